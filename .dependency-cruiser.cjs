@@ -1,0 +1,46 @@
+/** Arrows run one way: web → contract → core, server → contract → core. */
+module.exports = {
+  forbidden: [
+    {
+      name: 'core-stays-pure',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: ['^core/', '^node_modules/fraction\\.js'] },
+    },
+    {
+      name: 'contract-knows-core-only',
+      severity: 'error',
+      from: { path: '^contract/', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: ['^contract/', '^core/', '^node_modules/zod'] },
+    },
+    {
+      name: 'server-not-web',
+      severity: 'error',
+      from: { path: '^server/' },
+      to: { path: '^(web|demo|e2e)/' },
+    },
+    {
+      name: 'web-not-server',
+      severity: 'error',
+      from: { path: '^web/' },
+      to: { path: '^(server|demo|e2e)/' },
+    },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { pathNot: 'node_modules' } },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: 'web/dist' },
+    tsPreCompilationDeps: true,
+    parser: 'swc',
+    enhancedResolveOptions: {
+      extensions: ['.ts', '.tsx', '.js', '.json'],
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'node', 'default'],
+    },
+  },
+};

@@ -1,0 +1,8 @@
+/** Everything that crosses a wire or lies in a file. */
+export * from './api.ts';
+export * from './brief.ts';
+export * from './length.ts';
+export * from './problems.ts';
+export * from './reading.ts';
+export * from './roles.ts';
+export * from './spec.ts';

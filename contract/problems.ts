@@ -1,0 +1,22 @@
+import type { z } from 'zod';
+
+/** Plain sentences from a failed parse: where, and what is wrong there. At most ten. */
+export function sentencesOf(error: z.ZodError): string[] {
+  return error.issues.slice(0, 10).map((issue) => {
+    const where = issue.path.map(String).join('.');
+    return where ? `${where}: ${issue.message}` : issue.message;
+  });
+}
+
+/** An RFC 9457 problem as the server answers it. `detail` is the sentence for the screen. */
+export interface Problem {
+  readonly type: string;
+  readonly title: string;
+  readonly status: number;
+  readonly detail: string;
+  readonly code: string;
+  readonly problems?: readonly string[];
+  /** on 409: what the server holds now, beside what was sent */
+  readonly theirs?: unknown;
+  readonly mine?: unknown;
+}

@@ -1,0 +1,135 @@
+import {
+  cm,
+  computeSheet,
+  findMeasure,
+  printSheet,
+  readLength,
+  type Reading,
+  type Sheet,
+  type SheetInput,
+  type SheetUnit,
+  SOURCES,
+  TAPES,
+  WAYS,
+} from '@rocchetto/core';
+import { z } from 'zod';
+import { BriefWire, HouseWire, toBrief, toHouse } from './brief.ts';
+import { lengthText, toCm } from './length.ts';
+
+const short = z.string().max(200).default('');
+const date = z.union([z.literal(''), z.iso.date()]).default('');
+
+const SpecReading = z
+  .strictObject({
+    measure: z.string().refine((id) => findMeasure(id) !== undefined, 'No measurement has this name.'),
+    value: z.string().max(60).default('').meta({ description: 'as read, with its unit: "34 3/8 in", "87.3 cm"' }),
+    state: z.enum(['read', 'declined', 'skipped']).default('read'),
+    way: z.enum(WAYS).default('whole'),
+    tape: z.enum(TAPES).default('snug'),
+    source: z.enum(SOURCES).default('taken here'),
+    by: short,
+    at: z.union([z.literal(''), z.iso.datetime({ offset: true })]).default(''),
+    reason: short,
+    note: short,
+  })
+  .superRefine((r, ctx) => {
+    if (r.state !== 'read') return;
+    const read = readLength(r.value, 'cm');
+    if (!read.ok) ctx.addIssue({ code: 'custom', path: ['value'], message: read.sentence });
+    else if (!read.unitGiven) ctx.addIssue({ code: 'custom', path: ['value'], message: `“${r.value}” has no unit. Write 34 3/8 in or 87.3 cm.` });
+  });
+
+const OverrideWire = z.strictObject({
+  figure: z.string().max(60),
+  target: z.enum(['wearing', 'style', 'finished']),
+  value: lengthText({ min: -20, max: 400, name: 'overriding figure' }),
+  reason: z.string().trim().min(1, 'Say why the figure is set by hand.').max(500),
+  by: short,
+  at: short,
+});
+
+/** The file `./rocchetto spec` reads and an order imports. docs/formats.md tells it in words. */
+export const SpecFile = z.strictObject({
+  format: z.literal('rocchetto-spec'),
+  version: z.literal(1),
+  order: z.strictObject({ studio: short, number: short, client: short, what: short, occasion: short, wornOn: date, dueOn: date, responsible: short }).prefault({}),
+  garment: BriefWire.refine((b) => b.parts.length > 0, 'Name at least one part of the garment.'),
+  session: z
+    .strictObject({
+      date,
+      measurer: short,
+      scribe: short,
+      beneath: short,
+      heel: lengthText({ max: 20, name: 'heel' }).nullable().default(null),
+      waistRule: short,
+      hipRule: short,
+    })
+    .prefault({}),
+  readings: z.array(SpecReading).max(500),
+  house: HouseWire.optional(),
+  overrides: z.array(OverrideWire).max(200).default([]),
+  accepted: z.array(z.strictObject({ code: z.string().max(80), sentence: z.string().max(500).optional(), by: short, at: short, reason: z.string().max(500) })).max(200).default([]),
+  asOf: date,
+});
+export type SpecFile = z.infer<typeof SpecFile>;
+
+/** A sheet file holds the spec it was computed from, so both can be imported. */
+export const SpecOrSheetFile = z.union([z.looseObject({ format: z.literal('rocchetto-sheet'), version: z.literal(1), spec: SpecFile }).transform((f) => f.spec), SpecFile]);
+
+const specReading = (r: SpecFile['readings'][number], i: number, spec: SpecFile): Reading => {
+  const read = r.state === 'read' ? readLength(r.value, 'cm') : null;
+  return {
+    ...r,
+    id: `reading-${i + 1}`,
+    written: read?.ok ? read.written : null,
+    replaces: null,
+    by: r.by || spec.session.measurer,
+    wroteBy: spec.session.scribe,
+    at: r.at || `${spec.session.date || '1970-01-01'}T00:00:00Z`,
+  };
+};
+
+/** What core computes from. The session's own date stands in for "today" when the file names none. */
+export function toSheetInput(spec: SpecFile): SheetInput {
+  return {
+    head: { ...spec.order, order: spec.order.number },
+    brief: toBrief(spec.garment),
+    session: { ...spec.session, heel: spec.session.heel === null ? null : toCm(spec.session.heel) },
+    readings: spec.readings.map((r, i) => specReading(r, i, spec)),
+    house: toHouse(spec.house),
+    overrides: spec.overrides.map((o, i) => ({ ...o, id: `override-${i + 1}`, value: cm(toCm(o.value)), written: o.value })),
+    accepted: spec.accepted,
+    asOf: spec.asOf || spec.session.date || '1970-01-01',
+  };
+}
+
+/** The sheet as a JSON file: figures in cm with all their parts, and the same sheet printed. */
+export function sheetFile(spec: SpecFile, sheet: Sheet, unit: SheetUnit) {
+  const { figures, pieces, notions, allowances, checks, cautions, fit, missing } = sheet;
+  return {
+    format: 'rocchetto-sheet' as const,
+    version: 1 as const,
+    spec,
+    lengths: 'cm' as const,
+    figures,
+    pieces,
+    notions,
+    allowances,
+    checks,
+    cautions,
+    fit,
+    missing,
+    printed: printSheet(sheet, unit),
+  };
+}
+
+/** The unit a sheet is printed in when nobody asks: the one the hand marks in. */
+export const unitOf = (spec: SpecFile): SheetUnit => spec.house?.rounding?.unit ?? 'cm';
+
+/** From a spec to its sheet file, in one step. */
+export function computeFile(spec: SpecFile, unit: SheetUnit = unitOf(spec)) {
+  return sheetFile(spec, computeSheet(toSheetInput(spec)), unit);
+}
+
+/** JSON Schema of the spec file (draft 2020-12), generated from the schema above. */
+export const specJsonSchema = () => z.toJSONSchema(SpecFile, { io: 'input' });

@@ -1,0 +1,97 @@
+import { type Cm, cm } from '../units/length.ts';
+import { say } from '../units/print.ts';
+import type { CheckContext, Finding } from './finding.ts';
+import { RELATIONS } from './relations.ts';
+
+const hard = (code: string, sentence: string): Finding => ({ code, level: 'hard', sentence });
+const soft = (code: string, sentence: string): Finding => ({ code, level: 'soft', sentence });
+
+const within = (v: number, [lo, hi]: readonly [number, number]) => v >= lo && v <= hi;
+
+/**
+ * Judges one reading against itself, the other figures of the session and last time. Spans and limits are
+ * common practice (no source) unless the rule says otherwise.
+ * @returns hard findings first; empty when nothing is doubtful.
+ */
+export function checkReading(c: CheckContext): Finding[] {
+  if (!Number.isFinite(c.value)) return [hard('not-a-number', 'This is not a number.')];
+  if (c.value <= 0)
+    return [hard('not-positive', 'After what the tape added is taken out nothing is left; read it again.')];
+  const found = [...relationFindings(c)];
+  const odd = oddEntry(c);
+  if (odd) found.push(odd);
+  else if (!within(c.value, c.measure.range)) {
+    const [lo, hi] = c.measure.range;
+    found.push(
+      soft(
+        'out-of-range',
+        `${say(c.value)} is outside the usual adult span of ${lo} to ${hi} cm for ${c.measure.name}. Read it again?`,
+      ),
+    );
+  }
+  if (c.last) found.push(...comparedWithLast(c));
+  return found.sort((a, b) => Number(b.level === 'hard') - Number(a.level === 'hard'));
+}
+
+/** Implausible as written, plausible when the unit or the share was another. */
+function oddEntry(c: CheckContext): Finding | null {
+  const { range, name } = c.measure;
+  if (within(c.value, range)) return null;
+  const other = c.written.unit === 'in' ? cm(c.value / 2.54) : cm(c.value * 2.54);
+  const otherUnit = c.written.unit === 'in' ? 'centimetres' : 'inches';
+  const could: string[] = [];
+  if (within(other, range))
+    could.push(`${c.written.text} ${otherUnit} would be usual for ${name}: is the unit right?`);
+  if (c.way === 'whole' && c.measure.kind === 'girth')
+    for (const [times, word] of [
+      [2, 'half'],
+      [4, 'quarter'],
+    ] as const)
+      if (within(c.value * times, range))
+        could.push(`As a ${word} it would make ${say(cm(c.value * times))}: was a ${word} read?`);
+  if (could.length === 0) return null;
+  return soft('other-unit-or-share', `${say(c.value)} is unlikely for ${name}. ${could.join(' ')}`);
+}
+
+function comparedWithLast(c: CheckContext): Finding[] {
+  const last = c.last!;
+  const found: Finding[] = [];
+  if (isSwap(c.written.text, last.text))
+    return [soft('swapped-digits', `Swapping two digits gives last session's ${last.text}. Read it again?`)];
+  const moved = cm(c.value - last.cm);
+  const girth = c.measure.kind !== 'length';
+  const limit = girth ? cm(last.cm * 0.04) : cm(1.5);
+  // A wanted hem is a choice, not a body height: it may move freely.
+  if (Math.abs(moved) > limit + 1e-9 && !c.measure.id.startsWith('hem-')) {
+    const rule = girth ? 'more than 4 %' : 'more than 1.5 cm, and heights hardly change in adults';
+    found.push(
+      soft(
+        'moved',
+        `${moved > 0 ? 'Grew' : 'Shrank'} by ${say(cm(Math.abs(moved)))} since ${last.date} (${last.text}): ${rule}. Read it again?`,
+      ),
+    );
+  }
+  return found;
+}
+
+/** True when exchanging two digits of `now` spells `last` (units aside): 96.5 and 69.5, but not 96 and 96. */
+export function isSwap(now: string, last: string): boolean {
+  const a = now.replace(/[^\d.]/g, '');
+  const b = last.replace(/[^\d.]/g, '');
+  if (a === b || a.length !== b.length) return false;
+  const apart = [...a].flatMap((ch, i) => (ch === b[i] ? [] : [i]));
+  const [i, j] = apart;
+  return apart.length === 2 && a[i!] === b[j!] && a[j!] === b[i!] && a[i!] !== '.' && a[j!] !== '.';
+}
+
+function relationFindings(c: CheckContext): Finding[] {
+  const known = new Map(c.others);
+  known.set(c.measure.id, c.value);
+  return RELATIONS.flatMap((r) => {
+    if (!r.touches.includes(c.measure.id)) return [];
+    const values = r.touches.map((id) => known.get(id));
+    if (values.some((v) => v === undefined)) return [];
+    const sentence = r.says(values as Cm[]);
+    return sentence ? [{ code: r.code, level: r.level, sentence }] : [];
+  });
+}

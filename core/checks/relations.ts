@@ -1,0 +1,106 @@
+import type { Cm } from '../units/length.ts';
+import { say } from '../units/print.ts';
+
+/** A rule that holds between figures of one session. All figures cm. Common practice, no source. */
+export interface Relation {
+  readonly code: string;
+  readonly level: 'hard' | 'soft';
+  readonly touches: readonly string[];
+  /** the sentence when the rule is broken, else null; figures come in the order of `touches` */
+  readonly says: (figures: readonly Cm[]) => string | null;
+}
+
+const p = say;
+
+const grows = (shorter: string, longer: string, a: string, b: string): Relation => ({
+  code: `${shorter}-before-${longer}`,
+  level: 'hard',
+  touches: [shorter, longer],
+  says: ([s, l]) =>
+    s! >= l! ? `${a} (${p(s!)}) must be less than ${b} (${p(l!)}): both start at the waist cord.` : null,
+});
+
+const partOf = (arc: string, girth: string, name: string): Relation[] => [
+  {
+    code: `${arc}-part-of-whole`,
+    level: 'hard',
+    touches: [arc, girth],
+    says: ([a, g]) =>
+      a! >= g! ? `The front ${name} arc (${p(a!)}) cannot be as long as the whole ${name} (${p(g!)}).` : null,
+  },
+  {
+    code: `${arc}-share`,
+    level: 'soft',
+    touches: [arc, girth],
+    says: ([a, g]) => {
+      const share = (100 * a!) / g!;
+      return a! < g! && (share < 44 || share > 62)
+        ? `The front arc is ${Math.round(share)} % of the ${name}; 44 to 62 % is usual. Are the side seams where they should be?`
+        : null;
+    },
+  },
+];
+
+const unlikely = (code: string, touches: readonly string[], says: Relation['says']): Relation => ({
+  code,
+  level: 'soft',
+  touches,
+  says,
+});
+
+export const RELATIONS: readonly Relation[] = [
+  grows('waist-to-high-hip', 'waist-to-hip', 'The high-hip drop', 'the hip drop'),
+  grows('waist-to-tummy', 'waist-to-hip', 'The tummy drop', 'the hip drop'),
+  grows('waist-to-hip', 'waist-to-knee', 'The hip drop', 'waist to knee'),
+  grows('waist-to-knee', 'waist-to-floor', 'Waist to knee', 'waist to floor'),
+  grows('waist-to-hip', 'waist-to-floor', 'The hip drop', 'waist to floor'),
+  ...partOf('hip-front', 'hip', 'hip'),
+  ...partOf('waist-front', 'waist', 'waist'),
+  ...partOf('tummy-front', 'tummy', 'tummy'),
+  unlikely('waist-over-hip', ['waist', 'hip'], ([w, h]) =>
+    w! > h!
+      ? `The waist (${p(w!)}) reads larger than the hip (${p(h!)}). Check which is which, and the tape's level.`
+      : null,
+  ),
+  unlikely('waist-over-tummy', ['waist', 'tummy'], ([w, t]) =>
+    w! > t!
+      ? `The waist (${p(w!)}) reads larger than the tummy (${p(t!)}). Is the cord still in its place?`
+      : null,
+  ),
+  unlikely('hip-under-high-hip', ['hip', 'high-hip'], ([h, hh]) =>
+    h! < hh! - 2
+      ? `The hip (${p(h!)}) reads more than 2 cm under the high hip (${p(hh!)}). Slide the tape down until the number stops growing.`
+      : null,
+  ),
+  unlikely('waist-over-high-hip', ['waist', 'high-hip'], ([w, hh]) =>
+    w! > hh! ? `The waist (${p(w!)}) reads larger than the high hip (${p(hh!)}). Read both again?` : null,
+  ),
+  unlikely('knee-share', ['waist-to-knee', 'waist-to-floor'], ([k, f]) =>
+    k! < f! && k! > 0.65 * f!
+      ? `Waist to knee is ${Math.round((100 * k!) / f!)} % of waist to floor; more than 65 % is unlikely.`
+      : null,
+  ),
+  ...['front', 'left', 'right', 'back'].map((s) =>
+    unlikely(`hem-${s}-past-floor`, [`hem-${s}`, 'waist-to-floor'], ([hem, floor]) =>
+      hem! > floor!
+        ? `The hem (${p(hem!)}) lies below the floor (${p(floor!)} in the shoes). A train? Then mind the trip hazard.`
+        : null,
+    ),
+  ),
+  unlikely('hem-sides-differ', ['hem-left', 'hem-right'], ([l, r]) =>
+    Math.abs(l! - r!) > 2
+      ? `The two sides differ by ${p(Math.abs(l! - r!))}. Weight even on both feet? Shoes on?`
+      : null,
+  ),
+  unlikely('rise-and-inseam', ['waist-to-floor', 'inseam', 'rise'], ([f, i, r]) =>
+    Math.abs(f! - i! - r!) > 4
+      ? `Waist to floor and inside leg plus rise are ${p(Math.abs(f! - i! - r!))} apart; up to 4 cm is usual.`
+      : null,
+  ),
+  unlikely('underbust-over-bust', ['underbust', 'bust'], ([u, b]) =>
+    u! >= b! ? `Under bust (${p(u!)}) reads no less than bust (${p(b!)}). Read both again?` : null,
+  ),
+  unlikely('high-bust-over-bust', ['high-bust', 'bust'], ([h, b]) =>
+    h! > b! ? `High bust (${p(h!)}) reads larger than bust (${p(b!)}). Read both again?` : null,
+  ),
+];

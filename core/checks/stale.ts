@@ -1,0 +1,22 @@
+/**
+ * How old a session may be before its figures are stale, in days. House limits (common practice, no source):
+ * 90, 28 for close and boned garments, 14 when the client reports a change.
+ */
+export const STALE_AFTER = { usual: 90, close: 28, changed: 14 } as const;
+
+/**
+ * The sentence when a session is too old for the garment, else null.
+ * @param sessionDate @param today ISO dates (yyyy-mm-dd)
+ */
+export function staleSentence(
+  sessionDate: string,
+  today: string,
+  close: boolean,
+  changed = false,
+): string | null {
+  const days = Math.round((Date.parse(today) - Date.parse(sessionDate)) / 86_400_000);
+  const limit = changed ? STALE_AFTER.changed : close ? STALE_AFTER.close : STALE_AFTER.usual;
+  return days > limit
+    ? `The measurements are ${days} days old; the house limit here is ${limit}. Read them again before cutting.`
+    : null;
+}

@@ -1,0 +1,159 @@
+import type { Figure, Notion, Piece } from '../../sheet/figure.ts';
+import { type Cm, cm } from '../../units/length.ts';
+import { say } from '../../units/print.ts';
+import type { Allowances } from '../allowances.ts';
+import type { Brief, StraightSkirtBrief } from '../brief.ts';
+
+interface Sizes {
+  readonly wide: Figure;
+  readonly longest: Cm;
+  readonly band: Cm | null;
+  readonly zip: Cm | null;
+  readonly allowances: Allowances;
+}
+
+/** Extension of a vent beyond the centre back line, cm (common practice). */
+const VENT_EXTENSION = 5;
+const STRAIGHT = 'lengthwise, parallel to centre front or back';
+
+/** Pieces with their cut sizes (cm, allowances included), and what to lay ready. */
+export function skirtCutList(
+  brief: Brief,
+  skirt: StraightSkirtBrief,
+  s: Sizes,
+): { pieces: Piece[]; notions: Notion[] } {
+  const { front, back } = s.wide;
+  const known = front && back && s.longest > 0;
+  const a = s.allowances;
+  const centreBack =
+    skirt.zip === 'centre-back' || skirt.hemOpening.kind === 'vent' || skirt.hemOpening.kind === 'slit';
+  const extension = skirt.hemOpening.kind === 'vent' ? VENT_EXTENSION : 0;
+  const frontWidth = known ? cm(front.exact + a.side) : null;
+  const backWidth = known ? cm(back.exact + a.side + (centreBack ? a.zip + extension : 0)) : null;
+  const length = (hem: Cm) => (known ? cm(s.longest + a.waist + hem) : null);
+  const zipSide = skirt.zip === 'left-side' ? `; left side seam ${say(a.zip)} for the zip` : '';
+  const layers: readonly (readonly ['outer' | 'lining', Cm])[] = brief.lining
+    ? [
+        ['outer', a.hem],
+        ['lining', a.liningHem],
+      ]
+    : [['outer', a.hem]];
+  const pieces: Piece[] = layers.flatMap(([layer, hem]): Piece[] => [
+    {
+      name: 'front',
+      layer,
+      count: 1,
+      cut: 'on the fold',
+      grain: STRAIGHT,
+      width: frontWidth,
+      length: length(hem),
+      note: `centre front on the fold${zipSide}`,
+    },
+    centreBack
+      ? {
+          name: 'back',
+          layer,
+          count: 2,
+          cut: 'a pair',
+          grain: STRAIGHT,
+          width: layer === 'lining' && backWidth !== null ? cm(backWidth - extension) : backWidth,
+          length: length(hem),
+          note:
+            extension && layer === 'outer'
+              ? `vent extension ${say(cm(extension))} included`
+              : `centre back seam${zipSide}`,
+        }
+      : {
+          name: 'back',
+          layer,
+          count: 1,
+          cut: 'on the fold',
+          grain: STRAIGHT,
+          width: backWidth,
+          length: length(hem),
+          note: `centre back on the fold${zipSide}`,
+        },
+  ]);
+  const bandLength = s.band === null ? null : cm(s.band + 2 * a.band);
+  if (skirt.band > 0) {
+    const width = cm(2 * skirt.band + 2 * a.band);
+    pieces.push({
+      name: 'waistband',
+      layer: 'outer',
+      count: 1,
+      cut: 'single',
+      grain: 'lengthwise along the band',
+      width,
+      length: bandLength,
+      note: 'overlap at the closing',
+    });
+    pieces.push({
+      name: 'waistband',
+      layer: 'interfacing',
+      count: 1,
+      cut: 'single',
+      grain: 'lengthwise along the band',
+      width: skirt.band,
+      length: s.band,
+      note: 'without allowances',
+    });
+  } else {
+    pieces.push({
+      name: 'waist facing',
+      layer: 'outer',
+      count: 1,
+      cut: 'from the front and back waist lines, darts closed',
+      grain: STRAIGHT,
+      width: cm(6),
+      length: null,
+      note: 'interfaced',
+    });
+  }
+  const notions: Notion[] = [
+    { name: 'zip', length: s.zip, note: skirt.zip === 'centre-back' ? 'centre back' : 'left side' },
+    { name: skirt.band > 0 ? 'hook and bar, or one button' : 'hook and eye', length: null, note: 'waist' },
+    { name: 'thread', length: null, note: brief.cloth.name ? `to match ${brief.cloth.name}` : 'to match' },
+    { name: 'needle', length: null, note: needleFor(brief.cloth.weight) },
+  ];
+  const cloth = clothNeeded(
+    brief.cloth.width,
+    frontWidth,
+    backWidth,
+    centreBack,
+    length(a.hem),
+    skirt.band > 0 ? cm(2 * skirt.band + 2 * a.band) : cm(6),
+  );
+  if (cloth)
+    notions.unshift({
+      name: 'cloth',
+      length: cloth.length,
+      note: `${cloth.note}, at ${say(brief.cloth.width!)} wide, before shrinking`,
+    });
+  return { pieces, notions };
+}
+
+/** Needle size for the cloth's weight (common practice): to 100 g/m² 70, to 250 80, above 90. */
+const needleFor = (weight: number | null) =>
+  weight === null ? 'for the cloth' : weight <= 100 ? 'size 70' : weight <= 250 ? 'size 80' : 'size 90';
+
+function clothNeeded(
+  width: Cm | null,
+  front: Cm | null,
+  back: Cm | null,
+  pair: boolean,
+  length: Cm | null,
+  band: Cm,
+) {
+  if (width === null || front === null || back === null || length === null) return null;
+  const across = 2 * front + 2 * back;
+  if (across <= width) return { length: cm(length + band), note: 'front and back side by side' };
+  if (2 * Math.max(front, back) <= width)
+    return {
+      length: cm(2 * length + band),
+      note: pair ? 'front, then the pair of backs' : 'front, then back',
+    };
+  return {
+    length: cm(3 * length + band),
+    note: 'each piece its own length: the cloth is narrower than a whole front or back',
+  };
+}

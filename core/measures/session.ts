@@ -1,0 +1,128 @@
+import { type Cm, cm } from '../units/length.ts';
+import { printWritten, type Written, writtenToCm } from '../units/reading.ts';
+import { type Agreement, agree, agreementSentence } from './agreement.ts';
+import { findMeasure, type Measure } from './catalogue.ts';
+import { type Tape, tapeAdded, tapeSentence } from './tape.ts';
+
+/** How much of the girth the tape spanned when it was read. */
+export const WAYS = ['whole', 'half', 'quarter'] as const;
+export type Way = (typeof WAYS)[number];
+const TIMES: Record<Way, number> = { whole: 1, half: 2, quarter: 4 };
+
+export const SOURCES = ['taken here', 'reported by client', 'from a garment', 'carried over'] as const;
+export type Source = (typeof SOURCES)[number];
+
+export type ReadingState = 'read' | 'declined' | 'skipped';
+
+/** One line of a session's record. Readings are only ever added; a correction names what it replaces. */
+export interface Reading {
+  readonly id: string;
+  readonly measure: string;
+  readonly state: ReadingState;
+  /** what was read; null when declined or skipped */
+  readonly written: Written | null;
+  readonly way: Way;
+  readonly tape: Tape;
+  readonly source: Source;
+  /** id of the earlier reading this one corrects */
+  readonly replaces: string | null;
+  /** why a doubtful figure stands, in the fitter's words */
+  readonly reason: string;
+  readonly note: string;
+  readonly by: string;
+  readonly wroteBy: string;
+  /** ISO instant */
+  readonly at: string;
+}
+
+/** A measurement as the session leaves it: what counts, and where it came from. Lengths in cm. */
+export interface Measured {
+  readonly measure: Measure;
+  readonly state: ReadingState | 'pending';
+  readonly readings: readonly Reading[];
+  readonly agreement: Agreement;
+  /** whole girth or length as the tape gave it; null when there is none */
+  readonly raw: Cm | null;
+  /** what the tape convention had added */
+  readonly added: Cm;
+  /** the body: raw − added; null when there is none */
+  readonly net: Cm | null;
+  /** as read, joined: "34 ⅜ in, 34 ½ in" */
+  readonly asRead: string;
+  /** sentences that explain the figure */
+  readonly why: readonly string[];
+}
+
+/** The whole girth or length one reading stands for, cm. @throws RangeError when it holds no figure. */
+export function wholeOf(reading: Pick<Reading, 'written' | 'way'>): Cm {
+  if (!reading.written) throw new RangeError('This reading holds no figure');
+  return cm(writtenToCm(reading.written) * TIMES[reading.way]);
+}
+
+/** The readings that still stand: those no later one replaces. Order is kept. */
+export function standing(readings: readonly Reading[]): Reading[] {
+  const replaced = new Set(readings.map((r) => r.replaces));
+  return readings.filter((r) => !replaced.has(r.id));
+}
+
+/** Brings one measure's readings to the figure that counts. */
+export function resolve(m: Measure, all: readonly Reading[]): Measured {
+  const live = standing(all.filter((r) => r.measure === m.id));
+  const read = live.filter((r) => r.state === 'read' && r.written);
+  const last = live.at(-1);
+  if (read.length === 0) {
+    const state = last ? last.state : 'pending';
+    const said = { declined: 'The client declined it.', skipped: 'Skipped.', read: '', pending: 'Not read.' }[
+      state
+    ];
+    return {
+      measure: m,
+      state,
+      readings: live,
+      agreement: { state: 'none' },
+      raw: null,
+      added: cm(0),
+      net: null,
+      asRead: '',
+      why: [said],
+    };
+  }
+  const nets = read.map((r) => cm(wholeOf(r) - tapeAdded(r.tape, m)));
+  const agreement = agree(nets, m.agree);
+  const raw = (agree(read.map(wholeOf), m.agree) as { value: Cm }).value;
+  const net = (agreement as { value: Cm }).value;
+  const why = [
+    agreementSentence(agreement),
+    ...new Set(read.map((r) => (m.kind === 'girth' ? tapeSentence(r.tape) : ''))),
+  ];
+  for (const way of new Set(read.map((r) => r.way)))
+    if (way !== 'whole') why.push(`Written as a ${way}; the whole is ${TIMES[way]} times that.`);
+  for (const r of read) if (r.reason) why.push(`Stands because: ${r.reason} (${r.by}).`);
+  return {
+    measure: m,
+    state: 'read',
+    readings: live,
+    agreement,
+    raw,
+    added: cm(raw - net),
+    net,
+    asRead: read.map((r) => printWritten(r.written!)).join(', '),
+    why: why.filter(Boolean),
+  };
+}
+
+/** Every measure that has a reading in the session, resolved, by id. Unknown measures are left out. */
+export function resolveAll(readings: readonly Reading[]): Map<string, Measured> {
+  const groups = new Map<string, Reading[]>();
+  for (const r of readings) {
+    const group = groups.get(r.measure);
+    if (group) group.push(r);
+    else groups.set(r.measure, [r]);
+  }
+  const out = new Map<string, Measured>();
+  for (const [id, group] of groups) {
+    const m = findMeasure(id);
+    if (m) out.set(id, resolve(m, group));
+  }
+  return out;
+}

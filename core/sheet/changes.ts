@@ -1,0 +1,35 @@
+import { type Cm, cm } from '../units/length.ts';
+import type { Figure } from './figure.ts';
+
+/** What moved between two revisions of a sheet. Lengths cm. */
+export interface Change {
+  readonly id: string;
+  readonly name: string;
+  readonly what: 'finished' | 'front quarter' | 'back quarter';
+  readonly before: Cm | null;
+  readonly after: Cm | null;
+  /** after − before; null when either is missing */
+  readonly by: Cm | null;
+}
+
+/** Every finished figure and quarter that differs, in the newer sheet's order, then what is gone. */
+export function changesBetween(before: readonly Figure[], after: readonly Figure[]): Change[] {
+  const old = new Map(before.map((f) => [f.id, f]));
+  const ids = [...after, ...before.filter((f) => !after.some((a) => a.id === f.id))];
+  return ids.flatMap(({ id, name }) => {
+    const a = old.get(id);
+    const b = after.find((f) => f.id === id);
+    return (
+      [
+        ['finished', a?.finished, b?.finished],
+        ['front quarter', a?.front?.rounded, b?.front?.rounded],
+        ['back quarter', a?.back?.rounded, b?.back?.rounded],
+      ] as const
+    ).flatMap(([what, was = null, is = null]): Change[] => {
+      const same = was === null ? is === null : is !== null && Math.abs(was - is) < 1e-9;
+      return same
+        ? []
+        : [{ id, name, what, before: was, after: is, by: was === null || is === null ? null : cm(is - was) }];
+    });
+  });
+}

@@ -1,0 +1,269 @@
+import { SCHOOL_NAME } from '../garment/fit.ts';
+import { measure } from '../measures/catalogue.ts';
+import { type Cm, inUnit, type SheetUnit } from '../units/length.ts';
+import { printLength, printSigned, printWithUnit, tell } from '../units/print.ts';
+import { drift } from './build.ts';
+import type { Sheet } from './compute.ts';
+import type { Figure, Mark, TermKind } from './figure.ts';
+
+/** The sheet as words and numerals in one unit: what the screen, the PDF, the CSV and the JSON all print. */
+export interface PrintedSheet {
+  readonly unit: SheetUnit;
+  readonly head: readonly (readonly [label: string, text: string])[];
+  readonly fit: string;
+  readonly rounding: string;
+  readonly figures: readonly PrintedFigure[];
+  readonly pieces: readonly {
+    readonly piece: string;
+    readonly layer: string;
+    readonly cut: string;
+    readonly size: string;
+    readonly grain: string;
+    readonly note: string;
+  }[];
+  readonly notions: readonly { readonly name: string; readonly text: string }[];
+  readonly allowances: readonly { readonly name: string; readonly text: string }[];
+  readonly checks: readonly { readonly code: string; readonly state: string; readonly text: string }[];
+  readonly cautions: readonly string[];
+  readonly missing: readonly string[];
+}
+
+export interface PrintedFigure {
+  readonly id: string;
+  readonly letter: string;
+  readonly name: string;
+  readonly group: Figure['group'];
+  readonly body: string;
+  readonly tape: string;
+  readonly wearing: string;
+  readonly style: string;
+  readonly layers: string;
+  readonly stretch: string;
+  readonly finished: string;
+  /** rounded once; what a hand marks, for figures marked whole */
+  readonly marked: string;
+  readonly front: string;
+  readonly back: string;
+  readonly tolerance: string;
+  readonly drift: string;
+  readonly mark: string;
+  readonly rule: string;
+  readonly note: string;
+  readonly why: readonly string[];
+}
+
+/** The order in which a figure's marks are told; the first is its main one. */
+const MARK_ORDER: readonly Mark[] = ['absent', 'warned', 'overridden', 'estimated', 'read', 'computed'];
+
+const orDash = (text: string) => text || '—';
+
+export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
+  const { head, brief, session, house } = sheet.input;
+  const line = (label: string, text: string) => [label, orDash(text)] as const;
+  const stretch = brief.cloth.stretch > 0 ? `stretch ${brief.cloth.stretch} %` : '';
+  const cloth = [
+    brief.cloth.name,
+    brief.cloth.width && `${printWithUnit(brief.cloth.width, unit)} wide`,
+    brief.cloth.weight && `${brief.cloth.weight} g/m²`,
+    stretch,
+  ];
+  const { rounding } = house;
+  const step =
+    rounding.step === 0
+      ? 'exact'
+      : `${rounding.mode === 'up' ? 'up to the next' : 'to the nearest'} ${stepText(rounding.step, rounding.unit)}`;
+  return {
+    unit,
+    head: [
+      line('Order', [head.order, head.what].filter(Boolean).join(' · ')),
+      line('Client', head.client),
+      line(
+        'Occasion',
+        [head.occasion, head.wornOn && `worn ${head.wornOn}`, head.dueOn && `due ${head.dueOn}`]
+          .filter(Boolean)
+          .join(' · '),
+      ),
+      line('Responsible', head.responsible),
+      line('Cloth', cloth.filter(Boolean).join(', ')),
+      line('Lining', brief.lining || 'unlined'),
+      line('Worn beneath', session.beneath || brief.beneath),
+      line(
+        'Shoes',
+        [
+          brief.shoes,
+          (session.heel ?? brief.heel) !== null &&
+            `heel ${printWithUnit((session.heel ?? brief.heel) as Cm, unit)}`,
+        ]
+          .filter(Boolean)
+          .join(', '),
+      ),
+      line(
+        'Measured',
+        [
+          session.date,
+          session.measurer && `by ${session.measurer}`,
+          session.scribe && `written by ${session.scribe}`,
+        ]
+          .filter(Boolean)
+          .join(' '),
+      ),
+      line(
+        'Levels',
+        [session.waistRule && `waist: ${session.waistRule}`, session.hipRule && `hip: ${session.hipRule}`]
+          .filter(Boolean)
+          .join('; '),
+      ),
+    ],
+    fit: sheet.fit
+      ? `Wanted ${brief.fit} (${SCHOOL_NAME[brief.school]}). Hip ease ${printWithUnit(sheet.fit.ease, unit)}: ${sheet.fit.workroom} by the workroom, ${sheet.fit.envelope} by the pattern envelope.`
+      : `Wanted ${brief.fit} (${SCHOOL_NAME[brief.school]}).`,
+    rounding: `Marked figures rounded once, ${step}.`,
+    figures: sheet.figures.map((f) => printFigure(f, unit)),
+    pieces: sheet.pieces.map((p) => ({
+      piece: p.name,
+      layer: p.layer,
+      cut: `${p.count} × ${p.cut}`,
+      size:
+        p.width === null || p.length === null
+          ? '—'
+          : `${printWithUnit(p.width, unit)} × ${printWithUnit(p.length, unit)}`,
+      grain: p.grain,
+      note: tell(p.note, unit),
+    })),
+    notions: sheet.notions.map((n) => ({
+      name: n.name,
+      text: [n.length !== null && printWithUnit(n.length, unit), tell(n.note, unit)]
+        .filter(Boolean)
+        .join(', '),
+    })),
+    allowances: sheet.allowances.map((a) => ({ name: a.name, text: printWithUnit(a.cm, unit) })),
+    checks: sheet.checks.map((k) => ({
+      code: k.code,
+      state: k.state,
+      text: tell(
+        k.accepted
+          ? `${k.sentence} Accepted by ${k.accepted.by}, ${k.accepted.at.slice(0, 10)}: ${k.accepted.reason}`
+          : k.sentence,
+        unit,
+      ),
+    })),
+    cautions: sheet.cautions.map((c) => tell(c.sentence, unit)),
+    missing: sheet.missing.map((id) => measure(id).name),
+  };
+}
+
+function stepText(step: number, unit: SheetUnit): string {
+  if (unit === 'in') return printWithUnit((step * 2.54) as Cm, 'in');
+  return step < 0.5 ? `${step * 10} mm` : `${step} cm`;
+}
+
+export function printFigure(f: Figure, unit: SheetUnit): PrintedFigure {
+  const term = (kind: TermKind, signed: boolean) => {
+    const parts = f.terms.filter((t) => t.kind === kind);
+    if (parts.length === 0) return '';
+    const total = parts.reduce((a, t) => a + t.cm, 0) as Cm;
+    return signed ? printSigned(total, unit) : printWithUnit(total, unit);
+  };
+  const known = f.rule !== null;
+  const d = drift(f);
+  const marks = MARK_ORDER.filter((m) => f.marks.includes(m));
+  return {
+    id: f.id,
+    letter: f.letter,
+    name: f.name,
+    group: f.group,
+    body: known && f.terms[0]?.label === 'reading' ? term('body', false) : '',
+    tape: known ? term('tape', true) : '',
+    wearing: known ? term('wearing', true) : '',
+    style: known ? term('style', true) : '',
+    layers: known ? term('layers', true) : '',
+    stretch: known ? term('stretch', true) : '',
+    finished: f.finished === null ? '—' : printWithUnit(f.finished, unit),
+    marked: f.front || f.marked === null ? '' : printWithUnit(f.marked, unit),
+    front: f.front ? printWithUnit(f.front.rounded, unit) : '',
+    back: f.back ? printWithUnit(f.back.rounded, unit) : '',
+    tolerance: `± ${printWithUnit(f.tolerance, unit)}`,
+    drift: d === null ? '' : printSigned(d, unit),
+    mark: marks.filter((m) => marks.length === 1 || m !== 'computed').join(', '),
+    rule: f.overrides.length > 0 ? (f.rule === null ? 'absent' : printWithUnit(f.rule, unit)) : '',
+    note: tell(f.note, unit),
+    why: whyOf(f, unit),
+  };
+}
+
+/** The figure's parts, one sentence a part: how it came to be. */
+function whyOf(f: Figure, unit: SheetUnit): string[] {
+  const lines = f.terms.map((t) => tell(`${printSigned(t.cm, unit)} ${t.label}. ${t.because}`, unit).trim());
+  for (const o of f.overrides)
+    if (o.target === 'finished') lines.push(`Set by hand to ${o.written} by ${o.by}: ${o.reason}`);
+  for (const face of ['front', 'back'] as const) {
+    const q = f[face];
+    if (!q) continue;
+    const sumText = q.terms.map((t) => `${printSigned(t.cm, unit)} ${t.label}`).join(', ');
+    lines.push(
+      tell(
+        `${face} quarter ${printLength(q.exact, unit)} = ${sumText}; marked ${printWithUnit(q.rounded, unit)}.`,
+        unit,
+      ),
+    );
+  }
+  return [...lines, ...f.why.map((w) => tell(w, unit))];
+}
+
+/** The names of the CSV columns, in order. Lengths are printed in the sheet's unit and once more in bare cm. */
+export const CSV_COLUMNS = [
+  'letter',
+  'figure',
+  'body',
+  'tape',
+  'wearing',
+  'style',
+  'layers',
+  'stretch',
+  'finished',
+  'marked',
+  'front quarter',
+  'back quarter',
+  'tolerance',
+  'drift',
+  'mark',
+  'rule',
+  'note',
+  'finished cm',
+  'front quarter cm',
+  'back quarter cm',
+] as const;
+
+/** The sheet's figures as rows of text for a CSV file, header first. */
+export function sheetRows(sheet: Sheet, unit: SheetUnit): string[][] {
+  const bare = (length: Cm | null | undefined) =>
+    length == null ? '' : String(Math.round(inUnit(length, 'cm') * 1e4) / 1e4);
+  return [
+    [...CSV_COLUMNS],
+    ...sheet.figures.map((f) => {
+      const t = printFigure(f, unit);
+      return [
+        t.letter,
+        t.name,
+        t.body,
+        t.tape,
+        t.wearing,
+        t.style,
+        t.layers,
+        t.stretch,
+        t.finished,
+        t.marked,
+        t.front,
+        t.back,
+        t.tolerance,
+        t.drift,
+        t.mark,
+        t.rule,
+        t.note,
+        bare(f.finished),
+        bare(f.front?.rounded),
+        bare(f.back?.rounded),
+      ];
+    }),
+  ];
+}

@@ -1,0 +1,68 @@
+import { CM_PER, type Cm, type SheetUnit } from './length.ts';
+
+const GLYPH: Record<string, string> = {
+  '1/2': '½',
+  '1/4': '¼',
+  '3/4': '¾',
+  '1/8': '⅛',
+  '3/8': '⅜',
+  '5/8': '⅝',
+  '7/8': '⅞',
+  '1/3': '⅓',
+  '2/3': '⅔',
+};
+const sup = (n: number) => [...String(n)].map((d) => '⁰¹²³⁴⁵⁶⁷⁸⁹'[Number(d)]).join('');
+const sub = (n: number) => [...String(n)].map((d) => '₀₁₂₃₄₅₆₇₈₉'[Number(d)]).join('');
+
+/** A whole and a fraction as a real fraction: 34, 3, 8 → "34 ⅜"; sixteenths as "34 ⁵⁄₁₆". */
+export function prettyFraction(whole: number, num: number, den: number): string {
+  if (num === 0) return String(whole);
+  const piece = GLYPH[`${num}/${den}`] ?? `${sup(num)}⁄${sub(den)}`;
+  return whole === 0 ? piece : `${whole} ${piece}`;
+}
+
+/** A positive number of inches that lies on a sixteenth, as a fraction; null when it does not. */
+function sixteenths(value: number): string | null {
+  const n = Math.round(value * 16);
+  if (Math.abs(value * 16 - n) > 1e-6) return null;
+  let num = n % 16;
+  let den = 16;
+  while (num > 0 && num % 2 === 0) {
+    num /= 2;
+    den /= 2;
+  }
+  return prettyFraction(Math.floor(n / 16), num, den);
+}
+
+const trim = (n: number, places: number) => {
+  const text = n.toFixed(places);
+  return text.includes('.') ? text.replace(/0+$/, '').replace(/\.$/, '') : text;
+};
+
+/**
+ * A length as the sheet prints it, without its unit: centimetres to at most 2 decimals, inches as a real
+ * fraction where the figure lies on a sixteenth and to 2 decimals where it does not (an unrounded figure is
+ * shown as what it is). Below zero takes a true minus sign.
+ */
+export function printLength(length: Cm, unit: SheetUnit): string {
+  const value = length / CM_PER[unit];
+  const size = Math.abs(value);
+  const body = unit === 'in' ? (sixteenths(size) ?? trim(size, 2)) : trim(Math.round(size * 1e9) / 1e9, 2);
+  return value < 0 && body !== '0' ? `−${body}` : body;
+}
+
+/** A length with its unit: "26.5 cm", "10 ⅜ in". */
+export const printWithUnit = (length: Cm, unit: SheetUnit): string => `${printLength(length, unit)} ${unit}`;
+
+/** A signed amount with its unit, for eases and differences: "+5 cm", "−0.5 cm", "0 cm". */
+export function printSigned(length: Cm, unit: SheetUnit): string {
+  const text = printLength(length, unit);
+  return `${length > 0 && text !== '0' ? '+' : ''}${text} ${unit}`;
+}
+
+/** A length inside a sentence, kept open until it is known in which unit the sentence will be read. */
+export const say = (length: number): string => `{cm:${Math.round(length * 1e9) / 1e9}}`;
+
+/** The sentence with its lengths in one unit: "{cm:2.54} apart" → "1 in apart". */
+export const tell = (sentence: string, unit: SheetUnit): string =>
+  sentence.replace(/\{cm:(-?[\d.]+(?:e-?\d+)?)\}/g, (_, n) => printWithUnit(Number(n) as Cm, unit));

@@ -1,0 +1,52 @@
+import type { Db } from '../db/pool.ts';
+import type { SignedIn } from '../http/context.ts';
+import { newToken, tokenHash } from './passphrase.ts';
+
+/** A sign-in ends after 12 hours without a request, and after 7 days whatever happens. */
+const IDLE = '12 hours';
+const LONGEST = '7 days';
+
+export async function findStaff(db: Db, nameKey: string) {
+  const { rows } = await db.query<{ id: number; passphrase_hash: string | null }>('select id, passphrase_hash from staff where name_key = $1 and active', [nameKey]);
+  return rows[0];
+}
+
+export async function openSignIn(db: Db, staffId: number): Promise<string> {
+  const { token, hash } = newToken();
+  await db.query(`insert into sign_in (token_hash, staff_id, csrf, expires_at) values ($1, $2, $3, now() + $4::interval)`, [hash, staffId, newToken().token, LONGEST]);
+  await db.query('delete from sign_in where expires_at < now()');
+  return token;
+}
+
+export async function closeSignIn(db: Db, token: string) {
+  await db.query('delete from sign_in where token_hash = $1', [tokenHash(token)]);
+}
+
+/** Who holds this token, or undefined when it has ended. `seen_at` is renewed at most once a minute. */
+export async function whoHolds(db: Db, token: string): Promise<SignedIn | undefined> {
+  const { rows } = await db.query<SignedIn & { old: boolean }>(
+    `select s.id, s.name, s.role, i.csrf, i.seen_at < now() - interval '1 minute' as old
+       from sign_in i join staff s on s.id = i.staff_id
+      where i.token_hash = $1 and s.active and i.expires_at > now() and i.seen_at > now() - $2::interval`,
+    [tokenHash(token), IDLE],
+  );
+  if (rows[0]?.old) await db.query('update sign_in set seen_at = now() where token_hash = $1', [tokenHash(token)]);
+  return rows[0];
+}
+
+/** A link to set a passphrase, good for three days and once. */
+export async function makeSetupLink(db: Db, staffId: number): Promise<string> {
+  const { token, hash } = newToken();
+  await db.query('delete from setup_link where staff_id = $1 and used_at is null', [staffId]);
+  await db.query(`insert into setup_link (token_hash, staff_id, expires_at) values ($1, $2, now() + interval '3 days')`, [hash, staffId]);
+  return token;
+}
+
+/** Uses the link up. Undefined when it is unknown, old or used. */
+export async function useSetupLink(db: Db, token: string): Promise<number | undefined> {
+  const { rows } = await db.query<{ staff_id: number }>(
+    'update setup_link set used_at = now() where token_hash = $1 and used_at is null and expires_at > now() returning staff_id',
+    [tokenHash(token)],
+  );
+  return rows[0]?.staff_id;
+}

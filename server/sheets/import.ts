@@ -1,0 +1,49 @@
+import { randomUUID } from 'node:crypto';
+import type { ReadingWire, SpecFile } from '@rocchetto/contract';
+import { readLength } from '@rocchetto/core';
+import { remember } from '../db/history.ts';
+import type { Tx } from '../db/pool.ts';
+import type { SignedIn } from '../http/context.ts';
+import { notFound, Refusal } from '../http/problem.ts';
+import { changeBrief, readOrder } from '../orders/sql.ts';
+import { addReadings, addSession } from '../sessions/sql.ts';
+import { NO_SETTINGS } from './spec-of-order.ts';
+import { readSheet, saveDraft } from './sql.ts';
+
+/**
+ * Lays a spec file into an order: its brief, its readings as a new session dated as in the file, and its
+ * house rules and overrides as the next change of the sheet. The order's client and head stay.
+ */
+export async function importSpec(tx: Tx, orderId: number, spec: SpecFile, who: SignedIn, today: string) {
+  const order = await readOrder(tx, orderId, true);
+  if (!order) throw notFound('order');
+  const sheet = await readSheet(tx, orderId, null);
+  if (sheet?.status === 'cut') throw new Refusal(409, 'already-cut', 'This sheet is cut: nothing is imported into it. Make a new order.');
+  if (order.minor && !order.guardian) throw new Refusal(422, 'guardian', 'The client is a minor: name the guardian on the client’s card first.');
+  await changeBrief(tx, orderId, spec.garment);
+  let sessionId: string | null = null;
+  if (spec.readings.length > 0) {
+    sessionId = randomUUID();
+    const at = `${spec.session.date || today}T12:00:00Z`;
+    const unit = spec.readings[0]!.value.includes('in') ? 'in' : 'cm';
+    const { measurer, scribe, beneath, heel, waistRule, hipRule } = spec.session;
+    await addSession(tx, { id: sessionId, clientId: order.clientId, orderId, at, measurer, scribe, beneath, heel, waistRule, hipRule, unit, posture: '', guardian: order.guardian }, who);
+    const readings = spec.readings.map((r): ReadingWire => {
+      const { value, by: _, ...rest } = r;
+      const read = r.state === 'read' ? readLength(value, 'cm') : null;
+      return { ...rest, id: randomUUID(), written: read?.ok ? read.written : null, replaces: null, wroteBy: who.name, at: r.at || at };
+    });
+    await addReadings(tx, sessionId, readings, measurer || who.name, who);
+  }
+  const before = sheet?.settings ?? NO_SETTINGS;
+  const stamp = { by: who.name, at: new Date().toISOString() };
+  const settings = {
+    house: spec.house ?? before.house,
+    overrides: spec.overrides.map((o) => ({ ...o, ...stamp, id: randomUUID() })),
+    accepted: [],
+    sessionId,
+  };
+  const revision = sheet ? sheet.revision + (sheet.status === 'agreed' ? 1 : 0) : 1;
+  await saveDraft(tx, orderId, revision, (sheet?.version ?? 0) + 1, settings);
+  await remember(tx, 'order', orderId, who.id, 'spec imported', order.brief, spec);
+}

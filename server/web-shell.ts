@@ -1,0 +1,30 @@
+import { readFile } from 'node:fs/promises';
+import { fileURLToPath } from 'node:url';
+import { serveStatic } from '@hono/node-server/serve-static';
+import { Hono } from 'hono';
+import type { Env } from './http/context.ts';
+
+const NONCE_PLACE = 'CSP_NONCE_GOES_HERE';
+const dist = fileURLToPath(new URL('../web/dist', import.meta.url));
+
+/** The built interface: its files as they are, and one page for every address, with this answer's nonce in it. */
+export function webShell(): Hono<Env> {
+  let page: Promise<string> | undefined;
+  const load = () => readFile(`${dist}/index.html`, 'utf8');
+  return new Hono<Env>()
+    .use('/assets/*', async (c, next) => {
+      await next();
+      if (c.res.ok) c.header('cache-control', 'public, max-age=31536000, immutable');
+    })
+    .use('/assets/*', serveStatic({ root: dist, precompressed: true }))
+    .get('/assets/*', (c) => c.text('Not here.', 404))
+    .get('/favicon.svg', serveStatic({ path: `${dist}/favicon.svg` }))
+    .get('*', async (c) => {
+      page ??= load();
+      page.catch(() => {
+        page = undefined;
+      });
+      const html = (await page).replaceAll(NONCE_PLACE, c.get('secureHeadersNonce') ?? '');
+      return c.html(html, 200, { 'cache-control': 'no-store' });
+    });
+}

@@ -1,0 +1,29 @@
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { root } from './cluster.ts';
+import { StopWord } from './stop-word.ts';
+
+function hashTree(hash: ReturnType<typeof createHash>, dir: string) {
+  for (const entry of readdirSync(dir, { withFileTypes: true }).sort((a, b) => a.name.localeCompare(b.name))) {
+    if (entry.name === 'dist' || entry.name === 'node_modules') continue;
+    const path = join(dir, entry.name);
+    if (entry.isDirectory()) hashTree(hash, path);
+    else hash.update(path).update(readFileSync(path));
+  }
+}
+
+/** Builds the interface when its sources are not those of the last build. */
+export function buildWeb(): void {
+  const hash = createHash('sha256');
+  for (const dir of ['core', 'contract', 'web']) hashTree(hash, join(root, dir));
+  hash.update(readFileSync(join(root, 'package-lock.json')));
+  const now = hash.digest('hex');
+  const stamp = join(root, 'web/dist/.built-from');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
+  process.stderr.write('Building the interface …\n');
+  const built = spawnSync(join(root, 'node_modules/.bin/vite'), ['build', 'web', '--logLevel', 'warn'], { cwd: root, encoding: 'utf8' });
+  if (built.status !== 0) throw new StopWord(`The interface could not be built:\n${built.stdout}\n${built.stderr}`);
+  writeFileSync(stamp, now);
+}
