@@ -5,7 +5,11 @@ import { lengthText } from './length.ts';
 import { Role } from './roles.ts';
 import type { SpecFile } from './spec.ts';
 
-const name = z.string().trim().min(1, 'A name is needed.').max(200, 'A name can hold 200 characters at most.');
+const name = z
+  .string()
+  .trim()
+  .min(1, 'A name is needed.')
+  .max(200, 'A name can hold 200 characters at most.');
 const text = z.string().max(2000, 'This text is longer than 2,000 characters.').default('');
 const date = z.iso.date().nullable().default(null);
 
@@ -13,7 +17,10 @@ export const SignIn = z.strictObject({ name: z.string().max(200), passphrase: z.
 export const Setup = z.strictObject({
   token: z.string().max(100),
   name: z.string().trim().max(200).default(''),
-  passphrase: z.string().min(12, 'A passphrase needs 12 characters or more; a few plain words do well.').max(200),
+  passphrase: z
+    .string()
+    .min(12, 'A passphrase needs 12 characters or more; a few plain words do well.')
+    .max(200),
 });
 export const NewStaff = z.strictObject({ name, role: Role });
 
@@ -148,8 +155,16 @@ export const SheetChange = z.strictObject({
       value: lengthText({ min: -20, max: 400, name: 'figure' }),
       reason: z.string().trim().min(1, 'Say why the figure is set by hand.').max(500),
     }),
-    z.strictObject({ kind: z.literal('withdraw'), id: z.uuid() }),
-    z.strictObject({ kind: z.literal('accept'), code: z.string().max(80), reason: z.string().trim().min(1, 'Say why the warning is accepted.').max(500) }),
+    z.strictObject({
+      kind: z.literal('withdraw'),
+      figure: z.string().max(60),
+      target: z.enum(['wearing', 'style', 'finished']),
+    }),
+    z.strictObject({
+      kind: z.literal('accept'),
+      code: z.string().max(80),
+      reason: z.string().trim().min(1, 'Say why the warning is accepted.').max(500),
+    }),
     z.strictObject({ kind: z.literal('unaccept'), code: z.string().max(80) }),
     z.strictObject({ kind: z.literal('house'), house: HouseWire }),
     z.strictObject({ kind: z.literal('session'), sessionId: z.uuid() }),
@@ -176,5 +191,8 @@ export interface SheetView {
   /** what brief or readings have moved since this sheet was agreed; empty for a draft */
   readonly moved: readonly Change[];
 }
-export const Agree = z.strictObject({ version: z.int(), name: z.string().trim().min(1, 'Name who agrees.').max(200) });
+export const Agree = z.strictObject({
+  version: z.int(),
+  name: z.string().trim().min(1, 'Name who agrees.').max(200),
+});
 export const MarkCut = z.strictObject({ version: z.int() });

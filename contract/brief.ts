@@ -1,4 +1,12 @@
-import { type Brief, type EaseOverlay, FIT_CLASSES, type HouseRules, DEFAULT_HOUSE, SCHOOLS, ROUNDING_STEPS } from '@rocchetto/core';
+import {
+  type Brief,
+  DEFAULT_HOUSE,
+  type EaseOverlay,
+  FIT_CLASSES,
+  type HouseRules,
+  ROUNDING_STEPS,
+  SCHOOLS,
+} from '@rocchetto/core';
 import { z } from 'zod';
 import { lengthText, toCm } from './length.ts';
 
@@ -8,11 +16,16 @@ const short = z.string().max(200);
 export const StraightSkirtWire = z.strictObject({
   part: z.literal('straight-skirt'),
   length: lengthText({ min: 20, max: 140, name: 'skirt length' }).nullable().default(null),
-  band: lengthText({ max: 15, name: 'waistband width' }).default('3 cm').meta({ description: 'finished width of the waistband; "0 cm" is a faced waist' }),
+  band: lengthText({ max: 15, name: 'waistband width' })
+    .default('3 cm')
+    .meta({ description: 'finished width of the waistband; "0 cm" is a faced waist' }),
   overlap: lengthText({ max: 15, name: 'overlap' }).default('3 cm'),
   taper: lengthText({ max: 2.5, name: 'taper per side edge' }).default('0 cm'),
   hemOpening: z
-    .strictObject({ kind: z.enum(['none', 'vent', 'slit']), height: lengthText({ max: 80, name: 'height of the vent or slit' }) })
+    .strictObject({
+      kind: z.enum(['none', 'vent', 'slit']),
+      height: lengthText({ max: 80, name: 'height of the vent or slit' }),
+    })
     .default({ kind: 'none', height: '0 cm' }),
   zip: z.enum(['centre-back', 'left-side']).default('centre-back'),
 });
@@ -28,7 +41,12 @@ export const BriefWire = z.strictObject({
     .strictObject({
       name: short.default(''),
       width: lengthText({ min: 30, max: 400, name: 'cloth width' }).nullable().default(null),
-      stretch: z.number().min(0).max(300).default(0).meta({ description: 'stretch around the body, percent' }),
+      stretch: z
+        .number()
+        .min(0)
+        .max(300)
+        .default(0)
+        .meta({ description: 'stretch around the body, percent' }),
       weight: z.number().min(1).max(3000).nullable().default(null).meta({ description: 'g/m²' }),
     })
     .prefault({}),
@@ -60,19 +78,31 @@ export function toBrief(w: BriefWire): Brief {
   };
 }
 
-const ease = z.partialRecord(z.enum(['waist', 'tummy', 'high-hip', 'hip']), z.partialRecord(z.enum(FIT_CLASSES), lengthText({ max: 60, name: 'ease' })));
-const fixedDarts = z.strictObject({ count: z.int().min(0).max(3), intake: lengthText({ max: 6, name: 'dart intake' }) });
+const ease = z.partialRecord(
+  z.enum(['waist', 'tummy', 'high-hip', 'hip']),
+  z.partialRecord(z.enum(FIT_CLASSES), lengthText({ max: 60, name: 'ease' })),
+);
+const fixedDarts = z.strictObject({
+  count: z.int().min(0).max(3),
+  intake: lengthText({ max: 6, name: 'dart intake' }),
+});
 
 /** Rounding of the figures a hand marks. */
 export const RoundingWire = z
   .strictObject({ unit: z.enum(['cm', 'in']), step: z.number(), mode: z.enum(['nearest', 'up']) })
-  .refine((r) => ROUNDING_STEPS[r.unit].includes(r.step), 'The step must be one the house knows: 0, 0.1 or 0.5 cm; 0, 1/8, 1/4 or 1/2 in.');
+  .refine(
+    (r) => ROUNDING_STEPS[r.unit].includes(r.step),
+    'The step must be one the house knows: 0, 0.1 or 0.5 cm; 0, 1/8, 1/4 or 1/2 in.',
+  );
 
 /** House rules laid over the tables. All optional. */
 export const HouseWire = z.strictObject({
   rounding: RoundingWire.optional(),
   balance: z
-    .strictObject({ waist: lengthText({ min: -5, max: 5, name: 'waist balance' }).default('0 cm'), hip: lengthText({ min: -5, max: 5, name: 'hip balance' }).default('0 cm') })
+    .strictObject({
+      waist: lengthText({ min: -5, max: 5, name: 'waist balance' }).default('0 cm'),
+      hip: lengthText({ min: -5, max: 5, name: 'hip balance' }).default('0 cm'),
+    })
     .optional()
     .meta({ description: 'moved from each back quarter to the front quarter' }),
   ease: ease.optional(),
@@ -95,11 +125,14 @@ export function toHouse(w: HouseWire | undefined): HouseRules {
   if (!w) return DEFAULT_HOUSE;
   const lengths = <K extends string>(o: Partial<Record<K, string | undefined>>) =>
     Object.fromEntries(Object.entries(o).flatMap(([k, v]) => (typeof v === 'string' ? [[k, toCm(v)]] : [])));
-  const darts = (d: { count: number; intake: string } | undefined) => d && { count: d.count, intake: toCm(d.intake) };
+  const darts = (d: { count: number; intake: string } | undefined) =>
+    d && { count: d.count, intake: toCm(d.intake) };
   return {
     rounding: w.rounding ?? DEFAULT_HOUSE.rounding,
     balance: w.balance ? { waist: toCm(w.balance.waist), hip: toCm(w.balance.hip) } : DEFAULT_HOUSE.balance,
-    ease: Object.fromEntries(Object.entries(w.ease ?? {}).map(([zone, row]) => [zone, lengths(row)])) as EaseOverlay,
+    ease: Object.fromEntries(
+      Object.entries(w.ease ?? {}).map(([zone, row]) => [zone, lengths(row)]),
+    ) as EaseOverlay,
     allowances: lengths(w.allowances ?? {}),
     darts: { front: darts(w.darts?.front), back: darts(w.darts?.back) },
     hipDrop: w.hipDrop ? toCm(w.hipDrop) : DEFAULT_HOUSE.hipDrop,

@@ -31,7 +31,10 @@ export const lengthText = ({ min = 0, max = 1000, name }: Bounds) =>
       const result = parse(text);
       if (!result.ok) ctx.addIssue({ code: 'custom', message: result.sentence });
       else if (result.cm < min || result.cm > max)
-        ctx.addIssue({ code: 'custom', message: `The ${name} must lie between ${min} and ${max} cm; “${text}” does not.` });
+        ctx.addIssue({
+          code: 'custom',
+          message: `The ${name} must lie between ${min} and ${max} cm; “${text}” does not.`,
+        });
     })
     .meta({ description: `${name}: a number with its unit, such as "62 cm", "24 1/2 in" or "620 mm"` });
 

@@ -1,4 +1,4 @@
-import { findMeasure, readLength, type Reading, SOURCES, TAPES, WAYS } from '@rocchetto/core';
+import { findMeasure, type Reading, readLength, SOURCES, TAPES, WAYS } from '@rocchetto/core';
 import { z } from 'zod';
 
 const short = z.string().max(500).default('');

@@ -3,8 +3,8 @@ import {
   computeSheet,
   findMeasure,
   printSheet,
-  readLength,
   type Reading,
+  readLength,
   type Sheet,
   type SheetInput,
   type SheetUnit,
@@ -22,7 +22,11 @@ const date = z.union([z.literal(''), z.iso.date()]).default('');
 const SpecReading = z
   .strictObject({
     measure: z.string().refine((id) => findMeasure(id) !== undefined, 'No measurement has this name.'),
-    value: z.string().max(60).default('').meta({ description: 'as read, with its unit: "34 3/8 in", "87.3 cm"' }),
+    value: z
+      .string()
+      .max(60)
+      .default('')
+      .meta({ description: 'as read, with its unit: "34 3/8 in", "87.3 cm"' }),
     state: z.enum(['read', 'declined', 'skipped']).default('read'),
     way: z.enum(WAYS).default('whole'),
     tape: z.enum(TAPES).default('snug'),
@@ -36,7 +40,12 @@ const SpecReading = z
     if (r.state !== 'read') return;
     const read = readLength(r.value, 'cm');
     if (!read.ok) ctx.addIssue({ code: 'custom', path: ['value'], message: read.sentence });
-    else if (!read.unitGiven) ctx.addIssue({ code: 'custom', path: ['value'], message: `“${r.value}” has no unit. Write 34 3/8 in or 87.3 cm.` });
+    else if (!read.unitGiven)
+      ctx.addIssue({
+        code: 'custom',
+        path: ['value'],
+        message: `“${r.value}” has no unit. Write 34 3/8 in or 87.3 cm.`,
+      });
   });
 
 const OverrideWire = z.strictObject({
@@ -52,7 +61,18 @@ const OverrideWire = z.strictObject({
 export const SpecFile = z.strictObject({
   format: z.literal('rocchetto-spec'),
   version: z.literal(1),
-  order: z.strictObject({ studio: short, number: short, client: short, what: short, occasion: short, wornOn: date, dueOn: date, responsible: short }).prefault({}),
+  order: z
+    .strictObject({
+      studio: short,
+      number: short,
+      client: short,
+      what: short,
+      occasion: short,
+      wornOn: date,
+      dueOn: date,
+      responsible: short,
+    })
+    .prefault({}),
   garment: BriefWire.refine((b) => b.parts.length > 0, 'Name at least one part of the garment.'),
   session: z
     .strictObject({
@@ -68,13 +88,30 @@ export const SpecFile = z.strictObject({
   readings: z.array(SpecReading).max(500),
   house: HouseWire.optional(),
   overrides: z.array(OverrideWire).max(200).default([]),
-  accepted: z.array(z.strictObject({ code: z.string().max(80), sentence: z.string().max(500).optional(), by: short, at: short, reason: z.string().max(500) })).max(200).default([]),
+  accepted: z
+    .array(
+      z.strictObject({
+        code: z.string().max(80),
+        sentence: z.string().max(500).optional(),
+        by: short,
+        at: short,
+        reason: z.string().max(500),
+      }),
+    )
+    .max(200)
+    .default([]),
   asOf: date,
 });
 export type SpecFile = z.infer<typeof SpecFile>;
 
-/** A sheet file holds the spec it was computed from, so both can be imported. */
-export const SpecOrSheetFile = z.union([z.looseObject({ format: z.literal('rocchetto-sheet'), version: z.literal(1), spec: SpecFile }).transform((f) => f.spec), SpecFile]);
+const isSheet = (v: unknown): v is { spec: unknown } =>
+  typeof v === 'object' &&
+  v !== null &&
+  'spec' in v &&
+  (v as { format?: unknown }).format === 'rocchetto-sheet';
+
+/** A spec file, or a sheet file, which holds the spec it was computed from. */
+export const SpecOrSheetFile = z.preprocess((v) => (isSheet(v) ? v.spec : v), SpecFile);
 
 const specReading = (r: SpecFile['readings'][number], i: number, spec: SpecFile): Reading => {
   const read = r.state === 'read' ? readLength(r.value, 'cm') : null;
@@ -97,7 +134,12 @@ export function toSheetInput(spec: SpecFile): SheetInput {
     session: { ...spec.session, heel: spec.session.heel === null ? null : toCm(spec.session.heel) },
     readings: spec.readings.map((r, i) => specReading(r, i, spec)),
     house: toHouse(spec.house),
-    overrides: spec.overrides.map((o, i) => ({ ...o, id: `override-${i + 1}`, value: cm(toCm(o.value)), written: o.value })),
+    overrides: spec.overrides.map((o, i) => ({
+      ...o,
+      id: `override-${i + 1}`,
+      value: cm(toCm(o.value)),
+      written: o.value,
+    })),
     accepted: spec.accepted,
     asOf: spec.asOf || spec.session.date || '1970-01-01',
   };

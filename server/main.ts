@@ -12,14 +12,20 @@ const today = () => new Intl.DateTimeFormat('sv-SE').format(new Date());
 /** Before anyone is on the staff: a principal, and the link with which they set name and passphrase. */
 async function firstLink(pool: Pool): Promise<string | null> {
   const name = 'Principal';
-  await pool.query(`insert into staff (name, name_key, role) select $1, $2, 'principal' where not exists (select 1 from staff)`, [name, foldText(name)]);
-  const { rows } = await pool.query<{ id: number }>(`select id from staff where role = 'principal' and active and not exists (select 1 from staff where passphrase_hash is not null) limit 1`);
+  await pool.query(
+    `insert into staff (name, name_key, role) select $1, $2, 'principal' where not exists (select 1 from staff)`,
+    [name, foldText(name)],
+  );
+  const { rows } = await pool.query<{ id: number }>(
+    `select id from staff where role = 'principal' and active and not exists (select 1 from staff where passphrase_hash is not null) limit 1`,
+  );
   return rows[0] ? makeSetupLink(pool, rows[0].id) : null;
 }
 
 async function main() {
   const databaseUrl = process.env.DATABASE_URL;
-  if (!databaseUrl) throw new Error('DATABASE_URL is not set: say which PostgreSQL to use, or run ./rocchetto demo.');
+  if (!databaseUrl)
+    throw new Error('DATABASE_URL is not set: say which PostgreSQL to use, or run ./rocchetto demo.');
   const port = Number(process.env.PORT ?? 4180);
   const host = process.env.HOST ?? '127.0.0.1';
   const log = pino({ level: process.env.LOG_LEVEL ?? 'info' });
@@ -29,10 +35,17 @@ async function main() {
   const server = serve({ fetch: app.fetch, port, hostname: host }, async () => {
     process.send?.('listening');
     const link = await firstLink(pool);
-    if (link) process.stdout.write(`First start. Set the principal's name and passphrase here, once: http://${host}:${port}/setup#${link}\n`);
+    if (link)
+      process.stdout.write(
+        `First start. Set the principal's name and passphrase here, once: http://${host}:${port}/setup#${link}\n`,
+      );
   });
   server.on('error', (error: NodeJS.ErrnoException) => {
-    process.stderr.write(error.code === 'EADDRINUSE' ? `Port ${port} is in use. Choose another with --port or PORT.\n` : `${error.message}\n`);
+    process.stderr.write(
+      error.code === 'EADDRINUSE'
+        ? `Port ${port} is in use. Choose another with --port or PORT.\n`
+        : `${error.message}\n`,
+    );
     process.exit(1);
   });
   const stop = () => {

@@ -6,7 +6,9 @@ import { root } from './cluster.ts';
 import { StopWord } from './stop-word.ts';
 
 function hashTree(hash: ReturnType<typeof createHash>, dir: string) {
-  for (const entry of readdirSync(dir, { withFileTypes: true }).sort((a, b) => a.name.localeCompare(b.name))) {
+  for (const entry of readdirSync(dir, { withFileTypes: true }).sort((a, b) =>
+    a.name.localeCompare(b.name),
+  )) {
     if (entry.name === 'dist' || entry.name === 'node_modules') continue;
     const path = join(dir, entry.name);
     if (entry.isDirectory()) hashTree(hash, path);
@@ -23,7 +25,11 @@ export function buildWeb(): void {
   const stamp = join(root, 'web/dist/.built-from');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
   process.stderr.write('Building the interface …\n');
-  const built = spawnSync(join(root, 'node_modules/.bin/vite'), ['build', 'web', '--logLevel', 'warn'], { cwd: root, encoding: 'utf8' });
-  if (built.status !== 0) throw new StopWord(`The interface could not be built:\n${built.stdout}\n${built.stderr}`);
+  const built = spawnSync(join(root, 'node_modules/.bin/vite'), ['build', 'web', '--logLevel', 'warn'], {
+    cwd: root,
+    encoding: 'utf8',
+  });
+  if (built.status !== 0)
+    throw new StopWord(`The interface could not be built:\n${built.stdout}\n${built.stderr}`);
   writeFileSync(stamp, now);
 }

@@ -16,25 +16,38 @@ function takeLock() {
   if (existsSync(lockFile)) {
     const [pid, address] = readFileSync(lockFile, 'utf8').split('\n');
     const command = `/proc/${pid}/cmdline`;
-    if (existsSync(command) && readFileSync(command, 'utf8').includes('demo.ts')) throw new StopWord(`The demo of this checkout is running already (process ${pid}) at ${address || 'its address'}. Stop it with Ctrl-C there, or use it.`);
+    if (existsSync(command) && readFileSync(command, 'utf8').includes('demo.ts'))
+      throw new StopWord(
+        `The demo of this checkout is running already (process ${pid}) at ${address || 'its address'}. Stop it with Ctrl-C there, or use it.`,
+      );
   }
   writeFileSync(lockFile, `${process.pid}\n`);
 }
 
 function options() {
   try {
-    const { values } = parseArgs({ options: { port: { type: 'string' }, fresh: { type: 'boolean', default: false }, dev: { type: 'boolean', default: false } } });
+    const { values } = parseArgs({
+      options: {
+        port: { type: 'string' },
+        fresh: { type: 'boolean', default: false },
+        dev: { type: 'boolean', default: false },
+      },
+    });
     const port = Number(values.port ?? 4180);
-    if (!Number.isInteger(port) || port < 1 || port > 65535) throw new StopWord(`“${values.port}” is not a port; give a number from 1 to 65535.`);
+    if (!Number.isInteger(port) || port < 1 || port > 65535)
+      throw new StopWord(`“${values.port}” is not a port; give a number from 1 to 65535.`);
     return { port, fresh: values.fresh, dev: values.dev };
   } catch (error) {
-    throw error instanceof StopWord ? error : new StopWord(`${(error as Error).message} Known: --port N, --fresh.`);
+    throw error instanceof StopWord
+      ? error
+      : new StopWord(`${(error as Error).message} Known: --port N, --fresh.`);
   }
 }
 
 runTool(async () => {
   const { port, fresh, dev } = options();
-  if (!(await isFree(port))) throw new StopWord(`Port ${port} is in use. Choose another: ./rocchetto demo --port ${port + 1}`);
+  if (!(await isFree(port)))
+    throw new StopWord(`Port ${port} is in use. Choose another: ./rocchetto demo --port ${port + 1}`);
   takeLock();
   const stops: (() => Promise<void>)[] = [() => Promise.resolve(rmSync(lockFile, { force: true }))];
   const stopAll = async () => {
@@ -60,8 +73,13 @@ runTool(async () => {
     }
     const address = `http://127.0.0.1:${port}`;
     writeFileSync(lockFile, `${process.pid}\n${address}`);
-    process.stdout.write(`\nRocchetto is at ${address}\nSign in as ${staff.map((s) => `${s.name} (${s.role})`).join(', ')}.\nThe passphrase of all of them is: ${DEMO_PASSPHRASE}\nInvented data; Ctrl-C stops it and keeps the data.\n\n`);
-    const ended = await Promise.race([asked.then(() => 'asked' as const), new Promise<'died'>((done) => server.once('exit', () => done('died')))]);
+    process.stdout.write(
+      `\nRocchetto is at ${address}\nSign in as ${staff.map((s) => `${s.name} (${s.role})`).join(', ')}.\nThe passphrase of all of them is: ${DEMO_PASSPHRASE}\nInvented data; Ctrl-C stops it and keeps the data.\n\n`,
+    );
+    const ended = await Promise.race([
+      asked.then(() => 'asked' as const),
+      new Promise<'died'>((done) => server.once('exit', () => done('died'))),
+    ]);
     await stopAll();
     return ended === 'asked' ? 0 : 1;
   } catch (error) {

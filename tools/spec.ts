@@ -1,14 +1,16 @@
 import { readFileSync } from 'node:fs';
+import { resolve } from 'node:path';
 import { computeFile, SpecOrSheetFile, sentencesOf } from '@rocchetto/contract';
 import { runTool, StopWord } from './stop-word.ts';
 
 /** Reads a spec file and prints its sheet as JSON. No database, no network. */
 runTool(async () => {
   const [file, ...rest] = process.argv.slice(2);
-  if (!file || rest.length > 0) throw new StopWord('Usage: ./rocchetto spec FILE.json. docs/formats.md tells the format.');
+  if (!file || rest.length > 0)
+    throw new StopWord('Usage: ./rocchetto spec FILE.json. docs/formats.md tells the format.');
   let text: string;
   try {
-    text = readFileSync(file === '-' ? 0 : file, 'utf8');
+    text = readFileSync(file === '-' ? 0 : resolve(process.env.ROCCHETTO_CALLED_FROM ?? '.', file), 'utf8');
   } catch {
     throw new StopWord(`${file} cannot be read. Is the name right?`);
   }
@@ -19,16 +21,10 @@ runTool(async () => {
     throw new StopWord(`${file} is not JSON: ${(error as Error).message}`);
   }
   const spec = SpecOrSheetFile.safeParse(json);
-  if (!spec.success) throw new StopWord(`${file} is not a spec this program understands:\n  ${specSentences(json, spec.error).join('\n  ')}`);
+  if (!spec.success)
+    throw new StopWord(
+      `${file} is not a spec this program understands:\n  ${sentencesOf(spec.error).join('\n  ')}`,
+    );
   process.stdout.write(`${JSON.stringify(computeFile(spec.data), null, 2)}\n`);
   return 0;
 });
-
-/** A union's error hides the branch that was meant; the file's own word says which it is. */
-function specSentences(json: unknown, error: Parameters<typeof sentencesOf>[0]): string[] {
-  const issue = error.issues[0];
-  if (issue?.code !== 'invalid_union') return sentencesOf(error);
-  const format = (json as { format?: unknown } | null)?.format;
-  const branch = issue.errors[format === 'rocchetto-sheet' ? 0 : 1] ?? [];
-  return sentencesOf({ issues: branch } as typeof error);
-}

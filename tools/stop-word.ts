@@ -6,7 +6,9 @@ export function runTool(main: () => Promise<number>) {
   main().then(
     (code) => process.exit(code),
     (error: unknown) => {
-      process.stderr.write(`${error instanceof StopWord ? `rocchetto: ${error.message}` : ((error as Error).stack ?? error)}\n`);
+      process.stderr.write(
+        `${error instanceof StopWord ? `rocchetto: ${error.message}` : ((error as Error).stack ?? error)}\n`,
+      );
       process.exit(1);
     },
   );

@@ -1,4 +1,5 @@
-import { type Cm, cm } from '../units/length.ts';
+import { type Cm, cm, type SheetUnit } from '../units/length.ts';
+import { roundLength } from '../units/rounding.ts';
 
 /** Seam and hem allowances, cm per edge. House table (common practice, no source). */
 export interface Allowances {
@@ -12,21 +13,25 @@ export interface Allowances {
 
 /**
  * The allowances of a woven straight skirt: side seams 1.5, 2.5 in a close garment, 3 where later letting
- * out is wanted; hem 4; lining hem a double roll of 2 × 0.6.
+ * out is wanted; hem 4; lining hem a double roll of 2 × 0.6. A hand that marks in inches gets the nearest
+ * eighth of each (1.5 cm is ⅝ in).
  */
 export function skirtAllowances(
   close: boolean,
   letOut: boolean,
+  unit: SheetUnit,
   house: Partial<Allowances> = {},
 ): Allowances {
   const side = letOut ? 3 : close ? 2.5 : 1.5;
+  const mark = (n: number): Cm =>
+    unit === 'in' ? roundLength(cm(n), { unit, step: 0.125, mode: 'nearest' }) : cm(n);
   return {
-    side: cm(side),
-    waist: cm(1.3),
-    zip: cm(2),
-    hem: cm(4),
-    liningHem: cm(1.2),
-    band: cm(1.3),
+    side: mark(side),
+    waist: mark(1.3),
+    zip: mark(2),
+    hem: mark(4),
+    liningHem: mark(1.2),
+    band: mark(1.3),
     ...house,
   };
 }

@@ -59,10 +59,13 @@ export function wholeOf(reading: Pick<Reading, 'written' | 'way'>): Cm {
   return cm(writtenToCm(reading.written) * TIMES[reading.way]);
 }
 
-/** The readings that still stand: those no later one replaces. Order is kept. */
+/**
+ * The readings that still stand: those no later one replaces. One that only strikes another out (skipped,
+ * naming what it replaces) does not stand itself. Order is kept.
+ */
 export function standing(readings: readonly Reading[]): Reading[] {
   const replaced = new Set(readings.map((r) => r.replaces));
-  return readings.filter((r) => !replaced.has(r.id));
+  return readings.filter((r) => !replaced.has(r.id) && !(r.state === 'skipped' && r.replaces !== null));
 }
 
 /** Brings one measure's readings to the figure that counts. */

@@ -24,6 +24,8 @@ interface FigureDraft {
   note?: string;
   why?: readonly string[];
   tolerance?: Cm;
+  /** bought in this length: not rounded for marking */
+  bought?: boolean;
 }
 
 /** Puts a figure together from its terms and lays the fitter's overrides over it. */
@@ -46,7 +48,7 @@ export function buildFigure(c: PartContext, d: FigureDraft): Figure {
     terms: eased,
     rule,
     finished,
-    marked: finished === null ? null : roundLength(finished, c.input.house.rounding),
+    marked: finished === null || d.bought ? finished : roundLength(finished, c.input.house.rounding),
     front: null,
     back: null,
     tolerance: d.tolerance ?? TOLERANCE.length,

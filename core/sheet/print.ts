@@ -182,7 +182,7 @@ export function printFigure(f: Figure, unit: SheetUnit): PrintedFigure {
     marked: f.front || f.marked === null ? '' : printWithUnit(f.marked, unit),
     front: f.front ? printWithUnit(f.front.rounded, unit) : '',
     back: f.back ? printWithUnit(f.back.rounded, unit) : '',
-    tolerance: `± ${printWithUnit(f.tolerance, unit)}`,
+    tolerance: `± ${toleranceText(f.tolerance, unit)}`,
     drift: d === null ? '' : printSigned(d, unit),
     mark: marks.filter((m) => marks.length === 1 || m !== 'computed').join(', '),
     rule: f.overrides.length > 0 ? (f.rule === null ? 'absent' : printWithUnit(f.rule, unit)) : '',
@@ -190,6 +190,11 @@ export function printFigure(f: Figure, unit: SheetUnit): PrintedFigure {
     why: whyOf(f, unit),
   };
 }
+
+/** In inches the trade's own eighths stand for 1, 0.6 and 0.3 cm (common practice), others convert. */
+const TOLERANCE_INCHES: Record<string, string> = { '1': '⅜ in', '0.6': '¼ in', '0.3': '⅛ in' };
+const toleranceText = (t: Cm, unit: SheetUnit) =>
+  (unit === 'in' && TOLERANCE_INCHES[String(t)]) || printWithUnit(t, unit);
 
 /** The figure's parts, one sentence a part: how it came to be. */
 function whyOf(f: Figure, unit: SheetUnit): string[] {

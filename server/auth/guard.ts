@@ -1,5 +1,5 @@
-import { getCookie } from 'hono/cookie';
 import type { MiddlewareHandler } from 'hono';
+import { getCookie } from 'hono/cookie';
 import type { Deps, Env } from '../http/context.ts';
 import { Refusal } from '../http/problem.ts';
 import { whoHolds } from './sql.ts';
@@ -11,7 +11,10 @@ export const sameOrigin: MiddlewareHandler<Env> = async (c, next) => {
   if (c.req.method !== 'GET' && c.req.method !== 'HEAD') {
     const origin = c.req.header('origin');
     const site = c.req.header('sec-fetch-site');
-    if ((origin !== undefined && hostOf(origin) !== c.req.header('host')) || (site !== undefined && site !== 'same-origin'))
+    if (
+      (origin !== undefined && hostOf(origin) !== c.req.header('host')) ||
+      (site !== undefined && site !== 'same-origin')
+    )
       throw new Refusal(403, 'other-origin', 'This change came from another site and was not made.');
   }
   await next();
@@ -25,9 +28,18 @@ export const signedIn =
   async (c, next) => {
     const token = getCookie(c, COOKIE);
     const who = token ? await whoHolds(deps.pool, token) : undefined;
-    if (!who) throw new Refusal(401, 'signed-out', 'You are signed out. Sign in again; what you wrote is still here.');
+    if (!who)
+      throw new Refusal(
+        401,
+        'signed-out',
+        'You are signed out. Sign in again; what you wrote is still here.',
+      );
     if (c.req.method !== 'GET' && c.req.method !== 'HEAD' && c.req.header('x-csrf-token') !== who.csrf)
-      throw new Refusal(403, 'no-csrf-token', 'This page is out of date. Reload it and try again; what you wrote is still here.');
+      throw new Refusal(
+        403,
+        'no-csrf-token',
+        'This page is out of date. Reload it and try again; what you wrote is still here.',
+      );
     c.set('who', who);
     await next();
   };

@@ -5,7 +5,8 @@ import { hash, verify } from '@node-rs/argon2';
 const OPTIONS = { memoryCost: 19456, timeCost: 2, parallelism: 1 };
 let decoy: Promise<string> | undefined;
 
-export const hashPassphrase = (passphrase: string): Promise<string> => hash(passphrase.normalize('NFKC'), OPTIONS);
+export const hashPassphrase = (passphrase: string): Promise<string> =>
+  hash(passphrase.normalize('NFKC'), OPTIONS);
 
 /** Checks a passphrase. Without a stored hash it takes as long as with one, so that names cannot be guessed. */
 export async function verifyPassphrase(stored: string | null, passphrase: string): Promise<boolean> {

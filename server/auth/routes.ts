@@ -1,6 +1,6 @@
+import { getConnInfo } from '@hono/node-server/conninfo';
 import { Setup, SignIn } from '@rocchetto/contract';
 import { foldText } from '@rocchetto/core';
-import { getConnInfo } from '@hono/node-server/conninfo';
 import { Hono } from 'hono';
 import { deleteCookie, getCookie, setCookie } from 'hono/cookie';
 import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
@@ -24,9 +24,22 @@ function addressOf(c: Ctx): string {
 
 /** Signing in and out, and setting a passphrase from a one-time link. Open to everyone. */
 export function authRoutes(deps: Deps): Hono<Env> {
-  const tries = new RateLimiterPostgres({ storeClient: deps.pool, tableName: 'sign_in_tries', tableCreated: true, keyPrefix: '', ...TRIES, clearExpiredByTimeout: false });
+  const tries = new RateLimiterPostgres({
+    storeClient: deps.pool,
+    tableName: 'sign_in_tries',
+    tableCreated: true,
+    keyPrefix: '',
+    ...TRIES,
+    clearExpiredByTimeout: false,
+  });
   const keep = (c: Ctx, token: string) =>
-    setCookie(c, COOKIE, token, { httpOnly: true, sameSite: 'Lax', path: '/', secure: c.req.header('x-forwarded-proto') === 'https', maxAge: 7 * 86_400 });
+    setCookie(c, COOKIE, token, {
+      httpOnly: true,
+      sameSite: 'Lax',
+      path: '/',
+      secure: c.req.header('x-forwarded-proto') === 'https',
+      maxAge: 7 * 86_400,
+    });
 
   return new Hono<Env>()
     .post('/sign-in', async (c) => {
@@ -39,7 +52,11 @@ export function authRoutes(deps: Deps): Hono<Env> {
         await tries.consume(key).catch((res) => {
           throw res instanceof RateLimiterRes ? slowDown(res) : res;
         });
-        throw new Refusal(401, 'wrong-sign-in', 'Name and passphrase do not belong together. Check both and try again.');
+        throw new Refusal(
+          401,
+          'wrong-sign-in',
+          'Name and passphrase do not belong together. Check both and try again.',
+        );
       }
       await tries.delete(key);
       keep(c, await openSignIn(deps.pool, staff.id));
@@ -56,9 +73,19 @@ export function authRoutes(deps: Deps): Hono<Env> {
       const hash = await hashPassphrase(passphrase);
       const cookie = await inTransaction(deps.pool, async (tx) => {
         const staffId = await useSetupLink(tx, token);
-        if (staffId === undefined) throw new Refusal(410, 'link-used', 'This link is used up or too old. Ask the principal for a new one.');
+        if (staffId === undefined)
+          throw new Refusal(
+            410,
+            'link-used',
+            'This link is used up or too old. Ask the principal for a new one.',
+          );
         await tx.query('update staff set passphrase_hash = $2 where id = $1', [staffId, hash]);
-        if (name) await tx.query('update staff set name = $2, name_key = $3 where id = $1', [staffId, name, foldText(name)]);
+        if (name)
+          await tx.query('update staff set name = $2, name_key = $3 where id = $1', [
+            staffId,
+            name,
+            foldText(name),
+          ]);
         await tx.query('delete from sign_in where staff_id = $1', [staffId]);
         return openSignIn(tx, staffId);
       });
@@ -68,4 +95,8 @@ export function authRoutes(deps: Deps): Hono<Env> {
 }
 
 const slowDown = (res: RateLimiterRes) =>
-  new Refusal(429, 'slow-down', `Too many wrong tries. Wait ${Math.max(1, Math.ceil(res.msBeforeNext / 1000))} seconds, then try again.`);
+  new Refusal(
+    429,
+    'slow-down',
+    `Too many wrong tries. Wait ${Math.max(1, Math.ceil(res.msBeforeNext / 1000))} seconds, then try again.`,
+  );

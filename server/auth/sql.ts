@@ -7,13 +7,19 @@ const IDLE = '12 hours';
 const LONGEST = '7 days';
 
 export async function findStaff(db: Db, nameKey: string) {
-  const { rows } = await db.query<{ id: number; passphrase_hash: string | null }>('select id, passphrase_hash from staff where name_key = $1 and active', [nameKey]);
+  const { rows } = await db.query<{ id: number; passphrase_hash: string | null }>(
+    'select id, passphrase_hash from staff where name_key = $1 and active',
+    [nameKey],
+  );
   return rows[0];
 }
 
 export async function openSignIn(db: Db, staffId: number): Promise<string> {
   const { token, hash } = newToken();
-  await db.query(`insert into sign_in (token_hash, staff_id, csrf, expires_at) values ($1, $2, $3, now() + $4::interval)`, [hash, staffId, newToken().token, LONGEST]);
+  await db.query(
+    `insert into sign_in (token_hash, staff_id, csrf, expires_at) values ($1, $2, $3, now() + $4::interval)`,
+    [hash, staffId, newToken().token, LONGEST],
+  );
   await db.query('delete from sign_in where expires_at < now()');
   return token;
 }
@@ -30,7 +36,8 @@ export async function whoHolds(db: Db, token: string): Promise<SignedIn | undefi
       where i.token_hash = $1 and s.active and i.expires_at > now() and i.seen_at > now() - $2::interval`,
     [tokenHash(token), IDLE],
   );
-  if (rows[0]?.old) await db.query('update sign_in set seen_at = now() where token_hash = $1', [tokenHash(token)]);
+  if (rows[0]?.old)
+    await db.query('update sign_in set seen_at = now() where token_hash = $1', [tokenHash(token)]);
   return rows[0];
 }
 
@@ -38,7 +45,10 @@ export async function whoHolds(db: Db, token: string): Promise<SignedIn | undefi
 export async function makeSetupLink(db: Db, staffId: number): Promise<string> {
   const { token, hash } = newToken();
   await db.query('delete from setup_link where staff_id = $1 and used_at is null', [staffId]);
-  await db.query(`insert into setup_link (token_hash, staff_id, expires_at) values ($1, $2, now() + interval '3 days')`, [hash, staffId]);
+  await db.query(
+    `insert into setup_link (token_hash, staff_id, expires_at) values ($1, $2, now() + interval '3 days')`,
+    [hash, staffId],
+  );
   return token;
 }
 

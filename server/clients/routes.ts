@@ -1,4 +1,4 @@
-import { ClientWrite, type ClientFull, type ClientView, may, type Role } from '@rocchetto/contract';
+import { type ClientFull, type ClientView, ClientWrite, may, type Role } from '@rocchetto/contract';
 import { Hono } from 'hono';
 import { z } from 'zod';
 import { remember } from '../db/history.ts';
@@ -11,7 +11,8 @@ import { addClient, changeClient, likelyDuplicates, listClients, readClient, sea
 import { vcard } from './vcard.ts';
 
 /** The card as this role may see it. */
-const seenBy = <T extends ClientView>(role: Role, client: T): T => (may(role, 'client.contact') ? client : { ...client, phone: null, email: null, address: null, note: '' });
+const seenBy = <T extends ClientView>(role: Role, client: T): T =>
+  may(role, 'client.contact') ? client : { ...client, phone: null, email: null, address: null, note: '' };
 
 const Change = ClientWrite.extend({ version: z.int() });
 
@@ -20,14 +21,24 @@ export function clientRoutes(deps: Deps): Hono<Env> {
     .get('/clients', needs('client.read'), async (c) => {
       const q = c.req.query('q')?.trim() ?? '';
       const [afterName, afterId] = [c.req.query('afterName'), Number(c.req.query('afterId'))];
-      const after = afterName !== undefined && Number.isSafeInteger(afterId) ? { name: afterName.slice(0, 200), id: afterId } : null;
+      const after =
+        afterName !== undefined && Number.isSafeInteger(afterId)
+          ? { name: afterName.slice(0, 200), id: afterId }
+          : null;
       const rows = q ? await searchClients(deps.pool, q.slice(0, 200)) : await listClients(deps.pool, after);
       const contact = may(c.get('who').role, 'client.contact');
       return c.json(contact ? rows : rows.map((r) => ({ ...r, phone: null })));
     })
     .get('/clients/likely', needs('client.write'), async (c) => {
       const [name, phone] = [c.req.query('name') ?? '', c.req.query('phone') ?? ''];
-      return c.json(await likelyDuplicates(deps.pool, name.slice(0, 200), phone.slice(0, 60), Number(c.req.query('except')) || 0));
+      return c.json(
+        await likelyDuplicates(
+          deps.pool,
+          name.slice(0, 200),
+          phone.slice(0, 60),
+          Number(c.req.query('except')) || 0,
+        ),
+      );
     })
     .post('/clients', needs('client.write'), async (c) => {
       const wanted = await body(c, ClientWrite);
@@ -61,6 +72,9 @@ export function clientRoutes(deps: Deps): Hono<Env> {
     .get('/clients/:id/card.vcf', needs('client.contact'), async (c) => {
       const client = await readClient(deps.pool, idParam(c, 'client'));
       if (!client) throw notFound('client');
-      return c.body(vcard(client), 200, { 'content-type': 'text/vcard; charset=utf-8', 'content-disposition': `attachment; filename="${client.code}.vcf"` });
+      return c.body(vcard(client), 200, {
+        'content-type': 'text/vcard; charset=utf-8',
+        'content-disposition': `attachment; filename="${client.code}.vcf"`,
+      });
     });
 }

@@ -5,7 +5,8 @@ import type { Db } from '../db/pool.ts';
 const COLUMNS = 'id, code, name, phone, email, address, note, minor, guardian, version';
 
 /** The folded text a client is found by. */
-export const searchText = (code: string, name: string, phone: string) => [foldText(name), foldText(code), foldPhone(phone)].filter(Boolean).join(' ');
+export const searchText = (code: string, name: string, phone: string) =>
+  [foldText(name), foldText(code), foldPhone(phone)].filter(Boolean).join(' ');
 
 /**
  * The query behind searching while typing: text inside first, then words that nearly match. $1 is the folded
@@ -37,7 +38,11 @@ export async function searchClients(db: Db, typed: string, limit = 20): Promise<
 }
 
 /** The book in order of name, a page at a time; `after` is the last row of the page before. */
-export async function listClients(db: Db, after: { name: string; id: number } | null, limit = 50): Promise<ClientRow[]> {
+export async function listClients(
+  db: Db,
+  after: { name: string; id: number } | null,
+  limit = 50,
+): Promise<ClientRow[]> {
   const { rows } = await db.query<ClientRow>(
     `select id, code, name, phone, (select count(*)::int from orders o where o.client_id = client.id) as orders from client
       where $1::text is null or (name, id) > ($1, $2) order by name, id limit $3`,
@@ -47,12 +52,28 @@ export async function listClients(db: Db, after: { name: string; id: number } | 
 }
 
 export async function readClient(db: Db, id: number, lock = false): Promise<ClientView | undefined> {
-  return (await db.query<ClientView>(`select ${COLUMNS} from client where id = $1 ${lock ? 'for update' : ''}`, [id])).rows[0];
+  return (
+    await db.query<ClientView>(`select ${COLUMNS} from client where id = $1 ${lock ? 'for update' : ''}`, [
+      id,
+    ])
+  ).rows[0];
 }
 
 export async function addClient(db: Db, w: ClientWrite): Promise<ClientView> {
-  const code = await db.query<{ code: string }>(`select 'C-' || lpad(nextval('client_code')::text, 4, '0') as code`);
-  const values = [code.rows[0]!.code, w.name, w.phone, w.email, w.address, w.note, w.minor, w.guardian, searchText(code.rows[0]!.code, w.name, w.phone)];
+  const code = await db.query<{ code: string }>(
+    `select 'C-' || lpad(nextval('client_code')::text, 4, '0') as code`,
+  );
+  const values = [
+    code.rows[0]!.code,
+    w.name,
+    w.phone,
+    w.email,
+    w.address,
+    w.note,
+    w.minor,
+    w.guardian,
+    searchText(code.rows[0]!.code, w.name, w.phone),
+  ];
   const { rows } = await db.query<ClientView>(
     `insert into client (code, name, phone, email, address, note, minor, guardian, search) values ($1, $2, $3, $4, $5, $6, $7, $8, $9) returning ${COLUMNS}`,
     values,
@@ -70,7 +91,12 @@ export async function changeClient(db: Db, id: number, code: string, w: ClientWr
 }
 
 /** Clients who may be the same person: the same phone, or a name that is nearly the same. */
-export async function likelyDuplicates(db: Db, name: string, phone: string, except: number): Promise<ClientRow[]> {
+export async function likelyDuplicates(
+  db: Db,
+  name: string,
+  phone: string,
+  except: number,
+): Promise<ClientRow[]> {
   const digits = foldPhone(phone);
   const { rows } = await db.query<ClientRow>(
     `select id, code, name, phone, 0 as orders from client

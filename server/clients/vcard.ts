@@ -8,7 +8,13 @@ export function vcard(client: ClientView): string {
   card.addPropertyWithValue('fn', client.name);
   const words = client.name.trim().split(/\s+/);
   const name = new ICAL.Property('n', card);
-  name.setValue([words.length > 1 ? words.at(-1)! : '', words.length > 1 ? words.slice(0, -1).join(' ') : client.name, '', '', '']);
+  name.setValue([
+    words.length > 1 ? words.at(-1)! : '',
+    words.length > 1 ? words.slice(0, -1).join(' ') : client.name,
+    '',
+    '',
+    '',
+  ]);
   card.addProperty(name);
   if (client.phone) {
     const phone = new ICAL.Property('tel', card);

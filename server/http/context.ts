@@ -28,8 +28,14 @@ export const needs =
   (action: Action): MiddlewareHandler<Env> =>
   async (c, next) => {
     const who = c.get('who');
-    if (!who) throw new Refusal(401, 'signed-out', 'You are signed out. Sign in again; what you wrote is still here.');
-    if (!may(who.role, action)) throw new Refusal(403, 'not-yours', `This is not open to the role “${who.role}”. Ask the principal.`);
+    if (!who)
+      throw new Refusal(
+        401,
+        'signed-out',
+        'You are signed out. Sign in again; what you wrote is still here.',
+      );
+    if (!may(who.role, action))
+      throw new Refusal(403, 'not-yours', `This is not open to the role “${who.role}”. Ask the principal.`);
     await next();
   };
 

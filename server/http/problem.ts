@@ -7,16 +7,31 @@ export class Refusal extends Error {
   readonly problem: Problem;
   constructor(status: number, code: string, detail: string, more: Partial<Problem> = {}) {
     super(detail);
-    this.problem = { type: `/problems/${code}`, title: code.replaceAll('-', ' '), status, code, detail, ...more };
+    this.problem = {
+      type: `/problems/${code}`,
+      title: code.replaceAll('-', ' '),
+      status,
+      code,
+      detail,
+      ...more,
+    };
   }
 }
 
-export const notFound = (what: string) => new Refusal(404, 'not-found', `There is no such ${what}. It may have been typed wrongly, or removed.`);
+export const notFound = (what: string) =>
+  new Refusal(404, 'not-found', `There is no such ${what}. It may have been typed wrongly, or removed.`);
 
 /** Somebody else saved first: both texts go back, so that neither is lost. */
 export const conflict = (theirs: unknown, mine: unknown) =>
-  new Refusal(409, 'changed-meanwhile', 'Somebody saved this while you were writing. Nothing was overwritten: compare both and save again.', { theirs, mine });
+  new Refusal(
+    409,
+    'changed-meanwhile',
+    'Somebody saved this while you were writing. Nothing was overwritten: compare both and save again.',
+    { theirs, mine },
+  );
 
 /** Answers RFC 9457 problem+json. */
 export const answer = (c: Context, problem: Problem) =>
-  c.body(JSON.stringify(problem), problem.status as ContentfulStatusCode, { 'content-type': 'application/problem+json' });
+  c.body(JSON.stringify(problem), problem.status as ContentfulStatusCode, {
+    'content-type': 'application/problem+json',
+  });

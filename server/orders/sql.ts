@@ -11,7 +11,8 @@ const STAGE = `case
 
 const ROW = `o.id, o.number, o.what, o.occasion, o.worn_on as "wornOn", o.due_on as "dueOn", o.client_id as "clientId",
   c.name as "clientName", st.name as responsible, ${STAGE} as stage`;
-const FROM = 'from orders o join client c on c.id = o.client_id left join staff st on st.id = o.responsible_id';
+const FROM =
+  'from orders o join client c on c.id = o.client_id left join staff st on st.id = o.responsible_id';
 
 interface Which {
   readonly clientId?: number;
@@ -22,7 +23,12 @@ interface Which {
 
 /** Orders by due date (none last), 50 at a time; a client's orders newest first, all. */
 export async function listOrders(db: Db, which: Which): Promise<OrderRow[]> {
-  if (which.clientId !== undefined) return (await db.query<OrderRow>(`select ${ROW} ${FROM} where o.client_id = $1 order by o.id desc limit 200`, [which.clientId])).rows;
+  if (which.clientId !== undefined)
+    return (
+      await db.query<OrderRow>(`select ${ROW} ${FROM} where o.client_id = $1 order by o.id desc limit 200`, [
+        which.clientId,
+      ])
+    ).rows;
   const q = which.q ? `%${which.q.replace(/[\\%_]/g, '\\$&')}%` : null;
   const { rows } = await db.query<OrderRow>(
     `select ${ROW} ${FROM}
@@ -79,16 +85,15 @@ export async function addOrder(db: Db, w: OrderWrite, brief: BriefWire | null): 
 }
 
 export async function changeOrder(db: Db, id: number, w: OrderWrite) {
-  await db.query('update orders set what = $2, occasion = $3, worn_on = $4, due_on = $5, responsible_id = $6, version = version + 1 where id = $1', [
-    id,
-    w.what,
-    w.occasion,
-    w.wornOn,
-    w.dueOn,
-    w.responsibleId,
-  ]);
+  await db.query(
+    'update orders set what = $2, occasion = $3, worn_on = $4, due_on = $5, responsible_id = $6, version = version + 1 where id = $1',
+    [id, w.what, w.occasion, w.wornOn, w.dueOn, w.responsibleId],
+  );
 }
 
 export async function changeBrief(db: Db, id: number, brief: BriefWire) {
-  await db.query('update orders set brief = $2, brief_at = now(), version = version + 1 where id = $1', [id, JSON.stringify(brief)]);
+  await db.query('update orders set brief = $2, brief_at = now(), version = version + 1 where id = $1', [
+    id,
+    JSON.stringify(brief),
+  ]);
 }

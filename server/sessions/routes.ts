@@ -28,22 +28,36 @@ export function sessionRoutes(deps: Deps): Hono<Env> {
       const except = c.req.query('except');
       const clientId = Number(c.req.param('clientId'));
       if (!Number.isSafeInteger(clientId)) throw notFound('client');
-      return c.json(await earlierSessions(deps.pool, clientId, except && z.uuid().safeParse(except).success ? except : null));
+      return c.json(
+        await earlierSessions(
+          deps.pool,
+          clientId,
+          except && z.uuid().safeParse(except).success ? except : null,
+        ),
+      );
     })
     .post('/readings', needs('session.write'), async (c) => {
       const { session, readings } = await body(c, Readings);
       const who = c.get('who');
       const kept = await inTransaction(deps.pool, async (tx) => {
         const client = await readClient(tx, session.clientId);
-        if (!client) throw new Refusal(422, 'no-such-client', 'The client of this session is not in the book.');
-        if (client.minor && !session.guardian.trim()) throw new Refusal(422, 'guardian', 'The client is a minor: name the guardian who is present before measuring.');
+        if (!client)
+          throw new Refusal(422, 'no-such-client', 'The client of this session is not in the book.');
+        if (client.minor && !session.guardian.trim())
+          throw new Refusal(
+            422,
+            'guardian',
+            'The client is a minor: name the guardian who is present before measuring.',
+          );
         if (session.orderId !== null) {
           const order = await readOrder(tx, session.orderId);
-          if (!order || order.clientId !== session.clientId) throw new Refusal(422, 'no-such-order', 'This session names an order that is not this client’s.');
+          if (!order || order.clientId !== session.clientId)
+            throw new Refusal(422, 'no-such-order', 'This session names an order that is not this client’s.');
         }
         await addSession(tx, session, who);
         const held = await readSession(tx, session.id);
-        if (held!.clientId !== session.clientId) throw new Refusal(422, 'other-client', 'A session with this id belongs to another client.');
+        if (held!.clientId !== session.clientId)
+          throw new Refusal(422, 'other-client', 'A session with this id belongs to another client.');
         await addReadings(tx, session.id, readings, held!.measurer, who);
         return readSession(tx, session.id);
       });

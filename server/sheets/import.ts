@@ -18,8 +18,18 @@ export async function importSpec(tx: Tx, orderId: number, spec: SpecFile, who: S
   const order = await readOrder(tx, orderId, true);
   if (!order) throw notFound('order');
   const sheet = await readSheet(tx, orderId, null);
-  if (sheet?.status === 'cut') throw new Refusal(409, 'already-cut', 'This sheet is cut: nothing is imported into it. Make a new order.');
-  if (order.minor && !order.guardian) throw new Refusal(422, 'guardian', 'The client is a minor: name the guardian on the client’s card first.');
+  if (sheet?.status === 'cut')
+    throw new Refusal(
+      409,
+      'already-cut',
+      'This sheet is cut: nothing is imported into it. Make a new order.',
+    );
+  if (order.minor && !order.guardian)
+    throw new Refusal(
+      422,
+      'guardian',
+      'The client is a minor: name the guardian on the client’s card first.',
+    );
   await changeBrief(tx, orderId, spec.garment);
   let sessionId: string | null = null;
   if (spec.readings.length > 0) {
@@ -27,11 +37,36 @@ export async function importSpec(tx: Tx, orderId: number, spec: SpecFile, who: S
     const at = `${spec.session.date || today}T12:00:00Z`;
     const unit = spec.readings[0]!.value.includes('in') ? 'in' : 'cm';
     const { measurer, scribe, beneath, heel, waistRule, hipRule } = spec.session;
-    await addSession(tx, { id: sessionId, clientId: order.clientId, orderId, at, measurer, scribe, beneath, heel, waistRule, hipRule, unit, posture: '', guardian: order.guardian }, who);
+    await addSession(
+      tx,
+      {
+        id: sessionId,
+        clientId: order.clientId,
+        orderId,
+        at,
+        measurer,
+        scribe,
+        beneath,
+        heel,
+        waistRule,
+        hipRule,
+        unit,
+        posture: '',
+        guardian: order.guardian,
+      },
+      who,
+    );
     const readings = spec.readings.map((r): ReadingWire => {
       const { value, by: _, ...rest } = r;
       const read = r.state === 'read' ? readLength(value, 'cm') : null;
-      return { ...rest, id: randomUUID(), written: read?.ok ? read.written : null, replaces: null, wroteBy: who.name, at: r.at || at };
+      return {
+        ...rest,
+        id: randomUUID(),
+        written: read?.ok ? read.written : null,
+        replaces: null,
+        wroteBy: who.name,
+        at: r.at || at,
+      };
     });
     await addReadings(tx, sessionId, readings, measurer || who.name, who);
   }

@@ -1,19 +1,42 @@
 import { createRequire } from 'node:module';
 import type { SheetView } from '@rocchetto/contract';
 import { toSheetInput } from '@rocchetto/contract';
-import { computeSheet, drawGarment, type PrintedFigure, type PrintedSheet, printSheet, printWithUnit, type SheetUnit, viewToSvg } from '@rocchetto/core';
+import {
+  computeSheet,
+  drawGarment,
+  type PrintedFigure,
+  type PrintedSheet,
+  printSheet,
+  type SheetUnit,
+  viewToSvg,
+} from '@rocchetto/core';
 import pdfmake from 'pdfmake';
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 
-const font = (weight: string) => createRequire(import.meta.url).resolve(`@expo-google-fonts/alegreya-sans/${weight}/AlegreyaSans_${weight}.ttf`);
+const font = (weight: string) =>
+  createRequire(import.meta.url).resolve(
+    `@expo-google-fonts/alegreya-sans/${weight}/AlegreyaSans_${weight}.ttf`,
+  );
 
 pdfmake.setFonts({
-  Alegreya: { normal: font('400Regular'), bold: font('700Bold'), italics: font('400Regular_Italic'), bolditalics: font('700Bold') },
+  Alegreya: {
+    normal: font('400Regular'),
+    bold: font('700Bold'),
+    italics: font('400Regular_Italic'),
+    bolditalics: font('700Bold'),
+  },
 });
 // Everything the paper needs is here; it never fetches.
 pdfmake.setUrlAccessPolicy(() => false);
 
-const MARK: Record<string, string> = { estimated: 'est.', overridden: 'by hand', warned: '! see checks', absent: 'absent', read: '', computed: '' };
+const MARK: Record<string, string> = {
+  estimated: 'est.',
+  overridden: 'by hand',
+  warned: '! see checks',
+  absent: 'absent',
+  read: '',
+  computed: '',
+};
 const small = (text: string): Content => ({ text, fontSize: 7.5, color: '#333' });
 const cell = (text: string, more: object = {}): TableCell => ({ text, ...more });
 
@@ -31,24 +54,31 @@ function pointRow(f: PrintedFigure): TableCell[] {
     ...(f.mark.includes('estimated') ? { italics: true } : {}),
     ...(f.mark.includes('overridden') ? { decoration: 'underline' as const } : {}),
   };
-  const ease = [f.tape && `tape ${f.tape}`, f.wearing && `wear ${f.wearing}`, f.style && f.style[0] !== '0' && `style ${f.style}`, f.layers && `layers ${f.layers}`, f.stretch && `stretch ${f.stretch}`].filter(Boolean);
+  const ease = [
+    f.tape && `tape ${f.tape}`,
+    f.wearing && `wear ${f.wearing}`,
+    f.style && f.style[0] !== '0' && `style ${f.style}`,
+    f.layers && `layers ${f.layers}`,
+    f.stretch && `stretch ${f.stretch}`,
+  ].filter(Boolean);
   const mark = markText(f.mark);
   const note = [mark && `${mark}${f.rule ? ` (rule ${f.rule})` : ''}`, f.note].filter(Boolean).join('; ');
-  const marked = f.front ? { text: [`F ${f.front}`, f.front === f.back ? '' : ''].join(''), bold: true, ...look } : { text: f.marked, bold: true, ...look };
+  const marked = f.front ? `F ${f.front}\u2002B ${f.back}` : f.marked;
   return [
     cell(f.letter, { bold: true }),
     { stack: [f.name, ...(note ? [small(note)] : [])] },
     cell(f.body, { alignment: 'right' }),
     { ...(small(ease.join(', ')) as object) },
     cell(f.finished, { alignment: 'right', ...look }),
-    f.front ? { text: `F ${f.front}\nB ${f.back}`, bold: true, alignment: 'right', ...look } : { ...marked, alignment: 'right' },
+    cell(marked, { bold: true, alignment: 'right', ...look }),
     cell(f.tolerance, { alignment: 'right', fontSize: 7.5 }),
     cell(''),
   ];
 }
 
 const lines = {
-  hLineWidth: (i: number, node: { table: { body: unknown[] } }) => (i === 0 || i === node.table.body.length ? 0.8 : 0.25),
+  hLineWidth: (i: number, node: { table: { body: unknown[] } }) =>
+    i === 0 || i === node.table.body.length ? 0.8 : 0.25,
   vLineWidth: () => 0,
   paddingTop: () => 1,
   paddingBottom: () => 1,
@@ -75,21 +105,53 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
     pageSize: 'A4',
     pageMargins: [28, 26, 28, 28],
     info: { title, author: view.spec.order.studio, creator: 'Rocchetto' },
-    defaultStyle: { font: 'Alegreya', fontSize: 8.5, lineHeight: 1 },
-    footer: (page, pages) => ({ columns: [small(title), { ...(small(`page ${page} of ${pages}`) as object), alignment: 'right' } as Content], margin: [28, 8, 28, 0] }),
+    defaultStyle: { font: 'Alegreya', fontSize: 8.5, lineHeight: 1, fontFeatures: ['lnum', 'tnum', 'kern'] },
+    footer: (page, pages) => ({
+      columns: [
+        small(title),
+        { ...(small(`page ${page} of ${pages}`) as object), alignment: 'right' } as Content,
+      ],
+      margin: [28, 8, 28, 0],
+    }),
     content: [
-      { columns: [{ text: `${view.spec.order.studio}`, fontSize: 10 }, { text: `in ${unit === 'cm' ? 'centimetres' : 'inches'}`, alignment: 'right', fontSize: 10 }] },
+      {
+        columns: [
+          { text: `${view.spec.order.studio}`, fontSize: 10 },
+          { text: `in ${unit === 'cm' ? 'centimetres' : 'inches'}`, alignment: 'right', fontSize: 10 },
+        ],
+      },
       { text: title, bold: true, fontSize: 14, margin: [0, 0, 0, 3] },
       headTable(printed),
       {
         columns: [
-          { width: 118, stack: [...views.map((v): Content => ({ stack: [{ text: v.title, alignment: 'center', fontSize: 8 }, { svg: viewToSvg(v, 'Alegreya'), width: 116, margin: [0, 0, 0, 6] }] })), heading('Allowances'), ...printed.allowances.map((a): Content => ({ columns: [a.name, { text: a.text, alignment: 'right', width: 'auto' }] }))] },
+          {
+            width: 118,
+            stack: [
+              ...views.map(
+                (v): Content => ({
+                  stack: [
+                    { text: v.title, alignment: 'center', fontSize: 8 },
+                    { svg: viewToSvg(v, 'Alegreya'), width: 116, margin: [0, 0, 0, 6] },
+                  ],
+                }),
+              ),
+              heading('Allowances'),
+              ...printed.allowances.map(
+                (a): Content => ({ columns: [a.name, { text: a.text, alignment: 'right', width: 'auto' }] }),
+              ),
+            ],
+          },
           {
             width: '*',
             table: {
               headerRows: 1,
-              widths: [12, '*', 42, 66, 44, 44, 34, 44],
-              body: [['', 'point', 'body', 'eases', 'finished', 'mark', 'within', 'pencil'].map((t, i) => cell(t, { fontSize: 7.5, alignment: i === 2 || (i > 3 && i < 7) ? 'right' : 'left' })), ...printed.figures.map(pointRow)],
+              widths: [12, '*', 42, 60, 44, 88, 28, 36],
+              body: [
+                ['', 'point', 'body', 'eases', 'finished', 'mark', 'within', 'pencil'].map((t, i) =>
+                  cell(t, { fontSize: 7.5, alignment: i === 2 || (i > 3 && i < 7) ? 'right' : 'left' }),
+                ),
+                ...printed.figures.map(pointRow),
+              ],
             },
             layout: lines,
           },
@@ -97,17 +159,79 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
         columnGap: 8,
         margin: [0, 4, 0, 0],
       },
-      { text: `${printed.fit} ${printed.rounding}${printed.missing.length ? ` Not read: ${printed.missing.join(', ')}.` : ''}`, margin: [0, 4, 0, 0] },
+      {
+        text: `${printed.fit} ${printed.rounding}${printed.missing.length ? ` Not read: ${printed.missing.join(', ')}.` : ''}`,
+        margin: [0, 4, 0, 0],
+      },
       {
         columns: [
-          { width: '63%', stack: [heading('Cut list'), { table: { headerRows: 1, widths: [62, 40, 62, '*'], body: [['piece', 'layer', 'cut', 'size with allowances, grain'].map((t) => cell(t, { fontSize: 7.5 })), ...printed.pieces.map((p) => [cell(p.piece, { bold: true }), p.layer, p.cut, [p.size, p.note && `(${p.note})`].filter(Boolean).join(' ')])] }, layout: lines }] },
-          { width: '*', stack: [heading('Lay ready'), ...printed.notions.map((n): Content => ({ text: [{ text: n.name, bold: true }, `: ${n.text}`] })), { text: `Grain: ${printed.pieces[0]?.grain ?? '—'}.`, margin: [0, 3, 0, 0] }] },
+          {
+            width: '63%',
+            stack: [
+              heading('Cut list'),
+              {
+                table: {
+                  headerRows: 1,
+                  widths: [62, 40, 62, '*'],
+                  body: [
+                    ['piece', 'layer', 'cut', 'size with allowances, grain'].map((t) =>
+                      cell(t, { fontSize: 7.5 }),
+                    ),
+                    ...printed.pieces.map((p) => [
+                      cell(p.piece, { bold: true }),
+                      p.layer,
+                      p.cut,
+                      [p.size, p.note && `(${p.note})`].filter(Boolean).join(' '),
+                    ]),
+                  ],
+                },
+                layout: lines,
+              },
+            ],
+          },
+          {
+            width: '*',
+            stack: [
+              heading('Lay ready'),
+              ...printed.notions.map(
+                (n): Content => ({ text: [{ text: n.name, bold: true }, `: ${n.text}`] }),
+              ),
+              { text: `Grain: ${printed.pieces[0]?.grain ?? '—'}.`, margin: [0, 3, 0, 0] },
+            ],
+          },
         ],
         columnGap: 10,
       },
       ...checksBlock(printed),
-      { table: { widths: ['*'], body: [[{ stack: [{ text: 'Take care', bold: true }, ...printed.cautions.map((t): Content => ({ text: `• ${t}` }))] }]] }, margin: [0, 6, 0, 0], layout: { hLineWidth: () => 0.8, vLineWidth: () => 0.8 } },
-      ...(both ? [{ text: heading2(other), bold: true, margin: [0, 8, 0, 2] } as Content, otherUnit(sheet.figures.map((f) => [f.letter, f.finished === null ? '—' : printWithUnit(f.finished, other), f.front ? `F ${printWithUnit(f.front.rounded, other)}  B ${printWithUnit(f.back!.rounded, other)}` : f.marked === null ? '' : printWithUnit(f.marked, other)]))] : []),
+      {
+        table: {
+          widths: ['*'],
+          body: [
+            [
+              {
+                stack: [
+                  { text: 'Take care', bold: true },
+                  ...printed.cautions.map((t): Content => ({ text: `• ${t}` })),
+                ],
+              },
+            ],
+          ],
+        },
+        margin: [0, 6, 0, 0],
+        layout: { hLineWidth: () => 0.8, vLineWidth: () => 0.8 },
+      },
+      ...(both
+        ? [
+            { text: heading2(other), bold: true, margin: [0, 8, 0, 2] } as Content,
+            otherUnit(
+              printSheet(sheet, other).figures.map((f) => [
+                f.letter,
+                f.finished,
+                f.front ? `F ${f.front}  B ${f.back}` : f.marked,
+              ]),
+            ),
+          ]
+        : []),
     ],
   };
   return pdfmake.createPdf(definition).getBuffer();
@@ -117,18 +241,31 @@ const heading2 = (unit: SheetUnit) => `The same in ${unit === 'cm' ? 'centimetre
 
 function otherUnit(rows: readonly string[][]): Content {
   const half = Math.ceil(rows.length / 2);
-  const table = (part: readonly string[][]): Content => ({ table: { widths: [14, 60, '*'], body: part.map((r) => r.map((t) => cell(t))) }, layout: lines });
+  const table = (part: readonly string[][]): Content => ({
+    table: { widths: [14, 60, '*'], body: part.map((r) => r.map((t) => cell(t))) },
+    layout: lines,
+  });
   return { columns: [table(rows.slice(0, half)), table(rows.slice(half))], columnGap: 12 };
 }
 
 function headTable(printed: PrintedSheet): Content {
   const half = Math.ceil(printed.head.length / 2);
-  const column = (rows: PrintedSheet['head']): Content => ({ table: { widths: [58, '*'], body: rows.map(([label, text]) => [cell(label, { fontSize: 7.5 }), cell(text)]) }, layout: lines });
+  const column = (rows: PrintedSheet['head']): Content => ({
+    table: {
+      widths: [58, '*'],
+      body: rows.map(([label, text]) => [cell(label, { fontSize: 7.5 }), cell(text)]),
+    },
+    layout: lines,
+  });
   return { columns: [column(printed.head.slice(0, half)), column(printed.head.slice(half))], columnGap: 12 };
 }
 
 function checksBlock(printed: PrintedSheet): Content[] {
   const open = printed.checks.filter((k) => k.state !== 'passed');
   const passed = printed.checks.length - open.length;
-  return [heading('Checks'), { text: `${passed} passed.${open.length ? '' : ' No warnings.'}` }, ...open.map((k): Content => ({ text: `${k.state === 'accepted' ? 'Accepted' : '! Open'}: ${k.text}` }))];
+  return [
+    heading('Checks'),
+    { text: `${passed} passed.${open.length ? '' : ' No warnings.'}` },
+    ...open.map((k): Content => ({ text: `${k.state === 'accepted' ? 'Accepted' : '! Open'}: ${k.text}` })),
+  ];
 }

@@ -1,8 +1,16 @@
-import { Agree, computeFile, MarkCut, SheetChange, SpecOrSheetFile, toSheetInput, unitOf } from '@rocchetto/contract';
+import {
+  Agree,
+  computeFile,
+  MarkCut,
+  SheetChange,
+  SpecOrSheetFile,
+  toSheetInput,
+  unitOf,
+} from '@rocchetto/contract';
 import { computeSheet, type SheetUnit, sheetRows } from '@rocchetto/core';
 import { Hono } from 'hono';
 import Papa from 'papaparse';
-import { type Ctx, body, type Deps, type Env, idParam, needs } from '../http/context.ts';
+import { body, type Ctx, type Deps, type Env, idParam, needs } from '../http/context.ts';
 import { once } from '../http/once.ts';
 import { Refusal } from '../http/problem.ts';
 import { importSpec } from './import.ts';
@@ -11,30 +19,51 @@ import { agreeSheet, changeSheet, cutSheet, viewSheet } from './service.ts';
 function asked(c: Ctx): { revision: number | null; unit: SheetUnit | null; both: boolean } {
   const revision = c.req.query('revision');
   const unit = c.req.query('unit');
-  if (revision !== undefined && !/^[1-9]\d{0,5}$/.test(revision)) throw new Refusal(404, 'not-found', 'There is no such revision.');
-  if (unit !== undefined && unit !== 'cm' && unit !== 'in') throw new Refusal(422, 'unit', 'The unit of a sheet is cm or in.');
-  return { revision: revision ? Number(revision) : null, unit: unit ?? null, both: c.req.query('both') === '1' };
+  if (revision !== undefined && !/^[1-9]\d{0,5}$/.test(revision))
+    throw new Refusal(404, 'not-found', 'There is no such revision.');
+  if (unit !== undefined && unit !== 'cm' && unit !== 'in')
+    throw new Refusal(422, 'unit', 'The unit of a sheet is cm or in.');
+  return {
+    revision: revision ? Number(revision) : null,
+    unit: unit ?? null,
+    both: c.req.query('both') === '1',
+  };
 }
 
-const download = (name: string, type: string) => ({ 'content-type': type, 'content-disposition': `attachment; filename="${name}"` });
+const download = (name: string, type: string) => ({
+  'content-type': type,
+  'content-disposition': `attachment; filename="${name}"`,
+});
 
 export function sheetRoutes(deps: Deps): Hono<Env> {
   const load = async (c: Ctx) => {
     const { revision, unit, both } = asked(c);
     const view = await viewSheet(deps.pool, idParam(c, 'order'), revision, deps.today());
-    return { view, unit: unit ?? unitOf(view.spec), both, name: `sheet-${view.spec.order.number}-r${view.revision}` };
+    return {
+      view,
+      unit: unit ?? unitOf(view.spec),
+      both,
+      name: `sheet-${view.spec.order.number}-r${view.revision}`,
+    };
   };
   const sheet = '/orders/:id/sheet';
   return new Hono<Env>()
     .get(sheet, needs('sheet.read'), async (c) => c.json((await load(c)).view))
     .get(`${sheet}.json`, needs('sheet.read'), async (c) => {
       const { view, unit, name } = await load(c);
-      return c.body(JSON.stringify(computeFile(view.spec, unit), null, 2), 200, download(`${name}.json`, 'application/json'));
+      return c.body(
+        JSON.stringify(computeFile(view.spec, unit), null, 2),
+        200,
+        download(`${name}.json`, 'application/json'),
+      );
     })
     .get(`${sheet}.csv`, needs('sheet.read'), async (c) => {
       const { view, unit, name } = await load(c);
       // RFC 4180: CRLF, quoted where needed. Cells that a spreadsheet would take for a formula are kept as text.
-      const csv = Papa.unparse(sheetRows(computeSheet(toSheetInput(view.spec)), unit), { newline: '\r\n', escapeFormulae: /^[=@\t\r]/ });
+      const csv = Papa.unparse(sheetRows(computeSheet(toSheetInput(view.spec)), unit), {
+        newline: '\r\n',
+        escapeFormulae: /^[=@\t\r]/,
+      });
       return c.body(`\uFEFF${csv}\r\n`, 200, download(`${name}.csv`, 'text/csv; charset=utf-8'));
     })
     .get(`${sheet}.pdf`, needs('sheet.read'), async (c) => {
@@ -42,7 +71,10 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
       // The paper's fonts and library are only loaded when somebody prints.
       const { sheetPdf } = await import('./pdf.ts');
       const pdf = await sheetPdf(view, unit, both);
-      return c.body(new Uint8Array(pdf), 200, { 'content-type': 'application/pdf', 'content-disposition': `inline; filename="${name}.pdf"` });
+      return c.body(new Uint8Array(pdf), 200, {
+        'content-type': 'application/pdf',
+        'content-disposition': `inline; filename="${name}.pdf"`,
+      });
     })
     .post(`${sheet}/changes`, needs('sheet.write'), async (c) => {
       const id = idParam(c, 'order');

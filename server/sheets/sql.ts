@@ -28,12 +28,25 @@ const COLUMNS = `s.revision, s.status, s.version, s.settings, s.spec, a.name as 
 const FROM = 'from sheet s left join staff a on a.id = s.agreed_by left join staff k on k.id = s.cut_by';
 
 /** One revision of an order's sheet, or the newest when `revision` is null. */
-export async function readSheet(db: Db, orderId: number, revision: number | null): Promise<SheetRecord | undefined> {
-  const { rows } = await db.query<SheetRecord>(`select ${COLUMNS} ${FROM} where s.order_id = $1 and ($2::int is null or s.revision = $2) order by s.revision desc limit 1`, [orderId, revision]);
+export async function readSheet(
+  db: Db,
+  orderId: number,
+  revision: number | null,
+): Promise<SheetRecord | undefined> {
+  const { rows } = await db.query<SheetRecord>(
+    `select ${COLUMNS} ${FROM} where s.order_id = $1 and ($2::int is null or s.revision = $2) order by s.revision desc limit 1`,
+    [orderId, revision],
+  );
   return rows[0];
 }
 
-export async function saveDraft(db: Db, orderId: number, revision: number, version: number, settings: Settings) {
+export async function saveDraft(
+  db: Db,
+  orderId: number,
+  revision: number,
+  version: number,
+  settings: Settings,
+) {
   await db.query(
     `insert into sheet (order_id, revision, status, version, settings) values ($1, $2, 'draft', $3, $4)
      on conflict (order_id, revision) do update set version = excluded.version, settings = excluded.settings`,
@@ -41,19 +54,26 @@ export async function saveDraft(db: Db, orderId: number, revision: number, versi
   );
 }
 
-export async function saveAgreed(db: Db, orderId: number, revision: number, version: number, spec: SpecFile, staffId: number, name: string) {
-  await db.query(`update sheet set status = 'agreed', version = $3, spec = $4, agreed_by = $5, agreed_name = $6, agreed_at = now() where order_id = $1 and revision = $2`, [
-    orderId,
-    revision,
-    version,
-    JSON.stringify(spec),
-    staffId,
-    name,
-  ]);
+export async function saveAgreed(
+  db: Db,
+  orderId: number,
+  revision: number,
+  version: number,
+  spec: SpecFile,
+  staffId: number,
+  name: string,
+) {
+  await db.query(
+    `update sheet set status = 'agreed', version = $3, spec = $4, agreed_by = $5, agreed_name = $6, agreed_at = now() where order_id = $1 and revision = $2`,
+    [orderId, revision, version, JSON.stringify(spec), staffId, name],
+  );
 }
 
 export async function saveCut(db: Db, orderId: number, revision: number, version: number, staffId: number) {
-  await db.query(`update sheet set status = 'cut', version = $3, cut_by = $4, cut_at = now() where order_id = $1 and revision = $2`, [orderId, revision, version, staffId]);
+  await db.query(
+    `update sheet set status = 'cut', version = $3, cut_by = $4, cut_at = now() where order_id = $1 and revision = $2`,
+    [orderId, revision, version, staffId],
+  );
 }
 
 export async function readHouse(db: Db): Promise<{ studio: string; rules: HouseWire }> {

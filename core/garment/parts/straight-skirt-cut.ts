@@ -1,6 +1,7 @@
 import type { Figure, Notion, Piece } from '../../sheet/figure.ts';
 import { type Cm, cm } from '../../units/length.ts';
 import { say } from '../../units/print.ts';
+import { type Rounding, roundLength } from '../../units/rounding.ts';
 import type { Allowances } from '../allowances.ts';
 import type { Brief, StraightSkirtBrief } from '../brief.ts';
 
@@ -21,6 +22,7 @@ export function skirtCutList(
   brief: Brief,
   skirt: StraightSkirtBrief,
   s: Sizes,
+  rounding: Rounding,
 ): { pieces: Piece[]; notions: Notion[] } {
   const { front, back } = s.wide;
   const known = front && back && s.longest > 0;
@@ -129,7 +131,9 @@ export function skirtCutList(
       length: cloth.length,
       note: `${cloth.note}, at ${say(brief.cloth.width!)} wide, before shrinking`,
     });
-  return { pieces, notions };
+  // A cut size is marked by hand, so it is rounded here, once.
+  const mark = (length: Cm | null) => (length === null ? null : roundLength(length, rounding));
+  return { pieces: pieces.map((x) => ({ ...x, width: mark(x.width), length: mark(x.length) })), notions };
 }
 
 /** Needle size for the cloth's weight (common practice): to 100 g/m² 70, to 250 80, above 90. */

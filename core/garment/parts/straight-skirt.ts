@@ -84,11 +84,7 @@ export const straightSkirt: GarmentPart<StraightSkirtBrief> = {
     strideCheck(c, brief, hem, longest, checks);
     driftChecks(c, girths, checks);
     closingCheck(c, byId.get('waist')!, darts, checks);
-    const allowances = skirtAllowances(
-      c.input.brief.fit === 'close',
-      c.input.brief.letOut,
-      c.input.house.allowances,
-    );
+    const allowances = allowancesOf(c);
     const floor = c.measured.get('waist-to-floor')?.net ?? null;
     return {
       figures: markWarned(
@@ -106,13 +102,18 @@ export const straightSkirt: GarmentPart<StraightSkirtBrief> = {
         ...(c.input.brief.lining ? [{ name: 'lining hem, double roll', cm: allowances.liningHem }] : []),
         ...(brief.band > 0 ? [{ name: 'waistband edges', cm: allowances.band }] : []),
       ],
-      ...skirtCutList(c.input.brief, brief, {
-        wide,
-        longest,
-        band: band[0]?.finished ?? null,
-        zip: opening[0]?.finished ?? null,
-        allowances,
-      }),
+      ...skirtCutList(
+        c.input.brief,
+        brief,
+        {
+          wide,
+          longest,
+          band: band[0]?.finished ?? null,
+          zip: opening[0]?.finished ?? null,
+          allowances,
+        },
+        c.input.house.rounding,
+      ),
       checks,
       cautions: [
         {
@@ -138,6 +139,9 @@ export const straightSkirt: GarmentPart<StraightSkirtBrief> = {
     };
   },
 };
+
+const allowancesOf = ({ input: { brief, house } }: PartContext) =>
+  skirtAllowances(brief.fit === 'close', brief.letOut, house.rounding.unit, house.allowances);
 
 function girthFigure(c: PartContext, g: (typeof GIRTHS)[number], checks: RawCheck[]): Figure[] {
   const m = c.measured.get(g.id);
@@ -205,7 +209,7 @@ function levelFigures(c: PartContext, girths: readonly Figure[]): Figure[] {
   return GIRTHS.flatMap((g) => {
     if (!g.drop || !girths.some((f) => f.id === g.id)) return [];
     const m = c.measured.get(g.drop);
-    const name = `${g.id.replace('-', ' ')} level, below the waist`;
+    const name = `${g.id.replace('-', ' ')} level`;
     const base = { id: `level-${g.id}`, name, group: 'level' as const, known: true };
     if (m?.net != null) return [buildFigure(c, { ...base, terms: bodyTerms(m), read: true })];
     const [guess, because]: [Cm, string] =
@@ -264,7 +268,7 @@ function dartFigures(
     const line = {
       ...buildFigure(c, {
         id: `waist-line-${face}`,
-        name: `waist line to draw, ${face} quarter`,
+        name: `waist line, ${face} quarter`,
         group: 'dart',
         terms,
         known: true,
@@ -278,11 +282,11 @@ function dartFigures(
         : [
             buildFigure(c, {
               id: `dart-${face}-intake`,
-              name: `${face} dart, intake of each`,
+              name: `${face} dart, intake`,
               group: 'dart',
               known: true,
               tolerance: TOLERANCE.detail,
-              note: `${s.count} in each quarter, half the intake each side of its line, ${s.count === 1 ? 'half-way along' : 'at one and two thirds of'} the ${face} waist`,
+              note: `${s.count} per quarter, ${s.count === 1 ? 'half-way along' : 'at ⅓ and ⅔ of'} the waist`,
               terms: [
                 { kind: 'take', label: `suppression`, cm: s.total, because },
                 { kind: 'take', label: 'side seam takes', cm: cm(-s.side), because: s.because },
@@ -316,7 +320,7 @@ function dartFigures(
           ];
     const side = buildFigure(c, {
       id: `side-${face}`,
-      name: `side seam runs in at the waist, ${face}`,
+      name: `side seam in at the waist, ${face}`,
       group: 'dart',
       known: true,
       tolerance: TOLERANCE.detail,
@@ -383,11 +387,7 @@ function hemGirth(c: PartContext, brief: StraightSkirtBrief, wide: Figure): Figu
 
 function bandFigures(c: PartContext, brief: StraightSkirtBrief, waist: Figure): Figure[] {
   if (brief.band <= 0) return [];
-  const allowance = skirtAllowances(
-    c.input.brief.fit === 'close',
-    c.input.brief.letOut,
-    c.input.house.allowances,
-  ).band;
+  const allowance = allowancesOf(c).band;
   const length = buildFigure(c, {
     id: 'band-length',
     name: 'waistband, length',
@@ -438,6 +438,7 @@ function openingFigures(
   figures.push(
     buildFigure(c, {
       id: 'zip',
+      bought: true,
       name: `zip, ${brief.zip === 'centre-back' ? 'centre back' : 'left side'}`,
       group: 'opening',
       known: zip !== null,
@@ -472,7 +473,7 @@ function openingFigures(
     figures.push(
       buildFigure(c, {
         id: brief.hemOpening.kind,
-        name: `${brief.hemOpening.kind}, height from the hem`,
+        name: `${brief.hemOpening.kind}, height`,
         group: 'opening',
         known: true,
         terms: [

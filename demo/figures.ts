@@ -1,0 +1,77 @@
+import { randomUUID } from 'node:crypto';
+import type { ReadingWire } from '@rocchetto/contract';
+import { readLength } from '@rocchetto/core';
+
+/** A small seeded generator (mulberry32), so that the demo is the same every time. */
+export function seeded(seed: number): () => number {
+  let a = seed;
+  return () => {
+    a = (a + 0x6d2b79f5) | 0;
+    let t = Math.imul(a ^ (a >>> 15), 1 | a);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+/** Plausible invented figures of one client, cm, by measure id. */
+export function inventFigures(rnd: () => number): Record<string, number> {
+  const waist = 62 + rnd() * 34;
+  const hip = waist + 19 + rnd() * 9;
+  const drop = 18.5 + rnd() * 3;
+  const floor = 98 + rnd() * 12;
+  const bust = waist + 15 + rnd() * 8;
+  return {
+    waist,
+    'high-hip': waist + (hip - waist) * 0.62,
+    'waist-to-high-hip': drop * 0.5,
+    tummy: waist + (hip - waist) * 0.55,
+    'waist-to-tummy': drop * 0.42,
+    hip,
+    'waist-to-hip': drop,
+    'hip-front': hip * (0.48 + rnd() * 0.05),
+    'waist-to-knee': floor * 0.565,
+    'waist-to-floor': floor,
+    bust,
+    'high-bust': bust - 5 - rnd() * 3,
+    underbust: bust - 13 - rnd() * 4,
+    'nape-to-waist': 38 + rnd() * 5,
+    shoulder: 11.5 + rnd() * 2,
+    'upper-arm': 26 + rnd() * 8,
+  };
+}
+
+/** The figure as a hand would write it: half centimetres, or eighths of an inch. */
+export function asRead(length: number, unit: 'cm' | 'in'): string {
+  if (unit === 'cm') return `${Math.round(length * 2) / 2}`;
+  const eighths = Math.round((length / 2.54) * 8);
+  const rest = eighths % 8;
+  const [num, den] = rest % 4 === 0 ? [rest / 4, 2] : rest % 2 === 0 ? [rest / 2, 4] : [rest, 8];
+  return rest === 0 ? `${eighths / 8}` : `${Math.floor(eighths / 8)} ${num}/${den}`;
+}
+
+/** A reading of this figure, written in this unit. */
+export function reading(
+  measure: string,
+  typed: string,
+  unit: 'cm' | 'in',
+  at: Date,
+  more: Partial<ReadingWire> = {},
+): ReadingWire {
+  const read = readLength(typed, unit);
+  if (!read.ok) throw new Error(`${measure}: ${read.sentence}`);
+  return {
+    id: randomUUID(),
+    measure,
+    state: 'read',
+    written: read.written,
+    way: 'whole',
+    tape: 'snug',
+    source: 'taken here',
+    replaces: null,
+    reason: '',
+    note: '',
+    wroteBy: '',
+    at: at.toISOString(),
+    ...more,
+  };
+}

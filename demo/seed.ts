@@ -1,0 +1,254 @@
+import { randomUUID } from 'node:crypto';
+import { ReadingWire, SessionWrite, toBrief, toSheetInput } from '@rocchetto/contract';
+import { computeSheet, foldText, measure, measuringList } from '@rocchetto/core';
+import { hashPassphrase } from '@rocchetto/server/auth/passphrase.ts';
+import { addClient } from '@rocchetto/server/clients/sql.ts';
+import { inTransaction, openPool, type Tx } from '@rocchetto/server/db/pool.ts';
+import type { SignedIn } from '@rocchetto/server/http/context.ts';
+import { addOrder } from '@rocchetto/server/orders/sql.ts';
+import { addReadings, addSession } from '@rocchetto/server/sessions/sql.ts';
+import { agreeSheet, changeSheet, cutSheet, viewSheet } from '@rocchetto/server/sheets/service.ts';
+import { asRead, inventFigures, reading, seeded } from './figures.ts';
+import { CLIENTS, STAFF, STREETS, STUDIO } from './people.ts';
+import { OTHER_ORDERS, SKIRTS, skirtBrief } from './skirts.ts';
+
+/** Demo sign-ins exist in the demo only: a start without it knows no passphrase at all. */
+export const DEMO_PASSPHRASE = 'chalk thread brass pins';
+
+const DAY = 86_400_000;
+const iso = (d: Date) => d.toISOString().slice(0, 10);
+
+/** Fills an empty database with the invented studio; one that has staff is left alone. Returns the sign-ins. */
+export async function seedDemo(databaseUrl: string): Promise<typeof STAFF> {
+  const pool = openPool(databaseUrl, () => undefined, 2);
+  try {
+    await inTransaction(pool, async (tx) => {
+      await tx.query('select pg_advisory_xact_lock(7242)');
+      const known = await tx.query('select 1 from staff limit 1');
+      if (!known.rowCount) await seed(tx);
+    });
+    return STAFF;
+  } finally {
+    await pool.end();
+  }
+}
+
+async function seed(tx: Tx) {
+  const now = new Date();
+  const rnd = seeded(20);
+  await tx.query('update house set studio = $1', [STUDIO]);
+  const hash = await hashPassphrase(DEMO_PASSPHRASE);
+  const staff: SignedIn[] = [];
+  for (const { name, role } of STAFF) {
+    const { rows } = await tx.query<{ id: number }>(
+      'insert into staff (name, name_key, role, passphrase_hash) values ($1, $2, $3, $4) returning id',
+      [name, foldText(name), role, hash],
+    );
+    staff.push({ id: rows[0]!.id, name, role, csrf: '' });
+  }
+  const clients: { id: number; figures: Record<string, number>; unit: 'cm' | 'in'; guardian: string }[] = [];
+  for (const [i, person] of CLIENTS.entries()) {
+    const client = await addClient(tx, {
+      name: person.name,
+      phone: `0${500 + i} ${100 + ((i * 37) % 900)} ${1000 + ((i * 7919) % 9000)}`,
+      email: i % 3 === 0 ? '' : `${foldText(person.name).replace(/[^a-z]+/g, '.')}@example.org`,
+      address: `${3 + i} ${STREETS[i % STREETS.length]}, Tidewell`,
+      note: person.note ?? '',
+      minor: person.guardian !== undefined,
+      guardian: person.guardian ?? '',
+    });
+    clients.push({
+      id: client.id,
+      figures: inventFigures(rnd),
+      unit: person.unit ?? 'cm',
+      guardian: person.guardian ?? '',
+    });
+  }
+  const session = async (
+    ci: number,
+    orderId: number | null,
+    at: Date,
+    ids: readonly string[],
+    scale: number,
+    declined: readonly string[],
+    extra: Partial<SessionWrite>,
+    wanted?: number,
+  ) => {
+    const client = clients[ci]!;
+    const who = staff[1 + (ci % 2)]!;
+    const id = randomUUID();
+    const unit = extra.unit ?? client.unit;
+    await addSession(
+      tx,
+      SessionWrite.parse({
+        id,
+        clientId: client.id,
+        orderId,
+        at: at.toISOString(),
+        unit,
+        guardian: client.guardian,
+        ...extra,
+      }),
+      who,
+    );
+    const readings: ReadingWire[] = [];
+    const note = (r: ReadingWire) =>
+      readings.push(
+        ReadingWire.parse({ ...r, at: new Date(at.getTime() + readings.length * 40_000).toISOString() }),
+      );
+    for (const m of ids) {
+      const figure = m.startsWith('hem-')
+        ? wanted
+        : (client.figures[m] ?? 0) * (measure(m).kind === 'length' ? 1 : scale);
+      if (!figure) continue;
+      if (declined.includes(m)) {
+        note({ ...reading(m, '1', 'cm', at), state: 'declined', written: null });
+        continue;
+      }
+      note(reading(m, asRead(figure, unit), unit, at));
+      if (measure(m).twice) note(reading(m, asRead(figure + (rnd() < 0.5 ? 0.3 : -0.2), unit), unit, at));
+    }
+    await addReadings(tx, id, readings, who.name, who);
+  };
+
+  // Two years of earlier measuring: most clients once or twice, the first one long ago and since moved.
+  for (const [i] of clients.entries()) {
+    const general = [
+      'high-bust',
+      'bust',
+      'underbust',
+      'waist',
+      'hip',
+      'waist-to-hip',
+      'nape-to-waist',
+      'shoulder',
+      'upper-arm',
+    ];
+    await session(
+      i,
+      null,
+      new Date(now.getTime() - (400 + ((i * 53) % 330)) * DAY),
+      general,
+      i === 0 ? 0.93 : 0.99,
+      [],
+      {},
+    );
+    if (i % 3 === 0)
+      await session(
+        i,
+        null,
+        new Date(now.getTime() - (130 + ((i * 29) % 220)) * DAY),
+        general,
+        i === 0 ? 0.94 : 1,
+        [],
+        {},
+      );
+  }
+
+  const due = (wornIn: number) => ({
+    wornOn: iso(new Date(now.getTime() + wornIn * DAY)),
+    dueOn: iso(new Date(now.getTime() + (wornIn - 3) * DAY)),
+  });
+  for (const [i, s] of SKIRTS.entries()) {
+    const brief = skirtBrief(s);
+    const orderId = await addOrder(
+      tx,
+      {
+        clientId: clients[s.client]!.id,
+        what: s.what,
+        occasion: s.occasion,
+        ...due(s.wornIn),
+        responsibleId: staff[1 + (s.client % 2)]!.id,
+      },
+      brief,
+    );
+    if (s.until === 'brief') continue;
+    const ids = measuringList(toBrief(brief).parts).map((m) => m.id);
+    const at = new Date(now.getTime() - s.measuredAgo * DAY);
+    const hem = toBrief(brief).parts[0]!.length! + (i % 3 === 0 ? 0.5 : 0);
+    await session(
+      s.client,
+      orderId,
+      at,
+      ids,
+      1,
+      s.declined ?? [],
+      {
+        unit: s.inches ? 'in' : 'cm',
+        beneath: brief.beneath,
+        heel: brief.heel,
+        scribe: i % 2 ? 'Jonah Fell' : '',
+      },
+      hem,
+    );
+    await bringOn(tx, orderId, s.until, staff, s.inches ?? false, iso(now));
+  }
+  for (const [ci, what, occasion, wornIn] of OTHER_ORDERS)
+    await addOrder(
+      tx,
+      { clientId: clients[ci]!.id, what, occasion, ...due(wornIn), responsibleId: staff[1 + (ci % 2)]!.id },
+      null,
+    );
+}
+
+/** Takes a demo sheet as far as its story goes, by the same steps a fitter takes. */
+async function bringOn(
+  tx: Tx,
+  orderId: number,
+  until: string,
+  staff: readonly SignedIn[],
+  inches: boolean,
+  today: string,
+) {
+  const fitter = staff[1]!;
+  const step = async (change: Parameters<typeof changeSheet>[2]['change']) =>
+    changeSheet(
+      tx,
+      orderId,
+      { version: (await viewSheet(tx, orderId, null, today)).version, change },
+      fitter,
+      today,
+    );
+  const accept = async () => {
+    const { spec } = await viewSheet(tx, orderId, null, today);
+    for (const k of computeSheet(toSheetInput(spec)).checks)
+      if (k.state === 'warned')
+        await step({ kind: 'accept', code: k.code, reason: 'Seen and agreed with the client.' });
+  };
+  const agree = async () => {
+    await accept();
+    await agreeSheet(
+      tx,
+      orderId,
+      (await viewSheet(tx, orderId, null, today)).version,
+      fitter.name,
+      fitter,
+      today,
+    );
+  };
+  if (until === 'measured') return;
+  if (inches)
+    await step({ kind: 'house', house: { rounding: { unit: 'in', step: 0.125, mode: 'nearest' } } });
+  if (until === 'draft')
+    return step({
+      kind: 'override',
+      id: randomUUID(),
+      figure: 'hip',
+      target: 'wearing',
+      value: inches ? '2 1/4 in' : '5.5 cm',
+      reason: 'Sits at a desk all day; asked for a little more.',
+    });
+  if (!inches) await step({ kind: 'house', house: { rounding: { unit: 'cm', step: 0.5, mode: 'nearest' } } });
+  await agree();
+  if (until === 'revised')
+    await step({
+      kind: 'override',
+      id: randomUUID(),
+      figure: 'waist',
+      target: 'wearing',
+      value: '1 in',
+      reason: 'Asked for more room after the toile.',
+    });
+  if (until === 'cut')
+    await cutSheet(tx, orderId, (await viewSheet(tx, orderId, null, today)).version, fitter, today);
+}

@@ -1,0 +1,160 @@
+import type { ClientFull, ClientWrite } from '@rocchetto/contract';
+import { Button } from 'antd';
+import { useEffect, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { useChangeClientMutation, useClientQuery } from '../api/api.ts';
+import { problemOf } from '../api/problem.ts';
+import { useMay } from '../app/me.ts';
+import { OrderLedger } from '../orders/OrderLedger.tsx';
+import { Differences } from '../shared/Differences.tsx';
+import { shortDate } from '../shared/dates.ts';
+import { Problem, Waiting } from '../shared/Problem.tsx';
+import { ClientForm } from './ClientForm.tsx';
+
+const LABELS = {
+  name: 'Name',
+  phone: 'Phone',
+  email: 'E-mail',
+  address: 'Address',
+  note: 'To remember',
+  minor: 'A minor',
+  guardian: 'Guardian',
+};
+
+const writable = ({ name, phone, email, address, note, minor, guardian }: ClientFull): ClientWrite => ({
+  name,
+  phone: phone ?? '',
+  email: email ?? '',
+  address: address ?? '',
+  note,
+  minor,
+  guardian,
+});
+
+export function Component() {
+  const id = Number(useParams().id);
+  const { data: client, error, refetch } = useClientQuery(id);
+  const [change, changing] = useChangeClientMutation();
+  const [editing, setEditing] = useState(false);
+  const [mine, setMine] = useState<ClientWrite | null>(null);
+  const mayWrite = useMay('client.write');
+  const mayOrder = useMay('order.write');
+  useEffect(() => {
+    document.title = `${client?.name ?? 'Client'} · Rocchetto`;
+  }, [client?.name]);
+  if (!client)
+    return (
+      <main className="work" id="work">
+        <Waiting what="the client’s card" error={error} again={refetch} />
+      </main>
+    );
+  const save = async (w: ClientWrite, version: number) => {
+    setMine(w);
+    const done = await change({ id, version, ...w });
+    if ('data' in done) setEditing(false);
+  };
+  return (
+    <main className="work" id="work">
+      <div>
+        <div className="spread">
+          <h1>{client.name}</h1>
+          <span className="soft">{client.code}</span>
+        </div>
+        {editing ? (
+          <>
+            {problemOf(changing.error).status === 409 ? (
+              <Differences
+                error={changing.error}
+                labels={LABELS}
+                keepMine={(theirs) => mine && save(mine, Number(theirs.version))}
+                takeTheirs={() => {
+                  changing.reset();
+                  setEditing(false);
+                  refetch();
+                }}
+              />
+            ) : (
+              <Problem error={changing.error} />
+            )}
+            <ClientForm
+              start={writable(client)}
+              except={id}
+              busy={changing.isLoading}
+              saveWord="Save"
+              onSave={(w) => save(w, client.version)}
+            />
+            <Button
+              type="text"
+              onClick={() => {
+                changing.reset();
+                setEditing(false);
+              }}
+            >
+              Leave as it was
+            </Button>
+          </>
+        ) : (
+          <>
+            <Card client={client} />
+            <div className="row" style={{ margin: '12px 0 20px' }}>
+              {mayOrder && (
+                <Link to={`/orders/new?client=${id}`}>
+                  <Button type="primary" tabIndex={-1}>
+                    New order
+                  </Button>
+                </Link>
+              )}
+              {mayWrite && <Button onClick={() => setEditing(true)}>Change the card</Button>}
+              {client.phone !== null && (
+                <a href={`/api/clients/${id}/card.vcf`} download>
+                  Contact card (vCard)
+                </a>
+              )}
+            </div>
+          </>
+        )}
+        <h2>Orders</h2>
+        <OrderLedger orders={client.orders} empty="No order yet. The first one will stand here." />
+      </div>
+      <aside className="margin" aria-label="Margin">
+        <section>
+          <h2>Measured</h2>
+          {client.sessions.length === 0 ? (
+            <p className="soft">Sessions will be listed here, newest first.</p>
+          ) : (
+            <ul className="why">
+              {client.sessions.map((s) => (
+                <li key={s.id}>
+                  {shortDate(s.at)}, {s.readings} readings by {s.measurer}{' '}
+                  <span className="soft">({s.unit})</span>
+                </li>
+              ))}
+            </ul>
+          )}
+        </section>
+      </aside>
+    </main>
+  );
+}
+
+function Card({ client }: { client: ClientFull }) {
+  const lines: readonly (readonly [string, string | null])[] = [
+    ['Phone', client.phone],
+    ['E-mail', client.email],
+    ['Address', client.address],
+    ['To remember', client.note],
+    ['Guardian', client.minor ? client.guardian : null],
+  ];
+  return (
+    <dl className="facts" style={{ marginTop: 8 }}>
+      {lines
+        .filter(([, text]) => text)
+        .map(([label, text]) => (
+          <div key={label} style={{ display: 'contents' }}>
+            <dt>{label}</dt>
+            <dd>{text}</dd>
+          </div>
+        ))}
+    </dl>
+  );
+}

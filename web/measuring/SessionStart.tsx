@@ -1,0 +1,119 @@
+import { type OrderFull, SessionWrite } from '@rocchetto/contract';
+import { Button, Form, Input, Radio, Select } from 'antd';
+import { useState } from 'react';
+import { useStaffQuery } from '../api/api.ts';
+import { useMe } from '../app/me.ts';
+import { useLengthRule } from '../orders/useLengthRule.ts';
+
+const WAIST_RULES = [
+  'where the body folds when bending sideways',
+  'narrowest girth',
+  'where this garment’s waist will sit',
+  'at or under the navel',
+];
+const HIP_RULES = [
+  'fullest seat, seen from the side',
+  'a fixed drop below the waist',
+  'riding the tape down until it stops growing',
+];
+const options = (rules: readonly string[]) => rules.map((r) => ({ value: r, label: r }));
+
+/** Before the tape: who measures and who writes, over what, in which shoes, and by which rules. */
+export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s: SessionWrite) => void }) {
+  const me = useMe();
+  const { data: staff = [] } = useStaffQuery();
+  const length = useLengthRule('cm');
+  const [wrong, setWrong] = useState('');
+  const brief = order.brief!;
+  const inches = brief.parts.some((p) => p.length?.match(/in|"/));
+  return (
+    <Form
+      layout="vertical"
+      requiredMark={false}
+      initialValues={{
+        measurer: me.name,
+        scribe: '',
+        beneath: brief.beneath,
+        heel: brief.heel ?? '',
+        posture: '',
+        waistRule: WAIST_RULES[0],
+        hipRule: HIP_RULES[0],
+        unit: inches ? 'in' : 'cm',
+        guardian: order.guardian,
+      }}
+      onFinish={(v) => {
+        const heel = v.heel?.trim() ? (/[a-z"]/i.test(v.heel) ? v.heel : `${v.heel} cm`) : null;
+        const session = SessionWrite.safeParse({
+          ...v,
+          scribe: v.scribe ?? '',
+          heel,
+          id: crypto.randomUUID(),
+          clientId: order.clientId,
+          orderId: order.id,
+          at: new Date().toISOString(),
+        });
+        if (session.success) onBegin(session.data);
+        else setWrong(session.error.issues[0]!.message);
+      }}
+    >
+      {wrong && (
+        <div className="notice bad" role="alert">
+          {wrong}
+        </div>
+      )}
+      <div className="fields">
+        <Form.Item name="measurer" label="Who measures">
+          <Select
+            options={staff
+              .filter((s) => s.role === 'principal' || s.role === 'fitter')
+              .map((s) => ({ value: s.name, label: s.name }))}
+          />
+        </Form.Item>
+        <Form.Item name="scribe" label="Who writes, if another">
+          <Select allowClear options={staff.map((s) => ({ value: s.name, label: s.name }))} />
+        </Form.Item>
+        <Form.Item name="unit" label="Tape in">
+          <Radio.Group
+            options={[
+              { value: 'cm', label: 'cm' },
+              { value: 'in', label: 'inches' },
+            ]}
+          />
+        </Form.Item>
+        <Form.Item name="beneath" label="Worn beneath">
+          <Input maxLength={200} />
+        </Form.Item>
+        <Form.Item name="heel" label="Heel of the shoe worn" rules={[length]}>
+          <Input placeholder="for example 4 cm" />
+        </Form.Item>
+        <Form.Item name="posture" label="Posture, stance">
+          <Input maxLength={500} />
+        </Form.Item>
+        <Form.Item name="waistRule" label="Waist taken" className="full">
+          <Select options={options(WAIST_RULES)} />
+        </Form.Item>
+        <Form.Item name="hipRule" label="Hip taken" className="full">
+          <Select options={options(HIP_RULES)} />
+        </Form.Item>
+        {order.minor && (
+          <Form.Item
+            name="guardian"
+            label="Guardian who is present"
+            rules={[
+              {
+                required: true,
+                whitespace: true,
+                message: 'The client is a minor: name the guardian who is present.',
+              },
+            ]}
+          >
+            <Input maxLength={200} />
+          </Form.Item>
+        )}
+      </div>
+      <Button type="primary" htmlType="submit" autoFocus>
+        Take up the tape
+      </Button>
+    </Form>
+  );
+}

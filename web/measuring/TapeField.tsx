@@ -1,0 +1,219 @@
+import {
+  type CheckContext,
+  checkReading,
+  cm,
+  type Finding,
+  type LengthUnit,
+  printWithUnit,
+  readLength,
+  type SheetUnit,
+  TAPE_NAME,
+  TAPES,
+  type Tape,
+  tapeAdded,
+  tell,
+  WAYS,
+  type Way,
+  wholeOf,
+} from '@rocchetto/core';
+import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+
+export interface Taken {
+  readonly typed: string;
+  readonly unit: 'cm' | 'in';
+  readonly way: Way;
+  readonly tape: Tape;
+  readonly reason: string;
+}
+interface Props {
+  readonly context: Omit<CheckContext, 'value' | 'written' | 'way'>;
+  readonly unit: SheetUnit;
+  readonly setUnit: (u: SheetUnit) => void;
+  readonly tape: Tape;
+  readonly setTape: (t: Tape) => void;
+  readonly onTake: (t: Taken) => void;
+  readonly onNext: () => void;
+  readonly onBack: () => void;
+  readonly onAgain: () => void;
+  readonly onState: (s: 'declined' | 'skipped') => void;
+}
+
+const otherUnit = (u: LengthUnit): SheetUnit => (u === 'in' ? 'cm' : 'in');
+const nextOf = <T,>(all: readonly T[], now: T): T => all[(all.indexOf(now) + 1) % all.length]!;
+
+/** One big field: what was called out, understood in both units at once; Enter takes it. */
+export function TapeField(props: Props) {
+  const { context, unit, setUnit, tape, setTape } = props;
+  const [typed, setTyped] = useState('');
+  const [way, setWay] = useState<Way>('whole');
+  const [reason, setReason] = useState('');
+  const [asked, setAsked] = useState<readonly Finding[]>([]);
+  const [wrong, setWrong] = useState('');
+  const field = useRef<HTMLInputElement>(null);
+  const why = useRef<HTMLInputElement>(null);
+  const id = context.measure.id;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a new measure begins with an empty field
+  useEffect(() => {
+    setTyped('');
+    setWay('whole');
+    setReason('');
+    setAsked([]);
+    setWrong('');
+    field.current?.focus();
+  }, [id]);
+
+  const read = typed.trim() ? readLength(typed, unit) : null;
+  const whole = read?.ok ? wholeOf({ written: read.written, way }) : null;
+  const added = tapeAdded(tape, context.measure);
+
+  const take = () => {
+    if (!read) return props.onNext();
+    if (!read.ok) return setWrong(read.sentence);
+    const found = checkReading({ ...context, value: cm(whole! - added), written: read.written, way });
+    const hard = found.find((f) => f.level === 'hard');
+    if (hard)
+      return setWrong(`${tell(hard.sentence, unit)} It was not taken; correct it, or correct the other one.`);
+    if (found.length > 0 && !reason.trim()) {
+      setAsked(found);
+      setTimeout(() => why.current?.focus());
+      return;
+    }
+    props.onTake({ typed, unit, way, tape, reason: found.length ? reason.trim() : '' });
+    setTyped('');
+    setReason('');
+    setAsked([]);
+    setWrong('');
+    setWay('whole');
+    field.current?.focus();
+  };
+
+  const onKey = (e: KeyboardEvent<HTMLInputElement>) => {
+    if (e.ctrlKey || e.metaKey) return;
+    if (e.key === 'Enter') {
+      e.preventDefault();
+      return take();
+    }
+    if (typed !== '' && !e.altKey) return;
+    const does: Record<string, () => void> = {
+      s: () => props.onState('skipped'),
+      d: () => props.onState('declined'),
+      r: props.onAgain,
+      u: () => setUnit(otherUnit(unit)),
+      t: () => setTape(nextOf(TAPES, tape)),
+      w: () => setWay(nextOf(WAYS, way)),
+      ...(typed === '' ? { Backspace: props.onBack } : {}),
+    };
+    const act = does[e.key];
+    if (!act) return;
+    e.preventDefault();
+    act();
+  };
+
+  const girth = context.measure.kind === 'girth';
+  return (
+    <div>
+      <label
+        className="hidden"
+        htmlFor="reading"
+      >{`${context.measure.name}, in ${unit === 'in' ? 'inches' : 'centimetres'}`}</label>
+      <div className="row" style={{ alignItems: 'baseline', flexWrap: 'nowrap' }}>
+        <input
+          id="reading"
+          ref={field}
+          className={`reading${read?.ok ? ' chalked' : ''}`}
+          value={typed}
+          autoComplete="off"
+          inputMode="text"
+          enterKeyHint="next"
+          aria-describedby="understood"
+          aria-invalid={wrong !== ''}
+          maxLength={200}
+          onChange={(e) => {
+            setTyped(e.target.value);
+            setWrong('');
+            setAsked([]);
+          }}
+          onKeyDown={onKey}
+        />
+        <span style={{ fontSize: 28 }}>{read?.ok ? read.written.unit : unit}</span>
+      </div>
+      <p id="understood" className="understood" aria-live="polite">
+        {whole !== null && read?.ok ? (
+          <>
+            <strong>
+              {read.written.text} {read.written.unit}
+            </strong>{' '}
+            = {printWithUnit(whole, otherUnit(read.written.unit))}
+            {way !== 'whole' &&
+              `, whole ${printWithUnit(whole, read.written.unit === 'in' ? 'in' : 'cm')} from a ${way}`}
+            {added > 0 &&
+              `, body ${printWithUnit(cm(whole - added), 'cm')} once the tape’s ${printWithUnit(added, 'cm')} is out`}
+          </>
+        ) : read && !read.ok && typed.length > 2 ? (
+          <span className="soft">{read.sentence}</span>
+        ) : (
+          ' '
+        )}
+      </p>
+      {wrong && (
+        <div className="notice bad" role="alert">
+          {wrong}
+        </div>
+      )}
+      {asked.length > 0 && (
+        <div className="notice" role="alert">
+          {asked.map((f) => (
+            <p key={f.code}>{tell(f.sentence, unit)}</p>
+          ))}
+          <label htmlFor="reason">It stands, because: </label>
+          <input
+            id="reason"
+            ref={why}
+            className="reason"
+            value={reason}
+            maxLength={500}
+            placeholder="reason, then Enter; Esc to read again"
+            onChange={(e) => setReason(e.target.value)}
+            onKeyDown={(e) => {
+              if (e.key === 'Enter') {
+                e.preventDefault();
+                take();
+              }
+              if (e.key === 'Escape') {
+                setAsked([]);
+                setReason('');
+                setTyped('');
+                field.current?.focus();
+              }
+            }}
+          />
+        </div>
+      )}
+      <div className="row" style={{ margin: '6px 0 10px' }}>
+        <button type="button" className="quiet tall" onClick={() => setUnit(otherUnit(unit))}>
+          tape in <strong>{unit === 'in' ? 'inches' : 'cm'}</strong>
+        </button>
+        {girth && (
+          <button type="button" className="quiet tall" onClick={() => setTape(nextOf(TAPES, tape))}>
+            held <strong>{TAPE_NAME[tape]}</strong>
+          </button>
+        )}
+        {girth && (
+          <button type="button" className="quiet tall" onClick={() => setWay(nextOf(WAYS, way))}>
+            read as <strong>{way}</strong>
+          </button>
+        )}
+        <span className="grow" />
+        <button type="button" className="quiet tall" onClick={() => props.onState('skipped')}>
+          skip
+        </button>
+        <button type="button" className="quiet tall" onClick={() => props.onState('declined')}>
+          declined
+        </button>
+        <button type="button" className="take" onClick={take}>
+          Take it
+        </button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,64 @@
+import { type OrderFull, type SessionWrite, toBrief } from '@rocchetto/contract';
+import { measure, measuringList, type Reading, resolve } from '@rocchetto/core';
+import { useEffect, useMemo, useState } from 'react';
+import { useSessionQuery } from '../api/api.ts';
+import type { RibbonItem } from './Ribbon.tsx';
+import { outbox, useKept } from './useOutbox.ts';
+
+/** A session goes on for this long after it was begun; later, measuring begins a new one. */
+const GOES_ON = 12 * 3_600_000;
+
+interface Session {
+  readonly id: string;
+  readonly unit: 'cm' | 'in';
+  readonly measurer: string;
+}
+
+/** The session under way for an order: from this device, or begun on another one within half a day. */
+export function useCurrentSession(order: OrderFull | undefined) {
+  const [session, setSession] = useState<Session | null>(null);
+  const [looked, setLooked] = useState(false);
+  useEffect(() => {
+    if (!order || looked) return;
+    const recent = (at: string) => Date.now() - Date.parse(at) < GOES_ON;
+    const there = order.sessions.find((s) => recent(s.at));
+    outbox()
+      .newestFor(order.id)
+      .catch(() => undefined)
+      .then((here) => {
+        const local =
+          here && recent(here.at) ? { id: here.id, unit: here.unit, measurer: here.measurer } : null;
+        setSession((now) => now ?? local ?? there ?? null);
+        setLooked(true);
+      });
+  }, [order, looked]);
+  const begin = async (s: SessionWrite, by: number) => {
+    await outbox().begin(s, by);
+    setSession(s);
+  };
+  return { session, looked, begin, anew: () => setSession(null) };
+}
+
+/** Every reading of the session, the server's and those that wait here, as figures in measuring order. */
+export function useReadings(order: OrderFull, session: Session) {
+  const kept = useKept();
+  const { data: server } = useSessionQuery(session.id);
+  return useMemo(() => {
+    const held = new Set(server?.readings.map((r) => r.id));
+    const here = kept.filter((k) => k.sessionId === session.id && !held.has(k.reading.id));
+    const readings: Reading[] = [
+      ...(server?.readings ?? []),
+      ...here.map((k) => ({ ...k.reading, by: session.measurer })),
+    ];
+    const parts = toBrief(order.brief!).parts;
+    const items: RibbonItem[] = measuringList(parts).map(({ id, needed }) => {
+      const m = measure(id);
+      return { id, name: m.name, needed, measured: resolve(m, readings) };
+    });
+    return {
+      items,
+      waiting: here.filter((k) => !k.sent).length,
+      refused: kept.filter((k) => k.sessionId === session.id && k.refused),
+    };
+  }, [kept, server, session, order.brief]);
+}

@@ -1,0 +1,91 @@
+import type { PrintedSheet } from '@rocchetto/core';
+import { Button, Input } from 'antd';
+import { useState } from 'react';
+
+interface Props {
+  readonly printed: PrintedSheet;
+  readonly mayAccept: boolean;
+  readonly onAccept: (code: string, reason: string) => void;
+  readonly onTakeBack: (code: string) => void;
+}
+
+/** Warnings first, each to be mended or accepted by name with a reason; then what passed. */
+export function Checks({ printed, mayAccept, onAccept, onTakeBack }: Props) {
+  const open = printed.checks.filter((k) => k.state === 'warned');
+  const accepted = printed.checks.filter((k) => k.state === 'accepted');
+  const passed = printed.checks.filter((k) => k.state === 'passed');
+  return (
+    <section aria-label="Checks">
+      <h2 style={{ marginTop: 16 }}>Checks</h2>
+      {open.map((k) => (
+        <Warning
+          key={k.code}
+          text={k.text}
+          may={mayAccept && !k.code.startsWith('absent-')}
+          onAccept={(reason) => onAccept(k.code, reason)}
+        />
+      ))}
+      {accepted.map((k) => (
+        <p key={k.code} className="notice">
+          {k.text}{' '}
+          {mayAccept && (
+            <button type="button" className="quiet" onClick={() => onTakeBack(k.code)}>
+              take back
+            </button>
+          )}
+        </p>
+      ))}
+      <details>
+        <summary>
+          {passed.length} passed{open.length === 0 ? ', none open' : ''}
+        </summary>
+        <ul className="why">
+          {passed.map((k) => (
+            <li key={k.code}>{k.text}</li>
+          ))}
+        </ul>
+      </details>
+    </section>
+  );
+}
+
+function Warning({
+  text,
+  may,
+  onAccept,
+}: {
+  text: string;
+  may: boolean;
+  onAccept: (reason: string) => void;
+}) {
+  const [reason, setReason] = useState('');
+  return (
+    <form
+      className="notice"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (reason.trim()) onAccept(reason.trim());
+      }}
+    >
+      <p>
+        <span aria-hidden="true">⚲ </span>
+        {text}
+      </p>
+      {may && (
+        <div className="row noprint">
+          <Input
+            aria-label={`Reason to accept: ${text}`}
+            placeholder="accepted, because …"
+            value={reason}
+            maxLength={500}
+            onChange={(e) => setReason(e.target.value)}
+            style={{ maxWidth: 340 }}
+          />
+          <Button htmlType="submit" disabled={!reason.trim()}>
+            Accept in my name
+          </Button>
+        </div>
+      )}
+    </form>
+  );
+}

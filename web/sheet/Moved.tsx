@@ -1,0 +1,38 @@
+import { type Change, printSigned, printWithUnit, type SheetUnit } from '@rocchetto/core';
+
+/** What moved, from what to what, and by how much. Nothing when nothing did. */
+export function Moved({
+  title,
+  changes,
+  unit,
+}: {
+  title: string;
+  changes: readonly Change[];
+  unit: SheetUnit;
+}) {
+  if (changes.length === 0) return null;
+  const show = (length: Change['before']) => (length === null ? '—' : printWithUnit(length, unit));
+  return (
+    <details className="notice" open={changes.length <= 6}>
+      <summary>
+        {title}: {changes.length === 1 ? 'one figure' : `${changes.length} figures`}
+      </summary>
+      <table className="moved">
+        <tbody>
+          {changes.map((c) => (
+            <tr key={c.id + c.what}>
+              <th scope="row">
+                {c.name}, {c.what}
+              </th>
+              <td>{show(c.before)}</td>
+              <td>to {show(c.after)}</td>
+              <td>
+                <strong>{c.by === null ? '' : printSigned(c.by, unit)}</strong>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
+  );
+}

@@ -1,0 +1,115 @@
+import { type Figure, readLength, type SheetUnit } from '@rocchetto/core';
+import { Button, Input, Select } from 'antd';
+import { useState } from 'react';
+import type { Change } from './useSheetChange.tsx';
+
+type Target = 'wearing' | 'style' | 'finished';
+const TARGETS: Record<Target, string> = {
+  wearing: 'wearing ease',
+  style: 'style ease',
+  finished: 'finished figure',
+};
+
+/** Sets an ease or the finished figure by hand, with a reason; the rule's figure stays beside it. */
+export function OverrideForm({
+  figure,
+  unit,
+  onChange,
+}: {
+  figure: Figure;
+  unit: SheetUnit;
+  onChange: (c: Change) => Promise<boolean>;
+}) {
+  const eased = figure.terms.some((t) => t.kind === 'wearing');
+  const [target, setTarget] = useState<Target>(eased ? 'wearing' : 'finished');
+  const [value, setValue] = useState('');
+  const [reason, setReason] = useState('');
+  const [wrong, setWrong] = useState('');
+  const send = async () => {
+    const bare = value.trim();
+    const read = readLength(bare.replace(/^[-−]/, ''), unit);
+    if (!read.ok && read.code !== 'zero') return setWrong(read.sentence);
+    if (!reason.trim()) return setWrong('Say why it is set by hand.');
+    setWrong('');
+    const written = /[a-z"″]/i.test(bare) ? bare : `${bare} ${unit}`;
+    if (
+      await onChange({
+        kind: 'override',
+        id: crypto.randomUUID(),
+        figure: figure.id,
+        target,
+        value: written,
+        reason: reason.trim(),
+      })
+    ) {
+      setValue('');
+      setReason('');
+    }
+  };
+  return (
+    <section>
+      <h2>Set by hand</h2>
+      {figure.overrides.map((o) => (
+        <p key={o.id}>
+          {TARGETS[o.target]} {o.written}: {o.reason} <span className="soft">({o.by})</span>{' '}
+          <Withdraw of={o} onChange={onChange} />
+        </p>
+      ))}
+      {wrong && (
+        <div className="notice bad" role="alert">
+          {wrong}
+        </div>
+      )}
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          void send();
+        }}
+      >
+        <Select<Target>
+          aria-label="What is set"
+          value={target}
+          onChange={setTarget}
+          style={{ width: '100%', marginBottom: 6 }}
+          options={(eased ? (['wearing', 'style', 'finished'] as const) : (['finished'] as const)).map(
+            (t) => ({ value: t, label: TARGETS[t] }),
+          )}
+        />
+        <Input
+          aria-label="Figure set by hand"
+          placeholder={`figure, in ${unit}`}
+          value={value}
+          onChange={(e) => setValue(e.target.value)}
+          style={{ marginBottom: 6 }}
+        />
+        <Input
+          aria-label="Reason"
+          placeholder="reason"
+          maxLength={500}
+          value={reason}
+          onChange={(e) => setReason(e.target.value)}
+          style={{ marginBottom: 6 }}
+        />
+        <Button htmlType="submit">Set {figure.letter} by hand</Button>
+      </form>
+    </section>
+  );
+}
+
+function Withdraw({
+  of,
+  onChange,
+}: {
+  of: Figure['overrides'][number];
+  onChange: (c: Change) => Promise<boolean>;
+}) {
+  return (
+    <button
+      type="button"
+      className="quiet"
+      onClick={() => void onChange({ kind: 'withdraw', figure: of.figure, target: of.target })}
+    >
+      back to the rule
+    </button>
+  );
+}

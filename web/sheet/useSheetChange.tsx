@@ -1,0 +1,56 @@
+import type { SheetChange, SheetView } from '@rocchetto/contract';
+import { Button } from 'antd';
+import { useState } from 'react';
+import { useChangeSheetMutation } from '../api/api.ts';
+import { problemOf } from '../api/problem.ts';
+import { Problem } from '../shared/Problem.tsx';
+
+export type Change = SheetChange['change'];
+
+/** Sends one change of the sheet. When somebody was first, the change waits here until it is made on top or dropped. */
+export function useSheetChange(id: number, view: SheetView) {
+  const [send, { error, reset }] = useChangeSheetMutation();
+  const [waiting, setWaiting] = useState<Change | null>(null);
+  const change = async (wanted: Change, version = view.version): Promise<boolean> => {
+    setWaiting(wanted);
+    const done = await send({ id, version, change: wanted });
+    if ('error' in done && done.error) return false;
+    setWaiting(null);
+    return true;
+  };
+  const { status, theirs } = problemOf(error);
+  const problem =
+    error && status === 409 && theirs && waiting ? (
+      <div className="notice bad" role="alert">
+        <p>
+          Somebody changed this sheet while you were at it. Theirs is saved; yours is still here:{' '}
+          {words(waiting)}
+        </p>
+        <Button type="primary" onClick={() => void change(waiting, (theirs as SheetView).version)}>
+          Make mine on top of theirs
+        </Button>{' '}
+        <Button
+          onClick={() => {
+            setWaiting(null);
+            reset();
+          }}
+        >
+          Drop mine
+        </Button>
+      </div>
+    ) : (
+      <Problem error={error} />
+    );
+  return { change, problem };
+}
+
+function words(c: Change): string {
+  switch (c.kind) {
+    case 'override':
+      return `${c.figure}, ${c.target} ${c.value} (${c.reason}).`;
+    case 'accept':
+      return `the warning accepted because: ${c.reason}`;
+    default:
+      return `${c.kind}.`;
+  }
+}

@@ -1,0 +1,159 @@
+import type { OrderFull, SheetView } from '@rocchetto/contract';
+import { useNavigate } from 'react-router';
+import { daysUntil, shortDate } from '../shared/dates.ts';
+import { danger } from './danger.ts';
+
+interface Knot {
+  readonly id: string;
+  readonly word: string;
+  readonly when: string;
+  readonly done: boolean;
+  readonly to: string | null;
+  readonly tells: string;
+}
+
+function knotsOf(order: OrderFull, sheet: SheetView | undefined): Knot[] {
+  const base = `/orders/${order.id}`;
+  const session = order.sessions[0];
+  const revision = sheet ?? order.sheets.at(-1);
+  const skirt = (order.brief?.parts.length ?? 0) > 0;
+  const measured = ['measured', 'sheet', 'agreed', 'cut'].includes(order.stage);
+  const agreed = order.stage === 'agreed' || order.stage === 'cut';
+  const cut = order.sheets.find((s) => s.cutAt);
+  return [
+    {
+      id: 'brief',
+      word: 'brief',
+      when: shortDate(order.briefAt),
+      done: order.brief !== null,
+      to: `${base}/brief`,
+      tells: order.brief ? 'The brief is written.' : 'The brief is still to write.',
+    },
+    {
+      id: 'measured',
+      word: 'measured',
+      when: session ? shortDate(session.at) : measured ? 'yes' : '—',
+      done: measured,
+      to: skirt ? `${base}/measure` : null,
+      tells: session ? `Measured by ${session.measurer}.` : measured ? 'Measured.' : 'Not measured yet.',
+    },
+    {
+      id: 'sheet',
+      word: 'sheet',
+      when: revision ? `${revision.status} r${revision.revision}` : '—',
+      done: agreed,
+      to: skirt ? `${base}/sheet` : null,
+      tells: agreed ? 'The sheet is agreed.' : 'The sheet is not agreed yet.',
+    },
+    {
+      id: 'cut',
+      word: 'cut',
+      when: shortDate(cut?.cutAt),
+      done: order.stage === 'cut',
+      to: skirt ? `${base}/sheet` : null,
+      tells: order.stage === 'cut' ? 'Cut.' : 'Not cut yet.',
+    },
+    { id: 'fittings', word: 'fittings', when: '—', done: false, to: null, tells: 'No fitting yet.' },
+    {
+      id: 'handed',
+      word: 'handed over',
+      when: order.dueOn ? `due ${shortDate(order.dueOn)}` : '—',
+      done: false,
+      to: null,
+      tells: order.dueOn ? `Due in ${daysUntil(order.dueOn)} days.` : 'No due date.',
+    },
+  ];
+}
+
+/** One wave of slack thread between two knots; straight when it is pulled tight. */
+const run = (x1: number, x2: number, slack: number) =>
+  `M${x1} 34 C${x1 + (x2 - x1) * 0.33} ${34 + slack} ${x1 + (x2 - x1) * 0.66} ${34 - slack} ${x2} 34`;
+
+/** The order as one thread: its stages are knots, dashed where it has not been, pulled tight where the date is in danger. */
+export function Thread({
+  order,
+  sheet,
+  here,
+}: {
+  order: OrderFull;
+  sheet?: SheetView | undefined;
+  here: string;
+}) {
+  const navigate = useNavigate();
+  const knots = knotsOf(order, sheet);
+  const tight = danger(order);
+  const at = (i: number) => 60 + i * 148;
+  const next = knots.findIndex((k) => !k.done);
+  return (
+    <nav className="thread" aria-label={`Thread of order ${order.number}`}>
+      <svg viewBox={`0 0 ${at(knots.length - 1) + 70} 78`} role="group" aria-label="Stages">
+        {knots.slice(1).map((k, i) => {
+          const drawn = k.done;
+          const pulled = tight !== null && i + 1 >= next && next >= 0;
+          return (
+            <path
+              key={k.id}
+              d={run(at(i) + 9, at(i + 1) - 9, pulled ? 0 : 9)}
+              fill="none"
+              stroke={pulled ? 'var(--thread)' : 'var(--ink)'}
+              strokeWidth={pulled ? 3 : 2}
+              strokeDasharray={drawn ? undefined : '5 6'}
+            />
+          );
+        })}
+        {knots.map((k, i) => {
+          const knot = (
+            <>
+              <title>{k.tells}</title>
+              <circle
+                className="knot"
+                cx={at(i)}
+                cy={34}
+                r={k.id === here ? 10 : 7}
+                fill={k.done ? 'var(--ink)' : 'var(--paper)'}
+                stroke="var(--ink)"
+                strokeWidth={2}
+              />
+              {k.done && (
+                <path d={`M${at(i) - 12} 27 L${at(i) + 12} 41`} stroke="var(--paper)" strokeWidth={2} />
+              )}
+              {i === next && tight && (
+                <path
+                  d={`M${at(i) - 14} 34 c6 -16 22 -14 16 2 s-20 12 -10 -4 s24 -6 14 4`}
+                  fill="none"
+                  stroke="var(--thread)"
+                  strokeWidth={1.6}
+                />
+              )}
+              <text x={at(i)} y={14} textAnchor="middle" fontWeight={k.id === here ? 700 : 400}>
+                {k.word}
+              </text>
+              <text className="when" x={at(i)} y={64} textAnchor="middle">
+                {k.when}
+              </text>
+            </>
+          );
+          if (!k.to) return <g key={k.id}>{knot}</g>;
+          const to = k.to;
+          return (
+            <a
+              key={k.id}
+              href={to}
+              aria-label={`${k.word}: ${k.when}. ${k.tells}`}
+              aria-current={k.id === here ? 'step' : undefined}
+              onClick={(e) => {
+                if (e.metaKey || e.ctrlKey || e.shiftKey) return;
+                e.preventDefault();
+                navigate(to);
+              }}
+            >
+              <rect x={at(i) - 55} y={0} width={110} height={74} fill="transparent" />
+              {knot}
+            </a>
+          );
+        })}
+      </svg>
+      {tight && <p className="notice bad">{tight}</p>}
+    </nav>
+  );
+}
