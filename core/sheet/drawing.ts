@@ -146,13 +146,13 @@ function drawSkirt(sheet: Sheet, brief: StraightSkirtBrief): DrawingView[] {
   });
 }
 
-/** Keeps letters on one side at least 4 cm apart, so that none covers another. */
+/** Keeps letters on one side at least 5 cm apart, so that none covers another. */
 function spread(callouts: readonly Callout[]): Callout[] {
   const out: Callout[] = [];
   for (const left of [true, false]) {
     let last = Number.NEGATIVE_INFINITY;
     for (const c of callouts.filter((x) => x.label[0] < 0 === left).sort((a, b) => a.label[1] - b.label[1])) {
-      const y = Math.max(c.label[1], last + 4);
+      const y = Math.max(c.label[1], last + 5);
       out.push({ ...c, label: [c.label[0], y] });
       last = y;
     }
@@ -181,7 +181,7 @@ export function viewToSvg(view: DrawingView, font: string): string {
   });
   const letters = view.callouts.map(
     ({ letter, at, label }) =>
-      `<path d="M${pt(label[0] + (label[0] < 0 ? 1.4 : -1.4), label[1])} L${pt(at[0], at[1])}" stroke="#000" stroke-width="0.12"/><text x="${n(label[0])}" y="${n(label[1] + 1.1)}" font-family="${font}" font-size="3.2" font-weight="bold" text-anchor="middle">${letter}</text>`,
+      `<path d="M${pt(label[0] + (label[0] < 0 ? 2.2 : -2.2), label[1])} L${pt(at[0], at[1])}" stroke="#000" stroke-width="0.12"/><text x="${n(label[0])}" y="${n(label[1] + 1.6)}" font-family="${font}" font-size="4.6" font-weight="bold" text-anchor="middle">${letter}</text>`,
   );
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${view.box.map(n).join(' ')}">${strokes.join('')}${letters.join('')}</svg>`;
 }

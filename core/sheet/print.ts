@@ -200,7 +200,8 @@ const toleranceText = (t: Cm, unit: SheetUnit) =>
 function whyOf(f: Figure, unit: SheetUnit): string[] {
   const lines = f.terms.map((t) => tell(`${printSigned(t.cm, unit)} ${t.label}. ${t.because}`, unit).trim());
   for (const o of f.overrides)
-    if (o.target === 'finished') lines.push(`Set by hand to ${o.written} by ${o.by}: ${o.reason}`);
+    if (o.target === 'finished')
+      lines.push(`Set by hand to ${printWithUnit(o.value, unit)} by ${o.by}: ${o.reason}`);
   for (const face of ['front', 'back'] as const) {
     const q = f[face];
     if (!q) continue;

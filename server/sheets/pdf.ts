@@ -15,11 +15,11 @@ import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interface
 
 const font = (weight: string) =>
   createRequire(import.meta.url).resolve(
-    `@expo-google-fonts/alegreya-sans/${weight}/AlegreyaSans_${weight}.ttf`,
+    `@expo-google-fonts/source-sans-3/${weight}/SourceSans3_${weight}.ttf`,
   );
 
 pdfmake.setFonts({
-  Alegreya: {
+  Source: {
     normal: font('400Regular'),
     bold: font('700Bold'),
     italics: font('400Regular_Italic'),
@@ -63,12 +63,16 @@ function pointRow(f: PrintedFigure): TableCell[] {
   ].filter(Boolean);
   const mark = markText(f.mark);
   const note = [mark && `${mark}${f.rule ? ` (rule ${f.rule})` : ''}`, f.note].filter(Boolean).join('; ');
-  const marked = f.front ? `F ${f.front}\u2002B ${f.back}` : f.marked;
+  const marked = f.front ? `F ${f.front}\u00a0 B ${f.back}` : f.marked;
   return [
     cell(f.letter, { bold: true }),
-    { stack: [f.name, ...(note ? [small(note)] : [])] },
+    {
+      stack: [
+        f.name,
+        ...(ease.length || note ? [small([ease.join(', '), note].filter(Boolean).join('; '))] : []),
+      ],
+    },
     cell(f.body, { alignment: 'right' }),
-    { ...(small(ease.join(', ')) as object) },
     cell(f.finished, { alignment: 'right', ...look }),
     cell(marked, { bold: true, alignment: 'right', ...look }),
     cell(f.tolerance, { alignment: 'right', fontSize: 7.5 }),
@@ -105,7 +109,7 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
     pageSize: 'A4',
     pageMargins: [28, 26, 28, 28],
     info: { title, author: view.spec.order.studio, creator: 'Rocchetto' },
-    defaultStyle: { font: 'Alegreya', fontSize: 8.5, lineHeight: 1, fontFeatures: ['lnum', 'tnum', 'kern'] },
+    defaultStyle: { font: 'Source', fontSize: 8.5, lineHeight: 0.94 },
     footer: (page, pages) => ({
       columns: [
         small(title),
@@ -131,7 +135,7 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
                 (v): Content => ({
                   stack: [
                     { text: v.title, alignment: 'center', fontSize: 8 },
-                    { svg: viewToSvg(v, 'Alegreya'), width: 116, margin: [0, 0, 0, 6] },
+                    { svg: viewToSvg(v, 'Source'), width: 116, margin: [0, 0, 0, 6] },
                   ],
                 }),
               ),
@@ -145,10 +149,10 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
             width: '*',
             table: {
               headerRows: 1,
-              widths: [12, '*', 42, 60, 44, 88, 28, 36],
+              widths: [12, '*', 44, 46, 92, 30, 44],
               body: [
-                ['', 'point', 'body', 'eases', 'finished', 'mark', 'within', 'pencil'].map((t, i) =>
-                  cell(t, { fontSize: 7.5, alignment: i === 2 || (i > 3 && i < 7) ? 'right' : 'left' }),
+                ['', 'point', 'body', 'finished', 'mark', 'within', 'pencil'].map((t, i) =>
+                  cell(t, { fontSize: 7.5, alignment: i > 1 && i < 6 ? 'right' : 'left' }),
                 ),
                 ...printed.figures.map(pointRow),
               ],

@@ -29,3 +29,6 @@ export function BrokenPage() {
     </main>
   );
 }
+
+/** While the first page's own code arrives. */
+export const Opening = () => <p className="work soft">Opening …</p>;

@@ -1,6 +1,4 @@
-import '@fontsource/alegreya-sans/400.css';
-import '@fontsource/alegreya-sans/500.css';
-import '@fontsource/alegreya-sans/700.css';
+import '@fontsource-variable/source-sans-3/wght.css';
 import '@fontsource-variable/brygada-1918/wght.css';
 import './look.css';
 import { App as AntApp, ConfigProvider } from 'antd';

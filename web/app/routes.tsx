@@ -1,14 +1,15 @@
 import { createBrowserRouter } from 'react-router';
 import { Frame } from './Frame.tsx';
-import { BrokenPage, NoSuchPage } from './NoSuchPage.tsx';
+import { BrokenPage, NoSuchPage, Opening } from './NoSuchPage.tsx';
 
 /** Every address of the studio. Each place is its own chunk, loaded when it is entered. */
 export const router = createBrowserRouter([
-  { path: '/sign-in', lazy: () => import('../signin/SignInPage.tsx') },
-  { path: '/setup', lazy: () => import('../signin/SetupPage.tsx') },
+  { path: '/sign-in', HydrateFallback: Opening, lazy: () => import('../signin/SignInPage.tsx') },
+  { path: '/setup', HydrateFallback: Opening, lazy: () => import('../signin/SetupPage.tsx') },
   {
     path: '/',
     Component: Frame,
+    HydrateFallback: Opening,
     ErrorBoundary: BrokenPage,
     children: [
       { index: true, lazy: () => import('../orders/OrdersPage.tsx') },

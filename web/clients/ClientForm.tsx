@@ -72,7 +72,7 @@ export function ClientForm({ start, except, busy, saveWord, onSave, onChange }: 
           className="full"
           rules={[{ max: 2000, message: 'This note is longer than 2,000 characters.' }]}
         >
-          <Input.TextArea autoSize={{ minRows: 2 }} />
+          <Input.TextArea rows={2} />
         </Form.Item>
         <Form.Item name="minor" valuePropName="checked">
           <Checkbox>A minor: a guardian is present and named</Checkbox>

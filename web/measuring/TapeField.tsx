@@ -203,15 +203,16 @@ export function TapeField(props: Props) {
             read as <strong>{way}</strong>
           </button>
         )}
-        <span className="grow" />
+      </div>
+      <div className="row" style={{ margin: '6px 0 10px' }}>
+        <button type="button" className="take" onClick={take}>
+          Take it
+        </button>
         <button type="button" className="quiet tall" onClick={() => props.onState('skipped')}>
           skip
         </button>
         <button type="button" className="quiet tall" onClick={() => props.onState('declined')}>
           declined
-        </button>
-        <button type="button" className="take" onClick={take}>
-          Take it
         </button>
       </div>
     </div>

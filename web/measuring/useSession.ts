@@ -42,7 +42,9 @@ export function useCurrentSession(order: OrderFull | undefined) {
 /** Every reading of the session, the server's and those that wait here, as figures in measuring order. */
 export function useReadings(order: OrderFull, session: Session) {
   const kept = useKept();
-  const { data: server } = useSessionQuery(session.id);
+  // A session that has not reached the server yet is only here; asking for it would find nothing.
+  const there = order.sessions.some((s) => s.id === session.id);
+  const { data: server } = useSessionQuery(session.id, { skip: !there });
   return useMemo(() => {
     const held = new Set(server?.readings.map((r) => r.id));
     const here = kept.filter((k) => k.sessionId === session.id && !held.has(k.reading.id));

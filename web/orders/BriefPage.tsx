@@ -224,7 +224,7 @@ export function Component() {
               <Input />
             </Form.Item>
             <Form.Item name="note" label="Note" className="full">
-              <Input.TextArea autoSize={{ minRows: 2 }} maxLength={2000} />
+              <Input.TextArea rows={2} maxLength={2000} />
             </Form.Item>
           </div>
           {mayWrite && (

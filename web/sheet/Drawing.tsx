@@ -1,15 +1,7 @@
 import { type DrawingView, strokeStyle } from '@rocchetto/core';
 
 /** Front and back of this garment, made from its own figures, with lettered call-outs. The chosen one lights up. */
-export function Drawing({
-  views,
-  picked,
-  onPick,
-}: {
-  views: readonly DrawingView[];
-  picked: string;
-  onPick: (figure: string) => void;
-}) {
+export function Drawing({ views, picked }: { views: readonly DrawingView[]; picked: string }) {
   return (
     <div className="drawing">
       {views.map((view) => (
@@ -39,19 +31,18 @@ export function Drawing({
             {view.callouts.map((c) => {
               const lit = c.figure === picked;
               return (
-                // biome-ignore lint/a11y/useKeyWithClickEvents lint/a11y/noStaticElementInteractions: the table's buttons do the same by keyboard
-                <g key={c.letter} onClick={() => onPick(c.figure)} cursor="pointer">
+                <g key={c.letter}>
                   <path
                     className={lit ? 'lit' : undefined}
-                    d={`M${c.label[0] + (c.label[0] < 0 ? 1.6 : -1.6)} ${c.label[1]} L${c.at[0]} ${c.at[1]}`}
+                    d={`M${c.label[0] + (c.label[0] < 0 ? 2.4 : -2.4)} ${c.label[1]} L${c.at[0]} ${c.at[1]}`}
                     stroke={lit ? undefined : 'var(--soft)'}
                     strokeWidth={0.15}
                   />
                   <text
                     className={lit ? 'lit' : undefined}
                     x={c.label[0]}
-                    y={c.label[1] + 1.2}
-                    fontSize={3.4}
+                    y={c.label[1] + 1.8}
+                    fontSize={5}
                     fontWeight={700}
                     textAnchor="middle"
                   >

@@ -1,4 +1,4 @@
-import { type Figure, readLength, type SheetUnit } from '@rocchetto/core';
+import { type Figure, printWithUnit, readLength, type SheetUnit } from '@rocchetto/core';
 import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
 import type { Change } from './useSheetChange.tsx';
@@ -51,8 +51,8 @@ export function OverrideForm({
       <h2>Set by hand</h2>
       {figure.overrides.map((o) => (
         <p key={o.id}>
-          {TARGETS[o.target]} {o.written}: {o.reason} <span className="soft">({o.by})</span>{' '}
-          <Withdraw of={o} onChange={onChange} />
+          {TARGETS[o.target]} {printWithUnit(o.value, unit)}: {o.reason}{' '}
+          <span className="soft">({o.by})</span> <Withdraw of={o} onChange={onChange} />
         </p>
       ))}
       {wrong && (
@@ -77,7 +77,7 @@ export function OverrideForm({
         />
         <Input
           aria-label="Figure set by hand"
-          placeholder={`figure, in ${unit}`}
+          placeholder={`figure in ${unit === 'in' ? 'inches' : 'centimetres'}`}
           value={value}
           onChange={(e) => setValue(e.target.value)}
           style={{ marginBottom: 6 }}

@@ -49,7 +49,6 @@ export function Points({ printed, other, figures, picked, onPick }: Props) {
             {other && <th scope="col">in {other.unit}</th>}
           </tr>
         </thead>
-        {/* biome-ignore lint/a11y/noStaticElementInteractions: arrows move between the buttons inside */}
         <tbody ref={body} onKeyDown={onKey}>
           {printed.figures.map((f, i) => {
             const marks = f.mark.split(', ');

@@ -140,7 +140,7 @@ function Page({ id, view, frozen }: { id: number; view: SheetView; frozen: boole
               ))}
             </dl>
             {views.length > 0 ? (
-              <Drawing views={views} picked={picked?.id ?? ''} onPick={(f) => set({ f })} />
+              <Drawing views={views} picked={picked?.id ?? ''} />
             ) : (
               <p className="soft">The drawing appears once waist, hip and length are known.</p>
             )}

@@ -1,4 +1,5 @@
 import type { Figure, PrintedFigure } from '@rocchetto/core';
+import { keepTogether } from '../shared/keepTogether.ts';
 
 /** The chosen figure's parts, each with its reason. */
 export function Why({ figure, printed }: { figure: Figure; printed: PrintedFigure }) {
@@ -13,7 +14,7 @@ export function Why({ figure, printed }: { figure: Figure; printed: PrintedFigur
       </p>
       <ol className="why">
         {printed.why.map((w) => (
-          <li key={w}>{w}</li>
+          <li key={w}>{keepTogether(w)}</li>
         ))}
       </ol>
       {printed.drift && printed.drift[0] !== '0' && (

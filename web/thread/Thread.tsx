@@ -86,7 +86,7 @@ export function Thread({
   const next = knots.findIndex((k) => !k.done);
   return (
     <nav className="thread" aria-label={`Thread of order ${order.number}`}>
-      <svg viewBox={`0 0 ${at(knots.length - 1) + 70} 78`} role="group" aria-label="Stages">
+      <svg viewBox={`0 0 ${at(knots.length - 1) + 70} 78`} aria-label="Stages">
         {knots.slice(1).map((k, i) => {
           const drawn = k.done;
           const pulled = tight !== null && i + 1 >= next && next >= 0;
