@@ -26,6 +26,8 @@ interface FigureDraft {
   tolerance?: Cm;
   /** bought in this length: not rounded for marking */
   bought?: boolean;
+  /** what a hand marks, where it follows from other marked figures instead of being rounded by itself */
+  marked?: Cm;
 }
 
 /** Puts a figure together from its terms and lays the fitter's overrides over it. */
@@ -48,7 +50,12 @@ export function buildFigure(c: PartContext, d: FigureDraft): Figure {
     terms: eased,
     rule,
     finished,
-    marked: finished === null || d.bought ? finished : roundLength(finished, c.input.house.rounding),
+    marked:
+      finished === null || d.bought
+        ? finished
+        : d.marked !== undefined && !byHand
+          ? d.marked
+          : roundLength(finished, c.input.house.rounding),
     front: null,
     back: null,
     tolerance: d.tolerance ?? TOLERANCE.length,

@@ -57,7 +57,7 @@ function pointRow(f: PrintedFigure): TableCell[] {
   const ease = [
     f.tape && `tape ${f.tape}`,
     f.wearing && `wear ${f.wearing}`,
-    f.style && f.style[0] !== '0' && `style ${f.style}`,
+    f.wearing && f.style[0] !== '0' && `style ${f.style}`,
     f.layers && `layers ${f.layers}`,
     f.stretch && `stretch ${f.stretch}`,
   ].filter(Boolean);
@@ -67,9 +67,16 @@ function pointRow(f: PrintedFigure): TableCell[] {
   return [
     cell(f.letter, { bold: true }),
     {
-      stack: [
+      text: [
         f.name,
-        ...(ease.length || note ? [small([ease.join(', '), note].filter(Boolean).join('; '))] : []),
+        {
+          text: [ease.join(', '), note]
+            .filter(Boolean)
+            .map((t) => `\u00a0 ${t}`)
+            .join(';'),
+          fontSize: 7.5,
+          color: '#333',
+        },
       ],
     },
     cell(f.body, { alignment: 'right' }),
@@ -84,8 +91,8 @@ const lines = {
   hLineWidth: (i: number, node: { table: { body: unknown[] } }) =>
     i === 0 || i === node.table.body.length ? 0.8 : 0.25,
   vLineWidth: () => 0,
-  paddingTop: () => 1,
-  paddingBottom: () => 1,
+  paddingTop: () => 0.8,
+  paddingBottom: () => 0.8,
   paddingLeft: () => 2,
   paddingRight: () => 2,
 };

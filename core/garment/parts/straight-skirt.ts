@@ -249,6 +249,8 @@ function dartFigures(
   const made = (['front', 'back'] as const).map((face) => {
     const narrow = waist[face]!;
     const s = suppress(cm(wide[face]!.exact - narrow.exact), face, c.input.house.darts[face]);
+    // Marked so that the line, its darts sewn, closes to the waist's own rounded quarter.
+    const marked = cm(narrow.rounded + s.count * roundLength(s.intake, c.input.house.rounding));
     const because = `${wide.name} quarter − waist quarter = ${p(s.total)}. ${s.because}`;
     const terms: Term[] = [
       {
@@ -268,6 +270,7 @@ function dartFigures(
     const line = {
       ...buildFigure(c, {
         id: `waist-line-${face}`,
+        marked,
         name: `waist line, ${face} quarter`,
         group: 'dart',
         terms,
@@ -320,6 +323,7 @@ function dartFigures(
           ];
     const side = buildFigure(c, {
       id: `side-${face}`,
+      marked: cm(wide[face]!.rounded - marked),
       name: `side seam in at the waist, ${face}`,
       group: 'dart',
       known: true,
