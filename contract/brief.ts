@@ -20,7 +20,7 @@ export const StraightSkirtWire = z.strictObject({
     .default('3 cm')
     .meta({ description: 'finished width of the waistband; "0 cm" is a faced waist' }),
   overlap: lengthText({ max: 15, name: 'overlap' }).default('3 cm'),
-  taper: lengthText({ max: 2.5, name: 'taper per side edge' }).default('0 cm'),
+  taper: lengthText({ max: 2.54, name: 'taper per side edge' }).default('0 cm'),
   hemOpening: z
     .strictObject({
       kind: z.enum(['none', 'vent', 'slit']),

@@ -57,13 +57,16 @@ const no = (code: ReadProblem, sentence: string): ReadResult => ({ ok: false, co
 /** Spells composed fractions out: "34⅜" and "34 ³⁄₈" become "34 3/8". */
 function spellFractions(text: string): string {
   let out = '';
+  let before = '';
   for (const ch of text) {
+    const high = SUPER.indexOf(ch);
+    const low = SUB.indexOf(ch);
     if (VULGAR[ch]) out += ` ${VULGAR[ch]}`;
-    else if (SUPER.includes(ch))
-      out += /[⁰¹²³⁴⁵⁶⁷⁸⁹ /]$/.test(out) ? SUPER.indexOf(ch) : ` ${SUPER.indexOf(ch)}`;
-    else if (SUB.includes(ch)) out += SUB.indexOf(ch);
+    else if (high >= 0) out += SUPER.includes(before) && before ? high : ` ${high}`;
+    else if (low >= 0) out += low;
     else if (ch === '⁄') out += '/';
     else out += ch;
+    before = ch;
   }
   return out;
 }

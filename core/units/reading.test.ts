@@ -1,0 +1,144 @@
+import fc from 'fast-check';
+import Fraction from 'fraction.js';
+import { fraction, unit as mathUnit } from 'mathjs';
+import { describe, expect, it } from 'vitest';
+import { cm, inches, inUnit } from './length.ts';
+import { printLength, printSigned, printWithUnit, say, tell } from './print.ts';
+import { printWritten, readLength, writtenToCm } from './reading.ts';
+
+const read = (text: string, unit: 'cm' | 'in' | 'mm' = 'in') => {
+  const r = readLength(text, unit);
+  if (!r.ok) throw new Error(r.sentence);
+  return r;
+};
+
+describe('reading a length as it was written', () => {
+  it.each([
+    ['34 3/8', 'in', '275/8', '34 ⅜', 34.375 * 2.54],
+    ['34⅜', 'in', '275/8', '34 ⅜', 34.375 * 2.54],
+    ['34 ⅜', 'in', '275/8', '34 ⅜', 34.375 * 2.54],
+    ['34-3/8', 'in', '275/8', '34 ⅜', 34.375 * 2.54],
+    ['34.375', 'in', '275/8', '34.375', 34.375 * 2.54],
+    ['34 3/8 in', 'in', '275/8', '34 ⅜', 34.375 * 2.54],
+    ['34 3/8"', 'in', '275/8', '34 ⅜', 34.375 * 2.54],
+    ['34 ³⁄₁₆ in', 'in', '547/16', '34 ³⁄₁₆', 34.1875 * 2.54],
+    ['½ in', 'in', '1/2', '½', 1.27],
+    ['87.3 cm', 'cm', '873/10', '87.3', 87.3],
+    ['87,3 cm', 'cm', '873/10', '87.3', 87.3],
+    ['87.30cm', 'cm', '873/10', '87.30', 87.3],
+    ['873 mm', 'mm', '873', '873', 87.3],
+  ])('%s', (text, unit, value, shown, length) => {
+    const r = read(text);
+    expect(r.written).toEqual({ value, unit, text: shown });
+    expect(r.cm).toBeCloseTo(length as number, 9);
+  });
+
+  it('gives back what was read, exactly', () => {
+    expect(printWritten(read('34 3/8').written)).toBe('34 ⅜ in');
+    expect(printWritten(read('87.3', 'cm').written)).toBe('87.3 cm');
+  });
+
+  it.each([
+    ['', 'empty'],
+    ['   ', 'empty'],
+    ['abc', 'letters'],
+    ['34 ells', 'letters'],
+    ['-5', 'negative'],
+    ['−5 cm', 'negative'],
+    ['0', 'zero'],
+    ['0.0 cm', 'zero'],
+    ['1e9', 'letters'],
+    ['1000000000', 'too-large'],
+    ['9'.repeat(30), 'too-large'],
+    ['34 3/0', 'divided-by-zero'],
+    ['34 in 2 cm', 'mixed-units'],
+    ['cm 34', 'malformed'],
+    ['3 4 5', 'malformed'],
+    ['1/2/3', 'malformed'],
+    ['34 3.5/8', 'malformed'],
+    ["'; drop table reading; --", 'letters'],
+    ['<b>34</b>', 'letters'],
+  ])('refuses %j with a sentence', (text, code) => {
+    const r = readLength(text, 'cm');
+    expect(r.ok).toBe(false);
+    if (!r.ok) {
+      expect(r.code).toBe(code);
+      expect(r.sentence.length).toBeGreaterThan(20);
+      expect(r.sentence.length).toBeLessThan(160);
+    }
+  });
+
+  it('refuses ten thousand digits with a short sentence', () => {
+    const r = readLength('9'.repeat(10_000), 'cm');
+    expect(r).toMatchObject({ ok: false, code: 'malformed' });
+    if (!r.ok) expect(r.sentence.length).toBeLessThan(100);
+  });
+
+  it('never throws, whatever is typed', () => {
+    fc.assert(
+      fc.property(fc.string({ unit: 'binary' }), (text) => typeof readLength(text, 'in').ok === 'boolean'),
+    );
+  });
+
+  it('agrees with fraction.js and mathjs over random fractions (independent libraries)', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 200 }),
+        fc.integer({ min: 0, max: 63 }),
+        fc.constantFrom(2, 4, 8, 16, 32, 64),
+        (whole, num, den) => {
+          const r = read(`${whole} ${num}/${den} in`);
+          expect(r.written.value).toBe(new Fraction(whole).add(new Fraction(num, den)).toFraction());
+          const judge = mathUnit(Number(fraction(whole).valueOf()) + num / den, 'inch').toNumber('cm');
+          expect(r.cm).toBeCloseTo(judge, 8);
+          expect(writtenToCm(r.written)).toBe(r.cm);
+        },
+      ),
+    );
+  });
+
+  it('refuses a record that is not an exact length', () => {
+    expect(() => writtenToCm({ value: '34.5', unit: 'in' })).toThrow(RangeError);
+    expect(() => writtenToCm({ value: '1/0', unit: 'in' })).toThrow(RangeError);
+  });
+});
+
+describe('the inch', () => {
+  // International yard and pound agreement 1959; ISO 80000 (from memory): 25.4 mm exactly.
+  it('is 25.4 mm exactly', () => expect(inUnit(inches(1), 'mm')).toBe(25.4));
+});
+
+describe('printing', () => {
+  it.each([
+    [34.375 * 2.54, 'in', '34 ⅜'],
+    [10 * 2.54, 'in', '10'],
+    [(5 / 16) * 2.54, 'in', '⁵⁄₁₆'],
+    [18.4, 'cm', '18.4'],
+    [26.625, 'cm', '26.63'],
+    [-1.27, 'in', '−½'],
+    [0, 'in', '0'],
+    [97, 'in', '38.19'],
+  ])('%d cm in %s is %s', (length, unit, text) =>
+    expect(printLength(cm(length as number), unit as 'cm' | 'in')).toBe(text),
+  );
+
+  it('signs amounts', () => {
+    expect(printSigned(cm(5), 'cm')).toBe('+5 cm');
+    expect(printSigned(cm(-0.5), 'cm')).toBe('−0.5 cm');
+    expect(printSigned(cm(0), 'cm')).toBe('0 cm');
+  });
+
+  it('fills the lengths of a sentence in the unit it is read in', () => {
+    expect(tell(`${say(2.54)} apart, not ${say(-5.08)}`, 'in')).toBe('1 in apart, not −2 in');
+    expect(tell(`${say(2.54)} apart`, 'cm')).toBe('2.54 cm apart');
+  });
+
+  it('prints every sixteenth so that it reads back as itself', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 3000 }), (n) => {
+        const length = inches(n / 16);
+        expect(read(printWithUnit(length, 'in')).cm).toBeCloseTo(length, 9);
+      }),
+    );
+  });
+});

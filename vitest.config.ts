@@ -1,0 +1,24 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    projects: [
+      {
+        test: {
+          name: 'unit',
+          include: ['{core,contract,web,tools}/**/*.test.ts'],
+          exclude: ['**/node_modules/**', 'tools/**/*.integration.test.ts'],
+        },
+      },
+      {
+        test: {
+          name: 'integration',
+          include: ['server/**/*.test.ts', 'demo/**/*.test.ts', 'tools/**/*.integration.test.ts'],
+          exclude: ['**/node_modules/**'],
+          testTimeout: 30_000,
+          hookTimeout: 60_000,
+        },
+      },
+    ],
+  },
+});
