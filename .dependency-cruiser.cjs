@@ -36,7 +36,6 @@ module.exports = {
     doNotFollow: { path: 'node_modules' },
     exclude: { path: 'web/dist' },
     tsPreCompilationDeps: true,
-    parser: 'swc',
     enhancedResolveOptions: {
       extensions: ['.ts', '.tsx', '.js', '.json'],
       exportsFields: ['exports'],

@@ -76,7 +76,6 @@ runTool(async () => {
     ['core', 'contract', 'server', 'web', 'demo', '--config', '.dependency-cruiser.cjs'],
     tally,
   );
-  check('nothing unused', bin('knip'), [], tally);
   vitest('unit');
 
   if (!quick) {

@@ -1,0 +1,49 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { type Caller, json, startTestApp, type TestApp } from '../server/testing.ts';
+import { DEMO_PASSPHRASE, seedDemo } from './seed.ts';
+
+let t: TestApp;
+let fitter: Caller;
+beforeAll(async () => {
+  t = await startTestApp(() => new Date().toISOString().slice(0, 10));
+  await seedDemo(t.url);
+  await seedDemo(t.url);
+  fitter = await t.as('fitter');
+});
+afterAll(() => t.close());
+const count = async (what: string) =>
+  (await t.pool.query(`select count(*)::int as n from ${what}`)).rows[0].n as number;
+
+describe('the demo', () => {
+  it('is seeded once: 7 staff, 40 clients, 60 orders, sessions over two years in both units', async () => {
+    expect(await count(`staff where name not like 'Test %'`)).toBe(7);
+    expect(await count('client')).toBe(40);
+    expect(await count('orders')).toBe(60);
+    expect(await count(`(select distinct unit from session) u`)).toBe(2);
+    expect(await count(`session where at < now() - interval '600 days'`)).toBeGreaterThan(0);
+    expect(await count(`session where at > now() - interval '10 days'`)).toBeGreaterThan(0);
+  });
+  it('holds skirts at every stage', async () => {
+    const { rows } = await t.pool.query('select distinct status from sheet order by status');
+    expect(rows.map((r) => r.status)).toEqual(['agreed', 'cut', 'draft']);
+    expect(await count(`sheet where revision = 2`)).toBeGreaterThan(0);
+  });
+  it('every skirt that was measured prints a whole sheet', async () => {
+    const { rows } = await t.pool.query<{ id: number }>(
+      'select distinct order_id as id from session where order_id is not null',
+    );
+    expect(rows.length).toBeGreaterThan(10);
+    for (const { id } of rows) {
+      const file = await json(fitter.get(`/orders/${id}/sheet.json`));
+      expect(file.printed.figures.filter((f: { mark: string }) => f.mark.includes('absent'))).toEqual([]);
+    }
+  });
+  it('lets its staff in with the demo passphrase', async () => {
+    const res = await t.app.request('/api/sign-in', {
+      method: 'POST',
+      body: JSON.stringify({ name: 'Odile Marchetti', passphrase: DEMO_PASSPHRASE }),
+      headers: { 'content-type': 'application/json' },
+    });
+    expect(res.status).toBe(200);
+  });
+});

@@ -1,0 +1,130 @@
+import { randomUUID } from 'node:crypto';
+import type { Role } from '@rocchetto/contract';
+import { foldText, readLength } from '@rocchetto/core';
+import type { Hono } from 'hono';
+import pg from 'pg';
+import { pino } from 'pino';
+import { createApp } from './app.ts';
+import { openSignIn } from './auth/sql.ts';
+import { migrate } from './db/migrate.ts';
+import { openPool, type Pool } from './db/pool.ts';
+import type { Env } from './http/context.ts';
+
+/** A browser that is signed in, in as far as the server can tell. */
+export interface Caller {
+  readonly name: string;
+  readonly get: (path: string) => Promise<Response>;
+  readonly send: (
+    method: string,
+    path: string,
+    body?: unknown,
+    headers?: Record<string, string>,
+  ) => Promise<Response>;
+}
+export interface TestApp {
+  readonly app: Hono<Env>;
+  readonly pool: Pool;
+  readonly url: string;
+  readonly as: (role: Role) => Promise<Caller>;
+  readonly close: () => Promise<void>;
+}
+
+/** A fresh, migrated database of the test cluster, and the server on it. */
+export async function startTestApp(today = () => '2026-03-10'): Promise<TestApp> {
+  const admin = process.env.TEST_DATABASE_ADMIN_URL;
+  if (!admin) throw new Error('These tests need a PostgreSQL: run ./rocchetto test.');
+  const database = `t_${randomUUID().replaceAll('-', '')}`;
+  const client = new pg.Client({ connectionString: admin });
+  await client.connect();
+  await client.query(`create database ${database}`);
+  await client.end();
+  const url = Object.assign(new URL(admin), { pathname: `/${database}` }).toString();
+  await migrate(url);
+  const pool = openPool(url, () => undefined);
+  const app = createApp({ pool, log: pino({ level: 'silent' }), today });
+  const as = async (role: Role): Promise<Caller> => {
+    const name = `Test ${role}`;
+    const { rows } = await pool.query<{ id: number }>(
+      `insert into staff (name, name_key, role) values ($1, $2, $3) on conflict (name_key) do update set role = excluded.role returning id`,
+      [name, foldText(name), role],
+    );
+    const cookie = `rocchetto=${await openSignIn(pool, rows[0]!.id)}`;
+    const me = (await (await app.request('/api/me', { headers: { cookie } })).json()) as { csrf: string };
+    return {
+      name,
+      get: async (path) => app.request(`/api${path}`, { headers: { cookie } }),
+      send: async (method, path, body, headers = {}) =>
+        app.request(`/api${path}`, {
+          method,
+          headers: { cookie, 'x-csrf-token': me.csrf, 'content-type': 'application/json', ...headers },
+          body: body === undefined ? '{}' : typeof body === 'string' ? body : JSON.stringify(body),
+        }),
+    };
+  };
+  return { app, pool, url, as, close: () => pool.end() };
+}
+
+export const clientBody = (name: string, more: object = {}) => ({
+  name,
+  phone: '',
+  email: '',
+  address: '',
+  note: '',
+  minor: false,
+  guardian: '',
+  ...more,
+});
+
+/** The JSON of an answer, whose status is checked first so that a refusal shows its sentence. */
+// biome-ignore lint/suspicious/noExplicitAny: tests look at what they name
+export async function json(answer: Promise<Response> | Response, status = 200): Promise<any> {
+  const res = await answer;
+  const text = await res.text();
+  if (res.status !== status) throw new Error(`${res.status} instead of ${status}: ${text}`);
+  return JSON.parse(text);
+}
+
+const SKIRT = {
+  parts: [{ part: 'straight-skirt', length: '62 cm', hemOpening: { kind: 'vent', height: '18 cm' } }],
+  lining: 'cupro',
+};
+
+/** A client, and an order of a skirt whose brief is written. */
+export async function skirtOrder(who: Caller, client: object = {}) {
+  const { id: clientId } = await json(
+    who.send('POST', '/clients', clientBody('Nell Arkwright', client)),
+    201,
+  );
+  const order = await json(
+    who.send('POST', '/orders', {
+      clientId,
+      what: 'Straight skirt',
+      wornOn: '2026-05-01',
+      dueOn: '2026-04-28',
+    }),
+    201,
+  );
+  const briefed = await json(
+    who.send('PUT', `/orders/${order.id}/brief`, { version: order.version, brief: SKIRT }),
+  );
+  return { clientId: clientId as number, orderId: order.id as number, version: briefed.version as number };
+}
+
+/** Readings of one session, "waist 70 cm" each. */
+export function sessionBody(
+  clientId: number,
+  orderId: number | null,
+  lines: readonly string[],
+  more: object = {},
+) {
+  const at = '2026-03-09T10:00:00Z';
+  return {
+    session: { id: randomUUID(), clientId, orderId, at, ...more },
+    readings: lines.map((line) => {
+      const [measure, ...typed] = line.split(' ');
+      const read = readLength(typed.join(' '), 'cm');
+      if (!read.ok) throw new Error(read.sentence);
+      return { id: randomUUID(), measure, state: 'read', written: read.written, at };
+    }),
+  };
+}

@@ -1,0 +1,43 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, describe, expect, it } from 'vitest';
+
+const root = join(import.meta.dirname, '..');
+const dir = mkdtempSync(join(tmpdir(), 'spec-'));
+afterAll(() => rmSync(dir, { recursive: true, force: true }));
+const spec = (file: string, cwd = root) =>
+  spawnSync(join(root, 'rocchetto'), ['spec', file], { cwd, encoding: 'utf8' });
+
+describe('./rocchetto spec', () => {
+  it('prints the sheet of a file as JSON and nothing else, from any folder', () => {
+    const ran = spec('example-spec.json', join(root, 'docs'));
+    expect(ran.stderr).toBe('');
+    expect(ran.status).toBe(0);
+    const sheet = JSON.parse(ran.stdout);
+    expect(sheet).toMatchObject({ format: 'rocchetto-sheet', version: 1, lengths: 'cm' });
+    expect(sheet.figures.find((f: { id: string }) => f.id === 'hip').finished).toBeCloseTo(
+      96.25 + 5 + 2 * Math.PI * 0.02,
+      9,
+    );
+  });
+  it.each([
+    ['{', 'is not JSON'],
+    ['{"format":"rocchetto-spec"}', 'version'],
+    [
+      readFileSync(join(root, 'docs/example-spec.json'), 'utf8').replace('97.5 cm', '34 3/0 in'),
+      'divides by zero',
+    ],
+  ])('refuses %.24s with a sentence and no stack', (text, says) => {
+    const file = join(dir, 'bad.json');
+    writeFileSync(file, text);
+    const ran = spec(file);
+    expect(ran.status).toBe(1);
+    expect(ran.stdout).toBe('');
+    expect(ran.stderr).toContain(says);
+    expect(ran.stderr).not.toMatch(/\n\s+at /);
+  });
+  it('says so when there is no such file', () =>
+    expect(spec('nowhere.json').stderr).toContain('cannot be read'));
+});
