@@ -28,6 +28,7 @@ pdfmake.setFonts({
 });
 // Everything the paper needs is here; it never fetches.
 pdfmake.setUrlAccessPolicy(() => false);
+pdfmake.setLocalAccessPolicy((path) => path.endsWith('.ttf'));
 
 const MARK: Record<string, string> = {
   estimated: 'est.',

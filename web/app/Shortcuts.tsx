@@ -1,5 +1,4 @@
-import { Modal } from 'antd';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef } from 'react';
 
 const KEYS: readonly (readonly [keys: string, does: string])[] = [
   ['/', 'find a client or an order'],
@@ -15,26 +14,32 @@ const KEYS: readonly (readonly [keys: string, does: string])[] = [
   ['↑ ↓', 'on the sheet: the figure above or below, its why opens'],
 ];
 
-/** The short list of keys, under "?" and a button. */
+/** The short list of keys, under "?" and a button. The browser's own dialog keeps the focus inside and closes on Escape. */
 export function ShortcutList() {
-  const [open, setOpen] = useState(false);
+  const dialog = useRef<HTMLDialogElement>(null);
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       const field = (e.target as HTMLElement).closest('input, textarea, [contenteditable]');
       // A "?" is never part of a length, so it opens the list at the tape too.
       if (e.key !== '?' || e.ctrlKey || e.metaKey || (field && !field.classList.contains('reading'))) return;
       e.preventDefault();
-      setOpen(true);
+      if (!dialog.current?.open) dialog.current?.showModal();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, []);
   return (
     <>
-      <button type="button" className="quiet" onClick={() => setOpen(true)} aria-label="Keys">
+      <button type="button" className="quiet" onClick={() => dialog.current?.showModal()} aria-label="Keys">
         ?
       </button>
-      <Modal open={open} title="Keys" footer={null} onCancel={() => setOpen(false)} destroyOnHidden>
+      <dialog ref={dialog} className="keylist" aria-label="Keys">
+        <div className="spread">
+          <h2>Keys</h2>
+          <button type="button" className="quiet" onClick={() => dialog.current?.close()}>
+            close
+          </button>
+        </div>
         <dl className="facts">
           {KEYS.map(([keys, does]) => (
             <div key={keys} style={{ display: 'contents' }}>
@@ -45,7 +50,7 @@ export function ShortcutList() {
             </div>
           ))}
         </dl>
-      </Modal>
+      </dialog>
     </>
   );
 }

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useClientsQuery } from '../api/api.ts';
 import { useMay } from '../app/me.ts';
-import { Waiting } from '../shared/Problem.tsx';
+import { Problem, Waiting } from '../shared/Problem.tsx';
 import { useSettled } from '../shared/useSettled.ts';
 
 export function Component() {
@@ -41,6 +41,7 @@ export function Component() {
           allowClear
           style={{ margin: '10px 0' }}
         />
+        {error && data && <Problem error={error} again={refetch} />}
         {!data ? (
           <Waiting what="the clients" error={error} again={refetch} />
         ) : data.length === 0 ? (

@@ -16,7 +16,7 @@ import {
   type Way,
   wholeOf,
 } from '@rocchetto/core';
-import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, useEffect, useLayoutEffect, useRef, useState } from 'react';
 
 export interface Taken {
   readonly typed: string;
@@ -52,15 +52,22 @@ export function TapeField(props: Props) {
   const field = useRef<HTMLInputElement>(null);
   const why = useRef<HTMLInputElement>(null);
   const id = context.measure.id;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a new measure begins with an empty field
+  const tookAt = useRef(0);
+  // A new measure begins with an empty field, but not over what a fast hand has typed since the last one was taken.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only a new measure does this
   useEffect(() => {
-    setTyped('');
+    if (performance.now() - tookAt.current > 1000) setTyped('');
     setWay('whole');
     setReason('');
     setAsked([]);
     setWrong('');
     field.current?.focus();
   }, [id]);
+
+  // The question takes the focus as it appears, so that a fast hand's next key is already the reason.
+  useLayoutEffect(() => {
+    if (asked.length > 0) why.current?.focus();
+  }, [asked]);
 
   const read = typed.trim() ? readLength(typed, unit) : null;
   const whole = read?.ok ? wholeOf({ written: read.written, way }) : null;
@@ -75,9 +82,9 @@ export function TapeField(props: Props) {
       return setWrong(`${tell(hard.sentence, unit)} It was not taken; correct it, or correct the other one.`);
     if (found.length > 0 && !reason.trim()) {
       setAsked(found);
-      setTimeout(() => why.current?.focus());
       return;
     }
+    tookAt.current = performance.now();
     props.onTake({ typed, unit, way, tape, reason: found.length ? reason.trim() : '' });
     setTyped('');
     setReason('');

@@ -64,7 +64,7 @@ export function OrderLedger({
             const why = danger(o);
             return (
               <tr key={o.id}>
-                <td>
+                <td className="number">
                   <Link to={`/orders/${o.id}`}>{o.number}</Link>
                 </td>
                 <td>

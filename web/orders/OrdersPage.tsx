@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { useOrdersQuery } from '../api/api.ts';
 import { useMay, useMe } from '../app/me.ts';
-import { Waiting } from '../shared/Problem.tsx';
+import { Problem, Waiting } from '../shared/Problem.tsx';
 import { useSettled } from '../shared/useSettled.ts';
 import { danger } from '../thread/danger.ts';
 import { OrderLedger } from './OrderLedger.tsx';
@@ -46,6 +46,7 @@ export function Component() {
           allowClear
           style={{ margin: '10px 0' }}
         />
+        {error && data && <Problem error={error} again={refetch} />}
         {!data ? (
           <Waiting what="the orders" error={error} again={refetch} />
         ) : (

@@ -1,0 +1,84 @@
+import AxeBuilder from '@axe-core/playwright';
+import { test as base, expect, type Page } from '@playwright/test';
+import { BriefWire } from '@rocchetto/contract';
+import { DEMO_PASSPHRASE } from '@rocchetto/demo/seed.ts';
+import pg from 'pg';
+
+/** Every test fails on a script error or on a breach of the page's content security policy. */
+export const test = base.extend<{ quiet: undefined }>({
+  quiet: [
+    async ({ page }, use) => {
+      const said: string[] = [];
+      page.on('pageerror', (e) => said.push(e.message));
+      page.on('console', (m) => {
+        if (/Content Security Policy|Warning: /.test(m.text())) said.push(m.text());
+      });
+      await use(undefined);
+      expect(said).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+export { expect };
+
+export async function signIn(page: Page, name = 'Bram Teller', to = '/orders') {
+  await page.goto(`/sign-in?to=${encodeURIComponent(to)}`);
+  await page.getByLabel('Name').fill(name);
+  await page.getByLabel('Passphrase').fill(DEMO_PASSPHRASE);
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.band')).toBeVisible();
+}
+
+/** No breach of WCAG 2.2 A or AA that axe can see. */
+export async function accessible(page: Page) {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`)).toEqual(
+    [],
+  );
+}
+
+/** A change made by another pair of hands: the API, with this page's own sign-in. */
+export async function byApi(page: Page, method: 'POST' | 'PUT', path: string, data: object) {
+  const { csrf } = await (await page.request.get('/api/me')).json();
+  const res = await page.request.fetch(`/api${path}`, { method, data, headers: { 'x-csrf-token': csrf } });
+  expect(res.ok(), await res.text()).toBe(true);
+  return res.json();
+}
+
+/** A new client with an order whose brief is written; unmeasured. */
+export async function newSkirt(page: Page, name: string, brief: object = {}) {
+  const client = await byApi(page, 'POST', '/clients', { name });
+  const order = await byApi(page, 'POST', '/orders', { clientId: client.id, what: 'Straight skirt' });
+  const wire = BriefWire.parse({
+    parts: [{ part: 'straight-skirt', length: '62 cm', hemOpening: { kind: 'vent', height: '18 cm' } }],
+    ...brief,
+  });
+  await byApi(page, 'PUT', `/orders/${order.id}/brief`, { version: order.version, brief: wire });
+  return { clientId: client.id as number, orderId: order.id as number };
+}
+
+/** One answer of the test database. */
+export async function inDatabase<T extends object>(sql: string, values: unknown[] = []): Promise<T[]> {
+  const client = new pg.Client({ connectionString: process.env.E2E_DATABASE_URL });
+  await client.connect();
+  try {
+    return (await client.query<T>(sql, values)).rows;
+  } finally {
+    await client.end();
+  }
+}
+
+/** Types a reading into the big field and takes it. */
+export async function call(page: Page, text: string) {
+  await page.locator('#reading').fill(text);
+  await page.keyboard.press('Enter');
+}
+
+/** From the order’s measuring page to the big field. */
+export async function takeUpTape(page: Page, orderId: number) {
+  await page.goto(`/orders/${orderId}/measure`);
+  await page.getByRole('button', { name: 'Take up the tape' }).press('Enter');
+  await expect(page.locator('#reading')).toBeFocused();
+}

@@ -1,0 +1,164 @@
+import { readFileSync } from 'node:fs';
+import { accessible, byApi, expect, newSkirt, signIn, test } from './help.ts';
+
+test('a client is found while typing, in the field of every page too', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/clients');
+  await page.getByLabel('Search clients by name, phone or code').fill('aakjaer');
+  await expect(page.getByRole('link', { name: 'Søren Aakjær-Holm' })).toBeVisible();
+  await page.getByLabel('Search clients by name, phone or code').fill('xqxqxq');
+  await expect(page.getByText('Nobody in the book')).toBeVisible();
+  await page.goto('/orders');
+  await expect(page.getByRole('table')).toBeVisible();
+  await page.keyboard.press('/');
+  await page.keyboard.type('beatrix');
+  await page.getByText('Beatrix Oyelaran · C-').click();
+  await expect(page.getByRole('heading', { name: 'Beatrix Oyelaran' })).toBeVisible();
+});
+
+test('a likely duplicate is pointed out and not forbidden; markup in a name stays text', async ({ page }) => {
+  await signIn(page, 'Jonah Fell');
+  await page.goto('/clients/new');
+  await page.getByLabel('Name', { exact: true }).fill('Mirela Castelane');
+  await expect(page.getByText('Perhaps in the book already')).toBeVisible();
+  await page.getByLabel('Name', { exact: true }).fill('<img src=x onerror=alert(1)>');
+  await page.getByRole('button', { name: 'Add to the book' }).click();
+  await expect(page.getByRole('heading', { name: '<img src=x onerror=alert(1)>' })).toBeVisible();
+});
+
+test('two people save one card: both texts are shown and neither is lost', async ({ page }) => {
+  await signIn(page, 'Jonah Fell');
+  const client = await byApi(page, 'POST', '/clients', { name: 'Shared Card' });
+  await page.goto(`/clients/${client.id}`);
+  await page.getByRole('button', { name: 'Change the card' }).click();
+  await page.getByLabel('To remember').fill('mine: prefers mornings');
+  await byApi(page, 'PUT', `/clients/${client.id}`, {
+    name: 'Shared Card',
+    note: 'theirs: call first',
+    version: client.version,
+  });
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByRole('alert')).toContainText('theirs: call first');
+  await expect(page.getByRole('alert')).toContainText('mine: prefers mornings');
+  await accessible(page);
+  await page.getByRole('button', { name: 'Save what I wrote' }).click();
+  await expect(page.getByText('mine: prefers mornings')).toBeVisible();
+});
+
+test('the sheet: both units, rounding with its drift, a conflict that keeps both, revisions and what moved', async ({
+  page,
+}) => {
+  await signIn(page);
+  const { orderId } = await newSkirt(page, 'Sheet One');
+  const spec = JSON.parse(readFileSync(new URL('../docs/example-spec.json', import.meta.url), 'utf8'));
+  await page.goto(`/orders/${orderId}`);
+  await page.locator('input[type=file]').setInputFiles({
+    name: 'spec.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify({ ...spec, asOf: undefined })),
+  });
+  await expect(page.getByRole('article', { name: 'Specification sheet' })).toBeVisible();
+  const hip = page.locator('tr:has([data-figure="hip"])');
+  await expect(hip).toContainText('101.38 cm');
+  await page.getByRole('button', { name: 'both units' }).click();
+  await expect(page.getByRole('columnheader', { name: 'in in' })).toBeVisible();
+  await page.getByRole('button', { name: 'in inches' }).click();
+  await expect(hip).toContainText('39.91 in');
+  await page.getByRole('button', { name: 'in centimetres' }).click();
+
+  await page.locator('[data-figure="hip"]').click();
+  const { version } = await (await page.request.get(`/api/orders/${orderId}/sheet`)).json();
+  await byApi(page, 'POST', `/orders/${orderId}/sheet/changes`, {
+    version,
+    change: {
+      kind: 'override',
+      id: crypto.randomUUID(),
+      figure: 'waist',
+      target: 'wearing',
+      value: '3 cm',
+      reason: 'theirs',
+    },
+  });
+  await page.getByLabel('Figure set by hand').fill('6');
+  await page.getByLabel('Reason', { exact: true }).fill('mine');
+  await page.getByRole('button', { name: /Set . by hand/ }).click();
+  await expect(page.getByRole('alert')).toContainText('yours is still here: hip, wearing 6 cm (mine)');
+  await page.getByRole('button', { name: 'Make mine on top of theirs' }).click();
+  await expect(hip).toContainText('102.38 cm');
+  await expect(page.locator('tr:has([data-figure="waist"])').getByText('by hand')).toBeVisible();
+
+  for (let open = page.getByRole('button', { name: 'Accept in my name' }); (await open.count()) > 0; ) {
+    const before = await open.count();
+    await page
+      .getByLabel(/Reason to accept/)
+      .first()
+      .fill('seen');
+    await open.first().click();
+    await expect(open).toHaveCount(before - 1);
+  }
+  await page.getByLabel('Agreed by').fill('Sheet One');
+  await page.getByRole('button', { name: 'Agree revision 1' }).click();
+  await expect(page.getByText('Revision 1, agreed.')).toBeVisible();
+  await page.getByLabel('Figure set by hand').fill('7');
+  await page.getByLabel('Reason', { exact: true }).fill('after the toile');
+  await page.getByRole('button', { name: /Set . by hand/ }).click();
+  await expect(page.getByText('Draft, revision 2.')).toBeVisible();
+  await page.getByText('What moved since the revision before').click();
+  await expect(page.getByRole('row', { name: /hip, finished.*\+1 cm/ })).toBeVisible();
+  await accessible(page);
+  await page.goto(`/orders/${orderId}/sheet?revision=1`);
+  await expect(page.getByText('Revision 1, agreed.')).toBeVisible();
+  await expect(page.getByRole('button', { name: /by hand/ })).toHaveCount(0);
+});
+
+test('each role sees what is its own', async ({ page }) => {
+  await signIn(page, 'Wren Halloran', '/clients/5');
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await expect(page.getByText('Tidewell')).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Change the card' })).toHaveCount(0);
+  await page.goto('/orders/2/sheet');
+  await expect(page.getByRole('article', { name: 'Specification sheet' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Set by hand' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await expect(page).toHaveURL(/sign-in/);
+  await signIn(page, 'Jonah Fell', '/orders/1/sheet');
+  await expect(page.getByRole('article', { name: 'Specification sheet' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /Agree|by hand/ })).toHaveCount(0);
+});
+
+test('the principal adds to the staff, and the link sets a passphrase once', async ({ page, browser }) => {
+  await signIn(page, 'Odile Marchetti', '/house');
+  await accessible(page);
+  await page.getByLabel('Name').fill('Nessa Quay');
+  await page.getByRole('button', { name: 'Add' }).click();
+  const link = await page.locator('code').textContent();
+  const apart = await browser.newContext();
+  const hers = await apart.newPage();
+  await hers.goto(link ?? '');
+  await accessible(hers);
+  await hers.getByLabel('Passphrase').fill('gull rope lantern tide');
+  await hers.keyboard.press('Enter');
+  await expect(hers.getByLabel('Signed in: Nessa Quay, fitter')).toBeVisible();
+  await apart.close();
+});
+
+test('wrong words, wrong addresses and a lost server are told plainly', async ({ page, context }) => {
+  await page.goto('/sign-in');
+  await page.getByLabel('Name').fill('Bram Teller');
+  await page.getByLabel('Passphrase').fill('not the words');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('do not belong together');
+  await signIn(page);
+  await page.goto('/nowhere');
+  await expect(page.getByRole('heading', { name: 'Nothing lies here' })).toBeVisible();
+  await page.goto('/orders/999999');
+  await expect(page.getByRole('alert')).toContainText('no such order');
+  await page.goto('/clients');
+  await expect(page.getByRole('table')).toBeVisible();
+  await context.setOffline(true);
+  await page.getByLabel('Search clients by name, phone or code').fill('somebody');
+  await expect(page.getByRole('alert')).toContainText('cannot be reached just now');
+  await context.setOffline(false);
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByText('Nobody in the book')).toBeVisible();
+});
