@@ -155,10 +155,13 @@ function Taping({ order, session, onAnew }: Props) {
     if (!read.ok) return;
     const kept = await add({ written: read.written, way: t.way, tape: t.tape, reason: t.reason });
     if (!kept) return;
-    const after = resolve(item.measured.measure, [
-      ...item.measured.readings,
-      { ...kept, by: session.measurer },
-    ]);
+    // Asked of the outbox, not of this render: a fast second reading comes before the screen has caught up.
+    const shown = item.measured.readings;
+    const here = outbox()
+      .snapshot()
+      .filter((k) => k.sessionId === session.id && !shown.some((r) => r.id === k.reading.id))
+      .map((k) => ({ ...k.reading, by: session.measurer }));
+    const after = resolve(item.measured.measure, [...shown, ...here]);
     if (!['pending', 'doubtful'].includes(stateOf({ measured: after, needed: item.needed }))) forward();
   };
   const mark = async (state: 'declined' | 'skipped') => {
