@@ -121,7 +121,12 @@ function Taping({ order, session, onAnew }: Props) {
   );
   const next = items[index + 1];
   const done = items.every((i) => !['pending', 'doubtful'].includes(stateOf(i)));
-  const forward = () => (next ? go(next.id) : done ? navigate(`/orders/${order.id}/sheet`) : undefined);
+  // Past the last one the sheet is next, unless another is still open; the one in hand was just dealt with.
+  const settled = items.every((i) => i.id === item.id || !['pending', 'doubtful'].includes(stateOf(i)));
+  const forward = () => {
+    if (next) go(next.id);
+    else if (settled) navigate(`/orders/${order.id}/sheet`);
+  };
 
   const add = async (r: Partial<ReadingWire>) => {
     const reading: ReadingWire = {
