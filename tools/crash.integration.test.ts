@@ -8,7 +8,7 @@ import { openPool } from '../server/db/pool.ts';
 import { type Cluster, startCluster } from './cluster.ts';
 
 let cluster: Cluster | undefined;
-afterAll(() => cluster?.stop());
+afterAll(() => cluster?.discard());
 
 describe('a database that is killed', () => {
   it('loses nothing that was acknowledged; the server answers with a sentence meanwhile and comes back by itself', async () => {

@@ -95,7 +95,7 @@ runTool(async () => {
         tally,
       );
     } finally {
-      await cluster.stop();
+      await cluster.discard();
     }
   }
   process.stdout.write(`\n${tally.passed} passed, ${tally.failed} failed\n`);

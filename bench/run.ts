@@ -1,0 +1,26 @@
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { root, startCluster } from '../tools/cluster.ts';
+import { runTool } from '../tools/stop-word.ts';
+import { coreBench } from './core.ts';
+import { routesBench } from './routes.ts';
+import { webBench } from './web.ts';
+
+/** Measures what docs/performance.md reports and writes its table of figures. Ratios are against baselines of the same run. */
+runTool(async () => {
+  const lines: string[] = [];
+  const say = (line: string) => {
+    lines.push(line);
+    process.stdout.write(`${line}\n`);
+  };
+  coreBench(say);
+  const cluster = await startCluster('bench', true);
+  try {
+    await routesBench(cluster, say);
+    await webBench(cluster, say);
+  } finally {
+    await cluster.discard();
+  }
+  writeFileSync(join(root, 'docs/performance-figures.txt'), `${lines.join('\n')}\n`);
+  return 0;
+});

@@ -1,0 +1,92 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { DEMO_PASSPHRASE, seedDemo } from '@rocchetto/demo/seed.ts';
+import { migrate } from '@rocchetto/server/db/migrate.ts';
+import { buildWeb } from './build-web.ts';
+import { root, startCluster, stopChild } from './cluster.ts';
+import { freePort } from './ports.ts';
+import { startServer } from './serve.ts';
+import { runTool } from './stop-word.ts';
+
+/** Takes the pictures of docs/screenshots/ anew, from the demo data, at 1280 × 800: `npx tsx tools/screenshots.ts`. */
+runTool(async () => {
+  buildWeb();
+  const cluster = await startCluster('screens', true);
+  await cluster.ensureDatabase('screens');
+  const url = cluster.url('screens');
+  await migrate(url);
+  await seedDemo(url);
+  const port = await freePort();
+  const server = await startServer(url, port);
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+      '--disable-gpu',
+      '--disable-background-networking',
+      ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
+    ],
+  });
+  const page = await browser.newPage({
+    viewport: { width: 1280, height: 800 },
+    baseURL: `http://127.0.0.1:${port}`,
+    locale: 'en-GB',
+  });
+  const shot = async (name: string, path = '') => {
+    if (path) await page.goto(path);
+    await page.waitForLoadState('networkidle');
+    await page.screenshot({ path: join(root, `docs/screenshots/${name}.png`) });
+  };
+  const signIn = async (name: string) => {
+    await page.goto('/sign-in');
+    await page.getByLabel('Name').fill(name);
+    await page.getByLabel('Passphrase').fill(DEMO_PASSPHRASE);
+    await page.keyboard.press('Enter');
+    await page.waitForURL('**/orders');
+  };
+  try {
+    await shot('sign-in', '/sign-in');
+    await signIn('Bram Teller');
+    await shot('orders');
+    await shot('clients', '/clients?q=soren');
+    await shot('client', '/clients/1');
+    await shot('order', '/orders/4');
+    await shot('brief', '/orders/3/brief');
+    await page.goto('/orders/13/measure');
+    await page.getByRole('button', { name: 'Take up the tape' }).click();
+    for (const text of ['78', '78.5', '92']) {
+      await page.locator('#reading').fill(text);
+      await page.keyboard.press('Enter');
+      if (await page.locator('#reason').isVisible()) {
+        await page.keyboard.type('read again');
+        await page.keyboard.press('Enter');
+      }
+      await page.waitForTimeout(300);
+    }
+    await page.goto('/orders/13/measure?at=hip');
+    await page.locator('#reading').fill('40 3/8 in');
+    await shot('measure');
+    await shot('sheet', '/orders/1/sheet?f=hip');
+    const dir = mkdtempSync(join(tmpdir(), 'paper-'));
+    writeFileSync(join(dir, 'sheet.pdf'), await (await page.request.get('/api/orders/1/sheet.pdf')).body());
+    execFileSync('pdftoppm', [
+      '-r',
+      '90',
+      '-png',
+      '-singlefile',
+      join(dir, 'sheet.pdf'),
+      join(root, 'docs/screenshots/paper'),
+    ]);
+    rmSync(dir, { recursive: true, force: true });
+    await page.request.post('/api/sign-out', { data: {} });
+    await signIn('Odile Marchetti');
+    await shot('house', '/house');
+  } finally {
+    await browser.close();
+    await stopChild(server, 'SIGTERM', 3000);
+    await cluster.discard();
+  }
+  return 0;
+});
