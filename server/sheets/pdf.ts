@@ -82,7 +82,7 @@ function pointRow(f: PrintedFigure): TableCell[] {
     },
     cell(f.body, { alignment: 'right' }),
     cell(f.finished, { alignment: 'right', ...look }),
-    cell(marked, { bold: true, alignment: 'right', ...look }),
+    cell(marked, { bold: true, fontSize: 9.5, alignment: 'right', ...look }),
     cell(f.tolerance, { alignment: 'right', fontSize: 7.5 }),
     cell(''),
   ];
@@ -157,7 +157,7 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
             width: '*',
             table: {
               headerRows: 1,
-              widths: [12, '*', 44, 46, 92, 30, 44],
+              widths: [12, '*', 44, 46, 98, 30, 40],
               body: [
                 ['', 'point', 'body', 'finished', 'mark', 'within', 'pencil'].map((t, i) =>
                   cell(t, { fontSize: 7.5, alignment: i > 1 && i < 6 ? 'right' : 'left' }),

@@ -7,9 +7,9 @@ import { problemOf } from '../api/problem.ts';
 import { useMay } from '../app/me.ts';
 import { OrderLedger } from '../orders/OrderLedger.tsx';
 import { Differences } from '../shared/Differences.tsx';
-import { shortDate } from '../shared/dates.ts';
 import { Problem, Waiting } from '../shared/Problem.tsx';
 import { ClientForm } from './ClientForm.tsx';
+import { SessionReadings } from './SessionReadings.tsx';
 
 const LABELS = {
   name: 'Name',
@@ -122,14 +122,7 @@ export function Component() {
           {client.sessions.length === 0 ? (
             <p className="soft">Sessions will be listed here, newest first.</p>
           ) : (
-            <ul className="why">
-              {client.sessions.map((s) => (
-                <li key={s.id}>
-                  {shortDate(s.at)}, {s.readings} readings by {s.measurer}{' '}
-                  <span className="soft">({s.unit})</span>
-                </li>
-              ))}
-            </ul>
+            client.sessions.map((x) => <SessionReadings key={x.id} session={x} />)
           )}
         </section>
       </aside>

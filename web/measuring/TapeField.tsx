@@ -142,7 +142,7 @@ export function TapeField(props: Props) {
           }}
           onKeyDown={onKey}
         />
-        <span style={{ fontSize: 28 }}>{read?.ok ? read.written.unit : unit}</span>
+        <span style={{ fontSize: 28 }}>{read?.ok && read.unitGiven ? '' : unit}</span>
       </div>
       <p id="understood" className="understood" aria-live="polite">
         {whole !== null && read?.ok ? (

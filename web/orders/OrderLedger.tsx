@@ -80,7 +80,9 @@ export function OrderLedger({
                 <td>
                   <div className="row" style={{ gap: 8, flexWrap: 'nowrap' }}>
                     <Strand stage={o.stage} tight={why !== null} />
-                    <span className="soft">{why ?? WORD[o.stage]}</span>
+                    <span className={why ? 'tight' : 'soft'} title={why ?? undefined}>
+                      {WORD[o.stage]}
+                    </span>
                   </div>
                 </td>
               </tr>

@@ -5,6 +5,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { useChangeOrderMutation, useImportSpecMutation, useOrderQuery } from '../api/api.ts';
 import { problemOf } from '../api/problem.ts';
 import { useMay } from '../app/me.ts';
+import { SessionReadings } from '../clients/SessionReadings.tsx';
 import { Differences } from '../shared/Differences.tsx';
 import { shortDate } from '../shared/dates.ts';
 import { Problem, Waiting } from '../shared/Problem.tsx';
@@ -151,13 +152,9 @@ export function Component() {
         {order.sessions.length > 0 && (
           <section>
             <h2>Measured</h2>
-            <ul className="why">
-              {order.sessions.map((s) => (
-                <li key={s.id}>
-                  {shortDate(s.at)} by {s.measurer}, {s.readings} readings
-                </li>
-              ))}
-            </ul>
+            {order.sessions.map((s) => (
+              <SessionReadings key={s.id} session={s} />
+            ))}
           </section>
         )}
         {mayBrief && order.stage !== 'cut' && <Import id={id} />}
@@ -206,7 +203,7 @@ function BriefWords({ brief }: { brief: BriefWire }) {
       skirt &&
         [
           skirt.length && `${skirt.length} long`,
-          `waistband ${skirt.band}`,
+          skirt.band === '0 cm' ? 'faced waist' : `waistband ${skirt.band}`,
           skirt.hemOpening.kind !== 'none' && `${skirt.hemOpening.kind} ${skirt.hemOpening.height}`,
           `zip ${skirt.zip === 'centre-back' ? 'centre back' : 'left side'}`,
         ]
