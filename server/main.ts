@@ -54,6 +54,8 @@ async function main() {
   };
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);
+  // Started by the script: when that is gone, however it went, so is the server.
+  process.on('disconnect', stop);
 }
 
 main().catch((error: Error) => {
