@@ -130,7 +130,7 @@ test('a client is taken from sign-in to paper with the keyboard alone', async ({
   );
   const file = join(mkdtempSync(join(tmpdir(), 'paper-')), 'sheet.pdf');
   writeFileSync(file, await paper.body());
-  const text = execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
+  const text = execFileSync('pdftotext', ['-enc', 'UTF-8', '-layout', file, '-'], { encoding: 'utf8' });
   expect(text).toContain('Wilhelmina Åstrand');
   expect(text).toContain('F 25.5 cm');
   expect(text).toContain('page 1 of 1');
