@@ -5,7 +5,7 @@ import { seeded } from '@rocchetto/demo/figures.ts';
 import { seedDemo } from '@rocchetto/demo/seed.ts';
 import { createApp } from '@rocchetto/server/app.ts';
 import { openSignIn } from '@rocchetto/server/auth/sql.ts';
-import { SEARCH_SQL, searchText } from '@rocchetto/server/clients/sql.ts';
+import { SEARCH_SQL, searchText, searchValues } from '@rocchetto/server/clients/sql.ts';
 import { migrate } from '@rocchetto/server/db/migrate.ts';
 import { openPool, type Pool } from '@rocchetto/server/db/pool.ts';
 import { Hono } from 'hono';
@@ -23,7 +23,7 @@ const LAST =
     ' ',
   );
 
-async function manyClients(pool: Pool, count: number) {
+export async function manyClients(pool: Pool, count: number) {
   const rnd = seeded(7);
   const pick = (list: readonly string[]) => list[Math.floor(rnd() * list.length)]!;
   const syllable = () => pick('ba ko li mer na per ri sto ta vin wel zan dor fen gal'.split(' '));
@@ -93,7 +93,7 @@ export async function routesBench(cluster: Cluster, say: (line: string) => void)
       'odette',
     ];
     const word = (i: number) => words[i % words.length]!;
-    const query = (i: number) => pool.query(SEARCH_SQL, [foldText(word(i)), 20, foldText(word(i))]);
+    const query = (i: number) => pool.query(SEARCH_SQL, searchValues(foldText(word(i)), 20));
     const search = (i: number) => get(port, `/api/clients?q=${encodeURIComponent(word(i))}`, cookie);
     const [sql, route] = [await timed(300, 60, query), await timed(300, 60, search)];
     const [a, b] = [percentile(sql, 95), percentile(route, 95)];

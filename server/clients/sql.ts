@@ -10,8 +10,8 @@ export const searchText = (code: string, name: string, phone: string) =>
 
 /**
  * The query behind searching while typing: text that stands in name, code or phone first; only when that is
- * too little, words that nearly match. $1 is the folded text, $2 how many, $3 the text safe for like. Exported
- * so that the benchmark runs it bare.
+ * too little, words that nearly match. $1 is the folded text, $2 how many, $3 the text safe for like, $4 whether
+ * near matches are wanted. Exported so that the benchmark runs it bare.
  */
 export const SEARCH_SQL = `
   with inside as (
@@ -19,7 +19,7 @@ export const SEARCH_SQL = `
      where search like '%' || $3 || '%' order by near desc, name, id limit $2
   ), alike as (
     select id, code, name, phone, word_similarity($1, search) as near from client
-     where (select count(*) from inside) < $2 and $1 <% search and search not like '%' || $3 || '%'
+     where $4 and (select count(*) from inside) < 5 and $1 <% search and search not like '%' || $3 || '%'
      order by near desc, name, id limit $2
   )
   select id, code, name, phone, (select count(*)::int from orders o where o.client_id = found.id) as orders
@@ -33,13 +33,21 @@ export const START_SQL = `
 
 const likeSafe = (text: string) => text.replace(/[\\%_]/g, '\\$&');
 
+/** A code or number is right or wrong: nearly every code is nearly like every other, so only words are matched nearly. */
+export const searchValues = (folded: string, limit: number) => [
+  folded,
+  limit,
+  likeSafe(folded),
+  !/\d/.test(folded),
+];
+
 /** Clients whose name, code or phone is like `typed`; accents and slips forgiven. */
 export async function searchClients(db: Db, typed: string, limit = 20): Promise<ClientRow[]> {
   const folded = foldText(typed).slice(0, 100);
   const digits = foldPhone(typed);
   const wanted = digits.length >= 4 && /^[\d\s+()/.-]+$/.test(typed) ? digits : folded;
   if (wanted.length < 3) return (await db.query<ClientRow>(START_SQL, [limit, likeSafe(wanted)])).rows;
-  return (await db.query<ClientRow>(SEARCH_SQL, [wanted, limit, likeSafe(wanted)])).rows;
+  return (await db.query<ClientRow>(SEARCH_SQL, searchValues(wanted, limit))).rows;
 }
 
 /** The book in order of name, a page at a time; `after` is the last row of the page before. */

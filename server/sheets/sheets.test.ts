@@ -196,7 +196,13 @@ describe('the same figures everywhere', () => {
         const pdf = await fitter.get(`/orders/${id}/sheet.pdf?unit=${unit}`);
         expect(pdf.headers.get('content-type')).toBe('application/pdf');
         writeFileSync(join(dir, 'sheet.pdf'), Buffer.from(await pdf.arrayBuffer()));
-        execFileSync('pdftotext', ['-enc', 'UTF-8', '-layout', join(dir, 'sheet.pdf'), join(dir, 'sheet.txt')]);
+        execFileSync('pdftotext', [
+          '-enc',
+          'UTF-8',
+          '-layout',
+          join(dir, 'sheet.pdf'),
+          join(dir, 'sheet.txt'),
+        ]);
         const lines = readFileSync(join(dir, 'sheet.txt'), 'utf8')
           .replaceAll('\u00a0', ' ')
           .split('\n')

@@ -35,14 +35,17 @@ export class Outbox {
 
   constructor(onSent: () => void) {
     this.#onSent = onSent;
-    this.#db = openDB<Shape>('rocchetto', 1, {
-      upgrade(db) {
-        db.createObjectStore('session', { keyPath: 'session.id' });
-        db.createObjectStore('reading', { keyPath: 'id' }).createIndex('bySession', 'sessionId');
-      },
-    });
+    // A browser that keeps nothing may throw at once; then every keep() says so.
+    this.#db = Promise.resolve().then(() =>
+      openDB<Shape>('rocchetto', 1, {
+        upgrade(db) {
+          db.createObjectStore('session', { keyPath: 'session.id' });
+          db.createObjectStore('reading', { keyPath: 'id' }).createIndex('bySession', 'sessionId');
+        },
+      }),
+    );
     window.addEventListener('online', () => this.#soon(0));
-    void this.#load();
+    this.#load().catch(() => undefined);
   }
 
   readonly subscribe = (listener: () => void) => {

@@ -33,7 +33,10 @@ export function useCurrentSession(order: OrderFull | undefined) {
       });
   }, [order, looked]);
   const begin = async (s: SessionWrite, by: number) => {
-    await outbox().begin(s, by);
+    // Where the browser keeps nothing the session goes on all the same; taking a reading will say so.
+    await outbox()
+      .begin(s, by)
+      .catch(() => undefined);
     setSession(s);
   };
   return { session, looked, begin, anew: () => setSession(null) };

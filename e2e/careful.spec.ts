@@ -1,0 +1,203 @@
+import { accessible, byApi, call, expect, inDatabase, newSkirt, signIn, takeUpTape, test } from './help.ts';
+
+test('the brief refuses what cannot be, keeps what was written, and two people saving it lose nothing', async ({
+  page,
+}) => {
+  await signIn(page);
+  const { orderId } = await newSkirt(page, 'Brief One');
+  await page.goto(`/orders/${orderId}/brief`);
+  await page.getByLabel('Length wanted, waist to hem').fill('wide');
+  await page.getByRole('button', { name: 'Keep the brief' }).click();
+  await expect(page.getByText('“wide” is not a unit')).toBeVisible();
+  await page.getByLabel('Length wanted, waist to hem').fill('5');
+  await page.getByRole('button', { name: 'Keep the brief' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'between 20 and 140' })).toBeVisible();
+  await expect(page.getByLabel('Length wanted, waist to hem')).toHaveValue('5');
+  await page.getByLabel('Length wanted, waist to hem').fill('26 1/2 in');
+  const order = await (await page.request.get(`/api/orders/${orderId}`)).json();
+  await byApi(page, 'PUT', `/orders/${orderId}/brief`, {
+    version: order.version,
+    brief: { ...order.brief, lining: 'theirs' },
+  });
+  await page.getByRole('button', { name: 'Keep the brief' }).click();
+  await expect(page.getByRole('alert')).toContainText('Nothing was overwritten');
+  await expect(page.getByRole('alert')).toContainText('theirs');
+  await expect(page.getByRole('alert')).toContainText('26 1/2 in');
+  await page.getByRole('button', { name: 'Save what I wrote' }).click();
+  await expect(page.getByRole('heading', { name: /Measuring/ })).toBeVisible();
+  const saved = await (await page.request.get(`/api/orders/${orderId}`)).json();
+  expect(saved.brief.parts[0].length).toBe('26 1/2 in');
+});
+
+test('lengths of the brief without a unit take the one chosen on the page', async ({ page }) => {
+  await signIn(page);
+  const { orderId } = await newSkirt(page, 'Brief Two');
+  await page.goto(`/orders/${orderId}/brief`);
+  await page.getByRole('radio', { name: 'in', exact: true }).check();
+  await page.getByLabel('Length wanted, waist to hem').fill('24 1/2');
+  await page.getByLabel('Taper, per side edge').fill('½');
+  await page.getByRole('button', { name: 'Keep the brief' }).click();
+  await expect(page.getByRole('heading', { name: /Measuring/ })).toBeVisible();
+  const { brief } = await (await page.request.get(`/api/orders/${orderId}`)).json();
+  expect(brief.parts[0]).toMatchObject({ length: '24 1/2 in', taper: '½ in' });
+});
+
+test('an order is changed with its dates checked, and its thread is pulled tight with the reason', async ({
+  page,
+}) => {
+  await signIn(page, 'Jonah Fell');
+  const client = await byApi(page, 'POST', '/clients', { name: 'Dated Order' });
+  const order = await byApi(page, 'POST', '/orders', { clientId: client.id, what: 'Waistcoat' });
+  await page.goto(`/orders/${order.id}`);
+  await page.getByRole('button', { name: 'Change the order' }).click();
+  const day = (n: number) => new Date(Date.now() + n * 86_400_000).toLocaleDateString('sv-SE');
+  await page.getByLabel('The day it is worn').fill(day(9));
+  await page.getByLabel('Due (handed over)').fill(day(12));
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('That is after the day it is worn.')).toBeVisible();
+  await page.getByLabel('Due (handed over)').fill(day(6));
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Due in 6 days and there is no brief yet.')).toBeVisible();
+  await accessible(page);
+  await page.goto('/orders');
+  await page.getByLabel('Search orders').fill(order.number);
+  await expect(page.getByRole('row', { name: /Waistcoat/ })).toContainText('asked for');
+  await page.getByLabel('Search orders').fill('no such garment anywhere');
+  await expect(page.getByText('No order says')).toBeVisible();
+});
+
+test('a minor is measured with the guardian named', async ({ page }) => {
+  await signIn(page);
+  const client = await byApi(page, 'POST', '/clients', {
+    name: 'Young Dancer',
+    minor: true,
+    guardian: 'Aunt Dancer',
+  });
+  const order = await byApi(page, 'POST', '/orders', { clientId: client.id, what: 'Skirt' });
+  await byApi(page, 'PUT', `/orders/${order.id}/brief`, {
+    version: order.version,
+    brief: { parts: [{ part: 'straight-skirt', length: '50 cm' }] },
+  });
+  await page.goto(`/orders/${order.id}`);
+  await expect(page.getByText('Aunt Dancer is present at every measuring')).toBeVisible();
+  await page.goto(`/orders/${order.id}/measure`);
+  await page.getByLabel('Guardian who is present').fill('');
+  await page.getByRole('button', { name: 'Take up the tape' }).click();
+  await expect(page.getByText('name the guardian who is present')).toBeVisible();
+  await page.getByLabel('Guardian who is present').fill('Aunt Dancer');
+  await page.getByRole('button', { name: 'Take up the tape' }).click();
+  await call(page, '58');
+  await expect
+    .poll(
+      async () =>
+        (
+          await inDatabase<{ g: string }>(
+            `select details->>'guardian' as g from session where order_id = $1`,
+            [order.id],
+          )
+        )[0]?.g,
+    )
+    .toBe('Aunt Dancer');
+});
+
+test('who measured, who wrote, over what and in which shoes stay with the readings', async ({ page }) => {
+  await signIn(page);
+  const { orderId, clientId } = await newSkirt(page, 'Scribed One', { beneath: 'half slip', heel: '4 cm' });
+  await page.goto(`/orders/${orderId}/measure`);
+  await expect(page.getByLabel('Worn beneath')).toHaveValue('half slip');
+  await page.getByLabel('Who writes, if another').click();
+  await page.getByTitle('Jonah Fell').click();
+  await page.getByRole('button', { name: 'Take up the tape' }).click();
+  await page.keyboard.press('t');
+  await call(page, '70');
+  await call(page, '70.5');
+  await expect(page.getByText('Everything taken is in the studio’s book.')).toBeVisible();
+  await page.goto(`/clients/${clientId}`);
+  await page.getByText('2 readings by Bram Teller').click();
+  await expect(page.getByText('70 cm, 70.5 cm')).toBeVisible();
+  await expect(page.getByText('one finger')).toBeVisible();
+  await expect(page.getByText(/over half slip; heel 4 cm; written by Jonah Fell/)).toBeVisible();
+  await accessible(page);
+});
+
+test('a file that is not a spec is refused with its sentence, and the order is as it was', async ({
+  page,
+}) => {
+  await signIn(page);
+  const { orderId } = await newSkirt(page, 'File One');
+  await page.goto(`/orders/${orderId}`);
+  const choose = (name: string, text: string) =>
+    page
+      .locator('input[type=file]')
+      .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+  await choose('notes.txt', 'not json at all');
+  await expect(page.getByRole('alert')).toContainText('notes.txt is not JSON; nothing was changed.');
+  await choose(
+    'spec.json',
+    '{"format":"rocchetto-spec","version":1,"garment":{"parts":[]},"readings":[{"measure":"waist","value":"70"}]}',
+  );
+  await expect(page.getByRole('alert')).toContainText('no unit');
+  const order = await (await page.request.get(`/api/orders/${orderId}`)).json();
+  expect(order.stage).toBe('brief');
+});
+
+test('a sheet without hip says so, keeps its place open, and takes the figure by hand', async ({ page }) => {
+  await signIn(page);
+  const { orderId } = await newSkirt(page, 'Open Hip');
+  await takeUpTape(page, orderId);
+  await call(page, '70');
+  await call(page, '70');
+  await page.getByRole('button', { name: /^hip:/ }).click();
+  await page.locator('#reading').press('d');
+  await expect(page.getByRole('button', { name: 'hip: declined' })).toBeVisible();
+  await page.goto(`/orders/${orderId}/sheet?f=hip`);
+  await expect(page.locator('tr:has([data-figure="hip"])')).toContainText('absent');
+  await expect(page.getByText('The client declined it.', { exact: false }).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Agree/ })).toHaveCount(0);
+  await accessible(page);
+  await page.getByLabel('Figure set by hand').fill('104 cm');
+  await page.getByRole('button', { name: /Set . by hand/ }).click();
+  await expect(page.getByText('Say why it is set by hand.')).toBeVisible();
+  await page.getByLabel('Reason', { exact: true }).fill('from a skirt that fits');
+  await page.getByRole('button', { name: /Set . by hand/ }).click();
+  await expect(page.locator('tr:has([data-figure="hip"])')).toContainText('104 cm');
+  await expect(page.getByRole('img', { name: /The garment drawn from the front/ })).toBeVisible();
+  await page.getByRole('button', { name: 'back to the rule' }).click();
+  await expect(page.locator('tr:has([data-figure="hip"])')).toContainText('absent');
+});
+
+test('rounding is chosen on the sheet, in either unit, and told with its drift', async ({ page }) => {
+  await signIn(page, 'Ines Kovar', '/orders/4/sheet?f=hip');
+  await page.getByLabel('Rounding of marked figures').click();
+  await page.getByTitle('in: exact').click();
+  await expect(page.getByText('Marked figures rounded once, exact.')).toBeVisible();
+  await page.getByLabel('Rounding of marked figures').click();
+  await page.getByTitle('up to the next ½ in').click();
+  await expect(page.getByText('up to the next ½ in.', { exact: false })).toBeVisible();
+  await expect(page.getByText(/Rounded, the pieces together differ by/)).toBeVisible();
+});
+
+test('leaving the staff ends the sign-in at once; signing in again brings back where one was', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page, 'Odile Marchetti', '/house');
+  await page.getByLabel('Name').fill('Brief Visitor');
+  await page.getByRole('button', { name: 'Add' }).click();
+  const link = (await page.locator('code').textContent()) ?? '';
+  const context = await browser.newContext();
+  const theirs = await context.newPage();
+  await theirs.goto(link);
+  await theirs.getByLabel('Passphrase').fill('four plain words here');
+  await theirs.keyboard.press('Enter');
+  await expect(theirs.getByRole('heading', { name: 'Orders' })).toBeVisible();
+  await page.getByRole('button', { name: 'Take Brief Visitor off the staff' }).click();
+  await expect(page.getByRole('cell', { name: 'Brief Visitor' })).toHaveCount(0);
+  await theirs.goto('/clients/3');
+  await expect(theirs).toHaveURL(/sign-in\?to=%2Fclients%2F3/);
+  await theirs.getByLabel('Name').fill('Ines Kovar');
+  await theirs.getByLabel('Passphrase').fill('chalk thread brass pins');
+  await theirs.keyboard.press('Enter');
+  await expect(theirs).toHaveURL(/clients\/3$/);
+  await context.close();
+});

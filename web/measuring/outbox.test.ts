@@ -1,0 +1,151 @@
+import 'fake-indexeddb/auto';
+import type { ReadingWire, SessionWrite } from '@rocchetto/contract';
+import { IDBFactory } from 'fake-indexeddb';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { Outbox } from './outbox.ts';
+
+const session: SessionWrite = {
+  id: '11111111-1111-4111-8111-111111111111',
+  clientId: 1,
+  orderId: 7,
+  at: new Date().toISOString(),
+  measurer: 'Fitter',
+  scribe: '',
+  beneath: '',
+  heel: null,
+  posture: '',
+  waistRule: '',
+  hipRule: '',
+  unit: 'cm',
+  guardian: '',
+};
+let count = 0;
+const reading = (text = '70'): ReadingWire => ({
+  id: `00000000-0000-4000-8000-${String(++count).padStart(12, '0')}`,
+  measure: 'waist',
+  state: 'read',
+  written: { value: text, unit: 'cm', text },
+  way: 'whole',
+  tape: 'snug',
+  source: 'taken here',
+  replaces: null,
+  reason: '',
+  note: '',
+  wroteBy: 'Fitter',
+  at: new Date().toISOString(),
+});
+
+/** What the stand-in server was sent, and how it answers next. */
+let sent: string[][];
+let answer: () => Promise<Response> | Response;
+beforeEach(() => {
+  globalThis.indexedDB = new IDBFactory();
+  globalThis.window = new EventTarget() as Window & typeof globalThis;
+  sent = [];
+  answer = () => Response.json({});
+  vi.stubGlobal('fetch', async (_: string, init: { body: string }) => {
+    const res = await answer();
+    sent.push((JSON.parse(init.body) as { readings: { id: string }[] }).readings.map((r) => r.id));
+    return res;
+  });
+});
+afterEach(() => vi.unstubAllGlobals());
+
+const until = (done: () => boolean) =>
+  vi.waitFor(() => expect(done()).toBe(true), { timeout: 4000, interval: 10 });
+
+describe('the outbox', () => {
+  it('keeps first, sends after, marks what the server has, and says so', async () => {
+    const onSent = vi.fn();
+    const box = new Outbox(onSent);
+    await box.begin(session, 1);
+    const r = reading();
+    await box.keep(session.id, r);
+    expect(box.snapshot().map((k) => [k.reading.id, k.sent])).toEqual([[r.id, false]]);
+    await until(() => box.snapshot()[0]!.sent);
+    expect(sent).toEqual([[r.id]]);
+    await until(() => onSent.mock.calls.length > 0);
+  });
+
+  it('goes on keeping while the network is away, and sends everything once, in order, when it is back', async () => {
+    answer = () => Promise.reject(new TypeError('Failed to fetch'));
+    const box = new Outbox(() => undefined);
+    await box.begin(session, 1);
+    const all = [reading('70'), reading('71'), reading('72')];
+    for (const r of all) await box.keep(session.id, r);
+    await new Promise((r) => setTimeout(r, 60));
+    expect(box.snapshot().every((k) => !k.sent)).toBe(true);
+    answer = () => Response.json({});
+    window.dispatchEvent(new Event('online'));
+    await until(() => box.snapshot().every((k) => k.sent));
+    expect(sent.flat()).toEqual(all.map((r) => r.id));
+  });
+
+  it('a closed tab loses nothing: the next one finds readings and session, and sends them', async () => {
+    answer = () => Promise.reject(new TypeError('Failed to fetch'));
+    const first = new Outbox(() => undefined);
+    await first.begin(session, 1);
+    const r = reading();
+    await first.keep(session.id, r);
+    answer = () => Response.json({});
+    sent = [];
+    const second = new Outbox(() => undefined);
+    await until(() => second.snapshot()[0]?.sent === true);
+    expect(new Set(sent.flat())).toEqual(new Set([r.id]));
+    expect(await second.newestFor(7)).toEqual(session);
+    expect(await second.newestFor(8)).toBeUndefined();
+  });
+
+  it.each([401, 403, 408, 429, 500, 503])('an answer of %d leaves it waiting', async (status) => {
+    answer = () => new Response('{}', { status });
+    const box = new Outbox(() => undefined);
+    await box.begin(session, 1);
+    await box.keep(session.id, reading());
+    await until(() => sent.length > 0);
+    expect(box.snapshot()[0]).toMatchObject({ sent: false, refused: '' });
+    answer = () => Response.json({});
+    box.sendNow();
+    await until(() => box.snapshot()[0]!.sent);
+  });
+
+  it('a refusal that will not mend itself is kept and told, and does not hold up the others', async () => {
+    answer = () => Response.json({ detail: 'The client is a minor.' }, { status: 422 });
+    const box = new Outbox(() => undefined);
+    await box.begin(session, 1);
+    const bad = reading();
+    await box.keep(session.id, bad);
+    await until(() => box.snapshot()[0]!.refused !== '');
+    expect(box.snapshot()[0]).toMatchObject({ sent: false, refused: 'The client is a minor.' });
+    answer = () => Response.json({});
+    const good = reading('71');
+    await box.keep(session.id, good);
+    await until(() => box.snapshot()[1]!.sent);
+    expect(sent.at(-1)).toEqual([good.id]);
+  });
+
+  it('does not keep what was sent for longer than a week, and what was not for ever', async () => {
+    const old = { ...reading(), at: new Date(Date.now() - 8 * 86_400_000).toISOString() };
+    const box = new Outbox(() => undefined);
+    await box.begin(session, 1);
+    await box.keep(session.id, old);
+    await until(() => box.snapshot()[0]!.sent);
+    answer = () => Promise.reject(new TypeError('away'));
+    const waiting = { ...reading('71'), at: old.at };
+    await box.keep(session.id, waiting);
+    const later = new Outbox(() => undefined);
+    await until(() => later.snapshot().length > 0);
+    expect(later.snapshot().map((k) => k.reading.id)).toEqual([waiting.id]);
+  });
+
+  it('says so when the browser cannot keep anything', async () => {
+    vi.stubGlobal('indexedDB', {
+      open: () => {
+        throw new DOMException('not in a private window', 'SecurityError');
+      },
+    });
+    const box = new Outbox(() => undefined);
+    await expect(box.keep(session.id, reading())).rejects.toThrow('private window');
+    await expect(box.begin(session, 1)).rejects.toThrow('private window');
+    expect(box.snapshot()).toEqual([]);
+  });
+});
