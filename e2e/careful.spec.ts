@@ -61,7 +61,7 @@ test('an order is changed with its dates checked, and its thread is pulled tight
   await accessible(page);
   await page.goto('/orders');
   await page.getByLabel('Search orders').fill(order.number);
-  await expect(page.getByRole('row', { name: /Waistcoat/ })).toContainText('asked for');
+  await expect(page.getByRole('row', { name: /Waistcoat.*Dated Order/ })).toContainText('asked for');
   await page.getByLabel('Search orders').fill('no such garment anywhere');
   await expect(page.getByText('No order says')).toBeVisible();
 });
@@ -192,6 +192,7 @@ test('leaving the staff ends the sign-in at once; signing in again brings back w
   await theirs.keyboard.press('Enter');
   await expect(theirs.getByRole('heading', { name: 'Orders' })).toBeVisible();
   await page.getByRole('button', { name: 'Take Brief Visitor off the staff' }).click();
+  await page.getByRole('button', { name: 'yes, Brief Visitor leaves' }).click();
   await expect(page.getByRole('cell', { name: 'Brief Visitor' })).toHaveCount(0);
   await theirs.goto('/clients/3');
   await expect(theirs).toHaveURL(/sign-in\?to=%2Fclients%2F3/);

@@ -9,8 +9,6 @@ const dist = fileURLToPath(new URL('../web/dist', import.meta.url));
 
 /** The built interface: its files as they are, and one page for every address, with this answer's nonce in it. */
 export function webShell(): Hono<Env> {
-  let page: Promise<string> | undefined;
-  const load = () => readFile(`${dist}/index.html`, 'utf8');
   return new Hono<Env>()
     .use('/assets/*', async (c, next) => {
       await next();
@@ -20,11 +18,10 @@ export function webShell(): Hono<Env> {
     .get('/assets/*', (c) => c.text('Not here.', 404))
     .get('/favicon.svg', serveStatic({ path: `${dist}/favicon.svg` }))
     .get('*', async (c) => {
-      page ??= load();
-      page.catch(() => {
-        page = undefined;
-      });
-      const html = (await page).replaceAll(NONCE_PLACE, c.get('secureHeadersNonce') ?? '');
+      const html = (await readFile(`${dist}/index.html`, 'utf8')).replaceAll(
+        NONCE_PLACE,
+        c.get('secureHeadersNonce') ?? '',
+      );
       return c.html(html, 200, { 'cache-control': 'no-store' });
     });
 }

@@ -17,6 +17,7 @@ export function Component() {
   const [add, adding] = useAddStaffMutation();
   const [link, linking] = useStaffLinkMutation();
   const [remove, removing] = useRemoveStaffMutation();
+  const [leaving, setLeaving] = useState<number | null>(null);
   const [made, setMade] = useState<{ name: string; path: string } | null>(null);
   const [form] = Form.useForm<{ name: string; role: Role }>();
   useEffect(() => {
@@ -73,16 +74,26 @@ export function Component() {
                   >
                     new link
                   </button>
-                  {s.id !== me.id && (
-                    <button
-                      type="button"
-                      className="quiet"
-                      aria-label={`Take ${s.name} off the staff`}
-                      onClick={() => void remove(s.id)}
-                    >
-                      take off
-                    </button>
-                  )}
+                  {s.id !== me.id &&
+                    (leaving === s.id ? (
+                      <>
+                        <button type="button" className="quiet tight" onClick={() => void remove(s.id)}>
+                          yes, {s.name} leaves
+                        </button>
+                        <button type="button" className="quiet" onClick={() => setLeaving(null)}>
+                          no
+                        </button>
+                      </>
+                    ) : (
+                      <button
+                        type="button"
+                        className="quiet"
+                        aria-label={`Take ${s.name} off the staff`}
+                        onClick={() => setLeaving(s.id)}
+                      >
+                        take off
+                      </button>
+                    ))}
                 </td>
               </tr>
             ))}

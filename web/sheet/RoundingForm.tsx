@@ -33,6 +33,7 @@ export function RoundingForm({
         style={{ width: '100%' }}
         value={`${rounding.unit} ${rounding.step} ${rounding.mode}`}
         options={CHOICES}
+        listHeight={480}
         onChange={(text: string) => {
           const [unit, step, mode] = text.split(' ');
           onChange({ unit: unit as SheetUnit, step: Number(step), mode: mode as Rounding['mode'] });
