@@ -1,7 +1,7 @@
 import { findMeasure, MEASURES } from '../measures/catalogue.ts';
 import type { PartBrief } from './brief.ts';
 import type { GarmentPart, Wants } from './part.ts';
-import { straightSkirt } from './parts/straight-skirt.ts';
+import { straightSkirt } from './parts/straight-skirt/index.ts';
 
 /** Every garment part the house can put on a sheet. A new part is one new file and one entry here. */
 export const PARTS: { readonly [K in PartBrief['part']]: GarmentPart<Extract<PartBrief, { part: K }>> } = {

@@ -7,6 +7,7 @@ import { type Measured, resolveAll } from '../measures/session.ts';
 import type { Cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import { easeIn } from './build.ts';
+import type { RawCheck } from './check.ts';
 import type { Caution, Check, Figure, Notion, Piece } from './figure.ts';
 import type { SheetInput } from './input.ts';
 
@@ -84,8 +85,6 @@ function fitOf(figures: readonly Figure[], measured: ReadonlyMap<string, Measure
   const ease = easeIn(hip, body);
   return { workroom: workroomClass('hip', ease), envelope: envelopeClass(ease), ease };
 }
-
-type RawCheck = Omit<Check, 'accepted'>;
 
 function sessionChecks(input: SheetInput, measured: ReadonlyMap<string, Measured>): RawCheck[] {
   const found: RawCheck[] = [];

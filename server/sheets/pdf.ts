@@ -82,8 +82,8 @@ function pointRow(f: PrintedFigure): TableCell[] {
     },
     cell(f.body, { alignment: 'right' }),
     cell(f.finished, { alignment: 'right', ...look }),
-    cell(marked, { bold: true, fontSize: 9.5, alignment: 'right', ...look }),
-    cell(f.tolerance, { alignment: 'right', fontSize: 7.5 }),
+    cell(marked, { bold: true, alignment: 'right', ...look }),
+    cell(f.tolerance, { alignment: 'right' }),
     cell(''),
   ];
 }
@@ -117,7 +117,7 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
     pageSize: 'A4',
     pageMargins: [28, 26, 28, 28],
     info: { title, author: view.spec.order.studio, creator: 'Rocchetto' },
-    defaultStyle: { font: 'Source', fontSize: 8.5, lineHeight: 0.94 },
+    defaultStyle: { font: 'Source', fontSize: 8.7, lineHeight: 0.92 },
     footer: (page, pages) => ({
       columns: [
         small(title),
@@ -157,7 +157,7 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
             width: '*',
             table: {
               headerRows: 1,
-              widths: [12, '*', 44, 46, 98, 30, 40],
+              widths: [12, '*', 44, 46, 92, 34, 34],
               body: [
                 ['', 'point', 'body', 'finished', 'mark', 'within', 'pencil'].map((t, i) =>
                   cell(t, { fontSize: 7.5, alignment: i > 1 && i < 6 ? 'right' : 'left' }),

@@ -34,8 +34,8 @@ export const theme: ThemeConfig = {
     fontFamily: "'Source Sans 3 Variable', 'Rocchetto Fractions', sans-serif",
     fontSize: 17,
     controlHeight: 40,
-    motionDurationMid: '0.1s',
-    motionDurationSlow: '0.12s',
+    // Quick and calm: nothing slides or fades, so nothing moves away under a hand.
+    motion: false,
   },
   components: {
     Button: { primaryShadow: 'none', defaultShadow: 'none', dangerShadow: 'none' },

@@ -1,13 +1,12 @@
 import type { ClientFull, ClientWrite } from '@rocchetto/contract';
 import { Button } from 'antd';
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { Link, useParams } from 'react-router';
 import { useChangeClientMutation, useClientQuery } from '../api/api.ts';
-import { problemOf } from '../api/problem.ts';
 import { useMay } from '../app/me.ts';
 import { OrderLedger } from '../orders/OrderLedger.tsx';
-import { Differences } from '../shared/Differences.tsx';
-import { Problem, Waiting } from '../shared/Problem.tsx';
+import { Waiting } from '../shared/Problem.tsx';
+import { useVersionedSave } from '../shared/useVersionedSave.tsx';
 import { ClientForm } from './ClientForm.tsx';
 import { SessionReadings } from './SessionReadings.tsx';
 
@@ -35,8 +34,12 @@ export function Component() {
   const id = Number(useParams().id);
   const { data: client, error, refetch } = useClientQuery(id);
   const [change, changing] = useChangeClientMutation();
-  const [editing, setEditing] = useState(false);
-  const [mine, setMine] = useState<ClientWrite | null>(null);
+  const { editing, edit, leave, save, problem } = useVersionedSave<ClientWrite>({
+    send: (w, version) => change({ id, version, ...w }),
+    state: changing,
+    labels: LABELS,
+    refetch,
+  });
   const mayWrite = useMay('client.write');
   const mayOrder = useMay('order.write');
   useEffect(() => {
@@ -48,11 +51,6 @@ export function Component() {
         <Waiting what="the client’s card" error={error} again={refetch} />
       </main>
     );
-  const save = async (w: ClientWrite, version: number) => {
-    setMine(w);
-    const done = await change({ id, version, ...w });
-    if ('data' in done) setEditing(false);
-  };
   return (
     <main className="work" id="work">
       <div>
@@ -62,20 +60,7 @@ export function Component() {
         </div>
         {editing ? (
           <>
-            {problemOf(changing.error).status === 409 ? (
-              <Differences
-                error={changing.error}
-                labels={LABELS}
-                keepMine={(theirs) => mine && save(mine, Number(theirs.version))}
-                takeTheirs={() => {
-                  changing.reset();
-                  setEditing(false);
-                  refetch();
-                }}
-              />
-            ) : (
-              <Problem error={changing.error} />
-            )}
+            {problem}
             <ClientForm
               start={writable(client)}
               except={id}
@@ -83,13 +68,7 @@ export function Component() {
               saveWord="Save"
               onSave={(w) => save(w, client.version)}
             />
-            <Button
-              type="text"
-              onClick={() => {
-                changing.reset();
-                setEditing(false);
-              }}
-            >
+            <Button type="text" onClick={leave}>
               Leave as it was
             </Button>
           </>
@@ -104,7 +83,7 @@ export function Component() {
                   </Button>
                 </Link>
               )}
-              {mayWrite && <Button onClick={() => setEditing(true)}>Change the card</Button>}
+              {mayWrite && <Button onClick={edit}>Change the card</Button>}
               {client.phone !== null && (
                 <a href={`/api/clients/${id}/card.vcf`} download>
                   Contact card (vCard)

@@ -3,12 +3,11 @@ import { Button, Upload } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useChangeOrderMutation, useImportSpecMutation, useOrderQuery } from '../api/api.ts';
-import { problemOf } from '../api/problem.ts';
 import { useMay } from '../app/me.ts';
 import { SessionReadings } from '../clients/SessionReadings.tsx';
-import { Differences } from '../shared/Differences.tsx';
 import { shortDate } from '../shared/dates.ts';
 import { Problem, Waiting } from '../shared/Problem.tsx';
+import { useVersionedSave } from '../shared/useVersionedSave.tsx';
 import { Thread } from '../thread/Thread.tsx';
 import { OrderForm } from './OrderForm.tsx';
 
@@ -24,8 +23,12 @@ export function Component() {
   const id = Number(useParams().id);
   const { data: order, error, refetch } = useOrderQuery(id);
   const [change, changing] = useChangeOrderMutation();
-  const [editing, setEditing] = useState(false);
-  const [mine, setMine] = useState<OrderWrite | null>(null);
+  const { editing, edit, leave, save, problem } = useVersionedSave<OrderWrite>({
+    send: (w, version) => change({ id, version, ...w }),
+    state: changing,
+    labels: LABELS,
+    refetch,
+  });
   const [mayWrite, mayMeasure, mayBrief] = [
     useMay('order.write'),
     useMay('session.write'),
@@ -40,11 +43,6 @@ export function Component() {
         <Waiting what="the order" error={error} again={refetch} />
       </main>
     );
-  const save = async (w: OrderWrite, version: number) => {
-    setMine(w);
-    const done = await change({ id, version, ...w });
-    if ('data' in done) setEditing(false);
-  };
   const skirt = (order.brief?.parts.length ?? 0) > 0;
   return (
     <main className="work" id="work">
@@ -56,20 +54,7 @@ export function Component() {
         <h1>{order.what}</h1>
         {editing ? (
           <>
-            {problemOf(changing.error).status === 409 ? (
-              <Differences
-                error={changing.error}
-                labels={LABELS}
-                keepMine={(theirs) => mine && save(mine, Number(theirs.version))}
-                takeTheirs={() => {
-                  changing.reset();
-                  setEditing(false);
-                  refetch();
-                }}
-              />
-            ) : (
-              <Problem error={changing.error} />
-            )}
+            {problem}
             <OrderForm
               start={order}
               clientName={order.clientName}
@@ -77,13 +62,7 @@ export function Component() {
               saveWord="Save"
               onSave={(w) => save(w, order.version)}
             />
-            <Button
-              type="text"
-              onClick={() => {
-                changing.reset();
-                setEditing(false);
-              }}
-            >
+            <Button type="text" onClick={leave}>
               Leave as it was
             </Button>
           </>
@@ -105,7 +84,7 @@ export function Component() {
             </dl>
             <div className="row" style={{ margin: '14px 0' }}>
               <Next order={order} mayMeasure={mayMeasure} mayBrief={mayBrief} />
-              {mayWrite && <Button onClick={() => setEditing(true)}>Change the order</Button>}
+              {mayWrite && <Button onClick={edit}>Change the order</Button>}
             </div>
           </>
         )}

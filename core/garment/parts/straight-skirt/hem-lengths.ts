@@ -1,8 +1,8 @@
-import { bodyTerms, buildFigure } from '../../sheet/build.ts';
-import type { Figure } from '../../sheet/figure.ts';
-import { type Cm, cm } from '../../units/length.ts';
-import type { StraightSkirtBrief } from '../brief.ts';
-import type { PartContext } from '../part.ts';
+import { bodyTerms, buildFigure } from '../../../sheet/build.ts';
+import type { Figure } from '../../../sheet/figure.ts';
+import { type Cm, cm } from '../../../units/length.ts';
+import type { StraightSkirtBrief } from '../../brief.ts';
+import type { PartContext } from '../../part.ts';
 
 const STATIONS = ['front', 'left', 'right', 'back'] as const;
 

@@ -1,9 +1,9 @@
-import type { Figure, Notion, Piece } from '../../sheet/figure.ts';
-import { type Cm, cm } from '../../units/length.ts';
-import { say } from '../../units/print.ts';
-import { type Rounding, roundLength } from '../../units/rounding.ts';
-import type { Allowances } from '../allowances.ts';
-import type { Brief, StraightSkirtBrief } from '../brief.ts';
+import type { Figure, Notion, Piece } from '../../../sheet/figure.ts';
+import { type Cm, cm } from '../../../units/length.ts';
+import { say } from '../../../units/print.ts';
+import { type Rounding, roundLength } from '../../../units/rounding.ts';
+import type { Allowances } from '../../allowances.ts';
+import type { Brief, StraightSkirtBrief } from '../../brief.ts';
 
 interface Sizes {
   readonly wide: Figure;
