@@ -49,6 +49,15 @@ describe('the cut list', () => {
     expect(faced.figures.some((f) => f.id.startsWith('band'))).toBe(false);
     expect(faced.notions.map((n) => n.name)).toContain('hook and eye');
   });
+  it('says what each size is made of, in the reader’s unit, and the parts add up', () => {
+    const printed = printSheet(sheetOf(skirtSpec(BODY)), 'cm').pieces;
+    const back = printed.find((x) => x.piece === 'back')!;
+    expect(back.why).toBe(
+      'Width 25.75 cm hip, back quarter + 1.5 cm side seam + 2 cm centre back seam + 5 cm vent extension; length 62 cm longest hem line + 1.3 cm waist seam + 4 cm hem.',
+    );
+    expect(back.size).toBe('34.25 cm × 67.3 cm');
+    expect(printed.every((x) => x.why.length > 10)).toBe(true);
+  });
   it('cut sizes are rounded once, the house’s way', () => {
     const s = sheetOf(skirtSpec(BODY, { house: { rounding: { unit: 'in', step: 0.125, mode: 'up' } } }));
     for (const p of s.pieces.filter((x) => x.width !== null && x.length !== null))

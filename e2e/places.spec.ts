@@ -61,7 +61,7 @@ test('the sheet: both units, rounding with its drift, a conflict that keeps both
   const hip = page.locator('tr:has([data-figure="hip"])');
   await expect(hip).toContainText('101.38 cm');
   await page.getByRole('button', { name: 'both units' }).click();
-  await expect(page.getByRole('columnheader', { name: 'in in' })).toBeVisible();
+  await expect(page.getByRole('columnheader', { name: 'in inches' })).toBeVisible();
   await page.getByRole('button', { name: 'in inches' }).click();
   await expect(hip).toContainText('39.91 in');
   await page.getByRole('button', { name: 'in centimetres' }).click();

@@ -86,6 +86,8 @@ export interface Piece {
   /** cut size with allowances, cm; null when a figure is absent */
   readonly width: Cm | null;
   readonly length: Cm | null;
+  /** what width and length are made of */
+  readonly why: string;
   readonly note: string;
 }
 

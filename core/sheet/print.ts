@@ -19,6 +19,7 @@ export interface PrintedSheet {
     readonly cut: string;
     readonly size: string;
     readonly grain: string;
+    readonly why: string;
     readonly note: string;
   }[];
   readonly notions: readonly { readonly name: string; readonly text: string }[];
@@ -128,6 +129,7 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
           ? '—'
           : `${printWithUnit(p.width, unit)} × ${printWithUnit(p.length, unit)}`,
       grain: p.grain,
+      why: tell(p.why, unit),
       note: tell(p.note, unit),
     })),
     notions: sheet.notions.map((n) => ({
@@ -213,6 +215,8 @@ function whyOf(f: Figure, unit: SheetUnit): string[] {
       ),
     );
   }
+  if (!f.front && f.marked !== null && f.finished !== null && Math.abs(f.marked - f.finished) > 1e-9)
+    lines.push(`Marked ${printWithUnit(f.marked, unit)}, rounded once.`);
   return [...lines, ...f.why.map((w) => tell(w, unit))];
 }
 

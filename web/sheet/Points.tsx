@@ -41,12 +41,12 @@ export function Points({ printed, other, figures, picked, onPick }: Props) {
             </th>
             <th scope="col">point</th>
             <th scope="col">body</th>
-            <th scope="col">ease</th>
+            {!other && <th scope="col">ease</th>}
             <th scope="col">finished</th>
             <th scope="col">front ¼</th>
             <th scope="col">back ¼</th>
-            <th scope="col">within</th>
-            {other && <th scope="col">in {other.unit}</th>}
+            {!other && <th scope="col">within</th>}
+            {other && <th scope="col">in {other.unit === 'in' ? 'inches' : 'centimetres'}</th>}
           </tr>
         </thead>
         <tbody ref={body} onKeyDown={onKey}>
@@ -85,7 +85,7 @@ export function Points({ printed, other, figures, picked, onPick }: Props) {
                   {f.note && <div className="soft mark">{f.note}</div>}
                 </td>
                 <td>{f.body}</td>
-                <td>{figures[i]!.group === 'girth' && <EaseBar figure={figures[i]!} />}</td>
+                {!other && <td>{figures[i]!.group === 'girth' && <EaseBar figure={figures[i]!} />}</td>}
                 <td>
                   <span className={f.front ? 'finished' : 'quarter'}>
                     {f.front ? f.finished : f.marked || f.finished}
@@ -93,7 +93,7 @@ export function Points({ printed, other, figures, picked, onPick }: Props) {
                 </td>
                 <td>{f.front && <span className="quarter">{f.front}</span>}</td>
                 <td>{f.back && <span className="quarter">{f.back}</span>}</td>
-                <td className="soft">{f.tolerance}</td>
+                {!other && <td className="soft">{f.tolerance}</td>}
                 {other && <td>{o?.front ? `${o.front} / ${o.back}` : o?.marked || o?.finished}</td>}
               </tr>
             );

@@ -15,6 +15,7 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import { useOrderQuery, useSheetQuery } from '../api/api.ts';
 import { useMay } from '../app/me.ts';
 import { shortDate } from '../shared/dates.ts';
+import { keepTogether } from '../shared/keepTogether.ts';
 import { Waiting } from '../shared/Problem.tsx';
 import { Thread } from '../thread/Thread.tsx';
 import { Checks } from './Checks.tsx';
@@ -231,7 +232,12 @@ function CutList({ printed }: { printed: ReturnType<typeof printSheet> }) {
                 </td>
                 <td>{p.layer}</td>
                 <td>{p.cut}</td>
-                <td>{p.size}</td>
+                <td>
+                  <details>
+                    <summary>{p.size}</summary>
+                    <span className="soft">{keepTogether(p.why)}</span>
+                  </details>
+                </td>
                 <td className="soft">{p.note}</td>
               </tr>
             ))}

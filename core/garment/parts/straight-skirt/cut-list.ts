@@ -30,9 +30,44 @@ export function skirtCutList(
   const centreBack =
     skirt.zip === 'centre-back' || skirt.hemOpening.kind === 'vent' || skirt.hemOpening.kind === 'slit';
   const extension = skirt.hemOpening.kind === 'vent' ? VENT_EXTENSION : 0;
-  const frontWidth = known ? cm(front.exact + a.side) : null;
-  const backWidth = known ? cm(back.exact + a.side + (centreBack ? a.zip + extension : 0)) : null;
-  const length = (hem: Cm) => (known ? cm(s.longest + a.waist + hem) : null);
+  type Part = readonly [label: string, length: Cm];
+  const total = (parts: readonly Part[]) => cm(parts.reduce((sum, [, length]) => sum + length, 0));
+  const words = (parts: readonly Part[]) =>
+    parts.map(([label, length]) => `${say(length)} ${label}`).join(' + ');
+  /** A piece's width and length from their parts, and the parts in words. */
+  const size = (width: readonly Part[], length: readonly Part[]) => ({
+    width: total(width),
+    length: total(length),
+    why: `Width ${words(width)}; length ${words(length)}.`,
+  });
+  const open = { width: null, length: null, why: 'Not known until waist, hip and length are.' };
+  const frontSize = (hem: Cm) =>
+    known
+      ? size(
+          [
+            [`${s.wide.name}, front quarter`, front.exact],
+            ['side seam', a.side],
+          ],
+          lengthParts(hem),
+        )
+      : open;
+  const backSize = (hem: Cm, extra: Cm) =>
+    known
+      ? size(
+          [
+            [`${s.wide.name}, back quarter`, back.exact],
+            ['side seam', a.side],
+            ...(centreBack ? [['centre back seam', a.zip] as const] : []),
+            ...(extra > 0 ? [['vent extension', extra] as const] : []),
+          ],
+          lengthParts(hem),
+        )
+      : open;
+  const lengthParts = (hem: Cm): Part[] => [
+    ['longest hem line', s.longest],
+    ['waist seam', a.waist],
+    ['hem', hem],
+  ];
   const zipSide = skirt.zip === 'left-side' ? `; left side seam ${say(a.zip)} for the zip` : '';
   const layers: readonly (readonly ['outer' | 'lining', Cm])[] = brief.lining
     ? [
@@ -47,8 +82,7 @@ export function skirtCutList(
       count: 1,
       cut: 'on the fold',
       grain: STRAIGHT,
-      width: frontWidth,
-      length: length(hem),
+      ...frontSize(hem),
       note: `centre front on the fold${zipSide}`,
     },
     centreBack
@@ -58,8 +92,7 @@ export function skirtCutList(
           count: 2,
           cut: 'a pair',
           grain: STRAIGHT,
-          width: layer === 'lining' && backWidth !== null ? cm(backWidth - extension) : backWidth,
-          length: length(hem),
+          ...backSize(hem, cm(layer === 'outer' ? extension : 0)),
           note:
             extension && layer === 'outer'
               ? `vent extension ${say(cm(extension))} included`
@@ -71,8 +104,7 @@ export function skirtCutList(
           count: 1,
           cut: 'on the fold',
           grain: STRAIGHT,
-          width: backWidth,
-          length: length(hem),
+          ...backSize(hem, cm(0)),
           note: `centre back on the fold${zipSide}`,
         },
   ]);
@@ -87,6 +119,7 @@ export function skirtCutList(
       grain: 'lengthwise along the band',
       width,
       length: bandLength,
+      why: `Width twice ${say(skirt.band)} + 2 × ${say(a.band)}; length ${s.band === null ? 'not known' : say(s.band)} + 2 × ${say(a.band)}.`,
       note: 'overlap at the closing',
     });
     pieces.push({
@@ -97,6 +130,7 @@ export function skirtCutList(
       grain: 'lengthwise along the band',
       width: skirt.band,
       length: s.band,
+      why: 'The finished band.',
       note: 'without allowances',
     });
   } else {
@@ -108,6 +142,7 @@ export function skirtCutList(
       grain: STRAIGHT,
       width: cm(6),
       length: null,
+      why: 'A facing of usual width (common practice).',
       note: 'interfaced',
     });
   }
@@ -119,10 +154,10 @@ export function skirtCutList(
   ];
   const cloth = clothNeeded(
     brief.cloth.width,
-    frontWidth,
-    backWidth,
+    frontSize(a.hem).width,
+    backSize(a.hem, cm(extension)).width,
     centreBack,
-    length(a.hem),
+    frontSize(a.hem).length,
     skirt.band > 0 ? cm(2 * skirt.band + 2 * a.band) : cm(6),
   );
   if (cloth)

@@ -54,7 +54,10 @@ export function dartFigures(
         terms,
         known: true,
         tolerance: TOLERANCE.detail,
-        why: [`The side seam runs in ${p(s.side)} at the waist.`],
+        why: [
+          `The side seam runs in ${p(s.side)} at the waist.`,
+          'Marked as the rounded waist quarter and the rounded darts, so that it closes to that quarter.',
+        ],
       }),
     };
     const intake =
