@@ -1,4 +1,4 @@
-import { printSheet, type Sheet } from '@rocchetto/core';
+import { openMatters, printSheet, type Sheet } from '@rocchetto/core';
 import { describe, expect, it } from 'vitest';
 import { figure, sheetOf, skirtSpec } from './testing.ts';
 
@@ -96,6 +96,26 @@ describe('what to lay ready', () => {
     const depth = (20 * (98 - 72.5)) / (103 - 72.5);
     expect(figure(s, 'zip').terms[0]!.cm).toBeCloseTo(depth, 9);
     expect(notion(s, 'zip').length).toBe(18);
+  });
+  it('with a hip set by hand and none read it reaches the widest finished line, and is marked estimated', () => {
+    const s = sheetOf(
+      skirtSpec(['waist 70 cm', 'waist-to-hip 21 cm'], {
+        rest: {
+          overrides: [
+            {
+              figure: 'hip',
+              target: 'finished',
+              value: '102 cm',
+              reason: 'from a skirt that fits',
+              by: '',
+              at: '',
+            },
+          ],
+        },
+      }),
+    );
+    expect(figure(s, 'zip')).toMatchObject({ finished: 22, marks: ['estimated'] });
+    expect(openMatters(s)).toEqual([]);
   });
   it('a skirt too narrow for the body has no zip that helps, and says so', () => {
     const s = sheetOf(

@@ -17,8 +17,10 @@ export function openingFigures(
   const bodies = ['waist', 'high-hip', 'tummy', 'hip'].flatMap((id) => c.measured.get(id)?.net ?? []);
   const figures: Figure[] = [];
   const complete = profile.some((x) => x.level === 0) && profile.length > 1;
-  const passes = cm(Math.max(0, ...bodies));
-  const depth = complete && bodies.length > 0 ? openingDepth(profile, passes) : null;
+  // With a hip set by hand and none read, what must pass is not known: the zip reaches the widest finished line.
+  const guessed = c.measured.get('hip')?.net == null;
+  const passes = cm(Math.max(0, ...(guessed ? profile.map((x) => x.girth) : bodies)));
+  const depth = complete && passes > 0 ? openingDepth(profile, passes) : null;
   const zip = depth === null ? null : stockedZip(depth);
   figures.push(
     buildFigure(c, {
@@ -27,6 +29,7 @@ export function openingFigures(
       name: `zip, ${brief.zip === 'centre-back' ? 'centre back' : 'left side'}`,
       group: 'opening',
       known: zip !== null,
+      estimated: guessed,
       terms:
         zip === null
           ? []
@@ -35,7 +38,9 @@ export function openingFigures(
                 kind: 'body',
                 label: 'opening needed',
                 cm: depth!,
-                because: `Down to where the finished girth lets the widest body girth (${p(passes)}) through.`,
+                because: guessed
+                  ? `The hip was not read: down to the widest finished line (${p(passes)}).`
+                  : `Down to where the finished girth lets the widest body girth (${p(passes)}) through.`,
               },
               {
                 kind: 'add',
@@ -46,7 +51,7 @@ export function openingFigures(
             ],
     }),
   );
-  if (complete && bodies.length > 0 && zip === null)
+  if (complete && passes > 0 && zip === null)
     checks.push(
       warn(
         'zip',
