@@ -1,4 +1,4 @@
-import type { Change } from '@rocchetto/core';
+import type { Change, Sheet } from '@rocchetto/core';
 import { z } from 'zod';
 import { BriefWire, HouseWire } from './brief.ts';
 import { lengthText } from './length.ts';
@@ -186,6 +186,8 @@ export interface SheetView {
   /** the session the figures come from; null when the order has none */
   readonly sessionId: string | null;
   readonly spec: SpecFile;
+  /** the sheet as it was agreed; null for a draft, which is computed from the spec */
+  readonly kept: Sheet | null;
   /** what moved since the revision before, when there is one */
   readonly since: readonly Change[];
   /** what brief or readings have moved since this sheet was agreed; empty for a draft */

@@ -168,6 +168,10 @@ export function sheetFile(spec: SpecFile, sheet: Sheet, unit: SheetUnit) {
 /** The unit a sheet is printed in when nobody asks: the one the hand marks in. */
 export const unitOf = (spec: SpecFile): SheetUnit => spec.house?.rounding?.unit ?? 'cm';
 
+/** The sheet a view shows: as it was agreed, whatever the rules say today, or computed while it is a draft. */
+export const sheetOfView = (view: { readonly spec: SpecFile; readonly kept: Sheet | null }): Sheet =>
+  view.kept ?? computeSheet(toSheetInput(view.spec));
+
 /** From a spec to its sheet file, in one step. */
 export function computeFile(spec: SpecFile, unit: SheetUnit = unitOf(spec)) {
   return sheetFile(spec, computeSheet(toSheetInput(spec)), unit);

@@ -130,15 +130,17 @@ create table sheet (
   status text not null check (status in ('draft', 'agreed', 'cut')),
   version integer not null,
   settings jsonb not null,
-  -- filled when agreed: everything the sheet was computed from
+  -- filled when agreed: everything the sheet was computed from, and the computed sheet itself, so that a later
+  -- program with other rules still shows what was agreed
   spec jsonb,
+  kept jsonb,
   agreed_by bigint references staff,
   agreed_name text,
   agreed_at timestamptz,
   cut_by bigint references staff,
   cut_at timestamptz,
   primary key (order_id, revision),
-  check (status = 'draft' or (spec is not null and agreed_by is not null and agreed_at is not null))
+  check (status = 'draft' or (spec is not null and kept is not null and agreed_by is not null and agreed_at is not null))
 );
 
 -- Who changed what, when: nothing here is ever altered.
@@ -157,7 +159,7 @@ create index history_entity on history (entity, entity_id, id);
 -- Agreed and cut sheets never change their figures, whatever the program does.
 create function sheet_is_kept() returns trigger language plpgsql as $$
 begin
-  if old.status <> 'draft' and (new.spec is distinct from old.spec or new.settings is distinct from old.settings
+  if old.status <> 'draft' and (new.spec is distinct from old.spec or new.kept is distinct from old.kept or new.settings is distinct from old.settings
       or new.agreed_by is distinct from old.agreed_by or new.agreed_at is distinct from old.agreed_at) then
     raise exception 'an agreed sheet is kept as it is';
   end if;

@@ -1,8 +1,7 @@
 import { createRequire } from 'node:module';
 import type { SheetView } from '@rocchetto/contract';
-import { toSheetInput } from '@rocchetto/contract';
+import { sheetOfView } from '@rocchetto/contract';
 import {
-  computeSheet,
   drawGarment,
   type PrintedFigure,
   type PrintedSheet,
@@ -108,7 +107,7 @@ function status(view: SheetView): string {
 
 /** The sheet on paper: A4, black on white, everything as `printSheet` prints it. */
 export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean): Promise<Buffer> {
-  const sheet = computeSheet(toSheetInput(view.spec));
+  const sheet = sheetOfView(view);
   const printed = printSheet(sheet, unit);
   const other: SheetUnit = unit === 'cm' ? 'in' : 'cm';
   const views = drawGarment(sheet);

@@ -1,13 +1,13 @@
 import {
   Agree,
-  computeFile,
   MarkCut,
   SheetChange,
   SpecOrSheetFile,
-  toSheetInput,
+  sheetFile,
+  sheetOfView,
   unitOf,
 } from '@rocchetto/contract';
-import { computeSheet, type SheetUnit, sheetRows } from '@rocchetto/core';
+import { type SheetUnit, sheetRows } from '@rocchetto/core';
 import { Hono } from 'hono';
 import Papa from 'papaparse';
 import { body, type Ctx, type Deps, type Env, idParam, needs } from '../http/context.ts';
@@ -52,7 +52,7 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
     .get(`${sheet}.json`, needs('sheet.read'), async (c) => {
       const { view, unit, name } = await load(c);
       return c.body(
-        JSON.stringify(computeFile(view.spec, unit), null, 2),
+        JSON.stringify(sheetFile(view.spec, sheetOfView(view), unit), null, 2),
         200,
         download(`${name}.json`, 'application/json'),
       );
@@ -60,7 +60,7 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
     .get(`${sheet}.csv`, needs('sheet.read'), async (c) => {
       const { view, unit, name } = await load(c);
       // RFC 4180: CRLF, quoted where needed. Cells that a spreadsheet would take for a formula are kept as text.
-      const csv = Papa.unparse(sheetRows(computeSheet(toSheetInput(view.spec)), unit), {
+      const csv = Papa.unparse(sheetRows(sheetOfView(view), unit), {
         newline: '\r\n',
         escapeFormulae: /^[=@\t\r]/,
       });

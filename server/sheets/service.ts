@@ -5,7 +5,7 @@ import {
   type SpecFile,
   toSheetInput,
 } from '@rocchetto/contract';
-import { type Change, changesBetween, computeSheet, openMatters, tell } from '@rocchetto/core';
+import { type Change, changesBetween, computeSheet, openMatters, type Sheet, tell } from '@rocchetto/core';
 import { remember } from '../db/history.ts';
 import type { Db, Tx } from '../db/pool.ts';
 import type { SignedIn } from '../http/context.ts';
@@ -15,9 +15,8 @@ import { readSession } from '../sessions/sql.ts';
 import { NO_SETTINGS, specOfOrder } from './spec-of-order.ts';
 import { readSheet, type Settings, type SheetRecord, saveAgreed, saveCut, saveDraft } from './sql.ts';
 
-const figuresOf = (spec: SpecFile) => computeSheet(toSheetInput(spec)).figures;
-const moved = (before: SpecFile, after: SpecFile): Change[] =>
-  changesBetween(figuresOf(before), figuresOf(after));
+const computed = (spec: SpecFile) => computeSheet(toSheetInput(spec));
+const moved = (before: Sheet, after: Sheet): Change[] => changesBetween(before.figures, after.figures);
 
 /** The sheet as it stands: a kept one from its own record, a draft from brief, readings and settings now. */
 export async function viewSheet(
@@ -33,6 +32,7 @@ export async function viewSheet(
       ? null
       : await specOfOrder(db, orderId, record?.settings ?? NO_SETTINGS, today);
   const spec = record?.spec ?? live!.spec;
+  const kept = record?.kept ?? null;
   const previous =
     (record?.revision ?? 1) > 1 ? await readSheet(db, orderId, record!.revision - 1) : undefined;
   return {
@@ -46,9 +46,10 @@ export async function viewSheet(
     cutAt: record?.cutAt?.toISOString() ?? null,
     sessionId: live?.sessionId ?? record?.settings.sessionId ?? null,
     spec,
-    since: previous?.spec ? moved(previous.spec, spec) : [],
+    kept,
+    since: previous?.kept ? moved(previous.kept, kept ?? computed(spec)) : [],
     // A cut sheet is past moving; only alterations act on it.
-    moved: record?.status === 'agreed' && live ? moved(record.spec!, live.spec) : [],
+    moved: record?.status === 'agreed' && live ? moved(kept!, computed(live.spec)) : [],
   };
 }
 
@@ -112,9 +113,7 @@ async function applyChange(
       };
     case 'accept': {
       const { spec } = await specOfOrder(tx, orderId, s, today);
-      const check = computeSheet(toSheetInput(spec)).checks.find(
-        (k) => k.code === change.code && k.state !== 'passed',
-      );
+      const check = computed(spec).checks.find((k) => k.code === change.code && k.state !== 'passed');
       if (!check)
         throw new Refusal(
           422,
@@ -166,12 +165,13 @@ export async function agreeSheet(
   const settings = record?.settings ?? NO_SETTINGS;
   const { spec } = await specOfOrder(tx, orderId, settings, today);
   const unit = spec.house?.rounding?.unit ?? 'cm';
-  const open = openMatters(computeSheet(toSheetInput(spec))).map((s) => tell(s, unit));
+  const sheet = computed(spec);
+  const open = openMatters(sheet).map((s) => tell(s, unit));
   if (open.length > 0)
     throw new Refusal(422, 'open-matters', `Before it can be agreed: ${open[0]}`, { problems: open });
   const revision = record?.revision ?? 1;
   await saveDraft(tx, orderId, revision, version, settings);
-  await saveAgreed(tx, orderId, revision, version + 1, spec, who.id, name);
+  await saveAgreed(tx, orderId, revision, version + 1, spec, sheet, who.id, name);
   await remember(tx, 'sheet', orderId, who.id, 'agreed', undefined, { revision, name });
 }
 

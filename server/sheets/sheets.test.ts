@@ -106,6 +106,21 @@ describe('from draft to cut', () => {
     );
   });
 
+  it('shows an agreed sheet as it was agreed, though the program’s rules have changed since', async () => {
+    await agree();
+    // As if an older program with another rule had computed it: 123 cm at the hip.
+    await t.pool.query('alter table sheet disable trigger sheet_is_kept');
+    await t.pool.query(
+      `update sheet set kept = jsonb_set(kept, '{figures}', (select jsonb_agg(case when f->>'id' = 'hip' then jsonb_set(f, '{finished}', '123') else f end) from jsonb_array_elements(kept->'figures') f)) where order_id = $1`,
+      [id],
+    );
+    await t.pool.query('alter table sheet enable trigger sheet_is_kept');
+    const file = await json(fitter.get(`/orders/${id}/sheet.json`));
+    expect(file.printed.figures.find((f: { id: string }) => f.id === 'hip').finished).toBe('123 cm');
+    expect(await (await fitter.get(`/orders/${id}/sheet.csv`)).text()).toContain('123 cm');
+    expect((await view()).moved.find((m: { id: string }) => m.id === 'hip').before).toBe(123);
+  });
+
   it('is not agreed over an open warning or an absent figure, and says which', async () => {
     await change(override('1 cm'));
     const refused = await agree(422);

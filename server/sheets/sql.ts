@@ -1,4 +1,5 @@
 import type { HouseWire, SpecFile } from '@rocchetto/contract';
+import type { Sheet } from '@rocchetto/core';
 import type { Db } from '../db/pool.ts';
 
 /** What a fitter decided about a sheet, beside brief and readings. */
@@ -16,6 +17,8 @@ export interface SheetRecord {
   readonly version: number;
   readonly settings: Settings;
   readonly spec: SpecFile | null;
+  /** the sheet as it was computed when it was agreed */
+  readonly kept: Sheet | null;
   readonly agreedBy: string | null;
   readonly agreedName: string | null;
   readonly agreedAt: Date | null;
@@ -23,7 +26,7 @@ export interface SheetRecord {
   readonly cutAt: Date | null;
 }
 
-const COLUMNS = `s.revision, s.status, s.version, s.settings, s.spec, a.name as "agreedBy", s.agreed_name as "agreedName",
+const COLUMNS = `s.revision, s.status, s.version, s.settings, s.spec, s.kept, a.name as "agreedBy", s.agreed_name as "agreedName",
   s.agreed_at as "agreedAt", k.name as "cutBy", s.cut_at as "cutAt"`;
 const FROM = 'from sheet s left join staff a on a.id = s.agreed_by left join staff k on k.id = s.cut_by';
 
@@ -60,12 +63,13 @@ export async function saveAgreed(
   revision: number,
   version: number,
   spec: SpecFile,
+  kept: Sheet,
   staffId: number,
   name: string,
 ) {
   await db.query(
-    `update sheet set status = 'agreed', version = $3, spec = $4, agreed_by = $5, agreed_name = $6, agreed_at = now() where order_id = $1 and revision = $2`,
-    [orderId, revision, version, JSON.stringify(spec), staffId, name],
+    `update sheet set status = 'agreed', version = $3, spec = $4, kept = $7, agreed_by = $5, agreed_name = $6, agreed_at = now() where order_id = $1 and revision = $2`,
+    [orderId, revision, version, JSON.stringify(spec), staffId, name, JSON.stringify(kept)],
   );
 }
 

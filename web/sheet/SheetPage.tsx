@@ -1,6 +1,5 @@
-import { type SheetView, toSheetInput, unitOf } from '@rocchetto/contract';
+import { type SheetView, sheetOfView, unitOf } from '@rocchetto/contract';
 import {
-  computeSheet,
   drawGarment,
   type Figure,
   openMatters,
@@ -63,7 +62,7 @@ export function Component() {
 
 function Page({ id, view, frozen }: { id: number; view: SheetView; frozen: boolean }) {
   const [params, setParams] = useSearchParams();
-  const sheet = useMemo(() => computeSheet(toSheetInput(view.spec)), [view.spec]);
+  const sheet = useMemo(() => sheetOfView(view), [view]);
   const own = unitOf(view.spec);
   const unit = (['cm', 'in'].includes(params.get('unit') ?? '') ? params.get('unit') : own) as SheetUnit;
   const both = params.get('both') === '1';
