@@ -89,7 +89,7 @@ function Taping({ order, session, onAnew }: Props) {
   const me = useMe();
   const navigate = useNavigate();
   const [params, setParams] = useSearchParams();
-  const { items, waiting, refused } = useReadings(order, session);
+  const { items, waiting, refused, ready } = useReadings(order, session);
   const { data: earlier = [] } = useEarlierQuery({ clientId: order.clientId, except: session.id });
   const [unit, setUnit] = useState<SheetUnit>(session.unit);
   const [tape, setTape] = useState<Tape>('snug');
@@ -101,11 +101,11 @@ function Taping({ order, session, onAnew }: Props) {
   const index = items.findIndex((i) => i.id === at);
   const item = items[index]!;
   const go = (to: string) => setParams({ at: to }, { replace: true });
-  // The first place is written down, so that taking a reading moves on only when it should.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: once, on arrival
+  // The first place is written down once the readings are here, so that taking one moves on only when it should.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the readings have come
   useEffect(() => {
-    if (!params.get('at')) go(start);
-  }, []);
+    if (ready && !params.get('at')) go(start);
+  }, [ready]);
 
   const last = useMemo(
     () =>

@@ -26,6 +26,7 @@ export class Outbox {
   readonly #db: Promise<IDBPDatabase<Shape>>;
   readonly #listeners = new Set<() => void>();
   readonly #onSent: () => void;
+  readonly #loaded: Promise<void>;
   #kept: readonly KeptReading[] = [];
   #sessions = new Map<string, SessionWrite>();
   #timer: ReturnType<typeof setTimeout> | undefined;
@@ -45,7 +46,7 @@ export class Outbox {
       }),
     );
     window.addEventListener('online', () => this.#soon(0));
-    this.#load().catch(() => undefined);
+    this.#loaded = this.#load().catch(() => undefined);
   }
 
   readonly subscribe = (listener: () => void) => {
@@ -63,6 +64,7 @@ export class Outbox {
 
   /** The newest session begun here for an order, so that a reload goes on with it. */
   async newestFor(orderId: number): Promise<SessionWrite | undefined> {
+    await this.#loaded;
     const all = await (await this.#db).getAll('session');
     return all
       .map((s) => s.session)

@@ -47,7 +47,7 @@ export function useReadings(order: OrderFull, session: Session) {
   const kept = useKept();
   // A session that has not reached the server yet is only here; asking for it would find nothing.
   const there = order.sessions.some((s) => s.id === session.id);
-  const { data: server } = useSessionQuery(session.id, { skip: !there });
+  const { data: server, isLoading } = useSessionQuery(session.id, { skip: !there });
   return useMemo(() => {
     const held = new Set(server?.readings.map((r) => r.id));
     const here = kept.filter((k) => k.sessionId === session.id && !held.has(k.reading.id));
@@ -61,9 +61,10 @@ export function useReadings(order: OrderFull, session: Session) {
       return { id, name: m.name, needed, measured: resolve(m, readings) };
     });
     return {
+      ready: !isLoading,
       items,
       waiting: here.filter((k) => !k.sent).length,
       refused: kept.filter((k) => k.sessionId === session.id && k.refused),
     };
-  }, [kept, server, session, order.brief]);
+  }, [kept, server, session, order.brief, isLoading]);
 }

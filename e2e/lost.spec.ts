@@ -1,0 +1,110 @@
+import { call, expect, inDatabase, newSkirt, signIn, takeUpTape, test } from './help.ts';
+
+const away = 'cannot be reached just now';
+
+test('a new client written while the network is away stays on the page and is added once when it is back', async ({
+  page,
+  context,
+}) => {
+  await signIn(page, 'Jonah Fell', '/clients/new');
+  await page.getByLabel('Name', { exact: true }).fill('Kept Through');
+  await page.getByLabel('To remember').fill('rang twice');
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Add to the book' }).click();
+  await expect(page.getByRole('alert')).toContainText(away);
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Kept Through');
+  await expect(page.getByLabel('To remember')).toHaveValue('rang twice');
+  await context.setOffline(false);
+  await page.getByRole('button', { name: 'Add to the book' }).click();
+  await expect(page.getByRole('heading', { name: 'Kept Through' })).toBeVisible();
+  expect(await inDatabase(`select id from client where name = 'Kept Through'`)).toHaveLength(1);
+});
+
+test('a card being changed keeps every field while the network is away', async ({ page, context }) => {
+  await signIn(page, 'Jonah Fell', '/clients/30');
+  await page.getByRole('button', { name: 'Change the card' }).click();
+  await page.getByLabel('Phone').fill('0999 111 222');
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByRole('alert').filter({ hasText: away })).toBeVisible();
+  await expect(page.getByLabel('Phone')).toHaveValue('0999 111 222');
+  await context.setOffline(false);
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('0999 111 222')).toBeVisible();
+});
+
+test('a brief written while the network is away stays as it was written', async ({ page, context }) => {
+  await signIn(page);
+  const { orderId } = await newSkirt(page, 'Brief Away');
+  await page.goto(`/orders/${orderId}/brief`);
+  await page.getByLabel('Lining').fill('cupro, dove');
+  await page.getByLabel('Note', { exact: true }).fill('wants pockets next time');
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Keep the brief' }).click();
+  await expect(page.getByRole('alert')).toContainText(away);
+  await expect(page.getByLabel('Lining')).toHaveValue('cupro, dove');
+  await context.setOffline(false);
+  await page.getByRole('button', { name: 'Keep the brief' }).click();
+  await expect(page.getByRole('heading', { name: /Measuring/ })).toBeVisible();
+  const [row] = await inDatabase<{ lining: string; note: string }>(
+    `select brief->>'lining' as lining, brief->>'note' as note from orders where id = $1`,
+    [orderId],
+  );
+  expect(row).toEqual({ lining: 'cupro, dove', note: 'wants pockets next time' });
+});
+
+test('a figure set by hand while the network is away stays in its fields', async ({ page, context }) => {
+  await signIn(page);
+  const { orderId } = await newSkirt(page, 'Hand Away');
+  await takeUpTape(page, orderId);
+  await call(page, '70');
+  await call(page, '70');
+  await page.goto(`/orders/${orderId}/sheet?f=waist`);
+  await page.getByLabel('Figure set by hand').fill('3');
+  await page.getByLabel('Reason', { exact: true }).fill('eats well');
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Set A by hand' }).click();
+  await expect(page.getByRole('alert')).toContainText(away);
+  await expect(page.getByLabel('Figure set by hand')).toHaveValue('3');
+  await expect(page.getByLabel('Reason', { exact: true })).toHaveValue('eats well');
+  await context.setOffline(false);
+  await page.getByRole('button', { name: 'Set A by hand' }).click();
+  await expect(page.locator('tr:has([data-figure="waist"])')).toContainText('73 cm');
+  await expect(page.getByLabel('Figure set by hand')).toHaveValue('');
+});
+
+test('measuring goes on where it was after looking something up', async ({ page }) => {
+  await signIn(page);
+  const { orderId } = await newSkirt(page, 'Phone Rings');
+  await takeUpTape(page, orderId);
+  await call(page, '70');
+  await call(page, '70');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('high hip');
+  await page.goto('/clients');
+  await page.goBack();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('high hip');
+  await page.goto(`/orders/${orderId}/measure`);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('high hip');
+  await page.getByRole('button', { name: 'waist: read' }).click();
+  await expect(page.getByText('1. 70 cm')).toBeVisible();
+});
+
+test('a signed-out hand is asked to sign in and comes back to the same reading; nothing that waited is lost', async ({
+  page,
+}) => {
+  await signIn(page);
+  const { orderId } = await newSkirt(page, 'Signed Out');
+  await takeUpTape(page, orderId);
+  await call(page, '70');
+  await inDatabase('delete from sign_in');
+  await call(page, '70.5');
+  await expect(page.getByText('1 kept on this device, not yet sent')).toBeVisible();
+  await page.reload();
+  await expect(page).toHaveURL(/sign-in/);
+  await page.getByLabel('Name').fill('Bram Teller');
+  await page.getByLabel('Passphrase').fill('chalk thread brass pins');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Everything taken is in the studio’s book.')).toBeVisible();
+  await page.getByRole('button', { name: 'waist: read' }).click();
+  await expect(page.getByText('2. 70.5 cm')).toBeVisible();
+});
