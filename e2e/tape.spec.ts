@@ -145,6 +145,9 @@ test('a reading once taken survives a lost network, a reload and a closed tab, i
   await page.close();
   await context.setOffline(false);
   const again = await context.newPage();
+  // Any page of the studio sends what waits.
+  await again.goto('/orders');
+  await expect.poll(() => kept(orderId)).toBe(2);
   await again.goto(`/orders/${orderId}/measure?at=waist`);
   await expect(again.getByText('1. 70 cm')).toBeVisible();
   await expect(again.getByText('2. 70.5 cm')).toBeVisible();

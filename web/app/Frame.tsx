@@ -1,5 +1,5 @@
 import { may } from '@rocchetto/contract';
-import { useEffect, useRef } from 'react';
+import { lazy, Suspense, useEffect, useRef } from 'react';
 import { Link, Navigate, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { useMeQuery, useSignOutMutation } from '../api/api.ts';
 import { problemOf } from '../api/problem.ts';
@@ -7,6 +7,8 @@ import { Problem } from '../shared/Problem.tsx';
 import { FindField } from './FindField.tsx';
 import { MeContext } from './me.ts';
 import { ShortcutList } from './Shortcuts.tsx';
+
+const PendingReadings = lazy(() => import('../measuring/PendingReadings.tsx'));
 
 const initials = (name: string) =>
   name
@@ -62,6 +64,11 @@ export function Frame() {
         <div className="grow">
           <FindField />
         </div>
+        {may(me.role, 'session.write') && (
+          <Suspense>
+            <PendingReadings />
+          </Suspense>
+        )}
         <ShortcutList />
         <span
           className="initials"
