@@ -96,6 +96,11 @@ test('a signed-out hand is asked to sign in and comes back to the same reading; 
   const { orderId } = await newSkirt(page, 'Signed Out');
   await takeUpTape(page, orderId);
   await call(page, '70');
+  const sent = () =>
+    inDatabase('select r.id from reading r join session s on s.id = r.session_id where s.order_id = $1', [
+      orderId,
+    ]);
+  await expect.poll(async () => (await sent()).length).toBe(1);
   await inDatabase('delete from sign_in');
   await call(page, '70.5');
   await expect(page.getByText('1 kept on this device, not yet sent')).toBeVisible();
