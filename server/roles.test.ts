@@ -96,6 +96,9 @@ describe('every route asks who may', () => {
     });
     const rows = await json(seamstress.get('/clients?q=arkwright'));
     expect(rows[0].phone).toBeNull();
+    expect(await json(seamstress.get('/clients?q=0555123456'))).toEqual([]);
+    expect(await json(seamstress.get(`/clients?q=${rows[0].code}`))).toHaveLength(1);
+    expect(await json(who.get('desk')!.get('/clients?q=0555123456'))).toHaveLength(1);
     expect(JSON.stringify(await json(seamstress.get(`/orders/${orderId}`)))).not.toContain('Quay');
     expect((await json(who.get('desk')!.get(`/clients/${clientId}`))).address).toBe('1 Quay');
   });
