@@ -89,9 +89,9 @@ export function workroomClass(zone: Zone, ease: Cm): FitClass {
   return best;
 }
 
-/** The class of a hip ease by the envelope chart: the last span it reaches; "under fitted" below 2 in. */
+/** The class of a hip ease by the envelope chart, to the eighth of an inch it is printed in: the last span it reaches; "under fitted" below 2 in. */
 export function envelopeClass(ease: Cm): string {
-  const asInches = ease / 2.54 + 1e-9;
+  const asInches = Math.round((ease / 2.54) * 8) / 8;
   const reached = Object.entries(ENVELOPE_HIP).filter(([, [lo]]) => asInches >= lo);
   return reached.at(-1)?.[0] ?? 'under fitted';
 }

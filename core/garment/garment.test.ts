@@ -27,6 +27,8 @@ describe('ease by two schools', () => {
     expect(easeFor('hip', 'fitted', 'envelope', { hip: { fitted: cm(3) } }).ease).toBe(3));
   it.each([
     [4, 'close', 'under fitted'],
+    [4.9, 'fitted', 'under fitted'],
+    [5, 'fitted', 'fitted'],
     [5.08, 'fitted', 'fitted'],
     [7.9375, 'semi-fitted', 'semi-fitted'],
     [12, 'loose', 'loose'],

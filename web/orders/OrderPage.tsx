@@ -120,8 +120,7 @@ export function Component() {
               {order.sheets.map((s) => (
                 <li key={s.revision}>
                   <Link to={`/orders/${id}/sheet?revision=${s.revision}`}>Revision {s.revision}</Link>:{' '}
-                  {s.status}
-                  {s.agreedAt ? `, agreed ${shortDate(s.agreedAt)}` : ''}
+                  {s.agreedAt ? `agreed ${shortDate(s.agreedAt)}` : 'draft'}
                   {s.cutAt ? `, cut ${shortDate(s.cutAt)}` : ''}
                 </li>
               ))}
