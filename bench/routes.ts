@@ -8,6 +8,7 @@ import { openSignIn } from '@rocchetto/server/auth/sql.ts';
 import { SEARCH_SQL, searchText, searchValues } from '@rocchetto/server/clients/sql.ts';
 import { migrate } from '@rocchetto/server/db/migrate.ts';
 import { openPool, type Pool } from '@rocchetto/server/db/pool.ts';
+import { NO_LIVE } from '@rocchetto/server/live/live.ts';
 import { Hono } from 'hono';
 import { pino } from 'pino';
 import type { Cluster } from '../tools/cluster.ts';
@@ -32,10 +33,10 @@ export async function manyClients(pool: Pool, count: number) {
       const name = `${pick(FIRST)} ${pick(LAST)}${syllable()}${syllable()}`;
       const phone = `0${Math.floor(100000000 + rnd() * 899999999)}`;
       const code = `B-${from + i}`;
-      return { code, name, phone, search: searchText(code, name, phone) };
+      return { code, name, phone, search: searchText(code, name) };
     });
     await pool.query(
-      `insert into client (code, name, phone, search) select x.code, x.name, x.phone, x.search from jsonb_to_recordset($1::jsonb) x(code text, name text, phone text, search text)`,
+      `insert into client (code, name, phone, phone_digits, search) select x.code, x.name, x.phone, x.phone, x.search from jsonb_to_recordset($1::jsonb) x(code text, name text, phone text, search text)`,
       [JSON.stringify(rows)],
     );
   }
@@ -66,7 +67,8 @@ export async function routesBench(cluster: Cluster, say: (line: string) => void)
   const app = createApp({
     pool,
     log: pino({ level: 'silent' }),
-    today: () => new Date().toISOString().slice(0, 10),
+    live: NO_LIVE,
+    now: () => new Date(),
   });
   const bare = new Hono().get('/bare', async (c) => c.json((await pool.query('select 1 as one')).rows[0]));
   const [port, barePort] = [await freePort(), await freePort()];

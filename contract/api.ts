@@ -1,8 +1,11 @@
-import type { Change, Sheet } from '@rocchetto/core';
+import { type Change, isTimeZone, type Reading, type Sheet, STAGES, type Stage } from '@rocchetto/core';
 import { z } from 'zod';
+import { Id, Instant, IsoDate, Version } from './basics.ts';
 import { BriefWire, HouseWire } from './brief.ts';
 import { lengthText } from './length.ts';
-import { Role } from './roles.ts';
+import type { Role } from './may.ts';
+import { ReadingWire } from './reading.ts';
+import { RoleName } from './roles.ts';
 import type { SpecFile } from './spec.ts';
 
 const name = z
@@ -11,7 +14,7 @@ const name = z
   .min(1, 'A name is needed.')
   .max(200, 'A name can hold 200 characters at most.');
 const text = z.string().max(2000, 'This text is longer than 2,000 characters.').default('');
-const date = z.iso.date().nullable().default(null);
+const date = IsoDate.nullable().default(null);
 
 export const SignIn = z.strictObject({ name: z.string().max(200), passphrase: z.string().max(200) });
 export const Setup = z.strictObject({
@@ -22,7 +25,7 @@ export const Setup = z.strictObject({
     .min(12, 'A passphrase needs 12 characters or more; a few plain words do well.')
     .max(200),
 });
-export const NewStaff = z.strictObject({ name, role: Role });
+export const NewStaff = z.strictObject({ name, role: RoleName });
 
 export interface StaffView {
   readonly id: number;
@@ -36,8 +39,23 @@ export interface Me {
   readonly name: string;
   readonly role: Role;
   readonly studio: string;
+  /** the studio's time zone, an IANA name: what "today" means on every screen */
+  readonly timeZone: string;
   /** sent back in a header with every change */
   readonly csrf: string;
+}
+
+/** What the whole house goes by. */
+export const HouseSettings = z.strictObject({
+  studio: z.string().trim().min(1, 'The studio needs a name.').max(120),
+  timeZone: z
+    .string()
+    .max(60)
+    .refine(isTimeZone, 'No time zone has this name; write it as Europe/Rome or UTC.'),
+});
+export type HouseSettings = z.infer<typeof HouseSettings>;
+export interface HouseView extends HouseSettings {
+  readonly version: number;
 }
 
 export const ClientWrite = z.strictObject({
@@ -76,15 +94,15 @@ export interface ClientRow {
 }
 
 export const OrderWrite = z.strictObject({
-  clientId: z.int().positive(),
+  clientId: Id,
   what: z.string().trim().min(1, 'Say what is to be made.').max(200),
   occasion: z.string().max(200).default(''),
   wornOn: date,
   dueOn: date,
-  responsibleId: z.int().positive().nullable().default(null),
+  responsibleId: Id.nullable().default(null),
 });
 export type OrderWrite = z.infer<typeof OrderWrite>;
-export const BriefChange = z.strictObject({ version: z.int(), brief: BriefWire });
+export const BriefChange = z.strictObject({ version: Version, brief: BriefWire });
 
 export interface OrderRow {
   readonly id: number;
@@ -98,8 +116,19 @@ export interface OrderRow {
   readonly responsible: string | null;
   readonly stage: Stage;
 }
-/** How far an order has come. The later knots of the thread join as their work does. */
-export type Stage = 'asked' | 'brief' | 'measured' | 'sheet' | 'agreed' | 'cut';
+/** What a studio asks its book of orders for. */
+export const ORDER_VIEWS = ['work', 'mine', 'danger', 'week', 'client', 'all'] as const;
+export type OrderView = (typeof ORDER_VIEWS)[number];
+export const OrdersQuery = z.object({
+  q: z.string().max(100).default(''),
+  view: z.enum(ORDER_VIEWS).default('work'),
+  stage: z.enum(STAGES).optional(),
+  responsible: z.coerce.number().pipe(Id).optional(),
+  /** the due date of the last row of the page before; `infinity` for none */
+  afterDue: z.union([z.literal('infinity'), IsoDate]).optional(),
+  afterId: z.coerce.number().pipe(Id).optional(),
+});
+export type OrdersQuery = z.infer<typeof OrdersQuery>;
 export interface OrderFull extends Omit<OrderRow, 'responsible'> {
   readonly responsibleId: number | null;
   readonly responsible: string | null;
@@ -121,9 +150,9 @@ export interface SheetRow {
 
 export const SessionWrite = z.strictObject({
   id: z.uuid(),
-  clientId: z.int().positive(),
-  orderId: z.int().positive().nullable().default(null),
-  at: z.iso.datetime({ offset: true }),
+  clientId: Id,
+  orderId: Id.nullable().default(null),
+  at: Instant,
   measurer: z.string().max(200).default(''),
   scribe: z.string().max(200).default(''),
   beneath: z.string().max(200).default(''),
@@ -135,6 +164,35 @@ export const SessionWrite = z.strictObject({
   guardian: z.string().max(200).default(''),
 });
 export type SessionWrite = z.infer<typeof SessionWrite>;
+/** Readings as a tablet sends them: each is checked by itself, so that one bad one does not hold up the others. */
+export const Readings = z.strictObject({
+  session: SessionWrite,
+  readings: z.array(z.union([ReadingWire, z.looseObject({ id: z.string().max(100) })])).max(200),
+});
+/** What became of a batch: the ids that are in the book, and those that are not with their sentence. */
+export interface ReadingsAnswer {
+  readonly kept: readonly string[];
+  readonly refused: readonly { readonly id: string; readonly sentence: string }[];
+}
+/** What a session says about itself beside its readings. */
+export type SessionDetails = Omit<SessionWrite, 'id' | 'clientId' | 'orderId' | 'at' | 'unit'>;
+export interface SessionFull {
+  readonly id: string;
+  readonly clientId: number;
+  readonly orderId: number | null;
+  readonly at: string;
+  readonly measurer: string;
+  readonly unit: 'cm' | 'in';
+  readonly details: SessionDetails;
+  readonly readings: readonly Reading[];
+}
+/** An earlier session, for what "last time" is told from. */
+export interface Earlier {
+  readonly id: string;
+  readonly at: string;
+  readonly readings: readonly Reading[];
+}
+
 export interface SessionRow {
   readonly id: string;
   readonly orderId: number | null;
@@ -145,7 +203,7 @@ export interface SessionRow {
 }
 
 export const SheetChange = z.strictObject({
-  version: z.int(),
+  version: Version,
   change: z.discriminatedUnion('kind', [
     z.strictObject({
       kind: z.literal('override'),
@@ -183,10 +241,13 @@ export interface SheetView {
   readonly agreedAt: string | null;
   readonly cutBy: string | null;
   readonly cutAt: string | null;
+  /** the studio's, in which its days are counted and printed */
+  readonly timeZone: string;
   /** the session the figures come from; null when the order has none */
   readonly sessionId: string | null;
+  /** everything the sheet is computed from; without its readings for those who may not read them */
   readonly spec: SpecFile;
-  /** the sheet as it was agreed; null for a draft, which is computed from the spec */
+  /** the sheet as it was agreed, or as those see it who may not read readings; null for one computed from the spec */
   readonly kept: Sheet | null;
   /** what moved since the revision before, when there is one */
   readonly since: readonly Change[];
@@ -194,7 +255,7 @@ export interface SheetView {
   readonly moved: readonly Change[];
 }
 export const Agree = z.strictObject({
-  version: z.int(),
+  version: Version,
   name: z.string().trim().min(1, 'Name who agrees.').max(200),
 });
-export const MarkCut = z.strictObject({ version: z.int() });
+export const MarkCut = z.strictObject({ version: Version });

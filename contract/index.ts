@@ -1,8 +1,12 @@
 /** Everything that crosses a wire or lies in a file. */
 export * from './api.ts';
+export * from './basics.ts';
 export * from './brief.ts';
+export * from './keepable.ts';
 export * from './length.ts';
+export * from './may.ts';
 export * from './problems.ts';
 export * from './reading.ts';
 export * from './roles.ts';
+export * from './routes.ts';
 export * from './spec.ts';

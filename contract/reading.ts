@@ -1,5 +1,6 @@
 import { findMeasure, type Reading, readLength, SOURCES, TAPES, WAYS } from '@rocchetto/core';
 import { z } from 'zod';
+import { Instant } from './basics.ts';
 
 const short = z.string().max(500).default('');
 
@@ -19,7 +20,7 @@ export const ReadingWire = z
     reason: short,
     note: short,
     wroteBy: short,
-    at: z.iso.datetime({ offset: true }),
+    at: Instant,
   })
   .superRefine((r, ctx) => {
     if (r.state !== 'read') return;

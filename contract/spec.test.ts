@@ -4,7 +4,7 @@ import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { lengthText, toCm } from './length.ts';
 import { sentencesOf } from './problems.ts';
-import { may, ROLES } from './roles.ts';
+import { may, ROLES } from './may.ts';
 import { computeFile, SpecFile, SpecOrSheetFile, specJsonSchema, toSheetInput } from './spec.ts';
 import { skirtSpec } from './testing.ts';
 

@@ -1,6 +1,7 @@
 import {
   cm,
   computeSheet,
+  isTimeZone,
   findMeasure,
   printSheet,
   type Reading,
@@ -13,11 +14,12 @@ import {
   WAYS,
 } from '@rocchetto/core';
 import { z } from 'zod';
+import { Instant, IsoDate } from './basics.ts';
 import { BriefWire, HouseWire, toBrief, toHouse } from './brief.ts';
 import { lengthText, toCm } from './length.ts';
 
 const short = z.string().max(200).default('');
-const date = z.union([z.literal(''), z.iso.date()]).default('');
+const date = z.union([z.literal(''), IsoDate]).default('');
 
 const SpecReading = z
   .strictObject({
@@ -32,7 +34,7 @@ const SpecReading = z
     tape: z.enum(TAPES).default('snug'),
     source: z.enum(SOURCES).default('taken here'),
     by: short,
-    at: z.union([z.literal(''), z.iso.datetime({ offset: true })]).default(''),
+    at: z.union([z.literal(''), Instant]).default(''),
     reason: short,
     note: short,
   })
@@ -101,6 +103,7 @@ export const SpecFile = z.strictObject({
     .max(200)
     .default([]),
   asOf: date,
+  timeZone: z.string().max(60).refine(isTimeZone, 'No time zone has this name.').default('UTC'),
 });
 export type SpecFile = z.infer<typeof SpecFile>;
 
@@ -142,6 +145,7 @@ export function toSheetInput(spec: SpecFile): SheetInput {
     })),
     accepted: spec.accepted,
     asOf: spec.asOf || spec.session.date || '1970-01-01',
+    timeZone: spec.timeZone ?? 'UTC',
   };
 }
 

@@ -5,7 +5,7 @@ import { DEMO_PASSPHRASE, seedDemo } from './seed.ts';
 let t: TestApp;
 let fitter: Caller;
 beforeAll(async () => {
-  t = await startTestApp(() => new Date().toISOString().slice(0, 10));
+  t = await startTestApp(() => new Date());
   await seedDemo(t.url);
   await seedDemo(t.url);
   fitter = await t.as('fitter');

@@ -6,8 +6,9 @@ import { addClient } from '@rocchetto/server/clients/sql.ts';
 import { inTransaction, openPool, type Tx } from '@rocchetto/server/db/pool.ts';
 import type { SignedIn } from '@rocchetto/server/http/context.ts';
 import { addOrder } from '@rocchetto/server/orders/sql.ts';
-import { addReadings, addSession } from '@rocchetto/server/sessions/sql.ts';
-import { agreeSheet, changeSheet, cutSheet, viewSheet } from '@rocchetto/server/sheets/service.ts';
+import { keepReadings } from '@rocchetto/server/sessions/sql.ts';
+import { agreeSheet, changeSheet, cutSheet } from '@rocchetto/server/sheets/service.ts';
+import { viewSheet } from '@rocchetto/server/sheets/view.ts';
 import { asRead, inventFigures, reading, seeded } from './figures.ts';
 import { CLIENTS, STAFF, STREETS, STUDIO } from './people.ts';
 import { OTHER_ORDERS, SKIRTS, skirtBrief } from './skirts.ts';
@@ -78,19 +79,15 @@ async function seed(tx: Tx) {
     const who = staff[1 + (ci % 2)]!;
     const id = randomUUID();
     const unit = extra.unit ?? client.unit;
-    await addSession(
-      tx,
-      SessionWrite.parse({
-        id,
-        clientId: client.id,
-        orderId,
-        at: at.toISOString(),
-        unit,
-        guardian: client.guardian,
-        ...extra,
-      }),
-      who,
-    );
+    const kept = SessionWrite.parse({
+      id,
+      clientId: client.id,
+      orderId,
+      at: at.toISOString(),
+      unit,
+      guardian: client.guardian,
+      ...extra,
+    });
     const readings: ReadingWire[] = [];
     const note = (r: ReadingWire) =>
       readings.push(
@@ -108,7 +105,7 @@ async function seed(tx: Tx) {
       note(reading(m, asRead(figure, unit), unit, at));
       if (measure(m).twice) note(reading(m, asRead(figure + (rnd() < 0.5 ? 0.3 : -0.2), unit), unit, at));
     }
-    await addReadings(tx, id, readings, who.name, who);
+    await keepReadings(tx, kept, readings, who);
   };
 
   // Two years of earlier measuring: most clients once or twice, the first one long ago and since moved.
@@ -181,7 +178,7 @@ async function seed(tx: Tx) {
       },
       hem,
     );
-    await bringOn(tx, orderId, s.until, staff, s.inches ?? false, iso(now));
+    await bringOn(tx, orderId, s.until, staff, s.inches ?? false, now);
   }
   for (const [ci, what, occasion, wornIn] of OTHER_ORDERS)
     await addOrder(
@@ -198,19 +195,19 @@ async function bringOn(
   until: string,
   staff: readonly SignedIn[],
   inches: boolean,
-  today: string,
+  now: Date,
 ) {
   const fitter = staff[1]!;
   const step = async (change: Parameters<typeof changeSheet>[2]['change']) =>
     changeSheet(
       tx,
       orderId,
-      { version: (await viewSheet(tx, orderId, null, today)).version, change },
+      { version: (await viewSheet(tx, orderId, null, now)).version, change },
       fitter,
-      today,
+      now,
     );
   const accept = async () => {
-    const { spec } = await viewSheet(tx, orderId, null, today);
+    const { spec } = await viewSheet(tx, orderId, null, now);
     for (const k of computeSheet(toSheetInput(spec)).checks)
       if (k.state === 'warned')
         await step({ kind: 'accept', code: k.code, reason: 'Seen and agreed with the client.' });
@@ -220,10 +217,10 @@ async function bringOn(
     await agreeSheet(
       tx,
       orderId,
-      (await viewSheet(tx, orderId, null, today)).version,
+      (await viewSheet(tx, orderId, null, now)).version,
       fitter.name,
       fitter,
-      today,
+      now,
     );
   };
   if (until === 'measured') return;
@@ -250,5 +247,5 @@ async function bringOn(
       reason: 'Asked for more room after the toile.',
     });
   if (until === 'cut')
-    await cutSheet(tx, orderId, (await viewSheet(tx, orderId, null, today)).version, fitter, today);
+    await cutSheet(tx, orderId, (await viewSheet(tx, orderId, null, now)).version, fitter, now);
 }

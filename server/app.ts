@@ -5,26 +5,29 @@ import { NONCE, secureHeaders } from 'hono/secure-headers';
 import { sameOrigin, signedIn } from './auth/guard.ts';
 import { authRoutes } from './auth/routes.ts';
 import { clientRoutes } from './clients/routes.ts';
+import { clientDataRoutes } from './client-data/routes.ts';
+import { refusalOf } from './db/errors.ts';
 import type { Deps, Env } from './http/context.ts';
+import { describeRoutes } from './http/describe.ts';
 import { answer, Refusal } from './http/problem.ts';
+import { on } from './http/route.ts';
+import { houseRoutes } from './house/routes.ts';
+import { liveRoutes } from './live/routes.ts';
 import { orderRoutes } from './orders/routes.ts';
 import { sessionRoutes } from './sessions/routes.ts';
 import { sheetRoutes } from './sheets/routes.ts';
 import { staffRoutes } from './staff/routes.ts';
 import { webShell } from './web-shell.ts';
 
-/** PostgreSQL's and the network's words for "not there just now". */
-const AWAY = new Set([
-  'ECONNREFUSED',
-  'ECONNRESET',
-  'EPIPE',
-  '57P01',
-  '57P02',
-  '57P03',
-  '08006',
-  '08001',
-  '08003',
-]);
+/** Whether the server and its database are there. */
+function openRoutes(deps: Deps): Hono<Env> {
+  const app = new Hono<Env>();
+  on(app, 'GET /health', async (c) => {
+    await deps.pool.query('select 1');
+    return c.json({ ok: true });
+  });
+  return app;
+}
 
 /** The whole server: who may come in, every area's routes, and the built interface. */
 export function createApp(deps: Deps): Hono<Env> {
@@ -42,17 +45,18 @@ export function createApp(deps: Deps): Hono<Env> {
       await next();
       if (!c.res.headers.has('cache-control')) c.header('cache-control', 'no-store');
     })
-    .get('/health', async (c) => {
-      await deps.pool.query('select 1');
-      return c.json({ ok: true });
-    })
+    .route('/', openRoutes(deps))
     .route('/', authRoutes(deps))
     .use(signedIn(deps))
     .route('/', staffRoutes(deps))
+    .route('/', houseRoutes(deps))
     .route('/', clientRoutes(deps))
+    .route('/', clientDataRoutes(deps))
     .route('/', orderRoutes(deps))
     .route('/', sessionRoutes(deps))
     .route('/', sheetRoutes(deps))
+    .route('/', liveRoutes(deps))
+    .route('/', describeRoutes())
     .all('*', () => {
       throw new Refusal(404, 'not-found', 'There is nothing at this address.');
     });
@@ -77,22 +81,20 @@ export function createApp(deps: Deps): Hono<Env> {
       permissionsPolicy: { camera: [], microphone: [], geolocation: [] },
     }),
   );
-  app.use(compress());
+  const packed = compress();
+  // A stream is sent as it is written; packing it would hold back what is told.
+  app.use((c, next) => (c.req.path === '/api/live' ? next() : packed(c, next)));
   app.route('/api', api);
   app.route('/', webShell());
   app.onError((error, c) => {
     if (error instanceof Refusal) return answer(c, error.problem);
-    const code = (error as { code?: string }).code ?? '';
-    if (AWAY.has(code) || /Connection terminated|connect(ion)? time/i.test(error.message)) {
-      deps.log.warn({ code }, 'database away');
-      return answer(
-        c,
-        new Refusal(
-          503,
-          'database-away',
-          'The studio’s book cannot be reached just now. What you wrote is kept here; try again in a moment.',
-        ).problem,
-      );
+    const refusal = refusalOf(error);
+    if (refusal) {
+      if (refusal.problem.status === 503) {
+        deps.log.warn({ code: (error as { code?: string }).code, err: error.message }, refusal.problem.code);
+        c.header('retry-after', '1');
+      }
+      return answer(c, refusal.problem);
     }
     deps.log.error({ err: error, path: c.req.path }, 'unexpected');
     return answer(

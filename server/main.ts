@@ -1,26 +1,47 @@
-import { serve } from '@hono/node-server';
+import { serve, type ServerType } from '@hono/node-server';
 import { foldText } from '@rocchetto/core';
+import type { ClientBase } from 'pg';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { makeSetupLink } from './auth/sql.ts';
 import { migrate } from './db/migrate.ts';
-import { openPool, type Pool } from './db/pool.ts';
+import { openPool } from './db/pool.ts';
+import { purgeHourly } from './db/purge.ts';
+import { openLive } from './live/live.ts';
 
-/** Today in the studio's zone (the machine's, or TZ), as yyyy-mm-dd. */
-const today = () => new Intl.DateTimeFormat('sv-SE').format(new Date());
+/** Writes in hand have this long to finish when the server is asked to end, ms. */
+const GRACE = 15_000;
 
-/** Before anyone is on the staff: a principal, and the link with which they set name and passphrase. */
-async function firstLink(pool: Pool): Promise<string | null> {
+/**
+ * Before anyone is on the staff: a principal, and the link with which they set name and passphrase. Run under the
+ * start lock. Null when somebody has a passphrase, or when a link was made in the last two minutes: of several
+ * processes that start together one prints it.
+ */
+async function firstLink(db: ClientBase): Promise<string | null> {
   const name = 'Principal';
-  await pool.query(
+  await db.query(
     `insert into staff (name, name_key, role) select $1, $2, 'principal' where not exists (select 1 from staff)`,
     [name, foldText(name)],
   );
-  const { rows } = await pool.query<{ id: number }>(
-    `select id from staff where role = 'principal' and active and not exists (select 1 from staff where passphrase_hash is not null) limit 1`,
+  const { rows } = await db.query<{ id: number }>(
+    `select id from staff s where role = 'principal' and active and not exists (select 1 from staff where passphrase_hash is not null)
+        and not exists (select 1 from setup_link l where l.staff_id = s.id and l.used_at is null and l.expires_at > now() + interval '3 days' - interval '2 minutes')
+      order by id limit 1`,
   );
-  return rows[0] ? makeSetupLink(pool, rows[0].id) : null;
+  return rows[0] ? makeSetupLink(db, rows[0].id) : null;
 }
+
+const listening = (app: ReturnType<typeof createApp>, port: number, host: string) =>
+  new Promise<ServerType>((done, fail) => {
+    const server = serve({ fetch: app.fetch, port, hostname: host }, () => done(server));
+    server.once('error', (error: NodeJS.ErrnoException) =>
+      fail(
+        error.code === 'EADDRINUSE'
+          ? new Error(`Port ${port} is in use. Choose another with --port or PORT.`)
+          : error,
+      ),
+    );
+  });
 
 async function main() {
   const databaseUrl = process.env.DATABASE_URL;
@@ -29,33 +50,39 @@ async function main() {
   const port = Number(process.env.PORT ?? 4180);
   const host = process.env.HOST ?? '127.0.0.1';
   const log = pino({ level: process.env.LOG_LEVEL ?? 'info' });
-  await migrate(databaseUrl);
   const pool = openPool(databaseUrl, (error) => log.warn({ err: error.message }, 'database connection lost'));
-  const app = createApp({ pool, log, today });
-  const server = serve({ fetch: app.fetch, port, hostname: host }, async () => {
-    process.send?.('listening');
-    const link = await firstLink(pool);
-    if (link)
-      process.stdout.write(
-        `First start. Set the principal's name and passphrase here, once: http://${host}:${port}/setup#${link}\n`,
-      );
+  let live: ReturnType<typeof openLive> | undefined;
+  let server: ServerType | undefined;
+  const link = await migrate(databaseUrl, async (db) => {
+    live = openLive(databaseUrl, log);
+    server = await listening(createApp({ pool, log, live, now: () => new Date() }), port, host);
+    return firstLink(db);
   });
-  server.on('error', (error: NodeJS.ErrnoException) => {
-    process.stderr.write(
-      error.code === 'EADDRINUSE'
-        ? `Port ${port} is in use. Choose another with --port or PORT.\n`
-        : `${error.message}\n`,
+  const stopPurging = purgeHourly(pool, log);
+  process.send?.('listening');
+  if (link)
+    process.stdout.write(
+      `First start. Set the principal's name and passphrase here, once: http://${host}:${port}/setup#${link}\n`,
     );
-    process.exit(1);
-  });
-  const stop = () => {
-    server.close(() => pool.end().then(() => process.exit(0)));
-    setTimeout(() => process.exit(0), 3000).unref();
+
+  let stopping = false;
+  const stop = async () => {
+    if (stopping) return;
+    stopping = true;
+    stopPurging();
+    setTimeout(() => process.exit(1), GRACE).unref();
+    // No new connection; those that wait for nothing end now, streams are told to end, answers in hand are given.
+    const closed = new Promise<void>((done) => server!.close(() => done()));
+    await live!.close();
+    const idle = setInterval(() => 'closeIdleConnections' in server! && server.closeIdleConnections(), 50);
+    await closed;
+    clearInterval(idle);
+    await pool.end();
+    process.exit(0);
   };
-  process.on('SIGTERM', stop);
-  process.on('SIGINT', stop);
+  for (const word of ['SIGTERM', 'SIGINT'] as const) process.on(word, () => void stop());
   // Started by the script: when that is gone, however it went, so is the server.
-  process.on('disconnect', stop);
+  process.on('disconnect', () => void stop());
 }
 
 main().catch((error: Error) => {

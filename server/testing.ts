@@ -9,10 +9,12 @@ import { openSignIn } from './auth/sql.ts';
 import { migrate } from './db/migrate.ts';
 import { openPool, type Pool } from './db/pool.ts';
 import type { Env } from './http/context.ts';
+import { type Live, openLive } from './live/live.ts';
 
 /** A browser that is signed in, in as far as the server can tell. */
 export interface Caller {
   readonly name: string;
+  readonly cookie: string;
   readonly get: (path: string) => Promise<Response>;
   readonly send: (
     method: string,
@@ -25,12 +27,14 @@ export interface TestApp {
   readonly app: Hono<Env>;
   readonly pool: Pool;
   readonly url: string;
+  readonly live: Live;
   readonly as: (role: Role) => Promise<Caller>;
+  readonly asStaff: (id: number) => Promise<Caller>;
   readonly close: () => Promise<void>;
 }
 
 /** A fresh, migrated database of the test cluster, and the server on it. */
-export async function startTestApp(today = () => '2026-03-10'): Promise<TestApp> {
+export async function startTestApp(now = () => new Date('2026-03-10T12:00:00Z')): Promise<TestApp> {
   const admin = process.env.TEST_DATABASE_ADMIN_URL;
   if (!admin) throw new Error('These tests need a PostgreSQL: run ./rocchetto test.');
   const database = `t_${randomUUID().replaceAll('-', '')}`;
@@ -41,17 +45,23 @@ export async function startTestApp(today = () => '2026-03-10'): Promise<TestApp>
   const url = Object.assign(new URL(admin), { pathname: `/${database}` }).toString();
   await migrate(url);
   const pool = openPool(url, () => undefined);
-  const app = createApp({ pool, log: pino({ level: 'silent' }), today });
+  const log = pino({ level: 'silent' });
+  const live = openLive(url, log);
+  const app = createApp({ pool, log, live, now });
   const as = async (role: Role): Promise<Caller> => {
     const name = `Test ${role}`;
     const { rows } = await pool.query<{ id: number }>(
-      `insert into staff (name, name_key, role) values ($1, $2, $3) on conflict (name_key) do update set role = excluded.role returning id`,
+      `insert into staff (name, name_key, role) values ($1, $2, $3) on conflict (name_key) where active do update set role = excluded.role returning id`,
       [name, foldText(name), role],
     );
-    const cookie = `rocchetto=${await openSignIn(pool, rows[0]!.id)}`;
+    return asStaff(rows[0]!.id, name);
+  };
+  const asStaff = async (id: number, name = ''): Promise<Caller> => {
+    const cookie = `rocchetto=${await openSignIn(pool, id)}`;
     const me = (await (await app.request('/api/me', { headers: { cookie } })).json()) as { csrf: string };
     return {
       name,
+      cookie,
       get: async (path) => app.request(`/api${path}`, { headers: { cookie } }),
       send: async (method, path, body, headers = {}) =>
         app.request(`/api${path}`, {
@@ -61,7 +71,18 @@ export async function startTestApp(today = () => '2026-03-10'): Promise<TestApp>
         }),
     };
   };
-  return { app, pool, url, as, close: () => pool.end() };
+  return {
+    app,
+    pool,
+    url,
+    as,
+    asStaff,
+    live,
+    close: async () => {
+      await live.close();
+      await pool.end();
+    },
+  };
 }
 
 export const clientBody = (name: string, more: object = {}) => ({

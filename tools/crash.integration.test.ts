@@ -5,6 +5,7 @@ import { createApp } from '../server/app.ts';
 import { searchText } from '../server/clients/sql.ts';
 import { migrate } from '../server/db/migrate.ts';
 import { openPool } from '../server/db/pool.ts';
+import { NO_LIVE } from '../server/live/live.ts';
 import { type Cluster, startCluster } from './cluster.ts';
 
 let cluster: Cluster | undefined;
@@ -17,13 +18,13 @@ describe('a database that is killed', () => {
     const url = cluster.url('rocchetto');
     await migrate(url);
     const pool = openPool(url, () => undefined);
-    const app = createApp({ pool, log: pino({ level: 'silent' }), today: () => '2026-03-10' });
+    const app = createApp({ pool, log: pino({ level: 'silent' }), live: NO_LIVE, now: () => new Date() });
     expect((await app.request('/api/health')).status).toBe(200);
     for (let i = 0; i < 50; i++)
       await pool.query('insert into client (code, name, search) values ($1, $2, $3)', [
         `C-${i}`,
         `Kept ${i}`,
-        searchText(`C-${i}`, `Kept ${i}`, ''),
+        searchText(`C-${i}`, `Kept ${i}`),
       ]);
 
     process.kill(cluster.pid, 'SIGKILL');

@@ -62,4 +62,6 @@ export interface SheetInput {
   readonly accepted: readonly Acceptance[];
   /** ISO date against which the session's age is judged */
   readonly asOf: string;
+  /** the studio's time zone, in which instants become days; UTC when left out */
+  readonly timeZone?: string;
 }

@@ -1,3 +1,5 @@
+import { printDate } from '../dates/print.ts';
+import { dayIn } from '../dates/studio-day.ts';
 import { SCHOOL_NAME } from '../garment/fit.ts';
 import { measure } from '../measures/catalogue.ts';
 import { type Cm, inUnit, type SheetUnit } from '../units/length.ts';
@@ -80,7 +82,11 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
       line('Client', head.client),
       line(
         'Occasion',
-        [head.occasion, head.wornOn && `worn ${head.wornOn}`, head.dueOn && `due ${head.dueOn}`]
+        [
+          head.occasion,
+          head.wornOn && `worn ${printDate(head.wornOn)}`,
+          head.dueOn && `due ${printDate(head.dueOn)}`,
+        ]
           .filter(Boolean)
           .join(' · '),
       ),
@@ -101,7 +107,7 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
       line(
         'Measured',
         [
-          session.date,
+          printDate(session.date),
           session.measurer && `by ${session.measurer}`,
           session.scribe && `written by ${session.scribe}`,
         ]
@@ -144,7 +150,7 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
       state: k.state,
       text: tell(
         k.accepted
-          ? `${k.sentence} Accepted by ${k.accepted.by}, ${k.accepted.at.slice(0, 10)}: ${k.accepted.reason}`
+          ? `${k.sentence} Accepted by ${k.accepted.by}, ${dayOf(k.accepted.at, sheet)}: ${k.accepted.reason}`
           : k.sentence,
         unit,
       ),
@@ -153,6 +159,10 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
     missing: sheet.missing.map((id) => measure(id).name),
   };
 }
+
+/** The studio's day of an instant; a date alone is already one. */
+const dayOf = (at: string, sheet: Sheet) =>
+  printDate(at.length > 10 ? dayIn(sheet.input.timeZone ?? 'UTC', at) : at);
 
 function stepText(step: number, unit: SheetUnit): string {
   if (unit === 'in') return printWithUnit((step * 2.54) as Cm, 'in');

@@ -1,10 +1,13 @@
 import type { MiddlewareHandler } from 'hono';
 import { getCookie } from 'hono/cookie';
-import type { Deps, Env } from '../http/context.ts';
+import type { Ctx, Deps, Env } from '../http/context.ts';
 import { Refusal } from '../http/problem.ts';
 import { whoHolds } from './sql.ts';
 
 export const COOKIE = 'rocchetto';
+
+/** The sign-in's token that a request carries, if any. */
+export const cookieOf = (c: Ctx): string | undefined => getCookie(c, COOKIE);
 
 /** A change must come from our own pages: the Origin, when a browser sends one, is the host it speaks to. */
 export const sameOrigin: MiddlewareHandler<Env> = async (c, next) => {
@@ -26,7 +29,7 @@ const hostOf = (origin: string) => (URL.canParse(origin) ? new URL(origin).host 
 export const signedIn =
   (deps: Deps): MiddlewareHandler<Env> =>
   async (c, next) => {
-    const token = getCookie(c, COOKIE);
+    const token = cookieOf(c);
     const who = token ? await whoHolds(deps.pool, token) : undefined;
     if (!who)
       throw new Refusal(

@@ -20,9 +20,6 @@ export async function openSignIn(db: Db, staffId: number): Promise<string> {
     `insert into sign_in (token_hash, staff_id, csrf, expires_at) values ($1, $2, $3, now() + $4::interval)`,
     [hash, staffId, newToken().token, LONGEST],
   );
-  await db.query('delete from sign_in where expires_at < now()');
-  // A tablet repeats a write within minutes; after a week nobody asks for its first answer.
-  await db.query(`delete from write_once where at < now() - interval '7 days'`);
   return token;
 }
 
@@ -30,16 +27,24 @@ export async function closeSignIn(db: Db, token: string) {
   await db.query('delete from sign_in where token_hash = $1', [tokenHash(token)]);
 }
 
-/** Who holds this token, or undefined when it has ended. `seen_at` is renewed at most once a minute. */
-export async function whoHolds(db: Db, token: string): Promise<SignedIn | undefined> {
-  const { rows } = await db.query<SignedIn & { old: boolean }>(
-    `select s.id, s.name, s.role, i.csrf, i.seen_at < now() - interval '1 minute' as old
+/**
+ * Who holds this token, or undefined when it has ended. `seen_at` is renewed at most once a minute, without
+ * waiting for another request that renews it.
+ */
+export async function whoHolds(db: Db, token: string, renew = true): Promise<SignedIn | undefined> {
+  const { rows } = await db.query<SignedIn & { old: boolean }>({
+    name: 'who-holds',
+    text: `select s.id, s.name, s.role, i.csrf, i.seen_at < now() - interval '1 minute' as old
        from sign_in i join staff s on s.id = i.staff_id
       where i.token_hash = $1 and s.active and i.expires_at > now() and i.seen_at > now() - $2::interval`,
-    [tokenHash(token), IDLE],
-  );
-  if (rows[0]?.old)
-    await db.query('update sign_in set seen_at = now() where token_hash = $1', [tokenHash(token)]);
+    values: [tokenHash(token), IDLE],
+  });
+  if (rows[0]?.old && renew)
+    await db.query(
+      `update sign_in set seen_at = now()
+        where token_hash in (select token_hash from sign_in where token_hash = $1 for update skip locked)`,
+      [tokenHash(token)],
+    );
   return rows[0];
 }
 
@@ -52,6 +57,15 @@ export async function makeSetupLink(db: Db, staffId: number): Promise<string> {
     [hash, staffId],
   );
   return token;
+}
+
+/** Whether the link is known, unused and young enough. */
+export async function setupLinkHolds(db: Db, token: string): Promise<boolean> {
+  const { rowCount } = await db.query(
+    'select 1 from setup_link where token_hash = $1 and used_at is null and expires_at > now()',
+    [tokenHash(token)],
+  );
+  return rowCount !== 0;
 }
 
 /** Uses the link up. Undefined when it is unknown, old or used. */

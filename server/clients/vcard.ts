@@ -2,7 +2,16 @@ import type { ClientView } from '@rocchetto/contract';
 import ICAL from 'ical.js';
 
 /** The client's card as vCard 4.0 (RFC 6350). The library escapes and folds. */
-export function vcard(client: ClientView): string {
+export function vcard(seen: ClientView): string {
+  // The library escapes a line feed; a bare carriage return would end the line and begin a property of its own.
+  const oneWay = (text: string) => text.replace(/\r\n?/g, '\n');
+  const client = {
+    ...seen,
+    name: oneWay(seen.name),
+    phone: seen.phone && oneWay(seen.phone),
+    email: seen.email && oneWay(seen.email),
+    address: seen.address && oneWay(seen.address),
+  };
   const card = new ICAL.Component('vcard');
   card.addPropertyWithValue('version', '4.0');
   card.addPropertyWithValue('fn', client.name);

@@ -1,19 +1,39 @@
 import { fileURLToPath } from 'node:url';
 import { runner } from 'node-pg-migrate';
+import pg from 'pg';
 
 const dir = fileURLToPath(new URL('../migrations', import.meta.url));
+/** What processes that start on one database take turns by. */
+const START_LOCK = 7241;
 
-/** Brings the database to the newest shape. Safe when several processes start at once (advisory lock). */
-export async function migrate(databaseUrl: string): Promise<void> {
+/**
+ * Brings the database to the newest shape, then runs `then`, all under one lock: of several processes that start
+ * together one does it and the others wait.
+ */
+export async function migrate<T = void>(
+  databaseUrl: string,
+  then?: (db: pg.ClientBase) => Promise<T>,
+): Promise<T | undefined> {
   const quiet = () => undefined;
-  await runner({
-    databaseUrl,
-    dir,
-    direction: 'up',
-    migrationsTable: 'migration',
-    log: quiet,
-    logger: { info: quiet, debug: quiet, warn: quiet, error: (m) => process.stderr.write(`${m}\n`) },
-    checkOrder: true,
-    advisoryLockId: 7241,
-  } as Parameters<typeof runner>[0]);
+  const client = new pg.Client({ connectionString: databaseUrl });
+  // Lost while waiting: the query in hand says so; this only keeps the loss from ending the process.
+  client.on('error', quiet);
+  await client.connect();
+  try {
+    await client.query('select pg_advisory_lock($1)', [START_LOCK]);
+    await runner({
+      dbClient: client,
+      noLock: true,
+      dir,
+      ignorePattern: '(?!.*\\.sql$).*',
+      direction: 'up',
+      migrationsTable: 'migration',
+      log: quiet,
+      logger: { info: quiet, debug: quiet, warn: quiet, error: (m) => process.stderr.write(`${m}\n`) },
+      checkOrder: true,
+    });
+    return await then?.(client);
+  } finally {
+    await client.end();
+  }
 }

@@ -1,43 +1,76 @@
+import { createHash } from 'node:crypto';
 import { inTransaction, type Tx } from '../db/pool.ts';
-import type { Ctx, Deps } from './context.ts';
+import type { Changed, Ctx, Deps } from './context.ts';
 import { Refusal } from './problem.ts';
 
-interface Reply {
+export interface Reply {
   readonly status: 200 | 201;
   readonly body: unknown;
+  /** what other pages should hear of, once it is committed */
+  readonly changed?: readonly Changed[];
 }
+
+/** Method, address and content of a change: what a key must stay with. */
+const contentOf = async (c: Ctx): Promise<Buffer> =>
+  createHash('sha256')
+    .update(`${c.req.method} ${c.req.path}\n${await c.req.text()}`)
+    .digest();
+
+const KEY = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
 
 /**
  * Makes a change in one transaction, once for each Idempotency-Key: the same key sent again gets the first
- * answer back. Two requests with one key at the same instant wait for each other on the key's row.
+ * answer back, and with other content a 422. Two requests with one key at the same instant wait for each other
+ * on the key's row. `present` lays over the kept answer what must not be kept in it (a one-time link).
  */
-export async function once(c: Ctx, deps: Deps, work: (tx: Tx) => Promise<Reply>) {
+export async function once(
+  c: Ctx,
+  deps: Deps,
+  work: (tx: Tx) => Promise<Reply>,
+  present?: (tx: Tx, body: never) => Promise<unknown>,
+) {
   const key = c.req.header('idempotency-key');
-  if (key !== undefined && !/^[0-9a-f-]{36}$/i.test(key))
+  if (key !== undefined && !KEY.test(key))
     throw new Refusal(400, 'bad-key', 'The Idempotency-Key must be a UUID.');
+  const content = key === undefined ? null : await contentOf(c);
   const reply = await inTransaction(deps.pool, async (tx): Promise<Reply> => {
-    if (key === undefined) return work(tx);
-    const mine = [c.get('who').id, key] as const;
-    const fresh = await tx.query(
-      'insert into write_once (staff_id, key, path, status) values ($1, $2, $3, 0) on conflict do nothing',
-      [...mine, c.req.path],
-    );
-    if (fresh.rowCount === 0) {
-      const { rows } = await tx.query(
-        'select path, status, body from write_once where staff_id = $1 and key = $2',
-        [...mine],
-      );
-      if (rows[0].path !== c.req.path)
-        throw new Refusal(422, 'key-used', 'This Idempotency-Key was used for another change.');
-      return rows[0];
-    }
-    const made = await work(tx);
-    await tx.query('update write_once set status = $3, body = $4 where staff_id = $1 and key = $2', [
-      ...mine,
-      made.status,
-      JSON.stringify(made.body),
-    ]);
-    return made;
+    const made = key === undefined ? await work(tx) : await keyed(tx, c, key, content!, work);
+    return present ? { ...made, body: await present(tx, made.body as never) } : made;
   });
+  if (reply.changed) deps.live.tell(reply.changed);
   return c.json(reply.body as object, reply.status);
+}
+
+async function keyed(
+  tx: Tx,
+  c: Ctx,
+  key: string,
+  content: Buffer,
+  work: (tx: Tx) => Promise<Reply>,
+): Promise<Reply> {
+  const mine = [c.get('who').id, key] as const;
+  const fresh = await tx.query(
+    'insert into write_once (staff_id, key, path, content, status) values ($1, $2, $3, $4, 0) on conflict do nothing',
+    [...mine, c.req.path, content],
+  );
+  if (fresh.rowCount === 0) {
+    const { rows } = await tx.query(
+      'select content, status, body from write_once where staff_id = $1 and key = $2',
+      [...mine],
+    );
+    if (!rows[0].content?.equals(content))
+      throw new Refusal(
+        422,
+        'key-used',
+        'This Idempotency-Key was used for another change, which was made as it was first sent. Send this one with a key of its own.',
+      );
+    return rows[0];
+  }
+  const made = await work(tx);
+  await tx.query('update write_once set status = $3, body = $4 where staff_id = $1 and key = $2', [
+    ...mine,
+    made.status,
+    JSON.stringify(made.body),
+  ]);
+  return made;
 }

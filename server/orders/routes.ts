@@ -1,23 +1,24 @@
-import { BriefChange, may, OrderWrite } from '@rocchetto/contract';
+import { may, type OrderWrite, type Role } from '@rocchetto/contract';
+import { dayIn } from '@rocchetto/core';
 import { Hono } from 'hono';
-import { z } from 'zod';
 import { readClient } from '../clients/sql.ts';
 import { remember } from '../db/history.ts';
 import type { Tx } from '../db/pool.ts';
-import { body, type Deps, type Env, idParam, needs } from '../http/context.ts';
-import { once } from '../http/once.ts';
-import { conflict, notFound, Refusal } from '../http/problem.ts';
-import { addOrder, changeBrief, changeOrder, fullOrder, listOrders, readOrder } from './sql.ts';
+import { readHouse } from '../house/sql.ts';
+import { type Deps, type Env, idParam } from '../http/context.ts';
+import { once, type Reply } from '../http/once.ts';
+import { notFound, Refusal } from '../http/problem.ts';
+import { on } from '../http/route.ts';
+import { versioned } from '../http/versioned.ts';
+import { isActive } from '../staff/sql.ts';
+import { listOrders } from './list.ts';
+import { addOrder, changeBrief, changeOrder, fullOrder, readOrder } from './sql.ts';
 
-const Change = OrderWrite.extend({ version: z.int() });
-
-async function checkPeople(tx: Tx, wanted: z.infer<typeof OrderWrite>) {
+async function checkPeople(tx: Tx, wanted: OrderWrite) {
   if (!(await readClient(tx, wanted.clientId)))
     throw new Refusal(422, 'no-such-client', 'The client of this order is not in the book.');
-  if (wanted.responsibleId !== null) {
-    const known = await tx.query('select 1 from staff where id = $1 and active', [wanted.responsibleId]);
-    if (!known.rowCount) throw new Refusal(422, 'no-such-staff', 'The one responsible is not on the staff.');
-  }
+  if (wanted.responsibleId !== null && !(await isActive(tx, wanted.responsibleId)))
+    throw new Refusal(422, 'no-such-staff', 'The one responsible is not on the staff.');
   if (wanted.wornOn && wanted.dueOn && wanted.dueOn > wanted.wornOn)
     throw new Refusal(
       422,
@@ -26,65 +27,90 @@ async function checkPeople(tx: Tx, wanted: z.infer<typeof OrderWrite>) {
     );
 }
 
+/** The order as it is now, told to every page that shows it. */
+async function told(tx: Tx, id: number, role: Role, status: 200 | 201): Promise<Reply> {
+  const order = (await fullOrder(tx, id, may(role, 'session.read')))!;
+  return {
+    status,
+    body: order,
+    changed: [
+      ['order', id, order.version],
+      ['client', order.clientId, 0],
+    ],
+  };
+}
+
 export function orderRoutes(deps: Deps): Hono<Env> {
-  return new Hono<Env>()
-    .get('/orders', needs('order.read'), async (c) => {
-      const [due, id] = [c.req.query('afterDue'), Number(c.req.query('afterId'))];
-      const after =
-        due !== undefined && /^(\d{4}-\d\d-\d\d|infinity)$/.test(due) && Number.isSafeInteger(id)
-          ? { due, id }
-          : null;
-      return c.json(await listOrders(deps.pool, { q: c.req.query('q')?.trim().slice(0, 100) ?? '', after }));
-    })
-    .post('/orders', needs('order.write'), async (c) => {
-      const wanted = await body(c, OrderWrite);
-      return once(c, deps, async (tx) => {
-        await checkPeople(tx, wanted);
-        const id = await addOrder(tx, wanted, null);
-        await remember(tx, 'order', id, c.get('who').id, 'added', undefined, wanted);
-        return { status: 201, body: await fullOrder(tx, id, true) };
+  const app = new Hono<Env>();
+  on(app, 'GET /orders', async (c, { query }) => {
+    const { timeZone } = await readHouse(deps.pool);
+    const today = dayIn(timeZone, deps.now());
+    return c.json(await listOrders(deps.pool, { ...query, me: c.get('who').id, today }));
+  });
+  on(app, 'POST /orders', (c, { role, body: wanted }) =>
+    once(c, deps, async (tx) => {
+      await checkPeople(tx, wanted);
+      const id = await addOrder(tx, wanted, null);
+      await remember(tx, 'order', id, c.get('who').id, 'added', undefined, wanted);
+      return told(tx, id, role, 201);
+    }),
+  );
+  on(app, 'GET /orders/:id', async (c, { role }) => {
+    const order = await fullOrder(deps.pool, idParam(c, 'order'), may(role, 'session.read'));
+    if (!order) throw notFound('order');
+    return c.json(order);
+  });
+  on(app, 'PUT /orders/:id', (c, { role, body: { version, ...wanted } }) => {
+    const id = idParam(c, 'order');
+    return once(c, deps, async (tx) => {
+      await versioned(tx, {
+        what: 'order',
+        id,
+        version,
+        mine: wanted,
+        who: c.get('who'),
+        did: 'changed',
+        read: (t) => readOrder(t, id, true),
+        write: async (t, before) => {
+          if (before.clientId !== wanted.clientId)
+            throw new Refusal(
+              422,
+              'client-stays',
+              'An order stays with its client. Make a new order for another client.',
+            );
+          await checkPeople(t, wanted);
+          await changeOrder(t, id, wanted);
+          return wanted;
+        },
       });
-    })
-    .get('/orders/:id', needs('order.read'), async (c) => {
-      const order = await fullOrder(deps.pool, idParam(c, 'order'), may(c.get('who').role, 'session.read'));
-      if (!order) throw notFound('order');
-      return c.json(order);
-    })
-    .put('/orders/:id', needs('order.write'), async (c) => {
-      const id = idParam(c, 'order');
-      const { version, ...wanted } = await body(c, Change);
-      return once(c, deps, async (tx) => {
-        const before = await readOrder(tx, id, true);
-        if (!before) throw notFound('order');
-        if (before.version !== version) throw conflict(before, wanted);
-        if (before.clientId !== wanted.clientId)
-          throw new Refusal(
-            422,
-            'client-stays',
-            'An order stays with its client. Make a new order for another client.',
-          );
-        await checkPeople(tx, wanted);
-        await changeOrder(tx, id, wanted);
-        await remember(tx, 'order', id, c.get('who').id, 'changed', before, wanted);
-        return { status: 200, body: await fullOrder(tx, id, true) };
-      });
-    })
-    .put('/orders/:id/brief', needs('sheet.write'), async (c) => {
-      const id = idParam(c, 'order');
-      const { version, brief } = await body(c, BriefChange);
-      return once(c, deps, async (tx) => {
-        const before = await readOrder(tx, id, true);
-        if (!before) throw notFound('order');
-        if (before.version !== version) throw conflict(before, { brief });
-        if (before.stage === 'cut')
-          throw new Refusal(
-            409,
-            'already-cut',
-            'The cloth is cut: the brief stays as it is. What is still to change is an alteration.',
-          );
-        await changeBrief(tx, id, brief);
-        await remember(tx, 'order', id, c.get('who').id, 'brief changed', before.brief, brief);
-        return { status: 200, body: await fullOrder(tx, id, true) };
-      });
+      return told(tx, id, role, 200);
     });
+  });
+  on(app, 'PUT /orders/:id/brief', (c, { role, body: { version, brief } }) => {
+    const id = idParam(c, 'order');
+    return once(c, deps, async (tx) => {
+      await versioned(tx, {
+        what: 'order',
+        id,
+        version,
+        mine: { brief },
+        who: c.get('who'),
+        did: 'brief changed',
+        read: (t) => readOrder(t, id, true),
+        write: async (t, before) => {
+          if (before.stage === 'cut')
+            throw new Refusal(
+              409,
+              'already-cut',
+              'The cloth is cut: the brief stays as it is. What is still to change is an alteration.',
+            );
+          await changeBrief(t, id, brief);
+          return brief;
+        },
+        kept: (before) => before.brief,
+      });
+      return told(tx, id, role, 200);
+    });
+  });
+  return app;
 }

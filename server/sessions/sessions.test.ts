@@ -25,7 +25,7 @@ describe('readings', () => {
   it('are kept as read, with who read and when', async () => {
     const body = sessionBody(order.clientId, order.orderId, []);
     const id = randomUUID();
-    const kept = await json(
+    const answer = await json(
       fitter.send('POST', '/readings', {
         ...body,
         readings: [
@@ -40,7 +40,9 @@ describe('readings', () => {
         ],
       }),
     );
-    expect(kept.readings[0]).toMatchObject({
+    expect(answer).toEqual({ kept: [id], refused: [] });
+    const { readings } = await json(fitter.get(`/sessions/${body.session.id}`));
+    expect(readings[0]).toMatchObject({
       id,
       measure: 'hip',
       written: { value: '275/8', unit: 'in', text: '34 ⅜' },
@@ -71,15 +73,55 @@ describe('readings', () => {
     ['zero', { written: { value: '0', unit: 'cm', text: '0' } }, '0'],
     ['an unknown measure', { measure: 'tail' }, 'No measurement'],
     ['an unknown tape', { tape: 'rope' }, 'tape'],
-  ])('refuses %s and keeps nothing', async (_, wrong, says) => {
-    const body = sessionBody(order.clientId, order.orderId, ['waist 70 cm']);
+  ])('refuses %s with its sentence, and keeps the right one beside it', async (_, wrong, says) => {
+    const body = sessionBody(order.clientId, order.orderId, ['waist 70 cm', 'hip 98 cm']);
+    const [bad, good] = [body.readings[0]!, body.readings[1]!];
     const before = await count();
-    const problem = await json(
-      fitter.send('POST', '/readings', { ...body, readings: [{ ...body.readings[0], ...wrong }] }),
-      422,
+    const answer = await json(
+      fitter.send('POST', '/readings', { ...body, readings: [{ ...bad, ...wrong }, good] }),
     );
-    expect(problem.problems.join(' ')).toContain(says);
-    expect(await count()).toBe(before);
+    expect(answer.kept).toEqual([good.id]);
+    expect(answer.refused).toEqual([{ id: bad.id, sentence: expect.stringContaining(says) }]);
+    expect(await count()).toBe(before + 1);
+  });
+  it('sent again with another figure are told, not swallowed', async () => {
+    const body = sessionBody(order.clientId, order.orderId, ['waist 70 cm', 'hip 98 cm']);
+    await json(fitter.send('POST', '/readings', body));
+    const [waist, hip] = body.readings;
+    const other = { ...waist, written: { value: '71', unit: 'cm', text: '71' } };
+    const answer = await json(fitter.send('POST', '/readings', { ...body, readings: [other, hip] }));
+    expect(answer.kept).toEqual([hip!.id]);
+    expect(answer.refused[0].sentence).toMatch(/in the book as 70 cm; 71 cm was not taken/);
+    const { readings } = await json(fitter.get(`/sessions/${body.session.id}`));
+    expect(readings.map((r: { written: { text: string } }) => r.written.text)).toEqual(['70', '98']);
+    const twice = sessionBody(order.clientId, order.orderId, ['waist 70 cm']);
+    const both = { ...twice, readings: [twice.readings[0], { ...other, id: twice.readings[0]!.id }] };
+    expect(await json(fitter.send('POST', '/readings', both))).toMatchObject({
+      kept: [twice.readings[0]!.id],
+      refused: [{ sentence: expect.stringContaining('one id') }],
+    });
+  });
+  it('of one id in another session are told, and stay where they are', async () => {
+    const [one, two] = [1, 2].map(() => sessionBody(order.clientId, order.orderId, ['waist 70 cm']));
+    await json(fitter.send('POST', '/readings', one));
+    const answer = await json(fitter.send('POST', '/readings', { ...two, readings: one!.readings }));
+    expect(answer).toMatchObject({ kept: [], refused: [{ id: one!.readings[0]!.id }] });
+  });
+  it('of one new session sent for two clients at once join one of them only', async () => {
+    const other = await json(fitter.send('POST', '/clients', clientBody('Race Client')), 201);
+    for (let i = 0; i < 10; i++) {
+      const mine = sessionBody(order.clientId, null, ['waist 70 cm']);
+      const theirs = {
+        session: { ...mine.session, clientId: other.id },
+        readings: sessionBody(other.id, null, ['waist 80 cm']).readings,
+      };
+      const answers = await Promise.all([mine, theirs].map((b) => fitter.send('POST', '/readings', b)));
+      expect(answers.map((a) => a.status).sort()).toEqual([200, 422]);
+      const { rows } = await t.pool.query('select count(*)::int as n from reading where session_id = $1', [
+        mine.session.id,
+      ]);
+      expect(rows[0].n).toBe(1);
+    }
   });
   it('do not go to another client’s order or session', async () => {
     const other = await json(fitter.send('POST', '/clients', clientBody('Other Client')), 201);

@@ -1,4 +1,4 @@
-import type { ReadingWire, SessionRow, SessionWrite } from '@rocchetto/contract';
+import type { Earlier, ReadingWire, SessionFull, SessionRow, SessionWrite } from '@rocchetto/contract';
 import type { Reading } from '@rocchetto/core';
 import type { Db } from '../db/pool.ts';
 import type { SignedIn } from '../http/context.ts';
@@ -6,93 +6,126 @@ import type { SignedIn } from '../http/context.ts';
 const ROW = `m.id, m.order_id as "orderId", m.at, m.measurer, m.unit, (select count(*)::int from reading r where r.session_id = m.id and r.state = 'read') as readings`;
 
 export async function sessionsOfClient(db: Db, clientId: number): Promise<SessionRow[]> {
-  return (
-    await db.query<SessionRow>(
-      `select ${ROW} from session m where client_id = $1 order by at desc limit 100`,
-      [clientId],
-    )
-  ).rows;
+  const { rows } = await db.query<SessionRow>({
+    name: 'sessions-of-client',
+    text: `select ${ROW} from session m where client_id = $1 order by at desc limit 100`,
+    values: [clientId],
+  });
+  return rows;
 }
 export async function sessionsOfOrder(db: Db, orderId: number): Promise<SessionRow[]> {
-  return (
-    await db.query<SessionRow>(
-      `select ${ROW} from session m where order_id = $1 order by at desc limit 100`,
-      [orderId],
-    )
-  ).rows;
+  const { rows } = await db.query<SessionRow>({
+    name: 'sessions-of-order',
+    text: `select ${ROW} from session m where order_id = $1 order by at desc limit 100`,
+    values: [orderId],
+  });
+  return rows;
 }
 
-/** What a session says about itself beside its readings. */
-export interface SessionDetails extends Omit<SessionWrite, 'id' | 'clientId' | 'orderId' | 'at' | 'unit'> {}
-export interface SessionFull {
-  readonly id: string;
-  readonly clientId: number;
-  readonly orderId: number | null;
-  readonly at: Date;
-  readonly measurer: string;
-  readonly unit: 'cm' | 'in';
-  readonly details: SessionDetails;
-  readonly readings: readonly Reading[];
+/** What a batch must fit: its client and order, and the session of its id when there is one. */
+export interface Ground {
+  readonly minor: boolean;
+  /** the order belongs to the client, or none is named */
+  readonly orderFits: boolean;
+  /** whose the session of this id is; null when there is none yet */
+  readonly heldBy: number | null;
+  readonly measurer: string | null;
 }
 
-/** Adds the session; the same id sent again changes nothing. */
-export async function addSession(db: Db, w: SessionWrite, who: SignedIn) {
+/** One question for all that a batch of readings must fit; undefined when the client is not in the book. */
+export async function groundOf(db: Db, w: SessionWrite): Promise<Ground | undefined> {
+  const { rows } = await db.query<Ground>({
+    name: 'ground-of-readings',
+    text: `select c.minor, $2::bigint is null or exists (select 1 from orders o where o.id = $2 and o.client_id = c.id) as "orderFits",
+        m.client_id as "heldBy", m.measurer
+       from client c left join session m on m.id = $3 where c.id = $1 and c.erased_at is null`,
+    values: [w.clientId, w.orderId, w.id],
+  });
+  return rows[0];
+}
+
+/**
+ * Keeps the session and its readings in one statement; those already kept are left as they are. Readings only
+ * ever join a session of the client they were sent for. Answers the ids that are new.
+ */
+export async function keepReadings(
+  db: Db,
+  w: SessionWrite,
+  readings: readonly ReadingWire[],
+  who: SignedIn,
+): Promise<string[]> {
   const { id, clientId, orderId, at, unit, ...details } = w;
   const measurer = w.measurer || who.name;
-  await db.query(
-    'insert into session (id, client_id, order_id, at, staff_id, measurer, details, unit) values ($1, $2, $3, $4, $5, $6, $7, $8) on conflict (id) do nothing',
-    [id, clientId, orderId, at, who.id, measurer, JSON.stringify({ ...details, measurer }), unit],
-  );
-}
-
-/** Adds readings in the order they were taken. One that is already kept is left as it is. */
-export async function addReadings(
-  db: Db,
-  sessionId: string,
-  readings: readonly ReadingWire[],
-  readBy: string,
-  who: SignedIn,
-) {
-  for (const { id, measure, state, at, ...fact } of readings)
-    await db.query(
-      'insert into reading (id, session_id, measure, state, fact, read_by, staff_id, at) values ($1, $2, $3, $4, $5, $6, $7, $8) on conflict (id) do nothing',
-      [id, sessionId, measure, state, JSON.stringify(fact), readBy, who.id, at],
-    );
+  const rows = readings.map(({ id: readingId, measure, state, at: taken, ...fact }, n) => ({
+    id: readingId,
+    measure,
+    state,
+    at: taken,
+    fact,
+    n,
+  }));
+  const { rows: kept } = await db.query<{ id: string }>({
+    name: 'keep-readings',
+    text: `with made as (
+        insert into session (id, client_id, order_id, at, staff_id, measurer, details, unit)
+        values ($1, $2, $3, $4, $5, $6, $7, $8) on conflict (id) do nothing returning id, measurer
+      ), into_session as (
+        select id, measurer from made union all select id, measurer from session where id = $1 and client_id = $2 limit 1
+      )
+      insert into reading (id, session_id, measure, state, fact, read_by, staff_id, at)
+      select x.id, s.id, x.measure, x.state, x.fact, s.measurer, $5, x.at
+        from into_session s, jsonb_to_recordset($9::jsonb) as x(id uuid, measure text, state text, fact jsonb, at timestamptz, n int)
+       order by x.n on conflict (id) do nothing returning id`,
+    values: [
+      id,
+      clientId,
+      orderId,
+      at,
+      who.id,
+      measurer,
+      JSON.stringify({ ...details, measurer }),
+      unit,
+      JSON.stringify(rows),
+    ],
+  });
+  return kept.map((r) => r.id);
 }
 
 const READING = `select jsonb_build_object('id', r.id, 'measure', r.measure, 'state', r.state, 'at', r.at, 'by', r.read_by) || r.fact as reading from reading r`;
 
-export async function readSession(db: Db, id: string): Promise<SessionFull | undefined> {
-  const { rows } = await db.query<Omit<SessionFull, 'readings'>>(
-    'select id, client_id as "clientId", order_id as "orderId", at, measurer, unit, details from session where id = $1',
-    [id],
-  );
-  if (!rows[0]) return undefined;
-  const readings = await db.query<{ reading: Reading }>(`${READING} where r.session_id = $1 order by r.seq`, [
-    id,
-  ]);
-  return { ...rows[0], readings: readings.rows.map((r) => r.reading) };
+/** Kept readings by their ids, with the session each lies in. */
+export async function readingsById(
+  db: Db,
+  ids: readonly string[],
+): Promise<{ readonly sessionId: string; readonly reading: Reading }[]> {
+  const { rows } = await db.query<{ sessionId: string; reading: Reading }>({
+    name: 'readings-by-id',
+    text: READING.replace('as reading', 'as reading, r.session_id as "sessionId"').concat(
+      ' where r.id = any($1::uuid[])',
+    ),
+    values: [ids],
+  });
+  return rows;
 }
 
-export async function latestSessionOf(db: Db, orderId: number): Promise<string | undefined> {
-  return (
-    await db.query<{ id: string }>(
-      'select id from session where order_id = $1 order by at desc, created_at desc limit 1',
-      [orderId],
-    )
-  ).rows[0]?.id;
+export async function readSession(db: Db, id: string): Promise<SessionFull | undefined> {
+  const { rows } = await db.query<SessionFull>({
+    name: 'session',
+    text: `select m.id, m.client_id as "clientId", m.order_id as "orderId", m.at, m.measurer, m.unit, m.details,
+        (select coalesce(jsonb_agg(x.reading), '[]') from (${READING} where r.session_id = m.id order by r.seq) x) as readings
+       from session m where m.id = $1`,
+    values: [id],
+  });
+  return rows[0];
 }
 
 /** The client's sessions before this one, newest first, with their readings: what "last time" is told from. */
-export async function earlierSessions(
-  db: Db,
-  clientId: number,
-  except: string | null,
-): Promise<{ id: string; at: Date; readings: Reading[] }[]> {
-  const { rows } = await db.query<{ id: string; at: Date; readings: Reading[] }>(
-    `select m.id, m.at, (select coalesce(jsonb_agg(x.reading), '[]') from (${READING} where r.session_id = m.id order by r.seq) x) as readings
+export async function earlierSessions(db: Db, clientId: number, except: string | null): Promise<Earlier[]> {
+  const { rows } = await db.query<Earlier>({
+    name: 'earlier-sessions',
+    text: `select m.id, m.at, (select coalesce(jsonb_agg(x.reading), '[]') from (${READING} where r.session_id = m.id order by r.seq) x) as readings
        from session m where m.client_id = $1 and ($2::uuid is null or m.id <> $2) order by m.at desc limit 5`,
-    [clientId, except],
-  );
+    values: [clientId, except],
+  });
   return rows;
 }

@@ -1,12 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import type { ReadingWire, SpecFile } from '@rocchetto/contract';
-import { readLength } from '@rocchetto/core';
+import { dayIn, readLength } from '@rocchetto/core';
 import { remember } from '../db/history.ts';
 import type { Tx } from '../db/pool.ts';
 import type { SignedIn } from '../http/context.ts';
 import { notFound, Refusal } from '../http/problem.ts';
 import { changeBrief, readOrder } from '../orders/sql.ts';
-import { addReadings, addSession } from '../sessions/sql.ts';
+import { readHouse } from '../house/sql.ts';
+import { keepReadings } from '../sessions/sql.ts';
 import { NO_SETTINGS } from './spec-of-order.ts';
 import { readSheet, saveDraft } from './sql.ts';
 
@@ -14,10 +15,10 @@ import { readSheet, saveDraft } from './sql.ts';
  * Lays a spec file into an order: its brief, its readings as a new session dated as in the file, and its
  * house rules and overrides as the next change of the sheet. The order's client and head stay.
  */
-export async function importSpec(tx: Tx, orderId: number, spec: SpecFile, who: SignedIn, today: string) {
+export async function importSpec(tx: Tx, orderId: number, spec: SpecFile, who: SignedIn, now: Date) {
   const order = await readOrder(tx, orderId, true);
   if (!order) throw notFound('order');
-  const sheet = await readSheet(tx, orderId, null);
+  const sheet = await readSheet(tx, orderId);
   if (sheet?.status === 'cut')
     throw new Refusal(
       409,
@@ -34,28 +35,25 @@ export async function importSpec(tx: Tx, orderId: number, spec: SpecFile, who: S
   let sessionId: string | null = null;
   if (spec.readings.length > 0) {
     sessionId = randomUUID();
-    const at = `${spec.session.date || today}T12:00:00Z`;
+    const { timeZone } = await readHouse(tx);
+    const at = `${spec.session.date || dayIn(timeZone, now)}T12:00:00Z`;
     const unit = spec.readings[0]!.value.includes('in') ? 'in' : 'cm';
     const { measurer, scribe, beneath, heel, waistRule, hipRule } = spec.session;
-    await addSession(
-      tx,
-      {
-        id: sessionId,
-        clientId: order.clientId,
-        orderId,
-        at,
-        measurer,
-        scribe,
-        beneath,
-        heel,
-        waistRule,
-        hipRule,
-        unit,
-        posture: '',
-        guardian: order.guardian,
-      },
-      who,
-    );
+    const session = {
+      id: sessionId,
+      clientId: order.clientId,
+      orderId,
+      at,
+      measurer,
+      scribe,
+      beneath,
+      heel,
+      waistRule,
+      hipRule,
+      unit,
+      posture: '',
+      guardian: order.guardian,
+    } as const;
     const readings = spec.readings.map((r): ReadingWire => {
       const { value, by: _, ...rest } = r;
       const read = r.state === 'read' ? readLength(value, 'cm') : null;
@@ -68,10 +66,10 @@ export async function importSpec(tx: Tx, orderId: number, spec: SpecFile, who: S
         at: r.at || at,
       };
     });
-    await addReadings(tx, sessionId, readings, measurer || who.name, who);
+    await keepReadings(tx, session, readings, who);
   }
   const before = sheet?.settings ?? NO_SETTINGS;
-  const stamp = { by: who.name, at: new Date().toISOString() };
+  const stamp = { by: who.name, at: now.toISOString() };
   const settings = {
     house: spec.house ?? before.house,
     overrides: spec.overrides.map((o) => ({ ...o, ...stamp, id: randomUUID() })),

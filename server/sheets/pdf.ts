@@ -1,33 +1,17 @@
-import { createRequire } from 'node:module';
 import type { SheetView } from '@rocchetto/contract';
 import { sheetOfView } from '@rocchetto/contract';
 import {
+  dayIn,
   drawGarment,
   type PrintedFigure,
   type PrintedSheet,
+  printDate,
   printSheet,
   type SheetUnit,
   viewToSvg,
 } from '@rocchetto/core';
-import pdfmake from 'pdfmake';
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces.js';
-
-const font = (weight: string) =>
-  createRequire(import.meta.url).resolve(
-    `@expo-google-fonts/source-sans-3/${weight}/SourceSans3_${weight}.ttf`,
-  );
-
-pdfmake.setFonts({
-  Source: {
-    normal: font('400Regular'),
-    bold: font('700Bold'),
-    italics: font('400Regular_Italic'),
-    bolditalics: font('700Bold'),
-  },
-});
-// Everything the paper needs is here; it never fetches.
-pdfmake.setUrlAccessPolicy(() => false);
-pdfmake.setLocalAccessPolicy((path) => path.endsWith('.ttf'));
+import { printPaper } from '../paper/print.ts';
 
 const MARK: Record<string, string> = {
   estimated: 'est.',
@@ -101,8 +85,9 @@ const heading = (text: string): Content => ({ text, bold: true, fontSize: 9.5, m
 
 function status(view: SheetView): string {
   if (view.status === 'draft') return 'DRAFT: do not cut';
-  const agreed = `agreed by ${view.agreedName} ${view.agreedAt!.slice(0, 10)}`;
-  return view.status === 'cut' ? `${agreed}, cut ${view.cutAt!.slice(0, 10)}` : agreed;
+  const day = (at: string) => printDate(dayIn(view.timeZone, at));
+  const agreed = `agreed by ${view.agreedName} ${day(view.agreedAt!)}`;
+  return view.status === 'cut' ? `${agreed}, cut ${day(view.cutAt!)}` : agreed;
 }
 
 /** The sheet on paper: A4, black on white, everything as `printSheet` prints it. */
@@ -113,10 +98,7 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
   const views = drawGarment(sheet);
   const title = `Sheet ${view.spec.order.number} · revision ${view.revision} · ${status(view)}`;
   const definition: TDocumentDefinitions = {
-    pageSize: 'A4',
-    pageMargins: [28, 26, 28, 28],
     info: { title, author: view.spec.order.studio, creator: 'Rocchetto' },
-    defaultStyle: { font: 'Source', fontSize: 8.7, lineHeight: 0.92 },
     footer: (page, pages) => ({
       columns: [
         small(title),
@@ -245,7 +227,7 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
         : []),
     ],
   };
-  return pdfmake.createPdf(definition).getBuffer();
+  return printPaper(definition);
 }
 
 const heading2 = (unit: SheetUnit) => `The same in ${unit === 'cm' ? 'centimetres' : 'inches'}`;

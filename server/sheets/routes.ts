@@ -1,111 +1,120 @@
-import {
-  Agree,
-  MarkCut,
-  SheetChange,
-  SpecOrSheetFile,
-  sheetFile,
-  sheetOfView,
-  unitOf,
-} from '@rocchetto/contract';
-import { type SheetUnit, sheetRows } from '@rocchetto/core';
+import { createHash } from 'node:crypto';
+import { may, type QueryOf, type Role, type SheetView, sheetFile, sheetOfView, unitOf } from '@rocchetto/contract';
+import { dayIn, type SheetUnit, sheetRows } from '@rocchetto/core';
 import { Hono } from 'hono';
+import { LRUCache } from 'lru-cache';
 import Papa from 'papaparse';
-import { body, type Ctx, type Deps, type Env, idParam, needs } from '../http/context.ts';
-import { once } from '../http/once.ts';
-import { Refusal } from '../http/problem.ts';
+import type { Tx } from '../db/pool.ts';
+import { type Ctx, type Deps, type Env, idParam } from '../http/context.ts';
+import { once, type Reply } from '../http/once.ts';
+import { on } from '../http/route.ts';
 import { importSpec } from './import.ts';
-import { agreeSheet, changeSheet, cutSheet, viewSheet } from './service.ts';
-
-function asked(c: Ctx): { revision: number | null; unit: SheetUnit | null; both: boolean } {
-  const revision = c.req.query('revision');
-  const unit = c.req.query('unit');
-  if (revision !== undefined && !/^[1-9]\d{0,5}$/.test(revision))
-    throw new Refusal(404, 'not-found', 'There is no such revision.');
-  if (unit !== undefined && unit !== 'cm' && unit !== 'in')
-    throw new Refusal(422, 'unit', 'The unit of a sheet is cm or in.');
-  return {
-    revision: revision ? Number(revision) : null,
-    unit: unit ?? null,
-    both: c.req.query('both') === '1',
-  };
-}
+import { agreeSheet, changeSheet, cutSheet } from './service.ts';
+import { type SheetGround, sheetGround } from './sql.ts';
+import { viewOfGround, viewSheet, viewWithoutReadings } from './view.ts';
 
 const download = (name: string, type: string) => ({
   'content-type': type,
   'content-disposition': `attachment; filename="${name}"`,
 });
 
+/** Answers as they were worked out, by a hash of all they were worked out from: the same input is computed once. */
+const answers = new LRUCache<string, string>({ max: 2000, maxSize: 64 << 20, sizeCalculation: (t) => t.length });
+
 export function sheetRoutes(deps: Deps): Hono<Env> {
-  const load = async (c: Ctx) => {
-    const { revision, unit, both } = asked(c);
-    const view = await viewSheet(deps.pool, idParam(c, 'order'), revision, deps.today());
+  const seenBy = (role: Role, view: SheetView) =>
+    may(role, 'session.read') ? view : viewWithoutReadings(view);
+  const load = async (c: Ctx, role: Role, query: QueryOf<'GET /orders/:id/sheet'>) => {
+    const view = seenBy(
+      role,
+      await viewSheet(deps.pool, idParam(c, 'order'), query.revision ?? null, deps.now()),
+    );
     return {
       view,
-      unit: unit ?? unitOf(view.spec),
-      both,
+      unit: (query.unit ?? unitOf(view.spec)) as SheetUnit,
+      both: query.both === '1',
       name: `sheet-${view.spec.order.number}-r${view.revision}`,
     };
   };
-  const sheet = '/orders/:id/sheet';
-  return new Hono<Env>()
-    .get(sheet, needs('sheet.read'), async (c) => c.json((await load(c)).view))
-    .get(`${sheet}.json`, needs('sheet.read'), async (c) => {
-      const { view, unit, name } = await load(c);
-      return c.body(
-        JSON.stringify(sheetFile(view.spec, sheetOfView(view), unit), null, 2),
-        200,
-        download(`${name}.json`, 'application/json'),
-      );
-    })
-    .get(`${sheet}.csv`, needs('sheet.read'), async (c) => {
-      const { view, unit, name } = await load(c);
-      // RFC 4180: CRLF, quoted where needed. Cells that a spreadsheet would take for a formula are kept as text.
-      const csv = Papa.unparse(sheetRows(sheetOfView(view), unit), {
-        newline: '\r\n',
-        escapeFormulae: /^[=@\t\r]/,
-      });
-      return c.body(`\uFEFF${csv}\r\n`, 200, download(`${name}.csv`, 'text/csv; charset=utf-8'));
-    })
-    .get(`${sheet}.pdf`, needs('sheet.read'), async (c) => {
-      const { view, unit, both, name } = await load(c);
-      // The paper's fonts and library are only loaded when somebody prints.
-      const { sheetPdf } = await import('./pdf.ts');
-      const pdf = await sheetPdf(view, unit, both);
-      return c.body(new Uint8Array(pdf), 200, {
-        'content-type': 'application/pdf',
-        'content-disposition': `inline; filename="${name}.pdf"`,
-      });
-    })
-    .post(`${sheet}/changes`, needs('sheet.write'), async (c) => {
-      const id = idParam(c, 'order');
-      const change = await body(c, SheetChange);
-      return once(c, deps, async (tx) => {
-        await changeSheet(tx, id, change, c.get('who'), deps.today());
-        return { status: 200, body: await viewSheet(tx, id, null, deps.today()) };
-      });
-    })
-    .post(`${sheet}/agree`, needs('sheet.write'), async (c) => {
-      const id = idParam(c, 'order');
-      const { version, name } = await body(c, Agree);
-      return once(c, deps, async (tx) => {
-        await agreeSheet(tx, id, version, name, c.get('who'), deps.today());
-        return { status: 200, body: await viewSheet(tx, id, null, deps.today()) };
-      });
-    })
-    .post(`${sheet}/cut`, needs('sheet.write'), async (c) => {
-      const id = idParam(c, 'order');
-      const { version } = await body(c, MarkCut);
-      return once(c, deps, async (tx) => {
-        await cutSheet(tx, id, version, c.get('who'), deps.today());
-        return { status: 200, body: await viewSheet(tx, id, null, deps.today()) };
-      });
-    })
-    .post('/orders/:id/import', needs('sheet.write'), async (c) => {
-      const id = idParam(c, 'order');
-      const spec = await body(c, SpecOrSheetFile);
-      return once(c, deps, async (tx) => {
-        await importSpec(tx, id, spec, c.get('who'), deps.today());
-        return { status: 200, body: await viewSheet(tx, id, null, deps.today()) };
-      });
+  const app = new Hono<Env>();
+
+  on(app, 'GET /orders/:id/sheet', async (c, { role, query }) => {
+    const revision = query.revision ?? null;
+    const text = await sheetGround(deps.pool, idParam(c, 'order'), revision);
+    const zone = /"timeZone" : "([^"]+)"/.exec(text)?.[1] ?? 'UTC';
+    const tag = createHash('sha1')
+      .update(`${revision} ${may(role, 'session.read')} ${dayIn(zone, deps.now())} `)
+      .update(text)
+      .digest('base64url');
+    const etag = `W/"${tag}"`;
+    c.header('etag', etag);
+    if (c.req.header('if-none-match') === etag) return c.body(null, 304);
+    let answer = answers.get(tag);
+    if (answer === undefined) {
+      answer = JSON.stringify(seenBy(role, viewOfGround(JSON.parse(text) as SheetGround, revision, deps.now())));
+      answers.set(tag, answer);
+    }
+    return c.body(answer, 200, { 'content-type': 'application/json' });
+  });
+  on(app, 'GET /orders/:id/sheet.json', async (c, { role, query }) => {
+    const { view, unit, name } = await load(c, role, query);
+    return c.body(
+      JSON.stringify(sheetFile(view.spec, sheetOfView(view), unit), null, 2),
+      200,
+      download(`${name}.json`, 'application/json'),
+    );
+  });
+  on(app, 'GET /orders/:id/sheet.csv', async (c, { role, query }) => {
+    const { view, unit, name } = await load(c, role, query);
+    // RFC 4180: CRLF, quoted where needed. Cells that a spreadsheet would take for a formula are kept as text.
+    const csv = Papa.unparse(sheetRows(sheetOfView(view), unit), {
+      newline: '\r\n',
+      escapeFormulae: /^[=@\t\r]/,
     });
+    return c.body(`\uFEFF${csv}\r\n`, 200, download(`${name}.csv`, 'text/csv; charset=utf-8'));
+  });
+  on(app, 'GET /orders/:id/sheet.pdf', async (c, { role, query }) => {
+    const { view, unit, both, name } = await load(c, role, query);
+    // The paper's fonts and library are only loaded when somebody prints.
+    const { sheetPdf } = await import('./pdf.ts');
+    const pdf = await sheetPdf(view, unit, both);
+    return c.body(new Uint8Array(pdf), 200, {
+      'content-type': 'application/pdf',
+      'content-disposition': `inline; filename="${name}.pdf"`,
+    });
+  });
+
+  const told = async (tx: Tx, id: number): Promise<Reply> => {
+    const view = await viewSheet(tx, id, null, deps.now());
+    return { status: 200, body: view, changed: [['order', id, 0]] };
+  };
+  on(app, 'POST /orders/:id/sheet/changes', (c, { body: change }) => {
+    const id = idParam(c, 'order');
+    return once(c, deps, async (tx) => {
+      await changeSheet(tx, id, change, c.get('who'), deps.now());
+      return told(tx, id);
+    });
+  });
+  on(app, 'POST /orders/:id/sheet/agree', (c, { body: { version, name } }) => {
+    const id = idParam(c, 'order');
+    return once(c, deps, async (tx) => {
+      await agreeSheet(tx, id, version, name, c.get('who'), deps.now());
+      return told(tx, id);
+    });
+  });
+  on(app, 'POST /orders/:id/sheet/cut', (c, { body: { version } }) => {
+    const id = idParam(c, 'order');
+    return once(c, deps, async (tx) => {
+      await cutSheet(tx, id, version, c.get('who'), deps.now());
+      return told(tx, id);
+    });
+  });
+  on(app, 'POST /orders/:id/import', (c, { body: spec }) => {
+    const id = idParam(c, 'order');
+    return once(c, deps, async (tx) => {
+      await importSpec(tx, id, spec, c.get('who'), deps.now());
+      return told(tx, id);
+    });
+  });
+  return app;
 }

@@ -1,74 +1,49 @@
-import {
-  type HouseWire,
-  type SheetChange,
-  type SheetView,
-  type SpecFile,
-  toSheetInput,
-} from '@rocchetto/contract';
-import { type Change, changesBetween, computeSheet, openMatters, type Sheet, tell } from '@rocchetto/core';
+import type { HouseWire, SheetChange, SpecFile } from '@rocchetto/contract';
+import { dayIn, openMatters, tell } from '@rocchetto/core';
 import { remember } from '../db/history.ts';
-import type { Db, Tx } from '../db/pool.ts';
+import type { Tx } from '../db/pool.ts';
 import type { SignedIn } from '../http/context.ts';
 import { conflict, notFound, Refusal } from '../http/problem.ts';
 import { readOrder } from '../orders/sql.ts';
 import { readSession } from '../sessions/sql.ts';
 import { NO_SETTINGS, specOfOrder } from './spec-of-order.ts';
-import { readSheet, type Settings, type SheetRecord, saveAgreed, saveCut, saveDraft } from './sql.ts';
+import {
+  readSheet,
+  type Settings,
+  type SheetGround,
+  type SheetRecord,
+  saveAgreed,
+  saveCut,
+  saveDraft,
+  sheetGround,
+} from './sql.ts';
+import { computed, viewSheet } from './view.ts';
 
-const computed = (spec: SpecFile) => computeSheet(toSheetInput(spec));
-const moved = (before: Sheet, after: Sheet): Change[] => changesBetween(before.figures, after.figures);
-
-/** The sheet as it stands: a kept one from its own record, a draft from brief, readings and settings now. */
-export async function viewSheet(
-  db: Db,
-  orderId: number,
-  revision: number | null,
-  today: string,
-): Promise<SheetView> {
-  const record = await readSheet(db, orderId, revision);
-  if (!record && revision !== null && revision !== 1) throw notFound('revision');
-  const live =
-    record?.spec && revision !== null
-      ? null
-      : await specOfOrder(db, orderId, record?.settings ?? NO_SETTINGS, today);
-  const spec = record?.spec ?? live!.spec;
-  const kept = record?.kept ?? null;
-  const previous =
-    (record?.revision ?? 1) > 1 ? await readSheet(db, orderId, record!.revision - 1) : undefined;
-  return {
-    revision: record?.revision ?? 1,
-    status: record?.status ?? 'draft',
-    version: record?.version ?? 0,
-    agreedBy: record?.agreedBy ?? null,
-    agreedName: record?.agreedName ?? null,
-    agreedAt: record?.agreedAt?.toISOString() ?? null,
-    cutBy: record?.cutBy ?? null,
-    cutAt: record?.cutAt?.toISOString() ?? null,
-    sessionId: live?.sessionId ?? record?.settings.sessionId ?? null,
-    spec,
-    kept,
-    since: previous?.kept ? moved(previous.kept, kept ?? computed(spec)) : [],
-    // A cut sheet is past moving; only alterations act on it.
-    moved: record?.status === 'agreed' && live ? moved(kept!, computed(live.spec)) : [],
-  };
+/** All that the order's newest sheet is told from. */
+async function groundNow(tx: Tx, orderId: number): Promise<SheetGround> {
+  return JSON.parse(await sheetGround(tx, orderId, null)) as SheetGround;
 }
+const specNow = async (tx: Tx, orderId: number, settings: Settings, now: Date): Promise<SpecFile> => {
+  const ground = await groundNow(tx, orderId);
+  return specOfOrder(ground, settings, dayIn(ground.house.timeZone, now));
+};
 
 async function lockedSheet(
   tx: Tx,
   orderId: number,
   version: number,
   mine: unknown,
-  today: string,
+  now: Date,
 ): Promise<SheetRecord | undefined> {
   if (!(await readOrder(tx, orderId, true))) throw notFound('order');
-  const record = await readSheet(tx, orderId, null);
+  const record = await readSheet(tx, orderId);
   if (record?.status === 'cut')
     throw new Refusal(
       409,
       'already-cut',
       'This sheet is cut: its figures stay. What is still to change is an alteration.',
     );
-  if ((record?.version ?? 0) !== version) throw conflict(await viewSheet(tx, orderId, null, today), mine);
+  if ((record?.version ?? 0) !== version) throw conflict(await viewSheet(tx, orderId, null, now), mine);
   return record;
 }
 
@@ -78,11 +53,11 @@ export async function changeSheet(
   orderId: number,
   { version, change }: SheetChange,
   who: SignedIn,
-  today: string,
+  now: Date,
 ) {
-  const record = await lockedSheet(tx, orderId, version, change, today);
+  const record = await lockedSheet(tx, orderId, version, change, now);
   const before = record?.settings ?? NO_SETTINGS;
-  const settings = await applyChange(tx, orderId, before, change, who, today);
+  const settings = await applyChange(tx, orderId, before, change, who, now);
   const draft = record?.status === 'draft' || !record;
   const revision = draft ? (record?.revision ?? 1) : record.revision + 1;
   await saveDraft(tx, orderId, revision, version + 1, settings);
@@ -95,12 +70,19 @@ async function applyChange(
   s: Settings,
   change: SheetChange['change'],
   who: SignedIn,
-  today: string,
+  now: Date,
 ): Promise<Settings> {
-  const stamp = { by: who.name, at: new Date().toISOString() };
+  const stamp = { by: who.name, at: now.toISOString() };
   switch (change.kind) {
     case 'override': {
       const { kind: _, ...rest } = change;
+      const sheet = computed(await specNow(tx, orderId, s, now));
+      if (!sheet.figures.some((f) => f.id === change.figure))
+        throw new Refusal(
+          422,
+          'no-such-figure',
+          `This sheet has no figure called “${change.figure}”; nothing was set.`,
+        );
       const others = s.overrides.filter(
         (o) => o.id !== change.id && !(o.figure === change.figure && o.target === change.target),
       );
@@ -112,8 +94,7 @@ async function applyChange(
         overrides: s.overrides.filter((o) => o.figure !== change.figure || o.target !== change.target),
       };
     case 'accept': {
-      const { spec } = await specOfOrder(tx, orderId, s, today);
-      const check = computed(spec).checks.find((k) => k.code === change.code && k.state !== 'passed');
+      const check = computed(await specNow(tx, orderId, s, now)).checks.find((k) => k.code === change.code && k.state !== 'passed');
       if (!check)
         throw new Refusal(
           422,
@@ -153,9 +134,9 @@ export async function agreeSheet(
   version: number,
   name: string,
   who: SignedIn,
-  today: string,
+  now: Date,
 ) {
-  const record = await lockedSheet(tx, orderId, version, { name }, today);
+  const record = await lockedSheet(tx, orderId, version, { name }, now);
   if (record?.status === 'agreed')
     throw new Refusal(
       409,
@@ -163,7 +144,7 @@ export async function agreeSheet(
       `Revision ${record.revision} is agreed already. Change something, and the next revision begins.`,
     );
   const settings = record?.settings ?? NO_SETTINGS;
-  const { spec } = await specOfOrder(tx, orderId, settings, today);
+  const spec = await specNow(tx, orderId, settings, now);
   const unit = spec.house?.rounding?.unit ?? 'cm';
   const sheet = computed(spec);
   const open = openMatters(sheet).map((s) => tell(s, unit));
@@ -175,8 +156,8 @@ export async function agreeSheet(
   await remember(tx, 'sheet', orderId, who.id, 'agreed', undefined, { revision, name });
 }
 
-export async function cutSheet(tx: Tx, orderId: number, version: number, who: SignedIn, today: string) {
-  const record = await lockedSheet(tx, orderId, version, { cut: true }, today);
+export async function cutSheet(tx: Tx, orderId: number, version: number, who: SignedIn, now: Date) {
+  const record = await lockedSheet(tx, orderId, version, { cut: true }, now);
   if (record?.status !== 'agreed')
     throw new Refusal(409, 'not-agreed', 'Only an agreed sheet is cut from. Agree it first.');
   await saveCut(tx, orderId, record.revision, version + 1, who.id);

@@ -264,7 +264,7 @@ describe('the same figures everywhere', () => {
   it('asks for a unit it knows and a revision there is', async () => {
     expect((await fitter.get(`/orders/${id}/sheet.json?unit=ell`)).status).toBe(422);
     expect((await fitter.get(`/orders/${id}/sheet?revision=7`)).status).toBe(404);
-    expect((await fitter.get(`/orders/${id}/sheet?revision=x`)).status).toBe(404);
+    expect((await fitter.get(`/orders/${id}/sheet?revision=x`)).status).toBe(422);
     expect((await fitter.get('/orders/999999/sheet')).status).toBe(404);
   });
 });

@@ -1,33 +1,24 @@
-import type { BriefWire, SpecFile } from '@rocchetto/contract';
-import { standing } from '@rocchetto/core';
-import type { Db } from '../db/pool.ts';
-import { notFound, Refusal } from '../http/problem.ts';
-import { readOrder } from '../orders/sql.ts';
-import { latestSessionOf, readSession, type SessionFull } from '../sessions/sql.ts';
-import { readHouse, type Settings } from './sql.ts';
+import type { SessionFull, SpecFile } from '@rocchetto/contract';
+import { dayIn, standing } from '@rocchetto/core';
+import { Refusal } from '../http/problem.ts';
+import type { Settings, SheetGround } from './sql.ts';
 
 export const NO_SETTINGS: Settings = { house: {}, overrides: [], accepted: [], sessionId: null };
 
-/** The order as a spec file: its brief, its session's readings as read, the house's rules and the fitter's decisions. */
-export async function specOfOrder(
-  db: Db,
-  orderId: number,
-  settings: Settings,
-  today: string,
-): Promise<{ spec: SpecFile; sessionId: string | null }> {
-  const order = await readOrder(db, orderId);
-  if (!order) throw notFound('order');
-  const brief: BriefWire | null = order.brief;
+/**
+ * The order as a spec file: its brief, its session's readings as read, the house's rules and the fitter's decisions.
+ * Days are the studio's. @throws Refusal 409 without a brief of a garment that has a sheet
+ */
+export function specOfOrder(ground: SheetGround, settings: Settings, today: string): SpecFile {
+  const { order, house, session } = ground;
+  const { brief } = order;
   if (!brief || brief.parts.length === 0)
     throw new Refusal(
       409,
       'no-brief',
       'A sheet begins with the brief: say what skirt it is to be, then measure. Other garments have no sheet yet.',
     );
-  const sessionId = settings.sessionId ?? (await latestSessionOf(db, orderId)) ?? null;
-  const session = sessionId ? await readSession(db, sessionId) : undefined;
-  const house = await readHouse(db);
-  const spec: SpecFile = {
+  return {
     format: 'rocchetto-spec',
     version: 1,
     order: {
@@ -42,7 +33,7 @@ export async function specOfOrder(
     },
     garment: brief,
     session: {
-      date: session ? session.at.toISOString().slice(0, 10) : '',
+      date: session ? dayIn(house.timeZone, session.at) : '',
       measurer: session?.measurer ?? '',
       scribe: session?.details.scribe ?? '',
       beneath: session?.details.beneath ?? '',
@@ -55,8 +46,8 @@ export async function specOfOrder(
     overrides: settings.overrides.map(({ id: _, ...o }) => o),
     accepted: [...settings.accepted],
     asOf: today,
+    timeZone: house.timeZone,
   };
-  return { spec, sessionId };
 }
 
 /** Readings that still stand, each with its unit, as the file writes them. */

@@ -1,6 +1,7 @@
-import type { HouseWire, SpecFile } from '@rocchetto/contract';
+import type { HouseWire, OrderRow, SessionFull, SpecFile } from '@rocchetto/contract';
 import type { Sheet } from '@rocchetto/core';
 import type { Db } from '../db/pool.ts';
+import { ROW, ROW_JOIN } from '../orders/sql.ts';
 
 /** What a fitter decided about a sheet, beside brief and readings. */
 export interface Settings {
@@ -17,29 +18,74 @@ export interface SheetRecord {
   readonly version: number;
   readonly settings: Settings;
   readonly spec: SpecFile | null;
-  /** the sheet as it was computed when it was agreed */
+  /** the sheet as it was computed when it was agreed; null for a draft, and for one agreed before sheets were kept */
   readonly kept: Sheet | null;
   readonly agreedBy: string | null;
   readonly agreedName: string | null;
-  readonly agreedAt: Date | null;
+  /** ISO instants */
+  readonly agreedAt: string | null;
   readonly cutBy: string | null;
-  readonly cutAt: Date | null;
+  readonly cutAt: string | null;
 }
 
-const COLUMNS = `s.revision, s.status, s.version, s.settings, s.spec, s.kept, a.name as "agreedBy", s.agreed_name as "agreedName",
-  s.agreed_at as "agreedAt", k.name as "cutBy", s.cut_at as "cutAt"`;
-const FROM = 'from sheet s left join staff a on a.id = s.agreed_by left join staff k on k.id = s.cut_by';
+/** All that an order's sheet is told from, read in one question. */
+export interface SheetGround {
+  readonly order: OrderRow & {
+    readonly brief: SpecFile['garment'] | null;
+    readonly minor: boolean;
+    readonly guardian: string;
+  };
+  readonly house: { readonly studio: string; readonly timeZone: string; readonly rules: HouseWire };
+  readonly record: SheetRecord | null;
+  /** the revision before, when it was agreed */
+  readonly previous: Pick<SheetRecord, 'spec' | 'kept'> | null;
+  /** the session the sheet is made from, with its readings */
+  readonly session: SessionFull | null;
+}
 
-/** One revision of an order's sheet, or the newest when `revision` is null. */
-export async function readSheet(
-  db: Db,
-  orderId: number,
-  revision: number | null,
-): Promise<SheetRecord | undefined> {
-  const { rows } = await db.query<SheetRecord>(
-    `select ${COLUMNS} ${FROM} where s.order_id = $1 and ($2::int is null or s.revision = $2) order by s.revision desc limit 1`,
-    [orderId, revision],
-  );
+const RECORD = `s.revision, s.status, s.version, s.settings, s.spec, s.kept, a.name as "agreedBy", s.agreed_name as "agreedName",
+  s.agreed_at as "agreedAt", k.name as "cutBy", s.cut_at as "cutAt"`;
+
+const GROUND = `
+  with rec as (
+    select ${RECORD} from sheet s left join staff a on a.id = s.agreed_by left join staff k on k.id = s.cut_by
+     where s.order_id = $1 and ($2::int is null or s.revision = $2) order by s.revision desc limit 1
+  ), chosen as (
+    select m.* from session m where m.id = coalesce(
+      (select (settings ->> 'sessionId')::uuid from rec),
+      (select id from session where order_id = $1 order by at desc, created_at desc limit 1))
+  )
+  select json_build_object(
+    'order', (select to_json(x) from (select ${ROW}, o.brief, c.minor, c.guardian from orders o ${ROW_JOIN} where o.id = $1) x),
+    'house', (select json_build_object('studio', studio, 'timeZone', time_zone, 'rules', rules) from house),
+    'record', (select to_json(rec) from rec),
+    'previous', (select json_build_object('spec', p.spec, 'kept', p.kept) from sheet p, rec
+      where p.order_id = $1 and p.revision = rec.revision - 1 and p.spec is not null),
+    'session', (select json_build_object('id', m.id, 'clientId', m.client_id, 'orderId', m.order_id, 'at', m.at,
+        'measurer', m.measurer, 'unit', m.unit, 'details', m.details,
+        'readings', (select coalesce(json_agg(jsonb_build_object('id', r.id, 'measure', r.measure, 'state', r.state,
+          'at', r.at, 'by', r.read_by) || r.fact order by r.seq), '[]') from reading r where r.session_id = m.id))
+      from chosen m)
+  )::text as ground`;
+
+/** The text of `SheetGround`, so that what has not changed need not be read again. */
+export async function sheetGround(db: Db, orderId: number, revision: number | null): Promise<string> {
+  const { rows } = await db.query<{ ground: string }>({
+    name: 'sheet-ground',
+    text: GROUND,
+    values: [orderId, revision],
+  });
+  return rows[0]!.ground;
+}
+
+/** The newest revision of an order's sheet. */
+export async function readSheet(db: Db, orderId: number): Promise<SheetRecord | undefined> {
+  const { rows } = await db.query<SheetRecord>({
+    name: 'sheet-newest',
+    text: `select ${RECORD} from sheet s left join staff a on a.id = s.agreed_by left join staff k on k.id = s.cut_by
+       where s.order_id = $1 order by s.revision desc limit 1`,
+    values: [orderId],
+  });
   return rows[0];
 }
 
@@ -78,8 +124,4 @@ export async function saveCut(db: Db, orderId: number, revision: number, version
     `update sheet set status = 'cut', version = $3, cut_by = $4, cut_at = now() where order_id = $1 and revision = $2`,
     [orderId, revision, version, staffId],
   );
-}
-
-export async function readHouse(db: Db): Promise<{ studio: string; rules: HouseWire }> {
-  return (await db.query<{ studio: string; rules: HouseWire }>('select studio, rules from house')).rows[0]!;
 }

@@ -1,0 +1,147 @@
+import { z } from 'zod';
+import {
+  Agree,
+  ClientWrite,
+  HouseSettings,
+  MarkCut,
+  NewStaff,
+  OrdersQuery,
+  OrderWrite,
+  Readings,
+  SheetChange,
+  Setup,
+  SignIn,
+} from './api.ts';
+import { Id, Version } from './basics.ts';
+import { BriefChange } from './api.ts';
+import type { Action } from './may.ts';
+import { SpecOrSheetFile } from './spec.ts';
+
+/** What a route is: who may, what it takes, what it answers. The server, its tests and its description read this. */
+export interface Route {
+  readonly does: string;
+  /** the action it needs; `signed-in` for any hand of the house, `open` for everyone */
+  readonly may: Action | 'signed-in' | 'open';
+  readonly query?: z.ZodObject;
+  readonly body?: z.ZodType;
+  /** the status of a good answer, 200 when left out */
+  readonly status?: 201;
+  /** what a good answer is written in, JSON when left out */
+  readonly media?: string;
+}
+
+const version = { version: Version };
+const typed = (max: number) => z.string().max(max).default('');
+const page = { afterName: z.string().max(200).optional(), afterId: z.coerce.number().pipe(Id).optional() };
+const sheetQuery = z.object({
+  revision: z.coerce.number().pipe(z.int().min(1).max(999_999)).optional(),
+  unit: z.enum(['cm', 'in'], 'The unit of a sheet is cm or in.').optional(),
+  both: z.enum(['0', '1']).optional(),
+});
+const sheet = 'The order’s specification sheet';
+
+/** Every route below /api. A key is its method and its path; `:id` is a number, `:uuid` a UUID. */
+export const ROUTES = {
+  'GET /health': { does: 'Whether the server and its database are there', may: 'open' },
+  'POST /sign-in': { does: 'Signs in by name and passphrase', may: 'open', body: SignIn },
+  'POST /sign-out': { does: 'Ends this sign-in', may: 'open' },
+  'POST /setup': { does: 'Sets a passphrase from a one-time link', may: 'open', body: Setup },
+  'GET /me': { does: 'Who is signed in, and the studio', may: 'signed-in' },
+  'GET /live': {
+    does: 'Tells ids and versions of what changes, as it changes',
+    may: 'signed-in',
+    media: 'text/event-stream',
+  },
+  'GET /openapi.json': { does: 'This description', may: 'signed-in' },
+  'GET /house': { does: 'The house settings', may: 'staff.read' },
+  'PUT /house': {
+    does: 'Changes the house settings',
+    may: 'house.write',
+    body: HouseSettings.extend(version),
+  },
+  'GET /staff': { does: 'Who works here', may: 'staff.read' },
+  'POST /staff': { does: 'Adds to the staff', may: 'staff.manage', body: NewStaff, status: 201 },
+  'POST /staff/:id/link': { does: 'A new one-time link', may: 'staff.manage', status: 201 },
+  'DELETE /staff/:id': { does: 'Takes off the staff', may: 'staff.manage' },
+  'GET /clients': {
+    does: 'The book in order of name, or who is found by what is typed',
+    may: 'client.read',
+    query: z.object({ q: typed(200), ...page }),
+  },
+  'GET /clients/likely': {
+    does: 'Clients who may be the same person',
+    may: 'client.write',
+    query: z.object({ name: typed(200), phone: typed(60), except: z.coerce.number().pipe(z.int().min(0)).default(0) }),
+  },
+  'POST /clients': { does: 'Adds a client', may: 'client.write', body: ClientWrite, status: 201 },
+  'GET /clients/:id': { does: 'A client’s card, with orders and sessions', may: 'client.read' },
+  'PUT /clients/:id': {
+    does: 'Changes a client’s card',
+    may: 'client.write',
+    body: ClientWrite.extend(version),
+  },
+  'GET /clients/:id/card.vcf': {
+    does: 'The card as vCard 4.0',
+    may: 'client.contact',
+    media: 'text/vcard',
+  },
+  'GET /clients/:id/data.zip': {
+    does: 'All that is kept of one client: JSON, CSV, PDF',
+    may: 'client.data',
+    media: 'application/zip',
+  },
+  'POST /clients/:id/erase': {
+    does: 'Erases what is kept of one client, and says what must stay',
+    may: 'client.data',
+    body: z.strictObject({ ...version, reason: z.string().trim().min(1, 'Say who asked for it.').max(500) }),
+  },
+  'GET /clients/:id/earlier': {
+    does: 'The client’s last sessions with their readings',
+    may: 'session.read',
+    query: z.object({ except: z.uuid().optional() }),
+  },
+  'GET /orders': { does: 'Orders by the day they are due', may: 'order.read', query: OrdersQuery },
+  'POST /orders': { does: 'Adds an order', may: 'order.write', body: OrderWrite, status: 201 },
+  'GET /orders/:id': { does: 'An order', may: 'order.read' },
+  'PUT /orders/:id': {
+    does: 'Changes an order’s head',
+    may: 'order.write',
+    body: OrderWrite.extend(version),
+  },
+  'PUT /orders/:id/brief': { does: 'Writes the brief', may: 'sheet.write', body: BriefChange },
+  'GET /sessions/:uuid': { does: 'A measuring session with its readings', may: 'session.read' },
+  'POST /readings': {
+    does: 'Keeps a session and its readings; each reading is answered for by itself',
+    may: 'session.write',
+    body: Readings,
+  },
+  'GET /orders/:id/sheet': { does: sheet, may: 'sheet.read', query: sheetQuery },
+  'GET /orders/:id/sheet.json': { does: `${sheet} as a file`, may: 'sheet.read', query: sheetQuery },
+  'GET /orders/:id/sheet.csv': {
+    does: `${sheet} as CSV`,
+    may: 'sheet.read',
+    query: sheetQuery,
+    media: 'text/csv',
+  },
+  'GET /orders/:id/sheet.pdf': {
+    does: `${sheet} on paper`,
+    may: 'sheet.read',
+    query: sheetQuery,
+    media: 'application/pdf',
+  },
+  'POST /orders/:id/sheet/changes': { does: 'Makes one change', may: 'sheet.write', body: SheetChange },
+  'POST /orders/:id/sheet/agree': { does: 'Agrees the sheet by name', may: 'sheet.write', body: Agree },
+  'POST /orders/:id/sheet/cut': { does: 'Says that the cloth is cut', may: 'sheet.write', body: MarkCut },
+  'POST /orders/:id/import': {
+    does: 'Lays a spec or sheet file into the order',
+    may: 'sheet.write',
+    body: SpecOrSheetFile,
+  },
+} as const satisfies Record<string, Route>;
+
+export type RouteKey = keyof typeof ROUTES;
+type Of<K extends RouteKey, P extends 'body' | 'query'> = (typeof ROUTES)[K] extends { [X in P]: z.ZodType }
+  ? z.infer<(typeof ROUTES)[K][P]>
+  : undefined;
+export type BodyOf<K extends RouteKey> = Of<K, 'body'>;
+export type QueryOf<K extends RouteKey> = Of<K, 'query'>;

@@ -1,0 +1,28 @@
+/** Whether this is an IANA time zone that the platform knows. */
+export function isTimeZone(name: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: name });
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+/** The calendar day, yyyy-mm-dd, that an instant falls on in a time zone. @throws RangeError for an unknown zone */
+export function dayIn(timeZone: string, instant: Date | string): string {
+  let format = formats.get(timeZone);
+  if (!format) {
+    format = new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' });
+    formats.set(timeZone, format);
+  }
+  const parts = Object.fromEntries(
+    format.formatToParts(new Date(instant)).map((p) => [p.type, p.value]),
+  ) as Record<'year' | 'month' | 'day', string>;
+  return `${parts.year.padStart(4, '0')}-${parts.month}-${parts.day}`;
+}
+
+/** Whole days from one calendar day to another; negative when `to` lies before. */
+export const daysBetween = (from: string, to: string): number =>
+  Math.round((Date.parse(`${to.slice(0, 10)}T00:00:00Z`) - Date.parse(`${from.slice(0, 10)}T00:00:00Z`)) / 86_400_000);

@@ -1,0 +1,36 @@
+import { daysBetween } from '../dates/studio-day.ts';
+import type { Stage } from './stage.ts';
+
+/** Days before the due date by which each stage should be behind one (house figures, no source). */
+export const DANGER_DAYS: Record<Exclude<Stage, 'cut'>, number> = {
+  asked: 21,
+  brief: 18,
+  measured: 14,
+  sheet: 12,
+  agreed: 10,
+};
+const LACKS: Record<Exclude<Stage, 'cut'>, string> = {
+  asked: 'there is no brief yet',
+  brief: 'the client is not measured yet',
+  measured: 'the sheet is not begun',
+  sheet: 'the sheet is not agreed',
+  agreed: 'nothing is cut yet',
+};
+
+/** One sentence when the date is in danger and why, else null. `today` is the studio's, yyyy-mm-dd. */
+export function danger(
+  order: { readonly dueOn: string | null; readonly stage: Stage },
+  today: string,
+): string | null {
+  if (!order.dueOn || order.stage === 'cut') return null;
+  const days = daysBetween(today, order.dueOn);
+  if (days > DANGER_DAYS[order.stage]) return null;
+  const lacks = LACKS[order.stage];
+  const count = (n: number) => `${n} ${n === 1 ? 'day' : 'days'}`;
+  if (days < 0) return `Overdue by ${count(-days)}: ${lacks}.`;
+  return days === 0 ? `Due today and ${lacks}.` : `Due in ${count(days)} and ${lacks}.`;
+}
+
+/** What the order waits for from its client, else null. */
+export const waitsForClient = (stage: Stage): string | null =>
+  stage === 'brief' ? 'to be measured' : stage === 'sheet' ? 'to agree the sheet' : null;

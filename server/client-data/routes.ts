@@ -1,0 +1,61 @@
+import { dayIn, printDate } from '@rocchetto/core';
+import { Hono } from 'hono';
+import { readClient } from '../clients/sql.ts';
+import { remember } from '../db/history.ts';
+import { readHouse } from '../house/sql.ts';
+import { type Deps, type Env, idParam } from '../http/context.ts';
+import { once } from '../http/once.ts';
+import { conflict, notFound, Refusal } from '../http/problem.ts';
+import { on } from '../http/route.ts';
+import { eraseClient, readClientData } from './sql.ts';
+
+/** One client's data: out as a bundle, or erased on request. Both stand in the history. */
+export function clientDataRoutes(deps: Deps): Hono<Env> {
+  const app = new Hono<Env>();
+  on(app, 'GET /clients/:id/data.zip', async (c) => {
+    const id = idParam(c, 'client');
+    const data = await readClientData(deps.pool, id);
+    if (!data) throw notFound('client');
+    const { studio, timeZone } = await readHouse(deps.pool);
+    // Loaded when somebody asks: the paper's fonts and the packing are not for every start.
+    const { bundle } = await import('./bundle.ts');
+    const zip = await bundle(data, studio, (at) => printDate(dayIn(timeZone, at)));
+    await remember(deps.pool, 'client', id, c.get('who').id, 'data given out', undefined, undefined);
+    return c.body(zip as Uint8Array<ArrayBuffer>, 200, {
+      'content-type': 'application/zip',
+      'content-disposition': `attachment; filename="${data.client.code}-data.zip"`,
+    });
+  });
+  on(app, 'POST /clients/:id/erase', (c, { body: { version, reason } }) => {
+    const id = idParam(c, 'client');
+    return once(c, deps, async (tx) => {
+      const client = await readClient(tx, id, true);
+      if (!client) throw notFound('client');
+      if (client.version !== version) throw conflict(client, { reason });
+      const open = await tx.query(
+        `select number from orders where client_id = $1 and stage in ('agreed', 'measured', 'sheet', 'brief') order by id limit 1`,
+        [id],
+      );
+      if (open.rows[0])
+        throw new Refusal(
+          409,
+          'order-open',
+          `Order ${open.rows[0].number} is still in work and needs these measures. Finish it, or take its client off first.`,
+        );
+      const erased = await eraseClient(tx, id, client.code);
+      await remember(tx, 'client', id, c.get('who').id, 'erased', undefined, { ...erased, reason });
+      const stays = [
+        `${client.code} itself`,
+        ...(erased.orders ? [`${erased.orders} order ${erased.orders === 1 ? 'number' : 'numbers'} with what was made and when`] : []),
+        ...(erased.sheetsKept ? [`the figures of ${erased.sheetsKept} agreed ${erased.sheetsKept === 1 ? 'sheet' : 'sheets'}, without name or readings`] : []),
+        'that it was erased, when, by whom and why',
+      ];
+      return {
+        status: 200,
+        body: { erased, stays },
+        changed: [['client', id, version + 1]],
+      };
+    });
+  });
+  return app;
+}

@@ -1,0 +1,104 @@
+import type { ClientView, SessionFull } from '@rocchetto/contract';
+import { readClient } from '../clients/sql.ts';
+import type { Db, Tx } from '../db/pool.ts';
+import { readSession } from '../sessions/sql.ts';
+
+/** All that the studio keeps of one client, as it is kept. */
+export interface ClientData {
+  readonly client: ClientView;
+  readonly orders: readonly Record<string, unknown>[];
+  readonly sessions: readonly SessionFull[];
+  readonly sheets: readonly Record<string, unknown>[];
+  readonly history: readonly Record<string, unknown>[];
+}
+
+const many = async (db: Db, sql: string, id: number) =>
+  (await db.query<Record<string, unknown>>(sql, [id])).rows;
+
+/** History lines of the client, of their orders and of those orders' sheets. */
+const HISTORY = `from history h where (h.entity = 'client' and h.entity_id = $1::text)
+  or (h.entity in ('order', 'sheet') and h.entity_id in (select id::text from orders where client_id = $1::bigint))`;
+
+export async function readClientData(db: Db, id: number): Promise<ClientData | undefined> {
+  const client = await readClient(db, id);
+  if (!client) return undefined;
+  const ids = await many(db, 'select id from session where client_id = $1 order by at', id);
+  const sessions: SessionFull[] = [];
+  for (const { id: session } of ids) sessions.push((await readSession(db, session as string))!);
+  return {
+    client,
+    sessions,
+    orders: await many(
+      db,
+      `select number, what, occasion, worn_on, due_on, stage, brief, brief_at, created_at from orders where client_id = $1 order by id`,
+      id,
+    ),
+    sheets: await many(
+      db,
+      `select o.number, s.revision, s.status, s.agreed_name, s.agreed_at, s.cut_at, s.settings, s.spec
+         from sheet s join orders o on o.id = s.order_id where o.client_id = $1 order by o.id, s.revision`,
+      id,
+    ),
+    history: await many(
+      db,
+      `select h.at, s.name as by, h.entity, h.what, h.before, h.after from (select h.* ${HISTORY}) h left join staff s on s.id = h.staff_id order by h.id`,
+      id,
+    ),
+  };
+}
+
+/** What was taken away and what stays, in numbers. */
+export interface Erased {
+  readonly sessions: number;
+  readonly readings: number;
+  readonly orders: number;
+  readonly sheetsKept: number;
+}
+
+/**
+ * Erases what tells who a client is and how they are made: card, sessions, readings, words of briefs and notes,
+ * drafts, what the history keeps of them, and from agreed sheets the name, the readings and the session. Stays:
+ * the client's code, order numbers, dates, what was made, and the figures of agreed sheets.
+ */
+export async function eraseClient(tx: Tx, id: number, code: string): Promise<Erased> {
+  await tx.query(`set local rocchetto.erasing = 'on'`);
+  const count = async (sql: string, values: readonly unknown[] = [id]) =>
+    (await tx.query(sql, [...values])).rowCount ?? 0;
+  const orders = '(select id from orders where client_id = $1)';
+  await count(
+    `update history h set before = null, after = null where h.id in (select h.id ${HISTORY})`,
+  );
+  const readings = await count(
+    'delete from reading where session_id in (select id from session where client_id = $1)',
+  );
+  const sessions = await count('delete from session where client_id = $1');
+  await count(`delete from sheet where status = 'draft' and order_id in ${orders}`);
+  const sheetsKept = await count(
+    `update sheet set agreed_name = case when agreed_name in (select name from staff) then agreed_name else $2::text end,
+        settings = jsonb_set(settings, '{sessionId}', 'null'),
+        spec = spec || jsonb_build_object('readings', '[]'::jsonb,
+          'session', (spec -> 'session') || '{"measurer": "", "scribe": "", "beneath": "", "heel": null}'::jsonb,
+          'order', (spec -> 'order') || jsonb_build_object('client', $2::text, 'occasion', ''),
+          'garment', (spec -> 'garment') || '{"note": "", "beneath": "", "shoes": ""}'::jsonb),
+        kept = case when kept is null then null else jsonb_set(jsonb_set(jsonb_set(kept, '{input,readings}', '[]'),
+          '{input,head,client}', to_jsonb($2::text)), '{input,head,occasion}', '""') end
+      where order_id in ${orders}`,
+    [id, code],
+  );
+  const ordersKept = await count(
+    `update orders set occasion = '', search = lower(number || ' ' || what || ' ' || $2), version = version + 1,
+        brief = case when brief is null then null else brief || '{"note": "", "beneath": "", "shoes": ""}'::jsonb end
+      where client_id = $1`,
+    [id, code.toLowerCase()],
+  );
+  await count(
+    `delete from write_once where path like '/api/clients/' || $1::text || '%'
+       or (body ->> 'clientId') = $1::text or path in (select '/api/orders/' || id || x from orders, unnest(array['', '/brief', '/import', '/sheet/changes', '/sheet/agree', '/sheet/cut']) x where client_id = $1::bigint)
+       or (path = '/api/clients' and (body ->> 'id') = $1::text)`,
+  );
+  await count(
+    `update client set name = 'Erased ' || code, phone = '', phone_digits = '', email = '', address = '', note = '', guardian = '',
+        minor = false, search = lower(code), erased_at = now(), version = version + 1 where id = $1`,
+  );
+  return { sessions, readings, orders: ordersKept, sheetsKept };
+}

@@ -1,0 +1,35 @@
+import { remember } from '../db/history.ts';
+import type { Tx } from '../db/pool.ts';
+import type { SignedIn } from './context.ts';
+import { conflict, notFound } from './problem.ts';
+
+interface Change<R> {
+  /** what it is: 'client', 'order' … */
+  readonly what: string;
+  readonly id: number;
+  /** the version the change was made on top of */
+  readonly version: number;
+  /** what was sent, given back when somebody was first */
+  readonly mine: unknown;
+  readonly who: SignedIn;
+  /** the line in the history */
+  readonly did: string;
+  /** reads the record and holds its row */
+  readonly read: (tx: Tx) => Promise<R | undefined>;
+  /** makes the change; its answer is what the history keeps */
+  readonly write: (tx: Tx, before: R) => Promise<unknown>;
+  /** what the history keeps of the record as it was; all of it when left out */
+  readonly kept?: (before: R) => unknown;
+}
+
+/**
+ * One change of a versioned record: its row is held, a version that has moved on is refused with both texts,
+ * and what was and what is are remembered. @throws Refusal 404, 409
+ */
+export async function versioned<R extends { readonly version: number }>(tx: Tx, c: Change<R>): Promise<void> {
+  const before = await c.read(tx);
+  if (!before) throw notFound(c.what);
+  if (before.version !== c.version) throw conflict(before, c.mine);
+  const after = await c.write(tx, before);
+  await remember(tx, c.what, c.id, c.who.id, c.did, c.kept ? c.kept(before) : before, after);
+}

@@ -1,0 +1,114 @@
+import type { OrderRow, OrdersQuery } from '@rocchetto/contract';
+import { DANGER_DAYS, foldText } from '@rocchetto/core';
+import { likeSafe } from '../db/like.ts';
+import type { Db } from '../db/pool.ts';
+import { ROW, ROW_JOIN } from './sql.ts';
+
+/** How many orders a page of the list holds. */
+export const PAGE = 50;
+/** The part of a word in all orders above which it is met soon when walking them by date. */
+const WALK = 2000;
+const DUE = `coalesce(o.due_on, 'infinity'::date)`;
+
+interface Asked extends OrdersQuery {
+  /** the one who asks, for "mine" */
+  readonly me: number;
+  /** the studio's day, yyyy-mm-dd */
+  readonly today: string;
+}
+
+/** A condition with its values; `?` stands for the next value. */
+interface Part {
+  readonly sql: string;
+  readonly values: readonly unknown[];
+}
+
+/**
+ * What each view keeps, as one or more walks along an index by due date. "In work" is two: what is not cut yet,
+ * and what is cut and still to be handed over.
+ */
+function walks(q: Asked): readonly Part[] {
+  const open: Part = { sql: `o.stage <> 'cut'`, values: [] };
+  const toHandOver: Part = { sql: `o.stage = 'cut' and ${DUE} >= ?::date`, values: [q.today] };
+  const week: Part = {
+    sql: `${DUE} between ?::date and ?::date + 7`,
+    values: [q.today, q.today],
+  };
+  switch (q.view) {
+    case 'all':
+      return [{ sql: 'true', values: [] }];
+    case 'work':
+      return [open, toHandOver];
+    case 'mine':
+      return [open, toHandOver].map((w) => ({
+        sql: `${w.sql} and o.responsible_id = ?`,
+        values: [...w.values, q.me],
+      }));
+    case 'week':
+      return [week];
+    case 'client':
+      return [{ sql: `o.stage in ('brief', 'sheet')`, values: [] }];
+    case 'danger':
+      return [
+        {
+          sql: `o.stage <> 'cut' and ${DUE} <= ?::date + ${Math.max(...Object.values(DANGER_DAYS))} and o.due_on <= ?::date + case o.stage ${Object.entries(
+            DANGER_DAYS,
+          )
+            .map(([stage, days]) => `when '${stage}' then ${days}`)
+            .join(' ')} end`,
+          values: [q.today, q.today],
+        },
+      ];
+  }
+}
+
+/**
+ * Orders by due date (none last), 50 at a time from `after` on: the ids first, by index, then only those rows
+ * with their names. A search walks the nearest dates first and asks the index of words only when those do not
+ * fill the page, so that neither a common nor a rare word reads all orders.
+ */
+export async function listOrders(db: Db, q: Asked): Promise<OrderRow[]> {
+  const narrow: Part[] = [];
+  if (q.stage) narrow.push({ sql: 'o.stage = ?', values: [q.stage] });
+  if (q.responsible) narrow.push({ sql: 'o.responsible_id = ?', values: [q.responsible] });
+  if (q.afterDue !== undefined && q.afterId !== undefined)
+    narrow.push({ sql: `(${DUE}, o.id) > (?::date, ?)`, values: [q.afterDue, q.afterId] });
+  const all = walks(q);
+  const word = foldText(q.q);
+  if (!word) return page(db, all.map((w) => pick([w, ...narrow], `order by ${DUE}, o.id limit ${PAGE}`)));
+  const like: Part = { sql: `o.search like '%' || ? || '%'`, values: [likeSafe(word)] };
+  const near = await page(
+    db,
+    all.map((w) => {
+      const inner = pick([w, ...narrow], `order by ${DUE}, o.id limit ${WALK}`, 'o.id, o.due_on, o.search');
+      return { sql: `select o.id, o.due_on from (${inner.sql}) o where ${like.sql}`, values: [...inner.values, ...like.values] };
+    }),
+  );
+  if (near.length === PAGE) return near;
+  return page(
+    db,
+    all.map((w) => {
+      const found = pick([like], 'limit 5000', 'o.*');
+      const part = pick([w, ...narrow], '', 'o.id, o.due_on');
+      return {
+        sql: part.sql.replace('from orders o', `from (${found.sql} offset 0) o`),
+        values: [...found.values, ...part.values],
+      };
+    }),
+  );
+}
+
+const pick = (parts: readonly Part[], tail: string, columns = 'o.id, o.due_on'): Part => ({
+  sql: `select ${columns} from orders o where ${parts.map((p) => p.sql).join(' and ')} ${tail}`,
+  values: parts.flatMap((p) => p.values),
+});
+
+/** The first page of several walks together, as rows with their names. */
+async function page(db: Db, found: readonly Part[]): Promise<OrderRow[]> {
+  let n = 0;
+  const union = found.map((p) => `(${p.sql})`).join(' union all ').replace(/\?/g, () => `$${++n}`);
+  const text = `with found as materialized (select id, due_on from (${union}) o order by ${DUE}, o.id limit ${PAGE})
+    select ${ROW} from found join orders o on o.id = found.id ${ROW_JOIN} order by ${DUE}, o.id`;
+  const { rows } = await db.query<OrderRow>(text, found.flatMap((p) => p.values) as unknown[]);
+  return rows;
+}

@@ -1,0 +1,62 @@
+import { type SheetView, type SpecFile, toSheetInput } from '@rocchetto/contract';
+import { type Change, changesBetween, computeSheet, dayIn, type Sheet, withoutReadings } from '@rocchetto/core';
+import type { Db } from '../db/pool.ts';
+import { notFound } from '../http/problem.ts';
+import { NO_SETTINGS, specOfOrder } from './spec-of-order.ts';
+import { type SheetGround, type SheetRecord, sheetGround } from './sql.ts';
+
+export const computed = (spec: SpecFile): Sheet => computeSheet(toSheetInput(spec));
+const moved = (before: Sheet, after: Sheet): Change[] => changesBetween(before.figures, after.figures);
+
+/** A sheet agreed before sheets were kept as computed is computed from its own spec. */
+const keptOf = (record: Pick<SheetRecord, 'spec' | 'kept'> | null): Sheet | null =>
+  record?.kept ?? (record?.spec ? computed(record.spec) : null);
+
+/** The sheet as it stands: a kept one from its own record, a draft from brief, readings and settings now. */
+export function viewOfGround(ground: SheetGround, revision: number | null, now: Date): SheetView {
+  const { order, record, previous, house } = ground;
+  if (!order) throw notFound('order');
+  if (!record && revision !== null && revision !== 1) throw notFound('revision');
+  const live =
+    record?.spec && revision !== null
+      ? null
+      : specOfOrder(ground, record?.settings ?? NO_SETTINGS, dayIn(house.timeZone, now));
+  const spec = record?.spec ?? live!;
+  const kept = keptOf(record);
+  const before = keptOf(previous);
+  return {
+    revision: record?.revision ?? 1,
+    status: record?.status ?? 'draft',
+    version: record?.version ?? 0,
+    agreedBy: record?.agreedBy ?? null,
+    agreedName: record?.agreedName ?? null,
+    agreedAt: instant(record?.agreedAt),
+    cutBy: record?.cutBy ?? null,
+    cutAt: instant(record?.cutAt),
+    timeZone: house.timeZone,
+    sessionId: live ? (ground.session?.id ?? null) : (record?.settings.sessionId ?? null),
+    spec,
+    kept,
+    since: before ? moved(before, kept ?? computed(spec)) : [],
+    // A cut sheet is past moving; only alterations act on it.
+    moved: record?.status === 'agreed' && live ? moved(kept!, computed(live)) : [],
+  };
+}
+
+const instant = (at: string | null | undefined) => (at ? new Date(at).toISOString() : null);
+
+/** The view for hands that may not read readings: figures as they are, nothing of what was called out. */
+export const viewWithoutReadings = (view: SheetView): SheetView => ({
+  ...view,
+  spec: { ...view.spec, readings: [] },
+  kept: withoutReadings(view.kept ?? computed(view.spec)),
+});
+
+export async function viewSheet(
+  db: Db,
+  orderId: number,
+  revision: number | null,
+  now: Date,
+): Promise<SheetView> {
+  return viewOfGround(JSON.parse(await sheetGround(db, orderId, revision)) as SheetGround, revision, now);
+}

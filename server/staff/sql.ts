@@ -1,0 +1,59 @@
+import type { Role, StaffView } from '@rocchetto/contract';
+import { foldText } from '@rocchetto/core';
+import type { Db, Tx } from '../db/pool.ts';
+import { Refusal } from '../http/problem.ts';
+
+export async function listStaff(db: Db): Promise<StaffView[]> {
+  const { rows } = await db.query<StaffView>(
+    'select id, name, role, passphrase_hash is not null as ready from staff where active order by name',
+  );
+  return rows;
+}
+
+export async function isActive(db: Db, id: number): Promise<boolean> {
+  return (await db.query('select 1 from staff where id = $1 and active', [id])).rowCount !== 0;
+}
+
+const taken = (name: string) =>
+  new Refusal(
+    422,
+    'name-taken',
+    `Somebody called ${name} is on the staff already. Use a name that tells them apart.`,
+  );
+
+/** Adds somebody; a name is taken only while its bearer works here. @throws Refusal 422 name-taken */
+export async function addStaff(tx: Tx, name: string, role: Role): Promise<number> {
+  const { rows } = await tx.query<{ id: number }>(
+    'insert into staff (name, name_key, role) values ($1, $2, $3) on conflict do nothing returning id',
+    [name, foldText(name), role],
+  );
+  if (!rows[0]) throw taken(name);
+  return rows[0].id;
+}
+
+/** @throws Refusal 422 name-taken */
+export async function nameStaff(tx: Tx, id: number, name: string): Promise<void> {
+  const other = await tx.query('select 1 from staff where name_key = $1 and active and id <> $2', [
+    foldText(name),
+    id,
+  ]);
+  if (other.rowCount) throw taken(name);
+  await tx.query('update staff set name = $2, name_key = $3 where id = $1', [id, name, foldText(name)]);
+}
+
+/**
+ * Takes somebody off the staff and ends their sign-ins. The principals' rows are held together, so that two who
+ * take each other off at the same moment leave one. Answers false when nobody active has this id.
+ * @throws Refusal 422 for the last principal
+ */
+export async function removeStaff(tx: Tx, id: number): Promise<boolean> {
+  const { rows } = await tx.query<{ id: number }>(
+    `select id from staff where role = 'principal' and active order by id for update`,
+  );
+  if (rows.length === 1 && rows[0]!.id === id)
+    throw new Refusal(422, 'last-principal', 'This is the only principal; the house cannot be without one.');
+  const gone = await tx.query('update staff set active = false where id = $1 and active', [id]);
+  await tx.query('delete from sign_in where staff_id = $1', [id]);
+  await tx.query('delete from setup_link where staff_id = $1', [id]);
+  return gone.rowCount !== 0;
+}
