@@ -5,7 +5,7 @@ module.exports = {
       name: 'core-stays-pure',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: ['^core/', '^node_modules/fraction\\.js'] },
+      to: { pathNot: ['^core/', '^node_modules/(fraction\\.js|chrono-node)'] },
     },
     {
       name: 'contract-knows-core-only',
@@ -18,6 +18,24 @@ module.exports = {
       severity: 'error',
       from: { path: '^server/' },
       to: { path: '^(web|demo|e2e)/' },
+    },
+    {
+      name: 'between-areas-only-sql',
+      severity: 'error',
+      from: {
+        path: '^server/(auth|client-data|clients|house|live|orders|sessions|sheets|staff)/',
+        pathNot: '\\.test\\.ts$',
+      },
+      to: {
+        path: '^server/(auth|client-data|clients|house|live|orders|sessions|sheets|staff)/',
+        pathNot: ['^server/$1/', '/sql\\.ts$'],
+      },
+    },
+    {
+      name: 'rooms-know-no-area',
+      severity: 'error',
+      from: { path: '^server/(db|http|paper)/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^server/(auth|client-data|clients|house|orders|sessions|sheets|staff)/' },
     },
     {
       name: 'web-not-server',

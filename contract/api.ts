@@ -243,6 +243,8 @@ export interface SheetView {
   readonly cutAt: string | null;
   /** the studio's, in which its days are counted and printed */
   readonly timeZone: string;
+  /** letters of the sheet's texts that no face of the paper holds, each once */
+  readonly unprintable: readonly string[];
   /** the session the figures come from; null when the order has none */
   readonly sessionId: string | null;
   /** everything the sheet is computed from; without its readings for those who may not read them */

@@ -1,14 +1,6 @@
-import {
-  type Brief,
-  DEFAULT_HOUSE,
-  type EaseOverlay,
-  FIT_CLASSES,
-  type HouseRules,
-  ROUNDING_STEPS,
-  SCHOOLS,
-} from '@rocchetto/core';
+import { FIT_CLASSES, ROUNDING_STEPS, SCHOOLS } from '@rocchetto/core';
 import { z } from 'zod';
-import { lengthText, toCm } from './length.ts';
+import { lengthText } from './length.ts';
 
 const short = z.string().max(200);
 
@@ -60,24 +52,6 @@ export const BriefWire = z.strictObject({
 });
 export type BriefWire = z.infer<typeof BriefWire>;
 
-/** Lengths become cm; everything else stays. */
-export function toBrief(w: BriefWire): Brief {
-  return {
-    ...w,
-    cloth: { ...w.cloth, width: w.cloth.width === null ? null : toCm(w.cloth.width) },
-    heel: w.heel === null ? null : toCm(w.heel),
-    parts: w.parts.map((p) => ({
-      part: p.part,
-      length: p.length === null ? null : toCm(p.length),
-      band: toCm(p.band),
-      overlap: toCm(p.overlap),
-      taper: toCm(p.taper),
-      hemOpening: { kind: p.hemOpening.kind, height: toCm(p.hemOpening.height) },
-      zip: p.zip,
-    })),
-  };
-}
-
 const ease = z.partialRecord(
   z.enum(['waist', 'tummy', 'high-hip', 'hip']),
   z.partialRecord(z.enum(FIT_CLASSES), lengthText({ max: 60, name: 'ease' })),
@@ -120,21 +94,3 @@ export const HouseWire = z.strictObject({
   hipDrop: lengthText({ min: 10, max: 35, name: 'hip drop' }).optional(),
 });
 export type HouseWire = z.infer<typeof HouseWire>;
-
-export function toHouse(w: HouseWire | undefined): HouseRules {
-  if (!w) return DEFAULT_HOUSE;
-  const lengths = <K extends string>(o: Partial<Record<K, string | undefined>>) =>
-    Object.fromEntries(Object.entries(o).flatMap(([k, v]) => (typeof v === 'string' ? [[k, toCm(v)]] : [])));
-  const darts = (d: { count: number; intake: string } | undefined) =>
-    d && { count: d.count, intake: toCm(d.intake) };
-  return {
-    rounding: w.rounding ?? DEFAULT_HOUSE.rounding,
-    balance: w.balance ? { waist: toCm(w.balance.waist), hip: toCm(w.balance.hip) } : DEFAULT_HOUSE.balance,
-    ease: Object.fromEntries(
-      Object.entries(w.ease ?? {}).map(([zone, row]) => [zone, lengths(row)]),
-    ) as EaseOverlay,
-    allowances: lengths(w.allowances ?? {}),
-    darts: { front: darts(w.darts?.front), back: darts(w.darts?.back) },
-    hipDrop: w.hipDrop ? toCm(w.hipDrop) : DEFAULT_HOUSE.hipDrop,
-  };
-}

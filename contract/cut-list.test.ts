@@ -188,7 +188,7 @@ describe('what is printed', () => {
     );
     expect(fit).toContain('Wanted semi-fitted (pattern envelope)');
     expect(fit).toContain(
-      'Hip ease 3 ⅝ in: semi-fitted by the workroom, semi-fitted by the pattern envelope',
+      'Hip ease 3 5⁄8 in: semi-fitted by the workroom, semi-fitted by the pattern envelope',
     );
   });
   it('tells sentences in the reader’s unit', () => {
@@ -208,9 +208,9 @@ describe('what is printed', () => {
       'dart-back-intake': '± 0.3 cm',
     });
     expect(Object.fromEntries(of('in'))).toMatchObject({
-      waist: '± ⅜ in',
-      'hem-front': '± ¼ in',
-      'dart-back-intake': '± ⅛ in',
+      waist: '± 3⁄8 in',
+      'hem-front': '± 1⁄4 in',
+      'dart-back-intake': '± 1⁄8 in',
     });
   });
   it('says how marked figures were rounded', () => {
@@ -218,6 +218,6 @@ describe('what is printed', () => {
       printSheet(sheetOf(skirtSpec(BODY, { house: { rounding: r } })), 'cm').rounding;
     expect(rounding({ unit: 'cm', step: 0, mode: 'up' })).toContain('exact');
     expect(rounding({ unit: 'cm', step: 0.1, mode: 'nearest' })).toContain('to the nearest 1 mm');
-    expect(rounding({ unit: 'in', step: 0.125, mode: 'up' })).toContain('up to the next ⅛ in');
+    expect(rounding({ unit: 'in', step: 0.125, mode: 'up' })).toContain('up to the next 1⁄8 in');
   });
 });

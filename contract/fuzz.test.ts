@@ -3,7 +3,9 @@ import { computeSheet, drawGarment, openMatters, printSheet, sheetRows } from '@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { sentencesOf } from './problems.ts';
-import { computeFile, type SpecFile, SpecOrSheetFile, toSheetInput } from './spec.ts';
+import { computeFile } from './sheet-file.ts';
+import { type SpecFile, SpecOrSheetFile } from './spec.ts';
+import { toSheetInput } from './to-core.ts';
 
 const example = () =>
   JSON.parse(readFileSync(new URL('../docs/example-spec.json', import.meta.url), 'utf8')) as object;

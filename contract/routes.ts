@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import {
   Agree,
+  BriefChange,
   ClientWrite,
   HouseSettings,
   MarkCut,
@@ -8,12 +9,11 @@ import {
   OrdersQuery,
   OrderWrite,
   Readings,
-  SheetChange,
   Setup,
+  SheetChange,
   SignIn,
 } from './api.ts';
 import { Id, Version } from './basics.ts';
-import { BriefChange } from './api.ts';
 import type { Action } from './may.ts';
 import { SpecOrSheetFile } from './spec.ts';
 
@@ -71,7 +71,11 @@ export const ROUTES = {
   'GET /clients/likely': {
     does: 'Clients who may be the same person',
     may: 'client.write',
-    query: z.object({ name: typed(200), phone: typed(60), except: z.coerce.number().pipe(z.int().min(0)).default(0) }),
+    query: z.object({
+      name: typed(200),
+      phone: typed(60),
+      except: z.coerce.number().pipe(z.int().min(0)).default(0),
+    }),
   },
   'POST /clients': { does: 'Adds a client', may: 'client.write', body: ClientWrite, status: 201 },
   'GET /clients/:id': { does: 'A client’s card, with orders and sessions', may: 'client.read' },

@@ -2,11 +2,14 @@ import { readFileSync } from 'node:fs';
 import { CSV_COLUMNS, computeSheet, sheetRows } from '@rocchetto/core';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
-import { lengthText, toCm } from './length.ts';
-import { sentencesOf } from './problems.ts';
+import { lengthText } from './length.ts';
 import { may, ROLES } from './may.ts';
-import { computeFile, SpecFile, SpecOrSheetFile, specJsonSchema, toSheetInput } from './spec.ts';
+import { toCm } from './parse-length.ts';
+import { sentencesOf } from './problems.ts';
+import { computeFile } from './sheet-file.ts';
+import { SpecFile, SpecOrSheetFile, specJsonSchema } from './spec.ts';
 import { skirtSpec } from './testing.ts';
+import { toSheetInput } from './to-core.ts';
 
 /** An example about to be spoiled: any of it may be missing or wrong. */
 // biome-ignore lint/suspicious/noExplicitAny: spoiling is the point

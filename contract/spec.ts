@@ -1,22 +1,8 @@
-import {
-  cm,
-  computeSheet,
-  isTimeZone,
-  findMeasure,
-  printSheet,
-  type Reading,
-  readLength,
-  type Sheet,
-  type SheetInput,
-  type SheetUnit,
-  SOURCES,
-  TAPES,
-  WAYS,
-} from '@rocchetto/core';
+import { findMeasure, isTimeZone, readLength, SOURCES, TAPES, WAYS } from '@rocchetto/core';
 import { z } from 'zod';
 import { Instant, IsoDate } from './basics.ts';
-import { BriefWire, HouseWire, toBrief, toHouse } from './brief.ts';
-import { lengthText, toCm } from './length.ts';
+import { BriefWire, HouseWire } from './brief.ts';
+import { lengthText } from './length.ts';
 
 const short = z.string().max(200).default('');
 const date = z.union([z.literal(''), IsoDate]).default('');
@@ -115,71 +101,6 @@ const isSheet = (v: unknown): v is { spec: unknown } =>
 
 /** A spec file, or a sheet file, which holds the spec it was computed from. */
 export const SpecOrSheetFile = z.preprocess((v) => (isSheet(v) ? v.spec : v), SpecFile);
-
-const specReading = (r: SpecFile['readings'][number], i: number, spec: SpecFile): Reading => {
-  const read = r.state === 'read' ? readLength(r.value, 'cm') : null;
-  return {
-    ...r,
-    id: `reading-${i + 1}`,
-    written: read?.ok ? read.written : null,
-    replaces: null,
-    by: r.by || spec.session.measurer,
-    wroteBy: spec.session.scribe,
-    at: r.at || `${spec.session.date || '1970-01-01'}T00:00:00Z`,
-  };
-};
-
-/** What core computes from. The session's own date stands in for "today" when the file names none. */
-export function toSheetInput(spec: SpecFile): SheetInput {
-  return {
-    head: { ...spec.order, order: spec.order.number },
-    brief: toBrief(spec.garment),
-    session: { ...spec.session, heel: spec.session.heel === null ? null : toCm(spec.session.heel) },
-    readings: spec.readings.map((r, i) => specReading(r, i, spec)),
-    house: toHouse(spec.house),
-    overrides: spec.overrides.map((o, i) => ({
-      ...o,
-      id: `override-${i + 1}`,
-      value: cm(toCm(o.value)),
-      written: o.value,
-    })),
-    accepted: spec.accepted,
-    asOf: spec.asOf || spec.session.date || '1970-01-01',
-    timeZone: spec.timeZone ?? 'UTC',
-  };
-}
-
-/** The sheet as a JSON file: figures in cm with all their parts, and the same sheet printed. */
-export function sheetFile(spec: SpecFile, sheet: Sheet, unit: SheetUnit) {
-  const { figures, pieces, notions, allowances, checks, cautions, fit, missing } = sheet;
-  return {
-    format: 'rocchetto-sheet' as const,
-    version: 1 as const,
-    spec,
-    lengths: 'cm' as const,
-    figures,
-    pieces,
-    notions,
-    allowances,
-    checks,
-    cautions,
-    fit,
-    missing,
-    printed: printSheet(sheet, unit),
-  };
-}
-
-/** The unit a sheet is printed in when nobody asks: the one the hand marks in. */
-export const unitOf = (spec: SpecFile): SheetUnit => spec.house?.rounding?.unit ?? 'cm';
-
-/** The sheet a view shows: as it was agreed, whatever the rules say today, or computed while it is a draft. */
-export const sheetOfView = (view: { readonly spec: SpecFile; readonly kept: Sheet | null }): Sheet =>
-  view.kept ?? computeSheet(toSheetInput(view.spec));
-
-/** From a spec to its sheet file, in one step. */
-export function computeFile(spec: SpecFile, unit: SheetUnit = unitOf(spec)) {
-  return sheetFile(spec, computeSheet(toSheetInput(spec)), unit);
-}
 
 /** JSON Schema of the spec file (draft 2020-12), generated from the schema above. */
 export const specJsonSchema = () => z.toJSONSchema(SpecFile, { io: 'input' });

@@ -1,5 +1,6 @@
 import { computeSheet, type Sheet } from '@rocchetto/core';
-import { SpecFile, toSheetInput } from './spec.ts';
+import { SpecFile } from './spec.ts';
+import { toSheetInput } from './to-core.ts';
 
 /** Readings as "waist 70 cm" lines. */
 export const readings = (...lines: string[]) =>

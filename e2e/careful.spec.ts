@@ -172,8 +172,8 @@ test('rounding is chosen on the sheet, in either unit, and told with its drift',
   await page.getByTitle('in: exact').click();
   await expect(page.getByText('Marked figures rounded once, exact.')).toBeVisible();
   await page.getByLabel('Rounding of marked figures').click();
-  await page.getByTitle('up to the next ½ in').click();
-  await expect(page.getByText('up to the next ½ in.', { exact: false })).toBeVisible();
+  await page.getByTitle('up to the next 1⁄2 in').click();
+  await expect(page.getByText('up to the next 1⁄2 in.', { exact: false })).toBeVisible();
   await expect(page.getByText(/Rounded, the pieces together differ by/)).toBeVisible();
 });
 

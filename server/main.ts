@@ -1,4 +1,4 @@
-import { serve, type ServerType } from '@hono/node-server';
+import { type ServerType, serve } from '@hono/node-server';
 import { foldText } from '@rocchetto/core';
 import type { ClientBase } from 'pg';
 import { pino } from 'pino';

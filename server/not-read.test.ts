@@ -14,8 +14,22 @@ interface Studio {
 }
 const PEOPLE = ['Ada Aalto', 'Bea Brack', 'Cleo Corso', 'Dora Dahl', 'Edda Ewing'];
 const [ONE, OTHER] = [
-  { phone: '0171 555 24 68', email: 'one@example.org', address: '1 Quay Street', note: 'Likes the sea', reason: 'first reason', text: '70' },
-  { phone: '+44 (0)20 7946-0018', email: 'other@example.net', address: '9 Mill Lane', note: 'Afraid of pins', reason: 'other reason', text: '140' },
+  {
+    phone: '0171 555 24 68',
+    email: 'one@example.org',
+    address: '1 Quay Street',
+    note: 'Likes the sea',
+    reason: 'first reason',
+    text: '70',
+  },
+  {
+    phone: '+44 (0)20 7946-0018',
+    email: 'other@example.net',
+    address: '9 Mill Lane',
+    note: 'Afraid of pins',
+    reason: 'other reason',
+    text: '140',
+  },
 ];
 
 async function studio(secret: typeof ONE): Promise<Studio> {
@@ -31,13 +45,15 @@ async function studio(secret: typeof ONE): Promise<Studio> {
     id: `00000000-0000-4000-8000-00000000000${i}`,
     reason: secret.reason,
     note: secret.reason,
-    ...(i === 0
-      ? { written: { value: secret.text, unit: 'cm', text: secret.text }, way: 'whole' }
-      : {}),
+    ...(i === 0 ? { written: { value: secret.text, unit: 'cm', text: secret.text }, way: 'whole' } : {}),
   }));
-  if (secret.text === '140') Object.assign(readings[0]!, { written: { value: '35', unit: 'cm', text: '35' }, way: 'half' });
+  if (secret.text === '140')
+    Object.assign(readings[0]!, { written: { value: '35', unit: 'cm', text: '35' }, way: 'half' });
   await json(
-    fitter.send('POST', '/readings', { session: { ...body.session, id: '00000000-0000-4000-8000-0000000000aa' }, readings }),
+    fitter.send('POST', '/readings', {
+      session: { ...body.session, id: '00000000-0000-4000-8000-0000000000aa' },
+      readings,
+    }),
   );
   return { t, as: { seamstress: await t.as('seamstress'), desk: await t.as('desk') }, orderId: made.orderId };
 }

@@ -1,4 +1,4 @@
-import { ROLES, type Role, ROUTES } from '@rocchetto/contract';
+import { ROLES, ROUTES, type Role } from '@rocchetto/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Caller, json, sessionBody, skirtOrder, startTestApp, type TestApp } from './testing.ts';
 

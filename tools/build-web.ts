@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { brotliCompressSync, gzipSync } from 'node:zlib';
 import { root } from './cluster.ts';
 import { StopWord } from './stop-word.ts';
 
@@ -13,6 +14,16 @@ function hashTree(hash: ReturnType<typeof createHash>, dir: string) {
     const path = join(dir, entry.name);
     if (entry.isDirectory()) hashTree(hash, path);
     else hash.update(path).update(readFileSync(path));
+  }
+}
+
+/** Writes each text beside itself in brotli and gzip, so that serving it costs no packing. */
+function pack(dir: string) {
+  for (const file of readdirSync(dir)) {
+    if (!/\.(js|css|svg)$/.test(file)) continue;
+    const text = readFileSync(join(dir, file));
+    writeFileSync(join(dir, `${file}.gz`), gzipSync(text, { level: 9 }));
+    writeFileSync(join(dir, `${file}.br`), brotliCompressSync(text));
   }
 }
 
@@ -31,5 +42,6 @@ export function buildWeb(): void {
   });
   if (built.status !== 0)
     throw new StopWord(`The interface could not be built:\n${built.stdout}\n${built.stderr}`);
+  pack(join(root, 'web/dist/assets'));
   writeFileSync(stamp, now);
 }

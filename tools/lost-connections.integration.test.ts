@@ -1,8 +1,8 @@
 import type { ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { json } from '@rocchetto/server/testing.ts';
 import { DEMO_PASSPHRASE, seedDemo } from '@rocchetto/demo/seed.ts';
 import { migrate } from '@rocchetto/server/db/migrate.ts';
+import { json } from '@rocchetto/server/testing.ts';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Cluster, startCluster, stopChild } from './cluster.ts';
@@ -69,7 +69,10 @@ function writers(count: number) {
 async function inBook(names: readonly string[]) {
   const client = new pg.Client({ connectionString: cluster.url('rocchetto') });
   await client.connect();
-  const { rows } = await client.query('select count(*)::int as n, count(distinct name)::int as d from client where name = any($1)', [names]);
+  const { rows } = await client.query(
+    'select count(*)::int as n, count(distinct name)::int as d from client where name = any($1)',
+    [names],
+  );
   await client.end();
   return rows[0] as { n: number; d: number };
 }
@@ -130,7 +133,9 @@ describe('a lost database connection', () => {
     const holder = new pg.Client({ connectionString: url });
     await holder.connect();
     await holder.query('begin');
-    const { rows } = await holder.query('select id, version, name from client order by id limit 1 for update');
+    const { rows } = await holder.query(
+      'select id, version, name from client order by id limit 1 for update',
+    );
     const write = fetch(`http://127.0.0.1:${port}/api/clients/${rows[0].id}`, {
       method: 'PUT',
       body: JSON.stringify({ name: rows[0].name, note: 'finished', version: rows[0].version }),

@@ -55,7 +55,11 @@ describe('three processes that start together', () => {
         if (kind === 'empty') {
           const res = await fetch(`http://127.0.0.1:${started[1]!.port}/api/setup`, {
             method: 'POST',
-            body: JSON.stringify({ token: links[0]!.split('#')[1], passphrase: 'four plain words here', name: 'First' }),
+            body: JSON.stringify({
+              token: links[0]!.split('#')[1],
+              passphrase: 'four plain words here',
+              name: 'First',
+            }),
           });
           expect(res.status).toBe(200);
         }

@@ -14,7 +14,12 @@ const formats = new Map<string, Intl.DateTimeFormat>();
 export function dayIn(timeZone: string, instant: Date | string): string {
   let format = formats.get(timeZone);
   if (!format) {
-    format = new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' });
+    format = new Intl.DateTimeFormat('en-CA', {
+      timeZone,
+      year: 'numeric',
+      month: '2-digit',
+      day: '2-digit',
+    });
     formats.set(timeZone, format);
   }
   const parts = Object.fromEntries(
@@ -25,4 +30,6 @@ export function dayIn(timeZone: string, instant: Date | string): string {
 
 /** Whole days from one calendar day to another; negative when `to` lies before. */
 export const daysBetween = (from: string, to: string): number =>
-  Math.round((Date.parse(`${to.slice(0, 10)}T00:00:00Z`) - Date.parse(`${from.slice(0, 10)}T00:00:00Z`)) / 86_400_000);
+  Math.round(
+    (Date.parse(`${to.slice(0, 10)}T00:00:00Z`) - Date.parse(`${from.slice(0, 10)}T00:00:00Z`)) / 86_400_000,
+  );

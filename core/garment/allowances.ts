@@ -14,7 +14,7 @@ export interface Allowances {
 /**
  * The allowances of a woven straight skirt: side seams 1.5, 2.5 in a close garment, 3 where later letting
  * out is wanted; hem 4; lining hem a double roll of 2 × 0.6. A hand that marks in inches gets the nearest
- * eighth of each (1.5 cm is ⅝ in).
+ * eighth of each (1.5 cm is 5⁄8 in).
  */
 export function skirtAllowances(
   close: boolean,

@@ -55,7 +55,7 @@ describe('a measure in its session', () => {
   });
   it('keeps what was read beside the figure that counts', () =>
     expect(resolve(measure('hip'), [taken('hip', '34 3/8 in'), taken('hip', '34 1/2 in')]).asRead).toBe(
-      '34 ⅜ in, 34 ½ in',
+      '34 3⁄8 in, 34 1⁄2 in',
     ));
   it('lets a later reading replace an earlier one, and a stroke take one out', () => {
     const first = taken('waist', '70 cm');

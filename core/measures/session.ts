@@ -47,7 +47,7 @@ export interface Measured {
   readonly added: Cm;
   /** the body: raw − added; null when there is none */
   readonly net: Cm | null;
-  /** as read, joined: "34 ⅜ in, 34 ½ in" */
+  /** as read, joined: "34 3⁄8 in, 34 1⁄2 in" */
   readonly asRead: string;
   /** sentences that explain the figure */
   readonly why: readonly string[];

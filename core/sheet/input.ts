@@ -62,6 +62,8 @@ export interface SheetInput {
   readonly accepted: readonly Acceptance[];
   /** ISO date against which the session's age is judged */
   readonly asOf: string;
+  /** lengths of the brief and the session as somebody wrote them, which is how they print in either unit */
+  readonly given?: { readonly clothWidth?: string | null; readonly heel?: string | null };
   /** the studio's time zone, in which instants become days; UTC when left out */
   readonly timeZone?: string;
 }

@@ -4,6 +4,7 @@ import { SCHOOL_NAME } from '../garment/fit.ts';
 import { measure } from '../measures/catalogue.ts';
 import { type Cm, inUnit, type SheetUnit } from '../units/length.ts';
 import { printLength, printSigned, printWithUnit, tell } from '../units/print.ts';
+import { printWritten, readLength } from '../units/reading.ts';
 import { drift } from './build.ts';
 import type { Sheet } from './compute.ts';
 import type { Figure, Mark, TermKind } from './figure.ts';
@@ -61,12 +62,12 @@ const MARK_ORDER: readonly Mark[] = ['absent', 'warned', 'overridden', 'estimate
 const orDash = (text: string) => text || '—';
 
 export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
-  const { head, brief, session, house } = sheet.input;
+  const { head, brief, session, house, given } = sheet.input;
   const line = (label: string, text: string) => [label, orDash(text)] as const;
   const stretch = brief.cloth.stretch > 0 ? `stretch ${brief.cloth.stretch} %` : '';
   const cloth = [
     brief.cloth.name,
-    brief.cloth.width && `${printWithUnit(brief.cloth.width, unit)} wide`,
+    brief.cloth.width && `${asGiven(given?.clothWidth, brief.cloth.width, unit)} wide`,
     brief.cloth.weight && `${brief.cloth.weight} g/m²`,
     stretch,
   ];
@@ -99,7 +100,7 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
         [
           brief.shoes,
           (session.heel ?? brief.heel) !== null &&
-            `heel ${printWithUnit((session.heel ?? brief.heel) as Cm, unit)}`,
+            `heel ${asGiven(given?.heel, (session.heel ?? brief.heel) as Cm, unit)}`,
         ]
           .filter(Boolean)
           .join(', '),
@@ -160,6 +161,13 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
   };
 }
 
+/** A length that somebody wrote prints as it was written; one that only the program holds, in the sheet's unit. */
+export const asGiven = (written: string | null | undefined, length: Cm, unit: SheetUnit): string => {
+  const read = written ? readLength(written.replace(/^[-−]/, ''), unit) : null;
+  if (!read?.ok) return printWithUnit(length, unit);
+  return `${length < 0 ? '−' : ''}${printWritten(read.written)}`;
+};
+
 /** The studio's day of an instant; a date alone is already one. */
 const dayOf = (at: string, sheet: Sheet) =>
   printDate(at.length > 10 ? dayIn(sheet.input.timeZone ?? 'UTC', at) : at);
@@ -204,7 +212,7 @@ export function printFigure(f: Figure, unit: SheetUnit): PrintedFigure {
 }
 
 /** In inches the trade's own eighths stand for 1, 0.6 and 0.3 cm (common practice), others convert. */
-const TOLERANCE_INCHES: Record<string, string> = { '1': '⅜ in', '0.6': '¼ in', '0.3': '⅛ in' };
+const TOLERANCE_INCHES: Record<string, string> = { '1': '3⁄8 in', '0.6': '1⁄4 in', '0.3': '1⁄8 in' };
 const toleranceText = (t: Cm, unit: SheetUnit) =>
   (unit === 'in' && TOLERANCE_INCHES[String(t)]) || printWithUnit(t, unit);
 
@@ -213,7 +221,7 @@ function whyOf(f: Figure, unit: SheetUnit): string[] {
   const lines = f.terms.map((t) => tell(`${printSigned(t.cm, unit)} ${t.label}. ${t.because}`, unit).trim());
   for (const o of f.overrides)
     if (o.target === 'finished')
-      lines.push(`Set by hand to ${printWithUnit(o.value, unit)} by ${o.by}: ${o.reason}`);
+      lines.push(`Set by hand to ${asGiven(o.written, o.value, unit)} by ${o.by}: ${o.reason}`);
   for (const face of ['front', 'back'] as const) {
     const q = f[face];
     if (!q) continue;

@@ -1,25 +1,37 @@
 import { CM_PER, type Cm, type SheetUnit } from './length.ts';
 
-const GLYPH: Record<string, string> = {
-  '1/2': '½',
-  '1/4': '¼',
-  '3/4': '¾',
-  '1/8': '⅛',
-  '3/8': '⅜',
-  '5/8': '⅝',
-  '7/8': '⅞',
-  '1/3': '⅓',
-  '2/3': '⅔',
+const SLASH = '\u2044';
+/** Fractions that have a character of their own. */
+export const COMPOSED: Record<string, string> = {
+  '½': '1/2',
+  '⅓': '1/3',
+  '⅔': '2/3',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
 };
-const sup = (n: number) => [...String(n)].map((d) => '⁰¹²³⁴⁵⁶⁷⁸⁹'[Number(d)]).join('');
-const sub = (n: number) => [...String(n)].map((d) => '₀₁₂₃₄₅₆₇₈₉'[Number(d)]).join('');
+const RAISED = '⁰¹²³⁴⁵⁶⁷⁸⁹';
+const LOWERED = '₀₁₂₃₄₅₆₇₈₉';
 
-/** A whole and a fraction as a real fraction: 34, 3, 8 → "34 ⅜"; sixteenths as "34 ⁵⁄₁₆". */
+/**
+ * A whole and a fraction as a real fraction: 34, 3, 8 → "34 3⁄8". Every fraction has the one shape that the face
+ * makes of figures around a fraction slash (U+2044), sixteenths like eighths.
+ */
 export function prettyFraction(whole: number, num: number, den: number): string {
   if (num === 0) return String(whole);
-  const piece = GLYPH[`${num}/${den}`] ?? `${sup(num)}⁄${sub(den)}`;
+  const piece = `${num}${SLASH}${den}`;
   return whole === 0 ? piece : `${whole} ${piece}`;
 }
+
+/** Fractions written in composed, raised or lowered figures, in the one shape: "34 ⅜" and "34 ³⁄₈" → "34 3⁄8". */
+export const oneShape = (text: string): string =>
+  text.replace(/[½⅓⅔¼¾⅛⅜⅝⅞⁰¹²³⁴⁵⁶⁷⁸⁹₀₁₂₃₄₅₆₇₈₉]/g, (ch) => {
+    if (COMPOSED[ch]) return COMPOSED[ch].replace('/', SLASH);
+    return String(RAISED.includes(ch) ? RAISED.indexOf(ch) : LOWERED.indexOf(ch));
+  });
 
 /** A positive number of inches that lies on a sixteenth, as a fraction; null when it does not. */
 function sixteenths(value: number): string | null {

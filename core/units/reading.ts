@@ -1,13 +1,13 @@
 import Fraction from 'fraction.js';
 import { CM_PER, type Cm, cm, type LengthUnit } from './length.ts';
-import { prettyFraction } from './print.ts';
+import { COMPOSED, oneShape, prettyFraction } from './print.ts';
 
 /** A length exactly as it was read or written: the number as an exact fraction and its unit. */
 export interface Written {
   /** exact value in `unit`, as a fraction string such as "275/8" or "873/10" */
   readonly value: string;
   readonly unit: LengthUnit;
-  /** the number as the person wrote it, tidied for print: "34 ⅜", "87.3", "87.30" */
+  /** the number as the person wrote it, tidied for print: "34 3⁄8", "87.3", "87.30" */
   readonly text: string;
 }
 
@@ -25,17 +25,6 @@ export type ReadResult =
   | { ok: true; written: Written; cm: Cm; unitGiven: boolean }
   | { ok: false; code: ReadProblem; sentence: string };
 
-const VULGAR: Record<string, string> = {
-  '½': '1/2',
-  '⅓': '1/3',
-  '⅔': '2/3',
-  '¼': '1/4',
-  '¾': '3/4',
-  '⅛': '1/8',
-  '⅜': '3/8',
-  '⅝': '5/8',
-  '⅞': '7/8',
-};
 const SUPER = '⁰¹²³⁴⁵⁶⁷⁸⁹';
 const SUB = '₀₁₂₃₄₅₆₇₈₉';
 const UNIT_WORD: Record<string, LengthUnit> = {
@@ -61,7 +50,7 @@ function spellFractions(text: string): string {
   for (const ch of text) {
     const high = SUPER.indexOf(ch);
     const low = SUB.indexOf(ch);
-    if (VULGAR[ch]) out += ` ${VULGAR[ch]}`;
+    if (COMPOSED[ch]) out += ` ${COMPOSED[ch]}`;
     else if (high >= 0) out += SUPER.includes(before) && before ? high : ` ${high}`;
     else if (low >= 0) out += low;
     else if (ch === '⁄') out += '/';
@@ -130,5 +119,5 @@ export function writtenToCm(w: Pick<Written, 'value' | 'unit'>): Cm {
   return cm((Number(n) / Number(d)) * CM_PER[w.unit]);
 }
 
-/** What was read, back as it was read: "34 ⅜ in", "87.3 cm". */
-export const printWritten = (w: Pick<Written, 'text' | 'unit'>): string => `${w.text} ${w.unit}`;
+/** What was read, back as it was read: "34 3⁄8 in", "87.3 cm". */
+export const printWritten = (w: Pick<Written, 'text' | 'unit'>): string => `${oneShape(w.text)} ${w.unit}`;

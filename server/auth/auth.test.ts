@@ -65,7 +65,9 @@ describe('signing in', () => {
   });
   it('counts before it verifies: of 60 guesses at once, the right one last, no more than five are looked at', async () => {
     await t.pool.query('delete from sign_in_tries');
-    const guesses = Array.from({ length: 60 }, (_, i) => signIn('Zoë Fenn', i === 59 ? WORDS : `wrong words ${i}`));
+    const guesses = Array.from({ length: 60 }, (_, i) =>
+      signIn('Zoë Fenn', i === 59 ? WORDS : `wrong words ${i}`),
+    );
     const seen = (await Promise.all(guesses)).map((r) => r.status);
     expect(seen.filter((s) => s !== 429).length).toBeLessThanOrEqual(5);
     await t.pool.query('delete from sign_in_tries');
@@ -102,14 +104,22 @@ describe('signing in', () => {
   it('believes a forwarded address only from a configured proxy', () => {
     const asked = (remote: string, forwarded: string, proto = 'http') =>
       ({
-        env: { incoming: { socket: { remoteAddress: remote }, connection: { remoteAddress: remote }, headers: { 'x-forwarded-for': forwarded } } },
+        env: {
+          incoming: {
+            socket: { remoteAddress: remote },
+            connection: { remoteAddress: remote },
+            headers: { 'x-forwarded-for': forwarded },
+          },
+        },
         req: { header: () => proto },
       }) as unknown as Ctx;
     expect(addressOf(asked('10.0.0.9', '6.6.6.6'))).toBe('10.0.0.9');
     expect(isSecure(asked('10.0.0.9', '6.6.6.6', 'https'))).toBe(false);
   });
   it('purges what is past its time', async () => {
-    await t.pool.query(`insert into sign_in_tries (key, points, expire) values ('old', 1, 1), ('new', 1, 9e15)`);
+    await t.pool.query(
+      `insert into sign_in_tries (key, points, expire) values ('old', 1, 1), ('new', 1, 9e15)`,
+    );
     await t.pool.query(
       `insert into write_once (staff_id, key, path, status, at) select id, gen_random_uuid(), '/x', 200, now() - interval '8 days' from staff limit 1`,
     );

@@ -1,13 +1,8 @@
 import type { MiddlewareHandler } from 'hono';
-import { getCookie } from 'hono/cookie';
-import type { Ctx, Deps, Env } from '../http/context.ts';
+import type { Deps, Env } from '../http/context.ts';
+import { cookieOf } from '../http/cookie.ts';
 import { Refusal } from '../http/problem.ts';
 import { whoHolds } from './sql.ts';
-
-export const COOKIE = 'rocchetto';
-
-/** The sign-in's token that a request carries, if any. */
-export const cookieOf = (c: Ctx): string | undefined => getCookie(c, COOKIE);
 
 /** A change must come from our own pages: the Origin, when a browser sends one, is the host it speaks to. */
 export const sameOrigin: MiddlewareHandler<Env> = async (c, next) => {

@@ -46,11 +46,7 @@ export function countTries(pool: Pool) {
       throw res instanceof RateLimiterRes ? slowDown(res) : res;
     }
     return async () => {
-      await Promise.all([
-        pair.delete(key.pair),
-        byAddress.reward(key.address),
-        byName.reward(key.name),
-      ]);
+      await Promise.all([pair.delete(key.pair), byAddress.reward(key.address), byName.reward(key.name)]);
     };
   };
 }

@@ -8,7 +8,19 @@ import type { ClientData } from './sql.ts';
 const csv = (rows: readonly Record<string, unknown>[], columns: readonly string[]) =>
   `\uFEFF${Papa.unparse({ fields: [...columns], data: rows.map((r) => columns.map((k) => r[k] ?? '')) }, { newline: '\r\n', escapeFormulae: /^[=@\t\r]/ })}\r\n`;
 
-const READING_COLUMNS = ['session', 'date', 'measure', 'state', 'value', 'unit', 'way', 'tape', 'reason', 'note', 'by'];
+const READING_COLUMNS = [
+  'session',
+  'date',
+  'measure',
+  'state',
+  'value',
+  'unit',
+  'way',
+  'tape',
+  'reason',
+  'note',
+  'by',
+];
 
 const readingRows = (data: ClientData, day: (at: string | Date) => string) =>
   data.sessions.flatMap((s) =>
@@ -45,7 +57,11 @@ async function paper(data: ClientData, studio: string, day: (at: string | Date) 
   const { client } = data;
   return printPaper({
     info: { title: `What ${studio} keeps of ${client.code}`, creator: 'Rocchetto' },
-    footer: (page, pages) => ({ text: `page ${page} of ${pages}`, alignment: 'right', margin: [28, 8, 28, 0] }),
+    footer: (page, pages) => ({
+      text: `page ${page} of ${pages}`,
+      alignment: 'right',
+      margin: [28, 8, 28, 0],
+    }),
     content: [
       { text: studio, fontSize: 10 },
       { text: `What is kept of ${client.name}`, bold: true, fontSize: 16 },

@@ -10,13 +10,27 @@ import { type Caller, json, sessionBody, skirtOrder, startTestApp, type TestApp 
 let t: TestApp;
 let principal: Caller;
 let made: Awaited<ReturnType<typeof skirtOrder>>;
-const SECRET = { name: 'Wilhelmina Ferncliffe', phone: '0555 24 68 10', email: 'w@example.org', address: '7 Ropewalk', note: 'left-handed' };
+const SECRET = {
+  name: 'Wilhelmina Ferncliffe',
+  phone: '0555 24 68 10',
+  email: 'w@example.org',
+  address: '7 Ropewalk',
+  note: 'left-handed',
+};
 beforeAll(async () => {
   t = await startTestApp();
   principal = await t.as('principal');
   made = await skirtOrder(principal, SECRET);
   const body = sessionBody(made.clientId, made.orderId, [
-    'waist 70 cm', 'waist 70 cm', 'hip 98 cm', 'hip 98 cm', 'waist-to-hip 20 cm', 'hem-front 62 cm', 'hem-back 62 cm', 'hem-left 62 cm', 'hem-right 62 cm',
+    'waist 70 cm',
+    'waist 70 cm',
+    'hip 98 cm',
+    'hip 98 cm',
+    'waist-to-hip 20 cm',
+    'hem-front 62 cm',
+    'hem-back 62 cm',
+    'hem-left 62 cm',
+    'hem-right 62 cm',
   ]);
   Object.assign(body.readings[0]!, { note: 'held her breath' });
   await json(principal.send('POST', '/readings', body));
@@ -37,7 +51,10 @@ async function agreeAndCut() {
     const open = computed.checks.find((k: { state: string }) => k.state === 'warned');
     if (!open) throw new Error(problems.join());
     await json(
-      principal.send('POST', `${path}/changes`, { version: sheet.version, change: { kind: 'accept', code: open.code, reason: 'seen' } }),
+      principal.send('POST', `${path}/changes`, {
+        version: sheet.version,
+        change: { kind: 'accept', code: open.code, reason: 'seen' },
+      }),
     );
   }
   const { version } = await json(principal.get(path));
@@ -51,15 +68,23 @@ describe('one client’s data', () => {
     const all = JSON.parse(strFromU8(files['client.json']!));
     expect(all).toMatchObject({ format: 'rocchetto-client', version: 1, client: SECRET });
     expect(all.orders).toHaveLength(1);
-    const readings = Papa.parse<Record<string, string>>(strFromU8(files['readings.csv']!).replace('\uFEFF', ''), { header: true, skipEmptyLines: true }).data;
+    const readings = Papa.parse<Record<string, string>>(
+      strFromU8(files['readings.csv']!).replace('\uFEFF', ''),
+      { header: true, skipEmptyLines: true },
+    ).data;
     expect(readings).toHaveLength(all.sessions[0].readings.length);
     expect(readings[0]).toMatchObject({ measure: 'waist', value: '70', unit: 'cm', note: 'held her breath' });
     const dir = mkdtempSync(join(tmpdir(), 'data-'));
     writeFileSync(join(dir, 'c.pdf'), files['client.pdf']!);
-    const text = execFileSync('pdftotext', ['-enc', 'UTF-8', '-layout', join(dir, 'c.pdf'), '-'], { encoding: 'utf8' });
+    const text = execFileSync('pdftotext', ['-enc', 'UTF-8', '-layout', join(dir, 'c.pdf'), '-'], {
+      encoding: 'utf8',
+    });
     rmSync(dir, { recursive: true });
-    for (const word of [SECRET.name, SECRET.phone, SECRET.address, 'waist: 70 cm, 70 cm']) expect(text).toContain(word);
-    const { rows } = await t.pool.query(`select what from history where entity = 'client' order by id desc limit 1`);
+    for (const word of [SECRET.name, SECRET.phone, SECRET.address, 'waist: 70 cm, 70 cm'])
+      expect(text).toContain(word);
+    const { rows } = await t.pool.query(
+      `select what from history where entity = 'client' order by id desc limit 1`,
+    );
     expect(rows[0].what).toBe('data given out');
   });
 

@@ -46,8 +46,16 @@ export function clientDataRoutes(deps: Deps): Hono<Env> {
       await remember(tx, 'client', id, c.get('who').id, 'erased', undefined, { ...erased, reason });
       const stays = [
         `${client.code} itself`,
-        ...(erased.orders ? [`${erased.orders} order ${erased.orders === 1 ? 'number' : 'numbers'} with what was made and when`] : []),
-        ...(erased.sheetsKept ? [`the figures of ${erased.sheetsKept} agreed ${erased.sheetsKept === 1 ? 'sheet' : 'sheets'}, without name or readings`] : []),
+        ...(erased.orders
+          ? [
+              `${erased.orders} order ${erased.orders === 1 ? 'number' : 'numbers'} with what was made and when`,
+            ]
+          : []),
+        ...(erased.sheetsKept
+          ? [
+              `the figures of ${erased.sheetsKept} agreed ${erased.sheetsKept === 1 ? 'sheet' : 'sheets'}, without name or readings`,
+            ]
+          : []),
         'that it was erased, when, by whom and why',
       ];
       return {

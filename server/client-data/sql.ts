@@ -65,9 +65,7 @@ export async function eraseClient(tx: Tx, id: number, code: string): Promise<Era
   const count = async (sql: string, values: readonly unknown[] = [id]) =>
     (await tx.query(sql, [...values])).rowCount ?? 0;
   const orders = '(select id from orders where client_id = $1)';
-  await count(
-    `update history h set before = null, after = null where h.id in (select h.id ${HISTORY})`,
-  );
+  await count(`update history h set before = null, after = null where h.id in (select h.id ${HISTORY})`);
   const readings = await count(
     'delete from reading where session_id in (select id from session where client_id = $1)',
   );

@@ -61,7 +61,11 @@ export async function searchClients(
   const folded = foldText(typed).slice(0, 100);
   const named =
     folded.length < 3
-      ? await db.query<ClientRow>({ name: 'clients-start', text: START_SQL, values: [limit, likeSafe(folded)] })
+      ? await db.query<ClientRow>({
+          name: 'clients-start',
+          text: START_SQL,
+          values: [limit, likeSafe(folded)],
+        })
       : await db.query<ClientRow>(SEARCH_SQL, searchValues(folded, limit));
   const digits = foldPhone(typed);
   if (!byPhone || digits.length < 4 || !/^[\d\s+()/.-]+$/.test(typed)) return named.rows;

@@ -58,7 +58,11 @@ export function refusalOf(error: unknown): Refusal | null {
       'Something in what was sent cannot be kept: a date, a number or a character that does not exist. Check it and send again.',
     );
   if (code === '23505')
-    return new Refusal(422, 'already-there', 'Something of this name is in the book already. Choose another.');
+    return new Refusal(
+      422,
+      'already-there',
+      'Something of this name is in the book already. Choose another.',
+    );
   if (code === '23503')
     return new Refusal(422, 'not-there', 'What was sent names something that is not in the book.');
   return null;

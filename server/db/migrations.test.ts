@@ -33,8 +33,12 @@ async function shapeOf(client: pg.Client): Promise<unknown> {
       `select conrelid::regclass::text as t, pg_get_constraintdef(oid) as def from pg_constraint
         where connamespace = 'public'::regnamespace and conrelid::regclass::text <> 'migration' order by 1, 2`,
     ),
-    indexes: await rows(`select indexdef from pg_indexes where schemaname = 'public' and tablename <> 'migration' order by 1`),
-    triggers: await rows(`select pg_get_triggerdef(oid) as def from pg_trigger where not tgisinternal order by 1`),
+    indexes: await rows(
+      `select indexdef from pg_indexes where schemaname = 'public' and tablename <> 'migration' order by 1`,
+    ),
+    triggers: await rows(
+      `select pg_get_triggerdef(oid) as def from pg_trigger where not tgisinternal order by 1`,
+    ),
     functions: await rows(
       `select prosrc from pg_proc where pronamespace = 'public'::regnamespace and prolang <> 13 and probin is null order by proname`,
     ),
@@ -60,7 +64,9 @@ const connect = async (url: string) => {
 async function earlierState(sqlFiles: readonly (readonly [name: string, file: string])[]): Promise<string> {
   const url = await emptyDatabase();
   const client = await connect(url);
-  await client.query('create table migration (id serial primary key, name varchar(255) not null, run_on timestamp not null)');
+  await client.query(
+    'create table migration (id serial primary key, name varchar(255) not null, run_on timestamp not null)',
+  );
   for (const [name, file] of sqlFiles) {
     await client.query(readFileSync(file, 'utf8'));
     await client.query('insert into migration (name, run_on) values ($1, now())', [name]);
@@ -79,13 +85,15 @@ async function earlierState(sqlFiles: readonly (readonly [name: string, file: st
 
 const earlier: readonly (readonly [string, readonly (readonly [string, string])[]])[] = [
   ['the first migration as it first stood', [['001_studio', join(dir, 'landed/001_studio.first.sql')]]],
-  ...files.slice(0, -1).map(
-    (_, i) =>
-      [
-        `the state after ${files[i]}`,
-        files.slice(0, i + 1).map((f) => [f.replace('.sql', ''), join(dir, f)] as const),
-      ] as const,
-  ),
+  ...files
+    .slice(0, -1)
+    .map(
+      (_, i) =>
+        [
+          `the state after ${files[i]}`,
+          files.slice(0, i + 1).map((f) => [f.replace('.sql', ''), join(dir, f)] as const),
+        ] as const,
+    ),
 ];
 
 describe('every earlier database', () => {

@@ -21,7 +21,9 @@ export async function purge(pool: Pool): Promise<void> {
   const tx = await pool.connect();
   let broken: Error | undefined;
   try {
-    const { rows } = await tx.query<{ mine: boolean }>('select pg_try_advisory_lock($1) as mine', [PURGE_LOCK]);
+    const { rows } = await tx.query<{ mine: boolean }>('select pg_try_advisory_lock($1) as mine', [
+      PURGE_LOCK,
+    ]);
     if (!rows[0]?.mine) return;
     for (const sql of PURGES) await tx.query(sql);
     await tx.query('select pg_advisory_unlock($1)', [PURGE_LOCK]);

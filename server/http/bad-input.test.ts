@@ -1,7 +1,15 @@
 import { ROUTES } from '@rocchetto/contract';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { type Caller, clientBody, json, sessionBody, skirtOrder, startTestApp, type TestApp } from '../testing.ts';
+import {
+  type Caller,
+  clientBody,
+  json,
+  sessionBody,
+  skirtOrder,
+  startTestApp,
+  type TestApp,
+} from '../testing.ts';
 import { describeApi } from './describe.ts';
 
 let t: TestApp;
@@ -20,30 +28,79 @@ const orderWith = (more: object) =>
 
 describe('bad input gets a sentence', () => {
   it.each<[string, () => Promise<Response>, RegExp]>([
-    ['NUL in a text', () => principal.send('POST', '/clients', '{"name":"A\\u0000b"}'), /name.*cannot be kept/],
-    ['half a surrogate pair', () => principal.send('POST', '/clients', '{"name":"A\\ud800b"}'), /cannot be kept/],
-    ['NUL deep in a brief', () => principal.send('PUT', `/orders/${order.orderId}/brief`, { version: 2, brief: { parts: [], cloth: { name: 'a\0' } } }), /brief.cloth.name/],
+    [
+      'NUL in a text',
+      () => principal.send('POST', '/clients', '{"name":"A\\u0000b"}'),
+      /name.*cannot be kept/,
+    ],
+    [
+      'half a surrogate pair',
+      () => principal.send('POST', '/clients', '{"name":"A\\ud800b"}'),
+      /cannot be kept/,
+    ],
+    [
+      'NUL deep in a brief',
+      () =>
+        principal.send('PUT', `/orders/${order.orderId}/brief`, {
+          version: 2,
+          brief: { parts: [], cloth: { name: 'a\0' } },
+        }),
+      /brief.cloth.name/,
+    ],
     ['NUL in a query', () => principal.get('/clients?q=a%00b'), /cannot be kept/],
     ['NUL in an order search', () => principal.get('/orders?q=%00'), /cannot be kept/],
     ['a day that is not', () => principal.get('/orders?afterDue=2026-99-99&afterId=1'), /afterDue/],
     ['an id with a half', () => principal.get('/clients/likely?name=ada&except=1.5'), /except/],
     ['the year 0', () => orderWith({ dueOn: '0000-01-01' }), /year/],
-    ['an offset past the world', () => principal.send('POST', '/readings', { ...sessionBody(order.clientId, null, []), session: { ...sessionBody(order.clientId, null, []).session, at: '2026-03-09T10:00:00+33:59' } }), /moment/],
-    ['an override of a figure that is not', () => sheetChange({ kind: 'override', id: crypto.randomUUID(), figure: 'sail', target: 'finished', value: '3 cm', reason: 'x' }), /no figure called “sail”/],
-    ['an acceptance of a warning that is not', () => sheetChange({ kind: 'accept', code: 'sail', reason: 'x' }), /no longer stands/],
-    ['a time zone that is not', () => principal.send('PUT', '/house', { version: 1, studio: 'A', timeZone: 'Moon/Base' }), /time zone/],
+    [
+      'an offset past the world',
+      () =>
+        principal.send('POST', '/readings', {
+          ...sessionBody(order.clientId, null, []),
+          session: { ...sessionBody(order.clientId, null, []).session, at: '2026-03-09T10:00:00+33:59' },
+        }),
+      /moment/,
+    ],
+    [
+      'an override of a figure that is not',
+      () =>
+        sheetChange({
+          kind: 'override',
+          id: crypto.randomUUID(),
+          figure: 'sail',
+          target: 'finished',
+          value: '3 cm',
+          reason: 'x',
+        }),
+      /no figure called “sail”/,
+    ],
+    [
+      'an acceptance of a warning that is not',
+      () => sheetChange({ kind: 'accept', code: 'sail', reason: 'x' }),
+      /no longer stands/,
+    ],
+    [
+      'a time zone that is not',
+      () => principal.send('PUT', '/house', { version: 1, studio: 'A', timeZone: 'Moon/Base' }),
+      /time zone/,
+    ],
   ])('%s', async (_, ask, says) => {
     const problem = await json(ask(), 422);
     expect([problem.detail, ...(problem.problems ?? [])].join(' ')).toMatch(says);
   });
   it('36 dashes are no key', async () => {
-    const res = await principal.send('POST', '/clients', clientBody('Dash'), { 'idempotency-key': '-'.repeat(36) });
+    const res = await principal.send('POST', '/clients', clientBody('Dash'), {
+      'idempotency-key': '-'.repeat(36),
+    });
     expect(res.status).toBe(400);
   });
   it('an offset of nearly a day is an instant like another', async () => {
     const body = sessionBody(order.clientId, null, ['waist 70 cm']);
     await json(
-      principal.send('POST', '/readings', { ...body, session: { ...body.session, at: '2026-03-09T10:00:00+23:59' } }),
+      principal.send('POST', '/readings', {
+        ...body,
+        session: { ...body.session, at: '2026-03-09T10:00:00+23:59' },
+      }),
     );
     expect((await json(principal.get(`/sessions/${body.session.id}`))).at).toContain('2026-03-08T10:01:00');
   });
@@ -52,8 +109,32 @@ describe('bad input gets a sentence', () => {
 /** Texts, numbers and things that a schema does not expect. */
 const NASTY = fc.oneof(
   fc.constantFrom<unknown>(
-    null, '', '\0', '\ud800', '0000-01-01', '2026-99-99', '9'.repeat(400), -1, 0, 1.5, 1e308, 2 ** 53, true, [], {}, [[]],
-    "'; drop table client; --", '%', '_\\', '\u202e', '𝒜'.repeat(99), 'NaN', '+23:59', '../..', '{"a":1}', '1e999',
+    null,
+    '',
+    '\0',
+    '\ud800',
+    '0000-01-01',
+    '2026-99-99',
+    '9'.repeat(400),
+    -1,
+    0,
+    1.5,
+    1e308,
+    2 ** 53,
+    true,
+    [],
+    {},
+    [[]],
+    "'; drop table client; --",
+    '%',
+    '_\\',
+    '\u202e',
+    '𝒜'.repeat(99),
+    'NaN',
+    '+23:59',
+    '../..',
+    '{"a":1}',
+    '1e999',
   ),
   fc.string({ unit: 'binary', maxLength: 60 }),
   fc.jsonValue({ maxDepth: 2 }) as fc.Arbitrary<unknown>,
@@ -74,7 +155,10 @@ function valuesOf(s: Schema, depth = 0): fc.Arbitrary<unknown> {
           return fc
             .date({ noInvalidDate: true, min: new Date(0), max: new Date('2100-01-01') })
             .map((d) => (s.format === 'date' ? d.toISOString().slice(0, 10) : d.toISOString()));
-        return fc.oneof(fc.string({ maxLength: 30 }), fc.constantFrom('62 cm', '24 1/2 in', '70', 'waist', 'hip'));
+        return fc.oneof(
+          fc.string({ maxLength: 30 }),
+          fc.constantFrom('62 cm', '24 1/2 in', '70', 'waist', 'hip'),
+        );
       case 'integer':
         return fc.integer({ min: 0, max: 9 });
       case 'number':
@@ -99,7 +183,14 @@ function valuesOf(s: Schema, depth = 0): fc.Arbitrary<unknown> {
 }
 
 const { paths } = describeApi() as { paths: Record<string, Record<string, Schema>> };
-const LEFT_OUT = ['GET /live', 'POST /sign-out', 'POST /sign-in', 'POST /setup', 'GET /orders/{id}/sheet.pdf', 'GET /clients/{id}/data.zip'];
+const LEFT_OUT = [
+  'GET /live',
+  'POST /sign-out',
+  'POST /sign-in',
+  'POST /setup',
+  'GET /orders/{id}/sheet.pdf',
+  'GET /clients/{id}/data.zip',
+];
 /** One request of one route, from its own description. */
 const requests = Object.entries(paths).flatMap(([path, methods]) =>
   Object.entries(methods)
@@ -108,14 +199,16 @@ const requests = Object.entries(paths).flatMap(([path, methods]) =>
       const query = (op.parameters ?? []).filter((p: Schema) => p.in === 'query');
       const id = path.includes('/sessions/')
         ? fc.oneof(fc.uuid(), fc.webPath())
-        : fc.oneof({ weight: 9, arbitrary: fc.integer({ min: 1, max: 5 }).map(String) }, { weight: 1, arbitrary: fc.string({ minLength: 1 }) });
+        : fc.oneof(
+            { weight: 9, arbitrary: fc.integer({ min: 1, max: 5 }).map(String) },
+            { weight: 1, arbitrary: fc.string({ minLength: 1 }) },
+          );
       return fc.record({
         method: fc.constant(method.toUpperCase()),
         path: id.map((i) => path.replace('{id}', encodeURIComponent(i.toWellFormed()))),
-        query: fc.record(
-          Object.fromEntries(query.map((p: Schema) => [p.name, valuesOf(p.schema)])),
-          { requiredKeys: [] },
-        ),
+        query: fc.record(Object.fromEntries(query.map((p: Schema) => [p.name, valuesOf(p.schema)])), {
+          requiredKeys: [],
+        }),
         body: op.requestBody ? valuesOf(op.requestBody.content['application/json'].schema) : fc.constant({}),
       });
     }),
@@ -128,7 +221,10 @@ describe('10,000 requests over all routes, made from their schemas', () => {
     await fc.assert(
       fc.asyncProperty(fc.oneof(...requests), async ({ method, path, query, body }) => {
         const q = new URLSearchParams(
-          Object.entries(query).map(([k, v]) => [k, typeof v === 'string' ? v.toWellFormed() : JSON.stringify(v) ?? '']),
+          Object.entries(query).map(([k, v]) => [
+            k,
+            typeof v === 'string' ? v.toWellFormed() : (JSON.stringify(v) ?? ''),
+          ]),
         );
         const address = `${path}?${q}`;
         const res = await (method === 'GET' ? principal.get(address) : principal.send(method, address, body));

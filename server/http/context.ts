@@ -13,9 +13,6 @@ export interface SignedIn {
   readonly csrf: string;
 }
 
-/** Something that changed: what it is, its id, and the version it came to (0 where it has none). */
-export type Changed = readonly [what: 'client' | 'order' | 'session' | 'staff' | 'house', id: string | number, version: number];
-
 /** What every area of the server is given. */
 export interface Deps {
   readonly pool: Pool;

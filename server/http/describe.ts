@@ -1,4 +1,4 @@
-import { type Route, ROUTES } from '@rocchetto/contract';
+import { ROUTES, type Route } from '@rocchetto/contract';
 import { Hono } from 'hono';
 import { z } from 'zod';
 import type { Env } from './context.ts';
@@ -23,7 +23,9 @@ const parameter = (name: string, where: 'path' | 'query' | 'header', of: object,
 
 function operation(key: string, r: Route) {
   const [method, path] = key.split(' ') as [string, string];
-  const query = r.query ? (schema(r.query) as { properties: Record<string, object>; required?: string[] }) : null;
+  const query = r.query
+    ? (schema(r.query) as { properties: Record<string, object>; required?: string[] })
+    : null;
   const writes = method !== 'GET' && r.may !== 'open';
   const parameters = [
     ...(path.includes(':id') ? [parameter('id', 'path', { type: 'integer', minimum: 1 }, true)] : []),
@@ -67,7 +69,11 @@ export function describeApi() {
   }
   return {
     openapi: '3.1.0',
-    info: { title: 'Rocchetto', version: '1', description: 'The studio’s book: clients, orders, measures, sheets.' },
+    info: {
+      title: 'Rocchetto',
+      version: '1',
+      description: 'The studio’s book: clients, orders, measures, sheets.',
+    },
     servers: [{ url: '/api' }],
     security: [{ signedIn: [] }],
     paths,

@@ -20,22 +20,34 @@ describe('a change with a key', () => {
     const problem = await json(add('Keyed Two'), 422);
     expect(problem.code).toBe('key-used');
     expect(await count(`client where name like 'Keyed %'`)).toBe(1);
-    const elsewhere = await principal.send('PUT', `/clients/${first.id}`, { ...clientBody('Keyed One'), version: 1 }, key);
+    const elsewhere = await principal.send(
+      'PUT',
+      `/clients/${first.id}`,
+      { ...clientBody('Keyed One'), version: 1 },
+      key,
+    );
     expect(elsewhere.status).toBe(422);
   });
   it('that was refused keeps its key for the corrected one', async () => {
     const key = { 'idempotency-key': randomUUID() };
-    expect((await principal.send('POST', '/orders', { clientId: 999_999, what: 'Cape' }, key)).status).toBe(422);
+    expect((await principal.send('POST', '/orders', { clientId: 999_999, what: 'Cape' }, key)).status).toBe(
+      422,
+    );
     const client = await json(principal.send('POST', '/clients', clientBody('Later')), 201);
-    expect((await principal.send('POST', '/orders', { clientId: client.id, what: 'Cape' }, key)).status).toBe(201);
+    expect((await principal.send('POST', '/orders', { clientId: client.id, what: 'Cape' }, key)).status).toBe(
+      201,
+    );
   });
   it('adds to the staff once, gives a link that works each time, and keeps no link where it could be read', async () => {
     const key = { 'idempotency-key': randomUUID() };
-    const add = async () => json(principal.send('POST', '/staff', { name: 'Once Only', role: 'desk' }, key), 201);
+    const add = async () =>
+      json(principal.send('POST', '/staff', { name: 'Once Only', role: 'desk' }, key), 201);
     const [one, two] = [await add(), await add()];
     expect(two.id).toBe(one.id);
     expect(await count(`staff where name = 'Once Only'`)).toBe(1);
-    const kept = await t.pool.query('select body::text as b from write_once where key = $1', [key['idempotency-key']]);
+    const kept = await t.pool.query('select body::text as b from write_once where key = $1', [
+      key['idempotency-key'],
+    ]);
     expect(kept.rows[0].b).not.toContain('setup');
     const set = (path: string) =>
       t.app.request('/api/setup', {

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { inTransaction, type Tx } from '../db/pool.ts';
-import type { Changed, Ctx, Deps } from './context.ts';
+import type { Changed } from '../live/live.ts';
+import type { Ctx, Deps } from './context.ts';
 import { Refusal } from './problem.ts';
 
 export interface Reply {

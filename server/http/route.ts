@@ -1,4 +1,12 @@
-import { type BodyOf, may, type QueryOf, type Role, type Route, ROUTES, type RouteKey } from '@rocchetto/contract';
+import {
+  type BodyOf,
+  may,
+  type QueryOf,
+  ROUTES,
+  type Role,
+  type Route,
+  type RouteKey,
+} from '@rocchetto/contract';
 import type { Hono } from 'hono';
 import { body, type Ctx, checked, type Env } from './context.ts';
 import { Refusal } from './problem.ts';

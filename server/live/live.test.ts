@@ -1,9 +1,17 @@
-import { serve, type ServerType } from '@hono/node-server';
+import { type ServerType, serve } from '@hono/node-server';
 import { pino } from 'pino';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp } from '../app.ts';
 import { openPool } from '../db/pool.ts';
-import { type Caller, clientBody, json, sessionBody, skirtOrder, startTestApp, type TestApp } from '../testing.ts';
+import {
+  type Caller,
+  clientBody,
+  json,
+  sessionBody,
+  skirtOrder,
+  startTestApp,
+  type TestApp,
+} from '../testing.ts';
 import { openLive } from './live.ts';
 
 let t: TestApp;
@@ -78,7 +86,10 @@ describe('live changes', () => {
   it('reach a page of another process, as ids and versions and nothing else', async () => {
     const page = await listen(fitter);
     expect(page.type).toContain('text/event-stream');
-    const client = await json(fitter.send('POST', '/clients', clientBody('Heard Of', { phone: '0555 987' })), 201);
+    const client = await json(
+      fitter.send('POST', '/clients', clientBody('Heard Of', { phone: '0555 987' })),
+      201,
+    );
     await page.hears(JSON.stringify(['client', client.id, 1]));
     await json(fitter.send('PUT', `/clients/${client.id}`, { ...clientBody('Heard Again'), version: 1 }));
     await page.hears(JSON.stringify(['client', client.id, 2]));
@@ -99,7 +110,9 @@ describe('live changes', () => {
   it('begin again after the database took the connection away: pages are told to look once more', async () => {
     const page = await listen(fitter);
     const before = page.heard().split('event: again').length;
-    await t.pool.query(`select pg_terminate_backend(pid) from pg_stat_activity where query like 'listen %' and datname = current_database()`);
+    await t.pool.query(
+      `select pg_terminate_backend(pid) from pg_stat_activity where query like 'listen %' and datname = current_database()`,
+    );
     await page.hears('event: again\ndata: \n\nevent: again');
     expect(page.heard().split('event: again').length).toBeGreaterThan(before);
     const client = await json(fitter.send('POST', '/clients', clientBody('After The Loss')), 201);
@@ -109,7 +122,9 @@ describe('live changes', () => {
   it('are for the signed-in, and end when the server does', async () => {
     expect((await t.app.request('/api/live')).status).toBe(401);
     const third = await anotherServer(t.url);
-    const res = await fetch(`http://127.0.0.1:${third.port}/api/live`, { headers: { cookie: fitter.cookie } });
+    const res = await fetch(`http://127.0.0.1:${third.port}/api/live`, {
+      headers: { cookie: fitter.cookie },
+    });
     const reading = res.text();
     await new Promise((r) => setTimeout(r, 200));
     await third.close();

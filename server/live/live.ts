@@ -1,6 +1,12 @@
 import pg from 'pg';
 import type { Logger } from 'pino';
-import type { Changed } from '../http/context.ts';
+
+/** Something that changed: what it is, its id, and the version it came to (0 where it has none). */
+export type Changed = readonly [
+  what: 'client' | 'order' | 'session' | 'staff' | 'house',
+  id: string | number,
+  version: number,
+];
 
 const CHANNEL = 'rocchetto_changed';
 /** Changes of one moment travel together. */
@@ -23,7 +29,8 @@ export interface Live {
 
 /** Where nobody listens: tests of one area, tools. */
 export const NO_LIVE: Live = {
-  tell: () => undefined, listen: () => () => undefined,
+  tell: () => undefined,
+  listen: () => () => undefined,
   ended: new AbortController().signal,
   close: async () => undefined,
 };

@@ -2,9 +2,10 @@ import { may } from '@rocchetto/contract';
 import { Hono } from 'hono';
 import { streamSSE } from 'hono/streaming';
 import { whoHolds } from '../auth/sql.ts';
-import { cookieOf } from '../auth/guard.ts';
-import type { Changed, Deps, Env } from '../http/context.ts';
+import type { Deps, Env } from '../http/context.ts';
+import { cookieOf } from '../http/cookie.ts';
 import { on } from '../http/route.ts';
+import type { Changed } from './live.ts';
 
 /** A quiet stream says that it is alive this often, and asks whether its sign-in still holds. */
 const BEAT = 20_000;

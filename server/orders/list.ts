@@ -75,13 +75,20 @@ export async function listOrders(db: Db, q: Asked): Promise<OrderRow[]> {
     narrow.push({ sql: `(${DUE}, o.id) > (?::date, ?)`, values: [q.afterDue, q.afterId] });
   const all = walks(q);
   const word = foldText(q.q);
-  if (!word) return page(db, all.map((w) => pick([w, ...narrow], `order by ${DUE}, o.id limit ${PAGE}`)));
+  if (!word)
+    return page(
+      db,
+      all.map((w) => pick([w, ...narrow], `order by ${DUE}, o.id limit ${PAGE}`)),
+    );
   const like: Part = { sql: `o.search like '%' || ? || '%'`, values: [likeSafe(word)] };
   const near = await page(
     db,
     all.map((w) => {
       const inner = pick([w, ...narrow], `order by ${DUE}, o.id limit ${WALK}`, 'o.id, o.due_on, o.search');
-      return { sql: `select o.id, o.due_on from (${inner.sql}) o where ${like.sql}`, values: [...inner.values, ...like.values] };
+      return {
+        sql: `select o.id, o.due_on from (${inner.sql}) o where ${like.sql}`,
+        values: [...inner.values, ...like.values],
+      };
     }),
   );
   if (near.length === PAGE) return near;
@@ -106,7 +113,10 @@ const pick = (parts: readonly Part[], tail: string, columns = 'o.id, o.due_on'):
 /** The first page of several walks together, as rows with their names. */
 async function page(db: Db, found: readonly Part[]): Promise<OrderRow[]> {
   let n = 0;
-  const union = found.map((p) => `(${p.sql})`).join(' union all ').replace(/\?/g, () => `$${++n}`);
+  const union = found
+    .map((p) => `(${p.sql})`)
+    .join(' union all ')
+    .replace(/\?/g, () => `$${++n}`);
   const text = `with found as materialized (select id, due_on from (${union}) o order by ${DUE}, o.id limit ${PAGE})
     select ${ROW} from found join orders o on o.id = found.id ${ROW_JOIN} order by ${DUE}, o.id`;
   const { rows } = await db.query<OrderRow>(text, found.flatMap((p) => p.values) as unknown[]);

@@ -61,7 +61,8 @@ export const orderSearch = (words: readonly string[], clientName: string, client
   foldText([...words, clientName, clientCode].join(' '));
 
 /** An order's own words and its client's, read for folding. */
-const WORDS = 'o.id, o.number, o.what, o.occasion, c.name, c.code from orders o join client c on c.id = o.client_id';
+const WORDS =
+  'o.id, o.number, o.what, o.occasion, c.name, c.code from orders o join client c on c.id = o.client_id';
 interface Words {
   readonly id: number;
   readonly number: string;
@@ -81,7 +82,9 @@ async function refold(db: Db, rows: readonly Words[]) {
 
 /** A client's new name reaches the words their orders are found by. */
 export async function renameOrders(db: Db, clientId: number, name: string, code: string): Promise<void> {
-  const { rows } = await db.query<Words>(`select ${WORDS} where o.client_id = $1 for update of o`, [clientId]);
+  const { rows } = await db.query<Words>(`select ${WORDS} where o.client_id = $1 for update of o`, [
+    clientId,
+  ]);
   await refold(
     db,
     rows.map((o) => ({ ...o, name, code })),

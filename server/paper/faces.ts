@@ -49,7 +49,8 @@ const fontOf = (face: Face): Font => {
   }
   return font;
 };
-const holds = (face: Face, ch: string) => /\s/.test(ch) || fontOf(face).hasGlyphForCodePoint(ch.codePointAt(0)!);
+const holds = (face: Face, ch: string) =>
+  /\s/.test(ch) || fontOf(face).hasGlyphForCodePoint(ch.codePointAt(0)!);
 
 /** The face a letter is printed in; null when none holds it. Marks and spaces stay with the letter before. */
 function faceOf(ch: string, before: Face): Face | null {

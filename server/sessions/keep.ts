@@ -1,4 +1,4 @@
-import { ReadingWire, type ReadingsAnswer, type SessionWrite, sentencesOf } from '@rocchetto/contract';
+import { type ReadingsAnswer, ReadingWire, type SessionWrite, sentencesOf } from '@rocchetto/contract';
 import { printWritten, type Reading } from '@rocchetto/core';
 import type { Db } from '../db/pool.ts';
 import type { SignedIn } from '../http/context.ts';
@@ -46,7 +46,8 @@ export async function keepBatch(
   const right = new Map<string, ReadingWire>();
   for (const one of sent) {
     const read = ReadingWire.safeParse(one);
-    if (!read.success) refused.push({ id: one.id, sentence: sentencesOf(read.error)[0] ?? 'It is not a reading.' });
+    if (!read.success)
+      refused.push({ id: one.id, sentence: sentencesOf(read.error)[0] ?? 'It is not a reading.' });
     else if (right.has(read.data.id) && fact(right.get(read.data.id)!) !== fact(read.data))
       refused.push({ id: one.id, sentence: 'Two readings of one id came together; the first was taken.' });
     else right.set(read.data.id, right.get(read.data.id) ?? read.data);
@@ -55,7 +56,14 @@ export async function keepBatch(
   const repeated = [...right.values()].filter((r) => !fresh.has(r.id));
   if (repeated.length === 0) return { kept: [...fresh], refused };
 
-  const there = new Map((await readingsById(db, repeated.map((r) => r.id))).map((r) => [r.reading.id, r]));
+  const there = new Map(
+    (
+      await readingsById(
+        db,
+        repeated.map((r) => r.id),
+      )
+    ).map((r) => [r.reading.id, r]),
+  );
   const kept = [...fresh];
   for (const mine of repeated) {
     const theirs = there.get(mine.id);

@@ -1,9 +1,10 @@
 import { Hono } from 'hono';
 import { z } from 'zod';
 import { patiently } from '../db/pool.ts';
-import { type Changed, type Ctx, type Deps, type Env, idParam } from '../http/context.ts';
+import { type Ctx, type Deps, type Env, idParam } from '../http/context.ts';
 import { notFound } from '../http/problem.ts';
 import { on } from '../http/route.ts';
+import type { Changed } from '../live/live.ts';
 import { keepBatch } from './keep.ts';
 import { earlierSessions, readSession } from './sql.ts';
 

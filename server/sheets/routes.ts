@@ -1,5 +1,13 @@
 import { createHash } from 'node:crypto';
-import { may, type QueryOf, type Role, type SheetView, sheetFile, sheetOfView, unitOf } from '@rocchetto/contract';
+import {
+  may,
+  type QueryOf,
+  type Role,
+  type SheetView,
+  sheetFile,
+  sheetOfView,
+  unitOf,
+} from '@rocchetto/contract';
 import { dayIn, type SheetUnit, sheetRows } from '@rocchetto/core';
 import { Hono } from 'hono';
 import { LRUCache } from 'lru-cache';
@@ -19,7 +27,11 @@ const download = (name: string, type: string) => ({
 });
 
 /** Answers as they were worked out, by a hash of all they were worked out from: the same input is computed once. */
-const answers = new LRUCache<string, string>({ max: 2000, maxSize: 64 << 20, sizeCalculation: (t) => t.length });
+const answers = new LRUCache<string, string>({
+  max: 2000,
+  maxSize: 64 << 20,
+  sizeCalculation: (t) => t.length,
+});
 
 export function sheetRoutes(deps: Deps): Hono<Env> {
   const seenBy = (role: Role, view: SheetView) =>
@@ -51,7 +63,9 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
     if (c.req.header('if-none-match') === etag) return c.body(null, 304);
     let answer = answers.get(tag);
     if (answer === undefined) {
-      answer = JSON.stringify(seenBy(role, viewOfGround(JSON.parse(text) as SheetGround, revision, deps.now())));
+      answer = JSON.stringify(
+        seenBy(role, viewOfGround(JSON.parse(text) as SheetGround, revision, deps.now())),
+      );
       answers.set(tag, answer);
     }
     return c.body(answer, 200, { 'content-type': 'application/json' });

@@ -94,7 +94,9 @@ async function applyChange(
         overrides: s.overrides.filter((o) => o.figure !== change.figure || o.target !== change.target),
       };
     case 'accept': {
-      const check = computed(await specNow(tx, orderId, s, now)).checks.find((k) => k.code === change.code && k.state !== 'passed');
+      const check = computed(await specNow(tx, orderId, s, now)).checks.find(
+        (k) => k.code === change.code && k.state !== 'passed',
+      );
       if (!check)
         throw new Refusal(
           422,

@@ -1,7 +1,15 @@
 import { type SheetView, type SpecFile, toSheetInput } from '@rocchetto/contract';
-import { type Change, changesBetween, computeSheet, dayIn, type Sheet, withoutReadings } from '@rocchetto/core';
+import {
+  type Change,
+  changesBetween,
+  computeSheet,
+  dayIn,
+  type Sheet,
+  withoutReadings,
+} from '@rocchetto/core';
 import type { Db } from '../db/pool.ts';
 import { notFound } from '../http/problem.ts';
+import { unprintable } from '../paper/faces.ts';
 import { NO_SETTINGS, specOfOrder } from './spec-of-order.ts';
 import { type SheetGround, type SheetRecord, sheetGround } from './sql.ts';
 
@@ -34,6 +42,7 @@ export function viewOfGround(ground: SheetGround, revision: number | null, now: 
     cutBy: record?.cutBy ?? null,
     cutAt: instant(record?.cutAt),
     timeZone: house.timeZone,
+    unprintable: unprintable(textsOf(spec)),
     sessionId: live ? (ground.session?.id ?? null) : (record?.settings.sessionId ?? null),
     spec,
     kept,
@@ -44,6 +53,13 @@ export function viewOfGround(ground: SheetGround, revision: number | null, now: 
 }
 
 const instant = (at: string | null | undefined) => (at ? new Date(at).toISOString() : null);
+
+/** Every text of a spec that can come to paper. */
+function* textsOf(value: unknown): Generator<string> {
+  if (typeof value === 'string') yield value;
+  else if (typeof value === 'object' && value !== null)
+    for (const inner of Object.values(value)) yield* textsOf(inner);
+}
 
 /** The view for hands that may not read readings: figures as they are, nothing of what was called out. */
 export const viewWithoutReadings = (view: SheetView): SheetView => ({

@@ -3,11 +3,11 @@ import { Hono } from 'hono';
 import { makeSetupLink } from '../auth/sql.ts';
 import { remember } from '../db/history.ts';
 import type { Tx } from '../db/pool.ts';
+import { readHouse } from '../house/sql.ts';
 import { type Deps, type Env, idParam } from '../http/context.ts';
 import { once } from '../http/once.ts';
 import { notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
-import { readHouse } from '../house/sql.ts';
 import { addStaff, isActive, listStaff, removeStaff } from './sql.ts';
 
 /** The answer with a link of its own: a link is not kept in the answer that a repeat gets back, it is made anew. */
@@ -52,8 +52,7 @@ export function staffRoutes(deps: Deps): Hono<Env> {
   });
   on(app, 'DELETE /staff/:id', (c) => {
     const id = idParam(c, 'member of staff');
-    if (id === c.get('who').id)
-      throw new Refusal(422, 'yourself', 'You cannot take yourself off the staff.');
+    if (id === c.get('who').id) throw new Refusal(422, 'yourself', 'You cannot take yourself off the staff.');
     return once(c, deps, async (tx) => {
       if (!(await removeStaff(tx, id))) throw notFound('member of staff');
       await remember(tx, 'staff', id, c.get('who').id, 'left', undefined, undefined);

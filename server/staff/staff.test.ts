@@ -52,7 +52,11 @@ describe('the house settings', () => {
     const put = (version: number, timeZone: string) =>
       principal.send('PUT', '/house', { version, studio: 'Tidewell Gowns', timeZone });
     const changed = await json(put(house.version, 'Pacific/Auckland'));
-    expect(changed).toEqual({ studio: 'Tidewell Gowns', timeZone: 'Pacific/Auckland', version: house.version + 1 });
+    expect(changed).toEqual({
+      studio: 'Tidewell Gowns',
+      timeZone: 'Pacific/Auckland',
+      version: house.version + 1,
+    });
     expect((await put(house.version, 'UTC')).status).toBe(409);
     expect(await json(principal.get('/me'))).toMatchObject({ timeZone: 'Pacific/Auckland' });
     const { rows } = await t.pool.query(`select before from history where entity = 'house'`);

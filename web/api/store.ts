@@ -1,5 +1,5 @@
 import { configureStore } from '@reduxjs/toolkit';
-import { api } from './api.ts';
+import { api } from './base.ts';
 
 /** Server data lives in the API slice; there is little client state beside it. */
 export const store = configureStore({

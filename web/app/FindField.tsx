@@ -1,59 +1,67 @@
 import { AutoComplete, Input, type InputRef } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useClientsQuery, useOrdersQuery } from '../api/api.ts';
+import { useClientsQuery } from '../clients/api.ts';
+import { useOrdersQuery } from '../orders/api.ts';
 import { useSettled } from '../shared/useSettled.ts';
+import { Dressed } from './Dressed.tsx';
 
-/** One field for clients and orders; "/" goes to it from anywhere. */
-export function FindField() {
-  const [typed, setTyped] = useState('');
+/** One field for clients and orders; "/" goes to it from anywhere. `start` is what was typed before it was there. */
+export default function FindField({ start, focused }: { start: string; focused: () => boolean }) {
+  const [typed, setTyped] = useState(start);
   const q = useSettled(typed.trim(), 120);
   const skip = q.length < 2;
-  const { data: clients = [] } = useClientsQuery({ q }, { skip });
-  const { data: orders = [] } = useOrdersQuery({ q }, { skip });
+  const { data: clients = [], isFetching } = useClientsQuery({ q }, { skip });
+  const { data: orders = [], isFetching: looking } = useOrdersQuery({ q, view: 'all' }, { skip });
   const navigate = useNavigate();
   const input = useRef<InputRef>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only as it takes the plain field's place
+  useEffect(() => {
+    if (focused()) input.current?.focus({ cursor: 'end' });
+  }, []);
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      if (
-        e.key !== '/' ||
-        e.ctrlKey ||
-        e.metaKey ||
-        e.altKey ||
-        (e.target as HTMLElement).closest('input, textarea, [contenteditable]')
-      )
-        return;
+      if (e.key !== '/' || e.ctrlKey || e.metaKey || e.altKey) return;
+      if ((e.target as HTMLElement).closest('input, textarea, [contenteditable]')) return;
       e.preventDefault();
       input.current?.focus();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, []);
-  const options = skip
-    ? []
-    : [
-        ...clients.slice(0, 6).map((c) => ({ value: `/clients/${c.id}`, label: `${c.name} · ${c.code}` })),
-        ...orders
-          .slice(0, 6)
-          .map((o) => ({ value: `/orders/${o.id}`, label: `${o.number} · ${o.what} · ${o.clientName}` })),
-      ];
+  const found = [
+    {
+      label: 'Clients',
+      options: clients
+        .slice(0, 6)
+        .map((c) => ({ value: `/clients/${c.id}`, label: `${c.name} · ${c.code}` })),
+    },
+    {
+      label: 'Orders',
+      options: orders
+        .slice(0, 6)
+        .map((o) => ({ value: `/orders/${o.id}`, label: `${o.number} · ${o.what} · ${o.clientName}` })),
+    },
+  ].filter((group) => group.options.length > 0);
   return (
-    <AutoComplete
-      value={typed}
-      options={options}
-      onChange={(text) => !text.startsWith('/') && setTyped(text)}
-      onSelect={(to) => {
-        setTyped('');
-        navigate(to);
-      }}
-      style={{ width: '100%', maxWidth: 420 }}
-      notFoundContent={skip ? null : 'Nobody and nothing is called so.'}
-    >
-      <Input
-        ref={input}
-        placeholder="Find a client or an order  ( / )"
-        aria-label="Find a client or an order"
-      />
-    </AutoComplete>
+    <Dressed>
+      <AutoComplete
+        className="findfield"
+        value={typed}
+        options={skip ? [] : found}
+        onChange={(text) => !text.startsWith('/') && setTyped(text)}
+        onSelect={(to) => {
+          setTyped('');
+          navigate(to);
+        }}
+        notFoundContent={skip || isFetching || looking ? null : 'Nobody and nothing is called so.'}
+      >
+        <Input
+          ref={input}
+          placeholder="Find a client or an order  ( / )"
+          aria-label="Find a client or an order"
+        />
+      </AutoComplete>
+    </Dressed>
   );
 }

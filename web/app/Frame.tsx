@@ -1,12 +1,13 @@
-import { may } from '@rocchetto/contract';
-import { lazy, Suspense, useEffect, useRef } from 'react';
-import { Link, Navigate, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
-import { useMeQuery, useSignOutMutation } from '../api/api.ts';
+import { may } from '@rocchetto/contract/may.ts';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { Link, Navigate, NavLink, Outlet, useLocation } from 'react-router';
 import { problemOf } from '../api/problem.ts';
 import { Problem } from '../shared/Problem.tsx';
-import { FindField } from './FindField.tsx';
+import { FindLater } from './FindLater.tsx';
 import { MeContext } from './me.ts';
 import { ShortcutList } from './Shortcuts.tsx';
+import { useMeQuery, useSignOutMutation } from './session.ts';
+import { useLive } from './useLive.ts';
 
 const PendingReadings = lazy(() => import('../measuring/PendingReadings.tsx'));
 
@@ -20,11 +21,14 @@ const initials = (name: string) =>
 /** The slim band above every place, and who is signed in. */
 export function Frame() {
   const { data: me, error, isLoading, refetch } = useMeQuery();
-  const location = useLocation();
-  const navigate = useNavigate();
+  const { pathname, search } = useLocation();
   const [signOut] = useSignOutMutation();
+  const [finding, setFinding] = useState(false);
   const work = useRef<HTMLDivElement>(null);
-  const { pathname } = location;
+  const signedOut = error !== undefined && problemOf(error).status === 401;
+  useLive(me !== undefined && !signedOut);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a new place closes the find row of a phone
+  useEffect(() => setFinding(false), [pathname]);
   // A new place is told to a screen reader by moving the focus there.
   const first = useRef(true);
   useEffect(() => {
@@ -33,8 +37,7 @@ export function Frame() {
   }, [pathname]);
 
   if (isLoading) return <p className="work soft">Opening the studio’s book …</p>;
-  if (error && problemOf(error).status === 401)
-    return <Navigate to={`/sign-in?to=${encodeURIComponent(location.pathname + location.search)}`} replace />;
+  if (signedOut) return <Navigate to={`/sign-in?to=${encodeURIComponent(pathname + search)}`} replace />;
   if (!me)
     return (
       <div className="work">
@@ -43,8 +46,7 @@ export function Frame() {
     );
   const leave = async () => {
     await signOut();
-    navigate('/sign-in');
-    window.location.reload();
+    window.location.assign('/sign-in');
   };
   return (
     <MeContext value={me}>
@@ -54,15 +56,23 @@ export function Frame() {
       <header className="band">
         <Link to="/orders" className="mark" aria-label="Rocchetto, to the orders">
           <img src="/favicon.svg" alt="" width="24" height="24" />
-          Rocchetto
+          <span>Rocchetto</span>
         </Link>
         <nav aria-label="Places">
           <NavLink to="/orders">Orders</NavLink>
           <NavLink to="/clients">Clients</NavLink>
           {may(me.role, 'staff.manage') && <NavLink to="/house">House</NavLink>}
         </nav>
-        <div className="grow">
-          <FindField />
+        <button
+          type="button"
+          className="quiet tofind"
+          aria-expanded={finding}
+          onClick={() => setFinding(!finding)}
+        >
+          find
+        </button>
+        <div className={finding ? 'grow finding' : 'grow'}>
+          <FindLater key={String(finding)} begin={finding} />
         </div>
         {may(me.role, 'session.write') && (
           <Suspense>
@@ -70,17 +80,23 @@ export function Frame() {
           </Suspense>
         )}
         <ShortcutList />
-        <span
-          className="initials"
-          title={`${me.name}, ${me.role}`}
-          role="img"
-          aria-label={`Signed in: ${me.name}, ${me.role}`}
-        >
-          {initials(me.name)}
-        </span>
-        <button type="button" className="quiet" onClick={leave}>
-          Sign out
-        </button>
+        <details className="who">
+          <summary
+            className="initials"
+            aria-label={`Signed in: ${me.name}, ${me.role}`}
+            title={`${me.name}, ${me.role}`}
+          >
+            {initials(me.name)}
+          </summary>
+          <div className="card">
+            <p>
+              {me.name} <span className="soft">{me.role}</span>
+            </p>
+            <button type="button" className="quiet" onClick={leave}>
+              Sign out
+            </button>
+          </div>
+        </details>
       </header>
       <div ref={work} tabIndex={-1} className="outlet">
         <Outlet />

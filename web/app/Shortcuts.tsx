@@ -1,18 +1,6 @@
 import { useEffect, useRef } from 'react';
-
-const KEYS: readonly (readonly [keys: string, does: string])[] = [
-  ['/', 'find a client or an order'],
-  ['?', 'this list'],
-  ['Enter', 'at the tape: accept the reading and go on'],
-  ['Backspace', 'at the tape, in an empty field: one measurement back'],
-  ['s', 'in an empty field: skip this one for now'],
-  ['d', 'in an empty field: the client declines it'],
-  ['r', 'in an empty field: take a second reading of the one before'],
-  ['u', 'in an empty field: the other unit'],
-  ['t', 'in an empty field: how the tape is held'],
-  ['w', 'in an empty field: whole, half or quarter'],
-  ['↑ ↓', 'on the sheet: the figure above or below, its why opens'],
-];
+import { Facts } from '../shared/Facts.tsx';
+import { KEYS } from './keys.ts';
 
 /** The short list of keys, under "?" and a button. The browser's own dialog keeps the focus inside and closes on Escape. */
 export function ShortcutList() {
@@ -40,16 +28,7 @@ export function ShortcutList() {
             close
           </button>
         </div>
-        <dl className="facts">
-          {KEYS.map(([keys, does]) => (
-            <div key={keys} style={{ display: 'contents' }}>
-              <dt>
-                <kbd>{keys}</kbd>
-              </dt>
-              <dd>{does}</dd>
-            </div>
-          ))}
-        </dl>
+        <Facts of={KEYS.map(({ keys, does }) => [does, <kbd key={keys}>{keys}</kbd>])} />
       </dialog>
     </>
   );

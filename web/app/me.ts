@@ -1,5 +1,8 @@
-import { type Action, type Me, may } from '@rocchetto/contract';
-import { createContext, useContext } from 'react';
+import type { Me } from '@rocchetto/contract';
+import { type Action, may } from '@rocchetto/contract/may.ts';
+import { printDate, printShortDate } from '@rocchetto/core/dates/print.ts';
+import { dayIn } from '@rocchetto/core/dates/studio-day.ts';
+import { createContext, useContext, useMemo } from 'react';
 
 export const MeContext = createContext<Me | null>(null);
 
@@ -12,3 +15,20 @@ export function useMe(): Me {
 
 /** Whether the one signed in may do this; the server asks again. */
 export const useMay = (action: Action): boolean => may(useMe().role, action);
+
+/** The studio's day: today, and how dates and instants are printed on every screen. */
+export function useDays() {
+  const { timeZone } = useMe();
+  const today = dayIn(timeZone, new Date());
+  return useMemo(() => {
+    /** a date as it is, an instant as the studio's day of it */
+    const day = (at: string) => (at.length > 10 ? dayIn(timeZone, at) : at);
+    return {
+      today,
+      /** "24 Dec" this year, "24 Dec 2027" another; a dash for none */
+      short: (at: string | null | undefined) => (at ? printShortDate(day(at), today) : '—'),
+      /** always with the year */
+      long: (at: string | null | undefined) => (at ? printDate(day(at)) : '—'),
+    };
+  }, [timeZone, today]);
+}

@@ -1,28 +1,35 @@
 import { createBrowserRouter } from 'react-router';
-import { Frame } from './Frame.tsx';
 import { BrokenPage, NoSuchPage, Opening } from './NoSuchPage.tsx';
 
-/** Every address of the studio. Each place is its own chunk, loaded when it is entered. */
+/**
+ * Every address of the studio. Each place is its own chunk, loaded when it is entered; the door (signing in) knows
+ * nothing of the house behind it: neither its store nor the component library.
+ */
 export const router = createBrowserRouter([
   { path: '/sign-in', HydrateFallback: Opening, lazy: () => import('../signin/SignInPage.tsx') },
   { path: '/setup', HydrateFallback: Opening, lazy: () => import('../signin/SetupPage.tsx') },
   {
     path: '/',
-    Component: Frame,
+    lazy: () => import('./House.tsx'),
     HydrateFallback: Opening,
     ErrorBoundary: BrokenPage,
     children: [
       { index: true, lazy: () => import('../orders/OrdersPage.tsx') },
       { path: 'orders', lazy: () => import('../orders/OrdersPage.tsx') },
-      { path: 'orders/new', lazy: () => import('../orders/NewOrderPage.tsx') },
-      { path: 'orders/:id', lazy: () => import('../orders/OrderPage.tsx') },
-      { path: 'orders/:id/brief', lazy: () => import('../orders/BriefPage.tsx') },
-      { path: 'orders/:id/measure', lazy: () => import('../measuring/MeasurePage.tsx') },
       { path: 'orders/:id/sheet', lazy: () => import('../sheet/SheetPage.tsx') },
       { path: 'clients', lazy: () => import('../clients/ClientsPage.tsx') },
-      { path: 'clients/new', lazy: () => import('../clients/NewClientPage.tsx') },
-      { path: 'clients/:id', lazy: () => import('../clients/ClientPage.tsx') },
-      { path: 'house', lazy: () => import('../house/HousePage.tsx') },
+      {
+        lazy: () => import('./Dressed.tsx'),
+        children: [
+          { path: 'orders/new', lazy: () => import('../orders/NewOrderPage.tsx') },
+          { path: 'orders/:id', lazy: () => import('../orders/OrderPage.tsx') },
+          { path: 'orders/:id/brief', lazy: () => import('../orders/BriefPage.tsx') },
+          { path: 'orders/:id/measure', lazy: () => import('../measuring/MeasurePage.tsx') },
+          { path: 'clients/new', lazy: () => import('../clients/NewClientPage.tsx') },
+          { path: 'clients/:id', lazy: () => import('../clients/ClientPage.tsx') },
+          { path: 'house', lazy: () => import('../house/HousePage.tsx') },
+        ],
+      },
       { path: '*', Component: NoSuchPage },
     ],
   },

@@ -31,7 +31,7 @@ export const theme: ThemeConfig = {
     wireframe: false,
     boxShadow: 'none',
     boxShadowSecondary: '0 2px 10px rgb(42 38 34 / 0.18)',
-    fontFamily: "'Source Sans 3 Variable', 'Rocchetto Fractions', sans-serif",
+    fontFamily: "'Source Sans 3 Variable', sans-serif",
     fontSize: 17,
     controlHeight: 40,
     // Quick and calm: nothing slides or fades, so nothing moves away under a hand.

@@ -1,8 +1,8 @@
 import { type ClientRow, ClientWrite } from '@rocchetto/contract';
 import { Button, Checkbox, Form, Input } from 'antd';
 import { Link } from 'react-router';
-import { useLikelyQuery } from '../api/api.ts';
 import { useSettled } from '../shared/useSettled.ts';
+import { useLikelyQuery } from './api.ts';
 
 interface Props {
   readonly start: Partial<ClientWrite>;

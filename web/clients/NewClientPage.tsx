@@ -1,32 +1,16 @@
-import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
-import { useAddClientMutation } from '../api/api.ts';
+import { Place } from '../shared/Place.tsx';
 import { Problem } from '../shared/Problem.tsx';
+import { useAddClientMutation } from './api.ts';
 import { ClientForm } from './ClientForm.tsx';
 
 export function Component() {
   const [add, { error, isLoading }] = useAddClientMutation();
   const navigate = useNavigate();
-  useEffect(() => {
-    document.title = 'New client · Rocchetto';
-  }, []);
   return (
-    <main className="work" id="work">
-      <div>
-        <h1>New client</h1>
-        <Problem error={error} />
-        <ClientForm
-          start={{ name: '', phone: '', email: '', address: '', note: '', minor: false, guardian: '' }}
-          except={0}
-          busy={isLoading}
-          saveWord="Add to the book"
-          onSave={async (w) => {
-            const done = await add(w);
-            if ('data' in done && done.data) navigate(`/clients/${done.data.id}`);
-          }}
-        />
-      </div>
-      <aside className="margin" aria-label="Margin">
+    <Place
+      title="New client"
+      margin={
         <section>
           <h2>Personal data</h2>
           <p className="soft">
@@ -34,7 +18,20 @@ export function Component() {
             principal, not at the bench.
           </p>
         </section>
-      </aside>
-    </main>
+      }
+    >
+      <h1>New client</h1>
+      <Problem error={error} />
+      <ClientForm
+        start={{ name: '', phone: '', email: '', address: '', note: '', minor: false, guardian: '' }}
+        except={0}
+        busy={isLoading}
+        saveWord="Add to the book"
+        onSave={async (w) => {
+          const done = await add(w);
+          if ('data' in done && done.data) navigate(`/clients/${done.data.id}`);
+        }}
+      />
+    </Place>
   );
 }

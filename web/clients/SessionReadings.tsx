@@ -1,17 +1,19 @@
 import type { SessionRow } from '@rocchetto/contract';
 import { measure, resolveAll, TAPE_NAME } from '@rocchetto/core';
 import { useState } from 'react';
-import { useSessionQuery } from '../api/api.ts';
-import { shortDate } from '../shared/dates.ts';
-import { Waiting } from '../shared/Problem.tsx';
+import { useDays } from '../app/me.ts';
+import { useSessionQuery } from '../measuring/api.ts';
+import { Facts } from '../shared/Facts.tsx';
+import { Waiting } from '../shared/Place.tsx';
 
 /** One session in a line; opened, its readings as they were read, over what and by which rules. */
 export function SessionReadings({ session }: { session: SessionRow }) {
   const [open, setOpen] = useState(false);
+  const { short } = useDays();
   return (
     <details onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary>
-        {shortDate(session.at)}, {session.readings} readings by {session.measurer}
+        {short(session.at)}, {session.readings} readings by {session.measurer}
       </summary>
       {open && <Readings id={session.id} />}
     </details>
@@ -24,19 +26,18 @@ function Readings({ id }: { id: string }) {
   const { details } = data;
   return (
     <>
-      <dl className="facts">
-        {[...resolveAll(data.readings)].map(([m, figure]) => (
-          <div key={m} style={{ display: 'contents' }}>
-            <dt>{measure(m).name}</dt>
-            <dd>
+      <Facts
+        of={[...resolveAll(data.readings)].map(([m, figure]) => {
+          const tape = figure.readings[0]?.tape ?? 'snug';
+          return [
+            measure(m).name,
+            <span key={m}>
               <strong>{figure.asRead || figure.state}</strong>
-              {figure.readings[0] && figure.readings[0].tape !== 'snug' && (
-                <span className="soft">, {TAPE_NAME[figure.readings[0].tape]}</span>
-              )}
-            </dd>
-          </div>
-        ))}
-      </dl>
+              {tape !== 'snug' && <span className="soft">, {TAPE_NAME[tape]}</span>}
+            </span>,
+          ];
+        })}
+      />
       <p className="soft">
         {[
           details.beneath && `over ${details.beneath}`,

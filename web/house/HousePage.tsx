@@ -1,67 +1,156 @@
-import { ROLES, type Role } from '@rocchetto/contract';
-import { Button, Form, Input, Select } from 'antd';
-import { useEffect, useState } from 'react';
+import { type HouseSettings, ROLES, type Role } from '@rocchetto/contract';
+import { Button, Form, Input, Popconfirm, Select } from 'antd';
+import { useState } from 'react';
+import { useMay, useMe } from '../app/me.ts';
+import { Facts } from '../shared/Facts.tsx';
+import { Notice } from '../shared/Notice.tsx';
+import { Place } from '../shared/Place.tsx';
+import { Problem } from '../shared/Problem.tsx';
+import { useVersionedSave } from '../shared/useVersionedSave.tsx';
 import {
   useAddStaffMutation,
+  useChangeHouseMutation,
+  useHouseQuery,
   useRemoveStaffMutation,
   useStaffLinkMutation,
   useStaffQuery,
-} from '../api/api.ts';
-import { useMe } from '../app/me.ts';
-import { Problem, Waiting } from '../shared/Problem.tsx';
+} from './api.ts';
 
-/** Who works here. The principal adds staff and hands each a link to set a passphrase, once. */
+/** Who works here and what the house goes by. The principal adds staff and hands each a link to set a passphrase, once. */
 export function Component() {
-  const me = useMe();
   const { data: staff, error, refetch } = useStaffQuery();
+  if (!staff) return <Place title="House" waiting={{ what: 'the staff', error, again: refetch }} />;
+  return (
+    <Place
+      title="House"
+      margin={
+        <section>
+          <h2>Roles</h2>
+          <Facts
+            of={[
+              ['principal', 'everything, the staff and the house'],
+              ['fitter', 'briefs, measuring and sheets, clients and orders'],
+              ['seamstress', 'reads orders and sheets; no addresses, no readings'],
+              ['desk', 'clients and orders; reads sheets, changes none'],
+            ]}
+          />
+        </section>
+      }
+    >
+      <h1>House</h1>
+      <Settings />
+      <Staff />
+    </Place>
+  );
+}
+
+const ZONES = Intl.supportedValuesOf('timeZone');
+
+function Settings() {
+  const { data: house, error, refetch } = useHouseQuery();
+  const [change, changing] = useChangeHouseMutation();
+  const mayWrite = useMay('house.write');
+  const { editing, version, edit, leave, save, problem } = useVersionedSave<HouseSettings>({
+    now: house?.version ?? 0,
+    send: (w, onTop) => change({ ...w, version: onTop }),
+    state: changing,
+    labels: { studio: 'Studio', timeZone: 'Time zone' },
+    refetch,
+  });
+  if (!house) return <Problem error={error} again={refetch} />;
+  if (!editing)
+    return (
+      <>
+        <Facts
+          of={[
+            ['Studio', house.studio],
+            ['Time zone', house.timeZone],
+          ]}
+        />
+        {mayWrite && (
+          <div className="row acts">
+            <Button onClick={edit}>Change these</Button>
+          </div>
+        )}
+      </>
+    );
+  return (
+    <>
+      {problem}
+      <Form
+        layout="vertical"
+        requiredMark={false}
+        initialValues={house}
+        onFinish={(w: HouseSettings) => save(w, version)}
+      >
+        <div className="fields">
+          <Form.Item
+            name="studio"
+            label="Studio"
+            rules={[{ required: true, whitespace: true, message: 'The studio needs a name.' }, { max: 120 }]}
+          >
+            <Input autoComplete="off" />
+          </Form.Item>
+          <Form.Item name="timeZone" label="Time zone" extra="what “today” means, on screen and on paper">
+            <Select
+              showSearch
+              options={['UTC', ...ZONES].map((z) => ({ value: z, label: z.replaceAll('_', ' ') }))}
+            />
+          </Form.Item>
+        </div>
+        <Button type="primary" htmlType="submit" loading={changing.isLoading}>
+          Save
+        </Button>
+        <Button type="text" onClick={leave}>
+          Leave as it was
+        </Button>
+      </Form>
+    </>
+  );
+}
+
+function Staff() {
+  const me = useMe();
+  const mayManage = useMay('staff.manage');
+  const { data: staff = [] } = useStaffQuery();
   const [add, adding] = useAddStaffMutation();
   const [link, linking] = useStaffLinkMutation();
   const [remove, removing] = useRemoveStaffMutation();
-  const [leaving, setLeaving] = useState<number | null>(null);
   const [made, setMade] = useState<{ name: string; path: string } | null>(null);
   const [form] = Form.useForm<{ name: string; role: Role }>();
-  useEffect(() => {
-    document.title = 'House · Rocchetto';
-  }, []);
-  if (!staff)
-    return (
-      <main className="work" id="work">
-        <Waiting what="the staff" error={error} again={refetch} />
-      </main>
-    );
   return (
-    <main className="work" id="work">
-      <div>
-        <h1>House</h1>
-        <p className="soft">{me.studio}</p>
-        <h2>Staff</h2>
-        <Problem error={adding.error ?? linking.error ?? removing.error} />
-        {made && (
-          <div className="notice good" role="status">
-            <p>Give {made.name} this link. It works once, for three days:</p>
-            <code>
-              {window.location.origin}
-              {made.path}
-            </code>
-          </div>
-        )}
-        <table className="ledger">
-          <thead>
-            <tr>
-              <th scope="col">Name</th>
-              <th scope="col">Role</th>
-              <th scope="col">Passphrase</th>
+    <>
+      <h2>Staff</h2>
+      <Problem error={adding.error ?? linking.error ?? removing.error} />
+      {made && (
+        <Notice is="good">
+          <p>Give {made.name} this link. It works once, for three days:</p>
+          <code>
+            {window.location.origin}
+            {made.path}
+          </code>
+        </Notice>
+      )}
+      <table className="ledger">
+        <thead>
+          <tr>
+            <th scope="col">Name</th>
+            <th scope="col">Role</th>
+            <th scope="col">Passphrase</th>
+            {mayManage && (
               <th scope="col">
                 <span className="hidden">do</span>
               </th>
-            </tr>
-          </thead>
-          <tbody>
-            {staff.map((s) => (
-              <tr key={s.id}>
-                <td>{s.name}</td>
-                <td>{s.role}</td>
-                <td>{s.ready ? 'set' : 'not set yet'}</td>
+            )}
+          </tr>
+        </thead>
+        <tbody>
+          {staff.map((s) => (
+            <tr key={s.id}>
+              <td>{s.name}</td>
+              <td>{s.role}</td>
+              <td>{s.ready ? 'set' : 'not set yet'}</td>
+              {mayManage && (
                 <td>
                   <button
                     type="button"
@@ -74,77 +163,59 @@ export function Component() {
                   >
                     new link
                   </button>
-                  {s.id !== me.id &&
-                    (leaving === s.id ? (
-                      <>
-                        <button type="button" className="quiet tight" onClick={() => void remove(s.id)}>
-                          yes, {s.name} leaves
-                        </button>
-                        <button type="button" className="quiet" onClick={() => setLeaving(null)}>
-                          no
-                        </button>
-                      </>
-                    ) : (
-                      <button
-                        type="button"
-                        className="quiet"
-                        aria-label={`Take ${s.name} off the staff`}
-                        onClick={() => setLeaving(s.id)}
-                      >
+                  {s.id !== me.id && (
+                    <Popconfirm
+                      title={`Does ${s.name} leave?`}
+                      description="They are signed out at once; what they did stays in the book."
+                      okText={`Yes, ${s.name} leaves`}
+                      cancelText="No"
+                      onConfirm={() => remove(s.id)}
+                    >
+                      <button type="button" className="quiet" aria-label={`Take ${s.name} off the staff`}>
                         take off
                       </button>
-                    ))}
+                    </Popconfirm>
+                  )}
                 </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        <h2 style={{ marginTop: 20 }}>Add to the staff</h2>
-        <Form
-          form={form}
-          layout="vertical"
-          requiredMark={false}
-          initialValues={{ role: 'fitter' }}
-          onFinish={async (v) => {
-            const done = await add(v);
-            if ('data' in done && done.data) {
-              setMade({ name: v.name, path: done.data.path });
-              form.resetFields();
-            }
-          }}
-        >
-          <div className="fields">
-            <Form.Item
-              name="name"
-              label="Name"
-              rules={[{ required: true, whitespace: true, message: 'A name is needed.' }, { max: 200 }]}
-            >
-              <Input autoComplete="off" />
-            </Form.Item>
-            <Form.Item name="role" label="Role">
-              <Select options={ROLES.map((r) => ({ value: r, label: r }))} />
-            </Form.Item>
-          </div>
-          <Button htmlType="submit" loading={adding.isLoading}>
-            Add
-          </Button>
-        </Form>
-      </div>
-      <aside className="margin" aria-label="Margin">
-        <section>
-          <h2>Roles</h2>
-          <dl className="facts">
-            <dt>principal</dt>
-            <dd>everything, and the staff</dd>
-            <dt>fitter</dt>
-            <dd>briefs, measuring and sheets, clients and orders</dd>
-            <dt>seamstress</dt>
-            <dd>reads orders and sheets; no addresses</dd>
-            <dt>desk</dt>
-            <dd>clients and orders; reads sheets, changes none</dd>
-          </dl>
-        </section>
-      </aside>
-    </main>
+              )}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {mayManage && (
+        <>
+          <h2>Add to the staff</h2>
+          <Form
+            form={form}
+            layout="vertical"
+            requiredMark={false}
+            initialValues={{ role: 'fitter' }}
+            onFinish={async (v) => {
+              const done = await add(v);
+              if ('data' in done && done.data) {
+                setMade({ name: v.name, path: done.data.path });
+                form.resetFields();
+              }
+            }}
+          >
+            <div className="fields">
+              <Form.Item
+                name="name"
+                label="Name"
+                rules={[{ required: true, whitespace: true, message: 'A name is needed.' }, { max: 200 }]}
+              >
+                <Input autoComplete="off" />
+              </Form.Item>
+              <Form.Item name="role" label="Role">
+                <Select options={ROLES.map((r) => ({ value: r, label: r }))} />
+              </Form.Item>
+            </div>
+            <Button htmlType="submit" loading={adding.isLoading}>
+              Add
+            </Button>
+          </Form>
+        </>
+      )}
+    </>
   );
 }

@@ -1,4 +1,4 @@
-import type { Measured } from '@rocchetto/core';
+import { type Measured, printLength, type SheetUnit } from '@rocchetto/core';
 
 export interface RibbonItem {
   readonly id: string;
@@ -53,10 +53,12 @@ function Tick({ state }: { state: keyof typeof WORD }) {
 export function Ribbon({
   items,
   at,
+  unit,
   onGo,
 }: {
   items: readonly RibbonItem[];
   at: string;
+  unit: SheetUnit;
   onGo: (id: string) => void;
 }) {
   return (
@@ -74,6 +76,9 @@ export function Ribbon({
               <svg viewBox="0 0 56 26" aria-hidden="true">
                 <Tick state={state} />
               </svg>
+              <span className="read">
+                {item.measured.raw === null ? '' : printLength(item.measured.raw, unit)}
+              </span>
             </button>
           </li>
         );

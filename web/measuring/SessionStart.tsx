@@ -1,9 +1,10 @@
 import { type OrderFull, SessionWrite } from '@rocchetto/contract';
 import { Button, Form, Input, Radio, Select } from 'antd';
 import { useState } from 'react';
-import { useStaffQuery } from '../api/api.ts';
 import { useMe } from '../app/me.ts';
+import { useStaffQuery } from '../house/api.ts';
 import { useLengthRule } from '../orders/useLengthRule.ts';
+import { Notice } from '../shared/Notice.tsx';
 
 const WAIST_RULES = [
   'where the body folds when bending sideways',
@@ -56,11 +57,7 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
         else setWrong(session.error.issues[0]!.message);
       }}
     >
-      {wrong && (
-        <div className="notice bad" role="alert">
-          {wrong}
-        </div>
-      )}
+      {wrong && <Notice is="bad">{wrong}</Notice>}
       <div className="fields">
         <Form.Item name="measurer" label="Who measures">
           <Select

@@ -17,6 +17,8 @@ import {
   wholeOf,
 } from '@rocchetto/core';
 import { type KeyboardEvent, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { Notice } from '../shared/Notice.tsx';
+import { useSettled } from '../shared/useSettled.ts';
 
 export interface Taken {
   readonly typed: string;
@@ -73,10 +75,17 @@ export function TapeField(props: Props) {
   const whole = read?.ok ? wholeOf({ written: read.written, way }) : null;
   const added = tapeAdded(tape, context.measure);
 
+  const found =
+    read?.ok && whole !== null
+      ? checkReading({ ...context, value: cm(whole - added), written: read.written, way })
+      : [];
+  // While it is typed an unlikely figure says so quietly, once it has stood still; half a figure is always unlikely.
+  const settled = useSettled(typed, 500);
+  const quiet = settled === typed ? found : [];
+
   const take = () => {
     if (!read) return props.onNext();
     if (!read.ok) return setWrong(read.sentence);
-    const found = checkReading({ ...context, value: cm(whole! - added), written: read.written, way });
     const hard = found.find((f) => f.level === 'hard');
     if (hard)
       return setWrong(`${tell(hard.sentence, unit)} It was not taken; correct it, or correct the other one.`);
@@ -123,7 +132,7 @@ export function TapeField(props: Props) {
         className="hidden"
         htmlFor="reading"
       >{`${context.measure.name}, in ${unit === 'in' ? 'inches' : 'centimetres'}`}</label>
-      <div className="row" style={{ alignItems: 'baseline', flexWrap: 'nowrap' }}>
+      <div className="row typed">
         <input
           id="reading"
           ref={field}
@@ -142,7 +151,7 @@ export function TapeField(props: Props) {
           }}
           onKeyDown={onKey}
         />
-        <span style={{ fontSize: 28 }}>{read?.ok && read.unitGiven ? '' : unit}</span>
+        <span className="unit">{read?.ok && read.unitGiven ? '' : unit}</span>
       </div>
       <p id="understood" className="understood" aria-live="polite">
         {whole !== null && read?.ok ? (
@@ -162,11 +171,12 @@ export function TapeField(props: Props) {
           ' '
         )}
       </p>
-      {wrong && (
-        <div className="notice bad" role="alert">
-          {wrong}
-        </div>
+      {quiet.length > 0 && asked.length === 0 && wrong === '' && (
+        <p className="unlikely" role="status">
+          {quiet.map((f) => tell(f.sentence, unit)).join(' ')}
+        </p>
       )}
+      {wrong && <Notice is="bad">{wrong}</Notice>}
       {asked.length > 0 && (
         <div className="notice" role="alert">
           {asked.map((f) => (
@@ -196,7 +206,7 @@ export function TapeField(props: Props) {
           />
         </div>
       )}
-      <div className="row" style={{ margin: '6px 0 10px' }}>
+      <div className="row turns">
         <button type="button" className="quiet tall" onClick={() => setUnit(otherUnit(unit))}>
           tape in <strong>{unit === 'in' ? 'inches' : 'cm'}</strong>
         </button>
@@ -211,7 +221,7 @@ export function TapeField(props: Props) {
           </button>
         )}
       </div>
-      <div className="row" style={{ margin: '6px 0 10px' }}>
+      <div className="row turns">
         <button type="button" className="take" onClick={take}>
           Take it
         </button>

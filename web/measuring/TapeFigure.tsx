@@ -11,9 +11,9 @@ export function TapeFigure({ measure, name }: { measure: string; name: string })
   const course = courseOf(measure);
   const view = course?.view ?? 'front';
   return (
-    <figure className="figure" style={{ margin: 0 }}>
+    <figure className="figure">
       <svg
-        viewBox="10 8 190 452"
+        viewBox="-26 8 262 452"
         role="img"
         aria-label={`Figure ${VIEW_WORD[view]}: the tape's course for ${name}`}
       >
@@ -36,7 +36,15 @@ export function TapeFigure({ measure, name }: { measure: string; name: string })
             {course.landmarks.map(({ at: [x, y], word }) => (
               <g key={word}>
                 <circle cx={x} cy={y} r={4} fill="var(--paper)" stroke="var(--thread)" strokeWidth={2} />
-                <text x={x + 8} y={y + 5} fontSize={13} fill="var(--ink)">
+                {/* Words stand clear of the body: at the edge of the picture on the side that the point lies. */}
+                <path d={`M${x} ${y} H${x < 105 ? 30 : 172}`} stroke="var(--line)" strokeWidth={1} />
+                <text
+                  x={x < 105 ? 28 : 174}
+                  y={y + 4}
+                  fontSize={13}
+                  fill="var(--ink)"
+                  textAnchor={x < 105 ? 'end' : 'start'}
+                >
                   {word}
                 </text>
               </g>
@@ -44,9 +52,7 @@ export function TapeFigure({ measure, name }: { measure: string; name: string })
           </>
         )}
       </svg>
-      <figcaption className="soft" style={{ textAlign: 'center' }}>
-        {VIEW_WORD[view]}
-      </figcaption>
+      <figcaption className="soft">{VIEW_WORD[view]}</figcaption>
     </figure>
   );
 }

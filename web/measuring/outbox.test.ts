@@ -37,15 +37,17 @@ const reading = (text = '70'): ReadingWire => ({
 
 /** What the stand-in server was sent, and how it answers next. */
 let sent: string[][];
-let answer: () => Promise<Response> | Response;
+let answer: (ids: string[]) => Promise<Response> | Response;
+const keepAll = (ids: string[]) => Response.json({ kept: ids, refused: [] });
 beforeEach(() => {
   globalThis.indexedDB = new IDBFactory();
   globalThis.window = new EventTarget() as Window & typeof globalThis;
   sent = [];
-  answer = () => Response.json({});
+  answer = keepAll;
   vi.stubGlobal('fetch', async (_: string, init: { body: string }) => {
-    const res = await answer();
-    sent.push((JSON.parse(init.body) as { readings: { id: string }[] }).readings.map((r) => r.id));
+    const ids = (JSON.parse(init.body) as { readings: { id: string }[] }).readings.map((r) => r.id);
+    const res = await answer(ids);
+    sent.push(ids);
     return res;
   });
 });
@@ -75,7 +77,7 @@ describe('the outbox', () => {
     for (const r of all) await box.keep(session.id, r);
     await new Promise((r) => setTimeout(r, 60));
     expect(box.snapshot().every((k) => !k.sent)).toBe(true);
-    answer = () => Response.json({});
+    answer = keepAll;
     window.dispatchEvent(new Event('online'));
     await until(() => box.snapshot().every((k) => k.sent));
     expect(sent.flat()).toEqual(all.map((r) => r.id));
@@ -87,7 +89,7 @@ describe('the outbox', () => {
     await first.begin(session, 1);
     const r = reading();
     await first.keep(session.id, r);
-    answer = () => Response.json({});
+    answer = keepAll;
     sent = [];
     const second = new Outbox(() => undefined);
     await until(() => second.snapshot()[0]?.sent === true);
@@ -103,7 +105,7 @@ describe('the outbox', () => {
     await box.keep(session.id, reading());
     await until(() => sent.length > 0);
     expect(box.snapshot()[0]).toMatchObject({ sent: false, refused: '' });
-    answer = () => Response.json({});
+    answer = keepAll;
     box.sendNow();
     await until(() => box.snapshot()[0]!.sent);
   });
@@ -116,11 +118,47 @@ describe('the outbox', () => {
     await box.keep(session.id, bad);
     await until(() => box.snapshot()[0]!.refused !== '');
     expect(box.snapshot()[0]).toMatchObject({ sent: false, refused: 'The client is a minor.' });
-    answer = () => Response.json({});
+    answer = keepAll;
     const good = reading('71');
     await box.keep(session.id, good);
     await until(() => box.snapshot()[1]!.sent);
     expect(sent.at(-1)).toEqual([good.id]);
+  });
+
+  it('each reading is answered for by itself: the refused one stays with its sentence, the others are kept', async () => {
+    const [bad, good] = [reading('70'), reading('71')];
+    answer = (ids) =>
+      Response.json({
+        kept: ids.filter((id) => id !== bad.id),
+        refused: ids.includes(bad.id) ? [{ id: bad.id, sentence: 'In the book as 69 cm.' }] : [],
+      });
+    const box = new Outbox(() => undefined);
+    await box.begin(session, 1);
+    await Promise.all([box.keep(session.id, bad), box.keep(session.id, good)]);
+    await until(() => box.snapshot().some((k) => k.sent) && box.snapshot().some((k) => k.refused !== ''));
+    expect(box.snapshot().find((k) => k.reading.id === bad.id)).toMatchObject({
+      sent: false,
+      refused: 'In the book as 69 cm.',
+    });
+    await box.dismiss(bad.id);
+    expect(box.snapshot().map((k) => k.reading.id)).toEqual([good.id]);
+  });
+
+  it('a session the server cannot take just now does not hold up another', async () => {
+    const other: SessionWrite = { ...session, id: '22222222-2222-4222-8222-222222222222' };
+    const stuck = reading('70');
+    answer = (ids) => (ids.includes(stuck.id) ? new Response('{}', { status: 500 }) : keepAll(ids));
+    const box = new Outbox(() => undefined);
+    await box.begin(session, 1);
+    await box.begin(other, 1);
+    await box.keep(session.id, stuck);
+    await until(() => sent.length > 0);
+    const free = reading('71');
+    await box.keep(other.id, free);
+    await until(() => box.snapshot().find((k) => k.reading.id === free.id)!.sent);
+    expect(box.snapshot().find((k) => k.reading.id === stuck.id)).toMatchObject({ sent: false, refused: '' });
+    answer = keepAll;
+    await until(() => box.snapshot().every((k) => k.sent));
   });
 
   it('does not keep what was sent for longer than a week, and what was not for ever', async () => {

@@ -1,6 +1,6 @@
-import type { ReadingWire, SessionWrite } from '@rocchetto/contract';
+import type { ReadingsAnswer, ReadingWire, SessionWrite } from '@rocchetto/contract';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
-import { csrfToken } from '../api/api.ts';
+import { csrfToken } from '../api/base.ts';
 
 /** A reading on this device: kept before it is sent, and kept after, until it is a week old. */
 export interface KeptReading {
@@ -25,16 +25,18 @@ interface Shape extends DBSchema {
 export class Outbox {
   readonly #db: Promise<IDBPDatabase<Shape>>;
   readonly #listeners = new Set<() => void>();
-  readonly #onSent: () => void;
+  readonly #onSent: (session: SessionWrite) => void;
   readonly #loaded: Promise<void>;
   #kept: readonly KeptReading[] = [];
   #sessions = new Map<string, SessionWrite>();
   #timer: ReturnType<typeof setTimeout> | undefined;
-  #wait = 1000;
+  /** by session: how long the next try waits, and when it may be */
+  readonly #waits = new Map<string, number>();
+  readonly #notBefore = new Map<string, number>();
   #sending = false;
   #seq = Date.now();
 
-  constructor(onSent: () => void) {
+  constructor(onSent: (session: SessionWrite) => void) {
     this.#onSent = onSent;
     // A browser that keeps nothing may throw at once; then every keep() says so.
     this.#db = Promise.resolve().then(() =>
@@ -45,7 +47,7 @@ export class Outbox {
         },
       }),
     );
-    window.addEventListener('online', () => this.#soon(0));
+    window.addEventListener('online', this.sendNow);
     this.#loaded = this.#load().catch(() => undefined);
   }
 
@@ -82,7 +84,10 @@ export class Outbox {
   }
 
   /** Sends what waits, now. */
-  readonly sendNow = () => this.#soon(0);
+  readonly sendNow = () => {
+    this.#notBefore.clear();
+    this.#soon(0);
+  };
 
   async #load() {
     const db = await this.#db;
@@ -107,45 +112,85 @@ export class Outbox {
     this.#timer = setTimeout(() => void this.#send(), ms);
   }
 
+  /** The session whose turn it is: one with readings that wait, whose last try is long enough ago. */
+  #next(): { session: SessionWrite; batch: readonly KeptReading[] } | null {
+    const waiting = this.#kept.filter((k) => !k.sent && !k.refused);
+    const now = Date.now();
+    for (const id of new Set(waiting.map((k) => k.sessionId))) {
+      const session = this.#sessions.get(id);
+      if (!session || (this.#notBefore.get(id) ?? 0) > now) continue;
+      return { session, batch: waiting.filter((k) => k.sessionId === id).slice(0, 100) };
+    }
+    return null;
+  }
+
   async #send() {
     if (this.#sending) return;
-    const waiting = this.#kept.filter((k) => !k.sent && !k.refused);
-    const sessionId = waiting[0]?.sessionId;
-    const session = sessionId ? this.#sessions.get(sessionId) : undefined;
-    if (!sessionId || !session) return;
+    const next = this.#next();
+    if (!next) return this.#later();
+    const { session, batch } = next;
     this.#sending = true;
-    const batch = waiting.filter((k) => k.sessionId === sessionId).slice(0, 100);
     try {
       const answer = await fetch('/api/readings', {
         method: 'POST',
         headers: { 'content-type': 'application/json', 'x-csrf-token': csrfToken() },
         body: JSON.stringify({ session, readings: batch.map((k) => k.reading) }),
       });
-      if (answer.ok) await this.#mark(batch, { sent: true });
-      // Signed out, slowed down or away: it stays waiting. Any other refusal will not mend itself.
-      else if (answer.status >= 400 && answer.status < 500 && ![401, 403, 408, 429].includes(answer.status))
-        await this.#mark(batch, {
-          refused:
-            ((await answer.json().catch(() => ({}))) as { detail?: string }).detail ?? 'It was refused.',
-        });
-      else throw new Error(String(answer.status));
-      this.#wait = 1000;
-      this.#sending = false;
-      this.#onSent();
-      this.#soon(0);
+      if (answer.ok) {
+        const said = (await answer.json()) as ReadingsAnswer;
+        await this.#settle(batch, said);
+        // An answer that is silent about something sent is no answer for it: that waits and is sent again.
+        if (said.kept.length + said.refused.length < batch.length) throw new Error('not answered for');
+      }
+      // Signed out, slowed down or away: it stays waiting. Any other refusal of all will not mend itself.
+      else if (answer.status >= 400 && answer.status < 500 && ![401, 403, 408, 429].includes(answer.status)) {
+        const { detail = 'It was refused.' } = (await answer.json().catch(() => ({}))) as { detail?: string };
+        await this.#mark(new Map(batch.map((k) => [k.reading.id, { refused: detail }])));
+      } else throw new Error(String(answer.status));
+      this.#waits.delete(session.id);
+      this.#notBefore.delete(session.id);
+      this.#onSent(session);
     } catch {
-      this.#sending = false;
-      this.#wait = Math.min(this.#wait * 2, 15_000);
-      this.#soon(this.#wait);
+      // Only this session waits longer; the others take their turn.
+      const wait = Math.min((this.#waits.get(session.id) ?? 500) * 2, 15_000);
+      this.#waits.set(session.id, wait);
+      this.#notBefore.set(session.id, Date.now() + wait);
     }
+    this.#sending = false;
+    this.#soon(0);
   }
 
-  async #mark(batch: readonly KeptReading[], change: Partial<KeptReading>) {
-    const ids = new Set(batch.map((k) => k.reading.id));
-    this.#kept = this.#kept.map((k) => (ids.has(k.reading.id) ? { ...k, ...change } : k));
+  /** Each reading is answered for by itself: what is kept, and what is not with its sentence. */
+  #settle(batch: readonly KeptReading[], { kept, refused }: ReadingsAnswer) {
+    const said = new Map(refused.map((r) => [r.id, r.sentence]));
+    const there = new Set(kept);
+    return this.#mark(
+      new Map(
+        batch.flatMap(({ reading: { id } }): [string, Partial<KeptReading>][] =>
+          there.has(id) ? [[id, { sent: true }]] : said.has(id) ? [[id, { refused: said.get(id)! }]] : [],
+        ),
+      ),
+    );
+  }
+
+  /** Comes back when the first of those that wait longer may be tried again. */
+  #later() {
+    const due = [...this.#notBefore.values()];
+    if (due.length > 0) this.#soon(Math.max(50, Math.min(...due) - Date.now()));
+  }
+
+  /** Takes a refused reading off this device's list, once a hand has seen why. */
+  async dismiss(id: string) {
+    this.#kept = this.#kept.filter((k) => k.reading.id !== id);
+    await (await this.#db).delete('reading', id);
+    this.#tell();
+  }
+
+  async #mark(changes: ReadonlyMap<string, Partial<KeptReading>>) {
+    this.#kept = this.#kept.map((k) => ({ ...k, ...changes.get(k.reading.id) }));
     const db = await this.#db;
     for (const k of this.#kept)
-      if (ids.has(k.reading.id)) await db.put('reading', { ...k, id: k.reading.id });
+      if (changes.has(k.reading.id)) await db.put('reading', { ...k, id: k.reading.id });
     this.#tell();
   }
 }

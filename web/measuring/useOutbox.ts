@@ -1,14 +1,26 @@
 import { useSyncExternalStore } from 'react';
-import { api } from '../api/api.ts';
+import { api, LIST } from '../api/base.ts';
 import { store } from '../api/store.ts';
 import { Outbox } from './outbox.ts';
 
 let one: Outbox | undefined;
 
-/** The device's one outbox. What it sends changes orders, sheets and sessions. */
+/** The device's one outbox. What it sends changes a session, its order and that order's sheet, and nothing else. */
 export function outbox(): Outbox {
-  one ??= new Outbox(() =>
-    store.dispatch(api.util.invalidateTags(['Order', 'Orders', 'Sheet', 'Session', 'Client'])),
+  one ??= new Outbox(({ id, clientId, orderId }) =>
+    store.dispatch(
+      api.util.invalidateTags([
+        { type: 'Session', id },
+        { type: 'Client', id: clientId },
+        ...(orderId === null
+          ? []
+          : [
+              { type: 'Order' as const, id: orderId },
+              { type: 'Order' as const, id: LIST },
+              { type: 'Sheet' as const, id: orderId },
+            ]),
+      ]),
+    ),
   );
   return one;
 }

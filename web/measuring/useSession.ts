@@ -1,14 +1,14 @@
 import { type OrderFull, type SessionWrite, toBrief } from '@rocchetto/contract';
 import { measure, measuringList, type Reading, resolve } from '@rocchetto/core';
 import { useEffect, useMemo, useState } from 'react';
-import { useSessionQuery } from '../api/api.ts';
+import { useSessionQuery } from './api.ts';
 import type { RibbonItem } from './Ribbon.tsx';
 import { outbox, useKept } from './useOutbox.ts';
 
 /** A session goes on for this long after it was begun; later, measuring begins a new one. */
 const GOES_ON = 12 * 3_600_000;
 
-interface Session {
+export interface Session {
   readonly id: string;
   readonly unit: 'cm' | 'in';
   readonly measurer: string;

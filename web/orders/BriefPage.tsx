@@ -1,14 +1,17 @@
+import './orders.css';
 import { BriefWire } from '@rocchetto/contract';
 import { FIT_CLASSES, SCHOOL_NAME, SCHOOLS } from '@rocchetto/core';
 import { Button, Checkbox, Form, Input, InputNumber, Radio, Select } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { useChangeBriefMutation, useOrderQuery } from '../api/api.ts';
 import { problemOf } from '../api/problem.ts';
 import { useMay } from '../app/me.ts';
 import { Differences } from '../shared/Differences.tsx';
-import { Problem, Waiting } from '../shared/Problem.tsx';
+import { Notice } from '../shared/Notice.tsx';
+import { Place } from '../shared/Place.tsx';
+import { Problem } from '../shared/Problem.tsx';
 import { Thread } from '../thread/Thread.tsx';
+import { useChangeBriefMutation, useOrderQuery } from './api.ts';
 import { useLengthRule } from './useLengthRule.ts';
 
 type Skirt = NonNullable<BriefWire['parts'][number]>;
@@ -38,15 +41,14 @@ export function Component() {
   const length = useLengthRule(unit);
   const [form] = Form.useForm<Values>();
   const opening = Form.useWatch(['skirt', 'hemOpening', 'kind'], form);
+  // The version the form was opened on; another hand's save is told, and what is being typed stays.
+  const [openedOn, setOpenedOn] = useState<number | null>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a version saved elsewhere is shown while nothing is typed
   useEffect(() => {
-    document.title = 'Brief · Rocchetto';
-  }, []);
-  if (!order)
-    return (
-      <main className="work" id="work">
-        <Waiting what="the brief" error={error} again={refetch} />
-      </main>
-    );
+    if (openedOn === null) form.resetFields();
+  }, [order?.version]);
+  if (!order) return <Place title="Brief" waiting={{ what: 'the brief', error, again: refetch }} />;
+  const base = openedOn ?? order.version;
   const brief =
     order.brief && order.brief.parts.length > 0
       ? order.brief
@@ -82,172 +84,182 @@ export function Component() {
       ],
     });
     setWrong(parsed.success ? [] : parsed.error.issues.map((i) => i.message));
-    if (parsed.success) void send(parsed.data, order.version);
+    if (parsed.success) void send(parsed.data, base);
   };
   return (
-    <main className="work" id="work">
-      <div className="wide">
-        <Thread order={order} here="brief" />
-      </div>
-      <div>
-        <h1>Brief: {order.what}</h1>
-        <p className="soft">
-          Lengths may be written as 62, 24 ½ in or 620 mm; without a unit they are{' '}
-          <Radio.Group
-            aria-label="Unit of lengths without one"
-            value={unit}
-            onChange={(e) => setUnit(e.target.value)}
-            options={[
-              { value: 'cm', label: 'cm' },
-              { value: 'in', label: 'in' },
-            ]}
-          />
-        </p>
-        {problemOf(saving.error).status === 409 ? (
-          <Differences
-            error={saving.error}
-            labels={{ brief: 'Brief' }}
-            keepMine={(theirs) => mine && send(mine, Number(theirs.version))}
-            takeTheirs={() => {
-              saving.reset();
-              refetch().then(() => form.resetFields());
-            }}
-          />
-        ) : (
-          <Problem error={saving.error} />
+    <Place
+      title="Brief"
+      thread={<Thread order={order} here="brief" />}
+      margin={
+        <>
+          <section>
+            <h2>Why first</h2>
+            <p className="soft">
+              The style decides which measurements are needed. A straight skirt asks for waist, hip, its level
+              and the hem; a client need not stand for more.
+            </p>
+          </section>
+          <section>
+            <h2>Room to walk</h2>
+            <p className="soft">
+              Below the knee a hem under 96 cm [37 3⁄4 in] needs a vent, a slit or a pleat.
+            </p>
+          </section>
+          <Link to={`/orders/${id}`}>Back to the order</Link>
+        </>
+      }
+    >
+      <h1>Brief: {order.what}</h1>
+      <p className="soft units">
+        Lengths may be written as 62, 24 1⁄2 in or 620 mm; without a unit they are{' '}
+        <Radio.Group
+          aria-label="Unit of lengths without one"
+          value={unit}
+          onChange={(e) => setUnit(e.target.value)}
+          options={[
+            { value: 'cm', label: 'cm' },
+            { value: 'in', label: 'in' },
+          ]}
+        />
+      </p>
+      {problemOf(saving.error).status === 409 ? (
+        <Differences
+          error={saving.error}
+          labels={{ brief: 'Brief' }}
+          keepMine={(theirs) => mine && send(mine, Number(theirs.version))}
+          takeTheirs={() => {
+            saving.reset();
+            refetch().then(() => {
+              setOpenedOn(null);
+              form.resetFields();
+            });
+          }}
+        />
+      ) : (
+        <Problem error={saving.error} />
+      )}
+      {wrong.length > 0 && (
+        <Notice is="bad">
+          {wrong.map((w) => (
+            <p key={w}>{w}</p>
+          ))}
+        </Notice>
+      )}
+      {openedOn !== null && order.version > openedOn && (
+        <Notice>
+          Somebody has just saved this order. What you write stays; on saving you will see both.
+        </Notice>
+      )}
+      <Form
+        form={form}
+        onValuesChange={() => openedOn === null && setOpenedOn(order.version)}
+        layout="vertical"
+        requiredMark={false}
+        disabled={!mayWrite || order.stage === 'cut'}
+        initialValues={{ ...rest, skirt: parts[0] }}
+        onFinish={finish}
+      >
+        <h2>The skirt</h2>
+        <div className="fields">
+          <Form.Item name={['skirt', 'length']} label="Length wanted, waist to hem" rules={[length]}>
+            <Input placeholder="for example 62" />
+          </Form.Item>
+          <Form.Item
+            name={['skirt', 'band']}
+            label="Waistband, finished width"
+            extra="0 for a faced waist"
+            rules={[length]}
+          >
+            <Input />
+          </Form.Item>
+          <Form.Item name={['skirt', 'overlap']} label="Overlap at the closing" rules={[length]}>
+            <Input />
+          </Form.Item>
+          <Form.Item
+            name={['skirt', 'taper']}
+            label="Taper, per side edge"
+            extra="0 to 2.5 cm"
+            rules={[length]}
+          >
+            <Input />
+          </Form.Item>
+          <Form.Item name={['skirt', 'hemOpening', 'kind']} label="At the hem, centre back">
+            <Select
+              options={[
+                { value: 'none', label: 'closed' },
+                { value: 'vent', label: 'vent' },
+                { value: 'slit', label: 'slit' },
+              ]}
+            />
+          </Form.Item>
+          <Form.Item
+            name={['skirt', 'hemOpening', 'height']}
+            label="Height of vent or slit"
+            hidden={opening === 'none'}
+            rules={[length]}
+          >
+            <Input />
+          </Form.Item>
+          <Form.Item name={['skirt', 'zip']} label="Zip">
+            <Select
+              options={[
+                { value: 'centre-back', label: 'centre back' },
+                { value: 'left-side', label: 'left side' },
+              ]}
+            />
+          </Form.Item>
+        </div>
+        <h2>Fit</h2>
+        <div className="fields">
+          <Form.Item name="fit" label="How close">
+            <Select options={FIT_CLASSES.map((f) => ({ value: f, label: f.replace('-', ' ') }))} />
+          </Form.Item>
+          <Form.Item name="school" label="Ease by">
+            <Select options={SCHOOLS.map((s) => ({ value: s, label: SCHOOL_NAME[s] }))} />
+          </Form.Item>
+          <Form.Item name="letOut" valuePropName="checked" label="Later letting out">
+            <Checkbox>wider side seams</Checkbox>
+          </Form.Item>
+        </div>
+        <h2>Cloth and lining</h2>
+        <div className="fields">
+          <Form.Item name={['cloth', 'name']} label="Cloth">
+            <Input />
+          </Form.Item>
+          <Form.Item name={['cloth', 'width']} label="Width" rules={[length]}>
+            <Input placeholder="for example 150" />
+          </Form.Item>
+          <Form.Item name={['cloth', 'weight']} label="Weight, g/m²">
+            <InputNumber min={1} max={3000} />
+          </Form.Item>
+          <Form.Item name={['cloth', 'stretch']} label="Stretch around, %" extra="a plain woven: 0">
+            <InputNumber min={0} max={300} />
+          </Form.Item>
+          <Form.Item name="lining" label="Lining" extra="empty: unlined">
+            <Input />
+          </Form.Item>
+        </div>
+        <h2>Worn with</h2>
+        <div className="fields">
+          <Form.Item name="beneath" label="Beneath">
+            <Input />
+          </Form.Item>
+          <Form.Item name="shoes" label="Shoes">
+            <Input />
+          </Form.Item>
+          <Form.Item name="heel" label="Heel" rules={[length]}>
+            <Input />
+          </Form.Item>
+          <Form.Item name="note" label="Note" className="full">
+            <Input.TextArea rows={2} maxLength={2000} />
+          </Form.Item>
+        </div>
+        {mayWrite && (
+          <Button type="primary" htmlType="submit" loading={saving.isLoading}>
+            Keep the brief
+          </Button>
         )}
-        {wrong.length > 0 && (
-          <div className="notice bad" role="alert">
-            {wrong.map((w) => (
-              <p key={w}>{w}</p>
-            ))}
-          </div>
-        )}
-        <Form
-          form={form}
-          key={order.version}
-          layout="vertical"
-          requiredMark={false}
-          disabled={!mayWrite || order.stage === 'cut'}
-          initialValues={{ ...rest, skirt: parts[0] }}
-          onFinish={finish}
-        >
-          <h2>The skirt</h2>
-          <div className="fields">
-            <Form.Item name={['skirt', 'length']} label="Length wanted, waist to hem" rules={[length]}>
-              <Input placeholder="for example 62" />
-            </Form.Item>
-            <Form.Item
-              name={['skirt', 'band']}
-              label="Waistband, finished width"
-              extra="0 for a faced waist"
-              rules={[length]}
-            >
-              <Input />
-            </Form.Item>
-            <Form.Item name={['skirt', 'overlap']} label="Overlap at the closing" rules={[length]}>
-              <Input />
-            </Form.Item>
-            <Form.Item
-              name={['skirt', 'taper']}
-              label="Taper, per side edge"
-              extra="0 to 2.5 cm"
-              rules={[length]}
-            >
-              <Input />
-            </Form.Item>
-            <Form.Item name={['skirt', 'hemOpening', 'kind']} label="At the hem, centre back">
-              <Select
-                options={[
-                  { value: 'none', label: 'closed' },
-                  { value: 'vent', label: 'vent' },
-                  { value: 'slit', label: 'slit' },
-                ]}
-              />
-            </Form.Item>
-            <Form.Item
-              name={['skirt', 'hemOpening', 'height']}
-              label="Height of vent or slit"
-              hidden={opening === 'none'}
-              rules={[length]}
-            >
-              <Input />
-            </Form.Item>
-            <Form.Item name={['skirt', 'zip']} label="Zip">
-              <Select
-                options={[
-                  { value: 'centre-back', label: 'centre back' },
-                  { value: 'left-side', label: 'left side' },
-                ]}
-              />
-            </Form.Item>
-          </div>
-          <h2>Fit</h2>
-          <div className="fields">
-            <Form.Item name="fit" label="How close">
-              <Select options={FIT_CLASSES.map((f) => ({ value: f, label: f.replace('-', ' ') }))} />
-            </Form.Item>
-            <Form.Item name="school" label="Ease by">
-              <Select options={SCHOOLS.map((s) => ({ value: s, label: SCHOOL_NAME[s] }))} />
-            </Form.Item>
-            <Form.Item name="letOut" valuePropName="checked" label="Later letting out">
-              <Checkbox>wider side seams</Checkbox>
-            </Form.Item>
-          </div>
-          <h2>Cloth and lining</h2>
-          <div className="fields">
-            <Form.Item name={['cloth', 'name']} label="Cloth">
-              <Input />
-            </Form.Item>
-            <Form.Item name={['cloth', 'width']} label="Width" rules={[length]}>
-              <Input placeholder="for example 150" />
-            </Form.Item>
-            <Form.Item name={['cloth', 'weight']} label="Weight, g/m²">
-              <InputNumber min={1} max={3000} style={{ width: '100%' }} />
-            </Form.Item>
-            <Form.Item name={['cloth', 'stretch']} label="Stretch around, %" extra="a plain woven: 0">
-              <InputNumber min={0} max={300} style={{ width: '100%' }} />
-            </Form.Item>
-            <Form.Item name="lining" label="Lining" extra="empty: unlined">
-              <Input />
-            </Form.Item>
-          </div>
-          <h2>Worn with</h2>
-          <div className="fields">
-            <Form.Item name="beneath" label="Beneath">
-              <Input />
-            </Form.Item>
-            <Form.Item name="shoes" label="Shoes">
-              <Input />
-            </Form.Item>
-            <Form.Item name="heel" label="Heel" rules={[length]}>
-              <Input />
-            </Form.Item>
-            <Form.Item name="note" label="Note" className="full">
-              <Input.TextArea rows={2} maxLength={2000} />
-            </Form.Item>
-          </div>
-          {mayWrite && (
-            <Button type="primary" htmlType="submit" loading={saving.isLoading}>
-              Keep the brief
-            </Button>
-          )}
-        </Form>
-      </div>
-      <aside className="margin" aria-label="Margin">
-        <section>
-          <h2>Why first</h2>
-          <p className="soft">
-            The style decides which measurements are needed. A straight skirt asks for waist, hip, its level
-            and the hem; a client need not stand for more.
-          </p>
-        </section>
-        <section>
-          <h2>Room to walk</h2>
-          <p className="soft">Below the knee a hem under 96 cm [37 ¾ in] needs a vent, a slit or a pleat.</p>
-        </section>
-        <Link to={`/orders/${id}`}>Back to the order</Link>
-      </aside>
-    </main>
+      </Form>
+    </Place>
   );
 }

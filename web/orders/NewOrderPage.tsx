@@ -1,8 +1,9 @@
-import { useEffect } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { useAddOrderMutation, useClientQuery } from '../api/api.ts';
 import { useMay } from '../app/me.ts';
-import { Problem, Waiting } from '../shared/Problem.tsx';
+import { useClientQuery } from '../clients/api.ts';
+import { Place } from '../shared/Place.tsx';
+import { Problem } from '../shared/Problem.tsx';
+import { useAddOrderMutation } from './api.ts';
 import { OrderForm } from './OrderForm.tsx';
 
 export function Component() {
@@ -12,32 +13,11 @@ export function Component() {
   const [add, { error, isLoading }] = useAddOrderMutation();
   const mayBrief = useMay('sheet.write');
   const navigate = useNavigate();
-  useEffect(() => {
-    document.title = 'New order · Rocchetto';
-  }, []);
-  if (clientId && !client)
-    return (
-      <main className="work" id="work">
-        <Waiting what="the client" error={missing} again={refetch} />
-      </main>
-    );
   return (
-    <main className="work" id="work">
-      <div>
-        <h1>New order{client ? ` for ${client.name}` : ''}</h1>
-        <Problem error={error} />
-        <OrderForm
-          start={client ? { clientId: client.id } : {}}
-          clientName={client?.name ?? null}
-          busy={isLoading}
-          saveWord="Begin the thread"
-          onSave={async (w) => {
-            const done = await add(w);
-            if ('data' in done && done.data) navigate(`/orders/${done.data.id}${mayBrief ? '/brief' : ''}`);
-          }}
-        />
-      </div>
-      <aside className="margin" aria-label="Margin">
+    <Place
+      title="New order"
+      waiting={clientId && !client ? { what: 'the client', error: missing, again: refetch } : null}
+      margin={
         <section>
           <h2>First the brief</h2>
           <p className="soft">
@@ -45,7 +25,20 @@ export function Component() {
             measured.
           </p>
         </section>
-      </aside>
-    </main>
+      }
+    >
+      <h1>New order{client ? ` for ${client.name}` : ''}</h1>
+      <Problem error={error} />
+      <OrderForm
+        start={client ? { clientId: client.id } : {}}
+        clientName={client?.name ?? null}
+        busy={isLoading}
+        saveWord="Begin the thread"
+        onSave={async (w) => {
+          const done = await add(w);
+          if ('data' in done && done.data) navigate(`/orders/${done.data.id}${mayBrief ? '/brief' : ''}`);
+        }}
+      />
+    </Place>
   );
 }

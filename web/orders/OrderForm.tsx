@@ -1,7 +1,9 @@
 import type { OrderWrite } from '@rocchetto/contract';
 import { Button, Form, Input, Select } from 'antd';
 import { useState } from 'react';
-import { useClientsQuery, useStaffQuery } from '../api/api.ts';
+import { useClientsQuery } from '../clients/api.ts';
+import { useStaffQuery } from '../house/api.ts';
+import { DateField, dateRule } from '../shared/DateField.tsx';
 import { useSettled } from '../shared/useSettled.ts';
 
 interface Values extends Omit<OrderWrite, 'wornOn' | 'dueOn'> {
@@ -70,23 +72,24 @@ export function OrderForm({ start, clientName, busy, saveWord, onSave }: Props) 
         <Form.Item name="occasion" label="Occasion" rules={[{ max: 200 }]}>
           <Input autoComplete="off" />
         </Form.Item>
-        <Form.Item name="wornOn" label="The day it is worn">
-          <Input type="date" />
+        <Form.Item name="wornOn" label="The day it is worn" rules={[dateRule]}>
+          <DateField />
         </Form.Item>
         <Form.Item
           name="dueOn"
           label="Due (handed over)"
           dependencies={['wornOn']}
           rules={[
+            dateRule,
             {
               validator: (_, due: string) =>
-                due && worn && due > worn
+                /^\d/.test(due ?? '') && /^\d/.test(worn ?? '') && due > worn
                   ? Promise.reject(new Error('That is after the day it is worn.'))
                   : Promise.resolve(),
             },
           ]}
         >
-          <Input type="date" />
+          <DateField />
         </Form.Item>
         <Form.Item name="responsibleId" label="Responsible">
           <Select

@@ -1,25 +1,17 @@
+import './orders.css';
 import type { OrderRow } from '@rocchetto/contract';
+import { danger } from '@rocchetto/core/thread/danger.ts';
+import { STAGE_WORD, STAGES } from '@rocchetto/core/thread/stage.ts';
 import { Link } from 'react-router';
-import { shortDate } from '../shared/dates.ts';
-import { danger } from '../thread/danger.ts';
-
-const STAGES = ['asked', 'brief', 'measured', 'sheet', 'agreed', 'cut'] as const;
-const WORD: Record<OrderRow['stage'], string> = {
-  asked: 'asked for',
-  brief: 'brief written',
-  measured: 'measured',
-  sheet: 'sheet in work',
-  agreed: 'sheet agreed',
-  cut: 'cut',
-};
+import { useDays } from '../app/me.ts';
 
 /** A short length of the order's thread: solid as far as it has come. */
 function Strand({ stage, tight }: { stage: OrderRow['stage']; tight: boolean }) {
   const to = 6 + STAGES.indexOf(stage) * 16;
   const slack = tight ? 0 : 5;
   return (
-    <svg width="96" height="18" aria-hidden="true">
-      <path d={`M6 9 L90 9`} stroke="var(--line)" strokeWidth="1.5" strokeDasharray="3 4" />
+    <svg className="strand" width="96" height="18" aria-hidden="true">
+      <path d="M6 9 L90 9" stroke="var(--line)" strokeWidth="1.5" strokeDasharray="3 4" />
       <path
         d={`M6 9 Q${6 + (to - 6) / 3} ${9 - slack} ${(6 + to) / 2} 9 T${to} 9`}
         fill="none"
@@ -41,6 +33,7 @@ export function OrderLedger({
   empty: string;
   withClient?: boolean;
 }) {
+  const { today, short } = useDays();
   if (orders.length === 0)
     return (
       <p className="soft" role="status">
@@ -49,7 +42,7 @@ export function OrderLedger({
     );
   return (
     <div className="scroll" tabIndex={-1}>
-      <table className="ledger">
+      <table className="ledger orders">
         <thead>
           <tr>
             <th scope="col">Order</th>
@@ -61,7 +54,7 @@ export function OrderLedger({
         </thead>
         <tbody>
           {orders.map((o) => {
-            const why = danger(o);
+            const why = danger(o, today);
             return (
               <tr key={o.id}>
                 <td className="number">
@@ -76,14 +69,12 @@ export function OrderLedger({
                     <Link to={`/clients/${o.clientId}`}>{o.clientName}</Link>
                   </td>
                 )}
-                <td style={{ whiteSpace: 'nowrap' }}>{shortDate(o.dueOn)}</td>
-                <td>
-                  <div className="row" style={{ gap: 8, flexWrap: 'nowrap' }}>
-                    <Strand stage={o.stage} tight={why !== null} />
-                    <span className={why ? 'tight' : 'soft'} title={why ?? undefined}>
-                      {WORD[o.stage]}
-                    </span>
-                  </div>
+                <td className="number">{short(o.dueOn)}</td>
+                <td className="run">
+                  <Strand stage={o.stage} tight={why !== null} />
+                  <span className={why ? 'tight' : 'soft'} title={why ?? undefined}>
+                    {STAGE_WORD[o.stage]}
+                  </span>
                 </td>
               </tr>
             );

@@ -1,14 +1,16 @@
 import type { BriefWire, OrderFull, OrderWrite } from '@rocchetto/contract';
 import { Button, Upload } from 'antd';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { useChangeOrderMutation, useImportSpecMutation, useOrderQuery } from '../api/api.ts';
-import { useMay } from '../app/me.ts';
+import { useDays, useMay } from '../app/me.ts';
 import { SessionReadings } from '../clients/SessionReadings.tsx';
-import { shortDate } from '../shared/dates.ts';
-import { Problem, Waiting } from '../shared/Problem.tsx';
+import { Facts } from '../shared/Facts.tsx';
+import { Notice } from '../shared/Notice.tsx';
+import { Place } from '../shared/Place.tsx';
+import { Problem } from '../shared/Problem.tsx';
 import { useVersionedSave } from '../shared/useVersionedSave.tsx';
 import { Thread } from '../thread/Thread.tsx';
+import { useChangeOrderMutation, useImportSpecMutation, useOrderQuery } from './api.ts';
 import { OrderForm } from './OrderForm.tsx';
 
 const LABELS = {
@@ -23,8 +25,9 @@ export function Component() {
   const id = Number(useParams().id);
   const { data: order, error, refetch } = useOrderQuery(id);
   const [change, changing] = useChangeOrderMutation();
-  const { editing, edit, leave, save, problem } = useVersionedSave<OrderWrite>({
-    send: (w, version) => change({ id, version, ...w }),
+  const { editing, version, edit, leave, save, problem } = useVersionedSave<OrderWrite>({
+    now: order?.version ?? 0,
+    send: (w, onTop) => change({ id, version: onTop, ...w }),
     state: changing,
     labels: LABELS,
     refetch,
@@ -34,110 +37,107 @@ export function Component() {
     useMay('session.write'),
     useMay('sheet.write'),
   ];
-  useEffect(() => {
-    document.title = `${order ? `${order.number} ${order.what}` : 'Order'} · Rocchetto`;
-  }, [order]);
-  if (!order)
-    return (
-      <main className="work" id="work">
-        <Waiting what="the order" error={error} again={refetch} />
-      </main>
-    );
+  const { long } = useDays();
+  if (!order) return <Place title="Order" waiting={{ what: 'the order', error, again: refetch }} />;
   const skirt = (order.brief?.parts.length ?? 0) > 0;
   return (
-    <main className="work" id="work">
-      <div className="wide">
-        <Thread order={order} here="" />
-      </div>
-      <div>
-        <p className="soft">Order {order.number}</p>
-        <h1>{order.what}</h1>
-        {editing ? (
-          <>
-            {problem}
-            <OrderForm
-              start={order}
-              clientName={order.clientName}
-              busy={changing.isLoading}
-              saveWord="Save"
-              onSave={(w) => save(w, order.version)}
-            />
-            <Button type="text" onClick={leave}>
-              Leave as it was
-            </Button>
-          </>
-        ) : (
-          <>
-            <dl className="facts" style={{ marginTop: 8 }}>
-              <dt>Client</dt>
-              <dd>
-                <Link to={`/clients/${order.clientId}`}>{order.clientName}</Link>
-              </dd>
-              <dt>Occasion</dt>
-              <dd>{order.occasion || '—'}</dd>
-              <dt>Worn</dt>
-              <dd>{shortDate(order.wornOn)}</dd>
-              <dt>Due</dt>
-              <dd>{shortDate(order.dueOn)}</dd>
-              <dt>Responsible</dt>
-              <dd>{order.responsible ?? 'nobody yet'}</dd>
-            </dl>
-            <div className="row" style={{ margin: '14px 0' }}>
-              <Next order={order} mayMeasure={mayMeasure} mayBrief={mayBrief} />
-              {mayWrite && <Button onClick={edit}>Change the order</Button>}
-            </div>
-          </>
-        )}
-        <h2>Brief</h2>
-        {order.brief ? (
-          <BriefWords brief={order.brief} />
-        ) : (
-          <p className="soft">
-            Nothing is written yet. The brief says what the skirt is to be, over what it is worn and in which
-            shoes.
-          </p>
-        )}
-        {mayBrief && !skirt && order.brief && (
-          <p className="soft">This garment has no part that can be computed yet.</p>
-        )}
-      </div>
-      <aside className="margin" aria-label="Margin">
-        {order.minor && (
-          <section>
-            <h2>Take care</h2>
-            <p>
-              The client is a minor: {order.guardian || 'a guardian'} is present at every measuring and
-              fitting.
-            </p>
-          </section>
-        )}
+    <Place
+      title={`${order.number} ${order.what}`}
+      thread={<Thread order={order} here="" />}
+      margin={<Margin order={order} mayBrief={mayBrief} />}
+    >
+      <p className="soft">Order {order.number}</p>
+      <h1>{order.what}</h1>
+      {editing ? (
+        <>
+          {problem}
+          <OrderForm
+            start={order}
+            clientName={order.clientName}
+            busy={changing.isLoading}
+            saveWord="Save"
+            onSave={(w) => save(w, version)}
+          />
+          <Button type="text" onClick={leave}>
+            Leave as it was
+          </Button>
+        </>
+      ) : (
+        <>
+          <Facts
+            of={[
+              [
+                'Client',
+                <Link key="client" to={`/clients/${order.clientId}`}>
+                  {order.clientName}
+                </Link>,
+              ],
+              ['Occasion', order.occasion || '—'],
+              ['Worn', long(order.wornOn)],
+              ['Due', long(order.dueOn)],
+              ['Responsible', order.responsible ?? 'nobody yet'],
+            ]}
+          />
+          <div className="row acts">
+            <Next order={order} mayMeasure={mayMeasure} mayBrief={mayBrief} />
+            {mayWrite && <Button onClick={edit}>Change the order</Button>}
+          </div>
+        </>
+      )}
+      <h2>Brief</h2>
+      {order.brief ? (
+        <BriefWords brief={order.brief} />
+      ) : (
+        <p className="soft">
+          Nothing is written yet. The brief says what the skirt is to be, over what it is worn and in which
+          shoes.
+        </p>
+      )}
+      {mayBrief && !skirt && order.brief && (
+        <p className="soft">This garment has no part that can be computed yet.</p>
+      )}
+    </Place>
+  );
+}
+
+function Margin({ order, mayBrief }: { order: OrderFull; mayBrief: boolean }) {
+  const { short } = useDays();
+  return (
+    <>
+      {order.minor && (
         <section>
-          <h2>Sheets</h2>
-          {order.sheets.length === 0 ? (
-            <p className="soft">Revisions of the sheet will be listed here.</p>
-          ) : (
-            <ul className="why">
-              {order.sheets.map((s) => (
-                <li key={s.revision}>
-                  <Link to={`/orders/${id}/sheet?revision=${s.revision}`}>Revision {s.revision}</Link>:{' '}
-                  {s.agreedAt ? `agreed ${shortDate(s.agreedAt)}` : 'draft'}
-                  {s.cutAt ? `, cut ${shortDate(s.cutAt)}` : ''}
-                </li>
-              ))}
-            </ul>
-          )}
+          <h2>Take care</h2>
+          <p>
+            The client is a minor: {order.guardian || 'a guardian'} is present at every measuring and fitting.
+          </p>
         </section>
-        {order.sessions.length > 0 && (
-          <section>
-            <h2>Measured</h2>
-            {order.sessions.map((s) => (
-              <SessionReadings key={s.id} session={s} />
+      )}
+      <section>
+        <h2>Sheets</h2>
+        {order.sheets.length === 0 ? (
+          <p className="soft">Revisions of the sheet will be listed here.</p>
+        ) : (
+          <ul className="why">
+            {order.sheets.map((s) => (
+              <li key={s.revision}>
+                <Link to={`/orders/${order.id}/sheet?revision=${s.revision}`}>Revision {s.revision}</Link>:{' '}
+                {s.agreedAt ? `agreed ${short(s.agreedAt)}` : 'draft'}
+                {s.cutAt ? `, cut ${short(s.cutAt)}` : ''}
+              </li>
             ))}
-          </section>
+          </ul>
         )}
-        {mayBrief && order.stage !== 'cut' && <Import id={id} />}
-      </aside>
-    </main>
+      </section>
+      {order.sessions.length > 0 && (
+        <section>
+          <h2>Measured</h2>
+          {order.sessions.map((s) => (
+            <SessionReadings key={s.id} session={s} />
+          ))}
+        </section>
+      )}
+      {mayBrief && order.stage !== 'cut' && <Import id={order.id} />}
+    </>
   );
 }
 
@@ -154,53 +154,43 @@ function Next({ order, mayMeasure, mayBrief }: { order: OrderFull; mayMeasure: b
           ? [`${base}/measure`, 'Measure']
           : [`${base}/sheet`, 'Open the sheet'];
   return to ? (
-    <Link to={to}>
-      <Button type="primary" tabIndex={-1}>
-        {word}
-      </Button>
+    <Link className="take" to={to}>
+      {word}
     </Link>
   ) : null;
 }
 
 function BriefWords({ brief }: { brief: BriefWire }) {
   const skirt = brief.parts[0];
-  const lines: readonly (readonly [string, string | null | undefined | false])[] = [
-    [
-      'Fit',
-      `${brief.fit}, eased by the ${brief.school === 'workroom' ? 'workroom table' : 'pattern-envelope chart'}`,
-    ],
-    [
-      'Cloth',
-      [brief.cloth.name, brief.cloth.width && `${brief.cloth.width} wide`].filter(Boolean).join(', '),
-    ],
-    ['Lining', brief.lining || 'unlined'],
-    ['Beneath', brief.beneath],
-    ['Shoes', [brief.shoes, brief.heel && `heel ${brief.heel}`].filter(Boolean).join(', ')],
-    [
-      'Straight skirt',
-      skirt &&
-        [
-          skirt.length && `${skirt.length} long`,
-          skirt.band === '0 cm' ? 'faced waist' : `waistband ${skirt.band}`,
-          skirt.hemOpening.kind !== 'none' && `${skirt.hemOpening.kind} ${skirt.hemOpening.height}`,
-          `zip ${skirt.zip === 'centre-back' ? 'centre back' : 'left side'}`,
-        ]
-          .filter(Boolean)
-          .join(', '),
-    ],
-    ['Note', brief.note],
-  ];
   return (
-    <dl className="facts">
-      {lines
-        .filter(([, text]) => text)
-        .map(([label, text]) => (
-          <div key={label} style={{ display: 'contents' }}>
-            <dt>{label}</dt>
-            <dd>{text}</dd>
-          </div>
-        ))}
-    </dl>
+    <Facts
+      of={[
+        [
+          'Fit',
+          `${brief.fit}, eased by the ${brief.school === 'workroom' ? 'workroom table' : 'pattern-envelope chart'}`,
+        ],
+        [
+          'Cloth',
+          [brief.cloth.name, brief.cloth.width && `${brief.cloth.width} wide`].filter(Boolean).join(', '),
+        ],
+        ['Lining', brief.lining || 'unlined'],
+        ['Beneath', brief.beneath],
+        ['Shoes', [brief.shoes, brief.heel && `heel ${brief.heel}`].filter(Boolean).join(', ')],
+        [
+          'Straight skirt',
+          skirt &&
+            [
+              skirt.length && `${skirt.length} long`,
+              skirt.band === '0 cm' ? 'faced waist' : `waistband ${skirt.band}`,
+              skirt.hemOpening.kind !== 'none' && `${skirt.hemOpening.kind} ${skirt.hemOpening.height}`,
+              `zip ${skirt.zip === 'centre-back' ? 'centre back' : 'left side'}`,
+            ]
+              .filter(Boolean)
+              .join(', '),
+        ],
+        ['Note', brief.note],
+      ]}
+    />
   );
 }
 
@@ -227,11 +217,7 @@ function Import({ id }: { id: number }) {
       <p className="soft">
         A spec or sheet file (JSON) brings its brief, readings and house rules into this order.
       </p>
-      {wrong && (
-        <div className="notice bad" role="alert">
-          {wrong}
-        </div>
-      )}
+      {wrong && <Notice is="bad">{wrong}</Notice>}
       <Problem error={error} />
       <Upload
         accept=".json,application/json"

@@ -1,84 +1,158 @@
-import type { OrderRow } from '@rocchetto/contract';
-import { Button, Input } from 'antd';
-import { useEffect, useState } from 'react';
-import { Link } from 'react-router';
-import { useOrdersQuery } from '../api/api.ts';
-import { useMay, useMe } from '../app/me.ts';
-import { Problem, Waiting } from '../shared/Problem.tsx';
-import { useSettled } from '../shared/useSettled.ts';
-import { danger } from '../thread/danger.ts';
+import './orders.css';
+import type { OrderRow, OrderView } from '@rocchetto/contract';
+import { danger, waitsForClient } from '@rocchetto/core/thread/danger.ts';
+import { STAGE_WORD, STAGES } from '@rocchetto/core/thread/stage.ts';
+import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { useDays, useMay, useMe } from '../app/me.ts';
+import { useStaffQuery } from '../house/api.ts';
+import { Place, Waiting } from '../shared/Place.tsx';
+import { Problem } from '../shared/Problem.tsx';
+import { useOrdersQuery } from './api.ts';
 import { OrderLedger } from './OrderLedger.tsx';
 
-/** The orders by the day they are due; those in danger are told in the margin with their reason. */
+const PAGE = 50;
+/** What a studio asks its book of orders for, and what an empty answer means. */
+const VIEWS: readonly (readonly [view: OrderView, word: string, empty: string])[] = [
+  ['work', 'In work', 'No order is in work. Begin with a client, then “New order”.'],
+  ['mine', 'Mine', 'No order in work is yours.'],
+  ['danger', 'In danger', 'No date is in danger.'],
+  ['week', 'Due this week', 'Nothing is due within seven days.'],
+  ['client', 'Waiting for the client', 'No order waits for its client.'],
+  ['all', 'All', 'No orders yet. Begin with a client, then “New order”.'],
+];
+
+/** The orders by the day they are due, as a studio asks for them; those in danger are told in the margin with their reason. */
 export function Component() {
   const { studio } = useMe();
-  const [typed, setTyped] = useState('');
-  const q = useSettled(typed.trim(), 120);
+  const { today } = useDays();
+  const [params, setParams] = useSearchParams();
+  const [view, , empty] = VIEWS.find(([v]) => v === params.get('view')) ?? VIEWS[0]!;
+  const stage = STAGES.find((s) => s === params.get('stage'));
+  const responsible = Number(params.get('responsible')) || undefined;
   const [after, setAfter] = useState<OrderRow | undefined>();
-  const { data, error, refetch } = useOrdersQuery({ q, after });
+  const { data, error, refetch } = useOrdersQuery({ view, stage, responsible, after });
+  const { data: staff = [] } = useStaffQuery();
   const mayWrite = useMay('order.write');
-  useEffect(() => {
-    document.title = 'Orders · Rocchetto';
-  }, []);
-  const tight = (data ?? []).filter((o) => danger(o)).slice(0, 8);
+  const ask = (next: Record<string, string>) => {
+    const now = new URLSearchParams(params);
+    for (const [k, v] of Object.entries(next)) v ? now.set(k, v) : now.delete(k);
+    setAfter(undefined);
+    setParams(now, { replace: true });
+  };
+  const tight = (data ?? []).filter((o) => danger(o, today)).slice(0, 8);
+  const waiting = (data ?? []).filter((o) => waitsForClient(o.stage)).slice(0, 8);
   return (
-    <main className="work" id="work">
-      <div>
-        <p className="soft">{studio}</p>
-        <div className="spread">
-          <h1>Orders</h1>
-          {mayWrite && (
-            <Link to="/orders/new">
-              <Button type="primary" tabIndex={-1}>
-                New order
-              </Button>
-            </Link>
+    <Place
+      title="Orders"
+      margin={
+        <>
+          <section>
+            <h2>Pulled tight</h2>
+            {tight.length === 0 ? (
+              <p className="soft">No date on this page is in danger.</p>
+            ) : (
+              <ul className="why">
+                {tight.map((o) => (
+                  <li key={o.id}>
+                    <Link to={`/orders/${o.id}`}>{o.number}</Link> {o.what}: {danger(o, today)}
+                  </li>
+                ))}
+              </ul>
+            )}
+          </section>
+          {waiting.length > 0 && (
+            <section>
+              <h2>Waiting for the client</h2>
+              <ul className="why">
+                {waiting.map((o) => (
+                  <li key={o.id}>
+                    <Link to={`/orders/${o.id}`}>{o.number}</Link> {o.clientName}, {waitsForClient(o.stage)}
+                  </li>
+                ))}
+              </ul>
+            </section>
           )}
-        </div>
-        <Input
-          value={typed}
-          onChange={(e) => {
-            setTyped(e.target.value);
-            setAfter(undefined);
-          }}
-          placeholder="Number, garment, occasion or client"
-          aria-label="Search orders"
-          allowClear
-          style={{ margin: '10px 0' }}
-        />
-        {error && data && <Problem error={error} again={refetch} />}
-        {!data ? (
-          <Waiting what="the orders" error={error} again={refetch} />
-        ) : (
-          <>
-            <OrderLedger
-              orders={data}
-              withClient
-              empty={q ? `No order says “${q}”.` : 'No orders yet. Begin with a client, then “New order”.'}
-            />
-            <div className="row" style={{ marginTop: 10 }}>
-              {after && <Button onClick={() => setAfter(undefined)}>From the beginning</Button>}
-              {data.length === 50 && <Button onClick={() => setAfter(data.at(-1))}>Further</Button>}
-            </div>
-          </>
+        </>
+      }
+    >
+      <p className="soft">{studio}</p>
+      <div className="spread">
+        <h1>Orders</h1>
+        {mayWrite && (
+          <Link className="take" to="/orders/new">
+            New order
+          </Link>
         )}
       </div>
-      <aside className="margin" aria-label="Margin">
-        <section>
-          <h2>Pulled tight</h2>
-          {tight.length === 0 ? (
-            <p className="soft">No date on this page is in danger.</p>
-          ) : (
-            <ul className="why">
-              {tight.map((o) => (
-                <li key={o.id}>
-                  <Link to={`/orders/${o.id}`}>{o.number}</Link> {o.what}: {danger(o)}
-                </li>
-              ))}
-            </ul>
-          )}
-        </section>
-      </aside>
-    </main>
+      <div className="asks">
+        <fieldset className="row">
+          <legend className="hidden">Which orders</legend>
+          {VIEWS.map(([v, word]) => (
+            <button
+              key={v}
+              type="button"
+              className="ask"
+              aria-pressed={v === view}
+              onClick={() => ask({ view: v === 'work' ? '' : v })}
+            >
+              {word}
+            </button>
+          ))}
+        </fieldset>
+        <div className="row">
+          <select
+            className="field"
+            aria-label="Stage"
+            value={stage ?? ''}
+            onChange={(e) => ask({ stage: e.target.value })}
+          >
+            <option value="">at any stage</option>
+            {STAGES.map((s) => (
+              <option key={s} value={s}>
+                {STAGE_WORD[s]}
+              </option>
+            ))}
+          </select>
+          <select
+            className="field"
+            aria-label="Responsible"
+            value={responsible ?? ''}
+            onChange={(e) => ask({ responsible: e.target.value })}
+          >
+            <option value="">whoever answers for it</option>
+            {staff.map((s) => (
+              <option key={s.id} value={s.id}>
+                {s.name}
+              </option>
+            ))}
+          </select>
+        </div>
+      </div>
+      {error && data && <Problem error={error} again={refetch} />}
+      {!data ? (
+        <Waiting what="the orders" error={error} again={refetch} />
+      ) : (
+        <>
+          <OrderLedger
+            orders={data}
+            withClient
+            empty={stage || responsible ? 'No order is so. Ask for fewer things at once.' : empty}
+          />
+          <div className="row further">
+            {after && (
+              <button type="button" className="quiet" onClick={() => setAfter(undefined)}>
+                From the beginning
+              </button>
+            )}
+            {data.length === PAGE && (
+              <button type="button" className="quiet" onClick={() => setAfter(data.at(-1))}>
+                Further
+              </button>
+            )}
+          </div>
+        </>
+      )}
+    </Place>
   );
 }

@@ -1,5 +1,5 @@
-import { Button } from 'antd';
 import { problemOf } from '../api/problem.ts';
+import { Notice } from './Notice.tsx';
 
 interface Props {
   readonly error: unknown;
@@ -25,7 +25,7 @@ export function Differences({ error, labels, keepMine, takeTheirs }: Props) {
   const mine = (problem.mine ?? {}) as Record<string, unknown>;
   const differ = Object.keys(labels).filter((k) => k in mine && show(mine[k]) !== show(theirs[k]));
   return (
-    <div className="notice bad" role="alert">
+    <Notice is="bad">
       <p>{problem.detail}</p>
       <table className="ledger">
         <thead>
@@ -46,11 +46,13 @@ export function Differences({ error, labels, keepMine, takeTheirs }: Props) {
         </tbody>
       </table>
       <div className="row">
-        <Button type="primary" onClick={() => keepMine(theirs)}>
+        <button type="button" className="take" onClick={() => keepMine(theirs)}>
           Save what I wrote
-        </Button>
-        <Button onClick={() => takeTheirs(theirs)}>Take what was saved</Button>
+        </button>
+        <button type="button" className="plain" onClick={() => takeTheirs(theirs)}>
+          Take what was saved
+        </button>
       </div>
-    </div>
+    </Notice>
   );
 }

@@ -1,9 +1,12 @@
 import { useState } from 'react';
 import { problemOf } from '../api/problem.ts';
 import { Differences } from './Differences.tsx';
+import { Notice } from './Notice.tsx';
 import { Problem } from './Problem.tsx';
 
 interface How<W> {
+  /** the record's version as it is on the server now, followed live */
+  readonly now: number;
   /** sends what was written on top of a version; the mutation's own answer comes back */
   readonly send: (wanted: W, version: number) => Promise<object>;
   readonly state: { readonly error?: unknown; readonly reset: () => void };
@@ -12,33 +15,46 @@ interface How<W> {
 }
 
 /**
- * Editing a record that somebody else may save meanwhile: opens and closes the form, saves on top of a
- * version, and when another was first shows both texts until one is chosen.
+ * Editing a record that somebody else may save meanwhile: opens and closes the form, saves on top of the version it
+ * was opened on, says at once when another hand saves, never touches what is being typed, and on saving shows both
+ * texts until one is chosen.
  */
-export function useVersionedSave<W>({ send, state, labels, refetch }: How<W>) {
-  const [editing, setEditing] = useState(false);
+export function useVersionedSave<W>({ now, send, state, labels, refetch }: How<W>) {
+  const [openedOn, setOpenedOn] = useState<number | null>(null);
   const [mine, setMine] = useState<W | null>(null);
   const leave = () => {
     state.reset();
-    setEditing(false);
+    setOpenedOn(null);
   };
   const save = async (wanted: W, version: number) => {
     setMine(wanted);
-    if ('data' in (await send(wanted, version))) setEditing(false);
+    if ('data' in (await send(wanted, version))) setOpenedOn(null);
   };
-  const problem =
-    problemOf(state.error).status === 409 ? (
-      <Differences
-        error={state.error}
-        labels={labels}
-        keepMine={(theirs) => mine !== null && void save(mine, Number(theirs.version))}
-        takeTheirs={() => {
-          leave();
-          refetch();
-        }}
-      />
-    ) : (
+  const conflict = problemOf(state.error).status === 409;
+  const problem = conflict ? (
+    <Differences
+      error={state.error}
+      labels={labels}
+      keepMine={(theirs) => mine !== null && void save(mine, Number(theirs.version))}
+      takeTheirs={() => {
+        leave();
+        refetch();
+      }}
+    />
+  ) : (
+    <>
       <Problem error={state.error} />
-    );
-  return { editing, edit: () => setEditing(true), leave, save, problem };
+      {openedOn !== null && now > openedOn && (
+        <Notice>Somebody has just saved this. What you write stays; on saving you will see both.</Notice>
+      )}
+    </>
+  );
+  return {
+    editing: openedOn !== null,
+    version: openedOn ?? now,
+    edit: () => setOpenedOn(now),
+    leave,
+    save,
+    problem,
+  };
 }

@@ -1,5 +1,4 @@
 import type { PrintedSheet } from '@rocchetto/core';
-import { Button, Input } from 'antd';
 import { useState } from 'react';
 
 interface Props {
@@ -16,7 +15,7 @@ export function Checks({ printed, mayAccept, onAccept, onTakeBack }: Props) {
   const passed = printed.checks.filter((k) => k.state === 'passed');
   return (
     <section aria-label="Checks">
-      <h2 style={{ marginTop: 16 }}>Checks</h2>
+      <h2>Checks</h2>
       {open.map((k) => (
         <Warning
           key={k.code}
@@ -73,17 +72,17 @@ function Warning({
       </p>
       {may && (
         <div className="row noprint">
-          <Input
+          <input
             aria-label={`Reason to accept: ${text}`}
             placeholder="accepted, because …"
             value={reason}
             maxLength={500}
             onChange={(e) => setReason(e.target.value)}
-            style={{ maxWidth: 340 }}
+            className="field reason-in"
           />
-          <Button htmlType="submit" disabled={!reason.trim()}>
+          <button type="submit" className="plain" disabled={!reason.trim()}>
             Accept in my name
-          </Button>
+          </button>
         </div>
       )}
     </form>

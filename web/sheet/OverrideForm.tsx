@@ -1,6 +1,6 @@
-import { type Figure, printWithUnit, readLength, type SheetUnit } from '@rocchetto/core';
-import { Button, Input, Select } from 'antd';
+import { asGiven, type Figure, readLength, type SheetUnit } from '@rocchetto/core';
 import { useState } from 'react';
+import { Notice } from '../shared/Notice.tsx';
 import type { Change } from './useSheetChange.tsx';
 
 type Target = 'wearing' | 'style' | 'finished';
@@ -51,46 +51,50 @@ export function OverrideForm({
       <h2>Set by hand</h2>
       {figure.overrides.map((o) => (
         <p key={o.id}>
-          {TARGETS[o.target]} {printWithUnit(o.value, unit)}: {o.reason}{' '}
+          {TARGETS[o.target]} {asGiven(o.written, o.value, unit)}: {o.reason}{' '}
           <span className="soft">({o.by})</span> <Withdraw of={o} onChange={onChange} />
         </p>
       ))}
-      {wrong && (
-        <div className="notice bad" role="alert">
-          {wrong}
-        </div>
-      )}
+      {wrong && <Notice is="bad">{wrong}</Notice>}
       <form
+        className="stack"
         onSubmit={(e) => {
           e.preventDefault();
           void send();
         }}
       >
-        <Select<Target>
+        <select
+          className="field"
           aria-label="What is set"
           value={target}
-          onChange={setTarget}
-          style={{ width: '100%', marginBottom: 6 }}
-          options={(eased ? (['wearing', 'style', 'finished'] as const) : (['finished'] as const)).map(
-            (t) => ({ value: t, label: TARGETS[t] }),
-          )}
-        />
-        <Input
+          onChange={(e) => setTarget(e.target.value as Target)}
+        >
+          {(eased ? (['wearing', 'style', 'finished'] as const) : (['finished'] as const)).map((t) => (
+            <option key={t} value={t}>
+              {TARGETS[t]}
+            </option>
+          ))}
+        </select>
+        <input
+          className="field"
           aria-label="Figure set by hand"
           placeholder={`figure in ${unit === 'in' ? 'inches' : 'centimetres'}`}
+          autoComplete="off"
           value={value}
           onChange={(e) => setValue(e.target.value)}
-          style={{ marginBottom: 6 }}
         />
-        <Input
+        <input
+          className="field"
           aria-label="Reason"
           placeholder="reason"
+          autoComplete="off"
           maxLength={500}
           value={reason}
           onChange={(e) => setReason(e.target.value)}
-          style={{ marginBottom: 6 }}
         />
-        <Button htmlType="submit">Set {figure.letter} by hand</Button>
+        <button type="submit" className="plain">
+          Set {figure.letter} by hand
+        </button>
       </form>
     </section>
   );

@@ -1,5 +1,5 @@
-import type { Figure, PrintedSheet } from '@rocchetto/core';
-import { type KeyboardEvent, useRef } from 'react';
+import type { Figure, PrintedFigure, PrintedSheet } from '@rocchetto/core';
+import { type KeyboardEvent, memo, useCallback, useRef } from 'react';
 import { EaseBar } from './EaseBar.tsx';
 
 interface Props {
@@ -19,18 +19,85 @@ const SIGN: Record<string, string> = {
   computed: '',
 };
 
+interface RowProps {
+  readonly printed: PrintedFigure;
+  readonly figure: Figure;
+  /** the same figure in the other unit, when both are shown; undefined when they are not */
+  readonly other: PrintedFigure | undefined;
+  readonly selected: boolean;
+  readonly onPick: (id: string) => void;
+}
+
+/** One point of the sheet. It is drawn again only when what it prints changes, or when it is chosen or left. */
+const Row = memo(
+  function Row({ printed: f, figure, other, selected, onPick }: RowProps) {
+    const marks = f.mark.split(', ');
+    return (
+      <tr
+        aria-selected={selected}
+        className={marks.map((m) => `is-${m}`).join(' ')}
+        onClick={() => onPick(f.id)}
+      >
+        <td>
+          <strong>{f.letter}</strong>
+        </td>
+        <td>
+          <button
+            type="button"
+            className="pick"
+            data-figure={f.id}
+            aria-pressed={selected}
+            onClick={() => onPick(f.id)}
+          >
+            {f.name}
+          </button>
+          {marks.some((m) => SIGN[m]) && (
+            <span className="mark">
+              {' '}
+              {marks
+                .map((m) => SIGN[m])
+                .filter(Boolean)
+                .join(' · ')}
+            </span>
+          )}
+          {f.note && <div className="soft mark">{f.note}</div>}
+        </td>
+        <td>{f.body}</td>
+        {!other && <td>{figure.group === 'girth' && <EaseBar figure={figure} />}</td>}
+        <td>
+          <span className={f.front ? 'finished' : 'quarter'}>
+            {f.front ? f.finished : f.marked || f.finished}
+          </span>
+        </td>
+        <td>{f.front && <span className="quarter">{f.front}</span>}</td>
+        <td>{f.back && <span className="quarter">{f.back}</span>}</td>
+        {!other && <td className="soft">{f.tolerance}</td>}
+        {other && <td>{other.front ? `${other.front} / ${other.back}` : other.marked || other.finished}</td>}
+      </tr>
+    );
+  },
+  (was, is) =>
+    was.selected === is.selected &&
+    was.onPick === is.onPick &&
+    JSON.stringify([was.printed, was.other]) === JSON.stringify([is.printed, is.other]),
+);
+
 /** The points of the sheet under each other. Up and down go through them; the why of the chosen one is in the margin. */
-export function Points({ printed, other, figures, picked, onPick }: Props) {
+export const Points = memo(function Points({ printed, other, figures, picked, onPick }: Props) {
   const body = useRef<HTMLTableSectionElement>(null);
-  const onKey = (e: KeyboardEvent) => {
-    const step = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
-    if (!step) return;
-    e.preventDefault();
-    const next = printed.figures[printed.figures.findIndex((f) => f.id === picked) + step];
-    if (!next) return;
-    onPick(next.id);
-    body.current?.querySelector<HTMLButtonElement>(`[data-figure="${next.id}"]`)?.focus();
-  };
+  const onKey = useCallback(
+    (e: KeyboardEvent) => {
+      const step = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
+      const buttons = [...(body.current?.querySelectorAll<HTMLButtonElement>('[data-figure]') ?? [])];
+      const at = buttons.findIndex((b) => b.ariaPressed === 'true');
+      const next = buttons[at + step];
+      if (!step || !next) return;
+      e.preventDefault();
+      onPick(next.dataset.figure!);
+      next.focus();
+    },
+    [onPick],
+  );
   return (
     <div className="scroll">
       <table className="points">
@@ -43,63 +110,25 @@ export function Points({ printed, other, figures, picked, onPick }: Props) {
             <th scope="col">body</th>
             {!other && <th scope="col">ease</th>}
             <th scope="col">finished</th>
-            <th scope="col">front ¼</th>
-            <th scope="col">back ¼</th>
+            <th scope="col">front quarter</th>
+            <th scope="col">back quarter</th>
             {!other && <th scope="col">within</th>}
             {other && <th scope="col">in {other.unit === 'in' ? 'inches' : 'centimetres'}</th>}
           </tr>
         </thead>
         <tbody ref={body} onKeyDown={onKey}>
-          {printed.figures.map((f, i) => {
-            const marks = f.mark.split(', ');
-            const o = other?.figures[i];
-            return (
-              <tr
-                key={f.id}
-                aria-selected={f.id === picked}
-                className={marks.map((m) => `is-${m}`).join(' ')}
-                onClick={() => onPick(f.id)}
-              >
-                <td>
-                  <strong>{f.letter}</strong>
-                </td>
-                <td>
-                  <button
-                    type="button"
-                    className="pick"
-                    data-figure={f.id}
-                    aria-pressed={f.id === picked}
-                    onClick={() => onPick(f.id)}
-                  >
-                    {f.name}
-                  </button>
-                  {marks.some((m) => SIGN[m]) && (
-                    <span className="mark">
-                      {' '}
-                      {marks
-                        .map((m) => SIGN[m])
-                        .filter(Boolean)
-                        .join(' · ')}
-                    </span>
-                  )}
-                  {f.note && <div className="soft mark">{f.note}</div>}
-                </td>
-                <td>{f.body}</td>
-                {!other && <td>{figures[i]!.group === 'girth' && <EaseBar figure={figures[i]!} />}</td>}
-                <td>
-                  <span className={f.front ? 'finished' : 'quarter'}>
-                    {f.front ? f.finished : f.marked || f.finished}
-                  </span>
-                </td>
-                <td>{f.front && <span className="quarter">{f.front}</span>}</td>
-                <td>{f.back && <span className="quarter">{f.back}</span>}</td>
-                {!other && <td className="soft">{f.tolerance}</td>}
-                {other && <td>{o?.front ? `${o.front} / ${o.back}` : o?.marked || o?.finished}</td>}
-              </tr>
-            );
-          })}
+          {printed.figures.map((f, i) => (
+            <Row
+              key={f.id}
+              printed={f}
+              figure={figures[i]!}
+              other={other?.figures[i]}
+              selected={f.id === picked}
+              onPick={onPick}
+            />
+          ))}
         </tbody>
       </table>
     </div>
   );
-}
+});

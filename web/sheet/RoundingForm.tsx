@@ -1,5 +1,4 @@
 import { inches, printWithUnit, ROUNDING_STEPS, type Rounding, type SheetUnit } from '@rocchetto/core';
-import { Select } from 'antd';
 
 const label = (unit: SheetUnit, step: number, mode: Rounding['mode']) => {
   if (step === 0) return `${unit}: exact`;
@@ -28,17 +27,21 @@ export function RoundingForm({
   return (
     <section>
       <h2>Rounding</h2>
-      <Select
+      <select
+        className="field wide-field"
         aria-label="Rounding of marked figures"
-        style={{ width: '100%' }}
         value={`${rounding.unit} ${rounding.step} ${rounding.mode}`}
-        options={CHOICES}
-        listHeight={480}
-        onChange={(text: string) => {
-          const [unit, step, mode] = text.split(' ');
+        onChange={(e) => {
+          const [unit, step, mode] = e.target.value.split(' ');
           onChange({ unit: unit as SheetUnit, step: Number(step), mode: mode as Rounding['mode'] });
         }}
-      />
+      >
+        {CHOICES.map((c) => (
+          <option key={c.value} value={c.value}>
+            {c.label}
+          </option>
+        ))}
+      </select>
     </section>
   );
 }

@@ -9,7 +9,7 @@ export function Why({ figure, printed }: { figure: Figure; printed: PrintedFigur
         Why {printed.letter}, {printed.name}
       </h2>
       <p>
-        <strong style={{ fontSize: 26 }}>{printed.finished}</strong>
+        <strong className="figure-big">{printed.finished}</strong>
         {printed.rule && <span className="soft"> the rule gives {printed.rule}</span>}
       </p>
       <ol className="why">

@@ -1,9 +1,9 @@
 import type { SheetChange, SheetView } from '@rocchetto/contract';
-import { Button } from 'antd';
 import { useState } from 'react';
-import { useChangeSheetMutation } from '../api/api.ts';
 import { problemOf } from '../api/problem.ts';
+import { Notice } from '../shared/Notice.tsx';
 import { Problem } from '../shared/Problem.tsx';
+import { useChangeSheetMutation } from './api.ts';
 
 export type Change = SheetChange['change'];
 
@@ -21,23 +21,29 @@ export function useSheetChange(id: number, view: SheetView) {
   const { status, theirs } = problemOf(error);
   const problem =
     error && status === 409 && theirs && waiting ? (
-      <div className="notice bad" role="alert">
+      <Notice is="bad">
         <p>
           Somebody changed this sheet while you were at it. Theirs is saved; yours is still here:{' '}
           {words(waiting)}
         </p>
-        <Button type="primary" onClick={() => void change(waiting, (theirs as SheetView).version)}>
+        <button
+          type="button"
+          className="take"
+          onClick={() => void change(waiting, (theirs as SheetView).version)}
+        >
           Make mine on top of theirs
-        </Button>{' '}
-        <Button
+        </button>{' '}
+        <button
+          type="button"
+          className="plain"
           onClick={() => {
             setWaiting(null);
             reset();
           }}
         >
           Drop mine
-        </Button>
-      </div>
+        </button>
+      </Notice>
     ) : (
       <Problem error={error} />
     );

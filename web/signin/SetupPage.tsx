@@ -1,23 +1,30 @@
-import { Button, Form, Input } from 'antd';
-import { useEffect } from 'react';
-import { useDispatch } from 'react-redux';
-import { useNavigate } from 'react-router';
-import { api, useSetUpMutation } from '../api/api.ts';
-import { Problem } from '../shared/Problem.tsx';
+import './door.css';
+import { type FormEvent, useEffect, useState } from 'react';
+import { goIn, knock } from './door.ts';
+import { PassphraseField } from './PassphraseField.tsx';
+
+const LEAST = 12;
 
 /** A one-time link brings a new member of staff here to choose a passphrase. The token stays in the fragment. */
 export function Component() {
-  const [setUp, { error, isLoading }] = useSetUpMutation();
-  const navigate = useNavigate();
-  const dispatch = useDispatch();
+  const [wrong, setWrong] = useState('');
+  const [short, setShort] = useState(false);
+  const [busy, setBusy] = useState(false);
   useEffect(() => {
     document.title = 'Set your passphrase · Rocchetto';
   }, []);
-  const enter = async ({ name = '', passphrase }: { name?: string; passphrase: string }) => {
-    const done = await setUp({ token: window.location.hash.slice(1), name, passphrase });
-    if ('error' in done) return;
-    dispatch(api.util.resetApiState());
-    navigate('/orders', { replace: true });
+  const enter = async (e: FormEvent<HTMLFormElement>) => {
+    e.preventDefault();
+    const form = new FormData(e.currentTarget);
+    const passphrase = String(form.get('passphrase'));
+    setShort(passphrase.length < LEAST);
+    if (passphrase.length < LEAST) return;
+    setBusy(true);
+    const name = String(form.get('name')).trim();
+    const refused = await knock('/setup', { token: window.location.hash.slice(1), name, passphrase });
+    if (refused === null) return goIn('/orders');
+    setWrong(refused);
+    setBusy(false);
   };
   return (
     <main className="door">
@@ -27,22 +34,25 @@ export function Component() {
           This link works once. Choose four or five plain words that only you put together.
         </p>
       </div>
-      <Form layout="vertical" onFinish={enter} requiredMark={false}>
-        <Problem error={error} />
-        <Form.Item name="name" label="Your name (leave empty to keep the one you were given)">
-          <Input autoComplete="username" maxLength={200} />
-        </Form.Item>
-        <Form.Item
-          name="passphrase"
-          label="Passphrase"
-          rules={[{ required: true, min: 12, message: '12 characters or more.' }]}
-        >
-          <Input.Password autoComplete="new-password" />
-        </Form.Item>
-        <Button type="primary" htmlType="submit" loading={isLoading} block>
+      <form onSubmit={enter} noValidate>
+        {wrong && (
+          <div className="notice bad" role="alert">
+            {wrong}
+          </div>
+        )}
+        <label htmlFor="name">Your name (leave empty to keep the one you were given)</label>
+        <input id="name" name="name" className="field" autoComplete="username" maxLength={200} />
+        <label htmlFor="passphrase">Passphrase</label>
+        <PassphraseField complete="new-password" describedBy={short ? 'too-short' : undefined} />
+        {short && (
+          <p id="too-short" className="wrong" role="alert">
+            {LEAST} characters or more.
+          </p>
+        )}
+        <button type="submit" className="take" disabled={busy}>
           Keep it and go in
-        </Button>
-      </Form>
+        </button>
+      </form>
     </main>
   );
 }

@@ -1,24 +1,30 @@
-import { Button, Form, Input } from 'antd';
-import { useEffect } from 'react';
-import { useDispatch } from 'react-redux';
-import { useNavigate, useSearchParams } from 'react-router';
-import { api, useSignInMutation } from '../api/api.ts';
-import { Problem } from '../shared/Problem.tsx';
+import './door.css';
+import { type FormEvent, useEffect, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { goIn, knock } from './door.ts';
+import { PassphraseField } from './PassphraseField.tsx';
 
 export function Component() {
-  const [signIn, { error, isLoading }] = useSignInMutation();
-  const navigate = useNavigate();
-  const dispatch = useDispatch();
   const [params] = useSearchParams();
+  const [wrong, setWrong] = useState<{ name?: string; passphrase?: string; all?: string }>({});
+  const [busy, setBusy] = useState(false);
   useEffect(() => {
     document.title = 'Sign in · Rocchetto';
   }, []);
-  const enter = async (values: { name: string; passphrase: string }) => {
-    const done = await signIn(values);
-    if ('error' in done) return;
-    dispatch(api.util.resetApiState());
-    const to = params.get('to') ?? '/orders';
-    navigate(to.startsWith('/') && !to.startsWith('//') ? to : '/orders', { replace: true });
+  const enter = async (e: FormEvent<HTMLFormElement>) => {
+    e.preventDefault();
+    const form = new FormData(e.currentTarget);
+    const [name, passphrase] = [String(form.get('name')).trim(), String(form.get('passphrase'))];
+    if (!name || !passphrase)
+      return setWrong({
+        ...(name ? {} : { name: 'Who are you?' }),
+        ...(passphrase ? {} : { passphrase: 'The passphrase is missing.' }),
+      });
+    setBusy(true);
+    const refused = await knock('/sign-in', { name, passphrase });
+    if (refused === null) return goIn(params.get('to'));
+    setWrong({ all: refused });
+    setBusy(false);
   };
   return (
     <main className="door">
@@ -27,22 +33,41 @@ export function Component() {
         <h1>Rocchetto</h1>
         <p className="soft">The workroom’s book of measures, sheets and fittings.</p>
       </div>
-      <Form layout="vertical" onFinish={enter} requiredMark={false}>
-        <Problem error={error} />
-        <Form.Item name="name" label="Name" rules={[{ required: true, message: 'Who are you?' }]}>
-          <Input autoComplete="username" autoFocus />
-        </Form.Item>
-        <Form.Item
-          name="passphrase"
-          label="Passphrase"
-          rules={[{ required: true, message: 'The passphrase is missing.' }]}
-        >
-          <Input.Password autoComplete="current-password" />
-        </Form.Item>
-        <Button type="primary" htmlType="submit" loading={isLoading} block>
+      <form onSubmit={enter} noValidate>
+        {wrong.all && (
+          <div className="notice bad" role="alert">
+            {wrong.all}
+          </div>
+        )}
+        <label htmlFor="name">Name</label>
+        <input
+          id="name"
+          name="name"
+          className="field"
+          autoComplete="username"
+          autoFocus
+          aria-describedby={wrong.name ? 'wrong-name' : undefined}
+          aria-invalid={wrong.name !== undefined}
+        />
+        {wrong.name && (
+          <p id="wrong-name" className="wrong" role="alert">
+            {wrong.name}
+          </p>
+        )}
+        <label htmlFor="passphrase">Passphrase</label>
+        <PassphraseField
+          complete="current-password"
+          describedBy={wrong.passphrase ? 'wrong-pass' : undefined}
+        />
+        {wrong.passphrase && (
+          <p id="wrong-pass" className="wrong" role="alert">
+            {wrong.passphrase}
+          </p>
+        )}
+        <button type="submit" className="take" disabled={busy}>
           Sign in
-        </Button>
-      </Form>
+        </button>
+      </form>
     </main>
   );
 }

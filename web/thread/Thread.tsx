@@ -1,7 +1,10 @@
+import './thread.css';
 import type { OrderFull, SheetView } from '@rocchetto/contract';
+import { daysBetween } from '@rocchetto/core/dates/studio-day.ts';
+import { danger } from '@rocchetto/core/thread/danger.ts';
 import { useNavigate } from 'react-router';
-import { daysUntil, shortDate } from '../shared/dates.ts';
-import { danger } from './danger.ts';
+import { useDays } from '../app/me.ts';
+import { Notice } from '../shared/Notice.tsx';
 
 interface Knot {
   readonly id: string;
@@ -12,7 +15,11 @@ interface Knot {
   readonly tells: string;
 }
 
-function knotsOf(order: OrderFull, sheet: SheetView | undefined): Knot[] {
+function knotsOf(
+  order: OrderFull,
+  sheet: SheetView | undefined,
+  { today, short: shortDate }: ReturnType<typeof useDays>,
+): Knot[] {
   const base = `/orders/${order.id}`;
   const session = order.sessions[0];
   const revision = sheet ?? order.sheets.at(-1);
@@ -60,7 +67,7 @@ function knotsOf(order: OrderFull, sheet: SheetView | undefined): Knot[] {
       when: order.dueOn ? `due ${shortDate(order.dueOn)}` : '—',
       done: false,
       to: null,
-      tells: order.dueOn ? `Due in ${daysUntil(order.dueOn)} days.` : 'No due date.',
+      tells: order.dueOn ? `Due in ${daysBetween(today, order.dueOn)} days.` : 'No due date.',
     },
   ];
 }
@@ -80,8 +87,9 @@ export function Thread({
   here: string;
 }) {
   const navigate = useNavigate();
-  const knots = knotsOf(order, sheet);
-  const tight = danger(order);
+  const days = useDays();
+  const knots = knotsOf(order, sheet, days);
+  const tight = danger(order, days.today);
   const at = (i: number) => 60 + i * 148;
   const next = knots.findIndex((k) => !k.done);
   return (
@@ -153,7 +161,7 @@ export function Thread({
           );
         })}
       </svg>
-      {tight && <p className="notice bad">{tight}</p>}
+      {tight && <Notice>{tight}</Notice>}
     </nav>
   );
 }

@@ -70,7 +70,7 @@ export function dartFigures(
               group: 'dart',
               known: true,
               tolerance: TOLERANCE.detail,
-              note: `${s.count} per quarter, ${s.count === 1 ? 'half-way along' : 'at ⅓ and ⅔ of'} the waist`,
+              note: `${s.count} per quarter, ${s.count === 1 ? 'half-way along' : 'at 1⁄3 and 2⁄3 of'} the waist`,
               terms: [
                 { kind: 'take', label: `suppression`, cm: s.total, because },
                 { kind: 'take', label: 'side seam takes', cm: cm(-s.side), because: s.because },

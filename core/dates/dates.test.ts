@@ -1,0 +1,73 @@
+import { describe, expect, it } from 'vitest';
+import { printDate, printDayAndDate, printShortDate } from './print.ts';
+import { readDate } from './read-date.ts';
+import { dayIn, daysBetween, isTimeZone } from './studio-day.ts';
+
+// Calendar facts below can be looked up in any calendar: 24 November 2026 is a Tuesday.
+const TODAY = '2026-11-24';
+
+describe('a date as a hand writes it', () => {
+  it.each([
+    ['28.12.', '2026-12-28'],
+    ['28.12', '2026-12-28'],
+    ['3.1.', '2027-01-03'],
+    ['28/12/27', '2027-12-28'],
+    ['28-12-2027', '2027-12-28'],
+    ['2026-12-28', '2026-12-28'],
+    ['28 dec', '2026-12-28'],
+    ['28 December 2027', '2027-12-28'],
+    ['Dec 28', '2026-12-28'],
+    ['3 jan', '2027-01-03'],
+    ['today', '2026-11-24'],
+    ['tomorrow', '2026-11-25'],
+    ['friday', '2026-11-27'],
+    ['next friday', '2026-12-04'],
+    ['in two weeks', '2026-12-08'],
+    ['29.2.', '2027-02-28'],
+  ])('%s', (typed, iso) => {
+    // 29 February is not in 2027: it is no date, never the day after.
+    expect(readDate(typed, TODAY)).toBe(typed === '29.2.' ? null : iso);
+  });
+  it.each([
+    '',
+    'soon',
+    '31.2.2027',
+    '45.12.',
+    'fitting on friday',
+    '12',
+    '1.2.3.4',
+    '0000-01-01',
+    '99999999999',
+  ])('“%s” is none', (typed) => expect(readDate(typed, TODAY)).toBeNull());
+  it('reads back what is printed', () => {
+    for (const iso of ['2026-12-28', '2027-02-01', '2024-02-29'])
+      expect(readDate(printDate(iso), TODAY)).toBe(iso);
+  });
+});
+
+describe('a date as it is printed', () => {
+  it('has one way, on paper with the year', () => {
+    expect(printDate('2026-12-04')).toBe('4 Dec 2026');
+    expect(printShortDate('2026-12-04', TODAY)).toBe('4 Dec');
+    expect(printShortDate('2027-01-06', TODAY)).toBe('6 Jan 2027');
+    expect(printDayAndDate('2026-12-04')).toBe('Fri 4 Dec 2026');
+    expect(printDate('')).toBe('');
+  });
+});
+
+describe('the studio’s day', () => {
+  it('is the calendar day of its own time zone', () => {
+    const instant = '2026-11-24T11:30:00Z';
+    expect(dayIn('UTC', instant)).toBe('2026-11-24');
+    expect(dayIn('Pacific/Auckland', instant)).toBe('2026-11-25');
+    expect(dayIn('Pacific/Honolulu', '2026-11-24T05:00:00Z')).toBe('2026-11-23');
+  });
+  it('counts whole days across a change of clocks', () => {
+    expect(daysBetween('2026-03-28', '2026-03-30')).toBe(2);
+    expect(daysBetween('2026-11-24', '2026-11-20')).toBe(-4);
+  });
+  it('knows the zones of the platform', () => {
+    expect(['Europe/Rome', 'UTC', 'Asia/Kolkata'].map(isTimeZone)).toEqual([true, true, true]);
+    expect(['', 'Moon/Base', 'Rome'].map(isTimeZone)).toEqual([false, false, false]);
+  });
+});

@@ -1,0 +1,68 @@
+import {
+  type BaseQueryFn,
+  createApi,
+  type FetchArgs,
+  type FetchBaseQueryError,
+  fetchBaseQuery,
+} from '@reduxjs/toolkit/query/react';
+import { keyFor, landed } from './intent.ts';
+
+let csrf = '';
+/** The token that every change carries; the outbox of readings sends outside the API slice. */
+export const csrfToken = () => csrf;
+export const setCsrfToken = (token: string) => {
+  csrf = token;
+};
+
+const fetchJson = fetchBaseQuery({
+  baseUrl: '/api',
+  prepareHeaders: (headers) => void (csrf && headers.set('x-csrf-token', csrf)),
+});
+
+/** Answers of addresses that carry a tag, in memory only: unchanged ones come back as 304 and are the same object. */
+const tagged = new Map<string, { etag: string; data: unknown }>();
+
+/** Every change carries its intent's key; an unchanged sheet is not sent twice. */
+const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError> = async (args, api, extra) => {
+  const ask: FetchArgs = typeof args === 'string' ? { url: args } : args;
+  const changes = ask.method !== undefined && ask.method !== 'GET';
+  const address = `${ask.url}?${new URLSearchParams(ask.params)}`;
+  const held = changes ? undefined : tagged.get(address);
+  const intent = changes ? keyFor(ask.method!, ask.url, ask.body) : null;
+  const headers = {
+    ...(ask.headers as Record<string, string> | undefined),
+    ...(intent ? { 'idempotency-key': intent.key } : {}),
+    ...(held ? { 'if-none-match': held.etag } : {}),
+  };
+  const result = await fetchJson(
+    { ...ask, headers, validateStatus: (r) => (r.status >= 200 && r.status < 300) || r.status === 304 },
+    api,
+    extra,
+  );
+  const status = result.meta?.response?.status;
+  if (status === 304 && held) return { data: held.data, meta: result.meta };
+  if (intent && !result.error) landed(intent);
+  const etag = result.meta?.response?.headers.get('etag');
+  if (!changes && etag && !result.error) {
+    tagged.set(address, { etag, data: result.data });
+    if (tagged.size > 100) tagged.delete(tagged.keys().next().value!);
+  }
+  return result;
+};
+
+/** The studio's server, as the screens see it. Each folder injects its own endpoints. */
+export const api = createApi({
+  reducerPath: 'api',
+  baseQuery,
+  tagTypes: ['Me', 'House', 'Client', 'Order', 'Sheet', 'Session', 'Staff'],
+  endpoints: () => ({}),
+});
+
+/** Stands for a list in a tag's id. */
+export const LIST = 'LIST';
+
+export const change = (url: string, method: 'POST' | 'PUT' | 'DELETE', body: unknown = {}): FetchArgs => ({
+  url,
+  method,
+  body,
+});

@@ -1,0 +1,54 @@
+import { useEffect } from 'react';
+import { useDispatch } from 'react-redux';
+import { api, LIST } from '../api/base.ts';
+
+type Changed = readonly [what: string, id: string | number, version: number];
+type Tag = Parameters<typeof api.util.invalidateTags>[0][number];
+
+/** What on the screens hangs on a change. */
+const tagsOf = ([what, id]: Changed): Tag[] => {
+  switch (what) {
+    case 'client':
+      return [
+        { type: 'Client', id: Number(id) },
+        { type: 'Client', id: LIST },
+      ];
+    case 'order':
+      return [
+        { type: 'Order', id: Number(id) },
+        { type: 'Order', id: LIST },
+        { type: 'Sheet', id: Number(id) },
+      ];
+    case 'session':
+      return [{ type: 'Session', id: String(id) }];
+    case 'staff':
+      return ['Staff'];
+    case 'house':
+      return ['House', 'Me', 'Sheet'];
+    default:
+      return [];
+  }
+};
+
+/**
+ * Follows what other hands save: one stream for the page, which the browser opens again after a loss. Only what is
+ * on a screen is fetched again; a form that is being typed in keeps what stands in it.
+ */
+export function useLive(signedIn: boolean) {
+  const dispatch = useDispatch();
+  useEffect(() => {
+    if (!signedIn) return;
+    const stream = new EventSource('/api/live');
+    let first = true;
+    stream.addEventListener('changed', (e) => {
+      const changed = JSON.parse((e as MessageEvent<string>).data) as Changed[];
+      dispatch(api.util.invalidateTags(changed.flatMap(tagsOf)));
+    });
+    stream.addEventListener('again', () => {
+      // What this page has just fetched need not be fetched again when its stream begins.
+      if (first) first = false;
+      else dispatch(api.util.invalidateTags(['Client', 'Order', 'Sheet', 'Session', 'Staff', 'House']));
+    });
+    return () => stream.close();
+  }, [signedIn, dispatch]);
+}

@@ -1,0 +1,32 @@
+import type { HouseSettings, HouseView, Role, StaffView } from '@rocchetto/contract';
+import { api, change } from '../api/base.ts';
+
+const house = api.injectEndpoints({
+  endpoints: (b) => ({
+    staff: b.query<StaffView[], void>({ query: () => '/staff', providesTags: ['Staff'] }),
+    addStaff: b.mutation<{ id: number; path: string }, { name: string; role: Role }>({
+      query: (body) => change('/staff', 'POST', body),
+      invalidatesTags: ['Staff'],
+    }),
+    staffLink: b.mutation<{ id: number; path: string }, number>({
+      query: (id) => change(`/staff/${id}/link`, 'POST'),
+    }),
+    removeStaff: b.mutation<void, number>({
+      query: (id) => change(`/staff/${id}`, 'DELETE'),
+      invalidatesTags: ['Staff'],
+    }),
+    house: b.query<HouseView, void>({ query: () => '/house', providesTags: ['House'] }),
+    changeHouse: b.mutation<HouseView, HouseSettings & { version: number }>({
+      query: (body) => change('/house', 'PUT', body),
+      invalidatesTags: (_, error) => (error ? [] : ['House', 'Me', 'Order', 'Sheet']),
+    }),
+  }),
+});
+export const {
+  useStaffQuery,
+  useAddStaffMutation,
+  useStaffLinkMutation,
+  useRemoveStaffMutation,
+  useHouseQuery,
+  useChangeHouseMutation,
+} = house;

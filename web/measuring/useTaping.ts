@@ -1,0 +1,121 @@
+import type { OrderFull, ReadingWire } from '@rocchetto/contract';
+import { readLength, resolve, type SheetUnit, type Tape } from '@rocchetto/core';
+import { useEffect, useMemo, useState } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
+import { useMe } from '../app/me.ts';
+import { stateOf } from './Ribbon.tsx';
+import type { Taken } from './TapeField.tsx';
+import { useLastTimes } from './useLastTimes.ts';
+import { outbox } from './useOutbox.ts';
+import { type Session, useReadings } from './useSession.ts';
+
+const OPEN = ['pending', 'doubtful'];
+const NOT_KEPT =
+  'This browser could not keep the reading (private window or full disk). Write it on paper, then free some space and take it again.';
+
+/** One session at the tape: where it stands, what was read, and what a hand can do there. */
+export function useTaping(order: OrderFull, session: Session) {
+  const me = useMe();
+  const navigate = useNavigate();
+  const [params, setParams] = useSearchParams();
+  const { items, waiting, refused, ready } = useReadings(order, session);
+  const [unit, setUnit] = useState<SheetUnit>(session.unit);
+  const [tape, setTape] = useState<Tape>('snug');
+  const [lost, setLost] = useState('');
+  const start = items.find((i) => [...OPEN, 'optional'].includes(stateOf(i)))?.id ?? items[0]!.id;
+  const at = items.some((i) => i.id === params.get('at')) ? params.get('at')! : start;
+  const index = items.findIndex((i) => i.id === at);
+  const item = items[index]!;
+  const go = (to: string) => setParams({ at: to }, { replace: true });
+  // The first place is written down once the readings are here, so that taking one moves on only when it should.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the readings have come
+  useEffect(() => {
+    if (ready && !params.get('at')) go(start);
+  }, [ready]);
+  const last = useLastTimes(order.clientId, session.id, items);
+  const others = useMemo(
+    () =>
+      new Map(
+        items.flatMap((i) =>
+          i.measured.net === null || i.id === item.id ? [] : [[i.id, i.measured.net] as const],
+        ),
+      ),
+    [items, item.id],
+  );
+  const next = items[index + 1];
+  const toSheet = () => navigate(`/orders/${order.id}/sheet`);
+  const forward = () => {
+    if (next) go(next.id);
+    // Past the last one the sheet is next, unless another is still open; the one in hand was just dealt with.
+    else if (items.every((i) => i.id === item.id || !OPEN.includes(stateOf(i)))) toSheet();
+  };
+
+  const add = async (r: Partial<ReadingWire>) => {
+    const reading: ReadingWire = {
+      id: crypto.randomUUID(),
+      measure: item.id,
+      state: 'read',
+      written: null,
+      way: 'whole',
+      tape: 'snug',
+      source: 'taken here',
+      replaces: null,
+      reason: '',
+      note: '',
+      wroteBy: me.name,
+      at: new Date().toISOString(),
+      ...r,
+    };
+    try {
+      await outbox().keep(session.id, reading);
+      setLost('');
+      return true;
+    } catch {
+      setLost(NOT_KEPT);
+      return false;
+    }
+  };
+  const take = async (t: Taken) => {
+    const read = readLength(t.typed, t.unit);
+    if (!read.ok) return;
+    if (!(await add({ written: read.written, way: t.way, tape: t.tape, reason: t.reason }))) return;
+    // Asked of the outbox, not of this render: a fast second reading comes before the screen has caught up.
+    const shown = item.measured.readings;
+    const here = outbox()
+      .snapshot()
+      .filter((k) => k.sessionId === session.id && !shown.some((r) => r.id === k.reading.id))
+      .map((k) => ({ ...k.reading, by: session.measurer }));
+    const after = resolve(item.measured.measure, [...shown, ...here]);
+    if (!OPEN.includes(stateOf({ measured: after, needed: item.needed }))) forward();
+  };
+  const back = () => {
+    if (index > 0) go(items[index - 1]!.id);
+  };
+  return {
+    items,
+    item,
+    waiting,
+    refused,
+    unit,
+    setUnit,
+    tape,
+    setTape,
+    lost,
+    others,
+    last: last.get(item.id),
+    done: !next && items.every((i) => !OPEN.includes(stateOf(i))),
+    go,
+    forward,
+    back,
+    toSheet,
+    take,
+    again: () => {
+      if (item.measured.readings.length === 0) back();
+    },
+    mark: async (state: 'declined' | 'skipped') => {
+      if (await add({ state })) forward();
+    },
+    strike: (id: string) => void add({ state: 'skipped', replaces: id, note: 'struck out' }),
+  };
+}
+export type Taping = ReturnType<typeof useTaping>;

@@ -1,0 +1,53 @@
+import { printDate, printDayAndDate } from '@rocchetto/core/dates/print.ts';
+import { readDate } from '@rocchetto/core/dates/read-date.ts';
+import { Input } from 'antd';
+import { useState } from 'react';
+import { useDays } from '../app/me.ts';
+
+/** What a form holds for a date that could not be read: the text as it was typed, after this mark. */
+const UNREAD = '?';
+
+interface Props {
+  readonly id?: string;
+  readonly value?: string;
+  readonly onChange?: (value: string) => void;
+}
+
+/**
+ * A date as a hand writes it (`28.12.`, `28 dec`, `next friday`), with what was understood beside it. Its value is
+ * yyyy-mm-dd, empty for none; `dateRule` refuses what could not be read.
+ */
+export function DateField({ id, value = '', onChange }: Props) {
+  const { today } = useDays();
+  const [typed, setTyped] = useState(value && !value.startsWith(UNREAD) ? printDate(value) : value.slice(1));
+  const understood = typed.trim() ? readDate(typed, today) : null;
+  return (
+    <>
+      <Input
+        id={id}
+        value={typed}
+        autoComplete="off"
+        placeholder="28.12.  ·  28 dec  ·  next friday"
+        aria-describedby={`${id}-understood`}
+        onChange={(e) => {
+          setTyped(e.target.value);
+          const text = e.target.value.trim();
+          onChange?.(text === '' ? '' : (readDate(text, today) ?? UNREAD + text));
+        }}
+      />
+      <span id={`${id}-understood`} className="understood-date" aria-live="polite">
+        {understood ? printDayAndDate(understood) : ' '}
+      </span>
+    </>
+  );
+}
+
+/** For the form: a text that is no date is told so. */
+export const dateRule = {
+  validator: (_: unknown, value: string) =>
+    value?.startsWith(UNREAD)
+      ? Promise.reject(
+          new Error(`“${value.slice(1)}” is not a date. Write it as 28.12., 28 dec or next friday.`),
+        )
+      : Promise.resolve(),
+};
