@@ -27,7 +27,7 @@ module.exports = {
         pathNot: '\\.test\\.ts$',
       },
       to: {
-        path: '^server/(auth|client-data|clients|house|live|orders|sessions|sheets|staff)/',
+        path: '^server/(auth|client-data|clients|house|orders|sessions|sheets|staff)/',
         pathNot: ['^server/$1/', '/sql\\.ts$'],
       },
     },

@@ -37,7 +37,10 @@ export async function seedDemo(databaseUrl: string): Promise<typeof STAFF> {
 async function seed(tx: Tx) {
   const now = new Date();
   const rnd = seeded(20);
-  await tx.query('update house set studio = $1', [STUDIO]);
+  await tx.query('update house set studio = $1, time_zone = $2', [
+    STUDIO,
+    Intl.DateTimeFormat().resolvedOptions().timeZone,
+  ]);
   const hash = await hashPassphrase(DEMO_PASSPHRASE);
   const staff: SignedIn[] = [];
   for (const { name, role } of STAFF) {
@@ -159,6 +162,11 @@ async function seed(tx: Tx) {
       },
       brief,
     );
+    // The brief comes before the tape: it was written two days before the measuring, or today.
+    await tx.query(`update orders set brief_at = $2, created_at = $2 where id = $1`, [
+      orderId,
+      new Date(now.getTime() - (s.until === 'brief' ? 0 : s.measuredAgo + 2) * DAY),
+    ]);
     if (s.until === 'brief') continue;
     const ids = measuringList(toBrief(brief).parts).map((m) => m.id);
     const at = new Date(now.getTime() - s.measuredAgo * DAY);

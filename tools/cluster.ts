@@ -35,7 +35,8 @@ interface Kept {
 export const root = resolve(import.meta.dirname, '..');
 export const local = join(root, '.local');
 
-function findBin(): string {
+/** Where PostgreSQL's own programs lie. @throws StopWord when it is not installed */
+export function findBin(): string {
   const base = '/usr/lib/postgresql';
   const versions = existsSync(base)
     ? readdirSync(base).filter((v) => existsSync(join(base, v, 'bin/postgres')))

@@ -36,7 +36,7 @@ export function DateField({ id, value = '', onChange }: Props) {
         }}
       />
       <span id={`${id}-understood`} className="understood-date" aria-live="polite">
-        {understood ? printDayAndDate(understood) : ' '}
+        {understood && printDayAndDate(understood)}
       </span>
     </>
   );
