@@ -51,6 +51,9 @@ test('an order is changed with its dates checked, and its thread is pulled tight
   await page.goto(`/orders/${order.id}`);
   await page.getByRole('button', { name: 'Change the order' }).click();
   const day = (n: number) => new Date(Date.now() + n * 86_400_000).toLocaleDateString('sv-SE');
+  await page.getByLabel('The day it is worn').fill('31.2.');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('“31.2.” is not a date')).toBeVisible();
   await page.getByLabel('The day it is worn').fill(day(9));
   await page.getByLabel('Due (handed over)').fill(day(12));
   await page.getByRole('button', { name: 'Save', exact: true }).click();
@@ -60,10 +63,22 @@ test('an order is changed with its dates checked, and its thread is pulled tight
   await expect(page.getByText('Due in 6 days and there is no brief yet.')).toBeVisible();
   await accessible(page);
   await page.goto('/orders');
-  await page.getByLabel('Search orders').fill(order.number);
-  await expect(page.getByRole('row', { name: /Waistcoat.*Dated Order/ })).toContainText('asked for');
-  await page.getByLabel('Search orders').fill('no such garment anywhere');
-  await expect(page.getByText('No order says')).toBeVisible();
+  await page.getByRole('button', { name: 'In danger' }).click();
+  await expect(page).toHaveURL(/view=danger/);
+  const row = page.getByRole('row', { name: /Waistcoat.*Dated Order/ });
+  await expect(row).toContainText('asked for');
+  await page.getByLabel('Stage').selectOption('cut');
+  await expect(page.getByText('No order is so.')).toBeVisible();
+  await page.goto('/orders?view=mine');
+  await expect(page.getByRole('heading', { name: 'Orders' })).toBeVisible();
+  await expect(row).toHaveCount(0);
+  await page.keyboard.press('/');
+  await page.keyboard.type(order.number);
+  await page.getByText(`${order.number} · Waistcoat · Dated Order`).click();
+  await expect(page.getByRole('heading', { name: 'Waistcoat' })).toBeVisible();
+  await page.keyboard.press('/');
+  await page.keyboard.type('no such garment anywhere');
+  await expect(page.getByText('Nobody and nothing is called so.')).toBeVisible();
 });
 
 test('a minor is measured with the guardian named', async ({ page }) => {
@@ -108,7 +123,9 @@ test('who measured, who wrote, over what and in which shoes stay with the readin
   await page.getByLabel('Who writes, if another').click();
   await page.getByTitle('Jonah Fell').click();
   await page.getByRole('button', { name: 'Take up the tape' }).click();
+  await expect(page.locator('#reading')).toBeFocused();
   await page.keyboard.press('t');
+  await expect(page.getByRole('button', { name: 'held one finger' })).toBeVisible();
   await call(page, '70');
   await call(page, '70.5');
   await expect(page.getByText('Everything taken is in the studio’s book.')).toBeVisible();
@@ -168,11 +185,9 @@ test('a sheet without hip says so, keeps its place open, and takes the figure by
 
 test('rounding is chosen on the sheet, in either unit, and told with its drift', async ({ page }) => {
   await signIn(page, 'Ines Kovar', '/orders/4/sheet?f=hip');
-  await page.getByLabel('Rounding of marked figures').click();
-  await page.getByTitle('in: exact').click();
+  await page.getByLabel('Rounding of marked figures').selectOption({ label: 'in: exact' });
   await expect(page.getByText('Marked figures rounded once, exact.')).toBeVisible();
-  await page.getByLabel('Rounding of marked figures').click();
-  await page.getByTitle('up to the next 1⁄2 in').click();
+  await page.getByLabel('Rounding of marked figures').selectOption({ label: 'up to the next 1⁄2 in' });
   await expect(page.getByText('up to the next 1⁄2 in.', { exact: false })).toBeVisible();
   await expect(page.getByText(/Rounded, the pieces together differ by/)).toBeVisible();
 });
@@ -192,7 +207,7 @@ test('leaving the staff ends the sign-in at once; signing in again brings back w
   await theirs.keyboard.press('Enter');
   await expect(theirs.getByRole('heading', { name: 'Orders' })).toBeVisible();
   await page.getByRole('button', { name: 'Take Brief Visitor off the staff' }).click();
-  await page.getByRole('button', { name: 'yes, Brief Visitor leaves' }).click();
+  await page.getByRole('button', { name: 'Yes, Brief Visitor leaves' }).click();
   await expect(page.getByRole('cell', { name: 'Brief Visitor' })).toHaveCount(0);
   await theirs.goto('/clients/3');
   await expect(theirs).toHaveURL(/sign-in\?to=%2Fclients%2F3/);

@@ -3,9 +3,38 @@ import { test as base, expect, type Page } from '@playwright/test';
 import { BriefWire } from '@rocchetto/contract';
 import { DEMO_PASSPHRASE } from '@rocchetto/demo/seed.ts';
 import pg from 'pg';
+import { stopChild } from '../tools/cluster.ts';
+import { freePort } from '../tools/ports.ts';
+import { startServer } from '../tools/serve.ts';
+import { asAdmin, databaseUrl, TEMPLATE } from './setup.ts';
 
-/** Every test fails on a script error or on a breach of the page's content security policy. */
-export const test = base.extend<{ quiet: undefined }>({
+interface Studio {
+  readonly url: string;
+  readonly databaseUrl: string;
+}
+
+/**
+ * Every worker has a studio of its own: a copy of the demo's database and a server on it. Every test fails on a
+ * script error or on a breach of the page's content security policy.
+ */
+export const test = base.extend<{ quiet: undefined }, { studio: Studio }>({
+  studio: [
+    // biome-ignore lint/correctness/noEmptyPattern: the fixture's shape
+    async ({}, use, { workerIndex }) => {
+      const database = `e2e_${workerIndex}`;
+      await asAdmin(
+        `drop database if exists ${database} with (force)`,
+        `create database ${database} template ${TEMPLATE}`,
+      );
+      const port = await freePort();
+      const server = await startServer(databaseUrl(database), port);
+      process.env.E2E_DATABASE_URL = databaseUrl(database);
+      await use({ url: `http://127.0.0.1:${port}`, databaseUrl: databaseUrl(database) });
+      await stopChild(server, 'SIGTERM', 15_000);
+    },
+    { scope: 'worker' },
+  ],
+  baseURL: async ({ studio }, use) => use(studio.url),
   quiet: [
     async ({ page }, use) => {
       const said: string[] = [];
@@ -29,8 +58,16 @@ export async function signIn(page: Page, name = 'Bram Teller', to = '/orders') {
   await expect(page.locator('.band')).toBeVisible();
 }
 
-/** No breach of WCAG 2.2 A or AA that axe can see. */
-export async function accessible(page: Page) {
+const lookedAt = new Set<string>();
+
+/**
+ * No breach of WCAG 2.2 A or AA that axe can see. Each kind of screen is looked at once a worker: a kind is the
+ * address without its numbers, and what is open on it when that is named.
+ */
+export async function accessible(page: Page, open = '') {
+  const kind = `${new URL(page.url()).pathname.replace(/\d+/g, 'N')} ${open}`;
+  if (lookedAt.has(kind)) return;
+  lookedAt.add(kind);
   const { violations } = await new AxeBuilder({ page })
     .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
     .analyze();

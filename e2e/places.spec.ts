@@ -48,6 +48,8 @@ test('two people save one card: both texts are shown and neither is lost', async
 test('the sheet: both units, rounding with its drift, a conflict that keeps both, revisions and what moved', async ({
   page,
 }) => {
+  // A page that is not told of another hand's change at once: the change meets it when it is sent.
+  await page.route('**/api/live', (route) => route.abort());
   await signIn(page);
   const { orderId } = await newSkirt(page, 'Sheet One');
   const spec = JSON.parse(readFileSync(new URL('../docs/example-spec.json', import.meta.url), 'utf8'));
@@ -119,6 +121,7 @@ test('each role sees what is its own', async ({ page }) => {
   await page.goto('/orders/2/sheet');
   await expect(page.getByRole('article', { name: 'Specification sheet' })).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Set by hand' })).toHaveCount(0);
+  await page.getByLabel('Signed in: Wren Halloran').click();
   await page.getByRole('button', { name: 'Sign out' }).click();
   await expect(page).toHaveURL(/sign-in/);
   await signIn(page, 'Jonah Fell', '/orders/1/sheet');

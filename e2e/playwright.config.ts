@@ -4,13 +4,14 @@ export default defineConfig({
   testDir: '.',
   outputDir: '../.local/e2e-results',
   globalSetup: './setup.ts',
-  workers: 1,
+  // Each worker has a studio of its own; no test may depend on how fast the machine is.
+  workers: 2,
+  fullyParallel: true,
   retries: 0,
-  timeout: 60_000,
-  expect: { timeout: 8_000 },
+  timeout: 240_000,
+  expect: { timeout: 30_000 },
   reporter: [['line'], ['json']],
   use: {
-    baseURL: process.env.E2E_URL,
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     launchOptions: {

@@ -1,25 +1,29 @@
 import { seedDemo } from '@rocchetto/demo/seed.ts';
 import { migrate } from '@rocchetto/server/db/migrate.ts';
 import pg from 'pg';
-import { stopChild } from '../tools/cluster.ts';
-import { freePort } from '../tools/ports.ts';
-import { startServer } from '../tools/serve.ts';
 
-/** The demo studio in a fresh database of the test cluster, served for the run; ended afterwards. */
-export default async function setup() {
+/** The demo studio in a database of the test cluster, from which every worker takes a copy of its own. */
+export const TEMPLATE = 'e2e_template';
+
+/** A database's address beside the admin one's. */
+export const databaseUrl = (database: string): string => {
   const admin = process.env.TEST_DATABASE_ADMIN_URL;
   if (!admin) throw new Error('These tests need a PostgreSQL: run ./rocchetto test.');
-  const client = new pg.Client({ connectionString: admin });
+  return Object.assign(new URL(admin), { pathname: `/${database}` }).toString();
+};
+
+export async function asAdmin(...statements: string[]) {
+  const client = new pg.Client({ connectionString: databaseUrl('postgres') });
   await client.connect();
-  await client.query('drop database if exists e2e with (force)');
-  await client.query('create database e2e');
-  await client.end();
-  const url = Object.assign(new URL(admin), { pathname: '/e2e' }).toString();
-  await migrate(url);
-  await seedDemo(url);
-  const port = await freePort();
-  const server = await startServer(url, port);
-  process.env.E2E_URL = `http://127.0.0.1:${port}`;
-  process.env.E2E_DATABASE_URL = url;
-  return () => stopChild(server, 'SIGTERM', 5000);
+  try {
+    for (const sql of statements) await client.query(sql);
+  } finally {
+    await client.end();
+  }
+}
+
+export default async function setup() {
+  await asAdmin(`drop database if exists ${TEMPLATE} with (force)`, `create database ${TEMPLATE}`);
+  await migrate(databaseUrl(TEMPLATE));
+  await seedDemo(databaseUrl(TEMPLATE));
 }

@@ -58,7 +58,7 @@ test('a doubtful figure stands with a reason; an impossible one does not; two re
   await expect(page.getByText('Read it again', { exact: false }).first()).toBeVisible();
   await call(page, '71.5');
   await expect(page.getByText('take a third reading')).toBeVisible();
-  await accessible(page);
+  await accessible(page, 'third reading');
   await call(page, '70.5');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('high hip');
   await page.getByRole('button', { name: /^hip:/ }).click();
@@ -99,7 +99,7 @@ test('keys on an empty field: unit, tape, part, skip, declined, back, again, and
   await expect(heading).toContainText('high hip');
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
-  await accessible(page);
+  await accessible(page, 'keys');
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
 });
@@ -199,7 +199,8 @@ test('works on a bench phone: nothing wider than 360 px, targets to touch', asyn
     `/orders/${orderId}/sheet`,
   ]) {
     await page.goto(path);
-    await page.waitForLoadState('networkidle');
+    await expect(page.locator('h1').first()).toBeVisible();
+    await page.waitForTimeout(300);
     expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(360);
   }
 });

@@ -36,7 +36,8 @@ runTool(async () => {
   });
   const shot = async (name: string, path = '') => {
     if (path) await page.goto(path);
-    await page.waitForLoadState('networkidle');
+    await page.locator('h1').first().waitFor();
+    await page.waitForTimeout(1200);
     await page.screenshot({ path: join(root, `docs/screenshots/${name}.png`) });
   };
   const signIn = async (name: string) => {

@@ -11,10 +11,21 @@ interface Tally {
 }
 const bin = (name: string) => join(root, 'node_modules/.bin', name);
 
+/** How long each phase took, printed at the end. */
+const took: [phase: string, seconds: number][] = [];
+function timed<T>(phase: string, work: () => T): T {
+  const start = performance.now();
+  try {
+    return work();
+  } finally {
+    took.push([phase, (performance.now() - start) / 1000]);
+  }
+}
+
 /** Runs one tool; its exit code is one check. */
 function check(name: string, command: string, args: readonly string[], tally: Tally) {
   process.stdout.write(`\n== ${name}\n`);
-  const ran = spawnSync(command, args, { cwd: root, stdio: 'inherit' });
+  const ran = timed(name, () => spawnSync(command, args, { cwd: root, stdio: 'inherit' }));
   if (ran.status === 0) tally.passed++;
   else tally.failed++;
   process.stdout.write(ran.status === 0 ? `${name}: passed\n` : `${name}: FAILED\n`);
@@ -32,7 +43,9 @@ function runner(
 ) {
   process.stdout.write(`\n== ${name}\n`);
   rmSync(report, { force: true });
-  const ran = spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } });
+  const ran = timed(name, () =>
+    spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } }),
+  );
   const counted = existsSync(report)
     ? count(JSON.parse(readFileSync(report, 'utf8')) as never)
     : { passed: 0, failed: 0 };
@@ -79,7 +92,7 @@ runTool(async () => {
   vitest('unit');
 
   if (!quick) {
-    buildWeb();
+    timed('build', buildWeb);
     const cluster = await startCluster('test', true);
     try {
       const env = { TEST_DATABASE_ADMIN_URL: cluster.url('postgres') };
@@ -98,6 +111,7 @@ runTool(async () => {
       await cluster.discard();
     }
   }
+  process.stdout.write(`\n${took.map(([phase, s]) => `${phase}: ${s.toFixed(0)} s`).join('\n')}\n`);
   process.stdout.write(`\n${tally.passed} passed, ${tally.failed} failed\n`);
   return tally.failed === 0 ? 0 : 1;
 });

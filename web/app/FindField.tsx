@@ -1,5 +1,5 @@
 import { AutoComplete, Input, type InputRef } from 'antd';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useClientsQuery } from '../clients/api.ts';
 import { useOrdersQuery } from '../orders/api.ts';
@@ -7,7 +7,7 @@ import { useSettled } from '../shared/useSettled.ts';
 import { Dressed } from './Dressed.tsx';
 
 /** One field for clients and orders; "/" goes to it from anywhere. `start` is what was typed before it was there. */
-export default function FindField({ start, focused }: { start: string; focused: () => boolean }) {
+export default function FindField({ start, focused }: { start: string; focused: boolean }) {
   const [typed, setTyped] = useState(start);
   const q = useSettled(typed.trim(), 120);
   const skip = q.length < 2;
@@ -16,8 +16,8 @@ export default function FindField({ start, focused }: { start: string; focused: 
   const navigate = useNavigate();
   const input = useRef<InputRef>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: only as it takes the plain field's place
-  useEffect(() => {
-    if (focused()) input.current?.focus({ cursor: 'end' });
+  useLayoutEffect(() => {
+    if (focused) input.current?.focus({ cursor: 'end' });
   }, []);
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
@@ -48,6 +48,7 @@ export default function FindField({ start, focused }: { start: string; focused: 
       <AutoComplete
         className="findfield"
         value={typed}
+        defaultOpen={focused && start.length > 0}
         options={skip ? [] : found}
         onChange={(text) => !text.startsWith('/') && setTyped(text)}
         onSelect={(to) => {

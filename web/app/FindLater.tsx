@@ -1,17 +1,20 @@
-import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { useLater } from '../shared/useLater.ts';
 
-const FindField = lazy(() => import('./FindField.tsx'));
+const load = () => import('./FindField.tsx');
+/** A page is there before its search is: the field's own code waits this long unless a hand reaches for it, ms. */
+const IDLE = 2500;
 
 /**
- * The find field as a plain one at first, so that a page is there before its search is; the real one takes its
- * place when the browser has nothing better to do or a hand reaches for it, with what was typed meanwhile.
- * `begin` asks for it at once, with the focus in it.
+ * The find field as a plain one at first; the real one takes its place when its code is there, with what was typed
+ * meanwhile and the focus where it was. `begin` asks for it at once, with the focus in it.
  */
 export function FindLater({ begin }: { begin: boolean }) {
   const [wanted, setWanted] = useState(begin);
   const [typed, setTyped] = useState('');
   const plain = useRef<HTMLInputElement>(null);
   const reached = useRef(begin);
+  const FindField = useLater(load, wanted);
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       if (e.key !== '/' || e.ctrlKey || e.metaKey || e.altKey) return;
@@ -21,13 +24,15 @@ export function FindLater({ begin }: { begin: boolean }) {
       plain.current.focus();
     };
     window.addEventListener('keydown', onKey);
-    const idle = setTimeout(() => setWanted(true), 2500);
+    const idle = setTimeout(() => setWanted(true), IDLE);
+    if (begin) plain.current?.focus();
     return () => {
       window.removeEventListener('keydown', onKey);
       clearTimeout(idle);
     };
-  }, []);
-  const waiting = (
+  }, [begin]);
+  if (FindField) return <FindField start={typed} focused={reached.current} />;
+  return (
     <input
       ref={plain}
       className="find"
@@ -43,11 +48,5 @@ export function FindLater({ begin }: { begin: boolean }) {
         reached.current = false;
       }}
     />
-  );
-  if (!wanted) return waiting;
-  return (
-    <Suspense fallback={waiting}>
-      <FindField start={typed} focused={() => reached.current} />
-    </Suspense>
   );
 }

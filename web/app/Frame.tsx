@@ -1,15 +1,14 @@
 import { may } from '@rocchetto/contract/may.ts';
-import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link, Navigate, NavLink, Outlet, useLocation } from 'react-router';
 import { problemOf } from '../api/problem.ts';
+import { PendingReadings } from '../measuring/PendingReadings.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { FindLater } from './FindLater.tsx';
 import { MeContext } from './me.ts';
 import { ShortcutList } from './Shortcuts.tsx';
 import { useMeQuery, useSignOutMutation } from './session.ts';
 import { useLive } from './useLive.ts';
-
-const PendingReadings = lazy(() => import('../measuring/PendingReadings.tsx'));
 
 const initials = (name: string) =>
   name
@@ -74,11 +73,7 @@ export function Frame() {
         <div className={finding ? 'grow finding' : 'grow'}>
           <FindLater key={String(finding)} begin={finding} />
         </div>
-        {may(me.role, 'session.write') && (
-          <Suspense>
-            <PendingReadings />
-          </Suspense>
-        )}
+        {may(me.role, 'session.write') && <PendingReadings />}
         <ShortcutList />
         <details className="who">
           <summary

@@ -1,7 +1,7 @@
 import { useKept } from './useOutbox.ts';
 
 /** In the band of every page: how many readings of this device still wait to be sent. Being here, they are sent. */
-export default function PendingReadings() {
+export function PendingReadings() {
   const waiting = useKept().filter((k) => !k.sent).length;
   return (
     <span role="status" className="pending">

@@ -1,10 +1,11 @@
 import type { SheetView } from '@rocchetto/contract';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { Problem } from '../shared/Problem.tsx';
+import { useLater } from '../shared/useLater.ts';
 import { useAgreeSheetMutation } from './api.ts';
 
-const CutStep = lazy(() => import('./CutStep.tsx'));
+const loadCutStep = () => import('./CutStep.tsx');
 
 interface Props {
   readonly id: number;
@@ -15,15 +16,11 @@ interface Props {
 
 /** Draft, then agreed by name, then cut: the sheet's next step, or what stands in its way. */
 export function Decide({ id, view, open, may }: Props) {
+  const CutStep = useLater(loadCutStep, view.status === 'agreed' && may);
   if (view.status === 'cut')
     return <p className="soft">This sheet’s figures stay. What is still to change is an alteration.</p>;
   if (!may) return null;
-  if (view.status === 'agreed')
-    return (
-      <Suspense>
-        <CutStep id={id} view={view} />
-      </Suspense>
-    );
+  if (view.status === 'agreed') return CutStep && <CutStep id={id} view={view} />;
   if (open.length === 0) return <Agree id={id} view={view} />;
   return (
     <details className="standsin" open={open.length <= 2}>

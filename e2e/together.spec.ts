@@ -1,0 +1,145 @@
+import { byApi, expect, inDatabase, newSkirt, signIn, test } from './help.ts';
+
+test('another hand’s save reaches an open page within moments, and is told to one who is typing without touching it', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await signIn(page, 'Jonah Fell');
+  const client = await byApi(page, 'POST', '/clients', { name: 'Seen By Both' });
+  const context = await browser.newContext(baseURL ? { baseURL } : {});
+  const theirs = await context.newPage();
+  await signIn(theirs, 'Ines Kovar', `/clients/${client.id}`);
+  await expect(theirs.getByRole('heading', { name: 'Seen By Both' })).toBeVisible();
+  await byApi(page, 'PUT', `/clients/${client.id}`, {
+    name: 'Seen By Both',
+    note: 'likes pockets',
+    version: 1,
+  });
+  await expect(theirs.getByText('likes pockets')).toBeVisible();
+
+  await theirs.getByRole('button', { name: 'Change the card' }).click();
+  await theirs.getByLabel('To remember').fill('half a sentence');
+  await byApi(page, 'PUT', `/clients/${client.id}`, {
+    name: 'Seen By Both',
+    note: 'likes braces',
+    version: 2,
+  });
+  await expect(theirs.getByText('Somebody has just saved this.')).toBeVisible();
+  await expect(theirs.getByLabel('To remember')).toHaveValue('half a sentence');
+  await theirs.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(theirs.getByRole('alert')).toContainText('likes braces');
+  await theirs.getByRole('button', { name: 'Take what was saved' }).click();
+  await expect(theirs.getByText('likes braces')).toBeVisible();
+
+  await theirs.goto('/orders?view=all');
+  await expect(theirs.getByRole('table')).toBeVisible();
+  await byApi(page, 'POST', '/orders', { clientId: client.id, what: 'Cape of both', dueOn: '2026-01-02' });
+  await expect(theirs.getByRole('cell', { name: 'Cape of both' })).toBeVisible();
+  await context.close();
+});
+
+test('a brief being typed in stays when another hand saves the order', async ({ page }) => {
+  await signIn(page);
+  const { orderId, clientId } = await newSkirt(page, 'Brief Typed');
+  await page.goto(`/orders/${orderId}/brief`);
+  await page.getByLabel('Lining').fill('half a wo');
+  const order = await (await page.request.get(`/api/orders/${orderId}`)).json();
+  await byApi(page, 'PUT', `/orders/${orderId}`, {
+    clientId,
+    what: 'Skirt, renamed',
+    version: order.version,
+  });
+  await expect(page.getByText('Somebody has just saved this order.')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Brief: Skirt, renamed' })).toBeVisible();
+  await expect(page.getByLabel('Lining')).toHaveValue('half a wo');
+});
+
+test('an answer that is lost and a second press add one thing', async ({ page }) => {
+  await signIn(page, 'Jonah Fell', '/clients/new');
+  await page.getByLabel('Name', { exact: true }).fill('Pressed Twice');
+  let lost = 0;
+  await page.route('**/api/clients', async (route) => {
+    if (route.request().method() !== 'POST' || lost > 0) return route.continue();
+    lost++;
+    await route.fetch();
+    await route.abort();
+  });
+  await page.getByRole('button', { name: 'Add to the book' }).click();
+  await expect(page.getByRole('alert')).toContainText('cannot be reached just now');
+  await page.getByRole('button', { name: 'Add to the book' }).click();
+  await expect(page.getByRole('heading', { name: 'Pressed Twice' })).toBeVisible();
+  expect(lost).toBe(1);
+  expect(await inDatabase(`select id from client where name = 'Pressed Twice'`)).toHaveLength(1);
+});
+
+test('a reading the book will not take is told with its sentence, and the others are kept', async ({
+  page,
+}) => {
+  await signIn(page);
+  const { orderId } = await newSkirt(page, 'Refused One');
+  await page.goto(`/orders/${orderId}/measure`);
+  await page.getByRole('button', { name: 'Take up the tape' }).click();
+  await page.route('**/api/readings', async (route) => {
+    const body = route.request().postDataJSON() as { readings: { written: { text: string } }[] };
+    for (const r of body.readings) if (r.written.text === '71') r.written.text = 'wide';
+    await route.continue({ postData: JSON.stringify(body) });
+  });
+  for (const text of ['71', '70']) {
+    await page.locator('#reading').fill(text);
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.getByRole('alert')).toContainText('waist 71 cm');
+  await expect
+    .poll(
+      async () =>
+        (
+          await inDatabase(
+            'select 1 from reading r join session s on s.id = r.session_id where s.order_id = $1',
+            [orderId],
+          )
+        ).length,
+    )
+    .toBe(1);
+  await page.getByRole('button', { name: 'seen, let it go' }).click();
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});
+
+test('one client’s data is given out and erased by the principal, who is told what stays', async ({
+  page,
+}) => {
+  await signIn(page, 'Odile Marchetti');
+  const client = await byApi(page, 'POST', '/clients', { name: 'Wants To Go', phone: '0555 42' });
+  await page.goto(`/clients/${client.id}`);
+  const zip = await page.request.get(
+    (await page.getByRole('link', { name: 'All that is kept' }).getAttribute('href'))!,
+  );
+  expect(zip.headers()['content-type']).toContain('application/zip');
+  await page.getByText('Erase on request').click();
+  await page.getByLabel('Who asked for it').fill('herself, by letter');
+  await page.getByRole('button', { name: 'Erase', exact: true }).click();
+  await page.getByRole('button', { name: 'Erase for good' }).click();
+  await expect(page.getByText('What must stay')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Erased C-' })).toBeVisible();
+  expect(
+    await inDatabase(`select 1 from client where name = 'Wants To Go' or phone = '0555 42'`),
+  ).toHaveLength(0);
+});
+
+test('the studio’s day is the house’s, on every screen', async ({ page }) => {
+  await signIn(page, 'Odile Marchetti', '/house');
+  await page.getByRole('button', { name: 'Change these' }).click();
+  await page.getByLabel('Time zone').click();
+  await page.keyboard.type('Kiritimati');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.locator('dd', { hasText: 'Pacific/Kiritimati' })).toBeVisible();
+  const { timeZone } = await (await page.request.get('/api/me')).json();
+  expect(timeZone).toBe('Pacific/Kiritimati');
+  await page.getByRole('button', { name: 'Change these' }).click();
+  await page.getByLabel('Time zone').click();
+  await page.keyboard.type('UTC');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.locator('dd', { hasText: 'UTC' })).toBeVisible();
+});
