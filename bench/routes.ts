@@ -1,4 +1,5 @@
-import { request } from 'node:http';
+import { randomUUID } from 'node:crypto';
+import { Agent, request } from 'node:http';
 import { serve } from '@hono/node-server';
 import { foldText } from '@rocchetto/core';
 import { seeded } from '@rocchetto/demo/figures.ts';
@@ -9,11 +10,13 @@ import { SEARCH_SQL, searchText, searchValues } from '@rocchetto/server/clients/
 import { migrate } from '@rocchetto/server/db/migrate.ts';
 import { openPool, type Pool } from '@rocchetto/server/db/pool.ts';
 import { NO_LIVE } from '@rocchetto/server/live/live.ts';
+import { listOrders } from '@rocchetto/server/orders/list.ts';
+import { orderSearch } from '@rocchetto/server/orders/sql.ts';
 import { Hono } from 'hono';
 import { pino } from 'pino';
 import type { Cluster } from '../tools/cluster.ts';
 import { freePort } from '../tools/ports.ts';
-import { percentile, timed } from './percentile.ts';
+import { interleaved, line } from './interleaved.ts';
 
 const FIRST =
   'Ada Bea Cleo Dora Edda Fleur Greta Hilda Ingrid Jonna Katja Lieve Maren Nadia Odette Petra Quinta Rosa Saskia Thea Ulla Vera Wilma Xenia Yvette Zita Marguerite Séverine Björk Zoë'.split(
@@ -43,75 +46,265 @@ export async function manyClients(pool: Pool, count: number) {
   await pool.query('analyze client');
 }
 
-/** One GET over a kept-alive loopback connection. */
-function get(port: number, path: string, cookie: string): Promise<void> {
+const WHAT =
+  'Straight skirt,Day dress,Waistcoat,Evening gown,Trousers,Coat,Blouse,Bridal gown,Cape,Jumpsuit'.split(',');
+
+/** Orders over twenty years, nine in ten of them cut, in the words of ten garments. */
+async function manyOrders(pool: Pool, count: number) {
+  const rnd = seeded(11);
+  const { rows: clients } = await pool.query<{ id: number; name: string; code: string }>(
+    'select id, name, code from client order by id',
+  );
+  for (let from = 0; from < count; from += 5000) {
+    const rows = Array.from({ length: Math.min(5000, count - from) }, (_, i) => {
+      const client = clients[Math.floor(rnd() * clients.length)]!;
+      const number = `B-${from + i}`;
+      const what = `${WHAT[Math.floor(rnd() * WHAT.length)]!}${rnd() < 0.001 ? ' in vicuna' : ''}`;
+      const days = Math.floor(rnd() * 7300) - 7000;
+      const due = new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
+      const stage =
+        rnd() < 0.9 ? 'cut' : ['asked', 'brief', 'measured', 'sheet', 'agreed'][Math.floor(rnd() * 5)]!;
+      return {
+        number,
+        client: client.id,
+        what,
+        due,
+        stage,
+        search: orderSearch([number, what], client.name, client.code),
+      };
+    });
+    await pool.query(
+      `insert into orders (number, client_id, what, due_on, stage, search) select x.number, x.client, x.what, x.due, x.stage, x.search
+         from jsonb_to_recordset($1::jsonb) x(number text, client bigint, what text, due date, stage text, search text)`,
+      [JSON.stringify(rows)],
+    );
+  }
+  await pool.query('vacuum analyze orders');
+}
+
+const agent = new Agent({ keepAlive: true, maxSockets: 64 });
+
+/** One request over a kept-alive loopback connection. */
+function ask(
+  port: number,
+  path: string,
+  headers: Record<string, string>,
+  send?: { readonly method: 'POST'; readonly body: string },
+): Promise<string> {
   return new Promise((done, fail) => {
-    request({ host: '127.0.0.1', port, path, headers: { cookie }, agent: undefined }, (res) => {
-      res.resume();
-      res.on('end', () => (res.statusCode === 200 ? done() : fail(new Error(`${path}: ${res.statusCode}`))));
-    })
-      .on('error', fail)
-      .end();
+    const req = request(
+      { host: '127.0.0.1', port, path, headers, agent, method: send?.method ?? 'GET' },
+      (res) => {
+        let text = '';
+        res.setEncoding('utf8');
+        res.on('data', (c: string) => {
+          text += c;
+        });
+        res.on('end', () =>
+          (res.statusCode ?? 500) < 400
+            ? done(text)
+            : fail(new Error(`${path}: ${res.statusCode} ${text.slice(0, 200)}`)),
+        );
+      },
+    );
+    req.on('error', fail);
+    req.end(send?.body);
   });
 }
 
-export async function routesBench(cluster: Cluster, say: (line: string) => void) {
+/** The orders list as bare as it can be: fifty rows of the index by due date, with their names. */
+const BARE_LIST = `select o.id, o.number, o.what, o.occasion, o.worn_on, o.due_on, o.client_id, c.name, st.name as responsible, o.stage
+  from orders o join client c on c.id = o.client_id left join staff st on st.id = o.responsible_id
+ where (coalesce(o.due_on, 'infinity'::date), o.id) > ($1::date, $2) order by coalesce(o.due_on, 'infinity'::date), o.id limit 50`;
+/** A search as bare as it can be: the same fifty, of those that hold the word. */
+const BARE_SEARCH = BARE_LIST.replace(/where .* order by/, `where o.search like '%' || $1 || '%' order by`);
+
+export async function routesBench(cluster: Cluster, say: (text: string) => void) {
   await cluster.ensureDatabase('bench', true);
   const url = cluster.url('bench');
   await migrate(url);
   await seedDemo(url);
-  const pool = openPool(url, () => undefined);
+  const pool = openPool(url, () => undefined, 24);
   await manyClients(pool, 100_000);
+  await manyOrders(pool, 200_000);
   const { rows } = await pool.query<{ id: number }>(`select id from staff where role = 'fitter' limit 1`);
-  const cookie = `rocchetto=${await openSignIn(pool, rows[0]!.id)}`;
-  const app = createApp({
-    pool,
-    log: pino({ level: 'silent' }),
-    live: NO_LIVE,
-    now: () => new Date(),
-  });
+  const cookie = { cookie: `rocchetto=${await openSignIn(pool, rows[0]!.id)}` };
+  const app = createApp({ pool, log: pino({ level: 'silent' }), live: NO_LIVE, now: () => new Date() });
   const bare = new Hono().get('/bare', async (c) => c.json((await pool.query('select 1 as one')).rows[0]));
   const [port, barePort] = [await freePort(), await freePort()];
   const servers = [
     serve({ fetch: app.fetch, port, hostname: '127.0.0.1' }),
     serve({ fetch: bare.fetch, port: barePort, hostname: '127.0.0.1' }),
   ];
+  const get = (path: string) => ask(port, `/api${path}`, cookie);
   try {
-    const words = [
-      'margret',
-      'thornb',
-      'zoe fern',
-      'aakjaer',
-      'severine',
-      'lockhrat',
-      'bjork',
-      'wilma',
-      'corsobali',
-      'ingrid dahl',
-      'b-4242',
-      'petra nov',
-      'xenia',
-      'quistmerna',
-      'odette',
-    ];
-    const word = (i: number) => words[i % words.length]!;
-    const query = (i: number) => pool.query(SEARCH_SQL, searchValues(foldText(word(i)), 20));
-    const search = (i: number) => get(port, `/api/clients?q=${encodeURIComponent(word(i))}`, cookie);
-    const [sql, route] = [await timed(300, 60, query), await timed(300, 60, search)];
-    const [a, b] = [percentile(sql, 95), percentile(route, 95)];
+    const names =
+      'margret,thornb,zoe fern,aakjaer,severine,lockhrat,bjork,wilma,corsobali,ingrid dahl,b-4242,petra nov,xenia,quistmerna,odette'.split(
+        ',',
+      );
+    const name = (i: number) => names[i % names.length]!;
     say(
-      `client search, 100,000 clients: route p95 ${b.toFixed(1)} ms (median ${percentile(route, 50).toFixed(1)}), bare SQL p95 ${a.toFixed(1)} ms (median ${percentile(sql, 50).toFixed(1)}); ratio ${(b / a).toFixed(2)}. Aim: under 2 × bare + 5 ms = ${(2 * a + 5).toFixed(1)} ms.`,
+      line(
+        'client search, 100,000 clients, route',
+        await interleaved(
+          300,
+          60,
+          (i) => pool.query(SEARCH_SQL, searchValues(foldText(name(i)), 20)),
+          (i) => get(`/clients?q=${encodeURIComponent(name(i))}`),
+        ),
+        'its SQL bare',
+        'Aim: ≤ 2.',
+      ),
     );
-    const one = await timed(500, 50, () => get(barePort, '/bare', cookie));
-    const sheet = await timed(500, 50, () => get(port, '/api/orders/2/sheet', cookie));
-    const paper = await timed(20, 2, () => get(port, '/api/orders/2/sheet.pdf', cookie));
-    const [x, y] = [percentile(one, 95), percentile(sheet, 95)];
+
+    const today = new Date().toISOString().slice(0, 10);
+    const list = (more: object) => listOrders(pool, { q: '', view: 'work', me: rows[0]!.id, today, ...more });
+    for (const view of ['work', 'all', 'mine', 'danger', 'week', 'client'] as const)
+      say(
+        line(
+          `orders list, 200,000 orders, view “${view}”`,
+          await interleaved(
+            150,
+            30,
+            () => pool.query(BARE_LIST, ['2020-01-01', 0]),
+            () => list({ view }),
+          ),
+          'the bare keyset query',
+          view === 'work' || view === 'all' ? 'Aim: ≤ 2.' : '',
+        ),
+      );
     say(
-      `sheet route: p95 ${y.toFixed(1)} ms (median ${percentile(sheet, 50).toFixed(1)}), bare Hono route with one select 1 p95 ${x.toFixed(1)} ms (median ${percentile(one, 50).toFixed(1)}); ratio ${(y / x).toFixed(2)}.`,
+      line(
+        'orders list, a page further on',
+        await interleaved(
+          150,
+          30,
+          () => pool.query(BARE_LIST, ['2020-01-01', 0]),
+          () => list({ view: 'all', afterDue: '2020-01-01', afterId: 1 }),
+        ),
+        'the bare keyset query',
+        'Aim: ≤ 2.',
+      ),
     );
-    say(`sheet as PDF: median ${percentile(paper, 50).toFixed(0)} ms.`);
+    const words = 'vicuna,gown,skirt,b-4242,thornbury,bridal,quistmerna,no such thing'.split(',');
+    for (const word of words)
+      say(
+        line(
+          `orders search “${word}”`,
+          await interleaved(
+            60,
+            10,
+            () => pool.query(BARE_SEARCH, [word]),
+            () => list({ q: word, view: 'all' }),
+          ),
+          'the bare query',
+          'Aim: ≤ 2.',
+        ),
+      );
+
+    const one = () => ask(barePort, '/bare', {});
+    say(
+      line(
+        'sheet route',
+        await interleaved(500, 50, one, () => get('/orders/2/sheet')),
+        'a bare route with select 1',
+        'Aim: ≤ 6.',
+      ),
+    );
+    const first = await app.request('/api/orders/2/sheet', { headers: cookie });
+    const etag = first.headers.get('etag')!;
+    const unchanged = () => ask(port, '/api/orders/2/sheet', { ...cookie, 'if-none-match': etag });
+    say(
+      line(
+        'sheet route, unchanged (304)',
+        await interleaved(500, 50, one, unchanged),
+        'a bare route with select 1',
+        '',
+      ),
+    );
+    say(
+      line(
+        'sheet as PDF',
+        await interleaved(20, 3, one, () => get('/orders/2/sheet.pdf')),
+        'a bare route with select 1',
+        '',
+      ),
+    );
+    await postBench(pool, port, cookie, say);
   } finally {
     for (const server of servers) server.close();
+    agent.destroy();
     await pool.end();
   }
 }
+
+/** Readings a second with 20 clients, one reading each time, against bare inserts of the same rows by 20 hands; turns of two seconds. */
+async function postBench(
+  pool: Pool,
+  port: number,
+  cookie: Record<string, string>,
+  say: (text: string) => void,
+) {
+  const { csrf } = JSON.parse(await ask(port, '/api/me', cookie)) as { csrf: string };
+  const headers = { ...cookie, 'x-csrf-token': csrf, 'content-type': 'application/json' };
+  const at = new Date().toISOString();
+  const { rows: orders } = await pool.query<{ client_id: number }>(
+    'select client_id from orders where id = 2',
+  );
+  const session = () => ({ id: randomUUID(), clientId: orders[0]!.client_id, orderId: 2, at });
+  const [mine, theirs] = [Array.from({ length: 20 }, session), session()];
+  const reading = (n: number) => {
+    const text = String(60 + (n % 300) / 10);
+    const value = text.includes('.') ? `${Number(text.replace('.', ''))}/10` : text;
+    return {
+      id: randomUUID(),
+      measure: 'waist',
+      state: 'read',
+      written: { value: simplest(value), unit: 'cm', text },
+      at,
+    };
+  };
+  const post = (hand: number, n: number) =>
+    ask(port, '/api/readings', headers, {
+      method: 'POST',
+      body: JSON.stringify({ session: mine[hand], readings: [reading(n)] }),
+    });
+  await ask(port, '/api/readings', headers, {
+    method: 'POST',
+    body: JSON.stringify({ session: theirs, readings: [] }),
+  });
+  const insert = async () => {
+    const { id, measure, state, ...fact } = reading(1);
+    await pool.query(
+      `insert into reading (id, session_id, measure, state, fact, read_by, staff_id, at) values ($1, $2, $3, $4, $5, 'x', 1, $6)`,
+      [id, theirs.id, measure, state, JSON.stringify(fact), at],
+    );
+  };
+  const perSecond = async (work: (hand: number, n: number) => Promise<unknown>) => {
+    const until = performance.now() + 2000;
+    let n = 0;
+    await Promise.all(
+      Array.from({ length: 20 }, async (_, hand) => {
+        while (performance.now() < until) await work(hand, n++);
+      }),
+    );
+    return n / 2;
+  };
+  const rates: [number[], number[]] = [[], []];
+  for (let turn = 0; turn < 5; turn++) {
+    rates[0].push(await perSecond(insert));
+    rates[1].push(await perSecond(post));
+  }
+  const [bare, ours] = rates.map((r) => r.sort((a, b) => a - b)[2]!) as [number, number];
+  say(
+    `POST readings, 20 clients: ${ours.toFixed(0)} a second, bare inserts ${bare.toFixed(0)} a second (medians of 5 turns); ${(ours / bare).toFixed(2)} of bare. Aim: ≥ 500 a second.`,
+  );
+}
+
+/** A decimal as the exact fraction that a reading carries. */
+const simplest = (value: string): string => {
+  const [n, d = 1] = value.split('/').map(Number) as [number, number?];
+  const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
+  const by = gcd(n, d);
+  return d / by === 1 ? String(n / by) : `${n / by}/${d / by}`;
+};

@@ -4,6 +4,7 @@ import { Id, Instant, IsoDate, Version } from './basics.ts';
 import { BriefWire, HouseWire } from './brief.ts';
 import { lengthText } from './length.ts';
 import type { Role } from './may.ts';
+import { sentencesOf } from './problems.ts';
 import { ReadingWire } from './reading.ts';
 import { RoleName } from './roles.ts';
 import type { SpecFile } from './spec.ts';
@@ -164,10 +165,21 @@ export const SessionWrite = z.strictObject({
   guardian: z.string().max(200).default(''),
 });
 export type SessionWrite = z.infer<typeof SessionWrite>;
+/** A reading as it was sent: one that is right, or its id and the sentence that says why it is not. */
+const SentReading = z
+  .looseObject({ id: z.string().max(100) })
+  .meta(z.toJSONSchema(ReadingWire, { io: 'input' }))
+  .transform((one): SentReading => {
+    const read = ReadingWire.safeParse(one);
+    if (read.success) return read.data;
+    return { id: one.id, sentence: sentencesOf(read.error)[0] ?? 'It is not a reading.' };
+  });
+export type SentReading = ReadingWire | { readonly id: string; readonly sentence: string };
+
 /** Readings as a tablet sends them: each is checked by itself, so that one bad one does not hold up the others. */
 export const Readings = z.strictObject({
   session: SessionWrite,
-  readings: z.array(z.union([ReadingWire, z.looseObject({ id: z.string().max(100) })])).max(200),
+  readings: z.array(SentReading).max(200),
 });
 /** What became of a batch: the ids that are in the book, and those that are not with their sentence. */
 export interface ReadingsAnswer {

@@ -6,8 +6,6 @@ import { ROW, ROW_JOIN } from './sql.ts';
 
 /** How many orders a page of the list holds. */
 export const PAGE = 50;
-/** The part of a word in all orders above which it is met soon when walking them by date. */
-const WALK = 2000;
 const DUE = `coalesce(o.due_on, 'infinity'::date)`;
 
 interface Asked extends OrdersQuery {
@@ -64,8 +62,8 @@ function walks(q: Asked): readonly Part[] {
 
 /**
  * Orders by due date (none last), 50 at a time from `after` on: the ids first, by index, then only those rows
- * with their names. A search walks the nearest dates first and asks the index of words only when those do not
- * fill the page, so that neither a common nor a rare word reads all orders.
+ * with their names. In a search the planner weighs the index of words, for a rare one, against walking by date,
+ * where a common one is soon met fifty times.
  */
 export async function listOrders(db: Db, q: Asked): Promise<OrderRow[]> {
   const narrow: Part[] = [];
@@ -73,40 +71,16 @@ export async function listOrders(db: Db, q: Asked): Promise<OrderRow[]> {
   if (q.responsible) narrow.push({ sql: 'o.responsible_id = ?', values: [q.responsible] });
   if (q.afterDue !== undefined && q.afterId !== undefined)
     narrow.push({ sql: `(${DUE}, o.id) > (?::date, ?)`, values: [q.afterDue, q.afterId] });
-  const all = walks(q);
   const word = foldText(q.q);
-  if (!word)
-    return page(
-      db,
-      all.map((w) => pick([w, ...narrow], `order by ${DUE}, o.id limit ${PAGE}`)),
-    );
-  const like: Part = { sql: `o.search like '%' || ? || '%'`, values: [likeSafe(word)] };
-  const near = await page(
-    db,
-    all.map((w) => {
-      const inner = pick([w, ...narrow], `order by ${DUE}, o.id limit ${WALK}`, 'o.id, o.due_on, o.search');
-      return {
-        sql: `select o.id, o.due_on from (${inner.sql}) o where ${like.sql}`,
-        values: [...inner.values, ...like.values],
-      };
-    }),
-  );
-  if (near.length === PAGE) return near;
+  if (word) narrow.push({ sql: `o.search like '%' || ? || '%'`, values: [likeSafe(word)] });
   return page(
     db,
-    all.map((w) => {
-      const found = pick([like], 'limit 5000', 'o.*');
-      const part = pick([w, ...narrow], '', 'o.id, o.due_on');
-      return {
-        sql: part.sql.replace('from orders o', `from (${found.sql} offset 0) o`),
-        values: [...found.values, ...part.values],
-      };
-    }),
+    walks(q).map((w) => pick([w, ...narrow])),
   );
 }
 
-const pick = (parts: readonly Part[], tail: string, columns = 'o.id, o.due_on'): Part => ({
-  sql: `select ${columns} from orders o where ${parts.map((p) => p.sql).join(' and ')} ${tail}`,
+const pick = (parts: readonly Part[]): Part => ({
+  sql: `select o.id, o.due_on from orders o where ${parts.map((p) => p.sql).join(' and ')} order by ${DUE}, o.id limit ${PAGE}`,
   values: parts.flatMap((p) => p.values),
 });
 

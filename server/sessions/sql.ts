@@ -29,31 +29,20 @@ export interface Ground {
   readonly orderFits: boolean;
   /** whose the session of this id is; null when there is none yet */
   readonly heldBy: number | null;
-  readonly measurer: string | null;
-}
-
-/** One question for all that a batch of readings must fit; undefined when the client is not in the book. */
-export async function groundOf(db: Db, w: SessionWrite): Promise<Ground | undefined> {
-  const { rows } = await db.query<Ground>({
-    name: 'ground-of-readings',
-    text: `select c.minor, $2::bigint is null or exists (select 1 from orders o where o.id = $2 and o.client_id = c.id) as "orderFits",
-        m.client_id as "heldBy", m.measurer
-       from client c left join session m on m.id = $3 where c.id = $1 and c.erased_at is null`,
-    values: [w.clientId, w.orderId, w.id],
-  });
-  return rows[0];
 }
 
 /**
- * Keeps the session and its readings in one statement; those already kept are left as they are. Readings only
- * ever join a session of the client they were sent for. Answers the ids that are new.
+ * Keeps the session and its readings in one statement, where they fit; those already kept are left as they are.
+ * Readings only ever join a session of the client they were sent for.
+ * @returns what they had to fit (null when the client is not in the book), and the ids that are new: none when
+ * something does not fit
  */
 export async function keepReadings(
   db: Db,
   w: SessionWrite,
   readings: readonly ReadingWire[],
   who: SignedIn,
-): Promise<string[]> {
+): Promise<{ readonly ground: Ground | null; readonly kept: readonly string[] }> {
   const { id, clientId, orderId, at, unit, ...details } = w;
   const measurer = w.measurer || who.name;
   const rows = readings.map(({ id: readingId, measure, state, at: taken, ...fact }, n) => ({
@@ -64,18 +53,27 @@ export async function keepReadings(
     fact,
     n,
   }));
-  const { rows: kept } = await db.query<{ id: string }>({
+  const { rows: answer } = await db.query<{ ground: Ground | null; kept: string[] }>({
     name: 'keep-readings',
-    text: `with made as (
+    text: `with ground as (
+        select c.minor, m.client_id as "heldBy",
+          $3::bigint is null or exists (select 1 from orders o where o.id = $3 and o.client_id = c.id) as "orderFits"
+          from client c left join session m on m.id = $1 where c.id = $2 and c.erased_at is null
+      ), fits as (
+        select 1 from ground where "orderFits" and coalesce("heldBy", $2) = $2 and ($10 or not minor)
+      ), made as (
         insert into session (id, client_id, order_id, at, staff_id, measurer, details, unit)
-        values ($1, $2, $3, $4, $5, $6, $7, $8) on conflict (id) do nothing returning id, measurer
+        select $1, $2, $3, $4::timestamptz, $5, $6, $7::jsonb, $8 from fits on conflict (id) do nothing returning id, measurer
       ), into_session as (
-        select id, measurer from made union all select id, measurer from session where id = $1 and client_id = $2 limit 1
+        select id, measurer from made
+        union all select s.id, s.measurer from session s, fits where s.id = $1 and s.client_id = $2 limit 1
+      ), kept as (
+        insert into reading (id, session_id, measure, state, fact, read_by, staff_id, at)
+        select x.id, s.id, x.measure, x.state, x.fact, s.measurer, $5, x.at
+          from into_session s, jsonb_to_recordset($9::jsonb) as x(id uuid, measure text, state text, fact jsonb, at timestamptz, n int)
+         order by x.n on conflict (id) do nothing returning id
       )
-      insert into reading (id, session_id, measure, state, fact, read_by, staff_id, at)
-      select x.id, s.id, x.measure, x.state, x.fact, s.measurer, $5, x.at
-        from into_session s, jsonb_to_recordset($9::jsonb) as x(id uuid, measure text, state text, fact jsonb, at timestamptz, n int)
-       order by x.n on conflict (id) do nothing returning id`,
+      select (select to_jsonb(g) from ground g) as ground, array(select id::text from kept) as kept`,
     values: [
       id,
       clientId,
@@ -86,9 +84,10 @@ export async function keepReadings(
       JSON.stringify({ ...details, measurer }),
       unit,
       JSON.stringify(rows),
+      w.guardian.trim() !== '',
     ],
   });
-  return kept.map((r) => r.id);
+  return answer[0]!;
 }
 
 const READING = `select jsonb_build_object('id', r.id, 'measure', r.measure, 'state', r.state, 'at', r.at, 'by', r.read_by) || r.fact as reading from reading r`;
