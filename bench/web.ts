@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { chromium } from '@playwright/test';
+import { type Browser, type BrowserContextOptions, chromium, type Page } from '@playwright/test';
 import { DEMO_PASSPHRASE } from '@rocchetto/demo/seed.ts';
 import { buildWeb } from '../tools/build-web.ts';
 import { type Cluster, root, stopChild } from '../tools/cluster.ts';
@@ -10,8 +10,88 @@ import { startServer } from '../tools/serve.ts';
 import { percentile } from './percentile.ts';
 
 const kb = (bytes: number) => `${(bytes / 1024).toFixed(0)} KB`;
+const secs = (ms: number) => `${(ms / 1000).toFixed(1)} s`;
+const median = (samples: readonly number[]) => percentile(samples, 50);
+/** A tablet on a slow line: 4 × slower than this machine, 1.6 Mbit/s, 150 ms there and back. */
+const SLOW = { cpu: 4, bits: 1_600_000, latency: 150 };
 
-/** First-load JavaScript over the wire's compression, its biggest parts, and when the sign-in can be typed into. */
+async function slowed(page: Page, network: boolean) {
+  const devtools = await page.context().newCDPSession(page);
+  await devtools.send('Emulation.setCPUThrottlingRate', { rate: SLOW.cpu });
+  if (network)
+    await devtools.send('Network.emulateNetworkConditions', {
+      offline: false,
+      latency: SLOW.latency,
+      downloadThroughput: SLOW.bits / 8,
+      uploadThroughput: SLOW.bits / 8,
+    });
+}
+
+interface Load {
+  readonly bytes: number;
+  readonly fast: number;
+  readonly slow: number;
+}
+
+/** One address, empty cache: the JavaScript it brought, and the time until `ready` is there, on a fast and a slow line. */
+async function load(
+  browser: Browser,
+  base: string,
+  path: string,
+  ready: string,
+  size: ReadonlyMap<string, number>,
+  state?: BrowserContextOptions['storageState'],
+): Promise<Load> {
+  const seen = new Set<string>();
+  const once = async (slow: boolean) => {
+    const context = await browser.newContext(state ? { storageState: state } : {});
+    const page = await context.newPage();
+    page.on('response', (r) => {
+      const file = r.url().split('/').at(-1)!;
+      if (size.has(file)) seen.add(file);
+    });
+    if (slow) await slowed(page, true);
+    const start = performance.now();
+    await page.goto(base + path, { waitUntil: 'commit' });
+    await page.locator(ready).first().waitFor();
+    const took = performance.now() - start;
+    await context.close();
+    return took;
+  };
+  const [fast, slow]: [number[], number[]] = [[], []];
+  for (let i = 0; i < 5; i++) {
+    fast.push(await once(false));
+    slow.push(await once(true));
+  }
+  return { bytes: [...seen].reduce((a, f) => a + size.get(f)!, 0), fast: median(fast), slow: median(slow) };
+}
+
+/** From an input event to the frame after it is drawn, as the page itself sees it, ms. */
+const toFrame = (page: Page, act: string) =>
+  page.evaluate(
+    (does) =>
+      new Promise<number>((done) => {
+        const start = performance.now();
+        new Function(does)();
+        requestAnimationFrame(() => requestAnimationFrame(() => done(performance.now() - start)));
+      }),
+    act,
+  );
+
+/** Sends the form of the margin and answers the ms until the hip's row shows something else. A text, so that nothing is added to it on its way to the page. */
+const UNTIL_ROW_MOVES = `new Promise((done) => {
+  const text = () => document.querySelector('tr:has([data-figure="hip"])').textContent;
+  const was = text();
+  const start = performance.now();
+  new MutationObserver((_, o) => {
+    if (text() === was) return;
+    o.disconnect();
+    requestAnimationFrame(() => done(performance.now() - start));
+  }).observe(document.querySelector('.points'), { subtree: true, childList: true, characterData: true, attributes: true });
+  document.querySelector('.margin form.stack').requestSubmit();
+})`;
+
+/** First load, time until each page can be used, and how quickly the sheet answers a hand. */
 export async function webBench(cluster: Cluster, say: (line: string) => void) {
   buildWeb();
   const assets = join(root, 'web/dist/assets');
@@ -21,7 +101,7 @@ export async function webBench(cluster: Cluster, say: (line: string) => void) {
       .map((f) => [f, gzipSync(readFileSync(join(assets, f))).length]),
   );
   const port = await freePort();
-  const server = await startServer(cluster.url('bench'), port);
+  const server = await startServer(cluster.url('bench'), port, { LOG_LEVEL: 'silent' });
   const browser = await chromium.launch({
     executablePath: '/usr/bin/chromium',
     args: [
@@ -30,35 +110,8 @@ export async function webBench(cluster: Cluster, say: (line: string) => void) {
       ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
     ],
   });
+  const base = `http://127.0.0.1:${port}`;
   try {
-    const base = `http://127.0.0.1:${port}`;
-    const loads = async (
-      path: string,
-      ready: string,
-      state?: Awaited<ReturnType<Awaited<ReturnType<typeof browser.newContext>>['storageState']>>,
-    ) => {
-      const times: number[] = [];
-      const seen = new Set<string>();
-      for (let i = 0; i < 7; i++) {
-        const context = await browser.newContext(state ? { storageState: state } : {});
-        const page = await context.newPage();
-        page.on('response', (r) => {
-          const file = r.url().split('/').at(-1)!;
-          if (size.has(file)) seen.add(file);
-        });
-        const start = performance.now();
-        await page.goto(base + path, { waitUntil: 'commit' });
-        await page.locator(ready).first().waitFor();
-        times.push(performance.now() - start);
-        await context.close();
-      }
-      return {
-        median: percentile(times, 50),
-        files: [...seen],
-        bytes: [...seen].reduce((a, f) => a + size.get(f)!, 0),
-      };
-    };
-    const door = await loads('/sign-in', 'button[type=submit]');
     const context = await browser.newContext();
     const page = await context.newPage();
     await page.goto(`${base}/sign-in`);
@@ -67,20 +120,53 @@ export async function webBench(cluster: Cluster, say: (line: string) => void) {
     await page.keyboard.press('Enter');
     await page.waitForURL('**/orders');
     const state = await context.storageState();
-    const orders = await loads('/orders', '.ledger a', state);
-    const sheet = await loads('/orders/2/sheet', '.points .quarter', state);
-    const biggest = orders.files.sort((a, b) => size.get(b)! - size.get(a)!).slice(0, 4);
+    for (const [what, path, ready, signedIn, aim] of [
+      ['sign-in', '/sign-in', 'button[type=submit]', false, 'Aim: ≤ 130 KB, ≤ 3 s on the slow line.'],
+      ['orders', '/orders', '.ledger a', true, 'Aim: ≤ 230 KB, ≤ 4 s on the slow line.'],
+      ['sheet', '/orders/2/sheet', '.points .quarter', true, 'Aim: ≤ 260 KB.'],
+    ] as const) {
+      const { bytes, fast, slow } = await load(
+        browser,
+        base,
+        path,
+        ready,
+        size,
+        signedIn ? state : undefined,
+      );
+      say(
+        `first load of ${what}: JavaScript ${kb(bytes)} gzip; usable after ${secs(fast)}, at 4 × slow-down with 1.6 Mbit/s and 150 ms after ${secs(slow)} (empty cache, medians of 5). ${aim}`,
+      );
+    }
+    await page.goto(`${base}/orders/4/sheet`);
+    await page.locator('.points .quarter').first().waitFor();
+    await page.waitForTimeout(3000);
+    await slowed(page, false);
+    const ids = ['hip', 'waist', 'high-hip', 'hem', 'waist', 'hip'];
+    const chosen: number[] = [];
+    for (let i = 0; i < 24; i++) {
+      const id = ids[i % ids.length]!;
+      const there = await page.locator(`[data-figure="${id}"]`).count();
+      if (!there) continue;
+      chosen.push(await toFrame(page, `document.querySelector('[data-figure="${id}"]').click()`));
+      await page.waitForTimeout(700);
+    }
     say(
-      `first load, JavaScript gzip: sign-in ${kb(door.bytes)}, orders ${kb(orders.bytes)}, sheet ${kb(sheet.bytes)}. Aim: under 350 KB.`,
+      `sheet, a figure chosen, 4 × slow-down: median ${median(chosen).toFixed(0)} ms to the second frame after it (p95 ${percentile(chosen, 95).toFixed(0)} ms). Aim: ≤ 100 ms.`,
     );
+    const eased: number[] = [];
+    await page.locator('[data-figure="hip"]').click();
+    for (let i = 0; i < 9; i++) {
+      const value = 5 + i / 10;
+      await page.getByLabel('Figure set by hand').fill(String(value));
+      await page.getByLabel('Reason', { exact: true }).fill('bench');
+      eased.push((await page.evaluate(UNTIL_ROW_MOVES)) as number);
+      await page.waitForTimeout(900);
+    }
     say(
-      `biggest parts: ${biggest.map((f) => `${f.replace(/-[\w-]{8}\.js$/, '')} ${kb(size.get(f)!)}`).join(', ')}.`,
-    );
-    say(
-      `time until it can be used, empty cache, loopback, median of 7: sign-in ${door.median.toFixed(0)} ms, orders ${orders.median.toFixed(0)} ms, sheet ${sheet.median.toFixed(0)} ms.`,
+      `sheet, an ease changed, 4 × slow-down, with its answer from the server: median ${median(eased).toFixed(0)} ms until the row shows it (p95 ${percentile(eased, 95).toFixed(0)} ms). Aim: ≤ 200 ms.`,
     );
   } finally {
     await browser.close();
-    await stopChild(server, 'SIGTERM', 3000);
+    await stopChild(server, 'SIGTERM', 5000);
   }
 }

@@ -12,6 +12,7 @@ export default function CutStep({ id, view }: { id: number; view: SheetView }) {
       <Problem error={error} />
       <div className="row">
         <Popconfirm
+          defaultOpen
           title="Is the cloth cut?"
           description="From then on the figures stay."
           okText="Yes, the cloth is cut"

@@ -16,11 +16,19 @@ interface Props {
 
 /** Draft, then agreed by name, then cut: the sheet's next step, or what stands in its way. */
 export function Decide({ id, view, open, may }: Props) {
-  const CutStep = useLater(loadCutStep, view.status === 'agreed' && may);
+  const [asking, setAsking] = useState(false);
+  const CutStep = useLater(loadCutStep, asking);
   if (view.status === 'cut')
     return <p className="soft">This sheet’s figures stay. What is still to change is an alteration.</p>;
   if (!may) return null;
-  if (view.status === 'agreed') return CutStep && <CutStep id={id} view={view} />;
+  if (view.status === 'agreed')
+    return CutStep ? (
+      <CutStep id={id} view={view} />
+    ) : (
+      <button type="button" className="plain" onClick={() => setAsking(true)}>
+        The cloth is cut …
+      </button>
+    );
   if (open.length === 0) return <Agree id={id} view={view} />;
   return (
     <details className="standsin" open={open.length <= 2}>
