@@ -6,7 +6,7 @@ import { migrate } from '@rocchetto/server/db/migrate.ts';
 import { buildWeb } from './build-web.ts';
 import { local, startCluster, stopChild } from './cluster.ts';
 import { freePort, isFree } from './ports.ts';
-import { startServer, startVite } from './serve.ts';
+import { keepServing, startVite } from './serve.ts';
 import { runTool, StopWord } from './stop-word.ts';
 
 const lockFile = join(local, 'demo.lock');
@@ -65,8 +65,8 @@ runTool(async () => {
     const staff = await seedDemo(url);
     if (!dev) buildWeb();
     const apiPort = dev ? await freePort() : port;
-    const server = await startServer(url, apiPort);
-    stops.push(() => stopChild(server, 'SIGTERM', 5000));
+    const server = await keepServing(url, apiPort);
+    stops.push(server.stop);
     if (dev) {
       const vite = startVite(port, apiPort);
       stops.push(() => stopChild(vite, 'SIGTERM', 5000));
@@ -76,10 +76,7 @@ runTool(async () => {
     process.stdout.write(
       `\nRocchetto is at ${address}\nSign in as ${staff.map((s) => `${s.name} (${s.role})`).join(', ')}.\nThe passphrase of all of them is: ${DEMO_PASSPHRASE}\nInvented data; Ctrl-C stops it and keeps the data.\n\n`,
     );
-    const ended = await Promise.race([
-      asked.then(() => 'asked' as const),
-      new Promise<'died'>((done) => server.once('exit', () => done('died'))),
-    ]);
+    const ended = await Promise.race([asked.then(() => 'asked' as const), server.gaveUp]);
     await stopAll();
     return ended === 'asked' ? 0 : 1;
   } catch (error) {

@@ -2,10 +2,10 @@ import type { ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { DEMO_PASSPHRASE, seedDemo } from '@rocchetto/demo/seed.ts';
 import { clientBody, json, sessionBody, startTestApp, type TestApp } from '@rocchetto/server/testing.ts';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { stopChild } from './cluster.ts';
 import { freePort } from './ports.ts';
-import { startServer } from './serve.ts';
+import { keepServing, startServer } from './serve.ts';
 
 let t: TestApp;
 const ports: number[] = [];
@@ -113,5 +113,24 @@ describe('two server processes on one database', () => {
     const kept = new Set(rows.map((r) => r.name));
     expect(acknowledged.filter((name) => !kept.has(name))).toEqual([]);
     expect((await at(1, '/me', { headers: mine })).status).toBe(200);
+  });
+
+  it('a demo’s server that is killed is started again at the same address, and ends when it is told to', async () => {
+    const port = await freePort();
+    const kept = await keepServing(t.url, port);
+    const alive = () =>
+      fetch(`http://127.0.0.1:${port}/api/health`).then(
+        (r) => r.status,
+        () => 0,
+      );
+    expect(await alive()).toBe(200);
+    const first = kept.current();
+    first.kill('SIGKILL');
+    await vi.waitFor(async () => expect(kept.current() !== first && (await alive())).toBe(200), {
+      timeout: 25_000,
+      interval: 200,
+    });
+    await kept.stop();
+    expect(await alive()).toBe(0);
   });
 });

@@ -3,7 +3,7 @@ import { purge } from '../db/purge.ts';
 import type { Ctx } from '../http/context.ts';
 import type { Refusal } from '../http/problem.ts';
 import { startTestApp, type TestApp } from '../testing.ts';
-import { addressOf, isSecure } from './address.ts';
+import { behind } from './address.ts';
 import { hashPassphrase } from './passphrase.ts';
 import { makeSetupLink } from './sql.ts';
 import { countTries } from './tries.ts';
@@ -113,8 +113,14 @@ describe('signing in', () => {
         },
         req: { header: () => proto },
       }) as unknown as Ctx;
-    expect(addressOf(asked('10.0.0.9', '6.6.6.6'))).toBe('10.0.0.9');
-    expect(isSecure(asked('10.0.0.9', '6.6.6.6', 'https'))).toBe(false);
+    const alone = behind('');
+    expect(alone.addressOf(asked('10.0.0.9', '6.6.6.6'))).toBe('10.0.0.9');
+    expect(alone.isSecure(asked('10.0.0.9', '6.6.6.6', 'https'))).toBe(false);
+    const proxied = behind('10.0.0.9, 10.1.0.0/16');
+    expect(proxied.addressOf(asked('10.0.0.9', '6.6.6.6'))).toBe('6.6.6.6');
+    expect(proxied.addressOf(asked('10.0.0.9', '1.2.3.4, 6.6.6.6, 10.1.2.3'))).toBe('6.6.6.6');
+    expect(proxied.isSecure(asked('10.0.0.9', '6.6.6.6', 'https'))).toBe(true);
+    expect(proxied.addressOf(asked('10.2.0.9', '6.6.6.6'))).toBe('10.2.0.9');
   });
   it('purges what is past its time', async () => {
     await t.pool.query(

@@ -7,7 +7,7 @@ import { COOKIE, cookieOf } from '../http/cookie.ts';
 import { Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
 import { nameStaff } from '../staff/sql.ts';
-import { addressOf, isSecure } from './address.ts';
+import { behind } from './address.ts';
 import { hashPassphrase, verifyPassphrase } from './passphrase.ts';
 import { closeSignIn, findStaff, openSignIn, setupLinkHolds, useSetupLink } from './sql.ts';
 import { countTries } from './tries.ts';
@@ -15,6 +15,7 @@ import { countTries } from './tries.ts';
 /** Signing in and out, and setting a passphrase from a one-time link. Open to everyone. */
 export function authRoutes(deps: Deps): Hono<Env> {
   const takeTry = countTries(deps.pool);
+  const { addressOf, isSecure } = behind();
   const keep = (c: Ctx, token: string) =>
     setCookie(c, COOKIE, token, {
       httpOnly: true,

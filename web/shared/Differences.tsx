@@ -1,3 +1,4 @@
+import { printDate } from '@rocchetto/core/dates/print.ts';
 import { problemOf } from '../api/problem.ts';
 import { Notice } from './Notice.tsx';
 
@@ -13,9 +14,11 @@ interface Props {
 const show = (value: unknown) =>
   value === null || value === undefined || value === ''
     ? '—'
-    : typeof value === 'object'
-      ? JSON.stringify(value)
-      : String(value);
+    : /^\d{4}-\d\d-\d\d$/.test(String(value))
+      ? printDate(String(value))
+      : typeof value === 'object'
+        ? JSON.stringify(value)
+        : String(value);
 
 /** Two people saved at once: both texts side by side, and neither is lost until somebody chooses. */
 export function Differences({ error, labels, keepMine, takeTheirs }: Props) {

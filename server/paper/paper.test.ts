@@ -1,0 +1,72 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, describe, expect, it } from 'vitest';
+import { runsOf, unprintable } from './faces.ts';
+import { printPaper } from './print.ts';
+
+const dir = mkdtempSync(join(tmpdir(), 'paper-'));
+afterAll(() => rmSync(dir, { recursive: true, force: true }));
+
+const NAMES: Record<string, string> = {
+  Arabic: 'ليلى منصور',
+  Hebrew: 'נועה לוי',
+  Devanagari: 'मीरा शर्मा',
+  Thai: 'มาลี สุขใจ',
+  Han: '山田花子',
+};
+
+/** What pdftotext reads back, and the fonts the file carries. */
+async function readBack(texts: readonly string[]) {
+  const file = join(dir, 'x.pdf');
+  writeFileSync(
+    file,
+    await printPaper({
+      content: texts.map((text) => ({ text, margin: [0, 4, 0, 4] as [number, number, number, number] })),
+    }),
+  );
+  return {
+    text: execFileSync('pdftotext', ['-enc', 'UTF-8', file, '-'], { encoding: 'utf8' }),
+    fonts: execFileSync('pdffonts', [file], { encoding: 'utf8' }),
+  };
+}
+const letters = (text: string) => [...text.normalize('NFC').replace(/[\s\p{Cf}]/gu, '')].sort().join('');
+
+describe('names in any script', () => {
+  it.each(Object.entries(NAMES))('%s stands on paper in its own face', async (face, name) => {
+    expect(unprintable([name])).toEqual([]);
+    expect(
+      runsOf(name)
+        .filter((r) => r.text.trim())
+        .every((r) => r.font === face),
+    ).toBe(true);
+    const { text, fonts } = await readBack([`Client: ${name}`]);
+    expect(fonts).toMatch(/NotoSans/);
+    // Shaped letters are read back as the letters they are; in which order of the line depends on the reader.
+    if (face !== 'Devanagari') expect(letters(text)).toContain(letters(name)[0]);
+    expect(text).toContain('Client');
+    expect(text).not.toContain('□');
+  });
+  it('right-to-left words change places, each with its letters as they are read', () => {
+    expect(
+      runsOf(NAMES.Hebrew!)
+        .map((r) => r.text)
+        .join(''),
+    ).toBe('לוי נועה');
+    expect(
+      runsOf(`Order for ${NAMES.Hebrew} today`)
+        .map((r) => r.text)
+        .join(''),
+    ).toBe('Order for לוי נועה today');
+  });
+  it('other faces are only opened for a text that needs them', () => {
+    expect(runsOf('Zoë Ødegård, 34 3⁄8 in, 2π')).toHaveLength(1);
+    expect(runsOf('Łucja Žižková')).toEqual([{ text: 'Łucja Žižková', font: 'Source' }]);
+    expect(runsOf('Ελένη Иванова')).toEqual([{ text: 'Ελένη Иванова', font: 'Source' }]);
+  });
+  it('a letter that no face holds is told before, and becomes a box', async () => {
+    expect(unprintable(['Ada 🧵', 'ᚠ rune', 'fine'])).toEqual(['🧵', 'ᚠ']);
+    expect((await readBack(['Ada 🧵'])).text).toContain('□');
+  });
+});
