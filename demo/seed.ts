@@ -222,14 +222,8 @@ async function bringOn(
   };
   const agree = async () => {
     await accept();
-    await agreeSheet(
-      tx,
-      orderId,
-      (await viewSheet(tx, orderId, null, now)).version,
-      fitter.name,
-      fitter,
-      now,
-    );
+    const { version, spec } = await viewSheet(tx, orderId, null, now);
+    await agreeSheet(tx, orderId, version, spec.order.client, fitter, now);
   };
   if (until === 'measured') return;
   if (inches)

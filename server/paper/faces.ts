@@ -52,9 +52,13 @@ const fontOf = (face: Face): Font => {
 const holds = (face: Face, ch: string) =>
   /\s/.test(ch) || fontOf(face).hasGlyphForCodePoint(ch.codePointAt(0)!);
 
-/** The face a letter is printed in; null when none holds it. Marks and spaces stay with the letter before. */
+/** A space at the end of a right-to-left run would be set before its first word; it stands by itself instead. */
+const RIGHT_TO_LEFT = new Set<Face>(['Arabic', 'Hebrew']);
+
+/** The face a letter is printed in; null when none holds it. Marks stay with the letter before, and spaces
+ * where lines run to the right. */
 function faceOf(ch: string, before: Face): Face | null {
-  if (/\s/.test(ch)) return before;
+  if (/\s/.test(ch)) return RIGHT_TO_LEFT.has(before) ? 'Source' : before;
   if (/\p{M}|\u200c|\u200d/u.test(ch) && holds(before, ch)) return before;
   if (holds('Source', ch)) return 'Source';
   const asked = SCRIPTS.find(([script]) => script.test(ch))?.[1];
@@ -77,9 +81,15 @@ function inVisualOrder(text: string): string {
   const { levels } = bidi.getEmbeddingLevels(text, 'ltr');
   if (levels.every((l) => l === 0)) return text;
   const words: { text: string; level: number }[] = [];
-  for (const found of text.matchAll(/\s+|\S+/g)) {
-    const at = found.index;
-    words.push({ text: found[0], level: levels[at]! });
+  let at = 0;
+  let space = false;
+  for (const ch of text) {
+    const level = levels[at]!;
+    const last = words.at(-1);
+    if (last && last.level === level && space === /\s/.test(ch)) last.text += ch;
+    else words.push({ text: ch, level });
+    space = /\s/.test(ch);
+    at += ch.length;
   }
   const highest = Math.max(...words.map((w) => w.level));
   for (let level = highest; level > 0; level--)

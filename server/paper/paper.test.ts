@@ -60,6 +60,9 @@ describe('names in any script', () => {
         .join(''),
     ).toBe('Order for לוי נועה today');
   });
+  it('and the spaces and commas around them stay where the line has them', () => {
+    expect(runsOf(`${NAMES.Hebrew}, due`).map((r) => r.text)).toEqual(['לוי', ' ', 'נועה', ', due']);
+  });
   it('other faces are only opened for a text that needs them', () => {
     expect(runsOf('Zoë Ødegård, 34 3⁄8 in, 2π')).toHaveLength(1);
     expect(runsOf('Łucja Žižková')).toEqual([{ text: 'Łucja Žižková', font: 'Source' }]);

@@ -3,12 +3,11 @@ import type { ClientRow } from '@rocchetto/contract';
 import { useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useMay } from '../app/me.ts';
+import { Further } from '../shared/Further.tsx';
 import { Place, Waiting } from '../shared/Place.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { useSettled } from '../shared/useSettled.ts';
 import { useClientsQuery } from './api.ts';
-
-const PAGE = 50;
 
 export function Component() {
   const [params, setParams] = useSearchParams();
@@ -84,20 +83,7 @@ export function Component() {
               ))}
             </tbody>
           </table>
-          {!q && (
-            <div className="row further">
-              {after && (
-                <button type="button" className="quiet" onClick={() => setAfter(undefined)}>
-                  From the beginning
-                </button>
-              )}
-              {data.length === PAGE && (
-                <button type="button" className="quiet" onClick={() => setAfter(data.at(-1))}>
-                  Further
-                </button>
-              )}
-            </div>
-          )}
+          {!q && <Further rows={data} after={after} onTurn={setAfter} />}
         </>
       )}
     </Place>

@@ -6,12 +6,12 @@ import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useDays, useMay, useMe } from '../app/me.ts';
 import { useStaffQuery } from '../house/api.ts';
+import { Further } from '../shared/Further.tsx';
 import { Place, Waiting } from '../shared/Place.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { useOrdersQuery } from './api.ts';
 import { OrderLedger } from './OrderLedger.tsx';
 
-const PAGE = 50;
 /** What a studio asks its book of orders for, and what an empty answer means. */
 const VIEWS: readonly (readonly [view: OrderView, word: string, empty: string])[] = [
   ['work', 'In work', 'No order is in work. Begin with a client, then “New order”.'],
@@ -139,18 +139,7 @@ export function Component() {
             withClient
             empty={stage || responsible ? 'No order is so. Ask for fewer things at once.' : empty}
           />
-          <div className="row further">
-            {after && (
-              <button type="button" className="quiet" onClick={() => setAfter(undefined)}>
-                From the beginning
-              </button>
-            )}
-            {data.length === PAGE && (
-              <button type="button" className="quiet" onClick={() => setAfter(data.at(-1))}>
-                Further
-              </button>
-            )}
-          </div>
+          <Further rows={data} after={after} onTurn={setAfter} />
         </>
       )}
     </Place>

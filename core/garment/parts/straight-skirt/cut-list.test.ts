@@ -1,6 +1,6 @@
+import { figure, sheetOf, skirtSpec } from '@rocchetto/contract/testing.ts';
 import { openMatters, printSheet, type Sheet } from '@rocchetto/core';
 import { describe, expect, it } from 'vitest';
-import { figure, sheetOf, skirtSpec } from './testing.ts';
 
 const BODY = ['waist 70 cm', 'hip 98 cm', 'waist-to-hip 20 cm'];
 const piece = (s: Sheet, name: string, layer = 'outer') =>

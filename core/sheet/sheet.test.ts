@@ -1,7 +1,7 @@
+import { figure, sheetOf, skirtSpec } from '@rocchetto/contract/testing.ts';
 import { changesBetween, cm, drawGarment, drift, openMatters, type Sheet } from '@rocchetto/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { figure, sheetOf, skirtSpec } from './testing.ts';
 
 const BODY = ['waist 70 cm', 'hip 98 cm', 'waist-to-hip 20 cm'];
 const warned = (s: Sheet) => s.checks.filter((k) => k.state === 'warned').map((k) => k.code);
