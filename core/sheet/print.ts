@@ -3,7 +3,7 @@ import { dayIn } from '../dates/studio-day.ts';
 import { SCHOOL_NAME } from '../garment/fit.ts';
 import { measure } from '../measures/catalogue.ts';
 import { type Cm, inUnit, type SheetUnit } from '../units/length.ts';
-import { printLength, printSigned, printWithUnit, tell } from '../units/print.ts';
+import { printByHand, printLength, printSigned, printWithUnit, tell } from '../units/print.ts';
 import { printWritten, readLength } from '../units/reading.ts';
 import { drift } from './build.ts';
 import type { Sheet } from './compute.ts';
@@ -141,9 +141,7 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
     })),
     notions: sheet.notions.map((n) => ({
       name: n.name,
-      text: [n.length !== null && printWithUnit(n.length, unit), tell(n.note, unit)]
-        .filter(Boolean)
-        .join(', '),
+      text: [n.length !== null && printByHand(n.length, unit), tell(n.note, unit)].filter(Boolean).join(', '),
     })),
     allowances: sheet.allowances.map((a) => ({ name: a.name, text: printWithUnit(a.cm, unit) })),
     checks: sheet.checks.map((k) => ({

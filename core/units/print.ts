@@ -72,9 +72,23 @@ export function printSigned(length: Cm, unit: SheetUnit): string {
   return `${length > 0 && text !== '0' ? '+' : ''}${text} ${unit}`;
 }
 
+/**
+ * A length as it stands in a sentence or beside something to lay ready. The house's own lengths are centimetres and
+ * print as they are; in inches one that lies on no sixteenth prints to the nearest step a hand uses, an eighth, or
+ * below an inch a sixteenth ("59 in" for 150 cm). What is less than half a step is told so.
+ */
+export function printByHand(length: Cm, unit: SheetUnit): string {
+  const size = Math.abs(length) / CM_PER[unit];
+  if (unit === 'cm' || sixteenths(size) !== null) return printWithUnit(length, unit);
+  const step = size < 1 ? 1 / 16 : 1 / 8;
+  const steps = Math.round(size / step);
+  if (steps === 0) return `less than ${printWithUnit((step * CM_PER.in) as Cm, unit)}`;
+  return printWithUnit((Math.sign(length) * steps * step * CM_PER.in) as Cm, unit);
+}
+
 /** A length inside a sentence, kept open until it is known in which unit the sentence will be read. */
 export const say = (length: number): string => `{cm:${Math.round(length * 1e9) / 1e9}}`;
 
-/** The sentence with its lengths in one unit: "{cm:2.54} apart" → "1 in apart". */
+/** The sentence with its lengths in one unit, by hand: "{cm:2.54} apart" → "1 in apart". */
 export const tell = (sentence: string, unit: SheetUnit): string =>
-  sentence.replace(/\{cm:(-?[\d.]+(?:e-?\d+)?)\}/g, (_, n) => printWithUnit(Number(n) as Cm, unit));
+  sentence.replace(/\{cm:(-?[\d.]+(?:e-?\d+)?)\}/g, (_, n) => printByHand(Number(n) as Cm, unit));

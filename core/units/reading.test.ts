@@ -3,7 +3,7 @@ import Fraction from 'fraction.js';
 import { fraction, unit as mathUnit } from 'mathjs';
 import { describe, expect, it } from 'vitest';
 import { cm, inches, inUnit } from './length.ts';
-import { printLength, printSigned, printWithUnit, say, tell } from './print.ts';
+import { printByHand, printLength, printSigned, printWithUnit, say, tell } from './print.ts';
 import { printWritten, readLength, writtenToCm } from './reading.ts';
 
 const read = (text: string, unit: 'cm' | 'in' | 'mm' = 'in') => {
@@ -141,4 +141,19 @@ describe('printing', () => {
       }),
     );
   });
+});
+
+describe('lengths that a hand lays ready, in inches', () => {
+  // One inch is 2.54 cm exactly (international yard and pound agreement, 1959; from memory).
+  it.each([
+    [150, '59 in'],
+    [5, '2 in'],
+    [15, '5 7⁄8 in'],
+    [2.54 * 34.375, '34 3⁄8 in'],
+    [2.54 / 16, '1⁄16 in'],
+    [0.9, '3⁄8 in'],
+    [0.05, 'less than 1⁄16 in'],
+    [-2.5, '−1 in'],
+  ])('%d cm is %s', (length, says) => expect(printByHand(cm(length), 'in')).toBe(says));
+  it('and centimetres print as they are', () => expect(printByHand(cm(25.75), 'cm')).toBe('25.75 cm'));
 });

@@ -196,7 +196,9 @@ describe('what is printed', () => {
     expect(printSheet(s, 'cm').checks.find((k) => k.code === 'floor-hip')!.text).toBe(
       'hip: ease 5 cm, the floor in a woven is 4 cm (room to sit).',
     );
-    expect(printSheet(s, 'in').checks.find((k) => k.code === 'floor-hip')!.text).toContain('1.97 in');
+    expect(printSheet(s, 'in').checks.find((k) => k.code === 'floor-hip')!.text).toContain(
+      'ease 2 in, the floor in a woven is 1 5⁄8 in',
+    );
     expect(JSON.stringify(printSheet(s, 'in'))).not.toContain('{cm:');
   });
   it('gives tolerances as the trade says them', () => {
