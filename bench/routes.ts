@@ -111,7 +111,10 @@ function ask(
         );
       },
     );
-    req.on('error', fail);
+    // A kept-alive connection that the server closed just as it was taken up again: once more, on a new one.
+    req.on('error', (error) =>
+      req.reusedSocket && !send ? ask(port, path, headers).then(done, fail) : fail(error),
+    );
     req.end(send?.body);
   });
 }

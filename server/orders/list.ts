@@ -6,6 +6,8 @@ import { ROW, ROW_JOIN } from './sql.ts';
 
 /** How many orders a page of the list holds. */
 export const PAGE = 50;
+/** Among how many of the nearest orders a word is looked for before the index of words is asked. */
+const NEAREST = 1000;
 const DUE = `coalesce(o.due_on, 'infinity'::date)`;
 
 interface Asked extends OrdersQuery {
@@ -62,8 +64,7 @@ function walks(q: Asked): readonly Part[] {
 
 /**
  * Orders by due date (none last), 50 at a time from `after` on: the ids first, by index, then only those rows
- * with their names. In a search the planner weighs the index of words, for a rare one, against walking by date,
- * where a common one is soon met fifty times.
+ * with their names.
  */
 export async function listOrders(db: Db, q: Asked): Promise<OrderRow[]> {
   const narrow: Part[] = [];
@@ -72,17 +73,39 @@ export async function listOrders(db: Db, q: Asked): Promise<OrderRow[]> {
   if (q.afterDue !== undefined && q.afterId !== undefined)
     narrow.push({ sql: `(${DUE}, o.id) > (?::date, ?)`, values: [q.afterDue, q.afterId] });
   const word = foldText(q.q);
-  if (word) narrow.push({ sql: `o.search like '%' || ? || '%'`, values: [likeSafe(word)] });
   return page(
     db,
-    walks(q).map((w) => pick([w, ...narrow])),
+    walks(q).map((w) => (word ? search([w, ...narrow], likeSafe(word)) : walk([w, ...narrow], PAGE))),
   );
 }
 
-const pick = (parts: readonly Part[]): Part => ({
-  sql: `select o.id, o.due_on from orders o where ${parts.map((p) => p.sql).join(' and ')} order by ${DUE}, o.id limit ${PAGE}`,
+const where = (parts: readonly Part[]): Part => ({
+  sql: `from orders o where ${parts.map((p) => p.sql).join(' and ')}`,
   values: parts.flatMap((p) => p.values),
 });
+
+/** The first rows of a walk by date, by its index. */
+function walk(parts: readonly Part[], most: number, columns = 'o.id, o.due_on'): Part {
+  const { sql, values } = where(parts);
+  return { sql: `select ${columns} ${sql} order by ${DUE}, o.id limit ${most}`, values };
+}
+
+/**
+ * The first rows of a walk that hold a word. A common word is met fifty times among the nearest dates; only one
+ * that is not is asked of the index of words, all of it, since the nearest of a rare word may lie anywhere. Left to
+ * itself the planner takes some rare words for common ones and walks through all orders.
+ */
+function search(parts: readonly Part[], like: string): Part {
+  const nearest = walk(parts, NEAREST, 'o.id, o.due_on, o.search');
+  const all = where([...parts, { sql: `o.search like '%' || ? || '%'`, values: [like] }]);
+  return {
+    sql: `with near as materialized (select id, due_on from (${nearest.sql}) o where o.search like '%' || ? || '%'),
+      few as (select count(*) < ${PAGE} as so from near),
+      anywhere as materialized (select o.id, o.due_on ${all.sql} and (select so from few))
+      select id, due_on from near where not (select so from few) union all select id, due_on from anywhere`,
+    values: [...nearest.values, like, ...all.values],
+  };
+}
 
 /** The first page of several walks together, as rows with their names. */
 async function page(db: Db, found: readonly Part[]): Promise<OrderRow[]> {
