@@ -4,6 +4,8 @@ import ICAL from 'ical.js';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Caller, clientBody, json, startTestApp, type TestApp } from '../testing.ts';
 
+import { vcard } from './vcard.ts';
+
 let t: TestApp;
 let desk: Caller;
 const add = (name: string, more: object = {}) =>
@@ -161,5 +163,26 @@ describe('the contact card', () => {
     expect(card.getFirstPropertyValue('fn')).toBe(name);
     expect(card.getFirstPropertyValue('email')).toBe('ivy@example.org');
     expect(JSON.stringify(card.getFirstProperty('adr')!.getValues())).toContain('Tidewell; back door');
+  });
+});
+
+describe('a card as vCard', () => {
+  it('keeps a bare carriage return inside its value, so that a name cannot begin a line of its own', () => {
+    const text = vcard({
+      id: 1,
+      code: 'C-0001',
+      name: 'Ada\rTEL:0900',
+      phone: '0555\r\nX:1',
+      email: null,
+      address: '1 Quay\rNOTE:made up',
+      note: '',
+      minor: false,
+      guardian: '',
+      version: 1,
+    });
+    const lines = text.split(/\r\n|\r|\n/);
+    expect(lines.filter((l) => /^(TEL:0900|X:1|NOTE:made)/.test(l))).toEqual([]);
+    expect(lines.every((l) => l === '' || /^([A-Z-]+[;:]| )/.test(l))).toBe(true);
+    expect(text).toContain('Ada\\nTEL:0900');
   });
 });

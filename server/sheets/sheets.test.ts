@@ -341,3 +341,32 @@ describe('orders', () => {
     expect(rest[0].id).toBe(list[1]!.id);
   });
 });
+
+describe('letters the paper cannot print', () => {
+  it('are told with the sheet, before anybody prints it', async () => {
+    const plain = await skirtOrder(fitter, { name: 'ليلى منصور' });
+    expect((await json(fitter.get(`/orders/${plain.orderId}/sheet`))).unprintable).toEqual([]);
+    const thread = await skirtOrder(fitter, { name: 'Ada 🧵' });
+    expect((await json(fitter.get(`/orders/${thread.orderId}/sheet`))).unprintable).toEqual(['🧵']);
+    expect((await fitter.get(`/orders/${thread.orderId}/sheet.pdf`)).status).toBe(200);
+  });
+});
+
+describe('an unchanged sheet', () => {
+  it('answers 304 to its tag, and another tag to whoever may read less, and once something moved', async () => {
+    const { orderId, clientId } = await skirtOrder(fitter);
+    const path = `/api/orders/${orderId}/sheet`;
+    const get = (who: Caller, etag?: string) =>
+      t.app.request(path, { headers: { cookie: who.cookie, ...(etag ? { 'if-none-match': etag } : {}) } });
+    const first = await get(fitter);
+    const etag = first.headers.get('etag')!;
+    const again = await get(fitter, etag);
+    expect([again.status, await again.text()]).toEqual([304, '']);
+    expect(again.headers.get('cache-control')).toBe('no-store');
+    expect((await get(await t.as('desk'), etag)).status).toBe(200);
+    await json(fitter.send('POST', '/readings', sessionBody(clientId, orderId, ['waist 70 cm'])));
+    const moved = await get(fitter, etag);
+    expect(moved.status).toBe(200);
+    expect(moved.headers.get('etag')).not.toBe(etag);
+  });
+});
