@@ -15,8 +15,9 @@ export default defineConfig({
           name: 'integration',
           include: ['server/**/*.test.ts', 'demo/**/*.test.ts', 'tools/**/*.integration.test.ts'],
           exclude: ['**/node_modules/**'],
-          testTimeout: 30_000,
-          hookTimeout: 60_000,
+          // Generous: no test may fail because the machine is slow.
+          testTimeout: 180_000,
+          hookTimeout: 180_000,
         },
       },
     ],

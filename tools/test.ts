@@ -73,7 +73,16 @@ runTool(async () => {
     runner(
       `${project} tests`,
       bin('vitest'),
-      ['run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`],
+      [
+        'run',
+        '--project',
+        project,
+        // They wait for databases and servers more than they work.
+        '--maxWorkers=3',
+        '--reporter=default',
+        '--reporter=json',
+        `--outputFile.json=${report}`,
+      ],
       env,
       report,
       vitestCount,
