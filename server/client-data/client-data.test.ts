@@ -1,4 +1,5 @@
 import { execFileSync } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -100,9 +101,18 @@ describe('one client’s data', () => {
     await agreeAndCut();
     const before = await json(principal.get(`/orders/${made.orderId}/sheet`));
     const { code, version } = await json(principal.get(`/clients/${made.clientId}`));
-    const answer = await json(
-      principal.send('POST', `/clients/${made.clientId}/erase`, { version, reason: 'asked by letter' }),
+    // Another client's kept answer, whose number begins with this one's, is not theirs.
+    const others = `/api/clients/${made.clientId}7`;
+    await t.pool.query(
+      `insert into write_once (staff_id, key, path, status, body) select id, gen_random_uuid(), $1, 200, '{}' from staff limit 1`,
+      [others],
     );
+    const key = { 'idempotency-key': randomUUID() };
+    const erase = () =>
+      principal.send('POST', `/clients/${made.clientId}/erase`, { version, reason: 'asked by letter' }, key);
+    const answer = await json(erase());
+    expect(await json(erase())).toEqual(answer);
+    expect((await t.pool.query('select 1 from write_once where path = $1', [others])).rowCount).toBe(1);
     expect(answer.erased).toMatchObject({ sessions: 1, readings: 9, orders: 1, sheetsKept: 1 });
     expect(answer.stays.join(' ')).toMatch(/1 order number.*1 agreed sheet/);
     const { rows: tables } = await t.pool.query<{ t: string }>(
@@ -121,6 +131,8 @@ describe('one client’s data', () => {
     expect(after.spec.readings).toEqual([]);
     expect((await json(principal.get(`/clients/${made.clientId}`))).name).toBe(`Erased ${code}`);
     expect(await json(principal.get('/clients?q=ferncliffe'))).toEqual([]);
+    expect(await json(principal.get('/clients'))).toEqual([]);
+    expect(await json(principal.get(`/orders?view=all&q=${code}`))).toHaveLength(1);
     expect((await principal.get(`/orders/${made.orderId}/sheet.pdf`)).status).toBe(200);
     const { rows } = await t.pool.query(`select what, after from history where what = 'erased'`);
     expect(rows[0].after).toMatchObject({ reason: 'asked by letter', readings: 9 });

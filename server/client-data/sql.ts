@@ -1,6 +1,7 @@
 import type { ClientView, SessionFull } from '@rocchetto/contract';
 import { readClient } from '../clients/sql.ts';
 import type { Db, Tx } from '../db/pool.ts';
+import { renameOrders } from '../orders/sql.ts';
 import { readSession } from '../sessions/sql.ts';
 
 /** All that the studio keeps of one client, as it is kept. */
@@ -84,19 +85,21 @@ export async function eraseClient(tx: Tx, id: number, code: string): Promise<Era
     [id, code],
   );
   const ordersKept = await count(
-    `update orders set occasion = '', search = lower(number || ' ' || what || ' ' || $2), version = version + 1,
+    `update orders set occasion = '', version = version + 1,
         brief = case when brief is null then null else brief || '{"note": "", "beneath": "", "shoes": ""}'::jsonb end
       where client_id = $1`,
-    [id, code.toLowerCase()],
   );
+  // First answers that are kept for repeats: of this client's card, of their orders, and of whatever changed those.
   await count(
-    `delete from write_once where path like '/api/clients/' || $1::text || '%'
-       or (body ->> 'clientId') = $1::text or path in (select '/api/orders/' || id || x from orders, unnest(array['', '/brief', '/import', '/sheet/changes', '/sheet/agree', '/sheet/cut']) x where client_id = $1::bigint)
-       or (path = '/api/clients' and (body ->> 'id') = $1::text)`,
+    `delete from write_once where path = '/api/clients/' || $1::text or (path = '/api/clients' and body ->> 'id' = $1::text)
+       or body ->> 'clientId' = $1::text
+       or path in (select '/api/orders/' || o.id || step from orders o,
+         unnest(array['', '/brief', '/import', '/sheet/changes', '/sheet/agree', '/sheet/cut']) step where o.client_id = $1::bigint)`,
   );
   await count(
     `update client set name = 'Erased ' || code, phone = '', phone_digits = '', email = '', address = '', note = '', guardian = '',
         minor = false, search = lower(code), erased_at = now(), version = version + 1 where id = $1`,
   );
+  await renameOrders(tx, id, `Erased ${code}`, code);
   return { sessions, readings, orders: ordersKept, sheetsKept };
 }

@@ -82,7 +82,7 @@ export async function listClients(
 ): Promise<ClientRow[]> {
   const { rows } = await db.query<ClientRow>(
     `select id, code, name, phone, ${COUNT} from client found
-      where (name, id) > ($1, $2) order by name, id limit $3`,
+      where (name, id) > ($1, $2) and erased_at is null order by name, id limit $3`,
     [after?.name ?? '', after?.id ?? 0, limit],
   );
   return rows;

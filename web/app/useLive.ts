@@ -39,15 +39,13 @@ export function useLive(signedIn: boolean) {
   useEffect(() => {
     if (!signedIn) return;
     const stream = new EventSource('/api/live');
-    let first = true;
     stream.addEventListener('changed', (e) => {
       const changed = JSON.parse((e as MessageEvent<string>).data) as Changed[];
       dispatch(api.util.invalidateTags(changed.flatMap(tagsOf)));
     });
+    // Also when the stream first begins: what was saved between the page's own fetching and now was told to nobody.
     stream.addEventListener('again', () => {
-      // What this page has just fetched need not be fetched again when its stream begins.
-      if (first) first = false;
-      else dispatch(api.util.invalidateTags(['Client', 'Order', 'Sheet', 'Session', 'Staff', 'House']));
+      dispatch(api.util.invalidateTags(['Client', 'Order', 'Sheet', 'Session', 'Staff', 'House']));
     });
     return () => stream.close();
   }, [signedIn, dispatch]);
