@@ -118,6 +118,11 @@ describe('the list of orders', () => {
       { numRuns: 120 },
     );
   });
+  it('looks for one or two letters too', async () => {
+    const rows = await listOrders(t.pool, { q: 'gi', view: 'all', me, today: TODAY });
+    expect(rows.length).toBe(PAGE);
+    expect(rows.every((r) => foldText(`${r.what} ${r.clientName}`).includes('gi'))).toBe(true);
+  });
   it('finds an order by its client, renamed or not', async () => {
     const { clientId, orderId } = await skirtOrder(fitter, { name: 'Before Wedding' });
     const found = async (q: string) =>

@@ -93,17 +93,23 @@ function walk(parts: readonly Part[], most: number, columns = 'o.id, o.due_on'):
 /**
  * The first rows of a walk that hold a word. A common word is met fifty times among the nearest dates; only one
  * that is not is asked of the index of words, all of it, since the nearest of a rare word may lie anywhere. Left to
- * itself the planner takes some rare words for common ones and walks through all orders.
+ * itself the planner takes some rare words for common ones and walks through all orders. One or two letters have no
+ * index: they are looked for among the nearest only.
  */
 function search(parts: readonly Part[], like: string): Part {
   const nearest = walk(parts, NEAREST, 'o.id, o.due_on, o.search');
+  const near: Part = {
+    sql: `select id, due_on from (${nearest.sql}) o where o.search like '%' || ? || '%'`,
+    values: [...nearest.values, like],
+  };
+  if (like.length < 3) return near;
   const all = where([...parts, { sql: `o.search like '%' || ? || '%'`, values: [like] }]);
   return {
-    sql: `with near as materialized (select id, due_on from (${nearest.sql}) o where o.search like '%' || ? || '%'),
+    sql: `with near as materialized (${near.sql}),
       few as (select count(*) < ${PAGE} as so from near),
       anywhere as materialized (select o.id, o.due_on ${all.sql} and (select so from few))
       select id, due_on from near where not (select so from few) union all select id, due_on from anywhere`,
-    values: [...nearest.values, like, ...all.values],
+    values: [...near.values, ...all.values],
   };
 }
 
