@@ -25,6 +25,7 @@ export const FACES = {
   Devanagari: family('noto-sans-devanagari'),
   Thai: family('noto-sans-thai'),
   Han: family('noto-sans-sc'),
+  Hangul: family('nanum-gothic'),
 } as const;
 export type Face = keyof typeof FACES;
 
@@ -35,6 +36,7 @@ const SCRIPTS: readonly (readonly [RegExp, Face])[] = [
   [/\p{Script_Extensions=Devanagari}/u, 'Devanagari'],
   [/\p{Script_Extensions=Thai}/u, 'Thai'],
   [/\p{Script_Extensions=Han}|\p{Script_Extensions=Hiragana}|\p{Script_Extensions=Katakana}/u, 'Han'],
+  [/\p{Script=Hangul}/u, 'Hangul'],
 ];
 
 /** What the house's face holds without being asked: Latin, punctuation, fractions. No other face is opened for it. */
