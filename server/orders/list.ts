@@ -7,7 +7,7 @@ import { ROW, ROW_JOIN } from './sql.ts';
 /** How many orders a page of the list holds. */
 export const PAGE = 50;
 /** Among how many of the nearest orders a word is looked for before the index of words is asked. */
-const NEAREST = 1000;
+const NEAREST = 2000;
 const DUE = `coalesce(o.due_on, 'infinity'::date)`;
 
 interface Asked extends OrdersQuery {
