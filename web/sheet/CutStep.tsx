@@ -13,6 +13,7 @@ export default function CutStep({ id, view }: { id: number; view: SheetView }) {
       <div className="row">
         <Popconfirm
           defaultOpen
+          placement="bottomLeft"
           title="Is the cloth cut?"
           description="From then on the figures stay."
           okText="Yes, the cloth is cut"
