@@ -51,25 +51,40 @@ const trim = (n: number, places: number) => {
   return text.includes('.') ? text.replace(/0+$/, '').replace(/\.$/, '') : text;
 };
 
-/**
- * A length as the sheet prints it, without its unit: centimetres to at most 2 decimals, inches as a real
- * fraction where the figure lies on a sixteenth and to 2 decimals where it does not (an unrounded figure is
- * shown as what it is). Below zero takes a true minus sign.
- */
-export function printLength(length: Cm, unit: SheetUnit): string {
-  const value = length / CM_PER[unit];
-  const size = Math.abs(value);
-  const body = unit === 'in' ? (sixteenths(size) ?? trim(size, 2)) : trim(Math.round(size * 1e9) / 1e9, 2);
-  return value < 0 && body !== '0' ? `−${body}` : body;
+/** The size of a length in one unit, and whether a step of the hand only stands near it. */
+function sized(length: Cm, unit: SheetUnit): { near: string; text: string } {
+  const size = Math.abs(length) / CM_PER[unit];
+  if (unit === 'cm') return { near: '', text: trim(Math.round(size * 1e9) / 1e9, 2) };
+  const exact = sixteenths(size);
+  return exact !== null
+    ? { near: '', text: exact }
+    : { near: '≈ ', text: sixteenths(Math.round(size * 16) / 16) as string };
 }
 
-/** A length with its unit: "26.5 cm", "10 ⅜ in". */
+/**
+ * A length as the sheet prints it, without its unit: centimetres to at most 2 decimals; inches as a real fraction,
+ * and where the figure lies on no sixteenth the nearest one with its sign: "≈ 34 3⁄8". No ruler has hundredths of an
+ * inch, so a hand could not mark what decimals say. Below zero takes a true minus sign.
+ */
+export function printLength(length: Cm, unit: SheetUnit): string {
+  const { near, text } = sized(length, unit);
+  return `${near}${length < 0 && text !== '0' ? '−' : ''}${text}`;
+}
+
+/** A length with its unit: "26.5 cm", "10 3⁄8 in". */
 export const printWithUnit = (length: Cm, unit: SheetUnit): string => `${printLength(length, unit)} ${unit}`;
 
-/** A signed amount with its unit, for eases and differences: "+5 cm", "−0.5 cm", "0 cm". */
+/** A signed amount with its unit, for eases and differences: "+5 cm", "−0.5 cm", "0 cm", "≈ +1 in". */
 export function printSigned(length: Cm, unit: SheetUnit): string {
-  const text = printLength(length, unit);
-  return `${length > 0 && text !== '0' ? '+' : ''}${text} ${unit}`;
+  const { near, text } = sized(length, unit);
+  const sign = text === '0' ? '' : length > 0 ? '+' : '−';
+  return `${near}${sign}${text} ${unit}`;
+}
+
+/** "= 87.31 cm", "≈ 34 3⁄8 in": what a length is in another unit. */
+export function printEquals(length: Cm, unit: SheetUnit): string {
+  const text = printWithUnit(length, unit);
+  return text.startsWith('≈') ? text : `= ${text}`;
 }
 
 /**

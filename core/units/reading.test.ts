@@ -3,7 +3,7 @@ import Fraction from 'fraction.js';
 import { fraction, unit as mathUnit } from 'mathjs';
 import { describe, expect, it } from 'vitest';
 import { cm, inches, inUnit } from './length.ts';
-import { printByHand, printLength, printSigned, printWithUnit, say, tell } from './print.ts';
+import { printByHand, printEquals, printLength, printSigned, printWithUnit, say, tell } from './print.ts';
 import { printWritten, readLength, writtenToCm } from './reading.ts';
 
 const read = (text: string, unit: 'cm' | 'in' | 'mm' = 'in') => {
@@ -117,7 +117,11 @@ describe('printing', () => {
     [26.625, 'cm', '26.63'],
     [-1.27, 'in', '−1⁄2'],
     [0, 'in', '0'],
-    [97, 'in', '38.19'],
+    [97, 'in', '≈ 38 3⁄16'],
+    [-2.5, 'in', '≈ −1'],
+    [0.02, 'in', '≈ 0'],
+    [50.7, 'in', '≈ 19 15⁄16'],
+    [50.79, 'in', '≈ 20'],
   ])('%d cm in %s is %s', (length, unit, text) =>
     expect(printLength(cm(length as number), unit as 'cm' | 'in')).toBe(text),
   );
@@ -126,6 +130,24 @@ describe('printing', () => {
     expect(printSigned(cm(5), 'cm')).toBe('+5 cm');
     expect(printSigned(cm(-0.5), 'cm')).toBe('−0.5 cm');
     expect(printSigned(cm(0), 'cm')).toBe('0 cm');
+    expect(printSigned(cm(2.5), 'in')).toBe('≈ +1 in');
+    expect(printSigned(cm(-2.54), 'in')).toBe('−1 in');
+    expect(printEquals(cm(5.08), 'in')).toBe('= 2 in');
+    expect(printEquals(cm(5), 'in')).toBe('≈ 1 15⁄16 in');
+    expect(printSigned(cm(-0.01), 'in')).toBe('≈ 0 in');
+  });
+
+  it('marks an inch figure as near exactly when no sixteenth is that length, and is never more than half a step off', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 30_000 }), (hundredths) => {
+        const length = cm(hundredths / 100);
+        const text = printWithUnit(length, 'in');
+        const printed = text.startsWith('≈ 0 ') ? 0 : read(text.replace('≈ ', '')).cm!;
+        expect(Math.abs(printed - length)).toBeLessThanOrEqual(2.54 / 32 + 1e-9);
+        // A sixteenth of an inch is 0.15875 cm: only whole multiples of 2540 / 16 tenths of a micrometre are exact.
+        expect(text.startsWith('≈')).toBe((hundredths * 16) % 254 !== 0);
+      }),
+    );
   });
 
   it('fills the lengths of a sentence in the unit it is read in', () => {

@@ -4,6 +4,7 @@ import {
   cm,
   type Finding,
   type LengthUnit,
+  printEquals,
   printWithUnit,
   readLength,
   type SheetUnit,
@@ -159,7 +160,7 @@ export function TapeField(props: Props) {
             <strong>
               {read.written.text} {read.written.unit}
             </strong>{' '}
-            = {printWithUnit(whole, otherUnit(read.written.unit))}
+            {printEquals(whole, otherUnit(read.written.unit))}
             {way !== 'whole' &&
               `, whole ${printWithUnit(whole, read.written.unit === 'in' ? 'in' : 'cm')} from a ${way}`}
             {added > 0 &&
