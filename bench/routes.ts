@@ -54,7 +54,7 @@ const WHAT =
   'Straight skirt,Day dress,Waistcoat,Evening gown,Trousers,Coat,Blouse,Bridal gown,Cape,Jumpsuit'.split(',');
 
 /** Orders over twenty years, nine in ten of them cut, in the words of ten garments. */
-async function manyOrders(pool: Pool, count: number) {
+export async function manyOrders(pool: Pool, count: number) {
   const rnd = seeded(11);
   const { rows: clients } = await pool.query<{ id: number; name: string; code: string }>(
     'select id, name, code from client order by id',

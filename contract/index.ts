@@ -2,6 +2,7 @@
 export * from './api.ts';
 export * from './basics.ts';
 export * from './brief.ts';
+export * from './decide.ts';
 export * from './keepable.ts';
 export * from './length.ts';
 export * from './may.ts';

@@ -143,3 +143,29 @@ test('the studio’s day is the house’s, on every screen', async ({ page }) =>
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.locator('dd', { hasText: 'UTC' })).toBeVisible();
 });
+
+test('a figure set by hand shows before the server has answered, and is taken back when it is refused', async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto('/orders/1/sheet');
+  const hip = page.locator('tr:has([data-figure="hip"])');
+  await page.locator('[data-figure="hip"]').click();
+  const before = (await hip.textContent())!;
+  let answer: () => void = () => undefined;
+  await page.route('**/sheet/changes', async (route) => {
+    await new Promise<void>((done) => {
+      answer = done;
+    });
+    await route.fulfill({ status: 503, json: { title: 'Busy', detail: 'Somebody else is saving this.' } });
+  });
+  await page.getByLabel('Figure set by hand').fill('9 in');
+  await page.getByLabel('Reason', { exact: true }).fill('tried');
+  await page.getByRole('button', { name: /Set . by hand/ }).click();
+  await expect(hip).not.toHaveText(before);
+  answer();
+  await expect(page.getByText('Somebody else is saving this.')).toBeVisible();
+  await expect(hip).toHaveText(before);
+  // What was typed is still there for another try.
+  await expect(page.getByLabel('Figure set by hand')).toHaveValue('9 in');
+});

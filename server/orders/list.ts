@@ -120,8 +120,15 @@ async function page(db: Db, found: readonly Part[]): Promise<OrderRow[]> {
     .map((p) => `(${p.sql})`)
     .join(' union all ')
     .replace(/\?/g, () => `$${++n}`);
-  const text = `with found as materialized (select id, due_on from (${union}) o order by ${DUE}, o.id limit ${PAGE})
-    select ${ROW} from found join orders o on o.id = found.id ${ROW_JOIN} order by ${DUE}, o.id`;
-  const { rows } = await db.query<OrderRow>(text, found.flatMap((p) => p.values) as unknown[]);
+  const { rows: ids } = await db.query<{ id: number }>(
+    `select id from (${union}) o order by ${DUE}, o.id limit ${PAGE}`,
+    found.flatMap((p) => p.values) as unknown[],
+  );
+  if (ids.length === 0) return [];
+  const { rows } = await db.query<OrderRow>({
+    name: 'orders-by-id',
+    text: `select ${ROW} from orders o ${ROW_JOIN} where o.id = any($1) order by ${DUE}, o.id`,
+    values: [ids.map((r) => r.id)],
+  });
   return rows;
 }

@@ -1,4 +1,4 @@
-import type { HouseWire, SheetChange, SpecFile } from '@rocchetto/contract';
+import { decide, type SheetChange, type SpecFile } from '@rocchetto/contract';
 import { dayIn, openMatters, tell } from '@rocchetto/core';
 import { remember } from '../db/history.ts';
 import type { Tx } from '../db/pool.ts';
@@ -73,61 +73,36 @@ async function applyChange(
   now: Date,
 ): Promise<Settings> {
   const stamp = { by: who.name, at: now.toISOString() };
+  const sheetNow = async () => computed(await specNow(tx, orderId, s, now));
   switch (change.kind) {
-    case 'override': {
-      const { kind: _, ...rest } = change;
-      const sheet = computed(await specNow(tx, orderId, s, now));
-      if (!sheet.figures.some((f) => f.id === change.figure))
+    case 'override':
+      if (!(await sheetNow()).figures.some((f) => f.id === change.figure))
         throw new Refusal(
           422,
           'no-such-figure',
           `This sheet has no figure called “${change.figure}”; nothing was set.`,
         );
-      const others = s.overrides.filter(
-        (o) => o.id !== change.id && !(o.figure === change.figure && o.target === change.target),
-      );
-      return { ...s, overrides: [...others, { ...rest, ...stamp }] };
-    }
-    case 'withdraw':
-      return {
-        ...s,
-        overrides: s.overrides.filter((o) => o.figure !== change.figure || o.target !== change.target),
-      };
+      return decide(s, change, stamp);
     case 'accept': {
-      const check = computed(await specNow(tx, orderId, s, now)).checks.find(
-        (k) => k.code === change.code && k.state !== 'passed',
-      );
+      const check = (await sheetNow()).checks.find((k) => k.code === change.code && k.state !== 'passed');
       if (!check)
         throw new Refusal(
           422,
           'no-such-warning',
           'This warning no longer stands; there is nothing to accept.',
         );
-      return {
-        ...s,
-        accepted: [
-          ...s.accepted.filter((a) => a.code !== change.code),
-          { code: change.code, sentence: check.sentence, reason: change.reason, ...stamp },
-        ],
-      };
+      return decide(s, change, stamp, check.sentence);
     }
-    case 'unaccept':
-      return { ...s, accepted: s.accepted.filter((a) => a.code !== change.code) };
-    case 'house':
-      return { ...s, house: { ...s.house, ...withoutUndefined(change.house) } };
     case 'session': {
       const session = await readSession(tx, change.sessionId);
       if (!session || session.orderId !== orderId)
         throw new Refusal(422, 'other-session', 'This session does not belong to the order.');
       return { ...s, sessionId: change.sessionId };
     }
-    case 'revise':
-      return s;
+    default:
+      return decide(s, change, stamp);
   }
 }
-
-const withoutUndefined = (house: HouseWire): HouseWire =>
-  Object.fromEntries(Object.entries(house).filter(([, v]) => v !== undefined));
 
 /** Agrees the sheet by name. Nothing may be absent and every warning must be accepted first. */
 export async function agreeSheet(

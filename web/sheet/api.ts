@@ -1,4 +1,5 @@
 import type { SheetChange, SheetView } from '@rocchetto/contract';
+import { decide } from '@rocchetto/contract/decide.ts';
 import { api, change, LIST } from '../api/base.ts';
 import type { store } from '../api/store.ts';
 
@@ -17,8 +18,9 @@ async function show(
     dispatch,
     queryFulfilled,
   }: { dispatch: typeof store.dispatch; queryFulfilled: Promise<{ data: SheetView }> },
+  takeBack: () => void = () => undefined,
 ) {
-  const done = await queryFulfilled.catch(() => null);
+  const done = await queryFulfilled.catch(takeBack);
   if (done) dispatch(sheet.util.upsertQueryData('sheet', { id, revision: null }, done.data));
 }
 
@@ -31,10 +33,20 @@ const sheet = api.injectEndpoints({
       }),
       providesTags: (_, __, { id }) => [{ type: 'Sheet', id }],
     }),
-    changeSheet: b.mutation<SheetView, { id: number } & SheetChange>({
-      query: ({ id, ...body }) => change(`/orders/${id}/sheet/changes`, 'POST', body),
+    changeSheet: b.mutation<SheetView, { id: number; by: string } & SheetChange>({
+      query: ({ id, by: _, ...body }) => change(`/orders/${id}/sheet/changes`, 'POST', body),
       invalidatesTags: touched,
-      onQueryStarted: show,
+      async onQueryStarted(asked, told) {
+        // A draft shows the change at once, by the same rules as the server; a refusal takes it back.
+        const shown = told.dispatch(
+          sheet.util.updateQueryData('sheet', { id: asked.id, revision: null }, (view) => {
+            if (view.status !== 'draft' || view.kept || view.version !== asked.version) return undefined;
+            const spec = decide(view.spec, asked.change, { by: asked.by, at: new Date().toISOString() });
+            return { ...view, spec };
+          }),
+        );
+        await show(asked, told, shown.undo);
+      },
     }),
     agreeSheet: b.mutation<SheetView, { id: number; version: number; name: string }>({
       query: ({ id, ...body }) => change(`/orders/${id}/sheet/agree`, 'POST', body),

@@ -1,6 +1,7 @@
 import type { SheetChange, SheetView } from '@rocchetto/contract';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { problemOf } from '../api/problem.ts';
+import { useMe } from '../app/me.ts';
 import { Notice } from '../shared/Notice.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { useChangeSheetMutation } from './api.ts';
@@ -11,12 +12,23 @@ export type Change = SheetChange['change'];
 export function useSheetChange(id: number, view: SheetView) {
   const [send, { error, reset }] = useChangeSheetMutation();
   const [waiting, setWaiting] = useState<Change | null>(null);
-  const change = async (wanted: Change, version = view.version): Promise<boolean> => {
+  const { name: by } = useMe();
+  // A second change made before the first is answered waits for it, and is made on top of it.
+  const line = useRef<Promise<unknown>>(Promise.resolve());
+  const newest = useRef(view.version);
+  newest.current = Math.max(newest.current, view.version);
+  const make = async (wanted: Change, version: number): Promise<boolean> => {
     setWaiting(wanted);
-    const done = await send({ id, version, change: wanted });
+    const done = await send({ id, version, change: wanted, by });
     if ('error' in done && done.error) return false;
+    if (done.data) newest.current = Math.max(newest.current, done.data.version);
     setWaiting(null);
     return true;
+  };
+  const change = (wanted: Change, version?: number): Promise<boolean> => {
+    const made = line.current.then(() => make(wanted, version ?? newest.current));
+    line.current = made;
+    return made;
   };
   const { status, theirs } = problemOf(error);
   const problem =
