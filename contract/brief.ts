@@ -1,32 +1,13 @@
-import { FIT_CLASSES, ROUNDING_STEPS, SCHOOLS } from '@rocchetto/core';
+import { ALLOWANCE_IDS, EASE_ZONES, FIT_CLASSES, ROUNDING_STEPS, SCHOOLS } from '@rocchetto/core';
 import { z } from 'zod';
+import { briefForward } from './forward.ts';
 import { lengthText } from './length.ts';
+import { PartsWire } from './parts.ts';
 
 const short = z.string().max(200);
 
-/** A straight woven skirt, as briefed. */
-export const StraightSkirtWire = z.strictObject({
-  part: z.literal('straight-skirt'),
-  length: lengthText({ min: 20, max: 140, name: 'skirt length' }).nullable().default(null),
-  band: lengthText({ max: 15, name: 'waistband width' })
-    .default('3 cm')
-    .meta({ description: 'finished width of the waistband; "0 cm" is a faced waist' }),
-  overlap: lengthText({ max: 15, name: 'overlap' }).default('3 cm'),
-  taper: lengthText({ max: 2.54, name: 'taper per side edge' }).default('0 cm'),
-  hemOpening: z
-    .strictObject({
-      kind: z.enum(['none', 'vent', 'slit']),
-      height: lengthText({ max: 80, name: 'height of the vent or slit' }),
-    })
-    .default({ kind: 'none', height: '0 cm' }),
-  zip: z.enum(['centre-back', 'left-side']).default('centre-back'),
-});
-
-/** One part of a garment. Later parts join this list; files written today stay readable. */
-export const PartWire = z.discriminatedUnion('part', [StraightSkirtWire]);
-
-/** The brief: what was agreed before the tape came out. Lengths are texts with their unit. */
-export const BriefWire = z.strictObject({
+const Brief = z.strictObject({
+  version: z.literal(2).default(2),
   fit: z.enum(FIT_CLASSES).default('fitted'),
   school: z.enum(SCHOOLS).default('workroom'),
   cloth: z
@@ -48,12 +29,14 @@ export const BriefWire = z.strictObject({
   heel: lengthText({ max: 20, name: 'heel' }).nullable().default(null),
   letOut: z.boolean().default(false),
   note: z.string().max(2000).default(''),
-  parts: z.array(PartWire).max(1, 'A garment of several parts is not possible yet; give one part.'),
+  parts: PartsWire,
 });
+/** The brief: what was agreed before the tape came out. Lengths are texts with their unit. Version 1 is read too. */
+export const BriefWire = z.preprocess(briefForward, Brief);
 export type BriefWire = z.infer<typeof BriefWire>;
 
 const ease = z.partialRecord(
-  z.enum(['waist', 'tummy', 'high-hip', 'hip']),
+  z.enum(EASE_ZONES as [string, ...string[]]),
   z.partialRecord(z.enum(FIT_CLASSES), lengthText({ max: 60, name: 'ease' })),
 );
 const fixedDarts = z.strictObject({
@@ -74,6 +57,7 @@ export const HouseWire = z.strictObject({
   rounding: RoundingWire.optional(),
   balance: z
     .strictObject({
+      bust: lengthText({ min: -5, max: 5, name: 'bust balance' }).default('0 cm'),
       waist: lengthText({ min: -5, max: 5, name: 'waist balance' }).default('0 cm'),
       hip: lengthText({ min: -5, max: 5, name: 'hip balance' }).default('0 cm'),
     })
@@ -81,16 +65,31 @@ export const HouseWire = z.strictObject({
     .meta({ description: 'moved from each back quarter to the front quarter' }),
   ease: ease.optional(),
   allowances: z
-    .strictObject({
-      side: lengthText({ max: 10, name: 'side allowance' }).optional(),
-      waist: lengthText({ max: 10, name: 'waist allowance' }).optional(),
-      zip: lengthText({ max: 10, name: 'zip allowance' }).optional(),
-      hem: lengthText({ max: 20, name: 'hem allowance' }).optional(),
-      liningHem: lengthText({ max: 20, name: 'lining hem' }).optional(),
-      band: lengthText({ max: 10, name: 'band allowance' }).optional(),
-    })
+    .strictObject(
+      Object.fromEntries(
+        ALLOWANCE_IDS.map((id) => [id, lengthText({ max: 20, name: `${id} allowance` }).optional()]),
+      ) as Record<(typeof ALLOWANCE_IDS)[number], z.ZodOptional<ReturnType<typeof lengthText>>>,
+    )
     .optional(),
   darts: z.strictObject({ front: fixedDarts.optional(), back: fixedDarts.optional() }).optional(),
   hipDrop: lengthText({ min: 10, max: 35, name: 'hip drop' }).optional(),
+  pairing: z
+    .enum(['each', 'pair'])
+    .optional()
+    .meta({ description: 'front and back rounded each by itself, or as a pair' }),
+  band: z
+    .enum(['marked', 'eased'])
+    .optional()
+    .meta({ description: 'the band cut to the marked waist, or to the finished one with up to 1 cm eased on' }),
+  zips: z.enum(['cm', 'in']).optional().meta({ description: 'the unit zips are bought in' }),
+  shape: z
+    .strictObject({
+      sideRise: lengthText({ max: 4, name: 'side rise' }).optional(),
+      backDrop: lengthText({ max: 4, name: 'back drop' }).optional(),
+      centreIn: lengthText({ max: 4, name: 'centre back in' }).optional(),
+      slope: z.number().min(5).max(40).optional().meta({ description: 'shoulder slope, degrees' }),
+      neckWidth: lengthText({ min: 8, max: 25, name: 'neck width' }).optional(),
+    })
+    .optional(),
 });
 export type HouseWire = z.infer<typeof HouseWire>;

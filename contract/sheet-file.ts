@@ -1,28 +1,29 @@
-import { computeSheet, printSheet, type Sheet, type SheetUnit } from '@rocchetto/core';
+import { computeSheet, type Kept, type SheetUnit, shownSheet } from '@rocchetto/core';
 import type { SpecFile } from './spec.ts';
 import { toSheetInput, unitOf } from './to-core.ts';
 
 /** The sheet as a JSON file: figures in cm with all their parts, and the same sheet printed. */
-export function sheetFile(spec: SpecFile, sheet: Sheet, unit: SheetUnit) {
-  const { figures, pieces, notions, allowances, checks, cautions, fit, missing } = sheet;
+export function sheetFile(spec: SpecFile, sheet: Kept, unit: SheetUnit) {
+  const { figures, checks } = sheet;
   return {
     format: 'rocchetto-sheet' as const,
-    version: 1 as const,
+    version: 2 as const,
     spec,
     lengths: 'cm' as const,
     figures,
-    pieces,
-    notions,
-    allowances,
     checks,
-    cautions,
-    fit,
-    missing,
-    printed: printSheet(sheet, unit),
+    printed: sheet.printed[unit],
   };
 }
 
-/** From a spec to its sheet file, in one step. */
+/** From a spec to its sheet file, in one step, with the panels it was read off. Lengths cm. */
 export function computeFile(spec: SpecFile, unit: SheetUnit = unitOf(spec)) {
-  return sheetFile(spec, computeSheet(toSheetInput(spec)), unit);
+  const sheet = computeSheet(toSheetInput(spec));
+  return { ...sheetFile(spec, shownSheet(sheet), unit), panels: sheet.panels };
 }
+
+/** What a spec sets by hand that its sheet cannot follow, a sentence each; empty when all of it can. */
+export const refusedIn = (spec: SpecFile): string[] =>
+  computeSheet(toSheetInput(spec)).refused.map(
+    ({ override: o, sentence }) => `${o.figure}, ${o.target} ${o.written}: ${sentence}`,
+  );

@@ -1,8 +1,23 @@
-import { findMeasure, isTimeZone, readLength, SOURCES, TAPES, WAYS } from '@rocchetto/core';
+import {
+  checkReading,
+  findMeasure,
+  isTimeZone,
+  type Reading,
+  readLength,
+  resolveAll,
+  SOURCES,
+  TARGETS,
+  TAPES,
+  tell,
+  WAYS,
+} from '@rocchetto/core';
 import { z } from 'zod';
 import { Instant, IsoDate } from './basics.ts';
 import { BriefWire, HouseWire } from './brief.ts';
+import { specForward } from './forward.ts';
 import { lengthText } from './length.ts';
+import { withParts } from './parts.ts';
+import { specReading } from './to-core.ts';
 
 const short = z.string().max(200).default('');
 const date = z.union([z.literal(''), IsoDate]).default('');
@@ -36,19 +51,18 @@ const SpecReading = z
       });
   });
 
-const OverrideWire = z.strictObject({
+export const OverrideWire = z.strictObject({
   figure: z.string().max(60),
-  target: z.enum(['wearing', 'style', 'finished']),
+  target: z.enum(TARGETS),
   value: lengthText({ min: -20, max: 400, name: 'overriding figure' }),
   reason: z.string().trim().min(1, 'Say why the figure is set by hand.').max(500),
   by: short,
   at: short,
 });
 
-/** The file `./rocchetto spec` reads and an order imports. docs/formats.md tells it in words. */
-export const SpecFile = z.strictObject({
+const Spec = z.strictObject({
   format: z.literal('rocchetto-spec'),
-  version: z.literal(1),
+  version: z.literal(2, 'A spec file is of version 1 or 2.'),
   order: z
     .strictObject({
       studio: short,
@@ -61,7 +75,10 @@ export const SpecFile = z.strictObject({
       responsible: short,
     })
     .prefault({}),
-  garment: BriefWire.refine((b) => b.parts.length > 0, 'Name at least one part of the garment.'),
+  garment: BriefWire.refine((b) => b.parts.length > 0, {
+    path: ['parts'],
+    message: 'Name at least one part of the garment.',
+  }),
   session: z
     .strictObject({
       date,
@@ -83,7 +100,7 @@ export const SpecFile = z.strictObject({
         sentence: z.string().max(500).optional(),
         by: short,
         at: short,
-        reason: z.string().max(500),
+        reason: z.string().trim().min(1, 'Say why the warning is accepted.').max(500),
       }),
     )
     .max(200)
@@ -91,6 +108,37 @@ export const SpecFile = z.strictObject({
   asOf: date,
   timeZone: z.string().max(60).refine(isTimeZone, 'No time zone has this name.').default('UTC'),
 });
+
+/** What the tape would have refused outright is refused in a file too, by the same checks. */
+function hardFindings(spec: z.infer<typeof Spec>, ctx: z.RefinementCtx) {
+  const unread = spec.readings.some((r) => r.state === 'read' && !readLength(r.value, 'cm').ok);
+  if (unread) return;
+  const readings: Reading[] = spec.readings.map((r, i) => specReading(r, i, spec));
+  const measured = resolveAll(readings);
+  const nets = new Map([...measured].flatMap(([id, m]) => (m.net === null ? [] : [[id, m.net] as const])));
+  const unit = spec.house?.rounding?.unit ?? 'cm';
+  const said = new Set<string>();
+  for (const [id, m] of measured) {
+    const last = m.readings.filter((r) => r.state === 'read').at(-1);
+    if (m.net === null || !last?.written) continue;
+    const others = new Map([...nets].filter(([other]) => other !== id));
+    for (const f of checkReading({ measure: m.measure, value: m.net, written: last.written, way: last.way, others })) {
+      if (f.level !== 'hard' || said.has(f.sentence)) continue;
+      said.add(f.sentence);
+      ctx.addIssue({
+        code: 'custom',
+        path: ['readings', readings.findLastIndex((r) => r.measure === id), 'value'],
+        message: `${m.measure.name}: ${tell(f.sentence, unit)}`,
+      });
+    }
+  }
+}
+
+/** A spec as it was kept: its shape is read, its figures are not judged again by today's checks. */
+export const KeptSpec = z.preprocess(specForward, Spec);
+
+/** The file `./rocchetto spec` reads and an order imports; version 1 is read too. docs/formats.md tells it in words. */
+export const SpecFile = z.preprocess(specForward, Spec.superRefine(hardFindings));
 export type SpecFile = z.infer<typeof SpecFile>;
 
 const isSheet = (v: unknown): v is { spec: unknown } =>
@@ -103,4 +151,4 @@ const isSheet = (v: unknown): v is { spec: unknown } =>
 export const SpecOrSheetFile = z.preprocess((v) => (isSheet(v) ? v.spec : v), SpecFile);
 
 /** JSON Schema of the spec file (draft 2020-12), generated from the schema above. */
-export const specJsonSchema = () => z.toJSONSchema(SpecFile, { io: 'input' });
+export const specJsonSchema = () => z.toJSONSchema(Spec, { io: 'input', override: withParts });

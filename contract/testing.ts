@@ -13,13 +13,14 @@ export function skirtSpec(
 ): SpecFile {
   return SpecFile.parse({
     format: 'rocchetto-spec',
-    version: 1,
+    version: 2,
     garment: {
       parts: [
         {
           part: 'straight-skirt',
           length: '62 cm',
-          hemOpening: { kind: 'vent', height: '18 cm' },
+          hemOpening: 'vent',
+          openingHeight: '18 cm',
           ...more.skirt,
         },
       ],

@@ -1,38 +1,42 @@
 import {
   type Brief,
   cm,
-  computeSheet,
   DEFAULT_HOUSE,
   type EaseOverlay,
+  findPart,
   type HouseRules,
+  type Kept,
+  type PartBrief,
   type Reading,
   readLength,
-  type Sheet,
   type SheetInput,
   type SheetUnit,
+  showInput,
 } from '@rocchetto/core';
 import type { BriefWire, HouseWire } from './brief.ts';
 import { toCm } from './parse-length.ts';
+import type { PartWire } from './parts.ts';
 import type { SpecFile } from './spec.ts';
 
 // From what a file or a wire holds to what core computes from. Nothing here checks (the schemas have), so that a
 // page that only shows a sheet loads no schemas.
 
+/** One part's fields as core reads them: lengths in cm. A part nobody knows keeps its texts. */
+export function toPart(w: PartWire): PartBrief {
+  const fields = findPart(w.part)?.fields ?? {};
+  const value = (id: string, v: unknown) =>
+    fields[id]?.kind === 'length' && typeof v === 'string' ? toCm(v) : v;
+  return Object.fromEntries(Object.entries(w).map(([id, v]) => [id, value(id, v)])) as PartBrief;
+}
+
 /** Lengths become cm; everything else stays. */
 export function toBrief(w: BriefWire): Brief {
+  const { version: _, ...brief } = w;
   return {
-    ...w,
+    ...brief,
     cloth: { ...w.cloth, width: w.cloth.width === null ? null : toCm(w.cloth.width) },
     heel: w.heel === null ? null : toCm(w.heel),
-    parts: w.parts.map((p) => ({
-      part: p.part,
-      length: p.length === null ? null : toCm(p.length),
-      band: toCm(p.band),
-      overlap: toCm(p.overlap),
-      taper: toCm(p.taper),
-      hemOpening: { kind: p.hemOpening.kind, height: toCm(p.hemOpening.height) },
-      zip: p.zip,
-    })),
+    parts: w.parts.map(toPart),
   };
 }
 
@@ -44,17 +48,32 @@ export function toHouse(w: HouseWire | undefined): HouseRules {
     d && { count: d.count, intake: toCm(d.intake) };
   return {
     rounding: w.rounding ?? DEFAULT_HOUSE.rounding,
-    balance: w.balance ? { waist: toCm(w.balance.waist), hip: toCm(w.balance.hip) } : DEFAULT_HOUSE.balance,
+    pairing: w.pairing ?? DEFAULT_HOUSE.pairing,
+    band: w.band ?? DEFAULT_HOUSE.band,
+    zips: w.zips ?? null,
+    balance: w.balance
+      ? { bust: toCm(w.balance.bust), waist: toCm(w.balance.waist), hip: toCm(w.balance.hip) }
+      : DEFAULT_HOUSE.balance,
     ease: Object.fromEntries(
-      Object.entries(w.ease ?? {}).map(([zone, row]) => [zone, lengths(row)]),
+      Object.entries(w.ease ?? {}).map(([zone, row]) => [zone, lengths(row ?? {})]),
     ) as EaseOverlay,
     allowances: lengths(w.allowances ?? {}),
     darts: { front: darts(w.darts?.front), back: darts(w.darts?.back) },
     hipDrop: w.hipDrop ? toCm(w.hipDrop) : DEFAULT_HOUSE.hipDrop,
+    shape: {
+      ...DEFAULT_HOUSE.shape,
+      ...lengths({ ...w.shape, slope: undefined }),
+      ...(w.shape?.slope === undefined ? {} : { slope: w.shape.slope }),
+    },
   };
 }
 
-const specReading = (r: SpecFile['readings'][number], i: number, spec: SpecFile): Reading => {
+/** A spec's reading as core's. */
+export const specReading = (
+  r: SpecFile['readings'][number],
+  i: number,
+  spec: Pick<SpecFile, 'session'>,
+): Reading => {
   const read = r.state === 'read' ? readLength(r.value, 'cm') : null;
   return {
     ...r,
@@ -92,5 +111,5 @@ export function toSheetInput(spec: SpecFile): SheetInput {
 export const unitOf = (spec: SpecFile): SheetUnit => spec.house?.rounding?.unit ?? 'cm';
 
 /** The sheet a view shows: as it was agreed, whatever the rules say today, or computed while it is a draft. */
-export const sheetOfView = (view: { readonly spec: SpecFile; readonly kept: Sheet | null }): Sheet =>
-  view.kept ?? computeSheet(toSheetInput(view.spec));
+export const sheetOfView = (view: { readonly spec: SpecFile; readonly kept: Kept | null }): Kept =>
+  view.kept ?? showInput(toSheetInput(view.spec));

@@ -62,7 +62,7 @@ function comparedWithLast(c: CheckContext): Finding[] {
   const girth = c.measure.kind !== 'length';
   const limit = girth ? cm(last.cm * 0.04) : cm(1.5);
   // A wanted hem is a choice, not a body height: it may move freely.
-  if (Math.abs(moved) > limit + 1e-9 && !c.measure.id.startsWith('hem-')) {
+  if (Math.abs(moved) > limit + 1e-9 && !c.measure.choice) {
     const rule = girth ? 'more than 4 %' : 'more than 1.5 cm, and heights hardly change in adults';
     found.push(
       soft(

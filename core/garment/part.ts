@@ -1,8 +1,16 @@
+import type { Panel } from '../draft/panel.ts';
+import type { Making } from '../figure/build.ts';
+import type { RawCheck } from '../figure/check.ts';
+import type { Caution, Figure, Notion, Piece } from '../figure/figure.ts';
 import type { Measured } from '../measures/session.ts';
-import type { Caution, Check, Figure, Notion, Piece } from '../sheet/figure.ts';
-import type { SheetInput } from '../sheet/input.ts';
 import type { Cm } from '../units/length.ts';
-import type { PartBrief } from './brief.ts';
+import type { Fields, ValuesOf } from './fields.ts';
+import type { SheetInput } from './input.ts';
+import type { BodyLine, Zone } from './lines.ts';
+import type { Picture, Place } from './picture.ts';
+import type { Allowances } from './tables/allowances.ts';
+import type { Face } from './tables/darts.ts';
+import type { Hang } from './tables/fit.ts';
 
 /** What a part wants measured: without `needs` its figures are absent, without `helps` it falls back. */
 export interface Wants {
@@ -10,28 +18,107 @@ export interface Wants {
   readonly helps: readonly string[];
 }
 
-/** What a part works with. */
-export interface PartContext {
-  readonly input: SheetInput;
-  readonly measured: ReadonlyMap<string, Measured>;
-  /** overrides of one figure, latest last */
-  readonly overridesOf: (figure: string) => SheetInput['overrides'];
+/** A body line that a part crosses. */
+export interface LineWanted {
+  readonly zone: Zone;
+  /** absent on the sheet when it was not read; one that is not needed is left out instead */
+  readonly needed: boolean;
+  /** how the line is shared when no part of the garment takes it in front and back quarters */
+  readonly split?: (finished: Cm) => { readonly panel: string; readonly times: number };
 }
 
-/** What a part adds to the sheet, in printing order. Letters are given by the sheet. */
-export interface PartResult {
-  readonly figures: readonly Figure[];
+/** A line that becomes as wide as another, since the cloth falls free there. */
+export interface Lift {
+  readonly zone: Zone;
+  readonly to: Zone;
+  readonly because: string;
+}
+
+/** The edges at which parts of one garment meet. */
+export type JoinEdge = 'waist' | 'armhole' | 'neck';
+
+/** What every part of one garment works with. */
+export interface GarmentContext extends Making {
+  readonly input: SheetInput;
+  readonly measured: ReadonlyMap<string, Measured>;
+  readonly hang: Hang;
+  readonly allowances: Allowances;
+  /** a body line of this garment; undefined when no part crosses it or it was not read */
+  readonly line: (zone: Zone) => BodyLine | undefined;
+  /** where the garment opens */
+  readonly opens: 'centre-back' | 'left-side' | null;
+}
+
+/** What one part works with. */
+export interface PartContext extends GarmentContext {
+  /** the instance: `skirt`, or `sleeve-2` where there are two */
+  readonly key: string;
+  /** the id of one of this part's figures, checks or panels */
+  readonly id: (name: string) => string;
+  /** what hangs above, when this part is joined to it */
+  readonly above: Drafted | null;
+  /** true when another part hangs from this one */
+  readonly below: boolean;
+}
+
+/** What a part's draft says to the rest of the garment. */
+export interface Drafted {
+  readonly panels: readonly Panel[];
+  /** sewn length of an edge that joins, whole garment, cm; null while something is absent */
+  readonly sewn: Partial<Record<JoinEdge, Cm | null>>;
+  /** marked girth at a depth below the waist, cm */
+  readonly girthAt?: (depth: Cm) => Cm | null;
+  /** how far down from the waist `girthAt` goes */
+  readonly reaches?: Cm;
+  /** an opening of this part ends at least here below the waist, cm, with the reason */
+  readonly opensAtLeast?: { readonly depth: Cm; readonly because: string };
+  /** from its upper edge to the waist along the opening, cm */
+  readonly opensAbove?: Cm;
+  /** where the sewn darts lie, from the centre along the sewn waist, cm */
+  readonly sewnDarts?: Readonly<Record<Face, readonly Cm[]>>;
+  /** where figures are found on the flat panels */
+  readonly places: () => readonly Place[];
+}
+
+/** Pieces, things to lay ready and cautions of one part. */
+export interface Cutting {
   readonly pieces: readonly Piece[];
   readonly notions: readonly Notion[];
   readonly allowances: readonly { readonly name: string; readonly cm: Cm }[];
-  readonly checks: readonly Omit<Check, 'accepted'>[];
   readonly cautions: readonly Caution[];
 }
 
-/** A garment part: data and arithmetic in one place. Adding a part is adding one of these. */
-export interface GarmentPart<B extends PartBrief = PartBrief> {
-  readonly id: B['part'];
+/** A garment part: data, draft and what is read off it, all in one folder. Adding a part is adding one of these. */
+export interface GarmentPart<F extends Fields = Fields, D extends Drafted = Drafted> {
+  readonly id: string;
   readonly name: string;
-  readonly wants: (brief: B) => Wants;
-  readonly compute: (context: PartContext, brief: B) => PartResult;
+  /** begins the ids of what the part brings: `skirt` → `skirt.hem` */
+  readonly key: string;
+  readonly fields: F;
+  readonly hangsFrom: Hang;
+  readonly joins: {
+    readonly gives: readonly JoinEdge[];
+    readonly takes: readonly { readonly edge: JoinEdge; readonly needed: boolean }[];
+    /** fields that a join replaces: a skirt under a bodice has no band of its own */
+    readonly givenUp: readonly string[];
+  };
+  readonly wants: (values: ValuesOf<F>) => Wants;
+  readonly lines: (values: ValuesOf<F>, context: Omit<GarmentContext, 'line' | 'refuse'>) => readonly LineWanted[];
+  readonly lifts?: (values: ValuesOf<F>, line: (zone: Zone) => BodyLine | undefined, fit: SheetInput['brief']['fit']) => readonly Lift[];
+  readonly draft: (c: PartContext, values: ValuesOf<F>) => D;
+  readonly figures: (c: PartContext, values: ValuesOf<F>, d: D) => readonly Figure[];
+  readonly checks: (c: PartContext, values: ValuesOf<F>, d: D, opening: OpeningMade) => readonly RawCheck[];
+  readonly picture: (c: PartContext, values: ValuesOf<F>, d: D) => Picture;
+  readonly cutting: (c: PartContext, values: ValuesOf<F>, d: D, opening: OpeningMade) => Cutting;
 }
+
+/** The garment's one opening as it was worked out. */
+export interface OpeningMade {
+  readonly zip: Figure | null;
+  /** where it ends below the waist, cm; null when it is not known */
+  readonly endsAt: Cm | null;
+}
+
+/** Types a part by its fields and its draft; to the registry both are the part's own matter. */
+export const definePart = <const F extends Fields, D extends Drafted>(part: GarmentPart<F, D>): GarmentPart =>
+  part as unknown as GarmentPart;

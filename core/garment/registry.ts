@@ -1,45 +1,30 @@
-import { findMeasure, MEASURES } from '../measures/catalogue.ts';
-import type { PartBrief } from './brief.ts';
-import type { GarmentPart, Wants } from './part.ts';
+import type { GarmentPart } from './part.ts';
+import { circleSkirt } from './parts/circle-skirt/index.ts';
+import { dartedBodice } from './parts/darted-bodice/index.ts';
+import { gatheredSkirt } from './parts/gathered-skirt/index.ts';
 import { straightSkirt } from './parts/straight-skirt/index.ts';
 
-/** Every garment part the house can put on a sheet. A new part is one new file and one entry here. */
-export const PARTS: { readonly [K in PartBrief['part']]: GarmentPart<Extract<PartBrief, { part: K }>> } = {
-  'straight-skirt': straightSkirt,
-};
+/** Every garment part the house can put on a sheet. A new part is one new folder and one entry here. */
+const PARTS = new Map<string, GarmentPart>(
+  [straightSkirt, gatheredSkirt, circleSkirt, dartedBodice].map((p) => [p.id, p]),
+);
 
-/** The part's code for a part's brief. */
-export const partFor = (brief: PartBrief): GarmentPart => PARTS[brief.part];
+/** The part of this id; undefined when the house knows none. */
+export const findPart = (id: string): GarmentPart | undefined => PARTS.get(id);
 
-/**
- * The order in which a tape goes over the client: girths from top to bottom, each drop right after its level,
- * then arcs, lengths, hems (common practice). Measures not named here follow in catalogue order.
- */
-const TAPE_ORDER = [
-  'waist',
-  'high-hip',
-  'waist-to-high-hip',
-  'tummy',
-  'waist-to-tummy',
-  'hip',
-  'waist-to-hip',
-  'hip-front',
-  'waist-to-knee',
-  'waist-to-floor',
-  'hem-front',
-  'hem-left',
-  'hem-right',
-  'hem-back',
-];
+/** The part of this id. @throws RangeError when the house knows none */
+export function partFor(id: string): GarmentPart {
+  const part = PARTS.get(id);
+  if (!part) throw new RangeError(`No garment part is called ${id}`);
+  return part;
+}
 
-/** What to measure for these parts and nothing more, in measuring order, with what is needed and what helps. */
-export function measuringList(parts: readonly PartBrief[]): { id: string; needed: boolean }[] {
-  const wants: Wants[] = parts.map((part) => partFor(part).wants(part));
-  const needed = new Set(wants.flatMap((w) => w.needs));
-  const ids = new Set(wants.flatMap((w) => [...w.needs, ...w.helps]));
-  const place = (id: string) => {
-    const at = TAPE_ORDER.indexOf(id);
-    return at >= 0 ? at : TAPE_ORDER.length + MEASURES.indexOf(findMeasure(id)!);
-  };
-  return [...ids].sort((a, b) => place(a) - place(b)).map((id) => ({ id, needed: needed.has(id) }));
+/** All parts, in the order they are offered. */
+export const allParts = (): readonly GarmentPart[] => [...PARTS.values()];
+
+/** Adds a part while the program runs; gives back what takes it away again. @throws RangeError when its id is taken */
+export function addPart(part: GarmentPart): () => void {
+  if (PARTS.has(part.id)) throw new RangeError(`There is a part called ${part.id} already`);
+  PARTS.set(part.id, part);
+  return () => void PARTS.delete(part.id);
 }

@@ -1,31 +1,31 @@
+import type { Figure } from '../figure/figure.ts';
 import { type Cm, cm } from '../units/length.ts';
-import type { Figure } from './figure.ts';
 
 /** What moved between two revisions of a sheet. Lengths cm. */
 export interface Change {
   readonly id: string;
   readonly name: string;
-  readonly what: 'finished' | 'front quarter' | 'back quarter';
+  /** "finished", or the panel whose share moved: "front", "back", "panel" */
+  readonly what: string;
   readonly before: Cm | null;
   readonly after: Cm | null;
   /** after − before; null when either is missing */
   readonly by: Cm | null;
 }
 
-/** Every finished figure and quarter that differs, in the newer sheet's order, then what is gone. */
+/** Every finished figure and share that differs, in the newer sheet's order, then what is gone. */
 export function changesBetween(before: readonly Figure[], after: readonly Figure[]): Change[] {
   const old = new Map(before.map((f) => [f.id, f]));
   const ids = [...after, ...before.filter((f) => !after.some((a) => a.id === f.id))];
   return ids.flatMap(({ id, name }) => {
     const a = old.get(id);
     const b = after.find((f) => f.id === id);
-    return (
-      [
-        ['finished', a?.finished, b?.finished],
-        ['front quarter', a?.front?.rounded, b?.front?.rounded],
-        ['back quarter', a?.back?.rounded, b?.back?.rounded],
-      ] as const
-    ).flatMap(([what, was = null, is = null]): Change[] => {
+    const panels = [...new Set([...(a?.shares ?? []), ...(b?.shares ?? [])].map((s) => s.panel))];
+    const share = (f: Figure | undefined, panel: string) => f?.shares.find((s) => s.panel === panel)?.rounded;
+    return [
+      ['finished', a?.finished, b?.finished] as const,
+      ...panels.map((panel) => [panel, share(a, panel), share(b, panel)] as const),
+    ].flatMap(([what, was = null, is = null]): Change[] => {
       const same = was === null ? is === null : is !== null && Math.abs(was - is) < 1e-9;
       return same
         ? []

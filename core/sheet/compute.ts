@@ -1,68 +1,81 @@
+import { checkReading } from '../checks/reading-checks.ts';
 import { RELATIONS } from '../checks/relations.ts';
 import { staleSentence } from '../checks/stale.ts';
-import { envelopeClass, type FitClass, workroomClass } from '../garment/fit.ts';
-import type { PartContext } from '../garment/part.ts';
-import { measuringList, partFor } from '../garment/registry.ts';
-import { type Measured, resolveAll } from '../measures/session.ts';
+import type { Panel } from '../draft/panel.ts';
+import { easeMarked } from '../figure/build.ts';
+import { judge, type RawCheck, warn } from '../figure/check.ts';
+import type { Caution, Check, Figure, Notion, Override, Piece } from '../figure/figure.ts';
+import type { SheetInput } from '../garment/input.ts';
+import { type Garment, makeGarment } from '../garment/make.ts';
+import { measuringList } from '../garment/measuring.ts';
+import { EASE_ZONES, envelopeClass, type FitClass, workroomClass } from '../garment/tables/fit.ts';
 import type { Cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
-import { easeIn } from './build.ts';
-import type { RawCheck } from './check.ts';
-import type { Caution, Check, Figure, Notion, Piece } from './figure.ts';
-import type { SheetInput } from './input.ts';
+
+/** The class the marked ease of one zone falls in, by both schools. */
+export interface ZoneFit {
+  readonly zone: string;
+  readonly name: string;
+  readonly ease: Cm;
+  readonly workroom: FitClass;
+  /** null where the envelope chart has no row */
+  readonly envelope: string | null;
+}
 
 /** The specification sheet of one order, computed. Everything printed anywhere comes from this value. */
 export interface Sheet {
   readonly input: SheetInput;
+  readonly sections: readonly { readonly id: string; readonly name: string }[];
   readonly figures: readonly Figure[];
   readonly pieces: readonly Piece[];
   readonly notions: readonly Notion[];
   readonly allowances: readonly { readonly name: string; readonly cm: Cm }[];
   readonly checks: readonly Check[];
   readonly cautions: readonly Caution[];
-  /** the class the actual hip ease falls in, by both schools; null without a hip */
-  readonly fit: { readonly workroom: FitClass; readonly envelope: string; readonly ease: Cm } | null;
+  readonly fit: readonly ZoneFit[];
   /** what was wanted at the tape and is missing, by measure id */
   readonly missing: readonly string[];
+  readonly panels: readonly Panel[];
+  /** how it looks and where its figures lie, worked out when it is drawn */
+  readonly look: Garment['look'];
+  /** overrides that could not be followed, each with the reason */
+  readonly refused: readonly { readonly override: Override; readonly sentence: string }[];
 }
 
-/** Computes the sheet. Pure: the same input gives the same sheet. Takes well under a millisecond. */
+/**
+ * Computes the sheet. Pure: the same input gives the same sheet, in well under a millisecond.
+ * @throws RangeError for parts that are no garment (see garmentProblems)
+ */
 export function computeSheet(input: SheetInput): Sheet {
-  const measured = resolveAll(input.readings);
-  const context: PartContext = {
-    input,
-    measured,
-    overridesOf: (figure) => input.overrides.filter((o) => o.figure === figure),
-  };
-  const results = input.brief.parts.map((part) => partFor(part).compute(context, part));
-  const figures = results.flatMap((r) => r.figures).map((f, i) => ({ ...f, letter: letter(i) }));
-  const raw = [...results.flatMap((r) => r.checks), ...sessionChecks(input, measured)];
-  const cautions = [...results.flatMap((r) => r.cautions)];
+  const g = makeGarment(input);
+  const figures = g.figures.map((f, i) => ({ ...f, letter: letter(i) }));
   return {
     input,
+    sections: g.sections.filter((s) => figures.some((f) => f.section === s.id)),
     figures,
-    pieces: results.flatMap((r) => r.pieces),
-    notions: results.flatMap((r) => r.notions),
-    allowances: results.flatMap((r) => r.allowances),
-    checks: raw.map((k) => accept(k, input)),
-    cautions,
-    fit: fitOf(figures, measured),
+    pieces: g.pieces,
+    notions: g.notions,
+    allowances: g.allowances,
+    checks: [...g.checks, ...sessionChecks(input, g.measured)].map((k) => accept(k, input)),
+    cautions: g.cautions,
+    fit: fitOf(g),
     missing: measuringList(input.brief.parts).flatMap(({ id }) =>
-      measured.get(id)?.net == null ? [id] : [],
+      g.measured.get(id)?.net == null ? [id] : [],
     ),
+    panels: g.panels,
+    look: g.look,
+    refused: g.refused,
   };
 }
 
 /** What keeps the sheet from being agreed: absent figures first, then warnings nobody has accepted. */
-export function openMatters(sheet: Sheet): readonly string[] {
+export function openMatters(sheet: Pick<Sheet, 'figures' | 'checks'>): readonly string[] {
   const absent = sheet.figures
     .filter((f) => f.finished === null)
     .map((f) => `${f.letter} ${f.name} is absent.`);
   return [
     ...absent,
-    ...sheet.checks
-      .filter((k) => k.state === 'warned' && !k.code.startsWith('absent-'))
-      .map((k) => k.sentence),
+    ...sheet.checks.filter((k) => k.state === 'warned' && !k.absent).map((k) => k.sentence),
   ];
 }
 
@@ -70,56 +83,67 @@ export function openMatters(sheet: Sheet): readonly string[] {
 const letter = (i: number): string =>
   (i < 26 ? '' : letter(Math.floor(i / 26) - 1)) + String.fromCharCode(65 + (i % 26));
 
-function accept(check: Omit<Check, 'accepted'>, input: SheetInput): Check {
+function accept(check: RawCheck, input: SheetInput): Check {
   // A session's age changes every day; only that sentence may move under its acceptance.
   const holds = (sentence?: string) => !sentence || sentence === check.sentence || check.code === 'stale';
   const by = input.accepted.find((a) => a.code === check.code && holds(a.sentence));
-  if (check.state !== 'warned' || !by) return { ...check, accepted: null };
+  if (check.state !== 'warned' || check.absent || !by) return { accepted: null, ...check };
   return { ...check, state: 'accepted', accepted: { by: by.by, at: by.at, reason: by.reason } };
 }
 
-function fitOf(figures: readonly Figure[], measured: ReadonlyMap<string, Measured>): Sheet['fit'] {
-  const hip = figures.find((f) => f.id === 'hip');
-  const body = measured.get('hip')?.net;
-  if (hip?.finished == null || body == null) return null;
-  const ease = easeIn(hip, body);
-  return { workroom: workroomClass('hip', ease), envelope: envelopeClass(ease), ease };
+function fitOf(g: Garment): ZoneFit[] {
+  return g.lines.flatMap(({ zone, figure, net }) => {
+    if (net === null || figure.finished === null || !EASE_ZONES.includes(zone)) return [];
+    const ease = easeMarked(figure, net);
+    return [{ zone, name: figure.name, ease, workroom: workroomClass(zone, ease, g.hang), envelope: envelopeClass(zone, ease) }];
+  });
 }
 
-function sessionChecks(input: SheetInput, measured: ReadonlyMap<string, Measured>): RawCheck[] {
+/** What the tape would have asked: the same checks, on the readings as they stand, and how they were read. */
+function sessionChecks(input: SheetInput, measured: Garment['measured']): RawCheck[] {
   const found: RawCheck[] = [];
-  const warned = (code: string, sentence: string) =>
-    found.push({ code, figure: null, state: 'warned', sentence });
-  const stale = input.session.date
-    ? staleSentence(input.session.date, input.asOf, input.brief.fit === 'close')
-    : null;
-  if (stale) warned('stale', stale);
-  else if (input.session.date)
-    found.push({
-      code: 'stale',
-      figure: null,
-      state: 'passed',
-      sentence: 'The measurements are within the house limit of age.',
-    });
+  const { date } = input.session;
+  const stale = date ? staleSentence(date, input.asOf, input.brief.fit === 'close') : null;
+  if (date)
+    found.push(judge(!stale, 'stale', null, stale ?? 'The measurements are within the house limit of age.'));
   for (const [id, m] of measured) {
     if (m.agreement.state === 'apart')
-      warned(
-        `apart-${id}`,
-        `${m.measure.name}: two readings ${say(m.agreement.apart)} apart, more than ${say(m.agreement.allowed)}; take a third.`,
+      found.push(
+        warn(
+          `apart-${id}`,
+          null,
+          `${m.measure.name}: two readings ${say(m.agreement.apart)} apart, more than ${say(m.agreement.allowed)}; take a third.`,
+        ),
       );
-    if (m.readings.some((r) => r.state === 'read' && r.source === 'reported by client'))
-      warned(`reported-${id}`, `${m.measure.name} was reported by the client: confirm it before cutting.`);
-    if (m.readings.some((r) => r.state === 'read' && r.tape === 'over-clothes'))
-      warned(
-        `clothes-${id}`,
-        `${m.measure.name} was read over clothes: read it again over what will be worn beneath.`,
+    const read = m.readings.filter((r) => r.state === 'read');
+    if (read.some((r) => r.source === 'reported by client'))
+      found.push(warn(`reported-${id}`, null, `${m.measure.name} was reported by the client: confirm it before cutting.`));
+    if (read.some((r) => r.tape === 'over-clothes'))
+      found.push(
+        warn(`clothes-${id}`, null, `${m.measure.name} was read over clothes: read it again over what will be worn beneath.`),
       );
+    if (read.some((r) => r.tape === 'firm'))
+      found.push(
+        warn(
+          `firm-${id}`,
+          null,
+          `${m.measure.name} was read with a firm tape: that is for garments meant to tighten, and this one is not. Read it snug.`,
+        ),
+      );
+    const last = read.at(-1);
+    if (m.net === null || !last?.written) continue;
+    // What was doubted at the tape and let stand with a reason is not asked again.
+    const stands = read.some((r) => r.reason.trim() !== '');
+    for (const f of checkReading({ measure: m.measure, value: m.net, written: last.written, way: last.way, others: NONE }))
+      if (!stands || f.level === 'hard') found.push(warn(`${f.code}-${id}`, null, f.sentence));
   }
   for (const rule of RELATIONS) {
     const figures = rule.touches.map((id) => measured.get(id)?.net);
     if (figures.some((f) => f == null)) continue;
-    const sentence = rule.says(figures as Cm[]);
-    if (sentence) warned(rule.code, sentence);
+    const stands = rule.touches.some((id) => measured.get(id)!.readings.some((r) => r.reason.trim() !== ''));
+    const sentence = stands && rule.level === 'soft' ? null : rule.says(figures as Cm[]);
+    if (sentence) found.push(warn(rule.code, null, sentence));
   }
   return found;
 }
+const NONE: ReadonlyMap<string, Cm> = new Map();

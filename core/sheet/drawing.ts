@@ -1,164 +1,228 @@
-import type { StraightSkirtBrief } from '../garment/brief.ts';
+import { mapped, type Point, type Segment } from '../draft/curve.ts';
+import { cutOutline, pathData, sewnOutline, sewnSize } from '../draft/outline.ts';
+import type { Panel } from '../draft/panel.ts';
+import type { Picture, Place, Stroke } from '../garment/picture.ts';
 import type { Sheet } from './compute.ts';
-import type { Figure } from './figure.ts';
+import type { PrintedSheet } from './print.ts';
 
-/** One stroke of a garment drawing. Coordinates are cm of the finished garment, centre 0, waist 0, down is +. */
-export interface Stroke {
-  readonly d: string;
-  readonly kind: 'outline' | 'seam' | 'level' | 'dart' | 'zip' | 'band';
-  /** id of the figure the stroke shows, to light it up */
-  readonly figure: string | null;
-}
+export type { Stroke } from '../garment/picture.ts';
 
 /** A letter with the point on the drawing it names. */
 export interface Callout {
   readonly letter: string;
   readonly figure: string;
-  readonly at: readonly [number, number];
+  /** what stands behind the letter: the figure as marked, on the panels */
+  readonly text: string;
+  readonly at: Point;
   /** where the letter stands */
-  readonly label: readonly [number, number];
+  readonly label: Point;
 }
 
+/** One drawing, coordinates cm. */
 export interface DrawingView {
-  readonly title: 'front' | 'back';
+  readonly title: string;
   readonly strokes: readonly Stroke[];
   readonly callouts: readonly Callout[];
   /** x, y, width, height, cm */
   readonly box: readonly [number, number, number, number];
+  /** height of its letters, cm */
+  readonly letters: number;
+  /** words that stand in the drawing: names of the panels */
+  readonly words: readonly { readonly text: string; readonly at: Point }[];
 }
 
-const n = (x: number) => String(Math.round(x * 100) / 100);
-const pt = (x: number, y: number) => `${n(x)} ${n(y)}`;
-
-/**
- * Draws this garment, front and back, from its own figures.
- * @returns no views when a figure the outline needs is absent
- */
-export function drawGarment(sheet: Sheet): DrawingView[] {
-  const skirt = sheet.input.brief.parts.find((p) => p.part === 'straight-skirt');
-  return skirt ? drawSkirt(sheet, skirt) : [];
+/** What is drawn of a sheet: the garment from the front and from behind, and its panels flat. */
+export interface Drawn {
+  readonly views: readonly DrawingView[];
+  readonly panels: DrawingView | null;
 }
 
-function drawSkirt(sheet: Sheet, brief: StraightSkirtBrief): DrawingView[] {
-  const find = (id: string) => sheet.figures.find((f) => f.id === id);
-  const [waist, hip, hem, drop] = ['waist', 'hip', 'hem', 'level-hip'].map(find);
-  const sideLength = find('hem-left')?.finished;
-  if (!waist?.front || !hip?.front || !hem?.front || drop?.finished == null || sideLength == null) return [];
-  return (['front', 'back'] as const).map((face) => {
-    const quarter = (f: Figure) => f[face]!.exact;
-    const [w, h, e, y] = [quarter(waist), quarter(hip), quarter(hem), drop.finished!];
-    const centre = find(`hem-${face}`)?.finished ?? sideLength;
-    // Seen from behind, the client's left side is on the left; from the front on the right.
-    const [near, far] = face === 'back' ? ['hem-left', 'hem-right'] : ['hem-right', 'hem-left'];
-    const [left, right] = [find(near!)!, find(far!)!];
-    const [ll, rl] = [left.finished ?? sideLength, right.finished ?? sideLength];
-    const strokes: Stroke[] = [
-      {
-        kind: 'outline',
-        figure: null,
-        d: `M${pt(-w, 0)} C${pt(-w - (h - w) * 0.55, y * 0.3)} ${pt(-h, y * 0.6)} ${pt(-h, y)} L${pt(-e, ll)} Q${pt(-e * 0.4, centre)} ${pt(0, centre)} Q${pt(e * 0.4, centre)} ${pt(e, rl)} L${pt(h, y)} C${pt(h, y * 0.6)} ${pt(w + (h - w) * 0.55, y * 0.3)} ${pt(w, 0)} Z`,
-      },
-    ];
-    const callouts: Callout[] = [];
-    const call = (f: Figure | undefined, at: readonly [number, number], label: readonly [number, number]) => {
-      if (f) callouts.push({ letter: f.letter, figure: f.id, at, label });
-    };
-    const edge = h + 5;
-    if (brief.band > 0) {
-      strokes.push({
-        kind: 'band',
-        figure: 'band-length',
-        d: `M${pt(-w, 0)} L${pt(-w, -brief.band)} L${pt(w, -brief.band)} L${pt(w, 0)}`,
-      });
-      if (face === 'front') call(find('band-length'), [w * 0.5, -brief.band / 2], [edge, -brief.band - 1]);
-    }
-    for (const id of ['waist', 'high-hip', 'tummy', 'hip'] as const) {
-      const f = find(id);
-      if (!f?.[face]) continue;
-      const level = id === 'waist' ? 0 : find(`level-${id}`)?.finished;
-      if (level == null) continue;
-      const half = id === 'waist' ? w : id === 'hip' ? h : w + (h - w) * Math.min(1, (level / y) ** 0.6);
-      if (id !== 'waist')
-        strokes.push({ kind: 'level', figure: id, d: `M${pt(-half, level)} L${pt(half, level)}` });
-      call(f, [-half, level], [-edge, level]);
-    }
-    call(hem, [-e, ll], [-edge, ll]);
-    const intake = find(`dart-${face}-intake`);
-    const length = find(`dart-${face}-length`);
-    if (intake?.finished && length?.finished) {
-      const count = intake.note.startsWith('2') ? 2 : 1;
-      for (const side of [-1, 1])
-        for (let i = 1; i <= count; i++) {
-          const x = (side * w * i) / (count + 1);
-          const tip = length.finished - (count === 2 && i === 2 ? 1.5 : 0);
-          strokes.push({
-            kind: 'dart',
-            figure: intake.id,
-            d: `M${pt(x - 0.45, 0)} L${pt(x, tip)} L${pt(x + 0.45, 0)}`,
-          });
-        }
-      call(intake, [w / (count + 1), 3], [edge, 4]);
-    }
-    const zip = find('zip');
-    if (brief.zip === 'centre-back' && face === 'back') {
-      strokes.push({ kind: 'seam', figure: null, d: `M${pt(0, 0)} L${pt(0, centre)}` });
-      if (zip?.finished) {
-        strokes.push({ kind: 'zip', figure: 'zip', d: `M${pt(0.5, 0)} L${pt(0.5, zip.finished)}` });
-        call(zip, [0.5, zip.finished * 0.8], [edge, zip.finished * 0.8]);
-      }
-    }
-    if (brief.zip === 'left-side' && zip?.finished) {
-      const x = face === 'back' ? -1 : 1;
-      const bow = w + (h - w) * 0.75;
-      strokes.push({
-        kind: 'zip',
-        figure: 'zip',
-        d: `M${pt(x * (w - 0.6), 0)} Q${pt(x * (bow - 0.6), zip.finished * 0.4)} ${pt(x * (h - 0.9), zip.finished)}`,
-      });
-      if (face === 'front') call(zip, [h - 0.9, zip.finished], [edge, zip.finished + 2]);
-    }
-    if (brief.hemOpening.kind !== 'none' && face === 'back') {
-      const top = centre - brief.hemOpening.height;
-      const fold =
-        brief.hemOpening.kind === 'vent'
-          ? `M${pt(0, top)} L${pt(2.5, top + 2.5)} L${pt(2.5, centre)}`
-          : `M${pt(-0.4, centre)} L${pt(0, top)} L${pt(0.4, centre)}`;
-      strokes.push({
-        kind: 'dart',
-        figure: brief.hemOpening.kind,
-        d: `M${pt(0, top)} L${pt(0, centre)} ${fold}`,
-      });
-      call(
-        find(brief.hemOpening.kind),
-        [0, top + brief.hemOpening.height * 0.4],
-        [edge, top + brief.hemOpening.height * 0.4],
-      );
-    }
-    call(right, [e, rl * 0.8], [edge, rl * 0.8]);
-    call(find(`hem-${face}`), [0, centre * 0.93], [edge, centre * 0.93]);
-    const bottom = Math.max(ll, rl, centre);
-    return {
-      title: face,
-      strokes,
-      callouts: spread(callouts),
-      box: [-edge - 3, -brief.band - 4, 2 * edge + 6, bottom + brief.band + 8] as const,
-    };
-  });
+/** Draws this garment from its own panels; nothing where a figure the outline needs is absent. */
+export function drawGarment(sheet: Sheet, printed: PrintedSheet): Drawn {
+  const letters = new Map(sheet.figures.map((f) => [f.id, f.letter]));
+  const { pictures, places } = sheet.look();
+  const whole = pictures.some((p) => p.front.strokes.length > 0);
+  return {
+    views: whole ? (['front', 'back'] as const).map((face) => view(pictures, face, letters)) : [],
+    panels: drawPanels(sheet, places, printed, letters),
+  };
 }
 
-/** Keeps letters on one side at least 5 cm apart, so that none covers another. */
-function spread(callouts: readonly Callout[]): Callout[] {
+const NUMBERS = /-?\d+(?:\.\d+)?/g;
+/** The box of strokes, from the coordinates of their paths. */
+function extent(strokes: readonly Stroke[]): [number, number, number, number] {
+  const box: [number, number, number, number] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const s of strokes) {
+    const all = (s.d.match(NUMBERS) ?? []).map(Number);
+    for (let i = 0; i + 1 < all.length; i += 2) {
+      box[0] = Math.min(box[0], all[i]!);
+      box[1] = Math.min(box[1], all[i + 1]!);
+      box[2] = Math.max(box[2], all[i]!);
+      box[3] = Math.max(box[3], all[i + 1]!);
+    }
+  }
+  return box;
+}
+
+function view(
+  pictures: readonly Picture[],
+  face: 'front' | 'back',
+  letters: ReadonlyMap<string, string>,
+): DrawingView {
+  const strokes = pictures.flatMap((p) => p[face].strokes);
+  const points = pictures.flatMap((p) => p[face].points).filter((p) => letters.has(p.figure));
+  const once = [...new Map(points.map((p) => [p.figure, p])).values()];
+  const [x0, y0, x1, y1] = extent(strokes);
+  const size = Math.max(3.6, (y1 - y0) / 20);
+  const edge = Math.max(-x0, x1) + size;
+  const callouts = spread(
+    once.map((p) => ({
+      letter: letters.get(p.figure)!,
+      figure: p.figure,
+      text: '',
+      at: p.at,
+      label: [p.at[0] < -0.01 ? -edge : edge, p.at[1]] as const,
+    })),
+    size,
+    y0,
+  );
+  const bottom = Math.max(y1, ...callouts.map((c) => c.label[1]));
+  return {
+    title: face,
+    strokes,
+    callouts,
+    letters: size,
+    words: [],
+    box: [-edge - size, y0 - size, 2 * edge + 2 * size, bottom - y0 + 2 * size],
+  };
+}
+
+/** Keeps letters on one side a line apart, so that none covers another, and as near their places as that allows. */
+function spread(callouts: readonly Callout[], line: number, top: number): Callout[] {
   const out: Callout[] = [];
-  for (const left of [true, false]) {
-    let last = Number.NEGATIVE_INFINITY;
-    for (const c of callouts.filter((x) => x.label[0] < 0 === left).sort((a, b) => a.label[1] - b.label[1])) {
-      const y = Math.max(c.label[1], last + 5);
-      out.push({ ...c, label: [c.label[0], y] });
-      last = y;
-    }
+  for (const x of new Set(callouts.map((c) => c.label[0]))) {
+    const column = callouts.filter((c) => c.label[0] === x).sort((a, b) => a.label[1] - b.label[1]);
+    const ys = column.map((c) => c.label[1]);
+    for (let i = 1; i < ys.length; i++) ys[i] = Math.max(ys[i]!, ys[i - 1]! + line);
+    const below = ys.length > 0 ? ys.at(-1)! - column.at(-1)!.label[1] : 0;
+    // What was pushed down is shared above and below, as far as the drawing's top.
+    const up = Math.min(below / 2, Math.max(0, (ys[0] ?? 0) - top));
+    column.forEach((c, i) => void out.push({ ...c, label: [x, ys[i]! - up] }));
   }
   return out;
 }
+
+/** Panels that are drawn: one of each that is cut from the outer cloth. */
+const shown = (sheet: Sheet) => sheet.panels.filter((p) => p.layer === 'outer');
+
+/** The panels flat and to scale, side by side, each letter with its measure. */
+function drawPanels(
+  sheet: Sheet,
+  places: readonly Place[],
+  printed: PrintedSheet,
+  letters: ReadonlyMap<string, string>,
+): DrawingView | null {
+  const panels = shown(sheet);
+  if (panels.length === 0) return null;
+  const tallest = Math.max(...panels.map((p) => sewnSize(p).height));
+  const size = Math.max(2.2, tallest / 26);
+  const widest = Math.max(ROW, 2.4 * tallest);
+  const strokes: Stroke[] = [];
+  const callouts: Callout[] = [];
+  const words: DrawingView['words'][number][] = [];
+  let [x, y, right, low] = [0, 0, 0, 0];
+  for (const panel of panels) {
+    const own = places.filter((p) => p.panel === panel.id && letters.has(p.figure));
+    const cut = cutOutline(panel);
+    const [x0, y0, x1, y1] = extent([{ kind: 'cut', figure: null, d: pathData(cut) }]);
+    const middle = (x0 + x1) / 2;
+    const marked = (id: string) => bare(panel, printed.figures.find((q) => q.id === id)!);
+    const sides = [own.filter((p) => p.at[0] < middle), own.filter((p) => p.at[0] >= middle)] as const;
+    // Words need about 0.62 of their height across a letter.
+    const room = sides.map((list) =>
+      list.length === 0 ? size : size * (1.6 + 0.62 * Math.max(...list.map((p) => marked(p.figure).length + 3))),
+    ) as [number, number];
+    const title = panel.count > 1 ? `${panel.name} × ${panel.count}` : panel.name;
+    const spare = Math.max(0, title.length * 0.62 * size - (x1 - x0) - room[0] - room[1]) / 2;
+    room[0] += spare;
+    room[1] += spare;
+    const width = room[0] + x1 - x0 + room[1];
+    if (x > 0 && x + width > widest) [x, y] = [0, low + 3 * size];
+    const [dx, dy] = [x + room[0] - x0, y - y0];
+    const move = ([px, py]: Point): Point => [px + dx, py + dy];
+    const path = (segments: readonly Segment[], close: boolean) =>
+      pathData(
+        segments.map((s) => mapped(s, move)),
+        close,
+      );
+    strokes.push(
+      { kind: 'cut', figure: null, d: path(cut, true) },
+      { kind: 'outline', figure: null, d: path(sewnOutline(panel), true) },
+      ...panel.edges
+        .filter((e) => e.fold)
+        .map((e): Stroke => ({ kind: 'fold', figure: null, d: path(e.path, false) })),
+      ...panel.darts.map(
+        (d): Stroke => ({
+          kind: 'dart',
+          figure: figureOfDart(d.id, letters),
+          d: path([[d.legs[0], d.tip] as const, [d.tip, d.legs[1]] as const], false),
+        }),
+      ),
+      ...panel.lines.map((l): Stroke => {
+        const inset = (x1 - x0) * 0.04;
+        return {
+          kind: 'level',
+          figure: l.id,
+          d: path([[[x0 + inset, l.y], [x1 - inset, l.y]] as const], false),
+        };
+      }),
+    );
+    const columns = [x + room[0] - size * 0.4, dx + x1 + size * 0.4];
+    let bottom = y + y1 - y0;
+    sides.forEach((list, i) => {
+      const column = spread(
+        list.map((p) => ({
+          letter: letters.get(p.figure)!,
+          figure: p.figure,
+          text: marked(p.figure),
+          at: move(p.at),
+          label: [columns[i]!, move(p.at)[1]] as const,
+        })),
+        size * 1.15,
+        y,
+      );
+      bottom = Math.max(bottom, ...column.map((c) => c.label[1]));
+      callouts.push(...column);
+    });
+    words.push({
+      text: title,
+      at: [dx + middle, y + y1 - y0 + size * 1.6],
+    });
+    x += width + size;
+    right = Math.max(right, x);
+    low = Math.max(low, bottom + 2 * size);
+  }
+  return {
+    title: 'panels',
+    strokes,
+    callouts,
+    letters: size,
+    words,
+    box: [-size, -size, right + size, low + size],
+  };
+}
+
+/** How wide a row of panels is drawn at least, cm. */
+const ROW = 130;
+
+/** The figure as a hand marks it on this panel. */
+function bare(panel: Panel, f: PrintedSheet['figures'][number]): string {
+  if (f.front || f.back) return panel.id.endsWith('back') ? f.back : f.front;
+  return f.panels ? f.panels.replace(/^\d+ × (.*? (?:cm|in)) .*/, '$1') : f.marked || f.finished;
+}
+
+const figureOfDart = (id: string, letters: ReadonlyMap<string, string>): string | null =>
+  [`${id}-intake`, `${id.replace(/-\d$/, '')}-intake`].find((f) => letters.has(f)) ?? null;
 
 const WIDTH: Record<Stroke['kind'], number> = {
   outline: 0.5,
@@ -167,21 +231,49 @@ const WIDTH: Record<Stroke['kind'], number> = {
   dart: 0.25,
   zip: 0.5,
   band: 0.5,
+  cut: 0.15,
+  fold: 0.5,
 };
-const DASH: Partial<Record<Stroke['kind'], string>> = { level: '0.8 0.8', zip: '0.5 0.5' };
+const DASH: Partial<Record<Stroke['kind'], string>> = {
+  level: '0.8 0.8',
+  zip: '0.5 0.5',
+  cut: '1.2 0.8',
+  fold: '2.4 0.8 0.6 0.8',
+};
 
 /** Line width and dash of a stroke, cm, the same on screen and paper. */
 export const strokeStyle = (kind: Stroke['kind']) => ({ width: WIDTH[kind], dash: DASH[kind] });
 
+/** Whether a callout's words run to the left of its place. */
+export const runsLeft = (c: Callout): boolean => c.label[0] < c.at[0];
+
+/** The line from a letter to its place. */
+export const leader = (c: Callout, size: number): string => {
+  const from = c.text ? 0 : size * 0.45;
+  return `M${n(c.label[0] + (runsLeft(c) ? from : -from))} ${n(c.label[1])} L${n(c.at[0])} ${n(c.at[1])}`;
+};
+/** How a letter is set at its label. */
+export const anchorOf = (c: Callout): 'start' | 'middle' | 'end' =>
+  c.text ? (runsLeft(c) ? 'end' : 'start') : 'middle';
+
+const n = (x: number) => String(Math.round(x * 100) / 100);
+const escaped = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;');
+
 /** A view as an SVG document, black on white, for paper. */
 export function viewToSvg(view: DrawingView, font: string): string {
+  const size = view.letters;
   const strokes = view.strokes.map(({ d, kind }) => {
     const { width, dash } = strokeStyle(kind);
     return `<path d="${d}" fill="none" stroke="#000" stroke-width="${width}"${dash ? ` stroke-dasharray="${dash}"` : ''} stroke-linejoin="round"/>`;
   });
   const letters = view.callouts.map(
-    ({ letter, at, label }) =>
-      `<path d="M${pt(label[0] + (label[0] < 0 ? 2.2 : -2.2), label[1])} L${pt(at[0], at[1])}" stroke="#000" stroke-width="0.12"/><text x="${n(label[0])}" y="${n(label[1] + 1.6)}" font-family="${font}" font-size="4.6" font-weight="bold" text-anchor="middle">${letter}</text>`,
+    (c) =>
+      `<path d="${leader(c, size)}" stroke="#000" stroke-width="0.12"/><text x="${n(c.label[0])}" y="${n(c.label[1] + size * 0.35)}" font-family="${font}" font-size="${n(size)}" font-weight="bold" text-anchor="${anchorOf(c)}">${escaped(c.text ? `${c.letter} ${c.text}` : c.letter)}</text>`,
   );
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${view.box.map(n).join(' ')}">${strokes.join('')}${letters.join('')}</svg>`;
+  const words = view.words.map(
+    (w) =>
+      `<text x="${n(w.at[0])}" y="${n(w.at[1])}" font-family="${font}" font-size="${n(size)}" text-anchor="middle">${escaped(w.text)}</text>`,
+  );
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${view.box.map(n).join(' ')}">${strokes.join('')}${letters.join('')}${words.join('')}</svg>`;
 }
+

@@ -1,13 +1,13 @@
 import { printDate } from '../dates/print.ts';
 import { dayIn } from '../dates/studio-day.ts';
-import { SCHOOL_NAME } from '../garment/fit.ts';
+import { drift } from '../figure/build.ts';
+import type { Figure, Mark, TermKind } from '../figure/figure.ts';
+import { SCHOOL_NAME } from '../garment/tables/fit.ts';
 import { measure } from '../measures/catalogue.ts';
 import { type Cm, inUnit, type SheetUnit } from '../units/length.ts';
 import { printByHand, printLength, printSigned, printWithUnit, tell } from '../units/print.ts';
 import { printWritten, readLength } from '../units/reading.ts';
-import { drift } from './build.ts';
 import type { Sheet } from './compute.ts';
-import type { Figure, Mark, TermKind } from './figure.ts';
 
 /** The sheet as words and numerals in one unit: what the screen, the PDF, the CSV and the JSON all print. */
 export interface PrintedSheet {
@@ -15,6 +15,8 @@ export interface PrintedSheet {
   readonly head: readonly (readonly [label: string, text: string])[];
   readonly fit: string;
   readonly rounding: string;
+  /** headings under which figures stand, in order */
+  readonly sections: readonly { readonly id: string; readonly name: string }[];
   readonly figures: readonly PrintedFigure[];
   readonly pieces: readonly {
     readonly piece: string;
@@ -35,6 +37,7 @@ export interface PrintedSheet {
 export interface PrintedFigure {
   readonly id: string;
   readonly letter: string;
+  readonly section: string;
   readonly name: string;
   readonly group: Figure['group'];
   readonly body: string;
@@ -48,13 +51,26 @@ export interface PrintedFigure {
   readonly marked: string;
   readonly front: string;
   readonly back: string;
+  /** what panels that are neither front nor back get: "4 × 36.5 cm panel" */
+  readonly panels: string;
   readonly tolerance: string;
   readonly drift: string;
   readonly mark: string;
   readonly rule: string;
+  /** each figure set by hand: by whom and why */
+  readonly byHand: readonly string[];
   readonly note: string;
+  /** the line that tells what was read, for those who may read sessions; null where nothing was */
+  readonly reading: { readonly amount: string; readonly words: string } | null;
+  /** how it came to be, one sentence a part, without the reading */
   readonly why: readonly string[];
 }
+
+/** All lines that tell how a figure came to be, the reading first. */
+export const whyLines = (f: PrintedFigure): string[] => [
+  ...(f.reading ? [`${f.reading.amount} ${f.reading.words}`] : []),
+  ...f.why,
+];
 
 /** The order in which a figure's marks are told; the first is its main one. */
 const MARK_ORDER: readonly Mark[] = ['absent', 'warned', 'overridden', 'estimated', 'read', 'computed'];
@@ -122,15 +138,14 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
           .join('; '),
       ),
     ],
-    fit: sheet.fit
-      ? `Wanted ${brief.fit} (${SCHOOL_NAME[brief.school]}). Hip ease ${printWithUnit(sheet.fit.ease, unit)}: ${sheet.fit.workroom} by the workroom, ${sheet.fit.envelope} by the pattern envelope.`
-      : `Wanted ${brief.fit} (${SCHOOL_NAME[brief.school]}).`,
+    fit: fitWords(sheet, unit),
     rounding: `Marked figures rounded once, ${step}.`,
+    sections: sheet.sections,
     figures: sheet.figures.map((f) => printFigure(f, unit)),
     pieces: sheet.pieces.map((p) => ({
       piece: p.name,
       layer: p.layer,
-      cut: `${p.count} × ${p.cut}`,
+      cut: p.cut === 'single' ? String(p.count) : `${p.count}, ${p.cut === 'a pair' && p.count > 2 ? 'in pairs' : p.cut}`,
       size:
         p.width === null || p.length === null
           ? '—'
@@ -141,7 +156,9 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
     })),
     notions: sheet.notions.map((n) => ({
       name: n.name,
-      text: [n.length !== null && printByHand(n.length, unit), tell(n.note, unit)].filter(Boolean).join(', '),
+      text: [n.length !== null && printByHand(n.length, n.bought ?? unit), tell(n.note, unit)]
+        .filter(Boolean)
+        .join(', '),
     })),
     allowances: sheet.allowances.map((a) => ({ name: a.name, text: printWithUnit(a.cm, unit) })),
     checks: sheet.checks.map((k) => ({
@@ -175,7 +192,19 @@ function stepText(step: number, unit: SheetUnit): string {
   return step < 0.5 ? `${step * 10} mm` : `${step} cm`;
 }
 
-export function printFigure(f: Figure, unit: SheetUnit): PrintedFigure {
+/** The wanted fit, and the class each zone's marked ease falls in. */
+function fitWords(sheet: Sheet, unit: SheetUnit): string {
+  const { fit, school } = sheet.input.brief;
+  const wanted = `Wanted ${fit} (${SCHOOL_NAME[school]}).`;
+  const zones = sheet.fit.map(
+    (z) =>
+      `${z.name} ${printByHand(z.ease, unit)}: ${z.workroom}${z.envelope ? `, by the envelope ${z.envelope}` : ''}`,
+  );
+  return zones.length === 0 ? wanted : `${wanted} Ease as marked, by the workroom: ${zones.join('; ')}.`;
+}
+
+export function printFigure(f: Figure, sheetUnit: SheetUnit): PrintedFigure {
+  const unit = f.bought ?? sheetUnit;
   const term = (kind: TermKind, signed: boolean) => {
     const parts = f.terms.filter((t) => t.kind === kind);
     if (parts.length === 0) return '';
@@ -185,59 +214,72 @@ export function printFigure(f: Figure, unit: SheetUnit): PrintedFigure {
   const known = f.rule !== null;
   const d = drift(f);
   const marks = MARK_ORDER.filter((m) => f.marks.includes(m));
+  const share = (panel: string) => f.shares.find((s) => s.panel === panel);
+  const others = f.shares.filter((s) => s.panel !== 'front' && s.panel !== 'back');
+  const read = f.terms.find((t) => t.reading);
   return {
     id: f.id,
     letter: f.letter,
+    section: f.section,
     name: f.name,
     group: f.group,
-    body: known && f.terms[0]?.label === 'reading' ? term('body', false) : '',
+    body: known && read ? printWithUnit(read.cm, unit) : '',
     tape: known ? term('tape', true) : '',
     wearing: known ? term('wearing', true) : '',
     style: known ? term('style', true) : '',
     layers: known ? term('layers', true) : '',
     stretch: known ? term('stretch', true) : '',
     finished: f.finished === null ? '—' : printWithUnit(f.finished, unit),
-    marked: f.front || f.marked === null ? '' : printWithUnit(f.marked, unit),
-    front: f.front ? printWithUnit(f.front.rounded, unit) : '',
-    back: f.back ? printWithUnit(f.back.rounded, unit) : '',
-    tolerance: `± ${toleranceText(f.tolerance, unit)}`,
+    marked: f.shares.length > 0 || f.marked === null ? '' : printWithUnit(f.marked, unit),
+    front: share('front') ? printWithUnit(share('front')!.rounded, unit) : '',
+    back: share('back') ? printWithUnit(share('back')!.rounded, unit) : '',
+    panels: others.map((s) => `${s.times} × ${printWithUnit(s.rounded, unit)} ${s.panel}`).join(', '),
+    tolerance: f.bought ? 'as bought' : `± ${toleranceText(f.tolerance, unit)}`,
     drift: d === null ? '' : printSigned(d, unit),
     mark: marks.filter((m) => marks.length === 1 || m !== 'computed').join(', '),
     rule: f.overrides.length > 0 ? (f.rule === null ? 'absent' : printWithUnit(f.rule, unit)) : '',
+    byHand: f.overrides.map((o) => `${TARGET[o.target]} ${asGiven(o.written, o.value, unit)} by ${o.by}: ${o.reason}`),
     note: tell(f.note, unit),
+    reading: read
+      ? { amount: `${printSigned(read.cm, unit)} ${read.label}.`, words: tell(read.because, unit).trim() }
+      : null,
     why: whyOf(f, unit),
   };
 }
+
+const TARGET = { wearing: 'wearing ease', style: 'style ease', finished: 'finished figure' } as const;
 
 /** In inches the trade's own eighths stand for 1, 0.6 and 0.3 cm (common practice), others convert. */
 const TOLERANCE_INCHES: Record<string, string> = { '1': '3⁄8 in', '0.6': '1⁄4 in', '0.3': '1⁄8 in' };
 const toleranceText = (t: Cm, unit: SheetUnit) =>
   (unit === 'in' && TOLERANCE_INCHES[String(t)]) || printWithUnit(t, unit);
 
-/** The figure's parts, one sentence a part: how it came to be. */
+/** The figure's parts but for the reading, one sentence a part: how it came to be. */
 function whyOf(f: Figure, unit: SheetUnit): string[] {
-  const lines = f.terms.map((t) => tell(`${printSigned(t.cm, unit)} ${t.label}. ${t.because}`, unit).trim());
+  const lines = f.terms
+    .filter((t) => !t.reading)
+    .map((t) => tell(`${printSigned(t.cm, unit)} ${t.label}. ${t.because}`, unit).trim());
   for (const o of f.overrides)
     if (o.target === 'finished')
       lines.push(`Set by hand to ${asGiven(o.written, o.value, unit)} by ${o.by}: ${o.reason}`);
-  for (const face of ['front', 'back'] as const) {
-    const q = f[face];
-    if (!q) continue;
-    const sumText = q.terms.map((t) => `${printSigned(t.cm, unit)} ${t.label}`).join(', ');
+  for (const s of f.shares) {
+    const sumText = s.terms.map((t) => `${printSigned(t.cm, unit)} ${t.label}`).join(', ');
+    const name = s.panel === 'front' || s.panel === 'back' ? `${s.panel} quarter` : `each ${s.panel}`;
     lines.push(
       tell(
-        `${face} quarter ${printLength(q.exact, unit)} = ${sumText}; marked ${printWithUnit(q.rounded, unit)}.`,
+        `${name} ${printLength(s.exact, unit)} = ${sumText}; marked ${printWithUnit(s.rounded, unit)}.${s.note ? ` ${s.note}` : ''}`,
         unit,
       ),
     );
   }
-  if (!f.front && f.marked !== null && f.finished !== null && Math.abs(f.marked - f.finished) > 1e-9)
+  if (f.shares.length === 0 && f.marked !== null && f.finished !== null && Math.abs(f.marked - f.finished) > 1e-9)
     lines.push(`Marked ${printWithUnit(f.marked, unit)}, rounded once.`);
   return [...lines, ...f.why.map((w) => tell(w, unit))];
 }
 
 /** The names of the CSV columns, in order. Lengths are printed in the sheet's unit and once more in bare cm. */
 export const CSV_COLUMNS = [
+  'section',
   'letter',
   'figure',
   'body',
@@ -250,25 +292,29 @@ export const CSV_COLUMNS = [
   'marked',
   'front quarter',
   'back quarter',
+  'panels',
   'tolerance',
   'drift',
   'mark',
   'rule',
+  'set by hand',
   'note',
   'finished cm',
   'front quarter cm',
   'back quarter cm',
 ] as const;
 
-/** The sheet's figures as rows of text for a CSV file, header first. */
-export function sheetRows(sheet: Sheet, unit: SheetUnit): string[][] {
+/** A printed sheet's figures as rows of text for a CSV file, header first. */
+export function sheetRows(printed: PrintedSheet, figures: readonly Figure[]): string[][] {
   const bare = (length: Cm | null | undefined) =>
     length == null ? '' : String(Math.round(inUnit(length, 'cm') * 1e4) / 1e4);
   return [
     [...CSV_COLUMNS],
-    ...sheet.figures.map((f) => {
-      const t = printFigure(f, unit);
+    ...printed.figures.map((t, i) => {
+      const f = figures[i]!;
+      const share = (panel: string) => f.shares.find((s) => s.panel === panel)?.rounded;
       return [
+        printed.sections.find((s) => s.id === t.section)?.name ?? '',
         t.letter,
         t.name,
         t.body,
@@ -281,14 +327,16 @@ export function sheetRows(sheet: Sheet, unit: SheetUnit): string[][] {
         t.marked,
         t.front,
         t.back,
+        t.panels,
         t.tolerance,
         t.drift,
         t.mark,
         t.rule,
+        t.byHand.join(' '),
         t.note,
         bare(f.finished),
-        bare(f.front?.rounded),
-        bare(f.back?.rounded),
+        bare(share('front')),
+        bare(share('back')),
       ];
     }),
   ];

@@ -1,5 +1,6 @@
-import type { Sheet } from './compute.ts';
-import type { Figure } from './figure.ts';
+import type { Figure } from '../figure/figure.ts';
+import type { Kept } from './kept.ts';
+import type { PrintedSheet } from './print.ts';
 
 const AS_READ = 'Read at the tape.';
 
@@ -7,13 +8,18 @@ const AS_READ = 'Read at the tape.';
 const figureWithout = (f: Figure): Figure => ({
   ...f,
   terms: f.terms.map((t) =>
-    t.label === 'reading' ? { ...t, because: f.rule === null ? 'Not read.' : AS_READ } : t,
+    t.reading ? { ...t, because: f.rule === null ? 'Not read.' : AS_READ } : t,
   ),
 });
 
-/** The sheet for hands that may not read readings: every figure as it is, without the readings behind it. */
-export const withoutReadings = (sheet: Sheet): Sheet => ({
-  ...sheet,
-  input: { ...sheet.input, readings: [] },
-  figures: sheet.figures.map(figureWithout),
+const printedWithout = (p: PrintedSheet): PrintedSheet => ({
+  ...p,
+  figures: p.figures.map((f) => ({ ...f, reading: f.reading && { ...f.reading, words: AS_READ } })),
+});
+
+/** A sheet for hands that may not read readings: every figure as it is, without the readings behind it. */
+export const withoutReadings = (kept: Kept): Kept => ({
+  ...kept,
+  figures: kept.figures.map(figureWithout),
+  printed: { cm: printedWithout(kept.printed.cm), in: printedWithout(kept.printed.in) },
 });

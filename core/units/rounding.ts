@@ -11,7 +11,7 @@ export interface Rounding {
   readonly unit: SheetUnit;
   /** step in `unit`; 0 leaves the figure exact */
   readonly step: number;
-  readonly mode: 'nearest' | 'up';
+  readonly mode: 'nearest' | 'up' | 'down';
 }
 
 /**
@@ -22,7 +22,11 @@ export function roundLength(length: Cm, { unit, step, mode }: Rounding): Cm {
   if (step === 0) return length;
   const steps = length / CM_PER[unit] / step;
   const near = Math.round(steps);
+  if (Math.abs(steps - near) < 1e-9) return cm(near * step * CM_PER[unit]);
   const count =
-    Math.abs(steps - near) < 1e-9 ? near : mode === 'up' ? Math.ceil(steps) : Math.floor(steps + 0.5 + 1e-12);
+    mode === 'up' ? Math.ceil(steps) : mode === 'down' ? Math.floor(steps) : Math.floor(steps + 0.5 + 1e-12);
   return cm(count * step * CM_PER[unit]);
 }
+
+/** One step of the rounding, cm; 0 when figures are left exact. */
+export const stepOf = ({ unit, step }: Rounding): Cm => cm(step * CM_PER[unit]);

@@ -1,96 +1,120 @@
-import { drift, TOLERANCE, withMark } from '../../../sheet/build.ts';
-import { pass, type RawCheck, warn } from '../../../sheet/check.ts';
-import type { Figure } from '../../../sheet/figure.ts';
-import { type Cm, cm } from '../../../units/length.ts';
+import { edgeLength, held } from '../../../draft/measure.ts';
+import { TOLERANCE } from '../../../figure/build.ts';
+import { judge, pass, type RawCheck, warn } from '../../../figure/check.ts';
+import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
-import type { StraightSkirtBrief } from '../../brief.ts';
-import { dartLength } from '../../darts.ts';
-import type { PartContext } from '../../part.ts';
-import type { Darts } from './darts.ts';
+import { markedLengths } from '../../common/hem-lengths.ts';
+import { walkChecks } from '../../common/walk.ts';
+import { bandCheck } from '../../common/waistband.ts';
+import type { OpeningMade, PartContext } from '../../part.ts';
+import { FACES } from '../../tables/darts.ts';
+import type { SkirtDraft } from './draft.ts';
+import type { SkirtValues } from './fields.ts';
+import { linesBelow } from './widest.ts';
 
-/** Below the knee a hem under this girth needs a vent, slit, pleat or stretch, cm (common practice). */
-const STRIDE = cm(96);
-
-/** At each level between waist and hip: does the cloth left by darts and side seam hold the finished girth? */
-export function roomAtLevels(
-  girths: readonly Figure[],
-  darts: Darts,
-  level: (id: string) => Cm | null,
-  checks: RawCheck[],
-) {
-  const hip = girths.find((g) => g.id === 'hip');
-  const hipLevel = level('hip');
-  if (!darts.front || !darts.back || !hip?.front || !hip.back || !hipLevel) return;
-  for (const g of girths) {
-    const at = level(g.id);
-    if ((g.id !== 'high-hip' && g.id !== 'tummy') || g.finished === null || at === null || at >= hipLevel)
-      continue;
-    const quarter = (face: 'front' | 'back') => {
-      const s = darts[face]!;
-      const open = Math.max(0, 1 - at / dartLength(face, hipLevel));
-      return (
-        s.total +
-        girths.find((x) => x.id === 'waist')![face]!.exact -
-        s.side * (1 - at / hipLevel) -
-        s.count * s.intake * open
-      );
-    };
-    const room = cm(2 * quarter('front') + 2 * quarter('back'));
-    const says = `${g.name}: darts and side seams leave ${p(room)} at this level, the sheet wants ${p(g.finished)}`;
-    checks.push(
-      room < g.finished - TOLERANCE.girth
-        ? warn(`room-${g.id}`, g.id, `${says}. Shorten the darts or curve the side seam out.`)
-        : pass(`room-${g.id}`, g.id, `${says}.`),
-    );
-  }
-}
-
-export function strideCheck(
-  c: PartContext,
-  brief: StraightSkirtBrief,
-  hem: Figure,
-  longest: Cm,
-  checks: RawCheck[],
-) {
-  const knee = c.measured.get('waist-to-knee')?.net ?? null;
-  if (hem.finished === null || longest === 0) return;
-  // Without the knee a hem past 60 cm is taken to reach it: the catalogue's span starts at 48, the middle is 60.
-  const below = longest > (knee ?? 60);
-  if (!below || hem.finished >= STRIDE)
-    checks.push(pass('stride', 'hem', `Hem ${p(hem.finished)}: room to walk.`));
-  else if (brief.hemOpening.kind !== 'none')
-    checks.push(
-      pass(
-        'stride',
-        'hem',
-        `Hem ${p(hem.finished)} below the knee: the ${brief.hemOpening.kind} gives room to walk.`,
-      ),
-    );
-  else
-    checks.push(
+/** What a cutter would look at on this skirt, judged on its panels. */
+export function skirtChecks(c: PartContext, v: SkirtValues, d: SkirtDraft, opening: OpeningMade): RawCheck[] {
+  const found: RawCheck[] = [];
+  if (!d.taking || !d.wide) return found;
+  if (d.wide.zone !== 'hip') {
+    const hip = c.line('hip')!;
+    found.push(
       warn(
-        'stride',
-        'hem',
-        `Below the knee a hem of ${p(hem.finished)} is under ${p(STRIDE)}: it needs a vent, a slit, a pleat or stretch.`,
+        'wide-above-hip',
+        d.wide.zone,
+        `The ${d.wide.figure.name} (${p(d.wide.figure.finished!)}) is the widest line, above the hip${hip.net === null ? '' : ` (body ${p(hip.net)})`}: the side seams fall straight from there, and the hem follows it.`,
       ),
     );
+  }
+  for (const face of FACES) found.push(...takingChecks(c, d, face));
+  const marked = markedLengths(d.lengths);
+  if (marked && !d.faces)
+    found.push(
+      warn(
+        c.id('short'),
+        c.id('hem'),
+        `The hem (${p(Math.min(marked.front, marked.back))} below the waist) lies at or above the ${d.wide.figure.name} (${p(d.wide.level!)}): there is no skirt to draft. Give its length, or set the level.`,
+      ),
+    );
+  if (!d.faces) return found;
+  const { front, back } = d.faces;
+  const seams = [front, back].map((panel) => edgeLength(panel, 'side'));
+  const apart = cm(Math.abs(seams[0]! - seams[1]!));
+  found.push(
+    judge(
+      apart <= TOLERANCE.detail,
+      c.id('side-seams'),
+      c.id('side-front'),
+      `Side seams: front ${p(seams[0]!)}, back ${p(seams[1]!)}${apart > TOLERANCE.detail ? `; ease ${p(apart)} or true the longer` : ', equal within what is trued'}.`,
+    ),
+    ...bandCheck(c, d.band, d.waist),
+  );
+  if (marked && Math.abs(marked.left - marked.right) > TOLERANCE.detail)
+    found.push(
+      pass(
+        c.id('sides-differ'),
+        c.id('hem-left'),
+        `Left and right differ by ${p(Math.abs(marked.left - marked.right))}: both are cut to the longer, and the hem is marked on each side.`,
+      ),
+    );
+  found.push(
+    ...walkChecks(c, {
+      length: cm(Math.min(...Object.values(marked!))),
+      girthAt: (depth) => d.girthAt!(depth) ?? d.hem.shares.reduce((a, s) => cm(a + s.times * s.rounded), cm(0)),
+      opening:
+        d.hemOpening?.marked && v.hemOpening !== 'none'
+          ? { kind: v.hemOpening as 'vent' | 'slit', figure: d.hemOpening.id, height: d.hemOpening.marked }
+          : null,
+      zipEnds: opening.endsAt,
+    }),
+  );
+  return found;
 }
 
-export function driftChecks(c: PartContext, figures: readonly Figure[], checks: RawCheck[]) {
-  if (c.input.house.rounding.step === 0) return;
-  for (const f of figures) {
-    const d = drift(f);
-    if (d === null) continue;
-    const says = `${f.name}: the four rounded quarters make ${p(f.finished! + d)}, drift ${d > 0 ? '+' : ''}${p(d)}`;
-    checks.push(
-      Math.abs(d) > f.tolerance + 1e-9
-        ? warn(`drift-${f.id}`, f.id, `${says}, more than the tolerance of ${p(f.tolerance)}.`)
-        : pass(`drift-${f.id}`, f.id, `${says}.`),
+function takingChecks(c: PartContext, d: SkirtDraft, face: 'front' | 'back'): RawCheck[] {
+  const t = d.taking![face];
+  const total = cm(d.wide![face]!.rounded - c.line('waist')![face]!.rounded);
+  const found: RawCheck[] = [];
+  if (t.gather > 0)
+    found.push(
+      pass(
+        c.id(`gather-${face}`),
+        c.id(`gather-${face}`),
+        `${face}: ${p(t.gather)} per quarter is gathered or pleated at the waist; an elastic casing would do as well.`,
+      ),
+    );
+  if (!t.roomForDarts)
+    found.push(
+      warn(
+        c.id(`dart-room-${face}`),
+        c.id(`side-${face}`),
+        `${face}: the ${d.wide!.figure.name} lies ${p(d.wide!.level!)} below the waist, too high for a dart: all of ${p(total)} goes into the side seam. Is the level right?`,
+      ),
+    );
+  else if (t.over > TOLERANCE.detail) {
+    const other = face === 'front' ? ' Shift some of it to the back (house balance),' : ' Shift some of it to the front (house balance),';
+    found.push(
+      warn(
+        c.id(`dart-over-${face}`),
+        c.id(`side-${face}`),
+        `${face}: ${p(total)} per quarter is more than two darts and the side seam usually take; ${p(t.over)} went into the side seam.${other} cut princess seams, gather or pleat the waist, or accept it.`,
+      ),
     );
   }
-}
-
-export function markWarned(figures: readonly Figure[], checks: readonly RawCheck[]): Figure[] {
-  const warned = new Set(checks.filter((k) => k.state === 'warned').map((k) => k.figure));
-  return figures.map((f) => (warned.has(f.id) ? withMark(f, 'warned') : f));
+  if (!d.faces || t.gather > 0) return found;
+  // A curve that has to swing out past the widest line to leave room between waist and hip is no side seam.
+  const wide: number = d.wide![face]!.rounded;
+  for (const l of linesBelow(c.line)) {
+    if (l.zone === 'waist' || l.zone === d.wide!.zone || l.level! >= d.wide!.level!) continue;
+    const drafted = l[face]!.rounded + d.faces[face].darts.reduce((sum, x) => sum + held(x, l.level!), 0);
+    found.push(
+      judge(
+        drafted <= wide + TOLERANCE.girth / 4,
+        c.id(`room-${l.zone}-${face}`),
+        l.zone,
+        `${l.figure.name}, ${face}: drafted ${p(drafted)} with what the darts hold there, the ${d.wide!.figure.name} has ${p(wide)}${drafted > wide + TOLERANCE.girth / 4 ? '. Shorten the darts, or let the side seam curve out' : ''}.`,
+      ),
+    );
+  }
+  return found;
 }

@@ -1,0 +1,52 @@
+import { checkCodeV1, figureIdV1 } from '@rocchetto/core';
+
+// Steps that bring a stored or written shape of version 1 to version 2. Nothing here checks: what comes out is parsed.
+
+type Json = Record<string, unknown>;
+const isObject = (v: unknown): v is Json => typeof v === 'object' && v !== null && !Array.isArray(v);
+/** Version 1 had none written on it. */
+const isFirst = (v: Json) => v.version === undefined || v.version === 1;
+
+/** A vent was an object of kind and height; its fields stand by themselves now. */
+function partForward(part: unknown): unknown {
+  if (!isObject(part) || !isObject(part.hemOpening)) return part;
+  const { hemOpening, ...rest } = part;
+  const { kind, height, ...more } = hemOpening as Json;
+  return { ...rest, ...more, hemOpening: kind, ...(height === undefined || kind === 'none' ? {} : { openingHeight: height }) };
+}
+
+export function briefForward(v: unknown): unknown {
+  if (!isObject(v) || !isFirst(v)) return v;
+  return { ...v, version: 2, ...(Array.isArray(v.parts) ? { parts: v.parts.map(partForward) } : {}) };
+}
+
+const overrideForward = (o: unknown): unknown =>
+  isObject(o) && typeof o.figure === 'string' ? { ...o, figure: figureIdV1(o.figure) } : o;
+const acceptForward = (a: unknown): unknown =>
+  isObject(a)
+    ? {
+        ...a,
+        ...(typeof a.code === 'string' ? { code: checkCodeV1(a.code) } : {}),
+        ...(a.reason === '' ? { reason: 'No reason was written.' } : {}),
+      }
+    : a;
+const each = (list: unknown, step: (v: unknown) => unknown): unknown => (Array.isArray(list) ? list.map(step) : list);
+
+/** Figures carry their part since version 2: what was set by hand and accepted follows. */
+function decidedForward(v: Json): Json {
+  return {
+    ...v,
+    ...('overrides' in v ? { overrides: each(v.overrides, overrideForward) } : {}),
+    ...('accepted' in v ? { accepted: each(v.accepted, acceptForward) } : {}),
+  };
+}
+
+/** What a fitter decided about a sheet. */
+export const settingsForward = (v: unknown): unknown =>
+  isObject(v) && isFirst(v) ? { ...decidedForward(v), version: 2 } : v;
+
+/** A spec file. */
+export const specForward = (v: unknown): unknown =>
+  isObject(v) && v.version === 1
+    ? { ...decidedForward(v), version: 2, ...('garment' in v ? { garment: briefForward(v.garment) } : {}) }
+    : v;

@@ -1,0 +1,72 @@
+import { type Kept, keepV1, type SheetV1 } from '@rocchetto/core';
+import { z } from 'zod';
+import { BriefWire, HouseWire } from './brief.ts';
+import { settingsForward } from './forward.ts';
+import { KeptSpec, OverrideWire, type SpecFile } from './spec.ts';
+
+// What lies in JSON columns, parsed where it is read. Each shape has a version and a step that brings the earlier forward.
+
+/** What a fitter decided about a sheet, beside brief and readings. */
+const Settings = z.strictObject({
+  version: z.literal(2),
+  house: HouseWire,
+  overrides: z.array(OverrideWire.extend({ id: z.string().max(60) })),
+  accepted: z.array(
+    z.strictObject({
+      code: z.string(),
+      sentence: z.string().optional(),
+      by: z.string(),
+      at: z.string(),
+      reason: z.string(),
+    }),
+  ),
+  /** the session the sheet is made from; null takes the order's latest */
+  sessionId: z.string().nullable(),
+});
+export const StoredSettings = z.preprocess(settingsForward, Settings);
+export type Settings = z.infer<typeof Settings>;
+export const NO_SETTINGS: Settings = { version: 2, house: {}, overrides: [], accepted: [], sessionId: null };
+
+const text = z.string();
+const cm = z.number().nullable();
+/** The part of a kept sheet that is looked into; the rest is printed and drawn as it stands. */
+const KeptFigure = z.looseObject({ id: text, name: text, letter: text, finished: cm, marked: cm });
+const KeptV2 = z.looseObject({
+  version: z.literal(2),
+  figures: z.array(KeptFigure.extend({ shares: z.array(z.looseObject({ panel: text, rounded: z.number() })) })),
+  checks: z.array(z.looseObject({ code: text, sentence: text })),
+  rounding: z.looseObject({ unit: z.enum(['cm', 'in']) }),
+  printed: z.looseObject({ cm: z.looseObject({ figures: z.array(z.unknown()) }), in: z.looseObject({}) }),
+  drawn: z.looseObject({ cm: z.looseObject({ views: z.array(z.unknown()) }), in: z.looseObject({}) }),
+});
+const KeptV1 = z.looseObject({
+  input: z.looseObject({ head: z.looseObject({}), brief: z.looseObject({}), house: z.looseObject({}) }),
+  figures: z.array(KeptFigure.extend({ front: z.unknown(), back: z.unknown() })),
+  checks: z.array(z.looseObject({ code: text })),
+  pieces: z.array(z.unknown()),
+});
+/** A sheet kept when it was agreed; one of version 1 is brought forward as its own day printed and drew it. */
+export const StoredKept = z
+  .union([KeptV2, KeptV1])
+  .transform((k): Kept => ('version' in k && k.version === 2 ? (k as unknown as Kept) : keepV1(k as unknown as SheetV1)));
+
+export class CannotRead extends Error {
+  constructor(what: string, why: z.ZodError) {
+    super(`${what} as it is stored cannot be read: ${z.prettifyError(why)}`);
+  }
+}
+
+/** Parses what a column holds. @throws CannotRead, naming what and where, when it is no such thing */
+export function stored<T>(schema: z.ZodType<T>, what: string, value: unknown): T {
+  const read = schema.safeParse(value);
+  if (!read.success) throw new CannotRead(what, read.error);
+  return read.data;
+}
+const orNull = <T>(schema: z.ZodType<T>, what: string, value: unknown): T | null =>
+  value === null || value === undefined ? null : stored(schema, what, value);
+
+export const readBrief = (v: unknown): BriefWire | null => orNull(BriefWire, 'A brief', v);
+export const readSettings = (v: unknown): Settings => stored(StoredSettings, 'A sheet’s decisions', v);
+export const readSpec = (v: unknown): SpecFile | null => orNull(KeptSpec, 'An agreed sheet’s spec', v);
+export const readKept = (v: unknown): Kept | null => orNull(StoredKept, 'An agreed sheet', v);
+export const readRules = (v: unknown): HouseWire => stored(HouseWire, 'The house’s rules', v ?? {});

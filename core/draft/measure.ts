@@ -1,0 +1,70 @@
+import { type Cm, cm } from '../units/length.ts';
+import { crossing, lengthOf, type Point, parameterAt, pointAt } from './curve.ts';
+import { type Dart, edgeOf, type Panel } from './panel.ts';
+
+/** Length along an edge of the flat panel, darts open, cm. */
+export const edgeLength = (panel: Panel, id: string): Cm =>
+  cm(edgeOf(panel, id).path.reduce((sum, s) => sum + lengthOf(s), 0));
+
+/** Length of an edge once darts are closed and fullness is taken up, cm. */
+export function sewnLength(panel: Panel, id: string): Cm {
+  const darts = panel.darts.reduce((sum, d) => sum + (d.edge === id ? d.intake : 0), 0);
+  return cm(edgeLength(panel, id) - darts - edgeOf(panel, id).gather);
+}
+
+/** What an upright dart still holds at a height: its intake at the edge, nothing at its tip, straight between, cm. */
+export function held(dart: Dart, y: number): Cm {
+  const foot = (dart.legs[0][1] + dart.legs[1][1]) / 2;
+  const depth = (y - foot) / (dart.tip[1] - foot || 1);
+  return cm(Math.min(1, Math.max(0, 1 - depth)) * dart.intake);
+}
+
+/** The darts that lie across a width: those that run more down than sideways. */
+const upright = (d: Dart) =>
+  Math.abs(d.tip[1] - d.legs[0][1]) > Math.abs(d.tip[0] - (d.legs[0][0] + d.legs[1][0]) / 2);
+
+/** Width of the flat panel at a height, from its centre to its side, cm; null where it has none. */
+export function widthAt(panel: Panel, y: number): Cm | null {
+  const [centre, side] = [panel.across.centre, panel.across.side].map((id) => crossEdge(panel, id, y));
+  return side == null ? null : cm(side - (centre ?? 0));
+}
+
+/** Width at a height once the darts are closed, cm: what the wearer has there. Fullness gathered above falls free. */
+export function sewnWidthAt(panel: Panel, y: number): Cm | null {
+  const width = widthAt(panel, y);
+  return width === null
+    ? null
+    : cm(width - panel.darts.reduce((sum, d) => sum + (upright(d) ? held(d, y) : 0), 0));
+}
+
+function crossEdge(panel: Panel, id: string, y: number): number | null {
+  for (const s of edgeOf(panel, id).path) {
+    const x = crossing(s, y);
+    if (x !== null) return x;
+  }
+  return null;
+}
+
+/** The point at a distance along an edge, from its first point, cm. */
+export function pointAlong(path: Panel['edges'][number]['path'], along: number): Point {
+  let left = along;
+  for (const [i, s] of path.entries()) {
+    const length = lengthOf(s);
+    if (left <= length + 1e-9 || i === path.length - 1) return pointAt(s, parameterAt(s, left));
+    left -= length;
+  }
+  return [0, 0];
+}
+
+/** A dart on an edge: its legs lie half its intake to each side of its middle, its tip straight below, cm. */
+export function dartOn(
+  path: Panel['edges'][number]['path'],
+  d: Pick<Dart, 'id' | 'edge' | 'at' | 'intake' | 'length'>,
+  toward?: Point,
+): Dart {
+  const legs = [pointAlong(path, d.at - d.intake / 2), pointAlong(path, d.at + d.intake / 2)] as const;
+  const [x, y] = [(legs[0][0] + legs[1][0]) / 2, (legs[0][1] + legs[1][1]) / 2];
+  if (!toward) return { legs, tip: [x, y + d.length], ...d };
+  const far = Math.hypot(toward[0] - x, toward[1] - y) || 1;
+  return { legs, tip: [x + ((toward[0] - x) * d.length) / far, y + ((toward[1] - y) * d.length) / far], ...d };
+}

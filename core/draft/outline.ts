@@ -1,0 +1,108 @@
+import { type Cm, cm } from '../units/length.ts';
+import {
+  type Box,
+  directionAt,
+  distance,
+  emptyBox,
+  from,
+  mapped,
+  offset,
+  type Point,
+  reach,
+  reachAlong,
+  reversed,
+  type Segment,
+  to,
+} from './curve.ts';
+import type { Panel } from './panel.ts';
+
+/** The seam line of a flat panel, darts open. */
+export const sewnOutline = (panel: Panel): Segment[] => panel.edges.flatMap((e) => e.path);
+
+/** How far a corner of the cut line may stand out, times its allowance. */
+const MOST_MITRE = 4;
+
+/** The cut line: every edge moved out by its own allowance, corners drawn on until they meet. */
+export function cutOutline(panel: Panel): Segment[] {
+  const edges = panel.edges.filter((e) => e.path.length > 0);
+  const moved = edges.map((e) => joined(e.path.flatMap((s) => offset(s, e.allowance))));
+  return edges.flatMap((e, i) => {
+    const [own, next] = [moved[i]!, moved[(i + 1) % edges.length]!];
+    const [end, start] = [to(own.at(-1)!), from(next[0]!)];
+    if (distance(end, start) < 1e-6) return own;
+    const corner = cornerOf(e, edges[(i + 1) % edges.length]!);
+    return corner ? [...own, [end, corner] as const, [corner, start] as const] : [...own, [end, start] as const];
+  });
+}
+
+/** Where two lines meet; null when they run alongside each other. */
+function meet(a: Point, u: Point, b: Point, v: Point): Point | null {
+  const cross = u[0] * v[1] - u[1] * v[0];
+  if (Math.abs(cross) < 1e-9) return null;
+  const t = ((b[0] - a[0]) * v[1] - (b[1] - a[1]) * v[0]) / cross;
+  return [a[0] + t * u[0], a[1] + t * u[1]];
+}
+
+interface Size {
+  readonly width: Cm;
+  readonly height: Cm;
+}
+const sizeOf = ([x0, y0, x1, y1]: Box): Size => ({ width: cm(x1 - x0), height: cm(y1 - y0) });
+
+/** Width and height of what is cut, allowances and corners included, cm: the box of `cutOutline`, without drawing it. */
+export function cutSize(panel: Panel): Size {
+  const box = emptyBox();
+  const edges = panel.edges.filter((e) => e.path.length > 0);
+  for (const [i, e] of edges.entries()) {
+    for (const s of e.path) reachAlong(box, s, e.allowance);
+    const next = edges[(i + 1) % edges.length]!;
+    const corner = cornerOf(e, next);
+    if (corner) reach(box, corner[0], corner[1]);
+  }
+  return sizeOf(box);
+}
+
+/** A path with the hair's breadth that an offset leaves between its curves closed. */
+const joined = (path: readonly Segment[]): Segment[] =>
+  path.flatMap((s, i) => {
+    const before = path[i - 1];
+    return before && distance(to(before), from(s)) > 1e-6 ? [[to(before), from(s)] as const, s] : [s];
+  });
+
+/** Where the cut lines of two edges meet; null where they do so at the seam's own corner or too far out. */
+function cornerOf(e: Panel['edges'][number], next: Panel['edges'][number]): Point | null {
+  const [a, b] = [e.path.at(-1)!, next.path[0]!];
+  const [u, v] = [directionAt(a, 1), directionAt(b, 0)];
+  const out = (p: Point, d: Point, by: number): Point => [p[0] + by * d[1], p[1] - by * d[0]];
+  const [p, q] = [out(to(a), u, e.allowance), out(from(b), v, next.allowance)];
+  if (distance(p, q) < 1e-6) return null;
+  const corner = meet(p, u, q, v);
+  const most = MOST_MITRE * Math.max(e.allowance, next.allowance);
+  return corner && distance(corner, p) <= most && distance(corner, q) <= most ? corner : null;
+}
+
+/** Width and height of the seam line, cm. */
+export function sewnSize(panel: Panel): Size {
+  const box = emptyBox();
+  for (const e of panel.edges) for (const s of e.path) reachAlong(box, s, 0);
+  return sizeOf(box);
+}
+
+/** A path mirrored at the centre line, walked so that it goes on where the path began. */
+export const mirrored = (path: readonly Segment[]): Segment[] =>
+  reversed(path.map((s) => mapped(s, ([x, y]) => [-x, y])));
+
+const n = (x: number) => String(Math.round(x * 100) / 100);
+const pt = ([x, y]: Point) => `${n(x)} ${n(y)}`;
+
+/** A path as SVG path data, cm to two decimals. */
+export function pathData(path: readonly Segment[], close = false): string {
+  const parts: string[] = [];
+  let here: Point | null = null;
+  for (const s of path) {
+    if (!here || distance(here, from(s)) > 1e-6) parts.push(`M${pt(from(s))}`);
+    parts.push(s.length === 2 ? `L${pt(s[1])}` : `C${pt(s[1])} ${pt(s[2])} ${pt(s[3])}`);
+    here = to(s);
+  }
+  return `${parts.join(' ')}${close ? ' Z' : ''}`;
+}

@@ -1,0 +1,80 @@
+import type { Cm } from '../units/length.ts';
+import type { Point, Segment } from './curve.ts';
+
+export type PanelLayer = 'outer' | 'lining' | 'interfacing';
+
+/** One named side of a panel's outline. Lengths cm. */
+export interface Edge {
+  /** waist, side, hem, centre, shoulder, armhole, neck … */
+  readonly id: string;
+  readonly name: string;
+  readonly path: readonly Segment[];
+  /** beyond the seam line; 0 on a fold */
+  readonly allowance: Cm;
+  readonly fold: boolean;
+  /** what is gathered or pleated away along it when it is sewn */
+  readonly gather: Cm;
+}
+
+/** A dart, open on the flat panel and closed when it is sewn. */
+export interface Dart {
+  readonly id: string;
+  readonly edge: string;
+  /** along the open edge from its first point to the dart's middle */
+  readonly at: Cm;
+  readonly intake: Cm;
+  readonly length: Cm;
+  readonly tip: Point;
+  /** where its legs leave the edge, in the order of the edge */
+  readonly legs: readonly [Point, Point];
+}
+
+/** A body line that crosses the panel. */
+export interface LineAcross {
+  readonly id: string;
+  readonly name: string;
+  readonly y: Cm;
+}
+
+export interface PanelMark {
+  readonly kind: 'notch' | 'zip-end' | 'fold line';
+  readonly name: string;
+  readonly at: Point;
+}
+
+/**
+ * A flat piece at full size, cm: usually the right half, where `cut` says the rest. Its outline is a ring of edges
+ * walked with the cloth on the right hand (top from the centre outward, down the side, the hem back, up the centre).
+ */
+export interface Panel {
+  readonly id: string;
+  readonly name: string;
+  readonly layer: PanelLayer;
+  readonly cut: 'fold' | 'pair' | 'single';
+  /** pieces of cloth that are cut from it */
+  readonly count: number;
+  readonly grain: string;
+  readonly edges: readonly Edge[];
+  readonly darts: readonly Dart[];
+  readonly lines: readonly LineAcross[];
+  readonly marks: readonly PanelMark[];
+  /** edges between which a width is taken; a centre that ends higher up counts as x = 0 below it */
+  readonly across: { readonly centre: string; readonly side: string };
+  readonly note: string;
+}
+
+/** An edge with nothing gathered; `more` says what is otherwise. */
+export const edge = (
+  id: string,
+  name: string,
+  path: readonly Segment[],
+  allowance: Cm,
+  more: Partial<Edge> = {},
+): Edge => ({ id, name, path, allowance, fold: false, gather: 0 as Cm, ...more });
+
+/** The edge of this id. @throws RangeError when the panel has none */
+export function edgeOf(panel: Panel, id: string): Edge {
+  const found = panel.edges.find((e) => e.id === id);
+  if (!found) throw new RangeError(`${panel.name} has no edge ${id}`);
+  return found;
+}

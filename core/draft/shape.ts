@@ -1,0 +1,80 @@
+import { lengthOf, type Point, type Segment } from './curve.ts';
+
+/** A straight line, as a path. */
+export const straight = (a: Point, b: Point): Segment[] => [[a, b]];
+
+/**
+ * A seam through points going down, as cubics: it leaves the first along the chord and is upright at the last, and
+ * never swings past a point (Fritsch–Carlson slopes). Points with growing y, cm.
+ */
+export function seamThrough(points: readonly Point[]): Segment[] {
+  const n = points.length;
+  if (n < 2) return [];
+  const chord = points.slice(1).map(([x, y], i) => (x - points[i]![0]) / (y - points[i]![1]));
+  const slope = points.map((_, i) => {
+    if (i === n - 1) return 0;
+    if (i === 0) return 1.5 * chord[0]! - (n === 2 ? 0 : 0.5 * chord[0]!);
+    const [a, b] = [chord[i - 1]!, chord[i]!];
+    return a * b <= 0 ? 0 : (2 * a * b) / (a + b);
+  });
+  return chord.map((_, i) => {
+    const [a, b] = [points[i]!, points[i + 1]!];
+    const third = (b[1] - a[1]) / 3;
+    return [
+      a,
+      [a[0] + slope[i]! * third, a[1] + third],
+      [b[0] - slope[i + 1]! * third, b[1] - third],
+      b,
+    ] as const;
+  });
+}
+
+/** A line that leaves `a` level and bends to `b`: a parabola, as one cubic. The seam at a waist, a hem. */
+export const levelFrom = (a: Point, b: Point): Segment => [
+  a,
+  [a[0] + (b[0] - a[0]) / 3, a[1]],
+  [b[0] - (b[0] - a[0]) / 3, b[1] - (2 * (b[1] - a[1])) / 3],
+  b,
+];
+
+/** The level line from `a` rising by `up`, as long as `length` along itself. @throws RangeError when it rises more than it is long */
+export function levelOfLength(a: Point, up: number, length: number): Segment {
+  if (length <= Math.abs(up)) throw new RangeError('A seam cannot rise by more than its length');
+  // A flat parabola is longer than its run by two thirds of its rise squared over that; the rest is made up in a step or two.
+  let x = length - (2 * up * up) / (3 * length);
+  for (let i = 0; ; i++) {
+    const line = levelFrom(a, [a[0] + x, a[1] - up]);
+    const off = length - lengthOf(line);
+    if (Math.abs(off) < 1e-10 || i > 20) return line;
+    x += off;
+  }
+}
+
+/**
+ * An arc about a centre, from one angle to another (radians, x = cos, y = sin, y down), as cubics of at most 22.5°:
+ * their length differs from the circle's by less than one part in ten million.
+ */
+export function arc([cx, cy]: Point, radius: number, start: number, end: number): Segment[] {
+  const steps = Math.max(1, Math.ceil(Math.abs(end - start) / (Math.PI / 8)));
+  const step = (end - start) / steps;
+  const k = (4 / 3) * Math.tan(step / 4) * radius;
+  return Array.from({ length: steps }, (_, i) => {
+    const [a, b] = [start + i * step, start + (i + 1) * step];
+    const p: Point = [cx + radius * Math.cos(a), cy + radius * Math.sin(a)];
+    const q: Point = [cx + radius * Math.cos(b), cy + radius * Math.sin(b)];
+    return [
+      p,
+      [p[0] - k * Math.sin(a), p[1] + k * Math.cos(a)],
+      [q[0] + k * Math.sin(b), q[1] - k * Math.cos(b)],
+      q,
+    ] as const;
+  });
+}
+
+/** A quarter-ellipse-like curve from a to b that leaves `a` level and reaches `b` upright: a neckline, an underarm. */
+export const rounded = (a: Point, b: Point, fullness = 0.5523): Segment => [
+  a,
+  [a[0] + (b[0] - a[0]) * fullness, a[1]],
+  [b[0], b[1] - (b[1] - a[1]) * fullness],
+  b,
+];

@@ -1,0 +1,165 @@
+import type { Measured } from '../measures/session.ts';
+import { type Cm, cm, type SheetUnit, sum } from '../units/length.ts';
+import { type Rounding, roundLength } from '../units/rounding.ts';
+import type { Figure, FigureGroup, Mark, Override, Share, Target, Term } from './figure.ts';
+
+/** Tolerances for measuring the garment against the sheet, cm (common practice, no source). */
+export const TOLERANCE = { girth: cm(1), length: cm(0.6), detail: cm(0.3) } as const;
+export const ZERO = cm(0);
+
+/** What every figure is made with. */
+export interface Making {
+  readonly rounding: Rounding;
+  /** overrides of one figure, latest last */
+  readonly overridesOf: (figure: string) => readonly Override[];
+  /** an override that cannot be followed, with the reason; it is not laid over the figure */
+  readonly refuse: (override: Override, sentence: string) => void;
+}
+
+export interface FigureDraft {
+  readonly id: string;
+  readonly section: string;
+  readonly name: string;
+  readonly group: FigureGroup;
+  readonly terms: readonly Term[];
+  /** false when a needed measurement is missing */
+  readonly known?: boolean;
+  readonly estimated?: boolean;
+  readonly read?: boolean;
+  readonly note?: string;
+  readonly why?: readonly string[];
+  readonly tolerance?: Cm;
+  /** sold in this unit: not rounded for marking */
+  readonly bought?: SheetUnit;
+  /** what a hand marks, where it follows from other marked figures instead of being rounded by itself */
+  readonly marked?: Cm;
+  /** rounded to the nearest step whichever way the house rounds widths: darts, levels */
+  readonly nearest?: boolean;
+  /** what may be set by hand; the finished figure alone unless said otherwise */
+  readonly settable?: readonly Target[];
+  /** null lets a figure set by hand stand, a sentence says why it cannot */
+  readonly follows?: (value: Cm) => string | null;
+}
+
+/** Puts a figure together from its terms and lays the fitter's overrides over it. */
+export function buildFigure(c: Making, d: FigureDraft): Figure {
+  const known = d.known ?? true;
+  const settable = d.settable ?? ['finished'];
+  const overrides = c.overridesOf(d.id).filter((o) => {
+    const cannot = settable.includes(o.target)
+      ? o.target === 'finished'
+        ? (d.follows?.(o.value) ?? null)
+        : null
+      : settable.length === 0
+        ? `${d.name} follows from other figures: set those by hand.`
+        : `${d.name} has no ${o.target} ease to set; set the finished figure.`;
+    if (cannot !== null) c.refuse(o, cannot);
+    return cannot === null;
+  });
+  const rule = known ? sum(d.terms.map((t) => t.cm)) : null;
+  const eased = overrides.reduce<readonly Term[]>(withEase, d.terms);
+  const byHand = overrides.filter((o) => o.target === 'finished').at(-1);
+  const finished = byHand ? byHand.value : known ? sum(eased.map((t) => t.cm)) : null;
+  const marks: Mark[] = [];
+  if (overrides.length) marks.push('overridden');
+  if (finished === null) marks.push('absent');
+  else if (d.estimated && !byHand) marks.push('estimated');
+  else marks.push(d.read ? 'read' : 'computed');
+  return {
+    id: d.id,
+    letter: '',
+    section: d.section,
+    name: d.name,
+    group: d.group,
+    terms: eased,
+    rule,
+    finished,
+    marked:
+      finished === null || d.bought
+        ? finished
+        : d.marked !== undefined && !byHand
+          ? d.marked
+          : roundLength(finished, d.nearest ? { ...c.rounding, mode: 'nearest' } : c.rounding),
+    shares: [],
+    tolerance: d.tolerance ?? TOLERANCE.length,
+    marks,
+    overrides,
+    settable,
+    bought: d.bought ?? null,
+    note: d.note ?? '',
+    why: d.why ?? [],
+  };
+}
+
+function withEase(terms: readonly Term[], o: Override): readonly Term[] {
+  if (o.target === 'finished') return terms;
+  const term: Term = {
+    kind: o.target,
+    label: o.target === 'wearing' ? 'wearing ease' : 'style ease',
+    cm: o.value,
+    because: `Set by ${o.by}: ${o.reason}`,
+  };
+  const at = terms.findIndex((t) => t.kind === o.target);
+  return at < 0 ? [...terms, term] : terms.map((t, i) => (i === at ? term : t));
+}
+
+/** The body terms of a measured girth or length: the reading, less what the tape convention added. */
+export function bodyTerms(m: Measured): Term[] {
+  const terms: Term[] = [
+    {
+      kind: 'body',
+      label: 'reading',
+      cm: m.raw ?? ZERO,
+      because: [`${m.asRead || 'Not read'}.`, ...m.why].join(' '),
+      reading: true,
+    },
+  ];
+  if (m.added !== 0)
+    terms.push({
+      kind: 'tape',
+      label: 'already in the tape',
+      cm: cm(-m.added),
+      because: m.why.find((w) => w.includes('taken out')) ?? '',
+    });
+  return terms;
+}
+
+/** One term: kind, label, amount and reason. */
+export const term = (kind: Term['kind'], label: string, amount: number, because: string): Term => ({
+  kind,
+  label,
+  cm: cm(amount),
+  because,
+});
+
+/** A share with its terms, rounded once. */
+export function share(c: Making, panel: string, times: number, terms: readonly Term[]): Share {
+  const exact = sum(terms.map((t) => t.cm));
+  return { panel, times, exact, rounded: roundLength(exact, c.rounding), terms, note: '' };
+}
+
+/** The share of one panel; undefined when the figure has none for it. */
+export const shareOf = (f: Figure, panel: string): Share | undefined =>
+  f.shares.find((s) => s.panel === panel);
+
+/** What the marked panels make together, cm: Σ times × rounded; the figure as marked whole where it is not shared. */
+export function markedGirth(f: Figure): Cm | null {
+  if (f.finished === null) return null;
+  if (f.shares.length === 0) return f.marked;
+  return cm(f.shares.reduce((a, s) => a + s.times * s.rounded, 0));
+}
+
+/** What the marked panels together differ from the finished figure, cm; null when the figure is not shared. */
+export function drift(f: Figure): Cm | null {
+  return f.shares.length === 0 || f.finished === null ? null : cm(markedGirth(f)! - f.finished);
+}
+
+/** Adds a mark in front of the others, once. */
+export const withMark = (f: Figure, mark: Mark): Figure =>
+  f.marks.includes(mark) ? f : { ...f, marks: [mark, ...f.marks] };
+
+/** What only the layers take up of a girth, cm. */
+export const layersIn = (f: Figure): Cm => f.terms.find((t) => t.kind === 'layers')?.cm ?? ZERO;
+
+/** The ease that the girth as it is marked leaves the wearer: marked − body − what only the layers take up, cm. */
+export const easeMarked = (f: Figure, net: Cm): Cm => cm((markedGirth(f) ?? 0) - net - layersIn(f));

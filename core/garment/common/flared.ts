@@ -1,0 +1,68 @@
+import { judge, type RawCheck, warn } from '../../figure/check.ts';
+import { type Cm, cm } from '../../units/length.ts';
+import { say as p } from '../../units/print.ts';
+import type { Fields } from '../fields.ts';
+import { choice } from '../fields.ts';
+import type { PartContext } from '../part.ts';
+import { FLOORS } from '../tables/fit.ts';
+import { STATIONS } from './hem-lengths.ts';
+
+/** What every skirt that falls free from its waist asks. */
+export const FREE_FIELDS = {
+  length: {
+    kind: 'length',
+    label: 'Length wanted, waist to hem',
+    hint: 'used at each station that was not read',
+    min: 15,
+    max: 140,
+    default: null,
+  },
+  band: { kind: 'length', label: 'Waistband, finished width', min: 1, max: 15, default: '3 cm' },
+  overlap: { kind: 'length', label: 'Overlap at the closing', min: 0, max: 15, default: '3 cm' },
+  zip: choice('Zip', [
+    ['left-side', 'left side'],
+    ['centre-back', 'centre back'],
+  ]),
+} as const satisfies Fields;
+
+/** What a free-falling skirt wants measured. */
+export const FREE_WANTS = {
+  needs: ['waist', ...STATIONS.map((s) => `hem-${s}`)],
+  helps: ['hip', 'waist-to-hip', 'waist-to-knee', 'waist-to-floor'],
+} as const;
+
+/** A way in of a skirt that falls free is at least this deep, cm (common practice). */
+export const LEAST_PLACKET = {
+  depth: cm(18),
+  because: 'A way in is at least 18 cm deep, or the hand that closes it tears it (common practice).',
+} as const;
+
+/** Does a skirt that falls free clear the hip? Judged where the hip is, with the floor of a woven. */
+export function hipRoom(c: PartContext, girthAt: (depth: Cm) => Cm | null): RawCheck[] {
+  const hip = c.measured.get('hip')?.net;
+  if (hip == null)
+    return [
+      warn(c.id('hip-room'), c.id('hem'), 'The hip was not read: whether the skirt falls free of it is not known. Read it.'),
+    ];
+  const drop = c.measured.get('waist-to-hip')?.net ?? c.input.house.hipDrop;
+  const girth = girthAt(drop);
+  if (girth === null) return [];
+  const ease = cm(girth - hip);
+  const floor = FLOORS.hip!;
+  return [
+    judge(
+      ease >= floor.least - 1e-9,
+      c.id('hip-room'),
+      c.id('hem'),
+      `At the hip, ${p(drop)} down, the skirt is ${p(girth)} round: ${p(ease)} of ease, ${p(floor.least)} is the floor (${floor.why}).`,
+    ),
+  ];
+}
+
+/** A lining finishes this far above the outer hem, cm (common practice). */
+export const LINING_SHORTER = 2;
+export const LINING_NOTE = `finishes ${p(LINING_SHORTER)} above the outer hem`;
+
+/** In which seam the zip lies, when all seams are alike. */
+export const seamForZip = (c: PartContext): string =>
+  c.opens ? `one seam lies at the ${c.opens === 'centre-back' ? 'centre back' : 'left side'}, for the zip` : '';

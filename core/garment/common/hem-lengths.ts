@@ -1,0 +1,72 @@
+import { bodyTerms, buildFigure, term } from '../../figure/build.ts';
+import type { Figure, Term } from '../../figure/figure.ts';
+import { type Cm, cm } from '../../units/length.ts';
+import type { PartContext } from '../part.ts';
+
+export const STATIONS = ['front', 'left', 'right', 'back'] as const;
+export type Station = (typeof STATIONS)[number];
+export type HemLengths = { readonly [S in Station]: Figure };
+
+/** How the waist line lies at each station against its front, cm: it rises at the sides and drops at the back. */
+export interface WaistLie {
+  readonly rise: Cm;
+  readonly drop: Cm;
+}
+const LEVEL: WaistLie = { rise: cm(0), drop: cm(0) };
+
+/**
+ * Waist to hem at the four stations, along the seam. One that was not read is mirrored from the other side, else it is
+ * the mean of those read; when none was read the wanted length of the brief makes a level hem.
+ */
+export function hemLengths(c: PartContext, wanted: Cm | null, lie: WaistLie = LEVEL): HemLengths {
+  const read = new Map(
+    STATIONS.flatMap((s) => {
+      const m = c.measured.get(`hem-${s}`);
+      return m?.net != null ? [[s, m] as const] : [];
+    }),
+  );
+  const make = (s: Station): Figure => {
+    const base = {
+      id: c.id(`hem-${s}`),
+      section: c.key,
+      name: `waist to hem, ${s === 'left' || s === 'right' ? `${s} side` : `centre ${s}`}`,
+      group: 'length' as const,
+      follows: (v: Cm) => (v > 0 ? null : 'A length is more than nothing.'),
+    };
+    const own = read.get(s);
+    if (own) return buildFigure(c, { terms: bodyTerms(own), read: true, ...base });
+    const estimate = (value: number, because: string) =>
+      buildFigure(c, { estimated: true, terms: [term('body', 'estimate', value, because)], why: [because], ...base });
+    const other = s === 'left' ? 'right' : s === 'right' ? 'left' : null;
+    const mirrored = other ? read.get(other) : undefined;
+    if (mirrored) return estimate(mirrored.net!, `Not read: mirrored from the ${other} side.`);
+    if (read.size > 0)
+      return estimate(
+        [...read.values()].reduce((a, m) => a + m.net!, 0) / read.size,
+        'Not read: the mean of the stations that were. Level the hem at the fitting.',
+      );
+    if (wanted === null)
+      return buildFigure(c, {
+        terms: [],
+        known: false,
+        why: ['No station was read and the brief names no length.'], ...base });
+    return buildFigure(c, {
+      terms: [term('style', 'length wanted', wanted, 'From the brief; no station was read.'), ...lieTerms(s, lie)],
+      why: ['No station was read: level the hem from the floor at the fitting.'], ...base });
+  };
+  return Object.fromEntries(STATIONS.map((s) => [s, make(s)])) as unknown as HemLengths;
+}
+
+function lieTerms(s: Station, { rise, drop }: WaistLie): Term[] {
+  if ((s === 'left' || s === 'right') && rise > 0)
+    return [term('add', 'waist line rises at the side', rise, 'Over the hip curve, for a level hem.')];
+  if (s === 'back' && drop > 0)
+    return [term('take', 'waist line drops at centre back', -drop, 'For a level hem.')];
+  return [];
+}
+
+/** The stations' marked lengths; null while one is absent. */
+export function markedLengths(h: HemLengths): { readonly [S in Station]: Cm } | null {
+  if (STATIONS.some((s) => h[s].marked === null)) return null;
+  return Object.fromEntries(STATIONS.map((s) => [s, h[s].marked!])) as unknown as { readonly [S in Station]: Cm };
+}

@@ -1,0 +1,49 @@
+import type { Panel } from '../../draft/panel.ts';
+import type { Caution, Notion } from '../../figure/figure.ts';
+import type { Cm } from '../../units/length.ts';
+import type { AllowanceId } from '../tables/allowances.ts';
+import type { Cutting, PartContext } from '../part.ts';
+import { openPiece, piecesOf } from '../pieces.ts';
+
+/** Needle size for the cloth's weight (common practice): to 100 g/m² 70, to 250 80, above 90. */
+const needleFor = (weight: number | null) =>
+  weight === null ? 'for the cloth' : weight <= 100 ? 'size 70' : weight <= 250 ? 'size 80' : 'size 90';
+
+/** What every garment has laid ready. */
+export const threadAndNeedle = (c: PartContext): Notion[] => {
+  const { cloth } = c.input.brief;
+  return [
+    { name: 'thread', length: null, note: cloth.name ? `to match ${cloth.name}` : 'to match' },
+    { name: 'needle', length: null, note: needleFor(cloth.weight) },
+  ];
+};
+
+export const PINS: Caution = {
+  code: 'pins',
+  sentence:
+    'Pins and needles: count in, count out at every fitting; do not hand over with a count that does not match.',
+};
+const TRIP: Caution = {
+  code: 'trip',
+  sentence: 'The hem is within 5 cm of the floor: trip hazard; level it in the shoes that will be worn.',
+};
+/** A long hem's caution, where the floor was read. */
+export function tripCaution(c: PartContext, longest: Cm): Caution[] {
+  const floor = c.measured.get('waist-to-floor')?.net ?? null;
+  return floor !== null && longest > floor - 5 ? [TRIP] : [];
+}
+
+/** Pieces of these panels, or one open piece while they cannot be drafted. */
+export const pieces = (c: PartContext, panels: readonly Panel[], name: string): Cutting['pieces'] =>
+  panels.length > 0 ? piecesOf(panels, c.rounding) : [openPiece(name, c.id('panel'))];
+
+/** Allowances by name. */
+export const allowanceList = (
+  c: PartContext,
+  rows: readonly (readonly [name: string, id: AllowanceId] | false)[],
+): Cutting['allowances'] =>
+  rows.flatMap((r) => (r ? [{ name: r[0], cm: c.allowances[r[1]] }] : []));
+
+/** Closing above the zip: a hook on a band, an eye on a facing. */
+export const closing = (c: PartContext, banded: boolean): Notion[] =>
+  c.above ? [] : [{ name: banded ? 'hook and bar, or one button' : 'hook and eye', length: null, note: 'waist' }];

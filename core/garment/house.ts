@@ -1,0 +1,16 @@
+import { cm } from '../units/length.ts';
+import type { HouseRules } from './input.ts';
+
+/** The house as it is before anyone changes a rule: half centimetres, front and back even, hip 20 cm down (house figures). */
+export const DEFAULT_HOUSE: HouseRules = {
+  rounding: { unit: 'cm', step: 0.5, mode: 'nearest' },
+  pairing: 'each',
+  band: 'marked',
+  zips: null,
+  balance: { bust: cm(0), waist: cm(0), hip: cm(0) },
+  ease: {},
+  allowances: {},
+  darts: {},
+  hipDrop: cm(20),
+  shape: { sideRise: cm(1.2), backDrop: cm(0.8), centreIn: cm(1.3), slope: 20, neckWidth: cm(15) },
+};

@@ -1,0 +1,117 @@
+import type { Override } from '../figure/figure.ts';
+import type { Reading } from '../measures/session.ts';
+import type { Cm, SheetUnit } from '../units/length.ts';
+import type { Rounding } from '../units/rounding.ts';
+import type { Allowances } from './tables/allowances.ts';
+import type { FixedDarts } from './tables/darts.ts';
+import type { EaseOverlay, FitClass, School } from './tables/fit.ts';
+
+/** The cloth bought for the order. */
+export interface Cloth {
+  readonly name: string;
+  readonly width: Cm | null;
+  /** stretch around the body in percent; a plain woven has 0 */
+  readonly stretch: number;
+  /** weight in g/m², null when not known */
+  readonly weight: number | null;
+}
+
+/** One part of a garment as briefed: its id, and what its fields say. Lengths cm. */
+export interface PartBrief {
+  readonly part: string;
+  readonly [field: string]: Cm | number | string | boolean | null;
+}
+
+/** What was agreed before the tape came out. Lengths cm. */
+export interface Brief {
+  readonly fit: FitClass;
+  readonly school: School;
+  readonly cloth: Cloth;
+  /** name of the lining cloth; empty means unlined */
+  readonly lining: string;
+  readonly beneath: string;
+  readonly shoes: string;
+  readonly heel: Cm | null;
+  /** wider allowances for later letting out */
+  readonly letOut: boolean;
+  readonly note: string;
+  readonly parts: readonly PartBrief[];
+}
+
+/** The house's own figures, laid over the tables. Lengths cm. */
+export interface HouseRules {
+  readonly rounding: Rounding;
+  /** front and back rounded each by itself, or as a pair: one may differ by a step where that brings the sum nearer */
+  readonly pairing: 'each' | 'pair';
+  /** the band cut to the marked waist, or to the finished one with the rest eased on, up to 1 cm */
+  readonly band: 'marked' | 'eased';
+  /** the unit zips are bought in; the one the hand marks in when null */
+  readonly zips: SheetUnit | null;
+  /** moved from each back quarter to the front quarter (negative: to the back) */
+  readonly balance: { readonly bust: Cm; readonly waist: Cm; readonly hip: Cm };
+  readonly ease: EaseOverlay;
+  readonly allowances: Partial<Allowances>;
+  readonly darts: { readonly front?: FixedDarts | undefined; readonly back?: FixedDarts | undefined };
+  /** hip level below the waist when it was not read */
+  readonly hipDrop: Cm;
+  readonly shape: {
+    /** how much a skirt's waist rises at the side seam, and drops at centre back */
+    readonly sideRise: Cm;
+    readonly backDrop: Cm;
+    /** how much a centre back seam with a zip is shaped in at the waist */
+    readonly centreIn: Cm;
+    /** shoulder slope in degrees when it is not known */
+    readonly slope: number;
+    /** side-neck to side-neck when it was not read */
+    readonly neckWidth: Cm;
+  };
+}
+
+export interface Acceptance {
+  readonly code: string;
+  /** the warning as it was accepted; when it now says something else the acceptance lapses */
+  readonly sentence?: string | undefined;
+  readonly by: string;
+  readonly at: string;
+  readonly reason: string;
+}
+
+export interface SheetHead {
+  readonly studio: string;
+  readonly order: string;
+  readonly client: string;
+  readonly what: string;
+  readonly occasion: string;
+  /** ISO dates or empty */
+  readonly wornOn: string;
+  readonly dueOn: string;
+  readonly responsible: string;
+}
+
+export interface SessionHead {
+  /** ISO date or empty */
+  readonly date: string;
+  readonly measurer: string;
+  readonly scribe: string;
+  readonly beneath: string;
+  readonly heel: Cm | null;
+  readonly waistRule: string;
+  readonly hipRule: string;
+}
+
+/** Everything a sheet is computed from. The same input always gives the same sheet. */
+export interface SheetInput {
+  readonly head: SheetHead;
+  readonly brief: Brief;
+  readonly session: SessionHead;
+  readonly readings: readonly Reading[];
+  readonly house: HouseRules;
+  readonly overrides: readonly Override[];
+  readonly accepted: readonly Acceptance[];
+  /** ISO date against which the session's age is judged */
+  readonly asOf: string;
+  /** lengths of the brief and the session as somebody wrote them, which is how they print in either unit */
+  readonly given?: { readonly clothWidth?: string | null; readonly heel?: string | null };
+  /** the studio's time zone, in which instants become days; UTC when left out */
+  readonly timeZone?: string;
+}

@@ -1,0 +1,67 @@
+import type { GarmentPart, JoinEdge } from './part.ts';
+import { findPart } from './registry.ts';
+
+/** More parts than any garment has. */
+const MOST_PARTS = 12;
+const EDGE: Record<JoinEdge, string> = { waist: 'waist', armhole: 'armhole', neck: 'neckline' };
+
+/** One part of a garment in its place: its instance and what it is joined to. */
+export interface Placed {
+  /** where it stands in the brief */
+  readonly index: number;
+  readonly part: GarmentPart;
+  readonly key: string;
+  /** for each edge it is joined by, the index of the part that gives it */
+  readonly joinedTo: Partial<Record<JoinEdge, number>>;
+}
+
+/** What keeps these parts from being one garment, a sentence each; empty when they can be. */
+export function garmentProblems(ids: readonly string[]): string[] {
+  if (ids.length === 0) return ['Name at least one part of the garment.'];
+  if (ids.length > MOST_PARTS)
+    return [`A garment has ${MOST_PARTS} parts at the most; this one names ${ids.length}.`];
+  const strange = ids.filter((id) => !findPart(id));
+  if (strange.length > 0) return strange.map((id) => `The house knows no garment part called “${id}”.`);
+  const problems: string[] = [];
+  const parts = ids.map((id) => findPart(id)!);
+  for (const edge of Object.keys(EDGE) as JoinEdge[]) {
+    const giving = parts.filter((p) => p.joins.gives.includes(edge));
+    const taking = parts.filter((p) => p.joins.takes.some((t) => t.edge === edge));
+    const names = (list: readonly GarmentPart[]) => list.map((p) => p.name).join(' and ');
+    if (giving.length > 1) problems.push(`Two parts bring the ${EDGE[edge]}: ${names(giving)}. Give one of them.`);
+    // An armhole is two: what joins there is one part cut twice.
+    if (taking.length > 1)
+      problems.push(`Two parts want the same ${EDGE[edge]}: ${names(taking)}. One garment holds one of them.`);
+    for (const p of taking)
+      if (giving.length === 0 && p.joins.takes.some((t) => t.edge === edge && t.needed))
+        problems.push(`The ${p.name} needs ${EDGE[edge] === 'armhole' ? 'an armhole' : `a ${EDGE[edge]}`} to join: no part of this garment has one.`);
+  }
+  const loose = parts.filter(
+    (p) =>
+      parts.length > 1 &&
+      !p.joins.takes.some((t) => parts.some((q) => q !== p && q.joins.gives.includes(t.edge))) &&
+      !p.joins.gives.some((e) => parts.some((q) => q !== p && q.joins.takes.some((t) => t.edge === e))),
+  );
+  if (problems.length === 0 && loose.length > 0)
+    problems.push(`The ${loose[0]!.name} meets no other part of this garment: make it a garment of its own.`);
+  return problems;
+}
+
+/** The parts in the order they are drafted: what gives an edge before what takes it. Parts that have no problem together. */
+export function placed(ids: readonly string[]): Placed[] {
+  const parts = ids.map((id) => findPart(id)!);
+  const seen = new Map<string, number>();
+  const rows = parts.map((part, index): Placed => {
+    const n = (seen.get(part.key) ?? 0) + 1;
+    seen.set(part.key, n);
+    const joinedTo: Partial<Record<JoinEdge, number>> = {};
+    for (const { edge } of part.joins.takes) {
+      const giver = parts.findIndex((q, i) => i !== index && q.joins.gives.includes(edge));
+      if (giver >= 0) joinedTo[edge] = giver;
+    }
+    return { index, part, key: n === 1 ? part.key : `${part.key}-${n}`, joinedTo };
+  });
+  const depth = (r: Placed): number =>
+    Math.max(0, ...Object.values(r.joinedTo).map((i) => 1 + depth(rows[i]!)));
+  return [...rows].sort((a, b) => depth(a) - depth(b) || a.index - b.index);
+}

@@ -1,0 +1,260 @@
+import { buildFigure, bodyTerms, type Making, share, term, TOLERANCE, ZERO } from '../figure/build.ts';
+import type { Figure, Share, Term } from '../figure/figure.ts';
+import type { Measured } from '../measures/session.ts';
+import { type Cm, cm } from '../units/length.ts';
+import { say as p } from '../units/print.ts';
+import { roundLength, stepOf } from '../units/rounding.ts';
+import type { SheetInput } from './input.ts';
+import type { Lift, LineWanted } from './part.ts';
+import { easeFor, FLOORS, type Hang } from './tables/fit.ts';
+import { LAYER_THICKNESS, layerAllowance } from './tables/layers.ts';
+import { stretchClass, stretchReduction } from './tables/stretch.ts';
+
+/** A body line of a garment: worked out once, with one ease, one letter and one override, whatever parts cross it. */
+export type Zone = 'bust' | 'underbust' | 'waist' | 'high-hip' | 'tummy' | 'hip';
+
+interface ZoneRow {
+  readonly zone: Zone;
+  /** the front arc of it, when it is read */
+  readonly arc: string | null;
+  /** how far below the waist it lies: the measure, and its share of the hip drop when that was not read */
+  readonly drop: { readonly measure: string; readonly ofHip: number } | null;
+  readonly balance: 'bust' | 'waist' | 'hip';
+}
+/** Body lines from the top down, in the order the sheet prints them. */
+export const ZONES: readonly ZoneRow[] = [
+  { zone: 'bust', arc: 'bust-front', drop: null, balance: 'bust' },
+  { zone: 'underbust', arc: 'underbust-front', drop: null, balance: 'bust' },
+  { zone: 'waist', arc: 'waist-front', drop: null, balance: 'waist' },
+  { zone: 'high-hip', arc: null, drop: { measure: 'waist-to-high-hip', ofHip: 0.5 }, balance: 'hip' },
+  { zone: 'tummy', arc: 'tummy-front', drop: { measure: 'waist-to-tummy', ofHip: 0.45 }, balance: 'hip' },
+  { zone: 'hip', arc: 'hip-front', drop: { measure: 'waist-to-hip', ofHip: 1 }, balance: 'hip' },
+];
+const rowOf = (zone: Zone) => ZONES.find((z) => z.zone === zone)!;
+
+export interface BodyLine {
+  readonly zone: Zone;
+  readonly figure: Figure;
+  /** the body's own girth, cm; null when the line was set by hand without one */
+  readonly net: Cm | null;
+  /** below the waist, cm, as marked; 0 at the waist, null above it */
+  readonly level: Cm | null;
+  readonly levelFigure: Figure | null;
+  readonly front: Share | null;
+  readonly back: Share | null;
+}
+
+export type LineContext = Making & {
+  readonly input: SheetInput;
+  readonly measured: ReadonlyMap<string, Measured>;
+  readonly hang: Hang;
+};
+
+/** net body + wearing ease + style ease + layers − stretch reduction, as terms (whole girth, cm). */
+export function girthTerms(c: LineContext, m: Measured, zone: Zone): Term[] {
+  const { brief, house } = c.input;
+  const terms = bodyTerms(m);
+  const { ease, because } = easeFor(zone, brief.fit, brief.school, c.hang, house.ease);
+  terms.push(term('wearing', 'wearing ease', ease, because), term('style', 'style ease', 0, 'None asked for.'));
+  if (brief.lining)
+    terms.push(
+      term(
+        'layers',
+        'layers',
+        layerAllowance(LAYER_THICKNESS.lining),
+        'The lining lies 0.2 mm under the cloth: 2π × its thickness (geometry; thickness a house figure).',
+      ),
+    );
+  if (brief.fit === 'close' && m.net !== null && brief.cloth.stretch > 0) {
+    const off = stretchReduction(m.net, brief.cloth.stretch);
+    const { name, percent } = stretchClass(brief.cloth.stretch);
+    terms.push(
+      term('stretch', 'stretch', -off, `Cloth of class ${name}: ${percent} % of the body girth comes off a close garment.`),
+    );
+  }
+  return terms;
+}
+
+/**
+ * The body lines of a garment, by zone, from the top down: what its parts ask for, with the lines that fall free of a
+ * wider one raised to it, then shared and rounded once. A line that is not needed and was not read is left out.
+ */
+export function bodyLines(
+  c: LineContext,
+  wanted: readonly LineWanted[],
+  lifts: (line: (zone: Zone) => BodyLine | undefined) => readonly Lift[],
+): Map<Zone, BodyLine> {
+  const bare = new Map<Zone, BodyLine>();
+  for (const { zone } of ZONES) {
+    const asked = wanted.filter((w) => w.zone === zone);
+    if (asked.length === 0) continue;
+    const figure = girth(c, zone, asked.some((w) => w.needed));
+    if (!figure) continue;
+    bare.set(zone, { zone, figure, net: c.measured.get(zone)?.net ?? null, front: null, back: null, ...levelOf(c, zone) });
+  }
+  const raised = new Map(
+    lifts((z) => bare.get(z)).flatMap((l) => {
+      const [from, to] = [bare.get(l.zone)?.figure, bare.get(l.to)?.figure];
+      return from && to && from.finished !== null && to.finished !== null ? [[l.zone, l] as const] : [];
+    }),
+  );
+  const done = new Map<Zone, BodyLine>();
+  const own = [...bare].filter(([zone]) => !raised.has(zone));
+  for (const [zone, line] of own) done.set(zone, shared(c, line, wanted.filter((w) => w.zone === zone)));
+  for (const [zone, l] of raised) done.set(zone, lifted(c, bare.get(zone)!, done.get(l.to)!, l));
+  return new Map([...bare.keys()].map((zone) => [zone, done.get(zone)!]));
+}
+
+function girth(c: LineContext, zone: Zone, needed: boolean): Figure | null {
+  const m = c.measured.get(zone);
+  const known = m?.net != null;
+  const byHand = c.overridesOf(zone).some((o) => o.target === 'finished');
+  if (!known && !needed && !byHand) return null;
+  return buildFigure(c, {
+    id: zone,
+    section: 'body',
+    name: zone === 'underbust' ? 'under bust' : zone.replace('-', ' '),
+    group: 'girth',
+    terms: known ? girthTerms(c, m, zone) : [],
+    known,
+    settable: ['wearing', 'style', 'finished'],
+    tolerance: TOLERANCE.girth,
+    follows: (v) => (v > 0 ? null : 'A girth is more than nothing.'),
+    why: known ? [] : [`${m?.why[0] ?? 'Not read.'} Read it, or set the finished figure by hand with a reason.`],
+  });
+}
+
+/** A narrower line that hangs free below or under a wider one is as wide as that, panel by panel; one narrower by hand cannot be. */
+function lifted(c: LineContext, line: BodyLine, wide: BodyLine, l: Lift): BodyLine {
+  const { figure } = line;
+  const to = wide.figure.finished!;
+  const byHand = figure.overrides.filter((o) => o.target === 'finished' && o.value < to - 1e-9);
+  for (const o of byHand)
+    c.refuse(o, `${p(o.value)} is narrower than the ${wide.figure.name} (${p(to)}). ${l.because}`);
+  const terms = figure.rule === null ? [] : figure.terms;
+  const sofar = terms.reduce((a, t) => a + t.cm, 0);
+  const more = term('style', `as wide as the ${wide.figure.name}`, to - sofar, l.because);
+  const shares = wide.figure.shares.map((s) => ({
+    ...s,
+    terms: [term('body', `${wide.figure.name}, ${s.panel}`, s.exact, l.because)],
+  }));
+  const [front, back] = [wide.front && shares[0]!, wide.back && shares[1]!];
+  const marks: Figure['marks'] = byHand.length > 0 ? ['computed'] : figure.marks;
+  return {
+    ...line,
+    front,
+    back,
+    figure: {
+      ...figure,
+      terms: [...terms, more],
+      rule: to,
+      finished: to,
+      marked: wide.figure.marked,
+      shares,
+      marks,
+      overrides: figure.overrides.filter((o) => !byHand.includes(o)),
+    },
+  };
+}
+
+function levelOf(c: LineContext, zone: Zone): Pick<BodyLine, 'level' | 'levelFigure'> {
+  const { drop } = rowOf(zone);
+  if (zone === 'waist') return { level: ZERO, levelFigure: null };
+  if (!drop) return { level: null, levelFigure: null };
+  const m = c.measured.get(drop.measure);
+  const base = {
+    id: `level-${zone}`,
+    section: 'body',
+    name: `${zone.replace('-', ' ')} level`,
+    group: 'level' as const,
+    follows: (v: Cm) => (v > 0 ? null : 'A level below the waist is more than nothing.'),
+  };
+  const hip = c.measured.get('waist-to-hip')?.net ?? c.input.house.hipDrop;
+  const because =
+    zone === 'hip'
+      ? 'Not read: the house drop stands in.'
+      : 'Not read: about halfway from waist to hip (common practice).';
+  const figure =
+    m?.net != null
+      ? buildFigure(c, { terms: bodyTerms(m), read: true, ...base })
+      : buildFigure(c, {
+          estimated: true,
+          terms: [term('body', 'estimate', hip * drop.ofHip, because)],
+          why: [because], ...base });
+  return { level: figure.marked, levelFigure: figure };
+}
+
+function shared(c: LineContext, line: BodyLine, wanted: readonly LineWanted[]): BodyLine {
+  const { figure } = line;
+  if (figure.finished === null) return line;
+  const split = wanted.every((w) => w.split) ? wanted[0]?.split?.(figure.finished) : undefined;
+  if (split) {
+    const whole = term('body', `finished ÷ ${split.times}`, figure.finished / split.times, 'Equal panels.');
+    const one = share(c, split.panel, split.times, [whole]);
+    return { ...line, figure: { ...figure, shares: [keepFloor(c, line, [one])[0]!] } };
+  }
+  const [front, back] = keepFloor(c, line, paired(c, quarters(c, line), figure.finished)) as [Share, Share];
+  return { ...line, figure: { ...figure, shares: [front, back] }, front, back };
+}
+
+/** Front and back quarters: by the measured front arc where there is one (the front takes half of what is added), else half and half moved by the house balance. */
+function quarters(c: LineContext, { zone, figure, net }: BodyLine): Share[] {
+  const row = rowOf(zone);
+  const arc = row.arc ? (c.measured.get(row.arc)?.net ?? null) : null;
+  const finished = figure.finished!;
+  if (arc !== null && net !== null && arc < net) {
+    const added = (face: string) =>
+      term('share', 'half of what was added ÷ 2', (finished - net) / 4, `Ease and layers are shared half to the ${face}.`);
+    return [
+      share(c, 'front', 2, [
+        term('body', 'front arc ÷ 2', arc / 2, 'The front is as wide as its measured arc.'),
+        added('front'),
+      ]),
+      share(c, 'back', 2, [
+        term('body', 'rest of the body ÷ 2', (net - arc) / 2, 'The back is the girth less the front arc.'),
+        added('back'),
+      ]),
+    ];
+  }
+  const quarter = term('body', 'finished ÷ 4', finished / 4, 'Half and half: no front arc was read.');
+  const balance = c.input.house.balance[row.balance];
+  const moved = (sign: 1 | -1) =>
+    balance === 0
+      ? []
+      : [term('share', sign > 0 ? 'front share' : 'back share', sign * balance, 'House balance between front and back.')];
+  return [share(c, 'front', 2, [quarter, ...moved(1)]), share(c, 'back', 2, [quarter, ...moved(-1)])];
+}
+
+const total = (shares: readonly Share[]) => shares.reduce((a, s) => a + s.times * s.rounded, 0);
+
+/** Rounded as a pair, where the house does so: the back may differ by a step where that brings the sum nearer. */
+function paired(c: LineContext, [front, back]: Share[], finished: Cm): Share[] {
+  const step = stepOf(c.rounding);
+  if (c.input.house.pairing === 'each' || step === 0 || c.rounding.mode !== 'nearest') return [front!, back!];
+  const tries = [0, -step, step].map((by) => ({ ...back!, rounded: cm(back!.rounded + by) }));
+  const off = (b: Share) => Math.abs(total([front!, b]) - finished);
+  const best = tries.reduce((a, b) => (off(b) < off(a) - 1e-9 ? b : a));
+  return [
+    front!,
+    best === tries[0] ? back! : { ...best, note: 'Rounded as a pair with the front: a step here brings the sum nearer.' },
+  ];
+}
+
+/** A floor that the exact girth keeps is not lost to rounding: the last panel is marked a step wider where it would be. */
+function keepFloor(c: LineContext, { zone, figure, net }: BodyLine, shares: Share[]): Share[] {
+  const least = floorGirth(c, zone, figure, net);
+  const step = stepOf(c.rounding);
+  const last = shares.at(-1);
+  if (least === null || step === 0 || !last || figure.finished! < least - 1e-9 || total(shares) >= least - 1e-9)
+    return shares;
+  const kept = { ...last, rounded: cm(last.rounded + step), note: `Marked a step wider, so that rounding keeps the floor (${FLOORS[zone]!.why}).` };
+  return [...shares.slice(0, -1), kept];
+}
+
+/** The least marked girth that keeps the floor of a woven, cm; null where none applies. */
+export function floorGirth(c: LineContext, zone: Zone, figure: Figure, net: Cm | null): Cm | null {
+  const floor = FLOORS[zone];
+  if (!floor || net === null || c.input.brief.cloth.stretch > 0) return null;
+  const layers = figure.terms.find((t) => t.kind === 'layers')?.cm ?? 0;
+  return cm(net + layers + floor.least);
+}

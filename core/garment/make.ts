@@ -1,0 +1,235 @@
+import type { Panel } from '../draft/panel.ts';
+import { easeMarked, type Making, markedGirth, withMark, drift } from '../figure/build.ts';
+import { judge, missing, type RawCheck, warn } from '../figure/check.ts';
+import type { Caution, Figure, Notion, Override, Piece } from '../figure/figure.ts';
+import { type Measured, resolveAll } from '../measures/session.ts';
+import { type Cm, cm } from '../units/length.ts';
+import { say as p } from '../units/print.ts';
+import { clothToBuy } from './cloth.ts';
+import type { PartBrief, SheetInput } from './input.ts';
+import { type Placed, placed } from './joins.ts';
+import { type BodyLine, bodyLines, floorGirth, type LineContext, type Zone } from './lines.ts';
+import { openingOf } from './opening.ts';
+import type { Drafted, GarmentContext, OpeningMade, PartContext } from './part.ts';
+import { zipStrokes } from './common/silhouette.ts';
+import { NO_PICTURE, type Picture, type Place } from './picture.ts';
+import { allowancesFor } from './tables/allowances.ts';
+import { FLOORS, type Hang } from './tables/fit.ts';
+
+/** A garment as it was put together: its figures, drafts and all that is read off them. */
+export interface Garment {
+  readonly hang: Hang;
+  readonly lines: readonly BodyLine[];
+  readonly sections: readonly { readonly id: string; readonly name: string }[];
+  readonly figures: readonly Figure[];
+  readonly checks: readonly RawCheck[];
+  readonly cautions: readonly Caution[];
+  readonly pieces: readonly Piece[];
+  readonly notions: readonly Notion[];
+  readonly allowances: readonly { readonly name: string; readonly cm: Cm }[];
+  readonly panels: readonly Panel[];
+  /** how it looks and where its figures lie, worked out when it is drawn */
+  readonly look: () => { readonly pictures: readonly Picture[]; readonly places: readonly Place[] };
+  readonly opening: OpeningMade;
+  /** overrides that could not be followed, each with the reason */
+  readonly refused: readonly { readonly override: Override; readonly sentence: string }[];
+  readonly measured: ReadonlyMap<string, Measured>;
+}
+
+const OPENS = ['centre-back', 'left-side'] as const;
+
+/** Drafts a garment from its brief and readings. Pure. @throws RangeError for parts that are no garment (see garmentProblems) */
+export function makeGarment(input: SheetInput): Garment {
+  const briefs = input.brief.parts;
+  const rows = placed(briefs.map((b) => b.part));
+  const measured = resolveAll(input.readings);
+  const refused: Garment['refused'][number][] = [];
+  const making: Making = {
+    rounding: input.house.rounding,
+    overridesOf: (figure) => input.overrides.filter((o) => o.figure === figure),
+    refuse: (override, sentence) => void refused.push({ override, sentence }),
+  };
+  const hang: Hang = rows.some((r) => r.part.hangsFrom === 'shoulder') ? 'shoulder' : 'waist';
+  const values = (r: Placed): PartBrief => briefs[r.index]!;
+  const base = {
+    input,
+    measured,
+    hang,
+    allowances: allowancesFor(
+      input.brief.fit === 'close',
+      input.brief.letOut,
+      input.house.rounding.unit,
+      input.house.allowances,
+    ),
+    ...making,
+  };
+  const first = rows.find((r) => 'zip' in r.part.fields);
+  const opens = OPENS.find((o) => first && values(first).zip === o) ?? null;
+  const lines = bodyLines(
+    base satisfies LineContext,
+    rows.flatMap((r) => r.part.lines(values(r) as never, { opens, ...base })),
+    (line) => rows.flatMap((r) => r.part.lifts?.(values(r) as never, line, input.brief.fit) ?? []),
+  );
+  const context: GarmentContext = { opens, line: (zone: Zone) => lines.get(zone), ...base };
+
+  const drafts = new Map<number, Drafted>();
+  const made = rows.map((r) => {
+    const above = Object.values(r.joinedTo)[0];
+    const c: PartContext = {
+      key: r.key,
+      id: (name) => `${r.key}.${name}`,
+      above: above === undefined ? null : drafts.get(above)!,
+      below: rows.some((o) => Object.values(o.joinedTo).includes(r.index)),
+      ...context,
+    };
+    const draft = r.part.draft(c, values(r) as never);
+    drafts.set(r.index, draft);
+    return { r, c, draft, values: values(r) as never };
+  });
+  const { opening, checks: zipChecks, notions: zipNotions } = openingOf(
+    context,
+    made.map((m) => m.draft),
+  );
+  const partFigures = made.flatMap((m) => m.r.part.figures(m.c, m.values, m.draft as never));
+  const bare = [
+    ...[...lines.values()].map((l) => l.figure),
+    ...[...lines.values()].flatMap((l) => l.levelFigure ?? []),
+    ...partFigures,
+    ...(opening.zip ? [opening.zip] : []),
+  ];
+  for (const o of input.overrides)
+    if (!bare.some((f) => f.id === o.figure))
+      refused.push({ override: o, sentence: `This sheet has no figure called “${o.figure}”.` });
+  const cuttings = made.map((m) => m.r.part.cutting(m.c, m.values, m.draft as never, opening));
+  const pieces = cuttings.flatMap((k) => k.pieces);
+  const cloth = clothToBuy(input, pieces);
+  const checks = [
+    ...refused.map(({ override: o, sentence }) =>
+      warn(`by-hand-${o.figure}`, o.figure, `The ${o.target} of ${o.figure} set by hand cannot be followed. ${sentence}`),
+    ),
+    ...lineChecks(base, [...lines.values()]),
+    ...joinChecks(made),
+    ...made.flatMap((m) => m.r.part.checks(m.c, m.values, m.draft as never, opening)),
+    ...zipChecks,
+    ...cloth.checks,
+    ...driftChecks(base, bare),
+  ];
+  const warned = new Set(checks.filter((k) => k.state === 'warned').map((k) => k.figure));
+  return {
+    hang,
+    lines: [...lines.values()],
+    sections: [
+      { id: 'body', name: 'Girths and levels' },
+      ...made.map((m) => ({ id: m.r.key, name: m.r.part.name })),
+      { id: 'opening', name: 'Opening' },
+    ],
+    figures: bare.map((f) => (warned.has(f.id) ? withMark(f, 'warned') : f)),
+    checks,
+    cautions: unique(cuttings.flatMap((k) => k.cautions), (k) => k.code),
+    pieces,
+    notions: unique([...cloth.notions, ...zipNotions, ...cuttings.flatMap((k) => k.notions)], (n) => n.name),
+    allowances: unique(cuttings.flatMap((k) => k.allowances), (a) => a.name),
+    panels: made.flatMap((m) => m.draft.panels),
+    look: () => ({
+      places: made.flatMap((m) => m.draft.places()),
+      pictures: [
+        ...made.map((m) => m.r.part.picture(m.c, m.values, m.draft as never)),
+        zipPicture(opens, opening, made, [...lines.values()]),
+      ],
+    }),
+    opening,
+    refused,
+    measured,
+  };
+}
+
+/** The zip as it is seen, from where it begins above the waist to where it ends below. */
+function zipPicture(
+  opens: GarmentContext['opens'],
+  { endsAt }: OpeningMade,
+  made: readonly { draft: Drafted }[],
+  lines: readonly BodyLine[],
+): Picture {
+  if (!opens || endsAt === null || made.every((m) => m.draft.panels.length === 0)) return NO_PICTURE;
+  const top = -(made.map((m) => m.draft.opensAbove).find((a) => a !== undefined) ?? 0);
+  const known = lines
+    .filter((l) => l.front && l.back)
+    .map((l) => [l.level ?? top * 0.6, l.front!.rounded] as const)
+    .sort((a, b) => a[0] - b[0]);
+  const halfAt = (y: number): number => {
+    const below = known.findIndex(([level]) => level >= y);
+    if (below <= 0) return (known[below === 0 ? 0 : known.length - 1] ?? [0, 20])[1];
+    const [a, b] = [known[below - 1]!, known[below]!];
+    return a[1] + ((b[1] - a[1]) * (y - a[0])) / (b[0] - a[0] || 1);
+  };
+  const at = { top, end: endsAt, halfAt };
+  return { front: zipStrokes(opens, 'front', at), back: zipStrokes(opens, 'back', at) };
+}
+
+function unique<T>(list: readonly T[], by: (x: T) => string): T[] {
+  return [...new Map([...list].reverse().map((x) => [by(x), x])).values()].reverse();
+}
+
+/** Absent lines, and floors judged on what is marked. */
+function lineChecks(c: LineContext, lines: readonly BodyLine[]): RawCheck[] {
+  return lines.flatMap((l) => {
+    const { figure, zone, net } = l;
+    if (figure.finished === null)
+      return [
+        missing(
+          `absent-${zone}`,
+          zone,
+          `The ${figure.name} was not read: the sheet cannot give it, and nothing is guessed.`,
+        ),
+      ];
+    const floor = FLOORS[zone];
+    const least = floorGirth(c, zone, figure, net);
+    if (!floor || least === null) return [];
+    const ease = easeMarked(figure, net!);
+    return [
+      judge(
+        markedGirth(figure)! >= least - 1e-9,
+        `floor-${zone}`,
+        zone,
+        `${figure.name}: ease ${p(ease)} as marked, the floor in a woven is ${p(floor.least)} (${floor.why}).`,
+      ),
+    ];
+  });
+}
+
+/** By how much the sewn edges agree at which parts meet. */
+const AGREE = 0.3;
+function joinChecks(made: readonly { r: Placed; draft: Drafted }[]): RawCheck[] {
+  return made.flatMap(({ r, draft }) =>
+    Object.entries(r.joinedTo).flatMap(([edge, index]) => {
+      const other = made.find((m) => m.r.index === index)!;
+      const [a, b] = [other.draft.sewn[edge as 'waist'], draft.sewn[edge as 'waist']];
+      if (a == null || b == null) return [];
+      const off = cm(b - a);
+      return [
+        judge(
+          Math.abs(off) <= AGREE + 1e-9,
+          `join-${edge}`,
+          edge,
+          `${other.r.part.name} and ${r.part.name} meet at the ${edge}: ${p(a)} and ${p(b)} sewn, ${Math.abs(off) < 1e-6 ? 'equal' : `${p(Math.abs(off))} apart`}.`,
+        ),
+      ];
+    }),
+  );
+}
+
+function driftChecks(c: LineContext, figures: readonly Figure[]): RawCheck[] {
+  if (c.rounding.step === 0) return [];
+  return figures.flatMap((f) => {
+    const d = drift(f);
+    if (d === null) return [];
+    return [
+      judge(
+        Math.abs(d) <= f.tolerance + 1e-9,
+        `drift-${f.id}`,
+        f.id,
+        `${f.name}: the rounded panels make ${p(markedGirth(f)!)}, drift ${d > 0 ? '+' : ''}${p(d)}${Math.abs(d) > f.tolerance + 1e-9 ? `, more than the tolerance of ${p(f.tolerance)}` : ''}.`,
+      ),
+    ];
+  });
+}

@@ -1,0 +1,100 @@
+import { buildFigure, term } from '../figure/build.ts';
+import { judge, type RawCheck, warn } from '../figure/check.ts';
+import type { Notion } from '../figure/figure.ts';
+import { type Cm, cm } from '../units/length.ts';
+import { say as p } from '../units/print.ts';
+import type { Drafted, GarmentContext, OpeningMade } from './part.ts';
+import { openingDepth, stockedZip } from './tables/zip.ts';
+
+const PLACE = { 'centre-back': 'centre back', 'left-side': 'left side' } as const;
+/** Girths of the body that must pass through an opening at the waist. */
+const PASSING = ['waist', 'high-hip', 'tummy', 'hip'];
+
+/**
+ * The one opening of a garment, for the whole way the body must pass: from the upper edge of what it opens down to
+ * where the marked girth lets the widest body girth through, in a zip that can be bought.
+ */
+export function openingOf(
+  c: GarmentContext,
+  drafts: readonly Drafted[],
+): { readonly opening: OpeningMade; readonly checks: RawCheck[]; readonly notions: Notion[] } {
+  const none = { opening: { zip: null, endsAt: null }, checks: [], notions: [] };
+  if (!c.opens) return none;
+  const above = drafts.map((d) => d.opensAbove).find((a) => a !== undefined) ?? cm(0);
+  const below = drafts.find((d) => d.girthAt);
+  const unit = c.input.house.zips ?? c.input.house.rounding.unit;
+  const bodies = PASSING.flatMap((id) => c.measured.get(id)?.net ?? []);
+  // With a hip set by hand and none read, what must pass is not known: the zip reaches the widest marked line.
+  const guessed = below !== undefined && c.measured.get('hip')?.net == null;
+  const marked = (depth: Cm) => below?.girthAt?.(depth) ?? null;
+  const reaches = below?.reaches ?? cm(0);
+  const widest = guessed ? widestMarked(marked, reaches) : Math.max(0, ...bodies);
+  const waist = marked(cm(0));
+  const known = below ? waist !== null && widest > 0 : drafts.every((d) => d.panels.length > 0);
+  const needed = !known ? null : below ? openingDepth(marked, waist!, cm(widest), reaches) : cm(0);
+  const least = below?.opensAtLeast;
+  const depth = needed === null ? null : cm(Math.max(needed, least?.depth ?? 0));
+  const zip = depth === null ? null : stockedZip(cm(above + depth), unit);
+  const terms = [
+    ...(above > 0 ? [term('body', 'from the upper edge to the waist', above, 'Measured on the panel.')] : []),
+    ...(below
+      ? [
+          term(
+            'body',
+            'opening needed',
+            needed ?? 0,
+            guessed
+              ? `The hip was not read: down to the widest marked line (${p(widest)}).`
+              : `Down to where the marked girth lets the widest body girth (${p(widest)}) through.`,
+          ),
+        ]
+      : []),
+    ...(least && needed !== null && least.depth > needed + 1e-9
+      ? [term('add', 'on to where it should reach', least.depth - needed, least.because)]
+      : []),
+    ...(zip !== null && depth !== null
+      ? [term('add', 'to the next stocked length', zip - above - depth, 'House list of stocked zips.')]
+      : []),
+  ];
+  const figure = buildFigure(c, {
+    id: 'zip',
+    section: 'opening',
+    name: `zip, ${PLACE[c.opens]}`,
+    group: 'opening',
+    bought: unit,
+    known: zip !== null,
+    estimated: guessed,
+    terms: zip === null ? [] : terms,
+  });
+  const checks: RawCheck[] = [];
+  if (known && zip === null)
+    checks.push(
+      warn(
+        'zip',
+        'zip',
+        needed === null
+          ? `No opening lets ${p(widest)} through: the marked girths are too narrow for the body.`
+          : `No stocked zip is ${p(above + depth!)} long: order one, or open the garment elsewhere too.`,
+      ),
+    );
+  else if (depth !== null && figure.finished !== null)
+    checks.push(
+      judge(
+        figure.finished >= above + needed! - 1e-6,
+        'zip',
+        'zip',
+        `The zip of ${p(figure.finished)} opens to where ${below ? `${p(widest)} passes` : 'the garment ends'}; that needs ${p(above + needed!)}.`,
+      ),
+    );
+  return {
+    opening: { zip: figure, endsAt: figure.finished === null ? null : cm(figure.finished - above) },
+    checks,
+    notions: [{ name: 'zip', length: figure.finished, bought: unit, note: PLACE[c.opens] }],
+  };
+}
+
+function widestMarked(girthAt: (depth: Cm) => Cm | null, reaches: Cm): number {
+  let widest = 0;
+  for (let d = 0; d <= reaches; d++) widest = Math.max(widest, girthAt(cm(d)) ?? 0);
+  return widest;
+}

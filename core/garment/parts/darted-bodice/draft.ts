@@ -1,0 +1,343 @@
+import { type Point, reversed, type Segment } from '../../../draft/curve.ts';
+import { dartOn, edgeLength, pointAlong, sewnLength } from '../../../draft/measure.ts';
+import { type Edge, edge, type Panel } from '../../../draft/panel.ts';
+import { levelOfLength, rounded, straight } from '../../../draft/shape.ts';
+import { buildFigure, term, TOLERANCE, ZERO } from '../../../figure/build.ts';
+import type { Figure } from '../../../figure/figure.ts';
+import { type Cm, cm } from '../../../units/length.ts';
+import { say as p } from '../../../units/print.ts';
+import { roundLength } from '../../../units/rounding.ts';
+import { clothWidth, foldOrSeam } from '../../cloth.ts';
+import type { Drafted, PartContext } from '../../part.ts';
+import type { Place } from '../../picture.ts';
+import { type Face, FACES } from '../../tables/darts.ts';
+import { facings } from './facings.ts';
+import type { BodiceValues } from './fields.ts';
+import { type BodicePlan, planBodice } from './plan.ts';
+import { bodiceTaking, type BodiceTaking } from './suppression.ts';
+
+/** A waist dart ends this far below the bust point, a side dart this far short of it, cm (common practice). */
+export const SHORT_OF_BUST = 2.5;
+
+export interface BodiceDraft extends Drafted {
+  readonly plan: BodicePlan;
+  readonly taking: Readonly<Record<Face, BodiceTaking>> | null;
+  /** the bust dart in the front side seam */
+  readonly bustDart: readonly Figure[];
+  readonly faces: Readonly<Record<Face, Panel>> | null;
+  /** figures measured on the panels */
+  readonly measured: readonly Figure[];
+}
+
+type Marked = NonNullable<BodicePlan['marked']>;
+
+export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
+  const plan = planBodice(c, v);
+  const m = plan.marked;
+  const [bust, waist] = [c.line('bust'), c.line('waist')];
+  const none: BodiceDraft = {
+    panels: [],
+    sewn: { waist: null },
+    places: () => [],
+    plan,
+    taking: null,
+    bustDart: [],
+    faces: null,
+    measured: [],
+  };
+  if (!m || !bust?.front || !bust.back || !waist?.front || !waist.back) return none;
+  const drop = cm(Math.max(0, m.bustLevel - m.armhole));
+  const sensible = m.waistFront > m.bustLevel + 4 && m.waistBack > m.armhole + drop + 4 && m.armhole > 5;
+  if (!sensible) return none;
+  const taking = Object.fromEntries(
+    FACES.map((face) => [
+      face,
+      bodiceTaking(c, {
+        face,
+        bust: bust[face]!.rounded,
+        waist: waist[face]!.rounded,
+        centreIn: face === 'back' && c.opens === 'centre-back' ? c.input.house.shape.centreIn : ZERO,
+        apex: m.apex,
+        // Up to below the bust point in front, to the shoulder blade (mid armhole) at the back.
+        most: cm(face === 'front' ? m.waistFront - m.bustLevel - SHORT_OF_BUST : m.waistBack - m.armhole * 0.75),
+      }),
+    ]),
+  ) as Record<Face, BodiceTaking>;
+
+  const back = halfPanel(c, v, m, { face: 'back', taking: taking.back, bust: bust.back.rounded, drop, sideWaist: null });
+  const sideLength = edgeLength(back, 'side');
+  const rule = cm(m.waistFront - m.waistBack);
+  const bustDart = bustDartFigures(c, m, rule, bust.front.rounded, drop);
+  const intake = bustDart[0]?.marked ?? ZERO;
+  // The front side seam is the back's and the dart: where it ends at the waist follows.
+  const inward = bust.front.rounded - taking.front.waistLine;
+  const lower = sideLength + intake - drop;
+  const front = halfPanel(c, v, m, {
+    face: 'front',
+    taking: taking.front,
+    bust: bust.front.rounded,
+    drop,
+    sideWaist: m.bustLevel + Math.sqrt(Math.max(1, lower ** 2 - inward ** 2)),
+    sideDart: bustDart.length > 0 ? { intake, length: bustDart[1]!.marked! } : null,
+  });
+  const fold = (panel: Panel) => foldOrSeam(panel, clothWidth(c.input, 'outer'), c.allowances.centre);
+  const faces = { front: fold(front), back: fold(back) };
+  const sewn = cm(2 * sewnLength(faces.front, 'waist') + 2 * sewnLength(faces.back, 'waist'));
+  const linings = c.input.brief.lining ? [lining(c, front), lining(c, back)] : [];
+  const panels = [faces.front, faces.back, ...facings(c, v, faces), ...linings];
+  const side = FACES.map((face) => sewnLength(faces[face], 'side'));
+  return {
+    panels,
+    sewn: { waist: sewn },
+    opensAbove: c.opens === 'centre-back' ? edgeLength(faces.back, 'centre') : side[1]!,
+    sewnDarts: {
+      front: sewnPlaces(faces.front),
+      back: sewnPlaces(faces.back),
+    },
+    places: () => placesOf(c, faces),
+    plan,
+    taking,
+    bustDart,
+    faces,
+    measured: [
+      onPanel(c, 'side-seam', 'side seam, underarm to waist', side[1]!),
+      onPanel(c, 'armhole-round', 'armhole, sewn', cm(FACES.reduce((sum, f) => sum + edgeLength(faces[f], 'armhole'), 0))),
+      onPanel(c, 'neck-round', 'neckline, sewn', cm(2 * FACES.reduce((sum, f) => sum + edgeLength(faces[f], 'neck'), 0))),
+      onPanel(c, 'centre-back-length', 'centre back, neck to waist', edgeLength(faces.back, 'centre')),
+    ],
+  };
+}
+
+const onPanel = (c: PartContext, id: string, name: string, length: Cm): Figure =>
+  buildFigure(c, {
+    id: c.id(id),
+    section: c.key,
+    name,
+    group: 'length',
+    tolerance: TOLERANCE.length,
+    nearest: true,
+    terms: [term('body', 'along the seam', length, 'Measured on the panels.')],
+    settable: [],
+  });
+
+/** Where each sewn waist dart lies, from the centre. */
+function sewnPlaces(panel: Panel): Cm[] {
+  let before = 0;
+  return panel.darts
+    .filter((d) => d.edge === 'waist')
+    .sort((a, b) => b.at - a.at)
+    .map((d) => {
+      // The waist edge runs from the side to the centre.
+      const along = edgeLength(panel, 'waist') - d.at - d.intake / 2 - before;
+      before += d.intake;
+      return cm(along);
+    });
+}
+
+/** The bust dart: what the front is longer than the back, in the side seam below the bust line, toward the bust point. */
+function bustDartFigures(c: PartContext, m: Marked, rule: Cm, width: Cm, drop: Cm): Figure[] {
+  const base = { section: c.key, group: 'dart' as const, tolerance: TOLERANCE.detail, nearest: true };
+  const id = c.id('bust-dart-intake');
+  if (rule <= 0 && c.overridesOf(id).length === 0) return [];
+  const intake = buildFigure(c, {
+    id,
+    name: 'bust dart, intake',
+    terms: [
+      term('body', 'waist level, front', m.waistFront, 'As marked.'),
+      term('take', 'waist level, back', -m.waistBack, 'As marked; the front is longer over the bust by the rest (common practice).'),
+    ],
+    follows: (value) => (value > 0 && value < 12 ? null : 'A bust dart takes up more than nothing and less than 12 cm; more asks for a princess seam.'), ...base });
+  const taken = intake.marked ?? ZERO;
+  const reach = Math.hypot(width - m.apex, taken / 2 + Math.min(0, drop));
+  const length = buildFigure(c, {
+    id: c.id('bust-dart-length'),
+    name: 'bust dart, length',
+    terms: [
+      term('body', 'side seam to bust point', reach, 'Measured on the panel.'),
+      term('take', 'ends short of it', -SHORT_OF_BUST, 'Common practice.'),
+    ],
+    marked: roundLength(cm(reach - SHORT_OF_BUST), { ...c.rounding, mode: 'down' }),
+    follows: (value) => (value > 0 && value <= reach ? null : `It would run past the bust point: ${p(reach)} is the most.`), ...base });
+  return [intake, length];
+}
+
+interface HalfPlan {
+  readonly face: Face;
+  readonly taking: BodiceTaking;
+  readonly bust: Cm;
+  /** from the underarm down to the bust line, along the side */
+  readonly drop: Cm;
+  /** height at which the side seam reaches the waist; null where the waist lies level */
+  readonly sideWaist: number | null;
+  readonly sideDart?: { readonly intake: Cm; readonly length: Cm } | null;
+}
+
+function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Panel {
+  const { face, taking } = q;
+  const a = c.allowances;
+  const angle = (m.slope * Math.PI) / 180;
+  const along = (d: number): Point => [m.neckHalf + d * Math.cos(angle), d * Math.sin(angle)];
+  const neckDepth: number = face === 'front' ? m.neckFront : m.neckBack;
+  const sideNeck = along(v.widen);
+  const point = along(v.widen + m.shoulder);
+  const waistY: number = face === 'front' ? m.waistFront : m.waistBack;
+  const centreNeck: Point = [0, sideNeck[1] + neckDepth];
+  const underarm: Point = [q.bust, m.armhole];
+  const bustSide: Point = [q.bust, m.armhole + q.drop];
+  const waist = levelOfLength([taking.centre, waistY], q.sideWaist === null ? 0 : waistY - q.sideWaist, taking.waistLine);
+  const sideWaist = waist.at(-1) as Point;
+  const across: number = face === 'front' ? m.acrossFront : m.acrossBack;
+  const sidePath: Segment[] =
+    q.drop > 0.01
+      ? [
+          [underarm, bustSide],
+          [bustSide, sideWaist],
+        ]
+      : straight(underarm, sideWaist);
+  const waistPath = reversed([waist]);
+  const seam = face === 'back' && c.opens === 'centre-back';
+  const centreTop = centreNeck;
+  const centrePath: Segment[] =
+    taking.centre > 0
+      ? [
+          [[taking.centre, waistY], [0, m.armhole * 0.9]],
+          [[0, m.armhole * 0.9], centreTop],
+        ]
+      : straight([0, waistY], centreTop);
+  const length = taking.waistLine;
+  const darts = [
+    ...taking.darts.map((d, i) =>
+      // Counted from the side, since the edge runs that way; the tip goes up.
+      dartOn(
+        waistPath,
+        { id: c.id(`dart-${face}${i > 0 ? `-${i + 1}` : ''}`), edge: 'waist', at: cm(length - d.at), intake: d.intake, length: d.length },
+        face === 'front' && i === 0 ? [m.apex, m.bustLevel] : [pointAlong(waistPath, length - d.at)[0], 0],
+      ),
+    ),
+    ...(q.sideDart
+      ? [
+          dartOn(
+            sidePath,
+            { id: c.id('bust-dart'), edge: 'side', at: cm(q.drop + q.sideDart.intake / 2), ...q.sideDart },
+            [m.apex, m.bustLevel],
+          ),
+        ]
+      : []),
+  ];
+  const sideAllowance = c.opens === 'left-side' ? cm(Math.max(a.side, a.zip)) : a.side;
+  const waistAllowance = c.below ? a.waist : a.hem;
+  const edges: Edge[] = [
+    edge('neck', 'neckline', neckline(face === 'back' ? 'round' : v.neckline, centreNeck, sideNeck), a.neck),
+    edge('shoulder', 'shoulder', straight(sideNeck, point), a.shoulder),
+    edge('armhole', 'armhole', armholePath(point, [Math.min(across, q.bust - 1), (point[1] + m.armhole) / 2], underarm), a.armhole),
+    edge('side', 'side seam', sidePath, sideAllowance),
+    edge('waist', 'waist', waistPath, waistAllowance),
+    edge('centre', `centre ${face}`, centrePath, seam ? a.zip : ZERO, { fold: !seam }),
+  ];
+  return {
+    id: c.id(face),
+    name: `bodice ${face}`,
+    layer: 'outer',
+    cut: seam ? 'pair' : 'fold',
+    count: seam ? 2 : 1,
+    grain: `lengthwise, parallel to centre ${face}`,
+    edges,
+    darts,
+    lines: [
+      { id: 'bust', name: 'bust', y: cm(bustSide[1]) },
+      { id: 'waist', name: 'waist', y: cm(waistY) },
+    ],
+    marks: [
+      { kind: 'notch', name: 'bust line', at: bustSide },
+      ...(face === 'front' ? [1] : [1, 2]).map((_, i) => ({
+        kind: 'notch' as const,
+        name: 'armhole balance',
+        at: pointAlong(edges[2]!.path, edgeLengthOf(edges[2]!) * 0.55 + i * 1),
+      })),
+    ],
+    across: { centre: 'centre', side: 'side' },
+    note: `centre ${face} ${seam ? 'seam' : 'on the fold'}`,
+  };
+}
+
+const edgeLengthOf = (e: Edge) => edgeLength({ edges: [e] } as unknown as Panel, e.id);
+
+/** A neckline from the centre to the side-neck. */
+export function neckline(shape: BodiceValues['neckline'], centre: Point, side: Point): Segment[] {
+  if (shape === 'v') return straight(centre, side);
+  if (shape === 'square') return [...straight(centre, [side[0], centre[1]]), ...straight([side[0], centre[1]], side)];
+  return [rounded(centre, side)];
+}
+
+/** An armhole from the shoulder point over the mid-armhole point to the underarm, which it reaches level. */
+export function armholePath(shoulder: Point, mid: Point, underarm: Point): Segment[] {
+  const [dx, dy] = [mid[0] - shoulder[0], mid[1] - shoulder[1]];
+  const [ex, ey] = [underarm[0] - mid[0], underarm[1] - mid[1]];
+  return [
+    [shoulder, [shoulder[0] + dx * 0.5, shoulder[1] + dy * 0.4], [mid[0], mid[1] - dy * 0.35], mid],
+    [mid, [mid[0], mid[1] + ey * 0.55], [underarm[0] - ex * 0.55, underarm[1]], underarm],
+  ];
+}
+
+/** The lining is the outer panel to its facings: same seams, darts folded as pleats. */
+const lining = (c: PartContext, outer: Panel): Panel => ({
+  ...outer,
+  id: `${outer.id}-lining`,
+  name: `${outer.name} lining`,
+  layer: 'lining',
+  edges: outer.edges.map((e) => (e.id === 'waist' && !c.below ? { ...e, allowance: c.allowances.liningHem } : e)),
+  note: `${outer.note}; joined to the facings, darts folded as pleats`,
+});
+
+function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>): Place[] {
+  const ends = (panel: Panel, id: string): [Point, Point] => {
+    const path = panel.edges.find((e) => e.id === id)!.path;
+    return [path[0]![0], path.at(-1)!.at(-1) as Point];
+  };
+  const mid = ([a, b]: [Point, Point], t = 0.5): Point => [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t];
+  const at = (panel: Panel, figure: string, where: Point): Place => ({ figure, panel: panel.id, at: where });
+  return FACES.flatMap((face): Place[] => {
+    const panel = faces[face];
+    const own = (id: string, where: Point) => at(panel, c.id(id), where);
+    const [centreNeck, sideNeck] = ends(panel, 'neck');
+    const [sideWaist, centreWaist] = ends(panel, 'waist');
+    const [shoulderPoint, underarm] = ends(panel, 'armhole');
+    const armMid = panel.edges.find((e) => e.id === 'armhole')!.path[0]!.at(-1) as Point;
+    const bustY = panel.lines[0]!.y;
+    const waistDarts = panel.darts.filter((d) => d.edge === 'waist');
+    const bustDart = panel.darts.find((d) => d.edge === 'side');
+    return [
+      own(`neck-${face}`, mid([centreNeck, sideNeck], 0.02)),
+      own(`across-${face}`, armMid),
+      own(`waist-${face}`, mid([centreWaist, sideWaist], 0.08)),
+      own(`waist-line-${face}`, mid([centreWaist, sideWaist], 0.75)),
+      own(`side-${face}`, mid(ends(panel, 'side'), 0.92)),
+      at(panel, 'bust', [underarm[0], bustY]),
+      at(panel, 'waist', mid([centreWaist, sideWaist], 0.3)),
+      ...waistDarts.flatMap((d, i) => {
+        const suffix = i > 0 ? `-${i + 1}` : '';
+        return [
+          ...(i === 0 ? [own(`dart-${face}-intake`, d.legs[0])] : []),
+          own(`dart-${face}${suffix}-place`, d.legs[1]),
+          own(`dart-${face}${suffix}-length`, d.tip),
+        ];
+      }),
+      ...(bustDart ? [own('bust-dart-intake', bustDart.legs[0]), own('bust-dart-length', bustDart.tip)] : []),
+      ...(face === 'front'
+        ? [
+            own('bust-level', [0, bustY]),
+            own('apex', [panel.darts.find((d) => d.edge === 'waist')?.tip[0] ?? underarm[0] / 2, bustY]),
+            own('neck-half', sideNeck),
+            own('shoulder', mid([sideNeck, shoulderPoint])),
+            own('neck-round', mid([centreNeck, sideNeck], 0.5)),
+          ]
+        : [
+            own('armhole-depth', underarm),
+            own('armhole-round', mid([armMid, underarm])),
+            own('side-seam', mid(ends(panel, 'side'), 0.5)),
+            own('centre-back-length', mid([centreNeck, centreWaist])),
+            own('centre-back-in', centreWaist),
+          ]),
+    ];
+  });
+}

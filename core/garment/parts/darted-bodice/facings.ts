@@ -1,0 +1,94 @@
+import type { Point, Segment } from '../../../draft/curve.ts';
+import { reversed } from '../../../draft/curve.ts';
+import { edge, edgeOf, type Panel } from '../../../draft/panel.ts';
+import { straight } from '../../../draft/shape.ts';
+import type { Cm } from '../../../units/length.ts';
+import { FACING_DEPTH } from '../../common/facing.ts';
+import type { PartContext } from '../../part.ts';
+import { type Face, FACES } from '../../tables/darts.ts';
+import { armholePath, neckline } from './draft.ts';
+import type { BodiceValues } from './fields.ts';
+
+const NONE = 0 as Cm;
+const end = (path: readonly Segment[]): Point => path.at(-1)!.at(-1) as Point;
+
+/** Neck and armhole facings, each following its own edge of the panel, with their interfacings. */
+export function facings(c: PartContext, v: BodiceValues, faces: Readonly<Record<Face, Panel>>): Panel[] {
+  return FACES.flatMap((face) => {
+    const [neck, arm] = [neckFacing(c, v, face, faces[face]), armFacing(c, face, faces[face])];
+    return [neck, interfacing(neck), arm, interfacing(arm)];
+  });
+}
+
+const interfacing = (p: Panel): Panel => ({
+  ...p,
+  id: `${p.id}-interfacing`,
+  layer: 'interfacing',
+  edges: p.edges.map((e) => ({ ...e, allowance: NONE })),
+  note: 'without allowances',
+});
+
+/** How wide both facings can be at the shoulder without meeting, cm. */
+const depthAt = (shoulder: number): number => Math.min(FACING_DEPTH, shoulder / 2 - 0.2);
+
+function shoulderOf(panel: Panel) {
+  const [from, to] = edgeOf(panel, 'shoulder').path[0] as readonly [Point, Point];
+  const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
+  const at = (d: number): Point => [from[0] + ((to[0] - from[0]) * d) / length, from[1] + ((to[1] - from[1]) * d) / length];
+  return { from, to, length, at };
+}
+
+function neckFacing(c: PartContext, v: BodiceValues, face: Face, panel: Panel): Panel {
+  const neck = edgeOf(panel, 'neck').path;
+  const centre = neck[0]![0];
+  const s = shoulderOf(panel);
+  const outer = s.at(depthAt(s.length));
+  const low: Point = [0, centre[1] + FACING_DEPTH];
+  const a = c.allowances;
+  const { fold } = edgeOf(panel, 'centre');
+  return {
+    ...blank(c, `${face}-neck-facing`, `${face} neck facing`, panel),
+    cut: fold ? 'fold' : 'pair',
+    count: fold ? 1 : 2,
+    edges: [
+      edge('neck', 'neckline', neck, a.neck),
+      edge('shoulder', 'shoulder', straight(end(neck), outer), a.shoulder),
+      edge('lower', 'lower edge', reversed(neckline(face === 'back' ? 'round' : v.neckline, low, outer)), a.facing),
+      edge('centre', 'centre', straight(low, centre), edgeOf(panel, 'centre').allowance, { fold }),
+    ],
+    across: { centre: 'centre', side: 'shoulder' },
+  };
+}
+
+function armFacing(c: PartContext, face: Face, panel: Panel): Panel {
+  const arm = edgeOf(panel, 'armhole').path;
+  const s = shoulderOf(panel);
+  const inner = s.at(s.length - depthAt(s.length));
+  const mid = arm[0]!.at(-1) as Point;
+  const underarm = end(arm);
+  const low: Point = [underarm[0], underarm[1] + FACING_DEPTH];
+  const a = c.allowances;
+  return {
+    ...blank(c, `${face}-armhole-facing`, `${face} armhole facing`, panel),
+    cut: 'pair',
+    count: 2,
+    edges: [
+      edge('shoulder', 'shoulder', straight(inner, s.to), a.shoulder),
+      edge('armhole', 'armhole', arm, a.armhole),
+      edge('side', 'side', straight(underarm, low), edgeOf(panel, 'side').allowance),
+      edge('lower', 'lower edge', reversed(armholePath(inner, [mid[0] - FACING_DEPTH, mid[1]], low)), a.facing),
+    ],
+    across: { centre: 'lower', side: 'side' },
+  };
+}
+
+const blank = (c: PartContext, id: string, name: string, panel: Panel) => ({
+  id: c.id(id),
+  name,
+  layer: 'outer' as const,
+  grain: 'as the panel it faces',
+  darts: [],
+  lines: [],
+  marks: [],
+  note: `follows the ${panel.name}; interfaced`,
+});

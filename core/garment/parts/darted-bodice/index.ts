@@ -1,0 +1,130 @@
+import { judge, missing, pass, warn, type RawCheck } from '../../../figure/check.ts';
+import { sewnLength } from '../../../draft/measure.ts';
+import { TOLERANCE } from '../../../figure/build.ts';
+import { cm } from '../../../units/length.ts';
+import { say as p } from '../../../units/print.ts';
+import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
+import { definePart, type PartContext } from '../../part.ts';
+import { FACES } from '../../tables/darts.ts';
+import { type BodiceDraft, draftBodice } from './draft.ts';
+import { FIELDS } from './fields.ts';
+import { bodicePicture } from './picture.ts';
+
+/** A darted bodice to the waist, without sleeves: by itself, or with a skirt from its waist. */
+export const dartedBodice = definePart({
+  id: 'darted-bodice',
+  name: 'darted bodice',
+  key: 'bodice',
+  fields: FIELDS,
+  hangsFrom: 'shoulder',
+  joins: { gives: ['waist', 'armhole', 'neck'], takes: [], givenUp: [] },
+  wants: () => ({
+    needs: ['bust', 'waist', 'neck-to-bust', 'neck-to-waist-front', 'nape-to-waist', 'across-shoulder', 'apex-span'],
+    helps: [
+      'bust-front',
+      'waist-front',
+      'shoulder',
+      'neck-width',
+      'across-front',
+      'across-back',
+      'armhole',
+      'armhole-depth',
+      'neck-to-waist-back',
+      'underarm-to-waist',
+      'neck-depth-front',
+    ],
+  }),
+  lines: () => [
+    { zone: 'bust', needed: true },
+    { zone: 'waist', needed: true },
+  ],
+  draft: draftBodice,
+  figures: (_, __, d) => [
+    ...d.plan.figures,
+    ...(d.taking ? [...d.taking.front.figures, ...d.taking.back.figures] : []),
+    ...d.bustDart,
+    ...d.measured,
+  ],
+  checks: bodiceChecks,
+  picture: (c, _, d) => bodicePicture(c, d),
+  cutting: (c, _, d) => ({
+    pieces: pieces(c, d.panels, 'bodice'),
+    notions: [
+      ...(c.below ? [] : [{ name: 'hook and eye', length: null, note: 'above the zip' }]),
+      ...threadAndNeedle(c),
+    ],
+    allowances: allowanceList(c, [
+      ['side seams', c.opens === 'left-side' && c.allowances.zip > c.allowances.side ? 'zip' : 'side'],
+      ['shoulder seams', 'shoulder'],
+      ['neckline', 'neck'],
+      ['armholes', 'armhole'],
+      c.below ? ['waist seam', 'waist'] : ['hem', 'hem'],
+      c.opens === 'centre-back' && ['centre back (zip) seam', 'zip'],
+      ['facings, free edge', 'facing'],
+    ]),
+    cautions: [PINS],
+  }),
+});
+
+function bodiceChecks(c: PartContext, _: unknown, d: BodiceDraft): RawCheck[] {
+  const found: RawCheck[] = [];
+  for (const f of d.plan.figures)
+    if (f.finished === null)
+      found.push(missing(`absent-${f.id}`, f.id, `${f.name} was not read, and nothing it could be taken from: read it or set it by hand.`));
+  const m = d.plan.marked;
+  if (!m) return found;
+  if (!d.faces) {
+    if (c.line('bust')?.front && c.line('waist')?.front)
+      found.push(
+        warn(
+          c.id('heights'),
+          c.id('waist-front'),
+          `The heights do not make a bodice: armhole ${p(m.armhole)}, bust ${p(m.bustLevel)}, waist ${p(m.waistFront)} in front and ${p(m.waistBack)} behind. Read them again.`,
+        ),
+      );
+    return found;
+  }
+  if (m.bustLevel < m.armhole)
+    found.push(
+      warn(c.id('bust-above'), c.id('bust-level'), `The bust line (${p(m.bustLevel)}) lies above the underarm (${p(m.armhole)}): read both again.`),
+    );
+  const gap = cm(m.waistFront - m.waistBack);
+  found.push(
+    gap > 0
+      ? pass(c.id('balance'), c.id('waist-front'), `Front and back waist levels differ by ${p(gap)}: that is the bust dart.`)
+      : warn(c.id('balance'), c.id('waist-front'), `The front (${p(m.waistFront)}) is no longer than the back (${p(m.waistBack)}): there is no bust dart, and the front will ride up over the bust. Read both again.`),
+  );
+  for (const face of FACES) {
+    const t = d.taking![face];
+    if (t.over > TOLERANCE.detail)
+      found.push(
+        warn(
+          c.id(`dart-over-${face}`),
+          c.id(`side-${face}`),
+          `${face}: two darts and the side seam usually take less; ${p(t.over)} more went into the side seam. Cut princess seams, or accept it.`,
+        ),
+      );
+  }
+  const sides = FACES.map((f) => sewnLength(d.faces![f], 'side'));
+  const apart = Math.abs(sides[0]! - sides[1]!);
+  found.push(
+    judge(
+      apart <= TOLERANCE.detail,
+      c.id('side-seams'),
+      c.id('side-seam'),
+      `Side seams sewn: front ${p(sides[0]!)} with its dart closed, back ${p(sides[1]!)}${apart > TOLERANCE.detail ? `; ease or true ${p(apart)}` : ', equal within what is trued'}.`,
+    ),
+  );
+  const body = c.measured.get('armhole')?.net;
+  const round = d.measured.find((f) => f.id === c.id('armhole-round'))?.finished;
+  if (body != null && round != null)
+    found.push(
+      judge(round >= body - 1, c.id('armhole'), c.id('armhole-round'), `Armhole ${p(round)} sewn, ${p(body)} on the body: ${round >= body - 1 ? 'it will not cut in' : 'it will cut in; lower it'}.`),
+    );
+  const side = c.measured.get('underarm-to-waist')?.net;
+  if (side != null && Math.abs(sides[1]! - side) > 3)
+    found.push(
+      warn(c.id('side-height'), c.id('side-seam'), `The side seam is ${p(sides[1]!)}, the side height was read ${p(side)}: more than 3 cm apart. Read armhole depth and waist levels again.`),
+    );
+  return found;
+}

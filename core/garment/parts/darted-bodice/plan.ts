@@ -1,0 +1,167 @@
+import { bodyTerms, buildFigure, term, TOLERANCE } from '../../../figure/build.ts';
+import type { Figure, Term } from '../../../figure/figure.ts';
+import { type Cm, cm } from '../../../units/length.ts';
+import type { PartContext } from '../../part.ts';
+import { easeFor, type EaseZone } from '../../tables/fit.ts';
+import type { BodiceValues } from './fields.ts';
+
+/** A bodice's heights and widths before it is drafted, as marked. Lengths cm; figures may be absent. */
+export interface BodicePlan {
+  readonly figures: readonly Figure[];
+  /** all marked; null while something needed is absent */
+  readonly marked: {
+    readonly neckHalf: Cm;
+    readonly shoulder: Cm;
+    readonly slope: number;
+    readonly acrossFront: Cm;
+    readonly acrossBack: Cm;
+    readonly armhole: Cm;
+    readonly bustLevel: Cm;
+    readonly waistFront: Cm;
+    readonly waistBack: Cm;
+    readonly apex: Cm;
+    readonly neckFront: Cm;
+    readonly neckBack: Cm;
+  } | null;
+}
+
+/** Armhole depth by bust when it was not read, cm: 21 at 88, half a centimetre more each 4 (Aldrich's size 12 and steps; from memory). */
+const armholeByBust = (bust: number) => 21 + (bust - 88) / 8;
+/** How far the side-neck lies above the nape, cm (common practice). */
+const NECK_ABOVE_NAPE = 2;
+
+export function planBodice(c: PartContext, v: BodiceValues): BodicePlan {
+  const { input, measured } = c;
+  const net = (id: string) => measured.get(id)?.net ?? null;
+  const ease = (zone: EaseZone): Term => {
+    const { brief, house } = input;
+    const { ease: amount, because } = easeFor(zone, brief.fit, brief.school, c.hang, house.ease);
+    return term('wearing', 'wearing ease', amount, because);
+  };
+  const positive = (value: Cm) => (value > 0 ? null : 'A length is more than nothing.');
+  const make = (
+    id: string,
+    name: string,
+    source: { readonly terms: readonly Term[]; readonly read?: boolean; readonly estimated?: boolean } | null,
+    more: { readonly group?: Figure['group']; readonly nearest?: boolean } = {},
+  ) =>
+    buildFigure(c, {
+      id: c.id(id),
+      section: c.key,
+      name,
+      group: more.group ?? 'length',
+      tolerance: TOLERANCE.detail,
+      nearest: true,
+      terms: source?.terms ?? [],
+      known: source !== null,
+      read: source?.read ?? false,
+      estimated: source?.estimated ?? false,
+      settable: source?.terms.some((t) => t.kind === 'wearing') ? ['wearing', 'finished'] : ['finished'],
+      follows: positive,
+      why: source === null ? ['Not read: read it, or set the figure by hand with a reason.'] : [],
+    });
+  const read = (id: string, ...more: Term[]) => {
+    const m = measured.get(id);
+    return m?.net == null ? null : { terms: [...bodyTerms(m), ...more], read: more.length === 0 };
+  };
+  const half = (id: string) => {
+    const m = measured.get(id);
+    return m?.net == null
+      ? null
+      : { terms: [...bodyTerms(m), term('share', 'half of it', -m.net / 2, 'The panel is half a front or back.')] };
+  };
+  const guess = (value: number | null, because: string) =>
+    value === null ? null : { terms: [term('body', 'estimate', value, because)], estimated: true };
+
+  const neckWidth = net('neck-width') ?? input.house.shape.neckWidth;
+  const widen = v.widen > 0 ? [term('style', 'widened', v.widen, 'As briefed.')] : [];
+  const neckHalf = make(
+    'neck-half',
+    'neck width, half',
+    withMore(half('neck-width') ?? guess(input.house.shape.neckWidth / 2, 'Not read: half of the house neck width.'), []),
+  );
+  const across = net('across-shoulder');
+  const shoulderLength =
+    read('shoulder') ??
+    guess(
+      across === null ? null : (across - neckWidth) / 2 / Math.cos((input.house.shape.slope * Math.PI) / 180),
+      'Not read: from across shoulder, less the neck width, along the slope.',
+    );
+  const shoulder = make('shoulder', 'shoulder seam', withMore(shoulderLength, widen.map((t) => ({ ...t, cm: cm(-t.cm) }))));
+  const acrossBack = make(
+    'across-back',
+    'across back, half',
+    withEase(half('across-back'), ease('across-back')) ??
+      guess(across === null ? null : across / 2 - 1, 'Not read: half across shoulder less 1 cm (common practice).'),
+  );
+  const acrossFront = make(
+    'across-front',
+    'across front, half',
+    half('across-front') ??
+      guess(
+        net('across-back') !== null ? net('across-back')! / 2 - 1 : across === null ? null : across / 2 - 2,
+        'Not read: from the back, a centimetre narrower (common practice).',
+      ),
+  );
+  const bust = net('bust');
+  const armhole = make(
+    'armhole-depth',
+    'armhole depth',
+    read('armhole-depth', ease('armhole-depth')) ??
+      withMore(
+        guess(bust === null ? null : armholeByBust(bust), 'Not read: by the bust (a handbook’s table, from memory).'),
+        [ease('armhole-depth')],
+      ),
+    { group: 'level' },
+  );
+  const bustLevel = make('bust-level', 'bust level', read('neck-to-bust'), { group: 'level' });
+  const waistFront = make('waist-front', 'waist level, front', read('neck-to-waist-front', ease('neck-to-waist')), { group: 'level' });
+  const nape = net('nape-to-waist');
+  const waistBack = make(
+    'waist-back',
+    'waist level, back',
+    read('neck-to-waist-back', ease('neck-to-waist')) ??
+      withMore(
+        guess(nape === null ? null : nape + NECK_ABOVE_NAPE, 'Not read: nape to waist and 2 cm up to the side-neck (common practice).'),
+        [ease('neck-to-waist')],
+      ),
+    { group: 'level' },
+  );
+  const apex = make('apex', 'bust point, half span', half('apex-span'));
+  const neckFront = make(
+    'neck-front',
+    'neckline depth, front',
+    read('neck-depth-front') ?? { terms: [term('style', 'from the brief', v.neckFront, 'As briefed.')] },
+  );
+  const neckBack = make(
+    'neck-back',
+    'neckline depth, back',
+    read('neck-depth-back') ?? { terms: [term('style', 'from the brief', v.neckBack, 'As briefed.')] },
+  );
+  const figures = [bustLevel, armhole, waistFront, waistBack, neckHalf, shoulder, acrossFront, acrossBack, apex, neckFront, neckBack];
+  if (figures.some((f) => f.marked === null)) return { figures, marked: null };
+  return {
+    figures,
+    marked: {
+      neckHalf: neckHalf.marked!,
+      shoulder: shoulder.marked!,
+      slope: input.house.shape.slope,
+      acrossFront: acrossFront.marked!,
+      acrossBack: acrossBack.marked!,
+      armhole: armhole.marked!,
+      bustLevel: bustLevel.marked!,
+      waistFront: waistFront.marked!,
+      waistBack: waistBack.marked!,
+      apex: apex.marked!,
+      neckFront: neckFront.marked!,
+      neckBack: neckBack.marked!,
+    },
+  };
+}
+
+type Source = { readonly terms: readonly Term[]; readonly read?: boolean; readonly estimated?: boolean };
+const withMore = (s: Source | null, more: readonly Term[]): Source | null =>
+  s && { ...s, terms: [...s.terms, ...more], read: (s.read ?? false) && more.length === 0 };
+/** Ease on a half: half of the table's. */
+const withEase = (s: Source | null, t: Term): Source | null =>
+  s && { ...s, terms: [...s.terms, { ...t, cm: cm(t.cm / 2), because: `${t.because} Half of it on a half.` }] };

@@ -1,0 +1,340 @@
+import { crossing, lengthOf, type Point, reversed, type Segment } from '../../../draft/curve.ts';
+import { dartOn, held, sewnLength, sewnWidthAt } from '../../../draft/measure.ts';
+import { type Edge, edge, type Panel, type PanelMark } from '../../../draft/panel.ts';
+import { levelFrom, levelOfLength, seamThrough, straight } from '../../../draft/shape.ts';
+import { buildFigure, share, shareOf, term, TOLERANCE, ZERO } from '../../../figure/build.ts';
+import type { Figure } from '../../../figure/figure.ts';
+import { type Cm, cm } from '../../../units/length.ts';
+import { say as p } from '../../../units/print.ts';
+import { roundLength } from '../../../units/rounding.ts';
+import { clothWidth, foldOrSeam } from '../../cloth.ts';
+import { FACING_DEPTH, waistFacing } from '../../common/facing.ts';
+import { LINING_NOTE, LINING_SHORTER } from '../../common/flared.ts';
+import { hemLengths, type HemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
+import { type Band, NO_BAND, waistband } from '../../common/waistband.ts';
+import type { BodyLine } from '../../lines.ts';
+import type { Drafted, PartContext } from '../../part.ts';
+import type { Place } from '../../picture.ts';
+import { type Face, FACES } from '../../tables/darts.ts';
+import type { SkirtValues } from './fields.ts';
+import { type FaceTaking, takeUp } from './suppression.ts';
+import { freeness, linesBelow, widestLine } from './widest.ts';
+
+/** Extension of a vent beyond the centre back line, cm (common practice: 4 to 5). */
+const LAP = 5;
+
+export interface SkirtDraft extends Drafted {
+  readonly wide: BodyLine | null;
+  readonly taking: Readonly<Record<Face, FaceTaking>> | null;
+  readonly hem: Figure;
+  readonly lengths: HemLengths;
+  readonly band: Band;
+  readonly hemOpening: Figure | null;
+  readonly lie: readonly Figure[];
+  /** outer panels, front and back; null while something is absent or the skirt is too short for its lines */
+  readonly faces: Readonly<Record<Face, Panel>> | null;
+  /** the whole sewn waist, cm */
+  readonly waist: Cm | null;
+  readonly longest: Cm;
+}
+
+/** From marked figures to panels; everything else is measured on these. */
+export function draftSkirt(c: PartContext, v: SkirtValues): SkirtDraft {
+  const [waist, hip] = [c.line('waist'), c.line('hip')];
+  const wide = widestLine(c.line);
+  const { sideRise, backDrop, centreIn } = c.input.house.shape;
+  const lie = lieFigures(c, sideRise, backDrop);
+  const [rise, drop] = lie.map((f) => f.marked!) as [Cm, Cm];
+  const lengths = hemLengths(c, v.length, { rise, drop });
+  const marked = markedLengths(lengths);
+  const hem = hemFigure(c, v, wide);
+  const hemOpening = v.hemOpening === 'none' ? null : openingFigure(c, v);
+  const known = waist?.front && waist.back && hip?.front && wide?.front && wide.back && wide.level !== null;
+  const free = freeness(v.takenUp, c.input.brief.fit);
+  const seam = c.opens === 'centre-back' || v.hemOpening !== 'none';
+  const taking = known
+    ? (Object.fromEntries(
+        FACES.map((face) => [
+          face,
+          takeUp(c, {
+            face,
+            waist: waist[face]!.rounded,
+            wide: wide[face]!.rounded,
+            wideName: wide.figure.name,
+            wideLevel: wide.level!,
+            centreIn: face === 'back' && c.opens === 'centre-back' ? centreIn : ZERO,
+            free: wide.zone === 'waist' ? null : free,
+            meets: c.above?.sewnDarts?.[face][0],
+          }),
+        ]),
+      ) as Record<Face, FaceTaking>)
+    : null;
+  const shape = (face: Face, layer: 'outer' | 'lining'): Panel | null =>
+    taking && marked && known && hem.shares.length > 0
+      ? panel(c, v, {
+          face,
+          layer,
+          taking: taking[face],
+          wide,
+          rise,
+          drop,
+          lines: linesBelow(c.line),
+          side: cm(Math.max(marked.left, marked.right)),
+          centre: marked[face],
+          hem: shareOf(hem, face)!.rounded,
+          seam: face === 'back' && seam,
+          opening: face === 'back' ? hemOpening : null,
+        })
+      : null;
+  const [front, back] = [shape('front', 'outer'), shape('back', 'outer')];
+  const faces = front && back ? { front, back } : null;
+  const sewnWaist = faces ? cm(2 * sewnLength(faces.front, 'waist') + 2 * sewnLength(faces.back, 'waist')) : null;
+  const markedWaist = known ? cm(2 * waist.front!.rounded + 2 * waist.back!.rounded) : null;
+  const band = c.above ? NO_BAND : waistband(c, sewnWaist ?? markedWaist, v.band, v.overlap);
+  const facings =
+    faces && !c.above && v.band <= 0
+      ? FACES.flatMap((face) =>
+          waistFacing(c, face, {
+            waist: sewnLength(faces[face], 'waist'),
+            lower: sewnWidthAt(faces[face], FACING_DEPTH) ?? sewnLength(faces[face], 'waist'),
+            cut: faces[face].cut === 'fold' ? 'fold' : 'pair',
+          }),
+        )
+      : [];
+  const linings = faces && c.input.brief.lining ? FACES.flatMap((face) => shape(face, 'lining') ?? []) : [];
+  const girthAt = (depth: Cm): Cm | null => {
+    if (!faces) return null;
+    if (depth <= 0) return sewnWaist;
+    const widths = FACES.map((face) => sewnWidthAt(faces[face], depth));
+    return widths.some((w) => w === null) ? null : cm(2 * (widths[0]! + widths[1]!));
+  };
+  const fitted = ['close', 'fitted'].includes(c.input.brief.fit) && hip?.level != null;
+  return {
+    panels: [...(faces ? [front!, back!] : []), ...band.panels, ...facings, ...linings],
+    sewn: { waist: sewnWaist },
+    girthAt,
+    reaches: marked ? cm(Math.min(...Object.values(marked))) : ZERO,
+    ...(fitted
+      ? {
+          opensAtLeast: {
+            depth: cm(hip.level! - 3),
+            because: 'On a fitted skirt at least to 3 cm above the hip line (common practice).',
+          },
+        }
+      : {}),
+    places: () => (faces ? placesOf(c, faces, hemOpening) : []),
+    wide: wide ?? null,
+    taking,
+    hem,
+    lengths,
+    band,
+    hemOpening,
+    lie,
+    faces,
+    waist: sewnWaist,
+    longest: cm(Math.max(0, ...STATIONS.map((s) => lengths[s].marked ?? 0))),
+  };
+}
+
+/** How the waist line lies: up at the side, down at centre back (house figures). */
+function lieFigures(c: PartContext, rise: Cm, drop: Cm): Figure[] {
+  const base = { section: c.key, group: 'level' as const, tolerance: TOLERANCE.detail, nearest: true };
+  const within = (v: Cm) => (v >= 0 && v <= 4 ? null : 'Between nothing and 4 cm, or the waist line is none.');
+  return [
+    buildFigure(c, {
+      id: c.id('side-rise'),
+      name: 'waist line rises at the side',
+      marked: rise,
+      terms: [term('add', 'house figure', rise, 'Over the hip curve (common practice 1 to 1.3).')],
+      follows: within, ...base }),
+    buildFigure(c, {
+      id: c.id('back-drop'),
+      name: 'waist line drops at centre back',
+      marked: drop,
+      terms: [term('add', 'house figure', drop, 'For the hollow of the back (common practice 0.6 to 1).')],
+      follows: within, ...base }),
+  ];
+}
+
+/** The hem's girth: straight down from the widest line, less the taper of its four edges. */
+function hemFigure(c: PartContext, v: SkirtValues, wide: BodyLine | undefined): Figure {
+  const finished = wide?.figure.finished ?? null;
+  const hem = buildFigure(c, {
+    id: c.id('hem'),
+    section: c.key,
+    name: 'hem',
+    group: 'girth',
+    tolerance: TOLERANCE.girth,
+    known: finished !== null,
+    terms: [
+      term('body', `${wide?.figure.name ?? 'widest line'}, finished`, finished ?? 0, 'A straight skirt falls straight from its widest line.'),
+      ...(v.taper > 0
+        ? [term('take', `taper, 4 edges × ${p(v.taper)}`, -4 * v.taper, 'Two side seams have four edges.')]
+        : []),
+    ],
+    follows: (value) =>
+      finished !== null && value > finished / 2 ? null : 'A hem narrower than half of the widest line is no skirt.',
+  });
+  if (hem.finished === null || finished === null || !wide?.front || !wide.back) return hem;
+  // What changed the hem girth is shared over its four edges, so front and back keep the widest line's balance.
+  const perEdge = (hem.finished - finished) / 4;
+  return {
+    ...hem,
+    shares: FACES.map((face) => {
+      const own = share(c, face, 2, [
+        term('body', `${wide.figure.name}, ${face} quarter`, wide[face]!.exact, 'Straight down.'),
+        term('take', 'per edge', perEdge, 'A quarter of the difference.'),
+      ]);
+      // The panel falls from what is marked above, not from what was meant there.
+      return { ...own, rounded: roundLength(cm(wide[face]!.rounded + perEdge), c.rounding) };
+    }),
+  };
+}
+
+const openingFigure = (c: PartContext, v: SkirtValues): Figure =>
+  buildFigure(c, {
+    id: c.id(v.hemOpening),
+    section: c.key,
+    name: `${v.hemOpening}, height`,
+    group: 'length',
+    terms: [term('style', 'from the brief', v.openingHeight, 'Style, as briefed.')],
+    follows: (value) => (value > 0 ? null : 'An opening is more than nothing; brief a closed hem instead.'),
+  });
+
+interface PanelPlan {
+  readonly face: Face;
+  readonly layer: 'outer' | 'lining';
+  readonly taking: FaceTaking;
+  readonly wide: BodyLine;
+  readonly rise: Cm;
+  readonly drop: Cm;
+  readonly lines: readonly BodyLine[];
+  readonly side: Cm;
+  readonly centre: Cm;
+  readonly hem: Cm;
+  readonly seam: boolean;
+  readonly opening: Figure | null;
+}
+
+/** One panel from its plan: points placed from marked figures. Null when the skirt ends above its widest line. */
+function panel(c: PartContext, v: SkirtValues, q: PanelPlan): Panel | null {
+  const { face, layer, taking } = q;
+  const a = c.allowances;
+  const shorter = layer === 'lining' ? LINING_SHORTER : 0;
+  const top = face === 'back' ? q.drop : 0;
+  const wideY: number = q.wide.level!;
+  const wideX: number = q.wide[face]!.rounded;
+  const waist = levelOfLength([taking.centre, top], q.rise + top, taking.waistLine);
+  const corner = waist.at(-1) as Point;
+  const darts = taking.darts.map((d, i) =>
+    dartOn([waist], { id: c.id(`dart-${face}${i > 0 ? `-${i + 1}` : ''}`), edge: 'waist', ...d }),
+  );
+  const centreSeam: Segment[] = taking.centre > 0 ? seamThrough([[taking.centre, top], [0, wideY]]) : [];
+  const centreX = (y: number) => centreSeam.reduce<number>((x, s) => crossing(s, y) ?? x, 0);
+  const through = q.lines
+    .filter((l) => l.level! > 1 && l.level! < wideY - 1 && l.zone !== q.wide.zone)
+    .map((l): Point => {
+      const y: number = l.level!;
+      return [centreX(y) + l[face]!.rounded + darts.reduce((sum, d) => sum + held(d, y), 0), y];
+    });
+  const curve = wideY > 0 ? seamThrough([corner, ...through, [wideX, wideY]]) : [];
+  const bend: Point = wideY > 0 ? [wideX, wideY] : corner;
+  const straightDown = q.side - shorter - curve.reduce((sum, s) => sum + lengthOf(s), 0);
+  const inward = q.hem - bend[0];
+  const hemY = top + q.centre - shorter;
+  if (straightDown <= Math.abs(inward) + 1 || hemY <= wideY + 1) return null;
+  const hemSide: Point = [q.hem, bend[1] + Math.sqrt(straightDown ** 2 - inward ** 2)];
+  const hemCentre: Point = [0, hemY];
+  const fold = !q.seam;
+  const sideAllowance = c.opens === 'left-side' ? cm(Math.max(a.side, a.zip)) : a.side;
+  const centreAllowance = c.opens === 'centre-back' ? a.zip : a.centre;
+  const vent = q.opening && v.hemOpening === 'vent' && q.opening.marked! < hemY - 1 ? q.opening.marked! - shorter : 0;
+  const ventTop = hemY - Math.max(0, vent);
+  const tail: Edge[] =
+    vent > 0
+      ? [
+          edge('vent-hem', 'vent hem', straight(hemCentre, [-LAP, hemY]), layer === 'lining' ? a.liningHem : a.hem),
+          edge('vent', 'vent', straight([-LAP, hemY], [-LAP, ventTop]), a.centre),
+          edge('vent-top', 'top of the vent', straight([-LAP, ventTop], [0, ventTop]), a.centre),
+        ]
+      : [];
+  const up: Point = [0, ventTop];
+  const centrePath: Segment[] =
+    centreSeam.length > 0 && ventTop > wideY
+      ? [[up, [0, wideY]], ...reversed(centreSeam)]
+      : straight(up, [taking.centre, top]);
+  const marks: PanelMark[] = [{ kind: 'notch', name: 'hip line', at: [wideX, wideY] }];
+  const made: Panel = {
+    id: c.id(layer === 'outer' ? face : `lining-${face}`),
+    name: layer === 'outer' ? face : `${face} lining`,
+    layer,
+    cut: fold ? 'fold' : 'pair',
+    count: fold ? 1 : 2,
+    grain: `lengthwise, parallel to centre ${face}`,
+    edges: [
+      edge('waist', 'waist', [waist], a.waist, { gather: taking.gather }),
+      edge('side', 'side seam', [...curve, [bend, hemSide]], sideAllowance),
+      edge('hem', 'hem', reversed([levelFrom(hemCentre, hemSide)]), layer === 'lining' ? a.liningHem : a.hem),
+      ...tail,
+      edge('centre', `centre ${face}`, centrePath, fold ? ZERO : centreAllowance, { fold }),
+    ],
+    darts,
+    lines: q.lines.filter((l) => l.level! > 0).map((l) => ({ id: l.zone, name: l.figure.name, y: l.level! })),
+    marks,
+    across: { centre: 'centre', side: 'side' },
+    note: noteOf(c, v, q, { fold, vent: vent > 0, sideAllowance }),
+  };
+  return foldOrSeam(made, clothWidth(c.input, layer), a.centre);
+}
+
+function noteOf(
+  c: PartContext,
+  v: SkirtValues,
+  { face, layer, taking }: PanelPlan,
+  { fold, vent, sideAllowance }: { fold: boolean; vent: boolean; sideAllowance: Cm },
+): string {
+  const notes = [fold ? `centre ${face} on the fold` : `centre ${face} seam`];
+  if (vent) notes.push(layer === 'outer' ? `vent extension ${p(LAP)} included, the left laps over` : 'the vent’s shape mirrored');
+  else if (face === 'back' && v.hemOpening === 'slit') notes.push('edges of the slit as the hem');
+  if (layer === 'lining') notes.push(LINING_NOTE);
+  if (layer === 'lining' && taking.darts.length > 0) notes.push('darts folded as pleats');
+  if (c.opens === 'left-side') notes.push(`left side seam ${p(sideAllowance)} for the zip`);
+  return notes.join('; ');
+}
+
+/** Where the skirt's figures are found on its panels. */
+function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>, opening: Figure | null): Place[] {
+  return FACES.flatMap((face): Place[] => {
+    const own = faces[face];
+    const points = (id: string) => own.edges.find((e) => e.id === id)!.path;
+    const corner = points('waist')[0]!.at(-1) as Point;
+    const hem = points('hem')[0]!;
+    const hemSide = hem[0] as Point;
+    const hemCentre = hem.at(-1) as Point;
+    const centreTop = points('waist')[0]![0] as Point;
+    const mid = (p1: Point, p2: Point, t = 0.5): Point => [p1[0] + (p2[0] - p1[0]) * t, p1[1] + (p2[1] - p1[1]) * t];
+    const at = (figure: string, where: Point): Place => ({ figure, panel: own.id, at: where });
+    const sides: Place[] =
+      face === 'front'
+        ? [at(c.id('hem-right'), mid(corner, hemSide, 0.7)), at(c.id('side-rise'), corner)]
+        : [at(c.id('hem-left'), mid(corner, hemSide, 0.7)), at(c.id('back-drop'), centreTop), at(c.id('centre-back-in'), mid(centreTop, hemCentre, 0.06))];
+    return [
+      at(c.id(`waist-line-${face}`), mid(centreTop, corner, 0.8)),
+      at(c.id(`gather-${face}`), mid(centreTop, corner, 0.4)),
+      at(c.id(`side-${face}`), mid(corner, points('side')[0]!.at(-1) as Point, 0.25)),
+      ...own.darts.flatMap((d, i) => {
+        const suffix = i > 0 ? `-${i + 1}` : '';
+        return [
+          ...(i === 0 ? [at(c.id(`dart-${face}-intake`), d.legs[1])] : []),
+          at(c.id(`dart-${face}${suffix}-place`), d.legs[0]),
+          at(c.id(`dart-${face}${suffix}-length`), d.tip),
+        ];
+      }),
+      at(c.id(`hem-${face}`), mid(centreTop, hemCentre, 0.85)),
+      at(c.id('hem'), mid(hemCentre, hemSide)),
+      ...sides,
+      ...own.lines.map((l) => at(l.id, [own.edges.find((e) => e.id === 'side')!.path[0]![0]![0], l.y])),
+      ...(face === 'back' && opening ? [at(opening.id, [0, hemCentre[1] - opening.marked! / 2])] : []),
+    ];
+  });
+}

@@ -1,0 +1,54 @@
+import { choice, type ValuesOf } from '../../fields.ts';
+
+/** What the brief asks about a straight skirt. */
+export const FIELDS = {
+  length: {
+    kind: 'length',
+    label: 'Length wanted, waist to hem',
+    hint: 'used at each station that was not read',
+    min: 20,
+    max: 140,
+    default: null,
+  },
+  band: {
+    kind: 'length',
+    label: 'Waistband, finished width',
+    hint: '0 for a faced waist',
+    min: 0,
+    max: 15,
+    default: '3 cm',
+  },
+  overlap: { kind: 'length', label: 'Overlap at the closing', min: 0, max: 15, default: '3 cm' },
+  taper: {
+    kind: 'length',
+    label: 'Taper, per side edge',
+    hint: 'how much each edge runs in at the hem, 0 to 2.5 cm',
+    min: 0,
+    max: 2.54,
+    default: '0 cm',
+  },
+  takenUp: choice('Width taken up at the waist by', [
+    ['by-fit', 'what the fit asks'],
+    ['darts', 'darts'],
+    ['gathers', 'gathers'],
+    ['pleats', 'pleats'],
+  ]),
+  hemOpening: choice('At the hem, centre back', [
+    ['none', 'closed'],
+    ['vent', 'vent'],
+    ['slit', 'slit'],
+  ]),
+  openingHeight: {
+    kind: 'length',
+    label: 'Height of vent or slit',
+    min: 0,
+    max: 80,
+    default: '18 cm',
+    when: { field: 'hemOpening', is: ['vent', 'slit'] },
+  },
+  zip: choice('Zip', [
+    ['centre-back', 'centre back'],
+    ['left-side', 'left side'],
+  ]),
+} as const;
+export type SkirtValues = ValuesOf<typeof FIELDS>;

@@ -1,0 +1,41 @@
+import { type Cm, cm, type SheetUnit } from '../../units/length.ts';
+import { roundLength } from '../../units/rounding.ts';
+
+/**
+ * Seam and hem allowances beyond the seam line, cm per edge. House table (common practice, no source): side seams 1.5,
+ * 2.5 in a close garment, 3 where later letting out is wanted; a straight hem 4, a flared one 2, a lining's a double
+ * roll of 2 × 0.6.
+ */
+export const ALLOWANCES = {
+  side: 1.5,
+  centre: 1.5,
+  shoulder: 1.5,
+  waist: 1.3,
+  neck: 1,
+  armhole: 1,
+  zip: 2,
+  hem: 4,
+  flaredHem: 2,
+  liningHem: 1.2,
+  band: 1.3,
+  facing: 1,
+} as const;
+export type AllowanceId = keyof typeof ALLOWANCES;
+export type Allowances = { readonly [id in AllowanceId]: Cm };
+export const ALLOWANCE_IDS = Object.keys(ALLOWANCES) as AllowanceId[];
+
+/** The allowances of a garment. A hand that marks in inches gets the nearest eighth of each (1.5 cm is 5⁄8 in). */
+export function allowancesFor(
+  close: boolean,
+  letOut: boolean,
+  unit: SheetUnit,
+  house: Partial<Allowances> = {},
+): Allowances {
+  const side = letOut ? 3 : close ? 2.5 : ALLOWANCES.side;
+  const mark = (n: number): Cm =>
+    unit === 'in' ? roundLength(cm(n), { unit, step: 0.125, mode: 'nearest' }) : cm(n);
+  const table = Object.fromEntries(
+    Object.entries({ ...ALLOWANCES, side }).map(([id, n]) => [id, mark(n)]),
+  ) as unknown as Allowances;
+  return { ...table, ...house };
+}

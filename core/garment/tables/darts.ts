@@ -1,0 +1,93 @@
+import { type Cm, cm } from '../../units/length.ts';
+import { type Rounding, roundLength, stepOf } from '../../units/rounding.ts';
+
+export type Face = 'front' | 'back';
+export const FACES = ['front', 'back'] as const;
+
+/** How one quarter gives up the difference between its wide and its narrow line. Lengths cm, as marked. */
+export interface Suppression {
+  /** wide line − narrow line; negative when the narrow line is the wider */
+  readonly total: Cm;
+  /** what a centre seam shaped in at the waist takes */
+  readonly centre: Cm;
+  readonly side: Cm;
+  readonly count: number;
+  /** intake of each dart at the waist */
+  readonly intake: Cm;
+  /** what the darts at their most and the side could not take; it is in the side */
+  readonly over: Cm;
+  readonly because: string;
+}
+
+/** Most intake of one waist dart, cm (common practice, no source). */
+export const MOST_INTAKE = { front: cm(2.5), back: cm(3.8) } as const;
+export const MOST_SIDE = 2.5;
+const SIDE_SHARE = 0.4;
+const LEAST_DART = 1;
+const NONE = cm(0);
+
+/** A house's own darts: count and intake of each; the side seam takes what is left. */
+export interface FixedDarts {
+  readonly count: number;
+  readonly intake: Cm;
+}
+
+/** The darts of a face marked by hand: each intake as rounded to the nearest step, whichever way the house rounds widths. */
+const marked = (intake: number, most: number, rounding: Rounding): Cm => {
+  const near = roundLength(cm(intake), { ...rounding, mode: 'nearest' });
+  if (near <= most + 1e-9 || rounding.step === 0) return near;
+  return roundLength(cm(most), { ...rounding, mode: 'down' });
+};
+
+/**
+ * Shares a marked quarter's suppression: a shaped centre seam first, then the side seam up to 40 % and at most 2.5 cm,
+ * the rest in one dart, or two when one would exceed its most; under 1 cm goes into the side seam. Darts are rounded
+ * once and the side takes what is left, so that the parts are the whole. Common practice (no source).
+ */
+export function suppress(
+  total: Cm,
+  face: Face,
+  rounding: Rounding,
+  { centre = NONE, fixed, most = MOST_INTAKE[face] }: { centre?: Cm; fixed?: FixedDarts | undefined; most?: Cm } = {},
+): Suppression {
+  const make = (count: number, intake: Cm, because: string, shaped = NONE): Suppression => {
+    const side = cm(total - shaped - count * intake);
+    // What a step of rounding leaves over is not worth a word.
+    const over = count === 0 ? NONE : cm(Math.max(0, side - MOST_SIDE - (count * stepOf(rounding)) / 2));
+    return { total, centre: shaped, side, count, intake, over, because };
+  };
+  if (fixed) return { ...make(fixed.count, fixed.intake, 'Darts as given, the side seam takes the rest.'), over: NONE };
+  if (total <= 0)
+    return make(
+      0,
+      NONE,
+      total < 0
+        ? 'The waist line is the wider: no darts, the side seam runs outward to the waist.'
+        : 'Nothing to take up.',
+    );
+  const shaped = total > 2 * centre ? centre : NONE;
+  const left = total - shaped;
+  const side = Math.min(left * SIDE_SHARE, MOST_SIDE);
+  const rest = left - side;
+  if (rest < LEAST_DART)
+    return make(0, NONE, 'Less than 1 cm would be left for a dart: all of it goes into the side seam.', shaped);
+  const took = `${shaped > 0 ? 'The centre seam is shaped in; the' : 'The'} side seam takes ${side < MOST_SIDE ? '40 %' : 'its most, 2.5 cm'}`;
+  if (rest <= most + 1e-9) return make(1, marked(rest, most, rounding), `${took}; one dart takes the rest.`, shaped);
+  const each = Math.min(rest / 2, most);
+  return make(
+    2,
+    marked(each, most, rounding),
+    rest <= 2 * most + 1e-9
+      ? `${took}; the rest is more than ${most} cm, so two darts share it.`
+      : `${took}; two darts take ${most} cm each and the rest is added to the side seam. Princess seams would carry it better.`,
+    shaped,
+  );
+}
+
+/** Usual dart lengths, cm (common practice: front 8–10, back 12–14). */
+export const DART_LENGTH = { front: cm(9), back: cm(13) } as const;
+/** A dart ends this far above the widest line, and is no dart when it is shorter than the least, cm (common practice). */
+export const ABOVE_WIDEST = 3;
+export const LEAST_LENGTH = 5;
+/** Of two in one panel the one nearer the side is this much shorter, cm (common practice: 1 to 2). */
+export const SECOND_SHORTER = 1.5;

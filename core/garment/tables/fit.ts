@@ -1,0 +1,141 @@
+import { type Cm, cm, inches } from '../../units/length.ts';
+
+/** How close a garment follows the body. A woven skirt is offered the first five. */
+export const FIT_CLASSES = ['close', 'fitted', 'semi-fitted', 'loose', 'very-loose'] as const;
+export type FitClass = (typeof FIT_CLASSES)[number];
+
+/** The two schools of ease figures; a sheet uses one and names its class by both. */
+export const SCHOOLS = ['workroom', 'envelope'] as const;
+export type School = (typeof SCHOOLS)[number];
+export const SCHOOL_NAME: Record<School, string> = { workroom: 'workroom', envelope: 'pattern envelope' };
+
+/** A place on the garment that has its own ease. The body lines among them are the zones of `lines.ts`. */
+export type EaseZone =
+  | 'high-bust'
+  | 'bust'
+  | 'underbust'
+  | 'waist'
+  | 'tummy'
+  | 'high-hip'
+  | 'hip'
+  | 'across-back'
+  | 'armhole-depth'
+  | 'neck-to-waist';
+export const EASE_ZONES: readonly EaseZone[] = [
+  'high-bust',
+  'bust',
+  'underbust',
+  'waist',
+  'tummy',
+  'high-hip',
+  'hip',
+  'across-back',
+  'armhole-depth',
+  'neck-to-waist',
+];
+
+/** From where a garment hangs: a skirt from its waist, a dress from the shoulders. */
+export type Hang = 'waist' | 'shoulder';
+
+type Row = Record<FitClass, number>;
+const row = (close: number, fitted: number, semi: number, loose: number, veryLoose: number): Row => ({
+  close,
+  fitted,
+  'semi-fitted': semi,
+  loose,
+  'very-loose': veryLoose,
+});
+
+/** Workroom school: total girth ease, cm. Common practice, house defaults (no source). */
+export const WORKROOM: Record<EaseZone, Row> = {
+  'high-bust': row(1.3, 2.5, 4, 7, 12),
+  bust: row(2.5, 5, 8, 13, 21),
+  underbust: row(1.3, 4, 8, 13, 21),
+  waist: row(1.3, 5, 7, 12, 20),
+  tummy: row(2.5, 4, 7, 12, 20),
+  'high-hip': row(2.5, 4, 7, 12, 20),
+  hip: row(4, 5, 8, 13, 20),
+  'across-back': row(1, 1.5, 2.5, 4, 6),
+  'armhole-depth': row(1.5, 2, 3, 4.5, 6),
+  'neck-to-waist': row(0.5, 0.6, 1, 1.5, 2),
+};
+/**
+ * The waist of what hangs from it: past "fitted" it keeps the waistband's 2.5 and only the lines below get looser.
+ * With the ease of a dress it would slide to the hip.
+ */
+const WAIST_HANGING = row(1.3, 2.5, 2.5, 2.5, 2.5);
+
+/** Pattern-envelope school, spans in inches. Source: ease chart printed on commercial patterns (from memory). */
+type Spans = Partial<Record<FitClass, readonly [number, number]>>;
+export const ENVELOPE: Partial<Record<EaseZone, Spans>> = {
+  bust: {
+    close: [0, 2.875],
+    fitted: [3, 4],
+    'semi-fitted': [4.125, 5],
+    loose: [5.125, 8],
+    'very-loose': [8.125, 10],
+  },
+  hip: { fitted: [2, 3], 'semi-fitted': [3.125, 4], loose: [4.125, 6], 'very-loose': [6.125, 8] },
+};
+
+export interface EaseRule {
+  readonly ease: Cm;
+  readonly because: string;
+}
+
+/** House ease figures laid over the workroom table, cm. */
+export type EaseOverlay = Partial<Record<EaseZone, Partial<Record<FitClass, Cm>>>>;
+
+/** The wearing ease a class gives a zone, and where it comes from. */
+export function easeFor(
+  zone: EaseZone,
+  fit: FitClass,
+  school: School,
+  hang: Hang,
+  overlay: EaseOverlay = {},
+): EaseRule {
+  const own = overlay[zone]?.[fit];
+  if (own !== undefined) return { ease: own, because: `House figure for ${fit} at the ${zone}.` };
+  const span = ENVELOPE[zone]?.[fit];
+  if (school === 'envelope' && span) {
+    const middle = Math.round(((span[0] + span[1]) / 2) * 8) / 8;
+    return {
+      ease: inches(middle),
+      because: `Pattern-envelope chart, ${fit} at the ${zone}: the middle of its span (chart from memory).`,
+    };
+  }
+  const note = school === 'envelope' ? ' (the envelope chart has no figure here)' : '';
+  const hangs = zone === 'waist' && hang === 'waist';
+  const band = hangs
+    ? ' What hangs from the waist never takes more there than a waistband’s 2.5 cm, or it would slide to the hip.'
+    : '';
+  return {
+    ease: cm((hangs ? WAIST_HANGING : WORKROOM[zone])[fit]),
+    because: `Workroom table, ${fit} at the ${zone}${note} (common practice).${band}`,
+  };
+}
+
+/** Least ease in a woven without stretch, cm, with the reason. House floors (common practice, no source). */
+export const FLOORS: Partial<Record<EaseZone, { least: Cm; why: string }>> = {
+  bust: { least: cm(2.5), why: 'room to breathe' },
+  waist: { least: cm(1.3), why: 'room to breathe and to eat' },
+  hip: { least: cm(4), why: 'room to sit' },
+};
+
+/** The class an actual ease falls in: the workroom class whose figure is nearest. */
+export function workroomClass(zone: EaseZone, ease: Cm, hang: Hang = 'shoulder'): FitClass {
+  const table = zone === 'waist' && hang === 'waist' ? WAIST_HANGING : WORKROOM[zone];
+  let best: FitClass = 'close';
+  for (const fit of FIT_CLASSES)
+    if (Math.abs(table[fit] - ease) < Math.abs(table[best] - ease) - 1e-9) best = fit;
+  return best;
+}
+
+/** The class of an ease by the envelope chart, to the eighth of an inch it is printed in: the last span it reaches; null where the chart has no row. */
+export function envelopeClass(zone: EaseZone, ease: Cm): string | null {
+  const spans = ENVELOPE[zone];
+  if (!spans) return null;
+  const asInches = Math.round((ease / 2.54) * 8) / 8;
+  const reached = Object.entries(spans).filter(([, [lo]]) => asInches >= lo);
+  return reached.at(-1)?.[0] ?? 'under fitted';
+}
