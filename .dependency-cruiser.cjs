@@ -5,8 +5,22 @@ module.exports = {
       name: 'core-stays-pure',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: ['^core/', '^node_modules/(fraction\\.js|chrono-node)'] },
+      to: { pathNot: ['^core/', '^node_modules/(bezier-js|@types/bezier-js|fraction\\.js|chrono-node)'] },
     },
+    ...[
+      // Inside core each room knows those before it: lengths, the tape, panels, figures, garments, the sheet.
+      ['units', ''],
+      ['measures', 'units'],
+      ['draft', 'units'],
+      ['figure', 'units|measures'],
+      ['garment', 'units|measures|draft|figure'],
+      ['sheet', 'units|measures|dates|checks|draft|figure|garment'],
+    ].map(([room, knows]) => ({
+      name: `core-${room}-knows-the-rooms-before-it`,
+      severity: 'error',
+      from: { path: `^core/${room}/`, pathNot: '(\\.test|testing)\\.ts$' },
+      to: { path: '^core/', pathNot: `^core/(${[room, knows].filter(Boolean).join('|')})/` },
+    })),
     {
       name: 'contract-knows-core-only',
       severity: 'error',
@@ -23,11 +37,11 @@ module.exports = {
       name: 'between-areas-only-sql',
       severity: 'error',
       from: {
-        path: '^server/(auth|client-data|clients|house|live|orders|sessions|sheets|staff)/',
+        path: '^server/(auth|client-data|clients|garments|house|live|orders|sessions|sheets|staff)/',
         pathNot: '\\.test\\.ts$',
       },
       to: {
-        path: '^server/(auth|client-data|clients|house|orders|sessions|sheets|staff)/',
+        path: '^server/(auth|client-data|clients|garments|house|orders|sessions|sheets|staff)/',
         pathNot: ['^server/$1/', '/sql\\.ts$'],
       },
     },
@@ -35,7 +49,7 @@ module.exports = {
       name: 'rooms-know-no-area',
       severity: 'error',
       from: { path: '^server/(db|http|paper)/', pathNot: '\\.test\\.ts$' },
-      to: { path: '^server/(auth|client-data|clients|house|orders|sessions|sheets|staff)/' },
+      to: { path: '^server/(auth|client-data|clients|garments|house|orders|sessions|sheets|staff)/' },
     },
     {
       name: 'web-not-server',

@@ -1,9 +1,10 @@
-import { type Change, isTimeZone, type Reading, type Sheet, STAGES, type Stage } from '@rocchetto/core';
+import { type Change, isTimeZone, type Kept, type Reading, STAGES, type Stage } from '@rocchetto/core';
 import { z } from 'zod';
 import { Id, Instant, IsoDate, Version } from './basics.ts';
 import { BriefWire, HouseWire } from './brief.ts';
 import { lengthText } from './length.ts';
 import type { Role } from './may.ts';
+import { PartsWire } from './parts.ts';
 import { sentencesOf } from './problems.ts';
 import { ReadingWire } from './reading.ts';
 import { RoleName } from './roles.ts';
@@ -262,11 +263,20 @@ export interface SheetView {
   /** everything the sheet is computed from; without its readings for those who may not read them */
   readonly spec: SpecFile;
   /** the sheet as it was agreed, or as those see it who may not read readings; null for one computed from the spec */
-  readonly kept: Sheet | null;
+  readonly kept: Kept | null;
   /** what moved since the revision before, when there is one */
   readonly since: readonly Change[];
   /** what brief or readings have moved since this sheet was agreed; empty for a draft */
   readonly moved: readonly Change[];
+}
+/** A composition the house has saved under a name. */
+export const GarmentWrite = z.strictObject({
+  name: z.string().trim().min(1, 'The garment needs a name.').max(80),
+  parts: PartsWire.refine((p) => p.length > 0, 'Name at least one part of the garment.'),
+});
+export type GarmentWrite = z.infer<typeof GarmentWrite>;
+export interface GarmentRow extends GarmentWrite {
+  readonly id: number;
 }
 export const Agree = z.strictObject({
   version: Version,

@@ -77,10 +77,9 @@ export const HouseWire = z.strictObject({
     .enum(['each', 'pair'])
     .optional()
     .meta({ description: 'front and back rounded each by itself, or as a pair' }),
-  band: z
-    .enum(['marked', 'eased'])
-    .optional()
-    .meta({ description: 'the band cut to the marked waist, or to the finished one with up to 1 cm eased on' }),
+  band: z.enum(['marked', 'eased']).optional().meta({
+    description: 'the band cut to the marked waist, or to the finished one with up to 1 cm eased on',
+  }),
   zips: z.enum(['cm', 'in']).optional().meta({ description: 'the unit zips are bought in' }),
   shape: z
     .strictObject({

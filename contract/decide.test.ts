@@ -12,7 +12,9 @@ describe('one decision more about a sheet', () => {
     const twice = decide(decide(spec, set('6 cm'), stamp), set('7 cm'), stamp);
     expect(twice.overrides.map((o) => [o.value, o.by])).toEqual([['7 cm', 'Bram']]);
     expect(spec.overrides).toEqual([]);
-    expect(decide(twice, { kind: 'withdraw', figure: 'hip', target: 'wearing' }, stamp).overrides).toEqual([]);
+    expect(decide(twice, { kind: 'withdraw', figure: 'hip', target: 'wearing' }, stamp).overrides).toEqual(
+      [],
+    );
     expect(decide(twice, { kind: 'withdraw', figure: 'hip', target: 'finished' }, stamp)).toEqual(twice);
   });
 

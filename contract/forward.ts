@@ -1,8 +1,26 @@
-import { checkCodeV1, figureIdV1 } from '@rocchetto/core';
+import { checkCodeV1, figureIdV1, inUnit, readLength } from '@rocchetto/core';
 
 // Steps that bring a stored or written shape of version 1 to version 2. Nothing here checks: what comes out is parsed.
 
 type Json = Record<string, unknown>;
+
+/** Lengths that were read without a word before (thirds, fractions of a centimetre), as the decimals they counted for. */
+function plainLengths<T>(v: T): T {
+  if (typeof v === 'string') {
+    const bare = v.trim().replace(/^[-−]/, '');
+    if (!/\d ?[/⁄] ?\d/.test(bare) || readLength(bare, 'cm').ok) return v;
+    const read = readLength(bare, 'cm', true);
+    if (!read.ok || !read.unitGiven) return v;
+    const size = Math.round(inUnit(read.cm, read.written.unit) * 1e6) / 1e6;
+    return `${/^[-−]/.test(v.trim()) ? '-' : ''}${size} ${read.written.unit}` as T;
+  }
+  if (Array.isArray(v)) return v.map(plainLengths) as T;
+  return isObject(v) ? (Object.fromEntries(Object.entries(v).map(([k, x]) => [k, plainLengths(x)])) as T) : v;
+}
+
+/** House rules have had one shape; their lengths are read as they were written. */
+export const rulesForward = (v: unknown): unknown => plainLengths(v);
+
 const isObject = (v: unknown): v is Json => typeof v === 'object' && v !== null && !Array.isArray(v);
 /** Version 1 had none written on it. */
 const isFirst = (v: Json) => v.version === undefined || v.version === 1;
@@ -12,12 +30,21 @@ function partForward(part: unknown): unknown {
   if (!isObject(part) || !isObject(part.hemOpening)) return part;
   const { hemOpening, ...rest } = part;
   const { kind, height, ...more } = hemOpening as Json;
-  return { ...rest, ...more, hemOpening: kind, ...(height === undefined || kind === 'none' ? {} : { openingHeight: height }) };
+  return {
+    ...rest,
+    ...more,
+    hemOpening: kind,
+    ...(height === undefined || kind === 'none' ? {} : { openingHeight: height }),
+  };
 }
 
 export function briefForward(v: unknown): unknown {
   if (!isObject(v) || !isFirst(v)) return v;
-  return { ...v, version: 2, ...(Array.isArray(v.parts) ? { parts: v.parts.map(partForward) } : {}) };
+  return {
+    ...plainLengths(v),
+    version: 2,
+    ...(Array.isArray(v.parts) ? { parts: plainLengths(v.parts).map(partForward) } : {}),
+  };
 }
 
 const overrideForward = (o: unknown): unknown =>
@@ -30,7 +57,8 @@ const acceptForward = (a: unknown): unknown =>
         ...(a.reason === '' ? { reason: 'No reason was written.' } : {}),
       }
     : a;
-const each = (list: unknown, step: (v: unknown) => unknown): unknown => (Array.isArray(list) ? list.map(step) : list);
+const each = (list: unknown, step: (v: unknown) => unknown): unknown =>
+  Array.isArray(list) ? list.map(step) : list;
 
 /** Figures carry their part since version 2: what was set by hand and accepted follows. */
 function decidedForward(v: Json): Json {
@@ -43,7 +71,7 @@ function decidedForward(v: Json): Json {
 
 /** What a fitter decided about a sheet. */
 export const settingsForward = (v: unknown): unknown =>
-  isObject(v) && isFirst(v) ? { ...decidedForward(v), version: 2 } : v;
+  isObject(v) && isFirst(v) ? { ...decidedForward(plainLengths(v)), version: 2 } : v;
 
 /** A spec file. */
 export const specForward = (v: unknown): unknown =>

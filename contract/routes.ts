@@ -3,6 +3,7 @@ import {
   Agree,
   BriefChange,
   ClientWrite,
+  GarmentWrite,
   HouseSettings,
   MarkCut,
   NewStaff,
@@ -54,6 +55,14 @@ export const ROUTES = {
   },
   'GET /openapi.json': { does: 'This description', may: 'signed-in' },
   'GET /house': { does: 'The house settings', may: 'staff.read' },
+  'GET /garments': { does: 'Compositions of parts the house has saved', may: 'order.read' },
+  'POST /garments': {
+    does: 'Saves a composition of parts under a name',
+    may: 'sheet.write',
+    body: GarmentWrite,
+    status: 201,
+  },
+  'DELETE /garments/:id': { does: 'Takes a saved composition off the list', may: 'house.write' },
   'PUT /house': {
     does: 'Changes the house settings',
     may: 'house.write',

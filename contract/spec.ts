@@ -6,8 +6,8 @@ import {
   readLength,
   resolveAll,
   SOURCES,
-  TARGETS,
   TAPES,
+  TARGETS,
   tell,
   WAYS,
 } from '@rocchetto/core';
@@ -17,39 +17,38 @@ import { BriefWire, HouseWire } from './brief.ts';
 import { specForward } from './forward.ts';
 import { lengthText } from './length.ts';
 import { withParts } from './parts.ts';
-import { specReading } from './to-core.ts';
+import { specReading } from './spec-reading.ts';
 
 const short = z.string().max(200).default('');
 const date = z.union([z.literal(''), IsoDate]).default('');
 
-const SpecReading = z
-  .strictObject({
-    measure: z.string().refine((id) => findMeasure(id) !== undefined, 'No measurement has this name.'),
-    value: z
-      .string()
-      .max(60)
-      .default('')
-      .meta({ description: 'as read, with its unit: "34 3/8 in", "87.3 cm"' }),
-    state: z.enum(['read', 'declined', 'skipped']).default('read'),
-    way: z.enum(WAYS).default('whole'),
-    tape: z.enum(TAPES).default('snug'),
-    source: z.enum(SOURCES).default('taken here'),
-    by: short,
-    at: z.union([z.literal(''), Instant]).default(''),
-    reason: short,
-    note: short,
-  })
-  .superRefine((r, ctx) => {
-    if (r.state !== 'read') return;
-    const read = readLength(r.value, 'cm');
-    if (!read.ok) ctx.addIssue({ code: 'custom', path: ['value'], message: read.sentence });
-    else if (!read.unitGiven)
-      ctx.addIssue({
-        code: 'custom',
-        path: ['value'],
-        message: `“${r.value}” has no unit. Write 34 3/8 in or 87.3 cm.`,
-      });
-  });
+const ReadingShape = z.strictObject({
+  measure: z.string().refine((id) => findMeasure(id) !== undefined, 'No measurement has this name.'),
+  value: z
+    .string()
+    .max(60)
+    .default('')
+    .meta({ description: 'as read, with its unit: "34 3/8 in", "87.3 cm"' }),
+  state: z.enum(['read', 'declined', 'skipped']).default('read'),
+  way: z.enum(WAYS).default('whole'),
+  tape: z.enum(TAPES).default('snug'),
+  source: z.enum(SOURCES).default('taken here'),
+  by: short,
+  at: z.union([z.literal(''), Instant]).default(''),
+  reason: short,
+  note: short,
+});
+const SpecReading = ReadingShape.superRefine((r, ctx) => {
+  if (r.state !== 'read') return;
+  const read = readLength(r.value, 'cm');
+  if (!read.ok) ctx.addIssue({ code: 'custom', path: ['value'], message: read.sentence });
+  else if (!read.unitGiven)
+    ctx.addIssue({
+      code: 'custom',
+      path: ['value'],
+      message: `“${r.value}” has no unit. Write 34 3/8 in or 87.3 cm.`,
+    });
+});
 
 export const OverrideWire = z.strictObject({
   figure: z.string().max(60),
@@ -122,7 +121,13 @@ function hardFindings(spec: z.infer<typeof Spec>, ctx: z.RefinementCtx) {
     const last = m.readings.filter((r) => r.state === 'read').at(-1);
     if (m.net === null || !last?.written) continue;
     const others = new Map([...nets].filter(([other]) => other !== id));
-    for (const f of checkReading({ measure: m.measure, value: m.net, written: last.written, way: last.way, others })) {
+    for (const f of checkReading({
+      measure: m.measure,
+      value: m.net,
+      written: last.written,
+      way: last.way,
+      others,
+    })) {
       if (f.level !== 'hard' || said.has(f.sentence)) continue;
       said.add(f.sentence);
       ctx.addIssue({
@@ -135,7 +140,7 @@ function hardFindings(spec: z.infer<typeof Spec>, ctx: z.RefinementCtx) {
 }
 
 /** A spec as it was kept: its shape is read, its figures are not judged again by today's checks. */
-export const KeptSpec = z.preprocess(specForward, Spec);
+export const KeptSpec = z.preprocess(specForward, Spec.extend({ readings: z.array(ReadingShape).max(500) }));
 
 /** The file `./rocchetto spec` reads and an order imports; version 1 is read too. docs/formats.md tells it in words. */
 export const SpecFile = z.preprocess(specForward, Spec.superRefine(hardFindings));

@@ -1,7 +1,7 @@
-import { type Kept, keepV1, type SheetV1 } from '@rocchetto/core';
+import { type Kept, keepV1, type Reading, type SheetV1, SOURCES, TAPES, WAYS } from '@rocchetto/core';
 import { z } from 'zod';
 import { BriefWire, HouseWire } from './brief.ts';
-import { settingsForward } from './forward.ts';
+import { rulesForward, settingsForward } from './forward.ts';
 import { KeptSpec, OverrideWire, type SpecFile } from './spec.ts';
 
 // What lies in JSON columns, parsed where it is read. Each shape has a version and a step that brings the earlier forward.
@@ -33,7 +33,9 @@ const cm = z.number().nullable();
 const KeptFigure = z.looseObject({ id: text, name: text, letter: text, finished: cm, marked: cm });
 const KeptV2 = z.looseObject({
   version: z.literal(2),
-  figures: z.array(KeptFigure.extend({ shares: z.array(z.looseObject({ panel: text, rounded: z.number() })) })),
+  figures: z.array(
+    KeptFigure.extend({ shares: z.array(z.looseObject({ panel: text, rounded: z.number() })) }),
+  ),
   checks: z.array(z.looseObject({ code: text, sentence: text })),
   rounding: z.looseObject({ unit: z.enum(['cm', 'in']) }),
   printed: z.looseObject({ cm: z.looseObject({ figures: z.array(z.unknown()) }), in: z.looseObject({}) }),
@@ -48,7 +50,43 @@ const KeptV1 = z.looseObject({
 /** A sheet kept when it was agreed; one of version 1 is brought forward as its own day printed and drew it. */
 export const StoredKept = z
   .union([KeptV2, KeptV1])
-  .transform((k): Kept => ('version' in k && k.version === 2 ? (k as unknown as Kept) : keepV1(k as unknown as SheetV1)));
+  .transform(
+    (k): Kept =>
+      'version' in k && k.version === 2 ? (k as unknown as Kept) : keepV1(k as unknown as SheetV1),
+  );
+
+/** What lies beside a reading's own columns; without a version it is the first. */
+const StoredReading = z.looseObject({
+  version: z.literal(1).default(1),
+  id: text,
+  measure: text,
+  state: z.enum(['read', 'declined', 'skipped']),
+  written: z
+    .looseObject({ value: text, unit: z.enum(['cm', 'in', 'mm']), text })
+    .nullable()
+    .default(null),
+  way: z.enum(WAYS).default('whole'),
+  tape: z.enum(TAPES).default('snug'),
+  source: z.enum(SOURCES).default('taken here'),
+  replaces: text.nullable().default(null),
+  reason: text.default(''),
+  note: text.default(''),
+  by: text.default(''),
+  wroteBy: text.default(''),
+  at: text,
+});
+/** What lies beside a session's own columns; without a version it is the first. */
+const StoredDetails = z.looseObject({
+  version: z.literal(1).default(1),
+  measurer: text.default(''),
+  scribe: text.default(''),
+  beneath: text.default(''),
+  heel: text.nullable().default(null),
+  waistRule: text.default(''),
+  hipRule: text.default(''),
+  posture: text.default(''),
+  guardian: text.default(''),
+});
 
 export class CannotRead extends Error {
   constructor(what: string, why: z.ZodError) {
@@ -66,7 +104,13 @@ const orNull = <T>(schema: z.ZodType<T>, what: string, value: unknown): T | null
   value === null || value === undefined ? null : stored(schema, what, value);
 
 export const readBrief = (v: unknown): BriefWire | null => orNull(BriefWire, 'A brief', v);
+/** What a saved garment is made of, as a brief writes it. */
+export const readParts = (v: unknown): BriefWire['parts'] => stored(BriefWire, 'A saved garment', v).parts;
 export const readSettings = (v: unknown): Settings => stored(StoredSettings, 'A sheet’s decisions', v);
 export const readSpec = (v: unknown): SpecFile | null => orNull(KeptSpec, 'An agreed sheet’s spec', v);
 export const readKept = (v: unknown): Kept | null => orNull(StoredKept, 'An agreed sheet', v);
-export const readRules = (v: unknown): HouseWire => stored(HouseWire, 'The house’s rules', v ?? {});
+export const readReading = (v: unknown): Reading => stored(StoredReading, 'A reading', v) as Reading;
+export const readDetails = (v: unknown): z.infer<typeof StoredDetails> =>
+  stored(StoredDetails, 'A session’s details', v ?? {});
+export const readRules = (v: unknown): HouseWire =>
+  stored(HouseWire, 'The house’s rules', rulesForward(v ?? {}));

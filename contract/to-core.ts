@@ -7,8 +7,6 @@ import {
   type HouseRules,
   type Kept,
   type PartBrief,
-  type Reading,
-  readLength,
   type SheetInput,
   type SheetUnit,
   showInput,
@@ -17,6 +15,7 @@ import type { BriefWire, HouseWire } from './brief.ts';
 import { toCm } from './parse-length.ts';
 import type { PartWire } from './parts.ts';
 import type { SpecFile } from './spec.ts';
+import { specReading } from './spec-reading.ts';
 
 // From what a file or a wire holds to what core computes from. Nothing here checks (the schemas have), so that a
 // page that only shows a sheet loads no schemas.
@@ -67,24 +66,6 @@ export function toHouse(w: HouseWire | undefined): HouseRules {
     },
   };
 }
-
-/** A spec's reading as core's. */
-export const specReading = (
-  r: SpecFile['readings'][number],
-  i: number,
-  spec: Pick<SpecFile, 'session'>,
-): Reading => {
-  const read = r.state === 'read' ? readLength(r.value, 'cm') : null;
-  return {
-    ...r,
-    id: `reading-${i + 1}`,
-    written: read?.ok ? read.written : null,
-    replaces: null,
-    by: r.by || spec.session.measurer,
-    wroteBy: spec.session.scribe,
-    at: r.at || `${spec.session.date || '1970-01-01'}T00:00:00Z`,
-  };
-};
 
 /** What core computes from. The session's own date stands in for "today" when the file names none. */
 export function toSheetInput(spec: SpecFile): SheetInput {

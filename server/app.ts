@@ -7,6 +7,7 @@ import { authRoutes } from './auth/routes.ts';
 import { clientDataRoutes } from './client-data/routes.ts';
 import { clientRoutes } from './clients/routes.ts';
 import { refusalOf } from './db/errors.ts';
+import { garmentRoutes } from './garments/routes.ts';
 import { houseRoutes } from './house/routes.ts';
 import type { Deps, Env } from './http/context.ts';
 import { describeRoutes } from './http/describe.ts';
@@ -50,6 +51,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .use(signedIn(deps))
     .route('/', staffRoutes(deps))
     .route('/', houseRoutes(deps))
+    .route('/', garmentRoutes(deps))
     .route('/', clientRoutes(deps))
     .route('/', clientDataRoutes(deps))
     .route('/', orderRoutes(deps))

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
-import { computeFile, SpecOrSheetFile, sentencesOf } from '@rocchetto/contract';
+import { computeFile, refusedIn, SpecOrSheetFile, sentencesOf } from '@rocchetto/contract';
 import { runTool, StopWord } from './stop-word.ts';
 
 /** Reads a spec file and prints its sheet as JSON. No database, no network. */
@@ -25,6 +25,9 @@ runTool(async () => {
     throw new StopWord(
       `${file} is not a spec this program understands:\n  ${sentencesOf(spec.error).join('\n  ')}`,
     );
+  const refused = refusedIn(spec.data);
+  if (refused.length > 0)
+    throw new StopWord(`${file} sets by hand what its sheet cannot follow:\n  ${refused.join('\n  ')}`);
   process.stdout.write(`${JSON.stringify(computeFile(spec.data), null, 2)}\n`);
   return 0;
 });

@@ -4,10 +4,12 @@ import { type Cm, cm } from '../units/length.ts';
 /** A place on a flat panel, cm: x away from the centre line, y down from the part's top line. */
 export type Point = readonly [x: number, y: number];
 /** A straight line, or a cubic curve with its two control points. */
-export type Segment = readonly [from: Point, to: Point] | readonly [from: Point, c1: Point, c2: Point, to: Point];
+export type Segment =
+  | readonly [from: Point, to: Point]
+  | readonly [from: Point, c1: Point, c2: Point, to: Point];
 
-export const from = (s: Segment): Point => s[0];
-export const to = (s: Segment): Point => s[s.length - 1]!;
+export const startOf = (s: Segment): Point => s[0];
+export const endOf = (s: Segment): Point => s[s.length - 1]!;
 export const distance = (a: Point, b: Point): number => Math.hypot(b[0] - a[0], b[1] - a[1]);
 
 const at = ([x, y]: Point) => ({ x, y });
@@ -56,7 +58,7 @@ export function pointAt(s: Segment, t: number): Point {
 /** The direction of travel at parameter t, of length 1. */
 export function directionAt(s: Segment, t: number): Point {
   let { x, y } = isCurve(s) ? speed(s, t) : { x: s[1][0] - s[0][0], y: s[1][1] - s[0][1] };
-  if (Math.hypot(x, y) < 1e-9) [x, y] = [to(s)[0] - from(s)[0], to(s)[1] - from(s)[1]];
+  if (Math.hypot(x, y) < 1e-9) [x, y] = [endOf(s)[0] - startOf(s)[0], endOf(s)[1] - startOf(s)[1]];
   const q = Math.hypot(x, y) || 1;
   return [x / q, y / q];
 }
@@ -85,9 +87,9 @@ export const mapped = (s: Segment, move: (p: Point) => Point): Segment => s.map(
 
 /** x where a segment crosses the height y; null where it does not. */
 export function crossing(s: Segment, y: number): number | null {
-  const [a, b] = [from(s)[1], to(s)[1]];
+  const [a, b] = [startOf(s)[1], endOf(s)[1]];
   if (!isCurve(s)) {
-    if (Math.abs(a - b) < 1e-12) return Math.abs(y - a) < 1e-9 ? to(s)[0] : null;
+    if (Math.abs(a - b) < 1e-12) return Math.abs(y - a) < 1e-9 ? endOf(s)[0] : null;
     const t = (y - a) / (b - a);
     return t < -1e-9 || t > 1 + 1e-9 ? null : pointAt(s, t)[0];
   }
@@ -118,7 +120,7 @@ export function crossing(s: Segment, y: number): number | null {
 
 /** A segment moved sideways by `d`, to the left hand of travel with y down (outward on a panel); a curve may become several. */
 export function offset(s: Segment, d: number): Segment[] {
-  if (d === 0 || distance(from(s), to(s)) < 1e-9) return [s];
+  if (d === 0 || distance(startOf(s), endOf(s)) < 1e-9) return [s];
   if (!isCurve(s)) {
     const [x, y] = directionAt(s, 0);
     return [mapped(s, (p) => [p[0] + d * y, p[1] - d * x])];
@@ -147,8 +149,7 @@ export function reach(box: Box, x: number, y: number): void {
  */
 export function reachAlong(box: Box, s: Segment, d: number): void {
   const ts = [0, 1];
-  if (isCurve(s))
-    for (const i of [0, 1] as const) ts.push(...turns(s[0][i], s[1][i], s[2][i], s[3][i]));
+  if (isCurve(s)) for (const i of [0, 1] as const) ts.push(...turns(s[0][i], s[1][i], s[2][i], s[3][i]));
   for (const t of ts) {
     const [x, y] = pointAt(s, t);
     const [dx, dy] = d === 0 ? [0, 0] : directionAt(s, t);

@@ -66,5 +66,9 @@ export function dartOn(
   const [x, y] = [(legs[0][0] + legs[1][0]) / 2, (legs[0][1] + legs[1][1]) / 2];
   if (!toward) return { legs, tip: [x, y + d.length], ...d };
   const far = Math.hypot(toward[0] - x, toward[1] - y) || 1;
-  return { legs, tip: [x + ((toward[0] - x) * d.length) / far, y + ((toward[1] - y) * d.length) / far], ...d };
+  return {
+    legs,
+    tip: [x + ((toward[0] - x) * d.length) / far, y + ((toward[1] - y) * d.length) / far],
+    ...d,
+  };
 }

@@ -4,7 +4,7 @@ import {
   directionAt,
   distance,
   emptyBox,
-  from,
+  endOf,
   mapped,
   offset,
   type Point,
@@ -12,7 +12,7 @@ import {
   reachAlong,
   reversed,
   type Segment,
-  to,
+  startOf,
 } from './curve.ts';
 import type { Panel } from './panel.ts';
 
@@ -28,10 +28,12 @@ export function cutOutline(panel: Panel): Segment[] {
   const moved = edges.map((e) => joined(e.path.flatMap((s) => offset(s, e.allowance))));
   return edges.flatMap((e, i) => {
     const [own, next] = [moved[i]!, moved[(i + 1) % edges.length]!];
-    const [end, start] = [to(own.at(-1)!), from(next[0]!)];
+    const [end, start] = [endOf(own.at(-1)!), startOf(next[0]!)];
     if (distance(end, start) < 1e-6) return own;
     const corner = cornerOf(e, edges[(i + 1) % edges.length]!);
-    return corner ? [...own, [end, corner] as const, [corner, start] as const] : [...own, [end, start] as const];
+    return corner
+      ? [...own, [end, corner] as const, [corner, start] as const]
+      : [...own, [end, start] as const];
   });
 }
 
@@ -66,7 +68,9 @@ export function cutSize(panel: Panel): Size {
 const joined = (path: readonly Segment[]): Segment[] =>
   path.flatMap((s, i) => {
     const before = path[i - 1];
-    return before && distance(to(before), from(s)) > 1e-6 ? [[to(before), from(s)] as const, s] : [s];
+    return before && distance(endOf(before), startOf(s)) > 1e-6
+      ? [[endOf(before), startOf(s)] as const, s]
+      : [s];
   });
 
 /** Where the cut lines of two edges meet; null where they do so at the seam's own corner or too far out. */
@@ -74,7 +78,7 @@ function cornerOf(e: Panel['edges'][number], next: Panel['edges'][number]): Poin
   const [a, b] = [e.path.at(-1)!, next.path[0]!];
   const [u, v] = [directionAt(a, 1), directionAt(b, 0)];
   const out = (p: Point, d: Point, by: number): Point => [p[0] + by * d[1], p[1] - by * d[0]];
-  const [p, q] = [out(to(a), u, e.allowance), out(from(b), v, next.allowance)];
+  const [p, q] = [out(endOf(a), u, e.allowance), out(startOf(b), v, next.allowance)];
   if (distance(p, q) < 1e-6) return null;
   const corner = meet(p, u, q, v);
   const most = MOST_MITRE * Math.max(e.allowance, next.allowance);
@@ -100,9 +104,9 @@ export function pathData(path: readonly Segment[], close = false): string {
   const parts: string[] = [];
   let here: Point | null = null;
   for (const s of path) {
-    if (!here || distance(here, from(s)) > 1e-6) parts.push(`M${pt(from(s))}`);
+    if (!here || distance(here, startOf(s)) > 1e-6) parts.push(`M${pt(startOf(s))}`);
     parts.push(s.length === 2 ? `L${pt(s[1])}` : `C${pt(s[1])} ${pt(s[2])} ${pt(s[3])}`);
-    here = to(s);
+    here = endOf(s);
   }
   return `${parts.join(' ')}${close ? ' Z' : ''}`;
 }

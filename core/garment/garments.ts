@@ -24,7 +24,11 @@ export const GARMENTS: readonly NamedGarment[] = [
     name: 'day dress, straight skirt',
     parts: [BODICE, { part: 'straight-skirt', hemOpening: 'vent', openingHeight: '18 cm' }],
   },
-  { id: 'day-dress-gathered', name: 'day dress, gathered skirt', parts: [BODICE, { part: 'gathered-skirt' }] },
+  {
+    id: 'day-dress-gathered',
+    name: 'day dress, gathered skirt',
+    parts: [BODICE, { part: 'gathered-skirt' }],
+  },
   { id: 'day-dress-circle', name: 'day dress, circle skirt', parts: [BODICE, { part: 'circle-skirt' }] },
 ];
 

@@ -1,7 +1,7 @@
 import type { Override } from '../figure/figure.ts';
 import type { Reading } from '../measures/session.ts';
 import type { Cm, SheetUnit } from '../units/length.ts';
-import type { Rounding } from '../units/rounding.ts';
+import type { HouseRounding } from '../units/rounding.ts';
 import type { Allowances } from './tables/allowances.ts';
 import type { FixedDarts } from './tables/darts.ts';
 import type { EaseOverlay, FitClass, School } from './tables/fit.ts';
@@ -40,7 +40,7 @@ export interface Brief {
 
 /** The house's own figures, laid over the tables. Lengths cm. */
 export interface HouseRules {
-  readonly rounding: Rounding;
+  readonly rounding: HouseRounding;
   /** front and back rounded each by itself, or as a pair: one may differ by a step where that brings the sum nearer */
   readonly pairing: 'each' | 'pair';
   /** the band cut to the marked waist, or to the finished one with the rest eased on, up to 1 cm */

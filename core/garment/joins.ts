@@ -28,13 +28,18 @@ export function garmentProblems(ids: readonly string[]): string[] {
     const giving = parts.filter((p) => p.joins.gives.includes(edge));
     const taking = parts.filter((p) => p.joins.takes.some((t) => t.edge === edge));
     const names = (list: readonly GarmentPart[]) => list.map((p) => p.name).join(' and ');
-    if (giving.length > 1) problems.push(`Two parts bring the ${EDGE[edge]}: ${names(giving)}. Give one of them.`);
+    if (giving.length > 1)
+      problems.push(`Two parts bring the ${EDGE[edge]}: ${names(giving)}. Give one of them.`);
     // An armhole is two: what joins there is one part cut twice.
     if (taking.length > 1)
-      problems.push(`Two parts want the same ${EDGE[edge]}: ${names(taking)}. One garment holds one of them.`);
+      problems.push(
+        `Two parts want the same ${EDGE[edge]}: ${names(taking)}. One garment holds one of them.`,
+      );
     for (const p of taking)
       if (giving.length === 0 && p.joins.takes.some((t) => t.edge === edge && t.needed))
-        problems.push(`The ${p.name} needs ${EDGE[edge] === 'armhole' ? 'an armhole' : `a ${EDGE[edge]}`} to join: no part of this garment has one.`);
+        problems.push(
+          `The ${p.name} needs ${EDGE[edge] === 'armhole' ? 'an armhole' : `a ${EDGE[edge]}`} to join: no part of this garment has one.`,
+        );
   }
   const loose = parts.filter(
     (p) =>

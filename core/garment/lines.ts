@@ -1,11 +1,10 @@
-import { buildFigure, bodyTerms, type Making, share, term, TOLERANCE, ZERO } from '../figure/build.ts';
+import { bodyTerms, buildFigure, type Making, share, TOLERANCE, term, ZERO } from '../figure/build.ts';
 import type { Figure, Share, Term } from '../figure/figure.ts';
 import type { Measured } from '../measures/session.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { say as p } from '../units/print.ts';
-import { roundLength, stepOf } from '../units/rounding.ts';
+import { stepOf } from '../units/rounding.ts';
 import type { SheetInput } from './input.ts';
-import type { Lift, LineWanted } from './part.ts';
 import { easeFor, FLOORS, type Hang } from './tables/fit.ts';
 import { LAYER_THICKNESS, layerAllowance } from './tables/layers.ts';
 import { stretchClass, stretchReduction } from './tables/stretch.ts';
@@ -44,6 +43,22 @@ export interface BodyLine {
   readonly back: Share | null;
 }
 
+/** A body line that a part crosses. */
+export interface LineWanted {
+  readonly zone: Zone;
+  /** absent on the sheet when it was not read; one that is not needed is left out instead */
+  readonly needed: boolean;
+  /** how the line is shared when no part of the garment takes it in front and back quarters */
+  readonly split?: (finished: Cm) => { readonly panel: string; readonly times: number };
+}
+
+/** A line that becomes as wide as another, since the cloth falls free there. */
+export interface Lift {
+  readonly zone: Zone;
+  readonly to: Zone;
+  readonly because: string;
+}
+
 export type LineContext = Making & {
   readonly input: SheetInput;
   readonly measured: ReadonlyMap<string, Measured>;
@@ -55,7 +70,10 @@ export function girthTerms(c: LineContext, m: Measured, zone: Zone): Term[] {
   const { brief, house } = c.input;
   const terms = bodyTerms(m);
   const { ease, because } = easeFor(zone, brief.fit, brief.school, c.hang, house.ease);
-  terms.push(term('wearing', 'wearing ease', ease, because), term('style', 'style ease', 0, 'None asked for.'));
+  terms.push(
+    term('wearing', 'wearing ease', ease, because),
+    term('style', 'style ease', 0, 'None asked for.'),
+  );
   if (brief.lining)
     terms.push(
       term(
@@ -69,7 +87,12 @@ export function girthTerms(c: LineContext, m: Measured, zone: Zone): Term[] {
     const off = stretchReduction(m.net, brief.cloth.stretch);
     const { name, percent } = stretchClass(brief.cloth.stretch);
     terms.push(
-      term('stretch', 'stretch', -off, `Cloth of class ${name}: ${percent} % of the body girth comes off a close garment.`),
+      term(
+        'stretch',
+        'stretch',
+        -off,
+        `Cloth of class ${name}: ${percent} % of the body girth comes off a close garment.`,
+      ),
     );
   }
   return terms;
@@ -88,9 +111,20 @@ export function bodyLines(
   for (const { zone } of ZONES) {
     const asked = wanted.filter((w) => w.zone === zone);
     if (asked.length === 0) continue;
-    const figure = girth(c, zone, asked.some((w) => w.needed));
+    const figure = girth(
+      c,
+      zone,
+      asked.some((w) => w.needed),
+    );
     if (!figure) continue;
-    bare.set(zone, { zone, figure, net: c.measured.get(zone)?.net ?? null, front: null, back: null, ...levelOf(c, zone) });
+    bare.set(zone, {
+      zone,
+      figure,
+      net: c.measured.get(zone)?.net ?? null,
+      front: null,
+      back: null,
+      ...levelOf(c, zone),
+    });
   }
   const raised = new Map(
     lifts((z) => bare.get(z)).flatMap((l) => {
@@ -100,7 +134,15 @@ export function bodyLines(
   );
   const done = new Map<Zone, BodyLine>();
   const own = [...bare].filter(([zone]) => !raised.has(zone));
-  for (const [zone, line] of own) done.set(zone, shared(c, line, wanted.filter((w) => w.zone === zone)));
+  for (const [zone, line] of own)
+    done.set(
+      zone,
+      shared(
+        c,
+        line,
+        wanted.filter((w) => w.zone === zone),
+      ),
+    );
   for (const [zone, l] of raised) done.set(zone, lifted(c, bare.get(zone)!, done.get(l.to)!, l));
   return new Map([...bare.keys()].map((zone) => [zone, done.get(zone)!]));
 }
@@ -120,7 +162,9 @@ function girth(c: LineContext, zone: Zone, needed: boolean): Figure | null {
     settable: ['wearing', 'style', 'finished'],
     tolerance: TOLERANCE.girth,
     follows: (v) => (v > 0 ? null : 'A girth is more than nothing.'),
-    why: known ? [] : [`${m?.why[0] ?? 'Not read.'} Read it, or set the finished figure by hand with a reason.`],
+    why: known
+      ? []
+      : [`${m?.why[0] ?? 'Not read.'} Read it, or set the finished figure by hand with a reason.`],
   });
 }
 
@@ -180,7 +224,9 @@ function levelOf(c: LineContext, zone: Zone): Pick<BodyLine, 'level' | 'levelFig
       : buildFigure(c, {
           estimated: true,
           terms: [term('body', 'estimate', hip * drop.ofHip, because)],
-          why: [because], ...base });
+          why: [because],
+          ...base,
+        });
   return { level: figure.marked, levelFigure: figure };
 }
 
@@ -204,7 +250,12 @@ function quarters(c: LineContext, { zone, figure, net }: BodyLine): Share[] {
   const finished = figure.finished!;
   if (arc !== null && net !== null && arc < net) {
     const added = (face: string) =>
-      term('share', 'half of what was added ÷ 2', (finished - net) / 4, `Ease and layers are shared half to the ${face}.`);
+      term(
+        'share',
+        'half of what was added ÷ 2',
+        (finished - net) / 4,
+        `Ease and layers are shared half to the ${face}.`,
+      );
     return [
       share(c, 'front', 2, [
         term('body', 'front arc ÷ 2', arc / 2, 'The front is as wide as its measured arc.'),
@@ -221,7 +272,14 @@ function quarters(c: LineContext, { zone, figure, net }: BodyLine): Share[] {
   const moved = (sign: 1 | -1) =>
     balance === 0
       ? []
-      : [term('share', sign > 0 ? 'front share' : 'back share', sign * balance, 'House balance between front and back.')];
+      : [
+          term(
+            'share',
+            sign > 0 ? 'front share' : 'back share',
+            sign * balance,
+            'House balance between front and back.',
+          ),
+        ];
   return [share(c, 'front', 2, [quarter, ...moved(1)]), share(c, 'back', 2, [quarter, ...moved(-1)])];
 }
 
@@ -236,7 +294,9 @@ function paired(c: LineContext, [front, back]: Share[], finished: Cm): Share[] {
   const best = tries.reduce((a, b) => (off(b) < off(a) - 1e-9 ? b : a));
   return [
     front!,
-    best === tries[0] ? back! : { ...best, note: 'Rounded as a pair with the front: a step here brings the sum nearer.' },
+    best === tries[0]
+      ? back!
+      : { ...best, note: 'Rounded as a pair with the front: a step here brings the sum nearer.' },
   ];
 }
 
@@ -245,9 +305,19 @@ function keepFloor(c: LineContext, { zone, figure, net }: BodyLine, shares: Shar
   const least = floorGirth(c, zone, figure, net);
   const step = stepOf(c.rounding);
   const last = shares.at(-1);
-  if (least === null || step === 0 || !last || figure.finished! < least - 1e-9 || total(shares) >= least - 1e-9)
+  if (
+    least === null ||
+    step === 0 ||
+    !last ||
+    figure.finished! < least - 1e-9 ||
+    total(shares) >= least - 1e-9
+  )
     return shares;
-  const kept = { ...last, rounded: cm(last.rounded + step), note: `Marked a step wider, so that rounding keeps the floor (${FLOORS[zone]!.why}).` };
+  const kept = {
+    ...last,
+    rounded: cm(last.rounded + step),
+    note: `Marked a step wider, so that rounding keeps the floor (${FLOORS[zone]!.why}).`,
+  };
   return [...shares.slice(0, -1), kept];
 }
 

@@ -1,17 +1,17 @@
 import type { Panel } from '../draft/panel.ts';
-import { easeMarked, type Making, markedGirth, withMark, drift } from '../figure/build.ts';
+import { drift, easeMarked, type Making, markedGirth, withMark } from '../figure/build.ts';
 import { judge, missing, type RawCheck, warn } from '../figure/check.ts';
 import type { Caution, Figure, Notion, Override, Piece } from '../figure/figure.ts';
 import { type Measured, resolveAll } from '../measures/session.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { say as p } from '../units/print.ts';
 import { clothToBuy } from './cloth.ts';
+import { zipStrokes } from './common/silhouette.ts';
 import type { PartBrief, SheetInput } from './input.ts';
 import { type Placed, placed } from './joins.ts';
 import { type BodyLine, bodyLines, floorGirth, type LineContext, type Zone } from './lines.ts';
 import { openingOf } from './opening.ts';
 import type { Drafted, GarmentContext, OpeningMade, PartContext } from './part.ts';
-import { zipStrokes } from './common/silhouette.ts';
 import { NO_PICTURE, type Picture, type Place } from './picture.ts';
 import { allowancesFor } from './tables/allowances.ts';
 import { FLOORS, type Hang } from './tables/fit.ts';
@@ -86,7 +86,11 @@ export function makeGarment(input: SheetInput): Garment {
     drafts.set(r.index, draft);
     return { r, c, draft, values: values(r) as never };
   });
-  const { opening, checks: zipChecks, notions: zipNotions } = openingOf(
+  const {
+    opening,
+    checks: zipChecks,
+    notions: zipNotions,
+  } = openingOf(
     context,
     made.map((m) => m.draft),
   );
@@ -105,7 +109,11 @@ export function makeGarment(input: SheetInput): Garment {
   const cloth = clothToBuy(input, pieces);
   const checks = [
     ...refused.map(({ override: o, sentence }) =>
-      warn(`by-hand-${o.figure}`, o.figure, `The ${o.target} of ${o.figure} set by hand cannot be followed. ${sentence}`),
+      warn(
+        `by-hand-${o.figure}`,
+        o.figure,
+        `The ${o.target} of ${o.figure} set by hand cannot be followed. ${sentence}`,
+      ),
     ),
     ...lineChecks(base, [...lines.values()]),
     ...joinChecks(made),
@@ -125,10 +133,16 @@ export function makeGarment(input: SheetInput): Garment {
     ],
     figures: bare.map((f) => (warned.has(f.id) ? withMark(f, 'warned') : f)),
     checks,
-    cautions: unique(cuttings.flatMap((k) => k.cautions), (k) => k.code),
+    cautions: unique(
+      cuttings.flatMap((k) => k.cautions),
+      (k) => k.code,
+    ),
     pieces,
     notions: unique([...cloth.notions, ...zipNotions, ...cuttings.flatMap((k) => k.notions)], (n) => n.name),
-    allowances: unique(cuttings.flatMap((k) => k.allowances), (a) => a.name),
+    allowances: unique(
+      cuttings.flatMap((k) => k.allowances),
+      (a) => a.name,
+    ),
     panels: made.flatMap((m) => m.draft.panels),
     look: () => ({
       places: made.flatMap((m) => m.draft.places()),

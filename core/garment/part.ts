@@ -6,7 +6,7 @@ import type { Measured } from '../measures/session.ts';
 import type { Cm } from '../units/length.ts';
 import type { Fields, ValuesOf } from './fields.ts';
 import type { SheetInput } from './input.ts';
-import type { BodyLine, Zone } from './lines.ts';
+import type { BodyLine, Lift, LineWanted, Zone } from './lines.ts';
 import type { Picture, Place } from './picture.ts';
 import type { Allowances } from './tables/allowances.ts';
 import type { Face } from './tables/darts.ts';
@@ -16,22 +16,6 @@ import type { Hang } from './tables/fit.ts';
 export interface Wants {
   readonly needs: readonly string[];
   readonly helps: readonly string[];
-}
-
-/** A body line that a part crosses. */
-export interface LineWanted {
-  readonly zone: Zone;
-  /** absent on the sheet when it was not read; one that is not needed is left out instead */
-  readonly needed: boolean;
-  /** how the line is shared when no part of the garment takes it in front and back quarters */
-  readonly split?: (finished: Cm) => { readonly panel: string; readonly times: number };
-}
-
-/** A line that becomes as wide as another, since the cloth falls free there. */
-export interface Lift {
-  readonly zone: Zone;
-  readonly to: Zone;
-  readonly because: string;
 }
 
 /** The edges at which parts of one garment meet. */
@@ -103,8 +87,15 @@ export interface GarmentPart<F extends Fields = Fields, D extends Drafted = Draf
     readonly givenUp: readonly string[];
   };
   readonly wants: (values: ValuesOf<F>) => Wants;
-  readonly lines: (values: ValuesOf<F>, context: Omit<GarmentContext, 'line' | 'refuse'>) => readonly LineWanted[];
-  readonly lifts?: (values: ValuesOf<F>, line: (zone: Zone) => BodyLine | undefined, fit: SheetInput['brief']['fit']) => readonly Lift[];
+  readonly lines: (
+    values: ValuesOf<F>,
+    context: Omit<GarmentContext, 'line' | 'refuse'>,
+  ) => readonly LineWanted[];
+  readonly lifts?: (
+    values: ValuesOf<F>,
+    line: (zone: Zone) => BodyLine | undefined,
+    fit: SheetInput['brief']['fit'],
+  ) => readonly Lift[];
   readonly draft: (c: PartContext, values: ValuesOf<F>) => D;
   readonly figures: (c: PartContext, values: ValuesOf<F>, d: D) => readonly Figure[];
   readonly checks: (c: PartContext, values: ValuesOf<F>, d: D, opening: OpeningMade) => readonly RawCheck[];

@@ -1,5 +1,5 @@
-import type { Panel } from '../draft/panel.ts';
 import type { Point } from '../draft/curve.ts';
+import type { Panel } from '../draft/panel.ts';
 
 /** One stroke of a drawing. Coordinates cm. */
 export interface Stroke {

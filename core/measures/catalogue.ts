@@ -41,7 +41,11 @@ export type FigureLevel =
   | 'hem'
   | 'floor';
 /** Where the tape runs on the drawn figure: heights by name, places across in its own units (0 to 200). */
-export type Course = { readonly view: 'front' | 'side' | 'back'; readonly at: FigureLevel; readonly feel: string } & (
+export type Course = {
+  readonly view: 'front' | 'side' | 'back';
+  readonly at: FigureLevel;
+  readonly feel: string;
+} & (
   | { readonly path: 'round' | 'arc' }
   | { readonly path: 'across' | 'slant'; readonly from: number; readonly to: number }
   | { readonly path: 'down'; readonly from: FigureLevel; readonly x: number }

@@ -73,10 +73,7 @@ export function openMatters(sheet: Pick<Sheet, 'figures' | 'checks'>): readonly 
   const absent = sheet.figures
     .filter((f) => f.finished === null)
     .map((f) => `${f.letter} ${f.name} is absent.`);
-  return [
-    ...absent,
-    ...sheet.checks.filter((k) => k.state === 'warned' && !k.absent).map((k) => k.sentence),
-  ];
+  return [...absent, ...sheet.checks.filter((k) => k.state === 'warned' && !k.absent).map((k) => k.sentence)];
 }
 
 /** A, B … Z, AA, AB … */
@@ -95,7 +92,15 @@ function fitOf(g: Garment): ZoneFit[] {
   return g.lines.flatMap(({ zone, figure, net }) => {
     if (net === null || figure.finished === null || !EASE_ZONES.includes(zone)) return [];
     const ease = easeMarked(figure, net);
-    return [{ zone, name: figure.name, ease, workroom: workroomClass(zone, ease, g.hang), envelope: envelopeClass(zone, ease) }];
+    return [
+      {
+        zone,
+        name: figure.name,
+        ease,
+        workroom: workroomClass(zone, ease, g.hang),
+        envelope: envelopeClass(zone, ease),
+      },
+    ];
   });
 }
 
@@ -117,10 +122,20 @@ function sessionChecks(input: SheetInput, measured: Garment['measured']): RawChe
       );
     const read = m.readings.filter((r) => r.state === 'read');
     if (read.some((r) => r.source === 'reported by client'))
-      found.push(warn(`reported-${id}`, null, `${m.measure.name} was reported by the client: confirm it before cutting.`));
+      found.push(
+        warn(
+          `reported-${id}`,
+          null,
+          `${m.measure.name} was reported by the client: confirm it before cutting.`,
+        ),
+      );
     if (read.some((r) => r.tape === 'over-clothes'))
       found.push(
-        warn(`clothes-${id}`, null, `${m.measure.name} was read over clothes: read it again over what will be worn beneath.`),
+        warn(
+          `clothes-${id}`,
+          null,
+          `${m.measure.name} was read over clothes: read it again over what will be worn beneath.`,
+        ),
       );
     if (read.some((r) => r.tape === 'firm'))
       found.push(
@@ -134,7 +149,13 @@ function sessionChecks(input: SheetInput, measured: Garment['measured']): RawChe
     if (m.net === null || !last?.written) continue;
     // What was doubted at the tape and let stand with a reason is not asked again.
     const stands = read.some((r) => r.reason.trim() !== '');
-    for (const f of checkReading({ measure: m.measure, value: m.net, written: last.written, way: last.way, others: NONE }))
+    for (const f of checkReading({
+      measure: m.measure,
+      value: m.net,
+      written: last.written,
+      way: last.way,
+      others: NONE,
+    }))
       if (!stands || f.level === 'hard') found.push(warn(`${f.code}-${id}`, null, f.sentence));
   }
   for (const rule of RELATIONS) {

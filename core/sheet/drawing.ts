@@ -140,7 +140,9 @@ function drawPanels(
     const sides = [own.filter((p) => p.at[0] < middle), own.filter((p) => p.at[0] >= middle)] as const;
     // Words need about 0.62 of their height across a letter.
     const room = sides.map((list) =>
-      list.length === 0 ? size : size * (1.6 + 0.62 * Math.max(...list.map((p) => marked(p.figure).length + 3))),
+      list.length === 0
+        ? size
+        : size * (1.6 + 0.62 * Math.max(...list.map((p) => marked(p.figure).length + 3))),
     ) as [number, number];
     const title = panel.count > 1 ? `${panel.name} × ${panel.count}` : panel.name;
     const spare = Math.max(0, title.length * 0.62 * size - (x1 - x0) - room[0] - room[1]) / 2;
@@ -173,7 +175,15 @@ function drawPanels(
         return {
           kind: 'level',
           figure: l.id,
-          d: path([[[x0 + inset, l.y], [x1 - inset, l.y]] as const], false),
+          d: path(
+            [
+              [
+                [x0 + inset, l.y],
+                [x1 - inset, l.y],
+              ] as const,
+            ],
+            false,
+          ),
         };
       }),
     );
@@ -276,4 +286,3 @@ export function viewToSvg(view: DrawingView, font: string): string {
   );
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${view.box.map(n).join(' ')}">${strokes.join('')}${letters.join('')}${words.join('')}</svg>`;
 }
-

@@ -1,9 +1,9 @@
 import type { Check, Figure } from '../figure/figure.ts';
-import type { Rounding } from '../units/rounding.ts';
+import type { SheetInput } from '../garment/input.ts';
+import type { HouseRounding } from '../units/rounding.ts';
 import { computeSheet, type Sheet } from './compute.ts';
 import { type Drawn, drawGarment } from './drawing.ts';
 import { type PrintedSheet, printSheet } from './print.ts';
-import type { SheetInput } from '../garment/input.ts';
 
 /**
  * A sheet as it is shown and as it is kept when it is agreed: what it printed in both units and drew, word for word, and
@@ -13,7 +13,7 @@ export interface Kept {
   readonly version: 2;
   readonly figures: readonly Figure[];
   readonly checks: readonly Check[];
-  readonly rounding: Rounding;
+  readonly rounding: HouseRounding;
   readonly printed: { readonly cm: PrintedSheet; readonly in: PrintedSheet };
   readonly drawn: { readonly cm: Drawn; readonly in: Drawn };
 }

@@ -19,6 +19,8 @@ export interface PrintedSheet {
   readonly sections: readonly { readonly id: string; readonly name: string }[];
   readonly figures: readonly PrintedFigure[];
   readonly pieces: readonly {
+    /** the panel it is cut from */
+    readonly panel: string;
     readonly piece: string;
     readonly layer: string;
     readonly cut: string;
@@ -143,9 +145,13 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
     sections: sheet.sections,
     figures: sheet.figures.map((f) => printFigure(f, unit)),
     pieces: sheet.pieces.map((p) => ({
+      panel: p.panel,
       piece: p.name,
       layer: p.layer,
-      cut: p.cut === 'single' ? String(p.count) : `${p.count}, ${p.cut === 'a pair' && p.count > 2 ? 'in pairs' : p.cut}`,
+      cut:
+        p.cut === 'single'
+          ? String(p.count)
+          : `${p.count}, ${p.cut === 'a pair' && p.count > 2 ? 'in pairs' : p.cut}`,
       size:
         p.width === null || p.length === null
           ? '—'
@@ -238,7 +244,9 @@ export function printFigure(f: Figure, sheetUnit: SheetUnit): PrintedFigure {
     drift: d === null ? '' : printSigned(d, unit),
     mark: marks.filter((m) => marks.length === 1 || m !== 'computed').join(', '),
     rule: f.overrides.length > 0 ? (f.rule === null ? 'absent' : printWithUnit(f.rule, unit)) : '',
-    byHand: f.overrides.map((o) => `${TARGET[o.target]} ${asGiven(o.written, o.value, unit)} by ${o.by}: ${o.reason}`),
+    byHand: f.overrides.map(
+      (o) => `${TARGET[o.target]} ${asGiven(o.written, o.value, unit)} by ${o.by}: ${o.reason}`,
+    ),
     note: tell(f.note, unit),
     reading: read
       ? { amount: `${printSigned(read.cm, unit)} ${read.label}.`, words: tell(read.because, unit).trim() }
@@ -272,7 +280,12 @@ function whyOf(f: Figure, unit: SheetUnit): string[] {
       ),
     );
   }
-  if (f.shares.length === 0 && f.marked !== null && f.finished !== null && Math.abs(f.marked - f.finished) > 1e-9)
+  if (
+    f.shares.length === 0 &&
+    f.marked !== null &&
+    f.finished !== null &&
+    Math.abs(f.marked - f.finished) > 1e-9
+  )
     lines.push(`Marked ${printWithUnit(f.marked, unit)}, rounded once.`);
   return [...lines, ...f.why.map((w) => tell(w, unit))];
 }

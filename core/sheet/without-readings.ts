@@ -7,9 +7,7 @@ const AS_READ = 'Read at the tape.';
 /** Body figures stay and say that they were read; what was called out, its reasons and notes do not. */
 const figureWithout = (f: Figure): Figure => ({
   ...f,
-  terms: f.terms.map((t) =>
-    t.reading ? { ...t, because: f.rule === null ? 'Not read.' : AS_READ } : t,
-  ),
+  terms: f.terms.map((t) => (t.reading ? { ...t, because: f.rule === null ? 'Not read.' : AS_READ } : t)),
 });
 
 const printedWithout = (p: PrintedSheet): PrintedSheet => ({

@@ -27,89 +27,266 @@ export type ReadResult =
 
 const SUPER = '⁰¹²³⁴⁵⁶⁷⁸⁹';
 const SUB = '₀₁₂₃₄₅₆₇₈₉';
-const UNIT_WORD: Record<string, LengthUnit> = {
-  cm: 'cm',
-  centimetre: 'cm',
-  centimetres: 'cm',
-  mm: 'mm',
-  millimetres: 'mm',
-  in: 'in',
-  inch: 'in',
-  inches: 'in',
-  '"': 'in',
-  '″': 'in',
-  '”': 'in',
-};
+const WIDE = '０１２３４５６７８９';
+const INCH = ['in', 'ins', 'inch', 'inches', '"', '″', '”', '“', '＂', "''", '’’', '′′'];
+const FOOT = ['ft', 'foot', 'feet', "'", '′', '’'];
+/** Every way of writing a unit, with how many of which written unit it is. */
+const UNITS: Record<string, { readonly unit: LengthUnit; readonly of: number; readonly name: string }> =
+  Object.fromEntries(
+    (
+      [
+        [['cm', 'cms', 'centimetre', 'centimetres', 'centimeter', 'centimeters'], 'cm', 1, 'cm'],
+        [['mm', 'mms', 'millimetre', 'millimetres', 'millimeter', 'millimeters'], 'mm', 1, 'mm'],
+        [['m', 'metre', 'metres', 'meter', 'meters'], 'cm', 100, 'm'],
+        [INCH, 'in', 1, 'in'],
+        [FOOT, 'in', 12, 'ft'],
+        [['yd', 'yds', 'yard', 'yards'], 'in', 36, 'yd'],
+      ] as const
+    ).flatMap(([words, unit, of, name]) => words.map((w) => [w, { unit, of, name }])),
+  );
 
 const no = (code: ReadProblem, sentence: string): ReadResult => ({ ok: false, code, sentence });
 
-/** Spells composed fractions out: "34⅜" and "34 ³⁄₈" become "34 3/8". */
-function spellFractions(text: string): string {
-  let out = '';
-  let before = '';
-  for (const ch of text) {
-    const high = SUPER.indexOf(ch);
-    const low = SUB.indexOf(ch);
-    if (COMPOSED[ch]) out += ` ${COMPOSED[ch]}`;
-    else if (high >= 0) out += SUPER.includes(before) && before ? high : ` ${high}`;
-    else if (low >= 0) out += low;
-    else if (ch === '⁄') out += '/';
-    else out += ch;
-    before = ch;
-  }
-  return out;
+/** Small figures around a fraction's slash, composed fractions and wide figures spelled as a keyboard would. */
+function spelled(text: string): string {
+  return text
+    .replace(/[０-９]/g, (d) => String(WIDE.indexOf(d)))
+    .replace(/[．／，]/g, (c) => ({ '．': '.', '／': '/', '，': ',' })[c]!)
+    .replace(/([⁰¹²³⁴⁵⁶⁷⁸⁹]+)[⁄/]([₀₁₂₃₄₅₆₇₈₉]+|\d+)/g, (_, a: string, b: string) => {
+      const figures = (run: string) =>
+        [...run]
+          .map((d) => (SUPER.includes(d) ? SUPER.indexOf(d) : SUB.includes(d) ? SUB.indexOf(d) : d))
+          .join('');
+      return ` ${figures(a)}/${figures(b)}`;
+    })
+    .replace(/[½⅓⅔¼¾⅛⅜⅝⅞]/g, (c) => ` ${COMPOSED[c]}`)
+    .replace(/⁄/g, '/')
+    .replace(/[−‒–—]/g, '-')
+    .toLowerCase()
+    .replace(/\s+/g, ' ')
+    .replace(/([a-z])\.$/, '$1')
+    .trim();
+}
+
+const NUMBER = '(\\d+(?:[.,]\\d*)?|[.,]\\d+)';
+const FRACTION = '(\\d+ ?/ ?\\d+)';
+const AND = '(?: and | ?[-+] ?| )';
+const UNIT = `([a-zµ]+|["″”“＂]|'{1,2}|[’′]{1,2})`;
+/** `34`, `34.5 cm`, `34 3/8 in` */
+const PLAIN = new RegExp(`^${NUMBER}(?:${AND}${FRACTION})? ?${UNIT}?$`);
+/** `3/8 in` */
+const ALONE = new RegExp(`^${FRACTION} ?${UNIT}?$`);
+/** `34" 3/8`, `34 in and 3/8` */
+const AFTER = new RegExp(`^${NUMBER} ?${UNIT}${AND}?${FRACTION}$`);
+/** `2 ft 3`, `2'10 3/8"`, `8 cm 7 mm` */
+const TWO = new RegExp(`^${NUMBER} ?${UNIT} ?${NUMBER}(?:${AND}${FRACTION})? ?${UNIT}?$`);
+/** What a smaller unit may follow, and whether it may be left out. */
+const FOLLOWS: Record<string, readonly [then: string, open: boolean]> = {
+  ft: ['in', true],
+  yd: ['in', false],
+  cm: ['mm', false],
+  m: ['cm', false],
+};
+const DENOMINATORS = [2, 4, 8, 16, 32, 64];
+
+/** A refusal while a length is taken apart. */
+class Refused {
+  constructor(
+    readonly code: ReadProblem,
+    readonly sentence: string,
+  ) {}
 }
 
 /**
- * Reads what a hand typed: `34 3/8`, `34⅜`, `34-3/8`, `34.375`, `34 3/8 in`, `87.3`, `87,3 cm`, `873 mm`.
+ * Reads what a hand typed: `34 3/8`, `34⅜`, `34" 3/8`, `34.375`, `87,3 cm`, `873 mm`, `2 ft 3`, `8 cm 7 mm`. What could
+ * be read two ways is refused with the ways in the sentence.
  * @param fallback the unit meant when none is written
+ * @param asKept reads a record as it was once taken, before fractions were held to what a tape has
  * @returns the length as written and in cm, or a code and a plain sentence. Never throws.
  */
-export function readLength(typed: string, fallback: LengthUnit): ReadResult {
+export function readLength(typed: string, fallback: LengthUnit, asKept = false): ReadResult {
   const shown = typed.trim().length > 40 ? `${typed.trim().slice(0, 40)}…` : typed.trim();
-  const spelled = spellFractions(typed.slice(0, 200)).trim().toLowerCase().replace(/\s+/g, ' ');
-  if (spelled === '')
-    return no('empty', 'Nothing was written. Type the reading, for example 34 3/8 or 87.3.');
+  const text = spelled(typed.slice(0, 200));
+  if (text === '') return no('empty', 'Nothing was written. Type the reading, for example 34 3/8 or 87.3.');
   if (typed.length > 200) return no('malformed', `“${shown}” is too long to be a length.`);
-  const words = spelled.match(/[a-zµ]+|["″”]/g) ?? [];
-  const units = words.map((w) => UNIT_WORD[w]);
-  const stray = words.find((w) => !UNIT_WORD[w]);
-  if (stray) return no('letters', `“${stray}” is not a unit. Use cm, mm or in after the number.`);
-  if (units.length > 1)
-    return no('mixed-units', `“${shown}” names more than one unit. Write the whole length in one of them.`);
-  const body = spelled.replace(/([a-z]+|["″”])$/, '').trim();
-  if (/[a-z"″”]/.test(body))
-    return no('malformed', `“${shown}” has its unit before the number; write it after.`);
-  if (/^[-−]/.test(body)) return no('negative', `“${shown}” is below zero; a length cannot be.`);
-  const parsed = /^(?:(\d+)(?:[ -]|$))?(?:(\d+)\/(\d+))?$/.exec(body);
-  const decimal = /^(\d*)[.,](\d+)$|^(\d+)[.,]?$/.exec(body);
-  const unit = units[0] ?? fallback;
-  let fraction: Fraction;
-  let text: string;
-  if (decimal) {
-    if (body.length > 24) return no('too-large', `“${shown}” has more digits than a tape.`);
-    const plain = body.replace(',', '.').replace(/\.$/, '').replace(/^\./, '0.');
-    fraction = new Fraction(plain);
-    text = plain.replace(/^0+(?=\d)/, '');
-  } else if (parsed && body !== '') {
-    const [, whole = '0', num = '0', den = '1'] = parsed;
-    if (Number(den) === 0)
-      return no('divided-by-zero', `“${shown}” divides by zero. A fraction of an inch is written like 3/8.`);
-    if (body.length > 24) return no('too-large', `“${shown}” has more digits than a tape.`);
-    fraction = new Fraction(whole).add(new Fraction(`${num}/${den}`));
-    text = prettyFraction(Number(whole), Number(num), Number(den));
-  } else {
-    return no('malformed', `“${shown}” is not a length. Write it like 34 3/8, 34.375 or 87.3 cm.`);
+  try {
+    return takeApart(text, { shown, fallback, asKept });
+  } catch (refused) {
+    if (refused instanceof Refused) return no(refused.code, refused.sentence);
+    throw refused;
   }
-  const length = cm(fraction.valueOf() * CM_PER[unit]);
-  if (length === 0) return no('zero', 'The reading is 0; a length must be more than nothing.');
-  if (length > 1000) return no('too-large', `“${shown}” ${unit} is more than ten metres; read it again.`);
+}
+
+interface Reading {
+  readonly shown: string;
+  readonly fallback: LengthUnit;
+  readonly asKept: boolean;
+}
+
+function takeApart(text: string, r: Reading): ReadResult {
+  const { shown } = r;
+  if (/[⁰¹²³⁴⁵⁶⁷⁸⁹₀₁₂₃₄₅₆₇₈₉]/.test(text))
+    throw new Refused(
+      'malformed',
+      `“${shown}” has a small figure that is no fraction. Write it like 34 3/8.`,
+    );
+  const said = (word: string | undefined) => {
+    if (word === undefined) return null;
+    const unit = UNITS[word];
+    if (!unit)
+      throw new Refused('letters', `“${word}” is not a unit. Use cm, mm, m, in, ft or yd after the number.`);
+    return unit;
+  };
+  const words = (text.match(/[a-zµ]+/g) ?? []).filter((w) => w !== 'and');
+  for (const w of words) said(w);
+  if (/^-/.test(text)) throw new Refused('negative', `“${shown}” is below zero; a length cannot be.`);
+  if (/[-+]$/.test(text))
+    throw new Refused('malformed', `“${shown}” ends with a sign: is something missing?`);
+  const plain = PLAIN.exec(text);
+  if (plain) return made([[plain[1], plain[2], said(plain[3])]], r);
+  const alone = ALONE.exec(text);
+  if (alone) return made([[undefined, alone[1], said(alone[2])]], r);
+  const after = AFTER.exec(text);
+  if (after) return made([[after[1], after[3], said(after[2])]], r);
+  const two = TWO.exec(text);
+  if (two) {
+    const [first, second] = [said(two[2])!, said(two[5])];
+    const [then, open] = FOLLOWS[first.name] ?? ['', false];
+    if (second ? second.name !== then : !open)
+      throw new Refused(
+        'mixed-units',
+        `“${shown}” names more than one unit. Write the whole length in one of them.`,
+      );
+    return made(
+      [
+        [two[1], undefined, first],
+        [two[3], two[4], UNITS[then]!],
+      ],
+      r,
+    );
+  }
+  if (new Set(words).size > 1)
+    throw new Refused(
+      'mixed-units',
+      `“${shown}” names more than one unit. Write the whole length in one of them.`,
+    );
+  if (/^[a-zµ"″”]/.test(text) && /\d/.test(text))
+    throw new Refused('malformed', `“${shown}” has its unit before the number; write it after.`);
+  throw new Refused('malformed', `“${shown}” is not a length. Write it like 34 3/8, 34.375 or 87.3 cm.`);
+}
+
+type Unit = (typeof UNITS)[string];
+type Term = readonly [number: string | undefined, fraction: string | undefined, unit: Unit | null];
+
+/** The length of one or two terms; the second in the smaller unit. */
+function made(terms: readonly Term[], r: Reading): ReadResult {
+  const { shown, fallback } = r;
+  const first = terms[0]![2];
+  const unit = first?.unit ?? fallback;
+  let whole = new Fraction(0);
+  for (const [number, fraction, own] of terms) {
+    const size = (own?.of ?? 1) * (own?.unit === 'mm' && unit === 'cm' ? 0.1 : 1);
+    const part = numberOf(number, r).add(fractionOf(number, fraction, own?.unit ?? fallback, r));
+    if (terms.length > 1 && own === first && part.d !== 1n)
+      throw new Refused(
+        'malformed',
+        `“${shown}”: the larger unit of two is a whole number. Write it like 2 ft 3.`,
+      );
+    whole = whole.add(part.mul(new Fraction(size)));
+  }
+  const length = cm(whole.valueOf() * CM_PER[unit]);
+  if (length === 0) throw new Refused('zero', 'The reading is 0; a length must be more than nothing.');
+  if (length > 1000) throw new Refused('too-large', `“${shown}” is more than ten metres; read it again.`);
+  const [number, fraction] = terms[0]!;
+  const plain = terms.length === 1 && (first?.of ?? 1) === 1;
   return {
     ok: true,
-    written: { value: fraction.toFraction(), unit, text },
+    written: {
+      value: whole.toFraction(),
+      unit,
+      text: plain ? asWritten(number, fraction) : tidy(whole, unit),
+    },
     cm: length,
-    unitGiven: units.length === 1,
+    unitGiven: first !== null,
   };
+}
+
+function numberOf(number: string | undefined, { shown, asKept }: Reading): Fraction {
+  if (number === undefined) return new Fraction(0);
+  if (number.length > 24) throw new Refused('too-large', `“${shown}” has more digits than a tape.`);
+  if (!asKept && /^[1-9]\d{0,2},\d{3}$/.test(number))
+    throw new Refused(
+      'malformed',
+      `“${shown}”: is the comma a decimal or does it mark thousands? Write ${number.replace(',', '.')} or ${number.replace(',', '')}.`,
+    );
+  return new Fraction(decimal(number));
+}
+const decimal = (number: string) => number.replace(',', '.').replace(/\.$/, '').replace(/^\./, '0.');
+
+/** A fraction of an inch, a foot or a yard: proper, and of halves halved again. */
+function fractionOf(
+  number: string | undefined,
+  fraction: string | undefined,
+  unit: LengthUnit,
+  { shown, asKept }: Reading,
+): Fraction {
+  if (fraction === undefined) return new Fraction(0);
+  const [a, b] = fraction.split('/').map((n) => n.trim()) as [string, string];
+  const [num, den] = [Number(a), Number(b)];
+  if (den === 0)
+    throw new Refused(
+      'divided-by-zero',
+      `“${shown}” divides by zero. A fraction of an inch is written like 3/8.`,
+    );
+  if (asKept) return new Fraction(num, den);
+  if (number !== undefined && /[.,]/.test(number))
+    throw new Refused('malformed', `“${shown}” has a decimal and a fraction; write one of them.`);
+  if (num >= den) {
+    const run = a.length > 1 && number === undefined && Number(a.slice(-1)) < den && Number(a.slice(-1)) > 0;
+    const asked = run ? ` Did you mean ${a.slice(0, -1)} ${a.slice(-1)}/${b}?` : '';
+    throw new Refused('malformed', `“${shown}”: ${num} over ${den} is no part of a whole.${asked}`);
+  }
+  if (!DENOMINATORS.includes(den))
+    throw new Refused('malformed', `“${shown}”: a tape has halves, quarters, eighths … 64ths, no ${den}ths.`);
+  if (unit !== 'in')
+    throw new Refused(
+      'malformed',
+      `“${shown}”: a fraction is of an inch. Write ${number === undefined ? '' : `${number} `}${num}/${den} in, or ${
+        Math.round((Number(number ?? 0) + num / den) * 100) / 100
+      } ${unit}.`,
+    );
+  return new Fraction(num, den);
+}
+
+/** The number as the person wrote it, tidied: "34 3⁄8", "87.3", "87.30". */
+function asWritten(number: string | undefined, fraction: string | undefined): string {
+  if (fraction !== undefined) {
+    const [a, b] = fraction.split('/').map((n) => Number(n.trim())) as [number, number];
+    return prettyFraction(Number(number ?? 0), a, b);
+  }
+  return decimal(number!).replace(/^0+(?=\d)/, '');
+}
+
+/** A length of two units or of a larger one, in the unit it is kept in. */
+function tidy(whole: Fraction, unit: LengthUnit): string {
+  if (unit === 'in' && DENOMINATORS.includes(Number(whole.d))) {
+    const n = Number(whole.n);
+    const d = Number(whole.d);
+    return prettyFraction(Math.floor(n / d), n % d, d);
+  }
+  return String(Math.round(whole.valueOf() * 1e6) / 1e6);
+}
+
+/**
+ * A length field's text with its unit: one that names none gets the field's; an empty one is null. The one way in for
+ * every field; whether it is a length is for `readLength` to say.
+ */
+export function withUnit(typed: string | null | undefined, unit: LengthUnit): string | null {
+  const bare = (typed ?? '').trim();
+  if (bare === '') return null;
+  const read = readLength(bare.replace(/^[-−]/, ''), unit);
+  const given = read.ok ? read.unitGiven : /[a-zµ"″”'’′]/i.test(bare);
+  return given ? bare : `${bare} ${unit}`;
 }
 
 /** The length of something written. @throws RangeError when `value` is not a fraction string (corrupt record). */

@@ -14,6 +14,9 @@ export interface Rounding {
   readonly mode: 'nearest' | 'up' | 'down';
 }
 
+/** The ways a house rounds; down is only how a dart keeps to its most. */
+export type HouseRounding = Rounding & { readonly mode: 'nearest' | 'up' };
+
 /**
  * Rounds once, for the hand that will mark it. A figure already on a step (within 1e-9 of one) stays; halves
  * go up.

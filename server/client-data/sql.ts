@@ -1,4 +1,5 @@
-import type { ClientView, SessionFull } from '@rocchetto/contract';
+import { type ClientView, readKept, type SessionFull } from '@rocchetto/contract';
+import { type Kept, withoutClient } from '@rocchetto/core';
 import { readClient } from '../clients/sql.ts';
 import type { Db, Tx } from '../db/pool.ts';
 import { renameOrders } from '../orders/sql.ts';
@@ -56,6 +57,16 @@ export interface Erased {
   readonly sheetsKept: number;
 }
 
+/** The client's kept sheets with nothing left of who it was, by order and revision. */
+async function keptWithoutClient(tx: Tx, id: number, code: string): Promise<Record<string, Kept>> {
+  const { rows } = await tx.query<{ key: string; kept: unknown; occasion: string }>(
+    `select s.order_id || ' ' || s.revision as key, s.kept, coalesce(s.spec -> 'order' ->> 'occasion', '') as occasion
+       from sheet s join orders o on o.id = s.order_id where o.client_id = $1 and s.kept is not null`,
+    [id],
+  );
+  return Object.fromEntries(rows.map((r) => [r.key, withoutClient(readKept(r.kept)!, code, r.occasion)]));
+}
+
 /**
  * Erases what tells who a client is and how they are made: card, sessions, readings, words of briefs and notes,
  * drafts, what the history keeps of them, and from agreed sheets the name, the readings and the session. Stays:
@@ -79,10 +90,9 @@ export async function eraseClient(tx: Tx, id: number, code: string): Promise<Era
           'session', (spec -> 'session') || '{"measurer": "", "scribe": "", "beneath": "", "heel": null}'::jsonb,
           'order', (spec -> 'order') || jsonb_build_object('client', $2::text, 'occasion', ''),
           'garment', (spec -> 'garment') || '{"note": "", "beneath": "", "shoes": ""}'::jsonb),
-        kept = case when kept is null then null else jsonb_set(jsonb_set(jsonb_set(kept, '{input,readings}', '[]'),
-          '{input,head,client}', to_jsonb($2::text)), '{input,head,occasion}', '""') end
+        kept = $3::jsonb -> (order_id || ' ' || revision)
       where order_id in ${orders}`,
-    [id, code],
+    [id, code, JSON.stringify(await keptWithoutClient(tx, id, code))],
   );
   const ordersKept = await count(
     `update orders set occasion = '', version = version + 1,

@@ -1,4 +1,4 @@
-import type { HouseSettings, HouseView, HouseWire } from '@rocchetto/contract';
+import { type HouseSettings, type HouseView, type HouseWire, readRules } from '@rocchetto/contract';
 import type { Db } from '../db/pool.ts';
 
 /** The house's one row, with its rules laid over the tables of core. */
@@ -7,7 +7,7 @@ export async function readHouse(db: Db, lock = false): Promise<HouseView & { rea
     name: lock ? 'house-held' : 'house',
     text: `select studio, time_zone as "timeZone", version, rules from house${lock ? ' for update' : ''}`,
   });
-  return rows[0]!;
+  return { ...rows[0]!, rules: readRules(rows[0]!.rules) };
 }
 
 export async function changeHouse(db: Db, { studio, timeZone }: HouseSettings): Promise<void> {

@@ -1,4 +1,11 @@
-import type { BriefWire, OrderFull, OrderRow, OrderWrite, SheetRow } from '@rocchetto/contract';
+import {
+  type BriefWire,
+  type OrderFull,
+  type OrderRow,
+  type OrderWrite,
+  readBrief,
+  type SheetRow,
+} from '@rocchetto/contract';
 import { foldText } from '@rocchetto/core';
 import type { Db } from '../db/pool.ts';
 import { sessionsOfOrder } from '../sessions/sql.ts';
@@ -35,7 +42,7 @@ export async function readOrder(db: Db, id: number, lock = false): Promise<Order
       from orders o ${ROW_JOIN} where o.id = $1${lock ? ' for update of o' : ''}`,
     values: [id],
   });
-  return rows[0];
+  return rows[0] && { ...rows[0], brief: readBrief(rows[0].brief) };
 }
 
 async function sheetRows(db: Db, orderId: number): Promise<SheetRow[]> {

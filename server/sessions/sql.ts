@@ -1,4 +1,12 @@
-import type { Earlier, ReadingWire, SessionFull, SessionRow, SessionWrite } from '@rocchetto/contract';
+import {
+  type Earlier,
+  type ReadingWire,
+  readDetails,
+  readReading,
+  type SessionFull,
+  type SessionRow,
+  type SessionWrite,
+} from '@rocchetto/contract';
 import type { Reading } from '@rocchetto/core';
 import type { Db } from '../db/pool.ts';
 import type { SignedIn } from '../http/context.ts';
@@ -104,8 +112,15 @@ export async function readingsById(
     ),
     values: [ids],
   });
-  return rows;
+  return rows.map((r) => ({ ...r, reading: readReading(r.reading) }));
 }
+
+/** A session as its JSON columns are read. */
+export const parsedSession = (s: SessionFull): SessionFull => ({
+  ...s,
+  details: readDetails(s.details),
+  readings: s.readings.map(readReading),
+});
 
 export async function readSession(db: Db, id: string): Promise<SessionFull | undefined> {
   const { rows } = await db.query<SessionFull>({
@@ -115,7 +130,7 @@ export async function readSession(db: Db, id: string): Promise<SessionFull | und
        from session m where m.id = $1`,
     values: [id],
   });
-  return rows[0];
+  return rows[0] && parsedSession(rows[0]);
 }
 
 /** The client's sessions before this one, newest first, with their readings: what "last time" is told from. */
@@ -126,5 +141,5 @@ export async function earlierSessions(db: Db, clientId: number, except: string |
        from session m where m.client_id = $1 and ($2::uuid is null or m.id <> $2) order by m.at desc limit 5`,
     values: [clientId, except],
   });
-  return rows;
+  return rows.map((s) => ({ ...s, readings: s.readings.map(readReading) }));
 }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { ReadingWire, SpecFile } from '@rocchetto/contract';
+import { NO_SETTINGS, type ReadingWire, refusedIn, type Settings, type SpecFile } from '@rocchetto/contract';
 import { dayIn, readLength } from '@rocchetto/core';
 import { remember } from '../db/history.ts';
 import type { Tx } from '../db/pool.ts';
@@ -8,7 +8,6 @@ import type { SignedIn } from '../http/context.ts';
 import { notFound, Refusal } from '../http/problem.ts';
 import { changeBrief, readOrder } from '../orders/sql.ts';
 import { keepReadings } from '../sessions/sql.ts';
-import { NO_SETTINGS } from './spec-of-order.ts';
 import { readSheet, saveDraft } from './sql.ts';
 
 /**
@@ -16,6 +15,9 @@ import { readSheet, saveDraft } from './sql.ts';
  * house rules and overrides as the next change of the sheet. The order's client and head stay.
  */
 export async function importSpec(tx: Tx, orderId: number, spec: SpecFile, who: SignedIn, now: Date) {
+  const refused = refusedIn(spec);
+  if (refused.length > 0)
+    throw new Refusal(422, 'cannot-follow', `Nothing was imported. ${refused[0]}`, { problems: refused });
   const order = await readOrder(tx, orderId, true);
   if (!order) throw notFound('order');
   const sheet = await readSheet(tx, orderId);
@@ -70,7 +72,8 @@ export async function importSpec(tx: Tx, orderId: number, spec: SpecFile, who: S
   }
   const before = sheet?.settings ?? NO_SETTINGS;
   const stamp = { by: who.name, at: now.toISOString() };
-  const settings = {
+  const settings: Settings = {
+    version: 2,
     house: spec.house ?? before.house,
     overrides: spec.overrides.map((o) => ({ ...o, ...stamp, id: randomUUID() })),
     accepted: [],

@@ -1,12 +1,11 @@
 import type { SheetView } from '@rocchetto/contract';
 import { sheetOfView } from '@rocchetto/contract';
 import {
+  type DrawingView,
   dayIn,
-  drawGarment,
   type PrintedFigure,
   type PrintedSheet,
   printDate,
-  printSheet,
   type SheetUnit,
   viewToSvg,
 } from '@rocchetto/core';
@@ -46,15 +45,18 @@ function pointRow(f: PrintedFigure): TableCell[] {
     f.stretch && `stretch ${f.stretch}`,
   ].filter(Boolean);
   const mark = markText(f.mark);
-  const note = [mark && `${mark}${f.rule ? ` (rule ${f.rule})` : ''}`, f.note].filter(Boolean).join('; ');
-  const marked = f.front ? `F ${f.front}\u00a0 B ${f.back}` : f.marked;
+  const note = [mark && `${mark}${f.rule ? ` (rule ${f.rule})` : ''}`, ...f.byHand, f.note]
+    .filter(Boolean)
+    .join('; ');
+  const drift = f.drift && f.drift[0] !== '0' ? `drift ${f.drift}` : '';
+  const marked = f.front ? `F ${f.front}\u00a0 B ${f.back}` : f.panels || f.marked;
   return [
     cell(f.letter, { bold: true }),
     {
       text: [
         f.name,
         {
-          text: [ease.join(', '), note]
+          text: [ease.join(', '), note, drift]
             .filter(Boolean)
             .map((t) => `\u00a0 ${t}`)
             .join(';'),
@@ -93,9 +95,9 @@ function status(view: SheetView): string {
 /** The sheet on paper: A4, black on white, everything as `printSheet` prints it. */
 export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean): Promise<Buffer> {
   const sheet = sheetOfView(view);
-  const printed = printSheet(sheet, unit);
+  const printed = sheet.printed[unit];
   const other: SheetUnit = unit === 'cm' ? 'in' : 'cm';
-  const views = drawGarment(sheet);
+  const { views, panels } = sheet.drawn[unit];
   const title = `Sheet ${view.spec.order.number} · revision ${view.revision} · ${status(view)}`;
   const definition: TDocumentDefinitions = {
     info: { title, author: view.spec.order.studio, creator: 'Rocchetto' },
@@ -132,6 +134,8 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
               ...printed.allowances.map(
                 (a): Content => ({ columns: [a.name, { text: a.text, alignment: 'right', width: 'auto' }] }),
               ),
+              // Beside the points, so that they are never alone on a page of their own.
+              cautions(printed),
             ],
           },
           {
@@ -143,7 +147,7 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
                 ['', 'point', 'body', 'finished', 'mark', 'within', 'pencil'].map((t, i) =>
                   cell(t, { fontSize: 7.5, alignment: i > 1 && i < 6 ? 'right' : 'left' }),
                 ),
-                ...printed.figures.map(pointRow),
+                ...sectionRows(printed),
               ],
             },
             layout: lines,
@@ -167,14 +171,14 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
                   headerRows: 1,
                   widths: [62, 40, 62, '*'],
                   body: [
-                    ['piece', 'layer', 'cut', 'size with allowances, grain'].map((t) =>
+                    ['piece', 'layer', 'cut', 'across × along the grain with allowances; grain'].map((t) =>
                       cell(t, { fontSize: 7.5 }),
                     ),
                     ...printed.pieces.map((p) => [
                       cell(p.piece, { bold: true }),
                       p.layer,
                       p.cut,
-                      [p.size, p.note && `(${p.note})`].filter(Boolean).join(' '),
+                      [p.size, p.grain, p.note && `(${p.note})`].filter(Boolean).join('; '),
                     ]),
                   ],
                 },
@@ -189,38 +193,21 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
               ...printed.notions.map(
                 (n): Content => ({ text: [{ text: n.name, bold: true }, `: ${n.text}`] }),
               ),
-              { text: `Grain: ${printed.pieces[0]?.grain ?? '—'}.`, margin: [0, 3, 0, 0] },
             ],
           },
         ],
         columnGap: 10,
       },
       ...checksBlock(printed),
-      {
-        table: {
-          widths: ['*'],
-          body: [
-            [
-              {
-                stack: [
-                  { text: 'Take care', bold: true },
-                  ...printed.cautions.map((t): Content => ({ text: `• ${t}` })),
-                ],
-              },
-            ],
-          ],
-        },
-        margin: [0, 6, 0, 0],
-        layout: { hLineWidth: () => 0.8, vLineWidth: () => 0.8 },
-      },
+      ...(panels ? [panelsBlock(panels)] : []),
       ...(both
         ? [
             { text: heading2(other), bold: true, margin: [0, 8, 0, 2] } as Content,
             otherUnit(
-              printSheet(sheet, other).figures.map((f) => [
+              sheet.printed[other].figures.map((f) => [
                 f.letter,
                 f.finished,
-                f.front ? `F ${f.front}  B ${f.back}` : f.marked,
+                f.front ? `F ${f.front}  B ${f.back}` : f.panels || f.marked,
               ]),
             ),
           ]
@@ -229,6 +216,47 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
   };
   return printPaper(definition);
 }
+
+/** The points under their sections' headings; a sheet of one section has none. */
+function sectionRows(printed: PrintedSheet): TableCell[][] {
+  return printed.sections.flatMap((section) => {
+    const own = printed.figures.filter((f) => f.section === section.id).map(pointRow);
+    const rest = Array.from({ length: 6 }, () => cell(''));
+    return section.name && own.length > 0
+      ? [
+          [cell(section.name, { bold: true, fontSize: 8.5, colSpan: 7, margin: [0, 2, 0, 0] }), ...rest],
+          ...own,
+        ]
+      : own;
+  });
+}
+
+const cautions = (printed: PrintedSheet): Content => ({
+  table: {
+    widths: ['*'],
+    body: [
+      [
+        {
+          stack: [
+            { text: 'Take care', bold: true },
+            ...printed.cautions.map((t): Content => ({ text: `• ${t}` })),
+          ],
+        },
+      ],
+    ],
+  },
+  margin: [0, 6, 0, 0],
+  layout: { hLineWidth: () => 0.8, vLineWidth: () => 0.8 },
+});
+
+/** The panels flat and to scale, their letters with their measures, on one page with their heading. */
+const panelsBlock = (panels: DrawingView): Content => ({
+  unbreakable: true,
+  stack: [
+    heading('The panels, flat and to scale: seam line solid, cut line dashed'),
+    { svg: viewToSvg(panels, 'Source'), fit: [535, 720] },
+  ],
+});
 
 const heading2 = (unit: SheetUnit) => `The same in ${unit === 'cm' ? 'centimetres' : 'inches'}`;
 

@@ -18,7 +18,7 @@ import { once, type Reply } from '../http/once.ts';
 import { on } from '../http/route.ts';
 import { importSpec } from './import.ts';
 import { agreeSheet, changeSheet, cutSheet } from './service.ts';
-import { type SheetGround, sheetGround } from './sql.ts';
+import { parseGround, sheetGround } from './sql.ts';
 import { viewOfGround, viewSheet, viewWithoutReadings } from './view.ts';
 
 const download = (name: string, type: string) => ({
@@ -63,9 +63,7 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
     if (c.req.header('if-none-match') === etag) return c.body(null, 304);
     let answer = answers.get(tag);
     if (answer === undefined) {
-      answer = JSON.stringify(
-        seenBy(role, viewOfGround(JSON.parse(text) as SheetGround, revision, deps.now())),
-      );
+      answer = JSON.stringify(seenBy(role, viewOfGround(parseGround(text), revision, deps.now())));
       answers.set(tag, answer);
     }
     return c.body(answer, 200, { 'content-type': 'application/json' });
@@ -80,8 +78,9 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
   });
   on(app, 'GET /orders/:id/sheet.csv', async (c, { role, query }) => {
     const { view, unit, name } = await load(c, role, query);
+    const shown = sheetOfView(view);
     // RFC 4180: CRLF, quoted where needed. Cells that a spreadsheet would take for a formula are kept as text.
-    const csv = Papa.unparse(sheetRows(sheetOfView(view), unit), {
+    const csv = Papa.unparse(sheetRows(shown.printed[unit], shown.figures), {
       newline: '\r\n',
       escapeFormulae: /^[=@\t\r]/,
     });

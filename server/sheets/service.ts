@@ -1,15 +1,22 @@
-import { decide, type SheetChange, type SpecFile } from '@rocchetto/contract';
-import { dayIn, openMatters, tell } from '@rocchetto/core';
+import {
+  decide,
+  NO_SETTINGS,
+  type Settings,
+  type SheetChange,
+  type SpecFile,
+  toSheetInput,
+} from '@rocchetto/contract';
+import { computeSheet, dayIn, openMatters, shownSheet, tell } from '@rocchetto/core';
 import { remember } from '../db/history.ts';
 import type { Tx } from '../db/pool.ts';
 import type { SignedIn } from '../http/context.ts';
 import { conflict, notFound, Refusal } from '../http/problem.ts';
 import { readOrder } from '../orders/sql.ts';
 import { readSession } from '../sessions/sql.ts';
-import { NO_SETTINGS, specOfOrder } from './spec-of-order.ts';
+import { specOfOrder } from './spec-of-order.ts';
 import {
+  parseGround,
   readSheet,
-  type Settings,
   type SheetGround,
   type SheetRecord,
   saveAgreed,
@@ -17,11 +24,11 @@ import {
   saveDraft,
   sheetGround,
 } from './sql.ts';
-import { computed, viewSheet } from './view.ts';
+import { viewSheet } from './view.ts';
 
 /** All that the order's newest sheet is told from. */
 async function groundNow(tx: Tx, orderId: number): Promise<SheetGround> {
-  return JSON.parse(await sheetGround(tx, orderId, null)) as SheetGround;
+  return parseGround(await sheetGround(tx, orderId, null));
 }
 const specNow = async (tx: Tx, orderId: number, settings: Settings, now: Date): Promise<SpecFile> => {
   const ground = await groundNow(tx, orderId);
@@ -73,18 +80,33 @@ async function applyChange(
   now: Date,
 ): Promise<Settings> {
   const stamp = { by: who.name, at: now.toISOString() };
-  const sheetNow = async () => computed(await specNow(tx, orderId, s, now));
+  const sheetWith = async (settings: Settings) =>
+    computeSheet(toSheetInput(await specNow(tx, orderId, settings, now)));
   switch (change.kind) {
-    case 'override':
-      if (!(await sheetNow()).figures.some((f) => f.id === change.figure))
+    case 'override': {
+      const set = decide(s, change, stamp);
+      const sheet = await sheetWith(set);
+      if (!sheet.figures.some((f) => f.id === change.figure))
         throw new Refusal(
           422,
           'no-such-figure',
           `This sheet has no figure called “${change.figure}”; nothing was set.`,
         );
-      return decide(s, change, stamp);
+      const refused = sheet.refused.find(
+        ({ override: o }) => o.figure === change.figure && o.target === change.target,
+      );
+      if (refused)
+        throw new Refusal(
+          422,
+          'cannot-follow',
+          `Nothing was set. ${tell(refused.sentence, set.house.rounding?.unit ?? 'cm')}`,
+        );
+      return set;
+    }
     case 'accept': {
-      const check = (await sheetNow()).checks.find((k) => k.code === change.code && k.state !== 'passed');
+      const check = (await sheetWith(s)).checks.find(
+        (k) => k.code === change.code && k.state !== 'passed' && !k.absent,
+      );
       if (!check)
         throw new Refusal(
           422,
@@ -123,13 +145,13 @@ export async function agreeSheet(
   const settings = record?.settings ?? NO_SETTINGS;
   const spec = await specNow(tx, orderId, settings, now);
   const unit = spec.house?.rounding?.unit ?? 'cm';
-  const sheet = computed(spec);
+  const sheet = computeSheet(toSheetInput(spec));
   const open = openMatters(sheet).map((s) => tell(s, unit));
   if (open.length > 0)
     throw new Refusal(422, 'open-matters', `Before it can be agreed: ${open[0]}`, { problems: open });
   const revision = record?.revision ?? 1;
   await saveDraft(tx, orderId, revision, version, settings);
-  await saveAgreed(tx, orderId, revision, version + 1, spec, sheet, who.id, name);
+  await saveAgreed(tx, orderId, revision, version + 1, spec, shownSheet(sheet), who.id, name);
   await remember(tx, 'sheet', orderId, who.id, 'agreed', undefined, { revision, name });
 }
 

@@ -1,9 +1,7 @@
-import type { SessionFull, SpecFile } from '@rocchetto/contract';
+import type { SessionFull, Settings, SpecFile } from '@rocchetto/contract';
 import { dayIn, standing } from '@rocchetto/core';
 import { Refusal } from '../http/problem.ts';
-import type { Settings, SheetGround } from './sql.ts';
-
-export const NO_SETTINGS: Settings = { house: {}, overrides: [], accepted: [], sessionId: null };
+import type { SheetGround } from './sql.ts';
 
 /**
  * The order as a spec file: its brief, its session's readings as read, the house's rules and the fitter's decisions.
@@ -16,11 +14,11 @@ export function specOfOrder(ground: SheetGround, settings: Settings, today: stri
     throw new Refusal(
       409,
       'no-brief',
-      'A sheet begins with the brief: say what skirt it is to be, then measure. Other garments have no sheet yet.',
+      'A sheet begins with the brief: say what is made and how, then measure. A garment without parts has no sheet.',
     );
   return {
     format: 'rocchetto-spec',
-    version: 1,
+    version: 2,
     order: {
       studio: house.studio,
       number: order.number,

@@ -1,16 +1,19 @@
-import type { HouseWire, OrderRow, SessionFull, SpecFile } from '@rocchetto/contract';
-import type { Sheet } from '@rocchetto/core';
+import {
+  type HouseWire,
+  type OrderRow,
+  readBrief,
+  readKept,
+  readRules,
+  readSettings,
+  readSpec,
+  type SessionFull,
+  type Settings,
+  type SpecFile,
+} from '@rocchetto/contract';
+import type { Kept } from '@rocchetto/core';
 import type { Db } from '../db/pool.ts';
 import { ROW, ROW_JOIN } from '../orders/sql.ts';
-
-/** What a fitter decided about a sheet, beside brief and readings. */
-export interface Settings {
-  readonly house: HouseWire;
-  readonly overrides: readonly (SpecFile['overrides'][number] & { readonly id: string })[];
-  readonly accepted: SpecFile['accepted'];
-  /** the session the sheet is made from; null takes the order's latest */
-  readonly sessionId: string | null;
-}
+import { parsedSession } from '../sessions/sql.ts';
 
 export interface SheetRecord {
   readonly revision: number;
@@ -19,7 +22,7 @@ export interface SheetRecord {
   readonly settings: Settings;
   readonly spec: SpecFile | null;
   /** the sheet as it was computed when it was agreed; null for a draft, and for one agreed before sheets were kept */
-  readonly kept: Sheet | null;
+  readonly kept: Kept | null;
   readonly agreedBy: string | null;
   readonly agreedName: string | null;
   /** ISO instants */
@@ -68,6 +71,26 @@ const GROUND = `
       from chosen m)
   )::text as ground`;
 
+/** What a ground's text says, its stored shapes parsed and brought forward. */
+export function parseGround(text: string): SheetGround {
+  const g = JSON.parse(text) as SheetGround;
+  return {
+    ...g,
+    order: g.order && { ...g.order, brief: readBrief(g.order.brief) },
+    house: { ...g.house, rules: readRules(g.house.rules) },
+    record: g.record && parsedRecord(g.record),
+    previous: g.previous && { spec: readSpec(g.previous.spec), kept: readKept(g.previous.kept) },
+    session: g.session && parsedSession(g.session),
+  };
+}
+
+const parsedRecord = (r: SheetRecord): SheetRecord => ({
+  ...r,
+  settings: readSettings(r.settings),
+  spec: readSpec(r.spec),
+  kept: readKept(r.kept),
+});
+
 /** The text of `SheetGround`, so that what has not changed need not be read again. */
 export async function sheetGround(db: Db, orderId: number, revision: number | null): Promise<string> {
   const { rows } = await db.query<{ ground: string }>({
@@ -86,7 +109,7 @@ export async function readSheet(db: Db, orderId: number): Promise<SheetRecord | 
        where s.order_id = $1 order by s.revision desc limit 1`,
     values: [orderId],
   });
-  return rows[0];
+  return rows[0] && parsedRecord(rows[0]);
 }
 
 export async function saveDraft(
@@ -109,7 +132,7 @@ export async function saveAgreed(
   revision: number,
   version: number,
   spec: SpecFile,
-  kept: Sheet,
+  kept: Kept,
   staffId: number,
   name: string,
 ) {

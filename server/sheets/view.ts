@@ -1,23 +1,16 @@
-import { type SheetView, type SpecFile, toSheetInput } from '@rocchetto/contract';
-import {
-  type Change,
-  changesBetween,
-  computeSheet,
-  dayIn,
-  type Sheet,
-  withoutReadings,
-} from '@rocchetto/core';
+import { NO_SETTINGS, type SheetView, type SpecFile, toSheetInput } from '@rocchetto/contract';
+import { type Change, changesBetween, dayIn, type Kept, showInput, withoutReadings } from '@rocchetto/core';
 import type { Db } from '../db/pool.ts';
 import { notFound } from '../http/problem.ts';
 import { unprintable } from '../paper/faces.ts';
-import { NO_SETTINGS, specOfOrder } from './spec-of-order.ts';
-import { type SheetGround, type SheetRecord, sheetGround } from './sql.ts';
+import { specOfOrder } from './spec-of-order.ts';
+import { parseGround, type SheetGround, type SheetRecord, sheetGround } from './sql.ts';
 
-export const computed = (spec: SpecFile): Sheet => computeSheet(toSheetInput(spec));
-const moved = (before: Sheet, after: Sheet): Change[] => changesBetween(before.figures, after.figures);
+export const computed = (spec: SpecFile): Kept => showInput(toSheetInput(spec));
+const moved = (before: Kept, after: Kept): Change[] => changesBetween(before.figures, after.figures);
 
 /** A sheet agreed before sheets were kept as computed is computed from its own spec. */
-const keptOf = (record: Pick<SheetRecord, 'spec' | 'kept'> | null): Sheet | null =>
+const keptOf = (record: Pick<SheetRecord, 'spec' | 'kept'> | null): Kept | null =>
   record?.kept ?? (record?.spec ? computed(record.spec) : null);
 
 /** The sheet as it stands: a kept one from its own record, a draft from brief, readings and settings now. */
@@ -74,5 +67,5 @@ export async function viewSheet(
   revision: number | null,
   now: Date,
 ): Promise<SheetView> {
-  return viewOfGround(JSON.parse(await sheetGround(db, orderId, revision)) as SheetGround, revision, now);
+  return viewOfGround(parseGround(await sheetGround(db, orderId, revision)), revision, now);
 }

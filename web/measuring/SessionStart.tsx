@@ -1,4 +1,5 @@
 import { type OrderFull, SessionWrite } from '@rocchetto/contract';
+import { withUnit } from '@rocchetto/core';
 import { Button, Form, Input, Radio, Select } from 'antd';
 import { useState } from 'react';
 import { useMe } from '../app/me.ts';
@@ -26,7 +27,9 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
   const length = useLengthRule('cm');
   const [wrong, setWrong] = useState('');
   const brief = order.brief!;
-  const inches = brief.parts.some((p) => p.length?.match(/in|"/));
+  const inches = brief.parts.some((p) =>
+    Object.values(p).some((v) => typeof v === 'string' && / in$|"$/.test(v)),
+  );
   return (
     <Form
       layout="vertical"
@@ -43,7 +46,7 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
         guardian: order.guardian,
       }}
       onFinish={(v) => {
-        const heel = v.heel?.trim() ? (/[a-z"]/i.test(v.heel) ? v.heel : `${v.heel} cm`) : null;
+        const heel = withUnit(v.heel, 'cm');
         const session = SessionWrite.safeParse({
           ...v,
           scribe: v.scribe ?? '',

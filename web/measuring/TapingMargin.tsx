@@ -1,5 +1,13 @@
 import type { OrderFull } from '@rocchetto/contract';
-import { type Cm, cm, measure, printWithUnit, printWritten, type SheetUnit } from '@rocchetto/core';
+import {
+  type Cm,
+  cm,
+  findMeasure,
+  measure,
+  printWithUnit,
+  printWritten,
+  type SheetUnit,
+} from '@rocchetto/core';
 import { Link } from 'react-router';
 import { Notice } from '../shared/Notice.tsx';
 import type { KeptReading } from './outbox.ts';
@@ -9,7 +17,7 @@ import type { Taping } from './useTaping.ts';
 
 /** What last time leads one to expect: the span inside which nothing is asked. */
 function expectation(was: Cm, id: string, unit: SheetUnit): string {
-  if (id.startsWith('hem-')) return 'a choice, not a body height';
+  if (findMeasure(id)?.choice) return 'a choice, not a body height';
   const room = measure(id).kind === 'length' ? 1.5 : was * 0.04;
   const show = (n: number) => printWithUnit(cm(Math.round(n * 2) / 2), unit);
   return `expect ${show(was - room)} to ${show(was + room)}`;

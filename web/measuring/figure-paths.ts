@@ -1,13 +1,21 @@
+import { type FigureLevel, findMeasure } from '@rocchetto/core';
 import { curveCatmullRom, curveCatmullRomClosed, line } from 'd3-shape';
 
 export type View = 'front' | 'side' | 'back';
 type Point = readonly [number, number];
 
 /** Levels of the drawn figure, in its own units from the crown (view box 200 × 480). */
-export const LEVEL: Record<string, number> = {
+export const LEVEL: Record<FigureLevel, number> = {
+  neck: 76,
+  shoulder: 88,
+  'high-bust': 104,
+  across: 106,
+  underarm: 118,
+  bust: 130,
+  underbust: 146,
   waist: 176,
-  'high-hip': 202,
   tummy: 196,
+  'high-hip': 202,
   hip: 230,
   knee: 342,
   hem: 372,
@@ -107,12 +115,12 @@ export function outline(view: View): string[] {
 const halfWidth = (y: number): number => {
   for (let i = 1; i < HALF.length; i++) {
     const [a, b] = [HALF[i - 1]!, HALF[i]!];
-    if (a[1] <= y && b[1] >= y && y > 130) return a[0] + ((b[0] - a[0]) * (y - a[1])) / (b[1] - a[1]) - 100;
+    if (a[1] <= y && b[1] >= y && y >= 112) return a[0] + ((b[0] - a[0]) * (y - a[1])) / (b[1] - a[1]) - 100;
   }
   return 30;
 };
 
-export interface Course {
+export interface DrawnCourse {
   readonly view: View;
   /** the tape where it is seen, and where it passes behind */
   readonly seen: string;
@@ -121,65 +129,57 @@ export interface Course {
   readonly landmarks: readonly { readonly at: Point; readonly word: string }[];
 }
 
-function round(view: View, y: number, word: string): Course {
-  const [x, w] = view === 'side' ? [98, view === 'side' && y > 215 ? 25 : 19] : [100, halfWidth(y) + 1];
-  return {
-    view,
-    seen: `M${x - w} ${y} A${w} 7 0 0 0 ${x + w} ${y}`,
-    behind: `M${x - w} ${y} A${w} 7 0 0 1 ${x + w} ${y}`,
-    landmarks: [{ at: [x + w, y], word }],
-  };
-}
-
-const down = (view: View, x: number, y: number, word: string): Course => ({
-  view,
-  seen: `M${x} ${LEVEL.waist} L${x} ${y}`,
-  behind: '',
-  landmarks: [
-    { at: [x, LEVEL.waist!], word: 'cord' },
-    { at: [x, y], word },
-  ],
-});
-
-/** The tape's course for a measure of this garment; null when it is not drawn yet. */
-export function courseOf(measure: string): Course | null {
-  switch (measure) {
-    case 'waist':
-      return round('front', LEVEL.waist!, 'cord');
-    case 'high-hip':
-      return round('front', LEVEL['high-hip']!, 'hip bone');
-    case 'tummy':
-      return round('side', LEVEL.tummy!, 'fullest');
-    case 'hip':
-      return round('side', LEVEL.hip!, 'fullest seat');
-    case 'hip-front': {
-      const w = halfWidth(LEVEL.hip!);
+/** The tape's course for a measure, drawn from its row of the catalogue; null when that draws none. */
+export function courseOf(id: string): DrawnCourse | null {
+  const c = findMeasure(id)?.course;
+  if (!c) return null;
+  const y = LEVEL[c.at];
+  const { view } = c;
+  switch (c.path) {
+    case 'round': {
+      const [x, w] = view === 'side' ? [98, y > 215 ? 25 : 19] : [100, halfWidth(y) + 1];
       return {
-        view: 'front',
-        seen: `M${100 - w} ${LEVEL.hip} Q100 ${LEVEL.hip! + 12} ${100 + w} ${LEVEL.hip}`,
-        behind: '',
-        landmarks: [{ at: [100 + w, LEVEL.hip!], word: 'side seam' }],
+        view,
+        seen: `M${x - w} ${y} A${w} 7 0 0 0 ${x + w} ${y}`,
+        behind: `M${x - w} ${y} A${w} 7 0 0 1 ${x + w} ${y}`,
+        landmarks: [{ at: [x + w, y], word: c.feel }],
       };
     }
-    case 'waist-to-high-hip':
-      return down('front', 127, LEVEL['high-hip']!, 'high hip');
-    case 'waist-to-tummy':
-      return down('side', 84, LEVEL.tummy!, 'tummy');
-    case 'waist-to-hip':
-      return down('side', 100, LEVEL.hip!, 'hip');
-    case 'waist-to-knee':
-      return down('side', 101, LEVEL.knee!, 'knee');
-    case 'waist-to-floor':
-      return down('side', 101, LEVEL.floor!, 'floor');
-    case 'hem-front':
-      return down('front', 100, LEVEL.hem!, 'hem');
-    case 'hem-left':
-      return down('front', 132, LEVEL.hem!, 'hem');
-    case 'hem-right':
-      return down('front', 68, LEVEL.hem!, 'hem');
-    case 'hem-back':
-      return down('back', 100, LEVEL.hem!, 'hem');
-    default:
-      return null;
+    case 'arc': {
+      const w = halfWidth(y);
+      return {
+        view,
+        seen: `M${100 - w} ${y} Q100 ${y + 12} ${100 + w} ${y}`,
+        behind: '',
+        landmarks: [{ at: [100 + w, y], word: c.feel }],
+      };
+    }
+    case 'across':
+      return {
+        view,
+        seen: `M${c.from} ${y} L${c.to} ${y}`,
+        behind: '',
+        landmarks: [{ at: [c.to, y], word: c.feel }],
+      };
+    case 'slant':
+      return {
+        view,
+        seen: `M${c.from} ${LEVEL.neck} L${c.to} ${y + 4}`,
+        behind: '',
+        landmarks: [{ at: [c.to, y + 4], word: c.feel }],
+      };
+    case 'down':
+      return {
+        view,
+        seen: `M${c.x} ${LEVEL[c.from]} L${c.x} ${y}`,
+        behind: '',
+        landmarks: [
+          {
+            at: [c.x, LEVEL[c.from]],
+            word: c.from === 'waist' ? 'cord' : c.from === 'neck' ? 'neck' : c.from,
+          },
+          { at: [c.x, y], word: c.feel },
+        ],
+      };
   }
 }

@@ -1,11 +1,23 @@
 import './orders.css';
-import { BriefWire } from '@rocchetto/contract';
-import { FIT_CLASSES, SCHOOL_NAME, SCHOOLS } from '@rocchetto/core';
+import { BriefWire, type PartWire } from '@rocchetto/contract';
+import {
+  FIT_CLASSES,
+  GARMENTS,
+  garmentProblems,
+  measure,
+  measuringList,
+  partFor,
+  SCHOOL_NAME,
+  SCHOOLS,
+  withUnit,
+} from '@rocchetto/core';
 import { Button, Checkbox, Form, Input, InputNumber, Radio, Select } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { problemOf } from '../api/problem.ts';
 import { useMay } from '../app/me.ts';
+import { GarmentChoice } from '../garment/GarmentChoice.tsx';
+import { isJoined, PartFields } from '../garment/PartFields.tsx';
 import { Differences } from '../shared/Differences.tsx';
 import { Notice } from '../shared/Notice.tsx';
 import { Place } from '../shared/Place.tsx';
@@ -14,20 +26,12 @@ import { Thread } from '../thread/Thread.tsx';
 import { useChangeBriefMutation, useOrderQuery } from './api.ts';
 import { useLengthRule } from './useLengthRule.ts';
 
-type Skirt = NonNullable<BriefWire['parts'][number]>;
-interface Values extends Omit<BriefWire, 'parts'> {
-  readonly skirt: Skirt;
-}
+type Parts = readonly Readonly<Record<string, unknown>>[];
 
-const EMPTY = BriefWire.parse({
-  parts: [{ part: 'straight-skirt', hemOpening: { kind: 'vent', height: '18 cm' } }],
-});
-
-/** A length left without a unit gets the one chosen on the page; an empty one is none. */
-const withUnit = (text: string | null | undefined, unit: string): string | null => {
-  const bare = (text ?? '').trim();
-  return bare === '' ? null : /[a-z"″]/i.test(bare) ? bare : `${bare} ${unit}`;
-};
+/** The brief begins with the first garment of the house. */
+const EMPTY = BriefWire.parse({ parts: GARMENTS[0]!.parts });
+/** Parts with what their fields say from the start. */
+const filled = (parts: Parts): readonly PartWire[] => BriefWire.parse({ parts }).parts;
 
 export function Component() {
   const id = Number(useParams().id);
@@ -39,8 +43,9 @@ export function Component() {
   const mayWrite = useMay('sheet.write');
   const navigate = useNavigate();
   const length = useLengthRule(unit);
-  const [form] = Form.useForm<Values>();
-  const opening = Form.useWatch(['skirt', 'hemOpening', 'kind'], form);
+  const [form] = Form.useForm<BriefWire>();
+  const parts = Form.useWatch('parts', { form, preserve: true }) as readonly PartWire[] | undefined;
+  const [garment, setGarment] = useState<string | null>(null);
   // The version the form was opened on; another hand's save is told, and what is being typed stays.
   const [openedOn, setOpenedOn] = useState<number | null>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a version saved elsewhere is shown while nothing is typed
@@ -53,39 +58,46 @@ export function Component() {
     order.brief && order.brief.parts.length > 0
       ? order.brief
       : { ...EMPTY, ...(order.brief ?? {}), parts: EMPTY.parts };
-  const { parts, ...rest } = brief;
+  const shown = parts ?? brief.parts;
+  const known = garmentProblems(shown.map((p) => p.part)).length === 0;
+  const named = garment ?? GARMENTS.find((g) => sameParts(g.parts, shown))?.id ?? '';
   const send = async (wanted: BriefWire, version: number) => {
     setMine(wanted);
     const done = await save({ id, version, brief: wanted });
     if ('data' in done && done.data)
       navigate(done.data.stage === 'brief' ? `/orders/${id}/measure` : `/orders/${id}/sheet`);
   };
-  const finish = ({ skirt, ...v }: Values) => {
-    const u = (text: string | null | undefined) => withUnit(text, unit);
+  /** Lengths get their unit; a field left empty says its default. */
+  const written = (p: PartWire): PartWire => {
+    const { fields } = partFor(p.part);
+    return Object.fromEntries(
+      Object.entries(p).flatMap(([field, v]): [string, unknown][] => {
+        const f = fields[field];
+        if (f?.kind !== 'length') return v === null || v === undefined ? [] : [[field, v]];
+        const text = withUnit(v as string | null, unit);
+        return text === null && f.default !== null ? [[field, `0 ${unit}`]] : [[field, text]];
+      }),
+    ) as unknown as PartWire;
+  };
+  const values = () => form.getFieldsValue(true) as BriefWire;
+  const finish = () => {
+    const v = values();
     const parsed = BriefWire.safeParse({
       ...v,
+      version: 2,
       cloth: {
         ...v.cloth,
-        width: u(v.cloth.width),
+        width: withUnit(v.cloth.width, unit),
         weight: v.cloth.weight ?? null,
         stretch: v.cloth.stretch ?? 0,
       },
-      heel: u(v.heel),
-      parts: [
-        {
-          ...skirt,
-          part: 'straight-skirt',
-          length: u(skirt.length),
-          band: u(skirt.band) ?? '0 cm',
-          overlap: u(skirt.overlap) ?? '0 cm',
-          taper: u(skirt.taper) ?? '0 cm',
-          hemOpening: { kind: skirt.hemOpening.kind, height: u(skirt.hemOpening.height) ?? '0 cm' },
-        },
-      ],
+      heel: withUnit(v.heel, unit),
+      parts: v.parts.map(written),
     });
     setWrong(parsed.success ? [] : parsed.error.issues.map((i) => i.message));
     if (parsed.success) void send(parsed.data, base);
   };
+  const list = known ? measuringList(shown) : [];
   return (
     <Place
       title="Brief"
@@ -95,16 +107,26 @@ export function Component() {
           <section>
             <h2>Why first</h2>
             <p className="soft">
-              The style decides which measurements are needed. A straight skirt asks for waist, hip, its level
-              and the hem; a client need not stand for more.
+              The style decides which measurements are needed; a client need not stand for more.
             </p>
           </section>
-          <section>
-            <h2>Room to walk</h2>
-            <p className="soft">
-              Below the knee a hem under 96 cm [37 3⁄4 in] needs a vent, a slit or a pleat.
-            </p>
-          </section>
+          {list.length > 0 && (
+            <section>
+              <h2>What will be measured</h2>
+              <p className="soft">
+                {list
+                  .filter((m) => m.needed)
+                  .map((m) => measure(m.id).name)
+                  .join(', ')}
+                . Helpful:{' '}
+                {list
+                  .filter((m) => !m.needed)
+                  .map((m) => measure(m.id).name)
+                  .join(', ')}
+                .
+              </p>
+            </section>
+          )}
           <Link to={`/orders/${id}`}>Back to the order</Link>
         </>
       }
@@ -156,59 +178,34 @@ export function Component() {
         layout="vertical"
         requiredMark={false}
         disabled={!mayWrite || order.stage === 'cut'}
-        initialValues={{ ...rest, skirt: parts[0] }}
+        initialValues={brief}
         onFinish={finish}
       >
-        <h2>The skirt</h2>
-        <div className="fields">
-          <Form.Item name={['skirt', 'length']} label="Length wanted, waist to hem" rules={[length]}>
-            <Input placeholder="for example 62" />
-          </Form.Item>
-          <Form.Item
-            name={['skirt', 'band']}
-            label="Waistband, finished width"
-            extra="0 for a faced waist"
-            rules={[length]}
-          >
-            <Input />
-          </Form.Item>
-          <Form.Item name={['skirt', 'overlap']} label="Overlap at the closing" rules={[length]}>
-            <Input />
-          </Form.Item>
-          <Form.Item
-            name={['skirt', 'taper']}
-            label="Taper, per side edge"
-            extra="0 to 2.5 cm"
-            rules={[length]}
-          >
-            <Input />
-          </Form.Item>
-          <Form.Item name={['skirt', 'hemOpening', 'kind']} label="At the hem, centre back">
-            <Select
-              options={[
-                { value: 'none', label: 'closed' },
-                { value: 'vent', label: 'vent' },
-                { value: 'slit', label: 'slit' },
-              ]}
+        <GarmentChoice
+          value={named}
+          disabled={!mayWrite || order.stage === 'cut'}
+          parts={() => values().parts.map(written)}
+          onChoose={(chosen, made) => {
+            setGarment(chosen);
+            if (openedOn === null) setOpenedOn(order.version);
+            // What both garments ask is not asked twice: a skirt's length stays when its bodice comes.
+            const before = values().parts;
+            form.setFieldValue(
+              'parts',
+              filled(made).map((p) => ({ ...p, ...(before.find((b) => b.part === p.part) ?? {}) })),
+            );
+          }}
+        />
+        {known &&
+          shown.map((p, index) => (
+            <PartFields
+              key={`${index}-${p.part}`}
+              index={index}
+              part={partFor(p.part)}
+              joined={isJoined(shown, index)}
+              length={length}
             />
-          </Form.Item>
-          <Form.Item
-            name={['skirt', 'hemOpening', 'height']}
-            label="Height of vent or slit"
-            hidden={opening === 'none'}
-            rules={[length]}
-          >
-            <Input />
-          </Form.Item>
-          <Form.Item name={['skirt', 'zip']} label="Zip">
-            <Select
-              options={[
-                { value: 'centre-back', label: 'centre back' },
-                { value: 'left-side', label: 'left side' },
-              ]}
-            />
-          </Form.Item>
-        </div>
+          ))}
         <h2>Fit</h2>
         <div className="fields">
           <Form.Item name="fit" label="How close">
@@ -263,3 +260,6 @@ export function Component() {
     </Place>
   );
 }
+
+const sameParts = (a: Parts, b: readonly PartWire[]) =>
+  a.length === b.length && a.every((p, i) => p.part === b[i]!.part);

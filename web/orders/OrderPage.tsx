@@ -1,9 +1,11 @@
 import type { BriefWire, OrderFull, OrderWrite } from '@rocchetto/contract';
+import { garmentName, partFor } from '@rocchetto/core';
 import { Button, Upload } from 'antd';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useDays, useMay } from '../app/me.ts';
 import { SessionReadings } from '../clients/SessionReadings.tsx';
+import { isJoined, partWords } from '../garment/PartFields.tsx';
 import { Facts } from '../shared/Facts.tsx';
 import { Notice } from '../shared/Notice.tsx';
 import { Place } from '../shared/Place.tsx';
@@ -39,7 +41,7 @@ export function Component() {
   ];
   const { long } = useDays();
   if (!order) return <Place title="Order" waiting={{ what: 'the order', error, again: refetch }} />;
-  const skirt = (order.brief?.parts.length ?? 0) > 0;
+  const made = (order.brief?.parts.length ?? 0) > 0;
   return (
     <Place
       title={`${order.number} ${order.what}`}
@@ -89,11 +91,11 @@ export function Component() {
         <BriefWords brief={order.brief} />
       ) : (
         <p className="soft">
-          Nothing is written yet. The brief says what the skirt is to be, over what it is worn and in which
+          Nothing is written yet. The brief says what is made and how, over what it is worn and in which
           shoes.
         </p>
       )}
-      {mayBrief && !skirt && order.brief && (
+      {mayBrief && !made && order.brief && (
         <p className="soft">This garment has no part that can be computed yet.</p>
       )}
     </Place>
@@ -144,11 +146,11 @@ function Margin({ order, mayBrief }: { order: OrderFull; mayBrief: boolean }) {
 /** The one thing this order needs next. */
 function Next({ order, mayMeasure, mayBrief }: { order: OrderFull; mayMeasure: boolean; mayBrief: boolean }) {
   const base = `/orders/${order.id}`;
-  const skirt = (order.brief?.parts.length ?? 0) > 0;
+  const made = (order.brief?.parts.length ?? 0) > 0;
   const [to, word] =
     !order.brief && mayBrief
       ? [`${base}/brief`, 'Write the brief']
-      : !skirt
+      : !made
         ? ['', '']
         : order.stage === 'brief' && mayMeasure
           ? [`${base}/measure`, 'Measure']
@@ -161,10 +163,14 @@ function Next({ order, mayMeasure, mayBrief }: { order: OrderFull; mayMeasure: b
 }
 
 function BriefWords({ brief }: { brief: BriefWire }) {
-  const skirt = brief.parts[0];
   return (
     <Facts
       of={[
+        ['Garment', garmentName(brief.parts) ?? brief.parts.map((p) => partFor(p.part).name).join(', ')],
+        ...brief.parts.map((p, i): [string, string] => [
+          partFor(p.part).name,
+          partWords(p, isJoined(brief.parts, i)),
+        ]),
         [
           'Fit',
           `${brief.fit}, eased by the ${brief.school === 'workroom' ? 'workroom table' : 'pattern-envelope chart'}`,
@@ -176,18 +182,6 @@ function BriefWords({ brief }: { brief: BriefWire }) {
         ['Lining', brief.lining || 'unlined'],
         ['Beneath', brief.beneath],
         ['Shoes', [brief.shoes, brief.heel && `heel ${brief.heel}`].filter(Boolean).join(', ')],
-        [
-          'Straight skirt',
-          skirt &&
-            [
-              skirt.length && `${skirt.length} long`,
-              skirt.band === '0 cm' ? 'faced waist' : `waistband ${skirt.band}`,
-              skirt.hemOpening.kind !== 'none' && `${skirt.hemOpening.kind} ${skirt.hemOpening.height}`,
-              `zip ${skirt.zip === 'centre-back' ? 'centre back' : 'left side'}`,
-            ]
-              .filter(Boolean)
-              .join(', '),
-        ],
         ['Note', brief.note],
       ]}
     />

@@ -3,13 +3,15 @@ import { useState } from 'react';
 
 interface Props {
   readonly printed: PrintedSheet;
+  /** codes of checks that are no warning to accept but something to measure */
+  readonly absent: ReadonlySet<string>;
   readonly mayAccept: boolean;
   readonly onAccept: (code: string, reason: string) => void;
   readonly onTakeBack: (code: string) => void;
 }
 
 /** Warnings first, each to be mended or accepted by name with a reason; then what passed. */
-export function Checks({ printed, mayAccept, onAccept, onTakeBack }: Props) {
+export function Checks({ printed, absent, mayAccept, onAccept, onTakeBack }: Props) {
   const open = printed.checks.filter((k) => k.state === 'warned');
   const accepted = printed.checks.filter((k) => k.state === 'accepted');
   const passed = printed.checks.filter((k) => k.state === 'passed');
@@ -20,7 +22,7 @@ export function Checks({ printed, mayAccept, onAccept, onTakeBack }: Props) {
         <Warning
           key={k.code}
           text={k.text}
-          may={mayAccept && !k.code.startsWith('absent-')}
+          may={mayAccept && !absent.has(k.code)}
           onAccept={(reason) => onAccept(k.code, reason)}
         />
       ))}

@@ -15,13 +15,13 @@ export const CutList = memo(function CutList({ printed }: { printed: PrintedShee
               <th scope="col">piece</th>
               <th scope="col">layer</th>
               <th scope="col">cut</th>
-              <th scope="col">size with allowances</th>
-              <th scope="col">note</th>
+              <th scope="col">across × along, with allowances</th>
+              <th scope="col">grain, note</th>
             </tr>
           </thead>
           <tbody>
             {printed.pieces.map((p) => (
-              <tr key={`${p.piece}${p.layer}`}>
+              <tr key={`${p.panel}${p.layer}`}>
                 <td>
                   <strong>{p.piece}</strong>
                 </td>
@@ -33,7 +33,10 @@ export const CutList = memo(function CutList({ printed }: { printed: PrintedShee
                     <span className="soft">{keepTogether(p.why)}</span>
                   </details>
                 </td>
-                <td className="soft">{p.note}</td>
+                <td className="soft">
+                  {p.grain}
+                  {p.note && `; ${p.note}`}
+                </td>
               </tr>
             ))}
           </tbody>

@@ -22,7 +22,7 @@ export function Moved({
           {changes.map((c) => (
             <tr key={c.id + c.what}>
               <th scope="row">
-                {c.name}, {c.what}
+                {c.name}, {c.what === 'front' || c.what === 'back' ? `${c.what} quarter` : c.what}
               </th>
               <td>{show(c.before)}</td>
               <td>to {show(c.after)}</td>

@@ -1,9 +1,8 @@
-import { asGiven, type Figure, readLength, type SheetUnit } from '@rocchetto/core';
+import { asGiven, type Figure, readLength, type SheetUnit, type Target, withUnit } from '@rocchetto/core';
 import { useState } from 'react';
 import { Notice } from '../shared/Notice.tsx';
 import type { Change } from './useSheetChange.tsx';
 
-type Target = 'wearing' | 'style' | 'finished';
 const TARGETS: Record<Target, string> = {
   wearing: 'wearing ease',
   style: 'style ease',
@@ -20,8 +19,7 @@ export function OverrideForm({
   unit: SheetUnit;
   onChange: (c: Change) => Promise<boolean>;
 }) {
-  const eased = figure.terms.some((t) => t.kind === 'wearing');
-  const [target, setTarget] = useState<Target>(eased ? 'wearing' : 'finished');
+  const [target, setTarget] = useState<Target>(figure.settable[0] ?? 'finished');
   const [value, setValue] = useState('');
   const [reason, setReason] = useState('');
   const [wrong, setWrong] = useState('');
@@ -31,7 +29,7 @@ export function OverrideForm({
     if (!read.ok && read.code !== 'zero') return setWrong(read.sentence);
     if (!reason.trim()) return setWrong('Say why it is set by hand.');
     setWrong('');
-    const written = /[a-z"″]/i.test(bare) ? bare : `${bare} ${unit}`;
+    const written = withUnit(bare, unit)!;
     if (
       await onChange({
         kind: 'override',
@@ -69,7 +67,7 @@ export function OverrideForm({
           value={target}
           onChange={(e) => setTarget(e.target.value as Target)}
         >
-          {(eased ? (['wearing', 'style', 'finished'] as const) : (['finished'] as const)).map((t) => (
+          {figure.settable.map((t) => (
             <option key={t} value={t}>
               {TARGETS[t]}
             </option>

@@ -1,5 +1,5 @@
 import type { Figure, PrintedFigure, PrintedSheet } from '@rocchetto/core';
-import { type KeyboardEvent, memo, useCallback, useRef } from 'react';
+import { Fragment, type KeyboardEvent, memo, useCallback, useRef } from 'react';
 import { EaseBar } from './EaseBar.tsx';
 
 interface Props {
@@ -18,6 +18,9 @@ const SIGN: Record<string, string> = {
   read: '',
   computed: '',
 };
+
+/** Whether panels share it, so that the whole is told beside what each is marked. */
+const shared = (f: PrintedFigure) => f.front !== '' || f.panels !== '';
 
 interface RowProps {
   readonly printed: PrintedFigure;
@@ -61,18 +64,35 @@ const Row = memo(
             </span>
           )}
           {f.note && <div className="soft mark">{f.note}</div>}
+          {f.byHand.map((h) => (
+            <div key={h} className="soft mark">
+              {h}
+            </div>
+          ))}
         </td>
         <td>{f.body}</td>
         {!other && <td>{figure.group === 'girth' && <EaseBar figure={figure} />}</td>}
         <td>
-          <span className={f.front ? 'finished' : 'quarter'}>
-            {f.front ? f.finished : f.marked || f.finished}
+          <span className={shared(f) ? 'finished' : 'quarter'}>
+            {shared(f) ? f.finished : f.marked || f.finished}
           </span>
         </td>
-        <td>{f.front && <span className="quarter">{f.front}</span>}</td>
-        <td>{f.back && <span className="quarter">{f.back}</span>}</td>
+        {f.panels ? (
+          <td colSpan={2}>
+            <span className="quarter">{f.panels}</span>
+          </td>
+        ) : (
+          <>
+            <td>{f.front && <span className="quarter">{f.front}</span>}</td>
+            <td>{f.back && <span className="quarter">{f.back}</span>}</td>
+          </>
+        )}
         {!other && <td className="soft">{f.tolerance}</td>}
-        {other && <td>{other.front ? `${other.front} / ${other.back}` : other.marked || other.finished}</td>}
+        {other && (
+          <td>
+            {other.front ? `${other.front} / ${other.back}` : other.panels || other.marked || other.finished}
+          </td>
+        )}
       </tr>
     );
   },
@@ -117,15 +137,29 @@ export const Points = memo(function Points({ printed, other, figures, picked, on
           </tr>
         </thead>
         <tbody ref={body} onKeyDown={onKey}>
-          {printed.figures.map((f, i) => (
-            <Row
-              key={f.id}
-              printed={f}
-              figure={figures[i]!}
-              other={other?.figures[i]}
-              selected={f.id === picked}
-              onPick={onPick}
-            />
+          {printed.sections.map((section) => (
+            <Fragment key={section.id}>
+              {section.name && (
+                <tr className="section">
+                  <th scope="rowgroup" colSpan={8}>
+                    {section.name}
+                  </th>
+                </tr>
+              )}
+              {printed.figures.map(
+                (f, i) =>
+                  f.section === section.id && (
+                    <Row
+                      key={f.id}
+                      printed={f}
+                      figure={figures[i]!}
+                      other={other?.figures[i]}
+                      selected={f.id === picked}
+                      onPick={onPick}
+                    />
+                  ),
+              )}
+            </Fragment>
           ))}
         </tbody>
       </table>

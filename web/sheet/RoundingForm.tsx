@@ -1,6 +1,6 @@
-import { inches, printWithUnit, ROUNDING_STEPS, type Rounding, type SheetUnit } from '@rocchetto/core';
+import { type HouseRounding, inches, printWithUnit, ROUNDING_STEPS, type SheetUnit } from '@rocchetto/core';
 
-const label = (unit: SheetUnit, step: number, mode: Rounding['mode']) => {
+const label = (unit: SheetUnit, step: number, mode: HouseRounding['mode']) => {
   if (step === 0) return `${unit}: exact`;
   const word =
     unit === 'in' ? printWithUnit(inches(step), 'in') : step < 0.5 ? `${step * 10} mm` : `${step} cm`;
@@ -21,8 +21,8 @@ export function RoundingForm({
   rounding,
   onChange,
 }: {
-  rounding: Rounding;
-  onChange: (r: Rounding) => void;
+  rounding: HouseRounding;
+  onChange: (r: HouseRounding) => void;
 }) {
   return (
     <section>
@@ -33,7 +33,7 @@ export function RoundingForm({
         value={`${rounding.unit} ${rounding.step} ${rounding.mode}`}
         onChange={(e) => {
           const [unit, step, mode] = e.target.value.split(' ');
-          onChange({ unit: unit as SheetUnit, step: Number(step), mode: mode as Rounding['mode'] });
+          onChange({ unit: unit as SheetUnit, step: Number(step), mode: mode as HouseRounding['mode'] });
         }}
       >
         {CHOICES.map((c) => (

@@ -1,7 +1,7 @@
 import './sheet.css';
 import type { SheetView } from '@rocchetto/contract';
 import { sheetOfView, unitOf } from '@rocchetto/contract/to-core.ts';
-import { drawGarment, openMatters, printSheet, type SheetUnit, tell } from '@rocchetto/core';
+import { openMatters, type SheetUnit, tell } from '@rocchetto/core';
 import { useMemo } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useMay } from '../app/me.ts';
@@ -12,7 +12,7 @@ import { Thread } from '../thread/Thread.tsx';
 import { useSheetQuery } from './api.ts';
 import { Checks } from './Checks.tsx';
 import { CutList } from './CutList.tsx';
-import { Drawing } from './Drawing.tsx';
+import { Drawing, Panels } from './Drawing.tsx';
 import { Moved } from './Moved.tsx';
 import { OverrideForm } from './OverrideForm.tsx';
 import { Points } from './Points.tsx';
@@ -55,12 +55,10 @@ function Sheet({ id, view, frozen, thread }: Props) {
   const own = unitOf(view.spec);
   const unit = (['cm', 'in'].includes(params.get('unit') ?? '') ? params.get('unit') : own) as SheetUnit;
   const both = params.get('both') === '1';
-  const printed = useMemo(() => printSheet(sheet, unit), [sheet, unit]);
-  const other = useMemo(
-    () => (both ? printSheet(sheet, unit === 'cm' ? 'in' : 'cm') : null),
-    [sheet, unit, both],
-  );
-  const views = useMemo(() => drawGarment(sheet), [sheet]);
+  const printed = sheet.printed[unit];
+  const other = both ? sheet.printed[unit === 'cm' ? 'in' : 'cm'] : null;
+  const { views, panels } = sheet.drawn[unit];
+  const absent = useMemo(() => new Set(sheet.checks.filter((k) => k.absent).map((k) => k.code)), [sheet]);
   const open = useMemo(() => openMatters(sheet).map((s) => tell(s, unit)), [sheet, unit]);
   const mayWrite = useMay('sheet.write') && view.status !== 'cut' && !frozen;
   const { change, problem } = useSheetChange(id, view);
@@ -78,12 +76,12 @@ function Sheet({ id, view, frozen, thread }: Props) {
       margin={
         <>
           {picked && <Why figure={picked} printed={printed.figures.find((f) => f.id === picked.id)!} />}
-          {picked && mayWrite && (
+          {picked && mayWrite && picked.settable.length > 0 && (
             <OverrideForm key={picked.id} figure={picked} unit={unit} onChange={change} />
           )}
           {mayWrite && (
             <RoundingForm
-              rounding={sheet.input.house.rounding}
+              rounding={sheet.rounding}
               onChange={(rounding) => void change({ kind: 'house', house: { rounding } })}
             />
           )}
@@ -121,7 +119,7 @@ function Sheet({ id, view, frozen, thread }: Props) {
           {views.length > 0 ? (
             <Drawing views={views} picked={picked?.id ?? ''} />
           ) : (
-            <p className="soft">The drawing appears once waist, hip and length are known.</p>
+            <p className="soft">The drawing appears once what it needs is measured.</p>
           )}
         </div>
         <Points
@@ -135,9 +133,11 @@ function Sheet({ id, view, frozen, thread }: Props) {
           {printed.fit} {printed.rounding}
         </p>
         {printed.missing.length > 0 && <p className="soft">Not read: {printed.missing.join(', ')}.</p>}
+        {panels && <Panels view={panels} picked={picked?.id ?? ''} />}
         <CutList printed={printed} />
         <Checks
           printed={printed}
+          absent={absent}
           mayAccept={mayWrite && view.status === 'draft'}
           onAccept={(code, reason) => void change({ kind: 'accept', code, reason })}
           onTakeBack={(code) => void change({ kind: 'unaccept', code })}

@@ -1,4 +1,4 @@
-import type { Figure, PrintedFigure } from '@rocchetto/core';
+import { type Figure, type PrintedFigure, whyLines } from '@rocchetto/core';
 import { keepTogether } from '../shared/keepTogether.ts';
 
 /** The chosen figure's parts, each with its reason. */
@@ -13,7 +13,7 @@ export function Why({ figure, printed }: { figure: Figure; printed: PrintedFigur
         {printed.rule && <span className="soft"> the rule gives {printed.rule}</span>}
       </p>
       <ol className="why">
-        {printed.why.map((w) => (
+        {whyLines(printed).map((w) => (
           <li key={w}>{keepTogether(w)}</li>
         ))}
       </ol>

@@ -19,7 +19,8 @@ export function waistFacing(
   const r = waist / spread;
   const deep = r + FACING_DEPTH;
   // Centre on the y axis, the side turned away from it; the upper edge bends down toward the side.
-  const at = (radius: number, angle: number) => [radius * Math.sin(angle), -radius * Math.cos(angle) + r] as const;
+  const at = (radius: number, angle: number) =>
+    [radius * Math.sin(angle), -radius * Math.cos(angle) + r] as const;
   const turn = -Math.PI / 2;
   const top = arc([0, r], r, turn, turn + spread);
   const bottom = arc([0, r], deep, turn + spread, turn);
@@ -36,9 +37,15 @@ export function waistFacing(
         edge('waist', 'waist', top, a?.waist ?? (0 as Cm)),
         edge('side', 'side', straight(at(r, spread), at(deep, spread)), a?.side ?? (0 as Cm)),
         edge('lower', 'lower edge', bottom, a?.facing ?? (0 as Cm)),
-        edge('centre', 'centre', straight(at(deep, 0), at(r, 0)), cut === 'pair' ? (a?.zip ?? (0 as Cm)) : (0 as Cm), {
-          fold: cut === 'fold',
-        }),
+        edge(
+          'centre',
+          'centre',
+          straight(at(deep, 0), at(r, 0)),
+          cut === 'pair' ? (a?.zip ?? (0 as Cm)) : (0 as Cm),
+          {
+            fold: cut === 'fold',
+          },
+        ),
       ],
       darts: [],
       lines: [],

@@ -42,7 +42,11 @@ export function hipRoom(c: PartContext, girthAt: (depth: Cm) => Cm | null): RawC
   const hip = c.measured.get('hip')?.net;
   if (hip == null)
     return [
-      warn(c.id('hip-room'), c.id('hem'), 'The hip was not read: whether the skirt falls free of it is not known. Read it.'),
+      warn(
+        c.id('hip-room'),
+        c.id('hem'),
+        'The hip was not read: whether the skirt falls free of it is not known. Read it.',
+      ),
     ];
   const drop = c.measured.get('waist-to-hip')?.net ?? c.input.house.hipDrop;
   const girth = girthAt(drop);
@@ -65,4 +69,6 @@ export const LINING_NOTE = `finishes ${p(LINING_SHORTER)} above the outer hem`;
 
 /** In which seam the zip lies, when all seams are alike. */
 export const seamForZip = (c: PartContext): string =>
-  c.opens ? `one seam lies at the ${c.opens === 'centre-back' ? 'centre back' : 'left side'}, for the zip` : '';
+  c.opens
+    ? `one seam lies at the ${c.opens === 'centre-back' ? 'centre back' : 'left side'}, for the zip`
+    : '';

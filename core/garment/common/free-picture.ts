@@ -3,7 +3,16 @@ import type { Cm } from '../../units/length.ts';
 import type { PartContext } from '../part.ts';
 import { NO_PICTURE, type Picture } from '../picture.ts';
 import type { HemLengths } from './hem-lengths.ts';
-import { bandStroke, emptyView, gatherStrokes, n, pictureOf, point, skirtOutline, type View } from './silhouette.ts';
+import {
+  bandStroke,
+  emptyView,
+  gatherStrokes,
+  n,
+  pictureOf,
+  point,
+  skirtOutline,
+  type View,
+} from './silhouette.ts';
 import type { Band } from './waistband.ts';
 
 interface FreeSkirt {
@@ -15,7 +24,11 @@ interface FreeSkirt {
 }
 
 /** A skirt that falls in folds, from the front and from behind: half of its hem's width lies in the folds. */
-export function freePicture(c: PartContext, d: FreeSkirt, { band, gathered }: { band: number; gathered: boolean }): Picture {
+export function freePicture(
+  c: PartContext,
+  d: FreeSkirt,
+  { band, gathered }: { band: number; gathered: boolean },
+): Picture {
   if (d.waist === null || d.hem.finished === null || d.longest <= 0) return NO_PICTURE;
   const waist = d.waist / 4;
   const hem = Math.max(waist * 1.1, Math.min(d.hem.finished / 5, waist + d.longest * 0.75));

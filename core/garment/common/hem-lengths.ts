@@ -36,7 +36,12 @@ export function hemLengths(c: PartContext, wanted: Cm | null, lie: WaistLie = LE
     const own = read.get(s);
     if (own) return buildFigure(c, { terms: bodyTerms(own), read: true, ...base });
     const estimate = (value: number, because: string) =>
-      buildFigure(c, { estimated: true, terms: [term('body', 'estimate', value, because)], why: [because], ...base });
+      buildFigure(c, {
+        estimated: true,
+        terms: [term('body', 'estimate', value, because)],
+        why: [because],
+        ...base,
+      });
     const other = s === 'left' ? 'right' : s === 'right' ? 'left' : null;
     const mirrored = other ? read.get(other) : undefined;
     if (mirrored) return estimate(mirrored.net!, `Not read: mirrored from the ${other} side.`);
@@ -49,10 +54,17 @@ export function hemLengths(c: PartContext, wanted: Cm | null, lie: WaistLie = LE
       return buildFigure(c, {
         terms: [],
         known: false,
-        why: ['No station was read and the brief names no length.'], ...base });
+        why: ['No station was read and the brief names no length.'],
+        ...base,
+      });
     return buildFigure(c, {
-      terms: [term('style', 'length wanted', wanted, 'From the brief; no station was read.'), ...lieTerms(s, lie)],
-      why: ['No station was read: level the hem from the floor at the fitting.'], ...base });
+      terms: [
+        term('style', 'length wanted', wanted, 'From the brief; no station was read.'),
+        ...lieTerms(s, lie),
+      ],
+      why: ['No station was read: level the hem from the floor at the fitting.'],
+      ...base,
+    });
   };
   return Object.fromEntries(STATIONS.map((s) => [s, make(s)])) as unknown as HemLengths;
 }
@@ -68,5 +80,7 @@ function lieTerms(s: Station, { rise, drop }: WaistLie): Term[] {
 /** The stations' marked lengths; null while one is absent. */
 export function markedLengths(h: HemLengths): { readonly [S in Station]: Cm } | null {
   if (STATIONS.some((s) => h[s].marked === null)) return null;
-  return Object.fromEntries(STATIONS.map((s) => [s, h[s].marked!])) as unknown as { readonly [S in Station]: Cm };
+  return Object.fromEntries(STATIONS.map((s) => [s, h[s].marked!])) as unknown as {
+    readonly [S in Station]: Cm;
+  };
 }

@@ -29,8 +29,7 @@ export function halfWidth(h: HalfSkirt, y: number): number {
   const points: Point[] = [[h.waist, 0], ...h.through, h.wide, [h.hem, Math.max(h.left, h.right)]];
   for (let i = 1; i < points.length; i++) {
     const [a, b] = [points[i - 1]!, points[i]!];
-    if (y <= b[1] || i === points.length - 1)
-      return a[0] + ((b[0] - a[0]) * (y - a[1])) / (b[1] - a[1] || 1);
+    if (y <= b[1] || i === points.length - 1) return a[0] + ((b[0] - a[0]) * (y - a[1])) / (b[1] - a[1] || 1);
   }
   return h.waist;
 }
@@ -42,7 +41,11 @@ export function skirtOutline(h: HalfSkirt): Stroke {
   const right: Segment[] = [...side, [bend, [h.hem, h.right]]];
   const left = mirrored([...side, [bend, [h.hem, h.left]]]);
   const hem = `Q${n(h.hem * 0.4)} ${n(h.centre)} 0 ${n(h.centre)} Q${n(-h.hem * 0.4)} ${n(h.centre)} ${n(-h.hem)} ${n(h.left)}`;
-  return { kind: 'outline', figure: null, d: `${pathData(right)} ${hem} ${pathData(left).replace(/^M/, 'L')} Z` };
+  return {
+    kind: 'outline',
+    figure: null,
+    d: `${pathData(right)} ${hem} ${pathData(left).replace(/^M/, 'L')} Z`,
+  };
 }
 
 /** A band above a waist of this half width. */
@@ -85,7 +88,11 @@ export function zipStrokes(
   const side = face === 'back' ? -1 : 1;
   const at = (y: number) => `${n(side * (halfAt(y) - 0.7))} ${n(y)}`;
   const steps = Array.from({ length: 7 }, (_, i) => top + ((end - top) * i) / 6);
-  view.strokes.push({ kind: 'zip', figure: 'zip', d: steps.map((y, i) => `${i ? 'L' : 'M'}${at(y)}`).join(' ') });
+  view.strokes.push({
+    kind: 'zip',
+    figure: 'zip',
+    d: steps.map((y, i) => `${i ? 'L' : 'M'}${at(y)}`).join(' '),
+  });
   if (face === 'front') view.points.push({ figure: 'zip', at: [side * (halfAt(end) - 0.7), end] });
   return view;
 }

@@ -1,9 +1,9 @@
 import type { Panel } from '../../draft/panel.ts';
 import type { Caution, Notion } from '../../figure/figure.ts';
 import type { Cm } from '../../units/length.ts';
-import type { AllowanceId } from '../tables/allowances.ts';
 import type { Cutting, PartContext } from '../part.ts';
 import { openPiece, piecesOf } from '../pieces.ts';
+import type { AllowanceId } from '../tables/allowances.ts';
 
 /** Needle size for the cloth's weight (common practice): to 100 g/m² 70, to 250 80, above 90. */
 const needleFor = (weight: number | null) =>
@@ -41,9 +41,10 @@ export const pieces = (c: PartContext, panels: readonly Panel[], name: string): 
 export const allowanceList = (
   c: PartContext,
   rows: readonly (readonly [name: string, id: AllowanceId] | false)[],
-): Cutting['allowances'] =>
-  rows.flatMap((r) => (r ? [{ name: r[0], cm: c.allowances[r[1]] }] : []));
+): Cutting['allowances'] => rows.flatMap((r) => (r ? [{ name: r[0], cm: c.allowances[r[1]] }] : []));
 
 /** Closing above the zip: a hook on a band, an eye on a facing. */
 export const closing = (c: PartContext, banded: boolean): Notion[] =>
-  c.above ? [] : [{ name: banded ? 'hook and bar, or one button' : 'hook and eye', length: null, note: 'waist' }];
+  c.above
+    ? []
+    : [{ name: banded ? 'hook and bar, or one button' : 'hook and eye', length: null, note: 'waist' }];

@@ -1,6 +1,6 @@
 import { edge, type Panel } from '../../draft/panel.ts';
 import { straight } from '../../draft/shape.ts';
-import { buildFigure, term, TOLERANCE } from '../../figure/build.ts';
+import { buildFigure, TOLERANCE, term } from '../../figure/build.ts';
 import { pass, type RawCheck, warn } from '../../figure/check.ts';
 import type { Figure } from '../../figure/figure.ts';
 import { type Cm, cm } from '../../units/length.ts';

@@ -24,7 +24,12 @@ export interface WalkingOpening {
  */
 export function walkChecks(
   c: PartContext,
-  { length, girthAt, opening, zipEnds }: {
+  {
+    length,
+    girthAt,
+    opening,
+    zipEnds,
+  }: {
     length: Cm;
     girthAt: (depth: Cm) => Cm | null;
     opening: WalkingOpening | null;
@@ -40,10 +45,20 @@ export function walkChecks(
     const at = opening.figure;
     const name = opening.kind;
     if (top <= 0)
-      return [warn(c.id('opening'), at, `A ${name} of ${p(opening.height)} is longer than the skirt (${p(length)}): it was left out.`)];
+      return [
+        warn(
+          c.id('opening'),
+          at,
+          `A ${name} of ${p(opening.height)} is longer than the skirt (${p(length)}): it was left out.`,
+        ),
+      ];
     if (opening.height < LEAST_HEIGHT - 1e-9)
       found.push(
-        warn(c.id('opening-height'), at, `The ${name} is ${p(opening.height)} high: under ${p(LEAST_HEIGHT)} it gives no step.`),
+        warn(
+          c.id('opening-height'),
+          at,
+          `The ${name} is ${p(opening.height)} high: under ${p(LEAST_HEIGHT)} it gives no step.`,
+        ),
       );
     if (zipEnds !== null && c.opens === 'centre-back')
       found.push(
@@ -56,7 +71,8 @@ export function walkChecks(
       );
     if (length <= knee) return found;
     const girth = girthAt(top) ?? cm(0);
-    if (girth >= STRIDE) found.push(pass(code, hem, `Where the ${name} begins the skirt is ${p(girth)} round: room to walk.`));
+    if (girth >= STRIDE)
+      found.push(pass(code, hem, `Where the ${name} begins the skirt is ${p(girth)} round: room to walk.`));
     else
       found.push(
         judge(

@@ -48,7 +48,11 @@ export function suppress(
   total: Cm,
   face: Face,
   rounding: Rounding,
-  { centre = NONE, fixed, most = MOST_INTAKE[face] }: { centre?: Cm; fixed?: FixedDarts | undefined; most?: Cm } = {},
+  {
+    centre = NONE,
+    fixed,
+    most = MOST_INTAKE[face],
+  }: { centre?: Cm; fixed?: FixedDarts | undefined; most?: Cm } = {},
 ): Suppression {
   const make = (count: number, intake: Cm, because: string, shaped = NONE): Suppression => {
     const side = cm(total - shaped - count * intake);
@@ -56,7 +60,11 @@ export function suppress(
     const over = count === 0 ? NONE : cm(Math.max(0, side - MOST_SIDE - (count * stepOf(rounding)) / 2));
     return { total, centre: shaped, side, count, intake, over, because };
   };
-  if (fixed) return { ...make(fixed.count, fixed.intake, 'Darts as given, the side seam takes the rest.'), over: NONE };
+  if (fixed)
+    return {
+      ...make(fixed.count, fixed.intake, 'Darts as given, the side seam takes the rest.'),
+      over: NONE,
+    };
   if (total <= 0)
     return make(
       0,
@@ -70,9 +78,15 @@ export function suppress(
   const side = Math.min(left * SIDE_SHARE, MOST_SIDE);
   const rest = left - side;
   if (rest < LEAST_DART)
-    return make(0, NONE, 'Less than 1 cm would be left for a dart: all of it goes into the side seam.', shaped);
+    return make(
+      0,
+      NONE,
+      'Less than 1 cm would be left for a dart: all of it goes into the side seam.',
+      shaped,
+    );
   const took = `${shaped > 0 ? 'The centre seam is shaped in; the' : 'The'} side seam takes ${side < MOST_SIDE ? '40 %' : 'its most, 2.5 cm'}`;
-  if (rest <= most + 1e-9) return make(1, marked(rest, most, rounding), `${took}; one dart takes the rest.`, shaped);
+  if (rest <= most + 1e-9)
+    return make(1, marked(rest, most, rounding), `${took}; one dart takes the rest.`, shaped);
   const each = Math.min(rest / 2, most);
   return make(
     2,

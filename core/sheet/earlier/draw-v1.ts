@@ -49,7 +49,11 @@ function drawSkirt(sheet: SheetV1, brief: SkirtV1): DrawingV1[] {
       },
     ];
     const callouts: Callout[] = [];
-    const call = (f: FigureV1 | undefined, at: readonly [number, number], label: readonly [number, number]) => {
+    const call = (
+      f: FigureV1 | undefined,
+      at: readonly [number, number],
+      label: readonly [number, number],
+    ) => {
       if (f) callouts.push({ letter: f.letter, figure: f.id, at, label });
     };
     const edge = h + 5;

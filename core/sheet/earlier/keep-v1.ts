@@ -25,7 +25,11 @@ export function keepV1(sheet: SheetV1): Kept {
   return {
     version: 2,
     figures: sheet.figures.map(figureV1),
-    checks: sheet.checks.map((k) => ({ ...k, code: checkCodeV1(k.code), figure: k.figure && figureIdV1(k.figure) })),
+    checks: sheet.checks.map((k) => ({
+      ...k,
+      code: checkCodeV1(k.code),
+      figure: k.figure && figureIdV1(k.figure),
+    })),
     rounding: sheet.input.house.rounding,
     printed,
     drawn: { cm: drawn, in: drawn },
@@ -64,6 +68,7 @@ function printedV1(sheet: SheetV1, unit: SheetUnit): PrintedSheet {
   return {
     ...p,
     sections: [{ id: 'sheet', name: '' }],
+    pieces: p.pieces.map((piece) => ({ panel: piece.piece, ...piece })),
     figures: p.figures.map((f, i) => {
       const read = sheet.figures[i]!.terms[0]?.label === 'reading';
       const [first = '', ...others] = f.why;

@@ -13,7 +13,6 @@ const MARK_ORDER: readonly string[] = ['absent', 'warned', 'overridden', 'estima
 
 const orDash = (text: string) => text || '—';
 
-
 /** A sheet of version 1 as the program of its day printed it, word for word. Frozen: it is only ever read. */
 export function printV1(sheet: SheetV1, unit: SheetUnit): PrintedV1 {
   const { head, brief, session, house, given } = sheet.input;

@@ -1,6 +1,6 @@
 import type { FitClass, School } from '../../garment/tables/fit.ts';
 import type { Cm } from '../../units/length.ts';
-import type { Rounding } from '../../units/rounding.ts';
+import type { HouseRounding } from '../../units/rounding.ts';
 
 // The shape in which sheets were kept before garments had several parts (version 1). Read for ever, never written.
 
@@ -82,7 +82,7 @@ export interface SheetV1 {
       readonly waistRule: string;
       readonly hipRule: string;
     };
-    readonly house: { readonly rounding: Rounding };
+    readonly house: { readonly rounding: HouseRounding };
     readonly given?: { readonly clothWidth?: string | null; readonly heel?: string | null };
     readonly timeZone?: string;
   };

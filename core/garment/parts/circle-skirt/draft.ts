@@ -2,13 +2,13 @@ import type { Point } from '../../../draft/curve.ts';
 import { edgeLength, sewnLength } from '../../../draft/measure.ts';
 import { edge, type Panel } from '../../../draft/panel.ts';
 import { arc, straight } from '../../../draft/shape.ts';
-import { buildFigure, markedGirth, share, term, TOLERANCE, ZERO } from '../../../figure/build.ts';
+import { buildFigure, markedGirth, share, TOLERANCE, term, ZERO } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { roundLength } from '../../../units/rounding.ts';
 import { clothWidth, foldOrSeam } from '../../cloth.ts';
 import { FREE_FIELDS, LEAST_PLACKET, LINING_NOTE, LINING_SHORTER, seamForZip } from '../../common/flared.ts';
-import { hemLengths, type HemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
+import { type HemLengths, hemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
 import { type Band, NO_BAND, waistband } from '../../common/waistband.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
 import type { Drafted, PartContext } from '../../part.ts';
@@ -31,7 +31,10 @@ export const FIELDS = {
 export type CircleValues = ValuesOf<typeof FIELDS>;
 
 /** The fraction of a circle, and the pieces it is cut in: each at most half a circle. */
-export function sector(circle: CircleValues['circle']): { readonly fraction: number; readonly pieces: number } {
+export function sector(circle: CircleValues['circle']): {
+  readonly fraction: number;
+  readonly pieces: number;
+} {
   const [a, b = '1'] = circle.split('/');
   const fraction = Number(a) / Number(b);
   return { fraction, pieces: Math.max(1, Math.ceil(fraction / 0.5 - 1e-9)) };
@@ -64,7 +67,12 @@ export function draftCircle(c: PartContext, v: CircleValues): CircleDraft {
     known: r !== null,
     ...(r === null ? {} : { marked: roundLength(cm(r), { ...fine, mode: 'nearest' }) }),
     terms: [
-      term('share', `waist ÷ 2π × ${v.circle}`, r ?? 0, 'So long is the radius whose arc is the marked waist (geometry). Marked finer than a width: what it misses is multiplied by 2π.'),
+      term(
+        'share',
+        `waist ÷ 2π × ${v.circle}`,
+        r ?? 0,
+        'So long is the radius whose arc is the marked waist (geometry). Marked finer than a width: what it misses is multiplied by 2π.',
+      ),
     ],
     settable: [],
   });
@@ -85,16 +93,31 @@ export function draftCircle(c: PartContext, v: CircleValues): CircleDraft {
     tolerance: TOLERANCE.girth,
     known: panel !== null,
     terms: [
-      term('share', `2π × ${v.circle} × (radius + length)`, 2 * pieces * arcLength, 'Measured along the panel’s hem.'),
+      term(
+        'share',
+        `2π × ${v.circle} × (radius + length)`,
+        2 * pieces * arcLength,
+        'Measured along the panel’s hem.',
+      ),
     ],
     settable: [],
   });
   const hem: Figure = panel
-    ? { ...hemBase, shares: [share(c, 'half panel', 2 * pieces, [term('share', 'hem of a half panel', arcLength, 'Measured on the panel.')])] }
+    ? {
+        ...hemBase,
+        shares: [
+          share(c, 'half panel', 2 * pieces, [
+            term('share', 'hem of a half panel', arcLength, 'Measured on the panel.'),
+          ]),
+        ],
+      }
     : hemBase;
   const whole = panel ? cm(2 * pieces * sewnLength(panel, 'waist')) : waist;
   const band = c.above ? NO_BAND : waistband(c, whole, v.band, v.overlap);
-  const at = (radius0: number, angle: number): Point => [radius0 * Math.sin(angle), -(r ?? 0) + radius0 * Math.cos(angle)];
+  const at = (radius0: number, angle: number): Point => [
+    radius0 * Math.sin(angle),
+    -(r ?? 0) + radius0 * Math.cos(angle),
+  ];
   return {
     panels: [...(panel ? [panel] : []), ...band.panels, ...(lining ? [lining] : [])],
     sewn: { waist: panel ? whole : null },

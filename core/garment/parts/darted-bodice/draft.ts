@@ -1,8 +1,8 @@
 import { type Point, reversed, type Segment } from '../../../draft/curve.ts';
 import { dartOn, edgeLength, pointAlong, sewnLength } from '../../../draft/measure.ts';
 import { type Edge, edge, type Panel } from '../../../draft/panel.ts';
-import { levelOfLength, rounded, straight } from '../../../draft/shape.ts';
-import { buildFigure, term, TOLERANCE, ZERO } from '../../../figure/build.ts';
+import { levelOfLength, straight } from '../../../draft/shape.ts';
+import { buildFigure, TOLERANCE, term, ZERO } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
@@ -10,11 +10,12 @@ import { roundLength } from '../../../units/rounding.ts';
 import { clothWidth, foldOrSeam } from '../../cloth.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
-import { type Face, FACES } from '../../tables/darts.ts';
+import { FACES, type Face } from '../../tables/darts.ts';
 import { facings } from './facings.ts';
 import type { BodiceValues } from './fields.ts';
 import { type BodicePlan, planBodice } from './plan.ts';
-import { bodiceTaking, type BodiceTaking } from './suppression.ts';
+import { armholePath, neckline } from './shapes.ts';
+import { type BodiceTaking, bodiceTaking } from './suppression.ts';
 
 /** A waist dart ends this far below the bust point, a side dart this far short of it, cm (common practice). */
 export const SHORT_OF_BUST = 2.5;
@@ -59,12 +60,20 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
         centreIn: face === 'back' && c.opens === 'centre-back' ? c.input.house.shape.centreIn : ZERO,
         apex: m.apex,
         // Up to below the bust point in front, to the shoulder blade (mid armhole) at the back.
-        most: cm(face === 'front' ? m.waistFront - m.bustLevel - SHORT_OF_BUST : m.waistBack - m.armhole * 0.75),
+        most: cm(
+          face === 'front' ? m.waistFront - m.bustLevel - SHORT_OF_BUST : m.waistBack - m.armhole * 0.75,
+        ),
       }),
     ]),
   ) as Record<Face, BodiceTaking>;
 
-  const back = halfPanel(c, v, m, { face: 'back', taking: taking.back, bust: bust.back.rounded, drop, sideWaist: null });
+  const back = halfPanel(c, v, m, {
+    face: 'back',
+    taking: taking.back,
+    bust: bust.back.rounded,
+    drop,
+    sideWaist: null,
+  });
   const sideLength = edgeLength(back, 'side');
   const rule = cm(m.waistFront - m.waistBack);
   const bustDart = bustDartFigures(c, m, rule, bust.front.rounded, drop);
@@ -101,8 +110,18 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
     faces,
     measured: [
       onPanel(c, 'side-seam', 'side seam, underarm to waist', side[1]!),
-      onPanel(c, 'armhole-round', 'armhole, sewn', cm(FACES.reduce((sum, f) => sum + edgeLength(faces[f], 'armhole'), 0))),
-      onPanel(c, 'neck-round', 'neckline, sewn', cm(2 * FACES.reduce((sum, f) => sum + edgeLength(faces[f], 'neck'), 0))),
+      onPanel(
+        c,
+        'armhole-round',
+        'armhole, sewn',
+        cm(FACES.reduce((sum, f) => sum + edgeLength(faces[f], 'armhole'), 0)),
+      ),
+      onPanel(
+        c,
+        'neck-round',
+        'neckline, sewn',
+        cm(2 * FACES.reduce((sum, f) => sum + edgeLength(faces[f], 'neck'), 0)),
+      ),
       onPanel(c, 'centre-back-length', 'centre back, neck to waist', edgeLength(faces.back, 'centre')),
     ],
   };
@@ -144,9 +163,19 @@ function bustDartFigures(c: PartContext, m: Marked, rule: Cm, width: Cm, drop: C
     name: 'bust dart, intake',
     terms: [
       term('body', 'waist level, front', m.waistFront, 'As marked.'),
-      term('take', 'waist level, back', -m.waistBack, 'As marked; the front is longer over the bust by the rest (common practice).'),
+      term(
+        'take',
+        'waist level, back',
+        -m.waistBack,
+        'As marked; the front is longer over the bust by the rest (common practice).',
+      ),
     ],
-    follows: (value) => (value > 0 && value < 12 ? null : 'A bust dart takes up more than nothing and less than 12 cm; more asks for a princess seam.'), ...base });
+    follows: (value) =>
+      value > 0 && value < 12
+        ? null
+        : 'A bust dart takes up more than nothing and less than 12 cm; more asks for a princess seam.',
+    ...base,
+  });
   const taken = intake.marked ?? ZERO;
   const reach = Math.hypot(width - m.apex, taken / 2 + Math.min(0, drop));
   const length = buildFigure(c, {
@@ -157,7 +186,10 @@ function bustDartFigures(c: PartContext, m: Marked, rule: Cm, width: Cm, drop: C
       term('take', 'ends short of it', -SHORT_OF_BUST, 'Common practice.'),
     ],
     marked: roundLength(cm(reach - SHORT_OF_BUST), { ...c.rounding, mode: 'down' }),
-    follows: (value) => (value > 0 && value <= reach ? null : `It would run past the bust point: ${p(reach)} is the most.`), ...base });
+    follows: (value) =>
+      value > 0 && value <= reach ? null : `It would run past the bust point: ${p(reach)} is the most.`,
+    ...base,
+  });
   return [intake, length];
 }
 
@@ -184,7 +216,11 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
   const centreNeck: Point = [0, sideNeck[1] + neckDepth];
   const underarm: Point = [q.bust, m.armhole];
   const bustSide: Point = [q.bust, m.armhole + q.drop];
-  const waist = levelOfLength([taking.centre, waistY], q.sideWaist === null ? 0 : waistY - q.sideWaist, taking.waistLine);
+  const waist = levelOfLength(
+    [taking.centre, waistY],
+    q.sideWaist === null ? 0 : waistY - q.sideWaist,
+    taking.waistLine,
+  );
   const sideWaist = waist.at(-1) as Point;
   const across: number = face === 'front' ? m.acrossFront : m.acrossBack;
   const sidePath: Segment[] =
@@ -200,7 +236,10 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
   const centrePath: Segment[] =
     taking.centre > 0
       ? [
-          [[taking.centre, waistY], [0, m.armhole * 0.9]],
+          [
+            [taking.centre, waistY],
+            [0, m.armhole * 0.9],
+          ],
           [[0, m.armhole * 0.9], centreTop],
         ]
       : straight([0, waistY], centreTop);
@@ -210,7 +249,13 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
       // Counted from the side, since the edge runs that way; the tip goes up.
       dartOn(
         waistPath,
-        { id: c.id(`dart-${face}${i > 0 ? `-${i + 1}` : ''}`), edge: 'waist', at: cm(length - d.at), intake: d.intake, length: d.length },
+        {
+          id: c.id(`dart-${face}${i > 0 ? `-${i + 1}` : ''}`),
+          edge: 'waist',
+          at: cm(length - d.at),
+          intake: d.intake,
+          length: d.length,
+        },
         face === 'front' && i === 0 ? [m.apex, m.bustLevel] : [pointAlong(waistPath, length - d.at)[0], 0],
       ),
     ),
@@ -229,7 +274,12 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
   const edges: Edge[] = [
     edge('neck', 'neckline', neckline(face === 'back' ? 'round' : v.neckline, centreNeck, sideNeck), a.neck),
     edge('shoulder', 'shoulder', straight(sideNeck, point), a.shoulder),
-    edge('armhole', 'armhole', armholePath(point, [Math.min(across, q.bust - 1), (point[1] + m.armhole) / 2], underarm), a.armhole),
+    edge(
+      'armhole',
+      'armhole',
+      armholePath(point, [Math.min(across, q.bust - 1), (point[1] + m.armhole) / 2], underarm),
+      a.armhole,
+    ),
     edge('side', 'side seam', sidePath, sideAllowance),
     edge('waist', 'waist', waistPath, waistAllowance),
     edge('centre', `centre ${face}`, centrePath, seam ? a.zip : ZERO, { fold: !seam }),
@@ -262,30 +312,15 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
 
 const edgeLengthOf = (e: Edge) => edgeLength({ edges: [e] } as unknown as Panel, e.id);
 
-/** A neckline from the centre to the side-neck. */
-export function neckline(shape: BodiceValues['neckline'], centre: Point, side: Point): Segment[] {
-  if (shape === 'v') return straight(centre, side);
-  if (shape === 'square') return [...straight(centre, [side[0], centre[1]]), ...straight([side[0], centre[1]], side)];
-  return [rounded(centre, side)];
-}
-
-/** An armhole from the shoulder point over the mid-armhole point to the underarm, which it reaches level. */
-export function armholePath(shoulder: Point, mid: Point, underarm: Point): Segment[] {
-  const [dx, dy] = [mid[0] - shoulder[0], mid[1] - shoulder[1]];
-  const [ex, ey] = [underarm[0] - mid[0], underarm[1] - mid[1]];
-  return [
-    [shoulder, [shoulder[0] + dx * 0.5, shoulder[1] + dy * 0.4], [mid[0], mid[1] - dy * 0.35], mid],
-    [mid, [mid[0], mid[1] + ey * 0.55], [underarm[0] - ex * 0.55, underarm[1]], underarm],
-  ];
-}
-
 /** The lining is the outer panel to its facings: same seams, darts folded as pleats. */
 const lining = (c: PartContext, outer: Panel): Panel => ({
   ...outer,
   id: `${outer.id}-lining`,
   name: `${outer.name} lining`,
   layer: 'lining',
-  edges: outer.edges.map((e) => (e.id === 'waist' && !c.below ? { ...e, allowance: c.allowances.liningHem } : e)),
+  edges: outer.edges.map((e) =>
+    e.id === 'waist' && !c.below ? { ...e, allowance: c.allowances.liningHem } : e,
+  ),
   note: `${outer.note}; joined to the facings, darts folded as pleats`,
 });
 
@@ -294,7 +329,10 @@ function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>): Place[]
     const path = panel.edges.find((e) => e.id === id)!.path;
     return [path[0]![0], path.at(-1)!.at(-1) as Point];
   };
-  const mid = ([a, b]: [Point, Point], t = 0.5): Point => [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t];
+  const mid = ([a, b]: [Point, Point], t = 0.5): Point => [
+    a[0] + (b[0] - a[0]) * t,
+    a[1] + (b[1] - a[1]) * t,
+  ];
   const at = (panel: Panel, figure: string, where: Point): Place => ({ figure, panel: panel.id, at: where });
   return FACES.flatMap((face): Place[] => {
     const panel = faces[face];

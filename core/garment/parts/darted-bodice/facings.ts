@@ -5,9 +5,9 @@ import { straight } from '../../../draft/shape.ts';
 import type { Cm } from '../../../units/length.ts';
 import { FACING_DEPTH } from '../../common/facing.ts';
 import type { PartContext } from '../../part.ts';
-import { type Face, FACES } from '../../tables/darts.ts';
-import { armholePath, neckline } from './draft.ts';
+import { FACES, type Face } from '../../tables/darts.ts';
 import type { BodiceValues } from './fields.ts';
+import { armholePath, neckline } from './shapes.ts';
 
 const NONE = 0 as Cm;
 const end = (path: readonly Segment[]): Point => path.at(-1)!.at(-1) as Point;
@@ -34,7 +34,10 @@ const depthAt = (shoulder: number): number => Math.min(FACING_DEPTH, shoulder / 
 function shoulderOf(panel: Panel) {
   const [from, to] = edgeOf(panel, 'shoulder').path[0] as readonly [Point, Point];
   const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
-  const at = (d: number): Point => [from[0] + ((to[0] - from[0]) * d) / length, from[1] + ((to[1] - from[1]) * d) / length];
+  const at = (d: number): Point => [
+    from[0] + ((to[0] - from[0]) * d) / length,
+    from[1] + ((to[1] - from[1]) * d) / length,
+  ];
   return { from, to, length, at };
 }
 
@@ -53,7 +56,12 @@ function neckFacing(c: PartContext, v: BodiceValues, face: Face, panel: Panel): 
     edges: [
       edge('neck', 'neckline', neck, a.neck),
       edge('shoulder', 'shoulder', straight(end(neck), outer), a.shoulder),
-      edge('lower', 'lower edge', reversed(neckline(face === 'back' ? 'round' : v.neckline, low, outer)), a.facing),
+      edge(
+        'lower',
+        'lower edge',
+        reversed(neckline(face === 'back' ? 'round' : v.neckline, low, outer)),
+        a.facing,
+      ),
       edge('centre', 'centre', straight(low, centre), edgeOf(panel, 'centre').allowance, { fold }),
     ],
     across: { centre: 'centre', side: 'shoulder' },
@@ -76,7 +84,12 @@ function armFacing(c: PartContext, face: Face, panel: Panel): Panel {
       edge('shoulder', 'shoulder', straight(inner, s.to), a.shoulder),
       edge('armhole', 'armhole', arm, a.armhole),
       edge('side', 'side', straight(underarm, low), edgeOf(panel, 'side').allowance),
-      edge('lower', 'lower edge', reversed(armholePath(inner, [mid[0] - FACING_DEPTH, mid[1]], low)), a.facing),
+      edge(
+        'lower',
+        'lower edge',
+        reversed(armholePath(inner, [mid[0] - FACING_DEPTH, mid[1]], low)),
+        a.facing,
+      ),
     ],
     across: { centre: 'lower', side: 'side' },
   };

@@ -1,6 +1,6 @@
-import { judge, missing, pass, warn, type RawCheck } from '../../../figure/check.ts';
 import { sewnLength } from '../../../draft/measure.ts';
 import { TOLERANCE } from '../../../figure/build.ts';
+import { judge, missing, pass, type RawCheck, warn } from '../../../figure/check.ts';
 import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
@@ -19,7 +19,15 @@ export const dartedBodice = definePart({
   hangsFrom: 'shoulder',
   joins: { gives: ['waist', 'armhole', 'neck'], takes: [], givenUp: [] },
   wants: () => ({
-    needs: ['bust', 'waist', 'neck-to-bust', 'neck-to-waist-front', 'nape-to-waist', 'across-shoulder', 'apex-span'],
+    needs: [
+      'bust',
+      'waist',
+      'neck-to-bust',
+      'neck-to-waist-front',
+      'nape-to-waist',
+      'across-shoulder',
+      'apex-span',
+    ],
     helps: [
       'bust-front',
       'waist-front',
@@ -70,7 +78,13 @@ function bodiceChecks(c: PartContext, _: unknown, d: BodiceDraft): RawCheck[] {
   const found: RawCheck[] = [];
   for (const f of d.plan.figures)
     if (f.finished === null)
-      found.push(missing(`absent-${f.id}`, f.id, `${f.name} was not read, and nothing it could be taken from: read it or set it by hand.`));
+      found.push(
+        missing(
+          `absent-${f.id}`,
+          f.id,
+          `${f.name} was not read, and nothing it could be taken from: read it or set it by hand.`,
+        ),
+      );
   const m = d.plan.marked;
   if (!m) return found;
   if (!d.faces) {
@@ -86,13 +100,25 @@ function bodiceChecks(c: PartContext, _: unknown, d: BodiceDraft): RawCheck[] {
   }
   if (m.bustLevel < m.armhole)
     found.push(
-      warn(c.id('bust-above'), c.id('bust-level'), `The bust line (${p(m.bustLevel)}) lies above the underarm (${p(m.armhole)}): read both again.`),
+      warn(
+        c.id('bust-above'),
+        c.id('bust-level'),
+        `The bust line (${p(m.bustLevel)}) lies above the underarm (${p(m.armhole)}): read both again.`,
+      ),
     );
   const gap = cm(m.waistFront - m.waistBack);
   found.push(
     gap > 0
-      ? pass(c.id('balance'), c.id('waist-front'), `Front and back waist levels differ by ${p(gap)}: that is the bust dart.`)
-      : warn(c.id('balance'), c.id('waist-front'), `The front (${p(m.waistFront)}) is no longer than the back (${p(m.waistBack)}): there is no bust dart, and the front will ride up over the bust. Read both again.`),
+      ? pass(
+          c.id('balance'),
+          c.id('waist-front'),
+          `Front and back waist levels differ by ${p(gap)}: that is the bust dart.`,
+        )
+      : warn(
+          c.id('balance'),
+          c.id('waist-front'),
+          `The front (${p(m.waistFront)}) is no longer than the back (${p(m.waistBack)}): there is no bust dart, and the front will ride up over the bust. Read both again.`,
+        ),
   );
   for (const face of FACES) {
     const t = d.taking![face];
@@ -119,12 +145,21 @@ function bodiceChecks(c: PartContext, _: unknown, d: BodiceDraft): RawCheck[] {
   const round = d.measured.find((f) => f.id === c.id('armhole-round'))?.finished;
   if (body != null && round != null)
     found.push(
-      judge(round >= body - 1, c.id('armhole'), c.id('armhole-round'), `Armhole ${p(round)} sewn, ${p(body)} on the body: ${round >= body - 1 ? 'it will not cut in' : 'it will cut in; lower it'}.`),
+      judge(
+        round >= body - 1,
+        c.id('armhole'),
+        c.id('armhole-round'),
+        `Armhole ${p(round)} sewn, ${p(body)} on the body: ${round >= body - 1 ? 'it will not cut in' : 'it will cut in; lower it'}.`,
+      ),
     );
   const side = c.measured.get('underarm-to-waist')?.net;
   if (side != null && Math.abs(sides[1]! - side) > 3)
     found.push(
-      warn(c.id('side-height'), c.id('side-seam'), `The side seam is ${p(sides[1]!)}, the side height was read ${p(side)}: more than 3 cm apart. Read armhole depth and waist levels again.`),
+      warn(
+        c.id('side-height'),
+        c.id('side-seam'),
+        `The side seam is ${p(sides[1]!)}, the side height was read ${p(side)}: more than 3 cm apart. Read armhole depth and waist levels again.`,
+      ),
     );
   return found;
 }

@@ -38,7 +38,8 @@ function view(c: PartContext, d: BodiceDraft, face: Face): View {
     { kind: 'outline', figure: 'waist', d: `M${n(-waist)} 0 L${n(waist)} 0` },
     levelStroke('bust', underarm[0], bustY),
   );
-  const figure = (id: string) => [...d.plan.figures, ...d.bustDart, ...d.measured].find((f) => f.id === c.id(id));
+  const figure = (id: string) =>
+    [...d.plan.figures, ...d.bustDart, ...d.measured].find((f) => f.id === c.id(id));
   point(out, c.line('bust')?.figure, [-underarm[0], bustY]);
   point(out, c.line('waist')?.figure, [-waist, 0]);
   let sewn = 0;

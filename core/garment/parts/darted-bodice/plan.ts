@@ -1,8 +1,8 @@
-import { bodyTerms, buildFigure, term, TOLERANCE } from '../../../figure/build.ts';
+import { bodyTerms, buildFigure, TOLERANCE, term } from '../../../figure/build.ts';
 import type { Figure, Term } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import type { PartContext } from '../../part.ts';
-import { easeFor, type EaseZone } from '../../tables/fit.ts';
+import { type EaseZone, easeFor } from '../../tables/fit.ts';
 import type { BodiceValues } from './fields.ts';
 
 /** A bodice's heights and widths before it is drafted, as marked. Lengths cm; figures may be absent. */
@@ -68,7 +68,12 @@ export function planBodice(c: PartContext, v: BodiceValues): BodicePlan {
     const m = measured.get(id);
     return m?.net == null
       ? null
-      : { terms: [...bodyTerms(m), term('share', 'half of it', -m.net / 2, 'The panel is half a front or back.')] };
+      : {
+          terms: [
+            ...bodyTerms(m),
+            term('share', 'half of it', -m.net / 2, 'The panel is half a front or back.'),
+          ],
+        };
   };
   const guess = (value: number | null, because: string) =>
     value === null ? null : { terms: [term('body', 'estimate', value, because)], estimated: true };
@@ -78,7 +83,10 @@ export function planBodice(c: PartContext, v: BodiceValues): BodicePlan {
   const neckHalf = make(
     'neck-half',
     'neck width, half',
-    withMore(half('neck-width') ?? guess(input.house.shape.neckWidth / 2, 'Not read: half of the house neck width.'), []),
+    withMore(
+      half('neck-width') ?? guess(input.house.shape.neckWidth / 2, 'Not read: half of the house neck width.'),
+      [],
+    ),
   );
   const across = net('across-shoulder');
   const shoulderLength =
@@ -87,12 +95,22 @@ export function planBodice(c: PartContext, v: BodiceValues): BodicePlan {
       across === null ? null : (across - neckWidth) / 2 / Math.cos((input.house.shape.slope * Math.PI) / 180),
       'Not read: from across shoulder, less the neck width, along the slope.',
     );
-  const shoulder = make('shoulder', 'shoulder seam', withMore(shoulderLength, widen.map((t) => ({ ...t, cm: cm(-t.cm) }))));
+  const shoulder = make(
+    'shoulder',
+    'shoulder seam',
+    withMore(
+      shoulderLength,
+      widen.map((t) => ({ ...t, cm: cm(-t.cm) })),
+    ),
+  );
   const acrossBack = make(
     'across-back',
     'across back, half',
     withEase(half('across-back'), ease('across-back')) ??
-      guess(across === null ? null : across / 2 - 1, 'Not read: half across shoulder less 1 cm (common practice).'),
+      guess(
+        across === null ? null : across / 2 - 1,
+        'Not read: half across shoulder less 1 cm (common practice).',
+      ),
   );
   const acrossFront = make(
     'across-front',
@@ -109,20 +127,31 @@ export function planBodice(c: PartContext, v: BodiceValues): BodicePlan {
     'armhole depth',
     read('armhole-depth', ease('armhole-depth')) ??
       withMore(
-        guess(bust === null ? null : armholeByBust(bust), 'Not read: by the bust (a handbook’s table, from memory).'),
+        guess(
+          bust === null ? null : armholeByBust(bust),
+          'Not read: by the bust (a handbook’s table, from memory).',
+        ),
         [ease('armhole-depth')],
       ),
     { group: 'level' },
   );
   const bustLevel = make('bust-level', 'bust level', read('neck-to-bust'), { group: 'level' });
-  const waistFront = make('waist-front', 'waist level, front', read('neck-to-waist-front', ease('neck-to-waist')), { group: 'level' });
+  const waistFront = make(
+    'waist-front',
+    'waist level, front',
+    read('neck-to-waist-front', ease('neck-to-waist')),
+    { group: 'level' },
+  );
   const nape = net('nape-to-waist');
   const waistBack = make(
     'waist-back',
     'waist level, back',
     read('neck-to-waist-back', ease('neck-to-waist')) ??
       withMore(
-        guess(nape === null ? null : nape + NECK_ABOVE_NAPE, 'Not read: nape to waist and 2 cm up to the side-neck (common practice).'),
+        guess(
+          nape === null ? null : nape + NECK_ABOVE_NAPE,
+          'Not read: nape to waist and 2 cm up to the side-neck (common practice).',
+        ),
         [ease('neck-to-waist')],
       ),
     { group: 'level' },
@@ -138,7 +167,19 @@ export function planBodice(c: PartContext, v: BodiceValues): BodicePlan {
     'neckline depth, back',
     read('neck-depth-back') ?? { terms: [term('style', 'from the brief', v.neckBack, 'As briefed.')] },
   );
-  const figures = [bustLevel, armhole, waistFront, waistBack, neckHalf, shoulder, acrossFront, acrossBack, apex, neckFront, neckBack];
+  const figures = [
+    bustLevel,
+    armhole,
+    waistFront,
+    waistBack,
+    neckHalf,
+    shoulder,
+    acrossFront,
+    acrossBack,
+    apex,
+    neckFront,
+    neckBack,
+  ];
   if (figures.some((f) => f.marked === null)) return { figures, marked: null };
   return {
     figures,
@@ -164,4 +205,7 @@ const withMore = (s: Source | null, more: readonly Term[]): Source | null =>
   s && { ...s, terms: [...s.terms, ...more], read: (s.read ?? false) && more.length === 0 };
 /** Ease on a half: half of the table's. */
 const withEase = (s: Source | null, t: Term): Source | null =>
-  s && { ...s, terms: [...s.terms, { ...t, cm: cm(t.cm / 2), because: `${t.because} Half of it on a half.` }] };
+  s && {
+    ...s,
+    terms: [...s.terms, { ...t, cm: cm(t.cm / 2), because: `${t.because} Half of it on a half.` }],
+  };

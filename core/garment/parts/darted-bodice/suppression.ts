@@ -1,4 +1,4 @@
-import { buildFigure, term, TOLERANCE } from '../../../figure/build.ts';
+import { buildFigure, TOLERANCE, term } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
@@ -46,16 +46,22 @@ export function bodiceTaking(c: PartContext, q: Quarter): BodiceTaking {
           ...(rule.count > 0 ? { marked: rule.intake } : {}),
           terms: [
             term('take', 'suppression', total, because),
-            ...(rule.centre > 0 ? [term('take', 'centre seam takes', -rule.centre, 'Shaped in, so that a zip does not bulge.')] : []),
+            ...(rule.centre > 0
+              ? [term('take', 'centre seam takes', -rule.centre, 'Shaped in, so that a zip does not bulge.')]
+              : []),
             term('take', 'side seam takes', -rule.side, rule.because),
-            ...(count > 1 ? [term('share', `shared by ${count}`, -(count - 1) * rule.intake, 'Equal darts.')] : []),
+            ...(count > 1
+              ? [term('share', `shared by ${count}`, -(count - 1) * rule.intake, 'Equal darts.')]
+              : []),
           ],
           follows: (v) =>
             v <= 0
               ? 'A dart takes up more than nothing.'
               : total - rule.centre - count * v < -1e-9
                 ? `Darts of ${p(cm(count * v))} hold more than the ${face} quarter gives up (${p(total)}): the side seam would run outward.`
-                : null, ...base });
+                : null,
+          ...base,
+        });
   const taken = intake?.marked ?? cm(0);
   const waistLine = cm(q.waist + count * taken);
   const side = cm(total - rule.centre - count * taken);
@@ -65,16 +71,22 @@ export function bodiceTaking(c: PartContext, q: Quarter): BodiceTaking {
     marked: waistLine,
     terms: [
       term('body', `waist, ${face} quarter`, q.waist, 'As marked.'),
-      ...(count > 0 ? [term('take', `${count} × dart of ${p(taken)}`, count * taken, 'Open on the flat panel.')] : []),
+      ...(count > 0
+        ? [term('take', `${count} × dart of ${p(taken)}`, count * taken, 'Open on the flat panel.')]
+        : []),
     ],
     settable: [],
-    why: [`The side seam runs in ${p(side)} at the waist.`], ...base });
+    why: [`The side seam runs in ${p(side)} at the waist.`],
+    ...base,
+  });
   const sideFigure = buildFigure(c, {
     id: c.id(`side-${face}`),
     name: `side seam in at waist, ${face}`,
     marked: side,
     terms: [term('take', 'side seam', side, because)],
-    settable: [], ...base });
+    settable: [],
+    ...base,
+  });
   const darts = Array.from({ length: count }, (_, i) => dart(c, q, { i, count, intake: taken, waistLine }));
   const centre =
     rule.centre > 0
@@ -83,8 +95,17 @@ export function bodiceTaking(c: PartContext, q: Quarter): BodiceTaking {
             id: c.id('centre-back-in'),
             name: 'centre back in at waist',
             marked: rule.centre,
-            terms: [term('take', 'centre back seam', rule.centre, 'Shaped in, so that a zip does not bulge (house figure).')],
-            settable: [], ...base }),
+            terms: [
+              term(
+                'take',
+                'centre back seam',
+                rule.centre,
+                'Shaped in, so that a zip does not bulge (house figure).',
+              ),
+            ],
+            settable: [],
+            ...base,
+          }),
         ]
       : [];
   return {
@@ -93,7 +114,13 @@ export function bodiceTaking(c: PartContext, q: Quarter): BodiceTaking {
     side,
     over: asked ? cm(0) : rule.over,
     darts: darts.map((d) => ({ at: d.place.marked!, intake: taken, length: d.length.marked! })),
-    figures: [line, ...(intake ? [intake] : []), ...darts.flatMap((d) => [d.place, d.length]), ...centre, sideFigure],
+    figures: [
+      line,
+      ...(intake ? [intake] : []),
+      ...darts.flatMap((d) => [d.place, d.length]),
+      ...centre,
+      sideFigure,
+    ],
   };
 }
 
@@ -105,7 +132,8 @@ function dart(
   const base = { section: c.key, group: 'dart' as const, tolerance: TOLERANCE.detail, nearest: true };
   const id = `dart-${q.face}${i > 0 ? `-${i + 1}` : ''}`;
   const name = `${q.face} waist dart${count > 1 ? ` ${i + 1}` : ''}`;
-  const apex = q.face === 'front' && q.apex > intake / 2 && q.apex < waistLine - count * intake ? q.apex : null;
+  const apex =
+    q.face === 'front' && q.apex > intake / 2 && q.apex < waistLine - count * intake ? q.apex : null;
   const first = apex ?? waistLine / (count + 1);
   const along = cm(i === 0 ? first : first + (waistLine - first) / 2);
   const place = buildFigure(c, {
@@ -116,13 +144,19 @@ function dart(
         'body',
         i === 0 && apex !== null ? 'half the apex span' : 'shared along the waist',
         along,
-        i === 0 && apex !== null ? 'On the line of the bust point, to the middle of the dart.' : 'To the middle of the dart.',
+        i === 0 && apex !== null
+          ? 'On the line of the bust point, to the middle of the dart.'
+          : 'To the middle of the dart.',
       ),
     ],
     follows: (v) =>
-      v < intake / 2 || v > waistLine - intake / 2 || (count > 1 && Math.abs(v - along) > waistLine / 4 - intake)
+      v < intake / 2 ||
+      v > waistLine - intake / 2 ||
+      (count > 1 && Math.abs(v - along) > waistLine / 4 - intake)
         ? `A dart of ${p(intake)} at ${p(v)} would leave its place on a waist line of ${p(waistLine)}.`
-        : null, ...base });
+        : null,
+    ...base,
+  });
   const most = cm(q.most - (i > 0 ? 2 : 0));
   const length = buildFigure(c, {
     id: c.id(`${id}-length`),
@@ -133,9 +167,14 @@ function dart(
         'body',
         'length',
         most,
-        q.face === 'front' ? 'From the waist to 2.5 cm below the bust point (common practice).' : 'From the waist to the shoulder blade, about mid armhole (common practice).',
+        q.face === 'front'
+          ? 'From the waist to 2.5 cm below the bust point (common practice).'
+          : 'From the waist to the shoulder blade, about mid armhole (common practice).',
       ),
     ],
-    follows: (v) => (v > 0 && v <= q.most + 1e-9 ? null : `It would run past where it should end: ${p(q.most)} is the most.`), ...base });
+    follows: (v) =>
+      v > 0 && v <= q.most + 1e-9 ? null : `It would run past where it should end: ${p(q.most)} is the most.`,
+    ...base,
+  });
   return { place, length };
 }

@@ -2,14 +2,14 @@ import type { Point } from '../../../draft/curve.ts';
 import { sewnLength } from '../../../draft/measure.ts';
 import { edge, type Panel } from '../../../draft/panel.ts';
 import { straight } from '../../../draft/shape.ts';
-import { buildFigure, markedGirth, share, term, TOLERANCE } from '../../../figure/build.ts';
+import { buildFigure, markedGirth, share, TOLERANCE, term } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { roundLength } from '../../../units/rounding.ts';
 import { LINING_WIDTH } from '../../cloth.ts';
 import { FREE_FIELDS, LEAST_PLACKET, LINING_NOTE, LINING_SHORTER, seamForZip } from '../../common/flared.ts';
-import { hemLengths, type HemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
+import { type HemLengths, hemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
 import { type Band, NO_BAND, waistband } from '../../common/waistband.ts';
 import type { ValuesOf } from '../../fields.ts';
 import type { SheetInput } from '../../input.ts';
@@ -65,30 +65,46 @@ export function draftGathered(c: PartContext, v: GatheredValues): GatheredDraft 
     tolerance: TOLERANCE.girth,
     terms: [
       term('body', 'waist, as marked', waist ?? 0, 'The seam it joins.'),
-      term('add', `fullness, ${v.ratio} : 1`, (v.ratio - 1) * (waist ?? 0), 'As briefed: 1.5 heavy, 2 medium, 2.5 to 3 sheer (common practice).'),
+      term(
+        'add',
+        `fullness, ${v.ratio} : 1`,
+        (v.ratio - 1) * (waist ?? 0),
+        'As briefed: 1.5 heavy, 2 medium, 2.5 to 3 sheer (common practice).',
+      ),
     ],
     follows: (value) =>
-      waist !== null && value >= waist ? null : 'There is less cloth than waist: nothing could be gathered.', ...base });
+      waist !== null && value >= waist ? null : 'There is less cloth than waist: nothing could be gathered.',
+    ...base,
+  });
   const one = cloth.finished === null ? 0 : cloth.finished / count;
   const width = buildFigure(c, {
     id: c.id('panel-width'),
     name: 'panel, width',
     group: 'length',
     note: `${count} × this`,
-    terms: [term('share', `cloth ÷ ${count}`, one, `As many panels as the cloth's width asks for: ${count}.`)],
+    terms: [
+      term('share', `cloth ÷ ${count}`, one, `As many panels as the cloth's width asks for: ${count}.`),
+    ],
     ...(cloth.finished === null ? {} : { marked: roundLength(cm(one), c.rounding) }),
-    settable: [], ...base });
+    settable: [],
+    ...base,
+  });
   const hemBase = buildFigure(c, {
     id: c.id('hem'),
     name: 'hem',
     group: 'girth',
     tolerance: TOLERANCE.girth,
     terms: [term('body', `${count} × panel, as marked`, count * (width.marked ?? 0), 'Straight down.')],
-    settable: [], ...base });
+    settable: [],
+    ...base,
+  });
   const hem: Figure =
     width.marked === null
       ? hemBase
-      : { ...hemBase, shares: [share(c, 'panel', count, [term('body', 'panel, width', width.marked, 'As marked.')])] };
+      : {
+          ...hemBase,
+          shares: [share(c, 'panel', count, [term('body', 'panel, width', width.marked, 'As marked.')])],
+        };
   const lengths = hemLengths(c, v.length);
   const marked = markedLengths(lengths);
   const longest = cm(Math.max(0, ...STATIONS.map((s) => lengths[s].marked ?? 0)));
@@ -99,7 +115,13 @@ export function draftGathered(c: PartContext, v: GatheredValues): GatheredDraft 
       : null;
   const lining =
     panel && c.input.brief.lining
-      ? rectangle(c, { width: width.marked!, length: cm(longest - LINING_SHORTER), sewn: sewn!, count, lining: true })
+      ? rectangle(c, {
+          width: width.marked!,
+          length: cm(longest - LINING_SHORTER),
+          sewn: sewn!,
+          count,
+          lining: true,
+        })
       : null;
   const whole = panel ? cm(count * sewnLength(panel, 'waist')) : waist;
   const band = c.above ? NO_BAND : waistband(c, whole, v.band, v.overlap);
@@ -110,19 +132,20 @@ export function draftGathered(c: PartContext, v: GatheredValues): GatheredDraft 
     girthAt: (depth) => (width.marked === null ? null : depth <= 0 ? whole : cm(count * width.marked)),
     reaches: longest,
     opensAtLeast: LEAST_PLACKET,
-    places: () => panel
-      ? [
-          { figure: cloth.id, panel: panel.id, at: [bottom[0] * 0.25, 0] },
-          ...(c.above ? [] : [{ figure: 'waist', panel: panel.id, at: [bottom[0] * 0.75, 0] as Point }]),
-          { figure: width.id, panel: panel.id, at: [bottom[0] / 2, bottom[1] * 0.4] },
-          { figure: hem.id, panel: panel.id, at: [bottom[0] / 2, bottom[1]] },
-          ...STATIONS.map((s, i) => ({
-            figure: lengths[s].id,
-            panel: panel.id,
-            at: [bottom[0], bottom[1] * (0.3 + 0.15 * i)] as Point,
-          })),
-        ]
-      : [],
+    places: () =>
+      panel
+        ? [
+            { figure: cloth.id, panel: panel.id, at: [bottom[0] * 0.25, 0] },
+            ...(c.above ? [] : [{ figure: 'waist', panel: panel.id, at: [bottom[0] * 0.75, 0] as Point }]),
+            { figure: width.id, panel: panel.id, at: [bottom[0] / 2, bottom[1] * 0.4] },
+            { figure: hem.id, panel: panel.id, at: [bottom[0] / 2, bottom[1]] },
+            ...STATIONS.map((s, i) => ({
+              figure: lengths[s].id,
+              panel: panel.id,
+              at: [bottom[0], bottom[1] * (0.3 + 0.15 * i)] as Point,
+            })),
+          ]
+        : [],
     count,
     cloth,
     width,

@@ -4,8 +4,8 @@ import { judge, pass, type RawCheck, warn } from '../../../figure/check.ts';
 import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { markedLengths } from '../../common/hem-lengths.ts';
-import { walkChecks } from '../../common/walk.ts';
 import { bandCheck } from '../../common/waistband.ts';
+import { walkChecks } from '../../common/walk.ts';
 import type { OpeningMade, PartContext } from '../../part.ts';
 import { FACES } from '../../tables/darts.ts';
 import type { SkirtDraft } from './draft.ts';
@@ -60,7 +60,8 @@ export function skirtChecks(c: PartContext, v: SkirtValues, d: SkirtDraft, openi
   found.push(
     ...walkChecks(c, {
       length: cm(Math.min(...Object.values(marked!))),
-      girthAt: (depth) => d.girthAt!(depth) ?? d.hem.shares.reduce((a, s) => cm(a + s.times * s.rounded), cm(0)),
+      girthAt: (depth) =>
+        d.girthAt!(depth) ?? d.hem.shares.reduce((a, s) => cm(a + s.times * s.rounded), cm(0)),
       opening:
         d.hemOpening?.marked && v.hemOpening !== 'none'
           ? { kind: v.hemOpening as 'vent' | 'slit', figure: d.hemOpening.id, height: d.hemOpening.marked }
@@ -92,7 +93,10 @@ function takingChecks(c: PartContext, d: SkirtDraft, face: 'front' | 'back'): Ra
       ),
     );
   else if (t.over > TOLERANCE.detail) {
-    const other = face === 'front' ? ' Shift some of it to the back (house balance),' : ' Shift some of it to the front (house balance),';
+    const other =
+      face === 'front'
+        ? ' Shift some of it to the back (house balance),'
+        : ' Shift some of it to the front (house balance),';
     found.push(
       warn(
         c.id(`dart-over-${face}`),

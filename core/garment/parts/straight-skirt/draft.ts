@@ -2,7 +2,7 @@ import { crossing, lengthOf, type Point, reversed, type Segment } from '../../..
 import { dartOn, held, sewnLength, sewnWidthAt } from '../../../draft/measure.ts';
 import { type Edge, edge, type Panel, type PanelMark } from '../../../draft/panel.ts';
 import { levelFrom, levelOfLength, seamThrough, straight } from '../../../draft/shape.ts';
-import { buildFigure, share, shareOf, term, TOLERANCE, ZERO } from '../../../figure/build.ts';
+import { buildFigure, share, shareOf, TOLERANCE, term, ZERO } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
@@ -10,12 +10,12 @@ import { roundLength } from '../../../units/rounding.ts';
 import { clothWidth, foldOrSeam } from '../../cloth.ts';
 import { FACING_DEPTH, waistFacing } from '../../common/facing.ts';
 import { LINING_NOTE, LINING_SHORTER } from '../../common/flared.ts';
-import { hemLengths, type HemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
+import { type HemLengths, hemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
 import { type Band, NO_BAND, waistband } from '../../common/waistband.ts';
 import type { BodyLine } from '../../lines.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
-import { type Face, FACES } from '../../tables/darts.ts';
+import { FACES, type Face } from '../../tables/darts.ts';
 import type { SkirtValues } from './fields.ts';
 import { type FaceTaking, takeUp } from './suppression.ts';
 import { freeness, linesBelow, widestLine } from './widest.ts';
@@ -88,7 +88,9 @@ export function draftSkirt(c: PartContext, v: SkirtValues): SkirtDraft {
       : null;
   const [front, back] = [shape('front', 'outer'), shape('back', 'outer')];
   const faces = front && back ? { front, back } : null;
-  const sewnWaist = faces ? cm(2 * sewnLength(faces.front, 'waist') + 2 * sewnLength(faces.back, 'waist')) : null;
+  const sewnWaist = faces
+    ? cm(2 * sewnLength(faces.front, 'waist') + 2 * sewnLength(faces.back, 'waist'))
+    : null;
   const markedWaist = known ? cm(2 * waist.front!.rounded + 2 * waist.back!.rounded) : null;
   const band = c.above ? NO_BAND : waistband(c, sewnWaist ?? markedWaist, v.band, v.overlap);
   const facings =
@@ -139,20 +141,25 @@ export function draftSkirt(c: PartContext, v: SkirtValues): SkirtDraft {
 /** How the waist line lies: up at the side, down at centre back (house figures). */
 function lieFigures(c: PartContext, rise: Cm, drop: Cm): Figure[] {
   const base = { section: c.key, group: 'level' as const, tolerance: TOLERANCE.detail, nearest: true };
-  const within = (v: Cm) => (v >= 0 && v <= 4 ? null : 'Between nothing and 4 cm, or the waist line is none.');
+  const within = (v: Cm) =>
+    v >= 0 && v <= 4 ? null : 'Between nothing and 4 cm, or the waist line is none.';
   return [
     buildFigure(c, {
       id: c.id('side-rise'),
       name: 'waist line rises at the side',
       marked: rise,
       terms: [term('add', 'house figure', rise, 'Over the hip curve (common practice 1 to 1.3).')],
-      follows: within, ...base }),
+      follows: within,
+      ...base,
+    }),
     buildFigure(c, {
       id: c.id('back-drop'),
       name: 'waist line drops at centre back',
       marked: drop,
       terms: [term('add', 'house figure', drop, 'For the hollow of the back (common practice 0.6 to 1).')],
-      follows: within, ...base }),
+      follows: within,
+      ...base,
+    }),
   ];
 }
 
@@ -167,13 +174,20 @@ function hemFigure(c: PartContext, v: SkirtValues, wide: BodyLine | undefined): 
     tolerance: TOLERANCE.girth,
     known: finished !== null,
     terms: [
-      term('body', `${wide?.figure.name ?? 'widest line'}, finished`, finished ?? 0, 'A straight skirt falls straight from its widest line.'),
+      term(
+        'body',
+        `${wide?.figure.name ?? 'widest line'}, finished`,
+        finished ?? 0,
+        'A straight skirt falls straight from its widest line.',
+      ),
       ...(v.taper > 0
         ? [term('take', `taper, 4 edges × ${p(v.taper)}`, -4 * v.taper, 'Two side seams have four edges.')]
         : []),
     ],
     follows: (value) =>
-      finished !== null && value > finished / 2 ? null : 'A hem narrower than half of the widest line is no skirt.',
+      finished !== null && value > finished / 2
+        ? null
+        : 'A hem narrower than half of the widest line is no skirt.',
   });
   if (hem.finished === null || finished === null || !wide?.front || !wide.back) return hem;
   // What changed the hem girth is shared over its four edges, so front and back keep the widest line's balance.
@@ -229,7 +243,13 @@ function panel(c: PartContext, v: SkirtValues, q: PanelPlan): Panel | null {
   const darts = taking.darts.map((d, i) =>
     dartOn([waist], { id: c.id(`dart-${face}${i > 0 ? `-${i + 1}` : ''}`), edge: 'waist', ...d }),
   );
-  const centreSeam: Segment[] = taking.centre > 0 ? seamThrough([[taking.centre, top], [0, wideY]]) : [];
+  const centreSeam: Segment[] =
+    taking.centre > 0
+      ? seamThrough([
+          [taking.centre, top],
+          [0, wideY],
+        ])
+      : [];
   const centreX = (y: number) => centreSeam.reduce<number>((x, s) => crossing(s, y) ?? x, 0);
   const through = q.lines
     .filter((l) => l.level! > 1 && l.level! < wideY - 1 && l.zone !== q.wide.zone)
@@ -248,12 +268,18 @@ function panel(c: PartContext, v: SkirtValues, q: PanelPlan): Panel | null {
   const fold = !q.seam;
   const sideAllowance = c.opens === 'left-side' ? cm(Math.max(a.side, a.zip)) : a.side;
   const centreAllowance = c.opens === 'centre-back' ? a.zip : a.centre;
-  const vent = q.opening && v.hemOpening === 'vent' && q.opening.marked! < hemY - 1 ? q.opening.marked! - shorter : 0;
+  const vent =
+    q.opening && v.hemOpening === 'vent' && q.opening.marked! < hemY - 1 ? q.opening.marked! - shorter : 0;
   const ventTop = hemY - Math.max(0, vent);
   const tail: Edge[] =
     vent > 0
       ? [
-          edge('vent-hem', 'vent hem', straight(hemCentre, [-LAP, hemY]), layer === 'lining' ? a.liningHem : a.hem),
+          edge(
+            'vent-hem',
+            'vent hem',
+            straight(hemCentre, [-LAP, hemY]),
+            layer === 'lining' ? a.liningHem : a.hem,
+          ),
           edge('vent', 'vent', straight([-LAP, hemY], [-LAP, ventTop]), a.centre),
           edge('vent-top', 'top of the vent', straight([-LAP, ventTop], [0, ventTop]), a.centre),
         ]
@@ -294,7 +320,12 @@ function noteOf(
   { fold, vent, sideAllowance }: { fold: boolean; vent: boolean; sideAllowance: Cm },
 ): string {
   const notes = [fold ? `centre ${face} on the fold` : `centre ${face} seam`];
-  if (vent) notes.push(layer === 'outer' ? `vent extension ${p(LAP)} included, the left laps over` : 'the vent’s shape mirrored');
+  if (vent)
+    notes.push(
+      layer === 'outer'
+        ? `vent extension ${p(LAP)} included, the left laps over`
+        : 'the vent’s shape mirrored',
+    );
   else if (face === 'back' && v.hemOpening === 'slit') notes.push('edges of the slit as the hem');
   if (layer === 'lining') notes.push(LINING_NOTE);
   if (layer === 'lining' && taking.darts.length > 0) notes.push('darts folded as pleats');
@@ -312,12 +343,19 @@ function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>, opening:
     const hemSide = hem[0] as Point;
     const hemCentre = hem.at(-1) as Point;
     const centreTop = points('waist')[0]![0] as Point;
-    const mid = (p1: Point, p2: Point, t = 0.5): Point => [p1[0] + (p2[0] - p1[0]) * t, p1[1] + (p2[1] - p1[1]) * t];
+    const mid = (p1: Point, p2: Point, t = 0.5): Point => [
+      p1[0] + (p2[0] - p1[0]) * t,
+      p1[1] + (p2[1] - p1[1]) * t,
+    ];
     const at = (figure: string, where: Point): Place => ({ figure, panel: own.id, at: where });
     const sides: Place[] =
       face === 'front'
         ? [at(c.id('hem-right'), mid(corner, hemSide, 0.7)), at(c.id('side-rise'), corner)]
-        : [at(c.id('hem-left'), mid(corner, hemSide, 0.7)), at(c.id('back-drop'), centreTop), at(c.id('centre-back-in'), mid(centreTop, hemCentre, 0.06))];
+        : [
+            at(c.id('hem-left'), mid(corner, hemSide, 0.7)),
+            at(c.id('back-drop'), centreTop),
+            at(c.id('centre-back-in'), mid(centreTop, hemCentre, 0.06)),
+          ];
     return [
       at(c.id(`waist-line-${face}`), mid(centreTop, corner, 0.8)),
       at(c.id(`gather-${face}`), mid(centreTop, corner, 0.4)),

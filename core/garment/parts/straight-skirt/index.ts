@@ -1,5 +1,12 @@
-import { allowanceList, closing, PINS, pieces, threadAndNeedle, tripCaution } from '../../common/skirt-cutting.ts';
 import { STATIONS } from '../../common/hem-lengths.ts';
+import {
+  allowanceList,
+  closing,
+  PINS,
+  pieces,
+  threadAndNeedle,
+  tripCaution,
+} from '../../common/skirt-cutting.ts';
 import { definePart } from '../../part.ts';
 import { skirtChecks } from './checks.ts';
 import { draftSkirt } from './draft.ts';
@@ -49,9 +56,14 @@ export const straightSkirt = definePart({
     pieces: pieces(c, d.panels, 'skirt'),
     notions: [...closing(c, v.band > 0), ...threadAndNeedle(c)],
     allowances: allowanceList(c, [
-      [c.opens === 'left-side' ? 'side seams (left with the zip)' : 'side seams', c.opens === 'left-side' && c.allowances.zip > c.allowances.side ? 'zip' : 'side'],
+      [
+        c.opens === 'left-side' ? 'side seams (left with the zip)' : 'side seams',
+        c.opens === 'left-side' && c.allowances.zip > c.allowances.side ? 'zip' : 'side',
+      ],
       ['waist seam', 'waist'],
-      c.opens === 'centre-back' ? ['centre back (zip) seam', 'zip'] : v.hemOpening !== 'none' && ['centre back seam', 'centre'],
+      c.opens === 'centre-back'
+        ? ['centre back (zip) seam', 'zip']
+        : v.hemOpening !== 'none' && ['centre back seam', 'centre'],
       ['hem', 'hem'],
       c.input.brief.lining !== '' && ['lining hem, double roll', 'liningHem'],
       !c.above && v.band > 0 && ['waistband edges', 'band'],

@@ -1,5 +1,6 @@
 import type { Point } from '../../../draft/curve.ts';
 import { sewnLength } from '../../../draft/measure.ts';
+import { markedLengths } from '../../common/hem-lengths.ts';
 import {
   bandStroke,
   emptyView,
@@ -13,7 +14,6 @@ import {
   skirtOutline,
   type View,
 } from '../../common/silhouette.ts';
-import { markedLengths } from '../../common/hem-lengths.ts';
 import type { PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
 import type { Face } from '../../tables/darts.ts';

@@ -1,4 +1,4 @@
-import { buildFigure, term, TOLERANCE } from '../../../figure/build.ts';
+import { buildFigure, TOLERANCE, term } from '../../../figure/build.ts';
 import type { Figure, Override } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
@@ -99,7 +99,14 @@ function byHand(
   return cannot
     ? { s: rule, cannot }
     : {
-        s: { ...rule, count: none ? 0 : count, intake: none ? cm(0) : intake, side, over: cm(0), because: `Set by ${o.by}: ${o.reason}` },
+        s: {
+          ...rule,
+          count: none ? 0 : count,
+          intake: none ? cm(0) : intake,
+          side,
+          over: cm(0),
+          because: `Set by ${o.by}: ${o.reason}`,
+        },
         cannot,
       };
 }
@@ -113,7 +120,11 @@ interface Making {
   readonly roomForDarts: boolean;
 }
 
-function figuresOf(c: PartContext, q: Quarter, { rule, s, room, ids, follows, roomForDarts }: Making): FaceTaking {
+function figuresOf(
+  c: PartContext,
+  q: Quarter,
+  { rule, s, room, ids, follows, roomForDarts }: Making,
+): FaceTaking {
   const { face } = q;
   const base = { section: c.key, group: 'dart' as const, tolerance: TOLERANCE.detail, nearest: true };
   const because = `${q.wideName} quarter − waist quarter = ${p(s.total)}, as marked. ${s.because}`;
@@ -137,7 +148,9 @@ function figuresOf(c: PartContext, q: Quarter, { rule, s, room, ids, follows, ro
         : []),
     ],
     follows: follows(ids.line),
-    why: [`The side seam runs in ${p(s.side)} at the waist.`], ...base });
+    why: [`The side seam runs in ${p(s.side)} at the waist.`],
+    ...base,
+  });
   const n = own(ids.intake, s);
   const intake = buildFigure(c, {
     id: ids.intake,
@@ -146,17 +159,25 @@ function figuresOf(c: PartContext, q: Quarter, { rule, s, room, ids, follows, ro
     note: s.count > 1 ? `${s.count} per panel, each` : '',
     terms: [
       term('take', 'suppression', n.total, because),
-      ...(n.centre > 0 ? [term('take', 'centre seam takes', -n.centre, 'Shaped in, so that a zip does not bulge.')] : []),
+      ...(n.centre > 0
+        ? [term('take', 'centre seam takes', -n.centre, 'Shaped in, so that a zip does not bulge.')]
+        : []),
       term('take', 'side seam takes', -n.side, n.because),
-      ...(n.count > 1 ? [term('share', `shared by ${n.count}`, -(n.count - 1) * n.intake, 'Equal darts.')] : []),
+      ...(n.count > 1
+        ? [term('share', `shared by ${n.count}`, -(n.count - 1) * n.intake, 'Equal darts.')]
+        : []),
     ],
-    follows: follows(ids.intake), ...base });
+    follows: follows(ids.intake),
+    ...base,
+  });
   const side = buildFigure(c, {
     id: ids.side,
     name: `side seam in at waist, ${face}`,
     marked: s.side,
     terms: [term('take', 'side seam', own(ids.side, s).side, because)],
-    follows: follows(ids.side), ...base });
+    follows: follows(ids.side),
+    ...base,
+  });
   const darts = Array.from({ length: s.count }, (_, i) => dart(c, q, { s, i, waistLine, room }));
   const centre =
     s.centre > 0
@@ -165,8 +186,17 @@ function figuresOf(c: PartContext, q: Quarter, { rule, s, room, ids, follows, ro
             id: c.id('centre-back-in'),
             name: 'centre back in at waist',
             marked: s.centre,
-            terms: [term('take', 'centre back seam', s.centre, 'Shaped in, so that a zip does not bulge (house figure).')],
-            settable: [], ...base }),
+            terms: [
+              term(
+                'take',
+                'centre back seam',
+                s.centre,
+                'Shaped in, so that a zip does not bulge (house figure).',
+              ),
+            ],
+            settable: [],
+            ...base,
+          }),
         ]
       : [];
   return {
@@ -206,8 +236,18 @@ function dart(
     name: `${name}, from the centre`,
     terms: [
       meets === null
-        ? term('body', `${i + 1}⁄${s.count + 1} of the waist line`, along, 'Along the marked waist, to the middle of the dart.')
-        : term('body', 'where the dart above ends', along, 'Along the marked waist, so that the two darts meet when they are sewn.'),
+        ? term(
+            'body',
+            `${i + 1}⁄${s.count + 1} of the waist line`,
+            along,
+            'Along the marked waist, to the middle of the dart.',
+          )
+        : term(
+            'body',
+            'where the dart above ends',
+            along,
+            'Along the marked waist, so that the two darts meet when they are sewn.',
+          ),
     ],
     // Neighbours keep apart, and no dart leaves its edge.
     follows: (v) =>
@@ -215,7 +255,9 @@ function dart(
         ? `A dart of ${p(s.intake)} at ${p(v)} would leave a waist line of ${p(waistLine)}.`
         : s.count > 1 && Math.abs(v - along) > gap - s.intake
           ? 'Two darts would run into each other.'
-          : null, ...base });
+          : null,
+    ...base,
+  });
   const usual = cm(DART_LENGTH[face] - (i > 0 ? SECOND_SHORTER : 0));
   const most = cm(Math.min(usual, room));
   const nearest = roundLength(most, { ...c.rounding, mode: 'nearest' });
@@ -236,7 +278,9 @@ function dart(
         ? 'A dart is longer than nothing.'
         : v > room + 1e-9
           ? `It would end less than ${p(ABOVE_WIDEST)} above the ${q.wideName}: ${p(room)} is the most.`
-          : null, ...base });
+          : null,
+    ...base,
+  });
   return { place, length };
 }
 
@@ -250,15 +294,24 @@ function freeFall(c: PartContext, q: Quarter, total: Cm): FaceTaking {
     marked: cm(q.waist + gather),
     terms: [
       term('body', `waist, ${q.face} quarter`, q.waist, 'As marked.'),
-      term('add', q.free!, gather, `The side falls straight from the ${q.wideName}; what the waist has too much is taken up in ${q.free}.`),
+      term(
+        'add',
+        q.free!,
+        gather,
+        `The side falls straight from the ${q.wideName}; what the waist has too much is taken up in ${q.free}.`,
+      ),
     ],
-    settable: [], ...base });
+    settable: [],
+    ...base,
+  });
   const taken = buildFigure(c, {
     id: c.id(`gather-${q.face}`),
     name: `${q.free} at the waist, ${q.face} quarter`,
     marked: gather,
     terms: [term('take', 'suppression', gather, `${q.wideName} quarter − waist quarter, as marked.`)],
-    settable: [], ...base });
+    settable: [],
+    ...base,
+  });
   return {
     face: q.face,
     waistLine: cm(q.waist + gather),

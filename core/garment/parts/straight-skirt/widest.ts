@@ -1,6 +1,5 @@
+import type { BodyLine, Lift, Zone } from '../../lines.ts';
 import type { FitClass } from '../../tables/fit.ts';
-import type { BodyLine, Zone } from '../../lines.ts';
-import type { Lift } from '../../part.ts';
 
 type LineOf = (zone: Zone) => BodyLine | undefined;
 const SKIRT_ZONES: readonly Zone[] = ['hip', 'tummy', 'high-hip', 'waist'];
@@ -12,7 +11,8 @@ export function widestLine(line: LineOf): BodyLine | undefined {
   let wide = hip;
   for (const zone of SKIRT_ZONES) {
     const l = line(zone);
-    if (l?.figure.finished != null && l.level !== null && l.figure.finished > wide.figure.finished! + 1e-9) wide = l;
+    if (l?.figure.finished != null && l.level !== null && l.figure.finished > wide.figure.finished! + 1e-9)
+      wide = l;
   }
   return wide;
 }
@@ -40,7 +40,15 @@ export function skirtLifts(takenUp: string, line: LineOf, fit: FitClass): Lift[]
     const l = line(zone);
     if (!l || zone === wide.zone || zone === 'waist' || l.level === null) return [];
     if (l.level >= wide.level!)
-      return [{ zone, to: wide.zone, because: `A straight skirt falls straight from its widest line, the ${wide.figure.name}.` }];
-    return free ? [{ zone, to: wide.zone, because: 'The cloth falls free of the fullness at the waist.' }] : [];
+      return [
+        {
+          zone,
+          to: wide.zone,
+          because: `A straight skirt falls straight from its widest line, the ${wide.figure.name}.`,
+        },
+      ];
+    return free
+      ? [{ zone, to: wide.zone, because: 'The cloth falls free of the fullness at the waist.' }]
+      : [];
   });
 }
