@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { computeSheet, drawGarment, openMatters, printSheet, sheetRows } from '@rocchetto/core';
+import { openMatters, sheetRows, showInput } from '@rocchetto/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { sentencesOf } from './problems.ts';
@@ -30,13 +30,18 @@ function put(value: unknown, path: readonly (string | number)[], what: unknown):
 
 /** Computes and prints everything a good spec can be asked for. */
 function useUp(spec: SpecFile) {
-  const sheet = computeSheet(toSheetInput(spec));
+  const sheet = showInput(toSheetInput(spec));
   for (const unit of ['cm', 'in'] as const) {
-    const printed = JSON.stringify(printSheet(sheet, unit));
+    const printed = JSON.stringify(sheet.printed[unit]);
     expect(printed).not.toMatch(/NaN|undefined|Infinity|\{cm:/);
-    expect(sheetRows(sheet, unit).every((row) => row.every((cell) => typeof cell === 'string'))).toBe(true);
+    expect(
+      sheetRows(sheet.printed[unit], sheet.figures).every((row) =>
+        row.every((cell) => typeof cell === 'string'),
+      ),
+    ).toBe(true);
   }
-  for (const view of drawGarment(sheet))
+  const { views, panels } = sheet.drawn.cm;
+  for (const view of [...views, ...(panels ? [panels] : [])])
     for (const s of view.strokes) expect(s.d).not.toMatch(/NaN|Infinity/);
   expect(Array.isArray(openMatters(sheet))).toBe(true);
 }

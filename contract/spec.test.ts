@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { CSV_COLUMNS, computeSheet, sheetRows } from '@rocchetto/core';
+import { CSV_COLUMNS, sheetRows, showInput } from '@rocchetto/core';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { lengthText } from './length.ts';
@@ -22,22 +22,26 @@ const example = () =>
   >;
 
 describe('the spec file', () => {
-  it('computes the example of docs/formats.md to the figures it always had (version 1 stays readable)', () => {
-    const file = computeFile(SpecFile.parse(example()));
+  it('reads the example as it was written in version 1, to the figures it always had', () => {
+    const v1 = JSON.parse(readFileSync(new URL('./testdata/v1/example.json', import.meta.url), 'utf8')) as {
+      spec: { version: number };
+    };
+    expect(v1.spec.version).toBe(1);
+    const file = computeFile(SpecFile.parse(v1.spec));
+    expect(file.printed).toEqual(computeFile(SpecFile.parse(example())).printed);
     const marked = Object.fromEntries(
       file.printed.figures.map((f) => [f.id, f.front ? `${f.front} / ${f.back}` : f.marked || f.finished]),
     );
     expect(marked).toMatchObject({
       waist: '18 cm / 18 cm',
       hip: '25.5 cm / 25.5 cm',
-      hem: '24.5 cm / 24.5 cm',
+      'skirt.hem': '24.5 cm / 24.5 cm',
       'level-hip': '20.5 cm',
-      'hem-right': '62.5 cm',
-      zip: '15 cm',
-      'band-length': '75.5 cm',
+      'skirt.hem-right': '62.5 cm',
+      'skirt.band-length': '75 cm',
     });
     expect(file.figures.find((f) => f.id === 'hip')!.terms.find((t) => t.kind === 'tape')!.cm).toBe(-1);
-    expect(file.missing).toContain('tummy');
+    expect(file.printed.missing).toContain('tummy');
   });
 
   it('comes back from its own sheet file', () => {
@@ -59,7 +63,7 @@ describe('the spec file', () => {
     [
       'another version',
       (s: Spoiled) => {
-        s.version = 2;
+        s.version = 3;
       },
       'version',
     ],
@@ -103,7 +107,7 @@ describe('the spec file', () => {
       (s: Spoiled) => {
         s.garment.parts[0].part = 'cape';
       },
-      'garment.parts.0',
+      'no garment part called “cape”',
     ],
     [
       'no part',
@@ -164,15 +168,17 @@ describe('the CSV', () => {
     const spec = skirtSpec(['waist 27 1/2 in', 'hip 38 5/8 in', 'waist-to-hip 8 in'], {
       garment: { cloth: { name: '=cmd|"x", "quoted"' } },
     });
-    const sheet = computeSheet(toSheetInput(spec));
+    const sheet = showInput(toSheetInput(spec));
     for (const unit of ['cm', 'in'] as const) {
-      const rows = sheetRows(sheet, unit);
+      const rows = sheetRows(sheet.printed[unit], sheet.figures);
       const back = Papa.parse<string[]>(Papa.unparse(rows, { newline: '\r\n' }), { skipEmptyLines: true });
       expect(back.errors).toEqual([]);
       expect(back.data).toEqual(rows);
       expect(back.data[0]).toEqual([...CSV_COLUMNS]);
       const printed = computeFile(spec, unit).printed.figures;
-      expect(back.data.slice(1).map((r) => r[8])).toEqual(printed.map((f) => f.finished));
+      expect(back.data.slice(1).map((r) => r[CSV_COLUMNS.indexOf('finished')])).toEqual(
+        printed.map((f) => f.finished),
+      );
     }
   });
 });

@@ -93,29 +93,46 @@ export function crossing(s: Segment, y: number): number | null {
     const t = (y - a) / (b - a);
     return t < -1e-9 || t > 1 + 1e-9 ? null : pointAt(s, t)[0];
   }
-  const falls = a <= s[1][1] && s[1][1] <= s[2][1] && s[2][1] <= b;
-  const rises = a >= s[1][1] && s[1][1] >= s[2][1] && s[2][1] >= b;
-  if (!falls && !rises) {
-    const [t] = bezier(s).intersects({ p1: { x: -1e4, y }, p2: { x: 1e4, y } });
-    return t === undefined ? null : pointAt(s, Number(t))[0];
-  }
-  if (y < Math.min(a, b) - 1e-9 || y > Math.max(a, b) + 1e-9) return null;
   const [p0, p1, p2, p3] = [s[0][1], s[1][1], s[2][1], s[3][1]];
-  let [lo, hi] = [0, 1];
-  let t = b === a ? 0 : (y - a) / (b - a);
-  // Newton, kept between what is known to lie above and below.
-  for (let i = 0; i < 60; i++) {
-    const u = 1 - t;
-    const off = u * u * u * p0 + 3 * u * u * t * p1 + 3 * u * t * t * p2 + t * t * t * p3 - y;
-    if (Math.abs(off) < 1e-10) break;
-    if (off < 0 === falls) lo = t;
-    else hi = t;
-    const slope = 3 * (u * u * (p1 - p0) + 2 * u * t * (p2 - p1) + t * t * (p3 - p2));
-    const next = t - off / slope;
-    t = next > lo && next < hi ? next : (lo + hi) / 2;
-    if (hi - lo < 1e-14) break;
+  // Between its turns a curve only falls or only rises.
+  const ts = [0, ...turns(p0, p1, p2, p3).sort((t, u) => t - u), 1];
+  for (let i = 1; i < ts.length; i++) {
+    const t = between(p0, p1, p2, p3, y, ts[i - 1]!, ts[i]!);
+    if (t !== null) return pointAt(s, t)[0];
   }
-  return pointAt(s, t)[0];
+  return null;
+}
+
+/** Where a cubic that only falls or rises from t = lo to hi reaches y: Newton, kept between what lies above and below. */
+function between(
+  p0: number,
+  p1: number,
+  p2: number,
+  p3: number,
+  y: number,
+  from: number,
+  until: number,
+): number | null {
+  const off = (t: number) => {
+    const u = 1 - t;
+    return u * u * u * p0 + 3 * u * u * t * p1 + 3 * u * t * t * p2 + t * t * t * p3 - y;
+  };
+  const [first, last] = [off(from), off(until)];
+  if (Math.abs(first) < 1e-9) return from;
+  if (Math.abs(last) < 1e-9) return until;
+  if (first < 0 === last < 0) return null;
+  let [lo, hi] = [from, until];
+  let t = from + ((until - from) * first) / (first - last);
+  for (let i = 0; i < 60; i++) {
+    const here = off(t);
+    if (Math.abs(here) < 1e-10) break;
+    if (here < 0 === first < 0) lo = t;
+    else hi = t;
+    const u = 1 - t;
+    const next = t - here / (3 * (u * u * (p1 - p0) + 2 * u * t * (p2 - p1) + t * t * (p3 - p2)));
+    t = next > lo && next < hi ? next : (lo + hi) / 2;
+  }
+  return t;
 }
 
 /** A segment moved sideways by `d`, to the left hand of travel with y down (outward on a panel); a curve may become several. */

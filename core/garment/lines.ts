@@ -41,6 +41,8 @@ export interface BodyLine {
   readonly levelFigure: Figure | null;
   readonly front: Share | null;
   readonly back: Share | null;
+  /** the wider line it is as wide as, where the cloth falls free of that */
+  readonly asWideAs: Zone | null;
 }
 
 /** A body line that a part crosses. */
@@ -123,6 +125,7 @@ export function bodyLines(
       net: c.measured.get(zone)?.net ?? null,
       front: null,
       back: null,
+      asWideAs: null,
       ...levelOf(c, zone),
     });
   }
@@ -188,6 +191,7 @@ function lifted(c: LineContext, line: BodyLine, wide: BodyLine, l: Lift): BodyLi
     ...line,
     front,
     back,
+    asWideAs: l.to,
     figure: {
       ...figure,
       terms: [...terms, more],

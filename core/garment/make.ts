@@ -5,6 +5,7 @@ import type { Caution, Figure, Notion, Override, Piece } from '../figure/figure.
 import { type Measured, resolveAll } from '../measures/session.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { say as p } from '../units/print.ts';
+import { roundLength } from '../units/rounding.ts';
 import { clothToBuy } from './cloth.ts';
 import { zipStrokes } from './common/silhouette.ts';
 import type { PartBrief, SheetInput } from './input.ts';
@@ -55,6 +56,7 @@ export function makeGarment(input: SheetInput): Garment {
     input,
     measured,
     hang,
+    shape: shapeFor(input),
     allowances: allowancesFor(
       input.brief.fit === 'close',
       input.brief.letOut,
@@ -182,6 +184,19 @@ function zipPicture(
 
 function unique<T>(list: readonly T[], by: (x: T) => string): T[] {
   return [...new Map([...list].reverse().map((x) => [by(x), x])).values()].reverse();
+}
+
+/** The house's shaping figures for the hand that marks: the nearest eighths where it marks in inches. */
+function shapeFor({ house: { shape, rounding } }: SheetInput): SheetInput['house']['shape'] {
+  if (rounding.unit === 'cm') return shape;
+  const eighth = (length: Cm) => roundLength(length, { unit: 'in', step: 0.125, mode: 'nearest' });
+  return {
+    ...shape,
+    sideRise: eighth(shape.sideRise),
+    backDrop: eighth(shape.backDrop),
+    centreIn: eighth(shape.centreIn),
+    neckWidth: eighth(shape.neckWidth),
+  };
 }
 
 /** Absent lines, and floors judged on what is marked. */

@@ -27,6 +27,8 @@ export interface GarmentContext extends Making {
   readonly measured: ReadonlyMap<string, Measured>;
   readonly hang: Hang;
   readonly allowances: Allowances;
+  /** how panels are shaped, by the house, in steps of the hand that marks */
+  readonly shape: SheetInput['house']['shape'];
   /** a body line of this garment; undefined when no part crosses it or it was not read */
   readonly line: (zone: Zone) => BodyLine | undefined;
   /** where the garment opens */

@@ -125,8 +125,8 @@ function drawPanels(
   const panels = shown(sheet);
   if (panels.length === 0) return null;
   const tallest = Math.max(...panels.map((p) => sewnSize(p).height));
-  const size = Math.max(2.2, tallest / 26);
-  const widest = Math.max(ROW, 2.4 * tallest);
+  const size = Math.max(2.2, tallest / 30);
+  const widest = Math.max(ROW, 2.6 * tallest);
   const strokes: Stroke[] = [];
   const callouts: Callout[] = [];
   const words: DrawingView['words'][number][] = [];
@@ -223,7 +223,7 @@ function drawPanels(
 }
 
 /** How wide a row of panels is drawn at least, cm. */
-const ROW = 130;
+const ROW = 165;
 
 /** The figure as a hand marks it on this panel. */
 function bare(panel: Panel, f: PrintedSheet['figures'][number]): string {

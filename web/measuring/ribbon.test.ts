@@ -76,9 +76,19 @@ describe('the drawn figure', () => {
     }
   });
   it('draws no tape where it knows no course', () =>
-    expect(MEASURES.filter((m) => !SKIRT.includes(m.id)).every((m) => courseOf(m.id) === null)).toBe(true));
+    expect(MEASURES.filter((m) => !m.course).every((m) => courseOf(m.id) === null)).toBe(true));
+  it('draws every course the catalogue has, without a number that is none', () => {
+    for (const { id, course } of MEASURES) {
+      if (!course) continue;
+      const drawn = courseOf(id)!;
+      expect(`${drawn.seen} ${drawn.behind}`, id).not.toMatch(/NaN|undefined/);
+      expect(drawn.view).toBe(course.view);
+    }
+  });
   it('has its levels in the order of a figure', () => {
-    const down = ['waist', 'tummy', 'high-hip', 'hip', 'knee', 'hem', 'floor'].map((l) => LEVEL[l]!);
+    const down = ['waist', 'tummy', 'high-hip', 'hip', 'knee', 'hem', 'floor'].map(
+      (l) => LEVEL[l as keyof typeof LEVEL],
+    );
     expect(down).toEqual([...down].sort((a, b) => a - b));
   });
 });

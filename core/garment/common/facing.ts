@@ -1,3 +1,4 @@
+import type { Point, Segment } from '../../draft/curve.ts';
 import { edge, type Panel } from '../../draft/panel.ts';
 import { arc, straight } from '../../draft/shape.ts';
 import type { Cm } from '../../units/length.ts';
@@ -5,6 +6,8 @@ import type { PartContext } from '../part.ts';
 
 /** Depth of a facing, cm (common practice). */
 export const FACING_DEPTH = 5 as Cm;
+
+const end = (path: readonly Segment[]): Point => path.at(-1)!.at(-1) as Point;
 
 /**
  * A facing that follows a waist with its darts closed: a sector of a ring whose upper edge is as long as the sewn waist
@@ -15,15 +18,16 @@ export function waistFacing(
   face: 'front' | 'back',
   { waist, lower, cut }: { waist: Cm; lower: Cm; cut: 'fold' | 'pair' },
 ): Panel[] {
-  const spread = Math.max(1e-6, (lower - waist) / FACING_DEPTH);
+  // The ring's centre lies above a waist that is the shorter edge, below one that is the longer.
+  const wider = lower >= waist;
+  const spread = Math.max(1e-6, Math.abs(lower - waist) / FACING_DEPTH);
   const r = waist / spread;
-  const deep = r + FACING_DEPTH;
-  // Centre on the y axis, the side turned away from it; the upper edge bends down toward the side.
-  const at = (radius: number, angle: number) =>
-    [radius * Math.sin(angle), -radius * Math.cos(angle) + r] as const;
-  const turn = -Math.PI / 2;
-  const top = arc([0, r], r, turn, turn + spread);
-  const bottom = arc([0, r], deep, turn + spread, turn);
+  const deep = wider ? r + FACING_DEPTH : r - FACING_DEPTH;
+  const centre: Point = [0, wider ? -r : r];
+  const straightOn = wider ? Math.PI / 2 : -Math.PI / 2;
+  const turned = wider ? straightOn - spread : straightOn + spread;
+  const top = arc(centre, r, straightOn, turned);
+  const bottom = arc(centre, deep, turned, straightOn);
   const make = (layer: 'outer' | 'interfacing'): Panel => {
     const a = layer === 'outer' ? c.allowances : null;
     return {
@@ -35,12 +39,12 @@ export function waistFacing(
       grain: 'as the panel it faces',
       edges: [
         edge('waist', 'waist', top, a?.waist ?? (0 as Cm)),
-        edge('side', 'side', straight(at(r, spread), at(deep, spread)), a?.side ?? (0 as Cm)),
+        edge('side', 'side', straight(end(top), bottom[0]![0]), a?.side ?? (0 as Cm)),
         edge('lower', 'lower edge', bottom, a?.facing ?? (0 as Cm)),
         edge(
           'centre',
           'centre',
-          straight(at(deep, 0), at(r, 0)),
+          straight(end(bottom), top[0]![0]),
           cut === 'pair' ? (a?.zip ?? (0 as Cm)) : (0 as Cm),
           {
             fold: cut === 'fold',

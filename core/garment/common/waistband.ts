@@ -42,7 +42,9 @@ export function waistband(c: PartContext, sewn: Cm | null, width: Cm, overlap: C
     name: 'waistband, length',
     group: 'band',
     known: round !== null,
-    ...(round === null ? {} : { marked: cm(round + overlap) }),
+    ...(round === null
+      ? {}
+      : { marked: cm(round + roundLength(overlap, { ...c.rounding, mode: 'nearest' })) }),
     terms: [
       term(
         'body',

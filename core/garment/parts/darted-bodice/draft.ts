@@ -57,7 +57,7 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
         face,
         bust: bust[face]!.rounded,
         waist: waist[face]!.rounded,
-        centreIn: face === 'back' && c.opens === 'centre-back' ? c.input.house.shape.centreIn : ZERO,
+        centreIn: face === 'back' && c.opens === 'centre-back' ? c.shape.centreIn : ZERO,
         apex: m.apex,
         // Up to below the bust point in front, to the shoulder blade (mid armhole) at the back.
         most: cm(
@@ -86,7 +86,7 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
     taking: taking.front,
     bust: bust.front.rounded,
     drop,
-    sideWaist: m.bustLevel + Math.sqrt(Math.max(1, lower ** 2 - inward ** 2)),
+    sideWaist: m.armhole + drop + Math.sqrt(Math.max(1, lower ** 2 - inward ** 2)),
     sideDart: bustDart.length > 0 ? { intake, length: bustDart[1]!.marked! } : null,
   });
   const fold = (panel: Panel) => foldOrSeam(panel, clothWidth(c.input, 'outer'), c.allowances.centre);
@@ -238,9 +238,9 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
       ? [
           [
             [taking.centre, waistY],
-            [0, m.armhole * 0.9],
+            [0, bustSide[1]],
           ],
-          [[0, m.armhole * 0.9], centreTop],
+          [[0, bustSide[1]], centreTop],
         ]
       : straight([0, waistY], centreTop);
   const length = taking.waistLine;

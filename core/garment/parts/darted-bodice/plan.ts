@@ -78,13 +78,13 @@ export function planBodice(c: PartContext, v: BodiceValues): BodicePlan {
   const guess = (value: number | null, because: string) =>
     value === null ? null : { terms: [term('body', 'estimate', value, because)], estimated: true };
 
-  const neckWidth = net('neck-width') ?? input.house.shape.neckWidth;
+  const neckWidth = net('neck-width') ?? c.shape.neckWidth;
   const widen = v.widen > 0 ? [term('style', 'widened', v.widen, 'As briefed.')] : [];
   const neckHalf = make(
     'neck-half',
     'neck width, half',
     withMore(
-      half('neck-width') ?? guess(input.house.shape.neckWidth / 2, 'Not read: half of the house neck width.'),
+      half('neck-width') ?? guess(c.shape.neckWidth / 2, 'Not read: half of the house neck width.'),
       [],
     ),
   );
@@ -92,7 +92,7 @@ export function planBodice(c: PartContext, v: BodiceValues): BodicePlan {
   const shoulderLength =
     read('shoulder') ??
     guess(
-      across === null ? null : (across - neckWidth) / 2 / Math.cos((input.house.shape.slope * Math.PI) / 180),
+      across === null ? null : (across - neckWidth) / 2 / Math.cos((c.shape.slope * Math.PI) / 180),
       'Not read: from across shoulder, less the neck width, along the slope.',
     );
   const shoulder = make(
@@ -186,7 +186,7 @@ export function planBodice(c: PartContext, v: BodiceValues): BodicePlan {
     marked: {
       neckHalf: neckHalf.marked!,
       shoulder: shoulder.marked!,
-      slope: input.house.shape.slope,
+      slope: c.shape.slope,
       acrossFront: acrossFront.marked!,
       acrossBack: acrossBack.marked!,
       armhole: armhole.marked!,

@@ -2,11 +2,10 @@ import { crossing, lengthOf, type Point, reversed, type Segment } from '../../..
 import { dartOn, held, sewnLength, sewnWidthAt } from '../../../draft/measure.ts';
 import { type Edge, edge, type Panel, type PanelMark } from '../../../draft/panel.ts';
 import { levelFrom, levelOfLength, seamThrough, straight } from '../../../draft/shape.ts';
-import { buildFigure, share, shareOf, TOLERANCE, term, ZERO } from '../../../figure/build.ts';
+import { buildFigure, markedGirth, share, shareOf, TOLERANCE, term, ZERO } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
-import { roundLength } from '../../../units/rounding.ts';
 import { clothWidth, foldOrSeam } from '../../cloth.ts';
 import { FACING_DEPTH, waistFacing } from '../../common/facing.ts';
 import { LINING_NOTE, LINING_SHORTER } from '../../common/flared.ts';
@@ -42,7 +41,7 @@ export interface SkirtDraft extends Drafted {
 export function draftSkirt(c: PartContext, v: SkirtValues): SkirtDraft {
   const [waist, hip] = [c.line('waist'), c.line('hip')];
   const wide = widestLine(c.line);
-  const { sideRise, backDrop, centreIn } = c.input.house.shape;
+  const { sideRise, backDrop, centreIn } = c.shape;
   const lie = lieFigures(c, sideRise, backDrop);
   const [rise, drop] = lie.map((f) => f.marked!) as [Cm, Cm];
   const lengths = hemLengths(c, v.length, { rise, drop });
@@ -165,7 +164,7 @@ function lieFigures(c: PartContext, rise: Cm, drop: Cm): Figure[] {
 
 /** The hem's girth: straight down from the widest line, less the taper of its four edges. */
 function hemFigure(c: PartContext, v: SkirtValues, wide: BodyLine | undefined): Figure {
-  const finished = wide?.figure.finished ?? null;
+  const finished = wide ? markedGirth(wide.figure) : null;
   const hem = buildFigure(c, {
     id: c.id('hem'),
     section: c.key,
@@ -176,7 +175,7 @@ function hemFigure(c: PartContext, v: SkirtValues, wide: BodyLine | undefined): 
     terms: [
       term(
         'body',
-        `${wide?.figure.name ?? 'widest line'}, finished`,
+        `${wide?.figure.name ?? 'widest line'}, as marked`,
         finished ?? 0,
         'A straight skirt falls straight from its widest line.',
       ),
@@ -194,14 +193,17 @@ function hemFigure(c: PartContext, v: SkirtValues, wide: BodyLine | undefined): 
   const perEdge = (hem.finished - finished) / 4;
   return {
     ...hem,
-    shares: FACES.map((face) => {
-      const own = share(c, face, 2, [
-        term('body', `${wide.figure.name}, ${face} quarter`, wide[face]!.exact, 'Straight down.'),
+    shares: FACES.map((face) =>
+      share(c, face, 2, [
+        term(
+          'body',
+          `${wide.figure.name}, ${face} quarter`,
+          wide[face]!.rounded,
+          'Straight down, as marked.',
+        ),
         term('take', 'per edge', perEdge, 'A quarter of the difference.'),
-      ]);
-      // The panel falls from what is marked above, not from what was meant there.
-      return { ...own, rounded: roundLength(cm(wide[face]!.rounded + perEdge), c.rounding) };
-    }),
+      ]),
+    ),
   };
 }
 
@@ -252,17 +254,30 @@ function panel(c: PartContext, v: SkirtValues, q: PanelPlan): Panel | null {
       : [];
   const centreX = (y: number) => centreSeam.reduce<number>((x, s) => crossing(s, y) ?? x, 0);
   const through = q.lines
-    .filter((l) => l.level! > 1 && l.level! < wideY - 1 && l.zone !== q.wide.zone)
+    // Two lines at one level are one point of the seam.
+    .filter(
+      (l, i) =>
+        l.level! > 1 &&
+        l.level! < wideY - 1 &&
+        l.zone !== q.wide.zone &&
+        !q.lines.slice(0, i).some((o) => Math.abs(o.level! - l.level!) < 0.01),
+    )
     .map((l): Point => {
       const y: number = l.level!;
       return [centreX(y) + l[face]!.rounded + darts.reduce((sum, d) => sum + held(d, y), 0), y];
     });
   const curve = wideY > 0 ? seamThrough([corner, ...through, [wideX, wideY]]) : [];
-  const bend: Point = wideY > 0 ? [wideX, wideY] : corner;
-  const straightDown = q.side - shorter - curve.reduce((sum, s) => sum + lengthOf(s), 0);
+  // Below its widest line it falls straight past every line that is as wide, then to the hem.
+  const low = Math.max(wideY, ...q.lines.map((l) => l.level!));
+  const above: Point = wideY > 0 ? [wideX, wideY] : corner;
+  const bend: Point = low > above[1] + 0.01 ? [wideX, low] : above;
+  const first: Point = [wideX, Math.min(...q.lines.map((l) => l.level!).filter((y) => y > above[1] + 0.01))];
+  const fall: Segment[] =
+    bend === above ? [] : first[1] < low - 0.01 ? [[above, first], [first, bend]] : [[above, bend]];
+  const straightDown = q.side - shorter - [...curve, ...fall].reduce((sum, s) => sum + lengthOf(s), 0);
   const inward = q.hem - bend[0];
   const hemY = top + q.centre - shorter;
-  if (straightDown <= Math.abs(inward) + 1 || hemY <= wideY + 1) return null;
+  if (straightDown <= Math.abs(inward) + 1 || hemY <= low + 1) return null;
   const hemSide: Point = [q.hem, bend[1] + Math.sqrt(straightDown ** 2 - inward ** 2)];
   const hemCentre: Point = [0, hemY];
   const fold = !q.seam;
@@ -299,7 +314,7 @@ function panel(c: PartContext, v: SkirtValues, q: PanelPlan): Panel | null {
     grain: `lengthwise, parallel to centre ${face}`,
     edges: [
       edge('waist', 'waist', [waist], a.waist, { gather: taking.gather }),
-      edge('side', 'side seam', [...curve, [bend, hemSide]], sideAllowance),
+      edge('side', 'side seam', [...curve, ...fall, [bend, hemSide]], sideAllowance),
       edge('hem', 'hem', reversed([levelFrom(hemCentre, hemSide)]), layer === 'lining' ? a.liningHem : a.hem),
       ...tail,
       edge('centre', `centre ${face}`, centrePath, fold ? ZERO : centreAllowance, { fold }),

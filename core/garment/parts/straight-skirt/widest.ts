@@ -8,10 +8,16 @@ const SKIRT_ZONES: readonly Zone[] = ['hip', 'tummy', 'high-hip', 'waist'];
 export function widestLine(line: LineOf): BodyLine | undefined {
   const [hip, waist] = [line('hip'), line('waist')];
   if (hip?.figure.finished == null || waist?.figure.finished == null) return undefined;
-  let wide = hip;
+  // A hip raised to a wider line above it is not what the skirt falls from.
+  let wide = (hip.asWideAs && line(hip.asWideAs)) || hip;
   for (const zone of SKIRT_ZONES) {
     const l = line(zone);
-    if (l?.figure.finished != null && l.level !== null && l.figure.finished > wide.figure.finished! + 1e-9)
+    if (
+      l?.figure.finished != null &&
+      l.level !== null &&
+      !l.asWideAs &&
+      l.figure.finished > wide.figure.finished! + 1e-9
+    )
       wide = l;
   }
   return wide;
@@ -31,24 +37,47 @@ export const freeness = (takenUp: string, fit: FitClass): 'gathers' | 'pleats' |
       ? 'gathers'
       : null;
 
-/** What falls free of the widest line is as wide as that: everything below it, and everything under gathers. */
+/** Lines nearer to each other than this lie at one level, cm: a seam cannot have two widths there. */
+const ONE_LEVEL = 1;
+
+/**
+ * What falls free of the widest line is as wide as that: everything below it, and everything under gathers. Of two lines
+ * at one level the wider counts.
+ */
 export function skirtLifts(takenUp: string, line: LineOf, fit: FitClass): Lift[] {
   const wide = widestLine(line);
   if (!wide) return [];
   const free = freeness(takenUp, fit) !== null && wide.zone !== 'waist';
-  return SKIRT_ZONES.flatMap((zone): Lift[] => {
-    const l = line(zone);
-    if (!l || zone === wide.zone || zone === 'waist' || l.level === null) return [];
-    if (l.level >= wide.level!)
+  const between = SKIRT_ZONES.flatMap((zone) => line(zone) ?? []).filter(
+    (l) => l.zone !== wide.zone && l.zone !== 'waist' && l.level !== null && l.figure.finished !== null,
+  );
+  return between.flatMap((l): Lift[] => {
+    const { zone } = l;
+    const name = wide.figure.name;
+    if (l.level! >= wide.level! - ONE_LEVEL)
       return [
         {
           zone,
           to: wide.zone,
-          because: `A straight skirt falls straight from its widest line, the ${wide.figure.name}.`,
+          because: `A straight skirt falls straight from its widest line, the ${name}.`,
         },
       ];
-    return free
-      ? [{ zone, to: wide.zone, because: 'The cloth falls free of the fullness at the waist.' }]
+    if (free) return [{ zone, to: wide.zone, because: 'The cloth falls free of the fullness at the waist.' }];
+    const wider = between.find(
+      (o) =>
+        o !== l &&
+        o.level! < wide.level! - ONE_LEVEL &&
+        Math.abs(o.level! - l.level!) < ONE_LEVEL &&
+        o.figure.finished! > l.figure.finished!,
+    );
+    return wider
+      ? [
+          {
+            zone,
+            to: wider.zone,
+            because: `It lies at the level of the ${wider.figure.name}, which is wider.`,
+          },
+        ]
       : [];
   });
 }

@@ -1,0 +1,49 @@
+import type { SheetUnit } from '../units/length.ts';
+
+/** A body in cm, by measure id, with every figure the house's garments ask for. */
+export type Body = Readonly<Record<string, number>>;
+
+/** A small seeded generator (linear congruence), so that a failing run can be run again. */
+export function seeded(seed: number): () => number {
+  let s = seed >>> 0;
+  return () => {
+    s = (Math.imul(s, 1664525) + 1013904223) >>> 0;
+    return s / 4294967296;
+  };
+}
+
+/** A plausible adult body, invented: girths that follow each other loosely, lengths that follow the height. */
+export function randomBody(rnd: () => number): Body {
+  const between = (a: number, b: number) => Math.round((a + rnd() * (b - a)) * 2) / 2;
+  const waist = between(58, 118);
+  const hip = Math.round((waist + between(2, 34)) * 2) / 2;
+  const bust = Math.round((waist + between(8, 26)) * 2) / 2;
+  const drop = between(17, 25);
+  const back = between(38, 47);
+  const body: Record<string, number> = {
+    waist,
+    hip,
+    bust,
+    'waist-to-hip': drop,
+    'waist-to-knee': between(54, 64),
+    'waist-to-floor': between(96, 112),
+    'neck-to-bust': between(24, 31),
+    'neck-to-waist-back': back,
+    'neck-to-waist-front': back + between(0.5, 5),
+    'nape-to-waist': back - 2,
+    'across-shoulder': between(35, 44),
+    'apex-span': between(16, 23),
+    'armhole-depth': between(18, 23),
+  };
+  if (rnd() < 0.6) body['high-hip'] = Math.round((waist + (hip - waist) * between(50, 95) * 0.01) * 2) / 2;
+  if (rnd() < 0.4) body.tummy = Math.round((waist + (hip - waist) * between(40, 115) * 0.01) * 2) / 2;
+  if (rnd() < 0.4) body['hip-front'] = Math.round(hip * between(46, 54) * 0.01 * 2) / 2;
+  if (rnd() < 0.3) body['bust-front'] = Math.round(bust * between(48, 56) * 0.01 * 2) / 2;
+  return body;
+}
+
+/** A body as a tape would have read it, in either unit. */
+export const asLines = (body: Body, unit: SheetUnit = 'cm'): string[] =>
+  Object.entries(body).map(([id, n]) =>
+    unit === 'cm' ? `${id} ${n} cm` : `${id} ${Math.round((n / 2.54) * 8) / 8} in`,
+  );
