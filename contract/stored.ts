@@ -9,19 +9,21 @@ import { KeptSpec, OverrideWire, type SpecFile } from './spec.ts';
 /** What a fitter decided about a sheet, beside brief and readings. */
 const Settings = z.strictObject({
   version: z.literal(2),
-  house: HouseWire,
-  overrides: z.array(OverrideWire.extend({ id: z.string().max(60) })),
-  accepted: z.array(
-    z.strictObject({
-      code: z.string(),
-      sentence: z.string().optional(),
-      by: z.string(),
-      at: z.string(),
-      reason: z.string(),
-    }),
-  ),
+  house: HouseWire.default({}),
+  overrides: z.array(OverrideWire.extend({ id: z.string().max(60) })).default([]),
+  accepted: z
+    .array(
+      z.strictObject({
+        code: z.string(),
+        sentence: z.string().optional(),
+        by: z.string(),
+        at: z.string(),
+        reason: z.string(),
+      }),
+    )
+    .default([]),
   /** the session the sheet is made from; null takes the order's latest */
-  sessionId: z.string().nullable(),
+  sessionId: z.string().nullable().default(null),
 });
 export const StoredSettings = z.preprocess(settingsForward, Settings);
 export type Settings = z.infer<typeof Settings>;

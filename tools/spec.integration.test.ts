@@ -16,7 +16,7 @@ describe('./rocchetto spec', () => {
     expect(ran.stderr).toBe('');
     expect(ran.status).toBe(0);
     const sheet = JSON.parse(ran.stdout);
-    expect(sheet).toMatchObject({ format: 'rocchetto-sheet', version: 1, lengths: 'cm' });
+    expect(sheet).toMatchObject({ format: 'rocchetto-sheet', version: 2, lengths: 'cm' });
     expect(sheet.figures.find((f: { id: string }) => f.id === 'hip').finished).toBeCloseTo(
       96.25 + 5 + 2 * Math.PI * 0.02,
       9,

@@ -3,7 +3,7 @@ import { drift, easeMarked, type Making, markedGirth, withMark } from '../figure
 import { judge, missing, type RawCheck, warn } from '../figure/check.ts';
 import type { Caution, Figure, Notion, Override, Piece } from '../figure/figure.ts';
 import { type Measured, resolveAll } from '../measures/session.ts';
-import { type Cm, cm } from '../units/length.ts';
+import { type Cm, cm, type SheetUnit } from '../units/length.ts';
 import { say as p } from '../units/print.ts';
 import { roundLength } from '../units/rounding.ts';
 import { clothToBuy } from './cloth.ts';
@@ -52,11 +52,13 @@ export function makeGarment(input: SheetInput): Garment {
   };
   const hang: Hang = rows.some((r) => r.part.hangsFrom === 'shoulder') ? 'shoulder' : 'waist';
   const values = (r: Placed): PartBrief => briefs[r.index]!;
+  const stepped = steps(input.house.rounding.unit);
   const base = {
     input,
     measured,
     hang,
-    shape: shapeFor(input),
+    stepped,
+    shape: shapeFor(input.house.shape, stepped),
     allowances: allowancesFor(
       input.brief.fit === 'close',
       input.brief.letOut,
@@ -186,16 +188,23 @@ function unique<T>(list: readonly T[], by: (x: T) => string): T[] {
   return [...new Map([...list].reverse().map((x) => [by(x), x])).values()].reverse();
 }
 
-/** The house's shaping figures for the hand that marks: the nearest eighths where it marks in inches. */
-function shapeFor({ house: { shape, rounding } }: SheetInput): SheetInput['house']['shape'] {
-  if (rounding.unit === 'cm') return shape;
-  const eighth = (length: Cm) => roundLength(length, { unit: 'in', step: 0.125, mode: 'nearest' });
+/** A house length for the hand that marks: the nearest eighth where it marks in inches. */
+const steps =
+  (unit: SheetUnit) =>
+  (length: Cm): Cm =>
+    unit === 'cm' ? length : roundLength(length, { unit, step: 0.125, mode: 'nearest' });
+
+/** The house's shaping figures in such steps. */
+function shapeFor(
+  shape: SheetInput['house']['shape'],
+  stepped: (length: Cm) => Cm,
+): SheetInput['house']['shape'] {
   return {
-    ...shape,
-    sideRise: eighth(shape.sideRise),
-    backDrop: eighth(shape.backDrop),
-    centreIn: eighth(shape.centreIn),
-    neckWidth: eighth(shape.neckWidth),
+    slope: shape.slope,
+    sideRise: stepped(shape.sideRise),
+    backDrop: stepped(shape.backDrop),
+    centreIn: stepped(shape.centreIn),
+    neckWidth: stepped(shape.neckWidth),
   };
 }
 

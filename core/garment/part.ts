@@ -27,6 +27,8 @@ export interface GarmentContext extends Making {
   readonly measured: ReadonlyMap<string, Measured>;
   readonly hang: Hang;
   readonly allowances: Allowances;
+  /** a house length in a step of the hand that marks: as it is in cm, the nearest eighth in inches */
+  readonly stepped: (length: Cm) => Cm;
   /** how panels are shaped, by the house, in steps of the hand that marks */
   readonly shape: SheetInput['house']['shape'];
   /** a body line of this garment; undefined when no part crosses it or it was not read */

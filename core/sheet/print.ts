@@ -240,7 +240,7 @@ export function printFigure(f: Figure, sheetUnit: SheetUnit): PrintedFigure {
     front: share('front') ? printWithUnit(share('front')!.rounded, unit) : '',
     back: share('back') ? printWithUnit(share('back')!.rounded, unit) : '',
     panels: others.map((s) => `${s.times} × ${printWithUnit(s.rounded, unit)} ${s.panel}`).join(', '),
-    tolerance: f.bought ? 'as bought' : `± ${toleranceText(f.tolerance, unit)}`,
+    tolerance: f.bought ? 'bought' : `± ${toleranceText(f.tolerance, unit)}`,
     drift: d === null ? '' : printSigned(d, unit),
     mark: marks.filter((m) => marks.length === 1 || m !== 'computed').join(', '),
     rule: f.overrides.length > 0 ? (f.rule === null ? 'absent' : printWithUnit(f.rule, unit)) : '',

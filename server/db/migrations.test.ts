@@ -79,6 +79,12 @@ async function earlierState(sqlFiles: readonly (readonly [name: string, file: st
     insert into session (id, client_id, order_id, at, staff_id, measurer, details, unit) values ('00000000-0000-4000-8000-000000000001', 1, 1, now(), 1, 'Old Hand', '{}', 'cm');
     insert into reading (id, session_id, measure, state, fact, read_by, staff_id, at) values ('00000000-0000-4000-8000-000000000002', '00000000-0000-4000-8000-000000000001', 'waist', 'read', '{}', 'Old Hand', 1, now());
     insert into sheet (order_id, revision, status, version, settings) values (1, 1, 'draft', 1, '{}');`);
+  // What a program of that day kept beside, once it did.
+  if (sqlFiles.length > 1)
+    await client.query(`
+      update client set search = 'zoe odegard c-0001', phone_digits = '0555123456' where id = 1;
+      update orders set search = '26-001 straight skirt zoe odegard c-0001' where id = 1;
+      update orders set search = '26-002 cafe dress no phone c-0002' where id = 2;`);
   await client.end();
   return url;
 }

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useDays, useMay } from '../app/me.ts';
 import { SessionReadings } from '../clients/SessionReadings.tsx';
-import { isJoined, partWords } from '../garment/PartFields.tsx';
+import { isJoined, partWords } from '../garment/words.ts';
 import { Facts } from '../shared/Facts.tsx';
 import { Notice } from '../shared/Notice.tsx';
 import { Place } from '../shared/Place.tsx';

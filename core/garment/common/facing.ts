@@ -18,11 +18,12 @@ export function waistFacing(
   face: 'front' | 'back',
   { waist, lower, cut }: { waist: Cm; lower: Cm; cut: 'fold' | 'pair' },
 ): Panel[] {
+  const depth = c.stepped(FACING_DEPTH);
   // The ring's centre lies above a waist that is the shorter edge, below one that is the longer.
   const wider = lower >= waist;
-  const spread = Math.max(1e-6, Math.abs(lower - waist) / FACING_DEPTH);
+  const spread = Math.max(1e-6, Math.abs(lower - waist) / depth);
   const r = waist / spread;
-  const deep = wider ? r + FACING_DEPTH : r - FACING_DEPTH;
+  const deep = wider ? r + depth : r - depth;
   const centre: Point = [0, wider ? -r : r];
   const straightOn = wider ? Math.PI / 2 : -Math.PI / 2;
   const turned = wider ? straightOn - spread : straightOn + spread;

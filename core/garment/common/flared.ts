@@ -64,8 +64,9 @@ export function hipRoom(c: PartContext, girthAt: (depth: Cm) => Cm | null): RawC
 }
 
 /** A lining finishes this far above the outer hem, cm (common practice). */
-export const LINING_SHORTER = 2;
-export const LINING_NOTE = `finishes ${p(LINING_SHORTER)} above the outer hem`;
+const LINING_SHORTER = cm(2);
+export const liningShorter = (c: PartContext): Cm => c.stepped(LINING_SHORTER);
+export const liningNote = (c: PartContext) => `finishes ${p(liningShorter(c))} above the outer hem`;
 
 /** In which seam the zip lies, when all seams are alike. */
 export const seamForZip = (c: PartContext): string =>

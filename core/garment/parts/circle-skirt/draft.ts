@@ -7,7 +7,7 @@ import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { roundLength } from '../../../units/rounding.ts';
 import { clothWidth, foldOrSeam } from '../../cloth.ts';
-import { FREE_FIELDS, LEAST_PLACKET, LINING_NOTE, LINING_SHORTER, seamForZip } from '../../common/flared.ts';
+import { FREE_FIELDS, LEAST_PLACKET, liningNote, liningShorter, seamForZip } from '../../common/flared.ts';
 import { type HemLengths, hemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
 import { type Band, NO_BAND, waistband } from '../../common/waistband.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
@@ -82,7 +82,7 @@ export function draftCircle(c: PartContext, v: CircleValues): CircleDraft {
   const panel = marked && r !== null ? sectorPanel(c, { r, half, length: longest, pieces }) : null;
   const lining =
     panel && r !== null && c.input.brief.lining
-      ? sectorPanel(c, { r, half, length: cm(longest - LINING_SHORTER), pieces, lining: true })
+      ? sectorPanel(c, { r, half, length: cm(longest - liningShorter(c)), pieces, lining: true })
       : null;
   const arcLength = panel ? edgeLength(panel, 'hem') : ZERO;
   const hemBase = buildFigure(c, {
@@ -181,7 +181,7 @@ function sectorPanel(
       lines: [],
       marks: [{ kind: 'notch', name: 'middle', at: [0, 0] }],
       across: { centre: 'centre', side: 'side' },
-      note: ['middle on the fold', seamForZip(c), lining && LINING_NOTE].filter(Boolean).join('; '),
+      note: ['middle on the fold', seamForZip(c), lining && liningNote(c)].filter(Boolean).join('; '),
     },
     clothWidth(c.input, lining ? 'lining' : 'outer'),
     c.allowances.centre,

@@ -46,7 +46,7 @@ function neckFacing(c: PartContext, v: BodiceValues, face: Face, panel: Panel): 
   const centre = neck[0]![0];
   const s = shoulderOf(panel);
   const outer = s.at(depthAt(s.length));
-  const low: Point = [0, centre[1] + FACING_DEPTH];
+  const low: Point = [0, centre[1] + c.stepped(FACING_DEPTH)];
   const a = c.allowances;
   const { fold } = edgeOf(panel, 'centre');
   return {
@@ -74,7 +74,7 @@ function armFacing(c: PartContext, face: Face, panel: Panel): Panel {
   const inner = s.at(s.length - depthAt(s.length));
   const mid = arm[0]!.at(-1) as Point;
   const underarm = end(arm);
-  const low: Point = [underarm[0], underarm[1] + FACING_DEPTH];
+  const low: Point = [underarm[0], underarm[1] + c.stepped(FACING_DEPTH)];
   const a = c.allowances;
   return {
     ...blank(c, `${face}-armhole-facing`, `${face} armhole facing`, panel),

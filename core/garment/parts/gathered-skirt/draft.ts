@@ -8,7 +8,7 @@ import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { roundLength } from '../../../units/rounding.ts';
 import { LINING_WIDTH } from '../../cloth.ts';
-import { FREE_FIELDS, LEAST_PLACKET, LINING_NOTE, LINING_SHORTER, seamForZip } from '../../common/flared.ts';
+import { FREE_FIELDS, LEAST_PLACKET, liningNote, liningShorter, seamForZip } from '../../common/flared.ts';
 import { type HemLengths, hemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
 import { type Band, NO_BAND, waistband } from '../../common/waistband.ts';
 import type { ValuesOf } from '../../fields.ts';
@@ -117,7 +117,7 @@ export function draftGathered(c: PartContext, v: GatheredValues): GatheredDraft 
     panel && c.input.brief.lining
       ? rectangle(c, {
           width: width.marked!,
-          length: cm(longest - LINING_SHORTER),
+          length: cm(longest - liningShorter(c)),
           sewn: sewn!,
           count,
           lining: true,
@@ -192,6 +192,6 @@ function rectangle(
     lines: [],
     marks: [{ kind: 'notch', name: 'middle', at: [width / 2, 0] }],
     across: { centre: 'centre', side: 'side' },
-    note: [`gathered to ${p(sewn)}`, seamForZip(c), lining && LINING_NOTE].filter(Boolean).join('; '),
+    note: [`gathered to ${p(sewn)}`, seamForZip(c), lining && liningNote(c)].filter(Boolean).join('; '),
   };
 }

@@ -8,7 +8,7 @@ import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { clothWidth, foldOrSeam } from '../../cloth.ts';
 import { FACING_DEPTH, waistFacing } from '../../common/facing.ts';
-import { LINING_NOTE, LINING_SHORTER } from '../../common/flared.ts';
+import { liningNote, liningShorter } from '../../common/flared.ts';
 import { type HemLengths, hemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
 import { type Band, NO_BAND, waistband } from '../../common/waistband.ts';
 import type { BodyLine } from '../../lines.ts';
@@ -20,7 +20,7 @@ import { type FaceTaking, takeUp } from './suppression.ts';
 import { freeness, linesBelow, widestLine } from './widest.ts';
 
 /** Extension of a vent beyond the centre back line, cm (common practice: 4 to 5). */
-const LAP = 5;
+const LAP = cm(5);
 
 export interface SkirtDraft extends Drafted {
   readonly wide: BodyLine | null;
@@ -97,7 +97,7 @@ export function draftSkirt(c: PartContext, v: SkirtValues): SkirtDraft {
       ? FACES.flatMap((face) =>
           waistFacing(c, face, {
             waist: sewnLength(faces[face], 'waist'),
-            lower: sewnWidthAt(faces[face], FACING_DEPTH) ?? sewnLength(faces[face], 'waist'),
+            lower: sewnWidthAt(faces[face], c.stepped(FACING_DEPTH)) ?? sewnLength(faces[face], 'waist'),
             cut: faces[face].cut === 'fold' ? 'fold' : 'pair',
           }),
         )
@@ -236,7 +236,7 @@ interface PanelPlan {
 function panel(c: PartContext, v: SkirtValues, q: PanelPlan): Panel | null {
   const { face, layer, taking } = q;
   const a = c.allowances;
-  const shorter = layer === 'lining' ? LINING_SHORTER : 0;
+  const shorter = layer === 'lining' ? liningShorter(c) : 0;
   const top = face === 'back' ? q.drop : 0;
   const wideY: number = q.wide.level!;
   const wideX: number = q.wide[face]!.rounded;
@@ -273,7 +273,14 @@ function panel(c: PartContext, v: SkirtValues, q: PanelPlan): Panel | null {
   const bend: Point = low > above[1] + 0.01 ? [wideX, low] : above;
   const first: Point = [wideX, Math.min(...q.lines.map((l) => l.level!).filter((y) => y > above[1] + 0.01))];
   const fall: Segment[] =
-    bend === above ? [] : first[1] < low - 0.01 ? [[above, first], [first, bend]] : [[above, bend]];
+    bend === above
+      ? []
+      : first[1] < low - 0.01
+        ? [
+            [above, first],
+            [first, bend],
+          ]
+        : [[above, bend]];
   const straightDown = q.side - shorter - [...curve, ...fall].reduce((sum, s) => sum + lengthOf(s), 0);
   const inward = q.hem - bend[0];
   const hemY = top + q.centre - shorter;
@@ -285,6 +292,7 @@ function panel(c: PartContext, v: SkirtValues, q: PanelPlan): Panel | null {
   const centreAllowance = c.opens === 'centre-back' ? a.zip : a.centre;
   const vent =
     q.opening && v.hemOpening === 'vent' && q.opening.marked! < hemY - 1 ? q.opening.marked! - shorter : 0;
+  const lap = c.stepped(LAP);
   const ventTop = hemY - Math.max(0, vent);
   const tail: Edge[] =
     vent > 0
@@ -292,11 +300,11 @@ function panel(c: PartContext, v: SkirtValues, q: PanelPlan): Panel | null {
           edge(
             'vent-hem',
             'vent hem',
-            straight(hemCentre, [-LAP, hemY]),
+            straight(hemCentre, [-lap, hemY]),
             layer === 'lining' ? a.liningHem : a.hem,
           ),
-          edge('vent', 'vent', straight([-LAP, hemY], [-LAP, ventTop]), a.centre),
-          edge('vent-top', 'top of the vent', straight([-LAP, ventTop], [0, ventTop]), a.centre),
+          edge('vent', 'vent', straight([-lap, hemY], [-lap, ventTop]), a.centre),
+          edge('vent-top', 'top of the vent', straight([-lap, ventTop], [0, ventTop]), a.centre),
         ]
       : [];
   const up: Point = [0, ventTop];
@@ -338,11 +346,11 @@ function noteOf(
   if (vent)
     notes.push(
       layer === 'outer'
-        ? `vent extension ${p(LAP)} included, the left laps over`
+        ? `vent extension ${p(c.stepped(LAP))} included, the left laps over`
         : 'the vent’s shape mirrored',
     );
   else if (face === 'back' && v.hemOpening === 'slit') notes.push('edges of the slit as the hem');
-  if (layer === 'lining') notes.push(LINING_NOTE);
+  if (layer === 'lining') notes.push(liningNote(c));
   if (layer === 'lining' && taking.darts.length > 0) notes.push('darts folded as pleats');
   if (c.opens === 'left-side') notes.push(`left side seam ${p(sideAllowance)} for the zip`);
   return notes.join('; ');

@@ -53,9 +53,11 @@ export function takeUp(c: PartContext, q: Quarter): FaceTaking {
   const room = cm(q.wideLevel - ABOVE_WIDEST);
   if (q.free) return freeFall(c, q, total);
   const roomForDarts = room >= LEAST_LENGTH;
-  const fixed = roomForDarts ? c.input.house.darts[q.face] : { count: 0, intake: cm(0) };
+  const house = c.input.house.darts[q.face];
+  const fixed = roomForDarts ? house : { count: 0, intake: cm(0) };
   const rule = suppress(total, q.face, c.rounding, { centre: q.centreIn, fixed });
-  const wanted = roomForDarts || suppress(total, q.face, c.rounding, { centre: q.centreIn }).count === 0;
+  const wanted =
+    roomForDarts || suppress(total, q.face, c.rounding, { centre: q.centreIn, fixed: house }).count === 0;
   const ids = {
     intake: c.id(`dart-${q.face}-intake`),
     side: c.id(`side-${q.face}`),
