@@ -115,7 +115,7 @@ test('a client is taken from sign-in to paper with the keyboard alone', async ({
   await page.keyboard.press('Enter');
   await expect(hip).toContainText('by hand');
   await expect(
-    page.getByText(/ease 3 cm, the floor in a woven is 4 cm \(room to sit\)/).first(),
+    page.getByText(/ease 3.37 cm as marked, the floor in a woven is 4 cm \(room to sit\)/).first(),
   ).toBeVisible();
   await accessible(page);
   await tabTo(page, page.getByLabel(/Reason to accept/).first(), 140);
@@ -136,5 +136,5 @@ test('a client is taken from sign-in to paper with the keyboard alone', async ({
   const text = execFileSync('pdftotext', ['-enc', 'UTF-8', '-layout', file, '-'], { encoding: 'utf8' });
   expect(text).toContain('Wilhelmina Åstrand');
   expect(text).toContain('F 25.5 cm');
-  expect(text).toContain('page 1 of 1');
+  expect(text).toContain('page 1 of 2');
 });

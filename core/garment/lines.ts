@@ -162,7 +162,7 @@ function girth(c: LineContext, zone: Zone, needed: boolean): Figure | null {
     group: 'girth',
     terms: known ? girthTerms(c, m, zone) : [],
     known,
-    settable: ['wearing', 'style', 'finished'],
+    settable: known ? ['wearing', 'style', 'finished'] : ['finished'],
     tolerance: TOLERANCE.girth,
     follows: (v) => (v > 0 ? null : 'A girth is more than nothing.'),
     why: known

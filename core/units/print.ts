@@ -54,7 +54,8 @@ const trim = (n: number, places: number) => {
 /** The size of a length in one unit, and whether a step of the hand only stands near it. */
 function sized(length: Cm, unit: SheetUnit): { near: string; text: string } {
   const size = Math.abs(length) / CM_PER[unit];
-  if (unit === 'cm') return { near: '', text: trim(Math.round(size * 1e9) / 1e9, 2) };
+  // Halves go up, also those that a binary number holds a hair short.
+  if (unit === 'cm') return { near: '', text: trim(Math.floor(size * 100 + 0.5 + 1e-7) / 100, 2) };
   const exact = sixteenths(size);
   return exact !== null
     ? { near: '', text: exact }
