@@ -20,6 +20,7 @@ export function inventFigures(rnd: () => number): Record<string, number> {
   const drop = 18.5 + rnd() * 3;
   const floor = 98 + rnd() * 12;
   const bust = waist + 15 + rnd() * 8;
+  const back = 38 + rnd() * 5;
   return {
     waist,
     'high-hip': waist + (hip - waist) * 0.62,
@@ -34,7 +35,15 @@ export function inventFigures(rnd: () => number): Record<string, number> {
     bust,
     'high-bust': bust - 5 - rnd() * 3,
     underbust: bust - 13 - rnd() * 4,
-    'nape-to-waist': 38 + rnd() * 5,
+    'bust-front': bust * 0.52,
+    'nape-to-waist': back,
+    'neck-to-waist-back': back + 2,
+    'neck-to-waist-front': back + 4 + (bust - waist) * 0.06,
+    'neck-to-bust': 24.5 + (bust - 80) * 0.08,
+    'apex-span': 17 + (bust - 80) * 0.08,
+    'across-shoulder': 37 + (bust - 80) * 0.06,
+    'across-back': 34.5 + (bust - 80) * 0.07,
+    'armhole-depth': 19.5 + (bust - 80) * 0.05,
     shoulder: 11.5 + rnd() * 2,
     'upper-arm': 26 + rnd() * 8,
   };

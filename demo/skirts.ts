@@ -12,7 +12,10 @@ interface DemoSkirt {
   readonly measuredAgo: number;
   readonly until: Until;
   readonly brief: Record<string, unknown>;
-  readonly skirt: Record<string, unknown>;
+  /** fields of a straight skirt, or */
+  readonly skirt?: Record<string, unknown>;
+  /** the parts of another garment */
+  readonly parts?: readonly Record<string, unknown>[];
   /** measures the client declined */
   readonly declined?: readonly string[];
   readonly inches?: boolean;
@@ -183,10 +186,44 @@ export const SKIRTS: readonly DemoSkirt[] = [
     brief: { fit: 'fitted', cloth: linen, lining: 'cotton voile' },
     skirt: { length: '56 cm', band: '0 cm' },
   },
+  {
+    client: 5,
+    what: 'Day dress with a slit',
+    occasion: 'the regatta lunch',
+    wornIn: 29,
+    measuredAgo: 4,
+    until: 'draft',
+    brief: { fit: 'fitted', cloth: wool, lining: 'cupro, slate', shoes: 'court shoe', heel: '4 cm' },
+    parts: [
+      { part: 'darted-bodice', neckline: 'v', neckFront: '14 cm', widen: '1 cm' },
+      { part: 'straight-skirt', length: '64 cm', hemOpening: 'slit', openingHeight: '20 cm' },
+    ],
+  },
+  {
+    client: 6,
+    what: 'Circle skirt for the quickstep',
+    occasion: 'dance school gala',
+    wornIn: 45,
+    measuredAgo: 3,
+    until: 'agreed',
+    brief: { fit: 'fitted', cloth: linen },
+    parts: [{ part: 'circle-skirt', circle: '3/4', length: '58 cm', band: '3.5 cm' }],
+  },
+  {
+    client: 12,
+    what: 'Gathered summer skirt',
+    occasion: 'every day',
+    wornIn: 55,
+    measuredAgo: 2,
+    until: 'measured',
+    inches: true,
+    brief: { fit: 'fitted', cloth: twill },
+    parts: [{ part: 'gathered-skirt', length: '27 in', ratio: 1.8, band: '1 1/2 in', overlap: '1 in' }],
+  },
 ];
 
 export const skirtBrief = (s: DemoSkirt): BriefWire =>
-  BriefWire.parse({ ...s.brief, parts: [{ part: 'straight-skirt', ...s.skirt }] });
+  BriefWire.parse({ ...s.brief, parts: s.parts ?? [{ part: 'straight-skirt', ...s.skirt }] });
 
 /** Orders whose garments have no sheet yet: the book of a studio that makes more than skirts. */
 export const OTHER_ORDERS: readonly (readonly [
@@ -209,7 +246,7 @@ export const OTHER_ORDERS: readonly (readonly [
     (_, i) => [17 + (i % 6), `Choir gown, size ${i + 1} of 12`, 'winter concert', 25] as const,
   ),
   ...Array.from(
-    { length: 25 },
+    { length: 22 },
     (_, i) =>
       [
         (i * 7 + 4) % 40,

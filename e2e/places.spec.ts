@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { readLength } from '@rocchetto/core';
 import { accessible, byApi, expect, newSkirt, signIn, test } from './help.ts';
 
 test('a client is found while typing, in the field of every page too', async ({ page }) => {
@@ -164,4 +165,70 @@ test('wrong words, wrong addresses and a lost server are told plainly', async ({
   await context.setOffline(false);
   await page.getByRole('button', { name: 'Try again' }).click();
   await expect(page.getByText('Nobody in the book')).toBeVisible();
+});
+
+test('a brief begins with what is made: a dress asks for its own parts, is saved for the house, and its sheet has one waist', async ({
+  page,
+}) => {
+  await signIn(page, 'Odile Marchetti');
+  const client = await byApi(page, 'POST', '/clients', { name: 'Dress Wearer' });
+  const order = await byApi(page, 'POST', '/orders', { clientId: client.id, what: 'Day dress' });
+  await page.goto(`/orders/${order.id}/brief`);
+  await expect(page.getByLabel('Height of vent or slit')).toBeVisible();
+  await page.getByRole('combobox', { name: 'Garment' }).click();
+  await page.getByTitle('day dress, circle skirt').click();
+  await expect(page.getByRole('heading', { name: 'darted bodice' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'circle skirt' })).toBeVisible();
+  // What the join replaces is not asked, nor what only another part has.
+  await expect(page.getByLabel('Waistband, finished width')).toHaveCount(0);
+  await expect(page.getByLabel('Height of vent or slit')).toHaveCount(0);
+  await expect(page.getByText('side-neck to bust point', { exact: false }).first()).toBeVisible();
+  await page.getByLabel('Length wanted, waist to hem').fill('24 1/2 in');
+  await page.getByLabel('Neckline depth, front').fill('9');
+  await accessible(page, 'dress');
+  const name = `Tea dress ${order.id}`;
+  await page.getByRole('button', { name: 'save these parts as a garment of the house' }).click();
+  await page.getByLabel('Name of the garment').fill(name);
+  await page.getByRole('button', { name: 'Save it' }).click();
+  await expect(page.getByText(`“${name}” is among the house’s garments now.`)).toBeVisible();
+  await page.getByRole('button', { name: 'Keep the brief' }).click();
+  await expect(page).toHaveURL(/measure/);
+  const body: Record<string, string> = {
+    bust: '92',
+    waist: '70',
+    hip: '98',
+    'waist-to-hip': '20',
+    'neck-to-bust': '27',
+    'neck-to-waist-front': '45',
+    'neck-to-waist-back': '42.5',
+    'nape-to-waist': '40.5',
+    'across-shoulder': '39',
+    'apex-span': '19',
+  };
+  const at = new Date().toISOString();
+  await byApi(page, 'POST', '/readings', {
+    session: { id: crypto.randomUUID(), clientId: client.id, orderId: order.id, at },
+    readings: Object.entries(body).map(([measure, text]) => {
+      const read = readLength(text, 'cm');
+      if (!read.ok) throw new Error(read.sentence);
+      return { id: crypto.randomUUID(), measure, state: 'read', written: read.written, at };
+    }),
+  });
+  await page.goto(`/orders/${order.id}/sheet`);
+  for (const section of ['Girths and levels', 'darted bodice', 'circle skirt', 'Opening'])
+    await expect(page.getByRole('rowheader', { name: section })).toBeVisible();
+  await expect(page.locator('[data-figure="waist"]')).toHaveCount(1);
+  await page.locator('[data-figure="bodice.dart-front-intake"]').click();
+  // The chosen figure lights up on the drawing of the garment and on the panels.
+  await expect(page.locator('.panels text.lit')).toHaveCount(1);
+  await page.locator('[data-figure="bust"]').click();
+  await expect(page.locator('.drawing text.lit')).toHaveCount(2);
+  await expect(page.locator('.panels text.lit')).toHaveCount(2);
+  await accessible(page, 'dress');
+  await page.goto(`/orders/${order.id}`);
+  await expect(page.getByText('day dress, circle skirt')).toBeVisible();
+  await expect(page.getByText(/length wanted, waist to hem: 24 1\/2 in/)).toBeVisible();
+  await page.goto(`/orders/${order.id}/brief`);
+  await page.getByRole('combobox', { name: 'Garment' }).click();
+  await expect(page.getByTitle(name)).toBeVisible();
 });

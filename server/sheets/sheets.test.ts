@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { readKept } from '@rocchetto/contract';
 import Papa from 'papaparse';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { type Caller, json, sessionBody, skirtOrder, startTestApp, type TestApp } from '../testing.ts';
@@ -134,6 +135,37 @@ describe('from draft to cut', () => {
     expect((await agree(422)).problems).toHaveLength(1);
     await change({ kind: 'accept', code: 'floor-hip', reason: 'still' });
     await agree();
+  });
+
+  it('sets nothing by hand that the draft cannot follow, and says why', async () => {
+    const dart = (value: string) => ({
+      kind: 'override',
+      id: randomUUID(),
+      figure: 'skirt.dart-front-length',
+      target: 'finished',
+      value,
+      reason: 'tried',
+    });
+    const refused = await change(dart('19 cm'), 422);
+    expect(refused).toMatchObject({ code: 'cannot-follow' });
+    expect(refused.detail).toContain('is the most');
+    expect((await change({ ...dart('3 cm'), figure: 'skirt.sleeve' }, 422)).code).toBe('no-such-figure');
+    expect((await view()).spec.overrides).toEqual([]);
+    await change(dart('8 cm'));
+    expect((await view()).spec.overrides).toHaveLength(1);
+  });
+
+  it('keeps what it printed and drew, in both units, when it is agreed', async () => {
+    await agree();
+    const { rows } = await t.pool.query('select kept from sheet where order_id = $1', [id]);
+    const kept = readKept(rows[0].kept)!;
+    expect(rows[0].kept.version).toBe(2);
+    for (const unit of ['cm', 'in'] as const) {
+      const file = await json(fitter.get(`/orders/${id}/sheet.json?unit=${unit}`));
+      expect(file.printed).toEqual(kept.printed[unit]);
+    }
+    expect(kept.drawn.cm.views).toHaveLength(2);
+    expect(kept.drawn.in.panels!.callouts.length).toBeGreaterThan(10);
   });
 
   it('tells that readings have moved since it was agreed, and begins the next revision with them', async () => {
