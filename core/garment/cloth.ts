@@ -27,11 +27,9 @@ export function foldOrSeam(panel: Panel, width: Cm | null, allowance: Cm): Panel
     count: 2 * panel.count,
     edges: panel.edges.map((e) => (e.fold ? { ...e, fold: false, allowance } : e)),
     note: [
-      panel.note.replace(/[^;]*on the fold/, '').trim(),
+      ...panel.note.split('; ').filter((n) => n !== '' && !n.endsWith('on the fold')),
       `seam at the centre: whole it is ${say(2 * cutSize(panel).width)} wide, the cloth ${say(width)}`,
-    ]
-      .filter(Boolean)
-      .join('; '),
+    ].join('; '),
   };
 }
 

@@ -37,6 +37,8 @@ export interface Garment {
   readonly measured: ReadonlyMap<string, Measured>;
 }
 
+/** Layers in the order they are cut. */
+const LAYERS: readonly Piece['layer'][] = ['outer', 'lining', 'interfacing'];
 const OPENS = ['centre-back', 'left-side'] as const;
 
 /** Drafts a garment from its brief and readings. Pure. @throws RangeError for parts that are no garment (see garmentProblems) */
@@ -109,7 +111,9 @@ export function makeGarment(input: SheetInput): Garment {
     if (!bare.some((f) => f.id === o.figure))
       refused.push({ override: o, sentence: `This sheet has no figure called “${o.figure}”.` });
   const cuttings = made.map((m) => m.r.part.cutting(m.c, m.values, m.draft as never, opening));
-  const pieces = cuttings.flatMap((k) => k.pieces);
+  const pieces = cuttings
+    .flatMap((k) => k.pieces)
+    .sort((a, b) => LAYERS.indexOf(a.layer) - LAYERS.indexOf(b.layer));
   const cloth = clothToBuy(input, pieces);
   const checks = [
     ...refused.map(({ override: o, sentence }) =>

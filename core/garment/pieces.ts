@@ -5,8 +5,6 @@ import { say } from '../units/print.ts';
 import { type Rounding, roundLength } from '../units/rounding.ts';
 
 const CUT = { fold: 'on the fold', pair: 'a pair', single: 'single' } as const;
-/** The layers' names in the order they are cut. */
-const LAYERS = ['outer', 'lining', 'interfacing'];
 
 /** A panel as a line of the cut list: its box with allowances, rounded up to the step a hand marks. */
 export function pieceOf(panel: Panel, rounding: Rounding): Piece {
@@ -26,11 +24,9 @@ export function pieceOf(panel: Panel, rounding: Rounding): Piece {
   };
 }
 
-/** Panels as pieces, outer cloth first. */
+/** Panels as lines of the cut list. */
 export const piecesOf = (panels: readonly Panel[], rounding: Rounding): Piece[] =>
-  [...panels]
-    .sort((a, b) => LAYERS.indexOf(a.layer) - LAYERS.indexOf(b.layer))
-    .map((p) => pieceOf(p, rounding));
+  panels.map((p) => pieceOf(p, rounding));
 
 /** A piece whose panel could not be drafted yet. */
 export const openPiece = (name: string, panel: string): Piece => ({

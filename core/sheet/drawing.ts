@@ -122,11 +122,14 @@ function drawPanels(
   printed: PrintedSheet,
   letters: ReadonlyMap<string, string>,
 ): DrawingView | null {
-  const panels = shown(sheet);
+  const lettered = (p: Panel) => places.some((q) => q.panel === p.id && letters.has(q.figure));
+  const all = shown(sheet);
+  // What carries measures comes first, facings and bands after it.
+  const panels = [...all.filter(lettered), ...all.filter((p) => !lettered(p))];
   if (panels.length === 0) return null;
-  const tallest = Math.max(...panels.map((p) => sewnSize(p).height));
-  const size = Math.max(2.2, tallest / 30);
-  const widest = Math.max(ROW, 2.6 * tallest);
+  // Letters are read at the width of a page, whatever that holds.
+  const widest = Math.max(ROW, ...panels.map((p) => sewnSize(p).width + 0.4 * ROW));
+  const size = widest / 62;
   const strokes: Stroke[] = [];
   const callouts: Callout[] = [];
   const words: DrawingView['words'][number][] = [];
@@ -223,7 +226,7 @@ function drawPanels(
 }
 
 /** How wide a row of panels is drawn at least, cm. */
-const ROW = 165;
+const ROW = 150;
 
 /** The figure as a hand marks it on this panel. */
 function bare(panel: Panel, f: PrintedSheet['figures'][number]): string {

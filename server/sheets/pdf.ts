@@ -40,7 +40,7 @@ function pointRow(f: PrintedFigure): TableCell[] {
   const ease = [
     f.tape && `tape ${f.tape}`,
     f.wearing && `wear ${f.wearing}`,
-    f.wearing && f.style[0] !== '0' && `style ${f.style}`,
+    f.style && f.style[0] !== '0' && `style ${f.style}`,
     f.layers && `layers ${f.layers}`,
     f.stretch && `stretch ${f.stretch}`,
   ].filter(Boolean);
@@ -142,7 +142,8 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
             width: '*',
             table: {
               headerRows: 1,
-              widths: [12, '*', 44, 46, 92, 34, 34],
+              dontBreakRows: true,
+              widths: [16, '*', 44, 46, 92, 34, 34],
               body: [
                 ['', 'point', 'body', 'finished', 'mark', 'within', 'pencil'].map((t, i) =>
                   cell(t, { fontSize: 7.5, alignment: i > 1 && i < 6 ? 'right' : 'left' }),
@@ -169,6 +170,7 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
               {
                 table: {
                   headerRows: 1,
+                  dontBreakRows: true,
                   widths: [62, 40, 62, '*'],
                   body: [
                     ['piece', 'layer', 'cut', 'across × along the grain with allowances; grain'].map((t) =>
