@@ -45,7 +45,7 @@ function asV1(p: PrintedSheet): unknown {
   return {
     ...rest,
     pieces: p.pieces.map(({ panel: __, ...piece }) => piece),
-    figures: p.figures.map(({ section: __, panels, byHand, reading, id, why, ...f }) => {
+    figures: p.figures.map(({ section: __, panels, byHand, shares: ___, reading, id, why, ...f }) => {
       expect([panels, byHand]).toEqual(['', []]);
       return {
         ...f,

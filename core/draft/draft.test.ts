@@ -61,6 +61,7 @@ function panel(allowance = 1.5): Panel {
   return {
     id: 'x.front',
     name: 'front',
+    share: 'front',
     layer: 'outer',
     cut: 'fold',
     count: 1,
@@ -71,7 +72,16 @@ function panel(allowance = 1.5): Panel {
       edge('hem', 'hem', [[...levelFrom([0, 61], [25, 60])].reverse() as unknown as Segment], cm(4)),
       edge('centre', 'centre', straight([0, 61], [0, 0]), cm(0), { fold: true }),
     ],
-    darts: [dartOn([waist], { id: 'd', edge: 'waist', at: cm(9), intake: cm(2.5), length: cm(9) })],
+    darts: [
+      dartOn([waist], {
+        id: 'd',
+        figure: 'd-intake',
+        edge: 'waist',
+        at: cm(9),
+        intake: cm(2.5),
+        length: cm(9),
+      }),
+    ],
     lines: [],
     marks: [],
     across: { centre: 'centre', side: 'side' },

@@ -59,7 +59,7 @@ export function pointAlong(path: Panel['edges'][number]['path'], along: number):
 /** A dart on an edge: its legs lie half its intake to each side of its middle, its tip straight below, cm. */
 export function dartOn(
   path: Panel['edges'][number]['path'],
-  d: Pick<Dart, 'id' | 'edge' | 'at' | 'intake' | 'length'>,
+  d: Pick<Dart, 'id' | 'figure' | 'edge' | 'at' | 'intake' | 'length'>,
   toward?: Point,
 ): Dart {
   const legs = [pointAlong(path, d.at - d.intake / 2), pointAlong(path, d.at + d.intake / 2)] as const;

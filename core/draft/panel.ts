@@ -19,6 +19,8 @@ export interface Edge {
 /** A dart, open on the flat panel and closed when it is sewn. */
 export interface Dart {
   readonly id: string;
+  /** id of the figure that tells its intake */
+  readonly figure: string;
   readonly edge: string;
   /** along the open edge from its first point to the dart's middle */
   readonly at: Cm;
@@ -49,6 +51,8 @@ export interface PanelMark {
 export interface Panel {
   readonly id: string;
   readonly name: string;
+  /** what shares of figures call it: front, back, panel … */
+  readonly share: string;
   readonly layer: PanelLayer;
   readonly cut: 'fold' | 'pair' | 'single';
   /** pieces of cloth that are cut from it */

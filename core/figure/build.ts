@@ -1,4 +1,5 @@
 import type { Measured } from '../measures/session.ts';
+import { tapeAdded, tapeSentence } from '../measures/tape.ts';
 import { type Cm, cm, type SheetUnit, sum } from '../units/length.ts';
 import { type Rounding, roundLength } from '../units/rounding.ts';
 import type { Figure, FigureGroup, Mark, Override, Share, Target, Term } from './figure.ts';
@@ -119,7 +120,13 @@ export function bodyTerms(m: Measured): Term[] {
       kind: 'tape',
       label: 'already in the tape',
       cm: cm(-m.added),
-      because: m.why.find((w) => w.includes('taken out')) ?? '',
+      because: [
+        ...new Set(
+          m.readings
+            .filter((r) => r.state === 'read' && tapeAdded(r.tape, m.measure) > 0)
+            .map((r) => tapeSentence(r.tape)),
+        ),
+      ].join(' '),
     });
   return terms;
 }

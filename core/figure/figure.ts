@@ -104,6 +104,8 @@ export interface Piece {
   readonly layer: 'outer' | 'lining' | 'interfacing';
   /** pieces of cloth, both halves of a pair counted */
   readonly count: number;
+  /** cut on the fold: opened out it is twice as wide */
+  readonly folded: boolean;
   readonly cut: string;
   readonly grain: string;
   /** cut size with allowances, cm: across the grain and along it; null when a figure is absent */

@@ -27,9 +27,11 @@ export function foldOrSeam(panel: Panel, width: Cm | null, allowance: Cm): Panel
     count: 2 * panel.count,
     edges: panel.edges.map((e) => (e.fold ? { ...e, fold: false, allowance } : e)),
     note: [
-      ...panel.note.split('; ').filter((n) => n !== '' && !n.endsWith('on the fold')),
+      panel.note,
       `seam at the centre: whole it is ${say(2 * cutSize(panel).width)} wide, the cloth ${say(width)}`,
-    ].join('; '),
+    ]
+      .filter(Boolean)
+      .join('; '),
   };
 }
 
@@ -42,7 +44,7 @@ interface Lay {
 const laid = (p: Piece): Lay[] =>
   p.width === null || p.length === null
     ? []
-    : p.cut === 'on the fold'
+    : p.folded
       ? Array.from({ length: p.count }, () => ({ width: 2 * p.width!, length: p.length! }))
       : Array.from({ length: p.count }, () => ({ width: p.width!, length: p.length! }));
 

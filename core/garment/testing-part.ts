@@ -44,6 +44,7 @@ export const sash = definePart({
         : {
             id: c.id('panel'),
             name: 'sash',
+            share: 'sash',
             layer: 'outer',
             cut: 'single',
             count: v.layers,

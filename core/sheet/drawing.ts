@@ -169,7 +169,7 @@ function drawPanels(
       ...panel.darts.map(
         (d): Stroke => ({
           kind: 'dart',
-          figure: figureOfDart(d.id, letters),
+          figure: d.figure,
           d: path([[d.legs[0], d.tip] as const, [d.tip, d.legs[1]] as const], false),
         }),
       ),
@@ -229,13 +229,8 @@ function drawPanels(
 const ROW = 150;
 
 /** The figure as a hand marks it on this panel. */
-function bare(panel: Panel, f: PrintedSheet['figures'][number]): string {
-  if (f.front || f.back) return panel.id.endsWith('back') ? f.back : f.front;
-  return f.panels ? f.panels.replace(/^\d+ × (.*? (?:cm|in)) .*/, '$1') : f.marked || f.finished;
-}
-
-const figureOfDart = (id: string, letters: ReadonlyMap<string, string>): string | null =>
-  [`${id}-intake`, `${id.replace(/-\d$/, '')}-intake`].find((f) => letters.has(f)) ?? null;
+const bare = (panel: Panel, f: PrintedSheet['figures'][number]): string =>
+  f.shares.find((s) => s.panel === panel.share)?.text ?? (f.marked || f.finished);
 
 const WIDTH: Record<Stroke['kind'], number> = {
   outline: 0.5,

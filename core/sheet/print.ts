@@ -53,6 +53,8 @@ export interface PrintedFigure {
   readonly marked: string;
   readonly front: string;
   readonly back: string;
+  /** what each panel is marked */
+  readonly shares: readonly { readonly panel: string; readonly text: string }[];
   /** what panels that are neither front nor back get: "4 × 36.5 cm panel" */
   readonly panels: string;
   readonly tolerance: string;
@@ -237,6 +239,7 @@ export function printFigure(f: Figure, sheetUnit: SheetUnit): PrintedFigure {
     stretch: known ? term('stretch', true) : '',
     finished: f.finished === null ? '—' : printWithUnit(f.finished, unit),
     marked: f.shares.length > 0 || f.marked === null ? '' : printWithUnit(f.marked, unit),
+    shares: f.shares.map((s) => ({ panel: s.panel, text: printWithUnit(s.rounded, unit) })),
     front: share('front') ? printWithUnit(share('front')!.rounded, unit) : '',
     back: share('back') ? printWithUnit(share('back')!.rounded, unit) : '',
     panels: others.map((s) => `${s.times} × ${printWithUnit(s.rounded, unit)} ${s.panel}`).join(', '),

@@ -1,4 +1,5 @@
 import { figure, sheetOf, skirtSpec } from '@rocchetto/contract/testing.ts';
+import { EXACT, garmentSpec } from '@rocchetto/contract/testing-garments.ts';
 import {
   changesBetween,
   cm,
@@ -11,6 +12,7 @@ import {
 } from '@rocchetto/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { sewnLength, widthAt } from '../draft/measure.ts';
 
 const BODY = ['waist 70 cm', 'hip 98 cm', 'waist-to-hip 20 cm'];
 const warned = (s: Sheet) => s.checks.filter((k) => k.state === 'warned').map((k) => k.code);
@@ -310,4 +312,118 @@ describe('the drawings', () => {
           expect(ys[i]! - ys[i - 1]!).toBeGreaterThanOrEqual(view.letters - 1e-9);
       }
   });
+});
+
+describe('a bodice and a dress against published figures', () => {
+  // EN 13402-3, women's body size steps, bust, waist and hip in cm (from memory). Heights are invented.
+  const HEIGHTS = [
+    'waist-to-hip 20 cm',
+    'neck-to-bust 27 cm',
+    'neck-to-waist-front 45 cm',
+    'nape-to-waist 41 cm',
+    'across-shoulder 40 cm',
+    'apex-span 19 cm',
+    'armhole-depth 21 cm',
+  ];
+  const step = (bust: number, waist: number, hip: number) => [
+    `bust ${bust} cm`,
+    `waist ${waist} cm`,
+    `hip ${hip} cm`,
+    ...HEIGHTS,
+  ];
+  it.each([
+    [76, 60, 84],
+    [80, 64, 88],
+    [84, 68, 92],
+    [88, 72, 96],
+    [92, 76, 100],
+    [96, 80, 104],
+    [100, 84, 108],
+    [104, 88, 112],
+    [110, 94, 117],
+    [116, 100, 122],
+    [122, 106, 127],
+    [128, 112, 132],
+    [134, 118, 137],
+    [140, 124, 142],
+    [146, 130, 147],
+    [152, 136, 152],
+  ])(
+    'EN 13402-3 step %d / %d / %d: every quarter of bodice and dress is (body + ease) ÷ 4, on the panels too',
+    (bust, waist, hip) => {
+      for (const id of ['bodice', 'day-dress-straight']) {
+        const s = sheetOf(garmentSpec(id, step(bust, waist, hip), { house: { rounding: EXACT } }));
+        for (const face of ['front', 'back'] as const) {
+          expect(shareOf(figure(s, 'bust'), face)!.exact).toBeCloseTo((bust + 5) / 4, 9);
+          expect(shareOf(figure(s, 'waist'), face)!.exact).toBeCloseTo((waist + 5) / 4, 9);
+          const panel = s.panels.find((p) => p.id === `bodice.${face}`)!;
+          expect(sewnLength(panel, 'waist')).toBeCloseTo((waist + 5) / 4, 5);
+          expect(widthAt(panel, panel.lines[0]!.y)).toBeCloseTo((bust + 5) / 4, 5);
+          if (id === 'bodice') continue;
+          expect(shareOf(figure(s, 'hip'), face)!.exact).toBeCloseTo((hip + 5) / 4, 9);
+          const skirt = s.panels.find((p) => p.id === `skirt.${face}`)!;
+          expect(sewnLength(skirt, 'waist')).toBeCloseTo((waist + 5) / 4, 5);
+          expect(widthAt(skirt, 20)).toBeCloseTo((hip + 5) / 4, 5);
+        }
+      }
+    },
+  );
+
+  // Aldrich, Metric Pattern Cutting, size 12 (from memory): bust 88, waist 68, hip 94, armscye depth 21, shoulder 12.25,
+  // nape to waist 41; close bodice block with 10 cm of bust ease in all; tailored skirt block half hip 48.5.
+  const SIZE_12 = [
+    'bust 88 cm',
+    'waist 68 cm',
+    'hip 94 cm',
+    'waist-to-hip 20.6 cm',
+    'nape-to-waist 41 cm',
+    'armhole-depth 21 cm',
+    'shoulder 12.25 cm',
+    'neck-to-bust 26 cm',
+    'neck-to-waist-front 44 cm',
+    'across-shoulder 39 cm',
+    'apex-span 18 cm',
+    'across-back 34.4 cm',
+    'across-front 32.4 cm',
+  ];
+  it('size 12 under its own eases: half bust 49, half hip 48.5, shoulder 12.25, half back 17.2', () => {
+    const house = {
+      rounding: EXACT,
+      ease: { bust: { fitted: '10 cm' }, hip: { fitted: '3 cm' }, 'across-back': { fitted: '0 cm' } },
+    };
+    const s = sheetOf(garmentSpec('day-dress-straight', SIZE_12, { house }));
+    const half = (id: string) =>
+      shareOf(figure(s, id), 'front')!.exact + shareOf(figure(s, id), 'back')!.exact;
+    expect(half('bust')).toBeCloseTo(49, 9);
+    expect(half('hip')).toBeCloseTo(48.5, 9);
+    expect(figure(s, 'bodice.shoulder').finished).toBe(12.25);
+    expect(figure(s, 'bodice.across-back').finished).toBeCloseTo(17.2, 9);
+    const [front, back] = ['front', 'back'].map((f) => s.panels.find((p) => p.id === `bodice.${f}`)!);
+    expect(widthAt(front!, front!.lines[0]!.y)! + widthAt(back!, back!.lines[0]!.y)!).toBeCloseTo(49, 5);
+  });
+  it('armhole depth that was not read is the handbook’s 21 at 88 (from memory), marked estimated', () => {
+    const lines = SIZE_12.filter((l) => !l.startsWith('armhole-depth'));
+    const f = figure(sheetOf(garmentSpec('bodice', lines)), 'bodice.armhole-depth');
+    expect(f.terms[0]!.cm).toBe(21);
+    expect(f.marks).toContain('estimated');
+  });
+});
+
+describe('circles against geometry', () => {
+  it.each(['1/4', '1/2', '3/4', '1', '3/2', '2'])(
+    '%s of a circle: radius, arc and sweep in closed form',
+    (circle) => {
+      const [a, b = '1'] = circle.split('/');
+      const f = Number(a) / Number(b);
+      const s = sheetOf(
+        garmentSpec('circle-skirt', BODY, { fields: { circle }, house: { rounding: EXACT } }),
+      );
+      const r = 72.5 / (2 * Math.PI * f);
+      expect(figure(s, 'skirt.radius').finished).toBeCloseTo(r, 9);
+      expect(figure(s, 'skirt.hem').finished).toBeCloseTo(2 * Math.PI * f * (r + 62), 3);
+      const panel = s.panels[0]!;
+      const pieces = panel.cut === 'fold' ? 2 * panel.count : panel.count;
+      expect(pieces * sewnLength(panel, 'waist')).toBeCloseTo(72.5, 4);
+    },
+  );
 });

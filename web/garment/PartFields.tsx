@@ -1,6 +1,7 @@
-import type { Field, GarmentPart } from '@rocchetto/core';
+import type { Field, GarmentPart, SheetUnit } from '@rocchetto/core';
 import { Checkbox, Form, Input, InputNumber, Select } from 'antd';
 import type { Rule } from 'antd/es/form';
+import { LengthInput } from '../shared/LengthInput.tsx';
 
 interface Props {
   /** its place in the form's list of parts */
@@ -10,24 +11,38 @@ interface Props {
   readonly joined: boolean;
   /** the rule of a length field */
   readonly length: Rule;
+  /** the unit of a length without one */
+  readonly unit: SheetUnit;
 }
 
 /** The form of one part, made from its fields. */
-export function PartFields({ index, part, joined, length }: Props) {
+export function PartFields({ index, part, joined, length, unit }: Props) {
   const fields = Object.entries(part.fields).filter(([id]) => !(joined && part.joins.givenUp.includes(id)));
   return (
     <>
       <h2>{part.name}</h2>
       <div className="fields">
         {fields.map(([id, field]) => (
-          <PartField key={id} index={index} id={id} field={field} length={length} />
+          <PartField key={id} index={index} id={id} field={field} length={length} unit={unit} />
         ))}
       </div>
     </>
   );
 }
 
-function PartField({ index, id, field, length }: { index: number; id: string; field: Field; length: Rule }) {
+function PartField({
+  index,
+  id,
+  field,
+  length,
+  unit,
+}: {
+  index: number;
+  id: string;
+  field: Field;
+  length: Rule;
+  unit: SheetUnit;
+}) {
   const decides = ['parts', index, field.when?.field ?? ''];
   const said = Form.useWatch(decides) as string | boolean | undefined;
   const hidden = field.when !== undefined && said !== undefined && !field.when.is.includes(said);
@@ -40,13 +55,15 @@ function PartField({ index, id, field, length }: { index: number; id: string; fi
       {...(field.kind === 'length' ? { rules: [length] } : {})}
       {...(field.kind === 'yes-no' ? { valuePropName: 'checked' } : {})}
     >
-      {control(field)}
+      {control(field, unit)}
     </Form.Item>
   );
 }
 
-function control(field: Field) {
+function control(field: Field, unit: SheetUnit) {
   switch (field.kind) {
+    case 'length':
+      return <LengthInput unit={unit} />;
     case 'choice':
       return <Select options={field.options.map((o) => ({ value: o.value, label: o.label }))} />;
     case 'yes-no':

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { useMe } from '../app/me.ts';
 import { useStaffQuery } from '../house/api.ts';
 import { useLengthRule } from '../orders/useLengthRule.ts';
+import { LengthInput } from '../shared/LengthInput.tsx';
 import { Notice } from '../shared/Notice.tsx';
 
 const WAIST_RULES = [
@@ -84,7 +85,7 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
           <Input maxLength={200} />
         </Form.Item>
         <Form.Item name="heel" label="Heel of the shoe worn" rules={[length]}>
-          <Input placeholder="for example 4 cm" />
+          <LengthInput unit="cm" placeholder="for example 4 cm" />
         </Form.Item>
         <Form.Item name="posture" label="Posture, stance">
           <Input maxLength={500} />

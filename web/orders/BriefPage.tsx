@@ -20,6 +20,7 @@ import { GarmentChoice } from '../garment/GarmentChoice.tsx';
 import { PartFields } from '../garment/PartFields.tsx';
 import { isJoined } from '../garment/words.ts';
 import { Differences } from '../shared/Differences.tsx';
+import { LengthInput } from '../shared/LengthInput.tsx';
 import { Notice } from '../shared/Notice.tsx';
 import { Place } from '../shared/Place.tsx';
 import { Problem } from '../shared/Problem.tsx';
@@ -118,12 +119,12 @@ export function Component() {
                 {list
                   .filter((m) => m.needed)
                   .map((m) => measure(m.id).name)
-                  .join(', ')}
+                  .join('; ')}
                 . Helpful:{' '}
                 {list
                   .filter((m) => !m.needed)
                   .map((m) => measure(m.id).name)
-                  .join(', ')}
+                  .join('; ')}
                 .
               </p>
             </section>
@@ -205,6 +206,7 @@ export function Component() {
               part={partFor(p.part)}
               joined={isJoined(shown, index)}
               length={length}
+              unit={unit}
             />
           ))}
         <h2>Fit</h2>
@@ -225,7 +227,7 @@ export function Component() {
             <Input />
           </Form.Item>
           <Form.Item name={['cloth', 'width']} label="Width" rules={[length]}>
-            <Input placeholder="for example 150" />
+            <LengthInput unit={unit} placeholder="for example 150" />
           </Form.Item>
           <Form.Item name={['cloth', 'weight']} label="Weight, g/m²">
             <InputNumber min={1} max={3000} />
@@ -246,7 +248,7 @@ export function Component() {
             <Input />
           </Form.Item>
           <Form.Item name="heel" label="Heel" rules={[length]}>
-            <Input />
+            <LengthInput unit={unit} />
           </Form.Item>
           <Form.Item name="note" label="Note" className="full">
             <Input.TextArea rows={2} maxLength={2000} />

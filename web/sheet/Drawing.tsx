@@ -124,7 +124,8 @@ export const Drawing = memo(function Drawing({
 /** The panels flat and to scale, each letter with its measure. */
 export const Panels = memo(function Panels({ view, picked }: { view: DrawingView; picked: string }) {
   return (
-    <section aria-label="Panels" className="panels">
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: on a phone it is scrolled sideways, by keyboard too
+    <section aria-label="Panels" className="panels scroll" tabIndex={0}>
       <h2>The panels, flat and to scale</h2>
       <View view={view} picked={picked} label={`The panels drawn flat, with letters ${letters(view)}`} />
     </section>

@@ -1,6 +1,7 @@
 import { asGiven, type Figure, readLength, type SheetUnit, type Target, withUnit } from '@rocchetto/core';
 import { useState } from 'react';
 import { Notice } from '../shared/Notice.tsx';
+import { understood } from '../shared/understood.ts';
 import type { Change } from './useSheetChange.tsx';
 
 const TARGETS: Record<Target, string> = {
@@ -23,6 +24,7 @@ export function OverrideForm({
   const [value, setValue] = useState('');
   const [reason, setReason] = useState('');
   const [wrong, setWrong] = useState('');
+  const told = understood(value.replace(/^[-−]/, ''), unit);
   const send = async () => {
     const bare = value.trim();
     const read = readLength(bare.replace(/^[-−]/, ''), unit);
@@ -81,6 +83,11 @@ export function OverrideForm({
           value={value}
           onChange={(e) => setValue(e.target.value)}
         />
+        {told && (
+          <span className="soft" aria-live="polite">
+            {told}
+          </span>
+        )}
         <input
           className="field"
           aria-label="Reason"

@@ -23,7 +23,7 @@ function knotsOf(
   const base = `/orders/${order.id}`;
   const session = order.sessions[0];
   const revision = sheet ?? order.sheets.at(-1);
-  const skirt = (order.brief?.parts.length ?? 0) > 0;
+  const made = (order.brief?.parts.length ?? 0) > 0;
   const measured = ['measured', 'sheet', 'agreed', 'cut'].includes(order.stage);
   const agreed = order.stage === 'agreed' || order.stage === 'cut';
   const cut = order.sheets.find((s) => s.cutAt);
@@ -41,7 +41,7 @@ function knotsOf(
       word: 'measured',
       when: session ? shortDate(session.at) : measured ? 'yes' : '—',
       done: measured,
-      to: skirt ? `${base}/measure` : null,
+      to: made ? `${base}/measure` : null,
       tells: session ? `Measured by ${session.measurer}.` : measured ? 'Measured.' : 'Not measured yet.',
     },
     {
@@ -49,7 +49,7 @@ function knotsOf(
       word: 'sheet',
       when: revision ? `${revision.status} r${revision.revision}` : '—',
       done: agreed,
-      to: skirt ? `${base}/sheet` : null,
+      to: made ? `${base}/sheet` : null,
       tells: agreed ? 'The sheet is agreed.' : 'The sheet is not agreed yet.',
     },
     {
@@ -57,7 +57,7 @@ function knotsOf(
       word: 'cut',
       when: shortDate(cut?.cutAt),
       done: order.stage === 'cut',
-      to: skirt ? `${base}/sheet` : null,
+      to: made ? `${base}/sheet` : null,
       tells: order.stage === 'cut' ? 'Cut.' : 'Not cut yet.',
     },
     { id: 'fittings', word: 'fittings', when: '—', done: false, to: null, tells: 'No fitting yet.' },

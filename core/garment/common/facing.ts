@@ -34,6 +34,7 @@ export function waistFacing(
     return {
       id: c.id(`${face}-facing${layer === 'outer' ? '' : '-interfacing'}`),
       name: `${face} facing`,
+      share: face,
       layer,
       cut,
       count: cut === 'fold' ? 1 : 2,

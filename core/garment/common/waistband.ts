@@ -102,6 +102,7 @@ function bandPanel(
   return {
     id: c.id(name),
     name: 'waistband',
+    share: 'band',
     layer,
     cut: 'single',
     count: 1,

@@ -77,6 +77,9 @@ function printedV1(sheet: SheetV1, unit: SheetUnit): PrintedSheet {
         ...f,
         id: figureIdV1(f.id),
         section: 'sheet',
+        shares: (['front', 'back'] as const).flatMap((panel) =>
+          f[panel] ? [{ panel, text: f[panel] }] : [],
+        ),
         panels: '',
         byHand: [],
         reading: read ? { amount, words: first.slice(amount.length).trim() } : null,

@@ -167,6 +167,7 @@ function sectorPanel(
     {
       id: c.id(lining ? 'lining' : 'panel'),
       name: lining ? 'lining panel' : 'panel',
+      share: 'half panel',
       layer: lining ? 'lining' : 'outer',
       cut: 'fold',
       count: pieces,
@@ -181,7 +182,7 @@ function sectorPanel(
       lines: [],
       marks: [{ kind: 'notch', name: 'middle', at: [0, 0] }],
       across: { centre: 'centre', side: 'side' },
-      note: ['middle on the fold', seamForZip(c), lining && liningNote(c)].filter(Boolean).join('; '),
+      note: [seamForZip(c), lining && liningNote(c)].filter(Boolean).join('; '),
     },
     clothWidth(c.input, lining ? 'lining' : 'outer'),
     c.allowances.centre,

@@ -251,6 +251,7 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
         waistPath,
         {
           id: c.id(`dart-${face}${i > 0 ? `-${i + 1}` : ''}`),
+          figure: c.id(`dart-${face}-intake`),
           edge: 'waist',
           at: cm(length - d.at),
           intake: d.intake,
@@ -263,7 +264,13 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
       ? [
           dartOn(
             sidePath,
-            { id: c.id('bust-dart'), edge: 'side', at: cm(q.drop + q.sideDart.intake / 2), ...q.sideDart },
+            {
+              id: c.id('bust-dart'),
+              figure: c.id('bust-dart-intake'),
+              edge: 'side',
+              at: cm(q.drop + q.sideDart.intake / 2),
+              ...q.sideDart,
+            },
             [m.apex, m.bustLevel],
           ),
         ]
@@ -287,6 +294,7 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
   return {
     id: c.id(face),
     name: `bodice ${face}`,
+    share: face,
     layer: 'outer',
     cut: seam ? 'pair' : 'fold',
     count: seam ? 2 : 1,
@@ -306,7 +314,7 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
       })),
     ],
     across: { centre: 'centre', side: 'side' },
-    note: `centre ${face} ${seam ? 'seam' : 'on the fold'}`,
+    note: seam ? `centre ${face} seam` : '',
   };
 }
 
@@ -321,7 +329,7 @@ const lining = (c: PartContext, outer: Panel): Panel => ({
   edges: outer.edges.map((e) =>
     e.id === 'waist' && !c.below ? { ...e, allowance: c.allowances.liningHem } : e,
   ),
-  note: `${outer.note}; joined to the facings, darts folded as pleats`,
+  note: [outer.note, 'joined to the facings, darts folded as pleats'].filter(Boolean).join('; '),
 });
 
 function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>): Place[] {

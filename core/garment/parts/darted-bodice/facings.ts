@@ -98,6 +98,7 @@ function armFacing(c: PartContext, face: Face, panel: Panel): Panel {
 const blank = (c: PartContext, id: string, name: string, panel: Panel) => ({
   id: c.id(id),
   name,
+  share: 'facing',
   layer: 'outer' as const,
   grain: 'as the panel it faces',
   darts: [],

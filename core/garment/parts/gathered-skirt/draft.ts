@@ -178,6 +178,7 @@ function rectangle(
   return {
     id: c.id(lining ? 'lining' : 'panel'),
     name: lining ? 'lining panel' : 'panel',
+    share: 'panel',
     layer: lining ? 'lining' : 'outer',
     cut: 'single',
     count,

@@ -243,7 +243,12 @@ function panel(c: PartContext, v: SkirtValues, q: PanelPlan): Panel | null {
   const waist = levelOfLength([taking.centre, top], q.rise + top, taking.waistLine);
   const corner = waist.at(-1) as Point;
   const darts = taking.darts.map((d, i) =>
-    dartOn([waist], { id: c.id(`dart-${face}${i > 0 ? `-${i + 1}` : ''}`), edge: 'waist', ...d }),
+    dartOn([waist], {
+      id: c.id(`dart-${face}${i > 0 ? `-${i + 1}` : ''}`),
+      figure: c.id(`dart-${face}-intake`),
+      edge: 'waist',
+      ...d,
+    }),
   );
   const centreSeam: Segment[] =
     taking.centre > 0
@@ -316,6 +321,7 @@ function panel(c: PartContext, v: SkirtValues, q: PanelPlan): Panel | null {
   const made: Panel = {
     id: c.id(layer === 'outer' ? face : `lining-${face}`),
     name: layer === 'outer' ? face : `${face} lining`,
+    share: face,
     layer,
     cut: fold ? 'fold' : 'pair',
     count: fold ? 1 : 2,
@@ -342,7 +348,7 @@ function noteOf(
   { face, layer, taking }: PanelPlan,
   { fold, vent, sideAllowance }: { fold: boolean; vent: boolean; sideAllowance: Cm },
 ): string {
-  const notes = [fold ? `centre ${face} on the fold` : `centre ${face} seam`];
+  const notes = fold ? [] : [`centre ${face} seam`];
   if (vent)
     notes.push(
       layer === 'outer'
