@@ -14,10 +14,19 @@ const within = (v: number, [lo, hi]: readonly [number, number]) => v >= lo && v 
  * @returns hard findings first; empty when nothing is doubtful.
  */
 export function checkReading(c: CheckContext): Finding[] {
+  const own = ownFindings(c);
+  if (own[0]?.level === 'hard') return own;
+  const found = [...relationFindings(c), ...own];
+  if (c.last) found.push(...comparedWithLast(c));
+  return found.sort((a, b) => Number(b.level === 'hard') - Number(a.level === 'hard'));
+}
+
+/** Judges one reading by itself: is it a length, within its span, in its unit, the whole of what it measures? */
+export function ownFindings(c: Pick<CheckContext, 'measure' | 'value' | 'written' | 'way'>): Finding[] {
   if (!Number.isFinite(c.value)) return [hard('not-a-number', 'This is not a number.')];
   if (c.value <= 0)
     return [hard('not-positive', 'After what the tape added is taken out nothing is left; read it again.')];
-  const found = [...relationFindings(c)];
+  const found: Finding[] = [];
   const odd = oddEntry(c);
   if (odd) found.push(odd);
   else if (!within(c.value, c.measure.range)) {
@@ -29,12 +38,11 @@ export function checkReading(c: CheckContext): Finding[] {
       ),
     );
   }
-  if (c.last) found.push(...comparedWithLast(c));
-  return found.sort((a, b) => Number(b.level === 'hard') - Number(a.level === 'hard'));
+  return found;
 }
 
 /** Implausible as written, plausible when the unit or the share was another. */
-function oddEntry(c: CheckContext): Finding | null {
+function oddEntry(c: Pick<CheckContext, 'measure' | 'value' | 'written' | 'way'>): Finding | null {
   const { range, name } = c.measure;
   if (within(c.value, range)) return null;
   const other = c.written.unit === 'in' ? cm(c.value / 2.54) : cm(c.value * 2.54);

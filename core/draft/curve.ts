@@ -165,13 +165,22 @@ export function reach(box: Box, x: number, y: number): void {
  * itself does, so its ends and turns are enough.
  */
 export function reachAlong(box: Box, s: Segment, d: number): void {
-  const ts = [0, 1];
-  if (isCurve(s)) for (const i of [0, 1] as const) ts.push(...turns(s[0][i], s[1][i], s[2][i], s[3][i]));
-  for (const t of ts) {
-    const [x, y] = pointAt(s, t);
-    const [dx, dy] = d === 0 ? [0, 0] : directionAt(s, t);
-    reach(box, x + d * dy, y - d * dx);
+  if (!isCurve(s)) {
+    const [dx, dy] = d === 0 ? [0, 0] : directionAt(s, 0);
+    reach(box, s[0][0] + d * dy, s[0][1] - d * dx);
+    reach(box, s[1][0] + d * dy, s[1][1] - d * dx);
+    return;
   }
+  reachAt(box, s, 0, d);
+  reachAt(box, s, 1, d);
+  for (const i of [0, 1] as const)
+    for (const t of turns(s[0][i], s[1][i], s[2][i], s[3][i])) reachAt(box, s, t, d);
+}
+
+function reachAt(box: Box, s: Segment, t: number, d: number): void {
+  const [x, y] = pointAt(s, t);
+  const [dx, dy] = d === 0 ? [0, 0] : directionAt(s, t);
+  reach(box, x + d * dy, y - d * dx);
 }
 
 /** Where a coordinate of a cubic turns back: parameters between 0 and 1. */

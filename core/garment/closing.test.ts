@@ -264,5 +264,3 @@ describe('marked figures close, by an independent model', () => {
     }
   });
 });
-
-export { randomSheet };

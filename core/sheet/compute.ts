@@ -1,4 +1,4 @@
-import { checkReading } from '../checks/reading-checks.ts';
+import { ownFindings } from '../checks/reading-checks.ts';
 import { RELATIONS } from '../checks/relations.ts';
 import { staleSentence } from '../checks/stale.ts';
 import type { Panel } from '../draft/panel.ts';
@@ -149,13 +149,7 @@ function sessionChecks(input: SheetInput, measured: Garment['measured']): RawChe
     if (m.net === null || !last?.written) continue;
     // What was doubted at the tape and let stand with a reason is not asked again.
     const stands = read.some((r) => r.reason.trim() !== '');
-    for (const f of checkReading({
-      measure: m.measure,
-      value: m.net,
-      written: last.written,
-      way: last.way,
-      others: NONE,
-    }))
+    for (const f of ownFindings({ measure: m.measure, value: m.net, written: last.written, way: last.way }))
       if (!stands || f.level === 'hard') found.push(warn(`${f.code}-${id}`, null, f.sentence));
   }
   for (const rule of RELATIONS) {
@@ -167,4 +161,3 @@ function sessionChecks(input: SheetInput, measured: Garment['measured']): RawChe
   }
   return found;
 }
-const NONE: ReadonlyMap<string, Cm> = new Map();
