@@ -1,5 +1,8 @@
 import { defineConfig } from 'vitest/config';
 
+/** Generous: no test may fail because the machine is slow. */
+const PATIENT = { testTimeout: 180_000, hookTimeout: 180_000 };
+
 export default defineConfig({
   test: {
     projects: [
@@ -8,6 +11,7 @@ export default defineConfig({
           name: 'unit',
           include: ['{core,contract,web,tools}/**/*.test.ts'],
           exclude: ['**/node_modules/**', 'tools/**/*.integration.test.ts'],
+          ...PATIENT,
         },
       },
       {
@@ -15,9 +19,7 @@ export default defineConfig({
           name: 'integration',
           include: ['server/**/*.test.ts', 'demo/**/*.test.ts', 'tools/**/*.integration.test.ts'],
           exclude: ['**/node_modules/**'],
-          // Generous: no test may fail because the machine is slow.
-          testTimeout: 180_000,
-          hookTimeout: 180_000,
+          ...PATIENT,
         },
       },
     ],

@@ -1,4 +1,4 @@
-import { allParts, asked, type Field, findPart, type GarmentPart, garmentProblems } from '@rocchetto/core';
+import { allParts, type Field, findPart, type GarmentPart, garmentProblems } from '@rocchetto/core';
 import { z } from 'zod';
 import { lengthText } from './length.ts';
 
@@ -105,9 +105,3 @@ export const withParts: NonNullable<Parameters<typeof z.toJSONSchema>[1]>['overr
   for (const key of Object.keys(jsonSchema)) delete (jsonSchema as Record<string, unknown>)[key];
   Object.assign(jsonSchema, partJsonSchema());
 };
-
-/** The fields of a part that are asked, given what it says and whether a join replaces some. */
-export const fieldsAsked = (part: GarmentPart, values: PartWire, joined: boolean): [string, Field][] =>
-  Object.entries(part.fields).filter(
-    ([id, f]) => asked(f, values) && !(joined && part.joins.givenUp.includes(id)),
-  );

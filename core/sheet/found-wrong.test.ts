@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { sewnLength, sewnWidthAt, widthAt } from '../draft/measure.ts';
 import { edgeOf } from '../draft/panel.ts';
 import { markedGirth, shareOf } from '../figure/build.ts';
+import { GARMENTS } from '../garment/garments.ts';
 import { asLines, randomBody, seeded } from '../garment/testing.ts';
 import type { Sheet } from './compute.ts';
 import { drawGarment } from './drawing.ts';
@@ -319,15 +320,7 @@ it('16. loose and very loose on an ordinary body warn of nothing: the waist is g
 
 describe('on paper and screen', () => {
   it('every letter of every garment stands on a drawing, and every check tells a sentence in both units', () => {
-    for (const id of [
-      'straight-skirt',
-      'gathered-skirt',
-      'circle-skirt',
-      'bodice',
-      'day-dress-straight',
-      'day-dress-gathered',
-      'day-dress-circle',
-    ]) {
+    for (const { id } of GARMENTS) {
       const s = sheetOf(garmentSpec(id, asLines(randomBody(seeded(5)))));
       for (const unit of ['cm', 'in'] as const) {
         const printed = printSheet(s, unit);

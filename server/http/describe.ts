@@ -1,11 +1,15 @@
-import { ROUTES, type Route } from '@rocchetto/contract';
+import { ROUTES, type Route, withParts } from '@rocchetto/contract';
 import { Hono } from 'hono';
 import { z } from 'zod';
 import type { Env } from './context.ts';
 import { on } from './route.ts';
 
 const schema = (type: z.ZodType) => {
-  const { $schema: _, ...rest } = z.toJSONSchema(type, { io: 'input', unrepresentable: 'any' });
+  const { $schema: _, ...rest } = z.toJSONSchema(type, {
+    io: 'input',
+    unrepresentable: 'any',
+    override: withParts,
+  });
   return rest;
 };
 const PROBLEM = { $ref: '#/components/schemas/Problem' };

@@ -54,7 +54,7 @@ beforeEach(() => {
 afterEach(() => vi.unstubAllGlobals());
 
 const until = (done: () => boolean) =>
-  vi.waitFor(() => expect(done()).toBe(true), { timeout: 4000, interval: 10 });
+  vi.waitFor(() => expect(done()).toBe(true), { timeout: 60_000, interval: 10 });
 
 describe('the outbox', () => {
   it('keeps first, sends after, marks what the server has, and says so', async () => {

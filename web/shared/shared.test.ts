@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { problemOf } from '../api/problem.ts';
 import { keepTogether } from './keepTogether.ts';
+import { understood } from './understood.ts';
 
 describe('text', () => {
   it('keeps a whole, its fraction and its unit on one line', () => {
@@ -20,5 +21,17 @@ describe('a failed call', () => {
         code: 'away',
         detail: expect.stringContaining('still here'),
       });
+  });
+});
+
+describe('a length field', () => {
+  it('says what it understood when that is not plainly what stands in it', () => {
+    expect(understood('72', 'cm')).toMatch(/^72 cm/);
+    expect(understood('72 cm', 'cm')).toBe('');
+    expect(understood('28 1/2', 'in')).toMatch(/^28 1⁄2 in .*72\.39? cm/);
+  });
+  it('keeps silent while there is nothing, or nothing readable, in it', () => {
+    for (const text of [null, undefined, '', '  ', 'about', '72 c', '-3 cm'])
+      expect(understood(text, 'cm')).toBe('');
   });
 });

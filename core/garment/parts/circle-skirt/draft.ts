@@ -8,10 +8,11 @@ import { type Cm, cm } from '../../../units/length.ts';
 import { roundLength } from '../../../units/rounding.ts';
 import { clothWidth, foldOrSeam } from '../../cloth.ts';
 import { FREE_FIELDS, LEAST_PLACKET, liningNote, liningShorter, seamForZip } from '../../common/flared.ts';
+import type { FreeDraft } from '../../common/free-skirt.ts';
 import { type HemLengths, hemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
-import { type Band, NO_BAND, waistband } from '../../common/waistband.ts';
+import { NO_BAND, waistband } from '../../common/waistband.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
-import type { Drafted, PartContext } from '../../part.ts';
+import type { PartContext } from '../../part.ts';
 
 export const FIELDS = {
   ...FREE_FIELDS,
@@ -40,14 +41,10 @@ export function sector(circle: CircleValues['circle']): {
   return { fraction, pieces: Math.max(1, Math.ceil(fraction / 0.5 - 1e-9)) };
 }
 
-export interface CircleDraft extends Drafted {
+export interface CircleDraft extends FreeDraft {
   readonly radius: Figure;
   readonly hem: Figure;
   readonly lengths: HemLengths;
-  readonly band: Band;
-  readonly panel: Panel | null;
-  readonly waist: Cm | null;
-  readonly longest: Cm;
 }
 
 /** Sectors of a circle whose inner arc is the marked waist: r = waist ÷ 2πf (geometry). */

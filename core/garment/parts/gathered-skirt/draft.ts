@@ -9,11 +9,12 @@ import { say as p } from '../../../units/print.ts';
 import { roundLength } from '../../../units/rounding.ts';
 import { LINING_WIDTH } from '../../cloth.ts';
 import { FREE_FIELDS, LEAST_PLACKET, liningNote, liningShorter, seamForZip } from '../../common/flared.ts';
+import type { FreeDraft } from '../../common/free-skirt.ts';
 import { type HemLengths, hemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
-import { type Band, NO_BAND, waistband } from '../../common/waistband.ts';
+import { NO_BAND, waistband } from '../../common/waistband.ts';
 import type { ValuesOf } from '../../fields.ts';
 import type { SheetInput } from '../../input.ts';
-import type { Drafted, PartContext } from '../../part.ts';
+import type { PartContext } from '../../part.ts';
 import type { Allowances } from '../../tables/allowances.ts';
 
 export const FIELDS = {
@@ -39,16 +40,12 @@ export function panelCount(input: SheetInput, allowances: Allowances, ratio: num
   return Math.max(1, Math.ceil((ratio * waist) / usable - 1e-9));
 }
 
-export interface GatheredDraft extends Drafted {
+export interface GatheredDraft extends FreeDraft {
   readonly count: number;
   readonly cloth: Figure;
   readonly width: Figure;
   readonly hem: Figure;
   readonly lengths: HemLengths;
-  readonly band: Band;
-  readonly panel: Panel | null;
-  readonly waist: Cm | null;
-  readonly longest: Cm;
 }
 
 /** Rectangles gathered to the marked waist. */
