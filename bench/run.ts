@@ -13,7 +13,7 @@ runTool(async () => {
     lines.push(line);
     process.stdout.write(`${line}\n`);
   };
-  coreBench(say);
+  await coreBench(say);
   const cluster = await startCluster('bench', true);
   try {
     await routesBench(cluster, say);

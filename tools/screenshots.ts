@@ -70,6 +70,8 @@ runTool(async () => {
     await page.locator('#reading').fill('40 3/8 in');
     await shot('measure');
     await shot('sheet', '/orders/1/sheet?f=hip');
+    await shot('dress', '/orders/15/sheet?f=waist');
+    await page.getByRole('heading', { name: 'The panels' }).scrollIntoViewIfNeeded();
     const dir = mkdtempSync(join(tmpdir(), 'paper-'));
     writeFileSync(join(dir, 'sheet.pdf'), await (await page.request.get('/api/orders/1/sheet.pdf')).body());
     execFileSync('pdftoppm', [
