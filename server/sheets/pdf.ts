@@ -201,7 +201,7 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
         columnGap: 10,
       },
       ...checksBlock(printed),
-      ...(panels ? [panelsBlock(panels)] : []),
+      ...(panels ? [panelsBlock(panels, roomForPanels(printed, both))] : []),
       ...(both
         ? [
             { text: heading2(other), bold: true, margin: [0, 8, 0, 2] } as Content,
@@ -251,14 +251,18 @@ const cautions = (printed: PrintedSheet): Content => ({
   layout: { hLineWidth: () => 0.8, vLineWidth: () => 0.8 },
 });
 
-/** The panels flat and to scale, their letters with their measures, on one page with their heading. */
-const panelsBlock = (panels: DrawingView): Content => ({
+/** The panels flat and to scale, their letters with their measures, on one page with their heading; no higher than `height` points. */
+const panelsBlock = (panels: DrawingView, height: number): Content => ({
   unbreakable: true,
   stack: [
     heading('The panels, flat and to scale: seam line solid, cut line dashed'),
-    { svg: viewToSvg(panels, 'Source'), fit: [535, 720] },
+    { svg: viewToSvg(panels, 'Source'), fit: [535, height] },
   ],
 });
+
+/** Height for the panels, points: a skirt's share its second page, a dress has a page of its own for them. */
+const roomForPanels = (printed: PrintedSheet, both: boolean): number =>
+  printed.figures.length > 40 ? 720 : both ? 400 : 540;
 
 const heading2 = (unit: SheetUnit) => `The same in ${unit === 'cm' ? 'centimetres' : 'inches'}`;
 

@@ -18,7 +18,7 @@ import { once, type Reply } from '../http/once.ts';
 import { on } from '../http/route.ts';
 import { importSpec } from './import.ts';
 import { agreeSheet, changeSheet, cutSheet } from './service.ts';
-import { parseGround, sheetGround } from './sql.ts';
+import { keptGround, sheetGround } from './sql.ts';
 import { viewOfGround, viewSheet, viewWithoutReadings } from './view.ts';
 
 const download = (name: string, type: string) => ({
@@ -52,18 +52,24 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
 
   on(app, 'GET /orders/:id/sheet', async (c, { role, query }) => {
     const revision = query.revision ?? null;
-    const text = await sheetGround(deps.pool, idParam(c, 'order'), revision);
-    const zone = /"timeZone" : "([^"]+)"/.exec(text)?.[1] ?? 'UTC';
-    const tag = createHash('sha1')
-      .update(`${revision} ${may(role, 'session.read')} ${dayIn(zone, deps.now())} `)
-      .update(text)
-      .digest('base64url');
-    const etag = `W/"${tag}"`;
-    c.header('etag', etag);
-    if (c.req.header('if-none-match') === etag) return c.body(null, 304);
+    const order = idParam(c, 'order');
+    const tagOf = (text: string) => {
+      const zone = /"timeZone" : "([^"]+)"/.exec(text)?.[1] ?? 'UTC';
+      return createHash('sha1')
+        .update(`${revision} ${may(role, 'session.read')} ${dayIn(zone, deps.now())} `)
+        .update(text)
+        .digest('base64url');
+    };
+    let tag = tagOf(await sheetGround(deps.pool, order, revision));
+    const etag = () => `W/"${tag}"`;
+    c.header('etag', etag());
+    if (c.req.header('if-none-match') === etag()) return c.body(null, 304);
     let answer = answers.get(tag);
     if (answer === undefined) {
-      answer = JSON.stringify(seenBy(role, viewOfGround(parseGround(text), revision, deps.now())));
+      const { ground, kept } = await keptGround(deps.pool, order, revision);
+      tag = tagOf(ground);
+      c.header('etag', etag());
+      answer = JSON.stringify(seenBy(role, viewOfGround(ground, kept, revision, deps.now())));
       answers.set(tag, answer);
     }
     return c.body(answer, 200, { 'content-type': 'application/json' });

@@ -406,4 +406,21 @@ describe('an unchanged sheet', () => {
     expect(moved.status).toBe(200);
     expect(moved.headers.get('etag')).not.toBe(etag);
   });
+
+  it('moves its tag when only the kept sheet is written anew', async () => {
+    await agree();
+    const get = (etag: string) =>
+      t.app.request(`/api/orders/${id}/sheet`, { headers: { cookie: fitter.cookie, 'if-none-match': etag } });
+    const etag = (await get('')).headers.get('etag')!;
+    expect((await get(etag)).status).toBe(304);
+    const tx = await t.pool.connect();
+    await tx.query(
+      `begin; set local rocchetto.erasing = 'on';
+       update sheet set kept = jsonb_set(kept, '{printed,cm,head}', '[]') where order_id = ${id}; commit`,
+    );
+    tx.release();
+    const moved = await get(etag);
+    expect(moved.status).toBe(200);
+    expect((await moved.json()) as object).toMatchObject({ kept: { printed: { cm: { head: [] } } } });
+  });
 });

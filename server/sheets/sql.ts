@@ -21,8 +21,6 @@ export interface SheetRecord {
   readonly version: number;
   readonly settings: Settings;
   readonly spec: SpecFile | null;
-  /** the sheet as it was computed when it was agreed; null for a draft, and for one agreed before sheets were kept */
-  readonly kept: Kept | null;
   readonly agreedBy: string | null;
   readonly agreedName: string | null;
   /** ISO instants */
@@ -41,17 +39,24 @@ export interface SheetGround {
   readonly house: { readonly studio: string; readonly timeZone: string; readonly rules: HouseWire };
   readonly record: SheetRecord | null;
   /** the revision before, when it was agreed */
-  readonly previous: Pick<SheetRecord, 'spec' | 'kept'> | null;
+  readonly previous: Pick<SheetRecord, 'spec'> | null;
   /** the session the sheet is made from, with its readings */
   readonly session: SessionFull | null;
 }
 
-const RECORD = `s.revision, s.status, s.version, s.settings, s.spec, s.kept, a.name as "agreedBy", s.agreed_name as "agreedName",
+/** The sheets as they were computed when they were agreed; null for a draft, and for one agreed before sheets were kept. */
+export interface KeptSheets {
+  readonly record: Kept | null;
+  readonly previous: Kept | null;
+}
+
+const RECORD = `s.revision, s.status, s.version, s.settings, s.spec, a.name as "agreedBy", s.agreed_name as "agreedName",
   s.agreed_at as "agreedAt", k.name as "cutBy", s.cut_at as "cutAt"`;
 
-const GROUND = `
+// A kept sheet is long and moves with its row only: `xmin` stands for it in the text.
+const GROUND = (more: string) => `
   with rec as (
-    select ${RECORD} from sheet s left join staff a on a.id = s.agreed_by left join staff k on k.id = s.cut_by
+    select ${RECORD}, s.xmin::text as mark from sheet s left join staff a on a.id = s.agreed_by left join staff k on k.id = s.cut_by
      where s.order_id = $1 and ($2::int is null or s.revision = $2) order by s.revision desc limit 1
   ), chosen as (
     select m.* from session m where m.id = coalesce(
@@ -62,14 +67,17 @@ const GROUND = `
     'order', (select to_json(x) from (select ${ROW}, o.brief, c.minor, c.guardian from orders o ${ROW_JOIN} where o.id = $1) x),
     'house', (select json_build_object('studio', studio, 'timeZone', time_zone, 'rules', rules) from house),
     'record', (select to_json(rec) from rec),
-    'previous', (select json_build_object('spec', p.spec, 'kept', p.kept) from sheet p, rec
+    'previous', (select json_build_object('spec', p.spec, 'mark', p.xmin::text) from sheet p, rec
       where p.order_id = $1 and p.revision = rec.revision - 1 and p.spec is not null),
     'session', (select json_build_object('id', m.id, 'clientId', m.client_id, 'orderId', m.order_id, 'at', m.at,
         'measurer', m.measurer, 'unit', m.unit, 'details', m.details,
         'readings', (select coalesce(json_agg(jsonb_build_object('id', r.id, 'measure', r.measure, 'state', r.state,
           'at', r.at, 'by', r.read_by) || r.fact order by r.seq), '[]') from reading r where r.session_id = m.id))
       from chosen m)
-  )::text as ground`;
+  )::text as ground${more}`;
+const KEPT = (revision: string) =>
+  `(select k.kept from sheet k, rec where k.order_id = $1 and k.revision = ${revision})`;
+const WITH_KEPT = `, json_build_object('record', ${KEPT('rec.revision')}, 'previous', ${KEPT('rec.revision - 1')}) as kept`;
 
 /** What a ground's text says, its stored shapes parsed and brought forward. */
 export function parseGround(text: string): SheetGround {
@@ -79,7 +87,7 @@ export function parseGround(text: string): SheetGround {
     order: g.order && { ...g.order, brief: readBrief(g.order.brief) },
     house: { ...g.house, rules: readRules(g.house.rules) },
     record: g.record && parsedRecord(g.record),
-    previous: g.previous && { spec: readSpec(g.previous.spec), kept: readKept(g.previous.kept) },
+    previous: g.previous && { spec: readSpec(g.previous.spec) },
     session: g.session && parsedSession(g.session),
   };
 }
@@ -88,17 +96,31 @@ const parsedRecord = (r: SheetRecord): SheetRecord => ({
   ...r,
   settings: readSettings(r.settings),
   spec: readSpec(r.spec),
-  kept: readKept(r.kept),
 });
 
 /** The text of `SheetGround`, so that what has not changed need not be read again. */
 export async function sheetGround(db: Db, orderId: number, revision: number | null): Promise<string> {
   const { rows } = await db.query<{ ground: string }>({
     name: 'sheet-ground',
-    text: GROUND,
+    text: GROUND(''),
     values: [orderId, revision],
   });
   return rows[0]!.ground;
+}
+
+/** The same text with the sheets that were kept, of one moment. */
+export async function keptGround(
+  db: Db,
+  orderId: number,
+  revision: number | null,
+): Promise<{ readonly ground: string; readonly kept: KeptSheets }> {
+  const { rows } = await db.query<{ ground: string; kept: KeptSheets }>({
+    name: 'sheet-ground-kept',
+    text: GROUND(WITH_KEPT),
+    values: [orderId, revision],
+  });
+  const { ground, kept } = rows[0]!;
+  return { ground, kept: { record: readKept(kept.record), previous: readKept(kept.previous) } };
 }
 
 /** The newest revision of an order's sheet. */

@@ -4,17 +4,23 @@ import type { Db } from '../db/pool.ts';
 import { notFound } from '../http/problem.ts';
 import { unprintable } from '../paper/faces.ts';
 import { specOfOrder } from './spec-of-order.ts';
-import { parseGround, type SheetGround, type SheetRecord, sheetGround } from './sql.ts';
+import { type KeptSheets, keptGround, parseGround, type SheetRecord } from './sql.ts';
 
 export const computed = (spec: SpecFile): Kept => showInput(toSheetInput(spec));
 const moved = (before: Kept, after: Kept): Change[] => changesBetween(before.figures, after.figures);
 
 /** A sheet agreed before sheets were kept as computed is computed from its own spec. */
-const keptOf = (record: Pick<SheetRecord, 'spec' | 'kept'> | null): Kept | null =>
-  record?.kept ?? (record?.spec ? computed(record.spec) : null);
+const keptOf = (record: Pick<SheetRecord, 'spec'> | null, kept: Kept | null): Kept | null =>
+  kept ?? (record?.spec ? computed(record.spec) : null);
 
 /** The sheet as it stands: a kept one from its own record, a draft from brief, readings and settings now. */
-export function viewOfGround(ground: SheetGround, revision: number | null, now: Date): SheetView {
+export function viewOfGround(
+  text: string,
+  keptSheets: KeptSheets,
+  revision: number | null,
+  now: Date,
+): SheetView {
+  const ground = parseGround(text);
   const { order, record, previous, house } = ground;
   if (!order) throw notFound('order');
   if (!record && revision !== null && revision !== 1) throw notFound('revision');
@@ -23,8 +29,8 @@ export function viewOfGround(ground: SheetGround, revision: number | null, now: 
       ? null
       : specOfOrder(ground, record?.settings ?? NO_SETTINGS, dayIn(house.timeZone, now));
   const spec = record?.spec ?? live!;
-  const kept = keptOf(record);
-  const before = keptOf(previous);
+  const kept = keptOf(record, keptSheets.record);
+  const before = keptOf(previous, keptSheets.previous);
   return {
     revision: record?.revision ?? 1,
     status: record?.status ?? 'draft',
@@ -67,5 +73,6 @@ export async function viewSheet(
   revision: number | null,
   now: Date,
 ): Promise<SheetView> {
-  return viewOfGround(parseGround(await sheetGround(db, orderId, revision)), revision, now);
+  const { ground, kept } = await keptGround(db, orderId, revision);
+  return viewOfGround(ground, kept, revision, now);
 }
