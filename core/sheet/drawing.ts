@@ -152,7 +152,9 @@ function drawPanels(
     room[0] += spare;
     room[1] += spare;
     const width = room[0] + x1 - x0 + room[1];
-    if (x > 0 && x + width > widest) [x, y] = [0, low + 3 * size];
+    // What carries no measures may run a little past the row: a band stands beside its skirt.
+    const limit = own.length > 0 ? widest : 1.2 * widest;
+    if (x > 0 && x + width > limit) [x, y] = [0, low + 3 * size];
     const [dx, dy] = [x + room[0] - x0, y - y0];
     const move = ([px, py]: Point): Point => [px + dx, py + dy];
     const path = (segments: readonly Segment[], close: boolean) =>
@@ -226,7 +228,7 @@ function drawPanels(
 }
 
 /** How wide a row of panels is drawn at least, cm. */
-const ROW = 150;
+const ROW = 190;
 
 /** The figure as a hand marks it on this panel. */
 const bare = (panel: Panel, f: PrintedSheet['figures'][number]): string =>
