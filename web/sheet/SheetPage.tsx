@@ -2,7 +2,7 @@ import './sheet.css';
 import type { SheetView } from '@rocchetto/contract';
 import { sheetOfView, unitOf } from '@rocchetto/contract/to-core.ts';
 import { openMatters, type SheetUnit, tell } from '@rocchetto/core';
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useMay } from '../app/me.ts';
 import { useOrderQuery } from '../orders/api.ts';
@@ -57,7 +57,9 @@ function Sheet({ id, view, frozen, thread }: Props) {
   const both = params.get('both') === '1';
   const printed = sheet.printed[unit];
   const other = both ? sheet.printed[unit === 'cm' ? 'in' : 'cm'] : null;
-  const { views, panels } = sheet.drawn[unit];
+  // Figures first: what a hand set shows in its row before the drawings and the cut list follow.
+  const following = useDeferredValue(sheet);
+  const { views, panels } = following.drawn[unit];
   const absent = useMemo(() => new Set(sheet.checks.filter((k) => k.absent).map((k) => k.code)), [sheet]);
   const open = useMemo(() => openMatters(sheet).map((s) => tell(s, unit)), [sheet, unit]);
   const mayWrite = useMay('sheet.write') && view.status !== 'cut' && !frozen;
@@ -134,7 +136,7 @@ function Sheet({ id, view, frozen, thread }: Props) {
         </p>
         {printed.missing.length > 0 && <p className="soft">Not read: {printed.missing.join(', ')}.</p>}
         {panels && <Panels view={panels} picked={picked?.id ?? ''} />}
-        <CutList printed={printed} />
+        <CutList printed={following.printed[unit]} />
         <Checks
           printed={printed}
           absent={absent}
