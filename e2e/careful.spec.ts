@@ -167,6 +167,7 @@ test('a sheet without hip says so, keeps its place open, and takes the figure by
   await page.getByRole('button', { name: /^hip:/ }).click();
   await page.locator('#reading').press('d');
   await expect(page.getByRole('button', { name: 'hip: declined' })).toBeVisible();
+  await expect(page.getByText('Everything taken is in the studio’s book.')).toBeVisible();
   await page.goto(`/orders/${orderId}/sheet?f=hip`);
   await expect(page.locator('tr:has([data-figure="hip"])')).toContainText('absent');
   await expect(page.getByText('The client declined it.', { exact: false }).first()).toBeVisible();
