@@ -10,56 +10,67 @@ export type Segment =
 
 export const startOf = (s: Segment): Point => s[0];
 export const endOf = (s: Segment): Point => s[s.length - 1]!;
-export const distance = (a: Point, b: Point): number => Math.hypot(b[0] - a[0], b[1] - a[1]);
+export const distance = (a: Point, b: Point): number => size(b[0] - a[0], b[1] - a[1]);
+/** Length of a vector of cloth: no panel is so large or small that its squares would overflow. */
+const size = (x: number, y: number): number => Math.sqrt(x * x + y * y);
 
 const at = ([x, y]: Point) => ({ x, y });
 const bezier = (s: Segment & { length: 4 }) => new Bezier(at(s[0]), at(s[1]), at(s[2]), at(s[3]));
 const isCurve = (s: Segment): s is Segment & { length: 4 } => s.length === 4;
-const { length: integrate } = Bezier.getUtils();
+const { Tvalues, Cvalues } = Bezier.getUtils();
 
-/** The derivative of a cubic at t. */
-function speed([p, q, r, s]: Segment & { length: 4 }, t: number): { x: number; y: number } {
+/** One coordinate of a cubic's derivative at t. */
+const slope = (s: Segment & { length: 4 }, i: 0 | 1, t: number): number => {
   const u = 1 - t;
-  const [a, b, c] = [3 * u * u, 6 * u * t, 3 * t * t];
-  return {
-    x: a * (q[0] - p[0]) + b * (r[0] - q[0]) + c * (s[0] - r[0]),
-    y: a * (q[1] - p[1]) + b * (r[1] - q[1]) + c * (s[1] - r[1]),
-  };
-}
+  return 3 * (u * u * (s[1][i] - s[0][i]) + 2 * u * t * (s[2][i] - s[1][i]) + t * t * (s[3][i] - s[2][i]));
+};
 
-/** Length along a segment up to t, cm. */
+/** Length along a segment up to t, cm: on a curve by Legendre–Gauss quadrature at the places and weights of bezier-js. */
 function lengthTo(s: Segment, t: number): number {
   if (!isCurve(s)) return t * distance(s[0], s[1]);
-  return integrate((u: number) => {
-    const { x, y } = speed(s, u * t);
-    return { x: x * t, y: y * t };
-  });
+  // A third of the derivative: a quadratic of each coordinate.
+  const ax = s[1][0] - s[0][0];
+  const bx = s[2][0] - s[1][0];
+  const cx = s[3][0] - s[2][0];
+  const ay = s[1][1] - s[0][1];
+  const by = s[2][1] - s[1][1];
+  const cy = s[3][1] - s[2][1];
+  let sum = 0;
+  for (let i = 0; i < Tvalues.length; i++) {
+    const at = (t / 2) * (Tvalues[i]! + 1);
+    const u = 1 - at;
+    const [p, q, r] = [u * u, 2 * u * at, at * at];
+    sum += Cvalues[i]! * size(p * ax + q * bx + r * cx, p * ay + q * by + r * cy);
+  }
+  return 1.5 * t * sum;
 }
 
-const lengths = new WeakMap<Segment, Cm>();
-/** Length along a line or curve, cm (Legendre–Gauss quadrature of bezier-js). Segments never change, so it is taken once. */
-export function lengthOf(s: Segment): Cm {
-  const known = lengths.get(s);
-  if (known !== undefined) return known;
-  const length = cm(lengthTo(s, 1));
-  lengths.set(s, length);
-  return length;
-}
+/** Length along a line or curve, cm. */
+export const lengthOf = (s: Segment): Cm => cm(lengthTo(s, 1));
 
 /** The point at parameter t, 0 to 1. */
 export function pointAt(s: Segment, t: number): Point {
   const u = 1 - t;
   if (!isCurve(s)) return [s[0][0] * u + s[1][0] * t, s[0][1] * u + s[1][1] * t];
-  const [p, q, r, e] = s;
-  const [a, b, c, d] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
-  return [a * p[0] + b * q[0] + c * r[0] + d * e[0], a * p[1] + b * q[1] + c * r[1] + d * e[1]];
+  const a = u * u * u;
+  const b = 3 * u * u * t;
+  const c = 3 * u * t * t;
+  const d = t * t * t;
+  return [
+    a * s[0][0] + b * s[1][0] + c * s[2][0] + d * s[3][0],
+    a * s[0][1] + b * s[1][1] + c * s[2][1] + d * s[3][1],
+  ];
 }
 
 /** The direction of travel at parameter t, of length 1. */
 export function directionAt(s: Segment, t: number): Point {
-  let { x, y } = isCurve(s) ? speed(s, t) : { x: s[1][0] - s[0][0], y: s[1][1] - s[0][1] };
-  if (Math.hypot(x, y) < 1e-9) [x, y] = [endOf(s)[0] - startOf(s)[0], endOf(s)[1] - startOf(s)[1]];
-  const q = Math.hypot(x, y) || 1;
+  let x = isCurve(s) ? slope(s, 0, t) : s[1][0] - s[0][0];
+  let y = isCurve(s) ? slope(s, 1, t) : s[1][1] - s[0][1];
+  if (size(x, y) < 1e-9) {
+    x = endOf(s)[0] - startOf(s)[0];
+    y = endOf(s)[1] - startOf(s)[1];
+  }
+  const q = size(x, y) || 1;
   return [x / q, y / q];
 }
 
@@ -72,8 +83,7 @@ export function parameterAt(s: Segment, along: number): number {
   for (let i = 0; i < 8; i++) {
     const off = lengthTo(s, t) - along;
     if (Math.abs(off) < 1e-7) break;
-    const { x, y } = speed(s, t);
-    t = Math.min(1, Math.max(0, t - off / Math.hypot(x, y)));
+    t = Math.min(1, Math.max(0, t - off / size(slope(s, 0, t), slope(s, 1, t))));
   }
   return t;
 }
@@ -87,21 +97,31 @@ export const mapped = (s: Segment, move: (p: Point) => Point): Segment => s.map(
 
 /** x where a segment crosses the height y; null where it does not. */
 export function crossing(s: Segment, y: number): number | null {
-  const [a, b] = [startOf(s)[1], endOf(s)[1]];
   if (!isCurve(s)) {
+    const a = s[0][1];
+    const b = s[1][1];
     if (Math.abs(a - b) < 1e-12) return Math.abs(y - a) < 1e-9 ? endOf(s)[0] : null;
     const t = (y - a) / (b - a);
     return t < -1e-9 || t > 1 + 1e-9 ? null : pointAt(s, t)[0];
   }
-  const [p0, p1, p2, p3] = [s[0][1], s[1][1], s[2][1], s[3][1]];
+  const p0 = s[0][1];
+  const p1 = s[1][1];
+  const p2 = s[2][1];
+  const p3 = s[3][1];
   // Between its turns a curve only falls or only rises.
-  const ts = [0, ...turns(p0, p1, p2, p3).sort((t, u) => t - u), 1];
-  for (let i = 1; i < ts.length; i++) {
-    const t = between(p0, p1, p2, p3, y, ts[i - 1]!, ts[i]!);
+  let from = 0;
+  for (const until of pieces(turns(p0, p1, p2, p3))) {
+    const t = between(p0, p1, p2, p3, y, from, until);
     if (t !== null) return pointAt(s, t)[0];
+    from = until;
   }
   return null;
 }
+
+const WHOLE: readonly number[] = [1];
+/** Where its stretches without a turn end. */
+const pieces = (turned: readonly number[]): readonly number[] =>
+  turned.length === 0 ? WHOLE : [...turned, 1].sort((t, u) => t - u);
 
 /** Where a cubic that only falls or rises from t = lo to hi reaches y: Newton, kept between what lies above and below. */
 function between(
@@ -117,11 +137,13 @@ function between(
     const u = 1 - t;
     return u * u * u * p0 + 3 * u * u * t * p1 + 3 * u * t * t * p2 + t * t * t * p3 - y;
   };
-  const [first, last] = [off(from), off(until)];
+  const first = off(from);
+  const last = off(until);
   if (Math.abs(first) < 1e-9) return from;
   if (Math.abs(last) < 1e-9) return until;
   if (first < 0 === last < 0) return null;
-  let [lo, hi] = [from, until];
+  let lo = from;
+  let hi = until;
   let t = from + ((until - from) * first) / (first - last);
   for (let i = 0; i < 60; i++) {
     const here = off(t);
@@ -165,33 +187,34 @@ export function reach(box: Box, x: number, y: number): void {
  * itself does, so its ends and turns are enough.
  */
 export function reachAlong(box: Box, s: Segment, d: number): void {
-  if (!isCurve(s)) {
-    const [dx, dy] = d === 0 ? [0, 0] : directionAt(s, 0);
-    reach(box, s[0][0] + d * dy, s[0][1] - d * dx);
-    reach(box, s[1][0] + d * dy, s[1][1] - d * dx);
-    return;
-  }
   reachAt(box, s, 0, d);
   reachAt(box, s, 1, d);
-  for (const i of [0, 1] as const)
-    for (const t of turns(s[0][i], s[1][i], s[2][i], s[3][i])) reachAt(box, s, t, d);
+  if (!isCurve(s)) return;
+  for (const t of turns(s[0][0], s[1][0], s[2][0], s[3][0])) reachAt(box, s, t, d);
+  for (const t of turns(s[0][1], s[1][1], s[2][1], s[3][1])) reachAt(box, s, t, d);
 }
 
 function reachAt(box: Box, s: Segment, t: number, d: number): void {
-  const [x, y] = pointAt(s, t);
-  const [dx, dy] = d === 0 ? [0, 0] : directionAt(s, t);
-  reach(box, x + d * dy, y - d * dx);
+  const p = pointAt(s, t);
+  if (d === 0) return reach(box, p[0], p[1]);
+  const way = directionAt(s, t);
+  reach(box, p[0] + d * way[1], p[1] - d * way[0]);
 }
 
+/** No place where it turns back. */
+const NONE: readonly number[] = [];
+
 /** Where a coordinate of a cubic turns back: parameters between 0 and 1. */
-function turns(p0: number, p1: number, p2: number, p3: number): number[] {
+function turns(p0: number, p1: number, p2: number, p3: number): readonly number[] {
+  // Control points in order, as on nearly every seam: it never turns.
+  if ((p0 <= p1 && p1 <= p2 && p2 <= p3) || (p0 >= p1 && p1 >= p2 && p2 >= p3)) return NONE;
   const a = -p0 + 3 * p1 - 3 * p2 + p3;
   const b = 2 * (p0 - 2 * p1 + p2);
   const c = p1 - p0;
   const inside = (t: number) => t > 0 && t < 1;
-  if (Math.abs(a) < 1e-12) return Math.abs(b) < 1e-12 ? [] : [-c / b].filter(inside);
+  if (Math.abs(a) < 1e-12) return Math.abs(b) < 1e-12 ? NONE : [-c / b].filter(inside);
   const disc = b * b - 4 * a * c;
-  if (disc < 0) return [];
+  if (disc < 0) return NONE;
   const r = Math.sqrt(disc);
   return [(-b + r) / (2 * a), (-b - r) / (2 * a)].filter(inside);
 }

@@ -25,16 +25,16 @@ const upright = (d: Dart) =>
 
 /** Width of the flat panel at a height, from its centre to its side, cm; null where it has none. */
 export function widthAt(panel: Panel, y: number): Cm | null {
-  const [centre, side] = [panel.across.centre, panel.across.side].map((id) => crossEdge(panel, id, y));
-  return side == null ? null : cm(side - (centre ?? 0));
+  const side = crossEdge(panel, panel.across.side, y);
+  return side === null ? null : cm(side - (crossEdge(panel, panel.across.centre, y) ?? 0));
 }
 
 /** Width at a height once the darts are closed, cm: what the wearer has there. Fullness gathered above falls free. */
 export function sewnWidthAt(panel: Panel, y: number): Cm | null {
-  const width = widthAt(panel, y);
-  return width === null
-    ? null
-    : cm(width - panel.darts.reduce((sum, d) => sum + (upright(d) ? held(d, y) : 0), 0));
+  let width: number | null = widthAt(panel, y);
+  if (width === null) return null;
+  for (const d of panel.darts) if (upright(d)) width -= held(d, y);
+  return cm(width);
 }
 
 function crossEdge(panel: Panel, id: string, y: number): number | null {
@@ -48,9 +48,10 @@ function crossEdge(panel: Panel, id: string, y: number): number | null {
 /** The point at a distance along an edge, from its first point, cm. */
 export function pointAlong(path: Panel['edges'][number]['path'], along: number): Point {
   let left = along;
-  for (const [i, s] of path.entries()) {
+  const last = path.at(-1);
+  for (const s of path) {
     const length = lengthOf(s);
-    if (left <= length + 1e-9 || i === path.length - 1) return pointAt(s, parameterAt(s, left));
+    if (left <= length + 1e-9 || s === last) return pointAt(s, parameterAt(s, left));
     left -= length;
   }
   return [0, 0];

@@ -55,12 +55,11 @@ const sizeOf = ([x0, y0, x1, y1]: Box): Size => ({ width: cm(x1 - x0), height: c
 export function cutSize(panel: Panel): Size {
   const box = emptyBox();
   const edges = panel.edges.filter((e) => e.path.length > 0);
-  for (const [i, e] of edges.entries()) {
+  edges.forEach((e, i) => {
     for (const s of e.path) reachAlong(box, s, e.allowance);
-    const next = edges[(i + 1) % edges.length]!;
-    const corner = cornerOf(e, next);
+    const corner = cornerOf(e, edges[(i + 1) % edges.length]!);
     if (corner) reach(box, corner[0], corner[1]);
-  }
+  });
   return sizeOf(box);
 }
 
@@ -73,12 +72,17 @@ const joined = (path: readonly Segment[]): Segment[] =>
       : [s];
   });
 
+/** A point moved outward across a direction of travel. */
+const out = (p: Point, way: Point, by: number): Point => [p[0] + by * way[1], p[1] - by * way[0]];
+
 /** Where the cut lines of two edges meet; null where they do so at the seam's own corner or too far out. */
 function cornerOf(e: Panel['edges'][number], next: Panel['edges'][number]): Point | null {
-  const [a, b] = [e.path.at(-1)!, next.path[0]!];
-  const [u, v] = [directionAt(a, 1), directionAt(b, 0)];
-  const out = (p: Point, d: Point, by: number): Point => [p[0] + by * d[1], p[1] - by * d[0]];
-  const [p, q] = [out(endOf(a), u, e.allowance), out(startOf(b), v, next.allowance)];
+  const a = e.path.at(-1)!;
+  const b = next.path[0]!;
+  const u = directionAt(a, 1);
+  const v = directionAt(b, 0);
+  const p = out(endOf(a), u, e.allowance);
+  const q = out(startOf(b), v, next.allowance);
   if (distance(p, q) < 1e-6) return null;
   const corner = meet(p, u, q, v);
   const most = MOST_MITRE * Math.max(e.allowance, next.allowance);

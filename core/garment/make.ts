@@ -49,7 +49,9 @@ export function makeGarment(input: SheetInput): Garment {
   const refused: Garment['refused'][number][] = [];
   const making: Making = {
     rounding: input.house.rounding,
-    overridesOf: (figure) => input.overrides.filter((o) => o.figure === figure),
+    overridesOf: input.overrides.length
+      ? (figure) => input.overrides.filter((o) => o.figure === figure)
+      : () => input.overrides,
     refuse: (override, sentence) => void refused.push({ override, sentence }),
   };
   const hang: Hang = rows.some((r) => r.part.hangsFrom === 'shoulder') ? 'shoulder' : 'waist';

@@ -9,7 +9,8 @@ export function measuringList(
   parts: readonly { readonly part: string }[],
 ): { id: string; needed: boolean }[] {
   const wants = placed(parts.map((p) => p.part)).map(({ part, index }) => part.wants(parts[index] as never));
-  const needed = new Set(wants.flatMap((w) => w.needs));
-  const ids = new Set(wants.flatMap((w) => [...w.needs, ...w.helps]));
-  return [...ids].sort((a, b) => PLACE.get(a)! - PLACE.get(b)!).map((id) => ({ id, needed: needed.has(id) }));
+  const rows = new Map<string, { id: string; needed: boolean; place: number }>();
+  for (const w of wants) for (const id of w.helps) rows.set(id, { id, needed: false, place: PLACE.get(id)! });
+  for (const w of wants) for (const id of w.needs) rows.set(id, { id, needed: true, place: PLACE.get(id)! });
+  return [...rows.values()].sort((a, b) => a.place - b.place).map(({ id, needed }) => ({ id, needed }));
 }

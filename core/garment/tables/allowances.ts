@@ -34,8 +34,7 @@ export function allowancesFor(
   const side = letOut ? 3 : close ? 2.5 : ALLOWANCES.side;
   const mark = (n: number): Cm =>
     unit === 'in' ? roundLength(cm(n), { unit, step: 0.125, mode: 'nearest' }) : cm(n);
-  const table = Object.fromEntries(
-    Object.entries({ ...ALLOWANCES, side }).map(([id, n]) => [id, mark(n)]),
-  ) as unknown as Allowances;
-  return { ...table, ...house };
+  const table = { ...ALLOWANCES } as { -readonly [id in AllowanceId]: number };
+  for (const id of ALLOWANCE_IDS) table[id] = house[id] ?? mark(id === 'side' ? side : ALLOWANCES[id]);
+  return table as Allowances;
 }

@@ -24,20 +24,35 @@ export function openingDepth(
   deepest: Cm,
 ): Cm | null {
   if (waist >= widest) return cm(0);
-  const passes = (d: number) => (girthAt(cm(d)) ?? 0) >= widest - 1e-9;
+  /** what the girth has to spare at a depth; below nothing where the body does not pass */
+  const spare = (d: number) => (girthAt(cm(d)) ?? 0) - widest + 1e-9;
   const slit = (widest - waist) / 2;
-  let above = 0;
-  for (let d = 0; ; d = Math.min(deepest, d + 4)) {
-    if (passes(d)) {
-      let [lo, hi] = [above, d];
-      while (hi - lo > 1e-5) {
-        const mid = (lo + hi) / 2;
-        if (passes(mid)) hi = mid;
-        else lo = mid;
-      }
-      return cm(Math.max(hi, slit));
-    }
+  let above = { d: 0, spare: spare(0) };
+  for (let d = Math.min(deepest, 4); ; d = Math.min(deepest, d + 4)) {
+    const here = { d, spare: spare(d) };
+    if (here.spare >= 0) return cm(Math.max(firstPassing(spare, above, here), slit));
     if (d >= deepest) return null;
-    above = d;
+    above = here;
   }
+}
+
+interface Depth {
+  readonly d: number;
+  readonly spare: number;
+}
+
+/** Where the girth first has nothing to spare between a depth too narrow and one that passes, to 1e-5 cm: by the chord, else by halves. */
+function firstPassing(spare: (d: number) => number, narrow: Depth, passing: Depth): number {
+  let [lo, hi] = [narrow, passing];
+  for (let halve = false; hi.d - lo.d > 1e-5; ) {
+    const wide = hi.d - lo.d;
+    const chord = (wide * -lo.spare) / (hi.spare - lo.spare);
+    // A hair past the chord, so that the next try comes from the other side.
+    const d = lo.d + (halve ? wide / 2 : Math.min(wide - 4e-6, Math.max(4e-6, chord + 4e-6)));
+    const here = { d, spare: spare(d) };
+    if (here.spare >= 0) hi = here;
+    else lo = here;
+    halve = hi.d - lo.d > wide / 2;
+  }
+  return hi.d;
 }

@@ -106,8 +106,9 @@ export function draftSkirt(c: PartContext, v: SkirtValues): SkirtDraft {
   const girthAt = (depth: Cm): Cm | null => {
     if (!faces) return null;
     if (depth <= 0) return sewnWaist;
-    const widths = FACES.map((face) => sewnWidthAt(faces[face], depth));
-    return widths.some((w) => w === null) ? null : cm(2 * (widths[0]! + widths[1]!));
+    const front = sewnWidthAt(faces.front, depth);
+    const back = sewnWidthAt(faces.back, depth);
+    return front === null || back === null ? null : cm(2 * (front + back));
   };
   const fitted = ['close', 'fitted'].includes(c.input.brief.fit) && hip?.level != null;
   return {

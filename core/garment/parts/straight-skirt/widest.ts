@@ -25,8 +25,8 @@ export function widestLine(line: LineOf): BodyLine | undefined {
 
 /** A skirt's lines from the waist down that are known, by level. */
 export const linesBelow = (line: LineOf): BodyLine[] =>
-  SKIRT_ZONES.flatMap((z) => line(z) ?? [])
-    .filter((l) => l.level !== null && l.front !== null)
+  SKIRT_ZONES.map(line)
+    .filter((l): l is BodyLine => l !== undefined && l.level !== null && l.front !== null)
     .sort((a, b) => a.level! - b.level!);
 
 /** Whether the waist is gathered or pleated instead of darted: as briefed, or because the fit is loose. */
@@ -48,8 +48,13 @@ export function skirtLifts(takenUp: string, line: LineOf, fit: FitClass): Lift[]
   const wide = widestLine(line);
   if (!wide) return [];
   const free = freeness(takenUp, fit) !== null && wide.zone !== 'waist';
-  const between = SKIRT_ZONES.flatMap((zone) => line(zone) ?? []).filter(
-    (l) => l.zone !== wide.zone && l.zone !== 'waist' && l.level !== null && l.figure.finished !== null,
+  const between = SKIRT_ZONES.map(line).filter(
+    (l): l is BodyLine =>
+      l !== undefined &&
+      l.zone !== wide.zone &&
+      l.zone !== 'waist' &&
+      l.level !== null &&
+      l.figure.finished !== null,
   );
   return between.flatMap((l): Lift[] => {
     const { zone } = l;
