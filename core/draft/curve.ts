@@ -196,7 +196,10 @@ export function reachAlong(box: Box, s: Segment, d: number): void {
 
 function reachAt(box: Box, s: Segment, t: number, d: number): void {
   const p = pointAt(s, t);
-  if (d === 0) return reach(box, p[0], p[1]);
+  if (d === 0) {
+    reach(box, p[0], p[1]);
+    return;
+  }
   const way = directionAt(s, t);
   reach(box, p[0] + d * way[1], p[1] - d * way[0]);
 }

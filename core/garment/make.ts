@@ -3,7 +3,7 @@ import { drift, easeMarked, type Making, markedGirth, withMark } from '../figure
 import { judge, missing, type RawCheck, warn } from '../figure/check.ts';
 import type { Caution, Figure, Notion, Override, Piece } from '../figure/figure.ts';
 import { type Measured, resolveAll } from '../measures/session.ts';
-import { type Cm, cm, type SheetUnit } from '../units/length.ts';
+import type { Cm, SheetUnit } from '../units/length.ts';
 import { say as p } from '../units/print.ts';
 import { roundLength } from '../units/rounding.ts';
 import { clothToBuy } from './cloth.ts';
@@ -11,8 +11,9 @@ import { zipStrokes } from './common/silhouette.ts';
 import type { PartBrief, SheetInput } from './input.ts';
 import { type Placed, placed } from './joins.ts';
 import { type BodyLine, bodyLines, floorGirth, type LineContext, type Zone } from './lines.ts';
+import { meetingCheck } from './meeting.ts';
 import { openingOf } from './opening.ts';
-import type { Drafted, GarmentContext, OpeningMade, PartContext } from './part.ts';
+import type { Drafted, GarmentContext, JoinEdge, OpeningMade, PartContext } from './part.ts';
 import { NO_PICTURE, type Picture, type Place } from './picture.ts';
 import { allowancesFor } from './tables/allowances.ts';
 import { FLOORS, type Hang } from './tables/fit.ts';
@@ -241,22 +242,20 @@ function lineChecks(c: LineContext, lines: readonly BodyLine[]): RawCheck[] {
   });
 }
 
-/** By how much the sewn edges agree at which parts meet. */
-const AGREE = 0.3;
+/** Each edge at which two parts meet, judged by what the part that takes it expects. */
 function joinChecks(made: readonly { r: Placed; draft: Drafted }[]): RawCheck[] {
   return made.flatMap(({ r, draft }) =>
-    Object.entries(r.joinedTo).flatMap(([edge, index]) => {
+    (Object.entries(r.joinedTo) as [JoinEdge, number][]).flatMap(([edge, index]) => {
       const other = made.find((m) => m.r.index === index)!;
-      const [a, b] = [other.draft.sewn[edge as 'waist'], draft.sewn[edge as 'waist']];
-      if (a == null || b == null) return [];
-      const off = cm(b - a);
+      const [given, taken] = [other.draft.sewn[edge], draft.sewn[edge]];
+      if (given == null || taken == null) return [];
       return [
-        judge(
-          Math.abs(off) <= AGREE + 1e-9,
-          `join-${edge}`,
+        meetingCheck({
           edge,
-          `${other.r.part.name} and ${r.part.name} meet at the ${edge}: ${p(a)} and ${p(b)} sewn, ${Math.abs(off) < 1e-6 ? 'equal' : `${p(Math.abs(off))} apart`}.`,
-        ),
+          gives: { name: other.r.part.name, sewn: given },
+          takes: { name: r.part.name, sewn: taken },
+          meeting: draft.meets?.[edge] ?? { kind: 'equal' },
+        }),
       ];
     }),
   );

@@ -7,6 +7,7 @@ import type { Cm } from '../units/length.ts';
 import type { Fields, ValuesOf } from './fields.ts';
 import type { SheetInput } from './input.ts';
 import type { BodyLine, Lift, LineWanted, Zone } from './lines.ts';
+import type { Meeting } from './meeting.ts';
 import type { Picture, Place } from './picture.ts';
 import type { Allowances } from './tables/allowances.ts';
 import type { Face } from './tables/darts.ts';
@@ -52,8 +53,10 @@ export interface PartContext extends GarmentContext {
 /** What a part's draft says to the rest of the garment. */
 export interface Drafted {
   readonly panels: readonly Panel[];
-  /** sewn length of an edge that joins, whole garment, cm; null while something is absent */
+  /** sewn length of an edge that joins, cm: the whole waist or neckline, one armhole; null while something is absent */
   readonly sewn: Partial<Record<JoinEdge, Cm | null>>;
+  /** how an edge it takes should meet what gives it; equal where nothing is said */
+  readonly meets?: Partial<Record<JoinEdge, Meeting>>;
   /** marked girth at a depth below the waist, cm */
   readonly girthAt?: (depth: Cm) => Cm | null;
   /** how far down from the waist `girthAt` goes */

@@ -6,10 +6,8 @@ import type { Figure } from '../../figure/figure.ts';
 import { type Cm, cm } from '../../units/length.ts';
 import { say as p } from '../../units/print.ts';
 import { roundLength } from '../../units/rounding.ts';
+import { MOST_EASED } from '../meeting.ts';
 import type { PartContext } from '../part.ts';
-
-/** The most of a skirt that is eased onto its band, cm (common practice). */
-const MOST_EASED = 1;
 
 export interface Band {
   readonly figures: readonly Figure[];

@@ -95,9 +95,11 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
   const linings = c.input.brief.lining ? [lining(c, front), lining(c, back)] : [];
   const panels = [faces.front, faces.back, ...facings(c, v, faces), ...linings];
   const side = FACES.map((face) => sewnLength(faces[face], 'side'));
+  const armhole = cm(FACES.reduce((sum, f) => sum + sewnLength(faces[f], 'armhole'), 0));
+  const neck = cm(2 * FACES.reduce((sum, f) => sum + sewnLength(faces[f], 'neck'), 0));
   return {
     panels,
-    sewn: { waist: sewn },
+    sewn: { waist: sewn, armhole, neck },
     opensAbove: c.opens === 'centre-back' ? edgeLength(faces.back, 'centre') : side[1]!,
     sewnDarts: {
       front: sewnPlaces(faces.front),
@@ -110,18 +112,8 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
     faces,
     measured: [
       onPanel(c, 'side-seam', 'side seam, underarm to waist', side[1]!),
-      onPanel(
-        c,
-        'armhole-round',
-        'armhole, sewn',
-        cm(FACES.reduce((sum, f) => sum + edgeLength(faces[f], 'armhole'), 0)),
-      ),
-      onPanel(
-        c,
-        'neck-round',
-        'neckline, sewn',
-        cm(2 * FACES.reduce((sum, f) => sum + edgeLength(faces[f], 'neck'), 0)),
-      ),
+      onPanel(c, 'armhole-round', 'armhole, sewn', armhole),
+      onPanel(c, 'neck-round', 'neckline, sewn', neck),
       onPanel(c, 'centre-back-length', 'centre back, neck to waist', edgeLength(faces.back, 'centre')),
     ],
   };

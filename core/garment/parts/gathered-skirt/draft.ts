@@ -1,5 +1,5 @@
 import type { Point } from '../../../draft/curve.ts';
-import { sewnLength } from '../../../draft/measure.ts';
+import { edgeLength, sewnLength } from '../../../draft/measure.ts';
 import { edge, type Panel } from '../../../draft/panel.ts';
 import { straight } from '../../../draft/shape.ts';
 import { buildFigure, markedGirth, share, TOLERANCE, term } from '../../../figure/build.ts';
@@ -126,6 +126,9 @@ export function draftGathered(c: PartContext, v: GatheredValues): GatheredDraft 
   return {
     panels: [...(panel ? [panel] : []), ...band.panels, ...(lining ? [lining] : [])],
     sewn: { waist: panel ? whole : null },
+    ...(panel
+      ? { meets: { waist: { kind: 'gathered', cloth: cm(count * edgeLength(panel, 'waist')) } as const } }
+      : {}),
     girthAt: (depth) => (width.marked === null ? null : depth <= 0 ? whole : cm(count * width.marked)),
     reaches: longest,
     opensAtLeast: LEAST_PLACKET,

@@ -1,5 +1,5 @@
 import { crossing, lengthOf, type Point, reversed, type Segment } from '../../../draft/curve.ts';
-import { dartOn, held, sewnLength, sewnWidthAt } from '../../../draft/measure.ts';
+import { dartOn, edgeLength, held, sewnLength, sewnWidthAt } from '../../../draft/measure.ts';
 import { type Edge, edge, type Panel, type PanelMark } from '../../../draft/panel.ts';
 import { levelFrom, levelOfLength, seamThrough, straight } from '../../../draft/shape.ts';
 import { buildFigure, markedGirth, share, shareOf, TOLERANCE, term, ZERO } from '../../../figure/build.ts';
@@ -114,6 +114,16 @@ export function draftSkirt(c: PartContext, v: SkirtValues): SkirtDraft {
   return {
     panels: [...(faces ? [front!, back!] : []), ...band.panels, ...facings, ...linings],
     sewn: { waist: sewnWaist },
+    ...(faces && taking && FACES.some((face) => taking[face].gather > 0)
+      ? {
+          meets: {
+            waist: {
+              kind: free === 'pleats' ? 'pleated' : 'gathered',
+              cloth: cm(2 * FACES.reduce((sum, face) => sum + edgeLength(faces[face], 'waist'), 0)),
+            } as const,
+          },
+        }
+      : {}),
     girthAt,
     reaches: marked ? cm(Math.min(...Object.values(marked))) : ZERO,
     ...(fitted
