@@ -31,6 +31,12 @@ function markText(mark: string): string {
     .join(', ');
 }
 
+/** Texts one after another; a semicolon stands between them unless the first closes with a stop of its own. */
+const listed = (texts: readonly string[], before = ''): string =>
+  texts
+    .filter(Boolean)
+    .reduce((all, t) => `${all}${all && !/[.!?…]$/.test(all) ? ';' : ''}${before || (all && ' ')}${t}`, '');
+
 /** Points: what is marked is bold; an estimate is in italics, a figure set by hand underlined, a warned one has a bang. */
 function pointRow(f: PrintedFigure): TableCell[] {
   const look = {
@@ -45,9 +51,7 @@ function pointRow(f: PrintedFigure): TableCell[] {
     f.stretch && `stretch ${f.stretch}`,
   ].filter(Boolean);
   const mark = markText(f.mark);
-  const note = [mark && `${mark}${f.rule ? ` (rule ${f.rule})` : ''}`, ...f.byHand, f.note]
-    .filter(Boolean)
-    .join('; ');
+  const note = listed([mark && `${mark}${f.rule ? ` (rule ${f.rule})` : ''}`, ...f.byHand, f.note]);
   const drift = f.drift && f.drift[0] !== '0' ? `drift ${f.drift}` : '';
   const marked = f.front ? `F ${f.front}\u00a0 B ${f.back}` : f.panels || f.marked;
   return [
@@ -56,10 +60,7 @@ function pointRow(f: PrintedFigure): TableCell[] {
       text: [
         f.name,
         {
-          text: [ease.join(', '), note, drift]
-            .filter(Boolean)
-            .map((t) => `\u00a0 ${t}`)
-            .join(';'),
+          text: listed([ease.join(', '), note, drift], '\u00a0 '),
           fontSize: 7.5,
           color: '#333',
         },
@@ -138,21 +139,7 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
               cautions(printed),
             ],
           },
-          {
-            width: '*',
-            table: {
-              headerRows: 1,
-              dontBreakRows: true,
-              widths: [16, '*', 44, 46, 92, 34, 34],
-              body: [
-                ['', 'point', 'body', 'finished', 'mark', 'within', 'pencil'].map((t, i) =>
-                  cell(t, { fontSize: 7.5, alignment: i > 1 && i < 6 ? 'right' : 'left' }),
-                ),
-                ...sectionRows(printed),
-              ],
-            },
-            layout: lines,
-          },
+          { width: '*', stack: sectionTables(printed) },
         ],
         columnGap: 8,
         margin: [0, 4, 0, 0],
@@ -161,33 +148,9 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
         text: `${printed.fit} ${printed.rounding}${printed.missing.length ? ` Not read: ${printed.missing.join(', ')}.` : ''}`,
         margin: [0, 4, 0, 0],
       },
+      cutList(printed),
       {
         columns: [
-          {
-            width: '63%',
-            stack: [
-              heading('Cut list'),
-              {
-                table: {
-                  headerRows: 1,
-                  dontBreakRows: true,
-                  widths: [62, 40, 62, '*'],
-                  body: [
-                    ['piece', 'layer', 'cut', 'across × along the grain with allowances; grain'].map((t) =>
-                      cell(t, { fontSize: 7.5 }),
-                    ),
-                    ...printed.pieces.map((p) => [
-                      cell(p.piece, { bold: true }),
-                      p.layer,
-                      p.cut,
-                      [p.size, p.grain, p.note && `(${p.note})`].filter(Boolean).join('; '),
-                    ]),
-                  ],
-                },
-                layout: lines,
-              },
-            ],
-          },
           {
             width: '*',
             stack: [
@@ -197,10 +160,10 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
               ),
             ],
           },
+          { width: '*', stack: checksBlock(printed) },
         ],
-        columnGap: 10,
+        columnGap: 12,
       },
-      ...checksBlock(printed),
       ...(panels ? [panelsBlock(panels, roomForPanels(printed, both))] : []),
       ...(both
         ? [
@@ -219,19 +182,60 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
   return printPaper(definition);
 }
 
-/** The points under their sections' headings; a sheet of one section has none. */
-function sectionRows(printed: PrintedSheet): TableCell[][] {
+/** The points, a table for each section: its name heads the columns, again on the next page, and never stands alone. */
+function sectionTables(printed: PrintedSheet): Content[] {
   return printed.sections.flatMap((section) => {
     const own = printed.figures.filter((f) => f.section === section.id).map(pointRow);
-    const rest = Array.from({ length: 6 }, () => cell(''));
-    return section.name && own.length > 0
-      ? [
-          [cell(section.name, { bold: true, fontSize: 8.5, colSpan: 7, margin: [0, 2, 0, 0] }), ...rest],
-          ...own,
-        ]
-      : own;
+    if (own.length === 0) return [];
+    const titles = ['body', 'finished', 'mark', 'within', 'pencil'].map((t, i) =>
+      cell(t, { fontSize: 7.5, alignment: i < 4 ? 'right' : 'left', margin: [i < 4 ? 0 : 4, 1, 0, 0] }),
+    );
+    return [
+      {
+        table: {
+          headerRows: 1,
+          keepWithHeaderRows: 1,
+          dontBreakRows: true,
+          widths: [16, '*', 44, 46, 92, 34, 34],
+          body: [
+            [cell(section.name || 'point', { bold: true, fontSize: 8.5, colSpan: 2 }), '', ...titles],
+            ...own,
+          ],
+        },
+        layout: lines,
+        margin: [0, 0, 0, 3],
+      },
+    ];
   });
 }
+
+/** The cut list, on one page with its heading where it is short. */
+const cutList = (printed: PrintedSheet): Content => ({
+  unbreakable: printed.pieces.length <= 12,
+  stack: [
+    heading('Cut list'),
+    {
+      table: {
+        headerRows: 1,
+        keepWithHeaderRows: 1,
+        dontBreakRows: true,
+        widths: [92, 52, 62, '*'],
+        body: [
+          ['piece', 'layer', 'cut', 'across × along the grain with allowances; grain'].map((t) =>
+            cell(t, { fontSize: 7.5 }),
+          ),
+          ...printed.pieces.map((p) => [
+            cell(p.piece, { bold: true }),
+            p.layer,
+            p.cut,
+            [p.size, p.grain, p.note && `(${p.note})`].filter(Boolean).join('; '),
+          ]),
+        ],
+      },
+      layout: lines,
+    },
+  ],
+});
 
 const cautions = (printed: PrintedSheet): Content => ({
   table: {
@@ -260,19 +264,23 @@ const panelsBlock = (panels: DrawingView, height: number): Content => ({
   ],
 });
 
-/** Height for the panels, points: a skirt's share its second page, a dress has a page of its own for them. */
+/** Height for the panels, points: a skirt's share its second page, a dress has a third for them. */
 const roomForPanels = (printed: PrintedSheet, both: boolean): number =>
-  printed.figures.length > 40 ? 720 : both ? 400 : 540;
+  printed.figures.length > 40 ? (both ? 460 : 720) : both ? 400 : 520;
 
 const heading2 = (unit: SheetUnit) => `The same in ${unit === 'cm' ? 'centimetres' : 'inches'}`;
 
+/** Letters with their figures, in three columns. */
 function otherUnit(rows: readonly string[][]): Content {
-  const half = Math.ceil(rows.length / 2);
+  const third = Math.ceil(rows.length / 3);
   const table = (part: readonly string[][]): Content => ({
-    table: { widths: [14, 60, '*'], body: part.map((r) => r.map((t) => cell(t))) },
+    table: { widths: [16, 54, '*'], body: part.map((r) => r.map((t) => cell(t))) },
     layout: lines,
   });
-  return { columns: [table(rows.slice(0, half)), table(rows.slice(half))], columnGap: 12 };
+  return {
+    columns: [0, 1, 2].map((i) => table(rows.slice(i * third, (i + 1) * third))),
+    columnGap: 12,
+  };
 }
 
 function headTable(printed: PrintedSheet): Content {
