@@ -2,12 +2,13 @@ import './sheet.css';
 import type { SheetView } from '@rocchetto/contract';
 import { sheetOfView, unitOf } from '@rocchetto/contract/to-core.ts';
 import { openMatters, type SheetUnit, tell } from '@rocchetto/core';
-import { useDeferredValue, useMemo } from 'react';
+import { useMemo } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useMay } from '../app/me.ts';
 import { useOrderQuery } from '../orders/api.ts';
 import { Facts } from '../shared/Facts.tsx';
 import { Place, Waiting } from '../shared/Place.tsx';
+import { useAfterPaint } from '../shared/useAfterPaint.ts';
 import { Thread } from '../thread/Thread.tsx';
 import { useSheetQuery } from './api.ts';
 import { Checks } from './Checks.tsx';
@@ -58,7 +59,7 @@ function Sheet({ id, view, frozen, thread }: Props) {
   const printed = sheet.printed[unit];
   const other = both ? sheet.printed[unit === 'cm' ? 'in' : 'cm'] : null;
   // Figures first: what a hand set shows in its row before the drawings and the cut list follow.
-  const following = useDeferredValue(sheet);
+  const following = useAfterPaint(sheet);
   const { views, panels } = following.drawn[unit];
   const absent = useMemo(() => new Set(sheet.checks.filter((k) => k.absent).map((k) => k.code)), [sheet]);
   const open = useMemo(() => openMatters(sheet).map((s) => tell(s, unit)), [sheet, unit]);

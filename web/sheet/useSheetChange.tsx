@@ -10,7 +10,8 @@ export type Change = SheetChange['change'];
 
 /** Sends one change of the sheet. When somebody was first, the change waits here until it is made on top or dropped. */
 export function useSheetChange(id: number, view: SheetView) {
-  const [send, { error, reset }] = useChangeSheetMutation();
+  // Only what was refused draws the page again: what is under way shows in its row already.
+  const [send, { error, reset }] = useChangeSheetMutation({ selectFromResult: ({ error }) => ({ error }) });
   const [waiting, setWaiting] = useState<Change | null>(null);
   const { name: by } = useMe();
   // A second change made before the first is answered waits for it, and is made on top of it.
@@ -18,9 +19,11 @@ export function useSheetChange(id: number, view: SheetView) {
   const newest = useRef(view.version);
   newest.current = Math.max(newest.current, view.version);
   const make = async (wanted: Change, version: number): Promise<boolean> => {
-    setWaiting(wanted);
     const done = await send({ id, version, change: wanted, by });
-    if ('error' in done && done.error) return false;
+    if ('error' in done && done.error) {
+      setWaiting(wanted);
+      return false;
+    }
     if (done.data) newest.current = Math.max(newest.current, done.data.version);
     setWaiting(null);
     return true;
