@@ -5,7 +5,12 @@ module.exports = {
       name: 'core-stays-pure',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: ['^core/', '^node_modules/(bezier-js|@types/bezier-js|fraction\\.js|chrono-node|temporal-polyfill)'] },
+      to: {
+        pathNot: [
+          '^core/',
+          '^node_modules/(bezier-js|@types/bezier-js|fraction\\.js|chrono-node|temporal-polyfill)',
+        ],
+      },
     },
     ...[
       // Inside core each room knows those before it: lengths, the tape, panels, figures, garments, the sheet.
@@ -38,11 +43,11 @@ module.exports = {
       name: 'between-areas-only-sql',
       severity: 'error',
       from: {
-        path: '^server/(auth|client-data|clients|garments|house|live|orders|sessions|sheets|staff)/',
+        path: '^server/(auth|client-data|clients|diary|garments|house|live|orders|sessions|sheets|staff)/',
         pathNot: '\\.test\\.ts$',
       },
       to: {
-        path: '^server/(auth|client-data|clients|garments|house|orders|sessions|sheets|staff)/',
+        path: '^server/(auth|client-data|clients|diary|garments|house|orders|sessions|sheets|staff)/',
         pathNot: ['^server/$1/', '/sql\\.ts$'],
       },
     },
@@ -50,7 +55,7 @@ module.exports = {
       name: 'rooms-know-no-area',
       severity: 'error',
       from: { path: '^server/(db|http|paper)/', pathNot: '\\.test\\.ts$' },
-      to: { path: '^server/(auth|client-data|clients|garments|house|orders|sessions|sheets|staff)/' },
+      to: { path: '^server/(auth|client-data|clients|diary|garments|house|orders|sessions|sheets|staff)/' },
     },
     {
       name: 'web-not-server',

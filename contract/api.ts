@@ -2,6 +2,7 @@ import { type Change, isTimeZone, type Kept, type Reading, STAGES, type Stage } 
 import { z } from 'zod';
 import { Id, Instant, IsoDate, Version } from './basics.ts';
 import { BriefWire, HouseWire } from './brief.ts';
+import type { OrderAppointment } from './diary.ts';
 import { lengthText } from './length.ts';
 import type { Role } from './may.ts';
 import { PartsWire } from './parts.ts';
@@ -141,6 +142,8 @@ export interface OrderFull extends Omit<OrderRow, 'responsible'> {
   readonly guardian: string;
   readonly sessions: readonly SessionRow[];
   readonly sheets: readonly SheetRow[];
+  /** those that stand, by time */
+  readonly appointments: readonly OrderAppointment[];
 }
 export interface SheetRow {
   readonly revision: number;

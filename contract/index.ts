@@ -3,6 +3,7 @@ export * from './api.ts';
 export * from './basics.ts';
 export * from './brief.ts';
 export * from './decide.ts';
+export * from './diary.ts';
 export * from './forward.ts';
 export * from './keepable.ts';
 export * from './length.ts';

@@ -13,12 +13,22 @@ export type Action =
   | 'session.write'
   | 'sheet.read'
   | 'sheet.write'
+  | 'diary.read'
+  | 'diary.ready'
+  | 'diary.write'
   | 'staff.read'
   | 'staff.manage'
   | 'house.write';
 
-const BENCH: readonly Action[] = ['client.read', 'order.read', 'sheet.read', 'staff.read'];
-const DESK: readonly Action[] = [...BENCH, 'client.contact', 'client.write', 'order.write'];
+const BENCH: readonly Action[] = [
+  'client.read',
+  'order.read',
+  'sheet.read',
+  'staff.read',
+  'diary.read',
+  'diary.ready',
+];
+const DESK: readonly Action[] = [...BENCH, 'client.contact', 'client.write', 'order.write', 'diary.write'];
 const FITTER: readonly Action[] = [...DESK, 'session.read', 'session.write', 'sheet.write'];
 const ALLOWED: Record<Role, ReadonlySet<Action>> = {
   principal: new Set<Action>([...FITTER, 'staff.manage', 'house.write', 'client.data']),

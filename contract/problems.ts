@@ -19,4 +19,6 @@ export interface Problem {
   /** on 409: what the server holds now, beside what was sent */
   readonly theirs?: unknown;
   readonly mine?: unknown;
+  /** on 409 for a time that is taken: the nearest free ones */
+  readonly instead?: unknown;
 }

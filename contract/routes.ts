@@ -15,6 +15,20 @@ import {
   SignIn,
 } from './api.ts';
 import { Id, Version } from './basics.ts';
+import {
+  AppointmentDetails,
+  AppointmentReady,
+  AppointmentStep,
+  ClosureWrite,
+  DiaryQuery,
+  DiaryRulesChange,
+  LeaveWrite,
+  MoveAppointment,
+  NewAppointment,
+  RoomWrite,
+  StaffWork,
+  TimesQuery,
+} from './diary.ts';
 import type { Action } from './may.ts';
 import { SpecOrSheetFile } from './spec.ts';
 
@@ -72,6 +86,58 @@ export const ROUTES = {
   'POST /staff': { does: 'Adds to the staff', may: 'staff.manage', body: NewStaff, status: 201 },
   'POST /staff/:id/link': { does: 'A new one-time link', may: 'staff.manage', status: 201 },
   'DELETE /staff/:id': { does: 'Takes off the staff', may: 'staff.manage' },
+  'GET /diary/house': { does: 'Staff, rooms, hours, kinds: what the diary goes by', may: 'diary.read' },
+  'PUT /diary/rules': {
+    does: 'Changes opening hours and kinds of appointment',
+    may: 'house.write',
+    body: DiaryRulesChange,
+  },
+  'PUT /staff/:id/work': {
+    does: 'Changes skills, hours and mark of a member of staff',
+    may: 'staff.manage',
+    body: StaffWork.extend(version),
+  },
+  'POST /rooms': { does: 'Adds a room', may: 'house.write', body: RoomWrite, status: 201 },
+  'PUT /rooms/:id': { does: 'Changes a room', may: 'house.write', body: RoomWrite.extend(version) },
+  'DELETE /rooms/:id': { does: 'Takes a room off the list', may: 'house.write' },
+  'POST /leave': {
+    does: 'Keeps days for somebody’s leave',
+    may: 'staff.manage',
+    body: LeaveWrite,
+    status: 201,
+  },
+  'DELETE /leave/:id': { does: 'Takes leave back', may: 'staff.manage' },
+  'POST /closures': { does: 'Closes the house on days', may: 'house.write', body: ClosureWrite, status: 201 },
+  'DELETE /closures/:id': { does: 'Opens the house again on days it was closed', may: 'house.write' },
+  'GET /diary': { does: 'Days of the diary with their appointments', may: 'diary.read', query: DiaryQuery },
+  'GET /diary/times': {
+    does: 'Free times, the best first, each with its reasons',
+    may: 'diary.write',
+    query: TimesQuery,
+  },
+  'POST /appointments': {
+    does: 'Books an appointment, or offers several times for it',
+    may: 'diary.write',
+    body: NewAppointment,
+    status: 201,
+  },
+  'GET /appointments/:id': { does: 'An appointment with the times it had', may: 'diary.read' },
+  'PUT /appointments/:id': {
+    does: 'Changes what is noted with it',
+    may: 'diary.write',
+    body: AppointmentDetails,
+  },
+  'POST /appointments/:id/move': {
+    does: 'Moves it to another time',
+    may: 'diary.write',
+    body: MoveAppointment,
+  },
+  'POST /appointments/:id/status': { does: 'Says how it stands', may: 'diary.write', body: AppointmentStep },
+  'POST /appointments/:id/ready': {
+    does: 'Says that what it needs is there',
+    may: 'diary.ready',
+    body: AppointmentReady,
+  },
   'GET /clients': {
     does: 'The book in order of name, or who is found by what is typed',
     may: 'client.read',

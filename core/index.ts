@@ -4,6 +4,8 @@ export * from './checks/reading-checks.ts';
 export * from './checks/stale.ts';
 export * from './dates/print.ts';
 export * from './dates/studio-day.ts';
+export type { Hours } from './diary/hours.ts';
+export * from './diary/kinds.ts';
 export * from './figure/build.ts';
 export * from './figure/figure.ts';
 export * from './garment/fields.ts';

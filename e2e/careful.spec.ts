@@ -1,4 +1,15 @@
-import { accessible, byApi, call, expect, inDatabase, newSkirt, signIn, takeUpTape, test } from './help.ts';
+import {
+  accessible,
+  byApi,
+  call,
+  expect,
+  inDatabase,
+  inTheBook,
+  newSkirt,
+  signIn,
+  takeUpTape,
+  test,
+} from './help.ts';
 
 test('the brief refuses what cannot be, keeps what was written, and two people saving it lose nothing', async ({
   page,
@@ -128,7 +139,7 @@ test('who measured, who wrote, over what and in which shoes stay with the readin
   await expect(page.getByRole('button', { name: 'held one finger' })).toBeVisible();
   await call(page, '70');
   await call(page, '70.5');
-  await expect(page.getByText('Everything taken is in the studio’s book.')).toBeVisible();
+  await inTheBook(orderId, 2);
   await page.goto(`/clients/${clientId}`);
   await page.getByText('2 readings by Bram Teller').click();
   await expect(page.getByText('70 cm, 70.5 cm')).toBeVisible();
@@ -167,7 +178,7 @@ test('a sheet without hip says so, keeps its place open, and takes the figure by
   await page.getByRole('button', { name: /^hip:/ }).click();
   await page.locator('#reading').press('d');
   await expect(page.getByRole('button', { name: 'hip: declined' })).toBeVisible();
-  await expect(page.getByText('Everything taken is in the studio’s book.')).toBeVisible();
+  await inTheBook(orderId, 3);
   await page.goto(`/orders/${orderId}/sheet?f=hip`);
   await expect(page.locator('tr:has([data-figure="hip"])')).toContainText('absent');
   await expect(page.getByText('The client declined it.', { exact: false }).first()).toBeVisible();

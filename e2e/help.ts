@@ -113,6 +113,20 @@ export async function call(page: Page, text: string) {
   await page.keyboard.press('Enter');
 }
 
+/** Waits until so many readings of an order are in the studio's book: what the page says may still be of the one before. */
+export const inTheBook = (orderId: number, readings: number) =>
+  expect
+    .poll(
+      async () =>
+        (
+          await inDatabase<{ n: number }>(
+            `select count(*)::int as n from reading r join session s on s.id = r.session_id where s.order_id = $1`,
+            [orderId],
+          )
+        )[0]!.n,
+    )
+    .toBe(readings);
+
 /** From the order’s measuring page to the big field. */
 export async function takeUpTape(page: Page, orderId: number) {
   await page.goto(`/orders/${orderId}/measure`);

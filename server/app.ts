@@ -7,6 +7,8 @@ import { authRoutes } from './auth/routes.ts';
 import { clientDataRoutes } from './client-data/routes.ts';
 import { clientRoutes } from './clients/routes.ts';
 import { refusalOf } from './db/errors.ts';
+import { diaryHouseRoutes } from './diary/house-routes.ts';
+import { diaryRoutes } from './diary/routes.ts';
 import { garmentRoutes } from './garments/routes.ts';
 import { houseRoutes } from './house/routes.ts';
 import type { Deps, Env } from './http/context.ts';
@@ -52,6 +54,8 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', staffRoutes(deps))
     .route('/', houseRoutes(deps))
     .route('/', garmentRoutes(deps))
+    .route('/', diaryHouseRoutes(deps))
+    .route('/', diaryRoutes(deps))
     .route('/', clientRoutes(deps))
     .route('/', clientDataRoutes(deps))
     .route('/', orderRoutes(deps))

@@ -74,3 +74,16 @@ export const NEXT: Readonly<Record<AppointmentStatus, readonly AppointmentStatus
 
 /** Whether its people and its room are kept for it. */
 export const holdsTime = (s: AppointmentStatus): boolean => s !== 'cancelled' && s !== 'did-not-come';
+
+/** What somebody of this role can usually do, until the house says otherwise. */
+export const usualSkills = (role: string): readonly Skill[] =>
+  role === 'seamstress' ? ['tailoring'] : role === 'desk' ? ['desk'] : ['measuring', 'fitting'];
+
+/** The first letters of first and last name. */
+export function initialsOf(name: string): string {
+  const words = name.split(/\s+/).filter(Boolean);
+  return [words[0], words.length > 1 ? words.at(-1) : '']
+    .map((w) => [...(w ?? '')][0] ?? '')
+    .join('')
+    .toUpperCase();
+}

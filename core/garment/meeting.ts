@@ -1,7 +1,6 @@
 import { judge, type RawCheck } from '../figure/check.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { say as p } from '../units/print.ts';
-import type { JoinEdge } from './part.ts';
 
 /** What is expected where the edge of a part meets the edge that another gives it. Lengths cm. */
 export type Meeting =
@@ -23,7 +22,8 @@ export const capEase = (stretch: number): Meeting =>
 
 /** Two sewn edges that meet, cm, and what is expected of them. */
 export interface Edges {
-  readonly edge: JoinEdge;
+  /** waist, armhole, neck */
+  readonly edge: string;
   readonly gives: { readonly name: string; readonly sewn: Cm };
   readonly takes: { readonly name: string; readonly sewn: Cm };
   readonly meeting: Meeting;

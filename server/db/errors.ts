@@ -29,6 +29,9 @@ const codeOf = (error: unknown) => (error as { code?: string }).code ?? '';
 /** Whether the error says that another hand's change was in the way, so that trying again may do. */
 export const inTheWay = (error: unknown): boolean => IN_THE_WAY.has(codeOf(error));
 
+/** Whether the error says that a time is kept for something else already (an exclusion constraint). */
+export const isTaken = (error: unknown): boolean => codeOf(error) === '23P01';
+
 /** Whether the error says that the database is not there just now. */
 export const isAway = (error: unknown): boolean =>
   AWAY.has(codeOf(error)) || (error instanceof Error && AWAY_WORDS.test(error.message));

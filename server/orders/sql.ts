@@ -8,6 +8,7 @@ import {
 } from '@rocchetto/contract';
 import { foldText } from '@rocchetto/core';
 import type { Db } from '../db/pool.ts';
+import { orderAppointments, readRules } from '../diary/sql.ts';
 import { sessionsOfOrder } from '../sessions/sql.ts';
 
 /** A row of any list of orders, read from `orders o` joined by ROW_FROM. The stage is kept by the database (002). */
@@ -60,7 +61,9 @@ export async function fullOrder(db: Db, id: number, withSessions: boolean): Prom
   if (!order) return undefined;
   const sheets = await sheetRows(db, id);
   const sessions = withSessions ? await sessionsOfOrder(db, id) : [];
-  return { ...order, briefAt: order.briefAt?.toISOString() ?? null, sheets, sessions };
+  const { zone } = await readRules(db);
+  const appointments = await orderAppointments(db, zone, id);
+  return { ...order, briefAt: order.briefAt?.toISOString() ?? null, sheets, sessions, appointments };
 }
 
 /** The folded words an order is found by: its own, and its client's name and code. */

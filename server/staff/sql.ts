@@ -1,5 +1,5 @@
 import type { Role, StaffView } from '@rocchetto/contract';
-import { foldText } from '@rocchetto/core';
+import { foldText, initialsOf, usualSkills } from '@rocchetto/core';
 import type { Db, Tx } from '../db/pool.ts';
 import { Refusal } from '../http/problem.ts';
 
@@ -24,8 +24,8 @@ const taken = (name: string) =>
 /** Adds somebody; a name is taken only while its bearer works here. @throws Refusal 422 name-taken */
 export async function addStaff(tx: Tx, name: string, role: Role): Promise<number> {
   const { rows } = await tx.query<{ id: number }>(
-    'insert into staff (name, name_key, role) values ($1, $2, $3) on conflict do nothing returning id',
-    [name, foldText(name), role],
+    'insert into staff (name, name_key, role, skills, initials) values ($1, $2, $3, $4, $5) on conflict do nothing returning id',
+    [name, foldText(name), role, usualSkills(role), initialsOf(name)],
   );
   if (!rows[0]) throw taken(name);
   return rows[0].id;

@@ -1,0 +1,261 @@
+import {
+  type AppointmentKind,
+  type AppointmentStatus,
+  type Hours,
+  NEEDS,
+  type Need,
+  ROOM_USES,
+  type RoomUse,
+  SKILLS,
+  type Skill,
+  STATUSES,
+} from '@rocchetto/core';
+import { z } from 'zod';
+import { Id, Instant, IsoDate, Version } from './basics.ts';
+import type { Role } from './may.ts';
+
+const short = (max: number) => z.string().trim().max(max).default('');
+const name = (what: string) => z.string().trim().min(1, `${what} needs a name.`).max(80);
+
+/** A wall time hh:mm, 00:00 to 23:59. */
+export const WallTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'Write a time as 09:30.');
+const EndTime = z.union([WallTime, z.literal('24:00')]);
+
+export const HoursWire = z
+  .array(
+    z
+      .strictObject({ weekday: z.int().min(1).max(7), from: WallTime, to: EndTime })
+      .refine((h) => h.from < h.to, 'Hours end after they begin.'),
+  )
+  .max(28)
+  .refine(
+    (all) =>
+      !all.some((a, i) =>
+        all.some((b, k) => i < k && a.weekday === b.weekday && a.from < b.to && b.from < a.to),
+      ),
+    'Hours of one day overlap: a break lies between them.',
+  );
+
+/** How somebody works: what the diary needs to know of them. */
+export const StaffWork = z.strictObject({
+  skills: z.array(z.enum(SKILLS)).max(SKILLS.length),
+  initials: z.string().trim().max(3, 'Initials are three letters at most.').default(''),
+  mark: z.int().min(0).max(11).default(0),
+  hours: HoursWire,
+});
+export type StaffWork = z.infer<typeof StaffWork>;
+
+/** How a member of staff's weekly hours are stored. */
+export const StoredHours = z.strictObject({ version: z.literal(1), hours: HoursWire });
+
+export const RoomWrite = z.strictObject({
+  name: name('A room'),
+  goodFor: z.array(z.enum(ROOM_USES)).max(ROOM_USES.length),
+});
+export type RoomWrite = z.infer<typeof RoomWrite>;
+
+const days = {
+  firstDay: IsoDate,
+  lastDay: IsoDate,
+};
+const inOrder = (d: { firstDay: string; lastDay: string }) => d.firstDay <= d.lastDay;
+const ORDER = 'The last day lies before the first.';
+export const LeaveWrite = z.strictObject({ staffId: Id, reason: short(200), ...days }).refine(inOrder, ORDER);
+export type LeaveWrite = z.infer<typeof LeaveWrite>;
+export const ClosureWrite = z
+  .strictObject({ name: name('A day the house is closed'), ...days })
+  .refine(inOrder, ORDER);
+export type ClosureWrite = z.infer<typeof ClosureWrite>;
+
+const KindWire = z.strictObject({
+  minutes: z.int().min(5).max(720),
+  buffer: z.int().min(0).max(120),
+  hands: z
+    .array(z.array(z.enum(SKILLS)).min(1))
+    .min(1)
+    .max(4),
+  room: z.array(z.enum(ROOM_USES)).nullable(),
+  need: z.enum(Object.keys(NEEDS) as [Need, ...Need[]]).nullable(),
+});
+/** Opening hours and kinds of appointment as the house has them; kinds it does not name are core's. */
+export const DiaryRules = z.strictObject({
+  version: z.literal(1).default(1),
+  opening: HoursWire.default([]),
+  kinds: z.record(z.string().max(40), KindWire).default({}),
+});
+export type DiaryRules = z.infer<typeof DiaryRules>;
+export const DiaryRulesChange = z.strictObject({ version: Version, rules: DiaryRules });
+
+/** A time as a hand writes it: the studio's wall time, who, and where. */
+export const SlotWire = z.strictObject({
+  day: IsoDate,
+  time: WallTime,
+  /** which of the two, where the clocks show this time twice */
+  turn: z.enum(['first', 'second']).optional(),
+  staff: z
+    .array(Id)
+    .min(1, 'Say who takes it.')
+    .max(4, 'Four of the staff at the most take part in one appointment.'),
+  roomId: Id.nullable().default(null),
+});
+export type SlotWire = z.infer<typeof SlotWire>;
+
+const details = { whoComes: short(200), bring: short(500), note: short(1000) };
+export const AppointmentDetails = z.strictObject({ version: Version, ...details });
+export const NewAppointment = z.strictObject({
+  kind: z.string().max(40),
+  clientId: Id,
+  orderId: Id.nullable().default(null),
+  minutes: z
+    .int()
+    .min(5, 'An appointment takes 5 minutes or more.')
+    .max(720, 'An appointment takes 12 hours at the most.')
+    .optional(),
+  buffer: z.int().min(0).max(120).optional(),
+  /** one that is agreed, or several that are offered until `heldUntil` */
+  slots: z.array(SlotWire).min(1, 'Give a time.').max(5, 'Five times at the most are offered at once.'),
+  heldUntil: Instant.nullable().default(null),
+  ...details,
+});
+export type NewAppointment = z.infer<typeof NewAppointment>;
+const reason = z.string().trim().max(500).default('');
+export const MoveAppointment = z.strictObject({ version: Version, slot: SlotWire, reason });
+export const AppointmentStep = z.strictObject({
+  version: Version,
+  status: z.enum(STATUSES),
+  /** the offered time that was chosen */
+  slotId: Id.optional(),
+  reason,
+});
+export const AppointmentReady = z.strictObject({ version: Version, ready: z.boolean() });
+
+export const DiaryQuery = z.object({
+  day: IsoDate.optional(),
+  days: z.coerce.number().pipe(z.int().min(1).max(14)).default(1),
+});
+/** Weekdays as "3,6"; empty for none. */
+const Weekdays = z
+  .string()
+  .max(20)
+  .regex(/^([1-7](,[1-7])*)?$/, 'Weekdays are numbers from 1 to 7 with commas between them.')
+  .default('')
+  .transform((text) => text.split(',').filter(Boolean).map(Number));
+/** What free times are asked for. */
+export const TimesQuery = z.object({
+  kind: z.string().max(40),
+  from: IsoDate.optional(),
+  until: IsoDate.optional(),
+  earliest: z.union([WallTime, z.literal('')]).default(''),
+  latest: z.union([WallTime, z.literal('')]).default(''),
+  /** weekdays that do not suit, 1 to 7 */
+  notOn: Weekdays,
+  stepFree: z.enum(['0', '1']).default('0'),
+  clientId: z.coerce.number().pipe(Id).optional(),
+  orderId: z.coerce.number().pipe(Id).optional(),
+  /** an appointment that would be moved: its own time counts as free */
+  moving: z.coerce.number().pipe(Id).optional(),
+});
+export type TimesQuery = z.infer<typeof TimesQuery>;
+
+export interface StaffAtWork {
+  readonly id: number;
+  readonly name: string;
+  readonly role: Role;
+  readonly skills: readonly Skill[];
+  readonly initials: string;
+  readonly mark: number;
+  readonly hours: readonly Hours[];
+  readonly version: number;
+}
+export interface RoomView {
+  readonly id: number;
+  readonly name: string;
+  readonly goodFor: readonly RoomUse[];
+  readonly version: number;
+}
+export interface LeaveView {
+  readonly id: number;
+  readonly staffId: number;
+  readonly firstDay: string;
+  readonly lastDay: string;
+  readonly reason: string;
+}
+export interface ClosureView {
+  readonly id: number;
+  readonly name: string;
+  readonly firstDay: string;
+  readonly lastDay: string;
+}
+/** All that the diary goes by. */
+export interface DiaryHouse {
+  readonly version: number;
+  readonly rules: DiaryRules;
+  readonly kinds: readonly AppointmentKind[];
+  readonly staff: readonly StaffAtWork[];
+  readonly rooms: readonly RoomView[];
+  readonly leave: readonly LeaveView[];
+  readonly closures: readonly ClosureView[];
+}
+
+/** A time as the screens show it: minutes since 1970 and the studio's wall time. */
+export interface SlotView {
+  readonly id: number;
+  readonly state: 'offered' | 'taken' | 'left';
+  readonly start: number;
+  readonly end: number;
+  readonly day: string;
+  readonly from: string;
+  readonly to: string;
+  readonly staff: readonly number[];
+  readonly roomId: number | null;
+  readonly reason: string;
+  readonly leftAt: string | null;
+}
+export interface AppointmentView {
+  readonly id: number;
+  readonly kind: string;
+  readonly status: AppointmentStatus;
+  readonly clientId: number;
+  readonly clientName: string;
+  readonly orderId: number | null;
+  readonly orderNumber: string | null;
+  readonly what: string | null;
+  readonly minutes: number;
+  readonly buffer: number;
+  readonly whoComes: string;
+  readonly bring: string;
+  readonly note: string;
+  readonly heldUntil: string | null;
+  readonly readyAt: string | null;
+  readonly version: number;
+  /** its time, the times it is offered, and those it left, in the order they were given */
+  readonly slots: readonly SlotView[];
+}
+export interface DiaryDay {
+  readonly day: string;
+  /** whole day, opening, and each one's hours less leave: minutes since 1970 */
+  readonly from: number;
+  readonly to: number;
+  readonly open: readonly { readonly from: number; readonly to: number }[];
+  readonly closed: string | null;
+  readonly works: Readonly<Record<number, readonly { readonly from: number; readonly to: number }[]>>;
+  readonly away: Readonly<Record<number, string>>;
+}
+export interface DiaryView {
+  readonly days: readonly DiaryDay[];
+  readonly appointments: readonly AppointmentView[];
+}
+/** A free time, with what to send to take it. */
+export interface TimeView extends SlotWire {
+  readonly start: number;
+  readonly to: string;
+  readonly reasons: readonly string[];
+}
+/** An order's appointment on its thread. */
+export interface OrderAppointment {
+  readonly id: number;
+  readonly kind: string;
+  readonly status: AppointmentStatus;
+  readonly day: string;
+  readonly time: string;
+}

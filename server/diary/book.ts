@@ -1,0 +1,98 @@
+import type { ClosureView, DiaryDay, DiaryRules, LeaveView, StaffAtWork } from '@rocchetto/contract';
+import type { DiaryBook } from '@rocchetto/core/diary/find.ts';
+import { type Hours, hoursOn } from '@rocchetto/core/diary/hours.ts';
+import { DEFAULT_OPENING } from '@rocchetto/core/diary/house.ts';
+import { joined, without } from '@rocchetto/core/diary/spans.ts';
+import { daysFrom, type Span, wholeDay } from '@rocchetto/core/diary/zoned.ts';
+import type { Db } from '../db/pool.ts';
+import { readBusy, readClosures, readLeave, readRooms, readStaff } from './sql.ts';
+
+export const openingOf = (rules: DiaryRules): readonly Hours[] =>
+  rules.opening.length > 0 ? rules.opening : DEFAULT_OPENING;
+
+/** Somebody without hours of their own works while the house is open. */
+const hoursOf = (s: StaffAtWork, opening: readonly Hours[]) => (s.hours.length > 0 ? s.hours : opening);
+
+const spanOf = (zone: string, d: { firstDay: string; lastDay: string }): Span => ({
+  from: wholeDay(zone, d.firstDay).from,
+  to: wholeDay(zone, d.lastDay).to,
+});
+
+interface Frame {
+  readonly zone: string;
+  readonly opening: readonly Hours[];
+  readonly staff: readonly StaffAtWork[];
+  readonly leave: readonly LeaveView[];
+  readonly closures: readonly ClosureView[];
+}
+
+const worksOf = (f: Frame, s: StaffAtWork, days: readonly string[]): Span[] =>
+  without(
+    hoursOn(f.zone, days, hoursOf(s, f.opening)),
+    joined(f.leave.filter((l) => l.staffId === s.id).map((l) => spanOf(f.zone, l))),
+  );
+
+/** What free times are looked for in: staff with hours less leave, rooms, and what is kept. Whole days. */
+export async function readBook(
+  db: Db,
+  zone: string,
+  rules: DiaryRules,
+  [first, last]: readonly [string, string],
+  moving = 0,
+): Promise<DiaryBook & { readonly closed: readonly Span[]; readonly opening: readonly Hours[] }> {
+  const within = spanOf(zone, { firstDay: first, lastDay: last });
+  const [staff, rooms, leave, closures, busy] = await Promise.all([
+    readStaff(db),
+    readRooms(db),
+    readLeave(db, first),
+    readClosures(db, first),
+    readBusy(db, within, moving),
+  ]);
+  const opening = openingOf(rules);
+  const frame = { zone, opening, staff, leave, closures };
+  const days = daysFrom(first, last);
+  const of = (key: 'staffId' | 'roomId') => {
+    const by = new Map<number | null, Span[]>();
+    for (const b of busy) {
+      const own = by.get(b[key]);
+      if (own) own.push(b);
+      else by.set(b[key], [b]);
+    }
+    return by;
+  };
+  const [byStaff, byRoom] = [of('staffId'), of('roomId')];
+  return {
+    opening,
+    staff: staff.map((s) => ({
+      id: s.id,
+      name: s.name,
+      skills: s.skills,
+      works: worksOf(frame, s, days),
+      busy: joined(byStaff.get(s.id) ?? []),
+    })),
+    rooms: rooms.map((r) => ({
+      id: r.id,
+      name: r.name,
+      goodFor: r.goodFor,
+      busy: joined(byRoom.get(r.id) ?? []),
+    })),
+    closed: joined(busy.filter((b) => b.house === 2)),
+  };
+}
+
+/** The frame of each day: when the house is open, who works, who is away and why. */
+export function daysOf(f: Frame, days: readonly string[]): DiaryDay[] {
+  return days.map((day) => {
+    const whole = wholeDay(f.zone, day);
+    const closed = f.closures.find((c) => c.firstDay <= day && day <= c.lastDay) ?? null;
+    const away = f.leave.filter((l) => l.firstDay <= day && day <= l.lastDay);
+    return {
+      day,
+      ...whole,
+      open: closed ? [] : hoursOn(f.zone, [day], f.opening),
+      closed: closed?.name ?? null,
+      works: Object.fromEntries(f.staff.map((s) => [s.id, closed ? [] : worksOf(f, s, [day])])),
+      away: Object.fromEntries(away.map((l) => [l.staffId, l.reason || 'leave'])),
+    };
+  });
+}

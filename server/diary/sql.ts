@@ -1,0 +1,400 @@
+import type {
+  AppointmentView,
+  ClosureView,
+  DiaryRules,
+  LeaveView,
+  OrderAppointment,
+  RoomView,
+  RoomWrite,
+  SlotView,
+  StaffAtWork,
+  StaffWork,
+} from '@rocchetto/contract';
+import { DiaryRules as Rules, StoredHours, stored } from '@rocchetto/contract';
+import { foldText } from '@rocchetto/core';
+import type { Span } from '@rocchetto/core/diary/zoned.ts';
+import { wallAt } from '@rocchetto/core/diary/zoned.ts';
+import type { Db, Tx } from '../db/pool.ts';
+
+/** Minutes since 1970 of an instant. */
+const minutes = (instant: string) => `(extract(epoch from ${instant}) / 60)::int`;
+const span = (from: number, to: number) =>
+  `[${new Date(from * 60_000).toISOString()},${new Date(to * 60_000).toISOString()})`;
+
+/** What the house has laid over core's kinds, its opening hours and its version. */
+export async function readRules(
+  db: Db,
+  lock = false,
+): Promise<{ zone: string; rules: DiaryRules; version: number }> {
+  const { rows } = await db.query<{ zone: string; rules: unknown; version: number }>({
+    name: lock ? 'diary-rules-held' : 'diary-rules',
+    text: `select time_zone as zone, diary as rules, version from house${lock ? ' for update' : ''}`,
+  });
+  return { ...rows[0]!, rules: stored(Rules, 'The diary’s rules', rows[0]!.rules) };
+}
+
+export async function writeRules(tx: Tx, rules: DiaryRules): Promise<void> {
+  await tx.query('update house set diary = $1, version = version + 1', [JSON.stringify(rules)]);
+}
+
+export async function readStaff(db: Db): Promise<StaffAtWork[]> {
+  const { rows } = await db.query({
+    name: 'diary-staff',
+    text: 'select id, name, role, skills, initials, mark, hours, version from staff where active order by name',
+  });
+  return rows.map((r) => ({ ...r, hours: stored(StoredHours, 'Hours', r.hours).hours }));
+}
+
+export async function readWork(tx: Tx, id: number): Promise<(StaffWork & { version: number }) | undefined> {
+  const { rows } = await tx.query(
+    'select skills, initials, mark, hours, version from staff where id = $1 and active for update',
+    [id],
+  );
+  return rows[0] && { ...rows[0], hours: stored(StoredHours, 'Hours', rows[0].hours).hours };
+}
+
+export async function writeWork(tx: Tx, id: number, w: StaffWork): Promise<void> {
+  await tx.query(
+    'update staff set skills = $2, initials = $3, mark = $4, hours = $5, version = version + 1 where id = $1',
+    [id, w.skills, w.initials, w.mark, JSON.stringify({ version: 1, hours: w.hours })],
+  );
+}
+
+const ROOM = 'id, name, good_for as "goodFor", version';
+export async function readRooms(db: Db): Promise<RoomView[]> {
+  const { rows } = await db.query<RoomView>({
+    name: 'diary-rooms',
+    text: `select ${ROOM} from room where active order by name`,
+  });
+  return rows;
+}
+export async function readRoom(tx: Tx, id: number): Promise<RoomView | undefined> {
+  const { rows } = await tx.query<RoomView>(`select ${ROOM} from room where id = $1 and active for update`, [
+    id,
+  ]);
+  return rows[0];
+}
+export async function addRoom(tx: Tx, r: RoomWrite): Promise<number> {
+  const { rows } = await tx.query<{ id: number }>(
+    'insert into room (name, name_key, good_for) values ($1, $2, $3) returning id',
+    [r.name, foldText(r.name), r.goodFor],
+  );
+  return rows[0]!.id;
+}
+export async function writeRoom(tx: Tx, id: number, r: RoomWrite): Promise<void> {
+  await tx.query(
+    'update room set name = $2, name_key = $3, good_for = $4, version = version + 1 where id = $1',
+    [id, r.name, foldText(r.name), r.goodFor],
+  );
+}
+export const closeRoom = (tx: Tx, id: number) =>
+  tx.query('update room set active = false where id = $1', [id]);
+
+const DAYS = 'first_day as "firstDay", last_day as "lastDay"';
+export async function readLeave(db: Db, from: string): Promise<LeaveView[]> {
+  const { rows } = await db.query<LeaveView>({
+    name: 'diary-leave',
+    text: `select id, staff_id as "staffId", ${DAYS}, reason from leave where gone_at is null and last_day >= $1 order by first_day, id`,
+    values: [from],
+  });
+  return rows;
+}
+export async function readClosures(db: Db, from: string): Promise<ClosureView[]> {
+  const { rows } = await db.query<ClosureView>({
+    name: 'diary-closures',
+    text: `select id, name, ${DAYS} from closure where gone_at is null and last_day >= $1 order by first_day, id`,
+    values: [from],
+  });
+  return rows;
+}
+
+/** Keeps the days of a leave or a closing. @throws the exclusion's error (23P01) when something is there already */
+export async function addAway(
+  tx: Tx,
+  what: { table: 'leave'; staffId: number; reason: string } | { table: 'closure'; name: string },
+  days: { firstDay: string; lastDay: string },
+  during: Span,
+): Promise<number> {
+  const { rows } = await (what.table === 'leave'
+    ? tx.query<{ id: number }>(
+        'insert into leave (staff_id, reason, first_day, last_day) values ($1, $2, $3, $4) returning id',
+        [what.staffId, what.reason, days.firstDay, days.lastDay],
+      )
+    : tx.query<{ id: number }>(
+        'insert into closure (name, first_day, last_day) values ($1, $2, $3) returning id',
+        [what.name, days.firstDay, days.lastDay],
+      ));
+  const id = rows[0]!.id;
+  await (what.table === 'leave'
+    ? tx.query('insert into occupied (leave_id, staff_id, during) values ($1, $2, $3)', [
+        id,
+        what.staffId,
+        span(during.from, during.to),
+      ])
+    : tx.query('insert into occupied (closure_id, house, during) values ($1, 2, $2)', [
+        id,
+        span(during.from, during.to),
+      ]));
+  return id;
+}
+
+/** Takes a leave or a closing back; false when there is none. */
+export async function takeBackAway(tx: Tx, table: 'leave' | 'closure', id: number): Promise<boolean> {
+  const gone = await tx.query(`update ${table} set gone_at = now() where id = $1 and gone_at is null`, [id]);
+  await tx.query(`delete from occupied where ${table}_id = $1`, [id]);
+  return gone.rowCount !== 0;
+}
+
+/** Offers that were not answered in time let their times go. */
+export async function letGo(tx: Db, now: Date): Promise<void> {
+  const { rows } = await tx.query<{ id: number }>(
+    `update appointment set status = 'cancelled', version = version + 1
+      where status = 'offered' and held_until <= $1 returning id`,
+    [now],
+  );
+  if (rows.length > 0)
+    await tx.query(
+      `update slot set state = 'left', reason = 'not answered in time', left_at = $2 where appointment_id = any($1) and state = 'offered'`,
+      [rows.map((r) => r.id), now],
+    );
+}
+
+export interface SlotMade {
+  readonly start: number;
+  readonly end: number;
+  readonly staff: readonly number[];
+  readonly roomId: number | null;
+}
+
+/** Keeps one time for an appointment. @throws the exclusion's error (23P01) when somebody, the room or the house has it not free */
+export async function addSlot(
+  tx: Tx,
+  appointmentId: number,
+  state: 'offered' | 'taken',
+  s: SlotMade,
+): Promise<number> {
+  const { rows } = await tx.query<{ id: number }>(
+    'insert into slot (appointment_id, during, room_id, state) values ($1, $2, $3, $4) returning id',
+    [appointmentId, span(s.start, s.end), s.roomId, state],
+  );
+  await tx.query('insert into slot_staff (slot_id, staff_id) select $1, unnest($2::bigint[])', [
+    rows[0]!.id,
+    s.staff,
+  ]);
+  return rows[0]!.id;
+}
+
+/** Lets the times of an appointment go, all but one, with the reason. */
+export async function leaveSlots(
+  tx: Tx,
+  appointmentId: number,
+  { but = 0, reason, by, at }: { but?: number; reason: string; by: number; at: Date },
+): Promise<void> {
+  await tx.query(
+    `update slot set state = 'left', reason = $3, left_by = $4, left_at = $5 where appointment_id = $1 and id <> $2 and state <> 'left'`,
+    [appointmentId, but, reason, by, at],
+  );
+}
+
+export async function addAppointment(
+  tx: Tx,
+  a: {
+    kind: string;
+    clientId: number;
+    orderId: number | null;
+    status: 'offered' | 'confirmed';
+    minutes: number;
+    buffer: number;
+    whoComes: string;
+    bring: string;
+    note: string;
+    heldUntil: string | null;
+    by: number;
+  },
+): Promise<number> {
+  const { rows } = await tx.query<{ id: number }>(
+    `insert into appointment (kind, client_id, order_id, status, minutes, buffer, who_comes, bring, note, held_until, made_by)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11) returning id`,
+    [
+      a.kind,
+      a.clientId,
+      a.orderId,
+      a.status,
+      a.minutes,
+      a.buffer,
+      a.whoComes,
+      a.bring,
+      a.note,
+      a.heldUntil,
+      a.by,
+    ],
+  );
+  return rows[0]!.id;
+}
+
+interface Row extends Omit<AppointmentView, 'slots'> {
+  readonly slots: readonly Omit<SlotView, 'day' | 'from' | 'to'>[];
+}
+/** An appointment with its slots, in one query; `where` names rows of `a`. */
+const APPOINTMENT = (where: string) => `
+  select a.id, a.kind, a.status, a.client_id as "clientId", c.name as "clientName", a.order_id as "orderId",
+    o.number as "orderNumber", o.what, a.minutes, a.buffer, a.who_comes as "whoComes", a.bring, a.note,
+    to_char(a.held_until at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "heldUntil",
+    to_char(a.ready_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "readyAt", a.version,
+    (select json_agg(json_build_object('id', s.id, 'state', s.state, 'start', ${minutes('lower(s.during)')}, 'end', ${minutes('upper(s.during)')},
+        'roomId', s.room_id, 'reason', s.reason, 'leftAt', s.left_at,
+        'staff', (select coalesce(json_agg(w.staff_id order by w.staff_id), '[]') from slot_staff w where w.slot_id = s.id)) order by s.id)
+       from slot s where s.appointment_id = a.id) as slots
+   from appointment a join client c on c.id = a.client_id left join orders o on o.id = a.order_id
+  where ${where}`;
+
+const walled = (zone: string, r: Row): AppointmentView => ({
+  ...r,
+  slots: (r.slots ?? []).map((s) => {
+    const { day, time } = wallAt(zone, s.start);
+    return { ...s, day, from: time, to: wallAt(zone, s.end).time };
+  }),
+});
+
+export async function readAppointment(
+  db: Db,
+  zone: string,
+  id: number,
+): Promise<AppointmentView | undefined> {
+  const { rows } = await db.query<Row>({ name: 'appointment', text: APPOINTMENT('a.id = $1'), values: [id] });
+  return rows[0] && walled(zone, rows[0]);
+}
+
+/** Holds the appointment's row for the change in hand. */
+export async function holdAppointment(
+  tx: Tx,
+  zone: string,
+  id: number,
+): Promise<AppointmentView | undefined> {
+  await tx.query('select 1 from appointment where id = $1 for update', [id]);
+  return readAppointment(tx, zone, id);
+}
+
+/** Appointments that have or are offered a time in the span, by their first one. */
+export async function readDiary(db: Db, zone: string, within: Span): Promise<AppointmentView[]> {
+  const { rows } = await db.query<Row>({
+    name: 'diary-span',
+    text: `${APPOINTMENT(`a.id in (select s.appointment_id from slot s where s.during && $1::tstzrange and s.state <> 'left')`)} order by a.id`,
+    values: [span(within.from, within.to)],
+  });
+  return rows.map((r) => walled(zone, r));
+}
+
+export async function stepAppointment(
+  tx: Tx,
+  id: number,
+  status: string,
+  change: { heldUntil?: null } = {},
+): Promise<void> {
+  await tx.query(
+    `update appointment set status = $2, version = version + 1, held_until = case when $3 then null else held_until end where id = $1`,
+    [id, status, change.heldUntil === null],
+  );
+}
+export async function noteAppointment(
+  tx: Tx,
+  id: number,
+  d: { whoComes: string; bring: string; note: string },
+): Promise<void> {
+  await tx.query(
+    'update appointment set who_comes = $2, bring = $3, note = $4, version = version + 1 where id = $1',
+    [id, d.whoComes, d.bring, d.note],
+  );
+}
+export async function readyAppointment(tx: Tx, id: number, at: Date | null, by: number): Promise<void> {
+  await tx.query('update appointment set ready_at = $2, ready_by = $3, version = version + 1 where id = $1', [
+    id,
+    at,
+    at && by,
+  ]);
+}
+export const takeSlot = (tx: Tx, id: number) =>
+  tx.query(`update slot set state = 'taken' where id = $1`, [id]);
+
+/** What everybody and every room is kept for over a span, in order, in one query. */
+export async function readBusy(
+  db: Db,
+  within: Span,
+  moving = 0,
+): Promise<
+  { staffId: number | null; roomId: number | null; house: number | null; from: number; to: number }[]
+> {
+  const { rows } = await db.query({
+    name: 'diary-busy',
+    text: `select b.staff_id as "staffId", b.room_id as "roomId", b.house, ${minutes('lower(b.during)')} as "from", ${minutes('upper(b.during)')} as "to"
+       from occupied b left join slot s on s.id = b.slot_id
+      where b.during && $1::tstzrange and (b.house is null or b.house = 2) and (s.appointment_id is null or s.appointment_id <> $2)
+      order by lower(b.during)`,
+    values: [span(within.from, within.to), moving],
+  });
+  return rows;
+}
+
+/** Whom the client had at their last appointment, newest first. */
+export async function lastHands(db: Db, clientId: number): Promise<number[]> {
+  const { rows } = await db.query<{ id: number }>({
+    name: 'diary-last-hands',
+    text: `select w.staff_id as id from appointment a join slot s on s.appointment_id = a.id and s.state = 'taken'
+             join slot_staff w on w.slot_id = s.id
+            where a.client_id = $1 and a.status in ('confirmed', 'arrived', 'done') order by lower(s.during) desc limit 3`,
+    values: [clientId],
+  });
+  return rows.map((r) => r.id);
+}
+
+/** An order's appointments that stand, by time, for its thread. */
+export async function orderAppointments(db: Db, zone: string, orderId: number): Promise<OrderAppointment[]> {
+  const { rows } = await db.query<{
+    id: number;
+    kind: string;
+    status: OrderAppointment['status'];
+    start: number;
+  }>({
+    name: 'order-appointments',
+    text: `select a.id, a.kind, a.status, ${minutes('lower(s.during)')} as start from appointment a
+             join slot s on s.appointment_id = a.id and s.state = 'taken'
+            where a.order_id = $1 and a.status <> 'cancelled' order by lower(s.during)`,
+    values: [orderId],
+  });
+  return rows.map(({ start, ...r }) => ({ ...r, ...wallAt(zone, start) }));
+}
+
+/** Bookings that still stand after a moment, of somebody, in a room, or at all within a span: what must be moved first. */
+export async function bookedAhead(
+  db: Db,
+  where: { staffId?: number; roomId?: number; within?: Span },
+  after: Date,
+): Promise<{ id: number; clientName: string; start: number }[]> {
+  const { rows } = await db.query({
+    text: `select distinct on (lower(s.during), a.id) a.id, c.name as "clientName", ${minutes('lower(s.during)')} as start
+       from slot s join appointment a on a.id = s.appointment_id join client c on c.id = a.client_id
+       left join slot_staff w on w.slot_id = s.id
+      where s.state <> 'left' and a.status in ('offered', 'confirmed') and upper(s.during) > $1
+        and ($2::bigint is null or w.staff_id = $2) and ($3::bigint is null or s.room_id = $3)
+        and ($4::tstzrange is null or s.during && $4::tstzrange)
+      order by lower(s.during), a.id limit 50`,
+    values: [
+      after,
+      where.staffId ?? null,
+      where.roomId ?? null,
+      where.within ? span(where.within.from, where.within.to) : null,
+    ],
+  });
+  return rows;
+}
+
+/** Whether this order is this client's. */
+export async function isOrderOf(db: Db, orderId: number, clientId: number): Promise<boolean> {
+  return (
+    (await db.query('select 1 from orders where id = $1 and client_id = $2', [orderId, clientId]))
+      .rowCount !== 0
+  );
+}
+export async function isClient(db: Db, id: number): Promise<boolean> {
+  return (await db.query('select 1 from client where id = $1 and erased_at is null', [id])).rowCount !== 0;
+}
