@@ -38,6 +38,16 @@ describe('the demo', () => {
       expect(file.printed.figures.filter((f: { mark: string }) => f.mark.includes('absent'))).toEqual([]);
     }
   });
+  it('has a diary of five past and four coming weeks, with what goes wrong in one', async () => {
+    expect(await count('appointment')).toBeGreaterThan(100);
+    expect(await count(`slot where upper(during) < now() - interval '28 days'`)).toBeGreaterThan(0);
+    expect(await count(`slot where lower(during) > now() + interval '21 days'`)).toBeGreaterThan(0);
+    expect(await count(`appointment where status = 'did-not-come'`)).toBe(1);
+    expect(await count(`slot where state = 'left' and reason <> ''`)).toBe(1);
+    expect(await count(`appointment where status = 'offered'`)).toBe(1);
+    expect(await count(`history where what like '%refused'`)).toBe(1);
+    expect([await count('leave'), await count('closure'), await count('room')]).toEqual([1, 1, 2]);
+  });
   it('lets its staff in with the demo passphrase', async () => {
     const res = await t.app.request('/api/sign-in', {
       method: 'POST',

@@ -9,6 +9,7 @@ import { addOrder } from '@rocchetto/server/orders/sql.ts';
 import { keepReadings } from '@rocchetto/server/sessions/sql.ts';
 import { agreeSheet, changeSheet, cutSheet } from '@rocchetto/server/sheets/service.ts';
 import { viewSheet } from '@rocchetto/server/sheets/view.ts';
+import { seedDiary } from './diary.ts';
 import { asRead, inventFigures, reading, seeded } from './figures.ts';
 import { CLIENTS, STAFF, STREETS, STUDIO } from './people.ts';
 import { OTHER_ORDERS, SKIRTS, skirtBrief } from './skirts.ts';
@@ -197,6 +198,7 @@ async function seed(tx: Tx) {
       { clientId: clients[ci]!.id, what, occasion, ...due(wornIn), responsibleId: staff[1 + (ci % 2)]!.id },
       null,
     );
+  await seedDiary(tx, { staff, clients }, now);
 }
 
 /** Takes a demo sheet as far as its story goes, by the same steps a fitter takes. */

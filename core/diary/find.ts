@@ -78,13 +78,14 @@ const isFree = (h: Pick<Hand, 'busy'> & { works?: readonly Span[] }, q: Question
   (!h.works || holds(h.works, start, start + q.minutes)) &&
   clear(h.busy, start, start + q.minutes + q.buffer);
 
-/** How much is left between this time and what lies beside it in somebody's day; Infinity where nothing does. */
-function gaps(h: Hand, start: Minute, end: Minute): { before: number; after: number } {
+/** How much is left between this time and what lies beside it in somebody's day, and whether it joins on to a booking. */
+function gaps(h: Hand, start: Minute, end: Minute): { before: number; after: number; joins: boolean } {
   const i = indexAt(h.busy, start);
   const work = h.works[indexAt(h.works, start)]!;
-  const before = start - Math.max(work.from, h.busy[i]?.to ?? work.from);
-  const after = Math.min(work.to, h.busy[i + 1]?.from ?? work.to) - end;
-  return { before, after };
+  const [last, next] = [h.busy[i], h.busy[i + 1]];
+  const before = start - Math.max(work.from, last?.to ?? work.from);
+  const after = Math.min(work.to, next?.from ?? work.to) - end;
+  return { before, after, joins: last?.to === start || next?.from === end };
 }
 
 /** Every start at which it can be done, with who and where, in order of time. */
@@ -120,9 +121,7 @@ export function* allTimes(book: DiaryBook, q: Question): Generator<Candidate> {
             ? ['somebody else than last time']
             : staff.filter((h) => liked.has(h.id)).map((h) => `with ${h.name}, as last time`)),
           ...(slivers > 0 ? [`leaves less than ${SLIVER} minutes beside it`] : []),
-          ...(beside.some((g) => g.before === 0 || g.after === 0) && slivers === 0
-            ? ['joins on to what is there']
-            : []),
+          ...(beside.some((g) => g.joins) && slivers === 0 ? ['joins on to what is there'] : []),
         ],
       };
     }

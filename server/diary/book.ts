@@ -5,7 +5,7 @@ import { DEFAULT_OPENING } from '@rocchetto/core/diary/house.ts';
 import { joined, without } from '@rocchetto/core/diary/spans.ts';
 import { daysFrom, type Span, wholeDay } from '@rocchetto/core/diary/zoned.ts';
 import type { Db } from '../db/pool.ts';
-import { readBusy, readClosures, readLeave, readRooms, readStaff } from './sql.ts';
+import { readBookRows } from './sql.ts';
 
 export const openingOf = (rules: DiaryRules): readonly Hours[] =>
   rules.opening.length > 0 ? rules.opening : DEFAULT_OPENING;
@@ -26,7 +26,11 @@ interface Frame {
   readonly closures: readonly ClosureView[];
 }
 
-const worksOf = (f: Frame, s: StaffAtWork, days: readonly string[]): Span[] =>
+const worksOf = (
+  f: Pick<Frame, 'zone' | 'opening' | 'leave'>,
+  s: StaffAtWork,
+  days: readonly string[],
+): Span[] =>
   without(
     hoursOn(f.zone, days, hoursOf(s, f.opening)),
     joined(f.leave.filter((l) => l.staffId === s.id).map((l) => spanOf(f.zone, l))),
@@ -41,42 +45,34 @@ export async function readBook(
   moving = 0,
 ): Promise<DiaryBook & { readonly closed: readonly Span[]; readonly opening: readonly Hours[] }> {
   const within = spanOf(zone, { firstDay: first, lastDay: last });
-  const [staff, rooms, leave, closures, busy] = await Promise.all([
-    readStaff(db),
-    readRooms(db),
-    readLeave(db, first),
-    readClosures(db, first),
-    readBusy(db, within, moving),
-  ]);
+  const { staff, rooms, leave, busy } = await readBookRows(db, within, first, moving);
   const opening = openingOf(rules);
-  const frame = { zone, opening, staff, leave, closures };
   const days = daysFrom(first, last);
-  const of = (key: 'staffId' | 'roomId') => {
-    const by = new Map<number | null, Span[]>();
-    for (const b of busy) {
-      const own = by.get(b[key]);
-      if (own) own.push(b);
-      else by.set(b[key], [b]);
-    }
-    return by;
-  };
-  const [byStaff, byRoom] = [of('staffId'), of('roomId')];
+  const by = [new Map<number, Span[]>(), new Map<number, Span[]>()] as const;
+  const closed: Span[] = [];
+  for (const [staffId, roomId, , from, to] of busy) {
+    const at = { from, to };
+    const [map, id] = staffId !== null ? [by[0], staffId] : [by[1], roomId];
+    if (id === null) closed.push(at);
+    else if (map.has(id)) map.get(id)!.push(at);
+    else map.set(id, [at]);
+  }
   return {
     opening,
     staff: staff.map((s) => ({
       id: s.id,
       name: s.name,
       skills: s.skills,
-      works: worksOf(frame, s, days),
-      busy: joined(byStaff.get(s.id) ?? []),
+      works: worksOf({ zone, opening, leave }, s, days),
+      busy: joined(by[0].get(s.id) ?? []),
     })),
     rooms: rooms.map((r) => ({
       id: r.id,
       name: r.name,
       goodFor: r.goodFor,
-      busy: joined(byRoom.get(r.id) ?? []),
+      busy: joined(by[1].get(r.id) ?? []),
     })),
-    closed: joined(busy.filter((b) => b.house === 2)),
+    closed: joined(closed),
   };
 }
 

@@ -58,8 +58,10 @@ export function Frame() {
           <span>Rocchetto</span>
         </Link>
         <nav aria-label="Places">
+          <NavLink to="/today">Today</NavLink>
           <NavLink to="/orders">Orders</NavLink>
           <NavLink to="/clients">Clients</NavLink>
+          <NavLink to="/diary">Diary</NavLink>
           {may(me.role, 'staff.manage') && <NavLink to="/house">House</NavLink>}
         </nav>
         <button

@@ -18,4 +18,6 @@ export const KEYS: readonly KeyWord[] = [
   { keys: 't', does: 'in an empty field: how the tape is held', tape: 'tape' },
   { keys: 'w', does: 'in an empty field: whole, half or quarter', tape: 'whole or part' },
   { keys: '↑ ↓', does: 'on the sheet: the figure above or below, its why opens' },
+  { keys: '← →', does: 'on a loop of the diary: five minutes earlier or later, with Shift fifteen' },
+  { keys: '↑ ↓', does: 'on a loop of the diary: onto the thread above or below' },
 ];

@@ -17,6 +17,9 @@ export const router = createBrowserRouter([
       { index: true, lazy: () => import('../orders/OrdersPage.tsx') },
       { path: 'orders', lazy: () => import('../orders/OrdersPage.tsx') },
       { path: 'orders/:id/sheet', lazy: () => import('../sheet/SheetPage.tsx') },
+      { path: 'today', lazy: () => import('../diary/TodayPage.tsx') },
+      { path: 'diary', lazy: () => import('../diary/DiaryPage.tsx') },
+      { path: 'diary/weeks', lazy: () => import('../diary/WeeksPage.tsx') },
       { path: 'clients', lazy: () => import('../clients/ClientsPage.tsx') },
       {
         lazy: () => import('./Dressed.tsx'),
@@ -27,6 +30,7 @@ export const router = createBrowserRouter([
           { path: 'orders/:id/measure', lazy: () => import('../measuring/MeasurePage.tsx') },
           { path: 'clients/new', lazy: () => import('../clients/NewClientPage.tsx') },
           { path: 'clients/:id', lazy: () => import('../clients/ClientPage.tsx') },
+          { path: 'diary/book', lazy: () => import('../diary/BookPage.tsx') },
           { path: 'house', lazy: () => import('../house/HousePage.tsx') },
         ],
       },

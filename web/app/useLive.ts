@@ -24,7 +24,9 @@ const tagsOf = ([what, id]: Changed): Tag[] => {
     case 'staff':
       return ['Staff'];
     case 'house':
-      return ['House', 'Me', 'Sheet'];
+      return ['House', 'Me', 'Sheet', 'Diary'];
+    case 'diary':
+      return ['Diary'];
     default:
       return [];
   }
@@ -45,7 +47,7 @@ export function useLive(signedIn: boolean) {
     });
     // Also when the stream first begins: what was saved between the page's own fetching and now was told to nobody.
     stream.addEventListener('again', () => {
-      dispatch(api.util.invalidateTags(['Client', 'Order', 'Sheet', 'Session', 'Staff', 'House']));
+      dispatch(api.util.invalidateTags(['Client', 'Order', 'Sheet', 'Session', 'Staff', 'House', 'Diary']));
     });
     return () => stream.close();
   }, [signedIn, dispatch]);

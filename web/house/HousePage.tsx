@@ -15,6 +15,9 @@ import {
   useStaffLinkMutation,
   useStaffQuery,
 } from './api.ts';
+import { KindsTable } from './KindsTable.tsx';
+import { RoomsAndDays } from './RoomsAndDays.tsx';
+import { WorkTable } from './WorkTable.tsx';
 
 /** Who works here and what the house goes by. The principal adds staff and hands each a link to set a passphrase, once. */
 export function Component() {
@@ -40,6 +43,9 @@ export function Component() {
       <h1>House</h1>
       <Settings />
       <Staff />
+      <WorkTable />
+      <RoomsAndDays />
+      <KindsTable />
     </Place>
   );
 }

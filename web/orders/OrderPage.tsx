@@ -39,6 +39,7 @@ export function Component() {
     useMay('session.write'),
     useMay('sheet.write'),
   ];
+  const mayBook = useMay('diary.write');
   const { long } = useDays();
   if (!order) return <Place title="Order" waiting={{ what: 'the order', error, again: refetch }} />;
   const made = (order.brief?.parts.length ?? 0) > 0;
@@ -83,6 +84,7 @@ export function Component() {
           <div className="row acts">
             <Next order={order} mayMeasure={mayMeasure} mayBrief={mayBrief} />
             {mayWrite && <Button onClick={edit}>Change the order</Button>}
+            {mayBook && <Link to={`/diary/book?order=${order.id}`}>Book a fitting</Link>}
           </div>
         </>
       )}
@@ -112,6 +114,22 @@ function Margin({ order, mayBrief }: { order: OrderFull; mayBrief: boolean }) {
           <p>
             The client is a minor: {order.guardian || 'a guardian'} is present at every measuring and fitting.
           </p>
+        </section>
+      )}
+      {order.appointments.length > 0 && (
+        <section>
+          <h2>Appointments</h2>
+          <ul className="why">
+            {order.appointments.map((a) => (
+              <li key={a.id}>
+                <Link to={`/diary?day=${a.day}&a=${a.id}`}>
+                  {short(a.day)}, {a.time}
+                </Link>
+                : {a.kind.replaceAll('-', ' ')}
+                {a.status !== 'confirmed' && `, ${a.status.replaceAll('-', ' ')}`}
+              </li>
+            ))}
+          </ul>
         </section>
       )}
       <section>

@@ -60,7 +60,7 @@ function knotsOf(
       to: made ? `${base}/sheet` : null,
       tells: order.stage === 'cut' ? 'Cut.' : 'Not cut yet.',
     },
-    { id: 'fittings', word: 'fittings', when: '—', done: false, to: null, tells: 'No fitting yet.' },
+    fittings(order, today, shortDate),
     {
       id: 'handed',
       word: 'handed over',
@@ -70,6 +70,23 @@ function knotsOf(
       tells: order.dueOn ? `Due in ${daysBetween(today, order.dueOn)} days.` : 'No due date.',
     },
   ];
+}
+
+/** The order's appointments on its thread: the next one that is to come, else the last that was. */
+function fittings(order: OrderFull, today: string, shortDate: (at: string) => string): Knot {
+  const standing = order.appointments.filter((a) => a.status !== 'did-not-come');
+  const next = standing.find((a) => a.day >= today && a.status !== 'done');
+  const shown = next ?? standing.at(-1);
+  const words = (a: (typeof standing)[number]) =>
+    `${a.kind.replaceAll('-', ' ')} ${shortDate(a.day)}, ${a.time}`;
+  return {
+    id: 'fittings',
+    word: order.appointments.length > 1 ? `fittings, ${order.appointments.length}` : 'fittings',
+    when: shown ? `${shortDate(shown.day)}, ${shown.time}` : '—',
+    done: standing.length > 0 && !next,
+    to: shown ? `/diary?day=${shown.day}&a=${shown.id}` : `/diary/book?order=${order.id}`,
+    tells: shown ? `${order.appointments.map(words).join('; ')}.` : 'No fitting is booked yet.',
+  };
 }
 
 /** One wave of slack thread between two knots; straight when it is pulled tight. */

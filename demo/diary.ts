@@ -1,0 +1,230 @@
+import type { StaffWork } from '@rocchetto/contract';
+import { dayIn, initialsOf, type Skill, usualSkills } from '@rocchetto/core';
+import { dayAfter, planAt, weekdayOf, wholeDay } from '@rocchetto/core/diary/zoned.ts';
+import { remember } from '@rocchetto/server/db/history.ts';
+import type { Tx } from '@rocchetto/server/db/pool.ts';
+import {
+  addAppointment,
+  addAway,
+  addRoom,
+  addSlot,
+  leaveSlots,
+  readyAppointment,
+  stepAppointment,
+  writeWork,
+} from '@rocchetto/server/diary/sql.ts';
+import type { SignedIn } from '@rocchetto/server/http/context.ts';
+
+const MORE_SKILLS: Record<string, readonly Skill[]> = {
+  'Odile Marchetti': ['measuring', 'fitting', 'bridal', 'tailoring'],
+  'Ines Kovar': ['measuring', 'fitting', 'bridal'],
+  'Pia Ostrander': ['tailoring', 'beading'],
+};
+
+/** Hours with a break in the middle of the day; the desk is there at noon. */
+const hours = (role: string, days: readonly number[]): StaffWork['hours'] =>
+  days.flatMap((weekday) =>
+    role === 'desk'
+      ? [{ weekday, from: '09:00', to: '17:00' }]
+      : [
+          { weekday, from: '09:00', to: '12:30' },
+          { weekday, from: '13:30', to: '18:00' },
+        ],
+  );
+
+interface People {
+  readonly staff: readonly SignedIn[];
+  readonly clients: readonly { readonly id: number }[];
+}
+
+/** Five past and four coming weeks of the invented studio's diary. */
+export async function seedDiary(tx: Tx, { staff, clients }: People, now: Date) {
+  const { rows } = await tx.query<{ zone: string }>('select time_zone as zone from house');
+  const { zone } = rows[0]!;
+  const today = dayIn(zone, now);
+  for (const [i, s] of staff.entries())
+    await writeWork(tx, s.id, {
+      skills: [...(MORE_SKILLS[s.name] ?? usualSkills(s.role))],
+      initials: initialsOf(s.name),
+      mark: i,
+      hours: hours(s.role, i === 4 ? [1, 2, 3, 4] : [1, 2, 3, 4, 5]),
+    });
+  const bay = await addRoom(tx, { name: 'Bay window', goodFor: ['fitting', 'step-free'] });
+  const long = await addRoom(tx, { name: 'Long room', goodFor: ['fitting', 'bridal'] });
+  const [odile, bram, ines, , , pia, jonah] = staff as [
+    SignedIn,
+    SignedIn,
+    SignedIn,
+    SignedIn,
+    SignedIn,
+    SignedIn,
+    SignedIn,
+  ];
+  const { rows: orders } = await tx.query<{ id: number; clientId: number; stage: string }>(
+    'select id, client_id as "clientId", stage from orders order by id',
+  );
+
+  /** The next day the house is open, at least so many days from today. */
+  const openDay = (from: number, by = 1) => {
+    let day = dayAfter(today, from);
+    while (weekdayOf(day) > 5) day = dayAfter(day, by);
+    return day;
+  };
+  const holiday = openDay(19);
+  const during = (day: string, last = day) => ({
+    from: wholeDay(zone, day).from,
+    to: wholeDay(zone, last).to,
+  });
+  await addAway(
+    tx,
+    { table: 'closure', name: 'Harbour feast' },
+    { firstDay: holiday, lastDay: holiday },
+    during(holiday),
+  );
+  const away = { firstDay: openDay(6), lastDay: dayAfter(openDay(6), 3) };
+  await addAway(
+    tx,
+    { table: 'leave', staffId: pia.id, reason: 'sister’s wedding' },
+    away,
+    during(away.firstDay, away.lastDay),
+  );
+
+  const keep = async (
+    kind: string,
+    who: { clientId: number; orderId: number | null },
+    day: string,
+    time: string,
+    staffIds: readonly number[],
+    roomId: number | null,
+    more: { minutes?: number; bring?: string; whoComes?: string; by?: number } = {},
+  ) => {
+    const minutes = more.minutes ?? 45;
+    const id = await addAppointment(tx, {
+      kind,
+      ...who,
+      status: 'confirmed',
+      minutes,
+      buffer: 10,
+      whoComes: more.whoComes ?? '',
+      bring: more.bring ?? '',
+      note: '',
+      heldUntil: null,
+      by: more.by ?? jonah.id,
+    });
+    const start = planAt(zone, day, time);
+    const slot = await addSlot(tx, id, 'taken', { start, end: start + minutes, staff: staffIds, roomId });
+    await remember(tx, 'appointment', id, more.by ?? jonah.id, 'confirmed', undefined, { kind, day, time });
+    return { id, slot };
+  };
+  const orderOf = (i: number) => {
+    const o = orders[i % orders.length]!;
+    return { clientId: o.clientId, orderId: o.id };
+  };
+
+  // The usual weeks: two fitters, two rooms, a counter.
+  const TIMES = ['09:30', '11:00', '14:00', '15:30'] as const;
+  let n = 0;
+  for (let offset = -35; offset <= 28; offset++) {
+    const day = dayAfter(today, offset);
+    if (weekdayOf(day) > 5 || day === holiday) continue;
+    for (const [i, time] of TIMES.entries()) {
+      const turn = (offset + 40) * 4 + i;
+      if (turn % 3 === 0) continue;
+      const fitter = turn % 2 ? bram : ines;
+      const order = orderOf(turn * 7);
+      const kind = ['measuring', 'fitting', 'toile-fitting', 'final-fitting'][turn % 4]!;
+      // The rest of this week belongs to the story below.
+      if (offset >= 0 && offset <= 1 && i > 1) continue;
+      const { id } = await keep(kind, order, day, time, [fitter.id], turn % 2 ? bay : long, {
+        minutes: kind === 'toile-fitting' ? 60 : 45,
+        bring: turn % 5 === 0 ? 'the shoes of the day' : '',
+      });
+      if (offset < 0) await stepAppointment(tx, id, n++ === 6 ? 'did-not-come' : 'done');
+      else if (turn % 4 === 3) await readyAppointment(tx, id, now, staff[3]!.id);
+    }
+    if (offset % 3 === 0) {
+      const { id } = await keep('collection', orderOf(offset + 50), day, '16:30', [jonah.id], null, {
+        minutes: 20,
+      });
+      if (offset < 0) await stepAppointment(tx, id, 'done');
+    }
+  }
+
+  // A soloist who can come once: everything in one visit, with two of the staff.
+  const soloist = orders.find((o) => o.clientId === clients[2]!.id);
+  await keep(
+    'bridal-fitting',
+    { clientId: clients[2]!.id, orderId: soloist?.id ?? null },
+    openDay(2),
+    '16:15',
+    [odile.id, ines.id],
+    long,
+    { minutes: 90, bring: 'the petticoat, the shoes', whoComes: 'her répétiteur' },
+  );
+  // One that was moved: it keeps where it was and why.
+  const dancer = orders.find((o) => o.clientId === clients[3]!.id);
+  const moved = await keep(
+    'fitting',
+    { clientId: clients[3]!.id, orderId: dancer?.id ?? null },
+    openDay(1),
+    '16:45',
+    [bram.id],
+    bay,
+  );
+  await leaveSlots(tx, moved.id, { reason: 'rehearsal called for that hour', by: jonah.id, at: now });
+  const start = planAt(zone, openDay(3), '16:45');
+  await addSlot(tx, moved.id, 'taken', { start, end: start + 45, staff: [bram.id], roomId: bay });
+  await stepAppointment(tx, moved.id, 'confirmed');
+  await remember(tx, 'appointment', moved.id, jonah.id, 'moved', undefined, {
+    reason: 'rehearsal called for that hour',
+  });
+  // Several times offered, and not answered yet.
+  const offered = await addAppointment(tx, {
+    kind: 'consultation',
+    clientId: clients[10]!.id,
+    orderId: null,
+    status: 'offered',
+    minutes: 60,
+    buffer: 10,
+    whoComes: '',
+    bring: 'a picture of the hall',
+    note: '',
+    heldUntil: new Date(now.getTime() + 2 * 86_400_000).toISOString(),
+    by: jonah.id,
+  });
+  for (const [after, time] of [
+    [4, '16:45'],
+    [7, '16:45'],
+  ] as const) {
+    const at = planAt(zone, openDay(after), time);
+    await addSlot(tx, offered, 'offered', { start: at, end: at + 60, staff: [odile.id], roomId: null });
+  }
+  // A second hand wanted a time that was taken: the database refused it, and the book says so.
+  const [taken] = (
+    await tx.query<{ id: number; slot: number }>(
+      `select a.id, s.id as slot from appointment a join slot s on s.appointment_id = a.id and s.state = 'taken'
+        where a.status = 'confirmed' and lower(s.during) > $1 order by lower(s.during) limit 1`,
+      [now],
+    )
+  ).rows;
+  await tx.query('savepoint second_hand');
+  try {
+    await tx.query(
+      `insert into slot (appointment_id, during, room_id, state) select $1, during, room_id, 'offered' from slot where id = $2`,
+      [offered, taken!.slot],
+    );
+    throw new Error('the demo’s double booking was not refused');
+  } catch (error) {
+    if ((error as { code?: string }).code !== '23P01') throw error;
+    await tx.query('rollback to savepoint second_hand');
+  }
+  await remember(
+    tx,
+    'appointment',
+    taken!.id,
+    bram.id,
+    'a second booking of this time was refused',
+    undefined,
+    undefined,
+  );
+}

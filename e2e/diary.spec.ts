@@ -1,0 +1,184 @@
+import type { Page } from '@playwright/test';
+import { accessible, byApi, expect, newSkirt, signIn, test } from './help.ts';
+
+/** The row of the day's list that holds this client. */
+const row = (page: Page, client: string) => page.locator('.daylist tr', { hasText: client });
+
+/** A fitting booked by the API at the first free time from a day on that nobody else in these tests uses. */
+async function booked(page: Page, name: string, from: string) {
+  const { orderId, clientId } = await newSkirt(page, name);
+  const { times } = await (
+    await page.request.get(`/api/diary/times?kind=fitting&earliest=10:00&latest=12:00&from=${from}`)
+  ).json();
+  const { day, time, staff, roomId } = times[0];
+  const made = await byApi(page, 'POST', '/appointments', {
+    kind: 'fitting',
+    clientId,
+    orderId,
+    slots: [{ day, time, staff, roomId }],
+  });
+  return {
+    id: made.id as number,
+    orderId,
+    clientId,
+    day: day as string,
+    time: time as string,
+    staff,
+    roomId,
+  };
+}
+const later = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
+
+test('a fitter books a fitting from its order; it lies on the day’s threads and on the order’s own', async ({
+  page,
+}) => {
+  await signIn(page, 'Bram Teller');
+  const { orderId } = await newSkirt(page, 'Booked One', { shoes: 'court shoe' });
+  await page.goto(`/orders/${orderId}`);
+  await page.getByRole('link', { name: 'Book a fitting' }).click();
+  await expect(page.getByRole('heading', { name: 'Free times, the best first' })).toBeVisible();
+  await page.getByLabel('For a').selectOption('fitting');
+  await page.getByLabel('From').fill('in 40 days');
+  await page.getByRole('button', { name: 'Wed', exact: true }).click();
+  await page.getByLabel('Over by').selectOption('17:00');
+  await accessible(page);
+  const first = page.locator('.times button').first();
+  await expect(first).toBeVisible();
+  await first.click();
+  await expect(page.getByLabel('To bring')).toHaveValue('court shoe');
+  await page.getByLabel('Who comes along').fill('a sister');
+  await page.getByRole('button', { name: 'Book it' }).click();
+  await expect(page.getByRole('region', { name: 'Appointment' })).toContainText('a sister');
+  await expect(row(page, 'Booked One')).toContainText('needs the basted garment ready');
+  await accessible(page);
+  await page.getByRole('button', { name: 'it is there' }).click();
+  await expect(page.getByText('✓ the basted garment ready')).toBeVisible();
+  await page.goto(`/orders/${orderId}`);
+  await expect(page.getByRole('link', { name: /^fittings: / })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Appointments' })).toBeVisible();
+});
+
+test('by keyboard a loop moves along its thread, is told what hinders it, and keeps where it was with the reason', async ({
+  page,
+}) => {
+  await signIn(page, 'Bram Teller');
+  const a = await booked(page, 'Moved One', later(45));
+  await page.goto(`/diary?day=${a.day}`);
+  const loop = page.getByRole('button', { name: /Moved One, on the thread of/ }).first();
+  await loop.focus();
+  await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  const moving = page.getByRole('form', { name: 'Move it' });
+  await expect(moving).toBeVisible();
+  await accessible(page, 'moving');
+  // Far to the left nobody is at work.
+  for (let i = 0; i < 30; i++) await page.keyboard.press('Shift+ArrowLeft');
+  await expect(moving).toContainText('does not work then');
+  await expect(moving.getByRole('button', { name: 'Move it' })).toBeDisabled();
+  await page.keyboard.press('Escape');
+  await expect(moving).toBeHidden();
+  await page.keyboard.press('Shift+ArrowRight');
+  await moving.getByLabel('Moved, because').fill('missed the ferry');
+  await moving.getByRole('button', { name: 'Move it' }).click();
+  await expect(page.getByText('missed the ferry')).toBeVisible();
+  const now = await (await page.request.get(`/api/appointments/${a.id}`)).json();
+  expect(now.slots.map((s: { state: string }) => s.state)).toEqual(['left', 'taken']);
+  expect(now.slots[1].start - now.slots[0].start).toBe(15);
+});
+
+test('by pointer a loop is drawn onto another time; let go of, it asks before it moves', async ({ page }) => {
+  await signIn(page, 'Bram Teller');
+  const a = await booked(page, 'Drawn One', later(50));
+  await page.goto(`/diary?day=${a.day}`);
+  const loop = page.getByRole('button', { name: /Drawn One, on the thread of/ }).first();
+  const box = (await loop.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 130, box.y + 22, { steps: 6 });
+  await page.mouse.up();
+  await expect(page.getByRole('form', { name: 'Move it' })).toBeVisible();
+  await page.getByRole('button', { name: 'leave it where it was' }).click();
+  expect((await (await page.request.get(`/api/appointments/${a.id}`)).json()).slots).toHaveLength(1);
+});
+
+test('a time that somebody else takes meanwhile is told, nothing is lost, and the nearest free one is offered', async ({
+  page,
+}) => {
+  // A page that is not told at once meets the other booking when it sends its own.
+  await page.route('**/api/live', (route) => route.abort());
+  await signIn(page, 'Bram Teller');
+  const { clientId, orderId } = await newSkirt(page, 'Second One');
+  await page.goto(`/diary/book?order=${orderId}&kind=fitting`);
+  await page.getByLabel('From').fill('in 60 days');
+  const first = page.locator('.times button').first();
+  await expect(first).toBeVisible();
+  const asked = page.waitForRequest((r) => r.url().endsWith('/api/appointments'));
+  await first.click();
+  await page.getByLabel('Note').fill('a note that must stay');
+  // Another hand takes exactly what this page is about to send.
+  await page.route('**/api/appointments', async (route) => {
+    const { slots } = route.request().postDataJSON();
+    await page.unroute('**/api/appointments');
+    await byApi(page, 'POST', '/appointments', { kind: 'fitting', clientId, slots });
+    await route.continue();
+  });
+  await page.getByRole('button', { name: 'Book it' }).click();
+  await asked;
+  await expect(page.getByRole('alert')).toContainText('taken meanwhile');
+  await expect(page.getByLabel('Note')).toHaveValue('a note that must stay');
+  await page.locator('form.stack p button').first().click();
+  await page.getByRole('button', { name: 'Book it' }).click();
+  await expect(page.getByRole('region', { name: 'Appointment' })).toBeVisible();
+});
+
+test('another hand’s booking appears on an open day by itself', async ({ page }) => {
+  await signIn(page, 'Ines Kovar');
+  const day = (await booked(page, 'Already There', later(70))).day;
+  await page.goto(`/diary?day=${day}`);
+  await expect(row(page, 'Already There')).toBeVisible();
+  await booked(page, 'Comes By Itself', day);
+  await expect(row(page, 'Comes By Itself')).toBeVisible();
+});
+
+test('today tells each role what waits for its hands; the bench books nothing', async ({ page }) => {
+  await signIn(page, 'Wren Halloran', '/today');
+  await expect(page.getByRole('heading', { name: 'Now, in order' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Book a time' })).toHaveCount(0);
+  await accessible(page);
+  await page.goto('/diary/book');
+  await expect(page.getByText('The desk, the fitters and the principal book.')).toBeVisible();
+  await page.goto('/diary/weeks');
+  await expect(page.getByRole('row', { name: /Bram Teller/ })).toBeVisible();
+  await accessible(page);
+  await page.setViewportSize({ width: 360, height: 740 });
+  for (const path of ['/today', '/diary', '/diary/weeks']) {
+    await page.goto(path);
+    await page.locator('h1').waitFor();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(360);
+  }
+});
+
+test('the principal sets hours and leave; leave on booked days is refused with whom it would leave standing', async ({
+  page,
+}) => {
+  await signIn(page, 'Odile Marchetti');
+  const a = await booked(page, 'Stands In The Way', later(80));
+  const { staff } = await (await page.request.get('/api/diary/house')).json();
+  const name = staff.find((s: { id: number }) => s.id === a.staff[0]).name;
+  await page.goto('/house');
+  await page.getByRole('button', { name: 'Change the work of Wren Halloran' }).click();
+  const form = page.getByRole('form', { name: 'Work of Wren Halloran' });
+  await form.getByLabel('Fri').fill('9-25');
+  await expect(form.getByText('write 9–12:30, 13:30–18')).toBeVisible();
+  await form.getByLabel('Fri').fill('9-13');
+  await form.getByRole('checkbox', { name: 'beading' }).check();
+  await accessible(page, 'work');
+  await form.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByText('Fri 09:00–13:00')).toBeVisible();
+  await page.getByLabel('Leave for').click();
+  await page.getByTitle(name, { exact: true }).click();
+  await page.getByLabel('First day').fill(a.day);
+  await page.getByLabel('Last day').fill(a.day);
+  await page.getByRole('button', { name: 'Keep the days' }).click();
+  await expect(page.getByRole('alert')).toContainText('Stands In The Way');
+});

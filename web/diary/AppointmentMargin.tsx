@@ -1,0 +1,169 @@
+import type { AppointmentView, DiaryHouse } from '@rocchetto/contract';
+import { type AppointmentStatus, NEEDS, NEXT } from '@rocchetto/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { useDays, useMay } from '../app/me.ts';
+import { Facts } from '../shared/Facts.tsx';
+import { Problem } from '../shared/Problem.tsx';
+import { useReadyAppointmentMutation, useStepAppointmentMutation } from './api.ts';
+
+const STEP: Record<AppointmentStatus, string> = {
+  offered: 'Offer it',
+  confirmed: 'Not here after all',
+  arrived: 'The client is here',
+  done: 'Done',
+  cancelled: 'Cancel it',
+  'did-not-come': 'Did not come',
+};
+
+/** How an appointment stands, what it needs, and what can be said of it next. */
+export function AppointmentMargin({ of: a, house }: { of: AppointmentView; house: DiaryHouse }) {
+  const [step, stepping] = useStepAppointmentMutation();
+  const [ready, readying] = useReadyAppointmentMutation();
+  const mayWrite = useMay('diary.write');
+  const mayReady = useMay('diary.ready');
+  const { short } = useDays();
+  const [cancelling, setCancelling] = useState(false);
+  const [reason, setReason] = useState('');
+  const kind = house.kinds.find((k) => k.id === a.kind);
+  const slot = a.slots.find((s) => s.state === 'taken');
+  const offered = a.slots.filter((s) => s.state === 'offered');
+  const left = a.slots.filter((s) => s.state === 'left');
+  const names = (ids: readonly number[]) =>
+    ids.map((id) => house.staff.find((s) => s.id === id)?.name ?? 'somebody who left').join(', ');
+  const room = (id: number | null) =>
+    id === null ? '' : (house.rooms.find((r) => r.id === id)?.name ?? 'a room that is closed');
+  const say = (status: AppointmentStatus, more: { slotId?: number; reason?: string } = {}) =>
+    step({ id: a.id, version: a.version, status, ...more });
+  const plain = NEXT[a.status].filter(
+    (s) => s !== 'cancelled' && !(a.status === 'offered' && s === 'confirmed'),
+  );
+  return (
+    <section aria-label="Appointment">
+      <h2>
+        {slot ? `${slot.from}–${slot.to}, ` : ''}
+        {kind?.name ?? a.kind}
+      </h2>
+      <Problem error={stepping.error ?? readying.error} />
+      <Facts
+        of={[
+          [
+            'Client',
+            <Link key="c" to={`/clients/${a.clientId}`}>
+              {a.clientName}
+            </Link>,
+          ],
+          a.orderId !== null && [
+            'Order',
+            <Link key="o" to={`/orders/${a.orderId}`}>
+              {a.orderNumber} {a.what}
+            </Link>,
+          ],
+          slot && ['With', names(slot.staff)],
+          slot && ['Room', room(slot.roomId)],
+          ['Comes along', a.whoComes],
+          ['To bring', a.bring],
+          ['Note', a.note],
+          a.status !== 'confirmed' && ['Stands', a.status.replaceAll('-', ' ')],
+        ]}
+      />
+      {kind?.need && (a.status === 'confirmed' || a.status === 'offered') && (
+        <p className={a.readyAt ? 'agreed' : 'pending'}>
+          {a.readyAt ? `✓ ${NEEDS[kind.need]}, since ${short(a.readyAt)}. ` : `Needs ${NEEDS[kind.need]}. `}
+          {mayReady && (
+            <button
+              type="button"
+              className="quiet"
+              onClick={() => void ready({ id: a.id, version: a.version, ready: !a.readyAt })}
+            >
+              {a.readyAt ? 'not after all' : 'it is there'}
+            </button>
+          )}
+        </p>
+      )}
+      {offered.length > 0 && (
+        <>
+          <p>Offered{a.heldUntil && `, kept until ${short(a.heldUntil)}`}:</p>
+          <ul className="why">
+            {offered.map((s) => (
+              <li key={s.id}>
+                {short(s.day)}, {s.from} with {names(s.staff)}{' '}
+                {mayWrite && (
+                  <button
+                    type="button"
+                    className="quiet"
+                    onClick={() => void say('confirmed', { slotId: s.id })}
+                  >
+                    this one
+                  </button>
+                )}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {mayWrite && (
+        <div className="row acts">
+          {plain.map((s) => (
+            <button
+              key={s}
+              type="button"
+              className={s === 'arrived' || s === 'done' ? 'take' : 'plain'}
+              onClick={() => void say(s)}
+            >
+              {STEP[s]}
+            </button>
+          ))}
+          {(a.status === 'confirmed' || a.status === 'offered') && (
+            <Link className="plain" to={`/diary/book?moving=${a.id}`}>
+              Find another time
+            </Link>
+          )}
+          {NEXT[a.status].includes('cancelled') && !cancelling && (
+            <button type="button" className="quiet" onClick={() => setCancelling(true)}>
+              cancel it …
+            </button>
+          )}
+        </div>
+      )}
+      {cancelling && (
+        <form
+          className="stack"
+          onSubmit={async (e) => {
+            e.preventDefault();
+            if ('data' in (await say('cancelled', { reason: reason.trim() }))) setCancelling(false);
+          }}
+        >
+          <label htmlFor="cancel-reason">Cancelled, because</label>
+          <input
+            id="cancel-reason"
+            className="field"
+            value={reason}
+            maxLength={500}
+            onChange={(e) => setReason(e.target.value)}
+          />
+          <div className="row">
+            <button type="submit" className="take">
+              Cancel the appointment
+            </button>
+            <button type="button" className="quiet" onClick={() => setCancelling(false)}>
+              keep it
+            </button>
+          </div>
+        </form>
+      )}
+      {left.length > 0 && (
+        <>
+          <h3>Before</h3>
+          <ul className="why">
+            {left.map((s) => (
+              <li key={s.id}>
+                {short(s.day)}, {s.from}: {s.reason || 'left'}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,121 @@
+import type {
+  AppointmentDetails,
+  AppointmentStep,
+  AppointmentView,
+  ClosureWrite,
+  DiaryHouse,
+  DiaryRules,
+  DiaryView,
+  LeaveWrite,
+  MoveAppointment,
+  NewAppointment,
+  RoomWrite,
+  StaffWork,
+  TimesQuery,
+  TimeView,
+} from '@rocchetto/contract';
+import type { z } from 'zod';
+import { api, change, LIST } from '../api/base.ts';
+
+/** What a change of one appointment moves on the screens. */
+const moved = (_: unknown, error: unknown, { id }: { id: number }) =>
+  error ? [] : [{ type: 'Diary' as const, id }, { type: 'Diary' as const, id: LIST }, 'Order' as const];
+const settled = (_: unknown, error: unknown) => (error ? [] : ['Diary' as const, 'Staff' as const]);
+type Step<T extends z.ZodType> = { id: number } & z.infer<T>;
+
+export interface Wishes extends Partial<Omit<TimesQuery, 'notOn'>> {
+  readonly kind: string;
+  readonly notOn?: string;
+}
+
+const diary = api.injectEndpoints({
+  endpoints: (b) => ({
+    diaryHouse: b.query<DiaryHouse, void>({
+      query: () => '/diary/house',
+      providesTags: [{ type: 'Diary', id: LIST }, 'Staff', 'House'],
+    }),
+    diary: b.query<DiaryView, { day: string; days?: number }>({
+      query: (params) => ({ url: '/diary', params }),
+      providesTags: [{ type: 'Diary', id: LIST }],
+    }),
+    appointment: b.query<AppointmentView, number>({
+      query: (id) => `/appointments/${id}`,
+      providesTags: (_, __, id) => [{ type: 'Diary', id }],
+    }),
+    times: b.query<{ kind: string; minutes: number; times: TimeView[] }, Wishes>({
+      query: (params) => ({ url: '/diary/times', params }),
+      providesTags: [{ type: 'Diary', id: LIST }],
+    }),
+    book: b.mutation<AppointmentView, Partial<NewAppointment>>({
+      query: (body) => change('/appointments', 'POST', body),
+      invalidatesTags: (_, error) => (error ? [] : [{ type: 'Diary', id: LIST }, 'Order']),
+    }),
+    moveAppointment: b.mutation<AppointmentView, Step<typeof MoveAppointment>>({
+      query: ({ id, ...body }) => change(`/appointments/${id}/move`, 'POST', body),
+      invalidatesTags: moved,
+    }),
+    stepAppointment: b.mutation<AppointmentView, { id: number } & z.input<typeof AppointmentStep>>({
+      query: ({ id, ...body }) => change(`/appointments/${id}/status`, 'POST', body),
+      invalidatesTags: moved,
+    }),
+    readyAppointment: b.mutation<AppointmentView, { id: number; version: number; ready: boolean }>({
+      query: ({ id, ...body }) => change(`/appointments/${id}/ready`, 'POST', body),
+      invalidatesTags: moved,
+    }),
+    noteAppointment: b.mutation<AppointmentView, Step<typeof AppointmentDetails>>({
+      query: ({ id, ...body }) => change(`/appointments/${id}`, 'PUT', body),
+      invalidatesTags: moved,
+    }),
+    changeRules: b.mutation<{ version: number }, { version: number; rules: DiaryRules }>({
+      query: (body) => change('/diary/rules', 'PUT', body),
+      invalidatesTags: (_, error) => (error ? [] : ['Diary', 'House']),
+    }),
+    changeWork: b.mutation<{ version: number }, StaffWork & { id: number; version: number }>({
+      query: ({ id, ...body }) => change(`/staff/${id}/work`, 'PUT', body),
+      invalidatesTags: settled,
+    }),
+    addRoom: b.mutation<{ id: number }, RoomWrite>({
+      query: (body) => change('/rooms', 'POST', body),
+      invalidatesTags: settled,
+    }),
+    removeRoom: b.mutation<void, number>({
+      query: (id) => change(`/rooms/${id}`, 'DELETE'),
+      invalidatesTags: settled,
+    }),
+    addLeave: b.mutation<{ id: number }, LeaveWrite>({
+      query: (body) => change('/leave', 'POST', body),
+      invalidatesTags: settled,
+    }),
+    removeLeave: b.mutation<void, number>({
+      query: (id) => change(`/leave/${id}`, 'DELETE'),
+      invalidatesTags: settled,
+    }),
+    addClosure: b.mutation<{ id: number }, ClosureWrite>({
+      query: (body) => change('/closures', 'POST', body),
+      invalidatesTags: settled,
+    }),
+    removeClosure: b.mutation<void, number>({
+      query: (id) => change(`/closures/${id}`, 'DELETE'),
+      invalidatesTags: settled,
+    }),
+  }),
+});
+export const {
+  useDiaryHouseQuery,
+  useDiaryQuery,
+  useAppointmentQuery,
+  useTimesQuery,
+  useBookMutation,
+  useMoveAppointmentMutation,
+  useStepAppointmentMutation,
+  useReadyAppointmentMutation,
+  useNoteAppointmentMutation,
+  useChangeRulesMutation,
+  useChangeWorkMutation,
+  useAddRoomMutation,
+  useRemoveRoomMutation,
+  useAddLeaveMutation,
+  useRemoveLeaveMutation,
+  useAddClosureMutation,
+  useRemoveClosureMutation,
+} = diary;
