@@ -157,6 +157,18 @@ export const TimesQuery = z.object({
 });
 export type TimesQuery = z.infer<typeof TimesQuery>;
 
+/** Who takes over the bookings of somebody who leaves; those that cannot go to them stay and are told. */
+export const HandOver = z.strictObject({ toId: Id });
+export interface HandedOver {
+  readonly handed: number;
+  readonly standing: readonly {
+    readonly id: number;
+    readonly clientName: string;
+    readonly when: string;
+    readonly why: string;
+  }[];
+}
+
 export interface StaffAtWork {
   readonly id: number;
   readonly name: string;

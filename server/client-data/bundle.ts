@@ -94,6 +94,20 @@ async function paper(data: ClientData, studio: string, day: (at: string | Date) 
           ],
         }),
       ),
+      heading('Appointments'),
+      ...(data.appointments.length === 0 ? ['None.'] : []),
+      ...data.appointments.map(
+        (a): Content =>
+          [
+            `${day(a.starts as Date)}, ${String(a.kind).replaceAll('-', ' ')}: ${String(a.status).replaceAll('-', ' ')}`,
+            a.state === 'left' ? `left, ${a.reason || 'for another time'}` : '',
+            a.who_comes && `with ${a.who_comes}`,
+            a.bring && `to bring: ${a.bring}`,
+            a.note,
+          ]
+            .filter(Boolean)
+            .join('; '),
+      ),
       heading('In the other files'),
       'client.json holds all of this as it is kept, with briefs, sheets and the history of changes; readings.csv and orders.csv are tables for a spreadsheet.',
     ],

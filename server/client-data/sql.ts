@@ -11,6 +11,7 @@ export interface ClientData {
   readonly orders: readonly Record<string, unknown>[];
   readonly sessions: readonly SessionFull[];
   readonly sheets: readonly Record<string, unknown>[];
+  readonly appointments: readonly Record<string, unknown>[];
   readonly history: readonly Record<string, unknown>[];
 }
 
@@ -19,6 +20,7 @@ const many = async (db: Db, sql: string, id: number) =>
 
 /** History lines of the client, of their orders and of those orders' sheets. */
 const HISTORY = `from history h where (h.entity = 'client' and h.entity_id = $1::text)
+  or (h.entity = 'appointment' and h.entity_id in (select id::text from appointment where client_id = $1::bigint))
   or (h.entity in ('order', 'sheet') and h.entity_id in (select id::text from orders where client_id = $1::bigint))`;
 
 export async function readClientData(db: Db, id: number): Promise<ClientData | undefined> {
@@ -39,6 +41,12 @@ export async function readClientData(db: Db, id: number): Promise<ClientData | u
       db,
       `select o.number, s.revision, s.status, s.agreed_name, s.agreed_at, s.cut_at, s.settings, s.spec
          from sheet s join orders o on o.id = s.order_id where o.client_id = $1 order by o.id, s.revision`,
+      id,
+    ),
+    appointments: await many(
+      db,
+      `select a.kind, a.status, lower(s.during) as starts, upper(s.during) as ends, s.state, s.reason, a.who_comes, a.bring, a.note
+         from appointment a join slot s on s.appointment_id = a.id where a.client_id = $1 order by lower(s.during), s.id`,
       id,
     ),
     history: await many(
@@ -93,6 +101,20 @@ export async function eraseClient(tx: Tx, id: number, code: string): Promise<Era
         kept = $3::jsonb -> (order_id || ' ' || revision)
       where order_id in ${orders}`,
     [id, code, JSON.stringify(await keptWithoutClient(tx, id, code))],
+  );
+  // What is noted with appointments goes; that somebody was there then stays, for the staff's own days; what lies ahead is cancelled.
+  await count(
+    `update appointment set who_comes = '', bring = '', note = '', version = version + 1 where client_id = $1`,
+  );
+  await count(
+    `update slot set state = 'left' where state <> 'left' and appointment_id in
+       (select id from appointment where client_id = $1 and status in ('offered', 'confirmed'))`,
+  );
+  await count(
+    `update appointment set status = 'cancelled', held_until = null where client_id = $1 and status in ('offered', 'confirmed')`,
+  );
+  await count(
+    `update slot set reason = '' where appointment_id in (select id from appointment where client_id = $1) and reason <> ''`,
   );
   const ordersKept = await count(
     `update orders set occasion = '', version = version + 1,

@@ -381,3 +381,81 @@ describe('a day', () => {
     expect(order.appointments.map((a: { day: string }) => a.day)).toContain('2026-05-05');
   });
 });
+
+describe('somebody who leaves', () => {
+  it('hands bookings over one by one; what cannot go stays and is told, and nothing is dropped', async () => {
+    const gone = (await json(principal.send('POST', '/staff', { name: 'Gone Soon', role: 'fitter' }), 201))
+      .id;
+    const heir = (await json(principal.send('POST', '/staff', { name: 'Heir Able', role: 'fitter' }), 201))
+      .id;
+    const at = (day: string, time: string, staff: number[], roomId = room) =>
+      json(book([{ day, time, staff, roomId }]), 201);
+    const one = await at('2026-06-01', '10:00', [gone]);
+    const two = await at('2026-06-01', '14:00', [gone]);
+    // The heir is with somebody else at two o'clock.
+    await at('2026-06-01', '14:00', [heir], bridal);
+    expect(await says(principal.send('DELETE', `/staff/${gone}`), 409)).toMatch(
+      /Nell Arkwright, Mon 1 Jun 2026 10:00/,
+    );
+    const answer = await json(principal.send('POST', `/staff/${gone}/hand-over`, { toId: heir }));
+    expect(answer).toEqual({
+      handed: 1,
+      standing: [
+        {
+          id: two.id,
+          clientName: 'Nell Arkwright',
+          when: 'Mon 1 Jun 2026 14:00',
+          why: 'they are with somebody else then',
+        },
+      ],
+    });
+    const handed = await json(desk.get(`/appointments/${one.id}`));
+    expect(
+      handed.slots.map((s: { state: string; staff: number[]; reason: string }) => [
+        s.state,
+        s.staff,
+        s.reason,
+      ]),
+    ).toEqual([
+      ['left', [gone], 'handed over'],
+      ['taken', [heir], ''],
+    ]);
+    expect(await says(principal.send('POST', `/staff/${gone}/hand-over`, { toId: gone }))).toMatch(
+      /somebody else/,
+    );
+    await json(step(two, 'cancelled'));
+    await json(principal.send('DELETE', `/staff/${gone}`));
+  });
+});
+
+describe('what is noted with appointments', () => {
+  it('is given out and erased with the client’s other data; what lies ahead is cancelled', async () => {
+    const id = (await json(desk.send('POST', '/clients', clientBody('Erased Soon')), 201)).id;
+    const slots = [{ day: '2026-06-02', time: '10:00', staff: [ada], roomId: room }];
+    const made = await json(
+      desk.send('POST', '/appointments', {
+        kind: 'fitting',
+        clientId: id,
+        slots,
+        whoComes: 'a partner',
+        note: 'shy',
+      }),
+      201,
+    );
+    const { version } = await json(principal.get(`/clients/${id}`));
+    await json(principal.send('POST', `/clients/${id}/erase`, { version, reason: 'asked by letter' }));
+    const left = await json(desk.get(`/appointments/${made.id}`));
+    expect(left).toMatchObject({
+      status: 'cancelled',
+      whoComes: '',
+      note: '',
+      clientName: expect.stringContaining('Erased C-'),
+    });
+    const { rows } = await t.pool.query(
+      `select 1 from history where entity = 'appointment' and entity_id = $1 and after is not null`,
+      [made.id],
+    );
+    expect(rows).toEqual([]);
+    await json(book(slots), 201);
+  });
+});

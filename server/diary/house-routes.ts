@@ -1,5 +1,4 @@
-import { printDayAndDate } from '@rocchetto/core';
-import { wallAt, wholeDay } from '@rocchetto/core/diary/zoned.ts';
+import { wholeDay } from '@rocchetto/core/diary/zoned.ts';
 import { Hono } from 'hono';
 import { isTaken } from '../db/errors.ts';
 import { remember } from '../db/history.ts';
@@ -9,9 +8,11 @@ import { once } from '../http/once.ts';
 import { notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
 import { versioned } from '../http/versioned.ts';
+import { handOver } from './hand-over.ts';
 import {
   addAway,
   addRoom,
+  ahead,
   bookedAhead,
   closeRoom,
   readRoom,
@@ -22,23 +23,6 @@ import {
   writeRules,
   writeWork,
 } from './sql.ts';
-
-/** What stands in the way, by name: up to five bookings, and how many more. */
-function ahead(zone: string, what: string, booked: Awaited<ReturnType<typeof bookedAhead>>): Refusal {
-  const first = booked.slice(0, 5).map((b) => {
-    const { day, time } = wallAt(zone, b.start);
-    return `${b.clientName}, ${printDayAndDate(day)} ${time}`;
-  });
-  const more = booked.length > 5 ? `, and ${booked.length - 5} more` : '';
-  return new Refusal(
-    409,
-    'booked-ahead',
-    `${what} has bookings ahead; move them first: ${first.join('; ')}${more}.`,
-    {
-      theirs: booked,
-    },
-  );
-}
 
 /** Staff at work, rooms, days away and closed, opening hours and kinds: what the diary goes by. */
 export function diaryHouseRoutes(deps: Deps): Hono<Env> {
@@ -95,6 +79,17 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
           ['diary', 0, 0],
         ],
       };
+    });
+  });
+
+  on(app, 'POST /staff/:id/hand-over', (c, { body: { toId } }) => {
+    const id = idParam(c, 'member of staff');
+    if (id === toId) throw new Refusal(422, 'same-hands', 'Hand the bookings to somebody else.');
+    return once(c, deps, async (tx) => {
+      if (!(await readWork(tx, toId)))
+        throw new Refusal(422, 'no-such-staff', 'Nobody of this number works here.');
+      const body = await handOver(tx, deps, { from: id, to: toId, by: c.get('who').id });
+      return { status: 200, body, changed: [['diary', 0, 0]] };
     });
   });
 

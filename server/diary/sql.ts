@@ -11,10 +11,11 @@ import type {
   StaffWork,
 } from '@rocchetto/contract';
 import { DiaryRules as Rules, StoredHours, stored } from '@rocchetto/contract';
-import { foldText } from '@rocchetto/core';
+import { foldText, printDayAndDate } from '@rocchetto/core';
 import type { Span } from '@rocchetto/core/diary/zoned.ts';
 import { wallAt } from '@rocchetto/core/diary/zoned.ts';
 import type { Db, Tx } from '../db/pool.ts';
+import { Refusal } from '../http/problem.ts';
 
 /** Minutes since 1970 of an instant. */
 const minutes = (instant: string) => `(extract(epoch from ${instant}) / 60)::int`;
@@ -404,6 +405,23 @@ export async function bookedAhead(
     ],
   });
   return rows;
+}
+
+/** What stands in the way, by name: up to five bookings, and how many more. */
+export function ahead(zone: string, what: string, booked: Awaited<ReturnType<typeof bookedAhead>>): Refusal {
+  const first = booked.slice(0, 5).map((b) => {
+    const { day, time } = wallAt(zone, b.start);
+    return `${b.clientName}, ${printDayAndDate(day)} ${time}`;
+  });
+  const more = booked.length > 5 ? `, and ${booked.length - 5} more` : '';
+  return new Refusal(
+    409,
+    'booked-ahead',
+    `${what} has bookings ahead; move them first: ${first.join('; ')}${more}.`,
+    {
+      theirs: booked,
+    },
+  );
 }
 
 /** Whether this order is this client's. */

@@ -3,6 +3,7 @@ import { Hono } from 'hono';
 import { makeSetupLink } from '../auth/sql.ts';
 import { remember } from '../db/history.ts';
 import type { Tx } from '../db/pool.ts';
+import { ahead, bookedAhead } from '../diary/sql.ts';
 import { readHouse } from '../house/sql.ts';
 import { type Deps, type Env, idParam } from '../http/context.ts';
 import { once } from '../http/once.ts';
@@ -54,6 +55,9 @@ export function staffRoutes(deps: Deps): Hono<Env> {
     const id = idParam(c, 'member of staff');
     if (id === c.get('who').id) throw new Refusal(422, 'yourself', 'You cannot take yourself off the staff.');
     return once(c, deps, async (tx) => {
+      const booked = await bookedAhead(tx, { staffId: id }, deps.now());
+      const { timeZone } = await readHouse(tx);
+      if (booked.length > 0) throw ahead(timeZone, 'Whoever leaves', booked);
       if (!(await removeStaff(tx, id))) throw notFound('member of staff');
       await remember(tx, 'staff', id, c.get('who').id, 'left', undefined, undefined);
       return { status: 200, body: { ok: true }, changed: [['staff', id, 0]] };

@@ -1,6 +1,7 @@
 import { type HouseSettings, ROLES, type Role } from '@rocchetto/contract';
 import { Button, Form, Input, Popconfirm, Select } from 'antd';
 import { useState } from 'react';
+import { problemOf } from '../api/problem.ts';
 import { useMay, useMe } from '../app/me.ts';
 import { Facts } from '../shared/Facts.tsx';
 import { Notice } from '../shared/Notice.tsx';
@@ -15,6 +16,7 @@ import {
   useStaffLinkMutation,
   useStaffQuery,
 } from './api.ts';
+import { HandOver } from './HandOver.tsx';
 import { KindsTable } from './KindsTable.tsx';
 import { RoomsAndDays } from './RoomsAndDays.tsx';
 import { WorkTable } from './WorkTable.tsx';
@@ -128,6 +130,9 @@ function Staff() {
     <>
       <h2>Staff</h2>
       <Problem error={adding.error ?? linking.error ?? removing.error} />
+      {problemOf(removing.error).code === 'booked-ahead' && removing.originalArgs !== undefined && (
+        <HandOver key={removing.originalArgs} from={removing.originalArgs} staff={staff} />
+      )}
       {made && (
         <Notice is="good">
           <p>Give {made.name} this link. It works once, for three days:</p>

@@ -1,4 +1,4 @@
-import type { HouseSettings, HouseView, Role, StaffView } from '@rocchetto/contract';
+import type { HandedOver, HouseSettings, HouseView, Role, StaffView } from '@rocchetto/contract';
 import { api, change } from '../api/base.ts';
 
 const house = api.injectEndpoints({
@@ -15,6 +15,10 @@ const house = api.injectEndpoints({
       query: (id) => change(`/staff/${id}`, 'DELETE'),
       invalidatesTags: ['Staff'],
     }),
+    handOver: b.mutation<HandedOver, { id: number; toId: number }>({
+      query: ({ id, ...body }) => change(`/staff/${id}/hand-over`, 'POST', body),
+      invalidatesTags: ['Diary', 'Order'],
+    }),
     house: b.query<HouseView, void>({ query: () => '/house', providesTags: ['House'] }),
     changeHouse: b.mutation<HouseView, HouseSettings & { version: number }>({
       query: (body) => change('/house', 'PUT', body),
@@ -27,6 +31,7 @@ export const {
   useAddStaffMutation,
   useStaffLinkMutation,
   useRemoveStaffMutation,
+  useHandOverMutation,
   useHouseQuery,
   useChangeHouseMutation,
 } = house;
