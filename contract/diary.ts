@@ -169,6 +169,14 @@ export interface HandedOver {
   }[];
 }
 
+/** A calendar address: one's own days, or a room's. */
+export const NewFeed = z.strictObject({ roomId: Id.nullable().default(null) });
+export interface FeedView {
+  readonly id: number;
+  readonly name: string;
+  readonly madeAt: string;
+}
+
 export interface StaffAtWork {
   readonly id: number;
   readonly name: string;

@@ -7,6 +7,7 @@ import { authRoutes } from './auth/routes.ts';
 import { clientDataRoutes } from './client-data/routes.ts';
 import { clientRoutes } from './clients/routes.ts';
 import { refusalOf } from './db/errors.ts';
+import { feedRoutes, openFeedRoutes } from './diary/feeds.ts';
 import { diaryHouseRoutes } from './diary/house-routes.ts';
 import { diaryRoutes } from './diary/routes.ts';
 import { garmentRoutes } from './garments/routes.ts';
@@ -50,12 +51,14 @@ export function createApp(deps: Deps): Hono<Env> {
     })
     .route('/', openRoutes(deps))
     .route('/', authRoutes(deps))
+    .route('/', openFeedRoutes(deps))
     .use(signedIn(deps))
     .route('/', staffRoutes(deps))
     .route('/', houseRoutes(deps))
     .route('/', garmentRoutes(deps))
     .route('/', diaryHouseRoutes(deps))
     .route('/', diaryRoutes(deps))
+    .route('/', feedRoutes(deps))
     .route('/', clientRoutes(deps))
     .route('/', clientDataRoutes(deps))
     .route('/', orderRoutes(deps))

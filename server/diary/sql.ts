@@ -2,6 +2,7 @@ import type {
   AppointmentView,
   ClosureView,
   DiaryRules,
+  FeedView,
   LeaveView,
   OrderAppointment,
   RoomView,
@@ -233,7 +234,8 @@ export async function addAppointment(
   return rows[0]!.id;
 }
 
-interface Row extends Omit<AppointmentView, 'slots'> {
+export type AppointmentRecord = AppointmentView & { readonly changedAt: string };
+interface Row extends Omit<AppointmentRecord, 'slots'> {
   readonly slots: readonly Omit<SlotView, 'day' | 'from' | 'to'>[];
 }
 /** An appointment with its slots, in one query; `where` names rows of `a`. */
@@ -241,7 +243,8 @@ const APPOINTMENT = (where: string) => `
   select a.id, a.kind, a.status, a.client_id as "clientId", c.name as "clientName", a.order_id as "orderId",
     o.number as "orderNumber", o.what, a.minutes, a.buffer, a.who_comes as "whoComes", a.bring, a.note,
     to_char(a.held_until at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "heldUntil",
-    to_char(a.ready_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "readyAt", a.version,
+    to_char(a.ready_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "readyAt",
+    to_char(a.changed_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "changedAt", a.version,
     (select json_agg(json_build_object('id', s.id, 'state', s.state, 'start', ${minutes('lower(s.during)')}, 'end', ${minutes('upper(s.during)')},
         'roomId', s.room_id, 'reason', s.reason, 'leftAt', s.left_at,
         'staff', (select coalesce(json_agg(w.staff_id order by w.staff_id), '[]') from slot_staff w where w.slot_id = s.id)) order by s.id)
@@ -249,7 +252,7 @@ const APPOINTMENT = (where: string) => `
    from appointment a join client c on c.id = a.client_id left join orders o on o.id = a.order_id
   where ${where}`;
 
-const walled = (zone: string, r: Row): AppointmentView => ({
+const walled = (zone: string, r: Row): AppointmentRecord => ({
   ...r,
   slots: (r.slots ?? []).map((s) => {
     const { day, time } = wallAt(zone, s.start);
@@ -261,7 +264,7 @@ export async function readAppointment(
   db: Db,
   zone: string,
   id: number,
-): Promise<AppointmentView | undefined> {
+): Promise<AppointmentRecord | undefined> {
   const { rows } = await db.query<Row>({ name: 'appointment', text: APPOINTMENT('a.id = $1'), values: [id] });
   return rows[0] && walled(zone, rows[0]);
 }
@@ -422,6 +425,67 @@ export function ahead(zone: string, what: string, booked: Awaited<ReturnType<typ
       theirs: booked,
     },
   );
+}
+
+export async function addFeed(
+  tx: Tx,
+  tokenHash: Buffer,
+  of: { staffId: number | null; roomId: number | null; by: number },
+): Promise<number> {
+  const { rows } = await tx.query<{ id: number }>(
+    'insert into feed (token_hash, staff_id, room_id, made_by) values ($1, $2, $3, $4) returning id',
+    [tokenHash, of.staffId, of.roomId, of.by],
+  );
+  return rows[0]!.id;
+}
+
+/** Whose calendar this token opens; undefined for one that is guessed, taken back, or of somebody who left. */
+export async function feedOf(
+  db: Db,
+  tokenHash: Buffer,
+): Promise<{ staffId: number | null; roomId: number | null; name: string } | undefined> {
+  const { rows } = await db.query({
+    name: 'feed-of',
+    text: `select f.staff_id as "staffId", f.room_id as "roomId", coalesce(s.name, r.name) as name
+       from feed f join staff m on m.id = f.made_by and m.active
+       left join staff s on s.id = f.staff_id left join room r on r.id = f.room_id
+      where f.token_hash = $1 and f.revoked_at is null`,
+    values: [tokenHash],
+  });
+  return rows[0];
+}
+
+export async function listFeeds(db: Db, by: number): Promise<FeedView[]> {
+  const { rows } = await db.query<FeedView>(
+    `select f.id, coalesce(r.name, 'my own days') as name, to_char(f.made_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "madeAt"
+       from feed f left join room r on r.id = f.room_id where f.made_by = $1 and f.revoked_at is null order by f.id`,
+    [by],
+  );
+  return rows;
+}
+
+export async function revokeFeed(tx: Tx, id: number, by: number): Promise<boolean> {
+  const gone = await tx.query(
+    'update feed set revoked_at = now() where id = $1 and made_by = $2 and revoked_at is null',
+    [id, by],
+  );
+  return gone.rowCount !== 0;
+}
+
+/** Appointments that have or had a time of somebody's or a room's in the span. */
+export async function readForFeed(
+  db: Db,
+  zone: string,
+  of: { staffId: number | null; roomId: number | null },
+  within: Span,
+): Promise<AppointmentRecord[]> {
+  const { rows } = await db.query<Row>({
+    name: 'diary-feed',
+    text: `${APPOINTMENT(`a.id in (select s.appointment_id from slot s left join slot_staff w on w.slot_id = s.id
+        where s.during && $1::tstzrange and ($2::bigint is null or w.staff_id = $2) and ($3::bigint is null or s.room_id = $3))`)} order by a.id`,
+    values: [span(within.from, within.to), of.staffId, of.roomId],
+  });
+  return rows.map((r) => walled(zone, r));
 }
 
 /** Whether this order is this client's. */

@@ -62,9 +62,16 @@ create table appointment (
   ready_by bigint references staff,
   made_by bigint not null references staff,
   made_at timestamptz not null default now(),
+  changed_at timestamptz not null default now(),
   version integer not null default 1,
   check (status <> 'offered' or held_until is not null)
 );
+create function appointment_changes() returns trigger language plpgsql as $$
+begin
+  new.changed_at := now();
+  return new;
+end $$;
+create trigger appointment_changes before update on appointment for each row execute function appointment_changes();
 create index appointment_client on appointment (client_id, id);
 create index appointment_order on appointment (order_id, id);
 create index appointment_held on appointment (held_until) where status = 'offered';
@@ -154,3 +161,16 @@ begin
   raise exception 'other hands are another slot';
 end $$;
 create trigger slot_staff_stays before update on slot_staff for each row execute function slot_staff_stays();
+
+-- A private address at which a calendar program reads somebody's or a room's appointments. Only its hash is kept.
+create table feed (
+  id bigint generated always as identity primary key,
+  token_hash bytea not null unique,
+  staff_id bigint references staff,
+  room_id bigint references room,
+  made_by bigint not null references staff,
+  made_at timestamptz not null default now(),
+  revoked_at timestamptz,
+  check (num_nonnulls(staff_id, room_id) = 1)
+);
+create index feed_maker on feed (made_by) where revoked_at is null;
