@@ -87,8 +87,7 @@ describe('an appointment as iCalendar', () => {
         'Europe/Rome',
       );
       // The instant by the zone's own rules as they stand in the file, against the platform's.
-      const inZone = ICAL.Time.fromData({ ...start.toJSON(), isDate: false }, zone);
-      expect(inZone.toJSDate().toISOString()).toBe(utc);
+      expect(new Date(start.toUnixTime() * 1000).toISOString()).toBe(utc);
       expect(start.toString().slice(11, 16)).toBe('10:00');
       expect([event!.uid, event!.location]).toEqual([
         `appointment-${a.id}@rocchetto.invalid`,
