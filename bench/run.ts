@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { root, startCluster } from '../tools/cluster.ts';
 import { runTool } from '../tools/stop-word.ts';
 import { coreBench } from './core.ts';
+import { diaryBench } from './diary.ts';
 import { routesBench } from './routes.ts';
 import { webBench } from './web.ts';
 
@@ -16,6 +17,7 @@ runTool(async () => {
   await coreBench(say);
   const cluster = await startCluster('bench', true);
   try {
+    await diaryBench(cluster, say);
     await routesBench(cluster, say);
     await webBench(cluster, say);
   } finally {

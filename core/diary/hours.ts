@@ -1,5 +1,5 @@
 import { common, joined, without } from './spans.ts';
-import { dayAfter, daysFrom, planAt, type Span, weekdayOf, wholeDay } from './zoned.ts';
+import { daysFrom, planOn, type Span, weekdayOf, wholeDay } from './zoned.ts';
 
 /** Hours of one weekday, wall times hh:mm; a break is what lies between two of one day. 24:00 is the day's end. */
 export interface Hours {
@@ -9,9 +9,6 @@ export interface Hours {
   readonly to: string;
 }
 
-const endOf = (zone: string, day: string, to: string) =>
-  to === '24:00' ? planAt(zone, dayAfter(day, 1), '00:00') : planAt(zone, day, to);
-
 /** Weekly hours on these days, as spans in order. A change of clocks moves none of them: wall times stay. */
 export function hoursOn(zone: string, days: readonly string[], hours: readonly Hours[]): Span[] {
   return joined(
@@ -19,7 +16,7 @@ export function hoursOn(zone: string, days: readonly string[], hours: readonly H
       const weekday = weekdayOf(day);
       return hours
         .filter((h) => h.weekday === weekday)
-        .map((h) => ({ from: planAt(zone, day, h.from), to: endOf(zone, day, h.to) }));
+        .map((h) => ({ from: planOn(zone, day, h.from), to: planOn(zone, day, h.to) }));
     }),
   );
 }
@@ -57,8 +54,8 @@ export function windowsOf(
   const wanted = days.map((day) => {
     const whole = wholeDay(zone, day);
     return {
-      from: wish.earliest ? planAt(zone, day, wish.earliest) : whole.from,
-      to: wish.latest ? endOf(zone, day, wish.latest) : whole.to,
+      from: wish.earliest ? planOn(zone, day, wish.earliest) : whole.from,
+      to: wish.latest ? planOn(zone, day, wish.latest) : whole.to,
     };
   });
   const open = common(hoursOn(zone, days, opening), joined(wanted));

@@ -63,7 +63,7 @@ export const dayAfter = (day: string, days: number): string =>
   Temporal.PlainDate.from(day).add({ days }).toString();
 
 /** 1 for Monday to 7 for Sunday (ISO 8601). */
-export const weekdayOf = (day: string): number => Temporal.PlainDate.from(day).dayOfWeek;
+export const weekdayOf = (day: string): number => new Date(`${day}T00:00:00Z`).getUTCDay() || 7;
 
 /** The days from one to another, both of them. */
 export function daysFrom(first: string, last: string): string[] {
@@ -72,8 +72,23 @@ export function daysFrom(first: string, last: string): string[] {
   return days;
 }
 
-/** A whole day in a zone, from its midnight to the next: 23 to 25 hours where the clocks change. */
-export const wholeDay = (zone: string, day: string): Span => ({
-  from: planAt(zone, day, '00:00'),
-  to: planAt(zone, dayAfter(day, 1), '00:00'),
-});
+const known = new Map<string, Span>();
+/** A whole day in a zone, from its midnight to the next: 23 to 25 hours where the clocks change. Each is worked out once. */
+export function wholeDay(zone: string, day: string): Span {
+  const key = `${zone} ${day}`;
+  let span = known.get(key);
+  if (!span) {
+    span = { from: planAt(zone, day, '00:00'), to: planAt(zone, dayAfter(day, 1), '00:00') };
+    if (known.size > 4000) known.clear();
+    known.set(key, span);
+  }
+  return span;
+}
+
+/** A wall time of a day for a plan; 24:00 is the day's end. Without a change of clocks it is as far into the day as it says. */
+export function planOn(zone: string, day: string, time: string): Minute {
+  const { from, to } = wholeDay(zone, day);
+  if (time === '24:00') return to;
+  if (to - from === 1440) return from + Number(time.slice(0, 2)) * 60 + Number(time.slice(3));
+  return planAt(zone, day, time);
+}
