@@ -83,9 +83,29 @@ runTool(async () => {
       join(root, 'docs/screenshots/paper'),
     ]);
     rmSync(dir, { recursive: true, force: true });
+    const { days, appointments } = await (
+      await page.request.get(
+        `/api/diary?days=8&day=${new Date(Date.now() + 86_400_000).toISOString().slice(0, 10)}`,
+      )
+    ).json();
+    const busiest = days
+      .map((d: { day: string }) => d.day)
+      .sort(
+        (x: string, y: string) =>
+          appointments.filter((p: { slots: { day: string }[] }) => p.slots[0]!.day === y).length -
+          appointments.filter((p: { slots: { day: string }[] }) => p.slots[0]!.day === x).length,
+      )[0];
+    await page.goto(`/diary?day=${busiest}`);
+    await page.locator('.loop').nth(1).click();
+    await shot('diary');
+    await shot('weeks', '/diary/weeks');
+    await page.goto('/diary/book?order=4&kind=bridal-fitting');
+    await page.locator('.times button').first().click();
+    await shot('book');
     await page.request.post('/api/sign-out', { data: {} });
     await signIn('Odile Marchetti');
     await shot('house', '/house');
+    await shot('today', '/today');
   } finally {
     await browser.close();
     await stopChild(server, 'SIGTERM', 3000);
