@@ -2,6 +2,9 @@ import {
   type AppointmentKind,
   type AppointmentStatus,
   type Hours,
+  MESSAGE_FIELDS,
+  MESSAGE_KINDS,
+  type MessageKind,
   NEEDS,
   type Need,
   ROOM_USES,
@@ -9,6 +12,7 @@ import {
   SKILLS,
   type Skill,
   STATUSES,
+  unknownFields,
 } from '@rocchetto/core';
 import { z } from 'zod';
 import { Id, Instant, IsoDate, Version } from './basics.ts';
@@ -77,11 +81,33 @@ const KindWire = z.strictObject({
   room: z.array(z.enum(ROOM_USES)).nullable(),
   need: z.enum(Object.keys(NEEDS) as [Need, ...Need[]]).nullable(),
 });
+const wording = (max: number) =>
+  z
+    .string()
+    .trim()
+    .min(1, 'A message needs words.')
+    .max(max)
+    .superRefine((text, c) => {
+      const strange = unknownFields(text);
+      if (strange.length > 0)
+        c.addIssue({
+          code: 'custom',
+          message: `There is no field {${strange.join('}, {')}}. A message can name ${Object.keys(
+            MESSAGE_FIELDS,
+          )
+            .map((f) => `{${f}}`)
+            .join(' ')}.`,
+        });
+    });
+const WordsWire = z.strictObject({ subject: wording(200), body: wording(4000) });
+
 /** Opening hours and kinds of appointment as the house has them; kinds it does not name are core's. */
 export const DiaryRules = z.strictObject({
   version: z.literal(1).default(1),
   opening: HoursWire.default([]),
   kinds: z.record(z.string().max(40), KindWire).default({}),
+  /** the house's own wording of what a client is told; kinds it does not name are core's */
+  words: z.partialRecord(z.enum(MESSAGE_KINDS), WordsWire).default({}),
 });
 export type DiaryRules = z.infer<typeof DiaryRules>;
 export const DiaryRulesChange = z.strictObject({ version: Version, rules: DiaryRules });
@@ -168,6 +194,33 @@ export interface HandedOver {
     readonly why: string;
   }[];
 }
+
+/** What was, will be or could not be told to a client. */
+export interface MessageView {
+  readonly id: number;
+  readonly appointmentId: number;
+  readonly clientName: string;
+  readonly kind: MessageKind;
+  readonly dueAt: string;
+  readonly state: 'waiting' | 'sent' | 'dropped' | 'no-address';
+  readonly channel: string;
+  /** where it went; empty for those who may not see contacts */
+  readonly sentTo: string;
+  readonly subject: string;
+  readonly body: string;
+  readonly tries: number;
+  readonly trouble: string;
+}
+export interface Outbox {
+  /** whether the simulated carrier is out of order */
+  readonly fails: boolean;
+  readonly messages: readonly MessageView[];
+}
+export const MessagesQuery = z.object({
+  appointment: z.coerce.number().pipe(Id).optional(),
+  before: z.coerce.number().pipe(Id).optional(),
+});
+export const Carrier = z.strictObject({ fails: z.boolean() });
 
 /** A calendar address: one's own days, or a room's. */
 export const NewFeed = z.strictObject({ roomId: Id.nullable().default(null) });

@@ -7,6 +7,7 @@ import { makeSetupLink } from './auth/sql.ts';
 import { migrate } from './db/migrate.ts';
 import { openPool } from './db/pool.ts';
 import { purgeHourly } from './db/purge.ts';
+import { startQueue } from './diary/queue.ts';
 import { openLive } from './live/live.ts';
 
 /** Writes in hand have this long to finish when the server is asked to end, ms. */
@@ -59,6 +60,7 @@ async function main() {
     return firstLink(db);
   });
   const stopPurging = purgeHourly(pool, log);
+  const queue = startQueue(databaseUrl, pool, log, () => new Date());
   process.send?.('listening');
   if (link)
     process.stdout.write(
@@ -70,6 +72,7 @@ async function main() {
     if (stopping) return;
     stopping = true;
     stopPurging();
+    void queue.stop();
     setTimeout(() => process.exit(1), GRACE).unref();
     // No new connection; those that wait for nothing end now, streams are told to end, answers in hand are given.
     const closed = new Promise<void>((done) => server!.close(() => done()));

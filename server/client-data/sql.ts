@@ -12,6 +12,8 @@ export interface ClientData {
   readonly sessions: readonly SessionFull[];
   readonly sheets: readonly Record<string, unknown>[];
   readonly appointments: readonly Record<string, unknown>[];
+  /** what the client was told */
+  readonly messages: readonly Record<string, unknown>[];
   readonly history: readonly Record<string, unknown>[];
 }
 
@@ -47,6 +49,12 @@ export async function readClientData(db: Db, id: number): Promise<ClientData | u
       db,
       `select a.kind, a.status, lower(s.during) as starts, upper(s.during) as ends, s.state, s.reason, a.who_comes, a.bring, a.note
          from appointment a join slot s on s.appointment_id = a.id where a.client_id = $1 order by lower(s.during), s.id`,
+      id,
+    ),
+    messages: await many(
+      db,
+      `select k.at, m.kind, k.channel, k.sent_to, k.subject, k.body from carried k join message m on m.id = k.message_id
+         join appointment a on a.id = m.appointment_id where a.client_id = $1 order by k.id`,
       id,
     ),
     history: await many(
@@ -112,6 +120,13 @@ export async function eraseClient(tx: Tx, id: number, code: string): Promise<Era
   );
   await count(
     `update appointment set status = 'cancelled', held_until = null where client_id = $1 and status in ('offered', 'confirmed')`,
+  );
+  await count(
+    `update message set state = 'dropped' where state = 'waiting' and appointment_id in (select id from appointment where client_id = $1)`,
+  );
+  await count(
+    `delete from carried where message_id in
+       (select m.id from message m join appointment a on a.id = m.appointment_id where a.client_id = $1)`,
   );
   await count(
     `update slot set reason = '' where appointment_id in (select id from appointment where client_id = $1) and reason <> ''`,

@@ -1,4 +1,5 @@
 import { fileURLToPath } from 'node:url';
+import { Logger, runMigrations } from 'graphile-worker';
 import { runner } from 'node-pg-migrate';
 import pg from 'pg';
 
@@ -32,6 +33,8 @@ export async function migrate<T = void>(
       logger: { info: quiet, debug: quiet, warn: quiet, error: (m) => process.stderr.write(`${m}\n`) },
       checkOrder: true,
     });
+    // The queue of jobs keeps its own tables in its own schema; under the same lock.
+    await runMigrations({ connectionString: databaseUrl, logger: new Logger(() => quiet) });
     return await then?.(client);
   } finally {
     await client.end();

@@ -1,4 +1,11 @@
-import type { DiaryHouse, DiaryView, NewAppointment, SlotWire } from '@rocchetto/contract';
+import {
+  type DiaryHouse,
+  type DiaryView,
+  may,
+  type NewAppointment,
+  type Outbox,
+  type SlotWire,
+} from '@rocchetto/contract';
 import { type AppointmentKind, dayIn, NEXT } from '@rocchetto/core';
 import { findTimes } from '@rocchetto/core/diary/find.ts';
 import { windowsOf } from '@rocchetto/core/diary/hours.ts';
@@ -14,6 +21,7 @@ import { conflict, notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
 import { daysOf, openingOf, readBook } from './book.ts';
 import { checkSlot, nearest, timeView } from './check.ts';
+import { planMessages } from './messages.ts';
 import {
   addAppointment,
   addSlot,
@@ -23,6 +31,7 @@ import {
   lastHands,
   leaveSlots,
   letGo,
+  listMessages,
   noteAppointment,
   readAppointment,
   readClosures,
@@ -32,6 +41,7 @@ import {
   readRules,
   readStaff,
   readyAppointment,
+  setCarrier,
   stepAppointment,
   takeSlot,
 } from './sql.ts';
@@ -116,6 +126,27 @@ export function diaryRoutes(deps: Deps): Hono<Env> {
     return c.json({ kind: kind.id, minutes: kind.minutes, times: times.map((t) => timeView(zone, t)) });
   });
 
+  on(app, 'GET /messages', async (c, { query, role }) => {
+    const { fails, messages } = await listMessages(deps.pool, query);
+    const shown = may(role, 'client.contact') ? messages : messages.map((m) => ({ ...m, sentTo: '' }));
+    return c.json({ fails, messages: shown } satisfies Outbox);
+  });
+  on(app, 'POST /messages/carrier', (c, { body: { fails } }) =>
+    once(c, deps, async (tx) => {
+      await setCarrier(tx, fails);
+      await remember(
+        tx,
+        'house',
+        1,
+        c.get('who').id,
+        fails ? 'carrier out of order' : 'carrier in order',
+        undefined,
+        undefined,
+      );
+      return { status: 200, body: { fails }, changed: [['diary', 0, 0]] };
+    }),
+  );
+
   on(app, 'GET /appointments/:id', async (c) => {
     const { zone } = await readRules(deps.pool);
     const found = await readAppointment(deps.pool, zone, idParam(c, 'appointment'));
@@ -159,6 +190,7 @@ export function diaryRoutes(deps: Deps): Hono<Env> {
         await leaveSlots(tx, a.id, { reason: reason || 'moved', by: c.get('who').id, at: deps.now() });
         await addSlot(tx, a.id, 'taken', to);
         await stepAppointment(tx, a.id, 'confirmed', { heldUntil: null });
+        await planMessages(tx, zone, (await readAppointment(tx, zone, a.id))!, 'moved', deps.now());
         return ['moved', { to: `${slot.day} ${slot.time}`, staff: slot.staff, roomId: slot.roomId, reason }];
       }),
     );
@@ -192,6 +224,11 @@ export function diaryRoutes(deps: Deps): Hono<Env> {
         status,
         status === 'confirmed' || status === 'cancelled' ? { heldUntil: null } : {},
       );
+      // Back from “here” to “confirmed” is nothing to tell anybody.
+      if ((a.status === 'offered' && status === 'confirmed') || status === 'cancelled') {
+        const { zone } = await readRules(tx);
+        await planMessages(tx, zone, (await readAppointment(tx, zone, a.id))!, status, deps.now());
+      }
       return [said(status), { status, reason }];
     }),
   );
@@ -248,13 +285,15 @@ async function book(tx: Tx, deps: Deps, b: NewAppointment, by: number) {
     by,
   });
   for (const s of slots) await addSlot(tx, id, offered ? 'offered' : 'taken', s);
+  const made = (await readAppointment(tx, zone, id))!;
+  await planMessages(tx, zone, made, status, deps.now());
   await remember(tx, 'appointment', id, by, status, undefined, {
     kind: kind.id,
     clientId,
     orderId,
     slots: b.slots,
   });
-  return (await readAppointment(tx, zone, id))!;
+  return made;
 }
 
 /** One change of an appointment on top of its version, remembered, told to the pages that show it. */

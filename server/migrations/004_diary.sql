@@ -174,3 +174,32 @@ create table feed (
   check (num_nonnulls(staff_id, room_id) = 1)
 );
 create index feed_maker on feed (made_by) where revoked_at is null;
+
+-- What a client is told. Written with the change that causes it, sent once when it is due: a job of its own carries it.
+create table message (
+  id bigint generated always as identity primary key,
+  appointment_id bigint not null references appointment,
+  -- the time it tells of; null for one that tells of several
+  slot_id bigint references slot,
+  kind text not null,
+  due_at timestamptz not null,
+  state text not null default 'waiting' check (state in ('waiting', 'sent', 'dropped', 'no-address')),
+  settled_at timestamptz,
+  tries integer not null default 0,
+  trouble text not null default ''
+);
+create unique index message_once on message (appointment_id, kind, coalesce(slot_id, 0));
+create index message_newest on message (due_at desc, id desc);
+-- What the simulated carrier was given to carry, as it was given. Nothing keeps a second one out but the program.
+create table carried (
+  id bigint generated always as identity primary key,
+  message_id bigint not null references message,
+  at timestamptz not null,
+  channel text not null,
+  sent_to text not null,
+  subject text not null,
+  body text not null
+);
+create index carried_message on carried (message_id);
+-- The simulated carrier of mail and text messages: whether it is out of order just now.
+alter table house add column carrier_fails boolean not null default false;

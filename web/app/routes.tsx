@@ -19,6 +19,7 @@ export const router = createBrowserRouter([
       { path: 'orders/:id/sheet', lazy: () => import('../sheet/SheetPage.tsx') },
       { path: 'today', lazy: () => import('../diary/TodayPage.tsx') },
       { path: 'diary', lazy: () => import('../diary/DiaryPage.tsx') },
+      { path: 'messages', lazy: () => import('../diary/OutboxPage.tsx') },
       { path: 'diary/weeks', lazy: () => import('../diary/WeeksPage.tsx') },
       { path: 'clients', lazy: () => import('../clients/ClientsPage.tsx') },
       {

@@ -68,6 +68,7 @@ export function Component() {
                 the day after
               </button>
               <Link to="/diary/weeks">weeks ahead</Link>
+              {mayWrite && <Link to="/messages">told to clients</Link>}
               {mayWrite && (
                 <Link className="take" to="/diary/book">
                   Book a time

@@ -9,6 +9,7 @@ import type {
   LeaveWrite,
   MoveAppointment,
   NewAppointment,
+  Outbox,
   RoomWrite,
   StaffWork,
   TimesQuery,
@@ -66,6 +67,14 @@ const diary = api.injectEndpoints({
       query: ({ id, ...body }) => change(`/appointments/${id}`, 'PUT', body),
       invalidatesTags: moved,
     }),
+    messages: b.query<Outbox, { appointment?: number; before?: number }>({
+      query: (params) => ({ url: '/messages', params }),
+      providesTags: [{ type: 'Diary', id: LIST }],
+    }),
+    setCarrier: b.mutation<{ fails: boolean }, { fails: boolean }>({
+      query: (body) => change('/messages/carrier', 'POST', body),
+      invalidatesTags: [{ type: 'Diary', id: LIST }],
+    }),
     changeRules: b.mutation<{ version: number }, { version: number; rules: DiaryRules }>({
       query: (body) => change('/diary/rules', 'PUT', body),
       invalidatesTags: (_, error) => (error ? [] : ['Diary', 'House']),
@@ -110,6 +119,8 @@ export const {
   useStepAppointmentMutation,
   useReadyAppointmentMutation,
   useNoteAppointmentMutation,
+  useMessagesQuery,
+  useSetCarrierMutation,
   useChangeRulesMutation,
   useChangeWorkMutation,
   useAddRoomMutation,

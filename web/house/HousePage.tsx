@@ -19,6 +19,7 @@ import {
 import { HandOver } from './HandOver.tsx';
 import { KindsTable } from './KindsTable.tsx';
 import { RoomsAndDays } from './RoomsAndDays.tsx';
+import { WordsTable } from './WordsTable.tsx';
 import { WorkTable } from './WorkTable.tsx';
 
 /** Who works here and what the house goes by. The principal adds staff and hands each a link to set a passphrase, once. */
@@ -48,6 +49,7 @@ export function Component() {
       <WorkTable />
       <RoomsAndDays />
       <KindsTable />
+      <WordsTable />
     </Place>
   );
 }

@@ -98,7 +98,7 @@ function RulesForm({ version, rules, kinds, onDone }: FormProps) {
         );
         const done = await change({
           version,
-          rules: { version: 1, opening: [...opening], kinds: { ...rules.kinds, ...more } },
+          rules: { ...rules, opening: [...opening], kinds: { ...rules.kinds, ...more } },
         });
         if ('data' in done) onDone();
       }}

@@ -1,0 +1,83 @@
+/** What a client is told of an appointment, and when. */
+export const MESSAGE_KINDS = [
+  'confirmed',
+  'offered',
+  'two-days',
+  'day-before',
+  'moved',
+  'cancelled',
+] as const;
+export type MessageKind = (typeof MESSAGE_KINDS)[number];
+
+/** What a message can name, each as `{field}`. Fields that are empty take their line with them. */
+export const MESSAGE_FIELDS = {
+  client: 'the client’s name',
+  studio: 'the studio’s name',
+  kind: 'what kind of appointment it is',
+  day: 'its day, with the weekday',
+  time: 'when it begins',
+  room: 'its room',
+  bring: 'what to bring',
+  who: 'who comes along',
+  times: 'the times that are offered, a line each',
+  until: 'until when they are kept',
+} as const;
+export type MessageField = keyof typeof MESSAGE_FIELDS;
+
+export interface MessageWords {
+  readonly subject: string;
+  readonly body: string;
+}
+
+const hello = 'Dear {client},\n\n';
+const bye = '\n\n{studio}';
+/** The house's wording until it writes its own (house default). */
+export const DEFAULT_WORDS: Readonly<Record<MessageKind, MessageWords>> = {
+  confirmed: {
+    subject: 'Your {kind} on {day}, {time}',
+    body: `${hello}your {kind} is on {day} at {time}.\nRoom: {room}\nPlease bring: {bring}${bye}`,
+  },
+  offered: {
+    subject: 'Which time suits you?',
+    body: `${hello}for your {kind} we keep these times for you until {until}:\n{times}\nPlease tell us which one suits you, or that none does.${bye}`,
+  },
+  'two-days': {
+    subject: 'In two days: your {kind}',
+    body: `${hello}a word ahead of your {kind} on {day} at {time}.\nPlease bring: {bring}${bye}`,
+  },
+  'day-before': {
+    subject: 'Tomorrow at {time}: your {kind}',
+    body: `${hello}we expect you tomorrow, {day}, at {time}.\nPlease bring: {bring}${bye}`,
+  },
+  moved: {
+    subject: 'Your {kind} has moved to {day}, {time}',
+    body: `${hello}your {kind} is now on {day} at {time}.\nPlease bring: {bring}${bye}`,
+  },
+  cancelled: {
+    subject: 'Your {kind} on {day} is off',
+    body: `${hello}your {kind} on {day} at {time} does not take place.${bye}`,
+  },
+};
+
+const FIELD = /\{([^{}]*)\}/g;
+
+/** The fields a text names that no message has; empty when all of them exist. */
+export const unknownFields = (text: string): string[] => [
+  ...new Set([...text.matchAll(FIELD)].map((m) => m[1]!).filter((f) => !Object.hasOwn(MESSAGE_FIELDS, f))),
+];
+
+export type MessageValues = Readonly<Partial<Record<MessageField, string>>>;
+
+/** The words with their fields filled in. A line of which a field is empty is left out; what a value holds is not read again. */
+export const fillWords = (text: string, values: MessageValues): string =>
+  text
+    .split('\n')
+    .filter((line) =>
+      [...line.matchAll(FIELD)].every(
+        (m) => (values[m[1] as MessageField] ?? '') !== '' || !Object.hasOwn(MESSAGE_FIELDS, m[1]!),
+      ),
+    )
+    .join('\n')
+    .replace(FIELD, (whole, field: string) => values[field as MessageField] ?? whole)
+    .replace(/\n{3,}/g, '\n\n')
+    .trim();

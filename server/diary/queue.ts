@@ -1,0 +1,77 @@
+import { Logger, run, runOnce, type TaskList } from 'graphile-worker';
+import pg from 'pg';
+import type { Logger as Log } from 'pino';
+import { inTransaction, type Pool } from '../db/pool.ts';
+import { sendMessage } from './messages.ts';
+import { tryOf } from './sql.ts';
+
+/** How soon a queue that lost its database begins again, ms. */
+const AGAIN = 3000;
+
+/** What the queue carries out. A task that throws is tried again later, each time after a longer while. */
+const tasks = (pool: Pool, now: () => Date): TaskList => ({
+  tell: async (payload) => {
+    const { id } = payload as { id: number };
+    try {
+      await inTransaction(pool, (tx) => sendMessage(tx, id, now()));
+    } catch (error) {
+      await tryOf(pool, id, (error as Error).message);
+      throw error;
+    }
+  },
+});
+
+const quiet = new Logger(() => () => undefined);
+
+/** Runs what is due now, once: for tests. */
+export async function runDue(databaseUrl: string, pool: Pool, now: () => Date): Promise<void> {
+  await runOnce({
+    connectionString: databaseUrl,
+    taskList: tasks(pool, now),
+    logger: quiet,
+    noHandleSignals: true,
+  });
+}
+
+/**
+ * Carries out jobs while the process lives; any number of processes may, each job is done by one. When the database is
+ * lost it begins again by itself.
+ */
+export function startQueue(
+  databaseUrl: string,
+  pool: Pool,
+  log: Log,
+  now: () => Date,
+): { stop: () => Promise<void> } {
+  let stopped = false;
+  let runner: Awaited<ReturnType<typeof run>> | undefined;
+  const own = new pg.Pool({ connectionString: databaseUrl, max: 3 });
+  own.on('error', () => undefined);
+  own.on('connect', (client) => client.on('error', () => undefined));
+  const going = (async () => {
+    while (!stopped) {
+      try {
+        runner = await run({
+          pgPool: own,
+          taskList: tasks(pool, now),
+          concurrency: 2,
+          pollInterval: 2000,
+          noHandleSignals: true,
+          logger: quiet,
+        });
+        await runner.promise;
+      } catch (error) {
+        if (!stopped) log.warn({ err: (error as Error).message }, 'the queue of messages begins again');
+      }
+      if (!stopped) await new Promise((r) => setTimeout(r, AGAIN));
+    }
+  })();
+  return {
+    stop: async () => {
+      stopped = true;
+      await runner?.stop().catch(() => undefined);
+      await Promise.race([going, new Promise((r) => setTimeout(r, AGAIN + 500))]);
+      await own.end().catch(() => undefined);
+    },
+  };
+}
