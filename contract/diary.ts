@@ -217,6 +217,8 @@ export interface Outbox {
   readonly messages: readonly MessageView[];
 }
 export const MessagesQuery = z.object({
+  /** what was told, the newest first, or what is still to be told, the nearest first */
+  show: z.enum(['told', 'to-come']).default('told'),
   appointment: z.coerce.number().pipe(Id).optional(),
   before: z.coerce.number().pipe(Id).optional(),
 });

@@ -3,12 +3,14 @@ import { dayIn, initialsOf, type Skill, usualSkills } from '@rocchetto/core';
 import { dayAfter, planAt, weekdayOf, wholeDay } from '@rocchetto/core/diary/zoned.ts';
 import { remember } from '@rocchetto/server/db/history.ts';
 import type { Tx } from '@rocchetto/server/db/pool.ts';
+import { type Happened, planMessages } from '@rocchetto/server/diary/messages.ts';
 import {
   addAppointment,
   addAway,
   addRoom,
   addSlot,
   leaveSlots,
+  readAppointment,
   readyAppointment,
   stepAppointment,
   writeWork,
@@ -89,6 +91,8 @@ export async function seedDiary(tx: Tx, { staff, clients }: People, now: Date) {
     during(away.firstDay, away.lastDay),
   );
 
+  const told = async (id: number, what: Happened) =>
+    planMessages(tx, zone, (await readAppointment(tx, zone, id))!, what, now);
   const keep = async (
     kind: string,
     who: { clientId: number; orderId: number | null },
@@ -114,6 +118,7 @@ export async function seedDiary(tx: Tx, { staff, clients }: People, now: Date) {
     const start = planAt(zone, day, time);
     const slot = await addSlot(tx, id, 'taken', { start, end: start + minutes, staff: staffIds, roomId });
     await remember(tx, 'appointment', id, more.by ?? jonah.id, 'confirmed', undefined, { kind, day, time });
+    if (start * 60_000 > now.getTime()) await told(id, 'confirmed');
     return { id, slot };
   };
   const orderOf = (i: number) => {
@@ -175,6 +180,7 @@ export async function seedDiary(tx: Tx, { staff, clients }: People, now: Date) {
   const start = planAt(zone, openDay(3), '16:45');
   await addSlot(tx, moved.id, 'taken', { start, end: start + 45, staff: [bram.id], roomId: bay });
   await stepAppointment(tx, moved.id, 'confirmed');
+  await told(moved.id, 'moved');
   await remember(tx, 'appointment', moved.id, jonah.id, 'moved', undefined, {
     reason: 'rehearsal called for that hour',
   });
@@ -199,6 +205,7 @@ export async function seedDiary(tx: Tx, { staff, clients }: People, now: Date) {
     const at = planAt(zone, openDay(after), time);
     await addSlot(tx, offered, 'offered', { start: at, end: at + 60, staff: [odile.id], roomId: null });
   }
+  await told(offered, 'offered');
   // A second hand wanted a time that was taken: the database refused it, and the book says so.
   const [taken] = (
     await tx.query<{ id: number; slot: number }>(

@@ -182,3 +182,58 @@ test('the principal sets hours and leave; leave on booked days is refused with w
   await page.getByRole('button', { name: 'Keep the days' }).click();
   await expect(page.getByRole('alert')).toContainText('Stands In The Way');
 });
+
+test('what a client is told is written with the booking, read as it would be, and waits while the carrier is out of order', async ({
+  page,
+}) => {
+  await signIn(page, 'Odile Marchetti');
+  await page.goto('/messages');
+  await page.getByRole('button', { name: 'Put it out of order' }).click();
+  await expect(page.getByRole('alert')).toContainText('out of order');
+  const client = await byApi(page, 'POST', '/clients', { name: 'Told By Mail', email: 'told@example.org' });
+  const { times } = await (
+    await page.request.get(`/api/diary/times?kind=consultation&from=${later(90)}`)
+  ).json();
+  const { day, time, staff, roomId } = times[0];
+  const made = await byApi(page, 'POST', '/appointments', {
+    kind: 'consultation',
+    clientId: client.id,
+    slots: [{ day, time, staff, roomId }],
+  });
+  await page.goto(`/messages?appointment=${made.id}`);
+  await expect(page.getByText(/tried 1 time: The carrier/)).toBeVisible();
+  await accessible(page);
+  await page.getByRole('button', { name: 'Put it in order' }).click();
+  await expect(page.getByText('✓ sent')).toBeVisible();
+  await page.getByRole('button', { name: 'confirmation' }).click();
+  await expect(page.getByText('mail to told@example.org')).toBeVisible();
+  await expect(page.getByText('Dear Told By Mail,')).toBeVisible();
+  await page.goto('/house');
+  await page.getByRole('button', { name: 'day before' }).click();
+  await page.getByLabel('Words', { exact: true }).fill('Come, {client}, at {hour}.');
+  await expect(page.getByText('There is no field {hour}.')).toBeVisible();
+  await page.getByLabel('Words', { exact: true }).fill('Come, {client}, at {time}.');
+  await expect(page.getByRole('region', { name: 'As a client would read it' })).toContainText(
+    /Come, .+, at \d\d:\d\d\./,
+  );
+  await accessible(page, 'words');
+  await page.getByRole('button', { name: 'Keep these words' }).click();
+  await expect(page.getByRole('button', { name: 'the usual words again' })).toBeVisible();
+});
+
+test('a calendar address is shown once, reads as iCalendar without a sign-in, and is closed when taken back', async ({
+  page,
+  request,
+}) => {
+  await signIn(page, 'Bram Teller');
+  await page.goto('/diary');
+  await page.getByText('In a calendar program').click();
+  await page.getByRole('button', { name: 'Make an address' }).click();
+  const address = new URL((await page.locator('.notice code').textContent())!.trim());
+  const calendar = await request.get(address.pathname + address.search);
+  expect(calendar.headers()['content-type']).toContain('text/calendar');
+  expect(await calendar.text()).toContain('BEGIN:VEVENT');
+  await page.getByRole('button', { name: 'Take back the address of my own days' }).click();
+  await expect(page.getByRole('button', { name: /^Take back the address/ })).toHaveCount(0);
+  expect((await request.get(address.pathname + address.search)).status()).toBe(404);
+});

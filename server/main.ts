@@ -60,7 +60,7 @@ async function main() {
     return firstLink(db);
   });
   const stopPurging = purgeHourly(pool, log);
-  const queue = startQueue(databaseUrl, pool, log, () => new Date());
+  const queue = startQueue(databaseUrl, { pool, log, live: live!, now: () => new Date() });
   process.send?.('listening');
   if (link)
     process.stdout.write(

@@ -175,12 +175,12 @@ describe('free times', () => {
     expect(best[0]).toMatchObject({
       start: DAY + 540,
       staff: [2],
-      reasons: expect.arrayContaining(['with Bea, as last time']),
+      reasons: expect.arrayContaining(['with Bea, as before']),
     });
     const gone = { ...book, staff: [book.staff[0]!, hand(2, ['fitting'], week)] };
     expect(findTimes(gone, { ...q, prefer: [2] }, halves)[0]).toMatchObject({
       staff: [1],
-      reasons: expect.arrayContaining(['somebody else than last time']),
+      reasons: expect.arrayContaining(['somebody else than before']),
     });
   });
   it('come spread over days and halves, at most two of each', () => {

@@ -118,8 +118,8 @@ export function* allTimes(book: DiaryBook, q: Question): Generator<Candidate> {
         cost: t - first + (missing ? COST.notPreferred : 0) + slivers * COST.sliver,
         reasons: [
           ...(missing
-            ? ['somebody else than last time']
-            : staff.filter((h) => liked.has(h.id)).map((h) => `with ${h.name}, as last time`)),
+            ? ['somebody else than before']
+            : staff.filter((h) => liked.has(h.id)).map((h) => `with ${h.name}, as before`)),
           ...(slivers > 0 ? [`leaves less than ${SLIVER} minutes beside it`] : []),
           ...(beside.some((g) => g.joins) && slivers === 0 ? ['joins on to what is there'] : []),
         ],

@@ -321,7 +321,7 @@ describe('free times', () => {
     expect(times[0]).toMatchObject({
       staff: [bea],
       roomId: bridal,
-      reasons: expect.arrayContaining(['with Bea Bold, as last time']),
+      reasons: expect.arrayContaining(['with Bea Bold, as before']),
     });
     for (const time of times) {
       expect([

@@ -1,7 +1,8 @@
 import { Logger, run, runOnce, type TaskList } from 'graphile-worker';
 import pg from 'pg';
-import type { Logger as Log } from 'pino';
 import { inTransaction, type Pool } from '../db/pool.ts';
+import type { Deps } from '../http/context.ts';
+import { type Live, NO_LIVE } from '../live/live.ts';
 import { sendMessage } from './messages.ts';
 import { tryOf } from './sql.ts';
 
@@ -9,7 +10,7 @@ import { tryOf } from './sql.ts';
 const AGAIN = 3000;
 
 /** What the queue carries out. A task that throws is tried again later, each time after a longer while. */
-const tasks = (pool: Pool, now: () => Date): TaskList => ({
+const tasks = (pool: Pool, live: Pick<Live, 'tell'>, now: () => Date): TaskList => ({
   tell: async (payload) => {
     const { id } = payload as { id: number };
     try {
@@ -17,6 +18,8 @@ const tasks = (pool: Pool, now: () => Date): TaskList => ({
     } catch (error) {
       await tryOf(pool, id, (error as Error).message);
       throw error;
+    } finally {
+      live.tell([['diary', 0, 0]]);
     }
   },
 });
@@ -25,9 +28,10 @@ const quiet = new Logger(() => () => undefined);
 
 /** Runs what is due now, once: for tests. */
 export async function runDue(databaseUrl: string, pool: Pool, now: () => Date): Promise<void> {
+  const live = NO_LIVE;
   await runOnce({
     connectionString: databaseUrl,
-    taskList: tasks(pool, now),
+    taskList: tasks(pool, live, now),
     logger: quiet,
     noHandleSignals: true,
   });
@@ -39,9 +43,7 @@ export async function runDue(databaseUrl: string, pool: Pool, now: () => Date): 
  */
 export function startQueue(
   databaseUrl: string,
-  pool: Pool,
-  log: Log,
-  now: () => Date,
+  { pool, log, live, now }: Pick<Deps, 'pool' | 'log' | 'live' | 'now'>,
 ): { stop: () => Promise<void> } {
   let stopped = false;
   let runner: Awaited<ReturnType<typeof run>> | undefined;
@@ -53,7 +55,7 @@ export function startQueue(
       try {
         runner = await run({
           pgPool: own,
-          taskList: tasks(pool, now),
+          taskList: tasks(pool, live, now),
           concurrency: 2,
           pollInterval: 2000,
           noHandleSignals: true,

@@ -578,22 +578,30 @@ export async function tryOf(db: Db, id: number, trouble: string): Promise<void> 
   ]);
 }
 
-/** The outbox, newest first, fifty at once. */
+/** The outbox, fifty at once: what was told, or what is still to be told; of one appointment everything. */
 export async function listMessages(
   db: Db,
-  { appointment, before }: { appointment?: number | undefined; before?: number | undefined },
+  {
+    show,
+    appointment,
+    before,
+  }: { show: 'told' | 'to-come'; appointment?: number | undefined; before?: number | undefined },
 ): Promise<{ fails: boolean; messages: MessageView[] }> {
   const { rows: house } = await db.query<{ fails: boolean }>('select carrier_fails as fails from house');
+  const [order, past] = show === 'told' || appointment ? ['desc', '<'] : ['asc', '>'];
+  const which = appointment
+    ? 'm.appointment_id = $1'
+    : `$1::bigint is null and (m.state = 'waiting') = ${show === 'to-come'}`;
   const { rows } = await db.query<MessageView>({
-    name: 'messages',
+    name: `messages-${appointment ? 'of' : show}`,
     text: `select m.id, m.appointment_id as "appointmentId", c.name as "clientName", m.kind,
         to_char(m.due_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "dueAt", m.state,
         coalesce(k.channel, '') as channel, coalesce(k.sent_to, '') as "sentTo", coalesce(k.subject, '') as subject,
         coalesce(k.body, '') as body, m.tries, m.trouble
-       from message m left join carried k on k.message_id = m.id join appointment a on a.id = m.appointment_id join client c on c.id = a.client_id
-      where ($1::bigint is null or m.appointment_id = $1)
-        and ($2::bigint is null or (m.due_at, m.id) < (select b.due_at, b.id from message b where b.id = $2))
-      order by m.due_at desc, m.id desc limit 50`,
+       from message m left join carried k on k.message_id = m.id
+       join appointment a on a.id = m.appointment_id join client c on c.id = a.client_id
+      where ${which} and ($2::bigint is null or (m.due_at, m.id) ${past} (select b.due_at, b.id from message b where b.id = $2))
+      order by m.due_at ${order}, m.id ${order} limit 50`,
     values: [appointment ?? null, before ?? null],
   });
   return { fails: house[0]!.fails, messages: rows };

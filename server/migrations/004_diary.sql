@@ -189,7 +189,8 @@ create table message (
   trouble text not null default ''
 );
 create unique index message_once on message (appointment_id, kind, coalesce(slot_id, 0));
-create index message_newest on message (due_at desc, id desc);
+create index message_told on message (due_at, id) where state <> 'waiting';
+create index message_to_come on message (due_at, id) where state = 'waiting';
 -- What the simulated carrier was given to carry, as it was given. Nothing keeps a second one out but the program.
 create table carried (
   id bigint generated always as identity primary key,

@@ -18,7 +18,12 @@ export function ShortcutList() {
   }, []);
   return (
     <>
-      <button type="button" className="quiet" onClick={() => dialog.current?.showModal()} aria-label="Keys">
+      <button
+        type="button"
+        className="quiet keysask"
+        onClick={() => dialog.current?.showModal()}
+        aria-label="Keys"
+      >
         ?
       </button>
       <dialog ref={dialog} className="keylist" aria-label="Keys">

@@ -152,6 +152,17 @@ export function AppointmentMargin({ of: a, house }: { of: AppointmentView; house
           </div>
         </form>
       )}
+      <p className="soft">
+        <a href={`/api/appointments/${a.id}/appointment.ics`} download>
+          calendar file
+        </a>
+        {mayWrite && (
+          <>
+            {' '}
+            · <Link to={`/messages?appointment=${a.id}`}>what the client was told</Link>
+          </>
+        )}
+      </p>
       {left.length > 0 && (
         <>
           <h3>Before</h3>

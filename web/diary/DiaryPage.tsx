@@ -9,6 +9,7 @@ import { AppointmentMargin } from './AppointmentMargin.tsx';
 import { useDiaryHouseQuery, useDiaryQuery } from './api.ts';
 import { dayAfter } from './clock.ts';
 import { DayThreads } from './DayThreads.tsx';
+import { Feeds } from './Feeds.tsx';
 import { ProposalForm } from './ProposalForm.tsx';
 import { hindrance, type Loop, loopsOf, type Proposal, roomThreads, staffThreads } from './threads.ts';
 
@@ -151,6 +152,7 @@ export function Component() {
                 {mayWrite &&
                   'Draw it along its thread or onto another one to move it; with the keyboard the arrows do so by five minutes, with Shift by fifteen.'}
               </p>
+              <Feeds rooms={house.rooms} />
             </section>
           )}
         </>

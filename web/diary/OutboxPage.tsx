@@ -29,10 +29,11 @@ export function Component() {
   const [params, setParams] = useSearchParams();
   const before = Number(params.get('before')) || undefined;
   const appointment = Number(params.get('appointment')) || undefined;
+  const show = params.get('show') === 'to-come' ? 'to-come' : 'told';
   const mayHouse = useMay('house.write');
   const mayRead = useMay('diary.write');
   const { data, error, refetch } = useMessagesQuery(
-    { ...(before ? { before } : {}), ...(appointment ? { appointment } : {}) },
+    { show, ...(before ? { before } : {}), ...(appointment ? { appointment } : {}) },
     { skip: !mayRead },
   );
   const [carrier, carrying] = useSetCarrierMutation();
@@ -72,6 +73,21 @@ export function Component() {
       }
     >
       <h1>Told to clients</h1>
+      {!appointment && (
+        <div className="row asks">
+          {(['told', 'to-come'] as const).map((s) => (
+            <button
+              key={s}
+              type="button"
+              className="ask"
+              aria-pressed={show === s}
+              onClick={() => setParams(s === 'told' ? {} : { show: s })}
+            >
+              {s === 'told' ? 'told' : 'still to be told'}
+            </button>
+          ))}
+        </div>
+      )}
       {data.messages.length === 0 && (
         <p className="soft">
           Nothing yet. A confirmation is written when a time is booked, with reminders before it.
@@ -137,6 +153,7 @@ export function Component() {
             onClick={() =>
               setParams({
                 ...(appointment ? { appointment: String(appointment) } : {}),
+                ...(show === 'told' ? {} : { show }),
                 before: String(data.messages.at(-1)!.id),
               })
             }

@@ -6,6 +6,7 @@ import type {
   DiaryHouse,
   DiaryRules,
   DiaryView,
+  FeedView,
   LeaveWrite,
   MoveAppointment,
   NewAppointment,
@@ -67,9 +68,21 @@ const diary = api.injectEndpoints({
       query: ({ id, ...body }) => change(`/appointments/${id}`, 'PUT', body),
       invalidatesTags: moved,
     }),
-    messages: b.query<Outbox, { appointment?: number; before?: number }>({
+    messages: b.query<Outbox, { show?: 'told' | 'to-come'; appointment?: number; before?: number }>({
       query: (params) => ({ url: '/messages', params }),
       providesTags: [{ type: 'Diary', id: LIST }],
+    }),
+    feeds: b.query<FeedView[], void>({
+      query: () => '/feeds',
+      providesTags: [{ type: 'Diary', id: 'FEEDS' }],
+    }),
+    addFeed: b.mutation<{ id: number; path: string }, { roomId: number | null }>({
+      query: (body) => change('/feeds', 'POST', body),
+      invalidatesTags: [{ type: 'Diary', id: 'FEEDS' }],
+    }),
+    removeFeed: b.mutation<void, number>({
+      query: (id) => change(`/feeds/${id}`, 'DELETE'),
+      invalidatesTags: [{ type: 'Diary', id: 'FEEDS' }],
     }),
     setCarrier: b.mutation<{ fails: boolean }, { fails: boolean }>({
       query: (body) => change('/messages/carrier', 'POST', body),
@@ -121,6 +134,9 @@ export const {
   useNoteAppointmentMutation,
   useMessagesQuery,
   useSetCarrierMutation,
+  useFeedsQuery,
+  useAddFeedMutation,
+  useRemoveFeedMutation,
   useChangeRulesMutation,
   useChangeWorkMutation,
   useAddRoomMutation,

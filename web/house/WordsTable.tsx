@@ -93,7 +93,7 @@ function Words({ kind, version, rules, may, roomName }: Props) {
         value={words.body}
         maxLength={4000}
         readOnly={!may}
-        autoSize={{ minRows: 5 }}
+        rows={8}
         onChange={(e) => setWords({ ...words, body: e.target.value })}
       />
       <p className="soft">
