@@ -195,6 +195,32 @@ export interface HandedOver {
   }[];
 }
 
+const key = { key: z.string().max(100) };
+export const AnswerLook = z.strictObject(key);
+/** What a client says on their own page: yes (to one of several times, where they are offered), or another time. */
+export const ClientAnswer = z.strictObject({
+  ...key,
+  answer: z.enum(['yes', 'another-time']),
+  slotId: Id.optional(),
+  words: z.string().trim().max(500, 'Five hundred characters at the most, please.').default(''),
+});
+/** What the client's own page shows: her times, and nothing else. */
+export interface ClientPage {
+  readonly studio: string;
+  readonly client: string;
+  readonly kind: string;
+  readonly status: AppointmentStatus;
+  readonly answer: '' | 'yes' | 'another-time';
+  readonly bring: string;
+  readonly until: string;
+  readonly times: readonly {
+    readonly id: number;
+    readonly day: string;
+    readonly from: string;
+    readonly to: string;
+  }[];
+}
+
 /** What was, will be or could not be told to a client. */
 export interface MessageView {
   readonly id: number;
@@ -301,6 +327,9 @@ export interface AppointmentView {
   readonly bring: string;
   readonly note: string;
   readonly heldUntil: string | null;
+  /** what the client said on their own page */
+  readonly answer: '' | 'yes' | 'another-time';
+  readonly answerWords: string;
   readonly readyAt: string | null;
   readonly version: number;
   /** its time, the times it is offered, and those it left, in the order they were given */

@@ -16,10 +16,12 @@ import {
 } from './api.ts';
 import { Id, Version } from './basics.ts';
 import {
+  AnswerLook,
   AppointmentDetails,
   AppointmentReady,
   AppointmentStep,
   Carrier,
+  ClientAnswer,
   ClosureWrite,
   DiaryQuery,
   DiaryRulesChange,
@@ -116,6 +118,8 @@ export const ROUTES = {
     may: 'house.write',
     body: Carrier,
   },
+  'POST /answer/look': { does: 'A client’s own page of one appointment', may: 'open', body: AnswerLook },
+  'POST /answer': { does: 'What the client says to it', may: 'open', body: ClientAnswer },
   'GET /feed.ics': {
     does: 'Appointments of somebody or of a room, for a calendar program, behind a private address',
     may: 'open',

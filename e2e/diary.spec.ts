@@ -237,3 +237,49 @@ test('a calendar address is shown once, reads as iCalendar without a sign-in, an
   await expect(page.getByRole('button', { name: /^Take back the address/ })).toHaveCount(0);
   expect((await request.get(address.pathname + address.search)).status()).toBe(404);
 });
+
+test('a client answers on her own page behind the link she was sent, without a sign-in; the studio sees it', async ({
+  page,
+  browser,
+  studio,
+}) => {
+  await signIn(page, 'Odile Marchetti');
+  const client = await byApi(page, 'POST', '/clients', { name: 'Answers Herself', email: 'she@example.org' });
+  const { times } = await (
+    await page.request.get(`/api/diary/times?kind=consultation&from=${later(100)}`)
+  ).json();
+  const slots = times
+    .slice(0, 2)
+    .map(({ day, time, staff, roomId }: Record<string, unknown>) => ({ day, time, staff, roomId }));
+  const heldUntil = new Date(Date.now() + 86_400_000).toISOString();
+  const made = await byApi(page, 'POST', '/appointments', {
+    kind: 'consultation',
+    clientId: client.id,
+    slots,
+    heldUntil,
+  });
+  let body = '';
+  await expect
+    .poll(async () => {
+      const { messages } = await (await page.request.get(`/api/messages?appointment=${made.id}`)).json();
+      body = messages[0]?.body ?? '';
+      return body;
+    })
+    .toContain('/answer#');
+  const hers = await (await browser.newContext()).newPage();
+  await hers.goto(`${studio.url}/answer#${/answer#([\w-]+)/.exec(body)![1]}`);
+  await expect(hers.getByText('Which of these times suits you?')).toBeVisible();
+  await accessible(hers);
+  await hers.getByRole('button', { name: 'This one' }).nth(1).click();
+  await expect(hers.getByText('You said yes.')).toBeVisible();
+  await hers.getByRole('button', { name: 'Another time, please' }).click();
+  await hers.getByLabel('Which days would suit you?').fill('Any Tuesday');
+  await hers.getByRole('button', { name: 'Ask for another time' }).click();
+  await expect(hers.getByText('You asked for another time.')).toBeVisible();
+  await page.goto(`/diary?day=${slots[1].day}&a=${made.id}`);
+  await expect(page.getByText('asks for another time: “Any Tuesday”')).toBeVisible();
+  await hers.goto('about:blank');
+  await hers.goto(`${studio.url}/answer#guessed`);
+  await expect(hers.getByRole('alert')).toContainText('This page is closed');
+  await hers.context().close();
+});

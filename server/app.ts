@@ -7,6 +7,7 @@ import { authRoutes } from './auth/routes.ts';
 import { clientDataRoutes } from './client-data/routes.ts';
 import { clientRoutes } from './clients/routes.ts';
 import { refusalOf } from './db/errors.ts';
+import { answerRoutes } from './diary/answers.ts';
 import { feedRoutes, openFeedRoutes } from './diary/feeds.ts';
 import { diaryHouseRoutes } from './diary/house-routes.ts';
 import { diaryRoutes } from './diary/routes.ts';
@@ -52,6 +53,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', openRoutes(deps))
     .route('/', authRoutes(deps))
     .route('/', openFeedRoutes(deps))
+    .route('/', answerRoutes(deps))
     .use(signedIn(deps))
     .route('/', staffRoutes(deps))
     .route('/', houseRoutes(deps))

@@ -60,7 +60,11 @@ async function main() {
     return firstLink(db);
   });
   const stopPurging = purgeHourly(pool, log);
-  const queue = startQueue(databaseUrl, { pool, log, live: live!, now: () => new Date() });
+  const queue = startQueue(
+    databaseUrl,
+    { pool, log, live: live!, now: () => new Date() },
+    process.env.PUBLIC_URL?.replace(/\/$/, '') ?? `http://${host}:${port}`,
+  );
   process.send?.('listening');
   if (link)
     process.stdout.write(

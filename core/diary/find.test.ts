@@ -189,6 +189,9 @@ describe('free times', () => {
     const by = new Map<string, number>();
     for (const t of times) by.set(halves(t.start), (by.get(halves(t.start)) ?? 0) + 1);
     expect(Math.max(...by.values())).toBe(2);
+    const inOrder = [...times].sort((a, b) => a.start - b.start);
+    for (const [i, t] of inOrder.slice(1).entries())
+      expect(t.start).toBeGreaterThanOrEqual(inOrder[i]!.end + q.buffer);
   });
   it('join on to what is there rather than leave a useless rest', () => {
     const book = { staff: [hand(1, ['fitting'], [day(0, 9, 10)])], rooms: [room] };

@@ -129,7 +129,7 @@ export function* allTimes(book: DiaryBook, q: Question): Generator<Candidate> {
 
 /**
  * The best free times: near ones, with the hands of last time, that leave no useless rest; at most two of one day's
- * half, so that there is something to choose from. Pure. In order of what speaks for them, each with its reasons.
+ * half and none over another, so that there is something to choose from and all of it could be offered. Pure. In order of what speaks for them, each with its reasons.
  * @param dayOf the wall day and half of an instant: what counts as near to each other
  */
 export function findTimes(
@@ -144,7 +144,9 @@ export function findTimes(
   for (const { cost: _, ...t } of best) {
     const half = dayOf(t.start);
     const n = seen.get(half) ?? 0;
-    if (n >= 2) continue;
+    // Two that lie over each other could not both be offered.
+    const over = (o: FreeTime) => o.start < t.end + q.buffer && t.start < o.end + q.buffer;
+    if (n >= 2 || out.some(over)) continue;
     seen.set(half, n + 1);
     out.push(t);
     if (out.length === most) break;

@@ -21,6 +21,7 @@ export const MESSAGE_FIELDS = {
   who: 'who comes along',
   times: 'the times that are offered, a line each',
   until: 'until when they are kept',
+  link: 'the client’s own page, to answer on',
 } as const;
 export type MessageField = keyof typeof MESSAGE_FIELDS;
 
@@ -35,15 +36,16 @@ const bye = '\n\n{studio}';
 export const DEFAULT_WORDS: Readonly<Record<MessageKind, MessageWords>> = {
   confirmed: {
     subject: 'Your {kind} on {day}, {time}',
-    body: `${hello}your {kind} is on {day} at {time}.\nRoom: {room}\nPlease bring: {bring}${bye}`,
+    body: `${hello}your {kind} is on {day} at {time}.\nRoom: {room}\nPlease bring: {bring}
+Your page: {link}${bye}`,
   },
   offered: {
     subject: 'Which time suits you?',
-    body: `${hello}for your {kind} we keep these times for you until {until}:\n{times}\nPlease tell us which one suits you, or that none does.${bye}`,
+    body: `${hello}for your {kind} we keep these times for you until {until}:\n{times}\nPlease tell us on your page which one suits you, or that none does: {link}${bye}`,
   },
   'two-days': {
     subject: 'In two days: your {kind}',
-    body: `${hello}a word ahead of your {kind} on {day} at {time}.\nPlease bring: {bring}${bye}`,
+    body: `${hello}a word ahead of your {kind} on {day} at {time}.\nPlease bring: {bring}\nShould you not be able to come, tell us on your page: {link}${bye}`,
   },
   'day-before': {
     subject: 'Tomorrow at {time}: your {kind}',
@@ -51,7 +53,7 @@ export const DEFAULT_WORDS: Readonly<Record<MessageKind, MessageWords>> = {
   },
   moved: {
     subject: 'Your {kind} has moved to {day}, {time}',
-    body: `${hello}your {kind} is now on {day} at {time}.\nPlease bring: {bring}${bye}`,
+    body: `${hello}your {kind} is now on {day} at {time}.\nPlease bring: {bring}\nYour page: {link}${bye}`,
   },
   cancelled: {
     subject: 'Your {kind} on {day} is off',

@@ -112,7 +112,7 @@ export async function eraseClient(tx: Tx, id: number, code: string): Promise<Era
   );
   // What is noted with appointments goes; that somebody was there then stays, for the staff's own days; what lies ahead is cancelled.
   await count(
-    `update appointment set who_comes = '', bring = '', note = '', version = version + 1 where client_id = $1`,
+    `update appointment set who_comes = '', bring = '', note = '', answer_words = '', version = version + 1 where client_id = $1`,
   );
   await count(
     `update slot set state = 'left' where state <> 'left' and appointment_id in

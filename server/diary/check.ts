@@ -135,5 +135,5 @@ export function nearest(
       prefer: wanted.staff,
     },
     at.at,
-  ).map((t) => timeView(zone, t));
+  ).map((t) => timeView(zone, { ...t, reasons: [] }));
 }

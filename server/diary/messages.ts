@@ -1,3 +1,4 @@
+import { createHash, randomBytes } from 'node:crypto';
 import type { AppointmentView, DiaryRules } from '@rocchetto/contract';
 import {
   DEFAULT_WORDS,
@@ -9,6 +10,7 @@ import {
 import { dayAfter, planOn, wallAt } from '@rocchetto/core/diary/zoned.ts';
 import type { Db, Tx } from '../db/pool.ts';
 import {
+  addClientLink,
   addMessage,
   carry,
   dropMessages,
@@ -77,6 +79,13 @@ export function valuesOf(
   };
 }
 
+export const linkHash = (token: string) => createHash('sha256').update(token).digest();
+/** Until when the client's own page is open: until the last time it tells of has begun. */
+const endOf = (a: AppointmentView, now: Date) =>
+  new Date(
+    Math.max(now.getTime(), ...a.slots.filter((s) => s.state !== 'left').map((s) => s.start * 60_000)),
+  );
+
 /** Whether what a message tells of is still so. */
 function stillSo(a: AppointmentView, kind: MessageKind, slotId: number | null): boolean {
   if (kind === 'offered') return a.status === 'offered';
@@ -95,7 +104,7 @@ export class CarrierFails extends Error {
  * Sends one message that is due, in one transaction: it is sent and says so, or neither. One that tells of what is no
  * longer so is dropped. @throws CarrierFails, so that the queue tries again later
  */
-export async function sendMessage(tx: Tx, id: number, now: Date): Promise<void> {
+export async function sendMessage(tx: Tx, id: number, now: Date, address: string): Promise<void> {
   const message = await holdMessage(tx, id);
   if (message?.state !== 'waiting') return;
   const { zone, rules, studio, fails } = await carrierOf(tx);
@@ -105,11 +114,16 @@ export async function sendMessage(tx: Tx, id: number, now: Date): Promise<void> 
   if (!to) return settleMessage(tx, id, 'no-address', now);
   if (fails) throw new CarrierFails();
   const words = rules.words[message.kind] ?? DEFAULT_WORDS[message.kind];
-  const values = valuesOf(a, message.slotId, {
-    studio,
-    zone,
-    roomName: (r) => (r === null ? '' : (roomNames.get(r) ?? '')),
-  });
+  const token = randomBytes(32).toString('base64url');
+  await addClientLink(tx, linkHash(token), a.id, endOf(a, now));
+  const values = {
+    link: `${address}/answer#${token}`,
+    ...valuesOf(a, message.slotId, {
+      studio,
+      zone,
+      roomName: (r) => (r === null ? '' : (roomNames.get(r) ?? '')),
+    }),
+  };
   await carry(tx, id, now, {
     channel,
     to,

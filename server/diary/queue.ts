@@ -10,11 +10,11 @@ import { tryOf } from './sql.ts';
 const AGAIN = 3000;
 
 /** What the queue carries out. A task that throws is tried again later, each time after a longer while. */
-const tasks = (pool: Pool, live: Pick<Live, 'tell'>, now: () => Date): TaskList => ({
+const tasks = (pool: Pool, live: Pick<Live, 'tell'>, now: () => Date, address: string): TaskList => ({
   tell: async (payload) => {
     const { id } = payload as { id: number };
     try {
-      await inTransaction(pool, (tx) => sendMessage(tx, id, now()));
+      await inTransaction(pool, (tx) => sendMessage(tx, id, now(), address));
     } catch (error) {
       await tryOf(pool, id, (error as Error).message);
       throw error;
@@ -28,10 +28,9 @@ const quiet = new Logger(() => () => undefined);
 
 /** Runs what is due now, once: for tests. */
 export async function runDue(databaseUrl: string, pool: Pool, now: () => Date): Promise<void> {
-  const live = NO_LIVE;
   await runOnce({
     connectionString: databaseUrl,
-    taskList: tasks(pool, live, now),
+    taskList: tasks(pool, NO_LIVE, now, 'https://studio.example'),
     logger: quiet,
     noHandleSignals: true,
   });
@@ -40,10 +39,12 @@ export async function runDue(databaseUrl: string, pool: Pool, now: () => Date): 
 /**
  * Carries out jobs while the process lives; any number of processes may, each job is done by one. When the database is
  * lost it begins again by itself.
+ * @param address where clients reach the studio's pages, without a slash at its end
  */
 export function startQueue(
   databaseUrl: string,
   { pool, log, live, now }: Pick<Deps, 'pool' | 'log' | 'live' | 'now'>,
+  address: string,
 ): { stop: () => Promise<void> } {
   let stopped = false;
   let runner: Awaited<ReturnType<typeof run>> | undefined;
@@ -55,7 +56,7 @@ export function startQueue(
       try {
         runner = await run({
           pgPool: own,
-          taskList: tasks(pool, live, now),
+          taskList: tasks(pool, live, now, address),
           concurrency: 2,
           pollInterval: 2000,
           noHandleSignals: true,

@@ -191,7 +191,7 @@ export async function addSlot(
 export async function leaveSlots(
   tx: Tx,
   appointmentId: number,
-  { but = 0, reason, by, at }: { but?: number; reason: string; by: number; at: Date },
+  { but = 0, reason, by, at }: { but?: number; reason: string; by: number | null; at: Date },
 ): Promise<void> {
   await tx.query(
     `update slot set state = 'left', reason = $3, left_by = $4, left_at = $5 where appointment_id = $1 and id <> $2 and state <> 'left'`,
@@ -242,7 +242,7 @@ interface Row extends Omit<AppointmentRecord, 'slots'> {
 /** An appointment with its slots, in one query; `where` names rows of `a`. */
 const APPOINTMENT = (where: string) => `
   select a.id, a.kind, a.status, a.client_id as "clientId", c.name as "clientName", a.order_id as "orderId",
-    o.number as "orderNumber", o.what, a.minutes, a.buffer, a.who_comes as "whoComes", a.bring, a.note,
+    o.number as "orderNumber", o.what, a.minutes, a.buffer, a.who_comes as "whoComes", a.bring, a.note, a.answer, a.answer_words as "answerWords",
     to_char(a.held_until at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "heldUntil",
     to_char(a.ready_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "readyAt",
     to_char(a.changed_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "changedAt", a.version,
@@ -297,7 +297,7 @@ export async function stepAppointment(
   change: { heldUntil?: null } = {},
 ): Promise<void> {
   await tx.query(
-    `update appointment set status = $2, version = version + 1, held_until = case when $3 then null else held_until end where id = $1`,
+    `update appointment set status = $2, version = version + 1, answer = case when $2 = 'confirmed' and answer = 'another-time' then '' else answer end, held_until = case when $3 then null else held_until end where id = $1`,
     [id, status, change.heldUntil === null],
   );
 }
@@ -609,6 +609,36 @@ export async function listMessages(
 
 export async function setCarrier(tx: Tx, fails: boolean): Promise<void> {
   await tx.query('update house set carrier_fails = $1', [fails]);
+}
+
+export async function addClientLink(
+  tx: Tx,
+  tokenHash: Buffer,
+  appointmentId: number,
+  until: Date,
+): Promise<void> {
+  await tx.query('insert into client_link (token_hash, appointment_id, expires_at) values ($1, $2, $3)', [
+    tokenHash,
+    appointmentId,
+    until,
+  ]);
+}
+
+/** The appointment a client's link opens; null for one that is guessed or has ended. */
+export async function linkedAppointment(db: Db, tokenHash: Buffer, now: Date): Promise<number | null> {
+  const { rows } = await db.query<{ id: number }>({
+    name: 'client-link',
+    text: 'select appointment_id as id from client_link where token_hash = $1 and expires_at > $2',
+    values: [tokenHash, now],
+  });
+  return rows[0]?.id ?? null;
+}
+
+export async function keepAnswer(tx: Tx, id: number, answer: string, words: string, at: Date): Promise<void> {
+  await tx.query(
+    'update appointment set answer = $2, answer_words = $3, answered_at = $4, version = version + 1 where id = $1',
+    [id, answer, words, at],
+  );
 }
 
 /** Whether this order is this client's. */

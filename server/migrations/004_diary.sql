@@ -57,6 +57,10 @@ create table appointment (
   note text not null default '',
   -- until when several offered times are kept
   held_until timestamptz,
+  -- what the client said on their own page: '', 'yes', or that another time would do
+  answer text not null default '' check (answer in ('', 'yes', 'another-time')),
+  answer_words text not null default '',
+  answered_at timestamptz,
   -- what it needs is there
   ready_at timestamptz,
   ready_by bigint references staff,
@@ -204,3 +208,13 @@ create table carried (
 create index carried_message on carried (message_id);
 -- The simulated carrier of mail and text messages: whether it is out of order just now.
 alter table house add column carrier_fails boolean not null default false;
+
+-- The client's own page of one appointment, behind a link that ends with it. Only its hash is kept here.
+create table client_link (
+  token_hash bytea primary key,
+  appointment_id bigint not null references appointment,
+  made_at timestamptz not null default now(),
+  expires_at timestamptz not null
+);
+create index client_link_appointment on client_link (appointment_id);
+create index client_link_expiry on client_link (expires_at);

@@ -7,6 +7,7 @@ import { BrokenPage, NoSuchPage, Opening } from './NoSuchPage.tsx';
  */
 export const router = createBrowserRouter([
   { path: '/sign-in', HydrateFallback: Opening, lazy: () => import('../signin/SignInPage.tsx') },
+  { path: '/answer', HydrateFallback: Opening, lazy: () => import('../answer/AnswerPage.tsx') },
   { path: '/setup', HydrateFallback: Opening, lazy: () => import('../signin/SetupPage.tsx') },
   {
     path: '/',

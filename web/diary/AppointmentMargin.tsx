@@ -67,6 +67,12 @@ export function AppointmentMargin({ of: a, house }: { of: AppointmentView; house
           a.status !== 'confirmed' && ['Stands', a.status.replaceAll('-', ' ')],
         ]}
       />
+      {a.answer === 'yes' && a.status === 'confirmed' && <p className="agreed">✓ The client said yes.</p>}
+      {a.answer === 'another-time' && (
+        <p className="pending">
+          The client asks for another time{a.answerWords ? `: “${a.answerWords}”` : '.'}
+        </p>
+      )}
       {kind?.need && (a.status === 'confirmed' || a.status === 'offered') && (
         <p className={a.readyAt ? 'agreed' : 'pending'}>
           {a.readyAt ? `✓ ${NEEDS[kind.need]}, since ${short(a.readyAt)}. ` : `Needs ${NEEDS[kind.need]}. `}

@@ -57,7 +57,12 @@ export function Component() {
       .map((l) => ({ day: day.day, ...l })),
   );
   const answers = days.flatMap((d) => d.loops).filter((l) => l.appointment.status === 'offered');
-  const offers = [...new Map(answers.map((l) => [l.appointment.id, l.appointment])).values()];
+  const offers = [...new Map(answers.map((l) => [l.appointment.id, l.appointment])).values()].filter(
+    (a) => a.answer === '',
+  );
+  const asking = data.appointments.filter(
+    (a) => a.answer === 'another-time' && ['offered', 'confirmed'].includes(a.status),
+  );
   const chosen = data.appointments.find((a) => a.id === picked);
   const tight = (me.role === 'principal' ? inDanger : mine).filter((o) => danger(o, today)).slice(0, 8);
   return (
@@ -125,11 +130,15 @@ export function Component() {
       }
     >
       <h2>Now, in order</h2>
-      {todo.length === 0 && notReady.length === 0 && offers.length === 0 && tight.length === 0 && (
-        <p className="soft">
-          Nothing waits for you. What comes up will stand here in the order it is needed.
-        </p>
-      )}
+      {todo.length === 0 &&
+        notReady.length === 0 &&
+        offers.length === 0 &&
+        asking.length === 0 &&
+        tight.length === 0 && (
+          <p className="soft">
+            Nothing waits for you. What comes up will stand here in the order it is needed.
+          </p>
+        )}
       <Problem error={error} />
       <ol className="why">
         {todo.map((l) => (
@@ -160,6 +169,15 @@ export function Component() {
             .
           </li>
         ))}
+        {mayBook &&
+          asking.map((a) => (
+            <li key={`q${a.id}`}>
+              <button type="button" className="pick" onClick={() => setPicked(a.id)}>
+                {a.clientName}
+              </button>{' '}
+              asks for another time{a.answerWords && `: “${a.answerWords}”`}.
+            </li>
+          ))}
         {mayBook &&
           offers.map((a) => (
             <li key={`o${a.id}`}>
