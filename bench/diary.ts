@@ -7,7 +7,7 @@ import { createApp } from '@rocchetto/server/app.ts';
 import { openSignIn } from '@rocchetto/server/auth/sql.ts';
 import { migrate } from '@rocchetto/server/db/migrate.ts';
 import { openPool, type Pool } from '@rocchetto/server/db/pool.ts';
-import { readBookRows } from '@rocchetto/server/diary/sql.ts';
+import { readBookRows } from '@rocchetto/server/diary/book-sql.ts';
 import { NO_LIVE } from '@rocchetto/server/live/live.ts';
 import { pino } from 'pino';
 import type { Cluster } from '../tools/cluster.ts';

@@ -3,18 +3,16 @@ import { dayIn, initialsOf, type Skill, usualSkills } from '@rocchetto/core';
 import { dayAfter, planAt, weekdayOf, wholeDay } from '@rocchetto/core/diary/zoned.ts';
 import { remember } from '@rocchetto/server/db/history.ts';
 import type { Tx } from '@rocchetto/server/db/pool.ts';
-import { type Happened, planMessages } from '@rocchetto/server/diary/messages.ts';
 import {
   addAppointment,
-  addAway,
-  addRoom,
   addSlot,
   leaveSlots,
   readAppointment,
   readyAppointment,
   stepAppointment,
-  writeWork,
-} from '@rocchetto/server/diary/sql.ts';
+} from '@rocchetto/server/diary/appointment-sql.ts';
+import { addAway, addRoom, writeWork } from '@rocchetto/server/diary/house-sql.ts';
+import { type Happened, planMessages } from '@rocchetto/server/diary/messages.ts';
 import type { SignedIn } from '@rocchetto/server/http/context.ts';
 
 const MORE_SKILLS: Record<string, readonly Skill[]> = {

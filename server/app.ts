@@ -8,6 +8,7 @@ import { clientDataRoutes } from './client-data/routes.ts';
 import { clientRoutes } from './clients/routes.ts';
 import { refusalOf } from './db/errors.ts';
 import { answerRoutes } from './diary/answers.ts';
+import { bookingRoutes } from './diary/booking.ts';
 import { feedRoutes, openFeedRoutes } from './diary/feeds.ts';
 import { diaryHouseRoutes } from './diary/house-routes.ts';
 import { diaryRoutes } from './diary/routes.ts';
@@ -60,6 +61,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', garmentRoutes(deps))
     .route('/', diaryHouseRoutes(deps))
     .route('/', diaryRoutes(deps))
+    .route('/', bookingRoutes(deps))
     .route('/', feedRoutes(deps))
     .route('/', clientRoutes(deps))
     .route('/', clientDataRoutes(deps))

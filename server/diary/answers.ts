@@ -8,16 +8,16 @@ import { readHouse } from '../house/sql.ts';
 import type { Deps, Env } from '../http/context.ts';
 import { Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
-import { linkHash, planMessages } from './messages.ts';
 import {
   holdAppointment,
   keepAnswer,
   leaveSlots,
-  linkedAppointment,
   readAppointment,
   stepAppointment,
   takeSlot,
-} from './sql.ts';
+} from './appointment-sql.ts';
+import { linkedAppointment } from './link-sql.ts';
+import { linkHash, planMessages } from './messages.ts';
 
 const closed = () =>
   new Refusal(

@@ -1,11 +1,13 @@
 import type { ClosureView, DiaryDay, DiaryRules, LeaveView, StaffAtWork } from '@rocchetto/contract';
+import type { AppointmentKind } from '@rocchetto/core';
 import type { DiaryBook } from '@rocchetto/core/diary/find.ts';
 import { type Hours, hoursOn } from '@rocchetto/core/diary/hours.ts';
-import { DEFAULT_OPENING } from '@rocchetto/core/diary/house.ts';
+import { DEFAULT_OPENING, kindsOf } from '@rocchetto/core/diary/house.ts';
 import { joined, without } from '@rocchetto/core/diary/spans.ts';
 import { daysFrom, type Span, wholeDay } from '@rocchetto/core/diary/zoned.ts';
 import type { Db } from '../db/pool.ts';
-import { readBookRows } from './sql.ts';
+import { Refusal } from '../http/problem.ts';
+import { readBookRows } from './book-sql.ts';
 
 export const openingOf = (rules: DiaryRules): readonly Hours[] =>
   rules.opening.length > 0 ? rules.opening : DEFAULT_OPENING;
@@ -91,4 +93,12 @@ export function daysOf(f: Frame, days: readonly string[]): DiaryDay[] {
       away: Object.fromEntries(away.map((l) => [l.staffId, l.reason || 'leave'])),
     };
   });
+}
+
+/** A kind of appointment as the house has it. @throws Refusal 422 for one it does not know */
+export function kindOf(own: Parameters<typeof kindsOf>[0], id: string): AppointmentKind {
+  const found = kindsOf(own).find((k) => k.id === id);
+  if (!found)
+    throw new Refusal(422, 'no-such-kind', `The house knows no kind of appointment called “${id}”.`);
+  return found;
 }

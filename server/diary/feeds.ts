@@ -10,18 +10,10 @@ import { type Ctx, type Deps, type Env, idParam } from '../http/context.ts';
 import { once } from '../http/once.ts';
 import { notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
+import { readAppointment, readForFeed } from './appointment-sql.ts';
+import { readRoom, readRooms, readRules } from './house-sql.ts';
 import { eventsFor, icalendar } from './ical.ts';
-import {
-  addFeed,
-  feedOf,
-  listFeeds,
-  readAppointment,
-  readForFeed,
-  readRoom,
-  readRooms,
-  readRules,
-  revokeFeed,
-} from './sql.ts';
+import { addFeed, feedOf, listFeeds, revokeFeed } from './link-sql.ts';
 
 /** How far back and ahead a feed reaches, days. */
 const BACK = 30;

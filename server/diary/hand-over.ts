@@ -6,9 +6,11 @@ import { remember } from '../db/history.ts';
 import type { Tx } from '../db/pool.ts';
 import type { Deps } from '../http/context.ts';
 import { Refusal } from '../http/problem.ts';
+import { addSlot, holdAppointment, stepAppointment } from './appointment-sql.ts';
 import { readBook } from './book.ts';
 import { checkSlot } from './check.ts';
-import { addSlot, bookedAhead, holdAppointment, readRules, stepAppointment } from './sql.ts';
+import { readRules } from './house-sql.ts';
+import { bookedAhead } from './sql.ts';
 
 /** Why one booking cannot go to the other; null once it has gone. */
 async function giveOne(

@@ -12,8 +12,6 @@ import { handOver } from './hand-over.ts';
 import {
   addAway,
   addRoom,
-  ahead,
-  bookedAhead,
   closeRoom,
   readRoom,
   readRules,
@@ -22,7 +20,8 @@ import {
   writeRoom,
   writeRules,
   writeWork,
-} from './sql.ts';
+} from './house-sql.ts';
+import { ahead, bookedAhead } from './sql.ts';
 
 /** Staff at work, rooms, days away and closed, opening hours and kinds: what the diary goes by. */
 export function diaryHouseRoutes(deps: Deps): Hono<Env> {

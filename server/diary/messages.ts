@@ -9,17 +9,10 @@ import {
 } from '@rocchetto/core';
 import { dayAfter, planOn, wallAt } from '@rocchetto/core/diary/zoned.ts';
 import type { Db, Tx } from '../db/pool.ts';
-import {
-  addClientLink,
-  addMessage,
-  carry,
-  dropMessages,
-  holdMessage,
-  messageTo,
-  readAppointment,
-  readRules,
-  settleMessage,
-} from './sql.ts';
+import { readAppointment } from './appointment-sql.ts';
+import { readRules } from './house-sql.ts';
+import { addClientLink } from './link-sql.ts';
+import { addMessage, carry, dropMessages, holdMessage, messageTo, settleMessage } from './message-sql.ts';
 
 /** Reminders go out at this hour of the studio's day. */
 const HOUR = '10:00';

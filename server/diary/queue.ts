@@ -3,8 +3,8 @@ import pg from 'pg';
 import { inTransaction, type Pool } from '../db/pool.ts';
 import type { Deps } from '../http/context.ts';
 import { type Live, NO_LIVE } from '../live/live.ts';
+import { tryOf } from './message-sql.ts';
 import { sendMessage } from './messages.ts';
-import { tryOf } from './sql.ts';
 
 /** How soon a queue that lost its database begins again, ms. */
 const AGAIN = 3000;

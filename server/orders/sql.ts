@@ -8,7 +8,8 @@ import {
 } from '@rocchetto/contract';
 import { foldText } from '@rocchetto/core';
 import type { Db } from '../db/pool.ts';
-import { orderAppointments, readRules } from '../diary/sql.ts';
+import { orderAppointments } from '../diary/sql.ts';
+import { readHouse } from '../house/sql.ts';
 import { sessionsOfOrder } from '../sessions/sql.ts';
 
 /** A row of any list of orders, read from `orders o` joined by ROW_FROM. The stage is kept by the database (002). */
@@ -61,8 +62,8 @@ export async function fullOrder(db: Db, id: number, withSessions: boolean): Prom
   if (!order) return undefined;
   const sheets = await sheetRows(db, id);
   const sessions = withSessions ? await sessionsOfOrder(db, id) : [];
-  const { zone } = await readRules(db);
-  const appointments = await orderAppointments(db, zone, id);
+  const { timeZone } = await readHouse(db);
+  const appointments = await orderAppointments(db, timeZone, id);
   return { ...order, briefAt: order.briefAt?.toISOString() ?? null, sheets, sessions, appointments };
 }
 

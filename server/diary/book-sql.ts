@@ -1,0 +1,54 @@
+import type { LeaveView, RoomView, StaffAtWork } from '@rocchetto/contract';
+import { StoredHours, stored } from '@rocchetto/contract';
+import type { Span } from '@rocchetto/core/diary/zoned.ts';
+import type { Db } from '../db/pool.ts';
+import { minutes, span } from './span-sql.ts';
+
+export interface BookRows {
+  readonly staff: readonly StaffAtWork[];
+  readonly rooms: readonly RoomView[];
+  readonly leave: readonly LeaveView[];
+  /** [staff, room, house, from, to] of all that is kept, in order; 2 for a closed house */
+  readonly busy: readonly (readonly [number | null, number | null, number | null, number, number])[];
+}
+
+/** All that free times are looked for in, over a span: who works here, rooms, leave, what is kept. One query. */
+export async function readBookRows(db: Db, within: Span, first: string, moving = 0): Promise<BookRows> {
+  const { rows } = await db.query<
+    { [K in keyof BookRows]: BookRows[K] | null } & { staff: (StaffAtWork & { hours: unknown })[] }
+  >({
+    name: 'diary-book',
+    text: `select
+      (select json_agg(json_build_object('id', id, 'name', name, 'role', role, 'skills', skills, 'initials', initials,
+          'mark', mark, 'hours', hours, 'version', version) order by name) from staff where active) as staff,
+      (select json_agg(json_build_object('id', id, 'name', name, 'goodFor', good_for, 'version', version) order by name)
+         from room where active) as rooms,
+      (select json_agg(json_build_object('id', id, 'staffId', staff_id, 'firstDay', first_day, 'lastDay', last_day, 'reason', reason))
+         from leave where gone_at is null and last_day >= $2) as leave,
+      (select json_agg(json_build_array(b.staff_id, b.room_id, b.house, ${minutes('lower(b.during)')}, ${minutes('upper(b.during)')})
+          order by lower(b.during))
+         from occupied b left join slot s on s.id = b.slot_id
+        where b.during && $1::tstzrange and (b.house is null or b.house = 2)
+          and (s.appointment_id is null or s.appointment_id <> $3)) as busy`,
+    values: [span(within.from, within.to), first, moving],
+  });
+  const { staff, rooms, leave, busy } = rows[0]!;
+  return {
+    staff: (staff ?? []).map((s) => ({ ...s, hours: stored(StoredHours, 'Hours', s.hours).hours })),
+    rooms: rooms ?? [],
+    leave: leave ?? [],
+    busy: busy ?? [],
+  };
+}
+
+/** Whom the client had at their last appointment, newest first. */
+export async function lastHands(db: Db, clientId: number): Promise<number[]> {
+  const { rows } = await db.query<{ id: number }>({
+    name: 'diary-last-hands',
+    text: `select w.staff_id as id from appointment a join slot s on s.appointment_id = a.id and s.state = 'taken'
+             join slot_staff w on w.slot_id = s.id
+            where a.client_id = $1 and a.status in ('confirmed', 'arrived', 'done') order by lower(s.during) desc limit 3`,
+    values: [clientId],
+  });
+  return rows.map((r) => r.id);
+}
