@@ -105,7 +105,8 @@ export function* allTimes(book: DiaryBook, q: Question): Generator<Candidate> {
       const staff = free.length < q.hands.length ? null : assign(q.hands, free);
       if (!staff) continue;
       const end = t + q.minutes;
-      const missing = liked.size > 0 && !staff.some((h) => liked.has(h.id));
+      const known = staff.filter((h) => liked.has(h.id)).map((h) => h.name);
+      const missing = liked.size > 0 && known.length === 0;
       const beside = staff.map((h) => gaps(h, t, end + q.buffer));
       const slivers = beside.filter(
         (g) => (g.before > 0 && g.before < SLIVER) || (g.after > 0 && g.after < SLIVER),
@@ -119,7 +120,9 @@ export function* allTimes(book: DiaryBook, q: Question): Generator<Candidate> {
         reasons: [
           ...(missing
             ? ['somebody else than before']
-            : staff.filter((h) => liked.has(h.id)).map((h) => `with ${h.name}, as before`)),
+            : known.length > 0
+              ? [`with ${known.join(' and ')}, as before`]
+              : []),
           ...(slivers > 0 ? [`leaves less than ${SLIVER} minutes beside it`] : []),
           ...(beside.some((g) => g.joins) && slivers === 0 ? ['joins on to what is there'] : []),
         ],

@@ -6,7 +6,7 @@ const HOUR = 3_600_000;
 const PURGE_LOCK = 7243;
 
 /**
- * What is past its time, each found by its own index: sign-ins that have ended, links used or too old, tries
+ * What is past its time, each found by its own index: sign-ins that have ended, links used or too old (also a client's own), tries
  * that no longer count, and first answers of changes (a tablet repeats a write within minutes; after a week
  * nobody asks for it).
  */
@@ -15,6 +15,7 @@ const PURGES = [
   `delete from setup_link where expires_at < now() - interval '1 day'`,
   `delete from sign_in_tries where expire < extract(epoch from now()) * 1000`,
   `delete from write_once where at < now() - interval '7 days'`,
+  `delete from client_link where expires_at < now()`,
 ];
 
 export async function purge(pool: Pool): Promise<void> {

@@ -38,7 +38,7 @@ export function Component() {
   const minute = Math.floor(Date.now() / 60_000);
   const [now, ...later] = days;
   const { threads } = staffThreads(house.staff, now!.day, now!.loops);
-  const own = leads ? threads : threads.filter((t) => t.id === me.id);
+  const own = threads.filter((t) => (leads ? t.loops.length > 0 : t.id === me.id));
   const isMine = (l: Loop) => l.slot.staff.includes(me.id);
   const todo = now!.loops.filter(
     (l) => (leads || isMine(l)) && ['confirmed', 'arrived'].includes(l.appointment.status),
@@ -84,7 +84,9 @@ export function Component() {
           {now!.day.closed ? (
             <p className="tight">The house is closed: {now!.day.closed}.</p>
           ) : own.length === 0 ? (
-            <p className="soft">You do not work today, and nothing is booked with you.</p>
+            <p className="soft">
+              {leads ? 'Nothing is booked today.' : 'You do not work today, and nothing is booked with you.'}
+            </p>
           ) : (
             <DayThreads
               day={now!.day}
