@@ -10,6 +10,7 @@ import { useDiaryHouseQuery, useDiaryQuery } from './api.ts';
 import { dayAfter } from './clock.ts';
 import { DayThreads } from './DayThreads.tsx';
 import { Feeds } from './Feeds.tsx';
+import { Late } from './Late.tsx';
 import { ProposalForm } from './ProposalForm.tsx';
 import { hindrance, type Loop, loopsOf, type Proposal, roomThreads, staffThreads } from './threads.ts';
 
@@ -143,7 +144,12 @@ export function Component() {
               }}
             />
           )}
-          {chosen && !proposal && <AppointmentMargin key={`${chosen.id}`} of={chosen} house={house} />}
+          {chosen && !proposal && (
+            <>
+              <AppointmentMargin key={chosen.id} of={chosen} house={house} />
+              <Late key={`late ${chosen.id}`} of={chosen.id} loops={loops} day={frame} house={house} />
+            </>
+          )}
           {!chosen && !proposal && (
             <section>
               <h2>On the threads</h2>
