@@ -258,6 +258,13 @@ export interface FeedView {
   readonly madeAt: string;
 }
 
+/** Several in a row: how many, how many days apart at least, and by when the last. */
+export const SeriesQuery = TimesQuery.extend({
+  count: z.coerce.number().pipe(z.int().min(2).max(6)).default(3),
+  apart: z.coerce.number().pipe(z.int().min(1).max(60)).default(10),
+  lastBy: IsoDate.optional(),
+});
+
 export interface StaffAtWork {
   readonly id: number;
   readonly name: string;

@@ -32,6 +32,7 @@ import {
   NewAppointment,
   NewFeed,
   RoomWrite,
+  SeriesQuery,
   StaffWork,
   TimesQuery,
 } from './diary.ts';
@@ -156,6 +157,11 @@ export const ROUTES = {
     does: 'Free times, the best first, each with its reasons',
     may: 'diary.write',
     query: TimesQuery,
+  },
+  'GET /diary/series': {
+    does: 'Several free times in a row, so many days apart, the last by a day',
+    may: 'diary.write',
+    query: SeriesQuery,
   },
   'POST /appointments': {
     does: 'Books an appointment, or offers several times for it',

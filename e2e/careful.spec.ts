@@ -210,7 +210,7 @@ test('leaving the staff ends the sign-in at once; signing in again brings back w
 }) => {
   await signIn(page, 'Odile Marchetti', '/house');
   await page.getByLabel('Name').fill('Brief Visitor');
-  await page.getByRole('button', { name: 'Add' }).click();
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
   const link = (await page.locator('code').textContent()) ?? '';
   const context = await browser.newContext();
   const theirs = await context.newPage();

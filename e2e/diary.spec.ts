@@ -283,3 +283,29 @@ test('a client answers on her own page behind the link she was sent, without a s
   await expect(hers.getByRole('alert')).toContainText('This page is closed');
   await hers.context().close();
 });
+
+test('three fittings in one question, ten days apart, the last in the week before the day', async ({
+  page,
+}) => {
+  await signIn(page, 'Bram Teller');
+  const { orderId } = await newSkirt(page, 'Three Fittings');
+  await page.goto(`/diary/book?order=${orderId}&kind=fitting`);
+  await page.getByLabel('From').fill('in 110 days');
+  await page.getByRole('button', { name: 'several in a row' }).click();
+  await page.getByLabel('The last by').fill('in 150 days');
+  await accessible(page, 'series');
+  await page.getByRole('button', { name: 'Book these 3 of fitting' }).click();
+  await expect(page.getByText('is booked.')).toHaveCount(3);
+  const order = await (await page.request.get(`/api/orders/${orderId}`)).json();
+  const days = order.appointments.map((a: { day: string }) => Date.parse(a.day) / 86_400_000);
+  expect(days).toHaveLength(3);
+  expect(Math.min(days[1] - days[0], days[2] - days[1])).toBeGreaterThanOrEqual(10);
+});
+
+test('a client who comes late: the day says who waits and for how long', async ({ page }) => {
+  await signIn(page, 'Bram Teller');
+  const a = await booked(page, 'Comes Late', later(160));
+  await page.goto(`/diary?day=${a.day}&a=${a.id}`);
+  await page.getByLabel('Comes late by').selectOption('60 minutes');
+  await expect(page.getByText('Nobody else waits')).toBeVisible();
+});

@@ -134,7 +134,7 @@ test('the principal adds to the staff, and the link sets a passphrase once', asy
   await signIn(page, 'Odile Marchetti', '/house');
   await accessible(page);
   await page.getByLabel('Name').fill('Nessa Quay');
-  await page.getByRole('button', { name: 'Add' }).click();
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
   const link = await page.locator('code').textContent();
   const apart = await browser.newContext();
   const hers = await apart.newPage();

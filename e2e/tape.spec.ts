@@ -171,7 +171,8 @@ test('a server that is stopped and started again loses no reading', async ({ bro
     await expect.poll(() => kept(orderId)).toBe(1);
     await stopChild(server, 'SIGKILL', 1000);
     await call(page, '70.5');
-    await expect(page.getByText('1 kept on this device, not yet sent')).toBeVisible();
+    // Two where the server was gone before its answer to the first one came: that one is sent again, and kept once.
+    await expect(page.getByText(/[12] kept on this device, not yet sent/)).toBeVisible();
     server = await startServer(process.env.E2E_DATABASE_URL!, port);
     await expect.poll(() => kept(orderId), { timeout: 30_000 }).toBe(2);
     await expect(page.getByText('Everything taken is in the studio’s book.')).toBeVisible();

@@ -4,6 +4,7 @@ import type { ClientBase } from 'pg';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { makeSetupLink } from './auth/sql.ts';
+import { isAway } from './db/errors.ts';
 import { migrate } from './db/migrate.ts';
 import { openPool } from './db/pool.ts';
 import { purgeHourly } from './db/purge.ts';
@@ -44,6 +45,15 @@ const listening = (app: ReturnType<typeof createApp>, port: number, host: string
     );
   });
 
+/**
+ * A library that loses its connection may leave a promise that nobody hears: a lost database is no reason to end.
+ * Anything else ends the process, as it would without this.
+ */
+process.on('unhandledRejection', (error) => {
+  if (!isAway(error)) throw error;
+  process.stderr.write(`A connection to the database was lost: ${(error as Error).message}\n`);
+});
+
 async function main() {
   const databaseUrl = process.env.DATABASE_URL;
   if (!databaseUrl)
@@ -76,7 +86,6 @@ async function main() {
     if (stopping) return;
     stopping = true;
     stopPurging();
-    void queue.stop();
     setTimeout(() => process.exit(1), GRACE).unref();
     // No new connection; those that wait for nothing end now, streams are told to end, answers in hand are given.
     const closed = new Promise<void>((done) => server!.close(() => done()));
@@ -84,6 +93,7 @@ async function main() {
     const idle = setInterval(() => 'closeIdleConnections' in server! && server.closeIdleConnections(), 50);
     await closed;
     clearInterval(idle);
+    await queue.stop();
     await pool.end();
     process.exit(0);
   };

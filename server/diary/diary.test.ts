@@ -341,6 +341,14 @@ describe('free times', () => {
       201,
     );
   });
+  it('several in a row, so many days apart, the last within the week before a day', async () => {
+    const ask = (more: string) => desk.get(`/diary/series?kind=fitting&from=2026-06-08&${more}`);
+    const { times } = await json(ask('count=3&apart=10&lastBy=2026-07-24'));
+    const days = times.map((x: { day: string }) => x.day);
+    expect(days).toEqual(['2026-06-08', '2026-06-18', '2026-07-18']);
+    expect((await json(ask('count=3&apart=30&lastBy=2026-07-24'))).times).toEqual([]);
+    expect(await says(ask('count=9'))).toMatch(/count/);
+  });
   it('two of the staff for a bridal fitting, in the room for it', async () => {
     const { times } = await json(desk.get('/diary/times?kind=bridal-fitting'));
     expect(times[0].staff).toContain(bea);

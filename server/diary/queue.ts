@@ -8,6 +8,10 @@ import { sendMessage } from './messages.ts';
 
 /** How soon a queue that lost its database begins again, ms. */
 const AGAIN = 3000;
+/** A job takes moments: one that is held for longer is of a process that was killed, and is given free, ms. */
+const LOOK = 60_000;
+const FREE_THE_DEAD = `select graphile_worker.force_unlock_workers(array(
+  select distinct locked_by from graphile_worker.jobs where locked_at < now() - interval '2 minutes'))`;
 
 /** What the queue carries out. A task that throws is tried again later, each time after a longer while. */
 const tasks = (pool: Pool, live: Pick<Live, 'tell'>, now: () => Date, address: string): TaskList => ({
@@ -16,7 +20,7 @@ const tasks = (pool: Pool, live: Pick<Live, 'tell'>, now: () => Date, address: s
     try {
       await inTransaction(pool, (tx) => sendMessage(tx, id, now(), address));
     } catch (error) {
-      await tryOf(pool, id, (error as Error).message);
+      await tryOf(pool, id, (error as Error).message).catch(() => undefined);
       throw error;
     } finally {
       live.tell([['diary', 0, 0]]);
@@ -26,14 +30,23 @@ const tasks = (pool: Pool, live: Pick<Live, 'tell'>, now: () => Date, address: s
 
 const quiet = new Logger(() => () => undefined);
 
+/** The queue's own connections; one that is lost is heard, so that it ends nothing but itself. */
+function ownPool(connectionString: string): pg.Pool {
+  const own = new pg.Pool({ connectionString, max: 3 });
+  own.on('error', () => undefined);
+  own.on('connect', (client) => client.on('error', () => undefined));
+  return own;
+}
+
 /** Runs what is due now, once: for tests. */
 export async function runDue(databaseUrl: string, pool: Pool, now: () => Date): Promise<void> {
-  await runOnce({
-    connectionString: databaseUrl,
-    taskList: tasks(pool, NO_LIVE, now, 'https://studio.example'),
-    logger: quiet,
-    noHandleSignals: true,
-  });
+  const own = ownPool(databaseUrl);
+  try {
+    const taskList = tasks(pool, NO_LIVE, now, 'https://studio.example');
+    await runOnce({ pgPool: own, taskList, logger: quiet, noHandleSignals: true });
+  } finally {
+    await own.end();
+  }
 }
 
 /**
@@ -48,9 +61,8 @@ export function startQueue(
 ): { stop: () => Promise<void> } {
   let stopped = false;
   let runner: Awaited<ReturnType<typeof run>> | undefined;
-  const own = new pg.Pool({ connectionString: databaseUrl, max: 3 });
-  own.on('error', () => undefined);
-  own.on('connect', (client) => client.on('error', () => undefined));
+  const own = ownPool(databaseUrl);
+  const freeing = setInterval(() => void own.query(FREE_THE_DEAD).catch(() => undefined), LOOK);
   const going = (async () => {
     while (!stopped) {
       try {
@@ -72,6 +84,7 @@ export function startQueue(
   return {
     stop: async () => {
       stopped = true;
+      clearInterval(freeing);
       await runner?.stop().catch(() => undefined);
       await Promise.race([going, new Promise((r) => setTimeout(r, AGAIN + 500))]);
       await own.end().catch(() => undefined);

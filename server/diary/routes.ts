@@ -1,8 +1,9 @@
-import { type DiaryHouse, type DiaryView, may, type Outbox } from '@rocchetto/contract';
+import { type DiaryHouse, type DiaryView, may, type Outbox, type TimesQuery } from '@rocchetto/contract';
 import { dayIn } from '@rocchetto/core';
-import { findTimes } from '@rocchetto/core/diary/find.ts';
+import { findSeries, findTimes, type Question } from '@rocchetto/core/diary/find.ts';
 import { windowsOf } from '@rocchetto/core/diary/hours.ts';
 import { kindsOf } from '@rocchetto/core/diary/house.ts';
+import { common } from '@rocchetto/core/diary/spans.ts';
 import { dayAfter, daysFrom, wallAt, wholeDay } from '@rocchetto/core/diary/zoned.ts';
 import { Hono } from 'hono';
 import { remember } from '../db/history.ts';
@@ -65,35 +66,29 @@ export function diaryRoutes(deps: Deps): Hono<Env> {
     return c.json({ days: daysOf(frame, daysFrom(first, last)), appointments } satisfies DiaryView);
   });
 
-  on(app, 'GET /diary/times', async (c, { query: q }) => {
-    const { zone, rules } = await readRules(deps.pool);
-    const kind = kindOf(rules.kinds, q.kind);
-    const now = minuteNow(deps);
-    const today = dayIn(zone, deps.now());
-    const from = q.from && q.from > today ? q.from : today;
-    const until = q.until ?? dayAfter(from, AHEAD);
-    if (until < from) throw new Refusal(422, 'no-days', 'The last day lies before the first.');
-    if (until > dayAfter(today, 366) || daysFrom(from, until).length > MOST_AHEAD)
-      throw new Refusal(
-        422,
-        'too-far',
-        `Times are looked for over ${MOST_AHEAD} days at once, within a year.`,
-      );
-    const book = await readBook(deps.pool, zone, rules, [from, until], q.moving);
-    const wish = { from, until, earliest: q.earliest, latest: q.latest, notOn: q.notOn, away: [] };
-    const times = findTimes(
+  on(app, 'GET /diary/times', async (c, { query }) => {
+    const { zone, kind, book, question } = await asked(deps, query);
+    const times = findTimes(book, question, (at) => {
+      const { day, time } = wallAt(zone, at);
+      return `${day} ${time < '13:00' ? 'before noon' : 'after noon'}`;
+    });
+    return c.json({ kind: kind.id, minutes: kind.minutes, times: times.map((t) => timeView(zone, t)) });
+  });
+
+  on(app, 'GET /diary/series', async (c, { query: { count, apart, lastBy, ...query } }) => {
+    // The last one lies within the week that ends with the day it is wanted by.
+    const until = lastBy ?? query.until;
+    const { zone, kind, book, question } = await asked(deps, { ...query, ...(until ? { until } : {}) });
+    const lasts = lastBy
+      ? common(question.within, [
+          { from: wholeDay(zone, dayAfter(lastBy, -6)).from, to: wholeDay(zone, lastBy).to },
+        ])
+      : undefined;
+    const times = findSeries(
       book,
-      {
-        ...kind,
-        room: kind.room && [...kind.room, ...(q.stepFree === '1' ? (['step-free'] as const) : [])],
-        within: windowsOf(zone, wish, book.opening, book.closed, now),
-        step: 15,
-        prefer: q.clientId ? await lastHands(deps.pool, q.clientId) : [],
-      },
-      (at) => {
-        const { day, time } = wallAt(zone, at);
-        return `${day} ${time < '13:00' ? 'before noon' : 'after noon'}`;
-      },
+      Array.from({ length: count }, () => question),
+      apart * 1440,
+      lasts,
     );
     return c.json({ kind: kind.id, minutes: kind.minutes, times: times.map((t) => timeView(zone, t)) });
   });
@@ -127,4 +122,26 @@ export function diaryRoutes(deps: Deps): Hono<Env> {
   });
 
   return app;
+}
+
+/** What free times are looked for in, as it was asked. @throws Refusal 422 for days that are none or too many */
+async function asked(deps: Deps, q: TimesQuery) {
+  const { zone, rules } = await readRules(deps.pool);
+  const kind = kindOf(rules.kinds, q.kind);
+  const today = dayIn(zone, deps.now());
+  const from = q.from && q.from > today ? q.from : today;
+  const until = q.until ?? dayAfter(from, AHEAD);
+  if (until < from) throw new Refusal(422, 'no-days', 'The last day lies before the first.');
+  if (until > dayAfter(today, 366) || daysFrom(from, until).length > MOST_AHEAD)
+    throw new Refusal(422, 'too-far', `Times are looked for over ${MOST_AHEAD} days at once, within a year.`);
+  const book = await readBook(deps.pool, zone, rules, [from, until], q.moving);
+  const wish = { from, until, earliest: q.earliest, latest: q.latest, notOn: q.notOn, away: [] };
+  const question: Question = {
+    ...kind,
+    room: kind.room && [...kind.room, ...(q.stepFree === '1' ? (['step-free'] as const) : [])],
+    within: windowsOf(zone, wish, book.opening, book.closed, minuteNow(deps)),
+    step: 15,
+    prefer: q.clientId ? await lastHands(deps.pool, q.clientId) : [],
+  };
+  return { zone, kind, book, question };
 }

@@ -20,6 +20,8 @@ import {
   useTimesQuery,
 } from './api.ts';
 import { ClientChoice } from './ClientChoice.tsx';
+import { dayAfter } from './clock.ts';
+import { Series } from './Series.tsx';
 import { NO_WISH, type Wish, Wishes } from './Wishes.tsx';
 
 /** Books a time, offers several, or finds another one for an appointment that moves. */
@@ -38,25 +40,20 @@ export function Component() {
   const kind = appointment?.kind ?? params.get('kind') ?? usual;
   const [wish, setWish] = useState<Wish>(NO_WISH);
   const [chosen, setChosen] = useState<readonly TimeView[]>([]);
+  const [several, setSeveral] = useState(false);
+  const asked = {
+    kind,
+    ...(wish.from ? { from: wish.from } : {}),
+    ...(wish.until ? { until: wish.until } : {}),
+    ...(wish.earliest ? { earliest: wish.earliest } : {}),
+    ...(wish.latest ? { latest: wish.latest } : {}),
+    ...(wish.notOn.length > 0 ? { notOn: wish.notOn.join(',') } : {}),
+    ...(wish.stepFree ? { stepFree: '1' as const } : {}),
+    ...(clientId ? { clientId } : {}),
+    ...(moving ? { moving } : {}),
+  };
   const waits = (moving > 0 && !appointment) || (orderId > 0 && !order) || (clientId > 0 && !client);
-  const {
-    data,
-    error: noTimes,
-    isFetching,
-  } = useTimesQuery(
-    {
-      kind,
-      ...(wish.from ? { from: wish.from } : {}),
-      ...(wish.until ? { until: wish.until } : {}),
-      ...(wish.earliest ? { earliest: wish.earliest } : {}),
-      ...(wish.latest ? { latest: wish.latest } : {}),
-      ...(wish.notOn.length > 0 ? { notOn: wish.notOn.join(',') } : {}),
-      ...(wish.stepFree ? { stepFree: '1' as const } : {}),
-      ...(clientId ? { clientId } : {}),
-      ...(moving ? { moving } : {}),
-    },
-    { skip: !house || waits || !may },
-  );
+  const { data, error: noTimes, isFetching } = useTimesQuery(asked, { skip: !house || waits || !may });
   if (!house || waits)
     return <Place title="Book a time" waiting={{ what: 'the diary', error, again: refetch }} />;
   if (!may)
@@ -156,6 +153,19 @@ export function Component() {
           setWish(w);
         }}
       />
+      {!moving && (
+        <button type="button" className="ask" aria-pressed={several} onClick={() => setSeveral(!several)}>
+          several in a row
+        </button>
+      )}
+      {several && k && (
+        <Series
+          wishes={asked}
+          kindName={k.name}
+          forWhom={client ? { clientId: client.id, orderId: orderId || null } : null}
+          lastBy={order?.wornOn ? dayAfter(order.wornOn, -7) : ''}
+        />
+      )}
       <h2>Free times{data && `, the best first`}</h2>
       <Problem error={noTimes} />
       {data && data.times.length === 0 && (

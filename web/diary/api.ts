@@ -48,6 +48,10 @@ const diary = api.injectEndpoints({
       query: (params) => ({ url: '/diary/times', params }),
       providesTags: [{ type: 'Diary', id: LIST }],
     }),
+    series: b.query<{ times: TimeView[] }, Wishes & { count: number; apart: number; lastBy?: string }>({
+      query: (params) => ({ url: '/diary/series', params }),
+      providesTags: [{ type: 'Diary', id: LIST }],
+    }),
     book: b.mutation<AppointmentView, Partial<NewAppointment>>({
       query: (body) => change('/appointments', 'POST', body),
       invalidatesTags: (_, error) => (error ? [] : [{ type: 'Diary', id: LIST }, 'Order']),
@@ -127,6 +131,7 @@ export const {
   useDiaryQuery,
   useAppointmentQuery,
   useTimesQuery,
+  useSeriesQuery,
   useBookMutation,
   useMoveAppointmentMutation,
   useStepAppointmentMutation,
