@@ -166,6 +166,23 @@ const Weekdays = z
   .regex(/^([1-7](,[1-7])*)?$/, 'Weekdays are numbers from 1 to 7 with commas between them.')
   .default('')
   .transform((text) => text.split(',').filter(Boolean).map(Number));
+/** Days on which the client cannot come: "2026-12-01..2026-12-05,2026-12-10"; empty for none. */
+const Away = z
+  .string()
+  .max(400)
+  .default('')
+  .transform((text) => text.split(',').filter(Boolean))
+  .pipe(
+    z.array(
+      z
+        .string()
+        .transform((one) => {
+          const [from, until = from] = one.split('..');
+          return { from, until };
+        })
+        .pipe(z.object({ from: IsoDate, until: IsoDate }).refine((d) => d.from <= d.until, ORDER)),
+    ),
+  );
 /** What free times are asked for. */
 export const TimesQuery = z.object({
   kind: z.string().max(40),
@@ -175,6 +192,7 @@ export const TimesQuery = z.object({
   latest: z.union([WallTime, z.literal('')]).default(''),
   /** weekdays that do not suit, 1 to 7 */
   notOn: Weekdays,
+  away: Away,
   stepFree: z.enum(['0', '1']).default('0'),
   clientId: z.coerce.number().pipe(Id).optional(),
   orderId: z.coerce.number().pipe(Id).optional(),

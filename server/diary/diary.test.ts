@@ -341,6 +341,15 @@ describe('free times', () => {
       201,
     );
   });
+  it('on none of the days on which the client cannot come', async () => {
+    const { times } = await json(
+      desk.get(
+        '/diary/times?kind=fitting&from=2026-03-12&until=2026-03-20&away=2026-03-12..2026-03-16,2026-03-19',
+      ),
+    );
+    const days = new Set(times.map((x: { day: string }) => x.day));
+    expect([...days].sort()).toEqual(['2026-03-17', '2026-03-18', '2026-03-20']);
+  });
   it('several in a row, so many days apart, the last within the week before a day', async () => {
     const ask = (more: string) => desk.get(`/diary/series?kind=fitting&from=2026-06-08&${more}`);
     const { times } = await json(ask('count=3&apart=10&lastBy=2026-07-24'));
@@ -360,6 +369,8 @@ describe('free times', () => {
     ['kind=fitting&from=2026-05-02&until=2026-05-01', /before the first/],
     ['kind=fitting&from=2026-05-02&until=2027-05-01', /120 days/],
     ['kind=fitting&notOn=8', /1 to 7/],
+    ['kind=fitting&away=2026-03-20..2026-03-12', /before the first/],
+    ['kind=fitting&away=soon', /not a date/],
     ['kind=fitting&latest=5pm', /09:30/],
   ])('%s is refused', async (query, sentence) =>
     expect(await says(desk.get(`/diary/times?${query}`))).toMatch(sentence),

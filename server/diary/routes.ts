@@ -135,7 +135,7 @@ async function asked(deps: Deps, q: TimesQuery) {
   if (until > dayAfter(today, 366) || daysFrom(from, until).length > MOST_AHEAD)
     throw new Refusal(422, 'too-far', `Times are looked for over ${MOST_AHEAD} days at once, within a year.`);
   const book = await readBook(deps.pool, zone, rules, [from, until], q.moving);
-  const wish = { from, until, earliest: q.earliest, latest: q.latest, notOn: q.notOn, away: [] };
+  const wish = { from, until, earliest: q.earliest, latest: q.latest, notOn: q.notOn, away: q.away };
   const question: Question = {
     ...kind,
     room: kind.room && [...kind.room, ...(q.stepFree === '1' ? (['step-free'] as const) : [])],

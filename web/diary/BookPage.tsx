@@ -49,6 +49,9 @@ export function Component() {
     ...(wish.latest ? { latest: wish.latest } : {}),
     ...(wish.notOn.length > 0 ? { notOn: wish.notOn.join(',') } : {}),
     ...(wish.stepFree ? { stepFree: '1' as const } : {}),
+    ...(wish.awayFrom && (wish.awayUntil || wish.awayFrom) >= wish.awayFrom
+      ? { away: `${wish.awayFrom}..${wish.awayUntil || wish.awayFrom}` }
+      : {}),
     ...(clientId ? { clientId } : {}),
     ...(moving ? { moving } : {}),
   };

@@ -8,8 +8,20 @@ export interface Wish {
   readonly latest: string;
   readonly notOn: readonly number[];
   readonly stepFree: boolean;
+  /** days on which the client cannot come, first and last; '' for none */
+  readonly awayFrom: string;
+  readonly awayUntil: string;
 }
-export const NO_WISH: Wish = { from: '', until: '', earliest: '', latest: '', notOn: [], stepFree: false };
+export const NO_WISH: Wish = {
+  from: '',
+  until: '',
+  earliest: '',
+  latest: '',
+  notOn: [],
+  stepFree: false,
+  awayFrom: '',
+  awayUntil: '',
+};
 
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 const HOURS = Array.from(
@@ -19,7 +31,7 @@ const HOURS = Array.from(
 
 /** What the client asked for: from when on, not on which days, between which hours. */
 export function Wishes({ wish, onChange }: { wish: Wish; onChange: (w: Wish) => void }) {
-  const date = (key: 'from' | 'until', label: string) => (
+  const date = (key: 'from' | 'until' | 'awayFrom' | 'awayUntil', label: string) => (
     <div>
       <label htmlFor={`wish-${key}`}>{label}</label>
       <DateField
@@ -54,6 +66,8 @@ export function Wishes({ wish, onChange }: { wish: Wish; onChange: (w: Wish) => 
         {date('until', 'Until')}
         {time('earliest', 'Not before')}
         {time('latest', 'Over by')}
+        {date('awayFrom', 'Cannot come from')}
+        {date('awayUntil', 'to')}
       </div>
       <fieldset className="row">
         <legend>Not on</legend>

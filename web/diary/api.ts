@@ -25,8 +25,9 @@ const moved = (_: unknown, error: unknown, { id }: { id: number }) =>
 const settled = (_: unknown, error: unknown) => (error ? [] : ['Diary' as const, 'Staff' as const]);
 type Step<T extends z.ZodType> = { id: number } & z.infer<T>;
 
-export interface Wishes extends Partial<Omit<TimesQuery, 'notOn'>> {
+export interface Wishes extends Partial<Omit<TimesQuery, 'notOn' | 'away'>> {
   readonly kind: string;
+  readonly away?: string;
   readonly notOn?: string;
 }
 
