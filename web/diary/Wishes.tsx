@@ -66,8 +66,8 @@ export function Wishes({ wish, onChange }: { wish: Wish; onChange: (w: Wish) => 
         {date('until', 'Until')}
         {time('earliest', 'Not before')}
         {time('latest', 'Over by')}
-        {date('awayFrom', 'Cannot come from')}
-        {date('awayUntil', 'to')}
+        {date('awayFrom', 'Away, first day')}
+        {date('awayUntil', 'Away, last day')}
       </div>
       <fieldset className="row">
         <legend>Not on</legend>
