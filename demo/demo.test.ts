@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Caller, json, startTestApp, type TestApp } from '../server/testing.ts';
+import { seedDiary } from './diary.ts';
 import { DEMO_PASSPHRASE, seedDemo } from './seed.ts';
 
 let t: TestApp;
@@ -47,6 +48,30 @@ describe('the demo', () => {
     expect(await count(`appointment where status = 'offered'`)).toBe(1);
     expect(await count(`history where what like '%refused'`)).toBe(1);
     expect([await count('leave'), await count('closure'), await count('room')]).toEqual([1, 1, 2]);
+  });
+  it('can be seeded on any day of the week: no story lies over another', async () => {
+    const tx = await t.pool.connect();
+    try {
+      const staff = (
+        await tx.query(
+          `select id, name, role, '' as csrf from staff where name not like 'Test %' order by id`,
+        )
+      ).rows;
+      const clients = (await tx.query('select id from client order by id')).rows;
+      for (let k = 0; k < 7; k++) {
+        await tx.query('begin');
+        await tx.query('truncate appointment, leave, closure, room cascade');
+        await seedDiary(tx, { staff, clients }, new Date(Date.now() + k * 86_400_000));
+        const { rows } = await tx.query(
+          `select count(*)::int as n from appointment where status = 'offered'`,
+        );
+        expect(rows[0].n).toBe(1);
+        await tx.query('rollback');
+      }
+    } finally {
+      await tx.query('rollback');
+      tx.release();
+    }
   });
   it('lets its staff in with the demo passphrase', async () => {
     const res = await t.app.request('/api/sign-in', {

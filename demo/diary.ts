@@ -197,8 +197,8 @@ export async function seedDiary(tx: Tx, { staff, clients }: People, now: Date) {
     by: jonah.id,
   });
   for (const [after, time] of [
-    [4, '16:45'],
-    [7, '16:45'],
+    [4, '09:00'],
+    [7, '09:00'],
   ] as const) {
     const at = planAt(zone, openDay(after), time);
     await addSlot(tx, offered, 'offered', { start: at, end: at + 60, staff: [odile.id], roomId: null });
