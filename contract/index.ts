@@ -8,6 +8,7 @@ export * from './forward.ts';
 export * from './keepable.ts';
 export * from './length.ts';
 export * from './may.ts';
+export * from './message-values.ts';
 export * from './parse-length.ts';
 export * from './parts.ts';
 export * from './problems.ts';

@@ -1,12 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
-import type { AppointmentView, DiaryRules } from '@rocchetto/contract';
-import {
-  DEFAULT_WORDS,
-  fillWords,
-  type MessageKind,
-  type MessageValues,
-  printDayAndDate,
-} from '@rocchetto/core';
+import { type AppointmentView, type DiaryRules, messageValues } from '@rocchetto/contract';
+import { DEFAULT_WORDS, fillWords, type MessageKind } from '@rocchetto/core';
 import { dayAfter, planOn, wallAt } from '@rocchetto/core/diary/zoned.ts';
 import type { Db, Tx } from '../db/pool.ts';
 import { readAppointment } from './appointment-sql.ts';
@@ -45,31 +39,6 @@ export async function planMessages(
     const dueAt = new Date(planOn(zone, dayAfter(taken.day, -days), HOUR) * 60_000);
     if (dueAt > now) await addMessage(tx, { appointmentId: a.id, slotId: taken.id, kind, dueAt });
   }
-}
-
-/** What a message says of an appointment. */
-export function valuesOf(
-  a: AppointmentView,
-  slotId: number | null,
-  { studio, zone, roomName }: { studio: string; zone: string; roomName: (id: number | null) => string },
-): MessageValues {
-  const slot = a.slots.find((s) => s.id === slotId);
-  const until = a.heldUntil && wallAt(zone, Math.floor(Date.parse(a.heldUntil) / 60_000));
-  return {
-    client: a.clientName,
-    studio,
-    kind: a.kind.replaceAll('-', ' '),
-    day: slot ? printDayAndDate(slot.day) : '',
-    time: slot?.from ?? '',
-    room: slot ? roomName(slot.roomId) : '',
-    bring: a.bring,
-    who: a.whoComes,
-    times: a.slots
-      .filter((s) => s.state === 'offered')
-      .map((s) => `${printDayAndDate(s.day)}, ${s.from}`)
-      .join('\n'),
-    until: until ? `${printDayAndDate(until.day)}, ${until.time}` : '',
-  };
 }
 
 export const linkHash = (token: string) => createHash('sha256').update(token).digest();
@@ -111,11 +80,15 @@ export async function sendMessage(tx: Tx, id: number, now: Date, address: string
   await addClientLink(tx, linkHash(token), a.id, endOf(a, now));
   const values = {
     link: `${address}/answer#${token}`,
-    ...valuesOf(a, message.slotId, {
-      studio,
-      zone,
-      roomName: (r) => (r === null ? '' : (roomNames.get(r) ?? '')),
-    }),
+    ...messageValues(
+      a,
+      a.slots.find((x) => x.id === message.slotId),
+      {
+        studio,
+        wall: (at) => wallAt(zone, at),
+        roomName: (r) => (r === null ? '' : (roomNames.get(r) ?? '')),
+      },
+    ),
   };
   await carry(tx, id, now, {
     channel,

@@ -1,5 +1,4 @@
 import type {
-  AppointmentDetails,
   AppointmentStep,
   AppointmentView,
   ClosureWrite,
@@ -69,10 +68,6 @@ const diary = api.injectEndpoints({
       query: ({ id, ...body }) => change(`/appointments/${id}/ready`, 'POST', body),
       invalidatesTags: moved,
     }),
-    noteAppointment: b.mutation<AppointmentView, Step<typeof AppointmentDetails>>({
-      query: ({ id, ...body }) => change(`/appointments/${id}`, 'PUT', body),
-      invalidatesTags: moved,
-    }),
     messages: b.query<Outbox, { show?: 'told' | 'to-come'; appointment?: number; before?: number }>({
       query: (params) => ({ url: '/messages', params }),
       providesTags: [{ type: 'Diary', id: LIST }],
@@ -137,7 +132,6 @@ export const {
   useMoveAppointmentMutation,
   useStepAppointmentMutation,
   useReadyAppointmentMutation,
-  useNoteAppointmentMutation,
   useMessagesQuery,
   useSetCarrierMutation,
   useFeedsQuery,

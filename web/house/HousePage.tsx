@@ -35,9 +35,9 @@ export function Component() {
           <Facts
             of={[
               ['principal', 'everything, the staff and the house'],
-              ['fitter', 'briefs, measuring and sheets, clients and orders'],
-              ['seamstress', 'reads orders and sheets; no addresses, no readings'],
-              ['desk', 'clients and orders; reads sheets, changes none'],
+              ['fitter', 'briefs, measuring and sheets; clients, orders and the diary'],
+              ['seamstress', 'reads orders, sheets and the diary; no addresses, no readings'],
+              ['desk', 'clients, orders and the diary; reads sheets, changes none'],
             ]}
           />
         </section>

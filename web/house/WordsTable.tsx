@@ -1,18 +1,20 @@
 import type { AppointmentView, DiaryRules } from '@rocchetto/contract';
+import { messageValues } from '@rocchetto/contract/message-values.ts';
 import {
   DEFAULT_WORDS,
+  dayIn,
   fillWords,
   MESSAGE_FIELDS,
   MESSAGE_KINDS,
   type MessageKind,
   type MessageWords,
-  printDayAndDate,
   unknownFields,
 } from '@rocchetto/core';
 import { Input } from 'antd';
 import { useState } from 'react';
 import { useDays, useMay, useMe } from '../app/me.ts';
 import { useChangeRulesMutation, useDiaryHouseQuery, useDiaryQuery } from '../diary/api.ts';
+import { useClock } from '../diary/clock.ts';
 import { Notice } from '../shared/Notice.tsx';
 import { Problem } from '../shared/Problem.tsx';
 
@@ -147,22 +149,10 @@ function Preview({
   roomName: Props['roomName'];
 }) {
   const slot = a.slots.find((s) => s.state === 'taken') ?? a.slots.find((s) => s.state === 'offered');
-  const { short } = useDays();
-  const values = {
-    client: a.clientName,
-    studio,
-    kind: a.kind.replaceAll('-', ' '),
-    day: slot ? printDayAndDate(slot.day) : '',
-    time: slot?.from ?? '',
-    room: slot ? roomName(slot.roomId) : '',
-    bring: a.bring,
-    who: a.whoComes,
-    times: a.slots
-      .filter((s) => s.state === 'offered')
-      .map((s) => `${printDayAndDate(s.day)}, ${s.from}`)
-      .join('\n'),
-    until: a.heldUntil ? short(a.heldUntil) : '',
-  };
+  const { timeZone } = useMe();
+  const clock = useClock();
+  const wall = (at: number) => ({ day: dayIn(timeZone, new Date(at * 60_000)), time: clock(at) });
+  const values = messageValues(a, slot, { studio, wall, roomName });
   return (
     <>
       <strong>{fillWords(words.subject, values)}</strong>

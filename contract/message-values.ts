@@ -1,0 +1,30 @@
+import { type MessageValues, printDayAndDate } from '@rocchetto/core';
+import type { AppointmentView, SlotView } from './diary.ts';
+
+/** Where and in which words an appointment is told of. */
+export interface Telling {
+  readonly studio: string;
+  /** the studio's wall time of an instant, in minutes since 1970 */
+  readonly wall: (at: number) => { readonly day: string; readonly time: string };
+  readonly roomName: (id: number | null) => string;
+}
+
+/** What a message says of an appointment, and of one of its times where it tells of one: in the letter and in its preview alike. */
+export function messageValues(a: AppointmentView, slot: SlotView | undefined, t: Telling): MessageValues {
+  const until = a.heldUntil && t.wall(Math.floor(Date.parse(a.heldUntil) / 60_000));
+  return {
+    client: a.clientName,
+    studio: t.studio,
+    kind: a.kind.replaceAll('-', ' '),
+    day: slot ? printDayAndDate(slot.day) : '',
+    time: slot?.from ?? '',
+    room: slot ? t.roomName(slot.roomId) : '',
+    bring: a.bring,
+    who: a.whoComes,
+    times: a.slots
+      .filter((s) => s.state === 'offered')
+      .map((s) => `${printDayAndDate(s.day)}, ${s.from}`)
+      .join('\n'),
+    until: until ? `${printDayAndDate(until.day)}, ${until.time}` : '',
+  };
+}
