@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { Agent, request } from 'node:http';
 import { join } from 'node:path';
 import { serve } from '@hono/node-server';
-import { foldText } from '@rocchetto/core';
+import { DANGER_DAYS, foldText } from '@rocchetto/core';
 import { seeded } from '@rocchetto/demo/figures.ts';
 import { seedDemo } from '@rocchetto/demo/seed.ts';
 import { createApp } from '@rocchetto/server/app.ts';
@@ -165,7 +165,8 @@ export async function routesBench(cluster: Cluster, say: (text: string) => void)
     );
 
     const today = new Date().toISOString().slice(0, 10);
-    const list = (more: object) => listOrders(pool, { q: '', view: 'work', me: rows[0]!.id, today, ...more });
+    const list = (more: object) =>
+      listOrders(pool, { q: '', view: 'work', me: rows[0]!.id, today, leads: DANGER_DAYS, ...more });
     for (const view of ['work', 'all', 'mine', 'danger', 'week', 'client'] as const)
       say(
         line(

@@ -1,4 +1,12 @@
-import { type Change, isTimeZone, type Kept, type Reading, STAGES, type Stage } from '@rocchetto/core';
+import {
+  type Change,
+  isTimeZone,
+  type Kept,
+  type Leads,
+  type Reading,
+  STAGES,
+  type Stage,
+} from '@rocchetto/core';
 import { z } from 'zod';
 import { Id, Instant, IsoDate, Version } from './basics.ts';
 import { BriefWire, HouseWire } from './brief.ts';
@@ -44,6 +52,8 @@ export interface Me {
   readonly studio: string;
   /** the studio's time zone, an IANA name: what "today" means on every screen */
   readonly timeZone: string;
+  /** the house's lead times, by which a date is in danger */
+  readonly leads: Leads;
   /** sent back in a header with every change */
   readonly csrf: string;
 }

@@ -1,4 +1,12 @@
-import { ALLOWANCE_IDS, EASE_ZONES, FIT_CLASSES, ROUNDING_STEPS, SCHOOLS } from '@rocchetto/core';
+import {
+  ALLOWANCE_IDS,
+  DANGER_DAYS,
+  EASE_ZONES,
+  FIT_CLASSES,
+  type Leads,
+  ROUNDING_STEPS,
+  SCHOOLS,
+} from '@rocchetto/core';
 import { z } from 'zod';
 import { briefForward } from './forward.ts';
 import { lengthText } from './length.ts';
@@ -39,10 +47,18 @@ const ease = z.partialRecord(
   z.enum(EASE_ZONES as [string, ...string[]]),
   z.partialRecord(z.enum(FIT_CLASSES), lengthText({ max: 60, name: 'ease' })),
 );
+const together = {
+  error: (issue: { input?: unknown }) =>
+    issue.input === undefined ? 'Count and intake of darts go together.' : undefined,
+};
 const fixedDarts = z.strictObject({
-  count: z.int().min(0).max(3),
-  intake: lengthText({ max: 6, name: 'dart intake' }),
+  count: z.int(together).min(0).max(3, 'A quarter takes three darts at the most.'),
+  intake: z.string(together).pipe(lengthText({ max: 6, name: 'dart intake' })),
 });
+const dayCount = z
+  .int('Days are a whole number.')
+  .min(0, 'Days are none or more.')
+  .max(400, 'More than 400 days is no limit.');
 
 /** Rounding of the figures a hand marks. */
 export const RoundingWire = z
@@ -90,5 +106,16 @@ export const HouseWire = z.strictObject({
       neckWidth: lengthText({ min: 8, max: 25, name: 'neck width' }).optional(),
     })
     .optional(),
+  ages: z
+    .strictObject({ usual: dayCount.optional(), close: dayCount.optional(), changed: dayCount.optional() })
+    .optional()
+    .meta({ description: 'how old a measuring may be, days' }),
 });
 export type HouseWire = z.infer<typeof HouseWire>;
+
+const leads = Object.fromEntries(
+  Object.keys(DANGER_DAYS).map((stage) => [stage, dayCount.optional()]),
+) as Record<keyof Leads, z.ZodOptional<typeof dayCount>>;
+/** The house's rules as they are kept: those of a sheet, and the lead times, which no sheet knows. */
+export const HouseRulesWire = HouseWire.extend({ leads: z.strictObject(leads).optional() });
+export type HouseRulesWire = z.infer<typeof HouseRulesWire>;

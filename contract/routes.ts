@@ -15,6 +15,7 @@ import {
   SignIn,
 } from './api.ts';
 import { Id, Version } from './basics.ts';
+import { HouseRulesWire } from './brief.ts';
 import {
   AnswerLook,
   AppointmentDetails,
@@ -88,6 +89,17 @@ export const ROUTES = {
     does: 'Changes the house settings',
     may: 'house.write',
     body: HouseSettings.extend(version),
+  },
+  'GET /house/rules': { does: 'The house’s rules, and who changed them when', may: 'staff.read' },
+  'PUT /house/rules': {
+    does: 'Changes the house’s rules',
+    may: 'house.write',
+    body: z.strictObject({ ...version, rules: HouseRulesWire }),
+  },
+  'POST /house/rules/would-move': {
+    does: 'What other rules would move; changes nothing',
+    may: 'house.write',
+    body: z.strictObject({ rules: HouseRulesWire }),
   },
   'GET /staff': { does: 'Who works here', may: 'staff.read' },
   'POST /staff': { does: 'Adds to the staff', may: 'staff.manage', body: NewStaff, status: 201 },

@@ -1,6 +1,6 @@
 import { type Kept, keepV1, type Reading, type SheetV1, SOURCES, TAPES, WAYS } from '@rocchetto/core';
 import { z } from 'zod';
-import { BriefWire, HouseWire } from './brief.ts';
+import { BriefWire, HouseRulesWire, HouseWire } from './brief.ts';
 import { rulesForward, settingsForward } from './forward.ts';
 import { KeptSpec, OverrideWire, type SpecFile } from './spec.ts';
 
@@ -114,5 +114,5 @@ export const readKept = (v: unknown): Kept | null => orNull(StoredKept, 'An agre
 export const readReading = (v: unknown): Reading => stored(StoredReading, 'A reading', v) as Reading;
 export const readDetails = (v: unknown): z.infer<typeof StoredDetails> =>
   stored(StoredDetails, 'A session’s details', v ?? {});
-export const readRules = (v: unknown): HouseWire =>
-  stored(HouseWire, 'The house’s rules', rulesForward(v ?? {}));
+export const readRules = (v: unknown): HouseRulesWire =>
+  stored(HouseRulesWire, 'The house’s rules', rulesForward(v ?? {}));

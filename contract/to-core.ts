@@ -1,17 +1,19 @@
 import {
   type Brief,
   cm,
+  DANGER_DAYS,
   DEFAULT_HOUSE,
   type EaseOverlay,
   findPart,
   type HouseRules,
   type Kept,
+  type Leads,
   type PartBrief,
   type SheetInput,
   type SheetUnit,
   showInput,
 } from '@rocchetto/core';
-import type { BriefWire, HouseWire } from './brief.ts';
+import type { BriefWire, HouseRulesWire, HouseWire } from './brief.ts';
 import { toCm } from './parse-length.ts';
 import type { PartWire } from './parts.ts';
 import type { SpecFile } from './spec.ts';
@@ -59,6 +61,7 @@ export function toHouse(w: HouseWire | undefined): HouseRules {
     allowances: lengths(w.allowances ?? {}),
     darts: { front: darts(w.darts?.front), back: darts(w.darts?.back) },
     hipDrop: w.hipDrop ? toCm(w.hipDrop) : DEFAULT_HOUSE.hipDrop,
+    ages: { ...DEFAULT_HOUSE.ages, ...given(w.ages) },
     shape: {
       ...DEFAULT_HOUSE.shape,
       ...lengths({ ...w.shape, slope: undefined }),
@@ -66,6 +69,15 @@ export function toHouse(w: HouseWire | undefined): HouseRules {
     },
   };
 }
+
+/** Without what is not said. */
+const given = <T extends object>(o: T | undefined) =>
+  Object.fromEntries(Object.entries(o ?? {}).filter(([, v]) => v !== undefined)) as {
+    [K in keyof T]: NonNullable<T[K]>;
+  };
+
+/** The house's lead times, its own over the usual ones, days. */
+export const toLeads = (w: HouseRulesWire): Leads => ({ ...DANGER_DAYS, ...given(w.leads) });
 
 /** What core computes from. The session's own date stands in for "today" when the file names none. */
 export function toSheetInput(spec: SpecFile): SheetInput {

@@ -4,6 +4,7 @@ import { computeSheet, foldText, measure, measuringList } from '@rocchetto/core'
 import { hashPassphrase } from '@rocchetto/server/auth/passphrase.ts';
 import { addClient } from '@rocchetto/server/clients/sql.ts';
 import { inTransaction, openPool, type Tx } from '@rocchetto/server/db/pool.ts';
+import { changeRules, RULES_CHANGED } from '@rocchetto/server/house/sql.ts';
 import type { SignedIn } from '@rocchetto/server/http/context.ts';
 import { addOrder } from '@rocchetto/server/orders/sql.ts';
 import { keepReadings } from '@rocchetto/server/sessions/sql.ts';
@@ -51,6 +52,7 @@ async function seed(tx: Tx) {
     );
     staff.push({ id: rows[0]!.id, name, role, csrf: '' });
   }
+  await seedRules(tx, staff[0]!.id, now);
   const clients: { id: number; figures: Record<string, number>; unit: 'cm' | 'in'; guardian: string }[] = [];
   for (const [i, person] of CLIENTS.entries()) {
     const client = await addClient(tx, {
@@ -255,4 +257,27 @@ async function bringOn(
     });
   if (until === 'cut')
     await cutSheet(tx, orderId, (await viewSheet(tx, orderId, null, now)).version, fitter, now);
+}
+
+/** The house once held a close garment's measuring good for three weeks, then took that back by half. */
+async function seedRules(tx: Tx, principal: number, now: Date) {
+  const steps = [
+    { daysAgo: 60, rules: { ages: { close: 21 } } },
+    { daysAgo: 24, rules: { ages: { close: 24 }, leads: { asked: 24 } } },
+  ];
+  let before: object = {};
+  for (const { daysAgo, rules } of steps) {
+    await changeRules(tx, rules);
+    await tx.query(
+      `insert into history (entity, entity_id, staff_id, at, what, before, after) values ('house', '1', $1, $2, $3, $4, $5)`,
+      [
+        principal,
+        new Date(now.getTime() - daysAgo * DAY),
+        RULES_CHANGED,
+        JSON.stringify(before),
+        JSON.stringify(rules),
+      ],
+    );
+    before = rules;
+  }
 }

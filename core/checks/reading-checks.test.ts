@@ -106,5 +106,5 @@ describe('stale measurements', () => {
     expect(staleSentence(then, now, close) !== null).toBe(stale),
   );
   it('a reported change shortens it to 14 days', () =>
-    expect(staleSentence('2026-03-01', '2026-03-16', false, true)).toContain('15 days'));
+    expect(staleSentence('2026-03-01', '2026-03-16', false, { changed: true })).toContain('15 days'));
 });

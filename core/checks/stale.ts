@@ -3,6 +3,8 @@
  * 90, 28 for close and boned garments, 14 when the client reports a change.
  */
 export const STALE_AFTER = { usual: 90, close: 28, changed: 14 } as const;
+/** The house's own limits, days. */
+export type Ages = { readonly [k in keyof typeof STALE_AFTER]: number };
 
 /**
  * The sentence when a session is too old for the garment, else null.
@@ -12,10 +14,10 @@ export function staleSentence(
   sessionDate: string,
   today: string,
   close: boolean,
-  changed = false,
+  { changed = false, ages = STALE_AFTER as Ages }: { changed?: boolean; ages?: Ages } = {},
 ): string | null {
   const days = Math.round((Date.parse(today) - Date.parse(sessionDate)) / 86_400_000);
-  const limit = changed ? STALE_AFTER.changed : close ? STALE_AFTER.close : STALE_AFTER.usual;
+  const limit = changed ? ages.changed : close ? ages.close : ages.usual;
   return days > limit
     ? `The measurements are ${days} days old; the house limit here is ${limit}. Read them again before cutting.`
     : null;

@@ -1,3 +1,4 @@
+import { STALE_AFTER } from '../checks/stale.ts';
 import { cm } from '../units/length.ts';
 import type { HouseRules } from './input.ts';
 
@@ -12,5 +13,6 @@ export const DEFAULT_HOUSE: HouseRules = {
   allowances: {},
   darts: {},
   hipDrop: cm(20),
+  ages: STALE_AFTER,
   shape: { sideRise: cm(1.2), backDrop: cm(0.8), centreIn: cm(1.3), slope: 20, neckWidth: cm(15) },
 };

@@ -1,3 +1,4 @@
+import type { Ages } from '../checks/stale.ts';
 import type { Override } from '../figure/figure.ts';
 import type { Reading } from '../measures/session.ts';
 import type { Cm, SheetUnit } from '../units/length.ts';
@@ -52,6 +53,8 @@ export interface HouseRules {
   readonly ease: EaseOverlay;
   readonly allowances: Partial<Allowances>;
   readonly darts: { readonly front?: FixedDarts | undefined; readonly back?: FixedDarts | undefined };
+  /** how old a measuring may be, days */
+  readonly ages: Ages;
   /** hip level below the waist when it was not read */
   readonly hipDrop: Cm;
   readonly shape: {

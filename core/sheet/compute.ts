@@ -108,7 +108,9 @@ function fitOf(g: Garment): ZoneFit[] {
 function sessionChecks(input: SheetInput, measured: Garment['measured']): RawCheck[] {
   const found: RawCheck[] = [];
   const { date } = input.session;
-  const stale = date ? staleSentence(date, input.asOf, input.brief.fit === 'close') : null;
+  const stale = date
+    ? staleSentence(date, input.asOf, input.brief.fit === 'close', { ages: input.house.ages })
+    : null;
   if (date)
     found.push(judge(!stale, 'stale', null, stale ?? 'The measurements are within the house limit of age.'));
   for (const [id, m] of measured) {

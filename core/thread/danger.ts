@@ -2,13 +2,15 @@ import { daysBetween } from '../dates/studio-day.ts';
 import type { Stage } from './stage.ts';
 
 /** Days before the due date by which each stage should be behind one (house figures, no source). */
-export const DANGER_DAYS: Record<Exclude<Stage, 'cut'>, number> = {
+export const DANGER_DAYS: Readonly<Record<Exclude<Stage, 'cut'>, number>> = {
   asked: 21,
   brief: 18,
   measured: 14,
   sheet: 12,
   agreed: 10,
 };
+/** The house's own lead times, days. */
+export type Leads = typeof DANGER_DAYS;
 const LACKS: Record<Exclude<Stage, 'cut'>, string> = {
   asked: 'there is no brief yet',
   brief: 'the client is not measured yet',
@@ -21,10 +23,11 @@ const LACKS: Record<Exclude<Stage, 'cut'>, string> = {
 export function danger(
   order: { readonly dueOn: string | null; readonly stage: Stage },
   today: string,
+  leads: Leads = DANGER_DAYS,
 ): string | null {
   if (!order.dueOn || order.stage === 'cut') return null;
   const days = daysBetween(today, order.dueOn);
-  if (days > DANGER_DAYS[order.stage]) return null;
+  if (days > leads[order.stage]) return null;
   const lacks = LACKS[order.stage];
   const count = (n: number) => `${n} ${n === 1 ? 'day' : 'days'}`;
   if (days < 0) return `Overdue by ${count(-days)}: ${lacks}.`;

@@ -1,11 +1,14 @@
-import type { HouseView } from '@rocchetto/contract';
+import type { HouseRulesView, HouseView } from '@rocchetto/contract';
 import { Hono } from 'hono';
 import type { Db } from '../db/pool.ts';
 import type { Deps, Env } from '../http/context.ts';
 import { once } from '../http/once.ts';
 import { on } from '../http/route.ts';
 import { versioned } from '../http/versioned.ts';
-import { changeHouse, readHouse } from './sql.ts';
+import { changeHouse, changeRules, RULES_CHANGED, readHouse, readRuleChanges } from './sql.ts';
+
+/** How many changes of the rules are told. */
+const CHANGES = 100;
 
 const settings = async (db: Db): Promise<HouseView> => {
   const { rules: _, ...view } = await readHouse(db);
@@ -34,6 +37,33 @@ export function houseRoutes(deps: Deps): Hono<Env> {
       });
       const body = await settings(tx);
       return { status: 200, body, changed: [['house', 1, body.version]] };
+    }),
+  );
+  on(app, 'GET /house/rules', async (c) => {
+    const { version, rules } = await readHouse(deps.pool);
+    return c.json({
+      version,
+      rules,
+      changes: await readRuleChanges(deps.pool, CHANGES),
+    } satisfies HouseRulesView);
+  });
+  on(app, 'PUT /house/rules', (c, { body: { version, rules } }) =>
+    once(c, deps, async (tx) => {
+      await versioned(tx, {
+        what: 'house',
+        id: 1,
+        version,
+        mine: rules,
+        who: c.get('who'),
+        did: RULES_CHANGED,
+        read: (t) => readHouse(t, true),
+        write: async (t) => {
+          await changeRules(t, rules);
+          return rules;
+        },
+        kept: (before) => before.rules,
+      });
+      return { status: 200, body: { version: version + 1 }, changed: [['house', 1, version + 1]] };
     }),
   );
   return app;

@@ -1,5 +1,5 @@
 import type { OrderRow, OrderView } from '@rocchetto/contract';
-import { danger, foldText, STAGES } from '@rocchetto/core';
+import { DANGER_DAYS, danger, foldText, type Leads, STAGES } from '@rocchetto/core';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
@@ -65,19 +65,19 @@ beforeAll(async () => {
 afterAll(() => t.close());
 
 /** What each view means, said again without the database. */
-const means: Record<OrderView, (o: Made) => boolean> = {
+const means: Record<OrderView, (o: Made, leads: Leads) => boolean> = {
   all: () => true,
   work: (o) => o.stage !== 'cut' || (o.dueOn ?? FAR) >= TODAY,
-  mine: (o) => means.work(o) && o.responsibleId === me,
-  danger: (o) => danger(o, TODAY) !== null,
+  mine: (o, leads) => means.work(o, leads) && o.responsibleId === me,
+  danger: (o, leads) => danger(o, TODAY, leads) !== null,
   week: (o) => o.dueOn !== null && o.dueOn >= TODAY && o.dueOn <= day(7),
   client: (o) => o.stage === 'brief' || o.stage === 'sheet',
 };
 const inOrder = (a: Made, b: Made) => (a.dueOn ?? FAR).localeCompare(b.dueOn ?? FAR) || a.id - b.id;
 type Asked = Omit<Parameters<typeof listOrders>[1], 'me' | 'today'>;
-const expected = ({ view, q, stage, responsible }: Asked) =>
+const expected = ({ view, q, stage, responsible, leads }: Asked) =>
   made
-    .filter(means[view])
+    .filter((o) => means[view](o, leads))
     .filter((o) => !q || foldText(o.what).includes(foldText(q)))
     .filter((o) => (!stage || o.stage === stage) && (!responsible || o.responsibleId === responsible))
     .sort(inOrder)
@@ -110,6 +110,7 @@ describe('the list of orders', () => {
           q: fc.constantFrom('', '', 'skirt', 'VICUNA', 'gil', 'no such'),
           stage: fc.constantFrom(undefined, undefined, ...STAGES),
           responsible: fc.constantFrom(undefined, undefined, me),
+          leads: fc.constantFrom(DANGER_DAYS, { asked: 60, brief: 5, measured: 0, sheet: 200, agreed: 1 }),
         }),
         async (asked) => {
           expect(await allPages(asked)).toEqual(expected(asked));
@@ -119,7 +120,7 @@ describe('the list of orders', () => {
     );
   });
   it('looks for one or two letters too', async () => {
-    const rows = await listOrders(t.pool, { q: 'gi', view: 'all', me, today: TODAY });
+    const rows = await listOrders(t.pool, { q: 'gi', view: 'all', me, today: TODAY, leads: DANGER_DAYS });
     expect(rows.length).toBe(PAGE);
     expect(rows.every((r) => foldText(`${r.what} ${r.clientName}`).includes('gi'))).toBe(true);
   });

@@ -1,5 +1,5 @@
 import type { OrderRow, OrdersQuery } from '@rocchetto/contract';
-import { DANGER_DAYS, foldText } from '@rocchetto/core';
+import { foldText, type Leads } from '@rocchetto/core';
 import { likeSafe } from '../db/like.ts';
 import type { Db } from '../db/pool.ts';
 import { ROW, ROW_JOIN } from './sql.ts';
@@ -15,6 +15,8 @@ interface Asked extends OrdersQuery {
   readonly me: number;
   /** the studio's day, yyyy-mm-dd */
   readonly today: string;
+  /** the house's lead times, days */
+  readonly leads: Leads;
 }
 
 /** A condition with its values; `?` stands for the next value. */
@@ -51,8 +53,8 @@ function walks(q: Asked): readonly Part[] {
     case 'danger':
       return [
         {
-          sql: `o.stage <> 'cut' and ${DUE} <= ?::date + ${Math.max(...Object.values(DANGER_DAYS))} and o.due_on <= ?::date + case o.stage ${Object.entries(
-            DANGER_DAYS,
+          sql: `o.stage <> 'cut' and ${DUE} <= ?::date + ${Math.max(...Object.values(q.leads))} and o.due_on <= ?::date + case o.stage ${Object.entries(
+            q.leads,
           )
             .map(([stage, days]) => `when '${stage}' then ${days}`)
             .join(' ')} end`,

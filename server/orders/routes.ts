@@ -1,4 +1,4 @@
-import { may, type OrderWrite, type Role } from '@rocchetto/contract';
+import { may, type OrderWrite, type Role, toLeads } from '@rocchetto/contract';
 import { dayIn } from '@rocchetto/core';
 import { Hono } from 'hono';
 import { readClient } from '../clients/sql.ts';
@@ -43,9 +43,11 @@ async function told(tx: Tx, id: number, role: Role, status: 200 | 201): Promise<
 export function orderRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
   on(app, 'GET /orders', async (c, { query }) => {
-    const { timeZone } = await readHouse(deps.pool);
+    const { timeZone, rules } = await readHouse(deps.pool);
     const today = dayIn(timeZone, deps.now());
-    return c.json(await listOrders(deps.pool, { ...query, me: c.get('who').id, today }));
+    return c.json(
+      await listOrders(deps.pool, { ...query, me: c.get('who').id, today, leads: toLeads(rules) }),
+    );
   });
   on(app, 'POST /orders', (c, { role, body: wanted }) =>
     once(c, deps, async (tx) => {

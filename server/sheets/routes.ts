@@ -20,6 +20,7 @@ import { importSpec } from './import.ts';
 import { agreeSheet, changeSheet, cutSheet } from './service.ts';
 import { keptGround, sheetGround } from './sql.ts';
 import { viewOfGround, viewSheet, viewWithoutReadings } from './view.ts';
+import { wouldMove } from './would-move.ts';
 
 const download = (name: string, type: string) => ({
   'content-type': type,
@@ -49,6 +50,9 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
     };
   };
   const app = new Hono<Env>();
+  on(app, 'POST /house/rules/would-move', async (c, { body: { rules } }) =>
+    c.json(await wouldMove(deps.pool, rules, deps.now())),
+  );
 
   on(app, 'GET /orders/:id/sheet', async (c, { role, query }) => {
     const revision = query.revision ?? null;

@@ -10,6 +10,7 @@ import type { SheetGround } from './sql.ts';
 export function specOfOrder(ground: SheetGround, settings: Settings, today: string): SpecFile {
   const { order, house, session } = ground;
   const { brief } = order;
+  const { leads: _, ...rules } = house.rules;
   if (!brief || brief.parts.length === 0)
     throw new Refusal(
       409,
@@ -40,7 +41,7 @@ export function specOfOrder(ground: SheetGround, settings: Settings, today: stri
       hipRule: session?.details.hipRule ?? '',
     },
     readings: session ? readingsOf(session) : [],
-    house: { ...house.rules, ...settings.house },
+    house: { ...rules, ...settings.house },
     overrides: settings.overrides.map(({ id: _, ...o }) => o),
     accepted: [...settings.accepted],
     asOf: today,

@@ -1,5 +1,5 @@
 import {
-  type HouseWire,
+  type HouseRulesWire,
   type OrderRow,
   readBrief,
   readKept,
@@ -10,7 +10,7 @@ import {
   type Settings,
   type SpecFile,
 } from '@rocchetto/contract';
-import type { Kept } from '@rocchetto/core';
+import type { Kept, Stage } from '@rocchetto/core';
 import type { Db } from '../db/pool.ts';
 import { ROW, ROW_JOIN } from '../orders/sql.ts';
 import { parsedSession } from '../sessions/sql.ts';
@@ -29,6 +29,9 @@ export interface SheetRecord {
   readonly cutAt: string | null;
 }
 
+/** Days after which an order that nobody cut or closed no longer counts as open. */
+const LONG_AGO = 60;
+
 /** All that an order's sheet is told from, read in one question. */
 export interface SheetGround {
   readonly order: OrderRow & {
@@ -36,7 +39,7 @@ export interface SheetGround {
     readonly minor: boolean;
     readonly guardian: string;
   };
-  readonly house: { readonly studio: string; readonly timeZone: string; readonly rules: HouseWire };
+  readonly house: { readonly studio: string; readonly timeZone: string; readonly rules: HouseRulesWire };
   readonly record: SheetRecord | null;
   /** the revision before, when it was agreed */
   readonly previous: Pick<SheetRecord, 'spec'> | null;
@@ -121,6 +124,39 @@ export async function keptGround(
   });
   const { ground, kept } = rows[0]!;
   return { ground, kept: { record: readKept(kept.record), previous: readKept(kept.previous) } };
+}
+
+/** Orders that have a sheet and are not cut yet, those due first; what was due long ago is left aside. */
+export async function openSheets(
+  db: Db,
+  today: string,
+  most: number,
+): Promise<{ id: number; agreed: boolean }[]> {
+  const { rows } = await db.query<{ id: number; agreed: boolean }>({
+    name: 'open-sheets',
+    text: `select id, stage = 'agreed' as agreed from orders o
+       where stage <> 'cut' and stage in ('measured', 'sheet', 'agreed')
+         and coalesce(due_on, 'infinity'::date) >= $1::date - ${LONG_AGO}
+       order by coalesce(due_on, 'infinity'::date), id limit $2`,
+    values: [today, most],
+  });
+  return rows;
+}
+
+/** Orders that are not cut and due within so many days from today; what was due long ago is left aside. */
+export async function dueWithin(
+  db: Db,
+  today: string,
+  days: number,
+): Promise<{ stage: Stage; dueOn: string }[]> {
+  const { rows } = await db.query<{ stage: Stage; dueOn: string }>({
+    name: 'due-within',
+    text: `select stage, due_on as "dueOn" from orders o
+       where stage <> 'cut' and coalesce(due_on, 'infinity'::date) between $1::date - ${LONG_AGO} and $1::date + $2::int
+       limit 5000`,
+    values: [today, days],
+  });
+  return rows;
 }
 
 /** The newest revision of an order's sheet. */

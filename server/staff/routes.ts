@@ -1,4 +1,4 @@
-import type { Me } from '@rocchetto/contract';
+import { type Me, toLeads } from '@rocchetto/contract';
 import { Hono } from 'hono';
 import { makeSetupLink } from '../auth/sql.ts';
 import { remember } from '../db/history.ts';
@@ -22,8 +22,8 @@ export function staffRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
   on(app, 'GET /me', async (c) => {
     const { id, name, role, csrf } = c.get('who');
-    const { studio, timeZone } = await readHouse(deps.pool);
-    return c.json({ id, name, role, csrf, studio, timeZone } satisfies Me);
+    const { studio, timeZone, rules } = await readHouse(deps.pool);
+    return c.json({ id, name, role, csrf, studio, timeZone, leads: toLeads(rules) } satisfies Me);
   });
   on(app, 'GET /staff', async (c) => c.json(await listStaff(deps.pool)));
   on(app, 'POST /staff', (c, { body: { name, role } }) =>

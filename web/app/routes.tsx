@@ -34,6 +34,7 @@ export const router = createBrowserRouter([
           { path: 'clients/:id', lazy: () => import('../clients/ClientPage.tsx') },
           { path: 'diary/book', lazy: () => import('../diary/BookPage.tsx') },
           { path: 'house', lazy: () => import('../house/HousePage.tsx') },
+          { path: 'house/rules', lazy: () => import('../house/RulesPage.tsx') },
         ],
       },
       { path: '*', Component: NoSuchPage },

@@ -1,7 +1,6 @@
 import './diary.css';
 import type { OrderRow } from '@rocchetto/contract';
 import { printDayAndDate } from '@rocchetto/core';
-import { danger } from '@rocchetto/core/thread/danger.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useDays, useMay, useMe } from '../app/me.ts';
@@ -20,7 +19,7 @@ const EARLY = 4;
 /** What needs these hands now, in order, with the day's thread of appointments above it. */
 export function Component() {
   const me = useMe();
-  const { today, short } = useDays();
+  const { today, short, danger } = useDays();
   const mayBook = useMay('diary.write');
   const leads = me.role === 'principal' || me.role === 'desk';
   const { data: house, error: noHouse, refetch: again } = useDiaryHouseQuery();
@@ -64,7 +63,7 @@ export function Component() {
     (a) => a.answer === 'another-time' && ['offered', 'confirmed'].includes(a.status),
   );
   const chosen = data.appointments.find((a) => a.id === picked);
-  const tight = (me.role === 'principal' ? inDanger : mine).filter((o) => danger(o, today)).slice(0, 8);
+  const tight = (me.role === 'principal' ? inDanger : mine).filter((o) => danger(o)).slice(0, 8);
   return (
     <Place
       title="Today"
@@ -192,7 +191,7 @@ export function Component() {
           ))}
         {tight.map((o: OrderRow) => (
           <li key={`d${o.id}`} className="tight">
-            <Link to={`/orders/${o.id}`}>{o.number}</Link> {o.what}: {danger(o, today)}
+            <Link to={`/orders/${o.id}`}>{o.number}</Link> {o.what}: {danger(o)}
           </li>
         ))}
       </ol>

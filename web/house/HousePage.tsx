@@ -1,6 +1,7 @@
 import { type HouseSettings, ROLES, type Role } from '@rocchetto/contract';
 import { Button, Form, Input, Popconfirm, Select } from 'antd';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { problemOf } from '../api/problem.ts';
 import { useMay, useMe } from '../app/me.ts';
 import { Facts } from '../shared/Facts.tsx';
@@ -44,6 +45,9 @@ export function Component() {
       }
     >
       <h1>House</h1>
+      <p>
+        <Link to="/house/rules">House rules</Link>: ease, allowances, darts, rounding, ages and lead times.
+      </p>
       <Settings />
       <Staff />
       <WorkTable />

@@ -1,4 +1,13 @@
-import type { HandedOver, HouseSettings, HouseView, Role, StaffView } from '@rocchetto/contract';
+import type {
+  HandedOver,
+  HouseRulesView,
+  HouseRulesWire,
+  HouseSettings,
+  HouseView,
+  Role,
+  StaffView,
+  WouldMove,
+} from '@rocchetto/contract';
 import { api, change } from '../api/base.ts';
 
 const house = api.injectEndpoints({
@@ -20,6 +29,15 @@ const house = api.injectEndpoints({
       invalidatesTags: ['Diary', 'Order'],
     }),
     house: b.query<HouseView, void>({ query: () => '/house', providesTags: ['House'] }),
+    houseRules: b.query<HouseRulesView, void>({ query: () => '/house/rules', providesTags: ['House'] }),
+    changeHouseRules: b.mutation<{ version: number }, { version: number; rules: HouseRulesWire }>({
+      query: (body) => change('/house/rules', 'PUT', body),
+      invalidatesTags: (_, error) => (error ? [] : ['House', 'Me', 'Order', 'Sheet']),
+    }),
+    wouldMove: b.query<WouldMove, HouseRulesWire>({
+      query: (rules) => change('/house/rules/would-move', 'POST', { rules }),
+      keepUnusedDataFor: 0,
+    }),
     changeHouse: b.mutation<HouseView, HouseSettings & { version: number }>({
       query: (body) => change('/house', 'PUT', body),
       invalidatesTags: (_, error) => (error ? [] : ['House', 'Me', 'Order', 'Sheet']),
@@ -34,4 +52,7 @@ export const {
   useHandOverMutation,
   useHouseQuery,
   useChangeHouseMutation,
+  useHouseRulesQuery,
+  useChangeHouseRulesMutation,
+  useWouldMoveQuery,
 } = house;

@@ -1,6 +1,5 @@
 import './orders.css';
 import type { OrderRow } from '@rocchetto/contract';
-import { danger } from '@rocchetto/core/thread/danger.ts';
 import { STAGE_WORD, STAGES } from '@rocchetto/core/thread/stage.ts';
 import { Link } from 'react-router';
 import { useDays } from '../app/me.ts';
@@ -33,7 +32,7 @@ export function OrderLedger({
   empty: string;
   withClient?: boolean;
 }) {
-  const { today, short } = useDays();
+  const { danger, short } = useDays();
   if (orders.length === 0)
     return (
       <p className="soft" role="status">
@@ -54,7 +53,7 @@ export function OrderLedger({
         </thead>
         <tbody>
           {orders.map((o) => {
-            const why = danger(o, today);
+            const why = danger(o);
             return (
               <tr key={o.id}>
                 <td className="number">

@@ -1,6 +1,6 @@
 import './orders.css';
 import type { OrderRow, OrderView } from '@rocchetto/contract';
-import { danger, waitsForClient } from '@rocchetto/core/thread/danger.ts';
+import { waitsForClient } from '@rocchetto/core/thread/danger.ts';
 import { STAGE_WORD, STAGES } from '@rocchetto/core/thread/stage.ts';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
@@ -25,7 +25,7 @@ const VIEWS: readonly (readonly [view: OrderView, word: string, empty: string])[
 /** The orders by the day they are due, as a studio asks for them; those in danger are told in the margin with their reason. */
 export function Component() {
   const { studio } = useMe();
-  const { today } = useDays();
+  const { danger } = useDays();
   const [params, setParams] = useSearchParams();
   const [view, , empty] = VIEWS.find(([v]) => v === params.get('view')) ?? VIEWS[0]!;
   const stage = STAGES.find((s) => s === params.get('stage'));
@@ -40,7 +40,7 @@ export function Component() {
     setAfter(undefined);
     setParams(now, { replace: true });
   };
-  const tight = (data ?? []).filter((o) => danger(o, today)).slice(0, 8);
+  const tight = (data ?? []).filter((o) => danger(o)).slice(0, 8);
   const waiting = (data ?? []).filter((o) => waitsForClient(o.stage)).slice(0, 8);
   return (
     <Place
@@ -55,7 +55,7 @@ export function Component() {
               <ul className="why">
                 {tight.map((o) => (
                   <li key={o.id}>
-                    <Link to={`/orders/${o.id}`}>{o.number}</Link> {o.what}: {danger(o, today)}
+                    <Link to={`/orders/${o.id}`}>{o.number}</Link> {o.what}: {danger(o)}
                   </li>
                 ))}
               </ul>

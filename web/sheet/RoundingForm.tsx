@@ -1,20 +1,4 @@
-import { type HouseRounding, inches, printWithUnit, ROUNDING_STEPS, type SheetUnit } from '@rocchetto/core';
-
-const label = (unit: SheetUnit, step: number, mode: HouseRounding['mode']) => {
-  if (step === 0) return `${unit}: exact`;
-  const word =
-    unit === 'in' ? printWithUnit(inches(step), 'in') : step < 0.5 ? `${step * 10} mm` : `${step} cm`;
-  return mode === 'up' ? `up to the next ${word}` : `nearest ${word}`;
-};
-
-const CHOICES = (['cm', 'in'] as const).flatMap((unit) =>
-  ROUNDING_STEPS[unit].flatMap((step) =>
-    (step === 0 ? ['nearest' as const] : (['nearest', 'up'] as const)).map((mode) => ({
-      value: `${unit} ${step} ${mode}`,
-      label: label(unit, step, mode),
-    })),
-  ),
-);
+import { type HouseRounding, ROUNDING_CHOICES, roundingOf, roundingWord } from '@rocchetto/core';
 
 /** How the figures a hand marks are rounded, once, on this sheet. */
 export function RoundingForm({
@@ -30,13 +14,10 @@ export function RoundingForm({
       <select
         className="field wide-field"
         aria-label="Rounding of marked figures"
-        value={`${rounding.unit} ${rounding.step} ${rounding.mode}`}
-        onChange={(e) => {
-          const [unit, step, mode] = e.target.value.split(' ');
-          onChange({ unit: unit as SheetUnit, step: Number(step), mode: mode as HouseRounding['mode'] });
-        }}
+        value={roundingWord(rounding)}
+        onChange={(e) => onChange(roundingOf(e.target.value))}
       >
-        {CHOICES.map((c) => (
+        {ROUNDING_CHOICES.map((c) => (
           <option key={c.value} value={c.value}>
             {c.label}
           </option>

@@ -1,7 +1,6 @@
 import './thread.css';
 import type { OrderFull, SheetView } from '@rocchetto/contract';
 import { daysBetween } from '@rocchetto/core/dates/studio-day.ts';
-import { danger } from '@rocchetto/core/thread/danger.ts';
 import { useNavigate } from 'react-router';
 import { useDays } from '../app/me.ts';
 import { Notice } from '../shared/Notice.tsx';
@@ -106,7 +105,7 @@ export function Thread({
   const navigate = useNavigate();
   const days = useDays();
   const knots = knotsOf(order, sheet, days);
-  const tight = danger(order, days.today);
+  const tight = days.danger(order);
   const at = (i: number) => 60 + i * 148;
   const next = knots.findIndex((k) => !k.done);
   return (

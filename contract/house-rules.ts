@@ -1,0 +1,120 @@
+import { RULE_CELLS, ruleWords, withUnit } from '@rocchetto/core';
+import type { HouseRulesWire } from './brief.ts';
+
+/** House rules as one text per place: "ease.bust.fitted" → "5 cm", "ages.usual" → "90". What is not set is left out. */
+export type RuleTexts = Readonly<Record<string, string>>;
+
+/** What the house has set, place by place. */
+export function textsOf(rules: HouseRulesWire): RuleTexts {
+  const found: Record<string, string> = {};
+  const walk = (value: unknown, path: string) => {
+    if (value === undefined || value === null) return;
+    if (path === 'rounding') {
+      const r = value as NonNullable<HouseRulesWire['rounding']>;
+      found[path] = `${r.unit} ${r.step} ${r.mode}`;
+    } else if (typeof value === 'object')
+      for (const [k, v] of Object.entries(value)) walk(v, path ? `${path}.${k}` : k);
+    else if (String(value) !== RULE_CELLS.get(path)?.usual) found[path] = String(value);
+  };
+  walk(rules, '');
+  return found;
+}
+
+/**
+ * The rules such texts mean, to be parsed: a number that is none stays a text and is refused there. An empty text, or
+ * what is usual anyway, is not the house's own.
+ */
+export function rulesOf(texts: RuleTexts): unknown {
+  const rules: Record<string, unknown> = {};
+  for (const [path, text] of Object.entries(texts)) {
+    const cell = RULE_CELLS.get(path);
+    const said = cell?.kind === 'length' ? (withUnit(text.trim(), 'cm') ?? '') : text.trim();
+    if (said === '' || (cell && said === cell.usual)) continue;
+    const keys = path.split('.');
+    let at = rules;
+    for (const key of keys.slice(0, -1)) {
+      at[key] ??= {};
+      at = at[key] as Record<string, unknown>;
+    }
+    at[keys.at(-1)!] =
+      path === 'rounding' ? asRounding(said) : cell?.kind === 'number' ? asNumber(said) : said;
+  }
+  return rules;
+}
+
+const asNumber = (text: string): number | string => (/^\d+(\.\d+)?$/.test(text) ? Number(text) : text);
+function asRounding(text: string) {
+  const [unit, step, mode] = text.split(' ');
+  return { unit, step: asNumber(step ?? ''), mode };
+}
+
+/** One place that a change of the rules moved, in words. */
+export interface RuleMoved {
+  readonly path: string;
+  readonly name: string;
+  readonly from: string;
+  readonly to: string;
+}
+
+/** What differs between two states of the rules, in the order of the tables. */
+export function rulesMoved(before: HouseRulesWire, after: HouseRulesWire): RuleMoved[] {
+  const [was, is] = [textsOf(before), textsOf(after)];
+  return [...RULE_CELLS.values()].flatMap((cell) => {
+    const [from, to] = [was[cell.path] ?? cell.usual, is[cell.path] ?? cell.usual];
+    return from === to
+      ? []
+      : [{ path: cell.path, name: cell.name, from: ruleWords(cell, from), to: ruleWords(cell, to) }];
+  });
+}
+
+/** A change of the rules as the house's history has it. */
+export interface RuleChange {
+  /** ISO instant */
+  readonly at: string;
+  readonly by: string;
+  readonly moved: readonly RuleMoved[];
+}
+export interface HouseRulesView {
+  readonly version: number;
+  readonly rules: HouseRulesWire;
+  /** newest first */
+  readonly changes: readonly RuleChange[];
+}
+
+/** What a change of the rules would move before anyone makes it. */
+export interface WouldMove {
+  /** open orders with a sheet that were looked at, those due first */
+  readonly looked: number;
+  /** whether there are more than were looked at */
+  readonly more: boolean;
+  /** orders in work whose figures would move */
+  readonly moved: number;
+  /** agreed ones whose figures would come out otherwise today; they keep what was agreed */
+  readonly agreed: number;
+  /** orders in danger before and after */
+  readonly danger: readonly [before: number, after: number];
+  /** the first of them, each with the first figure that moves */
+  readonly orders: readonly {
+    readonly id: number;
+    readonly number: string;
+    readonly what: string;
+    readonly agreed: boolean;
+    readonly moves: string;
+  }[];
+}
+
+/** "This moves 12 open orders, none agreed." */
+export function wouldMoveWords({ looked, more, moved, agreed, danger }: WouldMove): string {
+  const orders = (n: number) => `${n} open order${n === 1 ? '' : 's'}`;
+  const of = more ? ` of the ${looked} due first` : '';
+  const kept =
+    agreed === 0
+      ? ', none agreed'
+      : `; ${agreed} more ${agreed === 1 ? 'is agreed and keeps' : 'are agreed and keep'} what was agreed`;
+  const sheets =
+    moved + agreed === 0 ? `This moves no open order${of}.` : `This moves ${orders(moved)}${of}${kept}.`;
+  const [before, after] = danger;
+  const dates =
+    before === after ? '' : ` ${after} order${after === 1 ? '' : 's'} would be in danger, now ${before}.`;
+  return sheets + dates;
+}

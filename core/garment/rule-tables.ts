@@ -1,0 +1,196 @@
+import { STALE_AFTER } from '../checks/stale.ts';
+import { DANGER_DAYS } from '../thread/danger.ts';
+import { STAGE_WORD, type Stage } from '../thread/stage.ts';
+import { ROUNDING_CHOICES, roundingWord } from '../units/rounding-choices.ts';
+import { DEFAULT_HOUSE } from './house.ts';
+import { ALLOWANCES, type AllowanceId } from './tables/allowances.ts';
+import { EASE_ZONES, FIT_CLASSES, WORKROOM } from './tables/fit.ts';
+
+/** One rule the house may set for itself. */
+export interface RuleCell {
+  /** where it lies in the house's rules: "ease.bust.fitted" */
+  readonly path: string;
+  /** as it is called by itself: "ease, bust, fitted" */
+  readonly name: string;
+  readonly kind: 'length' | 'number' | 'choice';
+  /** what holds until the house says otherwise; for a choice its value */
+  readonly usual: string;
+  /** what a number counts */
+  readonly of?: 'days' | 'degrees' | 'darts';
+  readonly options?: readonly { readonly value: string; readonly label: string }[];
+}
+export interface RuleTable {
+  readonly id: string;
+  readonly name: string;
+  readonly says: string;
+  readonly columns: readonly string[];
+  readonly rows: readonly { readonly label: string; readonly cells: readonly RuleCell[] }[];
+}
+
+type Cell = Omit<RuleCell, 'name'>;
+const length = (path: string, usual: string | number): Cell => ({
+  path,
+  kind: 'length',
+  usual: typeof usual === 'number' ? `${usual} cm` : usual,
+});
+const days = (path: string, usual: number): Cell => ({
+  path,
+  kind: 'number',
+  of: 'days',
+  usual: String(usual),
+});
+const choice = (path: string, usual: string, options: readonly (readonly [string, string])[]): Cell => ({
+  path,
+  kind: 'choice',
+  usual,
+  options: options.map(([value, label]) => ({ value, label })),
+});
+const words = (id: string) => id.replaceAll('-', ' ');
+
+/** A table of one column, or of several. */
+function table(
+  id: string,
+  name: string,
+  says: string,
+  rows: readonly (readonly [label: string, ...cells: Cell[]])[],
+  columns: readonly string[] = ['Here'],
+): RuleTable {
+  return {
+    id,
+    name,
+    says,
+    columns,
+    rows: rows.map(([label, ...cells]) => ({
+      label,
+      cells: cells.map((c, i) => ({
+        ...c,
+        name: [name.toLowerCase(), label, ...(columns.length > 1 ? [columns[i]] : [])].join(', '),
+      })),
+    })),
+  };
+}
+
+const ALLOWANCE_NAME: Record<AllowanceId, string> = {
+  side: 'side seam',
+  centre: 'centre seam',
+  shoulder: 'shoulder',
+  waist: 'waist',
+  neck: 'neck',
+  armhole: 'armhole',
+  zip: 'seam of a zip',
+  hem: 'straight hem',
+  flaredHem: 'flared hem',
+  liningHem: 'hem of a lining',
+  band: 'band',
+  facing: 'facing',
+};
+const { balance, hipDrop, shape } = DEFAULT_HOUSE;
+
+/** Everything the house goes by besides its diary, as tables that can be read: what they hold is in the house's rules. */
+export const RULE_TABLES: readonly RuleTable[] = [
+  table(
+    'ease',
+    'Wearing ease',
+    'Whole girth, added to the body. A house figure counts in both schools; what hangs from the waist takes 2.5 cm there past fitted.',
+    EASE_ZONES.map((zone) => [
+      words(zone),
+      ...FIT_CLASSES.map((fit) => length(`ease.${zone}.${fit}`, WORKROOM[zone][fit])),
+    ]),
+    FIT_CLASSES.map((fit) => fit.replace('very-', 'very ')),
+  ),
+  table(
+    'allowances',
+    'Allowances',
+    'Beyond the seam line. A side seam set here holds for close garments and for letting out too, which otherwise have 2.5 and 3 cm.',
+    Object.entries(ALLOWANCES).map(([id, cm]) => [
+      ALLOWANCE_NAME[id as AllowanceId],
+      length(`allowances.${id}`, cm),
+    ]),
+  ),
+  table(
+    'darts',
+    'Waist darts of a skirt',
+    'Without a count of its own the house follows the rule: the side seam first, then one dart or two. Count and intake go together.',
+    (['front', 'back'] as const).map((face) => [
+      `${face} quarter`,
+      { path: `darts.${face}.count`, kind: 'number', of: 'darts', usual: 'by the rule' },
+      length(`darts.${face}.intake`, 'by the rule'),
+    ]),
+    ['Darts', 'Intake of each'],
+  ),
+  table(
+    'balance',
+    'Balance',
+    'Moved from each back quarter to the front quarter; below nothing, to the back. Only where no front arc was read.',
+    (['bust', 'waist', 'hip'] as const).map((zone) => [zone, length(`balance.${zone}`, balance[zone])]),
+  ),
+  table('shape', 'Lines of the draft', 'Where nothing was read, and how a skirt’s waist lies.', [
+    ['hip below the waist', length('hipDrop', hipDrop)],
+    ['waist rises at the side', length('shape.sideRise', shape.sideRise)],
+    ['waist drops at centre back', length('shape.backDrop', shape.backDrop)],
+    ['centre back shaped in, with a zip', length('shape.centreIn', shape.centreIn)],
+    [
+      'slope of a shoulder',
+      { path: 'shape.slope', kind: 'number', of: 'degrees', usual: String(shape.slope) },
+    ],
+    ['width of the neck', length('shape.neckWidth', shape.neckWidth)],
+  ]),
+  table('rounding', 'Rounding', 'Once, for the hand that marks.', [
+    [
+      'marked figures',
+      {
+        path: 'rounding',
+        kind: 'choice',
+        usual: roundingWord(DEFAULT_HOUSE.rounding),
+        options: ROUNDING_CHOICES,
+      },
+    ],
+    [
+      'front and back',
+      choice('pairing', 'each', [
+        ['each', 'each by itself'],
+        ['pair', 'as a pair, to keep the girth'],
+      ]),
+    ],
+    [
+      'a waistband',
+      choice('band', 'marked', [
+        ['marked', 'as long as the marked waist'],
+        ['eased', 'as the finished waist, up to 1 cm eased on'],
+      ]),
+    ],
+    [
+      'zips are bought',
+      choice('zips', '', [
+        ['', 'in the unit of the hand'],
+        ['cm', 'in centimetres'],
+        ['in', 'in inches'],
+      ]),
+    ],
+  ]),
+  table('ages', 'How old a measuring may be', 'Days until the sheet asks for a new one.', [
+    ['as a rule', days('ages.usual', STALE_AFTER.usual)],
+    ['for a close garment', days('ages.close', STALE_AFTER.close)],
+    ['after a reported change', days('ages.changed', STALE_AFTER.changed)],
+  ]),
+  table(
+    'leads',
+    'Lead times',
+    'Days before the date it is due on which an order that stands no further is in danger.',
+    Object.entries(DANGER_DAYS).map(([stage, lead]) => [
+      STAGE_WORD[stage as Stage],
+      days(`leads.${stage}`, lead),
+    ]),
+  ),
+];
+
+/** Every rule by where it lies. */
+export const RULE_CELLS: ReadonlyMap<string, RuleCell> = new Map(
+  RULE_TABLES.flatMap((t) => t.rows.flatMap((r) => r.cells)).map((c) => [c.path, c]),
+);
+
+/** A rule's value in words: "5 cm", "28 days", "nearest 0.5 cm". */
+export function ruleWords(cell: RuleCell, value: string): string {
+  if (cell.kind === 'choice') return cell.options?.find((o) => o.value === value)?.label ?? value;
+  return cell.of && cell.of !== 'darts' && value !== '' ? `${value} ${cell.of}` : value;
+}
