@@ -9,6 +9,7 @@ import {
 } from '@rocchetto/core';
 import { z } from 'zod';
 import { Id, Instant, IsoDate, Version } from './basics.ts';
+import type { BenchWork, ClientAway } from './bench.ts';
 import { BriefWire, HouseWire } from './brief.ts';
 import type { OrderAppointment } from './diary.ts';
 import { lengthText } from './length.ts';
@@ -97,6 +98,8 @@ export interface ClientView {
 export interface ClientFull extends ClientView {
   readonly orders: readonly OrderRow[];
   readonly sessions: readonly SessionRow[];
+  /** days to come on which they cannot */
+  readonly away: readonly ClientAway[];
 }
 export interface ClientRow {
   readonly id: number;
@@ -154,6 +157,8 @@ export interface OrderFull extends Omit<OrderRow, 'responsible'> {
   readonly sheets: readonly SheetRow[];
   /** those that stand, by time */
   readonly appointments: readonly OrderAppointment[];
+  /** work promised at the bench, by day */
+  readonly bench: readonly BenchWork[];
 }
 export interface SheetRow {
   readonly revision: number;

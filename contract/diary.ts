@@ -16,6 +16,7 @@ import {
 } from '@rocchetto/core';
 import { z } from 'zod';
 import { Id, Instant, IsoDate, Version } from './basics.ts';
+import type { BenchWork } from './bench.ts';
 import type { Role } from './may.ts';
 
 const short = (max: number) => z.string().trim().max(max).default('');
@@ -198,12 +199,25 @@ export const TimesQuery = z.object({
   orderId: z.coerce.number().pipe(Id).optional(),
   /** an appointment that would be moved: its own time counts as free */
   moving: z.coerce.number().pipe(Id).optional(),
+  /** only once what it needs will be there, by the work promised to the order */
+  ready: z.enum(['0', '1']).default('0'),
 });
 export type TimesQuery = z.infer<typeof TimesQuery>;
 
 /** Who takes over the bookings of somebody who leaves; those that cannot go to them stay and are told. */
-export const HandOver = z.strictObject({ toId: Id });
+export const HandOver = z.strictObject({
+  toId: Id,
+  /** these alone; all of them when left out */
+  appointments: z.array(Id).max(100).optional(),
+  bench: z.array(Id).max(100).optional(),
+});
+/** What somebody has ahead: bookings, and work promised at the bench. */
+export interface AheadView {
+  readonly bookings: readonly { readonly id: number; readonly clientName: string; readonly when: string }[];
+  readonly bench: readonly BenchWork[];
+}
 export interface HandedOver {
+  /** bookings and bench work that went */
   readonly handed: number;
   readonly standing: readonly {
     readonly id: number;
@@ -369,10 +383,14 @@ export interface DiaryDay {
   readonly closed: string | null;
   readonly works: Readonly<Record<number, readonly { readonly from: number; readonly to: number }[]>>;
   readonly away: Readonly<Record<number, string>>;
+  /** what their own calendars keep */
+  readonly kept: Readonly<Record<number, readonly { readonly from: number; readonly to: number }[]>>;
 }
 export interface DiaryView {
   readonly days: readonly DiaryDay[];
   readonly appointments: readonly AppointmentView[];
+  /** work promised for these days, and for the orders that have a time on them */
+  readonly bench: readonly BenchWork[];
 }
 /** A free time, with what to send to take it. */
 export interface TimeView extends SlotWire {

@@ -1,6 +1,7 @@
 /** Everything that crosses a wire or lies in a file. */
 export * from './api.ts';
 export * from './basics.ts';
+export * from './bench.ts';
 export * from './brief.ts';
 export * from './decide.ts';
 export * from './diary.ts';

@@ -16,6 +16,7 @@ export type Action =
   | 'diary.read'
   | 'diary.ready'
   | 'diary.write'
+  | 'bench.write'
   | 'staff.read'
   | 'staff.manage'
   | 'house.write';
@@ -29,7 +30,7 @@ const BENCH: readonly Action[] = [
   'diary.ready',
 ];
 const DESK: readonly Action[] = [...BENCH, 'client.contact', 'client.write', 'order.write', 'diary.write'];
-const FITTER: readonly Action[] = [...DESK, 'session.read', 'session.write', 'sheet.write'];
+const FITTER: readonly Action[] = [...DESK, 'session.read', 'session.write', 'sheet.write', 'bench.write'];
 const ALLOWED: Record<Role, ReadonlySet<Action>> = {
   principal: new Set<Action>([...FITTER, 'staff.manage', 'house.write', 'client.data']),
   fitter: new Set(FITTER),

@@ -15,6 +15,7 @@ import {
   SignIn,
 } from './api.ts';
 import { Id, Version } from './basics.ts';
+import { BenchDone, BenchWrite, BusyWrite, ClientAwayWrite } from './bench.ts';
 import { HouseRulesWire } from './brief.ts';
 import {
   AnswerLook,
@@ -121,6 +122,7 @@ export const ROUTES = {
     may: 'staff.manage',
     body: HandOver,
   },
+  'GET /staff/:id/ahead': { does: 'What somebody has ahead', may: 'staff.manage' },
   'GET /messages': {
     does: 'What clients were told and will be: the simulated outbox',
     may: 'diary.write',
@@ -175,6 +177,30 @@ export const ROUTES = {
     may: 'diary.write',
     query: SeriesQuery,
   },
+  'POST /orders/:id/bench': {
+    does: 'Promises work at the bench to an order, for a day',
+    may: 'bench.write',
+    body: BenchWrite,
+    status: 201,
+  },
+  'PUT /bench/:id': { does: 'Changes it', may: 'bench.write', body: BenchWrite.extend(version) },
+  'POST /bench/:id/done': { does: 'Says that it is done, or not', may: 'diary.ready', body: BenchDone },
+  'DELETE /bench/:id': { does: 'Takes it back', may: 'bench.write' },
+  'POST /clients/:id/away': {
+    does: 'Notes days on which a client cannot come',
+    may: 'diary.write',
+    body: ClientAwayWrite,
+    status: 201,
+  },
+  'DELETE /client-away/:id': { does: 'Takes such days back', may: 'diary.write' },
+  'GET /busy': { does: 'Calendars whose busy times are kept free: one’s own, or all', may: 'diary.read' },
+  'POST /busy': {
+    does: 'Reads busy times from a calendar file, in place of the earlier one of this name',
+    may: 'diary.read',
+    body: BusyWrite,
+    status: 201,
+  },
+  'DELETE /busy/:id': { does: 'Takes them back', may: 'diary.read' },
   'POST /appointments': {
     does: 'Books an appointment, or offers several times for it',
     may: 'diary.write',

@@ -5,6 +5,7 @@ export * from './checks/stale.ts';
 export * from './dates/print.ts';
 export * from './dates/studio-day.ts';
 export type { Hours } from './diary/hours.ts';
+export * from './diary/hours-words.ts';
 export * from './diary/kinds.ts';
 export * from './diary/words.ts';
 export * from './figure/build.ts';

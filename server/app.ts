@@ -8,7 +8,9 @@ import { clientDataRoutes } from './client-data/routes.ts';
 import { clientRoutes } from './clients/routes.ts';
 import { refusalOf } from './db/errors.ts';
 import { answerRoutes } from './diary/answers.ts';
+import { benchRoutes } from './diary/bench.ts';
 import { bookingRoutes } from './diary/booking.ts';
+import { busyRoutes } from './diary/busy.ts';
 import { feedRoutes, openFeedRoutes } from './diary/feeds.ts';
 import { diaryHouseRoutes } from './diary/house-routes.ts';
 import { diaryRoutes } from './diary/routes.ts';
@@ -62,6 +64,8 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', diaryHouseRoutes(deps))
     .route('/', diaryRoutes(deps))
     .route('/', bookingRoutes(deps))
+    .route('/', benchRoutes(deps))
+    .route('/', busyRoutes(deps))
     .route('/', feedRoutes(deps))
     .route('/', clientRoutes(deps))
     .route('/', clientDataRoutes(deps))

@@ -37,6 +37,8 @@ export interface Question {
   readonly step: number;
   /** whom the client had last time */
   readonly prefer: readonly number[];
+  /** from when what it needs will be there; null where that is not known or nothing is needed */
+  readonly ready?: { readonly at: Minute; readonly because: string } | null;
 }
 
 /** A time at which everyone and a room are free. */
@@ -52,7 +54,7 @@ export interface FreeTime {
 /** A stretch of the day shorter than this is of no use to anybody, minutes. */
 const SLIVER = 30;
 /** What counts against a time, in minutes of waiting that one would rather accept. */
-const COST = { notPreferred: 2 * 1440, sliver: 240 } as const;
+const COST = { notPreferred: 2 * 1440, sliver: 240, notReady: 60 * 1440 } as const;
 
 interface Candidate extends FreeTime {
   readonly cost: number;
@@ -106,6 +108,7 @@ export function* allTimes(book: DiaryBook, q: Question): Generator<Candidate> {
       if (!staff) continue;
       const end = t + q.minutes;
       const known = staff.filter((h) => liked.has(h.id)).map((h) => h.name);
+      const early = q.ready && t < q.ready.at ? q.ready.because : null;
       const missing = liked.size > 0 && known.length === 0;
       const beside = staff.map((h) => gaps(h, t, end + q.buffer));
       const slivers = beside.filter(
@@ -116,8 +119,10 @@ export function* allTimes(book: DiaryBook, q: Question): Generator<Candidate> {
         end,
         staff: staff.map((h) => h.id),
         room: room?.id ?? null,
-        cost: t - first + (missing ? COST.notPreferred : 0) + slivers * COST.sliver,
+        cost:
+          t - first + (missing ? COST.notPreferred : 0) + slivers * COST.sliver + (early ? COST.notReady : 0),
         reasons: [
+          ...(early ? [early] : []),
           ...(missing
             ? ['somebody else than before']
             : known.length > 0

@@ -12,6 +12,8 @@ export interface ClientData {
   readonly sessions: readonly SessionFull[];
   readonly sheets: readonly Record<string, unknown>[];
   readonly appointments: readonly Record<string, unknown>[];
+  /** days on which they could not come */
+  readonly away: readonly Record<string, unknown>[];
   /** what the client was told */
   readonly messages: readonly Record<string, unknown>[];
   readonly history: readonly Record<string, unknown>[];
@@ -49,6 +51,11 @@ export async function readClientData(db: Db, id: number): Promise<ClientData | u
       db,
       `select a.kind, a.status, lower(s.during) as starts, upper(s.during) as ends, s.state, s.reason, a.who_comes, a.bring, a.note
          from appointment a join slot s on s.appointment_id = a.id where a.client_id = $1 order by lower(s.during), s.id`,
+      id,
+    ),
+    away: await many(
+      db,
+      'select first_day, last_day, reason from client_away where client_id = $1 order by first_day, id',
       id,
     ),
     messages: await many(
@@ -110,6 +117,7 @@ export async function eraseClient(tx: Tx, id: number, code: string): Promise<Era
       where order_id in ${orders}`,
     [id, code, JSON.stringify(await keptWithoutClient(tx, id, code))],
   );
+  await count('delete from client_away where client_id = $1');
   // What is noted with appointments goes; that somebody was there then stays, for the staff's own days; what lies ahead is cancelled.
   await count(
     `update appointment set who_comes = '', bring = '', note = '', answer_words = '', version = version + 1 where client_id = $1`,

@@ -1,6 +1,9 @@
 import { type ClientFull, type ClientView, may, type Role } from '@rocchetto/contract';
+import { dayIn } from '@rocchetto/core';
 import { Hono } from 'hono';
 import { remember } from '../db/history.ts';
+import { clientAway } from '../diary/sql.ts';
+import { readHouse } from '../house/sql.ts';
 import { type Deps, type Env, idParam } from '../http/context.ts';
 import { once } from '../http/once.ts';
 import { notFound } from '../http/problem.ts';
@@ -42,7 +45,9 @@ export function clientRoutes(deps: Deps): Hono<Env> {
     if (!client) throw notFound('client');
     const orders = await ordersOfClient(deps.pool, id);
     const sessions = may(role, 'session.read') ? await sessionsOfClient(deps.pool, id) : [];
-    return c.json(seenBy(role, { ...client, orders, sessions }) satisfies ClientFull);
+    const { timeZone } = await readHouse(deps.pool);
+    const away = await clientAway(deps.pool, id, dayIn(timeZone, deps.now()));
+    return c.json(seenBy(role, { ...client, orders, sessions, away }) satisfies ClientFull);
   });
   on(app, 'PUT /clients/:id', (c, { body: { version, ...wanted } }) => {
     const id = idParam(c, 'client');

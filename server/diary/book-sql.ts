@@ -40,15 +40,3 @@ export async function readBookRows(db: Db, within: Span, first: string, moving =
     busy: busy ?? [],
   };
 }
-
-/** Whom the client had at their last appointment, newest first. */
-export async function lastHands(db: Db, clientId: number): Promise<number[]> {
-  const { rows } = await db.query<{ id: number }>({
-    name: 'diary-last-hands',
-    text: `select w.staff_id as id from appointment a join slot s on s.appointment_id = a.id and s.state = 'taken'
-             join slot_staff w on w.slot_id = s.id
-            where a.client_id = $1 and a.status in ('confirmed', 'arrived', 'done') order by lower(s.during) desc limit 3`,
-    values: [clientId],
-  });
-  return rows.map((r) => r.id);
-}

@@ -3,7 +3,7 @@ import type { AppointmentKind } from '@rocchetto/core';
 import type { DiaryBook } from '@rocchetto/core/diary/find.ts';
 import { type Hours, hoursOn } from '@rocchetto/core/diary/hours.ts';
 import { DEFAULT_OPENING, kindsOf } from '@rocchetto/core/diary/house.ts';
-import { joined, without } from '@rocchetto/core/diary/spans.ts';
+import { common, joined, without } from '@rocchetto/core/diary/spans.ts';
 import { daysFrom, type Span, wholeDay } from '@rocchetto/core/diary/zoned.ts';
 import type { Db } from '../db/pool.ts';
 import { Refusal } from '../http/problem.ts';
@@ -26,6 +26,8 @@ interface Frame {
   readonly staff: readonly StaffAtWork[];
   readonly leave: readonly LeaveView[];
   readonly closures: readonly ClosureView[];
+  /** what their own calendars keep, in order */
+  readonly kept: readonly (Span & { readonly staffId: number })[];
 }
 
 const worksOf = (
@@ -91,6 +93,15 @@ export function daysOf(f: Frame, days: readonly string[]): DiaryDay[] {
       closed: closed?.name ?? null,
       works: Object.fromEntries(f.staff.map((s) => [s.id, closed ? [] : worksOf(f, s, [day])])),
       away: Object.fromEntries(away.map((l) => [l.staffId, l.reason || 'leave'])),
+      kept: Object.fromEntries(
+        [...new Set(f.kept.map((k) => k.staffId))].map((id) => [
+          id,
+          common(
+            f.kept.filter((k) => k.staffId === id),
+            [whole],
+          ),
+        ]),
+      ),
     };
   });
 }

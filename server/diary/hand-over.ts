@@ -1,12 +1,14 @@
-import type { HandedOver } from '@rocchetto/contract';
+import type { AheadView, HandedOver } from '@rocchetto/contract';
 import { printDayAndDate } from '@rocchetto/core';
 import { kindsOf } from '@rocchetto/core/diary/house.ts';
+import { wallAt } from '@rocchetto/core/diary/zoned.ts';
 import { isTaken } from '../db/errors.ts';
 import { remember } from '../db/history.ts';
-import type { Tx } from '../db/pool.ts';
+import type { Db, Tx } from '../db/pool.ts';
 import type { Deps } from '../http/context.ts';
 import { Refusal } from '../http/problem.ts';
 import { addSlot, holdAppointment, stepAppointment } from './appointment-sql.ts';
+import { benchAhead, writeBench } from './bench-sql.ts';
 import { readBook } from './book.ts';
 import { checkSlot } from './check.ts';
 import { readRules } from './house-sql.ts';
@@ -56,17 +58,24 @@ async function giveOne(
   }
 }
 
-/** Gives all bookings that somebody has ahead to another: each by itself, so that one that cannot go holds up none. */
-export async function handOver(
-  tx: Tx,
-  deps: Deps,
-  who: { from: number; to: number; by: number },
-): Promise<HandedOver> {
+interface Wanted {
+  readonly from: number;
+  readonly to: number;
+  readonly by: number;
+  /** these alone; all of both when neither is said */
+  readonly appointments: readonly number[] | undefined;
+  readonly bench: readonly number[] | undefined;
+}
+
+/** Gives what somebody has ahead to another: each by itself, so that one that cannot go holds up none. */
+export async function handOver(tx: Tx, deps: Deps, who: Wanted): Promise<HandedOver> {
   const { zone } = await readRules(tx);
+  const all = !who.appointments && !who.bench;
   const standing: HandedOver['standing'][number][] = [];
   let handed = 0;
   const booked = await bookedAhead(tx, { staffId: who.from }, deps.now());
   for (const id of new Set(booked.map((b) => b.id))) {
+    if (!all && !who.appointments?.includes(id)) continue;
     const why = await giveOne(tx, deps, id, who);
     if (why === null) {
       handed++;
@@ -76,5 +85,25 @@ export async function handOver(
     const { day, from } = (await holdAppointment(tx, zone, id))!.slots.find((s) => s.start === b.start)!;
     standing.push({ id, clientName: b.clientName, when: `${printDayAndDate(day)} ${from}`, why });
   }
+  for (const work of await benchAhead(tx, who.from)) {
+    if (!all && !who.bench?.includes(work.id)) continue;
+    await writeBench(tx, work.id, { ...work, staffId: who.to });
+    await remember(tx, 'order', work.orderId, who.by, 'bench work handed over', work, { staffId: who.to });
+    handed++;
+  }
   return { handed, standing };
+}
+
+/** What somebody has ahead, to be handed over one by one. */
+export async function aheadOf(db: Db, staffId: number, now: Date): Promise<AheadView> {
+  const { zone } = await readRules(db);
+  const booked = await bookedAhead(db, { staffId }, now);
+  const first = [...new Map([...booked].reverse().map((b) => [b.id, b])).values()].reverse();
+  return {
+    bookings: first.map(({ id, clientName, start }) => {
+      const { day, time } = wallAt(zone, start);
+      return { id, clientName, when: `${printDayAndDate(day)} ${time}` };
+    }),
+    bench: await benchAhead(db, staffId),
+  };
 }

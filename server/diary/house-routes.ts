@@ -8,7 +8,7 @@ import { once } from '../http/once.ts';
 import { notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
 import { versioned } from '../http/versioned.ts';
-import { handOver } from './hand-over.ts';
+import { aheadOf, handOver } from './hand-over.ts';
 import {
   addAway,
   addRoom,
@@ -81,13 +81,16 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
     });
   });
 
-  on(app, 'POST /staff/:id/hand-over', (c, { body: { toId } }) => {
+  on(app, 'GET /staff/:id/ahead', async (c) =>
+    c.json(await aheadOf(deps.pool, idParam(c, 'member of staff'), deps.now())),
+  );
+  on(app, 'POST /staff/:id/hand-over', (c, { body: { toId, appointments, bench } }) => {
     const id = idParam(c, 'member of staff');
     if (id === toId) throw new Refusal(422, 'same-hands', 'Hand the bookings to somebody else.');
     return once(c, deps, async (tx) => {
       if (!(await readWork(tx, toId)))
         throw new Refusal(422, 'no-such-staff', 'Nobody of this number works here.');
-      const body = await handOver(tx, deps, { from: id, to: toId, by: c.get('who').id });
+      const body = await handOver(tx, deps, { from: id, to: toId, by: c.get('who').id, appointments, bench });
       return { status: 200, body, changed: [['diary', 0, 0]] };
     });
   });

@@ -11,6 +11,7 @@ import { DiaryRules as Rules, StoredHours, stored } from '@rocchetto/contract';
 import { foldText } from '@rocchetto/core';
 import type { Span } from '@rocchetto/core/diary/zoned.ts';
 import type { Db, Tx } from '../db/pool.ts';
+import { cutBusy } from './busy-sql.ts';
 import { span } from './span-sql.ts';
 
 /** What the house has laid over core's kinds, its opening hours and its version. */
@@ -124,6 +125,7 @@ export async function addAway(
         [what.name, days.firstDay, days.lastDay],
       ));
   const id = rows[0]!.id;
+  if (what.table === 'leave') await cutBusy(tx, what.staffId, during);
   await (what.table === 'leave'
     ? tx.query('insert into occupied (leave_id, staff_id, during) values ($1, $2, $3)', [
         id,

@@ -1,8 +1,9 @@
 import { type DiaryHouse, type DiaryView, may, type Outbox, type TimesQuery } from '@rocchetto/contract';
-import { dayIn } from '@rocchetto/core';
+import { dayIn, NEEDS, type Need, printShortDate } from '@rocchetto/core';
 import { findSeries, findTimes, type Question } from '@rocchetto/core/diary/find.ts';
 import { windowsOf } from '@rocchetto/core/diary/hours.ts';
 import { kindsOf } from '@rocchetto/core/diary/house.ts';
+import { type MakingWork, readiness } from '@rocchetto/core/diary/readiness.ts';
 import { common } from '@rocchetto/core/diary/spans.ts';
 import { dayAfter, daysFrom, wallAt, wholeDay } from '@rocchetto/core/diary/zoned.ts';
 import { Hono } from 'hono';
@@ -13,8 +14,10 @@ import { once } from '../http/once.ts';
 import { notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
 import { readAppointment, readDiary } from './appointment-sql.ts';
+import { readAskedFor, readBench } from './bench-sql.ts';
 import { daysOf, kindOf, openingOf, readBook } from './book.ts';
-import { lastHands } from './book-sql.ts';
+
+import { readBusySpans } from './busy-sql.ts';
 import { timeView } from './check.ts';
 import { readClosures, readLeave, readRooms, readRules, readStaff } from './house-sql.ts';
 import { listMessages, setCarrier } from './message-sql.ts';
@@ -56,23 +59,26 @@ export function diaryRoutes(deps: Deps): Hono<Env> {
     const first = query.day ?? dayIn(zone, deps.now());
     const last = dayAfter(first, query.days - 1);
     const within = { from: wholeDay(zone, first).from, to: wholeDay(zone, last).to };
-    const [appointments, staff, leave, closures] = await Promise.all([
-      readDiary(deps.pool, zone, within),
+    const appointments = await readDiary(deps.pool, zone, within);
+    const orders = appointments.flatMap((a) => a.orderId ?? []);
+    const [kept, bench, staff, leave, closures] = await Promise.all([
+      readBusySpans(deps.pool, within),
+      readBench(deps.pool, first, last, orders),
       readStaff(deps.pool),
       readLeave(deps.pool, first),
       readClosures(deps.pool, first),
     ]);
-    const frame = { zone, opening: openingOf(rules), staff, leave, closures };
-    return c.json({ days: daysOf(frame, daysFrom(first, last)), appointments } satisfies DiaryView);
+    const frame = { zone, opening: openingOf(rules), staff, leave, closures, kept };
+    return c.json({ days: daysOf(frame, daysFrom(first, last)), appointments, bench } satisfies DiaryView);
   });
 
   on(app, 'GET /diary/times', async (c, { query }) => {
-    const { zone, kind, book, question } = await asked(deps, query);
+    const { zone, kind, book, question, says } = await asked(deps, query);
     const times = findTimes(book, question, (at) => {
       const { day, time } = wallAt(zone, at);
       return `${day} ${time < '13:00' ? 'before noon' : 'after noon'}`;
     });
-    return c.json({ kind: kind.id, minutes: kind.minutes, times: times.map((t) => timeView(zone, t)) });
+    return c.json({ kind: kind.id, minutes: kind.minutes, says, times: times.map((t) => timeView(zone, t)) });
   });
 
   on(app, 'GET /diary/series', async (c, { query: { count, apart, lastBy, ...query } }) => {
@@ -134,14 +140,58 @@ async function asked(deps: Deps, q: TimesQuery) {
   if (until < from) throw new Refusal(422, 'no-days', 'The last day lies before the first.');
   if (until > dayAfter(today, 366) || daysFrom(from, until).length > MOST_AHEAD)
     throw new Refusal(422, 'too-far', `Times are looked for over ${MOST_AHEAD} days at once, within a year.`);
-  const book = await readBook(deps.pool, zone, rules, [from, until], q.moving);
-  const wish = { from, until, earliest: q.earliest, latest: q.latest, notOn: q.notOn, away: q.away };
+  const [book, client] = await Promise.all([
+    readBook(deps.pool, zone, rules, [from, until], q.moving),
+    readAskedFor(deps.pool, q.clientId ?? null, q.orderId ?? null, from),
+  ]);
+  const ready = readyFor(zone, kind, client.works, q.ready === '1', today);
+  const away = [...q.away, ...client.away.map((a) => ({ from: a.firstDay, until: a.lastDay }))];
+  const wish = { from, until, earliest: q.earliest, latest: q.latest, notOn: q.notOn, away };
+  const notBefore = Math.max(minuteNow(deps), ready.only ?? 0);
   const question: Question = {
     ...kind,
     room: kind.room && [...kind.room, ...(q.stepFree === '1' ? (['step-free'] as const) : [])],
-    within: windowsOf(zone, wish, book.opening, book.closed, minuteNow(deps)),
+    within: windowsOf(zone, wish, book.opening, book.closed, notBefore),
     step: 15,
-    prefer: q.clientId ? await lastHands(deps.pool, q.clientId) : [],
+    prefer: client.hands,
+    ready: ready.from,
   };
-  return { zone, kind, book, question };
+  return { zone, kind, book, question, says: ready.says };
 }
+
+/**
+ * From when what an appointment needs will be there, by the work promised: as something that speaks against earlier
+ * times or, where it is asked for, as the first moment at all.
+ */
+function readyFor(
+  zone: string,
+  kind: { readonly need: Need | null },
+  works: readonly MakingWork[],
+  only: boolean,
+  today: string,
+): { from: Question['ready']; only?: number; says: string } {
+  if (!kind.need) return { from: null, says: only ? 'It needs nothing that is made before.' : '' };
+  const what = NEEDS[kind.need];
+  const found = readiness(kind.need, works);
+  if (found.state !== 'promised')
+    return {
+      from: null,
+      says:
+        found.state === 'done' || !only
+          ? ''
+          : `No work is promised that gives ${what}: nobody can say yet from when. Promise it on the order.`,
+    };
+  const day = found.day < today ? today : found.day;
+  const at = wholeDay(zone, day).to;
+  const on = printShortDate(found.day, today);
+  return {
+    from: { at, because: `before ${what}, promised for ${on}` },
+    ...(only ? { only: at } : {}),
+    says:
+      found.day < today
+        ? `${capital(what)} was promised for ${on} and is not done.`
+        : `${capital(what)}: promised for ${on}.`,
+  };
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

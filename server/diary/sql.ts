@@ -6,6 +6,8 @@ import type { Db } from '../db/pool.ts';
 import { Refusal } from '../http/problem.ts';
 import { minutes, span } from './span-sql.ts';
 
+export { benchAhead, benchOfOrder, clientAway } from './bench-sql.ts';
+
 /** An order's appointments that stand, by time, for its thread. */
 export async function orderAppointments(db: Db, zone: string, orderId: number): Promise<OrderAppointment[]> {
   const { rows } = await db.query<{
@@ -21,6 +23,10 @@ export async function orderAppointments(db: Db, zone: string, orderId: number): 
     values: [orderId],
   });
   return rows.map(({ start, ...r }) => ({ ...r, ...wallAt(zone, start) }));
+}
+
+export async function orderExists(db: Db, id: number): Promise<boolean> {
+  return (await db.query('select 1 from orders where id = $1', [id])).rowCount !== 0;
 }
 
 /** Bookings that still stand after a moment, of somebody, in a room, or at all within a span: what must be moved first. */

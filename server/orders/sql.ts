@@ -8,7 +8,7 @@ import {
 } from '@rocchetto/contract';
 import { foldText } from '@rocchetto/core';
 import type { Db } from '../db/pool.ts';
-import { orderAppointments } from '../diary/sql.ts';
+import { benchOfOrder, orderAppointments } from '../diary/sql.ts';
 import { readHouse } from '../house/sql.ts';
 import { sessionsOfOrder } from '../sessions/sql.ts';
 
@@ -64,7 +64,8 @@ export async function fullOrder(db: Db, id: number, withSessions: boolean): Prom
   const sessions = withSessions ? await sessionsOfOrder(db, id) : [];
   const { timeZone } = await readHouse(db);
   const appointments = await orderAppointments(db, timeZone, id);
-  return { ...order, briefAt: order.briefAt?.toISOString() ?? null, sheets, sessions, appointments };
+  const bench = await benchOfOrder(db, id);
+  return { ...order, briefAt: order.briefAt?.toISOString() ?? null, sheets, sessions, appointments, bench };
 }
 
 /** The folded words an order is found by: its own, and its client's name and code. */

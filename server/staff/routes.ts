@@ -3,7 +3,7 @@ import { Hono } from 'hono';
 import { makeSetupLink } from '../auth/sql.ts';
 import { remember } from '../db/history.ts';
 import type { Tx } from '../db/pool.ts';
-import { ahead, bookedAhead } from '../diary/sql.ts';
+import { ahead, benchAhead, bookedAhead } from '../diary/sql.ts';
 import { readHouse } from '../house/sql.ts';
 import { type Deps, type Env, idParam } from '../http/context.ts';
 import { once } from '../http/once.ts';
@@ -58,6 +58,12 @@ export function staffRoutes(deps: Deps): Hono<Env> {
       const booked = await bookedAhead(tx, { staffId: id }, deps.now());
       const { timeZone } = await readHouse(tx);
       if (booked.length > 0) throw ahead(timeZone, 'Whoever leaves', booked);
+      if ((await benchAhead(tx, id)).length > 0)
+        throw new Refusal(
+          409,
+          'booked-ahead',
+          'Whoever leaves has promised work at the bench that is not done; hand it over first.',
+        );
       if (!(await removeStaff(tx, id))) throw notFound('member of staff');
       await remember(tx, 'staff', id, c.get('who').id, 'left', undefined, undefined);
       return { status: 200, body: { ok: true }, changed: [['staff', id, 0]] };

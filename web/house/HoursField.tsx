@@ -1,7 +1,7 @@
 import type { Hours } from '@rocchetto/core';
+import { readHours, WEEKDAYS } from '@rocchetto/core';
 import { Input } from 'antd';
 import { useState } from 'react';
-import { readHours, WEEKDAYS } from './hours-words.ts';
 
 interface Props {
   readonly label: string;

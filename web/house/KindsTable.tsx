@@ -1,5 +1,5 @@
 import type { DiaryRules } from '@rocchetto/contract';
-import { type AppointmentKind, type Hours, NEEDS } from '@rocchetto/core';
+import { type AppointmentKind, type Hours, hoursWords, NEEDS } from '@rocchetto/core';
 import { InputNumber } from 'antd';
 import { useState } from 'react';
 import { useMay } from '../app/me.ts';
@@ -7,7 +7,6 @@ import { useChangeRulesMutation, useDiaryHouseQuery } from '../diary/api.ts';
 import { Facts } from '../shared/Facts.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { HoursField } from './HoursField.tsx';
-import { hoursWords } from './hours-words.ts';
 
 /** Opening hours and the kinds of appointment with their minutes: the house's own figures over the usual ones. */
 export function KindsTable() {

@@ -1,5 +1,5 @@
 import type { StaffAtWork, StaffWork } from '@rocchetto/contract';
-import { type Hours, SKILLS } from '@rocchetto/core';
+import { type Hours, hoursWords, SKILLS } from '@rocchetto/core';
 import { Checkbox, Input, Select } from 'antd';
 import { useState } from 'react';
 import { useMay } from '../app/me.ts';
@@ -7,7 +7,6 @@ import { useChangeWorkMutation, useDiaryHouseQuery } from '../diary/api.ts';
 import { Mark } from '../diary/Mark.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { HoursField } from './HoursField.tsx';
-import { hoursWords } from './hours-words.ts';
 
 /** Who can do what, and when: each line opens to be changed. */
 export function WorkTable() {

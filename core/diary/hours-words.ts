@@ -1,4 +1,4 @@
-import type { Hours } from '@rocchetto/core';
+import type { Hours } from './hours.ts';
 
 export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 
