@@ -2,116 +2,16 @@ import {
   type AppointmentKind,
   type AppointmentStatus,
   type Hours,
-  MESSAGE_FIELDS,
-  MESSAGE_KINDS,
   type MessageKind,
-  NEEDS,
-  type Need,
-  ROOM_USES,
   type RoomUse,
-  SKILLS,
   type Skill,
   STATUSES,
-  unknownFields,
 } from '@rocchetto/core';
 import { z } from 'zod';
 import { Id, Instant, IsoDate, Version } from './basics.ts';
 import type { BenchWork } from './bench.ts';
+import { type DiaryRules, ORDER, short, WallTime } from './diary-rules.ts';
 import type { Role } from './may.ts';
-
-const short = (max: number) => z.string().trim().max(max).default('');
-const name = (what: string) => z.string().trim().min(1, `${what} needs a name.`).max(80);
-
-/** A wall time hh:mm, 00:00 to 23:59. */
-export const WallTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'Write a time as 09:30.');
-const EndTime = z.union([WallTime, z.literal('24:00')]);
-
-export const HoursWire = z
-  .array(
-    z
-      .strictObject({ weekday: z.int().min(1).max(7), from: WallTime, to: EndTime })
-      .refine((h) => h.from < h.to, 'Hours end after they begin.'),
-  )
-  .max(28)
-  .refine(
-    (all) =>
-      !all.some((a, i) =>
-        all.some((b, k) => i < k && a.weekday === b.weekday && a.from < b.to && b.from < a.to),
-      ),
-    'Hours of one day overlap: a break lies between them.',
-  );
-
-/** How somebody works: what the diary needs to know of them. */
-export const StaffWork = z.strictObject({
-  skills: z.array(z.enum(SKILLS)).max(SKILLS.length),
-  initials: z.string().trim().max(3, 'Initials are three letters at most.').default(''),
-  mark: z.int().min(0).max(11).default(0),
-  hours: HoursWire,
-});
-export type StaffWork = z.infer<typeof StaffWork>;
-
-/** How a member of staff's weekly hours are stored. */
-export const StoredHours = z.strictObject({ version: z.literal(1), hours: HoursWire });
-
-export const RoomWrite = z.strictObject({
-  name: name('A room'),
-  goodFor: z.array(z.enum(ROOM_USES)).max(ROOM_USES.length),
-});
-export type RoomWrite = z.infer<typeof RoomWrite>;
-
-const days = {
-  firstDay: IsoDate,
-  lastDay: IsoDate,
-};
-const inOrder = (d: { firstDay: string; lastDay: string }) => d.firstDay <= d.lastDay;
-const ORDER = 'The last day lies before the first.';
-export const LeaveWrite = z.strictObject({ staffId: Id, reason: short(200), ...days }).refine(inOrder, ORDER);
-export type LeaveWrite = z.infer<typeof LeaveWrite>;
-export const ClosureWrite = z
-  .strictObject({ name: name('A day the house is closed'), ...days })
-  .refine(inOrder, ORDER);
-export type ClosureWrite = z.infer<typeof ClosureWrite>;
-
-const KindWire = z.strictObject({
-  minutes: z.int().min(5).max(720),
-  buffer: z.int().min(0).max(120),
-  hands: z
-    .array(z.array(z.enum(SKILLS)).min(1))
-    .min(1)
-    .max(4),
-  room: z.array(z.enum(ROOM_USES)).nullable(),
-  need: z.enum(Object.keys(NEEDS) as [Need, ...Need[]]).nullable(),
-});
-const wording = (max: number) =>
-  z
-    .string()
-    .trim()
-    .min(1, 'A message needs words.')
-    .max(max)
-    .superRefine((text, c) => {
-      const strange = unknownFields(text);
-      if (strange.length > 0)
-        c.addIssue({
-          code: 'custom',
-          message: `There is no field {${strange.join('}, {')}}. A message can name ${Object.keys(
-            MESSAGE_FIELDS,
-          )
-            .map((f) => `{${f}}`)
-            .join(' ')}.`,
-        });
-    });
-const WordsWire = z.strictObject({ subject: wording(200), body: wording(4000) });
-
-/** Opening hours and kinds of appointment as the house has them; kinds it does not name are core's. */
-export const DiaryRules = z.strictObject({
-  version: z.literal(1).default(1),
-  opening: HoursWire.default([]),
-  kinds: z.record(z.string().max(40), KindWire).default({}),
-  /** the house's own wording of what a client is told; kinds it does not name are core's */
-  words: z.partialRecord(z.enum(MESSAGE_KINDS), WordsWire).default({}),
-});
-export type DiaryRules = z.infer<typeof DiaryRules>;
-export const DiaryRulesChange = z.strictObject({ version: Version, rules: DiaryRules });
 
 /** A time as a hand writes it: the studio's wall time, who, and where. */
 export const SlotWire = z.strictObject({
@@ -354,6 +254,8 @@ export interface SlotView {
 export interface AppointmentView {
   readonly id: number;
   readonly kind: string;
+  /** what the house calls it */
+  readonly kindName: string;
   readonly status: AppointmentStatus;
   readonly clientId: number;
   readonly clientName: string;
@@ -402,6 +304,7 @@ export interface TimeView extends SlotWire {
 export interface OrderAppointment {
   readonly id: number;
   readonly kind: string;
+  readonly kindName: string;
   readonly status: AppointmentStatus;
   readonly day: string;
   readonly time: string;

@@ -5,6 +5,7 @@ export * from './bench.ts';
 export * from './brief.ts';
 export * from './decide.ts';
 export * from './diary.ts';
+export * from './diary-rules.ts';
 export * from './forward.ts';
 export * from './house-rules.ts';
 export * from './keepable.ts';

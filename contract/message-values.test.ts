@@ -20,6 +20,7 @@ const slot = (more: Partial<SlotView>): SlotView => ({
 const appointment = (more: Partial<AppointmentView>): AppointmentView => ({
   id: 1,
   kind: 'final-fitting',
+  kindName: 'final fitting',
   status: 'confirmed',
   clientId: 1,
   clientName: 'Nell',

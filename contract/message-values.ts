@@ -15,7 +15,7 @@ export function messageValues(a: AppointmentView, slot: SlotView | undefined, t:
   return {
     client: a.clientName,
     studio: t.studio,
-    kind: a.kind.replaceAll('-', ' '),
+    kind: a.kindName,
     day: slot ? printDayAndDate(slot.day) : '',
     time: slot?.from ?? '',
     room: slot ? t.roomName(slot.roomId) : '',

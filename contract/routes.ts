@@ -24,20 +24,16 @@ import {
   AppointmentStep,
   Carrier,
   ClientAnswer,
-  ClosureWrite,
   DiaryQuery,
-  DiaryRulesChange,
   HandOver,
-  LeaveWrite,
   MessagesQuery,
   MoveAppointment,
   NewAppointment,
   NewFeed,
-  RoomWrite,
   SeriesQuery,
-  StaffWork,
   TimesQuery,
 } from './diary.ts';
+import { ClosureWrite, DiaryRulesChange, LeaveWrite, RoomWrite, StaffWork } from './diary-rules.ts';
 import type { Action } from './may.ts';
 import { SpecOrSheetFile } from './spec.ts';
 
@@ -107,6 +103,7 @@ export const ROUTES = {
   'POST /staff/:id/link': { does: 'A new one-time link', may: 'staff.manage', status: 201 },
   'DELETE /staff/:id': { does: 'Takes off the staff', may: 'staff.manage' },
   'GET /diary/house': { does: 'Staff, rooms, hours, kinds: what the diary goes by', may: 'diary.read' },
+  'GET /diary/rules/changes': { does: 'Who changed opening hours and kinds, when', may: 'diary.read' },
   'PUT /diary/rules': {
     does: 'Changes opening hours and kinds of appointment',
     may: 'house.write',

@@ -47,6 +47,8 @@ describe('the demo', () => {
     expect(await count(`slot where state = 'left' and reason <> ''`)).toBe(1);
     expect(await count(`appointment where status = 'offered'`)).toBe(1);
     expect(await count(`history where what like '%refused'`)).toBe(1);
+    expect(await count('bench_work')).toBeGreaterThan(6);
+    expect([await count('busy_file'), await count('client_away')]).toEqual([1, 1]);
     expect([await count('leave'), await count('closure'), await count('room')]).toEqual([1, 1, 2]);
   });
   it('can be seeded on any day of the week: no story lies over another', async () => {
@@ -60,7 +62,9 @@ describe('the demo', () => {
       const clients = (await tx.query('select id from client order by id')).rows;
       for (let k = 0; k < 7; k++) {
         await tx.query('begin');
-        await tx.query('truncate appointment, leave, closure, room cascade');
+        await tx.query(
+          'truncate appointment, leave, closure, room, bench_work, busy_file, client_away cascade',
+        );
         await seedDiary(tx, { staff, clients }, new Date(Date.now() + k * 86_400_000));
         const { rows } = await tx.query(
           `select count(*)::int as n from appointment where status = 'offered'`,

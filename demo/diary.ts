@@ -1,5 +1,5 @@
 import type { StaffWork } from '@rocchetto/contract';
-import { dayIn, initialsOf, type Skill, usualSkills } from '@rocchetto/core';
+import { dayIn, initialsOf, type Need, type Skill, usualSkills } from '@rocchetto/core';
 import { dayAfter, planAt, weekdayOf, wholeDay } from '@rocchetto/core/diary/zoned.ts';
 import { remember } from '@rocchetto/server/db/history.ts';
 import type { Tx } from '@rocchetto/server/db/pool.ts';
@@ -11,6 +11,8 @@ import {
   readyAppointment,
   stepAppointment,
 } from '@rocchetto/server/diary/appointment-sql.ts';
+import { addBench, addClientAway } from '@rocchetto/server/diary/bench-sql.ts';
+import { addBusy } from '@rocchetto/server/diary/busy-sql.ts';
 import { addAway, addRoom, writeWork } from '@rocchetto/server/diary/house-sql.ts';
 import { type Happened, planMessages } from '@rocchetto/server/diary/messages.ts';
 import type { SignedIn } from '@rocchetto/server/http/context.ts';
@@ -51,7 +53,7 @@ export async function seedDiary(tx: Tx, { staff, clients }: People, now: Date) {
     });
   const bay = await addRoom(tx, { name: 'Bay window', goodFor: ['fitting', 'step-free'] });
   const long = await addRoom(tx, { name: 'Long room', goodFor: ['fitting', 'bridal'] });
-  const [odile, bram, ines, , , pia, jonah] = staff as [
+  const [odile, bram, ines, wren, tomas, pia, jonah] = staff as [
     SignedIn,
     SignedIn,
     SignedIn,
@@ -232,4 +234,50 @@ export async function seedDiary(tx: Tx, { staff, clients }: People, now: Date) {
     undefined,
     undefined,
   );
+
+  // Work promised at the bench: some of it today, one day with too much, and what the fittings to come wait for.
+  const { rows: toCome } = await tx.query<{ orderId: number; kind: string; day: string }>(
+    `select distinct on (a.kind) a.order_id as "orderId", a.kind, (lower(s.during) at time zone $2)::date as day
+       from appointment a join slot s on s.appointment_id = a.id and s.state = 'taken'
+      where a.order_id is not null and a.status = 'confirmed' and lower(s.during) > $1 and a.kind in ('toile-fitting', 'fitting')
+      order by a.kind, lower(s.during)`,
+    [new Date(planAt(zone, openDay(2), '00:00') * 60_000), zone],
+  );
+  const bench = (
+    who: SignedIn,
+    orderId: number,
+    day: string,
+    hoursOfWork: number,
+    what: string,
+    makes: Need | null = null,
+  ) => addBench(tx, orderId, { staffId: who.id, day, minutes: hoursOfWork * 60, what, makes });
+  /** The last day up to this one on which Tomas works, Monday to Thursday; today at the earliest. */
+  const forTomas = (day: string) => {
+    let at = day;
+    while (weekdayOf(at) > 4 && at > today) at = dayAfter(at, -1);
+    return at;
+  };
+  const someOrder = (i: number) => orders[i % orders.length]!.id;
+  await bench(wren, someOrder(8), openDay(0), 2, 'Hem by hand');
+  await bench(tomas, someOrder(12), forTomas(openDay(0)), 1, 'Set the lining');
+  await bench(pia, someOrder(20), openDay(0), 4, 'Beads along the neckline');
+  await bench(wren, someOrder(14), openDay(3), 6, 'Buttonholes and hem');
+  await bench(wren, someOrder(22), openDay(3), 3.5, 'Press and finish', 'checked');
+  if (soloist) await bench(tomas, soloist.id, forTomas(openDay(1)), 4, 'Baste the gown', 'basted');
+  for (const { orderId, kind, day } of toCome)
+    await bench(
+      tomas,
+      orderId,
+      forTomas(dayAfter(day, -1)),
+      1.5,
+      kind === 'fitting' ? 'Baste for the fitting' : 'Toile cut and sewn',
+      kind === 'fitting' ? 'basted' : 'toile',
+    );
+  await addClientAway(tx, clients[5]!.id, {
+    firstDay: openDay(4),
+    lastDay: dayAfter(openDay(4), 7),
+    reason: 'on tour',
+  });
+  const lesson = { from: planAt(zone, openDay(9), '17:00'), to: planAt(zone, openDay(9), '18:00') };
+  await addBusy(tx, { staffId: bram.id, name: 'my own', until: dayAfter(today, 366), by: bram.id }, [lesson]);
 }

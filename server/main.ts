@@ -35,7 +35,16 @@ async function firstLink(db: ClientBase): Promise<string | null> {
 
 const listening = (app: ReturnType<typeof createApp>, port: number, host: string) =>
   new Promise<ServerType>((done, fail) => {
-    const server = serve({ fetch: app.fetch, port, hostname: host }, () => done(server));
+    const server = serve(
+      {
+        fetch: app.fetch,
+        port,
+        hostname: host,
+        // An idle connection is kept longer than a proxy or a page keeps it: whoever closes first is not reading then.
+        serverOptions: { keepAliveTimeout: 75_000, headersTimeout: 80_000 },
+      },
+      () => done(server),
+    );
     server.once('error', (error: NodeJS.ErrnoException) =>
       fail(
         error.code === 'EADDRINUSE'

@@ -28,6 +28,7 @@ const MAY: Record<string, readonly Role[]> = {
   'diary.read': ROLES,
   'diary.ready': ROLES,
   'diary.write': ['principal', 'fitter', 'desk'],
+  'bench.write': ['principal', 'fitter'],
   'staff.read': ROLES,
   'staff.manage': ['principal'],
   'house.write': ['principal'],

@@ -7,15 +7,25 @@ export const DEFAULT_OPENING: readonly Hours[] = [
   { weekday: 6, from: '09:00', to: '13:00' },
 ];
 
-type Overlay = Readonly<Record<string, Omit<AppointmentKind, 'id' | 'name'>>>;
+/** What the house says of a kind: all of it, its name only where it has another. */
+type Own = Omit<AppointmentKind, 'id' | 'name' | 'offered'> & {
+  readonly name?: string | undefined;
+  readonly offered?: boolean | undefined;
+};
 
 /** The kinds of appointment as the house has them: its own figures laid over core's, then those only it has. */
-export function kindsOf(own: Overlay): AppointmentKind[] {
+export function kindsOf(own: Readonly<Record<string, Own>>): AppointmentKind[] {
+  const made = (id: string, usual: string, { name, offered, ...k }: Own): AppointmentKind => ({
+    id,
+    name: name ?? usual,
+    ...k,
+    ...(offered === false ? { offered } : {}),
+  });
   const known = new Set(KINDS.map((k) => k.id));
   return [
-    ...KINDS.map((k) => ({ ...k, ...own[k.id] })),
+    ...KINDS.map((k) => (own[k.id] ? made(k.id, k.name, own[k.id]!) : k)),
     ...Object.entries(own)
       .filter(([id]) => !known.has(id))
-      .map(([id, k]) => ({ id, name: id.replaceAll('-', ' '), ...k })),
+      .map(([id, k]) => made(id, id.replaceAll('-', ' '), k)),
   ];
 }

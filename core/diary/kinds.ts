@@ -27,6 +27,8 @@ export interface AppointmentKind {
   /** what its room must be good for; null for one that needs no room */
   readonly room: readonly RoomUse[] | null;
   readonly need: Need | null;
+  /** false for one that is no longer offered; those booked already stand */
+  readonly offered?: boolean;
 }
 
 const kind = (

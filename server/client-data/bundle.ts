@@ -99,7 +99,7 @@ async function paper(data: ClientData, studio: string, day: (at: string | Date) 
       ...data.appointments.map(
         (a): Content =>
           [
-            `${day(a.starts as Date)}, ${String(a.kind).replaceAll('-', ' ')}: ${String(a.status).replaceAll('-', ' ')}`,
+            `${day(a.starts as Date)}, ${a.name}: ${String(a.status).replaceAll('-', ' ')}`,
             a.state === 'left' ? `left, ${a.reason || 'for another time'}` : '',
             a.who_comes && `with ${a.who_comes}`,
             a.bring && `to bring: ${a.bring}`,

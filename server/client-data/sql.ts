@@ -49,7 +49,7 @@ export async function readClientData(db: Db, id: number): Promise<ClientData | u
     ),
     appointments: await many(
       db,
-      `select a.kind, a.status, lower(s.during) as starts, upper(s.during) as ends, s.state, s.reason, a.who_comes, a.bring, a.note
+      `select a.kind, coalesce((select h.diary -> 'kinds' -> a.kind ->> 'name' from house h), replace(a.kind, '-', ' ')) as name, a.status, lower(s.during) as starts, upper(s.during) as ends, s.state, s.reason, a.who_comes, a.bring, a.note
          from appointment a join slot s on s.appointment_id = a.id where a.client_id = $1 order by lower(s.during), s.id`,
       id,
     ),

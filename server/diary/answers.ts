@@ -31,7 +31,7 @@ function pageOf(a: AppointmentView, studio: string, zone: string): ClientPage {
   return {
     studio,
     client: a.clientName,
-    kind: a.kind.replaceAll('-', ' '),
+    kind: a.kindName,
     status: a.status,
     answer: a.answer,
     bring: a.bring,

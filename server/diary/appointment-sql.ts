@@ -97,9 +97,12 @@ interface Row extends Omit<AppointmentRecord, 'slots'> {
   readonly slots: readonly Omit<SlotView, 'day' | 'from' | 'to'>[];
 }
 
+/** What the kind of an appointment `a` is called in this house. */
+export const KIND_NAME = `coalesce((select h.diary -> 'kinds' -> a.kind ->> 'name' from house h), replace(a.kind, '-', ' '))`;
+
 /** An appointment with its slots, in one query; `where` names rows of `a`. */
 const APPOINTMENT = (where: string) => `
-  select a.id, a.kind, a.status, a.client_id as "clientId", c.name as "clientName", a.order_id as "orderId",
+  select a.id, a.kind, ${KIND_NAME} as "kindName", a.status, a.client_id as "clientId", c.name as "clientName", a.order_id as "orderId",
     o.number as "orderNumber", o.what, a.minutes, a.buffer, a.who_comes as "whoComes", a.bring, a.note, a.answer, a.answer_words as "answerWords",
     to_char(a.held_until at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "heldUntil",
     to_char(a.ready_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "readyAt",

@@ -13,7 +13,9 @@ import {
   addAway,
   addRoom,
   closeRoom,
+  RULES_CHANGED,
   readRoom,
+  readRuleChanges,
   readRules,
   readWork,
   takeBackAway,
@@ -23,10 +25,14 @@ import {
 } from './house-sql.ts';
 import { ahead, bookedAhead } from './sql.ts';
 
+/** How many changes of the rules are told. */
+const CHANGES = 50;
+
 /** Staff at work, rooms, days away and closed, opening hours and kinds: what the diary goes by. */
 export function diaryHouseRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
 
+  on(app, 'GET /diary/rules/changes', async (c) => c.json(await readRuleChanges(deps.pool, CHANGES)));
   on(app, 'PUT /diary/rules', (c, { body: { version, rules } }) =>
     once(c, deps, async (tx) => {
       await versioned(tx, {
@@ -35,7 +41,7 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
         version,
         mine: rules,
         who: c.get('who'),
-        did: 'diary rules changed',
+        did: RULES_CHANGED,
         read: (t) => readRules(t, true),
         write: async (t) => {
           await writeRules(t, rules);

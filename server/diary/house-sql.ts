@@ -7,7 +7,13 @@ import type {
   StaffAtWork,
   StaffWork,
 } from '@rocchetto/contract';
-import { DiaryRules as Rules, StoredHours, stored } from '@rocchetto/contract';
+import {
+  type DiaryRuleChange,
+  diaryRulesMoved,
+  DiaryRules as Rules,
+  StoredHours,
+  stored,
+} from '@rocchetto/contract';
 import { foldText } from '@rocchetto/core';
 import type { Span } from '@rocchetto/core/diary/zoned.ts';
 import type { Db, Tx } from '../db/pool.ts';
@@ -24,6 +30,27 @@ export async function readRules(
     text: `select time_zone as zone, diary as rules, version from house${lock ? ' for update' : ''}`,
   });
   return { ...rows[0]!, rules: stored(Rules, 'The diary’s rules', rows[0]!.rules) };
+}
+
+/** What “the rules changed” is called in the history. */
+export const RULES_CHANGED = 'diary rules changed';
+
+/** The latest changes of the rules, newest first. */
+export async function readRuleChanges(db: Db, most: number): Promise<DiaryRuleChange[]> {
+  const { rows } = await db.query<{ at: Date; by: string | null; before: unknown; after: unknown }>({
+    name: 'diary-rule-changes',
+    text: `select h.at, s.name as by, h.before, h.after from history h left join staff s on s.id = h.staff_id
+       where h.entity = 'house' and h.entity_id = '1' and h.what = $1 order by h.id desc limit $2`,
+    values: [RULES_CHANGED, most],
+  });
+  return rows.map((r) => ({
+    at: r.at.toISOString(),
+    by: r.by ?? '',
+    moved: diaryRulesMoved(
+      stored(Rules, 'The diary’s rules', r.before ?? {}),
+      stored(Rules, 'The diary’s rules', r.after ?? {}),
+    ),
+  }));
 }
 
 export async function writeRules(tx: Tx, rules: DiaryRules): Promise<void> {

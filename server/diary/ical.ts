@@ -49,7 +49,7 @@ function zoneComponent(zone: string, from: string, until: string): ICAL.Componen
 
 function eventComponent({ appointment: a, slot: s, cancelled }: CalendarEvent, w: Words): ICAL.Component {
   const event = new ICAL.Component('vevent');
-  const kind = a.kind.replaceAll('-', ' ');
+  const kind = a.kindName;
   // Several offered times are events of their own; a time that moves stays the one event.
   event.addPropertyWithValue(
     'uid',

@@ -4,6 +4,7 @@ import type { Span } from '@rocchetto/core/diary/zoned.ts';
 import { wallAt } from '@rocchetto/core/diary/zoned.ts';
 import type { Db } from '../db/pool.ts';
 import { Refusal } from '../http/problem.ts';
+import { KIND_NAME } from './appointment-sql.ts';
 import { minutes, span } from './span-sql.ts';
 
 export { benchAhead, benchOfOrder, clientAway } from './bench-sql.ts';
@@ -13,11 +14,12 @@ export async function orderAppointments(db: Db, zone: string, orderId: number): 
   const { rows } = await db.query<{
     id: number;
     kind: string;
+    kindName: string;
     status: OrderAppointment['status'];
     start: number;
   }>({
     name: 'order-appointments',
-    text: `select a.id, a.kind, a.status, ${minutes('lower(s.during)')} as start from appointment a
+    text: `select a.id, a.kind, ${KIND_NAME} as "kindName", a.status, ${minutes('lower(s.during)')} as start from appointment a
              join slot s on s.appointment_id = a.id and s.state = 'taken'
             where a.order_id = $1 and a.status <> 'cancelled' order by lower(s.during)`,
     values: [orderId],

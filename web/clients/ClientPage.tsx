@@ -7,6 +7,7 @@ import { Facts } from '../shared/Facts.tsx';
 import { Place } from '../shared/Place.tsx';
 import { useVersionedSave } from '../shared/useVersionedSave.tsx';
 import { useChangeClientMutation, useClientQuery } from './api.ts';
+import { ClientAway } from './ClientAway.tsx';
 import { ClientData } from './ClientData.tsx';
 import { ClientForm } from './ClientForm.tsx';
 import { SessionReadings } from './SessionReadings.tsx';
@@ -63,6 +64,7 @@ export function Component() {
               )}
             </section>
           )}
+          <ClientAway client={client} />
           {mayData && <ClientData client={client} />}
         </>
       }

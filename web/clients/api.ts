@@ -1,4 +1,4 @@
-import type { ClientFull, ClientRow, ClientView, ClientWrite } from '@rocchetto/contract';
+import type { ClientAwayWrite, ClientFull, ClientRow, ClientView, ClientWrite } from '@rocchetto/contract';
 import { api, change, LIST } from '../api/base.ts';
 
 const clients = api.injectEndpoints({
@@ -21,6 +21,14 @@ const clients = api.injectEndpoints({
       query: (body) => change('/clients', 'POST', body),
       invalidatesTags: [{ type: 'Client', id: LIST }],
     }),
+    addAway: b.mutation<{ id: number }, ClientAwayWrite & { clientId: number }>({
+      query: ({ clientId, ...body }) => change(`/clients/${clientId}/away`, 'POST', body),
+      invalidatesTags: (_, error, { clientId }) => (error ? [] : [{ type: 'Client', id: clientId }, 'Diary']),
+    }),
+    dropAway: b.mutation<void, { id: number; clientId: number }>({
+      query: ({ id }) => change(`/client-away/${id}`, 'DELETE'),
+      invalidatesTags: (_, error, { clientId }) => (error ? [] : [{ type: 'Client', id: clientId }, 'Diary']),
+    }),
     changeClient: b.mutation<ClientView, ClientWrite & { id: number; version: number }>({
       query: ({ id, ...body }) => change(`/clients/${id}`, 'PUT', body),
       invalidatesTags: (_, error, { id }) =>
@@ -38,5 +46,7 @@ export const {
   useClientQuery,
   useAddClientMutation,
   useChangeClientMutation,
+  useAddAwayMutation,
+  useDropAwayMutation,
   useEraseClientMutation,
 } = clients;

@@ -1,4 +1,4 @@
-import type { AppointmentView, DiaryHouse } from '@rocchetto/contract';
+import type { AppointmentView, BenchWork, DiaryHouse } from '@rocchetto/contract';
 import { type AppointmentStatus, NEEDS, NEXT } from '@rocchetto/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -6,6 +6,8 @@ import { useDays, useMay } from '../app/me.ts';
 import { Facts } from '../shared/Facts.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { useReadyAppointmentMutation, useStepAppointmentMutation } from './api.ts';
+import { promisedWords } from './lacks.ts';
+import { Noted } from './Noted.tsx';
 
 const STEP: Record<AppointmentStatus, string> = {
   offered: 'Offer it',
@@ -16,8 +18,14 @@ const STEP: Record<AppointmentStatus, string> = {
   'did-not-come': 'Did not come',
 };
 
+interface Props {
+  readonly of: AppointmentView;
+  readonly house: DiaryHouse;
+  readonly bench: readonly BenchWork[];
+}
+
 /** How an appointment stands, what it needs, and what can be said of it next. */
-export function AppointmentMargin({ of: a, house }: { of: AppointmentView; house: DiaryHouse }) {
+export function AppointmentMargin({ of: a, house, bench }: Props) {
   const [step, stepping] = useStepAppointmentMutation();
   const [ready, readying] = useReadyAppointmentMutation();
   const mayWrite = useMay('diary.write');
@@ -61,12 +69,10 @@ export function AppointmentMargin({ of: a, house }: { of: AppointmentView; house
           ],
           slot && ['With', names(slot.staff)],
           slot && ['Room', room(slot.roomId)],
-          ['Comes along', a.whoComes],
-          ['To bring', a.bring],
-          ['Note', a.note],
           a.status !== 'confirmed' && ['Stands', a.status.replaceAll('-', ' ')],
         ]}
       />
+      <Noted key={a.version} of={a} />
       {a.answer === 'yes' && a.status === 'confirmed' && <p className="agreed">✓ The client said yes.</p>}
       {a.answer === 'another-time' && (
         <p className="pending">
@@ -75,7 +81,9 @@ export function AppointmentMargin({ of: a, house }: { of: AppointmentView; house
       )}
       {kind?.need && (a.status === 'confirmed' || a.status === 'offered') && (
         <p className={a.readyAt ? 'agreed' : 'pending'}>
-          {a.readyAt ? `✓ ${NEEDS[kind.need]}, since ${short(a.readyAt)}. ` : `Needs ${NEEDS[kind.need]}. `}
+          {a.readyAt
+            ? `✓ ${NEEDS[kind.need]}, since ${short(a.readyAt)}. `
+            : `Needs ${NEEDS[kind.need]}${promisedWords(house, a, bench, short)}. `}
           {mayReady && (
             <button
               type="button"

@@ -1,12 +1,13 @@
 import './diary.css';
 import { skipToken } from '@reduxjs/toolkit/query';
 import type { AppointmentView, TimeView } from '@rocchetto/contract';
-import { printDayAndDate } from '@rocchetto/core';
+import { NEEDS, printDayAndDate } from '@rocchetto/core';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { problemOf } from '../api/problem.ts';
 import { useMay } from '../app/me.ts';
 import { useClientQuery } from '../clients/api.ts';
+import { ClientAway } from '../clients/ClientAway.tsx';
 import { useOrderQuery } from '../orders/api.ts';
 import { Facts } from '../shared/Facts.tsx';
 import { Notice } from '../shared/Notice.tsx';
@@ -49,10 +50,9 @@ export function Component() {
     ...(wish.latest ? { latest: wish.latest } : {}),
     ...(wish.notOn.length > 0 ? { notOn: wish.notOn.join(',') } : {}),
     ...(wish.stepFree ? { stepFree: '1' as const } : {}),
-    ...(wish.awayFrom && (wish.awayUntil || wish.awayFrom) >= wish.awayFrom
-      ? { away: `${wish.awayFrom}..${wish.awayUntil || wish.awayFrom}` }
-      : {}),
     ...(clientId ? { clientId } : {}),
+    ...(orderId ? { orderId } : {}),
+    ...(wish.ready ? { ready: '1' as const } : {}),
     ...(moving ? { moving } : {}),
   };
   const waits = (moving > 0 && !appointment) || (orderId > 0 && !order) || (clientId > 0 && !client);
@@ -113,6 +113,7 @@ export function Component() {
               <ClientChoice onChoose={(id) => set('client', String(id))} />
             )}
           </section>
+          {chosen.length === 0 && client && <ClientAway client={client} />}
           {chosen.length > 0 && client && (
             <Booking
               key={chosen.map((c) => c.start).join()}
@@ -136,11 +137,13 @@ export function Component() {
         <p>
           <label htmlFor="kind">For a </label>
           <select id="kind" className="field" value={kind} onChange={(e) => set('kind', e.target.value)}>
-            {house.kinds.map((x) => (
-              <option key={x.id} value={x.id}>
-                {x.name}
-              </option>
-            ))}
+            {house.kinds
+              .filter((x) => x.offered !== false || x.id === kind)
+              .map((x) => (
+                <option key={x.id} value={x.id}>
+                  {x.name}
+                </option>
+              ))}
           </select>{' '}
           {k && (
             <span className="soft">
@@ -151,6 +154,7 @@ export function Component() {
       )}
       <Wishes
         wish={wish}
+        waitsFor={orderId && k?.need && k.need !== 'brief' ? NEEDS[k.need] : ''}
         onChange={(w) => {
           setChosen([]);
           setWish(w);
@@ -171,6 +175,7 @@ export function Component() {
       )}
       <h2>Free times{data && `, the best first`}</h2>
       <Problem error={noTimes} />
+      {data?.says && <p className="soft">{data.says}</p>}
       {data && data.times.length === 0 && (
         <p className="soft">
           Nothing is free for this. Widen the days or the hours; look whether somebody has the skill for it,
@@ -182,6 +187,7 @@ export function Component() {
           <li key={t.start}>
             <span className="when">
               {printDayAndDate(t.day).slice(0, -5)}, {t.time}
+              {t.turn === 'second' && ' (the second time)'}
             </span>
             <span className="grow">
               {names(t)}

@@ -1,4 +1,5 @@
 import type { DiaryDay } from '@rocchetto/contract';
+import { hoursWord } from '@rocchetto/core/diary/load.ts';
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
 import { useClock } from './clock.ts';
 import { Mark } from './Mark.tsx';
@@ -145,6 +146,11 @@ export function DayThreads(p: Props) {
             <text x={t.mark < 0 ? 4 : 30} y={y(i)} className="whose">
               {t.name}
             </text>
+            {t.bench > 0 && (
+              <text x={30} y={y(i) + 17} className="kind">
+                bench {hoursWord(t.bench)}
+              </text>
+            )}
             <path
               d={`M${x(from)} ${y(i)} H${x(to)}`}
               stroke="var(--edge)"
@@ -160,6 +166,18 @@ export function DayThreads(p: Props) {
                 strokeWidth={2}
               />
             ))}
+            {t.kept
+              .filter((k) => k.to > from && k.from < to)
+              .map((k) => (
+                <path
+                  key={`k${k.from}`}
+                  d={knots(x(Math.max(from, k.from)), x(Math.min(to, k.to)), y(i))}
+                  stroke="var(--edge)"
+                  strokeWidth={2.5}
+                >
+                  <title>{`${t.name} is busy elsewhere, ${clock(k.from)}–${clock(k.to)}`}</title>
+                </path>
+              ))}
           </g>
         ))}
         {threads.map((t, i) =>
@@ -177,14 +195,14 @@ export function DayThreads(p: Props) {
                 tabIndex={0}
                 className={`loop is-${a.status}${p.picked === a.id ? ' picked' : ''}`}
                 aria-pressed={p.picked === a.id}
-                aria-label={`${s.from} to ${s.to}, ${a.kind.replaceAll('-', ' ')}, ${a.clientName}, on the thread of ${t.name}${word ? `, ${word}` : ''}`}
+                aria-label={`${s.from} to ${s.to}, ${a.kindName}, ${a.clientName}, on the thread of ${t.name}${word ? `, ${word}` : ''}`}
                 onKeyDown={onKey(l)}
                 onPointerDown={onDown(l)}
                 onPointerMove={onMove}
                 onPointerUp={onUp}
                 onClick={() => p.onPick(a.id)}
               >
-                <title>{`${s.from}–${s.to} ${a.clientName}, ${a.kind.replaceAll('-', ' ')}`}</title>
+                <title>{`${s.from}–${s.to} ${a.clientName}, ${a.kindName}`}</title>
                 <rect x={x1} y={y(i) - 42} width={x2 - x1} height={80} fill="transparent" />
                 <path className="cord" d={loopPath(x1, x2, y(i))} />
                 {a.status === 'did-not-come' && (
@@ -209,7 +227,7 @@ export function DayThreads(p: Props) {
                   {fit(a.clientName, room)}
                 </text>
                 <text x={x1 - 4} y={y(i) + 35} className="kind">
-                  {fit([a.kind.replaceAll('-', ' '), word].filter(Boolean).join(', '), room)}
+                  {fit([a.kindName, word].filter(Boolean).join(', '), room)}
                 </text>
               </g>
             );
@@ -243,6 +261,12 @@ function slack(x1: number, x2: number, y: number): string {
     const from = x1 + i * step;
     return `${i === 0 ? `M${from} ${y} ` : ''}C${from + step * 0.33} ${y + 5} ${from + step * 0.66} ${y - 5} ${from + step} ${y}`;
   }).join(' ');
+}
+
+/** Short strokes across the thread: a time that is kept elsewhere. */
+function knots(x1: number, x2: number, y: number): string {
+  const n = Math.max(2, Math.round((x2 - x1) / 10));
+  return Array.from({ length: n + 1 }, (_, i) => `M${x1 + ((x2 - x1) * i) / n} ${y - 6} v12`).join(' ');
 }
 
 /** As much of a text as has room, by about seven units a letter. */

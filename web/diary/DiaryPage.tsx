@@ -1,18 +1,29 @@
 import './diary.css';
-import type { AppointmentView, DiaryHouse } from '@rocchetto/contract';
-import { NEEDS, printDayAndDate } from '@rocchetto/core';
+import type { DiaryHouse } from '@rocchetto/contract';
+import { printDayAndDate } from '@rocchetto/core';
+import { overloadWords } from '@rocchetto/core/diary/load.ts';
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useDays, useMay, useMe } from '../app/me.ts';
 import { Place } from '../shared/Place.tsx';
 import { AppointmentMargin } from './AppointmentMargin.tsx';
 import { useDiaryHouseQuery, useDiaryQuery } from './api.ts';
+import { BusyCalendars } from './BusyCalendars.tsx';
 import { dayAfter } from './clock.ts';
 import { DayThreads } from './DayThreads.tsx';
 import { Feeds } from './Feeds.tsx';
 import { Late } from './Late.tsx';
+import { lacks } from './lacks.ts';
 import { ProposalForm } from './ProposalForm.tsx';
-import { hindrance, type Loop, loopsOf, type Proposal, roomThreads, staffThreads } from './threads.ts';
+import {
+  hindrance,
+  type Loop,
+  loadOfThread,
+  loopsOf,
+  type Proposal,
+  roomThreads,
+  staffThreads,
+} from './threads.ts';
 
 const isDay = (text: string | null): text is string => /^\d{4}-\d\d-\d\d$/.test(text ?? '');
 
@@ -43,7 +54,8 @@ export function Component() {
   if (!house || !data || !frame)
     return <Place title="Diary" waiting={{ what: 'the diary', error: noHouse ?? error, again: bothAgain }} />;
   const shown = mine ? loops.filter((l) => l.slot.staff.includes(me.id)) : loops;
-  const { threads: staff, absent } = staffThreads(house.staff, frame, loops);
+  const { threads: staff, absent } = staffThreads(house.staff, frame, loops, data.bench);
+  const tooMuch = staff.flatMap((t) => overloadWords(t.name, day, today, loadOfThread(t)) ?? []);
   const own = mine ? staff.filter((t) => t.id === me.id) : staff;
   const threads = by === 'rooms' ? roomThreads(house.rooms, frame, loops) : own;
   const chosen = loops.find((l) => l.appointment.id === picked)?.appointment;
@@ -123,6 +135,11 @@ export function Component() {
               onPropose={setProposal}
             />
           )}
+          {tooMuch.map((says) => (
+            <p key={says} className="tight">
+              {says}
+            </p>
+          ))}
           {absent.length > 0 && by === 'staff' && !mine && (
             <p className="soft">Not at work: {absent.join(', ')}.</p>
           )}
@@ -146,7 +163,7 @@ export function Component() {
           )}
           {chosen && !proposal && (
             <>
-              <AppointmentMargin key={chosen.id} of={chosen} house={house} />
+              <AppointmentMargin key={chosen.id} of={chosen} house={house} bench={data.bench} />
               <Late key={`late ${chosen.id}`} of={chosen.id} loops={loops} day={frame} house={house} />
             </>
           )}
@@ -159,6 +176,7 @@ export function Component() {
                   'Draw it along its thread or onto another one to move it; with the keyboard the arrows do so by five minutes, with Shift by fifteen.'}
               </p>
               <Feeds rooms={house.rooms} />
+              <BusyCalendars />
             </section>
           )}
         </>
@@ -178,12 +196,6 @@ export function Component() {
 }
 
 const room = (house: DiaryHouse, id: number | null) => house.rooms.find((r) => r.id === id)?.name ?? '';
-
-/** What an appointment still lacks, in words; empty when it lacks nothing. */
-export function lacks(house: DiaryHouse, a: AppointmentView): string {
-  const need = house.kinds.find((k) => k.id === a.kind)?.need;
-  return need && !a.readyAt && (a.status === 'confirmed' || a.status === 'offered') ? NEEDS[need] : '';
-}
 
 /** The day as a list: to read, to print for the wall. */
 function DayList({
@@ -220,10 +232,14 @@ function DayList({
               </td>
               <td>{a.clientName}</td>
               <td>
-                {a.kind.replaceAll('-', ' ')}
+                {a.kindName}
                 {a.orderNumber && <span className="soft"> {a.orderNumber}</span>}
               </td>
-              <td>{s.staff.map((id) => house.staff.find((w) => w.id === id)?.initials ?? '?').join(' ')}</td>
+              <td>
+                {s.staff
+                  .map((id) => house.staff.find((w) => w.id === id)?.name ?? 'somebody who left')
+                  .join(', ')}
+              </td>
               <td>{room(house, s.roomId)}</td>
               <td>
                 {a.status === 'confirmed' ? '' : a.status.replaceAll('-', ' ')}

@@ -4,7 +4,7 @@ import { problemOf } from '../api/problem.ts';
 import { Notice } from '../shared/Notice.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { useMoveAppointmentMutation } from './api.ts';
-import { useClock } from './clock.ts';
+import { turnAt, useClock } from './clock.ts';
 import type { Proposal } from './threads.ts';
 
 interface Props {
@@ -23,6 +23,7 @@ export function ProposalForm({ of: p, day, house, hindrance, onDone, onInstead }
   const [reason, setReason] = useState('');
   const refused: Refused | null = moving.error ? problemOf(moving.error) : null;
   const instead = (refused?.instead ?? []) as readonly TimeView[];
+  const turn = turnAt(clock, p.start);
   const who = p.staff.map((id) => house.staff.find((s) => s.id === id)?.name).join(', ');
   return (
     <form
@@ -33,14 +34,21 @@ export function ProposalForm({ of: p, day, house, hindrance, onDone, onInstead }
         const done = await move({
           id: p.appointment.id,
           version: p.appointment.version,
-          slot: { day, time: clock(p.start), staff: [...p.staff], roomId: p.roomId },
+          slot: {
+            day,
+            time: clock(p.start),
+            ...(turn ? { turn } : {}),
+            staff: [...p.staff],
+            roomId: p.roomId,
+          },
           reason: reason.trim(),
         });
         if ('data' in done && done.data) onDone(done.data);
       }}
     >
       <h2>
-        To {clock(p.start)}, {who}?
+        To {clock(p.start)}
+        {turn && ` (the ${turn} time the clocks show it)`}, {who}?
       </h2>
       {hindrance && <Notice>{hindrance}</Notice>}
       {refused?.code === 'taken' ? (

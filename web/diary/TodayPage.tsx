@@ -1,17 +1,19 @@
 import './diary.css';
-import type { OrderRow } from '@rocchetto/contract';
+import type { BenchWork, OrderRow } from '@rocchetto/contract';
 import { printDayAndDate } from '@rocchetto/core';
+import { hoursWord, overloadWords } from '@rocchetto/core/diary/load.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useDays, useMay, useMe } from '../app/me.ts';
+import { DoneBox } from '../bench/DoneBox.tsx';
 import { useOrdersQuery } from '../orders/api.ts';
 import { Place } from '../shared/Place.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { AppointmentMargin } from './AppointmentMargin.tsx';
 import { useDiaryHouseQuery, useDiaryQuery } from './api.ts';
 import { DayThreads } from './DayThreads.tsx';
-import { lacks } from './DiaryPage.tsx';
-import { type Loop, loopsOf, staffThreads } from './threads.ts';
+import { lacks, promisedWords } from './lacks.ts';
+import { type Loop, loadOfThread, loopsOf, staffThreads } from './threads.ts';
 
 /** How many days ahead something that is not ready yet is told to those who must act. */
 const EARLY = 4;
@@ -36,8 +38,15 @@ export function Component() {
   const days = data.days.map((d) => ({ day: d, loops: loopsOf(data.appointments, d) }));
   const minute = Math.floor(Date.now() / 60_000);
   const [now, ...later] = days;
-  const { threads } = staffThreads(house.staff, now!.day, now!.loops);
-  const own = threads.filter((t) => (leads ? t.loops.length > 0 : t.id === me.id));
+  const { threads } = staffThreads(house.staff, now!.day, now!.loops, data.bench);
+  const work = data.bench.filter((w) => w.staffId === me.id && w.doneAt === null);
+  const [due, ahead] = [work.filter((w) => w.day <= today), work.filter((w) => w.day > today)];
+  const tooMuch = days.flatMap(({ day, loops }) =>
+    staffThreads(house.staff, day, loops, data.bench)
+      .threads.filter((t) => me.role === 'principal' || t.id === me.id)
+      .flatMap((t) => overloadWords(t.name, day.day, today, loadOfThread(t)) ?? []),
+  );
+  const own = threads.filter((t) => (leads ? t.loops.length + t.bench > 0 : t.id === me.id));
   const isMine = (l: Loop) => l.slot.staff.includes(me.id);
   const todo = now!.loops.filter(
     (l) => (leads || isMine(l)) && ['confirmed', 'arrived'].includes(l.appointment.status),
@@ -104,7 +113,7 @@ export function Component() {
       }
       margin={
         chosen ? (
-          <AppointmentMargin key={chosen.id} of={chosen} house={house} />
+          <AppointmentMargin key={chosen.id} of={chosen} house={house} bench={data.bench} />
         ) : (
           <section>
             <h2>Tomorrow and after</h2>
@@ -132,6 +141,8 @@ export function Component() {
     >
       <h2>Now, in order</h2>
       {todo.length === 0 &&
+        work.length === 0 &&
+        tooMuch.length === 0 &&
         notReady.length === 0 &&
         offers.length === 0 &&
         asking.length === 0 &&
@@ -145,7 +156,7 @@ export function Component() {
         {todo.map((l) => (
           <li key={l.slot.id}>
             <button type="button" className="pick" onClick={() => setPicked(l.appointment.id)}>
-              {l.slot.from} {l.appointment.kind.replaceAll('-', ' ')}, {l.appointment.clientName}
+              {l.slot.from} {l.appointment.kindName}, {l.appointment.clientName}
             </button>
             {l.slot.end < minute ? (
               <span className="pending"> · say what came of it</span>
@@ -154,13 +165,21 @@ export function Component() {
             )}
           </li>
         ))}
+        {due.map((w) => (
+          <BenchLine key={`b${w.id}`} of={w} when={w.day < today ? `promised for ${short(w.day)}` : ''} />
+        ))}
+        {tooMuch.map((says) => (
+          <li key={says} className="tight">
+            {says}
+          </li>
+        ))}
         {notReady.map((l) => (
           <li key={`r${l.slot.id}`}>
             <button type="button" className="pick" onClick={() => setPicked(l.appointment.id)}>
               {l.appointment.clientName}, {l.day === today ? 'today' : short(l.day)} {l.slot.from}
             </button>
-            : the {l.appointment.kind.replaceAll('-', ' ')} needs{' '}
-            <strong>{lacks(house, l.appointment)}</strong>
+            : the {l.appointment.kindName} needs <strong>{lacks(house, l.appointment)}</strong>
+            {promisedWords(house, l.appointment, data.bench, short)}
             {l.appointment.orderNumber && (
               <>
                 {' '}
@@ -189,6 +208,9 @@ export function Component() {
               </button>
             </li>
           ))}
+        {ahead.map((w) => (
+          <BenchLine key={`b${w.id}`} of={w} when={`for ${short(w.day)}`} />
+        ))}
         {tight.map((o: OrderRow) => (
           <li key={`d${o.id}`} className="tight">
             <Link to={`/orders/${o.id}`}>{o.number}</Link> {o.what}: {danger(o)}
@@ -196,6 +218,17 @@ export function Component() {
         ))}
       </ol>
     </Place>
+  );
+}
+
+/** Work at the bench that is still to do, ticked where it is read. */
+function BenchLine({ of: w, when }: { of: BenchWork; when: string }) {
+  return (
+    <li>
+      <DoneBox of={w} /> {w.what}, {hoursWord(w.minutes)}, for{' '}
+      <Link to={`/orders/${w.orderId}`}>{w.orderNumber}</Link> {w.order}
+      {when && <span className={when.startsWith('promised') ? 'pending' : 'soft'}> · {when}</span>}
+    </li>
   );
 }
 

@@ -1,12 +1,13 @@
 import './diary.css';
 import { printShortDate } from '@rocchetto/core';
+import { hoursWord, type Load, overloadWords } from '@rocchetto/core/diary/load.ts';
 import { Link, useSearchParams } from 'react-router';
 import { useDays } from '../app/me.ts';
 import { Place } from '../shared/Place.tsx';
 import { useDiaryHouseQuery, useDiaryQuery } from './api.ts';
 import { dayAfter } from './clock.ts';
 import { Mark } from './Mark.tsx';
-import { fullness, loopsOf, staffThreads } from './threads.ts';
+import { loadOfThread, loopsOf, staffThreads } from './threads.ts';
 
 const DAYS = 14;
 const weekday = (day: string) =>
@@ -31,9 +32,12 @@ export function Component() {
       />
     );
   const days = data.days.map((day) => {
-    const { threads } = staffThreads(house.staff, day, loopsOf(data.appointments, day));
+    const { threads } = staffThreads(house.staff, day, loopsOf(data.appointments, day), data.bench);
     return { day, by: new Map(threads.map((t) => [t.id, t])) };
   });
+  const tooMuch = days.flatMap(({ day, by }) =>
+    [...by.values()].flatMap((t) => overloadWords(t.name, day.day, today, loadOfThread(t)) ?? []),
+  );
   const go = (day: string) => setParams(day === today ? {} : { from: day }, { replace: true });
   return (
     <Place
@@ -94,7 +98,7 @@ export function Component() {
                         );
                       return (
                         <td key={day.day}>
-                          <Spool {...fullness(thread)} loops={thread.loops.length} />
+                          <Spool load={loadOfThread(thread)} loops={thread.loops.length} />
                         </td>
                       );
                     })}
@@ -106,38 +110,57 @@ export function Component() {
         </>
       }
     >
+      {tooMuch.length > 0 && (
+        <ul className="why">
+          {tooMuch.map((says) => (
+            <li key={says} className="tight">
+              {says}
+            </li>
+          ))}
+        </ul>
+      )}
       <p className="soft">
-        Each turn of thread is half an hour that is kept, changing time included; the empty spool is what is
-        free. “away” is leave, × a day the house is closed, a dot a day off.
+        Each turn of thread is half an hour that is kept, changing time included; a turn wound the other way
+        is work promised at the bench; the empty spool is what is free. “away” is leave, × a day the house is
+        closed, a dot a day off.
       </p>
     </Place>
   );
 }
 
-/** One spool: a turn for each half hour that is kept, as tall as the day is long. */
-function Spool({ kept, works, loops }: { kept: number; works: number; loops: number }) {
-  const turns = Math.round(kept / 30);
-  const room = Math.max(turns, Math.round(works / 30), 1);
+/** One spool: a turn for each half hour that is kept, those of the bench wound the other way, as tall as the day is long. */
+function Spool({ load, loops }: { load: Load; loops: number }) {
+  const [turns, work] = [Math.round(load.booked / 30), Math.round(load.bench / 30)];
+  const room = Math.max(turns + work, Math.round(load.works / 30), 1);
   const step = 34 / room;
-  const over = kept > works;
-  const hours = (n: number) => `${Math.round(n / 6) / 10} h`;
+  const width = Math.min(2.4, step * 0.7);
+  const said = [
+    `${loops} appointment${loops === 1 ? '' : 's'}`,
+    load.bench > 0 && `${hoursWord(load.bench)} at the bench`,
+    `${hoursWord(load.booked + load.bench)} of ${hoursWord(load.works)}`,
+    load.over > 0 && `${hoursWord(load.over)} too much`,
+  ].filter(Boolean);
   return (
-    <svg
-      width="34"
-      height="46"
-      role="img"
-      aria-label={`${loops} appointment${loops === 1 ? '' : 's'}, ${hours(kept)} of ${hours(works)}${over ? ', more than the day holds' : ''}`}
-    >
+    <svg width="34" height="46" role="img" aria-label={said.join(', ')}>
       <path d="M5 3 H29 M5 43 H29" stroke="var(--ink)" strokeWidth={3} />
       <path d="M11 3 V43 M23 3 V43" stroke="var(--edge)" strokeWidth={1} />
-      {Array.from({ length: turns }, (_, i) => (
+      {Array.from({ length: turns + work }, (_, i) => (
         <path
           key={i}
-          d={`M9 ${40 - i * step} L25 ${39 - i * step - Math.min(2, step * 0.4)}`}
-          stroke={over ? 'var(--wrong)' : 'var(--thread)'}
-          strokeWidth={Math.min(2.4, step * 0.7)}
+          d={
+            i < turns
+              ? `M9 ${40 - i * step} L25 ${39 - i * step - Math.min(2, step * 0.4)}`
+              : `M25 ${40 - i * step} L9 ${39 - i * step - Math.min(2, step * 0.4)}`
+          }
+          stroke={load.over > 0 ? 'var(--wrong)' : i < turns ? 'var(--thread)' : 'var(--chalk)'}
+          strokeWidth={width}
         />
       ))}
+      {load.over > 0 && (
+        <text x={34} y={28} textAnchor="end" className="over">
+          !
+        </text>
+      )}
     </svg>
   );
 }

@@ -8,9 +8,8 @@ export interface Wish {
   readonly latest: string;
   readonly notOn: readonly number[];
   readonly stepFree: boolean;
-  /** days on which the client cannot come, first and last; '' for none */
-  readonly awayFrom: string;
-  readonly awayUntil: string;
+  /** only once what it needs will be there */
+  readonly ready: boolean;
 }
 export const NO_WISH: Wish = {
   from: '',
@@ -19,8 +18,7 @@ export const NO_WISH: Wish = {
   latest: '',
   notOn: [],
   stepFree: false,
-  awayFrom: '',
-  awayUntil: '',
+  ready: false,
 };
 
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
@@ -29,9 +27,16 @@ const HOURS = Array.from(
   (_, i) => `${String(8 + Math.floor(i / 2)).padStart(2, '0')}:${i % 2 ? '30' : '00'}`,
 );
 
+interface Props {
+  readonly wish: Wish;
+  /** what the appointment needs that is made before; '' for nothing */
+  readonly waitsFor: string;
+  readonly onChange: (w: Wish) => void;
+}
+
 /** What the client asked for: from when on, not on which days, between which hours. */
-export function Wishes({ wish, onChange }: { wish: Wish; onChange: (w: Wish) => void }) {
-  const date = (key: 'from' | 'until' | 'awayFrom' | 'awayUntil', label: string) => (
+export function Wishes({ wish, waitsFor, onChange }: Props) {
+  const date = (key: 'from' | 'until', label: string) => (
     <div>
       <label htmlFor={`wish-${key}`}>{label}</label>
       <DateField
@@ -66,8 +71,6 @@ export function Wishes({ wish, onChange }: { wish: Wish; onChange: (w: Wish) => 
         {date('until', 'Until')}
         {time('earliest', 'Not before')}
         {time('latest', 'Over by')}
-        {date('awayFrom', 'Away, first day')}
-        {date('awayUntil', 'Away, last day')}
       </div>
       <fieldset className="row">
         <legend>Not on</legend>
@@ -97,6 +100,16 @@ export function Wishes({ wish, onChange }: { wish: Wish; onChange: (w: Wish) => 
           />{' '}
           a room without steps
         </label>
+        {waitsFor && (
+          <label>
+            <input
+              type="checkbox"
+              checked={wish.ready}
+              onChange={(e) => onChange({ ...wish, ready: e.target.checked })}
+            />{' '}
+            {waitsFor} by then
+          </label>
+        )}
       </fieldset>
     </>
   );

@@ -1,8 +1,13 @@
 import type {
+  AppointmentDetails,
   AppointmentStep,
   AppointmentView,
+  BusyFile,
+  BusyKept,
+  BusyWrite,
   ClosureWrite,
   DiaryHouse,
+  DiaryRuleChange,
   DiaryRules,
   DiaryView,
   FeedView,
@@ -26,7 +31,6 @@ type Step<T extends z.ZodType> = { id: number } & z.infer<T>;
 
 export interface Wishes extends Partial<Omit<TimesQuery, 'notOn' | 'away'>> {
   readonly kind: string;
-  readonly away?: string;
   readonly notOn?: string;
 }
 
@@ -44,7 +48,7 @@ const diary = api.injectEndpoints({
       query: (id) => `/appointments/${id}`,
       providesTags: (_, __, id) => [{ type: 'Diary', id }],
     }),
-    times: b.query<{ kind: string; minutes: number; times: TimeView[] }, Wishes>({
+    times: b.query<{ kind: string; minutes: number; says: string; times: TimeView[] }, Wishes>({
       query: (params) => ({ url: '/diary/times', params }),
       providesTags: [{ type: 'Diary', id: LIST }],
     }),
@@ -84,6 +88,22 @@ const diary = api.injectEndpoints({
       query: (id) => change(`/feeds/${id}`, 'DELETE'),
       invalidatesTags: [{ type: 'Diary', id: 'FEEDS' }],
     }),
+    busy: b.query<BusyFile[], void>({
+      query: () => '/busy',
+      providesTags: [{ type: 'Diary', id: LIST }],
+    }),
+    addBusy: b.mutation<BusyKept, z.infer<typeof BusyWrite>>({
+      query: (body) => change('/busy', 'POST', body),
+      invalidatesTags: settled,
+    }),
+    removeBusy: b.mutation<void, number>({
+      query: (id) => change(`/busy/${id}`, 'DELETE'),
+      invalidatesTags: settled,
+    }),
+    noteAppointment: b.mutation<AppointmentView, { id: number } & z.infer<typeof AppointmentDetails>>({
+      query: ({ id, ...body }) => change(`/appointments/${id}`, 'PUT', body),
+      invalidatesTags: moved,
+    }),
     setCarrier: b.mutation<{ fails: boolean }, { fails: boolean }>({
       query: (body) => change('/messages/carrier', 'POST', body),
       invalidatesTags: [{ type: 'Diary', id: LIST }],
@@ -91,6 +111,10 @@ const diary = api.injectEndpoints({
     changeRules: b.mutation<{ version: number }, { version: number; rules: DiaryRules }>({
       query: (body) => change('/diary/rules', 'PUT', body),
       invalidatesTags: (_, error) => (error ? [] : ['Diary', 'House']),
+    }),
+    ruleChanges: b.query<DiaryRuleChange[], void>({
+      query: () => '/diary/rules/changes',
+      providesTags: ['House'],
     }),
     changeWork: b.mutation<{ version: number }, StaffWork & { id: number; version: number }>({
       query: ({ id, ...body }) => change(`/staff/${id}/work`, 'PUT', body),
@@ -134,10 +158,15 @@ export const {
   useReadyAppointmentMutation,
   useMessagesQuery,
   useSetCarrierMutation,
+  useBusyQuery,
+  useAddBusyMutation,
+  useRemoveBusyMutation,
+  useNoteAppointmentMutation,
   useFeedsQuery,
   useAddFeedMutation,
   useRemoveFeedMutation,
   useChangeRulesMutation,
+  useRuleChangesQuery,
   useChangeWorkMutation,
   useAddRoomMutation,
   useRemoveRoomMutation,

@@ -21,3 +21,10 @@ export function dayAfter(day: string, by: number): string {
   d.setUTCDate(d.getUTCDate() + by);
   return d.toISOString().slice(0, 10);
 }
+
+/** Which of the two, where the clocks show the time of an instant twice; undefined where they show it once. */
+export function turnAt(clock: (at: number) => string, at: number): 'first' | 'second' | undefined {
+  const again = (by: number) => clock(at + by) === clock(at);
+  if (again(60) || again(30)) return 'first';
+  return again(-60) || again(-30) ? 'second' : undefined;
+}

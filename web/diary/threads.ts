@@ -1,5 +1,6 @@
-import type { AppointmentView, DiaryDay, SlotView, StaffAtWork } from '@rocchetto/contract';
-import { clear, joined, lengthOf } from '@rocchetto/core/diary/spans.ts';
+import type { AppointmentView, BenchWork, DiaryDay, SlotView, StaffAtWork } from '@rocchetto/contract';
+import { type Load, loadOf } from '@rocchetto/core/diary/load.ts';
+import { clear, common, joined } from '@rocchetto/core/diary/spans.ts';
 
 /** A thread of the day: somebody's or a room's, with the loops that lie on it. */
 export interface DayThread {
@@ -11,6 +12,10 @@ export interface DayThread {
   readonly away: string;
   readonly works: readonly { readonly from: number; readonly to: number }[];
   readonly loops: readonly Loop[];
+  /** what their own calendar keeps */
+  readonly kept: readonly { readonly from: number; readonly to: number }[];
+  /** minutes promised at the bench */
+  readonly bench: number;
 }
 export interface Loop {
   readonly appointment: AppointmentView;
@@ -32,6 +37,7 @@ export function staffThreads(
   staff: readonly StaffAtWork[],
   day: DiaryDay,
   loops: readonly Loop[],
+  bench: readonly BenchWork[] = [],
 ): { threads: DayThread[]; absent: string[] } {
   const all = staff.map(
     (s): DayThread => ({
@@ -42,9 +48,11 @@ export function staffThreads(
       away: day.away[s.id] ?? '',
       works: day.works[s.id] ?? [],
       loops: loops.filter((l) => l.slot.staff.includes(s.id)),
+      kept: day.kept[s.id] ?? [],
+      bench: benchOf(bench, s.id, day.day),
     }),
   );
-  const there = (t: DayThread) => t.works.length > 0 || t.loops.length > 0;
+  const there = (t: DayThread) => t.works.length > 0 || t.loops.length > 0 || t.bench > 0;
   const empty = (t: DayThread) => Number(t.loops.length === 0);
   return {
     // Those with something on them first.
@@ -66,6 +74,8 @@ export const roomThreads = (
     away: '',
     works: day.open,
     loops: loops.filter((l) => l.slot.roomId === r.id),
+    kept: [],
+    bench: 0,
   }));
 
 /** Where an appointment would be moved to, before anybody says so. */
@@ -94,18 +104,23 @@ export function hindrance(
     if (!works.some((w) => w.from <= p.start && end <= w.to)) return `${name} does not work then.`;
     if (!clear(busy(others.filter((l) => l.slot.staff.includes(id))), p.start, until))
       return `${name} is with somebody else then.`;
+    if (!clear(day.kept[id] ?? [], p.start, until)) return `${name} is busy elsewhere then.`;
   }
   if (p.roomId !== null && !clear(busy(others.filter((l) => l.slot.roomId === p.roomId)), p.start, until))
     return 'The room is taken then.';
   return '';
 }
 
-/** How full somebody's day is: minutes kept and minutes at work. */
-export function fullness(t: DayThread): { kept: number; works: number } {
-  return {
-    kept: lengthOf(
-      joined(t.loops.map((l) => ({ from: l.slot.start, to: l.slot.end + l.appointment.buffer }))),
-    ),
-    works: lengthOf(t.works),
-  };
-}
+const benchOf = (bench: readonly BenchWork[], staffId: number, day: string): number =>
+  bench.filter((w) => w.staffId === staffId && w.day === day).reduce((sum, w) => sum + w.minutes, 0);
+
+/** How full somebody's day is: appointments with their changing time, what their calendar keeps, and the bench. */
+export const loadOfThread = (t: DayThread): Load =>
+  loadOf(
+    t.works,
+    joined([
+      ...t.loops.map((l) => ({ from: l.slot.start, to: l.slot.end + l.appointment.buffer })),
+      ...common(t.works, t.kept),
+    ]),
+    t.bench,
+  );

@@ -1,13 +1,31 @@
 import type { StaffView } from '@rocchetto/contract';
+import { hoursWord } from '@rocchetto/core/diary/load.ts';
 import { useState } from 'react';
+import { useDays } from '../app/me.ts';
 import { Notice } from '../shared/Notice.tsx';
 import { Problem } from '../shared/Problem.tsx';
-import { useHandOverMutation } from './api.ts';
+import { useAheadQuery, useHandOverMutation } from './api.ts';
 
-/** Gives the bookings of somebody who leaves to another; what cannot go is told with its reason. */
+/** Gives what somebody who leaves has ahead to another, one by one or all; what cannot go is told with its reason. */
 export function HandOver({ from, staff }: { from: number; staff: readonly StaffView[] }) {
+  const { data: ahead, error: notRead } = useAheadQuery(from);
   const [give, { data, error, isLoading }] = useHandOverMutation();
   const [to, setTo] = useState(0);
+  const { long } = useDays();
+  const name = staff.find((s) => s.id === from)?.name ?? 'Somebody';
+  const taker = staff.find((s) => s.id === to)?.name ?? '';
+  const one = (what: string, which: { appointments: number[] } | { bench: number[] }) => (
+    <button
+      type="button"
+      className="quiet"
+      disabled={!to || isLoading}
+      aria-label={`Hand over: ${what}`}
+      onClick={() => void give({ id: from, toId: to, ...which })}
+    >
+      {taker ? `to ${taker}` : 'to …'}
+    </button>
+  );
+  const left = (ahead?.bookings.length ?? 0) + (ahead?.bench.length ?? 0);
   return (
     <form
       className="slip"
@@ -17,21 +35,24 @@ export function HandOver({ from, staff }: { from: number; staff: readonly StaffV
         if (to) void give({ id: from, toId: to });
       }}
     >
-      <Problem error={error} />
-      <label htmlFor="hand-to">Hand all of them to </label>
-      <select id="hand-to" className="field" value={to} onChange={(e) => setTo(Number(e.target.value))}>
-        <option value={0}>…</option>
-        {staff
-          .filter((s) => s.id !== from)
-          .map((s) => (
-            <option key={s.id} value={s.id}>
-              {s.name}
-            </option>
-          ))}
-      </select>{' '}
-      <button type="submit" className="plain" disabled={!to || isLoading}>
-        Hand over
-      </button>
+      <h3>What {name} has ahead</h3>
+      <Problem error={error ?? notRead} />
+      <p>
+        <label htmlFor="hand-to">Hand over to </label>
+        <select id="hand-to" className="field" value={to} onChange={(e) => setTo(Number(e.target.value))}>
+          <option value={0}>…</option>
+          {staff
+            .filter((s) => s.id !== from)
+            .map((s) => (
+              <option key={s.id} value={s.id}>
+                {s.name}
+              </option>
+            ))}
+        </select>{' '}
+        <button type="submit" className="plain" disabled={!to || isLoading || left === 0}>
+          Hand over all {left}
+        </button>
+      </p>
       {data && (
         <Notice is={data.standing.length > 0 ? 'look' : 'good'}>
           <p>
@@ -46,6 +67,20 @@ export function HandOver({ from, staff }: { from: number; staff: readonly StaffV
           </ul>
         </Notice>
       )}
+      {ahead && left === 0 && <p className="agreed">Nothing is left: {name} can be taken off the staff.</p>}
+      <ul className="why">
+        {ahead?.bookings.map((b) => (
+          <li key={b.id}>
+            {b.clientName}, {b.when} {one(`${b.clientName}, ${b.when}`, { appointments: [b.id] })}
+          </li>
+        ))}
+        {ahead?.bench.map((w) => (
+          <li key={`b${w.id}`}>
+            {w.what} for {w.orderNumber}, {long(w.day)}, {hoursWord(w.minutes)}{' '}
+            {one(`${w.what} for ${w.orderNumber}`, { bench: [w.id] })}
+          </li>
+        ))}
+      </ul>
     </form>
   );
 }

@@ -1,158 +1,185 @@
-import type { DiaryRules } from '@rocchetto/contract';
+import { type DiaryRules, kindIdOf } from '@rocchetto/contract';
 import { type AppointmentKind, type Hours, hoursWords, NEEDS } from '@rocchetto/core';
-import { InputNumber } from 'antd';
 import { useState } from 'react';
-import { useMay } from '../app/me.ts';
-import { useChangeRulesMutation, useDiaryHouseQuery } from '../diary/api.ts';
+import { useDays, useMay } from '../app/me.ts';
+import { useChangeRulesMutation, useDiaryHouseQuery, useRuleChangesQuery } from '../diary/api.ts';
 import { Facts } from '../shared/Facts.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { HoursField } from './HoursField.tsx';
+import { KindForm } from './KindForm.tsx';
 
-/** Opening hours and the kinds of appointment with their minutes: the house's own figures over the usual ones. */
+/** Opening hours and the kinds of appointment: the house's own over the usual ones, each change dated and named. */
 export function KindsTable() {
   const { data: house, error, refetch } = useDiaryHouseQuery();
   const may = useMay('house.write');
-  const [editing, setEditing] = useState(false);
+  const [change, changing] = useChangeRulesMutation();
+  const [open, setOpen] = useState<'' | 'hours' | 'new' | AppointmentKind>('');
   if (!house) return <Problem error={error} again={refetch} />;
+  const { rules, kinds, version } = house;
+  const keep = async (more: Partial<DiaryRules>) => {
+    if ('data' in (await change({ version, rules: { ...rules, ...more } }))) setOpen('');
+  };
+  /** A kind as the rules write it; its name only where it is not core's. */
+  const keepKind = ({ id, ...k }: AppointmentKind) => {
+    const own = id || kindIdOf(k.name, [...kinds.map((x) => x.id), ...Object.keys(rules.kinds)]);
+    void keep({
+      kinds: {
+        ...rules.kinds,
+        [own]: { ...k, hands: k.hands.map((h) => [...h]), room: k.room && [...k.room] },
+      },
+    });
+  };
   return (
     <>
-      <h2>Opening hours and appointments</h2>
-      {editing ? (
-        <RulesForm
-          key={house.version}
-          version={house.version}
-          rules={house.rules}
-          kinds={house.kinds}
-          onDone={() => setEditing(false)}
+      <h2>Opening hours</h2>
+      <Problem error={changing.error} />
+      {open === 'hours' ? (
+        <OpenForm
+          opening={rules.opening}
+          busy={changing.isLoading}
+          onKeep={(opening) => void keep({ opening: [...opening] })}
+          onLeave={() => setOpen('')}
         />
       ) : (
         <>
-          <Facts of={[['Open', hoursWords(house.rules.opening)]]} />
-          <div className="scroll">
-            <table className="ledger">
-              <thead>
-                <tr>
-                  <th scope="col">Appointment</th>
-                  <th scope="col">Minutes</th>
-                  <th scope="col">Changing</th>
-                  <th scope="col">Takes</th>
-                  <th scope="col">Room</th>
-                  <th scope="col">Needs</th>
-                </tr>
-              </thead>
-              <tbody>
-                {house.kinds.map((k) => (
-                  <tr key={k.id}>
-                    <td>{k.name}</td>
-                    <td>{k.minutes}</td>
-                    <td>{k.buffer}</td>
-                    <td>{k.hands.map((any) => any.join(' or ')).join(', and ')}</td>
-                    <td>{k.room === null ? 'none' : k.room.join(', ') || 'any'}</td>
-                    <td>{k.need ? NEEDS[k.need] : ''}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
+          <Facts of={[['Open', hoursWords(rules.opening)]]} />
           {may && (
             <div className="row acts">
-              <button type="button" className="plain" onClick={() => setEditing(true)}>
-                Change hours and minutes
+              <button type="button" className="plain" onClick={() => setOpen('hours')}>
+                Change the hours
               </button>
             </div>
           )}
         </>
       )}
+      <h2>Kinds of appointment</h2>
+      <div className="scroll">
+        <table className="ledger">
+          <thead>
+            <tr>
+              <th scope="col">Appointment</th>
+              <th scope="col">Minutes</th>
+              <th scope="col">Changing</th>
+              <th scope="col">Takes</th>
+              <th scope="col">Room</th>
+              <th scope="col">Needs</th>
+              {may && (
+                <th scope="col">
+                  <span className="hidden">do</span>
+                </th>
+              )}
+            </tr>
+          </thead>
+          <tbody>
+            {kinds.map((k) => (
+              <tr key={k.id}>
+                <td>
+                  {k.name}
+                  {k.offered === false && <span className="soft"> (not offered)</span>}
+                </td>
+                <td>{k.minutes}</td>
+                <td>{k.buffer}</td>
+                <td>{k.hands.map((any) => any.join(' or ')).join(', and ')}</td>
+                <td>{k.room === null ? 'none' : k.room.join(', ') || 'any'}</td>
+                <td>{k.need ? NEEDS[k.need] : ''}</td>
+                {may && (
+                  <td>
+                    <button
+                      type="button"
+                      className="quiet"
+                      aria-label={`Change the ${k.name}`}
+                      onClick={() => setOpen(k)}
+                    >
+                      change
+                    </button>
+                  </td>
+                )}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {may && (open === '' || open === 'hours') && (
+        <div className="row acts">
+          <button type="button" className="plain" onClick={() => setOpen('new')}>
+            A kind of our own
+          </button>
+        </div>
+      )}
+      {open !== '' && open !== 'hours' && (
+        <KindForm
+          key={open === 'new' ? 'new' : `${open.id} ${version}`}
+          of={open === 'new' ? null : open}
+          busy={changing.isLoading}
+          onKeep={keepKind}
+          onLeave={() => {
+            changing.reset();
+            setOpen('');
+          }}
+        />
+      )}
+      <Changes />
     </>
   );
 }
 
-interface FormProps {
-  readonly version: number;
-  readonly rules: DiaryRules;
-  readonly kinds: readonly AppointmentKind[];
-  readonly onDone: () => void;
+interface OpenProps {
+  readonly opening: readonly Hours[];
+  readonly busy: boolean;
+  readonly onKeep: (opening: readonly Hours[]) => void;
+  readonly onLeave: () => void;
 }
 
-function RulesForm({ version, rules, kinds, onDone }: FormProps) {
-  const [change, { error, isLoading }] = useChangeRulesMutation();
-  const [opening, setOpening] = useState<readonly Hours[]>(rules.opening);
-  const [own, setOwn] = useState(kinds);
-  const set = (id: string, more: Partial<AppointmentKind>) =>
-    setOwn(own.map((k) => (k.id === id ? { ...k, ...more } : k)));
+function OpenForm({ opening, busy, onKeep, onLeave }: OpenProps) {
+  const [hours, setHours] = useState(opening);
   return (
     <form
       className="slip"
-      onSubmit={async (e) => {
+      aria-label="Opening hours"
+      onSubmit={(e) => {
         e.preventDefault();
-        // Only what differs from before is the house's own.
-        const changed = own.filter(
-          (k, i) => k.minutes !== kinds[i]!.minutes || k.buffer !== kinds[i]!.buffer,
-        );
-        const more = Object.fromEntries(
-          changed.map(({ id, name: _, ...k }) => [
-            id,
-            { ...k, hands: k.hands.map((h) => [...h]), room: k.room && [...k.room] },
-          ]),
-        );
-        const done = await change({
-          version,
-          rules: { ...rules, opening: [...opening], kinds: { ...rules.kinds, ...more } },
-        });
-        if ('data' in done) onDone();
+        onKeep(hours);
       }}
     >
-      <Problem error={error} />
       <HoursField
         label="Open"
-        hours={opening}
-        onChange={setOpening}
+        hours={hours}
+        onChange={setHours}
         empty="Nothing is booked outside these hours."
       />
-      <table className="ledger">
-        <thead>
-          <tr>
-            <th scope="col">Appointment</th>
-            <th scope="col">Minutes</th>
-            <th scope="col">Changing</th>
-          </tr>
-        </thead>
-        <tbody>
-          {own.map((k) => (
-            <tr key={k.id}>
-              <td>{k.name}</td>
-              <td>
-                <InputNumber
-                  aria-label={`Minutes of a ${k.name}`}
-                  min={5}
-                  max={720}
-                  step={5}
-                  value={k.minutes}
-                  onChange={(v) => v !== null && set(k.id, { minutes: v })}
-                />
-              </td>
-              <td>
-                <InputNumber
-                  aria-label={`Minutes for changing after a ${k.name}`}
-                  min={0}
-                  max={120}
-                  step={5}
-                  value={k.buffer}
-                  onChange={(v) => v !== null && set(k.id, { buffer: v })}
-                />
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
       <div className="row acts">
-        <button type="submit" className="take" disabled={isLoading}>
+        <button type="submit" className="take" disabled={busy}>
           Keep these
         </button>
-        <button type="button" className="quiet" onClick={onDone}>
+        <button type="button" className="quiet" onClick={onLeave}>
           leave as they were
         </button>
       </div>
     </form>
+  );
+}
+
+/** Who changed hours, kinds or wordings, newest first. */
+function Changes() {
+  const { data: changes = [] } = useRuleChangesQuery();
+  const { long } = useDays();
+  if (changes.length === 0) return null;
+  return (
+    <details>
+      <summary>What was changed here</summary>
+      <ol className="bare">
+        {changes.map((c) => (
+          <li key={c.at}>
+            {long(c.at)}, {c.by}
+            {c.moved.map((m) => (
+              <div key={m.name} className="soft">
+                {m.name}: {m.from && `${m.from} → `}
+                {m.to}
+              </div>
+            ))}
+          </li>
+        ))}
+      </ol>
+    </details>
   );
 }

@@ -1,4 +1,5 @@
 import type {
+  AheadView,
   HandedOver,
   HouseRulesView,
   HouseRulesWire,
@@ -24,10 +25,16 @@ const house = api.injectEndpoints({
       query: (id) => change(`/staff/${id}`, 'DELETE'),
       invalidatesTags: ['Staff'],
     }),
-    handOver: b.mutation<HandedOver, { id: number; toId: number }>({
-      query: ({ id, ...body }) => change(`/staff/${id}/hand-over`, 'POST', body),
-      invalidatesTags: ['Diary', 'Order'],
+    ahead: b.query<AheadView, number>({
+      query: (id) => `/staff/${id}/ahead`,
+      providesTags: ['Diary', 'Staff'],
     }),
+    handOver: b.mutation<HandedOver, { id: number; toId: number; appointments?: number[]; bench?: number[] }>(
+      {
+        query: ({ id, ...body }) => change(`/staff/${id}/hand-over`, 'POST', body),
+        invalidatesTags: ['Diary', 'Order'],
+      },
+    ),
     house: b.query<HouseView, void>({ query: () => '/house', providesTags: ['House'] }),
     houseRules: b.query<HouseRulesView, void>({ query: () => '/house/rules', providesTags: ['House'] }),
     changeHouseRules: b.mutation<{ version: number }, { version: number; rules: HouseRulesWire }>({
@@ -49,6 +56,7 @@ export const {
   useAddStaffMutation,
   useStaffLinkMutation,
   useRemoveStaffMutation,
+  useAheadQuery,
   useHandOverMutation,
   useHouseQuery,
   useChangeHouseMutation,

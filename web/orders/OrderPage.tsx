@@ -4,6 +4,7 @@ import { Button, Upload } from 'antd';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useDays, useMay } from '../app/me.ts';
+import { OrderBench } from '../bench/OrderBench.tsx';
 import { SessionReadings } from '../clients/SessionReadings.tsx';
 import { isJoined, partWords } from '../garment/words.ts';
 import { Facts } from '../shared/Facts.tsx';
@@ -100,6 +101,7 @@ export function Component() {
       {mayBrief && !made && order.brief && (
         <p className="soft">This garment has no part that can be computed yet.</p>
       )}
+      <OrderBench order={order} />
     </Place>
   );
 }
@@ -125,7 +127,7 @@ function Margin({ order, mayBrief }: { order: OrderFull; mayBrief: boolean }) {
                 <Link to={`/diary?day=${a.day}&a=${a.id}`}>
                   {short(a.day)}, {a.time}
                 </Link>
-                : {a.kind.replaceAll('-', ' ')}
+                : {a.kindName}
                 {a.status !== 'confirmed' && `, ${a.status.replaceAll('-', ' ')}`}
               </li>
             ))}

@@ -76,8 +76,7 @@ function fittings(order: OrderFull, today: string, shortDate: (at: string) => st
   const standing = order.appointments.filter((a) => a.status !== 'did-not-come');
   const next = standing.find((a) => a.day >= today && a.status !== 'done');
   const shown = next ?? standing.at(-1);
-  const words = (a: (typeof standing)[number]) =>
-    `${a.kind.replaceAll('-', ' ')} ${shortDate(a.day)}, ${a.time}`;
+  const words = (a: (typeof standing)[number]) => `${a.kindName} ${shortDate(a.day)}, ${a.time}`;
   return {
     id: 'fittings',
     word: order.appointments.length > 1 ? `fittings, ${order.appointments.length}` : 'fittings',

@@ -1,0 +1,174 @@
+import {
+  type AppointmentKind,
+  type Hours,
+  hoursWords,
+  MESSAGE_FIELDS,
+  MESSAGE_KINDS,
+  NEEDS,
+  type Need,
+  ROOM_USES,
+  SKILLS,
+  unknownFields,
+} from '@rocchetto/core';
+import { DEFAULT_OPENING, kindsOf } from '@rocchetto/core/diary/house.ts';
+import { z } from 'zod';
+import { Id, IsoDate, Version } from './basics.ts';
+
+export const short = (max: number) => z.string().trim().max(max).default('');
+const name = (what: string) => z.string().trim().min(1, `${what} needs a name.`).max(80);
+
+/** A wall time hh:mm, 00:00 to 23:59. */
+export const WallTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'Write a time as 09:30.');
+const EndTime = z.union([WallTime, z.literal('24:00')]);
+
+export const HoursWire = z
+  .array(
+    z
+      .strictObject({ weekday: z.int().min(1).max(7), from: WallTime, to: EndTime })
+      .refine((h) => h.from < h.to, 'Hours end after they begin.'),
+  )
+  .max(28)
+  .refine(
+    (all) =>
+      !all.some((a, i) =>
+        all.some((b, k) => i < k && a.weekday === b.weekday && a.from < b.to && b.from < a.to),
+      ),
+    'Hours of one day overlap: a break lies between them.',
+  );
+
+/** How somebody works: what the diary needs to know of them. */
+export const StaffWork = z.strictObject({
+  skills: z.array(z.enum(SKILLS)).max(SKILLS.length),
+  initials: z.string().trim().max(3, 'Initials are three letters at most.').default(''),
+  mark: z.int().min(0).max(11).default(0),
+  hours: HoursWire,
+});
+export type StaffWork = z.infer<typeof StaffWork>;
+
+/** How a member of staff's weekly hours are stored. */
+export const StoredHours = z.strictObject({ version: z.literal(1), hours: HoursWire });
+
+export const RoomWrite = z.strictObject({
+  name: name('A room'),
+  goodFor: z.array(z.enum(ROOM_USES)).max(ROOM_USES.length),
+});
+export type RoomWrite = z.infer<typeof RoomWrite>;
+
+const days = {
+  firstDay: IsoDate,
+  lastDay: IsoDate,
+};
+const inOrder = (d: { firstDay: string; lastDay: string }) => d.firstDay <= d.lastDay;
+export const ORDER = 'The last day lies before the first.';
+export const LeaveWrite = z.strictObject({ staffId: Id, reason: short(200), ...days }).refine(inOrder, ORDER);
+export type LeaveWrite = z.infer<typeof LeaveWrite>;
+export const ClosureWrite = z
+  .strictObject({ name: name('A day the house is closed'), ...days })
+  .refine(inOrder, ORDER);
+export type ClosureWrite = z.infer<typeof ClosureWrite>;
+
+const KindWire = z.strictObject({
+  /** what it is called; a kind of core's keeps its own name when none is said */
+  name: z.string().trim().min(1, 'A kind needs a name.').max(60).optional(),
+  /** whether it is offered when a time is booked; those booked already stand */
+  offered: z.boolean().optional(),
+  minutes: z.int().min(5).max(720),
+  buffer: z.int().min(0).max(120),
+  hands: z
+    .array(z.array(z.enum(SKILLS)).min(1))
+    .min(1)
+    .max(4),
+  room: z.array(z.enum(ROOM_USES)).nullable(),
+  need: z.enum(Object.keys(NEEDS) as [Need, ...Need[]]).nullable(),
+});
+const wording = (max: number) =>
+  z
+    .string()
+    .trim()
+    .min(1, 'A message needs words.')
+    .max(max)
+    .superRefine((text, c) => {
+      const strange = unknownFields(text);
+      if (strange.length > 0)
+        c.addIssue({
+          code: 'custom',
+          message: `There is no field {${strange.join('}, {')}}. A message can name ${Object.keys(
+            MESSAGE_FIELDS,
+          )
+            .map((f) => `{${f}}`)
+            .join(' ')}.`,
+        });
+    });
+const WordsWire = z.strictObject({ subject: wording(200), body: wording(4000) });
+
+/** Opening hours and kinds of appointment as the house has them; kinds it does not name are core's. */
+export const DiaryRules = z.strictObject({
+  version: z.literal(1).default(1),
+  opening: HoursWire.default([]),
+  kinds: z.record(z.string().max(40), KindWire).default({}),
+  /** the house's own wording of what a client is told; kinds it does not name are core's */
+  words: z.partialRecord(z.enum(MESSAGE_KINDS), WordsWire).default({}),
+});
+export type DiaryRules = z.infer<typeof DiaryRules>;
+export const DiaryRulesChange = z.strictObject({ version: Version, rules: DiaryRules });
+
+/** One thing that a change of the diary's rules moved, in words. */
+export interface DiaryRuleMoved {
+  readonly name: string;
+  readonly from: string;
+  readonly to: string;
+}
+export interface DiaryRuleChange {
+  /** ISO instant */
+  readonly at: string;
+  readonly by: string;
+  readonly moved: readonly DiaryRuleMoved[];
+}
+
+/** What a kind is, thing by thing, in words. */
+const kindWords = (k: AppointmentKind): Readonly<Record<string, string>> => ({
+  name: k.name,
+  minutes: String(k.minutes),
+  changing: `${k.buffer} min`,
+  takes: k.hands.map((any) => any.join(' or ')).join(', and '),
+  room: k.room === null ? 'none' : k.room.join(', ') || 'any',
+  needs: k.need ? NEEDS[k.need] : 'nothing',
+  offered: k.offered === false ? 'no' : 'yes',
+});
+const open = (hours: readonly Hours[]) => hoursWords(hours.length > 0 ? hours : DEFAULT_OPENING);
+
+/** What differs between two states of the diary's rules: opening hours, kinds, and whose wording changed. */
+export function diaryRulesMoved(before: DiaryRules, after: DiaryRules): DiaryRuleMoved[] {
+  const was = new Map(kindsOf(before.kinds).map((k) => [k.id, k]));
+  const [from, to] = [open(before.opening), open(after.opening)];
+  const kinds = kindsOf(after.kinds).flatMap((k): DiaryRuleMoved[] => {
+    const old = was.get(k.id);
+    const now = kindWords(k);
+    if (!old) return [{ name: k.name, from: '', to: `a new kind, ${k.minutes} minutes` }];
+    const then = kindWords(old);
+    return Object.keys(now).flatMap((key) =>
+      now[key] === then[key] ? [] : [{ name: `${old.name}, ${key}`, from: then[key]!, to: now[key]! }],
+    );
+  });
+  const words = MESSAGE_KINDS.flatMap((kind): DiaryRuleMoved[] => {
+    const same = JSON.stringify(before.words[kind] ?? null) === JSON.stringify(after.words[kind] ?? null);
+    const whose = (r: DiaryRules) => (r.words[kind] ? r.words[kind].subject : 'the usual words');
+    return same
+      ? []
+      : [{ name: `words, ${kind.replaceAll('-', ' ')}`, from: whose(before), to: whose(after) }];
+  });
+  return [...(from === to ? [] : [{ name: 'open', from, to }]), ...kinds, ...words];
+}
+
+/** The id of a new kind, from its name; with a number where the house has one of that id. */
+export function kindIdOf(name: string, taken: readonly string[]): string {
+  const plain =
+    name
+      .toLowerCase()
+      .normalize('NFKD')
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '')
+      .slice(0, 32) || 'kind';
+  if (!taken.includes(plain)) return plain;
+  for (let n = 2; ; n++) if (!taken.includes(`${plain}-${n}`)) return `${plain}-${n}`;
+}

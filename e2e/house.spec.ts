@@ -1,0 +1,112 @@
+import { accessible, byApi, expect, inDatabase, signIn, test } from './help.ts';
+
+test('the principal reads every rule, sees what a change would move, and keeps it dated and named', async ({
+  page,
+}) => {
+  await signIn(page, 'Odile Marchetti', '/house');
+  await page.getByRole('link', { name: 'House rules' }).click();
+  await expect(page.getByRole('heading', { name: 'Wearing ease' })).toBeVisible();
+  await expect(page.getByRole('complementary')).toContainText('Odile Marchetti');
+  await accessible(page);
+  await page.getByRole('button', { name: 'Change the rules' }).click();
+  const hip = page.getByLabel('wearing ease, hip, fitted');
+  await hip.fill('seven');
+  await expect(page.locator('.wrong-word')).toContainText('seven');
+  await expect(page.getByRole('button', { name: /^Keep/ })).toBeDisabled();
+  // A length without a unit takes the house's; what it means stands beside it.
+  await hip.fill('2 3/4 in');
+  await expect(page.getByRole('heading', { name: 'What it would move' })).toBeVisible();
+  await expect(page.getByText(/^This moves \d+ open orders?/)).toBeVisible();
+  await accessible(page, 'changing');
+  await page.getByLabel('allowances, straight hem').fill('5');
+  await page.getByLabel('rounding, front and back').selectOption('pair');
+  await page.getByRole('button', { name: 'Keep 3 changes' }).click();
+  await expect(page.getByRole('button', { name: 'Change the rules' })).toBeVisible();
+  const changes = page.getByRole('complementary');
+  await expect(changes).toContainText('wearing ease, hip, fitted: 5 cm → 2 3/4 in');
+  await expect(changes).toContainText('allowances, straight hem: 4 cm → 5 cm');
+  await expect(changes).toContainText(
+    'rounding, front and back: each by itself → as a pair, to keep the girth',
+  );
+  const [{ hem }] = (await inDatabase<{ hem: string }>(
+    `select rules -> 'allowances' ->> 'hem' as hem from house`,
+  )) as [{ hem: string }];
+  expect(hem).toBe('5 cm');
+  // Back to what is usual: the house then goes by the table again.
+  await page.getByRole('button', { name: 'Change the rules' }).click();
+  for (const rule of ['wearing ease, hip, fitted', 'allowances, straight hem'])
+    await page.getByLabel(rule).fill('');
+  await page.getByLabel('rounding, front and back').selectOption('each');
+  await page.getByRole('button', { name: 'Keep 3 changes' }).click();
+  await expect(changes).toContainText('allowances, straight hem: 5 cm → 4 cm');
+});
+
+test('rules that somebody else saves meanwhile are told, and what was written stays', async ({ page }) => {
+  await signIn(page, 'Odile Marchetti', '/house/rules');
+  await page.getByRole('button', { name: 'Change the rules' }).click();
+  await page.getByLabel('how old a measuring may be, as a rule (days)').fill('75');
+  const { version, rules } = await (await page.request.get('/api/house/rules')).json();
+  await byApi(page, 'PUT', '/house/rules', {
+    version,
+    rules: { ...rules, ages: { ...rules.ages, changed: 10 } },
+  });
+  await expect(page.getByText('Somebody has just saved this.')).toBeVisible();
+  await expect(page.getByLabel('how old a measuring may be, as a rule (days)')).toHaveValue('75');
+  await page.getByRole('button', { name: /^Keep/ }).click();
+  // The later hand is shown both and nothing is lost silently.
+  await expect(page.getByRole('alert')).toBeVisible();
+  await expect(page.getByLabel('how old a measuring may be, as a rule (days)')).toHaveValue('75');
+});
+
+test('a fitter reads the rules and is offered no change', async ({ page }) => {
+  await signIn(page, 'Bram Teller', '/house/rules');
+  await expect(page.getByRole('heading', { name: 'Lead times' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Change the rules' })).toBeHidden();
+});
+
+test('kinds of appointment are changed and added by the house, each change dated; a new one can be booked', async ({
+  page,
+}) => {
+  await signIn(page, 'Odile Marchetti', '/house');
+  await page.getByRole('button', { name: 'Change the alteration fitting' }).click();
+  const form = page.getByRole('form', { name: 'Change the alteration fitting' });
+  await form.getByLabel('Minutes', { exact: true }).fill('35');
+  await form.getByRole('button', { name: 'Keep this kind' }).click();
+  await expect(form).toBeHidden();
+  await expect(page.getByRole('row', { name: /^alteration fitting 35/ })).toBeVisible();
+  await page.getByRole('button', { name: 'A kind of our own' }).click();
+  const own = page.getByRole('form', { name: 'A kind of our own' });
+  await expect(own.getByRole('button', { name: 'Keep this kind' })).toBeDisabled();
+  await own.getByLabel('Name').fill('Shoe trial');
+  await own.getByRole('checkbox', { name: 'needs none' }).check();
+  await accessible(page, 'a kind');
+  await own.getByRole('button', { name: 'Keep this kind' }).click();
+  await expect(page.getByRole('row', { name: /^Shoe trial 30 10 fitting none/ })).toBeVisible();
+  await page.getByText('What was changed here').click();
+  await expect(page.getByText('alteration fitting, minutes: 30 → 35')).toBeVisible();
+  await expect(page.getByText('Shoe trial: a new kind, 30 minutes')).toBeVisible();
+  await page.goto('/diary/book?client=1&kind=shoe-trial');
+  await expect(page.getByText('30 minutes and 10 for changing')).toBeVisible();
+  await expect(page.locator('.times button').first()).toBeVisible();
+  // No longer offered, it is gone from the list of kinds to book.
+  await page.goto('/house');
+  await page.getByRole('button', { name: 'Change the Shoe trial' }).click();
+  await page.getByRole('checkbox', { name: /offered when a time is booked/ }).uncheck();
+  await page.getByRole('button', { name: 'Keep this kind' }).click();
+  await expect(page.getByText('(not offered)')).toBeVisible();
+  await page.goto('/diary/book?client=1');
+  await expect(page.getByLabel('For a')).toBeVisible();
+  await expect(page.getByLabel('For a').locator('option', { hasText: 'Shoe trial' })).toHaveCount(0);
+});
+
+test('somebody who leaves has what is ahead handed over, one by one and all', async ({ page }) => {
+  await signIn(page, 'Odile Marchetti', '/house');
+  await page.getByRole('button', { name: 'Take Pia Ostrander off the staff' }).click();
+  await page.getByRole('button', { name: 'Yes, Pia Ostrander leaves' }).click();
+  const form = page.getByRole('form', { name: 'Hand the bookings over' });
+  await expect(form).toContainText('Beads along the neckline');
+  await form.getByLabel('Hand over to').selectOption({ label: 'Wren Halloran' });
+  await form.getByRole('button', { name: /^Hand over: Beads along/ }).click();
+  await expect(form).toContainText('1 handed over.');
+  await expect(form).toContainText('Nothing is left: Pia Ostrander can be taken off the staff.');
+});

@@ -1,0 +1,165 @@
+import {
+  type AppointmentKind,
+  NEEDS,
+  type Need,
+  ROOM_USES,
+  type RoomUse,
+  SKILLS,
+  type Skill,
+} from '@rocchetto/core';
+import { Checkbox, Input, InputNumber } from 'antd';
+import { useState } from 'react';
+
+interface Props {
+  /** null for a new one */
+  readonly of: AppointmentKind | null;
+  readonly busy: boolean;
+  readonly onKeep: (k: AppointmentKind) => void;
+  readonly onLeave: () => void;
+}
+
+const NEW: AppointmentKind = {
+  id: '',
+  name: '',
+  minutes: 30,
+  buffer: 10,
+  hands: [['fitting']],
+  room: ['fitting'],
+  need: null,
+};
+
+/** One kind of appointment: how long, whose hands, which room, and what must be there before it. */
+export function KindForm({ of, busy, onKeep, onLeave }: Props) {
+  const [k, setK] = useState(of ?? NEW);
+  const set = (more: Partial<AppointmentKind>) => setK({ ...k, ...more });
+  const hand = (i: number, any: readonly Skill[]) =>
+    set({ hands: k.hands.map((h, n) => (n === i ? any : h)) });
+  const lacks =
+    k.name.trim() === ''
+      ? 'It needs a name.'
+      : k.hands.some((h) => h.length === 0)
+        ? 'Each hand needs a skill at least.'
+        : '';
+  return (
+    <form
+      className="slip"
+      aria-label={of ? `Change the ${of.name}` : 'A kind of our own'}
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (lacks === '') onKeep({ ...k, name: k.name.trim() });
+      }}
+    >
+      <h3>{of ? of.name : 'A kind of our own'}</h3>
+      <div className="fields">
+        <div>
+          <label htmlFor="kind-name">Name</label>
+          <Input
+            id="kind-name"
+            value={k.name}
+            maxLength={60}
+            onChange={(e) => set({ name: e.target.value })}
+          />
+        </div>
+        <div>
+          <label htmlFor="kind-minutes">Minutes</label>
+          <InputNumber
+            id="kind-minutes"
+            min={5}
+            max={720}
+            step={5}
+            value={k.minutes}
+            onChange={(v) => v !== null && set({ minutes: v })}
+          />
+        </div>
+        <div>
+          <label htmlFor="kind-buffer">Minutes for changing</label>
+          <InputNumber
+            id="kind-buffer"
+            min={0}
+            max={120}
+            step={5}
+            value={k.buffer}
+            onChange={(v) => v !== null && set({ buffer: v })}
+          />
+        </div>
+        <div>
+          <label htmlFor="kind-need">Needs</label>
+          <select
+            id="kind-need"
+            className="field"
+            value={k.need ?? ''}
+            onChange={(e) => set({ need: (e.target.value || null) as Need | null })}
+          >
+            <option value="">nothing</option>
+            {Object.entries(NEEDS).map(([id, words]) => (
+              <option key={id} value={id}>
+                {words}
+              </option>
+            ))}
+          </select>
+        </div>
+      </div>
+      {k.hands.map((any, i) => (
+        <fieldset key={i} className="row">
+          <legend>{k.hands.length === 1 ? 'Who takes it: any of' : `Hand ${i + 1}: any of`}</legend>
+          <Checkbox.Group
+            options={SKILLS.map((s) => ({ value: s, label: s }))}
+            value={[...any]}
+            onChange={(v) => hand(i, v as Skill[])}
+          />
+          {k.hands.length > 1 && (
+            <button
+              type="button"
+              className="quiet"
+              onClick={() => set({ hands: k.hands.filter((_, n) => n !== i) })}
+            >
+              one fewer
+            </button>
+          )}
+        </fieldset>
+      ))}
+      {k.hands.length < 4 && (
+        <button type="button" className="quiet" onClick={() => set({ hands: [...k.hands, ['fitting']] })}>
+          one more of the staff
+        </button>
+      )}
+      <fieldset className="row">
+        <legend>Room</legend>
+        <Checkbox
+          checked={k.room === null}
+          onChange={(e) => set({ room: e.target.checked ? null : ['fitting'] })}
+        >
+          needs none
+        </Checkbox>
+        {k.room !== null && (
+          <Checkbox.Group
+            aria-label="Good for"
+            options={ROOM_USES.map((u) => ({ value: u, label: `good for ${u}` }))}
+            value={[...k.room]}
+            onChange={(v) => set({ room: v as RoomUse[] })}
+          />
+        )}
+      </fieldset>
+      {of && (
+        <p>
+          <Checkbox checked={k.offered !== false} onChange={(e) => set({ offered: e.target.checked })}>
+            offered when a time is booked; those booked already stand
+          </Checkbox>
+        </p>
+      )}
+      <div className="row acts">
+        <button type="submit" className="take" disabled={busy || lacks !== ''}>
+          Keep this kind
+        </button>
+        <button type="button" className="quiet" onClick={onLeave}>
+          leave it
+        </button>
+        {lacks && (
+          <span className="soft" role="status">
+            {lacks}
+          </span>
+        )}
+      </div>
+    </form>
+  );
+}
