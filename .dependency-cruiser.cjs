@@ -8,19 +8,21 @@ module.exports = {
       to: {
         pathNot: [
           '^core/',
-          '^node_modules/(bezier-js|@types/bezier-js|fraction\\.js|chrono-node|temporal-polyfill)',
+          '^node_modules/(bezier-js|@types/bezier-js|fraction\\.js|chrono-node|temporal-polyfill|ical\\.js)',
         ],
       },
     },
     ...[
-      // Inside core each room knows those before it: lengths, the tape, panels, figures, garments, the sheet.
+      // Inside core each room knows those before it: lengths, the tape and its checks, panels, figures, garments, the sheet.
       ['units', ''],
       ['measures', 'units'],
       ['draft', 'units'],
       ['figure', 'units|measures'],
-      ['garment', 'units|measures|draft|figure'],
+      ['checks', 'units|measures'],
+      ['garment', 'units|measures|draft|figure|checks'],
       ['sheet', 'units|measures|dates|checks|draft|figure|garment'],
       ['diary', 'dates'],
+      ['house', 'units|checks|garment|thread'],
     ].map(([room, knows]) => ({
       name: `core-${room}-knows-the-rooms-before-it`,
       severity: 'error',

@@ -96,8 +96,8 @@ async function fill(pool: Pool): Promise<string> {
   return start;
 }
 
-/** How long free times take: in core, and the route against what it reads and computes. */
-export async function diaryBench(cluster: Cluster, say: (line: string) => void) {
+/** How long free times take: in core, and the route against what it reads and computes. Answers a day with bookings. */
+export async function diaryBench(cluster: Cluster, say: (line: string) => void): Promise<string> {
   const book = largeHouse();
   const half = (at: number) => String(Math.floor(at / 720));
   for (const [what, hands, room] of [
@@ -163,6 +163,7 @@ export async function diaryBench(cluster: Cluster, say: (line: string) => void) 
         'No aim; under 100 ms.',
       ),
     );
+    return start;
   } finally {
     await pool.end();
   }

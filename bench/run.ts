@@ -2,8 +2,10 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { root, startCluster } from '../tools/cluster.ts';
 import { runTool } from '../tools/stop-word.ts';
+import { bookingsBench } from './bookings.ts';
 import { coreBench } from './core.ts';
 import { diaryBench } from './diary.ts';
+import { diaryWebBench } from './diary-web.ts';
 import { routesBench } from './routes.ts';
 import { webBench } from './web.ts';
 
@@ -17,7 +19,8 @@ runTool(async () => {
   await coreBench(say);
   const cluster = await startCluster('bench', true);
   try {
-    await diaryBench(cluster, say);
+    await diaryWebBench(cluster, await diaryBench(cluster, say), say);
+    bookingsBench(cluster, say);
     await routesBench(cluster, say);
     await webBench(cluster, say);
   } finally {

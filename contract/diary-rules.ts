@@ -125,6 +125,12 @@ export interface DiaryRuleChange {
   readonly moved: readonly DiaryRuleMoved[];
 }
 
+/** Bookings ahead that would lie outside other opening hours: they stand all the same. */
+export interface WouldStand {
+  readonly outside: number;
+  readonly first: readonly { readonly id: number; readonly clientName: string; readonly when: string }[];
+}
+
 /** What a kind is, thing by thing, in words. */
 const kindWords = (k: AppointmentKind): Readonly<Record<string, string>> => ({
   name: k.name,

@@ -33,7 +33,14 @@ import {
   SeriesQuery,
   TimesQuery,
 } from './diary.ts';
-import { ClosureWrite, DiaryRulesChange, LeaveWrite, RoomWrite, StaffWork } from './diary-rules.ts';
+import {
+  ClosureWrite,
+  DiaryRules,
+  DiaryRulesChange,
+  LeaveWrite,
+  RoomWrite,
+  StaffWork,
+} from './diary-rules.ts';
 import type { Action } from './may.ts';
 import { SpecOrSheetFile } from './spec.ts';
 
@@ -103,7 +110,12 @@ export const ROUTES = {
   'POST /staff/:id/link': { does: 'A new one-time link', may: 'staff.manage', status: 201 },
   'DELETE /staff/:id': { does: 'Takes off the staff', may: 'staff.manage' },
   'GET /diary/house': { does: 'Staff, rooms, hours, kinds: what the diary goes by', may: 'diary.read' },
-  'GET /diary/rules/changes': { does: 'Who changed opening hours and kinds, when', may: 'diary.read' },
+  'GET /diary/rules/changes': { does: 'Who changed what the diary goes by, when', may: 'diary.read' },
+  'POST /diary/rules/would-move': {
+    does: 'Which bookings ahead would lie outside other opening hours; changes nothing',
+    may: 'house.write',
+    body: z.strictObject({ rules: DiaryRules }),
+  },
   'PUT /diary/rules': {
     does: 'Changes opening hours and kinds of appointment',
     may: 'house.write',

@@ -82,7 +82,7 @@ test('kinds of appointment are changed and added by the house, each change dated
   await accessible(page, 'a kind');
   await own.getByRole('button', { name: 'Keep this kind' }).click();
   await expect(page.getByRole('row', { name: /^Shoe trial 30 10 fitting none/ })).toBeVisible();
-  await page.getByText('What was changed here').click();
+  await page.getByText('What was changed here, by whom').click();
   await expect(page.getByText('alteration fitting, minutes: 30 → 35')).toBeVisible();
   await expect(page.getByText('Shoe trial: a new kind, 30 minutes')).toBeVisible();
   await page.goto('/diary/book?client=1&kind=shoe-trial');

@@ -1,4 +1,8 @@
-import { wholeDay } from '@rocchetto/core/diary/zoned.ts';
+import type { WouldStand } from '@rocchetto/contract';
+import { dayIn, printDayAndDate } from '@rocchetto/core';
+import { hoursOn } from '@rocchetto/core/diary/hours.ts';
+import { holds } from '@rocchetto/core/diary/spans.ts';
+import { daysFrom, wallAt, wholeDay } from '@rocchetto/core/diary/zoned.ts';
 import { Hono } from 'hono';
 import { isTaken } from '../db/errors.ts';
 import { remember } from '../db/history.ts';
@@ -8,10 +12,12 @@ import { once } from '../http/once.ts';
 import { notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
 import { versioned } from '../http/versioned.ts';
+import { openingOf } from './book.ts';
 import { aheadOf, handOver } from './hand-over.ts';
 import {
   addAway,
   addRoom,
+  bookedTimes,
   closeRoom,
   RULES_CHANGED,
   readRoom,
@@ -33,6 +39,23 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
 
   on(app, 'GET /diary/rules/changes', async (c) => c.json(await readRuleChanges(deps.pool, CHANGES)));
+  on(app, 'POST /diary/rules/would-move', async (c, { body: { rules } }) => {
+    const { zone } = await readRules(deps.pool);
+    const booked = await bookedTimes(deps.pool, deps.now());
+    const opening = openingOf(rules);
+    const last = booked.at(-1);
+    const open = last
+      ? hoursOn(zone, daysFrom(dayIn(zone, deps.now()), wallAt(zone, last.to).day), opening)
+      : [];
+    const outside = booked.filter((b) => !holds(open, b.from, b.to));
+    return c.json({
+      outside: outside.length,
+      first: outside.slice(0, 5).map((b) => {
+        const { day, time } = wallAt(zone, b.from);
+        return { id: b.id, clientName: b.clientName, when: `${printDayAndDate(day)} ${time}` };
+      }),
+    } satisfies WouldStand);
+  });
   on(app, 'PUT /diary/rules', (c, { body: { version, rules } }) =>
     once(c, deps, async (tx) => {
       await versioned(tx, {

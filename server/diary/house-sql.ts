@@ -14,11 +14,11 @@ import {
   StoredHours,
   stored,
 } from '@rocchetto/contract';
-import { foldText } from '@rocchetto/core';
+import { foldText, hoursWords, printDate } from '@rocchetto/core';
 import type { Span } from '@rocchetto/core/diary/zoned.ts';
 import type { Db, Tx } from '../db/pool.ts';
 import { cutBusy } from './busy-sql.ts';
-import { span } from './span-sql.ts';
+import { minutes, span } from './span-sql.ts';
 
 /** What the house has laid over core's kinds, its opening hours and its version. */
 export async function readRules(
@@ -35,22 +35,71 @@ export async function readRules(
 /** What “the rules changed” is called in the history. */
 export const RULES_CHANGED = 'diary rules changed';
 
-/** The latest changes of the rules, newest first. */
+interface Happened {
+  readonly at: Date;
+  readonly by: string | null;
+  readonly entity: 'house' | 'staff' | 'room' | 'leave' | 'closure';
+  readonly what: string;
+  /** whose it is: a member of staff, a room, a closed day */
+  readonly of: string | null;
+  readonly before: unknown;
+  readonly after: unknown;
+}
+
+/** The latest changes of what the diary goes by, newest first: hours, kinds and words, staff at work, rooms, days away. */
 export async function readRuleChanges(db: Db, most: number): Promise<DiaryRuleChange[]> {
-  const { rows } = await db.query<{ at: Date; by: string | null; before: unknown; after: unknown }>({
+  const { rows } = await db.query<Happened>({
     name: 'diary-rule-changes',
-    text: `select h.at, s.name as by, h.before, h.after from history h left join staff s on s.id = h.staff_id
-       where h.entity = 'house' and h.entity_id = '1' and h.what = $1 order by h.id desc limit $2`,
+    text: `select h.at, s.name as by, h.entity, h.what, h.before, h.after, coalesce(st.name, r.name, c.name, ls.name) as of
+       from history h left join staff s on s.id = h.staff_id
+       left join staff st on h.entity = 'staff' and st.id::text = h.entity_id
+       left join room r on h.entity = 'room' and r.id::text = h.entity_id
+       left join closure c on h.entity = 'closure' and c.id::text = h.entity_id
+       left join leave l on h.entity = 'leave' and l.id::text = h.entity_id left join staff ls on ls.id = l.staff_id
+      where (h.entity = 'house' and h.what = $1) or (h.entity in ('staff', 'room', 'leave', 'closure') and h.what not like 'busy%')
+      order by h.id desc limit $2`,
     values: [RULES_CHANGED, most],
   });
-  return rows.map((r) => ({
-    at: r.at.toISOString(),
-    by: r.by ?? '',
-    moved: diaryRulesMoved(
-      stored(Rules, 'The diary’s rules', r.before ?? {}),
-      stored(Rules, 'The diary’s rules', r.after ?? {}),
-    ),
-  }));
+  return rows.map((r) => ({ at: r.at.toISOString(), by: r.by ?? '', moved: movedBy(r) }));
+}
+
+function movedBy({ entity, what, of, before, after }: Happened): DiaryRuleChange['moved'] {
+  if (entity === 'house')
+    return diaryRulesMoved(
+      stored(Rules, 'The diary’s rules', before ?? {}),
+      stored(Rules, 'The diary’s rules', after ?? {}),
+    );
+  const name = of ?? '';
+  if (entity === 'staff' && what === 'work changed') {
+    const [was, is] = [before, after].map((w) => w as Partial<StaffWork> | null);
+    const hours = (w: Partial<StaffWork> | null) => hoursWords(w?.hours ?? []) || 'while the house is open';
+    const skills = (w: Partial<StaffWork> | null) => (w?.skills ?? []).join(', ') || 'none';
+    return [
+      { name: `${name}, skills`, from: skills(was ?? null), to: skills(is ?? null) },
+      { name: `${name}, hours`, from: hours(was ?? null), to: hours(is ?? null) },
+    ].filter((m) => m.from !== m.to);
+  }
+  const days = after as { firstDay?: string; lastDay?: string } | null;
+  const on = days?.firstDay
+    ? ` ${printDate(days.firstDay)}${days.lastDay !== days.firstDay ? ` to ${printDate(days.lastDay ?? '')}` : ''}`
+    : '';
+  return [{ name, from: '', to: `${entity === 'leave' ? 'leave ' : ''}${what}${on}` }];
+}
+
+/** Bookings ahead, for looking whether other hours would leave one outside them. */
+export async function bookedTimes(
+  db: Db,
+  after: Date,
+): Promise<readonly (Span & { readonly id: number; readonly clientName: string })[]> {
+  const { rows } = await db.query({
+    name: 'booked-times',
+    text: `select a.id, c.name as "clientName", ${minutes('lower(s.during)')} as from, ${minutes('upper(s.during)')} as to
+       from slot s join appointment a on a.id = s.appointment_id join client c on c.id = a.client_id
+      where s.state <> 'left' and s.during && tstzrange($1::timestamptz, $1::timestamptz + interval '1 year')
+      order by lower(s.during) limit 3000`,
+    values: [after],
+  });
+  return rows;
 }
 
 export async function writeRules(tx: Tx, rules: DiaryRules): Promise<void> {

@@ -47,17 +47,25 @@ export function Component() {
   };
   const frame = data?.days[0];
   const loops = useMemo(() => (data && frame ? loopsOf(data.appointments, frame) : []), [data, frame]);
+  // A loop that is drawn along changes none of these: the threads under it are not drawn anew.
+  const drawn = useMemo(() => {
+    if (!house || !data || !frame) return null;
+    const { threads: staff, absent } = staffThreads(house.staff, frame, loops, data.bench);
+    const own = mine ? staff.filter((t) => t.id === me.id) : staff;
+    return {
+      absent,
+      tooMuch: staff.flatMap((t) => overloadWords(t.name, day, today, loadOfThread(t)) ?? []),
+      threads: by === 'rooms' ? roomThreads(house.rooms, frame, loops) : own,
+    };
+  }, [house, data, frame, loops, by, mine, me.id, day, today]);
   const bothAgain = () => {
     again();
     refetch();
   };
-  if (!house || !data || !frame)
+  if (!house || !data || !frame || !drawn)
     return <Place title="Diary" waiting={{ what: 'the diary', error: noHouse ?? error, again: bothAgain }} />;
   const shown = mine ? loops.filter((l) => l.slot.staff.includes(me.id)) : loops;
-  const { threads: staff, absent } = staffThreads(house.staff, frame, loops, data.bench);
-  const tooMuch = staff.flatMap((t) => overloadWords(t.name, day, today, loadOfThread(t)) ?? []);
-  const own = mine ? staff.filter((t) => t.id === me.id) : staff;
-  const threads = by === 'rooms' ? roomThreads(house.rooms, frame, loops) : own;
+  const { absent, tooMuch, threads } = drawn;
   const chosen = loops.find((l) => l.appointment.id === picked)?.appointment;
   const inTheWay = proposal ? hindrance(proposal, house.staff, frame, loops) : '';
   const go = (to: string) => {

@@ -134,6 +134,13 @@ function Spool({ load, loops }: { load: Load; loops: number }) {
   const room = Math.max(turns + work, Math.round(load.works / 30), 1);
   const step = 34 / room;
   const width = Math.min(2.4, step * 0.7);
+  /** Turns from one to another as one line: a page holds hundreds of spools. */
+  const wound = (first: number, end: number, left: boolean) =>
+    Array.from({ length: end - first }, (_, k) => {
+      const at = 40 - (first + k) * step;
+      const up = at - 1 - Math.min(2, step * 0.4);
+      return left ? `M25 ${at} L9 ${up}` : `M9 ${at} L25 ${up}`;
+    }).join('');
   const said = [
     `${loops} appointment${loops === 1 ? '' : 's'}`,
     load.bench > 0 && `${hoursWord(load.bench)} at the bench`,
@@ -144,18 +151,16 @@ function Spool({ load, loops }: { load: Load; loops: number }) {
     <svg width="34" height="46" role="img" aria-label={said.join(', ')}>
       <path d="M5 3 H29 M5 43 H29" stroke="var(--ink)" strokeWidth={3} />
       <path d="M11 3 V43 M23 3 V43" stroke="var(--edge)" strokeWidth={1} />
-      {Array.from({ length: turns + work }, (_, i) => (
-        <path
-          key={i}
-          d={
-            i < turns
-              ? `M9 ${40 - i * step} L25 ${39 - i * step - Math.min(2, step * 0.4)}`
-              : `M25 ${40 - i * step} L9 ${39 - i * step - Math.min(2, step * 0.4)}`
-          }
-          stroke={load.over > 0 ? 'var(--wrong)' : i < turns ? 'var(--thread)' : 'var(--chalk)'}
-          strokeWidth={width}
-        />
-      ))}
+      <path
+        d={wound(0, turns, false)}
+        stroke={load.over > 0 ? 'var(--wrong)' : 'var(--thread)'}
+        strokeWidth={width}
+      />
+      <path
+        d={wound(turns, turns + work, true)}
+        stroke={load.over > 0 ? 'var(--wrong)' : 'var(--chalk)'}
+        strokeWidth={width}
+      />
       {load.over > 0 && (
         <text x={34} y={28} textAnchor="end" className="over">
           !

@@ -19,6 +19,7 @@ import type {
   StaffWork,
   TimesQuery,
   TimeView,
+  WouldStand,
 } from '@rocchetto/contract';
 import type { z } from 'zod';
 import { api, change, LIST } from '../api/base.ts';
@@ -112,9 +113,13 @@ const diary = api.injectEndpoints({
       query: (body) => change('/diary/rules', 'PUT', body),
       invalidatesTags: (_, error) => (error ? [] : ['Diary', 'House']),
     }),
+    wouldStand: b.query<WouldStand, DiaryRules>({
+      query: (rules) => change('/diary/rules/would-move', 'POST', { rules }),
+      keepUnusedDataFor: 0,
+    }),
     ruleChanges: b.query<DiaryRuleChange[], void>({
       query: () => '/diary/rules/changes',
-      providesTags: ['House'],
+      providesTags: ['House', 'Staff', { type: 'Diary', id: LIST }],
     }),
     changeWork: b.mutation<{ version: number }, StaffWork & { id: number; version: number }>({
       query: ({ id, ...body }) => change(`/staff/${id}/work`, 'PUT', body),
@@ -167,6 +172,7 @@ export const {
   useRemoveFeedMutation,
   useChangeRulesMutation,
   useRuleChangesQuery,
+  useWouldStandQuery,
   useChangeWorkMutation,
   useAddRoomMutation,
   useRemoveRoomMutation,

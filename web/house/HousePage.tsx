@@ -17,6 +17,7 @@ import {
   useStaffLinkMutation,
   useStaffQuery,
 } from './api.ts';
+import { Changes } from './Changes.tsx';
 import { HandOver } from './HandOver.tsx';
 import { KindsTable } from './KindsTable.tsx';
 import { RoomsAndDays } from './RoomsAndDays.tsx';
@@ -54,6 +55,7 @@ export function Component() {
       <RoomsAndDays />
       <KindsTable />
       <WordsTable />
+      <Changes />
     </Place>
   );
 }

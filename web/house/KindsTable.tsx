@@ -1,10 +1,11 @@
 import { type DiaryRules, kindIdOf } from '@rocchetto/contract';
 import { type AppointmentKind, type Hours, hoursWords, NEEDS } from '@rocchetto/core';
 import { useState } from 'react';
-import { useDays, useMay } from '../app/me.ts';
-import { useChangeRulesMutation, useDiaryHouseQuery, useRuleChangesQuery } from '../diary/api.ts';
+import { useMay } from '../app/me.ts';
+import { useChangeRulesMutation, useDiaryHouseQuery, useWouldStandQuery } from '../diary/api.ts';
 import { Facts } from '../shared/Facts.tsx';
 import { Problem } from '../shared/Problem.tsx';
+import { useSettled } from '../shared/useSettled.ts';
 import { HoursField } from './HoursField.tsx';
 import { KindForm } from './KindForm.tsx';
 
@@ -35,7 +36,7 @@ export function KindsTable() {
       <Problem error={changing.error} />
       {open === 'hours' ? (
         <OpenForm
-          opening={rules.opening}
+          rules={rules}
           busy={changing.isLoading}
           onKeep={(opening) => void keep({ opening: [...opening] })}
           onLeave={() => setOpen('')}
@@ -118,20 +119,21 @@ export function KindsTable() {
           }}
         />
       )}
-      <Changes />
     </>
   );
 }
 
 interface OpenProps {
-  readonly opening: readonly Hours[];
+  readonly rules: DiaryRules;
   readonly busy: boolean;
   readonly onKeep: (opening: readonly Hours[]) => void;
   readonly onLeave: () => void;
 }
 
-function OpenForm({ opening, busy, onKeep, onLeave }: OpenProps) {
-  const [hours, setHours] = useState(opening);
+function OpenForm({ rules, busy, onKeep, onLeave }: OpenProps) {
+  const [hours, setHours] = useState<readonly Hours[]>(rules.opening);
+  const asked = useSettled(hours, 400);
+  const { data } = useWouldStandQuery({ ...rules, opening: [...asked] }, { skip: asked === rules.opening });
   return (
     <form
       className="slip"
@@ -147,6 +149,15 @@ function OpenForm({ opening, busy, onKeep, onLeave }: OpenProps) {
         onChange={setHours}
         empty="Nothing is booked outside these hours."
       />
+      {data && asked === hours && (
+        <p role="status" className={data.outside > 0 ? 'pending' : 'soft'}>
+          {data.outside === 0
+            ? 'No booking ahead lies outside these hours.'
+            : `${data.outside} ${data.outside === 1 ? 'booking' : 'bookings'} ahead would lie outside these hours, and ${data.outside === 1 ? 'stands' : 'stand'}: ${data.first
+                .map((b) => `${b.clientName}, ${b.when}`)
+                .join('; ')}${data.outside > data.first.length ? ' …' : '.'}`}
+        </p>
+      )}
       <div className="row acts">
         <button type="submit" className="take" disabled={busy}>
           Keep these
@@ -156,30 +167,5 @@ function OpenForm({ opening, busy, onKeep, onLeave }: OpenProps) {
         </button>
       </div>
     </form>
-  );
-}
-
-/** Who changed hours, kinds or wordings, newest first. */
-function Changes() {
-  const { data: changes = [] } = useRuleChangesQuery();
-  const { long } = useDays();
-  if (changes.length === 0) return null;
-  return (
-    <details>
-      <summary>What was changed here</summary>
-      <ol className="bare">
-        {changes.map((c) => (
-          <li key={c.at}>
-            {long(c.at)}, {c.by}
-            {c.moved.map((m) => (
-              <div key={m.name} className="soft">
-                {m.name}: {m.from && `${m.from} → `}
-                {m.to}
-              </div>
-            ))}
-          </li>
-        ))}
-      </ol>
-    </details>
   );
 }

@@ -1,10 +1,10 @@
 import { STALE_AFTER } from '../checks/stale.ts';
+import { DEFAULT_HOUSE } from '../garment/house.ts';
+import { ALLOWANCES, type AllowanceId } from '../garment/tables/allowances.ts';
+import { EASE_ZONES, FIT_CLASSES, WORKROOM } from '../garment/tables/fit.ts';
 import { DANGER_DAYS } from '../thread/danger.ts';
 import { STAGE_WORD, type Stage } from '../thread/stage.ts';
 import { ROUNDING_CHOICES, roundingWord } from '../units/rounding-choices.ts';
-import { DEFAULT_HOUSE } from './house.ts';
-import { ALLOWANCES, type AllowanceId } from './tables/allowances.ts';
-import { EASE_ZONES, FIT_CLASSES, WORKROOM } from './tables/fit.ts';
 
 /** One rule the house may set for itself. */
 export interface RuleCell {
