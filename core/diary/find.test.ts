@@ -1,43 +1,11 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { seeded } from '../garment/testing.ts';
 import { allTimes, type DiaryBook, findSeries, findTimes, nearestTo, type Question } from './find.ts';
 import { ROOM_USES, SKILLS } from './kinds.ts';
-import { clear, common, holds, joined, lengthOf, without } from './spans.ts';
+import { joined } from './spans.ts';
 import type { Span } from './zoned.ts';
 
 const DAY = 1440;
-const list = fc
-  .array(fc.tuple(fc.integer({ min: 0, max: 300 }), fc.integer({ min: 0, max: 60 })))
-  .map((raw) => joined(raw.map(([from, long]) => ({ from, to: from + long }))));
-const minutes = (spans: readonly Span[]) => {
-  const set = new Set<number>();
-  for (const s of spans) for (let m = s.from; m < s.to; m++) set.add(m);
-  return set;
-};
-
-describe('spans of time, against sets of minutes', () => {
-  it('are joined, taken apart and compared as sets are', () => {
-    fc.assert(
-      fc.property(
-        list,
-        list,
-        fc.integer({ min: 0, max: 350 }),
-        fc.integer({ min: 1, max: 40 }),
-        (a, b, from, long) => {
-          const [x, y] = [minutes(a), minutes(b)];
-          expect(minutes(without(a, b))).toEqual(new Set([...x].filter((m) => !y.has(m))));
-          expect(minutes(common(a, b))).toEqual(new Set([...x].filter((m) => y.has(m))));
-          expect(lengthOf(a)).toBe(x.size);
-          const asked = Array.from({ length: long }, (_, i) => from + i);
-          expect(holds(a, from, from + long)).toBe(asked.every((m) => x.has(m)));
-          expect(clear(a, from, from + long)).toBe(asked.every((m) => !x.has(m)));
-        },
-      ),
-    );
-  });
-});
-
 /** A random week: up to six of the staff with hours, breaks and bookings, up to three rooms. */
 function randomWeek(seed: number): { book: DiaryBook; q: Question } {
   const rnd = seeded(seed);
@@ -203,6 +171,19 @@ describe('free times', () => {
     const both = { staff: [hand(1, ['fitting', 'bridal']), hand(2, ['fitting'])], rooms: [room] };
     expect(findTimes(both, bridal, halves)[0]!.staff).toEqual([1, 2]);
     expect(findTimes({ ...both, staff: both.staff.slice(0, 1) }, bridal, halves)).toEqual([]);
+  });
+  it('before what they need is promised come last, each with the word, and later ones say nothing of it', () => {
+    const book = { staff: [hand(1, ['fitting'])], rooms: [room] };
+    const ready = { at: 2 * DAY, because: 'before the toile ready' };
+    const all = [...allTimes(book, { ...q, ready })];
+    const plain = [...allTimes(book, q)];
+    // Nothing is taken away: what is promised may come sooner.
+    expect(all.map((t) => t.start)).toEqual(plain.map((t) => t.start));
+    for (const t of all) expect(t.reasons.includes(ready.because)).toBe(t.start < ready.at);
+    const best = findTimes(book, { ...q, ready }, halves, 20).map((t) => t.start >= ready.at);
+    expect(best).toEqual([...best].sort((a, b) => Number(b) - Number(a)));
+    expect(best[0]).toBe(true);
+    expect(findTimes(book, { ...q, ready: null }, halves)).toEqual(findTimes(book, q, halves));
   });
   it('nearest to one that was refused, before and after it', () => {
     const book = { staff: [hand(1, ['fitting'], [day(1, 11, 12)])], rooms: [room] };
