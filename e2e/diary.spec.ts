@@ -174,7 +174,7 @@ test('the principal sets hours and leave; leave on booked days is refused with w
   await form.getByRole('checkbox', { name: 'beading' }).check();
   await accessible(page, 'work');
   await form.getByRole('button', { name: 'Keep' }).click();
-  await expect(page.getByText('Fri 09:00–13:00')).toBeVisible();
+  await expect(page.getByRole('cell', { name: /Fri 09:00–13:00/ })).toBeVisible();
   await page.getByLabel('Leave for').click();
   await page.getByTitle(name, { exact: true }).click();
   await page.getByLabel('First day').fill(a.day);

@@ -101,12 +101,44 @@ test('kinds of appointment are changed and added by the house, each change dated
 
 test('somebody who leaves has what is ahead handed over, one by one and all', async ({ page }) => {
   await signIn(page, 'Odile Marchetti', '/house');
-  await page.getByRole('button', { name: 'Take Pia Ostrander off the staff' }).click();
-  await page.getByRole('button', { name: 'Yes, Pia Ostrander leaves' }).click();
+  const { id: staffId } = await byApi(page, 'POST', '/staff', { name: 'Leaving Soon', role: 'seamstress' });
+  const day = new Date(Date.now() + 30 * 86_400_000).toISOString().slice(0, 10);
+  for (const what of ['First piece', 'Second piece', 'Third piece'])
+    await byApi(page, 'POST', '/orders/9/bench', { staffId, day, minutes: 60, what });
+  await page.reload();
+  const takeOff = async () => {
+    await page.getByRole('button', { name: 'Take Leaving Soon off the staff' }).click();
+    await page.getByRole('button', { name: 'Yes, Leaving Soon leaves' }).click();
+  };
+  await takeOff();
   const form = page.getByRole('form', { name: 'Hand the bookings over' });
-  await expect(form).toContainText('Beads along the neckline');
   await form.getByLabel('Hand over to').selectOption({ label: 'Wren Halloran' });
-  await form.getByRole('button', { name: /^Hand over: Beads along/ }).click();
+  await form.getByRole('button', { name: /^Hand over: First piece/ }).click();
   await expect(form).toContainText('1 handed over.');
-  await expect(form).toContainText('Nothing is left: Pia Ostrander can be taken off the staff.');
+  await expect(form.getByText('First piece')).toBeHidden();
+  await form.getByRole('button', { name: 'Hand over all 2' }).click();
+  await expect(form).toContainText('2 handed over.');
+  await expect(form).toContainText('Nothing is left: Leaving Soon can be taken off the staff.');
+  await takeOff();
+  await expect(page.getByRole('cell', { name: 'Leaving Soon' })).toHaveCount(0);
+});
+
+test('a room is changed in name and use, and a look at other hours says what would stand outside', async ({
+  page,
+}) => {
+  await signIn(page, 'Odile Marchetti', '/house');
+  await page.getByRole('button', { name: 'Change the room Long room' }).click();
+  const form = page.getByRole('form', { name: 'Change the room Long room' });
+  await form.getByLabel('Name of the room').fill('Garden room');
+  await form.getByRole('checkbox', { name: 'step-free' }).check();
+  await form.getByRole('button', { name: 'Keep the room' }).click();
+  await expect(page.getByText('fitting, bridal, step-free')).toBeVisible();
+  await page.getByRole('button', { name: 'Change the hours' }).click();
+  const hours = page.getByRole('form', { name: 'Opening hours' });
+  for (const day of ['Mon', 'Tue', 'Wed', 'Thu', 'Fri']) await hours.getByLabel(day).fill('12-13');
+  await expect(
+    hours.getByText(/^\d+ bookings ahead would lie outside these hours, and stand: /),
+  ).toBeVisible();
+  await hours.getByRole('button', { name: 'leave as they were' }).click();
+  await expect(hours).toBeHidden();
 });

@@ -101,6 +101,7 @@ function WorkForm({ orderId, of, staff, onDone }: FormProps) {
   const [change, changing] = useChangeBenchMutation();
   return (
     <Form
+      name="bench"
       className="slip"
       layout="vertical"
       requiredMark={false}

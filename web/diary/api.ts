@@ -129,6 +129,10 @@ const diary = api.injectEndpoints({
       query: (body) => change('/rooms', 'POST', body),
       invalidatesTags: settled,
     }),
+    changeRoom: b.mutation<{ version: number }, RoomWrite & { id: number; version: number }>({
+      query: ({ id, ...body }) => change(`/rooms/${id}`, 'PUT', body),
+      invalidatesTags: settled,
+    }),
     removeRoom: b.mutation<void, number>({
       query: (id) => change(`/rooms/${id}`, 'DELETE'),
       invalidatesTags: settled,
@@ -175,6 +179,7 @@ export const {
   useWouldStandQuery,
   useChangeWorkMutation,
   useAddRoomMutation,
+  useChangeRoomMutation,
   useRemoveRoomMutation,
   useAddLeaveMutation,
   useRemoveLeaveMutation,

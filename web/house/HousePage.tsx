@@ -206,6 +206,7 @@ function Staff() {
           <h2>Add to the staff</h2>
           <Form
             form={form}
+            name="staff"
             layout="vertical"
             requiredMark={false}
             initialValues={{ role: 'fitter' }}

@@ -1,10 +1,12 @@
 import { ROOM_USES, type RoomUse } from '@rocchetto/core';
 import { Button, Checkbox, Form, Input, Popconfirm, Select } from 'antd';
+import { useState } from 'react';
 import { useDays, useMay } from '../app/me.ts';
 import {
   useAddClosureMutation,
   useAddLeaveMutation,
   useAddRoomMutation,
+  useChangeRoomMutation,
   useDiaryHouseQuery,
   useRemoveClosureMutation,
   useRemoveLeaveMutation,
@@ -37,11 +39,13 @@ function Rooms() {
   const may = useMay('house.write');
   const [add, adding] = useAddRoomMutation();
   const [remove, removing] = useRemoveRoomMutation();
-  const [form] = Form.useForm<{ name: string; goodFor: RoomUse[] }>();
+  const [change, changing] = useChangeRoomMutation();
+  const [form] = Form.useForm<RoomWritten>();
+  const [open, setOpen] = useState(0);
   return (
     <>
       <h2>Rooms</h2>
-      <Problem error={adding.error ?? removing.error} />
+      <Problem error={adding.error ?? removing.error ?? changing.error} />
       {house!.rooms.length === 0 && (
         <p className="soft">No room yet. A fitting needs one: say what each is good for.</p>
       )}
@@ -49,6 +53,17 @@ function Rooms() {
         {house!.rooms.map((r) => (
           <li key={r.id}>
             {r.name} <span className="soft">{r.goodFor.join(', ') || 'for nothing in particular'}</span>{' '}
+            {may && (
+              <button
+                type="button"
+                className="quiet"
+                aria-expanded={open === r.id}
+                aria-label={`Change the room ${r.name}`}
+                onClick={() => setOpen(open === r.id ? 0 : r.id)}
+              >
+                change
+              </button>
+            )}{' '}
             {may && (
               <Popconfirm
                 title={`Is ${r.name} no longer used?`}
@@ -61,12 +76,33 @@ function Rooms() {
                 </button>
               </Popconfirm>
             )}
+            {open === r.id && (
+              <Form<RoomWritten>
+                key={r.version}
+                name={`room-${r.id}`}
+                className="slip"
+                layout="vertical"
+                requiredMark={false}
+                aria-label={`Change the room ${r.name}`}
+                initialValues={r}
+                onFinish={async (v) => {
+                  const done = await change({ id: r.id, version: r.version, ...v });
+                  if ('data' in done) setOpen(0);
+                }}
+              >
+                <RoomFields label="Name of the room" />
+                <Button htmlType="submit" loading={changing.isLoading}>
+                  Keep the room
+                </Button>
+              </Form>
+            )}
           </li>
         ))}
       </ul>
       {may && (
         <Form
           form={form}
+          name="room"
           layout="vertical"
           requiredMark={false}
           initialValues={{ goodFor: ['fitting'] }}
@@ -74,14 +110,7 @@ function Rooms() {
             if ('data' in (await add(v))) form.resetFields();
           }}
         >
-          <div className="fields">
-            <Form.Item name="name" label="Another room" rules={needed('A room needs a name.')}>
-              <Input autoComplete="off" maxLength={80} />
-            </Form.Item>
-            <Form.Item name="goodFor" label="Good for">
-              <Checkbox.Group options={ROOM_USES.map((u) => ({ value: u, label: u }))} />
-            </Form.Item>
-          </div>
+          <RoomFields label="Another room" />
           <Button htmlType="submit" loading={adding.isLoading}>
             Add the room
           </Button>
@@ -90,6 +119,22 @@ function Rooms() {
     </>
   );
 }
+
+interface RoomWritten {
+  name: string;
+  goodFor: RoomUse[];
+}
+
+const RoomFields = ({ label }: { label: string }) => (
+  <div className="fields">
+    <Form.Item name="name" label={label} rules={needed('A room needs a name.')}>
+      <Input autoComplete="off" maxLength={80} />
+    </Form.Item>
+    <Form.Item name="goodFor" label="Good for">
+      <Checkbox.Group options={ROOM_USES.map((u) => ({ value: u, label: u }))} />
+    </Form.Item>
+  </div>
+);
 
 function Away() {
   const { data: house } = useDiaryHouseQuery();
