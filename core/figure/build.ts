@@ -1,6 +1,6 @@
 import type { Measured } from '../measures/session.ts';
 import { tapeAdded, tapeSentence } from '../measures/tape.ts';
-import { type Cm, cm, type SheetUnit, sum } from '../units/length.ts';
+import { type Cm, cm, type SheetUnit } from '../units/length.ts';
 import { type Rounding, roundLength } from '../units/rounding.ts';
 import type { Figure, FigureGroup, Mark, Override, Share, Target, Term } from './figure.ts';
 
@@ -45,8 +45,13 @@ export interface FigureDraft {
 /** Puts a figure together from its terms and lays the fitter's overrides over it. */
 export function buildFigure(c: Making, d: FigureDraft): Figure {
   const known = d.known ?? true;
-  const settable = d.settable ?? ['finished'];
-  const overrides = c.overridesOf(d.id).filter((o) => {
+  const settable = d.settable ?? ONLY_FINISHED;
+  const rule = known ? total(d.terms) : null;
+  const set = c.overridesOf(d.id);
+  // Nearly every figure is as the rules give it: nothing is laid over it.
+  if (set.length === 0)
+    return made(c, d, { settable, overrides: set, terms: d.terms, rule, finished: rule, byHand: false });
+  const overrides = set.filter((o) => {
     const cannot = settable.includes(o.target)
       ? o.target === 'finished'
         ? (d.follows?.(o.value) ?? null)
@@ -57,10 +62,30 @@ export function buildFigure(c: Making, d: FigureDraft): Figure {
     if (cannot !== null) c.refuse(o, cannot);
     return cannot === null;
   });
-  const rule = known ? sum(d.terms.map((t) => t.cm)) : null;
   const eased = overrides.reduce<readonly Term[]>(withEase, d.terms);
   const byHand = overrides.filter((o) => o.target === 'finished').at(-1);
-  const finished = byHand ? byHand.value : known ? sum(eased.map((t) => t.cm)) : null;
+  const finished = byHand ? byHand.value : known ? total(eased) : null;
+  return made(c, d, { settable, overrides, terms: eased, rule, finished, byHand: byHand !== undefined });
+}
+
+const ONLY_FINISHED: readonly Target[] = ['finished'];
+
+/** What the terms add up to, cm. */
+function total(terms: readonly Term[]): Cm {
+  let sum = 0;
+  for (const t of terms) sum += t.cm;
+  return cm(sum);
+}
+
+interface Laid extends Pick<Figure, 'settable' | 'overrides' | 'terms' | 'rule' | 'finished'> {
+  readonly byHand: boolean;
+}
+
+function made(
+  c: Making,
+  d: FigureDraft,
+  { settable, overrides, terms, rule, finished, byHand }: Laid,
+): Figure {
   const marks: Mark[] = [];
   if (overrides.length) marks.push('overridden');
   if (finished === null) marks.push('absent');
@@ -72,7 +97,7 @@ export function buildFigure(c: Making, d: FigureDraft): Figure {
     section: d.section,
     name: d.name,
     group: d.group,
-    terms: eased,
+    terms,
     rule,
     finished,
     marked:
@@ -141,7 +166,7 @@ export const term = (kind: Term['kind'], label: string, amount: number, because:
 
 /** A share with its terms, rounded once. */
 export function share(c: Making, panel: string, times: number, terms: readonly Term[]): Share {
-  const exact = sum(terms.map((t) => t.cm));
+  const exact = total(terms);
   return { panel, times, exact, rounded: roundLength(exact, c.rounding), terms, note: '' };
 }
 

@@ -74,7 +74,7 @@ export function clothToBuy(
     if (own.length === 0 || width === null || own.some((p) => p.width === null)) continue;
     const needed = lengthNeeded(own, width);
     const name = layer === 'outer' ? 'cloth' : 'lining';
-    const wide = own.find((p) => laid(p).some((l) => l.width > width + 1e-9));
+    const wide = needed === null ? own.find((p) => laid(p).some((l) => l.width > width + 1e-9)) : undefined;
     checks.push(
       judge(
         needed !== null,

@@ -191,8 +191,15 @@ function zipPicture(
   return { front: zipStrokes(opens, 'front', at), back: zipStrokes(opens, 'back', at) };
 }
 
+/** The first of each name. */
 function unique<T>(list: readonly T[], by: (x: T) => string): T[] {
-  return [...new Map([...list].reverse().map((x) => [by(x), x])).values()].reverse();
+  const seen = new Set<string>();
+  return list.filter((x) => {
+    const key = by(x);
+    if (seen.has(key)) return false;
+    seen.add(key);
+    return true;
+  });
 }
 
 /** A house length for the hand that marks: the nearest eighth where it marks in inches. */

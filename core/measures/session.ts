@@ -64,13 +64,21 @@ export function wholeOf(reading: Pick<Reading, 'written' | 'way'>): Cm {
  * naming what it replaces) does not stand itself. Order is kept.
  */
 export function standing(readings: readonly Reading[]): Reading[] {
+  if (readings.every((r) => r.replaces === null)) return [...readings];
   const replaced = new Set(readings.map((r) => r.replaces));
   return readings.filter((r) => !replaced.has(r.id) && !(r.state === 'skipped' && r.replaces !== null));
 }
 
 /** Brings one measure's readings to the figure that counts. */
-export function resolve(m: Measure, all: readonly Reading[]): Measured {
-  const live = standing(all.filter((r) => r.measure === m.id));
+export const resolve = (m: Measure, all: readonly Reading[]): Measured =>
+  resolved(
+    m,
+    all.filter((r) => r.measure === m.id),
+  );
+
+/** The same of readings that are all this measure's. */
+function resolved(m: Measure, own: readonly Reading[]): Measured {
+  const live = standing(own);
   const read = live.filter((r) => r.state === 'read' && r.written);
   const last = live.at(-1);
   if (read.length === 0) {
@@ -90,9 +98,10 @@ export function resolve(m: Measure, all: readonly Reading[]): Measured {
       why: [said],
     };
   }
-  const nets = read.map((r) => cm(wholeOf(r) - tapeAdded(r.tape, m)));
+  const wholes = read.map(wholeOf);
+  const nets = wholes.map((whole, i) => cm(whole - tapeAdded(read[i]!.tape, m)));
   const agreement = agree(nets, m.agree);
-  const raw = (agree(read.map(wholeOf), m.agree) as { value: Cm }).value;
+  const raw = (agree(wholes, m.agree) as { value: Cm }).value;
   const net = (agreement as { value: Cm }).value;
   const why = [
     agreementSentence(agreement),
@@ -125,7 +134,7 @@ export function resolveAll(readings: readonly Reading[]): Map<string, Measured> 
   const out = new Map<string, Measured>();
   for (const [id, group] of groups) {
     const m = findMeasure(id);
-    if (m) out.set(id, resolve(m, group));
+    if (m) out.set(id, resolved(m, group));
   }
   return out;
 }

@@ -83,8 +83,11 @@ const letter = (i: number): string =>
 function accept(check: RawCheck, input: SheetInput): Check {
   // A session's age changes every day; only that sentence may move under its acceptance.
   const holds = (sentence?: string) => !sentence || sentence === check.sentence || check.code === 'stale';
-  const by = input.accepted.find((a) => a.code === check.code && holds(a.sentence));
-  if (check.state !== 'warned' || check.absent || !by) return { accepted: null, ...check };
+  const by =
+    check.state === 'warned' && !check.absent
+      ? input.accepted.find((a) => a.code === check.code && holds(a.sentence))
+      : undefined;
+  if (!by) return { accepted: null, ...check };
   return { ...check, state: 'accepted', accepted: { by: by.by, at: by.at, reason: by.reason } };
 }
 
