@@ -1,5 +1,4 @@
 import type { BenchWork, BenchWrite, ClientAway, ClientAwayWrite } from '@rocchetto/contract';
-import type { MakingWork } from '@rocchetto/core/diary/readiness.ts';
 import type { Db, Tx } from '../db/pool.ts';
 
 const WORK = `b.id, b.order_id as "orderId", o.number as "orderNumber", o.what as "order", b.staff_id as "staffId", b.day, b.minutes,
@@ -80,35 +79,6 @@ export async function benchMinutes(db: Db, staffId: number, day: string): Promis
     [staffId, day],
   );
   return rows[0]!.sum;
-}
-
-/** What a search is to know of the client and the order: whom they had last, when they cannot come, what is promised. */
-export interface AskedFor {
-  readonly hands: readonly number[];
-  readonly away: readonly ClientAway[];
-  readonly works: readonly MakingWork[];
-}
-
-export async function readAskedFor(
-  db: Db,
-  clientId: number | null,
-  orderId: number | null,
-  from: string,
-): Promise<AskedFor> {
-  const { rows } = await db.query<{ [K in keyof AskedFor]: AskedFor[K] | null }>({
-    name: 'diary-asked-for',
-    text: `select
-      (select json_agg(h.id) from (select w.staff_id as id from appointment a join slot s on s.appointment_id = a.id and s.state = 'taken'
-          join slot_staff w on w.slot_id = s.id
-         where a.client_id = $1 and a.status in ('confirmed', 'arrived', 'done') order by lower(s.during) desc limit 3) h) as hands,
-      (select json_agg(json_build_object('id', id, 'firstDay', first_day, 'lastDay', last_day, 'reason', reason) order by first_day)
-         from client_away where client_id = $1 and last_day >= $3) as away,
-      (select json_agg(json_build_object('makes', makes, 'day', day, 'doneAt', done_at))
-         from bench_work where order_id = $2 and gone_at is null and makes is not null) as works`,
-    values: [clientId, orderId, from],
-  });
-  const { hands, away, works } = rows[0]!;
-  return { hands: hands ?? [], away: away ?? [], works: works ?? [] };
 }
 
 /** Days on which a client cannot come, from a day on. */

@@ -7,7 +7,7 @@ import { common, joined, without } from '@rocchetto/core/diary/spans.ts';
 import { daysFrom, type Span, wholeDay } from '@rocchetto/core/diary/zoned.ts';
 import type { Db } from '../db/pool.ts';
 import { Refusal } from '../http/problem.ts';
-import { readBookRows } from './book-sql.ts';
+import { type BookRows, type ForWhom, readBookRows } from './book-sql.ts';
 
 export const openingOf = (rules: DiaryRules): readonly Hours[] =>
   rules.opening.length > 0 ? rules.opening : DEFAULT_OPENING;
@@ -40,16 +40,22 @@ const worksOf = (
     joined(f.leave.filter((l) => l.staffId === s.id).map((l) => spanOf(f.zone, l))),
   );
 
+/** What is looked in: spans in order, the house's hours, and what is known of whom it is for. */
+export interface Book extends DiaryBook, Pick<BookRows, 'hands' | 'away' | 'works'> {
+  readonly closed: readonly Span[];
+  readonly opening: readonly Hours[];
+}
+
 /** What free times are looked for in: staff with hours less leave, rooms, and what is kept. Whole days. */
 export async function readBook(
   db: Db,
   zone: string,
   rules: DiaryRules,
   [first, last]: readonly [string, string],
-  moving = 0,
-): Promise<DiaryBook & { readonly closed: readonly Span[]; readonly opening: readonly Hours[] }> {
+  who: ForWhom = {},
+): Promise<Book> {
   const within = spanOf(zone, { firstDay: first, lastDay: last });
-  const { staff, rooms, leave, busy } = await readBookRows(db, within, first, moving);
+  const { staff, rooms, leave, busy, hands, away, works } = await readBookRows(db, within, first, who);
   const opening = openingOf(rules);
   const days = daysFrom(first, last);
   const by = [new Map<number, Span[]>(), new Map<number, Span[]>()] as const;
@@ -77,6 +83,9 @@ export async function readBook(
       busy: joined(by[1].get(r.id) ?? []),
     })),
     closed: joined(closed),
+    hands,
+    away,
+    works,
   };
 }
 

@@ -24,7 +24,7 @@ import {
   stepAppointment,
   takeSlot,
 } from './appointment-sql.ts';
-import { kindOf, readBook } from './book.ts';
+import { type Book, kindOf, readBook } from './book.ts';
 import { checkSlot, nearest } from './check.ts';
 import { readRules } from './house-sql.ts';
 import { planMessages } from './messages.ts';
@@ -63,7 +63,7 @@ export function bookingRoutes(deps: Deps): Hono<Env> {
         await letGo(tx, deps.now());
         const { rules } = await readRules(tx);
         const kind = { ...kindOf(rules.kinds, a.kind), minutes: a.minutes };
-        const around = await readBook(tx, zone, rules, [slot.day, slot.day], a.id);
+        const around = await readBook(tx, zone, rules, [slot.day, slot.day], { moving: a.id });
         const to = checkSlot(zone, around, kind, a.minutes, slot, minuteNow(deps));
         await leaveSlots(tx, a.id, { reason: reason || 'moved', by: c.get('who').id, at: deps.now() });
         await addSlot(tx, a.id, 'taken', to);
@@ -138,7 +138,7 @@ async function book(tx: Tx, deps: Deps, b: NewAppointment, by: number) {
   if (offered && new Date(b.heldUntil!) <= deps.now())
     throw new Refusal(422, 'held-until', 'The moment until which the times are kept is past.');
   const days = b.slots.map((s) => s.day).sort();
-  const around = new Map<string, Awaited<ReturnType<typeof readBook>>>();
+  const around = new Map<string, Book>();
   for (const day of new Set(days)) around.set(day, await readBook(tx, zone, rules, [day, day]));
   const slots = b.slots.map((s) => checkSlot(zone, around.get(s.day)!, kind, minutes, s, minuteNow(deps)));
   const { whoComes, bring, note, clientId, orderId, heldUntil } = b;
@@ -216,7 +216,7 @@ async function offeringOthers(
       zone,
       rules,
       [dayAfter(wanted.day, -7), dayAfter(wanted.day, 7)],
-      own.id,
+      { moving: own.id },
     );
     const minutes = own.minutes ?? kind.minutes;
     throw new Refusal(

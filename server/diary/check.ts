@@ -7,9 +7,8 @@ import { clear, holds } from '@rocchetto/core/diary/spans.ts';
 import { dayAfter, type Minute, placeAt, wallAt } from '@rocchetto/core/diary/zoned.ts';
 import { Refusal } from '../http/problem.ts';
 import type { SlotMade } from './appointment-sql.ts';
-import type { readBook } from './book.ts';
+import type { Book } from './book.ts';
 
-type Book = Awaited<ReturnType<typeof readBook>>;
 const no = (code: string, sentence: string) => new Refusal(422, code, sentence);
 const list = (names: readonly string[]) => names.join(' and ');
 

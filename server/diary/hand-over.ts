@@ -30,7 +30,7 @@ async function giveOne(
   try {
     for (const s of slots) {
       const staff = [...new Set(s.staff.map((m) => (m === from ? to : m)))];
-      const book = await readBook(tx, zone, rules, [s.day, s.day], a.id);
+      const book = await readBook(tx, zone, rules, [s.day, s.day], { moving: a.id });
       const made = checkSlot(
         zone,
         book,

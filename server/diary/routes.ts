@@ -14,7 +14,7 @@ import { once } from '../http/once.ts';
 import { notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
 import { readAppointment, readDiary } from './appointment-sql.ts';
-import { readAskedFor, readBench } from './bench-sql.ts';
+import { readBench } from './bench-sql.ts';
 import { daysOf, kindOf, openingOf, readBook } from './book.ts';
 
 import { readBusySpans } from './busy-sql.ts';
@@ -140,12 +140,9 @@ async function asked(deps: Deps, q: TimesQuery) {
   if (until < from) throw new Refusal(422, 'no-days', 'The last day lies before the first.');
   if (until > dayAfter(today, 366) || daysFrom(from, until).length > MOST_AHEAD)
     throw new Refusal(422, 'too-far', `Times are looked for over ${MOST_AHEAD} days at once, within a year.`);
-  const [book, client] = await Promise.all([
-    readBook(deps.pool, zone, rules, [from, until], q.moving),
-    readAskedFor(deps.pool, q.clientId ?? null, q.orderId ?? null, from),
-  ]);
-  const ready = readyFor(zone, kind, client.works, q.ready === '1', today);
-  const away = [...q.away, ...client.away.map((a) => ({ from: a.firstDay, until: a.lastDay }))];
+  const book = await readBook(deps.pool, zone, rules, [from, until], q);
+  const ready = readyFor(zone, kind, book.works, q.ready === '1', today);
+  const away = [...q.away, ...book.away.map((a) => ({ from: a.firstDay, until: a.lastDay }))];
   const wish = { from, until, earliest: q.earliest, latest: q.latest, notOn: q.notOn, away };
   const notBefore = Math.max(minuteNow(deps), ready.only ?? 0);
   const question: Question = {
@@ -153,7 +150,7 @@ async function asked(deps: Deps, q: TimesQuery) {
     room: kind.room && [...kind.room, ...(q.stepFree === '1' ? (['step-free'] as const) : [])],
     within: windowsOf(zone, wish, book.opening, book.closed, notBefore),
     step: 15,
-    prefer: client.hands,
+    prefer: book.hands,
     ready: ready.from,
   };
   return { zone, kind, book, question, says: ready.says };

@@ -1,7 +1,7 @@
-import { crossing, lengthOf, type Point, reversed, type Segment } from '../../../draft/curve.ts';
-import { dartOn, edgeLength, held, sewnLength, sewnWidthAt } from '../../../draft/measure.ts';
+import { type Point, reversed, type Segment } from '../../../draft/curve.ts';
+import { edgeLength, sewnLength, sewnWidthAt } from '../../../draft/measure.ts';
 import { type Edge, edge, type Panel, type PanelMark } from '../../../draft/panel.ts';
-import { levelFrom, levelOfLength, seamThrough, straight } from '../../../draft/shape.ts';
+import { levelFrom, straight } from '../../../draft/shape.ts';
 import { buildFigure, markedGirth, share, shareOf, TOLERANCE, term, ZERO } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
@@ -17,6 +17,7 @@ import type { Place } from '../../picture.ts';
 import { FACES, type Face } from '../../tables/darts.ts';
 import type { SkirtValues } from './fields.ts';
 import { type FaceTaking, takeUp } from './suppression.ts';
+import { type Upper, type UpperPlan, upperOf } from './upper.ts';
 import { freeness, linesBelow, widestLine } from './widest.ts';
 
 /** Extension of a vent beyond the centre back line, cm (common practice: 4 to 5). */
@@ -68,23 +69,24 @@ export function draftSkirt(c: PartContext, v: SkirtValues): SkirtDraft {
         ]),
       ) as Record<Face, FaceTaking>)
     : null;
-  const shape = (face: Face, layer: 'outer' | 'lining'): Panel | null =>
-    taking && marked && known && hem.shares.length > 0
-      ? panel(c, v, {
-          face,
-          layer,
-          taking: taking[face],
-          wide,
-          rise,
-          drop,
-          lines: linesBelow(c.line),
-          side: cm(Math.max(marked.left, marked.right)),
-          centre: marked[face],
-          hem: shareOf(hem, face)!.rounded,
-          seam: face === 'back' && seam,
-          opening: face === 'back' ? hemOpening : null,
-        })
-      : null;
+  const planOf = (face: Face): PanelPlan | null => {
+    if (!taking || !marked || !known || hem.shares.length === 0) return null;
+    const upper = { face, taking: taking[face], wide, rise, drop, lines: linesBelow(c.line) };
+    return {
+      ...upper,
+      upper: upperOf(c, upper),
+      side: cm(Math.max(marked.left, marked.right)),
+      centre: marked[face],
+      hem: shareOf(hem, face)!.rounded,
+      seam: face === 'back' && seam,
+      opening: face === 'back' ? hemOpening : null,
+    };
+  };
+  const plans = { front: planOf('front'), back: planOf('back') };
+  const shape = (face: Face, layer: Layer): Panel | null => {
+    const plan = plans[face];
+    return plan && panel(c, v, plan, layer);
+  };
   const [front, back] = [shape('front', 'outer'), shape('back', 'outer')];
   const faces = front && back ? { front, back } : null;
   const sewnWaist = faces
@@ -228,76 +230,24 @@ const openingFigure = (c: PartContext, v: SkirtValues): Figure =>
     follows: (value) => (value > 0 ? null : 'An opening is more than nothing; brief a closed hem instead.'),
   });
 
-interface PanelPlan {
-  readonly face: Face;
-  readonly layer: 'outer' | 'lining';
-  readonly taking: FaceTaking;
-  readonly wide: BodyLine;
-  readonly rise: Cm;
-  readonly drop: Cm;
-  readonly lines: readonly BodyLine[];
+interface PanelPlan extends UpperPlan {
+  readonly upper: Upper;
   readonly side: Cm;
   readonly centre: Cm;
   readonly hem: Cm;
   readonly seam: boolean;
   readonly opening: Figure | null;
 }
+type Layer = 'outer' | 'lining';
 
 /** One panel from its plan: points placed from marked figures. Null when the skirt ends above its widest line. */
-function panel(c: PartContext, v: SkirtValues, q: PanelPlan): Panel | null {
-  const { face, layer, taking } = q;
+function panel(c: PartContext, v: SkirtValues, q: PanelPlan, layer: Layer): Panel | null {
+  const { face, taking } = q;
+  const { top, waist, darts, centreSeam, bend, low, side, wide } = q.upper;
+  const [wideX, wideY] = wide;
   const a = c.allowances;
   const shorter = layer === 'lining' ? liningShorter(c) : 0;
-  const top = face === 'back' ? q.drop : 0;
-  const wideY: number = q.wide.level!;
-  const wideX: number = q.wide[face]!.rounded;
-  const waist = levelOfLength([taking.centre, top], q.rise + top, taking.waistLine);
-  const corner = waist.at(-1) as Point;
-  const darts = taking.darts.map((d, i) =>
-    dartOn([waist], {
-      id: c.id(`dart-${face}${i > 0 ? `-${i + 1}` : ''}`),
-      figure: c.id(`dart-${face}-intake`),
-      edge: 'waist',
-      ...d,
-    }),
-  );
-  const centreSeam: Segment[] =
-    taking.centre > 0
-      ? seamThrough([
-          [taking.centre, top],
-          [0, wideY],
-        ])
-      : [];
-  const centreX = (y: number) => centreSeam.reduce<number>((x, s) => crossing(s, y) ?? x, 0);
-  const through = q.lines
-    // Two lines at one level are one point of the seam.
-    .filter(
-      (l, i) =>
-        l.level! > 1 &&
-        l.level! < wideY - 1 &&
-        l.zone !== q.wide.zone &&
-        !q.lines.slice(0, i).some((o) => Math.abs(o.level! - l.level!) < 0.01),
-    )
-    .map((l): Point => {
-      const y: number = l.level!;
-      return [centreX(y) + l[face]!.rounded + darts.reduce((sum, d) => sum + held(d, y), 0), y];
-    });
-  const curve = wideY > 0 ? seamThrough([corner, ...through, [wideX, wideY]]) : [];
-  // Below its widest line it falls straight past every line that is as wide, then to the hem.
-  const low = Math.max(wideY, ...q.lines.map((l) => l.level!));
-  const above: Point = wideY > 0 ? [wideX, wideY] : corner;
-  const bend: Point = low > above[1] + 0.01 ? [wideX, low] : above;
-  const first: Point = [wideX, Math.min(...q.lines.map((l) => l.level!).filter((y) => y > above[1] + 0.01))];
-  const fall: Segment[] =
-    bend === above
-      ? []
-      : first[1] < low - 0.01
-        ? [
-            [above, first],
-            [first, bend],
-          ]
-        : [[above, bend]];
-  const straightDown = q.side - shorter - [...curve, ...fall].reduce((sum, s) => sum + lengthOf(s), 0);
+  const straightDown = q.side - shorter - q.upper.sideLength;
   const inward = q.hem - bend[0];
   const hemY = top + q.centre - shorter;
   if (straightDown <= Math.abs(inward) + 1 || hemY <= low + 1) return null;
@@ -339,7 +289,7 @@ function panel(c: PartContext, v: SkirtValues, q: PanelPlan): Panel | null {
     grain: `lengthwise, parallel to centre ${face}`,
     edges: [
       edge('waist', 'waist', [waist], a.waist, { gather: taking.gather }),
-      edge('side', 'side seam', [...curve, ...fall, [bend, hemSide]], sideAllowance),
+      edge('side', 'side seam', [...side, [bend, hemSide]], sideAllowance),
       edge('hem', 'hem', reversed([levelFrom(hemCentre, hemSide)]), layer === 'lining' ? a.liningHem : a.hem),
       ...tail,
       edge('centre', `centre ${face}`, centrePath, fold ? ZERO : centreAllowance, { fold }),
@@ -348,7 +298,7 @@ function panel(c: PartContext, v: SkirtValues, q: PanelPlan): Panel | null {
     lines: q.lines.filter((l) => l.level! > 0).map((l) => ({ id: l.zone, name: l.figure.name, y: l.level! })),
     marks,
     across: { centre: 'centre', side: 'side' },
-    note: noteOf(c, v, q, { fold, vent: vent > 0, sideAllowance }),
+    note: noteOf(c, v, q, { layer, fold, vent: vent > 0, sideAllowance }),
   };
   return foldOrSeam(made, clothWidth(c.input, layer), a.centre);
 }
@@ -356,8 +306,8 @@ function panel(c: PartContext, v: SkirtValues, q: PanelPlan): Panel | null {
 function noteOf(
   c: PartContext,
   v: SkirtValues,
-  { face, layer, taking }: PanelPlan,
-  { fold, vent, sideAllowance }: { fold: boolean; vent: boolean; sideAllowance: Cm },
+  { face, taking }: PanelPlan,
+  { layer, fold, vent, sideAllowance }: { layer: Layer; fold: boolean; vent: boolean; sideAllowance: Cm },
 ): string {
   const notes = fold ? [] : [`centre ${face} seam`];
   if (vent)
