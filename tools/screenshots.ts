@@ -106,6 +106,11 @@ runTool(async () => {
     await signIn('Odile Marchetti');
     await shot('house', '/house');
     await shot('today', '/today');
+    await page.goto('/house/rules');
+    await page.getByRole('button', { name: 'Change the rules' }).click();
+    await page.getByLabel('wearing ease, hip, fitted').fill('6.5');
+    await page.getByText(/^This moves/).waitFor();
+    await shot('rules');
   } finally {
     await browser.close();
     await stopChild(server, 'SIGTERM', 3000);

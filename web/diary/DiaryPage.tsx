@@ -1,10 +1,11 @@
 import './diary.css';
-import type { DiaryHouse } from '@rocchetto/contract';
+import type { BenchWork, DiaryHouse } from '@rocchetto/contract';
 import { printDayAndDate } from '@rocchetto/core';
-import { overloadWords } from '@rocchetto/core/diary/load.ts';
+import { hoursWord, overloadWords } from '@rocchetto/core/diary/load.ts';
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useDays, useMay, useMe } from '../app/me.ts';
+import { DoneBox } from '../bench/DoneBox.tsx';
 import { Place } from '../shared/Place.tsx';
 import { AppointmentMargin } from './AppointmentMargin.tsx';
 import { useDiaryHouseQuery, useDiaryQuery } from './api.ts';
@@ -199,6 +200,10 @@ export function Component() {
       ) : (
         <DayList loops={shown} house={house} picked={picked} onPick={(id) => ask({ a: String(id) })} />
       )}
+      <DayBench
+        work={data.bench.filter((w) => w.day === day && (!mine || w.staffId === me.id))}
+        house={house}
+      />
     </Place>
   );
 }
@@ -258,5 +263,24 @@ function DayList({
         </tbody>
       </table>
     </div>
+  );
+}
+
+/** Work promised at the bench for the day, by whom: for the wall as well. */
+function DayBench({ work, house }: { work: readonly BenchWork[]; house: DiaryHouse }) {
+  if (work.length === 0) return null;
+  return (
+    <>
+      <h2>At the bench</h2>
+      <ul className="why">
+        {work.map((w) => (
+          <li key={w.id}>
+            <DoneBox of={w} /> {house.staff.find((s) => s.id === w.staffId)?.name ?? 'somebody who left'}:{' '}
+            {w.what}, {hoursWord(w.minutes)}, for <Link to={`/orders/${w.orderId}`}>{w.orderNumber}</Link>{' '}
+            {w.order}
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }
