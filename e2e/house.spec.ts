@@ -50,12 +50,16 @@ test('rules that somebody else saves meanwhile are told, and what was written st
     version,
     rules: { ...rules, ages: { ...rules.ages, changed: 10 } },
   });
-  await expect(page.getByText('Somebody has just saved this.')).toBeVisible();
+  await expect(page.getByText('Somebody has just saved rules.')).toBeVisible();
+  await expect(
+    page.getByText('how old a measuring may be, after a reported change: 14 days → 10 days'),
+  ).toBeVisible();
   await expect(page.getByLabel('how old a measuring may be, as a rule (days)')).toHaveValue('75');
   await page.getByRole('button', { name: /^Keep/ }).click();
-  // The later hand is shown both and nothing is lost silently.
-  await expect(page.getByRole('alert')).toBeVisible();
-  await expect(page.getByLabel('how old a measuring may be, as a rule (days)')).toHaveValue('75');
+  // Saved on top of theirs: neither is lost.
+  await expect(page.getByRole('button', { name: 'Change the rules' })).toBeVisible();
+  const now = await (await page.request.get('/api/house/rules')).json();
+  expect(now.rules.ages).toMatchObject({ usual: 75, changed: 10 });
 });
 
 test('a fitter reads the rules and is offered no change', async ({ page }) => {

@@ -24,6 +24,14 @@ const START = `import('tsx/esm/api').then(({ register }) => {
   return import(${JSON.stringify(new URL('./busy-worker.ts', import.meta.url).href)});
 })`;
 
+/** Files are followed one after another: each takes a processor and memory of its own. */
+let last: Promise<unknown> = Promise.resolve();
+function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  const mine = last.then(work);
+  last = mine.catch(() => undefined);
+  return mine;
+}
+
 /** Follows a file in a thread of its own. @throws Refusal 422 when it cannot be read or takes too long */
 function followed(text: string, zone: string, within: Span): Promise<BusyRead & { ok: true }> {
   return new Promise((done, failed) => {
@@ -63,7 +71,7 @@ export function busyRoutes(deps: Deps): Hono<Env> {
     const today = dayIn(zone, deps.now());
     const until = dayAfter(today, AHEAD);
     const within = { from: wholeDay(zone, today).from, to: wholeDay(zone, until).to };
-    const read = await followed(text, zone, within);
+    const read = await inTurn(() => followed(text, zone, within));
     return once(c, deps, async (tx) => {
       if (!(await readWork(tx, staffId)))
         throw new Refusal(422, 'no-such-staff', 'Nobody of this number works here.');

@@ -24,7 +24,7 @@ const tagsOf = ([what, id]: Changed): Tag[] => {
     case 'staff':
       return ['Staff'];
     case 'house':
-      return ['House', 'Me', 'Sheet', 'Diary'];
+      return ['House', 'Me', 'Sheet', 'Diary', { type: 'Order', id: LIST }];
     case 'diary':
       return ['Diary'];
     default:

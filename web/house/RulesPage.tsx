@@ -13,8 +13,8 @@ import { Link } from 'react-router';
 import { useDays, useMay } from '../app/me.ts';
 import { Notice } from '../shared/Notice.tsx';
 import { Place } from '../shared/Place.tsx';
+import { Problem } from '../shared/Problem.tsx';
 import { useSettled } from '../shared/useSettled.ts';
-import { useVersionedSave } from '../shared/useVersionedSave.tsx';
 import { useChangeHouseRulesMutation, useHouseRulesQuery, useWouldMoveQuery } from './api.ts';
 import { RuleTable } from './RuleTable.tsx';
 
@@ -28,13 +28,10 @@ export function Component() {
 function Rules({ view, refetch }: { view: HouseRulesView; refetch: () => unknown }) {
   const may = useMay('house.write');
   const [change, changing] = useChangeHouseRulesMutation();
-  const { editing, version, edit, leave, save, problem } = useVersionedSave<HouseRulesWire>({
-    now: view.version,
-    send: (rules, onTop) => change({ version: onTop, rules }),
-    state: changing,
-    labels: {},
-    refetch,
-  });
+  /** the rules as they were when the tables were opened; null while they are only read */
+  const [opened, setOpened] = useState<HouseRulesWire | null>(null);
+  const editing = opened !== null;
+  const theirs = opened ? rulesMoved(opened, view.rules) : [];
   const kept = useMemo(() => textsOf(view.rules), [view.rules]);
   const [written, write] = useState<RuleTexts>({});
   const texts = editing ? { ...kept, ...written } : kept;
@@ -44,8 +41,16 @@ function Rules({ view, refetch }: { view: HouseRulesView; refetch: () => unknown
   );
   const moved = editing && read.success ? rulesMoved(view.rules, read.data) : [];
   const stop = () => {
+    changing.reset();
     write({});
-    leave();
+    setOpened(null);
+  };
+  // What somebody else saved meanwhile stands below what is written here, cell by cell: saved is on top of both.
+  const keep = async () => {
+    if (!read.success) return;
+    const done = await change({ version: view.version, rules: read.data });
+    if ('data' in done) stop();
+    else refetch();
   };
   return (
     <Place
@@ -61,7 +66,20 @@ function Rules({ view, refetch }: { view: HouseRulesView; refetch: () => unknown
         <Link to="/house">House</Link>
       </p>
       <h1>House rules</h1>
-      {problem}
+      <Problem error={changing.error} />
+      {theirs.length > 0 && (
+        <Notice>
+          <p>Somebody has just saved rules. What you write stays; theirs stand beside it:</p>
+          <ul>
+            {theirs.map((m) => (
+              <li key={m.path}>
+                {m.name}: {m.from || 'usual'} → {m.to || 'usual'}
+                {written[m.path] !== undefined && ', which what you wrote would replace'}
+              </li>
+            ))}
+          </ul>
+        </Notice>
+      )}
       {may && !editing && (
         <div className="row acts">
           <button
@@ -69,7 +87,7 @@ function Rules({ view, refetch }: { view: HouseRulesView; refetch: () => unknown
             className="plain"
             onClick={() => {
               write({});
-              edit();
+              setOpened(view.rules);
             }}
           >
             Change the rules
@@ -82,10 +100,7 @@ function Rules({ view, refetch }: { view: HouseRulesView; refetch: () => unknown
             type="button"
             className="take"
             disabled={changing.isLoading || moved.length === 0}
-            onClick={async () => {
-              if (!read.success) return;
-              await save(read.data, version);
-            }}
+            onClick={() => void keep()}
           >
             Keep {moved.length === 0 ? 'the rules' : `${moved.length} change${moved.length === 1 ? '' : 's'}`}
           </button>
