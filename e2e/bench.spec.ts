@@ -106,7 +106,7 @@ test('busy times of a calendar file are kept free, seen on the day, and taken ba
   await page.getByText('Busy elsewhere').click();
   const field = page.getByLabel('Calendar file');
   await field.setInputFiles(file('Dear all, I am away.'));
-  await expect(page.getByRole('alert')).toContainText('no calendar file');
+  await expect(page.getByRole('alert')).toContainText('no calendar in this file');
   await field.setInputFiles(
     file(
       [

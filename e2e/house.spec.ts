@@ -52,7 +52,7 @@ test('rules that somebody else saves meanwhile are told, and what was written st
   });
   await expect(page.getByText('Somebody has just saved rules.')).toBeVisible();
   await expect(
-    page.getByText('how old a measuring may be, after a reported change: 14 days → 10 days'),
+    page.getByRole('listitem').filter({ hasText: 'after a reported change: 14 days → 10 days' }).first(),
   ).toBeVisible();
   await expect(page.getByLabel('how old a measuring may be, as a rule (days)')).toHaveValue('75');
   await page.getByRole('button', { name: /^Keep/ }).click();

@@ -1,3 +1,6 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { seedDemo } from '@rocchetto/demo/seed.ts';
 import { migrate } from '@rocchetto/server/db/migrate.ts';
 import pg from 'pg';
@@ -23,6 +26,8 @@ export async function asAdmin(...statements: string[]) {
 }
 
 export default async function setup() {
+  // Which kinds of screen have been looked at, for all workers of this run.
+  process.env.E2E_LOOKED_AT = mkdtempSync(join(tmpdir(), 'looked-at-'));
   await asAdmin(`drop database if exists ${TEMPLATE} with (force)`, `create database ${TEMPLATE}`);
   await migrate(databaseUrl(TEMPLATE));
   await seedDemo(databaseUrl(TEMPLATE));

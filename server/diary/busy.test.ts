@@ -126,7 +126,7 @@ describe('busy times from a calendar file', () => {
 
   it.each([
     ['nothing', '', /file is empty/],
-    ['a letter', 'Dear all,', /no calendar file/],
+    ['a letter', 'Dear all,', /no calendar in this file/],
     ['half a file', 'BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nDTSTART:2026', /no calendar file/],
     [
       'a repeat every second',

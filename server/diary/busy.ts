@@ -71,6 +71,8 @@ export function busyRoutes(deps: Deps): Hono<Env> {
     const today = dayIn(zone, deps.now());
     const until = dayAfter(today, AHEAD);
     const within = { from: wholeDay(zone, today).from, to: wholeDay(zone, until).to };
+    if (!/BEGIN:VCALENDAR/i.test(text))
+      throw new Refusal(422, 'no-calendar', 'There is no calendar in this file; nothing was taken.');
     const read = await inTurn(() => followed(text, zone, within));
     return once(c, deps, async (tx) => {
       if (!(await readWork(tx, staffId)))
