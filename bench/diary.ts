@@ -131,7 +131,7 @@ export async function diaryBench(cluster: Cluster, say: (line: string) => void):
     const within = { from: Date.parse(start) / 60_000, to: Date.parse(until) / 60_000 };
     const q = question(book, [['fitting']], ['fitting']);
     const bare = async () => {
-      await readBookRows(pool, within, start);
+      await readBookRows(pool, within, start, until);
       findTimes(book, q, half);
     };
     const ours = async () => {

@@ -185,6 +185,29 @@ describe('free times', () => {
     expect(best[0]).toBe(true);
     expect(findTimes(book, { ...q, ready: null }, halves)).toEqual(findTimes(book, q, halves));
   });
+  it('tell whose day they would make too full, by how much, and come after days with room', () => {
+    // Of Ada's 8 h the bench leaves half an hour on the first day, nothing on the second, just enough on the third.
+    const bench = [
+      { from: 0, to: DAY, left: 30 },
+      { from: DAY, to: 2 * DAY, left: -60 },
+      { from: 2 * DAY, to: 3 * DAY, left: 55 },
+    ];
+    const book = { staff: [{ ...hand(1, ['fitting']), bench }], rooms: [room] };
+    const all = [...allTimes(book, q)];
+    const plain = [...allTimes({ ...book, staff: [hand(1, ['fitting'])] }, q)];
+    expect(all.map((t) => t.start)).toEqual(plain.map((t) => t.start));
+    const said = (d: number) => [
+      ...new Set(
+        all
+          .filter((t) => Math.floor(t.start / DAY) === d)
+          .flatMap((t) => t.reasons.filter((r) => r.includes('too full'))),
+      ),
+    ];
+    expect(said(0)).toEqual(['makes the day of Ada 25 min too full']);
+    expect(said(1)).toEqual(['makes the day of Ada 55 min too full']);
+    expect([...said(2), ...said(3)]).toEqual([]);
+    expect(Math.floor(findTimes(book, q, halves)[0]!.start / DAY)).toBe(2);
+  });
   it('nearest to one that was refused, before and after it', () => {
     const book = { staff: [hand(1, ['fitting'], [day(1, 11, 12)])], rooms: [room] };
     expect(nearestTo(book, q, DAY + 11 * 60).map((t) => t.start - DAY)).toEqual([600, 720, 585]);

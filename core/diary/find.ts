@@ -1,4 +1,5 @@
 import type { RoomUse, Skill } from './kinds.ts';
+import { hoursWord } from './load.ts';
 import { clear, holds, indexAt } from './spans.ts';
 import type { Minute, Span } from './zoned.ts';
 
@@ -11,6 +12,8 @@ export interface Hand {
   readonly works: readonly Span[];
   /** kept for something, with the time for changing after it */
   readonly busy: readonly Span[];
+  /** days on which work is promised at the bench, in order, with the minutes left beside it and what is booked */
+  readonly bench?: readonly (Span & { readonly left: number })[];
 }
 export interface RoomBook {
   readonly id: number;
@@ -54,7 +57,7 @@ export interface FreeTime {
 /** A stretch of the day shorter than this is of no use to anybody, minutes. */
 const SLIVER = 30;
 /** What counts against a time, in minutes of waiting that one would rather accept. */
-const COST = { notPreferred: 2 * 1440, sliver: 240, notReady: 60 * 1440 } as const;
+const COST = { notPreferred: 2 * 1440, sliver: 240, tooFull: 3 * 1440, notReady: 60 * 1440 } as const;
 
 interface Candidate extends FreeTime {
   readonly cost: number;
@@ -90,6 +93,12 @@ function gaps(h: Hand, start: Minute, end: Minute): { before: number; after: num
   return { before, after, joins: last?.to === start || next?.from === end };
 }
 
+/** By how much an appointment would make somebody's day too full, what is promised at the bench counted, minutes. */
+function tooFull(h: Hand, start: Minute, long: number): number {
+  const day = h.bench?.[indexAt(h.bench, start)];
+  return day && start < day.to ? Math.max(0, long - Math.max(0, day.left)) : 0;
+}
+
 /** Every start at which it can be done, with who and where, in order of time. */
 export function* allTimes(book: DiaryBook, q: Question): Generator<Candidate> {
   const rooms = q.room === null ? [] : book.rooms.filter((r) => q.room!.every((u) => r.goodFor.includes(u)));
@@ -114,15 +123,24 @@ export function* allTimes(book: DiaryBook, q: Question): Generator<Candidate> {
       const slivers = beside.filter(
         (g) => (g.before > 0 && g.before < SLIVER) || (g.after > 0 && g.after < SLIVER),
       ).length;
+      const full = staff
+        .map((h) => ({ name: h.name, by: tooFull(h, t, q.minutes + q.buffer) }))
+        .filter((f) => f.by > 0);
       yield {
         start: t,
         end,
         staff: staff.map((h) => h.id),
         room: room?.id ?? null,
         cost:
-          t - first + (missing ? COST.notPreferred : 0) + slivers * COST.sliver + (early ? COST.notReady : 0),
+          t -
+          first +
+          (missing ? COST.notPreferred : 0) +
+          slivers * COST.sliver +
+          full.length * COST.tooFull +
+          (early ? COST.notReady : 0),
         reasons: [
           ...(early ? [early] : []),
+          ...full.map((f) => `makes the day of ${f.name} ${hoursWord(f.by)} too full`),
           ...(missing
             ? ['somebody else than before']
             : known.length > 0

@@ -145,6 +145,20 @@ describe('free times and what must be ready by then', () => {
     expect(done.times[0].day <= '2026-03-12').toBe(true);
   });
 
+  it('say whose day they would make too full with what is promised at the bench', async () => {
+    const { id } = await promise({ staffId: adaId, day: '2026-03-24', minutes: 500, makes: null });
+    const on = async (day: string) => {
+      const { times: found } = await json(fitter.get(`/diary/times?kind=fitting&from=${day}&until=${day}`));
+      return found.filter((x: { staff: number[] }) => x.staff[0] === adaId);
+    };
+    const full = await on('2026-03-24');
+    expect(full.length).toBeGreaterThan(0);
+    // 540 − 500 leave 40 for what takes 55 with changing.
+    for (const time of full) expect(time.reasons).toContain('makes the day of Ada Able 15 min too full');
+    for (const time of await on('2026-03-25')) expect(time.reasons.join()).not.toContain('too full');
+    await json(fitter.send('DELETE', `/bench/${id}`));
+  });
+
   it('never lie on days on which the client cannot come, as their card says', async () => {
     const { id } = await json(
       fitter.send('POST', `/clients/${clientId}/away`, {

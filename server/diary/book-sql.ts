@@ -11,6 +11,8 @@ export interface BookRows {
   readonly leave: readonly LeaveView[];
   /** [staff, room, house, from, to] of all that is kept, in order; 2 for a closed house */
   readonly busy: readonly (readonly [number | null, number | null, number | null, number, number])[];
+  /** [staff, day, minutes] promised at the bench */
+  readonly bench: readonly (readonly [number, string, number])[];
   /** whom the client had last, the newest first */
   readonly hands: readonly number[];
   /** days on which the client cannot come */
@@ -32,6 +34,7 @@ export async function readBookRows(
   db: Db,
   within: Span,
   first: string,
+  last: string,
   { clientId, orderId, moving }: ForWhom = {},
 ): Promise<BookRows> {
   const { rows } = await db.query<
@@ -50,6 +53,9 @@ export async function readBookRows(
          from occupied b left join slot s on s.id = b.slot_id
         where b.during && $1::tstzrange and (b.house is null or b.house = 2)
           and (s.appointment_id is null or s.appointment_id <> $3)) as busy,
+      (select json_agg(json_build_array(w.staff_id, w.day, w.minutes) order by w.day) from (
+          select staff_id, day, sum(minutes)::int as minutes from bench_work
+           where gone_at is null and day between $2 and $6 group by staff_id, day) w) as bench,
       (select json_agg(h.id) from (select w.staff_id as id from appointment a join slot s on s.appointment_id = a.id and s.state = 'taken'
           join slot_staff w on w.slot_id = s.id
          where a.client_id = $4 and a.status in ('confirmed', 'arrived', 'done') order by lower(s.during) desc limit 3) h) as hands,
@@ -57,14 +63,15 @@ export async function readBookRows(
          from client_away where client_id = $4 and last_day >= $2) as away,
       (select json_agg(json_build_object('makes', makes, 'day', day, 'doneAt', done_at))
          from bench_work where order_id = $5 and gone_at is null and makes is not null) as works`,
-    values: [span(within.from, within.to), first, moving ?? 0, clientId ?? null, orderId ?? null],
+    values: [span(within.from, within.to), first, moving ?? 0, clientId ?? null, orderId ?? null, last],
   });
-  const { staff, rooms, leave, busy, hands, away, works } = rows[0]!;
+  const { staff, rooms, leave, busy, bench, hands, away, works } = rows[0]!;
   return {
     staff: (staff ?? []).map((s) => ({ ...s, hours: stored(StoredHours, 'Hours', s.hours).hours })),
     rooms: rooms ?? [],
     leave: leave ?? [],
     busy: busy ?? [],
+    bench: bench ?? [],
     hands: hands ?? [],
     away: away ?? [],
     works: works ?? [],

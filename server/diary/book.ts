@@ -3,7 +3,7 @@ import type { AppointmentKind } from '@rocchetto/core';
 import type { DiaryBook } from '@rocchetto/core/diary/find.ts';
 import { type Hours, hoursOn } from '@rocchetto/core/diary/hours.ts';
 import { DEFAULT_OPENING, kindsOf } from '@rocchetto/core/diary/house.ts';
-import { common, joined, without } from '@rocchetto/core/diary/spans.ts';
+import { common, joined, lengthOf, without } from '@rocchetto/core/diary/spans.ts';
 import { daysFrom, type Span, wholeDay } from '@rocchetto/core/diary/zoned.ts';
 import type { Db } from '../db/pool.ts';
 import { Refusal } from '../http/problem.ts';
@@ -55,7 +55,13 @@ export async function readBook(
   who: ForWhom = {},
 ): Promise<Book> {
   const within = spanOf(zone, { firstDay: first, lastDay: last });
-  const { staff, rooms, leave, busy, hands, away, works } = await readBookRows(db, within, first, who);
+  const { staff, rooms, leave, busy, bench, hands, away, works } = await readBookRows(
+    db,
+    within,
+    first,
+    last,
+    who,
+  );
   const opening = openingOf(rules);
   const days = daysFrom(first, last);
   const by = [new Map<number, Span[]>(), new Map<number, Span[]>()] as const;
@@ -69,13 +75,25 @@ export async function readBook(
   }
   return {
     opening,
-    staff: staff.map((s) => ({
-      id: s.id,
-      name: s.name,
-      skills: s.skills,
-      works: worksOf({ zone, opening, leave }, s, days),
-      busy: joined(by[0].get(s.id) ?? []),
-    })),
+    staff: staff.map((s) => {
+      const works = worksOf({ zone, opening, leave }, s, days);
+      const taken = joined(by[0].get(s.id) ?? []);
+      const left = (day: Span, minutes: number) =>
+        lengthOf(common(works, [day])) - lengthOf(common(taken, [day])) - minutes;
+      return {
+        id: s.id,
+        name: s.name,
+        skills: s.skills,
+        works,
+        busy: taken,
+        bench: bench
+          .filter(([id]) => id === s.id)
+          .map(([, day, minutes]) => {
+            const whole = wholeDay(zone, day);
+            return { ...whole, left: left(whole, minutes) };
+          }),
+      };
+    }),
     rooms: rooms.map((r) => ({
       id: r.id,
       name: r.name,
