@@ -75,6 +75,7 @@ describe('the stage of an order', () => {
     for (let seed = 1; seed <= 12; seed++) {
       const rnd = seeded(seed * 101);
       const { id } = await json(fitter.send('POST', '/orders', { clientId, what: `Skirt ${seed}` }), 201);
+      seen.add((await json(fitter.get(`/orders/${id}`))).stage);
       for (let n = 0; n < 9; n++) {
         // Mostly the next one in order, now and then any.
         const step = rnd() < 0.65 ? STEPS[Math.min(n, 4)]! : STEPS[Math.floor(rnd() * 5)]!;
