@@ -68,16 +68,15 @@ runTool(async () => {
   const tally: Tally = { passed: 0, failed: 0 };
   const reports = join(local, 'reports');
   mkdirSync(reports, { recursive: true });
-  const vitest = (project: string, env: NodeJS.ProcessEnv = {}) => {
-    const report = join(reports, `${project}.json`);
+  const vitest = (projects: readonly string[], env: NodeJS.ProcessEnv = {}) => {
+    const report = join(reports, `${projects.join('-')}.json`);
     runner(
-      `${project} tests`,
+      `${projects.join(' and ')} tests`,
       bin('vitest'),
       [
         'run',
-        '--project',
-        project,
-        // They wait for databases and servers more than they work.
+        ...projects.flatMap((p) => ['--project', p]),
+        // Some wait for databases and servers more than they work: others fill the time.
         '--maxWorkers=3',
         '--reporter=default',
         '--reporter=json',
@@ -98,14 +97,13 @@ runTool(async () => {
     ['core', 'contract', 'server', 'web', 'demo', '--config', '.dependency-cruiser.cjs'],
     tally,
   );
-  vitest('unit');
-
-  if (!quick) {
+  if (quick) vitest(['unit']);
+  else {
     timed('build', buildWeb);
     const cluster = await startCluster('test', true);
     try {
       const env = { TEST_DATABASE_ADMIN_URL: cluster.url('postgres') };
-      vitest('integration', env);
+      vitest(['unit', 'integration'], env);
       const report = join(reports, 'e2e.json');
       runner(
         'e2e tests',
