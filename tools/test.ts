@@ -68,15 +68,16 @@ runTool(async () => {
   const tally: Tally = { passed: 0, failed: 0 };
   const reports = join(local, 'reports');
   mkdirSync(reports, { recursive: true });
-  const vitest = (projects: readonly string[], env: NodeJS.ProcessEnv = {}) => {
-    const report = join(reports, `${projects.join('-')}.json`);
+  const vitest = (project: string, env: NodeJS.ProcessEnv = {}) => {
+    const report = join(reports, `${project}.json`);
     runner(
-      `${projects.join(' and ')} tests`,
+      `${project} tests`,
       bin('vitest'),
       [
         'run',
-        ...projects.flatMap((p) => ['--project', p]),
-        // Some wait for databases and servers more than they work: others fill the time.
+        '--project',
+        project,
+        // They wait for databases and servers more than they work.
         '--maxWorkers=3',
         '--reporter=default',
         '--reporter=json',
@@ -97,13 +98,14 @@ runTool(async () => {
     ['core', 'contract', 'server', 'web', 'demo', '--config', '.dependency-cruiser.cjs'],
     tally,
   );
-  if (quick) vitest(['unit']);
-  else {
+  vitest('unit');
+
+  if (!quick) {
     timed('build', buildWeb);
     const cluster = await startCluster('test', true);
     try {
       const env = { TEST_DATABASE_ADMIN_URL: cluster.url('postgres') };
-      vitest(['unit', 'integration'], env);
+      vitest('integration', env);
       const report = join(reports, 'e2e.json');
       runner(
         'e2e tests',

@@ -25,6 +25,21 @@ export interface SlotMade {
   readonly roomId: number | null;
 }
 
+/** The first half of the key under which bookings of one day wait for each other. */
+const BOOKING = 7243;
+
+/**
+ * Holds these days for the change in hand. Two that put something under an exclusion constraint at one moment may each
+ * wait for the other, until PostgreSQL ends one of them: here the second waits for the first, and is told.
+ */
+export async function holdDays(tx: Tx, days: readonly string[]): Promise<void> {
+  for (const day of [...new Set(days)].sort())
+    await tx.query('select pg_advisory_xact_lock($1, $2)', [
+      BOOKING,
+      Math.floor(Date.parse(`${day}T00:00:00Z`) / 86_400_000),
+    ]);
+}
+
 /** Keeps one time for an appointment. @throws the exclusion's error (23P01) when somebody, the room or the house has it not free */
 export async function addSlot(
   tx: Tx,

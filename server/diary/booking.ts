@@ -14,6 +14,7 @@ import {
   addAppointment,
   addSlot,
   holdAppointment,
+  holdDays,
   isClient,
   isOrderOf,
   leaveSlots,
@@ -63,6 +64,7 @@ export function bookingRoutes(deps: Deps): Hono<Env> {
         await letGo(tx, deps.now());
         const { rules } = await readRules(tx);
         const kind = { ...kindOf(rules.kinds, a.kind), minutes: a.minutes };
+        await holdDays(tx, [slot.day]);
         const around = await readBook(tx, zone, rules, [slot.day, slot.day], { moving: a.id });
         const to = checkSlot(zone, around, kind, a.minutes, slot, minuteNow(deps));
         await leaveSlots(tx, a.id, { reason: reason || 'moved', by: c.get('who').id, at: deps.now() });
@@ -138,6 +140,7 @@ async function book(tx: Tx, deps: Deps, b: NewAppointment, by: number) {
   if (offered && new Date(b.heldUntil!) <= deps.now())
     throw new Refusal(422, 'held-until', 'The moment until which the times are kept is past.');
   const days = b.slots.map((s) => s.day).sort();
+  await holdDays(tx, days);
   const around = new Map<string, Book>();
   for (const day of new Set(days)) around.set(day, await readBook(tx, zone, rules, [day, day]));
   const slots = b.slots.map((s) => checkSlot(zone, around.get(s.day)!, kind, minutes, s, minuteNow(deps)));

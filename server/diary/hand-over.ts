@@ -7,7 +7,7 @@ import { remember } from '../db/history.ts';
 import type { Db, Tx } from '../db/pool.ts';
 import type { Deps } from '../http/context.ts';
 import { Refusal } from '../http/problem.ts';
-import { addSlot, holdAppointment, stepAppointment } from './appointment-sql.ts';
+import { addSlot, holdAppointment, holdDays, stepAppointment } from './appointment-sql.ts';
 import { benchAhead, writeBench } from './bench-sql.ts';
 import { readBook } from './book.ts';
 import { checkSlot } from './check.ts';
@@ -26,6 +26,10 @@ async function giveOne(
   const kind = kindsOf(rules.kinds).find((k) => k.id === a.kind);
   if (!kind) return 'its kind is no longer kept';
   const slots = a.slots.filter((s) => s.state !== 'left' && s.staff.includes(from));
+  await holdDays(
+    tx,
+    slots.map((s) => s.day),
+  );
   await tx.query('savepoint hand_over');
   try {
     for (const s of slots) {
