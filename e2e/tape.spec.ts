@@ -1,7 +1,17 @@
 import { stopChild } from '../tools/cluster.ts';
 import { freePort } from '../tools/ports.ts';
 import { startServer } from '../tools/serve.ts';
-import { accessible, call, expect, inDatabase, newSkirt, signIn, takeUpTape, test } from './help.ts';
+import {
+  accessible,
+  call,
+  expect,
+  inDatabase,
+  inTheBook,
+  newSkirt,
+  signIn,
+  takeUpTape,
+  test,
+} from './help.ts';
 
 const kept = async (orderId: number) =>
   (
@@ -102,6 +112,27 @@ test('keys on an empty field: unit, tape, part, skip, declined, back, again, and
   await accessible(page, 'keys');
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
+});
+
+test('a hand that goes to another measurement while the last reading is being kept stays there', async ({
+  page,
+}) => {
+  await signIn(page);
+  const { orderId } = await newSkirt(page, 'Quick Hand');
+  await takeUpTape(page, orderId);
+  await call(page, '70');
+  await page.locator('#reading').fill('70');
+  // One task: the tick at the tape is pressed before the browser’s database has answered.
+  await page.evaluate(() => {
+    document
+      .querySelector('#reading')!
+      .dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+    const ticks = [...document.querySelectorAll<HTMLButtonElement>('.ribbon button')];
+    ticks.find((b) => b.ariaLabel?.startsWith('hip:'))!.click();
+  });
+  await inTheBook(orderId, 2);
+  await expect(page.getByRole('button', { name: /^waist: read/ })).toBeVisible();
+  await expect(page.locator('.ribbon li[aria-current="step"] button')).toHaveAttribute('aria-label', /^hip:/);
 });
 
 test('last time is told, and a figure that moved or was swapped is doubted', async ({ page }) => {

@@ -1,6 +1,6 @@
 import type { OrderFull, ReadingWire } from '@rocchetto/contract';
 import { readLength, resolve, type SheetUnit, type Tape } from '@rocchetto/core';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { useMe } from '../app/me.ts';
 import { stateOf } from './Ribbon.tsx';
@@ -26,7 +26,15 @@ export function useTaping(order: OrderFull, session: Session) {
   const at = items.some((i) => i.id === params.get('at')) ? params.get('at')! : start;
   const index = items.findIndex((i) => i.id === at);
   const item = items[index]!;
-  const go = (to: string) => setParams({ at: to }, { replace: true });
+  // Where the hand is now, which may be further than this render: keeping a reading takes a moment.
+  const here = useRef(at);
+  useEffect(() => {
+    here.current = at;
+  }, [at]);
+  const go = (to: string) => {
+    here.current = to;
+    setParams({ at: to }, { replace: true });
+  };
   // The first place is written down once the readings are here, so that taking one moves on only when it should.
   // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the readings have come
   useEffect(() => {
@@ -45,6 +53,8 @@ export function useTaping(order: OrderFull, session: Session) {
   const next = items[index + 1];
   const toSheet = () => navigate(`/orders/${order.id}/sheet`);
   const forward = () => {
+    // A hand that went elsewhere while the reading was kept stays where it went.
+    if (here.current !== item.id) return;
     if (next) go(next.id);
     // Past the last one the sheet is next, unless another is still open; the one in hand was just dealt with.
     else if (items.every((i) => i.id === item.id || !OPEN.includes(stateOf(i)))) toSheet();
@@ -81,11 +91,11 @@ export function useTaping(order: OrderFull, session: Session) {
     if (!(await add({ written: read.written, way: t.way, tape: t.tape, reason: t.reason }))) return;
     // Asked of the outbox, not of this render: a fast second reading comes before the screen has caught up.
     const shown = item.measured.readings;
-    const here = outbox()
+    const kept = outbox()
       .snapshot()
       .filter((k) => k.sessionId === session.id && !shown.some((r) => r.id === k.reading.id))
       .map((k) => ({ ...k.reading, by: session.measurer }));
-    const after = resolve(item.measured.measure, [...shown, ...here]);
+    const after = resolve(item.measured.measure, [...shown, ...kept]);
     if (!OPEN.includes(stateOf({ measured: after, needed: item.needed }))) forward();
   };
   const back = () => {
