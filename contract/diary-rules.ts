@@ -125,9 +125,16 @@ export interface DiaryRuleChange {
   readonly moved: readonly DiaryRuleMoved[];
 }
 
-/** Bookings ahead that would lie outside other opening hours: they stand all the same. */
+/** Other hours, the house’s (null) or one member of staff’s, or a kind that is to be changed. */
+export const WouldStandAsked = z.union([
+  z.strictObject({ staffId: Id.nullable(), hours: HoursWire }),
+  z.strictObject({ kind: z.string().max(40) }),
+]);
+export type WouldStandAsked = z.infer<typeof WouldStandAsked>;
+
+/** Bookings ahead outside the hours asked about, or of the kind: they stand all the same. */
 export interface WouldStand {
-  readonly outside: number;
+  readonly count: number;
   readonly first: readonly { readonly id: number; readonly clientName: string; readonly when: string }[];
 }
 

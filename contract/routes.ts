@@ -35,11 +35,11 @@ import {
 } from './diary.ts';
 import {
   ClosureWrite,
-  DiaryRules,
   DiaryRulesChange,
   LeaveWrite,
   RoomWrite,
   StaffWork,
+  WouldStandAsked,
 } from './diary-rules.ts';
 import type { Action } from './may.ts';
 import { SpecOrSheetFile } from './spec.ts';
@@ -111,10 +111,10 @@ export const ROUTES = {
   'DELETE /staff/:id': { does: 'Takes off the staff', may: 'staff.manage' },
   'GET /diary/house': { does: 'Staff, rooms, hours, kinds: what the diary goes by', may: 'diary.read' },
   'GET /diary/rules/changes': { does: 'Who changed what the diary goes by, when', may: 'diary.read' },
-  'POST /diary/rules/would-move': {
-    does: 'Which bookings ahead would lie outside other opening hours; changes nothing',
+  'POST /diary/would-stand': {
+    does: 'Which bookings ahead other hours or another kind would leave as they are; changes nothing',
     may: 'house.write',
-    body: z.strictObject({ rules: DiaryRules }),
+    body: WouldStandAsked,
   },
   'PUT /diary/rules': {
     does: 'Changes opening hours and kinds of appointment',

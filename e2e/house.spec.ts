@@ -145,4 +145,15 @@ test('a room is changed in name and use, and a look at other hours says what wou
   ).toBeVisible();
   await hours.getByRole('button', { name: 'leave as they were' }).click();
   await expect(hours).toBeHidden();
+  await page.getByRole('button', { name: 'Change the work of Ines Kovar' }).click();
+  const work = page.getByRole('form', { name: 'Work of Ines Kovar' });
+  for (const day of ['Mon', 'Tue', 'Wed', 'Thu', 'Fri']) await work.getByLabel(day).fill('12-13');
+  await expect(
+    work.getByText(/^\d+ bookings? ahead would lie outside these hours, and stands?: /),
+  ).toBeVisible();
+  await work.getByRole('button', { name: 'leave as it was' }).click();
+  await page.getByRole('button', { name: 'Change the fitting', exact: true }).click();
+  await expect(
+    page.getByText(/^\d+ booked ahead keeps? (its|their) minutes, hands and room: /),
+  ).toBeVisible();
 });

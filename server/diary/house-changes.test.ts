@@ -4,11 +4,12 @@ import { type Caller, clientBody, json, startTestApp, type TestApp } from '../te
 // 10 March 2026 is a Tuesday; the test studio's clock stands at noon of it, in UTC.
 let t: TestApp;
 let principal: Caller;
-let [ada, room, clientId] = [0, 0, 0];
+let [ada, other, room, clientId] = [0, 0, 0, 0];
 beforeAll(async () => {
   t = await startTestApp();
   principal = await t.as('principal');
   ada = (await json(principal.send('POST', '/staff', { name: 'Ada Able', role: 'fitter' }), 201)).id;
+  other = (await json(principal.send('POST', '/staff', { name: 'Bo Best', role: 'fitter' }), 201)).id;
   room = (await json(principal.send('POST', '/rooms', { name: 'Bay', goodFor: ['fitting'] }), 201)).id;
   clientId = (await json(principal.send('POST', '/clients', clientBody('Late Evening')), 201)).id;
 });
@@ -87,16 +88,26 @@ describe('what the diary goes by, changed', () => {
       201,
     );
     const { rules: now } = await rules();
-    const ask = (opening: object[]) =>
-      json(principal.send('POST', '/diary/rules/would-move', { rules: { ...now, opening } }));
-    expect(await ask([{ weekday: 2, from: '09:00', to: '18:00' }])).toEqual({ outside: 0, first: [] });
-    expect(await ask([{ weekday: 2, from: '09:00', to: '11:30' }])).toEqual({
-      outside: 1,
+    const would = (asked: object) => json(principal.send('POST', '/diary/would-stand', asked));
+    const ask = (staffId: number | null, to: string) =>
+      would({ staffId, hours: [{ weekday: 2, from: '09:00', to }] });
+    const none = { count: 0, first: [] };
+    const one = {
+      count: 1,
       first: [{ id: expect.any(Number), clientName: 'Late Evening', when: 'Tue 17 Mar 2026 11:00' }],
-    });
+    };
+    expect(await ask(null, '18:00')).toEqual(none);
+    expect(await ask(null, '11:30')).toEqual(one);
+    expect(await ask(ada, '11:30')).toEqual(one);
+    expect(await ask(ada, '12:00')).toEqual(none);
+    expect(await ask(other, '11:30')).toEqual(none);
+    expect(await would({ staffId: ada, hours: [] })).toEqual(none);
+    expect(await would({ kind: 'fitting' })).toEqual(one);
+    expect(await would({ kind: 'collection' })).toEqual(none);
     expect((await rules()).rules).toEqual(now);
     const desk = await t.as('desk');
-    expect((await desk.send('POST', '/diary/rules/would-move', { rules: now })).status).toBe(403);
+    expect((await desk.send('POST', '/diary/would-stand', { kind: 'fitting' })).status).toBe(403);
+    expect((await principal.send('POST', '/diary/would-stand', { staffId: ada })).status).toBe(422);
   });
 
   it('a kind the house named is called so wherever its appointments are told', async () => {

@@ -39,18 +39,23 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
 
   on(app, 'GET /diary/rules/changes', async (c) => c.json(await readRuleChanges(deps.pool, CHANGES)));
-  on(app, 'POST /diary/rules/would-move', async (c, { body: { rules } }) => {
-    const { zone } = await readRules(deps.pool);
-    const booked = await bookedTimes(deps.pool, deps.now());
-    const opening = openingOf(rules);
+  on(app, 'POST /diary/would-stand', async (c, { body: asked }) => {
+    const { zone, rules } = await readRules(deps.pool);
+    const booked = await bookedTimes(deps.pool, deps.now(), asked);
     const last = booked.at(-1);
-    const open = last
-      ? hoursOn(zone, daysFrom(dayIn(zone, deps.now()), wallAt(zone, last.to).day), opening)
-      : [];
-    const outside = booked.filter((b) => !holds(open, b.from, b.to));
+    // Somebody without hours of their own works while the house is open.
+    const hours = 'hours' in asked && asked.staffId && asked.hours.length > 0 ? asked.hours : null;
+    const opening = openingOf(
+      'hours' in asked && !asked.staffId ? { ...rules, opening: asked.hours } : rules,
+    );
+    const open =
+      'hours' in asked && last
+        ? hoursOn(zone, daysFrom(dayIn(zone, deps.now()), wallAt(zone, last.to).day), hours ?? opening)
+        : [];
+    const standing = booked.filter((b) => !holds(open, b.from, b.to));
     return c.json({
-      outside: outside.length,
-      first: outside.slice(0, 5).map((b) => {
+      count: standing.length,
+      first: standing.slice(0, 5).map((b) => {
         const { day, time } = wallAt(zone, b.from);
         return { id: b.id, clientName: b.clientName, when: `${printDayAndDate(day)} ${time}` };
       }),

@@ -6,6 +6,7 @@ import type {
   RoomWrite,
   StaffAtWork,
   StaffWork,
+  WouldStandAsked,
 } from '@rocchetto/contract';
 import {
   type DiaryRuleChange,
@@ -86,18 +87,21 @@ function movedBy({ entity, what, of, before, after }: Happened): DiaryRuleChange
   return [{ name, from: '', to: `${entity === 'leave' ? 'leave ' : ''}${what}${on}` }];
 }
 
-/** Bookings ahead, for looking whether other hours would leave one outside them. */
+/** Bookings ahead, all of them, one member of staff’s or of one kind, for telling what a change would leave standing. */
 export async function bookedTimes(
   db: Db,
   after: Date,
+  of: WouldStandAsked,
 ): Promise<readonly (Span & { readonly id: number; readonly clientName: string })[]> {
   const { rows } = await db.query({
     name: 'booked-times',
     text: `select a.id, c.name as "clientName", ${minutes('lower(s.during)')} as from, ${minutes('upper(s.during)')} as to
        from slot s join appointment a on a.id = s.appointment_id join client c on c.id = a.client_id
       where s.state <> 'left' and s.during && tstzrange($1::timestamptz, $1::timestamptz + interval '1 year')
+        and a.status in ('offered', 'confirmed') and ($2::text is null or a.kind = $2)
+        and ($3::bigint is null or exists (select 1 from slot_staff w where w.slot_id = s.id and w.staff_id = $3))
       order by lower(s.during) limit 3000`,
-    values: [after],
+    values: [after, 'kind' in of ? of.kind : null, 'hours' in of ? of.staffId : null],
   });
   return rows;
 }

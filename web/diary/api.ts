@@ -20,6 +20,7 @@ import type {
   TimesQuery,
   TimeView,
   WouldStand,
+  WouldStandAsked,
 } from '@rocchetto/contract';
 import type { z } from 'zod';
 import { api, change, LIST } from '../api/base.ts';
@@ -113,8 +114,8 @@ const diary = api.injectEndpoints({
       query: (body) => change('/diary/rules', 'PUT', body),
       invalidatesTags: (_, error) => (error ? [] : ['Diary', 'House']),
     }),
-    wouldStand: b.query<WouldStand, DiaryRules>({
-      query: (rules) => change('/diary/rules/would-move', 'POST', { rules }),
+    wouldStand: b.query<WouldStand, WouldStandAsked>({
+      query: (asked) => change('/diary/would-stand', 'POST', asked),
       keepUnusedDataFor: 0,
     }),
     ruleChanges: b.query<DiaryRuleChange[], void>({

@@ -9,6 +9,7 @@ import {
 } from '@rocchetto/core';
 import { Checkbox, Input, InputNumber } from 'antd';
 import { useState } from 'react';
+import { StandAsBooked } from './WouldStand.tsx';
 
 interface Props {
   /** null for a new one */
@@ -147,6 +148,7 @@ export function KindForm({ of, busy, onKeep, onLeave }: Props) {
           </Checkbox>
         </p>
       )}
+      {of && <StandAsBooked kind={of.id} />}
       <div className="row acts">
         <button type="submit" className="take" disabled={busy || lacks !== ''}>
           Keep this kind

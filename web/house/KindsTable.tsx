@@ -2,12 +2,12 @@ import { type DiaryRules, kindIdOf } from '@rocchetto/contract';
 import { type AppointmentKind, type Hours, hoursWords, NEEDS } from '@rocchetto/core';
 import { useState } from 'react';
 import { useMay } from '../app/me.ts';
-import { useChangeRulesMutation, useDiaryHouseQuery, useWouldStandQuery } from '../diary/api.ts';
+import { useChangeRulesMutation, useDiaryHouseQuery } from '../diary/api.ts';
 import { Facts } from '../shared/Facts.tsx';
 import { Problem } from '../shared/Problem.tsx';
-import { useSettled } from '../shared/useSettled.ts';
 import { HoursField } from './HoursField.tsx';
 import { KindForm } from './KindForm.tsx';
+import { StandOutside } from './WouldStand.tsx';
 
 /** Opening hours and the kinds of appointment: the house's own over the usual ones, each change dated and named. */
 export function KindsTable() {
@@ -132,8 +132,6 @@ interface OpenProps {
 
 function OpenForm({ rules, busy, onKeep, onLeave }: OpenProps) {
   const [hours, setHours] = useState<readonly Hours[]>(rules.opening);
-  const asked = useSettled(hours, 400);
-  const { data } = useWouldStandQuery({ ...rules, opening: [...asked] }, { skip: asked === rules.opening });
   return (
     <form
       className="slip"
@@ -149,15 +147,7 @@ function OpenForm({ rules, busy, onKeep, onLeave }: OpenProps) {
         onChange={setHours}
         empty="Nothing is booked outside these hours."
       />
-      {data && asked === hours && (
-        <p role="status" className={data.outside > 0 ? 'pending' : 'soft'}>
-          {data.outside === 0
-            ? 'No booking ahead lies outside these hours.'
-            : `${data.outside} ${data.outside === 1 ? 'booking' : 'bookings'} ahead would lie outside these hours, and ${data.outside === 1 ? 'stands' : 'stand'}: ${data.first
-                .map((b) => `${b.clientName}, ${b.when}`)
-                .join('; ')}${data.outside > data.first.length ? ' …' : '.'}`}
-        </p>
-      )}
+      <StandOutside staffId={null} hours={hours} before={rules.opening} />
       <div className="row acts">
         <button type="submit" className="take" disabled={busy}>
           Keep these

@@ -7,6 +7,7 @@ import { useChangeWorkMutation, useDiaryHouseQuery } from '../diary/api.ts';
 import { Mark } from '../diary/Mark.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { HoursField } from './HoursField.tsx';
+import { StandOutside } from './WouldStand.tsx';
 
 /** Who can do what, and when: each line opens to be changed. */
 export function WorkTable() {
@@ -133,6 +134,7 @@ function WorkForm({ of: s, onDone }: { of: StaffAtWork; onDone: () => void }) {
         onChange={setHours}
         empty="Without hours of their own they work while the house is open."
       />
+      <StandOutside staffId={s.id} hours={hours} before={s.hours} />
       <div className="row acts">
         <button type="submit" className="take" disabled={isLoading}>
           Keep
