@@ -95,6 +95,15 @@ export const reversed = (path: readonly Segment[]): Segment[] =>
 /** Every point of a segment moved. */
 export const mapped = (s: Segment, move: (p: Point) => Point): Segment => s.map(move) as unknown as Segment;
 
+/** The stretch of a segment between two of its parameters, 0 ≤ from < to ≤ 1. */
+export function stretch(s: Segment, from: number, to: number): Segment {
+  if (from <= 0 && to >= 1) return s;
+  if (!isCurve(s)) return [pointAt(s, from), pointAt(s, to)];
+  return bezier(s)
+    .split(from, to)
+    .points.map((p) => [p.x, p.y]) as unknown as Segment;
+}
+
 /** x where a segment crosses the height y; null where it does not. */
 export function crossing(s: Segment, y: number): number | null {
   if (!isCurve(s)) {

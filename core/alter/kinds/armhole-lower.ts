@@ -1,0 +1,17 @@
+import { type AlterationKind, LOWER } from '../kind.ts';
+
+export const armholeLower: AlterationKind = {
+  id: 'armhole-lower',
+  name: 'armhole, lower',
+  group: 'edge',
+  pinned: 'length',
+  directions: [LOWER],
+  moves: [{ do: 'edge', edge: 'armhole', way: 'down', amount: 'each' }],
+  tapers: true,
+  full: 'end',
+  opens: ['armhole at the underarm'],
+  minutes: 60,
+  after: ['sleeve against armhole', 'the arm lifts without the body rising'],
+  amount: 'needed',
+  note: 'Half a centimetre at a time.',
+};

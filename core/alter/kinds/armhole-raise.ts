@@ -1,0 +1,16 @@
+import { type AlterationKind, HIGHER } from '../kind.ts';
+
+export const armholeRaise: AlterationKind = {
+  id: 'armhole-raise',
+  name: 'armhole, raise',
+  group: 'edge',
+  pinned: 'length',
+  directions: [HIGHER],
+  moves: [{ do: 'edge', edge: 'armhole', way: 'down', amount: 'each' }],
+  tapers: true,
+  full: 'end',
+  opens: ['armhole at the underarm'],
+  minutes: 75,
+  after: ['it does not cut', 'sleeve against armhole'],
+  amount: 'needed',
+};

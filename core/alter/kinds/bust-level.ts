@@ -1,0 +1,14 @@
+import { type AlterationKind, HIGHER, LOWER } from '../kind.ts';
+
+export const bustLevel: AlterationKind = {
+  id: 'bust-level',
+  name: 'bust level',
+  group: 'length',
+  pinned: 'length',
+  directions: [HIGHER, LOWER],
+  moves: [],
+  opens: ['bust darts'],
+  minutes: 60,
+  after: ['the darts end below or beside the apex'],
+  amount: 'needed',
+};

@@ -1,0 +1,17 @@
+import { type AlterationKind, IN, OUT } from '../kind.ts';
+
+export const centreBack: AlterationKind = {
+  id: 'centre-back',
+  name: 'centre back seam',
+  group: 'girth',
+  pinned: 'fold',
+  directions: [IN, OUT],
+  moves: [{ do: 'edge', edge: 'centre', way: 'across', amount: 'shared', face: 'back' }],
+  tapers: true,
+  levels: { full: ['waist'], nothing: ['bust', 'hip'] },
+  opens: ['centre back seam', 'zip'],
+  minutes: 70,
+  after: ['the zip lies flat', 'the girth at each line'],
+  amount: 'needed',
+  note: 'A straight seam on a hollow back is shaped in 1.3 cm at the waist.',
+};

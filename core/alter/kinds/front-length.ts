@@ -1,0 +1,14 @@
+import { type AlterationKind, LONGER, SHORTER } from '../kind.ts';
+
+export const frontLength: AlterationKind = {
+  id: 'front-length',
+  name: 'front length',
+  group: 'length',
+  pinned: 'fold',
+  directions: [SHORTER, LONGER],
+  moves: [{ do: 'wedge', between: ['bust', 'waist'], face: 'front' }],
+  opens: ['waist seam at the front'],
+  minutes: 90,
+  after: ['the bust level', 'the waist seam is level'],
+  amount: 'needed',
+};

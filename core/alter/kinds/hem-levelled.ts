@@ -1,0 +1,16 @@
+import { type AlterationKind, DOWN, UP } from '../kind.ts';
+
+export const hemLevelled: AlterationKind = {
+  id: 'hem-levelled',
+  name: 'hem, levelled from the floor',
+  group: 'length',
+  pinned: 'length',
+  directions: [UP, DOWN],
+  moves: [{ do: 'edge', edge: 'hem', way: 'down', amount: 'each' }],
+  tapers: true,
+  opens: ['hem'],
+  minutes: 90,
+  after: ['the distance from the floor at every station'],
+  amount: 'needed',
+  note: 'Cloth on the bias hangs one to three days before it is levelled.',
+};

@@ -1,0 +1,15 @@
+import { type AlterationKind, DOWN, UP } from '../kind.ts';
+
+export const hemStraight: AlterationKind = {
+  id: 'hem-straight',
+  name: 'hem, straight',
+  group: 'length',
+  pinned: 'length',
+  directions: [UP, DOWN],
+  moves: [{ do: 'edge', edge: 'hem', way: 'down', amount: 'each' }],
+  opens: ['hem'],
+  minutes: 45,
+  after: ['the length at front, sides and back'],
+  amount: 'needed',
+  note: 'The lining hem follows its own 2 cm above.',
+};

@@ -1,0 +1,14 @@
+import { type AlterationKind, IN, OUT } from '../kind.ts';
+
+export const lacing: AlterationKind = {
+  id: 'lacing',
+  name: 'lacing',
+  group: 'other',
+  pinned: 'length',
+  directions: [IN, OUT],
+  moves: [],
+  opens: ['lacing edge'],
+  minutes: 60,
+  after: ['the gap is even from top to bottom', 'she breathes freely'],
+  amount: 'optional',
+};

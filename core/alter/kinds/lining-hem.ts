@@ -1,0 +1,14 @@
+import { type AlterationKind, DOWN, UP } from '../kind.ts';
+
+export const liningHem: AlterationKind = {
+  id: 'lining-hem',
+  name: 'lining hem, rolled twice',
+  group: 'length',
+  pinned: 'length',
+  directions: [UP, DOWN],
+  moves: [],
+  opens: ['lining hem'],
+  minutes: 30,
+  after: ['the lining ends 2 cm above the hem'],
+  amount: 'optional',
+};

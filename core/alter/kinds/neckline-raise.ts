@@ -1,0 +1,16 @@
+import { type AlterationKind, HIGHER } from '../kind.ts';
+
+export const necklineRaise: AlterationKind = {
+  id: 'neckline-raise',
+  name: 'neckline, raise',
+  group: 'edge',
+  pinned: 'length',
+  directions: [HIGHER],
+  moves: [{ do: 'edge', edge: 'neck', way: 'out', amount: 'each' }],
+  tapers: true,
+  full: 'start',
+  opens: ['neckline'],
+  minutes: 90,
+  after: ['the head still passes'],
+  amount: 'needed',
+};

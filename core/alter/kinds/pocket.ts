@@ -1,0 +1,14 @@
+import type { AlterationKind } from '../kind.ts';
+
+export const pocket: AlterationKind = {
+  id: 'pocket',
+  name: 'pocket repaired',
+  group: 'other',
+  pinned: 'length',
+  directions: [{ id: 'repair', word: 'repair', sign: 1 }],
+  moves: [],
+  opens: ['pocket bag'],
+  minutes: 40,
+  after: ['it holds, and lies flat'],
+  amount: 'none',
+};

@@ -1,0 +1,15 @@
+import { type AlterationKind, IN, OUT } from '../kind.ts';
+
+export const princessBelow: AlterationKind = {
+  id: 'princess-below',
+  name: 'princess line, below the bust',
+  group: 'shape',
+  pinned: 'fold',
+  directions: [IN, OUT],
+  moves: [{ do: 'edge', edge: 'princess', way: 'across', amount: 'shared' }],
+  tapers: true,
+  opens: ['princess seams below the apex'],
+  minutes: 60,
+  after: ['the waist girth'],
+  amount: 'needed',
+};

@@ -1,0 +1,14 @@
+import type { AlterationKind } from '../kind.ts';
+
+export const shoulderPad: AlterationKind = {
+  id: 'shoulder-pad',
+  name: 'shoulder pad',
+  group: 'other',
+  pinned: 'length',
+  directions: [{ id: 'add', word: 'set in a pad', sign: 1 }],
+  moves: [],
+  opens: ['lining at the shoulder'],
+  minutes: 25,
+  after: ['both shoulders are level'],
+  amount: 'optional',
+};

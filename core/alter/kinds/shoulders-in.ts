@@ -1,0 +1,16 @@
+import { type AlterationKind, IN, OUT } from '../kind.ts';
+
+export const shouldersIn: AlterationKind = {
+  id: 'shoulders-in',
+  name: 'shoulders in',
+  group: 'edge',
+  pinned: 'fold',
+  directions: [IN, OUT],
+  moves: [{ do: 'edge', edge: 'armhole', way: 'out', amount: 'each' }],
+  tapers: true,
+  full: 'start',
+  opens: ['armholes at the shoulder'],
+  minutes: 75,
+  after: ['the shoulder seam ends at the shoulder point', 'sleeve against armhole'],
+  amount: 'needed',
+};

@@ -1,0 +1,15 @@
+import { type AlterationKind, IN, OUT } from '../kind.ts';
+
+export const sideSeams: AlterationKind = {
+  id: 'side-seams',
+  name: 'side seams',
+  group: 'girth',
+  pinned: 'fold',
+  directions: [IN, OUT],
+  moves: [{ do: 'edge', edge: 'side', way: 'across', amount: 'shared' }],
+  tapers: true,
+  opens: ['side seams'],
+  minutes: 60,
+  after: ['the girth at each line the seam crosses', 'the side seam hangs straight'],
+  amount: 'needed',
+};

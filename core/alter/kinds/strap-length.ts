@@ -1,0 +1,14 @@
+import { type AlterationKind, LONGER, SHORTER } from '../kind.ts';
+
+export const strapLength: AlterationKind = {
+  id: 'strap-length',
+  name: 'strap length',
+  group: 'length',
+  pinned: 'length',
+  directions: [SHORTER, LONGER],
+  moves: [],
+  opens: ['one end of each strap'],
+  minutes: 25,
+  after: ['the upper edge sits level'],
+  amount: 'needed',
+};

@@ -1,0 +1,16 @@
+import { type AlterationKind, IN, OUT } from '../kind.ts';
+
+export const waist: AlterationKind = {
+  id: 'waist',
+  name: 'waist',
+  group: 'girth',
+  pinned: 'fold',
+  directions: [IN, OUT],
+  moves: [{ do: 'edge', edge: 'side', way: 'across', amount: 'shared' }],
+  tapers: true,
+  levels: { full: ['waist'], nothing: ['bust', 'hip'] },
+  opens: ['side seams at the waist', 'waistband or waist seam'],
+  minutes: 75,
+  after: ['the waist girth', 'band or bodice against the waist'],
+  amount: 'needed',
+};

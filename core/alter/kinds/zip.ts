@@ -1,0 +1,14 @@
+import type { AlterationKind } from '../kind.ts';
+
+export const zip: AlterationKind = {
+  id: 'zip',
+  name: 'zip replaced',
+  group: 'other',
+  pinned: 'length',
+  directions: [{ id: 'replace', word: 'replace', sign: 1 }],
+  moves: [],
+  opens: ['zip'],
+  minutes: 75,
+  after: ['it runs, and its top meets level'],
+  amount: 'none',
+};
