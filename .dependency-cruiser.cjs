@@ -21,6 +21,7 @@ module.exports = {
       ['checks', 'units|measures'],
       ['garment', 'units|measures|draft|figure|checks'],
       ['sheet', 'units|measures|dates|checks|draft|figure|garment'],
+      ['alter', 'units|draft|figure|garment|sheet'],
       ['diary', 'dates'],
       ['house', 'units|checks|garment|thread'],
     ].map(([room, knows]) => ({
@@ -45,11 +46,11 @@ module.exports = {
       name: 'between-areas-only-sql',
       severity: 'error',
       from: {
-        path: '^server/(auth|client-data|clients|diary|garments|house|live|orders|sessions|sheets|staff)/',
+        path: '^server/(alterations|auth|client-data|clients|diary|garments|house|live|orders|sessions|sheets|staff)/',
         pathNot: '\\.test\\.ts$',
       },
       to: {
-        path: '^server/(auth|client-data|clients|diary|garments|house|orders|sessions|sheets|staff)/',
+        path: '^server/(alterations|auth|client-data|clients|diary|garments|house|orders|sessions|sheets|staff)/',
         pathNot: ['^server/$1/', '/sql\\.ts$'],
       },
     },
@@ -57,7 +58,7 @@ module.exports = {
       name: 'rooms-know-no-area',
       severity: 'error',
       from: { path: '^server/(db|http|paper)/', pathNot: '\\.test\\.ts$' },
-      to: { path: '^server/(auth|client-data|clients|diary|garments|house|orders|sessions|sheets|staff)/' },
+      to: { path: '^server/(alterations|auth|client-data|clients|diary|garments|house|orders|sessions|sheets|staff)/' },
     },
     {
       name: 'web-not-server',

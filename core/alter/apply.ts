@@ -33,10 +33,16 @@ export interface Box {
   readonly even: boolean;
 }
 
-/** The panels of both halves after an alteration, with the boxes it makes. */
-export interface Applied {
+/** The panels of a garment, drawn as its right half; the left differs once something was done on one side only. */
+export interface Halves {
   readonly right: readonly Panel[];
   readonly left: readonly Panel[];
+}
+/** A garment as its sheet drafts it: both halves alike. */
+export const alike = (panels: readonly Panel[]): Halves => ({ right: panels, left: panels });
+
+/** The panels of both halves after an alteration, with the boxes it makes. */
+export interface Applied extends Halves {
   readonly boxes: readonly Box[];
   /** the whole amount with its sign, cm */
   readonly total: Cm;
@@ -68,20 +74,21 @@ const faceOf = (p: Panel): 'front' | 'back' | null =>
  * @param cut whether the cloth is cut: what is let out then comes from the allowances
  * @throws CannotAlter in a sentence where the garment has no such seam or there is not so much cloth
  */
-export function applyAlteration(panels: readonly Panel[], asked: Asked, cut: boolean): Applied {
+export function applyAlteration(before: Halves, asked: Asked, cut: boolean): Applied {
   const { kind, hem, side } = asked;
   const total = totalOf(asked);
-  if (kind.moves.length === 0) return { right: panels, left: panels, boxes: [], total };
+  if (kind.moves.length === 0) return { ...before, boxes: [], total };
   if (kind.amount === 'needed' && asked.amount === null && !hem)
     throw new CannotAlter('How much? An amount is needed, as pinned or as the total.');
   if (hem && side === 'both' && kind.id !== 'hem-uneven' && Math.abs(hem.left - hem.right) > UNEVEN + 1e-9)
     throw new CannotAlter(
       `Left and right are marked ${say(Math.abs(hem.left - hem.right))} apart: pin again, or say that it is meant to be uneven.`,
     );
-  if (asked.part !== null && !panels.some((p) => partOf(p) === asked.part))
+  if (asked.part !== null && !before.right.some((p) => partOf(p) === asked.part))
     throw new CannotAlter(`This garment has no ${asked.part}.`);
   const boxes = new Map<string, Box>();
   const half = (which: Half): readonly Panel[] => {
+    const panels = before[which];
     if (side !== 'both' && side !== which) return panels;
     return kind.moves.reduce<readonly Panel[]>(
       (now, m) => made(now, m, { asked, total, which, cut, boxes }),
@@ -89,7 +96,7 @@ export function applyAlteration(panels: readonly Panel[], asked: Asked, cut: boo
     );
   };
   const right = half('right');
-  const left = hem || side !== 'both' ? half('left') : right;
+  const left = hem || side !== 'both' || before.left !== before.right ? half('left') : right;
   return { right, left, boxes: [...boxes.values()], total };
 }
 

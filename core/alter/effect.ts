@@ -6,7 +6,7 @@ import { type EaseZone, FLOORS, workroomClass } from '../garment/tables/fit.ts';
 import type { Sheet } from '../sheet/compute.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
-import { type Applied, isMain, partOf } from './apply.ts';
+import { type Halves, isMain, partOf } from './apply.ts';
 
 /** One finished measure before and after, cm. */
 export interface Before {
@@ -68,15 +68,19 @@ function measures(
 }
 
 /** Before and after of every measure that moved: girths over both halves, edges on the half that moved more. */
-function movedOf(before: readonly Panel[], a: Applied): Before[] {
-  const [old, right, left] = [measures(before), measures(a.right), measures(a.left)];
-  return [...old].flatMap(([id, { name, kind, value }]) => {
+function movedOf(before: Halves, a: Halves): Before[] {
+  const [oldRight, oldLeft] = [measures(before.right), measures(before.left)];
+  const [right, left] = [measures(a.right), measures(a.left)];
+  return [...oldRight].flatMap(([id, { name, kind, value }]) => {
+    const other = oldLeft.get(id)?.value ?? value;
     const r = (right.get(id)?.value ?? value) - value;
-    const l = (left.get(id)?.value ?? value) - value;
+    const l = (left.get(id)?.value ?? other) - other;
     const [was, is] =
       kind === 'girth'
-        ? [2 * value, 2 * value + r + l]
-        : [value, value + (Math.abs(r) >= Math.abs(l) ? r : l)];
+        ? [value + other, value + other + r + l]
+        : Math.abs(r) >= Math.abs(l)
+          ? [value, value + r]
+          : [other, other + l];
     return Math.abs(is - was) < NOTHING ? [] : [{ id, name, kind, before: cm(was), after: cm(is) }];
   });
 }
@@ -94,11 +98,11 @@ function figureOf(sheet: Pick<Sheet, 'figures'>, id: string): Figure | undefined
  * What an alteration does to a garment: every measure that moved, the ease that is left, the floors it breaks, and the
  * seams that no longer agree.
  */
-export function effectOf(sheet: Pick<Sheet, 'figures' | 'panels' | 'input'>, a: Applied): Effect {
-  const moved = movedOf(sheet.panels, a);
+export function effectOf(sheet: Pick<Sheet, 'figures'>, before: Halves, a: Halves): Effect {
+  const moved = movedOf(before, a);
   const ease: Effect['ease'][number][] = [];
   const says: string[] = [];
-  const hang = sheet.panels.some((p) => p.edges.some((e) => e.id === 'shoulder')) ? 'shoulder' : 'waist';
+  const hang = before.right.some((p) => p.edges.some((e) => e.id === 'shoulder')) ? 'shoulder' : 'waist';
   for (const m of moved.filter((x) => x.kind === 'girth')) {
     const f = figureOf(sheet, m.id);
     if (f?.group !== 'girth') continue;
@@ -119,11 +123,11 @@ export function effectOf(sheet: Pick<Sheet, 'figures' | 'panels' | 'input'>, a: 
     else if (known && was !== is)
       says.push(`At the ${f.name} it becomes ${is.replace('-', ' ')}; it was ${was.replace('-', ' ')}.`);
   }
-  says.push(...meetings(sheet.panels, a));
+  says.push(...meetings(before, a));
   const changed = new Map<string, Effect['allowances'][number]>();
-  for (const half of [a.right, a.left])
-    half.forEach((p, i) => {
-      const old = sheet.panels[i]!;
+  for (const which of ['right', 'left'] as const)
+    a[which].forEach((p, i) => {
+      const old = before[which][i]!;
       if (p === old || !isMain(p)) return;
       p.edges.forEach((e, j) => {
         if (e.path !== old.edges[j]!.path && e.allowance !== old.edges[j]!.allowance)
@@ -144,10 +148,10 @@ const CLASSED: Partial<Record<EaseZone, true>> = {
 };
 
 /** Seams that are sewn to each other and agreed before, and no longer do. */
-function meetings(before: readonly Panel[], a: Applied): string[] {
+function meetings(before: Halves, a: Halves): string[] {
   const says: string[] = [];
-  for (const half of a.right === a.left ? [a.right] : [a.right, a.left]) {
-    const [old, now] = [pairsOf(before), pairsOf(half)];
+  for (const which of ['right', 'left'] as const) {
+    const [old, now] = [pairsOf(before[which]), pairsOf(a[which])];
     for (const [id, pair] of now) {
       const was = old.get(id)!;
       const [off, offBefore] = [pair.a - pair.b, was.a - was.b];

@@ -1,0 +1,52 @@
+/** How far an alteration has come. */
+export const ALTERATION_STATES = [
+  'asked',
+  'agreed',
+  'in-work',
+  'done',
+  'checked',
+  'accepted',
+  'declined',
+  'withdrawn',
+] as const;
+export type AlterationState = (typeof ALTERATION_STATES)[number];
+
+export const STATE_WORD: Readonly<Record<AlterationState, string>> = {
+  asked: 'asked for',
+  agreed: 'agreed',
+  'in-work': 'in work',
+  done: 'done, to be checked',
+  checked: 'checked',
+  accepted: 'accepted as it is',
+  declined: 'declined',
+  withdrawn: 'withdrawn',
+};
+
+/** What can be done with it, from which states, and what it becomes then. */
+export const ALTERATION_STEPS = {
+  agree: { from: ['asked'], to: 'agreed', word: 'agreed' },
+  decline: { from: ['asked'], to: 'declined', word: 'declined' },
+  withdraw: { from: ['asked', 'agreed', 'in-work'], to: 'withdrawn', word: 'withdrawn' },
+  'ask-again': { from: ['declined', 'withdrawn'], to: 'asked', word: 'asked for again' },
+  assign: { from: ['agreed', 'in-work'], to: null, word: 'given to' },
+  start: { from: ['agreed'], to: 'in-work', word: 'begun' },
+  pause: { from: ['in-work'], to: 'agreed', word: 'laid down' },
+  finish: { from: ['in-work', 'agreed'], to: 'done', word: 'done' },
+  check: { from: ['done'], to: 'checked', word: 'checked' },
+  back: { from: ['done'], to: 'agreed', word: 'back to the bench' },
+  accept: { from: ['done'], to: 'accepted', word: 'accepted as it is' },
+} as const satisfies Record<
+  string,
+  { from: readonly AlterationState[]; to: AlterationState | null; word: string }
+>;
+export type AlterationStep = keyof typeof ALTERATION_STEPS;
+
+/** Whether a step can be taken from a state. */
+export const mayStep = (step: AlterationStep, from: AlterationState): boolean =>
+  (ALTERATION_STEPS[step].from as readonly AlterationState[]).includes(from);
+
+/** It changes the garment: its amounts count where the next one is tried. */
+export const stands = (s: AlterationState): boolean => s !== 'asked' && s !== 'declined' && s !== 'withdrawn';
+/** It is still to be done or to be checked. */
+export const isOpen = (s: AlterationState): boolean =>
+  s === 'asked' || s === 'agreed' || s === 'in-work' || s === 'done';

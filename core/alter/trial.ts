@@ -1,0 +1,90 @@
+import { endOf, type Point, startOf } from '../draft/curve.ts';
+import { pathData, sewnOutline, sewnSize } from '../draft/outline.ts';
+import type { Panel } from '../draft/panel.ts';
+import type { Sheet } from '../sheet/compute.ts';
+import type { Cm } from '../units/length.ts';
+import { type Applied, alike, applyAlteration, type Halves, isMain } from './apply.ts';
+import type { Asked } from './asked.ts';
+import { type Effect, effectOf } from './effect.ts';
+import { CannotAlter } from './refusal.ts';
+
+/** One panel before and after, as SVG path data in cm, with the amounts at the edges that moved. */
+export interface DrawnPanel {
+  readonly panel: string;
+  readonly name: string;
+  readonly side: 'both' | 'left' | 'right';
+  readonly before: string;
+  readonly after: string;
+  /** x, y, width, height, cm */
+  readonly box: readonly [number, number, number, number];
+  readonly amounts: readonly { readonly at: Point; readonly by: Cm }[];
+}
+
+/** A garment as it is made by now: its sheet’s panels with every alteration that stands, in order. */
+export function asMade(sheet: Pick<Sheet, 'panels'>, standing: readonly Asked[], cut: boolean): Halves {
+  let now: Halves = alike(sheet.panels);
+  for (const asked of standing) {
+    try {
+      now = applyAlteration(now, asked, cut);
+    } catch (error) {
+      // What the sheet no longer has a seam for was agreed on an earlier revision; the others stand.
+      if (!(error instanceof CannotAlter)) throw error;
+    }
+  }
+  return now;
+}
+
+export interface Trial {
+  readonly applied: Applied;
+  readonly effect: Effect;
+  readonly drawn: readonly DrawnPanel[];
+}
+
+/**
+ * What an alteration would make of a garment as it is by now; nothing is kept.
+ * @throws CannotAlter in a sentence where it cannot be made
+ */
+export function tryAlteration(
+  sheet: Pick<Sheet, 'panels' | 'figures'>,
+  now: Halves,
+  asked: Asked,
+  cut: boolean,
+): Trial {
+  const applied = applyAlteration(now, asked, cut);
+  const same = applied.left === applied.right;
+  const drawn = (['right', 'left'] as const).flatMap((which) => {
+    if (which === 'left' && same) return [];
+    return applied[which].flatMap((p, i) => {
+      const old = now[which][i]!;
+      return p === old || !isMain(p) ? [] : [drawPanel(old, p, same ? 'both' : which, applied)];
+    });
+  });
+  return { applied, effect: effectOf(sheet, now, applied), drawn };
+}
+
+function drawPanel(old: Panel, now: Panel, side: DrawnPanel['side'], a: Applied): DrawnPanel {
+  const [was, is] = [sewnSize(old), sewnSize(now)];
+  const left = Math.min(...corners(old), ...corners(now));
+  const top = Math.min(...corners(old, 1), ...corners(now, 1));
+  const amounts = a.boxes
+    .filter((b) => b.panel === now.id && b.each !== null)
+    .flatMap((b) => {
+      const e = now.edges.find((x) => x.name === b.seam);
+      const s = e?.path[Math.floor(e.path.length / 2)];
+      return s ? [{ at: startOf(s), by: b.each! }] : [];
+    });
+  const darts = (p: Panel) =>
+    p.darts.map((d) => pathData([[d.legs[0], d.tip] as const, [d.tip, d.legs[1]] as const])).join(' ');
+  return {
+    panel: now.id,
+    name: now.name,
+    side,
+    before: `${pathData(sewnOutline(old), true)} ${darts(old)}`,
+    after: `${pathData(sewnOutline(now), true)} ${darts(now)}`,
+    box: [left, top, Math.max(was.width, is.width), Math.max(was.height, is.height)],
+    amounts,
+  };
+}
+
+const corners = (p: Panel, axis: 0 | 1 = 0): number[] =>
+  p.edges.flatMap((e) => e.path.flatMap((s) => [startOf(s)[axis], endOf(s)[axis]]));
