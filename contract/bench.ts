@@ -25,6 +25,8 @@ export interface BenchWork extends BenchWrite {
   readonly orderNumber: string;
   readonly order: string;
   readonly doneAt: string | null;
+  /** the alteration it is work on: changed and ticked there */
+  readonly alterationId: number | null;
   readonly version: number;
 }
 /** What a promise was kept as, and what it asks of the day when that is too much. */

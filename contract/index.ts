@@ -1,4 +1,5 @@
 /** Everything that crosses a wire or lies in a file. */
+export * from './alterations.ts';
 export * from './api.ts';
 export * from './basics.ts';
 export * from './bench.ts';

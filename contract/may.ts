@@ -17,6 +17,10 @@ export type Action =
   | 'diary.ready'
   | 'diary.write'
   | 'bench.write'
+  | 'alter.read'
+  | 'alter.ask'
+  | 'alter.work'
+  | 'alter.accept'
   | 'staff.read'
   | 'staff.manage'
   | 'house.write';
@@ -28,9 +32,25 @@ const BENCH: readonly Action[] = [
   'staff.read',
   'diary.read',
   'diary.ready',
+  'alter.read',
+  'alter.work',
 ];
-const DESK: readonly Action[] = [...BENCH, 'client.contact', 'client.write', 'order.write', 'diary.write'];
-const FITTER: readonly Action[] = [...DESK, 'session.read', 'session.write', 'sheet.write', 'bench.write'];
+const DESK: readonly Action[] = [
+  ...BENCH,
+  'client.contact',
+  'client.write',
+  'order.write',
+  'diary.write',
+  'alter.ask',
+];
+const FITTER: readonly Action[] = [
+  ...DESK,
+  'session.read',
+  'session.write',
+  'sheet.write',
+  'bench.write',
+  'alter.accept',
+];
 const ALLOWED: Record<Role, ReadonlySet<Action>> = {
   principal: new Set<Action>([...FITTER, 'staff.manage', 'house.write', 'client.data']),
   fitter: new Set(FITTER),

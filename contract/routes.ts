@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { AlterationChange, AlterationWrite, BoxWrite, StepWrite } from './alterations.ts';
 import {
   Agree,
   BriefChange,
@@ -104,6 +105,36 @@ export const ROUTES = {
     does: 'What other rules would move; changes nothing',
     may: 'house.write',
     body: z.strictObject({ rules: HouseRulesWire }),
+  },
+  'GET /orders/:id/alterations': {
+    does: 'An order’s alterations, with boxes, steps and drawings',
+    may: 'alter.read',
+  },
+  'POST /orders/:id/alterations': {
+    does: 'Asks for an alteration',
+    may: 'alter.ask',
+    body: AlterationWrite,
+    status: 201,
+  },
+  'PUT /alterations/:id': {
+    does: 'Changes what is asked, before it is agreed',
+    may: 'alter.ask',
+    body: AlterationChange,
+  },
+  'POST /alterations/:id/steps': {
+    does: 'Takes one step: agreed, declined, begun, done, checked …',
+    may: 'alter.work',
+    body: StepWrite,
+  },
+  'POST /alterations/:id/boxes': {
+    does: 'Ticks the box of one piece, or strikes it with a reason',
+    may: 'alter.work',
+    body: BoxWrite,
+  },
+  'GET /bench': {
+    does: 'Alterations that are open: one hand’s, or all',
+    may: 'alter.read',
+    query: z.object({ staffId: z.coerce.number().pipe(Id).optional() }),
   },
   'GET /staff': { does: 'Who works here', may: 'staff.read' },
   'POST /staff': { does: 'Adds to the staff', may: 'staff.manage', body: NewStaff, status: 201 },

@@ -2,6 +2,7 @@ import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { compress } from 'hono/compress';
 import { NONCE, secureHeaders } from 'hono/secure-headers';
+import { alterationRoutes } from './alterations/routes.ts';
 import { sameOrigin, signedIn } from './auth/guard.ts';
 import { authRoutes } from './auth/routes.ts';
 import { clientDataRoutes } from './client-data/routes.ts';
@@ -65,6 +66,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', diaryRoutes(deps))
     .route('/', bookingRoutes(deps))
     .route('/', benchRoutes(deps))
+    .route('/', alterationRoutes(deps))
     .route('/', busyRoutes(deps))
     .route('/', feedRoutes(deps))
     .route('/', clientRoutes(deps))

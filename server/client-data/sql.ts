@@ -12,6 +12,8 @@ export interface ClientData {
   readonly sessions: readonly SessionFull[];
   readonly sheets: readonly Record<string, unknown>[];
   readonly appointments: readonly Record<string, unknown>[];
+  /** what was asked to be altered, and what became of it */
+  readonly alterations: readonly Record<string, unknown>[];
   /** days on which they could not come */
   readonly away: readonly Record<string, unknown>[];
   /** what the client was told */
@@ -51,6 +53,14 @@ export async function readClientData(db: Db, id: number): Promise<ClientData | u
       db,
       `select a.kind, coalesce((select h.diary -> 'kinds' -> a.kind ->> 'name' from house h), replace(a.kind, '-', ' ')) as name, a.status, lower(s.during) as starts, upper(s.during) as ends, s.state, s.reason, a.who_comes, a.bring, a.note
          from appointment a join slot s on s.appointment_id = a.id where a.client_id = $1 order by lower(s.during), s.id`,
+      id,
+    ),
+    alterations: await many(
+      db,
+      `select o.number, a.made_at, a.asked, a.status, a.agreed_name, a.price::float8 as price, a.needed_on,
+          (select coalesce(json_agg(json_build_object('at', p.at, 'step', p.step, 'says', p.says ->> 'words') order by p.id), '[]')
+             from alteration_step p where p.alteration_id = a.id) as steps
+         from alteration a join orders o on o.id = a.order_id where o.client_id = $1 order by a.id`,
       id,
     ),
     away: await many(
@@ -116,6 +126,19 @@ export async function eraseClient(tx: Tx, id: number, code: string): Promise<Era
         kept = $3::jsonb -> (order_id || ' ' || revision)
       where order_id in ${orders}`,
     [id, code, JSON.stringify(await keptWithoutClient(tx, id, code))],
+  );
+  // What was done to the cloth stays; what the client said, and who agreed for them, goes.
+  const asked = `(select id from alteration where order_id in ${orders})`;
+  await count(
+    `update alteration set asked = asked || '{"words": "", "note": ""}'::jsonb,
+        agreed_name = case when agreed_name in (select name from staff) then agreed_name else '' end, version = version + 1
+      where order_id in ${orders}`,
+  );
+  await count(
+    `update alteration_step set says = says || '{"words": ""}'::jsonb where alteration_id in ${asked}`,
+  );
+  await count(
+    `update alteration_box set struck = '—' where struck is not null and alteration_id in ${asked}`,
   );
   await count('delete from client_away where client_id = $1');
   // What is noted with appointments goes; that somebody was there then stays, for the staff's own days; what lies ahead is cancelled.

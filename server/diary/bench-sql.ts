@@ -2,7 +2,7 @@ import type { BenchWork, BenchWrite, ClientAway, ClientAwayWrite } from '@rocche
 import type { Db, Tx } from '../db/pool.ts';
 
 const WORK = `b.id, b.order_id as "orderId", o.number as "orderNumber", o.what as "order", b.staff_id as "staffId", b.day, b.minutes,
-  b.what, b.makes, b.version, to_char(b.done_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "doneAt"
+  b.what, b.makes, b.alteration_id as "alterationId", b.version, to_char(b.done_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "doneAt"
   from bench_work b join orders o on o.id = b.order_id where b.gone_at is null`;
 
 /** Work promised for these days, and what is still to do for the orders that have a time on them. */
@@ -35,7 +35,8 @@ export async function benchOfOrder(db: Db, orderId: number): Promise<BenchWork[]
 export async function benchAhead(db: Db, staffId: number): Promise<BenchWork[]> {
   const { rows } = await db.query<BenchWork>({
     name: 'bench-ahead',
-    text: `select ${WORK} and b.staff_id = $1 and b.done_at is null order by b.day, b.id limit 200`,
+    text: `select ${WORK} and b.staff_id = $1 and b.done_at is null
+      and not exists (select 1 from alteration a where a.id = b.alteration_id and a.status = 'done') order by b.day, b.id limit 200`,
     values: [staffId],
   });
   return rows;

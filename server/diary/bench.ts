@@ -1,4 +1,4 @@
-import type { BenchKept, BenchWrite } from '@rocchetto/contract';
+import type { BenchKept, BenchWork, BenchWrite } from '@rocchetto/contract';
 import { dayIn } from '@rocchetto/core';
 import { loadOf, overloadWords } from '@rocchetto/core/diary/load.ts';
 import { Hono } from 'hono';
@@ -61,6 +61,7 @@ export function benchRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       const work = await holdBench(tx, id);
       if (!work) throw notFound('bench work');
+      throwLinked(work);
       await dropBench(tx, id, deps.now());
       await remember(tx, 'order', work.orderId, c.get('who').id, 'bench work taken back', work, undefined);
       return kept(200, work.orderId, { id, version: work.version + 1, says: null });
@@ -88,6 +89,16 @@ export function benchRoutes(deps: Deps): Hono<Env> {
   return app;
 }
 
+/** Work on an alteration is changed and ticked where its pieces are. */
+function throwLinked(w: BenchWork): void {
+  if (w.alterationId !== null)
+    throw new Refusal(
+      409,
+      'alteration',
+      'This is work on an alteration: it is changed and ticked on its own page.',
+    );
+}
+
 const kept = (status: 200 | 201, orderId: number, body: BenchKept): Reply => ({
   status,
   body,
@@ -110,6 +121,7 @@ function changed(
     const before = await holdBench(tx, id);
     if (!before) throw notFound('bench work');
     if (before.version !== version) throw conflict(before, mine);
+    throwLinked(before);
     const says = await work(tx, id);
     await remember(tx, 'order', before.orderId, c.get('who').id, did, before, mine);
     return kept(200, before.orderId, { id, version: version + 1, says });

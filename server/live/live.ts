@@ -3,7 +3,7 @@ import type { Logger } from 'pino';
 
 /** Something that changed: what it is, its id, and the version it came to (0 where it has none). */
 export type Changed = readonly [
-  what: 'client' | 'order' | 'session' | 'staff' | 'house' | 'diary',
+  what: 'client' | 'order' | 'session' | 'staff' | 'house' | 'alterations' | 'diary',
   id: string | number,
   version: number,
 ];

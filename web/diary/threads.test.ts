@@ -79,6 +79,7 @@ const work = (staffId: number, minutes: number, on = '2026-12-01'): BenchWork =>
   what: 'Hem',
   makes: null,
   doneAt: null,
+  alterationId: null,
   version: 1,
 });
 

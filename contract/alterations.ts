@@ -1,0 +1,254 @@
+import { cm } from '@rocchetto/core';
+import {
+  type AlterationState,
+  AS,
+  type Asked,
+  type Box,
+  type DrawnPanel,
+  findKind,
+  findSign,
+  SIDES,
+} from '@rocchetto/core/alter/index.ts';
+import { z } from 'zod';
+import { Id, IsoDate, Version } from './basics.ts';
+import { lengthText } from './length.ts';
+import { toCm } from './parse-length.ts';
+
+const amount = lengthText({ min: 0.05, max: 200, name: 'amount' });
+const place = (name: string) => lengthText({ min: 0, max: 250, name }).nullable().default(null);
+const words = (max: number) => z.string().trim().max(max).default('');
+
+/** One change as it was asked for: amounts as the hand wrote them, each with its unit. */
+export const AskedWire = z
+  .strictObject({
+    version: z.literal(1).default(1),
+    kind: z
+      .string()
+      .max(40)
+      .refine((k) => findKind(k) !== undefined, 'The house knows no alteration of this kind.'),
+    direction: z.string().max(20),
+    amount: amount.nullable().default(null),
+    as: z.enum(AS, 'Say whether the amount is as pinned or the total.').default('total'),
+    side: z.enum(SIDES).default('both'),
+    part: z.string().max(40).nullable().default(null),
+    face: z.enum(['front', 'back']).nullable().default(null),
+    /** where along the seam, from its top or centre */
+    begins: place('place it begins at'),
+    fullFrom: place('place it is full from'),
+    fullTo: place('place it is full to'),
+    zero: place('zero point'),
+    /** what the front takes of a girth, per cent */
+    frontShare: z.int().min(0).max(100).nullable().default(null),
+    hem: z
+      .strictObject({
+        front: lengthText({ max: 60, name: 'mark at the front' }),
+        left: lengthText({ max: 60, name: 'mark at the left' }),
+        right: lengthText({ max: 60, name: 'mark at the right' }),
+        back: lengthText({ max: 60, name: 'mark at the back' }),
+      })
+      .nullable()
+      .default(null),
+    /** the sign that led to it */
+    sign: z
+      .string()
+      .max(40)
+      .nullable()
+      .default(null)
+      .refine((s) => s === null || findSign(s) !== undefined, 'The house knows no such sign.'),
+    /** the client’s own words */
+    words: words(500),
+    note: words(500),
+    /** where it was touched on the drawing: which one, and cm on it */
+    mark: z
+      .strictObject({ view: z.enum(['front', 'back', 'panels']), x: z.number(), y: z.number() })
+      .nullable()
+      .default(null),
+  })
+  .refine((a) => findKind(a.kind)?.directions.some((d) => d.id === a.direction) ?? true, {
+    message: 'This alteration has no such way.',
+    path: ['direction'],
+  })
+  .refine((a) => a.amount !== null || a.hem !== null || findKind(a.kind)?.amount !== 'needed', {
+    message: 'How much? Write the amount with its unit.',
+    path: ['amount'],
+  });
+export type AskedWire = z.infer<typeof AskedWire>;
+
+/** What core computes from: lengths in cm. Of a wire that the schema has passed. */
+export function toAsked(w: AskedWire): Asked {
+  const kind = findKind(w.kind)!;
+  const at = (t: string | null) => (t === null ? null : toCm(t));
+  return {
+    kind,
+    direction: kind.directions.find((d) => d.id === w.direction)!,
+    amount: at(w.amount),
+    as: w.as,
+    side: w.side,
+    part: w.part,
+    face: w.face,
+    run: { begins: at(w.begins), fullFrom: at(w.fullFrom), fullTo: at(w.fullTo), zero: at(w.zero) },
+    frontShare: w.frontShare === null ? null : w.frontShare / 100,
+    hem: w.hem && {
+      front: toCm(w.hem.front),
+      left: toCm(w.hem.left),
+      right: toCm(w.hem.right),
+      back: toCm(w.hem.back),
+    },
+  };
+}
+
+export const SOURCES_OF_ASKING = ['fitting', 'desk', 'call', 'bench'] as const;
+export const AlterationWrite = z.strictObject({
+  asked: AskedWire,
+  source: z.enum(SOURCES_OF_ASKING),
+  appointmentId: Id.nullable().default(null),
+});
+export type AlterationWrite = z.infer<typeof AlterationWrite>;
+export const AlterationChange = z.strictObject({ version: Version, asked: AskedWire });
+
+const reason = (message: string) => z.string().trim().min(1, message).max(500);
+const by = (message: string) => z.string().trim().min(1, message).max(100);
+
+/** One step of an alteration, with what it needs. */
+export const StepWire = z.discriminatedUnion('step', [
+  z.strictObject({
+    step: z.literal('agree'),
+    /** who agreed: the client, or who speaks for them */
+    name: by('Say who agreed.'),
+    price: z
+      .number('The price is a number.')
+      .min(0, 'A price below zero is none.')
+      .max(1_000_000)
+      .nullable()
+      .default(null),
+    neededOn: IsoDate.nullable().default(null),
+  }),
+  z.strictObject({ step: z.literal('decline'), reason: reason('Say why it was declined.') }),
+  z.strictObject({ step: z.literal('withdraw'), reason: reason('Say why it is withdrawn.') }),
+  z.strictObject({ step: z.literal('ask-again'), reason: reason('Say what changed.') }),
+  z.strictObject({
+    step: z.literal('assign'),
+    staffId: Id.nullable(),
+    /** the day it is done on, which then takes its minutes; null leaves the day open */
+    day: IsoDate.nullable().default(null),
+    minutes: z.int().min(5, 'Bench work takes 5 minutes or more.').max(720).optional(),
+  }),
+  z.strictObject({ step: z.literal('start') }),
+  z.strictObject({ step: z.literal('pause'), note: words(500) }),
+  z.strictObject({ step: z.literal('finish'), note: words(500) }),
+  z.strictObject({
+    step: z.literal('check'),
+    /** what was measured again, by the target’s id */
+    readings: z.record(z.string().max(80), lengthText({ max: 1000, name: 'reading' })).default({}),
+    note: words(500),
+  }),
+  z.strictObject({ step: z.literal('back'), reason: reason('Say why it goes back.') }),
+  z.strictObject({
+    step: z.literal('accept'),
+    name: by('Say who accepts it.'),
+    reason: reason('Say why it may stay so.'),
+  }),
+]);
+export type StepWire = z.infer<typeof StepWire>;
+export const StepWrite = z.strictObject({ version: Version, step: StepWire });
+
+/** A box ticked, left open again, or struck with a reason. */
+export const BoxWrite = z
+  .strictObject({
+    box: z.string().max(200),
+    to: z.enum(['done', 'open', 'struck']),
+    reason: words(300),
+  })
+  .refine((b) => b.to !== 'struck' || b.reason !== '', {
+    message: 'Say why this piece is left out.',
+    path: ['reason'],
+  });
+
+/** A measure that is looked at again when the work is done. Lengths cm. */
+export interface Target {
+  readonly id: string;
+  readonly name: string;
+  readonly target: number;
+  readonly tolerance: number;
+}
+/** How far a reading may lie from its target, cm: a girth on the whole, an edge on each (house figures of page 3). */
+export const TARGET_TOLERANCE = { girth: cm(0.6), edge: cm(0.3) } as const;
+export const StoredTargets = z.strictObject({
+  version: z.literal(1),
+  targets: z.array(
+    z.strictObject({ id: z.string(), name: z.string(), target: z.number(), tolerance: z.number() }),
+  ),
+});
+
+export interface BoxView extends Box {
+  readonly doneAt: string | null;
+  readonly doneBy: string | null;
+  readonly struck: string | null;
+}
+export interface StepView {
+  readonly id: number;
+  readonly at: string;
+  readonly by: string;
+  readonly step: string;
+  /** in words, lengths kept open */
+  readonly says: string;
+}
+
+/** One alteration with all that hangs on it. */
+export interface AlterationView {
+  readonly id: number;
+  readonly orderId: number;
+  readonly source: AlterationWrite['source'];
+  readonly appointmentId: number | null;
+  readonly asked: AskedWire;
+  /** the whole of it in one sentence, lengths kept open */
+  readonly sentence: string;
+  readonly status: AlterationState;
+  readonly price: number | null;
+  readonly neededOn: string | null;
+  readonly staffId: number | null;
+  readonly staffName: string | null;
+  /** the day it is given to somebody for */
+  readonly day: string | null;
+  readonly minutes: number;
+  readonly agreedName: string;
+  readonly doneById: number | null;
+  readonly boxes: readonly BoxView[];
+  readonly targets: readonly Target[];
+  readonly steps: readonly StepView[];
+  /** minutes worked so far, and since when somebody works on it now */
+  readonly worked: number;
+  readonly workingSince: string | null;
+  readonly workingId: number | null;
+  readonly version: number;
+  readonly madeAt: string;
+}
+/** The alterations of one order, and where each lies on its panels. */
+export interface OrderAlterations {
+  readonly alterations: readonly AlterationView[];
+  readonly drawn: Readonly<Record<number, readonly DrawnPanel[]>>;
+}
+
+/** One line of the bench: enough to choose by; the page of the alteration tells the rest. */
+export interface BenchRow {
+  readonly id: number;
+  readonly orderId: number;
+  readonly orderNumber: string;
+  readonly order: string;
+  readonly clientName: string;
+  readonly sentence: string;
+  readonly status: AlterationState;
+  readonly staffId: number | null;
+  readonly staffName: string | null;
+  readonly day: string | null;
+  readonly neededOn: string | null;
+  /** the order’s next appointment, that what is open holds up */
+  readonly nextAt: string | null;
+  readonly nextKind: string | null;
+  readonly minutes: number;
+  readonly worked: number;
+  readonly boxesOpen: number;
+  readonly workingId: number | null;
+  readonly doneById: number | null;
+  readonly version: number;
+}

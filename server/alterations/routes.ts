@@ -1,0 +1,158 @@
+import { type OrderAlterations, toAsked } from '@rocchetto/contract';
+import {
+  alike,
+  CannotAlter,
+  type DrawnPanel,
+  findKind,
+  type Halves,
+  stands,
+  tryAlteration,
+} from '@rocchetto/core/alter/index.ts';
+import { Hono } from 'hono';
+import { remember } from '../db/history.ts';
+import type { Db, Tx } from '../db/pool.ts';
+import { type Deps, type Env, idParam } from '../http/context.ts';
+import { once, type Reply } from '../http/once.ts';
+import { conflict, notFound, Refusal } from '../http/problem.ts';
+import { on } from '../http/route.ts';
+import { readOrder } from '../orders/sql.ts';
+import { madeSheet } from '../sheets/made-sheet.ts';
+import { prepared, takeStep } from './service.ts';
+import {
+  addAlteration,
+  addStep,
+  alterationsOfOrder,
+  holdAlteration,
+  isOfOrder,
+  openAlterations,
+  touch,
+  writeAsked,
+  writeBox,
+  writeBoxes,
+} from './sql.ts';
+
+/** Alterations from the asking to the check, and the bench they are worked at. */
+export function alterationRoutes(deps: Deps): Hono<Env> {
+  const app = new Hono<Env>();
+
+  on(app, 'GET /orders/:id/alterations', async (c) => {
+    const id = idParam(c, 'order');
+    if (!(await readOrder(deps.pool, id))) throw notFound('order');
+    return c.json(await told(deps.pool, id, deps.now()));
+  });
+
+  on(app, 'POST /orders/:id/alterations', (c, { body }) => {
+    const orderId = idParam(c, 'order');
+    return once(c, deps, async (tx) => {
+      if (!(await readOrder(tx, orderId, true))) throw notFound('order');
+      if (body.appointmentId !== null && !(await isOfOrder(tx, body.appointmentId, orderId)))
+        throw new Refusal(422, 'other-appointment', 'This appointment does not belong to the order.');
+      const { boxes, targets } = await prepared(tx, orderId, body.asked, deps.now(), null);
+      const by = c.get('who').id;
+      const { minutes } = findKind(body.asked.kind)!;
+      const id = await addAlteration(tx, { orderId, by, minutes, targets, ...body });
+      await writeBoxes(tx, id, boxes);
+      await addStep(tx, id, by, deps.now(), 'asked', { words: '' });
+      await remember(tx, 'order', orderId, by, 'alteration asked for', undefined, { id, ...body.asked });
+      return kept(201, orderId, { id, version: 1 });
+    });
+  });
+
+  on(app, 'PUT /alterations/:id', (c, { body: { version, asked } }) => {
+    const id = idParam(c, 'alteration');
+    return once(c, deps, async (tx) => {
+      const before = await held(tx, id, version, asked);
+      if (before.status !== 'asked')
+        throw new Refusal(
+          409,
+          'agreed',
+          'What was agreed stays as it is. Withdraw it with the reason, and ask for the new one.',
+        );
+      const { boxes, targets } = await prepared(tx, before.orderId, asked, deps.now(), id);
+      await writeAsked(tx, id, asked, targets);
+      await writeBoxes(tx, id, boxes);
+      await touch(tx, id);
+      await addStep(tx, id, c.get('who').id, deps.now(), 'changed', { words: '' });
+      await remember(tx, 'order', before.orderId, c.get('who').id, 'alteration changed', before.asked, asked);
+      return kept(200, before.orderId, { id, version: version + 1 });
+    });
+  });
+
+  on(app, 'POST /alterations/:id/steps', (c, { role, body: { version, step } }) => {
+    const id = idParam(c, 'alteration');
+    return once(c, deps, async (tx) => {
+      const a = await held(tx, id, version, step);
+      await takeStep(tx, a, step, { who: c.get('who'), role, now: deps.now() });
+      await remember(tx, 'order', a.orderId, c.get('who').id, `alteration: ${step.step}`, undefined, {
+        id,
+        ...step,
+      });
+      return kept(200, a.orderId, { id, version: version + 1 });
+    });
+  });
+
+  // A tick has no version: two hands tick two pieces at once, and neither is told to look again.
+  on(app, 'POST /alterations/:id/boxes', (c, { body: { box, to, reason } }) => {
+    const id = idParam(c, 'alteration');
+    return once(c, deps, async (tx) => {
+      const a = await holdAlteration(tx, id);
+      if (!a) throw notFound('alteration');
+      if (a.status !== 'agreed' && a.status !== 'in-work')
+        throw new Refusal(
+          409,
+          'not-at-the-bench',
+          'Pieces are ticked while the work is agreed and not yet done.',
+        );
+      const who = c.get('who').id;
+      const at = { doneAt: to === 'done' ? deps.now() : null, doneBy: to === 'done' ? who : null };
+      if (!(await writeBox(tx, id, box, { ...at, struck: to === 'struck' ? reason : null })))
+        throw new Refusal(422, 'no-such-piece', 'This alteration touches no such piece.');
+      if (to === 'struck') await addStep(tx, id, who, deps.now(), 'struck', { words: reason, box });
+      return kept(200, a.orderId, { id, version: a.version });
+    });
+  });
+
+  on(app, 'GET /bench', async (c, { query }) =>
+    c.json(await openAlterations(deps.pool, query.staffId ?? null, deps.now())),
+  );
+  return app;
+}
+
+async function held(tx: Tx, id: number, version: number, mine: unknown) {
+  const a = await holdAlteration(tx, id);
+  if (!a) throw notFound('alteration');
+  if (a.version !== version) throw conflict(a, mine);
+  return a;
+}
+
+const kept = (status: 200 | 201, orderId: number, body: object): Reply => ({
+  status,
+  body,
+  changed: [
+    ['alterations', orderId, 0],
+    ['diary', 0, 0],
+  ],
+});
+
+/** An order’s alterations, each drawn on the panels as they are made by then. */
+async function told(db: Db, orderId: number, now: Date): Promise<OrderAlterations> {
+  const alterations = await alterationsOfOrder(db, orderId);
+  const made = alterations.length > 0 ? await madeSheet(db, orderId, now) : null;
+  const drawn: Record<number, readonly DrawnPanel[]> = {};
+  if (made) {
+    let by: Halves = alike(made.sheet.panels);
+    for (const a of alterations) {
+      if (a.status === 'declined' || a.status === 'withdrawn') continue;
+      const asked = toAsked(a.asked);
+      try {
+        const trial = tryAlteration(made.sheet, by, asked, false);
+        drawn[a.id] = trial.drawn;
+        if (stands(a.status)) by = trial.applied;
+      } catch (error) {
+        // A later revision of the sheet may have no such seam; the words still tell what was agreed.
+        if (!(error instanceof CannotAlter)) throw error;
+      }
+    }
+  }
+  return { alterations, drawn };
+}

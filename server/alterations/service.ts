@@ -1,0 +1,267 @@
+import {
+  type AlterationView,
+  type AskedWire,
+  may,
+  type Role,
+  type StepWire,
+  TARGET_TOLERANCE,
+  type Target,
+  toAsked,
+  toCm,
+} from '@rocchetto/contract';
+import { printDate, say, tell } from '@rocchetto/core';
+import {
+  ALTERATION_STEPS,
+  asMade,
+  type Box,
+  CannotAlter,
+  findKind,
+  mayStep,
+  STATE_WORD,
+  stands,
+  tryAlteration,
+} from '@rocchetto/core/alter/index.ts';
+import type { Tx } from '../db/pool.ts';
+import type { SignedIn } from '../http/context.ts';
+import { Refusal } from '../http/problem.ts';
+import { madeSheet } from '../sheets/made-sheet.ts';
+import {
+  addStep,
+  alterationsOfOrder,
+  beginWork,
+  endWork,
+  isAtWork,
+  openBoxes,
+  promise,
+  promiseKept,
+  workingOn,
+  writeState,
+} from './sql.ts';
+
+/** What asking does to this garment: its boxes and what is measured again. @throws Refusal 422 when it cannot be made */
+export async function prepared(
+  tx: Tx,
+  orderId: number,
+  asked: AskedWire,
+  now: Date,
+  except: number | null,
+): Promise<{ readonly boxes: readonly Box[]; readonly targets: readonly Target[] }> {
+  const made = await madeSheet(tx, orderId, now);
+  const kind = findKind(asked.kind)!;
+  const whole = (): readonly Box[] => [
+    {
+      id: 'whole',
+      panel: '',
+      piece: kind.opens[0] ?? kind.name,
+      layer: 'outer',
+      seam: kind.name,
+      side: asked.side,
+      edges: 1,
+      each: null,
+      even: true,
+    },
+  ];
+  if (!made || kind.moves.length === 0) return { boxes: whole(), targets: [] };
+  const standing = (await alterationsOfOrder(tx, orderId)).filter((a) => a.id !== except && stands(a.status));
+  try {
+    const { applied, effect } = tryAlteration(
+      made.sheet,
+      asMade(
+        made.sheet,
+        standing.map((a) => toAsked(a.asked)),
+        made.cut,
+      ),
+      toAsked(asked),
+      made.cut,
+    );
+    return {
+      boxes: applied.boxes,
+      targets: effect.moved.map(({ id, name, kind: of, after }) => ({
+        id,
+        name,
+        target: after,
+        tolerance: TARGET_TOLERANCE[of],
+      })),
+    };
+  } catch (error) {
+    if (!(error instanceof CannotAlter)) throw error;
+    throw new Refusal(422, 'cannot-alter', tell(error.message, made.sheet.input.house.rounding.unit));
+  }
+}
+
+/** What a role needs for a step, beyond working at the bench. */
+const NEEDS_MORE: Partial<Record<StepWire['step'], 'alter.ask' | 'alter.accept'>> = {
+  agree: 'alter.ask',
+  decline: 'alter.ask',
+  withdraw: 'alter.ask',
+  'ask-again': 'alter.ask',
+  accept: 'alter.accept',
+};
+
+const no = (code: string, sentence: string) => new Refusal(409, code, sentence);
+
+/** Takes one step of an alteration whose row is held. @throws Refusal 403, 409, 422 */
+export async function takeStep(
+  tx: Tx,
+  a: AlterationView,
+  w: StepWire,
+  { who, role, now }: { readonly who: SignedIn; readonly role: Role; readonly now: Date },
+): Promise<void> {
+  const more = NEEDS_MORE[w.step];
+  if (more && !may(role, more))
+    throw new Refusal(403, 'not-yours', `This is not open to the role “${role}”. Ask the principal.`);
+  if (!mayStep(w.step, a.status))
+    throw no('not-now', `It is ${STATE_WORD[a.status]}; it cannot be ${ALTERATION_STEPS[w.step].word} now.`);
+  const to = ALTERATION_STEPS[w.step].to ?? a.status;
+  const fields = {
+    status: to,
+    price: a.price,
+    neededOn: a.neededOn,
+    staffId: a.staffId,
+    minutes: a.minutes,
+    agreedName: a.agreedName,
+    doneBy: a.doneById,
+  };
+  const kept = (more: Partial<typeof fields> = {}) => writeState(tx, a.id, { ...fields, ...more });
+  const told = (words: string, more: object = {}) =>
+    addStep(tx, a.id, who.id, now, w.step, { words, ...more });
+  switch (w.step) {
+    case 'agree':
+      await kept({ agreedName: w.name, price: w.price, neededOn: w.neededOn });
+      await told(
+        [
+          `agreed by ${w.name}`,
+          w.price !== null && `price ${w.price.toFixed(2)}`,
+          w.neededOn && `needed on ${printDate(w.neededOn)}`,
+        ]
+          .filter(Boolean)
+          .join(', '),
+      );
+      return;
+    case 'decline':
+    case 'withdraw':
+      await endWork(tx, a.id, now);
+      await promise(tx, { id: a.id, orderId: a.orderId, what: a.sentence, at: now }, null);
+      await kept();
+      await told(w.reason);
+      return;
+    case 'ask-again':
+      await kept({ agreedName: '' });
+      await told(w.reason);
+      return;
+    case 'assign':
+      return assign(tx, a, w, { who, role, now, kept, told });
+    case 'start': {
+      const on = await workingOn(tx, who.id);
+      if (on) throw no('busy', `You are at work on ${on.orderNumber}. Lay that down first.`);
+      if (a.staffId !== null && a.staffId !== who.id && !may(role, 'alter.accept'))
+        throw no('given-away', `This is given to ${a.staffName}.`);
+      await beginWork(tx, a.id, who.id, now);
+      await kept({ staffId: a.staffId ?? who.id });
+      await told('');
+      return;
+    }
+    case 'pause':
+      await endWork(tx, a.id, now);
+      await kept();
+      await told(w.note);
+      return;
+    case 'finish': {
+      const open = a.boxes.filter((b) => b.doneAt === null && b.struck === null);
+      if (open.length > 0)
+        throw new Refusal(
+          409,
+          'boxes-open',
+          `${open.length === 1 ? 'One piece is' : `${open.length} pieces are`} still open: ${open.map((b) => b.piece).join(', ')}. Tick what is done, or strike it with the reason.`,
+        );
+      await endWork(tx, a.id, now);
+      await kept({ doneBy: who.id, staffId: a.staffId ?? who.id });
+      await told(w.note);
+      return;
+    }
+    case 'check':
+      return check(a, w, { tx, who, now, kept, told });
+    case 'back':
+      await openBoxes(tx, a.id);
+      await kept({ doneBy: null });
+      await told(w.reason);
+      return;
+    case 'accept':
+      await promiseKept(tx, a.id, now, who.id);
+      await kept();
+      await told(`accepted by ${w.name}: ${w.reason}`);
+      return;
+  }
+}
+
+interface Doing {
+  readonly who: SignedIn;
+  readonly now: Date;
+  readonly kept: (more?: Partial<Parameters<typeof writeState>[2]>) => Promise<unknown>;
+  readonly told: (words: string, more?: object) => Promise<unknown>;
+}
+
+/** Gives it to somebody, for a day or for whenever they come to it. A bench hand gives it to nobody but themselves. */
+async function assign(
+  tx: Tx,
+  a: AlterationView,
+  w: Extract<StepWire, { step: 'assign' }>,
+  { who, role, now, kept, told }: Doing & { readonly role: Role },
+): Promise<void> {
+  const own = w.staffId === who.id && (a.staffId === null || a.staffId === who.id);
+  if (!may(role, 'alter.ask') && !own)
+    throw new Refusal(
+      403,
+      'not-yours',
+      'You can take what nobody has yet; the principal or a fitter gives work to others.',
+    );
+  const name = w.staffId === null ? null : await isAtWork(tx, w.staffId);
+  if (name === undefined) throw new Refusal(422, 'no-such-staff', 'Nobody of this number works here.');
+  if (w.staffId === null && w.day !== null)
+    throw new Refusal(422, 'day-of-nobody', 'A day is given together with a name.');
+  const minutes = w.minutes ?? a.minutes;
+  await promise(
+    tx,
+    { id: a.id, orderId: a.orderId, what: tell(a.sentence, 'cm').slice(0, 200), at: now },
+    w.staffId !== null && w.day !== null
+      ? { staffId: w.staffId, day: w.day, minutes: Math.max(5, Math.min(720, minutes)) }
+      : null,
+  );
+  await kept({ staffId: w.staffId, minutes });
+  await told(name === null ? 'given to nobody' : `given to ${name}${w.day ? `, ${printDate(w.day)}` : ''}`);
+}
+
+/** Checked by another than who did it, each target measured again within its tolerance. */
+async function check(
+  a: AlterationView,
+  w: Extract<StepWire, { step: 'check' }>,
+  { tx, who, now, kept, told }: Doing & { readonly tx: Tx },
+): Promise<void> {
+  if (a.doneById === who.id) throw no('own-work', 'Somebody else checks it: nobody checks their own work.');
+  const known = new Map(a.targets.map((t) => [t.id, t]));
+  const verdicts = Object.entries(w.readings).map(([id, text]) => {
+    const t = known.get(id);
+    if (!t)
+      throw new Refusal(
+        422,
+        'no-such-target',
+        'One of the readings is of nothing that this alteration moves.',
+      );
+    const off = toCm(text) - t.target;
+    return { ...t, text, off, within: Math.abs(off) <= t.tolerance + 1e-9 };
+  });
+  const outside = verdicts.find((v) => !v.within);
+  if (outside)
+    throw new Refusal(
+      422,
+      'outside',
+      tell(
+        `${outside.name}: ${outside.text} is ${say(Math.abs(outside.off))} ${outside.off > 0 ? 'more' : 'less'} than ${say(outside.target)}, and ${say(outside.tolerance)} is allowed. Send it back with the reason, or have it accepted by name.`,
+        'cm',
+      ),
+    );
+  await promiseKept(tx, a.id, now, who.id);
+  await kept();
+  const read = verdicts.map((v) => `${v.name} ${v.text} (${say(v.target)})`).join('; ');
+  await told([read, w.note].filter(Boolean).join('. '), { readings: w.readings });
+}

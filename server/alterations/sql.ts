@@ -1,0 +1,250 @@
+import {
+  type AlterationView,
+  AskedWire,
+  type BenchRow,
+  StoredTargets,
+  type Target,
+  toAsked,
+} from '@rocchetto/contract';
+import { stored } from '@rocchetto/contract/stored.ts';
+import { type AlterationState, alterationSentence, type Box } from '@rocchetto/core/alter/index.ts';
+import type { Db, Tx } from '../db/pool.ts';
+
+/** How the hand’s own amount stands in a sentence. */
+export const writtenOf = (asked: AskedWire): string => asked.amount ?? '';
+
+const readAsked = (v: unknown): AskedWire => stored(AskedWire, 'Alteration', v);
+export const sentenceOf = (asked: AskedWire): string => alterationSentence(toAsked(asked), writtenOf(asked));
+
+const ISO = (column: string) => `to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"')`;
+const VIEW = `a.id, a.order_id as "orderId", a.source, a.appointment_id as "appointmentId", a.asked, a.targets, a.status,
+  a.price::float8 as price, a.needed_on as "neededOn", a.staff_id as "staffId", s.name as "staffName", a.minutes,
+  a.agreed_name as "agreedName", a.done_by as "doneById", a.version, ${ISO('a.made_at')} as "madeAt",
+  (select b.day from bench_work b where b.alteration_id = a.id and b.gone_at is null) as day,
+  (select coalesce(json_agg(json_build_object('id', b.box, 'panel', b.panel, 'piece', b.piece, 'layer', b.layer,
+      'seam', b.seam, 'side', b.side, 'edges', b.edges, 'each', b.each_cm, 'even', b.is_even, 'struck', b.struck,
+      'doneAt', ${ISO('b.done_at')}, 'doneBy', d.name) order by b.seq), '[]')
+     from alteration_box b left join staff d on d.id = b.done_by where b.alteration_id = a.id) as boxes,
+  (select coalesce(json_agg(json_build_object('id', p.id, 'at', ${ISO('p.at')}, 'by', w.name, 'step', p.step,
+      'says', p.says ->> 'words') order by p.id), '[]')
+     from alteration_step p join staff w on w.id = p.by where p.alteration_id = a.id) as steps,
+  (select coalesce(round(sum(extract(epoch from w.ended_at - w.started_at)) / 60), 0)::int
+     from alteration_work w where w.alteration_id = a.id and w.ended_at is not null) as worked,
+  (select json_build_object('since', ${ISO('w.started_at')}, 'id', w.staff_id)
+     from alteration_work w where w.alteration_id = a.id and w.ended_at is null limit 1) as working
+  from alteration a left join staff s on s.id = a.staff_id`;
+
+type Row = Omit<AlterationView, 'sentence' | 'targets' | 'asked' | 'workingSince' | 'workingId'> & {
+  readonly asked: unknown;
+  readonly targets: unknown;
+  readonly working: { readonly since: string; readonly id: number } | null;
+};
+
+function viewOf({ working, ...r }: Row): AlterationView {
+  const asked = readAsked(r.asked);
+  return {
+    ...r,
+    asked,
+    sentence: sentenceOf(asked),
+    targets: stored(StoredTargets, 'Targets', r.targets).targets,
+    workingSince: working?.since ?? null,
+    workingId: working?.id ?? null,
+  };
+}
+
+export async function alterationsOfOrder(db: Db, orderId: number): Promise<AlterationView[]> {
+  const { rows } = await db.query<Row>({
+    name: 'alterations-of-order',
+    text: `select ${VIEW} where a.order_id = $1 order by a.id limit 500`,
+    values: [orderId],
+  });
+  return rows.map(viewOf);
+}
+
+/** One alteration, its row held. */
+export async function holdAlteration(tx: Tx, id: number): Promise<AlterationView | undefined> {
+  await tx.query('select 1 from alteration where id = $1 for update', [id]);
+  const { rows } = await tx.query<Row>(`select ${VIEW} where a.id = $1`, [id]);
+  return rows[0] && viewOf(rows[0]);
+}
+
+export interface NewAlteration {
+  readonly orderId: number;
+  readonly appointmentId: number | null;
+  readonly source: AlterationView['source'];
+  readonly asked: AskedWire;
+  readonly targets: readonly Target[];
+  readonly minutes: number;
+  readonly by: number;
+}
+
+export async function addAlteration(tx: Tx, a: NewAlteration): Promise<number> {
+  const { rows } = await tx.query<{ id: number }>(
+    `insert into alteration (order_id, appointment_id, source, asked, targets, minutes, made_by)
+     values ($1, $2, $3, $4, $5, $6, $7) returning id`,
+    [
+      a.orderId,
+      a.appointmentId,
+      a.source,
+      JSON.stringify(a.asked),
+      JSON.stringify({ version: 1, targets: a.targets }),
+      a.minutes,
+      a.by,
+    ],
+  );
+  return rows[0]!.id;
+}
+
+export const writeAsked = (tx: Tx, id: number, asked: AskedWire, targets: readonly Target[]) =>
+  tx.query('update alteration set asked = $2, targets = $3 where id = $1', [
+    id,
+    JSON.stringify(asked),
+    JSON.stringify({ version: 1, targets }),
+  ]);
+
+/** The boxes as the panels have them now, in place of those before; what was ticked stays ticked where it is the same. */
+export async function writeBoxes(tx: Tx, id: number, boxes: readonly Box[]): Promise<void> {
+  await tx.query('delete from alteration_box where alteration_id = $1', [id]);
+  await tx.query(
+    `insert into alteration_box (alteration_id, seq, box, panel, piece, layer, seam, side, edges, each_cm, is_even)
+     select $1, n, b ->> 'id', b ->> 'panel', b ->> 'piece', b ->> 'layer', b ->> 'seam', b ->> 'side',
+            (b ->> 'edges')::int, (b ->> 'each')::float8, (b ->> 'even')::boolean
+       from jsonb_array_elements($2::jsonb) with ordinality x(b, n)`,
+    [id, JSON.stringify(boxes)],
+  );
+}
+
+/** Ticks, opens or strikes one box; false when the alteration has no such box. */
+export async function writeBox(
+  tx: Tx,
+  id: number,
+  box: string,
+  to: { readonly doneAt: Date | null; readonly doneBy: number | null; readonly struck: string | null },
+): Promise<boolean> {
+  const { rowCount } = await tx.query(
+    'update alteration_box set done_at = $3, done_by = $4, struck = $5 where alteration_id = $1 and box = $2',
+    [id, box, to.doneAt, to.doneBy, to.struck],
+  );
+  return rowCount === 1;
+}
+
+export const openBoxes = (tx: Tx, id: number) =>
+  tx.query('update alteration_box set done_at = null, done_by = null where alteration_id = $1', [id]);
+
+interface Fields {
+  readonly status: AlterationState;
+  readonly price: number | null;
+  readonly neededOn: string | null;
+  readonly staffId: number | null;
+  readonly minutes: number;
+  readonly agreedName: string;
+  readonly doneBy: number | null;
+}
+/** The alteration’s own columns after a step. */
+export const writeState = (tx: Tx, id: number, f: Fields) =>
+  tx.query(
+    `update alteration set status = $2, price = $3, needed_on = $4, staff_id = $5, minutes = $6, agreed_name = $7,
+       done_by = $8, version = version + 1 where id = $1`,
+    [id, f.status, f.price, f.neededOn, f.staffId, f.minutes, f.agreedName, f.doneBy],
+  );
+export const touch = (tx: Tx, id: number) =>
+  tx.query('update alteration set version = version + 1 where id = $1', [id]);
+
+export const addStep = (tx: Tx, id: number, by: number, at: Date, step: string, says: object) =>
+  tx.query('insert into alteration_step (alteration_id, by, at, step, says) values ($1, $2, $3, $4, $5)', [
+    id,
+    by,
+    at,
+    step,
+    JSON.stringify({ version: 1, ...says }),
+  ]);
+
+/** What somebody is working on now, by order; undefined when on nothing. */
+export async function workingOn(
+  tx: Tx,
+  staffId: number,
+): Promise<{ id: number; orderNumber: string } | undefined> {
+  // Two beginnings at once wait for each other.
+  await tx.query('select 1 from staff where id = $1 for no key update', [staffId]);
+  const { rows } = await tx.query<{ id: number; orderNumber: string }>(
+    `select a.id, o.number as "orderNumber" from alteration_work w join alteration a on a.id = w.alteration_id
+       join orders o on o.id = a.order_id where w.staff_id = $1 and w.ended_at is null`,
+    [staffId],
+  );
+  return rows[0];
+}
+export const beginWork = (tx: Tx, id: number, staffId: number, at: Date) =>
+  tx.query('insert into alteration_work (alteration_id, staff_id, started_at) values ($1, $2, $3)', [
+    id,
+    staffId,
+    at,
+  ]);
+export const endWork = (tx: Tx, id: number, at: Date) =>
+  tx.query(
+    'update alteration_work set ended_at = greatest($2, started_at) where alteration_id = $1 and ended_at is null',
+    [id, at],
+  );
+
+/** Its minutes on somebody’s day; taken off the day again when it is given to nobody or for no day. */
+export async function promise(
+  tx: Tx,
+  a: { readonly id: number; readonly orderId: number; readonly what: string; readonly at: Date },
+  to: { readonly staffId: number; readonly day: string; readonly minutes: number } | null,
+): Promise<void> {
+  await tx.query(
+    'update bench_work set gone_at = $2, version = version + 1 where alteration_id = $1 and gone_at is null',
+    [a.id, a.at],
+  );
+  if (to)
+    await tx.query(
+      `insert into bench_work (order_id, staff_id, day, minutes, what, makes, alteration_id)
+       values ($1, $2, $3, $4, $5, 'altered', $6)`,
+      [a.orderId, to.staffId, to.day, to.minutes, a.what, a.id],
+    );
+}
+/** What its promise says of the work: made ready once it is checked. */
+export const promiseKept = (tx: Tx, id: number, at: Date | null, by: number | null) =>
+  tx.query(
+    'update bench_work set done_at = $2, done_by = $3, version = version + 1 where alteration_id = $1 and gone_at is null',
+    [id, at, by],
+  );
+
+/** What is open, by day and need; one hand’s and what nobody has yet, or everybody’s. */
+export async function openAlterations(db: Db, staffId: number | null, now: Date): Promise<BenchRow[]> {
+  const { rows } = await db.query<Omit<BenchRow, 'sentence'> & { asked: unknown }>({
+    name: staffId === null ? 'bench-all' : 'bench-mine',
+    text: `select a.id, a.order_id as "orderId", o.number as "orderNumber", o.what as "order", c.name as "clientName", a.asked,
+        a.status, a.staff_id as "staffId", s.name as "staffName", w.day, a.needed_on as "neededOn", a.minutes, a.version,
+        a.done_by as "doneById", n.at as "nextAt", n.kind as "nextKind",
+        (select coalesce(round(sum(extract(epoch from coalesce(k.ended_at, $1) - k.started_at)) / 60), 0)::int
+           from alteration_work k where k.alteration_id = a.id) as worked,
+        (select count(*)::int from alteration_box b where b.alteration_id = a.id and b.done_at is null and b.struck is null) as "boxesOpen",
+        (select k.staff_id from alteration_work k where k.alteration_id = a.id and k.ended_at is null limit 1) as "workingId"
+      from alteration a join orders o on o.id = a.order_id join client c on c.id = o.client_id
+        left join staff s on s.id = a.staff_id
+        left join bench_work w on w.alteration_id = a.id and w.gone_at is null
+        left join lateral (select ${ISO('lower(t.during)')} as at, p.kind from appointment p join slot t on t.appointment_id = p.id
+            where p.order_id = a.order_id and t.state = 'taken' and p.status in ('offered', 'confirmed') and lower(t.during) > $1
+            order by lower(t.during) limit 1) n on true
+      where a.status in ('asked', 'agreed', 'in-work', 'done')
+        ${staffId === null ? '' : 'and (a.staff_id = $2 or a.staff_id is null)'}
+      order by least(coalesce(w.day, '9999-01-01'), coalesce(a.needed_on, '9999-01-01'), coalesce(n.at::timestamptz::date, '9999-01-01')), a.id limit 2500`,
+    values: staffId === null ? [now] : [now, staffId],
+  });
+  return rows.map(({ asked, ...r }) => ({ ...r, sentence: sentenceOf(readAsked(asked)) }));
+}
+
+/** Whether an appointment is of this order. */
+export async function isOfOrder(tx: Tx, appointmentId: number, orderId: number): Promise<boolean> {
+  const { rowCount } = await tx.query('select 1 from appointment where id = $1 and order_id = $2', [
+    appointmentId,
+    orderId,
+  ]);
+  return rowCount === 1;
+}
+export async function isAtWork(tx: Tx, staffId: number): Promise<string | undefined> {
+  const { rows } = await tx.query<{ name: string }>('select name from staff where id = $1 and active', [
+    staffId,
+  ]);
+  return rows[0]?.name;
+}
