@@ -21,7 +21,7 @@ module.exports = {
       ['checks', 'units|measures'],
       ['garment', 'units|measures|draft|figure|checks'],
       ['sheet', 'units|measures|dates|checks|draft|figure|garment'],
-      ['alter', 'units|draft|figure|garment|sheet'],
+      ['alter', 'units|dates|draft|figure|garment|sheet'],
       ['diary', 'dates'],
       ['house', 'units|checks|garment|thread'],
     ].map(([room, knows]) => ({

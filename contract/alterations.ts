@@ -1,4 +1,4 @@
-import { cm } from '@rocchetto/core';
+import { cm, printWritten, readLength } from '@rocchetto/core';
 import {
   type AlterationState,
   AS,
@@ -95,6 +95,12 @@ export function toAsked(w: AskedWire): Asked {
       back: toCm(w.hem.back),
     },
   };
+}
+
+/** The amount as the hand wrote it, its fraction in the one shape; '' where none was. */
+export function writtenOf({ amount }: AskedWire): string {
+  const read = amount === null ? null : readLength(amount, 'cm');
+  return read?.ok ? printWritten(read.written) : (amount ?? '');
 }
 
 export const SOURCES_OF_ASKING = ['fitting', 'desk', 'call', 'bench'] as const;
@@ -237,6 +243,8 @@ export interface BenchRow {
   readonly order: string;
   readonly clientName: string;
   readonly sentence: string;
+  /** the unit its sheet is marked in */
+  readonly unit: 'cm' | 'in';
   readonly status: AlterationState;
   readonly staffId: number | null;
   readonly staffName: string | null;

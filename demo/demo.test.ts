@@ -48,6 +48,16 @@ describe('the demo', () => {
     expect(await count(`appointment where status = 'offered'`)).toBe(1);
     expect(await count(`history where what like '%refused'`)).toBe(1);
     expect(await count('bench_work')).toBeGreaterThan(6);
+    const { rows } = await t.pool.query('select distinct status from alteration order by 1');
+    expect(rows.map((r) => r.status)).toEqual([
+      'accepted',
+      'agreed',
+      'asked',
+      'checked',
+      'declined',
+      'done',
+      'in-work',
+    ]);
     expect([await count('busy_file'), await count('client_away')]).toEqual([1, 1]);
     expect([await count('leave'), await count('closure'), await count('room')]).toEqual([1, 1, 2]);
   });
@@ -63,7 +73,7 @@ describe('the demo', () => {
       for (let k = 0; k < 7; k++) {
         await tx.query('begin');
         await tx.query(
-          'truncate appointment, leave, closure, room, bench_work, busy_file, client_away cascade',
+          'truncate alteration, appointment, leave, closure, room, bench_work, busy_file, client_away cascade',
         );
         await seedDiary(tx, { staff, clients }, new Date(Date.now() + k * 86_400_000));
         const { rows } = await tx.query(

@@ -10,6 +10,7 @@ import { addOrder } from '@rocchetto/server/orders/sql.ts';
 import { keepReadings } from '@rocchetto/server/sessions/sql.ts';
 import { agreeSheet, changeSheet, cutSheet } from '@rocchetto/server/sheets/service.ts';
 import { viewSheet } from '@rocchetto/server/sheets/view.ts';
+import { seedAlterations } from './alterations.ts';
 import { seedDiary } from './diary.ts';
 import { asRead, inventFigures, reading, seeded } from './figures.ts';
 import { CLIENTS, STAFF, STREETS, STUDIO } from './people.ts';
@@ -201,6 +202,7 @@ async function seed(tx: Tx) {
       null,
     );
   await seedDiary(tx, { staff, clients }, now);
+  await seedAlterations(tx, staff, now);
 }
 
 /** Takes a demo sheet as far as its story goes, by the same steps a fitter takes. */

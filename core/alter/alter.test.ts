@@ -282,12 +282,12 @@ describe('an alteration on a garment', () => {
   it('reaches every piece and layer that bears the seam, and the band follows the waist', () => {
     const a = applyAlteration(alike(SKIRT.panels), ask('waist', 'in', 2), false);
     expect(a.boxes.map((b) => `${b.layer} ${b.piece}: ${b.seam}`).sort()).toEqual([
-      'interfacing waistband: its length',
+      'interfacing waistband: length',
       'lining back lining: side seam',
       'lining front lining: side seam',
       'outer back: side seam',
       'outer front: side seam',
-      'outer waistband: its length',
+      'outer waistband: length',
     ]);
     const band = (list: readonly Panel[]) => edgeLength(list.find((p) => p.id === 'skirt.band')!, 'waist');
     expect(band(SKIRT.panels) - band(a.right)).toBeCloseTo(2, 6);
@@ -418,7 +418,7 @@ describe('the tables', () => {
   it('an alteration and its boxes read as sentences, in the bench’s unit', () => {
     const asked = ask('waist', 'in', inches(0.25), { as: 'pinned' });
     expect(tell(alterationSentence(asked, '1⁄4 in'), 'in')).toBe(
-      'Waist: take in 1⁄4 in as pinned, 1⁄2 in in all.',
+      'Waist: take in 1⁄4 in as pinned, 1⁄2 in as the total.',
     );
     const a = applyAlteration(alike(SKIRT.panels), asked, false);
     expect(a.boxes.map((b) => tell(boxSentence(b), 'in'))).toContain(

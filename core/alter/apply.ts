@@ -305,7 +305,7 @@ function box(m: Making, p: Panel, edge: string, profile: Profile): void {
   boxOf(m, p, edgeOf(p, edge).name, most, steady);
 }
 
-function boxOf(m: Making, p: Panel, seam: string, each: number, steady: boolean): void {
+function boxOf(m: Making, p: Panel, seam: string, each: number, steady: boolean, edges?: number): void {
   const side = m.asked.hem ? m.which : m.asked.side;
   const uneven = m.asked.hem && Math.abs(m.asked.hem.left - m.asked.hem.right) > 1e-9;
   const told = m.asked.hem && !uneven && m.asked.side === 'both' ? 'both' : side;
@@ -318,7 +318,7 @@ function boxOf(m: Making, p: Panel, seam: string, each: number, steady: boolean)
     layer: p.layer,
     seam,
     side: told,
-    edges: told === 'both' ? 2 : 1,
+    edges: edges ?? (told === 'both' ? 2 : 1),
     each: cm(each),
     even: steady,
   });
@@ -361,7 +361,7 @@ function follow(before: readonly Panel[], after: readonly Panel[], m: Making): r
         .reduce((a, q) => a + (q.edges.some((e) => e.id === 'waist') ? sewnLength(q, 'waist') : 0), 0);
     const by = (waist(after) - waist(before)) * (m.asked.side === 'both' ? 2 : 1);
     if (Math.abs(by) < 0.05) return p;
-    boxOf(m, p, 'its length', by, true);
+    boxOf(m, p, 'length', by, true, 1);
     return moveEdge(p, 'overlap', even(by), 'down');
   });
 }

@@ -31,9 +31,13 @@ export interface Asked {
 /** Left and right marks that differ by more than this are averaged only when the fitter says so, cm (handbook of the house). */
 export const UNEVEN = cm(0.5);
 
+/** Whether the amount is a fold that a pin holds: only what is taken is pinned as one, never what is let out. */
+export const isFold = ({ kind, direction }: Pick<Asked, 'kind' | 'direction'>): boolean =>
+  kind.pinned === 'fold' && direction.sign < 0;
+
 /** The whole amount with its sign, cm: a fold pinned takes twice what the pin spans. 0 where none was asked. */
 export function totalOf({ kind, direction, amount, as }: Asked): Cm {
   if (amount === null) return cm(0);
-  const times = as === 'pinned' && kind.pinned === 'fold' ? 2 : 1;
+  const times = as === 'pinned' && isFold({ kind, direction }) ? 2 : 1;
   return cm(amount * times * direction.sign);
 }

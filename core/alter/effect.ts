@@ -105,7 +105,7 @@ export function effectOf(sheet: Pick<Sheet, 'figures'>, before: Halves, a: Halve
   const hang = before.right.some((p) => p.edges.some((e) => e.id === 'shoulder')) ? 'shoulder' : 'waist';
   for (const m of moved.filter((x) => x.kind === 'girth')) {
     const f = figureOf(sheet, m.id);
-    if (f?.group !== 'girth') continue;
+    if (!f || !(f.id in CLASSED)) continue;
     const zone = f.id as EaseZone;
     // A waist where two parts meet is one.
     if (ease.some((x) => x.zone === zone)) continue;

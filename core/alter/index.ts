@@ -3,6 +3,7 @@ export * from './apply.ts';
 export * from './asked.ts';
 export * from './effect.ts';
 export * from './kind.ts';
+export * from './lateness.ts';
 export * from './refusal.ts';
 export * from './registry.ts';
 export * from './sentence.ts';

@@ -1,7 +1,7 @@
 import type { Cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import type { Box } from './apply.ts';
-import { type Asked, totalOf } from './asked.ts';
+import { type Asked, isFold, totalOf } from './asked.ts';
 
 const SIDE = { both: '', left: ', left side only', right: ', right side only' } as const;
 
@@ -13,15 +13,19 @@ const SIDE = { both: '', left: ', left side only', right: ', right side only' } 
 export function alterationSentence(asked: Asked, written: string): string {
   const { kind, direction, part, side, face, run, hem } = asked;
   const where = [face && `at the ${face}`, part && `on the ${part}`].filter(Boolean).join(' ');
-  const head = `${kind.name}${where ? `, ${where}` : ''}: ${direction.word}`;
+  const named = `${kind.name}${where ? `, ${where}` : ''}`;
+  // Where there is only one way, the kind’s own name says it.
+  const head = kind.directions.length === 1 ? named : `${named}: ${direction.word}`;
   const total = Math.abs(totalOf(asked));
   const amount = hem
     ? ` front ${say(hem.front)}, left ${say(hem.left)}, right ${say(hem.right)}, back ${say(hem.back)}`
     : written === ''
       ? ''
-      : asked.as === 'pinned' && kind.pinned === 'fold'
-        ? ` ${written} as pinned, ${say(total)} in all`
-        : ` ${written} ${asked.as === 'pinned' ? 'as pinned' : 'in all'}`;
+      : !isFold(asked)
+        ? ` ${written}`
+        : asked.as === 'pinned'
+          ? ` ${written} as pinned, ${say(total)} as the total`
+          : ` ${written} as the total`;
   const places = [
     run.begins !== null && `from nothing at ${say(run.begins)}`,
     run.fullFrom !== null && `full from ${say(run.fullFrom)}`,

@@ -48,7 +48,7 @@ describe('an alteration', () => {
   it('goes from the asking to the check: boxes of every layer, minutes, another pair of eyes, the day it takes', async () => {
     const { id } = await ask({ ...WAIST, words: 'it rides up', sign: 'cross-strain-waist' });
     const asked = await one(id);
-    expect(asked.sentence).toBe('Waist: take in 1 cm as pinned, {cm:2} in all.');
+    expect(asked.sentence).toBe('Waist: take in 1 cm as pinned, {cm:2} as the total.');
     expect(asked.boxes.map((b: { layer: string; piece: string }) => `${b.layer} ${b.piece}`)).toContain(
       'outer back',
     );
@@ -253,7 +253,7 @@ describe('an alteration', () => {
       201,
     );
     const [a] = (await json(desk!.get(`/orders/${order.id}/alterations`))).alterations;
-    expect(a).toMatchObject({ id: made.id, sentence: 'Zip replaced: replace.', targets: [] });
+    expect(a).toMatchObject({ id: made.id, sentence: 'Zip replaced.', targets: [] });
     expect(a.boxes).toHaveLength(1);
   });
 });

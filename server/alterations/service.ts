@@ -130,7 +130,7 @@ export async function takeStep(
       await kept({ agreedName: w.name, price: w.price, neededOn: w.neededOn });
       await told(
         [
-          `agreed by ${w.name}`,
+          `by ${w.name}`,
           w.price !== null && `price ${w.price.toFixed(2)}`,
           w.neededOn && `needed on ${printDate(w.neededOn)}`,
         ]
@@ -189,7 +189,7 @@ export async function takeStep(
     case 'accept':
       await promiseKept(tx, a.id, now, who.id);
       await kept();
-      await told(`accepted by ${w.name}: ${w.reason}`);
+      await told(`by ${w.name}, ${w.reason}`);
       return;
   }
 }
@@ -228,7 +228,7 @@ async function assign(
       : null,
   );
   await kept({ staffId: w.staffId, minutes });
-  await told(name === null ? 'given to nobody' : `given to ${name}${w.day ? `, ${printDate(w.day)}` : ''}`);
+  await told(name === null ? 'nobody' : `${name}${w.day ? `, ${printDate(w.day)}` : ''}`);
 }
 
 /** Checked by another than who did it, each target measured again within its tolerance. */

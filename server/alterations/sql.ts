@@ -5,13 +5,11 @@ import {
   StoredTargets,
   type Target,
   toAsked,
+  writtenOf,
 } from '@rocchetto/contract';
 import { stored } from '@rocchetto/contract/stored.ts';
 import { type AlterationState, alterationSentence, type Box } from '@rocchetto/core/alter/index.ts';
 import type { Db, Tx } from '../db/pool.ts';
-
-/** How the hand’s own amount stands in a sentence. */
-export const writtenOf = (asked: AskedWire): string => asked.amount ?? '';
 
 const readAsked = (v: unknown): AskedWire => stored(AskedWire, 'Alteration', v);
 export const sentenceOf = (asked: AskedWire): string => alterationSentence(toAsked(asked), writtenOf(asked));
@@ -215,6 +213,8 @@ export async function openAlterations(db: Db, staffId: number | null, now: Date)
     name: staffId === null ? 'bench-all' : 'bench-mine',
     text: `select a.id, a.order_id as "orderId", o.number as "orderNumber", o.what as "order", c.name as "clientName", a.asked,
         a.status, a.staff_id as "staffId", s.name as "staffName", w.day, a.needed_on as "neededOn", a.minutes, a.version,
+        coalesce((select h.settings #>> '{house,rounding,unit}' from sheet h where h.order_id = a.order_id order by h.revision desc limit 1),
+          (select rules #>> '{rounding,unit}' from house), 'cm') as unit,
         a.done_by as "doneById", n.at as "nextAt", n.kind as "nextKind",
         (select coalesce(round(sum(extract(epoch from coalesce(k.ended_at, $1) - k.started_at)) / 60), 0)::int
            from alteration_work k where k.alteration_id = a.id) as worked,

@@ -54,7 +54,7 @@ const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError> =
 export const api = createApi({
   reducerPath: 'api',
   baseQuery,
-  tagTypes: ['Me', 'House', 'Client', 'Order', 'Sheet', 'Session', 'Staff', 'Diary'],
+  tagTypes: ['Me', 'House', 'Client', 'Order', 'Sheet', 'Session', 'Staff', 'Diary', 'Alterations'],
   endpoints: () => ({}),
 });
 

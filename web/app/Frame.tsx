@@ -62,6 +62,7 @@ export function Frame() {
           <NavLink to="/orders">Orders</NavLink>
           <NavLink to="/clients">Clients</NavLink>
           <NavLink to="/diary">Diary</NavLink>
+          <NavLink to="/bench">Bench</NavLink>
           {may(me.role, 'staff.manage') && <NavLink to="/house">House</NavLink>}
         </nav>
         <button

@@ -25,6 +25,11 @@ const tagsOf = ([what, id]: Changed): Tag[] => {
       return ['Staff'];
     case 'house':
       return ['House', 'Me', 'Sheet', 'Diary', { type: 'Order', id: LIST }];
+    case 'alterations':
+      return [
+        { type: 'Alterations', id: Number(id) },
+        { type: 'Alterations', id: LIST },
+      ];
     case 'diary':
       return ['Diary'];
     default:
@@ -47,7 +52,18 @@ export function useLive(signedIn: boolean) {
     });
     // Also when the stream first begins: what was saved between the page's own fetching and now was told to nobody.
     stream.addEventListener('again', () => {
-      dispatch(api.util.invalidateTags(['Client', 'Order', 'Sheet', 'Session', 'Staff', 'House', 'Diary']));
+      dispatch(
+        api.util.invalidateTags([
+          'Client',
+          'Order',
+          'Sheet',
+          'Session',
+          'Staff',
+          'House',
+          'Diary',
+          'Alterations',
+        ]),
+      );
     });
     return () => stream.close();
   }, [signedIn, dispatch]);

@@ -14,7 +14,7 @@ export function DoneBox({ of: w }: { of: BenchWork }) {
       type="checkbox"
       aria-label={`${w.what}, ${w.orderNumber}: done`}
       checked={waits ? wanted.done : w.doneAt !== null}
-      disabled={!may}
+      disabled={!may || w.alterationId !== null}
       onChange={async (e) => {
         if (waits) return;
         const want = { version: w.version, done: e.target.checked };

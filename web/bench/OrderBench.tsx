@@ -3,6 +3,7 @@ import { NEEDS, type Need } from '@rocchetto/core';
 import { hoursWord } from '@rocchetto/core/diary/load.ts';
 import { Button, Form, Input, InputNumber, Select } from 'antd';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { useDays, useMay } from '../app/me.ts';
 import { useStaffQuery } from '../house/api.ts';
 import { DateField, dateRule } from '../shared/DateField.tsx';
@@ -42,7 +43,10 @@ export function OrderBench({ order }: { order: OrderFull }) {
               {w.what}: {nameOf(w.staffId)}, {short(w.day)}, {hoursWord(w.minutes)}
               {w.makes && <span className="soft"> · gives {NEEDS[w.makes]}</span>}
             </span>{' '}
-            {may && !w.doneAt && (
+            {w.alterationId !== null && (
+              <Link to={`/orders/${order.id}/alterations/${w.alterationId}`}>its pieces</Link>
+            )}
+            {may && !w.doneAt && w.alterationId === null && (
               <>
                 <button
                   type="button"

@@ -86,6 +86,7 @@ export function Component() {
             <Next order={order} mayMeasure={mayMeasure} mayBrief={mayBrief} />
             {mayWrite && <Button onClick={edit}>Change the order</Button>}
             {mayBook && <Link to={`/diary/book?order=${order.id}`}>Book a fitting</Link>}
+            <Link to={`/orders/${order.id}/fitting`}>Fit and alter</Link>
           </div>
         </>
       )}

@@ -1,0 +1,115 @@
+import type { Page } from '@playwright/test';
+import { readLength } from '@rocchetto/core';
+import { accessible, byApi, expect, newSkirt, signIn, test } from './help.ts';
+
+/** A skirt that is measured, so that it has panels to alter. */
+async function measured(page: Page, name: string) {
+  const made = await newSkirt(page, name);
+  const at = new Date().toISOString();
+  const readings = ['waist 70', 'waist 70', 'hip 98', 'hip 98', 'waist-to-hip 20.5'].map((line) => {
+    const [measure, text] = line.split(' ');
+    const read = readLength(text!, 'cm');
+    if (!read.ok) throw new Error(read.sentence);
+    return { id: crypto.randomUUID(), measure, state: 'read', written: read.written, at };
+  });
+  const session = { id: crypto.randomUUID(), clientId: made.clientId, orderId: made.orderId, at };
+  await byApi(page, 'POST', '/readings', { session, readings });
+  return made;
+}
+
+test('at the mirror: a touch, a sign found by looking, what it would make, read back and agreed', async ({
+  page,
+}) => {
+  await signIn(page);
+  const { orderId } = await measured(page, 'Mirror One');
+  await page.goto(`/orders/${orderId}/fitting`);
+  await page.getByRole('img', { name: /^The garment from the front/ }).click({ position: { x: 80, y: 90 } });
+  await expect(page.getByText('Marked on the drawing, front.')).toBeVisible();
+  await page.getByText('Begin with what is seen on the cloth').click();
+  await page.getByLabel('Find a sign').fill('rides up');
+  await accessible(page, 'signs');
+  await page.getByRole('button', { name: /^cross strain at the hip/ }).click();
+  await page.getByRole('button', { name: 'let out at the side seams' }).click();
+  await expect(page.getByLabel('What is done')).toHaveValue('side-seams');
+  await page.getByLabel('How much').fill('2 cm');
+  const made = page.getByRole('region', { name: 'What it would make' });
+  await expect(made.locator('tr', { hasText: 'hip' }).last()).toContainText('cm');
+  await expect(made).toContainText('side seam of the back, 0.5 cm on each of 2 edges');
+  await page.getByRole('button', { name: 'take in', exact: true }).click();
+  await page.getByLabel('How much').fill('200 cm');
+  await expect(page.getByRole('alert')).toContainText('There is not so much cloth');
+  await page.getByLabel('How much').fill('1');
+  await expect(made).toContainText('side seam of the front, 0.5 cm off each of 2 edges');
+  await page.getByLabel('The client’s words').fill('it rides up when I sit');
+  await page.getByRole('button', { name: 'Keep it as asked' }).click();
+  const list = page
+    .getByRole('listitem')
+    .filter({ hasText: 'Side seams: take in 1 cm as pinned, 2 cm as the total.' });
+  await expect(list).toContainText('it rides up when I sit');
+  await expect(page.getByLabel('How much')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Agree 1' }).click();
+  await expect(list).toContainText('agreed by Mirror One');
+  await accessible(page);
+});
+
+test('the forgotten lining cannot be missed; done, sent back, done again, checked by another', async ({
+  page,
+}) => {
+  await signIn(page);
+  const { orderId } = await measured(page, 'Bench One');
+  const { id } = await byApi(page, 'POST', `/orders/${orderId}/alterations`, {
+    asked: { kind: 'waist', direction: 'in', amount: '1 cm', as: 'pinned' },
+    source: 'fitting',
+  });
+  await byApi(page, 'POST', `/alterations/${id}/steps`, {
+    version: 1,
+    step: { step: 'agree', name: 'Bench One' },
+  });
+  await signIn(page, 'Pia Ostrander', `/orders/${orderId}/alterations/${id}`);
+  await page.getByRole('button', { name: 'I take it' }).click();
+  await expect(page.getByText('Pia Ostrander.', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await expect(page.getByText('you are at it now')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Done: \d+ pieces to tick first/ })).toBeDisabled();
+  const boxes = page.getByRole('list', { name: 'Pieces' }).getByRole('checkbox');
+  const n = await boxes.count();
+  for (let i = 0; i < n - 1; i++) await boxes.nth(i).check();
+  await expect(page.getByRole('button', { name: 'Done: 1 piece to tick first' })).toBeDisabled();
+  await accessible(page);
+  await page.getByRole('button', { name: /^Leave out/ }).click();
+  await page.getByLabel('Why this piece is left out').fill('cut anew already');
+  await page.getByRole('button', { name: 'Leave it out' }).click();
+  await expect(page.getByText('left out: cut anew already')).toBeVisible();
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await expect(page.getByText('You did it; somebody else measures it again.')).toBeVisible();
+  await signIn(page, 'Tomas Lindqvist', `/orders/${orderId}/alterations/${id}`);
+  await page.getByLabel('Reason').fill('the left is lower');
+  await page.getByRole('button', { name: 'Back to the bench' }).click();
+  await expect(page.getByText('back to the bench: the left is lower')).toBeVisible();
+  for (let i = 0; i < n - 1; i++) await boxes.nth(i).check();
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await signIn(page, 'Bram Teller', `/orders/${orderId}/alterations/${id}`);
+  await page.getByLabel('waist of the skirt is').fill('99');
+  await page.getByRole('button', { name: 'Checked' }).click();
+  await expect(page.getByRole('alert')).toContainText('is allowed. Send it back');
+  const should = await page
+    .locator('tr', { hasText: 'waist of the skirt' })
+    .locator('td')
+    .nth(1)
+    .textContent();
+  await page.getByLabel('waist of the skirt is').fill(should!);
+  await page.getByRole('button', { name: 'Checked' }).click();
+  await expect(page.getByText('Bram Teller: checked')).toBeVisible();
+});
+
+test('the bench lists one’s own work and every hand’s; another’s step shows by itself; a phone has room', async ({
+  page,
+}) => {
+  await signIn(page, 'Wren Halloran', '/bench');
+  await expect(page.getByRole('region', { name: 'With you' })).toContainText('take in 1 cm as pinned');
+  await accessible(page);
+  await page.getByRole('button', { name: 'every hand' }).click();
+  await expect(page.getByRole('region', { name: 'Tomas Lindqvist' })).toBeVisible();
+  await page.setViewportSize({ width: 360, height: 740 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
+});

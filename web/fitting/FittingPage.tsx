@@ -1,0 +1,165 @@
+import './fitting.css';
+import type { AlterationView, AskedWire as Asked } from '@rocchetto/contract';
+import { AskedWire } from '@rocchetto/contract/alterations.ts';
+import { sheetOfView, unitOf } from '@rocchetto/contract/to-core.ts';
+import { type Cause, findSign, partOf, type Sign } from '@rocchetto/core/alter/index.ts';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { useMay } from '../app/me.ts';
+import { useOrderQuery } from '../orders/api.ts';
+import { Notice } from '../shared/Notice.tsx';
+import { Place } from '../shared/Place.tsx';
+import { Problem } from '../shared/Problem.tsx';
+import { useSheetQuery } from '../sheet/api.ts';
+import { Thread } from '../thread/Thread.tsx';
+import { AskForm } from './AskForm.tsx';
+import { useAlterationsQuery, useAskMutation, useChangeAskedMutation } from './api.ts';
+import { type Draft, draftOf, EMPTY, wireOf } from './draft.ts';
+import { GarmentTouch } from './GarmentTouch.tsx';
+import { Protocol } from './Protocol.tsx';
+import { ReadBack } from './ReadBack.tsx';
+import { SignChoice } from './SignChoice.tsx';
+import { useGarment, useTrial } from './useTrial.ts';
+import { WhatIf } from './WhatIf.tsx';
+
+/** At the mirror: what is seen, what is pinned, what it would make of the garment, and the list that is read back. */
+export function Component() {
+  const id = Number(useParams().id);
+  const [params] = useSearchParams();
+  const { data: order, error: noOrder, refetch: again } = useOrderQuery(id);
+  const made = (order?.brief?.parts.length ?? 0) > 0;
+  const { data: view } = useSheetQuery({ id, revision: null }, { skip: !made });
+  const { data, error, refetch } = useAlterationsQuery(id);
+  const mayAsk = useMay('alter.ask');
+  const mayRead = useMay('session.read');
+  const [ask, asking] = useAskMutation();
+  const [change, changing] = useChangeAskedMutation();
+  const [draft, setDraft] = useState<Draft>(EMPTY);
+  const [editing, setEditing] = useState<AlterationView | null>(null);
+  const [wrong, setWrong] = useState('');
+  const alterations = data?.alterations ?? NONE;
+  const garment = useGarment(mayRead ? view : undefined, alterations, editing?.id ?? null);
+  const unit = view ? unitOf(view.spec) : 'cm';
+  const asked = useMemo(() => {
+    const wire = wireOf(draft, unit);
+    return wire === null ? null : AskedWire.safeParse(wire);
+  }, [draft, unit]);
+  // Typing comes first; what it would make follows.
+  const tried = useTrial(garment, useDeferredValue(asked?.success ? asked.data : null));
+  const views = useMemo(() => (view ? sheetOfView(view).drawn[unit].views : []), [view, unit]);
+  const parts = useMemo(() => [...new Set((garment?.sheet.panels ?? []).map(partOf))], [garment]);
+  if (!order || !data)
+    return (
+      <Place
+        title="Fitting"
+        waiting={{ what: 'the fitting', error: noOrder ?? error, again: noOrder ? again : refetch }}
+      />
+    );
+  const set = (more: Partial<Draft>) => {
+    setWrong('');
+    setDraft({ ...draft, ...more });
+  };
+  const clear = () => {
+    setDraft(EMPTY);
+    setEditing(null);
+    setWrong('');
+    asking.reset();
+    changing.reset();
+  };
+  const keep = async () => {
+    if (!asked) return setWrong('Choose what is done first.');
+    if (!asked.success) return setWrong(asked.error.issues[0]!.message);
+    const what: Asked = asked.data;
+    const appointmentId = Number(params.get('a')) || null;
+    const done = editing
+      ? await change({ id: editing.id, orderId: id, version: editing.version, asked: what })
+      : await ask({ orderId: id, asked: what, source: appointmentId ? 'fitting' : 'desk', appointmentId });
+    if ('data' in done) clear();
+  };
+  const sign = draft.sign === null ? null : (findSign(draft.sign) ?? null);
+  const prepare = (s: Sign, c: Cause) =>
+    set({ sign: s.id, kind: c.kind ?? '', direction: c.direction, face: c.face ?? '' });
+  return (
+    <Place
+      title={`Fitting ${order.number}`}
+      thread={<Thread order={order} sheet={view} here="fittings" />}
+      margin={<Protocol boned={false} minor={order.minor} guardian={order.guardian} />}
+    >
+      <p className="soft">
+        <Link to={`/orders/${id}`}>Order {order.number}</Link>, {order.clientName}
+      </p>
+      <h1>Fitting the {order.what.toLowerCase()}</h1>
+      {views.length > 0 ? (
+        <GarmentTouch
+          views={views}
+          alterations={alterations}
+          mark={draft.mark}
+          onMark={(mark) => set({ mark })}
+        />
+      ) : (
+        <p className="soft">
+          {made
+            ? 'The drawing appears once what it needs is measured.'
+            : 'This garment has no sheet; what is altered is written in words, with its pieces.'}
+        </p>
+      )}
+      {mayAsk && (
+        <form
+          className="asking"
+          aria-label={editing ? 'Change what is asked' : 'A change'}
+          onSubmit={(e) => {
+            e.preventDefault();
+            void keep();
+          }}
+        >
+          <h2>{editing ? 'Change what is asked' : 'A change'}</h2>
+          <details open={sign !== null || undefined}>
+            <summary>Begin with what is seen on the cloth</summary>
+            <SignChoice
+              parts={new Set(parts)}
+              chosen={sign}
+              onChoose={(s) => set({ sign: s?.id ?? null })}
+              onTry={prepare}
+            />
+          </details>
+          <AskForm of={draft} unit={unit} parts={parts.filter((p) => p !== '')} set={set} />
+          {draft.mark && (
+            <p className="soft">
+              Marked on the drawing, {draft.mark.view}.{' '}
+              <button type="button" className="quiet" onClick={() => set({ mark: null })}>
+                take the mark off
+              </button>
+            </p>
+          )}
+          {wrong && <Notice is="bad">{wrong}</Notice>}
+          <Problem error={asking.error ?? changing.error} />
+          <div className="row acts">
+            <button type="submit" className="take" disabled={asking.isLoading || changing.isLoading}>
+              {editing ? 'Keep it so' : 'Keep it as asked'}
+            </button>
+            {(editing || draft !== EMPTY) && (
+              <button type="button" className="quiet" onClick={clear}>
+                leave it
+              </button>
+            )}
+          </div>
+          <WhatIf of={tried} unit={unit} />
+        </form>
+      )}
+      <ReadBack
+        key={order.id}
+        orderId={id}
+        clientName={order.clientName}
+        unit={unit}
+        alterations={alterations}
+        editing={editing?.id ?? null}
+        onEdit={(a) => {
+          setEditing(a);
+          setDraft(draftOf(a.asked));
+        }}
+      />
+    </Place>
+  );
+}
+
+const NONE: readonly AlterationView[] = [];

@@ -1,0 +1,218 @@
+import type { AlterationView, StepWire } from '@rocchetto/contract';
+import { type SheetUnit, tell } from '@rocchetto/core';
+import { STATE_WORD } from '@rocchetto/core/alter/index.ts';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { useMay } from '../app/me.ts';
+import { DateField } from '../shared/DateField.tsx';
+import { keepTogether } from '../shared/keepTogether.ts';
+import { Problem } from '../shared/Problem.tsx';
+import { useStepMutation } from './api.ts';
+
+interface Props {
+  readonly orderId: number;
+  readonly clientName: string;
+  readonly unit: SheetUnit;
+  readonly alterations: readonly AlterationView[];
+  readonly editing: number | null;
+  readonly onEdit: (a: AlterationView) => void;
+}
+
+/** Every decision as a sentence, to be read aloud; those that she agrees to are ticked and agreed by name. */
+export function ReadBack({ orderId, clientName, unit, alterations, editing, onEdit }: Props) {
+  const mayAsk = useMay('alter.ask');
+  const [step, { error, isLoading, reset }] = useStepMutation();
+  const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
+  const [name, setName] = useState(clientName);
+  const [neededOn, setNeededOn] = useState('');
+  const [price, setPrice] = useState('');
+  const [why, setWhy] = useState<{
+    id: number;
+    step: 'decline' | 'withdraw' | 'ask-again';
+    reason: string;
+  } | null>(null);
+  const open = alterations.filter((a) => a.status === 'asked');
+  const ticked = open.filter((a) => !left.has(a.id));
+  const agree = async () => {
+    reset();
+    for (const [i, a] of ticked.entries()) {
+      const one: StepWire = {
+        step: 'agree',
+        name,
+        neededOn: neededOn === '' ? null : neededOn,
+        price: price.trim() === '' || i > 0 ? null : Number(price.replace(',', '.')),
+      };
+      if (!('data' in (await step({ id: a.id, orderId, version: a.version, step: one })))) return;
+    }
+    setPrice('');
+  };
+  return (
+    <>
+      <h2>Read back</h2>
+      <Problem error={error} />
+      {alterations.length === 0 && (
+        <p className="soft">
+          Every change that is kept stands here as a sentence, to be read aloud and agreed.
+        </p>
+      )}
+      <ol className="readback">
+        {alterations.map((a) => (
+          <li key={a.id} className={a.status === 'declined' || a.status === 'withdrawn' ? 'gone' : ''}>
+            <div className="row">
+              {a.status === 'asked' && mayAsk && (
+                <input
+                  type="checkbox"
+                  aria-label={`Agreed: ${tell(a.sentence, unit)}`}
+                  checked={!left.has(a.id)}
+                  onChange={(e) => {
+                    const next = new Set(left);
+                    if (e.target.checked) next.delete(a.id);
+                    else next.add(a.id);
+                    setLeft(next);
+                  }}
+                />
+              )}
+              <span className="grow">
+                <Link to={`/orders/${orderId}/alterations/${a.id}`}>
+                  {keepTogether(tell(a.sentence, unit))}
+                </Link>
+                {a.asked.words && <span className="soft"> “{a.asked.words}”</span>}
+              </span>
+              <span className={a.status === 'checked' || a.status === 'accepted' ? 'agreed' : 'soft'}>
+                {STATE_WORD[a.status]}
+                {a.status === 'agreed' && a.agreedName && ` by ${a.agreedName}`}
+              </span>
+            </div>
+            {mayAsk && (
+              <div className="row">
+                {a.status === 'asked' && (
+                  <>
+                    <button
+                      type="button"
+                      className="quiet"
+                      disabled={editing === a.id}
+                      aria-label={`Change: ${tell(a.sentence, unit)}`}
+                      onClick={() => onEdit(a)}
+                    >
+                      change
+                    </button>
+                    <button
+                      type="button"
+                      className="quiet"
+                      aria-label={`Declined: ${tell(a.sentence, unit)}`}
+                      onClick={() => setWhy({ id: a.id, step: 'decline', reason: '' })}
+                    >
+                      declined
+                    </button>
+                  </>
+                )}
+                {(a.status === 'agreed' || a.status === 'in-work') && (
+                  <button
+                    type="button"
+                    className="quiet"
+                    aria-label={`Withdraw: ${tell(a.sentence, unit)}`}
+                    onClick={() => setWhy({ id: a.id, step: 'withdraw', reason: '' })}
+                  >
+                    withdraw
+                  </button>
+                )}
+                {(a.status === 'declined' || a.status === 'withdrawn') && (
+                  <button
+                    type="button"
+                    className="quiet"
+                    aria-label={`Ask again: ${tell(a.sentence, unit)}`}
+                    onClick={() => setWhy({ id: a.id, step: 'ask-again', reason: '' })}
+                  >
+                    ask again
+                  </button>
+                )}
+              </div>
+            )}
+            {why?.id === a.id && (
+              <form
+                className="slip row"
+                aria-label="Why"
+                onSubmit={async (e) => {
+                  e.preventDefault();
+                  const done = await step({
+                    id: a.id,
+                    orderId,
+                    version: a.version,
+                    step: { step: why.step, reason: why.reason },
+                  });
+                  if ('data' in done) setWhy(null);
+                }}
+              >
+                <label htmlFor="alter-why">{why.step === 'ask-again' ? 'What changed' : 'Why'}</label>
+                <input
+                  id="alter-why"
+                  className="field grow"
+                  value={why.reason}
+                  onChange={(e) => setWhy({ ...why, reason: e.target.value })}
+                />
+                <button type="submit" className="plain">
+                  {why.step === 'decline'
+                    ? 'Declined'
+                    : why.step === 'withdraw'
+                      ? 'Withdraw it'
+                      : 'Ask again'}
+                </button>
+                <button type="button" className="quiet" onClick={() => setWhy(null)}>
+                  leave it
+                </button>
+              </form>
+            )}
+          </li>
+        ))}
+      </ol>
+      {mayAsk && open.length > 0 && (
+        <form
+          className="slip"
+          aria-label="Agree"
+          onSubmit={(e) => {
+            e.preventDefault();
+            void agree();
+          }}
+        >
+          <p>Read every sentence aloud, and ask once more whether anything else should change.</p>
+          <div className="fields">
+            <div>
+              <label htmlFor="agree-name">Agreed by</label>
+              <input
+                id="agree-name"
+                className="field"
+                value={name}
+                onChange={(e) => setName(e.target.value)}
+              />
+            </div>
+            <div>
+              <label htmlFor="agree-needed">Needed on</label>
+              <DateField id="agree-needed" value={neededOn} onChange={setNeededOn} />
+            </div>
+            <div>
+              <label htmlFor="agree-price">Price of all together</label>
+              <input
+                id="agree-price"
+                className="field"
+                inputMode="decimal"
+                value={price}
+                onChange={(e) => setPrice(e.target.value)}
+              />
+            </div>
+          </div>
+          <div className="row acts">
+            <button
+              type="submit"
+              className="take"
+              disabled={isLoading || ticked.length === 0 || name.trim() === ''}
+            >
+              {ticked.length === open.length && open.length > 1
+                ? `Agree all ${open.length}`
+                : `Agree ${ticked.length}`}
+            </button>
+          </div>
+        </form>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,63 @@
+import { printLength, printSigned, type SheetUnit, tell } from '@rocchetto/core';
+import { boxSentence } from '@rocchetto/core/alter/index.ts';
+import { Notice } from '../shared/Notice.tsx';
+import { PanelsChanged } from './PanelsChanged.tsx';
+import type { Tried } from './useTrial.ts';
+
+/** What the change would make of the garment, before anyone agrees. */
+export function WhatIf({ of, unit }: { of: Tried; unit: SheetUnit }) {
+  if (!of) return null;
+  if ('refused' in of) return <Notice is="bad">{of.refused}</Notice>;
+  const { applied, effect, drawn } = of.trial;
+  const size = (n: number) => printLength(n as never, unit);
+  return (
+    <section aria-label="What it would make" aria-live="polite">
+      <PanelsChanged drawn={drawn} unit={unit} />
+      {effect.says.map((s) => (
+        <Notice key={s}>{tell(s, unit)}</Notice>
+      ))}
+      {effect.moved.length === 0 ? (
+        <p className="soft">No measure of the garment moves by more than a hand can mark.</p>
+      ) : (
+        <table className="ledger figures">
+          <thead>
+            <tr>
+              <th scope="col">{unit === 'cm' ? 'In centimetres' : 'In inches'}</th>
+              <th scope="col">before</th>
+              <th scope="col">after</th>
+              <th scope="col">ease left</th>
+            </tr>
+          </thead>
+          <tbody>
+            {effect.moved.map((m) => {
+              const zone = m.id.endsWith('.waist') ? 'waist' : m.id;
+              const ease = effect.ease.find((e) => e.zone === zone);
+              return (
+                <tr key={m.id}>
+                  <td>{m.name}</td>
+                  <td>{size(m.before)}</td>
+                  <td>
+                    <strong>{size(m.after)}</strong>
+                  </td>
+                  <td>{ease ? printSigned(ease.after, unit) : ''}</td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      )}
+      <h3>It touches</h3>
+      <ul className="why">
+        {applied.boxes.map((b) => (
+          <li key={b.id}>{tell(boxSentence(b), unit)}</li>
+        ))}
+      </ul>
+      {effect.allowances.length > 0 && (
+        <p className="soft">
+          Allowance left:{' '}
+          {effect.allowances.map((a) => `${a.seam} of the ${a.piece} ${size(a.left)}`).join('; ')}.
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,75 @@
+import type {
+  AlterationWrite,
+  AskedWire,
+  BenchRow,
+  BoxWrite,
+  OrderAlterations,
+  StepWire,
+} from '@rocchetto/contract';
+import type { z } from 'zod';
+import { api, change, LIST } from '../api/base.ts';
+
+interface Kept {
+  readonly id: number;
+  readonly version: number;
+}
+type On = { readonly id: number; readonly orderId: number };
+const touched = (_: unknown, error: unknown, { orderId }: { orderId: number }) =>
+  error
+    ? []
+    : [
+        { type: 'Alterations' as const, id: orderId },
+        { type: 'Alterations' as const, id: LIST },
+        'Diary' as const,
+      ];
+
+const alterations = api.injectEndpoints({
+  endpoints: (b) => ({
+    alterations: b.query<OrderAlterations, number>({
+      query: (orderId) => `/orders/${orderId}/alterations`,
+      providesTags: (_, __, id) => [{ type: 'Alterations', id }],
+    }),
+    ask: b.mutation<Kept, AlterationWrite & { orderId: number }>({
+      query: ({ orderId, ...body }) => change(`/orders/${orderId}/alterations`, 'POST', body),
+      invalidatesTags: touched,
+    }),
+    changeAsked: b.mutation<Kept, On & { version: number; asked: AskedWire }>({
+      query: ({ id, orderId: _, ...body }) => change(`/alterations/${id}`, 'PUT', body),
+      invalidatesTags: touched,
+    }),
+    step: b.mutation<Kept, On & { version: number; step: StepWire }>({
+      query: ({ id, orderId: _, ...body }) => change(`/alterations/${id}/steps`, 'POST', body),
+      invalidatesTags: touched,
+    }),
+    tick: b.mutation<Kept, On & z.input<typeof BoxWrite>>({
+      query: ({ id, orderId: _, ...body }) => change(`/alterations/${id}/boxes`, 'POST', body),
+      // The tick shows at once and goes back when it is refused.
+      async onQueryStarted({ id, orderId, box, to, reason }, { dispatch, queryFulfilled }) {
+        const shown = dispatch(
+          alterations.util.updateQueryData('alterations', orderId, (now) => {
+            const of = now.alterations.find((a) => a.id === id)?.boxes.find((x) => x.id === box);
+            if (of)
+              Object.assign(of, {
+                doneAt: to === 'done' ? new Date().toISOString() : null,
+                struck: to === 'struck' ? reason : null,
+              });
+          }),
+        );
+        await queryFulfilled.catch(shown.undo);
+      },
+      invalidatesTags: touched,
+    }),
+    benchRows: b.query<BenchRow[], number | null>({
+      query: (staffId) => ({ url: '/bench', params: staffId === null ? {} : { staffId } }),
+      providesTags: [{ type: 'Alterations', id: LIST }],
+    }),
+  }),
+});
+export const {
+  useAlterationsQuery,
+  useAskMutation,
+  useChangeAskedMutation,
+  useStepMutation,
+  useTickMutation,
+  useBenchRowsQuery,
+} = alterations;
