@@ -200,6 +200,29 @@ export interface StepView {
   readonly says: string;
 }
 
+/** Pins counted in before a fitting, or out after it. */
+export const PinsWrite = z.strictObject({
+  way: z.enum(['in', 'out']),
+  pins: z.int('Pins are counted in whole ones.').min(0).max(2000, 'So many pins no fitting takes.'),
+});
+/** The garment is given to the client, who agrees by name; the cautions were read out. */
+export const HandOverWrite = z.strictObject({
+  clientName: by('Say who receives it.'),
+  cautionsRead: z.literal(true, 'Read the cautions out first.'),
+});
+export const TakeBackWrite = z.strictObject({ reason: reason('Say why it comes back.') });
+export const StoredCautions = z.strictObject({ version: z.literal(1), cautions: z.array(z.string()) });
+
+/** One hand-over, and its taking back where it came again. */
+export interface HandOverView {
+  readonly id: number;
+  readonly at: string;
+  readonly by: string;
+  readonly clientName: string;
+  readonly takenBackAt: string | null;
+  readonly reason: string;
+}
+
 /** One alteration with all that hangs on it. */
 export interface AlterationView {
   readonly id: number;
@@ -233,6 +256,12 @@ export interface AlterationView {
 export interface OrderAlterations {
   readonly alterations: readonly AlterationView[];
   readonly drawn: Readonly<Record<number, readonly DrawnPanel[]>>;
+  readonly pins: { readonly in: number; readonly out: number } | null;
+  readonly handOvers: readonly HandOverView[];
+  /** what stands in the way of handing it over, a sentence each */
+  readonly inTheWay: readonly string[];
+  /** what is read out when it is handed over */
+  readonly cautions: readonly string[];
 }
 
 /** One line of the bench: enough to choose by; the page of the alteration tells the rest. */

@@ -159,6 +159,10 @@ export interface OrderFull extends Omit<OrderRow, 'responsible'> {
   readonly appointments: readonly OrderAppointment[];
   /** work promised at the bench, by day */
   readonly bench: readonly BenchWork[];
+  /** alterations that stand, and how many of them are not checked yet */
+  readonly alterations: { readonly all: number; readonly open: number };
+  /** since when the garment is with the client; null while it is in the house */
+  readonly handedOverAt: string | null;
 }
 export interface SheetRow {
   readonly revision: number;

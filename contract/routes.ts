@@ -1,5 +1,13 @@
 import { z } from 'zod';
-import { AlterationChange, AlterationWrite, BoxWrite, StepWrite } from './alterations.ts';
+import {
+  AlterationChange,
+  AlterationWrite,
+  BoxWrite,
+  HandOverWrite,
+  PinsWrite,
+  StepWrite,
+  TakeBackWrite,
+} from './alterations.ts';
 import {
   Agree,
   BriefChange,
@@ -130,6 +138,23 @@ export const ROUTES = {
     does: 'Ticks the box of one piece, or strikes it with a reason',
     may: 'alter.work',
     body: BoxWrite,
+  },
+  'POST /orders/:id/pins': { does: 'Counts pins in or out', may: 'alter.work', body: PinsWrite, status: 201 },
+  'POST /orders/:id/hand-over': {
+    does: 'Hands the garment over, when nothing stands in the way',
+    may: 'alter.ask',
+    body: HandOverWrite,
+    status: 201,
+  },
+  'POST /orders/:id/take-back': {
+    does: 'Takes a garment that was handed over in again',
+    may: 'alter.ask',
+    body: TakeBackWrite,
+  },
+  'GET /orders/:id/fitting-record.pdf': {
+    does: 'The fitting record: marks, decisions, jobs, agreements, measured against the sheet',
+    may: 'alter.read',
+    media: 'application/pdf',
   },
   'GET /bench': {
     does: 'Alterations that are open: one hand’s, or all',

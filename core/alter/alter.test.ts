@@ -14,6 +14,7 @@ import { tell } from '../units/print.ts';
 import { alike, applyAlteration, isMain, partOf } from './apply.ts';
 import type { Asked } from './asked.ts';
 import { effectOf } from './effect.ts';
+import { inTheWay } from './hand-over.ts';
 import { moveEdge } from './move-edge.ts';
 import { amountAt, even, type Profile } from './profile.ts';
 import { ALTERATION_KINDS, findKind } from './registry.ts';
@@ -424,6 +425,20 @@ describe('the tables', () => {
     expect(a.boxes.map((b) => tell(boxSentence(b), 'in'))).toContain(
       'side seam of the front, at most 1⁄8 in off each of 2 edges',
     );
+  });
+
+  it('a hand-over waits for open work, for pins, and for the garment to be there', () => {
+    const way = (more: Partial<Parameters<typeof inTheWay>[0]>) =>
+      inTheWay({ alterations: [], pins: null, cut: true, ...more });
+    expect(way({})).toEqual([]);
+    expect(way({ cut: false })).toEqual(['The sheet is not cut: there is no garment yet.']);
+    expect(
+      way({ alterations: [{ status: 'done', name: 'hem, straight' }], pins: { in: 2, out: 2 } }),
+    ).toEqual(['Hem, straight is done, to be checked.']);
+    expect(way({ alterations: [{ status: 'checked', name: 'hem' }] })).toEqual([
+      'No pins were counted: count them in and out.',
+    ]);
+    expect(way({ pins: { in: 5, out: 6 } })).toEqual(['1 more pins were counted out than in: count again.']);
   });
 
   it('steps follow each other as the trade has them', () => {

@@ -2,6 +2,7 @@
 export * from './apply.ts';
 export * from './asked.ts';
 export * from './effect.ts';
+export * from './hand-over.ts';
 export * from './kind.ts';
 export * from './lateness.ts';
 export * from './refusal.ts';

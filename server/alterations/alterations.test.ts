@@ -256,4 +256,91 @@ describe('an alteration', () => {
     expect(a).toMatchObject({ id: made.id, sentence: 'Zip replaced.', targets: [] });
     expect(a.boxes).toHaveLength(1);
   });
+
+  it('is handed over when nothing stands in the way, by name; comes back with a reason, and only then is asked more of', async () => {
+    const made = await skirtOrder(fitter!, { name: 'Leaving Soon' });
+    const path = `/orders/${made.orderId}`;
+    const mine = async () => json(desk!.get(`${path}/alterations`));
+    const give = (status: number, body: object = { clientName: 'Leaving Soon', cautionsRead: true }) =>
+      json(desk!.send('POST', `${path}/hand-over`, body), status);
+    expect((await give(409)).problems).toEqual(['The sheet is not cut: there is no garment yet.']);
+    await json(fitter!.send('POST', '/readings', sessionBody(made.clientId, made.orderId, BODY)));
+    let { version } = await json(fitter!.get(`${path}/sheet`));
+    for (const k of (await json(fitter!.get(`${path}/sheet.json`))).printed.checks.filter(
+      (x: { state: string }) => x.state === 'warned',
+    )) {
+      const change = { kind: 'accept', code: k.code, reason: 'tried' };
+      version = (await json(fitter!.send('POST', `${path}/sheet/changes`, { version, change }))).version;
+    }
+    version = (await json(fitter!.send('POST', `${path}/sheet/agree`, { version, name: 'Leaving Soon' })))
+      .version;
+    await json(fitter!.send('POST', `${path}/sheet/cut`, { version }));
+    const { id } = await json(
+      fitter!.send('POST', `${path}/alterations`, { asked: WAIST, source: 'fitting' }),
+      201,
+    );
+    const { inTheWay } = await mine();
+    expect(inTheWay).toEqual(['Waist is asked for.', 'No pins were counted: count them in and out.']);
+    await json(
+      fitter!.send('POST', `/alterations/${id}/steps`, {
+        version: 1,
+        step: { step: 'decline', reason: 'no' },
+      }),
+    );
+    const count = (way: string, pins: number, status = 201) =>
+      json(bench!.send('POST', `${path}/pins`, { way, pins }), status);
+    await count('in', 12);
+    await count('out', 11);
+    expect((await mine()).inTheWay).toEqual([
+      '1 of 12 pins is not counted out: look before the garment leaves.',
+    ]);
+    await count('out', -1, 422);
+    await count('out', 1);
+    expect((await mine()).inTheWay).toEqual([]);
+    await give(422, { clientName: 'Leaving Soon', cautionsRead: false });
+    await json(bench!.send('POST', `${path}/hand-over`, { clientName: 'x', cautionsRead: true }), 403);
+    await give(201);
+    expect((await give(409)).code).toBe('handed-over');
+    expect((await json(desk!.get(path))).handedOverAt).toBe('2026-03-10T12:25:00Z');
+    const asking = await json(
+      fitter!.send('POST', `${path}/alterations`, { asked: WAIST, source: 'call' }),
+      409,
+    );
+    expect(asking.detail).toContain('Take it back in with the reason');
+    await json(desk!.send('POST', `${path}/take-back`, { reason: 'the hem came down' }));
+    expect((await json(desk!.send('POST', `${path}/take-back`, { reason: 'again' }), 409)).code).toBe(
+      'in-the-house',
+    );
+    await json(fitter!.send('POST', `${path}/alterations`, { asked: WAIST, source: 'call' }), 201);
+    const pdf = await bench!.get(`${path}/fitting-record.pdf`);
+    expect(pdf.headers.get('content-type')).toBe('application/pdf');
+    expect((await pdf.arrayBuffer()).byteLength).toBeGreaterThan(8000);
+  });
+
+  it('of a client who is erased keeps what was done to the cloth, and none of the words', async () => {
+    const client = await json(desk!.send('POST', '/clients', { name: 'Goes Away' }), 201);
+    const order = await json(desk!.send('POST', '/orders', { clientId: client.id, what: 'Coat' }), 201);
+    const made = { clientId: client.id, orderId: order.id };
+    const { id } = await json(
+      fitter!.send('POST', `/orders/${made.orderId}/alterations`, {
+        asked: { kind: 'zip', direction: 'replace', words: 'secret words', note: 'secret note' },
+        source: 'fitting',
+      }),
+      201,
+    );
+    await json(
+      fitter!.send('POST', `/alterations/${id}/steps`, {
+        version: 1,
+        step: { step: 'decline', reason: 'secret reason' },
+      }),
+    );
+    const { version } = await json(principal!.get(`/clients/${made.clientId}`));
+    await json(principal!.send('POST', `/clients/${made.clientId}/erase`, { version, reason: 'asked' }));
+    const { rows } = await t.pool.query(
+      `select a.asked::text || coalesce((select string_agg(p.says::text, '') from alteration_step p where p.alteration_id = a.id), '') as text from alteration a where id = $1`,
+      [id],
+    );
+    expect(rows[0].text).toContain('zip');
+    expect(rows[0].text).not.toContain('secret');
+  });
 });

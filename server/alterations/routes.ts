@@ -1,16 +1,19 @@
 import { type OrderAlterations, toAsked } from '@rocchetto/contract';
+import { drawGarment, printDate, printSheet, tell } from '@rocchetto/core';
 import {
   alike,
   CannotAlter,
   type DrawnPanel,
   findKind,
   type Halves,
+  inTheWay,
   stands,
   tryAlteration,
 } from '@rocchetto/core/alter/index.ts';
 import { Hono } from 'hono';
 import { remember } from '../db/history.ts';
 import type { Db, Tx } from '../db/pool.ts';
+import { readHouse } from '../house/sql.ts';
 import { type Deps, type Env, idParam } from '../http/context.ts';
 import { once, type Reply } from '../http/once.ts';
 import { conflict, notFound, Refusal } from '../http/problem.ts';
@@ -20,11 +23,17 @@ import { madeSheet } from '../sheets/made-sheet.ts';
 import { prepared, takeStep } from './service.ts';
 import {
   addAlteration,
+  addHandOver,
   addStep,
   alterationsOfOrder,
+  countPins,
+  handOvers,
   holdAlteration,
+  isHandedOver,
   isOfOrder,
   openAlterations,
+  pinsOf,
+  takeBack,
   touch,
   writeAsked,
   writeBox,
@@ -47,6 +56,13 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
       if (!(await readOrder(tx, orderId, true))) throw notFound('order');
       if (body.appointmentId !== null && !(await isOfOrder(tx, body.appointmentId, orderId)))
         throw new Refusal(422, 'other-appointment', 'This appointment does not belong to the order.');
+      const since = await isHandedOver(tx, orderId);
+      if (since !== null)
+        throw new Refusal(
+          409,
+          'handed-over',
+          `This garment was handed over on ${printDate(since.slice(0, 10))}. Take it back in with the reason, then ask.`,
+        );
       const { boxes, targets } = await prepared(tx, orderId, body.asked, deps.now(), null);
       const by = c.get('who').id;
       const { minutes } = findKind(body.asked.kind)!;
@@ -112,6 +128,68 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
     });
   });
 
+  on(app, 'POST /orders/:id/pins', (c, { body: { way, pins } }) => {
+    const orderId = idParam(c, 'order');
+    return once(c, deps, async (tx) => {
+      if (!(await readOrder(tx, orderId, true))) throw notFound('order');
+      await countPins(tx, orderId, way, pins, c.get('who').id, deps.now());
+      return kept(201, orderId, { pins: await pinsOf(tx, orderId) });
+    });
+  });
+
+  on(app, 'POST /orders/:id/hand-over', (c, { body: { clientName } }) => {
+    const orderId = idParam(c, 'order');
+    return once(c, deps, async (tx) => {
+      if (!(await readOrder(tx, orderId, true))) throw notFound('order');
+      if ((await isHandedOver(tx, orderId)) !== null)
+        throw new Refusal(409, 'handed-over', 'This garment is handed over already.');
+      const { inTheWay: open, cautions } = await told(tx, orderId, deps.now());
+      if (open.length > 0)
+        throw new Refusal(409, 'in-the-way', `Before it is handed over: ${open[0]}`, { problems: open });
+      await addHandOver(tx, orderId, c.get('who').id, deps.now(), clientName, cautions);
+      await remember(tx, 'order', orderId, c.get('who').id, 'handed over', undefined, { clientName });
+      return kept(201, orderId, { ok: true });
+    });
+  });
+  on(app, 'POST /orders/:id/take-back', (c, { body: { reason } }) => {
+    const orderId = idParam(c, 'order');
+    return once(c, deps, async (tx) => {
+      if (!(await readOrder(tx, orderId, true))) throw notFound('order');
+      if (!(await takeBack(tx, orderId, c.get('who').id, deps.now(), reason)))
+        throw new Refusal(409, 'in-the-house', 'This garment is in the house; it was not handed over.');
+      await remember(tx, 'order', orderId, c.get('who').id, 'taken back in', undefined, { reason });
+      return kept(200, orderId, { ok: true });
+    });
+  });
+
+  on(app, 'GET /orders/:id/fitting-record.pdf', async (c) => {
+    const id = idParam(c, 'order');
+    const order = await readOrder(deps.pool, id);
+    if (!order) throw notFound('order');
+    const [all, made, house] = await Promise.all([
+      told(deps.pool, id, deps.now()),
+      madeSheet(deps.pool, id, deps.now()),
+      readHouse(deps.pool),
+    ]);
+    const unit = made?.sheet.input.house.rounding.unit ?? 'cm';
+    // The paper's fonts and library are only loaded when somebody prints.
+    const { fittingRecord } = await import('./record.ts');
+    const pdf = await fittingRecord({
+      ...all,
+      studio: house.studio,
+      timeZone: house.timeZone,
+      number: order.number,
+      what: order.what,
+      client: order.clientName,
+      unit,
+      views: made ? drawGarment(made.sheet, printSheet(made.sheet, unit)).views : [],
+    });
+    return c.body(new Uint8Array(pdf), 200, {
+      'content-type': 'application/pdf',
+      'content-disposition': `inline; filename="fitting-record-${order.number}.pdf"`,
+    });
+  });
+
   on(app, 'GET /bench', async (c, { query }) =>
     c.json(await openAlterations(deps.pool, query.staffId ?? null, deps.now())),
   );
@@ -137,7 +215,7 @@ const kept = (status: 200 | 201, orderId: number, body: object): Reply => ({
 /** An order’s alterations, each drawn on the panels as they are made by then. */
 async function told(db: Db, orderId: number, now: Date): Promise<OrderAlterations> {
   const alterations = await alterationsOfOrder(db, orderId);
-  const made = alterations.length > 0 ? await madeSheet(db, orderId, now) : null;
+  const made = await madeSheet(db, orderId, now);
   const drawn: Record<number, readonly DrawnPanel[]> = {};
   if (made) {
     let by: Halves = alike(made.sheet.panels);
@@ -154,5 +232,19 @@ async function told(db: Db, orderId: number, now: Date): Promise<OrderAlteration
       }
     }
   }
-  return { alterations, drawn };
+  const pins = await pinsOf(db, orderId);
+  const of = alterations.map((a) => ({
+    status: a.status,
+    name: findKind(a.asked.kind)?.name ?? a.asked.kind,
+  }));
+  const unit = made?.sheet.input.house.rounding.unit ?? 'cm';
+  return {
+    alterations,
+    drawn,
+    pins,
+    handOvers: await handOvers(db, orderId),
+    // What was brought in, or has no sheet, was never cut here.
+    inTheWay: inTheWay({ alterations: of, pins, cut: made?.cut ?? true }),
+    cautions: (made?.sheet.cautions ?? []).map((k) => tell(k.sentence, unit)),
+  };
 }

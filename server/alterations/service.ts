@@ -222,7 +222,7 @@ async function assign(
   const minutes = w.minutes ?? a.minutes;
   await promise(
     tx,
-    { id: a.id, orderId: a.orderId, what: tell(a.sentence, 'cm').slice(0, 200), at: now },
+    { id: a.id, orderId: a.orderId, what: tell(a.sentence, 'cm').replace(/\.$/, '').slice(0, 200), at: now },
     w.staffId !== null && w.day !== null
       ? { staffId: w.staffId, day: w.day, minutes: Math.max(5, Math.min(720, minutes)) }
       : null,

@@ -2,6 +2,8 @@ import {
   type AlterationView,
   AskedWire,
   type BenchRow,
+  type HandOverView,
+  type OrderFull,
   StoredTargets,
   type Target,
   toAsked,
@@ -232,6 +234,82 @@ export async function openAlterations(db: Db, staffId: number | null, now: Date)
     values: staffId === null ? [now] : [now, staffId],
   });
   return rows.map(({ asked, ...r }) => ({ ...r, sentence: sentenceOf(readAsked(asked)) }));
+}
+
+export const countPins = (tx: Tx, orderId: number, way: 'in' | 'out', pins: number, by: number, at: Date) =>
+  tx.query('insert into pins_counted (order_id, way, pins, by, at) values ($1, $2, $3, $4, $5)', [
+    orderId,
+    way,
+    pins,
+    by,
+    at,
+  ]);
+
+/** All pins counted at this order; null where none were. */
+export async function pinsOf(db: Db, orderId: number): Promise<{ in: number; out: number } | null> {
+  const { rows } = await db.query<{ in: number; out: number; n: number }>(
+    `select coalesce(sum(pins) filter (where way = 'in'), 0)::int as in, coalesce(sum(pins) filter (where way = 'out'), 0)::int as out,
+        count(*)::int as n from pins_counted where order_id = $1`,
+    [orderId],
+  );
+  const { n, ...pins } = rows[0]!;
+  return n === 0 ? null : pins;
+}
+
+export async function handOvers(db: Db, orderId: number): Promise<HandOverView[]> {
+  const { rows } = await db.query<HandOverView>(
+    `select h.id, ${ISO('h.at')} as at, s.name as by, h.client_name as "clientName", ${ISO('h.taken_back_at')} as "takenBackAt", h.reason
+       from handed_over h join staff s on s.id = h.by where h.order_id = $1 order by h.id limit 50`,
+    [orderId],
+  );
+  return rows;
+}
+export const addHandOver = (
+  tx: Tx,
+  orderId: number,
+  by: number,
+  at: Date,
+  clientName: string,
+  cautions: readonly string[],
+) =>
+  tx.query('insert into handed_over (order_id, by, at, client_name, cautions) values ($1, $2, $3, $4, $5)', [
+    orderId,
+    by,
+    at,
+    clientName,
+    JSON.stringify({ version: 1, cautions }),
+  ]);
+/** Whether it was handed over and is back in now. */
+export async function takeBack(tx: Tx, orderId: number, by: number, at: Date, why: string): Promise<boolean> {
+  const { rowCount } = await tx.query(
+    'update handed_over set taken_back_at = $2, taken_back_by = $3, reason = $4 where order_id = $1 and taken_back_at is null',
+    [orderId, at, by, why],
+  );
+  return rowCount === 1;
+}
+/** How many alterations of an order stand and are open, and whether the garment has left. */
+export async function alterationsInShort(
+  db: Db,
+  orderId: number,
+): Promise<Pick<OrderFull, 'alterations' | 'handedOverAt'>> {
+  const { rows } = await db.query<Pick<OrderFull, 'alterations' | 'handedOverAt'>>({
+    name: 'alterations-in-short',
+    text: `select json_build_object('all', count(*) filter (where status not in ('declined', 'withdrawn')),
+        'open', count(*) filter (where status in ('asked', 'agreed', 'in-work', 'done'))) as alterations,
+      (select ${ISO('at')} from handed_over where order_id = $1 and taken_back_at is null) as "handedOverAt"
+      from alteration where order_id = $1`,
+    values: [orderId],
+  });
+  return rows[0]!;
+}
+
+/** Since when it is with the client; null while it is in the house. */
+export async function isHandedOver(tx: Db, orderId: number): Promise<string | null> {
+  const { rows } = await tx.query<{ at: string }>(
+    `select ${ISO('at')} as at from handed_over where order_id = $1 and taken_back_at is null`,
+    [orderId],
+  );
+  return rows[0]?.at ?? null;
 }
 
 /** Whether an appointment is of this order. */

@@ -14,6 +14,7 @@ export interface ClientData {
   readonly appointments: readonly Record<string, unknown>[];
   /** what was asked to be altered, and what became of it */
   readonly alterations: readonly Record<string, unknown>[];
+  readonly handOvers: readonly Record<string, unknown>[];
   /** days on which they could not come */
   readonly away: readonly Record<string, unknown>[];
   /** what the client was told */
@@ -61,6 +62,12 @@ export async function readClientData(db: Db, id: number): Promise<ClientData | u
           (select coalesce(json_agg(json_build_object('at', p.at, 'step', p.step, 'says', p.says ->> 'words') order by p.id), '[]')
              from alteration_step p where p.alteration_id = a.id) as steps
          from alteration a join orders o on o.id = a.order_id where o.client_id = $1 order by a.id`,
+      id,
+    ),
+    handOvers: await many(
+      db,
+      `select o.number, h.at, h.client_name, h.taken_back_at, h.reason from handed_over h join orders o on o.id = h.order_id
+         where o.client_id = $1 order by h.id`,
       id,
     ),
     away: await many(
@@ -140,6 +147,7 @@ export async function eraseClient(tx: Tx, id: number, code: string): Promise<Era
   await count(
     `update alteration_box set struck = '—' where struck is not null and alteration_id in ${asked}`,
   );
+  await count(`update handed_over set client_name = '', reason = '' where order_id in ${orders}`);
   await count('delete from client_away where client_id = $1');
   // What is noted with appointments goes; that somebody was there then stays, for the staff's own days; what lies ahead is cancelled.
   await count(

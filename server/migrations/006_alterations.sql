@@ -70,3 +70,30 @@ create unique index alteration_work_open on alteration_work (staff_id) where end
 -- An alteration that is given to somebody for a day takes its minutes of that day like any other bench work.
 alter table bench_work add column alteration_id bigint references alteration;
 create unique index bench_work_alteration on bench_work (alteration_id) where gone_at is null;
+
+-- Pins counted in before a fitting and out after it, needles too.
+create table pins_counted (
+  id bigint generated always as identity primary key,
+  order_id bigint not null references orders,
+  way text not null check (way in ('in', 'out')),
+  pins integer not null check (pins between 0 and 2000),
+  by bigint not null references staff,
+  at timestamptz not null default now()
+);
+create index pins_counted_order on pins_counted (order_id, id);
+
+-- Given to the client, by whom, agreed by name; taken back in with a reason when something is still to be done.
+create table handed_over (
+  id bigint generated always as identity primary key,
+  order_id bigint not null references orders,
+  by bigint not null references staff,
+  at timestamptz not null default now(),
+  client_name text not null,
+  -- the cautions as they were read out (versioned JSON)
+  cautions jsonb not null,
+  taken_back_at timestamptz,
+  taken_back_by bigint references staff,
+  reason text not null default ''
+);
+create unique index handed_over_now on handed_over (order_id) where taken_back_at is null;
+create index handed_over_order on handed_over (order_id, id);

@@ -7,6 +7,7 @@ import {
   type SheetRow,
 } from '@rocchetto/contract';
 import { foldText } from '@rocchetto/core';
+import { alterationsInShort } from '../alterations/sql.ts';
 import type { Db } from '../db/pool.ts';
 import { benchOfOrder, orderAppointments } from '../diary/sql.ts';
 import { readHouse } from '../house/sql.ts';
@@ -65,7 +66,15 @@ export async function fullOrder(db: Db, id: number, withSessions: boolean): Prom
   const { timeZone } = await readHouse(db);
   const appointments = await orderAppointments(db, timeZone, id);
   const bench = await benchOfOrder(db, id);
-  return { ...order, briefAt: order.briefAt?.toISOString() ?? null, sheets, sessions, appointments, bench };
+  return {
+    ...order,
+    briefAt: order.briefAt?.toISOString() ?? null,
+    sheets,
+    sessions,
+    appointments,
+    bench,
+    ...(await alterationsInShort(db, id)),
+  };
 }
 
 /** The folded words an order is found by: its own, and its client's name and code. */

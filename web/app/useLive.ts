@@ -28,6 +28,7 @@ const tagsOf = ([what, id]: Changed): Tag[] => {
     case 'alterations':
       return [
         { type: 'Alterations', id: Number(id) },
+        { type: 'Order', id: Number(id) },
         { type: 'Alterations', id: LIST },
       ];
     case 'diary':

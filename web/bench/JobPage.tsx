@@ -56,7 +56,7 @@ export function Component() {
   return (
     <Place
       title={`${of.number} ${kind?.name ?? ''}`}
-      thread={<Thread order={of} sheet={view} here="fittings" />}
+      thread={<Thread order={of} sheet={view} here="alterations" />}
       margin={
         <>
           <GiveForm key={a.version} of={a} />
@@ -98,7 +98,7 @@ export function Component() {
             ...(a.neededOn ? [['Needed', short(a.neededOn)] as const] : []),
             ...(kind && kind.opens.length > 0 ? [['Opens', kind.opens.join(', ')] as const] : []),
             ...(sign ? [['Seen', sign.name] as const] : []),
-            ...(a.asked.words ? [['Her words', `“${a.asked.words}”`] as const] : []),
+            ...(a.asked.words ? [['The client’s words', `“${a.asked.words}”`] as const] : []),
             ...(a.asked.note ? [['Note', a.asked.note] as const] : []),
           ]}
         />

@@ -16,6 +16,7 @@ import { AskForm } from './AskForm.tsx';
 import { useAlterationsQuery, useAskMutation, useChangeAskedMutation } from './api.ts';
 import { type Draft, draftOf, EMPTY, wireOf } from './draft.ts';
 import { GarmentTouch } from './GarmentTouch.tsx';
+import { Leaving } from './Leaving.tsx';
 import { Protocol } from './Protocol.tsx';
 import { ReadBack } from './ReadBack.tsx';
 import { SignChoice } from './SignChoice.tsx';
@@ -82,7 +83,7 @@ export function Component() {
   return (
     <Place
       title={`Fitting ${order.number}`}
-      thread={<Thread order={order} sheet={view} here="fittings" />}
+      thread={<Thread order={order} sheet={view} here="alterations" />}
       margin={<Protocol boned={false} minor={order.minor} guardian={order.guardian} />}
     >
       <p className="soft">
@@ -158,6 +159,7 @@ export function Component() {
           setDraft(draftOf(a.asked));
         }}
       />
+      <Leaving key={`leaving ${order.id}`} orderId={id} clientName={order.clientName} of={data} />
     </Place>
   );
 }

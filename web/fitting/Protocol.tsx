@@ -8,10 +8,10 @@ const STEPS: readonly (readonly [string, string])[] = [
     'Look before touching',
     'Front, side, back. Cross threads level at bust and hip; centres plumb; the side seam straight down; waist and hem level; nothing strains, folds or gapes.',
   ],
-  ['Ask', 'How does it feel; where does she wear her waist; neckline, length. Keep her words.'],
+  ['Ask', 'How does it feel; where the waist is worn; neckline, length. Keep the client’s words.'],
   [
     'Pin',
-    'One change at a time, looking again after each. One side, then the mirror, unless it is meant to be uneven. She looks ahead, not down.',
+    'One change at a time, looking again after each. One side, then the mirror, unless it is meant to be uneven. The client looks ahead, not down.',
   ],
   ['Move', 'Sit, breathe, reach, raise the arms, walk.'],
   ['Read back', 'Every sentence aloud; anything else? Agreed by name.'],
@@ -39,8 +39,8 @@ export function Protocol({ boned, minor, guardian }: { boned: boolean; minor: bo
         <p className="soft">Touch only with consent; the client may stop at any moment.</p>
         {boned && (
           <p className="soft">
-            Tighten in steps; she must breathe freely, sit and eat. Stop at pain, numbness, dizziness or
-            shortness of breath.
+            Tighten in steps; the client must breathe freely, sit and eat. Stop at pain, numbness, dizziness
+            or shortness of breath.
           </p>
         )}
       </section>

@@ -20,6 +20,7 @@ const touched = (_: unknown, error: unknown, { orderId }: { orderId: number }) =
     : [
         { type: 'Alterations' as const, id: orderId },
         { type: 'Alterations' as const, id: LIST },
+        { type: 'Order' as const, id: orderId },
         'Diary' as const,
       ];
 
@@ -59,6 +60,18 @@ const alterations = api.injectEndpoints({
       },
       invalidatesTags: touched,
     }),
+    pins: b.mutation<object, { orderId: number; way: 'in' | 'out'; pins: number }>({
+      query: ({ orderId, ...body }) => change(`/orders/${orderId}/pins`, 'POST', body),
+      invalidatesTags: touched,
+    }),
+    handOver: b.mutation<object, { orderId: number; clientName: string; cautionsRead: true }>({
+      query: ({ orderId, ...body }) => change(`/orders/${orderId}/hand-over`, 'POST', body),
+      invalidatesTags: touched,
+    }),
+    takeBack: b.mutation<object, { orderId: number; reason: string }>({
+      query: ({ orderId, ...body }) => change(`/orders/${orderId}/take-back`, 'POST', body),
+      invalidatesTags: touched,
+    }),
     benchRows: b.query<BenchRow[], number | null>({
       query: (staffId) => ({ url: '/bench', params: staffId === null ? {} : { staffId } }),
       providesTags: [{ type: 'Alterations', id: LIST }],
@@ -72,4 +85,7 @@ export const {
   useStepMutation,
   useTickMutation,
   useBenchRowsQuery,
+  usePinsMutation,
+  useHandOverMutation,
+  useTakeBackMutation,
 } = alterations;

@@ -60,15 +60,37 @@ function knotsOf(
       tells: order.stage === 'cut' ? 'Cut.' : 'Not cut yet.',
     },
     fittings(order, today, shortDate),
+    alterationsKnot(order),
     {
       id: 'handed',
       word: 'handed over',
-      when: order.dueOn ? `due ${shortDate(order.dueOn)}` : '—',
-      done: false,
+      when: order.handedOverAt
+        ? shortDate(order.handedOverAt)
+        : order.dueOn
+          ? `due ${shortDate(order.dueOn)}`
+          : '—',
+      done: order.handedOverAt !== null,
       to: null,
-      tells: order.dueOn ? `Due in ${daysBetween(today, order.dueOn)} days.` : 'No due date.',
+      tells: order.handedOverAt
+        ? 'Handed over.'
+        : order.dueOn
+          ? `Due in ${daysBetween(today, order.dueOn)} days.`
+          : 'No due date.',
     },
   ];
+}
+
+/** What was asked to be altered: how much of it is still open. */
+function alterationsKnot({ id, alterations: { all, open } }: OrderFull): Knot {
+  const count = `${open} of ${all} open`;
+  return {
+    id: 'alterations',
+    word: 'alterations',
+    when: all === 0 ? '—' : open === 0 ? `${all} checked` : count,
+    done: all > 0 && open === 0,
+    to: `/orders/${id}/fitting`,
+    tells: all === 0 ? 'Nothing is altered.' : open === 0 ? 'All are checked.' : `${count}.`,
+  };
 }
 
 /** The order's appointments on its thread: the next one that is to come, else the last that was. */

@@ -9,6 +9,6 @@ export const lacing: AlterationKind = {
   moves: [],
   opens: ['lacing edge'],
   minutes: 60,
-  after: ['the gap is even from top to bottom', 'she breathes freely'],
+  after: ['the gap is even from top to bottom', 'the client breathes freely'],
   amount: 'optional',
 };

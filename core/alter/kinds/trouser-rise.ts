@@ -11,6 +11,6 @@ export const trouserRise: AlterationKind = {
   full: 'end',
   opens: ['crotch seam', 'waist'],
   minutes: 90,
-  after: ['she sits, and no folds form at the fork'],
+  after: ['sitting down pulls nowhere, and no folds form at the fork'],
   amount: 'needed',
 };

@@ -1,0 +1,32 @@
+import type { AlterationState } from './status.ts';
+import { isOpen, STATE_WORD } from './status.ts';
+
+/** What a hand-over looks at. */
+export interface BeforeHandOver {
+  readonly alterations: readonly { readonly status: AlterationState; readonly name: string }[];
+  /** pins counted, all fittings together; null where none were ever counted */
+  readonly pins: { readonly in: number; readonly out: number } | null;
+  /** the sheet is cut: before that there is no garment */
+  readonly cut: boolean;
+}
+
+/**
+ * What stands in the way of handing the garment over, a sentence each; empty when nothing does (handbook of the house:
+ * no open alterations, every point checked, pins counted). Cautions and the client’s agreement are given with the
+ * hand-over itself.
+ */
+export function inTheWay({ alterations, pins, cut }: BeforeHandOver): string[] {
+  const says: string[] = [];
+  if (!cut) says.push('The sheet is not cut: there is no garment yet.');
+  for (const a of alterations)
+    if (isOpen(a.status))
+      says.push(`${a.name[0]!.toUpperCase()}${a.name.slice(1)} is ${STATE_WORD[a.status]}.`);
+  if (pins === null && alterations.length > 0) says.push('No pins were counted: count them in and out.');
+  if (pins !== null && pins.in !== pins.out)
+    says.push(
+      pins.in > pins.out
+        ? `${pins.in - pins.out} of ${pins.in} pins ${pins.in - pins.out === 1 ? 'is' : 'are'} not counted out: look before the garment leaves.`
+        : `${pins.out - pins.in} more pins were counted out than in: count again.`,
+    );
+  return says;
+}
