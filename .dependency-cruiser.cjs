@@ -21,7 +21,7 @@ module.exports = {
       ['checks', 'units|measures'],
       ['garment', 'units|measures|draft|figure|checks'],
       ['sheet', 'units|measures|dates|checks|draft|figure|garment'],
-      ['alter', 'units|dates|draft|figure|garment|sheet'],
+      ['alter', 'units|dates|draft|figure|garment|sheet|diary'],
       ['diary', 'dates'],
       ['house', 'units|checks|garment|thread'],
     ].map(([room, knows]) => ({

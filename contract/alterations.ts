@@ -264,6 +264,25 @@ export interface OrderAlterations {
   readonly cautions: readonly string[];
 }
 
+/** What the program would give to whom for the days ahead; nothing of it is done until a hand says so. */
+export interface Proposal {
+  readonly days: readonly string[];
+  readonly placed: readonly (Pick<
+    BenchRow,
+    'id' | 'orderId' | 'orderNumber' | 'clientName' | 'sentence' | 'unit' | 'version'
+  > & {
+    readonly staffId: number;
+    readonly staffName: string;
+    readonly day: string;
+    readonly minutes: number;
+    readonly why: string;
+  })[];
+  readonly left: readonly (Pick<
+    BenchRow,
+    'id' | 'orderId' | 'orderNumber' | 'clientName' | 'sentence' | 'unit'
+  > & { readonly why: string })[];
+}
+
 /** One line of the bench: enough to choose by; the page of the alteration tells the rest. */
 export interface BenchRow {
   readonly id: number;
@@ -271,6 +290,7 @@ export interface BenchRow {
   readonly orderNumber: string;
   readonly order: string;
   readonly clientName: string;
+  readonly kind: string;
   readonly sentence: string;
   /** the unit its sheet is marked in */
   readonly unit: 'cm' | 'in';

@@ -156,6 +156,10 @@ export const ROUTES = {
     may: 'alter.read',
     media: 'application/pdf',
   },
+  'GET /bench/proposal': {
+    does: 'Who could do what in the days ahead; gives nothing to anybody',
+    may: 'bench.write',
+  },
   'GET /bench': {
     does: 'Alterations that are open: one hand’s, or all',
     may: 'alter.read',

@@ -113,3 +113,35 @@ test('the bench lists one’s own work and every hand’s; another’s step show
   await page.setViewportSize({ width: 360, height: 740 });
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
 });
+
+test('the week is proposed with its reasons and given in part', async ({ page }) => {
+  await signIn(page, 'Odile Marchetti', '/bench');
+  await page.getByRole('button', { name: 'Propose the week' }).click();
+  const proposal = page.getByRole('region', { name: 'A proposal for the week' });
+  const boxes = proposal.getByRole('checkbox');
+  await expect(boxes.first()).toBeChecked();
+  await expect(proposal).toContainText('free that day');
+  await accessible(page, 'proposal');
+  const n = await boxes.count();
+  for (let i = 1; i < n; i++) await boxes.nth(i).uncheck();
+  await proposal.getByRole('button', { name: n === 1 ? 'Give all of it' : 'Give these 1' }).click();
+  await expect(proposal).toBeHidden();
+});
+
+test('pins are counted, and what stands in the way of handing over is said', async ({ page }) => {
+  await signIn(page);
+  const { orderId } = await measured(page, 'Pins One');
+  await page.goto(`/orders/${orderId}/fitting`);
+  await expect(page.getByText('The sheet is not cut: there is no garment yet.')).toBeVisible();
+  await page.getByLabel('Pins and needles').fill('14');
+  await page.getByRole('button', { name: 'count in' }).click();
+  await expect(page.getByText('14 pins counted in, 0 out.')).toBeVisible();
+  await expect(
+    page.getByText('14 of 14 pins are not counted out: look before the garment leaves.'),
+  ).toBeVisible();
+  await page.getByLabel('Pins and needles').fill('14');
+  await page.getByRole('button', { name: 'count out' }).click();
+  await expect(page.getByText('14 pins counted in, 14 out.')).toBeVisible();
+  const record = await page.request.get(`/api/orders/${orderId}/fitting-record.pdf`);
+  expect(record.headers()['content-type']).toBe('application/pdf');
+});

@@ -14,6 +14,7 @@ import { bookingRoutes } from './diary/booking.ts';
 import { busyRoutes } from './diary/busy.ts';
 import { feedRoutes, openFeedRoutes } from './diary/feeds.ts';
 import { diaryHouseRoutes } from './diary/house-routes.ts';
+import { proposalRoutes } from './diary/proposal.ts';
 import { diaryRoutes } from './diary/routes.ts';
 import { garmentRoutes } from './garments/routes.ts';
 import { houseRoutes } from './house/routes.ts';
@@ -66,6 +67,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', diaryRoutes(deps))
     .route('/', bookingRoutes(deps))
     .route('/', benchRoutes(deps))
+    .route('/', proposalRoutes(deps))
     .route('/', alterationRoutes(deps))
     .route('/', busyRoutes(deps))
     .route('/', feedRoutes(deps))

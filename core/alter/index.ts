@@ -5,6 +5,7 @@ export * from './effect.ts';
 export * from './hand-over.ts';
 export * from './kind.ts';
 export * from './lateness.ts';
+export * from './propose.ts';
 export * from './refusal.ts';
 export * from './registry.ts';
 export * from './sentence.ts';

@@ -239,6 +239,24 @@ describe('an alteration', () => {
     expect((await json(fitter!.get('/diary?day=2026-03-13'))).bench).toEqual([]);
   });
 
+  it('proposes the week within skill, hours and what each hand has left; it gives nothing by itself', async () => {
+    const id = await toBench();
+    const proposal = await json(principal!.get('/bench/proposal'));
+    const mine = proposal.placed.find((p: { id: number }) => p.id === id);
+    expect(mine).toMatchObject({ minutes: 75, orderId });
+    expect(mine.why).toMatch(/has .+ free that day/);
+    expect((await one(id)).staffId).toBeNull();
+    await json(bench!.get('/bench/proposal'), 403);
+    const used = new Map<string, number>();
+    for (const p of proposal.placed)
+      used.set(`${p.staffId} ${p.day}`, (used.get(`${p.staffId} ${p.day}`) ?? 0) + p.minutes);
+    expect(Math.max(...used.values())).toBeLessThanOrEqual(9 * 60);
+    const { staffId, day, minutes } = mine;
+    await step(id, { step: 'assign', staffId, day, minutes }, principal);
+    const after = await json(principal!.get('/bench/proposal'));
+    expect(after.placed.some((p: { id: number }) => p.id === id)).toBe(false);
+  });
+
   it('an order without a sheet has its alterations too, each with one box', async () => {
     const client = await json(desk!.send('POST', '/clients', { name: 'Brought In' }), 201);
     const order = await json(

@@ -211,7 +211,7 @@ export const promiseKept = (tx: Tx, id: number, at: Date | null, by: number | nu
 
 /** What is open, by day and need; one hand’s and what nobody has yet, or everybody’s. */
 export async function openAlterations(db: Db, staffId: number | null, now: Date): Promise<BenchRow[]> {
-  const { rows } = await db.query<Omit<BenchRow, 'sentence'> & { asked: unknown }>({
+  const { rows } = await db.query<Omit<BenchRow, 'sentence' | 'kind'> & { asked: unknown }>({
     name: staffId === null ? 'bench-all' : 'bench-mine',
     text: `select a.id, a.order_id as "orderId", o.number as "orderNumber", o.what as "order", c.name as "clientName", a.asked,
         a.status, a.staff_id as "staffId", s.name as "staffName", w.day, a.needed_on as "neededOn", a.minutes, a.version,
@@ -233,7 +233,10 @@ export async function openAlterations(db: Db, staffId: number | null, now: Date)
       order by least(coalesce(w.day, '9999-01-01'), coalesce(a.needed_on, '9999-01-01'), coalesce(n.at::timestamptz::date, '9999-01-01')), a.id limit 2500`,
     values: staffId === null ? [now] : [now, staffId],
   });
-  return rows.map(({ asked, ...r }) => ({ ...r, sentence: sentenceOf(readAsked(asked)) }));
+  return rows.map(({ asked, ...r }) => {
+    const wire = readAsked(asked);
+    return { ...r, kind: wire.kind, sentence: sentenceOf(wire) };
+  });
 }
 
 export const countPins = (tx: Tx, orderId: number, way: 'in' | 'out', pins: number, by: number, at: Date) =>

@@ -3,10 +3,12 @@ import type { BenchRow } from '@rocchetto/contract';
 import { dayIn, tell } from '@rocchetto/core';
 import { latenessWords, neededBy, STATE_WORD } from '@rocchetto/core/alter/index.ts';
 import { hoursWord } from '@rocchetto/core/diary/load.ts';
+import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useDays, useMay, useMe } from '../app/me.ts';
 import { useBenchRowsQuery } from '../fitting/api.ts';
 import { Place } from '../shared/Place.tsx';
+import { WeekProposal } from './WeekProposal.tsx';
 
 /** Work at the bench: one’s own in the order it is needed, or every hand’s thread with what it still holds. */
 export function Component() {
@@ -16,6 +18,7 @@ export function Component() {
   const everybody = params.get('of') ? params.get('of') === 'all' : leads;
   const { data, error, refetch } = useBenchRowsQuery(everybody ? null : me.id);
   const { today } = useDays();
+  const [proposing, setProposing] = useState(false);
   if (!data) return <Place title="Bench" waiting={{ what: 'the bench', error, again: refetch }} />;
   const late = data.flatMap((r) => {
     const why = latenessOf(r, me.timeZone, today);
@@ -75,6 +78,14 @@ export function Component() {
           </button>
         </div>
       </div>
+      {leads && data.length > 0 && !proposing && (
+        <div className="row acts noprint">
+          <button type="button" className="plain" onClick={() => setProposing(true)}>
+            Propose the week
+          </button>
+        </div>
+      )}
+      {proposing && <WeekProposal onDone={() => setProposing(false)} />}
       {data.length === 0 && (
         <p className="soft">
           No alteration is open. What is agreed at a fitting comes here, in the order it is needed.

@@ -4,6 +4,7 @@ import type {
   BenchRow,
   BoxWrite,
   OrderAlterations,
+  Proposal,
   StepWire,
 } from '@rocchetto/contract';
 import type { z } from 'zod';
@@ -72,6 +73,11 @@ const alterations = api.injectEndpoints({
       query: ({ orderId, ...body }) => change(`/orders/${orderId}/take-back`, 'POST', body),
       invalidatesTags: touched,
     }),
+    proposal: b.query<Proposal, void>({
+      query: () => '/bench/proposal',
+      keepUnusedDataFor: 0,
+      providesTags: [{ type: 'Alterations', id: LIST }, 'Diary'],
+    }),
     benchRows: b.query<BenchRow[], number | null>({
       query: (staffId) => ({ url: '/bench', params: staffId === null ? {} : { staffId } }),
       providesTags: [{ type: 'Alterations', id: LIST }],
@@ -85,6 +91,7 @@ export const {
   useStepMutation,
   useTickMutation,
   useBenchRowsQuery,
+  useProposalQuery,
   usePinsMutation,
   useHandOverMutation,
   useTakeBackMutation,

@@ -1,0 +1,112 @@
+import type { BenchRow, Proposal } from '@rocchetto/contract';
+import { dayIn, printShortDate, tell } from '@rocchetto/core';
+import { neededBy, proposePlan, rankOf, skillsFor } from '@rocchetto/core/alter/index.ts';
+import { hoursWord } from '@rocchetto/core/diary/load.ts';
+import { common, lengthOf, without } from '@rocchetto/core/diary/spans.ts';
+import { dayAfter, daysFrom, wholeDay } from '@rocchetto/core/diary/zoned.ts';
+import { Hono } from 'hono';
+import { openAlterations } from '../alterations/sql.ts';
+import type { Deps, Env } from '../http/context.ts';
+import { on } from '../http/route.ts';
+import { readBook } from './book.ts';
+import { readRules } from './house-sql.ts';
+
+/** How many days ahead are planned, today with them. */
+const AHEAD = 7;
+
+/** The week’s proposal: what has no day yet, laid into the minutes that hours, leave, appointments and the bench leave. */
+export function proposalRoutes(deps: Deps): Hono<Env> {
+  const app = new Hono<Env>();
+  on(app, 'GET /bench/proposal', async (c) => {
+    const now = deps.now();
+    const { zone, rules } = await readRules(deps.pool);
+    const today = dayIn(zone, now);
+    const days = daysFrom(today, dayAfter(today, AHEAD - 1));
+    const [book, open] = await Promise.all([
+      readBook(deps.pool, zone, rules, [today, days.at(-1)!]),
+      openAlterations(deps.pool, null, now),
+    ]);
+    const minute = Math.floor(now.getTime() / 60_000);
+    const hands = book.staff.map((s) => ({
+      id: s.id,
+      name: s.name,
+      skills: s.skills,
+      free: days.map((day) => {
+        const whole = wholeDay(zone, day);
+        const ahead = { from: Math.max(whole.from, minute), to: whole.to };
+        if (ahead.from >= ahead.to) return 0;
+        const works = common(without(s.works, book.closed), [ahead]);
+        const promised = s.bench?.find((b) => b.from === whole.from);
+        const left = lengthOf(works) - lengthOf(common(s.busy, [ahead]));
+        return Math.max(0, promised ? Math.min(left, promised.left) : left);
+      }),
+    }));
+    const rows = open.filter((r) => (r.status === 'agreed' || r.status === 'in-work') && r.day === null);
+    // Whoever comes to be fitted finds it checked: what an appointment waits for is done the day before.
+    const dueOf = (r: BenchRow) =>
+      neededBy({
+        neededOn: r.neededOn,
+        nextOn: r.nextAt === null ? null : dayAfter(dayIn(zone, r.nextAt), -1),
+      });
+    const plan = proposePlan(
+      rows.map((r) => ({
+        id: r.id,
+        orderId: r.orderId,
+        minutes: Math.max(5, r.minutes - r.worked),
+        skills: skillsFor(r.kind),
+        staffId: r.staffId,
+        due: dueOf(r),
+        rank: rankOf(r.kind),
+      })),
+      hands,
+      days,
+    );
+    const of = new Map(rows.map((r) => [r.id, r]));
+    const short = (day: string) => printShortDate(day, today);
+    const row = (id: number) => {
+      const { orderId, orderNumber, clientName, sentence, unit, version } = of.get(id)!;
+      return { id, orderId, orderNumber, clientName, sentence, unit, version };
+    };
+    return c.json({
+      days,
+      placed: plan.placed
+        .map((p) => {
+          const r = of.get(p.jobId)!;
+          const hand = hands.find((h) => h.id === p.staffId)!;
+          const due = dueOf(r);
+          const day = days[p.day]!;
+          const earlier = plan.placed.some((q) => {
+            const o = of.get(q.jobId)!;
+            return o.orderId === r.orderId && rankOf(o.kind) < rankOf(r.kind);
+          });
+          const why = [
+            due === null
+              ? 'nothing presses'
+              : day > due
+                ? `late: to be done by ${short(due)}`
+                : `to be done by ${short(due)}`,
+            `${hand.name} has ${hoursWord(hand.free[p.day]!)} free that day`,
+            earlier && 'after the other work on this garment',
+            r.staffId !== null && 'it is theirs already',
+          ].filter(Boolean);
+          return {
+            ...row(p.jobId),
+            staffId: hand.id,
+            staffName: hand.name,
+            day,
+            minutes: Math.max(5, r.minutes - r.worked),
+            why: `${why.join('; ')}.`,
+          };
+        })
+        .sort((a, b) => a.day.localeCompare(b.day) || a.staffName.localeCompare(b.staffName)),
+      left: plan.left.map((id) => ({
+        ...row(id),
+        why: tell(
+          `Nobody with the skill has ${hoursWord(Math.max(5, of.get(id)!.minutes - of.get(id)!.worked))} in one piece in these days.`,
+          'cm',
+        ),
+      })),
+    } satisfies Proposal);
+  });
+  return app;
+}
