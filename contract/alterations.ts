@@ -5,6 +5,7 @@ import {
   type Asked,
   type Box,
   type DrawnPanel,
+  findGarmentKind,
   findKind,
   findSign,
   SIDES,
@@ -200,6 +201,27 @@ export interface StepView {
   readonly says: string;
 }
 
+/** A garment that a client brings in to be altered. */
+export const BroughtInWrite = z.strictObject({
+  clientId: Id,
+  kind: z
+    .string()
+    .max(40)
+    .refine((k) => findGarmentKind(k) !== undefined, 'The house knows no garment of this kind.'),
+  /** what it is called on the ticket */
+  what: z.string().trim().min(1, 'Say what it is.').max(200),
+  lined: z.boolean(),
+  label: words(200),
+  condition: z.string().trim().min(1, 'Say how it came: stains, worn places, or nothing found.').max(500),
+  dueOn: IsoDate.nullable().default(null),
+});
+export type BroughtInWrite = z.infer<typeof BroughtInWrite>;
+export interface BroughtIn extends Omit<BroughtInWrite, 'clientId' | 'what' | 'dueOn'> {
+  readonly code: string;
+  readonly at: string;
+  readonly by: string;
+}
+
 /** Pins counted in before a fitting, or out after it. */
 export const PinsWrite = z.strictObject({
   way: z.enum(['in', 'out']),
@@ -256,6 +278,8 @@ export interface AlterationView {
 export interface OrderAlterations {
   readonly alterations: readonly AlterationView[];
   readonly drawn: Readonly<Record<number, readonly DrawnPanel[]>>;
+  /** how it came, when it was brought in */
+  readonly broughtIn: BroughtIn | null;
   readonly pins: { readonly in: number; readonly out: number } | null;
   readonly handOvers: readonly HandOverView[];
   /** what stands in the way of handing it over, a sentence each */

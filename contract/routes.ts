@@ -3,6 +3,7 @@ import {
   AlterationChange,
   AlterationWrite,
   BoxWrite,
+  BroughtInWrite,
   HandOverWrite,
   PinsWrite,
   StepWrite,
@@ -138,6 +139,22 @@ export const ROUTES = {
     does: 'Ticks the box of one piece, or strikes it with a reason',
     may: 'alter.work',
     body: BoxWrite,
+  },
+  'POST /brought-in': {
+    does: 'Takes in a garment to be altered: an order of its own, with a claim ticket',
+    may: 'alter.ask',
+    body: BroughtInWrite,
+    status: 201,
+  },
+  'GET /orders/:id/ticket.pdf': {
+    does: 'The claim ticket, to print',
+    may: 'alter.ask',
+    media: 'application/pdf',
+  },
+  'GET /tickets': {
+    does: 'The order of a claim ticket',
+    may: 'order.read',
+    query: z.object({ code: z.string().max(40) }),
   },
   'POST /orders/:id/pins': { does: 'Counts pins in or out', may: 'alter.work', body: PinsWrite, status: 201 },
   'POST /orders/:id/hand-over': {

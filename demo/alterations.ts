@@ -1,10 +1,11 @@
 import { AskedWire, may, type StepWire } from '@rocchetto/contract';
 import { dayIn } from '@rocchetto/core';
-import { findKind } from '@rocchetto/core/alter/index.ts';
+import { findKind, ticketCode } from '@rocchetto/core/alter/index.ts';
 import { dayAfter, weekdayOf } from '@rocchetto/core/diary/zoned.ts';
 import { prepared, takeStep } from '@rocchetto/server/alterations/service.ts';
 import {
   addAlteration,
+  addBroughtIn,
   addStep,
   holdAlteration,
   writeBox,
@@ -189,6 +190,16 @@ export async function seedAlterations(tx: Tx, staff: readonly SignedIn[], now: D
     }
   }
   if (bare[0]) {
+    const coat = {
+      clientId: 0,
+      kind: 'coat',
+      what: '',
+      lined: true,
+      label: 'wool, dry clean; size label cut out',
+      condition: 'worn at the right cuff; one button loose',
+      dueOn: null,
+    };
+    await addBroughtIn(tx, bare[0].id, coat, ticketCode([3, 14, 1, 5, 9]), staff.at(-1)!.id, days(3));
     const zip = await ask(
       bare[0].id,
       3,

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { readLength } from '@rocchetto/core';
-import { accessible, byApi, expect, newSkirt, signIn, test } from './help.ts';
+import { accessible, byApi, expect, inDatabase, newSkirt, signIn, test } from './help.ts';
 
 /** A skirt that is measured, so that it has panels to alter. */
 async function measured(page: Page, name: string) {
@@ -41,6 +41,9 @@ test('at the mirror: a touch, a sign found by looking, what it would make, read 
   await page.getByLabel('How much').fill('1');
   await expect(made).toContainText('side seam of the front, 0.5 cm off each of 2 edges');
   await page.getByLabel('The client’s words').fill('it rides up when I sit');
+  await page.reload();
+  await expect(page.getByLabel('The client’s words')).toHaveValue('it rides up when I sit');
+  await expect(page.getByLabel('How much')).toHaveValue('1');
   await page.getByRole('button', { name: 'Keep it as asked' }).click();
   const list = page
     .getByRole('listitem')
@@ -79,7 +82,7 @@ test('the forgotten lining cannot be missed; done, sent back, done again, checke
   await page.getByRole('button', { name: /^Leave out/ }).click();
   await page.getByLabel('Why this piece is left out').fill('cut anew already');
   await page.getByRole('button', { name: 'Leave it out' }).click();
-  await expect(page.getByText('left out: cut anew already')).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Pieces' })).toContainText('left out: cut anew already');
   await page.getByRole('button', { name: 'Done', exact: true }).click();
   await expect(page.getByText('You did it; somebody else measures it again.')).toBeVisible();
   await signIn(page, 'Tomas Lindqvist', `/orders/${orderId}/alterations/${id}`);
@@ -144,4 +147,53 @@ test('pins are counted, and what stands in the way of handing over is said', asy
   await expect(page.getByText('14 pins counted in, 14 out.')).toBeVisible();
   const record = await page.request.get(`/api/orders/${orderId}/fitting-record.pdf`);
   expect(record.headers()['content-type']).toBe('application/pdf');
+});
+
+test('at the desk a garment is brought in, gets its ticket, and is found by it again', async ({ page }) => {
+  await signIn(page, 'Jonah Fell', '/clients');
+  const client = await byApi(page, 'POST', '/clients', { name: 'Ticket Holder' });
+  await page.goto(`/brought-in?client=${client.id}`);
+  await expect(page.getByRole('heading', { name: 'A garment brought in by Ticket Holder' })).toBeVisible();
+  await page.getByLabel('What it is').selectOption('jacket');
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByRole('alert')).toContainText('Say how it came');
+  await accessible(page);
+  await page.getByLabel('How it came').fill('nothing found');
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  const ticket = page.getByRole('link', { name: /^[A-Z2-9]{3}-[A-Z2-9]{3}$/ });
+  await expect(ticket).toBeVisible();
+  const code = (await ticket.textContent())!;
+  await page.getByLabel('What is done').selectOption('sleeve-length');
+  await page.getByLabel('How much').fill('2 cm');
+  await page.getByRole('button', { name: 'Keep it as asked' }).click();
+  await expect(page.getByRole('link', { name: /^Sleeve length: shorten 2/ })).toBeVisible();
+  await page.goto('/brought-in');
+  await page.getByLabel('The code on it').fill('ZZZZZZ');
+  await page.getByRole('button', { name: 'Find the garment' }).click();
+  await expect(page.getByRole('alert')).toBeVisible();
+  await page.getByLabel('The code on it').fill(code.toLowerCase());
+  await page.getByRole('button', { name: 'Find the garment' }).click();
+  await expect(ticket).toHaveText(code);
+});
+
+test('what is asked while the network is away is kept on the device, and made once when it is back', async ({
+  page,
+  context,
+}) => {
+  await signIn(page);
+  const { orderId } = await measured(page, 'Away One');
+  await page.goto(`/orders/${orderId}/fitting`);
+  await page.getByLabel('What is done').selectOption('hem-straight');
+  await page.getByLabel('How much').fill('2 cm');
+  await expect(page.getByRole('region', { name: 'What it would make' })).toContainText('hem of the front');
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Keep it as asked' }).click();
+  const waiting = page.getByRole('list', { name: 'Waiting to be sent' });
+  await expect(waiting).toContainText('Hem, straight: take up 2 cm. kept here, waits to be sent');
+  await expect(page.getByLabel('How much')).toHaveCount(0);
+  await context.setOffline(false);
+  await expect(waiting).toBeHidden();
+  await expect(page.getByRole('link', { name: 'Hem, straight: take up 2 cm.' })).toHaveCount(1);
+  const rows = await inDatabase('select 1 as n from alteration where order_id = $1', [orderId]);
+  expect(rows).toHaveLength(1);
 });

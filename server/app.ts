@@ -2,6 +2,7 @@ import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { compress } from 'hono/compress';
 import { NONCE, secureHeaders } from 'hono/secure-headers';
+import { broughtInRoutes } from './alterations/brought-in.ts';
 import { alterationRoutes } from './alterations/routes.ts';
 import { sameOrigin, signedIn } from './auth/guard.ts';
 import { authRoutes } from './auth/routes.ts';
@@ -69,6 +70,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', benchRoutes(deps))
     .route('/', proposalRoutes(deps))
     .route('/', alterationRoutes(deps))
+    .route('/', broughtInRoutes(deps))
     .route('/', busyRoutes(deps))
     .route('/', feedRoutes(deps))
     .route('/', clientRoutes(deps))

@@ -70,6 +70,13 @@ runTool(async () => {
     await page.locator('#reading').fill('40 3/8 in');
     await shot('measure');
     await shot('sheet', '/orders/1/sheet?f=hip');
+    await page.goto('/orders/2/fitting');
+    await page.getByLabel('What is done').selectOption('side-seams');
+    await page.getByLabel('How much').fill('1 cm');
+    await page.getByRole('region', { name: 'What it would make' }).scrollIntoViewIfNeeded();
+    await shot('fitting');
+    await shot('job', '/orders/2/alterations/1');
+    await shot('bench', '/bench?of=all');
     await shot('dress', '/orders/15/sheet?f=waist');
     await page.getByRole('heading', { name: 'The panels' }).scrollIntoViewIfNeeded();
     const dir = mkdtempSync(join(tmpdir(), 'paper-'));

@@ -1,6 +1,7 @@
 /** Alterations: what is asked, what it does to the panels, how far it has come. */
 export * from './apply.ts';
 export * from './asked.ts';
+export * from './brought-in.ts';
 export * from './effect.ts';
 export * from './hand-over.ts';
 export * from './kind.ts';

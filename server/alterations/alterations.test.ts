@@ -275,6 +275,51 @@ describe('an alteration', () => {
     expect(a.boxes).toHaveLength(1);
   });
 
+  it('a garment that is brought in has a ticket, its pieces by kind, and is found by the ticket and no other', async () => {
+    const client = await json(desk!.send('POST', '/clients', { name: 'Carries Coat' }), 201);
+    const garment = {
+      clientId: client.id,
+      kind: 'coat',
+      what: 'Winter coat',
+      lined: true,
+      condition: 'one button missing',
+    };
+    await json(bench!.send('POST', '/brought-in', garment), 403);
+    expect(
+      (await json(desk!.send('POST', '/brought-in', { ...garment, kind: 'tent' }), 422)).detail,
+    ).toContain('no garment of this kind');
+    expect(
+      (await json(desk!.send('POST', '/brought-in', { ...garment, condition: '' }), 422)).detail,
+    ).toContain('Say how it came');
+    const { orderId: id, code } = await json(desk!.send('POST', '/brought-in', garment), 201);
+    const found = (c: string, status = 200) =>
+      json(desk!.get(`/tickets?code=${encodeURIComponent(c)}`), status);
+    expect(await found(`${code.slice(0, 3).toLowerCase()}-${code.slice(3)}`)).toEqual({ orderId: id });
+    const other = `${code.slice(0, 5)}${code[5] === 'A' ? 'B' : 'A'}`;
+    expect((await found(other, 422)).code).toBe('no-ticket');
+    expect((await found('AAAAAA', 404)).code).toBe('no-such-ticket');
+    const asked = { kind: 'side-seams', direction: 'in', amount: '1 cm', as: 'pinned' };
+    await json(desk!.send('POST', `/orders/${id}/alterations`, { asked, source: 'desk' }), 201);
+    const none = await json(
+      desk!.send('POST', `/orders/${id}/alterations`, {
+        asked: { ...asked, kind: 'inseam' },
+        source: 'desk',
+      }),
+      422,
+    );
+    expect(none.detail).toBe('A coat has no seam called “inside leg seam”.');
+    const { alterations, broughtIn } = await json(bench!.get(`/orders/${id}/alterations`));
+    expect(broughtIn).toMatchObject({ code, kind: 'coat', condition: 'one button missing' });
+    expect(
+      alterations[0].boxes.map(
+        (b: { layer: string; piece: string; each: number }) => `${b.layer} ${b.piece} ${b.each}`,
+      ),
+    ).toEqual(['outer front -0.5', 'outer back -0.5', 'lining front -0.5', 'lining back -0.5']);
+    const ticket = await desk!.get(`/orders/${id}/ticket.pdf`);
+    expect((await ticket.arrayBuffer()).byteLength).toBeGreaterThan(5000);
+    expect((await desk!.get(`/orders/${orderId}/ticket.pdf`)).status).toBe(404);
+  });
+
   it('is handed over when nothing stands in the way, by name; comes back with a reason, and only then is asked more of', async () => {
     const made = await skirtOrder(fitter!, { name: 'Leaving Soon' });
     const path = `/orders/${made.orderId}`;

@@ -26,6 +26,7 @@ import {
   addHandOver,
   addStep,
   alterationsOfOrder,
+  broughtIn,
   countPins,
   handOvers,
   holdAlteration,
@@ -241,6 +242,7 @@ async function told(db: Db, orderId: number, now: Date): Promise<OrderAlteration
   return {
     alterations,
     drawn,
+    broughtIn: (await broughtIn(db, orderId)) ?? null,
     pins,
     handOvers: await handOvers(db, orderId),
     // What was brought in, or has no sheet, was never cut here.

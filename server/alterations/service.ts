@@ -9,13 +9,15 @@ import {
   toAsked,
   toCm,
 } from '@rocchetto/contract';
-import { printDate, say, tell } from '@rocchetto/core';
+import { printDate, type SheetUnit, say, tell } from '@rocchetto/core';
 import {
   ALTERATION_STEPS,
   asMade,
   type Box,
   CannotAlter,
+  findGarmentKind,
   findKind,
+  genericBoxes,
   mayStep,
   STATE_WORD,
   stands,
@@ -29,6 +31,7 @@ import {
   addStep,
   alterationsOfOrder,
   beginWork,
+  broughtIn,
   endWork,
   isAtWork,
   openBoxes,
@@ -61,10 +64,16 @@ export async function prepared(
       even: true,
     },
   ];
+  const came = made ? undefined : await broughtIn(tx, orderId);
+  if (came) {
+    const garment = { kind: findGarmentKind(came.kind)!, lined: came.lined };
+    const boxes = possible('cm', () => genericBoxes(garment, toAsked(asked)));
+    return { boxes: boxes.length > 0 ? boxes : whole(), targets: [] };
+  }
   if (!made || kind.moves.length === 0) return { boxes: whole(), targets: [] };
   const standing = (await alterationsOfOrder(tx, orderId)).filter((a) => a.id !== except && stands(a.status));
-  try {
-    const { applied, effect } = tryAlteration(
+  const { applied, effect } = possible(made.sheet.input.house.rounding.unit, () =>
+    tryAlteration(
       made.sheet,
       asMade(
         made.sheet,
@@ -73,19 +82,26 @@ export async function prepared(
       ),
       toAsked(asked),
       made.cut,
-    );
-    return {
-      boxes: applied.boxes,
-      targets: effect.moved.map(({ id, name, kind: of, after }) => ({
-        id,
-        name,
-        target: after,
-        tolerance: TARGET_TOLERANCE[of],
-      })),
-    };
+    ),
+  );
+  return {
+    boxes: applied.boxes,
+    targets: effect.moved.map(({ id, name, kind: of, after }) => ({
+      id,
+      name,
+      target: after,
+      tolerance: TARGET_TOLERANCE[of],
+    })),
+  };
+}
+
+/** What the cloth can give; what it cannot is refused in its sentence. */
+function possible<T>(unit: SheetUnit, make: () => T): T {
+  try {
+    return make();
   } catch (error) {
     if (!(error instanceof CannotAlter)) throw error;
-    throw new Refusal(422, 'cannot-alter', tell(error.message, made.sheet.input.house.rounding.unit));
+    throw new Refusal(422, 'cannot-alter', tell(error.message, unit));
   }
 }
 

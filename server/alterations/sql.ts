@@ -2,6 +2,8 @@ import {
   type AlterationView,
   AskedWire,
   type BenchRow,
+  type BroughtIn,
+  type BroughtInWrite,
   type HandOverView,
   type OrderFull,
   StoredTargets,
@@ -313,6 +315,38 @@ export async function isHandedOver(tx: Db, orderId: number): Promise<string | nu
     [orderId],
   );
   return rows[0]?.at ?? null;
+}
+
+export async function addBroughtIn(
+  tx: Tx,
+  orderId: number,
+  w: BroughtInWrite,
+  code: string,
+  by: number,
+  at: Date,
+): Promise<boolean> {
+  const { rowCount } = await tx.query(
+    `insert into brought_in (order_id, kind, lined, label, condition, code, by, at) values ($1, $2, $3, $4, $5, $6, $7, $8)
+     on conflict (code) do nothing`,
+    [orderId, w.kind, w.lined, w.label, w.condition, code, by, at],
+  );
+  return rowCount === 1;
+}
+/** How a garment came; undefined for one that is made here. */
+export async function broughtIn(db: Db, orderId: number): Promise<BroughtIn | undefined> {
+  const { rows } = await db.query<BroughtIn>({
+    name: 'brought-in',
+    text: `select b.kind, b.lined, b.label, b.condition, b.code, ${ISO('b.at')} as at, s.name as by
+       from brought_in b join staff s on s.id = b.by where b.order_id = $1`,
+    values: [orderId],
+  });
+  return rows[0];
+}
+export async function orderOfTicket(db: Db, code: string): Promise<number | undefined> {
+  const { rows } = await db.query<{ id: number }>('select order_id as id from brought_in where code = $1', [
+    code,
+  ]);
+  return rows[0]?.id;
 }
 
 /** Whether an appointment is of this order. */

@@ -97,3 +97,15 @@ create table handed_over (
 );
 create unique index handed_over_now on handed_over (order_id) where taken_back_at is null;
 create index handed_over_order on handed_over (order_id, id);
+
+-- A garment that was brought in: what it is and how it came, and the code of its claim ticket.
+create table brought_in (
+  order_id bigint primary key references orders,
+  kind text not null,
+  lined boolean not null,
+  label text not null default '',
+  condition text not null default '',
+  code text not null unique,
+  by bigint not null references staff,
+  at timestamptz not null default now()
+);

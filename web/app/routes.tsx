@@ -31,6 +31,7 @@ export const router = createBrowserRouter([
           { path: 'orders/:id/brief', lazy: () => import('../orders/BriefPage.tsx') },
           { path: 'orders/:id/fitting', lazy: () => import('../fitting/FittingPage.tsx') },
           { path: 'orders/:id/alterations/:alteration', lazy: () => import('../bench/JobPage.tsx') },
+          { path: 'brought-in', lazy: () => import('../fitting/BringInPage.tsx') },
           { path: 'bench', lazy: () => import('../bench/BenchPage.tsx') },
           { path: 'orders/:id/measure', lazy: () => import('../measuring/MeasurePage.tsx') },
           { path: 'clients/new', lazy: () => import('../clients/NewClientPage.tsx') },

@@ -14,6 +14,7 @@ import { WeekProposal } from './WeekProposal.tsx';
 export function Component() {
   const me = useMe();
   const leads = useMay('bench.write');
+  const mayAsk = useMay('alter.ask');
   const [params, setParams] = useSearchParams();
   const everybody = params.get('of') ? params.get('of') === 'all' : leads;
   const { data, error, refetch } = useBenchRowsQuery(everybody ? null : me.id);
@@ -78,6 +79,11 @@ export function Component() {
           </button>
         </div>
       </div>
+      {mayAsk && (
+        <p className="noprint">
+          <Link to="/brought-in">A garment brought in, or a ticket</Link>
+        </p>
+      )}
       {leads && data.length > 0 && !proposing && (
         <div className="row acts noprint">
           <button type="button" className="plain" onClick={() => setProposing(true)}>

@@ -100,9 +100,12 @@ export function Component() {
           />
           <div className="row acts">
             {mayOrder && (
-              <Link className="take" to={`/orders/new?client=${id}`}>
-                New order
-              </Link>
+              <>
+                <Link className="take" to={`/orders/new?client=${id}`}>
+                  New order
+                </Link>{' '}
+                <Link to={`/brought-in?client=${id}`}>A garment brought in</Link>
+              </>
             )}
             {mayWrite && <Button onClick={edit}>Change the card</Button>}
             {mayCall && (

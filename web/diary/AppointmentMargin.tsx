@@ -67,6 +67,13 @@ export function AppointmentMargin({ of: a, house, bench }: Props) {
               {a.orderNumber} {a.what}
             </Link>,
           ],
+          a.orderId !== null &&
+            a.kind.includes('fitting') && [
+              'At the mirror',
+              <Link key="f" to={`/orders/${a.orderId}/fitting?a=${a.id}`}>
+                open the fitting
+              </Link>,
+            ],
           slot && ['With', names(slot.staff)],
           slot && ['Room', room(slot.roomId)],
           a.status !== 'confirmed' && ['Stands', a.status.replaceAll('-', ' ')],

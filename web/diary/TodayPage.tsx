@@ -225,8 +225,13 @@ export function Component() {
 function BenchLine({ of: w, when }: { of: BenchWork; when: string }) {
   return (
     <li>
-      <DoneBox of={w} /> {w.what}, {hoursWord(w.minutes)}, for{' '}
-      <Link to={`/orders/${w.orderId}`}>{w.orderNumber}</Link> {w.order}
+      <DoneBox of={w} />{' '}
+      {w.alterationId === null ? (
+        w.what
+      ) : (
+        <Link to={`/orders/${w.orderId}/alterations/${w.alterationId}`}>{w.what}</Link>
+      )}
+      , {hoursWord(w.minutes)}, for <Link to={`/orders/${w.orderId}`}>{w.orderNumber}</Link> {w.order}
       {when && <span className={when.startsWith('promised') ? 'pending' : 'soft'}> · {when}</span>}
     </li>
   );

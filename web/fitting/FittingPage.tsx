@@ -5,27 +5,35 @@ import { sheetOfView, unitOf } from '@rocchetto/contract/to-core.ts';
 import { type Cause, findSign, partOf, type Sign } from '@rocchetto/core/alter/index.ts';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { useMay } from '../app/me.ts';
+import { useDays, useMay } from '../app/me.ts';
 import { useOrderQuery } from '../orders/api.ts';
+import { Facts } from '../shared/Facts.tsx';
 import { Notice } from '../shared/Notice.tsx';
 import { Place } from '../shared/Place.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { useSheetQuery } from '../sheet/api.ts';
 import { Thread } from '../thread/Thread.tsx';
 import { AskForm } from './AskForm.tsx';
-import { useAlterationsQuery, useAskMutation, useChangeAskedMutation } from './api.ts';
+import { useAlterationsQuery, useChangeAskedMutation } from './api.ts';
 import { type Draft, draftOf, EMPTY, wireOf } from './draft.ts';
 import { GarmentTouch } from './GarmentTouch.tsx';
 import { Leaving } from './Leaving.tsx';
 import { Protocol } from './Protocol.tsx';
 import { ReadBack } from './ReadBack.tsx';
 import { SignChoice } from './SignChoice.tsx';
+import { askOutbox } from './useAsks.ts';
+import { useKeptDraft } from './useKeptDraft.ts';
 import { useGarment, useTrial } from './useTrial.ts';
+import { WaitingAsks } from './WaitingAsks.tsx';
 import { WhatIf } from './WhatIf.tsx';
 
 /** At the mirror: what is seen, what is pinned, what it would make of the garment, and the list that is read back. */
 export function Component() {
   const id = Number(useParams().id);
+  return <Fitting key={id} id={id} />;
+}
+
+function Fitting({ id }: { id: number }) {
   const [params] = useSearchParams();
   const { data: order, error: noOrder, refetch: again } = useOrderQuery(id);
   const made = (order?.brief?.parts.length ?? 0) > 0;
@@ -33,11 +41,12 @@ export function Component() {
   const { data, error, refetch } = useAlterationsQuery(id);
   const mayAsk = useMay('alter.ask');
   const mayRead = useMay('session.read');
-  const [ask, asking] = useAskMutation();
+  const { long } = useDays();
   const [change, changing] = useChangeAskedMutation();
-  const [draft, setDraft] = useState<Draft>(EMPTY);
+  const [draft, setDraft] = useKeptDraft(id);
   const [editing, setEditing] = useState<AlterationView | null>(null);
   const [wrong, setWrong] = useState('');
+  const [sending, setSending] = useState(false);
   const alterations = data?.alterations ?? NONE;
   const garment = useGarment(mayRead ? view : undefined, alterations, editing?.id ?? null);
   const unit = view ? unitOf(view.spec) : 'cm';
@@ -64,7 +73,6 @@ export function Component() {
     setDraft(EMPTY);
     setEditing(null);
     setWrong('');
-    asking.reset();
     changing.reset();
   };
   const keep = async () => {
@@ -72,10 +80,17 @@ export function Component() {
     if (!asked.success) return setWrong(asked.error.issues[0]!.message);
     const what: Asked = asked.data;
     const appointmentId = Number(params.get('a')) || null;
-    const done = editing
-      ? await change({ id: editing.id, orderId: id, version: editing.version, asked: what })
-      : await ask({ orderId: id, asked: what, source: appointmentId ? 'fitting' : 'desk', appointmentId });
-    if ('data' in done) clear();
+    if (editing) {
+      const done = await change({ id: editing.id, orderId: id, version: editing.version, asked: what });
+      if ('data' in done) clear();
+      return;
+    }
+    const source = mayRead ? 'fitting' : 'desk';
+    setSending(true);
+    const first = await askOutbox().keep(id, { asked: what, source, appointmentId });
+    setSending(false);
+    if (first.is === 'refused') setWrong(first.sentence);
+    else clear();
   };
   const sign = draft.sign === null ? null : (findSign(draft.sign) ?? null);
   const prepare = (s: Sign, c: Cause) =>
@@ -90,6 +105,21 @@ export function Component() {
         <Link to={`/orders/${id}`}>Order {order.number}</Link>, {order.clientName}
       </p>
       <h1>Fitting the {order.what.toLowerCase()}</h1>
+      {data.broughtIn && (
+        <Facts
+          of={[
+            ['Brought in', `${long(data.broughtIn.at)}, taken by ${data.broughtIn.by}`],
+            ['How it came', data.broughtIn.condition],
+            ...(data.broughtIn.label ? [['Label', data.broughtIn.label] as const] : []),
+            [
+              'Ticket',
+              <a key="t" href={`/api/orders/${id}/ticket.pdf`} target="_blank" rel="noreferrer">
+                {data.broughtIn.code.slice(0, 3)}-{data.broughtIn.code.slice(3)}
+              </a>,
+            ],
+          ]}
+        />
+      )}
       {views.length > 0 ? (
         <GarmentTouch
           views={views}
@@ -133,9 +163,9 @@ export function Component() {
             </p>
           )}
           {wrong && <Notice is="bad">{wrong}</Notice>}
-          <Problem error={asking.error ?? changing.error} />
+          <Problem error={changing.error} />
           <div className="row acts">
-            <button type="submit" className="take" disabled={asking.isLoading || changing.isLoading}>
+            <button type="submit" className="take" disabled={sending || changing.isLoading}>
               {editing ? 'Keep it so' : 'Keep it as asked'}
             </button>
             {(editing || draft !== EMPTY) && (
@@ -147,6 +177,7 @@ export function Component() {
           <WhatIf of={tried} unit={unit} />
         </form>
       )}
+      <WaitingAsks orderId={id} unit={unit} onTakeUp={(w) => setDraft(draftOf(w.body.asked))} />
       <ReadBack
         key={order.id}
         orderId={id}

@@ -1,8 +1,8 @@
 import type {
-  AlterationWrite,
   AskedWire,
   BenchRow,
   BoxWrite,
+  BroughtInWrite,
   OrderAlterations,
   Proposal,
   StepWire,
@@ -30,10 +30,6 @@ const alterations = api.injectEndpoints({
     alterations: b.query<OrderAlterations, number>({
       query: (orderId) => `/orders/${orderId}/alterations`,
       providesTags: (_, __, id) => [{ type: 'Alterations', id }],
-    }),
-    ask: b.mutation<Kept, AlterationWrite & { orderId: number }>({
-      query: ({ orderId, ...body }) => change(`/orders/${orderId}/alterations`, 'POST', body),
-      invalidatesTags: touched,
     }),
     changeAsked: b.mutation<Kept, On & { version: number; asked: AskedWire }>({
       query: ({ id, orderId: _, ...body }) => change(`/alterations/${id}`, 'PUT', body),
@@ -73,6 +69,14 @@ const alterations = api.injectEndpoints({
       query: ({ orderId, ...body }) => change(`/orders/${orderId}/take-back`, 'POST', body),
       invalidatesTags: touched,
     }),
+    bringIn: b.mutation<{ orderId: number; code: string }, BroughtInWrite>({
+      query: (body) => change('/brought-in', 'POST', body),
+      invalidatesTags: (_, error) => (error ? [] : ['Order', 'Client']),
+    }),
+    ticket: b.query<{ orderId: number }, string>({
+      query: (code) => ({ url: '/tickets', params: { code } }),
+      keepUnusedDataFor: 0,
+    }),
     proposal: b.query<Proposal, void>({
       query: () => '/bench/proposal',
       keepUnusedDataFor: 0,
@@ -86,12 +90,13 @@ const alterations = api.injectEndpoints({
 });
 export const {
   useAlterationsQuery,
-  useAskMutation,
   useChangeAskedMutation,
   useStepMutation,
   useTickMutation,
   useBenchRowsQuery,
   useProposalQuery,
+  useBringInMutation,
+  useLazyTicketQuery,
   usePinsMutation,
   useHandOverMutation,
   useTakeBackMutation,

@@ -1,0 +1,193 @@
+import { cm } from '../units/length.ts';
+import type { Box } from './apply.ts';
+import { type Asked, totalOf } from './asked.ts';
+import type { Move } from './kind.ts';
+import { CannotAlter } from './refusal.ts';
+
+/** A piece that a garment of this kind has on each side, and the seams it bears. */
+interface GenericPiece {
+  readonly piece: string;
+  readonly face: 'front' | 'back' | null;
+  readonly edges: readonly string[];
+  /** pieces of cloth of it: one for each side, or one for both */
+  readonly each: 'side' | 'whole';
+}
+
+/** A kind of garment that is brought in: its pieces without a sheet, so that nothing of it is forgotten. */
+export interface GarmentKind {
+  readonly id: string;
+  readonly name: string;
+  readonly pieces: readonly GenericPiece[];
+}
+
+const front = (edges: string, piece = 'front'): GenericPiece => ({
+  piece,
+  face: 'front',
+  edges: edges.split(' '),
+  each: 'side',
+});
+const back = (edges: string, piece = 'back'): GenericPiece => ({
+  piece,
+  face: 'back',
+  edges: edges.split(' '),
+  each: 'side',
+});
+const sleeve: GenericPiece = {
+  piece: 'sleeve',
+  face: null,
+  edges: ['underarm', 'wrist', 'cap'],
+  each: 'side',
+};
+const whole = (piece: string, edges: string): GenericPiece => ({
+  piece,
+  face: null,
+  edges: edges.split(' '),
+  each: 'whole',
+});
+
+/** Kinds of garment with the seams they usually have (common practice, no source); what differs is struck with a reason. */
+export const GARMENT_KINDS: readonly GarmentKind[] = [
+  {
+    id: 'skirt',
+    name: 'skirt',
+    pieces: [front('side hem waist'), back('side hem waist centre'), whole('waistband', 'band')],
+  },
+  {
+    id: 'trousers',
+    name: 'trousers',
+    pieces: [
+      front('side inseam hem crotch waist', 'front leg'),
+      back('side inseam hem crotch waist', 'back leg'),
+      whole('waistband', 'band'),
+    ],
+  },
+  {
+    id: 'dress',
+    name: 'dress',
+    pieces: [
+      front('side hem shoulder armhole neck waist'),
+      back('side hem shoulder armhole neck waist centre'),
+      sleeve,
+    ],
+  },
+  {
+    id: 'blouse',
+    name: 'blouse or shirt',
+    pieces: [
+      front('side hem shoulder armhole neck'),
+      back('side hem shoulder armhole neck'),
+      sleeve,
+      whole('collar', 'neck'),
+    ],
+  },
+  {
+    id: 'waistcoat',
+    name: 'waistcoat',
+    pieces: [front('side hem shoulder armhole neck'), back('side hem shoulder armhole neck centre')],
+  },
+  {
+    id: 'jacket',
+    name: 'jacket',
+    pieces: [
+      front('side hem shoulder armhole neck'),
+      back('side hem shoulder armhole neck centre'),
+      sleeve,
+      whole('collar', 'neck'),
+    ],
+  },
+  {
+    id: 'coat',
+    name: 'coat',
+    pieces: [
+      front('side hem shoulder armhole neck'),
+      back('side hem shoulder armhole neck centre'),
+      sleeve,
+      whole('collar', 'neck'),
+    ],
+  },
+  { id: 'other', name: 'something else', pieces: [] },
+];
+
+/** The kind of this id; undefined when the house has none. */
+export const findGarmentKind = (id: string): GarmentKind | undefined =>
+  GARMENT_KINDS.find((k) => k.id === id);
+
+const SEAM: Readonly<Record<string, string>> = {
+  side: 'side seam',
+  inseam: 'inside leg seam',
+  underarm: 'sleeve seam',
+  centre: 'centre back seam',
+  wrist: 'sleeve hem',
+  crotch: 'crotch seam',
+  neck: 'neckline',
+};
+
+/** A garment that was brought in, as far as its pieces are told. */
+export interface BroughtInGarment {
+  readonly kind: GarmentKind;
+  /** it has a lining that bears the same seams */
+  readonly lined: boolean;
+}
+
+/**
+ * The boxes of an alteration on a garment without a sheet: every piece and layer that bears the seam, with its share of
+ * the amount. Empty where the work moves no seam. @throws CannotAlter where a garment of this kind has no such seam
+ */
+export function genericBoxes({ kind, lined }: BroughtInGarment, asked: Asked): Box[] {
+  const moves = asked.kind.moves.filter((m): m is Extract<Move, { do: 'edge' }> => m.do === 'edge');
+  if (kind.pieces.length === 0 || moves.length === 0) return [];
+  const total = totalOf(asked);
+  const halves = asked.side === 'both' ? 2 : 1;
+  const boxes: Box[] = [];
+  for (const move of moves) {
+    const face = move.face ?? asked.face;
+    const on = kind.pieces.filter(
+      (p) => p.edges.includes(move.edge) && (face === null || p.face === null || p.face === face),
+    );
+    if (on.length === 0)
+      throw new CannotAlter(
+        `A ${kind.name} has no seam called “${SEAM[move.edge] ?? move.edge}”${face ? ` at the ${face}` : ''}.`,
+      );
+    const edgesOf = (p: GenericPiece) => (p.each === 'side' ? halves : 1);
+    const all = on.reduce((n, p) => n + edgesOf(p), 0);
+    const by = asked.amount === null ? null : move.amount === 'each' ? total : cm(total / all);
+    for (const layer of lined ? (['outer', 'lining'] as const) : (['outer'] as const))
+      for (const p of on) {
+        // A collar has no lining of its own.
+        if (layer === 'lining' && p.each === 'whole') continue;
+        const seam = SEAM[move.edge] ?? move.edge;
+        boxes.push({
+          id: `${layer}/${p.piece}/${seam}/${asked.side}`,
+          panel: '',
+          piece: p.piece,
+          layer,
+          seam,
+          side: asked.side,
+          edges: edgesOf(p),
+          each: by === null ? null : cm(move.turned ? -by : by),
+          even: true,
+        });
+      }
+  }
+  return boxes;
+}
+
+/** Letters and figures that are not taken for each other, for a ticket that is read aloud. */
+export const TICKET_SIGNS = 'ABCDEFGHJKMNPQRSTUVWXYZ23456789';
+const LENGTH = 5;
+
+/** A ticket’s code from random bytes: five signs and a sixth that proves them, so that a slip finds nobody else’s. */
+export function ticketCode(bytes: ArrayLike<number>): string {
+  const signs = Array.from({ length: LENGTH }, (_, i) => bytes[i]! % TICKET_SIGNS.length);
+  return [...signs, proof(signs)].map((n) => TICKET_SIGNS[n]).join('');
+}
+/** The code as it is kept, of what was typed or read out; null when it is none. */
+export function readTicket(typed: string): string | null {
+  const code = typed.toUpperCase().replace(/[\s-]/g, '');
+  const signs = [...code].map((c) => TICKET_SIGNS.indexOf(c));
+  if (signs.length !== LENGTH + 1 || signs.includes(-1)) return null;
+  return proof(signs.slice(0, LENGTH)) === signs[LENGTH] ? code : null;
+}
+/** Weighted by place, so that one wrong sign or two that were swapped are noticed (31 signs, a prime). */
+const proof = (signs: readonly number[]): number =>
+  signs.reduce((sum, n, i) => sum + n * (i + 2), 0) % TICKET_SIGNS.length;
