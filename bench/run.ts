@@ -2,6 +2,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { root, startCluster } from '../tools/cluster.ts';
 import { runTool } from '../tools/stop-word.ts';
+import { alterationsBench } from './alterations.ts';
 import { bookingsBench } from './bookings.ts';
 import { coreBench } from './core.ts';
 import { diaryBench } from './diary.ts';
@@ -21,6 +22,7 @@ runTool(async () => {
   try {
     await diaryWebBench(cluster, await diaryBench(cluster, say), say);
     bookingsBench(cluster, say);
+    await alterationsBench(cluster, say);
     await routesBench(cluster, say);
     await webBench(cluster, say);
   } finally {

@@ -1,4 +1,4 @@
-import { cm, printWritten, readLength } from '@rocchetto/core';
+import { type Cm, cm, printWritten, readLength } from '@rocchetto/core';
 import {
   type AlterationState,
   AS,
@@ -15,20 +15,17 @@ import { Id, IsoDate, Version } from './basics.ts';
 import { lengthText } from './length.ts';
 import { toCm } from './parse-length.ts';
 
-const amount = lengthText({ min: 0.05, max: 200, name: 'amount' });
-const place = (name: string) => lengthText({ min: 0, max: 250, name }).nullable().default(null);
 const words = (max: number) => z.string().trim().max(max).default('');
 
-/** One change as it was asked for: amounts as the hand wrote them, each with its unit. */
-export const AskedWire = z
-  .strictObject({
+/** The shape of what is asked; lengths as `read` takes them. */
+function shapeOf(length: (name: string, least: number, most: number) => z.ZodType<string, string>) {
+  const place = (name: string) => length(name, 0, 250).nullable().default(null);
+  const mark = (at: string) => length(`mark at the ${at}`, 0, 60);
+  return z.strictObject({
     version: z.literal(1).default(1),
-    kind: z
-      .string()
-      .max(40)
-      .refine((k) => findKind(k) !== undefined, 'The house knows no alteration of this kind.'),
+    kind: z.string().max(40),
     direction: z.string().max(20),
-    amount: amount.nullable().default(null),
+    amount: length('amount', 0.05, 200).nullable().default(null),
     as: z.enum(AS, 'Say whether the amount is as pinned or the total.').default('total'),
     side: z.enum(SIDES).default('both'),
     part: z.string().max(40).nullable().default(null),
@@ -41,21 +38,11 @@ export const AskedWire = z
     /** what the front takes of a girth, per cent */
     frontShare: z.int().min(0).max(100).nullable().default(null),
     hem: z
-      .strictObject({
-        front: lengthText({ max: 60, name: 'mark at the front' }),
-        left: lengthText({ max: 60, name: 'mark at the left' }),
-        right: lengthText({ max: 60, name: 'mark at the right' }),
-        back: lengthText({ max: 60, name: 'mark at the back' }),
-      })
+      .strictObject({ front: mark('front'), left: mark('left'), right: mark('right'), back: mark('back') })
       .nullable()
       .default(null),
     /** the sign that led to it */
-    sign: z
-      .string()
-      .max(40)
-      .nullable()
-      .default(null)
-      .refine((s) => s === null || findSign(s) !== undefined, 'The house knows no such sign.'),
+    sign: z.string().max(40).nullable().default(null),
     /** the client’s own words */
     words: words(500),
     note: words(500),
@@ -64,6 +51,18 @@ export const AskedWire = z
       .strictObject({ view: z.enum(['front', 'back', 'panels']), x: z.number(), y: z.number() })
       .nullable()
       .default(null),
+  });
+}
+
+/** One change as it was asked for: amounts as the hand wrote them, each with its unit. */
+export const AskedWire = shapeOf((name, min, max) => lengthText({ min, max, name }))
+  .refine((a) => findKind(a.kind) !== undefined, {
+    message: 'The house knows no alteration of this kind.',
+    path: ['kind'],
+  })
+  .refine((a) => a.sign === null || findSign(a.sign) !== undefined, {
+    message: 'The house knows no such sign.',
+    path: ['sign'],
   })
   .refine((a) => findKind(a.kind)?.directions.some((d) => d.id === a.direction) ?? true, {
     message: 'This alteration has no such way.',
@@ -73,7 +72,22 @@ export const AskedWire = z
     message: 'How much? Write the amount with its unit.',
     path: ['amount'],
   });
+/** The same as it was kept: its lengths have been read once and are not judged again. */
+export const StoredAsked = shapeOf(() => z.string());
 export type AskedWire = z.infer<typeof AskedWire>;
+
+/** Amounts are a few dozen texts, written again and again: what each is, read once. */
+const amounts = new Map<string, { readonly cm: Cm; readonly words: string }>();
+function amountOf(text: string): { readonly cm: Cm; readonly words: string } {
+  let known = amounts.get(text);
+  if (!known) {
+    const read = readLength(text, 'cm');
+    known = { cm: toCm(text), words: read.ok ? printWritten(read.written) : text };
+    if (amounts.size >= 1000) amounts.clear();
+    amounts.set(text, known);
+  }
+  return known;
+}
 
 /** What core computes from: lengths in cm. Of a wire that the schema has passed. */
 export function toAsked(w: AskedWire): Asked {
@@ -82,7 +96,7 @@ export function toAsked(w: AskedWire): Asked {
   return {
     kind,
     direction: kind.directions.find((d) => d.id === w.direction)!,
-    amount: at(w.amount),
+    amount: w.amount === null ? null : amountOf(w.amount).cm,
     as: w.as,
     side: w.side,
     part: w.part,
@@ -99,10 +113,7 @@ export function toAsked(w: AskedWire): Asked {
 }
 
 /** The amount as the hand wrote it, its fraction in the one shape; '' where none was. */
-export function writtenOf({ amount }: AskedWire): string {
-  const read = amount === null ? null : readLength(amount, 'cm');
-  return read?.ok ? printWritten(read.written) : (amount ?? '');
-}
+export const writtenOf = ({ amount }: AskedWire): string => (amount === null ? '' : amountOf(amount).words);
 
 export const SOURCES_OF_ASKING = ['fitting', 'desk', 'call', 'bench'] as const;
 export const AlterationWrite = z.strictObject({

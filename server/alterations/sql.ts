@@ -1,11 +1,12 @@
 import {
   type AlterationView,
-  AskedWire,
+  type AskedWire,
   type BenchRow,
   type BroughtIn,
   type BroughtInWrite,
   type HandOverView,
   type OrderFull,
+  StoredAsked,
   StoredTargets,
   type Target,
   toAsked,
@@ -15,7 +16,7 @@ import { stored } from '@rocchetto/contract/stored.ts';
 import { type AlterationState, alterationSentence, type Box } from '@rocchetto/core/alter/index.ts';
 import type { Db, Tx } from '../db/pool.ts';
 
-const readAsked = (v: unknown): AskedWire => stored(AskedWire, 'Alteration', v);
+const readAsked = (v: unknown): AskedWire => stored(StoredAsked, 'Alteration', v);
 export const sentenceOf = (asked: AskedWire): string => alterationSentence(toAsked(asked), writtenOf(asked));
 
 const ISO = (column: string) => `to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"')`;
@@ -211,21 +212,20 @@ export const promiseKept = (tx: Tx, id: number, at: Date | null, by: number | nu
     [id, at, by],
   );
 
-/** What is open, by day and need; one hand’s and what nobody has yet, or everybody’s. */
-export async function openAlterations(db: Db, staffId: number | null, now: Date): Promise<BenchRow[]> {
-  const { rows } = await db.query<Omit<BenchRow, 'sentence' | 'kind'> & { asked: unknown }>({
-    name: staffId === null ? 'bench-all' : 'bench-mine',
-    text: `select a.id, a.order_id as "orderId", o.number as "orderNumber", o.what as "order", c.name as "clientName", a.asked,
+/** The question of what is open, by day and need; one hand’s and what nobody has yet, or everybody’s. */
+export const openQuestion = (staffId: number | null, now: Date) => ({
+  name: staffId === null ? 'bench-all' : 'bench-mine',
+  text: `select a.id, a.order_id as "orderId", o.number as "orderNumber", o.what as "order", c.name as "clientName", a.asked,
         a.status, a.staff_id as "staffId", s.name as "staffName", w.day, a.needed_on as "neededOn", a.minutes, a.version,
         coalesce((select h.settings #>> '{house,rounding,unit}' from sheet h where h.order_id = a.order_id order by h.revision desc limit 1),
           (select rules #>> '{rounding,unit}' from house), 'cm') as unit,
         a.done_by as "doneById", n.at as "nextAt", n.kind as "nextKind",
-        (select coalesce(round(sum(extract(epoch from coalesce(k.ended_at, $1) - k.started_at)) / 60), 0)::int
-           from alteration_work k where k.alteration_id = a.id) as worked,
-        (select count(*)::int from alteration_box b where b.alteration_id = a.id and b.done_at is null and b.struck is null) as "boxesOpen",
-        (select k.staff_id from alteration_work k where k.alteration_id = a.id and k.ended_at is null limit 1) as "workingId"
+        coalesce(round(k.seconds / 60), 0)::int as worked, k.at_it as "workingId",
+        (select count(*)::int from alteration_box b where b.alteration_id = a.id and b.done_at is null and b.struck is null) as "boxesOpen" 
       from alteration a join orders o on o.id = a.order_id join client c on c.id = o.client_id
         left join staff s on s.id = a.staff_id
+        left join lateral (select sum(extract(epoch from coalesce(x.ended_at, $1) - x.started_at)) as seconds,
+            max(x.staff_id) filter (where x.ended_at is null) as at_it from alteration_work x where x.alteration_id = a.id) k on true
         left join bench_work w on w.alteration_id = a.id and w.gone_at is null
         left join lateral (select ${ISO('lower(t.during)')} as at, p.kind from appointment p join slot t on t.appointment_id = p.id
             where p.order_id = a.order_id and t.state = 'taken' and p.status in ('offered', 'confirmed') and lower(t.during) > $1
@@ -233,8 +233,14 @@ export async function openAlterations(db: Db, staffId: number | null, now: Date)
       where a.status in ('asked', 'agreed', 'in-work', 'done')
         ${staffId === null ? '' : 'and (a.staff_id = $2 or a.staff_id is null)'}
       order by least(coalesce(w.day, '9999-01-01'), coalesce(a.needed_on, '9999-01-01'), coalesce(n.at::timestamptz::date, '9999-01-01')), a.id limit 2500`,
-    values: staffId === null ? [now] : [now, staffId],
-  });
+  values: staffId === null ? [now] : [now, staffId],
+});
+
+/** What is open, by day and need; one hand’s and what nobody has yet, or everybody’s. */
+export async function openAlterations(db: Db, staffId: number | null, now: Date): Promise<BenchRow[]> {
+  const { rows } = await db.query<Omit<BenchRow, 'sentence' | 'kind'> & { asked: unknown }>(
+    openQuestion(staffId, now),
+  );
   return rows.map(({ asked, ...r }) => {
     const wire = readAsked(asked);
     return { ...r, kind: wire.kind, sentence: sentenceOf(wire) };
