@@ -238,6 +238,29 @@ export const PinsWrite = z.strictObject({
   way: z.enum(['in', 'out']),
   pins: z.int('Pins are counted in whole ones.').min(0).max(2000, 'So many pins no fitting takes.'),
 });
+/** Points of the finished garment as they were read; one outside its tolerance may be accepted by name. */
+export const PointsWrite = z.strictObject({
+  readings: z
+    .record(z.string().max(80), lengthText({ max: 1000, name: 'reading' }))
+    .refine((r) => Object.keys(r).length > 0, 'No reading was given.'),
+  accepted: z
+    .strictObject({ name: by('Say who accepts it.'), reason: reason('Say why it may stay so.') })
+    .nullable()
+    .default(null),
+});
+export interface PointView extends Target {
+  /** it must be measured before the garment leaves */
+  readonly required: boolean;
+  readonly reading: {
+    readonly written: string;
+    readonly within: boolean;
+    readonly acceptedBy: string;
+    readonly reason: string;
+    readonly by: string;
+    readonly at: string;
+  } | null;
+}
+
 /** The garment is given to the client, who agrees by name; the cautions were read out. */
 export const HandOverWrite = z.strictObject({
   clientName: by('Say who receives it.'),
@@ -292,6 +315,8 @@ export interface OrderAlterations {
   /** how it came, when it was brought in */
   readonly broughtIn: BroughtIn | null;
   readonly pins: { readonly in: number; readonly out: number } | null;
+  /** the finished garment against its sheet, as it is made by now */
+  readonly points: readonly PointView[];
   readonly handOvers: readonly HandOverView[];
   /** what stands in the way of handing it over, a sentence each */
   readonly inTheWay: readonly string[];

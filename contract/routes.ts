@@ -6,6 +6,7 @@ import {
   BroughtInWrite,
   HandOverWrite,
   PinsWrite,
+  PointsWrite,
   StepWrite,
   TakeBackWrite,
 } from './alterations.ts';
@@ -157,6 +158,12 @@ export const ROUTES = {
     query: z.object({ code: z.string().max(40) }),
   },
   'POST /orders/:id/pins': { does: 'Counts pins in or out', may: 'alter.work', body: PinsWrite, status: 201 },
+  'POST /orders/:id/points': {
+    does: 'Keeps what was measured on the finished garment',
+    may: 'alter.work',
+    body: PointsWrite,
+    status: 201,
+  },
   'POST /orders/:id/hand-over': {
     does: 'Hands the garment over, when nothing stands in the way',
     may: 'alter.ask',

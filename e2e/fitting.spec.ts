@@ -145,6 +145,14 @@ test('pins are counted, and what stands in the way of handing over is said', asy
   await page.getByLabel('Pins and needles').fill('14');
   await page.getByRole('button', { name: 'count out' }).click();
   await expect(page.getByText('14 pins counted in, 14 out.')).toBeVisible();
+  await page.getByText('Measured against the sheet').click();
+  await page.getByLabel('hip was read').fill('140');
+  await page.getByRole('button', { name: 'Keep what was read' }).click();
+  await expect(page.getByText('140 cm outside')).toBeVisible();
+  await accessible(page, 'measured');
+  await page.getByLabel('Why what lies outside may stay').fill('wanted so');
+  await page.getByRole('button', { name: 'Accept as it is' }).click();
+  await expect(page.getByText('140 cm accepted by Bram Teller')).toBeVisible();
   const record = await page.request.get(`/api/orders/${orderId}/fitting-record.pdf`);
   expect(record.headers()['content-type']).toBe('application/pdf');
 });

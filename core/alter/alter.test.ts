@@ -429,7 +429,7 @@ describe('the tables', () => {
 
   it('a hand-over waits for open work, for pins, and for the garment to be there', () => {
     const way = (more: Partial<Parameters<typeof inTheWay>[0]>) =>
-      inTheWay({ alterations: [], pins: null, cut: true, ...more });
+      inTheWay({ alterations: [], pins: null, points: [], cut: true, ...more });
     expect(way({})).toEqual([]);
     expect(way({ cut: false })).toEqual(['The sheet is not cut: there is no garment yet.']);
     expect(
@@ -437,6 +437,21 @@ describe('the tables', () => {
     ).toEqual(['Hem, straight is done, to be checked.']);
     expect(way({ alterations: [{ status: 'checked', name: 'hem' }] })).toEqual([
       'No pins were counted: count them in and out.',
+    ]);
+    const point = (name: string, state: 'open' | 'within' | 'outside' | 'accepted', required = true) => ({
+      name,
+      state,
+      required,
+    });
+    const points = [
+      point('waist', 'open'),
+      point('side', 'open', false),
+      point('hip', 'outside'),
+      point('hem', 'accepted'),
+    ];
+    expect(way({ points })).toEqual([
+      'Not measured against the sheet yet: waist.',
+      'Hip lies outside its tolerance: back to the bench, or accepted by name.',
     ]);
     expect(way({ pins: { in: 5, out: 6 } })).toEqual(['1 more pins were counted out than in: count again.']);
   });

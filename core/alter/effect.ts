@@ -67,6 +67,28 @@ function measures(
   return out;
 }
 
+/** One point of the finished garment that is measured again before it leaves, cm. */
+export interface Point {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: Before['kind'];
+  readonly target: Cm;
+}
+
+/** What the finished garment should measure by now: its girths, and its lengths at front, sides and back. */
+export function finishedPoints(now: Halves): Point[] {
+  const left = measures(now.left);
+  return [...measures(now.right)]
+    .filter(([id, { kind }]) => kind === 'girth' || /\/(side|centre)$/.test(id))
+    .map(([id, { name, kind, value }]) => ({
+      id,
+      name,
+      kind,
+      target: cm(kind === 'girth' ? value + (left.get(id)?.value ?? value) : value),
+    }))
+    .sort((a, b) => Number(a.kind === 'edge') - Number(b.kind === 'edge'));
+}
+
 /** Before and after of every measure that moved: girths over both halves, edges on the half that moved more. */
 function movedOf(before: Halves, a: Halves): Before[] {
   const [oldRight, oldLeft] = [measures(before.right), measures(before.left)];
@@ -116,7 +138,9 @@ export function effectOf(sheet: Pick<Sheet, 'figures'>, before: Halves, a: Halve
       : ['', ''];
     ease.push({ zone: f.id, name: f.name, before, after, was, is });
     const floor = FLOORS[zone];
-    if (floor && after < floor.least - 1e-9 && after < before)
+    if (floor && after < 0 && after < before)
+      says.push(`At the ${f.name} it would be ${say(-after)} less than the body: no ${floor.why}.`);
+    else if (floor && after < floor.least - 1e-9 && after < before)
       says.push(
         `The ${f.name} keeps ${say(after)} of ease; ${say(floor.least)} is the least in a cloth without stretch: ${floor.why}.`,
       );

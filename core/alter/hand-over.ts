@@ -6,6 +6,12 @@ export interface BeforeHandOver {
   readonly alterations: readonly { readonly status: AlterationState; readonly name: string }[];
   /** pins counted, all fittings together; null where none were ever counted */
   readonly pins: { readonly in: number; readonly out: number } | null;
+  /** points of the garment that are measured before it leaves */
+  readonly points: readonly {
+    readonly name: string;
+    readonly required: boolean;
+    readonly state: 'open' | 'within' | 'outside' | 'accepted';
+  }[];
   /** the sheet is cut: before that there is no garment */
   readonly cut: boolean;
 }
@@ -15,7 +21,7 @@ export interface BeforeHandOver {
  * no open alterations, every point checked, pins counted). Cautions and the client’s agreement are given with the
  * hand-over itself.
  */
-export function inTheWay({ alterations, pins, cut }: BeforeHandOver): string[] {
+export function inTheWay({ alterations, pins, points, cut }: BeforeHandOver): string[] {
   const says: string[] = [];
   if (!cut) says.push('The sheet is not cut: there is no garment yet.');
   for (const a of alterations)
@@ -28,5 +34,12 @@ export function inTheWay({ alterations, pins, cut }: BeforeHandOver): string[] {
         ? `${pins.in - pins.out} of ${pins.in} pins ${pins.in - pins.out === 1 ? 'is' : 'are'} not counted out: look before the garment leaves.`
         : `${pins.out - pins.in} more pins were counted out than in: count again.`,
     );
+  const open = points.filter((p) => p.required && p.state === 'open').map((p) => p.name);
+  if (cut && open.length > 0) says.push(`Not measured against the sheet yet: ${open.join(', ')}.`);
+  for (const p of points)
+    if (p.state === 'outside')
+      says.push(
+        `${p.name[0]!.toUpperCase()}${p.name.slice(1)} lies outside its tolerance: back to the bench, or accepted by name.`,
+      );
   return says;
 }

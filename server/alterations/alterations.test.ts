@@ -342,8 +342,28 @@ describe('an alteration', () => {
       fitter!.send('POST', `${path}/alterations`, { asked: WAIST, source: 'fitting' }),
       201,
     );
-    const { inTheWay } = await mine();
-    expect(inTheWay).toEqual(['Waist is asked for.', 'No pins were counted: count them in and out.']);
+    const { inTheWay, points } = await mine();
+    expect(inTheWay.slice(0, 2)).toEqual([
+      'Waist is asked for.',
+      'No pins were counted: count them in and out.',
+    ]);
+    expect(inTheWay[2]).toContain('Not measured against the sheet yet: ');
+    const girths = points.filter((p: { required: boolean }) => p.required);
+    const read = (who: Caller, body: object, status = 201) =>
+      json(who.send('POST', `${path}/points`, body), status);
+    const texts = Object.fromEntries(
+      girths.map((p: { id: string; target: number }) => [p.id, `${p.target} cm`]),
+    );
+    await read(bench!, { readings: {} }, 422);
+    await read(bench!, { readings: { sleeve: '3 cm' } }, 422);
+    await read(bench!, { readings: { ...texts, hip: '140 cm' } });
+    expect((await mine()).inTheWay).toContain(
+      'Hip lies outside its tolerance: back to the bench, or accepted by name.',
+    );
+    const accepted = { name: 'Bram', reason: 'wanted so' };
+    await read(bench!, { readings: { hip: '140 cm' }, accepted }, 403);
+    await read(fitter!, { readings: { hip: '140 cm' }, accepted });
+    expect((await mine()).inTheWay).toHaveLength(2);
     await json(
       fitter!.send('POST', `/alterations/${id}/steps`, {
         version: 1,

@@ -1,10 +1,18 @@
-import { type OrderAlterations, toAsked } from '@rocchetto/contract';
+import {
+  may,
+  type OrderAlterations,
+  type PointView,
+  TARGET_TOLERANCE,
+  toAsked,
+  toCm,
+} from '@rocchetto/contract';
 import { drawGarment, printDate, printSheet, tell } from '@rocchetto/core';
 import {
   alike,
   CannotAlter,
   type DrawnPanel,
   findKind,
+  finishedPoints,
   type Halves,
   inTheWay,
   stands,
@@ -24,6 +32,7 @@ import { prepared, takeStep } from './service.ts';
 import {
   addAlteration,
   addHandOver,
+  addPoint,
   addStep,
   alterationsOfOrder,
   broughtIn,
@@ -34,6 +43,7 @@ import {
   isOfOrder,
   openAlterations,
   pinsOf,
+  pointsRead,
   takeBack,
   touch,
   writeAsked,
@@ -138,6 +148,40 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
     });
   });
 
+  on(app, 'POST /orders/:id/points', (c, { role, body: { readings, accepted } }) => {
+    const orderId = idParam(c, 'order');
+    return once(c, deps, async (tx) => {
+      if (!(await readOrder(tx, orderId, true))) throw notFound('order');
+      if (accepted && !may(role, 'alter.accept'))
+        throw new Refusal(
+          403,
+          'not-yours',
+          'A fitter or the principal accepts what lies outside its tolerance.',
+        );
+      const points = new Map((await told(tx, orderId, deps.now())).points.map((p) => [p.id, p]));
+      const by = c.get('who').id;
+      for (const [id, written] of Object.entries(readings)) {
+        const p = points.get(id);
+        if (!p)
+          throw new Refusal(422, 'no-such-point', 'One of the readings is of nothing that this garment has.');
+        const within = Math.abs(toCm(written) - p.target) <= p.tolerance + 1e-9;
+        const stands =
+          within || !accepted
+            ? { acceptedBy: '', reason: '' }
+            : { acceptedBy: accepted.name, reason: accepted.reason };
+        await addPoint(
+          tx,
+          orderId,
+          { point: id, written, target: p.target, tolerance: p.tolerance, within, ...stands },
+          by,
+          deps.now(),
+        );
+      }
+      await remember(tx, 'order', orderId, by, 'garment measured', undefined, { readings, accepted });
+      return kept(201, orderId, { ok: true });
+    });
+  });
+
   on(app, 'POST /orders/:id/hand-over', (c, { body: { clientName } }) => {
     const orderId = idParam(c, 'order');
     return once(c, deps, async (tx) => {
@@ -218,8 +262,9 @@ async function told(db: Db, orderId: number, now: Date): Promise<OrderAlteration
   const alterations = await alterationsOfOrder(db, orderId);
   const made = await madeSheet(db, orderId, now);
   const drawn: Record<number, readonly DrawnPanel[]> = {};
+  let by: Halves | null = null;
   if (made) {
-    let by: Halves = alike(made.sheet.panels);
+    by = alike(made.sheet.panels);
     for (const a of alterations) {
       if (a.status === 'declined' || a.status === 'withdrawn') continue;
       const asked = toAsked(a.asked);
@@ -233,6 +278,20 @@ async function told(db: Db, orderId: number, now: Date): Promise<OrderAlteration
       }
     }
   }
+  const read = by ? await pointsRead(db, orderId) : null;
+  const points = (by ? finishedPoints(by) : []).map((p): PointView => {
+    const found = read?.get(p.id);
+    // A reading of before an alteration says nothing of what the garment is now.
+    const still = found && Math.abs(found.target - p.target) < 0.01 ? found : null;
+    return {
+      id: p.id,
+      name: p.name,
+      target: p.target,
+      tolerance: TARGET_TOLERANCE[p.kind],
+      required: p.kind === 'girth',
+      reading: still,
+    };
+  });
   const pins = await pinsOf(db, orderId);
   const of = alterations.map((a) => ({
     status: a.status,
@@ -244,9 +303,19 @@ async function told(db: Db, orderId: number, now: Date): Promise<OrderAlteration
     drawn,
     broughtIn: (await broughtIn(db, orderId)) ?? null,
     pins,
+    points,
     handOvers: await handOvers(db, orderId),
     // What was brought in, or has no sheet, was never cut here.
-    inTheWay: inTheWay({ alterations: of, pins, cut: made?.cut ?? true }),
+    inTheWay: inTheWay({
+      alterations: of,
+      pins,
+      cut: made?.cut ?? true,
+      points: points.map(({ name, required, reading: r }) => ({
+        name,
+        required,
+        state: r === null ? 'open' : r.within ? 'within' : r.acceptedBy ? 'accepted' : 'outside',
+      })),
+    }),
     cautions: (made?.sheet.cautions ?? []).map((k) => tell(k.sentence, unit)),
   };
 }

@@ -256,6 +256,35 @@ export const countPins = (tx: Tx, orderId: number, way: 'in' | 'out', pins: numb
     at,
   ]);
 
+interface PointRead {
+  readonly point: string;
+  readonly written: string;
+  readonly target: number;
+  readonly tolerance: number;
+  readonly within: boolean;
+  readonly acceptedBy: string;
+  readonly reason: string;
+}
+export const addPoint = (tx: Tx, orderId: number, p: PointRead, by: number, at: Date) =>
+  tx.query(
+    `insert into garment_reading (order_id, point, written, target_cm, tolerance_cm, within, accepted_by, reason, by, at)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
+    [orderId, p.point, p.written, p.target, p.tolerance, p.within, p.acceptedBy, p.reason, by, at],
+  );
+/** The latest reading of each point of a garment. */
+export async function pointsRead(
+  db: Db,
+  orderId: number,
+): Promise<Map<string, PointRead & { by: string; at: string }>> {
+  const { rows } = await db.query<PointRead & { by: string; at: string }>(
+    `select distinct on (g.point) g.point, g.written, g.target_cm as target, g.tolerance_cm as tolerance, g.within,
+        g.accepted_by as "acceptedBy", g.reason, s.name as by, ${ISO('g.at')} as at
+       from garment_reading g join staff s on s.id = g.by where g.order_id = $1 order by g.point, g.id desc`,
+    [orderId],
+  );
+  return new Map(rows.map((r) => [r.point, r]));
+}
+
 /** All pins counted at this order; null where none were. */
 export async function pinsOf(db: Db, orderId: number): Promise<{ in: number; out: number } | null> {
   const { rows } = await db.query<{ in: number; out: number; n: number }>(

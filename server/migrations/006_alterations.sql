@@ -109,3 +109,20 @@ create table brought_in (
   by bigint not null references staff,
   at timestamptz not null default now()
 );
+
+-- The finished garment measured against its sheet as it is made by now: what was read, what it should be, and by whom
+-- a reading outside its tolerance was accepted. The latest of a point counts.
+create table garment_reading (
+  id bigint generated always as identity primary key,
+  order_id bigint not null references orders,
+  point text not null,
+  written text not null,
+  target_cm double precision not null,
+  tolerance_cm double precision not null,
+  within boolean not null,
+  accepted_by text not null default '',
+  reason text not null default '',
+  by bigint not null references staff,
+  at timestamptz not null default now()
+);
+create index garment_reading_order on garment_reading (order_id, id);

@@ -18,6 +18,7 @@ import { useAlterationsQuery, useChangeAskedMutation } from './api.ts';
 import { type Draft, draftOf, EMPTY, wireOf } from './draft.ts';
 import { GarmentTouch } from './GarmentTouch.tsx';
 import { Leaving } from './Leaving.tsx';
+import { Measured } from './Measured.tsx';
 import { Protocol } from './Protocol.tsx';
 import { ReadBack } from './ReadBack.tsx';
 import { SignChoice } from './SignChoice.tsx';
@@ -190,6 +191,7 @@ function Fitting({ id }: { id: number }) {
           setDraft(draftOf(a.asked));
         }}
       />
+      <Measured orderId={id} unit={unit} points={data.points} />
       <Leaving key={`leaving ${order.id}`} orderId={id} clientName={order.clientName} of={data} />
     </Place>
   );

@@ -61,6 +61,13 @@ const alterations = api.injectEndpoints({
       query: ({ orderId, ...body }) => change(`/orders/${orderId}/pins`, 'POST', body),
       invalidatesTags: touched,
     }),
+    points: b.mutation<
+      object,
+      { orderId: number; readings: Record<string, string>; accepted: { name: string; reason: string } | null }
+    >({
+      query: ({ orderId, ...body }) => change(`/orders/${orderId}/points`, 'POST', body),
+      invalidatesTags: touched,
+    }),
     handOver: b.mutation<object, { orderId: number; clientName: string; cautionsRead: true }>({
       query: ({ orderId, ...body }) => change(`/orders/${orderId}/hand-over`, 'POST', body),
       invalidatesTags: touched,
@@ -98,6 +105,7 @@ export const {
   useBringInMutation,
   useLazyTicketQuery,
   usePinsMutation,
+  usePointsMutation,
   useHandOverMutation,
   useTakeBackMutation,
 } = alterations;
