@@ -4,10 +4,11 @@ import { boxSentence, isOpen, STATE_WORD } from '@rocchetto/core/alter/index.ts'
 import { hoursWord } from '@rocchetto/core/diary/load.ts';
 import { useState } from 'react';
 import { useMay, useMe } from '../app/me.ts';
-import { useStepMutation, useTickMutation } from '../fitting/api.ts';
+import { useStepMutation } from '../fitting/api.ts';
 import { keepTogether } from '../shared/keepTogether.ts';
 import { Problem } from '../shared/Problem.tsx';
 import { CheckForm } from './CheckForm.tsx';
+import { useTicks } from './useTicks.ts';
 
 interface Props {
   readonly of: AlterationView;
@@ -19,30 +20,23 @@ export function Job({ of: a, unit }: Props) {
   const me = useMe();
   const may = useMay('alter.work');
   const [step, { error, isLoading }] = useStepMutation();
-  const [tick, ticking] = useTickMutation();
+  const { boxes, tick, error: notTicked, pending } = useTicks(a);
   const [striking, setStriking] = useState<{ box: string; reason: string } | null>(null);
   const take = (s: StepWire) => step({ id: a.id, orderId: a.orderId, version: a.version, step: s });
   const ticks = may && (a.status === 'agreed' || a.status === 'in-work');
-  const left = a.boxes.filter((b) => b.doneAt === null && b.struck === null).length;
+  const left = boxes.filter((b) => b.doneAt === null && b.struck === null).length;
   const mine = a.workingId === me.id;
   return (
     <>
       <ul className="boxes" aria-label="Pieces">
-        {a.boxes.map((b) => (
+        {boxes.map((b) => (
           <li key={b.id} className={b.layer}>
             <label className={b.struck ? 'struck' : ''}>
               <input
                 type="checkbox"
                 checked={b.doneAt !== null}
                 disabled={!ticks || b.struck !== null}
-                onChange={(e) =>
-                  void tick({
-                    id: a.id,
-                    orderId: a.orderId,
-                    box: b.id,
-                    to: e.target.checked ? 'done' : 'open',
-                  })
-                }
+                onChange={(e) => void tick(b.id, e.target.checked ? 'done' : 'open')}
               />{' '}
               {keepTogether(tell(boxSentence(b), unit))}
               {b.layer !== 'outer' && <span className="layer"> {b.layer}</span>}
@@ -55,7 +49,7 @@ export function Job({ of: a, unit }: Props) {
                   type="button"
                   className="quiet noprint"
                   aria-label={`Not left out: ${tell(boxSentence(b), unit)}`}
-                  onClick={() => void tick({ id: a.id, orderId: a.orderId, box: b.id, to: 'open' })}
+                  onClick={() => void tick(b.id, 'open')}
                 >
                   not left out
                 </button>
@@ -75,8 +69,7 @@ export function Job({ of: a, unit }: Props) {
                 aria-label="Why it is left out"
                 onSubmit={async (e) => {
                   e.preventDefault();
-                  const done = await tick({ id: a.id, orderId: a.orderId, to: 'struck', ...striking });
-                  if ('data' in done) setStriking(null);
+                  if (await tick(striking.box, 'struck', striking.reason)) setStriking(null);
                 }}
               >
                 <label htmlFor="strike-why">Why this piece is left out</label>
@@ -97,7 +90,7 @@ export function Job({ of: a, unit }: Props) {
           </li>
         ))}
       </ul>
-      <Problem error={error ?? ticking.error} />
+      <Problem error={error ?? notTicked} />
       {isOpen(a.status) && (
         <p className="soft">
           {STATE_WORD[a.status]}
@@ -132,7 +125,7 @@ export function Job({ of: a, unit }: Props) {
             <button
               type="button"
               className={a.status === 'in-work' ? 'take' : 'plain'}
-              disabled={isLoading || left > 0}
+              disabled={isLoading || pending || left > 0}
               onClick={() => void take({ step: 'finish', note: '' })}
             >
               {left === 0 ? 'Done' : `Done: ${left} ${left === 1 ? 'piece' : 'pieces'} to tick first`}

@@ -41,20 +41,6 @@ const alterations = api.injectEndpoints({
     }),
     tick: b.mutation<Kept, On & z.input<typeof BoxWrite>>({
       query: ({ id, orderId: _, ...body }) => change(`/alterations/${id}/boxes`, 'POST', body),
-      // The tick shows at once and goes back when it is refused.
-      async onQueryStarted({ id, orderId, box, to, reason }, { dispatch, queryFulfilled }) {
-        const shown = dispatch(
-          alterations.util.updateQueryData('alterations', orderId, (now) => {
-            const of = now.alterations.find((a) => a.id === id)?.boxes.find((x) => x.id === box);
-            if (of)
-              Object.assign(of, {
-                doneAt: to === 'done' ? new Date().toISOString() : null,
-                struck: to === 'struck' ? reason : null,
-              });
-          }),
-        );
-        await queryFulfilled.catch(shown.undo);
-      },
       invalidatesTags: touched,
     }),
     pins: b.mutation<object, { orderId: number; way: 'in' | 'out'; pins: number }>({
