@@ -154,7 +154,9 @@ function made(panels: readonly Panel[], move: Move, m: Making): readonly Panel[]
     boxOf(
       m,
       p,
-      move.do === 'wedge' ? `centre ${move.face}, to nothing at the side` : 'across',
+      move.do === 'wedge'
+        ? `centre ${move.face}, to nothing at the side`
+        : `length, ${move.between.join(' to ')}`,
       m.total,
       move.do === 'level',
     );

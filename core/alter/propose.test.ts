@@ -124,6 +124,16 @@ describe('the week’s proposal', () => {
     expect(proposePlan(jobs, hands, DAYS)).toEqual(plan);
   });
 
+  it('work that has its day already holds back what comes after it in its garment', () => {
+    const jobs = [job(1, { orderId: 5, rank: 4 }), job(2, { orderId: 6, rank: 4 })];
+    const plan = proposePlan(jobs, [hand(1, [240, 240, 240, 240])], DAYS, [
+      { orderId: 5, rank: 1, day: 2 },
+      { orderId: 6, rank: 3, day: DAYS.length },
+    ]);
+    expect(plan.placed).toEqual([{ jobId: 1, staffId: 1, day: 2 }]);
+    expect(plan.left).toEqual([2]);
+  });
+
   it('says what nobody can do', () => {
     const plan = proposePlan(
       [job(1, { minutes: 600 }), job(2, { skills: ['beading'] }), job(3)],

@@ -23,6 +23,13 @@ export interface BenchHand {
   readonly skills: readonly Skill[];
   readonly free: readonly number[];
 }
+/** Work that has its day already: what comes after it in its garment is placed no earlier. */
+export interface Dated {
+  readonly orderId: number;
+  readonly rank: number;
+  /** place in the days that are planned; their number for a later one */
+  readonly day: number;
+}
 export interface Placed {
   readonly jobId: number;
   readonly staffId: number;
@@ -61,11 +68,14 @@ function placeInTurn(
   hands: readonly BenchHand[],
   due: ReadonlyMap<number, number>,
   days: number,
+  dated: readonly Dated[],
 ): Plan {
   const free = hands.map((h) => [...h.free]);
   const placed: Placed[] = [];
   const left: number[] = [];
   const reached = new Map<number, { rank: number; day: number }[]>();
+  for (const { orderId, rank, day } of dated)
+    reached.set(orderId, [...(reached.get(orderId) ?? []), { rank, day }]);
   let lateness = 0;
   for (const job of jobs) {
     const earliest = (reached.get(job.orderId) ?? []).reduce(
@@ -122,9 +132,10 @@ export function proposePlan(
   jobs: readonly Job[],
   hands: readonly BenchHand[],
   days: readonly string[],
+  dated: readonly Dated[] = [],
 ): Plan {
   const due = new Map(jobs.map((j) => [j.id, lastDay(j, days)]));
-  const place = (order: readonly Job[]) => placeInTurn(order, hands, due, days.length);
+  const place = (order: readonly Job[]) => placeInTurn(order, hands, due, days.length, dated);
   const byNeed = [...jobs].sort(
     (a, b) => due.get(a.id)! - due.get(b.id)! || a.rank - b.rank || b.minutes - a.minutes || a.id - b.id,
   );

@@ -1,5 +1,5 @@
 import type { BenchRow, Proposal } from '@rocchetto/contract';
-import { dayIn, printShortDate, tell } from '@rocchetto/core';
+import { dayIn, printShortDate } from '@rocchetto/core';
 import { neededBy, proposePlan, rankOf, skillsFor } from '@rocchetto/core/alter/index.ts';
 import { hoursWord } from '@rocchetto/core/diary/load.ts';
 import { common, lengthOf, without } from '@rocchetto/core/diary/spans.ts';
@@ -48,6 +48,16 @@ export function proposalRoutes(deps: Deps): Hono<Env> {
         neededOn: r.neededOn,
         nextOn: r.nextAt === null ? null : dayAfter(dayIn(zone, r.nextAt), -1),
       });
+    const dated = open
+      .filter((r) => (r.status === 'agreed' || r.status === 'in-work') && r.day !== null)
+      .map((r) => {
+        const at = days.indexOf(r.day!);
+        return {
+          orderId: r.orderId,
+          rank: rankOf(r.kind),
+          day: at >= 0 ? at : r.day! < today ? 0 : days.length,
+        };
+      });
     const plan = proposePlan(
       rows.map((r) => ({
         id: r.id,
@@ -60,6 +70,7 @@ export function proposalRoutes(deps: Deps): Hono<Env> {
       })),
       hands,
       days,
+      dated,
     );
     const of = new Map(rows.map((r) => [r.id, r]));
     const short = (day: string) => printShortDate(day, today);
@@ -75,10 +86,13 @@ export function proposalRoutes(deps: Deps): Hono<Env> {
           const hand = hands.find((h) => h.id === p.staffId)!;
           const due = dueOf(r);
           const day = days[p.day]!;
-          const earlier = plan.placed.some((q) => {
-            const o = of.get(q.jobId)!;
-            return o.orderId === r.orderId && rankOf(o.kind) < rankOf(r.kind);
-          });
+          const rank = rankOf(r.kind);
+          const earlier =
+            dated.some((d) => d.orderId === r.orderId && d.rank < rank) ||
+            plan.placed.some((q) => {
+              const o = of.get(q.jobId)!;
+              return o.orderId === r.orderId && rankOf(o.kind) < rank;
+            });
           const why = [
             due === null
               ? 'nothing presses'
@@ -99,13 +113,18 @@ export function proposalRoutes(deps: Deps): Hono<Env> {
           };
         })
         .sort((a, b) => a.day.localeCompare(b.day) || a.staffName.localeCompare(b.staffName)),
-      left: plan.left.map((id) => ({
-        ...row(id),
-        why: tell(
-          `Nobody with the skill has ${hoursWord(Math.max(5, of.get(id)!.minutes - of.get(id)!.worked))} in one piece in these days.`,
-          'cm',
-        ),
-      })),
+      left: plan.left.map((id) => {
+        const r = of.get(id)!;
+        const later = dated.some(
+          (d) => d.orderId === r.orderId && d.rank < rankOf(r.kind) && d.day >= days.length,
+        );
+        return {
+          ...row(id),
+          why: later
+            ? 'Other work on this garment, which comes first, is given for a later day.'
+            : `Nobody with the skill has ${hoursWord(Math.max(5, r.minutes - r.worked))} in one piece in these days.`,
+        };
+      }),
     } satisfies Proposal);
   });
   return app;
