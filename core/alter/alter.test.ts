@@ -364,7 +364,7 @@ describe('an alteration on a garment', () => {
 
   it('what is made by now is every alteration that stands, one upon the other', () => {
     const one = ask('side-seams', 'in', 1);
-    const now = asMade(SKIRT, [one, one, ask('sleeve-length', 'shorter', 1)], false);
+    const now = asMade(SKIRT, [one, one, ask('sleeve-length', 'shorter', 1)]);
     expect(waist(SKIRT.panels) - waist(now.right)).toBeCloseTo(2, 6);
     const third = tryAlteration(SKIRT, now, one, false);
     expect(third.effect.moved.find((m) => m.id === 'skirt.waist')!.before).toBeCloseTo(

@@ -67,6 +67,17 @@ function measures(
   return out;
 }
 
+/** Every measure of a garment as it is by now, by id: girths on the whole, edges on one side, cm. */
+export function measuredBy(now: Halves): Map<string, Cm> {
+  const left = measures(now.left);
+  return new Map(
+    [...measures(now.right)].map(([id, { kind, value }]) => [
+      id,
+      cm(kind === 'girth' ? value + (left.get(id)?.value ?? value) : value),
+    ]),
+  );
+}
+
 /** One point of the finished garment that is measured again before it leaves, cm. */
 export interface Point {
   readonly id: string;

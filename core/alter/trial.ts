@@ -20,12 +20,15 @@ export interface DrawnPanel {
   readonly amounts: readonly { readonly at: Point; readonly by: Cm }[];
 }
 
-/** A garment as it is made by now: its sheet’s panels with every alteration that stands, in order. */
-export function asMade(sheet: Pick<Sheet, 'panels'>, standing: readonly Asked[], cut: boolean): Halves {
+/**
+ * A garment as it is made by now: its sheet’s panels with every alteration that stands, in order. What was agreed is
+ * not judged again; what it let out is taken from the allowances.
+ */
+export function asMade(sheet: Pick<Sheet, 'panels'>, standing: readonly Asked[]): Halves {
   let now: Halves = alike(sheet.panels);
   for (const asked of standing) {
     try {
-      now = applyAlteration(now, asked, cut);
+      now = applyAlteration(now, asked, false);
     } catch (error) {
       // What the sheet no longer has a seam for was agreed on an earlier revision; the others stand.
       if (!(error instanceof CannotAlter)) throw error;

@@ -136,6 +136,41 @@ describe('an alteration', () => {
     expect((await all()).drawn[first.id]).toBeUndefined();
   });
 
+  it('two that were asked for together are checked against what both make', async () => {
+    const made = await skirtOrder(fitter!, { name: 'Both Together' });
+    await json(fitter!.send('POST', '/readings', sessionBody(made.clientId, made.orderId, BODY)));
+    const path = `/orders/${made.orderId}/alterations`;
+    const ids: number[] = [];
+    for (let i = 0; i < 2; i++)
+      ids.push((await json(fitter!.send('POST', path, { asked: WAIST, source: 'fitting' }), 201)).id);
+    const of = async (id: number) =>
+      (await json(fitter!.get(path))).alterations.find((a: { id: number }) => a.id === id);
+    const waist = async (id: number) =>
+      (await of(id)).targets.find((x: { id: string }) => x.id === 'skirt.waist').target;
+    const take = async (id: number, s: object, who = bench!, status = 200) =>
+      json(
+        who.send('POST', `/alterations/${id}/steps`, { version: (await of(id)).version, step: s }),
+        status,
+      );
+    const before = await waist(ids[0]!);
+    expect(await waist(ids[1]!)).toBeCloseTo(before, 6);
+    for (const id of ids) await take(id, { step: 'agree', name: 'x' }, fitter);
+    expect(await waist(ids[1]!)).toBeCloseTo(before - 2, 6);
+    for (const id of ids) {
+      for (const b of (await of(id)).boxes) await tick(id, b.id);
+      await take(id, { step: 'finish' });
+    }
+    for (const id of ids) expect(await waist(id)).toBeCloseTo(before - 2, 6);
+    await take(ids[0]!, { step: 'check', readings: { 'skirt.waist': `${before} cm` } }, other, 422);
+    await take(ids[0]!, { step: 'check', readings: { 'skirt.waist': `${before - 2} cm` } }, other);
+    const staffId = (await json(bench!.get('/me'))).id;
+    const third = (await json(fitter!.send('POST', path, { asked: WAIST, source: 'fitting' }), 201)).id;
+    await take(third, { step: 'agree', name: 'x' }, fitter);
+    expect((await take(third, { step: 'assign', staffId, day: '2026-03-01' }, fitter, 422)).code).toBe(
+      'past',
+    );
+  });
+
   it('is changed while it is asked only, on top of what others saved', async () => {
     const { id } = await ask(WAIST);
     const change = (version: number, amount: string, status = 200) =>

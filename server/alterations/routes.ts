@@ -28,7 +28,7 @@ import { conflict, notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
 import { readOrder } from '../orders/sql.ts';
 import { madeSheet } from '../sheets/made-sheet.ts';
-import { prepared, takeStep } from './service.ts';
+import { prepared, takeStep, targetsNow } from './service.ts';
 import {
   addAlteration,
   addHandOver,
@@ -299,7 +299,7 @@ async function told(db: Db, orderId: number, now: Date): Promise<OrderAlteration
   }));
   const unit = made?.sheet.input.house.rounding.unit ?? 'cm';
   return {
-    alterations,
+    alterations: alterations.map((a) => ({ ...a, targets: targetsNow(a, alterations, made?.sheet ?? null) })),
     drawn,
     broughtIn: (await broughtIn(db, orderId)) ?? null,
     pins,

@@ -9,7 +9,7 @@ import {
   toAsked,
   toCm,
 } from '@rocchetto/contract';
-import { printDate, type SheetUnit, say, tell } from '@rocchetto/core';
+import { dayIn, printDate, type Sheet, type SheetUnit, say, tell } from '@rocchetto/core';
 import {
   ALTERATION_STEPS,
   asMade,
@@ -19,11 +19,13 @@ import {
   findKind,
   genericBoxes,
   mayStep,
+  measuredBy,
   STATE_WORD,
   stands,
   tryAlteration,
 } from '@rocchetto/core/alter/index.ts';
 import type { Tx } from '../db/pool.ts';
+import { readHouse } from '../house/sql.ts';
 import type { SignedIn } from '../http/context.ts';
 import { Refusal } from '../http/problem.ts';
 import { madeSheet } from '../sheets/made-sheet.ts';
@@ -34,10 +36,13 @@ import {
   broughtIn,
   endWork,
   isAtWork,
+  isHandedOver,
   openBoxes,
   promise,
   promiseKept,
   workingOn,
+  writeAsked,
+  writeBoxes,
   writeState,
 } from './sql.ts';
 
@@ -78,7 +83,6 @@ export async function prepared(
       asMade(
         made.sheet,
         standing.map((a) => toAsked(a.asked)),
-        made.cut,
       ),
       toAsked(asked),
       made.cut,
@@ -104,6 +108,19 @@ function possible<T>(unit: SheetUnit, make: () => T): T {
     throw new Refusal(422, 'cannot-alter', tell(error.message, unit));
   }
 }
+
+/** What done work should measure now: alone it moved less than together with the others that are done. */
+export function targetsNow(
+  a: AlterationView,
+  all: readonly AlterationView[],
+  sheet: Pick<Sheet, 'panels'> | null,
+): readonly Target[] {
+  if (!sheet || a.status !== 'done') return a.targets;
+  const made = all.filter((x) => MADE.includes(x.status)).map((x) => toAsked(x.asked));
+  const by = measuredBy(asMade(sheet, made));
+  return a.targets.map((t) => ({ ...t, target: by.get(t.id) ?? t.target }));
+}
+const MADE: readonly AlterationView['status'][] = ['done', 'checked', 'accepted'];
 
 /** What a role needs for a step, beyond working at the bench. */
 const NEEDS_MORE: Partial<Record<StepWire['step'], 'alter.ask' | 'alter.accept'>> = {
@@ -142,7 +159,11 @@ export async function takeStep(
   const told = (words: string, more: object = {}) =>
     addStep(tx, a.id, who.id, now, w.step, { words, ...more });
   switch (w.step) {
-    case 'agree':
+    case 'agree': {
+      // What others agreed to meanwhile counts: it is worked out on the garment as it is by now.
+      const { boxes, targets } = await prepared(tx, a.orderId, a.asked, now, a.id);
+      await writeAsked(tx, a.id, a.asked, targets);
+      await writeBoxes(tx, a.id, boxes);
       await kept({ agreedName: w.name, price: w.price, neededOn: w.neededOn });
       await told(
         [
@@ -154,6 +175,7 @@ export async function takeStep(
           .join(', '),
       );
       return;
+    }
     case 'decline':
     case 'withdraw':
       await endWork(tx, a.id, now);
@@ -162,6 +184,8 @@ export async function takeStep(
       await told(w.reason);
       return;
     case 'ask-again':
+      if ((await isHandedOver(tx, a.orderId)) !== null)
+        throw no('handed-over', 'This garment was handed over. Take it back in with the reason first.');
       await kept({ agreedName: '' });
       await told(w.reason);
       return;
@@ -235,6 +259,9 @@ async function assign(
   if (name === undefined) throw new Refusal(422, 'no-such-staff', 'Nobody of this number works here.');
   if (w.staffId === null && w.day !== null)
     throw new Refusal(422, 'day-of-nobody', 'A day is given together with a name.');
+  const { timeZone } = await readHouse(tx);
+  if (w.day !== null && w.day < dayIn(timeZone, now))
+    throw new Refusal(422, 'past', 'This day is past; give it for one to come.');
   const minutes = w.minutes ?? a.minutes;
   await promise(
     tx,
@@ -254,7 +281,9 @@ async function check(
   { tx, who, now, kept, told }: Doing & { readonly tx: Tx },
 ): Promise<void> {
   if (a.doneById === who.id) throw no('own-work', 'Somebody else checks it: nobody checks their own work.');
-  const known = new Map(a.targets.map((t) => [t.id, t]));
+  const made = await madeSheet(tx, a.orderId, now);
+  const targets = targetsNow(a, await alterationsOfOrder(tx, a.orderId), made?.sheet ?? null);
+  const known = new Map(targets.map((t) => [t.id, t]));
   const verdicts = Object.entries(w.readings).map(([id, text]) => {
     const t = known.get(id);
     if (!t)

@@ -32,7 +32,7 @@ export function useGarment(
       .filter((a) => a.id !== except && stands(a.status))
       .map((a) => toAsked(a.asked));
     const cut = view.status === 'cut';
-    return { sheet, now: asMade(sheet, standing, cut), cut, unit: unitOf(view.spec) };
+    return { sheet, now: asMade(sheet, standing), cut, unit: unitOf(view.spec) };
   }, [view, sheet, alterations, except]);
 }
 
