@@ -46,11 +46,11 @@ module.exports = {
       name: 'between-areas-only-sql',
       severity: 'error',
       from: {
-        path: '^server/(alterations|auth|client-data|clients|diary|garments|house|live|orders|sessions|sheets|staff)/',
+        path: '^server/(alterations|auth|client-data|clients|diary|garments|house|live|orders|photos|sessions|sheets|staff)/',
         pathNot: '\\.test\\.ts$',
       },
       to: {
-        path: '^server/(alterations|auth|client-data|clients|diary|garments|house|orders|sessions|sheets|staff)/',
+        path: '^server/(alterations|auth|client-data|clients|diary|garments|house|orders|photos|sessions|sheets|staff)/',
         pathNot: ['^server/$1/', '/(sql|made-sheet)\\.ts$'],
       },
     },
@@ -59,7 +59,7 @@ module.exports = {
       severity: 'error',
       from: { path: '^server/(db|http|paper)/', pathNot: '\\.test\\.ts$' },
       to: {
-        path: '^server/(alterations|auth|client-data|clients|diary|garments|house|orders|sessions|sheets|staff)/',
+        path: '^server/(alterations|auth|client-data|clients|diary|garments|house|orders|photos|sessions|sheets|staff)/',
       },
     },
     {

@@ -279,6 +279,16 @@ export interface HandOverView {
   readonly reason: string;
 }
 
+/** A photograph of a garment or a fitting, without its bytes. */
+export interface PhotoView {
+  readonly id: number;
+  readonly width: number;
+  readonly height: number;
+  readonly words: string;
+  readonly by: string;
+  readonly at: string;
+}
+
 /** One alteration with all that hangs on it. */
 export interface AlterationView {
   readonly id: number;

@@ -157,6 +157,16 @@ export const ROUTES = {
     may: 'order.read',
     query: z.object({ code: z.string().max(40) }),
   },
+  'GET /orders/:id/photos': { does: 'The photographs of an order', may: 'alter.read' },
+  'POST /orders/:id/photos': {
+    does: 'Keeps a photograph: the picture itself is the body; where and with what it was taken is not kept',
+    may: 'alter.work',
+    query: z.object({ words: z.string().trim().max(200).optional() }),
+    status: 201,
+  },
+  'GET /photos/:id/picture.jpg': { does: 'A photograph', may: 'alter.read', media: 'image/jpeg' },
+  'GET /photos/:id/thumb.jpg': { does: 'A photograph, small', may: 'alter.read', media: 'image/jpeg' },
+  'DELETE /photos/:id': { does: 'Takes a photograph out of the book', may: 'alter.accept' },
   'POST /orders/:id/pins': { does: 'Counts pins in or out', may: 'alter.work', body: PinsWrite, status: 201 },
   'POST /orders/:id/points': {
     does: 'Keeps what was measured on the finished garment',

@@ -171,6 +171,19 @@ test('at the desk a garment is brought in, gets its ticket, and is found by it a
   const ticket = page.getByRole('link', { name: /^[A-Z2-9]{3}-[A-Z2-9]{3}$/ });
   await expect(ticket).toBeVisible();
   const code = (await ticket.textContent())!;
+  // One pixel, the smallest PNG there is.
+  const png =
+    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==';
+  const photos = page.getByLabel('Photographs to keep');
+  await photos.setInputFiles({
+    name: 'notes.txt',
+    mimeType: 'text/plain',
+    buffer: Buffer.from('no picture'),
+  });
+  await expect(page.getByRole('alert')).toContainText('notes.txt: This is no picture that can be read');
+  await page.getByLabel('What it shows').fill('the right cuff');
+  await photos.setInputFiles({ name: 'cuff.png', mimeType: 'image/png', buffer: Buffer.from(png, 'base64') });
+  await expect(page.getByRole('img', { name: 'the right cuff' })).toBeVisible();
   await page.getByLabel('What is done').selectOption('sleeve-length');
   await page.getByLabel('How much').fill('2 cm');
   await page.getByRole('button', { name: 'Keep it as asked' }).click();

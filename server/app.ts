@@ -25,6 +25,7 @@ import { answer, Refusal } from './http/problem.ts';
 import { on } from './http/route.ts';
 import { liveRoutes } from './live/routes.ts';
 import { orderRoutes } from './orders/routes.ts';
+import { photoRoutes } from './photos/routes.ts';
 import { sessionRoutes } from './sessions/routes.ts';
 import { sheetRoutes } from './sheets/routes.ts';
 import { staffRoutes } from './staff/routes.ts';
@@ -40,18 +41,28 @@ function openRoutes(deps: Deps): Hono<Env> {
   return app;
 }
 
+/** Where a photograph is sent to: the one place that takes more. */
+const PHOTO = /^\/api\/orders\/\d+\/photos$/;
+const limits = new Map<number, ReturnType<typeof bodyLimit>>();
+/** Takes no more than so many megabytes. */
+function atMost(mb: number) {
+  const known =
+    limits.get(mb) ??
+    bodyLimit({
+      maxSize: mb * 1024 * 1024,
+      onError: () => {
+        throw new Refusal(413, 'too-large', `This is more than ${mb} MB; nothing of it was taken.`);
+      },
+    });
+  limits.set(mb, known);
+  return known;
+}
+
 /** The whole server: who may come in, every area's routes, and the built interface. */
 export function createApp(deps: Deps): Hono<Env> {
   const api = new Hono<Env>()
     .use(sameOrigin)
-    .use(
-      bodyLimit({
-        maxSize: 2 * 1024 * 1024,
-        onError: () => {
-          throw new Refusal(413, 'too-large', 'This is more than 2 MB; nothing of it was taken.');
-        },
-      }),
-    )
+    .use((c, next) => (PHOTO.test(c.req.path) ? atMost(20)(c, next) : atMost(2)(c, next)))
     .use(async (c, next) => {
       await next();
       if (!c.res.headers.has('cache-control')) c.header('cache-control', 'no-store');
@@ -68,6 +79,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', diaryRoutes(deps))
     .route('/', bookingRoutes(deps))
     .route('/', benchRoutes(deps))
+    .route('/', photoRoutes(deps))
     .route('/', proposalRoutes(deps))
     .route('/', alterationRoutes(deps))
     .route('/', broughtInRoutes(deps))

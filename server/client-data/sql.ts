@@ -148,6 +148,7 @@ export async function eraseClient(tx: Tx, id: number, code: string): Promise<Era
     `update alteration_box set struck = '—' where struck is not null and alteration_id in ${asked}`,
   );
   await count(`update handed_over set client_name = '', reason = '' where order_id in ${orders}`);
+  await count(`delete from photo where order_id in ${orders}`);
   await count(`update garment_reading set accepted_by = '', reason = '' where order_id in ${orders}`);
   await count(`update brought_in set label = '', condition = '—' where order_id in ${orders}`);
   await count('delete from client_away where client_id = $1');

@@ -19,6 +19,7 @@ import { type Draft, draftOf, EMPTY, wireOf } from './draft.ts';
 import { GarmentTouch } from './GarmentTouch.tsx';
 import { Leaving } from './Leaving.tsx';
 import { Measured } from './Measured.tsx';
+import { Photos } from './Photos.tsx';
 import { Protocol } from './Protocol.tsx';
 import { ReadBack } from './ReadBack.tsx';
 import { SignChoice } from './SignChoice.tsx';
@@ -191,6 +192,7 @@ function Fitting({ id }: { id: number }) {
           setDraft(draftOf(a.asked));
         }}
       />
+      <Photos orderId={id} />
       <Measured orderId={id} unit={unit} points={data.points} />
       <Leaving key={`leaving ${order.id}`} orderId={id} clientName={order.clientName} of={data} />
     </Place>

@@ -4,6 +4,7 @@ import type {
   BoxWrite,
   BroughtInWrite,
   OrderAlterations,
+  PhotoView,
   Proposal,
   StepWire,
 } from '@rocchetto/contract';
@@ -54,6 +55,14 @@ const alterations = api.injectEndpoints({
       query: ({ orderId, ...body }) => change(`/orders/${orderId}/points`, 'POST', body),
       invalidatesTags: touched,
     }),
+    photos: b.query<PhotoView[], number>({
+      query: (orderId) => `/orders/${orderId}/photos`,
+      providesTags: (_, __, id) => [{ type: 'Alterations', id }],
+    }),
+    dropPhoto: b.mutation<object, { id: number; orderId: number }>({
+      query: ({ id }) => change(`/photos/${id}`, 'DELETE'),
+      invalidatesTags: touched,
+    }),
     handOver: b.mutation<object, { orderId: number; clientName: string; cautionsRead: true }>({
       query: ({ orderId, ...body }) => change(`/orders/${orderId}/hand-over`, 'POST', body),
       invalidatesTags: touched,
@@ -90,6 +99,8 @@ export const {
   useProposalQuery,
   useBringInMutation,
   useLazyTicketQuery,
+  usePhotosQuery,
+  useDropPhotoMutation,
   usePinsMutation,
   usePointsMutation,
   useHandOverMutation,
