@@ -120,8 +120,17 @@ export async function bundle(
   studio: string,
   day: (at: string | Date) => string,
 ): Promise<Uint8Array> {
-  const json = { format: 'rocchetto-client', version: 1, studio, ...data };
+  const { photos, ...rest } = data;
+  const file = (p: (typeof photos)[number]) => `photographs/${p.number}-${p.id}.jpg`;
+  const json = {
+    format: 'rocchetto-client',
+    version: 1,
+    studio,
+    ...rest,
+    photographs: photos.map((p) => ({ file: file(p), number: p.number, words: p.words, at: p.at })),
+  };
   return zipSync({
+    ...Object.fromEntries(photos.map((p) => [file(p), new Uint8Array(p.picture)])),
     'client.json': strToU8(JSON.stringify(json, null, 2)),
     'readings.csv': strToU8(csv(readingRows(data, day), READING_COLUMNS)),
     'orders.csv': strToU8(csv(data.orders, ['number', 'what', 'occasion', 'worn_on', 'due_on', 'stage'])),

@@ -15,6 +15,14 @@ export interface ClientData {
   /** what was asked to be altered, and what became of it */
   readonly alterations: readonly Record<string, unknown>[];
   readonly handOvers: readonly Record<string, unknown>[];
+  /** photographs, each with its bytes */
+  readonly photos: readonly {
+    readonly id: number;
+    readonly number: string;
+    readonly words: string;
+    readonly at: Date;
+    readonly picture: Buffer;
+  }[];
   /** days on which they could not come */
   readonly away: readonly Record<string, unknown>[];
   /** what the client was told */
@@ -64,6 +72,13 @@ export async function readClientData(db: Db, id: number): Promise<ClientData | u
          from alteration a join orders o on o.id = a.order_id where o.client_id = $1 order by a.id`,
       id,
     ),
+    photos: (
+      await db.query<ClientData['photos'][number]>(
+        `select p.id, o.number, p.words, p.at, p.picture from photo p join orders o on o.id = p.order_id
+           where o.client_id = $1 order by p.id limit 500`,
+        [id],
+      )
+    ).rows,
     handOvers: await many(
       db,
       `select o.number, h.at, h.client_name, h.taken_back_at, h.reason from handed_over h join orders o on o.id = h.order_id

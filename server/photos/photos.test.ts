@@ -1,4 +1,5 @@
 import { crc32 } from 'node:zlib';
+import { unzipSync } from 'fflate';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Caller, json, startTestApp, type TestApp } from '../testing.ts';
@@ -124,6 +125,10 @@ describe('photographs', () => {
     await json(desk!.send('DELETE', `/photos/${first.id}`), 403);
     await json(fitter!.send('DELETE', `/photos/${first.id}`));
     expect((await fitter!.get(`/photos/${first.id}/thumb.jpg`)).status).toBe(404);
+    const zip = await (await principal!.get(`/clients/${clientId}/data.zip`)).arrayBuffer();
+    expect(
+      Object.keys(unzipSync(new Uint8Array(zip))).filter((f) => f.startsWith('photographs/')),
+    ).toHaveLength(99);
     const { version } = await json(principal!.get(`/clients/${clientId}`));
     await json(principal!.send('POST', `/clients/${clientId}/erase`, { version, reason: 'asked' }));
     expect((await t.pool.query('select 1 from photo where order_id = $1', [orderId])).rowCount).toBe(0);
