@@ -1,0 +1,125 @@
+import { describe, expect, it } from 'vitest';
+import {
+  AlterationWrite,
+  AskedWire,
+  BoxWrite,
+  BroughtInWrite,
+  HandOverWrite,
+  PinsWrite,
+  PointsWrite,
+  StepWire,
+  StoredAsked,
+  toAsked,
+  writtenOf,
+} from './alterations.ts';
+
+const ASKED = { kind: 'waist', direction: 'in', amount: '1 cm', as: 'pinned' };
+const says = (
+  schema: { safeParse: (v: unknown) => { success: boolean; error?: { issues: { message: string }[] } } },
+  v: unknown,
+) => {
+  const r = schema.safeParse(v);
+  return r.success ? '' : r.error!.issues.map((i) => i.message).join(' ');
+};
+
+describe('what is asked at the mirror', () => {
+  it('is kept as it was written, and computed from in cm', () => {
+    const wire = AskedWire.parse({
+      ...ASKED,
+      amount: '1/2 in',
+      fullTo: '4 in',
+      zero: '10 in',
+      frontShare: 75,
+    });
+    expect(wire.amount).toBe('1/2 in');
+    expect(writtenOf(wire)).toBe('1⁄2 in');
+    const asked = toAsked(wire);
+    expect(asked.amount).toBeCloseTo(1.27, 9);
+    expect(asked.run).toMatchObject({ begins: null, fullFrom: null });
+    expect(asked.run.fullTo).toBeCloseTo(10.16, 9);
+    expect(asked.frontShare).toBe(0.75);
+    expect(asked.direction).toMatchObject({ id: 'in', sign: -1 });
+  });
+
+  it('marks at the hem stand for an amount', () => {
+    const hem = { front: '1 cm', left: '2 cm', right: '2 cm', back: '0 cm' };
+    const wire = AskedWire.parse({ kind: 'hem-levelled', direction: 'up', hem });
+    expect(writtenOf(wire)).toBe('');
+    expect(toAsked(wire).hem).toEqual({ front: 1, left: 2, right: 2, back: 0 });
+  });
+
+  it.each([
+    [{ kind: 'wings' }, 'The house knows no alteration of this kind.'],
+    [{ direction: 'sideways' }, 'This alteration has no such way.'],
+    [{ amount: null }, 'How much? Write the amount with its unit.'],
+    [{ amount: '1' }, 'has no unit'],
+    [{ amount: '-1 cm' }, 'must lie between'],
+    [{ amount: '3 m' }, 'must lie between'],
+    [{ amount: 'a bit' }, 'is not a unit'],
+    [{ as: 'roughly' }, 'Say whether the amount is as pinned or the total.'],
+    [{ side: 'middle' }, 'Invalid'],
+    [{ zero: '-3 cm' }, 'must lie between'],
+    [{ frontShare: 101 }, 'Too big'],
+    [{ sign: 'wings' }, 'The house knows no such sign.'],
+    [{ words: 'x'.repeat(501) }, 'Too big'],
+    [{ mark: { view: 'inside', x: 1, y: 1 } }, 'Invalid'],
+    [{ mark: { view: 'front', x: Number.NaN, y: 1 } }, 'Invalid'],
+    [{ extra: 1 }, 'Unrecognized'],
+  ])('%j is refused', (more, sentence) => {
+    expect(says(AskedWire, { ...ASKED, ...more })).toContain(sentence);
+  });
+
+  it('as it was kept it is read again, also with an amount that would be asked about today', () => {
+    expect(StoredAsked.parse(AskedWire.parse(ASKED))).toEqual(AskedWire.parse(ASKED));
+    expect(StoredAsked.parse({ ...ASKED, amount: '34/35 cm' }).amount).toBe('34/35 cm');
+    expect(says(StoredAsked, { ...ASKED, version: 2 })).not.toBe('');
+  });
+
+  it('names an appointment or none, and where it came from', () => {
+    expect(AlterationWrite.parse({ asked: ASKED, source: 'call' }).appointmentId).toBeNull();
+    expect(says(AlterationWrite, { asked: ASKED, source: 'letter' })).not.toBe('');
+    expect(says(AlterationWrite, { asked: ASKED, source: 'desk', appointmentId: -1 })).not.toBe('');
+  });
+});
+
+describe('what is done with it', () => {
+  it.each([
+    [{ step: 'agree', name: '' }, 'Say who agreed.'],
+    [{ step: 'agree', name: 'x', price: -1 }, 'A price below zero is none.'],
+    [{ step: 'agree', name: 'x', neededOn: '2026-13-01' }, 'not a date'],
+    [{ step: 'decline', reason: '  ' }, 'Say why it was declined.'],
+    [{ step: 'withdraw' }, 'Invalid'],
+    [{ step: 'ask-again', reason: '' }, 'Say what changed.'],
+    [{ step: 'assign', staffId: 1, minutes: 1 }, 'Bench work takes 5 minutes or more.'],
+    [{ step: 'check', readings: { waist: '70' } }, 'has no unit'],
+    [{ step: 'back', reason: '' }, 'Say why it goes back.'],
+    [{ step: 'accept', name: 'x', reason: '' }, 'Say why it may stay so.'],
+    [{ step: 'burn' }, 'Invalid'],
+  ])('%j is refused', (step, sentence) => {
+    expect(says(StepWire, step)).toContain(sentence);
+  });
+
+  it('a piece is left out with a reason only; pins are whole; cautions are read', () => {
+    expect(says(BoxWrite, { box: 'a', to: 'struck', reason: '' })).toContain(
+      'Say why this piece is left out.',
+    );
+    expect(says(BoxWrite, { box: 'a', to: 'struck', reason: 'cut anew' })).toBe('');
+    expect(says(BoxWrite, { box: 'a', to: 'done' })).toBe('');
+    expect(says(PinsWrite, { way: 'in', pins: 2.5 })).toContain('whole');
+    expect(says(PinsWrite, { way: 'in', pins: 5000 })).toContain('no fitting takes');
+    expect(says(HandOverWrite, { clientName: 'x', cautionsRead: false })).toContain(
+      'Read the cautions out first.',
+    );
+    expect(says(PointsWrite, { readings: {} })).toContain('No reading was given.');
+    expect(says(PointsWrite, { readings: { hip: '98' } })).toContain('has no unit');
+  });
+
+  it('a garment is taken in with how it came', () => {
+    const garment = { clientId: 1, kind: 'coat', what: 'Coat', lined: true, condition: 'nothing found' };
+    expect(says(BroughtInWrite, garment)).toBe('');
+    expect(says(BroughtInWrite, { ...garment, kind: 'tent' })).toContain('no garment of this kind');
+    expect(says(BroughtInWrite, { ...garment, condition: ' ' })).toContain('Say how it came');
+    expect(says(BroughtInWrite, { ...garment, what: '' })).toContain('Say what it is.');
+    expect(says(BroughtInWrite, { ...garment, dueOn: 'soon' })).toContain('not a date');
+  });
+});

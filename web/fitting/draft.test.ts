@@ -1,0 +1,67 @@
+import { AskedWire } from '@rocchetto/contract';
+import { ALTERATION_KINDS, SIGNS } from '@rocchetto/core/alter/index.ts';
+import { describe, expect, it } from 'vitest';
+import { byMarks, type Draft, draftOf, EMPTY, wayOf, wireOf } from './draft.ts';
+
+const draft = (more: Partial<Draft>): Draft => ({ ...EMPTY, ...more });
+
+describe('what is written at the mirror', () => {
+  it('is nothing while no kind is chosen, and takes the page’s unit where none is written', () => {
+    expect(wireOf(EMPTY, 'cm')).toBeNull();
+    const w = wireOf(draft({ kind: 'waist', direction: 'in', amount: '1 1/2', zero: '20 cm' }), 'in');
+    expect(w).toMatchObject({ amount: '1 1/2 in', zero: '20 cm', as: 'pinned' });
+  });
+
+  it('only what is taken in is a fold: what is let out, and what is no fold, is the total', () => {
+    expect(wireOf(draft({ kind: 'waist', direction: 'out', amount: '1' }), 'cm')).toMatchObject({
+      as: 'total',
+    });
+    expect(wireOf(draft({ kind: 'hem-straight', direction: 'up', amount: '1' }), 'cm')).toMatchObject({
+      as: 'total',
+    });
+  });
+
+  it('marks at the hem take the amount’s place, an empty one is nothing; work without a measure has none', () => {
+    const hem = { front: '2', left: '', right: '2', back: '3' };
+    expect(wireOf(draft({ kind: 'hem-levelled', direction: 'up', amount: '9', hem }), 'cm')).toMatchObject({
+      amount: null,
+      hem: { front: '2 cm', left: '0 cm', right: '2 cm', back: '3 cm' },
+    });
+    expect(wireOf(draft({ kind: 'hem-straight', direction: 'up', amount: '9', hem }), 'cm')).toMatchObject({
+      amount: '9 cm',
+      hem: null,
+    });
+    expect(wireOf(draft({ kind: 'zip', amount: '9' }), 'cm')).toMatchObject({ amount: null });
+    expect([byMarks('hem-uneven'), byMarks('hem-straight')]).toEqual([true, false]);
+  });
+
+  it('a way that the kind has not falls back to its first', () => {
+    expect(wayOf({ kind: 'waist', direction: 'up' })!.id).toBe('in');
+    expect(wayOf({ kind: '', direction: '' })).toBeUndefined();
+  });
+
+  it('every kind can be written, is taken by the contract, and comes back into the fields as it was', () => {
+    for (const kind of ALTERATION_KINDS)
+      for (const way of kind.directions) {
+        const wire = AskedWire.parse(
+          wireOf(draft({ kind: kind.id, direction: way.id, amount: '1.5 cm', words: 'tight' }), 'cm'),
+        );
+        expect(AskedWire.parse(wireOf(draftOf(wire), 'in'))).toEqual(wire);
+      }
+  });
+
+  it('every cause of every sign prepares something the contract takes', () => {
+    for (const sign of SIGNS)
+      for (const c of sign.causes) {
+        if (c.kind === null) continue;
+        const prepared = draft({
+          sign: sign.id,
+          kind: c.kind,
+          direction: c.direction,
+          face: c.face ?? '',
+          amount: '1 cm',
+        });
+        expect(AskedWire.safeParse(wireOf(prepared, 'cm')).success, `${sign.id}: ${c.try}`).toBe(true);
+      }
+  });
+});
