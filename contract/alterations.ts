@@ -150,6 +150,8 @@ export const StepWire = z.discriminatedUnion('step', [
     /** the day it is done on, which then takes its minutes; null leaves the day open */
     day: IsoDate.nullable().default(null),
     minutes: z.int().min(5, 'Bench work takes 5 minutes or more.').max(720).optional(),
+    /** what the next hand should know */
+    note: words(500),
   }),
   z.strictObject({ step: z.literal('start') }),
   z.strictObject({ step: z.literal('pause'), note: words(500) }),

@@ -64,7 +64,7 @@ export async function seedAlterations(tx: Tx, staff: readonly SignedIn[], now: D
   const agree = (id: number, ago: number, neededOn: string | null = null, price: number | null = null) =>
     step(id, ago, bram, { step: 'agree', name: 'the client', price, neededOn });
   const give = (id: number, ago: number, to: SignedIn, day: string | null) =>
-    step(id, ago, odile, { step: 'assign', staffId: to.id, day });
+    step(id, ago, odile, { step: 'assign', staffId: to.id, day, note: '' });
   const tick = async (
     id: number,
     ago: number,

@@ -1,6 +1,15 @@
-import type { AlterationView, HandOverView } from '@rocchetto/contract';
-import { type DrawingView, dayIn, printDate, type SheetUnit, tell, viewToSvg } from '@rocchetto/core';
-import { boxSentence, STATE_WORD } from '@rocchetto/core/alter/index.ts';
+import type { AlterationView, HandOverView, PointView } from '@rocchetto/contract';
+import {
+  cm,
+  type DrawingView,
+  dayIn,
+  printDate,
+  printWithUnit,
+  type SheetUnit,
+  tell,
+  viewToSvg,
+} from '@rocchetto/core';
+import { ALTERATION_STEPS, boxSentence, STATE_WORD } from '@rocchetto/core/alter/index.ts';
 import type { Content } from 'pdfmake/interfaces.js';
 import { printPaper } from '../paper/print.ts';
 
@@ -15,9 +24,17 @@ export interface Record {
   readonly views: readonly DrawingView[];
   readonly alterations: readonly AlterationView[];
   readonly pins: { readonly in: number; readonly out: number } | null;
+  readonly points: readonly PointView[];
   readonly handOvers: readonly HandOverView[];
   readonly cautions: readonly string[];
 }
+
+const wordOf = (step: string) =>
+  step in ALTERATION_STEPS
+    ? ALTERATION_STEPS[step as keyof typeof ALTERATION_STEPS].word
+    : step === 'struck'
+      ? 'a piece left out'
+      : step;
 
 const n = (x: number) => String(Math.round(x * 100) / 100);
 
@@ -47,10 +64,7 @@ export function fittingRecord(r: Record): Promise<Buffer> {
       .join('\n');
     const steps = a.steps
       .filter((s) => s.step !== 'asked' && s.step !== 'changed')
-      .map(
-        (s) =>
-          `${day(s.at)}, ${s.by}: ${s.step.replaceAll('-', ' ')}${s.says ? `, ${tell(s.says, r.unit)}` : ''}`,
-      )
+      .map((s) => `${day(s.at)}, ${s.by}: ${wordOf(s.step)}${s.says ? `, ${tell(s.says, r.unit)}` : ''}`)
       .join('\n');
     return {
       unbreakable: true,
@@ -76,6 +90,10 @@ export function fittingRecord(r: Record): Promise<Buffer> {
     };
   });
   const last = r.handOvers.at(-1);
+  // The panels are small on paper: they stand there only where something is marked on them.
+  const onPanels = r.alterations.some((a) => a.asked.mark?.view === 'panels');
+  const views = r.views.filter((v) => v.title !== 'panels' || onPanels);
+  const read = r.points.filter((p) => p.reading !== null);
   return printPaper({
     info: { title: `Fitting record ${r.number}`, creator: 'Rocchetto' },
     footer: (page, pages) => ({
@@ -86,10 +104,10 @@ export function fittingRecord(r: Record): Promise<Buffer> {
     content: [
       { text: `Fitting record ${r.number}`, bold: true, fontSize: 15 },
       { text: `${r.what}, ${r.client}`, margin: [0, 2, 0, 6] },
-      ...(r.views.length > 0
+      ...(views.length > 0
         ? [
             {
-              columns: r.views.map((v) => ({
+              columns: views.map((v) => ({
                 svg: marked(v, r.alterations),
                 fit: [170, 200] as [number, number],
               })),
@@ -97,6 +115,31 @@ export function fittingRecord(r: Record): Promise<Buffer> {
           ]
         : []),
       rows.length === 0 ? { text: 'Nothing was asked to be altered.' } : { stack: rows },
+      ...(read.length > 0
+        ? [
+            {
+              margin: [0, 10, 0, 0],
+              table: {
+                headerRows: 1,
+                widths: ['*', 70, 70, '*'],
+                body: [
+                  ['Measured on the garment', 'should be', 'was read', ''],
+                  ...read.map((p) => [
+                    p.name,
+                    printWithUnit(cm(p.target), r.unit),
+                    p.reading!.written,
+                    p.reading!.within
+                      ? ''
+                      : p.reading!.acceptedBy
+                        ? `accepted by ${p.reading!.acceptedBy}: ${p.reading!.reason}`
+                        : 'outside',
+                  ]),
+                ],
+              },
+              layout: 'lightHorizontalLines',
+            } as Content,
+          ]
+        : []),
       {
         text:
           r.pins === null

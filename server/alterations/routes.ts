@@ -6,7 +6,15 @@ import {
   toAsked,
   toCm,
 } from '@rocchetto/contract';
-import { drawGarment, printDate, printSheet, tell } from '@rocchetto/core';
+import {
+  type DrawingView,
+  drawGarment,
+  printDate,
+  printSheet,
+  type Sheet,
+  type SheetUnit,
+  tell,
+} from '@rocchetto/core';
 import {
   alike,
   CannotAlter,
@@ -227,7 +235,7 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
       what: order.what,
       client: order.clientName,
       unit,
-      views: made ? drawGarment(made.sheet, printSheet(made.sheet, unit)).views : [],
+      views: made ? viewsOf(made.sheet, unit) : [],
     });
     return c.body(new Uint8Array(pdf), 200, {
       'content-type': 'application/pdf',
@@ -239,6 +247,12 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
     c.json(await openAlterations(deps.pool, query.staffId ?? null, deps.now())),
   );
   return app;
+}
+
+/** What marks lie on: front, back and panels. */
+function viewsOf(sheet: Sheet, unit: SheetUnit): DrawingView[] {
+  const { views, panels } = drawGarment(sheet, printSheet(sheet, unit));
+  return panels ? [...views, panels] : [...views];
 }
 
 async function held(tx: Tx, id: number, version: number, mine: unknown) {

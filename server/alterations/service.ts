@@ -271,7 +271,7 @@ async function assign(
       : null,
   );
   await kept({ staffId: w.staffId, minutes });
-  await told(name === null ? 'nobody' : `${name}${w.day ? `, ${printDate(w.day)}` : ''}`);
+  await told(`${name ?? 'nobody'}${w.day ? `, ${printDate(w.day)}` : ''}${w.note ? `. ${w.note}` : ''}`);
 }
 
 /** Checked by another than who did it, each target measured again within its tolerance. */

@@ -16,13 +16,14 @@ export function GiveForm({ of: a }: { of: AlterationView }) {
   const [staffId, setStaffId] = useState(a.staffId ?? 0);
   const [day, setDay] = useState(a.day ?? '');
   const [minutes, setMinutes] = useState(String(a.minutes));
+  const [note, setNote] = useState('');
   if (a.status !== 'agreed' && a.status !== 'in-work') return null;
   const give = (to: number | null, on: string | null) =>
     step({
       id: a.id,
       orderId: a.orderId,
       version: a.version,
-      step: { step: 'assign', staffId: to, day: on, minutes: Math.round(Number(minutes)) || a.minutes },
+      step: { step: 'assign', staffId: to, day: on, minutes: Math.round(Number(minutes)) || a.minutes, note },
     });
   return (
     <section className="noprint">
@@ -64,6 +65,14 @@ export function GiveForm({ of: a }: { of: AlterationView }) {
             inputMode="numeric"
             value={minutes}
             onChange={(e) => setMinutes(e.target.value.replace(/\D/g, '').slice(0, 3))}
+          />
+          <label htmlFor="give-note">What the next hand should know</label>
+          <input
+            id="give-note"
+            className="field"
+            maxLength={500}
+            value={note}
+            onChange={(e) => setNote(e.target.value)}
           />
           <button type="submit" className="plain" disabled={isLoading}>
             Give it

@@ -18,7 +18,12 @@ export function WeekProposal({ onDone }: { onDone: () => void }) {
   const give = async () => {
     for (const p of taken) {
       const { id, orderId, version, staffId, day, minutes } = p;
-      const done = await step({ id, orderId, version, step: { step: 'assign', staffId, day, minutes } });
+      const done = await step({
+        id,
+        orderId,
+        version,
+        step: { step: 'assign', staffId, day, minutes, note: '' },
+      });
       if (!('data' in done)) return;
     }
     onDone();

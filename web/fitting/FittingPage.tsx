@@ -58,7 +58,11 @@ function Fitting({ id }: { id: number }) {
   }, [draft, unit]);
   // Typing comes first; what it would make follows.
   const tried = useTrial(garment, useDeferredValue(asked?.success ? asked.data : null));
-  const views = useMemo(() => (view ? sheetOfView(view).drawn[unit].views : []), [view, unit]);
+  const views = useMemo(() => {
+    if (!view) return [];
+    const { views, panels } = sheetOfView(view).drawn[unit];
+    return panels ? [...views, panels] : views;
+  }, [view, unit]);
   const parts = useMemo(() => [...new Set((garment?.sheet.panels ?? []).map(partOf))], [garment]);
   if (!order || !data)
     return (

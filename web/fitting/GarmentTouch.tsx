@@ -12,7 +12,7 @@ interface Props {
   readonly onMark: (m: Mark) => void;
 }
 
-/** This order’s own drawing, front and back: a touch sets the pin of the change that is written. */
+/** This order’s own drawing, front, back and its panels: a touch sets the pin of the change that is written. */
 export function GarmentTouch({ views, alterations, mark, onMark }: Props) {
   return (
     <div className="drawing touch">
@@ -51,14 +51,14 @@ function View({ view, alterations, mark, onMark }: Omit<Props, 'views'> & { view
     </g>
   );
   return (
-    <figure>
+    <figure className={view.title}>
       <figcaption className="soft">{view.title}</figcaption>
       {/* biome-ignore lint/a11y/useKeyWithClickEvents: by keyboard the place is told by the seam and its distances */}
       <svg
         ref={svg}
         viewBox={`${x} ${y} ${w} ${h}`}
         role="img"
-        aria-label={`The garment from the ${view.title}, ${alterations.filter((a) => a.asked.mark?.view === face).length} marks`}
+        aria-label={`The garment ${view.title === 'panels' ? 'as its panels' : `from the ${view.title}`}, ${alterations.filter((a) => a.asked.mark?.view === face).length} marks`}
         onClick={(e) => {
           const point = new DOMPoint(e.clientX, e.clientY).matrixTransform(
             svg.current!.getScreenCTM()!.inverse(),
@@ -80,6 +80,18 @@ function View({ view, alterations, mark, onMark }: Omit<Props, 'views'> & { view
             />
           );
         })}
+        {view.words.map((w) => (
+          <text
+            key={w.text}
+            x={w.at[0]}
+            y={w.at[1]}
+            fontSize={view.letters}
+            textAnchor="middle"
+            fill="var(--soft)"
+          >
+            {w.text}
+          </text>
+        ))}
         {alterations.map((a, i) => a.asked.mark?.view === face && at(a.asked.mark, String(i + 1), false))}
         {mark?.view === face && at(mark, '+', true)}
       </svg>
