@@ -171,6 +171,20 @@ describe('an alteration', () => {
     );
   });
 
+  it('asked before the client is measured is kept in words, and worked out on the panels when it is agreed', async () => {
+    const made = await skirtOrder(fitter!, { name: 'Not Measured Yet' });
+    const path = `/orders/${made.orderId}/alterations`;
+    const { id } = await json(fitter!.send('POST', path, { asked: WAIST, source: 'call' }), 201);
+    const of = async () => (await json(fitter!.get(path))).alterations[0];
+    expect((await of()).boxes).toHaveLength(1);
+    await json(fitter!.send('POST', '/readings', sessionBody(made.clientId, made.orderId, BODY)));
+    await json(
+      fitter!.send('POST', `/alterations/${id}/steps`, { version: 1, step: { step: 'agree', name: 'x' } }),
+    );
+    expect((await of()).boxes.length).toBeGreaterThan(2);
+    expect((await of()).targets.length).toBeGreaterThan(0);
+  });
+
   it('is changed while it is asked only, on top of what others saved', async () => {
     const { id } = await ask(WAIST);
     const change = (version: number, amount: string, status = 200) =>

@@ -75,7 +75,9 @@ export async function prepared(
     const boxes = possible('cm', () => genericBoxes(garment, toAsked(asked)));
     return { boxes: boxes.length > 0 ? boxes : whole(), targets: [] };
   }
-  if (!made || kind.moves.length === 0) return { boxes: whole(), targets: [] };
+  // What is not measured yet has no panels to try it on: it is kept in words, and worked out when it is agreed.
+  if (!made || made.sheet.panels.length === 0 || kind.moves.length === 0)
+    return { boxes: whole(), targets: [] };
   const standing = (await alterationsOfOrder(tx, orderId)).filter((a) => a.id !== except && stands(a.status));
   const { applied, effect } = possible(made.sheet.input.house.rounding.unit, () =>
     tryAlteration(
