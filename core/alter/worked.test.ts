@@ -13,10 +13,12 @@ interface Worked {
   readonly after: Readonly<Record<string, number>>;
 }
 const text = (file: string) => readFileSync(new URL(`../../docs/${file}`, import.meta.url), 'utf8');
-const cases = JSON.parse(/```json\n([\s\S]*?)```/.exec(text('worked/alterations.md'))![1]!) as Worked[];
+const cases = JSON.parse(
+  /```json\n([\s\S]*?)```/.exec(text('worked/alterations/straight-skirt.md'))![1]!,
+) as Worked[];
 const sheet = sheetOf(SpecFile.parse(JSON.parse(text('example-spec.json'))));
 
-describe('alterations worked by hand (docs/worked/alterations.md)', () => {
+describe('alterations worked by hand (docs/worked/alterations/straight-skirt.md)', () => {
   it('there are five', () => expect(cases).toHaveLength(5));
   it.each(cases.map((c) => [JSON.stringify(c.asked), c] as const))('%s', (_, c) => {
     const { applied, effect } = tryAlteration(
