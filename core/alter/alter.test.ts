@@ -22,25 +22,9 @@ import { alterationSentence, boxSentence } from './sentence.ts';
 import { SIGNS } from './signs.ts';
 import { level, slash, wedge } from './slash.ts';
 import { mayStep } from './status.ts';
+import { ask, NO_RUN } from './testing.ts';
 import { asMade, tryAlteration } from './trial.ts';
 
-const NO_RUN = { begins: null, fullFrom: null, fullTo: null, zero: null };
-const ask = (kind: string, direction: string, amount: number | null, more: Partial<Asked> = {}): Asked => {
-  const k = findKind(kind)!;
-  return {
-    kind: k,
-    direction: k.directions.find((d) => d.id === direction)!,
-    amount: amount === null ? null : cm(amount),
-    as: 'total',
-    side: 'both',
-    part: null,
-    run: NO_RUN,
-    face: null,
-    frontShare: null,
-    hem: null,
-    ...more,
-  };
-};
 const text = (file: string) => readFileSync(new URL(`../../docs/${file}`, import.meta.url), 'utf8');
 const SKIRT_FILE = JSON.parse(text('example-spec.json'));
 const SKIRT = sheetOf(SpecFile.parse(SKIRT_FILE));

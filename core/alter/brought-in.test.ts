@@ -1,26 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { cm } from '../units/length.ts';
-import type { Asked } from './asked.ts';
 import { findGarmentKind, genericBoxes, readTicket, TICKET_SIGNS, ticketCode } from './brought-in.ts';
-import { findKind } from './registry.ts';
+import { ask } from './testing.ts';
 
-const ask = (kind: string, direction: string, amount: number | null, more: Partial<Asked> = {}): Asked => {
-  const k = findKind(kind)!;
-  return {
-    kind: k,
-    direction: k.directions.find((d) => d.id === direction)!,
-    amount: amount === null ? null : cm(amount),
-    as: 'total',
-    side: 'both',
-    part: null,
-    run: { begins: null, fullFrom: null, fullTo: null, zero: null },
-    face: null,
-    frontShare: null,
-    hem: null,
-    ...more,
-  };
-};
 const of = (id: string, lined = false) => ({ kind: findGarmentKind(id)!, lined });
 
 describe('a garment that is brought in', () => {

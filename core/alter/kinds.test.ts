@@ -7,35 +7,15 @@ import { cutSize, sewnOutline } from '../draft/outline.ts';
 import type { Panel } from '../draft/panel.ts';
 import { GARMENTS } from '../garment/garments.ts';
 import { asLines, randomBody, seeded } from '../garment/testing.ts';
-import { cm } from '../units/length.ts';
 import { alike, applyAlteration, isMain } from './apply.ts';
 import type { Asked } from './asked.ts';
 import { effectOf } from './effect.ts';
-import type { AlterationKind, Direction } from './kind.ts';
 import { CannotAlter } from './refusal.ts';
 import { ALTERATION_KINDS } from './registry.ts';
 import { alterationSentence, boxSentence } from './sentence.ts';
+import { ask } from './testing.ts';
 import { tryAlteration } from './trial.ts';
 
-const NO_RUN = { begins: null, fullFrom: null, fullTo: null, zero: null };
-const ask = (
-  kind: AlterationKind,
-  direction: Direction,
-  amount: number,
-  more: Partial<Asked> = {},
-): Asked => ({
-  kind,
-  direction,
-  amount: cm(amount),
-  as: 'total',
-  side: 'both',
-  part: null,
-  run: NO_RUN,
-  face: null,
-  frontShare: null,
-  hem: null,
-  ...more,
-});
 /** The alteration, or null where this garment has no such seam or not so much cloth; any other error is one. */
 const made = (panels: readonly Panel[], asked: Asked) => {
   try {
@@ -82,7 +62,7 @@ describe('every kind on every garment of the house, over random bodies', () => {
       for (const [id, sheet] of sheets)
         for (const direction of kind.directions) {
           const amount = 0.3 + rnd() * 2.2;
-          const asked = ask(kind, direction, amount, {
+          const asked = ask(kind.id, direction.id, amount, {
             side: rnd() < 0.3 ? 'left' : 'both',
             frontShare: rnd() < 0.3 ? 0.7 : null,
           });
@@ -106,7 +86,7 @@ describe('every kind on every garment of the house, over random bodies', () => {
     for (const [id, sheet] of sheets)
       for (const kind of ALTERATION_KINDS.filter((k) => k.group === 'girth'))
         for (const direction of kind.directions) {
-          const a = made(sheet.panels, ask(kind, direction, 1.2));
+          const a = made(sheet.panels, ask(kind.id, direction.id, 1.2));
           if (!a) continue;
           const what = `${kind.id} ${direction.id} on ${id}`;
           a.right.filter(isMain).forEach((p) => {
@@ -126,7 +106,7 @@ describe('every kind on every garment of the house, over random bodies', () => {
   it('a girth that is taken in is exactly its total where it is full, on every garment', () => {
     const kind = ALTERATION_KINDS.find((k) => k.id === 'side-seams')!;
     for (const [id, sheet] of sheets) {
-      const a = made(sheet.panels, ask(kind, kind.directions[0]!, 2));
+      const a = made(sheet.panels, ask(kind.id, kind.directions[0]!.id, 2));
       if (!a) continue;
       const e = effectOf(sheet, alike(sheet.panels), a);
       for (const m of e.moved.filter((x) => x.id.endsWith('.waist') || x.id === 'hip' || x.id === 'high-hip'))
@@ -140,7 +120,7 @@ describe('every kind on every garment of the house, over random bodies', () => {
       const { drawn, applied } = tryAlteration(
         sheet,
         alike(sheet.panels),
-        ask(kind, kind.directions[0]!, 1),
+        ask(kind.id, kind.directions[0]!.id, 1),
         false,
       );
       expect(drawn.length, id).toBeGreaterThan(0);
