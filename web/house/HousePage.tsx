@@ -37,9 +37,12 @@ export function Component() {
           <Facts
             of={[
               ['principal', 'everything, the staff and the house'],
-              ['fitter', 'briefs, measuring and sheets; clients, orders and the diary'],
-              ['seamstress', 'reads orders, sheets and the diary; no addresses, no readings'],
-              ['desk', 'clients, orders and the diary; reads sheets, changes none'],
+              ['fitter', 'briefs, measuring, sheets and alterations; clients, orders and the diary'],
+              [
+                'seamstress',
+                'works and checks alterations; reads orders, sheets and the diary; no addresses, no readings',
+              ],
+              ['desk', 'clients, orders, the diary and what is brought in; reads sheets, changes none'],
             ]}
           />
         </section>
