@@ -23,6 +23,7 @@ module.exports = {
       ['sheet', 'units|measures|dates|checks|draft|figure|garment'],
       ['alter', 'units|dates|draft|figure|garment|sheet|diary'],
       ['diary', 'dates'],
+      ['care', ''],
       ['house', 'units|checks|garment|thread'],
     ].map(([room, knows]) => ({
       name: `core-${room}-knows-the-rooms-before-it`,
@@ -46,11 +47,11 @@ module.exports = {
       name: 'between-areas-only-sql',
       severity: 'error',
       from: {
-        path: '^server/(alterations|auth|client-data|clients|diary|garments|house|live|orders|photos|sessions|sheets|staff)/',
+        path: '^server/(alterations|auth|client-data|clients|design|diary|garments|house|leaving|live|orders|photos|sessions|sheets|staff)/',
         pathNot: '\\.test\\.ts$',
       },
       to: {
-        path: '^server/(alterations|auth|client-data|clients|diary|garments|house|orders|photos|sessions|sheets|staff)/',
+        path: '^server/(alterations|auth|client-data|clients|design|diary|garments|house|leaving|orders|photos|sessions|sheets|staff)/',
         pathNot: ['^server/$1/', '/(sql|made-sheet)\\.ts$'],
       },
     },
@@ -59,7 +60,7 @@ module.exports = {
       severity: 'error',
       from: { path: '^server/(db|http|paper)/', pathNot: '\\.test\\.ts$' },
       to: {
-        path: '^server/(alterations|auth|client-data|clients|diary|garments|house|orders|photos|sessions|sheets|staff)/',
+        path: '^server/(alterations|auth|client-data|clients|design|diary|garments|house|leaving|orders|photos|sessions|sheets|staff)/',
       },
     },
     {

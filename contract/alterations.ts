@@ -8,10 +8,12 @@ import {
   findGarmentKind,
   findKind,
   findSign,
+  OWN_SIGN,
   SIDES,
 } from '@rocchetto/core/alter/index.ts';
 import { z } from 'zod';
 import { Id, IsoDate, Version } from './basics.ts';
+import type { PhotoOf } from './design.ts';
 import { lengthText } from './length.ts';
 import { toCm } from './parse-length.ts';
 
@@ -48,7 +50,7 @@ function shapeOf(length: (name: string, least: number, most: number) => z.ZodTyp
     note: words(500),
     /** where it was touched on the drawing: which one, and cm on it */
     mark: z
-      .strictObject({ view: z.enum(['front', 'back', 'panels']), x: z.number(), y: z.number() })
+      .strictObject({ view: z.enum(['front', 'back', 'inside', 'panels']), x: z.number(), y: z.number() })
       .nullable()
       .default(null),
   });
@@ -60,7 +62,7 @@ export const AskedWire = shapeOf((name, min, max) => lengthText({ min, max, name
     message: 'The house knows no alteration of this kind.',
     path: ['kind'],
   })
-  .refine((a) => a.sign === null || findSign(a.sign) !== undefined, {
+  .refine((a) => a.sign === null || OWN_SIGN.test(a.sign) || findSign(a.sign) !== undefined, {
     message: 'The house knows no such sign.',
     path: ['sign'],
   })
@@ -250,7 +252,10 @@ export const PointsWrite = z.strictObject({
     .nullable()
     .default(null),
 });
-export interface PointView extends Target {
+export interface PointView extends Omit<Target, 'target' | 'tolerance'> {
+  /** cm; null on a garment that has no sheet to lie against */
+  readonly target: number | null;
+  readonly tolerance: number | null;
   /** it must be measured before the garment leaves */
   readonly required: boolean;
   readonly reading: {
@@ -287,6 +292,9 @@ export interface PhotoView {
   readonly width: number;
   readonly height: number;
   readonly words: string;
+  readonly about: PhotoOf;
+  /** the mark it shows; null for one of the whole garment */
+  readonly alterationId: number | null;
   readonly by: string;
   readonly at: string;
 }

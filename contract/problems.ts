@@ -4,7 +4,10 @@ import type { z } from 'zod';
 export function sentencesOf(error: z.ZodError): string[] {
   return error.issues.slice(0, 10).map((issue) => {
     const where = issue.path.map(String).join('.');
-    return where ? `${where}: ${issue.message}` : issue.message;
+    // A key that is none says so itself.
+    const message =
+      issue.code === 'invalid_key' ? (issue.issues[0]?.message ?? issue.message) : issue.message;
+    return where ? `${where}: ${message}` : message;
   });
 }
 

@@ -27,7 +27,9 @@ import {
 } from './api.ts';
 import { Id, Version } from './basics.ts';
 import { BenchDone, BenchWrite, BusyWrite, ClientAwayWrite } from './bench.ts';
+import { HouseBenchWrite } from './bench-rules.ts';
 import { HouseRulesWire } from './brief.ts';
+import { LikeWrite, PHOTO_OF, QuestionDecided, QuestionWrite } from './design.ts';
 import {
   AnswerLook,
   AppointmentDetails,
@@ -52,6 +54,7 @@ import {
   StaffWork,
   WouldStandAsked,
 } from './diary-rules.ts';
+import { CareWrite, MoneyWrite, RackWrite } from './leaving.ts';
 import type { Action } from './may.ts';
 import { SpecOrSheetFile } from './spec.ts';
 
@@ -116,6 +119,56 @@ export const ROUTES = {
     may: 'house.write',
     body: z.strictObject({ rules: HouseRulesWire }),
   },
+  'GET /house/bench': {
+    does: 'Minutes, prices and signs of the house, and who changed them when',
+    may: 'alter.read',
+  },
+  'PUT /house/bench': {
+    does: 'Changes minutes, prices and signs',
+    may: 'house.write',
+    body: HouseBenchWrite,
+  },
+  'GET /orders/:id/design': {
+    does: 'Open questions of an order, and what its client likes',
+    may: 'order.read',
+  },
+  'POST /orders/:id/questions': {
+    does: 'Keeps something that is not decided yet',
+    may: 'alter.ask',
+    body: QuestionWrite,
+    status: 201,
+  },
+  'POST /questions/:id/decided': {
+    does: 'Says what was decided, or opens it again',
+    may: 'alter.ask',
+    body: QuestionDecided,
+  },
+  'POST /orders/:id/likes': {
+    does: 'Notes on the client’s card what they like',
+    may: 'alter.ask',
+    body: LikeWrite,
+    status: 201,
+  },
+  'GET /clients/:id/likes': { does: 'What a client likes', may: 'client.read' },
+  'DELETE /likes/:id': { does: 'Takes it off the card', may: 'client.write' },
+  'GET /orders/:id/learnt': {
+    does: 'What the fittings of the client’s other orders have shown',
+    may: 'sheet.read',
+  },
+  'GET /orders/:id/money': { does: 'What an order comes to, and what was noted of it', may: 'order.write' },
+  'POST /orders/:id/money': {
+    does: 'Notes a price, what was received or given back; pays nothing',
+    may: 'order.write',
+    body: MoneyWrite,
+    status: 201,
+  },
+  'DELETE /money/:id': { does: 'Takes such a note back', may: 'order.write' },
+  'GET /orders/:id/leaving': {
+    does: 'Where the garment hangs, its care, when it is fetched',
+    may: 'alter.read',
+  },
+  'PUT /orders/:id/rack': { does: 'Says where it hangs', may: 'alter.work', body: RackWrite },
+  'PUT /orders/:id/care': { does: 'Words its care', may: 'alter.accept', body: CareWrite },
   'GET /orders/:id/alterations': {
     does: 'An order’s alterations, with boxes, steps and drawings',
     may: 'alter.read',
@@ -161,7 +214,11 @@ export const ROUTES = {
   'POST /orders/:id/photos': {
     does: 'Keeps a photograph: the picture itself is the body; where and with what it was taken is not kept',
     may: 'alter.work',
-    query: z.object({ words: z.string().trim().max(200).optional() }),
+    query: z.object({
+      words: z.string().trim().max(200).optional(),
+      about: z.enum(PHOTO_OF).default('garment'),
+      alteration: z.coerce.number().pipe(Id).optional(),
+    }),
     status: 201,
   },
   'GET /photos/:id/picture.jpg': { does: 'A photograph', may: 'alter.read', media: 'image/jpeg' },

@@ -9,6 +9,7 @@ import { authRoutes } from './auth/routes.ts';
 import { clientDataRoutes } from './client-data/routes.ts';
 import { clientRoutes } from './clients/routes.ts';
 import { refusalOf } from './db/errors.ts';
+import { designRoutes } from './design/routes.ts';
 import { answerRoutes } from './diary/answers.ts';
 import { benchRoutes } from './diary/bench.ts';
 import { bookingRoutes } from './diary/booking.ts';
@@ -23,6 +24,7 @@ import type { Deps, Env } from './http/context.ts';
 import { describeRoutes } from './http/describe.ts';
 import { answer, Refusal } from './http/problem.ts';
 import { on } from './http/route.ts';
+import { leavingRoutes } from './leaving/routes.ts';
 import { liveRoutes } from './live/routes.ts';
 import { orderRoutes } from './orders/routes.ts';
 import { photoRoutes } from './photos/routes.ts';
@@ -74,6 +76,8 @@ export function createApp(deps: Deps): Hono<Env> {
     .use(signedIn(deps))
     .route('/', staffRoutes(deps))
     .route('/', houseRoutes(deps))
+    .route('/', designRoutes(deps))
+    .route('/', leavingRoutes(deps))
     .route('/', garmentRoutes(deps))
     .route('/', diaryHouseRoutes(deps))
     .route('/', diaryRoutes(deps))

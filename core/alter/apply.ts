@@ -3,16 +3,20 @@ import { type Edge, edgeOf, type Panel } from '../draft/panel.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import { type Asked, totalOf, UNEVEN } from './asked.ts';
+import { addDart, moveDarts } from './darts.ts';
 import type { Move } from './kind.ts';
 import { moveEdge } from './move-edge.ts';
 import { pathLength } from './path.ts';
 import { even, mostOut, type Profile, scaled } from './profile.ts';
 import { CannotAlter } from './refusal.ts';
 import { level, slash, wedge } from './slash.ts';
+import { spread } from './spread.ts';
 
 /** What must stay of a seam allowance that is let out, and what a new hem needs, cm [¼ in; ¾ in] (house figures, no source). */
 export const KEPT_ALLOWANCE = cm(0.6);
 export const NEW_HEM = cm(2);
+/** How long a new dart is where nothing else is said, cm (house figure, no source). */
+const NEW_DART = cm(10);
 
 type Half = 'left' | 'right';
 
@@ -141,6 +145,59 @@ function made(panels: readonly Panel[], move: Move, m: Making): readonly Panel[]
     return follow(
       panels,
       panels.map((p) => (on.includes(p) ? darted(p, move, on, m) : p)),
+      m,
+    );
+  }
+  if (move.do === 'spread') {
+    const on = panels.filter((p) => ours(p) && faced(p) && bears(p, move.edge) && bears(p, move.hinge));
+    const main = on.filter(isMain);
+    if (main.length === 0)
+      throw new CannotAlter(`No panel of this garment runs from its ${move.edge} to its ${move.hinge}.`);
+    if (m.cut && m.total > 0)
+      throw new CannotAlter('The cloth is cut: what is spread open needs its pieces cut anew.');
+    return panels.map((p) => {
+      if (!on.includes(p)) return p;
+      const by =
+        m.total *
+        shareOfEdge(
+          p,
+          main.filter((q) => partOf(q) === partOf(p)),
+          asked,
+        );
+      boxOf(
+        m,
+        p,
+        `slashed from the ${edgeOf(p, move.edge).name} to the ${edgeOf(p, move.hinge).name}`,
+        by,
+        true,
+      );
+      return spread(p, move.edge, move.hinge, by);
+    });
+  }
+  if (move.do === 'dart-shift') {
+    const on = panels.filter((p) => ours(p) && faced(p) && p.darts.some((d) => d.edge === move.edge));
+    if (on.length === 0) throw new CannotAlter('This garment has no dart there to move.');
+    return panels.map((p) => {
+      if (!on.includes(p)) return p;
+      boxOf(m, p, `darts at the ${edgeOf(p, move.edge).name}, moved`, -m.total, true);
+      return moveDarts(p, move.edge, cm(-m.total));
+    });
+  }
+  if (move.do === 'dart-new') {
+    const on = panels.filter((p) => ours(p) && faced(p) && bears(p, move.edge) && p.share !== 'facing');
+    const main = on.filter(isMain);
+    if (main.length === 0) throw new CannotAlter(`No panel of this garment has a ${move.edge}.`);
+    const sides = asked.side === 'both' ? 2 : 1;
+    return follow(
+      panels,
+      panels.map((p) => {
+        if (!on.includes(p)) return p;
+        const like = main.filter((q) => partOf(q) === partOf(p));
+        const intake = cm(-m.total / (sides * Math.max(1, like.length)));
+        const at = asked.run.begins ?? cm(edgeLength(p, move.edge) / 2);
+        boxOf(m, p, `new dart at the ${edgeOf(p, move.edge).name}`, -intake, true);
+        return addDart(p, move.edge, { intake, at, length: asked.run.zero ?? NEW_DART });
+      }),
       m,
     );
   }

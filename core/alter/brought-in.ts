@@ -18,6 +18,13 @@ export interface GarmentKind {
   readonly id: string;
   readonly name: string;
   readonly pieces: readonly GenericPiece[];
+  /** what is measured on it as it lies, by id and name */
+  readonly points: readonly GarmentPoint[];
+}
+/** One measure of a garment that was brought in. */
+export interface GarmentPoint {
+  readonly id: string;
+  readonly name: string;
 }
 
 const front = (edges: string, piece = 'front'): GenericPiece => ({
@@ -45,12 +52,32 @@ const whole = (piece: string, edges: string): GenericPiece => ({
   each: 'whole',
 });
 
+const POINTS = {
+  bust: 'bust, around',
+  waist: 'waist, around',
+  hip: 'hip, around',
+  hem: 'hem, around',
+  shoulder: 'shoulder seam',
+  across: 'across back',
+  length: 'centre back length',
+  front: 'centre front length',
+  side: 'side seam',
+  sleeve: 'sleeve length',
+  upperArm: 'sleeve, around the upper arm',
+  inseam: 'inside leg',
+  rise: 'front rise',
+  thigh: 'thigh, around',
+} as const;
+const points = (ids: string): GarmentPoint[] =>
+  ids.split(' ').map((id) => ({ id: `garment.${id}`, name: POINTS[id as keyof typeof POINTS] }));
+
 /** Kinds of garment with the seams they usually have (common practice, no source); what differs is struck with a reason. */
 export const GARMENT_KINDS: readonly GarmentKind[] = [
   {
     id: 'skirt',
     name: 'skirt',
     pieces: [front('side hem waist'), back('side hem waist centre'), whole('waistband', 'band')],
+    points: points('waist hip hem length front side'),
   },
   {
     id: 'trousers',
@@ -60,6 +87,7 @@ export const GARMENT_KINDS: readonly GarmentKind[] = [
       back('side inseam hem crotch waist', 'back leg'),
       whole('waistband', 'band'),
     ],
+    points: points('waist hip thigh hem side inseam rise'),
   },
   {
     id: 'dress',
@@ -69,6 +97,7 @@ export const GARMENT_KINDS: readonly GarmentKind[] = [
       back('side hem shoulder armhole neck waist centre'),
       sleeve,
     ],
+    points: points('bust waist hip hem shoulder across length side sleeve upperArm'),
   },
   {
     id: 'blouse',
@@ -79,11 +108,13 @@ export const GARMENT_KINDS: readonly GarmentKind[] = [
       sleeve,
       whole('collar', 'neck'),
     ],
+    points: points('bust waist hem shoulder across length side sleeve upperArm'),
   },
   {
     id: 'waistcoat',
     name: 'waistcoat',
     pieces: [front('side hem shoulder armhole neck'), back('side hem shoulder armhole neck centre')],
+    points: points('bust waist hem shoulder length side'),
   },
   {
     id: 'jacket',
@@ -94,6 +125,7 @@ export const GARMENT_KINDS: readonly GarmentKind[] = [
       sleeve,
       whole('collar', 'neck'),
     ],
+    points: points('bust waist hem shoulder across length side sleeve upperArm'),
   },
   {
     id: 'coat',
@@ -104,8 +136,14 @@ export const GARMENT_KINDS: readonly GarmentKind[] = [
       sleeve,
       whole('collar', 'neck'),
     ],
+    points: points('bust waist hem shoulder across length side sleeve upperArm'),
   },
-  { id: 'other', name: 'something else', pieces: [] },
+  {
+    id: 'other',
+    name: 'something else',
+    pieces: [],
+    points: points('bust waist hip hem length side'),
+  },
 ];
 
 /** The kind of this id; undefined when the house has none. */

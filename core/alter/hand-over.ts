@@ -14,6 +14,8 @@ export interface BeforeHandOver {
   }[];
   /** the sheet is cut: before that there is no garment */
   readonly cut: boolean;
+  /** what is not decided yet and holds it back, in a sentence */
+  readonly undecided?: string;
 }
 
 /**
@@ -21,8 +23,8 @@ export interface BeforeHandOver {
  * no open alterations, every point checked, pins counted). Cautions and the client’s agreement are given with the
  * hand-over itself.
  */
-export function inTheWay({ alterations, pins, points, cut }: BeforeHandOver): string[] {
-  const says: string[] = [];
+export function inTheWay({ alterations, pins, points, cut, undecided }: BeforeHandOver): string[] {
+  const says: string[] = undecided ? [undecided] : [];
   if (!cut) says.push('The sheet is not cut: there is no garment yet.');
   for (const a of alterations)
     if (isOpen(a.status))

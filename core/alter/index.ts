@@ -1,11 +1,14 @@
 /** Alterations: what is asked, what it does to the panels, how far it has come. */
 export * from './apply.ts';
 export * from './asked.ts';
+export * from './balance.ts';
 export * from './brought-in.ts';
 export * from './effect.ts';
 export * from './hand-over.ts';
+export * from './house-signs.ts';
 export * from './kind.ts';
 export * from './lateness.ts';
+export * from './learnt.ts';
 export * from './propose.ts';
 export * from './refusal.ts';
 export * from './registry.ts';

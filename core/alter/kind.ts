@@ -50,7 +50,13 @@ export type Move =
       readonly edge: string;
       readonly amount: 'shared' | 'each';
       readonly face?: 'front' | 'back';
-    };
+    }
+  /** slashed from one edge to the edge across and spread there (a girth, shared over all panels) */
+  | { readonly do: 'spread'; readonly edge: string; readonly hinge: string }
+  /** darts of an edge moved along it, the amount each */
+  | { readonly do: 'dart-shift'; readonly edge: string; readonly face?: 'front' | 'back' }
+  /** a dart where there was none, the amount shared over both sides; at `begins`, so long as to `zero` */
+  | { readonly do: 'dart-new'; readonly edge: string };
 
 /** A kind of alteration, as data. */
 export interface AlterationKind {

@@ -6,9 +6,12 @@ import { backLength } from './kinds/back-length.ts';
 import { bustFullness } from './kinds/bust-fullness.ts';
 import { bustLevel } from './kinds/bust-level.ts';
 import { centreBack } from './kinds/centre-back.ts';
+import { dartNew } from './kinds/dart-new.ts';
+import { dartPlace } from './kinds/dart-place.ts';
 import { frontDarts } from './kinds/front-darts.ts';
 import { frontLength } from './kinds/front-length.ts';
 import { hemFlared } from './kinds/hem-flared.ts';
+import { hemFullness } from './kinds/hem-fullness.ts';
 import { hemLevelled } from './kinds/hem-levelled.ts';
 import { hemStraight } from './kinds/hem-straight.ts';
 import { hemUneven } from './kinds/hem-uneven.ts';
@@ -61,6 +64,8 @@ export const ALTERATION_KINDS: readonly AlterationKind[] = [
   frontLength,
   backDarts,
   frontDarts,
+  dartPlace,
+  dartNew,
   princessAbove,
   princessBelow,
   waist,
@@ -69,6 +74,7 @@ export const ALTERATION_KINDS: readonly AlterationKind[] = [
   bustFullness,
   bustLevel,
   hipCurve,
+  hemFullness,
   necklineLower,
   necklineRaise,
   necklineWiden,

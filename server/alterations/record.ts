@@ -1,4 +1,4 @@
-import type { AlterationView, HandOverView, PointView } from '@rocchetto/contract';
+import type { AlterationView, HandOverView, LeavingView, PointView, Question } from '@rocchetto/contract';
 import {
   cm,
   type DrawingView,
@@ -27,6 +27,8 @@ export interface Record {
   readonly points: readonly PointView[];
   readonly handOvers: readonly HandOverView[];
   readonly cautions: readonly string[];
+  readonly questions: readonly Question[];
+  readonly leaving: LeavingView;
 }
 
 const wordOf = (step: string) =>
@@ -126,7 +128,7 @@ export function fittingRecord(r: Record): Promise<Buffer> {
                   ['Measured on the garment', 'should be', 'was read', ''],
                   ...read.map((p) => [
                     p.name,
-                    printWithUnit(cm(p.target), r.unit),
+                    p.target === null ? '' : printWithUnit(cm(p.target), r.unit),
                     p.reading!.written,
                     p.reading!.within
                       ? ''
@@ -147,6 +149,31 @@ export function fittingRecord(r: Record): Promise<Buffer> {
             : `Pins counted in: ${r.pins.in}; counted out: ${r.pins.out}.`,
         margin: [0, 10, 0, 0],
       },
+      ...(r.questions.length > 0
+        ? [
+            {
+              margin: [0, 8, 0, 0],
+              stack: [
+                { text: 'Decided on the way', bold: true },
+                ...r.questions.map(
+                  (q): Content =>
+                    `${q.what}: ${q.decision === null ? 'not decided yet' : `${q.decision}${q.decidedName ? `, ${q.decidedName}` : ''}`}`,
+                ),
+              ],
+            } as Content,
+          ]
+        : []),
+      ...(r.leaving.care.some((l) => l.says !== '')
+        ? [
+            {
+              margin: [0, 8, 0, 0],
+              stack: [
+                { text: 'Care', bold: true },
+                { text: r.leaving.care.flatMap((l) => (l.says === '' ? [] : [l.says])).join(' ') },
+              ],
+            } as Content,
+          ]
+        : []),
       ...(r.cautions.length > 0
         ? [
             {

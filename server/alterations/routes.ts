@@ -1,4 +1,5 @@
 import {
+  heldBack,
   may,
   type OrderAlterations,
   type PointView,
@@ -19,6 +20,7 @@ import {
   alike,
   CannotAlter,
   type DrawnPanel,
+  findGarmentKind,
   findKind,
   finishedPoints,
   type Halves,
@@ -29,11 +31,13 @@ import {
 import { Hono } from 'hono';
 import { remember } from '../db/history.ts';
 import type { Db, Tx } from '../db/pool.ts';
-import { readHouse } from '../house/sql.ts';
+import { questionsOf } from '../design/sql.ts';
+import { houseBench, readHouse } from '../house/sql.ts';
 import { type Deps, type Env, idParam } from '../http/context.ts';
 import { once, type Reply } from '../http/once.ts';
 import { conflict, notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
+import { leavingView } from '../leaving/sql.ts';
 import { readOrder } from '../orders/sql.ts';
 import { madeSheet } from '../sheets/made-sheet.ts';
 import { prepared, takeStep, targetsNow } from './service.ts';
@@ -84,7 +88,8 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
         );
       const { boxes, targets } = await prepared(tx, orderId, body.asked, deps.now(), null);
       const by = c.get('who').id;
-      const { minutes } = findKind(body.asked.kind)!;
+      const { bench } = await houseBench(tx);
+      const minutes = bench.kinds[body.asked.kind]?.minutes ?? findKind(body.asked.kind)!.minutes;
       const id = await addAlteration(tx, { orderId, by, minutes, targets, ...body });
       await writeBoxes(tx, id, boxes);
       await addStep(tx, id, by, deps.now(), 'asked', { words: '' });
@@ -172,7 +177,7 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
         const p = points.get(id);
         if (!p)
           throw new Refusal(422, 'no-such-point', 'One of the readings is of nothing that this garment has.');
-        const within = Math.abs(toCm(written) - p.target) <= p.tolerance + 1e-9;
+        const within = p.target === null || Math.abs(toCm(written) - p.target) <= (p.tolerance ?? 0) + 1e-9;
         const stands =
           within || !accepted
             ? { acceptedBy: '', reason: '' }
@@ -219,16 +224,21 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
     const id = idParam(c, 'order');
     const order = await readOrder(deps.pool, id);
     if (!order) throw notFound('order');
-    const [all, made, house] = await Promise.all([
+    const [all, made, house, questions, leaving] = await Promise.all([
       told(deps.pool, id, deps.now()),
       madeSheet(deps.pool, id, deps.now()),
       readHouse(deps.pool),
+      questionsOf(deps.pool, id),
+      leavingView(deps.pool, id, deps.now()),
     ]);
+    if (!leaving) throw notFound('order');
     const unit = made?.sheet.input.house.rounding.unit ?? 'cm';
     // The paper's fonts and library are only loaded when somebody prints.
     const { fittingRecord } = await import('./record.ts');
     const pdf = await fittingRecord({
       ...all,
+      questions,
+      leaving,
       studio: house.studio,
       timeZone: house.timeZone,
       number: order.number,
@@ -292,11 +302,13 @@ async function told(db: Db, orderId: number, now: Date): Promise<OrderAlteration
       }
     }
   }
-  const read = by ? await pointsRead(db, orderId) : null;
+  const came = await broughtIn(db, orderId);
+  const read = by || came ? await pointsRead(db, orderId) : null;
+  const asItCame = came ? (findGarmentKind(came.kind)?.points ?? []) : [];
   const points = (by ? finishedPoints(by) : []).map((p): PointView => {
     const found = read?.get(p.id);
     // A reading of before an alteration says nothing of what the garment is now.
-    const still = found && Math.abs(found.target - p.target) < 0.01 ? found : null;
+    const still = found && found.target !== null && Math.abs(found.target - p.target) < 0.01 ? found : null;
     return {
       id: p.id,
       name: p.name,
@@ -315,12 +327,24 @@ async function told(db: Db, orderId: number, now: Date): Promise<OrderAlteration
   return {
     alterations: alterations.map((a) => ({ ...a, targets: targetsNow(a, alterations, made?.sheet ?? null) })),
     drawn,
-    broughtIn: (await broughtIn(db, orderId)) ?? null,
+    broughtIn: came ?? null,
     pins,
-    points,
+    points: [
+      ...points,
+      ...asItCame.map(
+        (p): PointView => ({
+          ...p,
+          target: null,
+          tolerance: null,
+          required: false,
+          reading: read?.get(p.id) ?? null,
+        }),
+      ),
+    ],
     handOvers: await handOvers(db, orderId),
     // What was brought in, or has no sheet, was never cut here.
     inTheWay: inTheWay({
+      undecided: heldBack(await questionsOf(db, orderId), 'hand-over'),
       alterations: of,
       pins,
       cut: made?.cut ?? true,

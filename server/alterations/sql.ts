@@ -259,8 +259,8 @@ export const countPins = (tx: Tx, orderId: number, way: 'in' | 'out', pins: numb
 interface PointRead {
   readonly point: string;
   readonly written: string;
-  readonly target: number;
-  readonly tolerance: number;
+  readonly target: number | null;
+  readonly tolerance: number | null;
   readonly within: boolean;
   readonly acceptedBy: string;
   readonly reason: string;

@@ -23,6 +23,10 @@ export interface ClientData {
     readonly at: Date;
     readonly picture: Buffer;
   }[];
+  /** what they like, what was not decided yet, and the money that was noted */
+  readonly likes: readonly Record<string, unknown>[];
+  readonly questions: readonly Record<string, unknown>[];
+  readonly money: readonly Record<string, unknown>[];
   /** days on which they could not come */
   readonly away: readonly Record<string, unknown>[];
   /** what the client was told */
@@ -83,6 +87,19 @@ export async function readClientData(db: Db, id: number): Promise<ClientData | u
       db,
       `select o.number, h.at, h.client_name, h.taken_back_at, h.reason from handed_over h join orders o on o.id = h.order_id
          where o.client_id = $1 order by h.id`,
+      id,
+    ),
+    likes: await many(db, 'select at, words, gone_at from client_like where client_id = $1 order by id', id),
+    questions: await many(
+      db,
+      `select o.number, q.asked_at, q.what, q.decides, q.decision, q.decided_name, q.decided_at
+         from open_question q join orders o on o.id = q.order_id where o.client_id = $1 order by q.id`,
+      id,
+    ),
+    money: await many(
+      db,
+      `select o.number, m.at, m.is_a as is, m.amount::float8 as amount, m.words, m.gone_at
+         from money_noted m join orders o on o.id = m.order_id where o.client_id = $1 order by m.id`,
       id,
     ),
     away: await many(
@@ -164,6 +181,9 @@ export async function eraseClient(tx: Tx, id: number, code: string): Promise<Era
   );
   await count(`update handed_over set client_name = '', reason = '' where order_id in ${orders}`);
   await count(`delete from photo where order_id in ${orders}`);
+  await count('delete from client_like where client_id = $1');
+  await count(`delete from open_question where order_id in ${orders}`);
+  await count(`update money_noted set words = '' where order_id in ${orders}`);
   await count(`update garment_reading set accepted_by = '', reason = '' where order_id in ${orders}`);
   await count(`update brought_in set label = '', condition = '—' where order_id in ${orders}`);
   await count('delete from client_away where client_id = $1');
@@ -189,7 +209,7 @@ export async function eraseClient(tx: Tx, id: number, code: string): Promise<Era
     `update slot set reason = '' where appointment_id in (select id from appointment where client_id = $1) and reason <> ''`,
   );
   const ordersKept = await count(
-    `update orders set occasion = '', version = version + 1,
+    `update orders set occasion = '', rack = '', care = null, version = version + 1,
         brief = case when brief is null then null else brief || '{"note": "", "beneath": "", "shoes": ""}'::jsonb end
       where client_id = $1`,
   );
@@ -198,7 +218,7 @@ export async function eraseClient(tx: Tx, id: number, code: string): Promise<Era
     `delete from write_once where path = '/api/clients/' || $1::text or (path = '/api/clients' and body ->> 'id' = $1::text)
        or body ->> 'clientId' = $1::text
        or path in (select '/api/orders/' || o.id || step from orders o,
-         unnest(array['', '/brief', '/import', '/sheet/changes', '/sheet/agree', '/sheet/cut']) step where o.client_id = $1::bigint)`,
+         unnest(array['', '/questions', '/likes', '/money', '/brief', '/import', '/sheet/changes', '/sheet/agree', '/sheet/cut']) step where o.client_id = $1::bigint)`,
   );
   await count(
     `update client set name = 'Erased ' || code, phone = '', phone_digits = '', email = '', address = '', note = '', guardian = '',

@@ -1,11 +1,21 @@
-import type { HouseRulesView, HouseView } from '@rocchetto/contract';
+import type { HouseBenchView, HouseRulesView, HouseView } from '@rocchetto/contract';
 import { Hono } from 'hono';
 import type { Db } from '../db/pool.ts';
 import type { Deps, Env } from '../http/context.ts';
 import { once } from '../http/once.ts';
 import { on } from '../http/route.ts';
 import { versioned } from '../http/versioned.ts';
-import { changeHouse, changeRules, RULES_CHANGED, readHouse, readRuleChanges } from './sql.ts';
+import {
+  BENCH_CHANGED,
+  changeBench,
+  changeHouse,
+  changeRules,
+  houseBench,
+  RULES_CHANGED,
+  readBenchChanges,
+  readHouse,
+  readRuleChanges,
+} from './sql.ts';
 
 /** How many changes of the rules are told. */
 const CHANGES = 100;
@@ -62,6 +72,31 @@ export function houseRoutes(deps: Deps): Hono<Env> {
           return rules;
         },
         kept: (before) => before.rules,
+      });
+      return { status: 200, body: { version: version + 1 }, changed: [['house', 1, version + 1]] };
+    }),
+  );
+  on(app, 'GET /house/bench', async (c) =>
+    c.json({
+      ...(await houseBench(deps.pool)),
+      changes: await readBenchChanges(deps.pool, CHANGES),
+    } satisfies HouseBenchView),
+  );
+  on(app, 'PUT /house/bench', (c, { body: { version, bench } }) =>
+    once(c, deps, async (tx) => {
+      await versioned(tx, {
+        what: 'house',
+        id: 1,
+        version,
+        mine: bench,
+        who: c.get('who'),
+        did: BENCH_CHANGED,
+        read: (t) => houseBench(t, true),
+        write: async (t) => {
+          await changeBench(t, bench);
+          return bench;
+        },
+        kept: (before) => before.bench,
       });
       return { status: 200, body: { version: version + 1 }, changed: [['house', 1, version + 1]] };
     }),

@@ -1,4 +1,7 @@
 import {
+  benchMoved,
+  HouseBench,
+  type HouseBenchView,
   type HouseRulesWire,
   type HouseSettings,
   type HouseView,
@@ -6,6 +9,7 @@ import {
   readRules,
   rulesMoved,
 } from '@rocchetto/contract';
+import { stored } from '@rocchetto/contract/stored.ts';
 import type { Db } from '../db/pool.ts';
 
 /** The house's one row, with its rules laid over the tables of core. */
@@ -43,5 +47,40 @@ export async function readRuleChanges(db: Db, most: number): Promise<RuleChange[
     at: r.at.toISOString(),
     by: r.by ?? '',
     moved: rulesMoved(readRules(r.before), readRules(r.after)),
+  }));
+}
+
+const readBench = (v: unknown): HouseBench => stored(HouseBench, 'Bench figures', v);
+
+/** Minutes, prices and signs of the house, with the version of its one row; held with `lock`. */
+export async function houseBench(
+  db: Db,
+  lock = false,
+): Promise<{ readonly version: number; readonly bench: HouseBench }> {
+  const { rows } = await db.query<{ version: number; bench: unknown }>({
+    name: lock ? 'house-bench-held' : 'house-bench',
+    text: `select version, bench from house${lock ? ' for update' : ''}`,
+  });
+  return { version: rows[0]!.version, bench: readBench(rows[0]!.bench) };
+}
+export async function changeBench(db: Db, bench: HouseBench): Promise<void> {
+  await db.query('update house set bench = $1, version = version + 1', [JSON.stringify(bench)]);
+}
+
+/** What “bench figures changed” is called in the history. */
+export const BENCH_CHANGED = 'bench figures changed';
+
+/** The latest changes of them, newest first. */
+export async function readBenchChanges(db: Db, most: number): Promise<HouseBenchView['changes']> {
+  const { rows } = await db.query<{ at: Date; by: string | null; before: unknown; after: unknown }>({
+    name: 'bench-changes',
+    text: `select h.at, s.name as by, h.before, h.after from history h left join staff s on s.id = h.staff_id
+       where h.entity = 'house' and h.entity_id = '1' and h.what = $1 order by h.id desc limit $2`,
+    values: [BENCH_CHANGED, most],
+  });
+  return rows.map((r) => ({
+    at: r.at.toISOString(),
+    by: r.by ?? '',
+    says: benchMoved(readBench(r.before), readBench(r.after)),
   }));
 }

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import { Hono } from 'hono';
+import { holdAlteration } from '../alterations/sql.ts';
 import { remember } from '../db/history.ts';
 import { inTransaction } from '../db/pool.ts';
 import { type Ctx, type Deps, type Env, idParam } from '../http/context.ts';
@@ -31,7 +32,11 @@ export function photoRoutes(deps: Deps): Hono<Env> {
       if ((await countPhotos(tx, orderId)) >= MOST)
         throw new Refusal(409, 'many-photos', `This order has ${MOST} photographs; take some off first.`);
       const by = c.get('who').id;
-      const made = await addPhoto(tx, orderId, hash, picture, query.words ?? '', by, deps.now());
+      const alterationId = query.alteration ?? null;
+      if (alterationId !== null && (await holdAlteration(tx, alterationId))?.orderId !== orderId)
+        throw new Refusal(422, 'other-order', 'This mark does not belong to the order.');
+      const of = { words: query.words ?? '', about: query.about, alterationId };
+      const made = await addPhoto(tx, orderId, hash, picture, of, by, deps.now());
       await remember(tx, 'order', orderId, by, 'photograph added', undefined, { id: made });
       return made;
     });

@@ -5,7 +5,7 @@ import type { Picture } from './picture.ts';
 export async function photosOf(db: Db, orderId: number): Promise<PhotoView[]> {
   const { rows } = await db.query<PhotoView>({
     name: 'photos-of-order',
-    text: `select p.id, p.width, p.height, p.words, s.name as by, to_char(p.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as at
+    text: `select p.id, p.width, p.height, p.words, p.about, p.alteration_id as "alterationId", s.name as by, to_char(p.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as at
        from photo p join staff s on s.id = p.by where p.order_id = $1 order by p.id limit 200`,
     values: [orderId],
   });
@@ -23,14 +23,16 @@ export async function addPhoto(
   orderId: number,
   hash: Buffer,
   p: Picture,
-  words: string,
+  of: Pick<PhotoView, 'words' | 'about' | 'alterationId'>,
   by: number,
   at: Date,
 ): Promise<number> {
   const { rows } = await tx.query<{ id: number }>(
-    `insert into photo (order_id, hash, width, height, picture, thumb, words, by, at) values ($1, $2, $3, $4, $5, $6, $7, $8, $9)
-     on conflict (order_id, hash) do update set words = case when photo.words = '' then excluded.words else photo.words end returning id`,
-    [orderId, hash, p.width, p.height, p.picture, p.thumb, words, by, at],
+    `insert into photo (order_id, hash, width, height, picture, thumb, words, about, alteration_id, by, at)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)
+     on conflict (order_id, hash) do update set words = case when photo.words = '' then excluded.words else photo.words end,
+       alteration_id = coalesce(photo.alteration_id, excluded.alteration_id) returning id`,
+    [orderId, hash, p.width, p.height, p.picture, p.thumb, of.words, of.about, of.alterationId, by, at],
   );
   return rows[0]!.id;
 }

@@ -1,5 +1,6 @@
 import {
   decide,
+  heldBack,
   NO_SETTINGS,
   type Settings,
   type SheetChange,
@@ -9,6 +10,7 @@ import {
 import { computeSheet, dayIn, openMatters, shownSheet, tell } from '@rocchetto/core';
 import { remember } from '../db/history.ts';
 import type { Tx } from '../db/pool.ts';
+import { questionsOf } from '../design/sql.ts';
 import type { SignedIn } from '../http/context.ts';
 import { conflict, notFound, Refusal } from '../http/problem.ts';
 import { readOrder } from '../orders/sql.ts';
@@ -146,7 +148,8 @@ export async function agreeSheet(
   const spec = await specNow(tx, orderId, settings, now);
   const unit = spec.house?.rounding?.unit ?? 'cm';
   const sheet = computeSheet(toSheetInput(spec));
-  const open = openMatters(sheet).map((s) => tell(s, unit));
+  const waits = heldBack(await questionsOf(tx, orderId), 'sheet');
+  const open = [...openMatters(sheet).map((s) => tell(s, unit)), ...(waits ? [waits] : [])];
   if (open.length > 0)
     throw new Refusal(422, 'open-matters', `Before it can be agreed: ${open[0]}`, { problems: open });
   const revision = record?.revision ?? 1;
@@ -159,6 +162,8 @@ export async function cutSheet(tx: Tx, orderId: number, version: number, who: Si
   const record = await lockedSheet(tx, orderId, version, { cut: true }, now);
   if (record?.status !== 'agreed')
     throw new Refusal(409, 'not-agreed', 'Only an agreed sheet is cut from. Agree it first.');
+  const waits = heldBack(await questionsOf(tx, orderId), 'cut');
+  if (waits) throw new Refusal(409, 'undecided', waits);
   await saveCut(tx, orderId, record.revision, version + 1, who.id);
   await remember(tx, 'sheet', orderId, who.id, 'cut', undefined, { revision: record.revision });
 }

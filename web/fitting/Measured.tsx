@@ -66,8 +66,8 @@ export function Measured({ orderId, unit, points }: Props) {
                   {p.name}
                   {!p.required && <span className="soft"> (may be left)</span>}
                 </td>
-                <td>{printLength(cm(p.target), unit)}</td>
-                <td>{printLength(cm(p.tolerance), unit)}</td>
+                <td>{p.target === null ? '' : printLength(cm(p.target), unit)}</td>
+                <td>{p.tolerance === null ? '' : printLength(cm(p.tolerance), unit)}</td>
                 <td>
                   {p.reading && (
                     <span className={p.reading.within ? 'agreed' : 'tight'}>

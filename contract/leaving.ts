@@ -1,0 +1,48 @@
+import type { CareLine } from '@rocchetto/core/care/care.ts';
+import { TREATMENTS, type Treatment } from '@rocchetto/core/care/fibres.ts';
+import { z } from 'zod';
+
+/** Money that was spoken of, noted by hand; nothing is paid through this program. */
+export const MoneyWrite = z.strictObject({
+  is: z.enum(['price', 'received', 'given-back']),
+  amount: z
+    .number('Write the amount as a number.')
+    .gt(0, 'An amount of nothing is none; what is given back has its own word.')
+    .max(1_000_000, 'So much is no price.')
+    .multipleOf(0.01, 'An amount has two places after the point.'),
+  words: z.string().trim().max(200).default(''),
+});
+export type MoneyWrite = z.infer<typeof MoneyWrite>;
+export interface MoneyNoted extends MoneyWrite {
+  readonly id: number;
+  readonly at: string;
+  readonly by: string;
+}
+export interface MoneyView {
+  readonly noted: readonly MoneyNoted[];
+  /** prices agreed with alterations that stand */
+  readonly alterations: readonly { readonly sentence: string; readonly price: number }[];
+  readonly agreed: number;
+  readonly received: number;
+  readonly open: number;
+}
+
+/** Where the garment hangs; empty when it hangs nowhere. */
+export const RackWrite = z.strictObject({ rack: z.string().trim().max(60) });
+
+/** The care of a garment as the house words it; what is left out says what the cloth asks for. */
+export const CareWrite = z.strictObject({
+  lines: z.partialRecord(z.enum(TREATMENTS), z.string().trim().max(200)),
+});
+export type CareWrite = z.infer<typeof CareWrite>;
+export const StoredCare = CareWrite.extend({ version: z.literal(1) });
+
+/** How the garment leaves: where it hangs, its care, when it is fetched. */
+export interface LeavingView {
+  readonly rack: string;
+  readonly care: readonly CareLine[];
+  readonly own: Readonly<Partial<Record<Treatment, string>>>;
+  /** the next appointment at which it can be fetched */
+  readonly fetchedAt: string | null;
+  readonly fetchedKind: string | null;
+}
