@@ -11,6 +11,7 @@ import { keepReadings } from '@rocchetto/server/sessions/sql.ts';
 import { agreeSheet, changeSheet, cutSheet } from '@rocchetto/server/sheets/service.ts';
 import { viewSheet } from '@rocchetto/server/sheets/view.ts';
 import { seedAlterations } from './alterations.ts';
+import { seedDesign } from './design.ts';
 import { seedDiary } from './diary.ts';
 import { asRead, inventFigures, reading, seeded } from './figures.ts';
 import { CLIENTS, STAFF, STREETS, STUDIO } from './people.ts';
@@ -203,6 +204,7 @@ async function seed(tx: Tx) {
     );
   await seedDiary(tx, { staff, clients }, now);
   await seedAlterations(tx, staff, now);
+  await seedDesign(tx, staff, now);
 }
 
 /** Takes a demo sheet as far as its story goes, by the same steps a fitter takes. */

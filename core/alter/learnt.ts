@@ -61,7 +61,8 @@ export function learnt(kept: readonly Kept[]): Lesson[] {
         {
           id,
           name,
-          by: cm(mean),
+          // Nobody sews to less than a millimetre.
+          by: cm(Math.round(mean * 10) / 10),
           orders: shown.map(([o]) => o),
           agrees: shown.every(([, d]) => d > 0 === shown[0]![1] > 0),
           sets: SETS[id] ?? null,

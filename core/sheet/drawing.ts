@@ -49,6 +49,25 @@ export function drawGarment(sheet: Sheet, printed: PrintedSheet): Drawn {
 }
 
 const NUMBERS = /-?\d+(?:\.\d+)?/g;
+
+/** The garment turned inside out, seen from behind: the back’s own lines the other way round, without letters. */
+export function insideOf(views: readonly DrawingView[]): DrawingView | null {
+  const back = views.find((v) => v.title === 'back');
+  if (!back) return null;
+  const [x, y, w, h] = back.box;
+  return {
+    ...back,
+    title: 'inside',
+    callouts: [],
+    words: [],
+    box: [-x - w, y, w, h],
+    strokes: back.strokes.map((s) => {
+      let n = 0;
+      return { ...s, figure: null, d: s.d.replace(NUMBERS, (t) => (n++ % 2 === 0 ? String(-Number(t)) : t)) };
+    }),
+  };
+}
+
 /** The box of strokes, from the coordinates of their paths. */
 function extent(strokes: readonly Stroke[]): [number, number, number, number] {
   const box: [number, number, number, number] = [Infinity, Infinity, -Infinity, -Infinity];

@@ -92,9 +92,9 @@ export function fittingRecord(r: Record): Promise<Buffer> {
     };
   });
   const last = r.handOvers.at(-1);
-  // The panels are small on paper: they stand there only where something is marked on them.
-  const onPanels = r.alterations.some((a) => a.asked.mark?.view === 'panels');
-  const views = r.views.filter((v) => v.title !== 'panels' || onPanels);
+  // The panels are small on paper, and the inside is the back once more: they stand there only where something is marked.
+  const marks = new Set(r.alterations.map((a) => a.asked.mark?.view as string | undefined));
+  const views = r.views.filter((v) => v.title === 'front' || v.title === 'back' || marks.has(v.title));
   const read = r.points.filter((p) => p.reading !== null);
   return printPaper({
     info: { title: `Fitting record ${r.number}`, creator: 'Rocchetto' },

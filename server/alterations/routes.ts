@@ -10,6 +10,7 @@ import {
 import {
   type DrawingView,
   drawGarment,
+  insideOf,
   printDate,
   printSheet,
   type Sheet,
@@ -262,7 +263,7 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
 /** What marks lie on: front, back and panels. */
 function viewsOf(sheet: Sheet, unit: SheetUnit): DrawingView[] {
   const { views, panels } = drawGarment(sheet, printSheet(sheet, unit));
-  return panels ? [...views, panels] : [...views];
+  return [...views, insideOf(views), panels].filter((v) => v !== null);
 }
 
 async function held(tx: Tx, id: number, version: number, mine: unknown) {

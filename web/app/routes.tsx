@@ -39,6 +39,7 @@ export const router = createBrowserRouter([
           { path: 'diary/book', lazy: () => import('../diary/BookPage.tsx') },
           { path: 'house', lazy: () => import('../house/HousePage.tsx') },
           { path: 'house/rules', lazy: () => import('../house/RulesPage.tsx') },
+          { path: 'house/bench', lazy: () => import('../house/BenchRulesPage.tsx') },
         ],
       },
       { path: '*', Component: NoSuchPage },

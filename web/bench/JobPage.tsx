@@ -1,11 +1,13 @@
 import './bench.css';
 import { unitOf } from '@rocchetto/contract/to-core.ts';
 import { tell } from '@rocchetto/core';
-import { ALTERATION_STEPS, findKind, findSign } from '@rocchetto/core/alter/index.ts';
+import { ALTERATION_STEPS, findKind, signOf } from '@rocchetto/core/alter/index.ts';
 import { Link, useParams } from 'react-router';
 import { useDays } from '../app/me.ts';
 import { useAlterationsQuery } from '../fitting/api.ts';
 import { PanelsChanged } from '../fitting/PanelsChanged.tsx';
+import { MarkPhotos } from '../fitting/Photos.tsx';
+import { useHouseBenchQuery } from '../house/api.ts';
 import { useOrderQuery } from '../orders/api.ts';
 import { Facts } from '../shared/Facts.tsx';
 import { keepTogether } from '../shared/keepTogether.ts';
@@ -33,6 +35,7 @@ export function Component() {
   const { data, error, refetch } = useAlterationsQuery(id);
   const made = (of?.brief?.parts.length ?? 0) > 0;
   const { data: view } = useSheetQuery({ id, revision: null }, { skip: !made });
+  const { data: house } = useHouseBenchQuery();
   const { short } = useDays();
   if (!of || !data)
     return (
@@ -52,7 +55,7 @@ export function Component() {
     );
   const unit = view ? unitOf(view.spec) : 'cm';
   const kind = findKind(a.asked.kind);
-  const sign = a.asked.sign === null ? undefined : findSign(a.asked.sign);
+  const sign = a.asked.sign === null ? undefined : signOf(house?.bench.signs ?? {}, a.asked.sign);
   return (
     <Place
       title={`${of.number} ${kind?.name ?? ''}`}
@@ -103,6 +106,7 @@ export function Component() {
           ]}
         />
         <PanelsChanged drawn={data.drawn[a.id] ?? []} unit={unit} />
+        <MarkPhotos orderId={id} alterationId={a.id} />
         <Job of={a} unit={unit} />
         <button type="button" className="quiet noprint" onClick={() => window.print()}>
           print this page

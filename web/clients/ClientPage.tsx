@@ -2,6 +2,7 @@ import type { ClientFull, ClientWrite } from '@rocchetto/contract';
 import { Button } from 'antd';
 import { Link, useParams } from 'react-router';
 import { useMay } from '../app/me.ts';
+import { ClientLikes } from '../design/Likes.tsx';
 import { OrderLedger } from '../orders/OrderLedger.tsx';
 import { Facts } from '../shared/Facts.tsx';
 import { Place } from '../shared/Place.tsx';
@@ -64,6 +65,7 @@ export function Component() {
               )}
             </section>
           )}
+          <ClientLikes clientId={id} />
           <ClientAway client={client} />
           {mayData && <ClientData client={client} />}
         </>

@@ -2,10 +2,15 @@ import './fitting.css';
 import type { AlterationView, AskedWire as Asked } from '@rocchetto/contract';
 import { AskedWire } from '@rocchetto/contract/alterations.ts';
 import { sheetOfView, unitOf } from '@rocchetto/contract/to-core.ts';
-import { type Cause, findSign, partOf, type Sign } from '@rocchetto/core/alter/index.ts';
+import { insideOf } from '@rocchetto/core';
+import { type Cause, partOf, type Sign, signOf, signsWith } from '@rocchetto/core/alter/index.ts';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useDays, useMay } from '../app/me.ts';
+import { DesignPictures } from '../design/DesignPictures.tsx';
+import { Likes } from '../design/Likes.tsx';
+import { OpenQuestions } from '../design/OpenQuestions.tsx';
+import { useHouseBenchQuery } from '../house/api.ts';
 import { useOrderQuery } from '../orders/api.ts';
 import { Facts } from '../shared/Facts.tsx';
 import { Notice } from '../shared/Notice.tsx';
@@ -15,6 +20,7 @@ import { useSheetQuery } from '../sheet/api.ts';
 import { Thread } from '../thread/Thread.tsx';
 import { AskForm } from './AskForm.tsx';
 import { useAlterationsQuery, useChangeAskedMutation } from './api.ts';
+import { Care } from './Care.tsx';
 import { type Draft, draftOf, EMPTY, wireOf } from './draft.ts';
 import { GarmentTouch } from './GarmentTouch.tsx';
 import { Leaving } from './Leaving.tsx';
@@ -41,6 +47,7 @@ function Fitting({ id }: { id: number }) {
   const made = (order?.brief?.parts.length ?? 0) > 0;
   const { data: view } = useSheetQuery({ id, revision: null }, { skip: !made });
   const { data, error, refetch } = useAlterationsQuery(id);
+  const { data: house } = useHouseBenchQuery();
   const mayAsk = useMay('alter.ask');
   const mayRead = useMay('session.read');
   const { long } = useDays();
@@ -61,8 +68,9 @@ function Fitting({ id }: { id: number }) {
   const views = useMemo(() => {
     if (!view) return [];
     const { views, panels } = sheetOfView(view).drawn[unit];
-    return panels ? [...views, panels] : views;
+    return [...views, insideOf(views), panels].filter((v) => v !== null);
   }, [view, unit]);
+  const signs = useMemo(() => signsWith(house?.bench.signs ?? {}), [house]);
   const parts = useMemo(() => [...new Set((garment?.sheet.panels ?? []).map(partOf))], [garment]);
   if (!order || !data)
     return (
@@ -71,6 +79,7 @@ function Fitting({ id }: { id: number }) {
         waiting={{ what: 'the fitting', error: noOrder ?? error, again: noOrder ? again : refetch }}
       />
     );
+  const kindNow = order.appointments.find((a) => a.id === Number(params.get('a')))?.kind ?? null;
   const set = (more: Partial<Draft>) => {
     setWrong('');
     setDraft({ ...draft, ...more });
@@ -98,14 +107,20 @@ function Fitting({ id }: { id: number }) {
     if (first.is === 'refused') setWrong(first.sentence);
     else clear();
   };
-  const sign = draft.sign === null ? null : (findSign(draft.sign) ?? null);
+  const sign = draft.sign === null ? null : (signOf(house?.bench.signs ?? {}, draft.sign) ?? null);
   const prepare = (s: Sign, c: Cause) =>
     set({ sign: s.id, kind: c.kind ?? '', direction: c.direction, face: c.face ?? '' });
   return (
     <Place
       title={`Fitting ${order.number}`}
       thread={<Thread order={order} sheet={view} here="alterations" />}
-      margin={<Protocol boned={false} minor={order.minor} guardian={order.guardian} />}
+      margin={
+        <>
+          <OpenQuestions orderId={id} now={kindNow} />
+          <Protocol boned={false} minor={order.minor} guardian={order.guardian} />
+          <Likes orderId={id} clientName={order.clientName} />
+        </>
+      }
     >
       <p className="soft">
         <Link to={`/orders/${id}`}>Order {order.number}</Link>, {order.clientName}
@@ -140,6 +155,7 @@ function Fitting({ id }: { id: number }) {
             : 'This garment has no sheet; what is altered is written in words, with its pieces.'}
         </p>
       )}
+      <DesignPictures orderId={id} look />
       {mayAsk && (
         <form
           className="asking"
@@ -153,6 +169,7 @@ function Fitting({ id }: { id: number }) {
           <details open={sign !== null || undefined}>
             <summary>Begin with what is seen on the cloth</summary>
             <SignChoice
+              signs={signs}
               parts={new Set(parts)}
               chosen={sign}
               onChoose={(s) => set({ sign: s?.id ?? null })}
@@ -196,8 +213,9 @@ function Fitting({ id }: { id: number }) {
           setDraft(draftOf(a.asked));
         }}
       />
-      <Photos orderId={id} />
+      <Photos orderId={id} alterations={alterations} unit={unit} />
       <Measured orderId={id} unit={unit} points={data.points} />
+      <Care orderId={id} />
       <Leaving key={`leaving ${order.id}`} orderId={id} clientName={order.clientName} of={data} />
     </Place>
   );

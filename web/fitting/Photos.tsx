@@ -1,80 +1,59 @@
-import { useRef, useState } from 'react';
-import { csrfToken } from '../api/base.ts';
-import { useDays, useMay } from '../app/me.ts';
-import { Notice } from '../shared/Notice.tsx';
-import { useDropPhotoMutation, usePhotosQuery } from './api.ts';
+import type { AlterationView } from '@rocchetto/contract';
+import { type SheetUnit, tell } from '@rocchetto/core';
+import { useState } from 'react';
+import { useMay } from '../app/me.ts';
+import { usePhotosQuery } from './api.ts';
+import { PictureField } from './PictureField.tsx';
+import { PictureList } from './PictureList.tsx';
 
-/** Photographs of the garment and of its fittings; what says where one was taken is not kept. */
-export function Photos({ orderId }: { orderId: number }) {
+interface Props {
+  readonly orderId: number;
+  readonly unit: SheetUnit;
+  /** the marks one can belong to */
+  readonly alterations: readonly AlterationView[];
+}
+
+/** Photographs of the garment and of its marks; what says where one was taken is not kept. */
+export function Photos({ orderId, unit, alterations }: Props) {
   const { data = [], refetch } = usePhotosQuery(orderId);
-  const [drop] = useDropPhotoMutation();
-  const [mayAdd, mayDrop] = [useMay('alter.work'), useMay('alter.accept')];
-  const { short } = useDays();
+  const mayAdd = useMay('alter.work');
   const [words, setWords] = useState('');
-  const [says, setSays] = useState('');
-  const [busy, setBusy] = useState(false);
-  const field = useRef<HTMLInputElement>(null);
-  const add = async (files: readonly File[]) => {
-    setBusy(true);
-    setSays('');
-    for (const file of files) {
-      try {
-        const res = await fetch(`/api/orders/${orderId}/photos?words=${encodeURIComponent(words)}`, {
-          method: 'POST',
-          headers: { 'x-csrf-token': csrfToken(), 'content-type': file.type || 'application/octet-stream' },
-          body: file,
-        });
-        if (!res.ok) {
-          const { detail = 'It was refused.' } = (await res.json().catch(() => ({}))) as { detail?: string };
-          setSays(`${file.name}: ${detail}`);
-        }
-      } catch {
-        setSays(`${file.name} could not be sent; the studio cannot be reached just now. Choose it again.`);
-      }
-    }
-    if (field.current) field.current.value = '';
-    setWords('');
-    setBusy(false);
-    void refetch();
-  };
+  const [mark, setMark] = useState('');
+  const shown = data.filter((p) => p.about === 'garment');
+  const numberOf = new Map(alterations.map((a, i) => [a.id, i + 1]));
   return (
     <>
       <h2>Photographs</h2>
-      {says && <Notice is="bad">{says}</Notice>}
-      {data.length === 0 && (
+      {shown.length === 0 && (
         <p className="soft">
           Pictures of the garment stand here: pins as they were set, how it came, what it became.
         </p>
       )}
-      <ul className="photos">
-        {data.map((p) => (
-          <li key={p.id}>
-            <a href={`/api/photos/${p.id}/picture.jpg`} target="_blank" rel="noreferrer">
-              <img
-                src={`/api/photos/${p.id}/thumb.jpg`}
-                alt={p.words || `Photograph of ${short(p.at)}`}
-                loading="lazy"
-              />
-            </a>
-            <span className="soft">
-              {short(p.at)}, {p.by}
-              {p.words && `: ${p.words}`}
-            </span>
-            {mayDrop && (
-              <button
-                type="button"
-                className="quiet"
-                aria-label={`Take the photograph of ${short(p.at)} off`}
-                onClick={() => void drop({ id: p.id, orderId })}
-              >
-                take off
-              </button>
-            )}
-          </li>
-        ))}
-      </ul>
+      <PictureList
+        orderId={orderId}
+        of={shown}
+        head={(p) => (p.alterationId === null ? '' : `Mark ${numberOf.get(p.alterationId) ?? '?'}`)}
+      />
       {mayAdd && (
         <div className="row">
+          {alterations.length > 0 && (
+            <>
+              <label htmlFor="photo-mark">Of</label>
+              <select
+                id="photo-mark"
+                className="field"
+                value={mark}
+                onChange={(e) => setMark(e.target.value)}
+              >
+                <option value="">the whole garment</option>
+                {alterations.map((a, i) => (
+                  <option key={a.id} value={a.id}>
+                    mark {i + 1}: {tell(a.sentence, unit).slice(0, 60)}
+                  </option>
+                ))}
+              </select>
+            </>
+          )}
           <label htmlFor="photo-words">What it shows</label>
           <input
             id="photo-words"
@@ -83,18 +62,23 @@ export function Photos({ orderId }: { orderId: number }) {
             value={words}
             onChange={(e) => setWords(e.target.value)}
           />
-          <input
-            ref={field}
-            type="file"
-            accept="image/*"
-            multiple
-            aria-label="Photographs to keep"
-            disabled={busy}
-            onChange={(e) => void add([...(e.target.files ?? [])])}
+          <PictureField
+            orderId={orderId}
+            label="Add photographs"
+            keep={{ ...(words ? { words } : {}), ...(mark ? { alteration: mark } : {}) }}
+            onKept={() => {
+              setWords('');
+              void refetch();
+            }}
           />
-          {busy && <span role="status">Keeping …</span>}
         </div>
       )}
     </>
   );
+}
+
+/** Those of one mark, on the page of its work. */
+export function MarkPhotos({ orderId, alterationId }: { orderId: number; alterationId: number }) {
+  const { data = [] } = usePhotosQuery(orderId);
+  return <PictureList orderId={orderId} of={data.filter((p) => p.alterationId === alterationId)} />;
 }

@@ -4,6 +4,7 @@ import { STATE_WORD } from '@rocchetto/core/alter/index.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useMay } from '../app/me.ts';
+import { useHouseBenchQuery } from '../house/api.ts';
 import { DateField } from '../shared/DateField.tsx';
 import { keepTogether } from '../shared/keepTogether.ts';
 import { Problem } from '../shared/Problem.tsx';
@@ -25,7 +26,10 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
   const [name, setName] = useState(clientName);
   const [neededOn, setNeededOn] = useState('');
-  const [price, setPrice] = useState('');
+  const { data: house } = useHouseBenchQuery();
+  const [prices, setPrices] = useState<Readonly<Record<number, string>>>({});
+  const priceOf = (a: AlterationView) =>
+    prices[a.id] ?? house?.bench.kinds[a.asked.kind]?.price?.toFixed(2) ?? '';
   const [why, setWhy] = useState<{
     id: number;
     step: 'decline' | 'withdraw' | 'ask-again';
@@ -35,17 +39,18 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
   const ticked = open.filter((a) => !left.has(a.id));
   const agree = async () => {
     reset();
-    for (const [i, a] of ticked.entries()) {
+    for (const a of ticked) {
+      const price = priceOf(a).trim();
       const one: StepWire = {
         step: 'agree',
         name,
         neededOn: neededOn === '' ? null : neededOn,
-        price: price.trim() === '' || i > 0 ? null : Number(price.replace(',', '.')),
+        price: price === '' ? null : Number(price.replace(',', '.')),
       };
       if (!('data' in (await step({ id: a.id, orderId, version: a.version, step: one })))) return;
     }
-    setPrice('');
   };
+  const sum = ticked.reduce((n, a) => n + (Number(priceOf(a).replace(',', '.')) || 0), 0);
   return (
     <>
       <h2>Read back</h2>
@@ -78,6 +83,16 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
                 </Link>
                 {a.asked.words && <span className="soft"> “{a.asked.words}”</span>}
               </span>
+              {a.status === 'asked' && mayAsk && !left.has(a.id) && (
+                <input
+                  className="field short"
+                  inputMode="decimal"
+                  placeholder="price"
+                  aria-label={`Price: ${tell(a.sentence, unit)}`}
+                  value={priceOf(a)}
+                  onChange={(e) => setPrices({ ...prices, [a.id]: e.target.value })}
+                />
+              )}
               <span className={a.status === 'checked' || a.status === 'accepted' ? 'agreed' : 'soft'}>
                 {STATE_WORD[a.status]}
                 {a.status === 'agreed' && a.agreedName && ` by ${a.agreedName}`}
@@ -174,7 +189,10 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
             void agree();
           }}
         >
-          <p>Read every sentence aloud, and ask once more whether anything else should change.</p>
+          <p>
+            Read every sentence aloud, and ask once more whether anything else should change.
+            {sum > 0 && ` All together ${sum.toFixed(2)}.`}
+          </p>
           <div className="fields">
             <div>
               <label htmlFor="agree-name">Agreed by</label>
@@ -188,16 +206,6 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
             <div>
               <label htmlFor="agree-needed">Needed on</label>
               <DateField id="agree-needed" value={neededOn} onChange={setNeededOn} />
-            </div>
-            <div>
-              <label htmlFor="agree-price">Price of all together</label>
-              <input
-                id="agree-price"
-                className="field"
-                inputMode="decimal"
-                value={price}
-                onChange={(e) => setPrice(e.target.value)}
-              />
             </div>
           </div>
           <div className="row acts">

@@ -1,8 +1,10 @@
-import { type Cause, SIGNS, type Sign } from '@rocchetto/core/alter/index.ts';
+import type { Cause, Sign } from '@rocchetto/core/alter/index.ts';
 import { useState } from 'react';
 import { SignDrawing } from './SignDrawing.tsx';
 
 interface Props {
+  /** as the house words them */
+  readonly signs: readonly Sign[];
   /** the parts of this garment; signs of others come when all are asked for */
   readonly parts: ReadonlySet<string>;
   readonly chosen: Sign | null;
@@ -15,12 +17,12 @@ const isOf = (parts: ReadonlySet<string>, s: Sign) =>
   parts.has(s.view.split('-')[0]!) || (s.view === 'strapless' && parts.has('bodice'));
 
 /** What is seen on the cloth, found by looking or by a word; a chosen one says its likely causes in order. */
-export function SignChoice({ parts, chosen, onChoose, onTry }: Props) {
+export function SignChoice({ signs, parts, chosen, onChoose, onTry }: Props) {
   const [all, setAll] = useState(false);
   const [word, setWord] = useState('');
   const wanted = word.trim().toLowerCase();
-  const some = SIGNS.filter((s) => isOf(parts, s));
-  const shown = (all || some.length === 0 ? SIGNS : some).filter(
+  const some = signs.filter((s) => isOf(parts, s));
+  const shown = (all || some.length === 0 ? signs : some).filter(
     (s) =>
       wanted === '' || `${s.name} ${s.causes.map((c) => c.cause).join(' ')}`.toLowerCase().includes(wanted),
   );

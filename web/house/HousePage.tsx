@@ -50,7 +50,9 @@ export function Component() {
     >
       <h1>House</h1>
       <p>
-        <Link to="/house/rules">House rules</Link>: ease, allowances, darts, rounding, ages and lead times.
+        <Link to="/house/rules">House rules</Link>: ease, allowances, darts, rounding, ages and lead times.{' '}
+        <Link to="/house/bench">Minutes, prices and signs</Link>: what the bench reckons with, and the house’s
+        words for what is seen on the cloth.
       </p>
       <Settings />
       <Staff />

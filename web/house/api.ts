@@ -1,6 +1,8 @@
 import type {
   AheadView,
   HandedOver,
+  HouseBench,
+  HouseBenchView,
   HouseRulesView,
   HouseRulesWire,
   HouseSettings,
@@ -41,6 +43,11 @@ const house = api.injectEndpoints({
       query: (body) => change('/house/rules', 'PUT', body),
       invalidatesTags: (_, error) => (error ? [] : ['House', 'Me', 'Order', 'Sheet']),
     }),
+    houseBench: b.query<HouseBenchView, void>({ query: () => '/house/bench', providesTags: ['House'] }),
+    changeHouseBench: b.mutation<{ version: number }, { version: number; bench: HouseBench }>({
+      query: (body) => change('/house/bench', 'PUT', body),
+      invalidatesTags: (_, error) => (error ? [] : ['House']),
+    }),
     wouldMove: b.query<WouldMove, HouseRulesWire>({
       query: (rules) => change('/house/rules/would-move', 'POST', { rules }),
       keepUnusedDataFor: 0,
@@ -63,4 +70,6 @@ export const {
   useHouseRulesQuery,
   useChangeHouseRulesMutation,
   useWouldMoveQuery,
+  useHouseBenchQuery,
+  useChangeHouseBenchMutation,
 } = house;

@@ -16,6 +16,10 @@ import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { problemOf } from '../api/problem.ts';
 import { useMay } from '../app/me.ts';
+import { DesignPictures } from '../design/DesignPictures.tsx';
+import { Learnt } from '../design/Learnt.tsx';
+import { Likes } from '../design/Likes.tsx';
+import { OpenQuestions } from '../design/OpenQuestions.tsx';
 import { GarmentChoice } from '../garment/GarmentChoice.tsx';
 import { PartFields } from '../garment/PartFields.tsx';
 import { isJoined } from '../garment/words.ts';
@@ -129,6 +133,21 @@ export function Component() {
               </p>
             </section>
           )}
+          <Likes
+            orderId={id}
+            clientName={order.clientName}
+            onTake={
+              mayWrite && order.stage !== 'cut'
+                ? (words) => {
+                    const note = [values().note, words].filter(Boolean).join('\n');
+                    form.setFieldValue('note', note.slice(0, 2000));
+                    if (openedOn === null) setOpenedOn(order.version);
+                  }
+                : undefined
+            }
+          />
+          <Learnt orderId={id} unit={unit} figures={null} />
+          <OpenQuestions orderId={id} />
           <Link to={`/orders/${id}`}>Back to the order</Link>
         </>
       }
@@ -260,6 +279,7 @@ export function Component() {
           </Button>
         )}
       </Form>
+      <DesignPictures orderId={id} />
     </Place>
   );
 }

@@ -6,6 +6,8 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { useDays, useMay } from '../app/me.ts';
 import { OrderBench } from '../bench/OrderBench.tsx';
 import { SessionReadings } from '../clients/SessionReadings.tsx';
+import { DesignPictures } from '../design/DesignPictures.tsx';
+import { OpenQuestions } from '../design/OpenQuestions.tsx';
 import { isJoined, partWords } from '../garment/words.ts';
 import { Facts } from '../shared/Facts.tsx';
 import { Notice } from '../shared/Notice.tsx';
@@ -14,6 +16,7 @@ import { Problem } from '../shared/Problem.tsx';
 import { useVersionedSave } from '../shared/useVersionedSave.tsx';
 import { Thread } from '../thread/Thread.tsx';
 import { useChangeOrderMutation, useImportSpecMutation, useOrderQuery } from './api.ts';
+import { Money } from './Money.tsx';
 import { OrderForm } from './OrderForm.tsx';
 
 const LABELS = {
@@ -102,7 +105,9 @@ export function Component() {
       {mayBrief && !made && order.brief && (
         <p className="soft">This garment has no part that can be computed yet.</p>
       )}
+      <DesignPictures orderId={order.id} look />
       <OrderBench order={order} />
+      {mayWrite && <Money orderId={order.id} />}
     </Place>
   );
 }
@@ -119,6 +124,7 @@ function Margin({ order, mayBrief }: { order: OrderFull; mayBrief: boolean }) {
           </p>
         </section>
       )}
+      <OpenQuestions orderId={order.id} />
       {order.appointments.length > 0 && (
         <section>
           <h2>Appointments</h2>

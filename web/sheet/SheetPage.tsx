@@ -5,6 +5,7 @@ import { openMatters, type SheetUnit, tell } from '@rocchetto/core';
 import { useMemo } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useMay } from '../app/me.ts';
+import { Learnt } from '../design/Learnt.tsx';
 import { useOrderQuery } from '../orders/api.ts';
 import { Facts } from '../shared/Facts.tsx';
 import { Place, Waiting } from '../shared/Place.tsx';
@@ -82,6 +83,12 @@ function Sheet({ id, view, frozen, thread }: Props) {
           {picked && mayWrite && picked.settable.length > 0 && (
             <OverrideForm key={picked.id} figure={picked} unit={unit} onChange={change} />
           )}
+          <Learnt
+            orderId={id}
+            unit={unit}
+            figures={mayWrite && view.status === 'draft' ? sheet.figures : null}
+            onTake={(take) => void change({ kind: 'override', id: crypto.randomUUID(), ...take })}
+          />
           {mayWrite && (
             <RoundingForm
               rounding={sheet.rounding}

@@ -1,0 +1,88 @@
+import { createHash } from 'node:crypto';
+import { remember } from '@rocchetto/server/db/history.ts';
+import type { Tx } from '@rocchetto/server/db/pool.ts';
+import { addLike, addQuestion, decide } from '@rocchetto/server/design/sql.ts';
+import { BENCH_CHANGED, changeBench, houseBench } from '@rocchetto/server/house/sql.ts';
+import type { SignedIn } from '@rocchetto/server/http/context.ts';
+import { noteMoney, writeRack } from '@rocchetto/server/leaving/sql.ts';
+import { cleaned } from '@rocchetto/server/photos/picture.ts';
+import { addPhoto } from '@rocchetto/server/photos/sql.ts';
+
+/** Sketch, swatch and trim of one skirt, drawn for the demo. */
+const SKETCH = `<svg xmlns="http://www.w3.org/2000/svg" width="420" height="560"><rect width="420" height="560" fill="#f6f0e2"/>
+<path d="M150 90 C180 82 240 82 270 90 L280 110 C310 210 312 330 300 470 L120 470 C108 330 110 210 140 110 Z" fill="none" stroke="#3b3226" stroke-width="3"/>
+<path d="M142 112 C190 122 230 122 278 112 M180 120 L176 190 M240 120 L244 190 M122 452 C190 466 236 466 298 452" fill="none" stroke="#3b3226" stroke-width="2"/>
+<path d="M300 300 C330 296 352 284 372 262" fill="none" stroke="#8a3b2e" stroke-width="2"/></svg>`;
+const SWATCH = `<svg xmlns="http://www.w3.org/2000/svg" width="420" height="420"><rect width="420" height="420" fill="#46525c"/>${Array.from(
+  { length: 70 },
+  (_, i) =>
+    `<path d="M${i * 12 - 420} 420 l420 -420" stroke="${i % 2 ? '#3c4750' : '#515e69'}" stroke-width="5"/>`,
+).join('')}</svg>`;
+
+/** What stands beside the briefs: pictures, open questions, likes, prices, and what was said of money. */
+export async function seedDesign(tx: Tx, staff: readonly SignedIn[], now: Date) {
+  const [odile, bram, ines] = staff as [SignedIn, SignedIn, SignedIn];
+  const days = (n: number) => new Date(now.getTime() - n * 86_400_000);
+  const bench = {
+    version: 1 as const,
+    kinds: {
+      'hem-straight': { price: 38 },
+      'side-seams': { minutes: 75, price: 55 },
+      zip: { minutes: 50, price: 45 },
+    },
+    signs: {},
+  };
+  const { bench: before } = await houseBench(tx);
+  await changeBench(tx, bench);
+  await remember(tx, 'house', 1, odile.id, BENCH_CHANGED, before, bench);
+  const { rows } = await tx.query<{ id: number; clientId: number; stage: string }>(
+    `select id, client_id as "clientId", stage from orders where brief::text like '%"straight-skirt"%' order by id limit 8`,
+  );
+  const [first, second, third] = rows;
+  const add = async (orderId: number, svg: string, about: 'sketch' | 'swatch', words: string) => {
+    const bytes = Buffer.from(await rasterOf(svg));
+    const picture = await cleaned(bytes);
+    const hash = createHash('sha256').update(bytes).digest();
+    await addPhoto(tx, orderId, hash, picture, { words, about, alterationId: null }, bram.id, days(20));
+  };
+  for (const o of [first, second]) {
+    if (!o) continue;
+    await add(o.id, SKETCH, 'sketch', 'slim, to below the knee');
+    await add(o.id, SWATCH, 'swatch', 'the wool twill, right side');
+    await addLike(tx, o.clientId, o.id, 'a soft waistband, and pockets that hold a score', bram.id, days(18));
+    const lining = await addQuestion(
+      tx,
+      o.id,
+      {
+        what: 'Does the lining take the slate or the plum?',
+        decides: 'the client',
+        byKind: 'fitting',
+        holds: 'nothing',
+      },
+      bram.id,
+      days(19),
+    );
+    await addQuestion(
+      tx,
+      o.id,
+      {
+        what: 'A kick pleat in place of the vent?',
+        decides: 'the client',
+        byKind: 'toile-fitting',
+        holds: 'hand-over',
+      },
+      ines.id,
+      days(12),
+    );
+    await decide(tx, lining, 'The slate.', 'the client', bram.id, days(9));
+    await noteMoney(tx, o.id, { is: 'price', amount: 340, words: 'the skirt' }, odile.id, days(20));
+    await noteMoney(tx, o.id, { is: 'received', amount: 120, words: 'deposit' }, odile.id, days(20));
+  }
+  if (third) await writeRack(tx, third.id, 'rail B, 12');
+}
+
+/** The picture as a camera would have it: pixels. */
+async function rasterOf(svg: string): Promise<Uint8Array> {
+  const { default: sharp } = await import('sharp');
+  return sharp(Buffer.from(svg)).png().toBuffer();
+}
