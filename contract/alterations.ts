@@ -1,4 +1,4 @@
-import { type Cm, cm, printWritten, readLength } from '@rocchetto/core';
+import { type Cm, cm, printWritten, readLength, type Skill } from '@rocchetto/core';
 import {
   type AlterationState,
   AS,
@@ -342,6 +342,25 @@ export interface OrderAlterations {
   readonly inTheWay: readonly string[];
   /** what is read out when it is handed over */
   readonly cautions: readonly string[];
+}
+
+/** What each day of each hand holds, minutes. */
+export interface BenchWeek {
+  readonly days: readonly string[];
+  readonly hands: readonly {
+    readonly id: number;
+    readonly name: string;
+    readonly skills: readonly Skill[];
+    readonly days: readonly {
+      /** hours less leave and closed days */
+      readonly works: number;
+      readonly booked: number;
+      /** promised at the bench */
+      readonly bench: number;
+      /** left from now on */
+      readonly free: number;
+    }[];
+  }[];
 }
 
 /** What the program would give to whom for the days ahead; nothing of it is done until a hand says so. */

@@ -247,6 +247,10 @@ export const ROUTES = {
     may: 'alter.read',
     media: 'application/pdf',
   },
+  'GET /bench/week': {
+    does: 'What each day of each hand holds: hours, appointments, work promised, what is free',
+    may: 'bench.write',
+  },
   'GET /bench/proposal': {
     does: 'Who could do what in the days ahead; gives nothing to anybody',
     may: 'bench.write',

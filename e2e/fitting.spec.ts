@@ -1,21 +1,4 @@
-import type { Page } from '@playwright/test';
-import { readLength } from '@rocchetto/core';
-import { accessible, byApi, expect, inDatabase, newSkirt, signIn, test } from './help.ts';
-
-/** A skirt that is measured, so that it has panels to alter. */
-async function measured(page: Page, name: string) {
-  const made = await newSkirt(page, name);
-  const at = new Date().toISOString();
-  const readings = ['waist 70', 'waist 70', 'hip 98', 'hip 98', 'waist-to-hip 20.5'].map((line) => {
-    const [measure, text] = line.split(' ');
-    const read = readLength(text!, 'cm');
-    if (!read.ok) throw new Error(read.sentence);
-    return { id: crypto.randomUUID(), measure, state: 'read', written: read.written, at };
-  });
-  const session = { id: crypto.randomUUID(), clientId: made.clientId, orderId: made.orderId, at };
-  await byApi(page, 'POST', '/readings', { session, readings });
-  return made;
-}
+import { accessible, byApi, expect, inDatabase, measured, signIn, test } from './help.ts';
 
 test('at the mirror: a touch, a sign found by looking, what it would make, read back and agreed', async ({
   page,
@@ -174,7 +157,7 @@ test('at the desk a garment is brought in, gets its ticket, and is found by it a
   // One pixel, the smallest PNG there is.
   const png =
     'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==';
-  const photos = page.getByLabel('Photographs to keep');
+  const photos = page.getByLabel('Add photographs');
   await photos.setInputFiles({
     name: 'notes.txt',
     mimeType: 'text/plain',
@@ -212,9 +195,17 @@ test('what is asked while the network is away is kept on the device, and made on
   const waiting = page.getByRole('list', { name: 'Waiting to be sent' });
   await expect(waiting).toContainText('Hem, straight: take up 2 cm. kept here, waits to be sent');
   await expect(page.getByLabel('How much')).toHaveCount(0);
+  // What waits is read back and agreed here too, and pins are counted.
+  await page.getByRole('button', { name: 'Agree 1' }).click();
+  await expect(waiting).toContainText('Agreed by Away One: Hem, straight: take up 2 cm. kept here');
+  await page.getByLabel('Pins and needles').fill('6');
+  await page.getByRole('button', { name: 'count in' }).click();
+  await expect(waiting).toContainText('6 pins counted in.');
   await context.setOffline(false);
   await expect(waiting).toBeHidden();
   await expect(page.getByRole('link', { name: 'Hem, straight: take up 2 cm.' })).toHaveCount(1);
-  const rows = await inDatabase('select 1 as n from alteration where order_id = $1', [orderId]);
-  expect(rows).toHaveLength(1);
+  await expect(page.getByText('agreed by Away One')).toBeVisible();
+  await expect(page.getByText('6 pins counted in, 0 out.')).toBeVisible();
+  const rows = await inDatabase('select status from alteration where order_id = $1', [orderId]);
+  expect(rows).toEqual([{ status: 'agreed' }]);
 });

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
 import { test as base, expect, type Page } from '@playwright/test';
 import { BriefWire } from '@rocchetto/contract';
+import { readLength } from '@rocchetto/core';
 import { DEMO_PASSPHRASE } from '@rocchetto/demo/seed.ts';
 import pg from 'pg';
 import { stopChild } from '../tools/cluster.ts';
@@ -118,6 +119,21 @@ export async function newSkirt(page: Page, name: string, brief: object = {}) {
   });
   await byApi(page, 'PUT', `/orders/${order.id}/brief`, { version: order.version, brief: wire });
   return { clientId: client.id as number, orderId: order.id as number };
+}
+
+/** A skirt that is measured, so that it has panels to alter. */
+export async function measured(page: Page, name: string) {
+  const made = await newSkirt(page, name);
+  const at = new Date().toISOString();
+  const readings = ['waist 70', 'waist 70', 'hip 98', 'hip 98', 'waist-to-hip 20.5'].map((line) => {
+    const [measure, text] = line.split(' ');
+    const read = readLength(text!, 'cm');
+    if (!read.ok) throw new Error(read.sentence);
+    return { id: crypto.randomUUID(), measure, state: 'read', written: read.written, at };
+  });
+  const session = { id: crypto.randomUUID(), clientId: made.clientId, orderId: made.orderId, at };
+  await byApi(page, 'POST', '/readings', { session, readings });
+  return made;
 }
 
 /** One answer of the test database. */

@@ -1,14 +1,14 @@
-import type { BenchRow, Proposal } from '@rocchetto/contract';
+import type { BenchRow, BenchWeek, Proposal } from '@rocchetto/contract';
 import { dayIn, printShortDate } from '@rocchetto/core';
 import { neededBy, proposePlan, rankOf, skillsFor } from '@rocchetto/core/alter/index.ts';
 import { hoursWord } from '@rocchetto/core/diary/load.ts';
-import { common, lengthOf, without } from '@rocchetto/core/diary/spans.ts';
-import { dayAfter, daysFrom, wholeDay } from '@rocchetto/core/diary/zoned.ts';
+import { dayAfter, daysFrom } from '@rocchetto/core/diary/zoned.ts';
 import { Hono } from 'hono';
 import { openAlterations } from '../alterations/sql.ts';
 import type { Deps, Env } from '../http/context.ts';
 import { on } from '../http/route.ts';
 import { readBook } from './book.ts';
+import { handDays } from './hand-days.ts';
 import { readRules } from './house-sql.ts';
 
 /** How many days ahead are planned, today with them. */
@@ -17,6 +17,14 @@ const AHEAD = 7;
 /** The week’s proposal: what has no day yet, laid into the minutes that hours, leave, appointments and the bench leave. */
 export function proposalRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
+  on(app, 'GET /bench/week', async (c) => {
+    const now = deps.now();
+    const { zone, rules } = await readRules(deps.pool);
+    const today = dayIn(zone, now);
+    const days = daysFrom(today, dayAfter(today, AHEAD - 1));
+    const book = await readBook(deps.pool, zone, rules, [today, days.at(-1)!]);
+    return c.json({ days, hands: handDays(book, zone, days, now) } satisfies BenchWeek);
+  });
   on(app, 'GET /bench/proposal', async (c) => {
     const now = deps.now();
     const { zone, rules } = await readRules(deps.pool);
@@ -26,21 +34,7 @@ export function proposalRoutes(deps: Deps): Hono<Env> {
       readBook(deps.pool, zone, rules, [today, days.at(-1)!]),
       openAlterations(deps.pool, null, now),
     ]);
-    const minute = Math.floor(now.getTime() / 60_000);
-    const hands = book.staff.map((s) => ({
-      id: s.id,
-      name: s.name,
-      skills: s.skills,
-      free: days.map((day) => {
-        const whole = wholeDay(zone, day);
-        const ahead = { from: Math.max(whole.from, minute), to: whole.to };
-        if (ahead.from >= ahead.to) return 0;
-        const works = common(without(s.works, book.closed), [ahead]);
-        const promised = s.bench?.find((b) => b.from === whole.from);
-        const left = lengthOf(works) - lengthOf(common(s.busy, [ahead]));
-        return Math.max(0, promised ? Math.min(left, promised.left) : left);
-      }),
-    }));
+    const hands = handDays(book, zone, days, now).map((h) => ({ ...h, free: h.days.map((d) => d.free) }));
     const rows = open.filter((r) => (r.status === 'agreed' || r.status === 'in-work') && r.day === null);
     // Whoever comes to be fitted finds it checked: what an appointment waits for is done the day before.
     const dueOf = (r: BenchRow) =>

@@ -6,9 +6,11 @@ import { hoursWord } from '@rocchetto/core/diary/load.ts';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useDays, useMay, useMe } from '../app/me.ts';
-import { useBenchRowsQuery } from '../fitting/api.ts';
+import { useBenchRowsQuery, useBenchWeekQuery } from '../fitting/api.ts';
 import { Place } from '../shared/Place.tsx';
+import { Giving, Grip } from './Giving.tsx';
 import { WeekProposal } from './WeekProposal.tsx';
+import { WeekThreads } from './WeekThreads.tsx';
 
 /** Work at the bench: one’s own in the order it is needed, or every hand’s thread with what it still holds. */
 export function Component() {
@@ -18,6 +20,7 @@ export function Component() {
   const [params, setParams] = useSearchParams();
   const everybody = params.get('of') ? params.get('of') === 'all' : leads;
   const { data, error, refetch } = useBenchRowsQuery(everybody ? null : me.id);
+  const { data: week } = useBenchWeekQuery(undefined, { skip: !(leads && everybody) });
   const { today } = useDays();
   const [proposing, setProposing] = useState(false);
   if (!data) return <Place title="Bench" waiting={{ what: 'the bench', error, again: refetch }} />;
@@ -35,6 +38,9 @@ export function Component() {
   const mine = data.filter((r) => r.staffId === me.id);
   const free = data.filter((r) => r.staffId === null && r.status !== 'asked');
   const toCheck = data.filter((r) => r.status === 'done' && r.doneById !== me.id);
+  const all = [...hands]
+    .sort(([a, x], [b, y]) => Number(b === 0) - Number(a === 0) || x.name.localeCompare(y.name))
+    .map(([id, { name, rows }]) => <Hand key={id} name={name} rows={rows} mixed gives={leads && !!week} />);
   return (
     <Place
       title="Bench"
@@ -98,9 +104,21 @@ export function Component() {
         </p>
       )}
       {everybody ? (
-        [...hands]
-          .sort(([a, x], [b, y]) => Number(b === 0) - Number(a === 0) || x.name.localeCompare(y.name))
-          .map(([id, { name, rows }]) => <Hand key={id} name={name} rows={rows} mixed />)
+        leads && week ? (
+          <Giving week={week} rows={data}>
+            {(held) => (
+              <>
+                <WeekThreads week={week} held={held} />
+                <p className="soft noprint">
+                  A loop taken by its grip and laid onto a day is given to that hand for that day.
+                </p>
+                {all}
+              </>
+            )}
+          </Giving>
+        ) : (
+          all
+        )
       ) : (
         <>
           <Hand name="With you" rows={mine.filter((r) => r.status !== 'done')} mixed={false} />
@@ -119,7 +137,15 @@ const latenessOf = (r: BenchRow, zone: string, today: string) =>
   latenessWords({ ...r, nextOn: r.nextAt === null ? null : dayIn(zone, r.nextAt) }, today);
 
 /** One hand’s thread: a loop for each piece of work, long as its minutes, and the work under it in order. */
-function Hand({ name, rows, mixed }: { name: string; rows: readonly BenchRow[]; mixed: boolean }) {
+interface HandProps {
+  readonly name: string;
+  readonly rows: readonly BenchRow[];
+  readonly mixed: boolean;
+  /** its work can be taken up and given */
+  readonly gives?: boolean;
+}
+
+function Hand({ name, rows, mixed, gives = false }: HandProps) {
   const { short, today } = useDays();
   const { timeZone } = useMe();
   const open = rows.filter((r) => r.status !== 'done');
@@ -142,7 +168,8 @@ function Hand({ name, rows, mixed }: { name: string; rows: readonly BenchRow[]; 
               const why = latenessOf(r, timeZone, today);
               const by = neededBy({ ...r, nextOn: r.nextAt === null ? null : dayIn(timeZone, r.nextAt) });
               return (
-                <li key={r.id}>
+                <li key={r.id} className={gives ? 'gives' : ''}>
+                  {gives && (r.status === 'agreed' || r.status === 'in-work') && <Grip row={r} />}
                   <Link to={to(r)}>{tell(r.sentence, r.unit)}</Link>
                   <div className="soft">
                     {r.orderNumber} {r.order}, {r.clientName} · {STATE_WORD[r.status]}

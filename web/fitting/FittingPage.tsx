@@ -29,10 +29,10 @@ import { Photos } from './Photos.tsx';
 import { Protocol } from './Protocol.tsx';
 import { ReadBack } from './ReadBack.tsx';
 import { SignChoice } from './SignChoice.tsx';
-import { askOutbox } from './useAsks.ts';
 import { useKeptDraft } from './useKeptDraft.ts';
+import { fittingOutbox } from './useOutbox.ts';
 import { useGarment, useTrial } from './useTrial.ts';
-import { WaitingAsks } from './WaitingAsks.tsx';
+import { Waiting } from './Waiting.tsx';
 import { WhatIf } from './WhatIf.tsx';
 
 /** At the mirror: what is seen, what is pinned, what it would make of the garment, and the list that is read back. */
@@ -102,7 +102,13 @@ function Fitting({ id }: { id: number }) {
     }
     const source = mayRead ? 'fitting' : 'desk';
     setSending(true);
-    const first = await askOutbox().keep(id, { asked: what, source, appointmentId });
+    const first = await fittingOutbox().keep({
+      orderId: id,
+      is: 'ask',
+      path: `/orders/${id}/alterations`,
+      body: { asked: what, source, appointmentId },
+      says: '',
+    });
     setSending(false);
     if (first.is === 'refused') setWrong(first.sentence);
     else clear();
@@ -200,7 +206,7 @@ function Fitting({ id }: { id: number }) {
           <WhatIf of={tried} unit={unit} />
         </form>
       )}
-      <WaitingAsks orderId={id} unit={unit} onTakeUp={(w) => setDraft(draftOf(w.body.asked))} />
+      <Waiting orderId={id} unit={unit} onTakeUp={({ asked }) => setDraft(draftOf(asked))} />
       <ReadBack
         key={order.id}
         orderId={id}

@@ -3,7 +3,8 @@ import { useState } from 'react';
 import { useDays, useMay } from '../app/me.ts';
 import { Notice } from '../shared/Notice.tsx';
 import { Problem } from '../shared/Problem.tsx';
-import { useHandOverMutation, usePinsMutation, useTakeBackMutation } from './api.ts';
+import { useHandOverMutation, useTakeBackMutation } from './api.ts';
+import { fittingOutbox } from './useOutbox.ts';
 
 interface Props {
   readonly orderId: number;
@@ -15,7 +16,8 @@ interface Props {
 export function Leaving({ orderId, clientName, of }: Props) {
   const { long } = useDays();
   const [mayCount, mayGive] = [useMay('alter.work'), useMay('alter.ask')];
-  const [count, counting] = usePinsMutation();
+  const [counting, setCounting] = useState(false);
+  const [wrong, setWrong] = useState('');
   const [give, giving] = useHandOverMutation();
   const [take, taking] = useTakeBackMutation();
   const [pins, setPins] = useState('');
@@ -25,12 +27,23 @@ export function Leaving({ orderId, clientName, of }: Props) {
   const out = of.handOvers.find((h) => h.takenBackAt === null);
   const n = Number(pins);
   const counted = async (way: 'in' | 'out') => {
-    if ('data' in (await count({ orderId, way, pins: n }))) setPins('');
+    setCounting(true);
+    const sent = await fittingOutbox().keep({
+      orderId,
+      is: 'pins',
+      path: `/orders/${orderId}/pins`,
+      body: { way, pins: n },
+      says: `${n} pins counted ${way}.`,
+    });
+    setCounting(false);
+    setWrong(sent.is === 'refused' ? sent.sentence : '');
+    if (sent.is !== 'refused') setPins('');
   };
   return (
     <>
       <h2>Pins, and handing over</h2>
-      <Problem error={counting.error ?? giving.error ?? taking.error} />
+      <Problem error={giving.error ?? taking.error} />
+      {wrong && <Notice is="bad">{wrong}</Notice>}
       <p>
         {of.pins === null
           ? 'No pins were counted yet.'
@@ -49,7 +62,7 @@ export function Leaving({ orderId, clientName, of }: Props) {
           <button
             type="button"
             className="plain"
-            disabled={pins === '' || counting.isLoading}
+            disabled={pins === '' || counting}
             onClick={() => void counted('in')}
           >
             count in
@@ -57,7 +70,7 @@ export function Leaving({ orderId, clientName, of }: Props) {
           <button
             type="button"
             className="plain"
-            disabled={pins === '' || counting.isLoading}
+            disabled={pins === '' || counting}
             onClick={() => void counted('out')}
           >
             count out

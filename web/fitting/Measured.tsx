@@ -3,8 +3,7 @@ import { asGiven, cm, printLength, readLength, type SheetUnit, withUnit } from '
 import { useState } from 'react';
 import { useMay, useMe } from '../app/me.ts';
 import { Notice } from '../shared/Notice.tsx';
-import { Problem } from '../shared/Problem.tsx';
-import { usePointsMutation } from './api.ts';
+import { fittingOutbox } from './useOutbox.ts';
 
 interface Props {
   readonly orderId: number;
@@ -16,13 +15,31 @@ interface Props {
 export function Measured({ orderId, unit, points }: Props) {
   const me = useMe();
   const [may, mayAccept] = [useMay('alter.work'), useMay('alter.accept')];
-  const [keep, { error, isLoading }] = usePointsMutation();
+  const [isLoading, setLoading] = useState(false);
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>({});
   const [reason, setReason] = useState('');
   const [wrong, setWrong] = useState('');
   if (points.length === 0) return null;
   const given = Object.entries(typed).filter(([, t]) => t.trim() !== '');
   const outside = points.filter((p) => p.reading && !p.reading.within && p.reading.acceptedBy === '');
+  /** Kept here first, and sent; true unless the server would not take it. */
+  const keep = async (
+    readings: Record<string, string>,
+    accepted: { name: string; reason: string } | null,
+  ) => {
+    setLoading(true);
+    const names = Object.keys(readings).map((id) => points.find((p) => p.id === id)?.name ?? id);
+    const sent = await fittingOutbox().keep({
+      orderId,
+      is: 'points',
+      path: `/orders/${orderId}/points`,
+      body: { readings, accepted },
+      says: `${accepted ? 'Accepted as it is' : 'Measured'}: ${names.join(', ')}.`,
+    });
+    setLoading(false);
+    setWrong(sent.is === 'refused' ? sent.sentence : '');
+    return sent.is !== 'refused';
+  };
   const send = async () => {
     const readings: Record<string, string> = {};
     for (const [id, t] of given) {
@@ -30,12 +47,11 @@ export function Measured({ orderId, unit, points }: Props) {
       if (!read.ok) return setWrong(read.sentence);
       readings[id] = withUnit(t.trim(), unit)!;
     }
-    setWrong('');
-    if ('data' in (await keep({ orderId, readings, accepted: null }))) setTyped({});
+    if (await keep(readings, null)) setTyped({});
   };
   const accept = async () => {
     const readings = Object.fromEntries(outside.map((p) => [p.id, p.reading!.written]));
-    if ('data' in (await keep({ orderId, readings, accepted: { name: me.name, reason } }))) setReason('');
+    if (await keep(readings, { name: me.name, reason })) setReason('');
   };
   return (
     <details>
@@ -96,7 +112,6 @@ export function Measured({ orderId, unit, points }: Props) {
           </tbody>
         </table>
         {wrong && <Notice is="bad">{wrong}</Notice>}
-        <Problem error={error} />
         {may && (
           <div className="row acts">
             <button type="submit" className="plain" disabled={given.length === 0 || isLoading}>

@@ -7,8 +7,9 @@ import { useMay } from '../app/me.ts';
 import { useHouseBenchQuery } from '../house/api.ts';
 import { DateField } from '../shared/DateField.tsx';
 import { keepTogether } from '../shared/keepTogether.ts';
-import { Problem } from '../shared/Problem.tsx';
-import { useStepMutation } from './api.ts';
+import { Notice } from '../shared/Notice.tsx';
+import { fittingOutbox, useWaiting } from './useOutbox.ts';
+import { saysOf } from './Waiting.tsx';
 
 interface Props {
   readonly orderId: number;
@@ -22,7 +23,9 @@ interface Props {
 /** Every decision as a sentence, to be read aloud; those that she agrees to are ticked and agreed by name. */
 export function ReadBack({ orderId, clientName, unit, alterations, editing, onEdit }: Props) {
   const mayAsk = useMay('alter.ask');
-  const [step, { error, isLoading, reset }] = useStepMutation();
+  const waiting = useWaiting(orderId);
+  const [isLoading, setLoading] = useState(false);
+  const [wrong, setWrong] = useState('');
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
   const [name, setName] = useState(clientName);
   const [neededOn, setNeededOn] = useState('');
@@ -35,26 +38,52 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
     step: 'decline' | 'withdraw' | 'ask-again';
     reason: string;
   } | null>(null);
-  const open = alterations.filter((a) => a.status === 'asked');
+  /** A step is kept here first, and sent; true unless the server would not take it. */
+  const step = async (a: AlterationView, one: StepWire, says: string): Promise<boolean> => {
+    const sent = await fittingOutbox().keep({
+      orderId,
+      is: 'step',
+      path: `/alterations/${a.id}/steps`,
+      body: { version: a.version, step: one },
+      says: `${says}: ${a.sentence}`,
+    });
+    setWrong(sent.is === 'refused' ? sent.sentence : '');
+    return sent.is !== 'refused';
+  };
+  const underWay = new Set(waiting.filter((w) => w.is === 'step').map((w) => w.path));
+  const open = alterations.filter((a) => a.status === 'asked' && !underWay.has(`/alterations/${a.id}/steps`));
+  /** changes of this device that are not in the book yet, and not agreed */
+  const here = waiting.filter(
+    (w) => w.is === 'ask' && !w.first && w.refused === '' && !waiting.some((x) => x.after === w.id),
+  );
   const ticked = open.filter((a) => !left.has(a.id));
+  const all = ticked.length + here.length;
   const agree = async () => {
-    reset();
-    for (const a of ticked) {
-      const price = priceOf(a).trim();
-      const one: StepWire = {
-        step: 'agree',
-        name,
-        neededOn: neededOn === '' ? null : neededOn,
-        price: price === '' ? null : Number(price.replace(',', '.')),
-      };
-      if (!('data' in (await step({ id: a.id, orderId, version: a.version, step: one })))) return;
-    }
+    setLoading(true);
+    const one = (price: string): StepWire => ({
+      step: 'agree',
+      name,
+      neededOn: neededOn === '' ? null : neededOn,
+      price: price === '' ? null : Number(price.replace(',', '.')),
+    });
+    let fine = true;
+    for (const a of ticked) fine &&= await step(a, one(priceOf(a).trim()), `Agreed by ${name}`);
+    for (const w of fine ? here : [])
+      await fittingOutbox().keep({
+        orderId,
+        is: 'step',
+        path: '',
+        after: w.id,
+        body: { version: 0, step: one('') },
+        says: `Agreed by ${name}: ${saysOf(w)}`,
+      });
+    setLoading(false);
   };
   const sum = ticked.reduce((n, a) => n + (Number(priceOf(a).replace(',', '.')) || 0), 0);
   return (
     <>
       <h2>Read back</h2>
-      <Problem error={error} />
+      {wrong && <Notice is="bad">{wrong}</Notice>}
       {alterations.length === 0 && (
         <p className="soft">
           Every change that is kept stands here as a sentence, to be read aloud and agreed.
@@ -149,13 +178,8 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
                 aria-label="Why"
                 onSubmit={async (e) => {
                   e.preventDefault();
-                  const done = await step({
-                    id: a.id,
-                    orderId,
-                    version: a.version,
-                    step: { step: why.step, reason: why.reason },
-                  });
-                  if ('data' in done) setWhy(null);
+                  const { step: word, reason } = why;
+                  if (await step(a, { step: word, reason }, WORD[word])) setWhy(null);
                 }}
               >
                 <label htmlFor="alter-why">{why.step === 'ask-again' ? 'What changed' : 'Why'}</label>
@@ -180,7 +204,7 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
           </li>
         ))}
       </ol>
-      {mayAsk && open.length > 0 && (
+      {mayAsk && open.length + here.length > 0 && (
         <form
           className="slip"
           aria-label="Agree"
@@ -209,14 +233,8 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
             </div>
           </div>
           <div className="row acts">
-            <button
-              type="submit"
-              className="take"
-              disabled={isLoading || ticked.length === 0 || name.trim() === ''}
-            >
-              {ticked.length === open.length && open.length > 1
-                ? `Agree all ${open.length}`
-                : `Agree ${ticked.length}`}
+            <button type="submit" className="take" disabled={isLoading || all === 0 || name.trim() === ''}>
+              {ticked.length === open.length && all > 1 ? `Agree all ${all}` : `Agree ${all}`}
             </button>
           </div>
         </form>
@@ -224,3 +242,5 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
     </>
   );
 }
+
+const WORD = { decline: 'Declined', withdraw: 'Withdrawn', 'ask-again': 'Asked again' } as const;

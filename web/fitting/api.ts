@@ -1,6 +1,7 @@
 import type {
   AskedWire,
   BenchRow,
+  BenchWeek,
   BoxWrite,
   BroughtInWrite,
   OrderAlterations,
@@ -44,17 +45,6 @@ const alterations = api.injectEndpoints({
       query: ({ id, orderId: _, ...body }) => change(`/alterations/${id}/boxes`, 'POST', body),
       invalidatesTags: touched,
     }),
-    pins: b.mutation<object, { orderId: number; way: 'in' | 'out'; pins: number }>({
-      query: ({ orderId, ...body }) => change(`/orders/${orderId}/pins`, 'POST', body),
-      invalidatesTags: touched,
-    }),
-    points: b.mutation<
-      object,
-      { orderId: number; readings: Record<string, string>; accepted: { name: string; reason: string } | null }
-    >({
-      query: ({ orderId, ...body }) => change(`/orders/${orderId}/points`, 'POST', body),
-      invalidatesTags: touched,
-    }),
     photos: b.query<PhotoView[], number>({
       query: (orderId) => `/orders/${orderId}/photos`,
       providesTags: (_, __, id) => [{ type: 'Alterations', id }],
@@ -79,6 +69,10 @@ const alterations = api.injectEndpoints({
       query: (code) => ({ url: '/tickets', params: { code } }),
       keepUnusedDataFor: 0,
     }),
+    benchWeek: b.query<BenchWeek, void>({
+      query: () => '/bench/week',
+      providesTags: [{ type: 'Alterations', id: LIST }, 'Diary'],
+    }),
     proposal: b.query<Proposal, void>({
       query: () => '/bench/proposal',
       keepUnusedDataFor: 0,
@@ -97,12 +91,11 @@ export const {
   useTickMutation,
   useBenchRowsQuery,
   useProposalQuery,
+  useBenchWeekQuery,
   useBringInMutation,
   useLazyTicketQuery,
   usePhotosQuery,
   useDropPhotoMutation,
-  usePinsMutation,
-  usePointsMutation,
   useHandOverMutation,
   useTakeBackMutation,
 } = alterations;

@@ -1,0 +1,180 @@
+import { accessible, byApi, expect, inDatabase, measured, signIn, test } from './help.ts';
+
+// One pixel, the smallest PNG there is.
+const PIXEL = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+);
+
+test('the design stays in sight: a swatch, a question, and what is liked go from brief to fitting to the next brief', async ({
+  page,
+}) => {
+  await signIn(page);
+  const { orderId, clientId } = await measured(page, 'In Sight');
+  await page.goto(`/orders/${orderId}/brief`);
+  await page.getByLabel('It shows the').selectOption('swatch');
+  await page.getByLabel('Named').fill('slate twill');
+  await page
+    .getByLabel('Add pictures')
+    .setInputFiles({ name: 'swatch.png', mimeType: 'image/png', buffer: PIXEL });
+  await expect(page.getByRole('img', { name: 'Swatch: slate twill' })).toBeVisible();
+  await page.getByRole('button', { name: 'something is not decided yet' }).click();
+  await page.getByLabel('What is not decided yet').fill('Slit or vent?');
+  await page.getByLabel('Until then it holds back').selectOption('hand-over');
+  await page.getByRole('button', { name: 'Keep the question' }).click();
+  await expect(page.getByRole('region', { name: 'Open questions' })).toContainText(
+    'Slit or vent? It holds back handing it over.',
+  );
+
+  await page.goto(`/orders/${orderId}/fitting`);
+  await expect(page.getByText('Not decided yet: Slit or vent. Decide it first.')).toBeVisible();
+  await page.getByText('The design: slate twill').click();
+  await expect(page.getByRole('img', { name: 'Swatch: slate twill' })).toBeVisible();
+  await page.getByRole('button', { name: 'Decide: Slit or vent?' }).click();
+  await page.getByLabel('Decided: Slit or vent?').fill('The vent.');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Not decided yet: Slit or vent.')).toBeHidden();
+  await page.getByLabel('What is liked, about the cloth').fill('deep pockets');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'What In Sight likes' })).toContainText('deep pockets');
+
+  const next = await byApi(page, 'POST', '/orders', { clientId, what: 'Coat' });
+  await page.goto(`/orders/${next.id}/brief`);
+  await page.getByRole('button', { name: 'Into the note: deep pockets' }).click();
+  await expect(page.getByLabel('Note', { exact: true })).toHaveValue('deep pockets');
+  await accessible(page, 'design');
+  await page.goto(`/clients/${clientId}`);
+  await page.getByRole('button', { name: 'Take off: deep pockets' }).click();
+  await expect(page.getByText('What is liked at a fitting stands here.')).toBeVisible();
+});
+
+test('what earlier fittings taught is taken into the next sheet by a hand, with its reason', async ({
+  page,
+}) => {
+  await signIn(page);
+  const first = await measured(page, 'Taught Once');
+  const { id } = await byApi(page, 'POST', `/orders/${first.orderId}/alterations`, {
+    asked: { kind: 'side-seams', direction: 'out', amount: '2 cm' },
+    source: 'fitting',
+  });
+  await inDatabase(`update alteration set status = 'checked' where id = $1`, [id]);
+  const [{ number }] = (await inDatabase<{ number: string }>('select number from orders where id = $1', [
+    first.orderId,
+  ])) as [{ number: string }];
+  const second = await measured(page, 'Taught Twice');
+  await inDatabase('update orders set client_id = $2 where id = $1', [second.orderId, first.clientId]);
+  await page.goto(`/orders/${second.orderId}/sheet`);
+  const learnt = page.getByRole('region', { name: 'Learnt at earlier fittings' });
+  await expect(learnt).toContainText(`hip + 2 cm, once (${number})`);
+  await learnt.getByRole('button', { name: 'Take into this sheet: hip' }).click();
+  await expect(learnt.locator('li', { hasText: 'hip + 2 cm' }).first()).toContainText('set by hand here');
+  await page.getByRole('row', { name: /hip/ }).last().click();
+  await expect(page.getByText(`Learnt at the fittings of ${number}.`)).toBeVisible();
+});
+
+test('the house words its own sign and prices its work; both are offered at the mirror', async ({ page }) => {
+  await signIn(page, 'Odile Marchetti', '/house/bench');
+  await page.getByRole('button', { name: 'Change minutes and prices' }).click();
+  await page.getByLabel('hem, flared: price').fill('-2');
+  await page.getByRole('button', { name: 'Keep minutes and prices' }).click();
+  await expect(page.getByRole('alert')).toContainText('A price below zero is none.');
+  await page.getByLabel('hem, flared: price').fill('62,50');
+  await page.getByRole('button', { name: 'Keep minutes and prices' }).click();
+  await expect(page.getByRole('row', { name: /^hem, flared/ })).toContainText('62.50');
+  await page.getByRole('button', { name: 'A sign of the house’s own' }).click();
+  await page.getByLabel('What is seen').fill('the yoke ripples');
+  await page.getByLabel('The cause 1').fill('the cloth was fed unevenly');
+  await page.getByLabel('What is tried, cause 1').fill('press, then look again');
+  await page.getByLabel('Alteration, cause 1').selectOption('hem-flared');
+  await accessible(page, 'sign');
+  await page.getByRole('button', { name: 'Keep the sign' }).click();
+  await expect(page.getByText('the yoke ripples', { exact: true })).toBeVisible();
+
+  const { orderId } = await measured(page, 'House Words');
+  await page.goto(`/orders/${orderId}/fitting`);
+  await page.getByText('Begin with what is seen on the cloth').click();
+  await page.getByRole('button', { name: 'all garments' }).click();
+  await page.getByLabel('Find a sign').fill('yoke');
+  await page.getByRole('button', { name: 'the yoke ripples' }).click();
+  await page.getByRole('button', { name: 'press, then look again' }).click();
+  await page.getByLabel('How much').fill('2 cm');
+  await page.getByRole('button', { name: 'Keep it as asked' }).click();
+  await expect(page.getByLabel(/^Price: Hem, flared/)).toHaveValue('62.50');
+  await expect(page.getByText('All together 62.50.')).toBeVisible();
+  await page.getByRole('button', { name: 'Agree 1' }).click();
+  await expect(page.getByText('agreed by House Words')).toBeVisible();
+  await page.goto(`/orders/${orderId}`);
+  const money = page.getByRole('region', { name: 'Money' });
+  await money.getByLabel('Amount').fill('20');
+  await money.getByLabel('For what').fill('deposit');
+  await money.getByRole('button', { name: 'Note it' }).click();
+  await expect(money.getByRole('row', { name: /^Still open/ })).toContainText('42.50');
+  await accessible(page, 'money');
+});
+
+test('the care of the garment is told and worded, and where it hangs is kept', async ({ page }) => {
+  await signIn(page);
+  const { orderId } = await measured(page, 'Takes Care');
+  await page.goto(`/orders/${orderId}/fitting`);
+  await expect(page.getByText('No cloth is named in the brief.').first()).toBeVisible();
+  await page.getByRole('button', { name: 'word it otherwise' }).click();
+  await page.getByLabel('ironing').fill('Steam from the inside.');
+  await page.getByRole('button', { name: 'Keep these words' }).click();
+  await expect(page.getByText('Steam from the inside.')).toBeVisible();
+  await page.getByLabel('Hangs at').fill('rail B, 12');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'It hangs there' })).toBeHidden();
+  await page.reload();
+  await expect(page.getByLabel('Hangs at')).toHaveValue('rail B, 12');
+});
+
+test('work is given by keys alone: taken up, carried from day to day, what hinders is told, and undone', async ({
+  page,
+}) => {
+  await signIn(page);
+  const { orderId } = await measured(page, 'Given By Keys');
+  const { id } = await byApi(page, 'POST', `/orders/${orderId}/alterations`, {
+    asked: { kind: 'hem-straight', direction: 'up', amount: '2 cm' },
+    source: 'fitting',
+  });
+  const step = { step: 'agree', name: 'the client' };
+  await byApi(page, 'POST', `/alterations/${id}/steps`, { version: 1, step });
+  const [order] = await inDatabase<{ number: string }>('select number from orders where id = $1', [orderId]);
+  await signIn(page, 'Odile Marchetti', '/bench?of=all');
+  const week = page.getByRole('table', { name: 'The days ahead at the bench' });
+  await expect(week).toContainText('free');
+  await accessible(page, 'week');
+  const grip = page.getByRole('button', { name: new RegExp(`^Give ${order!.number}`) });
+  await grip.focus();
+  await page.keyboard.press('Enter');
+  const told = page.locator('[aria-live]').filter({ hasText: /left|much|skill|given|hand/i });
+  await expect(told.first()).toContainText(/would be left|too much/);
+  // From the list to a day, then up to a hand without the skill, then back down.
+  await page.keyboard.press('ArrowUp');
+  await expect(told.first()).toContainText(/would be left|too much/);
+  await expect(async () => {
+    await page.keyboard.press('ArrowUp');
+    await expect(told.first()).toContainText('Bram Teller', { timeout: 400 });
+  }).toPass();
+  await expect(told.first()).toContainText('has not the skill tailoring');
+  await page.keyboard.press('Escape');
+  await expect(told.first()).toContainText('Left as it was');
+  await page.keyboard.press('Enter');
+  await expect(told.first()).toContainText(/would be left|too much/);
+  const first = await told.first().textContent();
+  await expect(async () => {
+    await page.keyboard.press('ArrowRight');
+    await expect(told.first()).not.toHaveText(first!, { timeout: 400 });
+  }).toPass();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(`${order!.number} is given to`)).toBeVisible();
+  const given = () =>
+    inDatabase<{ staff: string | null }>(
+      'select (select name from staff s where s.id = a.staff_id) as staff from alteration a where id = $1',
+      [id],
+    );
+  expect((await given())[0]!.staff).not.toBeNull();
+  await page.getByRole('button', { name: 'undo' }).click();
+  await expect(page.getByText(`${order!.number} is given to`)).toBeHidden();
+  expect((await given())[0]!.staff).toBeNull();
+});
