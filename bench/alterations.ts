@@ -85,6 +85,16 @@ export async function alterationsBench(cluster: Cluster, say: (line: string) => 
         'Aim 200 ms, 2 × bare.',
       ),
     );
+    await get('/bench/week');
+    const days: number[] = [];
+    for (let i = 0; i < 15; i++) {
+      const t = performance.now();
+      await get('/bench/week');
+      days.push(performance.now() - t);
+    }
+    say(
+      `the week’s load, ${STAFF} staff: median ${ms(percentile(days, 50))} ms (p95 ${ms(percentile(days, 95))}). Aim 200.`,
+    );
     await pool.query(`update alteration set status = 'checked' where status = 'agreed' and id % 5 <> 0`);
     await pool.query(`update alteration set staff_id = null where status = 'agreed'`);
     const week = Array.from({ length: 8 }, () => rnd());

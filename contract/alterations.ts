@@ -256,6 +256,8 @@ export interface PointView extends Omit<Target, 'target' | 'tolerance'> {
   /** cm; null on a garment that has no sheet to lie against */
   readonly target: number | null;
   readonly tolerance: number | null;
+  /** what the sheet marks, before any alteration; cm */
+  readonly agreed: number | null;
   /** it must be measured before the garment leaves */
   readonly required: boolean;
   readonly reading: {

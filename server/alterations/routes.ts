@@ -306,6 +306,7 @@ async function told(db: Db, orderId: number, now: Date): Promise<OrderAlteration
   const came = await broughtIn(db, orderId);
   const read = by || came ? await pointsRead(db, orderId) : null;
   const asItCame = came ? (findGarmentKind(came.kind)?.points ?? []) : [];
+  const agreed = new Map(made ? finishedPoints(alike(made.sheet.panels)).map((p) => [p.id, p.target]) : []);
   const points = (by ? finishedPoints(by) : []).map((p): PointView => {
     const found = read?.get(p.id);
     // A reading of before an alteration says nothing of what the garment is now.
@@ -315,6 +316,7 @@ async function told(db: Db, orderId: number, now: Date): Promise<OrderAlteration
       name: p.name,
       target: p.target,
       tolerance: TARGET_TOLERANCE[p.kind],
+      agreed: agreed.get(p.id) ?? null,
       required: p.kind === 'girth',
       reading: still,
     };
@@ -336,6 +338,7 @@ async function told(db: Db, orderId: number, now: Date): Promise<OrderAlteration
         (p): PointView => ({
           ...p,
           target: null,
+          agreed: null,
           tolerance: null,
           required: false,
           reading: read?.get(p.id) ?? null,

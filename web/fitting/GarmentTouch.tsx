@@ -14,12 +14,25 @@ interface Props {
 
 /** This order’s own drawing, front, back and its panels: a touch sets the pin of the change that is written. */
 export function GarmentTouch({ views, alterations, mark, onMark }: Props) {
+  const shown = (v: DrawingView) => (
+    <View key={v.title} view={v} alterations={alterations} mark={mark} onMark={onMark} />
+  );
+  const isFirst = (v: DrawingView) => v.title === 'front' || v.title === 'back';
+  const others = views.filter((v) => !isFirst(v));
+  // What is marked there is seen without opening anything.
+  const marked = others.some(
+    (v) => mark?.view === v.title || alterations.some((a) => a.asked.mark?.view === v.title),
+  );
   return (
-    <div className="drawing touch">
-      {views.map((v) => (
-        <View key={v.title} view={v} alterations={alterations} mark={mark} onMark={onMark} />
-      ))}
-    </div>
+    <>
+      <div className="drawing touch">{views.filter(isFirst).map(shown)}</div>
+      {others.length > 0 && (
+        <details open={marked || undefined}>
+          <summary>From the inside, and on its panels</summary>
+          <div className="drawing touch">{others.map(shown)}</div>
+        </details>
+      )}
+    </>
   );
 }
 

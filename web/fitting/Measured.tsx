@@ -20,6 +20,8 @@ export function Measured({ orderId, unit, points }: Props) {
   const [reason, setReason] = useState('');
   const [wrong, setWrong] = useState('');
   if (points.length === 0) return null;
+  // What was brought in has no sheet to lie against.
+  const lies = points.every((p) => p.target === null);
   const given = Object.entries(typed).filter(([, t]) => t.trim() !== '');
   const outside = points.filter((p) => p.reading && !p.reading.within && p.reading.acceptedBy === '');
   /** Kept here first, and sent; true unless the server would not take it. */
@@ -56,7 +58,7 @@ export function Measured({ orderId, unit, points }: Props) {
   return (
     <details>
       <summary>
-        <h2>Measured against the sheet</h2>
+        <h2>{lies ? 'Measured as it lies' : 'Measured against the sheet'}</h2>
       </summary>
       <form
         aria-label="Measured against the sheet"
@@ -69,8 +71,8 @@ export function Measured({ orderId, unit, points }: Props) {
           <thead>
             <tr>
               <th scope="col">Point, {unit === 'cm' ? 'in centimetres' : 'in inches'}</th>
-              <th scope="col">should be</th>
-              <th scope="col">within</th>
+              {!lies && <th scope="col">should be</th>}
+              {!lies && <th scope="col">within</th>}
               <th scope="col">was read</th>
               {may && <th scope="col">read now</th>}
             </tr>
@@ -80,19 +82,25 @@ export function Measured({ orderId, unit, points }: Props) {
               <tr key={p.id}>
                 <td>
                   {p.name}
-                  {!p.required && <span className="soft"> (may be left)</span>}
+                  {!p.required && !lies && <span className="soft"> (may be left)</span>}
                 </td>
-                <td>{p.target === null ? '' : printLength(cm(p.target), unit)}</td>
-                <td>{p.tolerance === null ? '' : printLength(cm(p.tolerance), unit)}</td>
+                {!lies && (
+                  <>
+                    <td>{p.target === null ? '' : printLength(cm(p.target), unit)}</td>
+                    <td>{p.tolerance === null ? '' : printLength(cm(p.tolerance), unit)}</td>
+                  </>
+                )}
                 <td>
                   {p.reading && (
                     <span className={p.reading.within ? 'agreed' : 'tight'}>
                       {writtenIn(p.reading.written, unit)}{' '}
-                      {p.reading.within
-                        ? '✓'
-                        : p.reading.acceptedBy
-                          ? `accepted by ${p.reading.acceptedBy}`
-                          : 'outside'}
+                      {lies
+                        ? ''
+                        : p.reading.within
+                          ? '✓'
+                          : p.reading.acceptedBy
+                            ? `accepted by ${p.reading.acceptedBy}`
+                            : 'outside'}
                     </span>
                   )}
                 </td>

@@ -11,6 +11,7 @@ import { Facts } from '../shared/Facts.tsx';
 import { Place, Waiting } from '../shared/Place.tsx';
 import { useAfterPaint } from '../shared/useAfterPaint.ts';
 import { Thread } from '../thread/Thread.tsx';
+import { AsMade } from './AsMade.tsx';
 import { useSheetQuery } from './api.ts';
 import { Checks } from './Checks.tsx';
 import { CutList } from './CutList.tsx';
@@ -41,17 +42,20 @@ export function Component() {
       </Place>
     );
   const frozen = asked !== null && asked !== order.sheets.at(-1)?.revision;
-  return <Sheet key={id} id={id} view={view} frozen={frozen} thread={thread} />;
+  const altered = !frozen && order.alterations.all > 0;
+  return <Sheet key={id} id={id} view={view} frozen={frozen} altered={altered} thread={thread} />;
 }
 
 interface Props {
   readonly id: number;
   readonly view: SheetView;
   readonly frozen: boolean;
+  /** something of the garment was altered since */
+  readonly altered: boolean;
   readonly thread: React.ReactNode;
 }
 
-function Sheet({ id, view, frozen, thread }: Props) {
+function Sheet({ id, view, frozen, altered, thread }: Props) {
   const [params, setParams] = useSearchParams();
   const sheet = useMemo(() => sheetOfView(view), [view]);
   const own = unitOf(view.spec);
@@ -145,6 +149,7 @@ function Sheet({ id, view, frozen, thread }: Props) {
         {printed.missing.length > 0 && <p className="soft">Not read: {printed.missing.join(', ')}.</p>}
         {panels && <Panels view={panels} picked={picked?.id ?? ''} />}
         <CutList printed={following.printed[unit]} />
+        {altered && <AsMade orderId={id} unit={unit} />}
         <Checks
           printed={printed}
           absent={absent}
