@@ -8,14 +8,14 @@ module.exports = {
       to: {
         pathNot: [
           '^core/',
-          '^node_modules/(bezier-js|@types/bezier-js|fraction\\.js|chrono-node|temporal-polyfill|ical\\.js)',
+          '^node_modules/(bezier-js|@types/bezier-js|d3-shape|@types/d3-shape|fraction\\.js|chrono-node|temporal-polyfill|ical\\.js)',
         ],
       },
     },
     ...[
       // Inside core each room knows those before it: lengths, the tape and its checks, panels, figures, garments, the sheet.
       ['units', ''],
-      ['measures', 'units'],
+      ['measures', 'units|text'],
       ['draft', 'units'],
       ['figure', 'units|measures'],
       ['checks', 'units|measures'],
@@ -47,11 +47,11 @@ module.exports = {
       name: 'between-areas-only-sql',
       severity: 'error',
       from: {
-        path: '^server/(alterations|auth|client-data|clients|design|diary|garments|house|leaving|live|orders|photos|sessions|sheets|staff)/',
+        path: '^server/(alterations|auth|client-data|clients|design|diary|garments|guide|house|leaving|live|orders|photos|sessions|sheets|staff)/',
         pathNot: '\\.test\\.ts$',
       },
       to: {
-        path: '^server/(alterations|auth|client-data|clients|design|diary|garments|house|leaving|orders|photos|sessions|sheets|staff)/',
+        path: '^server/(alterations|auth|client-data|clients|design|diary|garments|guide|house|leaving|orders|photos|sessions|sheets|staff)/',
         pathNot: ['^server/$1/', '/(sql|made-sheet)\\.ts$'],
       },
     },
@@ -60,7 +60,7 @@ module.exports = {
       severity: 'error',
       from: { path: '^server/(db|http|paper)/', pathNot: '\\.test\\.ts$' },
       to: {
-        path: '^server/(alterations|auth|client-data|clients|design|diary|garments|house|leaving|orders|photos|sessions|sheets|staff)/',
+        path: '^server/(alterations|auth|client-data|clients|design|diary|garments|guide|house|leaving|orders|photos|sessions|sheets|staff)/',
       },
     },
     {

@@ -62,7 +62,7 @@ describe('what is asked at the mirror', () => {
     [{ frontShare: 101 }, 'Too big'],
     [{ sign: 'wings' }, 'The house knows no such sign.'],
     [{ words: 'x'.repeat(501) }, 'Too big'],
-    [{ mark: { view: 'inside', x: 1, y: 1 } }, 'Invalid'],
+    [{ mark: { view: 'under', x: 1, y: 1 } }, 'Invalid'],
     [{ mark: { view: 'front', x: Number.NaN, y: 1 } }, 'Invalid'],
     [{ extra: 1 }, 'Unrecognized'],
   ])('%j is refused', (more, sentence) => {

@@ -7,9 +7,12 @@ export const MoneyWrite = z.strictObject({
   is: z.enum(['price', 'received', 'given-back']),
   amount: z
     .number('Write the amount as a number.')
-    .gt(0, 'An amount of nothing is none; what is given back has its own word.')
+    .min(0.01, 'An amount of nothing is none; what is given back has its own word.')
     .max(1_000_000, 'So much is no price.')
-    .multipleOf(0.01, 'An amount has two places after the point.'),
+    .refine(
+      (n) => Math.abs(n * 100 - Math.round(n * 100)) < 1e-6,
+      'An amount has two places after the point.',
+    ),
   words: z.string().trim().max(200).default(''),
 });
 export type MoneyWrite = z.infer<typeof MoneyWrite>;

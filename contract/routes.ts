@@ -438,6 +438,17 @@ export const ROUTES = {
     body: OrderWrite.extend(version),
   },
   'PUT /orders/:id/brief': { does: 'Writes the brief', may: 'sheet.write', body: BriefChange },
+  'GET /guide.pdf': {
+    does: 'How the house measures, to print: the whole guide, or the client’s page',
+    may: 'signed-in',
+    query: z.object({ for: z.enum(['house', 'client']).default('house') }),
+    media: 'application/pdf',
+  },
+  'GET /orders/:id/measuring-list.pdf': {
+    does: 'What is measured for an order, with boxes for a pencil',
+    may: 'order.read',
+    media: 'application/pdf',
+  },
   'GET /sessions/:uuid': { does: 'A measuring session with its readings', may: 'session.read' },
   'POST /readings': {
     does: 'Keeps a session and its readings; each reading is answered for by itself',

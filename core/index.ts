@@ -23,6 +23,7 @@ export * from './garment/tables/fit.ts';
 export * from './house/rule-tables.ts';
 export * from './measures/agreement.ts';
 export * from './measures/catalogue.ts';
+export * from './measures/find.ts';
 export * from './measures/session.ts';
 export * from './measures/tape.ts';
 export * from './sheet/changes.ts';

@@ -19,6 +19,7 @@ import { diaryHouseRoutes } from './diary/house-routes.ts';
 import { proposalRoutes } from './diary/proposal.ts';
 import { diaryRoutes } from './diary/routes.ts';
 import { garmentRoutes } from './garments/routes.ts';
+import { guideRoutes } from './guide/routes.ts';
 import { houseRoutes } from './house/routes.ts';
 import type { Deps, Env } from './http/context.ts';
 import { describeRoutes } from './http/describe.ts';
@@ -77,6 +78,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', staffRoutes(deps))
     .route('/', houseRoutes(deps))
     .route('/', designRoutes(deps))
+    .route('/', guideRoutes(deps))
     .route('/', leavingRoutes(deps))
     .route('/', garmentRoutes(deps))
     .route('/', diaryHouseRoutes(deps))

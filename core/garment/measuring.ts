@@ -4,6 +4,10 @@ import { placed } from './joins.ts';
 /** A measure's place in the order the tape goes. */
 const PLACE = new Map(MEASURES.map((m, i) => [m.id, i]));
 
+/** Measures in the order in which the tape goes. */
+export const inTapeOrder = <T extends { readonly id: string }>(of: readonly T[]): T[] =>
+  [...of].sort((a, b) => (PLACE.get(a.id) ?? 0) - (PLACE.get(b.id) ?? 0));
+
 /** What to measure for these parts and nothing more, in the order the tape goes, with what is needed and what helps. */
 export function measuringList(
   parts: readonly { readonly part: string }[],

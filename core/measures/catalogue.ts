@@ -1,234 +1,229 @@
 /**
  * The catalogue of measurements. Ranges are plausible adult spans in cm: outside one the program asks, it
- * never refuses. Ranges and ways of taking are common practice; `agree` names the class of allowed difference
- * (agreement.ts). `twice` marks the critical ones that are read two times.
+ * never refuses. Ranges are common practice; `agree` names the class of allowed difference (agreement.ts).
+ * `twice` marks the critical ones that are read two times. How each is taken stands in guide/.
  */
 export type MeasureKind = 'girth' | 'arc' | 'length';
 export type AgreementClass = 'large-girth' | 'small-girth' | 'segment' | 'height' | 'width';
+export const REGIONS = [
+  'neck and shoulder',
+  'bust and rib',
+  'waist and hip',
+  'front and back',
+  'legs',
+  'arm and hand',
+  'strapless edge',
+  'whole figure',
+  'hem',
+  'seated',
+] as const;
+export type Region = (typeof REGIONS)[number];
+/** Levels and points that are set with a cord or a pin before the tape goes round. */
+export const CORDS = ['waist', 'tummy', 'bust', 'hip', 'side seam', 'neck base'] as const;
+export type Cord = (typeof CORDS)[number];
 
 export interface Measure {
   readonly id: string;
   readonly name: string;
-  /** other names in the trade, comma separated */
+  /** other names in the trade and its regions, comma separated: it is found by these too */
   readonly also: string;
+  readonly region: Region;
   readonly kind: MeasureKind;
   readonly agree: AgreementClass;
   readonly twice: boolean;
-  readonly view: 'front' | 'side' | 'back';
   /** plausible adult span, cm */
   readonly range: readonly [number, number];
-  readonly how: string;
   /** true for what is wanted rather than read off the body: it may move freely between sessions */
   readonly choice?: boolean;
-  /** the tape's course on the drawn figure; none while it is not drawn */
-  readonly course?: Course;
+  /** what is marked on the client first */
+  readonly marked?: Cord;
+  /** the measure of one side only; `of` is the one it stands for where both sides are alike */
+  readonly side?: 'left' | 'right';
+  readonly of?: string;
+  /** 'both' is also taken of a seated client, 'only' of nobody else; left out, it is taken standing */
+  readonly seated?: 'both' | 'only';
 }
 
-/** Heights of the drawn figure between which a tape runs. */
-export type FigureLevel =
-  | 'neck'
-  | 'shoulder'
-  | 'high-bust'
-  | 'across'
-  | 'underarm'
-  | 'bust'
-  | 'underbust'
-  | 'waist'
-  | 'tummy'
-  | 'high-hip'
-  | 'hip'
-  | 'knee'
-  | 'hem'
-  | 'floor';
-/** Where the tape runs on the drawn figure: heights by name, places across in its own units (0 to 200). */
-export type Course = {
-  readonly view: 'front' | 'side' | 'back';
-  readonly at: FigureLevel;
-  readonly feel: string;
-} & (
-  | { readonly path: 'round' | 'arc' }
-  | { readonly path: 'across' | 'slant'; readonly from: number; readonly to: number }
-  | { readonly path: 'down'; readonly from: FigureLevel; readonly x: number }
-);
+type Row = readonly [
+  id: string,
+  name: string,
+  also: string,
+  kind: MeasureKind,
+  agree: AgreementClass,
+  range: readonly [number, number],
+  more?: Partial<Measure> & { readonly sided?: true },
+];
+const STAR = { twice: true } as const;
+const CHOICE = { choice: true } as const;
+const SIDED = { sided: true } as const;
 
 // One row a measure: a table is read across. Rows stand in the order in which a tape goes over the client: girths from
 // top to bottom, each drop right after its level, then arcs and widths, heights, the arm, hems (common practice).
 // biome-ignore format: rows
-export const MEASURES: readonly Measure[] = [
-  { id: 'neck-base', name: 'neck base', also: 'neck circumference', kind: 'girth', agree: 'small-girth', twice: false, view: 'front', range: [30, 52],
-    how: 'Around the base through nape, both side-neck points, front hollow' },
-  { id: 'high-bust', name: 'high bust', also: 'upper bust, above bust', kind: 'girth', agree: 'large-girth', twice: true, view: 'front', range: [68, 140],
-    course: { view: 'front', path: 'round', at: 'high-bust', feel: 'high under the arm' },
-    how: 'High under both arms, across the back level, above the bust fullness, snug' },
-  { id: 'bust', name: 'bust', also: 'full bust, chest', kind: 'girth', agree: 'large-girth', twice: true, view: 'front', range: [70, 165],
-    course: { view: 'front', path: 'round', at: 'bust', feel: 'fullest' },
-    how: 'Fullest level, parallel to the floor, in the bra that will be worn' },
-  { id: 'underbust', name: 'under bust', also: 'rib cage', kind: 'girth', agree: 'large-girth', twice: true, view: 'front', range: [58, 140],
-    course: { view: 'front', path: 'round', at: 'underbust', feel: 'under the bust' },
-    how: 'Directly beneath the bust, able to breathe' },
-  { id: 'waist', name: 'waist', also: 'natural waist, half-length level', kind: 'girth', agree: 'large-girth', twice: true, view: 'front', range: [52, 155],
-    course: { view: 'front', path: 'round', at: 'waist', feel: 'cord' },
-    how: 'At the cord, breath let out, tape level all round. See in the mirror that it does not droop at the back.' },
-  { id: 'high-hip', name: 'high hip', also: 'upper hip', kind: 'girth', agree: 'large-girth', twice: false, view: 'front', range: [66, 165],
-    course: { view: 'front', path: 'round', at: 'high-hip', feel: 'hip bone' },
-    how: 'Over the hip bones, halfway from waist to hip, tape level. Write its drop below the waist next.' },
-  { id: 'waist-to-high-hip', name: 'high-hip drop', also: '', kind: 'length', agree: 'segment', twice: false, view: 'side', range: [6, 14],
-    course: { view: 'front', path: 'down', from: 'waist', at: 'high-hip', x: 127, feel: 'high hip' },
-    how: 'At the side, from the cord straight down to the high-hip level.' },
-  { id: 'tummy', name: 'tummy', also: 'stomach, abdomen, high-hip front', kind: 'girth', agree: 'large-girth', twice: false, view: 'side', range: [60, 165],
-    course: { view: 'side', path: 'round', at: 'tummy', feel: 'fullest' },
-    how: 'Fullest level between waist and hip, seen from the side, tape level. Write its drop below the waist next.' },
-  { id: 'waist-to-tummy', name: 'tummy drop', also: '', kind: 'length', agree: 'segment', twice: false, view: 'side', range: [4, 18],
-    course: { view: 'side', path: 'down', from: 'waist', at: 'tummy', x: 84, feel: 'tummy' },
-    how: 'At the side, from the cord straight down to the tummy level.' },
-  { id: 'hip', name: 'hip', also: 'seat, full hip', kind: 'girth', agree: 'large-girth', twice: true, view: 'front', range: [74, 170],
-    course: { view: 'side', path: 'round', at: 'hip', feel: 'fullest seat' },
-    how: 'Fullest seat, seen from the side, feet together, tape parallel to the floor. Slide it down until the number stops growing.' },
-  { id: 'waist-to-hip', name: 'hip drop', also: '', kind: 'length', agree: 'segment', twice: false, view: 'side', range: [15, 32],
-    course: { view: 'side', path: 'down', from: 'waist', at: 'hip', x: 100, feel: 'hip' },
-    how: 'At the side, from the cord over the curve down to the hip level. Write it every time: the level is part of the hip.' },
-  { id: 'thigh', name: 'thigh', also: 'upper leg', kind: 'girth', agree: 'large-girth', twice: false, view: 'front', range: [40, 95],
-    how: 'Fullest, just under the crotch' },
-  { id: 'knee', name: 'knee', also: '', kind: 'girth', agree: 'small-girth', twice: false, view: 'front', range: [28, 60],
-    how: 'Around the middle of the kneecap, leg slightly bent for close styles' },
-  { id: 'calf', name: 'calf', also: '', kind: 'girth', agree: 'small-girth', twice: false, view: 'front', range: [26, 55],
-    how: 'Fullest' },
-  { id: 'ankle', name: 'ankle', also: '', kind: 'girth', agree: 'small-girth', twice: false, view: 'front', range: [18, 32],
-    how: 'Over the ankle bones' },
-  { id: 'heel-instep', name: 'heel and instep', also: 'foot entry', kind: 'girth', agree: 'small-girth', twice: false, view: 'front', range: [26, 40],
-    how: 'Around heel and instep: the girth a narrow hem must pass' },
-  { id: 'trunk', name: 'vertical trunk', also: '', kind: 'girth', agree: 'large-girth', twice: false, view: 'front', range: [125, 195],
-    how: 'Shoulder, through the crotch, back to the shoulder' },
-  { id: 'crotch-length', name: 'crotch length', also: 'total rise', kind: 'girth', agree: 'segment', twice: false, view: 'front', range: [50, 95],
-    how: 'Waist front, between the legs, to waist back; note where it divides' },
-  { id: 'bust-front', name: 'front bust arc', also: '', kind: 'arc', agree: 'width', twice: false, view: 'front', range: [34, 95],
-    course: { view: 'front', path: 'arc', at: 'bust', feel: 'side seam' },
-    how: 'Side seam to side seam across the fullest front' },
-  { id: 'underbust-front', name: 'front under-bust arc', also: '', kind: 'arc', agree: 'width', twice: false, view: 'front', range: [28, 75],
-    how: 'Side to side under the bust' },
-  { id: 'waist-front', name: 'front waist arc', also: '', kind: 'arc', agree: 'width', twice: false, view: 'front', range: [26, 85],
-    course: { view: 'front', path: 'arc', at: 'waist', feel: 'side seam' },
-    how: 'Side to side at the cord' },
-  { id: 'tummy-front', name: 'front tummy arc', also: '', kind: 'arc', agree: 'width', twice: false, view: 'front', range: [30, 95],
-    course: { view: 'front', path: 'arc', at: 'tummy', feel: 'side seam' },
-    how: 'Side to side at the tummy level' },
-  { id: 'hip-front', name: 'front hip arc', also: '', kind: 'arc', agree: 'width', twice: false, view: 'front', range: [34, 95],
-    course: { view: 'front', path: 'arc', at: 'hip', feel: 'side seam' },
-    how: 'From side seam to side seam across the front, at the hip level. Set the side seam first: straight down from the armpit.' },
-  { id: 'apex-span', name: 'bust point to bust point', also: '', kind: 'arc', agree: 'width', twice: false, view: 'front', range: [13, 28],
-    course: { view: 'front', path: 'across', at: 'bust', from: 86, to: 114, feel: 'bust point' },
-    how: 'Apex to apex' },
-  { id: 'across-front', name: 'across front', also: '', kind: 'arc', agree: 'width', twice: false, view: 'front', range: [26, 46],
-    course: { view: 'front', path: 'across', at: 'across', from: 66, to: 134, feel: 'armhole crease' },
-    how: 'Armhole crease to armhole crease, mid armhole' },
-  { id: 'across-back', name: 'across back', also: '', kind: 'arc', agree: 'width', twice: false, view: 'back', range: [28, 50],
-    course: { view: 'back', path: 'across', at: 'across', from: 64, to: 136, feel: 'armhole crease' },
-    how: 'Mid armhole, about 10 cm [4 in] below the shoulder line, arms forward as if reaching when the garment must move' },
-  { id: 'across-shoulder', name: 'across shoulder', also: '', kind: 'arc', agree: 'width', twice: false, view: 'front', range: [32, 52],
-    course: { view: 'back', path: 'across', at: 'shoulder', from: 60, to: 140, feel: 'shoulder point' },
-    how: 'Shoulder point to shoulder point over the nape' },
-  { id: 'shoulder', name: 'shoulder length', also: '', kind: 'arc', agree: 'width', twice: false, view: 'front', range: [9, 18],
-    course: { view: 'front', path: 'slant', at: 'shoulder', from: 110, to: 140, feel: 'shoulder point' },
-    how: 'Side-neck point to shoulder point (the point that dips when the arm is raised)' },
-  { id: 'neck-width', name: 'neck width', also: '', kind: 'arc', agree: 'width', twice: false, view: 'front', range: [9, 20],
-    course: { view: 'back', path: 'across', at: 'neck', from: 90, to: 110, feel: 'side-neck' },
-    how: 'Side-neck to side-neck, straight across the back' },
-  { id: 'strap-span', name: 'strap span', also: '', kind: 'arc', agree: 'width', twice: false, view: 'back', range: [10, 28],
-    how: 'Between the two strap positions at the back' },
-  { id: 'arm-span', name: 'upper-arm to upper-arm', also: '', kind: 'arc', agree: 'width', twice: false, view: 'front', range: [50, 120],
-    how: 'Across the back at the wanted sleeve ends, arms out: cut-on sleeves' },
-  { id: 'neck-to-bust', name: 'side-neck to bust point', also: '', kind: 'length', agree: 'segment', twice: false, view: 'front', range: [20, 40],
-    course: { view: 'front', path: 'down', from: 'neck', at: 'bust', x: 112, feel: 'bust point' },
-    how: 'Straight down to the apex' },
-  { id: 'neck-to-underbust', name: 'side-neck to under bust', also: '', kind: 'length', agree: 'segment', twice: false, view: 'front', range: [26, 52],
-    how: 'Over the bust' },
-  { id: 'neck-to-waist-front', name: 'side-neck to waist, front', also: '', kind: 'length', agree: 'segment', twice: false, view: 'front', range: [34, 60],
-    course: { view: 'front', path: 'down', from: 'neck', at: 'waist', x: 112, feel: 'cord' },
-    how: 'Over the bust to the cord' },
-  { id: 'front-neck-to-waist', name: 'front hollow to waist', also: '', kind: 'length', agree: 'segment', twice: false, view: 'front', range: [27, 48],
-    course: { view: 'front', path: 'down', from: 'neck', at: 'waist', x: 100, feel: 'cord' },
-    how: 'Centre front' },
-  { id: 'neck-to-waist-back', name: 'side-neck to waist, back', also: '', kind: 'length', agree: 'segment', twice: false, view: 'back', range: [34, 54],
-    course: { view: 'back', path: 'down', from: 'neck', at: 'waist', x: 112, feel: 'cord' },
-    how: 'Straight down to the cord' },
-  { id: 'nape-to-waist', name: 'nape to waist', also: '', kind: 'length', agree: 'segment', twice: false, view: 'back', range: [32, 52],
-    course: { view: 'back', path: 'down', from: 'neck', at: 'waist', x: 100, feel: 'cord' },
-    how: 'Centre back bone to the cord' },
-  { id: 'armhole-depth', name: 'armhole depth', also: '', kind: 'length', agree: 'segment', twice: false, view: 'front', range: [15, 30],
-    course: { view: 'back', path: 'down', from: 'neck', at: 'underarm', x: 116, feel: 'underarm level' },
-    how: 'Side-neck straight down to the underarm level' },
-  { id: 'underarm-to-waist', name: 'side height', also: '', kind: 'length', agree: 'segment', twice: false, view: 'side', range: [12, 28],
-    course: { view: 'side', path: 'down', from: 'underarm', at: 'waist', x: 101, feel: 'cord' },
-    how: 'From 2.5 cm [1 in] below the armpit (a ruler held high under the arm) to the cord. Common practice: 18–19 cm for a stature of 160–170 cm; measure always outside that span' },
-  { id: 'neck-depth-front', name: 'neckline depth, front', also: '', kind: 'length', agree: 'segment', twice: false, view: 'front', range: [4, 45],
-    how: 'From side-neck to the point wanted; say straight or slanted' },
-  { id: 'neck-depth-back', name: 'neckline depth, back', also: '', kind: 'length', agree: 'segment', twice: false, view: 'back', range: [4, 45],
-    how: 'From side-neck to the point wanted; say straight or slanted' },
-  { id: 'corset-top-front', name: 'strapless top height, front', also: '', kind: 'length', agree: 'segment', twice: false, view: 'front', range: [8, 32],
-    how: 'Along strapless top height, front, shoulder relaxed' },
-  { id: 'corset-top-side', name: 'strapless top height, side', also: '', kind: 'length', agree: 'segment', twice: false, view: 'front', range: [8, 32],
-    how: 'Along strapless top height, front, shoulder relaxed' },
-  { id: 'corset-top-back', name: 'strapless top height, back', also: '', kind: 'length', agree: 'segment', twice: false, view: 'back', range: [8, 32],
-    how: 'Along strapless top height, front, shoulder relaxed' },
-  { id: 'apex-to-arm', name: 'bust point toward the arm', also: '', kind: 'length', agree: 'segment', twice: false, view: 'front', range: [5, 25],
-    how: 'Toward the arm, up to the top corner, toward the neckline at the centre: set the strapless upper edge' },
-  { id: 'apex-to-top', name: 'bust point to the top corner', also: '', kind: 'length', agree: 'segment', twice: false, view: 'front', range: [5, 25],
-    how: 'Toward the arm, up to the top corner, toward the neckline at the centre: set the strapless upper edge' },
-  { id: 'apex-to-centre', name: 'bust point toward the centre', also: '', kind: 'length', agree: 'segment', twice: false, view: 'front', range: [5, 25],
-    how: 'Toward the arm, up to the top corner, toward the neckline at the centre: set the strapless upper edge' },
-  { id: 'waist-to-knee', name: 'waist to knee', also: '', kind: 'length', agree: 'segment', twice: false, view: 'side', range: [48, 72],
-    course: { view: 'side', path: 'down', from: 'waist', at: 'knee', x: 101, feel: 'knee' },
-    how: 'At the side, from the cord to the middle of the knee, both feet flat.' },
-  { id: 'waist-to-floor', name: 'waist to floor', also: '', kind: 'length', agree: 'height', twice: false, view: 'side', range: [85, 130],
-    course: { view: 'side', path: 'down', from: 'waist', at: 'floor', x: 101, feel: 'floor' },
-    how: 'At the side, from the cord to the floor, in the shoes that will be worn.' },
-  { id: 'garment-length', name: 'side-neck to hem', also: '', kind: 'length', agree: 'segment', twice: false, view: 'front', range: [40, 170],
-    how: 'Over the bust' },
-  { id: 'neck-to-floor', name: 'side-neck to floor', also: '', kind: 'length', agree: 'height', twice: false, view: 'front', range: [125, 175],
-    how: 'In the shoes of the day' },
-  { id: 'stature', name: 'height', also: '', kind: 'length', agree: 'height', twice: false, view: 'side', range: [140, 200],
-    how: 'Without shoes' },
-  { id: 'rise', name: 'sitting rise', also: '', kind: 'length', agree: 'segment', twice: false, view: 'front', range: [20, 40],
-    how: 'Seated upright, cord straight down to the seat of the chair' },
-  { id: 'inseam', name: 'inside leg', also: '', kind: 'length', agree: 'segment', twice: false, view: 'front', range: [55, 100],
-    how: 'Crotch to floor or wanted hem' },
-  { id: 'outseam', name: 'outside leg', also: '', kind: 'length', agree: 'segment', twice: false, view: 'side', range: [80, 125],
-    how: 'Waist to ankle or floor' },
-  { id: 'upper-arm', name: 'upper arm', also: 'bicep, round arm', kind: 'girth', agree: 'small-girth', twice: false, view: 'front', range: [20, 52],
-    how: 'Fullest, arm hanging' },
-  { id: 'elbow', name: 'elbow', also: '', kind: 'girth', agree: 'small-girth', twice: false, view: 'front', range: [19, 42],
-    how: 'Around the bent elbow' },
-  { id: 'forearm', name: 'forearm', also: '', kind: 'girth', agree: 'small-girth', twice: false, view: 'front', range: [17, 38],
-    how: 'Fullest below the elbow' },
-  { id: 'wrist', name: 'wrist', also: '', kind: 'girth', agree: 'small-girth', twice: false, view: 'front', range: [12, 23],
-    how: 'At the wrist bone' },
-  { id: 'fist', name: 'closed hand', also: '', kind: 'girth', agree: 'small-girth', twice: false, view: 'front', range: [17, 29],
-    how: 'Around knuckles and thumb: the girth a cuff without opening must pass' },
-  { id: 'armhole', name: 'armhole girth', also: 'armscye, round armhole', kind: 'girth', agree: 'small-girth', twice: false, view: 'front', range: [30, 64],
-    how: 'Over shoulder point, under the arm, arm slightly raised' },
-  { id: 'arm-length', name: 'shoulder point to wrist', also: '', kind: 'length', agree: 'segment', twice: false, view: 'front', range: [48, 70],
-    how: 'Over the slightly bent elbow' },
-  { id: 'shoulder-to-elbow', name: 'shoulder point to elbow', also: '', kind: 'length', agree: 'segment', twice: false, view: 'front', range: [28, 42],
-    how: 'Along shoulder point to elbow, shoulder relaxed' },
-  { id: 'sleeve-length', name: 'shoulder point to the wanted end', also: '', kind: 'length', agree: 'segment', twice: false, view: 'front', range: [5, 75],
-    how: 'Along shoulder point to the wanted end, shoulder relaxed' },
-  { id: 'head', name: 'head', also: '', kind: 'girth', agree: 'small-girth', twice: false, view: 'front', range: [50, 64],
-    how: 'Above the ears: hoods and pull-on necklines' },
-  { id: 'heel', name: 'heel height', also: '', kind: 'length', agree: 'segment', twice: false, view: 'side', range: [0, 16],
-    how: 'Of the shoe to be worn' },
-  { id: 'hem-front', name: 'waist to hem, front', also: '', kind: 'length', agree: 'segment', twice: false, choice: true, view: 'front', range: [25, 130],
-    course: { view: 'front', path: 'down', from: 'waist', at: 'hem', x: 100, feel: 'hem' },
-    how: 'Centre front, from the cord to the wanted hem. The client looks ahead, not down; read it in the mirror.' },
-  { id: 'hem-left', name: 'waist to hem, left side', also: '', kind: 'length', agree: 'segment', twice: false, choice: true, view: 'side', range: [25, 130],
-    course: { view: 'front', path: 'down', from: 'waist', at: 'hem', x: 132, feel: 'hem' },
-    how: 'Left side, from the cord over the hip to the wanted hem. Weight even on both feet.' },
-  { id: 'hem-right', name: 'waist to hem, right side', also: '', kind: 'length', agree: 'segment', twice: false, choice: true, view: 'side', range: [25, 130],
-    course: { view: 'front', path: 'down', from: 'waist', at: 'hem', x: 68, feel: 'hem' },
-    how: 'Right side, from the cord over the hip to the wanted hem. Weight even on both feet.' },
-  { id: 'hem-back', name: 'waist to hem, back', also: '', kind: 'length', agree: 'segment', twice: false, choice: true, view: 'back', range: [25, 130],
-    course: { view: 'back', path: 'down', from: 'waist', at: 'hem', x: 100, feel: 'hem' },
-    how: 'Centre back, from the cord over the seat to the wanted hem. Read it from behind.' },
+const ROWS: Readonly<Record<Region, readonly Row[]>> = {
+  'neck and shoulder': [
+    ['neck-base', 'neck base', 'neck circumference, round neck, collar base', 'girth', 'small-girth', [30, 52], { marked: 'neck base', seated: 'both' }],
+    ['neck-mid', 'middle of the neck', 'neck, collar size, shirt neck', 'girth', 'small-girth', [28, 50], { seated: 'both' }],
+  ],
+  'bust and rib': [
+    ['high-bust', 'high bust', 'upper bust, above bust, chest high', 'girth', 'large-girth', [68, 140], { ...STAR, seated: 'both' }],
+    ['bust', 'bust', 'full bust, chest, bust round, chest girth', 'girth', 'large-girth', [70, 165], { ...STAR, marked: 'bust', seated: 'both' }],
+    ['underbust', 'under bust', 'rib cage, rib, band, below bust', 'girth', 'large-girth', [58, 140], { ...STAR, seated: 'both' }],
+  ],
+  'waist and hip': [
+    ['waist', 'waist', 'natural waist, half-length level, waist round', 'girth', 'large-girth', [52, 155], { ...STAR, marked: 'waist', seated: 'both' }],
+    ['high-hip', 'high hip', 'upper hip, hip bone level, basin', 'girth', 'large-girth', [66, 165], { marked: 'waist' }],
+    ['waist-to-high-hip', 'high-hip drop', 'waist to high hip, upper hip depth', 'length', 'segment', [6, 14], { marked: 'waist' }],
+    ['tummy', 'tummy', 'stomach, abdomen, belly, high-hip front', 'girth', 'large-girth', [60, 165], { marked: 'tummy', seated: 'both' }],
+    ['waist-to-tummy', 'tummy drop', 'waist to tummy, stomach depth', 'length', 'segment', [4, 18], { marked: 'tummy' }],
+    ['hip', 'hip', 'seat, full hip, hips, seat girth', 'girth', 'large-girth', [74, 170], { ...STAR, marked: 'hip' }],
+    ['waist-to-hip', 'hip drop', 'hip depth, waist to hip, seat depth', 'length', 'segment', [15, 32], { marked: 'hip' }],
+    ['garment-waist', 'waist where it will sit', 'low waist, trouser waist, waistband line, empire line', 'girth', 'large-girth', [48, 165], { marked: 'waist', seated: 'both' }],
+    ['garment-waist-drop', 'waist to where it will sit', 'low waist drop, yoke depth', 'length', 'segment', [1, 16], { ...CHOICE, marked: 'waist' }],
+    ['trunk', 'vertical trunk', 'torso loop, body loop, leotard girth', 'length', 'large-girth', [125, 195]],
+    ['crotch-length', 'crotch length', 'total rise, through rise, fork length', 'length', 'segment', [50, 95], { marked: 'waist' }],
+    ['crotch-front', 'crotch length, front', 'front rise length, front fork', 'length', 'segment', [22, 48], { marked: 'waist' }],
+    ['crotch-back', 'crotch length, back', 'back rise length, back fork', 'length', 'segment', [26, 54], { marked: 'waist' }],
+  ],
+  legs: [
+    ['thigh', 'thigh', 'upper leg, top of leg', 'girth', 'large-girth', [40, 95], SIDED],
+    ['mid-thigh', 'middle of the thigh', 'short leg, shorts hem level', 'girth', 'large-girth', [34, 85]],
+    ['knee', 'knee', 'round knee', 'girth', 'small-girth', [28, 60], SIDED],
+    ['below-knee', 'below the knee', 'boot top, breeches band', 'girth', 'small-girth', [26, 55]],
+    ['calf', 'calf', 'round calf', 'girth', 'small-girth', [26, 55], SIDED],
+    ['ankle', 'ankle', 'round ankle', 'girth', 'small-girth', [18, 32]],
+    ['heel-instep', 'heel and instep', 'foot entry, long heel, hem pass', 'girth', 'small-girth', [26, 40]],
+  ],
+  'front and back': [
+    ['bust-front', 'front bust arc', 'bust front, half bust front', 'arc', 'width', [34, 95], { marked: 'side seam' }],
+    ['bust-back', 'back bust arc', 'bust back, back width at bust', 'arc', 'width', [30, 85], { marked: 'side seam' }],
+    ['underbust-front', 'front under-bust arc', 'rib front', 'arc', 'width', [28, 75], { marked: 'side seam' }],
+    ['waist-front', 'front waist arc', 'waist front, half waist front', 'arc', 'width', [26, 85], { marked: 'side seam' }],
+    ['waist-back', 'back waist arc', 'waist back', 'arc', 'width', [24, 80], { marked: 'side seam' }],
+    ['tummy-front', 'front tummy arc', 'stomach front', 'arc', 'width', [30, 95], { marked: 'side seam' }],
+    ['hip-front', 'front hip arc', 'hip front, seat front', 'arc', 'width', [34, 95], { marked: 'side seam' }],
+    ['hip-back', 'back hip arc', 'seat arc, hip back', 'arc', 'width', [36, 95], { marked: 'side seam' }],
+    ['apex-span', 'bust point to bust point', 'apex to apex, bust span, nipple to nipple', 'arc', 'width', [13, 28], { marked: 'bust' }],
+    ['across-front', 'across front', 'chest width, front width, cross front', 'arc', 'width', [26, 46], { seated: 'both' }],
+    ['across-back', 'across back', 'back width, cross back', 'arc', 'width', [28, 50], { seated: 'both' }],
+    ['across-back-low', 'across back, low', 'back width at the underarm', 'arc', 'width', [26, 56]],
+    ['across-shoulder', 'across shoulder', 'shoulder to shoulder, shoulder width', 'arc', 'width', [32, 52], { seated: 'both' }],
+    ['shoulder', 'shoulder length', 'shoulder, shoulder seam, small shoulder', 'arc', 'width', [9, 18], { ...SIDED, seated: 'both' }],
+    ['neck-width', 'neck width', 'back neck width', 'arc', 'width', [9, 20]],
+    ['shoulder-drop', 'shoulder drop', 'shoulder slope, slope depth', 'length', 'segment', [2, 8], SIDED],
+    ['strap-span', 'strap span', 'strap to strap, back straps', 'arc', 'width', [10, 28], CHOICE],
+    ['strap-length', 'strap length', 'front corner to back edge', 'length', 'segment', [20, 55], CHOICE],
+    ['arm-span', 'upper-arm to upper-arm', 'sleeve to sleeve, cut-on sleeve width', 'arc', 'width', [50, 120], CHOICE],
+    ['neck-to-bust', 'side-neck to bust point', 'neck to apex, bust height, shoulder to bust point', 'length', 'segment', [20, 40], { ...SIDED, seated: 'both' }],
+    ['neck-to-underbust', 'side-neck to under bust', 'neck to rib', 'length', 'segment', [26, 52]],
+    ['bust-to-underbust', 'bust point to under bust', 'apex to rib', 'length', 'segment', [4, 14]],
+    ['underbust-to-waist', 'under bust to waist', 'rib to waist', 'length', 'segment', [4, 20], { marked: 'waist' }],
+    ['bust-to-waist', 'bust point to waist', 'apex to waist', 'length', 'segment', [10, 28], { marked: 'waist' }],
+    ['neck-to-waist-front', 'side-neck to waist, front', 'front length, front waist length, over bust to waist', 'length', 'segment', [34, 60], { ...SIDED, marked: 'waist' }],
+    ['front-neck-to-waist', 'front hollow to waist', 'centre front length, front neck to waist', 'length', 'segment', [27, 48], { marked: 'waist', seated: 'both' }],
+    ['neck-to-waist-back', 'side-neck to waist, back', 'back length from the side-neck, full back length', 'length', 'segment', [34, 54], { marked: 'waist' }],
+    ['nape-to-waist', 'nape to waist', 'back length, centre back length, back neck to waist', 'length', 'segment', [32, 52], { marked: 'waist', seated: 'both' }],
+    ['nape-to-across', 'nape to across-back level', 'yoke depth, back width level', 'length', 'segment', [7, 16]],
+    ['shoulder-to-waist-front', 'middle of the shoulder to waist, front', 'mid-shoulder to waist', 'length', 'segment', [33, 58], { marked: 'waist' }],
+    ['shoulder-to-waist-back', 'middle of the shoulder to waist, back', 'mid-shoulder to waist back', 'length', 'segment', [33, 54], { marked: 'waist' }],
+    ['shoulder-to-centre-waist', 'shoulder point to centre waist, back', 'cross back length, diagonal back', 'length', 'segment', [34, 54], { marked: 'waist' }],
+    ['armhole-depth', 'armhole depth', 'scye depth, armscye depth, arm depth', 'length', 'segment', [15, 30], { seated: 'both' }],
+    ['underarm-to-waist', 'side height', 'side length, underarm to waist, side seam', 'length', 'segment', [12, 28], { ...SIDED, marked: 'waist' }],
+    ['neck-depth-front', 'neckline depth, front', 'front neck drop, front opening', 'length', 'segment', [4, 45], CHOICE],
+    ['neck-depth-back', 'neckline depth, back', 'back neck drop, back opening', 'length', 'segment', [1, 45], CHOICE],
+    ['neck-width-wanted', 'neckline, half width wanted', 'wide neck, boat neck', 'length', 'segment', [6, 20], CHOICE],
+  ],
+  'strapless edge': [
+    ['corset-top-front', 'strapless top height, front', 'bustier height front, top edge front', 'length', 'segment', [8, 32], { ...CHOICE, marked: 'waist' }],
+    ['corset-top-side', 'strapless top height, side', 'bustier height side, top edge side', 'length', 'segment', [8, 32], { ...CHOICE, marked: 'waist' }],
+    ['corset-top-back', 'strapless top height, back', 'bustier height back, top edge back', 'length', 'segment', [5, 32], { ...CHOICE, marked: 'waist' }],
+    ['apex-to-arm', 'bust point toward the arm', 'apex to armhole edge', 'length', 'segment', [5, 25], { ...CHOICE, marked: 'bust' }],
+    ['apex-to-top', 'bust point to the top corner', 'apex to strap', 'length', 'segment', [5, 25], { ...CHOICE, marked: 'bust' }],
+    ['apex-to-centre', 'bust point toward the centre', 'apex to the front edge', 'length', 'segment', [5, 25], { ...CHOICE, marked: 'bust' }],
+    ['top-edge', 'around at the upper edge', 'strapless edge girth, top line', 'girth', 'large-girth', [66, 150], STAR],
+  ],
+  'whole figure': [
+    ['waist-to-knee', 'waist to knee', 'knee length, skirt to knee', 'length', 'segment', [48, 72], { marked: 'waist' }],
+    ['waist-to-floor', 'waist to floor', 'full length, skirt full length', 'length', 'height', [85, 130], { ...SIDED, marked: 'waist' }],
+    ['waist-to-floor-front', 'waist to floor, front', 'front skirt length', 'length', 'height', [85, 130], { marked: 'waist' }],
+    ['waist-to-floor-back', 'waist to floor, back', 'back skirt length', 'length', 'height', [85, 130], { marked: 'waist' }],
+    ['knee-to-floor', 'knee to floor', 'lower leg height', 'length', 'height', [38, 60]],
+    ['garment-length', 'side-neck to hem', 'full length front, dress length', 'length', 'segment', [40, 170], CHOICE],
+    ['nape-to-hem', 'nape to hem', 'back length to hem, coat length', 'length', 'segment', [40, 170], CHOICE],
+    ['neck-to-floor', 'side-neck to floor', 'gown length', 'length', 'height', [125, 175]],
+    ['nape-to-floor', 'nape to floor', 'back height', 'length', 'height', [118, 175]],
+    ['stature', 'height', 'body height, how tall', 'length', 'height', [140, 200]],
+    ['rise', 'sitting rise', 'body rise, crotch depth, seat depth', 'length', 'segment', [20, 40], { marked: 'waist', seated: 'both' }],
+    ['inseam', 'inside leg', 'inner leg, inseam', 'length', 'segment', [55, 100], SIDED],
+    ['outseam', 'outside leg', 'side length, outer leg', 'length', 'segment', [80, 125], { ...SIDED, marked: 'waist' }],
+    ['head', 'head', 'hat size, hood, pull-on neck', 'girth', 'small-girth', [50, 64], { seated: 'both' }],
+    ['head-height', 'over the head, side-neck to side-neck', 'hood height, hood loop', 'length', 'segment', [58, 84], { seated: 'both' }],
+    ['heel', 'heel height', 'shoe heel', 'length', 'segment', [0, 16], CHOICE],
+  ],
+  'arm and hand': [
+    ['upper-arm', 'upper arm', 'bicep, round arm, top arm', 'girth', 'small-girth', [20, 52], { ...SIDED, seated: 'both' }],
+    ['elbow', 'elbow', 'round elbow', 'girth', 'small-girth', [19, 42], { seated: 'both' }],
+    ['forearm', 'forearm', 'lower arm', 'girth', 'small-girth', [17, 38], { ...SIDED, seated: 'both' }],
+    ['wrist', 'wrist', 'cuff, round wrist', 'girth', 'small-girth', [12, 23], { ...SIDED, seated: 'both' }],
+    ['fist', 'closed hand', 'hand, knuckles, hand pass', 'girth', 'small-girth', [17, 29], { seated: 'both' }],
+    ['armhole', 'armhole girth', 'armscye, round armhole, scye', 'girth', 'small-girth', [30, 64], { ...SIDED, seated: 'both' }],
+    ['arm-length', 'shoulder point to wrist', 'arm, full sleeve, sleeve to wrist', 'length', 'segment', [48, 70], { ...SIDED, seated: 'both' }],
+    ['shoulder-to-elbow', 'shoulder point to elbow', 'upper arm length', 'length', 'segment', [28, 42], { ...SIDED, seated: 'both' }],
+    ['elbow-to-wrist', 'elbow to wrist', 'lower arm length', 'length', 'segment', [20, 33], { seated: 'both' }],
+    ['inner-arm', 'underarm to wrist', 'inside sleeve, underarm sleeve seam', 'length', 'segment', [36, 56], { seated: 'both' }],
+    ['neck-to-wrist', 'side-neck to wrist', 'shoulder and sleeve, raglan sleeve', 'length', 'segment', [60, 88], { seated: 'both' }],
+    ['nape-to-wrist', 'nape to wrist', 'centre back to wrist, sleeve from the nape', 'length', 'segment', [66, 98], { seated: 'both' }],
+    ['sleeve-length', 'shoulder point to the wanted end', 'sleeve length', 'length', 'segment', [5, 75], { ...CHOICE, seated: 'both' }],
+  ],
+  seated: [
+    ['hip-seated', 'hip, seated', 'seat seated, lap girth', 'girth', 'large-girth', [78, 185], { ...STAR, seated: 'only' }],
+    ['waist-to-seat-back', 'waist to seat, back', 'back length to the chair', 'length', 'segment', [18, 42], { marked: 'waist', seated: 'only' }],
+    ['waist-to-knee-seated', 'waist to knee over the lap', 'front length seated, lap length', 'length', 'segment', [48, 82], { marked: 'waist', seated: 'only' }],
+    ['lap-to-hem', 'knee to the wanted hem, seated', 'front drop, lap to hem', 'length', 'segment', [5, 60], { ...CHOICE, seated: 'only' }],
+    ['knee-to-footrest', 'knee to the footrest', 'lower leg seated', 'length', 'segment', [34, 60], { seated: 'only' }],
+    ['seat-to-hem-back', 'seat to the wanted hem, back of the legs', 'back drop, seat edge to hem', 'length', 'segment', [5, 60], { ...CHOICE, seated: 'only' }],
+    ['across-lap', 'across both knees', 'lap width', 'arc', 'width', [24, 70], { seated: 'only' }],
+    ['waist-to-lap', 'waist to lap, front', 'front waist to thigh', 'length', 'segment', [6, 30], { marked: 'waist', seated: 'only' }],
+  ],
+  hem: [
+    ['hem-front', 'waist to hem, front', 'skirt length front', 'length', 'segment', [25, 130], { ...CHOICE, marked: 'waist' }],
+    ['hem-left', 'waist to hem, left side', 'skirt length left', 'length', 'segment', [25, 130], { ...CHOICE, marked: 'waist' }],
+    ['hem-right', 'waist to hem, right side', 'skirt length right', 'length', 'segment', [25, 130], { ...CHOICE, marked: 'waist' }],
+    ['hem-back', 'waist to hem, back', 'skirt length back', 'length', 'segment', [25, 130], { ...CHOICE, marked: 'waist' }],
+  ],
+};
+
+/** The order in which a tape goes over the client, region by region. */
+const TAPE_ORDER: readonly Region[] = [
+  'neck and shoulder',
+  'bust and rib',
+  'waist and hip',
+  'legs',
+  'front and back',
+  'strapless edge',
+  'whole figure',
+  'arm and hand',
+  'seated',
+  'hem',
 ];
+
+const made = (region: Region, [id, name, also, kind, agree, range, more = {}]: Row): Measure[] => {
+  const { sided, ...rest } = more;
+  const base: Measure = { id, name, also, region, kind, agree, twice: false, range, ...rest };
+  const of = (side: 'left' | 'right'): Measure => ({
+    ...base,
+    id: `${id}-${side}`,
+    name: `${name}, ${side}`,
+    side,
+    of: id,
+  });
+  // Left and right are the client’s own.
+  return sided ? [base, of('left'), of('right')] : [base];
+};
+
+export const MEASURES: readonly Measure[] = TAPE_ORDER.flatMap((region) =>
+  ROWS[region].flatMap((row) => made(region, row)),
+);
 
 const byId = new Map(MEASURES.map((m) => [m.id, m]));
 

@@ -37,6 +37,7 @@ export const router = createBrowserRouter([
           { path: 'clients/new', lazy: () => import('../clients/NewClientPage.tsx') },
           { path: 'clients/:id', lazy: () => import('../clients/ClientPage.tsx') },
           { path: 'diary/book', lazy: () => import('../diary/BookPage.tsx') },
+          { path: 'how-we-measure', lazy: () => import('../guide/GuidePage.tsx') },
           { path: 'house', lazy: () => import('../house/HousePage.tsx') },
           { path: 'house/rules', lazy: () => import('../house/RulesPage.tsx') },
           { path: 'house/bench', lazy: () => import('../house/BenchRulesPage.tsx') },

@@ -1,5 +1,6 @@
 import './tape.css';
 import type { OrderFull } from '@rocchetto/contract';
+import { guideOf } from '@rocchetto/core/measures/guide/guide.ts';
 import { Button } from 'antd';
 import { Link, useParams } from 'react-router';
 import { useMe } from '../app/me.ts';
@@ -69,7 +70,7 @@ function Taping({ order, session, onAnew }: { order: OrderFull; session: Session
             {item.name}
             {measure.twice && <span title="read twice"> ★</span>}
           </h1>
-          <p className="soft how">{measure.how}</p>
+          <p className="soft how">{guideOf(item.id).how}</p>
           <TapeField
             context={{ measure, others: taping.others, last: taping.last }}
             unit={unit}

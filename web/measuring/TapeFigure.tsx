@@ -1,58 +1,93 @@
-import { courseOf, outline } from './figure-paths.ts';
+import { type Build, FIGURE_FIELD, type FigureView } from '@rocchetto/core/measures/guide/figure-model.ts';
+import { coursePaths, outline } from '@rocchetto/core/measures/guide/figure-paths.ts';
 
-const VIEW_WORD = {
+const VIEW_WORD: Readonly<Record<FigureView, string>> = {
   front: 'seen from the front',
   side: 'seen from the side',
   back: 'seen from behind',
-} as const;
+  seated: 'seated, seen from the side',
+};
+
+interface Props {
+  readonly measure: string;
+  readonly name: string;
+  readonly build?: Build;
+  /** without the words of its landmarks: small, in a list */
+  readonly bare?: boolean;
+}
 
 /** The figure in one line weight, with the tape's course in the thread colour. It turns when the tape does. */
-export function TapeFigure({ measure, name }: { measure: string; name: string }) {
-  const course = courseOf(measure);
-  const view = course?.view ?? 'front';
+export function TapeFigure({ measure, name, build, bare = false }: Props) {
+  const course = coursePaths(measure, build);
+  const { view } = course;
   return (
     <figure className="figure">
       <svg
-        viewBox="-26 8 262 452"
+        viewBox={bare ? '30 -6 190 466' : FIGURE_FIELD.join(' ')}
         role="img"
         aria-label={`Figure ${VIEW_WORD[view]}: the tape's course for ${name}`}
       >
-        {outline(view).map((d) => (
-          <path key={d} d={d} fill="none" stroke="var(--ink)" strokeWidth={1.6} strokeLinejoin="round" />
+        {outline(view, build).map(({ d, of }) => (
+          <path
+            key={d}
+            d={d}
+            fill="none"
+            stroke={of === 'chair' ? 'var(--line)' : 'var(--ink)'}
+            strokeWidth={of === 'chair' ? 3 : 1.6}
+            strokeLinejoin="round"
+          />
         ))}
         {view === 'back' && (
           <path d="M100 92 L100 240" stroke="var(--line)" strokeWidth={1.4} strokeDasharray="3 4" />
         )}
-        {course && (
-          <>
-            <path
-              d={course.behind}
-              fill="none"
-              stroke="var(--thread)"
-              strokeWidth={2}
-              strokeDasharray="3 4"
-            />
-            <path d={course.seen} fill="none" stroke="var(--thread)" strokeWidth={4} strokeLinecap="round" />
-            {course.landmarks.map(({ at: [x, y], word }) => (
-              <g key={word}>
-                <circle cx={x} cy={y} r={4} fill="var(--paper)" stroke="var(--thread)" strokeWidth={2} />
-                {/* Words stand clear of the body: at the edge of the picture on the side that the point lies. */}
-                <path d={`M${x} ${y} H${x < 105 ? 30 : 172}`} stroke="var(--line)" strokeWidth={1} />
-                <text
-                  x={x < 105 ? 28 : 174}
-                  y={y + 4}
-                  fontSize={13}
-                  fill="var(--ink)"
-                  textAnchor={x < 105 ? 'end' : 'start'}
-                >
-                  {word}
-                </text>
-              </g>
-            ))}
-          </>
+        {course.behindD && (
+          <path d={course.behindD} fill="none" stroke="var(--thread)" strokeWidth={2} strokeDasharray="3 4" />
         )}
+        <path
+          d={course.seenD}
+          fill="none"
+          stroke="var(--thread)"
+          strokeWidth={bare ? 7 : 4}
+          strokeLinecap="round"
+          strokeLinejoin="round"
+        />
+        {!bare && <Words of={course.landmarks} />}
       </svg>
-      <figcaption className="soft">{VIEW_WORD[view]}</figcaption>
+      {!bare && <figcaption className="soft">{VIEW_WORD[view]}</figcaption>}
     </figure>
   );
+}
+
+/** Words stand clear of the figure, on the side that their point lies, a line apart. */
+function Words({ of }: { of: ReturnType<typeof coursePaths>['landmarks'] }) {
+  const placed = (['left', 'right'] as const).flatMap((side) => {
+    let last = Number.NEGATIVE_INFINITY;
+    return of
+      .filter(({ at }) => (side === 'left') === at[0] < 98)
+      .toSorted((a, b) => a.at[1] - b.at[1])
+      .map((w) => {
+        last = Math.max(w.at[1], last + 15);
+        return { ...w, side, y: last };
+      });
+  });
+  return placed.map(({ at: [x, y], word, side, y: line }) => (
+    <g key={word}>
+      <circle cx={x} cy={y} r={4} fill="var(--paper)" stroke="var(--thread)" strokeWidth={2} />
+      <path
+        d={`M${x} ${y} L${side === 'left' ? 30 : 172} ${line}`}
+        stroke="var(--line)"
+        strokeWidth={1}
+        fill="none"
+      />
+      <text
+        x={side === 'left' ? 28 : 174}
+        y={line + 4}
+        fontSize={word.length > 14 ? 10 : 12}
+        fill="var(--ink)"
+        textAnchor={side === 'left' ? 'end' : 'start'}
+      >
+        {word}
+      </text>
+    </g>
+  ));
 }

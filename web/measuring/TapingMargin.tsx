@@ -7,7 +7,11 @@ import {
   printWithUnit,
   printWritten,
   type SheetUnit,
+  searchMeasures,
 } from '@rocchetto/core';
+import { guideOf } from '@rocchetto/core/measures/guide/guide.ts';
+import { LANDMARKS } from '@rocchetto/core/measures/guide/landmarks.ts';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { Notice } from '../shared/Notice.tsx';
 import type { KeptReading } from './outbox.ts';
@@ -47,7 +51,7 @@ function Refused({ all }: { all: readonly KeptReading[] }) {
 export function TapingMargin({
   order,
   session,
-  taping: { item, last, unit, waiting, refused },
+  taping: { item, last, unit, waiting, refused, addMeasure },
   onAnew,
 }: {
   order: OrderFull;
@@ -58,6 +62,7 @@ export function TapingMargin({
   const [from, to] = item.measured.measure.range;
   return (
     <>
+      <FindFirst id={item.id} />
       <section>
         <h2>Last time</h2>
         {last ? (
@@ -84,10 +89,15 @@ export function TapingMargin({
         </p>
         <Refused all={refused} />
         <Link to={`/orders/${order.id}/sheet`}>To the sheet</Link> ·{' '}
+        <a href={`/api/orders/${order.id}/measuring-list.pdf`} target="_blank" rel="noreferrer">
+          the list on paper
+        </a>{' '}
+        ·{' '}
         <button type="button" className="quiet" onClick={onAnew}>
           begin a new session
         </button>
       </section>
+      <Besides onAdd={addMeasure} />
       <section>
         <h2>Usual span</h2>
         <p className="soft">
@@ -96,5 +106,60 @@ export function TapingMargin({
         </p>
       </section>
     </>
+  );
+}
+
+/** Where to feel before the tape, and the slip that is made most often. */
+function FindFirst({ id }: { id: string }) {
+  const { first, mistake } = guideOf(id);
+  return (
+    <section>
+      <h2>Find first</h2>
+      <ul className="why">
+        {first.map((l) => (
+          <li key={l}>
+            <strong>{LANDMARKS[l].name}</strong>: {LANDMARKS[l].find}
+          </li>
+        ))}
+      </ul>
+      <p className="soft">
+        The usual slip: {mistake} <Link to={`/how-we-measure?m=${id}`}>How we measure</Link>
+      </p>
+    </section>
+  );
+}
+
+/** A measurement that this order’s list does not ask for, found by any of its names. */
+function Besides({ onAdd }: { onAdd: (id: string) => void }) {
+  const [typed, setTyped] = useState('');
+  const found = searchMeasures(typed, 6);
+  return (
+    <section>
+      <h2>Take another besides</h2>
+      <input
+        className="field"
+        aria-label="Find another measurement"
+        placeholder="scye depth, bicep …"
+        value={typed}
+        onChange={(e) => setTyped(e.target.value)}
+      />
+      {typed.trim() !== '' && found.length === 0 && <p className="soft">No measurement is called so.</p>}
+      <ul className="why">
+        {found.map((m) => (
+          <li key={m.id}>
+            <button
+              type="button"
+              className="quiet"
+              onClick={() => {
+                setTyped('');
+                onAdd(m.id);
+              }}
+            >
+              {m.name}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }

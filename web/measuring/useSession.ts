@@ -1,5 +1,5 @@
 import { type OrderFull, type SessionWrite, toBrief } from '@rocchetto/contract';
-import { measure, measuringList, type Reading, resolve } from '@rocchetto/core';
+import { findMeasure, inTapeOrder, measure, measuringList, type Reading, resolve } from '@rocchetto/core';
 import { useEffect, useMemo, useState } from 'react';
 import { useSessionQuery } from './api.ts';
 import type { RibbonItem } from './Ribbon.tsx';
@@ -43,7 +43,7 @@ export function useCurrentSession(order: OrderFull | undefined) {
 }
 
 /** Every reading of the session, the server's and those that wait here, as figures in measuring order. */
-export function useReadings(order: OrderFull, session: Session) {
+export function useReadings(order: OrderFull, session: Session, extra: readonly string[]) {
   const kept = useKept();
   // A session that has not reached the server yet is only here; asking for it would find nothing.
   const there = order.sessions.some((s) => s.id === session.id);
@@ -56,7 +56,12 @@ export function useReadings(order: OrderFull, session: Session) {
       ...here.map((k) => ({ ...k.reading, by: session.measurer })),
     ];
     const parts = toBrief(order.brief!).parts;
-    const items: RibbonItem[] = measuringList(parts).map(({ id, needed }) => {
+    const list = measuringList(parts);
+    // What was asked for besides, or read already, takes its place in the order of the tape.
+    const besides = new Set([...extra, ...readings.map((r) => r.measure)]);
+    for (const { id } of list) besides.delete(id);
+    const all = [...list, ...[...besides].filter(findMeasure).map((id) => ({ id, needed: false }))];
+    const items: RibbonItem[] = inTapeOrder(all).map(({ id, needed }) => {
       const m = measure(id);
       return { id, name: m.name, needed, measured: resolve(m, readings) };
     });
@@ -66,5 +71,5 @@ export function useReadings(order: OrderFull, session: Session) {
       waiting: here.filter((k) => !k.sent).length,
       refused: kept.filter((k) => k.sessionId === session.id && k.refused),
     };
-  }, [kept, server, session, order.brief, isLoading]);
+  }, [kept, server, session, order.brief, isLoading, extra]);
 }

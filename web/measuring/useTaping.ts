@@ -18,7 +18,10 @@ export function useTaping(order: OrderFull, session: Session) {
   const me = useMe();
   const navigate = useNavigate();
   const [params, setParams] = useSearchParams();
-  const { items, waiting, refused, ready } = useReadings(order, session);
+  // What is taken besides the order’s list stays in the address: a reload loses nothing.
+  const also = params.get('also') ?? '';
+  const extra = useMemo(() => also.split(',').filter(Boolean), [also]);
+  const { items, waiting, refused, ready } = useReadings(order, session, extra);
   const [unit, setUnit] = useState<SheetUnit>(session.unit);
   const [tape, setTape] = useState<Tape>('snug');
   const [lost, setLost] = useState('');
@@ -33,7 +36,12 @@ export function useTaping(order: OrderFull, session: Session) {
   }, [at]);
   const go = (to: string) => {
     here.current = to;
-    setParams({ at: to }, { replace: true });
+    setParams({ ...(also ? { also } : {}), at: to }, { replace: true });
+  };
+  const addMeasure = (id: string) => {
+    if (items.some((i) => i.id === id)) return go(id);
+    here.current = id;
+    setParams({ also: [...extra, id].join(','), at: id }, { replace: true });
   };
   // The first place is written down once the readings are here, so that taking one moves on only when it should.
   // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the readings have come
@@ -115,6 +123,7 @@ export function useTaping(order: OrderFull, session: Session) {
     last: last.get(item.id),
     done: !next && items.every((i) => !OPEN.includes(stateOf(i))),
     go,
+    addMeasure,
     forward,
     back,
     toSheet,
