@@ -9,7 +9,7 @@ export default defineConfig({
       {
         test: {
           name: 'unit',
-          include: ['{core,contract,web,tools}/**/*.test.ts'],
+          include: ['{core,contract,web,tools,bench}/**/*.test.ts'],
           exclude: ['**/node_modules/**', 'tools/**/*.integration.test.ts'],
           ...PATIENT,
         },

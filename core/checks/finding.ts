@@ -1,5 +1,7 @@
 import type { Measure } from '../measures/catalogue.ts';
 import type { Way } from '../measures/session.ts';
+import type { Expectation } from '../net/expectation.ts';
+import type { Slip } from '../net/slips.ts';
 import type { Cm } from '../units/length.ts';
 import type { Written } from '../units/reading.ts';
 
@@ -8,6 +10,8 @@ export interface Finding {
   readonly code: string;
   readonly level: 'hard' | 'soft';
   readonly sentence: string;
+  /** what was read if it was the slip that is named: one key takes it so */
+  readonly slip?: Slip['is'];
 }
 
 /** What is known while one reading is judged. All lengths cm, whole and net. */
@@ -20,5 +24,9 @@ export interface CheckContext {
   /** figures that already stand in this session, by measure id */
   readonly others: ReadonlyMap<string, Cm>;
   /** last session's figure for this measure, if any */
+  /** what the other figures and last time lead one to expect; where it is known it judges in place of fixed limits */
+  readonly expected?: Expectation | null | undefined;
+  /** this session’s hand reads in whole and half centimetres */
+  readonly halves?: boolean | undefined;
   readonly last?: { readonly cm: Cm; readonly text: string; readonly date: string } | undefined;
 }

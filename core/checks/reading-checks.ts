@@ -1,3 +1,5 @@
+import { doubtOf } from '../net/slips.ts';
+import { NET } from '../net/table.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import type { CheckContext, Finding } from './finding.ts';
@@ -16,8 +18,8 @@ const within = (v: number, [lo, hi]: readonly [number, number]) => v >= lo && v 
 export function checkReading(c: CheckContext): Finding[] {
   const own = ownFindings(c);
   if (own[0]?.level === 'hard') return own;
-  const found = [...relationFindings(c), ...own];
-  if (c.last) found.push(...comparedWithLast(c));
+  const found = [...relationFindings(c), ...(c.expected ? expectedFindings(c, own) : own)];
+  if (c.last && !c.expected) found.push(...comparedWithLast(c));
   return found.sort((a, b) => Number(b.level === 'hard') - Number(a.level === 'hard'));
 }
 
@@ -61,6 +63,18 @@ function oddEntry(c: Pick<CheckContext, 'measure' | 'value' | 'written' | 'way'>
   return soft('other-unit-or-share', `${say(c.value)} is unlikely for ${name}. ${could.join(' ')}`);
 }
 
+/** What the net says in place of a fixed span: it knows the figure it stands beside. */
+function expectedFindings(c: CheckContext, own: readonly Finding[]): Finding[] {
+  const e = c.expected!;
+  // With nothing beside it the usual span of adults is all there is.
+  if (e.last === null && e.from.length === 0) return [...own];
+  const doubt = doubtOf(c.measure.id, c.value, c.written, c.way, e, c.halves);
+  if (doubt)
+    return [{ ...soft('unexpected', doubt.sentence), ...(doubt.slip ? { slip: doubt.slip.is } : {}) }];
+  // Outside the usual span, yet as all else leads one to expect: nothing to ask about.
+  return [];
+}
+
 function comparedWithLast(c: CheckContext): Finding[] {
   const last = c.last!;
   const found: Finding[] = [];
@@ -99,6 +113,8 @@ function relationFindings(c: CheckContext): Finding[] {
     if (!r.touches.includes(c.measure.id)) return [];
     const values = r.touches.map((id) => known.get(id));
     if (values.some((v) => v === undefined)) return [];
+    // Between two measures of the net only what cannot be is said by a fixed rule.
+    if (r.level === 'soft' && c.expected && r.touches.every((id) => id in NET)) return [];
     const sentence = r.says(values as Cm[]);
     return sentence ? [{ code: r.code, level: r.level, sentence }] : [];
   });

@@ -1,5 +1,6 @@
 import './tape.css';
 import type { OrderFull } from '@rocchetto/contract';
+import { measure as measureOf } from '@rocchetto/core';
 import { guideOf } from '@rocchetto/core/measures/guide/guide.ts';
 import { Button } from 'antd';
 import { Link, useParams } from 'react-router';
@@ -72,7 +73,13 @@ function Taping({ order, session, onAnew }: { order: OrderFull; session: Session
           </h1>
           <p className="soft how">{guideOf(item.id).how}</p>
           <TapeField
-            context={{ measure, others: taping.others, last: taping.last }}
+            context={{
+              measure,
+              others: taping.others,
+              last: taping.last,
+              expected: taping.expected,
+              halves: taping.halves,
+            }}
             unit={unit}
             setUnit={taping.setUnit}
             tape={measure.kind === 'girth' ? taping.tape : 'snug'}
@@ -85,6 +92,14 @@ function Taping({ order, session, onAnew }: { order: OrderFull; session: Session
           />
           <TakenReadings measured={item.measured} unit={unit} onStrike={taping.strike} />
           {taping.lost && <Notice is="bad">{taping.lost}</Notice>}
+          {taping.done && taping.misfit && (
+            <Notice>
+              <p>{taping.misfit.sentence}</p>
+              <button type="button" className="plain" onClick={() => taping.go(taping.misfit!.slip)}>
+                Read {measureOf(taping.misfit.slip).name} again
+              </button>
+            </Notice>
+          )}
           {taping.done && (
             <p>
               <Button type="primary" onClick={taping.toSheet}>

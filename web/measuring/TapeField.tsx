@@ -1,7 +1,11 @@
 import {
+  bandOf,
+  bandSentence,
   type CheckContext,
+  type Cm,
   checkReading,
   cm,
+  type Expectation,
   type Finding,
   type LengthUnit,
   printEquals,
@@ -127,6 +131,38 @@ export function TapeField(props: Props) {
   };
 
   const girth = context.measure.kind === 'girth';
+  const readAgain = () => {
+    setAsked([]);
+    setReason('');
+    setTyped('');
+    field.current?.focus();
+  };
+  /** Takes what stands in the field as it was meant: in the other unit, or as a share of the whole. */
+  const takeAs = (meant: Partial<Taken>) => {
+    tookAt.current = performance.now();
+    props.onTake({ typed, unit, way, tape, reason: '', ...meant });
+    readAgain();
+    setWay('whole');
+  };
+  const named = read?.ok ? read.written.unit : unit;
+  const answers = [
+    { key: '1', word: 'again', act: readAgain },
+    ...(read?.ok && !read.unitGiven
+      ? [
+          {
+            key: '2',
+            word: `it was ${named === 'in' ? 'centimetres' : 'inches'}`,
+            act: () => takeAs({ unit: otherUnit(unit) }),
+          },
+        ]
+      : []),
+    ...(girth && way === 'whole'
+      ? [
+          { key: '3', word: 'it was a half', act: () => takeAs({ way: 'half' as const }) },
+          { key: '4', word: 'it was a quarter', act: () => takeAs({ way: 'quarter' as const }) },
+        ]
+      : []),
+  ];
   return (
     <div>
       <label
@@ -172,6 +208,9 @@ export function TapeField(props: Props) {
           ' '
         )}
       </p>
+      {context.expected && asked.length === 0 && wrong === '' && quiet.length === 0 && (
+        <Band of={context.expected} id={id} unit={unit} value={whole === null ? null : cm(whole - added)} />
+      )}
       {quiet.length > 0 && asked.length === 0 && wrong === '' && (
         <p className="unlikely" role="status">
           {quiet.map((f) => tell(f.sentence, unit)).join(' ')}
@@ -183,6 +222,13 @@ export function TapeField(props: Props) {
           {asked.map((f) => (
             <p key={f.code}>{tell(f.sentence, unit)}</p>
           ))}
+          <p className="row answers">
+            {answers.map(({ key, word, act }) => (
+              <button key={key} type="button" className="quiet" onClick={act}>
+                <kbd>{key}</kbd> {word}
+              </button>
+            ))}
+          </p>
           <label htmlFor="reason">It stands, because: </label>
           <input
             id="reason"
@@ -193,16 +239,16 @@ export function TapeField(props: Props) {
             placeholder="reason, then Enter; Esc to read again"
             onChange={(e) => setReason(e.target.value)}
             onKeyDown={(e) => {
+              const answer = reason === '' ? answers.find((a) => a.key === e.key) : undefined;
+              if (answer) {
+                e.preventDefault();
+                answer.act();
+              }
               if (e.key === 'Enter') {
                 e.preventDefault();
                 take();
               }
-              if (e.key === 'Escape') {
-                setAsked([]);
-                setReason('');
-                setTyped('');
-                field.current?.focus();
-              }
+              if (e.key === 'Escape') readAgain();
             }}
           />
         </div>
@@ -234,5 +280,37 @@ export function TapeField(props: Props) {
         </button>
       </div>
     </div>
+  );
+}
+
+interface BandProps {
+  readonly of: Expectation;
+  readonly id: string;
+  readonly unit: SheetUnit;
+  readonly value: Cm | null;
+}
+
+/** The quiet band: what the other figures and last time lead one to expect, and where this figure lies. */
+function Band({ of, id, unit, value }: BandProps) {
+  if (of.last === null && of.from.length === 0) return null;
+  const [from, to] = bandOf(of);
+  const at = value === null ? null : 50 + (25 * (value - of.mean)) / (1.96 * of.spread);
+  return (
+    <figure className="expects" title={tell(bandSentence(id, of), unit)}>
+      <svg viewBox="0 0 100 10" preserveAspectRatio="none" aria-hidden="true">
+        <path d="M0 5 L100 5" stroke="var(--line)" strokeWidth={1} />
+        <path d="M25 5 L75 5" stroke="var(--chalk)" strokeWidth={4} />
+        {at !== null && (
+          <path
+            d={`M${Math.min(99, Math.max(1, at))} 0 L${Math.min(99, Math.max(1, at))} 10`}
+            stroke="var(--thread)"
+            strokeWidth={1.2}
+          />
+        )}
+      </svg>
+      <figcaption className="soft">
+        {printWithUnit(from, unit)} to {printWithUnit(to, unit)} is expected
+      </figcaption>
+    </figure>
   );
 }

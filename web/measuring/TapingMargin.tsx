@@ -1,31 +1,24 @@
 import type { OrderFull } from '@rocchetto/contract';
 import {
-  type Cm,
+  bandSentence,
   cm,
   findMeasure,
   measure,
   printWithUnit,
   printWritten,
-  type SheetUnit,
   searchMeasures,
+  tell,
 } from '@rocchetto/core';
 import { guideOf } from '@rocchetto/core/measures/guide/guide.ts';
 import { LANDMARKS } from '@rocchetto/core/measures/guide/landmarks.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { keepTogether } from '../shared/keepTogether.ts';
 import { Notice } from '../shared/Notice.tsx';
 import type { KeptReading } from './outbox.ts';
 import { outbox } from './useOutbox.ts';
 import type { Session } from './useSession.ts';
 import type { Taping } from './useTaping.ts';
-
-/** What last time leads one to expect: the span inside which nothing is asked. */
-function expectation(was: Cm, id: string, unit: SheetUnit): string {
-  if (findMeasure(id)?.choice) return 'a choice, not a body height';
-  const room = measure(id).kind === 'length' ? 1.5 : was * 0.04;
-  const show = (n: number) => printWithUnit(cm(Math.round(n * 2) / 2), unit);
-  return `expect ${show(was - room)} to ${show(was + room)}`;
-}
 
 function Refused({ all }: { all: readonly KeptReading[] }) {
   if (all.length === 0) return null;
@@ -51,7 +44,7 @@ function Refused({ all }: { all: readonly KeptReading[] }) {
 export function TapingMargin({
   order,
   session,
-  taping: { item, last, unit, waiting, refused, addMeasure },
+  taping: { item, last, expected, unit, waiting, refused, addMeasure },
   onAnew,
 }: {
   order: OrderFull;
@@ -68,13 +61,24 @@ export function TapingMargin({
         {last ? (
           <p>
             <strong className="figure-big">{last.text}</strong> <span className="soft">{last.date}</span>
-            <br />
-            <span className="soft">{expectation(last.cm, item.id, unit)}</span>
+            {findMeasure(item.id)?.choice && (
+              <>
+                <br />
+                <span className="soft">a choice, not a body height</span>
+              </>
+            )}
           </p>
         ) : (
           <p className="soft">Not measured before.</p>
         )}
       </section>
+      {expected && (expected.last !== null || expected.from.length > 0) && (
+        <section>
+          <h2>Expected</h2>
+          <p>{keepTogether(tell(bandSentence(item.id, expected), unit))}</p>
+          <p className="soft">Figures of the net: {expected.source}.</p>
+        </section>
+      )}
       <section>
         <h2>This session</h2>
         <p>

@@ -1,5 +1,13 @@
 import type { OrderFull, ReadingWire } from '@rocchetto/contract';
-import { readLength, resolve, type SheetUnit, type Tape } from '@rocchetto/core';
+import {
+  expectation,
+  misfitOf,
+  readLength,
+  readsHalves,
+  resolve,
+  type SheetUnit,
+  type Tape,
+} from '@rocchetto/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { useMe } from '../app/me.ts';
@@ -58,6 +66,22 @@ export function useTaping(order: OrderFull, session: Session) {
       ),
     [items, item.id],
   );
+  const earlier = last.get(item.id);
+  const expected = useMemo(
+    () => expectation(item.id, others, earlier?.cm ?? null),
+    [item.id, others, earlier?.cm],
+  );
+  const halves = useMemo(
+    () =>
+      readsHalves(items.flatMap((i) => i.measured.readings.flatMap((r) => (r.written ? [r.written] : [])))),
+    [items],
+  );
+  // At the end the figures are judged together; what stands with a reason is not doubted again.
+  const misfit = useMemo(() => {
+    const nets = items.flatMap((i) => (i.measured.net === null ? [] : [[i.id, i.measured.net] as const]));
+    const stands = items.filter((i) => i.measured.readings.some((r) => r.reason !== '')).map((i) => i.id);
+    return misfitOf(new Map(nets), new Set(stands));
+  }, [items]);
   const next = items[index + 1];
   const toSheet = () => navigate(`/orders/${order.id}/sheet`);
   const forward = () => {
@@ -120,7 +144,10 @@ export function useTaping(order: OrderFull, session: Session) {
     setTape,
     lost,
     others,
-    last: last.get(item.id),
+    last: earlier,
+    expected,
+    halves,
+    misfit,
     done: !next && items.every((i) => !OPEN.includes(stateOf(i))),
     go,
     addMeasure,
