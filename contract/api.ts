@@ -1,11 +1,14 @@
 import {
   type Change,
+  CORDS,
   isTimeZone,
   type Kept,
   type Leads,
   type Reading,
+  SCHOOL_CHOICES,
   STAGES,
   type Stage,
+  USUAL_SCHOOLS,
 } from '@rocchetto/core';
 import { z } from 'zod';
 import { Id, Instant, IsoDate, Version } from './basics.ts';
@@ -172,6 +175,15 @@ export interface SheetRow {
   readonly cutAt: string | null;
 }
 
+const choice = <T extends readonly [string, ...string[]]>(of: T) => z.enum(of).default(of[0] as T[number]);
+export const SchoolsWire = z.strictObject({
+  heightFrom: choice(SCHOOL_CHOICES.heightFrom.of),
+  frontLengths: choice(SCHOOL_CHOICES.frontLengths.of),
+  sides: choice(SCHOOL_CHOICES.sides.of),
+  neckDepth: choice(SCHOOL_CHOICES.neckDepth.of),
+  sleeveGirth: choice(SCHOOL_CHOICES.sleeveGirth.of),
+  sleeveFrom: choice(SCHOOL_CHOICES.sleeveFrom.of),
+});
 export const SessionWrite = z.strictObject({
   id: z.uuid(),
   clientId: Id,
@@ -186,6 +198,16 @@ export const SessionWrite = z.strictObject({
   hipRule: z.string().max(200).default('fullest seat, seen from the side'),
   unit: z.enum(['cm', 'in']).default('cm'),
   guardian: z.string().max(200).default(''),
+  /** the ways of measuring in which schools differ, as this session has them */
+  schools: SchoolsWire.default(USUAL_SCHOOLS),
+  /** the client sits: another list, another picture */
+  seated: z.boolean().default(false),
+  /** levels that were marked with a cord before the tape */
+  cords: z.array(z.enum(CORDS)).max(CORDS.length).default([]),
+  /** the client agreed to be touched and measured */
+  consent: z.boolean().default(false),
+  /** what the client reports to have changed since last time, pregnancy too; empty: nothing */
+  changed: z.string().max(300).default(''),
 });
 export type SessionWrite = z.infer<typeof SessionWrite>;
 /** A reading as it was sent: one that is right, or its id and the sentence that says why it is not. */

@@ -5,7 +5,10 @@ import {
   FIT_CLASSES,
   type Leads,
   ROUNDING_STEPS,
+  SCHOOL_CHOICES,
+  SCHOOL_MATTERS,
   SCHOOLS,
+  type SchoolMatter,
 } from '@rocchetto/core';
 import { z } from 'zod';
 import { briefForward } from './forward.ts';
@@ -116,6 +119,12 @@ export type HouseWire = z.infer<typeof HouseWire>;
 const leads = Object.fromEntries(
   Object.keys(DANGER_DAYS).map((stage) => [stage, dayCount.optional()]),
 ) as Record<keyof Leads, z.ZodOptional<typeof dayCount>>;
+const schools = Object.fromEntries(
+  SCHOOL_MATTERS.map((k) => [k, z.enum(SCHOOL_CHOICES[k].of as readonly [string, ...string[]]).optional()]),
+) as Record<SchoolMatter, z.ZodOptional<z.ZodEnum<Record<string, string>>>>;
 /** The house's rules as they are kept: those of a sheet, and the lead times, which no sheet knows. */
-export const HouseRulesWire = HouseWire.extend({ leads: z.strictObject(leads).optional() });
+export const HouseRulesWire = HouseWire.extend({
+  leads: z.strictObject(leads).optional(),
+  schools: z.strictObject(schools).optional(),
+});
 export type HouseRulesWire = z.infer<typeof HouseRulesWire>;

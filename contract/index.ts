@@ -25,4 +25,5 @@ export * from './routes.ts';
 export * from './sheet-file.ts';
 export * from './spec.ts';
 export * from './stored.ts';
+export * from './tape.ts';
 export * from './to-core.ts';

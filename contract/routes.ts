@@ -57,6 +57,7 @@ import {
 import { CareWrite, MoneyWrite, RackWrite } from './leaving.ts';
 import type { Action } from './may.ts';
 import { SpecOrSheetFile } from './spec.ts';
+import { PairsWrite } from './tape.ts';
 
 /** What a route is: who may, what it takes, what it answers. The server, its tests and its description read this. */
 export interface Route {
@@ -449,6 +450,19 @@ export const ROUTES = {
     may: 'order.read',
     media: 'application/pdf',
   },
+  'GET /sessions/:uuid/card.pdf': {
+    does: 'The measure card: each figure whole, half and quarter, in both units',
+    may: 'session.read',
+    media: 'application/pdf',
+  },
+  'GET /tape': { does: 'Whose tape reads how well: all hands, or one’s own', may: 'staff.read' },
+  'POST /tape/pairs': {
+    does: 'Keeps what two hands read on one body for practice',
+    may: 'staff.read',
+    body: PairsWrite,
+    status: 201,
+  },
+  'GET /clients/:id/history': { does: 'Each measure of a client over time', may: 'session.read' },
   'GET /sessions/:uuid': { does: 'A measuring session with its readings', may: 'session.read' },
   'POST /readings': {
     does: 'Keeps a session and its readings; each reading is answered for by itself',

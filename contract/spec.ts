@@ -87,6 +87,7 @@ const Spec = z.strictObject({
       heel: lengthText({ max: 20, name: 'heel' }).nullable().default(null),
       waistRule: short,
       hipRule: short,
+      changed: short,
     })
     .prefault({}),
   readings: z.array(SpecReading).max(500),

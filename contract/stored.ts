@@ -1,5 +1,16 @@
-import { type Kept, keepV1, type Reading, type SheetV1, SOURCES, TAPES, WAYS } from '@rocchetto/core';
+import {
+  CORDS,
+  type Kept,
+  keepV1,
+  type Reading,
+  type SheetV1,
+  SOURCES,
+  TAPES,
+  USUAL_SCHOOLS,
+  WAYS,
+} from '@rocchetto/core';
 import { z } from 'zod';
+import { SchoolsWire } from './api.ts';
 import { BriefWire, HouseRulesWire, HouseWire } from './brief.ts';
 import { rulesForward, settingsForward } from './forward.ts';
 import { KeptSpec, OverrideWire, type SpecFile } from './spec.ts';
@@ -88,6 +99,11 @@ const StoredDetails = z.looseObject({
   hipRule: text.default(''),
   posture: text.default(''),
   guardian: text.default(''),
+  schools: SchoolsWire.default(USUAL_SCHOOLS).catch(USUAL_SCHOOLS),
+  seated: z.boolean().default(false),
+  cords: z.array(z.enum(CORDS)).default([]),
+  consent: z.boolean().default(false),
+  changed: text.default(''),
 });
 
 export class CannotRead extends Error {

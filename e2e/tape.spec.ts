@@ -155,7 +155,7 @@ test('last time is told, and a figure that moved or was swapped is doubted', asy
   await takeUpTape(page, orderId);
   await expect(page.getByText('69.5 cm').first()).toBeVisible();
   await call(page, '96.5');
-  await expect(page.getByRole('alert')).toContainText('Swapping two digits');
+  await expect(page.getByRole('alert')).toContainText('Were two digits swapped (69.5)?');
   await page.keyboard.press('Escape');
   await call(page, '74');
   await expect(page.getByRole('alert')).toContainText('Grew by 4.5 cm');

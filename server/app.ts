@@ -32,6 +32,7 @@ import { photoRoutes } from './photos/routes.ts';
 import { sessionRoutes } from './sessions/routes.ts';
 import { sheetRoutes } from './sheets/routes.ts';
 import { staffRoutes } from './staff/routes.ts';
+import { tapeRoutes } from './tape/routes.ts';
 import { webShell } from './web-shell.ts';
 
 /** Whether the server and its database are there. */
@@ -79,6 +80,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', houseRoutes(deps))
     .route('/', designRoutes(deps))
     .route('/', guideRoutes(deps))
+    .route('/', tapeRoutes(deps))
     .route('/', leavingRoutes(deps))
     .route('/', garmentRoutes(deps))
     .route('/', diaryHouseRoutes(deps))

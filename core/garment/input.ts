@@ -100,6 +100,8 @@ export interface SessionHead {
   readonly heel: Cm | null;
   readonly waistRule: string;
   readonly hipRule: string;
+  /** what the client reported to have changed; the figures are stale sooner then */
+  readonly changed?: string;
 }
 
 /** Everything a sheet is computed from. The same input always gives the same sheet. */

@@ -1,7 +1,8 @@
 import type { Panel } from '../draft/panel.ts';
 import { drift, easeMarked, type Making, markedGirth, withMark } from '../figure/build.ts';
-import { judge, missing, type RawCheck, warn } from '../figure/check.ts';
+import { judge, missing, pass, type RawCheck, warn } from '../figure/check.ts';
 import type { Caution, Figure, Notion, Override, Piece } from '../figure/figure.ts';
+import { cannotConvert, withConverted } from '../measures/convert.ts';
 import { type Measured, resolveAll } from '../measures/session.ts';
 import type { Cm, SheetUnit } from '../units/length.ts';
 import { say as p } from '../units/print.ts';
@@ -46,7 +47,7 @@ const OPENS = ['centre-back', 'left-side'] as const;
 export function makeGarment(input: SheetInput): Garment {
   const briefs = input.brief.parts;
   const rows = placed(briefs.map((b) => b.part));
-  const measured = resolveAll(input.readings);
+  const measured = withConverted(resolveAll(input.readings));
   const refused: Garment['refused'][number][] = [];
   const making: Making = {
     rounding: input.house.rounding,
@@ -132,6 +133,10 @@ export function makeGarment(input: SheetInput): Garment {
     ...zipChecks,
     ...cloth.checks,
     ...driftChecks(base, bare),
+    ...referenceChecks(
+      measured,
+      rows.flatMap((r) => r.part.wants(values(r) as never).needs),
+    ),
   ];
   const warned = new Set(checks.filter((k) => k.state === 'warned').map((k) => k.figure));
   return {
@@ -166,6 +171,14 @@ export function makeGarment(input: SheetInput): Garment {
     refused,
     measured,
   };
+}
+
+/** What was read by another reference than the sheet goes by, and cannot be brought over: said, never mixed in. */
+function referenceChecks(measured: ReadonlyMap<string, Measured>, wanted: readonly string[]): RawCheck[] {
+  return [...new Set(wanted)].flatMap((id) => {
+    const sentence = measured.get(id)?.net == null ? cannotConvert(id, measured) : '';
+    return sentence ? [{ ...pass(`reference-${id}`, null, sentence) }] : [];
+  });
 }
 
 /** The zip as it is seen, from where it begins above the waist to where it ends below. */

@@ -2,6 +2,7 @@ import { STALE_AFTER } from '../checks/stale.ts';
 import { DEFAULT_HOUSE } from '../garment/house.ts';
 import { ALLOWANCES, type AllowanceId } from '../garment/tables/allowances.ts';
 import { EASE_ZONES, FIT_CLASSES, WORKROOM } from '../garment/tables/fit.ts';
+import { SCHOOL_CHOICES, SCHOOL_MATTERS } from '../measures/schools.ts';
 import { DANGER_DAYS } from '../thread/danger.ts';
 import { STAGE_WORD, type Stage } from '../thread/stage.ts';
 import { ROUNDING_CHOICES, roundingWord } from '../units/rounding-choices.ts';
@@ -168,6 +169,19 @@ export const RULE_TABLES: readonly RuleTable[] = [
       ]),
     ],
   ]),
+  table(
+    'schools',
+    'Ways of measuring',
+    'What a session begins with; each may choose otherwise. The sheet converts from readings of one session only, and says how.',
+    SCHOOL_MATTERS.map((matter) => [
+      SCHOOL_CHOICES[matter].name.toLowerCase(),
+      choice(
+        `schools.${matter}`,
+        SCHOOL_CHOICES[matter].of[0],
+        SCHOOL_CHOICES[matter].of.map((c) => [c, c] as const),
+      ),
+    ]),
+  ),
   table('ages', 'How old a measuring may be', 'Days until the sheet asks for a new one.', [
     ['as a rule', days('ages.usual', STALE_AFTER.usual)],
     ['for a close garment', days('ages.close', STALE_AFTER.close)],

@@ -236,3 +236,6 @@ export function measure(id: string): Measure {
   if (!found) throw new RangeError(`No measure is called ${id}`);
   return found;
 }
+
+/** Whether both sides of it can be read for themselves. */
+export const hasSides = (id: string): boolean => byId.has(`${id}-left`) && byId.get(`${id}-left`)!.of === id;

@@ -112,7 +112,10 @@ function sessionChecks(input: SheetInput, measured: Garment['measured']): RawChe
   const found: RawCheck[] = [];
   const { date } = input.session;
   const stale = date
-    ? staleSentence(date, input.asOf, input.brief.fit === 'close', { ages: input.house.ages })
+    ? staleSentence(date, input.asOf, input.brief.fit === 'close', {
+        ages: input.house.ages,
+        changed: (input.session.changed ?? '') !== '',
+      })
     : null;
   if (date)
     found.push(judge(!stale, 'stale', null, stale ?? 'The measurements are within the house limit of age.'));

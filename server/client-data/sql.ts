@@ -159,7 +159,7 @@ export async function eraseClient(tx: Tx, id: number, code: string): Promise<Era
     `update sheet set agreed_name = case when agreed_name in (select name from staff) then agreed_name else $2::text end,
         settings = jsonb_set(settings, '{sessionId}', 'null'),
         spec = spec || jsonb_build_object('readings', '[]'::jsonb,
-          'session', (spec -> 'session') || '{"measurer": "", "scribe": "", "beneath": "", "heel": null}'::jsonb,
+          'session', (spec -> 'session') || '{"measurer": "", "scribe": "", "beneath": "", "heel": null, "changed": ""}'::jsonb,
           'order', (spec -> 'order') || jsonb_build_object('client', $2::text, 'occasion', ''),
           'garment', (spec -> 'garment') || '{"note": "", "beneath": "", "shoes": ""}'::jsonb),
         kept = $3::jsonb -> (order_id || ' ' || revision)

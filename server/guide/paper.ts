@@ -1,4 +1,4 @@
-import { MEASURES, type Measure, measure, REGIONS } from '@rocchetto/core';
+import { cm, MEASURES, type Measure, measure, printLength, REGIONS, type SheetUnit } from '@rocchetto/core';
 import { FIGURE_FIELD } from '@rocchetto/core/measures/guide/figure-model.ts';
 import { coursePaths, outline } from '@rocchetto/core/measures/guide/figure-paths.ts';
 import { guideOf } from '@rocchetto/core/measures/guide/guide.ts';
@@ -170,6 +170,71 @@ export function clientPage(studio: string, ids: readonly string[]): Promise<Buff
           ],
         };
       }),
+    ],
+  });
+}
+
+export interface CardFor {
+  readonly studio: string;
+  readonly client: string;
+  readonly day: string;
+  readonly measurer: string;
+  readonly beneath: string;
+  readonly heel: string | null;
+  readonly rows: readonly { readonly id: string; readonly cm: number; readonly asRead: string }[];
+}
+
+/** The measure card for the book or the wall: each figure whole, half and quarter, in both units. */
+export function measureCard(c: CardFor): Promise<Buffer> {
+  const parts = (n: number, unit: SheetUnit) => [1, 2, 4].map((d) => printLength(cm(n / d), unit));
+  return printPaper({
+    info: { title: `Measures of ${c.client}`, creator: 'Rocchetto' },
+    footer: foot(c.studio, `measures of ${c.client}`),
+    content: [
+      { text: c.client, bold: true, fontSize: 16 },
+      {
+        text: [
+          `Measured ${c.day} by ${c.measurer}`,
+          c.beneath && `over ${c.beneath}`,
+          c.heel && `heel ${c.heel}`,
+        ]
+          .filter(Boolean)
+          .join(', '),
+        margin: [0, 1, 0, 6],
+      },
+      {
+        table: {
+          headerRows: 2,
+          widths: ['*', 46, 46, 46, 54, 54, 54, 90],
+          body: [
+            [
+              '',
+              { text: 'centimetres', colSpan: 3, alignment: 'center', bold: true },
+              '',
+              '',
+              { text: 'inches', colSpan: 3, alignment: 'center', bold: true },
+              '',
+              '',
+              '',
+            ],
+            ['', 'whole', 'half', 'quarter', 'whole', 'half', 'quarter', 'as read'].map((text) => ({
+              text,
+              bold: true,
+            })),
+            ...c.rows.map((r) => [
+              { text: measure(r.id).name, fontSize: 10 },
+              ...[...parts(r.cm, 'cm'), ...parts(r.cm, 'in')].map((text, i) => ({
+                text,
+                fontSize: 10,
+                bold: i % 3 === 0,
+                alignment: 'right' as const,
+              })),
+              { text: r.asRead, color: '#444' },
+            ]),
+          ],
+        },
+        layout: 'lightHorizontalLines',
+      },
     ],
   });
 }

@@ -1,10 +1,14 @@
-import { measuringList } from '@rocchetto/core';
+import { dayIn, inTapeOrder, measuringList, printDate, resolveAll } from '@rocchetto/core';
 import { Hono } from 'hono';
+import { readClient } from '../clients/sql.ts';
 import { readHouse } from '../house/sql.ts';
 import { type Ctx, type Deps, type Env, idParam } from '../http/context.ts';
 import { notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
 import { readOrder } from '../orders/sql.ts';
+import { readSession } from '../sessions/sql.ts';
+
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
 
 /** What a client can take at home with somebody’s help, and nothing that needs touching close. */
 const AT_HOME = [
@@ -28,12 +32,34 @@ export function guideRoutes(deps: Deps): Hono<Env> {
       'content-type': 'application/pdf',
       'content-disposition': `inline; filename="${name}.pdf"`,
     });
+  // It hangs on nothing but the studio's name: printed once, it is sent again as it is.
+  const printed = new Map<string, Promise<Buffer>>();
   on(app, 'GET /guide.pdf', async (c, { query }) => {
     const { studio } = await readHouse(deps.pool);
     const { clientPage, wholeGuide } = await paper();
-    return query.for === 'client'
-      ? send(c, await clientPage(studio, AT_HOME), 'measuring-at-home')
-      : send(c, await wholeGuide(studio), 'how-we-measure');
+    const home = query.for === 'client';
+    const key = `${query.for} ${studio}`;
+    const pdf = printed.get(key) ?? (home ? clientPage(studio, AT_HOME) : wholeGuide(studio));
+    if (!printed.has(key) && printed.size > 7) printed.clear();
+    printed.set(key, pdf);
+    return send(c, await pdf, home ? 'measuring-at-home' : 'how-we-measure');
+  });
+  on(app, 'GET /sessions/:uuid/card.pdf', async (c) => {
+    const id = c.req.param('id') ?? '';
+    const session = UUID.test(id) ? await readSession(deps.pool, id) : undefined;
+    const client = session && (await readClient(deps.pool, session.clientId));
+    if (!session || !client) throw notFound('session');
+    const { studio, timeZone } = await readHouse(deps.pool);
+    const rows = inTapeOrder(
+      [...resolveAll(session.readings)].flatMap(([of, m]) =>
+        m.net === null ? [] : [{ id: of, cm: m.net, asRead: m.asRead }],
+      ),
+    );
+    const { measureCard } = await paper();
+    const { beneath, heel } = session.details;
+    const day = printDate(dayIn(timeZone, session.at));
+    const card = { studio, client: client.name, day, measurer: session.measurer, beneath, heel, rows };
+    return send(c, await measureCard(card), `measures-${client.code}`);
   });
   on(app, 'GET /orders/:id/measuring-list.pdf', async (c) => {
     const order = await readOrder(deps.pool, idParam(c, 'order'));

@@ -60,3 +60,20 @@ create index client_like_client on client_like (client_id, id);
 -- Where the finished garment hangs, and its care as the house words it; null takes what the cloth says.
 alter table orders add column rack text not null default '';
 alter table orders add column care jsonb;
+
+-- Two hands that read the same body for practice, neither seeing the other's figure: what each read, in cm and as written.
+create table tape_pair (
+  id bigint generated always as identity primary key,
+  measure text not null,
+  reader bigint not null references staff,
+  second bigint not null references staff,
+  reader_cm double precision not null check (reader_cm > 0),
+  second_cm double precision not null check (second_cm > 0),
+  reader_written text not null,
+  second_written text not null,
+  at timestamptz not null default now(),
+  check (reader <> second)
+);
+create index tape_pair_at on tape_pair (at desc);
+-- Whose tape reads how well is told from the newest sessions.
+create index session_newest on session (at desc);

@@ -1,6 +1,13 @@
 import { randomUUID } from 'node:crypto';
-import { NO_SETTINGS, type ReadingWire, refusedIn, type Settings, type SpecFile } from '@rocchetto/contract';
-import { dayIn, readLength } from '@rocchetto/core';
+import {
+  NO_SETTINGS,
+  type ReadingWire,
+  refusedIn,
+  type SessionWrite,
+  type Settings,
+  type SpecFile,
+} from '@rocchetto/contract';
+import { dayIn, readLength, USUAL_SCHOOLS } from '@rocchetto/core';
 import { remember } from '../db/history.ts';
 import type { Tx } from '../db/pool.ts';
 import { readHouse } from '../house/sql.ts';
@@ -40,7 +47,7 @@ export async function importSpec(tx: Tx, orderId: number, spec: SpecFile, who: S
     const { timeZone } = await readHouse(tx);
     const at = `${spec.session.date || dayIn(timeZone, now)}T12:00:00Z`;
     const unit = spec.readings[0]!.value.includes('in') ? 'in' : 'cm';
-    const { measurer, scribe, beneath, heel, waistRule, hipRule } = spec.session;
+    const { measurer, scribe, beneath, heel, waistRule, hipRule, changed } = spec.session;
     const session = {
       id: sessionId,
       clientId: order.clientId,
@@ -51,6 +58,11 @@ export async function importSpec(tx: Tx, orderId: number, spec: SpecFile, who: S
       beneath,
       heel,
       waistRule,
+      schools: USUAL_SCHOOLS,
+      seated: false,
+      cords: [] as SessionWrite['cords'],
+      consent: false,
+      changed,
       hipRule,
       unit,
       posture: '',

@@ -10,7 +10,7 @@ import type { SheetGround } from './sql.ts';
 export function specOfOrder(ground: SheetGround, settings: Settings, today: string): SpecFile {
   const { order, house, session } = ground;
   const { brief } = order;
-  const { leads: _, ...rules } = house.rules;
+  const { leads: _, schools: __, ...rules } = house.rules;
   if (!brief || brief.parts.length === 0)
     throw new Refusal(
       409,
@@ -39,6 +39,7 @@ export function specOfOrder(ground: SheetGround, settings: Settings, today: stri
       heel: session?.details.heel ?? null,
       waistRule: session?.details.waistRule ?? '',
       hipRule: session?.details.hipRule ?? '',
+      changed: session?.details.changed ?? '',
     },
     readings: session ? readingsOf(session) : [],
     house: { ...rules, ...settings.house },

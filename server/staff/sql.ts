@@ -14,6 +14,12 @@ export async function isActive(db: Db, id: number): Promise<boolean> {
   return (await db.query('select 1 from staff where id = $1 and active', [id])).rowCount !== 0;
 }
 
+/** The name of somebody who works here; undefined for anybody else. */
+export async function staffName(db: Db, id: number): Promise<string | undefined> {
+  const { rows } = await db.query<{ name: string }>('select name from staff where id = $1 and active', [id]);
+  return rows[0]?.name;
+}
+
 const taken = (name: string) =>
   new Refusal(
     422,

@@ -17,6 +17,15 @@ export const KEYS: readonly KeyWord[] = [
   { keys: 'u', does: 'in an empty field: the other unit', tape: 'unit' },
   { keys: 't', does: 'in an empty field: how the tape is held', tape: 'tape' },
   { keys: 'w', does: 'in an empty field: whole, half or quarter', tape: 'whole or part' },
+  {
+    keys: '=',
+    does: 'in an empty field: show last time’s figure, to be taken by Enter or not',
+    tape: 'as last time',
+  },
+  {
+    keys: '1 2 3 4',
+    does: 'when a figure is asked about: again, other unit, it was a half, a quarter',
+  },
   { keys: '↑ ↓', does: 'on the sheet: the figure above or below, its why opens' },
   { keys: '← →', does: 'on a loop of the diary: five minutes earlier or later, with Shift fifteen' },
   { keys: '↑ ↓', does: 'on a loop of the diary: onto the thread above or below' },

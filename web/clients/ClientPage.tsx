@@ -63,6 +63,9 @@ export function Component() {
               ) : (
                 client.sessions.map((x) => <SessionReadings key={x.id} session={x} />)
               )}
+              {client.sessions.length > 0 && (
+                <Link to={`/clients/${id}/measures`}>Each measure over time</Link>
+              )}
             </section>
           )}
           <ClientLikes clientId={id} />

@@ -45,10 +45,15 @@ function Readings({ id }: { id: string }) {
           details.scribe && `written by ${details.scribe}`,
           `waist: ${details.waistRule}`,
           `hip: ${details.hipRule}`,
+          details.seated && 'seated',
+          details.changed && `changed: ${details.changed}`,
         ]
           .filter(Boolean)
           .join('; ')}
-        .
+        .{' '}
+        <a href={`/api/sessions/${id}/card.pdf`} target="_blank" rel="noreferrer">
+          The measure card
+        </a>
       </p>
     </>
   );

@@ -5,7 +5,7 @@ import type { Build } from '@rocchetto/core/measures/guide/figure-model.ts';
 import { guideOf } from '@rocchetto/core/measures/guide/guide.ts';
 import { LANDMARKS } from '@rocchetto/core/measures/guide/landmarks.ts';
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { TapeFigure } from '../measuring/TapeFigure.tsx';
 import { Facts } from '../shared/Facts.tsx';
 import { Place } from '../shared/Place.tsx';
@@ -39,6 +39,12 @@ export function Component() {
             </ul>
             <p className="soft">
               One order’s list, with boxes for a pencil, is printed where it is measured.
+            </p>
+          </section>
+          <section>
+            <h2>Hands</h2>
+            <p>
+              <Link to="/whose-tape">Whose tape reads how well, and practice with a second hand</Link>
             </p>
           </section>
           <section>

@@ -52,7 +52,8 @@ export function Component() {
       <p>
         <Link to="/house/rules">House rules</Link>: ease, allowances, darts, rounding, ages and lead times.{' '}
         <Link to="/house/bench">Minutes, prices and signs</Link>: what the bench reckons with, and the house’s
-        words for what is seen on the cloth.
+        words for what is seen on the cloth. <Link to="/how-we-measure">How we measure</Link>, and{' '}
+        <Link to="/whose-tape">whose tape</Link> reads how well.
       </p>
       <Settings />
       <Staff />

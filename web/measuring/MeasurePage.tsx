@@ -71,7 +71,9 @@ function Taping({ order, session, onAnew }: { order: OrderFull; session: Session
             {item.name}
             {measure.twice && <span title="read twice"> ★</span>}
           </h1>
-          <p className="soft how">{guideOf(item.id).how}</p>
+          <p className="soft how">
+            {guideOf(item.id).how} {taping.says && <strong>{taping.says}</strong>}
+          </p>
           <TapeField
             context={{
               measure,

@@ -1,9 +1,9 @@
 import { type OrderFull, SessionWrite } from '@rocchetto/contract';
-import { withUnit } from '@rocchetto/core';
-import { Button, Form, Input, Radio, Select } from 'antd';
-import { useState } from 'react';
+import { CORDS, SCHOOL_CHOICES, SCHOOL_MATTERS, USUAL_SCHOOLS, withUnit } from '@rocchetto/core';
+import { Button, Checkbox, Form, Input, Radio, Select } from 'antd';
+import { useEffect, useState } from 'react';
 import { useMe } from '../app/me.ts';
-import { useStaffQuery } from '../house/api.ts';
+import { useHouseRulesQuery, useStaffQuery } from '../house/api.ts';
 import { useLengthRule } from '../orders/useLengthRule.ts';
 import { LengthInput } from '../shared/LengthInput.tsx';
 import { Notice } from '../shared/Notice.tsx';
@@ -25,6 +25,13 @@ const options = (rules: readonly string[]) => rules.map((r) => ({ value: r, labe
 export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s: SessionWrite) => void }) {
   const me = useMe();
   const { data: staff = [] } = useStaffQuery();
+  const { data: rules } = useHouseRulesQuery();
+  const [form] = Form.useForm();
+  // What the house has set comes a moment later than the form; what a hand chose meanwhile stays.
+  useEffect(() => {
+    if (rules?.rules.schools && !form.isFieldsTouched())
+      form.setFieldValue('schools', { ...USUAL_SCHOOLS, ...rules.rules.schools });
+  }, [rules, form]);
   const length = useLengthRule('cm');
   const [wrong, setWrong] = useState('');
   const brief = order.brief!;
@@ -33,6 +40,7 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
   );
   return (
     <Form
+      form={form}
       layout="vertical"
       requiredMark={false}
       initialValues={{
@@ -45,6 +53,10 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
         hipRule: HIP_RULES[0],
         unit: inches ? 'in' : 'cm',
         guardian: order.guardian,
+        schools: { ...USUAL_SCHOOLS, ...rules?.rules.schools },
+        seated: false,
+        cords: [],
+        changed: '',
       }}
       onFinish={(v) => {
         const heel = withUnit(v.heel, 'cm');
@@ -56,6 +68,8 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
           clientId: order.clientId,
           orderId: order.id,
           at: new Date().toISOString(),
+          // Taking up the tape says so; the sentence stands above the button.
+          consent: true,
         });
         if (session.success) onBegin(session.data);
         else setWrong(session.error.issues[0]!.message);
@@ -112,6 +126,35 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
           </Form.Item>
         )}
       </div>
+      <div className="fields">
+        <Form.Item name="cords" label="Marked with a cord" className="full">
+          <Checkbox.Group options={CORDS.map((c) => ({ value: c, label: c }))} />
+        </Form.Item>
+        <Form.Item name="seated" valuePropName="checked" label="Measured">
+          <Checkbox>seated: another list, another picture</Checkbox>
+        </Form.Item>
+        <Form.Item
+          name="changed"
+          label="Changed since last time, as the client reports"
+          extra="also a pregnancy; the figures are then stale sooner"
+        >
+          <Input maxLength={300} />
+        </Form.Item>
+      </div>
+      <details>
+        <summary>Ways of measuring, as the house has them unless changed here</summary>
+        <div className="fields">
+          {SCHOOL_MATTERS.map((matter) => (
+            <Form.Item key={matter} name={['schools', matter]} label={SCHOOL_CHOICES[matter].name}>
+              <Select options={options(SCHOOL_CHOICES[matter].of)} />
+            </Form.Item>
+          ))}
+        </div>
+      </details>
+      <p className="soft">
+        Taking up the tape says that the client agreed to be touched and measured; any measurement may be
+        declined.
+      </p>
       <Button type="primary" htmlType="submit" autoFocus>
         Take up the tape
       </Button>

@@ -31,6 +31,8 @@ export interface Taken {
   readonly way: Way;
   readonly tape: Tape;
   readonly reason: string;
+  /** last time’s figure, shown and taken by a hand: it is not read anew */
+  readonly carried: boolean;
 }
 interface Props {
   readonly context: Omit<CheckContext, 'value' | 'written' | 'way'>;
@@ -56,6 +58,7 @@ export function TapeField(props: Props) {
   const [reason, setReason] = useState('');
   const [asked, setAsked] = useState<readonly Finding[]>([]);
   const [wrong, setWrong] = useState('');
+  const [carried, setCarried] = useState(false);
   const field = useRef<HTMLInputElement>(null);
   const why = useRef<HTMLInputElement>(null);
   const id = context.measure.id;
@@ -68,6 +71,7 @@ export function TapeField(props: Props) {
     setReason('');
     setAsked([]);
     setWrong('');
+    setCarried(false);
     field.current?.focus();
   }, [id]);
 
@@ -99,12 +103,13 @@ export function TapeField(props: Props) {
       return;
     }
     tookAt.current = performance.now();
-    props.onTake({ typed, unit, way, tape, reason: found.length ? reason.trim() : '' });
+    props.onTake({ typed, unit, way, tape, reason: found.length ? reason.trim() : '', carried });
     setTyped('');
     setReason('');
     setAsked([]);
     setWrong('');
     setWay('whole');
+    setCarried(false);
     field.current?.focus();
   };
 
@@ -122,6 +127,12 @@ export function TapeField(props: Props) {
       u: () => setUnit(otherUnit(unit)),
       t: () => setTape(nextOf(TAPES, tape)),
       w: () => setWay(nextOf(WAYS, way)),
+      // Shows last time's figure and takes nothing: Enter does that, and it stays marked as carried over.
+      '=': () => {
+        if (!context.last) return;
+        setTyped(context.last.text);
+        setCarried(true);
+      },
       ...(typed === '' ? { Backspace: props.onBack } : {}),
     };
     const act = does[e.key];
@@ -140,7 +151,7 @@ export function TapeField(props: Props) {
   /** Takes what stands in the field as it was meant: in the other unit, or as a share of the whole. */
   const takeAs = (meant: Partial<Taken>) => {
     tookAt.current = performance.now();
-    props.onTake({ typed, unit, way, tape, reason: '', ...meant });
+    props.onTake({ typed, unit, way, tape, reason: '', carried, ...meant });
     readAgain();
     setWay('whole');
   };
@@ -183,11 +194,13 @@ export function TapeField(props: Props) {
           maxLength={200}
           onChange={(e) => {
             setTyped(e.target.value);
+            setCarried(false);
             setWrong('');
             setAsked([]);
           }}
           onKeyDown={onKey}
         />
+        {carried && <span className="soft">as last time, not read</span>}
         <span className="unit">{read?.ok && read.unitGiven ? '' : unit}</span>
       </div>
       <p id="understood" className="understood" aria-live="polite">

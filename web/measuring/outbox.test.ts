@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
 import type { ReadingWire, SessionWrite } from '@rocchetto/contract';
+import { USUAL_SCHOOLS } from '@rocchetto/core';
 import { IDBFactory } from 'fake-indexeddb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Outbox } from './outbox.ts';
@@ -15,6 +16,11 @@ const session: SessionWrite = {
   heel: null,
   posture: '',
   waistRule: '',
+  schools: USUAL_SCHOOLS,
+  seated: false,
+  cords: [],
+  consent: true,
+  changed: '',
   hipRule: '',
   unit: 'cm',
   guardian: '',

@@ -1,5 +1,16 @@
 import { type OrderFull, type SessionWrite, toBrief } from '@rocchetto/contract';
-import { findMeasure, inTapeOrder, measure, measuringList, type Reading, resolve } from '@rocchetto/core';
+import {
+  findMeasure,
+  hasSides,
+  inTapeOrder,
+  listBy,
+  measure,
+  measuringList,
+  type Reading,
+  resolve,
+  type Schools,
+  USUAL_SCHOOLS,
+} from '@rocchetto/core';
 import { useEffect, useMemo, useState } from 'react';
 import { useSessionQuery } from './api.ts';
 import type { RibbonItem } from './Ribbon.tsx';
@@ -12,6 +23,9 @@ export interface Session {
   readonly id: string;
   readonly unit: 'cm' | 'in';
   readonly measurer: string;
+  /** as this device began it; the studio’s book has them too once it is there */
+  readonly schools?: Schools;
+  readonly seated?: boolean;
 }
 
 /** The session under way for an order: from this device, or begun on another one within half a day. */
@@ -27,7 +41,15 @@ export function useCurrentSession(order: OrderFull | undefined) {
       .catch(() => undefined)
       .then((here) => {
         const local =
-          here && recent(here.at) ? { id: here.id, unit: here.unit, measurer: here.measurer } : null;
+          here && recent(here.at)
+            ? {
+                id: here.id,
+                unit: here.unit,
+                measurer: here.measurer,
+                schools: here.schools,
+                seated: here.seated,
+              }
+            : null;
         setSession((now) => now ?? local ?? there ?? null);
         setLooked(true);
       });
@@ -56,7 +78,9 @@ export function useReadings(order: OrderFull, session: Session, extra: readonly 
       ...here.map((k) => ({ ...k.reading, by: session.measurer })),
     ];
     const parts = toBrief(order.brief!).parts;
-    const list = measuringList(parts);
+    const schools = server?.details.schools ?? session.schools ?? USUAL_SCHOOLS;
+    const seated = server?.details.seated ?? session.seated ?? false;
+    const list = listBy(measuringList(parts), schools, { seated, sided: hasSides });
     // What was asked for besides, or read already, takes its place in the order of the tape.
     const besides = new Set([...extra, ...readings.map((r) => r.measure)]);
     for (const { id } of list) besides.delete(id);
@@ -66,6 +90,7 @@ export function useReadings(order: OrderFull, session: Session, extra: readonly 
       return { id, name: m.name, needed, measured: resolve(m, readings) };
     });
     return {
+      schools,
       ready: !isLoading,
       items,
       waiting: here.filter((k) => !k.sent).length,

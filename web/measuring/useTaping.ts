@@ -6,6 +6,7 @@ import {
   readsHalves,
   resolve,
   type SheetUnit,
+  schoolSays,
   type Tape,
 } from '@rocchetto/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -29,7 +30,7 @@ export function useTaping(order: OrderFull, session: Session) {
   // What is taken besides the order’s list stays in the address: a reload loses nothing.
   const also = params.get('also') ?? '';
   const extra = useMemo(() => also.split(',').filter(Boolean), [also]);
-  const { items, waiting, refused, ready } = useReadings(order, session, extra);
+  const { items, schools, waiting, refused, ready } = useReadings(order, session, extra);
   const [unit, setUnit] = useState<SheetUnit>(session.unit);
   const [tape, setTape] = useState<Tape>('snug');
   const [lost, setLost] = useState('');
@@ -120,7 +121,16 @@ export function useTaping(order: OrderFull, session: Session) {
   const take = async (t: Taken) => {
     const read = readLength(t.typed, t.unit);
     if (!read.ok) return;
-    if (!(await add({ written: read.written, way: t.way, tape: t.tape, reason: t.reason }))) return;
+    if (
+      !(await add({
+        written: read.written,
+        way: t.way,
+        tape: t.tape,
+        reason: t.reason,
+        ...(t.carried ? { source: 'carried over' as const } : {}),
+      }))
+    )
+      return;
     // Asked of the outbox, not of this render: a fast second reading comes before the screen has caught up.
     const shown = item.measured.readings;
     const kept = outbox()
@@ -148,6 +158,7 @@ export function useTaping(order: OrderFull, session: Session) {
     expected,
     halves,
     misfit,
+    says: schoolSays(item.id, schools),
     done: !next && items.every((i) => !OPEN.includes(stateOf(i))),
     go,
     addMeasure,
