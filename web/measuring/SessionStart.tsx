@@ -104,10 +104,10 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
         <Form.Item name="posture" label="Posture, stance">
           <Input maxLength={500} />
         </Form.Item>
-        <Form.Item name="waistRule" label="Waist taken" className="full">
+        <Form.Item name="waistRule" label="Waist taken">
           <Select options={options(WAIST_RULES)} />
         </Form.Item>
-        <Form.Item name="hipRule" label="Hip taken" className="full">
+        <Form.Item name="hipRule" label="Hip taken">
           <Select options={options(HIP_RULES)} />
         </Form.Item>
         {order.minor && (
@@ -125,20 +125,18 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
             <Input maxLength={200} />
           </Form.Item>
         )}
-      </div>
-      <div className="fields">
-        <Form.Item name="cords" label="Marked with a cord" className="full">
-          <Checkbox.Group options={CORDS.map((c) => ({ value: c, label: c }))} />
-        </Form.Item>
         <Form.Item name="seated" valuePropName="checked" label="Measured">
-          <Checkbox>seated: another list, another picture</Checkbox>
+          <Checkbox>seated</Checkbox>
         </Form.Item>
         <Form.Item
           name="changed"
-          label="Changed since last time, as the client reports"
-          extra="also a pregnancy; the figures are then stale sooner"
+          label="Changed since last time"
+          extra="as the client reports, pregnancy too"
         >
           <Input maxLength={300} />
+        </Form.Item>
+        <Form.Item name="cords" label="Marked with a cord" className="full">
+          <Checkbox.Group options={CORDS.map((c) => ({ value: c, label: c }))} />
         </Form.Item>
       </div>
       <details>
