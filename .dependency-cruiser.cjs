@@ -25,6 +25,7 @@ module.exports = {
       ['alter', 'units|dates|draft|figure|garment|sheet|diary'],
       ['diary', 'dates'],
       ['care', ''],
+      ['import', 'units|text|dates|measures|checks'],
       ['house', 'units|measures|checks|garment|thread'],
     ].map(([room, knows]) => ({
       name: `core-${room}-knows-the-rooms-before-it`,
@@ -48,11 +49,11 @@ module.exports = {
       name: 'between-areas-only-sql',
       severity: 'error',
       from: {
-        path: '^server/(alterations|auth|client-data|clients|design|diary|garments|guide|house|leaving|live|orders|photos|sessions|sheets|staff|tape)/',
+        path: '^server/(alterations|auth|client-data|clients|design|diary|garments|guide|house|imports|leaving|live|orders|photos|sessions|sheets|staff|tape)/',
         pathNot: '\\.test\\.ts$',
       },
       to: {
-        path: '^server/(alterations|auth|client-data|clients|design|diary|garments|guide|house|leaving|orders|photos|sessions|sheets|staff|tape)/',
+        path: '^server/(alterations|auth|client-data|clients|design|diary|garments|guide|house|imports|leaving|orders|photos|sessions|sheets|staff|tape)/',
         pathNot: ['^server/$1/', '/(sql|made-sheet)\\.ts$'],
       },
     },
@@ -61,7 +62,7 @@ module.exports = {
       severity: 'error',
       from: { path: '^server/(db|http|paper)/', pathNot: '\\.test\\.ts$' },
       to: {
-        path: '^server/(alterations|auth|client-data|clients|design|diary|garments|guide|house|leaving|orders|photos|sessions|sheets|staff|tape)/',
+        path: '^server/(alterations|auth|client-data|clients|design|diary|garments|guide|house|imports|leaving|orders|photos|sessions|sheets|staff|tape)/',
       },
     },
     {

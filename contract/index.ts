@@ -11,6 +11,7 @@ export * from './diary.ts';
 export * from './diary-rules.ts';
 export * from './forward.ts';
 export * from './house-rules.ts';
+export * from './imports.ts';
 export * from './keepable.ts';
 export * from './leaving.ts';
 export * from './length.ts';

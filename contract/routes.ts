@@ -54,6 +54,7 @@ import {
   StaffWork,
   WouldStandAsked,
 } from './diary-rules.ts';
+import { ENCODINGS, MappingWire } from './imports.ts';
 import { CareWrite, MoneyWrite, RackWrite } from './leaving.ts';
 import type { Action } from './may.ts';
 import { SpecOrSheetFile } from './spec.ts';
@@ -455,6 +456,19 @@ export const ROUTES = {
     may: 'session.read',
     media: 'application/pdf',
   },
+  'POST /imports': {
+    does: 'Reads a CSV file of an old book: the file is the body; nothing of it is taken yet',
+    may: 'client.data',
+    query: z.object({ name: z.string().max(200).default('') }),
+    status: 201,
+  },
+  'GET /imports/:id': { does: 'A file of an old book, and how far it has come', may: 'client.data' },
+  'PUT /imports/:id': {
+    does: 'Says how its columns are read',
+    may: 'client.data',
+    body: MappingWire.extend({ encoding: z.enum(ENCODINGS) }),
+  },
+  'POST /imports/:id/take': { does: 'Takes it into the book, whole or not at all', may: 'client.data' },
   'GET /tape': { does: 'Whose tape reads how well: all hands, or one’s own', may: 'staff.read' },
   'POST /tape/pairs': {
     does: 'Keeps what two hands read on one body for practice',

@@ -21,6 +21,8 @@ export * from './garment/registry.ts';
 export * from './garment/tables/allowances.ts';
 export * from './garment/tables/fit.ts';
 export * from './house/rule-tables.ts';
+export * from './import/columns.ts';
+export * from './import/rows.ts';
 export * from './measures/agreement.ts';
 export * from './measures/catalogue.ts';
 export * from './measures/convert.ts';

@@ -25,6 +25,7 @@ import type { Deps, Env } from './http/context.ts';
 import { describeRoutes } from './http/describe.ts';
 import { answer, Refusal } from './http/problem.ts';
 import { on } from './http/route.ts';
+import { importRoutes } from './imports/routes.ts';
 import { leavingRoutes } from './leaving/routes.ts';
 import { liveRoutes } from './live/routes.ts';
 import { orderRoutes } from './orders/routes.ts';
@@ -45,8 +46,8 @@ function openRoutes(deps: Deps): Hono<Env> {
   return app;
 }
 
-/** Where a photograph is sent to: the one place that takes more. */
-const PHOTO = /^\/api\/orders\/\d+\/photos$/;
+/** Where a photograph or an old book is sent to: the places that take more. */
+const PHOTO = /^\/api\/(orders\/\d+\/photos|imports)$/;
 const limits = new Map<number, ReturnType<typeof bodyLimit>>();
 /** Takes no more than so many megabytes. */
 function atMost(mb: number) {
@@ -81,6 +82,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', designRoutes(deps))
     .route('/', guideRoutes(deps))
     .route('/', tapeRoutes(deps))
+    .route('/', importRoutes(deps))
     .route('/', leavingRoutes(deps))
     .route('/', garmentRoutes(deps))
     .route('/', diaryHouseRoutes(deps))

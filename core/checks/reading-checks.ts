@@ -75,6 +75,10 @@ function expectedFindings(c: CheckContext, own: readonly Finding[]): Finding[] {
   return [];
 }
 
+/** What is told of a figure that moved since last time but is not asked about: a net that knows the figure judges it. */
+export const movedSince = (c: CheckContext): readonly Finding[] =>
+  c.last && c.expected ? comparedWithLast(c) : [];
+
 function comparedWithLast(c: CheckContext): Finding[] {
   const last = c.last!;
   const found: Finding[] = [];

@@ -182,6 +182,7 @@ export async function eraseClient(tx: Tx, id: number, code: string): Promise<Era
   await count(`update handed_over set client_name = '', reason = '' where order_id in ${orders}`);
   await count(`delete from photo where order_id in ${orders}`);
   await count('delete from client_like where client_id = $1');
+  await count('delete from imported_row where client_id = $1');
   await count(`delete from open_question where order_id in ${orders}`);
   await count(`update money_noted set words = '' where order_id in ${orders}`);
   await count(`update garment_reading set accepted_by = '', reason = '' where order_id in ${orders}`);

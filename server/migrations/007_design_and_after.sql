@@ -77,3 +77,32 @@ create table tape_pair (
 create index tape_pair_at on tape_pair (at desc);
 -- Whose tape reads how well is told from the newest sessions.
 create index session_newest on session (at desc);
+
+-- A file of the old book: its bytes, how its columns are read, how far it has come, and what was left out (versioned JSON).
+create table import_file (
+  id bigint generated always as identity primary key,
+  name text not null,
+  bytes bytea not null,
+  encoding text not null,
+  mapping jsonb not null,
+  state text not null default 'open' check (state in ('open', 'taking', 'taken', 'failed')),
+  begun_at timestamptz,
+  done integer not null default 0,
+  rows integer not null,
+  report jsonb,
+  by bigint not null references staff,
+  at timestamptz not null default now()
+);
+-- Columns are mapped once: the same header line is read the same way the next time.
+create table import_mapping (
+  header bytea primary key,
+  mapping jsonb not null,
+  at timestamptz not null default now()
+);
+-- A row that was taken, by what it says: the same row again changes nothing.
+create table imported_row (
+  row bytea primary key,
+  client_id bigint not null references client,
+  session_id uuid references session on delete set null
+);
+create index imported_row_client on imported_row (client_id);

@@ -38,6 +38,7 @@ export const router = createBrowserRouter([
           { path: 'clients/:id', lazy: () => import('../clients/ClientPage.tsx') },
           { path: 'diary/book', lazy: () => import('../diary/BookPage.tsx') },
           { path: 'clients/:id/measures', lazy: () => import('../tape/HistoryPage.tsx') },
+          { path: 'old-book', lazy: () => import('../imports/ImportPage.tsx') },
           { path: 'whose-tape', lazy: () => import('../tape/TapePage.tsx') },
           { path: 'how-we-measure', lazy: () => import('../guide/GuidePage.tsx') },
           { path: 'house', lazy: () => import('../house/HousePage.tsx') },

@@ -17,6 +17,7 @@ export function Component() {
   const { data, error, refetch, isFetching } = useClientsQuery({ q, after: q ? undefined : after });
   const mayWrite = useMay('client.write');
   const mayCall = useMay('client.contact');
+  const mayBring = useMay('client.data');
   useEffect(() => setParams(q ? { q } : {}, { replace: true }), [q, setParams]);
   return (
     <Place
@@ -28,6 +29,7 @@ export function Component() {
             Accents and small slips are forgiven: “soren” finds Søren.
             {mayCall && ' Four digits of the phone will do.'}
           </p>
+          {mayBring && <Link to="/old-book">Bring the old book</Link>}
         </section>
       }
     >

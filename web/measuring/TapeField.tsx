@@ -8,6 +8,7 @@ import {
   type Expectation,
   type Finding,
   type LengthUnit,
+  movedSince,
   printEquals,
   printWithUnit,
   readLength,
@@ -90,7 +91,11 @@ export function TapeField(props: Props) {
       : [];
   // While it is typed an unlikely figure says so quietly, once it has stood still; half a figure is always unlikely.
   const settled = useSettled(typed, 500);
-  const quiet = settled === typed ? found : [];
+  const moved =
+    read?.ok && whole !== null && found.length === 0
+      ? movedSince({ ...context, value: cm(whole - added), written: read.written, way })
+      : [];
+  const quiet = settled === typed ? [...found, ...moved] : [];
 
   const take = () => {
     if (!read) return props.onNext();

@@ -1,0 +1,49 @@
+import { CARD_FIELDS, type Column, findMeasure, type ImportedRow, WAYS } from '@rocchetto/core';
+import { z } from 'zod';
+
+const ColumnWire: z.ZodType<Column> = z.union([
+  z.strictObject({ is: z.literal('leave') }),
+  z.strictObject({ is: z.enum(CARD_FIELDS) }),
+  z.strictObject({
+    is: z.literal('measure'),
+    id: z.string().refine((id) => findMeasure(id) !== undefined, 'No measurement has this name.'),
+    unit: z.enum(['cm', 'in']),
+    way: z.enum(WAYS),
+  }),
+]);
+/** How the columns of an old book are read. */
+export const MappingWire = z.strictObject({ columns: z.array(ColumnWire).max(300) });
+export const StoredMapping = MappingWire.extend({ version: z.literal(1) });
+
+/** What became of an import. */
+export const StoredReport = z.strictObject({
+  version: z.literal(1),
+  /** rows that are in the book now */
+  taken: z.int(),
+  clients: z.int(),
+  readings: z.int(),
+  /** rows that were there already */
+  already: z.int(),
+  /** rows and cells that were left out, each with why; at most 2,000 are kept */
+  left: z.array(z.strictObject({ row: z.int(), says: z.string() })),
+  failed: z.string().default(''),
+});
+export type ImportReport = z.infer<typeof StoredReport>;
+
+export const ENCODINGS = ['utf-8', 'utf-16le', 'utf-16be', 'windows-1252'] as const;
+export interface ImportView {
+  readonly id: number;
+  readonly name: string;
+  readonly encoding: (typeof ENCODINGS)[number];
+  readonly delimiter: string;
+  readonly headers: readonly string[];
+  readonly columns: readonly Column[];
+  /** why these columns cannot be read together; '' when they can */
+  readonly says: string;
+  readonly rows: number;
+  readonly state: 'open' | 'taking' | 'taken' | 'failed';
+  readonly done: number;
+  readonly report: ImportReport | null;
+  /** the first rows as they would be taken, numbered as a spreadsheet numbers them */
+  readonly preview: readonly { readonly row: number; readonly read: ImportedRow }[];
+}

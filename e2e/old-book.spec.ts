@@ -1,0 +1,40 @@
+import { accessible, expect, signIn, test } from './help.ts';
+
+test('the old book is mapped, looked at row by row, taken, and told; its mapping and its progress survive a reload', async ({
+  page,
+}) => {
+  await signIn(page, 'Odile Marchetti', '/clients');
+  await page.getByRole('link', { name: 'Bring the old book' }).click();
+  const rows = Array.from(
+    { length: 300 },
+    (_, i) => `Old Client ${i};${1 + (i % 28)}.4.2019;${86 + (i % 20)};30`,
+  );
+  rows[1] = 'Old Client 1;31.2.2019;wide;30';
+  const text = `Wer;Tag;Oberweite;Taille\n${rows.join('\n')}\n`;
+  const file = { name: 'old.csv', mimeType: 'text/csv', buffer: Buffer.from(text) };
+  await page.getByLabel('The file (CSV)').setInputFiles({ ...file, name: 'no.csv', buffer: Buffer.from('') });
+  await expect(page.getByRole('alert')).toContainText('no.csv: This file has no rows');
+  await page.getByLabel('The file (CSV)').setInputFiles(file);
+  await expect(page.getByText('Say which column holds the name.')).toBeVisible();
+  await page.getByLabel('Wer holds').selectOption('name');
+  await page.getByLabel('Tag holds').selectOption('date');
+  await page.getByLabel('Oberweite holds').selectOption({ label: 'bust' });
+  await page.getByLabel('Taille holds').selectOption({ label: 'waist' });
+  await page.getByLabel('Unit of Taille').selectOption('in');
+  const first = page.getByRole('region', { name: 'The first rows' });
+  await expect(first).toContainText('Old Client 0, 2019-04-01: bust 86 cm, waist 30 in');
+  await expect(first).toContainText('“31.2.2019” is no day.');
+  await accessible(page, 'mapped');
+  await page.reload();
+  await expect(first).toContainText('waist 30 in');
+  await page.getByRole('button', { name: 'Take 300 rows into the book' }).click();
+  await page.reload();
+  await expect(page.getByText('300 rows are in the book: 300 new clients')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'What became of it' })).toContainText(
+    '“31.2.2019” is no day.',
+  );
+  await page.getByLabel('Another file (CSV)').setInputFiles(file);
+  await expect(page.getByLabel('Taille holds')).toHaveValue('m waist');
+  await page.getByRole('button', { name: 'Take 300 rows into the book' }).click();
+  await expect(page.getByText('300 were there already.')).toBeVisible();
+});

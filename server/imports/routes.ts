@@ -1,0 +1,131 @@
+import { createHash } from 'node:crypto';
+import type { ImportView } from '@rocchetto/contract';
+import { type Column, columnsSay, dayIn, guessColumn, readRow } from '@rocchetto/core';
+import { Hono } from 'hono';
+import { remember } from '../db/history.ts';
+import { type Db, inTransaction } from '../db/pool.ts';
+import { readHouse } from '../house/sql.ts';
+import { type Deps, type Env, idParam } from '../http/context.ts';
+import { once } from '../http/once.ts';
+import { notFound, Refusal } from '../http/problem.ts';
+import { on } from '../http/route.ts';
+import { guessEncoding, tableOf } from './decode.ts';
+import {
+  addImport,
+  beginTaking,
+  failImport,
+  isUnderWay,
+  mapImport,
+  readImport,
+  rememberedMapping,
+  rememberMapping,
+} from './sql.ts';
+import { NOTHING, takeImport } from './take.ts';
+
+const PREVIEW = 60;
+const SAMPLE = 40;
+
+/** The old book: a file of any layout is mapped once, looked at row by row, and taken whole or not at all. */
+export function importRoutes(deps: Deps): Hono<Env> {
+  const app = new Hono<Env>();
+  const headerOf = (headers: readonly string[]) =>
+    createHash('sha256').update(headers.join('\u0000')).digest();
+
+  on(app, 'POST /imports', async (c, { query }) => {
+    const bytes = Buffer.from(await c.req.arrayBuffer());
+    const encoding = guessEncoding(bytes);
+    const { headers, rows } = tableOf(bytes, encoding);
+    const known = await rememberedMapping(deps.pool, headerOf(headers));
+    const columns =
+      known ??
+      headers.map((h, i) =>
+        guessColumn(
+          h,
+          rows.slice(0, SAMPLE).map((r) => r[i] ?? ''),
+        ),
+      );
+    const id = await inTransaction(deps.pool, (tx) =>
+      addImport(
+        tx,
+        { name: query.name, bytes, encoding, columns, rows: rows.length },
+        c.get('who').id,
+        deps.now(),
+      ),
+    );
+    return c.json(await viewOf(deps.pool, id, deps.now()), 201);
+  });
+  on(app, 'GET /imports/:id', async (c) => c.json(await viewOf(deps.pool, idParam(c, 'import'), deps.now())));
+  on(app, 'PUT /imports/:id', (c, { body: { columns, encoding } }) => {
+    const id = idParam(c, 'import');
+    return once(c, deps, async (tx) => {
+      const file = await readImport(tx, id);
+      if (!file) throw notFound('import');
+      const { headers, rows } = tableOf(file.bytes, encoding);
+      const read: Column[] = headers.map((_, i) => columns[i] ?? { is: 'leave' });
+      if (!(await mapImport(tx, id, encoding, read, rows.length)))
+        throw new Refusal(409, 'taken', 'This file is being taken, or was.');
+      await rememberMapping(tx, headerOf(headers), read, deps.now());
+      return { status: 200, body: await viewOf(tx, id, deps.now()) };
+    });
+  });
+  on(app, 'POST /imports/:id/take', async (c) => {
+    const id = idParam(c, 'import');
+    const file = await readImport(deps.pool, id);
+    if (!file) throw notFound('import');
+    const says = columnsSay(file.columns);
+    if (says) throw new Refusal(422, 'columns', says);
+    if (!(await beginTaking(deps.pool, id)))
+      throw new Refusal(409, 'taken', 'This file is being taken, or was.');
+    const who = c.get('who');
+    const { timeZone } = await readHouse(deps.pool);
+    // It goes on when the page is closed; how far it has come is asked for.
+    void takeImport(file, { pool: deps.pool, staffId: who.id, today: dayIn(timeZone, deps.now()) })
+      .then(async (report) => {
+        await remember(deps.pool, 'import', id, who.id, 'old book taken', undefined, {
+          ...report,
+          left: report.left.length,
+        });
+        deps.live.tell([['client', 0, 0]]);
+      })
+      .catch((error: unknown) => {
+        deps.log.error({ err: String(error) }, 'import failed');
+        return failImport(deps.pool, id, {
+          ...NOTHING,
+          failed: 'It was interrupted and nothing of it was taken. Take it again.',
+        }).catch(() => undefined);
+      });
+    return c.json({ id });
+  });
+  return app;
+}
+
+async function viewOf(db: Db, id: number, now: Date): Promise<ImportView> {
+  const file = await readImport(db, id);
+  if (!file) throw notFound('import');
+  let { state, report } = file;
+  // A server that went away while it was taken has taken nothing: its transaction is gone, and with it the lock.
+  if (state === 'taking' && !(await isUnderWay(db, id)) && (await readImport(db, id))?.state === 'taking') {
+    report = { ...NOTHING, failed: 'It was interrupted and nothing of it was taken. Take it again.' };
+    await failImport(db, id, report);
+    state = (await readImport(db, id))!.state;
+  }
+  const { timeZone } = await readHouse(db);
+  const table = file.bytes.length === 0 ? null : tableOf(file.bytes, file.encoding);
+  const today = dayIn(timeZone, now);
+  return {
+    id,
+    name: file.name,
+    encoding: file.encoding,
+    delimiter: table?.delimiter ?? '',
+    headers: table?.headers ?? [],
+    columns: file.columns,
+    says: columnsSay(file.columns),
+    rows: file.rows,
+    state,
+    done: file.done,
+    report,
+    preview: (table?.rows ?? [])
+      .slice(0, PREVIEW)
+      .map((cells, i) => ({ row: i + 2, read: readRow(cells, file.columns, today) })),
+  };
+}
