@@ -27,6 +27,28 @@ afterAll(() => t.close());
 const found = async (q: string) =>
   ((await json(desk.get(`/clients?q=${encodeURIComponent(q)}`))) as { name: string }[]).map((c) => c.name);
 
+describe('codes and numbers', () => {
+  it('go on past the width they are written in: the ten-thousandth card has a code of its own', async () => {
+    const code = async (name: string) =>
+      (await json(desk!.send('POST', '/clients', clientBody(name)), 201)).code as string;
+    const { rows: was } = await t.pool.query(`select last_value as n, is_called as c from client_code`);
+    await t.pool.query(`select setval('client_code', 999), setval('order_number', 99)`);
+    expect(await code('One Thousand')).toBe('C-1000');
+    await t.pool.query(`select setval('client_code', 9999)`);
+    expect(await code('Ten Thousand')).toBe('C-10000');
+    const client = await json(desk!.send('POST', '/clients', clientBody('Orders Much')), 201);
+    const order = async () =>
+      (
+        (await json(desk!.send('POST', '/orders', { clientId: client.id, what: 'Coat' }), 201))
+          .number as string
+      ).slice(3);
+    expect(await order()).toBe('100');
+    await t.pool.query(`select setval('order_number', 999)`);
+    expect(await order()).toBe('1000');
+    await t.pool.query(`select setval('client_code', greatest(20000, $1::bigint), $2)`, [was[0].n, was[0].c]);
+  });
+});
+
 describe('searching while typing', () => {
   it.each([
     ['soren', 'Søren Aakjær-Holm'],

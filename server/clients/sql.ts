@@ -1,6 +1,7 @@
 import type { ClientRow, ClientView, ClientWrite } from '@rocchetto/contract';
 import { foldPhone, foldText } from '@rocchetto/core';
 import { likeSafe } from '../db/like.ts';
+import { padded } from '../db/numbered.ts';
 import type { Db } from '../db/pool.ts';
 
 const COLUMNS = 'id, code, name, phone, email, address, note, minor, guardian, version';
@@ -98,7 +99,7 @@ export async function readClient(db: Db, id: number, lock = false): Promise<Clie
 
 export async function addClient(db: Db, w: ClientWrite): Promise<ClientView> {
   const code = await db.query<{ code: string }>(
-    `select 'C-' || lpad(nextval('client_code')::text, 4, '0') as code`,
+    `select 'C-' || ${padded('n', 4)} as code from nextval('client_code') n`,
   );
   const values = [
     code.rows[0]!.code,

@@ -1,6 +1,7 @@
 import { type ImportReport, StoredMapping, StoredReport } from '@rocchetto/contract';
 import { stored } from '@rocchetto/contract/stored.ts';
 import type { Column } from '@rocchetto/core';
+import { padded } from '../db/numbered.ts';
 import type { Db, Tx } from '../db/pool.ts';
 import type { Encoding } from './decode.ts';
 
@@ -84,7 +85,11 @@ export async function beginTaking(db: Db, id: number): Promise<boolean> {
 export const progress = (db: Db, id: number, done: number) =>
   db.query('update import_file set done = $2 where id = $1', [id, done]);
 /** Held while it is taken: free, a taking was interrupted. */
-export const holdTaking = (tx: Tx, id: number) => tx.query('select pg_advisory_xact_lock(7007, $1)', [id]);
+export async function holdTaking(tx: Tx, id: number): Promise<void> {
+  await tx.query('select pg_advisory_xact_lock(7007, $1)', [id]);
+  // The planner does not know how few clients a range of names holds, and reads all of them for each: 2.9 s against 2 ms.
+  await tx.query('set local enable_seqscan = off');
+}
 /** Whether it is under way: begun just now, or its transaction holds the lock. */
 export async function isUnderWay(db: Db, id: number): Promise<boolean> {
   const { rows } = await db.query<{ held: boolean }>(
@@ -138,8 +143,9 @@ export interface NewCard {
 export async function addCards(tx: Tx, cards: readonly NewCard[]): Promise<number[]> {
   const { rows } = await tx.query<{ id: number; n: number }>(
     `with card as (
-        select x.*, 'C-' || lpad(nextval('client_code')::text, 4, '0') as code
-          from jsonb_to_recordset($1::jsonb) as x(n int, name text, phone text, email text, address text, note text, digits text, folded text) order by x.n
+        select y.*, 'C-' || ${padded('y.no', 4)} as code from (
+        select x.*, nextval('client_code') as no
+          from jsonb_to_recordset($1::jsonb) as x(n int, name text, phone text, email text, address text, note text, digits text, folded text) order by x.n) y
       ), made as (
         insert into client (code, name, phone, email, address, note, minor, guardian, search, phone_digits)
         select code, name, phone, email, address, note, false, '', folded || ' ' || lower(code), digits from card order by n returning id, code

@@ -8,6 +8,7 @@ import {
 } from '@rocchetto/contract';
 import { foldText } from '@rocchetto/core';
 import { alterationsInShort } from '../alterations/sql.ts';
+import { padded } from '../db/numbered.ts';
 import type { Db } from '../db/pool.ts';
 import { benchOfOrder, orderAppointments } from '../diary/sql.ts';
 import { readHouse } from '../house/sql.ts';
@@ -115,7 +116,7 @@ export async function renameOrders(db: Db, clientId: number, name: string, code:
 export async function addOrder(db: Db, w: OrderWrite, brief: BriefWire | null): Promise<number> {
   const { rows } = await db.query<{ id: number }>(
     `insert into orders (number, client_id, what, occasion, worn_on, due_on, responsible_id, brief, brief_at, stage)
-     values (to_char(now(), 'YY') || '-' || lpad(nextval('order_number')::text, 3, '0'), $1, $2, $3, $4, $5, $6, $7,
+     values (to_char(now(), 'YY') || '-' || (select ${padded('n', 3)} from nextval('order_number') n), $1, $2, $3, $4, $5, $6, $7,
        case when $7::jsonb is null then null else now() end, case when $7::jsonb is null then 'asked' else 'brief' end) returning id`,
     [w.clientId, w.what, w.occasion, w.wornOn, w.dueOn, w.responsibleId, brief && JSON.stringify(brief)],
   );

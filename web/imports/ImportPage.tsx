@@ -1,7 +1,7 @@
 import type { ImportReport, ImportView } from '@rocchetto/contract';
 import { ENCODINGS } from '@rocchetto/contract/imports.ts';
 import { CARD_FIELDS, type Column, MEASURES, measure, printWritten, WAYS } from '@rocchetto/core';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { csrfToken } from '../api/base.ts';
 import { Notice } from '../shared/Notice.tsx';
@@ -121,8 +121,18 @@ function File({ id }: { id: number }) {
 /** Each column: its header, what it holds, and for figures the unit and the share of those that say none. */
 function Mapping({ of }: { of: ImportView }) {
   const [map, { error }] = useMapImportMutation();
+  // What a hand has chosen stands at once; the answer to an earlier choice does not undo a later one.
+  const [columns, setColumns] = useState(of.columns);
+  const line = useRef<Promise<unknown>>(Promise.resolve());
+  const send = (next: readonly Column[], encoding: ImportView['encoding']) => {
+    setColumns(next);
+    line.current = line.current.then(() => map({ id: of.id, encoding, columns: next }));
+  };
   const set = (i: number, column: Column) =>
-    void map({ id: of.id, encoding: of.encoding, columns: of.columns.map((c, n) => (n === i ? column : c)) });
+    send(
+      columns.map((c, n) => (n === i ? column : c)),
+      of.encoding,
+    );
   const keyOf = (c: Column) => (c.is === 'measure' ? `m ${c.id}` : c.is);
   const columnOf = (key: string, before: Column): Column =>
     key.startsWith('m ')
@@ -145,9 +155,7 @@ function Mapping({ of }: { of: ImportView }) {
           id="encoding"
           className="field"
           value={of.encoding}
-          onChange={(e) =>
-            void map({ id: of.id, columns: of.columns, encoding: e.target.value as ImportView['encoding'] })
-          }
+          onChange={(e) => send(columns, e.target.value as ImportView['encoding'])}
         >
           {ENCODINGS.map((e) => (
             <option key={e} value={e}>
@@ -169,7 +177,7 @@ function Mapping({ of }: { of: ImportView }) {
           </thead>
           <tbody>
             {of.headers.map((h, i) => {
-              const c = of.columns[i] ?? { is: 'leave' as const };
+              const c = columns[i] ?? { is: 'leave' as const };
               const name = h || `column ${i + 1}`;
               return (
                 <tr key={`${i} ${h}`}>
