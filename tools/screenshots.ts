@@ -48,12 +48,12 @@ runTool(async () => {
     await page.waitForURL('**/orders');
   };
   try {
-    await shot('sign-in', '/sign-in');
     await signIn('Bram Teller');
     await shot('orders');
     await shot('clients', '/clients?q=soren');
     await shot('client', '/clients/1');
-    await shot('order', '/orders/4');
+    await shot('over-time', '/clients/12/measures?m=waist');
+    await shot('guide', '/how-we-measure?m=arm-length');
     await shot('brief', '/orders/3/brief');
     await page.goto('/orders/13/measure');
     await page.getByRole('button', { name: 'Take up the tape' }).click();
@@ -67,7 +67,7 @@ runTool(async () => {
       await page.waitForTimeout(300);
     }
     await page.goto('/orders/13/measure?at=hip');
-    await page.locator('#reading').fill('40 3/8 in');
+    await page.locator('#reading').fill('35 1/4 in');
     await shot('measure');
     await shot('sheet', '/orders/1/sheet?f=hip');
     await page.goto('/orders/2/fitting');
