@@ -5,6 +5,7 @@ import {
   cm,
   drawGarment,
   drift,
+  insideOf,
   openMatters,
   printSheet,
   type Sheet,
@@ -291,6 +292,20 @@ describe('what moved between revisions', () => {
 
 describe('the drawings', () => {
   const drawn = (s: Sheet) => drawGarment(s, printSheet(s, 'cm'));
+  it('turned inside out is the back the other way round, without letters; twice turned it is the back again', () => {
+    const { views } = drawn(sheetOf(skirtSpec(BODY)));
+    const back = views.find((v) => v.title === 'back')!;
+    const inside = insideOf(views)!;
+    expect(inside.title).toBe('inside');
+    expect(inside.callouts).toEqual([]);
+    const numbers = (d: string) => (d.match(/-?\d+(?:\.\d+)?/g) ?? []).map(Number);
+    for (const [i, s] of inside.strokes.entries()) {
+      const [was, is] = [numbers(back.strokes[i]!.d), numbers(s.d)];
+      expect(is).toEqual(was.map((n, k) => (k % 2 === 0 ? 0 - n : n)));
+    }
+    expect(insideOf([{ ...inside, title: 'back' }])!.box).toEqual(back.box);
+    expect(insideOf([])).toBeNull();
+  });
   it('are made from the panels; every letter of the table stands on one of them, and no other', () => {
     const s = sheetOf(skirtSpec([...BODY, 'high-hip 88 cm', 'tummy 86 cm']));
     const { views, panels } = drawn(s);
