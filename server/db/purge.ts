@@ -8,7 +8,7 @@ const PURGE_LOCK = 7243;
 /**
  * What is past its time, each found by its own index: sign-ins that have ended, links used or too old (also a client's own), tries
  * that no longer count, and first answers of changes (a tablet repeats a write within minutes; after a week
- * nobody asks for it).
+ * nobody asks for it), and files of an old book that nobody took.
  */
 const PURGES = [
   'delete from sign_in where expires_at < now()',
@@ -16,6 +16,8 @@ const PURGES = [
   `delete from sign_in_tries where expire < extract(epoch from now()) * 1000`,
   `delete from write_once where at < now() - interval '7 days'`,
   `delete from client_link where expires_at < now()`,
+  // An old book that nobody took within a week: its file holds other people's data.
+  `delete from import_file where state in ('open', 'failed') and at < now() - interval '7 days'`,
 ];
 
 export async function purge(pool: Pool): Promise<void> {

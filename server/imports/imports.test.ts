@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { purge } from '../db/purge.ts';
 import { type Caller, json, startTestApp, type TestApp } from '../testing.ts';
 import { guessEncoding, tableOf } from './decode.ts';
 
@@ -160,5 +161,14 @@ describe('the old book', () => {
     expect(report.left).toEqual([
       { row: 3, says: '2 clients are called Same Name: the phone tells which. The row is left out.' },
     ]);
+  });
+
+  it('a file that nobody took goes after a week; one that was taken keeps its report and no bytes', async () => {
+    const view = await json(upload('Name\nLeft Behind\n'), 201);
+    await t.pool.query(`update import_file set at = now() - interval '8 days'`);
+    await purge(t.pool);
+    expect((await principal!.get(`/imports/${view.id}`)).status).toBe(404);
+    const { rows } = await t.pool.query(`select distinct state, length(bytes) as n from import_file`);
+    expect(rows).toEqual([{ state: 'taken', n: 0 }]);
   });
 });
