@@ -42,6 +42,8 @@ export function guideRoutes(deps: Deps): Hono<Env> {
     const pdf = printed.get(key) ?? (home ? clientPage(studio, AT_HOME) : wholeGuide(studio));
     if (!printed.has(key) && printed.size > 7) printed.clear();
     printed.set(key, pdf);
+    // One that failed is not kept: the next hand tries again.
+    pdf.catch(() => printed.delete(key));
     return send(c, await pdf, home ? 'measuring-at-home' : 'how-we-measure');
   });
   on(app, 'GET /sessions/:uuid/card.pdf', async (c) => {
