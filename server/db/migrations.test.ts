@@ -91,6 +91,12 @@ async function earlierState(sqlFiles: readonly (readonly [name: string, file: st
 
 const earlier: readonly (readonly [string, readonly (readonly [string, string])[]])[] = [
   ['the first migration as it first stood', [['001_studio', join(dir, 'landed/001_studio.first.sql')]]],
+  [
+    'the sixth as it stood for some hours, with photographs',
+    files
+      .slice(0, 6)
+      .map((f, i) => [f.replace('.sql', ''), join(dir, i === 5 ? 'landed/006_alterations.photo.sql' : f)]),
+  ],
   ...files
     .slice(0, -1)
     .map(

@@ -126,19 +126,3 @@ create table garment_reading (
   at timestamptz not null default now()
 );
 create index garment_reading_order on garment_reading (order_id, id);
-
--- Photographs of a garment or a fitting: decoded and written anew before they are kept, with nothing of where and with
--- what they were taken. The same picture twice is one.
-create table photo (
-  id bigint generated always as identity primary key,
-  order_id bigint not null references orders,
-  hash bytea not null,
-  width integer not null,
-  height integer not null,
-  picture bytea not null,
-  thumb bytea not null,
-  words text not null default '',
-  by bigint not null references staff,
-  at timestamptz not null default now(),
-  unique (order_id, hash)
-);

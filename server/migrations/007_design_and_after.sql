@@ -1,5 +1,22 @@
 -- Up Migration
 
+-- Photographs of a garment or a fitting: decoded and written anew before they are kept, with nothing of where and with
+-- what they were taken. The same picture twice is one. For some hours the migration before made this table; a database
+-- of then has it (landed/006_alterations.photo.sql).
+create table if not exists photo (
+  id bigint generated always as identity primary key,
+  order_id bigint not null references orders,
+  hash bytea not null,
+  width integer not null,
+  height integer not null,
+  picture bytea not null,
+  thumb bytea not null,
+  words text not null default '',
+  by bigint not null references staff,
+  at timestamptz not null default now(),
+  unique (order_id, hash)
+);
+
 -- A photograph may belong to one mark, and may show what the garment should become: her sketch, a picture, the swatch, a trim.
 alter table photo add column alteration_id bigint references alteration on delete set null;
 alter table photo add column about text not null default 'garment'
