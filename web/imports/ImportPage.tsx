@@ -1,3 +1,4 @@
+import '../fitting/pictures.css';
 import type { ImportReport, ImportView } from '@rocchetto/contract';
 import { ENCODINGS } from '@rocchetto/contract/imports.ts';
 import { CARD_FIELDS, type Column, MEASURES, measure, printWritten, WAYS } from '@rocchetto/core';
@@ -59,14 +60,18 @@ function Upload({ onRead, again }: { onRead: (id: number) => void; again: boolea
     <>
       {says && <Notice is="bad">{says}</Notice>}
       <p className="row">
-        <label htmlFor="old-book">{again ? 'Another file (CSV)' : 'The file (CSV)'}</label>
-        <input
-          id="old-book"
-          type="file"
-          accept=".csv,.txt,.tsv,text/csv"
-          disabled={busy}
-          onChange={(e) => e.target.files?.[0] && void send(e.target.files[0])}
-        />
+        <span className="picturefield">
+          <input
+            id="old-book"
+            type="file"
+            accept=".csv,.txt,.tsv,text/csv"
+            disabled={busy}
+            onChange={(e) => e.target.files?.[0] && void send(e.target.files[0])}
+          />
+          <label htmlFor="old-book" className="plain">
+            {again ? 'Another file (CSV)' : 'The file (CSV)'}
+          </label>
+        </span>
         {busy && <span role="status">Reading …</span>}
       </p>
     </>

@@ -146,7 +146,7 @@ export function Practice({ onDone }: { onDone: () => void }) {
         ))}
       </div>
       {turn === 'first' && (
-        <div className="row">
+        <div className="row acts">
           <label htmlFor="practice-more">Another measurement</label>
           <input
             id="practice-more"

@@ -22,9 +22,8 @@ export function Component() {
           <h2>How it is told</h2>
           <p className="soft">
             Where a measurement was read twice, the two readings of one hand make a pair. Their technical
-            error is √(Σd² ÷ 2n): half of it is what two readings usually lie apart. The upright line is what
-            the house allows; left of it a hand reads steadily. Fewer than five pairs say little and are drawn
-            hollow.
+            error is √(Σd² ÷ 2n) over all pairs of a measure. The upright line is what the house allows; left
+            of it a hand reads steadily. Fewer than five pairs say little and are drawn hollow.
           </p>
           <p className="soft">From the {data.sessions} newest sessions.</p>
         </section>
