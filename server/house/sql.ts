@@ -35,18 +35,23 @@ export async function changeRules(db: Db, rules: HouseRulesWire): Promise<void> 
 /** What “the rules changed” is called in the history. */
 export const RULES_CHANGED = 'rules changed';
 
-/** The latest changes of the rules, newest first. */
-export async function readRuleChanges(db: Db, most: number): Promise<RuleChange[]> {
+/** The latest changes of one kind to the house, newest first, as the history keeps them. */
+async function changesOf(db: Db, what: string, most: number) {
   const { rows } = await db.query<{ at: Date; by: string | null; before: unknown; after: unknown }>({
-    name: 'rule-changes',
+    name: 'house-changes',
     text: `select h.at, s.name as by, h.before, h.after from history h left join staff s on s.id = h.staff_id
        where h.entity = 'house' and h.entity_id = '1' and h.what = $1 order by h.id desc limit $2`,
-    values: [RULES_CHANGED, most],
+    values: [what, most],
   });
-  return rows.map((r) => ({
-    at: r.at.toISOString(),
-    by: r.by ?? '',
-    moved: rulesMoved(readRules(r.before), readRules(r.after)),
+  return rows.map(({ at, by, before, after }) => ({ at: at.toISOString(), by: by ?? '', before, after }));
+}
+
+/** The latest changes of the rules, newest first. */
+export async function readRuleChanges(db: Db, most: number): Promise<RuleChange[]> {
+  return (await changesOf(db, RULES_CHANGED, most)).map(({ at, by, before, after }) => ({
+    at,
+    by,
+    moved: rulesMoved(readRules(before), readRules(after)),
   }));
 }
 
@@ -72,15 +77,9 @@ export const BENCH_CHANGED = 'bench figures changed';
 
 /** The latest changes of them, newest first. */
 export async function readBenchChanges(db: Db, most: number): Promise<HouseBenchView['changes']> {
-  const { rows } = await db.query<{ at: Date; by: string | null; before: unknown; after: unknown }>({
-    name: 'bench-changes',
-    text: `select h.at, s.name as by, h.before, h.after from history h left join staff s on s.id = h.staff_id
-       where h.entity = 'house' and h.entity_id = '1' and h.what = $1 order by h.id desc limit $2`,
-    values: [BENCH_CHANGED, most],
-  });
-  return rows.map((r) => ({
-    at: r.at.toISOString(),
-    by: r.by ?? '',
-    says: benchMoved(readBench(r.before), readBench(r.after)),
+  return (await changesOf(db, BENCH_CHANGED, most)).map(({ at, by, before, after }) => ({
+    at,
+    by,
+    says: benchMoved(readBench(before), readBench(after)),
   }));
 }
