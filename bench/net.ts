@@ -1,28 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { SIZE_STEPS } from '@rocchetto/contract/testing-size-steps.ts';
 import { ALLOWED_DIFFERENCE, checkReading, cm, expectation, measure, misfitOf } from '@rocchetto/core';
 import { seeded } from '@rocchetto/demo/figures.ts';
 import { root } from '../tools/cluster.ts';
 
-/** Size steps of women’s bodies, cm: bust, waist, hip. Source: EN 13402-3 (from memory). */
-const STEPS: readonly (readonly [bust: number, waist: number, hip: number])[] = [
-  [76, 60, 84],
-  [80, 64, 88],
-  [84, 68, 92],
-  [88, 72, 96],
-  [92, 76, 100],
-  [96, 80, 104],
-  [100, 84, 108],
-  [104, 88, 112],
-  [110, 94, 117],
-  [116, 100, 122],
-  [122, 106, 127],
-  [128, 112, 132],
-  [134, 118, 137],
-  [140, 124, 142],
-  [146, 130, 147],
-  [152, 136, 152],
-];
 /** A session of twenty measures, in the order of the tape. */
 const SESSION = [
   'high-bust',
@@ -284,7 +266,7 @@ export function publishedBodies(): {
     {
       name: 'size steps of EN 13402-3 (from memory)',
       ...count(
-        STEPS.map(
+        SIZE_STEPS.map(
           ([bust, waist, hip]) =>
             new Map([
               ['bust', bust],

@@ -1,3 +1,4 @@
+import { SIZE_STEPS } from '@rocchetto/contract/testing-size-steps.ts';
 import fc from 'fast-check';
 import { index as at, inv, type Matrix, matrix, multiply, subset } from 'mathjs';
 import { describe, expect, it } from 'vitest';
@@ -122,13 +123,7 @@ describe('what to expect', () => {
     expect(Math.abs(pair.mean - 61)).toBeLessThan(1);
   });
   it('of the size steps of EN 13402-3 (from memory) every waist and hip lies in its band, whichever came before', () => {
-    for (const [bust, waist, hip] of [
-      [76, 60, 84],
-      [88, 72, 96],
-      [100, 84, 108],
-      [122, 106, 127],
-      [152, 136, 152],
-    ] as const)
+    for (const [bust, waist, hip] of SIZE_STEPS)
       for (const [id, value, known] of [
         ['waist', waist, [['bust', bust]]],
         [

@@ -1,5 +1,6 @@
 import { figure, sheetOf, skirtSpec } from '@rocchetto/contract/testing.ts';
 import { EXACT, garmentSpec } from '@rocchetto/contract/testing-garments.ts';
+import { SIZE_STEPS } from '@rocchetto/contract/testing-size-steps.ts';
 import {
   changesBetween,
   cm,
@@ -19,25 +20,8 @@ const BODY = ['waist 70 cm', 'hip 98 cm', 'waist-to-hip 20 cm'];
 const warned = (s: Sheet) => s.checks.filter((k) => k.state === 'warned').map((k) => k.code);
 
 describe('a straight skirt against published figures', () => {
-  // EN 13402-3, women's body size steps, waist and hip in cm (from memory).
-  it.each([
-    [60, 84],
-    [64, 88],
-    [68, 92],
-    [72, 96],
-    [76, 100],
-    [80, 104],
-    [84, 108],
-    [88, 112],
-    [94, 117],
-    [100, 122],
-    [106, 127],
-    [112, 132],
-    [118, 137],
-    [124, 142],
-    [130, 147],
-    [136, 152],
-  ])('EN 13402-3 step waist %d, hip %d: quarters are (body + ease) ÷ 4', (waist, hip) => {
+  // The size steps of EN 13402-3 (from memory), waist and hip.
+  it.each(SIZE_STEPS)('EN 13402-3 step %d / %d / %d: quarters are (body + ease) ÷ 4', (_, waist, hip) => {
     const s = sheetOf(skirtSpec([`waist ${waist} cm`, `hip ${hip} cm`, 'waist-to-hip 20 cm']));
     for (const face of ['front', 'back'] as const) {
       expect(shareOf(figure(s, 'waist'), face)!.exact).toBeCloseTo(waist / 4 + 2.5 / 4, 9);
@@ -346,24 +330,7 @@ describe('a bodice and a dress against published figures', () => {
     `hip ${hip} cm`,
     ...HEIGHTS,
   ];
-  it.each([
-    [76, 60, 84],
-    [80, 64, 88],
-    [84, 68, 92],
-    [88, 72, 96],
-    [92, 76, 100],
-    [96, 80, 104],
-    [100, 84, 108],
-    [104, 88, 112],
-    [110, 94, 117],
-    [116, 100, 122],
-    [122, 106, 127],
-    [128, 112, 132],
-    [134, 118, 137],
-    [140, 124, 142],
-    [146, 130, 147],
-    [152, 136, 152],
-  ])(
+  it.each(SIZE_STEPS)(
     'EN 13402-3 step %d / %d / %d: every quarter of bodice and dress is (body + ease) ÷ 4, on the panels too',
     (bust, waist, hip) => {
       for (const id of ['bodice', 'day-dress-straight']) {
