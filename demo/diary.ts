@@ -23,6 +23,13 @@ const MORE_SKILLS: Record<string, readonly Skill[]> = {
   'Pia Ostrander': ['tailoring', 'beading'],
 };
 
+const FITTINGS = ['toile-fitting', 'fitting', 'final-fitting'];
+/** What an order still comes for, by its stage. */
+const TO_COME: Record<string, readonly string[]> = {
+  agreed: FITTINGS,
+  cut: ['fitting', 'final-fitting'],
+};
+
 /** Hours with a break in the middle of the day; the desk is there at noon. */
 const hours = (role: string, days: readonly number[]): StaffWork['hours'] =>
   days.flatMap((weekday) =>
@@ -62,8 +69,8 @@ export async function seedDiary(tx: Tx, { staff, clients }: People, now: Date) {
     SignedIn,
     SignedIn,
   ];
-  const { rows: orders } = await tx.query<{ id: number; clientId: number; stage: string }>(
-    'select id, client_id as "clientId", stage from orders order by id',
+  const { rows: orders } = await tx.query<{ id: number; clientId: number; stage: string; dueOn: string }>(
+    `select id, client_id as "clientId", stage, due_on as "dueOn" from orders order by id`,
   );
 
   /** The next day the house is open, at least so many days from today. */
@@ -121,9 +128,22 @@ export async function seedDiary(tx: Tx, { staff, clients }: People, now: Date) {
     if (start * 60_000 > now.getTime()) await told(id, 'confirmed');
     return { id, slot };
   };
-  const orderOf = (i: number) => {
-    const o = orders[i % orders.length]!;
-    return { clientId: o.clientId, orderId: o.id };
+  /** What was there before these orders: garments that were handed over before the book. */
+  const before = (i: number) => ({ clientId: clients[i % clients.length]!.id, orderId: null });
+  const coming = orders.map((o) => ({
+    who: { clientId: o.clientId, orderId: o.id },
+    dueOn: o.dueOn,
+    kinds: [...(TO_COME[o.stage] ?? ['measuring', ...FITTINGS])],
+    from: today,
+  }));
+  /** The next order from this one on that comes for something by that day, with days of work in between. */
+  const nextFor = (i: number, day: string) => {
+    const o = [...coming.slice(i % coming.length), ...coming.slice(0, i % coming.length)].find(
+      (c) => c.kinds.length > 0 && c.from <= day && day < c.dueOn,
+    );
+    if (!o) return null;
+    o.from = dayAfter(day, 4);
+    return { who: o.who, kind: o.kinds.shift()! };
   };
 
   // The usual weeks: two fitters, two rooms, a counter.
@@ -136,21 +156,27 @@ export async function seedDiary(tx: Tx, { staff, clients }: People, now: Date) {
       const turn = (offset + 40) * 4 + i;
       if (turn % 3 === 0) continue;
       const fitter = turn % 2 ? bram : ines;
-      const order = orderOf(turn * 7);
-      const kind = ['measuring', 'fitting', 'toile-fitting', 'final-fitting'][turn % 4]!;
       // The rest of this week belongs to the story below.
       if (offset >= 0 && offset <= 1 && i > 1) continue;
-      const { id } = await keep(kind, order, day, time, [fitter.id], turn % 2 ? bay : long, {
+      const next =
+        offset < 0
+          ? { who: before(turn * 7), kind: ['measuring', ...FITTINGS][turn % 4]! }
+          : nextFor(turn * 7, day);
+      if (!next) continue;
+      const { who, kind } = next;
+      const { id } = await keep(kind, who, day, time, [fitter.id], turn % 2 ? bay : long, {
         minutes: kind === 'toile-fitting' ? 60 : 45,
         bring: turn % 5 === 0 ? 'the shoes of the day' : '',
       });
       if (offset < 0) await stepAppointment(tx, id, n++ === 6 ? 'did-not-come' : 'done');
-      else if (turn % 4 === 3) await readyAppointment(tx, id, now, staff[3]!.id);
+      else if (kind === 'final-fitting') await readyAppointment(tx, id, now, staff[3]!.id);
     }
     if (offset % 3 === 0) {
-      const { id } = await keep('collection', orderOf(offset + 50), day, '16:30', [jonah.id], null, {
-        minutes: 20,
-      });
+      const done = coming.find((o) => o.kinds.length === 0 && o.dueOn <= day);
+      if (offset >= 0 && !done) continue;
+      if (done) coming.splice(coming.indexOf(done), 1);
+      const who = done?.who ?? before(offset + 50);
+      const { id } = await keep('collection', who, day, '16:30', [jonah.id], null, { minutes: 20 });
       if (offset < 0) await stepAppointment(tx, id, 'done');
     }
   }

@@ -124,7 +124,8 @@ function Hand({ title, rows }: { title: string; rows: readonly TapeRow[] }) {
                 strokeWidth={1.6}
               />
               <text x={W} y={y + 4} fontSize={13} textAnchor="end" fill="var(--soft)">
-                {printWithUnit(cm(r.tem), 'cm')} · {r.relative.toFixed(1)} % · {r.pairs}
+                {printWithUnit(cm(r.tem), 'cm')} · {r.relative.toFixed(1)} % · {r.pairs}{' '}
+                {r.pairs === 1 ? 'pair' : 'pairs'}
               </text>
             </g>
           );
