@@ -49,11 +49,11 @@ module.exports = {
       name: 'between-areas-only-sql',
       severity: 'error',
       from: {
-        path: '^server/(alterations|auth|client-data|clients|design|diary|garments|guide|house|imports|leaving|live|orders|photos|sessions|sheets|staff|tape)/',
+        path: '^server/(alterations|auth|client-data|clients|design|diary|flat|garments|guide|house|imports|leaving|live|orders|photos|sessions|sheets|staff|tape)/',
         pathNot: '\\.test\\.ts$',
       },
       to: {
-        path: '^server/(alterations|auth|client-data|clients|design|diary|garments|guide|house|imports|leaving|orders|photos|sessions|sheets|staff|tape)/',
+        path: '^server/(alterations|auth|client-data|clients|design|diary|flat|garments|guide|house|imports|leaving|orders|photos|sessions|sheets|staff|tape)/',
         pathNot: ['^server/$1/', '/(sql|made-sheet)\\.ts$'],
       },
     },
@@ -62,7 +62,7 @@ module.exports = {
       severity: 'error',
       from: { path: '^server/(db|http|paper)/', pathNot: '\\.test\\.ts$' },
       to: {
-        path: '^server/(alterations|auth|client-data|clients|design|diary|garments|guide|house|imports|leaving|orders|photos|sessions|sheets|staff|tape)/',
+        path: '^server/(alterations|auth|client-data|clients|design|diary|flat|garments|guide|house|imports|leaving|orders|photos|sessions|sheets|staff|tape)/',
       },
     },
     {

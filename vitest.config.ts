@@ -9,7 +9,16 @@ export default defineConfig({
       {
         test: {
           name: 'unit',
-          include: ['{core,contract,web,tools,bench}/**/*.test.ts'],
+          include: ['{core,contract}/**/*.test.ts'],
+          // Pure: nothing of one file can be seen by another, so the trade is loaded once for all of them.
+          isolate: false,
+          ...PATIENT,
+        },
+      },
+      {
+        test: {
+          name: 'unit-screens',
+          include: ['{web,tools,bench}/**/*.test.ts'],
           exclude: ['**/node_modules/**', 'tools/**/*.integration.test.ts'],
           ...PATIENT,
         },

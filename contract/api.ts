@@ -8,6 +8,7 @@ import {
   SCHOOL_CHOICES,
   STAGES,
   type Stage,
+  type TapeOrder,
   USUAL_SCHOOLS,
 } from '@rocchetto/core';
 import { z } from 'zod';
@@ -58,6 +59,8 @@ export interface Me {
   readonly timeZone: string;
   /** the house's lead times, by which a date is in danger */
   readonly leads: Leads;
+  /** in which order the house walks a measuring list */
+  readonly tape: TapeOrder;
   /** sent back in a header with every change */
   readonly csrf: string;
 }
@@ -257,6 +260,8 @@ export interface SessionRow {
   readonly measurer: string;
   readonly unit: 'cm' | 'in';
   readonly readings: number;
+  /** the client read it at home: it never goes on at the tape, and the studio's own counts before it */
+  readonly atHome: boolean;
 }
 
 export const SheetChange = z.strictObject({

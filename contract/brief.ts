@@ -3,12 +3,16 @@ import {
   DANGER_DAYS,
   EASE_ZONES,
   FIT_CLASSES,
+  LEVEL_RULES,
   type Leads,
+  REGIONS,
+  type Region,
   ROUNDING_STEPS,
   SCHOOL_CHOICES,
   SCHOOL_MATTERS,
   SCHOOLS,
   type SchoolMatter,
+  TAPE_WALKS,
 } from '@rocchetto/core';
 import { z } from 'zod';
 import { briefForward } from './forward.ts';
@@ -116,6 +120,7 @@ export const HouseWire = z.strictObject({
 });
 export type HouseWire = z.infer<typeof HouseWire>;
 
+const PLACES = REGIONS.map((_, i) => String(i + 1)) as [string, ...string[]];
 const leads = Object.fromEntries(
   Object.keys(DANGER_DAYS).map((stage) => [stage, dayCount.optional()]),
 ) as Record<keyof Leads, z.ZodOptional<typeof dayCount>>;
@@ -126,5 +131,24 @@ const schools = Object.fromEntries(
 export const HouseRulesWire = HouseWire.extend({
   leads: z.strictObject(leads).optional(),
   schools: z.strictObject(schools).optional(),
+  levels: z
+    .strictObject({
+      waist: z.enum(LEVEL_RULES.waist.of).optional(),
+      hip: z.enum(LEVEL_RULES.hip.of).optional(),
+    })
+    .optional(),
+  tape: z
+    .strictObject({
+      walk: z.enum(TAPE_WALKS).optional(),
+      places: z
+        .strictObject(
+          Object.fromEntries(REGIONS.map((r) => [r, z.enum(PLACES).optional()])) as Record<
+            Region,
+            z.ZodOptional<z.ZodEnum<Record<string, string>>>
+          >,
+        )
+        .optional(),
+    })
+    .optional(),
 });
 export type HouseRulesWire = z.infer<typeof HouseRulesWire>;

@@ -11,8 +11,11 @@ const ColumnWire: z.ZodType<Column> = z.union([
     way: z.enum(WAYS),
   }),
 ]);
-/** How the columns of an old book are read. */
-export const MappingWire = z.strictObject({ columns: z.array(ColumnWire).max(300) });
+/** How the columns of an old book are read, and which rows a hand leaves, numbered as a spreadsheet numbers them. */
+export const MappingWire = z.strictObject({
+  columns: z.array(ColumnWire).max(300),
+  leave: z.array(z.int().min(2)).max(5000, 'More than 5,000 rows cannot be left one by one.').default([]),
+});
 export const StoredMapping = MappingWire.extend({ version: z.literal(1) });
 
 /** What became of an import. */
@@ -26,9 +29,14 @@ export const StoredReport = z.strictObject({
   already: z.int(),
   /** rows and cells that were left out, each with why; at most 2,000 are kept */
   left: z.array(z.strictObject({ row: z.int(), says: z.string() })),
+  /** how many more there were */
+  untold: z.int().default(0),
   failed: z.string().default(''),
 });
 export type ImportReport = z.infer<typeof StoredReport>;
+
+/** From which row on they are looked at, counted from 0. */
+export const ImportLook = z.object({ from: z.coerce.number().int().min(0).max(1_000_000).default(0) });
 
 export const ENCODINGS = ['utf-8', 'utf-16le', 'utf-16be', 'windows-1252'] as const;
 export interface ImportView {
@@ -41,9 +49,11 @@ export interface ImportView {
   /** why these columns cannot be read together; '' when they can */
   readonly says: string;
   readonly rows: number;
+  /** rows that a hand leaves */
+  readonly leave: readonly number[];
   readonly state: 'open' | 'taking' | 'taken' | 'failed';
   readonly done: number;
   readonly report: ImportReport | null;
-  /** the first rows as they would be taken, numbered as a spreadsheet numbers them */
+  /** some rows as they would be taken, numbered as a spreadsheet numbers them */
   readonly preview: readonly { readonly row: number; readonly read: ImportedRow }[];
 }

@@ -1,6 +1,7 @@
 /** Everything that crosses a wire or lies in a file. */
 export * from './alterations.ts';
 export * from './api.ts';
+export * from './at-home.ts';
 export * from './basics.ts';
 export * from './bench.ts';
 export * from './bench-rules.ts';
@@ -9,6 +10,7 @@ export * from './decide.ts';
 export * from './design.ts';
 export * from './diary.ts';
 export * from './diary-rules.ts';
+export * from './flat.ts';
 export * from './forward.ts';
 export * from './house-rules.ts';
 export * from './imports.ts';

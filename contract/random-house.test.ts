@@ -85,7 +85,7 @@ describe('sheets of any house', () => {
   it.each(GARMENTS.map((g) => g.id))('%s: hold together for 120 random houses and bodies', (id) => {
     for (let seed = 1; seed <= 120; seed++) {
       const rnd = seeded(seed * 7919 + id.length);
-      const { leads: _, schools: __, ...house } = randomRules(rnd);
+      const { leads: _, schools: __, levels: ___, tape: ____, ...house } = randomRules(rnd);
       const fit = ['close', 'fitted', 'semi-fitted', 'loose'][Math.floor(rnd() * 4)];
       const spec = garmentSpec(id, asLines(randomBody(rnd)), {
         house: { rounding: undefined, ...house },

@@ -25,6 +25,7 @@ import {
   SheetChange,
   SignIn,
 } from './api.ts';
+import { HomeLook, HomeSend, NewHomeLink } from './at-home.ts';
 import { Id, Version } from './basics.ts';
 import { BenchDone, BenchWrite, BusyWrite, ClientAwayWrite } from './bench.ts';
 import { HouseBenchWrite } from './bench-rules.ts';
@@ -54,7 +55,8 @@ import {
   StaffWork,
   WouldStandAsked,
 } from './diary-rules.ts';
-import { ENCODINGS, MappingWire } from './imports.ts';
+import { FlatLay, FlatReadings } from './flat.ts';
+import { ENCODINGS, ImportLook, MappingWire } from './imports.ts';
 import { CareWrite, MoneyWrite, RackWrite } from './leaving.ts';
 import type { Action } from './may.ts';
 import { SpecOrSheetFile } from './spec.ts';
@@ -301,6 +303,16 @@ export const ROUTES = {
   },
   'POST /answer/look': { does: 'A client’s own page of one appointment', may: 'open', body: AnswerLook },
   'POST /answer': { does: 'What the client says to it', may: 'open', body: ClientAnswer },
+  'POST /at-home/look': { does: 'A client’s own page for measuring at home', may: 'open', body: HomeLook },
+  'POST /at-home': { does: 'Keeps what a client read at home, once', may: 'open', body: HomeSend },
+  'GET /orders/:id/home-links': { does: 'Links with which the client measures at home', may: 'order.write' },
+  'POST /orders/:id/home-links': {
+    does: 'Makes a link with which the client measures at home; earlier ones close',
+    may: 'order.write',
+    body: NewHomeLink,
+    status: 201,
+  },
+  'POST /home-links/:id/close': { does: 'Closes such a link', may: 'order.write' },
   'GET /feed.ics': {
     does: 'Appointments of somebody or of a room, for a calendar program, behind a private address',
     may: 'open',
@@ -421,6 +433,16 @@ export const ROUTES = {
     may: 'client.data',
     media: 'application/zip',
   },
+  'GET /export/clients.csv': {
+    does: 'Every client: a row for each session, every measure a column',
+    may: 'client.data',
+    media: 'text/csv',
+  },
+  'GET /export/clients.json': {
+    does: 'Every client with every reading as it was read',
+    may: 'client.data',
+    media: 'application/json',
+  },
   'POST /clients/:id/erase': {
     does: 'Erases what is kept of one client, and says what must stay',
     may: 'client.data',
@@ -462,7 +484,11 @@ export const ROUTES = {
     query: z.object({ name: z.string().max(200).default('') }),
     status: 201,
   },
-  'GET /imports/:id': { does: 'A file of an old book, and how far it has come', may: 'client.data' },
+  'GET /imports/:id': {
+    does: 'A file of an old book, and how far it has come',
+    may: 'client.data',
+    query: ImportLook,
+  },
   'PUT /imports/:id': {
     does: 'Says how its columns are read',
     may: 'client.data',
@@ -482,6 +508,18 @@ export const ROUTES = {
     does: 'Keeps a session and its readings; each reading is answered for by itself',
     may: 'session.write',
     body: Readings,
+  },
+  'GET /orders/:id/flat': { does: 'What was laid flat, beside the body and the sheet', may: 'sheet.read' },
+  'POST /orders/:id/flat': {
+    does: 'Lays a garment, pattern or toile beside an order',
+    may: 'alter.work',
+    body: FlatLay,
+    status: 201,
+  },
+  'POST /flat/:id/readings': {
+    does: 'Keeps what was read off it; the newest reading of a point counts',
+    may: 'alter.work',
+    body: FlatReadings,
   },
   'GET /orders/:id/sheet': { does: sheet, may: 'sheet.read', query: sheetQuery },
   'GET /orders/:id/sheet.json': { does: `${sheet} as a file`, may: 'sheet.read', query: sheetQuery },

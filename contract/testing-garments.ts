@@ -44,4 +44,5 @@ const FIELD_OF: Record<string, readonly string[]> = {
   'gathered-skirt': [...FREE, 'ratio'],
   'circle-skirt': [...FREE, 'circle'],
   'darted-bodice': ['neckline', 'neckFront', 'neckBack', 'widen', 'zip'],
+  sleeve: ['goes', 'shape', 'cap', 'head', 'end', 'cuffCloses', 'slashes', 'spread', 'fullness'],
 };

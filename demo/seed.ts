@@ -14,6 +14,7 @@ import { seedAlterations } from './alterations.ts';
 import { seedDesign } from './design.ts';
 import { seedDiary } from './diary.ts';
 import { asRead, inventFigures, reading, seeded } from './figures.ts';
+import { seedFlat } from './flat.ts';
 import { CLIENTS, STAFF, STREETS, STUDIO } from './people.ts';
 import { OTHER_ORDERS, SKIRTS, skirtBrief } from './skirts.ts';
 
@@ -205,6 +206,7 @@ async function seed(tx: Tx) {
   await seedDiary(tx, { staff, clients }, now);
   await seedAlterations(tx, staff, now);
   await seedDesign(tx, staff, now);
+  await seedFlat(tx, staff, now);
 }
 
 /** Takes a demo sheet as far as its story goes, by the same steps a fitter takes. */

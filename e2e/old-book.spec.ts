@@ -25,7 +25,13 @@ test('the old book is mapped, looked at row by row, taken, and told; its mapping
   await expect(first).toContainText('Old Client 0, 2019-04-01: bust 86 cm, waist 30 in');
   await expect(first).toContainText('“31.2.2019” is no day.');
   await accessible(page, 'mapped');
+  await page.getByRole('button', { name: 'next rows' }).click();
+  await page.getByLabel('Take row 70, Old Client 68').uncheck();
+  await expect(page.getByRole('button', { name: 'Take 299 rows into the book' })).toBeVisible();
   await page.reload();
+  await expect(page.getByLabel('Take row 70, Old Client 68')).not.toBeChecked();
+  await page.getByLabel('Take row 70, Old Client 68').check();
+  await page.getByRole('button', { name: 'rows before' }).click();
   await expect(first).toContainText('waist 30 in');
   await page.getByRole('button', { name: 'Take 300 rows into the book' }).click();
   await page.reload();

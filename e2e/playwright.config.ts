@@ -14,6 +14,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
+    // A worker would answer before the faults that tests put in the way; its own test lets it in.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

@@ -18,6 +18,7 @@ import { feedRoutes, openFeedRoutes } from './diary/feeds.ts';
 import { diaryHouseRoutes } from './diary/house-routes.ts';
 import { proposalRoutes } from './diary/proposal.ts';
 import { diaryRoutes } from './diary/routes.ts';
+import { flatRoutes } from './flat/routes.ts';
 import { garmentRoutes } from './garments/routes.ts';
 import { guideRoutes } from './guide/routes.ts';
 import { houseRoutes } from './house/routes.ts';
@@ -30,6 +31,7 @@ import { leavingRoutes } from './leaving/routes.ts';
 import { liveRoutes } from './live/routes.ts';
 import { orderRoutes } from './orders/routes.ts';
 import { photoRoutes } from './photos/routes.ts';
+import { homeRoutes, openHomeRoutes } from './sessions/at-home.ts';
 import { sessionRoutes } from './sessions/routes.ts';
 import { sheetRoutes } from './sheets/routes.ts';
 import { staffRoutes } from './staff/routes.ts';
@@ -76,6 +78,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', authRoutes(deps))
     .route('/', openFeedRoutes(deps))
     .route('/', answerRoutes(deps))
+    .route('/', openHomeRoutes(deps))
     .use(signedIn(deps))
     .route('/', staffRoutes(deps))
     .route('/', houseRoutes(deps))
@@ -85,6 +88,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', importRoutes(deps))
     .route('/', leavingRoutes(deps))
     .route('/', garmentRoutes(deps))
+    .route('/', flatRoutes(deps))
     .route('/', diaryHouseRoutes(deps))
     .route('/', diaryRoutes(deps))
     .route('/', bookingRoutes(deps))
@@ -99,6 +103,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', clientDataRoutes(deps))
     .route('/', orderRoutes(deps))
     .route('/', sessionRoutes(deps))
+    .route('/', homeRoutes(deps))
     .route('/', sheetRoutes(deps))
     .route('/', liveRoutes(deps))
     .route('/', describeRoutes())

@@ -38,4 +38,12 @@ describe('the built interface', () => {
     const nonce = (html: string) => /csp-nonce" content="([^"]+)"/.exec(html)![1];
     expect(nonce(await (await t.app.request('/')).text())).not.toBe(nonce(page));
   });
+  it('ships a worker that names every script of the build, asked for anew each time', async () => {
+    const worker = await t.app.request('/sw.js');
+    expect([worker.status, worker.headers.get('cache-control')]).toEqual([200, 'no-cache']);
+    const text = await worker.text();
+    expect(text).toContain(/src="\/(assets\/[^"]+\.js)"/.exec(page)![1]!);
+    expect(page).toContain('manifest.webmanifest');
+    expect((await t.app.request('/manifest.webmanifest')).status).toBe(200);
+  });
 });

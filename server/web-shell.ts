@@ -16,6 +16,12 @@ export function webShell(): Hono<Env> {
     })
     .use('/assets/*', serveStatic({ root: dist, precompressed: true }))
     .get('/assets/*', (c) => c.text('Not here.', 404))
+    .use('/sw.js', async (c, next) => {
+      await next();
+      c.header('cache-control', 'no-cache');
+    })
+    .get('/sw.js', serveStatic({ path: `${dist}/sw.js` }))
+    .get('/manifest.webmanifest', serveStatic({ path: `${dist}/manifest.webmanifest` }))
     .get('/favicon.svg', serveStatic({ path: `${dist}/favicon.svg` }))
     .get('*', async (c) => {
       const html = (await readFile(`${dist}/index.html`, 'utf8')).replaceAll(

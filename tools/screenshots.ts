@@ -50,7 +50,6 @@ runTool(async () => {
   try {
     await signIn('Bram Teller');
     await shot('orders');
-    await shot('clients', '/clients?q=soren');
     await shot('client', '/clients/1');
     await shot('over-time', '/clients/12/measures?m=waist');
     await shot('guide', '/how-we-measure?m=arm-length');
@@ -77,8 +76,6 @@ runTool(async () => {
     await shot('fitting');
     await shot('job', '/orders/2/alterations/1');
     await shot('bench', '/bench?of=all');
-    await shot('dress', '/orders/15/sheet?f=waist');
-    await page.getByRole('heading', { name: 'The panels' }).scrollIntoViewIfNeeded();
     const dir = mkdtempSync(join(tmpdir(), 'paper-'));
     writeFileSync(join(dir, 'sheet.pdf'), await (await page.request.get('/api/orders/1/sheet.pdf')).body());
     execFileSync('pdftoppm', [
@@ -113,6 +110,15 @@ runTool(async () => {
     await signIn('Odile Marchetti');
     await shot('house', '/house');
     await shot('today', '/today');
+    await shot('whose-tape', '/whose-tape');
+    await page.goto('/old-book');
+    const rows = ['Ada Brook;3.5.2019;92,5;28 3/8', 'Cy Dell;4.5.2019;wide;27', 'Una Reed;31.2.2020;88;29'];
+    const buffer = Buffer.from(`Name;Day;Bust;Waist (in)\n${rows.join('\n')}\n`);
+    await page
+      .getByLabel('The file (CSV)')
+      .setInputFiles({ name: 'old-book.csv', mimeType: 'text/csv', buffer });
+    await page.getByRole('region', { name: 'The first rows' }).waitFor();
+    await shot('old-book');
     await page.goto('/house/rules');
     await page.getByRole('button', { name: 'Change the rules' }).click();
     await page.getByLabel('wearing ease, hip, fitted').fill('6.5');

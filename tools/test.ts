@@ -75,8 +75,9 @@ runTool(async () => {
       bin('vitest'),
       [
         'run',
+        // unit-screens are unit tests too, each file by itself
         '--project',
-        project,
+        `${project}*`,
         // They wait for databases and servers more than they work.
         '--maxWorkers=3',
         '--reporter=default',

@@ -1,7 +1,7 @@
 import { sewnLength, sewnWidthAt } from '../draft/measure.ts';
 import type { Panel } from '../draft/panel.ts';
 import type { Figure } from '../figure/figure.ts';
-import { AGREE } from '../garment/meeting.ts';
+import { AGREE, capEase } from '../garment/meeting.ts';
 import { type EaseZone, FLOORS, workroomClass } from '../garment/tables/fit.ts';
 import type { Sheet } from '../sheet/compute.ts';
 import { type Cm, cm } from '../units/length.ts';
@@ -39,6 +39,8 @@ export interface Effect {
 /** A change below this is none, cm: a hand cannot mark it. */
 const NOTHING = 0.05;
 
+const isSleeve = (p: Panel) => p.edges.some((e) => e.id === 'cap');
+
 /** Everything that is measured on one half of the garment, by id, cm. */
 function measures(
   panels: readonly Panel[],
@@ -52,7 +54,8 @@ function measures(
     const part = partOf(p);
     for (const line of p.lines) {
       const width = line.id === 'waist' ? null : sewnWidthAt(p, line.y);
-      if (width !== null) add(line.id, line.name, 'girth', width);
+      // A sleeve is whole on each side: what is measured on it is told of one.
+      if (width !== null) add(line.id, line.name, isSleeve(p) ? 'edge' : 'girth', width);
     }
     for (const e of p.edges) {
       if (e.fold || e.path.length === 0) continue;
@@ -90,7 +93,10 @@ export interface Point {
 export function finishedPoints(now: Halves): Point[] {
   const left = measures(now.left);
   return [...measures(now.right)]
-    .filter(([id, { kind }]) => kind === 'girth' || /\/(side|centre)$/.test(id))
+    .filter(
+      ([id, { kind }]) =>
+        kind === 'girth' || /\/(side|centre|wrist|underarm)$/.test(id) || /^sleeve[^/]*$/.test(id),
+    )
     .map(([id, { name, kind, value }]) => ({
       id,
       name,
@@ -131,7 +137,11 @@ function figureOf(sheet: Pick<Sheet, 'figures'>, id: string): Figure | undefined
  * What an alteration does to a garment: every measure that moved, the ease that is left, the floors it breaks, and the
  * seams that no longer agree.
  */
-export function effectOf(sheet: Pick<Sheet, 'figures'>, before: Halves, a: Halves): Effect {
+export function effectOf(
+  sheet: Pick<Sheet, 'figures'> & Partial<Pick<Sheet, 'input'>>,
+  before: Halves,
+  a: Halves,
+): Effect {
   const moved = movedOf(before, a);
   const ease: Effect['ease'][number][] = [];
   const says: string[] = [];
@@ -158,7 +168,7 @@ export function effectOf(sheet: Pick<Sheet, 'figures'>, before: Halves, a: Halve
     else if (known && was !== is)
       says.push(`At the ${f.name} it becomes ${is.replace('-', ' ')}; it was ${was.replace('-', ' ')}.`);
   }
-  says.push(...meetings(before, a));
+  says.push(...meetings(before, a), ...capsAgainst(before, a, sheet.input?.brief.cloth.stretch ?? 0));
   const changed = new Map<string, Effect['allowances'][number]>();
   for (const which of ['right', 'left'] as const)
     a[which].forEach((p, i) => {
@@ -188,7 +198,8 @@ function meetings(before: Halves, a: Halves): string[] {
   for (const which of ['right', 'left'] as const) {
     const [old, now] = [pairsOf(before[which]), pairsOf(a[which])];
     for (const [id, pair] of now) {
-      const was = old.get(id)!;
+      const was = old.get(id);
+      if (!was) continue;
       const [off, offBefore] = [pair.a - pair.b, was.a - was.b];
       if (Math.abs(off - offBefore) > AGREE)
         says.push(
@@ -196,6 +207,43 @@ function meetings(before: Halves, a: Halves): string[] {
         );
     }
   }
+  return [...new Set(says)];
+}
+
+/** An armhole and the cap that is set into it, on one half, sewn, cm; null where there is no sleeve. */
+function capOf(panels: readonly Panel[]) {
+  const main = panels.filter(isMain);
+  const sleeve = main.find(isSleeve);
+  const holes = main.filter((p) => p.edges.some((e) => e.id === 'armhole'));
+  if (!sleeve || holes.length === 0) return null;
+  const cap = sleeve.edges.find((e) => e.id === 'cap')!;
+  return {
+    armhole: holes.reduce((n, p) => n + sewnLength(p, 'armhole'), 0),
+    cap: sewnLength(sleeve, 'cap'),
+    gathered: cap.gather > 0,
+  };
+}
+
+/** Sleeves that fitted their armholes before, and no longer do: by how much, and what is wanted. */
+function capsAgainst(before: Halves, a: Halves, stretch: number): string[] {
+  const says = (['right', 'left'] as const).flatMap((which) => {
+    const [was, is] = [capOf(before[which]), capOf(a[which])];
+    if (!was || !is) return [];
+    const [old, now] = [was.cap - was.armhole, is.cap - is.armhole];
+    if (Math.abs(now - old) < NOTHING) return [];
+    const both = `The armhole is ${say(cm(is.armhole))} now, the cap ${say(cm(is.cap))}`;
+    if (is.gathered)
+      return Math.abs(now) <= AGREE
+        ? []
+        : [`${both}: gather the cap by ${say(cm(Math.abs(now)))} ${now > 0 ? 'more' : 'less'}.`];
+    const wanted = capEase(stretch);
+    if (wanted.kind !== 'eased' || (now >= wanted.least - 1e-9 && now <= wanted.most + 1e-9)) return [];
+    return [
+      now < 0
+        ? `${both}: it is ${say(cm(-now))} too short to be set in. The cap must follow.`
+        : `${both}: ${say(cm(now))} to ease in, wanted are ${say(wanted.least)} to ${say(wanted.most)}. The cap must follow.`,
+    ];
+  });
   return [...new Set(says)];
 }
 
@@ -220,6 +268,15 @@ function pairsOf(panels: readonly Panel[]): Map<string, Pair> {
       if (a != null && c != null)
         out.set(`${part}/${id}`, { name: `The front and back ${id} seams of the ${part}`, a, b: c });
     }
+  // A lining is sewn to its outer where both meet the same seam; its hem and sides hang by themselves.
+  for (const p of main) {
+    const lining = panels.find((x) => x.id === `${p.id}-lining`);
+    for (const id of lining ? ['waist', 'armhole', 'cap'] : []) {
+      const [a, b] = [length(p, id), length(lining!, id)];
+      if (a !== null && b !== null)
+        out.set(`${p.id}/${id}/lining`, { name: `${p.name} and its lining at the ${id}`, a, b });
+    }
+  }
   const waists = new Map<string, number>();
   for (const p of main) {
     const w = length(p, 'waist');

@@ -48,7 +48,7 @@ export interface Trial {
  * @throws CannotAlter in a sentence where it cannot be made
  */
 export function tryAlteration(
-  sheet: Pick<Sheet, 'panels' | 'figures'>,
+  sheet: Pick<Sheet, 'panels' | 'figures'> & Partial<Pick<Sheet, 'input'>>,
   now: Halves,
   asked: Asked,
   cut: boolean,

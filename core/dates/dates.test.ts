@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { printDate, printDayAndDate, printShortDate } from './print.ts';
 import { readDate } from './read-date.ts';
-import { dayIn, daysBetween, isTimeZone } from './studio-day.ts';
+import { dayIn, daysBetween, isTimeZone, timeIn } from './studio-day.ts';
 
 // Calendar facts below can be looked up in any calendar: 24 November 2026 is a Tuesday.
 const TODAY = '2026-11-24';
@@ -61,6 +61,10 @@ describe('the studio’s day', () => {
     expect(dayIn('UTC', instant)).toBe('2026-11-24');
     expect(dayIn('Pacific/Auckland', instant)).toBe('2026-11-25');
     expect(dayIn('Pacific/Honolulu', '2026-11-24T05:00:00Z')).toBe('2026-11-23');
+  });
+  it('tells the wall time of an instant in the studio’s zone', () => {
+    expect(timeIn('Europe/London', '2026-07-01T09:05:00Z')).toBe('10:05');
+    expect(timeIn('Europe/London', '2026-12-01T00:00:00Z')).toBe('00:00');
   });
   it('counts whole days across a change of clocks', () => {
     expect(daysBetween('2026-03-28', '2026-03-30')).toBe(2);

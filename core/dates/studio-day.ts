@@ -28,6 +28,12 @@ export function dayIn(timeZone: string, instant: Date | string): string {
   return `${parts.year.padStart(4, '0')}-${parts.month}-${parts.day}`;
 }
 
+/** The wall time, hh:mm, that an instant falls on in a time zone. @throws RangeError for an unknown zone */
+export const timeIn = (timeZone: string, instant: Date | string): string =>
+  new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).format(
+    new Date(instant),
+  );
+
 /** Whole days from one calendar day to another; negative when `to` lies before. */
 export const daysBetween = (from: string, to: string): number =>
   Math.round(

@@ -30,6 +30,24 @@ export const GARMENTS: readonly NamedGarment[] = [
     parts: [BODICE, { part: 'gathered-skirt' }],
   },
   { id: 'day-dress-circle', name: 'day dress, circle skirt', parts: [BODICE, { part: 'circle-skirt' }] },
+  {
+    id: 'day-dress-sleeved',
+    name: 'day dress, fitted sleeves',
+    parts: [
+      BODICE,
+      { part: 'sleeve', shape: 'fitted' },
+      { part: 'straight-skirt', hemOpening: 'vent', openingHeight: '18 cm' },
+    ],
+  },
+  {
+    id: 'day-dress-puffed',
+    name: 'day dress, puffed sleeves',
+    parts: [
+      BODICE,
+      { part: 'sleeve', goes: 'length', length: '26 cm', head: 'gathered', end: 'elastic' },
+      { part: 'gathered-skirt' },
+    ],
+  },
 ];
 
 /** The name these parts go by: a named garment's that is made of the same, else the parts' own. */

@@ -85,11 +85,19 @@ export function makeGarment(input: SheetInput): Garment {
   const drafts = new Map<number, Drafted>();
   const made = rows.map((r) => {
     const above = Object.values(r.joinedTo)[0];
+    const joined = new Set(
+      rows.flatMap((o) =>
+        (Object.entries(o.joinedTo) as [JoinEdge, number][]).flatMap(([edge, to]) =>
+          to === r.index ? [edge] : [],
+        ),
+      ),
+    );
     const c: PartContext = {
       key: r.key,
       id: (name) => `${r.key}.${name}`,
       above: above === undefined ? null : drafts.get(above)!,
-      below: rows.some((o) => Object.values(o.joinedTo).includes(r.index)),
+      below: joined.has('waist'),
+      joined,
       ...context,
     };
     const draft = r.part.draft(c, values(r) as never);

@@ -1,12 +1,46 @@
-import { MEASURES } from '../measures/catalogue.ts';
+import { findMeasure, MEASURES, type Region } from '../measures/catalogue.ts';
 import { placed } from './joins.ts';
 
 /** A measure's place in the order the tape goes. */
 const PLACE = new Map(MEASURES.map((m, i) => [m.id, i]));
 
-/** Measures in the order in which the tape goes. */
-export const inTapeOrder = <T extends { readonly id: string }>(of: readonly T[]): T[] =>
-  [...of].sort((a, b) => (PLACE.get(a.id) ?? 0) - (PLACE.get(b.id) ?? 0));
+/** Regions in the order in which a tape usually comes to them. */
+export const WALKED: readonly Region[] = [...new Set(MEASURES.map((m) => m.region))];
+
+/** How a house walks over the client: each level with its drop, or all girths before anything else. */
+export const TAPE_WALKS = ['each level with its drop', 'girths, then widths, then lengths'] as const;
+export interface TapeOrder {
+  readonly walk?: string;
+  /** the place of a region, from 1, where it is not the usual one */
+  readonly places?: { readonly [R in Region]?: string };
+}
+/** Regions that are walked by themselves, after the body’s girths and lengths. */
+const APART: ReadonlySet<Region> = new Set(['arm and hand', 'strapless edge', 'hem', 'seated']);
+const KIND_RANK = { girth: 0, arc: 1, length: 2 } as const;
+
+/** What a measure is sorted by, the weightiest first. */
+function weights(id: string, order: TapeOrder): readonly number[] {
+  const m = findMeasure(id);
+  if (!m) return [0, 0, 0, 0];
+  const place = Number(order.places?.[m.region] ?? WALKED.indexOf(m.region) + 1);
+  const apart = order.walk === TAPE_WALKS[1] && !APART.has(m.region);
+  return [
+    order.walk === TAPE_WALKS[1] && APART.has(m.region) ? 1 : 0,
+    apart ? KIND_RANK[m.kind] : 0,
+    place,
+    PLACE.get(id) ?? 0,
+  ];
+}
+
+/** Measures in the order in which the tape goes, the house’s way where it has one. */
+export function inTapeOrder<T extends { readonly id: string }>(of: readonly T[], order: TapeOrder = {}): T[] {
+  const keyed = of.map((item) => ({ item, by: weights(item.id, order) }));
+  keyed.sort((a, b) => {
+    const i = a.by.findIndex((n, k) => n !== b.by[k]);
+    return i < 0 ? 0 : a.by[i]! - b.by[i]!;
+  });
+  return keyed.map((k) => k.item);
+}
 
 /** What to measure for these parts and nothing more, in the order the tape goes, with what is needed and what helps. */
 export function measuringList(

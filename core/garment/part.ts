@@ -46,8 +46,10 @@ export interface PartContext extends GarmentContext {
   readonly id: (name: string) => string;
   /** what hangs above, when this part is joined to it */
   readonly above: Drafted | null;
-  /** true when another part hangs from this one */
+  /** true when another part hangs from this one at the waist */
   readonly below: boolean;
+  /** the edges of this part that another one joins: what finished them by themselves is given up */
+  readonly joined: ReadonlySet<JoinEdge>;
 }
 
 /** What a part's draft says to the rest of the garment. */

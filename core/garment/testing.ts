@@ -39,7 +39,23 @@ export function randomBody(rnd: () => number): Body {
   if (rnd() < 0.4) body.tummy = Math.round((waist + (hip - waist) * between(40, 115) * 0.01) * 2) / 2;
   if (rnd() < 0.4) body['hip-front'] = Math.round(hip * between(46, 54) * 0.01 * 2) / 2;
   if (rnd() < 0.3) body['bust-front'] = Math.round(bust * between(48, 56) * 0.01 * 2) / 2;
-  return body;
+  return { ...body, ...armOf(body) };
+}
+
+/** An arm for that body, drawn from its own figures so that it takes no turn of the generator. */
+function armOf(body: Body): Body {
+  const half = (x: number) => Math.round(x * 2) / 2;
+  const more = ((body['neck-to-bust']! * 7 + body.waist! * 3) % 10) / 10;
+  const upper = half(body.bust! * (0.29 + more * 0.06));
+  const wrist = half(13.5 + upper * 0.1 + more);
+  const length = half(body['nape-to-waist']! * 1.42);
+  return {
+    'upper-arm': upper,
+    wrist,
+    fist: half(wrist + 5.5),
+    'arm-length': length,
+    ...(more < 0.6 ? { elbow: half(upper * 0.85), 'shoulder-to-elbow': half(length * 0.57) } : {}),
+  };
 }
 
 /** A body as a tape would have read it, in either unit. */

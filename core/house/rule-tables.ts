@@ -1,8 +1,9 @@
 import { STALE_AFTER } from '../checks/stale.ts';
 import { DEFAULT_HOUSE } from '../garment/house.ts';
+import { TAPE_WALKS, WALKED } from '../garment/measuring.ts';
 import { ALLOWANCES, type AllowanceId } from '../garment/tables/allowances.ts';
 import { EASE_ZONES, FIT_CLASSES, WORKROOM } from '../garment/tables/fit.ts';
-import { SCHOOL_CHOICES, SCHOOL_MATTERS } from '../measures/schools.ts';
+import { LEVEL_RULES, SCHOOL_CHOICES, SCHOOL_MATTERS } from '../measures/schools.ts';
 import { DANGER_DAYS } from '../thread/danger.ts';
 import { STAGE_WORD, type Stage } from '../thread/stage.ts';
 import { ROUNDING_CHOICES, roundingWord } from '../units/rounding-choices.ts';
@@ -78,6 +79,7 @@ const ALLOWANCE_NAME: Record<AllowanceId, string> = {
   waist: 'waist',
   neck: 'neck',
   armhole: 'armhole',
+  sleeveHem: 'sleeve hem',
   zip: 'seam of a zip',
   hem: 'straight hem',
   flaredHem: 'flared hem',
@@ -181,6 +183,42 @@ export const RULE_TABLES: readonly RuleTable[] = [
         SCHOOL_CHOICES[matter].of.map((c) => [c, c] as const),
       ),
     ]),
+  ),
+  table(
+    'levels',
+    'Where waist and hip are taken',
+    'What a session begins with; each may choose otherwise.',
+    (['waist', 'hip'] as const).map((l) => [
+      LEVEL_RULES[l].name.toLowerCase(),
+      choice(
+        `levels.${l}`,
+        LEVEL_RULES[l].of[0],
+        LEVEL_RULES[l].of.map((c) => [c, c] as const),
+      ),
+    ]),
+  ),
+  table(
+    'tape',
+    'The order of the tape',
+    'In which order a measuring list is walked, on screen and on paper. Two regions in one place keep their usual order.',
+    [
+      [
+        'the walk',
+        choice(
+          'tape.walk',
+          TAPE_WALKS[0],
+          TAPE_WALKS.map((w) => [w, w] as const),
+        ),
+      ],
+      ...WALKED.map((region, i): [string, Cell] => [
+        region,
+        choice(
+          `tape.places.${region}`,
+          String(i + 1),
+          WALKED.map((_, n) => [String(n + 1), `place ${n + 1}`] as const),
+        ),
+      ]),
+    ],
   ),
   table('ages', 'How old a measuring may be', 'Days until the sheet asks for a new one.', [
     ['as a rule', days('ages.usual', STALE_AFTER.usual)],

@@ -1,4 +1,4 @@
-import { findMeasure, type Measure } from '../measures/catalogue.ts';
+import { findMeasure, MEASURES, type Measure } from '../measures/catalogue.ts';
 import { searchMeasures } from '../measures/find.ts';
 import type { Way } from '../measures/session.ts';
 import { foldText } from '../text/fold.ts';
@@ -37,7 +37,9 @@ export function guessColumn(header: string, cells: readonly string[]): Column {
   const bare = folded
     .replace(/\b(half|quarter|in|inch|inches|cm|centimetres?|centimeters?|girth|size)\b/g, ' ')
     .trim();
-  const m = measureCalled(bare);
+  // Its own whole name before anything is taken for a word about it.
+  const m =
+    MEASURES.find((x) => foldText(x.name.replace(/["()[\]_-]/g, ' ')) === folded) ?? measureCalled(bare);
   if (!m) return { is: 'leave' };
   const named = /\b(in|inch|inches)\b/.test(folded) ? 'in' : /\bcm\b|centim/.test(folded) ? 'cm' : null;
   return { is: 'measure', id: m.id, way, unit: named ?? guessUnit(m, way, cells) };

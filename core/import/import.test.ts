@@ -1,5 +1,8 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { MEASURES } from '../measures/catalogue.ts';
 import { type Column, columnsSay, guessColumn } from './columns.ts';
+import { peopleOf } from './people.ts';
 import { readRow } from './rows.ts';
 
 const m = (id: string, unit: 'cm' | 'in' = 'cm', way: 'whole' | 'half' | 'quarter' = 'whole'): Column => ({
@@ -7,6 +10,11 @@ const m = (id: string, unit: 'cm' | 'in' = 'cm', way: 'whole' | 'half' | 'quarte
   id,
   unit,
   way,
+});
+
+it('every measure’s own name as a header means that measure', () => {
+  for (const m of MEASURES)
+    expect(guessColumn(m.name, []), m.name).toMatchObject({ is: 'measure', id: m.id });
 });
 
 describe('what a column holds, by its header', () => {
@@ -102,5 +110,52 @@ describe('one row', () => {
     expect(row('x'.repeat(500), '2019-01-01').name).toHaveLength(200);
     for (const cell of ['٣٤', '1e999', 'NaN', '-5', '½', '\u0000', '🧵'])
       expect(() => row(cell, cell, cell, cell, cell, cell)).not.toThrow();
+  });
+});
+
+describe('whose the rows are', () => {
+  const card = (
+    name: string,
+    phone = '',
+    more: { email?: string; address?: string; note?: string } = {},
+  ) => ({
+    name,
+    phone,
+    email: '',
+    address: '',
+    note: '',
+    ...more,
+  });
+  const keys = (...rows: ReturnType<typeof card>[]) =>
+    peopleOf(rows).map((p) => (typeof p === 'string' ? p : p.key));
+
+  it('one of a name is one person, wherever the phone stands and however it is written', () => {
+    const [a, b, c] = keys(card('Zoë Vale'), card('zoe vale', '0123 45'), card('Zoë Vale', '(0123) 45'));
+    expect([b, c]).toEqual([a, a]);
+    expect(keys(card('Zoë Vale'), card('Ada Brook'))).toHaveLength(2);
+  });
+  it('several of a name are told apart by the phone; a row without one says that it cannot be told', () => {
+    const [a, b, c] = keys(card('Same Name', '01'), card('Same Name', '02'), card('Same Name'));
+    expect(a).not.toBe(b);
+    expect(c).toBe('2 clients are called Same Name: the phone tells which. The row is left out.');
+  });
+  it('the card holds what the rows say together: what came first stands, notes are all kept once', () => {
+    const [p] = peopleOf([
+      card('Una Reed', '', { note: 'left-handed', email: 'una@example.org' }),
+      card('Una Reed', '077', { note: 'left-handed\nwears boots', email: 'other@example.org' }),
+    ]);
+    expect(p).toMatchObject({
+      namesakes: 1,
+      card: { phone: '077', email: 'una@example.org', note: 'left-handed\nwears boots' },
+    });
+  });
+  it('neither order nor place of a row matters', () => {
+    const one = fc.record({ name: fc.constantFrom('A B', 'C D'), phone: fc.constantFrom('', '1', '2', '3') });
+    fc.assert(
+      fc.property(fc.array(one, { maxLength: 12 }), (list) => {
+        const rows = list.map((r) => card(r.name, r.phone));
+        expect(keys(...rows.toReversed())).toEqual(keys(...rows).toReversed());
+      }),
+    );
   });
 });

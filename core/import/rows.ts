@@ -26,14 +26,16 @@ export interface ImportedRow {
 }
 
 const short = (text: string) => (text.length > 40 ? `${text.slice(0, 40)}…` : text);
-const LONGEST: Readonly<Record<'name' | 'phone' | 'email' | 'address' | 'note' | 'measurer', number>> = {
-  name: 200,
-  phone: 60,
-  email: 200,
-  address: 500,
-  note: 2000,
-  measurer: 200,
-};
+/** How long each field of a card may be, in characters. */
+export const LONGEST: Readonly<Record<'name' | 'phone' | 'email' | 'address' | 'note' | 'measurer', number>> =
+  {
+    name: 200,
+    phone: 60,
+    email: 200,
+    address: 500,
+    note: 2000,
+    measurer: 200,
+  };
 
 /** Reads one row by its columns. Nothing is thrown: what cannot be taken says why. */
 export function readRow(cells: readonly string[], columns: readonly Column[], today: string): ImportedRow {

@@ -7,6 +7,32 @@ export const SCHOOL_CHOICES = {
   sleeveGirth: { name: 'Sleeve girths', of: ['snug', 'with the ease in the tape'] },
   sleeveFrom: { name: 'Sleeve length from', of: ['shoulder point', 'side-neck', 'nape'] },
 } as const;
+/** Where a session takes the waist and the hip, the usual way first; the session’s record holds it in these words. */
+export const LEVEL_RULES = {
+  waist: {
+    name: 'Waist taken',
+    of: [
+      'where the body folds when bending sideways',
+      'narrowest girth',
+      'where this garment’s waist will sit',
+      'at or under the navel',
+    ],
+  },
+  hip: {
+    name: 'Hip taken',
+    of: [
+      'fullest seat, seen from the side',
+      'a fixed drop below the waist',
+      'riding the tape down until it stops growing',
+    ],
+  },
+} as const;
+export interface LevelRules {
+  readonly waist: string;
+  readonly hip: string;
+}
+export const USUAL_LEVELS: LevelRules = { waist: LEVEL_RULES.waist.of[0], hip: LEVEL_RULES.hip.of[0] };
+
 export type SchoolMatter = keyof typeof SCHOOL_CHOICES;
 export const SCHOOL_MATTERS = Object.keys(SCHOOL_CHOICES) as SchoolMatter[];
 export type Schools = { readonly [K in SchoolMatter]: (typeof SCHOOL_CHOICES)[K]['of'][number] };
@@ -82,8 +108,38 @@ export function listBy(
   return [...out].map(([id, needed]) => ({ id, needed }));
 }
 
+const WAIST_SAYS: Readonly<Record<string, string>> = {
+  'narrowest girth': 'In this session at the narrowest girth between rib and hip, seen from the front.',
+  'where this garment’s waist will sit':
+    'In this session at the cord where this garment’s waist will sit, wherever the body folds.',
+  'at or under the navel': 'In this session at or just under the navel.',
+};
+const HIP_SAYS: Readonly<Record<string, string>> = {
+  'a fixed drop below the waist':
+    'In this session at a fixed drop below the waist cord, often 18, 20 or 23 cm (7, 8 or 9 in), whatever lies there.',
+  'riding the tape down until it stops growing':
+    'In this session ride the tape down from the waist: where the number stops growing is the hip.',
+};
+/** What is read from the waist cord downwards, so that the waist’s rule moves it too. */
+const FROM_WAIST = /^(waist-to-|hem-|outseam)/;
+
+function levelSays(id: string, { waist, hip }: LevelRules): string {
+  if (/^waist(-front|-back)?$/.test(id)) return WAIST_SAYS[waist] ?? '';
+  if (/^hip(-front|-back)?$/.test(id)) return HIP_SAYS[hip] ?? '';
+  if (id === 'waist-to-hip' && hip === 'a fixed drop below the waist')
+    return 'In this session the drop is set, not found: write the one that you set at the side.';
+  if (FROM_WAIST.test(id) && WAIST_SAYS[waist]) return 'In this session from the waist as it was taken.';
+  return '';
+}
+
+/** Where on the drawn figure the waist lies under a rule, when it is not where the body folds. */
+export const drawnWaist = (rule: string): 'garment-waist' | null =>
+  rule === 'where this garment’s waist will sit' || rule === 'at or under the navel' ? 'garment-waist' : null;
+
 /** What the school changes in how a measure is taken, a sentence; '' where it changes nothing. */
-export function schoolSays(id: string, s: Schools): string {
+export function schoolSays(id: string, s: Schools, levels: LevelRules = USUAL_LEVELS): string {
+  const level = levelSays(id, levels);
+  if (level) return level;
   if (id.startsWith('neck-depth-') && s.neckDepth !== 'straight')
     return s.neckDepth === 'slanted'
       ? 'In this session slanted, from side-neck to the point wanted.'

@@ -92,7 +92,10 @@ function accept(check: RawCheck, input: SheetInput): Check {
 }
 
 function fitOf(g: Garment): ZoneFit[] {
-  return g.lines.flatMap(({ zone, figure, net }) => {
+  const arm = g.figures.find((f) => f.id === 'sleeve.upper-arm');
+  const body = g.measured.get('upper-arm')?.net ?? null;
+  const sleeve = arm && body !== null ? [{ zone: 'upper-arm' as const, figure: arm, net: body }] : [];
+  return [...g.lines, ...sleeve].flatMap(({ zone, figure, net }) => {
     if (net === null || figure.finished === null || !EASE_ZONES.includes(zone)) return [];
     const ease = easeMarked(figure, net);
     return [
@@ -129,12 +132,13 @@ function sessionChecks(input: SheetInput, measured: Garment['measured']): RawChe
         ),
       );
     const read = m.readings.filter((r) => r.state === 'read');
-    if (read.some((r) => r.source === 'reported by client'))
+    // Confirmed is this figure: another one that is reported later is asked for anew.
+    if (m.net !== null && read.some((r) => r.source === 'reported by client'))
       found.push(
         warn(
-          `reported-${id}`,
+          `reported-${id}-${m.net}`,
           null,
-          `${m.measure.name} was reported by the client: confirm it before cutting.`,
+          `${m.measure.name}, ${say(m.net)}, was read at home by the client: confirm it before cutting.`,
         ),
       );
     if (read.some((r) => r.tape === 'over-clothes'))

@@ -1,4 +1,3 @@
-import { createHash, randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
 
 // Argon2id, 19 MiB, 2 passes: the least OWASP's password storage cheat sheet advises (from memory).
@@ -14,11 +13,3 @@ export async function verifyPassphrase(stored: string | null, passphrase: string
   const ok = await verify(stored ?? (await decoy), passphrase.normalize('NFKC'));
   return ok && stored !== null;
 }
-
-/** 256 random bits for a cookie or link, and the hash that is kept. */
-export function newToken(): { token: string; hash: Buffer } {
-  const token = randomBytes(32).toString('base64url');
-  return { token, hash: tokenHash(token) };
-}
-
-export const tokenHash = (token: string): Buffer => createHash('sha256').update(token).digest();

@@ -1,6 +1,6 @@
 import type { Db } from '../db/pool.ts';
 import type { SignedIn } from '../http/context.ts';
-import { newToken, tokenHash } from './passphrase.ts';
+import { newToken, tokenHash } from '../http/token.ts';
 
 /** A sign-in ends after 12 hours without a request, and after 7 days whatever happens. */
 const IDLE = '12 hours';

@@ -1,12 +1,15 @@
 import { dayIn, printDate } from '@rocchetto/core';
 import { Hono } from 'hono';
+import { stream } from 'hono/streaming';
 import { readClient } from '../clients/sql.ts';
 import { remember } from '../db/history.ts';
 import { readHouse } from '../house/sql.ts';
-import { type Deps, type Env, idParam } from '../http/context.ts';
+import { type Ctx, type Deps, type Env, idParam } from '../http/context.ts';
 import { once } from '../http/once.ts';
 import { conflict, notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
+import { asCsv, asJson } from './export.ts';
+import { everyClient } from './export-sql.ts';
 import { eraseClient, readClientData } from './sql.ts';
 
 /** One client's data: out as a bundle, or erased on request. Both stand in the history. */
@@ -26,6 +29,34 @@ export function clientDataRoutes(deps: Deps): Hono<Env> {
       'content-disposition': `attachment; filename="${data.client.code}-data.zip"`,
     });
   });
+  const sendAll = async (c: Ctx, parts: AsyncGenerator<string>, type: string, name: string) => {
+    await remember(
+      deps.pool,
+      'house',
+      1,
+      c.get('who').id,
+      `all clients given out as ${type}`,
+      undefined,
+      undefined,
+    );
+    c.header('content-type', `${type}; charset=utf-8`);
+    c.header('content-disposition', `attachment; filename="${name}"`);
+    // Written as it is read: no more of the book than a page of it is held at a time.
+    return stream(c, async (out) => {
+      for await (const part of parts) {
+        if (out.aborted) return;
+        await out.write(part);
+      }
+    });
+  };
+  on(app, 'GET /export/clients.csv', async (c) => {
+    const { timeZone } = await readHouse(deps.pool);
+    const day = (at: string) => dayIn(timeZone, at);
+    return sendAll(c, asCsv(everyClient(deps.pool), day), 'text/csv', 'clients.csv');
+  });
+  on(app, 'GET /export/clients.json', (c) =>
+    sendAll(c, asJson(everyClient(deps.pool)), 'application/json', 'clients.json'),
+  );
   on(app, 'POST /clients/:id/erase', (c, { body: { version, reason } }) => {
     const id = idParam(c, 'client');
     return once(c, deps, async (tx) => {

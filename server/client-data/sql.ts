@@ -27,6 +27,8 @@ export interface ClientData {
   readonly likes: readonly Record<string, unknown>[];
   readonly questions: readonly Record<string, unknown>[];
   readonly money: readonly Record<string, unknown>[];
+  /** what was read off garments laid flat beside their orders */
+  readonly laidFlat: readonly Record<string, unknown>[];
   /** days on which they could not come */
   readonly away: readonly Record<string, unknown>[];
   /** what the client was told */
@@ -100,6 +102,12 @@ export async function readClientData(db: Db, id: number): Promise<ClientData | u
       db,
       `select o.number, m.at, m.is_a as is, m.amount::float8 as amount, m.words, m.gone_at
          from money_noted m join orders o on o.id = m.order_id where o.client_id = $1 order by m.id`,
+      id,
+    ),
+    laidFlat: await many(
+      db,
+      `select o.number, l.of, l.cut, l.words, r.point, r.written, r.at from flat_lay l join orders o on o.id = l.order_id
+         join flat_reading r on r.lay_id = l.id where o.client_id = $1 order by r.seq`,
       id,
     ),
     away: await many(
@@ -182,6 +190,8 @@ export async function eraseClient(tx: Tx, id: number, code: string): Promise<Era
   await count(`update handed_over set client_name = '', reason = '' where order_id in ${orders}`);
   await count(`delete from photo where order_id in ${orders}`);
   await count('delete from client_like where client_id = $1');
+  await count(`update flat_lay set words = '' where order_id in ${orders}`);
+  await count(`delete from home_link where order_id in ${orders}`);
   await count('delete from imported_row where client_id = $1');
   await count(`delete from open_question where order_id in ${orders}`);
   await count(`update money_noted set words = '' where order_id in ${orders}`);
@@ -219,7 +229,7 @@ export async function eraseClient(tx: Tx, id: number, code: string): Promise<Era
     `delete from write_once where path = '/api/clients/' || $1::text or (path = '/api/clients' and body ->> 'id' = $1::text)
        or body ->> 'clientId' = $1::text
        or path in (select '/api/orders/' || o.id || step from orders o,
-         unnest(array['', '/questions', '/likes', '/money', '/brief', '/import', '/sheet/changes', '/sheet/agree', '/sheet/cut']) step where o.client_id = $1::bigint)`,
+         unnest(array['', '/questions', '/likes', '/money', '/flat', '/home-links', '/brief', '/import', '/sheet/changes', '/sheet/agree', '/sheet/cut']) step where o.client_id = $1::bigint)`,
   );
   await count(
     `update client set name = 'Erased ' || code, phone = '', phone_digits = '', email = '', address = '', note = '', guardian = '',

@@ -97,6 +97,18 @@ const earlier: readonly (readonly [string, readonly (readonly [string, string])[
       .slice(0, 6)
       .map((f, i) => [f.replace('.sql', ''), join(dir, i === 5 ? 'landed/006_alterations.photo.sql' : f)]),
   ],
+  [
+    'the seventh as it stood after that',
+    files
+      .slice(0, 7)
+      .map((f, i) => [
+        f.replace('.sql', ''),
+        join(
+          dir,
+          ['landed/006_alterations.photo.sql', 'landed/007_design_and_after.after_photo.sql'][i - 5] ?? f,
+        ),
+      ]),
+  ],
   ...files
     .slice(0, -1)
     .map(

@@ -16,6 +16,8 @@ const PURGES = [
   `delete from sign_in_tries where expire < extract(epoch from now()) * 1000`,
   `delete from write_once where at < now() - interval '7 days'`,
   `delete from client_link where expires_at < now()`,
+  // What she sent stays in the session it made; of the link only that it was there for a while.
+  `delete from home_link where expires_at < now() - interval '90 days'`,
   // An old book that nobody took within a week: its file holds other people's data.
   `delete from import_file where state in ('open', 'failed') and at < now() - interval '7 days'`,
 ];

@@ -8,6 +8,7 @@ import { readHouse } from '../house/sql.ts';
 import type { Deps, Env } from '../http/context.ts';
 import { Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
+import { tokenHash } from '../http/token.ts';
 import {
   holdAppointment,
   keepAnswer,
@@ -17,7 +18,7 @@ import {
   takeSlot,
 } from './appointment-sql.ts';
 import { linkedAppointment } from './link-sql.ts';
-import { linkHash, planMessages } from './messages.ts';
+import { planMessages } from './messages.ts';
 
 const closed = () =>
   new Refusal(
@@ -47,7 +48,7 @@ export function answerRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
   on(app, 'POST /answer/look', async (c, { body }) => {
     const { studio, timeZone: zone } = await readHouse(deps.pool);
-    const id = await linkedAppointment(deps.pool, linkHash(body.key), deps.now());
+    const id = await linkedAppointment(deps.pool, tokenHash(body.key), deps.now());
     const found = id === null ? undefined : await readAppointment(deps.pool, zone, id);
     if (!found) throw closed();
     return c.json(pageOf(found, studio, zone));
@@ -57,7 +58,7 @@ export function answerRoutes(deps: Deps): Hono<Env> {
     const now = deps.now();
     const page = await inTransaction(deps.pool, async (tx) => {
       const { studio, timeZone: zone } = await readHouse(tx);
-      const id = await linkedAppointment(tx, linkHash(key), now);
+      const id = await linkedAppointment(tx, tokenHash(key), now);
       const a = id === null ? undefined : await holdAppointment(tx, zone, id);
       if (!a) throw closed();
       const chosen = a.slots.find((s) => s.id === slotId);

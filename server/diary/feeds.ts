@@ -1,4 +1,4 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { createHash } from 'node:crypto';
 import type { FeedView, SlotView } from '@rocchetto/contract';
 import { dayIn } from '@rocchetto/core';
 import { dayAfter, wholeDay } from '@rocchetto/core/diary/zoned.ts';
@@ -10,6 +10,7 @@ import { type Ctx, type Deps, type Env, idParam } from '../http/context.ts';
 import { once } from '../http/once.ts';
 import { notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
+import { newToken, tokenHash } from '../http/token.ts';
 import { readAppointment, readForFeed } from './appointment-sql.ts';
 import { readRoom, readRooms, readRules } from './house-sql.ts';
 import { eventsFor, icalendar } from './ical.ts';
@@ -18,7 +19,6 @@ import { addFeed, feedOf, listFeeds, revokeFeed } from './link-sql.ts';
 /** How far back and ahead a feed reaches, days. */
 const BACK = 30;
 const AHEAD = 400;
-const hashOf = (token: string) => createHash('sha256').update(token).digest();
 
 /** Answers a calendar with its tag; 304 when the program has it already. */
 function answer(c: Ctx, text: string, file: string): Response {
@@ -46,7 +46,7 @@ async function words(deps: Deps, withNames: boolean) {
 export function openFeedRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
   on(app, 'GET /feed.ics', async (c, { query }) => {
-    const feed = await feedOf(deps.pool, hashOf(query.key));
+    const feed = await feedOf(deps.pool, tokenHash(query.key));
     if (!feed) throw notFound('calendar');
     const w = await words(deps, feed.staffId !== null);
     const today = dayIn(w.zone, deps.now());
@@ -86,14 +86,14 @@ export function feedRoutes(deps: Deps): Hono<Env> {
   on(app, 'POST /feeds', (c, { body: { roomId } }) => {
     const who = c.get('who');
     // The address is shown once and not kept: a repeat of the same request is given a new one in its place.
-    const token = randomBytes(32).toString('base64url');
+    const { token, hash } = newToken();
     return once(
       c,
       deps,
       async (tx) => {
         if (roomId !== null && !(await readRoom(tx, roomId)))
           throw new Refusal(422, 'no-such-room', 'This room is not there.');
-        const id = await addFeed(tx, hashOf(token), {
+        const id = await addFeed(tx, hash, {
           staffId: roomId === null ? who.id : null,
           roomId,
           by: who.id,
@@ -102,7 +102,7 @@ export function feedRoutes(deps: Deps): Hono<Env> {
         return { status: 201, body: { id } };
       },
       async (tx: Tx, { id }: { id: number }) => {
-        await tx.query('update feed set token_hash = $2 where id = $1', [id, hashOf(token)]);
+        await tx.query('update feed set token_hash = $2 where id = $1', [id, tokenHash(token)]);
         return { id, path: `/api/feed.ics?key=${token}` };
       },
     );

@@ -1,8 +1,8 @@
-import { createHash, randomBytes } from 'node:crypto';
 import { type AppointmentView, type DiaryRules, messageValues } from '@rocchetto/contract';
 import { DEFAULT_WORDS, fillWords, type MessageKind } from '@rocchetto/core';
 import { dayAfter, planOn, wallAt } from '@rocchetto/core/diary/zoned.ts';
 import type { Db, Tx } from '../db/pool.ts';
+import { newToken } from '../http/token.ts';
 import { readAppointment } from './appointment-sql.ts';
 import { readRules } from './house-sql.ts';
 import { addClientLink } from './link-sql.ts';
@@ -41,7 +41,6 @@ export async function planMessages(
   }
 }
 
-export const linkHash = (token: string) => createHash('sha256').update(token).digest();
 /** Until when the client's own page is open: until the last time it tells of has begun. */
 const endOf = (a: AppointmentView, now: Date) =>
   new Date(
@@ -76,8 +75,8 @@ export async function sendMessage(tx: Tx, id: number, now: Date, address: string
   if (!to) return settleMessage(tx, id, 'no-address', now);
   if (fails) throw new CarrierFails();
   const words = rules.words[message.kind] ?? DEFAULT_WORDS[message.kind];
-  const token = randomBytes(32).toString('base64url');
-  await addClientLink(tx, linkHash(token), a.id, endOf(a, now));
+  const { token, hash } = newToken();
+  await addClientLink(tx, hash, a.id, endOf(a, now));
   const values = {
     link: `${address}/answer#${token}`,
     ...messageValues(

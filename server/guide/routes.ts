@@ -1,4 +1,4 @@
-import { dayIn, inTapeOrder, measuringList, printDate, resolveAll } from '@rocchetto/core';
+import { dayIn, inTapeOrder, measuringList, printDate, resolveAll, USUAL_AT_HOME } from '@rocchetto/core';
 import { Hono } from 'hono';
 import { readClient } from '../clients/sql.ts';
 import { readHouse } from '../house/sql.ts';
@@ -9,18 +9,6 @@ import { readOrder } from '../orders/sql.ts';
 import { readSession } from '../sessions/sql.ts';
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
-
-/** What a client can take at home with somebody’s help, and nothing that needs touching close. */
-const AT_HOME = [
-  'bust',
-  'underbust',
-  'waist',
-  'hip',
-  'nape-to-waist',
-  'arm-length',
-  'waist-to-knee',
-  'stature',
-];
 
 /** How the house measures, on paper: the whole guide, one order’s list, the client’s page. */
 export function guideRoutes(deps: Deps): Hono<Env> {
@@ -39,7 +27,7 @@ export function guideRoutes(deps: Deps): Hono<Env> {
     const { clientPage, wholeGuide } = await paper();
     const home = query.for === 'client';
     const key = `${query.for} ${studio}`;
-    const pdf = printed.get(key) ?? (home ? clientPage(studio, AT_HOME) : wholeGuide(studio));
+    const pdf = printed.get(key) ?? (home ? clientPage(studio, USUAL_AT_HOME) : wholeGuide(studio));
     if (!printed.has(key) && printed.size > 7) printed.clear();
     printed.set(key, pdf);
     // One that failed is not kept: the next hand tries again.
@@ -51,11 +39,12 @@ export function guideRoutes(deps: Deps): Hono<Env> {
     const session = UUID.test(id) ? await readSession(deps.pool, id) : undefined;
     const client = session && (await readClient(deps.pool, session.clientId));
     if (!session || !client) throw notFound('session');
-    const { studio, timeZone } = await readHouse(deps.pool);
+    const { studio, timeZone, rules } = await readHouse(deps.pool);
     const rows = inTapeOrder(
       [...resolveAll(session.readings)].flatMap(([of, m]) =>
         m.net === null ? [] : [{ id: of, cm: m.net, asRead: m.asRead }],
       ),
+      rules.tape,
     );
     const { measureCard } = await paper();
     const { beneath, heel } = session.details;
@@ -69,9 +58,15 @@ export function guideRoutes(deps: Deps): Hono<Env> {
     const items = measuringList(order.brief?.parts ?? []);
     if (items.length === 0)
       throw new Refusal(409, 'no-brief', 'What is measured hangs on the brief; write that first.');
-    const { studio } = await readHouse(deps.pool);
+    const { studio, rules } = await readHouse(deps.pool);
     const { orderList } = await paper();
-    const of = { studio, number: order.number, what: order.what, client: order.clientName, items };
+    const of = {
+      studio,
+      number: order.number,
+      what: order.what,
+      client: order.clientName,
+      items: inTapeOrder(items, rules.tape),
+    };
     return send(c, await orderList(of), `to-measure-${order.number}`);
   });
   return app;

@@ -57,7 +57,7 @@ describe('the house’s rules', () => {
     const before = await rulesNow();
     for (const rules of [
       { ease: { hip: { fitted: 'wide' } } },
-      { ease: { elbow: { fitted: '2 cm' } } },
+      { ease: { ankle: { fitted: '2 cm' } } },
       { darts: { front: { count: 2 } } },
       { ages: { usual: -1 } },
       { rounding: { unit: 'cm', step: 0.3, mode: 'nearest' } },

@@ -25,12 +25,15 @@ export interface Table {
   readonly rows: readonly (readonly string[])[];
 }
 
-/** The cells of a CSV file (RFC 4180 and what goes by that name). @throws Refusal 422 for what is no table */
-export function tableOf(bytes: Buffer, encoding: Encoding): Table {
+/** The cells of a CSV file (RFC 4180 and what goes by that name), or of its first rows. @throws Refusal 422 for what is no table */
+export function tableOf(bytes: Buffer, encoding: Encoding, first?: number): Table {
   const no = (code: string, sentence: string) => new Refusal(422, code, sentence);
   const text = new TextDecoder(encoding).decode(bytes);
   if (text.includes('\0')) throw no('no-table', 'This is no CSV file: it holds bytes that no text has.');
-  const { data, meta } = Papa.parse<string[]>(text, { skipEmptyLines: 'greedy' });
+  const { data, meta } = Papa.parse<string[]>(text, {
+    skipEmptyLines: 'greedy',
+    ...(first === undefined ? {} : { preview: first + 1 }),
+  });
   const [headers, ...rows] = data;
   if (!headers || rows.length === 0)
     throw no('no-rows', 'This file has no rows under its first line. The first line names the columns.');

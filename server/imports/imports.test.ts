@@ -149,6 +149,81 @@ describe('the old book', () => {
     expect((await taken(view.id)).state).toBe('taken');
   });
 
+  it('leaves the rows that a hand leaves, says so, and lets them tell nothing of anybody', async () => {
+    const text =
+      'Name,Phone,Date,Waist\nLeft Out,0555 777,2020-01-01,70\nLeft Out,,2020-02-01,71\nKept In,,2020-01-01,72\n';
+    const view = await json(upload(text), 201);
+    const set = (leave: number[], status = 200) =>
+      json(
+        principal!.send('PUT', `/imports/${view.id}`, { columns: view.columns, encoding: 'utf-8', leave }),
+        status,
+      );
+    await set([1], 422);
+    await set([2, 3]);
+    expect((await set([2])).leave).toEqual([2]);
+    const done = await taken(view.id);
+    expect(done.report).toMatchObject({
+      taken: 2,
+      clients: 2,
+      readings: 2,
+      left: [{ row: 2, says: 'Left by hand.' }],
+    });
+    const { rows } = await t.pool.query(`select phone from client where name = 'Left Out'`);
+    expect(rows).toEqual([{ phone: '' }]);
+    // The mapping is remembered, the rows left are not: they were this file's.
+    const again = await json(upload(text), 201);
+    expect(again.leave).toEqual([]);
+  });
+
+  it('is looked at page by page, to its last row', async () => {
+    const text = `Name\n${Array.from({ length: 130 }, (_, i) => `Page Turner ${i}`).join('\n')}\n`;
+    const { id } = await json(upload(text), 201);
+    const names = async (from: number) =>
+      (await json(principal!.get(`/imports/${id}?from=${from}`))).preview.map(
+        (p: { row: number; read: { name: string } }) => `${p.row} ${p.read.name}`,
+      );
+    expect((await names(60))[0]).toBe('62 Page Turner 60');
+    expect(await names(120)).toHaveLength(10);
+    expect((await names(120)).at(-1)).toBe('131 Page Turner 129');
+    expect(await names(5000)).toEqual([]);
+    await json(principal!.get(`/imports/${id}?from=-1`), 422);
+  });
+
+  it('one person told in several rows is one card, however far apart, with all that the rows say', async () => {
+    const between = Array.from({ length: 450 }, (_, i) => `Filler ${i},,,2019-01-01,90`).join('\n');
+    const view = await json(
+      upload(
+        `Name,Tel,Note,Date,Bust\nUna Reed,,likes long sleeves,2019-01-01,90\nUna Reed,0777 123,,2019-02-01,91\n${between}\nUna Reed,,left-handed,2019-03-01,92\n`,
+      ),
+      201,
+    );
+    expect(view.preview).toHaveLength(60);
+    expect((await taken(view.id)).report).toMatchObject({ taken: 453, clients: 451, left: [], untold: 0 });
+    const cards = await json(principal!.get('/clients?q=una%20reed'));
+    expect(cards).toHaveLength(1);
+    const card = await json(principal!.get(`/clients/${cards[0].id}`));
+    expect(card.sessions).toHaveLength(3);
+    expect([card.phone, card.note]).toEqual(['0777 123', 'likes long sleeves\nleft-handed']);
+    // Brought again with one row more, her card stands: it is not written over, and the row says so.
+    const more = await json(
+      upload('Name,Tel,Note,Date,Bust\nUna Reed,0777123,moved away,2020-01-01,93\n'),
+      201,
+    );
+    const { report } = await taken(more.id);
+    expect(report).toMatchObject({ taken: 1, clients: 0 });
+    expect(report.left).toEqual([
+      { row: 2, says: 'Una Reed stood in the book: the card is kept as it is, and the figures are taken.' },
+    ]);
+    expect((await json(principal!.get(`/clients/${cards[0].id}`))).note).not.toContain('moved away');
+  });
+
+  it('what is left out beyond what is kept is counted', async () => {
+    const rows = Array.from({ length: 2005 }, (_, i) => `,2019-01-01,${80 + (i % 20)}`).join('\n');
+    const view = await json(upload(`Name,Date,Bust\n${rows}\n`), 201);
+    const { report } = await taken(view.id);
+    expect([report.left.length, report.untold]).toEqual([2000, 5]);
+  });
+
   it('two of the same name are told apart by the phone, or the row is left out', async () => {
     for (const phone of ['0555 111 222', '0555 333 444'])
       await json(principal!.send('POST', '/clients', { name: 'Same Name', phone }), 201);

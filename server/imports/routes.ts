@@ -54,15 +54,17 @@ export function importRoutes(deps: Deps): Hono<Env> {
     );
     return c.json(await viewOf(deps.pool, id, deps.now()), 201);
   });
-  on(app, 'GET /imports/:id', async (c) => c.json(await viewOf(deps.pool, idParam(c, 'import'), deps.now())));
-  on(app, 'PUT /imports/:id', (c, { body: { columns, encoding } }) => {
+  on(app, 'GET /imports/:id', async (c, { query }) =>
+    c.json(await viewOf(deps.pool, idParam(c, 'import'), deps.now(), query.from)),
+  );
+  on(app, 'PUT /imports/:id', (c, { body: { columns, encoding, leave } }) => {
     const id = idParam(c, 'import');
     return once(c, deps, async (tx) => {
       const file = await readImport(tx, id);
       if (!file) throw notFound('import');
       const { headers, rows } = tableOf(file.bytes, encoding);
       const read: Column[] = headers.map((_, i) => columns[i] ?? { is: 'leave' });
-      if (!(await mapImport(tx, id, encoding, read, rows.length)))
+      if (!(await mapImport(tx, id, encoding, { columns: read, leave, rows: rows.length })))
         throw new Refusal(409, 'taken', 'This file is being taken, or was.');
       await rememberMapping(tx, headerOf(headers), read, deps.now());
       return { status: 200, body: await viewOf(tx, id, deps.now()) };
@@ -99,7 +101,7 @@ export function importRoutes(deps: Deps): Hono<Env> {
   return app;
 }
 
-async function viewOf(db: Db, id: number, now: Date): Promise<ImportView> {
+async function viewOf(db: Db, id: number, now: Date, from = 0): Promise<ImportView> {
   const file = await readImport(db, id);
   if (!file) throw notFound('import');
   let { state, report } = file;
@@ -110,7 +112,7 @@ async function viewOf(db: Db, id: number, now: Date): Promise<ImportView> {
     state = (await readImport(db, id))!.state;
   }
   const { timeZone } = await readHouse(db);
-  const table = file.bytes.length === 0 ? null : tableOf(file.bytes, file.encoding);
+  const table = file.bytes.length === 0 ? null : tableOf(file.bytes, file.encoding, from + PREVIEW);
   const today = dayIn(timeZone, now);
   return {
     id,
@@ -121,11 +123,13 @@ async function viewOf(db: Db, id: number, now: Date): Promise<ImportView> {
     columns: file.columns,
     says: columnsSay(file.columns),
     rows: file.rows,
+    leave: file.leave,
     state,
     done: file.done,
     report,
-    preview: (table?.rows ?? [])
-      .slice(0, PREVIEW)
-      .map((cells, i) => ({ row: i + 2, read: readRow(cells, file.columns, today) })),
+    preview: (table?.rows ?? []).slice(from).map((cells, i) => ({
+      row: from + i + 2,
+      read: readRow(cells, file.columns, today),
+    })),
   };
 }

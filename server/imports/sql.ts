@@ -11,12 +11,16 @@ export interface ImportFile {
   readonly bytes: Buffer;
   readonly encoding: Encoding;
   readonly columns: readonly Column[];
+  readonly leave: readonly number[];
   readonly state: 'open' | 'taking' | 'taken' | 'failed';
   readonly done: number;
   readonly rows: number;
   readonly report: ImportReport | null;
 }
-type Row = Omit<ImportFile, 'columns' | 'report'> & { readonly mapping: unknown; readonly report: unknown };
+type Row = Omit<ImportFile, 'columns' | 'leave' | 'report'> & {
+  readonly mapping: unknown;
+  readonly report: unknown;
+};
 
 export async function readImport(db: Db, id: number): Promise<ImportFile | undefined> {
   const { rows } = await db.query<Row>({
@@ -27,13 +31,16 @@ export async function readImport(db: Db, id: number): Promise<ImportFile | undef
   const [row] = rows;
   if (!row) return undefined;
   const { mapping, report, ...rest } = row;
+  const { columns, leave } = stored(StoredMapping, 'Columns', mapping);
   return {
     ...rest,
-    columns: stored(StoredMapping, 'Columns', mapping).columns,
+    columns,
+    leave,
     report: report === null ? null : stored(StoredReport, 'Report', report),
   };
 }
-const asMapping = (columns: readonly Column[]) => JSON.stringify({ version: 1, columns });
+const asMapping = (columns: readonly Column[], leave: readonly number[] = []) =>
+  JSON.stringify({ version: 1, columns, leave });
 
 export async function addImport(
   tx: Tx,
@@ -52,12 +59,11 @@ export async function mapImport(
   tx: Tx,
   id: number,
   encoding: Encoding,
-  columns: readonly Column[],
-  rows: number,
+  { columns, leave, rows }: Pick<ImportFile, 'columns' | 'leave' | 'rows'>,
 ): Promise<boolean> {
   const { rowCount } = await tx.query(
     `update import_file set encoding = $2, mapping = $3, rows = $4 where id = $1 and state in ('open', 'failed')`,
-    [id, encoding, asMapping(columns), rows],
+    [id, encoding, asMapping(columns, leave), rows],
   );
   return rowCount === 1;
 }

@@ -1,6 +1,15 @@
 import { createHash, randomUUID } from 'node:crypto';
 import type { ImportReport } from '@rocchetto/contract';
-import { foldPhone, foldText, type ImportedRow, readRow } from '@rocchetto/core';
+import {
+  type BookPerson,
+  type Column,
+  foldPhone,
+  foldText,
+  type ImportedRow,
+  peopleOf,
+  readRow,
+  unclear,
+} from '@rocchetto/core';
 import type { Pool, Tx } from '../db/pool.ts';
 import { inTransaction } from '../db/pool.ts';
 import { tableOf } from './decode.ts';
@@ -28,6 +37,7 @@ export const NOTHING: ImportReport = {
   readings: 0,
   already: 0,
   left: [],
+  untold: 0,
   failed: '',
 };
 
@@ -40,27 +50,34 @@ interface Doing {
 /** Takes a whole file in one transaction, some hundred rows at a time so that others are served between them. */
 export async function takeImport(file: ImportFile, { pool, staffId, today }: Doing): Promise<ImportReport> {
   const { rows } = tableOf(file.bytes, file.encoding);
+  const leave = new Set(file.leave);
+  const people = await peopleIn(rows, file.columns, leave, today);
   return inTransaction(pool, async (tx) => {
     await holdTaking(tx, file.id);
     const report = { ...NOTHING, left: [] as ImportReport['left'][number][] };
     const tell = (row: number, says: string) => {
       if (report.left.length < MOST_TOLD) report.left.push({ row, says });
+      else report.untold++;
     };
-    /** cards this file has made, by name and phone */
-    const made = new Map<string, number>();
+    const cards = new Map<string, CardOf>();
     for (let from = 0; from < rows.length; from += BATCH) {
       const batch = rows.slice(from, from + BATCH).flatMap((cells, i) => {
         // The header is the first line of a spreadsheet.
         const row = from + i + 2;
         const read = readRow(cells, file.columns, today);
+        if (leave.has(row)) {
+          tell(row, 'Left by hand.');
+          return [];
+        }
         for (const says of read.left) tell(row, says);
         if (read.refused) {
           tell(row, read.refused);
           return [];
         }
-        return [{ row, read, hash: hashOf(read) }];
+        return [{ row, read, person: people[from + i]!, hash: hashOf(read) }];
       });
-      await takeBatch(tx, batch, { made, report, tell, staffId });
+      await takeBatch(tx, batch, { cards, report, tell, staffId });
+      // The progress is told beside the transaction: others see it while nothing is taken yet.
       await progress(pool, file.id, Math.min(rows.length, from + BATCH));
       await new Promise((r) => setImmediate(r));
     }
@@ -69,13 +86,37 @@ export async function takeImport(file: ImportFile, { pool, staffId, today }: Doi
   });
 }
 
+/** Whose every row is, read by the columns of the card alone. */
+async function peopleIn(
+  rows: readonly (readonly string[])[],
+  columns: readonly Column[],
+  leave: ReadonlySet<number>,
+  today: string,
+): Promise<(BookPerson | string)[]> {
+  const ofCard = columns.map((c): Column => (c.is === 'measure' || c.is === 'date' ? { is: 'leave' } : c));
+  const read: ImportedRow[] = [];
+  for (let from = 0; from < rows.length; from += BATCH) {
+    // A row that is left tells nothing of anybody.
+    for (const [i, cells] of rows.slice(from, from + BATCH).entries())
+      read.push(readRow(leave.has(from + i + 2) ? [] : cells, ofCard, today));
+    await new Promise((r) => setImmediate(r));
+  }
+  return peopleOf(read);
+}
+
+/** The card of a person: one that stood in the book, or one that this file makes. */
+interface CardOf {
+  id: number;
+  readonly stood: boolean;
+}
 interface Row {
   readonly row: number;
   readonly read: ImportedRow;
+  readonly person: BookPerson | string;
   readonly hash: Buffer;
 }
 interface Batch {
-  readonly made: Map<string, number>;
+  readonly cards: Map<string, CardOf>;
   readonly report: { -readonly [K in keyof ImportReport]: ImportReport[K] };
   readonly tell: (row: number, says: string) => void;
   readonly staffId: number;
@@ -84,7 +125,7 @@ interface Batch {
 async function takeBatch(
   tx: Tx,
   batch: readonly Row[],
-  { made, report, tell, staffId }: Batch,
+  { cards, report, tell, staffId }: Batch,
 ): Promise<void> {
   const known = await knownRows(
     tx,
@@ -99,49 +140,66 @@ async function takeBatch(
     return !old;
   });
   if (fresh.length === 0) return;
-  const there = new Map<string, { id: number; phone: string }[]>();
+  const there = new Map<string, Standing[]>();
   for (const c of await clientsNamed(tx, [...new Set(fresh.map((f) => foldText(f.read.name)))]))
     there.set(c.name, [...(there.get(c.name) ?? []), c]);
-  const cards: NewCard[] = [];
-  const keys: string[] = [];
-  const taken = fresh.filter(({ row, read }) => {
-    const [folded, digits] = [foldText(read.name), foldPhone(read.phone)];
-    const key = `${folded}\n${digits}`;
-    if (made.has(key)) return true;
-    // One of the same name is the same client unless the phones differ; of several only the phone can tell.
-    const fits = (there.get(folded) ?? []).filter(
-      (c) => digits === '' || c.phone === '' || c.phone === digits,
-    );
-    if (fits.length > 1 && fits.filter((c) => c.phone !== '' && c.phone === digits).length !== 1) {
-      tell(
-        row,
-        `${fits.length} clients are called ${read.name}: the phone tells which. The row is left out.`,
-      );
-      return false;
+  const made: { readonly card: CardOf; readonly write: NewCard }[] = [];
+  const taken = fresh.flatMap(({ row, read, person, hash }) => {
+    if (typeof person === 'string') {
+      tell(row, person);
+      return [];
     }
-    const one = fits.length > 1 ? fits.find((c) => c.phone === digits) : fits[0];
-    if (one) made.set(key, one.id);
-    else {
-      made.set(key, -1);
-      keys.push(key);
-      const { name, phone, email, address, note } = read;
-      cards.push({ name, phone, email, address, note, digits, folded });
+    const stands = standing(there.get(person.folded) ?? [], person, foldPhone(read.phone) !== '');
+    if (typeof stands === 'number') {
+      tell(row, unclear(read.name, stands));
+      return [];
     }
-    return true;
+    let card = cards.get(person.key);
+    if (!card) {
+      card = { id: stands?.id ?? 0, stood: stands !== null };
+      cards.set(person.key, card);
+      const { folded, digits } = person;
+      if (!card.stood) made.push({ card, write: { ...person.card, digits, folded } });
+    }
+    if (card.stood && (read.email || read.address || read.note))
+      tell(row, `${read.name} stood in the book: the card is kept as it is, and the figures are taken.`);
+    return [{ read, hash, row, card }];
   });
-  if (cards.length > 0) for (const [i, id] of (await addCards(tx, cards)).entries()) made.set(keys[i]!, id);
-  report.clients += cards.length;
+  if (made.length > 0) {
+    const ids = await addCards(
+      tx,
+      made.map((m) => m.write),
+    );
+    for (const [i, { card }] of made.entries()) card.id = ids[i]!;
+  }
+  report.clients += made.length;
   const sessions: NewSession[] = [];
-  const kept = taken.map(({ read, hash, row }) => {
-    const clientId = made.get(`${foldText(read.name)}\n${foldPhone(read.phone)}`)!;
-    const session = read.readings.length === 0 ? null : sessionOf(read, clientId, row);
+  const kept = taken.map(({ read, hash, row, card }) => {
+    const session = read.readings.length === 0 ? null : sessionOf(read, card.id, row);
     if (session) sessions.push(session);
     report.readings += session?.readings.length ?? 0;
     report.taken++;
-    return { hash, clientId, sessionId: session?.id ?? null };
+    return { hash, clientId: card.id, sessionId: session?.id ?? null };
   });
   if (sessions.length > 0) await addSessions(tx, sessions, staffId);
   await rememberRows(tx, kept);
+}
+
+interface Standing {
+  readonly id: number;
+  readonly phone: string;
+}
+/** The card that stands for a person; null for nobody yet, a number when it is unclear among so many. */
+function standing(of: readonly Standing[], person: BookPerson, told: boolean): number | Standing | null {
+  if (person.digits === '') return of.length > 1 ? of.length : (of[0] ?? null);
+  const others = of.filter((c) => c.phone !== '' && c.phone !== person.digits).length;
+  if (!told && others > 0) return others + 1;
+  const same = of.filter((c) => c.phone === person.digits);
+  if (same.length > 0) return same.length > 1 ? same.length : same[0]!;
+  // A card without a phone is whoever has the name, unless there are several.
+  const blank = of.filter((c) => c.phone === '');
+  const among = blank.length === 0 ? 0 : Math.max(blank.length, person.namesakes);
+  return among > 1 ? among : (blank[0] ?? null);
 }
 
 function sessionOf(read: ImportedRow, clientId: number, row: number): NewSession {

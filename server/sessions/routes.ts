@@ -5,6 +5,7 @@ import { type Ctx, type Deps, type Env, idParam } from '../http/context.ts';
 import { notFound } from '../http/problem.ts';
 import { on } from '../http/route.ts';
 import type { Changed } from '../live/live.ts';
+import { aheadBy, inStudioTime } from './clock.ts';
 import { keepBatch } from './keep.ts';
 import { earlierSessions, readSession } from './sql.ts';
 
@@ -25,7 +26,8 @@ export function sessionRoutes(deps: Deps): Hono<Env> {
   on(app, 'GET /clients/:id/earlier', async (c, { query }) =>
     c.json(await earlierSessions(deps.pool, idParam(c, 'client'), query.except ?? null)),
   );
-  on(app, 'POST /readings', async (c, { body: { session, readings } }) => {
+  on(app, 'POST /readings', async (c, { body }) => {
+    const { session, readings } = inStudioTime(body, aheadBy(c.req.header('x-device-time'), deps.now()));
     // One statement keeps the batch: it is whole or not at all, without a transaction around it.
     const answer = await patiently(() => keepBatch(deps.pool, session, readings, c.get('who')));
     const changed: Changed[] = [

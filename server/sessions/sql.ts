@@ -11,7 +11,7 @@ import type { Reading } from '@rocchetto/core';
 import type { Db } from '../db/pool.ts';
 import type { SignedIn } from '../http/context.ts';
 
-const ROW = `m.id, m.order_id as "orderId", m.at, m.measurer, m.unit, (select count(*)::int from reading r where r.session_id = m.id and r.state = 'read') as readings`;
+const ROW = `m.id, m.order_id as "orderId", m.at, m.measurer, m.unit, (select count(*)::int from reading r where r.session_id = m.id and r.state = 'read') as readings, exists (select 1 from home_link h where h.session_id = m.id) as "atHome"`;
 
 export async function sessionsOfClient(db: Db, clientId: number): Promise<SessionRow[]> {
   const { rows } = await db.query<SessionRow>({

@@ -10,7 +10,7 @@ import type { SheetGround } from './sql.ts';
 export function specOfOrder(ground: SheetGround, settings: Settings, today: string): SpecFile {
   const { order, house, session } = ground;
   const { brief } = order;
-  const { leads: _, schools: __, ...rules } = house.rules;
+  const { leads: _, schools: __, levels: ___, tape: ____, ...rules } = house.rules;
   if (!brief || brief.parts.length === 0)
     throw new Refusal(
       409,

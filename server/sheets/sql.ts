@@ -64,7 +64,8 @@ const GROUND = (more: string) => `
   ), chosen as (
     select m.* from session m where m.id = coalesce(
       (select (settings ->> 'sessionId')::uuid from rec),
-      (select id from session where order_id = $1 order by at desc, created_at desc limit 1))
+      (select id from session where order_id = $1 
+        order by exists (select 1 from home_link h where h.session_id = session.id), at desc, created_at desc limit 1))
   )
   select json_build_object(
     'order', (select to_json(x) from (select ${ROW}, o.brief, c.minor, c.guardian from orders o ${ROW_JOIN} where o.id = $1) x),

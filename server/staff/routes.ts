@@ -23,7 +23,16 @@ export function staffRoutes(deps: Deps): Hono<Env> {
   on(app, 'GET /me', async (c) => {
     const { id, name, role, csrf } = c.get('who');
     const { studio, timeZone, rules } = await readHouse(deps.pool);
-    return c.json({ id, name, role, csrf, studio, timeZone, leads: toLeads(rules) } satisfies Me);
+    return c.json({
+      id,
+      name,
+      role,
+      csrf,
+      studio,
+      timeZone,
+      leads: toLeads(rules),
+      tape: rules.tape ?? {},
+    } satisfies Me);
   });
   on(app, 'GET /staff', async (c) => c.json(await listStaff(deps.pool)));
   on(app, 'POST /staff', (c, { body: { name, role } }) =>

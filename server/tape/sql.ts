@@ -15,7 +15,7 @@ export async function readTwice(
         live as (
           select r.session_id, r.measure, r.read_by as by, r.fact, row_number() over (partition by r.session_id, r.measure order by r.seq) as n
             from newest m join reading r on r.session_id = m.id
-           where r.state = 'read' and r.fact ->> 'replaces' is null
+           where r.state = 'read' and r.fact ->> 'replaces' is null and coalesce(r.fact ->> 'source', 'taken here') = 'taken here'
              and not exists (select 1 from reading x where x.session_id = r.session_id and x.fact ->> 'replaces' = r.id::text)
         )
       select a.measure, a.by, a.fact as first, b.fact as second, (select count(*)::int from newest) as sessions
@@ -78,7 +78,8 @@ export async function measuredFor(db: Db, clientId: number) {
   }>({
     name: 'measured-for',
     text: `select o.id, o.number, o.brief ->> 'fit' as fit, s.at, coalesce(s.details ->> 'changed', '') <> '' as changed
-       from orders o left join lateral (select at, details from session where order_id = o.id order by at desc limit 1) s on true
+       from orders o left join lateral (select at, details from session where order_id = o.id
+         order by exists (select 1 from home_link h where h.session_id = session.id), at desc limit 1) s on true
       where o.client_id = $1 and o.stage <> 'cut' order by o.id desc limit 20`,
     values: [clientId],
   });

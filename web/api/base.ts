@@ -5,6 +5,7 @@ import {
   type FetchBaseQueryError,
   fetchBaseQuery,
 } from '@reduxjs/toolkit/query/react';
+import { noteAnswer } from '../offline/connection.ts';
 import { keyFor, landed } from './intent.ts';
 
 let csrf = '';
@@ -39,6 +40,7 @@ const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError> =
     api,
     extra,
   );
+  if (!changes) noteAnswer(result.meta?.response?.headers);
   const status = result.meta?.response?.status;
   if (status === 304 && held) return { data: held.data, meta: result.meta };
   if (intent && !result.error) landed(intent);

@@ -1,8 +1,10 @@
 import { may } from '@rocchetto/contract/may.ts';
+import { timeIn } from '@rocchetto/core/dates/studio-day.ts';
 import { useEffect, useRef, useState } from 'react';
 import { Link, Navigate, NavLink, Outlet, useLocation } from 'react-router';
 import { problemOf } from '../api/problem.ts';
 import { PendingReadings } from '../measuring/PendingReadings.tsx';
+import { forgetTold, useToldAt } from '../offline/connection.ts';
 import { Problem } from '../shared/Problem.tsx';
 import { FindLater } from './FindLater.tsx';
 import { MeContext } from './me.ts';
@@ -19,7 +21,16 @@ const initials = (name: string) =>
 
 /** The slim band above every place, and who is signed in. */
 export function Frame() {
-  const { data: me, error, isLoading, refetch } = useMeQuery();
+  const toldAt = useToldAt();
+  // While the book cannot be reached it is asked for again and again; its answer ends the notice.
+  const {
+    data: me,
+    error,
+    isLoading,
+    refetch,
+  } = useMeQuery(undefined, {
+    pollingInterval: toldAt ? 5_000 : 0,
+  });
   const { pathname, search } = useLocation();
   const [signOut] = useSignOutMutation();
   const [finding, setFinding] = useState(false);
@@ -45,6 +56,7 @@ export function Frame() {
     );
   const leave = async () => {
     await signOut();
+    await forgetTold();
     window.location.assign('/sign-in');
   };
   return (
@@ -96,6 +108,12 @@ export function Frame() {
           </div>
         </details>
       </header>
+      {toldAt && (
+        <p className="told" role="status">
+          The studio’s book cannot be reached. You see what it said at {timeIn(me.timeZone, toldAt)}; readings
+          and fittings are kept on this device and sent once it is back.
+        </p>
+      )}
       <div ref={work} tabIndex={-1} className="outlet">
         <Outlet />
       </div>

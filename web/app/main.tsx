@@ -4,6 +4,7 @@ import './look.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
+import { openWithoutNetwork } from '../offline/connection.ts';
 import { router } from './routes.tsx';
 
 createRoot(document.getElementById('root')!).render(
@@ -11,3 +12,4 @@ createRoot(document.getElementById('root')!).render(
     <RouterProvider router={router} />
   </StrictMode>,
 );
+openWithoutNetwork();

@@ -8,6 +8,12 @@ import { BrokenPage, NoSuchPage, Opening } from './NoSuchPage.tsx';
 export const router = createBrowserRouter([
   { path: '/sign-in', HydrateFallback: Opening, lazy: () => import('../signin/SignInPage.tsx') },
   { path: '/answer', HydrateFallback: Opening, lazy: () => import('../answer/AnswerPage.tsx') },
+  { path: '/at-home', HydrateFallback: Opening, lazy: () => import('../athome/AtHomePage.tsx') },
+  {
+    path: '/tape-device',
+    HydrateFallback: Opening,
+    lazy: () => import('../tapedevice/TapeDevicePage.tsx'),
+  },
   { path: '/setup', HydrateFallback: Opening, lazy: () => import('../signin/SetupPage.tsx') },
   {
     path: '/',
@@ -34,6 +40,7 @@ export const router = createBrowserRouter([
           { path: 'brought-in', lazy: () => import('../fitting/BringInPage.tsx') },
           { path: 'bench', lazy: () => import('../bench/BenchPage.tsx') },
           { path: 'orders/:id/measure', lazy: () => import('../measuring/MeasurePage.tsx') },
+          { path: 'orders/:id/flat', lazy: () => import('../flat/FlatPage.tsx') },
           { path: 'clients/new', lazy: () => import('../clients/NewClientPage.tsx') },
           { path: 'clients/:id', lazy: () => import('../clients/ClientPage.tsx') },
           { path: 'diary/book', lazy: () => import('../diary/BookPage.tsx') },

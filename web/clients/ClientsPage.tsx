@@ -29,7 +29,23 @@ export function Component() {
             Accents and small slips are forgiven: “soren” finds Søren.
             {mayCall && ' Four digits of the phone will do.'}
           </p>
-          {mayBring && <Link to="/old-book">Bring the old book</Link>}
+          {mayBring && (
+            <ul className="why">
+              <li>
+                <Link to="/old-book">Bring the old book</Link>
+              </li>
+              <li>
+                All clients with their measures as{' '}
+                <a href="/api/export/clients.csv" download>
+                  CSV
+                </a>{' '}
+                or{' '}
+                <a href="/api/export/clients.json" download>
+                  JSON
+                </a>
+              </li>
+            </ul>
+          )}
         </section>
       }
     >

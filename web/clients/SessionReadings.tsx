@@ -1,5 +1,5 @@
 import type { SessionRow } from '@rocchetto/contract';
-import { measure, resolveAll, TAPE_NAME } from '@rocchetto/core';
+import { measure, printWritten, type Reading, resolveAll, TAPE_NAME } from '@rocchetto/core';
 import { useState } from 'react';
 import { useDays } from '../app/me.ts';
 import { useSessionQuery } from '../measuring/api.ts';
@@ -13,7 +13,8 @@ export function SessionReadings({ session }: { session: SessionRow }) {
   return (
     <details onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary>
-        {short(session.at)}, {session.readings} readings by {session.measurer}
+        {short(session.at)}, {session.readings} {session.readings === 1 ? 'reading' : 'readings'} by{' '}
+        {session.measurer}
       </summary>
       {open && <Readings id={session.id} />}
     </details>
@@ -38,6 +39,7 @@ function Readings({ id }: { id: string }) {
           ];
         })}
       />
+      <Corrected readings={data.readings} />
       <p className="soft">
         {[
           details.beneath && `over ${details.beneath}`,
@@ -56,5 +58,27 @@ function Readings({ id }: { id: string }) {
         </a>
       </p>
     </>
+  );
+}
+
+/** What was struck out or corrected, by whom and why: nothing that was read goes from the book. */
+function Corrected({ readings }: { readings: readonly Reading[] }) {
+  const was = new Map(readings.map((r) => [r.id, r]));
+  const all = readings.flatMap((r) => {
+    const before = r.replaces ? was.get(r.replaces) : undefined;
+    return before?.written ? [{ r, before: printWritten(before.written) }] : [];
+  });
+  if (all.length === 0) return null;
+  return (
+    <ul className="why soft">
+      {all.map(({ r, before }) => (
+        <li key={r.id}>
+          {measure(r.measure).name}, {before}:{' '}
+          {r.written ? `corrected to ${printWritten(r.written)}` : 'struck out'}
+          {r.wroteBy && ` by ${r.wroteBy}`}
+          {r.reason && `, ${r.reason}`}
+        </li>
+      ))}
+    </ul>
   );
 }

@@ -32,6 +32,9 @@ export function GarmentChoice({ value, disabled, onChoose, parts }: Props) {
       <div className="fields">
         <div className="full">
           <Select
+            showSearch
+            optionFilterProp="label"
+            listHeight={440}
             aria-label="Garment"
             className="wide-select"
             disabled={disabled}

@@ -50,10 +50,10 @@ export function Component() {
     >
       <h1>House</h1>
       <p>
-        <Link to="/house/rules">House rules</Link>: ease, allowances, darts, rounding, ages and lead times.{' '}
-        <Link to="/house/bench">Minutes, prices and signs</Link>: what the bench reckons with, and the house’s
-        words for what is seen on the cloth. <Link to="/how-we-measure">How we measure</Link>, and{' '}
-        <Link to="/whose-tape">whose tape</Link> reads how well.
+        <Link to="/house/rules">House rules</Link>: ease, allowances, darts, rounding, ways of measuring, ages
+        and lead times. <Link to="/house/bench">Minutes, prices and signs</Link>: what the bench reckons with,
+        and the house’s words for what is seen on the cloth. <Link to="/how-we-measure">How we measure</Link>,
+        and <Link to="/whose-tape">whose tape</Link> reads how well.
       </p>
       <Settings />
       <Staff />

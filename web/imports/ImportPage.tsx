@@ -1,4 +1,5 @@
 import '../fitting/pictures.css';
+import './imports.css';
 import type { ImportReport, ImportView } from '@rocchetto/contract';
 import { ENCODINGS } from '@rocchetto/contract/imports.ts';
 import { CARD_FIELDS, type Column, MEASURES, measure, printWritten, WAYS } from '@rocchetto/core';
@@ -80,8 +81,11 @@ function Upload({ onRead, again }: { onRead: (id: number) => void; again: boolea
 
 function File({ id }: { id: number }) {
   const [poll, setPoll] = useState(0);
-  const { data, error, refetch } = useImportFileQuery(id, { pollingInterval: poll });
-  const [take, taking] = useTakeImportMutation();
+  const [params, setParams] = useSearchParams();
+  const from = Number(params.get('from')) || 0;
+  const { data, error, refetch } = useImportFileQuery({ id, from }, { pollingInterval: poll });
+  const look = (row: number) =>
+    setParams({ i: String(id), ...(row > 0 ? { from: String(row) } : {}) }, { replace: true });
   if (!data)
     return error ? <Problem error={error} again={refetch} /> : <p role="status">Reading the file …</p>;
   const wanted = data.state === 'taking' ? 700 : 0;
@@ -99,45 +103,84 @@ function File({ id }: { id: number }) {
       )}
       {data.report && <Report of={data.report} />}
       {(data.state === 'open' || data.state === 'failed') && (
-        <>
-          <Mapping key={data.headers.join()} of={data} />
-          {data.says && <Notice>{data.says}</Notice>}
-          <Problem error={taking.error} />
-          <div className="row acts">
-            <button
-              type="button"
-              className="take"
-              disabled={data.says !== '' || taking.isLoading}
-              onClick={async () => {
-                await take(id);
-                void refetch();
-              }}
-            >
-              Take {data.rows} rows into the book
-            </button>
-          </div>
-          <Preview of={data} />
-        </>
+        <Open key={data.headers.join()} of={data} from={from} onLook={look} again={() => void refetch()} />
       )}
     </>
   );
 }
 
-/** Each column: its header, what it holds, and for figures the unit and the share of those that say none. */
-function Mapping({ of }: { of: ImportView }) {
+interface Reading {
+  readonly columns: readonly Column[];
+  readonly leave: readonly number[];
+  readonly encoding: ImportView['encoding'];
+}
+
+/** A file that is still to be taken: its columns, the button, its rows. */
+function Open({
+  of,
+  from,
+  onLook,
+  again,
+}: {
+  of: ImportView;
+  from: number;
+  onLook: (row: number) => void;
+  again: () => void;
+}) {
   const [map, { error }] = useMapImportMutation();
+  const [take, taking] = useTakeImportMutation();
   // What a hand has chosen stands at once; the answer to an earlier choice does not undo a later one.
-  const [columns, setColumns] = useState(of.columns);
+  const [reading, setReading] = useState<Reading>(of);
   const line = useRef<Promise<unknown>>(Promise.resolve());
-  const send = (next: readonly Column[], encoding: ImportView['encoding']) => {
-    setColumns(next);
-    line.current = line.current.then(() => map({ id: of.id, encoding, columns: next }));
+  const send = (more: Partial<Reading>) => {
+    const { columns, leave, encoding } = { ...reading, ...more };
+    const next = { columns, leave, encoding };
+    setReading(next);
+    line.current = line.current.then(() => map({ id: of.id, ...next, from }));
   };
-  const set = (i: number, column: Column) =>
-    send(
-      columns.map((c, n) => (n === i ? column : c)),
-      of.encoding,
-    );
+  return (
+    <>
+      <Problem error={error} />
+      <Mapping of={of} reading={reading} send={send} />
+      {of.says && <Notice>{of.says}</Notice>}
+      <Problem error={taking.error} />
+      <div className="row acts">
+        <button
+          type="button"
+          className="take"
+          disabled={of.says !== '' || taking.isLoading}
+          onClick={async () => {
+            // Not before the last choice has arrived.
+            await line.current;
+            await take(of.id);
+            again();
+          }}
+        >
+          Take {of.rows - reading.leave.length} rows into the book
+        </button>
+      </div>
+      <Preview
+        of={of}
+        from={from}
+        onLook={onLook}
+        leave={reading.leave}
+        onLeave={(leave) => send({ leave })}
+      />
+    </>
+  );
+}
+
+/** Each column: its header, what it holds, and for figures the unit and the share of those that say none. */
+function Mapping({
+  of,
+  reading: { columns, encoding },
+  send,
+}: {
+  of: ImportView;
+  reading: Reading;
+  send: (more: Partial<Reading>) => void;
+}) {
+  const set = (i: number, column: Column) => send({ columns: columns.map((c, n) => (n === i ? column : c)) });
   const keyOf = (c: Column) => (c.is === 'measure' ? `m ${c.id}` : c.is);
   const columnOf = (key: string, before: Column): Column =>
     key.startsWith('m ')
@@ -159,8 +202,8 @@ function Mapping({ of }: { of: ImportView }) {
         <select
           id="encoding"
           className="field"
-          value={of.encoding}
-          onChange={(e) => send(columns, e.target.value as ImportView['encoding'])}
+          value={encoding}
+          onChange={(e) => send({ encoding: e.target.value as ImportView['encoding'] })}
         >
           {ENCODINGS.map((e) => (
             <option key={e} value={e}>
@@ -169,7 +212,6 @@ function Mapping({ of }: { of: ImportView }) {
           ))}
         </select>
       </p>
-      <Problem error={error} />
       <div className="scroll">
         <table className="ledger">
           <thead>
@@ -246,15 +288,44 @@ function Mapping({ of }: { of: ImportView }) {
   );
 }
 
-function Preview({ of }: { of: ImportView }) {
+const PAGE = 60;
+
+function Preview({
+  of,
+  from,
+  onLook,
+  leave,
+  onLeave,
+}: {
+  of: ImportView;
+  from: number;
+  onLook: (row: number) => void;
+  leave: readonly number[];
+  onLeave: (leave: readonly number[]) => void;
+}) {
+  const left = new Set(leave);
+  const set = (row: number, stays: boolean) =>
+    onLeave(stays ? leave.filter((r) => r !== row) : [...leave, row]);
   return (
     <section aria-label="The first rows">
-      <h2>The first rows</h2>
-      <ul className="why">
+      <h2>{from === 0 ? 'The first rows' : `Rows from ${from + 2}`}</h2>
+      <ul className="why rows">
         {of.preview.map(({ row, read }) => (
-          <li key={row}>
-            <span className="soft">{row}</span> <strong>{read.name || '—'}</strong>
-            {read.date && `, ${read.date}`}
+          <li key={row} className={left.has(row) ? 'left' : undefined}>
+            <label>
+              <input
+                type="checkbox"
+                checked={!left.has(row)}
+                onChange={(e) => set(row, e.target.checked)}
+                aria-label={`Take row ${row}, ${read.name || 'without a name'}`}
+              />{' '}
+              <span className="soft">{row}</span>{' '}
+              <span>
+                <strong>{read.name || '—'}</strong>
+                {read.date && ','}
+              </span>
+            </label>
+            {read.date && ` ${read.date}`}
             {read.readings.length > 0 &&
               `: ${read.readings
                 .map(
@@ -275,9 +346,22 @@ function Preview({ of }: { of: ImportView }) {
           </li>
         ))}
       </ul>
-      {of.rows > of.preview.length && (
-        <p className="soft">
-          {of.rows - of.preview.length} more rows; what is left out of any of them is told when it is taken.
+      {of.rows > PAGE && (
+        <p className="row">
+          {from > 0 && (
+            <button type="button" className="quiet tall" onClick={() => onLook(Math.max(0, from - PAGE))}>
+              rows before
+            </button>
+          )}
+          {from + PAGE < of.rows && (
+            <button type="button" className="quiet tall" onClick={() => onLook(from + PAGE)}>
+              next rows
+            </button>
+          )}
+          <span className="soft">
+            {from + 2} to {Math.min(of.rows, from + PAGE) + 1} of {of.rows + 1}; what is left out of any of
+            them is told when it is taken.
+          </span>
         </p>
       )}
     </section>
@@ -302,6 +386,7 @@ function Report({ of }: { of: ImportReport }) {
               </li>
             ))}
           </ul>
+          {of.untold > 0 && <p className="soft">and {of.untold} more, which are not kept here</p>}
         </>
       )}
     </section>

@@ -4,15 +4,27 @@ import { api, change } from '../api/base.ts';
 
 const imports = api.injectEndpoints({
   endpoints: (b) => ({
-    importFile: b.query<ImportView, number>({ query: (id) => `/imports/${id}`, keepUnusedDataFor: 0 }),
+    importFile: b.query<ImportView, { id: number; from: number }>({
+      query: ({ id, from }) => ({ url: `/imports/${id}`, params: { from } }),
+      keepUnusedDataFor: 0,
+    }),
     mapImport: b.mutation<
       ImportView,
-      { id: number; columns: readonly Column[]; encoding: ImportView['encoding'] }
+      {
+        id: number;
+        columns: readonly Column[];
+        encoding: ImportView['encoding'];
+        leave: readonly number[];
+        from: number;
+      }
     >({
-      query: ({ id, ...body }) => change(`/imports/${id}`, 'PUT', body),
-      async onQueryStarted({ id }, { dispatch, queryFulfilled }) {
+      query: ({ id, from: _, ...body }) => change(`/imports/${id}`, 'PUT', body),
+      async onQueryStarted({ id, from }, { dispatch, queryFulfilled }) {
         const { data } = await queryFulfilled.catch(() => ({ data: null }));
-        if (data) dispatch(imports.util.upsertQueryData('importFile', id, data));
+        if (!data) return;
+        // The answer shows the first rows; another page of them is asked for again.
+        dispatch(imports.util.upsertQueryData('importFile', { id, from: 0 }, data));
+        if (from > 0) dispatch(imports.endpoints.importFile.initiate({ id, from }, { forceRefetch: true }));
       },
     }),
     takeImport: b.mutation<object, number>({

@@ -23,7 +23,7 @@ export function Component() {
   const id = Number(useParams().id);
   const { data: order, error, refetch } = useOrderQuery(id);
   const me = useMe();
-  const { session, looked, begin, anew } = useCurrentSession(order);
+  const { session, looked, begin, anew } = useCurrentSession(order, me.id);
   if (!order) return <Place title="Measure" waiting={{ what: 'the order', error, again: refetch }} />;
   const thread = <Thread order={order} here="measured" />;
   if (!order.brief || order.brief.parts.length === 0)
@@ -45,7 +45,7 @@ export function Component() {
             The client stands erect, weight even, eyes ahead. Mark the waist with a cord first. The client may
             decline any measurement.
           </p>
-          <SessionStart order={order} onBegin={(s) => void begin(s, me.id)} />
+          <SessionStart order={order} onBegin={(s) => void begin(s)} />
         </>
       ) : (
         <p className="soft">Looking for a session under way …</p>
@@ -65,7 +65,7 @@ function Taping({ order, session, onAnew }: { order: OrderFull; session: Session
       margin={<TapingMargin order={order} session={session} taping={taping} onAnew={onAnew} />}
     >
       <div className="taping">
-        <TapeFigure measure={item.id} name={item.name} />
+        <TapeFigure measure={item.id} name={item.name} ways={taping.ways} />
         <div className="at-tape">
           <h1>
             {item.name}
@@ -91,6 +91,8 @@ function Taping({ order, session, onAnew }: { order: OrderFull; session: Session
             onBack={taping.back}
             onAgain={taping.again}
             onState={(s) => void taping.mark(s)}
+            heard={taping.digital.now}
+            onBusy={taping.digital.offer}
           />
           <TakenReadings measured={item.measured} unit={unit} onStrike={taping.strike} />
           {taping.lost && <Notice is="bad">{taping.lost}</Notice>}

@@ -1,5 +1,13 @@
 import { type OrderFull, SessionWrite } from '@rocchetto/contract';
-import { CORDS, SCHOOL_CHOICES, SCHOOL_MATTERS, USUAL_SCHOOLS, withUnit } from '@rocchetto/core';
+import {
+  CORDS,
+  LEVEL_RULES,
+  SCHOOL_CHOICES,
+  SCHOOL_MATTERS,
+  USUAL_LEVELS,
+  USUAL_SCHOOLS,
+  withUnit,
+} from '@rocchetto/core';
 import { Button, Checkbox, Form, Input, Radio, Select } from 'antd';
 import { useEffect, useState } from 'react';
 import { useMe } from '../app/me.ts';
@@ -8,17 +16,6 @@ import { useLengthRule } from '../orders/useLengthRule.ts';
 import { LengthInput } from '../shared/LengthInput.tsx';
 import { Notice } from '../shared/Notice.tsx';
 
-const WAIST_RULES = [
-  'where the body folds when bending sideways',
-  'narrowest girth',
-  'where this garment’s waist will sit',
-  'at or under the navel',
-];
-const HIP_RULES = [
-  'fullest seat, seen from the side',
-  'a fixed drop below the waist',
-  'riding the tape down until it stops growing',
-];
 const options = (rules: readonly string[]) => rules.map((r) => ({ value: r, label: r }));
 
 /** Before the tape: who measures and who writes, over what, in which shoes, and by which rules. */
@@ -29,8 +26,13 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
   const [form] = Form.useForm();
   // What the house has set comes a moment later than the form; what a hand chose meanwhile stays.
   useEffect(() => {
-    if (rules?.rules.schools && !form.isFieldsTouched())
-      form.setFieldValue('schools', { ...USUAL_SCHOOLS, ...rules.rules.schools });
+    if (!rules || form.isFieldsTouched()) return;
+    const { schools, levels } = rules.rules;
+    form.setFieldsValue({
+      schools: { ...USUAL_SCHOOLS, ...schools },
+      waistRule: levels?.waist ?? USUAL_LEVELS.waist,
+      hipRule: levels?.hip ?? USUAL_LEVELS.hip,
+    });
   }, [rules, form]);
   const length = useLengthRule('cm');
   const [wrong, setWrong] = useState('');
@@ -49,8 +51,8 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
         beneath: brief.beneath,
         heel: brief.heel ?? '',
         posture: '',
-        waistRule: WAIST_RULES[0],
-        hipRule: HIP_RULES[0],
+        waistRule: rules?.rules.levels?.waist ?? USUAL_LEVELS.waist,
+        hipRule: rules?.rules.levels?.hip ?? USUAL_LEVELS.hip,
         unit: inches ? 'in' : 'cm',
         guardian: order.guardian,
         schools: { ...USUAL_SCHOOLS, ...rules?.rules.schools },
@@ -105,10 +107,10 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
           <Input maxLength={500} />
         </Form.Item>
         <Form.Item name="waistRule" label="Waist taken">
-          <Select options={options(WAIST_RULES)} />
+          <Select options={options(LEVEL_RULES.waist.of)} />
         </Form.Item>
         <Form.Item name="hipRule" label="Hip taken">
-          <Select options={options(HIP_RULES)} />
+          <Select options={options(LEVEL_RULES.hip.of)} />
         </Form.Item>
         {order.minor && (
           <Form.Item

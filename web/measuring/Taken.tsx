@@ -1,4 +1,5 @@
 import { agreementSentence, type Measured, printWritten, type SheetUnit, tell } from '@rocchetto/core';
+import { useState } from 'react';
 
 /** What was read of this measurement in this session, how the readings agree, and a way to strike one out. */
 export function TakenReadings({
@@ -8,7 +9,7 @@ export function TakenReadings({
 }: {
   measured: Measured;
   unit: SheetUnit;
-  onStrike: (id: string) => void;
+  onStrike: (id: string, why: string) => void;
 }) {
   if (m.readings.length === 0) return null;
   const onceOfTwo = m.measure.twice && m.agreement.state === 'single';
@@ -23,9 +24,7 @@ export function TakenReadings({
                 ? `${i + 1}. ${printWritten(r.written)}${r.way === 'whole' ? '' : ` (${r.way})`}${r.tape === 'snug' ? '' : `, ${r.tape.replace('-', ' ')}`}`
                 : r.state}
               {r.reason && <span className="soft"> “{r.reason}”</span>}{' '}
-              <button type="button" className="quiet" onClick={() => onStrike(r.id)}>
-                strike out
-              </button>
+              <Strike onStrike={(why) => onStrike(r.id, why)} />
             </li>
           ))}
       </ul>
@@ -40,5 +39,42 @@ export function TakenReadings({
         )}
       </p>
     </div>
+  );
+}
+
+/** One press opens it, the next strikes; why is written between the two, or left empty. */
+function Strike({ onStrike }: { onStrike: (why: string) => void }) {
+  const [open, setOpen] = useState(false);
+  const [why, setWhy] = useState('');
+  if (!open)
+    return (
+      <button type="button" className="quiet" onClick={() => setOpen(true)}>
+        strike out
+      </button>
+    );
+  return (
+    <form
+      className="row strike"
+      onSubmit={(e) => {
+        e.preventDefault();
+        onStrike(why.trim());
+      }}
+    >
+      <input
+        className="field"
+        aria-label="Why it is struck out"
+        placeholder="slipped, misheard …"
+        autoFocus
+        value={why}
+        maxLength={300}
+        onChange={(e) => setWhy(e.target.value)}
+        onKeyDown={(e) => {
+          if (e.key === 'Escape') setOpen(false);
+        }}
+      />
+      <button type="submit" className="quiet">
+        strike it out
+      </button>
+    </form>
   );
 }

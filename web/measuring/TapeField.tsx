@@ -16,7 +16,10 @@ import {
   TAPE_NAME,
   TAPES,
   type Tape,
+  type TapeLine,
   tapeAdded,
+  tapeNote,
+  tapeTyped,
   tell,
   WAYS,
   type Way,
@@ -34,6 +37,8 @@ export interface Taken {
   readonly reason: string;
   /** last time’s figure, shown and taken by a hand: it is not read anew */
   readonly carried: boolean;
+  /** which press of a digital tape it was; empty when a hand typed it */
+  readonly note: string;
 }
 interface Props {
   readonly context: Omit<CheckContext, 'value' | 'written' | 'way'>;
@@ -46,6 +51,9 @@ interface Props {
   readonly onBack: () => void;
   readonly onAgain: () => void;
   readonly onState: (s: 'declined' | 'skipped') => void;
+  /** what a digital tape has just sent: it is put in and taken as if typed, unless a hand is at something */
+  readonly heard: (TapeLine & { readonly count: number }) | null;
+  readonly onBusy: (line: TapeLine) => void;
 }
 
 const otherUnit = (u: LengthUnit): SheetUnit => (u === 'in' ? 'cm' : 'in');
@@ -75,6 +83,24 @@ export function TapeField(props: Props) {
     setCarried(false);
     field.current?.focus();
   }, [id]);
+
+  // A figure of the tape is typed and taken in one step; over what a hand has begun it is only offered.
+  const note = useRef('');
+  const [sent, setSent] = useState(0);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: each press of the tape does this once
+  useEffect(() => {
+    if (!props.heard) return;
+    const mine = typed.trim() !== '' && note.current === '';
+    if (mine || asked.length > 0) return props.onBusy(props.heard);
+    setWrong('');
+    setTyped(tapeTyped(props.heard));
+    note.current = tapeNote(props.heard);
+    setSent(props.heard.count);
+  }, [props.heard?.count]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once the figure stands in the field
+  useEffect(() => {
+    if (sent > 0) take();
+  }, [sent]);
 
   // The question takes the focus as it appears, so that a fast hand's next key is already the reason.
   useLayoutEffect(() => {
@@ -108,7 +134,16 @@ export function TapeField(props: Props) {
       return;
     }
     tookAt.current = performance.now();
-    props.onTake({ typed, unit, way, tape, reason: found.length ? reason.trim() : '', carried });
+    props.onTake({
+      typed,
+      unit,
+      way,
+      tape,
+      reason: found.length ? reason.trim() : '',
+      carried,
+      note: note.current,
+    });
+    note.current = '';
     setTyped('');
     setReason('');
     setAsked([]);
@@ -151,12 +186,14 @@ export function TapeField(props: Props) {
     setAsked([]);
     setReason('');
     setTyped('');
+    note.current = '';
     field.current?.focus();
   };
   /** Takes what stands in the field as it was meant: in the other unit, or as a share of the whole. */
   const takeAs = (meant: Partial<Taken>) => {
     tookAt.current = performance.now();
-    props.onTake({ typed, unit, way, tape, reason: '', carried, ...meant });
+    props.onTake({ typed, unit, way, tape, reason: '', carried, note: note.current, ...meant });
+    note.current = '';
     readAgain();
     setWay('whole');
   };
@@ -199,6 +236,7 @@ export function TapeField(props: Props) {
           maxLength={200}
           onChange={(e) => {
             setTyped(e.target.value);
+            note.current = '';
             setCarried(false);
             setWrong('');
             setAsked([]);

@@ -1,3 +1,4 @@
+import type { DrawnWays } from '@rocchetto/core/measures/guide/draw-course.ts';
 import { type Build, FIGURE_FIELD, type FigureView } from '@rocchetto/core/measures/guide/figure-model.ts';
 import { coursePaths, outline } from '@rocchetto/core/measures/guide/figure-paths.ts';
 
@@ -12,13 +13,15 @@ interface Props {
   readonly measure: string;
   readonly name: string;
   readonly build?: Build;
+  /** what of the session’s ways of measuring shows in the picture */
+  readonly ways?: DrawnWays;
   /** without the words of its landmarks: small, in a list */
   readonly bare?: boolean;
 }
 
 /** The figure in one line weight, with the tape's course in the thread colour. It turns when the tape does. */
-export function TapeFigure({ measure, name, build, bare = false }: Props) {
-  const course = coursePaths(measure, build);
+export function TapeFigure({ measure, name, build, ways, bare = false }: Props) {
+  const course = coursePaths(measure, build, ways);
   const { view } = course;
   return (
     <figure className="figure">

@@ -16,6 +16,7 @@ import { Link } from 'react-router';
 import { keepTogether } from '../shared/keepTogether.ts';
 import { Notice } from '../shared/Notice.tsx';
 import type { KeptReading } from './outbox.ts';
+import { TapeLink } from './TapeLink.tsx';
 import { outbox } from './useOutbox.ts';
 import type { Session } from './useSession.ts';
 import type { Taping } from './useTaping.ts';
@@ -44,7 +45,7 @@ function Refused({ all }: { all: readonly KeptReading[] }) {
 export function TapingMargin({
   order,
   session,
-  taping: { item, last, expected, unit, waiting, refused, addMeasure },
+  taping: { digital, item, last, expected, unit, waiting, refused, addMeasure },
   onAnew,
 }: {
   order: OrderFull;
@@ -102,6 +103,7 @@ export function TapingMargin({
         </button>
       </section>
       <Besides onAdd={addMeasure} />
+      <TapeLink tape={digital} />
       <section>
         <h2>Usual span</h2>
         <p className="soft">

@@ -75,6 +75,17 @@ describe('the outbox', () => {
     await until(() => onSent.mock.calls.length > 0);
   });
 
+  it('sends what was taken in a session of another device, also what was kept before it was joined', async () => {
+    const box = new Outbox(() => undefined);
+    const early = reading();
+    await box.keep(session.id, early);
+    await box.join(session, 1);
+    const late = reading();
+    await box.keep(session.id, late);
+    await until(() => box.snapshot().every((k) => k.sent));
+    expect(sent.flat()).toEqual([early.id, late.id]);
+  });
+
   it('goes on keeping while the network is away, and sends everything once, in order, when it is back', async () => {
     answer = () => Promise.reject(new TypeError('Failed to fetch'));
     const box = new Outbox(() => undefined);

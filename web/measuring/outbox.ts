@@ -64,6 +64,13 @@ export class Outbox {
     this.#tell();
   }
 
+  /** A session that another device began: without it what is taken here would have nowhere to be sent. */
+  async join(session: SessionWrite, by: number) {
+    await this.#loaded;
+    await this.begin(session, by);
+    this.#soon(0);
+  }
+
   /** The newest session begun here for an order, so that a reload goes on with it. */
   async newestFor(orderId: number): Promise<SessionWrite | undefined> {
     await this.#loaded;
@@ -133,7 +140,12 @@ export class Outbox {
     try {
       const answer = await fetch('/api/readings', {
         method: 'POST',
-        headers: { 'content-type': 'application/json', 'x-csrf-token': csrfToken() },
+        headers: {
+          'content-type': 'application/json',
+          'x-csrf-token': csrfToken(),
+          // A device whose clock is wrong is set right by this.
+          'x-device-time': new Date().toISOString(),
+        },
         body: JSON.stringify({ session, readings: batch.map((k) => k.reading) }),
       });
       if (answer.ok) {

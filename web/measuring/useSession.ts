@@ -1,17 +1,20 @@
-import { type OrderFull, type SessionWrite, toBrief } from '@rocchetto/contract';
+import { type OrderFull, SessionWrite, toBrief } from '@rocchetto/contract';
 import {
   findMeasure,
   hasSides,
   inTapeOrder,
+  type LevelRules,
   listBy,
   measure,
   measuringList,
   type Reading,
   resolve,
   type Schools,
+  USUAL_LEVELS,
   USUAL_SCHOOLS,
 } from '@rocchetto/core';
 import { useEffect, useMemo, useState } from 'react';
+import { useMe } from '../app/me.ts';
 import { useSessionQuery } from './api.ts';
 import type { RibbonItem } from './Ribbon.tsx';
 import { outbox, useKept } from './useOutbox.ts';
@@ -26,16 +29,17 @@ export interface Session {
   /** as this device began it; the studio’s book has them too once it is there */
   readonly schools?: Schools;
   readonly seated?: boolean;
+  readonly levels?: LevelRules;
 }
 
 /** The session under way for an order: from this device, or begun on another one within half a day. */
-export function useCurrentSession(order: OrderFull | undefined) {
+export function useCurrentSession(order: OrderFull | undefined, by: number) {
   const [session, setSession] = useState<Session | null>(null);
   const [looked, setLooked] = useState(false);
   useEffect(() => {
     if (!order || looked) return;
     const recent = (at: string) => Date.now() - Date.parse(at) < GOES_ON;
-    const there = order.sessions.find((s) => recent(s.at));
+    const there = order.sessions.find((s) => !s.atHome && recent(s.at));
     outbox()
       .newestFor(order.id)
       .catch(() => undefined)
@@ -48,18 +52,28 @@ export function useCurrentSession(order: OrderFull | undefined) {
                 measurer: here.measurer,
                 schools: here.schools,
                 seated: here.seated,
+                levels: { waist: here.waistRule, hip: here.hipRule },
               }
             : null;
         setSession((now) => now ?? local ?? there ?? null);
         setLooked(true);
+        // What is taken here in another device's session is sent from here; its details stay the book's own.
+        if (!local && there) {
+          const { id, at, measurer, unit } = there;
+          const { clientId, guardian } = order;
+          const joined = { id, at, measurer, unit, clientId, orderId: order.id, guardian };
+          void outbox()
+            .join(SessionWrite.parse(joined), by)
+            .catch(() => undefined);
+        }
       });
-  }, [order, looked]);
-  const begin = async (s: SessionWrite, by: number) => {
+  }, [order, looked, by]);
+  const begin = async (s: SessionWrite) => {
     // Where the browser keeps nothing the session goes on all the same; taking a reading will say so.
     await outbox()
       .begin(s, by)
       .catch(() => undefined);
-    setSession(s);
+    setSession({ ...s, levels: { waist: s.waistRule, hip: s.hipRule } });
   };
   return { session, looked, begin, anew: () => setSession(null) };
 }
@@ -67,6 +81,7 @@ export function useCurrentSession(order: OrderFull | undefined) {
 /** Every reading of the session, the server's and those that wait here, as figures in measuring order. */
 export function useReadings(order: OrderFull, session: Session, extra: readonly string[]) {
   const kept = useKept();
+  const { tape } = useMe();
   // A session that has not reached the server yet is only here; asking for it would find nothing.
   const there = order.sessions.some((s) => s.id === session.id);
   const { data: server, isLoading } = useSessionQuery(session.id, { skip: !there });
@@ -85,16 +100,21 @@ export function useReadings(order: OrderFull, session: Session, extra: readonly 
     const besides = new Set([...extra, ...readings.map((r) => r.measure)]);
     for (const { id } of list) besides.delete(id);
     const all = [...list, ...[...besides].filter(findMeasure).map((id) => ({ id, needed: false }))];
-    const items: RibbonItem[] = inTapeOrder(all).map(({ id, needed }) => {
+    const items: RibbonItem[] = inTapeOrder(all, tape).map(({ id, needed }) => {
       const m = measure(id);
       return { id, name: m.name, needed, measured: resolve(m, readings) };
     });
+    const levels = {
+      waist: server?.details.waistRule ?? session.levels?.waist ?? USUAL_LEVELS.waist,
+      hip: server?.details.hipRule ?? session.levels?.hip ?? USUAL_LEVELS.hip,
+    };
     return {
       schools,
+      levels,
       ready: !isLoading,
       items,
       waiting: here.filter((k) => !k.sent).length,
       refused: kept.filter((k) => k.sessionId === session.id && k.refused),
     };
-  }, [kept, server, session, order.brief, isLoading, extra]);
+  }, [kept, server, session, order.brief, isLoading, extra, tape]);
 }

@@ -1,5 +1,6 @@
 import type { OrderFull, ReadingWire } from '@rocchetto/contract';
 import {
+  drawnWaist,
   expectation,
   misfitOf,
   readLength,
@@ -9,11 +10,12 @@ import {
   schoolSays,
   type Tape,
 } from '@rocchetto/core';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { useMe } from '../app/me.ts';
 import { stateOf } from './Ribbon.tsx';
 import type { Taken } from './TapeField.tsx';
+import { useDigitalTape } from './useDigitalTape.ts';
 import { useLastTimes } from './useLastTimes.ts';
 import { outbox } from './useOutbox.ts';
 import { type Session, useReadings } from './useSession.ts';
@@ -30,7 +32,7 @@ export function useTaping(order: OrderFull, session: Session) {
   // What is taken besides the order’s list stays in the address: a reload loses nothing.
   const also = params.get('also') ?? '';
   const extra = useMemo(() => also.split(',').filter(Boolean), [also]);
-  const { items, schools, waiting, refused, ready } = useReadings(order, session, extra);
+  const { items, schools, levels, waiting, refused, ready } = useReadings(order, session, extra);
   const [unit, setUnit] = useState<SheetUnit>(session.unit);
   const [tape, setTape] = useState<Tape>('snug');
   const [lost, setLost] = useState('');
@@ -40,7 +42,8 @@ export function useTaping(order: OrderFull, session: Session) {
   const item = items[index]!;
   // Where the hand is now, which may be further than this render: keeping a reading takes a moment.
   const here = useRef(at);
-  useEffect(() => {
+  // With the page itself, not after it: an effect that waited would lay the place before over a key pressed meanwhile.
+  useLayoutEffect(() => {
     here.current = at;
   }, [at]);
   const go = (to: string) => {
@@ -127,6 +130,7 @@ export function useTaping(order: OrderFull, session: Session) {
         way: t.way,
         tape: t.tape,
         reason: t.reason,
+        note: t.note,
         ...(t.carried ? { source: 'carried over' as const } : {}),
       }))
     )
@@ -140,10 +144,17 @@ export function useTaping(order: OrderFull, session: Session) {
     const after = resolve(item.measured.measure, [...shown, ...kept]);
     if (!OPEN.includes(stateOf({ measured: after, needed: item.needed }))) forward();
   };
+  const isKept = (note: string) =>
+    items.some((i) => i.measured.readings.some((r) => r.note === note)) ||
+    outbox()
+      .snapshot()
+      .some((k) => k.sessionId === session.id && k.reading.note === note);
+  const digital = useDigitalTape(isKept);
   const back = () => {
     if (index > 0) go(items[index - 1]!.id);
   };
   return {
+    digital,
     items,
     item,
     waiting,
@@ -158,7 +169,8 @@ export function useTaping(order: OrderFull, session: Session) {
     expected,
     halves,
     misfit,
-    says: schoolSays(item.id, schools),
+    says: schoolSays(item.id, schools, levels),
+    ways: { waistAt: drawnWaist(levels.waist), neckDepth: schools.neckDepth },
     done: !next && items.every((i) => !OPEN.includes(stateOf(i))),
     go,
     addMeasure,
@@ -172,7 +184,8 @@ export function useTaping(order: OrderFull, session: Session) {
     mark: async (state: 'declined' | 'skipped') => {
       if (await add({ state })) forward();
     },
-    strike: (id: string) => void add({ state: 'skipped', replaces: id, note: 'struck out' }),
+    strike: (id: string, why: string) =>
+      void add({ state: 'skipped', replaces: id, reason: why, note: 'struck out' }),
   };
 }
 export type Taping = ReturnType<typeof useTaping>;

@@ -4,6 +4,7 @@ import {
   FIT_CLASSES,
   GARMENTS,
   garmentProblems,
+  inTapeOrder,
   measure,
   measuringList,
   partFor,
@@ -15,7 +16,7 @@ import { Button, Checkbox, Form, Input, InputNumber, Radio, Select } from 'antd'
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { problemOf } from '../api/problem.ts';
-import { useMay } from '../app/me.ts';
+import { useMay, useMe } from '../app/me.ts';
 import { DesignPictures } from '../design/DesignPictures.tsx';
 import { Learnt } from '../design/Learnt.tsx';
 import { Likes } from '../design/Likes.tsx';
@@ -47,6 +48,7 @@ export function Component() {
   const [unit, setUnit] = useState<'cm' | 'in'>('cm');
   const [wrong, setWrong] = useState<string[]>([]);
   const mayWrite = useMay('sheet.write');
+  const { tape } = useMe();
   const navigate = useNavigate();
   const length = useLengthRule(unit);
   const [form] = Form.useForm<BriefWire>();
@@ -103,7 +105,7 @@ export function Component() {
     setWrong(parsed.success ? [] : parsed.error.issues.map((i) => i.message));
     if (parsed.success) void send(parsed.data, base);
   };
-  const list = known ? measuringList(shown) : [];
+  const list = known ? inTapeOrder(measuringList(shown), tape) : [];
   return (
     <Place
       title="Brief"

@@ -16,6 +16,7 @@ import { Problem } from '../shared/Problem.tsx';
 import { useVersionedSave } from '../shared/useVersionedSave.tsx';
 import { Thread } from '../thread/Thread.tsx';
 import { useChangeOrderMutation, useImportSpecMutation, useOrderQuery } from './api.ts';
+import { HomeLinks } from './HomeLinks.tsx';
 import { Money } from './Money.tsx';
 import { OrderForm } from './OrderForm.tsx';
 
@@ -51,7 +52,7 @@ export function Component() {
     <Place
       title={`${order.number} ${order.what}`}
       thread={<Thread order={order} here="" />}
-      margin={<Margin order={order} mayBrief={mayBrief} />}
+      margin={<Margin order={order} mayBrief={mayBrief} mayAsk={mayWrite && made} />}
     >
       <p className="soft">Order {order.number}</p>
       <h1>{order.what}</h1>
@@ -90,6 +91,7 @@ export function Component() {
             {mayWrite && <Button onClick={edit}>Change the order</Button>}
             {mayBook && <Link to={`/diary/book?order=${order.id}`}>Book a fitting</Link>}
             <Link to={`/orders/${order.id}/fitting`}>Fit and alter</Link>
+            <Link to={`/orders/${order.id}/flat`}>Lay flat beside it</Link>
           </div>
         </>
       )}
@@ -112,7 +114,7 @@ export function Component() {
   );
 }
 
-function Margin({ order, mayBrief }: { order: OrderFull; mayBrief: boolean }) {
+function Margin({ order, mayBrief, mayAsk }: { order: OrderFull; mayBrief: boolean; mayAsk: boolean }) {
   const { short } = useDays();
   return (
     <>
@@ -165,6 +167,7 @@ function Margin({ order, mayBrief }: { order: OrderFull; mayBrief: boolean }) {
           ))}
         </section>
       )}
+      {mayAsk && order.stage !== 'cut' && <HomeLinks orderId={order.id} client={order.clientName} />}
       {mayBrief && order.stage !== 'cut' && <Import id={order.id} />}
     </>
   );

@@ -1,4 +1,12 @@
-import type { BriefWire, OrderFull, OrderRow, OrderView, OrderWrite, SheetView } from '@rocchetto/contract';
+import type {
+  BriefWire,
+  HomeLinkView,
+  OrderFull,
+  OrderRow,
+  OrderView,
+  OrderWrite,
+  SheetView,
+} from '@rocchetto/contract';
 import type { Stage } from '@rocchetto/core/thread/stage.ts';
 import { api, change, LIST } from '../api/base.ts';
 
@@ -63,6 +71,18 @@ const orders = api.injectEndpoints({
               { type: 'Sheet', id },
             ],
     }),
+    homeLinks: b.query<HomeLinkView[], number>({
+      query: (id) => `/orders/${id}/home-links`,
+      providesTags: (_, __, id) => [{ type: 'Order', id }],
+    }),
+    addHomeLink: b.mutation<{ id: number; path: string }, number>({
+      query: (id) => change(`/orders/${id}/home-links`, 'POST'),
+      invalidatesTags: (_, error, id) => (error ? [] : [{ type: 'Order', id }]),
+    }),
+    closeHomeLink: b.mutation<void, { id: number; orderId: number }>({
+      query: ({ id }) => change(`/home-links/${id}/close`, 'POST'),
+      invalidatesTags: (_, error, { orderId }) => (error ? [] : [{ type: 'Order', id: orderId }]),
+    }),
     importSpec: b.mutation<SheetView, { id: number; spec: unknown }>({
       query: ({ id, spec }) => change(`/orders/${id}/import`, 'POST', spec),
       invalidatesTags: (_, error, { id }) =>
@@ -79,4 +99,7 @@ export const {
   useChangeOrderMutation,
   useChangeBriefMutation,
   useImportSpecMutation,
+  useHomeLinksQuery,
+  useAddHomeLinkMutation,
+  useCloseHomeLinkMutation,
 } = orders;

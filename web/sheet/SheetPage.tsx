@@ -6,6 +6,7 @@ import { useMemo } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useMay } from '../app/me.ts';
 import { Learnt } from '../design/Learnt.tsx';
+import { FlatBeside } from '../flat/FlatBeside.tsx';
 import { useOrderQuery } from '../orders/api.ts';
 import { Facts } from '../shared/Facts.tsx';
 import { Place, Waiting } from '../shared/Place.tsx';
@@ -150,6 +151,7 @@ function Sheet({ id, view, frozen, altered, thread }: Props) {
         {panels && <Panels view={panels} picked={picked?.id ?? ''} />}
         <CutList printed={following.printed[unit]} />
         {altered && <AsMade orderId={id} unit={unit} />}
+        <FlatBeside orderId={id} unit={unit} />
         <Checks
           printed={printed}
           absent={absent}

@@ -1,4 +1,5 @@
 import { problemOf } from '../api/problem.ts';
+import { forgetTold } from '../offline/connection.ts';
 
 /** Sends a form of the door; answers null when it was taken, else what the server or its silence says. */
 export async function knock(path: '/sign-in' | '/setup', body: object): Promise<string | null> {
@@ -8,7 +9,11 @@ export async function knock(path: '/sign-in' | '/setup', body: object): Promise<
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify(body),
     });
-    if (res.ok) return null;
+    if (res.ok) {
+      // What another hand was told on this device is not this one’s to read.
+      await forgetTold();
+      return null;
+    }
     return problemOf({ status: res.status, data: await res.json().catch(() => null) }).detail;
   } catch {
     return problemOf(undefined).detail;

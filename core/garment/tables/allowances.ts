@@ -3,8 +3,8 @@ import { roundLength } from '../../units/rounding.ts';
 
 /**
  * Seam and hem allowances beyond the seam line, cm per edge. House table (common practice, no source): side seams 1.5,
- * 2.5 in a close garment, 3 where later letting out is wanted; a straight hem 4, a flared one 2, a lining's a double
- * roll of 2 × 0.6.
+ * 2.5 in a close garment, 3 where later letting out is wanted; a straight hem 4, a flared one 2, a sleeve's 3, a lining's a
+ * double roll of 2 × 0.6.
  */
 export const ALLOWANCES = {
   side: 1.5,
@@ -17,6 +17,7 @@ export const ALLOWANCES = {
   hem: 4,
   flaredHem: 2,
   liningHem: 1.2,
+  sleeveHem: 3,
   band: 1.3,
   facing: 1,
 } as const;

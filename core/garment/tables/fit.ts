@@ -18,6 +18,9 @@ export type EaseZone =
   | 'tummy'
   | 'high-hip'
   | 'hip'
+  | 'upper-arm'
+  | 'elbow'
+  | 'wrist'
   | 'across-back'
   | 'armhole-depth'
   | 'neck-to-waist';
@@ -29,6 +32,9 @@ export const EASE_ZONES: readonly EaseZone[] = [
   'tummy',
   'high-hip',
   'hip',
+  'upper-arm',
+  'elbow',
+  'wrist',
   'across-back',
   'armhole-depth',
   'neck-to-waist',
@@ -55,6 +61,9 @@ export const WORKROOM: Record<EaseZone, Row> = {
   tummy: row(2.5, 4, 7, 12, 20),
   'high-hip': row(2.5, 4, 7, 12, 20),
   hip: row(4, 5, 8, 13, 20),
+  'upper-arm': row(2.5, 5, 7, 10, 15),
+  elbow: row(2, 4, 6, 9, 14),
+  wrist: row(1.5, 5, 6, 8, 12),
   'across-back': row(1, 1.5, 2.5, 4, 6),
   'armhole-depth': row(1.5, 2, 3, 4.5, 6),
   'neck-to-waist': row(0.5, 0.6, 1, 1.5, 2),
@@ -120,6 +129,7 @@ export const FLOORS: Partial<Record<EaseZone, { least: Cm; why: string }>> = {
   bust: { least: cm(2.5), why: 'room to breathe' },
   waist: { least: cm(1.3), why: 'room to breathe and to eat' },
   hip: { least: cm(4), why: 'room to sit' },
+  'upper-arm': { least: cm(2.5), why: 'room to lift the arm' },
 };
 
 /** The class an actual ease falls in: the workroom class whose figure is nearest. */

@@ -1,7 +1,7 @@
 import { findMeasure } from '../catalogue.ts';
 import { type Build, edgesAt, type Spot, spotOf, USUAL } from './figure-model.ts';
 import { guideOf, type Through } from './guide.ts';
-import { LANDMARKS } from './landmarks.ts';
+import { LANDMARKS, type LandmarkId } from './landmarks.ts';
 
 /** A tape on the drawn figure: where it is seen, and where it passes behind. */
 export interface DrawnCourse {
@@ -38,8 +38,21 @@ const LIMB: Readonly<Record<string, number>> = {
   'armhole-front': 14,
 };
 
+/** What of a session’s ways of measuring shows in the picture. */
+export interface DrawnWays {
+  readonly waistAt?: LandmarkId | null;
+  readonly neckDepth?: string;
+}
+/** A neckline’s depth runs straight down unless the session has it slanted, or up from the waist. */
+function neckDepth(id: string, way = 'straight'): readonly Through[] | null {
+  if (!id.startsWith('neck-depth-') || way === 'slanted') return null;
+  return way === 'straight'
+    ? ['side-neck', ['side-neck', 'neck-wanted']]
+    : [['neck-wanted', 'waist'], 'neck-wanted'];
+}
+
 /** The course of a measure’s tape on a figure of this build. */
-export function courseOf(id: string, build: Build = USUAL): DrawnCourse {
+export function courseOf(id: string, build: Build = USUAL, ways: DrawnWays = {}): DrawnCourse {
   const m = findMeasure(id);
   const { course, first } = guideOf(id);
   const { view, path } = course;
@@ -47,15 +60,18 @@ export function courseOf(id: string, build: Build = USUAL): DrawnCourse {
   const right = m?.side === 'right' || id === 'hem-right';
   const turned = (view === 'front' && right) || (view === 'back' && m?.side !== undefined && !right);
   const turn = ([x, y]: Spot): Spot => [turned ? 200 - x : x, y];
+  // A view without the other waist keeps the one where the body folds.
+  const spot = (l: LandmarkId) =>
+    (l === 'waist' && ways.waistAt ? spotOf(ways.waistAt, view, build) : undefined) ?? spotOf(l, view, build);
   const place = (t: Through): Spot => {
     const [x, y] = typeof t === 'string' ? [t, t] : t;
-    const [a, b] = [spotOf(x, view, build), spotOf(y, view, build)];
+    const [a, b] = [spot(x), spot(y)];
     if (!a || !b) throw new RangeError(`${id} runs through ${x}/${y}, which is not seen from ${view}`);
     return turn([a[0], b[1]]);
   };
-  const through = course.through.map(place);
+  const through = (neckDepth(id, ways.neckDepth) ?? course.through).map(place);
   const words = first.flatMap((l) => {
-    const at = spotOf(l, view, build);
+    const at = spot(l);
     return at ? [{ at: turn(at), word: LANDMARKS[l].name }] : [];
   });
   const made = (seen: readonly Spot[], behind: readonly Spot[], bent: boolean): DrawnCourse => ({

@@ -1,5 +1,5 @@
 import { curveCatmullRom, curveCatmullRomClosed, line } from 'd3-shape';
-import { courseOf, type DrawnCourse } from './draw-course.ts';
+import { courseOf, type DrawnCourse, type DrawnWays } from './draw-course.ts';
 import { type Build, type FigureView, figure, type Spot, USUAL } from './figure-model.ts';
 
 const open = line<Spot>().curve(curveCatmullRom.alpha(0.6));
@@ -17,8 +17,9 @@ export const outline = (view: FigureView, build: Build = USUAL): { d: string; of
 export function coursePaths(
   id: string,
   build: Build = USUAL,
+  ways?: DrawnWays,
 ): DrawnCourse & { seenD: string; behindD: string } {
-  const c = courseOf(id, build);
+  const c = courseOf(id, build, ways);
   return {
     ...c,
     seenD: (c.bent ? open : straight)([...c.seen])!,

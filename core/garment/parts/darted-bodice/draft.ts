@@ -8,6 +8,7 @@ import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { roundLength } from '../../../units/rounding.ts';
 import { clothWidth, foldOrSeam } from '../../cloth.ts';
+import { onPanel } from '../../common/on-panel.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
 import { FACES, type Face } from '../../tables/darts.ts';
@@ -118,18 +119,6 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
     ],
   };
 }
-
-const onPanel = (c: PartContext, id: string, name: string, length: Cm): Figure =>
-  buildFigure(c, {
-    id: c.id(id),
-    section: c.key,
-    name,
-    group: 'length',
-    tolerance: TOLERANCE.length,
-    nearest: true,
-    terms: [term('body', 'along the seam', length, 'Measured on the panels.')],
-    settable: [],
-  });
 
 /** Where each sewn waist dart lies, from the centre. */
 function sewnPlaces(panel: Panel): Cm[] {

@@ -12,10 +12,13 @@ import { armholePath, neckline } from './shapes.ts';
 const NONE = 0 as Cm;
 const end = (path: readonly Segment[]): Point => path.at(-1)!.at(-1) as Point;
 
-/** Neck and armhole facings, each following its own edge of the panel, with their interfacings. */
+/** Neck facings, and armhole facings where no sleeve is set in, each following its own edge of the panel, with their interfacings. */
 export function facings(c: PartContext, v: BodiceValues, faces: Readonly<Record<Face, Panel>>): Panel[] {
   return FACES.flatMap((face) => {
-    const [neck, arm] = [neckFacing(c, v, face, faces[face]), armFacing(c, face, faces[face])];
+    const neck = neckFacing(c, v, face, faces[face]);
+    // A sleeve finishes its armhole.
+    if (c.joined.has('armhole')) return [neck, interfacing(neck)];
+    const arm = armFacing(c, face, faces[face]);
     return [neck, interfacing(neck), arm, interfacing(arm)];
   });
 }

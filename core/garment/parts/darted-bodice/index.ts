@@ -10,7 +10,7 @@ import { type BodiceDraft, draftBodice } from './draft.ts';
 import { FIELDS } from './fields.ts';
 import { bodicePicture } from './picture.ts';
 
-/** A darted bodice to the waist, without sleeves: by itself, or with a skirt from its waist. */
+/** A darted bodice to the waist: by itself, with a skirt from its waist, with sleeves. */
 export const dartedBodice = definePart({
   id: 'darted-bodice',
   name: 'darted bodice',

@@ -1,0 +1,37 @@
+import { FLAT_CUTS, type FlatCut, type FlatRow, findFlatPoint, LAID, type Laid } from '@rocchetto/core';
+import { z } from 'zod';
+import { lengthText } from './length.ts';
+
+/** What is laid flat beside an order. */
+export const FlatLay = z.strictObject({
+  of: z.enum(LAID),
+  cut: z.enum(FLAT_CUTS),
+  words: z.string().trim().max(200).default(''),
+});
+/** What was read off it. The id is the tablet's, so that a repeat is known. */
+export const FlatReadings = z.strictObject({
+  readings: z
+    .array(
+      z.strictObject({
+        id: z.uuid(),
+        point: z
+          .string()
+          .refine((id) => FLAT_CUTS.some((cut) => findFlatPoint(cut, id)), 'No point has this name.'),
+        written: lengthText({ min: 0.1, max: 300, name: 'reading' }),
+      }),
+    )
+    .min(1, 'Nothing was read.')
+    .max(60),
+});
+/** What lies flat, with its points beside the body and the sheet. */
+export interface FlatView {
+  readonly id: number;
+  readonly of: Laid;
+  readonly cut: FlatCut;
+  readonly words: string;
+  readonly by: string;
+  /** ISO instant */
+  readonly at: string;
+  readonly rows: readonly FlatRow[];
+  readonly says: readonly string[];
+}

@@ -1,0 +1,143 @@
+import { sewnLength } from '../../../draft/measure.ts';
+import { TOLERANCE } from '../../../figure/build.ts';
+import { judge, missing, type RawCheck, warn } from '../../../figure/check.ts';
+import { cm } from '../../../units/length.ts';
+import { say as p } from '../../../units/print.ts';
+import type { PartContext } from '../../part.ts';
+import { FLOORS } from '../../tables/fit.ts';
+import type { SleeveDraft } from './draft.ts';
+import type { SleeveValues } from './fields.ts';
+import { whole } from './plan.ts';
+
+/** A cap lower than this part of its armhole drags at the underarm while the arm hangs (common practice). */
+const LOWEST_CAP = 1 / 5;
+
+export function sleeveChecks(c: PartContext, v: SleeveValues, d: SleeveDraft): RawCheck[] {
+  const found: RawCheck[] = [];
+  const { plan } = d;
+  const figure = (id: string) => plan.figures.find((f) => f.id === c.id(id));
+  const net = (id: string) => c.measured.get(id)?.net ?? null;
+  if (!plan.armhole)
+    found.push(
+      warn(
+        c.id('armhole'),
+        c.id('cap-height'),
+        'The sleeve waits for its armhole: the bodice is not drafted yet.',
+      ),
+    );
+  if (plan.tooWide)
+    found.push(
+      warn(
+        c.id('too-wide'),
+        c.id('upper-arm'),
+        `An armhole of ${p(whole(plan.armhole!))} cannot take a sleeve ${p(figure('upper-arm')!.marked!)} wide: lower the armhole, widen the bodice there, or gather the cap.`,
+      ),
+    );
+  for (const f of plan.figures)
+    if (f.finished === null && !(f.id === c.id('cap-height') && (plan.tooWide || !plan.armhole)))
+      found.push(
+        missing(
+          `absent-${f.id}`,
+          f.id,
+          `${f.name} is not known: what it is made from was not read; read it or set it by hand.`,
+        ),
+      );
+  const m = plan.marked;
+  if (!m) {
+    const [cap, length] = [figure('cap-height')?.marked, figure('length')?.marked];
+    if (cap != null && length != null && length <= cap + 2)
+      found.push(
+        warn(
+          c.id('short'),
+          c.id('length'),
+          `A sleeve ${p(length)} long ends in its own cap of ${p(cap)}: make it longer, or the cap lower.`,
+        ),
+      );
+    return found;
+  }
+  const arm = net('upper-arm');
+  const floor = FLOORS['upper-arm']!;
+  const marked = figure('upper-arm')!.marked!;
+  if (arm !== null && c.input.brief.cloth.stretch === 0)
+    found.push(
+      judge(
+        marked - arm >= floor.least - 1e-9,
+        c.id('floor-upper-arm'),
+        c.id('upper-arm'),
+        `Upper arm: ease ${p(cm(marked - arm))} as marked, the floor in a woven is ${p(floor.least)} (${floor.why}).`,
+      ),
+    );
+  const round = whole(plan.armhole!);
+  found.push(
+    judge(
+      m.cap >= round * LOWEST_CAP,
+      c.id('low-cap'),
+      c.id('cap-height'),
+      m.cap >= round * LOWEST_CAP
+        ? `The cap is ${p(cm(m.cap))} high in an armhole of ${p(round)}.`
+        : `The cap is only ${p(cm(m.cap))} high in an armhole of ${p(round)}: it lifts well, and folds lie under the arm while it hangs. Lower the armhole or accept it.`,
+    ),
+  );
+  const fist = net('fist');
+  const end = d.measured.find((f) => f.id === c.id('end'))?.marked ?? figure('end')?.marked ?? null;
+  const passes = v.end === 'cuff' ? (v.cuffCloses === 'none' ? m.cuff!.length : null) : end;
+  if (
+    passes !== null &&
+    v.end !== 'elastic' &&
+    plan.arm.length !== null &&
+    m.length > plan.arm.length * 0.5
+  ) {
+    if (fist !== null)
+      found.push(
+        judge(
+          passes >= fist - 1e-9 || c.input.brief.cloth.stretch > 0,
+          c.id('fist'),
+          c.id(v.end === 'cuff' ? 'cuff-length' : 'end'),
+          `The end is ${p(passes)}, the closed hand ${p(fist)}: ${passes >= fist ? 'it passes' : 'it does not pass without an opening'}.`,
+        ),
+      );
+    else
+      found.push(
+        warn(
+          c.id('fist'),
+          c.id(v.end === 'cuff' ? 'cuff-length' : 'end'),
+          'The closed hand was not read: whether it passes the end is not known.',
+        ),
+      );
+  }
+  const there = plan.arm.girthAt(m.length);
+  if (end !== null && there !== null && end < there)
+    found.push(
+      warn(
+        c.id('end-narrow'),
+        c.id('end'),
+        `The end is ${p(end)}, the arm there ${p(cm(there))}: it would not go round.`,
+      ),
+    );
+  if (v.goes === 'length' && plan.arm.length !== null && m.length > plan.arm.length + 2)
+    found.push(
+      warn(
+        c.id('past-wrist'),
+        c.id('length'),
+        `It ends ${p(cm(m.length - plan.arm.length))} below the wrist: over the hand.`,
+      ),
+    );
+  if (d.overSwung)
+    found.push(
+      warn(
+        c.id('flare'),
+        c.id('end'),
+        `${p(cm(m.flare))} of flare is more than a sleeve this long can carry by slashing: cut the lower part as a circle.`,
+      ),
+    );
+  const [front, back] = [sewnLength(d.panel!, 'underarm'), sewnLength(d.panel!, 'underarm-back')];
+  found.push(
+    judge(
+      Math.abs(front - back) <= TOLERANCE.detail,
+      c.id('seams'),
+      c.id('underarm'),
+      `Underarm seams sewn: front ${p(front)}, back ${p(back)}${m.elbow ? ' with its dart closed' : ''}${Math.abs(front - back) <= TOLERANCE.detail ? ', equal within what is trued' : `; ease or true ${p(cm(Math.abs(front - back)))}`}.`,
+    ),
+  );
+  return found;
+}

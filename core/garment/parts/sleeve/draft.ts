@@ -1,0 +1,280 @@
+import type { Point, Segment } from '../../../draft/curve.ts';
+import { reversed } from '../../../draft/curve.ts';
+import { dartOn, edgeLength, pointAlong, sewnLength } from '../../../draft/measure.ts';
+import { edge, type Panel } from '../../../draft/panel.ts';
+import { levelFrom, straight } from '../../../draft/shape.ts';
+import { ZERO } from '../../../figure/build.ts';
+import type { Figure } from '../../../figure/figure.ts';
+import { type Cm, cm } from '../../../units/length.ts';
+import { say as p } from '../../../units/print.ts';
+import { roundLength } from '../../../units/rounding.ts';
+import { onPanel } from '../../common/on-panel.ts';
+import type { Drafted, PartContext } from '../../part.ts';
+import type { Place } from '../../picture.ts';
+import { halfCap } from './cap.ts';
+import type { SleeveValues } from './fields.ts';
+import { planSleeve, type SleevePlan, whole } from './plan.ts';
+
+/** The side seam of a flared sleeve swings out by this at the most, radians: beyond it a circle is cut (common practice). */
+const MOST_SWING = 1.2;
+
+export interface SleeveDraft extends Drafted {
+  readonly plan: SleevePlan;
+  readonly panel: Panel | null;
+  readonly measured: readonly Figure[];
+  /** the flare was more than the length can carry */
+  readonly overSwung: boolean;
+}
+
+export function draftSleeve(c: PartContext, v: SleeveValues): SleeveDraft {
+  const plan = planSleeve(c, v);
+  const m = plan.marked;
+  if (!m || !plan.armhole)
+    return {
+      panels: [],
+      sewn: { armhole: null },
+      places: () => [],
+      plan,
+      panel: null,
+      measured: [],
+      overSwung: false,
+    };
+  const { panel, overSwung } = sleevePanel(c, v, plan);
+  const cloth = edgeLength(panel, 'cap');
+  const sewn = sewnLength(panel, 'cap');
+  const cuff = m.cuff ? [cuffPanel(c, m.cuff)] : [];
+  const lining = c.input.brief.lining ? [liningOf(c, panel, m.cuff !== null)] : [];
+  const measured = [
+    onPanel(c, 'cap-round', 'cap, along its seam', cloth),
+    onPanel(c, 'underarm', 'underarm seam', sewnLength(panel, 'underarm')),
+    ...(v.shape === 'flared' ? [onPanel(c, 'end', 'end of the sleeve', edgeLength(panel, 'wrist'))] : []),
+  ];
+  return {
+    panels: [panel, ...cuff, ...lining],
+    sewn: { armhole: sewn },
+    meets: {
+      armhole: v.head === 'gathered' ? { kind: 'gathered', cloth } : plan.meeting,
+    },
+    places: () => placesOf(c, panel, cuff[0]),
+    plan,
+    panel,
+    measured,
+    overSwung,
+  };
+}
+
+/** One whole sleeve, the front at the left, the cap's top at the origin. */
+function sleevePanel(
+  c: PartContext,
+  v: SleeveValues,
+  plan: SleevePlan,
+): { panel: Panel; overSwung: boolean } {
+  const m = plan.marked!;
+  const a = c.allowances;
+  const base = m.widths.front + m.widths.back;
+  const wide = (base + m.fullness) / base;
+  const [wF, wB] = [m.widths.front * wide, m.widths.back * wide];
+  const width = wF + wB;
+  const top = m.cap + m.raise;
+  const bottom = m.length + m.raise;
+  const drop = bottom - top;
+  const capPath: Segment[] = [halfCap(wF, top, 'front'), ...reversed([halfCap(wB, top, 'back')])];
+  const [front, back]: [Point, Point] = [
+    [-wF, top],
+    [wB, top],
+  ];
+
+  const swing = m.flare / 2 / drop;
+  const overSwung = swing > MOST_SWING;
+  let frontPath: Segment[];
+  let backPath: Segment[];
+  let endPath: Segment[];
+  let elbow: { at: number; intake: number; length: Cm; toward: Point } | null = null;
+  if (m.flare > 0) {
+    const angle = Math.min(swing, MOST_SWING);
+    const [dx, dy] = [drop * Math.sin(angle), drop * Math.cos(angle)];
+    const [f, b]: [Point, Point] = [
+      [front[0] - dx, top + dy],
+      [back[0] + dx, top + dy],
+    ];
+    frontPath = straight(f, front);
+    backPath = straight(back, b);
+    endPath = [...reversed([levelFrom([0, bottom], b)]), levelFrom([0, bottom], f)];
+  } else if (m.elbow) {
+    const [inE, inW] = [(width - m.elbow.girth) / 2, (width - m.end) / 2];
+    const at = m.elbow.at + m.raise;
+    const [fe, be]: [Point, Point] = [
+      [front[0] + inE, at],
+      [back[0] - inE, at],
+    ];
+    // The forearm turns forward about the front seam; at the back seam the turn opens the dart.
+    const turn = m.elbow.dart / m.elbow.girth;
+    const turned = ([x, y]: Point): Point => [
+      fe[0] + (x - fe[0]) * Math.cos(turn) - (y - fe[1]) * Math.sin(turn),
+      fe[1] + (x - fe[0]) * Math.sin(turn) + (y - fe[1]) * Math.cos(turn),
+    ];
+    const [be2, fw, bw] = [turned(be), turned([front[0] + inW, bottom]), turned([back[0] - inW, bottom])];
+    frontPath = [
+      [fw, fe],
+      [fe, front],
+    ];
+    backPath = [
+      [back, be],
+      [be, be2],
+      [be2, bw],
+    ];
+    endPath = straight(bw, fw);
+    const open = Math.hypot(be2[0] - be[0], be2[1] - be[1]);
+    const before = Math.hypot(be[0] - back[0], be[1] - back[1]);
+    elbow = {
+      at: before + open / 2,
+      intake: open,
+      length: roundLength(cm(m.elbow.girth / 4), { ...c.rounding, mode: 'nearest' }),
+      toward: [fe[0], (be[1] + be2[1]) / 2],
+    };
+  } else {
+    const inward = (width - (m.end + (v.shape === 'straight' ? m.fullness : 0))) / 2;
+    const [f, b]: [Point, Point] = [
+      [front[0] + inward, bottom],
+      [back[0] - inward, bottom],
+    ];
+    frontPath = straight(f, front);
+    backPath = straight(back, b);
+    endPath = straight(b, f);
+  }
+  const lengthOfPath = (path: readonly Segment[]) =>
+    edgeLength({ edges: [edge('x', 'x', path, ZERO)] } as unknown as Panel, 'x');
+  const capLength = lengthOfPath(capPath);
+  const capGather = v.head === 'gathered' ? cm(Math.max(0, capLength - whole(plan.armhole!))) : ZERO;
+  const endLength = lengthOfPath(endPath);
+  const endGather = m.cuff
+    ? cm(Math.max(0, endLength - (m.cuff.length - overlapOf(v))))
+    : m.elastic !== null
+      ? cm(Math.max(0, endLength - m.elastic))
+      : ZERO;
+  const hem = m.cuff ? a.band : a.sleeveHem;
+  const edges = [
+    edge('cap', 'cap', capPath, a.armhole, { gather: capGather }),
+    edge('underarm-back', 'back underarm seam', backPath, a.side),
+    edge('wrist', 'end', endPath, hem, { gather: endGather }),
+    edge('underarm', 'front underarm seam', frontPath, a.side),
+  ];
+  const notch = (along: number) => pointAlong(capPath, along);
+  const halfFront = lengthOfPath([capPath[0]!]);
+  const panel: Panel = {
+    id: c.id('sleeve'),
+    name: 'sleeve',
+    share: 'sleeve',
+    layer: 'outer',
+    cut: 'pair',
+    count: 2,
+    grain: 'lengthwise, down from the top of the cap',
+    edges,
+    darts: elbow
+      ? [
+          dartOn(
+            backPath,
+            {
+              id: c.id('elbow-dart'),
+              figure: c.id('elbow-dart-intake'),
+              edge: 'underarm-back',
+              at: cm(elbow.at),
+              intake: cm(elbow.intake),
+              length: elbow.length,
+            },
+            elbow.toward,
+          ),
+        ]
+      : [],
+    lines: [
+      { id: c.id('upper-arm'), name: 'upper arm', y: cm(top) },
+      ...(m.elbow ? [{ id: c.id('elbow'), name: 'elbow', y: cm(m.elbow.at + m.raise) }] : []),
+    ],
+    marks: [
+      { kind: 'notch', name: 'shoulder seam', at: [0, 0] },
+      { kind: 'notch', name: 'armhole balance, front', at: notch(halfFront * 0.45) },
+      ...[0, 1].map((i) => ({
+        kind: 'notch' as const,
+        name: 'armhole balance, back',
+        at: notch(capLength - (capLength - halfFront) * 0.45 - i),
+      })),
+    ],
+    across: { centre: 'underarm', side: 'underarm-back' },
+    note:
+      v.head === 'gathered'
+        ? `cap gathered between the notches to ${p(whole(plan.armhole!))}`
+        : v.end === 'elastic'
+          ? 'casing at the end'
+          : '',
+  };
+  return { panel, overSwung };
+}
+
+const overlapOf = (v: SleeveValues) => (v.cuffCloses === 'buttons' ? 2 : 0);
+
+const cuffPanel = (c: PartContext, cuff: { length: number; depth: number }): Panel => {
+  const inside = cuff.depth - 2 * c.allowances.band;
+  return {
+    id: c.id('cuff'),
+    name: 'cuff',
+    share: 'cuff',
+    layer: 'outer',
+    cut: 'single',
+    count: 2,
+    grain: 'lengthwise along the cuff',
+    edges: [
+      edge('end', 'end', straight([0, 0], [inside, 0]), c.allowances.band),
+      edge('outer', 'folded side', straight([inside, 0], [inside, cuff.length]), c.allowances.band),
+      edge('other', 'other end', straight([inside, cuff.length], [0, cuff.length]), c.allowances.band),
+      edge('sleeve', 'to the sleeve', straight([0, cuff.length], [0, 0]), c.allowances.band),
+    ],
+    darts: [],
+    lines: [],
+    marks: [{ kind: 'fold line', name: 'fold', at: [inside / 2, 0] }],
+    across: { centre: 'sleeve', side: 'outer' },
+    note: 'interface the outer half',
+  };
+};
+
+/** The lining is the sleeve without what stands or swings on its own: the same cap, a double roll at the end. */
+const liningOf = (c: PartContext, outer: Panel, cuffed: boolean): Panel => ({
+  ...outer,
+  id: `${outer.id}-lining`,
+  name: 'sleeve lining',
+  layer: 'lining',
+  edges: outer.edges.map((e) =>
+    e.id === 'wrist' && !cuffed ? { ...e, allowance: c.allowances.liningHem } : e,
+  ),
+});
+
+function placesOf(c: PartContext, panel: Panel, cuff: Panel | undefined): Place[] {
+  const of = (id: string) => panel.edges.find((e) => e.id === id)!.path;
+  const mid = (path: readonly Segment[]): Point => {
+    const [a, b] = [path[0]![0], path.at(-1)!.at(-1) as Point];
+    return [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
+  };
+  const top = panel.lines[0]!.y;
+  const own = (id: string, at: Point): Place => ({ figure: c.id(id), panel: panel.id, at });
+  const dart = panel.darts[0];
+  return [
+    own('cap-height', [0, top / 2]),
+    own('upper-arm', [of('cap')[0]![0][0] * 0.5, top]),
+    own('cap-round', of('cap')[0]!.at(-1) as Point),
+    own('length', [0, mid(of('wrist'))[1] * 0.8]),
+    own('end', mid(of('wrist'))),
+    own('underarm', mid(of('underarm'))),
+    ...(dart
+      ? [
+          own('elbow', [of('cap')[0]![0][0] * 0.4, panel.lines[1]!.y]),
+          own('elbow-level', [0, panel.lines[1]!.y]),
+          own('elbow-dart-intake', dart.legs[0]),
+        ]
+      : []),
+    ...(cuff
+      ? [
+          { figure: c.id('cuff-length'), panel: cuff.id, at: mid(cuff.edges[1]!.path) },
+          { figure: c.id('cuff-cut-width'), panel: cuff.id, at: mid(cuff.edges[0]!.path) },
+        ]
+      : []),
+  ];
+}

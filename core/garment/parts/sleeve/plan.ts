@@ -1,0 +1,349 @@
+import { sewnLength } from '../../../draft/measure.ts';
+import { bodyTerms, buildFigure, TOLERANCE, term } from '../../../figure/build.ts';
+import type { Figure, Term } from '../../../figure/figure.ts';
+import { type Cm, cm } from '../../../units/length.ts';
+import { say as p } from '../../../units/print.ts';
+import { roundLength } from '../../../units/rounding.ts';
+import { capEase, type Meeting } from '../../meeting.ts';
+import type { PartContext } from '../../part.ts';
+import { type EaseZone, easeFor } from '../../tables/fit.ts';
+import { type Arm, armOf } from './arm.ts';
+import { type CapLengths, type CapWidths, heightFor, widthsAt } from './cap.ts';
+import type { SleeveValues } from './fields.ts';
+
+/** An elastic on an arm is so much shorter than the arm there, cm (common practice). */
+export const ELASTIC_SHORTER = 2;
+/** What the back seam is longer than the front, taken up at the elbow, cm (common practice). */
+const ELBOW_DART = 2;
+const OVERLAP = { buttons: 2, loops: 0, none: 0 } as const;
+/** A puff stands up by this part of the fullness spread into it (common practice). */
+const RAISED = 0.25;
+
+/** A sleeve before it is drafted, as marked. Lengths cm. */
+export interface SleevePlan {
+  readonly arm: Arm;
+  readonly figures: readonly Figure[];
+  readonly meeting: Meeting;
+  /** sewn length of the armhole it joins, front and back; null while the part that gives it is not drafted */
+  readonly armhole: CapLengths | null;
+  /** the arm is too wide for this armhole at any height of cap */
+  readonly tooWide: boolean;
+  readonly marked: {
+    readonly widths: CapWidths;
+    readonly cap: number;
+    readonly raise: number;
+    readonly fullness: number;
+    readonly length: number;
+    readonly end: number;
+    readonly flare: number;
+    readonly elbow: { readonly at: number; readonly girth: number; readonly dart: number } | null;
+    readonly cuff: { readonly length: number; readonly depth: number } | null;
+    readonly elastic: number | null;
+  } | null;
+}
+
+export function planSleeve(c: PartContext, v: SleeveValues): SleevePlan {
+  const { input, measured } = c;
+  const arm = armOf(c);
+  const net = (id: string) => measured.get(id)?.net ?? null;
+  const ease = (zone: EaseZone): Term => {
+    const { brief, house } = input;
+    const { ease: amount, because } = easeFor(zone, brief.fit, brief.school, c.hang, house.ease);
+    return term('wearing', 'wearing ease', amount, because);
+  };
+  const figures: Figure[] = [];
+  const make = (
+    id: string,
+    name: string,
+    terms: readonly Term[] | null,
+    more: Partial<Parameters<typeof buildFigure>[1]> = {},
+  ): Figure => {
+    const f = buildFigure(c, {
+      id: c.id(id),
+      section: c.key,
+      name,
+      group: 'length',
+      tolerance: TOLERANCE.length,
+      nearest: true,
+      terms: terms ?? [],
+      known: terms !== null,
+      follows: (value) => (value > 0 ? null : 'A length is more than nothing.'),
+      why: terms === null ? ['Not read: read it, or set the figure by hand with a reason.'] : [],
+      ...more,
+    });
+    figures.push(f);
+    return f;
+  };
+  const bodyOf = (id: string): Term[] | null => {
+    const m = measured.get(id);
+    return m?.net == null ? null : bodyTerms(m);
+  };
+
+  const armhole = armholeOf(c);
+  const gathered = v.head === 'gathered';
+  const eased = capEase(input.brief.cloth.stretch);
+  const target = gathered || eased.kind !== 'eased' ? 0 : (eased.least + eased.most) / 2;
+  const whole = armhole ? armhole.front + armhole.back : null;
+  const lengths = armhole && { front: armhole.front + target / 2, back: armhole.back + target / 2 };
+
+  // Cap and width hang on each other: the armhole tells how long the cap is, the arm how wide it must be at least.
+  const share = v.cap === 'fitted' ? 3 : 4;
+  const byHand = (id: string) =>
+    c
+      .overridesOf(c.id(id))
+      .filter((o) => o.target === 'finished' && o.value > 0)
+      .at(-1)?.value ?? null;
+  const rule = byHand('cap-height') ?? (whole === null ? null : whole / share);
+  const atRule = rule !== null && lengths ? widthsAt(rule, lengths) : null;
+  const girth = net('upper-arm');
+  const wearing = ease('upper-arm');
+  const wanted = girth === null ? null : girth + wearing.cm;
+  const fromCap = atRule ? atRule.front + atRule.back : null;
+  const extra = wanted === null || fromCap === null ? 0 : Math.max(0, fromCap - wanted);
+  const handSet = byHand('cap-height') !== null && fromCap !== null && wanted !== null;
+  const upper = make(
+    'upper-arm',
+    'upper arm',
+    girth === null || whole === null
+      ? null
+      : [
+          ...bodyOf('upper-arm')!,
+          wearing,
+          ...(extra > 0 || (handSet && fromCap < wanted)
+            ? [
+                term(
+                  'style',
+                  'for the cap',
+                  handSet ? fromCap - wanted : extra,
+                  `A cap ${p(cm(rule!))} high that meets the armhole is ${p(cm(fromCap!))} wide.`,
+                ),
+              ]
+            : []),
+        ],
+    { group: 'girth', tolerance: TOLERANCE.girth, nearest: false },
+  );
+  const found =
+    upper.marked === null || !lengths
+      ? null
+      : byHand('cap-height') === null
+        ? heightFor(upper.marked, lengths)
+        : { h: rule!, widths: atRule! };
+  const tooWide = upper.marked !== null && lengths !== null && !found?.widths;
+  const cap = make(
+    'cap-height',
+    'cap height',
+    whole === null || !found?.widths || rule === null
+      ? null
+      : [
+          term('body', 'armhole, sewn', whole, 'Measured on the panels of the bodice.'),
+          term('share', `a ${share === 3 ? 'third' : 'quarter'} of it`, whole / share - whole, 'As briefed.'),
+          ...(Math.abs(found.h - whole / share) > 1e-9
+            ? [
+                term(
+                  'take',
+                  found.h < whole / share ? 'lower for the arm' : 'for the width as marked',
+                  found.h - whole / share,
+                  `At this width a cap this high meets the armhole${target > 0 ? ` with ${p(cm(target))} to ease in` : ''}.`,
+                ),
+              ]
+            : []),
+        ],
+    { group: 'level' },
+  );
+
+  const long = v.goes === 'wrist';
+  const [given, wantedLength] = [bodyOf(long ? 'arm-length' : 'sleeve-length'), v.length];
+  const length = make(
+    'length',
+    'sleeve length',
+    given ?? (long ? null : [term('add', 'wanted', wantedLength, 'As briefed.')]),
+    { read: given !== null },
+  );
+
+  const fits = v.shape === 'fitted';
+  const reaches = length.finished;
+  const bent =
+    fits && reaches !== null && arm.elbowAt !== null && reaches > arm.elbowAt + 8 ? arm.elbowAt : null;
+  const bodyEnd = reaches === null ? null : arm.girthAt(reaches);
+  const endZone: EaseZone =
+    reaches !== null && arm.length !== null && reaches > arm.length * 0.85
+      ? 'wrist'
+      : reaches !== null && arm.elbowAt !== null && reaches > arm.elbowAt - 3
+        ? 'elbow'
+        : 'upper-arm';
+  const fist = net('fist');
+  const endTerms = (): Term[] | null => {
+    if (upper.marked === null) return null;
+    if (!fits) return [term('body', 'upper arm, as marked', upper.marked, 'It falls straight from there.')];
+    if (bodyEnd === null) return null;
+    const read = long ? bodyOf('wrist') : null;
+    const own = [
+      ...(read ?? [term('body', 'the arm there', bodyEnd, 'Between the girths that were read.')]),
+      ease(endZone),
+    ];
+    const made = own.reduce((n, t) => n + t.cm, 0);
+    const passes = v.end === 'hem' && fist !== null && made < fist;
+    return passes
+      ? [
+          ...own,
+          term(
+            'style',
+            'to pass the closed hand',
+            fist - made,
+            'Without an opening the end must let the hand through.',
+          ),
+        ]
+      : own;
+  };
+  const flare = v.shape === 'flared' ? v.slashes * v.spread : 0;
+  const end =
+    v.shape === 'flared'
+      ? null
+      : make('end', 'end of the sleeve', endTerms(), {
+          group: 'girth',
+          tolerance: TOLERANCE.length,
+          nearest: false,
+        });
+
+  const elbowGirth =
+    bent === null
+      ? null
+      : make(
+          'elbow',
+          'elbow',
+          (() => {
+            const read = bodyOf('elbow');
+            const at =
+              read ??
+              (arm.girthAt(bent) === null
+                ? null
+                : [term('body', 'the arm there', arm.girthAt(bent)!, 'Between the girths that were read.')]);
+            return at && [...at, ease('elbow')];
+          })(),
+          { group: 'girth', estimated: bodyOf('elbow') === null, nearest: false },
+        );
+  const elbowLevel =
+    bent === null
+      ? null
+      : make(
+          'elbow-level',
+          'elbow level',
+          bodyOf('shoulder-to-elbow') ?? [
+            term('body', 'of the arm', bent, '0.58 of its length (common practice).'),
+          ],
+          { group: 'level', estimated: !arm.elbowRead },
+        );
+  const dart =
+    bent === null
+      ? null
+      : make(
+          'elbow-dart-intake',
+          'elbow dart, intake',
+          [
+            term(
+              'take',
+              'for the bend of the arm',
+              ELBOW_DART,
+              'The back seam is longer by it (common practice).',
+            ),
+          ],
+          {
+            group: 'dart',
+            tolerance: TOLERANCE.detail,
+            follows: (value) =>
+              value > 0 && value <= 5 ? null : 'An elbow dart takes more than nothing and at most 5 cm.',
+          },
+        );
+
+  const cuffed = v.end === 'cuff';
+  const closes = OVERLAP[v.cuffCloses];
+  const cuff = cuffed
+    ? make(
+        'cuff-length',
+        'cuff, length',
+        (() => {
+          if (bodyEnd === null) return null;
+          const read = long ? bodyOf('wrist') : null;
+          const own = [
+            ...(read ?? [term('body', 'the arm there', bodyEnd, 'Between the girths that were read.')]),
+            ease(endZone),
+          ];
+          const round = own.reduce((n, t) => n + t.cm, 0);
+          if (v.cuffCloses === 'none' && fist !== null && round < fist)
+            own.push(term('style', 'to pass the closed hand', fist - round, 'It has no opening.'));
+          if (closes > 0) own.push(term('add', 'overlap', closes, 'For the buttonholes.'));
+          return own;
+        })(),
+        { group: 'band' },
+      )
+    : null;
+  const depth = cuffed
+    ? make(
+        'cuff-cut-width',
+        'cuff, cut width',
+        [
+          term('add', 'twice its depth', 2 * v.cuffDepth, 'It is folded.'),
+          term('add', 'allowances', 2 * c.allowances.band, 'One on each long edge.'),
+        ],
+        { group: 'band', nearest: false },
+      )
+    : null;
+
+  const [h, l] = [cap.marked, length.marked];
+  const fullness = gathered ? roundLength(v.fullness, { ...c.rounding, mode: 'nearest' }) : 0;
+  const complete =
+    found?.widths &&
+    upper.marked !== null &&
+    h !== null &&
+    l !== null &&
+    l > h + 2 &&
+    (v.shape === 'flared' || end?.marked != null) &&
+    (bent === null ||
+      (elbowGirth?.marked != null &&
+        elbowLevel?.marked != null &&
+        elbowLevel.marked > h + 2 &&
+        l > elbowLevel.marked + 2)) &&
+    (!cuffed || cuff?.marked != null);
+  const ratio = found?.widths ? (upper.marked ?? 0) / (found.widths.front + found.widths.back) : 1;
+  return {
+    arm,
+    figures,
+    armhole,
+    tooWide,
+    meeting: eased,
+    marked: complete
+      ? {
+          widths: { front: found.widths.front * ratio, back: found.widths.back * ratio },
+          cap: h,
+          raise: fullness * RAISED,
+          fullness,
+          length: l,
+          end: end?.marked ?? upper.marked!,
+          flare,
+          elbow:
+            bent === null
+              ? null
+              : { at: elbowLevel!.marked!, girth: elbowGirth!.marked!, dart: dart!.marked ?? 0 },
+          cuff: cuffed ? { length: cuff!.marked!, depth: depth!.marked! } : null,
+          elastic: v.end === 'elastic' && bodyEnd !== null ? bodyEnd - ELASTIC_SHORTER : null,
+        }
+      : null,
+  };
+}
+
+/** One armhole as the part above has sewn it, front and back. */
+function armholeOf(c: PartContext): CapLengths | null {
+  if (c.above?.sewn.armhole == null) return null;
+  const of = (face: 'front' | 'back'): number | null => {
+    const all = c.above!.panels.filter(
+      (p) => p.layer === 'outer' && p.share === face && p.edges.some((e) => e.id === 'armhole'),
+    );
+    const own = all.find((p) => p.edges.some((e) => e.id === 'side'));
+    return own ? sewnLength(own, 'armhole') : null;
+  };
+  const [front, back] = [of('front'), of('back')];
+  return front === null || back === null ? null : { front, back };
+}
+
+/** A cap's length as cm, for sentences. */
+export const whole = (a: CapLengths): Cm => cm(a.front + a.back);

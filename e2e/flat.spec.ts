@@ -1,0 +1,64 @@
+import { accessible, expect, inDatabase, measured, signIn, test } from './help.ts';
+
+test('a toile is laid flat and read by the keyboard alone; it stands beside body and sheet', async ({
+  page,
+}) => {
+  await signIn(page);
+  const { orderId } = await measured(page, 'Toile Reader');
+  await page.goto(`/orders/${orderId}`);
+  await page.getByRole('link', { name: 'Lay flat beside it' }).press('Enter');
+  await accessible(page, 'nothing yet');
+  await page.getByRole('radio', { name: 'toile' }).check();
+  await page.getByRole('radio', { name: 'skirt' }).check();
+  await page.getByLabel('Which one').fill('first toile');
+  await page.keyboard.press('Enter');
+
+  const field = (name: string) => page.getByLabel(`${name}, in centimetres`);
+  await field('half waist').focus();
+  await page.keyboard.type('36.5');
+  await page.keyboard.press('Enter');
+  await expect(field('half hip')).toBeFocused();
+  await expect(page.getByRole('img', { name: 'Laid flat: where half hip is read' })).toBeVisible();
+  await page.keyboard.type('broad');
+  await page.keyboard.press('Enter');
+  // What cannot be read stays in its field, with the sentence.
+  await expect(page.getByRole('alert')).toContainText('broad');
+  await expect(field('half hip')).toHaveValue('broad');
+  await field('half hip').fill('53.5');
+  await page.keyboard.press('Enter');
+  const hip = page.getByRole('row', { name: /half hip/ });
+  await expect(hip).toContainText('53.5 cm whole 107');
+  await expect(hip).toContainText('49');
+  await expect(hip).toContainText('outside 0.5');
+  await expect(field('half hip')).toHaveValue('');
+  await accessible(page);
+  const rows = await inDatabase<{ point: string; written: string }>(
+    `select r.point, r.written from flat_reading r join flat_lay l on l.id = r.lay_id where l.order_id = $1 order by r.seq`,
+    [orderId],
+  );
+  expect(rows).toEqual([
+    { point: 'half-waist', written: '36.5 cm' },
+    { point: 'half-hip', written: '53.5 cm' },
+  ]);
+  await page.goto(`/orders/${orderId}/sheet`);
+  const beside = page.getByRole('region', { name: 'Laid flat beside it' });
+  await expect(beside.getByRole('row')).toHaveCount(3);
+  await expect(beside).toContainText('outside 0.5');
+});
+
+test('a reading off the table waits in its field while the network is away', async ({ page, context }) => {
+  await signIn(page);
+  const { orderId } = await measured(page, 'Table Away');
+  await page.goto(`/orders/${orderId}/flat`);
+  await page.getByRole('radio', { name: 'skirt' }).check();
+  await page.getByRole('button', { name: 'Lay it flat' }).click();
+  const waist = page.getByLabel('half waist, in centimetres');
+  await waist.fill('36');
+  await context.setOffline(true);
+  await waist.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('cannot be reached');
+  await expect(waist).toHaveValue('36');
+  await context.setOffline(false);
+  await waist.press('Enter');
+  await expect(page.getByRole('row', { name: /half waist/ })).toContainText('36 cm whole 72');
+});

@@ -1,0 +1,61 @@
+import { stopChild } from '../tools/cluster.ts';
+import { freePort } from '../tools/ports.ts';
+import { startServer } from '../tools/serve.ts';
+import { accessible, call, expect, inTheBook, newSkirt, signIn, takeUpTape, test } from './help.ts';
+
+test.use({ serviceWorkers: 'allow' });
+
+test('the program opens while its server is gone, goes on measuring, and sends it all once the server is back', async ({
+  browser,
+  studio,
+}) => {
+  const port = await freePort();
+  let server = await startServer(studio.databaseUrl, port);
+  const context = await browser.newContext({
+    baseURL: `http://127.0.0.1:${port}`,
+    serviceWorkers: 'allow',
+    viewport: { width: 1280, height: 800 },
+  });
+  const page = await context.newPage();
+  try {
+    await signIn(page);
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    const { orderId } = await newSkirt(page, 'Server Gone');
+    await takeUpTape(page, orderId);
+    await call(page, '70');
+    await inTheBook(orderId, 1);
+    // Once more with the worker in charge, so that the book's answers are kept.
+    await page.goto('/orders');
+    await expect(page.locator('main a[href^="/orders/"]').nth(5)).toBeVisible();
+    await page.goto(`/orders/${orderId}/measure`);
+    await expect(page.getByText('1. 70 cm')).toBeVisible();
+
+    await stopChild(server, 'SIGKILL', 15_000);
+    await page.reload();
+    await expect(page.getByText('The studio’s book cannot be reached')).toBeVisible();
+    await expect(page.getByText('1. 70 cm')).toBeVisible();
+    await accessible(page, 'offline');
+    await call(page, '70.5');
+    await call(page, '98');
+    await expect(page.getByText('2 kept on this device, not yet sent')).toBeVisible();
+    await page.goto('/orders');
+    await expect(page.locator('main a[href^="/orders/"]').nth(5)).toBeVisible();
+    await page.goto('/clients?q=ada');
+    await expect(page.getByRole('alert')).toContainText('cannot be reached');
+
+    server = await startServer(studio.databaseUrl, port);
+    await inTheBook(orderId, 3);
+    await page.goto(`/orders/${orderId}/measure`);
+    await expect(page.getByText('Everything taken is in the studio’s book.')).toBeVisible();
+    await expect(page.getByText('The studio’s book cannot be reached')).toHaveCount(0);
+
+    // The next hand at this device finds nothing of what this one was told.
+    await page.getByLabel(/Signed in: Bram Teller/).click();
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await expect(page).toHaveURL(/sign-in/);
+    expect(await page.evaluate(() => caches.has('told'))).toBe(false);
+  } finally {
+    await context.close();
+    await stopChild(server, 'SIGTERM', 15_000);
+  }
+});

@@ -1,0 +1,54 @@
+import './flat.css';
+import type { FlatView } from '@rocchetto/contract';
+import { type FlatRow, printLength, printSigned, printWritten, type SheetUnit } from '@rocchetto/core';
+import type { ReactNode } from 'react';
+
+interface Props {
+  readonly lay: FlatView;
+  readonly unit: SheetUnit;
+  /** what stands in the row's own column, where something is read anew */
+  readonly field?: (row: FlatRow) => ReactNode;
+  /** the heads of the columns, or their rows, that a reader of paper needs only where something was read */
+  readonly readOnly?: boolean;
+}
+
+/** What lies flat, point by point: as read, the body there, the sheet there, and how far they differ. */
+export function FlatTable({ lay, unit, field, readOnly = false }: Props) {
+  const rows = readOnly ? lay.rows.filter((r) => r.written) : lay.rows;
+  const at = (n: FlatRow['flat']) => (n === null ? '—' : printLength(n, unit));
+  return (
+    <table className="ledger figures flat">
+      <thead>
+        <tr>
+          <th scope="col">Point, in {unit === 'cm' ? 'centimetres' : 'inches'}</th>
+          {field && <th scope="col">read now</th>}
+          <th scope="col">lies at</th>
+          <th scope="col">body</th>
+          <th scope="col">sheet</th>
+          <th scope="col">differs</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((r) => (
+          <tr key={r.point.id}>
+            <th scope="row">{r.point.name}</th>
+            {field && <td>{field(r)}</td>}
+            <td>
+              {r.written ? printWritten(r.written) : '—'}
+              {r.whole !== null && <span className="soft"> whole {at(r.whole)}</span>}
+            </td>
+            <td>{at(r.body)}</td>
+            <td>{at(r.sheet)}</td>
+            <td>
+              {r.differs !== null && (
+                <span className={r.within ? 'agreed' : 'tight'}>
+                  {printSigned(r.differs, unit)} {r.within ? 'within' : 'outside'} {at(r.tolerance)}
+                </span>
+              )}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,68 @@
+import { tapeTyped } from '@rocchetto/core';
+import type { DigitalTape } from './useDigitalTape.ts';
+
+/** In the margin of the tape: whether a digital tape is listened to, and what of it waits for a hand. */
+export function TapeLink({ tape }: { tape: DigitalTape }) {
+  const { state, offered, garbage } = tape;
+  return (
+    <section>
+      <h2>Digital tape</h2>
+      {state === 'listening' ? (
+        <p role="status">
+          Listening.{' '}
+          <button type="button" className="quiet" onClick={tape.stop}>
+            stop
+          </button>
+        </p>
+      ) : (
+        <p>
+          <button type="button" className="quiet" onClick={tape.listen}>
+            listen to it
+          </button>
+          {state === 'held elsewhere' && (
+            <span role="status"> Another page of this browser listens to it.</span>
+          )}
+        </p>
+      )}
+      {offered.length > 0 && (
+        <>
+          <p className="soft">Came late, or while you were at something; not put in:</p>
+          <ul className="why">
+            {offered.map((line) => (
+              <li key={`${line.device} ${line.number}`}>
+                {tapeTyped(line)}, {ago(line.ago)}{' '}
+                <button
+                  type="button"
+                  className="quiet"
+                  onClick={() => {
+                    tape.settle(line);
+                    tape.use(line);
+                  }}
+                >
+                  put it in here
+                </button>{' '}
+                <button type="button" className="quiet" onClick={() => tape.settle(line)}>
+                  let it go
+                </button>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {garbage.count > 0 && (
+        <p className="soft" role="status">
+          {garbage.sentence} {garbage.count > 1 && `So far ${garbage.count} lines. `}Nothing of it was taken.
+        </p>
+      )}
+      <p className="soft">
+        <a href="/tape-device" target="_blank" rel="noreferrer">
+          The practice tape
+        </a>{' '}
+        sends as such a tape would.
+      </p>
+    </section>
+  );
+}
+
+const ago = (ms: number) =>
+  ms < 60_000 ? `${Math.round(ms / 1000)} s ago` : `${Math.round(ms / 60_000)} min ago`;

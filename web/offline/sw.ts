@@ -1,0 +1,60 @@
+/// <reference lib="webworker" />
+import { CacheableResponsePlugin } from 'workbox-cacheable-response';
+import { ExpirationPlugin } from 'workbox-expiration';
+import { cleanupOutdatedCaches, precacheAndRoute } from 'workbox-precaching';
+import { NavigationRoute, registerRoute } from 'workbox-routing';
+import { NetworkFirst } from 'workbox-strategies';
+import { FORGET, keepable, TOLD, TOLD_AT } from './told.ts';
+
+declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: { url: string; revision: string | null }[] };
+
+// The program itself: its files are kept whole when a new version comes, and the old ones go.
+precacheAndRoute(self.__WB_MANIFEST);
+cleanupOutdatedCaches();
+
+const SHELL = 'shell';
+const shellAlone = { cacheKeyWillBeUsed: async () => '/' };
+const pages = new NetworkFirst({
+  cacheName: SHELL,
+  networkTimeoutSeconds: 4,
+  plugins: [shellAlone, new CacheableResponsePlugin({ statuses: [200] })],
+});
+registerRoute(new NavigationRoute(pages, { denylist: [/^\/api\//] }));
+
+// What the studio's book said last, for when it cannot be reached; a server's refusal is never covered by it.
+const asTold = {
+  cachedResponseWillBeUsed: async ({ cachedResponse }: { cachedResponse?: Response }) => {
+    if (!cachedResponse) return null;
+    const headers = new Headers(cachedResponse.headers);
+    headers.set(TOLD_AT, headers.get('date') ?? new Date(0).toUTCString());
+    headers.delete('etag');
+    return new Response(await cachedResponse.blob(), { headers });
+  },
+};
+const book = new NetworkFirst({
+  cacheName: TOLD,
+  plugins: [
+    asTold,
+    new CacheableResponsePlugin({ statuses: [200] }),
+    new ExpirationPlugin({ maxEntries: 300, maxAgeSeconds: 86_400, purgeOnQuotaError: true }),
+  ],
+});
+const forget = () => caches.delete(TOLD);
+registerRoute(
+  ({ url, sameOrigin }) => sameOrigin && keepable(url),
+  async (options) => {
+    const answer = await book.handle(options);
+    // Whoever is signed out, or may no longer, leaves nothing behind on this device.
+    if (answer.status === 401) await forget();
+    return answer;
+  },
+);
+self.addEventListener('message', (e) => {
+  if (e.data === FORGET) e.waitUntil(forget().then(() => e.ports[0]?.postMessage(FORGET)));
+});
+
+self.addEventListener('install', (e) => {
+  e.waitUntil(caches.open(SHELL).then((c) => c.add('/')));
+  void self.skipWaiting();
+});
+self.addEventListener('activate', (e) => e.waitUntil(self.clients.claim()));
