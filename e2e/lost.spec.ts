@@ -60,6 +60,8 @@ test('a figure set by hand while the network is away stays in its fields', async
   await call(page, '70');
   await call(page, '70');
   await page.goto(`/orders/${orderId}/sheet?f=waist`);
+  // The tape was left a moment ago: the readings may still be on their way to the book.
+  await expect(page.locator('tr:has([data-figure="waist"])')).toContainText('70 cm');
   await page.getByLabel('Figure set by hand').fill('3');
   await page.getByLabel('Reason', { exact: true }).fill('eats well');
   await context.setOffline(true);

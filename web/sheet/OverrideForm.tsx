@@ -20,7 +20,9 @@ export function OverrideForm({
   unit: SheetUnit;
   onChange: (c: Change) => Promise<boolean>;
 }) {
-  const [target, setTarget] = useState<Target>(figure.settable[0] ?? 'finished');
+  // Until a hand has chosen or written, what is set follows the figure, which may only now be getting its reading.
+  const [chosen, setChosen] = useState<Target>();
+  const target = chosen && figure.settable.includes(chosen) ? chosen : (figure.settable[0] ?? 'finished');
   const [value, setValue] = useState('');
   const [reason, setReason] = useState('');
   const [wrong, setWrong] = useState('');
@@ -44,6 +46,7 @@ export function OverrideForm({
     ) {
       setValue('');
       setReason('');
+      setChosen(undefined);
     }
   };
   return (
@@ -67,7 +70,7 @@ export function OverrideForm({
           className="field"
           aria-label="What is set"
           value={target}
-          onChange={(e) => setTarget(e.target.value as Target)}
+          onChange={(e) => setChosen(e.target.value as Target)}
         >
           {figure.settable.map((t) => (
             <option key={t} value={t}>
@@ -81,7 +84,10 @@ export function OverrideForm({
           placeholder={`figure in ${unit === 'in' ? 'inches' : 'centimetres'}`}
           autoComplete="off"
           value={value}
-          onChange={(e) => setValue(e.target.value)}
+          onChange={(e) => {
+            setChosen(target);
+            setValue(e.target.value);
+          }}
         />
         {told && (
           <span className="soft" aria-live="polite">
