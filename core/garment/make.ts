@@ -14,15 +14,24 @@ import { type Placed, placed } from './joins.ts';
 import { type BodyLine, bodyLines, floorGirth, type LineContext, type Zone } from './lines.ts';
 import { meetingCheck } from './meeting.ts';
 import { openingOf } from './opening.ts';
-import type { Drafted, GarmentContext, JoinEdge, OpeningMade, PartContext } from './part.ts';
+import {
+  type Drafted,
+  type GarmentContext,
+  type JoinEdge,
+  OPENS,
+  type OpeningMade,
+  type PartContext,
+} from './part.ts';
 import { NO_PICTURE, type Picture, type Place } from './picture.ts';
 import { allowancesFor } from './tables/allowances.ts';
-import { FLOORS, type Hang } from './tables/fit.ts';
+import { type EaseZone, FLOORS, type Hang } from './tables/fit.ts';
 
 /** A garment as it was put together: its figures, drafts and all that is read off them. */
 export interface Garment {
   readonly hang: Hang;
   readonly lines: readonly BodyLine[];
+  /** places of single parts that have an ease */
+  readonly zones: readonly { readonly zone: EaseZone; readonly figure: string }[];
   readonly sections: readonly { readonly id: string; readonly name: string }[];
   readonly figures: readonly Figure[];
   readonly checks: readonly RawCheck[];
@@ -41,7 +50,6 @@ export interface Garment {
 
 /** Layers in the order they are cut. */
 const LAYERS: readonly Piece['layer'][] = ['outer', 'lining', 'interfacing'];
-const OPENS = ['centre-back', 'left-side'] as const;
 
 /** Drafts a garment from its brief and readings. Pure. @throws RangeError for parts that are no garment (see garmentProblems) */
 export function makeGarment(input: SheetInput): Garment {
@@ -150,6 +158,7 @@ export function makeGarment(input: SheetInput): Garment {
   return {
     hang,
     lines: [...lines.values()],
+    zones: made.flatMap((m) => m.draft.zones ?? []),
     sections: [
       { id: 'body', name: 'Girths and levels' },
       ...made.map((m) => ({ id: m.r.key, name: m.r.part.name })),

@@ -11,7 +11,7 @@ import type { Meeting } from './meeting.ts';
 import type { Picture, Place } from './picture.ts';
 import type { Allowances } from './tables/allowances.ts';
 import type { Face } from './tables/darts.ts';
-import type { Hang } from './tables/fit.ts';
+import type { EaseZone, Hang } from './tables/fit.ts';
 
 /** What a part wants measured: without `needs` its figures are absent, without `helps` it falls back. */
 export interface Wants {
@@ -21,6 +21,10 @@ export interface Wants {
 
 /** The edges at which parts of one garment meet. */
 export type JoinEdge = 'waist' | 'armhole' | 'neck';
+
+/** Where a garment can open. */
+export const OPENS = ['centre-back', 'left-side', 'centre-front'] as const;
+export type Opens = (typeof OPENS)[number];
 
 /** What every part of one garment works with. */
 export interface GarmentContext extends Making {
@@ -35,7 +39,7 @@ export interface GarmentContext extends Making {
   /** a body line of this garment; undefined when no part crosses it or it was not read */
   readonly line: (zone: Zone) => BodyLine | undefined;
   /** where the garment opens */
-  readonly opens: 'centre-back' | 'left-side' | null;
+  readonly opens: Opens | null;
 }
 
 /** What one part works with. */
@@ -69,6 +73,8 @@ export interface Drafted {
   readonly opensAbove?: Cm;
   /** where the sewn darts lie, from the centre along the sewn waist, cm */
   readonly sewnDarts?: Readonly<Record<Face, readonly Cm[]>>;
+  /** figures of its own that have an ease of a zone, so that the sheet says how they fit */
+  readonly zones?: readonly { readonly zone: EaseZone; readonly figure: string }[];
   /** where figures are found on the flat panels */
   readonly places: () => readonly Place[];
 }

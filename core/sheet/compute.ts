@@ -92,10 +92,11 @@ function accept(check: RawCheck, input: SheetInput): Check {
 }
 
 function fitOf(g: Garment): ZoneFit[] {
-  const arm = g.figures.find((f) => f.id === 'sleeve.upper-arm');
-  const body = g.measured.get('upper-arm')?.net ?? null;
-  const sleeve = arm && body !== null ? [{ zone: 'upper-arm' as const, figure: arm, net: body }] : [];
-  return [...g.lines, ...sleeve].flatMap(({ zone, figure, net }) => {
+  const own = g.zones.flatMap(({ zone, figure: id }) => {
+    const figure = g.figures.find((f) => f.id === id);
+    return figure ? [{ zone, figure, net: g.measured.get(zone)?.net ?? null }] : [];
+  });
+  return [...g.lines, ...own].flatMap(({ zone, figure, net }) => {
     if (net === null || figure.finished === null || !EASE_ZONES.includes(zone)) return [];
     const ease = easeMarked(figure, net);
     return [

@@ -2,6 +2,7 @@ import type { Point, Segment } from '../../draft/curve.ts';
 import { mirrored, pathData } from '../../draft/outline.ts';
 import { seamThrough } from '../../draft/shape.ts';
 import type { Figure } from '../../figure/figure.ts';
+import type { Opens } from '../part.ts';
 import type { Picture, Pointed, Stroke } from '../picture.ts';
 
 type Strokes = Stroke[];
@@ -73,13 +74,13 @@ export function gatherStrokes(half: number, y: number, figure: string | null): S
 
 /** The zip of a garment whose waist is y 0, from `top` to `end`, in the view it is seen in. */
 export function zipStrokes(
-  opens: 'centre-back' | 'left-side',
+  opens: Opens,
   face: 'front' | 'back',
   { top, end, halfAt }: { top: number; end: number; halfAt: (y: number) => number },
 ): View {
   const view = emptyView();
-  if (opens === 'centre-back') {
-    if (face === 'front') return view;
+  if (opens !== 'left-side') {
+    if (face !== (opens === 'centre-back' ? 'back' : 'front')) return view;
     view.strokes.push({ kind: 'zip', figure: 'zip', d: `M0.5 ${n(top)} L0.5 ${n(end)}` });
     view.points.push({ figure: 'zip', at: [0.5, top + (end - top) * 0.8] });
     return view;

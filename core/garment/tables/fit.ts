@@ -21,9 +21,11 @@ export type EaseZone =
   | 'upper-arm'
   | 'elbow'
   | 'wrist'
+  | 'thigh'
   | 'across-back'
   | 'armhole-depth'
-  | 'neck-to-waist';
+  | 'neck-to-waist'
+  | 'rise';
 export const EASE_ZONES: readonly EaseZone[] = [
   'high-bust',
   'bust',
@@ -35,9 +37,11 @@ export const EASE_ZONES: readonly EaseZone[] = [
   'upper-arm',
   'elbow',
   'wrist',
+  'thigh',
   'across-back',
   'armhole-depth',
   'neck-to-waist',
+  'rise',
 ];
 
 /** From where a garment hangs: a skirt from its waist, a dress from the shoulders. */
@@ -64,9 +68,11 @@ export const WORKROOM: Record<EaseZone, Row> = {
   'upper-arm': row(2.5, 5, 7, 10, 15),
   elbow: row(2, 4, 6, 9, 14),
   wrist: row(1.5, 5, 6, 8, 12),
+  thigh: row(2, 4, 6, 10, 16),
   'across-back': row(1, 1.5, 2.5, 4, 6),
   'armhole-depth': row(1.5, 2, 3, 4.5, 6),
   'neck-to-waist': row(0.5, 0.6, 1, 1.5, 2),
+  rise: row(0.5, 1.3, 2, 3, 4),
 };
 /**
  * The waist of what hangs from it: past "fitted" it keeps the waistband's 2.5 and only the lines below get looser.
@@ -130,6 +136,7 @@ export const FLOORS: Partial<Record<EaseZone, { least: Cm; why: string }>> = {
   waist: { least: cm(1.3), why: 'room to breathe and to eat' },
   hip: { least: cm(4), why: 'room to sit' },
   'upper-arm': { least: cm(2.5), why: 'room to lift the arm' },
+  rise: { least: cm(1), why: 'room to sit down' },
 };
 
 /** The class an actual ease falls in: the workroom class whose figure is nearest. */

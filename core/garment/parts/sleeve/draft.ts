@@ -51,6 +51,7 @@ export function draftSleeve(c: PartContext, v: SleeveValues): SleeveDraft {
   ];
   return {
     panels: [panel, ...cuff, ...lining],
+    zones: [{ zone: 'upper-arm', figure: c.id('upper-arm') }],
     sewn: { armhole: sewn },
     meets: {
       armhole: v.head === 'gathered' ? { kind: 'gathered', cloth } : plan.meeting,

@@ -10,7 +10,7 @@ import type { OpeningMade, PartContext } from '../../part.ts';
 import { FACES } from '../../tables/darts.ts';
 import type { SkirtDraft } from './draft.ts';
 import type { SkirtValues } from './fields.ts';
-import { linesBelow } from './widest.ts';
+import { linesBelow } from '../../common/from-waist/widest.ts';
 
 /** What a cutter would look at on this skirt, judged on its panels. */
 export function skirtChecks(c: PartContext, v: SkirtValues, d: SkirtDraft, opening: OpeningMade): RawCheck[] {

@@ -16,9 +16,9 @@ import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
 import { FACES, type Face } from '../../tables/darts.ts';
 import type { SkirtValues } from './fields.ts';
-import { type FaceTaking, takeUp } from './suppression.ts';
-import { type Upper, type UpperPlan, upperOf } from './upper.ts';
-import { freeness, linesBelow, widestLine } from './widest.ts';
+import { type FaceTaking, takeUp } from '../../common/from-waist/taking.ts';
+import { type Upper, type UpperPlan, upperOf } from '../../common/from-waist/upper.ts';
+import { freeness, linesBelow, widestLine } from '../../common/from-waist/widest.ts';
 
 /** Extension of a vent beyond the centre back line, cm (common practice: 4 to 5). */
 const LAP = cm(5);

@@ -6,7 +6,7 @@ import type { Cm } from '../../../units/length.ts';
 import type { BodyLine } from '../../lines.ts';
 import type { PartContext } from '../../part.ts';
 import type { Face } from '../../tables/darts.ts';
-import type { FaceTaking } from './suppression.ts';
+import type { FaceTaking } from './taking.ts';
 
 /** What places the upper part of a face: marked widths and levels, and how the waist is taken up. Lengths cm. */
 export interface UpperPlan {

@@ -1,0 +1,38 @@
+import { bodyTerms, buildFigure, term } from '../../figure/build.ts';
+import type { Figure } from '../../figure/figure.ts';
+import { type Cm, cm } from '../../units/length.ts';
+import type { PartContext } from '../part.ts';
+
+/** An elastic at the waist is this much shorter than the waist where she has not tried it, cm (common practice: 1 in). */
+const SHORTER = cm(2.5);
+/** What a casing takes beyond the width of its elastic: half a centimetre of room and the turned edge, cm (common practice). */
+const CASING_MORE = 1.5;
+
+/** The elastic of a pulled-on waist: as she likes it, else a little less than her waist. */
+export function waistElastic(c: PartContext, liked: Cm | null): Figure {
+  const waist = c.measured.get('waist');
+  const base = {
+    id: c.id('elastic'),
+    section: c.key,
+    name: 'elastic, joined',
+    group: 'band' as const,
+    nearest: true,
+    follows: (v: Cm) => (v > 0 ? null : 'An elastic is longer than nothing.'),
+  };
+  if (liked !== null)
+    return buildFigure(c, {
+      terms: [term('style', 'as the client likes it', liked, 'Tried round the waist, from the brief.')],
+      ...base,
+    });
+  if (waist?.net == null) return buildFigure(c, { terms: [], known: false, ...base });
+  return buildFigure(c, {
+    terms: [
+      ...bodyTerms(waist),
+      term('take', 'to hold', -c.stepped(SHORTER), 'An inch less than the waist (common practice); try it round the waist.'),
+    ],
+    ...base,
+  });
+}
+
+/** The allowance at a waist that is turned down as a casing for an elastic of this width, cm. */
+export const casingAllowance = (c: PartContext, elastic: Cm): Cm => cm(elastic + c.stepped(cm(CASING_MORE)));

@@ -1,0 +1,242 @@
+import { bodyTerms, buildFigure, share, TOLERANCE, term } from '../../figure/build.ts';
+import type { Figure, Term } from '../../figure/figure.ts';
+import { type Cm, cm } from '../../units/length.ts';
+import { easeOf } from './ease-of.ts';
+import type { PartContext } from '../part.ts';
+
+/** Crotch extensions as parts of the marked hip (common practice). */
+const EXTENDS = { front: 16, back: 8 } as const;
+/** How much higher the back lies at its centre, for sitting, cm (common practice: 2 to 3). */
+export const BACK_RISE = 2.5;
+/** A straight leg's hem where none is briefed, cm (house figure, no source). */
+const USUAL_HEM = 42;
+/** A leg is this much wider at the knee than at its hem where nothing is briefed, cm (common practice). */
+const KNEE_MORE = 2;
+/** The knee lies this far above the middle of the inside leg (common practice). */
+const KNEE_ABOVE_MIDDLE = 5;
+/** The front of a leg is narrower than half by this, the back wider, cm (common practice). */
+export const FRONT_LESS = 1;
+/** Short legs narrow by this from the thigh to the hem where no hem is briefed, cm (common practice). */
+const SHORT_TAPER = 2;
+
+/** What a brief says about the legs. Lengths cm. */
+interface LegValues {
+  readonly goes: string;
+  readonly inseam: Cm;
+  readonly knee: Cm | null;
+  readonly hem: Cm | null;
+}
+
+/** What the legs hang from: the girth at the hip as it is marked, and what is added to the depth for what is worn. */
+interface LegFrom {
+  readonly girth: Cm | null;
+  readonly name: string;
+  readonly deeper?: readonly Term[];
+}
+
+/** Legs before they are drafted, as marked. Lengths cm. */
+export interface LegPlanned {
+  readonly figures: readonly Figure[];
+  readonly crotch: Cm | null;
+  readonly extends: Readonly<Record<'front' | 'back', Cm>> | null;
+  readonly inseam: Cm | null;
+  /** null where the legs end above it */
+  readonly knee: { readonly level: Cm; readonly front: Cm; readonly back: Cm } | null;
+  readonly hem: Readonly<Record<'front' | 'back', Cm>> | null;
+}
+
+export function planLegs(
+  c: PartContext,
+  v: LegValues,
+  { girth: hip, name: hipName, deeper = [] }: LegFrom,
+): LegPlanned {
+  const net = (id: string) => c.measured.get(id)?.net ?? null;
+  const figures: Figure[] = [];
+  const make = (
+    id: string,
+    name: string,
+    terms: readonly Term[] | null,
+    more: Partial<Parameters<typeof buildFigure>[1]> = {},
+  ): Figure => {
+    const f = buildFigure(c, {
+      id: c.id(id),
+      section: c.key,
+      name,
+      group: 'length',
+      nearest: true,
+      terms: terms ?? [],
+      known: terms !== null,
+      follows: (value) => (value > 0 ? null : 'A length is more than nothing.'),
+      why: terms === null ? ['Not read: read it, or set the figure by hand with a reason.'] : [],
+      ...more,
+    });
+    figures.push(f);
+    return f;
+  };
+  const bodyOf = (id: string): Term[] | null => {
+    const m = c.measured.get(id);
+    return m?.net == null ? null : bodyTerms(m);
+  };
+
+  const long = v.goes === 'floor';
+  const [rise, outseam, leg] = [net('rise'), net('outseam'), net('inseam')];
+  const riseTerms =
+    bodyOf('rise') ??
+    (outseam !== null && leg !== null
+      ? [
+          term('body', 'outside leg', outseam, 'Rise not read: the outside leg less the inside leg.'),
+          term('take', 'inside leg', -leg, 'From the crotch down.'),
+        ]
+      : null);
+  const depth = make('crotch-depth', 'crotch level', riseTerms && [...riseTerms, easeOf(c, 'rise'), ...deeper], {
+    group: 'level',
+    estimated: rise === null,
+    settable: ['wearing', 'finished'],
+  });
+
+  const thigh = net('thigh');
+  const bare = hip === null ? null : hip / 2 + hip / EXTENDS.front + hip / EXTENDS.back;
+  const wanted = thigh === null ? null : thigh + easeOf(c, 'thigh').cm;
+  const short = bare === null || wanted === null ? 0 : Math.max(0, wanted - bare);
+  const extension = (face: 'front' | 'back') =>
+    make(
+      `crotch-${face}`,
+      `crotch extension, ${face}`,
+      hip === null
+        ? null
+        : [
+            term(
+              'body',
+              `${hipName}, as marked ÷ ${EXTENDS[face]}`,
+              hip / EXTENDS[face],
+              'Common practice: a sixteenth in front, an eighth behind.',
+            ),
+            ...(short > 0
+              ? [
+                  term(
+                    'add',
+                    'for the thigh',
+                    face === 'front' ? short / 3 : (2 * short) / 3,
+                    'The thigh with its ease is more than the hip gives: a third goes to the front, the rest to the back.',
+                  ),
+                ]
+              : []),
+          ],
+      { tolerance: TOLERANCE.detail },
+    );
+  const [front, back] = [extension('front'), extension('back')];
+
+  const seat = rise ?? (outseam !== null && leg !== null ? outseam - leg : null);
+  const lower = depth.marked === null || seat === null ? 0 : depth.marked - seat;
+  const legTerms =
+    bodyOf('inseam') ??
+    (outseam !== null && rise !== null
+      ? [
+          term('body', 'outside leg', outseam, 'Inside leg not read: the outside leg less the rise.'),
+          term('take', 'rise', -rise, 'From the waist to the seat.'),
+        ]
+      : null);
+  const inseam = make(
+    'inseam',
+    'inside leg',
+    long
+      ? legTerms && [
+          ...legTerms,
+          ...(lower === 0
+            ? []
+            : [
+                term(
+                  'take',
+                  'the crotch lies lower',
+                  -lower,
+                  'By its ease, as marked: the hem stays where the leg ends.',
+                ),
+              ]),
+        ]
+      : [term('style', 'wanted', v.inseam, 'As briefed.')],
+    { estimated: long && leg === null },
+  );
+
+  const kneeRead = bodyOf('waist-to-knee');
+  const [d, l] = [depth.marked, inseam.marked];
+  const kneeAt =
+    net('waist-to-knee') ?? (d === null || l === null || !long ? null : d + l / 2 - KNEE_ABOVE_MIDDLE);
+  const below = kneeAt !== null && d !== null && l !== null && d + l > kneeAt + 3 && kneeAt > d + 3;
+  const halves = (f: Figure): Figure =>
+    f.finished === null
+      ? f
+      : {
+          ...f,
+          shares: (['front', 'back'] as const).map((face) =>
+            share(c, face, 1, [
+              term('share', 'half of the leg', f.finished! / 2, 'A leg has a front and a back.'),
+              term(
+                'share',
+                face === 'front' ? 'front, narrower' : 'back, wider',
+                face === 'front' ? -FRONT_LESS : FRONT_LESS,
+                'The seams lie a little to the front (common practice).',
+              ),
+            ]),
+          ),
+        };
+  const thighDrafted =
+    front.marked === null || back.marked === null || hip === null
+      ? null
+      : hip / 2 + front.marked + back.marked;
+  const hem = halves(
+    make(
+      'hem',
+      'hem of a leg',
+      v.hem !== null
+        ? [term('style', 'from the brief', v.hem, 'As briefed.')]
+        : below
+          ? [term('style', 'house figure', USUAL_HEM, 'A straight leg (house figure).')]
+          : thighDrafted === null
+            ? null
+            : [
+                term('body', 'thigh, about', thighDrafted, 'Half of the girth and both extensions.'),
+                term('take', 'straight down', -SHORT_TAPER, 'A short leg narrows a little (common practice).'),
+              ],
+      { group: 'girth', tolerance: TOLERANCE.length },
+    ),
+  );
+  figures[figures.length - 1] = hem;
+  let knee: LegPlanned['knee'] = null;
+  if (below && hem.finished !== null) {
+    const level = make(
+      'knee-level',
+      'knee level',
+      kneeRead ?? [
+        term('body', 'crotch level', d!, 'As marked.'),
+        term('share', 'half of the inside leg', l! / 2, 'As marked.'),
+        term('take', 'the knee lies above the middle', -KNEE_ABOVE_MIDDLE, 'Common practice.'),
+      ],
+      { group: 'level', estimated: kneeRead === null, read: kneeRead !== null },
+    );
+    const girth = halves(
+      make(
+        'knee',
+        'knee of a leg',
+        v.knee !== null
+          ? [term('style', 'from the brief', v.knee, 'As briefed.')]
+          : [
+              term('body', 'hem of a leg', hem.finished, 'As finished.'),
+              term('add', 'wider at the knee', KNEE_MORE, 'Common practice.'),
+            ],
+        { group: 'girth', tolerance: TOLERANCE.length },
+      ),
+    );
+    figures[figures.length - 1] = girth;
+    if (level.marked !== null && level.marked > d! + 2 && level.marked < d! + l! - 2 && girth.shares.length > 0)
+      knee = { level: level.marked, front: girth.shares[0]!.rounded, back: girth.shares[1]!.rounded };
+  }
+  return {
+    figures,
+    crotch: depth.marked,
+    extends: front.marked === null || back.marked === null ? null : { front: front.marked, back: back.marked },
+    inseam: inseam.marked,
+    knee,
+    hem:
+      hem.shares.length > 0 ? { front: cm(hem.shares[0]!.rounded), back: cm(hem.shares[1]!.rounded) } : null,
+  };
+}

@@ -1,0 +1,207 @@
+import { endOf, lengthOf, type Point, reversed, type Segment } from '../../draft/curve.ts';
+import { type Dart, type Edge, edge, type LineAcross, type Panel } from '../../draft/panel.ts';
+import { seamThrough, straight } from '../../draft/shape.ts';
+import { type Cm, cm } from '../../units/length.ts';
+import type { Allowances } from '../tables/allowances.ts';
+import type { Face } from '../tables/darts.ts';
+
+/** What shapes one face of a leg above its crotch: edges from the waist down, placed from marked figures, cm. */
+export interface LegUpper {
+  /** along the waist, from the centre outward */
+  readonly waist: readonly Segment[];
+  /** from the waist down to where the centre is upright, at x 0 */
+  readonly centre: readonly Segment[];
+  /** from the waist down to where the side falls straight */
+  readonly side: readonly Segment[];
+  readonly darts: readonly Dart[];
+}
+
+/** The leg itself, as marked, cm: levels from the waist down, girths as front and back halves. */
+export interface LegPlan {
+  readonly crotch: number;
+  readonly extends: Readonly<Record<Face, number>>;
+  readonly inseam: number;
+  readonly knee: ({ readonly level: number } & Readonly<Record<Face, number>>) | null;
+  readonly hem: Readonly<Record<Face, number>>;
+}
+
+export interface LegShape {
+  readonly face: Face;
+  readonly waist: readonly Segment[];
+  readonly side: readonly Segment[];
+  readonly hem: readonly Segment[];
+  readonly inseam: readonly Segment[];
+  readonly crotch: readonly Segment[];
+  readonly darts: readonly Dart[];
+  /** where the side lies at the crotch level */
+  readonly sideAtCrotch: number;
+  readonly crotchPoint: Point;
+  /** from the crotch level down to the hem */
+  readonly crease: number;
+}
+
+const total = (path: readonly Segment[]) => path.reduce((sum, s) => sum + lengthOf(s), 0);
+/** A line that leaves one point upright and reaches the other so: the side of a leg. */
+const upright = (a: Point, b: Point): Segment => [
+  a,
+  [a[0], a[1] + (b[1] - a[1]) * 0.4],
+  [b[0], b[1] - (b[1] - a[1]) * 0.4],
+  b,
+];
+/** The curve of the crotch: upright where it leaves the centre, level where it reaches its point. */
+const crotchCurve = (from: Point, to: Point): Segment => [
+  from,
+  [from[0], from[1] + (to[1] - from[1]) * 0.72],
+  [to[0] * 0.55, to[1]],
+  to,
+];
+
+/**
+ * Front and back of one leg. The side seams below the hip are alike by construction; the back's crotch point is lowered
+ * until both inside legs are as long, as a cutter does it. Null where there is no leg to draft.
+ */
+export function legShapes(upper: Readonly<Record<Face, LegUpper>>, q: LegPlan): Record<Face, LegShape> | null {
+  const bend = { front: endOf(upper.front.side.at(-1)!), back: endOf(upper.back.side.at(-1)!) };
+  const low = Math.max(bend.front[1], bend.back[1]);
+  if (q.crotch <= low + 0.5 || q.inseam <= 1) return null;
+  const kneeY = q.knee?.level ?? null;
+  const at = (face: Face) => q.knee?.[face] ?? q.hem[face];
+  const crease = (bend.front[0] - q.extends.front) / 2;
+  const swing = bend.front[0] - (crease + at('front') / 2);
+  const outer = { front: bend.front[0] - swing, back: bend.back[0] - swing };
+  const inner = { front: outer.front - at('front'), back: outer.back - at('back') };
+  const narrower = (face: Face) => (at(face) - q.hem[face]) / 2;
+  const point = (face: Face, drop: number): Point => [-q.extends[face], q.crotch + drop];
+  const upperInseam = (face: Face, drop: number, y: number): Segment[] => {
+    const [from, to]: [Point, Point] = [point(face, drop), [inner[face], y]];
+    return kneeY === null ? straight(from, to) : seamThrough([from, to]);
+  };
+  let hemY: number;
+  if (kneeY === null) {
+    const across = inner.front + q.extends.front;
+    if (q.inseam <= Math.abs(across) + 0.5) return null;
+    hemY = q.crotch + Math.sqrt(q.inseam ** 2 - across ** 2);
+  } else {
+    const rest = q.inseam - total(upperInseam('front', 0, kneeY));
+    if (rest <= Math.abs(narrower('front')) + 0.5) return null;
+    hemY = kneeY + Math.sqrt(rest ** 2 - narrower('front') ** 2);
+  }
+  const low2 = kneeY ?? hemY;
+  const wanted = total(upperInseam('front', 0, low2));
+  const drop = dropFor((d) => total(upperInseam('back', d, low2)) - wanted, 0.75 * (low2 - q.crotch));
+  const shape = (face: Face): LegShape => {
+    const down = face === 'back' ? drop : 0;
+    const [o, i] = [outer[face], inner[face]];
+    const n = kneeY === null ? 0 : narrower(face);
+    const [hemOut, hemIn]: [Point, Point] = [
+      [o - n, hemY],
+      [i + n, hemY],
+    ];
+    const lower = (a: Point, b: Point): Segment[] => (kneeY === null ? [] : straight(a, b));
+    const leg = upright(bend[face], [o, low2]);
+    const side = [...upper[face].side, leg, ...lower([o, low2], hemOut)];
+    const crotchPoint = point(face, down);
+    return {
+      face,
+      waist: upper[face].waist,
+      side,
+      hem: straight(hemOut, hemIn),
+      inseam: [...lower(hemIn, [i, low2]), ...reversed(upperInseam(face, down, low2))],
+      crotch: reversed([...upper[face].centre, crotchCurve(endOf(upper[face].centre.at(-1)!), crotchPoint)]),
+      darts: upper[face].darts,
+      sideAtCrotch: xAt(leg, q.crotch),
+      crotchPoint,
+      crease: (o + i) / 2,
+    };
+  };
+  return { front: shape('front'), back: shape('back') };
+}
+
+/** The drop at which a falling difference is nothing, by halves; the nearest there is within what is allowed. */
+function dropFor(over: (drop: number) => number, most: number): number {
+  let [a, b] = [-most / 2, most];
+  if (over(a) <= 0) return a;
+  if (over(b) >= 0) return b;
+  for (let i = 0; i < 40 && b - a > 1e-7; i++) {
+    const mid = (a + b) / 2;
+    if (over(mid) > 0) a = mid;
+    else b = mid;
+  }
+  return (a + b) / 2;
+}
+
+/** Where an upright curve lies at a height, by halves: its height grows all along. */
+function xAt(s: Segment, y: number): number {
+  const [a, b, c, d] = s as unknown as [Point, Point, Point, Point];
+  let [lo, hi] = [0, 1];
+  const of = (k: 0 | 1, t: number) =>
+    (1 - t) ** 3 * a[k] + 3 * (1 - t) ** 2 * t * b[k] + 3 * (1 - t) * t * t * c[k] + t ** 3 * d[k];
+  for (let i = 0; i < 30; i++) {
+    const mid = (lo + hi) / 2;
+    if (of(1, mid) < y) lo = mid;
+    else hi = mid;
+  }
+  return of(0, (lo + hi) / 2);
+}
+
+/** One face of a leg as a panel, a pair. */
+export function legPanel(
+  s: LegShape,
+  {
+    id,
+    name,
+    layer,
+    lines,
+    a,
+    waist,
+    hem,
+    opens,
+    gather = cm(0),
+    note,
+  }: {
+    id: string;
+    name: string;
+    layer: Panel['layer'];
+    lines: readonly LineAcross[];
+    a: Allowances;
+    waist: Cm;
+    hem: Cm;
+    /** which of its seams holds the zip */
+    opens: 'side' | 'crotch' | null;
+    gather?: Cm;
+    note: string;
+  },
+): Panel {
+  const seam = (which: 'side' | 'crotch'): Cm => (opens === which ? cm(Math.max(a.side, a.zip)) : a.side);
+  const edges: Edge[] = [
+    edge('waist', 'waist', s.waist, waist, { gather }),
+    edge('side', 'side seam', s.side, seam('side')),
+    edge('hem', 'hem', s.hem, hem),
+    edge('inseam', 'inside leg', s.inseam, a.side),
+    edge('crotch', 'crotch seam', s.crotch, seam('crotch')),
+  ];
+  return {
+    id,
+    name,
+    share: s.face,
+    layer,
+    cut: 'pair',
+    count: 2,
+    grain: 'lengthwise, along the crease',
+    edges,
+    darts: s.darts,
+    lines,
+    marks: [
+      { kind: 'notch', name: 'crotch level', at: [s.sideAtCrotch, s.crotchPoint[1]] },
+      { kind: 'fold line', name: 'crease', at: [s.crease, s.hem[0]![0][1]] },
+    ],
+    across: { centre: 'crotch', side: 'side' },
+    note,
+  };
+}
+
+/** The girth of one leg at the crotch level, cm: both faces there. */
+export const legGirth = (s: Readonly<Record<Face, LegShape>>): Cm =>
+  cm(
+    s.front.sideAtCrotch - s.front.crotchPoint[0] + (s.back.sideAtCrotch - s.back.crotchPoint[0]),
+  );

@@ -1,0 +1,263 @@
+import { edgeLength, sewnLength, sewnWidthAt } from '../../../draft/measure.ts';
+import { edge, type Panel } from '../../../draft/panel.ts';
+import { straight } from '../../../draft/shape.ts';
+import { buildFigure, markedGirth, TOLERANCE, term, ZERO } from '../../../figure/build.ts';
+import type { Figure } from '../../../figure/figure.ts';
+import { type Cm, cm } from '../../../units/length.ts';
+import { liningShorter } from '../../common/flared.ts';
+import { BACK_RISE, type LegPlanned, planLegs } from '../../common/leg-plan.ts';
+import { type FaceTaking, takeUp } from '../../common/from-waist/taking.ts';
+import { upperOf } from '../../common/from-waist/upper.ts';
+import { freeness, linesBelow, widestLine } from '../../common/from-waist/widest.ts';
+import { type LegShape, type LegUpper, legGirth, legPanel, legShapes } from '../../common/leg.ts';
+import { onPanel } from '../../common/on-panel.ts';
+import { type Band, waistband } from '../../common/waistband.ts';
+import type { BodyLine } from '../../lines.ts';
+import type { Drafted, PartContext } from '../../part.ts';
+import type { Place } from '../../picture.ts';
+import { FACES, type Face } from '../../tables/darts.ts';
+import type { TrouserValues } from './fields.ts';
+
+/** A fly's facing and shield are this wide, finished, and reach this far below the hip line, cm (common practice). */
+const FLY_WIDTH = cm(4);
+/** How far the centre back leans in at the waist, cm (common practice: 2 to 3). */
+const BACK_LEAN = 2;
+
+export interface TrouserDraft extends Drafted {
+  readonly plan: LegPlanned;
+  readonly wide: BodyLine | null;
+  readonly taking: Readonly<Record<Face, FaceTaking>> | null;
+  readonly lie: readonly Figure[];
+  readonly band: Band;
+  readonly waist: Cm | null;
+  readonly faces: Readonly<Record<Face, Panel>> | null;
+  readonly shapes: Readonly<Record<Face, LegShape>> | null;
+  readonly measured: readonly Figure[];
+}
+
+export function draftTrousers(c: PartContext, v: TrouserValues): TrouserDraft {
+  const [waist, hip] = [c.line('waist'), c.line('hip')];
+  const plan = planLegs(c, v, { girth: hip ? markedGirth(hip.figure) : null, name: 'hip' });
+  const wide = widestLine(c.line);
+  const lie = lieFigures(c);
+  const [rise, backRise] = lie.map((f) => f.marked!) as [Cm, Cm];
+  const known = waist?.front && waist.back && hip?.front && wide?.front && wide.back && wide.level !== null;
+  const free = freeness('by-fit', c.input.brief.fit) && wide?.zone !== 'waist' ? ('pleats' as const) : null;
+  const taking = known
+    ? (Object.fromEntries(
+        FACES.map((face) => [
+          face,
+          takeUp(c, {
+            face,
+            waist: waist[face]!.rounded,
+            wide: wide[face]!.rounded,
+            wideName: wide.figure.name,
+            wideLevel: wide.level!,
+            centreIn: face === 'back' ? c.stepped(cm(BACK_LEAN)) : ZERO,
+            free,
+            meets: undefined,
+          }),
+        ]),
+      ) as Record<Face, FaceTaking>)
+    : null;
+  const upper =
+    taking &&
+    (Object.fromEntries(
+      FACES.map((face) => {
+        const u = upperOf(c, {
+          face,
+          taking: taking[face],
+          wide: wide!,
+          rise,
+          drop: cm(face === 'back' ? -backRise : 0),
+          lines: linesBelow(c.line),
+        });
+        const centre = u.centreSeam.length > 0 ? u.centreSeam : straight([0, u.top], [0, u.wide[1]]);
+        return [face, { waist: [u.waist], side: u.side, darts: u.darts, centre }];
+      }),
+    ) as unknown as Record<Face, LegUpper>);
+  const shapes =
+    upper && plan.crotch !== null && plan.extends && plan.inseam !== null && plan.hem
+      ? legShapes(upper, {
+          crotch: plan.crotch,
+          extends: plan.extends,
+          inseam: plan.inseam,
+          knee: plan.knee,
+          hem: plan.hem,
+        })
+      : null;
+  const panelOf = (face: Face, layer: 'outer' | 'lining'): Panel =>
+    legPanel(shapes![face], {
+      id: c.id(layer === 'outer' ? face : `lining-${face}`),
+      name: layer === 'outer' ? `leg ${face}` : `leg ${face}, lining`,
+      layer,
+      lines: linesBelow(c.line)
+        .filter((l) => l.level! > 0)
+        .map((l) => ({ id: l.zone, name: l.figure.name, y: l.level! })),
+      a: c.allowances,
+      waist: c.allowances.waist,
+      // The lining is cut to the hem of the leg and turned up short of it.
+      hem: layer === 'outer' ? c.allowances.hem : cm(Math.max(0, c.allowances.liningHem - liningShorter(c))),
+      opens:
+        c.opens === 'left-side'
+          ? 'side'
+          : c.opens === (face === 'front' ? 'centre-front' : 'centre-back')
+            ? 'crotch'
+            : null,
+      gather: taking![face].gather,
+      note: [
+        layer === 'lining' ? 'turned up above the hem of the leg; darts folded as pleats' : '',
+        face === 'front' && c.opens === 'centre-front' ? 'the fly lies on its crotch seam' : '',
+      ]
+        .filter(Boolean)
+        .join('; '),
+    });
+  const faces = shapes ? { front: panelOf('front', 'outer'), back: panelOf('back', 'outer') } : null;
+  const sewnWaist = faces
+    ? cm(2 * sewnLength(faces.front, 'waist') + 2 * sewnLength(faces.back, 'waist'))
+    : known
+      ? cm(2 * waist.front!.rounded + 2 * waist.back!.rounded)
+      : null;
+  const band = waistband(c, sewnWaist, v.band, v.overlap);
+  const fly = faces && c.opens === 'centre-front' ? [flyPanel(c, wide!.level!)] : [];
+  const linings = faces && c.input.brief.lining ? FACES.map((f) => panelOf(f, 'lining')) : [];
+  const girthAt = (depth: Cm): Cm | null => {
+    if (!faces || !plan.crotch || depth >= plan.crotch) return null;
+    if (depth <= 0) return sewnWaist;
+    const [f, b] = FACES.map((face) => sewnWidthAt(faces[face], depth));
+    return f == null || b == null ? null : cm(2 * (f + b));
+  };
+  const crotch = faces ? FACES.map((f) => edgeLength(faces[f], 'crotch')) : [];
+  return {
+    panels: [...(faces ? [faces.front, faces.back] : []), ...band.panels, ...fly, ...linings],
+    sewn: { waist: faces ? sewnWaist : null },
+    girthAt,
+    reaches: wide?.level ?? ZERO,
+    zones: shapes ? [{ zone: 'thigh', figure: c.id('thigh') }] : [],
+    places: () => (faces && shapes ? placesOf(c, faces, shapes, plan) : []),
+    plan,
+    wide: wide ?? null,
+    taking,
+    lie,
+    band,
+    waist: faces ? sewnWaist : null,
+    faces,
+    shapes,
+    measured:
+      faces && shapes
+        ? [
+            onPanel(c, 'thigh', 'thigh, at the crotch level', legGirth(shapes)),
+            onPanel(c, 'crotch-seam', 'crotch seam, waist to waist', cm(crotch[0]! + crotch[1]!)),
+            onPanel(c, 'outseam', 'outside leg', edgeLength(faces.back, 'side')),
+            onPanel(
+              c,
+              'crotch-drop',
+              'back crotch point below the front’s',
+              cm(shapes.back.crotchPoint[1] - shapes.front.crotchPoint[1]),
+            ),
+          ]
+        : [],
+  };
+}
+
+/** How the waist line lies: up at the side, and up at the centre back for sitting. */
+function lieFigures(c: PartContext): Figure[] {
+  const base = { section: c.key, group: 'level' as const, tolerance: TOLERANCE.detail, nearest: true };
+  const within = (v: Cm) => (v >= 0 && v <= 6 ? null : 'Between nothing and 6 cm, or the waist line is none.');
+  return [
+    buildFigure(c, {
+      id: c.id('side-rise'),
+      name: 'waist line rises at the side',
+      marked: c.shape.sideRise,
+      terms: [term('add', 'house figure', c.shape.sideRise, 'Over the hip curve (common practice 1 to 1.3).')],
+      follows: within,
+      ...base,
+    }),
+    buildFigure(c, {
+      id: c.id('back-rise'),
+      name: 'waist line rises at centre back',
+      marked: c.stepped(cm(BACK_RISE)),
+      terms: [term('add', 'for sitting', c.stepped(cm(BACK_RISE)), 'Common practice 2 to 3.')],
+      follows: within,
+      ...base,
+    }),
+  ];
+}
+
+/** Facing and shield of the fly, a pair, with its interfacing left to the facing. */
+function flyPanel(c: PartContext, hipLevel: number): Panel {
+  const a = c.allowances;
+  const [w, h] = [c.stepped(FLY_WIDTH), hipLevel];
+  return {
+    id: c.id('fly'),
+    name: 'fly facing and shield',
+    share: 'fly',
+    layer: 'outer',
+    cut: 'single',
+    count: 3,
+    grain: 'lengthwise',
+    edges: [
+      edge('waist', 'waist', straight([0, 0], [w, 0]), a.waist),
+      edge('side', 'free edge', straight([w, 0], [w, h]), a.facing),
+      edge('hem', 'lower end', straight([w, h], [0, h]), a.facing),
+      edge('centre', 'seam', straight([0, h], [0, 0]), cm(Math.max(a.side, a.zip))),
+    ],
+    darts: [],
+    lines: [],
+    marks: [],
+    across: { centre: 'centre', side: 'side' },
+    note: 'one faces the right front, two make the shield under the left; rounded off at its lower end',
+  };
+}
+
+function placesOf(
+  c: PartContext,
+  faces: Readonly<Record<Face, Panel>>,
+  shapes: Readonly<Record<Face, LegShape>>,
+  plan: LegPlanned,
+): Place[] {
+  return FACES.flatMap((face): Place[] => {
+    const [panel, s] = [faces[face], shapes[face]];
+    const at = (figure: string, x: number, y: number): Place => ({ figure, panel: panel.id, at: [x, y] });
+    const own = (id: string, x: number, y: number) => at(c.id(id), x, y);
+    const start = s.waist[0]![0];
+    const end = s.waist.at(-1)!.at(-1)!;
+    const hemY = s.hem[0]![0][1];
+    const [hemOut, hemIn] = [s.hem[0]![0][0], s.hem[0]![1]![0]];
+    const kneeY = plan.knee?.level;
+    const half = (x0: number, x1: number, t: number) => x0 + (x1 - x0) * t;
+    return [
+      own(`waist-line-${face}`, half(start[0], end[0], 0.8), half(start[1], end[1], 0.8)),
+      own(`gather-${face}`, half(start[0], end[0], 0.4), half(start[1], end[1], 0.4)),
+      own(`side-${face}`, end[0], end[1] + 2),
+      own(`crotch-${face}`, s.crotchPoint[0], s.crotchPoint[1]),
+      own('hem', half(hemIn, hemOut, 0.5), hemY),
+      ...(kneeY === undefined ? [] : [own('knee', s.crease, kneeY)]),
+      ...s.darts.flatMap((d, i) => {
+        const suffix = i > 0 ? `-${i + 1}` : '';
+        return [
+          ...(i === 0 ? [own(`dart-${face}-intake`, ...d.legs[1])] : []),
+          own(`dart-${face}${suffix}-place`, ...d.legs[0]),
+          own(`dart-${face}${suffix}-length`, ...d.tip),
+        ];
+      }),
+      ...panel.lines.map((l) => at(l.id, half(0, end[0], 0.9), l.y)),
+      at('waist', half(start[0], end[0], 0.3), half(start[1], end[1], 0.3)),
+      ...(face === 'front'
+        ? [
+            own('crotch-depth', s.sideAtCrotch, plan.crotch!),
+            own('inseam', hemIn, half(s.crotchPoint[1], hemY, 0.6)),
+            own('side-rise', end[0], end[1]),
+            ...(kneeY === undefined ? [] : [own('knee-level', s.crease + plan.knee!.front / 2, kneeY)]),
+          ]
+        : [
+            own('thigh', half(s.crotchPoint[0], s.sideAtCrotch, 0.5), plan.crotch!),
+            own('crotch-seam', 0, plan.crotch! * 0.6),
+            own('crotch-drop', s.crotchPoint[0] + 2, s.crotchPoint[1]),
+            own('outseam', hemOut, half(plan.crotch!, hemY, 0.5)),
+            own('centre-back-in', start[0], start[1] + 1),
+            own('back-rise', start[0], start[1]),
+          ]),
+    ];
+  });
+}
