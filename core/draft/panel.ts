@@ -42,6 +42,8 @@ export interface PanelMark {
   readonly kind: 'notch' | 'zip-end' | 'fold line';
   readonly name: string;
   readonly at: Point;
+  /** where a line that is marked ends */
+  readonly to?: Point;
 }
 
 /**

@@ -194,6 +194,9 @@ function drawPanels(
           d: path([[d.legs[0], d.tip] as const, [d.tip, d.legs[1]] as const], false),
         }),
       ),
+      ...panel.marks.flatMap((m): Stroke[] =>
+        m.to ? [{ kind: 'level', figure: null, d: path([[m.at, m.to] as const], false) }] : [],
+      ),
       ...panel.lines.map((l): Stroke => {
         const inset = (x1 - x0) * 0.04;
         return {
@@ -251,7 +254,7 @@ const ROW = 190;
 
 /** The figure as a hand marks it on this panel. */
 const bare = (panel: Panel, f: PrintedSheet['figures'][number]): string =>
-  f.shares.find((s) => s.panel === panel.share)?.text ?? (f.marked || f.finished);
+  f.shares.find((s) => s.panel === panel.share)?.text ?? (f.panels || f.marked || f.finished);
 
 const WIDTH: Record<Stroke['kind'], number> = {
   outline: 0.5,

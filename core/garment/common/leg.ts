@@ -193,7 +193,12 @@ export function legPanel(
     lines,
     marks: [
       { kind: 'notch', name: 'crotch level', at: [s.sideAtCrotch, s.crotchPoint[1]] },
-      { kind: 'fold line', name: 'crease', at: [s.crease, s.hem[0]![0][1]] },
+      {
+        kind: 'fold line',
+        name: 'crease',
+        at: [s.crease, s.crotchPoint[1]],
+        to: [s.crease, s.hem[0]![0][1]],
+      },
     ],
     across: { centre: 'crotch', side: 'side' },
     note,

@@ -108,7 +108,7 @@ function pullOnChecks(c: PartContext, v: PullOnValues, d: PullOnDraft): RawCheck
         d.plan.crotch! - rise >= 1 - 1e-9,
         c.id('floor-rise'),
         c.id('crotch-depth'),
-        `Crotch level: ${p(cm(d.plan.crotch! - rise))} below where one sits; 1 cm is the least.`,
+        `Crotch level: ${p(cm(d.plan.crotch! - rise))} below where one sits; ${p(cm(1))} is the least.`,
       ),
     );
   const seam = of(d, c.id('crotch-seam'));
