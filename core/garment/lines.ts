@@ -5,7 +5,7 @@ import { type Cm, cm } from '../units/length.ts';
 import { say as p } from '../units/print.ts';
 import { stepOf } from '../units/rounding.ts';
 import type { SheetInput } from './input.ts';
-import { easeFor, FLOORS, type Hang } from './tables/fit.ts';
+import { type EaseRule, easeFor, FLOORS, type Hang } from './tables/fit.ts';
 import { LAYER_THICKNESS, layerAllowance } from './tables/layers.ts';
 import { stretchClass, stretchReduction } from './tables/stretch.ts';
 
@@ -52,6 +52,8 @@ export interface LineWanted {
   readonly needed: boolean;
   /** how the line is shared when no part of the garment takes it in front and back quarters */
   readonly split?: (finished: Cm) => { readonly panel: string; readonly times: number };
+  /** an ease of the part's own that stands in for the fit's, stretch included */
+  readonly ease?: EaseRule;
 }
 
 /** A line that becomes as wide as another, since the cloth falls free there. */
@@ -68,10 +70,10 @@ export type LineContext = Making & {
 };
 
 /** net body + wearing ease + style ease + layers − stretch reduction, as terms (whole girth, cm). */
-export function girthTerms(c: LineContext, m: Measured, zone: Zone): Term[] {
+export function girthTerms(c: LineContext, m: Measured, zone: Zone, own?: EaseRule): Term[] {
   const { brief, house } = c.input;
   const terms = bodyTerms(m);
-  const { ease, because } = easeFor(zone, brief.fit, brief.school, c.hang, house.ease);
+  const { ease, because } = own ?? easeFor(zone, brief.fit, brief.school, c.hang, house.ease);
   terms.push(
     term('wearing', 'wearing ease', ease, because),
     term('style', 'style ease', 0, 'None asked for.'),
@@ -85,15 +87,16 @@ export function girthTerms(c: LineContext, m: Measured, zone: Zone): Term[] {
         'The lining lies 0.2 mm under the cloth: 2π × its thickness (geometry; thickness a house figure).',
       ),
     );
-  if (brief.fit === 'close' && m.net !== null && brief.cloth.stretch > 0) {
-    const off = stretchReduction(m.net, brief.cloth.stretch);
+  const times = { close: 1, 'second-skin': 2 }[brief.fit as string] ?? 0;
+  if (times > 0 && m.net !== null && brief.cloth.stretch > 0 && !own) {
+    const off = times * stretchReduction(m.net, brief.cloth.stretch);
     const { name, percent } = stretchClass(brief.cloth.stretch);
     terms.push(
       term(
         'stretch',
         'stretch',
         -off,
-        `Cloth of class ${name}: ${percent} % of the body girth comes off a close garment.`,
+        `Cloth of class ${name}: ${times * percent} % of the body girth comes off a ${times === 1 ? 'close garment' : 'second skin'}.`,
       ),
     );
   }
@@ -117,6 +120,7 @@ export function bodyLines(
       c,
       zone,
       asked.some((w) => w.needed),
+      asked.find((w) => w.ease)?.ease,
     );
     if (!figure) continue;
     bare.set(zone, {
@@ -150,7 +154,7 @@ export function bodyLines(
   return new Map([...bare.keys()].map((zone) => [zone, done.get(zone)!]));
 }
 
-function girth(c: LineContext, zone: Zone, needed: boolean): Figure | null {
+function girth(c: LineContext, zone: Zone, needed: boolean, own?: EaseRule): Figure | null {
   const m = c.measured.get(zone);
   const known = m?.net != null;
   const byHand = c.overridesOf(zone).some((o) => o.target === 'finished');
@@ -160,7 +164,7 @@ function girth(c: LineContext, zone: Zone, needed: boolean): Figure | null {
     section: 'body',
     name: zone === 'underbust' ? 'under bust' : zone.replace('-', ' '),
     group: 'girth',
-    terms: known ? girthTerms(c, m, zone) : [],
+    terms: known ? girthTerms(c, m, zone, own) : [],
     known,
     settable: known ? ['wearing', 'style', 'finished'] : ['finished'],
     tolerance: TOLERANCE.girth,
@@ -329,6 +333,7 @@ function keepFloor(c: LineContext, { zone, figure, net }: BodyLine, shares: Shar
 export function floorGirth(c: LineContext, zone: Zone, figure: Figure, net: Cm | null): Cm | null {
   const floor = FLOORS[zone];
   if (!floor || net === null || c.input.brief.cloth.stretch > 0) return null;
+  if (c.input.brief.fit === 'boned' && zone !== 'hip') return null;
   const layers = figure.terms.find((t) => t.kind === 'layers')?.cm ?? 0;
   return cm(net + layers + floor.least);
 }

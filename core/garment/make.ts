@@ -24,11 +24,12 @@ import {
 } from './part.ts';
 import { NO_PICTURE, type Picture, type Place } from './picture.ts';
 import { allowancesFor } from './tables/allowances.ts';
-import { type EaseZone, FLOORS, type Hang } from './tables/fit.ts';
+import { type EaseZone, type FitClass, FLOORS, type Hang, isClose } from './tables/fit.ts';
 
 /** A garment as it was put together: its figures, drafts and all that is read off them. */
 export interface Garment {
   readonly hang: Hang;
+  readonly fit: FitClass;
   readonly lines: readonly BodyLine[];
   /** places of single parts that have an ease */
   readonly zones: readonly { readonly zone: EaseZone; readonly figure: string }[];
@@ -74,7 +75,7 @@ export function makeGarment(input: SheetInput): Garment {
     stepped,
     shape: shapeFor(input.house.shape, stepped),
     allowances: allowancesFor(
-      input.brief.fit === 'close',
+      isClose(input.brief.fit),
       input.brief.letOut,
       input.house.rounding.unit,
       input.house.allowances,
@@ -143,6 +144,7 @@ export function makeGarment(input: SheetInput): Garment {
         `The ${o.target} of ${o.figure} set by hand cannot be followed. ${sentence}`,
       ),
     ),
+    ...fitChecks(input),
     ...lineChecks(base, [...lines.values()]),
     ...joinChecks(made),
     ...made.flatMap((m) => m.r.part.checks(m.c, m.values, m.draft as never, opening)),
@@ -157,6 +159,7 @@ export function makeGarment(input: SheetInput): Garment {
   const warned = new Set(checks.filter((k) => k.state === 'warned').map((k) => k.figure));
   return {
     hang,
+    fit: input.brief.fit,
     lines: [...lines.values()],
     zones: made.flatMap((m) => m.draft.zones ?? []),
     sections: [
@@ -250,6 +253,19 @@ function shapeFor(
     centreIn: stepped(shape.centreIn),
     neckWidth: stepped(shape.neckWidth),
   };
+}
+
+/** A fit that the cloth cannot give. */
+function fitChecks({ brief }: SheetInput): RawCheck[] {
+  if (brief.fit === 'second-skin' && brief.cloth.stretch <= 25)
+    return [
+      warn(
+        'fit-stretch',
+        null,
+        `Second skin on a cloth that stretches ${brief.cloth.stretch} %: it is cut with no ease at all and could neither be put on nor breathed in. Give the cloth's stretch, or another fit.`,
+      ),
+    ];
+  return [];
 }
 
 /** Absent lines, and floors judged on what is marked. */

@@ -71,6 +71,8 @@ export interface Drafted {
   readonly opensAtLeast?: { readonly depth: Cm; readonly because: string };
   /** from its upper edge to the waist along the opening, cm */
   readonly opensAbove?: Cm;
+  /** where the waist lies on the panels that carry the armholes, from their top line, cm */
+  readonly waistAt?: number;
   /** where the sewn darts lie, from the centre along the sewn waist, cm */
   readonly sewnDarts?: Readonly<Record<Face, readonly Cm[]>>;
   /** figures of its own that have an ease of a zone, so that the sheet says how they fit */

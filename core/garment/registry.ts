@@ -3,16 +3,18 @@ import { circleSkirt } from './parts/circle-skirt/index.ts';
 import { dartedBodice } from './parts/darted-bodice/index.ts';
 import { gatheredSkirt } from './parts/gathered-skirt/index.ts';
 import { goredSkirt } from './parts/gored-skirt/index.ts';
+import { knitSkirt } from './parts/knit-skirt/index.ts';
 import { pleatedSkirt } from './parts/pleated-skirt/index.ts';
 import { pullOnTrousers } from './parts/pull-on-trousers/index.ts';
 import { sleeve } from './parts/sleeve/index.ts';
 import { straightSkirt } from './parts/straight-skirt/index.ts';
 import { tieredSkirt } from './parts/tiered-skirt/index.ts';
+import { top } from './parts/top/index.ts';
 import { trousers } from './parts/trousers/index.ts';
 
 /** Every garment part the house can put on a sheet. A new part is one new folder and one entry here. */
 const PARTS = new Map<string, GarmentPart>(
-  [straightSkirt, gatheredSkirt, circleSkirt, goredSkirt, pleatedSkirt, tieredSkirt, dartedBodice, sleeve, trousers, pullOnTrousers].map((p) => [p.id, p]),
+  [straightSkirt, gatheredSkirt, circleSkirt, goredSkirt, pleatedSkirt, tieredSkirt, knitSkirt, dartedBodice, top, sleeve, trousers, pullOnTrousers].map((p) => [p.id, p]),
 );
 
 /** The part of this id; undefined when the house knows none. */

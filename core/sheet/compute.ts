@@ -8,7 +8,7 @@ import type { Caution, Check, Figure, Notion, Override, Piece } from '../figure/
 import type { SheetInput } from '../garment/input.ts';
 import { type Garment, makeGarment } from '../garment/make.ts';
 import { measuringList } from '../garment/measuring.ts';
-import { EASE_ZONES, envelopeClass, type FitClass, workroomClass } from '../garment/tables/fit.ts';
+import { EASE_ZONES, envelopeClass, type FitClass, isClose, workroomClass } from '../garment/tables/fit.ts';
 import type { Cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 
@@ -104,7 +104,7 @@ function fitOf(g: Garment): ZoneFit[] {
         zone,
         name: figure.name,
         ease,
-        workroom: workroomClass(zone, ease, g.hang),
+        workroom: workroomClass(zone, ease, g.hang, g.fit),
         envelope: envelopeClass(zone, ease),
       },
     ];
@@ -116,7 +116,7 @@ function sessionChecks(input: SheetInput, measured: Garment['measured']): RawChe
   const found: RawCheck[] = [];
   const { date } = input.session;
   const stale = date
-    ? staleSentence(date, input.asOf, input.brief.fit === 'close', {
+    ? staleSentence(date, input.asOf, isClose(input.brief.fit), {
         ages: input.house.ages,
         changed: (input.session.changed ?? '') !== '',
       })

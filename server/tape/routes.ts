@@ -6,6 +6,7 @@ import {
   type WhoseTape,
 } from '@rocchetto/contract';
 import {
+  isClose,
   ALLOWED_DIFFERENCE,
   dayIn,
   findMeasure,
@@ -147,7 +148,7 @@ async function historyOf(
   const ages = { ...STALE_AFTER, ...rules.ages };
   const stale = (await measuredFor(db, client.id)).flatMap((o) => {
     if (o.at === null) return [];
-    const says = staleSentence(dayIn(timeZone, o.at), today, o.fit === 'close', { changed: o.changed, ages });
+    const says = staleSentence(dayIn(timeZone, o.at), today, isClose(o.fit), { changed: o.changed, ages });
     return says === null ? [] : [{ orderId: o.id, number: o.number, says }];
   });
   return {

@@ -157,6 +157,7 @@ export function legPanel(
     hem,
     opens,
     gather = cm(0),
+    casing = false,
     note,
   }: {
     id: string;
@@ -169,12 +170,14 @@ export function legPanel(
     /** which of its seams holds the zip */
     opens: 'side' | 'crotch' | null;
     gather?: Cm;
+    /** its upper edge is turned down over an elastic: there is no waist seam */
+    casing?: boolean;
     note: string;
   },
 ): Panel {
   const seam = (which: 'side' | 'crotch'): Cm => (opens === which ? cm(Math.max(a.side, a.zip)) : a.side);
   const edges: Edge[] = [
-    edge('waist', 'waist', s.waist, waist, { gather }),
+    edge(casing ? 'top' : 'waist', 'waist', s.waist, waist, { gather }),
     edge('side', 'side seam', s.side, seam('side')),
     edge('hem', 'hem', s.hem, hem),
     edge('inseam', 'inside leg', s.inseam, a.side),

@@ -1,8 +1,19 @@
 import { type Cm, cm, inches } from '../../units/length.ts';
 
-/** How close a garment follows the body. A woven skirt is offered the first five. */
-export const FIT_CLASSES = ['close', 'fitted', 'semi-fitted', 'loose', 'very-loose'] as const;
+/** How close a garment follows the body. Second skin asks for a cloth that stretches; boned for bones that hold it. */
+export const FIT_CLASSES = [
+  'second-skin',
+  'boned',
+  'close',
+  'fitted',
+  'semi-fitted',
+  'loose',
+  'very-loose',
+] as const;
 export type FitClass = (typeof FIT_CLASSES)[number];
+/** Fits that lie as near as close ones do: their seams are wider, their measurings stale sooner. */
+export const isClose = (fit: string | null): boolean =>
+  fit === 'close' || fit === 'second-skin' || fit === 'boned';
 
 /** The two schools of ease figures; a sheet uses one and names its class by both. */
 export const SCHOOLS = ['workroom', 'envelope'] as const;
@@ -48,7 +59,17 @@ export const EASE_ZONES: readonly EaseZone[] = [
 export type Hang = 'waist' | 'shoulder';
 
 type Row = Record<FitClass, number>;
-const row = (close: number, fitted: number, semi: number, loose: number, veryLoose: number): Row => ({
+const row = (
+  close: number,
+  fitted: number,
+  semi: number,
+  loose: number,
+  veryLoose: number,
+  boned: number = close,
+): Row => ({
+  // What lies like a second skin has nothing to spare; the stretch is taken off beside it.
+  'second-skin': 0,
+  boned,
   close,
   fitted,
   'semi-fitted': semi,
@@ -58,27 +79,27 @@ const row = (close: number, fitted: number, semi: number, loose: number, veryLoo
 
 /** Workroom school: total girth ease, cm. Common practice, house defaults (no source). */
 export const WORKROOM: Record<EaseZone, Row> = {
-  'high-bust': row(1.3, 2.5, 4, 7, 12),
-  bust: row(2.5, 5, 8, 13, 21),
-  underbust: row(1.3, 4, 8, 13, 21),
-  waist: row(1.3, 5, 7, 12, 20),
-  tummy: row(2.5, 4, 7, 12, 20),
-  'high-hip': row(2.5, 4, 7, 12, 20),
-  hip: row(4, 5, 8, 13, 20),
+  'high-bust': row(1.3, 2.5, 4, 7, 12, 1.3),
+  bust: row(2.5, 5, 8, 13, 21, 1.3),
+  underbust: row(1.3, 4, 8, 13, 21, 0),
+  waist: row(1.3, 5, 7, 12, 20, 0.6),
+  tummy: row(2.5, 4, 7, 12, 20, 0.6),
+  'high-hip': row(2.5, 4, 7, 12, 20, 0.6),
+  hip: row(4, 5, 8, 13, 20, 2.5),
   'upper-arm': row(2.5, 5, 7, 10, 15),
   elbow: row(2, 4, 6, 9, 14),
   wrist: row(1.5, 5, 6, 8, 12),
   thigh: row(2, 4, 6, 10, 16),
-  'across-back': row(1, 1.5, 2.5, 4, 6),
+  'across-back': row(1, 1.5, 2.5, 4, 6, 0),
   'armhole-depth': row(1.5, 2, 3, 4.5, 6),
-  'neck-to-waist': row(0.5, 0.6, 1, 1.5, 2),
+  'neck-to-waist': row(0.5, 0.6, 1, 1.5, 2, 0),
   rise: row(0.5, 1.3, 2, 3, 4),
 };
 /**
  * The waist of what hangs from it: past "fitted" it keeps the waistband's 2.5 and only the lines below get looser.
  * With the ease of a dress it would slide to the hip.
  */
-const WAIST_HANGING = row(1.3, 2.5, 2.5, 2.5, 2.5);
+const WAIST_HANGING = row(1.3, 2.5, 2.5, 2.5, 2.5, 0.6);
 
 /** Pattern-envelope school, spans in inches. Source: ease chart printed on commercial patterns (from memory). */
 type Spans = Partial<Record<FitClass, readonly [number, number]>>;
@@ -140,10 +161,16 @@ export const FLOORS: Partial<Record<EaseZone, { least: Cm; why: string }>> = {
 };
 
 /** The class an actual ease falls in: the workroom class whose figure is nearest. */
-export function workroomClass(zone: EaseZone, ease: Cm, hang: Hang = 'shoulder'): FitClass {
+export function workroomClass(
+  zone: EaseZone,
+  ease: Cm,
+  hang: Hang = 'shoulder',
+  briefed: FitClass = 'fitted',
+): FitClass {
   const table = zone === 'waist' && hang === 'waist' ? WAIST_HANGING : WORKROOM[zone];
   let best: FitClass = 'close';
-  for (const fit of FIT_CLASSES)
+  // Bones and stretch are chosen, not read off an ease.
+  for (const fit of FIT_CLASSES.filter((f) => f === briefed || !['boned', 'second-skin'].includes(f)))
     if (Math.abs(table[fit] - ease) < Math.abs(table[best] - ease) - 1e-9) best = fit;
   return best;
 }

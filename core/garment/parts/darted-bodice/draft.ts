@@ -15,7 +15,7 @@ import { FACES, type Face } from '../../tables/darts.ts';
 import { facings } from './facings.ts';
 import type { BodiceValues } from './fields.ts';
 import { type BodicePlan, planBodice } from './plan.ts';
-import { armholePath, neckline } from './shapes.ts';
+import { armholePath, neckline } from '../../common/neck-and-armhole.ts';
 import { type BodiceTaking, bodiceTaking } from './suppression.ts';
 
 /** A waist dart ends this far below the bust point, a side dart this far short of it, cm (common practice). */
@@ -101,6 +101,7 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
   return {
     panels,
     sewn: { waist: sewn, armhole, neck },
+    waistAt: m.waistBack,
     opensAbove: c.opens === 'centre-back' ? edgeLength(faces.back, 'centre') : side[1]!,
     sewnDarts: {
       front: sewnPlaces(faces.front),

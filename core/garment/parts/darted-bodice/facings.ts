@@ -7,7 +7,7 @@ import { FACING_DEPTH } from '../../common/facing.ts';
 import type { PartContext } from '../../part.ts';
 import { FACES, type Face } from '../../tables/darts.ts';
 import type { BodiceValues } from './fields.ts';
-import { armholePath, neckline } from './shapes.ts';
+import { armholePath, neckline } from '../../common/neck-and-armhole.ts';
 
 const NONE = 0 as Cm;
 const end = (path: readonly Segment[]): Point => path.at(-1)!.at(-1) as Point;

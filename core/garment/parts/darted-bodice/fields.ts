@@ -1,12 +1,9 @@
+import { NECKLINE } from '../../common/neck-and-armhole.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
 
 /** What the brief asks about a darted bodice. */
 export const FIELDS = {
-  neckline: choice('Neckline', [
-    ['round', 'round'],
-    ['v', 'V'],
-    ['square', 'square'],
-  ]),
+  neckline: NECKLINE,
   neckFront: {
     kind: 'length',
     label: 'Neckline depth, front',

@@ -86,6 +86,7 @@ export function draftPullOn(c: PartContext, v: PullOnValues): PullOnDraft {
       hem: c.allowances.hem,
       opens: null,
       gather: cm(Math.max(0, along - held)),
+      casing: true,
       note: `the waist is turned down as a casing for the elastic`,
     });
   };

@@ -1,5 +1,5 @@
 import { endOf, type Point, startOf } from '../../../draft/curve.ts';
-import { edgeOf } from '../../../draft/panel.ts';
+import { edgeOf, type Panel } from '../../../draft/panel.ts';
 import { emptyView, n, pictureOf, point, type View } from '../../common/silhouette.ts';
 import type { PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
@@ -12,9 +12,10 @@ const MOST = 1.2;
 /** Both sleeves as they hang from the armholes of the bodice, waist at y 0. */
 export function sleevePicture(c: PartContext, d: SleeveDraft): Picture {
   const m = d.plan.marked;
-  const bodice = c.above?.panels.find((p) => p.share === 'back' && p.lines.some((l) => l.id === 'waist'));
-  if (!m || !d.panel || !bodice) return NO_PICTURE;
-  const waist = bodice.lines.find((l) => l.id === 'waist')!.y;
+  const has = (p: Panel, id: string) => p.edges.some((e) => e.id === id);
+  const bodice = c.above?.panels.find((p) => p.layer === 'outer' && p.share === 'back' && has(p, 'armhole') && has(p, 'side'));
+  const waist = c.above?.waistAt;
+  if (!m || !d.panel || !bodice || waist === undefined) return NO_PICTURE;
   const arm = edgeOf(bodice, 'armhole').path;
   const up = ([x, y]: Point): Point => [x, y - waist];
   const [shoulder, underarm] = [up(startOf(arm[0]!)), up(endOf(arm.at(-1)!))];

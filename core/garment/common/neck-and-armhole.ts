@@ -1,0 +1,41 @@
+import type { Point, Segment } from '../../draft/curve.ts';
+import { rounded, straight } from '../../draft/shape.ts';
+import { choice } from '../fields.ts';
+
+/** The neckline as a brief asks for it. */
+export const NECKLINE = choice('Neckline', [
+  ['round', 'round'],
+  ['v', 'V'],
+  ['square', 'square'],
+  ['sweetheart', 'sweetheart'],
+  ['wide', 'wide, from shoulder to shoulder'],
+]);
+export type NeckShape = (typeof NECKLINE)['options'][number]['value'];
+
+/** A neckline from the centre to the side-neck. */
+export function neckline(shape: NeckShape, centre: Point, side: Point): Segment[] {
+  if (shape === 'v') return straight(centre, side);
+  const [x, d] = [side[0] - centre[0], side[1] - centre[1]];
+  if (shape === 'sweetheart') {
+    // Over each bust it rises from the centre and falls a little before it goes up to the shoulder.
+    const turn: Point = [centre[0] + x * 0.94, centre[1] + d * 0.3];
+    return [
+      [centre, [centre[0] + x * 0.12, centre[1] + d * 0.32], [centre[0] + x * 0.5, centre[1] + d * 0.46], turn],
+      [turn, side],
+    ];
+  }
+  if (shape === 'wide') return [rounded(centre, side, 0.82)];
+  if (shape === 'square')
+    return [...straight(centre, [side[0], centre[1]]), ...straight([side[0], centre[1]], side)];
+  return [rounded(centre, side)];
+}
+
+/** An armhole from the shoulder point over the mid-armhole point to the underarm, which it reaches level. */
+export function armholePath(shoulder: Point, mid: Point, underarm: Point): Segment[] {
+  const [dx, dy] = [mid[0] - shoulder[0], mid[1] - shoulder[1]];
+  const [ex, ey] = [underarm[0] - mid[0], underarm[1] - mid[1]];
+  return [
+    [shoulder, [shoulder[0] + dx * 0.5, shoulder[1] + dy * 0.4], [mid[0], mid[1] - dy * 0.35], mid],
+    [mid, [mid[0], mid[1] + ey * 0.55], [underarm[0] - ex * 0.55, underarm[1]], underarm],
+  ];
+}

@@ -1,0 +1,407 @@
+import type { Point, Segment } from '../../draft/curve.ts';
+import { edgeLength, sewnLength } from '../../draft/measure.ts';
+import { type Edge, edge, type Panel } from '../../draft/panel.ts';
+import { seamThrough, straight } from '../../draft/shape.ts';
+import { bodyTerms, buildFigure, TOLERANCE, term } from '../../figure/build.ts';
+import type { Figure, Term } from '../../figure/figure.ts';
+import { type Cm, cm } from '../../units/length.ts';
+import { clothWidth, foldOrSeam } from '../cloth.ts';
+import { choice, type ValuesOf } from '../fields.ts';
+import type { BodyLine, Lift, Zone } from '../lines.ts';
+import type { Drafted, PartContext } from '../part.ts';
+import type { Place } from '../picture.ts';
+import { FACES, type Face } from '../tables/darts.ts';
+import { easeOf } from './ease-of.ts';
+import { armholePath, NECKLINE, neckline } from './neck-and-armhole.ts';
+import { onPanel } from './on-panel.ts';
+
+/** What a brief asks about a top that is pulled on: a T-shirt, an easy top, a straight dress. */
+export const TOP_FIELDS = {
+  neckline: NECKLINE,
+  neckFront: {
+    kind: 'length',
+    label: 'Neckline depth, front',
+    hint: 'straight down from the side-neck; a reading goes before it',
+    min: 4,
+    max: 40,
+    default: '10 cm',
+  },
+  neckBack: { kind: 'length', label: 'Neckline depth, back', min: 1, max: 40, default: '2 cm' },
+  widen: {
+    kind: 'length',
+    label: 'Neckline widened, each side',
+    min: 0,
+    max: 12,
+    default: '2 cm',
+  },
+  length: {
+    kind: 'length',
+    label: 'Length wanted, from the side-neck',
+    hint: 'a reading of the garment length goes before it',
+    min: 30,
+    max: 160,
+    default: '62 cm',
+  },
+  shaped: choice('Side seams', [
+    ['straight', 'straight down'],
+    ['shaped', 'shaped in at the waist'],
+  ]),
+  band: {
+    kind: 'length',
+    label: 'Neck band, finished width',
+    hint: '0 for a faced neckline',
+    min: 0,
+    max: 6,
+    default: '2 cm',
+  },
+} as const;
+export type TopValues = ValuesOf<typeof TOP_FIELDS>;
+
+/** A neck band in knit is shorter than its neckline, so that it lies close (common practice). */
+const BAND_OF_NECK = 0.85;
+/** How far the side-neck lies above the nape, cm (common practice). */
+const NECK_ABOVE_NAPE = 2;
+/** Armhole depth by bust when it was not read, cm: 21 at 88, half a centimetre more each 4 (Aldrich's steps; from memory). */
+const armholeByBust = (bust: number) => 21 + (bust - 88) / 8;
+
+export interface TopDraft extends Drafted {
+  readonly figures: readonly Figure[];
+  readonly faces: Readonly<Record<Face, Panel>> | null;
+  readonly measured: readonly Figure[];
+  readonly length: Cm | null;
+  readonly waistLevel: number | null;
+  readonly neckRound: Cm | null;
+}
+
+/** A straight top hangs from its widest line: the narrower ones are as wide. */
+export function topLifts(shaped: TopValues['shaped'], line: (zone: Zone) => BodyLine | undefined): Lift[] {
+  const known = (['bust', 'hip'] as const).flatMap((zone) => {
+    const l = line(zone);
+    return l?.figure.finished == null ? [] : [{ zone, width: l.figure.finished }];
+  });
+  if (shaped === 'shaped' || known.length < 2) return [];
+  const wide = known.reduce((a, b) => (b.width > a.width ? b : a));
+  return known.flatMap((k) =>
+    k.zone === wide.zone || k.width === wide.width
+      ? []
+      : [{ zone: k.zone, to: wide.zone, because: 'The side seams fall straight: the widest line decides.' }],
+  );
+}
+
+export function draftTop(c: PartContext, v: TopValues): TopDraft {
+  const net = (id: string) => c.measured.get(id)?.net ?? null;
+  const figures: Figure[] = [];
+  const make = (
+    id: string,
+    name: string,
+    terms: readonly Term[] | null,
+    more: Partial<Parameters<typeof buildFigure>[1]> = {},
+  ): Figure => {
+    const f = buildFigure(c, {
+      id: c.id(id),
+      section: c.key,
+      name,
+      group: 'length',
+      tolerance: TOLERANCE.detail,
+      nearest: true,
+      terms: terms ?? [],
+      known: terms !== null,
+      follows: (value) => (value > 0 ? null : 'A length is more than nothing.'),
+      why: terms === null ? ['Not read: read it, or set the figure by hand with a reason.'] : [],
+      ...more,
+    });
+    figures.push(f);
+    return f;
+  };
+  const bodyOf = (id: string): Term[] | null => {
+    const m = c.measured.get(id);
+    return m?.net == null ? null : bodyTerms(m);
+  };
+  const readLength = bodyOf('garment-length');
+  const length = make('length', 'length, from the side-neck', readLength ?? [term('style', 'wanted', v.length, 'As briefed.')], {
+    read: readLength !== null,
+    tolerance: TOLERANCE.length,
+  });
+  const neckWidth = net('neck-width');
+  const neckHalf = make(
+    'neck-half',
+    'neck width, half',
+    neckWidth !== null
+      ? [...bodyOf('neck-width')!, term('share', 'half of it', -neckWidth / 2, 'The panel is half a front or back.')]
+      : [term('body', 'estimate', c.shape.neckWidth / 2, 'Not read: half of the house neck width.')],
+    { estimated: neckWidth === null },
+  );
+  const across = net('across-shoulder');
+  const slope = (c.shape.slope * Math.PI) / 180;
+  const bare =
+    bodyOf('shoulder') ??
+    (across === null
+      ? null
+      : [
+          term(
+            'body',
+            'estimate',
+            (across - (neckWidth ?? c.shape.neckWidth)) / 2 / Math.cos(slope),
+            'Not read: from across shoulder, less the neck width, along the slope.',
+          ),
+        ]);
+  const shoulder = make(
+    'shoulder',
+    'shoulder seam',
+    bare && [...bare, ...(v.widen > 0 ? [term('style', 'neckline widened', -v.widen, 'As briefed.')] : [])],
+    { estimated: net('shoulder') === null },
+  );
+  const bust = net('bust');
+  const depth = make(
+    'armhole-depth',
+    'armhole depth',
+    [
+      ...(bodyOf('armhole-depth') ??
+        (bust === null ? [] : [term('body', 'estimate', armholeByBust(bust), 'Not read: by the bust (a handbook’s table, from memory).')])),
+      easeOf(c, 'armhole-depth'),
+    ],
+    { group: 'level', estimated: net('armhole-depth') === null, known: bust !== null || net('armhole-depth') !== null },
+  );
+  const neckFront = make(
+    'neck-front',
+    'neckline depth, front',
+    bodyOf('neck-depth-front') ?? [term('style', 'from the brief', v.neckFront, 'As briefed.')],
+  );
+  const neckBack = make(
+    'neck-back',
+    'neckline depth, back',
+    bodyOf('neck-depth-back') ?? [term('style', 'from the brief', v.neckBack, 'As briefed.')],
+  );
+
+  const waistLevel =
+    net('neck-to-waist-back') ?? (net('nape-to-waist') === null ? null : net('nape-to-waist')! + NECK_ABOVE_NAPE);
+  const lines = { bust: c.line('bust'), waist: c.line('waist'), hip: c.line('hip') };
+  const complete =
+    lines.bust?.front &&
+    lines.bust.back &&
+    [length, neckHalf, shoulder, depth, neckFront, neckBack].every((f) => f.marked !== null);
+  const plan = complete
+    ? {
+        length: length.marked!,
+        neckHalf: neckHalf.marked!,
+        shoulder: shoulder.marked!,
+        depth: depth.marked!,
+        neck: { front: neckFront.marked!, back: neckBack.marked! },
+        waistLevel,
+      }
+    : null;
+  const shape = (face: Face): Panel | null => plan && half(c, v, face, plan, lines);
+  const [front, back] = [shape('front'), shape('back')];
+  const fold = (panel: Panel) => foldOrSeam(panel, clothWidth(c.input, 'outer'), c.allowances.centre);
+  const faces = front && back ? { front: fold(front), back: fold(back) } : null;
+  const neckRound = faces ? cm(2 * (sewnLength(faces.front, 'neck') + sewnLength(faces.back, 'neck'))) : null;
+  const armhole = faces ? cm(sewnLength(faces.front, 'armhole') + sewnLength(faces.back, 'armhole')) : null;
+  const stretchy = c.input.brief.cloth.stretch > 0;
+  const band =
+    neckRound !== null && v.band > 0
+      ? make('band-length', 'neck band, length', [
+          term('body', 'neckline, sewn', neckRound, 'Measured on the panels.'),
+          ...(stretchy
+            ? [
+                term(
+                  'take',
+                  'shorter, to lie close',
+                  -(1 - BAND_OF_NECK) * neckRound,
+                  '0.85 of the neckline in a knit (common practice).',
+                ),
+              ]
+            : []),
+        ], { group: 'band', known: true })
+      : null;
+  const panels = [
+    ...(faces ? [faces.front, faces.back] : []),
+    ...(band?.marked ? [bandPanel(c, band.marked, v.band)] : []),
+    ...(faces && v.band <= 0 ? FACES.map((face) => neckFacing(c, v, face, faces[face])) : []),
+  ];
+  return {
+    panels,
+    sewn: { armhole, neck: neckRound },
+    ...(faces ? { waistAt: waistLevel ?? plan!.depth + 20 } : {}),
+    places: () => (faces ? placesOf(c, faces, plan!) : []),
+    figures,
+    faces,
+    length: length.marked,
+    waistLevel,
+    neckRound,
+    measured: faces
+      ? [
+          onPanel(c, 'side-seam', 'side seam', sewnLength(faces.back, 'side')),
+          onPanel(c, 'armhole-round', 'armhole, sewn', armhole!),
+          onPanel(c, 'neck-round', 'neckline, sewn', neckRound!),
+          onPanel(
+            c,
+            'hem',
+            'hem, all round',
+            cm(2 * (edgeLength(faces.front, 'hem') + edgeLength(faces.back, 'hem'))),
+          ),
+        ]
+      : [],
+  };
+}
+
+interface TopPlan {
+  readonly length: Cm;
+  readonly neckHalf: Cm;
+  readonly shoulder: Cm;
+  readonly depth: Cm;
+  readonly neck: Readonly<Record<Face, Cm>>;
+  readonly waistLevel: number | null;
+}
+
+function half(
+  c: PartContext,
+  v: TopValues,
+  face: Face,
+  q: TopPlan,
+  lines: Readonly<Record<'bust' | 'waist' | 'hip', BodyLine | undefined>>,
+): Panel | null {
+  const a = c.allowances;
+  const angle = (c.shape.slope * Math.PI) / 180;
+  const along = (d: number): Point => [q.neckHalf + d * Math.cos(angle), d * Math.sin(angle)];
+  const sideNeck = along(v.widen);
+  const tip = along(v.widen + q.shoulder);
+  const centreNeck: Point = [0, sideNeck[1] + q.neck[face]];
+  const bust: number = lines.bust![face]!.rounded;
+  const underarm: Point = [bust, q.depth];
+  if (q.depth <= tip[1] + 3 || tip[0] <= sideNeck[0] + 0.5 || q.length <= q.depth + 4) return null;
+  const below: Point[] = [];
+  const across: { id: string; name: string; y: Cm }[] = [{ id: 'bust', name: 'bust', y: q.depth }];
+  const hipLevel = q.waistLevel !== null && lines.hip?.level != null ? q.waistLevel + lines.hip.level : null;
+  if (v.shaped === 'shaped' && lines.waist && q.waistLevel !== null && q.waistLevel < q.length - 2) {
+    below.push([lines.waist[face]!.rounded, q.waistLevel]);
+    across.push({ id: 'waist', name: 'waist', y: cm(q.waistLevel) });
+  }
+  if (lines.hip?.[face] && hipLevel !== null && hipLevel < q.length - 1) {
+    below.push([lines.hip[face]!.rounded, hipLevel]);
+    across.push({ id: 'hip', name: 'hip', y: cm(hipLevel) });
+  }
+  const last = below.at(-1) ?? underarm;
+  const foot: Point = [last[0], q.length];
+  const points = [underarm, ...below].filter((p1, i, all) => i === 0 || p1[1] > all[i - 1]![1] + 1);
+  const side: Segment[] =
+    points.length > 1 ? [...seamThrough(points), [points.at(-1)!, foot]] : straight(underarm, foot);
+  // The narrowest place of the armhole lies a little inside the shoulder, never outside the underarm.
+  const mid: Point = [Math.min(tip[0] - 1.5, bust - 1), (tip[1] + q.depth) / 2];
+  const edges: Edge[] = [
+    edge('neck', 'neckline', neckline(face === 'back' ? 'round' : v.neckline, centreNeck, sideNeck), a.neck),
+    edge('shoulder', 'shoulder', straight(sideNeck, tip), a.shoulder),
+    edge('armhole', 'armhole', armholePath(tip, mid, underarm), a.armhole),
+    edge('side', 'side seam', side, a.side),
+    edge('hem', 'hem', straight(foot, [0, q.length]), a.hem),
+    edge('centre', `centre ${face}`, straight([0, q.length], centreNeck), cm(0), { fold: true }),
+  ];
+  return {
+    id: c.id(face),
+    name: `top ${face}`,
+    share: face,
+    layer: 'outer',
+    cut: 'fold',
+    count: 1,
+    grain: `lengthwise, parallel to centre ${face}`,
+    edges,
+    darts: [],
+    lines: across,
+    marks: [{ kind: 'notch', name: 'armhole balance', at: mid }],
+    across: { centre: 'centre', side: 'side' },
+    note: '',
+  };
+}
+
+function bandPanel(c: PartContext, length: Cm, width: Cm): Panel {
+  const a = c.allowances.neck;
+  const w = cm(2 * width);
+  return {
+    id: c.id('band'),
+    name: 'neck band',
+    share: 'band',
+    layer: 'outer',
+    cut: 'single',
+    count: 1,
+    grain: c.input.brief.cloth.stretch > 0 ? 'the stretch along the band' : 'on the bias',
+    edges: [
+      edge('end', 'end', straight([0, 0], [w, 0]), a),
+      edge('long', 'long edge', straight([w, 0], [w, length]), a),
+      edge('other-end', 'other end', straight([w, length], [0, length]), a),
+      edge('neck', 'neckline', straight([0, length], [0, 0]), a),
+    ],
+    darts: [],
+    lines: [],
+    marks: [{ kind: 'fold line', name: 'fold', at: [width, 0], to: [width, length] }],
+    across: { centre: 'neck', side: 'long' },
+    note: 'folded along its middle, joined to a ring, marked in quarters',
+  };
+}
+
+/** A facing that follows the neckline, as deep as it may be at the shoulder. */
+function neckFacing(c: PartContext, v: TopValues, face: Face, panel: Panel): Panel {
+  const neck = panel.edges.find((e) => e.id === 'neck')!.path;
+  const s = panel.edges.find((e) => e.id === 'shoulder')!.path[0] as readonly [Point, Point];
+  const length = Math.hypot(s[1][0] - s[0][0], s[1][1] - s[0][1]);
+  const d = Math.min(5, length - 0.5);
+  const outer: Point = [
+    s[0][0] + ((s[1][0] - s[0][0]) * d) / length,
+    s[0][1] + ((s[1][1] - s[0][1]) * d) / length,
+  ];
+  const centre = neck[0]![0];
+  const low: Point = [0, centre[1] + c.stepped(cm(5))];
+  const lower = neckline(face === 'back' ? 'round' : v.neckline, low, outer);
+  return {
+    ...panel,
+    id: c.id(`${face}-neck-facing`),
+    name: `${face} neck facing`,
+    share: 'facing',
+    grain: 'as the panel it faces',
+    edges: [
+      edge('neck', 'neckline', neck, c.allowances.neck),
+      edge('shoulder', 'shoulder', straight(s[0], outer), c.allowances.shoulder),
+      edge(
+        'lower',
+        'lower edge',
+        [...lower].reverse().map((x) => [...x].reverse() as unknown as Segment),
+        c.allowances.facing,
+      ),
+      edge('centre', 'centre', straight(low, centre), cm(0), { fold: panel.cut === 'fold' }),
+    ],
+    lines: [],
+    marks: [],
+    across: { centre: 'centre', side: 'shoulder' },
+    note: `follows the ${panel.name}; interfaced`,
+  };
+}
+
+function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>, q: TopPlan): Place[] {
+  return FACES.flatMap((face): Place[] => {
+    const panel = faces[face];
+    const path = (id: string) => panel.edges.find((e) => e.id === id)!.path;
+    const first = (id: string) => path(id)[0]![0];
+    const last = (id: string) => path(id).at(-1)!.at(-1) as Point;
+    const mid = (a: Point, b: Point, t = 0.5): Point => [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t];
+    const own = (id: string, at: Point): Place => ({ figure: c.id(id), panel: panel.id, at });
+    return [
+      own(`neck-${face}`, first('neck')),
+      ...panel.lines.map((l) => ({ figure: l.id, panel: panel.id, at: [last('armhole')[0] * 0.9, l.y] as Point })),
+      ...(face === 'front'
+        ? [
+            own('length', mid(first('centre'), last('centre'), 0.3)),
+            own('neck-half', last('neck')),
+            own('shoulder', mid(first('shoulder'), last('shoulder'))),
+            own('neck-round', mid(first('neck'), last('neck'))),
+            own('hem', mid(first('hem'), last('hem'))),
+            own('band-length', mid(first('neck'), last('neck'), 0.6)),
+          ]
+        : [
+            own('armhole-depth', [last('armhole')[0], q.depth]),
+            own('armhole-round', path('armhole')[0]!.at(-1) as Point),
+            own('side-seam', mid(first('side'), last('side'))),
+          ]),
+    ];
+  });
+}
+
+/** The widest that a neckline of this length becomes when half of its stretch is used, cm. */
+export const neckOpens = (c: PartContext, round: Cm): Cm => cm(round * (1 + c.input.brief.cloth.stretch / 200));

@@ -1,0 +1,183 @@
+import { mapped, offset, type Point, type Segment } from '../../../draft/curve.ts';
+import { sewnLength } from '../../../draft/measure.ts';
+import { mirrored, pathData } from '../../../draft/outline.ts';
+import { edgeOf } from '../../../draft/panel.ts';
+import { markedGirth, TOLERANCE } from '../../../figure/build.ts';
+import { judge, missing, type RawCheck, warn } from '../../../figure/check.ts';
+import { type Cm, cm } from '../../../units/length.ts';
+import { say as p } from '../../../units/print.ts';
+import { emptyView, levelStroke, pictureOf, point, type View } from '../../common/silhouette.ts';
+import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
+import { draftTop, neckOpens, TOP_FIELDS, type TopDraft, topLifts, type TopValues } from '../../common/top.ts';
+import { definePart, type PartContext } from '../../part.ts';
+import { NO_PICTURE, type Picture } from '../../picture.ts';
+import { FACES } from '../../tables/darts.ts';
+
+/** A head girth where none was read, cm (usual, no source). */
+const USUAL_HEAD = 57;
+
+/** A top without darts that is pulled on: T-shirt, easy top, stretch dress, by its cloth and its length. */
+export const top = definePart({
+  id: 'top',
+  name: 'top, pulled on',
+  key: 'top',
+  fields: TOP_FIELDS,
+  hangsFrom: 'shoulder',
+  joins: { gives: ['armhole', 'neck'], takes: [], givenUp: [] },
+  wants: (v) => ({
+    needs: ['bust', 'across-shoulder', 'nape-to-waist', ...(v.shaped === 'shaped' ? ['waist'] : [])],
+    helps: [
+      'hip',
+      'waist-to-hip',
+      'garment-length',
+      'shoulder',
+      'neck-width',
+      'armhole-depth',
+      'armhole',
+      'neck-depth-front',
+      'head',
+    ],
+  }),
+  lines: (v) => [
+    { zone: 'bust', needed: true },
+    ...(v.shaped === 'shaped' ? [{ zone: 'waist' as const, needed: true }] : []),
+    { zone: 'hip', needed: false },
+  ],
+  lifts: (v, line) => topLifts(v.shaped, line),
+  draft: draftTop,
+  figures: (_, __, d) => [...d.figures, ...d.measured],
+  checks: topChecks,
+  picture: topPicture,
+  cutting: (c, v, d) => ({
+    pieces: pieces(c, d.panels, 'top'),
+    notions: threadAndNeedle(c),
+    allowances: allowanceList(c, [
+      ['side seams', 'side'],
+      ['shoulder seams', 'shoulder'],
+      [v.band > 0 ? 'neckline and its band' : 'neckline', 'neck'],
+      ['armholes', 'armhole'],
+      ['hem', 'hem'],
+    ]),
+    cautions: [PINS],
+  }),
+});
+
+function topChecks(c: PartContext, _: TopValues, d: TopDraft): RawCheck[] {
+  const found: RawCheck[] = [];
+  const net = (id: string) => c.measured.get(id)?.net ?? null;
+  for (const f of d.figures)
+    if (f.finished === null)
+      found.push(
+        missing(`absent-${f.id}`, f.id, `${f.name} was not read, and nothing it could be taken from: read it or set it by hand.`),
+      );
+  if (!d.faces) {
+    if (c.line('bust')?.front && d.figures.every((f) => f.finished !== null))
+      found.push(
+        warn(
+          c.id('heights'),
+          c.id('armhole-depth'),
+          'These depths and lengths make no top: the armhole, the shoulder or the length is too short. Read them again.',
+        ),
+      );
+    return found;
+  }
+  const { stretch } = c.input.brief.cloth;
+  const half = stretch > 0 ? ' when half of its stretch is used' : '';
+  const head = net('head');
+  const opens = neckOpens(c, d.neckRound!);
+  found.push(
+    judge(
+      opens >= (head ?? USUAL_HEAD) - 1e-6,
+      c.id('head'),
+      c.id('neck-round'),
+      `The neckline is ${p(d.neckRound!)}, ${p(opens)}${half}; the head ${head === null ? `was not read, ${p(cm(USUAL_HEAD))} is usual` : p(head)}: ${opens >= (head ?? USUAL_HEAD) - 1e-6 ? 'it passes' : 'it does not pass; widen or deepen the neckline, or brief an opening'}.`,
+    ),
+  );
+  const round = d.measured.find((f) => f.id === c.id('armhole-round'))!.finished!;
+  const bust = c.line('bust');
+  const narrow = (['waist', 'hip'] as const)
+    .flatMap((z) => {
+      const l = c.line(z);
+      const girth = l ? markedGirth(l.figure) : null;
+      return girth === null ? [] : [{ name: l!.figure.name, girth }];
+    })
+    .sort((a, b) => a.girth - b.girth)[0];
+  if (bust?.net != null && narrow) {
+    const passes = cm(narrow.girth * (1 + stretch / 200));
+    found.push(
+      judge(
+        passes >= bust.net,
+        c.id('passes'),
+        narrow.name,
+        `Pulled on over the bust of ${p(bust.net)}: its narrowest place, the ${narrow.name}, is ${p(narrow.girth)}${half ? `, ${p(passes)}${half}` : ''}: ${passes >= bust.net ? 'it passes' : 'it does not pass; give it more ease there, a cloth that stretches, or an opening'}.`,
+      ),
+    );
+  }
+  const body = net('armhole');
+  if (body !== null)
+    found.push(
+      judge(
+        round >= body - 1,
+        c.id('armhole'),
+        c.id('armhole-round'),
+        `Armhole ${p(round)} sewn, ${p(body)} on the body: ${round >= body - 1 ? 'it will not cut in' : 'it will cut in; lower it'}.`,
+      ),
+    );
+  const sides = FACES.map((f) => sewnLength(d.faces![f], 'side')) as [Cm, Cm];
+  const apart = cm(Math.abs(sides[0] - sides[1]));
+  found.push(
+    judge(
+      apart <= TOLERANCE.detail,
+      c.id('side-seams'),
+      c.id('side-seam'),
+      `Side seams: front ${p(sides[0])}, back ${p(sides[1])}${apart > TOLERANCE.detail ? `; ease or true ${p(apart)}` : ', equal within what is trued'}.`,
+    ),
+  );
+  return found;
+}
+
+function topPicture(c: PartContext, v: TopValues, d: TopDraft): Picture {
+  if (!d.faces) return NO_PICTURE;
+  const waist = d.waistLevel ?? d.faces.back.lines[0]!.y + 20;
+  const view = (face: 'front' | 'back'): View => {
+    const out = emptyView();
+    const panel = d.faces![face];
+    const up = ([x, y]: Point): Point => [x, y - waist];
+    const path = (id: string): Segment[] => edgeOf(panel, id).path.map((s) => mapped(s, up));
+    const [neck, shoulder, arm, side] = [path('neck'), path('shoulder'), path('armhole'), path('side')];
+    const outline = [...neck, ...shoulder, ...arm, ...side];
+    const foot = side.at(-1)!.at(-1) as Point;
+    out.strokes.push(
+      { kind: 'outline', figure: null, d: pathData(outline) },
+      { kind: 'outline', figure: null, d: pathData(mirrored(outline)) },
+      { kind: 'outline', figure: c.id('hem'), d: `M${-foot[0]} ${foot[1]} L${foot[0]} ${foot[1]}` },
+      levelStroke(c.id('hem'), foot[0], foot[1] - 2),
+    );
+    if (v.band > 0) {
+      const low = neck[0]![0];
+      const inner = neck.flatMap((s) => offset(s, v.band));
+      out.strokes.push(
+        { kind: 'band', figure: c.id('band-length'), d: pathData(inner) },
+        { kind: 'band', figure: c.id('band-length'), d: pathData(mirrored(inner)) },
+      );
+      if (face === 'front') point(out, d.figures.find((f) => f.id === c.id('band-length')), [0, low[1] - v.band * 0.5]);
+    }
+    for (const l of panel.lines) {
+      const half = c.line(l.id as 'bust')![face]!.rounded;
+      out.strokes.push(levelStroke(l.id, half, l.y - waist));
+      if (face === 'front') point(out, c.line(l.id as 'bust')?.figure, [-half, l.y - waist]);
+    }
+    const figure = (id: string) => [...d.figures, ...d.measured].find((f) => f.id === c.id(id));
+    point(out, figure(`neck-${face}`), neck[0]![0]);
+    if (face === 'front') {
+      point(out, figure('length'), [foot[0] * 0.3, foot[1]]);
+      point(out, figure('shoulder'), shoulder[0]![0]);
+      point(out, figure('hem'), [-foot[0], foot[1]]);
+    } else {
+      point(out, figure('side-seam'), [foot[0], foot[1] * 0.6]);
+      point(out, figure('armhole-round'), arm[0]!.at(-1) as Point);
+    }
+    return out;
+  };
+  return pictureOf(view('front'), view('back'));
+}
