@@ -6,7 +6,7 @@ import { type Asked, totalOf, UNEVEN } from './asked.ts';
 import { addDart, moveDarts } from './darts.ts';
 import type { Move } from './kind.ts';
 import { moveEdge } from './move-edge.ts';
-import { pathLength } from './path.ts';
+import { pathLength } from '../draft/path.ts';
 import { even, mostOut, type Profile, scaled } from './profile.ts';
 import { CannotAlter } from './refusal.ts';
 import { level, slash, wedge } from './slash.ts';

@@ -3,7 +3,7 @@ import { edgeLength } from '../draft/measure.ts';
 import { type Dart, type Edge, edgeOf, type Panel } from '../draft/panel.ts';
 import { cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
-import { alongOf, between, pathLength, piecesOf } from './path.ts';
+import { alongOf, between, pathLength, piecesOf } from '../draft/path.ts';
 import { amountAt, mostOut, type Profile } from './profile.ts';
 import { CannotAlter } from './refusal.ts';
 

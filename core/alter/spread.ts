@@ -3,7 +3,7 @@ import { edgeLength, pointAlong } from '../draft/measure.ts';
 import { type Dart, type Edge, edgeOf, type Panel } from '../draft/panel.ts';
 import { cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
-import { between, pathLength } from './path.ts';
+import { between, pathLength } from '../draft/path.ts';
 import { CannotAlter } from './refusal.ts';
 
 /**

@@ -15,6 +15,7 @@ import { type BodyLine, bodyLines, floorGirth, type LineContext, type Zone } fro
 import { meetingCheck } from './meeting.ts';
 import { openingOf } from './opening.ts';
 import {
+  CLOSES,
   type Drafted,
   type GarmentContext,
   type JoinEdge,
@@ -84,12 +85,13 @@ export function makeGarment(input: SheetInput): Garment {
   };
   const first = rows.find((r) => 'zip' in r.part.fields);
   const opens = OPENS.find((o) => first && values(first).zip === o) ?? null;
+  const closes = CLOSES.find((k) => first && values(first).closes === k) ?? 'zip';
   const lines = bodyLines(
     base satisfies LineContext,
-    rows.flatMap((r) => r.part.lines(values(r) as never, { opens, ...base })),
+    rows.flatMap((r) => r.part.lines(values(r) as never, { opens, closes, ...base })),
     (line) => rows.flatMap((r) => r.part.lifts?.(values(r) as never, line, input.brief.fit) ?? []),
   );
-  const context: GarmentContext = { opens, line: (zone: Zone) => lines.get(zone), ...base };
+  const context: GarmentContext = { opens, closes, line: (zone: Zone) => lines.get(zone), ...base };
 
   const drafts = new Map<number, Drafted>();
   const made = rows.map((r) => {
@@ -184,7 +186,7 @@ export function makeGarment(input: SheetInput): Garment {
       places: made.flatMap((m) => m.draft.places()),
       pictures: [
         ...made.map((m) => m.r.part.picture(m.c, m.values, m.draft as never)),
-        zipPicture(opens, opening, made, [...lines.values()]),
+        zipPicture(context, opening, made, [...lines.values()]),
       ],
     }),
     opening,
@@ -203,7 +205,7 @@ function referenceChecks(measured: ReadonlyMap<string, Measured>, wanted: readon
 
 /** The zip as it is seen, from where it begins above the waist to where it ends below. */
 function zipPicture(
-  opens: GarmentContext['opens'],
+  { opens, closes }: GarmentContext,
   { endsAt }: OpeningMade,
   made: readonly { draft: Drafted }[],
   lines: readonly BodyLine[],
@@ -221,7 +223,11 @@ function zipPicture(
     return a[1] + ((b[1] - a[1]) * (y - a[0])) / (b[0] - a[0] || 1);
   };
   const at = { top, end: endsAt, halfAt };
-  return { front: zipStrokes(opens, 'front', at), back: zipStrokes(opens, 'back', at) };
+  const [front, back] = [zipStrokes(opens, 'front', at), zipStrokes(opens, 'back', at)];
+  // Buttons and lacing are drawn by the part that brings them.
+  return closes === 'zip'
+    ? { front, back }
+    : { front: { ...front, strokes: [] }, back: { ...back, strokes: [] } };
 }
 
 /** The first of each name. */

@@ -34,7 +34,8 @@ export function openingOf(
   const needed = !known ? null : below ? openingDepth(marked, waist!, cm(widest), reaches) : cm(0);
   const least = below?.opensAtLeast;
   const depth = needed === null ? null : cm(Math.max(needed, least?.depth ?? 0));
-  const zip = depth === null ? null : stockedZip(cm(above + depth), unit);
+  const zipped = c.closes === 'zip';
+  const zip = depth === null ? null : zipped ? stockedZip(cm(above + depth), unit) : cm(above + depth);
   const terms = [
     ...(above > 0 ? [term('body', 'from the upper edge to the waist', above, 'Measured on the panel.')] : []),
     ...(below
@@ -52,16 +53,16 @@ export function openingOf(
     ...(least && needed !== null && least.depth > needed + 1e-9
       ? [term('add', 'on to where it should reach', least.depth - needed, least.because)]
       : []),
-    ...(zip !== null && depth !== null
+    ...(zip !== null && depth !== null && zipped
       ? [term('add', 'to the next stocked length', zip - above - depth, 'House list of stocked zips.')]
       : []),
   ];
   const figure = buildFigure(c, {
     id: 'zip',
     section: 'opening',
-    name: `zip, ${PLACE[c.opens]}`,
+    name: `${zipped ? 'zip' : 'opening'}, ${PLACE[c.opens]}`,
     group: 'opening',
-    bought: unit,
+    ...(zipped ? { bought: unit } : {}),
     known: zip !== null,
     estimated: guessed,
     terms: zip === null ? [] : terms,
@@ -83,13 +84,13 @@ export function openingOf(
         figure.finished >= above + needed! - 1e-6,
         'zip',
         'zip',
-        `The zip of ${p(figure.finished)} opens to where ${below ? `${p(widest)} passes` : 'the garment ends'}; that needs ${p(above + needed!)}.`,
+        `The ${zipped ? 'zip' : 'opening'} of ${p(figure.finished)} opens to where ${below ? `${p(widest)} passes` : 'the garment ends'}; that needs ${p(above + needed!)}.`,
       ),
     );
   return {
     opening: { zip: figure, endsAt: figure.finished === null ? null : cm(figure.finished - above) },
     checks,
-    notions: [{ name: 'zip', length: figure.finished, bought: unit, note: PLACE[c.opens] }],
+    notions: zipped ? [{ name: 'zip', length: figure.finished, bought: unit, note: PLACE[c.opens] }] : [],
   };
 }
 

@@ -1,3 +1,4 @@
+import type { Point } from '../draft/curve.ts';
 import type { Panel } from '../draft/panel.ts';
 import type { Making } from '../figure/build.ts';
 import type { RawCheck } from '../figure/check.ts';
@@ -26,6 +27,10 @@ export type JoinEdge = 'waist' | 'armhole' | 'neck';
 export const OPENS = ['centre-back', 'left-side', 'centre-front'] as const;
 export type Opens = (typeof OPENS)[number];
 
+/** What closes an opening. */
+export const CLOSES = ['zip', 'buttons', 'loops', 'lacing'] as const;
+export type Closes = (typeof CLOSES)[number];
+
 /** What every part of one garment works with. */
 export interface GarmentContext extends Making {
   readonly input: SheetInput;
@@ -40,6 +45,7 @@ export interface GarmentContext extends Making {
   readonly line: (zone: Zone) => BodyLine | undefined;
   /** where the garment opens */
   readonly opens: Opens | null;
+  readonly closes: Closes;
 }
 
 /** What one part works with. */
@@ -71,8 +77,10 @@ export interface Drafted {
   readonly opensAtLeast?: { readonly depth: Cm; readonly because: string };
   /** from its upper edge to the waist along the opening, cm */
   readonly opensAbove?: Cm;
-  /** where the waist lies on the panels that carry the armholes, from their top line, cm */
-  readonly waistAt?: number;
+  /** where a sleeve hangs: the ends of its armhole as it is worn, the waist at y 0, cm */
+  /** where a collar lies: the side-neck, and the height of the neckline at the centre front and back, the waist at y 0, cm */
+  readonly neckline?: { readonly side: Point; readonly front: number; readonly back: number };
+  readonly arm?: { readonly shoulder: Point; readonly underarm: Point };
   /** where the sewn darts lie, from the centre along the sewn waist, cm */
   readonly sewnDarts?: Readonly<Record<Face, readonly Cm[]>>;
   /** figures of its own that have an ease of a zone, so that the sheet says how they fit */

@@ -1,4 +1,5 @@
-import type { Point, Segment } from '../../draft/curve.ts';
+import { endOf, type Point, type Segment, startOf } from '../../draft/curve.ts';
+import { edgeOf, type Panel } from '../../draft/panel.ts';
 import { rounded, straight } from '../../draft/shape.ts';
 import { choice } from '../fields.ts';
 
@@ -28,6 +29,20 @@ export function neckline(shape: NeckShape, centre: Point, side: Point): Segment[
   if (shape === 'square')
     return [...straight(centre, [side[0], centre[1]]), ...straight([side[0], centre[1]], side)];
   return [rounded(centre, side)];
+}
+
+/** The ends of an armhole of this panel as it is worn, where its waist is y 0. */
+export function armEnds(panel: Panel, waist: number): { readonly shoulder: Point; readonly underarm: Point } {
+  const path = edgeOf(panel, 'armhole').path;
+  const up = ([x, y]: Point): Point => [x, y - waist];
+  return { shoulder: up(startOf(path[0]!)), underarm: up(endOf(path.at(-1)!)) };
+}
+
+/** Where a neckline lies as it is worn, the waist at y 0. */
+export function neckEnds(front: Panel, back: Panel, waist: number) {
+  const side = endOf(edgeOf(back, 'neck').path.at(-1)!);
+  const low = (p: Panel) => startOf(edgeOf(p, 'neck').path[0]!)[1] - waist;
+  return { side: [side[0], side[1] - waist] as Point, front: low(front), back: low(back) };
 }
 
 /** An armhole from the shoulder point over the mid-armhole point to the underarm, which it reaches level. */

@@ -12,7 +12,7 @@ import type { Drafted, PartContext } from '../part.ts';
 import type { Place } from '../picture.ts';
 import { FACES, type Face } from '../tables/darts.ts';
 import { easeOf } from './ease-of.ts';
-import { armholePath, NECKLINE, neckline } from './neck-and-armhole.ts';
+import { armEnds, armholePath, NECKLINE, neckEnds, neckline } from './neck-and-armhole.ts';
 import { onPanel } from './on-panel.ts';
 
 /** What a brief asks about a top that is pulled on: a T-shirt, an easy top, a straight dress. */
@@ -221,7 +221,12 @@ export function draftTop(c: PartContext, v: TopValues): TopDraft {
   return {
     panels,
     sewn: { armhole, neck: neckRound },
-    ...(faces ? { waistAt: waistLevel ?? plan!.depth + 20 } : {}),
+    ...(faces
+      ? {
+          arm: armEnds(faces.back, waistLevel ?? plan!.depth + 20),
+          neckline: neckEnds(faces.front, faces.back, waistLevel ?? plan!.depth + 20),
+        }
+      : {}),
     places: () => (faces ? placesOf(c, faces, plan!) : []),
     figures,
     faces,

@@ -12,10 +12,13 @@ import { onPanel } from '../../common/on-panel.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
 import { FACES, type Face } from '../../tables/darts.ts';
+import { closingBands, closingFigures } from './closing.ts';
 import { facings } from './facings.ts';
 import type { BodiceValues } from './fields.ts';
 import { type BodicePlan, planBodice } from './plan.ts';
-import { armholePath, neckline } from '../../common/neck-and-armhole.ts';
+import { armEnds, armholePath, neckEnds, neckline } from '../../common/neck-and-armhole.ts';
+import { princessPlaces } from './princess-places.ts';
+import { type CutFace, cutFace, isPrincess } from './seams.ts';
 import { type BodiceTaking, bodiceTaking } from './suppression.ts';
 
 /** A waist dart ends this far below the bust point, a side dart this far short of it, cm (common practice). */
@@ -26,7 +29,10 @@ export interface BodiceDraft extends Drafted {
   readonly taking: Readonly<Record<Face, BodiceTaking>> | null;
   /** the bust dart in the front side seam */
   readonly bustDart: readonly Figure[];
+  /** with the bust dart in the side seam: what the sewn face is, wherever its dart is moved */
   readonly faces: Readonly<Record<Face, Panel>> | null;
+  /** as they are cut */
+  readonly cut: readonly CutFace[];
   /** figures measured on the panels */
   readonly measured: readonly Figure[];
 }
@@ -45,6 +51,7 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
     taking: null,
     bustDart: [],
     faces: null,
+    cut: [],
     measured: [],
   };
   if (!m || !bust?.front || !bust.back || !waist?.front || !waist.back) return none;
@@ -60,6 +67,7 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
         waist: waist[face]!.rounded,
         centreIn: face === 'back' && c.opens === 'centre-back' ? c.shape.centreIn : ZERO,
         apex: m.apex,
+        one: isPrincess(v),
         // Up to below the bust point in front, to the shoulder blade (mid armhole) at the back.
         most: cm(
           face === 'front' ? m.waistFront - m.bustLevel - SHORT_OF_BUST : m.waistBack - m.armhole * 0.75,
@@ -92,33 +100,63 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
   });
   const fold = (panel: Panel) => foldOrSeam(panel, clothWidth(c.input, 'outer'), c.allowances.centre);
   const faces = { front: fold(front), back: fold(back) };
+  const blade = back.darts.find((d) => d.edge === 'waist')?.tip ?? [back.lines[0]!.y * 0.4, m.armhole * 0.75];
+  const cut = [
+    cutFace(c, v, 'front', front, [m.apex, m.bustLevel]),
+    // From the armhole the seam turns down at the underarm's height, or it would hook.
+    cutFace(c, v, 'back', back, [
+      blade[0],
+      v.shaping === 'princess-armhole' ? Math.max(blade[1], m.armhole) : blade[1],
+    ]),
+  ];
+  const cutPanels = cut.flatMap((f) => f.panels);
   const sewn = cm(2 * sewnLength(faces.front, 'waist') + 2 * sewnLength(faces.back, 'waist'));
-  const linings = c.input.brief.lining ? [lining(c, front), lining(c, back)] : [];
-  const panels = [faces.front, faces.back, ...facings(c, v, faces), ...linings];
+  const linings = c.input.brief.lining ? cutPanels.map((p1) => lining(c, p1)) : [];
+  const bands = closingBands(c, faces.front);
+  const panels = [...cutPanels, ...bands, ...facings(c, v, faces), ...linings];
   const side = FACES.map((face) => sewnLength(faces[face], 'side'));
   const armhole = cm(FACES.reduce((sum, f) => sum + sewnLength(faces[f], 'armhole'), 0));
   const neck = cm(2 * FACES.reduce((sum, f) => sum + sewnLength(faces[f], 'neck'), 0));
   return {
     panels,
     sewn: { waist: sewn, armhole, neck },
-    waistAt: m.waistBack,
-    opensAbove: c.opens === 'centre-back' ? edgeLength(faces.back, 'centre') : side[1]!,
+    arm: armEnds(faces.back, m.waistBack),
+    neckline: neckEnds(faces.front, faces.back, m.waistBack),
+    opensAbove:
+      c.opens === 'centre-back'
+        ? edgeLength(faces.back, 'centre')
+        : c.opens === 'centre-front'
+          ? edgeLength(faces.front, 'centre')
+          : side[1]!,
     sewnDarts: {
       front: sewnPlaces(faces.front),
       back: sewnPlaces(faces.back),
     },
-    places: () => placesOf(c, faces),
+    places: () => (isPrincess(v) ? princessPlaces(c, cut) : placesOf(c, { front: cut[0]!.panels[0]!, back: cut[1]!.panels[0]! })),
     plan,
     taking,
-    bustDart,
+    bustDart: v.shaping === 'darts' ? bustDart : bustDart.slice(0, 1),
     faces,
+    cut,
     measured: [
+      ...movedFigures(c, cut[0]!),
+      ...closingFigures(c, m, faces.front),
       onPanel(c, 'side-seam', 'side seam, underarm to waist', side[1]!),
       onPanel(c, 'armhole-round', 'armhole, sewn', armhole),
       onPanel(c, 'neck-round', 'neckline, sewn', neck),
       onPanel(c, 'centre-back-length', 'centre back, neck to waist', edgeLength(faces.back, 'centre')),
     ],
   };
+}
+
+/** What a dart holds where it was moved to, and how long it is there. */
+function movedFigures(c: PartContext, { panels }: CutFace): Figure[] {
+  const dart = panels.flatMap((p1) => p1.darts).find((d) => d.figure === c.id('moved-dart'));
+  if (!dart) return [];
+  return [
+    onPanel(c, 'moved-dart', `bust dart at the ${dart.edge}, open${dart.edge === 'waist' ? ', with the waist dart' : ''}`, dart.intake),
+    onPanel(c, 'moved-dart-length', `bust dart at the ${dart.edge}, length`, dart.length),
+  ];
 }
 
 /** Where each sewn waist dart lies, from the centre. */
@@ -213,7 +251,7 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
         ]
       : straight(underarm, sideWaist);
   const waistPath = reversed([waist]);
-  const seam = face === 'back' && c.opens === 'centre-back';
+  const seam = c.opens === `centre-${face}`;
   const centreTop = centreNeck;
   const centrePath: Segment[] =
     taking.centre > 0
@@ -331,9 +369,10 @@ function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>): Place[]
     const [sideWaist, centreWaist] = ends(panel, 'waist');
     const [shoulderPoint, underarm] = ends(panel, 'armhole');
     const armMid = panel.edges.find((e) => e.id === 'armhole')!.path[0]!.at(-1) as Point;
-    const bustY = panel.lines[0]!.y;
+    const bustY = panel.lines.find((l) => l.id === 'bust')?.y ?? underarm[1];
     const waistDarts = panel.darts.filter((d) => d.edge === 'waist');
-    const bustDart = panel.darts.find((d) => d.edge === 'side');
+    const bustDart = panel.darts.find((d) => d.id === c.id('bust-dart'));
+    const moved = bustDart !== undefined && bustDart.edge !== 'side';
     return [
       own(`neck-${face}`, mid([centreNeck, sideNeck], 0.02)),
       own(`across-${face}`, armMid),
@@ -350,7 +389,20 @@ function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>): Place[]
           own(`dart-${face}${suffix}-length`, d.tip),
         ];
       }),
-      ...(bustDart ? [own('bust-dart-intake', bustDart.legs[0]), own('bust-dart-length', bustDart.tip)] : []),
+      ...(bustDart && !moved
+        ? [own('bust-dart-intake', bustDart.legs[0]), own('bust-dart-length', bustDart.tip)]
+        : []),
+      ...(bustDart && moved
+        ? [
+            own('moved-dart', bustDart.legs[0]),
+            own('moved-dart-length', mid([bustDart.legs[0], bustDart.tip], 0.6)),
+            own('bust-dart-intake', bustDart.tip),
+            // Where both darts are one, its place and length are those of the waist dart.
+            ...(bustDart.edge === 'waist'
+              ? [own('dart-front-intake', bustDart.legs[1]), own('dart-front-place', bustDart.legs[1]), own('dart-front-length', bustDart.tip)]
+              : []),
+          ]
+        : []),
       ...(face === 'front'
         ? [
             own('bust-level', [0, bustY]),
@@ -366,6 +418,9 @@ function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>): Place[]
             own('centre-back-length', mid([centreNeck, centreWaist])),
             own('centre-back-in', centreWaist),
           ]),
+      ...(face === 'front'
+        ? [own('buttons', mid([centreNeck, centreWaist], 0.3)), own('button-spacing', mid([centreNeck, centreWaist], 0.5))]
+        : []),
     ];
   });
 }

@@ -15,11 +15,12 @@ const end = (path: readonly Segment[]): Point => path.at(-1)!.at(-1) as Point;
 /** Neck facings, and armhole facings where no sleeve is set in, each following its own edge of the panel, with their interfacings. */
 export function facings(c: PartContext, v: BodiceValues, faces: Readonly<Record<Face, Panel>>): Panel[] {
   return FACES.flatMap((face) => {
-    const neck = neckFacing(c, v, face, faces[face]);
-    // A sleeve finishes its armhole.
-    if (c.joined.has('armhole')) return [neck, interfacing(neck)];
-    const arm = armFacing(c, face, faces[face]);
-    return [neck, interfacing(neck), arm, interfacing(arm)];
+    // A collar finishes its neckline, a sleeve its armhole.
+    const own = [
+      ...(c.joined.has('neck') ? [] : [neckFacing(c, v, face, faces[face])]),
+      ...(c.joined.has('armhole') ? [] : [armFacing(c, face, faces[face])]),
+    ];
+    return own.flatMap((f) => [f, interfacing(f)]);
   });
 }
 

@@ -3,12 +3,15 @@ import { TOLERANCE } from '../../../figure/build.ts';
 import { judge, missing, pass, type RawCheck, warn } from '../../../figure/check.ts';
 import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
+import { MOST_EASED } from '../../meeting.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { FACES } from '../../tables/darts.ts';
+import { closingNotions } from './closing.ts';
 import { type BodiceDraft, draftBodice } from './draft.ts';
 import { FIELDS } from './fields.ts';
 import { bodicePicture } from './picture.ts';
+import { isPrincess } from './seams.ts';
 
 /** A darted bodice to the waist: by itself, with a skirt from its waist, with sleeves. */
 export const dartedBodice = definePart({
@@ -47,18 +50,22 @@ export const dartedBodice = definePart({
     { zone: 'waist', needed: true },
   ],
   draft: draftBodice,
-  figures: (_, __, d) => [
+  figures: (_, v, d) => [
     ...d.plan.figures,
-    ...(d.taking ? [...d.taking.front.figures, ...d.taking.back.figures] : []),
+    // A princess seam runs over the bust point: its darts have no end of their own.
+    ...(d.taking ? [...d.taking.front.figures, ...d.taking.back.figures] : []).filter(
+      (f) => !isPrincess(v) || !f.id.endsWith('-length'),
+    ),
     ...d.bustDart,
     ...d.measured,
   ],
   checks: bodiceChecks,
-  picture: (c, _, d) => bodicePicture(c, d),
-  cutting: (c, _, d) => ({
+  picture: (c, v, d) => bodicePicture(c, v, d),
+  cutting: (c, v, d) => ({
     pieces: pieces(c, d.panels, 'bodice'),
     notions: [
-      ...(c.below ? [] : [{ name: 'hook and eye', length: null, note: 'above the zip' }]),
+      ...(c.below || c.closes !== 'zip' ? [] : [{ name: 'hook and eye', length: null, note: 'above the zip' }]),
+      ...closingNotions(c, d.faces?.front),
       ...threadAndNeedle(c),
     ],
     allowances: allowanceList(c, [
@@ -68,6 +75,8 @@ export const dartedBodice = definePart({
       ['armholes', 'armhole'],
       c.below ? ['waist seam', 'waist'] : ['hem', 'hem'],
       c.opens === 'centre-back' && ['centre back (zip) seam', 'zip'],
+      c.opens === 'centre-front' && ['centre front', 'zip'],
+      isPrincess(v) && ['princess seams', 'side'],
       ['facings, free edge', 'facing'],
     ]),
     cautions: [PINS],
@@ -130,6 +139,19 @@ function bodiceChecks(c: PartContext, _: unknown, d: BodiceDraft): RawCheck[] {
           `${face}: two darts and the side seam usually take less; ${p(t.over)} more went into the side seam. Cut princess seams, or accept it.`,
         ),
       );
+  }
+  for (const f of d.cut) {
+    const [outer, inner] = f.panels.map((q) => (q.edges.some((e) => e.id === 'princess') ? sewnLength(q, 'princess') : null));
+    if (outer == null || inner == null) continue;
+    const off = cm(Math.abs(outer - inner));
+    found.push(
+      judge(
+        off <= MOST_EASED + 1e-9,
+        c.id(`princess-${f.face}`),
+        f.face === 'front' ? c.id('apex') : c.id('armhole-round'),
+        `Princess seams, ${f.face}: centre ${p(outer)}, side ${p(inner)}${off <= TOLERANCE.detail ? ', equal within what is trued' : off <= MOST_EASED ? `; ${p(off)} is eased over the fullest place` : `; ${p(off)} apart, true them`}.`,
+      ),
+    );
   }
   const sides = FACES.map((f) => sewnLength(d.faces![f], 'side'));
   const apart = Math.abs(sides[0]! - sides[1]!);

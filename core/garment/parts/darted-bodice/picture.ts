@@ -7,15 +7,18 @@ import { emptyView, levelStroke, n, pictureOf, point, type View } from '../../co
 import type { PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
 import type { Face } from '../../tables/darts.ts';
-import type { BodiceDraft } from './draft.ts';
+import { buttonsOf } from './closing.ts';
+import { type BodiceDraft, SHORT_OF_BUST } from './draft.ts';
+import type { BodiceValues } from './fields.ts';
+import { isPrincess } from './seams.ts';
 
 /** The bodice as it sits, waist at y 0, from the front and from behind, darts closed. */
-export function bodicePicture(c: PartContext, d: BodiceDraft): Picture {
+export function bodicePicture(c: PartContext, v: BodiceValues, d: BodiceDraft): Picture {
   if (!d.faces || !d.taking) return NO_PICTURE;
-  return pictureOf(view(c, d, 'front'), view(c, d, 'back'));
+  return pictureOf(view(c, v, d, 'front'), view(c, v, d, 'back'));
 }
 
-function view(c: PartContext, d: BodiceDraft, face: Face): View {
+function view(c: PartContext, v: BodiceValues, d: BodiceDraft, face: Face): View {
   const out = emptyView();
   const panel = d.faces![face];
   const m = d.plan.marked!;
@@ -42,26 +45,62 @@ function view(c: PartContext, d: BodiceDraft, face: Face): View {
     [...d.plan.figures, ...d.bustDart, ...d.measured].find((f) => f.id === c.id(id));
   point(out, c.line('bust')?.figure, [-underarm[0], bustY]);
   point(out, c.line('waist')?.figure, [-waist, 0]);
+  const princess = isPrincess(v);
   let sewn = 0;
   for (const dart of panel.darts.filter((x) => x.edge === 'waist').sort((a, b) => b.at - a.at)) {
     const x = d.taking![face].waistLine - dart.at - sewn - dart.intake / 2;
     sewn += dart.intake;
+    // A princess seam goes on over the fullest place to the armhole or the shoulder.
+    const over: Point = face === 'front' ? [m.apex, bustY] : [x, -dart.length];
+    const goal = v.shaping === 'princess-armhole' ? (arm[0]!.at(-1) as Point) : middleOf(shoulder);
     for (const s of [-1, 1])
       out.strokes.push({
-        kind: 'dart',
+        kind: princess ? 'seam' : 'dart',
         figure: c.id(`dart-${face}-intake`),
-        d: `M${n(s * x)} 0 L${n(s * x)} ${n(-dart.length)}`,
+        d: princess
+          ? `M${n(s * x)} 0 Q${n(s * over[0])} ${n(over[1] * 0.6)} ${n(s * over[0])} ${n(over[1])} Q${n(s * over[0])} ${n(over[1] + (goal[1] - over[1]) * 0.6)} ${n(s * goal[0])} ${n(goal[1])}`
+          : `M${n(s * x)} 0 L${n(s * x)} ${n(-dart.length)}`,
       });
   }
-  const bust = panel.darts.find((x) => x.edge === 'side');
-  if (bust)
+  const bust = princess ? undefined : panel.darts.find((x) => x.edge === 'side');
+  const bustFrom: Point | null =
+    v.shaping === 'darts'
+      ? [underarm[0], bustY + 1]
+      : v.shaping === 'shoulder'
+        ? middleOf(shoulder)
+        : v.shaping === 'armhole'
+          ? (arm[0]!.at(-1) as Point)
+          : v.shaping === 'neck'
+            ? middleOf(neck)
+            : null;
+  if (bust && bustFrom) {
+    const reach = Math.hypot(m.apex - bustFrom[0], bustY - bustFrom[1]);
+    const t = v.shaping === 'darts' ? Math.min(1, bust.length / reach) : 1 - SHORT_OF_BUST / reach;
     for (const s of [-1, 1])
       out.strokes.push({
         kind: 'dart',
         figure: c.id('bust-dart-intake'),
-        d: `M${n(s * underarm[0])} ${n(bustY + 1)} L${n(s * (underarm[0] - bust.length))} ${n(bustY)}`,
+        d: `M${n(s * bustFrom[0])} ${n(bustFrom[1])} L${n(s * (bustFrom[0] + (m.apex - bustFrom[0]) * t))} ${n(bustFrom[1] + (bustY - bustFrom[1]) * t)}`,
       });
-  if (face === 'back' && c.opens === 'centre-back')
+  }
+  const buttons = face === 'front' ? buttonsOf(c, panel) : null;
+  if (buttons) {
+    out.strokes.push({ kind: 'seam', figure: null, d: `M1.2 ${n(neck[0]![0][1])} L1.2 0` });
+    for (let i = 0; i < buttons.count; i++) {
+      const y = neck[0]![0][1] + buttons.first + i * buttons.spacing;
+      if (y > -0.5) break;
+      out.strokes.push({
+        kind: 'seam',
+        figure: c.id('button-spacing'),
+        d: `M-0.7 ${n(y)} Q-0.7 ${n(y - 0.7)} 0 ${n(y - 0.7)} Q0.7 ${n(y - 0.7)} 0.7 ${n(y)} Q0.7 ${n(y + 0.7)} 0 ${n(y + 0.7)} Q-0.7 ${n(y + 0.7)} -0.7 ${n(y)}`,
+      });
+    }
+    point(out, figure('button-spacing'), [0, neck[0]![0][1] + buttons.first + buttons.spacing / 2]);
+  }
+  if (c.closes === 'lacing' && c.opens === `centre-${face}`)
+    for (let y = neck[0]![0][1] + 2; y < -1; y += 3)
+      out.strokes.push({ kind: 'seam', figure: 'zip', d: `M-1.2 ${n(y)} L1.2 ${n(y + 2.4)} M1.2 ${n(y)} L-1.2 ${n(y + 2.4)}` });
+  if (c.opens === `centre-${face}` && !buttons)
     out.strokes.push({ kind: 'seam', figure: null, d: `M0 ${n(neck[0]![0][1])} L0 0` });
   const shoulderMid: Point = [
     (shoulder[0]![0][0] + (shoulder[0]!.at(-1) as Point)[0]) / 2,
@@ -70,7 +109,8 @@ function view(c: PartContext, d: BodiceDraft, face: Face): View {
   point(out, figure(`neck-${face}`), neck[0]![0]);
   if (face === 'front') {
     point(out, figure('shoulder'), shoulderMid);
-    point(out, figure('bust-dart-intake'), [underarm[0], bustY + 1]);
+    point(out, figure('bust-dart-intake'), bustFrom ?? [m.apex, bustY]);
+    point(out, figure('moved-dart'), bustFrom ?? [m.apex, 0]);
     point(out, figure('apex'), [m.apex, bustY]);
   } else {
     point(out, figure('side-seam'), [(underarm[0] + waist) / 2, bustY / 2]);
@@ -78,3 +118,8 @@ function view(c: PartContext, d: BodiceDraft, face: Face): View {
   }
   return out;
 }
+
+const middleOf = (path: readonly Segment[]): Point => {
+  const [a, b] = [path[0]![0], path.at(-1)!.at(-1) as Point];
+  return [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
+};

@@ -25,13 +25,15 @@ interface Quarter {
   readonly apex: Cm;
   /** how long a dart may be */
   readonly most: Cm;
+  /** one dart takes all that the side does not: a princess seam carries it */
+  readonly one: boolean;
 }
 
 /** Shares a quarter's suppression over centre seam, side seam and waist darts; a dart's intake set by hand takes from the side. */
 export function bodiceTaking(c: PartContext, q: Quarter): BodiceTaking {
   const { face } = q;
   const total = cm(q.bust - q.waist);
-  const rule = suppress(total, face, c.rounding, { centre: q.centreIn });
+  const rule = suppress(total, face, c.rounding, { centre: q.centreIn, ...(q.one ? { most: cm(20) } : {}) });
   const base = { section: c.key, group: 'dart' as const, tolerance: TOLERANCE.detail, nearest: true };
   const because = `bust quarter − waist quarter = ${p(total)}, as marked. ${rule.because}`;
   const asked = c.overridesOf(c.id(`dart-${face}-intake`)).length > 0;

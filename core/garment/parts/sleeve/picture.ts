@@ -1,5 +1,4 @@
-import { endOf, type Point, startOf } from '../../../draft/curve.ts';
-import { edgeOf, type Panel } from '../../../draft/panel.ts';
+import type { Point } from '../../../draft/curve.ts';
 import { emptyView, n, pictureOf, point, type View } from '../../common/silhouette.ts';
 import type { PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
@@ -12,13 +11,9 @@ const MOST = 1.2;
 /** Both sleeves as they hang from the armholes of the bodice, waist at y 0. */
 export function sleevePicture(c: PartContext, d: SleeveDraft): Picture {
   const m = d.plan.marked;
-  const has = (p: Panel, id: string) => p.edges.some((e) => e.id === id);
-  const bodice = c.above?.panels.find((p) => p.layer === 'outer' && p.share === 'back' && has(p, 'armhole') && has(p, 'side'));
-  const waist = c.above?.waistAt;
-  if (!m || !d.panel || !bodice || waist === undefined) return NO_PICTURE;
-  const arm = edgeOf(bodice, 'armhole').path;
-  const up = ([x, y]: Point): Point => [x, y - waist];
-  const [shoulder, underarm] = [up(startOf(arm[0]!)), up(endOf(arm.at(-1)!))];
+  const hung = c.above?.arm;
+  if (!m || !d.panel || !hung) return NO_PICTURE;
+  const { shoulder, underarm } = hung;
   const end = d.measured.find((f) => f.id === c.id('end'))?.marked ?? m.end;
   const view = (lettered: boolean): View => {
     const out = emptyView();

@@ -335,11 +335,11 @@ export function planSleeve(c: PartContext, v: SleeveValues): SleevePlan {
 function armholeOf(c: PartContext): CapLengths | null {
   if (c.above?.sewn.armhole == null) return null;
   const of = (face: 'front' | 'back'): number | null => {
+    // One panel of a face holds it, or two along a princess seam; facings have a share of their own.
     const all = c.above!.panels.filter(
       (p) => p.layer === 'outer' && p.share === face && p.edges.some((e) => e.id === 'armhole'),
     );
-    const own = all.find((p) => p.edges.some((e) => e.id === 'side'));
-    return own ? sewnLength(own, 'armhole') : null;
+    return all.length === 0 ? null : all.reduce((sum, p) => sum + sewnLength(p, 'armhole'), 0);
   };
   const [front, back] = [of('front'), of('back')];
   return front === null || back === null ? null : { front, back };

@@ -1,4 +1,4 @@
-import { lengthOf, type Point, parameterAt, pointAt, type Segment, stretch } from '../draft/curve.ts';
+import { lengthOf, type Point, parameterAt, pointAt, type Segment, stretch } from './curve.ts';
 import { type Cm, cm } from '../units/length.ts';
 
 /** Length of a path, cm. */

@@ -1,0 +1,226 @@
+import { endOf, mapped, type Point, type Segment, startOf } from './curve.ts';
+import { edgeLength, pointAlong } from './measure.ts';
+import { type Dart, type Edge, edgeOf, type Panel } from './panel.ts';
+import { between, pathLength } from './path.ts';
+import { type Cm, cm } from '../units/length.ts';
+
+/** A turn about a point. */
+const turner =
+  ([px, py]: Point, angle: number) =>
+  ([x, y]: Point): Point => [
+    px + (x - px) * Math.cos(angle) - (y - py) * Math.sin(angle),
+    py + (x - px) * Math.sin(angle) + (y - py) * Math.cos(angle),
+  ];
+const bearing = (from: Point, to: Point) => Math.atan2(to[1] - from[1], to[0] - from[0]);
+
+/** The points of a path with its first or last one set: what a hand trues where two legs differ by a hair. */
+const startAt = (path: readonly Segment[], p: Point): Segment[] =>
+  path.map((s, i) => (i === 0 ? ([p, ...s.slice(1)] as unknown as Segment) : s));
+const endAt = (path: readonly Segment[], p: Point): Segment[] =>
+  path.map((s, i) => (i === path.length - 1 ? ([...s.slice(0, -1), p] as unknown as Segment) : s));
+
+export interface MovedTo {
+  readonly edge: string;
+  /** along that edge from its first point, cm */
+  readonly along: number;
+  /** the figure that tells its new intake */
+  readonly figure: string;
+  /** it ends this far short of the pivot, cm */
+  readonly short: number;
+}
+
+/**
+ * A dart closed at its edge and opened at another: the cloth between the two is turned about the point that both lead
+ * to, rigidly, so that every sewn length beside it stays. A dart that begins exactly there is taken into it.
+ * @throws RangeError when the panel has no such dart or edge, or both lie on one edge
+ */
+export function moveDart(panel: Panel, id: string, to: MovedTo, pivot: Point): Panel {
+  const dart = panel.darts.find((d) => d.id === id);
+  if (!dart) throw new RangeError(`${panel.name} has no dart ${id}`);
+  const ids = panel.edges.map((e) => e.id);
+  const [from, target] = [ids.indexOf(dart.edge), ids.indexOf(to.edge)];
+  if (target < 0 || target === from) throw new RangeError(`${panel.name}: no dart can be moved to ${to.edge}`);
+  const own = edgeOf(panel, dart.edge).path;
+  const [p1, p2] = dart.legs;
+  const up = target < from;
+  const turn = turner(pivot, up ? bearing(pivot, p2) - bearing(pivot, p1) : bearing(pivot, p1) - bearing(pivot, p2));
+  const turned = (path: readonly Segment[]) => path.map((s) => mapped(s, turn));
+  const goal = edgeOf(panel, to.edge).path;
+  const whole = pathLength(goal);
+  const [before, after] = [between(goal, 0, to.along), between(goal, to.along, whole)];
+  const at = pointAlong(goal, to.along);
+  const moved = turn(at);
+  const [cut, rest] = [
+    between(own, 0, dart.at - dart.intake / 2),
+    between(own, dart.at + dart.intake / 2, pathLength(own)),
+  ];
+  const edges = panel.edges.map((e, i): Edge => {
+    if (i === from)
+      return { ...e, path: up ? [...endAt(turned(cut), p2), ...rest] : [...cut, ...startAt(turned(rest), p1)] };
+    if (i === target)
+      return {
+        ...e,
+        path: up ? [...before, [at, moved], ...turned(after)] : [...turned(before), [moved, at], ...after],
+      };
+    return (up ? i > target && i < from : i > from && i < target) ? { ...e, path: turned(e.path) } : e;
+  });
+  const mouth = Math.hypot(moved[0] - at[0], moved[1] - at[1]);
+  // Where the edge is walked on the far side of the cut, what lies on it has turned with it.
+  const isTurned = (d: Dart): boolean => {
+    const i = ids.indexOf(d.edge);
+    if (i === target) return up ? d.at > to.along : d.at < to.along;
+    if (i === from) return up ? d.at < dart.at : d.at > dart.at;
+    return up ? i > target && i < from : i > from && i < target;
+  };
+  const joins = panel.darts.find(
+    (d) => d.edge === to.edge && Math.abs(d.at - d.intake / 2 - to.along) < 1e-6,
+  );
+  const others = panel.darts
+    .filter((d) => d !== dart && d !== joins)
+    .map((d): Dart => {
+      const on = d.edge === to.edge && d.at > to.along ? cm(d.at + mouth) : d.at;
+      return isTurned(d)
+        ? { ...d, at: on, tip: turn(d.tip), legs: [turn(d.legs[0]), turn(d.legs[1])] }
+        : { ...d, at: on };
+    });
+  const intake = cm(mouth + (joins?.intake ?? 0));
+  const legs: [Point, Point] = up ? [at, moved] : [moved, joins ? joins.legs[1] : at];
+  const middle: Point = [(legs[0][0] + legs[1][0]) / 2, (legs[0][1] + legs[1][1]) / 2];
+  const reach = Math.hypot(pivot[0] - middle[0], pivot[1] - middle[1]);
+  const length = cm(Math.max(1, reach - to.short));
+  const tip: Point = [
+    middle[0] + ((pivot[0] - middle[0]) * length) / (reach || 1),
+    middle[1] + ((pivot[1] - middle[1]) * length) / (reach || 1),
+  ];
+  const made: Dart = {
+    id: dart.id,
+    figure: to.figure,
+    edge: to.edge,
+    at: cm(to.along + intake / 2),
+    intake,
+    length,
+    tip,
+    legs,
+  };
+  const marks = panel.marks.map((m) => {
+    const on = panel.edges.findIndex((e) => e.path.some((s) => nearPath(s, m.at)));
+    return (up ? on > target && on < from : on > from && on < target) ? { ...m, at: turn(m.at) } : m;
+  });
+  return { ...panel, edges, darts: [...others, made], marks };
+}
+
+/** Whether a point lies on a segment, to a tenth of a millimetre, at one of its ends or between. */
+const nearPath = (s: Segment, p: Point): boolean => {
+  const steps = s.length === 2 ? 1 : 24;
+  const of = (t: number): Point =>
+    s.length === 2
+      ? [s[0][0] + (s[1][0] - s[0][0]) * t, s[0][1] + (s[1][1] - s[0][1]) * t]
+      : pointOn(s as readonly [Point, Point, Point, Point], t);
+  for (let i = 0; i < steps; i++) {
+    const [a, b] = [of(i / steps), of((i + 1) / steps)];
+    const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
+    if (length === 0) continue;
+    const t = ((p[0] - a[0]) * (b[0] - a[0]) + (p[1] - a[1]) * (b[1] - a[1])) / length ** 2;
+    const off = Math.abs((p[0] - a[0]) * (b[1] - a[1]) - (p[1] - a[1]) * (b[0] - a[0])) / length;
+    if (t > -1e-6 && t < 1 + 1e-6 && off < 0.05) return true;
+  }
+  return false;
+};
+const pointOn = (s: readonly [Point, Point, Point, Point], t: number): Point => {
+  const u = 1 - t;
+  const of = (i: 0 | 1) =>
+    u * u * u * s[0][i] + 3 * u * u * t * s[1][i] + 3 * u * t * t * s[2][i] + t * t * t * s[3][i];
+  return [of(0), of(1)];
+};
+
+/** A seam that runs through a point, with one direction there, as two curves. */
+export function seamOver(a: Point, over: Point, b: Point): Segment[] {
+  const [u, v] = [Math.hypot(over[0] - a[0], over[1] - a[1]), Math.hypot(b[0] - over[0], b[1] - over[1])];
+  const far = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
+  const way: Point = [(b[0] - a[0]) / far, (b[1] - a[1]) / far];
+  const third = (from: Point, to: Point): Point => [
+    from[0] + (to[0] - from[0]) / 3,
+    from[1] + (to[1] - from[1]) / 3,
+  ];
+  return [
+    [a, third(a, over), [over[0] - (way[0] * u) / 3, over[1] - (way[1] * u) / 3], over],
+    [over, [over[0] + (way[0] * v) / 3, over[1] + (way[1] * v) / 3], third(b, over), b],
+  ];
+}
+
+/** Where a panel is cut apart: at a dart that opens on an edge, or at a place of it where none does. */
+export interface CutAt {
+  readonly edge: string;
+  readonly dart?: string;
+  readonly along: number;
+}
+
+/**
+ * A panel cut apart along a seam over a point, from one edge to another further round: the darts there open into the
+ * seam. The first half holds what comes before the cut and after it, the second what lies between.
+ */
+export function cutApart(
+  panel: Panel,
+  first: CutAt,
+  second: CutAt,
+  over: Point,
+  seam: { readonly id: string; readonly name: string; readonly allowance: Cm },
+): { readonly outer: Panel; readonly inner: Panel } {
+  const ids = panel.edges.map((e) => e.id);
+  const at = (c: CutAt) => {
+    const path = edgeOf(panel, c.edge).path;
+    const d = c.dart ? panel.darts.find((x) => x.id === c.dart) : undefined;
+    const [from, to] = d ? [d.at - d.intake / 2, d.at + d.intake / 2] : [c.along, c.along];
+    return {
+      index: ids.indexOf(c.edge),
+      before: between(path, 0, from),
+      after: between(path, to, edgeLength(panel, c.edge)),
+      legs: d ? d.legs : ([pointAlong(path, c.along), pointAlong(path, c.along)] as const),
+    };
+  };
+  const [a, b] = [at(first), at(second)];
+  const gone = new Set([first.dart, second.dart]);
+  const darts = panel.darts.filter((d) => !gone.has(d.id));
+  const edges = (list: readonly (readonly [Edge, readonly Segment[]])[]): Edge[] =>
+    list.filter(([, path]) => path.length > 0).map(([e, path]) => ({ ...e, path }));
+  const cut = (path: Segment[]): Edge => ({
+    id: seam.id,
+    name: seam.name,
+    path,
+    allowance: seam.allowance,
+    fold: false,
+    gather: cm(0),
+  });
+  const whole = (e: Edge) => [e, e.path] as const;
+  const outerEdges = [
+    ...edges([...panel.edges.slice(0, a.index).map(whole), [panel.edges[a.index]!, a.before]]),
+    cut(seamOver(a.legs[0], over, b.legs[1])),
+    ...edges([[panel.edges[b.index]!, b.after], ...panel.edges.slice(b.index + 1).map(whole)]),
+  ];
+  const innerEdges = [
+    ...edges([
+      [panel.edges[a.index]!, a.after],
+      ...panel.edges.slice(a.index + 1, b.index).map(whole),
+      [panel.edges[b.index]!, b.before],
+    ]),
+    cut(seamOver(b.legs[0], over, a.legs[1])),
+  ];
+  const mine = (list: readonly Edge[]) => (d: Dart) => {
+    const path = list.find((e) => e.id === d.edge)?.path ?? [];
+    return path.some((s) => nearPath(s, d.legs[0]) || startOf(s) === d.legs[0] || endOf(s) === d.legs[1]);
+  };
+  return {
+    outer: {
+      ...panel,
+      edges: outerEdges,
+      darts: darts.filter(mine(outerEdges)),
+      across: { centre: panel.across.centre, side: seam.id },
+    },
+    inner: {
+      ...panel,
+      edges: innerEdges,
+      darts: darts.filter(mine(innerEdges)),
+      across: { centre: seam.id, side: panel.across.side },
+    },
+  };
+}

@@ -1,0 +1,238 @@
+import { endOf, lengthOf, offset, type Point, reversed, type Segment, startOf } from '../../../draft/curve.ts';
+import { edgeLength } from '../../../draft/measure.ts';
+import { type Edge, edge, type Panel } from '../../../draft/panel.ts';
+import { arc, levelOfLength, straight } from '../../../draft/shape.ts';
+import { buildFigure, TOLERANCE, term } from '../../../figure/build.ts';
+import type { Figure } from '../../../figure/figure.ts';
+import { type Cm, cm } from '../../../units/length.ts';
+import { choice, type ValuesOf } from '../../fields.ts';
+import type { Drafted, PartContext } from '../../part.ts';
+import type { Place } from '../../picture.ts';
+
+export const FIELDS = {
+  kind: choice('Collar', [
+    ['stand', 'stand'],
+    ['flat', 'flat, lying on the garment'],
+    ['shirt', 'shirt, a fall on a stand'],
+  ]),
+  depth: {
+    kind: 'length',
+    label: 'Depth at the centre back',
+    hint: 'of the stand, of the flat collar, of the fall',
+    min: 1.5,
+    max: 25,
+    default: '5 cm',
+  },
+  stand: {
+    kind: 'length',
+    label: 'Depth of the stand beneath the fall',
+    min: 1.5,
+    max: 6,
+    default: '3 cm',
+    when: { field: 'kind', is: ['shirt'] },
+  },
+  point: {
+    kind: 'length',
+    label: 'Points longer than the depth by',
+    min: 0,
+    max: 12,
+    default: '2 cm',
+    when: { field: 'kind', is: ['shirt'] },
+  },
+} as const;
+export type CollarValues = ValuesOf<typeof FIELDS>;
+
+/** A stand rises by this from the centre back to its end, so that it leans to the neck, cm (common practice: 1 to 2). */
+const RISES = 1.5;
+/** A shirt's stand laps beyond the centre by this, for its button, cm (common practice). */
+const LAP = 1.5;
+/** A flat collar turns through this much between its two ends and the centre back, radians: less gives it a little stand (common practice). */
+const FLAT_TURNS = 2.3;
+/** A fall is shorter at its seam than the stand's upper edge by nothing; its outer edge spreads by this per cm of depth (common practice). */
+const FALL_SPREADS = 0.25;
+
+export interface CollarDraft extends Drafted {
+  readonly half: Figure;
+  readonly depth: Figure;
+  readonly stand: Figure | null;
+  readonly pieces: readonly Panel[];
+  readonly measured: readonly Figure[];
+}
+
+/** A collar on the neckline it joins: half of it, the centre on the fold. */
+export function draftCollar(c: PartContext, v: CollarValues): CollarDraft {
+  const neck = c.above?.sewn.neck ?? null;
+  const laps = v.kind === 'shirt' ? c.stepped(cm(LAP)) : 0;
+  const half = buildFigure(c, {
+    id: c.id('half'),
+    section: c.key,
+    name: 'collar, half of its neck seam',
+    group: 'length',
+    tolerance: TOLERANCE.detail,
+    known: neck !== null,
+    terms: [
+      term('body', 'neckline, sewn', neck ?? 0, 'Measured on the panels of what it joins.'),
+      term('share', 'half of it', -(neck ?? 0) / 2, 'The centre is on the fold.'),
+    ],
+    nearest: true,
+    settable: [],
+  });
+  const depth = lengthFigure(c, 'depth', 'collar, depth at the centre back', v.depth);
+  const stand = v.kind === 'shirt' ? lengthFigure(c, 'stand', 'stand, depth at the centre back', v.stand) : null;
+  const panels =
+    neck === null || depth.marked === null ? [] : shapes(c, v, neck / 2, depth.marked, stand?.marked ?? 0, laps);
+  const sewn = panels[0] ? cm(2 * (edgeLength(panels[0], 'neck') - laps)) : null;
+  return {
+    panels: panels.flatMap((p) => [p, interfacing(p)]),
+    sewn: { neck: sewn },
+    places: () => placesOf(c, v, panels),
+    half,
+    depth,
+    stand,
+    pieces: panels,
+    measured: panels.map((p, i) =>
+      buildFigure(c, {
+        id: c.id(i === 0 ? 'outer-edge' : 'fall-edge'),
+        section: c.key,
+        name: i === 0 ? `${p.name}, upper or outer edge, half` : 'fall, outer edge, half',
+        group: 'length',
+        nearest: true,
+        terms: [term('body', 'along the edge', edgeLength(p, 'outer'), 'Measured on the panel.')],
+        settable: [],
+      }),
+    ),
+  };
+}
+
+const lengthFigure = (c: PartContext, id: string, name: string, value: Cm): Figure =>
+  buildFigure(c, {
+    id: c.id(id),
+    section: c.key,
+    name,
+    group: 'length',
+    tolerance: TOLERANCE.detail,
+    terms: [term('style', 'from the brief', value, 'As briefed.')],
+    follows: (x) => (x > 0 ? null : 'A collar is deeper than nothing.'),
+  });
+
+function shapes(c: PartContext, v: CollarValues, half: number, depth: number, stand: number, laps: number): Panel[] {
+  if (v.kind === 'flat') return [flat(c, half, depth)];
+  if (v.kind === 'stand') return [bandCollar(c, 'collar', 'stand collar', half, depth)];
+  const under = bandCollar(c, 'stand', 'stand of the collar', half + laps, stand);
+  const upper = edgeLength(under, 'outer') - laps;
+  return [under, fall(c, upper, depth, v.point)];
+}
+
+/** A band that rises toward its end: its seam as long as half of the neckline, its upper edge beside it. */
+function bandCollar(c: PartContext, id: string, name: string, half: number, depth: number): Panel {
+  const rise = Math.min(RISES, half / 4);
+  const neck = levelOfLength([0, depth], rise, half);
+  // The upper edge lies beside the seam, as far from it as the collar is deep.
+  const upper = offset([...reversed([neck])][0]!, -depth);
+  const outer = reversed(upper);
+  return make(c, id, name, [
+    edge('outer', 'upper edge', outer, c.allowances.neck),
+    edge('front', 'end', straight(endOf(outer.at(-1)!), endOf(neck)), c.allowances.neck),
+    edge('neck', 'neckline', reversed([neck]), c.allowances.neck),
+    edge('centre', 'centre back', straight(startOf(neck), startOf(outer[0]!)), cm(0), { fold: true }),
+  ]);
+}
+
+/** A part of a ring: its inner edge is the neckline, its outer one lies on the garment. */
+function flat(c: PartContext, half: number, depth: number): Panel {
+  const r = half / FLAT_TURNS;
+  const [top, end] = [-Math.PI / 2, -Math.PI / 2 + FLAT_TURNS];
+  const centre: Point = [0, r + depth];
+  const outer = arc(centre, r + depth, top, end);
+  const neck = arc(centre, r, end, top);
+  return make(c, 'collar', 'flat collar', [
+    edge('outer', 'outer edge', outer, c.allowances.neck),
+    edge('front', 'end', straight(endOf(outer.at(-1)!), startOf(neck[0]!)), c.allowances.neck),
+    edge('neck', 'neckline', neck, c.allowances.neck),
+    edge('centre', 'centre back', straight(endOf(neck.at(-1)!), startOf(outer[0]!)), cm(0), { fold: true }),
+  ]);
+}
+
+/** The fall of a shirt collar: its seam bends down a little, its point stands out. */
+function fall(c: PartContext, seam: number, depth: number, point: number): Panel {
+  const drop = Math.min(depth * FALL_SPREADS, seam / 5);
+  const top = levelOfLength([0, 0], drop, seam);
+  // Turned upside down: the seam lies above, the outer edge below; the centre is the same fold.
+  const down = top.map(([x, y]) => [x, -y] as Point) as unknown as Segment;
+  const end = endOf(down);
+  const tip: Point = [end[0] + point * 0.6, end[1] + depth + point * 0.8];
+  const outer: Segment = [
+    tip,
+    [tip[0] * 0.66, tip[1] - point * 0.2],
+    [tip[0] * 0.33, depth],
+    [0, depth],
+  ];
+  return make(c, 'fall', 'fall of the collar', [
+    edge('neck', 'seam to the stand', [down], c.allowances.neck),
+    edge('front', 'end', straight(end, tip), c.allowances.neck),
+    edge('outer', 'outer edge', [outer], c.allowances.neck),
+    edge('centre', 'centre back', straight([0, depth], [0, 0]), cm(0), { fold: true }),
+  ]);
+}
+
+const make = (c: PartContext, id: string, name: string, edges: readonly Edge[]): Panel => ({
+  id: c.id(id),
+  name,
+  share: 'collar',
+  layer: 'outer',
+  cut: 'fold',
+  count: 2,
+  grain: 'lengthwise, along the centre back',
+  edges,
+  darts: [],
+  lines: [],
+  marks: [{ kind: 'notch', name: 'shoulder seam', at: midOf(edges.find((e) => e.id === 'neck')!.path) }],
+  across: { centre: 'centre', side: 'front' },
+  note: 'upper and under collar; the under one a hair smaller',
+});
+
+const midOf = (path: readonly Segment[]): Point => {
+  const whole = path.reduce((sum, s) => sum + lengthOf(s), 0);
+  let left = whole / 2;
+  for (const s of path) {
+    const length = lengthOf(s);
+    if (left <= length) {
+      const t = left / length;
+      const [a, b] = [startOf(s), endOf(s)];
+      return s.length === 2
+        ? [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t]
+        : cubicAt(s as readonly [Point, Point, Point, Point], t);
+    }
+    left -= length;
+  }
+  return startOf(path[0]!);
+};
+const cubicAt = (s: readonly [Point, Point, Point, Point], t: number): Point => {
+  const u = 1 - t;
+  const of = (i: 0 | 1) =>
+    u * u * u * s[0][i] + 3 * u * u * t * s[1][i] + 3 * u * t * t * s[2][i] + t * t * t * s[3][i];
+  return [of(0), of(1)];
+};
+
+const interfacing = (p: Panel): Panel => ({
+  ...p,
+  id: `${p.id}-interfacing`,
+  layer: 'interfacing',
+  count: 1,
+  edges: p.edges.map((e) => ({ ...e, allowance: cm(0) })),
+  note: 'without allowances',
+});
+
+function placesOf(c: PartContext, v: CollarValues, panels: readonly Panel[]): Place[] {
+  return panels.flatMap((p, i): Place[] => {
+    const at = (id: string, where: Point): Place => ({ figure: c.id(id), panel: p.id, at: where });
+    const first = (id: string) => startOf(p.edges.find((e) => e.id === id)!.path[0]!);
+    const last = (id: string) => endOf(p.edges.find((e) => e.id === id)!.path.at(-1)!);
+    const mid = (a: Point, b: Point): Point => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
+    const centre = mid(first('centre'), last('centre'));
+    return [
+      ...(i === 0 ? [at('half', p.marks[0]!.at), at(v.kind === 'shirt' ? 'stand' : 'depth', centre)] : [at('depth', centre)]),
+      at(i === 0 ? 'outer-edge' : 'fall-edge', last('outer')),
+    ];
+  });
+}

@@ -1,0 +1,109 @@
+import { edgeLength } from '../../../draft/measure.ts';
+import { edge, edgeOf, type Panel } from '../../../draft/panel.ts';
+import { straight } from '../../../draft/shape.ts';
+import { buildFigure, TOLERANCE, term } from '../../../figure/build.ts';
+import type { Figure, Notion } from '../../../figure/figure.ts';
+import { type Cm, cm } from '../../../units/length.ts';
+import { say as p } from '../../../units/print.ts';
+import { roundLength } from '../../../units/rounding.ts';
+import type { PartContext } from '../../part.ts';
+
+/** The first button lies this far below the neckline, buttons as near to this apart as comes out even, cm (common practice). */
+const FIRST = 1.5;
+const APART = 8;
+/** A band for buttons is this wide, finished; loops need none of its overlap, cm (common practice). */
+const BAND_WIDTH = cm(2.5);
+
+/** Buttons down a centre front: one at the bust level, all of them evenly. Null where there are none. */
+export function buttonsOf(c: PartContext, front: Panel): { count: number; spacing: Cm; first: Cm } | null {
+  if (c.opens !== 'centre-front' || (c.closes !== 'buttons' && c.closes !== 'loops')) return null;
+  const top = edgeOf(front, 'neck').path[0]![0][1];
+  const length = edgeLength(front, 'centre');
+  const bust = front.lines.find((l) => l.id === 'bust')?.y ?? top + length * 0.5;
+  const reach = bust - top - FIRST;
+  const steps = Math.max(1, Math.round(reach / APART));
+  const spacing = reach > 2 ? reach / steps : APART;
+  const end = c.below ? length : length - FIRST;
+  return {
+    count: Math.max(1, Math.floor((end - FIRST) / spacing + 1e-9) + 1),
+    spacing: cm(spacing),
+    first: cm(FIRST),
+  };
+}
+
+/** What is told of the buttons. */
+export function closingFigures(c: PartContext, m: { readonly bustLevel: Cm }, front: Panel): Figure[] {
+  const b = buttonsOf(c, front);
+  if (!b) return [];
+  return [
+    buildFigure(c, {
+      id: c.id('button-spacing'),
+      section: c.key,
+      name: `${b.count} buttons, from middle to middle`,
+      group: 'length',
+      tolerance: TOLERANCE.detail,
+      nearest: true,
+      terms: [
+        term(
+          'share',
+          'from the first button to the bust level, evenly',
+          b.spacing,
+          `The first lies ${p(cm(FIRST))} below the neckline and one at the bust level (${p(m.bustLevel)} below the side-neck), so that the front does not gape; about ${p(cm(APART))} apart (common practice).`,
+        ),
+      ],
+      marked: roundLength(b.spacing, { ...c.rounding, mode: 'nearest' }),
+      settable: [],
+    }),
+  ];
+}
+
+/** Bands that the buttons and buttonholes lie on, folded; none where loops stand at the edge. */
+export function closingBands(c: PartContext, front: Panel): Panel[] {
+  if (c.opens !== 'centre-front' || c.closes !== 'buttons') return [];
+  const a = c.allowances;
+  const [w, h] = [cm(2 * c.stepped(BAND_WIDTH)), edgeLength(front, 'centre')];
+  return [
+    {
+      id: c.id('button-band'),
+      name: 'button band',
+      share: 'band',
+      layer: 'outer',
+      cut: 'single',
+      count: 2,
+      grain: 'lengthwise along the band',
+      edges: [
+        edge('end', 'neckline', straight([0, 0], [w, 0]), a.neck),
+        edge('long', 'free edge', straight([w, 0], [w, h]), a.zip),
+        edge('lower', 'waist', straight([w, h], [0, h]), a.waist),
+        edge('seam', 'centre front', straight([0, h], [0, 0]), a.zip),
+      ],
+      darts: [],
+      lines: [],
+      marks: [{ kind: 'fold line', name: 'fold', at: [w / 2, 0], to: [w / 2, h] }],
+      across: { centre: 'seam', side: 'long' },
+      note: 'one for the buttonholes on the right front, one for the buttons on the left; interfaced, folded',
+    },
+  ];
+}
+
+/** What closes it instead of a zip. */
+export function closingNotions(c: PartContext, front: Panel | undefined): Notion[] {
+  if (!front) return [];
+  const b = buttonsOf(c, front);
+  if (b)
+    return [
+      { name: `${b.count} buttons`, length: null, note: c.closes === 'loops' ? 'in loops, edge to edge' : 'with buttonholes' },
+    ];
+  if (c.closes === 'lacing')
+    return [
+      {
+        name: 'lacing cord',
+        length: null,
+        note: 'three times the opening; eyelets on both edges, a placket beneath',
+      },
+    ];
+  if (c.closes === 'buttons' || c.closes === 'loops')
+    return [{ name: 'buttons along the opening', length: null, note: `about every ${p(cm(APART))}` }];
+  return [];
+}
+
