@@ -1,7 +1,7 @@
 import type { Measured } from '../measures/session.ts';
 import { tapeAdded, tapeSentence } from '../measures/tape.ts';
 import { type Cm, cm, type SheetUnit } from '../units/length.ts';
-import { type Rounding, roundLength } from '../units/rounding.ts';
+import { type Rounding, roundLength, stepOf } from '../units/rounding.ts';
 import type { Figure, FigureGroup, Mark, Override, Share, Target, Term } from './figure.ts';
 
 /** Tolerances for measuring the garment against the sheet, cm (common practice, no source). */
@@ -163,6 +163,15 @@ export const term = (kind: Term['kind'], label: string, amount: number, because:
   cm: cm(amount),
   because,
 });
+
+/**
+ * The rounding of panels that are cut many times over: where steps lost on each could add up past the tolerance of a
+ * girth they are marked finer, to the millimetre or the sixteenth.
+ */
+export function finely<M extends Making>(c: M, times: number): M {
+  if ((times * stepOf(c.rounding)) / 2 <= TOLERANCE.girth + 1e-9) return c;
+  return { ...c, rounding: { ...c.rounding, step: c.rounding.unit === 'cm' ? 0.1 : 0.0625 } };
+}
 
 /** A share with its terms, rounded once. */
 export function share(c: Making, panel: string, times: number, terms: readonly Term[]): Share {

@@ -1,4 +1,4 @@
-import { bodyTerms, buildFigure, type Making, share, TOLERANCE, term, ZERO } from '../figure/build.ts';
+import { bodyTerms, buildFigure, finely, type Making, share, TOLERANCE, term, ZERO } from '../figure/build.ts';
 import type { Figure, Share, Term } from '../figure/figure.ts';
 import type { Measured } from '../measures/session.ts';
 import { type Cm, cm } from '../units/length.ts';
@@ -6,7 +6,7 @@ import { say as p } from '../units/print.ts';
 import { stepOf } from '../units/rounding.ts';
 import type { SheetInput } from './input.ts';
 import { type EaseRule, easeFor, FLOORS, type Hang } from './tables/fit.ts';
-import { LAYER_THICKNESS, layerAllowance } from './tables/layers.ts';
+import { LAYER_THICKNESS, type LayerKind, layerAllowance } from './tables/layers.ts';
 import { stretchClass, stretchReduction } from './tables/stretch.ts';
 
 /** A body line of a garment: worked out once, with one ease, one letter and one override, whatever parts cross it. */
@@ -43,17 +43,25 @@ export interface BodyLine {
   readonly back: Share | null;
   /** the wider line it is as wide as, where the cloth falls free of that */
   readonly asWideAs: Zone | null;
+  /** its ease is the part's own: no floor of the house is held against it */
+  readonly own: boolean;
+}
+
+/** What a part says of a line besides its fit. */
+interface LineMore {
+  /** an ease of the part's own that stands in for the fit's, stretch included */
+  readonly ease?: EaseRule;
+  /** layers that lie under the cloth there, besides the lining */
+  readonly layers?: readonly LayerKind[];
 }
 
 /** A body line that a part crosses. */
-export interface LineWanted {
+export interface LineWanted extends LineMore {
   readonly zone: Zone;
   /** absent on the sheet when it was not read; one that is not needed is left out instead */
   readonly needed: boolean;
   /** how the line is shared when no part of the garment takes it in front and back quarters */
   readonly split?: (finished: Cm) => { readonly panel: string; readonly times: number };
-  /** an ease of the part's own that stands in for the fit's, stretch included */
-  readonly ease?: EaseRule;
 }
 
 /** A line that becomes as wide as another, since the cloth falls free there. */
@@ -70,7 +78,8 @@ export type LineContext = Making & {
 };
 
 /** net body + wearing ease + style ease + layers − stretch reduction, as terms (whole girth, cm). */
-export function girthTerms(c: LineContext, m: Measured, zone: Zone, own?: EaseRule): Term[] {
+export function girthTerms(c: LineContext, m: Measured, zone: Zone, more: LineMore = {}): Term[] {
+  const own = more.ease;
   const { brief, house } = c.input;
   const terms = bodyTerms(m);
   const { ease, because } = own ?? easeFor(zone, brief.fit, brief.school, c.hang, house.ease);
@@ -78,15 +87,21 @@ export function girthTerms(c: LineContext, m: Measured, zone: Zone, own?: EaseRu
     term('wearing', 'wearing ease', ease, because),
     term('style', 'style ease', 0, 'None asked for.'),
   );
-  if (brief.lining)
+  const layers: LayerKind[] = [...(brief.lining ? (['lining'] as const) : []), ...(more.layers ?? [])];
+  if (layers.length > 0) {
+    const mm = (l: LayerKind) => Math.round(LAYER_THICKNESS[l] * 100) / 10;
+    const thick = layers.reduce((sum, l) => sum + LAYER_THICKNESS[l], 0);
     terms.push(
       term(
         'layers',
         'layers',
-        layerAllowance(LAYER_THICKNESS.lining),
-        'The lining lies 0.2 mm under the cloth: 2π × its thickness (geometry; thickness a house figure).',
+        layerAllowance(cm(thick)),
+        layers.length === 1
+          ? `The ${layers[0]} lies ${mm(layers[0]!)} mm under the cloth: 2π × its thickness (geometry; thickness a house figure).`
+          : `Under the cloth lie ${layers.map((l) => `${l} ${mm(l)}`).join(', ')} mm: 2π × their thickness (geometry; thicknesses house figures).`,
       ),
     );
+  }
   const times = { close: 1, 'second-skin': 2 }[brief.fit as string] ?? 0;
   if (times > 0 && m.net !== null && brief.cloth.stretch > 0 && !own) {
     const off = times * stretchReduction(m.net, brief.cloth.stretch);
@@ -120,7 +135,10 @@ export function bodyLines(
       c,
       zone,
       asked.some((w) => w.needed),
-      asked.find((w) => w.ease)?.ease,
+      {
+        ...asked.find((w) => w.ease),
+        layers: asked.find((w) => w.layers)?.layers ?? [],
+      },
     );
     if (!figure) continue;
     bare.set(zone, {
@@ -130,6 +148,7 @@ export function bodyLines(
       front: null,
       back: null,
       asWideAs: null,
+      own: asked.some((w) => w.ease),
       ...levelOf(c, zone),
     });
   }
@@ -154,7 +173,7 @@ export function bodyLines(
   return new Map([...bare.keys()].map((zone) => [zone, done.get(zone)!]));
 }
 
-function girth(c: LineContext, zone: Zone, needed: boolean, own?: EaseRule): Figure | null {
+function girth(c: LineContext, zone: Zone, needed: boolean, more: LineMore): Figure | null {
   const m = c.measured.get(zone);
   const known = m?.net != null;
   const byHand = c.overridesOf(zone).some((o) => o.target === 'finished');
@@ -164,7 +183,7 @@ function girth(c: LineContext, zone: Zone, needed: boolean, own?: EaseRule): Fig
     section: 'body',
     name: zone === 'underbust' ? 'under bust' : zone.replace('-', ' '),
     group: 'girth',
-    terms: known ? girthTerms(c, m, zone, own) : [],
+    terms: known ? girthTerms(c, m, zone, more) : [],
     known,
     settable: known ? ['wearing', 'style', 'finished'] : ['finished'],
     tolerance: TOLERANCE.girth,
@@ -244,8 +263,9 @@ function shared(c: LineContext, line: BodyLine, wanted: readonly LineWanted[]): 
   const split = wanted.every((w) => w.split) ? wanted[0]?.split?.(figure.finished) : undefined;
   if (split) {
     const whole = term('body', `finished ÷ ${split.times}`, figure.finished / split.times, 'Equal panels.');
-    const one = share(c, split.panel, split.times, [whole]);
-    return { ...line, figure: { ...figure, shares: [keepFloor(c, line, [one])[0]!] } };
+    const fine = finely(c, split.times);
+    const one = share(fine, split.panel, split.times, [whole]);
+    return { ...line, figure: { ...figure, shares: [keepFloor(fine, line, [one])[0]!] } };
   }
   const [front, back] = keepFloor(c, line, paired(c, quarters(c, line), figure.finished)) as [Share, Share];
   return { ...line, figure: { ...figure, shares: [front, back] }, front, back };
@@ -309,8 +329,8 @@ function paired(c: LineContext, [front, back]: Share[], finished: Cm): Share[] {
 }
 
 /** A floor that the exact girth keeps is not lost to rounding: the last panel is marked a step wider where it would be. */
-function keepFloor(c: LineContext, { zone, figure, net }: BodyLine, shares: Share[]): Share[] {
-  const least = floorGirth(c, zone, figure, net);
+function keepFloor(c: LineContext, { zone, figure, net, own }: BodyLine, shares: Share[]): Share[] {
+  const least = own ? null : floorGirth(c, zone, figure, net);
   const step = stepOf(c.rounding);
   const last = shares.at(-1);
   if (

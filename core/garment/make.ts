@@ -277,7 +277,7 @@ function fitChecks({ brief }: SheetInput): RawCheck[] {
 /** Absent lines, and floors judged on what is marked. */
 function lineChecks(c: LineContext, lines: readonly BodyLine[]): RawCheck[] {
   return lines.flatMap((l) => {
-    const { figure, zone, net } = l;
+    const { figure, zone, net, own } = l;
     if (figure.finished === null)
       return [
         missing(
@@ -288,7 +288,7 @@ function lineChecks(c: LineContext, lines: readonly BodyLine[]): RawCheck[] {
       ];
     const floor = FLOORS[zone];
     const least = floorGirth(c, zone, figure, net);
-    if (!floor || least === null) return [];
+    if (!floor || least === null || own) return [];
     const ease = easeMarked(figure, net!);
     return [
       judge(

@@ -32,7 +32,7 @@ export function openingOf(
   const waist = marked(cm(0));
   const known = below ? waist !== null && widest > 0 : drafts.every((d) => d.panels.length > 0);
   const needed = !known ? null : below ? openingDepth(marked, waist!, cm(widest), reaches) : cm(0);
-  const least = below?.opensAtLeast;
+  const least = (below ?? drafts.find((d) => d.opensAtLeast))?.opensAtLeast;
   const depth = needed === null ? null : cm(Math.max(needed, least?.depth ?? 0));
   const zipped = c.closes === 'zip';
   const zip = depth === null ? null : zipped ? stockedZip(cm(above + depth), unit) : cm(above + depth);
@@ -84,7 +84,7 @@ export function openingOf(
         figure.finished >= above + needed! - 1e-6,
         'zip',
         'zip',
-        `The ${zipped ? 'zip' : 'opening'} of ${p(figure.finished)} opens to where ${below ? `${p(widest)} passes` : 'the garment ends'}; that needs ${p(above + needed!)}.`,
+        `The ${zipped ? 'zip' : 'opening'} of ${p(figure.finished)} opens to where ${below ? `${p(widest)} passes` : 'the garment ends'}; that needs ${p(above + (below ? needed! : depth))}.`,
       ),
     );
   return {

@@ -1,4 +1,5 @@
 import type { GarmentPart } from './part.ts';
+import { bonedBodice } from './parts/boned-bodice/index.ts';
 import { circleSkirt } from './parts/circle-skirt/index.ts';
 import { collar } from './parts/collar/index.ts';
 import { dartedBodice } from './parts/darted-bodice/index.ts';
@@ -15,7 +16,7 @@ import { trousers } from './parts/trousers/index.ts';
 
 /** Every garment part the house can put on a sheet. A new part is one new folder and one entry here. */
 const PARTS = new Map<string, GarmentPart>(
-  [straightSkirt, gatheredSkirt, circleSkirt, goredSkirt, pleatedSkirt, tieredSkirt, knitSkirt, dartedBodice, top, sleeve, collar, trousers, pullOnTrousers].map((p) => [p.id, p]),
+  [straightSkirt, gatheredSkirt, circleSkirt, goredSkirt, pleatedSkirt, tieredSkirt, knitSkirt, dartedBodice, bonedBodice, top, sleeve, collar, trousers, pullOnTrousers].map((p) => [p.id, p]),
 );
 
 /** The part of this id; undefined when the house knows none. */

@@ -115,6 +115,8 @@ function fitOf(g: Garment): ZoneFit[] {
 function sessionChecks(input: SheetInput, measured: Garment['measured']): RawCheck[] {
   const found: RawCheck[] = [];
   const { date } = input.session;
+  // A waist that is meant to be drawn in may be read with a firm tape.
+  const tightens = input.brief.parts.some((p) => 'reduction' in p);
   const stale = date
     ? staleSentence(date, input.asOf, isClose(input.brief.fit), {
         ages: input.house.ages,
@@ -150,7 +152,7 @@ function sessionChecks(input: SheetInput, measured: Garment['measured']): RawChe
           `${m.measure.name} was read over clothes: read it again over what will be worn beneath.`,
         ),
       );
-    if (read.some((r) => r.tape === 'firm'))
+    if (read.some((r) => r.tape === 'firm') && !(id === 'waist' && tightens))
       found.push(
         warn(
           `firm-${id}`,

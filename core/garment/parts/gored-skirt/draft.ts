@@ -2,7 +2,7 @@ import { lengthOf, mapped, type Point, reversed, type Segment } from '../../../d
 import { sewnLength, widthAt } from '../../../draft/measure.ts';
 import { edge, type Panel } from '../../../draft/panel.ts';
 import { levelFrom, seamThrough, straight } from '../../../draft/shape.ts';
-import { buildFigure, markedGirth, share, TOLERANCE, term } from '../../../figure/build.ts';
+import { buildFigure, finely, markedGirth, share, TOLERANCE, term } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
@@ -10,6 +10,7 @@ import { FREE_FIELDS, liningNote, liningShorter, seamForZip } from '../../common
 import type { FreeDraft } from '../../common/free-skirt.ts';
 import { widestLine } from '../../common/from-waist/widest.ts';
 import { type HemLengths, hemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
+import { onPanel } from '../../common/on-panel.ts';
 import { NO_BAND, waistband } from '../../common/waistband.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
 import type { BodyLine } from '../../lines.ts';
@@ -62,6 +63,8 @@ export interface GoredDraft extends FreeDraft {
   readonly hem: Figure;
   readonly lengths: HemLengths;
   readonly train: Figure | null;
+  /** the gore at the waist, where the sheet does not share the waist by gores */
+  readonly atWaist: Figure | null;
   /** from the waist down to where the flare begins */
   readonly flaresAt: number | null;
 }
@@ -88,10 +91,10 @@ export function draftGored(c: PartContext, v: GoredValues): GoredDraft {
   const plan: GorePlan | null =
     marked && waist?.figure.shares.length && wide?.level != null && hem.shares.length > 0
       ? {
-          waist: waist.figure.shares[0]!.rounded,
+          waist: goreOf(waist, count),
           lines: [...new Set([wide, c.line('tummy'), c.line('hip')])].flatMap((l) =>
             l?.level != null && l.level > 0 && l.figure.shares.length > 0
-              ? [{ id: l.zone, name: l.figure.name, y: l.level, width: l.figure.shares[0]!.rounded }]
+              ? [{ id: l.zone, name: l.figure.name, y: l.level, width: goreOf(l, count) }]
               : [],
           ),
           hem: hem.shares[0]!.rounded,
@@ -139,6 +142,10 @@ export function draftGored(c: PartContext, v: GoredValues): GoredDraft {
     hem,
     lengths,
     train,
+    atWaist:
+      plain && !waist!.figure.shares.some((s) => s.panel === 'gore')
+        ? onPanel(c, 'gore-waist', 'a gore at the waist', sewnLength(plain, 'waist'))
+        : null,
     flaresAt: plan?.flaresAt ?? null,
     band,
     panel: plain,
@@ -146,6 +153,10 @@ export function draftGored(c: PartContext, v: GoredValues): GoredDraft {
     longest,
   };
 }
+
+/** What a gore has of a line: its share, or an equal part of what the panels above it are marked. */
+export const goreOf = (line: BodyLine, count: number): Cm =>
+  line.figure.shares.find((s) => s.panel === 'gore')?.rounded ?? cm(markedGirth(line.figure)! / count);
 
 /** The hem's girth: its widest line, and the flare of two edges of each gore. */
 function hemFigure(c: PartContext, v: GoredValues, wide: BodyLine | undefined, count: number): Figure {
@@ -165,11 +176,11 @@ function hemFigure(c: PartContext, v: GoredValues, wide: BodyLine | undefined, c
       finished !== null && value >= finished ? null : 'A gore is no narrower at its hem than at its widest line.',
   });
   if (hem.finished === null || !wide || wide.figure.shares.length === 0 || finished === null) return hem;
-  const one = wide.figure.shares[0]!.rounded;
+  const one = goreOf(wide, count);
   return {
     ...hem,
     shares: [
-      share(c, 'gore', count, [
+      share(finely(c, count), 'gore', count, [
         term('body', `${wide.figure.name}, a gore`, one, 'As marked.'),
         term('style', 'both edges', (hem.finished - finished) / count, 'What the hem is wider, by gores.'),
       ]),
@@ -263,6 +274,7 @@ function placesOf(
   const end = trained?.edges.find((e) => e.id === 'hem')!.path.at(-1)!.at(-1) as Point | undefined;
   return [
     at('waist', 0, 0),
+    at(c.id('gore-waist'), q.waist * 0.3, 0),
     ...panel.lines.map((l) => at(l.id, (q.lines.find((x) => x.id === l.id)!.width / 2) * 0.9, l.y)),
     at(hem.id, 0, q.length),
     ...STATIONS.map((s, i) => at(lengths[s].id, (i % 2 ? -0.9 : 0.9) * low, foot[1] * (0.5 + 0.1 * i))),

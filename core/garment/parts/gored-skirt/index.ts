@@ -39,6 +39,7 @@ export const goredSkirt = definePart({
   draft: draftGored,
   figures: (_, __, d) => [
     d.hem,
+    ...(d.atWaist ? [d.atWaist] : []),
     ...STATIONS.map((s) => d.lengths[s]),
     ...(d.train ? [d.train] : []),
     ...d.band.figures,

@@ -11,13 +11,13 @@ import {
 } from '../../common/silhouette.ts';
 import type { PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
-import type { GoredDraft, GoredValues } from './draft.ts';
+import { type GoredDraft, type GoredValues, goreOf } from './draft.ts';
 
 /** A gored skirt as it hangs: its seams run from waist to hem, the flare falls in folds. */
 export function goredPicture(c: PartContext, v: GoredValues, d: GoredDraft): Picture {
   if (!d.panel || d.waist === null || d.hem.finished === null || !d.wide?.level) return NO_PICTURE;
   const waist = d.waist / 4;
-  const wide: Point = [(d.wide.figure.shares[0]!.rounded * d.count) / 4, d.wide.level];
+  const wide: Point = [(goreOf(d.wide, d.count) * d.count) / 4, d.wide.level];
   const y = d.longest;
   // Half of the flare lies in the folds.
   const hem = wide[0] + Math.min((d.hem.finished / 4 - wide[0]) * 0.55, y * 0.6);

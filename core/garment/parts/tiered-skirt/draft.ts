@@ -79,7 +79,7 @@ export function draftTiered(c: PartContext, v: TieredValues): TieredDraft {
         above !== null && value >= above ? null : 'There is less cloth than what it is gathered to.',
     });
     const count =
-      i === 0 && line?.figure.shares.length
+      i === 0 && line?.figure.shares.some((s) => s.panel === 'panel')
         ? line.figure.shares[0]!.times
         : bare.finished === null
           ? 1

@@ -1,0 +1,337 @@
+import { endOf, mapped, type Point, reversed, type Segment, startOf } from '../../../draft/curve.ts';
+import { edgeLength, pointAlong, sewnLength } from '../../../draft/measure.ts';
+import { edge, edgeOf, type Panel } from '../../../draft/panel.ts';
+import { levelFrom, seamThrough, straight } from '../../../draft/shape.ts';
+import { buildFigure, markedGirth, TOLERANCE, term } from '../../../figure/build.ts';
+import type { Figure } from '../../../figure/figure.ts';
+import { type Cm, cm } from '../../../units/length.ts';
+import { say as p } from '../../../units/print.ts';
+import { roundLength } from '../../../units/rounding.ts';
+import { onPanel } from '../../common/on-panel.ts';
+import type { Drafted, PartContext } from '../../part.ts';
+import type { Place } from '../../picture.ts';
+import { FACES, type Face } from '../../tables/darts.ts';
+import type { BonedValues } from './fields.ts';
+import { type BonedPlan, planBoned, readFirm } from './plan.ts';
+
+/** A bone is this much shorter than its finished seam, cm (common practice). */
+const BONE_SHORTER = 1.2;
+/** A waist stay laps by this for its hook, cm (common practice). */
+const STAY_LAP = 3;
+/** The back's seam lies at this part of its width (common practice). */
+const BACK_SEAM = 0.48;
+/** The upper edge is drawn in by this against the bust line, per quarter, cm, where it was not read (common practice). */
+const EDGE_IN = 0.5;
+
+type PanelId = 'centre-front' | 'side-front' | 'side-back' | 'centre-back';
+export const PANEL_IDS: readonly PanelId[] = ['centre-front', 'side-front', 'side-back', 'centre-back'];
+
+export interface Bone {
+  readonly seam: string;
+  readonly count: number;
+  readonly figure: Figure;
+}
+export interface BonedDraft extends Drafted {
+  readonly plan: BonedPlan;
+  readonly shaped: Readonly<Record<PanelId, Panel>> | null;
+  readonly bones: readonly Bone[];
+  readonly stay: Figure;
+  readonly gap: Figure | null;
+  readonly measured: readonly Figure[];
+  /** how far each pair of seams is apart, cm */
+  readonly seams: readonly { readonly name: string; readonly figure: string; readonly a: Cm; readonly b: Cm }[];
+}
+
+/** Widths of one face at its levels, from the top down, and where its inner seam divides them. */
+interface Level {
+  readonly height: number;
+  readonly width: number;
+  readonly inner: number;
+}
+
+export function draftBoned(c: PartContext, v: BonedValues): BonedDraft {
+  const plan = planBoned(c, v);
+  const m = plan.marked;
+  const [bust, under, waist] = [c.line('bust'), c.line('underbust'), c.line('waist')];
+  const stay = stayFigure(c, v);
+  const gap =
+    c.closes === 'lacing' && v.gap > 0
+      ? buildFigure(c, {
+          id: c.id('gap'),
+          section: c.key,
+          name: 'lacing gap',
+          group: 'opening' as const,
+          tolerance: TOLERANCE.detail,
+          terms: [term('style', 'from the brief', v.gap, 'What stays open when it is laced.')],
+          follows: (x) => (x >= 0 ? null : 'A gap is not less than nothing.'),
+        })
+      : null;
+  const none: BonedDraft = {
+    panels: [],
+    sewn: { waist: null },
+    places: () => [],
+    plan,
+    shaped: null,
+    bones: [],
+    stay,
+    gap: gap && { ...gap, group: 'length' },
+    measured: [],
+    seams: [],
+  };
+  if (!m || !bust?.front || !bust.back || !under?.front || !under.back || !waist?.front || !waist.back) return none;
+  const heights = [m.front, m.bust, m.underbust, 0];
+  if (heights.some((h, i) => i > 0 && heights[i - 1]! - h < 1.5) || m.side < 2 || m.back < 2) return none;
+  const lower = m.below > 0 ? lowerWidths(c, m.below) : null;
+  const open = (gap?.marked ?? 0) / 2;
+  const levels = (face: Face): Level[] => {
+    const ratio = face === 'front' ? m.apex / bust.front!.rounded : BACK_SEAM;
+    const at = (height: number, width: number): Level => ({ height, width, inner: width * Math.min(0.75, ratio) });
+    const off = face === 'back' ? open : 0;
+    return [
+      at(m.front, edgeWidth(c, bust[face]!.rounded) - off),
+      at(m.bust, bust[face]!.rounded - off),
+      at(m.underbust, under[face]!.rounded - off),
+      at(0, waist[face]!.rounded - off),
+      ...(lower ? [at(-m.below, lower[face] - off)] : []),
+    ];
+  };
+  const tops = {
+    centre: m.front - v.dip,
+    princess: m.front,
+    side: m.side,
+    blade: (m.side + m.back) / 2,
+    back: m.back,
+  };
+  const [f, b] = [levels('front'), levels('back')];
+  const shaped: Record<PanelId, Panel> = {
+    'centre-front': panelOf(c, 'centre-front', f, 'inner', [tops.centre, tops.princess]),
+    'side-front': panelOf(c, 'side-front', f, 'outer', [tops.princess, tops.side]),
+    'side-back': panelOf(c, 'side-back', b, 'outer', [tops.blade, tops.side]),
+    'centre-back': panelOf(c, 'centre-back', b, 'inner', [tops.back, tops.blade]),
+  };
+  const all = PANEL_IDS.map((id) => shaped[id]);
+  const seam = (id: PanelId, e: string) => edgeLength(shaped[id], e);
+  const seams = [
+    { name: 'princess seams', figure: 'bone-front', a: seam('centre-front', 'outer'), b: seam('side-front', 'inner') },
+    { name: 'side seams', figure: 'bone-side', a: seam('side-front', 'outer'), b: seam('side-back', 'outer') },
+    { name: 'back seams', figure: 'bone-back', a: seam('centre-back', 'outer'), b: seam('side-back', 'inner') },
+  ];
+  const bones: Bone[] = [
+    ...seams.map((s) => ({ seam: s.name, count: 2, figure: boneFigure(c, s.figure, s.name, Math.min(s.a, s.b)) })),
+    {
+      seam: 'centre back edges',
+      count: 2,
+      figure: boneFigure(c, 'bone-centre-back', 'centre back edges', seam('centre-back', 'inner')),
+    },
+  ];
+  const sewnWaist = cm(
+    2 * (widthAtWaist(f) + widthAtWaist(b)) + (c.closes === 'lacing' ? 2 * open : 0),
+  );
+  const layersOf: Panel[] = [
+    ...(v.underlined ? all.map((q) => layer(q, 'underlining')) : []),
+    ...(c.input.brief.lining ? all.map((q) => layer(q, 'lining')) : []),
+  ];
+  const edgeRound = cm(2 * all.reduce((sum, q) => sum + edgeLength(q, 'top'), 0));
+  return {
+    panels: [...all, ...layersOf],
+    sewn: { waist: m.below > 0 ? null : sewnWaist },
+    opensAbove: c.opens === 'left-side' ? m.side : m.back,
+    ...(m.below > 0
+      ? { opensAtLeast: { depth: m.below, because: 'It opens all the way: nothing has to pass through it.' } }
+      : {}),
+    places: () => placesOf(c, shaped, m.below > 0),
+    plan,
+    shaped,
+    bones,
+    stay,
+    gap: gap && { ...gap, group: 'length' },
+    measured: [onPanel(c, 'edge-round', 'upper edge, sewn', edgeRound)],
+    seams,
+  };
+}
+
+const widthAtWaist = (levels: readonly Level[]) => levels.find((l) => l.height === 0)!.width;
+
+/** The quarter's width at the upper edge: as it was read round there, else a little less than the bust line. */
+function edgeWidth(c: PartContext, bust: number): number {
+  const read = c.measured.get('top-edge')?.net;
+  const line = c.line('bust')!;
+  const round = markedGirth(line.figure);
+  return read == null || round === null ? bust - EDGE_IN : Math.min(bust, (read * bust) / round);
+}
+
+/** The quarter's width at the lower edge: between the lines that lie above and below it. */
+function lowerWidths(c: PartContext, below: number): Record<Face, number> {
+  const lines = (['waist', 'tummy', 'hip'] as const)
+    .map((z) => c.line(z))
+    .filter((l) => l?.front && l.back && l.level !== null)
+    .sort((x, y) => x!.level! - y!.level!);
+  const of = (face: Face): number => {
+    const i = lines.findIndex((l) => l!.level! >= below);
+    if (i <= 0) return lines.at(i < 0 ? -1 : 0)![face]!.rounded;
+    const [a, b] = [lines[i - 1]!, lines[i]!];
+    return a[face]!.rounded + ((b[face]!.rounded - a[face]!.rounded) * (below - a.level!)) / (b.level! - a.level! || 1);
+  };
+  return { front: of('front'), back: of('back') };
+}
+
+/**
+ * One panel from its levels. An inner one begins at the centre, an outer one lies about its own middle, so that half of
+ * what the face gives up is taken by each of its seams.
+ * @param tops heights of the upper edge at its inner and its outer seam
+ */
+function panelOf(
+  c: PartContext,
+  id: PanelId,
+  levels: readonly Level[],
+  which: 'inner' | 'outer',
+  [innerTop, outerTop]: readonly [number, number],
+): Panel {
+  const a = c.allowances;
+  const top = Math.max(innerTop, outerTop);
+  const width = (l: Level) => (which === 'inner' ? l.inner : l.width - l.inner);
+  const y = (height: number) => top - height;
+  // A panel is as wide above its highest level as there.
+  const widths = (height: number): number => {
+    const i = levels.findIndex((l) => l.height <= height);
+    if (i <= 0) return width(levels.at(i)!);
+    const [u, w] = [levels[i - 1]!, levels[i]!];
+    return width(w) + ((width(u) - width(w)) * (height - w.height)) / (u.height - w.height);
+  };
+  const edgeAt = (height: number, side: 'left' | 'right'): Point => {
+    const w = widths(height);
+    const x = which === 'inner' ? (side === 'left' ? 0 : w) : side === 'left' ? -w / 2 : w / 2;
+    return [x, y(height)];
+  };
+  const path = (from: number, side: 'left' | 'right'): Segment[] => {
+    const inside = levels.filter((l) => l.height < from - 1);
+    return seamThrough([edgeAt(from, side), ...inside.map((l) => edgeAt(l.height, side))]);
+  };
+  const right = path(outerTop, 'right');
+  const centred = which === 'inner';
+  const foot = levels.at(-1)!.height;
+  const left: Segment[] = centred ? straight([0, y(innerTop)], [0, y(foot)]) : path(innerTop, 'left');
+  const fold = id === 'centre-front';
+  const upper = upperEdge(startOf(left[0]!), startOf(right[0]!));
+  const seamAllowance = a.side;
+  const isBack = id === 'centre-back';
+  return {
+    id: c.id(id),
+    name: id.replace('-', ' '),
+    share: id.endsWith('front') ? 'front' : 'back',
+    layer: 'outer',
+    cut: fold ? 'fold' : 'pair',
+    count: fold ? 1 : 2,
+    grain: 'lengthwise, square to the waist',
+    edges: [
+      edge('top', 'upper edge', [upper], a.neck),
+      edge('outer', id === 'side-front' || id === 'side-back' ? 'side seam' : 'seam', right, id.startsWith('side') && c.opens === 'left-side' ? cm(Math.max(a.side, a.zip)) : seamAllowance),
+      edge('waist', foot === 0 ? 'waist' : 'lower edge', straight(endOf(right.at(-1)!), endOf(left.at(-1)!)), c.below ? a.waist : a.neck),
+      edge('inner', fold ? 'centre front' : isBack ? 'centre back' : 'seam', reversed(left), fold ? cm(0) : isBack && c.opens === 'centre-back' ? a.zip : seamAllowance, { fold }),
+    ],
+    darts: [],
+    lines: levels.slice(1).map((l, i) => ({
+      id: (['bust', 'underbust', 'waist', 'below'] as const)[i]!,
+      name: (['bust', 'under bust', 'waist', 'lower edge'] as const)[i]!,
+      y: cm(y(l.height)),
+    })),
+    marks: levels
+      .slice(1, 4)
+      .map((l) => ({ kind: 'notch' as const, name: 'level', at: edgeAt(l.height, 'right') })),
+    across: { centre: 'inner', side: 'outer' },
+    note: id === 'centre-back' && c.closes === 'lacing' ? 'eyelets along the centre back, a placket beneath' : '',
+  };
+}
+
+/** The upper edge between two heights: it leaves the inner one level. */
+const upperEdge = (a: Point, b: Point): Segment => levelFrom(a, b);
+
+const layer = (q: Panel, kind: 'underlining' | 'lining'): Panel => ({
+  ...q,
+  id: `${q.id}-${kind}`,
+  name: `${q.name} ${kind}`,
+  layer: kind === 'lining' ? 'lining' : 'interfacing',
+  note: kind === 'lining' ? 'covers the channels of the bones' : 'underlining: cut as the outer, the channels are sewn on it',
+});
+
+function boneFigure(c: PartContext, id: string, seam: string, length: number): Figure {
+  return buildFigure(c, {
+    id: c.id(id),
+    section: c.key,
+    name: `bone, ${seam}`,
+    group: 'length',
+    tolerance: TOLERANCE.detail,
+    terms: [
+      term('body', 'finished seam', length, 'Measured on the panels.'),
+      term('take', 'shorter', -BONE_SHORTER, 'So that it does not push at either end (common practice).'),
+    ],
+    marked: roundLength(cm(length - BONE_SHORTER), { ...c.rounding, mode: 'down' }),
+    follows: (x) => (x > 0 && x <= length - 0.5 ? null : `A bone in a seam of ${p(cm(length))} leaves half a centimetre at least.`),
+  });
+}
+
+function stayFigure(c: PartContext, v: BonedValues): Figure {
+  const waist = c.measured.get('waist')?.net ?? null;
+  const off = v.reduction > 0 && !readFirm(c.measured) ? v.reduction : 0;
+  return buildFigure(c, {
+    id: c.id('stay'),
+    section: c.key,
+    name: 'waist stay',
+    group: 'band',
+    nearest: true,
+    known: waist !== null,
+    terms: [
+      term('body', 'waist', waist ?? 0, 'On the body: the stay carries the garment, not its seams.'),
+      ...(off > 0 ? [term('take', 'drawn in', -off, 'As agreed.')] : []),
+      term('add', 'overlap', STAY_LAP, 'For its hooks (common practice).'),
+    ],
+    follows: (x) => (x > 0 ? null : 'A stay is longer than nothing.'),
+  });
+}
+
+/** A panel moved to where it is worn, waist at y 0. */
+export const asWorn = (q: Panel, dx: number) => {
+  const waist = q.lines.find((l) => l.id === 'waist')!.y;
+  return (id: string): Segment[] =>
+    edgeOf(q, id).path.map((s) => mapped(s, ([x, y]): Point => [x + dx, y - waist]));
+};
+
+function placesOf(c: PartContext, shaped: Readonly<Record<PanelId, Panel>>, below: boolean): Place[] {
+  const along = (q: Panel, id: string, t: number) => pointAlong(edgeOf(q, id).path, sewnLength(q, id) * t);
+  return PANEL_IDS.flatMap((id): Place[] => {
+    const q = shaped[id];
+    const at = (figure: string, where: Point): Place => ({ figure, panel: q.id, at: where });
+    const own = (name: string, where: Point) => at(c.id(name), where);
+    const line = (name: string) => q.lines.find((l) => l.id === name)!.y;
+    switch (id) {
+      case 'centre-front':
+        return [
+          own('top-front', along(q, 'outer', 0)),
+          own('bust-height', [0, line('bust')]),
+          own('underbust-height', [0, line('underbust')]),
+          own('apex', along(q, 'outer', 0.2)),
+          own('bone-front', along(q, 'outer', 0.6)),
+          own('edge-round', along(q, 'top', 0.5)),
+          own('stay', [0, line('waist')]),
+        ];
+      case 'side-front':
+        return [
+          ...(['bust', 'underbust', 'waist'] as const).map((z) => at(z, [0, line(z)])),
+          own('top-side', along(q, 'outer', 0)),
+          own('bone-side', along(q, 'outer', 0.6)),
+          ...(below ? [at('tummy', along(q, 'waist', 0.5)), own('below', along(q, 'waist', 0.2)), at('hip', along(q, 'waist', 0.7))] : []),
+        ];
+      case 'side-back':
+        return [
+          ...(['bust', 'underbust', 'waist'] as const).map((z) => at(z, [0, line(z)])),
+          own('bone-back', along(q, 'inner', 0.5)),
+        ];
+      default:
+        return [
+          own('top-back', along(q, 'top', 0)),
+          own('bone-centre-back', along(q, 'inner', 0.5)),
+          own('gap', along(q, 'inner', 0.7)),
+        ];
+    }
+  });
+}

@@ -1,0 +1,187 @@
+import { bodyTerms, buildFigure, TOLERANCE, term } from '../../../figure/build.ts';
+import type { Figure, Term } from '../../../figure/figure.ts';
+import type { Measured } from '../../../measures/session.ts';
+import type { Cm } from '../../../units/length.ts';
+import type { LineWanted } from '../../lines.ts';
+import type { GarmentContext, PartContext } from '../../part.ts';
+import { type EaseZone, easeFor } from '../../tables/fit.ts';
+import type { BonedValues } from './fields.ts';
+
+/** Heights above the waist, and widths, of a boned bodice as marked. Lengths cm. */
+export interface BonedPlan {
+  readonly figures: readonly Figure[];
+  readonly marked: {
+    readonly bust: Cm;
+    readonly underbust: Cm;
+    readonly front: Cm;
+    readonly side: Cm;
+    readonly back: Cm;
+    readonly apex: Cm;
+    readonly below: Cm;
+  } | null;
+}
+
+/** Without a reading the underbust lies this far below the bust line, cm (common practice: 7 to 8). */
+const UNDERBUST_BELOW = 7.5;
+/** The upper edge stays this far below the underarm, cm (common practice: 1 to 2). */
+const BELOW_UNDERARM = 1.5;
+
+/** A firm tape has drawn the waist in already. */
+export const readFirm = (measured: ReadonlyMap<string, Measured>): boolean =>
+  measured.get('waist')?.readings.some((r) => r.state === 'read' && r.tape === 'firm') ?? false;
+
+/** The lines of a boned bodice: its own ease, and the layers that lie beneath. */
+export function bonedLines(
+  v: BonedValues,
+  { input, measured }: Pick<GarmentContext, 'input' | 'measured'>,
+): LineWanted[] {
+  const layers = ['boning' as const, ...(v.underlined ? (['underlining'] as const) : [])];
+  const boned = (zone: EaseZone) =>
+    easeFor(zone, 'boned', input.brief.school, 'shoulder', input.house.ease);
+  const firm = readFirm(measured);
+  const drawnIn: LineWanted['ease'] =
+    v.reduction > 0 && !firm
+      ? {
+          ease: -v.reduction as Cm,
+          because: 'Drawn in as agreed with the client; never more than she can breathe, sit and eat in.',
+        }
+      : firm
+        ? { ease: 0 as Cm, because: 'Read with a firm tape: the reading already holds the reduction.' }
+        : boned('waist');
+  return [
+    { zone: 'bust', needed: true, ease: boned('bust'), layers },
+    { zone: 'underbust', needed: true, ease: boned('underbust'), layers },
+    { zone: 'waist', needed: true, ease: drawnIn, layers },
+    // What would be pressed out of a tight lower edge has nowhere to go: the tummy is never reduced.
+    ...(v.below > 0
+      ? [
+          { zone: 'tummy' as const, needed: false, ease: boned('tummy'), layers },
+          { zone: 'hip' as const, needed: false, ease: boned('hip'), layers },
+        ]
+      : []),
+  ];
+}
+
+export function planBoned(c: PartContext, v: BonedValues): BonedPlan {
+  const net = (id: string) => c.measured.get(id)?.net ?? null;
+  const bodyOf = (id: string): Term[] | null => {
+    const m = c.measured.get(id);
+    return m?.net == null ? null : bodyTerms(m);
+  };
+  const figures: Figure[] = [];
+  const make = (
+    id: string,
+    name: string,
+    terms: readonly Term[] | null,
+    more: Partial<Parameters<typeof buildFigure>[1]> = {},
+  ): Figure => {
+    const f = buildFigure(c, {
+      id: c.id(id),
+      section: c.key,
+      name,
+      group: 'level',
+      tolerance: TOLERANCE.detail,
+      nearest: true,
+      terms: terms ?? [],
+      known: terms !== null,
+      follows: (value) => (value > 0 ? null : 'A height is more than nothing.'),
+      why: terms === null ? ['Not read: read it, or set the figure by hand with a reason.'] : [],
+      ...more,
+    });
+    figures.push(f);
+    return f;
+  };
+  const [front, toBust] = [net('neck-to-waist-front'), net('neck-to-bust')];
+  const bust = make(
+    'bust-height',
+    'bust line above the waist',
+    bodyOf('bust-to-waist') ??
+      (front !== null && toBust !== null
+        ? [
+            term('body', 'side-neck to waist, front', front, 'As read.'),
+            term('take', 'side-neck to bust point', -toBust, 'As read.'),
+          ]
+        : null),
+  );
+  const under = net('bust-to-underbust');
+  const underbust = make(
+    'underbust-height',
+    'under bust above the waist',
+    bodyOf('underbust-to-waist') ??
+      (bust.marked === null
+        ? null
+        : [
+            term('body', 'bust line', bust.marked, 'As marked.'),
+            term(
+              'take',
+              'bust to under bust',
+              -(under ?? UNDERBUST_BELOW),
+              under === null ? 'Not read: 7.5 cm (common practice).' : 'As read.',
+            ),
+          ]),
+    { estimated: net('underbust-to-waist') === null && under === null },
+  );
+  const toTop = net('apex-to-top');
+  const top = make(
+    'top-front',
+    'upper edge above the waist, over the bust point',
+    bodyOf('corset-top-front') ??
+      (bust.marked === null
+        ? null
+        : [
+            term('body', 'bust line', bust.marked, 'As marked.'),
+            term('add', 'bust point to the top', toTop ?? 7, toTop === null ? 'Not read: 7 cm (common practice).' : 'As read.'),
+          ]),
+    { estimated: net('corset-top-front') === null },
+  );
+  const underarm = net('underarm-to-waist');
+  const side = make(
+    'top-side',
+    'upper edge above the waist, side',
+    bodyOf('corset-top-side') ??
+      (underarm === null
+        ? null
+        : [
+            term('body', 'underarm to waist', underarm, 'As read.'),
+            term('take', 'below the underarm', -BELOW_UNDERARM, 'So that it does not cut when the arm hangs (common practice).'),
+          ]),
+    { estimated: net('corset-top-side') === null },
+  );
+  const back = make(
+    'top-back',
+    'upper edge above the waist, centre back',
+    bodyOf('corset-top-back') ??
+      (side.marked === null
+        ? null
+        : [
+            term('body', 'upper edge, side', side.marked, 'As marked.'),
+            term('take', 'lower at the back', -3, 'Not read: 3 cm lower than at the side (common practice).'),
+          ]),
+    { estimated: net('corset-top-back') === null },
+  );
+  const span = net('apex-span');
+  const apex = make(
+    'apex',
+    'bust point, half span',
+    span === null ? null : [...bodyOf('apex-span')!, term('share', 'half of it', -span / 2, 'The panel is half a front.')],
+    { group: 'length' },
+  );
+  const below = v.below > 0 && !c.below
+    ? make('below', 'goes on below the waist', [term('style', 'from the brief', v.below, 'As briefed.')])
+    : null;
+  const all = [bust, underbust, top, side, back, apex];
+  return {
+    figures,
+    marked: all.some((f) => f.marked === null)
+      ? null
+      : {
+          bust: bust.marked!,
+          underbust: underbust.marked!,
+          front: top.marked!,
+          side: side.marked!,
+          back: back.marked!,
+          apex: apex.marked!,
+          below: below?.marked ?? (0 as Cm),
+        },
+  };
+}
