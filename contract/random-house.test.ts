@@ -1,4 +1,4 @@
-import { GARMENTS, printSheet, RULE_CELLS, type Sheet } from '@rocchetto/core';
+import { GARMENTS, MARKED_FINER, printSheet, RULE_CELLS, type Sheet } from '@rocchetto/core';
 import { asLines, randomBody, seeded } from '@rocchetto/core/garment/testing.ts';
 import { describe, expect, it } from 'vitest';
 import { HouseRulesWire } from './brief.ts';
@@ -77,8 +77,11 @@ function judged(sheet: Sheet, house: HouseRulesWire, what: string) {
   // Every share lies on the step of the hand that marks it.
   const size = step * (unit === 'in' ? 2.54 : 1);
   for (const f of sheet.figures)
-    for (const s of f.shares)
-      expect(close(Math.round(s.rounded / size) * size, s.rounded), `${what}: ${f.id} ${s.panel}`).toBe(true);
+    for (const s of f.shares) {
+      // What says that it is marked finer lies on the millimetre or the sixteenth instead.
+      const own = s.note.startsWith(MARKED_FINER) ? (unit === 'in' ? 0.0625 * 2.54 : 0.1) : size;
+      expect(close(Math.round(s.rounded / own) * own, s.rounded), `${what}: ${f.id} ${s.panel}`).toBe(true);
+    }
 }
 
 describe('sheets of any house', () => {

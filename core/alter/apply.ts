@@ -1,12 +1,12 @@
 import { dartOn, edgeLength, pointAlong, sewnLength, widthAt } from '../draft/measure.ts';
 import { type Edge, edgeOf, type Panel } from '../draft/panel.ts';
+import { pathLength } from '../draft/path.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import { type Asked, totalOf, UNEVEN } from './asked.ts';
 import { addDart, moveDarts } from './darts.ts';
 import type { Move } from './kind.ts';
 import { moveEdge } from './move-edge.ts';
-import { pathLength } from '../draft/path.ts';
 import { even, mostOut, type Profile, scaled } from './profile.ts';
 import { CannotAlter } from './refusal.ts';
 import { level, slash, wedge } from './slash.ts';
@@ -59,6 +59,10 @@ export const isMain = (p: Panel): boolean =>
   p.lines.length + Number(p.edges.some((e) => e.id === 'hem')) > 0;
 /** The part a panel belongs to: `skirt` of `skirt.front`. */
 export const partOf = (p: Panel): string => p.id.split('.')[0]!;
+/** Whether two panels go round the body together. */
+const besides = (p: Panel, q: Panel) => partOf(p) === partOf(q) && p.ring === q.ring;
+/** How many of a panel one half of the garment has: a half or one of a pair is one, of equal panels it has half. */
+export const perHalf = (p: Panel): number => (p.cut === 'single' ? p.count / 2 : 1);
 const isBand = (p: Panel) => p.across.centre === 'waist';
 const bears = (p: Panel, id: string, beside?: string) =>
   (beside === undefined || p.edges.some((e) => e.id === beside)) &&
@@ -161,7 +165,7 @@ function made(panels: readonly Panel[], move: Move, m: Making): readonly Panel[]
         m.total *
         shareOfEdge(
           p,
-          main.filter((q) => partOf(q) === partOf(p)),
+          main.filter((q) => besides(q, p)),
           asked,
         );
       boxOf(
@@ -231,7 +235,7 @@ function heightOf(p: Panel, [from, to]: readonly [string, string]): number | nul
   return a && b ? (a.y + b.y) / 2 : null;
 }
 
-const keyOf = (p: Panel) => `${partOf(p)}/${p.share}`;
+const keyOf = (p: Panel) => `${partOf(p)}/${p.share}/${p.ring ?? ''}`;
 
 /** What a facing gets: the same as the panel that it faces. */
 function profileLike(
@@ -251,7 +255,7 @@ function profileOf(
   m: Making,
 ): Profile {
   const { asked, total, which } = m;
-  const own = main.filter((q) => partOf(q) === partOf(p));
+  const own = main.filter((q) => besides(q, p));
   const length = edgeLength(p, move.edge);
   const sign = asked.direction.sign;
   if (asked.hem && move.edge === 'hem') {
@@ -269,8 +273,9 @@ function profileOf(
 /** The share of a girth’s amount that each edge of a panel takes: over front and back, then over the edges of each. */
 function shareOfEdge(p: Panel, main: readonly Panel[], asked: Asked): number {
   const sides = asked.side === 'both' ? 2 : 1;
-  const fronts = main.filter((q) => faceOf(q) !== 'back').length * sides;
-  const backs = main.filter((q) => faceOf(q) === 'back').length * sides;
+  const edges = (list: readonly Panel[]) => list.reduce((sum, q) => sum + perHalf(q), 0) * sides;
+  const fronts = edges(main.filter((q) => faceOf(q) !== 'back'));
+  const backs = edges(main.filter((q) => faceOf(q) === 'back'));
   if (fronts === 0 || backs === 0) return 1 / (fronts + backs);
   const front = asked.frontShare ?? fronts / (fronts + backs);
   return faceOf(p) === 'back' ? (1 - front) / backs : front / fronts;

@@ -6,7 +6,7 @@ import { type EaseZone, FLOORS, workroomClass } from '../garment/tables/fit.ts';
 import type { Sheet } from '../sheet/compute.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
-import { type Halves, isMain, partOf } from './apply.ts';
+import { type Halves, isMain, partOf, perHalf } from './apply.ts';
 
 /** One finished measure before and after, cm. */
 export interface Before {
@@ -52,16 +52,17 @@ function measures(
   };
   for (const p of panels.filter(isMain)) {
     const part = partOf(p);
+    const times = perHalf(p);
     for (const line of p.lines) {
       const width = line.id === 'waist' ? null : sewnWidthAt(p, line.y);
       // A sleeve is whole on each side: what is measured on it is told of one.
-      if (width !== null) add(line.id, line.name, isSleeve(p) ? 'edge' : 'girth', width);
+      if (width !== null) add(line.id, line.name, isSleeve(p) ? 'edge' : 'girth', width * times);
     }
     for (const e of p.edges) {
       if (e.fold || e.path.length === 0) continue;
       const length = sewnLength(p, e.id);
       if (e.id === 'waist' || e.id === 'hem' || e.id === 'neck')
-        add(`${part}.${e.id}`, `${e.name} of the ${part}`, 'girth', length);
+        add(`${part}.${e.id}`, `${e.name} of the ${part}`, 'girth', length * times);
       else add(`${p.id}/${e.id}`, `${e.name}, ${p.name}`, 'edge', length);
     }
     const centre = p.edges.find((e) => e.id === p.across.centre);

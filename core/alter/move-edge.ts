@@ -1,9 +1,9 @@
 import { directionAt, endOf, type Point, type Segment, startOf } from '../draft/curve.ts';
 import { edgeLength } from '../draft/measure.ts';
 import { type Dart, type Edge, edgeOf, type Panel } from '../draft/panel.ts';
+import { alongOf, between, pathLength, piecesOf } from '../draft/path.ts';
 import { cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
-import { alongOf, between, pathLength, piecesOf } from '../draft/path.ts';
 import { amountAt, mostOut, type Profile } from './profile.ts';
 import { CannotAlter } from './refusal.ts';
 

@@ -1,7 +1,7 @@
 import { endOf, mapped, type Point, pointAt, type Segment, startOf, stretch } from '../draft/curve.ts';
 import type { Dart, Edge, Panel } from '../draft/panel.ts';
-import { cm } from '../units/length.ts';
 import { alongOf } from '../draft/path.ts';
+import { cm } from '../units/length.ts';
 import { CannotAlter } from './refusal.ts';
 
 /** A panel cut through across, and its lower or upper part moved. Lengths cm. */

@@ -1,9 +1,9 @@
 import { endOf, mapped, type Point, startOf } from '../draft/curve.ts';
 import { edgeLength, pointAlong } from '../draft/measure.ts';
 import { type Dart, type Edge, edgeOf, type Panel } from '../draft/panel.ts';
+import { between, pathLength } from '../draft/path.ts';
 import { cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
-import { between, pathLength } from '../draft/path.ts';
 import { CannotAlter } from './refusal.ts';
 
 /**

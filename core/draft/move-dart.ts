@@ -1,8 +1,8 @@
+import { type Cm, cm } from '../units/length.ts';
 import { endOf, mapped, type Point, type Segment, startOf } from './curve.ts';
 import { edgeLength, pointAlong } from './measure.ts';
 import { type Dart, type Edge, edgeOf, type Panel } from './panel.ts';
 import { between, pathLength } from './path.ts';
-import { type Cm, cm } from '../units/length.ts';
 
 /** A turn about a point. */
 const turner =
@@ -12,6 +12,14 @@ const turner =
     py + (x - px) * Math.sin(angle) + (y - py) * Math.cos(angle),
   ];
 const bearing = (from: Point, to: Point) => Math.atan2(to[1] - from[1], to[0] - from[0]);
+
+/** The point nearest to one wanted that lies equally far from both legs: about it one leg turns onto the other. */
+function evenlyFrom(p1: Point, p2: Point, wanted: Point): Point {
+  const [dx, dy] = [p2[0] - p1[0], p2[1] - p1[1]];
+  const square = dx * dx + dy * dy || 1;
+  const off = ((wanted[0] - (p1[0] + p2[0]) / 2) * dx + (wanted[1] - (p1[1] + p2[1]) / 2) * dy) / square;
+  return [wanted[0] - off * dx, wanted[1] - off * dy];
+}
 
 /** The points of a path with its first or last one set: what a hand trues where two legs differ by a hair. */
 const startAt = (path: readonly Segment[], p: Point): Segment[] =>
@@ -30,20 +38,25 @@ export interface MovedTo {
 }
 
 /**
- * A dart closed at its edge and opened at another: the cloth between the two is turned about the point that both lead
- * to, rigidly, so that every sewn length beside it stays. A dart that begins exactly there is taken into it.
+ * A dart closed at its edge and opened at another: the cloth between the two is turned rigidly, so that every sewn length
+ * beside it stays, about the point nearest to the one wanted from which both legs are as long. A dart that begins exactly there is taken into it.
  * @throws RangeError when the panel has no such dart or edge, or both lie on one edge
  */
-export function moveDart(panel: Panel, id: string, to: MovedTo, pivot: Point): Panel {
+export function moveDart(panel: Panel, id: string, to: MovedTo, toward: Point): Panel {
   const dart = panel.darts.find((d) => d.id === id);
   if (!dart) throw new RangeError(`${panel.name} has no dart ${id}`);
   const ids = panel.edges.map((e) => e.id);
   const [from, target] = [ids.indexOf(dart.edge), ids.indexOf(to.edge)];
-  if (target < 0 || target === from) throw new RangeError(`${panel.name}: no dart can be moved to ${to.edge}`);
+  if (target < 0 || target === from)
+    throw new RangeError(`${panel.name}: no dart can be moved to ${to.edge}`);
   const own = edgeOf(panel, dart.edge).path;
   const [p1, p2] = dart.legs;
+  const pivot = evenlyFrom(p1, p2, toward);
   const up = target < from;
-  const turn = turner(pivot, up ? bearing(pivot, p2) - bearing(pivot, p1) : bearing(pivot, p1) - bearing(pivot, p2));
+  const turn = turner(
+    pivot,
+    up ? bearing(pivot, p2) - bearing(pivot, p1) : bearing(pivot, p1) - bearing(pivot, p2),
+  );
   const turned = (path: readonly Segment[]) => path.map((s) => mapped(s, turn));
   const goal = edgeOf(panel, to.edge).path;
   const whole = pathLength(goal);
@@ -56,7 +69,10 @@ export function moveDart(panel: Panel, id: string, to: MovedTo, pivot: Point): P
   ];
   const edges = panel.edges.map((e, i): Edge => {
     if (i === from)
-      return { ...e, path: up ? [...endAt(turned(cut), p2), ...rest] : [...cut, ...startAt(turned(rest), p1)] };
+      return {
+        ...e,
+        path: up ? [...endAt(turned(cut), p2), ...rest] : [...cut, ...startAt(turned(rest), p1)],
+      };
     if (i === target)
       return {
         ...e,

@@ -67,6 +67,8 @@ export interface Panel {
   /** edges between which a width is taken; a centre that ends higher up counts as x = 0 below it */
   readonly across: { readonly centre: string; readonly side: string };
   readonly note: string;
+  /** panels that go round the body together, where a part has several such rings one below the other */
+  readonly ring?: string;
 }
 
 /** An edge with nothing gathered; `more` says what is otherwise. */

@@ -1,5 +1,5 @@
-import { lengthOf, type Point, parameterAt, pointAt, type Segment, stretch } from './curve.ts';
 import { type Cm, cm } from '../units/length.ts';
+import { lengthOf, type Point, parameterAt, pointAt, type Segment, stretch } from './curve.ts';
 
 /** Length of a path, cm. */
 export const pathLength = (path: readonly Segment[]): Cm => cm(path.reduce((sum, s) => sum + lengthOf(s), 0));

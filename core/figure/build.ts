@@ -164,6 +164,9 @@ export const term = (kind: Term['kind'], label: string, amount: number, because:
   because,
 });
 
+/** Said of a share that is marked finer than the house’s step. */
+export const MARKED_FINER = 'Marked finer, since steps lost on so many panels would add up.';
+
 /**
  * The rounding of panels that are cut many times over: where steps lost on each could add up past the tolerance of a
  * girth they are marked finer, to the millimetre or the sixteenth.

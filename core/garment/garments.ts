@@ -48,6 +48,80 @@ export const GARMENTS: readonly NamedGarment[] = [
       { part: 'gathered-skirt' },
     ],
   },
+  { id: 'gored-skirt', name: 'gored skirt', parts: [{ part: 'gored-skirt' }] },
+  {
+    id: 'trumpet-skirt',
+    name: 'trumpet skirt, flared from the knee',
+    parts: [{ part: 'gored-skirt', gores: '8', flareFrom: 'knee', flare: '10 cm' }],
+  },
+  { id: 'pleated-skirt', name: 'pleated skirt', parts: [{ part: 'pleated-skirt' }] },
+  { id: 'tiered-skirt', name: 'tiered skirt', parts: [{ part: 'tiered-skirt' }] },
+  { id: 'knit-skirt', name: 'knit skirt, pulled on', parts: [{ part: 'knit-skirt' }] },
+  { id: 'trousers', name: 'trousers with a fly', parts: [{ part: 'trousers' }] },
+  {
+    id: 'shorts',
+    name: 'shorts, side zip',
+    parts: [{ part: 'trousers', goes: 'length', inseam: '14 cm', zip: 'left-side' }],
+  },
+  {
+    id: 'pull-on-trousers',
+    name: 'pull-on trousers',
+    parts: [{ part: 'pull-on-trousers', goes: 'floor' }],
+  },
+  {
+    id: 'sports-shorts',
+    name: 'sports shorts',
+    parts: [{ part: 'pull-on-trousers', goes: 'length', inseam: '20 cm', guards: true }],
+  },
+  {
+    id: 'princess-dress',
+    name: 'princess dress, gored skirt',
+    parts: [
+      { part: 'darted-bodice', shaping: 'princess-shoulder' },
+      { part: 'gored-skirt', gores: '8' },
+    ],
+  },
+  {
+    id: 'shirt-blouse',
+    name: 'blouse, buttoned, shirt collar and cuffs',
+    parts: [
+      { part: 'darted-bodice', zip: 'centre-front', closes: 'buttons', shaping: 'shoulder' },
+      { part: 'sleeve', shape: 'straight', end: 'cuff' },
+      { part: 'collar', kind: 'shirt' },
+    ],
+  },
+  {
+    id: 't-shirt',
+    name: 'T-shirt',
+    parts: [{ part: 'top' }, { part: 'sleeve', goes: 'length', length: '20 cm', cap: 'easy' }],
+  },
+  {
+    id: 'easy-top',
+    name: 'easy top, faced neckline',
+    parts: [{ part: 'top', neckline: 'wide', neckFront: '9 cm', widen: '6 cm', band: '0 cm' }],
+  },
+  {
+    id: 'stretch-dress',
+    name: 'stretch dress',
+    parts: [
+      { part: 'top', shaped: 'shaped', length: '98 cm', widen: '3 cm' },
+      { part: 'sleeve', cap: 'easy' },
+    ],
+  },
+  { id: 'cut-on-top', name: 'top with cut-on sleeves', parts: [{ part: 'cut-on-top' }] },
+  {
+    id: 'bustier',
+    name: 'bustier, laced',
+    parts: [{ part: 'boned-bodice', below: '8 cm', closes: 'lacing' }],
+  },
+  {
+    id: 'gown',
+    name: 'gown, boned bodice and a train',
+    parts: [
+      { part: 'boned-bodice' },
+      { part: 'gored-skirt', gores: '8', flare: '14 cm', length: '108 cm', train: '60 cm' },
+    ],
+  },
 ];
 
 /** The name these parts go by: a named garment's that is made of the same, else the parts' own. */

@@ -1,4 +1,14 @@
-import { bodyTerms, buildFigure, finely, type Making, share, TOLERANCE, term, ZERO } from '../figure/build.ts';
+import {
+  bodyTerms,
+  buildFigure,
+  finely,
+  MARKED_FINER,
+  type Making,
+  share,
+  TOLERANCE,
+  term,
+  ZERO,
+} from '../figure/build.ts';
 import type { Figure, Share, Term } from '../figure/figure.ts';
 import type { Measured } from '../measures/session.ts';
 import { type Cm, cm } from '../units/length.ts';
@@ -61,7 +71,12 @@ export interface LineWanted extends LineMore {
   /** absent on the sheet when it was not read; one that is not needed is left out instead */
   readonly needed: boolean;
   /** how the line is shared when no part of the garment takes it in front and back quarters */
-  readonly split?: (finished: Cm) => { readonly panel: string; readonly times: number };
+  readonly split?: (finished: Cm) => {
+    readonly panel: string;
+    readonly times: number;
+    /** marked finer where steps lost on each would add up: gores */
+    readonly finely?: boolean;
+  };
 }
 
 /** A line that becomes as wide as another, since the cloth falls free there. */
@@ -263,8 +278,9 @@ function shared(c: LineContext, line: BodyLine, wanted: readonly LineWanted[]): 
   const split = wanted.every((w) => w.split) ? wanted[0]?.split?.(figure.finished) : undefined;
   if (split) {
     const whole = term('body', `finished ÷ ${split.times}`, figure.finished / split.times, 'Equal panels.');
-    const fine = finely(c, split.times);
-    const one = share(fine, split.panel, split.times, [whole]);
+    const fine = split.finely ? finely(c, split.times) : c;
+    const bare = share(fine, split.panel, split.times, [whole]);
+    const one = fine === c ? bare : { ...bare, note: MARKED_FINER };
     return { ...line, figure: { ...figure, shares: [keepFloor(fine, line, [one])[0]!] } };
   }
   const [front, back] = keepFloor(c, line, paired(c, quarters(c, line), figure.finished)) as [Share, Share];
@@ -344,7 +360,9 @@ function keepFloor(c: LineContext, { zone, figure, net, own }: BodyLine, shares:
   const kept = {
     ...last,
     rounded: cm(last.rounded + step),
-    note: `Marked a step wider, so that rounding keeps the floor (${FLOORS[zone]!.why}).`,
+    note: [last.note, `Marked a step wider, so that rounding keeps the floor (${FLOORS[zone]!.why}).`]
+      .filter(Boolean)
+      .join(' '),
   };
   return [...shares.slice(0, -1), kept];
 }

@@ -6,7 +6,11 @@ import { say as p } from '../units/print.ts';
 import type { Drafted, GarmentContext, OpeningMade } from './part.ts';
 import { openingDepth, stockedZip } from './tables/zip.ts';
 
-const PLACE = { 'centre-back': 'centre back', 'left-side': 'left side', 'centre-front': 'centre front' } as const;
+const PLACE = {
+  'centre-back': 'centre back',
+  'left-side': 'left side',
+  'centre-front': 'centre front',
+} as const;
 /** Girths of the body that must pass through an opening at the waist. */
 const PASSING = ['waist', 'high-hip', 'tummy', 'hip'];
 

@@ -2,6 +2,7 @@ import type { GarmentPart } from './part.ts';
 import { bonedBodice } from './parts/boned-bodice/index.ts';
 import { circleSkirt } from './parts/circle-skirt/index.ts';
 import { collar } from './parts/collar/index.ts';
+import { cutOnTop } from './parts/cut-on-top/index.ts';
 import { dartedBodice } from './parts/darted-bodice/index.ts';
 import { gatheredSkirt } from './parts/gathered-skirt/index.ts';
 import { goredSkirt } from './parts/gored-skirt/index.ts';
@@ -16,7 +17,23 @@ import { trousers } from './parts/trousers/index.ts';
 
 /** Every garment part the house can put on a sheet. A new part is one new folder and one entry here. */
 const PARTS = new Map<string, GarmentPart>(
-  [straightSkirt, gatheredSkirt, circleSkirt, goredSkirt, pleatedSkirt, tieredSkirt, knitSkirt, dartedBodice, bonedBodice, top, sleeve, collar, trousers, pullOnTrousers].map((p) => [p.id, p]),
+  [
+    straightSkirt,
+    gatheredSkirt,
+    circleSkirt,
+    goredSkirt,
+    pleatedSkirt,
+    tieredSkirt,
+    knitSkirt,
+    dartedBodice,
+    bonedBodice,
+    top,
+    cutOnTop,
+    sleeve,
+    collar,
+    trousers,
+    pullOnTrousers,
+  ].map((p) => [p.id, p]),
 );
 
 /** The part of this id; undefined when the house knows none. */

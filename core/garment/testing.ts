@@ -39,7 +39,7 @@ export function randomBody(rnd: () => number): Body {
   if (rnd() < 0.4) body.tummy = Math.round((waist + (hip - waist) * between(40, 115) * 0.01) * 2) / 2;
   if (rnd() < 0.4) body['hip-front'] = Math.round(hip * between(46, 54) * 0.01 * 2) / 2;
   if (rnd() < 0.3) body['bust-front'] = Math.round(bust * between(48, 56) * 0.01 * 2) / 2;
-  return { ...body, ...armOf(body) };
+  return { ...body, ...armOf(body), ...legOf(body) };
 }
 
 /** An arm for that body, drawn from its own figures so that it takes no turn of the generator. */
@@ -55,6 +55,27 @@ function armOf(body: Body): Body {
     fist: half(wrist + 5.5),
     'arm-length': length,
     ...(more < 0.6 ? { elbow: half(upper * 0.85), 'shoulder-to-elbow': half(length * 0.57) } : {}),
+  };
+}
+
+/** The rest of that body, likewise: legs, rib cage, heights. */
+function legOf(body: Body): Body {
+  const half = (x: number) => Math.round(x * 2) / 2;
+  const more = ((body.hip! * 3 + body['waist-to-floor']! * 7) % 10) / 10;
+  const rise = half(24 + body.hip! * 0.04 + more);
+  return {
+    rise,
+    inseam: half(body['waist-to-floor']! - rise - 2 + more),
+    thigh: half(body.hip! * (0.55 + more * 0.05)),
+    knee: half(34 + more * 4),
+    'heel-instep': half(30 + more * 4),
+    'crotch-length': half(rise * 2 + 10 + more * 3),
+    underbust: half(body.bust! - 10 - more * 6),
+    'underarm-to-waist': half(body['neck-to-waist-back']! - body['armhole-depth']! - 0.5),
+    armhole: half(36 + body.bust! * 0.04 + more * 3),
+    'neck-base': half(34 + more * 5),
+    'arm-span': half(body['across-shoulder']! + 18 + more * 10),
+    head: half(55 + more * 4),
   };
 }
 

@@ -28,7 +28,12 @@ export function waistElastic(c: PartContext, liked: Cm | null): Figure {
   return buildFigure(c, {
     terms: [
       ...bodyTerms(waist),
-      term('take', 'to hold', -c.stepped(SHORTER), 'An inch less than the waist (common practice); try it round the waist.'),
+      term(
+        'take',
+        'to hold',
+        -c.stepped(SHORTER),
+        'An inch less than the waist (common practice); try it round the waist.',
+      ),
     ],
     ...base,
   });

@@ -1,8 +1,8 @@
 import { bodyTerms, buildFigure, share, TOLERANCE, term } from '../../figure/build.ts';
 import type { Figure, Term } from '../../figure/figure.ts';
 import { type Cm, cm } from '../../units/length.ts';
-import { easeOf } from './ease-of.ts';
 import type { PartContext } from '../part.ts';
+import { easeOf } from './ease-of.ts';
 
 /** Crotch extensions as parts of the marked hip (common practice). */
 const EXTENDS = { front: 16, back: 8 } as const;
@@ -88,11 +88,16 @@ export function planLegs(
           term('take', 'inside leg', -leg, 'From the crotch down.'),
         ]
       : null);
-  const depth = make('crotch-depth', 'crotch level', riseTerms && [...riseTerms, easeOf(c, 'rise'), ...deeper], {
-    group: 'level',
-    estimated: rise === null,
-    settable: ['wearing', 'finished'],
-  });
+  const depth = make(
+    'crotch-depth',
+    'crotch level',
+    riseTerms && [...riseTerms, easeOf(c, 'rise'), ...deeper],
+    {
+      group: 'level',
+      estimated: rise === null,
+      settable: ['wearing', 'finished'],
+    },
+  );
 
   const thigh = net('thigh');
   const bare = hip === null ? null : hip / 2 + hip / EXTENDS.front + hip / EXTENDS.back;
@@ -195,7 +200,12 @@ export function planLegs(
             ? null
             : [
                 term('body', 'thigh, about', thighDrafted, 'Half of the girth and both extensions.'),
-                term('take', 'straight down', -SHORT_TAPER, 'A short leg narrows a little (common practice).'),
+                term(
+                  'take',
+                  'straight down',
+                  -SHORT_TAPER,
+                  'A short leg narrows a little (common practice).',
+                ),
               ],
       { group: 'girth', tolerance: TOLERANCE.length },
     ),
@@ -227,13 +237,19 @@ export function planLegs(
       ),
     );
     figures[figures.length - 1] = girth;
-    if (level.marked !== null && level.marked > d! + 2 && level.marked < d! + l! - 2 && girth.shares.length > 0)
+    if (
+      level.marked !== null &&
+      level.marked > d! + 2 &&
+      level.marked < d! + l! - 2 &&
+      girth.shares.length > 0
+    )
       knee = { level: level.marked, front: girth.shares[0]!.rounded, back: girth.shares[1]!.rounded };
   }
   return {
     figures,
     crotch: depth.marked,
-    extends: front.marked === null || back.marked === null ? null : { front: front.marked, back: back.marked },
+    extends:
+      front.marked === null || back.marked === null ? null : { front: front.marked, back: back.marked },
     inseam: inseam.marked,
     knee,
     hem:

@@ -60,7 +60,10 @@ const crotchCurve = (from: Point, to: Point): Segment => [
  * Front and back of one leg. The side seams below the hip are alike by construction; the back's crotch point is lowered
  * until both inside legs are as long, as a cutter does it. Null where there is no leg to draft.
  */
-export function legShapes(upper: Readonly<Record<Face, LegUpper>>, q: LegPlan): Record<Face, LegShape> | null {
+export function legShapes(
+  upper: Readonly<Record<Face, LegUpper>>,
+  q: LegPlan,
+): Record<Face, LegShape> | null {
   const bend = { front: endOf(upper.front.side.at(-1)!), back: endOf(upper.back.side.at(-1)!) };
   const low = Math.max(bend.front[1], bend.back[1]);
   if (q.crotch <= low + 0.5 || q.inseam <= 1) return null;
@@ -210,6 +213,4 @@ export function legPanel(
 
 /** The girth of one leg at the crotch level, cm: both faces there. */
 export const legGirth = (s: Readonly<Record<Face, LegShape>>): Cm =>
-  cm(
-    s.front.sideAtCrotch - s.front.crotchPoint[0] + (s.back.sideAtCrotch - s.back.crotchPoint[0]),
-  );
+  cm(s.front.sideAtCrotch - s.front.crotchPoint[0] + (s.back.sideAtCrotch - s.back.crotchPoint[0]));

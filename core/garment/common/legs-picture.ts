@@ -1,6 +1,6 @@
 import type { Point } from '../../draft/curve.ts';
-import { seamThrough } from '../../draft/shape.ts';
 import { pathData } from '../../draft/outline.ts';
+import { seamThrough } from '../../draft/shape.ts';
 import { n, type View } from './silhouette.ts';
 
 /** Two legs as they hang, waist at y 0, cm: half widths of the body above the crotch, flat widths of a leg below it. */
@@ -35,7 +35,8 @@ export function hangLegs(out: View, q: HangingLegs): void {
   const e = legEdges(q);
   const body: Point[] = [[q.waist, 0], ...q.through];
   const upper = body.length > 1 ? pathData(seamThrough(body)) : `M${n(q.waist)} 0`;
-  const mirror = (d: string) => d.replace(/(-?[\d.]+) (-?[\d.]+)/g, (_, x: string, y: string) => `${n(-Number(x))} ${y}`);
+  const mirror = (d: string) =>
+    d.replace(/(-?[\d.]+) (-?[\d.]+)/g, (_, x: string, y: string) => `${n(-Number(x))} ${y}`);
   const knee = e.knee ?? e.hem;
   const leg =
     `${upper} C${n(e.hip[0])} ${n(e.hip[1] + (knee.level - e.hip[1]) * 0.4)} ${n(knee.outer)} ${n(knee.level - (knee.level - e.hip[1]) * 0.4)} ${n(knee.outer)} ${n(knee.level)}` +

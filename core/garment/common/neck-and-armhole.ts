@@ -21,7 +21,12 @@ export function neckline(shape: NeckShape, centre: Point, side: Point): Segment[
     // Over each bust it rises from the centre and falls a little before it goes up to the shoulder.
     const turn: Point = [centre[0] + x * 0.94, centre[1] + d * 0.3];
     return [
-      [centre, [centre[0] + x * 0.12, centre[1] + d * 0.32], [centre[0] + x * 0.5, centre[1] + d * 0.46], turn],
+      [
+        centre,
+        [centre[0] + x * 0.12, centre[1] + d * 0.32],
+        [centre[0] + x * 0.5, centre[1] + d * 0.46],
+        turn,
+      ],
       [turn, side],
     ];
   }

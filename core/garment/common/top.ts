@@ -118,16 +118,24 @@ export function draftTop(c: PartContext, v: TopValues): TopDraft {
     return m?.net == null ? null : bodyTerms(m);
   };
   const readLength = bodyOf('garment-length');
-  const length = make('length', 'length, from the side-neck', readLength ?? [term('style', 'wanted', v.length, 'As briefed.')], {
-    read: readLength !== null,
-    tolerance: TOLERANCE.length,
-  });
+  const length = make(
+    'length',
+    'length, from the side-neck',
+    readLength ?? [term('style', 'wanted', v.length, 'As briefed.')],
+    {
+      read: readLength !== null,
+      tolerance: TOLERANCE.length,
+    },
+  );
   const neckWidth = net('neck-width');
   const neckHalf = make(
     'neck-half',
     'neck width, half',
     neckWidth !== null
-      ? [...bodyOf('neck-width')!, term('share', 'half of it', -neckWidth / 2, 'The panel is half a front or back.')]
+      ? [
+          ...bodyOf('neck-width')!,
+          term('share', 'half of it', -neckWidth / 2, 'The panel is half a front or back.'),
+        ]
       : [term('body', 'estimate', c.shape.neckWidth / 2, 'Not read: half of the house neck width.')],
     { estimated: neckWidth === null },
   );
@@ -157,10 +165,23 @@ export function draftTop(c: PartContext, v: TopValues): TopDraft {
     'armhole depth',
     [
       ...(bodyOf('armhole-depth') ??
-        (bust === null ? [] : [term('body', 'estimate', armholeByBust(bust), 'Not read: by the bust (a handbook’s table, from memory).')])),
+        (bust === null
+          ? []
+          : [
+              term(
+                'body',
+                'estimate',
+                armholeByBust(bust),
+                'Not read: by the bust (a handbook’s table, from memory).',
+              ),
+            ])),
       easeOf(c, 'armhole-depth'),
     ],
-    { group: 'level', estimated: net('armhole-depth') === null, known: bust !== null || net('armhole-depth') !== null },
+    {
+      group: 'level',
+      estimated: net('armhole-depth') === null,
+      known: bust !== null || net('armhole-depth') !== null,
+    },
   );
   const neckFront = make(
     'neck-front',
@@ -174,7 +195,8 @@ export function draftTop(c: PartContext, v: TopValues): TopDraft {
   );
 
   const waistLevel =
-    net('neck-to-waist-back') ?? (net('nape-to-waist') === null ? null : net('nape-to-waist')! + NECK_ABOVE_NAPE);
+    net('neck-to-waist-back') ??
+    (net('nape-to-waist') === null ? null : net('nape-to-waist')! + NECK_ABOVE_NAPE);
   const lines = { bust: c.line('bust'), waist: c.line('waist'), hip: c.line('hip') };
   const complete =
     lines.bust?.front &&
@@ -199,19 +221,24 @@ export function draftTop(c: PartContext, v: TopValues): TopDraft {
   const stretchy = c.input.brief.cloth.stretch > 0;
   const band =
     neckRound !== null && v.band > 0
-      ? make('band-length', 'neck band, length', [
-          term('body', 'neckline, sewn', neckRound, 'Measured on the panels.'),
-          ...(stretchy
-            ? [
-                term(
-                  'take',
-                  'shorter, to lie close',
-                  -(1 - BAND_OF_NECK) * neckRound,
-                  '0.85 of the neckline in a knit (common practice).',
-                ),
-              ]
-            : []),
-        ], { group: 'band', known: true })
+      ? make(
+          'band-length',
+          'neck band, length',
+          [
+            term('body', 'neckline, sewn', neckRound, 'Measured on the panels.'),
+            ...(stretchy
+              ? [
+                  term(
+                    'take',
+                    'shorter, to lie close',
+                    -(1 - BAND_OF_NECK) * neckRound,
+                    '0.85 of the neckline in a knit (common practice).',
+                  ),
+                ]
+              : []),
+          ],
+          { group: 'band', known: true },
+        )
       : null;
   const panels = [
     ...(faces ? [faces.front, faces.back] : []),
@@ -389,7 +416,11 @@ function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>, q: TopPl
     const own = (id: string, at: Point): Place => ({ figure: c.id(id), panel: panel.id, at });
     return [
       own(`neck-${face}`, first('neck')),
-      ...panel.lines.map((l) => ({ figure: l.id, panel: panel.id, at: [last('armhole')[0] * 0.9, l.y] as Point })),
+      ...panel.lines.map((l) => ({
+        figure: l.id,
+        panel: panel.id,
+        at: [last('armhole')[0] * 0.9, l.y] as Point,
+      })),
       ...(face === 'front'
         ? [
             own('length', mid(first('centre'), last('centre'), 0.3)),
@@ -401,6 +432,18 @@ function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>, q: TopPl
           ]
         : [
             own('armhole-depth', [last('armhole')[0], q.depth]),
+            ...panel.lines.map((l) => ({
+              figure: `level-${l.id}`,
+              panel: panel.id,
+              at: [last('armhole')[0] * 0.7, l.y] as Point,
+            })),
+            {
+              figure: 'level-hip',
+              panel: panel.id,
+              at: [last('armhole')[0] * 0.7, panel.lines.at(-1)!.y] as Point,
+            },
+            { figure: 'hip', panel: panel.id, at: [last('armhole')[0] * 0.7, q.length - 1] as Point },
+            { figure: 'waist', panel: panel.id, at: [last('armhole')[0] * 0.7, q.length - 2] as Point },
             own('armhole-round', path('armhole')[0]!.at(-1) as Point),
             own('side-seam', mid(first('side'), last('side'))),
           ]),
@@ -409,4 +452,5 @@ function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>, q: TopPl
 }
 
 /** The widest that a neckline of this length becomes when half of its stretch is used, cm. */
-export const neckOpens = (c: PartContext, round: Cm): Cm => cm(round * (1 + c.input.brief.cloth.stretch / 200));
+export const neckOpens = (c: PartContext, round: Cm): Cm =>
+  cm(round * (1 + c.input.brief.cloth.stretch / 200));

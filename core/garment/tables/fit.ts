@@ -93,7 +93,8 @@ export const WORKROOM: Record<EaseZone, Row> = {
   'across-back': row(1, 1.5, 2.5, 4, 6, 0),
   'armhole-depth': row(1.5, 2, 3, 4.5, 6),
   'neck-to-waist': row(0.5, 0.6, 1, 1.5, 2, 0),
-  rise: row(0.5, 1.3, 2, 3, 4),
+  // The handbook's half centimetre for close ones lies under its own floor of one: the floor counts.
+  rise: row(1, 1.3, 2, 3, 4),
 };
 /**
  * The waist of what hangs from it: past "fitted" it keeps the waistband's 2.5 and only the lines below get looser.

@@ -10,7 +10,7 @@ import { roundLength } from '../../../units/rounding.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
-import { FACES, type Face } from '../../tables/darts.ts';
+import type { Face } from '../../tables/darts.ts';
 import type { BonedValues } from './fields.ts';
 import { type BonedPlan, planBoned, readFirm } from './plan.ts';
 
@@ -23,8 +23,15 @@ const BACK_SEAM = 0.48;
 /** The upper edge is drawn in by this against the bust line, per quarter, cm, where it was not read (common practice). */
 const EDGE_IN = 0.5;
 
-type PanelId = 'centre-front' | 'side-front' | 'side-back' | 'centre-back';
-export const PANEL_IDS: readonly PanelId[] = ['centre-front', 'side-front', 'side-back', 'centre-back'];
+/** What the cutter calls them. */
+const NAMES = {
+  'front-centre': 'centre front',
+  'front-side': 'side front',
+  'back-side': 'side back',
+  'back-centre': 'centre back',
+} as const;
+type PanelId = 'front-centre' | 'front-side' | 'back-side' | 'back-centre';
+export const PANEL_IDS: readonly PanelId[] = ['front-centre', 'front-side', 'back-side', 'back-centre'];
 
 export interface Bone {
   readonly seam: string;
@@ -39,7 +46,12 @@ export interface BonedDraft extends Drafted {
   readonly gap: Figure | null;
   readonly measured: readonly Figure[];
   /** how far each pair of seams is apart, cm */
-  readonly seams: readonly { readonly name: string; readonly figure: string; readonly a: Cm; readonly b: Cm }[];
+  readonly seams: readonly {
+    readonly name: string;
+    readonly figure: string;
+    readonly a: Cm;
+    readonly b: Cm;
+  }[];
 }
 
 /** Widths of one face at its levels, from the top down, and where its inner seam divides them. */
@@ -78,14 +90,19 @@ export function draftBoned(c: PartContext, v: BonedValues): BonedDraft {
     measured: [],
     seams: [],
   };
-  if (!m || !bust?.front || !bust.back || !under?.front || !under.back || !waist?.front || !waist.back) return none;
+  if (!m || !bust?.front || !bust.back || !under?.front || !under.back || !waist?.front || !waist.back)
+    return none;
   const heights = [m.front, m.bust, m.underbust, 0];
   if (heights.some((h, i) => i > 0 && heights[i - 1]! - h < 1.5) || m.side < 2 || m.back < 2) return none;
   const lower = m.below > 0 ? lowerWidths(c, m.below) : null;
   const open = (gap?.marked ?? 0) / 2;
   const levels = (face: Face): Level[] => {
     const ratio = face === 'front' ? m.apex / bust.front!.rounded : BACK_SEAM;
-    const at = (height: number, width: number): Level => ({ height, width, inner: width * Math.min(0.75, ratio) });
+    const at = (height: number, width: number): Level => ({
+      height,
+      width,
+      inner: width * Math.min(0.75, ratio),
+    });
     const off = face === 'back' ? open : 0;
     return [
       at(m.front, edgeWidth(c, bust[face]!.rounded) - off),
@@ -104,29 +121,46 @@ export function draftBoned(c: PartContext, v: BonedValues): BonedDraft {
   };
   const [f, b] = [levels('front'), levels('back')];
   const shaped: Record<PanelId, Panel> = {
-    'centre-front': panelOf(c, 'centre-front', f, 'inner', [tops.centre, tops.princess]),
-    'side-front': panelOf(c, 'side-front', f, 'outer', [tops.princess, tops.side]),
-    'side-back': panelOf(c, 'side-back', b, 'outer', [tops.blade, tops.side]),
-    'centre-back': panelOf(c, 'centre-back', b, 'inner', [tops.back, tops.blade]),
+    'front-centre': panelOf(c, 'front-centre', f, 'inner', [tops.centre, tops.princess]),
+    'front-side': panelOf(c, 'front-side', f, 'outer', [tops.princess, tops.side]),
+    'back-side': panelOf(c, 'back-side', b, 'outer', [tops.blade, tops.side]),
+    'back-centre': panelOf(c, 'back-centre', b, 'inner', [tops.back, tops.blade]),
   };
   const all = PANEL_IDS.map((id) => shaped[id]);
   const seam = (id: PanelId, e: string) => edgeLength(shaped[id], e);
   const seams = [
-    { name: 'princess seams', figure: 'bone-front', a: seam('centre-front', 'outer'), b: seam('side-front', 'inner') },
-    { name: 'side seams', figure: 'bone-side', a: seam('side-front', 'outer'), b: seam('side-back', 'outer') },
-    { name: 'back seams', figure: 'bone-back', a: seam('centre-back', 'outer'), b: seam('side-back', 'inner') },
+    {
+      name: 'princess seams',
+      figure: 'bone-front',
+      a: seam('front-centre', 'outer'),
+      b: seam('front-side', 'inner'),
+    },
+    {
+      name: 'side seams',
+      figure: 'bone-side',
+      a: seam('front-side', 'side'),
+      b: seam('back-side', 'side'),
+    },
+    {
+      name: 'back seams',
+      figure: 'bone-back',
+      a: seam('back-centre', 'outer'),
+      b: seam('back-side', 'inner'),
+    },
   ];
   const bones: Bone[] = [
-    ...seams.map((s) => ({ seam: s.name, count: 2, figure: boneFigure(c, s.figure, s.name, Math.min(s.a, s.b)) })),
+    ...seams.map((s) => ({
+      seam: s.name,
+      count: 2,
+      figure: boneFigure(c, s.figure, s.name, Math.min(s.a, s.b)),
+    })),
     {
       seam: 'centre back edges',
       count: 2,
-      figure: boneFigure(c, 'bone-centre-back', 'centre back edges', seam('centre-back', 'inner')),
+      figure: boneFigure(c, 'bone-centre-back', 'centre back edges', seam('back-centre', 'inner')),
     },
   ];
-  const sewnWaist = cm(
-    2 * (widthAtWaist(f) + widthAtWaist(b)) + (c.closes === 'lacing' ? 2 * open : 0),
-  );
+  const sewnWaist = cm(2 * (widthAtWaist(f) + widthAtWaist(b)) + (c.closes === 'lacing' ? 2 * open : 0));
   const layersOf: Panel[] = [
     ...(v.underlined ? all.map((q) => layer(q, 'underlining')) : []),
     ...(c.input.brief.lining ? all.map((q) => layer(q, 'lining')) : []),
@@ -170,7 +204,10 @@ function lowerWidths(c: PartContext, below: number): Record<Face, number> {
     const i = lines.findIndex((l) => l!.level! >= below);
     if (i <= 0) return lines.at(i < 0 ? -1 : 0)![face]!.rounded;
     const [a, b] = [lines[i - 1]!, lines[i]!];
-    return a[face]!.rounded + ((b[face]!.rounded - a[face]!.rounded) * (below - a.level!)) / (b.level! - a.level! || 1);
+    return (
+      a[face]!.rounded +
+      ((b[face]!.rounded - a[face]!.rounded) * (below - a.level!)) / (b.level! - a.level! || 1)
+    );
   };
   return { front: of('front'), back: of('back') };
 }
@@ -204,30 +241,46 @@ function panelOf(
     return [x, y(height)];
   };
   const path = (from: number, side: 'left' | 'right'): Segment[] => {
-    const inside = levels.filter((l) => l.height < from - 1);
+    const inside = levels.filter((l) => l.height < from - 0.3);
     return seamThrough([edgeAt(from, side), ...inside.map((l) => edgeAt(l.height, side))]);
   };
   const right = path(outerTop, 'right');
   const centred = which === 'inner';
   const foot = levels.at(-1)!.height;
   const left: Segment[] = centred ? straight([0, y(innerTop)], [0, y(foot)]) : path(innerTop, 'left');
-  const fold = id === 'centre-front';
+  const fold = id === 'front-centre';
   const upper = upperEdge(startOf(left[0]!), startOf(right[0]!));
   const seamAllowance = a.side;
-  const isBack = id === 'centre-back';
+  const isBack = id === 'back-centre';
   return {
     id: c.id(id),
-    name: id.replace('-', ' '),
-    share: id.endsWith('front') ? 'front' : 'back',
+    name: NAMES[id],
+    share: id.startsWith('front') ? 'front' : 'back',
     layer: 'outer',
     cut: fold ? 'fold' : 'pair',
     count: fold ? 1 : 2,
     grain: 'lengthwise, square to the waist',
     edges: [
       edge('top', 'upper edge', [upper], a.neck),
-      edge('outer', id === 'side-front' || id === 'side-back' ? 'side seam' : 'seam', right, id.startsWith('side') && c.opens === 'left-side' ? cm(Math.max(a.side, a.zip)) : seamAllowance),
-      edge('waist', foot === 0 ? 'waist' : 'lower edge', straight(endOf(right.at(-1)!), endOf(left.at(-1)!)), c.below ? a.waist : a.neck),
-      edge('inner', fold ? 'centre front' : isBack ? 'centre back' : 'seam', reversed(left), fold ? cm(0) : isBack && c.opens === 'centre-back' ? a.zip : seamAllowance, { fold }),
+      edge(
+        outerId(id),
+        id.endsWith('side') ? 'side seam' : 'seam',
+        right,
+        id.endsWith('side') && c.opens === 'left-side' ? cm(Math.max(a.side, a.zip)) : seamAllowance,
+      ),
+      edge(
+        foot === 0 ? 'waist' : 'lower',
+        foot === 0 ? 'waist' : 'lower edge',
+        straight(endOf(right.at(-1)!), endOf(left.at(-1)!)),
+        c.below ? a.waist : a.neck,
+      ),
+      edge(
+        'inner',
+        fold ? 'centre front' : isBack ? 'centre back' : 'seam',
+        reversed(left),
+        fold ? cm(0) : isBack && c.opens === 'centre-back' ? a.zip : seamAllowance,
+        { fold },
+      ),
     ],
     darts: [],
     lines: levels.slice(1).map((l, i) => ({
@@ -238,8 +291,9 @@ function panelOf(
     marks: levels
       .slice(1, 4)
       .map((l) => ({ kind: 'notch' as const, name: 'level', at: edgeAt(l.height, 'right') })),
-    across: { centre: 'inner', side: 'outer' },
-    note: id === 'centre-back' && c.closes === 'lacing' ? 'eyelets along the centre back, a placket beneath' : '',
+    across: { centre: 'inner', side: outerId(id) },
+    note:
+      id === 'back-centre' && c.closes === 'lacing' ? 'eyelets along the centre back, a placket beneath' : '',
   };
 }
 
@@ -251,7 +305,10 @@ const layer = (q: Panel, kind: 'underlining' | 'lining'): Panel => ({
   id: `${q.id}-${kind}`,
   name: `${q.name} ${kind}`,
   layer: kind === 'lining' ? 'lining' : 'interfacing',
-  note: kind === 'lining' ? 'covers the channels of the bones' : 'underlining: cut as the outer, the channels are sewn on it',
+  note:
+    kind === 'lining'
+      ? 'covers the channels of the bones'
+      : 'underlining: cut as the outer, the channels are sewn on it',
 });
 
 function boneFigure(c: PartContext, id: string, seam: string, length: number): Figure {
@@ -266,7 +323,10 @@ function boneFigure(c: PartContext, id: string, seam: string, length: number): F
       term('take', 'shorter', -BONE_SHORTER, 'So that it does not push at either end (common practice).'),
     ],
     marked: roundLength(cm(length - BONE_SHORTER), { ...c.rounding, mode: 'down' }),
-    follows: (x) => (x > 0 && x <= length - 0.5 ? null : `A bone in a seam of ${p(cm(length))} leaves half a centimetre at least.`),
+    follows: (x) =>
+      x > 0 && x <= length - 0.5
+        ? null
+        : `A bone in a seam of ${p(cm(length))} leaves half a centimetre at least.`,
   });
 }
 
@@ -289,6 +349,9 @@ function stayFigure(c: PartContext, v: BonedValues): Figure {
   });
 }
 
+/** The outer edge of a panel: the side seam of the garment, or a seam of its face. */
+const outerId = (id: PanelId) => (id.endsWith('side') ? 'side' : 'outer');
+
 /** A panel moved to where it is worn, waist at y 0. */
 export const asWorn = (q: Panel, dx: number) => {
   const waist = q.lines.find((l) => l.id === 'waist')!.y;
@@ -304,7 +367,7 @@ function placesOf(c: PartContext, shaped: Readonly<Record<PanelId, Panel>>, belo
     const own = (name: string, where: Point) => at(c.id(name), where);
     const line = (name: string) => q.lines.find((l) => l.id === name)!.y;
     switch (id) {
-      case 'centre-front':
+      case 'front-centre':
         return [
           own('top-front', along(q, 'outer', 0)),
           own('bust-height', [0, line('bust')]),
@@ -314,14 +377,22 @@ function placesOf(c: PartContext, shaped: Readonly<Record<PanelId, Panel>>, belo
           own('edge-round', along(q, 'top', 0.5)),
           own('stay', [0, line('waist')]),
         ];
-      case 'side-front':
+      case 'front-side':
         return [
           ...(['bust', 'underbust', 'waist'] as const).map((z) => at(z, [0, line(z)])),
-          own('top-side', along(q, 'outer', 0)),
-          own('bone-side', along(q, 'outer', 0.6)),
-          ...(below ? [at('tummy', along(q, 'waist', 0.5)), own('below', along(q, 'waist', 0.2)), at('hip', along(q, 'waist', 0.7))] : []),
+          own('top-side', along(q, 'side', 0)),
+          own('bone-side', along(q, 'side', 0.6)),
+          ...(below
+            ? [
+                at('tummy', along(q, below ? 'lower' : 'waist', 0.5)),
+                own('below', along(q, below ? 'lower' : 'waist', 0.2)),
+                at('hip', along(q, 'lower', 0.7)),
+                at('level-tummy', along(q, 'lower', 0.4)),
+                at('level-hip', along(q, 'lower', 0.9)),
+              ]
+            : []),
         ];
-      case 'side-back':
+      case 'back-side':
         return [
           ...(['bust', 'underbust', 'waist'] as const).map((z) => at(z, [0, line(z)])),
           own('bone-back', along(q, 'inner', 0.5)),

@@ -12,7 +12,7 @@ import { MOST_EASED } from '../../meeting.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
 import { asWorn, type BonedDraft, draftBoned } from './draft.ts';
-import { FIELDS, type BonedValues } from './fields.ts';
+import { type BonedValues, FIELDS } from './fields.ts';
 import { bonedLines, readFirm } from './plan.ts';
 
 /** A waist drawn in by more than this is warned of, by more than the last is accepted by name (house rules; common practice). */
@@ -38,7 +38,16 @@ export const bonedBodice = definePart({
   hangsFrom: 'shoulder',
   joins: { gives: ['waist'], takes: [], givenUp: ['below'] },
   wants: (v) => ({
-    needs: ['bust', 'underbust', 'waist', 'neck-to-bust', 'neck-to-waist-front', 'underarm-to-waist', 'apex-span', ...(v.below > 0 ? ['tummy', 'waist-to-tummy'] : [])],
+    needs: [
+      'bust',
+      'underbust',
+      'waist',
+      'neck-to-bust',
+      'neck-to-waist-front',
+      'underarm-to-waist',
+      'apex-span',
+      ...(v.below > 0 ? ['tummy', 'waist-to-tummy'] : []),
+    ],
     helps: [
       'bust-front',
       'waist-front',
@@ -73,10 +82,24 @@ export const bonedBodice = definePart({
         length: b.figure.marked,
         note: `${b.count} of this length, ends tipped`,
       })),
-      { name: 'bone channels', length: cm(d.bones.reduce((sum, b) => sum + b.count * ((b.figure.marked ?? 0) + 3), 0)), note: 'each 3 cm longer than its bone' },
+      {
+        name: 'bone channels',
+        length: cm(d.bones.reduce((sum, b) => sum + b.count * ((b.figure.marked ?? 0) + 3), 0)),
+        note: 'each 3 cm longer than its bone',
+      },
       { name: 'waist stay', length: d.stay.marked, note: 'firm ribbon, with hooks' },
-      ...(c.closes === 'lacing' ? [{ name: 'lacing cord', length: cm(Math.max(2, (d.plan.marked?.back ?? 20) * 8)), note: 'eight times the opening; eyelets on both edges' }] : []),
-      ...(c.closes === 'loops' ? [{ name: 'buttons in loops', length: null, note: 'along the opening' }] : []),
+      ...(c.closes === 'lacing'
+        ? [
+            {
+              name: 'lacing cord',
+              length: cm(Math.max(2, (d.plan.marked?.back ?? 20) * 8)),
+              note: 'eight times the opening; eyelets on both edges',
+            },
+          ]
+        : []),
+      ...(c.closes === 'loops'
+        ? [{ name: 'buttons in loops', length: null, note: 'along the opening' }]
+        : []),
       ...threadAndNeedle(c),
     ],
     allowances: allowanceList(c, [
@@ -93,7 +116,13 @@ function bonedChecks(c: PartContext, v: BonedValues, d: BonedDraft): RawCheck[] 
   const found: RawCheck[] = [];
   for (const f of d.plan.figures)
     if (f.finished === null)
-      found.push(missing(`absent-${f.id}`, f.id, `${f.name} was not read, and nothing it could be taken from: read it or set it by hand.`));
+      found.push(
+        missing(
+          `absent-${f.id}`,
+          f.id,
+          `${f.name} was not read, and nothing it could be taken from: read it or set it by hand.`,
+        ),
+      );
   const waist = c.measured.get('waist')?.net ?? null;
   const firm = readFirm(c.measured);
   if (v.reduction > 0 && firm)
@@ -172,20 +201,22 @@ function bonedChecks(c: PartContext, v: BonedValues, d: BonedDraft): RawCheck[] 
   return found;
 }
 
-function bonedPicture(c: PartContext, v: BonedValues, d: BonedDraft): Picture {
+function bonedPicture(c: PartContext, _: BonedValues, d: BonedDraft): Picture {
   if (!d.shaped) return NO_PICTURE;
   const { shaped } = d;
   const view = (face: 'front' | 'back'): View => {
     const out = emptyView();
     const [inner, outer] =
       face === 'front'
-        ? [shaped['centre-front'], shaped['side-front']]
-        : [shaped['centre-back'], shaped['side-back']];
+        ? [shaped['front-centre'], shaped['front-side']]
+        : [shaped['back-centre'], shaped['back-side']];
     const at = (q: typeof inner, id: string) => q.lines.find((l) => l.id === id)!.y;
     const widthOf = (q: typeof inner, y: number, e: string) => {
       const path = asWorn(q, 0)(e);
       const waist = at(q, 'waist');
-      const near = path.flatMap((s) => [startOf(s), endOf(s)]).reduce((a, b) => (Math.abs(b[1] - (y - waist)) < Math.abs(a[1] - (y - waist)) ? b : a));
+      const near = path
+        .flatMap((s) => [startOf(s), endOf(s)])
+        .reduce((a, b) => (Math.abs(b[1] - (y - waist)) < Math.abs(a[1] - (y - waist)) ? b : a));
       return near[0];
     };
     // The outer panel is laid beside the inner one where both meet at the bust line.
@@ -195,7 +226,7 @@ function bonedPicture(c: PartContext, v: BonedValues, d: BonedDraft): Picture {
     const seam = innerPath('outer');
     const quarter = (z: 'bust' | 'underbust' | 'waist') => c.line(z)![face]!.rounded;
     const plan = d.plan.marked!;
-    const edge = startOf(outerPath('outer')[0]!);
+    const edge = startOf(outerPath('side')[0]!);
     // Worn, the seams are closed: the side lies where the quarters end.
     const side = seamThrough(
       [
@@ -211,34 +242,56 @@ function bonedPicture(c: PartContext, v: BonedValues, d: BonedDraft): Picture {
     const join = endOf(topEdge[0]!.at(-1)!);
     const sideTop = startOf(side[0]!);
     const upper = `M${n(top[0])} ${n(top[1])} ${pathData(topEdge[0]!).replace(/^M\S+ \S+ /, '')} Q${n((join[0] + sideTop[0]) / 2)} ${n(join[1] * 0.96)} ${n(sideTop[0])} ${n(sideTop[1])}`;
-    const flip = (data: string) => data.replace(/(-?[\d.]+) (-?[\d.]+)/g, (_, x: string, y: string) => `${n(-Number(x))} ${y}`);
+    const flip = (data: string) =>
+      data.replace(/(-?[\d.]+) (-?[\d.]+)/g, (_, x: string, y: string) => `${n(-Number(x))} ${y}`);
     const foot = endOf(side.at(-1)!);
     for (const f of [(x: string) => x, flip]) {
       out.strokes.push(
         { kind: 'outline', figure: c.id('edge-round'), d: f(upper) },
         { kind: 'outline', figure: null, d: f(pathData(side)) },
         { kind: 'seam', figure: c.id(face === 'front' ? 'bone-front' : 'bone-back'), d: f(pathData(seam)) },
-        { kind: 'level', figure: null, d: f(pathData(seam.map((s) => s.map(([x, y]) => [x + 0.5, y] as Point) as unknown as typeof s))) },
+        {
+          kind: 'level',
+          figure: null,
+          d: f(pathData(seam.map((s) => s.map(([x, y]) => [x + 0.5, y] as Point) as unknown as typeof s))),
+        },
       );
     }
-    out.strokes.push({ kind: 'outline', figure: c.below ? 'waist' : null, d: `M${n(-foot[0])} ${n(foot[1])} L${n(foot[0])} ${n(foot[1])}` });
-    if (face === 'front') out.strokes.push({ kind: 'level', figure: null, d: `M0 ${n(top[1])} L0 ${n(foot[1])}` });
+    out.strokes.push({
+      kind: 'outline',
+      figure: c.below ? 'waist' : null,
+      d: `M${n(-foot[0])} ${n(foot[1])} L${n(foot[0])} ${n(foot[1])}`,
+    });
+    if (face === 'front')
+      out.strokes.push({ kind: 'level', figure: null, d: `M0 ${n(top[1])} L0 ${n(foot[1])}` });
     else if (c.opens === 'centre-back') {
       out.strokes.push({ kind: 'seam', figure: null, d: `M0 ${n(top[1])} L0 ${n(foot[1])}` });
       if (c.closes === 'lacing')
         for (let y = top[1] + 1; y < foot[1] - 2; y += 3)
-          out.strokes.push({ kind: 'seam', figure: d.gap?.id ?? 'zip', d: `M-1.6 ${n(y)} L1.6 ${n(y + 2.4)} M1.6 ${n(y)} L-1.6 ${n(y + 2.4)}` });
+          out.strokes.push({
+            kind: 'seam',
+            figure: d.gap?.id ?? 'zip',
+            d: `M-1.6 ${n(y)} L1.6 ${n(y + 2.4)} M1.6 ${n(y)} L-1.6 ${n(y + 2.4)}`,
+          });
     }
-    const heights = { bust: -(d.plan.marked?.bust ?? 0), underbust: -(d.plan.marked?.underbust ?? 0), waist: 0 };
+    const heights = {
+      bust: -(d.plan.marked?.bust ?? 0),
+      underbust: -(d.plan.marked?.underbust ?? 0),
+      waist: 0,
+    };
     for (const z of ['bust', 'underbust', 'waist'] as const) {
       const half = c.line(z)![face]!.rounded;
       out.strokes.push(levelStroke(z, half, heights[z]));
       if (face === 'front') point(out, c.line(z)?.figure, [-half, heights[z]]);
     }
     const figure = (id: string) =>
-      [...d.plan.figures, ...d.bones.map((b) => b.figure), d.stay, ...d.measured, ...(d.gap ? [d.gap] : [])].find(
-        (f) => f.id === c.id(id),
-      );
+      [
+        ...d.plan.figures,
+        ...d.bones.map((b) => b.figure),
+        d.stay,
+        ...d.measured,
+        ...(d.gap ? [d.gap] : []),
+      ].find((f) => f.id === c.id(id));
     if (face === 'front') {
       point(out, figure('top-front'), join);
       point(out, figure('bone-front'), [endOf(seam[0]!)[0], heights.bust * 0.4]);

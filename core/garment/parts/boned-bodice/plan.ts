@@ -36,8 +36,7 @@ export function bonedLines(
   { input, measured }: Pick<GarmentContext, 'input' | 'measured'>,
 ): LineWanted[] {
   const layers = ['boning' as const, ...(v.underlined ? (['underlining'] as const) : [])];
-  const boned = (zone: EaseZone) =>
-    easeFor(zone, 'boned', input.brief.school, 'shoulder', input.house.ease);
+  const boned = (zone: EaseZone) => easeFor(zone, 'boned', input.brief.school, 'shoulder', input.house.ease);
   const firm = readFirm(measured);
   const drawnIn: LineWanted['ease'] =
     v.reduction > 0 && !firm
@@ -130,7 +129,12 @@ export function planBoned(c: PartContext, v: BonedValues): BonedPlan {
         ? null
         : [
             term('body', 'bust line', bust.marked, 'As marked.'),
-            term('add', 'bust point to the top', toTop ?? 7, toTop === null ? 'Not read: 7 cm (common practice).' : 'As read.'),
+            term(
+              'add',
+              'bust point to the top',
+              toTop ?? 7,
+              toTop === null ? 'Not read: 7 cm (common practice).' : 'As read.',
+            ),
           ]),
     { estimated: net('corset-top-front') === null },
   );
@@ -143,7 +147,12 @@ export function planBoned(c: PartContext, v: BonedValues): BonedPlan {
         ? null
         : [
             term('body', 'underarm to waist', underarm, 'As read.'),
-            term('take', 'below the underarm', -BELOW_UNDERARM, 'So that it does not cut when the arm hangs (common practice).'),
+            term(
+              'take',
+              'below the underarm',
+              -BELOW_UNDERARM,
+              'So that it does not cut when the arm hangs (common practice).',
+            ),
           ]),
     { estimated: net('corset-top-side') === null },
   );
@@ -163,12 +172,15 @@ export function planBoned(c: PartContext, v: BonedValues): BonedPlan {
   const apex = make(
     'apex',
     'bust point, half span',
-    span === null ? null : [...bodyOf('apex-span')!, term('share', 'half of it', -span / 2, 'The panel is half a front.')],
+    span === null
+      ? null
+      : [...bodyOf('apex-span')!, term('share', 'half of it', -span / 2, 'The panel is half a front.')],
     { group: 'length' },
   );
-  const below = v.below > 0 && !c.below
-    ? make('below', 'goes on below the waist', [term('style', 'from the brief', v.below, 'As briefed.')])
-    : null;
+  const below =
+    v.below > 0 && !c.below
+      ? make('below', 'goes on below the waist', [term('style', 'from the brief', v.below, 'As briefed.')])
+      : null;
   const all = [bust, underbust, top, side, back, apex];
   return {
     figures,

@@ -1,4 +1,12 @@
-import { endOf, lengthOf, offset, type Point, reversed, type Segment, startOf } from '../../../draft/curve.ts';
+import {
+  endOf,
+  lengthOf,
+  offset,
+  type Point,
+  reversed,
+  type Segment,
+  startOf,
+} from '../../../draft/curve.ts';
 import { edgeLength } from '../../../draft/measure.ts';
 import { type Edge, edge, type Panel } from '../../../draft/panel.ts';
 import { arc, levelOfLength, straight } from '../../../draft/shape.ts';
@@ -78,9 +86,12 @@ export function draftCollar(c: PartContext, v: CollarValues): CollarDraft {
     settable: [],
   });
   const depth = lengthFigure(c, 'depth', 'collar, depth at the centre back', v.depth);
-  const stand = v.kind === 'shirt' ? lengthFigure(c, 'stand', 'stand, depth at the centre back', v.stand) : null;
+  const stand =
+    v.kind === 'shirt' ? lengthFigure(c, 'stand', 'stand, depth at the centre back', v.stand) : null;
   const panels =
-    neck === null || depth.marked === null ? [] : shapes(c, v, neck / 2, depth.marked, stand?.marked ?? 0, laps);
+    neck === null || depth.marked === null
+      ? []
+      : shapes(c, v, neck / 2, depth.marked, stand?.marked ?? 0, laps);
   const sewn = panels[0] ? cm(2 * (edgeLength(panels[0], 'neck') - laps)) : null;
   return {
     panels: panels.flatMap((p) => [p, interfacing(p)]),
@@ -115,7 +126,14 @@ const lengthFigure = (c: PartContext, id: string, name: string, value: Cm): Figu
     follows: (x) => (x > 0 ? null : 'A collar is deeper than nothing.'),
   });
 
-function shapes(c: PartContext, v: CollarValues, half: number, depth: number, stand: number, laps: number): Panel[] {
+function shapes(
+  c: PartContext,
+  v: CollarValues,
+  half: number,
+  depth: number,
+  stand: number,
+  laps: number,
+): Panel[] {
   if (v.kind === 'flat') return [flat(c, half, depth)];
   if (v.kind === 'stand') return [bandCollar(c, 'collar', 'stand collar', half, depth)];
   const under = bandCollar(c, 'stand', 'stand of the collar', half + laps, stand);
@@ -161,12 +179,7 @@ function fall(c: PartContext, seam: number, depth: number, point: number): Panel
   const down = top.map(([x, y]) => [x, -y] as Point) as unknown as Segment;
   const end = endOf(down);
   const tip: Point = [end[0] + point * 0.6, end[1] + depth + point * 0.8];
-  const outer: Segment = [
-    tip,
-    [tip[0] * 0.66, tip[1] - point * 0.2],
-    [tip[0] * 0.33, depth],
-    [0, depth],
-  ];
+  const outer: Segment = [tip, [tip[0] * 0.66, tip[1] - point * 0.2], [tip[0] * 0.33, depth], [0, depth]];
   return make(c, 'fall', 'fall of the collar', [
     edge('neck', 'seam to the stand', [down], c.allowances.neck),
     edge('front', 'end', straight(end, tip), c.allowances.neck),
@@ -231,7 +244,9 @@ function placesOf(c: PartContext, v: CollarValues, panels: readonly Panel[]): Pl
     const mid = (a: Point, b: Point): Point => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
     const centre = mid(first('centre'), last('centre'));
     return [
-      ...(i === 0 ? [at('half', p.marks[0]!.at), at(v.kind === 'shirt' ? 'stand' : 'depth', centre)] : [at('depth', centre)]),
+      ...(i === 0
+        ? [at('half', p.marks[0]!.at), at(v.kind === 'shirt' ? 'stand' : 'depth', centre)]
+        : [at('depth', centre)]),
       at(i === 0 ? 'outer-edge' : 'fall-edge', last('outer')),
     ];
   });

@@ -92,7 +92,11 @@ export function closingNotions(c: PartContext, front: Panel | undefined): Notion
   const b = buttonsOf(c, front);
   if (b)
     return [
-      { name: `${b.count} buttons`, length: null, note: c.closes === 'loops' ? 'in loops, edge to edge' : 'with buttonholes' },
+      {
+        name: `${b.count} buttons`,
+        length: null,
+        note: c.closes === 'loops' ? 'in loops, edge to edge' : 'with buttonholes',
+      },
     ];
   if (c.closes === 'lacing')
     return [
@@ -106,4 +110,3 @@ export function closingNotions(c: PartContext, front: Panel | undefined): Notion
     return [{ name: 'buttons along the opening', length: null, note: `about every ${p(cm(APART))}` }];
   return [];
 }
-

@@ -8,6 +8,7 @@ import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { roundLength } from '../../../units/rounding.ts';
 import { clothWidth, foldOrSeam } from '../../cloth.ts';
+import { armEnds, armholePath, neckEnds, neckline } from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
@@ -16,7 +17,6 @@ import { closingBands, closingFigures } from './closing.ts';
 import { facings } from './facings.ts';
 import type { BodiceValues } from './fields.ts';
 import { type BodicePlan, planBodice } from './plan.ts';
-import { armEnds, armholePath, neckEnds, neckline } from '../../common/neck-and-armhole.ts';
 import { princessPlaces } from './princess-places.ts';
 import { type CutFace, cutFace, isPrincess } from './seams.ts';
 import { type BodiceTaking, bodiceTaking } from './suppression.ts';
@@ -132,7 +132,10 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
       front: sewnPlaces(faces.front),
       back: sewnPlaces(faces.back),
     },
-    places: () => (isPrincess(v) ? princessPlaces(c, cut) : placesOf(c, { front: cut[0]!.panels[0]!, back: cut[1]!.panels[0]! })),
+    places: () =>
+      isPrincess(v)
+        ? princessPlaces(c, cut)
+        : placesOf(c, { front: cut[0]!.panels[0]!, back: cut[1]!.panels[0]! }),
     plan,
     taking,
     bustDart: v.shaping === 'darts' ? bustDart : bustDart.slice(0, 1),
@@ -154,7 +157,12 @@ function movedFigures(c: PartContext, { panels }: CutFace): Figure[] {
   const dart = panels.flatMap((p1) => p1.darts).find((d) => d.figure === c.id('moved-dart'));
   if (!dart) return [];
   return [
-    onPanel(c, 'moved-dart', `bust dart at the ${dart.edge}, open${dart.edge === 'waist' ? ', with the waist dart' : ''}`, dart.intake),
+    onPanel(
+      c,
+      'moved-dart',
+      `bust dart at the ${dart.edge}, open${dart.edge === 'waist' ? ', with the waist dart' : ''}`,
+      dart.intake,
+    ),
     onPanel(c, 'moved-dart-length', `bust dart at the ${dart.edge}, length`, dart.length),
   ];
 }
@@ -399,7 +407,11 @@ function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>): Place[]
             own('bust-dart-intake', bustDart.tip),
             // Where both darts are one, its place and length are those of the waist dart.
             ...(bustDart.edge === 'waist'
-              ? [own('dart-front-intake', bustDart.legs[1]), own('dart-front-place', bustDart.legs[1]), own('dart-front-length', bustDart.tip)]
+              ? [
+                  own('dart-front-intake', bustDart.legs[1]),
+                  own('dart-front-place', bustDart.legs[1]),
+                  own('dart-front-length', bustDart.tip),
+                ]
               : []),
           ]
         : []),
@@ -419,7 +431,10 @@ function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>): Place[]
             own('centre-back-in', centreWaist),
           ]),
       ...(face === 'front'
-        ? [own('buttons', mid([centreNeck, centreWaist], 0.3)), own('button-spacing', mid([centreNeck, centreWaist], 0.5))]
+        ? [
+            own('buttons', mid([centreNeck, centreWaist], 0.3)),
+            own('button-spacing', mid([centreNeck, centreWaist], 0.5)),
+          ]
         : []),
     ];
   });

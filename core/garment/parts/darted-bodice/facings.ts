@@ -4,10 +4,10 @@ import { edge, edgeOf, type Panel } from '../../../draft/panel.ts';
 import { straight } from '../../../draft/shape.ts';
 import type { Cm } from '../../../units/length.ts';
 import { FACING_DEPTH } from '../../common/facing.ts';
+import { armholePath, neckline } from '../../common/neck-and-armhole.ts';
 import type { PartContext } from '../../part.ts';
 import { FACES, type Face } from '../../tables/darts.ts';
 import type { BodiceValues } from './fields.ts';
-import { armholePath, neckline } from '../../common/neck-and-armhole.ts';
 
 const NONE = 0 as Cm;
 const end = (path: readonly Segment[]): Point => path.at(-1)!.at(-1) as Point;

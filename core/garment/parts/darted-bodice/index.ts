@@ -3,8 +3,8 @@ import { TOLERANCE } from '../../../figure/build.ts';
 import { judge, missing, pass, type RawCheck, warn } from '../../../figure/check.ts';
 import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
-import { MOST_EASED } from '../../meeting.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
+import { MOST_EASED } from '../../meeting.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { FACES } from '../../tables/darts.ts';
 import { closingNotions } from './closing.ts';
@@ -64,7 +64,9 @@ export const dartedBodice = definePart({
   cutting: (c, v, d) => ({
     pieces: pieces(c, d.panels, 'bodice'),
     notions: [
-      ...(c.below || c.closes !== 'zip' ? [] : [{ name: 'hook and eye', length: null, note: 'above the zip' }]),
+      ...(c.below || c.closes !== 'zip'
+        ? []
+        : [{ name: 'hook and eye', length: null, note: 'above the zip' }]),
       ...closingNotions(c, d.faces?.front),
       ...threadAndNeedle(c),
     ],
@@ -141,7 +143,9 @@ function bodiceChecks(c: PartContext, _: unknown, d: BodiceDraft): RawCheck[] {
       );
   }
   for (const f of d.cut) {
-    const [outer, inner] = f.panels.map((q) => (q.edges.some((e) => e.id === 'princess') ? sewnLength(q, 'princess') : null));
+    const [outer, inner] = f.panels.map((q) =>
+      q.edges.some((e) => e.id === 'princess') ? sewnLength(q, 'princess') : null,
+    );
     if (outer == null || inner == null) continue;
     const off = cm(Math.abs(outer - inner));
     found.push(

@@ -99,7 +99,11 @@ function view(c: PartContext, v: BodiceValues, d: BodiceDraft, face: Face): View
   }
   if (c.closes === 'lacing' && c.opens === `centre-${face}`)
     for (let y = neck[0]![0][1] + 2; y < -1; y += 3)
-      out.strokes.push({ kind: 'seam', figure: 'zip', d: `M-1.2 ${n(y)} L1.2 ${n(y + 2.4)} M1.2 ${n(y)} L-1.2 ${n(y + 2.4)}` });
+      out.strokes.push({
+        kind: 'seam',
+        figure: 'zip',
+        d: `M-1.2 ${n(y)} L1.2 ${n(y + 2.4)} M1.2 ${n(y)} L-1.2 ${n(y + 2.4)}`,
+      });
   if (c.opens === `centre-${face}` && !buttons)
     out.strokes.push({ kind: 'seam', figure: null, d: `M0 ${n(neck[0]![0][1])} L0 0` });
   const shoulderMid: Point = [

@@ -100,6 +100,9 @@ const edgeHolds = (p: Panel, id: string, [x, y]: Point): boolean =>
     const xs = s.map((q) => q[0]);
     const ys = s.map((q) => q[1]);
     return (
-      x >= Math.min(...xs) - 0.1 && x <= Math.max(...xs) + 0.1 && y >= Math.min(...ys) - 0.1 && y <= Math.max(...ys) + 0.1
+      x >= Math.min(...xs) - 0.1 &&
+      x <= Math.max(...xs) + 0.1 &&
+      y >= Math.min(...ys) - 0.1 &&
+      y <= Math.max(...ys) + 0.1
     );
   });

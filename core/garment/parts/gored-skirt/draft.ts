@@ -1,8 +1,16 @@
-import { lengthOf, mapped, type Point, reversed, type Segment } from '../../../draft/curve.ts';
+import { endOf, lengthOf, mapped, type Point, reversed, type Segment } from '../../../draft/curve.ts';
 import { sewnLength, widthAt } from '../../../draft/measure.ts';
-import { edge, type Panel } from '../../../draft/panel.ts';
+import { edge, edgeOf, type Panel } from '../../../draft/panel.ts';
 import { levelFrom, seamThrough, straight } from '../../../draft/shape.ts';
-import { buildFigure, finely, markedGirth, share, TOLERANCE, term } from '../../../figure/build.ts';
+import {
+  buildFigure,
+  finely,
+  MARKED_FINER,
+  markedGirth,
+  share,
+  TOLERANCE,
+  term,
+} from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
@@ -54,6 +62,8 @@ export type GoredValues = ValuesOf<typeof FIELDS>;
 
 /** A train spreads by this part of its length at centre back (common practice). */
 const TRAIN_SPREADS = 0.25;
+/** A flare from the knee begins no lower than this part of the length, or there is none to flare (common practice). */
+const FLARE_LEFT = 0.7;
 /** Without a reading the knee lies this far below the waist, cm (the middle of what is usual). */
 const USUAL_KNEE = cm(60);
 
@@ -100,19 +110,16 @@ export function draftGored(c: PartContext, v: GoredValues): GoredDraft {
           hem: hem.shares[0]!.rounded,
           length: longest,
           flaresAt:
-            v.flareFrom === 'knee' ? (c.measured.get('waist-to-knee')?.net ?? USUAL_KNEE) : 0,
+            v.flareFrom === 'knee'
+              ? Math.min(c.measured.get('waist-to-knee')?.net ?? USUAL_KNEE, longest * FLARE_LEFT)
+              : 0,
         }
       : null;
   const shape = (layer: 'outer' | 'lining', tail: number): Panel | null =>
     plan && gore(c, plan, { layer, count, tail });
   const plain = shape('outer', 0);
   const trained = train?.marked ? shape('outer', train.marked) : null;
-  const outer =
-    plain && train?.marked
-      ? [{ ...plain, count: count - 2 }, trained!]
-      : plain
-        ? [plain]
-        : [];
+  const outer = plain && train?.marked ? [{ ...plain, count: count - 2 }, trained!] : plain ? [plain] : [];
   const lining = c.input.brief.lining ? shape('lining', 0) : null;
   const sewn = plain ? cm(count * sewnLength(plain, 'waist')) : null;
   const markedWaist = waist ? markedGirth(waist.figure) : null;
@@ -169,28 +176,48 @@ function hemFigure(c: PartContext, v: GoredValues, wide: BodyLine | undefined, c
     tolerance: TOLERANCE.girth,
     known: finished !== null,
     terms: [
-      term('body', `${wide?.figure.name ?? 'widest line'}, as marked`, finished ?? 0, 'Straight down from it.'),
-      term('style', `flare, ${2 * count} edges × ${p(v.flare)}`, 2 * count * v.flare, 'As briefed, at each edge.'),
+      term(
+        'body',
+        `${wide?.figure.name ?? 'widest line'}, as marked`,
+        finished ?? 0,
+        'Straight down from it.',
+      ),
+      term(
+        'style',
+        `flare, ${2 * count} edges × ${p(v.flare)}`,
+        2 * count * v.flare,
+        'As briefed, at each edge.',
+      ),
     ],
     follows: (value) =>
-      finished !== null && value >= finished ? null : 'A gore is no narrower at its hem than at its widest line.',
+      finished !== null && value >= finished
+        ? null
+        : 'A gore is no narrower at its hem than at its widest line.',
   });
   if (hem.finished === null || !wide || wide.figure.shares.length === 0 || finished === null) return hem;
   const one = goreOf(wide, count);
   return {
     ...hem,
     shares: [
-      share(finely(c, count), 'gore', count, [
-        term('body', `${wide.figure.name}, a gore`, one, 'As marked.'),
-        term('style', 'both edges', (hem.finished - finished) / count, 'What the hem is wider, by gores.'),
-      ]),
+      {
+        ...share(finely(c, count), 'gore', count, [
+          term('body', `${wide.figure.name}, a gore`, one, 'As marked.'),
+          term('style', 'both edges', (hem.finished - finished) / count, 'What the hem is wider, by gores.'),
+        ]),
+        note: finely(c, count) === c ? '' : MARKED_FINER,
+      },
     ],
   };
 }
 
 interface GorePlan {
   readonly waist: number;
-  readonly lines: readonly { readonly id: string; readonly name: string; readonly y: Cm; readonly width: number }[];
+  readonly lines: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly y: Cm;
+    readonly width: number;
+  }[];
   readonly hem: number;
   readonly length: number;
   readonly flaresAt: number;
@@ -230,9 +257,7 @@ function gore(
     // The centre back runs on below the hem, and swings out as a train does.
     const end: Point = [-foot[0] - tail * TRAIN_SPREADS, foot[1] + tail];
     centre = [...left, [mirror(foot), end]];
-    hem = [
-      [foot, [foot[0] * 0.2, foot[1] + (length - foot[1])], [end[0] * 0.45, end[1]], end],
-    ];
+    hem = [[foot, [foot[0] * 0.2, foot[1] + (length - foot[1])], [end[0] * 0.45, end[1]], end]];
   }
   return {
     id: c.id(tail > 0 ? 'train-gore' : layer === 'outer' ? 'gore' : 'lining'),
@@ -271,11 +296,12 @@ function placesOf(
   const foot = panel.edges.find((e) => e.id === 'hem')!.path[0]![0];
   const low = Math.max(q.waist, ...q.lines.map((l) => l.width)) / 2;
   const at = (figure: string, x: number, y: number) => ({ figure, panel: panel.id, at: [x, y] as Point });
-  const end = trained?.edges.find((e) => e.id === 'hem')!.path.at(-1)!.at(-1) as Point | undefined;
+  const end = trained ? endOf(edgeOf(trained, 'hem').path.at(-1)!) : undefined;
   return [
     at('waist', 0, 0),
     at(c.id('gore-waist'), q.waist * 0.3, 0),
     ...panel.lines.map((l) => at(l.id, (q.lines.find((x) => x.id === l.id)!.width / 2) * 0.9, l.y)),
+    ...panel.lines.map((l) => at(`level-${l.id}`, -q.waist * 0.3, l.y)),
     at(hem.id, 0, q.length),
     ...STATIONS.map((s, i) => at(lengths[s].id, (i % 2 ? -0.9 : 0.9) * low, foot[1] * (0.5 + 0.1 * i))),
     ...(train && trained && end ? [{ figure: train.id, panel: trained.id, at: end }] : []),

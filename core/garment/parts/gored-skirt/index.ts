@@ -28,7 +28,7 @@ export const goredSkirt = definePart({
     ),
   }),
   lines: (v) => {
-    const split: LineWanted['split'] = () => ({ panel: 'gore', times: Number(v.gores) });
+    const split: LineWanted['split'] = () => ({ panel: 'gore', times: Number(v.gores), finely: true });
     return [
       { zone: 'waist', needed: true, split },
       { zone: 'tummy', needed: false, split },

@@ -8,8 +8,8 @@ import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { roundLength } from '../../../units/rounding.ts';
 import { casingAllowance, waistElastic } from '../../common/elastic.ts';
-import { onPanel } from '../../common/on-panel.ts';
 import { type HemLengths, hemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
+import { onPanel } from '../../common/on-panel.ts';
 import type { LineWanted } from '../../lines.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import { FACES, type Face } from '../../tables/darts.ts';
@@ -84,7 +84,9 @@ export function draftKnitSkirt(c: PartContext, v: KnitSkirtValues): KnitSkirtDra
                 : []),
             ],
             follows: (value) =>
-              value > 0 && value <= hip[face]!.rounded + 5 ? null : 'A waist line wider than its hip is no straight skirt.',
+              value > 0 && value <= hip[face]!.rounded + 5
+                ? null
+                : 'A waist line wider than its hip is no straight skirt.',
           }),
         ]),
       ) as Record<Face, Figure>)
@@ -183,12 +185,15 @@ function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>, lengths:
       at(c.id(`waist-line-${face}`), [top[0] * 0.75, 0]),
       at('waist', [top[0] * 0.4, 0]),
       at('hip', hip),
+      at('level-hip', [hip[0] * 0.3, hip[1]]),
       at(c.id('hem'), [foot[0] / 2, (foot[1] + centre[1]) / 2]),
       at(lengths[face].id, [0, centre[1] * 0.8]),
       ...(face === 'front'
         ? [at(lengths.right.id, [foot[0], foot[1] * 0.9]), at(c.id('elastic'), [top[0] * 0.15, 0])]
-        : [at(lengths.left.id, [foot[0], foot[1] * 0.9]), at(c.id('side-seam'), [hip[0], (hip[1] + foot[1]) / 2])]),
+        : [
+            at(lengths.left.id, [foot[0], foot[1] * 0.9]),
+            at(c.id('side-seam'), [hip[0], (hip[1] + foot[1]) / 2]),
+          ]),
     ];
   });
 }
-

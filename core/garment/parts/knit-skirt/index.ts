@@ -79,7 +79,9 @@ function knitSkirtChecks(c: PartContext, _: KnitSkirtValues, d: KnitSkirtDraft):
   const found: RawCheck[] = [];
   const { stretch } = c.input.brief.cloth;
   if (d.elastic.finished === null)
-    found.push(missing(`absent-${d.elastic.id}`, d.elastic.id, 'The elastic is not known: the waist was not read.'));
+    found.push(
+      missing(`absent-${d.elastic.id}`, d.elastic.id, 'The elastic is not known: the waist was not read.'),
+    );
   found.push(
     judge(
       stretch >= LEAST_STRETCH,

@@ -70,10 +70,7 @@ export interface PleatedDraft extends FreeDraft {
 /** Rectangles laid in pleats: closed they are as wide as the widest line, and lapped further at the waist. */
 export function draftPleated(c: PartContext, v: PleatedValues): PleatedDraft {
   const [waist, wide] = [c.line('waist'), widestLine(c.line)];
-  const [round, closed] = [
-    waist ? markedGirth(waist.figure) : null,
-    wide ? markedGirth(wide.figure) : null,
-  ];
+  const [round, closed] = [waist ? markedGirth(waist.figure) : null, wide ? markedGirth(wide.figure) : null];
   const n = v.count;
   const base = { section: c.key, known: closed !== null && round !== null };
   const one = closed === null ? 0 : closed / n;
@@ -82,13 +79,24 @@ export function draftPleated(c: PartContext, v: PleatedValues): PleatedDraft {
   const fine = (x: number) =>
     c.rounding.step === 0
       ? cm(x)
-      : roundLength(cm(x), { unit: c.rounding.unit, step: c.rounding.unit === 'cm' ? 0.1 : 0.0625, mode: 'nearest' });
+      : roundLength(cm(x), {
+          unit: c.rounding.unit,
+          step: c.rounding.unit === 'cm' ? 0.1 : 0.0625,
+          mode: 'nearest',
+        });
   const seen = buildFigure(c, {
     id: c.id('seen'),
     name: `seen of each pleat, at the ${wide?.figure.name ?? 'hip'}`,
     group: 'length',
     tolerance: TOLERANCE.detail,
-    terms: [term('share', `${wide?.figure.name ?? 'hip'} ÷ ${n}`, one, 'The pleats lie closed round the widest line.')],
+    terms: [
+      term(
+        'share',
+        `${wide?.figure.name ?? 'hip'} ÷ ${n}`,
+        one,
+        'The pleats lie closed round the widest line.',
+      ),
+    ],
     settable: [],
     marked: fine(one),
     note: `${n} × this; the last one takes what is left over`,
@@ -109,7 +117,14 @@ export function draftPleated(c: PartContext, v: PleatedValues): PleatedDraft {
         ? [term('style', 'from the brief', v.depth, 'As briefed.')]
         : v.pleats === 'single'
           ? [term('style', 'house figure', SINGLE_DEPTH, 'A single pleat (house figure).')]
-          : [term('body', 'as deep as is seen', one, 'Full: three layers all round, so a pleat hides what it shows.')],
+          : [
+              term(
+                'body',
+                'as deep as is seen',
+                one,
+                'Full: three layers all round, so a pleat hides what it shows.',
+              ),
+            ],
     follows: (value) =>
       value <= 0
         ? 'A pleat hides more than nothing.'
@@ -126,7 +141,12 @@ export function draftPleated(c: PartContext, v: PleatedValues): PleatedDraft {
     tolerance: TOLERANCE.girth,
     terms: [
       term('body', `${wide?.figure.name ?? 'hip'}, as marked`, closed ?? 0, 'What is seen.'),
-      term('add', `${n} pleats × 2 × ${p(depth.marked ?? cm(0))}`, n * hides, 'A pleat takes twice its depth.'),
+      term(
+        'add',
+        `${n} pleats × 2 × ${p(depth.marked ?? cm(0))}`,
+        n * hides,
+        'A pleat takes twice its depth.',
+      ),
     ],
     settable: [],
     ...base,
@@ -159,7 +179,12 @@ export function draftPleated(c: PartContext, v: PleatedValues): PleatedDraft {
     group: 'length',
     note: `${panels} × this`,
     terms: [
-      term('share', `cloth ÷ ${panels}`, (cloth.finished ?? 0) / panels, `As many panels as the cloth’s width asks for: ${panels}.`),
+      term(
+        'share',
+        `cloth ÷ ${panels}`,
+        (cloth.finished ?? 0) / panels,
+        `As many panels as the cloth’s width asks for: ${panels}.`,
+      ),
     ],
     marked: nearest((cloth.finished ?? 0) / panels),
     settable: [],
@@ -177,7 +202,10 @@ export function draftPleated(c: PartContext, v: PleatedValues): PleatedDraft {
   const hem =
     width.marked === null
       ? hemBare
-      : { ...hemBare, shares: [share(c, 'panel', panels, [term('body', 'panel, width', width.marked, 'As marked.')])] };
+      : {
+          ...hemBare,
+          shares: [share(c, 'panel', panels, [term('body', 'panel, width', width.marked, 'As marked.')])],
+        };
   const stitched =
     v.stitched > 0
       ? buildFigure(c, {
@@ -222,11 +250,12 @@ export function draftPleated(c: PartContext, v: PleatedValues): PleatedDraft {
         : depth <= 0
           ? whole
           : depth <= Math.max(stitched?.marked ?? 0, wide.level ?? 0)
-            ? cm(round + ((closed - round) * Math.min(1, depth / Math.max(1, wide.level ?? 1))))
+            ? cm(round + (closed - round) * Math.min(1, depth / Math.max(1, wide.level ?? 1)))
             : cm(panels * (width.marked ?? 0)),
     reaches: longest,
     opensAtLeast: LEAST_PLACKET,
-    places: () => (panel ? placesOf(c, panel, { seen, depth, atWaist, cloth, width, hem, lengths, stitched }) : []),
+    places: () =>
+      panel ? placesOf(c, panel, { seen, depth, atWaist, cloth, width, hem, lengths, stitched }) : [],
     count: panels,
     seen,
     depth,
@@ -268,18 +297,19 @@ function rectangle(
   // Fold and placing line of each pleat along the top, as far as they lie on this panel.
   const marks: PanelMark[] = lining
     ? []
-    : Array.from({ length: Math.floor(q.pleat.times + 1e-9) }, (_, i) => i * step + q.pleat.seen).flatMap((x) =>
-        x + q.pleat.hides <= q.width + 1e-6
-          ? [
-              {
-                kind: 'fold line' as const,
-                name: 'fold',
-                at: [x, 0] as Point,
-                to: [x, q.length * 0.15] as Point,
-              },
-              { kind: 'notch' as const, name: 'placed at', at: [x + q.pleat.hides, 0] as Point },
-            ]
-          : [],
+    : Array.from({ length: Math.floor(q.pleat.times + 1e-9) }, (_, i) => i * step + q.pleat.seen).flatMap(
+        (x) =>
+          x + q.pleat.hides <= q.width + 1e-6
+            ? [
+                {
+                  kind: 'fold line' as const,
+                  name: 'fold',
+                  at: [x, 0] as Point,
+                  to: [x, q.length * 0.15] as Point,
+                },
+                { kind: 'notch' as const, name: 'placed at', at: [x + q.pleat.hides, 0] as Point },
+              ]
+            : [],
       );
   return {
     id: c.id(lining ? 'lining' : 'panel'),
@@ -321,6 +351,9 @@ function placesOf(
     at(f.hem.id, w / 2, h),
     ...(f.stitched ? [at(f.stitched.id, w * 0.6, Math.min(h * 0.3, f.stitched.marked ?? 10))] : []),
     ...STATIONS.map((s, i) => at(f.lengths[s].id, w, h * (0.3 + 0.15 * i))),
-    ...['hip', 'tummy', 'high-hip'].map((zone) => at(zone, w * 0.8, Math.min(h * 0.3, 20))),
+    ...['hip', 'tummy'].flatMap((zone) => [
+      at(zone, w * 0.8, Math.min(h * 0.3, 20)),
+      at(`level-${zone}`, w * 0.6, Math.min(h * 0.3, 20)),
+    ]),
   ];
 }

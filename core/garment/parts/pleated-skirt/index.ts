@@ -134,7 +134,13 @@ function pleatedPicture(c: PartContext, v: PleatedValues, d: PleatedDraft): Pict
       });
     }
     if (d.stitched?.marked)
-      out.strokes.push(levelStroke(d.stitched.id, w + ((h - w) * Math.min(level, d.stitched.marked)) / (level || 1), d.stitched.marked));
+      out.strokes.push(
+        levelStroke(
+          d.stitched.id,
+          w + ((h - w) * Math.min(level, d.stitched.marked)) / (level || 1),
+          d.stitched.marked,
+        ),
+      );
     if (!c.above) {
       out.strokes.push(bandStroke(w, v.band, c.id('band-length')));
       if (face === 'front') {

@@ -71,10 +71,7 @@ export function draftPullOn(c: PartContext, v: PullOnValues): PullOnDraft {
         )
       : null;
   const panelOf = (face: Face): Panel => {
-    const along = edgeLength(
-      { edges: [{ id: 'w', path: shapes![face].waist }] } as unknown as Panel,
-      'w',
-    );
+    const along = edgeLength({ edges: [{ id: 'w', path: shapes![face].waist }] } as unknown as Panel, 'w');
     const held = elastic.marked === null ? along : elastic.marked / 4;
     return legPanel(shapes![face], {
       id: c.id(face),
@@ -188,4 +185,3 @@ function placesOf(
     ];
   });
 }
-

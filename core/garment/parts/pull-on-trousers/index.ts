@@ -27,7 +27,14 @@ export const pullOnTrousers = definePart({
   joins: { gives: [], takes: [], givenUp: [] },
   wants: (v) => ({
     needs: ['waist', 'hip', 'rise', ...(v.goes === 'floor' ? ['inseam'] : [])],
-    helps: ['tummy', 'thigh', 'crotch-length', 'waist-to-knee', 'outseam', ...(v.goes === 'floor' ? ['heel-instep'] : [])],
+    helps: [
+      'tummy',
+      'thigh',
+      'crotch-length',
+      'waist-to-knee',
+      'outseam',
+      ...(v.goes === 'floor' ? ['heel-instep'] : []),
+    ],
   }),
   lines: () => [],
   draft: draftPullOn,

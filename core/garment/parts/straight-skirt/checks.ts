@@ -3,6 +3,7 @@ import { TOLERANCE } from '../../../figure/build.ts';
 import { judge, pass, type RawCheck, warn } from '../../../figure/check.ts';
 import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
+import { linesBelow } from '../../common/from-waist/widest.ts';
 import { markedLengths } from '../../common/hem-lengths.ts';
 import { bandCheck } from '../../common/waistband.ts';
 import { walkChecks } from '../../common/walk.ts';
@@ -10,7 +11,6 @@ import type { OpeningMade, PartContext } from '../../part.ts';
 import { FACES } from '../../tables/darts.ts';
 import type { SkirtDraft } from './draft.ts';
 import type { SkirtValues } from './fields.ts';
-import { linesBelow } from '../../common/from-waist/widest.ts';
 
 /** What a cutter would look at on this skirt, judged on its panels. */
 export function skirtChecks(c: PartContext, v: SkirtValues, d: SkirtDraft, opening: OpeningMade): RawCheck[] {

@@ -9,6 +9,9 @@ import { say as p } from '../../../units/print.ts';
 import { clothWidth, foldOrSeam } from '../../cloth.ts';
 import { FACING_DEPTH, waistFacing } from '../../common/facing.ts';
 import { liningNote, liningShorter } from '../../common/flared.ts';
+import { type FaceTaking, takeUp } from '../../common/from-waist/taking.ts';
+import { type Upper, type UpperPlan, upperOf } from '../../common/from-waist/upper.ts';
+import { freeness, linesBelow, widestLine } from '../../common/from-waist/widest.ts';
 import { type HemLengths, hemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
 import { type Band, NO_BAND, waistband } from '../../common/waistband.ts';
 import type { BodyLine } from '../../lines.ts';
@@ -16,9 +19,6 @@ import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
 import { FACES, type Face } from '../../tables/darts.ts';
 import type { SkirtValues } from './fields.ts';
-import { type FaceTaking, takeUp } from '../../common/from-waist/taking.ts';
-import { type Upper, type UpperPlan, upperOf } from '../../common/from-waist/upper.ts';
-import { freeness, linesBelow, widestLine } from '../../common/from-waist/widest.ts';
 
 /** Extension of a vent beyond the centre back line, cm (common practice: 4 to 5). */
 const LAP = cm(5);

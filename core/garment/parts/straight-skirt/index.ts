@@ -1,3 +1,4 @@
+import { skirtLifts } from '../../common/from-waist/widest.ts';
 import { STATIONS } from '../../common/hem-lengths.ts';
 import {
   allowanceList,
@@ -12,7 +13,6 @@ import { skirtChecks } from './checks.ts';
 import { draftSkirt } from './draft.ts';
 import { FIELDS } from './fields.ts';
 import { skirtPicture } from './picture.ts';
-import { skirtLifts } from '../../common/from-waist/widest.ts';
 
 /** A straight skirt in woven cloth: from its waist, or from the bodice above it. */
 export const straightSkirt = definePart({

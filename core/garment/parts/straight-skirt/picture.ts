@@ -1,5 +1,6 @@
 import type { Point } from '../../../draft/curve.ts';
 import { sewnLength } from '../../../draft/measure.ts';
+import { linesBelow } from '../../common/from-waist/widest.ts';
 import { markedLengths } from '../../common/hem-lengths.ts';
 import {
   bandStroke,
@@ -19,7 +20,6 @@ import { NO_PICTURE, type Picture } from '../../picture.ts';
 import type { Face } from '../../tables/darts.ts';
 import type { SkirtDraft } from './draft.ts';
 import type { SkirtValues } from './fields.ts';
-import { linesBelow } from '../../common/from-waist/widest.ts';
 
 /** The skirt as it hangs, from the front and from behind, made from its panels. */
 export function skirtPicture(c: PartContext, v: SkirtValues, d: SkirtDraft): Picture {

@@ -73,7 +73,12 @@ export function draftTiered(c: PartContext, v: TieredValues): TieredDraft {
       known,
       terms: [
         term('body', i === 0 ? 'waist, as marked' : `tier ${i}, as cut`, above ?? 0, 'The seam it joins.'),
-        term('add', `fullness, ${v.ratio} : 1`, (v.ratio - 1) * (above ?? 0), 'As briefed (common practice).'),
+        term(
+          'add',
+          `fullness, ${v.ratio} : 1`,
+          (v.ratio - 1) * (above ?? 0),
+          'As briefed (common practice).',
+        ),
       ],
       follows: (value) =>
         above !== null && value >= above ? null : 'There is less cloth than what it is gathered to.',
@@ -91,7 +96,12 @@ export function draftTiered(c: PartContext, v: TieredValues): TieredDraft {
             ...bare,
             shares: [
               share(c, 'panel', count, [
-                term('share', `cloth ÷ ${count}`, bare.finished / count, `As many panels as the cloth’s width asks for: ${count}.`),
+                term(
+                  'share',
+                  `cloth ÷ ${count}`,
+                  bare.finished / count,
+                  `As many panels as the cloth’s width asks for: ${count}.`,
+                ),
               ]),
             ],
           };
@@ -190,6 +200,7 @@ function tierPanel(
     id: c.id(`panel-${number}`),
     name: `tier ${number}`,
     share: 'panel',
+    ring: `tier ${number}`,
     layer: 'outer',
     cut: 'single',
     count: q.count,
@@ -199,7 +210,12 @@ function tierPanel(
         gather: cm(q.width - q.sewn),
       }),
       edge('side', 'side', straight(b!, d!), side),
-      edge('hem', q.last ? 'hem' : 'lower edge', straight(d!, e!), q.last ? c.allowances.hem : c.allowances.waist),
+      edge(
+        'hem',
+        q.last ? 'hem' : 'lower edge',
+        straight(d!, e!),
+        q.last ? c.allowances.hem : c.allowances.waist,
+      ),
       edge('centre', 'other side', straight(e!, a!), side),
     ],
     darts: [],

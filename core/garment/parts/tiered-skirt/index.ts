@@ -1,7 +1,15 @@
 import { FREE_WANTS } from '../../common/flared.ts';
 import { FREE_JOINS, freeChecks, freeCutting } from '../../common/free-skirt.ts';
 import { STATIONS } from '../../common/hem-lengths.ts';
-import { bandStroke, emptyView, gatherStrokes, n, pictureOf, point, type View } from '../../common/silhouette.ts';
+import {
+  bandStroke,
+  emptyView,
+  gatherStrokes,
+  n,
+  pictureOf,
+  point,
+  type View,
+} from '../../common/silhouette.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
 import { draftTiered, FIELDS, type TieredDraft, type TieredValues, tierPanels } from './draft.ts';

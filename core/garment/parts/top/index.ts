@@ -8,7 +8,14 @@ import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { emptyView, levelStroke, pictureOf, point, type View } from '../../common/silhouette.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
-import { draftTop, neckOpens, TOP_FIELDS, type TopDraft, topLifts, type TopValues } from '../../common/top.ts';
+import {
+  draftTop,
+  neckOpens,
+  TOP_FIELDS,
+  type TopDraft,
+  type TopValues,
+  topLifts,
+} from '../../common/top.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
 import { FACES } from '../../tables/darts.ts';
@@ -68,7 +75,11 @@ function topChecks(c: PartContext, _: TopValues, d: TopDraft): RawCheck[] {
   for (const f of d.figures)
     if (f.finished === null)
       found.push(
-        missing(`absent-${f.id}`, f.id, `${f.name} was not read, and nothing it could be taken from: read it or set it by hand.`),
+        missing(
+          `absent-${f.id}`,
+          f.id,
+          `${f.name} was not read, and nothing it could be taken from: read it or set it by hand.`,
+        ),
       );
   if (!d.faces) {
     if (c.line('bust')?.front && d.figures.every((f) => f.finished !== null))
@@ -160,7 +171,12 @@ function topPicture(c: PartContext, v: TopValues, d: TopDraft): Picture {
         { kind: 'band', figure: c.id('band-length'), d: pathData(inner) },
         { kind: 'band', figure: c.id('band-length'), d: pathData(mirrored(inner)) },
       );
-      if (face === 'front') point(out, d.figures.find((f) => f.id === c.id('band-length')), [0, low[1] - v.band * 0.5]);
+      if (face === 'front')
+        point(
+          out,
+          d.figures.find((f) => f.id === c.id('band-length')),
+          [0, low[1] - v.band * 0.5],
+        );
     }
     for (const l of panel.lines) {
       const half = c.line(l.id as 'bust')![face]!.rounded;

@@ -5,11 +5,11 @@ import { buildFigure, markedGirth, TOLERANCE, term, ZERO } from '../../../figure
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { liningShorter } from '../../common/flared.ts';
-import { BACK_RISE, type LegPlanned, planLegs } from '../../common/leg-plan.ts';
 import { type FaceTaking, takeUp } from '../../common/from-waist/taking.ts';
 import { upperOf } from '../../common/from-waist/upper.ts';
 import { freeness, linesBelow, widestLine } from '../../common/from-waist/widest.ts';
 import { type LegShape, type LegUpper, legGirth, legPanel, legShapes } from '../../common/leg.ts';
+import { BACK_RISE, type LegPlanned, planLegs } from '../../common/leg-plan.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import { type Band, waistband } from '../../common/waistband.ts';
 import type { BodyLine } from '../../lines.ts';
@@ -60,18 +60,24 @@ export function draftTrousers(c: PartContext, v: TrouserValues): TrouserDraft {
         ]),
       ) as Record<Face, FaceTaking>)
     : null;
+  let frontSide = 0;
   const upper =
     taking &&
     (Object.fromEntries(
       FACES.map((face) => {
-        const u = upperOf(c, {
-          face,
-          taking: taking[face],
-          wide: wide!,
-          rise,
-          drop: cm(face === 'back' ? -backRise : 0),
-          lines: linesBelow(c.line),
-        });
+        const make = (up: number) =>
+          upperOf(c, {
+            face,
+            taking: taking[face],
+            wide: wide!,
+            rise: cm(up),
+            drop: cm(face === 'back' ? -backRise : 0),
+            lines: linesBelow(c.line),
+          });
+        let u = make(rise);
+        // The back's corner is set so high that its side seam is as long as the front's.
+        if (face === 'front') frontSide = u.sideLength;
+        else u = make(rise + frontSide - u.sideLength);
         const centre = u.centreSeam.length > 0 ? u.centreSeam : straight([0, u.top], [0, u.wide[1]]);
         return [face, { waist: [u.waist], side: u.side, darts: u.darts, centre }];
       }),
@@ -163,13 +169,16 @@ export function draftTrousers(c: PartContext, v: TrouserValues): TrouserDraft {
 /** How the waist line lies: up at the side, and up at the centre back for sitting. */
 function lieFigures(c: PartContext): Figure[] {
   const base = { section: c.key, group: 'level' as const, tolerance: TOLERANCE.detail, nearest: true };
-  const within = (v: Cm) => (v >= 0 && v <= 6 ? null : 'Between nothing and 6 cm, or the waist line is none.');
+  const within = (v: Cm) =>
+    v >= 0 && v <= 6 ? null : 'Between nothing and 6 cm, or the waist line is none.';
   return [
     buildFigure(c, {
       id: c.id('side-rise'),
       name: 'waist line rises at the side',
       marked: c.shape.sideRise,
-      terms: [term('add', 'house figure', c.shape.sideRise, 'Over the hip curve (common practice 1 to 1.3).')],
+      terms: [
+        term('add', 'house figure', c.shape.sideRise, 'Over the hip curve (common practice 1 to 1.3).'),
+      ],
       follows: within,
       ...base,
     }),
@@ -197,15 +206,15 @@ function flyPanel(c: PartContext, hipLevel: number): Panel {
     count: 3,
     grain: 'lengthwise',
     edges: [
-      edge('waist', 'waist', straight([0, 0], [w, 0]), a.waist),
-      edge('side', 'free edge', straight([w, 0], [w, h]), a.facing),
-      edge('hem', 'lower end', straight([w, h], [0, h]), a.facing),
+      edge('top', 'waist', straight([0, 0], [w, 0]), a.waist),
+      edge('free', 'free edge', straight([w, 0], [w, h]), a.facing),
+      edge('lower', 'lower end', straight([w, h], [0, h]), a.facing),
       edge('centre', 'seam', straight([0, h], [0, 0]), cm(Math.max(a.side, a.zip))),
     ],
     darts: [],
     lines: [],
     marks: [],
-    across: { centre: 'centre', side: 'side' },
+    across: { centre: 'centre', side: 'free' },
     note: 'one faces the right front, two make the shield under the left; rounded off at its lower end',
   };
 }
@@ -241,7 +250,10 @@ function placesOf(
           own(`dart-${face}${suffix}-length`, ...d.tip),
         ];
       }),
-      ...panel.lines.map((l) => at(l.id, half(0, end[0], 0.9), l.y)),
+      ...panel.lines.flatMap((l) => [
+        at(l.id, half(0, end[0], 0.9), l.y),
+        at(`level-${l.id}`, half(0, end[0], 0.5), l.y),
+      ]),
       at('waist', half(start[0], end[0], 0.3), half(start[1], end[1], 0.3)),
       ...(face === 'front'
         ? [

@@ -1,5 +1,5 @@
-import { allowanceList, closing, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
 import { skirtLifts } from '../../common/from-waist/widest.ts';
+import { allowanceList, closing, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
 import { definePart } from '../../part.ts';
 import { trouserChecks } from './checks.ts';
 import { draftTrousers } from './draft.ts';
