@@ -170,7 +170,7 @@ function half(
     lines: [{ id: 'hip', name: 'hip', y: q.level }],
     marks: [{ kind: 'notch', name: 'hip line', at: wide }],
     across: { centre: 'centre', side: 'side' },
-    note: `the waist is turned down as a casing; its elastic holds it to ${p(cm(held))}`,
+    note: `the waist is turned down as a casing; its elastic holds it to ${p(roundLength(cm(held), { ...c.rounding, mode: 'nearest' }))}`,
   };
 }
 
