@@ -46,6 +46,34 @@ export function inventFigures(rnd: () => number): Record<string, number> {
     'armhole-depth': 19.5 + (bust - 80) * 0.05,
     shoulder: 11.5 + rnd() * 2,
     'upper-arm': 26 + rnd() * 8,
+    ...limbs({ waist, hip, bust, back, floor }),
+  };
+}
+
+/** Arms, legs, neck and head of that client: they follow what was invented already. */
+function limbs(of: { waist: number; hip: number; bust: number; back: number; floor: number }) {
+  const rise = 23.5 + of.hip * 0.035;
+  const arm = 56 + (of.floor - 104) * 0.25;
+  return {
+    rise,
+    inseam: of.floor - rise - 1.5,
+    outseam: of.floor - 1,
+    thigh: of.hip * 0.57,
+    knee: 35 + (of.hip - 100) * 0.08,
+    'heel-instep': 31 + (of.floor - 104) * 0.1,
+    'crotch-length': rise * 2 + 13,
+    'underarm-to-waist': of.back + 2 - (19.5 + (of.bust - 80) * 0.05) - 0.5,
+    'bust-to-underbust': 7.5,
+    elbow: 24 + (of.bust - 90) * 0.1,
+    wrist: 15.5 + (of.bust - 90) * 0.04,
+    fist: 22 + (of.bust - 90) * 0.03,
+    'arm-length': arm,
+    'shoulder-to-elbow': arm * 0.58,
+    armhole: 38 + (of.bust - 80) * 0.18,
+    'neck-base': 35 + (of.bust - 90) * 0.06,
+    'neck-mid': 33.5 + (of.bust - 90) * 0.06,
+    head: 56.5,
+    'arm-span': 58 + (of.bust - 90) * 0.3,
   };
 }
 

@@ -16,7 +16,7 @@ import { seedDiary } from './diary.ts';
 import { asRead, inventFigures, reading, seeded } from './figures.ts';
 import { seedFlat } from './flat.ts';
 import { CLIENTS, STAFF, STREETS, STUDIO } from './people.ts';
-import { OTHER_ORDERS, SKIRTS, skirtBrief } from './skirts.ts';
+import { BROUGHT_IN, type DemoSkirt, OTHER_ORDERS, SKIRTS, skirtBrief } from './skirts.ts';
 
 /** Demo sign-ins exist in the demo only: a start without it knows no passphrase at all. */
 export const DEMO_PASSPHRASE = 'chalk thread brass pins';
@@ -155,7 +155,8 @@ async function seed(tx: Tx) {
     wornOn: iso(new Date(now.getTime() + wornIn * DAY)),
     dueOn: iso(new Date(now.getTime() + (wornIn - 3) * DAY)),
   });
-  for (const [i, s] of SKIRTS.entries()) {
+  const all: readonly DemoSkirt[] = [...SKIRTS, ...OTHER_ORDERS];
+  for (const [i, s] of all.entries()) {
     const brief = skirtBrief(s);
     const orderId = await addOrder(
       tx,
@@ -197,12 +198,17 @@ async function seed(tx: Tx) {
     );
     await bringOn(tx, orderId, s.until, staff, s.inches ?? false, now);
   }
-  for (const [ci, what, occasion, wornIn] of OTHER_ORDERS)
-    await addOrder(
-      tx,
-      { clientId: clients[ci]!.id, what, occasion, ...due(wornIn), responsibleId: staff[1 + (ci % 2)]!.id },
-      null,
-    );
+  await addOrder(
+    tx,
+    {
+      clientId: clients[BROUGHT_IN.client]!.id,
+      what: BROUGHT_IN.what,
+      occasion: BROUGHT_IN.occasion,
+      ...due(BROUGHT_IN.wornIn),
+      responsibleId: staff[2]!.id,
+    },
+    null,
+  );
   await seedDiary(tx, { staff, clients }, now);
   await seedAlterations(tx, staff, now);
   await seedDesign(tx, staff, now);

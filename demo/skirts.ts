@@ -1,9 +1,10 @@
 import { BriefWire } from '@rocchetto/contract';
+import { GARMENTS, partFor } from '@rocchetto/core';
 
 /** How far a demo skirt has come. */
 export type Until = 'brief' | 'measured' | 'draft' | 'agreed' | 'revised' | 'cut';
 
-interface DemoSkirt {
+export interface DemoSkirt {
   readonly client: number;
   readonly what: string;
   readonly occasion: string;
@@ -225,42 +226,157 @@ export const SKIRTS: readonly DemoSkirt[] = [
 export const skirtBrief = (s: DemoSkirt): BriefWire =>
   BriefWire.parse({ ...s.brief, parts: s.parts ?? [{ part: 'straight-skirt', ...s.skirt }] });
 
-/** Orders whose garments have no sheet yet: the book of a studio that makes more than skirts. */
-export const OTHER_ORDERS: readonly (readonly [
-  client: number,
-  what: string,
-  occasion: string,
-  wornIn: number,
-])[] = [
-  [1, 'Boned bodice, harbour-mistress', 'premiere of the light opera', 20],
-  [6, 'Dame gown with padded hips', 'premiere of the light opera', 20],
-  [2, 'Concert gown, one fitting only', 'guest evening', 26],
-  [3, 'Stretch costume for the quickstep', 'dance school gala', 45],
-  [5, 'Coat, cut for sitting', 'winter', 50],
-  [8, 'Ballet practice dress', 'dance school gala', 45],
-  [12, 'Two-piece with pleats', 'an anniversary', 66],
-  [13, 'Silk blouse', 'every day', 30],
-  [15, 'Lined jacket', 'office', 58],
-  ...Array.from(
-    { length: 12 },
-    (_, i) => [17 + (i % 6), `Choir gown, size ${i + 1} of 12`, 'winter concert', 25] as const,
+/** A garment of the house with what this order asks of it: fields laid over every part that has them but the sleeves. */
+const garment = (id: string, fields: Readonly<Record<string, unknown>> = {}) =>
+  GARMENTS.find((g) => g.id === id)!.parts.map((p) => ({
+    ...p,
+    ...Object.fromEntries(
+      Object.entries(fields).filter(([f]) => p.part !== 'sleeve' && f in partFor(String(p.part)).fields),
+    ),
+  }));
+
+const jersey = { name: 'viscose jersey, moss', width: '150 cm', weight: 220, stretch: 60 };
+const satin = { name: 'duchess satin, ash', width: '140 cm', weight: 230 };
+
+interface Made {
+  readonly parts: readonly Record<string, unknown>[];
+  readonly brief: Record<string, unknown>;
+}
+const made = (
+  id: string,
+  brief: Record<string, unknown>,
+  fields: Readonly<Record<string, unknown>> = {},
+): Made => ({ parts: garment(id, fields), brief });
+
+/** What the studio makes besides skirts. */
+const KINDS = {
+  bustier: made('bustier', { fit: 'boned', cloth: satin, lining: 'silk pongé' }, { reduction: '3 cm' }),
+  gown: made(
+    'gown',
+    { fit: 'fitted', cloth: satin, lining: 'silk pongé', heel: '6 cm' },
+    { length: '106 cm', train: '15 cm' },
   ),
-  ...Array.from(
-    { length: 22 },
-    (_, i) =>
-      [
+  dame: made('princess-dress', { fit: 'semi-fitted', cloth: twill }, { length: '98 cm', flare: '12 cm' }),
+  concert: made(
+    'princess-dress',
+    { fit: 'fitted', cloth: silk, lining: 'silk pongé' },
+    { length: '102 cm', neckline: 'sweetheart', shaping: 'darts', neckFront: '14 cm' },
+  ),
+  dance: made(
+    'stretch-dress',
+    { fit: 'close', cloth: jersey },
+    { length: '96 cm', neckFront: '13 cm', widen: '4 cm' },
+  ),
+  sitting: made(
+    'day-dress-gathered',
+    { fit: 'semi-fitted', cloth: wool, lining: 'cupro, slate' },
+    { length: '62 cm' },
+  ),
+  practice: made('t-shirt', { fit: 'close', cloth: jersey }, { neckFront: '12 cm', widen: '3 cm' }),
+  pleats: made(
+    'pleated-skirt',
+    { fit: 'fitted', cloth: wool },
+    { length: '64 cm', pleats: 'box', count: 18 },
+  ),
+  blouse: made(
+    'shirt-blouse',
+    { fit: 'semi-fitted', cloth: silk },
+    { neckBack: '2.5 cm', neckFront: '9 cm', widen: '1 cm' },
+  ),
+  bolero: made(
+    'day-dress-sleeved',
+    { fit: 'fitted', cloth: wool, lining: 'cupro, slate' },
+    { length: '60 cm', shaping: 'princess-armhole' },
+  ),
+  choir: made('gored-skirt', { fit: 'fitted', cloth: twill }, { length: '98 cm', gores: '8', flare: '8 cm' }),
+  pullOn: made('pull-on-trousers', { fit: 'fitted', cloth: linen }),
+  day: made(
+    'day-dress-straight',
+    { fit: 'fitted', cloth: linen },
+    { length: '60 cm', openingHeight: '18 cm' },
+  ),
+  waistcoat: made(
+    'bodice',
+    { fit: 'fitted', cloth: wool, lining: 'cupro, slate' },
+    {
+      zip: 'centre-front',
+      closes: 'buttons',
+      neckline: 'v',
+      neckFront: '20 cm',
+      shaping: 'princess-shoulder',
+    },
+  ),
+  shirt: made(
+    'shirt-blouse',
+    { fit: 'semi-fitted', cloth: linen },
+    { neckBack: '2.5 cm', neckFront: '9 cm', widen: '1 cm' },
+  ),
+  evening: made(
+    'gown',
+    { fit: 'fitted', cloth: silk, lining: 'silk pongé', heel: '7 cm' },
+    { length: '104 cm', train: '12 cm', flare: '10 cm' },
+  ),
+  trousers: made('trousers', { fit: 'fitted', cloth: wool }),
+  pinafore: made(
+    'day-dress-circle',
+    { fit: 'fitted', cloth: twill },
+    { length: '55 cm', circle: '1/2', neckFront: '16 cm', neckline: 'square' },
+  ),
+} as const;
+type Kind = keyof typeof KINDS;
+
+/** A garment that was made elsewhere and is brought in: it has no brief and no sheet. */
+export const BROUGHT_IN = { client: 39, what: 'Shorten a coat', occasion: 'work', wornIn: 32 } as const;
+
+/** The rest of the book: a studio that makes more than skirts. */
+export const OTHER_ORDERS: readonly (Made & {
+  readonly client: number;
+  readonly what: string;
+  readonly occasion: string;
+  readonly wornIn: number;
+  readonly measuredAgo: number;
+  readonly until: Until;
+})[] = (
+  [
+    [1, 'Boned bodice, harbour-mistress', 'premiere of the light opera', 20, 'bustier'],
+    [6, 'Dame gown with padded hips', 'premiere of the light opera', 20, 'dame'],
+    [2, 'Concert gown, one fitting only', 'guest evening', 26, 'concert'],
+    [3, 'Stretch costume for the quickstep', 'dance school gala', 45, 'dance'],
+    [5, 'Dress, cut for sitting', 'winter', 50, 'sitting'],
+    [8, 'Ballet practice top', 'dance school gala', 45, 'practice'],
+    [12, 'Skirt with box pleats', 'an anniversary', 66, 'pleats'],
+    [13, 'Silk blouse', 'every day', 30, 'blouse'],
+    [15, 'Lined dress, princess seams', 'office', 58, 'bolero'],
+    ...Array.from(
+      { length: 12 },
+      (_, i) => [17 + (i % 6), `Choir skirt, size ${i + 1} of 12`, 'winter concert', 25, 'choir'] as const,
+    ),
+    ...Array.from({ length: 21 }, (_, i) => {
+      const kinds = [
+        ['Trousers, pull-on', 'pullOn'],
+        ['Day dress', 'day'],
+        ['Waistcoat', 'waistcoat'],
+        ['Shirt', 'shirt'],
+        ['Evening dress', 'evening'],
+        ['Trousers with a fly', 'trousers'],
+        ['Pinafore', 'pinafore'],
+      ] as const;
+      const [what, kind] = kinds[i % 7]!;
+      return [
         (i * 7 + 4) % 40,
-        [
-          'Trousers, pull-on',
-          'Day dress',
-          'Waistcoat',
-          'Shirt',
-          'Evening dress',
-          'Shorten a coat',
-          'Pinafore',
-        ][i % 7]!,
+        what,
         ['every day', 'a wedding, as a guest', 'work', 'a party'][i % 4]!,
         12 + i * 4,
-      ] as const,
-  ),
-];
+        kind,
+      ] as const;
+    }),
+  ] as const satisfies readonly (readonly [number, string, string, number, Kind])[]
+).map(([client, what, occasion, wornIn, kind], i) => ({
+  client,
+  what,
+  occasion,
+  wornIn,
+  measuredAgo: 2 + ((i * 5) % 13),
+  until: wornIn < 27 ? ('agreed' as const) : ('measured' as const),
+  ...KINDS[kind],
+}));

@@ -1,4 +1,4 @@
-import type { PartBrief } from './input.ts';
+import { findPart } from './registry.ts';
 
 /** A garment with a name: the parts it is made of, with what their fields say from the start. */
 export interface NamedGarment {
@@ -124,11 +124,35 @@ export const GARMENTS: readonly NamedGarment[] = [
   },
 ];
 
-/** The name these parts go by: a named garment's that is made of the same, else the parts' own. */
-export const garmentName = (
-  parts: readonly Pick<PartBrief, 'part'>[],
-  named: readonly NamedGarment[] = GARMENTS,
-): string | null => named.find((g) => sameParts(g.parts, parts))?.name ?? null;
+type Parts = readonly Readonly<Record<string, unknown>>[];
 
-const sameParts = (a: readonly Readonly<Record<string, unknown>>[], b: readonly Pick<PartBrief, 'part'>[]) =>
-  a.length === b.length && a.every((p, i) => p.part === b[i]!.part);
+/**
+ * The named garment that these parts are: made of the same parts, and of those the one whose own choices they share most.
+ * Lengths and counts are every order's own.
+ */
+export function namedGarment<G extends { readonly parts: Parts }>(
+  parts: Parts,
+  named: readonly G[],
+): G | undefined {
+  let best: { garment: G; like: number } | undefined;
+  for (const garment of named) {
+    const like = likeness(garment.parts, parts);
+    if (like !== null && (!best || like > best.like)) best = { garment, like };
+  }
+  return best?.garment;
+}
+
+/** The name these parts go by: a named garment's that is made of the same, else the parts' own. */
+export const garmentName = (parts: Parts, named: readonly NamedGarment[] = GARMENTS): string | null =>
+  namedGarment(parts, named)?.name ?? null;
+
+/** How many of the choices that a named garment makes these parts share, less those they do not; null for other parts. */
+function likeness(named: Parts, own: Parts): number | null {
+  if (named.length !== own.length || named.some((p, i) => p.part !== own[i]!.part)) return null;
+  let like = 0;
+  for (const [i, p] of named.entries())
+    for (const [id, f] of Object.entries(findPart(String(p.part))?.fields ?? {}))
+      if ((f.kind === 'choice' || f.kind === 'yes-no') && p[id] !== undefined)
+        like += p[id] === (own[i]![id] ?? f.default) ? 1 : -1;
+  return like;
+}

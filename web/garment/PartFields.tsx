@@ -13,14 +13,23 @@ interface Props {
   readonly length: Rule;
   /** the unit of a length without one */
   readonly unit: SheetUnit;
+  /** takes the part out of the brief; undefined where the others need it */
+  readonly onTakeOff?: (() => void) | undefined;
 }
 
 /** The form of one part, made from its fields. */
-export function PartFields({ index, part, joined, length, unit }: Props) {
+export function PartFields({ index, part, joined, length, unit, onTakeOff }: Props) {
   const fields = Object.entries(part.fields).filter(([id]) => !(joined && part.joins.givenUp.includes(id)));
   return (
     <>
-      <h2>{part.name}</h2>
+      <h2>
+        {part.name}{' '}
+        {onTakeOff && (
+          <button type="button" className="quiet" onClick={onTakeOff}>
+            leave it out
+          </button>
+        )}
+      </h2>
       <div className="fields">
         {fields.map(([id, field]) => (
           <PartField key={id} index={index} id={id} field={field} length={length} unit={unit} />

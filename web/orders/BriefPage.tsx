@@ -7,6 +7,7 @@ import {
   inTapeOrder,
   measure,
   measuringList,
+  namedGarment,
   partFor,
   SCHOOL_NAME,
   SCHOOLS,
@@ -22,6 +23,7 @@ import { Learnt } from '../design/Learnt.tsx';
 import { Likes } from '../design/Likes.tsx';
 import { OpenQuestions } from '../design/OpenQuestions.tsx';
 import { GarmentChoice } from '../garment/GarmentChoice.tsx';
+import { MoreParts, mayTakeOff } from '../garment/MoreParts.tsx';
 import { PartFields } from '../garment/PartFields.tsx';
 import { isJoined } from '../garment/words.ts';
 import { Differences } from '../shared/Differences.tsx';
@@ -68,7 +70,7 @@ export function Component() {
       : { ...EMPTY, ...(order.brief ?? {}), parts: EMPTY.parts };
   const shown = parts ?? brief.parts;
   const known = garmentProblems(shown.map((p) => p.part)).length === 0;
-  const named = garment ?? GARMENTS.find((g) => sameParts(g.parts, shown))?.id ?? '';
+  const named = garment ?? namedGarment(shown, GARMENTS)?.id ?? '';
   const send = async (wanted: BriefWire, version: number) => {
     setMine(wanted);
     const done = await save({ id, version, brief: wanted });
@@ -104,6 +106,16 @@ export function Component() {
     });
     setWrong(parsed.success ? [] : parsed.error.issues.map((i) => i.message));
     if (parsed.success) void send(parsed.data, base);
+  };
+  /** Other parts than the named garment has: the composition is the order's own then. */
+  const change = (made: readonly PartWire[]) => {
+    const before = values().parts;
+    setGarment(null);
+    if (openedOn === null) setOpenedOn(order.version);
+    form.setFieldValue(
+      'parts',
+      made.map((p) => ({ ...p, ...(before.find((b) => b.part === p.part) ?? {}) })),
+    );
   };
   const list = known ? inTapeOrder(measuringList(shown), tape) : [];
   return (
@@ -225,11 +237,19 @@ export function Component() {
               key={`${index}-${p.part}`}
               index={index}
               part={partFor(p.part)}
+              onTakeOff={
+                mayWrite && order.stage !== 'cut' && mayTakeOff(shown, index)
+                  ? () => change(shown.filter((_, i) => i !== index))
+                  : undefined
+              }
               joined={isJoined(shown, index)}
               length={length}
               unit={unit}
             />
           ))}
+        {known && mayWrite && order.stage !== 'cut' && (
+          <MoreParts parts={shown} onAdd={(part) => change([...shown, ...filled([{ part }])])} />
+        )}
         <h2>Fit</h2>
         <div className="fields">
           <Form.Item name="fit" label="How close">
@@ -285,6 +305,3 @@ export function Component() {
     </Place>
   );
 }
-
-const sameParts = (a: Parts, b: readonly PartWire[]) =>
-  a.length === b.length && a.every((p, i) => p.part === b[i]!.part);
