@@ -177,9 +177,8 @@ async function seed(tx: Tx) {
     if (s.until === 'brief') continue;
     const ids = measuringList(toBrief(brief).parts).map((m) => m.id);
     const at = new Date(now.getTime() - s.measuredAgo * DAY);
-    const length = toBrief(brief).parts.find((p) => typeof p.length === 'number')?.length as
-      | number
-      | undefined;
+    const length = toBrief(brief).parts.find((p) => p.part.includes('skirt') && typeof p.length === 'number')
+      ?.length as number | undefined;
     const hem = length === undefined ? undefined : length + (i % 3 === 0 ? 0.5 : 0);
     await session(
       s.client,

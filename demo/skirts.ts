@@ -254,13 +254,13 @@ const KINDS = {
   gown: made(
     'gown',
     { fit: 'fitted', cloth: satin, lining: 'silk pongé', heel: '6 cm' },
-    { length: '106 cm', train: '15 cm' },
+    { length: '94 cm', train: '15 cm' },
   ),
-  dame: made('princess-dress', { fit: 'semi-fitted', cloth: twill }, { length: '98 cm', flare: '12 cm' }),
+  dame: made('princess-dress', { fit: 'semi-fitted', cloth: twill }, { length: '92 cm', flare: '12 cm' }),
   concert: made(
     'princess-dress',
     { fit: 'fitted', cloth: silk, lining: 'silk pongé' },
-    { length: '102 cm', neckline: 'sweetheart', shaping: 'darts', neckFront: '14 cm' },
+    { length: '92 cm', neckline: 'sweetheart', shaping: 'darts', neckFront: '14 cm' },
   ),
   dance: made(
     'stretch-dress',
@@ -288,7 +288,7 @@ const KINDS = {
     { fit: 'fitted', cloth: wool, lining: 'cupro, slate' },
     { length: '60 cm', shaping: 'princess-armhole' },
   ),
-  choir: made('gored-skirt', { fit: 'fitted', cloth: twill }, { length: '98 cm', gores: '8', flare: '8 cm' }),
+  choir: made('gored-skirt', { fit: 'fitted', cloth: twill }, { length: '90 cm', gores: '8', flare: '8 cm' }),
   pullOn: made('pull-on-trousers', { fit: 'fitted', cloth: linen }),
   day: made(
     'day-dress-straight',
@@ -314,7 +314,7 @@ const KINDS = {
   evening: made(
     'gown',
     { fit: 'fitted', cloth: silk, lining: 'silk pongé', heel: '7 cm' },
-    { length: '104 cm', train: '12 cm', flare: '10 cm' },
+    { length: '93 cm', train: '12 cm', flare: '10 cm' },
   ),
   trousers: made('trousers', { fit: 'fitted', cloth: wool }),
   pinafore: made(

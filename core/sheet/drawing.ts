@@ -134,12 +134,26 @@ function spread(callouts: readonly Callout[], line: number, top: number): Callou
 /** Panels that are drawn: one of each that is cut from the outer cloth. */
 const shown = (sheet: Sheet) => sheet.panels.filter((p) => p.layer === 'outer');
 
-/** The panels flat and to scale, side by side, each letter with its measure. */
-function drawPanels(
+/** The panels flat and to scale, in rows so wide that the drawing is no higher than a part of its width. */
+function drawPanels(...of: Parameters<typeof panelsInRows> extends [...infer A, number] ? A : never) {
+  let best: DrawingView | null = null;
+  for (const row of ROWS) {
+    const made = panelsInRows(...of, row);
+    if (!made) return null;
+    const height = (v: DrawingView) => v.box[3] / v.box[2];
+    if (!best || height(made) < height(best) - 0.02) best = made;
+    if (height(best) <= HIGHEST) break;
+  }
+  return best;
+}
+
+/** The panels side by side in rows of this width at least, cm, each letter with its measure. */
+function panelsInRows(
   sheet: Sheet,
   places: readonly Place[],
   printed: PrintedSheet,
   letters: ReadonlyMap<string, string>,
+  row: number,
 ): DrawingView | null {
   const lettered = (p: Panel) => places.some((q) => q.panel === p.id && letters.has(q.figure));
   const all = shown(sheet);
@@ -147,7 +161,7 @@ function drawPanels(
   const panels = [...all.filter(lettered), ...all.filter((p) => !lettered(p))];
   if (panels.length === 0) return null;
   // Letters are read at the width of a page, whatever that holds.
-  const widest = Math.max(ROW, ...panels.map((p) => sewnSize(p).width + 0.4 * ROW));
+  const widest = Math.max(row, ...panels.map((p) => sewnSize(p).width + 0.4 * row));
   const size = widest / 62;
   const strokes: Stroke[] = [];
   const callouts: Callout[] = [];
@@ -249,8 +263,10 @@ function drawPanels(
   };
 }
 
-/** How wide a row of panels is drawn at least, cm. */
-const ROW = 190;
+/** How wide rows of panels are drawn, cm: the next wider where the drawing would be higher than a sheet has room for. */
+const ROWS = [190, 250, 320, 400, 500] as const;
+/** No higher than this part of its width, where wider rows can help it. */
+const HIGHEST = 0.85;
 
 /** The figure as a hand marks it on this panel. */
 const bare = (panel: Panel, f: PrintedSheet['figures'][number]): string =>

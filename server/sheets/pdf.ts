@@ -93,9 +93,44 @@ function status(view: SheetView): string {
   return view.status === 'cut' ? `${agreed}, cut ${day(view.cutAt!)}` : agreed;
 }
 
-/** The sheet on paper: A4, black on white, everything as `printSheet` prints it. */
+/** Stands where the panels come, to find out how much room the page has left for them. */
+const END: Content = { text: ' ', id: 'end', fontSize: 1 };
+/** An A4 page between its margins, points, and the least height at which panels can be read. */
+const PAGE = { bottom: 842 - 28, top: 26, heading: 26, least: 190 };
+
+/**
+ * The sheet on paper: A4, black on white, everything as `printSheet` prints it. It is laid out once without its panels,
+ * which then take what the second page has left; a page of their own where that would be too little.
+ */
 export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean): Promise<Buffer> {
   const sheet = sheetOfView(view);
+  const { panels } = sheet.drawn[unit];
+  if (!panels) return printPaper(paperOf(view, sheet, unit, both, 0));
+  let end = { page: 1, top: PAGE.top };
+  await printPaper({
+    ...paperOf(view, sheet, unit, both, null),
+    pageBreakBefore: (node) => {
+      if (node.id === 'end') end = { page: node.startPosition.pageNumber, top: node.startPosition.top };
+      return false;
+    },
+  });
+  // The same figures in the other unit come after them, in three columns.
+  const after = both ? 24 + Math.ceil(sheet.printed[unit].figures.length / 3) * 11.5 : 0;
+  const left = PAGE.bottom - end.top - PAGE.heading - after;
+  const whole = PAGE.bottom - PAGE.top - PAGE.heading;
+  // What is left of the first page is small: the panels stand on the second.
+  const room = end.page === 1 ? (both ? 400 : 520) : left >= PAGE.least ? left : whole;
+  return printPaper(paperOf(view, sheet, unit, both, room));
+}
+
+/** The definition of the paper; with no room given, a mark stands where its panels come. */
+function paperOf(
+  view: SheetView,
+  sheet: ReturnType<typeof sheetOfView>,
+  unit: SheetUnit,
+  both: boolean,
+  room: number | null,
+): TDocumentDefinitions {
   const printed = sheet.printed[unit];
   const other: SheetUnit = unit === 'cm' ? 'in' : 'cm';
   const { views, panels } = sheet.drawn[unit];
@@ -164,7 +199,7 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
         ],
         columnGap: 12,
       },
-      ...(panels ? [panelsBlock(panels, roomForPanels(printed, both))] : []),
+      ...(room === null ? [END] : panels ? [panelsBlock(panels, room)] : []),
       ...(both
         ? [
             { text: heading2(other), bold: true, margin: [0, 8, 0, 2] } as Content,
@@ -179,7 +214,7 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
         : []),
     ],
   };
-  return printPaper(definition);
+  return definition;
 }
 
 /** The points, a table for each section: its name heads the columns, again on the next page, and never stands alone. */
@@ -263,10 +298,6 @@ const panelsBlock = (panels: DrawingView, height: number): Content => ({
     { svg: viewToSvg(panels, 'Source'), fit: [535, height] },
   ],
 });
-
-/** Height for the panels, points: a skirt's share its second page, a dress has a third for them. */
-const roomForPanels = (printed: PrintedSheet, both: boolean): number =>
-  printed.figures.length > 40 ? (both ? 460 : 720) : both ? 400 : 520;
 
 const heading2 = (unit: SheetUnit) => `The same in ${unit === 'cm' ? 'centimetres' : 'inches'}`;
 

@@ -22,14 +22,19 @@ export function PartFields({ index, part, joined, length, unit, onTakeOff }: Pro
   const fields = Object.entries(part.fields).filter(([id]) => !(joined && part.joins.givenUp.includes(id)));
   return (
     <>
-      <h2>
-        {part.name}{' '}
+      <div className="part-head">
+        <h2>{part.name}</h2>
         {onTakeOff && (
-          <button type="button" className="quiet" onClick={onTakeOff}>
+          <button
+            type="button"
+            className="quiet"
+            aria-label={`Leave the ${part.name} out`}
+            onClick={onTakeOff}
+          >
             leave it out
           </button>
         )}
-      </h2>
+      </div>
       <div className="fields">
         {fields.map(([id, field]) => (
           <PartField key={id} index={index} id={id} field={field} length={length} unit={unit} />
