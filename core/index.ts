@@ -39,6 +39,7 @@ export * from './net/expectation.ts';
 export * from './net/slips.ts';
 export * from './net/together.ts';
 export * from './sheet/beside-flat.ts';
+export * from './sheet/bundles.ts';
 export * from './sheet/changes.ts';
 export * from './sheet/compute.ts';
 export * from './sheet/drawing.ts';

@@ -107,6 +107,18 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
     });
   });
 
+  on(app, 'GET /orders/:id/bench-cards.pdf', async (c, { role, query }) => {
+    const { view, unit, name } = await load(c, role, query);
+    const { benchCardsPdf } = await import('./bench-cards.ts');
+    // A phone opens what this browser sees the house under, or where the house says it is found.
+    const house = process.env.PUBLIC_URL?.replace(/\/$/, '') ?? `http://${c.req.header('host') ?? ''}`;
+    const pdf = await benchCardsPdf(view, unit, `${house}/orders/${idParam(c, 'order')}`);
+    return c.body(new Uint8Array(pdf), 200, {
+      'content-type': 'application/pdf',
+      'content-disposition': `inline; filename="${name.replace('sheet', 'bench-cards')}.pdf"`,
+    });
+  });
+
   const told = async (tx: Tx, id: number): Promise<Reply> => {
     const view = await viewSheet(tx, id, null, deps.now());
     return { status: 200, body: view, changed: [['order', id, 0]] };

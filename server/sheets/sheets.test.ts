@@ -4,6 +4,8 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { readKept } from '@rocchetto/contract';
+import { bundlesOf, GARMENTS } from '@rocchetto/core';
+import { asLines, randomBody, seeded } from '@rocchetto/core/garment/testing.ts';
 import Papa from 'papaparse';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { type Caller, json, sessionBody, skirtOrder, startTestApp, type TestApp } from '../testing.ts';
@@ -287,6 +289,54 @@ describe('the same figures everywhere', () => {
         expect(execFileSync('pdffonts', [join(dir, 'sheet.pdf')], { encoding: 'utf8' })).not.toMatch(
           / no +(yes|no) +(yes|no) +\d/,
         );
+      }
+    } finally {
+      rmSync(dir, { recursive: true, force: true });
+    }
+  });
+  it('a lined gown with a train takes two pages, its panels on the second', async () => {
+    const { orderId, version, clientId: who } = await skirtOrder(fitter);
+    const parts = GARMENTS.find((g) => g.id === 'gown')!.parts;
+    await json(
+      fitter.send('PUT', `/orders/${orderId}/brief`, {
+        version,
+        brief: {
+          version: 2,
+          fit: 'fitted',
+          lining: 'pongé',
+          cloth: { name: 'satin', width: '140 cm' },
+          parts,
+        },
+      }),
+    );
+    const lines = asLines(randomBody(seeded(6))).filter((l) => !l.startsWith('waist-to-floor'));
+    await json(fitter.send('POST', '/readings', sessionBody(who, orderId, lines)));
+    for (const both of ['', '?both=1']) {
+      const pdf = Buffer.from(
+        await (await fitter.get(`/orders/${orderId}/sheet.pdf${both}`)).arrayBuffer(),
+      ).toString('latin1');
+      expect((pdf.match(/\/Type \/Page\b/g) ?? []).length).toBeLessThanOrEqual(both ? 3 : 2);
+    }
+    const file = await json(fitter.get(`/orders/${orderId}/sheet.json`));
+    expect(file.printed.figures.filter((f: { mark: string }) => f.mark.includes('absent'))).toEqual([]);
+  });
+  it('each bundle of pieces has its bench card on A5, which names its pieces and opens the order', async () => {
+    const dir = mkdtempSync(join(tmpdir(), 'cards-'));
+    try {
+      const answer = await fitter.get(`/orders/${id}/bench-cards.pdf`);
+      expect(answer.headers.get('content-type')).toBe('application/pdf');
+      writeFileSync(join(dir, 'cards.pdf'), Buffer.from(await answer.arrayBuffer()));
+      const file = await json(fitter.get(`/orders/${id}/sheet.json`));
+      const bundles = bundlesOf(file.printed);
+      const info = execFileSync('pdfinfo', [join(dir, 'cards.pdf')], { encoding: 'utf8' });
+      expect(Number(/Pages: +(\d+)/.exec(info)![1])).toBe(bundles.length);
+      expect(info).toMatch(/Page size: +419\.\d+ x 595/);
+      const text = execFileSync('pdftotext', ['-enc', 'UTF-8', join(dir, 'cards.pdf'), '-'], {
+        encoding: 'utf8',
+      }).replace(/\s+/g, ' ');
+      for (const [i, b] of bundles.entries()) {
+        expect(text).toContain(`Bundle ${i + 1} of ${bundles.length}: ${b.part}, ${b.layer}`);
+        for (const p of b.pieces) expect(text).toContain(p.piece);
       }
     } finally {
       rmSync(dir, { recursive: true, force: true });

@@ -6,10 +6,10 @@ import {
   type WhoseTape,
 } from '@rocchetto/contract';
 import {
-  isClose,
   ALLOWED_DIFFERENCE,
   dayIn,
   findMeasure,
+  isClose,
   MEASURES,
   measure,
   resolveAll,
