@@ -13,19 +13,16 @@ const turner =
   ];
 const bearing = (from: Point, to: Point) => Math.atan2(to[1] - from[1], to[0] - from[0]);
 
-/** The point nearest to one wanted that lies equally far from both legs: about it one leg turns onto the other. */
-function evenlyFrom(p1: Point, p2: Point, wanted: Point): Point {
-  const [dx, dy] = [p2[0] - p1[0], p2[1] - p1[1]];
-  const square = dx * dx + dy * dy || 1;
-  const off = ((wanted[0] - (p1[0] + p2[0]) / 2) * dx + (wanted[1] - (p1[1] + p2[1]) / 2) * dy) / square;
-  return [wanted[0] - off * dx, wanted[1] - off * dy];
+/** Two stretches of one edge joined: the longer of the two gives way where their ends do not quite meet. */
+function trued(a: readonly Segment[], b: readonly Segment[], corner: Point): Segment[] {
+  // A dart at the end of its edge leaves one stretch: it begins or ends where the next edge has turned to.
+  if (a.length === 0) return [[corner, ...b[0]!.slice(1)] as unknown as Segment, ...b.slice(1)];
+  if (b.length === 0) return [...a.slice(0, -1), [...a.at(-1)!.slice(0, -1), corner] as unknown as Segment];
+  const [end, start] = [endOf(a.at(-1)!), startOf(b[0]!)];
+  return pathLength(a) > pathLength(b)
+    ? [...a.slice(0, -1), [...a.at(-1)!.slice(0, -1), start] as unknown as Segment, ...b]
+    : [...a, [end, ...b[0]!.slice(1)] as unknown as Segment, ...b.slice(1)];
 }
-
-/** The points of a path with its first or last one set: what a hand trues where two legs differ by a hair. */
-const startAt = (path: readonly Segment[], p: Point): Segment[] =>
-  path.map((s, i) => (i === 0 ? ([p, ...s.slice(1)] as unknown as Segment) : s));
-const endAt = (path: readonly Segment[], p: Point): Segment[] =>
-  path.map((s, i) => (i === path.length - 1 ? ([...s.slice(0, -1), p] as unknown as Segment) : s));
 
 export interface MovedTo {
   readonly edge: string;
@@ -38,11 +35,12 @@ export interface MovedTo {
 }
 
 /**
- * A dart closed at its edge and opened at another: the cloth between the two is turned rigidly, so that every sewn length
- * beside it stays, about the point nearest to the one wanted from which both legs are as long. A dart that begins exactly there is taken into it.
+ * A dart closed at its edge and opened at another: the cloth between the two is turned rigidly about the point that both
+ * lead to, so that every sewn length beside it stays. Where its legs are not quite as long as each other, the edge it
+ * leaves is trued along its longer stretch. A dart that begins exactly there is taken into it.
  * @throws RangeError when the panel has no such dart or edge, or both lie on one edge
  */
-export function moveDart(panel: Panel, id: string, to: MovedTo, toward: Point): Panel {
+export function moveDart(panel: Panel, id: string, to: MovedTo, pivot: Point): Panel {
   const dart = panel.darts.find((d) => d.id === id);
   if (!dart) throw new RangeError(`${panel.name} has no dart ${id}`);
   const ids = panel.edges.map((e) => e.id);
@@ -51,7 +49,6 @@ export function moveDart(panel: Panel, id: string, to: MovedTo, toward: Point): 
     throw new RangeError(`${panel.name}: no dart can be moved to ${to.edge}`);
   const own = edgeOf(panel, dart.edge).path;
   const [p1, p2] = dart.legs;
-  const pivot = evenlyFrom(p1, p2, toward);
   const up = target < from;
   const turn = turner(
     pivot,
@@ -71,7 +68,7 @@ export function moveDart(panel: Panel, id: string, to: MovedTo, toward: Point): 
     if (i === from)
       return {
         ...e,
-        path: up ? [...endAt(turned(cut), p2), ...rest] : [...cut, ...startAt(turned(rest), p1)],
+        path: trued(up ? turned(cut) : cut, up ? rest : turned(rest), up ? turn(p1) : turn(p2)),
       };
     if (i === target)
       return {

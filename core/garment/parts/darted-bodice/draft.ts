@@ -90,12 +90,20 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
   // The front side seam is the back's and the dart: where it ends at the waist follows.
   const inward = bust.front.rounded - taking.front.waistLine;
   const lower = sideLength + intake - drop;
+  // A dart that will be moved has legs of one length: its lower one is drawn from the bust point, the seam goes on there.
+  const bustSide: Point = [bust.front.rounded, m.armhole + drop];
+  const turned =
+    v.shaping !== 'darts' && intake > 0 ? equalLeg([m.apex, m.bustLevel], bustSide, intake) : null;
   const front = halfPanel(c, v, m, {
     face: 'front',
     taking: taking.front,
     bust: bust.front.rounded,
     drop,
-    sideWaist: m.armhole + drop + Math.sqrt(Math.max(1, lower ** 2 - inward ** 2)),
+    sideWaist: turned
+      ? turned[1] +
+        Math.sqrt(Math.max(1, (sideLength - drop) ** 2 - (turned[0] - taking.front.waistLine) ** 2))
+      : m.armhole + drop + Math.sqrt(Math.max(1, lower ** 2 - inward ** 2)),
+    lowerLeg: turned,
     sideDart: bustDart.length > 0 ? { intake, length: bustDart[1]!.marked! } : null,
   });
   const fold = (panel: Panel) => foldOrSeam(panel, clothWidth(c.input, 'outer'), c.allowances.centre);
@@ -221,6 +229,13 @@ function bustDartFigures(c: PartContext, m: Marked, rule: Cm, width: Cm, drop: C
   return [intake, length];
 }
 
+/** The other leg of a dart at the side: as long from the bust point as the first, so far below it as the dart takes up. */
+function equalLeg([x, y]: Point, first: Point, intake: number): Point {
+  const reach = Math.hypot(first[0] - x, first[1] - y);
+  const turn = Math.atan2(first[1] - y, first[0] - x) + 2 * Math.asin(Math.min(0.9, intake / 2 / reach));
+  return [x + reach * Math.cos(turn), y + reach * Math.sin(turn)];
+}
+
 interface HalfPlan {
   readonly face: Face;
   readonly taking: BodiceTaking;
@@ -230,6 +245,8 @@ interface HalfPlan {
   /** height at which the side seam reaches the waist; null where the waist lies level */
   readonly sideWaist: number | null;
   readonly sideDart?: { readonly intake: Cm; readonly length: Cm } | null;
+  /** where the lower leg of a dart that will be moved meets the side */
+  readonly lowerLeg?: Point | null;
 }
 
 function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Panel {
@@ -251,8 +268,13 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
   );
   const sideWaist = waist.at(-1) as Point;
   const across: number = face === 'front' ? m.acrossFront : m.acrossBack;
-  const sidePath: Segment[] =
-    q.drop > 0.01
+  const sidePath: Segment[] = q.lowerLeg
+    ? [
+        ...(q.drop > 0.01 ? straight(underarm, bustSide) : []),
+        [bustSide, q.lowerLeg],
+        [q.lowerLeg, sideWaist],
+      ]
+    : q.drop > 0.01
       ? [
           [underarm, bustSide],
           [bustSide, sideWaist],

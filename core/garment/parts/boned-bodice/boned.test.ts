@@ -1,0 +1,140 @@
+import { figure, sheetOf } from '@rocchetto/contract/testing.ts';
+import { EXACT, garmentSpec } from '@rocchetto/contract/testing-garments.ts';
+import { SIZE_STEPS } from '@rocchetto/contract/testing-size-steps.ts';
+import { describe, expect, it } from 'vitest';
+import { edgeLength, widthAt } from '../../../draft/measure.ts';
+import type { Sheet } from '../../../sheet/compute.ts';
+
+const HEIGHTS = [
+  'neck-to-bust 27 cm',
+  'neck-to-waist-front 44 cm',
+  'underarm-to-waist 20 cm',
+  'apex-span 18 cm',
+];
+const body = (bust: number, waist: number) => [
+  `bust ${bust} cm`,
+  `underbust ${bust - 13} cm`,
+  `waist ${waist} cm`,
+  ...HEIGHTS,
+];
+const made = (
+  fields: object = {},
+  lines: readonly string[] = body(90, 72),
+  more: object = {},
+  rest: object = {},
+): Sheet =>
+  sheetOf(
+    garmentSpec('bustier', lines, {
+      garment: { parts: [{ part: 'boned-bodice', ...fields }], fit: 'boned', ...more },
+      house: { rounding: EXACT },
+      ...rest,
+    }),
+  );
+const check = (s: Sheet, code: string) => s.checks.find((k) => k.code === code);
+const PANELS = ['front-centre', 'front-side', 'back-side', 'back-centre'];
+
+describe('a boned bodice', () => {
+  it.each(SIZE_STEPS)(
+    'EN 13402-3 step %d / %d / %d (from memory): body, boned ease and 2πt, on the panels too',
+    (bust, waist) => {
+      const s = made({}, body(bust, waist), { lining: 'pongé' });
+      // 2.0 boning + 0.3 underlining + 0.2 lining (house thicknesses), 2π × 0.25 (geometry).
+      const t = 2 * Math.PI * 0.25;
+      expect(figure(s, 'bust').finished).toBeCloseTo(bust + 1.3 + t, 9);
+      expect(figure(s, 'underbust').finished).toBeCloseTo(bust - 13 + t, 9);
+      expect(figure(s, 'waist').finished).toBeCloseTo(waist + 0.6 + t, 9);
+      const round = (line: string) =>
+        2 *
+        PANELS.reduce((sum, id) => {
+          const p = s.panels.find((q) => q.id === `bodice.${id}`)!;
+          return sum + widthAt(p, p.lines.find((l) => l.id === line)!.y)!;
+        }, 0);
+      for (const line of ['bust', 'underbust'])
+        expect(round(line), line).toBeCloseTo(figure(s, line).finished!, 3);
+      expect(
+        2 *
+          PANELS.reduce(
+            (sum, id) => sum + edgeLength(s.panels.find((q) => q.id === `bodice.${id}`)!, 'waist'),
+            0,
+          ),
+      ).toBeCloseTo(figure(s, 'waist').finished!, 4);
+    },
+  );
+  it('draws the waist in as agreed, warns above 5 cm or 7 %, asks for a name above 10 %', () => {
+    const state = (reduction: string, waist = 72) => {
+      const s = made({ reduction }, body(90, waist));
+      const k = check(s, 'bodice.reduction') ?? check(s, 'bodice.reduction-by-name')!;
+      return [k.code, k.state];
+    };
+    expect(state('4 cm')).toEqual(['bodice.reduction', 'passed']);
+    expect(state('5 cm')).toEqual(['bodice.reduction', 'passed']);
+    expect(state('5.1 cm')).toEqual(['bodice.reduction', 'warned']);
+    expect(state('4.9 cm', 66)).toEqual(['bodice.reduction', 'warned']);
+    expect(state('7.3 cm')).toEqual(['bodice.reduction-by-name', 'warned']);
+    expect(
+      figure(made({ reduction: '4 cm' }), 'waist').finished! - figure(made(), 'waist').finished!,
+    ).toBeCloseTo(-4.6, 9);
+    expect(made({ reduction: '4 cm' }).cautions.find((k) => k.code === 'boned')!.sentence).toContain(
+      'pregnancy',
+    );
+    expect(made().cautions.some((k) => k.code === 'boned')).toBe(false);
+  });
+  it('a waist that was read with a firm tape is not reduced again, and not asked to be read snug', () => {
+    const s = made(
+      { reduction: '4 cm' },
+      undefined,
+      {},
+      {
+        rest: {
+          readings: [...body(90, 72)].map((l) => {
+            const [measure, value, unit] = l.split(' ');
+            return { measure, value: `${value} ${unit}`, ...(measure === 'waist' ? { tape: 'firm' } : {}) };
+          }),
+        },
+      },
+    );
+    expect(figure(s, 'waist').terms.find((t) => t.kind === 'wearing')!.cm).toBe(0);
+    expect(check(s, 'bodice.reduced-twice')).toMatchObject({ state: 'warned' });
+    expect(check(s, 'firm-waist')).toBeUndefined();
+  });
+  it('never reduces the tummy where it goes on below the waist, and asks for it', () => {
+    const s = made({ reduction: '5 cm', below: '9 cm' }, [
+      ...body(90, 72),
+      'tummy 84 cm',
+      'waist-to-tummy 9 cm',
+    ]);
+    expect(figure(s, 'tummy').finished!).toBeGreaterThan(84);
+    const lower =
+      2 *
+      PANELS.reduce(
+        (sum, id) => sum + edgeLength(s.panels.find((q) => q.id === `bodice.${id}`)!, 'lower'),
+        0,
+      );
+    expect(lower).toBeCloseTo(figure(s, 'tummy').finished!, 3);
+    expect(check(made({ below: '9 cm' }), 'bodice.tummy')!.sentence).toContain('worst fault');
+  });
+  it('a bone is its finished seam less 1.2, down to the step; lacing leaves its gap at the back', () => {
+    const s = made({ closes: 'lacing', gap: '6 cm' });
+    const seam = edgeLength(s.panels.find((p) => p.id === 'bodice.back-centre')!, 'inner');
+    expect(figure(s, 'bodice.bone-centre-back').finished).toBeCloseTo(seam - 1.2, 6);
+    const plain = made();
+    const back = (of: Sheet) =>
+      ['back-side', 'back-centre'].reduce(
+        (sum, id) => sum + edgeLength(of.panels.find((p) => p.id === `bodice.${id}`)!, 'waist'),
+        0,
+      );
+    expect(back(plain) - back(s)).toBeCloseTo(3, 6);
+    expect(s.notions.some((n) => n.name === 'lacing cord')).toBe(true);
+  });
+  it('has no armhole for a sleeve, and no neckline for a collar', () => {
+    for (const part of ['sleeve', 'collar'])
+      expect(() =>
+        garmentSpec('bustier', body(90, 72), { garment: { parts: [{ part: 'boned-bodice' }, { part }] } }),
+      ).toThrow(part === 'sleeve' ? 'needs an armhole' : 'needs a neckline');
+  });
+  it('says which heights make no bodice, and what was not read', () => {
+    const low = made({}, [...body(90, 72), 'corset-top-front 12 cm']);
+    expect(check(low, 'bodice.heights')!.sentence).toContain('make no bodice');
+    expect(made({}, ['bust 90 cm', 'waist 72 cm']).checks.filter((k) => k.absent).length).toBeGreaterThan(2);
+  });
+});

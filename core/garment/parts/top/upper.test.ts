@@ -1,0 +1,172 @@
+import { figure, sheetOf } from '@rocchetto/contract/testing.ts';
+import { EXACT, garmentSpec } from '@rocchetto/contract/testing-garments.ts';
+import { SIZE_STEPS } from '@rocchetto/contract/testing-size-steps.ts';
+import { describe, expect, it } from 'vitest';
+import { edgeLength, sewnLength, widthAt } from '../../../draft/measure.ts';
+import type { Sheet } from '../../../sheet/compute.ts';
+
+const BODY = [
+  'bust 88 cm',
+  'waist 70 cm',
+  'hip 96 cm',
+  'waist-to-hip 20 cm',
+  'across-shoulder 38 cm',
+  'nape-to-waist 40 cm',
+  'armhole-depth 20 cm',
+  'neck-width 14 cm',
+  'neck-to-bust 26 cm',
+  'neck-to-waist-front 44 cm',
+  'apex-span 18 cm',
+  'neck-base 35 cm',
+  'armhole 40 cm',
+  'upper-arm 28 cm',
+  'arm-span 62 cm',
+  'arm-length 58 cm',
+  'wrist 16 cm',
+  'fist 22 cm',
+];
+const made = (parts: readonly object[], lines: readonly string[] = BODY, more: object = {}): Sheet =>
+  sheetOf(garmentSpec('bodice', lines, { garment: { parts, ...more }, house: { rounding: EXACT } }));
+const check = (s: Sheet, code: string) => s.checks.find((k) => k.code === code);
+const panel = (s: Sheet, id: string) => s.panels.find((p) => p.id === id)!;
+
+describe('a top that is pulled on', () => {
+  it.each(SIZE_STEPS)(
+    'EN 13402-3 step %d / %d / %d (from memory): shaped, each line is its quarter on the panels',
+    (bust, waist, hip) => {
+      const lines = [...BODY.slice(3), `bust ${bust} cm`, `waist ${waist} cm`, `hip ${hip} cm`];
+      const s = made([{ part: 'top', shaped: 'shaped', length: '70 cm' }], lines, {
+        cloth: { name: 'jersey', stretch: 50 },
+      });
+      for (const face of ['front', 'back']) {
+        const p = panel(s, `top.${face}`);
+        expect(widthAt(p, p.lines[0]!.y - 1e-6) ?? widthAt(p, p.lines[0]!.y)).toBeCloseTo((bust + 5) / 4, 3);
+        expect(widthAt(p, p.lines[1]!.y)).toBeCloseTo((waist + 5) / 4, 3);
+        expect(widthAt(p, p.lines[2]!.y)).toBeCloseTo((hip + 5) / 4, 3);
+      }
+      expect(check(s, 'top.side-seams')).toMatchObject({ state: 'passed' });
+    },
+  );
+  it('its neckline passes the head, by half of the stretch in a knit, or it says so', () => {
+    const tight = { part: 'top', neckFront: '7 cm', widen: '0 cm' };
+    expect(check(made([tight]), 'top.head')).toMatchObject({ state: 'warned' });
+    expect(check(made([tight], BODY, { cloth: { name: 'rib', stretch: 110 } }), 'top.head')).toMatchObject({
+      state: 'passed',
+    });
+    expect(
+      check(
+        made([{ part: 'top', shaped: 'shaped' }], [...BODY.slice(2), 'waist 60 cm', 'bust 120 cm']),
+        'top.passes',
+      )!.sentence,
+    ).toContain('does not pass');
+  });
+  it('a band lies on its neckline, shorter in a knit', () => {
+    const [woven, knit] = [
+      made([{ part: 'top' }]),
+      made([{ part: 'top' }], BODY, { cloth: { name: 'j', stretch: 40 } }),
+    ];
+    expect(figure(woven, 'top.band-length').finished).toBeCloseTo(
+      figure(woven, 'top.neck-round').finished!,
+      9,
+    );
+    expect(figure(knit, 'top.band-length').finished).toBeCloseTo(
+      0.85 * figure(knit, 'top.neck-round').finished!,
+      9,
+    );
+  });
+  it('a sleeve is set into its armhole with a knit’s ease', () => {
+    const s = made([{ part: 'top' }, { part: 'sleeve', cap: 'easy' }], BODY, {
+      cloth: { name: 'j', stretch: 40 },
+    });
+    expect(check(s, 'join-armhole')).toMatchObject({ state: 'passed' });
+  });
+});
+
+describe('a top with cut-on sleeves', () => {
+  it('is twice its length by the span, both underarms as long, an ellipse for a neckline (geometry)', () => {
+    const s = made([
+      { part: 'cut-on-top', length: '64 cm', neckFront: '12 cm', neckBack: '2 cm', widen: '6 cm' },
+    ]);
+    const p = panel(s, 'top.whole');
+    expect(figure(s, 'top.span-half').finished).toBe(31);
+    expect(edgeLength(p, 'side')).toBeCloseTo(edgeLength(p, 'side-back'), 6);
+    // Ramanujan's perimeter of an ellipse, a quarter each; a cubic keeps it to a thousandth.
+    const quarter = (a: number, b: number) =>
+      (Math.PI * (3 * (a + b) - Math.sqrt((3 * a + b) * (a + 3 * b)))) / 4;
+    const half = 35 / 6 + 6;
+    expect(figure(s, 'top.neck-round').finished! / (2 * (quarter(half, 12) + quarter(half, 2)))).toBeCloseTo(
+      1,
+      2,
+    );
+  });
+  it('says when no sleeve can be cut on', () => {
+    const wide = [...BODY.filter((l) => !/^(hip|bust)/.test(l)), 'bust 118 cm', 'hip 124 cm'];
+    expect(check(made([{ part: 'cut-on-top' }], wide), 'top.shape')!.sentence).toContain(
+      'no sleeve can be cut on',
+    );
+  });
+});
+
+describe('collars', () => {
+  it.each(['stand', 'flat', 'shirt'] as const)(
+    '%s: as long at its seam as the neckline it joins, on every neckline',
+    (kind) => {
+      for (const neckline of ['round', 'v', 'square', 'sweetheart', 'wide'])
+        for (const widen of ['0 cm', '3 cm']) {
+          const s = made([
+            { part: 'darted-bodice', neckline, widen, neckFront: '12 cm' },
+            { part: 'collar', kind },
+          ]);
+          expect(check(s, 'join-neck'), `${neckline} ${widen}`).toMatchObject({ state: 'passed' });
+          expect(s.panels.some((p) => p.name.includes('neck facing'))).toBe(false);
+        }
+    },
+  );
+  it('too tight for the neck, or too high for the chin, is told', () => {
+    const s = made(
+      [
+        { part: 'darted-bodice', neckFront: '5 cm', neckBack: '1 cm' },
+        { part: 'collar', depth: '8 cm' },
+      ],
+      [...BODY.filter((l) => !l.startsWith('neck-base')), 'neck-base 42 cm'],
+    );
+    expect(check(s, 'collar.neck')).toMatchObject({ state: 'warned' });
+    expect(check(s, 'collar.stand')!.sentence).toContain('chin');
+  });
+});
+
+describe('a bodice shaped and closed in other ways', () => {
+  const SHAPES = ['darts', 'shoulder', 'armhole', 'neck', 'waist', 'princess-armhole', 'princess-shoulder'];
+  const all = SHAPES.map((shaping) => made([{ part: 'darted-bodice', shaping }]));
+  it('is the same garment sewn: waist, side, armhole, neck and shoulder are as long, wherever the dart is', () => {
+    const sewn = (s: Sheet, face: string, id: string) =>
+      s.panels
+        .filter((p) => p.layer === 'outer' && p.share === face && p.edges.some((e) => e.id === id))
+        .reduce((sum, p) => sum + sewnLength(p, id), 0);
+    for (const [i, s] of all.entries())
+      for (const face of ['front', 'back'])
+        for (const id of ['waist', 'armhole', 'neck', 'shoulder'])
+          expect(sewn(s, face, id), `${SHAPES[i]} ${face} ${id}`).toBeCloseTo(sewn(all[0]!, face, id), 2);
+  });
+  it('princess seams are two panels a face whose seams agree', () => {
+    for (const s of all.slice(5)) {
+      expect(s.panels.filter((p) => p.layer === 'outer' && p.share === 'front')).toHaveLength(2);
+      for (const face of ['front', 'back'])
+        expect(check(s, `bodice.princess-${face}`)).toMatchObject({ state: 'passed' });
+      expect(s.figures.some((f) => /dart-front-length/.test(f.id))).toBe(false);
+    }
+  });
+  it('buttons lie evenly with one at the bust level, in front; loops bring no band; lacing brings a cord', () => {
+    const s = made([{ part: 'darted-bodice', zip: 'centre-front', closes: 'buttons' }]);
+    const spacing = figure(s, 'bodice.button-spacing').finished!;
+    // From 1.5 below the neckline (8 below the side-neck) to the bust level at 26: whole steps.
+    expect((26 - 8 - 1.5) / spacing).toBeCloseTo(Math.round((26 - 9.5) / spacing), 6);
+    expect(s.panels.some((p) => p.id === 'bodice.button-band')).toBe(true);
+    expect(s.notions.some((n) => n.name === 'zip')).toBe(false);
+    expect(s.panels.find((p) => p.id === 'bodice.front')!.cut).toBe('pair');
+    const loops = made([{ part: 'darted-bodice', zip: 'centre-front', closes: 'loops' }]);
+    expect(loops.panels.some((p) => p.id === 'bodice.button-band')).toBe(false);
+    const laced = made([{ part: 'darted-bodice', closes: 'lacing' }]);
+    expect(laced.notions.some((n) => n.name === 'lacing cord')).toBe(true);
+  });
+});
