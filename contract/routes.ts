@@ -541,6 +541,12 @@ export const ROUTES = {
     query: sheetQuery,
     media: 'application/pdf',
   },
+  'GET /orders/:id/toile.pdf': {
+    does: 'The cut list of a toile of the garment',
+    may: 'sheet.read',
+    query: sheetQuery,
+    media: 'application/pdf',
+  },
   'POST /orders/:id/sheet/changes': { does: 'Makes one change', may: 'sheet.write', body: SheetChange },
   'POST /orders/:id/sheet/agree': { does: 'Agrees the sheet by name', may: 'sheet.write', body: Agree },
   'POST /orders/:id/sheet/cut': { does: 'Says that the cloth is cut', may: 'sheet.write', body: MarkCut },

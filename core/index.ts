@@ -46,6 +46,7 @@ export * from './sheet/drawing.ts';
 export * from './sheet/earlier/keep-v1.ts';
 export * from './sheet/kept.ts';
 export * from './sheet/print.ts';
+export * from './sheet/toile.ts';
 export * from './sheet/without-client.ts';
 export * from './sheet/without-readings.ts';
 export * from './text/fold.ts';

@@ -191,6 +191,7 @@ const LEFT_OUT = [
   // Paper takes long to print, and its routes take nothing but a number: each has a test of its own.
   'GET /orders/{id}/sheet.pdf',
   'GET /orders/{id}/bench-cards.pdf',
+  'GET /orders/{id}/toile.pdf',
   'GET /orders/{id}/fitting-record.pdf',
   'GET /orders/{id}/ticket.pdf',
   'GET /orders/{id}/measuring-list.pdf',

@@ -119,6 +119,15 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
     });
   });
 
+  on(app, 'GET /orders/:id/toile.pdf', async (c, { role, query }) => {
+    const { view, unit, name } = await load(c, role, query);
+    const { toilePdf } = await import('./toile-pdf.ts');
+    return c.body(new Uint8Array(await toilePdf(view, unit)), 200, {
+      'content-type': 'application/pdf',
+      'content-disposition': `inline; filename="${name.replace('sheet', 'toile')}.pdf"`,
+    });
+  });
+
   const told = async (tx: Tx, id: number): Promise<Reply> => {
     const view = await viewSheet(tx, id, null, deps.now());
     return { status: 200, body: view, changed: [['order', id, 0]] };

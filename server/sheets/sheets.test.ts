@@ -342,6 +342,22 @@ describe('the same figures everywhere', () => {
       rmSync(dir, { recursive: true, force: true });
     }
   });
+  it('a toile has its own cut list, shorter than the garment’s', async () => {
+    const dir = mkdtempSync(join(tmpdir(), 'toile-'));
+    try {
+      const answer = await fitter.get(`/orders/${id}/toile.pdf`);
+      expect(answer.headers.get('content-type')).toBe('application/pdf');
+      writeFileSync(join(dir, 'toile.pdf'), Buffer.from(await answer.arrayBuffer()));
+      const text = execFileSync('pdftotext', ['-enc', 'UTF-8', '-layout', join(dir, 'toile.pdf'), '-'], {
+        encoding: 'utf8',
+      });
+      expect(text).toContain('Seams 2.5 cm all round');
+      expect(text).toMatch(/front\s+1, on the fold/);
+      expect(text).not.toContain('waistband');
+    } finally {
+      rmSync(dir, { recursive: true, force: true });
+    }
+  });
   it('paper in both units is still at most two pages', async () => {
     const pdf = Buffer.from(
       await (await fitter.get(`/orders/${id}/sheet.pdf?both=1`)).arrayBuffer(),

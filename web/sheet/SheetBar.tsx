@@ -31,6 +31,9 @@ export function SheetBar({ id, view, unit, both, open, may, onAsk }: Props) {
           <a href={file('pdf').replace('sheet.pdf', 'bench-cards.pdf')} target="_blank" rel="noreferrer">
             bench cards
           </a>
+          <a href={file('pdf').replace('sheet.pdf', 'toile.pdf')} target="_blank" rel="noreferrer">
+            toile
+          </a>
           <a href={file('csv')} download>
             CSV
           </a>

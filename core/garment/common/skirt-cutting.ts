@@ -5,16 +5,25 @@ import type { Cutting, PartContext } from '../part.ts';
 import { openPiece, piecesOf } from '../pieces.ts';
 import type { AllowanceId } from '../tables/allowances.ts';
 
-/** Needle size for the cloth's weight (common practice): to 100 g/m² 70, to 250 80, above 90. */
-const needleFor = (weight: number | null) =>
-  weight === null ? 'for the cloth' : weight <= 100 ? 'size 70' : weight <= 250 ? 'size 80' : 'size 90';
+/** Needle size for the cloth's weight (common practice): to 100 g/m² 70, to 250 80, above 90; a knit wants a round point. */
+const needleFor = (weight: number | null, knit: boolean) =>
+  `${weight === null ? 'for the cloth' : weight <= 100 ? 'size 70' : weight <= 250 ? 'size 80' : 'size 90'}${knit ? ', ball point' : ''}`;
+
+/** Seams and their edges by stitch class. Source: ISO 4915 (301 lockstitch, 304 zigzag, 401 chain, 504 and 514 overedge; from memory). */
+const stitchFor = (weight: number | null, knit: boolean): string =>
+  knit
+    ? 'seams 514, hems 304 or 401, which give with the cloth (ISO 4915)'
+    : weight !== null && weight <= 100
+      ? 'seams 301, short, French seams where the cloth is sheer (ISO 4915)'
+      : 'seams 301, edges 504 (ISO 4915)';
 
 /** What every garment has laid ready. */
 export const threadAndNeedle = (c: PartContext): Notion[] => {
   const { cloth } = c.input.brief;
   return [
     { name: 'thread', length: null, note: cloth.name ? `to match ${cloth.name}` : 'to match' },
-    { name: 'needle', length: null, note: needleFor(cloth.weight) },
+    { name: 'needle', length: null, note: needleFor(cloth.weight, cloth.stretch > 0) },
+    { name: 'stitch', length: null, note: stitchFor(cloth.weight, cloth.stretch > 0) },
   ];
 };
 

@@ -1,0 +1,41 @@
+import { sheetOf } from '@rocchetto/contract/testing.ts';
+import { garmentSpec } from '@rocchetto/contract/testing-garments.ts';
+import { describe, expect, it } from 'vitest';
+import { GARMENTS } from '../garment/garments.ts';
+import { asLines, randomBody, seeded } from '../garment/testing.ts';
+import { toileOf } from './toile.ts';
+
+const sheet = (id: string, more: object = {}) =>
+  sheetOf(garmentSpec(id, asLines(randomBody(seeded(6))), { garment: { lining: 'cupro', ...more } }));
+
+describe('a toile', () => {
+  it('is cut from fewer pieces than its garment, none a facing, a band or an interfacing', () => {
+    for (const { id } of GARMENTS) {
+      const s = sheet(id);
+      const toile = toileOf(s);
+      expect(toile.pieces.length, id).toBeGreaterThan(0);
+      expect(toile.pieces.length, id).toBeLessThanOrEqual(s.pieces.filter((p) => p.layer === 'outer').length);
+      for (const p of toile.pieces) expect(p.name, id).not.toMatch(/facing|band|interfacing|lining/);
+      expect(toile.notes.join(' '), id).not.toMatch(/NaN|undefined/);
+    }
+  });
+  it('has two and a half centimetres at every seam: a straight skirt’s front is its lining with wide seams', () => {
+    const s = sheet('straight-skirt');
+    const front = toileOf(s).pieces.find((p) => p.name === 'front')!;
+    const lining = s.pieces.find((p) => p.panel === 'skirt.lining-front')!;
+    // Side 1.5 in the garment, 2.5 in the toile: a centimetre more across, in steps of half a centimetre.
+    expect(front.width! - lining.width!).toBeCloseTo(1, 6);
+    // Waist 1.3 and hem 1.2 there, 2.5 each here.
+    expect(Math.abs(front.length! - lining.length! - 2.5)).toBeLessThanOrEqual(0.5);
+  });
+  it('says what holds and opens it: the zip’s length, bones taped outside', () => {
+    const gown = toileOf(sheet('gown'));
+    expect(gown.notes.some((n) => n.includes('Tape the bones'))).toBe(true);
+    expect(gown.notes.some((n) => n.includes('A zip at least'))).toBe(true);
+    expect(toileOf(sheet('t-shirt')).notes.some((n) => n.includes('zip'))).toBe(false);
+  });
+  it('of a garment that cannot be drafted is empty', () => {
+    const s = sheetOf(garmentSpec('bodice', ['waist 70 cm']));
+    expect(toileOf(s)).toMatchObject({ pieces: [], calico: null });
+  });
+});

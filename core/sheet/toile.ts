@@ -1,0 +1,72 @@
+import type { Panel } from '../draft/panel.ts';
+import type { Piece } from '../figure/figure.ts';
+import { lengthNeeded } from '../garment/cloth.ts';
+import { pieceOf } from '../garment/pieces.ts';
+import { type Cm, cm } from '../units/length.ts';
+import { say } from '../units/print.ts';
+import type { Sheet } from './compute.ts';
+
+/** Allowance of every seam of a toile, and the width its cloth is sold in, cm (house figures, no source). */
+const ALLOWANCE = cm(2.5);
+const CALICO_WIDTH = cm(150);
+/** What a toile does without: what finishes an edge. */
+const LEFT_OUT = new Set(['facing', 'band', 'fly']);
+
+/** A toile of the same garment: its own shorter cut list, and what it is for. */
+export interface Toile {
+  readonly pieces: readonly Piece[];
+  /** the length of calico they take, cm; null where one is wider than the cloth */
+  readonly calico: Cm | null;
+  readonly width: Cm;
+  readonly notes: readonly string[];
+}
+
+/**
+ * What is cut for the toile: where a face has a lining panel that stands for the outer one, otherwise the outer one, with
+ * wide seams all round; nothing that only finishes an edge.
+ */
+export function toileOf(sheet: Sheet): Toile {
+  const main = sheet.panels.filter((p) => p.layer === 'outer' && !LEFT_OUT.has(p.share));
+  const panels = main.map((p) => standsFor(p, sheet.panels));
+  const { rounding } = sheet.input.house;
+  const pieces = panels.map((p): Piece => ({ ...pieceOf(wide(p), rounding), layer: 'outer', note: '' }));
+  const zip = sheet.figures.find((f) => f.id === 'zip')?.finished ?? null;
+  const shaped = (id: string) => sheet.panels.some((p) => p.edges.some((e) => e.id === id));
+  return {
+    pieces,
+    width: CALICO_WIDTH,
+    calico: pieces.length === 0 ? null : lengthNeeded(pieces, CALICO_WIDTH),
+    notes: [
+      `Seams ${say(ALLOWANCE)} all round, hems too: there is cloth to let out at the fitting.`,
+      'Draw grain, centre and every body line on the cloth before it is sewn; thread the darts, do not snip notches.',
+      ...(shaped('neck') || shaped('top')
+        ? ['Stay-stitch the neckline or upper edge and press its seam in: there is no facing.']
+        : []),
+      ...(shaped('waist')
+        ? ['Stay-stitch the waist and press its seam in; a tape stands for the band.']
+        : []),
+      ...(zip === null
+        ? []
+        : [
+            `A zip at least ${say(zip)} long, sewn on the surface: it must pass the hip as the garment's does.`,
+          ]),
+      ...(sheet.notions.some((n) => n.name.startsWith('bones'))
+        ? ['Tape the bones to the seams on the outside, so that they can be moved.']
+        : []),
+    ],
+  };
+}
+
+/** The lining panel of the same face, where there is one: fewer details, the same shape. */
+function standsFor(outer: Panel, all: readonly Panel[]): Panel {
+  const own = all.filter((p) => p.layer === 'lining');
+  return (
+    own.find((p) => p.id === `${outer.id}-lining` || p.id === outer.id.replace('.', '.lining-')) ?? outer
+  );
+}
+
+const wide = (p: Panel): Panel => ({
+  ...p,
+  name: p.name.replace(/,? lining$/, ''),
+  edges: p.edges.map((e) => (e.fold ? e : { ...e, allowance: ALLOWANCE })),
+});
