@@ -54,5 +54,6 @@ const FIELD_OF: Record<string, readonly string[]> = {
   top: ['neckline', 'neckFront', 'widen', 'shaped'],
   'cut-on-top': ['neckFront', 'widen'],
   collar: ['kind', 'depth'],
+  details: ['pockets', 'belt', 'trim', 'fringe'],
   sleeve: ['goes', 'shape', 'cap', 'head', 'end', 'cuffCloses', 'slashes', 'spread', 'fullness'],
 };

@@ -99,6 +99,10 @@ function newer(seed: number): Readonly<Record<string, unknown>> {
     reduction: of(['0 cm', '4 cm', '9 cm'], 2),
     shaped: of(['straight', 'shaped'], 2),
     kind: of(['stand', 'flat', 'shirt'], 2),
+    pockets: of(['patch', 'inseam', 'welt'], 2),
+    belt: of(['0 cm', '4 cm'], 3),
+    trim: of(['0 cm', '320 cm'], 2),
+    fringe: of(['0 cm', '8 cm'], 5),
   };
 }
 

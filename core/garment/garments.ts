@@ -59,6 +59,14 @@ export const GARMENTS: readonly NamedGarment[] = [
   { id: 'knit-skirt', name: 'knit skirt, pulled on', parts: [{ part: 'knit-skirt' }] },
   { id: 'trousers', name: 'trousers with a fly', parts: [{ part: 'trousers' }] },
   {
+    id: 'skirt-pockets',
+    name: 'straight skirt with patch pockets',
+    parts: [
+      { part: 'straight-skirt', hemOpening: 'vent', openingHeight: '18 cm' },
+      { part: 'details', pockets: 'patch', flaps: true },
+    ],
+  },
+  {
     id: 'shorts',
     name: 'shorts, side zip',
     parts: [{ part: 'trousers', goes: 'length', inseam: '14 cm', zip: 'left-side' }],

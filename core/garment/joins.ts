@@ -41,9 +41,14 @@ export function garmentProblems(ids: readonly string[]): string[] {
           `The ${p.name} needs ${EDGE[edge] === 'armhole' ? 'an armhole' : `a ${EDGE[edge]}`} to join: no part of this garment has one.`,
         );
   }
+  if (problems.length === 0 && parts.every((p) => p.free))
+    problems.push(
+      `${parts[0]!.name[0]!.toUpperCase()}${parts[0]!.name.slice(1)} need a garment to lie on: name its parts too.`,
+    );
   const loose = parts.filter(
     (p) =>
-      parts.length > 1 &&
+      !p.free &&
+      parts.filter((q) => !q.free).length > 1 &&
       !p.joins.takes.some((t) => parts.some((q) => q !== p && q.joins.gives.includes(t.edge))) &&
       !p.joins.gives.some((e) => parts.some((q) => q !== p && q.joins.takes.some((t) => t.edge === e))),
   );

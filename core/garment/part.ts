@@ -111,6 +111,8 @@ export interface GarmentPart<F extends Fields = Fields, D extends Drafted = Draf
     /** fields that a join replaces: a skirt under a bodice has no band of its own */
     readonly givenUp: readonly string[];
   };
+  /** lies on the others without a seam that joins it: never a garment by itself */
+  readonly free?: true;
   readonly wants: (values: ValuesOf<F>) => Wants;
   readonly lines: (
     values: ValuesOf<F>,

@@ -4,6 +4,7 @@ import { circleSkirt } from './parts/circle-skirt/index.ts';
 import { collar } from './parts/collar/index.ts';
 import { cutOnTop } from './parts/cut-on-top/index.ts';
 import { dartedBodice } from './parts/darted-bodice/index.ts';
+import { details } from './parts/details/index.ts';
 import { gatheredSkirt } from './parts/gathered-skirt/index.ts';
 import { goredSkirt } from './parts/gored-skirt/index.ts';
 import { knitSkirt } from './parts/knit-skirt/index.ts';
@@ -33,6 +34,7 @@ const PARTS = new Map<string, GarmentPart>(
     collar,
     trousers,
     pullOnTrousers,
+    details,
   ].map((p) => [p.id, p]),
 );
 
