@@ -35,6 +35,12 @@ const Brief = z.strictObject({
         .max(300)
         .default(0)
         .meta({ description: 'stretch around the body, percent' }),
+      stretchAlong: z
+        .number()
+        .min(0)
+        .max(300)
+        .default(0)
+        .meta({ description: 'stretch lengthwise, percent' }),
       weight: z.number().min(1).max(3000).nullable().default(null).meta({ description: 'g/m²' }),
     })
     .prefault({}),

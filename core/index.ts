@@ -20,6 +20,7 @@ export * from './garment/part.ts';
 export * from './garment/registry.ts';
 export * from './garment/tables/allowances.ts';
 export * from './garment/tables/fit.ts';
+export * from './garment/tables/stretch.ts';
 export * from './house/rule-tables.ts';
 export * from './import/columns.ts';
 export * from './import/people.ts';

@@ -109,8 +109,13 @@ test('a time that somebody else takes meanwhile is told, nothing is lost, and th
   await signIn(page, 'Bram Teller');
   const { clientId, orderId } = await newSkirt(page, 'Second One');
   await page.goto(`/diary/book?order=${orderId}&kind=fitting`);
+  // A press on one of the times that were there before the wish goes with them.
+  const found = page.waitForResponse((r) => /\/times\?.*from=/.test(r.url()));
   await page.getByLabel('From').fill('in 60 days');
+  await page.keyboard.press('Tab');
+  await found;
   const first = page.locator('.times button').first();
+  await expect(page.locator('ul.times')).toHaveAttribute('aria-busy', 'false');
   await expect(first).toBeVisible();
   const asked = page.waitForRequest((r) => r.url().endsWith('/api/appointments'));
   await first.click();

@@ -232,3 +232,49 @@ test('a brief begins with what is made: a dress asks for its own parts, is saved
   await page.getByRole('combobox', { name: 'Garment' }).click();
   await expect(page.getByTitle(name)).toBeVisible();
 });
+
+test('a part is added to a brief and left out again; only what joins is offered, and a stretch is read as it is written', async ({
+  page,
+}) => {
+  await signIn(page, 'Bram Teller');
+  const client = await byApi(page, 'POST', '/clients', { name: 'Part Adder' });
+  const order = await byApi(page, 'POST', '/orders', { clientId: client.id, what: 'Blouse' });
+  await page.goto(`/orders/${order.id}/brief`);
+  const garment = page.getByRole('combobox', { name: 'Garment' });
+  await garment.click();
+  await garment.fill('darted bodice');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'darted bodice' })).toBeVisible();
+  // A garment of one part cannot lose it.
+  await expect(page.getByRole('button', { name: 'Leave the darted bodice out' })).toHaveCount(0);
+  const add = page.getByRole('combobox', { name: 'Add a part' });
+  const offered = async () => {
+    await add.click();
+    const names = await page.locator('.ant-select-dropdown:visible .ant-select-item-option').allInnerTexts();
+    return names;
+  };
+  const names = await offered();
+  expect(names).toContain('set-in sleeve');
+  expect(names).toContain('collar');
+  expect(names).toContain('gored skirt');
+  expect(names).not.toContain('trousers');
+  expect(names).not.toContain('boned bodice');
+  await page.getByTitle('collar', { exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'collar' })).toBeVisible();
+  await add.click();
+  await page.getByTitle('set-in sleeve', { exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'set-in sleeve' })).toBeVisible();
+  await page.getByRole('button', { name: 'Leave the collar out' }).click();
+  await expect(page.getByRole('heading', { name: 'collar' })).toHaveCount(0);
+  const stretch = page.getByLabel('Stretch around');
+  await stretch.fill('15 to 10');
+  await expect(page.getByText('Stretched it cannot be shorter than relaxed.')).toBeVisible();
+  await stretch.fill('10 to 15');
+  await expect(page.getByText('50 %, moderate: close takes 2 % off the body')).toBeVisible();
+  await accessible(page, 'parts');
+  await page.getByRole('button', { name: 'Keep the brief' }).click();
+  await expect(page).toHaveURL(/measure/);
+  const kept = await (await page.request.get(`/api/orders/${order.id}`)).json();
+  expect(kept.brief.parts.map((p: { part: string }) => p.part)).toEqual(['darted-bodice', 'sleeve']);
+  expect(kept.brief.cloth.stretch).toBe(50);
+});

@@ -13,6 +13,8 @@ export interface Cloth {
   readonly width: Cm | null;
   /** stretch around the body in percent; a plain woven has 0 */
   readonly stretch: number;
+  /** stretch lengthwise in percent */
+  readonly stretchAlong?: number;
   /** weight in g/m², null when not known */
   readonly weight: number | null;
 }

@@ -84,7 +84,11 @@ const orDash = (text: string) => text || '—';
 export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
   const { head, brief, session, house, given } = sheet.input;
   const line = (label: string, text: string) => [label, orDash(text)] as const;
-  const stretch = brief.cloth.stretch > 0 ? `stretch ${brief.cloth.stretch} %` : '';
+  const along = brief.cloth.stretchAlong ?? 0;
+  const stretch =
+    brief.cloth.stretch > 0 || along > 0
+      ? `stretch ${brief.cloth.stretch} %${along > 0 ? ` around, ${along} % along` : ''}`
+      : '';
   const cloth = [
     brief.cloth.name,
     brief.cloth.width && `${asGiven(given?.clothWidth, brief.cloth.width, unit)} wide`,

@@ -42,10 +42,6 @@ export function GarmentChoice({ value, disabled, onChoose, parts }: Props) {
             placeholder="a composition of its own"
             onChange={(id: string) => onChoose(id, all.find((g) => g.id === id)!.parts)}
             options={[
-              {
-                label: 'The house’s garments',
-                options: GARMENTS.map((g) => ({ value: g.id, label: g.name })),
-              },
               ...(own.length > 0
                 ? [
                     {
@@ -54,6 +50,10 @@ export function GarmentChoice({ value, disabled, onChoose, parts }: Props) {
                     },
                   ]
                 : []),
+              {
+                label: 'The house’s garments',
+                options: GARMENTS.map((g) => ({ value: g.id, label: g.name })),
+              },
             ]}
           />{' '}
           {chosen && mayHouse && (

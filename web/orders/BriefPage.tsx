@@ -33,6 +33,7 @@ import { Place } from '../shared/Place.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { Thread } from '../thread/Thread.tsx';
 import { useChangeBriefMutation, useOrderQuery } from './api.ts';
+import { StretchInput } from './StretchInput.tsx';
 import { useLengthRule } from './useLengthRule.ts';
 
 type Parts = readonly Readonly<Record<string, unknown>>[];
@@ -41,6 +42,12 @@ type Parts = readonly Readonly<Record<string, unknown>>[];
 const EMPTY = BriefWire.parse({ parts: GARMENTS[0]!.parts });
 /** Parts with what their fields say from the start. */
 const filled = (parts: Parts): readonly PartWire[] => BriefWire.parse({ parts }).parts;
+
+/** A further part beside these, with what its fields say from the start: by itself it may be no garment. */
+const withPart = (parts: readonly PartWire[], part: string): readonly PartWire[] => [
+  ...parts,
+  filled([...parts.map((p) => ({ part: p.part })), { part }]).at(-1)!,
+];
 
 export function Component() {
   const id = Number(useParams().id);
@@ -100,6 +107,7 @@ export function Component() {
         width: withUnit(v.cloth.width, unit),
         weight: v.cloth.weight ?? null,
         stretch: v.cloth.stretch ?? 0,
+        stretchAlong: v.cloth.stretchAlong ?? 0,
       },
       heel: withUnit(v.heel, unit),
       parts: v.parts.map(written),
@@ -248,7 +256,7 @@ export function Component() {
             />
           ))}
         {known && mayWrite && order.stage !== 'cut' && (
-          <MoreParts parts={shown} onAdd={(part) => change([...shown, ...filled([{ part }])])} />
+          <MoreParts parts={shown} onAdd={(part) => change(withPart(shown, part))} />
         )}
         <h2>Fit</h2>
         <div className="fields">
@@ -273,8 +281,11 @@ export function Component() {
           <Form.Item name={['cloth', 'weight']} label="Weight, g/m²">
             <InputNumber min={1} max={3000} />
           </Form.Item>
-          <Form.Item name={['cloth', 'stretch']} label="Stretch around, %" extra="a plain woven: 0">
-            <InputNumber min={0} max={300} />
+          <Form.Item name={['cloth', 'stretch']} label="Stretch around">
+            <StretchInput />
+          </Form.Item>
+          <Form.Item name={['cloth', 'stretchAlong']} label="Stretch lengthwise">
+            <StretchInput />
           </Form.Item>
           <Form.Item name="lining" label="Lining" extra="empty: unlined">
             <Input />

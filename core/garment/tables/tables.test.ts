@@ -15,7 +15,7 @@ import {
   workroomClass,
 } from './fit.ts';
 import { layerAllowance } from './layers.ts';
-import { STRETCH_CLASSES, stretchClass, stretchReduction } from './stretch.ts';
+import { readStretch, STRETCH_CLASSES, stretchClass, stretchReduction } from './stretch.ts';
 import { openingDepth, STOCKED_ZIPS, stockedZip } from './zip.ts';
 
 const ROUNDINGS: readonly Rounding[] = [
@@ -224,4 +224,26 @@ describe('layers and stretch', () => {
     expect(stretchReduction(cm(90), 0)).toBe(0);
     expect(stretchReduction(cm(90), 60)).toBeCloseTo(2.7, 9);
   });
+});
+
+describe('a stretch as a hand writes it', () => {
+  it.each([
+    ['50', 50],
+    ['50 %', 50],
+    ['12,5', 12.5],
+    ['10 to 15', 50],
+    ['10 cm → 16 cm', 60],
+    ['4 in - 6 in', 50],
+    ['4>5', 25],
+    ['0', 0],
+  ])('%s is %d per cent', (text, percent) => expect(readStretch(text)).toEqual({ ok: true, percent }));
+  it.each([
+    ['', 'percentage'],
+    ['a lot', 'percentage'],
+    ['15 to 10', 'shorter'],
+    ['0 to 10', 'percentage'],
+    ['10 to 90', 'four times'],
+  ])('%s is told', (text, says) =>
+    expect(readStretch(text)).toMatchObject({ ok: false, sentence: expect.stringContaining(says) }),
+  );
 });
