@@ -70,6 +70,7 @@ export function openingOf(
     known: zip !== null,
     estimated: guessed,
     terms: zip === null ? [] : terms,
+    why: zip === null ? ['Not known until what it opens is drafted.'] : [],
   });
   const checks: RawCheck[] = [];
   if (known && zip === null)

@@ -304,7 +304,7 @@ function half(
   const below: Point[] = [];
   const across: { id: string; name: string; y: Cm }[] = [{ id: 'bust', name: 'bust', y: q.depth }];
   const hipLevel = q.waistLevel !== null && lines.hip?.level != null ? q.waistLevel + lines.hip.level : null;
-  if (v.shaped === 'shaped' && lines.waist && q.waistLevel !== null && q.waistLevel < q.length - 2) {
+  if (v.shaped === 'shaped' && lines.waist?.[face] && q.waistLevel !== null && q.waistLevel < q.length - 2) {
     below.push([lines.waist[face]!.rounded, q.waistLevel]);
     across.push({ id: 'waist', name: 'waist', y: cm(q.waistLevel) });
   }

@@ -235,7 +235,9 @@ function bonedPicture(c: PartContext, _: BonedValues, d: BonedDraft): Picture {
         [quarter('underbust'), -plan.underbust] as Point,
         [quarter('waist'), 0] as Point,
         ...(plan.below > 0 ? [[Math.max(quarter('waist'), edge[0]), plan.below] as Point] : []),
-      ].filter(([, y]) => y >= -plan.side),
+      ]
+        // A side that ends at the bust line or below it begins there.
+        .filter(([, y], i, all) => i === 0 || y > all[0]![1] + 0.3),
     );
     const top: Point = startOf(innerPath('top')[0]!);
     const topEdge = [innerPath('top'), outerPath('top')];

@@ -94,15 +94,19 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
   const bustSide: Point = [bust.front.rounded, m.armhole + drop];
   const turned =
     v.shaping !== 'darts' && intake > 0 ? equalLeg([m.apex, m.bustLevel], bustSide, intake) : null;
+  const sideWaist = turned
+    ? turned[1] + Math.sqrt(Math.max(1, (sideLength - drop) ** 2 - (turned[0] - taking.front.waistLine) ** 2))
+    : m.armhole + drop + Math.sqrt(Math.max(1, lower ** 2 - inward ** 2));
+  // More than twelve over the bust is no dart that could be turned: front and back were not read on one body.
+  if (turned && intake >= 12) return none;
+  // A waist that would rise to its side by more than it is long is none: the heights do not belong to one body.
+  if (Math.abs(m.waistFront - sideWaist) >= taking.front.waistLine - 1) return none;
   const front = halfPanel(c, v, m, {
     face: 'front',
     taking: taking.front,
     bust: bust.front.rounded,
     drop,
-    sideWaist: turned
-      ? turned[1] +
-        Math.sqrt(Math.max(1, (sideLength - drop) ** 2 - (turned[0] - taking.front.waistLine) ** 2))
-      : m.armhole + drop + Math.sqrt(Math.max(1, lower ** 2 - inward ** 2)),
+    sideWaist,
     lowerLeg: turned,
     sideDart: bustDart.length > 0 ? { intake, length: bustDart[1]!.marked! } : null,
   });

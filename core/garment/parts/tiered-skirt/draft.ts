@@ -114,6 +114,7 @@ export function draftTiered(c: PartContext, v: TieredValues): TieredDraft {
       name: `${name}, height`,
       group: 'length',
       known: marked !== null,
+      why: marked === null ? ['No station was read and the brief names no length.'] : [],
       terms: [
         term(
           'share',
