@@ -99,7 +99,7 @@ export const RULE_TABLES: readonly RuleTable[] = [
       words(zone),
       ...FIT_CLASSES.map((fit) => length(`ease.${zone}.${fit}`, WORKROOM[zone][fit])),
     ]),
-    FIT_CLASSES.map((fit) => fit.replace('very-', 'very ')),
+    FIT_CLASSES.map((fit) => fit.replace('very-', 'very ').replace('second-', 'second ')),
   ),
   table(
     'allowances',
