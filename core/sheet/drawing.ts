@@ -247,11 +247,12 @@ function panelsInRows(
     });
     words.push({
       text: title,
-      at: [dx + middle, y + y1 - y0 + size * 1.6],
+      // Below the letters too, where they run past the panel.
+      at: [dx + middle, bottom + size * (bottom > y + y1 - y0 ? 1 : 1.6)],
     });
     x += width + size;
     right = Math.max(right, x);
-    low = Math.max(low, bottom + 2 * size);
+    low = Math.max(low, bottom + 2.4 * size);
   }
   return {
     title: 'panels',
