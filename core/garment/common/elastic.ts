@@ -1,6 +1,8 @@
 import { bodyTerms, buildFigure, term } from '../../figure/build.ts';
-import type { Figure } from '../../figure/figure.ts';
+import type { Figure, Notion } from '../../figure/figure.ts';
 import { type Cm, cm } from '../../units/length.ts';
+import { say as p } from '../../units/print.ts';
+import type { Fields } from '../fields.ts';
 import type { PartContext } from '../part.ts';
 
 /** An elastic at the waist is this much shorter than the waist where she has not tried it, cm (common practice: 1 in). */
@@ -41,3 +43,23 @@ export function waistElastic(c: PartContext, liked: Cm | null): Figure {
 
 /** The allowance at a waist that is turned down as a casing for an elastic of this width, cm. */
 export const casingAllowance = (c: PartContext, elastic: Cm): Cm => cm(elastic + c.stepped(cm(CASING_MORE)));
+
+/** What a brief asks of an elastic in a casing at the waist. */
+export const ELASTIC_FIELDS = {
+  casing: { kind: 'length', label: 'Width of the elastic', min: 0.5, max: 10, default: '3 cm' },
+  elastic: {
+    kind: 'length',
+    label: 'Elastic as the client likes it',
+    hint: 'held round the waist; left open: 2.5 cm less than the waist',
+    min: 30,
+    max: 180,
+    default: null,
+  },
+} as const satisfies Fields;
+
+/** The elastic laid ready: its figure and what its overlapped seam takes. */
+export const elasticNotion = (c: PartContext, elastic: Figure, width: Cm): Notion => ({
+  name: 'elastic for the waist',
+  length: elastic.marked === null ? null : cm(elastic.marked + c.stepped(cm(2))),
+  note: `${p(width)} wide; the figure and its own overlapped seam; marked in quarters`,
+});

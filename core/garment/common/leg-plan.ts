@@ -1,8 +1,10 @@
-import { bodyTerms, buildFigure, share, TOLERANCE, term } from '../../figure/build.ts';
+import { share, TOLERANCE, term } from '../../figure/build.ts';
 import type { Figure, Term } from '../../figure/figure.ts';
 import { type Cm, cm } from '../../units/length.ts';
+import type { Fields } from '../fields.ts';
 import type { PartContext } from '../part.ts';
 import { easeOf } from './ease-of.ts';
+import { figuresOf } from './figures-of.ts';
 
 /** Crotch extensions as parts of the marked hip (common practice). */
 const EXTENDS = { front: 16, back: 8 } as const;
@@ -18,6 +20,26 @@ const KNEE_ABOVE_MIDDLE = 5;
 export const FRONT_LESS = 1;
 /** Short legs narrow by this from the thigh to the hem where no hem is briefed, cm (common practice). */
 const SHORT_TAPER = 2;
+
+/** What a brief asks of a leg’s girths. */
+export const LEG_FIELDS = {
+  knee: {
+    kind: 'length',
+    label: 'Girth of a leg at the knee',
+    hint: 'left open: 2 cm wider than the hem',
+    min: 25,
+    max: 120,
+    default: null,
+  },
+  hem: {
+    kind: 'length',
+    label: 'Girth of a leg at its hem',
+    hint: 'left open: 42 cm, or straight down above the knee',
+    min: 20,
+    max: 160,
+    default: null,
+  },
+} as const satisfies Fields;
 
 /** What a brief says about the legs. Lengths cm. */
 interface LegValues {
@@ -50,33 +72,7 @@ export function planLegs(
   v: LegValues,
   { girth: hip, name: hipName, deeper = [] }: LegFrom,
 ): LegPlanned {
-  const net = (id: string) => c.measured.get(id)?.net ?? null;
-  const figures: Figure[] = [];
-  const make = (
-    id: string,
-    name: string,
-    terms: readonly Term[] | null,
-    more: Partial<Parameters<typeof buildFigure>[1]> = {},
-  ): Figure => {
-    const f = buildFigure(c, {
-      id: c.id(id),
-      section: c.key,
-      name,
-      group: 'length',
-      nearest: true,
-      terms: terms ?? [],
-      known: terms !== null,
-      follows: (value) => (value > 0 ? null : 'A length is more than nothing.'),
-      why: terms === null ? ['Not read: read it, or set the figure by hand with a reason.'] : [],
-      ...more,
-    });
-    figures.push(f);
-    return f;
-  };
-  const bodyOf = (id: string): Term[] | null => {
-    const m = c.measured.get(id);
-    return m?.net == null ? null : bodyTerms(m);
-  };
+  const { figures, net, bodyOf, make } = figuresOf(c);
 
   const long = v.goes === 'floor';
   const [rise, outseam, leg] = [net('rise'), net('outseam'), net('inseam')];

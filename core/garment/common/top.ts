@@ -2,8 +2,8 @@ import type { Point, Segment } from '../../draft/curve.ts';
 import { edgeLength, sewnLength } from '../../draft/measure.ts';
 import { type Edge, edge, type Panel } from '../../draft/panel.ts';
 import { seamThrough, straight } from '../../draft/shape.ts';
-import { bodyTerms, buildFigure, TOLERANCE, term } from '../../figure/build.ts';
-import type { Figure, Term } from '../../figure/figure.ts';
+import { TOLERANCE, term } from '../../figure/build.ts';
+import type { Figure } from '../../figure/figure.ts';
 import { type Cm, cm } from '../../units/length.ts';
 import { clothWidth, foldOrSeam } from '../cloth.ts';
 import { choice, type ValuesOf } from '../fields.ts';
@@ -12,6 +12,7 @@ import type { Drafted, PartContext } from '../part.ts';
 import type { Place } from '../picture.ts';
 import { FACES, type Face } from '../tables/darts.ts';
 import { easeOf } from './ease-of.ts';
+import { figuresOf } from './figures-of.ts';
 import { armEnds, armholePath, NECKLINE, neckEnds, neckline } from './neck-and-armhole.ts';
 import { onPanel } from './on-panel.ts';
 
@@ -89,34 +90,7 @@ export function topLifts(shaped: TopValues['shaped'], line: (zone: Zone) => Body
 }
 
 export function draftTop(c: PartContext, v: TopValues): TopDraft {
-  const net = (id: string) => c.measured.get(id)?.net ?? null;
-  const figures: Figure[] = [];
-  const make = (
-    id: string,
-    name: string,
-    terms: readonly Term[] | null,
-    more: Partial<Parameters<typeof buildFigure>[1]> = {},
-  ): Figure => {
-    const f = buildFigure(c, {
-      id: c.id(id),
-      section: c.key,
-      name,
-      group: 'length',
-      tolerance: TOLERANCE.detail,
-      nearest: true,
-      terms: terms ?? [],
-      known: terms !== null,
-      follows: (value) => (value > 0 ? null : 'A length is more than nothing.'),
-      why: terms === null ? ['Not read: read it, or set the figure by hand with a reason.'] : [],
-      ...more,
-    });
-    figures.push(f);
-    return f;
-  };
-  const bodyOf = (id: string): Term[] | null => {
-    const m = c.measured.get(id);
-    return m?.net == null ? null : bodyTerms(m);
-  };
+  const { figures, net, bodyOf, make } = figuresOf(c, { tolerance: TOLERANCE.detail });
   const readLength = bodyOf('garment-length');
   const length = make(
     'length',

@@ -113,6 +113,16 @@ describe('a boned bodice', () => {
     expect(lower).toBeCloseTo(figure(s, 'tummy').finished!, 3);
     expect(check(made({ below: '9 cm' }), 'bodice.tummy')!.sentence).toContain('worst fault');
   });
+  it('under a joined skirt says that it does not go on below the waist', () => {
+    const s = made({}, undefined, {
+      parts: [
+        { part: 'boned-bodice', below: '8 cm' },
+        { part: 'gored-skirt', length: '90 cm' },
+      ],
+    });
+    expect(check(s, 'bodice.below-joined')).toMatchObject({ state: 'warned' });
+    expect(s.panels.find((p) => p.id === 'bodice.front-centre')!.edges.map((e) => e.id)).toContain('waist');
+  });
   it('a bone is its finished seam less 1.2, down to the step; lacing leaves its gap at the back', () => {
     const s = made({ closes: 'lacing', gap: '6 cm' });
     const seam = edgeLength(s.panels.find((p) => p.id === 'bodice.back-centre')!, 'inner');

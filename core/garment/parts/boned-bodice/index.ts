@@ -123,6 +123,14 @@ function bonedChecks(c: PartContext, v: BonedValues, d: BonedDraft): RawCheck[] 
           `${f.name} was not read, and nothing it could be taken from: read it or set it by hand.`,
         ),
       );
+  if (v.below > 0 && c.below)
+    found.push(
+      warn(
+        c.id('below-joined'),
+        'waist',
+        `A skirt joins at the waist: the bodice does not go on ${p(v.below)} below it as briefed. Brief 0, or leave the skirt out.`,
+      ),
+    );
   const waist = c.measured.get('waist')?.net ?? null;
   const firm = readFirm(c.measured);
   if (v.reduction > 0 && firm)

@@ -1,7 +1,8 @@
-import { bodyTerms, buildFigure, TOLERANCE, term } from '../../../figure/build.ts';
-import type { Figure, Term } from '../../../figure/figure.ts';
+import { TOLERANCE, term } from '../../../figure/build.ts';
+import type { Figure } from '../../../figure/figure.ts';
 import type { Measured } from '../../../measures/session.ts';
 import type { Cm } from '../../../units/length.ts';
+import { figuresOf } from '../../common/figures-of.ts';
 import type { LineWanted } from '../../lines.ts';
 import type { GarmentContext, PartContext } from '../../part.ts';
 import { type EaseZone, easeFor } from '../../tables/fit.ts';
@@ -62,34 +63,11 @@ export function bonedLines(
 }
 
 export function planBoned(c: PartContext, v: BonedValues): BonedPlan {
-  const net = (id: string) => c.measured.get(id)?.net ?? null;
-  const bodyOf = (id: string): Term[] | null => {
-    const m = c.measured.get(id);
-    return m?.net == null ? null : bodyTerms(m);
-  };
-  const figures: Figure[] = [];
-  const make = (
-    id: string,
-    name: string,
-    terms: readonly Term[] | null,
-    more: Partial<Parameters<typeof buildFigure>[1]> = {},
-  ): Figure => {
-    const f = buildFigure(c, {
-      id: c.id(id),
-      section: c.key,
-      name,
-      group: 'level',
-      tolerance: TOLERANCE.detail,
-      nearest: true,
-      terms: terms ?? [],
-      known: terms !== null,
-      follows: (value) => (value > 0 ? null : 'A height is more than nothing.'),
-      why: terms === null ? ['Not read: read it, or set the figure by hand with a reason.'] : [],
-      ...more,
-    });
-    figures.push(f);
-    return f;
-  };
+  const { figures, net, bodyOf, make } = figuresOf(c, {
+    group: 'level',
+    tolerance: TOLERANCE.detail,
+    follows: (value) => (value > 0 ? null : 'A height is more than nothing.'),
+  });
   const [front, toBust] = [net('neck-to-waist-front'), net('neck-to-bust')];
   const bust = make(
     'bust-height',

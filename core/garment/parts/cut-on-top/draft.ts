@@ -2,11 +2,12 @@ import type { Point, Segment } from '../../../draft/curve.ts';
 import { edgeLength } from '../../../draft/measure.ts';
 import { edge, edgeOf, type Panel } from '../../../draft/panel.ts';
 import { rounded, straight } from '../../../draft/shape.ts';
-import { bodyTerms, buildFigure, TOLERANCE, term } from '../../../figure/build.ts';
-import type { Figure, Term } from '../../../figure/figure.ts';
+import { TOLERANCE, term } from '../../../figure/build.ts';
+import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { easeOf } from '../../common/ease-of.ts';
+import { figuresOf } from '../../common/figures-of.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import type { ValuesOf } from '../../fields.ts';
 import type { Drafted, PartContext } from '../../part.ts';
@@ -66,35 +67,8 @@ export interface CutOnPlan {
 
 /** Front and back in one piece, the shoulder on a fold: its sleeves are cut on. */
 export function draftCutOn(c: PartContext, v: CutOnValues): CutOnDraft {
-  const net = (id: string) => c.measured.get(id)?.net ?? null;
-  const bodyOf = (id: string): Term[] | null => {
-    const m = c.measured.get(id);
-    return m?.net == null ? null : bodyTerms(m);
-  };
-  const figures: Figure[] = [];
-  const make = (
-    id: string,
-    name: string,
-    terms: readonly Term[] | null,
-    more: Partial<Parameters<typeof buildFigure>[1]> = {},
-  ): Figure => {
-    const f = buildFigure(c, {
-      id: c.id(id),
-      section: c.key,
-      name,
-      group: 'length',
-      tolerance: TOLERANCE.length,
-      nearest: true,
-      terms: terms ?? [],
-      known: terms !== null,
-      follows: (value) => (value > 0 ? null : 'A length is more than nothing.'),
-      why: terms === null ? ['Not read: read it, or set the figure by hand with a reason.'] : [],
-      ...more,
-    });
-    figures.push(f);
-    return f;
-  };
-  const half = (of: number) => term('share', 'half of it', -of / 2, 'The panel is drawn to the middle.');
+  const { figures, net, bodyOf, halfOf, make } = figuresOf(c, { tolerance: TOLERANCE.length });
+  const half = (of: number) => halfOf(of, 'The panel is drawn to the middle.');
   const length = make(
     'length',
     'length, from the shoulder fold',

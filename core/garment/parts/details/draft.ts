@@ -1,11 +1,12 @@
 import type { Point } from '../../../draft/curve.ts';
 import { type Edge, edge, type Panel } from '../../../draft/panel.ts';
 import { straight } from '../../../draft/shape.ts';
-import { buildFigure, markedGirth, TOLERANCE, term } from '../../../figure/build.ts';
-import type { Figure, Term } from '../../../figure/figure.ts';
+import { markedGirth, TOLERANCE, term } from '../../../figure/build.ts';
+import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { LINING_WIDTH } from '../../cloth.ts';
+import { figuresOf } from '../../common/figures-of.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
@@ -95,24 +96,13 @@ export interface DetailDraft extends Drafted {
 
 /** What costs cloth besides the garment itself. */
 export function draftDetails(c: PartContext, v: DetailValues): DetailDraft {
-  const figures: Figure[] = [];
+  const { figures, make: figure } = figuresOf(c, {
+    tolerance: TOLERANCE.detail,
+    follows: (x) => (x > 0 ? null : 'A length is more than nothing; brief none instead.'),
+  });
   const panels: Panel[] = [];
   const places: Place[] = [];
-  const make = (id: string, name: string, terms: readonly Term[], more: object = {}): Cm | null => {
-    const f = buildFigure(c, {
-      id: c.id(id),
-      section: c.key,
-      name,
-      group: 'length',
-      tolerance: TOLERANCE.detail,
-      nearest: true,
-      terms,
-      follows: (x) => (x > 0 ? null : 'A length is more than nothing; brief none instead.'),
-      ...more,
-    });
-    figures.push(f);
-    return f.marked;
-  };
+  const make = (...of: Parameters<typeof figure>): Cm | null => figure(...of).marked;
   const show = (figure: string, panel: Panel, at: Point) =>
     void places.push({ figure: c.id(figure), panel: panel.id, at });
   const briefed = (value: Cm) => [term('style', 'from the brief', value, 'As briefed.')];

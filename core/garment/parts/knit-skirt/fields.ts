@@ -1,3 +1,4 @@
+import { ELASTIC_FIELDS } from '../../common/elastic.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
 
 /** What the brief asks about a knit pull-on skirt. */
@@ -22,14 +23,6 @@ export const FIELDS = {
     label: 'The front hem 1.3 cm wider at each side, so that it hangs balanced',
     default: false,
   },
-  casing: { kind: 'length', label: 'Width of the elastic', min: 0.5, max: 10, default: '3 cm' },
-  elastic: {
-    kind: 'length',
-    label: 'Elastic as the client likes it',
-    hint: 'held round the waist; left open: 2.5 cm less than the waist',
-    min: 30,
-    max: 180,
-    default: null,
-  },
+  ...ELASTIC_FIELDS,
 } as const;
 export type KnitSkirtValues = ValuesOf<typeof FIELDS>;

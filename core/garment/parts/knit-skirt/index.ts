@@ -1,6 +1,7 @@
 import { judge, missing, type RawCheck, warn } from '../../../figure/check.ts';
 import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
+import { elasticNotion } from '../../common/elastic.ts';
 import { FREE_WANTS } from '../../common/flared.ts';
 import { STATIONS } from '../../common/hem-lengths.ts';
 import {
@@ -56,14 +57,7 @@ export const knitSkirt = definePart({
   picture: knitSkirtPicture,
   cutting: (c, v, d) => ({
     pieces: pieces(c, d.panels, 'skirt'),
-    notions: [
-      {
-        name: 'elastic for the waist',
-        length: d.elastic.marked === null ? null : cm(d.elastic.marked + c.stepped(cm(2))),
-        note: `${p(v.casing)} wide; the figure and its own overlapped seam; marked in quarters`,
-      },
-      ...threadAndNeedle(c),
-    ],
+    notions: [elasticNotion(c, d.elastic, v.casing), ...threadAndNeedle(c)],
     allowances: [
       { name: 'casing at the waist', cm: d.faces ? d.faces.front.edges[0]!.allowance : c.allowances.waist },
       ...allowanceList(c, [

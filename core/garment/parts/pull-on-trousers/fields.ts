@@ -1,3 +1,5 @@
+import { ELASTIC_FIELDS } from '../../common/elastic.ts';
+import { LEG_FIELDS } from '../../common/leg-plan.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
 
 /** What the brief asks about pull-on trousers and shorts. */
@@ -24,30 +26,7 @@ export const FIELDS = {
     default: '8 cm',
   },
   guards: { kind: 'yes-no', label: 'Guards or padding are worn beneath', default: false },
-  knee: {
-    kind: 'length',
-    label: 'Girth of a leg at the knee',
-    hint: 'left open: 2 cm wider than the hem',
-    min: 25,
-    max: 120,
-    default: null,
-  },
-  hem: {
-    kind: 'length',
-    label: 'Girth of a leg at its hem',
-    hint: 'left open: 42 cm, or straight down above the knee',
-    min: 20,
-    max: 160,
-    default: null,
-  },
-  casing: { kind: 'length', label: 'Width of the elastic', min: 0.5, max: 10, default: '3 cm' },
-  elastic: {
-    kind: 'length',
-    label: 'Elastic as the client likes it',
-    hint: 'held round the waist; left open: 2.5 cm less than the waist',
-    min: 30,
-    max: 180,
-    default: null,
-  },
+  ...LEG_FIELDS,
+  ...ELASTIC_FIELDS,
 } as const;
 export type PullOnValues = ValuesOf<typeof FIELDS>;

@@ -3,6 +3,7 @@ import { TOLERANCE } from '../../../figure/build.ts';
 import { judge, missing, type RawCheck, warn } from '../../../figure/check.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
+import { elasticNotion } from '../../common/elastic.ts';
 import { hangLegs, legEdges } from '../../common/legs-picture.ts';
 import { emptyView, gatherStrokes, n, pictureOf, point, type View } from '../../common/silhouette.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
@@ -43,14 +44,7 @@ export const pullOnTrousers = definePart({
   picture: pullOnPicture,
   cutting: (c, v, d) => ({
     pieces: pieces(c, d.panels, 'leg'),
-    notions: [
-      {
-        name: 'elastic for the waist',
-        length: d.elastic.marked === null ? null : cm(d.elastic.marked + c.stepped(cm(2))),
-        note: `${p(v.casing)} wide; the figure and its own overlapped seam; marked in quarters`,
-      },
-      ...threadAndNeedle(c),
-    ],
+    notions: [elasticNotion(c, d.elastic, v.casing), ...threadAndNeedle(c)],
     allowances: [
       { name: 'casing at the waist', cm: d.faces ? d.faces.front.edges[0]!.allowance : c.allowances.waist },
       ...allowanceList(c, [

@@ -1,3 +1,4 @@
+import { LEG_FIELDS } from '../../common/leg-plan.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
 
 /** What the brief asks about woven trousers or shorts. */
@@ -15,22 +16,7 @@ export const FIELDS = {
     default: '12 cm',
     when: { field: 'goes', is: ['length'] },
   },
-  knee: {
-    kind: 'length',
-    label: 'Girth of a leg at the knee',
-    hint: 'left open: 2 cm wider than the hem',
-    min: 25,
-    max: 120,
-    default: null,
-  },
-  hem: {
-    kind: 'length',
-    label: 'Girth of a leg at its hem',
-    hint: 'left open: 42 cm, or straight down above the knee',
-    min: 20,
-    max: 160,
-    default: null,
-  },
+  ...LEG_FIELDS,
   band: { kind: 'length', label: 'Waistband, finished width', min: 1, max: 15, default: '4 cm' },
   overlap: { kind: 'length', label: 'Overlap at the closing', min: 0, max: 15, default: '3 cm' },
   zip: choice('Zip', [
