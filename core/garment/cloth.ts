@@ -61,6 +61,10 @@ export function lengthNeeded(pieces: readonly Piece[], width: Cm): Cm | null {
   return cm(rows.reduce((sum, r) => sum + r.length, 0));
 }
 
+/** A length as it is bought: up to the next 5 cm or eighth of a yard. */
+export const bought = (needed: Cm, unit: SheetUnit): Cm =>
+  cm(Math.ceil(needed / BUY_STEP[unit] - 1e-9) * BUY_STEP[unit]);
+
 /** Cloth to buy for each layer, and whether every piece goes onto it. */
 export function clothToBuy(
   input: SheetInput,
@@ -87,10 +91,9 @@ export function clothToBuy(
     );
     if (needed === null) continue;
     const unit = input.house.rounding.unit;
-    const steps = Math.ceil(needed / BUY_STEP[unit] - 1e-9);
     notions.push({
       name,
-      length: cm(steps * BUY_STEP[unit]),
+      length: bought(needed, unit),
       bought: unit,
       note: `pieces in rows, longest first, at ${say(width)} wide${layer === 'lining' ? ' (house width)' : ''}; before shrinking`,
     });

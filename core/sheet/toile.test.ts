@@ -34,6 +34,12 @@ describe('a toile', () => {
     expect(gown.notes.some((n) => n.includes('A zip at least'))).toBe(true);
     expect(toileOf(sheet('t-shirt')).notes.some((n) => n.includes('zip'))).toBe(false);
   });
+  it('names a tape only where there is a band, and calico in the steps it is bought in', () => {
+    const gown = toileOf(sheet('gown'));
+    expect(toileOf(sheet('straight-skirt')).notes.join(' ')).toContain('a tape stands for the band');
+    expect(gown.notes.join(' ')).not.toContain('tape stands for the band');
+    expect(Math.abs(gown.calico! / 5 - Math.round(gown.calico! / 5))).toBeLessThan(1e-9);
+  });
   it('of a garment that cannot be drafted is empty', () => {
     const s = sheetOf(garmentSpec('bodice', ['waist 70 cm']));
     expect(toileOf(s)).toMatchObject({ pieces: [], calico: null });

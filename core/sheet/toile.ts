@@ -1,6 +1,6 @@
 import type { Panel } from '../draft/panel.ts';
 import type { Piece } from '../figure/figure.ts';
-import { lengthNeeded } from '../garment/cloth.ts';
+import { bought, lengthNeeded } from '../garment/cloth.ts';
 import { pieceOf } from '../garment/pieces.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
@@ -15,7 +15,7 @@ const LEFT_OUT = new Set(['facing', 'band', 'fly']);
 /** A toile of the same garment: its own shorter cut list, and what it is for. */
 export interface Toile {
   readonly pieces: readonly Piece[];
-  /** the length of calico they take, cm; null where one is wider than the cloth */
+  /** the length of calico to buy for them, cm; null where one is wider than the cloth */
   readonly calico: Cm | null;
   readonly width: Cm;
   readonly notes: readonly string[];
@@ -30,12 +30,14 @@ export function toileOf(sheet: Sheet): Toile {
   const panels = main.map((p) => standsFor(p, sheet.panels));
   const { rounding } = sheet.input.house;
   const pieces = panels.map((p): Piece => ({ ...pieceOf(wide(p), rounding), layer: 'outer', note: '' }));
+  const needed = pieces.length === 0 ? null : lengthNeeded(pieces, CALICO_WIDTH);
   const zip = sheet.figures.find((f) => f.id === 'zip')?.finished ?? null;
   const shaped = (id: string) => sheet.panels.some((p) => p.edges.some((e) => e.id === id));
+  const banded = sheet.panels.some((p) => p.share === 'band' && p.edges.some((e) => e.id === 'waist'));
   return {
     pieces,
     width: CALICO_WIDTH,
-    calico: pieces.length === 0 ? null : lengthNeeded(pieces, CALICO_WIDTH),
+    calico: needed === null ? null : bought(needed, rounding.unit),
     notes: [
       `Seams ${say(ALLOWANCE)} all round, hems too: there is cloth to let out at the fitting.`,
       'Draw grain, centre and every body line on the cloth before it is sewn; thread the darts, do not snip notches.',
@@ -43,7 +45,7 @@ export function toileOf(sheet: Sheet): Toile {
         ? ['Stay-stitch the neckline or upper edge and press its seam in: there is no facing.']
         : []),
       ...(shaped('waist')
-        ? ['Stay-stitch the waist and press its seam in; a tape stands for the band.']
+        ? [`Stay-stitch the waist and press its seam in${banded ? '; a tape stands for the band' : ''}.`]
         : []),
       ...(zip === null
         ? []
