@@ -1,5 +1,7 @@
 import {
   ALLOWANCE_IDS,
+  CLOTH_TRAITS,
+  type ClothTrait,
   DANGER_DAYS,
   EASE_ZONES,
   FIT_CLASSES,
@@ -13,6 +15,7 @@ import {
   SCHOOLS,
   type SchoolMatter,
   TAPE_WALKS,
+  TRAIT_WORDS,
 } from '@rocchetto/core';
 import { z } from 'zod';
 import { briefForward } from './forward.ts';
@@ -42,6 +45,9 @@ const Brief = z.strictObject({
         .default(0)
         .meta({ description: 'stretch lengthwise, percent' }),
       weight: z.number().min(1).max(3000).nullable().default(null).meta({ description: 'g/m²' }),
+      ...(Object.fromEntries(
+        CLOTH_TRAITS.map((t) => [t, z.boolean().default(false).meta({ description: TRAIT_WORDS[t] })]),
+      ) as Record<ClothTrait, z.ZodDefault<z.ZodBoolean>>),
     })
     .prefault({}),
   lining: short.default(''),

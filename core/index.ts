@@ -19,6 +19,7 @@ export * from './garment/measuring.ts';
 export * from './garment/part.ts';
 export * from './garment/registry.ts';
 export * from './garment/tables/allowances.ts';
+export * from './garment/tables/cloth-traits.ts';
 export * from './garment/tables/fit.ts';
 export * from './garment/tables/stretch.ts';
 export * from './house/rule-tables.ts';

@@ -17,7 +17,7 @@ export default defineConfig({
     // A worker would answer before the faults that tests put in the way; its own test lets it in.
     serviceWorkers: 'block',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: '/usr/bin/chromium-headless-shell',
       args: [
         '--disable-gpu',
         '--disable-background-networking',

@@ -39,7 +39,7 @@ export interface LineAcross {
 }
 
 export interface PanelMark {
-  readonly kind: 'notch' | 'zip-end' | 'fold line';
+  readonly kind: 'notch' | 'thread mark' | 'zip-end' | 'fold line';
   readonly name: string;
   readonly at: Point;
   /** where a line that is marked ends */
@@ -60,6 +60,8 @@ export interface Panel {
   /** pieces of cloth that are cut from it */
   readonly count: number;
   readonly grain: string;
+  /** laid with its length across the cloth, from selvedge to selvedge */
+  readonly sideways?: boolean;
   readonly edges: readonly Edge[];
   readonly darts: readonly Dart[];
   readonly lines: readonly LineAcross[];

@@ -108,6 +108,8 @@ export interface Piece {
   readonly folded: boolean;
   readonly cut: string;
   readonly grain: string;
+  /** laid with its length across the cloth */
+  readonly sideways?: boolean;
   /** cut size with allowances, cm: across the grain and along it; null when a figure is absent */
   readonly width: Cm | null;
   readonly length: Cm | null;

@@ -1,10 +1,11 @@
 import { cutSize } from '../draft/outline.ts';
 import type { Panel } from '../draft/panel.ts';
-import { judge, type RawCheck } from '../figure/check.ts';
+import { judge, pass, type RawCheck } from '../figure/check.ts';
 import type { Notion, Piece } from '../figure/figure.ts';
 import { type Cm, cm, type SheetUnit } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import type { SheetInput } from './input.ts';
+import { mayTurn, onBorder } from './on-cloth.ts';
 
 /** Width a lining is sold in when nobody said, cm (house figure, no source). */
 export const LINING_WIDTH = cm(140);
@@ -16,11 +17,13 @@ export const clothWidth = (input: SheetInput, layer: Panel['layer']): Cm | null 
   layer === 'outer' ? input.brief.cloth.width : layer === 'lining' ? LINING_WIDTH : null;
 
 /**
- * A half panel on the fold takes twice its width of cloth. Where the cloth is narrower it gets a seam at the centre
- * instead, with this allowance, and says so.
+ * A half panel on the fold takes twice its width of cloth. Where the cloth is narrower it is turned, if it may be, or
+ * gets a seam at the centre instead, with this allowance, and says so.
  */
-export function foldOrSeam(panel: Panel, width: Cm | null, allowance: Cm): Panel {
+export function foldOrSeam(input: SheetInput, panel: Panel, allowance: Cm): Panel {
+  const width = clothWidth(input, panel.layer);
   if (panel.cut !== 'fold' || width === null || 2 * cutSize(panel).width <= width + 1e-9) return panel;
+  if (mayTurn(panel, input.brief.cloth) || onBorder(panel, input.brief.cloth)) return panel;
   return {
     ...panel,
     cut: 'pair',
@@ -40,13 +43,13 @@ interface Lay {
   readonly length: number;
 }
 
-/** What has to be laid on the cloth for a piece: a fold opened out, a pair as two. */
-const laid = (p: Piece): Lay[] =>
-  p.width === null || p.length === null
-    ? []
-    : p.folded
-      ? Array.from({ length: p.count }, () => ({ width: 2 * p.width!, length: p.length! }))
-      : Array.from({ length: p.count }, () => ({ width: p.width!, length: p.length! }));
+/** What has to be laid on the cloth for a piece: a fold opened out, a pair as two, its length across where it is turned. */
+const laid = (p: Piece): Lay[] => {
+  if (p.width === null || p.length === null) return [];
+  const [width, length] = [p.folded ? 2 * p.width : p.width, p.length];
+  const one = p.sideways ? { width: length, length: width } : { width, length };
+  return Array.from({ length: p.count }, () => one);
+};
 
 /** The length of cloth for pieces laid in rows side by side, longest first; null when one is wider than the cloth. */
 export function lengthNeeded(pieces: readonly Piece[], width: Cm): Cm | null {
@@ -85,7 +88,7 @@ export function clothToBuy(
         `cloth-${layer}`,
         null,
         wide
-          ? `${wide.name}: ${say(laid(wide)[0]!.width)} wide with its allowances, the ${name} ${say(width)}. Cut it on the cross grain if stretch and pattern permit, or put a seam in.`
+          ? `${wide.name}: ${say(laid(wide)[0]!.width)} wide ${wide.sideways ? 'as it lies, across the cloth,' : ''} with its allowances, the ${name} ${say(width)}. ${layer === 'outer' && otherWay(input) ? `Put a seam in: ${otherWay(input)}, it cannot be turned.` : 'Cut it on the cross grain if stretch and pattern permit, or put a seam in.'}`
           : `Every piece of the ${name} goes onto ${say(width)} of width.`,
       ),
     );
@@ -95,8 +98,51 @@ export function clothToBuy(
       name,
       length: bought(needed, unit),
       bought: unit,
-      note: `pieces in rows, longest first, at ${say(width)} wide${layer === 'lining' ? ' (house width)' : ''}; before shrinking`,
+      note: `pieces in rows, longest first, at ${say(width)} wide${layer === 'lining' ? ' (house width)' : ''}${layer === 'outer' && input.brief.cloth.oneWay ? ', all the same way up' : ''}; before shrinking`,
     });
   }
   return { notions, checks };
+}
+
+/** Why a panel of this cloth may not be turned; empty where it may. */
+const otherWay = ({ brief: { cloth } }: SheetInput): string =>
+  cloth.oneWay ? 'the cloth goes one way only' : cloth.stretch > 0 ? 'the cloth stretches' : '';
+
+/** What the cloth itself asks of the hand that cuts and sews it, said once for the garment. */
+export function clothChecks({ brief }: SheetInput, panels: readonly Panel[]): RawCheck[] {
+  const { cloth, lining, beneath } = brief;
+  const found: RawCheck[] = [];
+  if (cloth.frays && panels.length > 0)
+    found.push(
+      pass(
+        'cloth-frays',
+        null,
+        'The cloth frays: thread marks instead of snipped notches, seams wide enough to overcast.',
+      ),
+    );
+  if (cloth.sheer)
+    found.push(
+      judge(
+        lining !== '' || beneath !== '',
+        'cloth-sheer',
+        null,
+        lining !== '' || beneath !== ''
+          ? `Sheer cloth: French seams; ${lining ? `the lining (${lining})` : `what is worn beneath (${beneath})`} shows through it.`
+          : 'Sheer cloth, unlined: what lies beneath shows, facings and allowances too. Brief a lining or what is worn beneath, and bind edges instead of facing them.',
+      ),
+    );
+  if (cloth.border && panels.length > 0) {
+    const on = panels.filter((p) => p.layer === 'outer' && p.sideways);
+    found.push(
+      judge(
+        on.length > 0,
+        'cloth-border',
+        null,
+        on.length > 0
+          ? `The border is placed first: ${on.map((p) => p.name).join(', ')} lie on it. The other panels are cut from what is left.`
+          : 'No panel has a straight lower edge to lie on the border: it is cut off and laid on along the curve. Shape it with small darts or cuts between its motifs.',
+      ),
+    );
+  }
+  return found;
 }

@@ -4,11 +4,12 @@ import type { Reading } from '../measures/session.ts';
 import type { Cm, SheetUnit } from '../units/length.ts';
 import type { HouseRounding } from '../units/rounding.ts';
 import type { Allowances } from './tables/allowances.ts';
+import type { ClothTrait } from './tables/cloth-traits.ts';
 import type { FixedDarts } from './tables/darts.ts';
 import type { EaseOverlay, FitClass, School } from './tables/fit.ts';
 
 /** The cloth bought for the order. */
-export interface Cloth {
+export interface Cloth extends Readonly<Partial<Record<ClothTrait, boolean>>> {
   readonly name: string;
   readonly width: Cm | null;
   /** stretch around the body in percent; a plain woven has 0 */

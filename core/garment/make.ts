@@ -7,12 +7,13 @@ import { type Measured, resolveAll } from '../measures/session.ts';
 import type { Cm, SheetUnit } from '../units/length.ts';
 import { say as p } from '../units/print.ts';
 import { roundLength } from '../units/rounding.ts';
-import { clothToBuy } from './cloth.ts';
+import { clothChecks, clothToBuy } from './cloth.ts';
 import { zipStrokes } from './common/silhouette.ts';
 import type { PartBrief, SheetInput } from './input.ts';
 import { type Placed, placed } from './joins.ts';
 import { type BodyLine, bodyLines, floorGirth, type LineContext, type Zone } from './lines.ts';
 import { meetingCheck } from './meeting.ts';
+import { onCloth } from './on-cloth.ts';
 import { openingOf } from './opening.ts';
 import {
   CLOSES,
@@ -25,6 +26,7 @@ import {
 } from './part.ts';
 import { NO_PICTURE, type Picture, type Place } from './picture.ts';
 import { allowancesFor } from './tables/allowances.ts';
+import { traitsOf } from './tables/cloth-traits.ts';
 import { type EaseZone, type FitClass, FLOORS, type Hang, isClose } from './tables/fit.ts';
 
 /** A garment as it was put together: its figures, drafts and all that is read off them. */
@@ -80,6 +82,7 @@ export function makeGarment(input: SheetInput): Garment {
       input.brief.letOut,
       input.house.rounding.unit,
       input.house.allowances,
+      input.brief.cloth,
     ),
     ...making,
   };
@@ -93,6 +96,7 @@ export function makeGarment(input: SheetInput): Garment {
   );
   const context: GarmentContext = { opens, closes, line: (zone: Zone) => lines.get(zone), ...base };
 
+  const plain = traitsOf(input.brief.cloth).length === 0;
   const drafts = new Map<number, Drafted>();
   const made = rows.map((r) => {
     const above = Object.values(r.joinedTo)[0];
@@ -111,7 +115,10 @@ export function makeGarment(input: SheetInput): Garment {
       joined,
       ...context,
     };
-    const draft = r.part.draft(c, values(r) as never);
+    const drafted = r.part.draft(c, values(r) as never);
+    const draft = plain
+      ? drafted
+      : { ...drafted, panels: drafted.panels.map((p) => onCloth(p, input.brief.cloth)) };
     drafts.set(r.index, draft);
     return { r, c, draft, values: values(r) as never };
   });
@@ -152,6 +159,12 @@ export function makeGarment(input: SheetInput): Garment {
     ...made.flatMap((m) => m.r.part.checks(m.c, m.values, m.draft as never, opening)),
     ...zipChecks,
     ...cloth.checks,
+    ...(plain
+      ? []
+      : clothChecks(
+          input,
+          made.flatMap((m) => m.draft.panels),
+        )),
     ...driftChecks(base, bare),
     ...referenceChecks(
       measured,

@@ -18,6 +18,7 @@ export function pieceOf(panel: Panel, rounding: Rounding): Piece {
     folded: panel.cut === 'fold',
     cut: CUT[panel.cut],
     grain: panel.grain,
+    ...(panel.sideways ? { sideways: true } : {}),
     width: up(cut.width),
     length: up(cut.height),
     why: `The panel is ${say(bare.width)} by ${say(bare.height)} at its widest and longest; with its allowances ${say(cut.width)} by ${say(cut.height)}, up to the next step.`,

@@ -2,6 +2,7 @@ import { printDate } from '../dates/print.ts';
 import { dayIn } from '../dates/studio-day.ts';
 import { drift } from '../figure/build.ts';
 import type { Figure, Mark, TermKind } from '../figure/figure.ts';
+import { traitsOf } from '../garment/tables/cloth-traits.ts';
 import { SCHOOL_NAME } from '../garment/tables/fit.ts';
 import { measure } from '../measures/catalogue.ts';
 import { type Cm, inUnit, type SheetUnit } from '../units/length.ts';
@@ -94,6 +95,7 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
     brief.cloth.width && `${asGiven(given?.clothWidth, brief.cloth.width, unit)} wide`,
     brief.cloth.weight && `${brief.cloth.weight} g/m²`,
     stretch,
+    ...traitsOf(brief.cloth),
   ];
   const { rounding } = house;
   const step =

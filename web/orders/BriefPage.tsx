@@ -33,6 +33,7 @@ import { Place } from '../shared/Place.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { Thread } from '../thread/Thread.tsx';
 import { useChangeBriefMutation, useOrderQuery } from './api.ts';
+import { ClothTraits } from './ClothTraits.tsx';
 import { StretchInput } from './StretchInput.tsx';
 import { useLengthRule } from './useLengthRule.ts';
 
@@ -287,6 +288,7 @@ export function Component() {
           <Form.Item name={['cloth', 'stretchAlong']} label="Stretch lengthwise">
             <StretchInput />
           </Form.Item>
+          <ClothTraits />
           <Form.Item name="lining" label="Lining" extra="empty: unlined">
             <Input />
           </Form.Item>

@@ -5,7 +5,7 @@ import { seamThrough, straight } from '../../draft/shape.ts';
 import { TOLERANCE, term } from '../../figure/build.ts';
 import type { Figure } from '../../figure/figure.ts';
 import { type Cm, cm } from '../../units/length.ts';
-import { clothWidth, foldOrSeam } from '../cloth.ts';
+import { foldOrSeam } from '../cloth.ts';
 import { choice, type ValuesOf } from '../fields.ts';
 import type { BodyLine, Lift, Zone } from '../lines.ts';
 import type { Drafted, PartContext } from '../part.ts';
@@ -188,7 +188,7 @@ export function draftTop(c: PartContext, v: TopValues): TopDraft {
     : null;
   const shape = (face: Face): Panel | null => plan && half(c, v, face, plan, lines);
   const [front, back] = [shape('front'), shape('back')];
-  const fold = (panel: Panel) => foldOrSeam(panel, clothWidth(c.input, 'outer'), c.allowances.centre);
+  const fold = (panel: Panel) => foldOrSeam(c.input, panel, c.allowances.centre);
   const faces = front && back ? { front: fold(front), back: fold(back) } : null;
   const neckRound = faces ? cm(2 * (sewnLength(faces.front, 'neck') + sewnLength(faces.back, 'neck'))) : null;
   const armhole = faces ? cm(sewnLength(faces.front, 'armhole') + sewnLength(faces.back, 'armhole')) : null;

@@ -25,17 +25,30 @@ export type AllowanceId = keyof typeof ALLOWANCES;
 export type Allowances = { readonly [id in AllowanceId]: Cm };
 export const ALLOWANCE_IDS = Object.keys(ALLOWANCES) as AllowanceId[];
 
+/** What a cloth wants of its seams (common practice): French seams 1 in all where it is sheer, 2 to overcast where it frays, no hem on a border. */
+const WANTED = {
+  french: { ids: ['side', 'centre', 'shoulder'], cm: 1 },
+  overcast: { ids: ['side', 'centre', 'shoulder'], cm: 2 },
+  border: { ids: ['hem', 'flaredHem', 'sleeveHem'], cm: 0 },
+} as const;
+
 /** The allowances of a garment. A hand that marks in inches gets the nearest eighth of each (1.5 cm is 5⁄8 in). */
 export function allowancesFor(
   close: boolean,
   letOut: boolean,
   unit: SheetUnit,
   house: Partial<Allowances> = {},
+  cloth: { readonly frays?: boolean; readonly sheer?: boolean; readonly border?: boolean } = {},
 ): Allowances {
   const side = letOut ? 3 : close ? 2.5 : ALLOWANCES.side;
   const mark = (n: number): Cm =>
     unit === 'in' ? roundLength(cm(n), { unit, step: 0.125, mode: 'nearest' }) : cm(n);
   const table = { ...ALLOWANCES } as { -readonly [id in AllowanceId]: number };
   for (const id of ALLOWANCE_IDS) table[id] = house[id] ?? mark(id === 'side' ? side : ALLOWANCES[id]);
+  // A seam that has to be let out, or is close, keeps what that wants.
+  if (cloth.sheer && !letOut) for (const id of WANTED.french.ids) table[id] = mark(WANTED.french.cm);
+  else if (cloth.frays)
+    for (const id of WANTED.overcast.ids) table[id] = Math.max(table[id], mark(WANTED.overcast.cm));
+  if (cloth.border) for (const id of WANTED.border.ids) table[id] = WANTED.border.cm;
   return table as Allowances;
 }

@@ -6,7 +6,7 @@ import { buildFigure, markedGirth, share, TOLERANCE, term, ZERO } from '../../..
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { roundLength } from '../../../units/rounding.ts';
-import { clothWidth, foldOrSeam } from '../../cloth.ts';
+import { foldOrSeam } from '../../cloth.ts';
 import { FREE_FIELDS, LEAST_PLACKET, liningNote, liningShorter, seamForZip } from '../../common/flared.ts';
 import type { FreeDraft } from '../../common/free-skirt.ts';
 import { type HemLengths, hemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
@@ -161,6 +161,7 @@ function sectorPanel(
   const corner = waist.at(-1)!.at(-1) as Point;
   const side = c.opens ? cm(Math.max(c.allowances.side, c.allowances.zip)) : c.allowances.side;
   return foldOrSeam(
+    c.input,
     {
       id: c.id(lining ? 'lining' : 'panel'),
       name: lining ? 'lining panel' : 'panel',
@@ -181,7 +182,6 @@ function sectorPanel(
       across: { centre: 'centre', side: 'side' },
       note: [seamForZip(c), lining && liningNote(c)].filter(Boolean).join('; '),
     },
-    clothWidth(c.input, lining ? 'lining' : 'outer'),
     c.allowances.centre,
   );
 }

@@ -7,7 +7,7 @@ import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { roundLength } from '../../../units/rounding.ts';
-import { clothWidth, foldOrSeam } from '../../cloth.ts';
+import { foldOrSeam } from '../../cloth.ts';
 import { armEnds, armholePath, neckEnds, neckline } from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import type { Drafted, PartContext } from '../../part.ts';
@@ -110,7 +110,7 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
     lowerLeg: turned,
     sideDart: bustDart.length > 0 ? { intake, length: bustDart[1]!.marked! } : null,
   });
-  const fold = (panel: Panel) => foldOrSeam(panel, clothWidth(c.input, 'outer'), c.allowances.centre);
+  const fold = (panel: Panel) => foldOrSeam(c.input, panel, c.allowances.centre);
   const faces = { front: fold(front), back: fold(back) };
   const blade = back.darts.find((d) => d.edge === 'waist')?.tip ?? [back.lines[0]!.y * 0.4, m.armhole * 0.75];
   const cut = [

@@ -2,7 +2,7 @@ import type { Point } from '../../../draft/curve.ts';
 import { edgeLength, pointAlong } from '../../../draft/measure.ts';
 import { cutApart, moveDart } from '../../../draft/move-dart.ts';
 import { edgeOf, type Panel } from '../../../draft/panel.ts';
-import { clothWidth, foldOrSeam } from '../../cloth.ts';
+import { foldOrSeam } from '../../cloth.ts';
 import type { PartContext } from '../../part.ts';
 import type { Face } from '../../tables/darts.ts';
 import type { BodiceValues } from './fields.ts';
@@ -37,7 +37,7 @@ export interface CutFace {
  */
 export function cutFace(c: PartContext, v: BodiceValues, face: Face, panel: Panel, over: Point): CutFace {
   const to = goal(v);
-  const fold = (p: Panel) => foldOrSeam(p, clothWidth(c.input, 'outer'), c.allowances.centre);
+  const fold = (p: Panel) => foldOrSeam(c.input, p, c.allowances.centre);
   if (to === null || (face === 'back' && !isPrincess(v))) return { face, panels: [fold(panel)] };
   const waist = edgeLength(panel, 'waist');
   const dart = panel.darts.find((d) => d.edge === 'waist');

@@ -36,6 +36,8 @@ const USUAL_WIDTH = LINING_WIDTH;
 
 /** How many panels across: the cloth it takes by the width that is left between the seams, rounded up. */
 export function panelCount(input: SheetInput, allowances: Allowances, ratio: number, waist: Cm): number {
+  // Along a border the cloth is as long as it is bought.
+  if (input.brief.cloth.border) return 1;
   const usable = (input.brief.cloth.width ?? USUAL_WIDTH) - 2 * allowances.side;
   return Math.max(1, Math.ceil((ratio * waist) / usable - 1e-9));
 }

@@ -6,7 +6,7 @@ import { buildFigure, markedGirth, share, shareOf, TOLERANCE, term, ZERO } from 
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
-import { clothWidth, foldOrSeam } from '../../cloth.ts';
+import { foldOrSeam } from '../../cloth.ts';
 import { FACING_DEPTH, waistFacing } from '../../common/facing.ts';
 import { liningNote, liningShorter } from '../../common/flared.ts';
 import { type FaceTaking, takeUp } from '../../common/from-waist/taking.ts';
@@ -300,7 +300,7 @@ function panel(c: PartContext, v: SkirtValues, q: PanelPlan, layer: Layer): Pane
     across: { centre: 'centre', side: 'side' },
     note: noteOf(c, v, q, { layer, fold, vent: vent > 0, sideAllowance }),
   };
-  return foldOrSeam(made, clothWidth(c.input, layer), a.centre);
+  return foldOrSeam(c.input, made, a.centre);
 }
 
 function noteOf(
