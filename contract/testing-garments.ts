@@ -50,6 +50,7 @@ const FIELD_OF: Record<string, readonly string[]> = {
   trousers: ['band', 'overlap'],
   'pull-on-trousers': ['passes'],
   'darted-bodice': ['neckline', 'neckFront', 'neckBack', 'widen', 'zip', 'shaping', 'closes'],
+  'long-bodice': ['neckline', 'neckFront', 'widen', 'zip', 'closes', 'flare'],
   'boned-bodice': ['reduction', 'dip', 'underlined', 'zip'],
   top: ['neckline', 'neckFront', 'widen', 'shaped'],
   'cut-on-top': ['neckFront', 'widen'],

@@ -1,4 +1,5 @@
 import { endOf, mapped, type Point, pointAt, type Segment, startOf, stretch } from '../draft/curve.ts';
+import { innerBy } from '../draft/outline.ts';
 import type { Dart, Edge, Panel } from '../draft/panel.ts';
 import { alongOf } from '../draft/path.ts';
 import { cm } from '../units/length.ts';
@@ -87,6 +88,7 @@ export function slash(panel: Panel, cut: Slash): Panel {
       y: cm(l.y > cut.y && cut.moves === 'lower' ? l.y + cut.by : l.y),
     })),
     marks: panel.marks.map((m) => ({ ...m, at: isKept(m.at) ? m.at : move(m.at) })),
+    ...(panel.inner ? { inner: panel.inner.map((d) => innerBy(d, (q) => (isKept(q) ? q : move(q)))) } : {}),
   };
 }
 

@@ -1,5 +1,6 @@
 import { endOf, mapped, type Point, startOf } from '../draft/curve.ts';
 import { edgeLength, pointAlong } from '../draft/measure.ts';
+import { innerBy } from '../draft/outline.ts';
 import { type Dart, type Edge, edgeOf, type Panel } from '../draft/panel.ts';
 import { between, pathLength } from '../draft/path.ts';
 import { cm } from '../units/length.ts';
@@ -62,5 +63,6 @@ export function spread(panel: Panel, from: string, hinge: string, by: number): P
       onSide(d) ? { ...d, legs: [turned(d.legs[0]), turned(d.legs[1])], tip: turned(d.tip) } : d,
     ),
     marks: panel.marks.map((m) => (beyond(m.at) ? { ...m, at: turned(m.at) } : m)),
+    ...(panel.inner ? { inner: panel.inner.map((d) => (beyond(d.at) ? innerBy(d, turned) : d)) } : {}),
   };
 }

@@ -1,6 +1,6 @@
 import { type Cm, cm } from '../units/length.ts';
 import { crossing, lengthOf, type Point, parameterAt, pointAt } from './curve.ts';
-import { type Dart, edgeOf, type Panel } from './panel.ts';
+import { type Dart, edgeOf, type InnerDart, type Panel } from './panel.ts';
 
 /** Length along an edge of the flat panel, darts open, cm. */
 export const edgeLength = (panel: Panel, id: string): Cm =>
@@ -19,6 +19,13 @@ export function held(dart: Dart, y: number): Cm {
   return cm(Math.min(1, Math.max(0, 1 - depth)) * dart.intake);
 }
 
+/** What a dart with two ends holds at a height: its intake at its middle, nothing from its ends on, cm. */
+export function heldInside(dart: InnerDart, y: number): Cm {
+  const end = y < dart.at[1] ? dart.up[1] : dart.down[1];
+  const left = 1 - (y - dart.at[1]) / (end - dart.at[1] || 1);
+  return cm(Math.min(1, Math.max(0, left)) * dart.intake);
+}
+
 /** The darts that lie across a width: those that run more down than sideways. */
 const upright = (d: Dart) =>
   Math.abs(d.tip[1] - d.legs[0][1]) > Math.abs(d.tip[0] - (d.legs[0][0] + d.legs[1][0]) / 2);
@@ -34,6 +41,7 @@ export function sewnWidthAt(panel: Panel, y: number): Cm | null {
   let width: number | null = widthAt(panel, y);
   if (width === null) return null;
   for (const d of panel.darts) if (upright(d)) width -= held(d, y);
+  for (const d of panel.inner ?? []) width -= heldInside(d, y);
   return cm(width);
 }
 

@@ -14,7 +14,7 @@ import {
   type Segment,
   startOf,
 } from './curve.ts';
-import type { Panel } from './panel.ts';
+import type { InnerDart, Panel } from './panel.ts';
 
 /** The seam line of a flat panel, darts open. */
 export const sewnOutline = (panel: Panel): Segment[] => panel.edges.flatMap((e) => e.path);
@@ -64,7 +64,7 @@ export function cutSize(panel: Panel): Size {
 }
 
 /** A path with the hair's breadth that an offset leaves between its curves closed. */
-const joined = (path: readonly Segment[]): Segment[] =>
+export const joined = (path: readonly Segment[]): Segment[] =>
   path.flatMap((s, i) => {
     const before = path[i - 1];
     return before && distance(endOf(before), startOf(s)) > 1e-6
@@ -99,6 +99,28 @@ export function sewnSize(panel: Panel): Size {
 /** A path mirrored at the centre line, walked so that it goes on where the path began. */
 export const mirrored = (path: readonly Segment[]): Segment[] =>
   reversed(path.map((s) => mapped(s, ([x, y]) => [-x, y])));
+
+/** A dart with two ends, its points moved. */
+export const innerBy = (d: InnerDart, move: (q: Point) => Point): InnerDart => ({
+  ...d,
+  at: move(d.at),
+  up: move(d.up),
+  down: move(d.down),
+});
+
+/** A dart with two ends as it is drawn: from its upper end by one side to the lower and back. */
+export const innerOutline = ({ at: [x, y], intake, up, down }: InnerDart): Segment[] => {
+  const [left, right]: [Point, Point] = [
+    [x - intake / 2, y],
+    [x + intake / 2, y],
+  ];
+  return [
+    [up, right],
+    [right, down],
+    [down, left],
+    [left, up],
+  ];
+};
 
 const n = (x: number) => String(Math.round(x * 100) / 100);
 const pt = ([x, y]: Point) => `${n(x)} ${n(y)}`;

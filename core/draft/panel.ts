@@ -31,6 +31,18 @@ export interface Dart {
   readonly legs: readonly [Point, Point];
 }
 
+/** A dart inside the panel with two ends: as wide as its intake at its middle, nothing at its upper and lower end. */
+export interface InnerDart {
+  readonly id: string;
+  /** id of the figure that tells its intake */
+  readonly figure: string;
+  /** its middle, where it is widest */
+  readonly at: Point;
+  readonly intake: Cm;
+  readonly up: Point;
+  readonly down: Point;
+}
+
 /** A body line that crosses the panel. */
 export interface LineAcross {
   readonly id: string;
@@ -64,6 +76,7 @@ export interface Panel {
   readonly sideways?: boolean;
   readonly edges: readonly Edge[];
   readonly darts: readonly Dart[];
+  readonly inner?: readonly InnerDart[];
   readonly lines: readonly LineAcross[];
   readonly marks: readonly PanelMark[];
   /** edges between which a width is taken; a centre that ends higher up counts as x = 0 below it */

@@ -1,7 +1,7 @@
 import { sheetOf } from '@rocchetto/contract/testing.ts';
 import { EXACT, garmentSpec, HALF } from '@rocchetto/contract/testing-garments.ts';
 import { describe, expect, it } from 'vitest';
-import { edgeLength, held, sewnLength, sewnWidthAt, widthAt } from '../draft/measure.ts';
+import { edgeLength, held, heldInside, sewnLength, sewnWidthAt, widthAt } from '../draft/measure.ts';
 import { cutSize, sewnSize } from '../draft/outline.ts';
 import type { Panel } from '../draft/panel.ts';
 import { markedGirth, shareOf } from '../figure/build.ts';
@@ -83,6 +83,7 @@ function randomSheet(seed: number, id: string): Sheet {
 function newer(seed: number): Readonly<Record<string, unknown>> {
   const of = <T>(list: readonly T[], by: number): T => list[Math.floor(seed / by) % list.length]!;
   return {
+    closes: of(['zip', 'buttons', 'loops', 'lacing'], 11),
     shaping: of(
       ['darts', 'shoulder', 'armhole', 'neck', 'waist', 'princess-armhole', 'princess-shoulder'],
       1,
@@ -232,6 +233,19 @@ function closes(s: Sheet): string[] {
     const [front, back] = [own.find((p) => p.id.endsWith('.front')), own.find((p) => p.id.endsWith('.back'))];
     if (front && back) same(`${key}: side seams`, sewnLength(front, 'side'), sewnLength(back, 'side'), 0.3);
   }
+  // Panels that go past the waist without a seam: each line is its share and what the darts inside hold there.
+  const long = outer(s, 'bodice').filter((p) => p.inner && /\.(front|back)$/.test(p.id));
+  for (const p of long)
+    for (const l of p.lines) {
+      const wanted = shareOf(find(s, l.id)!, p.id.endsWith('back') ? 'back' : 'front');
+      const inside = p.inner!.reduce((a, d) => a + heldInside(d, l.y), 0);
+      // A bust dart set by hand lets the waist rise to its side: the level line then has no width of its own.
+      const sloped = l.id === 'waist' && p.inner!.some((d) => Math.abs(d.at[1] - l.y) > 0.1);
+      if (wanted && !sloped)
+        same(`${p.id}: ${l.id} drafted`, widthAt(p, l.y)! - inside, wanted.rounded, 0.06);
+    }
+  if (long.length === 2)
+    same('bodice: long side seams', sewnLength(long[0]!, 'side'), sewnLength(long[1]!, 'side'), 0.3);
   for (const p of s.panels) {
     const [sewn, cut] = [sewnSize(p), cutSize(p)];
     atMost(`${p.id}: panel width inside its cut`, sewn.width, cut.width);

@@ -116,6 +116,35 @@ export const GARMENTS: readonly NamedGarment[] = [
       { part: 'sleeve', cap: 'easy' },
     ],
   },
+  {
+    id: 'sheath',
+    name: 'sheath dress without a waist seam',
+    parts: [{ part: 'long-bodice', below: '60 cm', slits: '16 cm' }],
+  },
+  {
+    id: 'jacket',
+    name: 'jacket, buttoned in front',
+    parts: [
+      { part: 'long-bodice', zip: 'centre-front', closes: 'buttons', neckline: 'v', neckFront: '18 cm' },
+      { part: 'sleeve', shape: 'fitted' },
+    ],
+  },
+  {
+    id: 'coat',
+    name: 'coat with a collar',
+    parts: [
+      {
+        part: 'long-bodice',
+        below: '62 cm',
+        flare: '4 cm',
+        zip: 'centre-front',
+        closes: 'buttons',
+        shaping: 'shoulder',
+      },
+      { part: 'sleeve', shape: 'straight' },
+      { part: 'collar', kind: 'shirt' },
+    ],
+  },
   { id: 'cut-on-top', name: 'top with cut-on sleeves', parts: [{ part: 'cut-on-top' }] },
   {
     id: 'bustier',

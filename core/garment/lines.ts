@@ -63,6 +63,8 @@ interface LineMore {
   readonly ease?: EaseRule;
   /** layers that lie under the cloth there, besides the lining */
   readonly layers?: readonly LayerKind[];
+  /** finished girth of the garment that is worn beneath, cm: this one is made over it */
+  readonly over?: Cm | null;
 }
 
 /** A body line that a part crosses. */
@@ -102,6 +104,17 @@ export function girthTerms(c: LineContext, m: Measured, zone: Zone, more: LineMo
     term('wearing', 'wearing ease', ease, because),
     term('style', 'style ease', 0, 'None asked for.'),
   );
+  if (more.over != null && m.net !== null)
+    terms.push(
+      term(
+        'layers',
+        'garment beneath',
+        Math.max(0, more.over - m.net),
+        more.over >= m.net
+          ? `The garment beneath is ${p(more.over)} round, finished: this one goes over it.`
+          : `The garment beneath is ${p(more.over)} round, less than the body: it stretches round it and takes no room.`,
+      ),
+    );
   const layers: LayerKind[] = [...(brief.lining ? (['lining'] as const) : []), ...(more.layers ?? [])];
   if (layers.length > 0) {
     const mm = (l: LayerKind) => Math.round(LAYER_THICKNESS[l] * 100) / 10;
@@ -153,6 +166,7 @@ export function bodyLines(
       {
         ...asked.find((w) => w.ease),
         layers: asked.find((w) => w.layers)?.layers ?? [],
+        over: asked.find((w) => w.over != null)?.over ?? null,
       },
     );
     if (!figure) continue;
@@ -372,6 +386,6 @@ export function floorGirth(c: LineContext, zone: Zone, figure: Figure, net: Cm |
   const floor = FLOORS[zone];
   if (!floor || net === null || c.input.brief.cloth.stretch > 0) return null;
   if (c.input.brief.fit === 'boned' && zone !== 'hip') return null;
-  const layers = figure.terms.find((t) => t.kind === 'layers')?.cm ?? 0;
+  const layers = figure.terms.reduce((sum, t) => sum + (t.kind === 'layers' ? t.cm : 0), 0);
   return cm(net + layers + floor.least);
 }

@@ -8,6 +8,7 @@ import { details } from './parts/details/index.ts';
 import { gatheredSkirt } from './parts/gathered-skirt/index.ts';
 import { goredSkirt } from './parts/gored-skirt/index.ts';
 import { knitSkirt } from './parts/knit-skirt/index.ts';
+import { longBodice } from './parts/long-bodice/index.ts';
 import { pleatedSkirt } from './parts/pleated-skirt/index.ts';
 import { pullOnTrousers } from './parts/pull-on-trousers/index.ts';
 import { sleeve } from './parts/sleeve/index.ts';
@@ -27,6 +28,7 @@ const PARTS = new Map<string, GarmentPart>(
     tieredSkirt,
     knitSkirt,
     dartedBodice,
+    longBodice,
     bonedBodice,
     top,
     cutOnTop,

@@ -1,5 +1,5 @@
 import { mapped, type Point, type Segment } from '../draft/curve.ts';
-import { cutOutline, pathData, sewnOutline, sewnSize } from '../draft/outline.ts';
+import { cutOutline, innerOutline, pathData, sewnOutline, sewnSize } from '../draft/outline.ts';
 import type { Panel } from '../draft/panel.ts';
 import type { Picture, Place, Stroke } from '../garment/picture.ts';
 import type { Sheet } from './compute.ts';
@@ -207,6 +207,9 @@ function panelsInRows(
           figure: d.figure,
           d: path([[d.legs[0], d.tip] as const, [d.tip, d.legs[1]] as const], false),
         }),
+      ),
+      ...(panel.inner ?? []).map(
+        (d): Stroke => ({ kind: 'dart', figure: d.figure, d: path(innerOutline(d), true) }),
       ),
       ...panel.marks.flatMap((m): Stroke[] =>
         m.to ? [{ kind: 'level', figure: null, d: path([[m.at, m.to] as const], false) }] : [],

@@ -98,6 +98,13 @@ export function zipStrokes(
   return view;
 }
 
+/** A button on the centre line. */
+export const buttonStroke = (y: number, figure: string): Stroke => ({
+  kind: 'seam',
+  figure,
+  d: `M-0.7 ${n(y)} Q-0.7 ${n(y - 0.7)} 0 ${n(y - 0.7)} Q0.7 ${n(y - 0.7)} 0.7 ${n(y)} Q0.7 ${n(y + 0.7)} 0 ${n(y + 0.7)} Q-0.7 ${n(y + 0.7)} -0.7 ${n(y)}`,
+});
+
 export const pictureOf = (front: View, back: View): Picture => ({ front, back });
 
 /** Points at a figure when the sheet has it. */

@@ -89,6 +89,7 @@ export function draftCircle(c: PartContext, v: CircleValues): CircleDraft {
     group: 'girth',
     tolerance: TOLERANCE.girth,
     known: panel !== null,
+    why: panel === null ? ['Not known until the waist it is cut to is drafted.'] : [],
     terms: [
       term(
         'share',

@@ -8,6 +8,7 @@ import {
   startOf,
 } from '../../../draft/curve.ts';
 import { edgeLength } from '../../../draft/measure.ts';
+import { joined } from '../../../draft/outline.ts';
 import { type Edge, edge, type Panel } from '../../../draft/panel.ts';
 import { arc, levelOfLength, straight } from '../../../draft/shape.ts';
 import { buildFigure, TOLERANCE, term } from '../../../figure/build.ts';
@@ -146,7 +147,7 @@ function bandCollar(c: PartContext, id: string, name: string, half: number, dept
   const rise = Math.min(RISES, half / 4);
   const neck = levelOfLength([0, depth], rise, half);
   // The upper edge lies beside the seam, as far from it as the collar is deep.
-  const upper = offset([...reversed([neck])][0]!, -depth);
+  const upper = joined(offset([...reversed([neck])][0]!, -depth));
   const outer = reversed(upper);
   return make(c, id, name, [
     edge('outer', 'upper edge', outer, c.allowances.neck),

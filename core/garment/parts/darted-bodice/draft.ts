@@ -2,27 +2,23 @@ import { type Point, reversed, type Segment } from '../../../draft/curve.ts';
 import { dartOn, edgeLength, pointAlong, sewnLength } from '../../../draft/measure.ts';
 import { type Edge, edge, type Panel } from '../../../draft/panel.ts';
 import { levelOfLength, straight } from '../../../draft/shape.ts';
-import { buildFigure, TOLERANCE, term, ZERO } from '../../../figure/build.ts';
+import { ZERO } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
-import { say as p } from '../../../units/print.ts';
-import { roundLength } from '../../../units/rounding.ts';
 import { foldOrSeam } from '../../cloth.ts';
+import { bustDartFigures, equalLeg, movedFigures, SHORT_OF_BUST } from '../../common/bodice/bust-dart.ts';
+import { closingBands, closingFigures } from '../../common/bodice/closing.ts';
+import { facings } from '../../common/bodice/facings.ts';
+import { type BodicePlan, type Marked, planBodice } from '../../common/bodice/plan.ts';
+import { type BodiceTaking, bodiceTaking } from '../../common/bodice/suppression.ts';
 import { armEnds, armholePath, neckEnds, neckline } from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
 import { FACES, type Face } from '../../tables/darts.ts';
-import { closingBands, closingFigures } from './closing.ts';
-import { facings } from './facings.ts';
 import type { BodiceValues } from './fields.ts';
-import { type BodicePlan, planBodice } from './plan.ts';
 import { princessPlaces } from './princess-places.ts';
 import { type CutFace, cutFace, isPrincess } from './seams.ts';
-import { type BodiceTaking, bodiceTaking } from './suppression.ts';
-
-/** A waist dart ends this far below the bust point, a side dart this far short of it, cm (common practice). */
-export const SHORT_OF_BUST = 2.5;
 
 export interface BodiceDraft extends Drafted {
   readonly plan: BodicePlan;
@@ -36,8 +32,6 @@ export interface BodiceDraft extends Drafted {
   /** figures measured on the panels */
   readonly measured: readonly Figure[];
 }
-
-type Marked = NonNullable<BodicePlan['marked']>;
 
 export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
   const plan = planBodice(c, v);
@@ -68,9 +62,11 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
         centreIn: face === 'back' && c.opens === 'centre-back' ? c.shape.centreIn : ZERO,
         apex: m.apex,
         one: isPrincess(v),
-        // Up to below the bust point in front, to the shoulder blade (mid armhole) at the back.
+        // Up to below the bust point in front, to the bust line at the back: further up it would take from the bust.
         most: cm(
-          face === 'front' ? m.waistFront - m.bustLevel - SHORT_OF_BUST : m.waistBack - m.armhole * 0.75,
+          face === 'front'
+            ? m.waistFront - Math.max(m.bustLevel + SHORT_OF_BUST, m.armhole + drop)
+            : m.waistBack - m.armhole - drop,
         ),
       }),
     ]),
@@ -154,7 +150,7 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
     faces,
     cut,
     measured: [
-      ...movedFigures(c, cut[0]!),
+      ...movedFigures(c, cut[0]!.panels),
       ...closingFigures(c, m, faces.front),
       onPanel(c, 'side-seam', 'side seam, underarm to waist', side[1]!),
       onPanel(c, 'armhole-round', 'armhole, sewn', armhole),
@@ -162,21 +158,6 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
       onPanel(c, 'centre-back-length', 'centre back, neck to waist', edgeLength(faces.back, 'centre')),
     ],
   };
-}
-
-/** What a dart holds where it was moved to, and how long it is there. */
-function movedFigures(c: PartContext, { panels }: CutFace): Figure[] {
-  const dart = panels.flatMap((p1) => p1.darts).find((d) => d.figure === c.id('moved-dart'));
-  if (!dart) return [];
-  return [
-    onPanel(
-      c,
-      'moved-dart',
-      `bust dart at the ${dart.edge}, open${dart.edge === 'waist' ? ', with the waist dart' : ''}`,
-      dart.intake,
-    ),
-    onPanel(c, 'moved-dart-length', `bust dart at the ${dart.edge}, length`, dart.length),
-  ];
 }
 
 /** Where each sewn waist dart lies, from the centre. */
@@ -191,53 +172,6 @@ function sewnPlaces(panel: Panel): Cm[] {
       before += d.intake;
       return cm(along);
     });
-}
-
-/** The bust dart: what the front is longer than the back, in the side seam below the bust line, toward the bust point. */
-function bustDartFigures(c: PartContext, m: Marked, rule: Cm, width: Cm, drop: Cm): Figure[] {
-  const base = { section: c.key, group: 'dart' as const, tolerance: TOLERANCE.detail, nearest: true };
-  const id = c.id('bust-dart-intake');
-  if (rule <= 0 && c.overridesOf(id).length === 0) return [];
-  const intake = buildFigure(c, {
-    id,
-    name: 'bust dart, intake',
-    terms: [
-      term('body', 'waist level, front', m.waistFront, 'As marked.'),
-      term(
-        'take',
-        'waist level, back',
-        -m.waistBack,
-        'As marked; the front is longer over the bust by the rest (common practice).',
-      ),
-    ],
-    follows: (value) =>
-      value > 0 && value < 12
-        ? null
-        : 'A bust dart takes up more than nothing and less than 12 cm; more asks for a princess seam.',
-    ...base,
-  });
-  const taken = intake.marked ?? ZERO;
-  const reach = Math.hypot(width - m.apex, taken / 2 + Math.min(0, drop));
-  const length = buildFigure(c, {
-    id: c.id('bust-dart-length'),
-    name: 'bust dart, length',
-    terms: [
-      term('body', 'side seam to bust point', reach, 'Measured on the panel.'),
-      term('take', 'ends short of it', -SHORT_OF_BUST, 'Common practice.'),
-    ],
-    marked: roundLength(cm(reach - SHORT_OF_BUST), { ...c.rounding, mode: 'down' }),
-    follows: (value) =>
-      value > 0 && value <= reach ? null : `It would run past the bust point: ${p(reach)} is the most.`,
-    ...base,
-  });
-  return [intake, length];
-}
-
-/** The other leg of a dart at the side: as long from the bust point as the first, so far below it as the dart takes up. */
-function equalLeg([x, y]: Point, first: Point, intake: number): Point {
-  const reach = Math.hypot(first[0] - x, first[1] - y);
-  const turn = Math.atan2(first[1] - y, first[0] - x) + 2 * Math.asin(Math.min(0.9, intake / 2 / reach));
-  return [x + reach * Math.cos(turn), y + reach * Math.sin(turn)];
 }
 
 interface HalfPlan {

@@ -3,12 +3,21 @@ import { mapped } from '../../../draft/curve.ts';
 import { sewnLength } from '../../../draft/measure.ts';
 import { mirrored, pathData } from '../../../draft/outline.ts';
 import { edgeOf } from '../../../draft/panel.ts';
-import { emptyView, levelStroke, n, pictureOf, point, type View } from '../../common/silhouette.ts';
+import { SHORT_OF_BUST } from '../../common/bodice/bust-dart.ts';
+import { buttonsOf } from '../../common/bodice/closing.ts';
+import {
+  buttonStroke,
+  emptyView,
+  levelStroke,
+  n,
+  pictureOf,
+  point,
+  type View,
+} from '../../common/silhouette.ts';
 import type { PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
 import type { Face } from '../../tables/darts.ts';
-import { buttonsOf } from './closing.ts';
-import { type BodiceDraft, SHORT_OF_BUST } from './draft.ts';
+import type { BodiceDraft } from './draft.ts';
 import type { BodiceValues } from './fields.ts';
 import { isPrincess } from './seams.ts';
 
@@ -89,11 +98,7 @@ function view(c: PartContext, v: BodiceValues, d: BodiceDraft, face: Face): View
     for (let i = 0; i < buttons.count; i++) {
       const y = neck[0]![0][1] + buttons.first + i * buttons.spacing;
       if (y > -0.5) break;
-      out.strokes.push({
-        kind: 'seam',
-        figure: c.id('button-spacing'),
-        d: `M-0.7 ${n(y)} Q-0.7 ${n(y - 0.7)} 0 ${n(y - 0.7)} Q0.7 ${n(y - 0.7)} 0.7 ${n(y)} Q0.7 ${n(y + 0.7)} 0 ${n(y + 0.7)} Q-0.7 ${n(y + 0.7)} -0.7 ${n(y)}`,
-      });
+      out.strokes.push(buttonStroke(y, c.id('button-spacing')));
     }
     point(out, figure('button-spacing'), [0, neck[0]![0][1] + buttons.first + buttons.spacing / 2]);
   }

@@ -53,6 +53,14 @@ export const FIELDS = {
     default: '8 cm',
     when: { field: 'head', is: ['gathered'] },
   },
+  over: {
+    kind: 'length',
+    label: 'Over a sleeve whose upper arm finishes at',
+    hint: 'a jacket’s or a coat’s: left open, it goes over the arm itself',
+    min: 15,
+    max: 90,
+    default: null,
+  },
   end: choice('At the end', [
     ['hem', 'a hem'],
     ['cuff', 'a cuff'],

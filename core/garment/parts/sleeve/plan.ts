@@ -97,7 +97,9 @@ export function planSleeve(c: PartContext, v: SleeveValues): SleevePlan {
   const atRule = rule !== null && lengths ? widthsAt(rule, lengths) : null;
   const girth = net('upper-arm');
   const wearing = ease('upper-arm');
-  const wanted = girth === null ? null : girth + wearing.cm;
+  // A sleeve worn over another one goes over that.
+  const beneath = girth === null || v.over === null ? 0 : Math.max(0, v.over - girth);
+  const wanted = girth === null ? null : girth + beneath + wearing.cm;
   const fromCap = atRule ? atRule.front + atRule.back : null;
   const extra = wanted === null || fromCap === null ? 0 : Math.max(0, fromCap - wanted);
   const handSet = byHand('cap-height') !== null && fromCap !== null && wanted !== null;
@@ -108,6 +110,16 @@ export function planSleeve(c: PartContext, v: SleeveValues): SleevePlan {
       ? null
       : [
           ...bodyOf('upper-arm')!,
+          ...(beneath > 0
+            ? [
+                term(
+                  'layers',
+                  'sleeve beneath',
+                  beneath,
+                  `The sleeve beneath is ${p(v.over!)} round, finished: this one goes over it.`,
+                ),
+              ]
+            : []),
           wearing,
           ...(extra > 0 || (handSet && fromCap < wanted)
             ? [

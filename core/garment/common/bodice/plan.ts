@@ -3,7 +3,7 @@ import type { Figure, Term } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import type { PartContext } from '../../part.ts';
 import { type EaseZone, easeFor } from '../../tables/fit.ts';
-import type { BodiceValues } from './fields.ts';
+import type { NeckShape } from '../neck-and-armhole.ts';
 
 /** A bodice's heights and widths before it is drafted, as marked. Lengths cm; figures may be absent. */
 export interface BodicePlan {
@@ -25,12 +25,23 @@ export interface BodicePlan {
   } | null;
 }
 
+/** A bodice's heights and widths, all marked, cm. */
+export type Marked = NonNullable<BodicePlan['marked']>;
+
+/** What a brief says of a neckline: depths from the side-neck, each side widened, cm. */
+export interface Neck {
+  readonly neckline: NeckShape;
+  readonly neckFront: Cm;
+  readonly neckBack: Cm;
+  readonly widen: Cm;
+}
+
 /** Armhole depth by bust when it was not read, cm: 21 at 88, half a centimetre more each 4 (Aldrich's size 12 and steps; from memory). */
 const armholeByBust = (bust: number) => 21 + (bust - 88) / 8;
 /** How far the side-neck lies above the nape, cm (common practice). */
 const NECK_ABOVE_NAPE = 2;
 
-export function planBodice(c: PartContext, v: BodiceValues): BodicePlan {
+export function planBodice(c: PartContext, v: Neck): BodicePlan {
   const { input, measured } = c;
   const net = (id: string) => measured.get(id)?.net ?? null;
   const ease = (zone: EaseZone): Term => {

@@ -3,17 +3,17 @@ import { reversed } from '../../../draft/curve.ts';
 import { edge, edgeOf, type Panel } from '../../../draft/panel.ts';
 import { straight } from '../../../draft/shape.ts';
 import type { Cm } from '../../../units/length.ts';
-import { FACING_DEPTH } from '../../common/facing.ts';
-import { armholePath, neckline } from '../../common/neck-and-armhole.ts';
 import type { PartContext } from '../../part.ts';
 import { FACES, type Face } from '../../tables/darts.ts';
-import type { BodiceValues } from './fields.ts';
+import { FACING_DEPTH } from '../facing.ts';
+import { armholePath, neckline } from '../neck-and-armhole.ts';
+import type { Neck } from './plan.ts';
 
 const NONE = 0 as Cm;
 const end = (path: readonly Segment[]): Point => path.at(-1)!.at(-1) as Point;
 
 /** Neck facings, and armhole facings where no sleeve is set in, each following its own edge of the panel, with their interfacings. */
-export function facings(c: PartContext, v: BodiceValues, faces: Readonly<Record<Face, Panel>>): Panel[] {
+export function facings(c: PartContext, v: Neck, faces: Readonly<Record<Face, Panel>>): Panel[] {
   return FACES.flatMap((face) => {
     // A collar finishes its neckline, a sleeve its armhole.
     const own = [
@@ -45,7 +45,7 @@ function shoulderOf(panel: Panel) {
   return { from, to, length, at };
 }
 
-function neckFacing(c: PartContext, v: BodiceValues, face: Face, panel: Panel): Panel {
+function neckFacing(c: PartContext, v: Neck, face: Face, panel: Panel): Panel {
   const neck = edgeOf(panel, 'neck').path;
   const centre = neck[0]![0];
   const s = shoulderOf(panel);

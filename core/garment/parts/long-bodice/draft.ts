@@ -1,0 +1,426 @@
+import { endOf, type Point, reversed, type Segment, startOf } from '../../../draft/curve.ts';
+import { dartOn, edgeLength, pointAlong, sewnLength, sewnWidthAt } from '../../../draft/measure.ts';
+import { moveDart } from '../../../draft/move-dart.ts';
+import { edge, edgeOf, type InnerDart, type Panel, type PanelMark } from '../../../draft/panel.ts';
+import { pathLength } from '../../../draft/path.ts';
+import { levelFrom, levelOfLength, seamThrough, straight } from '../../../draft/shape.ts';
+import { TOLERANCE, term, ZERO } from '../../../figure/build.ts';
+import type { Figure } from '../../../figure/figure.ts';
+import { type Cm, cm } from '../../../units/length.ts';
+import { say as p } from '../../../units/print.ts';
+import { roundLength } from '../../../units/rounding.ts';
+import { foldOrSeam } from '../../cloth.ts';
+import { bustDartFigures, equalLeg, movedFigures, SHORT_OF_BUST } from '../../common/bodice/bust-dart.ts';
+import { closingBands, closingFigures } from '../../common/bodice/closing.ts';
+import { facings } from '../../common/bodice/facings.ts';
+import { type BodicePlan, type Marked, planBodice } from '../../common/bodice/plan.ts';
+import { type BodiceTaking, bodiceTaking } from '../../common/bodice/suppression.ts';
+import { figuresOf } from '../../common/figures-of.ts';
+import { armEnds, armholePath, neckEnds, neckline } from '../../common/neck-and-armhole.ts';
+import { onPanel } from '../../common/on-panel.ts';
+import type { Drafted, PartContext } from '../../part.ts';
+import { FACES, type Face } from '../../tables/darts.ts';
+import { isOver, type LongValues } from './fields.ts';
+import { longPlaces } from './places.ts';
+
+/** A waist dart goes on this far below the waist, cm, and ends at least this far above the hip line (common practice). */
+const BELOW_WAIST: Readonly<Record<Face, number>> = { front: 12, back: 14 };
+const ABOVE_HIP = 3;
+/** An armhole that goes over another one lies this much lower, cm (common practice). */
+const LOWER_ARMHOLE = 1.5;
+/** Where on its new edge a moved dart begins, as a part of that edge (common practice). */
+const BEGINS = { shoulder: 0.5, armhole: 0.5, neck: 0.6 } as const;
+
+export interface LongDraft extends Drafted {
+  readonly plan: BodicePlan;
+  readonly own: readonly Figure[];
+  readonly taking: Readonly<Record<Face, BodiceTaking>> | null;
+  readonly bustDart: readonly Figure[];
+  /** with the bust dart in the side seam */
+  readonly faces: Readonly<Record<Face, Panel>> | null;
+  readonly cut: Readonly<Record<Face, Panel>> | null;
+  readonly measured: readonly Figure[];
+  readonly below: Cm | null;
+  /** below the waist, cm; null where it ends above the hip or none was read */
+  readonly hipLevel: Cm | null;
+  /** height of the side slits, cm */
+  readonly slits: Cm;
+}
+
+export function draftLong(c: PartContext, v: LongValues): LongDraft {
+  const first = planBodice(c, v);
+  const plan = isOver(v) ? lowered(first, c) : first;
+  const m = plan.marked;
+  const { figures: own, make } = figuresOf(c, { tolerance: TOLERANCE.length });
+  const length = make('below', 'length below the waist', [term('style', 'wanted', v.below, 'As briefed.')]);
+  const slit =
+    v.slits > 0
+      ? make('slits', 'side slits, height', [term('style', 'wanted', v.slits, 'As briefed.')], {
+          follows: (value) =>
+            value > 0 && value < v.below - 3 ? null : 'A slit ends at least 3 cm below the waist.',
+        })
+      : null;
+  const [bust, waist, hip] = [c.line('bust'), c.line('waist'), c.line('hip')];
+  const none: LongDraft = {
+    panels: [],
+    sewn: {},
+    places: () => [],
+    plan,
+    own,
+    taking: null,
+    bustDart: [],
+    faces: null,
+    cut: null,
+    measured: [],
+    below: length.marked,
+    hipLevel: null,
+    slits: ZERO,
+  };
+  if (!m || length.marked === null || !bust?.front || !bust.back || !waist?.front || !waist.back) return none;
+  const below = length.marked;
+  const slits = slit?.marked != null && slit.marked < below - 3 ? slit.marked : ZERO;
+  const drop = cm(Math.max(0, m.bustLevel - m.armhole));
+  const sensible = m.waistFront > m.bustLevel + 4 && m.waistBack > m.armhole + drop + 4 && m.armhole > 5;
+  const toHip = hip?.level ?? c.input.house.hipDrop;
+  const needsHip = below > toHip;
+  if (!sensible || (needsHip && !hip?.front)) return none;
+  const hipLevel = hip?.front ? toHip : null;
+
+  const taking = Object.fromEntries(
+    FACES.map((face) => [
+      face,
+      bodiceTaking(c, {
+        face,
+        bust: bust[face]!.rounded,
+        waist: waist[face]!.rounded,
+        centreIn: face === 'back' && c.opens === 'centre-back' ? c.shape.centreIn : ZERO,
+        apex: m.apex,
+        one: false,
+        // Up to below the bust point in front, to the bust line at the back: further up it would take from the bust.
+        most: cm(
+          face === 'front'
+            ? m.waistFront - Math.max(m.bustLevel + SHORT_OF_BUST, m.armhole + drop)
+            : m.waistBack - m.armhole - drop,
+        ),
+      }),
+    ]),
+  ) as Record<Face, BodiceTaking>;
+  const lower = Object.fromEntries(
+    FACES.map((face) => {
+      const most = Math.min(BELOW_WAIST[face], toHip - ABOVE_HIP, below - slits - ABOVE_HIP);
+      const darts = taking[face].darts.length;
+      return [
+        face,
+        darts === 0
+          ? null
+          : make(
+              `dart-${face}-below`,
+              `${face} waist dart, below the waist`,
+              [
+                term(
+                  'style',
+                  'on below the waist',
+                  Math.max(1, most),
+                  `${BELOW_WAIST[face]} where there is room, and at least ${ABOVE_HIP} above the hip line (common practice).`,
+                ),
+              ],
+              {
+                group: 'dart',
+                tolerance: TOLERANCE.detail,
+                marked: roundLength(cm(Math.max(1, most)), { ...c.rounding, mode: 'down' }),
+                follows: (value) =>
+                  value > 0 && value <= Math.min(toHip, below)
+                    ? null
+                    : `It would run past the hip line (${p(cm(Math.min(toHip, below)))} below the waist).`,
+              },
+            ),
+      ];
+    }),
+  ) as Record<Face, Figure | null>;
+
+  const at = (face: Face) => ({
+    below,
+    hipLevel: hipLevel !== null && hipLevel < below - 1 ? hipLevel : null,
+    hip: hip?.[face]?.rounded ?? bust[face]!.rounded,
+    toHip,
+    bust: bust[face]!.rounded,
+    drop,
+    slits,
+    taking: taking[face],
+    dartBelow: lower[face]?.marked ?? ZERO,
+  });
+  const back = half(c, v, m, 'back', { ...at('back'), shift: 0, lowerLeg: null, sideDart: null });
+  const rule = cm(m.waistFront - m.waistBack);
+  const bustDart = bustDartFigures(c, m, rule, bust.front.rounded, drop);
+  const intake = bustDart[0]?.marked ?? ZERO;
+  if (intake >= 12) return none;
+  const bustSide: Point = [bust.front.rounded, m.armhole + drop];
+  const leg: Point | null =
+    intake <= 0
+      ? null
+      : v.shaping === 'darts'
+        ? [bustSide[0], bustSide[1] + intake]
+        : equalLeg([m.apex, m.bustLevel], bustSide, intake);
+  // The front's side seam is the back's and its dart: where its waist, hip and hem lie at the side follows.
+  const goal = edgeLength(back, 'side') + (leg ? intake : 0);
+  const shaped = (shift: number) =>
+    half(c, v, m, 'front', {
+      ...at('front'),
+      shift,
+      lowerLeg: leg,
+      sideDart: bustDart.length > 0 ? { intake, length: bustDart[1]!.marked! } : null,
+    });
+  let shift: number = intake;
+  let front = shaped(shift);
+  for (let i = 0; i < 6 && Math.abs(goal - edgeLength(front, 'side')) > 1e-6; i++) {
+    shift += goal - edgeLength(front, 'side');
+    front = shaped(shift);
+  }
+  const fold = (panel: Panel) => foldOrSeam(c.input, panel, c.allowances.centre);
+  const faces = { front: fold(front), back: fold(back) };
+  const dart = front.darts.find((d) => d.id === c.id('bust-dart'));
+  const turned =
+    dart && v.shaping !== 'darts'
+      ? moveDart(
+          front,
+          dart.id,
+          {
+            edge: v.shaping,
+            along: edgeLength(front, v.shaping) * BEGINS[v.shaping],
+            figure: c.id('moved-dart'),
+            short: SHORT_OF_BUST,
+          },
+          [m.apex, m.bustLevel],
+        )
+      : null;
+  // A bust line belongs to the cloth before it was turned.
+  const cut = {
+    front: turned ? fold({ ...turned, lines: turned.lines.filter((l) => l.id !== 'bust') }) : faces.front,
+    back: faces.back,
+  };
+  const linings = c.input.brief.lining ? FACES.map((face) => lining(c, cut[face])) : [];
+  const waists = { front: lineY(front, 'waist'), back: m.waistBack };
+  const girthAt = (depth: Cm): Cm | null => {
+    const halves = FACES.map((face) => sewnWidthAt(faces[face], waists[face] + depth));
+    return halves.some((w) => w === null) ? null : cm(2 * (halves[0]! + halves[1]!));
+  };
+  const armhole = cm(FACES.reduce((sum, f) => sum + sewnLength(faces[f], 'armhole'), 0));
+  const neck = cm(2 * FACES.reduce((sum, f) => sum + sewnLength(faces[f], 'neck'), 0));
+  const side = sewnLength(faces.back, 'side');
+  const hem = cm(2 * FACES.reduce((sum, f) => sum + edgeLength(faces[f], 'hem'), 0));
+  const whole = c.opens === 'centre-front';
+  return {
+    ...none,
+    panels: [cut.front, cut.back, ...closingBands(c, faces.front), ...facings(c, v, faces), ...linings],
+    sewn: { armhole, neck },
+    arm: armEnds(faces.back, m.waistBack),
+    neckline: neckEnds(faces.front, faces.back, m.waistBack),
+    girthAt,
+    reaches: cm(below - 0.01),
+    opensAbove:
+      c.opens === 'left-side'
+        ? cm(m.waistBack - m.armhole)
+        : cm(edgeLength(faces[whole ? 'front' : 'back'], 'centre') - below),
+    ...(whole ? { opensAtLeast: { depth: below, because: 'It opens in front all the way down.' } } : {}),
+    places: () => longPlaces(c, cut, waists),
+    taking,
+    bustDart: v.shaping === 'darts' ? bustDart : bustDart.slice(0, 1),
+    faces,
+    cut,
+    hipLevel: at('back').hipLevel,
+    slits,
+    measured: [
+      ...movedFigures(c, [cut.front]),
+      ...closingFigures(c, m, faces.front),
+      onPanel(c, 'side-seam', 'side seam, underarm to hem', side),
+      onPanel(c, 'armhole-round', 'armhole, sewn', armhole),
+      onPanel(c, 'neck-round', 'neckline, sewn', neck),
+      onPanel(c, 'hem', 'hem, all round', hem),
+      onPanel(c, 'centre-back-length', 'centre back, neck to hem', edgeLength(faces.back, 'centre')),
+    ],
+  };
+}
+
+const lineY = (panel: Panel, id: string): number => panel.lines.find((l) => l.id === id)!.y;
+
+/** Over another garment the armhole lies lower: the plan with that told on its figure. */
+function lowered(plan: BodicePlan, c: PartContext): BodicePlan {
+  const more = c.stepped(cm(LOWER_ARMHOLE));
+  const because = 'It goes over another armhole (common practice).';
+  const figures = plan.figures.map((f) => {
+    if (f.id !== c.id('armhole-depth') || f.finished === null || f.marked === null) return f;
+    if (f.overrides.some((o) => o.target === 'finished')) return f;
+    return {
+      ...f,
+      terms: [...f.terms, term('layers', 'over another armhole', more, because)],
+      rule: f.rule === null ? null : cm(f.rule + more),
+      finished: cm(f.finished + more),
+      marked: roundLength(cm(f.finished + more), { ...c.rounding, mode: 'nearest' }),
+    };
+  });
+  const depth = figures.find((f) => f.id === c.id('armhole-depth'))?.marked;
+  return { figures, marked: plan.marked && { ...plan.marked, armhole: depth ?? plan.marked.armhole } };
+}
+
+interface Half {
+  readonly below: Cm;
+  readonly hipLevel: Cm | null;
+  readonly hip: Cm;
+  readonly toHip: Cm;
+  readonly bust: Cm;
+  readonly drop: Cm;
+  readonly slits: Cm;
+  readonly taking: BodiceTaking;
+  readonly dartBelow: Cm;
+  /** how much lower the side lies than the back's from the bust dart on */
+  readonly shift: number;
+  readonly lowerLeg: Point | null;
+  readonly sideDart: { readonly intake: Cm; readonly length: Cm } | null;
+}
+
+function half(c: PartContext, v: LongValues, m: Marked, face: Face, q: Half): Panel {
+  const a = c.allowances;
+  const { taking } = q;
+  const angle = (m.slope * Math.PI) / 180;
+  const along = (d: number): Point => [m.neckHalf + d * Math.cos(angle), d * Math.sin(angle)];
+  const sideNeck = along(v.widen);
+  const tip = along(v.widen + m.shoulder);
+  const centreNeck: Point = [0, sideNeck[1] + (face === 'front' ? m.neckFront : m.neckBack)];
+  const underarm: Point = [q.bust, m.armhole];
+  const bustSide: Point = [q.bust, m.armhole + q.drop];
+  const centreWaist: number = face === 'front' ? m.waistFront : m.waistBack;
+  const sideWaistY = m.waistBack + q.shift;
+  const rise = centreWaist - sideWaistY;
+  const waist =
+    Math.abs(rise) < taking.waistLine - 1
+      ? levelOfLength([taking.centre, centreWaist], rise, taking.waistLine)
+      : levelFrom([taking.centre, centreWaist], [taking.centre + taking.waistLine, sideWaistY]);
+  const sideWaist = endOf(waist);
+  // Between waist and hip, or on to it: a hem that ends above the hip is as wide as the way there.
+  const share = Math.min(1, q.below / q.toHip);
+  const wide = sideWaist[0] + (q.hip - sideWaist[0]) * share;
+  const foot: Point = [(q.hipLevel === null ? wide : q.hip) + v.flare, sideWaistY + q.below];
+  const begin = q.lowerLeg ?? bustSide;
+  const points: Point[] = [
+    begin,
+    sideWaist,
+    ...(q.hipLevel === null ? [] : [[q.hip, sideWaistY + q.hipLevel] as Point]),
+  ];
+  const last = points.at(-1)!;
+  const side: Segment[] = [
+    ...(q.drop > 0.01 ? straight(underarm, bustSide) : []),
+    ...(q.lowerLeg ? [[bustSide, q.lowerLeg] as const] : []),
+    ...seamThrough(points),
+    [last, foot],
+  ];
+  const seam = c.opens === `centre-${face}`;
+  const centreHem: Point = [0, centreWaist + q.below];
+  const centre: Segment[] =
+    taking.centre > 0
+      ? [
+          ...straight(centreHem, [0, centreWaist + Math.min(q.toHip, q.below - 1)]),
+          [
+            [0, centreWaist + Math.min(q.toHip, q.below - 1)],
+            [taking.centre, centreWaist],
+          ],
+          [
+            [taking.centre, centreWaist],
+            [0, bustSide[1]],
+          ],
+          [[0, bustSide[1]], centreNeck],
+        ]
+      : straight(centreHem, centreNeck);
+  const inner = taking.darts.map((d, i): InnerDart => {
+    const [x, y] = pointAlong([waist], d.at);
+    return {
+      id: c.id(`dart-${face}${i > 0 ? `-${i + 1}` : ''}`),
+      figure: c.id(`dart-${face}-intake`),
+      at: [x, y],
+      intake: d.intake,
+      up: [face === 'front' && i === 0 ? m.apex : x, y - d.length],
+      down: [x, y + q.dartBelow - (i > 0 ? 1 : 0)],
+    };
+  });
+  const across: number = face === 'front' ? m.acrossFront : m.acrossBack;
+  const arm = armholePath(tip, [Math.min(across, q.bust - 1), (tip[1] + m.armhole) / 2], underarm);
+  const marks: PanelMark[] = [
+    { kind: 'notch', name: 'bust line', at: bustSide },
+    { kind: 'notch', name: 'waist', at: sideWaist },
+    ...(face === 'front' ? [0] : [0, 1]).map((i) => ({
+      kind: 'notch' as const,
+      name: 'armhole balance',
+      at: pointAlong(arm, pathLength(arm) * 0.55 + i),
+    })),
+    ...(q.slits > 0
+      ? [
+          {
+            kind: 'notch' as const,
+            name: 'slit begins',
+            at: pointAlong(side, pathLength(side) - q.slits),
+          },
+        ]
+      : []),
+  ];
+  return {
+    id: c.id(face),
+    name: face,
+    share: face,
+    layer: 'outer',
+    cut: seam ? 'pair' : 'fold',
+    count: seam ? 2 : 1,
+    grain: `lengthwise, parallel to centre ${face}`,
+    edges: [
+      edge(
+        'neck',
+        'neckline',
+        neckline(face === 'back' ? 'round' : v.neckline, centreNeck, sideNeck),
+        a.neck,
+      ),
+      edge('shoulder', 'shoulder', straight(sideNeck, tip), a.shoulder),
+      edge('armhole', 'armhole', arm, a.armhole),
+      edge('side', 'side seam', side, c.opens === 'left-side' ? cm(Math.max(a.side, a.zip)) : a.side),
+      edge('hem', 'hem', reversed([levelFrom(centreHem, foot)]), a.hem),
+      edge('centre', `centre ${face}`, centre, seam ? a.zip : ZERO, { fold: !seam }),
+    ],
+    darts: q.sideDart
+      ? [
+          dartOn(
+            side,
+            {
+              id: c.id('bust-dart'),
+              figure: c.id('bust-dart-intake'),
+              edge: 'side',
+              at: cm(q.drop + q.sideDart.intake / 2),
+              ...q.sideDart,
+            },
+            [m.apex, m.bustLevel],
+          ),
+        ]
+      : [],
+    inner,
+    lines: [
+      { id: 'bust', name: 'bust', y: cm(bustSide[1]) },
+      { id: 'waist', name: 'waist', y: cm(sideWaist[1]) },
+      ...(q.hipLevel === null ? [] : [{ id: 'hip', name: 'hip', y: cm(sideWaistY + q.hipLevel) }]),
+    ],
+    marks,
+    across: { centre: 'centre', side: 'side' },
+    note: seam ? `centre ${face} seam` : '',
+  };
+}
+
+/** The lining is the outer panel to its facings: same seams, darts folded as pleats. */
+const lining = (c: PartContext, outer: Panel): Panel => ({
+  ...outer,
+  id: `${outer.id}-lining`,
+  name: `${outer.name} lining`,
+  layer: 'lining',
+  edges: outer.edges.map((e) => (e.id === 'hem' ? { ...e, allowance: c.allowances.liningHem } : e)),
+  note: [outer.note, 'joined to the facings, darts folded as pleats'].filter(Boolean).join('; '),
+});
+
+/** First and last point of an edge. */
+export const endsOf = (panel: Panel, id: string): readonly [Point, Point] => {
+  const { path } = edgeOf(panel, id);
+  return [startOf(path[0]!), endOf(path.at(-1)!)];
+};

@@ -1,0 +1,88 @@
+import { NECKLINE } from '../../common/neck-and-armhole.ts';
+import { choice, type ValuesOf } from '../../fields.ts';
+
+const beneath = (what: string, max: number) =>
+  ({
+    kind: 'length',
+    label: `Worn over: finished ${what} of what is beneath`,
+    hint: 'a jacket’s or a coat’s; left open, it goes over the body',
+    min: 40,
+    max,
+    default: null,
+  }) as const;
+
+/** What the brief asks about a bodice without a waist seam: a jacket, a coat, a sheath. */
+export const FIELDS = {
+  below: {
+    kind: 'length',
+    label: 'Length below the waist',
+    min: 8,
+    max: 115,
+    default: '22 cm',
+  },
+  flare: {
+    kind: 'length',
+    label: 'Wider at the hem, each side edge',
+    hint: 'beyond the hip',
+    min: 0,
+    max: 15,
+    default: '0 cm',
+  },
+  slits: {
+    kind: 'length',
+    label: 'Side slits, height',
+    hint: '0 for none',
+    min: 0,
+    max: 60,
+    default: '0 cm',
+  },
+  neckline: NECKLINE,
+  shaping: choice('Bust dart', [
+    ['darts', 'in the side seam'],
+    ['shoulder', 'moved to the shoulder'],
+    ['armhole', 'moved to the armhole'],
+    ['neck', 'moved to the neckline'],
+  ]),
+  neckFront: {
+    kind: 'length',
+    label: 'Neckline depth, front',
+    hint: 'straight down from the side-neck; a reading goes before it',
+    min: 4,
+    max: 40,
+    default: '9 cm',
+  },
+  neckBack: { kind: 'length', label: 'Neckline depth, back', min: 1, max: 40, default: '2 cm' },
+  widen: {
+    kind: 'length',
+    label: 'Neckline widened, each side',
+    hint: 'along the shoulder, front and back alike',
+    min: 0,
+    max: 9,
+    default: '0 cm',
+  },
+  zip: choice('Opens at', [
+    ['centre-back', 'centre back'],
+    ['left-side', 'left side'],
+    ['centre-front', 'centre front, all the way'],
+  ]),
+  closes: choice('Closes with', [
+    ['zip', 'a zip'],
+    ['buttons', 'buttons, one at the bust level'],
+    ['loops', 'buttons in loops'],
+    ['lacing', 'lacing'],
+  ]),
+  overBust: beneath('bust', 220),
+  overWaist: beneath('waist', 220),
+  overHip: beneath('hip', 240),
+} as const;
+export type LongValues = ValuesOf<typeof FIELDS>;
+
+/** The lines at which it may go over another garment. */
+export const OVER = [
+  ['bust', 'overBust'],
+  ['waist', 'overWaist'],
+  ['hip', 'overHip'],
+] as const;
+
+/** True where the brief says that it is worn over another garment. */
+export const isOver = (v: LongValues): boolean => OVER.some(([, field]) => v[field] !== null);

@@ -1,0 +1,209 @@
+import { sewnLength } from '../../../draft/measure.ts';
+import { markedGirth, TOLERANCE } from '../../../figure/build.ts';
+import { judge, missing, pass, type RawCheck, warn } from '../../../figure/check.ts';
+import { cm } from '../../../units/length.ts';
+import { say as p } from '../../../units/print.ts';
+import { closingNotions } from '../../common/bodice/closing.ts';
+import { allowanceList, PINS, pieces, threadAndNeedle, tripCaution } from '../../common/skirt-cutting.ts';
+import { walkChecks } from '../../common/walk.ts';
+import { definePart, type OpeningMade, type PartContext } from '../../part.ts';
+import { FACES } from '../../tables/darts.ts';
+import { draftLong, type LongDraft } from './draft.ts';
+import { FIELDS, type LongValues, OVER } from './fields.ts';
+import { longPicture } from './picture.ts';
+
+/** Below this it reaches the hip on most bodies, and needs its girth, cm (house figure). */
+const REACHES_HIP = 15;
+/** Past this it is long enough to hinder a stride, cm below the waist (house figure). */
+const LONG = 45;
+
+/** A bodice without a waist seam, on to the hip or further: jacket, coat, sheath. */
+export const longBodice = definePart({
+  id: 'long-bodice',
+  name: 'bodice on to the hip',
+  key: 'bodice',
+  fields: FIELDS,
+  hangsFrom: 'shoulder',
+  joins: { gives: ['armhole', 'neck'], takes: [], givenUp: [] },
+  wants: (v) => ({
+    needs: [
+      'bust',
+      'waist',
+      ...(v.below > REACHES_HIP ? ['hip'] : []),
+      'neck-to-bust',
+      'neck-to-waist-front',
+      'nape-to-waist',
+      'across-shoulder',
+      'apex-span',
+    ],
+    helps: [
+      ...(v.below > REACHES_HIP ? [] : ['hip']),
+      'waist-to-hip',
+      'bust-front',
+      'waist-front',
+      'hip-front',
+      'shoulder',
+      'neck-width',
+      'across-front',
+      'across-back',
+      'armhole',
+      'armhole-depth',
+      'neck-to-waist-back',
+      'neck-depth-front',
+      ...(v.below > LONG ? ['waist-to-knee', 'waist-to-floor'] : []),
+    ],
+  }),
+  lines: (v) =>
+    OVER.map(([zone, field]) => ({
+      zone,
+      needed: zone !== 'hip' || v.below > REACHES_HIP,
+      over: v[field],
+    })),
+  draft: draftLong,
+  figures: (_, __, d) => [
+    ...d.plan.figures,
+    ...d.own,
+    ...(d.taking ? [...d.taking.front.figures, ...d.taking.back.figures] : []),
+    ...d.bustDart,
+    ...d.measured,
+  ],
+  checks: longChecks,
+  picture: (c, _, d) => longPicture(c, d),
+  cutting: (c, v, d) => ({
+    pieces: pieces(c, d.panels, 'bodice'),
+    notions: [
+      ...(c.closes === 'zip' ? [{ name: 'hook and eye', length: null, note: 'above the zip' }] : []),
+      ...closingNotions(c, d.faces?.front),
+      ...threadAndNeedle(c),
+    ],
+    allowances: allowanceList(c, [
+      ['side seams', c.opens === 'left-side' && c.allowances.zip > c.allowances.side ? 'zip' : 'side'],
+      ['shoulder seams', 'shoulder'],
+      ['neckline', 'neck'],
+      ['armholes', 'armhole'],
+      ['hem', 'hem'],
+      c.opens === 'centre-back' && ['centre back (zip) seam', 'zip'],
+      c.opens === 'centre-front' && ['centre front', 'zip'],
+      ['facings, free edge', 'facing'],
+    ]),
+    cautions: [PINS, ...tripCaution(c, v.below)],
+  }),
+});
+
+function longChecks(c: PartContext, v: LongValues, d: LongDraft, opening: OpeningMade): RawCheck[] {
+  const found: RawCheck[] = [];
+  for (const f of d.plan.figures)
+    if (f.finished === null)
+      found.push(
+        missing(
+          `absent-${f.id}`,
+          f.id,
+          `${f.name} was not read, and nothing it could be taken from: read it or set it by hand.`,
+        ),
+      );
+  found.push(...overChecks(c, v));
+  const m = d.plan.marked;
+  if (!m) return found;
+  if (!d.faces) {
+    if (c.line('bust')?.front && c.line('waist')?.front)
+      found.push(
+        warn(
+          c.id('heights'),
+          c.id('waist-front'),
+          `The heights do not make a bodice: armhole ${p(m.armhole)}, bust ${p(m.bustLevel)}, waist ${p(m.waistFront)} in front and ${p(m.waistBack)} behind. Read them again${c.line('hip')?.front ? '' : ', and the hip'}.`,
+        ),
+      );
+    return found;
+  }
+  const gap = cm(m.waistFront - m.waistBack);
+  found.push(
+    gap > 0
+      ? pass(
+          c.id('balance'),
+          c.id('waist-front'),
+          `Front and back waist levels differ by ${p(gap)}: that is the bust dart.`,
+        )
+      : warn(
+          c.id('balance'),
+          c.id('waist-front'),
+          `The front (${p(m.waistFront)}) is no longer than the back (${p(m.waistBack)}): there is no bust dart, and the front will ride up over the bust. Read both again.`,
+        ),
+  );
+  if (d.slits !== v.slits)
+    found.push(
+      warn(
+        c.id('slits'),
+        c.id('below'),
+        `Slits of ${p(v.slits)} are longer than what lies below the waist (${p(v.below)}): they were left out.`,
+      ),
+    );
+  for (const face of FACES) {
+    const { over } = d.taking![face];
+    if (over > TOLERANCE.detail)
+      found.push(
+        warn(
+          c.id(`dart-over-${face}`),
+          c.id(`side-${face}`),
+          `${face}: two darts and the side seam usually take less; ${p(over)} more went into the side seam. Seam it at the waist with princess seams above, or accept it.`,
+        ),
+      );
+  }
+  const sides = FACES.map((f) => sewnLength(d.faces![f], 'side'));
+  const apart = cm(Math.abs(sides[0]! - sides[1]!));
+  found.push(
+    judge(
+      apart <= TOLERANCE.detail,
+      c.id('side-seams'),
+      c.id('side-seam'),
+      `Side seams sewn: front ${p(sides[0]!)} with its dart closed, back ${p(sides[1]!)}${apart > TOLERANCE.detail ? `; ease or true ${p(apart)}` : ', equal within what is trued'}.`,
+    ),
+  );
+  const body = c.measured.get('armhole')?.net;
+  const round = d.measured.find((f) => f.id === c.id('armhole-round'))?.finished;
+  if (body != null && round != null)
+    found.push(
+      judge(
+        round >= body - 1,
+        c.id('armhole'),
+        c.id('armhole-round'),
+        `Armhole ${p(round)} sewn, ${p(body)} on the body: ${round >= body - 1 ? 'it will not cut in' : 'it will cut in; lower it'}.`,
+      ),
+    );
+  if (d.below !== null && d.below > LONG)
+    found.push(
+      ...walkChecks(c, {
+        length: d.below,
+        girthAt: (depth) => d.girthAt?.(cm(Math.min(depth, d.below! - 0.02))) ?? null,
+        // What opens in front opens for the step as well.
+        opening:
+          c.opens === 'centre-front'
+            ? { kind: 'slit', figure: c.id('below'), height: cm(Math.max(15, d.below / 2)) }
+            : d.slits > 0
+              ? { kind: 'slit', figure: c.id('slits'), height: d.slits }
+              : null,
+        zipEnds: c.closes === 'zip' ? opening.endsAt : null,
+      }),
+    );
+  return found;
+}
+
+/** What is worn beneath has to find room, line by line, as marked. */
+function overChecks(c: PartContext, v: LongValues): RawCheck[] {
+  return OVER.flatMap(([zone, field]) => {
+    const inner = v[field];
+    const figure = c.line(zone)?.figure;
+    const marked = figure ? markedGirth(figure) : null;
+    if (inner === null || marked === null) return [];
+    const room = cm(marked - inner);
+    return [
+      judge(
+        room >= 0,
+        c.id(`over-${zone}`),
+        zone,
+        room >= 0
+          ? `Over ${p(inner)} round the ${zone} it is ${p(marked)}, as marked: ${p(room)} between the two.`
+          : `What is beneath is ${p(inner)} round the ${zone}, this one ${p(marked)} as marked: it cannot go over it.`,
+      ),
+    ];
+  });
+}

@@ -1,0 +1,186 @@
+import { figure, sheetOf } from '@rocchetto/contract/testing.ts';
+import { EXACT, garmentSpec } from '@rocchetto/contract/testing-garments.ts';
+import { SIZE_STEPS } from '@rocchetto/contract/testing-size-steps.ts';
+import { describe, expect, it } from 'vitest';
+import { heldInside, sewnLength, sewnWidthAt, widthAt } from '../../../draft/measure.ts';
+import { markedGirth } from '../../../figure/build.ts';
+import type { Sheet } from '../../../sheet/compute.ts';
+import { ENVELOPE } from '../../tables/fit.ts';
+
+const HEIGHTS = [
+  'waist-to-hip 20 cm',
+  'neck-to-bust 27 cm',
+  'neck-to-waist-front 44 cm',
+  'nape-to-waist 40 cm',
+  'across-shoulder 39 cm',
+  'neck-width 14 cm',
+  'apex-span 18 cm',
+  'armhole-depth 20 cm',
+];
+const BODY = ['bust 88 cm', 'waist 70 cm', 'hip 96 cm', ...HEIGHTS];
+const made = (part: object, lines: readonly string[] = BODY, more: object = {}, rest: object = {}): Sheet =>
+  sheetOf(
+    garmentSpec('bodice', lines, {
+      garment: { parts: [{ part: 'long-bodice', ...part }], ...more },
+      house: { rounding: EXACT },
+      rest,
+    }),
+  );
+const panel = (s: Sheet, id: string) => s.panels.find((p) => p.id === `bodice.${id}`)!;
+const check = (s: Sheet, code: string) => s.checks.find((k) => k.code === code);
+const girth = (s: Sheet, zone: string) => markedGirth(figure(s, zone))!;
+
+describe('a bodice without a waist seam', () => {
+  it.each(SIZE_STEPS)(
+    'EN 13402-3 step %d / %d / %d (from memory): its girths are round the panels, darts closed',
+    (bust, waist, hip) => {
+      const s = made({ below: '60 cm' }, [
+        `bust ${bust} cm`,
+        `waist ${waist} cm`,
+        `hip ${hip} cm`,
+        ...HEIGHTS,
+      ]);
+      for (const [zone, body] of [
+        ['bust', bust],
+        ['waist', waist],
+        ['hip', hip],
+      ] as const) {
+        const round = ['front', 'back'].reduce((sum, face) => {
+          const p = panel(s, face);
+          return sum + 2 * sewnWidthAt(p, p.lines.find((l) => l.id === zone)!.y - 1e-7)!;
+        }, 0);
+        // The waist rises by a millimetre on its way to the side: half a millimetre between its middle and its line.
+        expect(round).toBeCloseTo(body + 5, 1);
+      }
+      expect(check(s, 'bodice.side-seams')).toMatchObject({ state: 'passed' });
+    },
+  );
+
+  it('a dart inside holds its intake at the waist, half of it half way, nothing beyond its ends', () => {
+    const s = made({ below: '60 cm', zip: 'left-side' });
+    const [dart] = panel(s, 'back').inner!;
+    const middle = dart!.at[1];
+    expect(heldInside(dart!, middle)).toBeCloseTo(dart!.intake, 9);
+    expect(heldInside(dart!, (middle + dart!.down[1]) / 2)).toBeCloseTo(dart!.intake / 2, 9);
+    expect(heldInside(dart!, (middle + dart!.up[1]) / 2)).toBeCloseTo(dart!.intake / 2, 9);
+    expect(heldInside(dart!, dart!.down[1] + 1)).toBe(0);
+    expect(heldInside(dart!, dart!.up[1] - 1)).toBe(0);
+    // 14 below the waist at the back, and no nearer to the hip line than 3.
+    expect(figure(s, 'bodice.dart-back-below').finished).toBe(14);
+    expect(
+      figure(
+        made(
+          { below: '60 cm' },
+          BODY.map((l) => (l.startsWith('waist-to-hip') ? 'waist-to-hip 15 cm' : l)),
+        ),
+        'bodice.dart-back-below',
+      ).finished,
+    ).toBe(12);
+  });
+
+  it.each(['darts', 'shoulder', 'armhole', 'neck'])('the dart %s: the side seams still agree', (shaping) => {
+    const s = made({ shaping, below: '40 cm' });
+    expect(sewnLength(panel(s, 'front'), 'side')).toBeCloseTo(sewnLength(panel(s, 'back'), 'side'), 1);
+    const dart = panel(s, 'front').darts.find((d) => d.id === 'bodice.bust-dart')!;
+    expect(dart.edge).toBe(shaping === 'darts' ? 'side' : shaping);
+    if (shaping !== 'darts') expect(figure(s, 'bodice.moved-dart').finished).toBeCloseTo(dart.intake, 6);
+  });
+
+  it('a hem above the hip is as wide as the way there, and asks for no hip', () => {
+    const s = made(
+      { below: '10 cm' },
+      BODY.filter((l) => !l.startsWith('hip')),
+    );
+    const p = panel(s, 'back');
+    const [waist, hem] = [
+      p.lines.find((l) => l.id === 'waist')!.y,
+      p.lines.find((l) => l.id === 'waist')!.y + 9.99,
+    ];
+    expect(widthAt(p, hem)!).toBeGreaterThan(widthAt(p, waist)!);
+    expect(s.figures.some((f) => f.id === 'hip')).toBe(false);
+    const long = made(
+      { below: '30 cm' },
+      BODY.filter((l) => !l.startsWith('hip')),
+    );
+    expect(check(long, 'absent-hip')).toMatchObject({ state: 'warned' });
+    expect(panel(long, 'back')).toBeUndefined();
+  });
+
+  it('long and narrow at the hem it asks for a slit', () => {
+    const slim = BODY.map((l) =>
+      l.startsWith('hip') ? 'hip 86 cm' : l.startsWith('bust') ? 'bust 84 cm' : l,
+    );
+    const stride = (slits: string) => check(made({ below: '80 cm', slits }, slim), 'bodice.stride');
+    expect(stride('0 cm')).toMatchObject({ state: 'warned' });
+    expect(stride('35 cm')).toMatchObject({ state: 'passed' });
+    expect(stride('10 cm')).toMatchObject({ state: 'warned' });
+    expect(check(made({ below: '12 cm', slits: '30 cm' }), 'bodice.slits')).toMatchObject({
+      state: 'warned',
+    });
+  });
+
+  it('buttoned in front it opens all the way down, one button at the bust level', () => {
+    const s = made({ zip: 'centre-front', closes: 'buttons', below: '24 cm', neckFront: '18 cm' });
+    expect(figure(s, 'zip').finished).toBeCloseTo(44.6 + 24 - 18, 1);
+    const steps = (27 - 18 - 1.5) / figure(s, 'bodice.button-spacing').finished!;
+    expect(steps).toBeCloseTo(Math.round(steps), 6);
+  });
+});
+
+describe('a jacket or coat over another garment', () => {
+  // The chart printed on commercial patterns (from memory): a jacket's and a coat's bust ease over the body, inches.
+  const JACKET = { fitted: [3.75, 4.25], 'semi-fitted': [4.375, 5.75], loose: [5.875, 10] } as const;
+  const COAT = { fitted: [5.25, 6.75], 'semi-fitted': [6.875, 8] } as const;
+  const ease = (s: Sheet) => (figure(s, 'bust').finished! - 88) / 2.54;
+  it.each(Object.entries(JACKET))(
+    'over a fitted dress a %s jacket falls into the span of that chart',
+    (fit, [least, most]) => {
+      const e = ease(made({ overBust: '93 cm' }, BODY, { fit }));
+      expect(e).toBeGreaterThanOrEqual(least - 0.13);
+      expect(e).toBeLessThanOrEqual(most + 0.13);
+      expect(ENVELOPE.bust![fit as 'fitted']).toBeDefined();
+    },
+  );
+  it.each(Object.entries(COAT))('over that jacket a %s coat falls into its own', (fit, [least, most]) => {
+    const jacket = figure(made({ overBust: '93 cm' }), 'bust').finished!;
+    const e = ease(made({ overBust: `${jacket} cm` }, BODY, { fit }));
+    expect(e).toBeGreaterThanOrEqual(least - 0.13);
+    expect(e).toBeLessThanOrEqual(most + 0.3);
+  });
+  it('its floor is held over what is beneath, and by hand below that it says it cannot go over it', () => {
+    const hand = (value: string) => ({
+      overrides: [{ figure: 'bust', target: 'finished', value, by: 'F', reason: 'tried', at: '' }],
+    });
+    const over = { overBust: '100 cm' };
+    expect(girth(made(over), 'bust')).toBeCloseTo(105, 6);
+    expect(check(made(over), 'floor-bust')).toMatchObject({ state: 'passed' });
+    expect(check(made(over, BODY, {}, hand('102 cm')), 'floor-bust')).toMatchObject({ state: 'warned' });
+    expect(check(made(over, BODY, {}, hand('102 cm')), 'bodice.over-bust')).toMatchObject({
+      state: 'passed',
+    });
+    expect(check(made(over, BODY, {}, hand('99 cm')), 'bodice.over-bust')).toMatchObject({ state: 'warned' });
+  });
+  it('what stretches round the body takes no room; the armhole lies lower than the one beneath', () => {
+    const s = made({ overBust: '80 cm' });
+    expect(girth(s, 'bust')).toBeCloseTo(93, 6);
+    expect(JSON.stringify(figure(s, 'bust').terms)).toContain('stretches round it');
+    expect(figure(s, 'bodice.armhole-depth').finished).toBe(
+      figure(made({}), 'bodice.armhole-depth').finished! + 1.5,
+    );
+  });
+  it('a sleeve over a sleeve goes over that', () => {
+    const sleeved = (over: string | null) =>
+      sheetOf(
+        garmentSpec('bodice', [...BODY, 'upper-arm 28 cm', 'arm-length 58 cm', 'wrist 16 cm', 'fist 22 cm'], {
+          garment: {
+            parts: [{ part: 'long-bodice' }, { part: 'sleeve', cap: 'easy', head: 'gathered', over }],
+          },
+          house: { rounding: EXACT },
+        }),
+      );
+    const beneath = figure(sleeved('40 cm'), 'sleeve.upper-arm');
+    expect(beneath.terms.find((t) => t.kind === 'layers')?.cm).toBe(12);
+    expect(beneath.finished).toBeGreaterThanOrEqual(45);
+    expect(figure(sleeved(null), 'sleeve.upper-arm').terms.some((t) => t.kind === 'layers')).toBe(false);
+  });
+});

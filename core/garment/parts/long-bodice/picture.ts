@@ -1,0 +1,124 @@
+import { mapped, type Point, type Segment } from '../../../draft/curve.ts';
+import { sewnWidthAt } from '../../../draft/measure.ts';
+import { mirrored, pathData } from '../../../draft/outline.ts';
+import { edgeOf } from '../../../draft/panel.ts';
+import { seamThrough } from '../../../draft/shape.ts';
+import { buttonsOf } from '../../common/bodice/closing.ts';
+import {
+  buttonStroke,
+  emptyView,
+  levelStroke,
+  n,
+  pictureOf,
+  point,
+  type View,
+} from '../../common/silhouette.ts';
+import type { PartContext } from '../../part.ts';
+import { NO_PICTURE, type Picture } from '../../picture.ts';
+import type { Face } from '../../tables/darts.ts';
+import type { LongDraft } from './draft.ts';
+
+/** As it is worn, the waist at y 0, darts closed; the front as long as the back. */
+export const longPicture = (c: PartContext, d: LongDraft): Picture =>
+  d.faces && d.taking ? pictureOf(view(c, d, 'front'), view(c, d, 'back')) : NO_PICTURE;
+
+function view(c: PartContext, d: LongDraft, face: Face): View {
+  const out = emptyView();
+  const panel = d.faces![face];
+  const m = d.plan.marked!;
+  const below = d.below!;
+  const up = (q: Point): Point => [q[0], q[1] - m.waistBack];
+  const path = (id: string): Segment[] => edgeOf(panel, id).path.map((s) => mapped(s, up));
+  const [neck, shoulder, arm] = [path('neck'), path('shoulder'), path('armhole')];
+  const underarm = arm.at(-1)!.at(-1) as Point;
+  const waistY = panel.lines.find((l) => l.id === 'waist')!.y;
+  const halfAt = (depth: number) => sewnWidthAt(panel, waistY + depth) ?? underarm[0];
+  const bustY = underarm[1] + Math.max(0, m.bustLevel - m.armhole);
+  const levels = [0, ...(d.hipLevel === null ? [] : [d.hipLevel]), below - 0.02];
+  const down = levels.map((y): Point => [halfAt(y), y]);
+  const side: Segment[] = [[underarm, [underarm[0], bustY]], ...seamThrough([[underarm[0], bustY], ...down])];
+  const half = [...neck, ...shoulder, ...arm, ...side];
+  const foot = down.at(-1)!;
+  out.strokes.push(
+    { kind: 'outline', figure: null, d: pathData(half) },
+    { kind: 'outline', figure: null, d: pathData(mirrored(half)) },
+    { kind: 'outline', figure: c.id('hem'), d: `M${n(-foot[0])} ${n(foot[1])} L${n(foot[0])} ${n(foot[1])}` },
+    levelStroke('bust', underarm[0], bustY),
+    levelStroke('waist', halfAt(0), 0),
+    ...(d.hipLevel === null ? [] : [levelStroke('hip', halfAt(d.hipLevel), d.hipLevel)]),
+  );
+  if (d.slits > 0)
+    for (const s of [-1, 1])
+      out.strokes.push({
+        kind: 'seam',
+        figure: c.id('slits'),
+        d: `M${n(s * (halfAt(below - d.slits) - 0.8))} ${n(below - d.slits)} L${n(s * (foot[0] - 0.8))} ${n(foot[1])}`,
+      });
+  let sewn = 0;
+  for (const dart of panel.inner ?? []) {
+    const x = dart.at[0] - d.taking![face].centre - sewn - dart.intake / 2;
+    sewn += dart.intake;
+    for (const s of [-1, 1])
+      out.strokes.push({
+        kind: 'dart',
+        figure: dart.figure,
+        d: `M${n(s * x)} ${n(dart.up[1] - dart.at[1])} L${n(s * x)} ${n(dart.down[1] - dart.at[1])}`,
+      });
+  }
+  const figure = (id: string) =>
+    [...d.plan.figures, ...d.own, ...d.bustDart, ...d.measured].find((f) => f.id === c.id(id));
+  const bust = d.cut![face].darts.find(
+    (x) => x.figure === c.id('bust-dart-intake') || x.figure === c.id('moved-dart'),
+  );
+  const from: Point | null = !bust
+    ? null
+    : bust.edge === 'shoulder'
+      ? middle(shoulder)
+      : bust.edge === 'armhole'
+        ? (arm[0]!.at(-1) as Point)
+        : bust.edge === 'neck'
+          ? middle(neck)
+          : [underarm[0], bustY];
+  if (face === 'front' && from) {
+    const reach = Math.hypot(m.apex - from[0], bustY - from[1]) || 1;
+    const t = Math.max(0, reach - 2.5) / reach;
+    const end: Point = [from[0] + (m.apex - from[0]) * t, from[1] + (bustY - from[1]) * t];
+    for (const s of [-1, 1])
+      out.strokes.push({
+        kind: 'dart',
+        figure: c.id(bust!.edge === 'side' ? 'bust-dart-intake' : 'moved-dart'),
+        d: `M${n(s * from[0])} ${n(from[1])} L${n(s * end[0])} ${n(end[1])}`,
+      });
+  }
+  const top = neck[0]![0][1];
+  if (c.opens === `centre-${face}` && c.closes !== 'zip')
+    out.strokes.push({ kind: 'seam', figure: null, d: `M0 ${n(top)} L0 ${n(below)}` });
+  const buttons = face === 'front' ? buttonsOf(c, panel) : null;
+  if (buttons) {
+    for (let i = 0; i < buttons.count; i++) {
+      const y = top + buttons.first + i * buttons.spacing;
+      if (y > below - 1) break;
+      out.strokes.push(buttonStroke(y, c.id('button-spacing')));
+    }
+    point(out, figure('button-spacing'), [0.8, top + buttons.first + buttons.spacing]);
+  }
+  point(out, figure(`neck-${face}`), neck[0]![0]);
+  point(out, c.line('bust')?.figure, [-underarm[0], bustY]);
+  point(out, c.line('waist')?.figure, [-halfAt(0), 0]);
+  if (d.hipLevel !== null) point(out, c.line('hip')?.figure, [-halfAt(d.hipLevel), d.hipLevel]);
+  if (face === 'front') {
+    point(out, figure('shoulder'), middle(shoulder));
+    point(out, figure('bust-dart-intake'), from ?? [m.apex, bustY]);
+    point(out, figure('below'), [foot[0] * 0.5, foot[1]]);
+  } else {
+    point(out, figure('side-seam'), [halfAt(below / 2), below / 2]);
+    point(out, figure('armhole-round'), arm[0]!.at(-1) as Point);
+    point(out, figure('hem'), [-foot[0] * 0.6, foot[1]]);
+  }
+  return out;
+}
+
+const middle = (path: readonly Segment[]): Point => {
+  const [a, b] = [path[0]![0], path.at(-1)!.at(-1) as Point];
+  return [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
+};
