@@ -167,9 +167,22 @@ export interface OrderFull extends Omit<OrderRow, 'responsible'> {
   readonly bench: readonly BenchWork[];
   /** alterations that stand, and how many of them are not checked yet */
   readonly alterations: { readonly all: number; readonly open: number };
+  /** every garment of the order, this one too, the first one first: they share one measuring */
+  readonly garments: readonly GarmentOfOrder[];
   /** since when the garment is with the client; null while it is in the house */
   readonly handedOverAt: string | null;
 }
+/** One garment of an order that holds several: an order row of its own. */
+export interface GarmentOfOrder {
+  readonly id: number;
+  readonly number: string;
+  readonly what: string;
+  readonly stage: Stage;
+  readonly parts: BriefWire['parts'];
+}
+/** A further garment of an order. */
+export const FurtherGarment = z.strictObject({ what: OrderWrite.shape.what });
+export type FurtherGarment = z.infer<typeof FurtherGarment>;
 export interface SheetRow {
   readonly revision: number;
   readonly status: 'draft' | 'agreed' | 'cut';

@@ -14,6 +14,7 @@ import {
   Agree,
   BriefChange,
   ClientWrite,
+  FurtherGarment,
   GarmentWrite,
   HouseSettings,
   MarkCut,
@@ -460,6 +461,12 @@ export const ROUTES = {
     does: 'Changes an order’s head',
     may: 'order.write',
     body: OrderWrite.extend(version),
+  },
+  'POST /orders/:id/garments': {
+    does: 'Adds a further garment to an order: its own brief, sheet and cut, one measuring',
+    may: 'order.write',
+    body: FurtherGarment,
+    status: 201,
   },
   'PUT /orders/:id/brief': { does: 'Writes the brief', may: 'sheet.write', body: BriefChange },
   'GET /guide.pdf': {

@@ -1,12 +1,19 @@
 import { randomUUID } from 'node:crypto';
-import { ReadingWire, SessionWrite, toBrief, toSheetInput } from '@rocchetto/contract';
-import { computeSheet, foldText, measure, measuringList } from '@rocchetto/core';
+import {
+  BriefWire,
+  ReadingWire,
+  SessionWrite,
+  sheetOfView,
+  toBrief,
+  toSheetInput,
+} from '@rocchetto/contract';
+import { computeSheet, foldText, measure, measuringTogether } from '@rocchetto/core';
 import { hashPassphrase } from '@rocchetto/server/auth/passphrase.ts';
 import { addClient } from '@rocchetto/server/clients/sql.ts';
 import { inTransaction, openPool, type Tx } from '@rocchetto/server/db/pool.ts';
 import { changeRules, RULES_CHANGED } from '@rocchetto/server/house/sql.ts';
 import type { SignedIn } from '@rocchetto/server/http/context.ts';
-import { addOrder } from '@rocchetto/server/orders/sql.ts';
+import { addGarment, addOrder, changeBrief } from '@rocchetto/server/orders/sql.ts';
 import { keepReadings } from '@rocchetto/server/sessions/sql.ts';
 import { agreeSheet, changeSheet, cutSheet } from '@rocchetto/server/sheets/service.ts';
 import { viewSheet } from '@rocchetto/server/sheets/view.ts';
@@ -175,7 +182,10 @@ async function seed(tx: Tx) {
       new Date(now.getTime() - (s.until === 'brief' ? 0 : s.measuredAgo + 2) * DAY),
     ]);
     if (s.until === 'brief') continue;
-    const ids = measuringList(toBrief(brief).parts).map((m) => m.id);
+    const ids = measuringTogether([
+      toBrief(brief).parts,
+      ...(s.over ? [toBrief(overBrief(s.over)).parts] : []),
+    ]).map((m) => m.id);
     const at = new Date(now.getTime() - s.measuredAgo * DAY);
     const length = toBrief(brief).parts.find((p) => p.part.includes('skirt') && typeof p.length === 'number')
       ?.length as number | undefined;
@@ -196,6 +206,7 @@ async function seed(tx: Tx) {
       hem,
     );
     await bringOn(tx, orderId, s.until, staff, s.inches ?? false, now);
+    if (s.over) await wornOver(tx, orderId, s.over, now);
   }
   await addOrder(
     tx,
@@ -212,6 +223,21 @@ async function seed(tx: Tx) {
   await seedAlterations(tx, staff, now);
   await seedDesign(tx, staff, now);
   await seedFlat(tx, staff, now);
+}
+
+const overBrief = ({ brief, parts }: NonNullable<DemoSkirt['over']>) => BriefWire.parse({ ...brief, parts });
+
+/** A garment over another of the same order: its brief takes the finished girths of that one's sheet. */
+async function wornOver(tx: Tx, orderId: number, over: NonNullable<DemoSkirt['over']>, now: Date) {
+  const id = await addGarment(tx, orderId, 'b', over.what);
+  const { figures } = sheetOfView(await viewSheet(tx, orderId, null, now)).printed.cm;
+  const girth = (figure: string) => figures.find((f) => f.id === figure)?.finished ?? null;
+  const parts = over.parts.map((p) =>
+    p.part === 'long-bodice'
+      ? { ...p, overBust: girth('bust'), overWaist: girth('waist'), overHip: girth('hip') }
+      : { ...p, over: girth('sleeve.upper-arm') },
+  );
+  await changeBrief(tx, id, overBrief({ ...over, parts }));
 }
 
 /** Takes a demo sheet as far as its story goes, by the same steps a fitter takes. */

@@ -20,6 +20,12 @@ export interface DemoSkirt {
   /** measures the client declined */
   readonly declined?: readonly string[];
   readonly inches?: boolean;
+  /** a garment worn over it, of the same order and the same measuring */
+  readonly over?: {
+    readonly what: string;
+    readonly brief: Record<string, unknown>;
+    readonly parts: readonly Record<string, unknown>[];
+  };
 }
 
 const wool = { name: 'dry wool crêpe, slate', width: '150 cm', weight: 260 };
@@ -325,6 +331,13 @@ const KINDS = {
 } as const;
 type Kind = keyof typeof KINDS;
 
+/** What is worn over the last pinafore, in the same order. */
+const JACKET = {
+  what: 'Jacket over the pinafore',
+  brief: { fit: 'semi-fitted', cloth: { ...wool, name: 'wool bouclé, slate', frays: true } },
+  parts: garment('jacket', { below: '20 cm' }),
+};
+
 /** A garment that was made elsewhere and is brought in: it has no brief and no sheet. */
 export const BROUGHT_IN = { client: 39, what: 'Shorten a coat', occasion: 'work', wornIn: 32 } as const;
 
@@ -336,6 +349,7 @@ export const OTHER_ORDERS: readonly (Made & {
   readonly wornIn: number;
   readonly measuredAgo: number;
   readonly until: Until;
+  readonly over?: DemoSkirt['over'];
 })[] = (
   [
     [1, 'Boned bodice, harbour-mistress', 'premiere of the light opera', 20, 'bustier'],
@@ -379,4 +393,5 @@ export const OTHER_ORDERS: readonly (Made & {
   measuredAgo: 2 + ((i * 5) % 13),
   until: wornIn < 27 ? ('agreed' as const) : ('measured' as const),
   ...KINDS[kind],
+  ...(i === 41 ? { over: JACKET } : {}),
 }));

@@ -1,5 +1,6 @@
 import { findMeasure, MEASURES, type Region } from '../measures/catalogue.ts';
 import { placed } from './joins.ts';
+import type { Wants } from './part.ts';
 
 /** A measure's place in the order the tape goes. */
 const PLACE = new Map(MEASURES.map((m, i) => [m.id, i]));
@@ -46,7 +47,18 @@ export function inTapeOrder<T extends { readonly id: string }>(of: readonly T[],
 export function measuringList(
   parts: readonly { readonly part: string }[],
 ): { id: string; needed: boolean }[] {
-  const wants = placed(parts.map((p) => p.part)).map(({ part, index }) => part.wants(parts[index] as never));
+  return listed(wantsOf(parts));
+}
+
+/** What to measure once for several garments: what any of them needs or is helped by. */
+export const measuringTogether = (
+  garments: readonly (readonly { readonly part: string }[])[],
+): { id: string; needed: boolean }[] => listed(garments.flatMap(wantsOf));
+
+const wantsOf = (parts: readonly { readonly part: string }[]): Wants[] =>
+  placed(parts.map((p) => p.part)).map(({ part, index }) => part.wants(parts[index] as never));
+
+function listed(wants: readonly Wants[]): { id: string; needed: boolean }[] {
   const rows = new Map<string, { id: string; needed: boolean; place: number }>();
   for (const w of wants) for (const id of w.helps) rows.set(id, { id, needed: false, place: PLACE.get(id)! });
   for (const w of wants) for (const id of w.needs) rows.set(id, { id, needed: true, place: PLACE.get(id)! });

@@ -21,7 +21,7 @@ export async function orderAppointments(db: Db, zone: string, orderId: number): 
     name: 'order-appointments',
     text: `select a.id, a.kind, ${KIND_NAME} as "kindName", a.status, ${minutes('lower(s.during)')} as start from appointment a
              join slot s on s.appointment_id = a.id and s.state = 'taken'
-            where a.order_id = $1 and a.status <> 'cancelled' order by lower(s.during)`,
+            where a.order_id in (select together($1)) and a.status <> 'cancelled' order by lower(s.during)`,
     values: [orderId],
   });
   return rows.map(({ start, ...r }) => ({ ...r, ...wallAt(zone, start) }));

@@ -1,11 +1,11 @@
-import { dayIn, inTapeOrder, measuringList, printDate, resolveAll, USUAL_AT_HOME } from '@rocchetto/core';
+import { dayIn, inTapeOrder, measuringTogether, printDate, resolveAll, USUAL_AT_HOME } from '@rocchetto/core';
 import { Hono } from 'hono';
 import { readClient } from '../clients/sql.ts';
 import { readHouse } from '../house/sql.ts';
 import { type Ctx, type Deps, type Env, idParam } from '../http/context.ts';
 import { notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
-import { readOrder } from '../orders/sql.ts';
+import { garmentsOfOrder, readOrder } from '../orders/sql.ts';
 import { readSession } from '../sessions/sql.ts';
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
@@ -55,7 +55,8 @@ export function guideRoutes(deps: Deps): Hono<Env> {
   on(app, 'GET /orders/:id/measuring-list.pdf', async (c) => {
     const order = await readOrder(deps.pool, idParam(c, 'order'));
     if (!order) throw notFound('order');
-    const items = measuringList(order.brief?.parts ?? []);
+    const garments = await garmentsOfOrder(deps.pool, order.id);
+    const items = measuringTogether(garments.map((g) => g.parts));
     if (items.length === 0)
       throw new Refusal(409, 'no-brief', 'What is measured hangs on the brief; write that first.');
     const { studio, rules } = await readHouse(deps.pool);

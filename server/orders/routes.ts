@@ -10,9 +10,21 @@ import { once, type Reply } from '../http/once.ts';
 import { notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
 import { versioned } from '../http/versioned.ts';
+import type { Changed } from '../live/live.ts';
 import { isActive } from '../staff/sql.ts';
 import { listOrders } from './list.ts';
-import { addOrder, changeBrief, changeOrder, fullOrder, readOrder } from './sql.ts';
+import {
+  addGarment,
+  addOrder,
+  changeBrief,
+  changeOrder,
+  fullOrder,
+  garmentsOfOrder,
+  readOrder,
+} from './sql.ts';
+
+/** What follows an order's number for its second, third … garment. */
+const LETTERS = ['', ...'bcdefghijkl'];
 
 async function checkPeople(tx: Tx, wanted: OrderWrite) {
   if (!(await readClient(tx, wanted.clientId)))
@@ -86,6 +98,27 @@ export function orderRoutes(deps: Deps): Hono<Env> {
         },
       });
       return told(tx, id, role, 200);
+    });
+  });
+  on(app, 'POST /orders/:id/garments', (c, { role, body: { what } }) => {
+    const id = idParam(c, 'order');
+    return once(c, deps, async (tx) => {
+      const there = await garmentsOfOrder(tx, id);
+      const first = there[0] && (await readOrder(tx, there[0].id, true));
+      if (!first) throw notFound('order');
+      // Counted again once the first is held: two hands at once give two letters.
+      const count = (await garmentsOfOrder(tx, first.id)).length;
+      if (count >= LETTERS.length)
+        throw new Refusal(
+          422,
+          'too-many-garments',
+          `An order holds ${LETTERS.length} garments at the most. Make a new order for the rest.`,
+        );
+      const made = await addGarment(tx, first.id, LETTERS[count]!, what);
+      await remember(tx, 'order', made, c.get('who').id, 'added', undefined, { what, with: first.number });
+      const reply = await told(tx, made, role, 201);
+      const others = there.map((g): Changed => ['order', g.id, 0]);
+      return { ...reply, changed: [...(reply.changed ?? []), ...others] };
     });
   });
   on(app, 'PUT /orders/:id/brief', (c, { role, body: { version, brief } }) => {

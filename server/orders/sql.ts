@@ -1,5 +1,6 @@
 import {
   type BriefWire,
+  type GarmentOfOrder,
   type OrderFull,
   type OrderRow,
   type OrderWrite,
@@ -67,6 +68,7 @@ export async function fullOrder(db: Db, id: number, withSessions: boolean): Prom
   const { timeZone } = await readHouse(db);
   const appointments = await orderAppointments(db, timeZone, id);
   const bench = await benchOfOrder(db, id);
+  const garments = await garmentsOfOrder(db, id);
   return {
     ...order,
     briefAt: order.briefAt?.toISOString() ?? null,
@@ -74,8 +76,34 @@ export async function fullOrder(db: Db, id: number, withSessions: boolean): Prom
     sessions,
     appointments,
     bench,
+    garments,
     ...(await alterationsInShort(db, id)),
   };
+}
+
+/** Every garment of an order, the first one first. */
+export async function garmentsOfOrder(db: Db, id: number): Promise<GarmentOfOrder[]> {
+  const { rows } = await db.query<GarmentOfOrder & { brief: unknown }>({
+    name: 'garments-of-order',
+    text: 'select g.id, g.number, g.what, g.stage, g.brief from orders g where g.id in (select together($1)) order by g.id',
+    values: [id],
+  });
+  return rows.map(({ brief, ...g }) => ({ ...g, parts: readBrief(brief)?.parts ?? [] }));
+}
+
+/** A further garment beside those of an order: dates, occasion and the one responsible are the first one's; `letter` tells it apart. */
+export async function addGarment(db: Db, firstId: number, letter: string, what: string): Promise<number> {
+  const { rows } = await db.query<{ id: number }>(
+    `insert into orders (number, client_id, what, occasion, worn_on, due_on, responsible_id, with_id, stage)
+     select o.number || $2, o.client_id, $3, o.occasion, o.worn_on, o.due_on, o.responsible_id, o.id,
+       case when exists (select 1 from session m join reading r on r.session_id = m.id where m.order_id in (select together(o.id)))
+         then 'measured' else 'asked' end
+       from orders o where o.id = $1 returning id`,
+    [firstId, letter, what],
+  );
+  const { id } = rows[0]!;
+  await refold(db, (await db.query<Words>(`select ${WORDS} where o.id = $1`, [id])).rows);
+  return id;
 }
 
 /** The folded words an order is found by: its own, and its client's name and code. */

@@ -4,7 +4,7 @@ import {
   findMeasure,
   homeList,
   inTapeOrder,
-  measuringList,
+  measuringTogether,
   ownFindings,
   printDate,
   readLength,
@@ -47,7 +47,7 @@ const pageOf = (link: HomeLink, { studio, timeZone: zone, rules }: House): HomeP
   studio,
   client: link.client,
   minor: link.minor,
-  measures: homeList(inTapeOrder(measuringList(link.parts), rules.tape)),
+  measures: homeList(inTapeOrder(measuringTogether(link.garments), rules.tape)),
   until: printDate(dayIn(zone, link.expiresAt)),
   sent: link.sentAt ? printDate(dayIn(zone, link.sentAt)) : '',
 });

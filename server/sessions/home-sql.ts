@@ -48,7 +48,8 @@ export interface HomeLink {
   readonly clientId: number;
   readonly client: string;
   readonly minor: boolean;
-  readonly parts: readonly { readonly part: string }[];
+  /** the parts of each garment of the order */
+  readonly garments: readonly (readonly { readonly part: string }[])[];
   readonly sessionId: string;
   readonly by: number;
   readonly expiresAt: Date;
@@ -67,9 +68,10 @@ export async function openHomeLink(
   const { rows } = await db.query<HomeLink>({
     name: hold ? 'home-link-held' : 'home-link',
     text: `select l.id, l.order_id as "orderId", o.client_id as "clientId", c.name as client, c.minor,
-        coalesce(o.brief -> 'parts', '[]') as parts, l.session_id as "sessionId", l.made_by as by,
+        (select coalesce(json_agg(coalesce(g.brief -> 'parts', '[]') order by g.id), '[]') from orders g
+          where g.id in (select together(o.id))) as garments, l.session_id as "sessionId", l.made_by as by,
         l.expires_at as "expiresAt", l.sent_at as "sentAt",
-        exists (select 1 from session m where m.order_id = o.id and m.id <> l.session_id and m.created_at > l.made_at) as "measuredSince"
+        exists (select 1 from session m where m.order_id in (select together(o.id)) and m.id <> l.session_id and m.created_at > l.made_at) as "measuredSince"
        from home_link l join orders o on o.id = l.order_id join client c on c.id = o.client_id and c.erased_at is null
       where l.token_hash = $1 and l.closed_at is null and l.expires_at > $2 ${hold ? 'for update of l' : ''}`,
     values: [tokenHash, now],

@@ -1,6 +1,7 @@
 import { Hono } from 'hono';
 import { z } from 'zod';
 import { patiently } from '../db/pool.ts';
+import { ordersTogether } from '../db/together.ts';
 import { type Ctx, type Deps, type Env, idParam } from '../http/context.ts';
 import { notFound } from '../http/problem.ts';
 import { on } from '../http/route.ts';
@@ -34,8 +35,11 @@ export function sessionRoutes(deps: Deps): Hono<Env> {
       ['session', session.id, 0],
       ['client', session.clientId, 0],
     ];
-    if (session.orderId !== null) changed.push(['order', session.orderId, 0]);
-    if (answer.kept.length > 0) deps.live.tell(changed);
+    if (answer.kept.length > 0) {
+      if (session.orderId !== null)
+        for (const id of await ordersTogether(deps.pool, session.orderId)) changed.push(['order', id, 0]);
+      deps.live.tell(changed);
+    }
     return c.json(answer);
   });
   return app;

@@ -24,7 +24,7 @@ export async function sessionsOfClient(db: Db, clientId: number): Promise<Sessio
 export async function sessionsOfOrder(db: Db, orderId: number): Promise<SessionRow[]> {
   const { rows } = await db.query<SessionRow>({
     name: 'sessions-of-order',
-    text: `select ${ROW} from session m where order_id = $1 order by at desc limit 100`,
+    text: `select ${ROW} from session m where order_id in (select together($1)) order by at desc limit 100`,
     values: [orderId],
   });
   return rows;

@@ -10,6 +10,7 @@ import {
 import { computeSheet, dayIn, openMatters, shownSheet, tell } from '@rocchetto/core';
 import { remember } from '../db/history.ts';
 import type { Tx } from '../db/pool.ts';
+import { isTogether } from '../db/together.ts';
 import { questionsOf } from '../design/sql.ts';
 import type { SignedIn } from '../http/context.ts';
 import { conflict, notFound, Refusal } from '../http/problem.ts';
@@ -119,7 +120,7 @@ async function applyChange(
     }
     case 'session': {
       const session = await readSession(tx, change.sessionId);
-      if (!session || session.orderId !== orderId)
+      if (!session?.orderId || !(await isTogether(tx, session.orderId, orderId)))
         throw new Refusal(422, 'other-session', 'This session does not belong to the order.');
       return { ...s, sessionId: change.sessionId };
     }

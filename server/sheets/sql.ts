@@ -64,7 +64,7 @@ const GROUND = (more: string) => `
   ), chosen as (
     select m.* from session m where m.id = coalesce(
       (select (settings ->> 'sessionId')::uuid from rec),
-      (select id from session where order_id = $1 
+      (select id from session where order_id in (select together($1))
         order by exists (select 1 from home_link h where h.session_id = session.id), at desc, created_at desc limit 1))
   )
   select json_build_object(

@@ -1,4 +1,4 @@
-import { type OrderFull, SessionWrite, toBrief } from '@rocchetto/contract';
+import { type OrderFull, SessionWrite, toPart } from '@rocchetto/contract';
 import {
   findMeasure,
   hasSides,
@@ -6,7 +6,7 @@ import {
   type LevelRules,
   listBy,
   measure,
-  measuringList,
+  measuringTogether,
   type Reading,
   resolve,
   type Schools,
@@ -92,10 +92,10 @@ export function useReadings(order: OrderFull, session: Session, extra: readonly 
       ...(server?.readings ?? []),
       ...here.map((k) => ({ ...k.reading, by: session.measurer })),
     ];
-    const parts = toBrief(order.brief!).parts;
+    const garments = order.garments.map((g) => g.parts.map(toPart));
     const schools = server?.details.schools ?? session.schools ?? USUAL_SCHOOLS;
     const seated = server?.details.seated ?? session.seated ?? false;
-    const list = listBy(measuringList(parts), schools, { seated, sided: hasSides });
+    const list = listBy(measuringTogether(garments), schools, { seated, sided: hasSides });
     // What was asked for besides, or read already, takes its place in the order of the tape.
     const besides = new Set([...extra, ...readings.map((r) => r.measure)]);
     for (const { id } of list) besides.delete(id);
@@ -116,5 +116,5 @@ export function useReadings(order: OrderFull, session: Session, extra: readonly 
       waiting: here.filter((k) => !k.sent).length,
       refused: kept.filter((k) => k.sessionId === session.id && k.refused),
     };
-  }, [kept, server, session, order.brief, isLoading, extra, tape]);
+  }, [kept, server, session, order.garments, isLoading, extra, tape]);
 }

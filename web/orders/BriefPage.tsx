@@ -34,6 +34,7 @@ import { Problem } from '../shared/Problem.tsx';
 import { Thread } from '../thread/Thread.tsx';
 import { useChangeBriefMutation, useOrderQuery } from './api.ts';
 import { ClothTraits } from './ClothTraits.tsx';
+import { OverGarment } from './OverGarment.tsx';
 import { StretchInput } from './StretchInput.tsx';
 import { useLengthRule } from './useLengthRule.ts';
 
@@ -258,6 +259,17 @@ export function Component() {
           ))}
         {known && mayWrite && order.stage !== 'cut' && (
           <MoreParts parts={shown} onAdd={(part) => change(withPart(shown, part))} />
+        )}
+        {known && mayWrite && order.stage !== 'cut' && (
+          <OverGarment
+            order={order}
+            parts={shown}
+            unit={unit}
+            onTake={(index, field, text) => {
+              form.setFieldValue(['parts', index, field], text);
+              if (openedOn === null) setOpenedOn(order.version);
+            }}
+          />
         )}
         <h2>Fit</h2>
         <div className="fields">

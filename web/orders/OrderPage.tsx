@@ -16,6 +16,7 @@ import { Problem } from '../shared/Problem.tsx';
 import { useVersionedSave } from '../shared/useVersionedSave.tsx';
 import { Thread } from '../thread/Thread.tsx';
 import { useChangeOrderMutation, useImportSpecMutation, useOrderQuery } from './api.ts';
+import { GarmentsOfOrder } from './GarmentsOfOrder.tsx';
 import { HomeLinks } from './HomeLinks.tsx';
 import { Money } from './Money.tsx';
 import { OrderForm } from './OrderForm.tsx';
@@ -95,6 +96,7 @@ export function Component() {
           </div>
         </>
       )}
+      <GarmentsOfOrder order={order} mayWrite={mayWrite} />
       <h2>Brief</h2>
       {order.brief ? (
         <BriefWords brief={order.brief} />

@@ -48,6 +48,18 @@ const orders = api.injectEndpoints({
               { type: 'Client', id: clientId },
             ],
     }),
+    addGarment: b.mutation<OrderFull, { id: number; what: string }>({
+      query: ({ id, what }) => change(`/orders/${id}/garments`, 'POST', { what }),
+      invalidatesTags: (made, error, { id }) =>
+        error
+          ? []
+          : [
+              { type: 'Order', id: LIST },
+              { type: 'Order', id },
+              ...(made?.garments.map((g) => ({ type: 'Order' as const, id: g.id })) ?? []),
+              ...(made ? [{ type: 'Client' as const, id: made.clientId }] : []),
+            ],
+    }),
     changeOrder: b.mutation<OrderFull, OrderWrite & { id: number; version: number }>({
       query: ({ id, ...body }) => change(`/orders/${id}`, 'PUT', body),
       invalidatesTags: (_, error, { id, clientId }) =>
@@ -95,6 +107,7 @@ const orders = api.injectEndpoints({
 export const {
   useOrdersQuery,
   useOrderQuery,
+  useAddGarmentMutation,
   useAddOrderMutation,
   useChangeOrderMutation,
   useChangeBriefMutation,

@@ -60,4 +60,10 @@ const sheet = api.injectEndpoints({
     }),
   }),
 });
-export const { useSheetQuery, useChangeSheetMutation, useAgreeSheetMutation, useCutSheetMutation } = sheet;
+export const {
+  useSheetQuery,
+  useLazySheetQuery,
+  useChangeSheetMutation,
+  useAgreeSheetMutation,
+  useCutSheetMutation,
+} = sheet;
