@@ -4,8 +4,8 @@ import { choice, type ValuesOf } from '../../fields.ts';
 const beneath = (what: string, max: number) =>
   ({
     kind: 'length',
-    label: `Worn over: finished ${what} of what is beneath`,
-    hint: 'a jacket’s or a coat’s; left open, it goes over the body',
+    label: `Finished ${what} of what is beneath`,
+    hint: 'left open, it goes over the body',
     min: 40,
     max,
     default: null,

@@ -25,11 +25,11 @@ export const longBodice = definePart({
   fields: FIELDS,
   hangsFrom: 'shoulder',
   joins: { gives: ['armhole', 'neck'], takes: [], givenUp: [] },
-  wants: (v) => ({
+  wants: () => ({
     needs: [
       'bust',
       'waist',
-      ...(v.below > REACHES_HIP ? ['hip'] : []),
+      'hip',
       'neck-to-bust',
       'neck-to-waist-front',
       'nape-to-waist',
@@ -37,7 +37,6 @@ export const longBodice = definePart({
       'apex-span',
     ],
     helps: [
-      ...(v.below > REACHES_HIP ? [] : ['hip']),
       'waist-to-hip',
       'bust-front',
       'waist-front',
@@ -50,7 +49,8 @@ export const longBodice = definePart({
       'armhole-depth',
       'neck-to-waist-back',
       'neck-depth-front',
-      ...(v.below > LONG ? ['waist-to-knee', 'waist-to-floor'] : []),
+      'waist-to-knee',
+      'waist-to-floor',
     ],
   }),
   lines: (v) =>

@@ -55,8 +55,8 @@ export const FIELDS = {
   },
   over: {
     kind: 'length',
-    label: 'Over a sleeve whose upper arm finishes at',
-    hint: 'a jacket’s or a coat’s: left open, it goes over the arm itself',
+    label: 'Finished upper arm of what is beneath',
+    hint: 'left open, it goes over the arm',
     min: 15,
     max: 90,
     default: null,
