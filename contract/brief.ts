@@ -14,15 +14,43 @@ import {
   SCHOOL_MATTERS,
   SCHOOLS,
   type SchoolMatter,
+  STEP_IDS,
+  STEPS,
   TAPE_WALKS,
   TRAIT_WORDS,
 } from '@rocchetto/core';
 import { z } from 'zod';
 import { briefForward } from './forward.ts';
 import { lengthText } from './length.ts';
+import { toCm } from './parse-length.ts';
 import { PartsWire } from './parts.ts';
 
 const short = z.string().max(200);
+
+/** How the block was adapted: steps by name, each with its amount or its choice. */
+export const StepsWire = z
+  .array(
+    z
+      .strictObject({
+        step: z.enum(STEP_IDS),
+        part: z.int().min(0).max(199).meta({ description: 'the part it acts on, by its place, from 0' }),
+        amount: lengthText({ min: -60, max: 60, name: 'amount of a step' }).nullable().default(null),
+        to: short.default(''),
+      })
+      .superRefine((s, ctx) => {
+        const { name, amount } = STEPS[s.step];
+        if (!amount) return;
+        const by = s.amount === null ? null : toCm(s.amount);
+        if (by === null) ctx.addIssue({ code: 'custom', message: `The step “${name}” needs an amount.` });
+        else if (by < amount.min || by > amount.max)
+          ctx.addIssue({
+            code: 'custom',
+            message: `The step “${name}” goes from ${amount.min} to ${amount.max} cm; “${s.amount}” does not.`,
+          });
+      }),
+  )
+  .max(40, 'A block is adapted by forty steps at the most.');
+export type StepsWire = z.infer<typeof StepsWire>;
 
 const Brief = z.strictObject({
   version: z.literal(2).default(2),
@@ -57,6 +85,7 @@ const Brief = z.strictObject({
   letOut: z.boolean().default(false),
   note: z.string().max(2000).default(''),
   parts: PartsWire,
+  steps: StepsWire.default([]),
 });
 /** The brief: what was agreed before the tape came out. Lengths are texts with their unit. Version 1 is read too. */
 export const BriefWire = z.preprocess(briefForward, Brief);

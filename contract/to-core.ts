@@ -38,6 +38,7 @@ export function toBrief(w: BriefWire): Brief {
     cloth: { ...w.cloth, width: w.cloth.width === null ? null : toCm(w.cloth.width) },
     heel: w.heel === null ? null : toCm(w.heel),
     parts: w.parts.map(toPart),
+    steps: w.steps.map((s) => ({ ...s, amount: s.amount === null ? null : toCm(s.amount) })),
   };
 }
 

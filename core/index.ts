@@ -18,6 +18,7 @@ export * from './garment/joins.ts';
 export * from './garment/measuring.ts';
 export * from './garment/part.ts';
 export * from './garment/registry.ts';
+export * from './garment/steps.ts';
 export * from './garment/tables/allowances.ts';
 export * from './garment/tables/cloth-traits.ts';
 export * from './garment/tables/fit.ts';

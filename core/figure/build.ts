@@ -15,6 +15,8 @@ export interface Making {
   readonly overridesOf: (figure: string) => readonly Override[];
   /** an override that cannot be followed, with the reason; it is not laid over the figure */
   readonly refuse: (override: Override, sentence: string) => void;
+  /** what the steps by which the block was adapted add to a figure; undefined where there are none at all */
+  readonly stepsOf?: ((figure: string) => readonly Term[]) | undefined;
 }
 
 export interface FigureDraft {
@@ -43,7 +45,8 @@ export interface FigureDraft {
 }
 
 /** Puts a figure together from its terms and lays the fitter's overrides over it. */
-export function buildFigure(c: Making, d: FigureDraft): Figure {
+export function buildFigure(c: Making, draft: FigureDraft): Figure {
+  const d = c.stepsOf && (draft.known ?? true) ? stepped(draft, c.stepsOf(draft.id)) : draft;
   const known = d.known ?? true;
   const settable = d.settable ?? ONLY_FINISHED;
   const rule = known ? total(d.terms) : null;
@@ -67,6 +70,10 @@ export function buildFigure(c: Making, d: FigureDraft): Figure {
   const finished = byHand ? byHand.value : known ? total(eased) : null;
   return made(c, d, { settable, overrides, terms: eased, rule, finished, byHand: byHand !== undefined });
 }
+
+/** A figure that steps add to is no longer as it was read. */
+const stepped = (d: FigureDraft, steps: readonly Term[]): FigureDraft =>
+  steps.length === 0 ? d : { ...d, terms: [...d.terms, ...steps], read: false };
 
 const ONLY_FINISHED: readonly Target[] = ['finished'];
 

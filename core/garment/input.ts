@@ -3,6 +3,7 @@ import type { Override } from '../figure/figure.ts';
 import type { Reading } from '../measures/session.ts';
 import type { Cm, SheetUnit } from '../units/length.ts';
 import type { HouseRounding } from '../units/rounding.ts';
+import type { StepTaken } from './steps.ts';
 import type { Allowances } from './tables/allowances.ts';
 import type { ClothTrait } from './tables/cloth-traits.ts';
 import type { FixedDarts } from './tables/darts.ts';
@@ -40,6 +41,8 @@ export interface Brief {
   readonly letOut: boolean;
   readonly note: string;
   readonly parts: readonly PartBrief[];
+  /** how the block was adapted, in the order in which it was done */
+  readonly steps?: readonly StepTaken[];
 }
 
 /** The house's own figures, laid over the tables. Lengths cm. */

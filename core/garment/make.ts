@@ -7,6 +7,7 @@ import { type Measured, resolveAll } from '../measures/session.ts';
 import type { Cm, SheetUnit } from '../units/length.ts';
 import { say as p } from '../units/print.ts';
 import { roundLength } from '../units/rounding.ts';
+import { type Adapted, actsOnPanels, adapt, adaptedParts } from './adapt.ts';
 import { clothChecks, clothToBuy } from './cloth.ts';
 import { zipStrokes } from './common/silhouette.ts';
 import type { PartBrief, SheetInput } from './input.ts';
@@ -24,7 +25,9 @@ import {
   type OpeningMade,
   type PartContext,
 } from './part.ts';
-import { NO_PICTURE, type Picture, type Place } from './picture.ts';
+import { NO_PICTURE, type Picture, type Place, type Stroke } from './picture.ts';
+import { partFor } from './registry.ts';
+import { stepTerms } from './steps.ts';
 import { allowancesFor } from './tables/allowances.ts';
 import { traitsOf } from './tables/cloth-traits.ts';
 import { type EaseZone, type FitClass, FLOORS, type Hang, isClose } from './tables/fit.ts';
@@ -57,7 +60,8 @@ const LAYERS: readonly Piece['layer'][] = ['outer', 'lining', 'interfacing'];
 
 /** Drafts a garment from its brief and readings. Pure. @throws RangeError for parts that are no garment (see garmentProblems) */
 export function makeGarment(input: SheetInput): Garment {
-  const briefs = input.brief.parts;
+  const steps = input.brief.steps ?? [];
+  const { parts: briefs, refused: notTaken } = adaptedParts(input.brief.parts, steps, partFor);
   const rows = placed(briefs.map((b) => b.part));
   const measured = withConverted(resolveAll(input.readings));
   const refused: Garment['refused'][number][] = [];
@@ -67,10 +71,17 @@ export function makeGarment(input: SheetInput): Garment {
       ? (figure) => input.overrides.filter((o) => o.figure === figure)
       : () => input.overrides,
     refuse: (override, sentence) => void refused.push({ override, sentence }),
+    stepsOf:
+      steps.length === 0
+        ? undefined
+        : (figure) => {
+            const row = rows.find((r) => figure.startsWith(`${r.key}.`));
+            return row ? stepTerms(steps, row.index, figure.slice(row.key.length + 1)) : [];
+          },
   };
   const hang: Hang = rows.some((r) => r.part.hangsFrom === 'shoulder') ? 'shoulder' : 'waist';
   const values = (r: Placed): PartBrief => briefs[r.index]!;
-  const stepped = steps(input.house.rounding.unit);
+  const stepped = stepsOfHand(input.house.rounding.unit);
   const base = {
     input,
     measured,
@@ -97,7 +108,16 @@ export function makeGarment(input: SheetInput): Garment {
   const context: GarmentContext = { opens, closes, line: (zone: Zone) => lines.get(zone), ...base };
 
   const plain = traitsOf(input.brief.cloth).length === 0;
+  const shaped = actsOnPanels(steps);
+  const adapted = new Map<number, Adapted>();
   const drafts = new Map<number, Drafted>();
+  /** A part's draft with the steps that act on its panels. */
+  const reshaped = (r: Placed, draft: Drafted): Drafted => {
+    const own = steps.flatMap((taken, i) => (taken.part === r.index ? [{ taken, number: i + 1 }] : []));
+    const a = adapt(r.key, draft.panels, own, base.allowances.side);
+    adapted.set(r.index, a);
+    return { ...draft, panels: a.panels, places: () => draft.places().map(a.place) };
+  };
   const made = rows.map((r) => {
     const above = Object.values(r.joinedTo)[0];
     const joined = new Set(
@@ -115,7 +135,8 @@ export function makeGarment(input: SheetInput): Garment {
       joined,
       ...context,
     };
-    const drafted = r.part.draft(c, values(r) as never);
+    const bare = r.part.draft(c, values(r) as never);
+    const drafted = shaped ? reshaped(r, bare) : bare;
     const draft = plain
       ? drafted
       : { ...drafted, panels: drafted.panels.map((p) => onCloth(p, input.brief.cloth)) };
@@ -154,6 +175,9 @@ export function makeGarment(input: SheetInput): Garment {
       ),
     ),
     ...fitChecks(input),
+    ...[...notTaken, ...[...adapted.values()].flatMap((a) => a.refused)].map((sentence, i) =>
+      warn(`step-left-out-${i + 1}`, null, sentence),
+    ),
     ...lineChecks(base, [...lines.values()]),
     ...joinChecks(made),
     ...made.flatMap((m) => m.r.part.checks(m.c, m.values, m.draft as never, opening)),
@@ -199,6 +223,7 @@ export function makeGarment(input: SheetInput): Garment {
       places: made.flatMap((m) => m.draft.places()),
       pictures: [
         ...made.map((m) => m.r.part.picture(m.c, m.values, m.draft as never)),
+        ...made.map((m) => seamPicture(m.draft, adapted.get(m.r.index))),
         zipPicture(context, opening, made, [...lines.values()]),
       ],
     }),
@@ -243,6 +268,22 @@ function zipPicture(
     : { front: { ...front, strokes: [] }, back: { ...back, strokes: [] } };
 }
 
+/** Seams that a step put in, as they are worn. */
+function seamPicture(draft: Drafted, a: Adapted | undefined): Picture {
+  if (!a || a.seams.length === 0) return NO_PICTURE;
+  const lines = (face: 'front' | 'back') =>
+    a.seams.flatMap(({ panel, y, half }): Stroke[] => {
+      if (!panel.endsWith(face)) return [];
+      const waist = draft.panels.find((q) => q.id === panel)?.lines.find((l) => l.id === 'waist')?.y;
+      if (waist === undefined) return [];
+      return [{ kind: 'seam', figure: null, d: `M${-half} ${y - waist} L${half} ${y - waist}` }];
+    });
+  return {
+    front: { strokes: lines('front'), points: [] },
+    back: { strokes: lines('back'), points: [] },
+  };
+}
+
 /** The first of each name. */
 function unique<T>(list: readonly T[], by: (x: T) => string): T[] {
   const seen = new Set<string>();
@@ -255,7 +296,7 @@ function unique<T>(list: readonly T[], by: (x: T) => string): T[] {
 }
 
 /** A house length for the hand that marks: the nearest eighth where it marks in inches. */
-const steps =
+const stepsOfHand =
   (unit: SheetUnit) =>
   (length: Cm): Cm =>
     unit === 'cm' ? length : roundLength(length, { unit, step: 0.125, mode: 'nearest' });

@@ -10,6 +10,7 @@ import type { SheetInput } from './input.ts';
 import type { BodyLine, Lift, LineWanted, Zone } from './lines.ts';
 import type { Meeting } from './meeting.ts';
 import type { Picture, Place } from './picture.ts';
+import type { StepId } from './steps.ts';
 import type { Allowances } from './tables/allowances.ts';
 import type { Face } from './tables/darts.ts';
 import type { EaseZone, Hang } from './tables/fit.ts';
@@ -111,6 +112,8 @@ export interface GarmentPart<F extends Fields = Fields, D extends Drafted = Draf
     /** fields that a join replaces: a skirt under a bodice has no band of its own */
     readonly givenUp: readonly string[];
   };
+  /** the steps by which it can be adapted */
+  readonly adapts?: readonly StepId[];
   /** lies on the others without a seam that joins it: never a garment by itself */
   readonly free?: true;
   readonly wants: (values: ValuesOf<F>) => Wants;

@@ -2,6 +2,7 @@ import { printDate } from '../dates/print.ts';
 import { dayIn } from '../dates/studio-day.ts';
 import { drift } from '../figure/build.ts';
 import type { Figure, Mark, TermKind } from '../figure/figure.ts';
+import { stepWords } from '../garment/steps.ts';
 import { traitsOf } from '../garment/tables/cloth-traits.ts';
 import { SCHOOL_NAME } from '../garment/tables/fit.ts';
 import { measure } from '../measures/catalogue.ts';
@@ -119,6 +120,9 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
       ),
       line('Responsible', head.responsible),
       line('Cloth', cloth.filter(Boolean).join(', ')),
+      ...(brief.steps?.length
+        ? [line('Adapted', brief.steps.map((s, i) => tell(stepWords(s, i), unit)).join('; '))]
+        : []),
       line('Lining', brief.lining || 'unlined'),
       line('Worn beneath', session.beneath || brief.beneath),
       line(

@@ -18,6 +18,7 @@ export const circleSkirt = definePart({
   key: 'skirt',
   fields: FIELDS,
   hangsFrom: 'waist',
+  adapts: ['longer'],
   joins: FREE_JOINS,
   wants: () => FREE_WANTS,
   lines: (v) => [

@@ -20,6 +20,7 @@ export const dartedBodice = definePart({
   key: 'bodice',
   fields: FIELDS,
   hangsFrom: 'shoulder',
+  adapts: ['neck-wider', 'neck-deeper', 'neck-deeper-back', 'armhole-lower', 'dart-to', 'seam-at', 'pleat'],
   joins: { gives: ['waist', 'armhole', 'neck'], takes: [], givenUp: [] },
   wants: () => ({
     needs: [

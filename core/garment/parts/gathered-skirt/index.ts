@@ -12,6 +12,7 @@ export const gatheredSkirt = definePart({
   key: 'skirt',
   fields: FIELDS,
   hangsFrom: 'waist',
+  adapts: ['longer'],
   joins: FREE_JOINS,
   wants: () => FREE_WANTS,
   lines: (v, { input, allowances }) => [

@@ -20,6 +20,7 @@ export const goredSkirt = definePart({
   key: 'skirt',
   fields: FIELDS,
   hangsFrom: 'waist',
+  adapts: ['longer'],
   joins: FREE_JOINS,
   wants: (v) => ({
     needs: ['waist', 'hip', 'waist-to-hip', ...FREE_WANTS.needs.filter((id) => id !== 'waist')],

@@ -33,6 +33,7 @@ export const knitSkirt = definePart({
   key: 'skirt',
   fields: FIELDS,
   hangsFrom: 'waist',
+  adapts: ['longer'],
   joins: { gives: [], takes: [], givenUp: [] },
   wants: () => ({
     needs: ['waist', 'hip', 'waist-to-hip', ...FREE_WANTS.needs.filter((id) => id !== 'waist')],

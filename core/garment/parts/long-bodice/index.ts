@@ -24,6 +24,16 @@ export const longBodice = definePart({
   key: 'bodice',
   fields: FIELDS,
   hangsFrom: 'shoulder',
+  adapts: [
+    'longer',
+    'neck-wider',
+    'neck-deeper',
+    'neck-deeper-back',
+    'armhole-lower',
+    'dart-to',
+    'seam-at',
+    'pleat',
+  ],
   joins: { gives: ['armhole', 'neck'], takes: [], givenUp: [] },
   wants: () => ({
     needs: [

@@ -29,6 +29,7 @@ export const pleatedSkirt = definePart({
   key: 'skirt',
   fields: FIELDS,
   hangsFrom: 'waist',
+  adapts: ['longer'],
   joins: FREE_JOINS,
   wants: () => ({
     needs: ['waist', 'hip', 'waist-to-hip', ...FREE_WANTS.needs.filter((id) => id !== 'waist')],

@@ -25,6 +25,7 @@ export const pullOnTrousers = definePart({
   key: 'trousers',
   fields: FIELDS,
   hangsFrom: 'waist',
+  adapts: ['longer'],
   joins: { gives: [], takes: [], givenUp: [] },
   wants: (v) => ({
     needs: ['waist', 'hip', 'rise', ...(v.goes === 'floor' ? ['inseam'] : [])],

@@ -14,6 +14,7 @@ export const sleeve = definePart({
   key: 'sleeve',
   fields: FIELDS,
   hangsFrom: 'shoulder',
+  adapts: ['longer', 'sleeve-end'],
   joins: { gives: [], takes: [{ edge: 'armhole', needed: true }], givenUp: [] },
   wants: (v) => {
     const close = v.shape === 'fitted' || v.end !== 'hem';

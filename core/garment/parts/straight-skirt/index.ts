@@ -21,6 +21,7 @@ export const straightSkirt = definePart({
   key: 'skirt',
   fields: FIELDS,
   hangsFrom: 'waist',
+  adapts: ['longer'],
   joins: { gives: [], takes: [{ edge: 'waist', needed: false }], givenUp: ['band', 'overlap', 'zip'] },
   wants: () => ({
     needs: ['waist', 'hip', 'waist-to-hip', ...STATIONS.map((s) => `hem-${s}`)],

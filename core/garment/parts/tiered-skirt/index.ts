@@ -21,6 +21,7 @@ export const tieredSkirt = definePart({
   key: 'skirt',
   fields: FIELDS,
   hangsFrom: 'waist',
+  adapts: ['longer'],
   joins: FREE_JOINS,
   wants: () => FREE_WANTS,
   lines: (v, { input, allowances }) => [

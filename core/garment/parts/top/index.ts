@@ -30,6 +30,7 @@ export const top = definePart({
   key: 'top',
   fields: TOP_FIELDS,
   hangsFrom: 'shoulder',
+  adapts: ['longer', 'neck-wider', 'neck-deeper', 'neck-deeper-back', 'armhole-lower', 'seam-at', 'pleat'],
   joins: { gives: ['armhole', 'neck'], takes: [], givenUp: [] },
   wants: (v) => ({
     needs: ['bust', 'across-shoulder', 'nape-to-waist', ...(v.shaped === 'shaped' ? ['waist'] : [])],

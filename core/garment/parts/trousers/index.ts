@@ -13,6 +13,7 @@ export const trousers = definePart({
   key: 'trousers',
   fields: FIELDS,
   hangsFrom: 'waist',
+  adapts: ['longer'],
   joins: { gives: [], takes: [], givenUp: [] },
   wants: (v) => ({
     needs: ['waist', 'hip', 'waist-to-hip', 'rise', ...(v.goes === 'floor' ? ['inseam'] : [])],

@@ -1,0 +1,226 @@
+import { figure, sheetOf } from '@rocchetto/contract/testing.ts';
+import { EXACT, garmentSpec } from '@rocchetto/contract/testing-garments.ts';
+import { describe, expect, it } from 'vitest';
+import { edgeLength, sewnLength } from '../draft/measure.ts';
+import { edgeOf, type Panel } from '../draft/panel.ts';
+import type { Sheet } from '../sheet/compute.ts';
+import { printSheet } from '../sheet/print.ts';
+import { asLines, randomBody, seeded } from './testing.ts';
+
+const BODY = [
+  'bust 88 cm',
+  'waist 70 cm',
+  'hip 96 cm',
+  'waist-to-hip 20 cm',
+  'neck-to-bust 27 cm',
+  'neck-to-waist-front 44 cm',
+  'nape-to-waist 40 cm',
+  'across-shoulder 39 cm',
+  'neck-width 14 cm',
+  'apex-span 18 cm',
+  'armhole-depth 20 cm',
+  'upper-arm 28 cm',
+  'arm-length 58 cm',
+  'wrist 16 cm',
+  'fist 22 cm',
+];
+const made = (parts: readonly object[], steps: readonly object[], lines: readonly string[] = BODY): Sheet =>
+  sheetOf(garmentSpec('bodice', lines, { garment: { parts, steps }, house: { rounding: EXACT } }));
+const BODICE = { part: 'darted-bodice' };
+const panel = (s: Sheet, id: string) => s.panels.find((p) => p.id === id);
+const left = (s: Sheet) => s.checks.filter((k) => k.code.startsWith('step-left-out')).map((k) => k.sentence);
+
+describe('a block adapted by steps', () => {
+  it('each step adds to its figure by name, and the figure says so', () => {
+    const [plain, s] = [
+      made([BODICE], []),
+      made(
+        [BODICE],
+        [
+          { step: 'neck-deeper', part: 0, amount: '2.5 cm' },
+          { step: 'armhole-lower', part: 0, amount: '1.5 cm' },
+          { step: 'neck-deeper', part: 0, amount: '1 in' },
+        ],
+      ),
+    ];
+    expect(figure(s, 'bodice.neck-front').finished).toBeCloseTo(
+      figure(plain, 'bodice.neck-front').finished! + 5.04,
+      6,
+    );
+    expect(figure(s, 'bodice.armhole-depth').finished).toBeCloseTo(
+      figure(plain, 'bodice.armhole-depth').finished! + 1.5,
+      6,
+    );
+    const terms = figure(s, 'bodice.neck-front').terms.map((t) => t.label);
+    expect(terms).toContain('step 1, neckline deeper in front');
+    expect(terms).toContain('step 3, neckline deeper in front');
+    // The neckline on the panel is cut by it: its centre lies so much lower.
+    const low = (x: Sheet) => edgeOf(panel(x, 'bodice.front')!, 'neck').path[0]![0][1];
+    expect(low(s) - low(plain)).toBeCloseTo(5.04, 6);
+    expect(printSheet(s, 'cm').head.find(([l]) => l === 'Adapted')![1]).toBe(
+      '1. neckline deeper in front +2.5 cm; 2. armhole lowered +1.5 cm; 3. neckline deeper in front +2.54 cm',
+    );
+  });
+
+  it('a neckline is widened front and back alike, a dart is moved: fields of the part', () => {
+    const s = made(
+      [BODICE],
+      [
+        { step: 'neck-wider', part: 0, amount: '2 cm' },
+        { step: 'dart-to', part: 0, to: 'armhole' },
+      ],
+    );
+    const plain = made([BODICE], []);
+    expect(figure(s, 'bodice.shoulder').finished).toBeCloseTo(
+      figure(plain, 'bodice.shoulder').finished! - 2,
+      6,
+    );
+    expect(panel(s, 'bodice.front')!.darts.map((d) => d.edge)).toContain('armhole');
+  });
+
+  it('a length is added to what ends it: hem, leg, sleeve, and not to the other parts', () => {
+    const parts = [BODICE, { part: 'sleeve' }, { part: 'gathered-skirt', length: '60 cm' }];
+    const [plain, s] = [made(parts, []), made(parts, [{ step: 'longer', part: 2, amount: '4 cm' }])];
+    for (const at of ['front', 'left', 'right', 'back'])
+      expect(figure(s, `skirt.hem-${at}`).finished).toBeCloseTo(
+        figure(plain, `skirt.hem-${at}`).finished! + 4,
+        6,
+      );
+    expect(figure(s, 'sleeve.length').finished).toBe(figure(plain, 'sleeve.length').finished);
+    const sleeve = made(parts, [{ step: 'longer', part: 1, amount: '-3 cm' }]);
+    expect(figure(sleeve, 'sleeve.length').finished).toBeCloseTo(
+      figure(plain, 'sleeve.length').finished! - 3,
+      6,
+    );
+  });
+
+  it('a seam at a depth cuts a yoke off: both pieces together are the panel, the seam as long on either', () => {
+    const depth = 14;
+    const s = made([BODICE], [{ step: 'seam-at', part: 0, amount: `${depth} cm` }]);
+    const plain = made([BODICE], []);
+    expect(left(s)).toEqual([]);
+    for (const face of ['front', 'back']) {
+      const [yoke, rest] = [panel(s, `bodice.${face}-yoke`)!, panel(s, `bodice.${face}`)!];
+      const whole = panel(plain, `bodice.${face}`)!;
+      expect(edgeLength(yoke, 'yoke')).toBeCloseTo(edgeLength(rest, 'yoke'), 9);
+      const arm = edgeLength(yoke, 'armhole') + edgeLength(rest, 'armhole');
+      expect(arm).toBeCloseTo(edgeLength(whole, 'armhole'), 4);
+      const area = (p: Panel) => Math.abs(polygonArea(p));
+      expect(area(yoke) + area(rest)).toBeCloseTo(area(whole), 0);
+      // The seam is level at its depth.
+      for (const seg of edgeOf(rest, 'yoke').path) for (const q of seg) expect(q[1]).toBeCloseTo(depth, 3);
+      expect(s.pieces.some((p) => p.panel === `bodice.${face}-yoke`)).toBe(true);
+    }
+  });
+
+  it('a pleat at centre front: half of its width beyond the fold, taken up at neckline and waist', () => {
+    const s = made([BODICE], [{ step: 'pleat', part: 0, amount: '8 cm' }]);
+    const plain = made([BODICE], []);
+    const [p, q] = [panel(s, 'bodice.front')!, panel(plain, 'bodice.front')!];
+    for (const id of ['neck', 'waist']) {
+      expect(edgeLength(p, id)).toBeCloseTo(edgeLength(q, id) + 4, 6);
+      expect(sewnLength(p, id)).toBeCloseTo(sewnLength(q, id), 6);
+    }
+    expect(sewnLength(p, 'side')).toBeCloseTo(sewnLength(q, 'side'), 9);
+    const width = (x: Sheet) => x.pieces.find((k) => k.panel === 'bodice.front')!.width!;
+    expect(width(s) - width(plain)).toBeCloseTo(4, 6);
+    expect(s.pieces.find((k) => k.panel === 'bodice.front')!.note).toContain('not on the fold');
+  });
+
+  it('a sleeve’s end is shaped: its middle shorter by the amount, its sides as they were', () => {
+    const parts = [BODICE, { part: 'sleeve' }];
+    const s = made(parts, [{ step: 'sleeve-end', part: 1, amount: '3 cm' }]);
+    const [p, q] = [panel(s, 'sleeve.sleeve')!, panel(made(parts, []), 'sleeve.sleeve')!];
+    const wrist = edgeOf(p, 'wrist').path[0]!;
+    expect(wrist).toHaveLength(4);
+    const middle = (wrist[0][1] + 3 * wrist[1]![1] + 3 * wrist[2]![1] + wrist[3]![1]) / 8;
+    expect((wrist[0][1] + wrist[3]![1]) / 2 - middle).toBeCloseTo(3, 6);
+    for (const id of ['underarm', 'underarm-back'])
+      expect(edgeLength(p, id)).toBeCloseTo(edgeLength(q, id), 9);
+  });
+
+  it('what cannot be taken is left out, one sentence each, and the rest still prints', () => {
+    const s = made(
+      [{ ...BODICE, zip: 'centre-front', shaping: 'shoulder' }],
+      [
+        { step: 'seam-at', part: 0, amount: '12 cm' },
+        { step: 'seam-at', part: 0, amount: '38 cm' },
+        { step: 'pleat', part: 0, amount: '6 cm' },
+        { step: 'neck-wider', part: 0, amount: '9 cm' },
+        { step: 'neck-wider', part: 0, amount: '3 cm' },
+        { step: 'dart-to', part: 0, to: 'knee' },
+        { step: 'longer', part: 0, amount: '3 cm' },
+        { step: 'longer', part: 7, amount: '3 cm' },
+      ],
+    );
+    const told = left(s).join('\n');
+    expect(left(s)).toHaveLength(7);
+    expect(told).toContain('the dart at the shoulder');
+    expect(told).toContain('no armhole or no centre to cross');
+    expect(told).toContain('an opening at its centre');
+    expect(told).toContain('outside of');
+    expect(told).toContain('knows no “knee”');
+    expect(told).toContain('is not adapted so');
+    expect(told).toContain('its part is not there');
+    expect(s.panels.length).toBeGreaterThan(1);
+    expect(JSON.stringify(printSheet(s, 'cm'))).not.toMatch(/NaN|undefined/);
+  });
+
+  it('150 random bodies and steps: outlines close, seams agree, nothing is printed that is no number', () => {
+    const rnd = seeded(12);
+    const parts = [
+      [BODICE, { part: 'sleeve' }],
+      [{ part: 'long-bodice', below: '30 cm' }, { part: 'sleeve' }],
+      [{ part: 'top' }],
+    ];
+    const kinds = [
+      'longer',
+      'neck-wider',
+      'neck-deeper',
+      'neck-deeper-back',
+      'armhole-lower',
+      'seam-at',
+      'pleat',
+      'sleeve-end',
+    ];
+    for (let i = 0; i < 150; i++) {
+      const steps = Array.from({ length: 1 + Math.floor(rnd() * 4) }, () => ({
+        step: kinds[Math.floor(rnd() * kinds.length)]!,
+        part: Math.floor(rnd() * 2),
+        amount: `${4 + Math.floor(rnd() * 4)} cm`,
+      }));
+      const s = made(parts[i % 3]!, steps, asLines(randomBody(rnd)));
+      for (const p of s.panels) {
+        const ring = p.edges.flatMap((e) => e.path);
+        ring.forEach((seg, k) => {
+          const [a, b] = [seg.at(-1)!, ring[(k + 1) % ring.length]![0]];
+          expect(Math.hypot(a[0] - b[0], a[1] - b[1]), `${i} ${p.id}`).toBeLessThan(1e-5);
+        });
+        expect(p.edges.every((e) => Number.isFinite(edgeLength(p, e.id)))).toBe(true);
+      }
+      expect(JSON.stringify(printSheet(s, 'cm')), `${i}`).not.toMatch(/NaN|\{cm:/);
+    }
+  });
+});
+
+/** Area of a panel's outline by its points and handles sampled finely (shoelace). */
+function polygonArea(p: Panel): number {
+  const points = p.edges.flatMap((e) =>
+    e.path.flatMap((s) =>
+      Array.from({ length: 20 }, (_, i) => {
+        const t = i / 20;
+        const u = 1 - t;
+        return s.length === 2
+          ? [s[0][0] * u + s[1][0] * t, s[0][1] * u + s[1][1] * t]
+          : [0, 1].map(
+              (k) =>
+                u ** 3 * s[0][k]! + 3 * u * u * t * s[1][k]! + 3 * u * t * t * s[2][k]! + t ** 3 * s[3][k]!,
+            );
+      }),
+    ),
+  );
+  return points.reduce((sum, [x, y], i) => {
+    const [x2, y2] = points[(i + 1) % points.length]!;
+    return sum + (x! * y2! - x2! * y!) / 2;
+  }, 0);
+}
