@@ -1,11 +1,13 @@
 import {
   type Change,
   CORDS,
+  FIT_CLASSES,
   isTimeZone,
   type Kept,
   type Leads,
   type Reading,
   SCHOOL_CHOICES,
+  SCHOOLS,
   STAGES,
   type Stage,
   type TapeOrder,
@@ -14,7 +16,7 @@ import {
 import { z } from 'zod';
 import { Id, Instant, IsoDate, Version } from './basics.ts';
 import type { BenchWork, ClientAway } from './bench.ts';
-import { BriefWire, HouseWire } from './brief.ts';
+import { BriefWire, HouseWire, StepsWire } from './brief.ts';
 import type { OrderAppointment } from './diary.ts';
 import { lengthText } from './length.ts';
 import type { Role } from './may.ts';
@@ -339,6 +341,23 @@ export const GarmentWrite = z.strictObject({
 export type GarmentWrite = z.infer<typeof GarmentWrite>;
 export interface GarmentRow extends GarmentWrite {
   readonly id: number;
+}
+/** A client's own block: what the next order of theirs can start from. */
+export const OwnBlockWrite = z
+  .strictObject({
+    name: GarmentWrite.shape.name,
+    fit: z.enum(FIT_CLASSES),
+    school: z.enum(SCHOOLS),
+    parts: GarmentWrite.shape.parts,
+    steps: StepsWire,
+  })
+  .refine((b) => b.steps.every((s) => s.part < b.parts.length), 'A step names a part that is not there.');
+export type OwnBlockWrite = z.infer<typeof OwnBlockWrite>;
+export interface OwnBlock extends OwnBlockWrite {
+  readonly id: number;
+  readonly by: string;
+  /** ISO instant */
+  readonly at: string;
 }
 export const Agree = z.strictObject({
   version: Version,

@@ -21,6 +21,7 @@ import {
   NewStaff,
   OrdersQuery,
   OrderWrite,
+  OwnBlockWrite,
   Readings,
   Setup,
   SheetChange,
@@ -108,6 +109,14 @@ export const ROUTES = {
     status: 201,
   },
   'DELETE /garments/:id': { does: 'Takes a saved composition off the list', may: 'house.write' },
+  'GET /clients/:id/blocks': { does: 'A client’s own blocks', may: 'sheet.read' },
+  'POST /clients/:id/blocks': {
+    does: 'Keeps parts and steps as a client’s own block',
+    may: 'sheet.write',
+    body: OwnBlockWrite,
+    status: 201,
+  },
+  'DELETE /blocks/:id': { does: 'Takes such a block off; briefs made with it stay', may: 'sheet.write' },
   'PUT /house': {
     does: 'Changes the house settings',
     may: 'house.write',

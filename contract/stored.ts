@@ -124,6 +124,10 @@ const orNull = <T>(schema: z.ZodType<T>, what: string, value: unknown): T | null
 export const readBrief = (v: unknown): BriefWire | null => orNull(BriefWire, 'A brief', v);
 /** What a saved garment is made of, as a brief writes it. */
 export const readParts = (v: unknown): BriefWire['parts'] => stored(BriefWire, 'A saved garment', v).parts;
+export const readBlock = (v: unknown): Pick<BriefWire, 'fit' | 'school' | 'parts' | 'steps'> => {
+  const { fit, school, parts, steps } = stored(BriefWire, 'A client’s own block', v);
+  return { fit, school, parts, steps };
+};
 export const readSettings = (v: unknown): Settings => stored(StoredSettings, 'A sheet’s decisions', v);
 export const readSpec = (v: unknown): SpecFile | null => orNull(KeptSpec, 'An agreed sheet’s spec', v);
 export const readKept = (v: unknown): Kept | null => orNull(StoredKept, 'An agreed sheet', v);

@@ -24,6 +24,7 @@ export interface ClientData {
     readonly picture: Buffer;
   }[];
   /** what they like, what was not decided yet, and the money that was noted */
+  readonly blocks: readonly Record<string, unknown>[];
   readonly likes: readonly Record<string, unknown>[];
   readonly questions: readonly Record<string, unknown>[];
   readonly money: readonly Record<string, unknown>[];
@@ -89,6 +90,11 @@ export async function readClientData(db: Db, id: number): Promise<ClientData | u
       db,
       `select o.number, h.at, h.client_name, h.taken_back_at, h.reason from handed_over h join orders o on o.id = h.order_id
          where o.client_id = $1 order by h.id`,
+      id,
+    ),
+    blocks: await many(
+      db,
+      'select name, made, saved_at, gone_at from own_block where client_id = $1 order by id',
       id,
     ),
     likes: await many(db, 'select at, words, gone_at from client_like where client_id = $1 order by id', id),
@@ -190,6 +196,7 @@ export async function eraseClient(tx: Tx, id: number, code: string): Promise<Era
   await count(`update handed_over set client_name = '', reason = '' where order_id in ${orders}`);
   await count(`delete from photo where order_id in ${orders}`);
   await count('delete from client_like where client_id = $1');
+  await count('delete from own_block where client_id = $1');
   await count(`update flat_lay set words = '' where order_id in ${orders}`);
   await count(`delete from home_link where order_id in ${orders}`);
   await count('delete from imported_row where client_id = $1');

@@ -1,10 +1,11 @@
 import { Hono } from 'hono';
+import { readClient } from '../clients/sql.ts';
 import { remember } from '../db/history.ts';
 import { type Deps, type Env, idParam } from '../http/context.ts';
 import { once } from '../http/once.ts';
 import { notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
-import { dropGarment, savedGarments, saveGarment } from './sql.ts';
+import { dropBlock, dropGarment, keepBlock, ownBlocks, savedGarments, saveGarment } from './sql.ts';
 
 /** Garments the house has put together and saved under a name. */
 export function garmentRoutes(deps: Deps): Hono<Env> {
@@ -30,6 +31,44 @@ export function garmentRoutes(deps: Deps): Hono<Env> {
       if (name === null) throw notFound('garment');
       await remember(tx, 'garment', id, c.get('who').id, 'taken off', { name }, undefined);
       return { status: 200, body: { ok: true }, changed: [['house', 1, 0]] };
+    });
+  });
+  on(app, 'GET /clients/:id/blocks', async (c) => {
+    const id = idParam(c, 'client');
+    if (!(await readClient(deps.pool, id))) throw notFound('client');
+    return c.json(await ownBlocks(deps.pool, id));
+  });
+  on(app, 'POST /clients/:id/blocks', (c, { body: wanted }) => {
+    const clientId = idParam(c, 'client');
+    return once(c, deps, async (tx) => {
+      if (!(await readClient(tx, clientId))) throw notFound('client');
+      const by = c.get('who').id;
+      const id = await keepBlock(tx, clientId, wanted, by, deps.now());
+      if (id === null)
+        throw new Refusal(
+          422,
+          'name-taken',
+          `This client has a block called “${wanted.name}” already; nothing was kept. Give it another name.`,
+        );
+      await remember(tx, 'client', clientId, by, 'own block kept', undefined, wanted);
+      return { status: 201, body: { id }, changed: [['client', clientId, 0]] };
+    });
+  });
+  on(app, 'DELETE /blocks/:id', (c) => {
+    const id = idParam(c, 'block');
+    return once(c, deps, async (tx) => {
+      const gone = await dropBlock(tx, id, deps.now());
+      if (!gone) throw notFound('block');
+      await remember(
+        tx,
+        'client',
+        gone.clientId,
+        c.get('who').id,
+        'own block taken off',
+        { name: gone.name },
+        undefined,
+      );
+      return { status: 200, body: { ok: true }, changed: [['client', gone.clientId, 0]] };
     });
   });
   return app;

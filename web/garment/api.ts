@@ -1,4 +1,4 @@
-import type { GarmentRow, GarmentWrite } from '@rocchetto/contract';
+import type { GarmentRow, GarmentWrite, OwnBlock, OwnBlockWrite } from '@rocchetto/contract';
 import { api, change } from '../api/base.ts';
 
 const garments = api.injectEndpoints({
@@ -12,6 +12,25 @@ const garments = api.injectEndpoints({
       query: (id) => change(`/garments/${id}`, 'DELETE'),
       invalidatesTags: (_, error) => (error ? [] : ['House']),
     }),
+    ownBlocks: b.query<OwnBlock[], number>({
+      query: (clientId) => `/clients/${clientId}/blocks`,
+      providesTags: (_, __, id) => [{ type: 'Client', id }],
+    }),
+    keepBlock: b.mutation<{ id: number }, { clientId: number } & OwnBlockWrite>({
+      query: ({ clientId, ...body }) => change(`/clients/${clientId}/blocks`, 'POST', body),
+      invalidatesTags: (_, error, { clientId }) => (error ? [] : [{ type: 'Client', id: clientId }]),
+    }),
+    dropBlock: b.mutation<object, { id: number; clientId: number }>({
+      query: ({ id }) => change(`/blocks/${id}`, 'DELETE'),
+      invalidatesTags: (_, error, { clientId }) => (error ? [] : [{ type: 'Client', id: clientId }]),
+    }),
   }),
 });
-export const { useGarmentsQuery, useSaveGarmentMutation, useDropGarmentMutation } = garments;
+export const {
+  useOwnBlocksQuery,
+  useKeepBlockMutation,
+  useDropBlockMutation,
+  useGarmentsQuery,
+  useSaveGarmentMutation,
+  useDropGarmentMutation,
+} = garments;

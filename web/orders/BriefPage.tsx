@@ -1,5 +1,5 @@
 import './orders.css';
-import { BriefWire, type PartWire } from '@rocchetto/contract';
+import { BriefWire, type OwnBlock, type PartWire, type StepsWire } from '@rocchetto/contract';
 import {
   FIT_CLASSES,
   GARMENTS,
@@ -24,6 +24,7 @@ import { Likes } from '../design/Likes.tsx';
 import { OpenQuestions } from '../design/OpenQuestions.tsx';
 import { GarmentChoice } from '../garment/GarmentChoice.tsx';
 import { MoreParts, mayTakeOff } from '../garment/MoreParts.tsx';
+import { OwnBlocks } from '../garment/OwnBlocks.tsx';
 import { PartFields } from '../garment/PartFields.tsx';
 import { isJoined } from '../garment/words.ts';
 import { Differences } from '../shared/Differences.tsx';
@@ -33,6 +34,7 @@ import { Place } from '../shared/Place.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { Thread } from '../thread/Thread.tsx';
 import { useChangeBriefMutation, useOrderQuery } from './api.ts';
+import { BlockSteps, stepsAfter } from './BlockSteps.tsx';
 import { ClothTraits } from './ClothTraits.tsx';
 import { OverGarment } from './OverGarment.tsx';
 import { StretchInput } from './StretchInput.tsx';
@@ -63,6 +65,7 @@ export function Component() {
   const navigate = useNavigate();
   const length = useLengthRule(unit);
   const [form] = Form.useForm<BriefWire>();
+  const steps = Form.useWatch('steps', { form, preserve: true }) as StepsWire | undefined;
   const parts = Form.useWatch('parts', { form, preserve: true }) as readonly PartWire[] | undefined;
   const [garment, setGarment] = useState<string | null>(null);
   // The version the form was opened on; another hand's save is told, and what is being typed stays.
@@ -122,10 +125,18 @@ export function Component() {
     const before = values().parts;
     setGarment(null);
     if (openedOn === null) setOpenedOn(order.version);
+    form.setFieldValue('steps', stepsAfter(values().steps ?? [], before, made));
     form.setFieldValue(
       'parts',
       made.map((p) => ({ ...p, ...(before.find((b) => b.part === p.part) ?? {}) })),
     );
+  };
+  const mayChange = mayWrite && order.stage !== 'cut';
+  const beginFrom = (b: OwnBlock) => {
+    setGarment(null);
+    if (openedOn === null) setOpenedOn(order.version);
+    const { fit, school } = b;
+    form.setFieldsValue({ fit, school, parts: [...b.parts], steps: [...b.steps] } as never);
   };
   const list = known ? inTapeOrder(measuringList(shown), tape) : [];
   return (
@@ -157,6 +168,15 @@ export function Component() {
               </p>
             </section>
           )}
+          <OwnBlocks
+            clientId={order.clientId}
+            clientName={order.clientName}
+            onBegin={mayChange ? beginFrom : undefined}
+            made={() => {
+              const v = values();
+              return { fit: v.fit, school: v.school, parts: v.parts.map(written), steps: v.steps ?? [] };
+            }}
+          />
           <Likes
             orderId={id}
             clientName={order.clientName}
@@ -235,6 +255,7 @@ export function Component() {
             if (openedOn === null) setOpenedOn(order.version);
             // What both garments ask is not asked twice: a skirt's length stays when its bodice comes.
             const before = values().parts;
+            form.setFieldValue('steps', stepsAfter(values().steps ?? [], before, filled(made)));
             form.setFieldValue(
               'parts',
               filled(made).map((p) => ({ ...p, ...(before.find((b) => b.part === p.part) ?? {}) })),
@@ -259,6 +280,18 @@ export function Component() {
           ))}
         {known && mayWrite && order.stage !== 'cut' && (
           <MoreParts parts={shown} onAdd={(part) => change(withPart(shown, part))} />
+        )}
+        {known && (
+          <BlockSteps
+            steps={steps ?? brief.steps}
+            parts={shown}
+            unit={unit}
+            disabled={!mayChange}
+            onChange={(next) => {
+              form.setFieldValue('steps', next);
+              if (openedOn === null) setOpenedOn(order.version);
+            }}
+          />
         )}
         {known && mayWrite && order.stage !== 'cut' && (
           <OverGarment
