@@ -1,4 +1,4 @@
-import { accessible, expect, inDatabase, newSkirt, signIn, test } from './help.ts';
+import { accessible, byApi, expect, inDatabase, newSkirt, signIn, test } from './help.ts';
 
 test('a second garment in one order: added, briefed, measured with the first, made over it', async ({
   page,
@@ -41,4 +41,62 @@ test('a second garment in one order: added, briefed, measured with the first, ma
   await page.getByRole('button', { name: 'Take up the tape' }).click();
   // A skirt by itself never asks for the bust, which the tape comes to first.
   await expect(page.getByRole('heading', { name: /^bust/ })).toBeVisible();
+});
+
+test('a block is adapted by steps, each taken back by itself, kept as the client’s own, and begun from', async ({
+  page,
+}) => {
+  await signIn(page, 'Bram Teller');
+  const client = await byApi(page, 'POST', '/clients', { name: 'Block Keeper' });
+  const order = await byApi(page, 'POST', '/orders', { clientId: client.id, what: 'Bodice' });
+  await byApi(page, 'PUT', `/orders/${order.id}/brief`, {
+    version: order.version,
+    brief: { parts: [{ part: 'darted-bodice' }] },
+  });
+  await page.goto(`/orders/${order.id}/brief`);
+  const steps = page.getByRole('region', { name: 'Adapting the block' });
+  const add = async (name: string, amount?: string) => {
+    await steps.getByRole('combobox', { name: 'A step' }).click();
+    await page.getByTitle(`darted bodice: ${name}`, { exact: true }).click();
+    if (amount) await steps.getByLabel(/ by$/).fill(amount);
+    else {
+      await steps.getByRole('combobox', { name: 'Where to' }).click();
+      await page.getByTitle('the dart moved to the armhole').click();
+    }
+    await steps.getByRole('button', { name: 'Add the step' }).click();
+  };
+  await add('neckline deeper in front', '1 1/2 in');
+  await add('armhole lowered', '1.5');
+  await add('dart moved to');
+  await expect(steps.getByRole('listitem')).toHaveText([
+    /darted bodice: neckline deeper in front by 1 1\/2 in/,
+    /darted bodice: armhole lowered by 1.5 cm/,
+    /darted bodice: the dart moved to the armhole/,
+  ]);
+  await accessible(page, 'steps');
+  await steps.getByRole('button', { name: 'Take back step 2, armhole lowered' }).click();
+  await expect(steps.getByRole('listitem')).toHaveCount(2);
+
+  const own = page.getByRole('region', { name: 'Own blocks of Block Keeper' });
+  await own.getByLabel('Name of the block').fill('evening block');
+  await page.keyboard.press('Enter');
+  await expect(own.getByText('“evening block” is kept')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep the brief' }).click();
+  await expect(page).toHaveURL(/measure/);
+
+  // The next order of the same client starts from it.
+  const next = await byApi(page, 'POST', '/orders', { clientId: client.id, what: 'Second bodice' });
+  await page.goto(`/orders/${next.id}/brief`);
+  await own.getByRole('button', { name: 'Begin from evening block' }).click();
+  await expect(steps.getByRole('listitem')).toHaveCount(2);
+  await page.getByRole('button', { name: 'Keep the brief' }).click();
+  await expect(page).toHaveURL(/measure/);
+  const [kept] = await inDatabase<{ steps: object[] }>(
+    `select brief -> 'steps' as steps from orders where id = $1`,
+    [next.id],
+  );
+  expect(kept!.steps).toEqual([
+    { step: 'neck-deeper', part: 0, amount: '1 1/2 in', to: '' },
+    { step: 'dart-to', part: 0, amount: null, to: 'armhole' },
+  ]);
 });

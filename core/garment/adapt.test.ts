@@ -96,7 +96,10 @@ describe('a block adapted by steps', () => {
 
   it('a seam at a depth cuts a yoke off: both pieces together are the panel, the seam as long on either', () => {
     const depth = 14;
-    const s = made([BODICE], [{ step: 'seam-at', part: 0, amount: `${depth} cm` }]);
+    const s = made(
+      [BODICE],
+      ['seam-front', 'seam-back'].map((step) => ({ step, part: 0, amount: `${depth} cm` })),
+    );
     const plain = made([BODICE], []);
     expect(left(s)).toEqual([]);
     for (const face of ['front', 'back']) {
@@ -143,8 +146,8 @@ describe('a block adapted by steps', () => {
     const s = made(
       [{ ...BODICE, zip: 'centre-front', shaping: 'shoulder' }],
       [
-        { step: 'seam-at', part: 0, amount: '12 cm' },
-        { step: 'seam-at', part: 0, amount: '38 cm' },
+        { step: 'seam-front', part: 0, amount: '12 cm' },
+        { step: 'seam-back', part: 0, amount: '38 cm' },
         { step: 'pleat', part: 0, amount: '6 cm' },
         { step: 'neck-wider', part: 0, amount: '9 cm' },
         { step: 'neck-wider', part: 0, amount: '3 cm' },
@@ -179,7 +182,8 @@ describe('a block adapted by steps', () => {
       'neck-deeper',
       'neck-deeper-back',
       'armhole-lower',
-      'seam-at',
+      'seam-front',
+      'seam-back',
       'pleat',
       'sleeve-end',
     ];

@@ -34,7 +34,8 @@ export function adapt(
   for (const { taken, number } of steps) {
     const amount = taken.amount ?? 0;
     try {
-      if (taken.step === 'seam-at') made = seamed(made, key, amount, allowance);
+      if (taken.step === 'seam-front') made = seamed(made, `${key}.front`, amount, allowance);
+      else if (taken.step === 'seam-back') made = seamed(made, `${key}.back`, amount, allowance);
       else if (taken.step === 'pleat') made = pleated(made, key, amount);
       else if (taken.step === 'sleeve-end') made = endShaped(made, key, amount);
     } catch (error) {
@@ -67,13 +68,13 @@ function crossesAt(panel: Panel, id: string, y: number): number | null {
   return (low + high) / 2;
 }
 
-/** A seam across front and back at a depth: above it a yoke. */
-function seamed(now: Adapted, key: string, depth: number, allowance: Cm): Adapted {
+/** A seam across a face, and its lining, at a depth: above it a yoke. */
+function seamed(now: Adapted, face: string, depth: number, allowance: Cm): Adapted {
   const faces = now.panels.filter(
-    (p) => new RegExp(`^${key}\\.(front|back)(-lining)?$`).test(p.id) && has(p, 'armhole', 'centre'),
+    (p) => (p.id === face || p.id === `${face}-lining`) && has(p, 'armhole', 'centre'),
   );
   if (faces.length === 0)
-    throw new Cannot('there is no front or back that goes whole from neckline to armhole.');
+    throw new Cannot('there is no panel here that goes whole from neckline to armhole.');
   const cuts = new Map<Panel, readonly [Panel, Panel]>();
   for (const p of faces) {
     const [arm, centre] = [crossesAt(p, 'armhole', depth), crossesAt(p, 'centre', depth)];

@@ -26,7 +26,8 @@ export const STEP_IDS = [
   'neck-deeper-back',
   'armhole-lower',
   'dart-to',
-  'seam-at',
+  'seam-front',
+  'seam-back',
   'pleat',
   'sleeve-end',
 ] as const;
@@ -65,9 +66,14 @@ const ROWS: readonly Step[] = [
   },
   { id: 'dart-to', name: 'dart moved to', amount: null, field: 'shaping' },
   {
-    id: 'seam-at',
-    name: 'seam at a depth, front and back',
-    amount: { label: 'from the side-neck', min: 4, max: 40, usual: '10 cm' },
+    id: 'seam-front',
+    name: 'seam across the front, below the side-neck',
+    amount: { label: 'by', min: 4, max: 40, usual: '12 cm' },
+  },
+  {
+    id: 'seam-back',
+    name: 'seam across the back, below the side-neck',
+    amount: { label: 'by', min: 4, max: 40, usual: '12 cm' },
   },
   {
     id: 'pleat',

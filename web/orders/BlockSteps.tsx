@@ -24,9 +24,9 @@ function choiceOf(part: PartWire | undefined, step: StepId) {
 
 const wordsOf = (s: StepsWire[number], parts: readonly PartWire[]): string => {
   const part = parts[s.part];
-  const { name } = STEPS[s.step];
-  const by = s.amount ?? choiceOf(part, s.step).find((o) => o.value === s.to)?.label ?? s.to;
-  return `${part ? partFor(part.part).name : 'a part that is gone'}: ${name}${s.amount === null ? '' : ' by'} ${by}`;
+  const of = part ? partFor(part.part).name : 'a part that is gone';
+  if (s.amount !== null) return `${of}: ${STEPS[s.step].name} by ${s.amount}`;
+  return `${of}: ${choiceOf(part, s.step).find((o) => o.value === s.to)?.label ?? s.to}`;
 };
 
 /** How the block is adapted: steps by name with their amounts, in order, each taken back by itself. */
@@ -67,7 +67,7 @@ export function BlockSteps({
     setTo('');
   };
   return (
-    <section aria-label="Adapting the block">
+    <section aria-label="Adapting the block" className="further">
       <h2>Adapting the block</h2>
       {steps.length === 0 ? (
         <p className="soft">

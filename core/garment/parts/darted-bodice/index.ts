@@ -20,7 +20,16 @@ export const dartedBodice = definePart({
   key: 'bodice',
   fields: FIELDS,
   hangsFrom: 'shoulder',
-  adapts: ['neck-wider', 'neck-deeper', 'neck-deeper-back', 'armhole-lower', 'dart-to', 'seam-at', 'pleat'],
+  adapts: [
+    'neck-wider',
+    'neck-deeper',
+    'neck-deeper-back',
+    'armhole-lower',
+    'dart-to',
+    'seam-front',
+    'seam-back',
+    'pleat',
+  ],
   joins: { gives: ['waist', 'armhole', 'neck'], takes: [], givenUp: [] },
   wants: () => ({
     needs: [

@@ -30,7 +30,16 @@ export const top = definePart({
   key: 'top',
   fields: TOP_FIELDS,
   hangsFrom: 'shoulder',
-  adapts: ['longer', 'neck-wider', 'neck-deeper', 'neck-deeper-back', 'armhole-lower', 'seam-at', 'pleat'],
+  adapts: [
+    'longer',
+    'neck-wider',
+    'neck-deeper',
+    'neck-deeper-back',
+    'armhole-lower',
+    'seam-front',
+    'seam-back',
+    'pleat',
+  ],
   joins: { gives: ['armhole', 'neck'], takes: [], givenUp: [] },
   wants: (v) => ({
     needs: ['bust', 'across-shoulder', 'nape-to-waist', ...(v.shaped === 'shaped' ? ['waist'] : [])],
