@@ -83,6 +83,7 @@ function randomSheet(seed: number, id: string): Sheet {
 function newer(seed: number): Readonly<Record<string, unknown>> {
   const of = <T>(list: readonly T[], by: number): T => list[Math.floor(seed / by) % list.length]!;
   return {
+    plan: of(['measured', 'measured', 'quarter'], 13),
     closes: of(['zip', 'buttons', 'loops', 'lacing'], 11),
     shaping: of(
       ['darts', 'shoulder', 'armhole', 'neck', 'waist', 'princess-armhole', 'princess-shoulder'],

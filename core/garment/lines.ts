@@ -72,6 +72,8 @@ export interface LineWanted extends LineMore {
   readonly zone: Zone;
   /** absent on the sheet when it was not read; one that is not needed is left out instead */
   readonly needed: boolean;
+  /** front and back alike, whatever arcs were read */
+  readonly even?: boolean;
   /** how the line is shared when no part of the garment takes it in front and back quarters */
   readonly split?: (finished: Cm) => {
     readonly panel: string;
@@ -297,14 +299,18 @@ function shared(c: LineContext, line: BodyLine, wanted: readonly LineWanted[]): 
     const one = fine === c ? bare : { ...bare, note: MARKED_FINER };
     return { ...line, figure: { ...figure, shares: [keepFloor(fine, line, [one])[0]!] } };
   }
-  const [front, back] = keepFloor(c, line, paired(c, quarters(c, line), figure.finished)) as [Share, Share];
+  const even = wanted.some((w) => w.even);
+  const [front, back] = keepFloor(c, line, paired(c, quarters(c, line, even), figure.finished)) as [
+    Share,
+    Share,
+  ];
   return { ...line, figure: { ...figure, shares: [front, back] }, front, back };
 }
 
 /** Front and back quarters: by the measured front arc where there is one (the front takes half of what is added), else half and half moved by the house balance. */
-function quarters(c: LineContext, { zone, figure, net }: BodyLine): Share[] {
+function quarters(c: LineContext, { zone, figure, net }: BodyLine, even: boolean): Share[] {
   const row = rowOf(zone);
-  const arc = row.arc ? (c.measured.get(row.arc)?.net ?? null) : null;
+  const arc = row.arc && !even ? (c.measured.get(row.arc)?.net ?? null) : null;
   const finished = figure.finished!;
   if (arc !== null && net !== null && arc < net) {
     const added = (face: string) =>
@@ -325,8 +331,13 @@ function quarters(c: LineContext, { zone, figure, net }: BodyLine): Share[] {
       ]),
     ];
   }
-  const quarter = term('body', 'finished ÷ 4', finished / 4, 'Half and half: no front arc was read.');
-  const balance = c.input.house.balance[row.balance];
+  const quarter = term(
+    'body',
+    'finished ÷ 4',
+    finished / 4,
+    even ? 'Half and half.' : 'Half and half: no front arc was read.',
+  );
+  const balance = even ? 0 : c.input.house.balance[row.balance];
   const moved = (sign: 1 | -1) =>
     balance === 0
       ? []

@@ -2,6 +2,7 @@ import { printDate } from '../dates/print.ts';
 import { dayIn } from '../dates/studio-day.ts';
 import { drift } from '../figure/build.ts';
 import type { Figure, Mark, TermKind } from '../figure/figure.ts';
+import { findPart } from '../garment/registry.ts';
 import { stepWords } from '../garment/steps.ts';
 import { traitsOf } from '../garment/tables/cloth-traits.ts';
 import { SCHOOL_NAME } from '../garment/tables/fit.ts';
@@ -83,6 +84,15 @@ const MARK_ORDER: readonly Mark[] = ['absent', 'warned', 'overridden', 'estimate
 
 const orDash = (text: string) => text || '—';
 
+/** Parts that are drafted by another plan than the measured one, each in its field's words. */
+const plansOf = (parts: Sheet['input']['brief']['parts']): string[] =>
+  parts.flatMap((p) => {
+    const part = findPart(p.part);
+    const plan = part?.fields.plan;
+    if (!part || plan?.kind !== 'choice' || p.plan === undefined || p.plan === plan.default) return [];
+    return [`${part.name}: ${plan.options.find((o) => o.value === p.plan)?.label ?? p.plan}`];
+  });
+
 export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
   const { head, brief, session, house, given } = sheet.input;
   const line = (label: string, text: string) => [label, orDash(text)] as const;
@@ -120,6 +130,7 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
       ),
       line('Responsible', head.responsible),
       line('Cloth', cloth.filter(Boolean).join(', ')),
+      ...plansOf(brief.parts).map((text) => line('Drafted by', text)),
       ...(brief.steps?.length
         ? [line('Adapted', brief.steps.map((s, i) => tell(stepWords(s, i), unit)).join('; '))]
         : []),

@@ -31,7 +31,8 @@ export function toileOf(sheet: Sheet): Toile {
   const { rounding } = sheet.input.house;
   const pieces = panels.map((p): Piece => ({ ...pieceOf(wide(p), rounding), layer: 'outer', note: '' }));
   const needed = pieces.length === 0 ? null : lengthNeeded(pieces, CALICO_WIDTH);
-  const zip = sheet.figures.find((f) => f.id === 'zip')?.finished ?? null;
+  const opens = sheet.figures.find((f) => f.id === 'zip');
+  const zip = opens?.bought ? opens.finished : null;
   const shaped = (id: string) => sheet.panels.some((p) => p.edges.some((e) => e.id === id));
   const banded = sheet.panels.some((p) => p.share === 'band' && p.edges.some((e) => e.id === 'waist'));
   return {
@@ -52,6 +53,7 @@ export function toileOf(sheet: Sheet): Toile {
         : [
             `A zip at least ${say(zip)} long, sewn on the surface: it must pass the hip as the garment's does.`,
           ]),
+      ...(opens && !opens.bought ? ['It is pinned shut along its opening, edge on edge.'] : []),
       ...(sheet.notions.some((n) => n.name.startsWith('bones'))
         ? ['Tape the bones to the seams on the outside, so that they can be moved.']
         : []),

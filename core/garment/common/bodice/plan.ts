@@ -4,6 +4,7 @@ import { type Cm, cm } from '../../../units/length.ts';
 import type { PartContext } from '../../part.ts';
 import { type EaseZone, easeFor } from '../../tables/fit.ts';
 import type { NeckShape } from '../neck-and-armhole.ts';
+import { type Plan, quarterShape, quarterTerm } from './quarter-plan.ts';
 
 /** A bodice's heights and widths before it is drafted, as marked. Lengths cm; figures may be absent. */
 export interface BodicePlan {
@@ -34,6 +35,7 @@ export interface Neck {
   readonly neckFront: Cm;
   readonly neckBack: Cm;
   readonly widen: Cm;
+  readonly plan: Plan;
 }
 
 /** Armhole depth by bust when it was not read, cm: 21 at 88, half a centimetre more each 4 (Aldrich's size 12 and steps; from memory). */
@@ -89,23 +91,26 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
   const guess = (value: number | null, because: string) =>
     value === null ? null : { terms: [term('body', 'estimate', value, because)], estimated: true };
 
+  const quarter = v.plan === 'quarter' ? quarterShape(net('across-shoulder'), c.stepped) : null;
+  const plan = (amount: Cm | null, because: string): Source | null =>
+    amount === null ? null : { terms: [quarterTerm(amount, because)] };
   const neckWidth = net('neck-width') ?? c.shape.neckWidth;
   const widen = v.widen > 0 ? [term('style', 'widened', v.widen, 'As briefed.')] : [];
   const neckHalf = make(
     'neck-half',
     'neck width, half',
-    withMore(
-      half('neck-width') ?? guess(c.shape.neckWidth / 2, 'Not read: half of the house neck width.'),
-      [],
-    ),
+    quarter
+      ? plan(quarter.neck, 'From the centre')
+      : (half('neck-width') ?? guess(c.shape.neckWidth / 2, 'Not read: half of the house neck width.')),
   );
   const across = net('across-shoulder');
-  const shoulderLength =
-    read('shoulder') ??
-    guess(
-      across === null ? null : (across - neckWidth) / 2 / Math.cos((c.shape.slope * Math.PI) / 180),
-      'Not read: from across shoulder, less the neck width, along the slope.',
-    );
+  const shoulderLength = quarter
+    ? plan(quarter.shoulder, 'From the neck to half across shoulder, its end dropped')
+    : (read('shoulder') ??
+      guess(
+        across === null ? null : (across - neckWidth) / 2 / Math.cos((c.shape.slope * Math.PI) / 180),
+        'Not read: from across shoulder, less the neck width, along the slope.',
+      ));
   const shoulder = make(
     'shoulder',
     'shoulder seam',
@@ -117,7 +122,7 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
   const acrossBack = make(
     'across-back',
     'across back, half',
-    withEase(half('across-back'), ease('across-back')) ??
+    (quarter ? null : withEase(half('across-back'), ease('across-back'))) ??
       guess(
         across === null ? null : across / 2 - 1,
         'Not read: half across shoulder less 1 cm (common practice).',
@@ -126,9 +131,13 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
   const acrossFront = make(
     'across-front',
     'across front, half',
-    half('across-front') ??
+    (quarter ? null : half('across-front')) ??
       guess(
-        net('across-back') !== null ? net('across-back')! / 2 - 1 : across === null ? null : across / 2 - 2,
+        net('across-back') !== null && !quarter
+          ? net('across-back')! / 2 - 1
+          : across === null
+            ? null
+            : across / 2 - 2,
         'Not read: from the back, a centimetre narrower (common practice).',
       ),
   );
@@ -147,12 +156,6 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
     { group: 'level' },
   );
   const bustLevel = make('bust-level', 'bust level', read('neck-to-bust'), { group: 'level' });
-  const waistFront = make(
-    'waist-front',
-    'waist level, front',
-    read('neck-to-waist-front', ease('neck-to-waist')),
-    { group: 'level' },
-  );
   const nape = net('nape-to-waist');
   const waistBack = make(
     'waist-back',
@@ -165,6 +168,14 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
         ),
         [ease('neck-to-waist')],
       ),
+    { group: 'level' },
+  );
+  const waistFront = make(
+    'waist-front',
+    'waist level, front',
+    quarter
+      ? plan(waistBack.finished, 'As the back: the plan squares its lines across')
+      : read('neck-to-waist-front', ease('neck-to-waist')),
     { group: 'level' },
   );
   const apex = make('apex', 'bust point, half span', half('apex-span'));
@@ -197,7 +208,7 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
     marked: {
       neckHalf: neckHalf.marked!,
       shoulder: shoulder.marked!,
-      slope: c.shape.slope,
+      slope: quarter?.slope ?? c.shape.slope,
       acrossFront: acrossFront.marked!,
       acrossBack: acrossBack.marked!,
       armhole: armhole.marked!,

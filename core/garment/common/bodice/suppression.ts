@@ -27,13 +27,22 @@ interface Quarter {
   readonly most: Cm;
   /** one dart takes all that the side does not: a princess seam carries it */
   readonly one: boolean;
+  /** a dart of this intake whatever else is taken up, the side the rest: a quick plan's; null by the rule */
+  readonly fixed: Cm | null;
 }
 
 /** Shares a quarter's suppression over centre seam, side seam and waist darts; a dart's intake set by hand takes from the side. */
 export function bodiceTaking(c: PartContext, q: Quarter): BodiceTaking {
   const { face } = q;
   const total = cm(q.bust - q.waist);
-  const rule = suppress(total, face, c.rounding, { centre: q.centreIn, ...(q.one ? { most: cm(20) } : {}) });
+  const ruled = suppress(total, face, c.rounding, {
+    centre: q.centreIn,
+    ...(q.fixed === null ? {} : { fixed: { count: 1, intake: q.fixed } }),
+    ...(q.one ? { most: cm(20) } : {}),
+  });
+  // A plan's own dart leaves the centre seam what the house shapes it in.
+  const shaped = q.fixed !== null && total > 2 * q.centreIn ? q.centreIn : cm(0);
+  const rule = shaped > 0 ? { ...ruled, centre: shaped, side: cm(ruled.side - shaped) } : ruled;
   const base = { section: c.key, group: 'dart' as const, tolerance: TOLERANCE.detail, nearest: true };
   const because = `bust quarter − waist quarter = ${p(total)}, as marked. ${rule.because}`;
   const asked = c.overridesOf(c.id(`dart-${face}-intake`)).length > 0;

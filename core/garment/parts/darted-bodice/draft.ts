@@ -10,6 +10,7 @@ import { bustDartFigures, equalLeg, movedFigures, SHORT_OF_BUST } from '../../co
 import { closingBands, closingFigures } from '../../common/bodice/closing.ts';
 import { facings } from '../../common/bodice/facings.ts';
 import { type BodicePlan, type Marked, planBodice } from '../../common/bodice/plan.ts';
+import { quarterShape } from '../../common/bodice/quarter-plan.ts';
 import { type BodiceTaking, bodiceTaking } from '../../common/bodice/suppression.ts';
 import { armEnds, armholePath, neckEnds, neckline } from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
@@ -62,6 +63,7 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
         centreIn: face === 'back' && c.opens === 'centre-back' ? c.shape.centreIn : ZERO,
         apex: m.apex,
         one: isPrincess(v),
+        fixed: v.plan === 'quarter' ? quarterShape(null, c.stepped).dart : null,
         // Up to below the bust point in front, to the bust line at the back: further up it would take from the bust.
         most: cm(
           face === 'front'

@@ -1,8 +1,10 @@
+import { PLAN } from '../../common/bodice/quarter-plan.ts';
 import { NECKLINE } from '../../common/neck-and-armhole.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
 
 /** What the brief asks about a darted bodice. */
 export const FIELDS = {
+  plan: PLAN,
   neckline: NECKLINE,
   shaping: choice('Shaped over the bust by', [
     ['darts', 'a dart in the side seam'],

@@ -1,15 +1,17 @@
 import { sewnLength } from '../../../draft/measure.ts';
 import { TOLERANCE } from '../../../figure/build.ts';
-import { judge, missing, pass, type RawCheck, warn } from '../../../figure/check.ts';
+import { judge, missing, type RawCheck, warn } from '../../../figure/check.ts';
 import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
+import { balanceCheck, quarterBalance } from '../../common/bodice/balance.ts';
 import { closingNotions } from '../../common/bodice/closing.ts';
+import { quarterLines } from '../../common/bodice/quarter-plan.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
 import { MOST_EASED } from '../../meeting.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { FACES } from '../../tables/darts.ts';
 import { type BodiceDraft, draftBodice } from './draft.ts';
-import { FIELDS } from './fields.ts';
+import { type BodiceValues, FIELDS } from './fields.ts';
 import { bodicePicture } from './picture.ts';
 import { isPrincess } from './seams.ts';
 
@@ -55,10 +57,15 @@ export const dartedBodice = definePart({
       'neck-depth-front',
     ],
   }),
-  lines: () => [
-    { zone: 'bust', needed: true },
-    { zone: 'waist', needed: true },
-  ],
+  lines: (v, { stepped }) =>
+    quarterLines(
+      v.plan,
+      [
+        { zone: 'bust', needed: true },
+        { zone: 'waist', needed: true },
+      ],
+      stepped,
+    ),
   draft: draftBodice,
   figures: (_, v, d) => [
     ...d.plan.figures,
@@ -95,7 +102,7 @@ export const dartedBodice = definePart({
   }),
 });
 
-function bodiceChecks(c: PartContext, _: unknown, d: BodiceDraft): RawCheck[] {
+function bodiceChecks(c: PartContext, v: BodiceValues, d: BodiceDraft): RawCheck[] {
   const found: RawCheck[] = [];
   for (const f of d.plan.figures)
     if (f.finished === null)
@@ -127,20 +134,7 @@ function bodiceChecks(c: PartContext, _: unknown, d: BodiceDraft): RawCheck[] {
         `The bust line (${p(m.bustLevel)}) lies above the underarm (${p(m.armhole)}): read both again.`,
       ),
     );
-  const gap = cm(m.waistFront - m.waistBack);
-  found.push(
-    gap > 0
-      ? pass(
-          c.id('balance'),
-          c.id('waist-front'),
-          `Front and back waist levels differ by ${p(gap)}: that is the bust dart.`,
-        )
-      : warn(
-          c.id('balance'),
-          c.id('waist-front'),
-          `The front (${p(m.waistFront)}) is no longer than the back (${p(m.waistBack)}): there is no bust dart, and the front will ride up over the bust. Read both again.`,
-        ),
-  );
+  found.push(v.plan === 'quarter' ? quarterBalance(c) : balanceCheck(c, m.waistFront, m.waistBack));
   for (const face of FACES) {
     const t = d.taking![face];
     if (t.over > TOLERANCE.detail)

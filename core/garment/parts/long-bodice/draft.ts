@@ -14,6 +14,7 @@ import { bustDartFigures, equalLeg, movedFigures, SHORT_OF_BUST } from '../../co
 import { closingBands, closingFigures } from '../../common/bodice/closing.ts';
 import { facings } from '../../common/bodice/facings.ts';
 import { type BodicePlan, type Marked, planBodice } from '../../common/bodice/plan.ts';
+import { quarterShape } from '../../common/bodice/quarter-plan.ts';
 import { type BodiceTaking, bodiceTaking } from '../../common/bodice/suppression.ts';
 import { figuresOf } from '../../common/figures-of.ts';
 import { armEnds, armholePath, neckEnds, neckline } from '../../common/neck-and-armhole.ts';
@@ -96,6 +97,7 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
         centreIn: face === 'back' && c.opens === 'centre-back' ? c.shape.centreIn : ZERO,
         apex: m.apex,
         one: false,
+        fixed: v.plan === 'quarter' ? quarterShape(null, c.stepped).dart : null,
         // Up to below the bust point in front, to the bust line at the back: further up it would take from the bust.
         most: cm(
           face === 'front'
@@ -107,7 +109,8 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
   ) as Record<Face, BodiceTaking>;
   const lower = Object.fromEntries(
     FACES.map((face) => {
-      const most = Math.min(BELOW_WAIST[face], toHip - ABOVE_HIP, below - slits - ABOVE_HIP);
+      const wanted = v.plan === 'quarter' ? quarterShape(null, c.stepped).below : BELOW_WAIST[face];
+      const most = Math.min(wanted, toHip - ABOVE_HIP, below - slits - ABOVE_HIP);
       const darts = taking[face].darts.length;
       return [
         face,
@@ -121,7 +124,7 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
                   'style',
                   'on below the waist',
                   Math.max(1, most),
-                  `${BELOW_WAIST[face]} where there is room, and at least ${ABOVE_HIP} above the hip line (common practice).`,
+                  `${p(cm(wanted))} where there is room, and at least ${p(cm(ABOVE_HIP))} above the hip line (common practice).`,
                 ),
               ],
               {

@@ -1,3 +1,4 @@
+import { PLAN } from '../../common/bodice/quarter-plan.ts';
 import { NECKLINE } from '../../common/neck-and-armhole.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
 
@@ -13,6 +14,7 @@ const beneath = (what: string, max: number) =>
 
 /** What the brief asks about a bodice without a waist seam: a jacket, a coat, a sheath. */
 export const FIELDS = {
+  plan: PLAN,
   below: {
     kind: 'length',
     label: 'Length below the waist',

@@ -1,9 +1,11 @@
 import { sewnLength } from '../../../draft/measure.ts';
 import { markedGirth, TOLERANCE } from '../../../figure/build.ts';
-import { judge, missing, pass, type RawCheck, warn } from '../../../figure/check.ts';
+import { judge, missing, type RawCheck, warn } from '../../../figure/check.ts';
 import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
+import { balanceCheck, quarterBalance } from '../../common/bodice/balance.ts';
 import { closingNotions } from '../../common/bodice/closing.ts';
+import { quarterLines } from '../../common/bodice/quarter-plan.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle, tripCaution } from '../../common/skirt-cutting.ts';
 import { walkChecks } from '../../common/walk.ts';
 import { definePart, type OpeningMade, type PartContext } from '../../part.ts';
@@ -64,12 +66,16 @@ export const longBodice = definePart({
       'waist-to-floor',
     ],
   }),
-  lines: (v) =>
-    OVER.map(([zone, field]) => ({
-      zone,
-      needed: zone !== 'hip' || v.below > REACHES_HIP,
-      over: v[field],
-    })),
+  lines: (v, { stepped }) =>
+    quarterLines(
+      v.plan,
+      OVER.map(([zone, field]) => ({
+        zone,
+        needed: zone !== 'hip' || v.below > REACHES_HIP,
+        over: v[field],
+      })),
+      stepped,
+    ),
   draft: draftLong,
   figures: (_, __, d) => [
     ...d.plan.figures,
@@ -126,20 +132,7 @@ function longChecks(c: PartContext, v: LongValues, d: LongDraft, opening: Openin
       );
     return found;
   }
-  const gap = cm(m.waistFront - m.waistBack);
-  found.push(
-    gap > 0
-      ? pass(
-          c.id('balance'),
-          c.id('waist-front'),
-          `Front and back waist levels differ by ${p(gap)}: that is the bust dart.`,
-        )
-      : warn(
-          c.id('balance'),
-          c.id('waist-front'),
-          `The front (${p(m.waistFront)}) is no longer than the back (${p(m.waistBack)}): there is no bust dart, and the front will ride up over the bust. Read both again.`,
-        ),
-  );
+  found.push(v.plan === 'quarter' ? quarterBalance(c) : balanceCheck(c, m.waistFront, m.waistBack));
   if (d.slits !== v.slits)
     found.push(
       warn(

@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { heldInside, sewnLength, sewnWidthAt, widthAt } from '../../../draft/measure.ts';
 import { markedGirth } from '../../../figure/build.ts';
 import type { Sheet } from '../../../sheet/compute.ts';
+import { printSheet } from '../../../sheet/print.ts';
 import { ENVELOPE } from '../../tables/fit.ts';
 
 const HEIGHTS = [
@@ -182,5 +183,52 @@ describe('a jacket or coat over another garment', () => {
     expect(beneath.terms.find((t) => t.kind === 'layers')?.cm).toBe(12);
     expect(beneath.finished).toBeGreaterThanOrEqual(45);
     expect(figure(sleeved(null), 'sleeve.upper-arm').terms.some((t) => t.kind === 'layers')).toBe(false);
+  });
+});
+
+describe('the quarter plan', () => {
+  const quarter = (part: object, lines: readonly string[] = BODY, house: object = {}) =>
+    sheetOf(
+      garmentSpec('bodice', lines, {
+        garment: { parts: [{ part: 'long-bodice', plan: 'quarter', ...part }] },
+        house: { rounding: EXACT, ...house },
+      }),
+    );
+  it('halves and quarters whatever arcs were read, a half inch more on each quarter, whatever the fit', () => {
+    const s = quarter({ below: '40 cm' }, [...BODY, 'bust-front 50 cm', 'hip-front 52 cm']);
+    for (const [zone, body] of [
+      ['bust', 88],
+      ['waist', 70],
+      ['hip', 96],
+    ] as const)
+      expect(figure(s, zone).shares.map((x) => x.exact)).toEqual([body / 4 + 1.3, body / 4 + 1.3]);
+    const inches = quarter({}, BODY, { rounding: { unit: 'in', step: 0.125, mode: 'nearest' } });
+    expect(figure(inches, 'bust').finished).toBeCloseTo(88 + 4 * 1.27, 6);
+    expect(figure(inches, 'bodice.neck-half').finished! / 2.54).toBeCloseTo(3.5, 9);
+  });
+  it('has no bust dart, and says so where the front is longer; the sheet names the plan', () => {
+    const s = quarter({});
+    expect(s.figures.some((f) => f.id === 'bodice.bust-dart-intake')).toBe(false);
+    expect(check(s, 'bodice.balance')).toMatchObject({ state: 'warned' });
+    expect(check(s, 'bodice.side-seams')).toMatchObject({ state: 'passed' });
+    const even = BODY.map((l) => (l.startsWith('neck-to-waist-front') ? 'neck-to-waist-front 42.5 cm' : l));
+    expect(check(quarter({}, even), 'bodice.balance')).toMatchObject({ state: 'passed' });
+    expect(printSheet(s, 'cm').head).toContainEqual(['Drafted by', 'bodice on to the hip: the quarter plan']);
+    expect(printSheet(made({}), 'cm').head.some(([l]) => l === 'Drafted by')).toBe(false);
+  });
+  it('a bodice to the waist by it closes with its skirt', () => {
+    const s = sheetOf(
+      garmentSpec('bodice', BODY, {
+        garment: {
+          parts: [
+            { part: 'darted-bodice', plan: 'quarter' },
+            { part: 'gathered-skirt', length: '60 cm' },
+          ],
+        },
+      }),
+    );
+    expect(s.checks.find((k) => k.code.includes('waist') && k.sentence.includes('meet'))).toMatchObject({
+      state: 'passed',
+    });
   });
 });
