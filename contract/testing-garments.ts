@@ -53,6 +53,7 @@ const FIELD_OF: Record<string, readonly string[]> = {
   'long-bodice': ['plan', 'neckline', 'neckFront', 'widen', 'zip', 'closes', 'flare'],
   'boned-bodice': ['reduction', 'dip', 'underlined', 'zip'],
   top: ['neckline', 'neckFront', 'widen', 'shaped'],
+  'dance-suit': ['neckline', 'neckFront', 'widen'],
   'cut-on-top': ['neckFront', 'widen'],
   collar: ['kind', 'depth'],
   details: ['pockets', 'belt', 'trim', 'fringe'],

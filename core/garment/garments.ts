@@ -145,6 +145,7 @@ export const GARMENTS: readonly NamedGarment[] = [
       { part: 'collar', kind: 'shirt' },
     ],
   },
+  { id: 'dance-suit', name: 'dancer’s suit', parts: [{ part: 'dance-suit' }] },
   { id: 'cut-on-top', name: 'top with cut-on sleeves', parts: [{ part: 'cut-on-top' }] },
   {
     id: 'bustier',

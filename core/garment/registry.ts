@@ -3,6 +3,7 @@ import { bonedBodice } from './parts/boned-bodice/index.ts';
 import { circleSkirt } from './parts/circle-skirt/index.ts';
 import { collar } from './parts/collar/index.ts';
 import { cutOnTop } from './parts/cut-on-top/index.ts';
+import { danceSuit } from './parts/dance-suit/index.ts';
 import { dartedBodice } from './parts/darted-bodice/index.ts';
 import { details } from './parts/details/index.ts';
 import { gatheredSkirt } from './parts/gathered-skirt/index.ts';
@@ -32,6 +33,7 @@ const PARTS = new Map<string, GarmentPart>(
     bonedBodice,
     top,
     cutOnTop,
+    danceSuit,
     sleeve,
     collar,
     trousers,

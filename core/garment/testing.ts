@@ -39,7 +39,11 @@ export function randomBody(rnd: () => number): Body {
   if (rnd() < 0.4) body.tummy = Math.round((waist + (hip - waist) * between(40, 115) * 0.01) * 2) / 2;
   if (rnd() < 0.4) body['hip-front'] = Math.round(hip * between(46, 54) * 0.01 * 2) / 2;
   if (rnd() < 0.3) body['bust-front'] = Math.round(bust * between(48, 56) * 0.01 * 2) / 2;
-  return { ...body, ...armOf(body), ...legOf(body) };
+  const leg = legOf(body);
+  const trunk = Math.round(
+    body['neck-to-waist-back']! + body['neck-to-waist-front']! + 2 * (leg.rise ?? 27) + 14,
+  );
+  return { ...body, ...armOf(body), ...leg, trunk };
 }
 
 /** An arm for that body, drawn from its own figures so that it takes no turn of the generator. */

@@ -1,0 +1,32 @@
+import { NECKLINE } from '../../common/neck-and-armhole.ts';
+import type { ValuesOf } from '../../fields.ts';
+
+/** What the brief asks about a dancer's suit. */
+export const FIELDS = {
+  neckline: NECKLINE,
+  neckFront: {
+    kind: 'length',
+    label: 'Neckline depth, front',
+    hint: 'straight down from the side-neck; a reading goes before it',
+    min: 4,
+    max: 40,
+    default: '14 cm',
+  },
+  neckBack: { kind: 'length', label: 'Neckline depth, back', min: 1, max: 45, default: '14 cm' },
+  widen: { kind: 'length', label: 'Neckline widened, each side', min: 0, max: 12, default: '4 cm' },
+  legHeight: {
+    kind: 'length',
+    label: 'Leg cut up at the side, above the crotch',
+    min: 2,
+    max: 30,
+    default: '10 cm',
+  },
+  crotchWidth: {
+    kind: 'length',
+    label: 'Width at the crotch, finished',
+    min: 5,
+    max: 14,
+    default: '7 cm',
+  },
+} as const;
+export type SuitValues = ValuesOf<typeof FIELDS>;
