@@ -245,6 +245,27 @@ export function draftTop(c: PartContext, v: TopValues): TopDraft {
             'hem, all round',
             cm(2 * (edgeLength(faces.front, 'hem') + edgeLength(faces.back, 'hem'))),
           ),
+          // What a tape reads off the garment laid flat: halves of the whole.
+          onPanel(
+            c,
+            'flat-bust',
+            'laid flat, underarm to underarm',
+            cm(lines.bust!.front!.rounded + lines.bust!.back!.rounded),
+          ),
+          onPanel(
+            c,
+            'flat-hem',
+            'laid flat, hem',
+            cm(edgeLength(faces.front, 'hem') + edgeLength(faces.back, 'hem')),
+          ),
+          onPanel(
+            c,
+            'flat-shoulders',
+            'laid flat, shoulder to shoulder',
+            cm(
+              2 * plan!.neckHalf + 2 * (v.widen + plan!.shoulder) * Math.cos((c.shape.slope * Math.PI) / 180),
+            ),
+          ),
         ]
       : [],
   };
@@ -402,6 +423,9 @@ function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>, q: TopPl
             own('shoulder', mid(first('shoulder'), last('shoulder'))),
             own('neck-round', mid(first('neck'), last('neck'))),
             own('hem', mid(first('hem'), last('hem'))),
+            own('flat-shoulders', last('shoulder')),
+            own('flat-bust', [last('armhole')[0], q.depth + 1]),
+            own('flat-hem', last('hem')),
             own('band-length', mid(first('neck'), last('neck'), 0.6)),
           ]
         : [

@@ -148,3 +148,21 @@ describe('a boned bodice', () => {
     expect(made({}, ['bust 90 cm', 'waist 72 cm']).checks.filter((k) => k.absent).length).toBeGreaterThan(2);
   });
 });
+
+describe('the cup line', () => {
+  // Bust 44 − 27 = 17 above the waist, under bust 7.5 lower where it was not read: the lower line is 7.5.
+  it('is half an inch shorter above than below on an average bust, as long on a full one', () => {
+    const [average, full] = [made(), made({ cup: 'full' })];
+    expect(figure(average, 'bodice.cup-lower').finished).toBeCloseTo(7.5, 9);
+    expect(figure(average, 'bodice.cup-upper').finished).toBeCloseTo(6.2, 9);
+    expect(figure(full, 'bodice.cup-upper').finished).toBeCloseTo(7.5, 9);
+    // The upper edge lies there where nobody read it.
+    expect(figure(average, 'bodice.top-front').finished).toBeCloseTo(17 + 6.2, 9);
+    expect(check(average, 'bodice.cup')).toMatchObject({ state: 'passed' });
+  });
+  it('an upper edge far above it stands off, and says so', () => {
+    const s = made({}, [...body(90, 72), 'corset-top-front 27 cm']);
+    expect(check(s, 'bodice.cup')).toMatchObject({ state: 'warned' });
+    expect(check(s, 'bodice.cup')!.sentence).toContain('stands off');
+  });
+});

@@ -373,6 +373,8 @@ function placesOf(c: PartContext, shaped: Readonly<Record<PanelId, Panel>>, belo
           own('bust-height', [0, line('bust')]),
           own('underbust-height', [0, line('underbust')]),
           own('apex', along(q, 'outer', 0.2)),
+          own('cup-upper', along(q, 'outer', 0.08)),
+          own('cup-lower', along(q, 'outer', 0.35)),
           own('bone-front', along(q, 'outer', 0.6)),
           own('edge-round', along(q, 'top', 0.5)),
           own('stay', [0, line('waist')]),

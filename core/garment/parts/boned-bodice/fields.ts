@@ -17,6 +17,10 @@ export const FIELDS = {
     max: 12,
     default: '2 cm',
   },
+  cup: choice('Cup lines', [
+    ['average', 'the upper one half an inch shorter than the lower: an average bust'],
+    ['full', 'as long as each other: a full bust'],
+  ]),
   below: {
     kind: 'length',
     label: 'Goes on below the waist by',

@@ -13,7 +13,7 @@ import { definePart, type PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
 import { asWorn, type BonedDraft, draftBoned } from './draft.ts';
 import { type BonedValues, FIELDS } from './fields.ts';
-import { bonedLines, readFirm } from './plan.ts';
+import { bonedLines, CUP_MAY_DIFFER, readFirm } from './plan.ts';
 
 /** A waist drawn in by more than this is warned of, by more than the last is accepted by name (house rules; common practice). */
 const WARN = { cm: 5, part: 0.07 } as const;
@@ -112,6 +112,22 @@ export const bonedBodice = definePart({
   }),
 });
 
+/** The upper edge over the bust point beside the cup line's rule. */
+function cupChecks(c: PartContext, d: BonedDraft): RawCheck[] {
+  const of = (id: string) => d.plan.figures.find((f) => f.id === c.id(id))?.marked ?? null;
+  const [rule, top, bust] = [of('cup-upper'), of('top-front'), of('bust-height')];
+  if (rule === null || top === null || bust === null) return [];
+  const off = cm(top - bust - rule);
+  return [
+    judge(
+      off <= CUP_MAY_DIFFER,
+      c.id('cup'),
+      c.id('cup-upper'),
+      `The upper edge lies ${p(cm(top - bust))} above the bust point, the cup line’s rule gives ${p(rule)}: ${off > CUP_MAY_DIFFER ? 'so much longer it stands off above the bust; take it in over the bust point at the toile, or lower the edge' : 'it lies close over the bust'}.`,
+    ),
+  ];
+}
+
 function bonedChecks(c: PartContext, v: BonedValues, d: BonedDraft): RawCheck[] {
   const found: RawCheck[] = [];
   for (const f of d.plan.figures)
@@ -123,6 +139,7 @@ function bonedChecks(c: PartContext, v: BonedValues, d: BonedDraft): RawCheck[] 
           `${f.name} was not read, and nothing it could be taken from: read it or set it by hand.`,
         ),
       );
+  found.push(...cupChecks(c, d));
   if (v.below > 0 && c.below)
     found.push(
       warn(

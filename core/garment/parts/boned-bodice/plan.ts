@@ -1,7 +1,7 @@
 import { TOLERANCE, term } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import type { Measured } from '../../../measures/session.ts';
-import type { Cm } from '../../../units/length.ts';
+import { type Cm, cm } from '../../../units/length.ts';
 import { figuresOf } from '../../common/figures-of.ts';
 import type { LineWanted } from '../../lines.ts';
 import type { GarmentContext, PartContext } from '../../part.ts';
@@ -62,6 +62,11 @@ export function bonedLines(
   ];
 }
 
+/** On an average bust the upper cup line is this much shorter than the lower, cm (common practice). */
+const CUP_SHORTER = 1.3;
+/** An upper edge that differs from the rule by no more lies as well, cm (house figure). */
+export const CUP_MAY_DIFFER = 2;
+
 export function planBoned(c: PartContext, v: BonedValues): BonedPlan {
   const { figures, net, bodyOf, make } = figuresOf(c, {
     group: 'level',
@@ -98,6 +103,38 @@ export function planBoned(c: PartContext, v: BonedValues): BonedPlan {
           ]),
     { estimated: net('underbust-to-waist') === null && under === null },
   );
+  // The line over the bust point, from under the bust up to it and from it to the upper edge.
+  const lower = make(
+    'cup-lower',
+    'cup line, under bust to bust point',
+    bust.marked === null || underbust.marked === null
+      ? null
+      : [
+          term('body', 'bust line', bust.marked, 'As marked.'),
+          term('take', 'under bust', -underbust.marked, 'As marked.'),
+        ],
+    { settable: [] },
+  );
+  const upper = make(
+    'cup-upper',
+    'cup line, bust point to the upper edge, by the rule',
+    lower.marked === null
+      ? null
+      : [
+          term('body', 'lower cup line', lower.marked, 'As marked.'),
+          ...(v.cup === 'average'
+            ? [
+                term(
+                  'take',
+                  'shorter',
+                  -c.stepped(cm(CUP_SHORTER)),
+                  'Half an inch on an average bust, nothing on a full one, so that the edge lies close (common practice).',
+                ),
+              ]
+            : []),
+        ],
+    { settable: [] },
+  );
   const toTop = net('apex-to-top');
   const top = make(
     'top-front',
@@ -110,8 +147,8 @@ export function planBoned(c: PartContext, v: BonedValues): BonedPlan {
             term(
               'add',
               'bust point to the top',
-              toTop ?? 7,
-              toTop === null ? 'Not read: 7 cm (common practice).' : 'As read.',
+              toTop ?? upper.marked ?? 7,
+              toTop === null ? 'Not read: the upper cup line.' : 'As read.',
             ),
           ]),
     { estimated: net('corset-top-front') === null },

@@ -1,7 +1,7 @@
 import type { Point } from '../../../draft/curve.ts';
 import { type Edge, edge, type Panel } from '../../../draft/panel.ts';
 import { straight } from '../../../draft/shape.ts';
-import { markedGirth, TOLERANCE, term } from '../../../figure/build.ts';
+import { markedGirth, TOLERANCE, term, ZERO } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
@@ -76,6 +76,21 @@ export const FIELDS = {
     max: 60,
     default: '0 cm',
   },
+  casing: {
+    kind: 'length',
+    label: 'Casing sewn on, length of its edge',
+    hint: 'for a cord or an elastic; 0 for none',
+    min: 0,
+    max: 400,
+    default: '0 cm',
+  },
+  casingFor: {
+    kind: 'length',
+    label: 'Casing, width of its cord or elastic',
+    min: 0.3,
+    max: 12,
+    default: '1.5 cm',
+  },
   pads: { kind: 'yes-no', label: 'Shoulder pads', default: false },
 } as const;
 export type DetailValues = ValuesOf<typeof FIELDS>;
@@ -86,6 +101,8 @@ const FLAP = { wider: 0.5, deep: 5.5 } as const;
 const BELT_LAPS = 15;
 /** Trim: 5 % more than its edges, and 4 cm for each join (common practice, no source). */
 const TRIM = { more: 0.05, join: 4 } as const;
+/** A casing: ends turned in, room for what slides in it, each long edge turned under, cm (common practice). */
+const CASING = { ends: 2, room: 0.5, turned: 1 } as const;
 /** A welt is this deep, finished, cm (common practice). */
 const WELT = 2;
 
@@ -150,6 +167,37 @@ export function draftDetails(c: PartContext, v: DetailValues): DetailDraft {
       const belt = box(c, 'belt', 'belt', cm(2 * v.belt), length, 1, { top: a.band, rest: a.band });
       panels.push({ ...belt, grain: 'lengthwise along the belt' });
       show('belt', belt, [2 * v.belt, length / 2]);
+    }
+  }
+  if (v.casing > 0) {
+    const length = make('casing', 'casing, length', [
+      term('style', 'edge it lies along', v.casing, 'As briefed.'),
+      term(
+        'add',
+        'ends turned in',
+        c.stepped(cm(CASING.ends)),
+        'So that the cord comes out between them (common practice).',
+      ),
+    ]);
+    const across = make('casing-width', 'casing, cut width', [
+      term('style', 'cord or elastic', v.casingFor, 'As briefed.'),
+      term('add', 'room to slide', c.stepped(cm(CASING.room)), 'Common practice.'),
+      term(
+        'add',
+        'edges turned under',
+        2 * c.stepped(cm(CASING.turned)),
+        'Both long edges (common practice).',
+      ),
+    ]);
+    if (length !== null && across !== null) {
+      const strip = box(c, 'casing-strip', 'casing strip', across, length, 1, { top: ZERO, rest: ZERO });
+      panels.push({
+        ...strip,
+        grain: 'lengthwise, or on the bias along a curve',
+        note: 'its turnings are in its width',
+      });
+      show('casing', strip, [across, length / 2]);
+      show('casing-width', strip, [across / 2, 0]);
     }
   }
   const width = c.input.brief.cloth.width ?? LINING_WIDTH;

@@ -47,6 +47,9 @@ function notions(v: DetailValues, d: DetailDraft): Notion[] {
           },
         ]
       : []),
+    ...(v.casing > 0
+      ? [{ name: 'cord or elastic for the casing', length: null, note: `${p(v.casingFor)} wide` }]
+      : []),
     ...(v.belt > 0 ? [{ name: 'buckle', length: null, note: `for a belt of ${p(v.belt)}, or tied` }] : []),
   ];
 }

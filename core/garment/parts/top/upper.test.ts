@@ -170,3 +170,26 @@ describe('a bodice shaped and closed in other ways', () => {
     expect(laced.notions.some((n) => n.name === 'lacing cord')).toBe(true);
   });
 });
+
+it('a T-shirt’s flat figures are halves of its whole ones, as a tape reads them off the garment laid flat', () => {
+  const s = made([{ part: 'top', shaped: 'shaped' }], BODY, { cloth: { name: 'jersey', stretch: 50 } });
+  expect(figure(s, 'top.flat-bust').finished).toBeCloseTo(figure(s, 'bust').finished! / 2, 6);
+  expect(figure(s, 'top.flat-hem').finished).toBeCloseTo(figure(s, 'top.hem').finished! / 2, 6);
+  // From shoulder point to shoulder point: twice where the panel's own lies.
+  const tip = panel(s, 'top.front').edges.find((e) => e.id === 'armhole')!.path[0]![0];
+  expect(figure(s, 'top.flat-shoulders').finished).toBeCloseTo(2 * tip[0], 4);
+});
+
+it('a casing is cut with its turnings: its edge and both ends, the cord, room and two edges', () => {
+  const s = sheetOf(
+    garmentSpec('gathered-skirt', ['waist 72 cm', 'hip 98 cm'], {
+      garment: {
+        parts: [{ part: 'gathered-skirt' }, { part: 'details', casing: '90 cm', casingFor: '2 cm' }],
+      },
+      house: { rounding: EXACT },
+    }),
+  );
+  const strip = s.pieces.find((p) => p.panel === 'details.casing-strip')!;
+  expect(strip).toMatchObject({ count: 1, width: 4.5, length: 92 });
+  expect(s.notions.find((n) => n.name === 'cord or elastic for the casing')?.note).toBe('{cm:2} wide');
+});
