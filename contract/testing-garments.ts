@@ -56,6 +56,7 @@ const FIELD_OF: Record<string, readonly string[]> = {
   'dance-suit': ['neckline', 'neckFront', 'widen'],
   'cut-on-top': ['neckFront', 'widen'],
   collar: ['kind', 'depth'],
+  overskirt: ['ratio', 'train'],
   details: ['pockets', 'belt', 'trim', 'fringe'],
   sleeve: ['goes', 'shape', 'cap', 'head', 'end', 'cuffCloses', 'slashes', 'spread', 'fullness'],
 };

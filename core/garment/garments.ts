@@ -160,6 +160,15 @@ export const GARMENTS: readonly NamedGarment[] = [
       { part: 'gored-skirt', gores: '8', flare: '14 cm', length: '108 cm', train: '60 cm' },
     ],
   },
+  {
+    id: 'gown-overskirt',
+    name: 'gown with an overskirt',
+    parts: [
+      { part: 'boned-bodice' },
+      { part: 'gored-skirt', gores: '6', flare: '4 cm', length: '104 cm' },
+      { part: 'overskirt', train: '40 cm' },
+    ],
+  },
 ];
 
 type Parts = readonly Readonly<Record<string, unknown>>[];

@@ -10,6 +10,7 @@ import { gatheredSkirt } from './parts/gathered-skirt/index.ts';
 import { goredSkirt } from './parts/gored-skirt/index.ts';
 import { knitSkirt } from './parts/knit-skirt/index.ts';
 import { longBodice } from './parts/long-bodice/index.ts';
+import { overskirt } from './parts/overskirt/index.ts';
 import { pleatedSkirt } from './parts/pleated-skirt/index.ts';
 import { pullOnTrousers } from './parts/pull-on-trousers/index.ts';
 import { sleeve } from './parts/sleeve/index.ts';
@@ -38,6 +39,7 @@ const PARTS = new Map<string, GarmentPart>(
     collar,
     trousers,
     pullOnTrousers,
+    overskirt,
     details,
   ].map((p) => [p.id, p]),
 );
