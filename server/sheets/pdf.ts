@@ -38,7 +38,7 @@ const listed = (texts: readonly string[], before = ''): string =>
     .reduce((all, t) => `${all}${all && !/[.!?…]$/.test(all) ? ';' : ''}${before || (all && ' ')}${t}`, '');
 
 /** Points: what is marked is bold; an estimate is in italics, a figure set by hand underlined, a warned one has a bang. */
-function pointRow(f: PrintedFigure): TableCell[] {
+function pointRow(f: PrintedFigure, dense: boolean): TableCell[] {
   const look = {
     ...(f.mark.includes('estimated') ? { italics: true } : {}),
     ...(f.mark.includes('overridden') ? { decoration: 'underline' as const } : {}),
@@ -61,7 +61,7 @@ function pointRow(f: PrintedFigure): TableCell[] {
         f.name,
         {
           text: listed([ease.join(', '), note, drift], '\u00a0 '),
-          fontSize: 7.5,
+          fontSize: dense ? DENSE.small : 7.5,
           color: '#333',
         },
       ],
@@ -73,6 +73,9 @@ function pointRow(f: PrintedFigure): TableCell[] {
     cell(''),
   ];
 }
+
+/** How a long sheet is set so that it keeps to two pages: smaller, closer, its points as wide as the page allows. */
+const DENSE = { text: 7.4, small: 6.6, padding: 0.35, drawings: 92 } as const;
 
 const lines = {
   hLineWidth: (i: number, node: { table: { body: unknown[] } }) =>
@@ -93,6 +96,8 @@ function status(view: SheetView): string {
   return view.status === 'cut' ? `${agreed}, cut ${day(view.cutAt!)}` : agreed;
 }
 
+const closer = { ...lines, paddingTop: () => DENSE.padding, paddingBottom: () => DENSE.padding };
+
 /** Stands where the panels come, to find out how much room the page has left for them. */
 const END: Content = { text: ' ', id: 'end', fontSize: 1 };
 /** An A4 page between its margins, points, and the least height at which panels can be read. */
@@ -105,22 +110,41 @@ const PAGE = { bottom: 842 - 28, top: 26, heading: 26, least: 190 };
 export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean): Promise<Buffer> {
   const sheet = sheetOfView(view);
   const { panels } = sheet.drawn[unit];
-  if (!panels) return printPaper(paperOf(view, sheet, unit, both, 0));
+  if (!panels) return printPaper(paperOf(view, sheet, unit, both, 0, false));
+  const plain = await endOf(view, sheet, unit, both, false);
+  // The same figures in the other unit come after them, in three columns.
+  const after = both ? 24 + Math.ceil(sheet.printed[unit].figures.length / 3) * 11.5 : 0;
+  const leftBy = (end: { page: number; top: number }) => PAGE.bottom - end.top - PAGE.heading - after;
+  const fits = (end: { page: number; top: number }) =>
+    end.page === 1 || (end.page === 2 && leftBy(end) >= PAGE.least);
+  // What does not keep to two pages is set closer, if that brings it there.
+  const close = fits(plain) ? null : await endOf(view, sheet, unit, both, true);
+  const dense = close !== null && fits(close);
+  const end = dense ? close : plain;
+  const left = leftBy(end);
+  const whole = PAGE.bottom - PAGE.top - PAGE.heading;
+  // What is left of the first page is small: the panels stand on the second.
+  const room = end.page === 1 ? (both ? 400 : 520) : left >= PAGE.least ? left : whole;
+  return printPaper(paperOf(view, sheet, unit, both, room, dense));
+}
+
+/** Where the sheet ends before its panels come. */
+async function endOf(
+  view: SheetView,
+  sheet: ReturnType<typeof sheetOfView>,
+  unit: SheetUnit,
+  both: boolean,
+  dense: boolean,
+): Promise<{ page: number; top: number }> {
   let end = { page: 1, top: PAGE.top };
   await printPaper({
-    ...paperOf(view, sheet, unit, both, null),
+    ...paperOf(view, sheet, unit, both, null, dense),
     pageBreakBefore: (node) => {
       if (node.id === 'end') end = { page: node.startPosition.pageNumber, top: node.startPosition.top };
       return false;
     },
   });
-  // The same figures in the other unit come after them, in three columns.
-  const after = both ? 24 + Math.ceil(sheet.printed[unit].figures.length / 3) * 11.5 : 0;
-  const left = PAGE.bottom - end.top - PAGE.heading - after;
-  const whole = PAGE.bottom - PAGE.top - PAGE.heading;
-  // What is left of the first page is small: the panels stand on the second.
-  const room = end.page === 1 ? (both ? 400 : 520) : left >= PAGE.least ? left : whole;
-  return printPaper(paperOf(view, sheet, unit, both, room));
+  return end;
 }
 
 /** The definition of the paper; with no room given, a mark stands where its panels come. */
@@ -130,6 +154,7 @@ function paperOf(
   unit: SheetUnit,
   both: boolean,
   room: number | null,
+  dense: boolean,
 ): TDocumentDefinitions {
   const printed = sheet.printed[unit];
   const other: SheetUnit = unit === 'cm' ? 'in' : 'cm';
@@ -156,13 +181,18 @@ function paperOf(
       {
         columns: [
           {
-            width: 118,
+            width: dense ? DENSE.drawings : 118,
+            ...(dense ? { fontSize: DENSE.text } : {}),
             stack: [
               ...views.map(
                 (v): Content => ({
                   stack: [
                     { text: v.title, alignment: 'center', fontSize: 8 },
-                    { svg: viewToSvg(v, 'Source'), width: 116, margin: [0, 0, 0, 6] },
+                    {
+                      svg: viewToSvg(v, 'Source'),
+                      width: dense ? DENSE.drawings - 2 : 116,
+                      margin: [0, 0, 0, 6],
+                    },
                   ],
                 }),
               ),
@@ -174,7 +204,7 @@ function paperOf(
               cautions(printed),
             ],
           },
-          { width: '*', stack: sectionTables(printed) },
+          { width: '*', stack: sectionTables(printed, dense), ...(dense ? { fontSize: DENSE.text } : {}) },
         ],
         columnGap: 8,
         margin: [0, 4, 0, 0],
@@ -183,7 +213,7 @@ function paperOf(
         text: `${printed.fit} ${printed.rounding}${printed.missing.length ? ` Not read: ${printed.missing.join(', ')}.` : ''}`,
         margin: [0, 4, 0, 0],
       },
-      cutList(printed),
+      cutList(printed, dense),
       {
         columns: [
           {
@@ -218,9 +248,9 @@ function paperOf(
 }
 
 /** The points, a table for each section: its name heads the columns, again on the next page, and never stands alone. */
-function sectionTables(printed: PrintedSheet): Content[] {
+function sectionTables(printed: PrintedSheet, dense: boolean): Content[] {
   return printed.sections.flatMap((section) => {
-    const own = printed.figures.filter((f) => f.section === section.id).map(pointRow);
+    const own = printed.figures.filter((f) => f.section === section.id).map((f) => pointRow(f, dense));
     if (own.length === 0) return [];
     const titles = ['body', 'finished', 'mark', 'within', 'pencil'].map((t, i) =>
       cell(t, { fontSize: 7.5, alignment: i < 4 ? 'right' : 'left', margin: [i < 4 ? 0 : 4, 1, 0, 0] }),
@@ -231,21 +261,22 @@ function sectionTables(printed: PrintedSheet): Content[] {
           headerRows: 1,
           keepWithHeaderRows: 1,
           dontBreakRows: true,
-          widths: [16, '*', 44, 46, 92, 34, 34],
+          widths: dense ? [15, '*', 38, 42, 86, 30, 24] : [16, '*', 44, 46, 92, 34, 34],
           body: [
             [cell(section.name || 'point', { bold: true, fontSize: 8.5, colSpan: 2 }), '', ...titles],
             ...own,
           ],
         },
-        layout: lines,
-        margin: [0, 0, 0, 3],
+        layout: dense ? closer : lines,
+        margin: [0, 0, 0, dense ? 1 : 3],
       },
     ];
   });
 }
 
 /** The cut list, on one page with its heading where it is short. */
-const cutList = (printed: PrintedSheet): Content => ({
+const cutList = (printed: PrintedSheet, dense: boolean): Content => ({
+  ...(dense ? { fontSize: DENSE.text } : {}),
   unbreakable: printed.pieces.length <= 12,
   stack: [
     heading('Cut list'),
@@ -267,7 +298,7 @@ const cutList = (printed: PrintedSheet): Content => ({
           ]),
         ],
       },
-      layout: lines,
+      layout: dense ? closer : lines,
     },
   ],
 });

@@ -294,32 +294,40 @@ describe('the same figures everywhere', () => {
       rmSync(dir, { recursive: true, force: true });
     }
   });
-  it('a lined gown with a train takes two pages, its panels on the second', async () => {
-    const { orderId, version, clientId: who } = await skirtOrder(fitter);
-    const parts = GARMENTS.find((g) => g.id === 'gown')!.parts;
-    await json(
-      fitter.send('PUT', `/orders/${orderId}/brief`, {
-        version,
-        brief: {
-          version: 2,
-          fit: 'fitted',
-          lining: 'pongé',
-          cloth: { name: 'satin', width: '140 cm' },
-          parts,
-        },
-      }),
-    );
-    const lines = asLines(randomBody(seeded(6))).filter((l) => !l.startsWith('waist-to-floor'));
-    await json(fitter.send('POST', '/readings', sessionBody(who, orderId, lines)));
-    for (const both of ['', '?both=1']) {
-      const pdf = Buffer.from(
-        await (await fitter.get(`/orders/${orderId}/sheet.pdf${both}`)).arrayBuffer(),
-      ).toString('latin1');
-      expect((pdf.match(/\/Type \/Page\b/g) ?? []).length).toBeLessThanOrEqual(both ? 3 : 2);
-    }
-    const file = await json(fitter.get(`/orders/${orderId}/sheet.json`));
-    expect(file.printed.figures.filter((f: { mark: string }) => f.mark.includes('absent'))).toEqual([]);
-  });
+  it.each(['gown', 'gown-overskirt', 'coat', 'jacket', 'day-dress-sleeved'])(
+    'a lined %s takes two pages, its panels on the second',
+    async (garment) => {
+      const { orderId, version, clientId: who } = await skirtOrder(fitter);
+      const parts = GARMENTS.find((g) => g.id === garment)!.parts.map((p) => ({
+        ...p,
+        // Princess seams make the most pieces of a bodice.
+        ...(p.part === 'darted-bodice' ? { shaping: 'princess-armhole' } : {}),
+        ...(p.part === 'straight-skirt' ? { length: '60 cm' } : {}),
+      }));
+      await json(
+        fitter.send('PUT', `/orders/${orderId}/brief`, {
+          version,
+          brief: {
+            version: 2,
+            fit: 'fitted',
+            lining: 'pongé',
+            cloth: { name: 'satin', width: '140 cm' },
+            parts,
+          },
+        }),
+      );
+      const lines = asLines(randomBody(seeded(6))).filter((l) => !l.startsWith('waist-to-floor'));
+      await json(fitter.send('POST', '/readings', sessionBody(who, orderId, lines)));
+      for (const both of ['', '?both=1']) {
+        const pdf = Buffer.from(
+          await (await fitter.get(`/orders/${orderId}/sheet.pdf${both}`)).arrayBuffer(),
+        ).toString('latin1');
+        expect((pdf.match(/\/Type \/Page\b/g) ?? []).length).toBeLessThanOrEqual(both ? 3 : 2);
+      }
+      const file = await json(fitter.get(`/orders/${orderId}/sheet.json`));
+      expect(file.printed.figures.filter((f: { mark: string }) => f.mark.includes('absent'))).toEqual([]);
+    },
+  );
   it('each bundle of pieces has its bench card on A5, which names its pieces and opens the order', async () => {
     const dir = mkdtempSync(join(tmpdir(), 'cards-'));
     try {
