@@ -119,8 +119,8 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
     end.page === 1 || (end.page === 2 && leftBy(end) >= PAGE.least);
   // What does not keep to two pages is set closer, if that brings it there.
   const close = fits(plain) ? null : await endOf(view, sheet, unit, both, true);
-  const dense = close !== null && fits(close);
-  const end = dense ? close : plain;
+  const end = close !== null && (both || fits(close)) ? close : plain;
+  const dense = end === close;
   const left = leftBy(end);
   const whole = PAGE.bottom - PAGE.top - PAGE.heading;
   // What is left of the first page is small: the panels stand on the second.
