@@ -22,7 +22,7 @@ import {
 import { z } from 'zod';
 import { briefForward } from './forward.ts';
 import { lengthText } from './length.ts';
-import { toCm } from './parse-length.ts';
+import { parseLength } from './parse-length.ts';
 import { PartsWire } from './parts.ts';
 
 const short = z.string().max(200);
@@ -40,9 +40,13 @@ export const StepsWire = z
       .superRefine((s, ctx) => {
         const { name, amount } = STEPS[s.step];
         if (!amount) return;
-        const by = s.amount === null ? null : toCm(s.amount);
-        if (by === null) ctx.addIssue({ code: 'custom', message: `The step “${name}” needs an amount.` });
-        else if (by < amount.min || by > amount.max)
+        if (s.amount === null) {
+          ctx.addIssue({ code: 'custom', message: `The step “${name}” needs an amount.` });
+          return;
+        }
+        // What is no length at all has had its sentence already.
+        const by = parseLength(s.amount);
+        if (by.ok && (by.cm < amount.min || by.cm > amount.max))
           ctx.addIssue({
             code: 'custom',
             message: `The step “${name}” goes from ${amount.min} to ${amount.max} cm; “${s.amount}” does not.`,

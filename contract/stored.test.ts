@@ -181,3 +181,11 @@ describe('briefs, decisions, rules and readings of earlier days', () => {
     expect(() => readReading({ id: 'x', measure: 'waist', state: 'guessed', at: '' })).toThrow(CannotRead);
   });
 });
+
+it('a brief that a device was told before steps and traits were known still draws its sheet', () => {
+  const { steps: _, ...garment } = skirtSpec(['waist 70 cm', 'hip 96 cm']).garment;
+  const { frays: _f, oneWay: _o, border: _b, sheer: _s, across: _a, ...cloth } = garment.cloth;
+  const old = { ...garment, cloth } as Parameters<typeof toBrief>[0];
+  expect(toBrief(old).steps).toEqual([]);
+  expect(toBrief(old).parts).toHaveLength(1);
+});

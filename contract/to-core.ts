@@ -38,7 +38,8 @@ export function toBrief(w: BriefWire): Brief {
     cloth: { ...w.cloth, width: w.cloth.width === null ? null : toCm(w.cloth.width) },
     heel: w.heel === null ? null : toCm(w.heel),
     parts: w.parts.map(toPart),
-    steps: w.steps.map((s) => ({ ...s, amount: s.amount === null ? null : toCm(s.amount) })),
+    // A device may still show what it was told before steps were known.
+    steps: (w.steps ?? []).map((s) => ({ ...s, amount: s.amount === null ? null : toCm(s.amount) })),
   };
 }
 

@@ -44,13 +44,38 @@ function wrongWith(p: Panel): string {
   return lost ? `${lost.id} lies on no edge` : '';
 }
 
+/** Blocks that were adapted: a yoke in front and behind, a pleat, a shaped sleeve end. */
+const ADAPTED = [
+  [
+    'shirt-blouse',
+    [
+      { step: 'seam-back', part: 0, amount: '14 cm' },
+      { step: 'sleeve-end', part: 1, amount: '2 cm' },
+    ],
+  ],
+  [
+    'day-dress-sleeved',
+    [
+      { step: 'seam-front', part: 0, amount: '15 cm' },
+      { step: 'pleat', part: 0, amount: '6 cm' },
+    ],
+  ],
+  ['sheath', [{ step: 'seam-back', part: 0, amount: '13 cm' }]],
+] as const;
+
+const adapted = ADAPTED.map(([id, steps]) => {
+  const lines = asLines(randomBody(seeded(21)));
+  return [`${id}, adapted`, sheetOf(garmentSpec(id, lines, { garment: { steps } }))] as const;
+});
 const sheets = GARMENTS.flatMap((g) => {
   const rnd = seeded(g.id.length * 31 + 7);
   return Array.from({ length: 2 }, () => {
     const lines = asLines(randomBody(rnd));
     return [g.id, sheetOf(garmentSpec(g.id, lines))] as const;
   });
-}).filter(([, s]) => s.panels.length > 0);
+})
+  .concat(adapted)
+  .filter(([, s]) => s.panels.length > 0);
 
 describe('every kind on every garment of the house, over random bodies', () => {
   it('there are garments to try', () => expect(sheets.length).toBeGreaterThan(4));

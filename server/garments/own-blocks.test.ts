@@ -62,6 +62,7 @@ describe('a client’s own block', () => {
     expect(await say({ steps: [{ step: 'neck-deeper', part: 4, amount: '2 cm' }] })).toContain(
       'a part that is not there',
     );
+    expect(await say({ steps: [{ step: 'longer', part: 0, amount: '' }] })).toMatch(/^steps/);
     expect(await say({ parts: [] })).toContain('at least one part');
     expect(await say({ steps: Array.from({ length: 41 }, () => BLOCK.steps[0]) })).toContain('forty steps');
     await json(fitter.send('POST', '/clients/98765/blocks', BLOCK), 404);

@@ -1,3 +1,4 @@
+import { toPart } from '@rocchetto/contract';
 import { dayIn, inTapeOrder, measuringTogether, printDate, resolveAll, USUAL_AT_HOME } from '@rocchetto/core';
 import { Hono } from 'hono';
 import { readClient } from '../clients/sql.ts';
@@ -56,7 +57,7 @@ export function guideRoutes(deps: Deps): Hono<Env> {
     const order = await readOrder(deps.pool, idParam(c, 'order'));
     if (!order) throw notFound('order');
     const garments = await garmentsOfOrder(deps.pool, order.id);
-    const items = measuringTogether(garments.map((g) => g.parts));
+    const items = measuringTogether(garments.map((g) => g.parts.map(toPart)));
     if (items.length === 0)
       throw new Refusal(409, 'no-brief', 'What is measured hangs on the brief; write that first.');
     const { studio, rules } = await readHouse(deps.pool);

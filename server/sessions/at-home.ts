@@ -1,4 +1,4 @@
-import { type HomePage, type HomeSend, type ReadingWire, SessionWrite } from '@rocchetto/contract';
+import { type HomePage, type HomeSend, type ReadingWire, SessionWrite, toPart } from '@rocchetto/contract';
 import {
   dayIn,
   findMeasure,
@@ -47,7 +47,9 @@ const pageOf = (link: HomeLink, { studio, timeZone: zone, rules }: House): HomeP
   studio,
   client: link.client,
   minor: link.minor,
-  measures: homeList(inTapeOrder(measuringTogether(link.garments), rules.tape)),
+  measures: homeList(
+    inTapeOrder(measuringTogether(link.garments.map((parts) => parts.map(toPart))), rules.tape),
+  ),
   until: printDate(dayIn(zone, link.expiresAt)),
   sent: link.sentAt ? printDate(dayIn(zone, link.sentAt)) : '',
 });

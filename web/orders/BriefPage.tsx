@@ -283,7 +283,7 @@ export function Component() {
         )}
         {known && (
           <BlockSteps
-            steps={steps ?? brief.steps}
+            steps={steps ?? brief.steps ?? []}
             parts={shown}
             unit={unit}
             disabled={!mayChange}

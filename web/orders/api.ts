@@ -36,6 +36,13 @@ const orders = api.injectEndpoints({
     }),
     order: b.query<OrderFull, number>({
       query: (id) => `/orders/${id}`,
+      // A device may still show what it was told before an order could hold several garments.
+      transformResponse: (o: OrderFull) => ({
+        ...o,
+        garments: o.garments ?? [
+          { id: o.id, number: o.number, what: o.what, stage: o.stage, parts: o.brief?.parts ?? [] },
+        ],
+      }),
       providesTags: (_, __, id) => [{ type: 'Order', id }],
     }),
     addOrder: b.mutation<OrderFull, OrderWrite>({
