@@ -26,6 +26,8 @@ export default defineConfig({
       {
         test: {
           name: 'integration',
+          // Every file has databases and servers of its own; the program is loaded once for all of a worker's.
+          isolate: false,
           include: ['server/**/*.test.ts', 'demo/**/*.test.ts', 'tools/**/*.integration.test.ts'],
           exclude: ['**/node_modules/**'],
           ...PATIENT,
