@@ -26,8 +26,14 @@ export function OwnBlocks({ clientId, clientName, onBegin, made }: Props) {
   return (
     <section aria-label={`Own blocks of ${clientName}`}>
       <h2>Own blocks of {clientName}</h2>
-      <Problem error={error} again={refetch} />
-      {data.length === 0 ? (
+      {error ? (
+        <p className="soft">
+          They cannot be read just now.{' '}
+          <button type="button" className="quiet" onClick={() => void refetch()}>
+            look again
+          </button>
+        </p>
+      ) : data.length === 0 ? (
         <p className="soft">
           A block that was adapted once is kept here, and the next garment starts from it.
         </p>
