@@ -13,6 +13,33 @@ export const NECKLINE = choice('Neckline', [
 ]);
 export type NeckShape = (typeof NECKLINE)['options'][number]['value'];
 
+/** Armhole depth by bust when it was not read, cm: 21 at 88, half a centimetre more each 4 (Aldrich's size 12 and steps; from memory). */
+export const armholeByBust = (bust: number): number => 21 + (bust - 88) / 8;
+/** How far the side-neck lies above the nape, cm (common practice). */
+export const NECK_ABOVE_NAPE = 2;
+
+/** What a brief asks of a bodice's neckline besides its shape. `front`: the usual depth there. */
+export const neckFields = (front: string) =>
+  ({
+    neckFront: {
+      kind: 'length',
+      label: 'Neckline depth, front',
+      hint: 'straight down from the side-neck; a reading goes before it',
+      min: 4,
+      max: 40,
+      default: front,
+    },
+    neckBack: { kind: 'length', label: 'Neckline depth, back', min: 1, max: 40, default: '2 cm' },
+    widen: {
+      kind: 'length',
+      label: 'Neckline widened, each side',
+      hint: 'along the shoulder, front and back alike',
+      min: 0,
+      max: 9,
+      default: '0 cm',
+    },
+  }) as const;
+
 /** A neckline from the centre to the side-neck. */
 export function neckline(shape: NeckShape, centre: Point, side: Point): Segment[] {
   if (shape === 'v') return straight(centre, side);

@@ -13,7 +13,15 @@ import type { Place } from '../picture.ts';
 import { FACES, type Face } from '../tables/darts.ts';
 import { easeOf } from './ease-of.ts';
 import { figuresOf } from './figures-of.ts';
-import { armEnds, armholePath, NECKLINE, neckEnds, neckline } from './neck-and-armhole.ts';
+import {
+  armEnds,
+  armholeByBust,
+  armholePath,
+  NECK_ABOVE_NAPE,
+  NECKLINE,
+  neckEnds,
+  neckline,
+} from './neck-and-armhole.ts';
 import { onPanel } from './on-panel.ts';
 
 /** What a brief asks about a top that is pulled on: a T-shirt, an easy top, a straight dress. */
@@ -60,10 +68,6 @@ export type TopValues = ValuesOf<typeof TOP_FIELDS>;
 
 /** A neck band in knit is shorter than its neckline, so that it lies close (common practice). */
 const BAND_OF_NECK = 0.85;
-/** How far the side-neck lies above the nape, cm (common practice). */
-const NECK_ABOVE_NAPE = 2;
-/** Armhole depth by bust when it was not read, cm: 21 at 88, half a centimetre more each 4 (Aldrich's steps; from memory). */
-const armholeByBust = (bust: number) => 21 + (bust - 88) / 8;
 
 export interface TopDraft extends Drafted {
   readonly figures: readonly Figure[];

@@ -2,6 +2,7 @@ import { pass, type RawCheck, warn } from '../../../figure/check.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import type { PartContext } from '../../part.ts';
+import { NECK_ABOVE_NAPE } from '../neck-and-armhole.ts';
 
 /** What the front is longer than the back is the bust dart; a front that is no longer has none. */
 export function balanceCheck(c: PartContext, front: Cm, back: Cm): RawCheck {
@@ -24,7 +25,8 @@ export function quarterBalance(c: PartContext): RawCheck {
   const net = (id: string) => c.measured.get(id)?.net ?? null;
   const front = net('neck-to-waist-front');
   const back =
-    net('neck-to-waist-back') ?? (net('nape-to-waist') === null ? null : net('nape-to-waist')! + 2);
+    net('neck-to-waist-back') ??
+    (net('nape-to-waist') === null ? null : net('nape-to-waist')! + NECK_ABOVE_NAPE);
   const more = front === null || back === null ? 0 : front - back;
   return more <= 1
     ? pass(c.id('balance'), c.id('waist-front'), 'Quarter plan: front and back are as long as each other.')

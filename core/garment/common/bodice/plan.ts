@@ -3,7 +3,7 @@ import type { Figure, Term } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import type { PartContext } from '../../part.ts';
 import { type EaseZone, easeFor } from '../../tables/fit.ts';
-import type { NeckShape } from '../neck-and-armhole.ts';
+import { armholeByBust, NECK_ABOVE_NAPE, type NeckShape } from '../neck-and-armhole.ts';
 import { type Plan, quarterShape, quarterTerm } from './quarter-plan.ts';
 
 /** A bodice's heights and widths before it is drafted, as marked. Lengths cm; figures may be absent. */
@@ -37,11 +37,6 @@ export interface Neck {
   readonly widen: Cm;
   readonly plan: Plan;
 }
-
-/** Armhole depth by bust when it was not read, cm: 21 at 88, half a centimetre more each 4 (Aldrich's size 12 and steps; from memory). */
-const armholeByBust = (bust: number) => 21 + (bust - 88) / 8;
-/** How far the side-neck lies above the nape, cm (common practice). */
-const NECK_ABOVE_NAPE = 2;
 
 export function planBodice(c: PartContext, v: Neck): BodicePlan {
   const { input, measured } = c;

@@ -8,7 +8,14 @@ import { type Cm, cm } from '../../../units/length.ts';
 import { foldOrSeam } from '../../cloth.ts';
 import { easeOf } from '../../common/ease-of.ts';
 import { figuresOf } from '../../common/figures-of.ts';
-import { armEnds, armholePath, neckEnds, neckline } from '../../common/neck-and-armhole.ts';
+import {
+  armEnds,
+  armholeByBust,
+  armholePath,
+  NECK_ABOVE_NAPE,
+  neckEnds,
+  neckline,
+} from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import type { BodyLine } from '../../lines.ts';
 import type { Drafted, PartContext } from '../../part.ts';
@@ -17,10 +24,6 @@ import { FACES, type Face } from '../../tables/darts.ts';
 import { stretchClass, stretchReduction } from '../../tables/stretch.ts';
 import type { SuitValues } from './fields.ts';
 
-/** How far the side-neck lies above the nape, cm (common practice). */
-const NECK_ABOVE_NAPE = 2;
-/** Armhole depth by bust when it was not read, cm: 21 at 88, half a centimetre more each 4 (Aldrich's steps; from memory). */
-const armholeByBust = (bust: number) => 21 + (bust - 88) / 8;
 /** An elastic at a leg is shorter than its edge, so that it lies close (common practice). */
 export const LEG_ELASTIC = 0.9;
 

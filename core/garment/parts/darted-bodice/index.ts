@@ -1,9 +1,10 @@
 import { sewnLength } from '../../../draft/measure.ts';
 import { TOLERANCE } from '../../../figure/build.ts';
-import { judge, missing, type RawCheck, warn } from '../../../figure/check.ts';
+import { judge, type RawCheck, warn } from '../../../figure/check.ts';
 import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { balanceCheck, quarterBalance } from '../../common/bodice/balance.ts';
+import { absentChecks, bustAbove, seamChecks } from '../../common/bodice/checks.ts';
 import { closingNotions } from '../../common/bodice/closing.ts';
 import { quarterLines } from '../../common/bodice/quarter-plan.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
@@ -103,16 +104,7 @@ export const dartedBodice = definePart({
 });
 
 function bodiceChecks(c: PartContext, v: BodiceValues, d: BodiceDraft): RawCheck[] {
-  const found: RawCheck[] = [];
-  for (const f of d.plan.figures)
-    if (f.finished === null)
-      found.push(
-        missing(
-          `absent-${f.id}`,
-          f.id,
-          `${f.name} was not read, and nothing it could be taken from: read it or set it by hand.`,
-        ),
-      );
+  const found: RawCheck[] = absentChecks(d.plan.figures);
   const m = d.plan.marked;
   if (!m) return found;
   if (!d.faces) {
@@ -126,14 +118,7 @@ function bodiceChecks(c: PartContext, v: BodiceValues, d: BodiceDraft): RawCheck
       );
     return found;
   }
-  if (m.bustLevel < m.armhole)
-    found.push(
-      warn(
-        c.id('bust-above'),
-        c.id('bust-level'),
-        `The bust line (${p(m.bustLevel)}) lies above the underarm (${p(m.armhole)}): read both again.`,
-      ),
-    );
+  found.push(...bustAbove(c, m));
   found.push(v.plan === 'quarter' ? quarterBalance(c) : balanceCheck(c, m.waistFront, m.waistBack));
   for (const face of FACES) {
     const t = d.taking![face];
@@ -161,34 +146,15 @@ function bodiceChecks(c: PartContext, v: BodiceValues, d: BodiceDraft): RawCheck
       ),
     );
   }
-  const sides = FACES.map((f) => sewnLength(d.faces![f], 'side'));
-  const apart = Math.abs(sides[0]! - sides[1]!);
-  found.push(
-    judge(
-      apart <= TOLERANCE.detail,
-      c.id('side-seams'),
-      c.id('side-seam'),
-      `Side seams sewn: front ${p(sides[0]!)} with its dart closed, back ${p(sides[1]!)}${apart > TOLERANCE.detail ? `; ease or true ${p(apart)}` : ', equal within what is trued'}.`,
-    ),
-  );
-  const body = c.measured.get('armhole')?.net;
-  const round = d.measured.find((f) => f.id === c.id('armhole-round'))?.finished;
-  if (body != null && round != null)
-    found.push(
-      judge(
-        round >= body - 1,
-        c.id('armhole'),
-        c.id('armhole-round'),
-        `Armhole ${p(round)} sewn, ${p(body)} on the body: ${round >= body - 1 ? 'it will not cut in' : 'it will cut in; lower it'}.`,
-      ),
-    );
+  const { sides, checks } = seamChecks(c, d.faces, d.measured);
+  found.push(...checks);
   const side = c.measured.get('underarm-to-waist')?.net;
-  if (side != null && Math.abs(sides[1]! - side) > 3)
+  if (side != null && Math.abs(sides[1] - side) > 3)
     found.push(
       warn(
         c.id('side-height'),
         c.id('side-seam'),
-        `The side seam is ${p(sides[1]!)}, the side height was read ${p(side)}: more than 3 cm apart. Read armhole depth and waist levels again.`,
+        `The side seam is ${p(sides[1])}, the side height was read ${p(side)}: more than 3 cm apart. Read armhole depth and waist levels again.`,
       ),
     );
   return found;

@@ -1,5 +1,5 @@
 import { PLAN } from '../../common/bodice/quarter-plan.ts';
-import { NECKLINE } from '../../common/neck-and-armhole.ts';
+import { NECKLINE, neckFields } from '../../common/neck-and-armhole.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
 
 const beneath = (what: string, max: number) =>
@@ -45,23 +45,7 @@ export const FIELDS = {
     ['armhole', 'moved to the armhole'],
     ['neck', 'moved to the neckline'],
   ]),
-  neckFront: {
-    kind: 'length',
-    label: 'Neckline depth, front',
-    hint: 'straight down from the side-neck; a reading goes before it',
-    min: 4,
-    max: 40,
-    default: '9 cm',
-  },
-  neckBack: { kind: 'length', label: 'Neckline depth, back', min: 1, max: 40, default: '2 cm' },
-  widen: {
-    kind: 'length',
-    label: 'Neckline widened, each side',
-    hint: 'along the shoulder, front and back alike',
-    min: 0,
-    max: 9,
-    default: '0 cm',
-  },
+  ...neckFields('9 cm'),
   zip: choice('Opens at', [
     ['centre-back', 'centre back'],
     ['left-side', 'left side'],

@@ -1,9 +1,9 @@
-import { sewnLength } from '../../../draft/measure.ts';
 import { markedGirth, TOLERANCE } from '../../../figure/build.ts';
-import { judge, missing, type RawCheck, warn } from '../../../figure/check.ts';
+import { judge, type RawCheck, warn } from '../../../figure/check.ts';
 import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { balanceCheck, quarterBalance } from '../../common/bodice/balance.ts';
+import { absentChecks, bustAbove, seamChecks } from '../../common/bodice/checks.ts';
 import { closingNotions } from '../../common/bodice/closing.ts';
 import { quarterLines } from '../../common/bodice/quarter-plan.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle, tripCaution } from '../../common/skirt-cutting.ts';
@@ -108,16 +108,7 @@ export const longBodice = definePart({
 });
 
 function longChecks(c: PartContext, v: LongValues, d: LongDraft, opening: OpeningMade): RawCheck[] {
-  const found: RawCheck[] = [];
-  for (const f of d.plan.figures)
-    if (f.finished === null)
-      found.push(
-        missing(
-          `absent-${f.id}`,
-          f.id,
-          `${f.name} was not read, and nothing it could be taken from: read it or set it by hand.`,
-        ),
-      );
+  const found: RawCheck[] = absentChecks(d.plan.figures);
   found.push(...overChecks(c, v));
   const m = d.plan.marked;
   if (!m) return found;
@@ -132,6 +123,7 @@ function longChecks(c: PartContext, v: LongValues, d: LongDraft, opening: Openin
       );
     return found;
   }
+  found.push(...bustAbove(c, m));
   found.push(v.plan === 'quarter' ? quarterBalance(c) : balanceCheck(c, m.waistFront, m.waistBack));
   if (d.slits !== v.slits)
     found.push(
@@ -152,27 +144,7 @@ function longChecks(c: PartContext, v: LongValues, d: LongDraft, opening: Openin
         ),
       );
   }
-  const sides = FACES.map((f) => sewnLength(d.faces![f], 'side'));
-  const apart = cm(Math.abs(sides[0]! - sides[1]!));
-  found.push(
-    judge(
-      apart <= TOLERANCE.detail,
-      c.id('side-seams'),
-      c.id('side-seam'),
-      `Side seams sewn: front ${p(sides[0]!)} with its dart closed, back ${p(sides[1]!)}${apart > TOLERANCE.detail ? `; ease or true ${p(apart)}` : ', equal within what is trued'}.`,
-    ),
-  );
-  const body = c.measured.get('armhole')?.net;
-  const round = d.measured.find((f) => f.id === c.id('armhole-round'))?.finished;
-  if (body != null && round != null)
-    found.push(
-      judge(
-        round >= body - 1,
-        c.id('armhole'),
-        c.id('armhole-round'),
-        `Armhole ${p(round)} sewn, ${p(body)} on the body: ${round >= body - 1 ? 'it will not cut in' : 'it will cut in; lower it'}.`,
-      ),
-    );
+  found.push(...seamChecks(c, d.faces, d.measured).checks);
   if (d.below !== null && d.below > LONG)
     found.push(
       ...walkChecks(c, {

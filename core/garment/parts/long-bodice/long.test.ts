@@ -128,6 +128,12 @@ describe('a bodice without a waist seam', () => {
   });
 });
 
+it('a bust line above the underarm is told, as on a bodice to the waist', () => {
+  const low = BODY.map((l) => (l.startsWith('neck-to-bust') ? 'neck-to-bust 19 cm' : l));
+  expect(check(made({}, low), 'bodice.bust-above')).toMatchObject({ state: 'warned' });
+  expect(check(made({}), 'bodice.bust-above')).toBeUndefined();
+});
+
 describe('a jacket or coat over another garment', () => {
   // The chart printed on commercial patterns (from memory): a jacket's and a coat's bust ease over the body, inches.
   const JACKET = { fitted: [3.75, 4.25], 'semi-fitted': [4.375, 5.75], loose: [5.875, 10] } as const;

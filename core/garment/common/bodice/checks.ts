@@ -1,0 +1,64 @@
+import { sewnLength } from '../../../draft/measure.ts';
+import type { Panel } from '../../../draft/panel.ts';
+import { TOLERANCE } from '../../../figure/build.ts';
+import { judge, missing, type RawCheck, warn } from '../../../figure/check.ts';
+import type { Figure } from '../../../figure/figure.ts';
+import { type Cm, cm } from '../../../units/length.ts';
+import { say as p } from '../../../units/print.ts';
+import type { PartContext } from '../../part.ts';
+import { FACES, type Face } from '../../tables/darts.ts';
+import type { Marked } from './plan.ts';
+
+/** Figures of a bodice's plan that are absent. */
+export const absentChecks = (figures: readonly Figure[]): RawCheck[] =>
+  figures
+    .filter((f) => f.finished === null)
+    .map((f) =>
+      missing(
+        `absent-${f.id}`,
+        f.id,
+        `${f.name} was not read, and nothing it could be taken from: read it or set it by hand.`,
+      ),
+    );
+
+/** A bust line above the underarm belongs to no one body. */
+export const bustAbove = (c: PartContext, m: Marked): RawCheck[] =>
+  m.bustLevel >= m.armhole
+    ? []
+    : [
+        warn(
+          c.id('bust-above'),
+          c.id('bust-level'),
+          `The bust line (${p(m.bustLevel)}) lies above the underarm (${p(m.armhole)}): read both again.`,
+        ),
+      ];
+
+/** Side seams sewn, front and back, and the armhole beside the body's. */
+export function seamChecks(
+  c: PartContext,
+  faces: Readonly<Record<Face, Panel>>,
+  measured: readonly Figure[],
+): { readonly sides: readonly [Cm, Cm]; readonly checks: RawCheck[] } {
+  const sides = FACES.map((f) => sewnLength(faces[f], 'side')) as unknown as readonly [Cm, Cm];
+  const apart = cm(Math.abs(sides[0] - sides[1]));
+  const checks = [
+    judge(
+      apart <= TOLERANCE.detail,
+      c.id('side-seams'),
+      c.id('side-seam'),
+      `Side seams sewn: front ${p(sides[0])} with its dart closed, back ${p(sides[1])}${apart > TOLERANCE.detail ? `; ease or true ${p(apart)}` : ', equal within what is trued'}.`,
+    ),
+  ];
+  const body = c.measured.get('armhole')?.net;
+  const round = measured.find((f) => f.id === c.id('armhole-round'))?.finished;
+  if (body != null && round != null)
+    checks.push(
+      judge(
+        round >= body - 1,
+        c.id('armhole'),
+        c.id('armhole-round'),
+        `Armhole ${p(round)} sewn, ${p(body)} on the body: ${round >= body - 1 ? 'it will not cut in' : 'it will cut in; lower it'}.`,
+      ),
+    );
+  return { sides, checks };
+}
