@@ -10,6 +10,7 @@ export default defineConfig({
         test: {
           name: 'unit',
           include: ['{core,contract}/**/*.test.ts'],
+          setupFiles: ['core/garment/every-part.ts'],
           // Pure: nothing of one file can be seen by another, so the trade is loaded once for all of them.
           isolate: false,
           ...PATIENT,
@@ -19,6 +20,7 @@ export default defineConfig({
         test: {
           name: 'unit-screens',
           include: ['{web,tools,bench}/**/*.test.ts'],
+          setupFiles: ['core/garment/every-part.ts'],
           exclude: ['**/node_modules/**', 'tools/**/*.integration.test.ts'],
           ...PATIENT,
         },

@@ -18,7 +18,7 @@ import { Id, Instant, IsoDate, Version } from './basics.ts';
 import type { BenchWork, ClientAway } from './bench.ts';
 import { BriefWire, HouseWire, StepsWire } from './brief.ts';
 import type { OrderAppointment } from './diary.ts';
-import { lengthText } from './length.ts';
+import { BY_HAND, lengthText } from './length.ts';
 import type { Role } from './may.ts';
 import { PartsWire } from './parts.ts';
 import { sentencesOf } from './problems.ts';
@@ -287,7 +287,7 @@ export const SheetChange = z.strictObject({
       id: z.uuid(),
       figure: z.string().max(60),
       target: z.enum(['wearing', 'style', 'finished']),
-      value: lengthText({ min: -20, max: 400, name: 'figure' }),
+      value: lengthText({ ...BY_HAND, name: 'figure' }),
       reason: z.string().trim().min(1, 'Say why the figure is set by hand.').max(500),
     }),
     z.strictObject({

@@ -7,6 +7,9 @@ interface Bounds {
   readonly name: string;
 }
 
+/** What a figure may be set to by hand, cm: a side seam may run outward, the hem of a gown is ten metres and more. */
+export const BY_HAND = { min: -20, max: 2000 } as const;
+
 /** A length written with its unit ("62 cm", "24 1⁄2 in"), kept as written. Bounds in cm. */
 export const lengthText = ({ min = 0, max = 1000, name }: Bounds) =>
   z

@@ -8,7 +8,7 @@ import { sentencesOf } from './problems.ts';
 import { refusedIn } from './sheet-file.ts';
 import { SpecFile } from './spec.ts';
 import { skirtSpec } from './testing.ts';
-import { toBrief, toSheetInput } from './to-core.ts';
+import { toBrief, toSheetInput, typedPart } from './to-core.ts';
 
 const says = (parts: unknown): string => {
   const read = BriefWire.safeParse({ version: 2, parts });
@@ -147,5 +147,31 @@ describe('a part that only the tests have', () => {
       away();
     }
     expect(says([{ part: 'sash' }])).toContain('no garment part called “sash”');
+  });
+});
+
+describe('a part that is still being typed', () => {
+  const asks = (belt: string) =>
+    measuringList(
+      [typedPart({ part: 'details', belt } as never, 'cm')].map((p) => ({ ...p, part: 'details' })),
+    )
+      .filter((m) => m.needed)
+      .map((m) => m.id);
+  it.each([
+    ['4', ['waist']],
+    ['4 cm', ['waist']],
+    ['1 1/2 in', ['waist']],
+    ['0', []],
+    ['0 cm', []],
+    ['fo', []],
+    ['', []],
+  ])('a belt of “%s” asks for %j', (belt, needed) => expect(asks(belt)).toEqual(needed));
+  it('a number alone has the page’s unit, and what has no default stays open', () => {
+    const typed = (below: string, unit: 'cm' | 'in') =>
+      typedPart({ part: 'long-bodice', below, overHip: 'x' } as never, unit) as Record<string, unknown>;
+    expect(typed('24', 'cm').below).toBe(24);
+    expect(typed('10', 'in').below).toBeCloseTo(25.4, 9);
+    expect(typed('2 ft 3/', 'cm').below).toBe(22);
+    expect(typed('24', 'cm').overHip).toBeNull();
   });
 });

@@ -14,8 +14,14 @@ export const specReading = (
 ): Reading => {
   const read = r.state === 'read' ? readLength(r.value, 'cm', true) : null;
   return {
-    ...r,
     id: `reading-${i + 1}`,
+    measure: r.measure,
+    state: r.state,
+    way: r.way,
+    tape: r.tape,
+    source: r.source,
+    reason: r.reason,
+    note: r.note,
     written: read?.ok ? read.written : null,
     replaces: null,
     by: r.by || spec.session.measurer,

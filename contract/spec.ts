@@ -15,7 +15,7 @@ import { z } from 'zod';
 import { Instant, IsoDate } from './basics.ts';
 import { BriefWire, HouseWire } from './brief.ts';
 import { specForward } from './forward.ts';
-import { lengthText } from './length.ts';
+import { BY_HAND, lengthText } from './length.ts';
 import { withParts } from './parts.ts';
 import { specReading } from './spec-reading.ts';
 
@@ -53,7 +53,7 @@ const SpecReading = ReadingShape.superRefine((r, ctx) => {
 export const OverrideWire = z.strictObject({
   figure: z.string().max(60),
   target: z.enum(TARGETS),
-  value: lengthText({ min: -20, max: 400, name: 'overriding figure' }),
+  value: lengthText({ ...BY_HAND, name: 'overriding figure' }),
   reason: z.string().trim().min(1, 'Say why the figure is set by hand.').max(500),
   by: short,
   at: short,
@@ -121,13 +121,12 @@ function hardFindings(spec: z.infer<typeof Spec>, ctx: z.RefinementCtx) {
   for (const [id, m] of measured) {
     const last = m.readings.filter((r) => r.state === 'read').at(-1);
     if (m.net === null || !last?.written) continue;
-    const others = new Map([...nets].filter(([other]) => other !== id));
     for (const f of checkReading({
       measure: m.measure,
       value: m.net,
       written: last.written,
       way: last.way,
-      others,
+      others: nets,
     })) {
       if (f.level !== 'hard' || said.has(f.sentence)) continue;
       said.add(f.sentence);

@@ -1,4 +1,4 @@
-import { GARMENTS } from '@rocchetto/core';
+import { allParts, GARMENTS } from '@rocchetto/core';
 import { SpecFile } from './spec.ts';
 import { readings } from './testing.ts';
 
@@ -13,21 +13,35 @@ interface More {
   readonly rest?: object;
 }
 
-/** A spec of one of the house's garments for tests: half centimetres, unlined, no cloth width, 62 cm long. */
-export function garmentSpec(id: string, lines: readonly string[], more: More = {}): SpecFile {
-  const made = GARMENTS.find((g) => g.id === id);
-  if (!made) throw new Error(`no garment ${id}`);
+type PartRow = Readonly<Record<string, unknown>>;
+
+/** Whether a part has the field, and what is laid over it is one of its choices. */
+function takes(part: PartRow, name: string, value: unknown): boolean {
+  if (!FIELD_OF[String(part.part)]!.includes(name)) return false;
+  const field = allParts().find((p) => p.id === part.part)?.fields[name];
+  return field?.kind !== 'choice' || field.options.some((o) => o.value === value);
+}
+
+/** A spec of one of the house's garments, or of these parts, for tests: half centimetres, unlined, no cloth width, 62 cm long. */
+export function garmentSpec(
+  garment: string | readonly PartRow[],
+  lines: readonly string[],
+  more: More = {},
+): SpecFile {
+  const parts =
+    typeof garment === 'string'
+      ? GARMENTS.find((g) => g.id === garment)?.parts
+      : (garment as readonly PartRow[]);
+  if (!parts) throw new Error(`no garment ${String(garment)}`);
   const skirt = (p: Readonly<Record<string, unknown>>) => String(p.part).includes('skirt');
   return SpecFile.parse({
     format: 'rocchetto-spec',
     version: 2,
     garment: {
-      parts: made.parts.map((p) => ({
+      parts: parts.map((p) => ({
         ...p,
         ...(skirt(p) ? { length: '62 cm' } : {}),
-        ...Object.fromEntries(
-          Object.entries(more.fields ?? {}).filter(([f]) => FIELD_OF[String(p.part)]!.includes(f)),
-        ),
+        ...Object.fromEntries(Object.entries(more.fields ?? {}).filter(([f, value]) => takes(p, f, value))),
       })),
       ...more.garment,
     },
@@ -50,7 +64,7 @@ const FIELD_OF: Record<string, readonly string[]> = {
   trousers: ['band', 'overlap'],
   'pull-on-trousers': ['passes'],
   'darted-bodice': ['plan', 'neckline', 'neckFront', 'neckBack', 'widen', 'zip', 'shaping', 'closes'],
-  'long-bodice': ['plan', 'neckline', 'neckFront', 'widen', 'zip', 'closes', 'flare'],
+  'long-bodice': ['plan', 'neckline', 'neckFront', 'widen', 'zip', 'closes', 'flare', 'shaping', 'below'],
   'boned-bodice': ['reduction', 'dip', 'underlined', 'zip'],
   top: ['neckline', 'neckFront', 'widen', 'shaped'],
   'dance-suit': ['neckline', 'neckFront', 'widen'],

@@ -12,9 +12,10 @@ import {
   type SheetInput,
   type SheetUnit,
   showInput,
+  withUnit,
 } from '@rocchetto/core';
 import type { BriefWire, HouseRulesWire, HouseWire } from './brief.ts';
-import { toCm } from './parse-length.ts';
+import { parseLength, toCm } from './parse-length.ts';
 import type { PartWire } from './parts.ts';
 import type { SpecFile } from './spec.ts';
 import { specReading } from './spec-reading.ts';
@@ -27,6 +28,18 @@ export function toPart(w: PartWire): PartBrief {
   const fields = findPart(w.part)?.fields ?? {};
   const value = (id: string, v: unknown) =>
     fields[id]?.kind === 'length' && typeof v === 'string' ? toCm(v) : v;
+  return Object.fromEntries(Object.entries(w).map(([id, v]) => [id, value(id, v)])) as PartBrief;
+}
+
+/** The same of a part that is still being typed, a number alone in `unit`: a length that cannot be read yet is its default. */
+export function typedPart(w: PartWire, unit: SheetUnit): PartBrief {
+  const fields = findPart(w.part)?.fields ?? {};
+  const value = (id: string, v: unknown) => {
+    const field = fields[id];
+    if (field?.kind !== 'length') return v;
+    const read = parseLength(withUnit(typeof v === 'string' ? v : null, unit) ?? '');
+    return read.ok ? read.cm : field.default === null ? null : toCm(field.default);
+  };
   return Object.fromEntries(Object.entries(w).map(([id, v]) => [id, value(id, v)])) as PartBrief;
 }
 

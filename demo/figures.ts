@@ -61,7 +61,7 @@ function limbs(of: { waist: number; hip: number; bust: number; back: number; flo
     thigh: of.hip * 0.57,
     knee: 35 + (of.hip - 100) * 0.08,
     'heel-instep': 31 + (of.floor - 104) * 0.1,
-    'crotch-length': rise * 2 + 13,
+    'crotch-length': rise * 2 + 13 + (of.hip - 98) * 0.15,
     'underarm-to-waist': of.back + 2 - (19.5 + (of.bust - 80) * 0.05) - 0.5,
     'bust-to-underbust': 7.5,
     elbow: 24 + (of.bust - 90) * 0.1,

@@ -35,7 +35,7 @@ test('a digital tape reads into the session with the same questions; doubles, la
   ).toBeVisible();
   await wrong('a garbled line');
   await expect(page.getByText('So far 2 lines.')).toBeVisible();
-  expect(await kept(orderId)).toHaveLength(1);
+  await expect.poll(() => kept(orderId)).toHaveLength(1);
 
   // The second reading of the waist; the tape goes on by itself.
   await press('704.5');

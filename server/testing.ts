@@ -33,17 +33,36 @@ export interface TestApp {
   readonly close: () => Promise<void>;
 }
 
+const TEMPLATE = 't_migrated';
+
+/** A database of this name that holds today's empty studio: migrated once a cluster, then copied. */
+async function emptyStudio(admin: string, database: string): Promise<string> {
+  const at = (name: string) => Object.assign(new URL(admin), { pathname: `/${name}` }).toString();
+  const client = new pg.Client({ connectionString: admin });
+  await client.connect();
+  try {
+    await client.query(`select pg_advisory_lock(hashtext($1))`, [TEMPLATE]);
+    const { rows } = await client.query(`select from pg_database where datname = $1`, [TEMPLATE]);
+    if (rows.length === 0) {
+      // It gets its name when it is whole: a run that was ended halfway leaves none.
+      const making = `${TEMPLATE}_${randomUUID().replaceAll('-', '')}`;
+      await client.query(`create database ${making}`);
+      await migrate(at(making));
+      await client.query(`alter database ${making} rename to ${TEMPLATE}`);
+    }
+    await client.query(`select pg_advisory_unlock(hashtext($1))`, [TEMPLATE]);
+    await client.query(`create database ${database} template ${TEMPLATE}`);
+  } finally {
+    await client.end();
+  }
+  return at(database);
+}
+
 /** A fresh, migrated database of the test cluster, and the server on it. */
 export async function startTestApp(now = () => new Date('2026-03-10T12:00:00Z')): Promise<TestApp> {
   const admin = process.env.TEST_DATABASE_ADMIN_URL;
   if (!admin) throw new Error('These tests need a PostgreSQL: run ./rocchetto test.');
-  const database = `t_${randomUUID().replaceAll('-', '')}`;
-  const client = new pg.Client({ connectionString: admin });
-  await client.connect();
-  await client.query(`create database ${database}`);
-  await client.end();
-  const url = Object.assign(new URL(admin), { pathname: `/${database}` }).toString();
-  await migrate(url);
+  const url = await emptyStudio(admin, `t_${randomUUID().replaceAll('-', '')}`);
   const pool = openPool(url, () => undefined);
   const log = pino({ level: 'silent' });
   const live = openLive(url, log);

@@ -77,9 +77,11 @@ const alive = (pid: number) => {
 /**
  * Starts the cluster of this name, making it first where there is none.
  * @param fresh throws an earlier one away
+ * @param forgetful it is thrown away afterwards, so it does not wait for the disk: a killed process loses nothing even
+ * so, a machine that loses its power does
  * @throws StopWord with a sentence when it cannot
  */
-export async function startCluster(name: string, fresh = false): Promise<Cluster> {
+export async function startCluster(name: string, fresh = false, forgetful = false): Promise<Cluster> {
   const bin = findBin();
   const as = runAs();
   mkdirSync(local, { recursive: true });
@@ -108,7 +110,9 @@ export async function startCluster(name: string, fresh = false): Promise<Cluster
   // What it has to say goes into a file: into a pipe that a busy tool does not empty it would say 64 KB and then wait.
   const logFile = join(local, `${name}.log`);
   const log = openSync(logFile, 'w', 0o600);
-  const child = spawn(join(bin, 'postgres'), ['-D', data, '-h', '127.0.0.1', '-p', String(port), '-k', ''], {
+  const settings = forgetful ? ['-c', 'fsync=off'] : [];
+  const address = ['-h', '127.0.0.1', '-p', String(port), '-k', ''];
+  const child = spawn(join(bin, 'postgres'), ['-D', data, ...address, ...settings], {
     ...as,
     detached: true,
     stdio: ['ignore', 'ignore', log],
@@ -122,7 +126,7 @@ export async function startCluster(name: string, fresh = false): Promise<Cluster
     ensureDatabase: (database, anew = false) => ensureDatabase(url('postgres'), database, anew),
     stop: () => stopChild(child, 'SIGINT', 10_000),
     discard: async () => {
-      await stopChild(child, 'SIGINT', 10_000);
+      await stopChild(child, forgetful ? 'SIGQUIT' : 'SIGINT', 10_000);
       rmSync(data, { recursive: true, force: true });
       rmSync(keptFile, { force: true });
       rmSync(logFile, { force: true });

@@ -103,7 +103,7 @@ runTool(async () => {
 
   if (!quick) {
     timed('build', buildWeb);
-    const cluster = await startCluster('test', true);
+    const cluster = await startCluster('test', true, true);
     try {
       const env = { TEST_DATABASE_ADMIN_URL: cluster.url('postgres') };
       vitest('integration', env);

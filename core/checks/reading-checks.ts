@@ -3,7 +3,7 @@ import { NET } from '../net/table.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import type { CheckContext, Finding } from './finding.ts';
-import { RELATIONS } from './relations.ts';
+import { relationsOf } from './relations.ts';
 
 const hard = (code: string, sentence: string): Finding => ({ code, level: 'hard', sentence });
 const soft = (code: string, sentence: string): Finding => ({ code, level: 'soft', sentence });
@@ -111,11 +111,8 @@ export function isSwap(now: string, last: string): boolean {
 }
 
 function relationFindings(c: CheckContext): Finding[] {
-  const known = new Map(c.others);
-  known.set(c.measure.id, c.value);
-  return RELATIONS.flatMap((r) => {
-    if (!r.touches.includes(c.measure.id)) return [];
-    const values = r.touches.map((id) => known.get(id));
+  return relationsOf(c.measure.id).flatMap((r) => {
+    const values = r.touches.map((id) => (id === c.measure.id ? c.value : c.others.get(id)));
     if (values.some((v) => v === undefined)) return [];
     // Between two measures of the net only what cannot be is said by a fixed rule.
     if (r.level === 'soft' && c.expected && r.touches.every((id) => id in NET)) return [];

@@ -104,3 +104,9 @@ export const RELATIONS: readonly Relation[] = [
     h! > b! ? `High bust (${p(h!)}) reads larger than bust (${p(b!)}). Read both again?` : null,
   ),
 ];
+
+const TOUCHING = new Map<string, readonly Relation[]>();
+for (const r of RELATIONS) for (const id of r.touches) TOUCHING.set(id, [...(TOUCHING.get(id) ?? []), r]);
+
+/** The relations that a measure stands in, in the order they are asked. */
+export const relationsOf = (measure: string): readonly Relation[] => TOUCHING.get(measure) ?? [];

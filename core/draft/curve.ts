@@ -14,8 +14,6 @@ export const distance = (a: Point, b: Point): number => size(b[0] - a[0], b[1] -
 /** Length of a vector of cloth: no panel is so large or small that its squares would overflow. */
 const size = (x: number, y: number): number => Math.sqrt(x * x + y * y);
 
-const at = ([x, y]: Point) => ({ x, y });
-const bezier = (s: Segment & { length: 4 }) => new Bezier(at(s[0]), at(s[1]), at(s[2]), at(s[3]));
 const isCurve = (s: Segment): s is Segment & { length: 4 } => s.length === 4;
 const { Tvalues, Cvalues } = Bezier.getUtils();
 
@@ -99,10 +97,19 @@ export const mapped = (s: Segment, move: (p: Point) => Point): Segment => s.map(
 export function stretch(s: Segment, from: number, to: number): Segment {
   if (from <= 0 && to >= 1) return s;
   if (!isCurve(s)) return [pointAt(s, from), pointAt(s, to)];
-  return bezier(s)
-    .split(from, to)
-    .points.map((p) => [p.x, p.y]) as unknown as Segment;
+  // De Casteljau's blossom: the new control points are the cubic's polar form at from and to.
+  const polar = (a: number, b: number, c: number): Point => [polarOf(s, 0, a, b, c), polarOf(s, 1, a, b, c)];
+  return [polar(from, from, from), polar(from, from, to), polar(from, to, to), polar(to, to, to)];
 }
+
+/** One coordinate of a cubic's polar form. */
+const polarOf = (s: Segment & { length: 4 }, i: 0 | 1, a: number, b: number, c: number): number => {
+  const p = s[0][i] + (s[1][i] - s[0][i]) * a;
+  const q = s[1][i] + (s[2][i] - s[1][i]) * a;
+  const r = s[2][i] + (s[3][i] - s[2][i]) * a;
+  const u = p + (q - p) * b;
+  return u + (q + (r - q) * b - u) * c;
+};
 
 /** x where a segment crosses the height y; null where it does not. */
 export function crossing(s: Segment, y: number): number | null {
@@ -166,17 +173,45 @@ function between(
   return t;
 }
 
+/** A moved curve lies this near to its true place, cm: less than any line that is drawn. */
+const HAIR = 0.002;
+
 /** A segment moved sideways by `d`, to the left hand of travel with y down (outward on a panel); a curve may become several. */
 export function offset(s: Segment, d: number): Segment[] {
   if (d === 0 || distance(startOf(s), endOf(s)) < 1e-9) return [s];
-  if (!isCurve(s)) {
-    const [x, y] = directionAt(s, 0);
-    return [mapped(s, (p) => [p[0] + d * y, p[1] - d * x])];
-  }
-  const made = bezier(s).offset(-d);
-  return (Array.isArray(made) ? made : []).map(
-    (b) => (b as Bezier).points.map((p) => [p.x, p.y]) as unknown as Segment,
-  );
+  if (!isCurve(s)) return [[aside(s, 0, d), aside(s, 1, d)]];
+  return alongside(s, d, 0, 1, 6);
+}
+
+/** The point beside a segment at t, `d` to the left hand of travel. */
+function aside(s: Segment, t: number, d: number): Point {
+  const [p, way] = [pointAt(s, t), directionAt(s, t)];
+  return [p[0] + d * way[1], p[1] - d * way[0]];
+}
+
+/**
+ * What runs beside a curve from one parameter to another: one cubic with the same directions at its ends, its arms
+ * changed as its chord is; halved until it lies where it should. (bezier-js moves some gentle curves by a tenth of their
+ * distance beside their place.)
+ */
+function alongside(s: Segment & { length: 4 }, d: number, from: number, to: number, left: number): Segment[] {
+  const own = stretch(s, from, to) as Segment & { length: 4 };
+  const [a, b] = [aside(s, from, d), aside(s, to, d)];
+  const wider = distance(a, b) / (distance(own[0], own[3]) || 1);
+  const arm = (p: Point, at: Point, c: Point): Point => [
+    p[0] + (c[0] - at[0]) * wider,
+    p[1] + (c[1] - at[1]) * wider,
+  ];
+  const made: Segment = [a, arm(a, own[0], own[1]), arm(b, own[3], own[2]), b];
+  const there = [0.25, 0.5, 0.75].every((t) => {
+    const [p, way] = [pointAt(own, t), directionAt(own, t)];
+    const [x, y] = pointAt(made, t);
+    // How far it is from the curve, measured square to it.
+    return Math.abs((x - p[0]) * way[1] - (y - p[1]) * way[0] - d) < HAIR;
+  });
+  if (there || left === 0) return [made];
+  const middle = (from + to) / 2;
+  return [...alongside(s, d, from, middle, left - 1), ...alongside(s, d, middle, to, left - 1)];
 }
 
 /** Least and greatest x and y: [x0, y0, x1, y1]. */

@@ -1,3 +1,4 @@
+import { Bezier } from 'bezier-js';
 import fc from 'fast-check';
 import pc from 'polygon-clipping';
 import { describe, expect, it } from 'vitest';
@@ -15,11 +16,12 @@ import {
   reachAlong,
   type Segment,
   startOf,
+  stretch,
 } from './curve.ts';
 import { dartOn, edgeLength, held, sewnLength, sewnWidthAt, widthAt } from './measure.ts';
 import { cutOutline, cutSize, mirrored, pathData, sewnOutline, sewnSize } from './outline.ts';
 import { edge, edgeOf, type Panel } from './panel.ts';
-import { arc, levelFrom, levelOfLength, seamThrough, straight } from './shape.ts';
+import { arc, levelFrom, levelOfLength, rounded, seamThrough, straight } from './shape.ts';
 
 /** The path as a polygon of many points: what every measure is judged against. */
 const polygon = (path: readonly Segment[], steps: number): Point[] =>
@@ -216,6 +218,111 @@ describe('curves, against polygons of 10,000 points and closed forms', () => {
         expect(nearest).toBeGreaterThan(1.45);
         expect(nearest).toBeLessThan(1.55);
       }
+  });
+});
+
+describe('against bezier-js, which cuts and offsets the same curves by its own way', () => {
+  const curve = fc
+    .array(
+      fc.tuple(fc.double({ min: -60, max: 60, noNaN: true }), fc.double({ min: -60, max: 60, noNaN: true })),
+      {
+        minLength: 4,
+        maxLength: 4,
+      },
+    )
+    .map((points) => points as unknown as Segment);
+  const library = (s: Segment) => new Bezier(s.map(([x, y]) => ({ x, y })));
+  it('a stretch is the one that the library splits off', () => {
+    fc.assert(
+      fc.property(
+        curve,
+        fc.double({ min: 0, max: 0.5, noNaN: true }),
+        fc.double({ min: 0.5, max: 1, noNaN: true }),
+        (s, a, b) => {
+          fc.pre(b - a > 1e-3);
+          library(s)
+            .split(a, b)
+            .points.forEach((p, i) => {
+              expect(stretch(s, a, b)[i]![0]).toBeCloseTo(p.x, 8);
+              expect(stretch(s, a, b)[i]![1]).toBeCloseTo(p.y, 8);
+            });
+        },
+      ),
+    );
+  });
+});
+
+describe('a point that is very sharp', () => {
+  /** A triangle of this width at its foot, 40 high, walked with the cloth on the right hand. */
+  const spike = (wide: number, a: number): Panel => {
+    const [top, right, left] = [
+      [0, 0],
+      [wide / 2, 40],
+      [-wide / 2, 40],
+    ] as const;
+    return {
+      ...panel(),
+      darts: [],
+      lines: [],
+      marks: [],
+      edges: [
+        edge('side', 'side', straight(top, right), cm(a)),
+        edge('hem', 'hem', straight(right, left), cm(a)),
+        edge('centre', 'centre', straight(left, top), cm(a)),
+      ],
+    };
+  };
+  it.each([[30], [10], [6], [2], [0.5]])(
+    '%d wide it is cut past its point by its allowance, and not far past it',
+    (wide) => {
+      const p = spike(wide, 1.5);
+      const over = cutSize(p).height - sewnSize(p).height - 1.5;
+      expect(over).toBeGreaterThan(1.4);
+      expect(over).toBeLessThan(4 * 1.5 + 0.1);
+      // The box is that of the line as it is drawn.
+      const ys = cutOutline(p).flatMap((s) => s.map(([, y]) => y));
+      expect(cutSize(p).height).toBeCloseTo(Math.max(...ys) - Math.min(...ys), 6);
+    },
+  );
+});
+
+describe('a curve moved sideways', () => {
+  /** The true line beside a curve, by 10,000 points. */
+  const beside = (s: Segment, d: number): Point[] =>
+    Array.from({ length: 10_001 }, (_, i) => {
+      const [[x, y], way] = [pointAt(s, i / 10_000), directionAt(s, i / 10_000)];
+      return [x + d * way[1], y - d * way[0]];
+    });
+  it.each([
+    ['a collar', levelOfLength([0, 4], 1.5, 23.17), 4],
+    ['a waist', levelOfLength([0, 0], 1.2, 18), -1.5],
+    [
+      'an underarm',
+      [
+        [-15, 14],
+        [-8.7, 14],
+        [-6.9, 0],
+        [0, 0],
+      ] as Segment,
+      1.5,
+    ],
+    ['a neckline', rounded([0, 9], [7, 0]), -6],
+    ['a neckline outward', rounded([0, 9], [7, 0]), 1],
+    [
+      'a side seam',
+      seamThrough([
+        [20, -1.2],
+        [26, 20],
+      ])[0]!,
+      2,
+    ],
+  ] as const)('%s: its length and its places are those of 10,000 points', (_, curve, d) => {
+    const moved = offset(curve, d);
+    const truth = beside(curve, d);
+    expect(moved.reduce((a, s) => a + lengthOf(s), 0)).toBeCloseTo(along(truth), 2);
+    for (const [x, y] of polygon(moved, 20))
+      expect(Math.min(...truth.map(([u, v]) => Math.hypot(u - x, v - y)))).toBeLessThan(0.01);
+    for (const [i, s] of moved.slice(1).entries()) expect(startOf(s)).toEqual(endOf(moved[i]!));
   });
 });
 

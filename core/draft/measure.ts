@@ -30,10 +30,16 @@ export function heldInside(dart: InnerDart, y: number): Cm {
 const upright = (d: Dart) =>
   Math.abs(d.tip[1] - d.legs[0][1]) > Math.abs(d.tip[0] - (d.legs[0][0] + d.legs[1][0]) / 2);
 
+/** From where to where the flat panel reaches at a height, centre to side, cm; null where it does not. */
+export function spanAt(panel: Panel, y: number): readonly [from: number, to: number] | null {
+  const side = crossEdge(panel, panel.across.side, y);
+  return side === null ? null : [crossEdge(panel, panel.across.centre, y) ?? 0, side];
+}
+
 /** Width of the flat panel at a height, from its centre to its side, cm; null where it has none. */
 export function widthAt(panel: Panel, y: number): Cm | null {
-  const side = crossEdge(panel, panel.across.side, y);
-  return side === null ? null : cm(side - (crossEdge(panel, panel.across.centre, y) ?? 0));
+  const span = spanAt(panel, y);
+  return span && cm(span[1] - span[0]);
 }
 
 /** Width at a height once the darts are closed, cm: what the wearer has there. Fullness gathered above falls free. */

@@ -1,16 +1,18 @@
 import { type Cm, cm } from '../units/length.ts';
-import { endOf, mapped, type Point, type Segment, startOf } from './curve.ts';
+import { endOf, mapped, type Point, reversed, type Segment, startOf } from './curve.ts';
 import { edgeLength, pointAlong } from './measure.ts';
 import { type Dart, type Edge, edgeOf, type Panel } from './panel.ts';
 import { between, pathLength } from './path.ts';
+import { seamThrough } from './shape.ts';
 
 /** A turn about a point. */
-const turner =
-  ([px, py]: Point, angle: number) =>
-  ([x, y]: Point): Point => [
-    px + (x - px) * Math.cos(angle) - (y - py) * Math.sin(angle),
-    py + (x - px) * Math.sin(angle) + (y - py) * Math.cos(angle),
+const turner = ([px, py]: Point, angle: number) => {
+  const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+  return ([x, y]: Point): Point => [
+    px + (x - px) * cos - (y - py) * sin,
+    py + (x - px) * sin + (y - py) * cos,
   ];
+};
 const bearing = (from: Point, to: Point) => Math.atan2(to[1] - from[1], to[0] - from[0]);
 
 /** Two stretches of one edge joined: the longer of the two gives way where their ends do not quite meet. */
@@ -161,6 +163,34 @@ export function seamOver(a: Point, over: Point, b: Point): Segment[] {
   ];
 }
 
+/**
+ * A seam over a point and on, past a dart with two ends, to a hem: `waist` is that dart at its widest, on the first and
+ * on the second half; `after` are the points below that both have; `spread` makes each half so much wider at the hem.
+ */
+export interface SeamBelow {
+  readonly waist: readonly [Point, Point] | null;
+  readonly after: readonly Point[];
+  readonly spread: number;
+}
+
+/** One side of such a seam, with one direction at every point of it. */
+function seamDown(
+  a: Point,
+  over: Point,
+  waist: Point | null,
+  after: readonly Point[],
+  end: Point,
+): Segment[] {
+  const below = [...(waist ? [waist] : []), ...after];
+  const [first] = seamOver(a, over, below[0] ?? end);
+  const [c1, c2] = [first![2] as Point, over];
+  const smooth = seamThrough(
+    [over, ...(below.length > 0 ? below : [end])],
+    (c2[0] - c1[0]) / (c2[1] - c1[1] || 1),
+  );
+  return below.length > 0 ? [first!, ...smooth, [below.at(-1)!, end]] : [first!, ...smooth];
+}
+
 /** Where a panel is cut apart: at a dart that opens on an edge, or at a place of it where none does. */
 export interface CutAt {
   readonly edge: string;
@@ -178,6 +208,7 @@ export function cutApart(
   second: CutAt,
   over: Point,
   seam: { readonly id: string; readonly name: string; readonly allowance: Cm },
+  below?: SeamBelow,
 ): { readonly outer: Panel; readonly inner: Panel } {
   const ids = panel.edges.map((e) => e.id);
   const at = (c: CutAt) => {
@@ -205,32 +236,46 @@ export function cutApart(
     gather: cm(0),
   });
   const whole = (e: Edge) => [e, e.path] as const;
+  const ends = [b.legs[1], b.legs[0]].map(
+    ([x, y], i): Point => [x + (below?.spread ?? 0) * (i === 0 ? 1 : -1), y],
+  ) as [Point, Point];
+  const spread = (from: Point, to: Point): Segment[] => (below?.spread ? [[from, to]] : []);
+  const down = (i: 0 | 1): Segment[] =>
+    below
+      ? seamDown(a.legs[i], over, below.waist?.[i] ?? null, below.after, ends[i])
+      : seamOver(a.legs[i], over, ends[i]);
   const outerEdges = [
     ...edges([...panel.edges.slice(0, a.index).map(whole), [panel.edges[a.index]!, a.before]]),
-    cut(seamOver(a.legs[0], over, b.legs[1])),
-    ...edges([[panel.edges[b.index]!, b.after], ...panel.edges.slice(b.index + 1).map(whole)]),
+    cut(down(0)),
+    ...edges([
+      [panel.edges[b.index]!, [...spread(ends[0], b.legs[1]), ...b.after]],
+      ...panel.edges.slice(b.index + 1).map(whole),
+    ]),
   ];
   const innerEdges = [
     ...edges([
       [panel.edges[a.index]!, a.after],
       ...panel.edges.slice(a.index + 1, b.index).map(whole),
-      [panel.edges[b.index]!, b.before],
+      [panel.edges[b.index]!, [...b.before, ...spread(b.legs[0], ends[1])]],
     ]),
-    cut(seamOver(b.legs[0], over, a.legs[1])),
+    cut(reversed(down(1))),
   ];
   const mine = (list: readonly Edge[]) => (d: Dart) => {
     const path = list.find((e) => e.id === d.edge)?.path ?? [];
     return path.some((s) => nearPath(s, d.legs[0]) || startOf(s) === d.legs[0] || endOf(s) === d.legs[1]);
   };
+  // What a dart inside held opens into the seam as well.
+  const { inner: held, ...open } = panel;
+  const base: Panel = below || !held ? open : { ...open, inner: held };
   return {
     outer: {
-      ...panel,
+      ...base,
       edges: outerEdges,
       darts: darts.filter(mine(outerEdges)),
       across: { centre: panel.across.centre, side: seam.id },
     },
     inner: {
-      ...panel,
+      ...base,
       edges: innerEdges,
       darts: darts.filter(mine(innerEdges)),
       across: { centre: seam.id, side: panel.across.side },

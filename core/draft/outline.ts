@@ -30,10 +30,8 @@ export function cutOutline(panel: Panel): Segment[] {
     const [own, next] = [moved[i]!, moved[(i + 1) % edges.length]!];
     const [end, start] = [endOf(own.at(-1)!), startOf(next[0]!)];
     if (distance(end, start) < 1e-6) return own;
-    const corner = cornerOf(e, edges[(i + 1) % edges.length]!);
-    return corner
-      ? [...own, [end, corner] as const, [corner, start] as const]
-      : [...own, [end, start] as const];
+    const round = [end, ...cornersOf(e, edges[(i + 1) % edges.length]!), start];
+    return [...own, ...round.slice(1).map((p, k) => [round[k]!, p] as const)];
   });
 }
 
@@ -57,8 +55,7 @@ export function cutSize(panel: Panel): Size {
   const edges = panel.edges.filter((e) => e.path.length > 0);
   edges.forEach((e, i) => {
     for (const s of e.path) reachAlong(box, s, e.allowance);
-    const corner = cornerOf(e, edges[(i + 1) % edges.length]!);
-    if (corner) reach(box, corner[0], corner[1]);
+    for (const [x, y] of cornersOf(e, edges[(i + 1) % edges.length]!)) reach(box, x, y);
   });
   return sizeOf(box);
 }
@@ -75,18 +72,30 @@ export const joined = (path: readonly Segment[]): Segment[] =>
 /** A point moved outward across a direction of travel. */
 const out = (p: Point, way: Point, by: number): Point => [p[0] + by * way[1], p[1] - by * way[0]];
 
-/** Where the cut lines of two edges meet; null where they do so at the seam's own corner or too far out. */
-function cornerOf(e: Panel['edges'][number], next: Panel['edges'][number]): Point | null {
+/**
+ * Where the cut lines of two edges meet. At a point that is so sharp that they would meet far out they are cut off square
+ * past it; none where they meet at the seam's own corner, or where the cloth has a corner inward.
+ */
+function cornersOf(e: Panel['edges'][number], next: Panel['edges'][number]): Point[] {
   const a = e.path.at(-1)!;
   const b = next.path[0]!;
   const u = directionAt(a, 1);
   const v = directionAt(b, 0);
   const p = out(endOf(a), u, e.allowance);
   const q = out(startOf(b), v, next.allowance);
-  if (distance(p, q) < 1e-6) return null;
+  if (distance(p, q) < 1e-6) return [];
+  const wide = Math.max(e.allowance, next.allowance);
   const corner = meet(p, u, q, v);
-  const most = MOST_MITRE * Math.max(e.allowance, next.allowance);
-  return corner && distance(corner, p) <= most && distance(corner, q) <= most ? corner : null;
+  if (corner && distance(corner, p) <= MOST_MITRE * wide && distance(corner, q) <= MOST_MITRE * wide)
+    return [corner];
+  // Walked with the cloth on the right hand, a turn to the right is a point of the cloth.
+  const pointed = u[0] * v[1] - u[1] * v[0] > 0 && u[0] * v[0] + u[1] * v[1] < 0;
+  return pointed
+    ? [
+        [p[0] + u[0] * wide, p[1] + u[1] * wide],
+        [q[0] - v[0] * wide, q[1] - v[1] * wide],
+      ]
+    : [];
 }
 
 /** Width and height of the seam line, cm. */

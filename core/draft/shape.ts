@@ -5,14 +5,16 @@ export const straight = (a: Point, b: Point): Segment[] => [[a, b]];
 
 /**
  * A seam through points going down, as cubics: it leaves the first along the chord and is upright at the last, and
- * never swings past a point (Fritsch–Carlson slopes). Points with growing y, cm.
+ * never swings past a point (Fritsch–Carlson slopes). Points with growing y, cm; `leaves` is another slope at the first,
+ * sideways for each cm down.
  */
-export function seamThrough(points: readonly Point[]): Segment[] {
+export function seamThrough(points: readonly Point[], leaves?: number): Segment[] {
   const n = points.length;
   if (n < 2) return [];
   const chord = points.slice(1).map(([x, y], i) => (x - points[i]![0]) / (y - points[i]![1]));
   const slope = points.map((_, i) => {
     if (i === n - 1) return 0;
+    if (i === 0 && leaves !== undefined) return leaves;
     if (i === 0) return 1.5 * chord[0]! - (n === 2 ? 0 : 0.5 * chord[0]!);
     const [a, b] = [chord[i - 1]!, chord[i]!];
     return a * b <= 0 ? 0 : (2 * a * b) / (a + b);

@@ -8,6 +8,7 @@ import { markedGirth, shareOf } from '../figure/build.ts';
 import type { Figure } from '../figure/figure.ts';
 import type { Sheet } from '../sheet/compute.ts';
 import { GARMENTS } from './garments.ts';
+import { garmentProblems } from './joins.ts';
 import { asLines, randomBody, seeded } from './testing.ts';
 
 const GARMENT_IDS = GARMENTS.map((g) => g.id);
@@ -16,6 +17,15 @@ const DRESS_IDS = GARMENTS.filter(
     g.parts.some((p) => String(p.part).includes('bodice')) &&
     g.parts.some((p) => String(p.part).includes('skirt')),
 ).map((g) => g.id);
+const UPPERS = ['', 'darted-bodice', 'long-bodice', 'boned-bodice', 'top', 'cut-on-top', 'dance-suit'];
+const LOWERS = [
+  '',
+  ...['straight-skirt', 'gathered-skirt', 'circle-skirt', 'gored-skirt', 'pleated-skirt', 'tiered-skirt'],
+  ...['knit-skirt', 'trousers', 'pull-on-trousers'],
+];
+/** A side seam may run outward to a waist that is wider than what is above it: in by less than nothing. */
+const SIGNED = /\.side-(front|back)$/;
+const EXTRAS = ['sleeve', 'collar', 'overskirt', 'details'];
 const BANDLESS = new Set(['straight-skirt']);
 const STEPS = [
   HALF,
@@ -27,8 +37,8 @@ const STEPS = [
   { unit: 'in', step: 0.25, mode: 'up' },
 ];
 
-/** A random garment: body, brief, house, one or two figures set by hand. */
-function randomSheet(seed: number, id: string): Sheet {
+/** A random garment, a named one or of these parts: body, brief, house, one or two figures set by hand. */
+function randomSheet(seed: number, id: string | readonly { readonly part: string }[]): Sheet {
   const rnd = seeded(seed);
   const pick = <T>(list: readonly T[]): T => list[Math.floor(rnd() * list.length)]!;
   const rounding = pick(STEPS);
@@ -50,7 +60,7 @@ function randomSheet(seed: number, id: string): Sheet {
   return sheetOf(
     garmentSpec(id, asLines(randomBody(rnd), pick(['cm', 'in'] as const)), {
       fields: {
-        band: pick(['0 cm', '3 cm', '1 1/2 in'].slice(BANDLESS.has(id) ? 0 : 1)),
+        band: pick(['0 cm', '3 cm', '1 1/2 in'].slice(typeof id === 'string' && BANDLESS.has(id) ? 0 : 1)),
         taper: pick(['0 cm', '1 cm', '2.5 cm']),
         hemOpening: pick(['none', 'vent', 'slit']),
         takenUp: pick(['by-fit', 'darts', 'gathers']),
@@ -83,7 +93,7 @@ function randomSheet(seed: number, id: string): Sheet {
 function newer(seed: number): Readonly<Record<string, unknown>> {
   const of = <T>(list: readonly T[], by: number): T => list[Math.floor(seed / by) % list.length]!;
   return {
-    plan: of(['measured', 'measured', 'quarter'], 13),
+    plan: of(['measured', 'measured', 'quarter', 'measured', 'heights'], 13),
     closes: of(['zip', 'buttons', 'loops', 'lacing'], 11),
     shaping: of(
       ['darts', 'shoulder', 'armhole', 'neck', 'waist', 'princess-armhole', 'princess-shoulder'],
@@ -156,7 +166,9 @@ function closes(s: Sheet): string[] {
   if (band?.marked != null && overlap !== undefined && panel(s, 'skirt.band')) {
     const step = s.input.house.rounding.step * (s.input.house.rounding.unit === 'in' ? 2.54 : 1);
     const lap = step === 0 ? overlap : Math.floor(overlap / step + 0.5 + 1e-9) * step;
-    same('band and marked waist', band.marked - lap, round, 1e-4);
+    // Set by hand it may lap further, never less.
+    if (band.overrides.length > 0) atMost('marked waist inside its band', round, band.marked);
+    else same('band and marked waist', band.marked - lap, round, 1e-4);
     same('band panel', sewnSize(panel(s, 'skirt.band')!).height, band.marked);
   }
   for (const key of ['skirt', 'bodice', 'trousers']) {
@@ -280,9 +292,9 @@ function closes(s: Sheet): string[] {
 
 describe('marked figures close, by an independent model', () => {
   it.each(GARMENT_IDS)(
-    '%s: 90 random bodies, briefs, roundings and figures set by hand',
+    '%s: 40 random bodies, briefs, roundings and figures set by hand',
     (id) => {
-      for (let seed = 1; seed <= 90; seed++) {
+      for (let seed = 1; seed <= 40; seed++) {
         const s = randomSheet(seed * 31, id);
         expect({ seed, wrong: closes(s) }).toEqual({ seed, wrong: [] });
       }
@@ -317,6 +329,90 @@ describe('marked figures close, by an independent model', () => {
     }
     expect(drafted).toBeGreaterThan(1800);
   }, 240_000);
+
+  it('5,000 random bodies in random compositions: they close, hold no strange figure, and no piece is below its panel', () => {
+    const any = <T>(list: readonly T[], rnd: () => number): T => list[Math.floor(rnd() * list.length)]!;
+    const made = new Set<string>();
+    let drafted = 0;
+    for (let seed = 1, n = 0; n < 5000; seed++) {
+      const rnd = seeded(seed * 7 + 3);
+      const ids = [any(UPPERS, rnd), any(LOWERS, rnd), ...EXTRAS.filter(() => rnd() < 0.25)].filter(
+        (id) => id !== '',
+      );
+      if (garmentProblems(ids).length > 0) continue;
+      n++;
+      made.add(ids.join());
+      const s = randomSheet(
+        seed,
+        ids.map((part) => ({ part })),
+      );
+      expect({ seed, ids, wrong: closes(s) }).toEqual({ seed, ids, wrong: [] });
+      // Heights that make no bodice are told as they were read, also where one comes out below another.
+      const refused = s.checks.some((k) => k.state === 'warned' && k.code.endsWith('.heights'));
+      const numbers = s.figures.flatMap((f) => [
+        f.finished,
+        f.marked,
+        ...f.shares.flatMap((x) => [x.exact, x.rounded]),
+      ]);
+      expect({ seed, ids, strange: numbers.filter((x) => x !== null && !Number.isFinite(x)) }).toEqual({
+        seed,
+        ids,
+        strange: [],
+      });
+      expect({
+        seed,
+        ids,
+        negative: s.figures
+          .filter((f) => (f.marked ?? 0) < 0 && !SIGNED.test(f.id) && !refused)
+          .map((f) => f.id),
+      }).toEqual({
+        seed,
+        ids,
+        negative: [],
+      });
+      const said = s.checks.map((k) => k.sentence).join();
+      expect(/NaN|undefined|Infinity/.test(said), said).toBe(false);
+      if (s.panels.length > 0) drafted++;
+    }
+    expect(made.size).toBeGreaterThan(150);
+    expect(drafted).toBeGreaterThan(4500);
+  }, 600_000);
+
+  it.each(GARMENT_IDS)(
+    '%s: every figure set by hand is followed and all closes, or it says why it cannot be',
+    (id) => {
+      const lines = asLines(randomBody(seeded(11)));
+      const of = (overrides: object[]) => sheetOf(garmentSpec(id, lines, { rest: { overrides } }));
+      const plain = of([]);
+      const before = new Set(plain.checks.filter((k) => k.state === 'warned').map((k) => k.code));
+      for (const f of plain.figures)
+        for (const [target, value] of [
+          ...[-3, 0, (f.finished ?? 20) * 0.6, (f.finished ?? 20) * 1.5, 300].map(
+            (x) => ['finished', Math.round(x * 100) / 100] as const,
+          ),
+          ...f.settable.flatMap((t) => (t === 'finished' ? [] : [-6, 0, 9].map((x) => [t, x] as const))),
+        ]) {
+          const at = `${f.id}: ${target} set to ${value}`;
+          const hand = { figure: f.id, target, value: `${value} cm`, by: 'F', at: '', reason: 'tried' };
+          const s = of([hand]);
+          const made = find(s, f.id);
+          const no = s.refused.find((r) => r.override.figure === f.id);
+          // What does not close any more is told.
+          const told = s.checks.some((k) => k.state === 'warned' && !before.has(k.code));
+          expect([at, told ? closes(s).filter((w) => w.includes('cut')) : closes(s)]).toEqual([at, []]);
+          if (no)
+            expect([at, no.sentence.length > 15 && !/NaN|undefined|Infinity/.test(no.sentence)]).toEqual([
+              at,
+              true,
+            ]);
+          else if (made && target === 'finished')
+            expect([at, made.finished]).toEqual([at, expect.closeTo(value, 6)]);
+          const said = s.checks.map((k) => k.sentence).join(' ');
+          expect([at, /NaN|undefined|Infinity/.exec(said)?.[0]]).toEqual([at, undefined]);
+        }
+    },
+    600_000,
+  );
 
   it('a dress opens once, from the neck to where the body passes, through the waist seam', () => {
     for (let seed = 1; seed <= 100; seed++) {

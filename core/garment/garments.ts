@@ -130,6 +130,21 @@ export const GARMENTS: readonly NamedGarment[] = [
     ],
   },
   {
+    id: 'waistcoat',
+    name: 'waistcoat, buttoned',
+    parts: [
+      {
+        part: 'long-bodice',
+        below: '12 cm',
+        neckline: 'v',
+        neckFront: '20 cm',
+        zip: 'centre-front',
+        closes: 'buttons',
+        shaping: 'princess-armhole',
+      },
+    ],
+  },
+  {
     id: 'coat',
     name: 'coat with a collar',
     parts: [
@@ -143,6 +158,22 @@ export const GARMENTS: readonly NamedGarment[] = [
       },
       { part: 'sleeve', shape: 'straight' },
       { part: 'collar', kind: 'shirt' },
+    ],
+  },
+  {
+    id: 'princess-coat',
+    name: 'coat with princess seams',
+    parts: [
+      {
+        part: 'long-bodice',
+        below: '58 cm',
+        flare: '5 cm',
+        zip: 'centre-front',
+        closes: 'buttons',
+        shaping: 'princess-shoulder',
+      },
+      { part: 'sleeve', shape: 'straight' },
+      { part: 'collar', kind: 'stand' },
     ],
   },
   { id: 'dance-suit', name: 'dancer’s suit', parts: [{ part: 'dance-suit' }] },

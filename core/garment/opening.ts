@@ -14,6 +14,13 @@ const PLACE = {
 /** Girths of the body that must pass through an opening at the waist. */
 const PASSING = ['waist', 'high-hip', 'tummy', 'hip'];
 
+/** Where each of them lies below the waist. */
+const LEVEL: Readonly<Record<string, string>> = {
+  'high-hip': 'waist-to-high-hip',
+  tummy: 'waist-to-tummy',
+  hip: 'waist-to-hip',
+};
+
 /**
  * The one opening of a garment, for the whole way the body must pass: from the upper edge of what it opens down to
  * where the marked girth lets the widest body girth through, in a zip that can be bought.
@@ -27,7 +34,12 @@ export function openingOf(
   const above = drafts.map((d) => d.opensAbove).find((a) => a !== undefined) ?? cm(0);
   const below = drafts.find((d) => d.girthAt);
   const unit = c.input.house.zips ?? c.input.house.rounding.unit;
-  const bodies = PASSING.flatMap((id) => c.measured.get(id)?.net ?? []);
+  const least = (below ?? drafts.find((d) => d.opensAtLeast))?.opensAtLeast;
+  // What opens all the way down lets everything through.
+  const whole = least?.whole ?? false;
+  const bodies = PASSING.filter((id) => isInside(c, id, below?.reaches ?? null)).flatMap(
+    (id) => c.measured.get(id)?.net ?? [],
+  );
   // With a hip set by hand and none read, what must pass is not known: the zip reaches the widest marked line.
   const guessed = below !== undefined && c.measured.get('hip')?.net == null;
   const marked = (depth: Cm) => below?.girthAt?.(depth) ?? null;
@@ -35,14 +47,13 @@ export function openingOf(
   const widest = guessed ? widestMarked(marked, reaches) : Math.max(0, ...bodies);
   const waist = marked(cm(0));
   const known = below ? waist !== null && widest > 0 : drafts.every((d) => d.panels.length > 0);
-  const needed = !known ? null : below ? openingDepth(marked, waist!, cm(widest), reaches) : cm(0);
-  const least = (below ?? drafts.find((d) => d.opensAtLeast))?.opensAtLeast;
+  const needed = !known ? null : below && !whole ? openingDepth(marked, waist!, cm(widest), reaches) : cm(0);
   const depth = needed === null ? null : cm(Math.max(needed, least?.depth ?? 0));
   const zipped = c.closes === 'zip';
   const zip = depth === null ? null : zipped ? stockedZip(cm(above + depth), unit) : cm(above + depth);
   const terms = [
     ...(above > 0 ? [term('body', 'from the upper edge to the waist', above, 'Measured on the panel.')] : []),
-    ...(below
+    ...(below && !whole
       ? [
           term(
             'body',
@@ -89,7 +100,9 @@ export function openingOf(
         figure.finished >= above + needed! - 1e-6,
         'zip',
         'zip',
-        `The ${zipped ? 'zip' : 'opening'} of ${p(figure.finished)} opens to where ${below ? `${p(widest)} passes` : 'the garment ends'}; that needs ${p(above + (below ? needed! : depth))}.`,
+        whole
+          ? `The ${zipped ? 'zip' : 'opening'} of ${p(figure.finished)} opens it all the way down: everything passes.`
+          : `The ${zipped ? 'zip' : 'opening'} of ${p(figure.finished)} opens to where ${below ? `${p(widest)} passes` : 'the garment ends'}; that needs ${p(above + (below ? needed! : depth))}.`,
       ),
     );
   return {
@@ -97,6 +110,16 @@ export function openingOf(
     checks,
     notions: zipped ? [{ name: 'zip', length: figure.finished, bought: unit, note: PLACE[c.opens] }] : [],
   };
+}
+
+/**
+ * Whether a girth of the body has to pass: what hangs from the shoulder and ends above a line goes over the head and never
+ * meets it.
+ */
+function isInside(c: GarmentContext, id: string, reaches: Cm | null): boolean {
+  if (id === 'waist' || c.hang !== 'shoulder' || reaches === null) return true;
+  const level = c.measured.get(LEVEL[id]!)?.net ?? (id === 'hip' ? c.input.house.hipDrop : null);
+  return level === null || level <= reaches + 1e-9;
 }
 
 function widestMarked(girthAt: (depth: Cm) => Cm | null, reaches: Cm): number {

@@ -74,8 +74,8 @@ export interface Drafted {
   readonly girthAt?: (depth: Cm) => Cm | null;
   /** how far down from the waist `girthAt` goes */
   readonly reaches?: Cm;
-  /** an opening of this part ends at least here below the waist, cm, with the reason */
-  readonly opensAtLeast?: { readonly depth: Cm; readonly because: string };
+  /** an opening of this part ends at least here below the waist, cm, with the reason; `whole` where that is all the way down */
+  readonly opensAtLeast?: { readonly depth: Cm; readonly because: string; readonly whole?: boolean };
   /** from its upper edge to the waist along the opening, cm */
   readonly opensAbove?: Cm;
   /** where a sleeve hangs: the ends of its armhole as it is worn, the waist at y 0, cm */

@@ -1,48 +1,42 @@
 import type { GarmentPart } from './part.ts';
-import { bonedBodice } from './parts/boned-bodice/index.ts';
-import { circleSkirt } from './parts/circle-skirt/index.ts';
-import { collar } from './parts/collar/index.ts';
-import { cutOnTop } from './parts/cut-on-top/index.ts';
-import { danceSuit } from './parts/dance-suit/index.ts';
-import { dartedBodice } from './parts/darted-bodice/index.ts';
-import { details } from './parts/details/index.ts';
-import { gatheredSkirt } from './parts/gathered-skirt/index.ts';
-import { goredSkirt } from './parts/gored-skirt/index.ts';
-import { knitSkirt } from './parts/knit-skirt/index.ts';
-import { longBodice } from './parts/long-bodice/index.ts';
-import { overskirt } from './parts/overskirt/index.ts';
-import { pleatedSkirt } from './parts/pleated-skirt/index.ts';
-import { pullOnTrousers } from './parts/pull-on-trousers/index.ts';
-import { sleeve } from './parts/sleeve/index.ts';
-import { straightSkirt } from './parts/straight-skirt/index.ts';
-import { tieredSkirt } from './parts/tiered-skirt/index.ts';
-import { top } from './parts/top/index.ts';
-import { trousers } from './parts/trousers/index.ts';
 
-/** Every garment part the house can put on a sheet. A new part is one new folder and one entry here. */
-const PARTS = new Map<string, GarmentPart>(
-  [
-    straightSkirt,
-    gatheredSkirt,
-    circleSkirt,
-    goredSkirt,
-    pleatedSkirt,
-    tieredSkirt,
-    knitSkirt,
-    dartedBodice,
-    longBodice,
-    bonedBodice,
-    top,
-    cutOnTop,
-    danceSuit,
-    sleeve,
-    collar,
-    trousers,
-    pullOnTrousers,
-    overskirt,
-    details,
-  ].map((p) => [p.id, p]),
-);
+/**
+ * Every garment part the house can put on a sheet, in the order they are offered. A new part is one new folder and one
+ * entry here. Each is loaded when it is wanted: the program has all of them from its start, a page those of its garment.
+ */
+const HOUSE: Readonly<Record<string, () => Promise<GarmentPart>>> = {
+  'straight-skirt': () => import('./parts/straight-skirt/index.ts').then((m) => m.straightSkirt),
+  'gathered-skirt': () => import('./parts/gathered-skirt/index.ts').then((m) => m.gatheredSkirt),
+  'circle-skirt': () => import('./parts/circle-skirt/index.ts').then((m) => m.circleSkirt),
+  'gored-skirt': () => import('./parts/gored-skirt/index.ts').then((m) => m.goredSkirt),
+  'pleated-skirt': () => import('./parts/pleated-skirt/index.ts').then((m) => m.pleatedSkirt),
+  'tiered-skirt': () => import('./parts/tiered-skirt/index.ts').then((m) => m.tieredSkirt),
+  'knit-skirt': () => import('./parts/knit-skirt/index.ts').then((m) => m.knitSkirt),
+  'darted-bodice': () => import('./parts/darted-bodice/index.ts').then((m) => m.dartedBodice),
+  'long-bodice': () => import('./parts/long-bodice/index.ts').then((m) => m.longBodice),
+  'boned-bodice': () => import('./parts/boned-bodice/index.ts').then((m) => m.bonedBodice),
+  top: () => import('./parts/top/index.ts').then((m) => m.top),
+  'cut-on-top': () => import('./parts/cut-on-top/index.ts').then((m) => m.cutOnTop),
+  'dance-suit': () => import('./parts/dance-suit/index.ts').then((m) => m.danceSuit),
+  sleeve: () => import('./parts/sleeve/index.ts').then((m) => m.sleeve),
+  collar: () => import('./parts/collar/index.ts').then((m) => m.collar),
+  trousers: () => import('./parts/trousers/index.ts').then((m) => m.trousers),
+  'pull-on-trousers': () => import('./parts/pull-on-trousers/index.ts').then((m) => m.pullOnTrousers),
+  overskirt: () => import('./parts/overskirt/index.ts').then((m) => m.overskirt),
+  details: () => import('./parts/details/index.ts').then((m) => m.details),
+};
+const PARTS = new Map<string, GarmentPart>();
+
+/** Brings these parts, those that the house has. */
+export async function loadParts(ids: readonly string[]): Promise<void> {
+  const wanted = [...new Set(ids)].filter((id) => !PARTS.has(id) && Object.hasOwn(HOUSE, id));
+  for (const part of await Promise.all(wanted.map((id) => HOUSE[id]!()))) PARTS.set(part.id, part);
+}
+/** Brings all of them. */
+export const loadEveryPart = (): Promise<void> => loadParts(Object.keys(HOUSE));
+/** Whether these parts are there, or are none of the house and never will be. */
+export const partsAreThere = (ids: readonly string[]): boolean =>
+  ids.every((id) => PARTS.has(id) || !Object.hasOwn(HOUSE, id));
 
 /** The part of this id; undefined when the house knows none. */
 export const findPart = (id: string): GarmentPart | undefined => PARTS.get(id);
@@ -54,8 +48,11 @@ export function partFor(id: string): GarmentPart {
   return part;
 }
 
-/** All parts, in the order they are offered. */
-export const allParts = (): readonly GarmentPart[] => [...PARTS.values()];
+/** All parts that are there, in the order they are offered. */
+export const allParts = (): readonly GarmentPart[] => [
+  ...Object.keys(HOUSE).flatMap((id) => PARTS.get(id) ?? []),
+  ...[...PARTS.values()].filter((p) => !Object.hasOwn(HOUSE, p.id)),
+];
 
 /** Adds a part while the program runs; gives back what takes it away again. @throws RangeError when its id is taken */
 export function addPart(part: GarmentPart): () => void {

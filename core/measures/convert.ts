@@ -99,8 +99,8 @@ export function withConverted(read: ReadonlyMap<string, Measured>): Map<string, 
     again = false;
     for (const { of, from, why } of WAYS) {
       if (net(of) !== null || out.get(of)?.state === 'declined') continue;
+      if (!from.every(([id]) => net(id) !== null)) continue;
       const parts = from.map(([id, times]) => [id, times, net(id)] as const);
-      if (parts.some(([, , v]) => v === null)) continue;
       const value = parts.reduce((a, [, times, v]) => a + times * v!, 0);
       if (!(value > 0)) continue;
       add(

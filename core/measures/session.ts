@@ -103,24 +103,37 @@ function resolved(m: Measure, own: readonly Reading[]): Measured {
   const agreement = agree(nets, m.agree);
   const raw = (agree(wholes, m.agree) as { value: Cm }).value;
   const net = (agreement as { value: Cm }).value;
-  const why = [
-    agreementSentence(agreement),
-    ...new Set(read.map((r) => (m.kind === 'girth' ? tapeSentence(r.tape) : ''))),
-  ];
-  for (const way of new Set(read.map((r) => r.way)))
-    if (way !== 'whole') why.push(`Written as a ${way}; the whole is ${TIMES[way]} times that.`);
-  for (const r of read) if (r.reason) why.push(`Stands because: ${r.reason} (${r.by}).`);
-  return {
-    measure: m,
-    state: 'read',
-    readings: live,
-    agreement,
-    raw,
-    added: cm(raw - net),
-    net,
-    asRead: read.map((r) => printWritten(r.written!)).join(', '),
-    why: why.filter(Boolean),
-  };
+  return new Read(m, live, read, agreement, raw, net);
+}
+
+/** A measure that was read. Its words are put together when somebody asks for them: most of a session's never are. */
+class Read implements Measured {
+  readonly state = 'read';
+  readonly added: Cm;
+  constructor(
+    readonly measure: Measure,
+    readonly readings: readonly Reading[],
+    private readonly counted: readonly Reading[],
+    readonly agreement: Agreement,
+    readonly raw: Cm,
+    readonly net: Cm,
+  ) {
+    this.added = cm(raw - net);
+  }
+  get asRead(): string {
+    return this.counted.map((r) => printWritten(r.written!)).join(', ');
+  }
+  get why(): readonly string[] {
+    const girth = this.measure.kind === 'girth';
+    return [
+      agreementSentence(this.agreement),
+      ...new Set(this.counted.map((r) => (girth ? tapeSentence(r.tape) : ''))),
+      ...[...new Set(this.counted.map((r) => r.way))]
+        .filter((way) => way !== 'whole')
+        .map((way) => `Written as a ${way}; the whole is ${TIMES[way]} times that.`),
+      ...this.counted.filter((r) => r.reason).map((r) => `Stands because: ${r.reason} (${r.by}).`),
+    ].filter(Boolean);
+  }
 }
 
 /** Every measure that has a reading in the session, resolved, by id. Unknown measures are left out. */

@@ -48,7 +48,9 @@ export interface Sheet {
  */
 export function computeSheet(input: SheetInput): Sheet {
   const g = makeGarment(input);
-  const figures = g.figures.map((f, i) => ({ ...f, letter: letter(i) }));
+  // The garment was made a line ago and nobody else has its figures: they get their letters where they are.
+  const figures = g.figures;
+  for (const [i, f] of figures.entries()) (f as { letter: string }).letter = letter(i);
   return {
     input,
     sections: g.sections.filter((s) => figures.some((f) => f.section === s.id)),
@@ -168,8 +170,8 @@ function sessionChecks(input: SheetInput, measured: Garment['measured']): RawChe
       if (!stands || f.level === 'hard') found.push(warn(`${f.code}-${id}`, null, f.sentence));
   }
   for (const rule of RELATIONS) {
-    const figures = rule.touches.map((id) => measured.get(id)?.net);
-    if (figures.some((f) => f == null)) continue;
+    if (!rule.touches.every((id) => measured.get(id)?.net != null)) continue;
+    const figures = rule.touches.map((id) => measured.get(id)!.net);
     const stands = rule.touches.some((id) => measured.get(id)!.readings.some((r) => r.reason.trim() !== ''));
     const sentence = stands && rule.level === 'soft' ? null : rule.says(figures as Cm[]);
     if (sentence) found.push(warn(rule.code, null, sentence));

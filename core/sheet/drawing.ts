@@ -1,4 +1,5 @@
 import { mapped, type Point, type Segment } from '../draft/curve.ts';
+import { spanAt } from '../draft/measure.ts';
 import { cutOutline, innerOutline, pathData, sewnOutline, sewnSize } from '../draft/outline.ts';
 import type { Panel } from '../draft/panel.ts';
 import type { Picture, Place, Stroke } from '../garment/picture.ts';
@@ -215,15 +216,16 @@ function panelsInRows(
         m.to ? [{ kind: 'level', figure: null, d: path([[m.at, m.to] as const], false) }] : [],
       ),
       ...panel.lines.map((l): Stroke => {
-        const inset = (x1 - x0) * 0.04;
+        const [from, to] = spanAt(panel, l.y) ?? [x0, x1];
+        const inset = (to - from) * 0.04;
         return {
           kind: 'level',
           figure: l.id,
           d: path(
             [
               [
-                [x0 + inset, l.y],
-                [x1 - inset, l.y],
+                [from + inset, l.y],
+                [to - inset, l.y],
               ] as const,
             ],
             false,

@@ -104,6 +104,22 @@ describe('reading a length as it was written', () => {
   });
 });
 
+describe('a text that was read before', () => {
+  it('is read the same, by its own unit, and by what a tape has unless it is a record', () => {
+    for (let round = 0; round < 2; round++) {
+      expect(readLength('40', 'cm')).toMatchObject({ cm: 40, written: { unit: 'cm' } });
+      expect(readLength('40', 'in')).toMatchObject({ cm: 101.6, written: { unit: 'in' } });
+      expect(readLength('3/7 in', 'cm').ok).toBe(false);
+      expect(readLength('3/7 in', 'cm', true)).toMatchObject({ ok: true, written: { value: '3/7' } });
+    }
+  });
+  it('however many others came between', () => {
+    const first = readLength('34 3/8 in', 'cm');
+    for (let i = 1; i < 10_000; i++) expect(readLength(`${i / 16} mm`, 'cm').ok).toBe(i / 160 <= 1000);
+    expect(readLength('34 3/8 in', 'cm')).toEqual(first);
+  });
+});
+
 describe('the inch', () => {
   // International yard and pound agreement 1959; ISO 80000 (from memory): 25.4 mm exactly.
   it('is 25.4 mm exactly', () => expect(inUnit(inches(1), 'mm')).toBe(25.4));

@@ -22,8 +22,8 @@ export type ReadProblem =
   | 'malformed';
 
 export type ReadResult =
-  | { ok: true; written: Written; cm: Cm; unitGiven: boolean }
-  | { ok: false; code: ReadProblem; sentence: string };
+  | { readonly ok: true; readonly written: Written; readonly cm: Cm; readonly unitGiven: boolean }
+  | { readonly ok: false; readonly code: ReadProblem; readonly sentence: string };
 
 const SUPER = '⁰¹²³⁴⁵⁶⁷⁸⁹';
 const SUB = '₀₁₂₃₄₅₆₇₈₉';
@@ -97,6 +97,10 @@ class Refused {
   ) {}
 }
 
+/** What the last few thousand texts came to: a sheet reads the same lengths many times on its way from file to figures. */
+const LAST = new Map<string, ReadResult>();
+const MOST_KEPT = 4096;
+
 /**
  * Reads what a hand typed: `34 3/8`, `34⅜`, `34" 3/8`, `34.375`, `87,3 cm`, `873 mm`, `2 ft 3`, `8 cm 7 mm`. What could
  * be read two ways is refused with the ways in the sentence.
@@ -105,6 +109,17 @@ class Refused {
  * @returns the length as written and in cm, or a code and a plain sentence. Never throws.
  */
 export function readLength(typed: string, fallback: LengthUnit, asKept = false): ReadResult {
+  if (typed.length > 60) return readAnew(typed, fallback, asKept);
+  const key = `${asKept ? 'kept' : 'new'} ${fallback} ${typed}`;
+  const before = LAST.get(key);
+  if (before) return before;
+  const read = readAnew(typed, fallback, asKept);
+  if (LAST.size >= MOST_KEPT) LAST.clear();
+  LAST.set(key, read);
+  return read;
+}
+
+function readAnew(typed: string, fallback: LengthUnit, asKept: boolean): ReadResult {
   const shown = typed.trim().length > 40 ? `${typed.trim().slice(0, 40)}…` : typed.trim();
   const text = spelled(typed.slice(0, 200));
   if (text === '') return no('empty', 'Nothing was written. Type the reading, for example 34 3/8 or 87.3.');
@@ -289,11 +304,15 @@ export function withUnit(typed: string | null | undefined, unit: LengthUnit): st
   return given ? bare : `${bare} ${unit}`;
 }
 
+const EXACT = /^\d+(\/[1-9]\d*)?$/;
+
 /** The length of something written. @throws RangeError when `value` is not a fraction string (corrupt record). */
 export function writtenToCm(w: Pick<Written, 'value' | 'unit'>): Cm {
-  if (!/^\d+(\/[1-9]\d*)?$/.test(w.value)) throw new RangeError(`Not an exact length: ${w.value}`);
-  const [n, d = '1'] = w.value.split('/');
-  return cm((Number(n) / Number(d)) * CM_PER[w.unit]);
+  if (!EXACT.test(w.value)) throw new RangeError(`Not an exact length: ${w.value}`);
+  const slash = w.value.indexOf('/');
+  const value =
+    slash < 0 ? Number(w.value) : Number(w.value.slice(0, slash)) / Number(w.value.slice(slash + 1));
+  return cm(value * CM_PER[w.unit]);
 }
 
 /** What was read, back as it was read: "34 3⁄8 in", "87.3 cm". */

@@ -227,8 +227,9 @@ export const openQuestion = (staffId: number | null, now: Date) => ({
         left join lateral (select sum(extract(epoch from coalesce(x.ended_at, $1) - x.started_at)) as seconds,
             max(x.staff_id) filter (where x.ended_at is null) as at_it from alteration_work x where x.alteration_id = a.id) k on true
         left join bench_work w on w.alteration_id = a.id and w.gone_at is null
-        left join lateral (select ${ISO('lower(t.during)')} as at, p.kind from appointment p join slot t on t.appointment_id = p.id
-            where p.order_id = a.order_id and t.state = 'taken' and p.status in ('offered', 'confirmed') and lower(t.during) > $1
+        left join lateral (select ${ISO('lower(t.during)')} as at, p.kind from orders g join appointment p on p.order_id = g.id
+              join slot t on t.appointment_id = p.id
+            where coalesce(g.with_id, g.id) = coalesce(o.with_id, o.id) and t.state = 'taken' and p.status in ('offered', 'confirmed') and lower(t.during) > $1
             order by lower(t.during) limit 1) n on true
       where a.status in ('asked', 'agreed', 'in-work', 'done')
         ${staffId === null ? '' : 'and (a.staff_id = $2 or a.staff_id is null)'}
@@ -384,12 +385,12 @@ export async function orderOfTicket(db: Db, code: string): Promise<number | unde
   return rows[0]?.id;
 }
 
-/** Whether an appointment is of this order. */
+/** Whether an appointment is of this order, or of another garment of it: they are fitted together. */
 export async function isOfOrder(tx: Tx, appointmentId: number, orderId: number): Promise<boolean> {
-  const { rowCount } = await tx.query('select 1 from appointment where id = $1 and order_id = $2', [
-    appointmentId,
-    orderId,
-  ]);
+  const { rowCount } = await tx.query(
+    'select 1 from appointment where id = $1 and order_id in (select together($2))',
+    [appointmentId, orderId],
+  );
   return rowCount === 1;
 }
 export async function isAtWork(tx: Tx, staffId: number): Promise<string | undefined> {

@@ -75,7 +75,7 @@ async function fetchedAt(
     text: `select to_char(lower(s.during) at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as at,
              coalesce((select h.diary -> 'kinds' -> a.kind ->> 'name' from house h), replace(a.kind, '-', ' ')) as kind
         from appointment a join slot s on s.appointment_id = a.id and s.state <> 'left'
-       where a.order_id = $1 and a.status in ('offered', 'confirmed', 'arrived') and lower(s.during) > $2
+       where a.order_id in (select together($1)) and a.status in ('offered', 'confirmed', 'arrived') and lower(s.during) > $2
        order by (a.kind = 'collection') desc, lower(s.during) limit 1`,
     values: [orderId, now],
   });

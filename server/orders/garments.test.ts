@@ -128,6 +128,42 @@ describe('several garments in one order', () => {
     expect((await bench.send('POST', `/orders/${orderId}/garments`, { what: 'Tunic' })).status).toBe(403);
   });
 
+  it('they are fitted together: the fitting of one is the day that the work on the other has to be ready', async () => {
+    const { clientId, orderId } = await newOrder();
+    const { id } = await json(further(orderId, 'Second skirt'), 201);
+    const stranger = await newOrder();
+    for (const of of [orderId, id, stranger.orderId]) await brief(of, SKIRT);
+    await json(fitter.send('POST', '/readings', sessionBody(clientId, orderId, READ)));
+    const principal = await t.as('principal');
+    const staff = (await json(principal.send('POST', '/staff', { name: 'Ada Able', role: 'fitter' }), 201))
+      .id;
+    const roomId = (await json(principal.send('POST', '/rooms', { name: 'Bay', goodFor: ['fitting'] }), 201))
+      .id;
+    const slots = [{ day: '2026-03-12', time: '10:00', staff: [staff], roomId }];
+    const fitting = await json(
+      fitter.send('POST', '/appointments', { kind: 'fitting', clientId, orderId, slots }),
+      201,
+    );
+    const asked = { kind: 'waist', direction: 'in', amount: '1 cm', as: 'pinned' };
+    const at = (of: number) =>
+      fitter.send('POST', `/orders/${of}/alterations`, {
+        asked,
+        source: 'fitting',
+        appointmentId: fitting.id,
+      });
+    const made = await json(at(id), 201);
+    expect((await at(stranger.orderId)).status).toBe(422);
+    const row = (await json(fitter.get('/bench'))).find((r: { id: number }) => r.id === made.id);
+    expect(row).toMatchObject({
+      orderId: id,
+      nextAt: expect.stringContaining('2026-03-12'),
+      nextKind: 'fitting',
+    });
+    // And when the one is fetched, the other goes with it.
+    expect((await json(fitter.get(`/orders/${id}/leaving`))).fetchedAt).toContain('2026-03-12');
+    expect((await json(fitter.get(`/orders/${stranger.orderId}/leaving`))).fetchedAt).toBeNull();
+  });
+
   it('what is measured for the order is what any of its garments needs', async () => {
     const { orderId } = await newOrder();
     const { id } = await json(further(orderId, 'Bodice'), 201);

@@ -1,3 +1,5 @@
+// The pages below read briefs of any garment.
+import '@rocchetto/core/garment/every-part.ts';
 import { App as AntApp, ConfigProvider } from 'antd';
 import type { ReactNode } from 'react';
 import { Outlet } from 'react-router';

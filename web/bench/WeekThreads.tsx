@@ -90,9 +90,11 @@ function Day({ hand, day, at, held }: { hand: Hand; day: string; at: number; hel
         : 'not at work'
       : over > 0
         ? `${hoursWord(over)} too much`
-        : of.free === 0
-          ? 'full'
-          : `${hoursWord(of.free)} free`;
+        : of.free > 0
+          ? `${hoursWord(of.free)} free`
+          : over === 0
+            ? 'full'
+            : 'no time left';
   return (
     <td
       ref={setNodeRef}

@@ -6,9 +6,33 @@ type To = 'done' | 'open' | 'struck';
 interface Wanted {
   readonly to: To;
   readonly reason: string;
-  /** the server has it; what it answers next counts again */
-  readonly kept: boolean;
+  /** answers that came since the server has it; null while it has not. One of them may have been asked for before. */
+  readonly since: number | null;
 }
+
+/** Whether an answer shows what was wanted. */
+const shows = (b: BoxView | undefined, w: Wanted): boolean =>
+  b !== undefined &&
+  (w.to === 'struck'
+    ? b.struck === w.reason
+    : b.struck === null && (b.doneAt !== null) === (w.to === 'done'));
+
+/** What still stands before the answers that are on their way: all but what an answer shows, and what two have denied. */
+export const afterAnswer = (
+  wanted: ReadonlyMap<string, Wanted>,
+  boxes: readonly BoxView[],
+): ReadonlyMap<string, Wanted> =>
+  new Map(
+    [...wanted].flatMap(([id, w]): [string, Wanted][] => {
+      if (w.since === null) return [[id, w]];
+      return shows(
+        boxes.find((b) => b.id === id),
+        w,
+      ) || w.since >= 1
+        ? []
+        : [[id, { ...w, since: w.since + 1 }]];
+    }),
+  );
 
 /**
  * The pieces of an alteration as this hand has ticked them: a tick shows at once, stays while older answers still come
@@ -17,9 +41,8 @@ interface Wanted {
 export function useTicks(a: AlterationView) {
   const [send, { error }] = useTickMutation();
   const [wanted, setWanted] = useState<ReadonlyMap<string, Wanted>>(new Map());
-  // biome-ignore lint/correctness/useExhaustiveDependencies: only a new answer takes the place of what was ticked
   useEffect(() => {
-    setWanted((now) => new Map([...now].filter(([, w]) => !w.kept)));
+    setWanted((now) => afterAnswer(now, a.boxes));
   }, [a.boxes]);
   const put = (box: string, w: Wanted | null) =>
     setWanted((now) => {
@@ -29,10 +52,10 @@ export function useTicks(a: AlterationView) {
       return next;
     });
   const tick = async (box: string, to: To, reason = ''): Promise<boolean> => {
-    put(box, { to, reason, kept: false });
+    put(box, { to, reason, since: null });
     const done = await send({ id: a.id, orderId: a.orderId, box, to, reason });
     const kept = 'data' in done;
-    put(box, kept ? { to, reason, kept } : null);
+    put(box, kept ? { to, reason, since: 0 } : null);
     return kept;
   };
   const boxes = a.boxes.map((b): BoxView => {
@@ -44,5 +67,5 @@ export function useTicks(a: AlterationView) {
       struck: w.to === 'struck' ? w.reason : null,
     };
   });
-  return { boxes, tick, error, pending: [...wanted.values()].some((w) => !w.kept) };
+  return { boxes, tick, error, pending: [...wanted.values()].some((w) => w.since === null) };
 }

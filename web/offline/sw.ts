@@ -1,6 +1,6 @@
 /// <reference lib="webworker" />
 import { CacheableResponsePlugin } from 'workbox-cacheable-response';
-import { ExpirationPlugin } from 'workbox-expiration';
+import { CacheExpiration, ExpirationPlugin } from 'workbox-expiration';
 import { cleanupOutdatedCaches, precacheAndRoute } from 'workbox-precaching';
 import { NavigationRoute, registerRoute } from 'workbox-routing';
 import { NetworkFirst } from 'workbox-strategies';
@@ -31,19 +31,48 @@ const asTold = {
     return new Response(await cachedResponse.blob(), { headers });
   },
 };
+const LIMITS = { maxEntries: 300, maxAgeSeconds: 86_400 };
+/** How often this device was told to forget: an answer asked for before that is kept no more. */
+let forgotten = 0;
+const ofThisHand = {
+  handlerWillStart: async ({ state }: { state?: { asked?: number } }) => {
+    if (state) state.asked = forgotten;
+  },
+  cacheWillUpdate: async ({ response, state }: { response: Response; state?: { asked?: number } }) =>
+    state?.asked === forgotten ? response : null,
+};
 const book = new NetworkFirst({
   cacheName: TOLD,
   plugins: [
     asTold,
+    ofThisHand,
     new CacheableResponsePlugin({ statuses: [200] }),
-    new ExpirationPlugin({ maxEntries: 300, maxAgeSeconds: 86_400, purgeOnQuotaError: true }),
+    new ExpirationPlugin({ ...LIMITS, purgeOnQuotaError: true }),
   ],
 });
-const forget = () => caches.delete(TOLD);
+/** What is still being kept, each until it is. */
+const inHand = new Set<Promise<unknown>>();
+const clear = async () => {
+  await caches.delete(TOLD);
+  // The addresses that were asked for, and when, stand in a table beside the cache.
+  await new CacheExpiration(TOLD, LIMITS).delete();
+};
+/** Takes away what the book said; what was being kept just then goes too. */
+const forget = async () => {
+  forgotten += 1;
+  const before = [...inHand];
+  await clear();
+  if (before.length === 0) return;
+  await Promise.allSettled(before);
+  await clear();
+};
 registerRoute(
   ({ url, sameOrigin }) => sameOrigin && keepable(url),
   async (options) => {
-    const answer = await book.handle(options);
+    const [answering, kept] = book.handleAll(options);
+    inHand.add(kept);
+    void kept.catch(() => undefined).then(() => inHand.delete(kept));
+    const answer = await answering;
     // Whoever is signed out, or may no longer, leaves nothing behind on this device.
     if (answer.status === 401) await forget();
     return answer;

@@ -1,5 +1,6 @@
 import './orders.css';
-import { BriefWire, type OwnBlock, type PartWire, type StepsWire } from '@rocchetto/contract';
+import '@rocchetto/core/garment/every-part.ts';
+import { BriefWire, type OwnBlock, type PartWire, type StepsWire, typedPart } from '@rocchetto/contract';
 import {
   FIT_CLASSES,
   GARMENTS,
@@ -138,7 +139,7 @@ export function Component() {
     const { fit, school } = b;
     form.setFieldsValue({ fit, school, parts: [...b.parts], steps: [...b.steps] } as never);
   };
-  const list = known ? inTapeOrder(measuringList(shown), tape) : [];
+  const list = known ? inTapeOrder(measuringList(shown.map((p) => typedPart(p, unit))), tape) : [];
   return (
     <Place
       title="Brief"

@@ -7,6 +7,7 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import { useMay } from '../app/me.ts';
 import { Learnt } from '../design/Learnt.tsx';
 import { FlatBeside } from '../flat/FlatBeside.tsx';
+import { usePartsOf } from '../garment/usePartsOf.ts';
 import { useOrderQuery } from '../orders/api.ts';
 import { Facts } from '../shared/Facts.tsx';
 import { Place, Waiting } from '../shared/Place.tsx';
@@ -32,13 +33,14 @@ export function Component() {
   const asked = Number(params.get('revision')) || null;
   const { data: order, error: missing, refetch: again } = useOrderQuery(id);
   const { data: view, error, refetch } = useSheetQuery({ id, revision: asked });
+  const parts = usePartsOf((view?.spec.garment.parts ?? order?.brief?.parts ?? []).map((p) => p.part));
   if (!order) return <Place title="Sheet" waiting={{ what: 'the order', error: missing, again }} />;
   const thread = <Thread order={order} sheet={view} here="sheet" />;
-  if (!view)
+  if (!view || !parts.there)
     return (
       <Place title="Sheet" thread={thread}>
         <h1>Sheet</h1>
-        <Waiting what="the sheet" error={error} again={refetch} />
+        <Waiting what="the sheet" error={view ? parts.error : error} again={view ? parts.again : refetch} />
         <Link to={`/orders/${id}`}>Back to the order</Link>
       </Place>
     );

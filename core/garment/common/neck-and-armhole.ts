@@ -18,17 +18,21 @@ export const armholeByBust = (bust: number): number => 21 + (bust - 88) / 8;
 /** How far the side-neck lies above the nape, cm (common practice). */
 export const NECK_ABOVE_NAPE = 2;
 
+/** How deep a neckline is in front; `usual` where the brief says nothing. */
+export const neckFront = (usual: string) =>
+  ({
+    kind: 'length',
+    label: 'Neckline depth, front',
+    hint: 'straight down from the side-neck; a reading goes before it',
+    min: 4,
+    max: 40,
+    default: usual,
+  }) as const;
+
 /** What a brief asks of a bodice's neckline besides its shape. `front`: the usual depth there. */
 export const neckFields = (front: string) =>
   ({
-    neckFront: {
-      kind: 'length',
-      label: 'Neckline depth, front',
-      hint: 'straight down from the side-neck; a reading goes before it',
-      min: 4,
-      max: 40,
-      default: front,
-    },
+    neckFront: neckFront(front),
     neckBack: { kind: 'length', label: 'Neckline depth, back', min: 1, max: 40, default: '2 cm' },
     widen: {
       kind: 'length',

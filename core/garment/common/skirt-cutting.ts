@@ -49,8 +49,9 @@ export const pieces = (c: PartContext, panels: readonly Panel[], name: string): 
 /** Allowances by name. */
 export const allowanceList = (
   c: PartContext,
-  rows: readonly (readonly [name: string, id: AllowanceId] | false)[],
-): Cutting['allowances'] => rows.flatMap((r) => (r ? [{ name: r[0], cm: c.allowances[r[1]] }] : []));
+  rows: readonly (readonly [name: string, of: AllowanceId | Cm] | false)[],
+): Cutting['allowances'] =>
+  rows.flatMap((r) => (r ? [{ name: r[0], cm: typeof r[1] === 'number' ? r[1] : c.allowances[r[1]] }] : []));
 
 /** Closing above the zip: a hook on a band, an eye on a facing. */
 export const closing = (c: PartContext, banded: boolean): Notion[] =>

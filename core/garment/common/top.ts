@@ -20,6 +20,7 @@ import {
   NECK_ABOVE_NAPE,
   NECKLINE,
   neckEnds,
+  neckFront,
   neckline,
 } from './neck-and-armhole.ts';
 import { onPanel } from './on-panel.ts';
@@ -27,14 +28,7 @@ import { onPanel } from './on-panel.ts';
 /** What a brief asks about a top that is pulled on: a T-shirt, an easy top, a straight dress. */
 export const TOP_FIELDS = {
   neckline: NECKLINE,
-  neckFront: {
-    kind: 'length',
-    label: 'Neckline depth, front',
-    hint: 'straight down from the side-neck; a reading goes before it',
-    min: 4,
-    max: 40,
-    default: '10 cm',
-  },
+  neckFront: neckFront('10 cm'),
   neckBack: { kind: 'length', label: 'Neckline depth, back', min: 1, max: 40, default: '2 cm' },
   widen: {
     kind: 'length',

@@ -5,7 +5,7 @@ import { buildFigure, TOLERANCE, term } from '../../../figure/build.ts';
 import type { Figure, Notion } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
-import { roundLength } from '../../../units/rounding.ts';
+import { type Rounding, roundLength } from '../../../units/rounding.ts';
 import type { PartContext } from '../../part.ts';
 
 /** The first button lies this far below the neckline, buttons as near to this apart as comes out even, cm (common practice). */
@@ -51,11 +51,17 @@ export function closingFigures(c: PartContext, m: { readonly bustLevel: Cm }, fr
           `The first lies ${p(cm(FIRST))} below the neckline and one at the bust level (${p(m.bustLevel)} below the side-neck), so that the front does not gape; about ${p(cm(APART))} apart (common practice).`,
         ),
       ],
-      marked: roundLength(b.spacing, { ...c.rounding, mode: 'nearest' }),
+      // Marked one after another, a step too much on each would carry the last one off the edge.
+      marked: roundLength(b.spacing, finest(c.rounding)),
+      note: 'marked finer than the rest, since each goes on from the one before',
       settable: [],
     }),
   ];
 }
+
+/** Down to the millimetre or the sixteenth; as it is where a house rounds nothing. */
+const finest = (r: Rounding): Rounding =>
+  r.step === 0 ? r : { unit: r.unit, step: r.unit === 'cm' ? 0.1 : 0.0625, mode: 'down' };
 
 /** Bands that the buttons and buttonholes lie on, folded; none where loops stand at the edge. */
 export function closingBands(c: PartContext, front: Panel): Panel[] {

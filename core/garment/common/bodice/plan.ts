@@ -1,9 +1,11 @@
 import { bodyTerms, buildFigure, TOLERANCE, term } from '../../../figure/build.ts';
 import type { Figure, Term } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
+import { say as p } from '../../../units/print.ts';
 import type { PartContext } from '../../part.ts';
 import { type EaseZone, easeFor } from '../../tables/fit.ts';
 import { armholeByBust, NECK_ABOVE_NAPE, type NeckShape } from '../neck-and-armhole.ts';
+import { heightsShape, heightsTerm } from './heights-plan.ts';
 import { type Plan, quarterShape, quarterTerm } from './quarter-plan.ts';
 
 /** A bodice's heights and widths before it is drafted, as marked. Lengths cm; figures may be absent. */
@@ -23,6 +25,8 @@ export interface BodicePlan {
     readonly apex: Cm;
     readonly neckFront: Cm;
     readonly neckBack: Cm;
+    /** where the plan by heights opens its front seam under the bust; null by the others */
+    readonly underBust: Cm | null;
   } | null;
 }
 
@@ -51,7 +55,10 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
     id: string,
     name: string,
     source: { readonly terms: readonly Term[]; readonly read?: boolean; readonly estimated?: boolean } | null,
-    more: { readonly group?: Figure['group']; readonly nearest?: boolean } = {},
+    more: {
+      readonly group?: Figure['group'];
+      readonly follows?: (value: Cm) => string | null;
+    } = {},
   ) =>
     buildFigure(c, {
       id: c.id(id),
@@ -65,7 +72,7 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
       read: source?.read ?? false,
       estimated: source?.estimated ?? false,
       settable: source?.terms.some((t) => t.kind === 'wearing') ? ['wearing', 'finished'] : ['finished'],
-      follows: positive,
+      follows: more.follows ?? positive,
       why: source === null ? ['Not read: read it, or set the figure by hand with a reason.'] : [],
     });
   const read = (id: string, ...more: Term[]) => {
@@ -86,17 +93,25 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
   const guess = (value: number | null, because: string) =>
     value === null ? null : { terms: [term('body', 'estimate', value, because)], estimated: true };
 
+  const heights = v.plan === 'heights' ? heightsShape(net('bust'), c) : null;
   const quarter = v.plan === 'quarter' ? quarterShape(net('across-shoulder'), c.stepped) : null;
   const plan = (amount: Cm | null, because: string): Source | null =>
     amount === null ? null : { terms: [quarterTerm(amount, because)] };
-  const neckWidth = net('neck-width') ?? c.shape.neckWidth;
+  const byHeights = (amount: Cm | null, because: string): Source | null =>
+    amount === null ? null : { terms: [heightsTerm(amount, because)] };
+  /** How much lower a level lies than it was read. */
+  const lower = (zone: EaseZone): Term =>
+    heights ? heightsTerm(heights.add, 'Its lines lie so much lower') : ease(zone);
+  const neckWidth = heights ? 2 * heights.neck : (net('neck-width') ?? c.shape.neckWidth);
   const widen = v.widen > 0 ? [term('style', 'widened', v.widen, 'As briefed.')] : [];
   const neckHalf = make(
     'neck-half',
     'neck width, half',
     quarter
       ? plan(quarter.neck, 'From the centre')
-      : (half('neck-width') ?? guess(c.shape.neckWidth / 2, 'Not read: half of the house neck width.')),
+      : heights
+        ? byHeights(heights.neck, 'From the centre')
+        : (half('neck-width') ?? guess(c.shape.neckWidth / 2, 'Not read: half of the house neck width.')),
   );
   const across = net('across-shoulder');
   const shoulderLength = quarter
@@ -150,18 +165,23 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
       ),
     { group: 'level' },
   );
-  const bustLevel = make('bust-level', 'bust level', read('neck-to-bust'), { group: 'level' });
+  const bustLevel = make(
+    'bust-level',
+    'bust level',
+    read('neck-to-bust', ...(heights ? [lower('neck-to-waist')] : [])),
+    { group: 'level' },
+  );
   const nape = net('nape-to-waist');
   const waistBack = make(
     'waist-back',
     'waist level, back',
-    read('neck-to-waist-back', ease('neck-to-waist')) ??
+    read('neck-to-waist-back', lower('neck-to-waist')) ??
       withMore(
         guess(
           nape === null ? null : nape + NECK_ABOVE_NAPE,
           'Not read: nape to waist and 2 cm up to the side-neck (common practice).',
         ),
-        [ease('neck-to-waist')],
+        [lower('neck-to-waist')],
       ),
     { group: 'level' },
   );
@@ -170,10 +190,31 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
     'waist level, front',
     quarter
       ? plan(waistBack.finished, 'As the back: the plan squares its lines across')
-      : read('neck-to-waist-front', ease('neck-to-waist')),
+      : read('neck-to-waist-front', lower('neck-to-waist')),
     { group: 'level' },
   );
-  const apex = make('apex', 'bust point, half span', half('apex-span'));
+  const widest = c.line('bust')?.front?.rounded ?? null;
+  const centre = heights && byHeights(heights.apex, 'Half of the centre panel, whose width goes by the bust');
+  const underBust = heights
+    ? make(
+        'underbust-level',
+        'under bust level',
+        read('neck-to-underbust', lower('neck-to-waist')) ??
+          guess(
+            bustLevel.finished === null ? null : bustLevel.finished + heights.underBust,
+            'Not read: so far under the bust line (common practice).',
+          ),
+        { group: 'level' },
+      )
+    : null;
+  const apex = make('apex', 'bust point, half span', heights ? centre : half('apex-span'), {
+    follows: (value) =>
+      value <= 0
+        ? positive(value)
+        : widest === null || value < widest - 1
+          ? null
+          : `The front is ${p(widest)} wide at the bust: its bust point lies on it.`,
+  });
   const neckFront = make(
     'neck-front',
     'neckline depth, front',
@@ -186,6 +227,7 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
   );
   const figures = [
     bustLevel,
+    ...(underBust ? [underBust] : []),
     armhole,
     waistFront,
     waistBack,
@@ -213,6 +255,7 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
       apex: apex.marked!,
       neckFront: neckFront.marked!,
       neckBack: neckBack.marked!,
+      underBust: underBust?.marked ?? null,
     },
   };
 }

@@ -4,12 +4,14 @@ import { type Cm, cm } from '../../../units/length.ts';
 import { choice } from '../../fields.ts';
 import type { LineWanted, Zone } from '../../lines.ts';
 
-/** Which plan a bodice is drafted by. */
-export const PLAN = choice('Drafted by', [
+const PLANS = [
   ['measured', 'the measurements, arcs and heights'],
   ['quarter', 'the quarter plan'],
-]);
-export type Plan = (typeof PLAN)['options'][number]['value'];
+] as const;
+/** Which plan a bodice is drafted by; one to the waist may be drafted by heights with princess seams too. */
+export const PLAN = choice('Drafted by', PLANS);
+export const PLAN_OR_HEIGHTS = choice('Drafted by', [...PLANS, ['heights', 'heights, with princess seams']]);
+export type Plan = (typeof PLAN_OR_HEIGHTS)['options'][number]['value'];
 
 /**
  * The quarter plan's own figures, cm: what is added to each quarter of a girth, half of the neck, how far the shoulder's
@@ -18,7 +20,7 @@ export type Plan = (typeof PLAN)['options'][number]['value'];
 const QUARTER = { add: 1.3, neck: 9, drop: 1.3, dart: 2.5, below: 18 } as const;
 type Stepped = (length: Cm) => Cm;
 
-/** Lines of the quarter plan: each a quarter of the girth and as much more, front and back alike. */
+/** Lines of a quick plan: a quarter of the girth front and back alike; by the quarter plan as much more, whatever the fit. */
 export const quarterLines = (
   plan: Plan,
   lines: readonly LineWanted[],
@@ -26,15 +28,17 @@ export const quarterLines = (
 ): readonly LineWanted[] =>
   plan === 'measured'
     ? lines
-    : lines.map((l: LineWanted & { readonly zone: Zone }) => ({
-        ...l,
-        even: true,
-        ease: {
-          ease: cm(4 * stepped(cm(QUARTER.add))),
-          because:
-            'The quarter plan: each quarter of the girth and as much more, whatever the fit (common practice).',
-        },
-      }));
+    : plan === 'heights'
+      ? lines.map((l) => ({ ...l, even: true }))
+      : lines.map((l: LineWanted & { readonly zone: Zone }) => ({
+          ...l,
+          even: true,
+          ease: {
+            ease: cm(4 * stepped(cm(QUARTER.add))),
+            because:
+              'The quarter plan: each quarter of the girth and as much more, whatever the fit (common practice).',
+          },
+        }));
 
 /** What stands in the plan's place of a measured figure. */
 export const quarterTerm = (amount: Cm, because: string): Term =>

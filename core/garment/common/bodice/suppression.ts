@@ -29,6 +29,8 @@ interface Quarter {
   readonly one: boolean;
   /** a dart of this intake whatever else is taken up, the side the rest: a quick plan's; null by the rule */
   readonly fixed: Cm | null;
+  /** where a quick plan puts the dart, from the centre; null by the rule */
+  readonly place?: Cm | null;
 }
 
 /** Shares a quarter's suppression over centre seam, side seam and waist darts; a dart's intake set by hand takes from the side. */
@@ -145,7 +147,8 @@ function dart(
   const name = `${q.face} waist dart${count > 1 ? ` ${i + 1}` : ''}`;
   const apex =
     q.face === 'front' && q.apex > intake / 2 && q.apex < waistLine - count * intake ? q.apex : null;
-  const first = apex ?? waistLine / (count + 1);
+  const planned = q.place != null && q.place < waistLine - intake / 2 ? q.place : null;
+  const first = planned ?? apex ?? waistLine / (count + 1);
   const along = cm(i === 0 ? first : first + (waistLine - first) / 2);
   const place = buildFigure(c, {
     id: c.id(`${id}-place`),
@@ -153,11 +156,17 @@ function dart(
     terms: [
       term(
         'body',
-        i === 0 && apex !== null ? 'half the apex span' : 'shared along the waist',
+        planned !== null
+          ? 'by the plan'
+          : i === 0 && apex !== null
+            ? 'half the apex span'
+            : 'shared along the waist',
         along,
-        i === 0 && apex !== null
-          ? 'On the line of the bust point, to the middle of the dart.'
-          : 'To the middle of the dart.',
+        planned !== null
+          ? 'Where the plan puts it (common practice).'
+          : i === 0 && apex !== null
+            ? 'On the line of the bust point, to the middle of the dart.'
+            : 'To the middle of the dart.',
       ),
     ],
     follows: (v) =>

@@ -66,6 +66,7 @@ export function draftBoned(c: PartContext, v: BonedValues): BonedDraft {
   const m = plan.marked;
   const [bust, under, waist] = [c.line('bust'), c.line('underbust'), c.line('waist')];
   const stay = stayFigure(c, v);
+  const least = Math.min(...[bust, under, waist].flatMap((l) => l?.back?.rounded ?? []));
   const gap =
     c.closes === 'lacing' && v.gap > 0
       ? buildFigure(c, {
@@ -75,7 +76,12 @@ export function draftBoned(c: PartContext, v: BonedValues): BonedDraft {
           group: 'opening' as const,
           tolerance: TOLERANCE.detail,
           terms: [term('style', 'from the brief', v.gap, 'What stays open when it is laced.')],
-          follows: (x) => (x >= 0 ? null : 'A gap is not less than nothing.'),
+          follows: (x) =>
+            x < 0
+              ? 'A gap is not less than nothing.'
+              : x / 2 < least / 2
+                ? null
+                : `A gap of ${p(x)} leaves nothing to lace: half of it lies in a back of ${p(cm(least))}.`,
         })
       : null;
   const none: BonedDraft = {

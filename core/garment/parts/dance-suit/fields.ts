@@ -1,17 +1,10 @@
-import { NECKLINE } from '../../common/neck-and-armhole.ts';
+import { NECKLINE, neckFront } from '../../common/neck-and-armhole.ts';
 import type { ValuesOf } from '../../fields.ts';
 
 /** What the brief asks about a dancer's suit. */
 export const FIELDS = {
   neckline: NECKLINE,
-  neckFront: {
-    kind: 'length',
-    label: 'Neckline depth, front',
-    hint: 'straight down from the side-neck; a reading goes before it',
-    min: 4,
-    max: 40,
-    default: '14 cm',
-  },
+  neckFront: neckFront('14 cm'),
   neckBack: { kind: 'length', label: 'Neckline depth, back', min: 1, max: 45, default: '14 cm' },
   widen: { kind: 'length', label: 'Neckline widened, each side', min: 0, max: 12, default: '4 cm' },
   legHeight: {

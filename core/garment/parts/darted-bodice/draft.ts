@@ -1,5 +1,5 @@
 import { type Point, reversed, type Segment } from '../../../draft/curve.ts';
-import { dartOn, edgeLength, pointAlong, sewnLength } from '../../../draft/measure.ts';
+import { dartOn, edgeLength, pointAlong, sewnLength, sewnWidthAt, widthAt } from '../../../draft/measure.ts';
 import { type Edge, edge, type Panel } from '../../../draft/panel.ts';
 import { levelOfLength, straight } from '../../../draft/shape.ts';
 import { ZERO } from '../../../figure/build.ts';
@@ -9,8 +9,10 @@ import { foldOrSeam } from '../../cloth.ts';
 import { bustDartFigures, equalLeg, movedFigures, SHORT_OF_BUST } from '../../common/bodice/bust-dart.ts';
 import { closingBands, closingFigures } from '../../common/bodice/closing.ts';
 import { facings } from '../../common/bodice/facings.ts';
+import { backTakes, heightsShape } from '../../common/bodice/heights-plan.ts';
 import { type BodicePlan, type Marked, planBodice } from '../../common/bodice/plan.ts';
 import { quarterShape } from '../../common/bodice/quarter-plan.ts';
+import { type CutFace, cutFace, type GoesOn, isPrincess } from '../../common/bodice/seams.ts';
 import { type BodiceTaking, bodiceTaking } from '../../common/bodice/suppression.ts';
 import { armEnds, armholePath, neckEnds, neckline } from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
@@ -19,7 +21,6 @@ import type { Place } from '../../picture.ts';
 import { FACES, type Face } from '../../tables/darts.ts';
 import type { BodiceValues } from './fields.ts';
 import { princessPlaces } from './princess-places.ts';
-import { type CutFace, cutFace, isPrincess } from './seams.ts';
 
 export interface BodiceDraft extends Drafted {
   readonly plan: BodicePlan;
@@ -32,6 +33,8 @@ export interface BodiceDraft extends Drafted {
   readonly cut: readonly CutFace[];
   /** figures measured on the panels */
   readonly measured: readonly Figure[];
+  /** round as it is sewn on the line under the bust, by the plan by heights; null by the others */
+  readonly underBust: Cm | null;
 }
 
 export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
@@ -48,6 +51,7 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
     faces: null,
     cut: [],
     measured: [],
+    underBust: null,
   };
   if (!m || !bust?.front || !bust.back || !waist?.front || !waist.back) return none;
   const drop = cm(Math.max(0, m.bustLevel - m.armhole));
@@ -63,7 +67,15 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
         centreIn: face === 'back' && c.opens === 'centre-back' ? c.shape.centreIn : ZERO,
         apex: m.apex,
         one: isPrincess(v),
-        fixed: v.plan === 'quarter' ? quarterShape(null, c.stepped).dart : null,
+        fixed:
+          v.plan === 'quarter'
+            ? quarterShape(null, c.stepped).dart
+            : v.plan === 'heights'
+              ? face === 'front'
+                ? heightsShape(null, c).gap
+                : backTakes(c, bust.back!.rounded - waist.back!.rounded)
+              : null,
+        place: v.plan === 'heights' && face === 'back' ? heightsShape(null, c).back : null,
         // Up to below the bust point in front, to the bust line at the back: further up it would take from the bust.
         most: cm(
           face === 'front'
@@ -112,7 +124,7 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
   const faces = { front: fold(front), back: fold(back) };
   const blade = back.darts.find((d) => d.edge === 'waist')?.tip ?? [back.lines[0]!.y * 0.4, m.armhole * 0.75];
   const cut = [
-    cutFace(c, v, 'front', front, [m.apex, m.bustLevel]),
+    cutFace(c, v, 'front', front, [m.apex, m.bustLevel], gapUnderBust(m, front)),
     // From the armhole the seam turns down at the underarm's height, or it would hook.
     cutFace(c, v, 'back', back, [
       blade[0],
@@ -151,6 +163,7 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
     bustDart: v.shaping === 'darts' ? bustDart : bustDart.slice(0, 1),
     faces,
     cut,
+    underBust: underBustRound(m, faces, taking.front.darts[0]?.intake ?? ZERO),
     measured: [
       ...movedFigures(c, cut[0]!.panels),
       ...closingFigures(c, m, faces.front),
@@ -160,6 +173,23 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
       onPanel(c, 'centre-back-length', 'centre back, neck to waist', edgeLength(faces.back, 'centre')),
     ],
   };
+}
+
+/** The girth on the line under the bust once the seams are sewn. */
+function underBustRound(m: Marked, faces: Readonly<Record<Face, Panel>>, gap: Cm): Cm | null {
+  if (m.underBust === null) return null;
+  const [front, back] = [widthAt(faces.front, m.underBust), sewnWidthAt(faces.back, m.underBust)];
+  return front === null || back === null ? null : cm(2 * (front - gap + back));
+}
+
+/** By the plan by heights the front panels stand as far apart under the bust as at the waist; null by the others. */
+function gapUnderBust(m: Marked, front: Panel): GoesOn | null {
+  const dart = front.darts.find((d) => d.edge === 'waist');
+  if (m.underBust === null || !dart) return null;
+  const y = Math.min(m.underBust, dart.legs[0][1] - 1);
+  if (y < m.bustLevel + 2) return null;
+  const waist = [-1, 1].map((s): Point => [m.apex + (s * dart.intake) / 2, y]) as [Point, Point];
+  return { along: null, notch: 'under bust', waist, after: [], spread: 0 };
 }
 
 /** Where each sewn waist dart lies, from the centre. */
@@ -266,7 +296,7 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
         ]
       : []),
   ];
-  const sideAllowance = c.opens === 'left-side' ? cm(Math.max(a.side, a.zip)) : a.side;
+  const sideAllowance = sideOf(c, v);
   const waistAllowance = c.below ? a.waist : a.hem;
   const edges: Edge[] = [
     edge('neck', 'neckline', neckline(face === 'back' ? 'round' : v.neckline, centreNeck, sideNeck), a.neck),
@@ -307,6 +337,16 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
     note: seam ? `centre ${face} seam` : '',
   };
 }
+
+/** The side seams' allowance: a plan by heights leaves as much as its girths may be out by. */
+export const sideOf = (c: PartContext, v: BodiceValues): Cm =>
+  cm(
+    Math.max(
+      c.allowances.side,
+      c.opens === 'left-side' ? c.allowances.zip : 0,
+      v.plan === 'heights' ? heightsShape(null, c).side : 0,
+    ),
+  );
 
 const edgeLengthOf = (e: Edge) => edgeLength({ edges: [e] } as unknown as Panel, e.id);
 

@@ -1,20 +1,13 @@
-import { PLAN } from '../../common/bodice/quarter-plan.ts';
+import { PLAN_OR_HEIGHTS } from '../../common/bodice/quarter-plan.ts';
+import { SHAPINGS } from '../../common/bodice/seams.ts';
 import { NECKLINE, neckFields } from '../../common/neck-and-armhole.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
 
 /** What the brief asks about a darted bodice. */
 export const FIELDS = {
-  plan: PLAN,
+  plan: PLAN_OR_HEIGHTS,
   neckline: NECKLINE,
-  shaping: choice('Shaped over the bust by', [
-    ['darts', 'a dart in the side seam'],
-    ['shoulder', 'the dart moved to the shoulder'],
-    ['armhole', 'the dart moved to the armhole'],
-    ['neck', 'the dart moved to the neckline'],
-    ['waist', 'the dart moved into the waist dart'],
-    ['princess-armhole', 'princess seams from the armhole'],
-    ['princess-shoulder', 'princess seams from the shoulder'],
-  ]),
+  shaping: choice('Shaped over the bust by', SHAPINGS),
   ...neckFields('8 cm'),
   zip: choice('Opens at', [
     ['centre-back', 'centre back'],
@@ -29,3 +22,7 @@ export const FIELDS = {
   ]),
 } as const;
 export type BodiceValues = ValuesOf<typeof FIELDS>;
+
+/** The plan by heights has princess seams: from the armhole where the brief names none. */
+export const planned = (v: BodiceValues): BodiceValues =>
+  v.plan === 'heights' && v.shaping !== 'princess-shoulder' ? { ...v, shaping: 'princess-armhole' } : v;

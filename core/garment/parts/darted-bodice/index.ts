@@ -1,20 +1,18 @@
-import { sewnLength } from '../../../draft/measure.ts';
 import { TOLERANCE } from '../../../figure/build.ts';
 import { judge, type RawCheck, warn } from '../../../figure/check.ts';
-import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { balanceCheck, quarterBalance } from '../../common/bodice/balance.ts';
 import { absentChecks, bustAbove, seamChecks } from '../../common/bodice/checks.ts';
 import { closingNotions } from '../../common/bodice/closing.ts';
+import { underBustSays } from '../../common/bodice/heights-plan.ts';
 import { quarterLines } from '../../common/bodice/quarter-plan.ts';
+import { isPrincess, princessChecks, takenFigures } from '../../common/bodice/seams.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
-import { MOST_EASED } from '../../meeting.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { FACES } from '../../tables/darts.ts';
-import { type BodiceDraft, draftBodice } from './draft.ts';
-import { type BodiceValues, FIELDS } from './fields.ts';
+import { type BodiceDraft, draftBodice, sideOf } from './draft.ts';
+import { type BodiceValues, FIELDS, planned } from './fields.ts';
 import { bodicePicture } from './picture.ts';
-import { isPrincess } from './seams.ts';
 
 /** A darted bodice to the waist: by itself, with a skirt from its waist, with sleeves. */
 export const dartedBodice = definePart({
@@ -34,7 +32,7 @@ export const dartedBodice = definePart({
     'pleat',
   ],
   joins: { gives: ['waist', 'armhole', 'neck'], takes: [], givenUp: [] },
-  wants: () => ({
+  wants: (v) => ({
     needs: [
       'bust',
       'waist',
@@ -42,9 +40,11 @@ export const dartedBodice = definePart({
       'neck-to-waist-front',
       'nape-to-waist',
       'across-shoulder',
-      'apex-span',
+      // The plan by heights has a centre panel by the bust instead.
+      ...(v.plan === 'heights' ? [] : ['apex-span']),
     ],
     helps: [
+      ...(v.plan === 'heights' ? ['neck-to-underbust', 'underbust'] : []),
       'bust-front',
       'waist-front',
       'shoulder',
@@ -67,18 +67,26 @@ export const dartedBodice = definePart({
       ],
       stepped,
     ),
-  draft: draftBodice,
+  draft: (c, v) => draftBodice(c, planned(v)),
   figures: (_, v, d) => [
     ...d.plan.figures,
-    // A princess seam runs over the bust point: its darts have no end of their own.
-    ...(d.taking ? [...d.taking.front.figures, ...d.taking.back.figures] : []).filter(
-      (f) => !isPrincess(v) || !f.id.endsWith('-length'),
-    ),
+    ...takenFigures(planned(v), d.taking),
     ...d.bustDart,
     ...d.measured,
   ],
-  checks: bodiceChecks,
-  picture: (c, v, d) => bodicePicture(c, v, d),
+  checks: (c, v, d) => [
+    ...(v.plan === 'heights' && ['shoulder', 'armhole', 'neck', 'waist'].includes(v.shaping)
+      ? [
+          warn(
+            c.id('plan-shaping'),
+            c.id('apex'),
+            `The plan by heights is cut with princess seams: the bust dart is not moved to the ${v.shaping} but into them. Draft by the measurements for that dart.`,
+          ),
+        ]
+      : []),
+    ...bodiceChecks(c, planned(v), d),
+  ],
+  picture: (c, v, d) => bodicePicture(c, planned(v), d),
   cutting: (c, v, d) => ({
     pieces: pieces(c, d.panels, 'bodice'),
     notions: [
@@ -89,14 +97,14 @@ export const dartedBodice = definePart({
       ...threadAndNeedle(c),
     ],
     allowances: allowanceList(c, [
-      ['side seams', c.opens === 'left-side' && c.allowances.zip > c.allowances.side ? 'zip' : 'side'],
+      ['side seams', sideOf(c, v)],
       ['shoulder seams', 'shoulder'],
       ['neckline', 'neck'],
       ['armholes', 'armhole'],
       c.below ? ['waist seam', 'waist'] : ['hem', 'hem'],
       c.opens === 'centre-back' && ['centre back (zip) seam', 'zip'],
       c.opens === 'centre-front' && ['centre front', 'zip'],
-      isPrincess(v) && ['princess seams', 'side'],
+      isPrincess(planned(v)) && ['princess seams', 'side'],
       ['facings, free edge', 'facing'],
     ]),
     cautions: [PINS],
@@ -131,23 +139,19 @@ function bodiceChecks(c: PartContext, v: BodiceValues, d: BodiceDraft): RawCheck
         ),
       );
   }
-  for (const f of d.cut) {
-    const [outer, inner] = f.panels.map((q) =>
-      q.edges.some((e) => e.id === 'princess') ? sewnLength(q, 'princess') : null,
-    );
-    if (outer == null || inner == null) continue;
-    const off = cm(Math.abs(outer - inner));
-    found.push(
-      judge(
-        off <= MOST_EASED + 1e-9,
-        c.id(`princess-${f.face}`),
-        f.face === 'front' ? c.id('apex') : c.id('armhole-round'),
-        `Princess seams, ${f.face}: centre ${p(outer)}, side ${p(inner)}${off <= TOLERANCE.detail ? ', equal within what is trued' : off <= MOST_EASED ? `; ${p(off)} is eased over the fullest place` : `; ${p(off)} apart, true them`}.`,
-      ),
-    );
-  }
+  found.push(...princessChecks(c, d.cut));
   const { sides, checks } = seamChecks(c, d.faces, d.measured);
   found.push(...checks);
+  const under = c.measured.get('underbust')?.net;
+  if (d.underBust !== null && under != null)
+    found.push(
+      judge(
+        d.underBust >= under,
+        c.id('under-bust'),
+        c.id('underbust-level'),
+        underBustSays(d.underBust, under),
+      ),
+    );
   const side = c.measured.get('underarm-to-waist')?.net;
   if (side != null && Math.abs(sides[1] - side) > 3)
     found.push(

@@ -5,6 +5,7 @@ import { mirrored, pathData } from '../../../draft/outline.ts';
 import { edgeOf } from '../../../draft/panel.ts';
 import { SHORT_OF_BUST } from '../../common/bodice/bust-dart.ts';
 import { buttonsOf } from '../../common/bodice/closing.ts';
+import { isPrincess } from '../../common/bodice/seams.ts';
 import {
   buttonStroke,
   emptyView,
@@ -19,7 +20,6 @@ import { NO_PICTURE, type Picture } from '../../picture.ts';
 import type { Face } from '../../tables/darts.ts';
 import type { BodiceDraft } from './draft.ts';
 import type { BodiceValues } from './fields.ts';
-import { isPrincess } from './seams.ts';
 
 /** The bodice as it sits, waist at y 0, from the front and from behind, darts closed. */
 export function bodicePicture(c: PartContext, v: BodiceValues, d: BodiceDraft): Picture {

@@ -1,9 +1,9 @@
 import { endOf, type Point, startOf } from '../../../draft/curve.ts';
 import { edgeLength, pointAlong } from '../../../draft/measure.ts';
 import { edgeOf, type Panel } from '../../../draft/panel.ts';
+import type { CutFace } from '../../common/bodice/seams.ts';
 import type { PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
-import type { CutFace } from './seams.ts';
 
 /** Where the bodice's figures are found when its faces are cut in two along princess seams. */
 export function princessPlaces(c: PartContext, cut: readonly CutFace[]): Place[] {
@@ -32,6 +32,7 @@ export function princessPlaces(c: PartContext, cut: readonly CutFace[]): Place[]
         ? [
             own(centre, 'bust-level', along(centre, 'centre', 0.6)),
             own(centre, 'apex', along(centre, 'princess', 0.5)),
+            own(centre, 'underbust-level', along(centre, 'princess', 0.8)),
             own(centre, 'neck-half', end(centre, 'neck')),
             own(shoulder, 'shoulder', along(shoulder, 'shoulder', 0.5)),
             own(centre, 'neck-round', along(centre, 'neck', 0.6)),

@@ -1,6 +1,13 @@
-import { endOf, type Point, reversed, type Segment, startOf } from '../../../draft/curve.ts';
+import {
+  endOf,
+  lengthOf,
+  type Point,
+  reversed,
+  type Segment,
+  startOf,
+  stretch,
+} from '../../../draft/curve.ts';
 import { dartOn, edgeLength, pointAlong, sewnLength, sewnWidthAt } from '../../../draft/measure.ts';
-import { moveDart } from '../../../draft/move-dart.ts';
 import { edge, edgeOf, type InnerDart, type Panel, type PanelMark } from '../../../draft/panel.ts';
 import { pathLength } from '../../../draft/path.ts';
 import { levelFrom, levelOfLength, seamThrough, straight } from '../../../draft/shape.ts';
@@ -15,6 +22,7 @@ import { closingBands, closingFigures } from '../../common/bodice/closing.ts';
 import { facings } from '../../common/bodice/facings.ts';
 import { type BodicePlan, type Marked, planBodice } from '../../common/bodice/plan.ts';
 import { quarterShape } from '../../common/bodice/quarter-plan.ts';
+import { type CutFace, cutFace, isPrincess } from '../../common/bodice/seams.ts';
 import { type BodiceTaking, bodiceTaking } from '../../common/bodice/suppression.ts';
 import { figuresOf } from '../../common/figures-of.ts';
 import { armEnds, armholePath, neckEnds, neckline } from '../../common/neck-and-armhole.ts';
@@ -29,8 +37,6 @@ const BELOW_WAIST: Readonly<Record<Face, number>> = { front: 12, back: 14 };
 const ABOVE_HIP = 3;
 /** An armhole that goes over another one lies this much lower, cm (common practice). */
 const LOWER_ARMHOLE = 1.5;
-/** Where on its new edge a moved dart begins, as a part of that edge (common practice). */
-const BEGINS = { shoulder: 0.5, armhole: 0.5, neck: 0.6 } as const;
 
 export interface LongDraft extends Drafted {
   readonly plan: BodicePlan;
@@ -39,7 +45,10 @@ export interface LongDraft extends Drafted {
   readonly bustDart: readonly Figure[];
   /** with the bust dart in the side seam */
   readonly faces: Readonly<Record<Face, Panel>> | null;
-  readonly cut: Readonly<Record<Face, Panel>> | null;
+  /** as they are cut */
+  readonly cut: readonly CutFace[];
+  /** half the width of a face below the waist once darts are closed, cm */
+  readonly halfAt: (face: Face, depth: number) => number | null;
   readonly measured: readonly Figure[];
   readonly below: Cm | null;
   /** below the waist, cm; null where it ends above the hip or none was read */
@@ -71,7 +80,8 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
     taking: null,
     bustDart: [],
     faces: null,
-    cut: null,
+    cut: [],
+    halfAt: () => null,
     measured: [],
     below: length.marked,
     hipLevel: null,
@@ -96,7 +106,7 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
         waist: waist[face]!.rounded,
         centreIn: face === 'back' && c.opens === 'centre-back' ? c.shape.centreIn : ZERO,
         apex: m.apex,
-        one: false,
+        one: isPrincess(v),
         fixed: v.plan === 'quarter' ? quarterShape(null, c.stepped).dart : null,
         // Up to below the bust point in front, to the bust line at the back: further up it would take from the bust.
         most: cm(
@@ -181,40 +191,60 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
   }
   const fold = (panel: Panel) => foldOrSeam(c.input, panel, c.allowances.centre);
   const faces = { front: fold(front), back: fold(back) };
-  const dart = front.darts.find((d) => d.id === c.id('bust-dart'));
-  const turned =
-    dart && v.shaping !== 'darts'
-      ? moveDart(
-          front,
-          dart.id,
-          {
-            edge: v.shaping,
-            along: edgeLength(front, v.shaping) * BEGINS[v.shaping],
-            figure: c.id('moved-dart'),
-            short: SHORT_OF_BUST,
-          },
-          [m.apex, m.bustLevel],
-        )
-      : null;
-  // A bust line belongs to the cloth before it was turned.
-  const cut = {
-    front: turned ? fold({ ...turned, lines: turned.lines.filter((l) => l.id !== 'bust') }) : faces.front,
-    back: faces.back,
-  };
-  const linings = c.input.brief.lining ? FACES.map((face) => lining(c, cut[face])) : [];
+  const cut = FACES.map((face) => {
+    const panel = { front, back }[face];
+    const [hemLine] = edgeOf(panel, 'hem').path;
+    const dart = panel.inner?.[0];
+    const hip = panel.lines.find((l) => l.id === 'hip')?.y;
+    const over: Point =
+      face === 'front'
+        ? [m.apex, m.bustLevel]
+        : // From the armhole the seam turns down at the underarm's height, or it would hook.
+          [dart?.up[0] ?? panel.lines[0]!.y * 0.4, Math.max(dart?.up[1] ?? 0, m.armhole)];
+    const x = dart?.down[0] ?? over[0];
+    const after = [
+      ...(dart ? [dart.down] : []),
+      ...(hip !== undefined && hip > (dart?.down[1] ?? over[1]) + 0.5 ? [[x, hip] as Point] : []),
+    ];
+    // A hem is a parabola from the centre: x along it grows evenly with its parameter.
+    const t = 1 - x / startOf(hemLine!)[0];
+    return cutFace(c, v, face, panel, over, {
+      along: lengthOf(stretch(hemLine!, 0, t)),
+      waist: dart
+        ? [
+            [dart.at[0] - dart.intake / 2, dart.at[1]],
+            [dart.at[0] + dart.intake / 2, dart.at[1]],
+          ]
+        : null,
+      after,
+      spread: v.flare,
+      notch: 'waist',
+    });
+  });
+  const cutPanels = cut.flatMap((f) => f.panels);
+  const linings = c.input.brief.lining ? cutPanels.map((q) => lining(c, q)) : [];
   const waists = { front: lineY(front, 'waist'), back: m.waistBack };
+  const halfAt = (face: Face, depth: number): number | null => {
+    // Below its dart a princess seam may spread: the width is that of both panels.
+    const widths = (
+      cut.find((f) => f.face === face)!.panels.length > 1 && depth > 0
+        ? cut.find((f) => f.face === face)!.panels
+        : [faces[face]]
+    ).map((q) => sewnWidthAt(q, waists[face] + depth));
+    return widths.some((w) => w === null) ? null : widths.reduce<number>((a, w) => a + w!, 0);
+  };
   const girthAt = (depth: Cm): Cm | null => {
-    const halves = FACES.map((face) => sewnWidthAt(faces[face], waists[face] + depth));
+    const halves = FACES.map((face) => halfAt(face, depth));
     return halves.some((w) => w === null) ? null : cm(2 * (halves[0]! + halves[1]!));
   };
   const armhole = cm(FACES.reduce((sum, f) => sum + sewnLength(faces[f], 'armhole'), 0));
   const neck = cm(2 * FACES.reduce((sum, f) => sum + sewnLength(faces[f], 'neck'), 0));
   const side = sewnLength(faces.back, 'side');
-  const hem = cm(2 * FACES.reduce((sum, f) => sum + edgeLength(faces[f], 'hem'), 0));
+  const hem = cm(2 * cutPanels.reduce((sum, q) => sum + edgeLength(q, 'hem'), 0));
   const whole = c.opens === 'centre-front';
   return {
     ...none,
-    panels: [cut.front, cut.back, ...closingBands(c, faces.front), ...facings(c, v, faces), ...linings],
+    panels: [...cutPanels, ...closingBands(c, faces.front), ...facings(c, v, faces), ...linings],
     sewn: { armhole, neck },
     arm: armEnds(faces.back, m.waistBack),
     neckline: neckEnds(faces.front, faces.back, m.waistBack),
@@ -224,16 +254,19 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
       c.opens === 'left-side'
         ? cm(m.waistBack - m.armhole)
         : cm(edgeLength(faces[whole ? 'front' : 'back'], 'centre') - below),
-    ...(whole ? { opensAtLeast: { depth: below, because: 'It opens in front all the way down.' } } : {}),
+    ...(whole
+      ? { opensAtLeast: { depth: below, because: 'It opens in front all the way down.', whole: true } }
+      : {}),
     places: () => longPlaces(c, cut, waists),
     taking,
     bustDart: v.shaping === 'darts' ? bustDart : bustDart.slice(0, 1),
     faces,
     cut,
+    halfAt,
     hipLevel: at('back').hipLevel,
     slits,
     measured: [
-      ...movedFigures(c, [cut.front]),
+      ...movedFigures(c, cut[0]!.panels),
       ...closingFigures(c, m, faces.front),
       onPanel(c, 'side-seam', 'side seam, underarm to hem', side),
       onPanel(c, 'armhole-round', 'armhole, sewn', armhole),

@@ -1,4 +1,5 @@
 import { PLAN } from '../../common/bodice/quarter-plan.ts';
+import { SHAPINGS } from '../../common/bodice/seams.ts';
 import { NECKLINE, neckFields } from '../../common/neck-and-armhole.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
 
@@ -24,8 +25,8 @@ export const FIELDS = {
   },
   flare: {
     kind: 'length',
-    label: 'Wider at the hem, each side edge',
-    hint: 'beyond the hip',
+    label: 'Wider at each seam edge',
+    hint: 'at the hem; side seams and princess seams',
     min: 0,
     max: 15,
     default: '0 cm',
@@ -39,12 +40,13 @@ export const FIELDS = {
     default: '0 cm',
   },
   neckline: NECKLINE,
-  shaping: choice('Bust dart', [
-    ['darts', 'in the side seam'],
-    ['shoulder', 'moved to the shoulder'],
-    ['armhole', 'moved to the armhole'],
-    ['neck', 'moved to the neckline'],
-  ]),
+  shaping: choice(
+    'Shaped over the bust by',
+    // Without a waist seam no dart opens at a waist.
+    SHAPINGS.filter(
+      (o): o is Exclude<(typeof SHAPINGS)[number], readonly ['waist', string]> => o[0] !== 'waist',
+    ),
+  ),
   ...neckFields('9 cm'),
   zip: choice('Opens at', [
     ['centre-back', 'centre back'],

@@ -6,6 +6,7 @@ import { balanceCheck, quarterBalance } from '../../common/bodice/balance.ts';
 import { absentChecks, bustAbove, seamChecks } from '../../common/bodice/checks.ts';
 import { closingNotions } from '../../common/bodice/closing.ts';
 import { quarterLines } from '../../common/bodice/quarter-plan.ts';
+import { asSeam, isPrincess, princessChecks, takenFigures } from '../../common/bodice/seams.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle, tripCaution } from '../../common/skirt-cutting.ts';
 import { walkChecks } from '../../common/walk.ts';
 import { definePart, type OpeningMade, type PartContext } from '../../part.ts';
@@ -77,15 +78,15 @@ export const longBodice = definePart({
       stepped,
     ),
   draft: draftLong,
-  figures: (_, __, d) => [
+  figures: (_, v, d) => [
     ...d.plan.figures,
-    ...d.own,
-    ...(d.taking ? [...d.taking.front.figures, ...d.taking.back.figures] : []),
+    ...(isPrincess(v) ? d.own.map(asSeam) : d.own),
+    ...takenFigures(v, d.taking),
     ...d.bustDart,
     ...d.measured,
   ],
   checks: longChecks,
-  picture: (c, _, d) => longPicture(c, d),
+  picture: (c, v, d) => longPicture(c, v, d),
   cutting: (c, v, d) => ({
     pieces: pieces(c, d.panels, 'bodice'),
     notions: [
@@ -99,6 +100,7 @@ export const longBodice = definePart({
       ['neckline', 'neck'],
       ['armholes', 'armhole'],
       ['hem', 'hem'],
+      isPrincess(v) && ['princess seams', 'side'],
       c.opens === 'centre-back' && ['centre back (zip) seam', 'zip'],
       c.opens === 'centre-front' && ['centre front', 'zip'],
       ['facings, free edge', 'facing'],
@@ -140,11 +142,11 @@ function longChecks(c: PartContext, v: LongValues, d: LongDraft, opening: Openin
         warn(
           c.id(`dart-over-${face}`),
           c.id(`side-${face}`),
-          `${face}: two darts and the side seam usually take less; ${p(over)} more went into the side seam. Seam it at the waist with princess seams above, or accept it.`,
+          `${face}: two darts and the side seam usually take less; ${p(over)} more went into the side seam. ${isPrincess(v) ? 'Seam it at the waist' : 'Cut princess seams'}, or accept it.`,
         ),
       );
   }
-  found.push(...seamChecks(c, d.faces, d.measured).checks);
+  found.push(...princessChecks(c, d.cut), ...seamChecks(c, d.faces, d.measured).checks);
   if (d.below !== null && d.below > LONG)
     found.push(
       ...walkChecks(c, {

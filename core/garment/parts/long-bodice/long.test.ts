@@ -2,7 +2,7 @@ import { figure, sheetOf } from '@rocchetto/contract/testing.ts';
 import { EXACT, garmentSpec } from '@rocchetto/contract/testing-garments.ts';
 import { SIZE_STEPS } from '@rocchetto/contract/testing-size-steps.ts';
 import { describe, expect, it } from 'vitest';
-import { heldInside, sewnLength, sewnWidthAt, widthAt } from '../../../draft/measure.ts';
+import { heldInside, sewnLength, sewnWidthAt, spanAt, widthAt } from '../../../draft/measure.ts';
 import { markedGirth } from '../../../figure/build.ts';
 import type { Sheet } from '../../../sheet/compute.ts';
 import { printSheet } from '../../../sheet/print.ts';
@@ -29,6 +29,9 @@ const made = (part: object, lines: readonly string[] = BODY, more: object = {}, 
   );
 const panel = (s: Sheet, id: string) => s.panels.find((p) => p.id === `bodice.${id}`)!;
 const check = (s: Sheet, code: string) => s.checks.find((k) => k.code === code);
+/** Where a panel's princess seam lies at a height. */
+const crossing = (q: Sheet['panels'][number], y: number): number =>
+  spanAt(q, y)![q.across.centre === 'princess' ? 0 : 1];
 const girth = (s: Sheet, zone: string) => markedGirth(figure(s, zone))!;
 
 describe('a bodice without a waist seam', () => {
@@ -87,6 +90,64 @@ describe('a bodice without a waist seam', () => {
     if (shaping !== 'darts') expect(figure(s, 'bodice.moved-dart').finished).toBeCloseTo(dart.intake, 6);
   });
 
+  describe.each(['princess-armhole', 'princess-shoulder'])('%s', (shaping) => {
+    const s = made({ shaping, below: '60 cm', flare: '5 cm', zip: 'left-side' });
+    const halves = (face: string) => [panel(s, `${face}-centre`), panel(s, `${face}-side`)] as const;
+    it('cuts each face in two whose seam is one length, and leaves no dart', () => {
+      for (const face of ['front', 'back']) {
+        const [centre, side] = halves(face);
+        expect(Math.abs(sewnLength(centre, 'princess') - sewnLength(side, 'princess'))).toBeLessThan(0.3);
+        expect(check(s, `bodice.princess-${face}`)).toMatchObject({ state: 'passed' });
+        for (const q of [centre, side]) expect([q.darts.length, q.inner]).toEqual([0, undefined]);
+      }
+      expect(s.figures.some((f) => /dart-(front|back)-length/.test(f.id))).toBe(false);
+    });
+    it('both panels together are the face at hip and waist, and wider by the flare at the hem', () => {
+      for (const face of ['front', 'back'] as const)
+        for (const [zone, body] of [
+          ['waist', 70],
+          ['hip', 96],
+        ] as const) {
+          const wide = halves(face).reduce(
+            (sum, q) => sum + widthAt(q, q.lines.find((l) => l.id === zone)!.y)!,
+            0,
+          );
+          expect(wide).toBeCloseTo((body + 5) / 4, 1);
+        }
+      // A quarter of the hip, the flare at the side, and at both sides of the princess seam.
+      expect(figure(s, 'bodice.hem').finished).toBeCloseTo(4 * (101 / 4 + 15), 0);
+    });
+    it('the bust point is notched where the seam runs over it, the waist where it takes most', () => {
+      const [centre, side] = halves('front');
+      for (const q of [centre, side]) {
+        const at = (name: string) => q.marks.find((k) => k.name === name && Math.abs(k.at[0] - 9) < 4)!.at;
+        expect(at('bust point')).toEqual([9, 27]);
+        expect(crossing(q, at('waist')[1])).toBeCloseTo(at('waist')[0], 6);
+      }
+      const intake = figure(s, 'bodice.dart-front-intake').finished!;
+      const [a, b] = [centre, side].map(
+        (q) => q.marks.find((k) => k.name === 'waist' && k.at[0] < 15)!.at[0],
+      );
+      expect(b! - a!).toBeCloseTo(intake, 6);
+    });
+    it('what the seam takes and where it lies are told on the seam, on both panels', () => {
+      for (const face of ['front', 'back']) {
+        const place = (id: string) => s.look().places.find((q) => q.figure === `bodice.dart-${face}-${id}`)!;
+        for (const [id, q] of [
+          ['intake', halves(face)[0]],
+          ['place', halves(face)[1]],
+        ] as const) {
+          expect(place(id).panel).toBe(q.id);
+          expect(crossing(q, place(id).at[1])).toBeCloseTo(place(id).at[0], 6);
+        }
+      }
+    });
+    it('its side seams agree, and what the zip needs is found on all panels', () => {
+      expect(check(s, 'bodice.side-seams')).toMatchObject({ state: 'passed' });
+      expect(check(s, 'zip')).toMatchObject({ state: 'passed' });
+    });
+  });
+
   it('a hem above the hip is as wide as the way there, and asks for no hip', () => {
     const s = made(
       { below: '10 cm' },
@@ -118,6 +179,17 @@ describe('a bodice without a waist seam', () => {
     expect(check(made({ below: '12 cm', slits: '30 cm' }), 'bodice.slits')).toMatchObject({
       state: 'warned',
     });
+  });
+
+  it('what opens all the way down lets everything through; what ends above the hip need not let the hip through', () => {
+    const zip = (part: object) => check(made({ below: '12 cm', ...part }), 'zip')!;
+    expect(zip({ zip: 'centre-front', closes: 'buttons' })).toMatchObject({ state: 'passed' });
+    expect(zip({ zip: 'centre-front', closes: 'buttons' }).sentence).toContain('all the way down');
+    // It goes over the head: the waist, 70, passes where it is 75.
+    expect(zip({ zip: 'centre-back' })).toMatchObject({ state: 'passed' });
+    expect(zip({ zip: 'centre-back' }).sentence).toContain('{cm:70} passes');
+    // One that reaches the hip lets the hip through.
+    expect(zip({ zip: 'centre-back', below: '30 cm' }).sentence).toContain('{cm:96} passes');
   });
 
   it('buttoned in front it opens all the way down, one button at the bust level', () => {

@@ -1,9 +1,9 @@
 import { mapped, type Point, type Segment } from '../../../draft/curve.ts';
-import { sewnWidthAt } from '../../../draft/measure.ts';
 import { mirrored, pathData } from '../../../draft/outline.ts';
 import { edgeOf } from '../../../draft/panel.ts';
 import { seamThrough } from '../../../draft/shape.ts';
 import { buttonsOf } from '../../common/bodice/closing.ts';
+import { isPrincess } from '../../common/bodice/seams.ts';
 import {
   buttonStroke,
   emptyView,
@@ -17,12 +17,13 @@ import type { PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
 import type { Face } from '../../tables/darts.ts';
 import type { LongDraft } from './draft.ts';
+import type { LongValues } from './fields.ts';
 
 /** As it is worn, the waist at y 0, darts closed; the front as long as the back. */
-export const longPicture = (c: PartContext, d: LongDraft): Picture =>
-  d.faces && d.taking ? pictureOf(view(c, d, 'front'), view(c, d, 'back')) : NO_PICTURE;
+export const longPicture = (c: PartContext, v: LongValues, d: LongDraft): Picture =>
+  d.faces && d.taking ? pictureOf(view(c, v, d, 'front'), view(c, v, d, 'back')) : NO_PICTURE;
 
-function view(c: PartContext, d: LongDraft, face: Face): View {
+function view(c: PartContext, v: LongValues, d: LongDraft, face: Face): View {
   const out = emptyView();
   const panel = d.faces![face];
   const m = d.plan.marked!;
@@ -31,14 +32,17 @@ function view(c: PartContext, d: LongDraft, face: Face): View {
   const path = (id: string): Segment[] => edgeOf(panel, id).path.map((s) => mapped(s, up));
   const [neck, shoulder, arm] = [path('neck'), path('shoulder'), path('armhole')];
   const underarm = arm.at(-1)!.at(-1) as Point;
-  const waistY = panel.lines.find((l) => l.id === 'waist')!.y;
-  const halfAt = (depth: number) => sewnWidthAt(panel, waistY + depth) ?? underarm[0];
+  const halfAt = (depth: number) => d.halfAt(face, depth) ?? underarm[0];
   const bustY = underarm[1] + Math.max(0, m.bustLevel - m.armhole);
-  const levels = [0, ...(d.hipLevel === null ? [] : [d.hipLevel]), below - 0.02];
+  const foot: Point = [halfAt(below - 0.02), below - 0.02];
+  const levels = [0, ...(d.hipLevel === null || d.hipLevel > below - 1 ? [] : [d.hipLevel])];
   const down = levels.map((y): Point => [halfAt(y), y]);
-  const side: Segment[] = [[underarm, [underarm[0], bustY]], ...seamThrough([[underarm[0], bustY], ...down])];
+  const side: Segment[] = [
+    [underarm, [underarm[0], bustY]],
+    ...seamThrough([[underarm[0], bustY], ...down]),
+    [down.at(-1)!, foot],
+  ];
   const half = [...neck, ...shoulder, ...arm, ...side];
-  const foot = down.at(-1)!;
   out.strokes.push(
     { kind: 'outline', figure: null, d: pathData(half) },
     { kind: 'outline', figure: null, d: pathData(mirrored(half)) },
@@ -54,22 +58,37 @@ function view(c: PartContext, d: LongDraft, face: Face): View {
         figure: c.id('slits'),
         d: `M${n(s * (halfAt(below - d.slits) - 0.8))} ${n(below - d.slits)} L${n(s * (foot[0] - 0.8))} ${n(foot[1])}`,
       });
+  const princess = isPrincess(v);
   let sewn = 0;
   for (const dart of panel.inner ?? []) {
     const x = dart.at[0] - d.taking![face].centre - sewn - dart.intake / 2;
     sewn += dart.intake;
+    const ends = dart.down[1] - dart.at[1];
     for (const s of [-1, 1])
       out.strokes.push({
-        kind: 'dart',
+        kind: princess ? 'seam' : 'dart',
         figure: dart.figure,
-        d: `M${n(s * x)} ${n(dart.up[1] - dart.at[1])} L${n(s * x)} ${n(dart.down[1] - dart.at[1])}`,
+        d: princess
+          ? princessStroke(s)
+          : `M${n(s * x)} ${n(dart.up[1] - dart.at[1])} L${n(s * x)} ${n(ends)}`,
       });
+    function princessStroke(s: number): string {
+      const over: Point = face === 'front' ? [m.apex, bustY] : [x, Math.min(-1, underarm[1] + 1)];
+      const goal = v.shaping === 'princess-armhole' ? (arm[0]!.at(-1) as Point) : middle(shoulder);
+      const hem = dart.down[0] + v.flare;
+      return [
+        `M${n(s * hem)} ${n(below)} L${n(s * dart.down[0])} ${n(Math.min(ends, below))}`,
+        `Q${n(s * x)} ${n(ends * 0.5)} ${n(s * x)} 0`,
+        `Q${n(s * over[0])} ${n(over[1] * 0.6)} ${n(s * over[0])} ${n(over[1])}`,
+        `Q${n(s * over[0])} ${n(over[1] + (goal[1] - over[1]) * 0.6)} ${n(s * goal[0])} ${n(goal[1])}`,
+      ].join(' ');
+    }
   }
   const figure = (id: string) =>
     [...d.plan.figures, ...d.own, ...d.bustDart, ...d.measured].find((f) => f.id === c.id(id));
-  const bust = d.cut![face].darts.find(
-    (x) => x.figure === c.id('bust-dart-intake') || x.figure === c.id('moved-dart'),
-  );
+  const bust = d.cut
+    .find((f) => f.face === face)!
+    .panels[0]!.darts.find((x) => x.figure === c.id('bust-dart-intake') || x.figure === c.id('moved-dart'));
   const from: Point | null = !bust
     ? null
     : bust.edge === 'shoulder'

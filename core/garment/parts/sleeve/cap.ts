@@ -45,7 +45,12 @@ export interface CapWidths {
 /** How wide each half of a cap of this height is, so that its halves are as long as wanted; null where it is too high for them. */
 export function widthsAt(h: number, lengths: CapLengths): CapWidths | null {
   const of = (side: 'front' | 'back') =>
-    root((w) => halfLength(w, h, side) - lengths[side], 0.5, lengths[side]);
+    // A cap is no shorter than the straight line and no longer than down and across: its width lies between.
+    root(
+      (w) => halfLength(w, h, side) - lengths[side],
+      Math.max(0.5, lengths[side] - h),
+      Math.sqrt(Math.max(0.25, lengths[side] ** 2 - h ** 2)),
+    );
   const [front, back] = [of('front'), of('back')];
   return front === null || back === null ? null : { front, back };
 }

@@ -1,5 +1,5 @@
 import { figure, sheetOf } from '@rocchetto/contract/testing.ts';
-import { EXACT, garmentSpec } from '@rocchetto/contract/testing-garments.ts';
+import { EXACT, garmentSpec, HALF } from '@rocchetto/contract/testing-garments.ts';
 import { SIZE_STEPS } from '@rocchetto/contract/testing-size-steps.ts';
 import { describe, expect, it } from 'vitest';
 import { edgeLength, sewnLength, widthAt } from '../../../draft/measure.ts';
@@ -162,6 +162,27 @@ describe('a bodice shaped and closed in other ways', () => {
     // From 1.5 below the neckline (8 below the side-neck) to the bust level at 26: whole steps.
     expect((26 - 8 - 1.5) / spacing).toBeCloseTo(Math.round((26 - 9.5) / spacing), 6);
     expect(s.panels.some((p) => p.id === 'bodice.button-band')).toBe(true);
+    // Marked one from the other, in a house that marks half centimetres or inches, the last still lies on the edge.
+    for (const rounding of [HALF, { unit: 'in', step: 0.5, mode: 'nearest' }] as const)
+      for (const neckFront of ['6 cm', '8 cm', '9.3 cm', '14 cm']) {
+        const coat = sheetOf(
+          garmentSpec(
+            [{ part: 'long-bodice', below: '100 cm', zip: 'centre-front', closes: 'buttons', neckFront }],
+            BODY,
+            {
+              house: { rounding },
+            },
+          ),
+        );
+        const f = figure(coat, 'bodice.button-spacing');
+        const count = Number(/^\d+/.exec(f.name)![0]);
+        const edge = sewnLength(coat.panels.find((p) => p.id === 'bodice.front')!, 'centre');
+        expect([neckFront, count > 8, 1.5 + (count - 1) * f.marked! <= edge - 1]).toEqual([
+          neckFront,
+          true,
+          true,
+        ]);
+      }
     expect(s.notions.some((n) => n.name === 'zip')).toBe(false);
     expect(s.panels.find((p) => p.id === 'bodice.front')!.cut).toBe('pair');
     const loops = made([{ part: 'darted-bodice', zip: 'centre-front', closes: 'loops' }]);

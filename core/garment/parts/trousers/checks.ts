@@ -10,8 +10,11 @@ import { FLOORS } from '../../tables/fit.ts';
 import type { TrouserDraft } from './draft.ts';
 import type { TrouserValues } from './fields.ts';
 
-/** The crotch seam may be longer than what was read through the legs by this and no more before it hangs, cm (common practice). */
-const CROTCH_ROOM = { least: 0, most: 7 } as const;
+/**
+ * The crotch seam may be longer than what was read through the legs by this and no more before it hangs, cm (common
+ * practice); a crotch level that lies lower by its ease is meant to, and adds that ease in front and behind.
+ */
+const CROTCH_ROOM = { least: 0, most: 5 } as const;
 /** Rise and inside leg may differ from the outside leg by this much, cm: three readings of one leg. */
 const LEG_APART = 2;
 /** A hem without an opening is wider than the heel by this, cm (common practice). */
@@ -71,13 +74,15 @@ export function trouserChecks(c: PartContext, _: TrouserValues, d: TrouserDraft)
   const seam = measuredOf(d, c.id('crotch-seam'))!;
   if (length !== null) {
     const room = cm(seam - length);
-    const holds = room >= CROTCH_ROOM.least - 1e-9 && room <= CROTCH_ROOM.most + 1e-9;
+    const seat = rise ?? (outseam !== null && leg !== null ? outseam - leg : plan.crotch!);
+    const most = cm(CROTCH_ROOM.most + 2 * Math.max(0, plan.crotch! - seat));
+    const holds = room >= CROTCH_ROOM.least - 1e-9 && room <= most + 1e-9;
     found.push(
       judge(
         holds,
         c.id('crotch-length'),
         c.id('crotch-seam'),
-        `The crotch seam is ${p(seam)}, through the legs was read ${p(length)}: ${room < 0 ? `${p(cm(-room))} too short, it would cut in; lower the crotch level or extend the back` : `${p(room)} of room${holds ? '' : ', it would hang; raise the crotch level or shorten the extensions'}`}.`,
+        `The crotch seam is ${p(seam)}, through the legs was read ${p(length)}: ${room < 0 ? `${p(cm(-room))} too short, it would cut in; lower the crotch level or extend the back` : `${p(room)} of room${holds ? '' : `, more than the ${p(most)} of this crotch level: it would hang; raise the level or shorten the extensions`}`}.`,
       ),
     );
   }

@@ -97,6 +97,30 @@ describe('trousers', () => {
     expect(check(strong!, 'trousers.floor-thigh')).toMatchObject({ state: 'passed' });
     expect(strong!.fit.map((z) => z.zone)).toContain('thigh');
   });
+  it('a crotch level that lies lower by its fit is no fault; one that hangs past that is told with its room', () => {
+    const at = (fit: string, read: number) =>
+      check(
+        made(
+          [
+            'waist 76 cm',
+            'hip 100 cm',
+            'rise 27.5 cm',
+            'inseam 78 cm',
+            'waist-to-hip 20.5 cm',
+            `crotch-length ${read} cm`,
+          ],
+          {},
+          { fit },
+        ),
+        'trousers.crotch-length',
+      )!;
+    for (const fit of ['close', 'fitted', 'semi-fitted', 'loose', 'very-loose'])
+      expect([fit, at(fit, 68).state]).toEqual([fit, 'passed']);
+    // A loose level lies 3 below the seat: 5 and twice that is its room.
+    expect(at('loose', 63)).toMatchObject({ state: 'warned' });
+    expect(at('loose', 63).sentence).toContain('more than the {cm:11} of this crotch level: it would hang');
+    expect(at('close', 63).state).toBe('warned');
+  });
   it('tells what cannot be: rise, inside and outside leg that do not agree, a crotch above the hip, a hem too narrow', () => {
     const s = made(
       ['waist 72 cm', 'hip 99 cm', ...LEG, 'outseam 118 cm', 'heel-instep 33 cm', 'crotch-length 90 cm'],

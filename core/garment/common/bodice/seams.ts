@@ -1,0 +1,184 @@
+import type { Point } from '../../../draft/curve.ts';
+import { edgeLength, sewnLength } from '../../../draft/measure.ts';
+import { cutApart, moveDart, type SeamBelow } from '../../../draft/move-dart.ts';
+import { edgeOf, type Panel } from '../../../draft/panel.ts';
+import { TOLERANCE } from '../../../figure/build.ts';
+import { judge, type RawCheck } from '../../../figure/check.ts';
+import type { Figure } from '../../../figure/figure.ts';
+import { cm } from '../../../units/length.ts';
+import { say as p } from '../../../units/print.ts';
+import { foldOrSeam } from '../../cloth.ts';
+import { MOST_EASED } from '../../meeting.ts';
+import type { PartContext } from '../../part.ts';
+import type { Face } from '../../tables/darts.ts';
+import { SHORT_OF_BUST } from './bust-dart.ts';
+import type { BodiceTaking } from './suppression.ts';
+
+/** Where on its new edge a dart or a princess seam begins, as a part of that edge (common practice). */
+const BEGINS = { shoulder: 0.5, armhole: 0.5, neck: 0.6 } as const;
+
+/** Where a bodice takes what the front needs over the bust. */
+export interface Shaped {
+  readonly shaping:
+    | 'darts'
+    | 'shoulder'
+    | 'armhole'
+    | 'neck'
+    | 'waist'
+    | 'princess-armhole'
+    | 'princess-shoulder';
+}
+/** How each is called in a brief; a bodice offers those that it can be cut with. */
+export const SHAPINGS = [
+  ['darts', 'a dart in the side seam'],
+  ['shoulder', 'the dart moved to the shoulder'],
+  ['armhole', 'the dart moved to the armhole'],
+  ['neck', 'the dart moved to the neckline'],
+  ['waist', 'the dart moved into the waist dart'],
+  ['princess-armhole', 'princess seams from the armhole'],
+  ['princess-shoulder', 'princess seams from the shoulder'],
+] as const;
+
+export const isPrincess = (v: Shaped): boolean =>
+  v.shaping === 'princess-armhole' || v.shaping === 'princess-shoulder';
+/** The edge that a bust dart is moved to; null where it stays in the side seam. */
+const goal = (v: Shaped): 'shoulder' | 'armhole' | 'neck' | 'waist' | null =>
+  v.shaping === 'darts'
+    ? null
+    : v.shaping === 'princess-armhole'
+      ? 'armhole'
+      : v.shaping === 'princess-shoulder'
+        ? 'shoulder'
+        : v.shaping;
+
+/** A face as it is cut: one panel, or two along a princess seam. */
+export interface CutFace {
+  readonly face: Face;
+  readonly panels: readonly Panel[];
+}
+
+/** How a princess seam goes on below the bust, where it is not straight to the waist's dart. */
+export interface GoesOn extends SeamBelow {
+  /** how far from the side it ends on the hem; null where it ends at the waist */
+  readonly along: number | null;
+  /** what the notch at its widest is called */
+  readonly notch: string;
+}
+
+/**
+ * A face with its bust dart where the brief wants it, from the panel that has it in the side seam: turned about the
+ * bust point, so that every sewn length stays; with princess seams cut apart there.
+ * @param over the bust point in front, the tip of the waist dart at the back
+ * @param on how a princess seam goes on below the bust; null straight to the waist
+ */
+export function cutFace(
+  c: PartContext,
+  v: Shaped,
+  face: Face,
+  panel: Panel,
+  over: Point,
+  on: GoesOn | null = null,
+): CutFace {
+  const to = goal(v);
+  const fold = (q: Panel) => foldOrSeam(c.input, q, c.allowances.centre);
+  if (to === null || (face === 'back' && !isPrincess(v))) return { face, panels: [fold(panel)] };
+  const toHem = on !== null && on.along !== null;
+  const waist = toHem ? 0 : edgeLength(panel, 'waist');
+  const dart = panel.darts.find((d) => d.edge === 'waist');
+  const beginsAt = (edge: 'shoulder' | 'armhole' | 'neck') => edgeLength(panel, edge) * BEGINS[edge];
+  const bust = panel.darts.find((d) => d.id === c.id('bust-dart'));
+  const moved = bust
+    ? moveDart(
+        panel,
+        bust.id,
+        {
+          edge: to,
+          along: to === 'waist' ? (dart ? dart.at - dart.intake / 2 : waist - over[0]) : beginsAt(to),
+          figure: c.id('moved-dart'),
+          short: SHORT_OF_BUST,
+        },
+        over,
+      )
+    : panel;
+  // A bust line that is drawn across the panel belongs to the cloth before it was turned.
+  const plain = bust ? { ...moved, lines: moved.lines.filter((l) => l.id !== 'bust') } : moved;
+  if (!isPrincess(v) || to === 'waist' || to === 'neck') return { face, panels: [fold(plain)] };
+  const { outer, inner } = cutApart(
+    plain,
+    bust ? { edge: to, dart: bust.id, along: 0 } : { edge: to, along: beginsAt(to) },
+    on !== null && on.along !== null
+      ? { edge: 'hem', along: on.along }
+      : dart
+        ? { edge: 'waist', dart: dart.id, along: 0 }
+        : { edge: 'waist', along: waist - over[0] },
+    over,
+    { id: 'princess', name: 'princess seam', allowance: c.allowances.side },
+    on ?? undefined,
+  );
+  const notches = (q: Panel, waistAt: Point | undefined) => ({
+    ...q,
+    // Below the bust nothing was turned: there lines go on across both.
+    lines: toHem ? plain.lines.filter((l) => l.id !== 'bust') : [],
+    marks: [
+      ...q.marks.filter((m) => q.edges.some((e) => edgeHolds(q, e.id, m.at))),
+      { kind: 'notch' as const, name: face === 'front' ? 'bust point' : 'shoulder blade', at: over },
+      ...(on && waistAt ? [{ kind: 'notch' as const, name: on.notch, at: waistAt }] : []),
+    ],
+  });
+  return {
+    face,
+    panels: [
+      notches(fold({ ...outer, id: c.id(`${face}-centre`), name: `centre ${face}` }), on?.waist?.[0]),
+      notches(
+        {
+          ...inner,
+          id: c.id(`${face}-side`),
+          name: `side ${face}`,
+          cut: 'pair',
+          count: 2,
+          grain: 'lengthwise, square to the bust line',
+          note: '',
+        },
+        on?.waist?.[1],
+      ),
+    ],
+  };
+}
+
+/** What the waist gives up, as the face is cut: a princess seam takes what a dart would, and has no end over the bust. */
+export const takenFigures = (v: Shaped, taking: Readonly<Record<Face, BodiceTaking>> | null): Figure[] => {
+  const all = taking ? [...taking.front.figures, ...taking.back.figures] : [];
+  return isPrincess(v) ? all.filter((f) => !f.id.endsWith('-length')).map(asSeam) : all;
+};
+/** A waist dart's figure under the name of the seam that it opens into. */
+export const asSeam = (f: Figure): Figure => ({ ...f, name: f.name.replace('waist dart', 'princess seam') });
+
+/** Both sides of each princess seam are as long as each other, or the sheet says by how much not. */
+export const princessChecks = (c: PartContext, cut: readonly CutFace[]): RawCheck[] =>
+  cut.flatMap(({ face, panels }) => {
+    const [outer, inner] = panels.map((q) =>
+      q.edges.some((e) => e.id === 'princess') ? sewnLength(q, 'princess') : null,
+    );
+    if (outer == null || inner == null) return [];
+    const off = cm(Math.abs(outer - inner));
+    return [
+      judge(
+        off <= MOST_EASED + 1e-9,
+        c.id(`princess-${face}`),
+        face === 'front' ? c.id('apex') : c.id('armhole-round'),
+        `Princess seams, ${face}: centre ${p(outer)}, side ${p(inner)}${off <= TOLERANCE.detail ? ', equal within what is trued' : off <= MOST_EASED ? `; ${p(off)} is eased over the fullest place` : `; ${p(off)} apart, true them`}.`,
+      ),
+    ];
+  });
+
+const edgeHolds = (q: Panel, id: string, [x, y]: Point): boolean =>
+  edgeOf(q, id).path.some((s) => {
+    const xs = s.map((o) => o[0]);
+    const ys = s.map((o) => o[1]);
+    return (
+      x >= Math.min(...xs) - 0.1 &&
+      x <= Math.max(...xs) + 0.1 &&
+      y >= Math.min(...ys) - 0.1 &&
+      y <= Math.max(...ys) + 0.1
+    );
+  });
