@@ -1,5 +1,5 @@
 import type { BenchKept, BenchWrite } from '@rocchetto/contract';
-import { api, change } from '../api/base.ts';
+import { api, change, STEP } from '../api/base.ts';
 
 const kept = (_: unknown, error: unknown) => (error ? [] : (['Diary', 'Order'] as const));
 
@@ -15,6 +15,7 @@ const bench = api.injectEndpoints({
     }),
     doneWork: b.mutation<BenchKept, { id: number; version: number; done: boolean }>({
       query: ({ id, ...body }) => change(`/bench/${id}/done`, 'POST', body),
+      extraOptions: STEP,
       invalidatesTags: kept,
     }),
     dropWork: b.mutation<BenchKept, number>({

@@ -23,7 +23,7 @@ import type {
   WouldStandAsked,
 } from '@rocchetto/contract';
 import type { z } from 'zod';
-import { api, change, LIST } from '../api/base.ts';
+import { api, change, LIST, STEP } from '../api/base.ts';
 
 /** What a change of one appointment moves on the screens. */
 const moved = (_: unknown, error: unknown, { id }: { id: number }) =>
@@ -64,14 +64,17 @@ const diary = api.injectEndpoints({
     }),
     moveAppointment: b.mutation<AppointmentView, Step<typeof MoveAppointment>>({
       query: ({ id, ...body }) => change(`/appointments/${id}/move`, 'POST', body),
+      extraOptions: STEP,
       invalidatesTags: moved,
     }),
     stepAppointment: b.mutation<AppointmentView, { id: number } & z.input<typeof AppointmentStep>>({
       query: ({ id, ...body }) => change(`/appointments/${id}/status`, 'POST', body),
+      extraOptions: STEP,
       invalidatesTags: moved,
     }),
     readyAppointment: b.mutation<AppointmentView, { id: number; version: number; ready: boolean }>({
       query: ({ id, ...body }) => change(`/appointments/${id}/ready`, 'POST', body),
+      extraOptions: STEP,
       invalidatesTags: moved,
     }),
     messages: b.query<Outbox, { show?: 'told' | 'to-come'; appointment?: number; before?: number }>({

@@ -10,7 +10,7 @@ import type {
   StepWire,
 } from '@rocchetto/contract';
 import type { z } from 'zod';
-import { api, change, LIST } from '../api/base.ts';
+import { api, change, LIST, STEP } from '../api/base.ts';
 
 interface Kept {
   readonly id: number;
@@ -39,6 +39,7 @@ const alterations = api.injectEndpoints({
     }),
     step: b.mutation<Kept, On & { version: number; step: StepWire }>({
       query: ({ id, orderId: _, ...body }) => change(`/alterations/${id}/steps`, 'POST', body),
+      extraOptions: STEP,
       invalidatesTags: touched,
     }),
     tick: b.mutation<Kept, On & z.input<typeof BoxWrite>>({
