@@ -52,7 +52,9 @@ test('work is promised to an order, tells when a day has too much, and is ticked
   await page.context().clearCookies();
   await signIn(page, 'Pia Ostrander', `/orders/${orderId}`);
   await expect(page.getByRole('button', { name: 'Promise work' })).toBeHidden();
+  const ticked = page.waitForResponse(/\/bench\/\d+\/done$/);
   await page.getByRole('checkbox', { name: /^Toile cut and sewn, .*: done$/ }).check();
+  await ticked;
   await page.reload();
   await expect(page.getByRole('checkbox', { name: /^Toile cut and sewn, .*: done$/ })).toBeChecked();
 });

@@ -74,6 +74,7 @@ test('the forgotten lining cannot be missed; done, sent back, done again, checke
   await expect(page.getByText('back to the bench: the left is lower')).toBeVisible();
   for (let i = 0; i < n - 1; i++) await boxes.nth(i).check();
   await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await expect(page.getByText('You did it; somebody else measures it again.')).toBeVisible();
   await signIn(page, 'Bram Teller', `/orders/${orderId}/alterations/${id}`);
   await page.getByLabel('waist of the skirt is').fill('99');
   await page.getByRole('button', { name: 'Checked' }).click();

@@ -46,6 +46,14 @@ export const test = base.extend<{ quiet: undefined }, { studio: Studio }>({
       page.on('console', (m) => {
         if (/Content Security Policy|Warning: /.test(m.text())) said.push(m.text());
       });
+      // Every answer up to so many milliseconds late, each by its own: what a page does meanwhile must not depend on it.
+      const late = Number(process.env.E2E_LATE ?? 0);
+      if (late > 0) {
+        await page.context().route('**/api/**', async (route) => {
+          await new Promise((go) => setTimeout(go, Math.random() * late));
+          await route.continue().catch(() => {});
+        });
+      }
       await use(undefined);
       expect(said).toEqual([]);
     },

@@ -26,14 +26,18 @@ test('the old book is mapped, looked at row by row, taken, and told; its mapping
   await expect(first).toContainText('“31.2.2019” is no day.');
   await accessible(page, 'mapped');
   await page.getByRole('button', { name: 'next rows' }).click();
+  const kept = page.waitForResponse((r) => r.request().method() === 'PUT');
   await page.getByLabel('Take row 70, Old Client 68').uncheck();
   await expect(page.getByRole('button', { name: 'Take 299 rows into the book' })).toBeVisible();
+  await kept;
   await page.reload();
   await expect(page.getByLabel('Take row 70, Old Client 68')).not.toBeChecked();
   await page.getByLabel('Take row 70, Old Client 68').check();
   await page.getByRole('button', { name: 'rows before' }).click();
   await expect(first).toContainText('waist 30 in');
+  const taking = page.waitForResponse(/\/take$/);
   await page.getByRole('button', { name: 'Take 300 rows into the book' }).click();
+  await taking;
   await page.reload();
   await expect(page.getByText('300 rows are in the book: 300 new clients')).toBeVisible();
   await expect(page.getByRole('region', { name: 'What became of it' })).toContainText(

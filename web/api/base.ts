@@ -45,8 +45,15 @@ const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError, P
     ...(intent ? { 'idempotency-key': intent.key } : {}),
     ...(held ? { 'if-none-match': held.etag } : {}),
   };
+  // A change that is on its way goes on when its page is left; a browser carries few and small ones that far.
+  const keepalive = changes && JSON.stringify(ask.body ?? '').length < 8000;
   const result = await fetchJson(
-    { ...ask, headers, validateStatus: (r) => (r.status >= 200 && r.status < 300) || r.status === 304 },
+    {
+      ...ask,
+      keepalive,
+      headers,
+      validateStatus: (r) => (r.status >= 200 && r.status < 300) || r.status === 304,
+    },
     api,
     {},
   );

@@ -21,7 +21,9 @@ describe('a step on top of one’s own', () => {
   it('goes on from what was made, while the screen still shows the version from before', () => {
     const { step } = record();
     const server = { version: 2 };
-    expect([step(2, 'give', server), step(2, 'take back', server), step(2, 'give', server)]).toEqual([2, 3, 4]);
+    expect([step(2, 'give', server), step(2, 'take back', server), step(2, 'give', server)]).toEqual([
+      2, 3, 4,
+    ]);
     expect(step(4, 'begin', server)).toBe(5);
     expect(server.version).toBe(6);
   });
