@@ -37,15 +37,25 @@ const sheet = api.injectEndpoints({
       query: ({ id, by: _, ...body }) => change(`/orders/${id}/sheet/changes`, 'POST', body),
       invalidatesTags: touched,
       async onQueryStarted(asked, told) {
+        const drawn = { id: asked.id, revision: null };
+        // A sheet that was asked for before the change would put the old figure back meanwhile.
+        const before = told.dispatch(sheet.util.getRunningQueryThunk('sheet', drawn));
+        before?.abort();
         // A draft shows the change at once, by the same rules as the server; a refusal takes it back.
         const shown = told.dispatch(
-          sheet.util.updateQueryData('sheet', { id: asked.id, revision: null }, (view) => {
+          sheet.util.updateQueryData('sheet', drawn, (view) => {
             if (view.status !== 'draft' || view.kept || view.version !== asked.version) return undefined;
             const spec = decide(view.spec, asked.change, { by: asked.by, at: new Date().toISOString() });
             return { ...view, spec };
           }),
         );
-        await show(asked, told, shown.undo);
+        await show(asked, told, () => {
+          shown.undo();
+          if (before)
+            void told.dispatch(
+              sheet.endpoints.sheet.initiate(drawn, { forceRefetch: true, subscribe: false }),
+            );
+        });
       },
     }),
     agreeSheet: b.mutation<SheetView, { id: number; version: number; name: string }>({
