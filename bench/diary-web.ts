@@ -21,7 +21,7 @@ const WATCH = `window.frames_ = []; window.until_ = true; (() => {
 
 /** How the day and the weeks of a house with 40 staff feel on a slow machine. @param day one of `bench_diary` with bookings */
 export async function diaryWebBench(cluster: Cluster, day: string, say: (line: string) => void) {
-  buildWeb();
+  await buildWeb();
   const pool = openPool(cluster.url('bench_diary'), () => undefined, 2);
   await pool.query(`update staff set role = 'principal' where name = 'Hand 1'`);
   const { rows } = await pool.query<{ id: number }>(`select id from staff where name = 'Hand 1'`);

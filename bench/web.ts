@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { type Browser, type BrowserContextOptions, chromium, type Page } from '@playwright/test';
-import { DEMO_PASSPHRASE } from '@rocchetto/demo/seed.ts';
+import { DEMO_PASSPHRASE } from '@rocchetto/demo/people.ts';
 import { buildWeb } from '../tools/build-web.ts';
 import { type Cluster, root, stopChild } from '../tools/cluster.ts';
 import { freePort } from '../tools/ports.ts';
@@ -168,7 +168,7 @@ export async function firstLoads(
 
 /** First load, time until each page can be used, and how quickly the sheet answers a hand. */
 export async function webBench(cluster: Cluster, say: (line: string) => void) {
-  buildWeb();
+  await buildWeb();
   const port = await freePort();
   const server = await startServer(cluster.url('bench'), port, { LOG_LEVEL: 'silent' });
   const browser = await chromium.launch({

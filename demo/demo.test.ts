@@ -1,7 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Caller, json, startTestApp, type TestApp } from '../server/testing.ts';
 import { seedDiary } from './diary.ts';
-import { DEMO_PASSPHRASE, seedDemo } from './seed.ts';
+import { DEMO_PASSPHRASE } from './people.ts';
+import { seedDemo } from './seed.ts';
 
 let t: TestApp;
 let fitter: Caller;

@@ -3,6 +3,9 @@ import type { Role } from '@rocchetto/contract';
 /** The invented studio: nobody in it lives, and no such place of business exists. */
 export const STUDIO = 'Lantern Street Workroom, Tidewell';
 
+/** Demo sign-ins exist in the demo only: a start without it knows no passphrase at all. */
+export const DEMO_PASSPHRASE = 'chalk thread brass pins';
+
 export const STAFF: readonly { name: string; role: Role }[] = [
   { name: 'Odile Marchetti', role: 'principal' },
   { name: 'Bram Teller', role: 'fitter' },

@@ -22,11 +22,8 @@ import { seedDesign } from './design.ts';
 import { seedDiary } from './diary.ts';
 import { asRead, inventFigures, reading, seeded } from './figures.ts';
 import { seedFlat } from './flat.ts';
-import { CLIENTS, STAFF, STREETS, STUDIO } from './people.ts';
+import { CLIENTS, DEMO_PASSPHRASE, STAFF, STREETS, STUDIO } from './people.ts';
 import { BROUGHT_IN, type DemoSkirt, OTHER_ORDERS, SKIRTS, skirtBrief } from './skirts.ts';
-
-/** Demo sign-ins exist in the demo only: a start without it knows no passphrase at all. */
-export const DEMO_PASSPHRASE = 'chalk thread brass pins';
 
 const DAY = 86_400_000;
 const iso = (d: Date) => d.toISOString().slice(0, 10);

@@ -3,7 +3,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
-import { DEMO_PASSPHRASE } from '@rocchetto/demo/seed.ts';
+import { DEMO_PASSPHRASE } from '@rocchetto/demo/people.ts';
 import { accessible, expect, test } from './help.ts';
 
 /** Tab until the element has the focus: the way a hand without a mouse gets there. */

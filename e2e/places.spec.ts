@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { readLength } from '@rocchetto/core';
+import { readLength } from '@rocchetto/core/units/reading.ts';
 import { accessible, byApi, expect, newSkirt, signIn, test } from './help.ts';
 
 test('a client is found while typing, in the field of every page too', async ({ page }) => {

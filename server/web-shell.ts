@@ -3,9 +3,10 @@ import { fileURLToPath } from 'node:url';
 import { serveStatic } from '@hono/node-server/serve-static';
 import { Hono } from 'hono';
 import type { Env } from './http/context.ts';
+import { SERVER } from './where.ts';
 
 const NONCE_PLACE = 'CSP_NONCE_GOES_HERE';
-const dist = fileURLToPath(new URL('../web/dist', import.meta.url));
+const dist = fileURLToPath(new URL('../web/dist', SERVER));
 
 /** The built interface: its files as they are, and one page for every address, with this answer's nonce in it. */
 export function webShell(): Hono<Env> {

@@ -1,7 +1,8 @@
 import type { ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { seeded } from '@rocchetto/core/garment/testing.ts';
-import { DEMO_PASSPHRASE, seedDemo } from '@rocchetto/demo/seed.ts';
+import { DEMO_PASSPHRASE } from '@rocchetto/demo/people.ts';
+import { seedDemo } from '@rocchetto/demo/seed.ts';
 import { json, startTestApp, type TestApp } from '@rocchetto/server/testing.ts';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { stopChild } from './cluster.ts';

@@ -1,7 +1,8 @@
-import { spawnSync } from 'node:child_process';
+import { execFile } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { promisify } from 'node:util';
 import { brotliCompressSync, gzipSync } from 'node:zlib';
 import { root } from './cluster.ts';
 import { StopWord } from './stop-word.ts';
@@ -28,7 +29,7 @@ function pack(dir: string) {
 }
 
 /** Builds the interface when its sources are not those of the last build. */
-export function buildWeb(): void {
+export async function buildWeb(): Promise<void> {
   const hash = createHash('sha256');
   for (const dir of ['core', 'contract', 'web']) hashTree(hash, join(root, dir));
   hash.update(readFileSync(join(root, 'package-lock.json')));
@@ -36,12 +37,11 @@ export function buildWeb(): void {
   const stamp = join(root, 'web/dist/.built-from');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
   process.stderr.write('Building the interface …\n');
-  const built = spawnSync(join(root, 'node_modules/.bin/vite'), ['build', 'web', '--logLevel', 'warn'], {
+  await promisify(execFile)(join(root, 'node_modules/.bin/vite'), ['build', 'web', '--logLevel', 'warn'], {
     cwd: root,
-    encoding: 'utf8',
+  }).catch(({ stdout, stderr, message }: Record<string, string>) => {
+    throw new StopWord(`The interface could not be built:\n${stdout ?? ''}\n${stderr ?? message}`);
   });
-  if (built.status !== 0)
-    throw new StopWord(`The interface could not be built:\n${built.stdout}\n${built.stderr}`);
   pack(join(root, 'web/dist/assets'));
   writeFileSync(stamp, now);
 }

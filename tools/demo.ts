@@ -1,7 +1,8 @@
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { DEMO_PASSPHRASE, seedDemo } from '@rocchetto/demo/seed.ts';
+import { DEMO_PASSPHRASE } from '@rocchetto/demo/people.ts';
+import { seedDemo } from '@rocchetto/demo/seed.ts';
 import { migrate } from '@rocchetto/server/db/migrate.ts';
 import { buildWeb } from './build-web.ts';
 import { local, startCluster, stopChild } from './cluster.ts';
@@ -63,7 +64,7 @@ runTool(async () => {
     const url = cluster.url('rocchetto');
     await migrate(url);
     const staff = await seedDemo(url);
-    if (!dev) buildWeb();
+    if (!dev) await buildWeb();
     const apiPort = dev ? await freePort() : port;
     const server = await keepServing(url, apiPort);
     stops.push(server.stop);

@@ -1,6 +1,7 @@
 import type { ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { DEMO_PASSPHRASE, seedDemo } from '@rocchetto/demo/seed.ts';
+import { DEMO_PASSPHRASE } from '@rocchetto/demo/people.ts';
+import { seedDemo } from '@rocchetto/demo/seed.ts';
 import { migrate } from '@rocchetto/server/db/migrate.ts';
 import { json } from '@rocchetto/server/testing.ts';
 import pg from 'pg';

@@ -3,7 +3,8 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
-import { DEMO_PASSPHRASE, seedDemo } from '@rocchetto/demo/seed.ts';
+import { DEMO_PASSPHRASE } from '@rocchetto/demo/people.ts';
+import { seedDemo } from '@rocchetto/demo/seed.ts';
 import { migrate } from '@rocchetto/server/db/migrate.ts';
 import { buildWeb } from './build-web.ts';
 import { root, startCluster, stopChild } from './cluster.ts';
@@ -13,7 +14,7 @@ import { runTool } from './stop-word.ts';
 
 /** Takes the pictures of docs/screenshots/ anew, from the demo data, at 1280 × 800: `npx tsx tools/screenshots.ts`. */
 runTool(async () => {
-  buildWeb();
+  await buildWeb();
   const cluster = await startCluster('screens', true);
   await cluster.ensureDatabase('screens');
   const url = cluster.url('screens');

@@ -1,5 +1,6 @@
 import { type ChildProcess, fork, spawn } from 'node:child_process';
 import { join } from 'node:path';
+import { buildServer } from './build-server.ts';
 import { root, stopChild } from './cluster.ts';
 import { StopWord } from './stop-word.ts';
 
@@ -9,9 +10,9 @@ export function startServer(
   port: number,
   env: NodeJS.ProcessEnv = {},
 ): Promise<ChildProcess> {
-  const child = fork(join(root, 'server/main.ts'), {
+  const child = fork(buildServer(), {
     cwd: root,
-    execArgv: ['--import', 'tsx'],
+    execArgv: ['--enable-source-maps'],
     env: { ...process.env, LOG_LEVEL: 'warn', ...env, DATABASE_URL: databaseUrl, PORT: String(port) },
     stdio: ['ignore', 'inherit', 'pipe', 'ipc'],
     detached: true,

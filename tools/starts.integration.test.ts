@@ -1,8 +1,8 @@
 import { type ChildProcess, fork } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { join } from 'node:path';
 import pg from 'pg';
 import { describe, expect, it } from 'vitest';
+import { buildServer } from './build-server.ts';
 import { root, stopChild } from './cluster.ts';
 import { freePort } from './ports.ts';
 
@@ -21,9 +21,9 @@ async function emptyDatabase(): Promise<string> {
 /** Starts one server; answers once it listens or has ended, with all it printed. */
 async function start(url: string): Promise<{ child: ChildProcess; port: number; said: () => string }> {
   const port = await freePort();
-  const child = fork(join(root, 'server/main.ts'), {
+  const child = fork(buildServer(), {
     cwd: root,
-    execArgv: ['--import', 'tsx'],
+    execArgv: [],
     env: { ...process.env, LOG_LEVEL: 'warn', DATABASE_URL: url, PORT: String(port) },
     stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
   });

@@ -1,6 +1,7 @@
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { buildServer } from './build-server.ts';
 import { buildWeb } from './build-web.ts';
 import { local, root, startCluster } from './cluster.ts';
 import { runTool } from './stop-word.ts';
@@ -13,26 +14,43 @@ const bin = (name: string) => join(root, 'node_modules/.bin', name);
 
 /** How long each phase took, printed at the end. */
 const took: [phase: string, seconds: number][] = [];
-function timed<T>(phase: string, work: () => T): T {
+async function timed<T>(phase: string, work: () => Promise<T>): Promise<T> {
   const start = performance.now();
   try {
-    return work();
+    return await work();
   } finally {
     took.push([phase, (performance.now() - start) / 1000]);
   }
 }
 
+/** Runs a program to its end. What it prints is shown as it comes, or held back until it has ended. */
+function ran(command: string, args: readonly string[], env: NodeJS.ProcessEnv = {}, held = false) {
+  const child = spawn(command, args, {
+    cwd: root,
+    stdio: held ? ['ignore', 'pipe', 'pipe'] : 'inherit',
+    env: { ...process.env, ...env },
+  });
+  let said = '';
+  for (const stream of [child.stdout, child.stderr])
+    stream?.on('data', (c: Buffer) => {
+      said += c;
+    });
+  return new Promise<{ code: number | null; said: string }>((done, fail) => {
+    child.once('error', fail);
+    child.once('close', (code) => done({ code, said }));
+  });
+}
+
 /** Runs one tool; its exit code is one check. */
-function check(name: string, command: string, args: readonly string[], tally: Tally) {
-  process.stdout.write(`\n== ${name}\n`);
-  const ran = timed(name, () => spawnSync(command, args, { cwd: root, stdio: 'inherit' }));
-  if (ran.status === 0) tally.passed++;
+async function check(name: string, command: string, args: readonly string[], tally: Tally) {
+  const { code, said } = await timed(name, () => ran(command, args, {}, true));
+  if (code === 0) tally.passed++;
   else tally.failed++;
-  process.stdout.write(ran.status === 0 ? `${name}: passed\n` : `${name}: FAILED\n`);
+  process.stdout.write(`\n== ${name}\n${said}${name}: ${code === 0 ? 'passed' : 'FAILED'}\n`);
 }
 
 /** Runs a test runner that also writes a JSON report, and counts its tests. A runner that dies counts as one failure. */
-function runner(
+async function runner(
   name: string,
   command: string,
   args: readonly string[],
@@ -43,15 +61,13 @@ function runner(
 ) {
   process.stdout.write(`\n== ${name}\n`);
   rmSync(report, { force: true });
-  const ran = timed(name, () =>
-    spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } }),
-  );
+  const { code } = await timed(name, () => ran(command, args, env));
   const counted = existsSync(report)
     ? count(JSON.parse(readFileSync(report, 'utf8')) as never)
     : { passed: 0, failed: 0 };
   tally.passed += counted.passed;
-  tally.failed += ran.status !== 0 ? Math.max(1, counted.failed) : counted.failed;
-  if (ran.status === 0 && counted.passed === 0) tally.failed++;
+  tally.failed += code !== 0 ? Math.max(1, counted.failed) : counted.failed;
+  if (code === 0 && counted.passed === 0) tally.failed++;
 }
 
 const vitestCount = (j: { numPassedTests: number; numFailedTests: number }): Tally => ({
@@ -68,16 +84,14 @@ runTool(async () => {
   const tally: Tally = { passed: 0, failed: 0 };
   const reports = join(local, 'reports');
   mkdirSync(reports, { recursive: true });
-  const vitest = (project: string, env: NodeJS.ProcessEnv = {}) => {
-    const report = join(reports, `${project}.json`);
-    runner(
-      `${project} tests`,
+  const vitest = (name: string, projects: readonly string[], env: NodeJS.ProcessEnv = {}) => {
+    const report = join(reports, 'vitest.json');
+    return runner(
+      name,
       bin('vitest'),
       [
         'run',
-        // unit-screens are unit tests too, each file by itself
-        '--project',
-        `${project}*`,
+        ...projects.flatMap((p) => ['--project', p]),
         // They wait for databases and servers more than they work.
         '--maxWorkers=3',
         '--reporter=default',
@@ -91,24 +105,40 @@ runTool(async () => {
     );
   };
 
-  check('format and lint', bin('biome'), ['ci', '--error-on-warnings', '.'], tally);
-  check('types', bin('tsc'), ['--noEmit', '-p', '.'], tally);
-  check(
-    'dependency arrows',
-    bin('depcruise'),
-    ['core', 'contract', 'server', 'web', 'demo', '--config', '.dependency-cruiser.cjs'],
-    tally,
-  );
-  vitest('unit');
+  const start = performance.now();
+  // Each of these keeps one processor busy at the most.
+  await Promise.all([
+    check('format and lint', bin('biome'), ['ci', '--error-on-warnings', '.'], tally),
+    check('types', bin('tsc'), ['--noEmit', '-p', '.'], tally),
+    check(
+      'dependency arrows',
+      bin('depcruise'),
+      ['core', 'contract', 'server', 'web', 'demo', '--config', '.dependency-cruiser.cjs'],
+      tally,
+    ),
+    ...(quick
+      ? []
+      : [
+          timed('build', async () => {
+            buildServer();
+            await buildWeb();
+          }),
+        ]),
+  ]);
 
-  if (!quick) {
-    timed('build', buildWeb);
+  if (quick) await vitest('unit tests', ['unit*']);
+  else {
     const cluster = await startCluster('test', true, true);
     try {
       const env = { TEST_DATABASE_ADMIN_URL: cluster.url('postgres') };
-      vitest('integration', env);
+      // The interface tests' studio is made while the others run.
+      Object.assign(process.env, env);
+      await Promise.all([
+        vitest('unit and integration tests', ['unit*', 'integration'], env),
+        timed('demo studio', async () => (await import('../e2e/template.ts')).makeTemplate()),
+      ]);
       const report = join(reports, 'e2e.json');
-      runner(
+      await runner(
         'e2e tests',
         bin('playwright'),
         ['test', '--config', 'e2e/playwright.config.ts'],
@@ -122,6 +152,7 @@ runTool(async () => {
     }
   }
   process.stdout.write(`\n${took.map(([phase, s]) => `${phase}: ${s.toFixed(0)} s`).join('\n')}\n`);
+  process.stdout.write(`whole: ${((performance.now() - start) / 1000).toFixed(0)} s\n`);
   process.stdout.write(`\n${tally.passed} passed, ${tally.failed} failed\n`);
   return tally.failed === 0 ? 0 : 1;
 });

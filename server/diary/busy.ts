@@ -18,8 +18,9 @@ const AHEAD = 366;
 /** How long it may take, ms. */
 const PATIENCE = 5000;
 
-/** A thread begins without the loader the server runs through: it is registered there first. */
-const START = `import('tsx/esm/api').then(({ register }) => {
+/** What a thread begins with: the built file, or the source, whose loader is registered there first. */
+const BUILT = import.meta.url.endsWith('.ts') ? null : new URL('busy-worker.mjs', import.meta.url);
+const SOURCE = `import('tsx/esm/api').then(({ register }) => {
   register();
   return import(${JSON.stringify(new URL('./busy-worker.ts', import.meta.url).href)});
 })`;
@@ -36,8 +37,8 @@ function inTurn<T>(work: () => Promise<T>): Promise<T> {
 function followed(text: string, zone: string, within: Span): Promise<BusyRead & { ok: true }> {
   return new Promise((done, failed) => {
     const no = (sentence: string) => failed(new Refusal(422, 'no-calendar', sentence));
-    const worker = new Worker(START, {
-      eval: true,
+    const worker = new Worker(BUILT ?? SOURCE, {
+      eval: !BUILT,
       workerData: { text, zone, within },
       execArgv: [],
       resourceLimits: { maxOldGenerationSizeMb: 256 },
