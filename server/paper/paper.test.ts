@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, describe, expect, it } from 'vitest';
+import { afterAll, describe, expect, it, vi } from 'vitest';
 import { runsOf, unprintable } from './faces.ts';
 import { printPaper } from './print.ts';
 
@@ -72,5 +72,53 @@ describe('names in any script', () => {
   it('a letter that no face holds is told before, and becomes a box', async () => {
     expect(unprintable(['Ada 🧵', 'ᚠ rune', 'fine'])).toEqual(['🧵', 'ᚠ']);
     expect((await readBack(['Ada 🧵'])).text).toContain('□');
+  });
+});
+
+describe('a face is opened once a process', () => {
+  const drawn = (words: string) => ({
+    content: [
+      { text: words, margin: [0, 4, 0, 4] as [number, number, number, number] },
+      {
+        svg: `<svg width="200" height="60"><text x="5" y="20">${words}</text><text x="5" y="40">${words}</text></svg>`,
+        font: 'Source',
+      },
+    ],
+  });
+  it('and no later document, nor a text of a drawing, reads its file again', async () => {
+    await printPaper(drawn('side seam'));
+    const { default: files } = await import('node:fs');
+    const reads = vi.spyOn(files, 'readFileSync');
+    try {
+      await printPaper(drawn('centre back'));
+      expect(reads.mock.calls.map(([path]) => String(path)).filter((path) => path.endsWith('.ttf'))).toEqual(
+        [],
+      );
+    } finally {
+      reads.mockRestore();
+    }
+  });
+
+  it('and what is copied out of a document does not hang on what was printed before', async () => {
+    // A hyphen and a soft one: one shape, two characters.
+    const shared = ['co\u00adat'];
+    const plain = ['co-at', 'hip line'];
+    const before = await readBack(plain);
+    await readBack(shared);
+    const after = await readBack(plain);
+    expect(after.text).toBe(before.text);
+    expect(after.text).toContain('co-at');
+    expect((await readBack(shared)).text).toContain('co\u00adat');
+  });
+
+  it('and two documents that are made at once do not mix', async () => {
+    const words = Array.from({ length: 6 }, (_, i) => `pattern piece ${i}, cut ${i + 1}`);
+    const alone = await Promise.all(words.map((w) => printPaper(drawn(w))));
+    for (const [i, pdf] of alone.entries()) {
+      const file = join(dir, `${i}.pdf`);
+      writeFileSync(file, pdf);
+      const text = execFileSync('pdftotext', ['-enc', 'UTF-8', file, '-'], { encoding: 'utf8' });
+      expect(text.match(/pattern piece \d, cut \d/g)).toEqual([words[i], words[i], words[i]]);
+    }
   });
 });

@@ -1,8 +1,10 @@
 import pdfmake from 'pdfmake';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { FACES, runsOf } from './faces.ts';
+import { shareFaces } from './shared-faces.ts';
 
 pdfmake.setFonts(FACES);
+shareFaces();
 // Everything the paper needs is here; it never fetches.
 pdfmake.setUrlAccessPolicy(() => false);
 pdfmake.setLocalAccessPolicy((path) => path.endsWith('.ttf'));
