@@ -20,7 +20,6 @@ export default defineConfig({
         test: {
           name: 'unit-screens',
           include: ['{web,tools,bench}/**/*.test.ts'],
-          setupFiles: ['core/garment/every-part.ts'],
           exclude: ['**/node_modules/**', 'tools/**/*.integration.test.ts'],
           ...PATIENT,
         },

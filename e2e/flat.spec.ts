@@ -33,7 +33,7 @@ test('a toile is laid flat and read by the keyboard alone; it stands beside body
   await expect(field('half hip')).toHaveValue('');
   await accessible(page);
   const rows = await inDatabase<{ point: string; written: string }>(
-    `select r.point, r.written from flat_reading r join flat_lay l on l.id = r.lay_id where l.order_id = $1 order by r.seq`,
+    `select r.point, r.written from flat_reading r join flat_lay l on l.id = r.lay_id where l.order_id = $1 order by r.point desc`,
     [orderId],
   );
   expect(rows).toEqual([

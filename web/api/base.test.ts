@@ -1,6 +1,6 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { api, change, setCsrfToken } from './base.ts';
+import { api, change, STEP, setCsrfToken } from './base.ts';
 
 interface Asked {
   readonly method: string;
@@ -23,6 +23,10 @@ const { endpoints } = api.injectEndpoints({
     look: b.query<{ n: number }, string>({ query: (q) => ({ url: '/looked', params: { q } }) }),
     write: b.mutation<unknown, { to: string; body: object }>({
       query: ({ to, body }) => change(to, 'POST', body),
+    }),
+    step: b.mutation<unknown, { to: string; body: object }>({
+      query: ({ to, body }) => change(to, 'POST', body),
+      extraOptions: STEP,
     }),
   }),
 });
@@ -100,6 +104,36 @@ describe('a change', () => {
       data: { detail: 'An order needs a garment.' },
     });
     expect((await write('/orders', { n: 2 })).error).toMatchObject({ status: 'FETCH_ERROR' });
+  });
+});
+
+describe('a step', () => {
+  const step = (to: string, body: object) => store.dispatch(endpoints.step.initiate({ to, body }));
+  const versions = () => asked.map((a) => JSON.parse(a.body).version);
+
+  it('pressed before the one before it is answered waits for it, and goes on top of what it made', async () => {
+    answers = [json({ version: 3 }), json({ version: 4 })];
+    await Promise.all(
+      ['give', 'take back'].map((does) => step('/alterations/9001/steps', { version: 2, does })),
+    );
+    expect(versions()).toEqual([2, 3]);
+    expect(new Set(keys()).size).toBe(2);
+  });
+
+  it('pressed twice goes out twice as it is, under one key', async () => {
+    answers = [json({ version: 3 })];
+    const press = () => step('/alterations/9002/steps', { version: 2, does: 'give' });
+    await Promise.all([press(), press()]);
+    expect(versions()).toEqual([2, 2]);
+    expect(new Set(keys()).size).toBe(1);
+  });
+
+  it('that was refused leaves the next one where the page is', async () => {
+    answers = [json({ detail: 'Somebody has saved this.' }, 409), json({ version: 8 })];
+    const first = await step('/alterations/9003/steps', { version: 6, does: 'give' });
+    expect(first.error).toMatchObject({ status: 409 });
+    await step('/alterations/9003/steps', { version: 7, does: 'give' });
+    expect(versions()).toEqual([6, 7]);
   });
 });
 

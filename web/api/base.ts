@@ -6,8 +6,9 @@ import {
   fetchBaseQuery,
 } from '@reduxjs/toolkit/query/react';
 import { noteAnswer } from '../offline/connection.ts';
+import { inLine } from './in-line.ts';
 import { keyFor, landed } from './intent.ts';
-import { onTop, taken } from './own-steps.ts';
+import { onTop, recordOf, taken } from './own-steps.ts';
 
 let csrf = '';
 /** The token that every change carries; the outbox of readings sends outside the API slice. */
@@ -24,18 +25,11 @@ const fetchJson = fetchBaseQuery({
 /** Answers of addresses that carry a tag, in memory only: unchanged ones come back as 304 and are the same object. */
 const tagged = new Map<string, { etag: string; data: unknown }>();
 
-/** A step of a record that has versions: it goes on top of what this page's own steps before it have made. */
-export const STEP = { step: true } as const;
+type Ask = BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError>;
 
 /** Every change carries its intent's key; an unchanged sheet is not sent twice. */
-const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError, Partial<typeof STEP>> = async (
-  args,
-  api,
-  extra,
-) => {
-  const asked: FetchArgs = typeof args === 'string' ? { url: args } : args;
-  const sent = extra?.step ? onTop(asked.url, asked.body) : null;
-  const ask = sent === null ? asked : { ...asked, body: { ...asked.body, version: sent } };
+const send: Ask = async (args, api, extra) => {
+  const ask: FetchArgs = typeof args === 'string' ? { url: args } : args;
   const changes = ask.method !== undefined && ask.method !== 'GET';
   const address = `${ask.url}?${new URLSearchParams(ask.params)}`;
   const held = changes ? undefined : tagged.get(address);
@@ -55,15 +49,12 @@ const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError, P
       validateStatus: (r) => (r.status >= 200 && r.status < 300) || r.status === 304,
     },
     api,
-    {},
+    extra,
   );
   if (!changes) noteAnswer(result.meta?.response?.headers);
   const status = result.meta?.response?.status;
   if (status === 304 && held) return { data: held.data, meta: result.meta };
   if (intent && !result.error) landed(intent);
-  if (sent !== null && !result.error) {
-    taken(asked.url, asked.body, sent, (result.data as { version: number }).version);
-  }
   const etag = result.meta?.response?.headers.get('etag');
   if (!changes && etag && !result.error) {
     tagged.set(address, { etag, data: result.data });
@@ -71,6 +62,26 @@ const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError, P
   }
   return result;
 };
+
+/** A step of a record that has versions: one after another, each on top of what this page's own before it have made. */
+const step: Ask = (args, api, extra) => {
+  const asked = args as FetchArgs;
+  return inLine(recordOf(asked.url), async () => {
+    const version = onTop(asked.url, asked.body);
+    const result = await send({ ...asked, body: { ...asked.body, version } }, api, extra);
+    if (!result.error) taken(asked.url, asked.body, version, (result.data as { version: number }).version);
+    return result;
+  });
+};
+
+/** Marks an endpoint as such a step, in its `extraOptions`. */
+export const STEP = { step: true } as const;
+const baseQuery: BaseQueryFn<
+  string | FetchArgs,
+  unknown,
+  FetchBaseQueryError,
+  Partial<typeof STEP> | undefined
+> = (args, api, extra) => (extra?.step ? step : send)(args, api, {});
 
 /** The studio's server, as the screens see it. Each folder injects its own endpoints. */
 export const api = createApi({

@@ -7,7 +7,8 @@ interface Own {
 }
 
 const own = new Map<string, Own>();
-const of = (address: string) => address.slice(0, address.lastIndexOf('/'));
+/** The record of a step's address, `/<what>/<id>`. */
+export const recordOf = (address: string) => address.slice(0, address.lastIndexOf('/'));
 
 /**
  * The version that a step is sent on top of. A hand that goes on before its own last step has come back to the screen
@@ -16,7 +17,7 @@ const of = (address: string) => address.slice(0, address.lastIndexOf('/'));
  * @param address of the step, `/<what>/<id>/<step>`
  */
 export function onTop(address: string, body: { readonly version: number }): number {
-  const known = own.get(of(address));
+  const known = own.get(recordOf(address));
   if (!known) return body.version;
   if (known.what === JSON.stringify([address, body])) return known.sent;
   let version = body.version;
@@ -26,7 +27,7 @@ export function onTop(address: string, body: { readonly version: number }): numb
 
 /** The server has taken a step, asked for with this body and sent on top of `sent`; the record has this version now. */
 export function taken(address: string, body: object, sent: number, version: number): void {
-  const id = of(address);
+  const id = recordOf(address);
   const known = own.get(id) ?? { what: '', sent, made: new Map<number, number>() };
   known.what = JSON.stringify([address, body]);
   known.sent = sent;

@@ -1,5 +1,6 @@
 import type { AlterationView, BoxView } from '@rocchetto/contract';
 import { useEffect, useState } from 'react';
+import { inLine } from '../api/in-line.ts';
 import { useTickMutation } from '../fitting/api.ts';
 
 type To = 'done' | 'open' | 'struck';
@@ -53,7 +54,9 @@ export function useTicks(a: AlterationView) {
     });
   const tick = async (box: string, to: To, reason = ''): Promise<boolean> => {
     put(box, { to, reason, since: null });
-    const done = await send({ id: a.id, orderId: a.orderId, box, to, reason });
+    const done = await inLine(`tick ${a.id} ${box}`, () =>
+      send({ id: a.id, orderId: a.orderId, box, to, reason }),
+    );
     const kept = 'data' in done;
     put(box, kept ? { to, reason, since: 0 } : null);
     return kept;

@@ -4,6 +4,7 @@ import { CUT_NAME, FLAT_CUTS, LAID, readLength, type SheetUnit, withUnit } from 
 import { Button } from 'antd';
 import { type FormEvent, useRef, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
+import { inLine } from '../api/in-line.ts';
 import { useDays, useMay } from '../app/me.ts';
 import { useOrderQuery } from '../orders/api.ts';
 import { Notice } from '../shared/Notice.tsx';
@@ -163,11 +164,11 @@ function OneLay({ order, lay, may }: { order: OrderFull; lay: FlatView; may: boo
     setWrong('');
     sending.current.add(`${id} ${text}`);
     const written = withUnit(text, unit)!;
-    const done = await read({
-      orderId: order.id,
-      id: lay.id,
-      readings: [{ id: crypto.randomUUID(), point: id, written }],
-    });
+    const readings = [{ id: crypto.randomUUID(), point: id, written }];
+    // The last one kept of a point is the one that counts.
+    const done = await inLine(`flat ${lay.id} ${id}`, () =>
+      read({ orderId: order.id, id: lay.id, readings }),
+    );
     sending.current.delete(`${id} ${text}`);
     // What was not kept stays in its field.
     if ('data' in done) setTyped((now) => (now[id]?.trim() === text ? { ...now, [id]: '' } : now));
