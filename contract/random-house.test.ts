@@ -85,8 +85,8 @@ function wrongWith(sheet: Sheet, house: HouseRulesWire): string[] {
 }
 
 describe('sheets of any house', () => {
-  it.each(GARMENTS.map((g) => g.id))('%s: hold together for 120 random houses and bodies', (id) => {
-    for (let seed = 1; seed <= 120; seed++) {
+  it.each(GARMENTS.map((g) => g.id))('%s: hold together for 60 random houses and bodies', (id) => {
+    for (let seed = 1; seed <= 60; seed++) {
       const rnd = seeded(seed * 7919 + id.length);
       const { leads: _, schools: __, levels: ___, tape: ____, ...house } = randomRules(rnd);
       const fit = ['close', 'fitted', 'semi-fitted', 'loose'][Math.floor(rnd() * 4)];

@@ -108,7 +108,7 @@ runTool(async () => {
   const start = performance.now();
   // Each of these keeps one processor busy at the most.
   await Promise.all([
-    check('format and lint', bin('biome'), ['ci', '--error-on-warnings', '.'], tally),
+    check('format and lint', bin('biome'), ['ci', '--error-on-warnings', '--colors=off', '.'], tally),
     check('types', bin('tsc'), ['--noEmit', '-p', '.'], tally),
     check(
       'dependency arrows',
