@@ -1,6 +1,6 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { api, change, STEP, setCsrfToken } from './base.ts';
+import { AGREEING, api, change, STEP, setCsrfToken } from './base.ts';
 
 interface Asked {
   readonly method: string;
@@ -27,6 +27,10 @@ const { endpoints } = api.injectEndpoints({
     step: b.mutation<unknown, { to: string; body: object }>({
       query: ({ to, body }) => change(to, 'POST', body),
       extraOptions: STEP,
+    }),
+    agree: b.mutation<unknown, { to: string; body: object }>({
+      query: ({ to, body }) => change(to, 'POST', body),
+      extraOptions: AGREEING,
     }),
   }),
 });
@@ -126,6 +130,28 @@ describe('a step', () => {
     await Promise.all([press(), press()]);
     expect(versions()).toEqual([2, 2]);
     expect(new Set(keys()).size).toBe(1);
+  });
+
+  it('that says yes waits for what is shown, and says nothing when that was refused', async () => {
+    const agree = (to: string) => store.dispatch(endpoints.agree.initiate({ to, body: { version: 2 } }));
+    answers = [json({ version: 3 }), json({ version: 4 })];
+    await Promise.all([
+      step('/orders/9004/sheet/changes', { version: 2, hip: '3 cm' }),
+      agree('/orders/9004/sheet/agree'),
+    ]);
+    expect(versions()).toEqual([2, 3]);
+    asked = [];
+    answers = [json({ detail: 'Somebody else is saving this.' }, 503)];
+    const [changed, agreed] = await Promise.all([
+      step('/orders/9005/sheet/changes', { version: 2, hip: '3 cm' }),
+      agree('/orders/9005/sheet/agree'),
+    ]);
+    expect(changed.error).toMatchObject({ status: 503 });
+    expect(agreed.error).toMatchObject({ data: { detail: expect.stringContaining('nothing was agreed') } });
+    expect(asked).toHaveLength(1);
+    // Once the refusal is on the screen, it is what is shown that is agreed.
+    answers = [json({ version: 3 })];
+    expect((await agree('/orders/9005/sheet/agree')).error).toBeUndefined();
   });
 
   it('that was refused leaves the next one where the page is', async () => {

@@ -1,4 +1,5 @@
 import {
+  type BaseQueryApi,
   type BaseQueryFn,
   createApi,
   type FetchArgs,
@@ -63,25 +64,44 @@ const send: Ask = async (args, api, extra) => {
   return result;
 };
 
-/** A step of a record that has versions: one after another, each on top of what this page's own before it have made. */
-const step: Ask = (args, api, extra) => {
-  const asked = args as FetchArgs;
-  return inLine(recordOf(asked.url), async () => {
+interface How {
+  /** a step of a record that has versions: after this page's own before it, on top of what they have made */
+  readonly step?: boolean;
+  /** it says yes to what is shown: not when a step that is shown already is refused meanwhile */
+  readonly seen?: boolean;
+}
+/** Marks an endpoint as a step, in its `extraOptions`. */
+export const STEP: How = { step: true };
+export const AGREEING: How = { step: true, seen: true };
+
+/** Whether the last step of a record was kept, while that is not known. */
+const going = new Map<string, Promise<boolean>>();
+
+const step = (asked: FetchArgs, api: BaseQueryApi, { seen }: How) => {
+  const record = recordOf(asked.url);
+  const shown = seen ? going.get(record) : undefined;
+  const result = inLine(record, async () => {
+    if (shown && !(await shown)) {
+      const detail = 'What was changed just before was not kept, so nothing was agreed. Look at it again.';
+      const data = { type: 'about:blank', title: 'not kept', status: 422, code: 'not-kept', detail };
+      return { error: { status: 422, data } };
+    }
     const version = onTop(asked.url, asked.body);
-    const result = await send({ ...asked, body: { ...asked.body, version } }, api, extra);
-    if (!result.error) taken(asked.url, asked.body, version, (result.data as { version: number }).version);
-    return result;
+    const answer = await send({ ...asked, body: { ...asked.body, version } }, api, {});
+    if (!answer.error) taken(asked.url, asked.body, version, (answer.data as { version: number }).version);
+    return answer;
   });
+  const kept = result.then((r) => !r.error);
+  going.set(record, kept);
+  void kept.then(() => going.get(record) === kept && going.delete(record));
+  return result;
 };
 
-/** Marks an endpoint as such a step, in its `extraOptions`. */
-export const STEP = { step: true } as const;
-const baseQuery: BaseQueryFn<
-  string | FetchArgs,
-  unknown,
-  FetchBaseQueryError,
-  Partial<typeof STEP> | undefined
-> = (args, api, extra) => (extra?.step ? step : send)(args, api, {});
+const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError, How | undefined> = (
+  args,
+  api,
+  how,
+) => (how?.step ? step(args as FetchArgs, api, how) : send(args, api, {}));
 
 /** The studio's server, as the screens see it. Each folder injects its own endpoints. */
 export const api = createApi({

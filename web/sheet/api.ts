@@ -1,6 +1,6 @@
 import type { SheetChange, SheetView } from '@rocchetto/contract';
 import { decide } from '@rocchetto/contract/decide.ts';
-import { api, change, LIST } from '../api/base.ts';
+import { AGREEING, api, change, LIST, STEP } from '../api/base.ts';
 import type { store } from '../api/store.ts';
 
 const touched = (_: unknown, error: unknown, { id }: { id: number }) =>
@@ -35,6 +35,7 @@ const sheet = api.injectEndpoints({
     }),
     changeSheet: b.mutation<SheetView, { id: number; by: string } & SheetChange>({
       query: ({ id, by: _, ...body }) => change(`/orders/${id}/sheet/changes`, 'POST', body),
+      extraOptions: STEP,
       invalidatesTags: touched,
       async onQueryStarted(asked, told) {
         const drawn = { id: asked.id, revision: null };
@@ -60,11 +61,13 @@ const sheet = api.injectEndpoints({
     }),
     agreeSheet: b.mutation<SheetView, { id: number; version: number; name: string }>({
       query: ({ id, ...body }) => change(`/orders/${id}/sheet/agree`, 'POST', body),
+      extraOptions: AGREEING,
       invalidatesTags: touched,
       onQueryStarted: show,
     }),
     cutSheet: b.mutation<SheetView, { id: number; version: number }>({
       query: ({ id, ...body }) => change(`/orders/${id}/sheet/cut`, 'POST', body),
+      extraOptions: AGREEING,
       invalidatesTags: touched,
       onQueryStarted: show,
     }),
