@@ -87,10 +87,11 @@ export function ClientForm({ start, except, busy, saveWord, onSave, onChange }: 
           </Form.Item>
         )}
       </div>
-      <Likely rows={likely} />
       <Button type="primary" htmlType="submit" loading={busy}>
         {saveWord}
       </Button>
+      {/* Below: it comes while a hand is on its way to the key above. */}
+      <Likely rows={likely} />
     </Form>
   );
 }

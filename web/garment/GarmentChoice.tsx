@@ -1,8 +1,9 @@
 import type { GarmentRow, PartWire } from '@rocchetto/contract';
 import { GARMENTS } from '@rocchetto/core';
-import { Button, Input, Popconfirm, Select } from 'antd';
+import { Button, Input, Popconfirm } from 'antd';
 import { useState } from 'react';
 import { useMay } from '../app/me.ts';
+import { ChoiceByTyping } from '../shared/ChoiceByTyping.tsx';
 import { Notice } from '../shared/Notice.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { useDropGarmentMutation, useGarmentsQuery, useSaveGarmentMutation } from './api.ts';
@@ -31,16 +32,14 @@ export function GarmentChoice({ value, disabled, onChoose, parts }: Props) {
       <h2>What is made</h2>
       <div className="fields">
         <div className="full">
-          <Select
-            showSearch
-            optionFilterProp="label"
+          <ChoiceByTyping
             listHeight={440}
             aria-label="Garment"
             className="wide-select"
             disabled={disabled}
             value={all.some((g) => g.id === value) ? value : null}
             placeholder="a composition of its own"
-            onChange={(id: string) => onChoose(id, all.find((g) => g.id === id)!.parts)}
+            onChange={(id) => onChoose(id, all.find((g) => g.id === id)!.parts)}
             options={[
               ...(own.length > 0
                 ? [

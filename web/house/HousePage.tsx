@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { problemOf } from '../api/problem.ts';
 import { useMay, useMe } from '../app/me.ts';
+import { ChoiceByTyping } from '../shared/ChoiceByTyping.tsx';
 import { Facts } from '../shared/Facts.tsx';
 import { Notice } from '../shared/Notice.tsx';
 import { Place } from '../shared/Place.tsx';
@@ -114,8 +115,7 @@ function Settings() {
             <Input autoComplete="off" />
           </Form.Item>
           <Form.Item name="timeZone" label="Time zone" extra="what “today” means, on screen and on paper">
-            <Select
-              showSearch
+            <ChoiceByTyping
               options={['UTC', ...ZONES].map((z) => ({ value: z, label: z.replaceAll('_', ' ') }))}
             />
           </Form.Item>

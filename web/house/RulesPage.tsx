@@ -57,6 +57,19 @@ function Rules({ view, refetch }: { view: HouseRulesView; refetch: () => unknown
       title="House rules"
       margin={
         <>
+          {theirs.length > 0 && (
+            <Notice>
+              <p>Somebody has just saved rules. What you write stays; theirs stand beside it:</p>
+              <ul>
+                {theirs.map((m) => (
+                  <li key={m.path}>
+                    {m.name}: {m.from || 'usual'} → {m.to || 'usual'}
+                    {written[m.path] !== undefined && ', which what you wrote would replace'}
+                  </li>
+                ))}
+              </ul>
+            </Notice>
+          )}
           {editing && read.success && moved.length > 0 && <Effect rules={read.data} />}
           <History changes={view.changes} />
         </>
@@ -67,19 +80,6 @@ function Rules({ view, refetch }: { view: HouseRulesView; refetch: () => unknown
       </p>
       <h1>House rules</h1>
       <Problem error={changing.error} />
-      {theirs.length > 0 && (
-        <Notice>
-          <p>Somebody has just saved rules. What you write stays; theirs stand beside it:</p>
-          <ul>
-            {theirs.map((m) => (
-              <li key={m.path}>
-                {m.name}: {m.from || 'usual'} → {m.to || 'usual'}
-                {written[m.path] !== undefined && ', which what you wrote would replace'}
-              </li>
-            ))}
-          </ul>
-        </Notice>
-      )}
       {may && !editing && (
         <div className="row acts">
           <button

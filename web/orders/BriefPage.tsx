@@ -30,6 +30,7 @@ import { PartFields } from '../garment/PartFields.tsx';
 import { isJoined } from '../garment/words.ts';
 import { Differences } from '../shared/Differences.tsx';
 import { LengthInput } from '../shared/LengthInput.tsx';
+import { Meanwhile } from '../shared/Meanwhile.tsx';
 import { Notice } from '../shared/Notice.tsx';
 import { Place } from '../shared/Place.tsx';
 import { Problem } from '../shared/Problem.tsx';
@@ -234,9 +235,9 @@ export function Component() {
         </Notice>
       )}
       {openedOn !== null && order.version > openedOn && (
-        <Notice>
+        <Meanwhile>
           Somebody has just saved this order. What you write stays; on saving you will see both.
-        </Notice>
+        </Meanwhile>
       )}
       <Form
         form={form}

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { problemOf } from '../api/problem.ts';
 import { Differences } from './Differences.tsx';
-import { Notice } from './Notice.tsx';
+import { Meanwhile } from './Meanwhile.tsx';
 import { Problem } from './Problem.tsx';
 
 interface How<W> {
@@ -45,7 +45,9 @@ export function useVersionedSave<W>({ now, send, state, labels, refetch }: How<W
     <>
       <Problem error={state.error} />
       {openedOn !== null && now > openedOn && (
-        <Notice>Somebody has just saved this. What you write stays; on saving you will see both.</Notice>
+        <Meanwhile>
+          Somebody has just saved this. What you write stays; on saving you will see both.
+        </Meanwhile>
       )}
     </>
   );
