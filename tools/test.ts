@@ -4,11 +4,14 @@ import { join } from 'node:path';
 import { buildServer } from './build-server.ts';
 import { buildWeb } from './build-web.ts';
 import { local, root, startCluster } from './cluster.ts';
+import { playwrightTold, type Told, vitestTold } from './reports.ts';
 import { runTool } from './stop-word.ts';
 
 interface Tally {
   passed: number;
   failed: number;
+  /** of each that failed: its name and what it said, told once more at the very end */
+  readonly failures: string[];
 }
 const bin = (name: string) => join(root, 'node_modules/.bin', name);
 
@@ -45,7 +48,10 @@ function ran(command: string, args: readonly string[], env: NodeJS.ProcessEnv = 
 async function check(name: string, command: string, args: readonly string[], tally: Tally) {
   const { code, said } = await timed(name, () => ran(command, args, {}, true));
   if (code === 0) tally.passed++;
-  else tally.failed++;
+  else {
+    tally.failed++;
+    tally.failures.push(`${name}\n${said.split('\n').slice(-30).join('\n')}`);
+  }
   process.stdout.write(`\n== ${name}\n${said}${name}: ${code === 0 ? 'passed' : 'FAILED'}\n`);
 }
 
@@ -56,32 +62,27 @@ async function runner(
   args: readonly string[],
   env: NodeJS.ProcessEnv,
   report: string,
-  count: (json: never) => Tally,
+  read: (json: never) => Told,
   tally: Tally,
 ) {
   process.stdout.write(`\n== ${name}\n`);
   rmSync(report, { force: true });
   const { code } = await timed(name, () => ran(command, args, env));
   const counted = existsSync(report)
-    ? count(JSON.parse(readFileSync(report, 'utf8')) as never)
-    : { passed: 0, failed: 0 };
+    ? read(JSON.parse(readFileSync(report, 'utf8')) as never)
+    : { passed: 0, failed: 0, failures: [] };
   tally.passed += counted.passed;
-  tally.failed += code !== 0 ? Math.max(1, counted.failed) : counted.failed;
-  if (code === 0 && counted.passed === 0) tally.failed++;
+  tally.failed += counted.failed;
+  tally.failures.push(...counted.failures);
+  if (counted.failed === 0 && (code !== 0 || counted.passed === 0)) {
+    tally.failed++;
+    tally.failures.push(`${name}: ended with ${code}, ${counted.passed} passed`);
+  }
 }
-
-const vitestCount = (j: { numPassedTests: number; numFailedTests: number }): Tally => ({
-  passed: j.numPassedTests,
-  failed: j.numFailedTests,
-});
-const playwrightCount = (j: { stats: { expected: number; unexpected: number; flaky: number } }): Tally => ({
-  passed: j.stats.expected + j.stats.flaky,
-  failed: j.stats.unexpected,
-});
 
 runTool(async () => {
   const quick = process.argv.includes('--quick');
-  const tally: Tally = { passed: 0, failed: 0 };
+  const tally: Tally = { passed: 0, failed: 0, failures: [] };
   const reports = join(local, 'reports');
   mkdirSync(reports, { recursive: true });
   const vitest = (name: string, projects: readonly string[], env: NodeJS.ProcessEnv = {}) => {
@@ -100,7 +101,7 @@ runTool(async () => {
       ],
       env,
       report,
-      vitestCount,
+      vitestTold,
       tally,
     );
   };
@@ -144,13 +145,14 @@ runTool(async () => {
         ['test', '--config', 'e2e/playwright.config.ts'],
         { ...env, PLAYWRIGHT_JSON_OUTPUT_FILE: report },
         report,
-        playwrightCount,
+        playwrightTold,
         tally,
       );
     } finally {
       await cluster.discard();
     }
   }
+  for (const f of tally.failures) process.stdout.write(`\n== failed: ${f}\n`);
   process.stdout.write(`\n${took.map(([phase, s]) => `${phase}: ${s.toFixed(0)} s`).join('\n')}\n`);
   process.stdout.write(`whole: ${((performance.now() - start) / 1000).toFixed(0)} s\n`);
   process.stdout.write(`\n${tally.passed} passed, ${tally.failed} failed\n`);
