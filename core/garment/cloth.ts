@@ -78,8 +78,10 @@ export function clothToBuy(
   for (const layer of ['outer', 'lining'] as const) {
     const own = pieces.filter((p) => p.layer === layer);
     const width = clothWidth(input, layer);
-    if (own.length === 0 || width === null || own.some((p) => p.width === null)) continue;
+    if (own.length === 0 || width === null) continue;
     const needed = lengthNeeded(own, width);
+    // A piece without a size of its own keeps the length unknown, not what is wider than the cloth.
+    if (needed !== null && own.some((p) => p.width === null)) continue;
     const name = layer === 'outer' ? 'cloth' : 'lining';
     const wide = needed === null ? own.find((p) => laid(p).some((l) => l.width > width + 1e-9)) : undefined;
     checks.push(

@@ -88,6 +88,25 @@ describe('cloth with a border', () => {
   });
 });
 
+describe('a piece laid along a border', () => {
+  it('that is longer than the cloth is wide is told, also where another piece has no size', () => {
+    const s = sheetOf(
+      garmentSpec('day-dress-sleeved', asLines(randomBody(seeded(2))), {
+        garment: {
+          cloth: { name: 'cloth', width: '60 cm', border: true },
+          parts: GARMENTS.find((g) => g.id === 'day-dress-sleeved')!.parts as readonly object[],
+        },
+        house: { rounding: EXACT },
+      }),
+    );
+    const sleeve = piece(s, 'sleeve.sleeve');
+    expect(sleeve.sideways).toBe(true);
+    expect(sleeve.length).toBeGreaterThan(60);
+    expect(s.pieces.some((p) => p.layer === 'outer' && p.width === null)).toBe(true);
+    expect(check(s, 'cloth-outer')).toMatchObject({ state: 'warned' });
+  });
+});
+
 describe('a panel wider than its cloth', () => {
   const narrow = { width: '54 cm' };
   it('gets a seam at the centre, or is turned where the cloth may be', () => {

@@ -17,6 +17,9 @@ interface Props {
 /** Draft, then agreed by name, then cut: the sheet's next step, or what stands in its way. */
 export function Decide({ id, view, open, may }: Props) {
   const [asking, setAsking] = useState(false);
+  // Here and not in the form: what is written stays while a figure set by hand opens a question, and why it was refused.
+  const [name, setName] = useState('');
+  const [agree, { error, isLoading }] = useAgreeSheetMutation();
   const CutStep = useLater(loadCutStep, asking);
   if (view.status === 'cut')
     return <p className="soft">This sheet’s figures stay. What is still to change is an alteration.</p>;
@@ -29,23 +32,23 @@ export function Decide({ id, view, open, may }: Props) {
         The cloth is cut …
       </button>
     );
-  if (open.length === 0) return <Agree id={id} view={view} />;
-  return (
-    <details className="standsin" open={open.length <= 2}>
-      <summary>Before it can be agreed: {open.length === 1 ? 'one thing' : `${open.length} things`}</summary>
-      <ul className="why">
-        {open.map((o) => (
-          <li key={o}>{o}</li>
-        ))}
-      </ul>
-      {view.sessionId === null && <Link to={`/orders/${id}/measure`}>Measure</Link>}
-    </details>
-  );
-}
-
-function Agree({ id, view }: { id: number; view: SheetView }) {
-  const [agree, { error, isLoading }] = useAgreeSheetMutation();
-  const [name, setName] = useState('');
+  if (open.length > 0)
+    return (
+      <>
+        <Problem error={error} />
+        <details className="standsin" open={open.length <= 2}>
+          <summary>
+            Before it can be agreed: {open.length === 1 ? 'one thing' : `${open.length} things`}
+          </summary>
+          <ul className="why">
+            {open.map((o) => (
+              <li key={o}>{o}</li>
+            ))}
+          </ul>
+          {view.sessionId === null && <Link to={`/orders/${id}/measure`}>Measure</Link>}
+        </details>
+      </>
+    );
   return (
     <>
       <Problem error={error} />
