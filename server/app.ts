@@ -132,8 +132,10 @@ export function createApp(deps: Deps): Hono<Env> {
     }),
   );
   const packed = compress();
-  // A stream is sent as it is written; packing it would hold back what is told.
-  app.use((c, next) => (c.req.path === '/api/live' ? next() : packed(c, next)));
+  // A stream is sent as it is written; packing it would hold back what is told. The built files are packed already.
+  app.use((c, next) =>
+    c.req.path === '/api/live' || c.req.path.startsWith('/assets/') ? next() : packed(c, next),
+  );
   app.route('/api', api);
   app.route('/', webShell());
   app.onError((error, c) => {

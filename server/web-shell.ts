@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url';
 import { serveStatic } from '@hono/node-server/serve-static';
 import { Hono } from 'hono';
 import type { Env } from './http/context.ts';
+import { keptInMemory } from './http/kept-in-memory.ts';
 import { SERVER } from './where.ts';
 
 const NONCE_PLACE = 'CSP_NONCE_GOES_HERE';
@@ -11,6 +12,7 @@ const dist = fileURLToPath(new URL('../web/dist', SERVER));
 /** The built interface: its files as they are, and one page for every address, with this answer's nonce in it. */
 export function webShell(): Hono<Env> {
   return new Hono<Env>()
+    .use('/assets/*', keptInMemory())
     .use('/assets/*', async (c, next) => {
       await next();
       if (c.res.ok) c.header('cache-control', 'public, max-age=31536000, immutable');

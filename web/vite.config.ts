@@ -3,6 +3,16 @@ import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 
+/** Files that are there together, each as one: what a page asks for is then tens of files and not a hundred. */
+const TOGETHER: readonly (readonly [name: string, of: RegExp])[] = [
+  ['component-library', /node_modules\/(antd|@rc-component|@ant-design|@babel\/runtime|clsx)\//],
+  // What every page of the house has.
+  ['rooms', /web\/(shared\/(Place|Facts|useLater|useSettled)|app\/me)\.tsx?$|contract\/may\.ts$/],
+  ['endpoints', /web\/\w+\/api\.ts$/],
+  // The silhouette is drawn by the lists too.
+  ['parts-common', /core\/garment\/common\/(?!silhouette)/],
+];
+
 export default defineConfig({
   plugins: [
     react(),
@@ -33,6 +43,21 @@ export default defineConfig({
     ],
   },
   html: { cspNonce: 'CSP_NONCE_GOES_HERE' },
-  build: { target: 'es2022', sourcemap: false, chunkSizeWarningLimit: 900, assetsInlineLimit: 0 },
+  build: {
+    target: 'es2022',
+    sourcemap: false,
+    chunkSizeWarningLimit: 900,
+    assetsInlineLimit: 0,
+    rolldownOptions: {
+      output: {
+        codeSplitting: {
+          // What they need stays where it is: the door must not bring the house with it.
+          includeDependenciesRecursively: false,
+          groups: TOGETHER.map(([name, test]) => ({ name, test })),
+        },
+        strictExecutionOrder: true,
+      },
+    },
+  },
   server: { proxy: { '/api': `http://127.0.0.1:${process.env.API_PORT ?? 4180}` } },
 });

@@ -1,8 +1,5 @@
-// The pages below read briefs of any garment.
-import '@rocchetto/core/garment/every-part.ts';
 import { App as AntApp, ConfigProvider } from 'antd';
 import type { ReactNode } from 'react';
-import { Outlet } from 'react-router';
 import { theme } from './theme.ts';
 
 // The server puts this answer's nonce into the page; the component library's styles carry it.
@@ -13,11 +10,4 @@ export const Dressed = ({ children }: { children: ReactNode }) => (
   <ConfigProvider theme={theme} csp={{ nonce }} button={{ autoInsertSpace: false }} wave={{ disabled: true }}>
     <AntApp component={false}>{children}</AntApp>
   </ConfigProvider>
-);
-
-/** For routes: every page below may use the library. */
-export const Component = () => (
-  <Dressed>
-    <Outlet />
-  </Dressed>
 );

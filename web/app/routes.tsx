@@ -30,7 +30,7 @@ export const router = createBrowserRouter([
       { path: 'diary/weeks', lazy: () => import('../diary/WeeksPage.tsx') },
       { path: 'clients', lazy: () => import('../clients/ClientsPage.tsx') },
       {
-        lazy: () => import('./Dressed.tsx'),
+        lazy: () => import('./DressedPages.tsx'),
         children: [
           { path: 'orders/new', lazy: () => import('../orders/NewOrderPage.tsx') },
           { path: 'orders/:id', lazy: () => import('../orders/OrderPage.tsx') },
