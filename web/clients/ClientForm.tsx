@@ -1,5 +1,6 @@
 import { type ClientRow, ClientWrite } from '@rocchetto/contract';
 import { Button, Checkbox, Form, Input } from 'antd';
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { useSettled } from '../shared/useSettled.ts';
 import { useLikelyQuery } from './api.ts';
@@ -11,10 +12,12 @@ interface Props {
   readonly saveWord: string;
   readonly onSave: (w: ClientWrite) => void;
   readonly onChange?: (w: Partial<ClientWrite>) => void;
+  /** a second key beside the one that saves */
+  readonly besides?: ReactNode;
 }
 
 /** A client's card to fill in. A likely duplicate is pointed out, never forbidden. */
-export function ClientForm({ start, except, busy, saveWord, onSave, onChange }: Props) {
+export function ClientForm({ start, except, busy, saveWord, onSave, onChange, besides }: Props) {
   const [form] = Form.useForm<ClientWrite>();
   const name = useSettled(Form.useWatch('name', form) ?? '', 300);
   const phone = useSettled(Form.useWatch('phone', form) ?? '', 300);
@@ -90,7 +93,8 @@ export function ClientForm({ start, except, busy, saveWord, onSave, onChange }: 
       <Button type="primary" htmlType="submit" loading={busy}>
         {saveWord}
       </Button>
-      {/* Below: it comes while a hand is on its way to the key above. */}
+      {besides}
+      {/* Below: it comes while a hand is on its way to a key above. */}
       <Likely rows={likely} />
     </Form>
   );

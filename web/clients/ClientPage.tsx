@@ -87,10 +87,12 @@ export function Component() {
             busy={changing.isLoading}
             saveWord="Save"
             onSave={(w) => save(w, version)}
+            besides={
+              <Button type="text" onClick={leave}>
+                Leave as it was
+              </Button>
+            }
           />
-          <Button type="text" onClick={leave}>
-            Leave as it was
-          </Button>
         </>
       ) : (
         <>
