@@ -33,6 +33,28 @@ describe('the built interface', () => {
     expect(gunzipSync(Buffer.from(await gz.arrayBuffer())).equals(plain)).toBe(true);
     expect(br.headers.get('cache-control')).toContain('immutable');
   });
+  it('gives a file from memory after the first time: the same file, each answer with a policy of its own', async () => {
+    const script = /src="([^"]+\.js)"/.exec(page)![1]!;
+    const get = (headers: Record<string, string>, method = 'GET') =>
+      t.app.request(script, { method, headers: { 'accept-encoding': 'br', ...headers } });
+    const said = (r: Response) =>
+      Object.fromEntries([...r.headers].filter(([name]) => name !== 'content-security-policy'));
+    const [first, second] = [await get({}), await get({})];
+    expect(said(second)).toEqual(said(first));
+    expect(second.headers.get('vary')).toBe('Accept-Encoding');
+    expect(second.headers.get('content-security-policy')).not.toBe(
+      first.headers.get('content-security-policy'),
+    );
+    const bytes = Buffer.from(await first.arrayBuffer());
+    expect(Buffer.from(await second.arrayBuffer()).equals(bytes)).toBe(true);
+    expect(Number(second.headers.get('content-length'))).toBe(bytes.length);
+    // A piece of it, or only what is said of it, is asked for as before.
+    const piece = await get({ range: 'bytes=0-9' });
+    expect([piece.status, (await piece.arrayBuffer()).byteLength]).toEqual([206, 10]);
+    const head = await get({}, 'HEAD');
+    expect([head.status, (await head.arrayBuffer()).byteLength]).toEqual([200, 0]);
+    expect((await (await get({})).arrayBuffer()).byteLength).toBe(bytes.length);
+  });
   it('says plainly that an asset is not there, and gives every page its own nonce', async () => {
     expect((await t.app.request('/assets/none.js')).status).toBe(404);
     const nonce = (html: string) => /csp-nonce" content="([^"]+)"/.exec(html)![1];

@@ -9,8 +9,11 @@ const TOGETHER: readonly (readonly [name: string, of: RegExp])[] = [
   // What every page of the house has.
   ['rooms', /web\/(shared\/(Place|Facts|useLater|useSettled)|app\/me)\.tsx?$|contract\/may\.ts$/],
   ['endpoints', /web\/\w+\/api\.ts$/],
-  // The silhouette is drawn by the lists too.
-  ['parts-common', /core\/garment\/common\/(?!silhouette)/],
+  // What the parts share, by what hangs from the shoulder, what goes round a leg, and the rest; the lists draw the
+  // silhouette too.
+  ['uppers-common', /core\/garment\/common\/(bodice\/|neck-and-armhole|top)/],
+  ['legs-common', /core\/garment\/common\/leg/],
+  ['parts-common', /core\/garment\/common\/(?!silhouette|bodice\/|neck-and-armhole|top|leg)/],
 ];
 
 export default defineConfig({
