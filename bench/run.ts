@@ -1,7 +1,9 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { root, startCluster } from '../tools/cluster.ts';
-import { runTool } from '../tools/stop-word.ts';
+import { seedDemo } from '@rocchetto/demo/seed.ts';
+import { migrate } from '@rocchetto/server/db/migrate.ts';
+import { type Cluster, root, startCluster } from '../tools/cluster.ts';
+import { runTool, StopWord } from '../tools/stop-word.ts';
 import { alterationsBench } from './alterations.ts';
 import { bookingsBench } from './bookings.ts';
 import { coreBench } from './core.ts';
@@ -11,6 +13,31 @@ import { netBench } from './net.ts';
 import { routesBench } from './routes.ts';
 import { webBench } from './web.ts';
 
+type Bench = (say: (line: string) => void) => unknown;
+const withCluster = (work: (cluster: Cluster, say: (line: string) => void) => Promise<unknown>): Bench => {
+  return async (say) => {
+    const cluster = await startCluster('bench', true);
+    try {
+      await work(cluster, say);
+    } finally {
+      await cluster.discard();
+    }
+  };
+};
+const ALONE: Readonly<Record<string, Bench>> = {
+  core: coreBench,
+  net: (say) => netBench(say, Number(process.argv[3]) || 10_000),
+  diary: withCluster(async (cluster, say) => diaryWebBench(cluster, await diaryBench(cluster, say), say)),
+  routes: withCluster(routesBench),
+  // The pages of the demo's studio.
+  web: withCluster(async (cluster, say) => {
+    await cluster.ensureDatabase('bench', true);
+    await migrate(cluster.url('bench'));
+    await seedDemo(cluster.url('bench'));
+    await webBench(cluster, say);
+  }),
+};
+
 /** Measures what docs/performance.md reports and writes its table of figures. Ratios are against baselines of the same run. */
 runTool(async () => {
   const lines: string[] = [];
@@ -18,9 +45,12 @@ runTool(async () => {
     lines.push(line);
     process.stdout.write(`${line}\n`);
   };
-  // `bench net` alone is quick to ask for while its table is being changed.
-  if (process.argv[2] === 'net') {
-    netBench(say, Number(process.argv[3]) || 10_000);
+  // One alone is quick to ask for while what it measures is being changed: its figures are said, not written.
+  const alone = process.argv[2];
+  if (alone !== undefined) {
+    const one = ALONE[alone];
+    if (!one) throw new StopWord(`bench measures ${Object.keys(ALONE).join(', ')}, or all of it.`);
+    await one(say);
     return 0;
   }
   await coreBench(say);
