@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
+import type { Changed } from '@rocchetto/contract/live.ts';
 import { inTransaction, type Tx } from '../db/pool.ts';
-import type { Changed } from '../live/live.ts';
 import type { Ctx, Deps } from './context.ts';
 import { Refusal } from './problem.ts';
 

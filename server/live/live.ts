@@ -1,12 +1,6 @@
+import type { Changed } from '@rocchetto/contract/live.ts';
 import pg from 'pg';
 import type { Logger } from 'pino';
-
-/** Something that changed: what it is, its id, and the version it came to (0 where it has none). */
-export type Changed = readonly [
-  what: 'client' | 'order' | 'session' | 'staff' | 'house' | 'alterations' | 'diary',
-  id: string | number,
-  version: number,
-];
 
 const CHANNEL = 'rocchetto_changed';
 /** Changes of one moment travel together. */

@@ -1,11 +1,11 @@
 import { may } from '@rocchetto/contract';
+import type { Changed } from '@rocchetto/contract/live.ts';
 import { Hono } from 'hono';
 import { streamSSE } from 'hono/streaming';
 import { whoHolds } from '../auth/sql.ts';
 import type { Deps, Env } from '../http/context.ts';
 import { cookieOf } from '../http/cookie.ts';
 import { on } from '../http/route.ts';
-import type { Changed } from './live.ts';
 
 /** A quiet stream says that it is alive this often, and asks whether its sign-in still holds. */
 const BEAT = 20_000;

@@ -1,4 +1,5 @@
 import { may, type OrderWrite, type Role, toLeads } from '@rocchetto/contract';
+import type { Changed } from '@rocchetto/contract/live.ts';
 import { dayIn } from '@rocchetto/core';
 import { Hono } from 'hono';
 import { readClient } from '../clients/sql.ts';
@@ -10,7 +11,6 @@ import { once, type Reply } from '../http/once.ts';
 import { notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
 import { versioned } from '../http/versioned.ts';
-import type { Changed } from '../live/live.ts';
 import { isActive } from '../staff/sql.ts';
 import { listOrders } from './list.ts';
 import {

@@ -1,3 +1,4 @@
+import type { Changed } from '@rocchetto/contract/live.ts';
 import { Hono } from 'hono';
 import { z } from 'zod';
 import { patiently } from '../db/pool.ts';
@@ -5,7 +6,6 @@ import { ordersTogether } from '../db/together.ts';
 import { type Ctx, type Deps, type Env, idParam } from '../http/context.ts';
 import { notFound } from '../http/problem.ts';
 import { on } from '../http/route.ts';
-import type { Changed } from '../live/live.ts';
 import { aheadBy, inStudioTime } from './clock.ts';
 import { keepBatch } from './keep.ts';
 import { earlierSessions, readSession } from './sql.ts';

@@ -15,7 +15,7 @@ import { tell } from '@rocchetto/core';
 import { type ReactNode, useState } from 'react';
 import { useDays } from '../app/me.ts';
 import { useStepMutation } from '../fitting/api.ts';
-import { Notice } from '../shared/Notice.tsx';
+import { Meanwhile } from '../shared/Meanwhile.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { readPlace, standsThere } from './WeekThreads.tsx';
 
@@ -89,7 +89,7 @@ export function Giving({ week, rows, children }: Props) {
     >
       <Problem error={error} />
       {given && (
-        <Notice>
+        <Meanwhile>
           {given.says}{' '}
           <button
             type="button"
@@ -100,7 +100,7 @@ export function Giving({ week, rows, children }: Props) {
           >
             undo
           </button>
-        </Notice>
+        </Meanwhile>
       )}
       {children(held)}
     </DndContext>

@@ -1,8 +1,9 @@
 import type { ReactNode } from 'react';
 
 /**
- * What comes by itself while a hand is at work: another hand's save. It stands at the foot of the window, so that
- * nothing moves away from under a hand that is about to press it, and a press goes through it.
+ * What is told while a hand goes on working: another hand's save, what was just given. It stands at the foot of the
+ * window, so that nothing moves away from under a hand that is about to press it; a press goes through it, but for a
+ * key of its own.
  */
 export const Meanwhile = ({ children }: { children: ReactNode }) => (
   <p className="meanwhile" role="status">
