@@ -1,4 +1,4 @@
-import { byApi, expect, inDatabase, newSkirt, signIn, test } from './help.ts';
+import { accessible, byApi, expect, inDatabase, newSkirt, signIn, test } from './help.ts';
 
 test('another hand’s save reaches an open page within moments, and is told to one who is typing without touching it', async ({
   page,
@@ -53,6 +53,19 @@ test('a brief being typed in stays when another hand saves the order', async ({ 
   await expect(page.getByText('Somebody has just saved this order.')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Brief: Skirt, renamed' })).toBeVisible();
   await expect(page.getByLabel('Lining')).toHaveValue('half a wo');
+  // The other hand writes the brief too: what differs is told in words, field by field, and no more.
+  const brief = { parts: [{ part: 'straight-skirt', length: '62 cm' }], lining: 'cupro' };
+  await byApi(page, 'PUT', `/orders/${orderId}/brief`, { version: order.version + 1, brief });
+  await page.getByRole('button', { name: 'Keep the brief' }).click();
+  const both = page.getByRole('alert');
+  await expect(both.getByRole('row', { name: 'Lining cupro half a wo' })).toBeVisible();
+  await expect(both.getByRole('row', { name: /straight skirt .*vent/ })).toBeVisible();
+  await expect(both.getByRole('row')).toHaveCount(3);
+  await accessible(page, 'both briefs');
+  await both.getByRole('button', { name: 'Save what I wrote' }).click();
+  await expect(page.getByRole('heading', { name: /Measuring/ })).toBeVisible();
+  const kept = await (await page.request.get(`/api/orders/${orderId}`)).json();
+  expect(kept.brief.lining).toBe('half a wo');
 });
 
 test('an answer that is lost and a second press add one thing', async ({ page }) => {

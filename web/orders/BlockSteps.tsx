@@ -3,6 +3,7 @@ import { partFor, STEPS, type StepId, withUnit } from '@rocchetto/core';
 import { Select } from 'antd';
 import { useState } from 'react';
 import { LengthInput } from '../shared/LengthInput.tsx';
+import { choiceOf, stepInWords } from './step-words.ts';
 
 /** Steps of a brief after its parts have changed: those of parts that are still there, by their new place. */
 export const stepsAfter = (
@@ -14,20 +15,6 @@ export const stepsAfter = (
     const part = after.findIndex((p) => p.part === before[s.part]?.part);
     return part < 0 ? [] : [{ ...s, part }];
   });
-
-/** The choice that a step sets, in the words of its part's field. */
-function choiceOf(part: PartWire | undefined, step: StepId) {
-  const field =
-    part && STEPS[step].amount === null ? partFor(part.part).fields[STEPS[step].field ?? ''] : undefined;
-  return field?.kind === 'choice' ? field.options : [];
-}
-
-const wordsOf = (s: StepsWire[number], parts: readonly PartWire[]): string => {
-  const part = parts[s.part];
-  const of = part ? partFor(part.part).name : 'a part that is gone';
-  if (s.amount !== null) return `${of}: ${STEPS[s.step].name} by ${s.amount}`;
-  return `${of}: ${choiceOf(part, s.step).find((o) => o.value === s.to)?.label ?? s.to}`;
-};
 
 /** How the block is adapted: steps by name with their amounts, in order, each taken back by itself. */
 export function BlockSteps({
@@ -78,7 +65,7 @@ export function BlockSteps({
         <ol className="why">
           {steps.map((s, i) => (
             <li key={i}>
-              {wordsOf(s, parts)}{' '}
+              {stepInWords(s, parts)}{' '}
               {!disabled && (
                 <button
                   type="button"

@@ -37,6 +37,7 @@ import { Problem } from '../shared/Problem.tsx';
 import { Thread } from '../thread/Thread.tsx';
 import { useChangeBriefMutation, useOrderQuery } from './api.ts';
 import { BlockSteps, stepsAfter } from './BlockSteps.tsx';
+import { briefWords } from './brief-words.ts';
 import { ClothTraits } from './ClothTraits.tsx';
 import { OverGarment } from './OverGarment.tsx';
 import { StretchInput } from './StretchInput.tsx';
@@ -214,7 +215,8 @@ export function Component() {
       {problemOf(saving.error).status === 409 ? (
         <Differences
           error={saving.error}
-          labels={{ brief: 'Brief' }}
+          labels={{}}
+          inWords={({ brief: of }) => Object.fromEntries(of ? briefWords(of as BriefWire) : [])}
           keepMine={(theirs) => mine && send(mine, Number(theirs.version))}
           takeTheirs={() => {
             saving.reset();
@@ -234,7 +236,7 @@ export function Component() {
           ))}
         </Notice>
       )}
-      {openedOn !== null && order.version > openedOn && (
+      {openedOn !== null && order.version > openedOn && problemOf(saving.error).status !== 409 && (
         <Meanwhile>
           Somebody has just saved this order. What you write stays; on saving you will see both.
         </Meanwhile>

@@ -1,5 +1,4 @@
-import type { BriefWire, OrderFull, OrderWrite } from '@rocchetto/contract';
-import { garmentName, partFor } from '@rocchetto/core';
+import type { OrderFull, OrderWrite } from '@rocchetto/contract';
 import { Button, Upload } from 'antd';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -8,7 +7,6 @@ import { OrderBench } from '../bench/OrderBench.tsx';
 import { SessionReadings } from '../clients/SessionReadings.tsx';
 import { DesignPictures } from '../design/DesignPictures.tsx';
 import { OpenQuestions } from '../design/OpenQuestions.tsx';
-import { isJoined, partWords } from '../garment/words.ts';
 import { Facts } from '../shared/Facts.tsx';
 import { Notice } from '../shared/Notice.tsx';
 import { Place } from '../shared/Place.tsx';
@@ -16,6 +14,7 @@ import { Problem } from '../shared/Problem.tsx';
 import { useVersionedSave } from '../shared/useVersionedSave.tsx';
 import { Thread } from '../thread/Thread.tsx';
 import { useChangeOrderMutation, useImportSpecMutation, useOrderQuery } from './api.ts';
+import { briefWords } from './brief-words.ts';
 import { GarmentsOfOrder } from './GarmentsOfOrder.tsx';
 import { HomeLinks } from './HomeLinks.tsx';
 import { Money } from './Money.tsx';
@@ -99,7 +98,7 @@ export function Component() {
       <GarmentsOfOrder order={order} mayWrite={mayWrite} />
       <h2>Brief</h2>
       {order.brief ? (
-        <BriefWords brief={order.brief} />
+        <Facts of={briefWords(order.brief)} />
       ) : (
         <p className="soft">
           Nothing is written yet. The brief says what is made and how, over what it is worn and in which
@@ -192,32 +191,6 @@ function Next({ order, mayMeasure, mayBrief }: { order: OrderFull; mayMeasure: b
       {word}
     </Link>
   ) : null;
-}
-
-function BriefWords({ brief }: { brief: BriefWire }) {
-  return (
-    <Facts
-      of={[
-        ['Garment', garmentName(brief.parts) ?? brief.parts.map((p) => partFor(p.part).name).join(', ')],
-        ...brief.parts.map((p, i): [string, string] => [
-          partFor(p.part).name,
-          partWords(p, isJoined(brief.parts, i)),
-        ]),
-        [
-          'Fit',
-          `${brief.fit}, eased by the ${brief.school === 'workroom' ? 'workroom table' : 'pattern-envelope chart'}`,
-        ],
-        [
-          'Cloth',
-          [brief.cloth.name, brief.cloth.width && `${brief.cloth.width} wide`].filter(Boolean).join(', '),
-        ],
-        ['Lining', brief.lining || 'unlined'],
-        ['Beneath', brief.beneath],
-        ['Shoes', [brief.shoes, brief.heel && `heel ${brief.heel}`].filter(Boolean).join(', ')],
-        ['Note', brief.note],
-      ]}
-    />
-  );
 }
 
 /** A spec or sheet file laid into this order. */

@@ -5,6 +5,8 @@ import { Notice } from './Notice.tsx';
 interface Props {
   readonly error: unknown;
   readonly labels: Readonly<Record<string, string>>;
+  /** a record told in words, label by label, where its fields are not said one by one */
+  readonly inWords?: (record: Record<string, unknown>) => Readonly<Record<string, string>>;
   /** keep what I wrote, on top of what they saved */
   readonly keepMine: (theirs: Record<string, unknown>) => void;
   /** take what they saved and drop mine */
@@ -21,16 +23,19 @@ const show = (value: unknown) =>
         : String(value);
 
 /** Two people saved at once: both texts side by side, and neither is lost until somebody chooses. */
-export function Differences({ error, labels, keepMine, takeTheirs }: Props) {
+export function Differences({ error, labels, inWords, keepMine, takeTheirs }: Props) {
   const problem = problemOf(error);
   if (!error || problem.status !== 409 || !problem.theirs) return null;
   const theirs = problem.theirs as Record<string, unknown>;
   const mine = (problem.mine ?? {}) as Record<string, unknown>;
-  const differ = Object.keys(labels).filter((k) => k in mine && show(mine[k]) !== show(theirs[k]));
+  const [a, b]: Record<string, unknown>[] = inWords ? [inWords(theirs), inWords(mine)] : [theirs, mine];
+  const named = inWords ? [...new Set([...Object.keys(a!), ...Object.keys(b!)])] : Object.keys(labels);
+  const differ = named.filter((k) => (inWords || k in mine) && show(a![k]) !== show(b![k]));
   return (
     <Notice is="bad">
       <p>{problem.detail}</p>
-      <table className="ledger">
+      {differ.length === 0 && <p>What was saved meanwhile touches nothing of what you wrote.</p>}
+      <table className="ledger" hidden={differ.length === 0}>
         <thead>
           <tr>
             <th scope="col" />
@@ -41,9 +46,9 @@ export function Differences({ error, labels, keepMine, takeTheirs }: Props) {
         <tbody>
           {differ.map((k) => (
             <tr key={k}>
-              <th scope="row">{labels[k]}</th>
-              <td>{show(theirs[k])}</td>
-              <td>{show(mine[k])}</td>
+              <th scope="row">{labels[k] ?? k}</th>
+              <td>{show(a![k])}</td>
+              <td>{show(b![k])}</td>
             </tr>
           ))}
         </tbody>
