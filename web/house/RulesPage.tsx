@@ -58,17 +58,19 @@ function Rules({ view, refetch }: { view: HouseRulesView; refetch: () => unknown
       margin={
         <>
           {theirs.length > 0 && (
-            <Notice>
-              <p>Somebody has just saved rules. What you write stays; theirs stand beside it:</p>
-              <ul>
-                {theirs.map((m) => (
-                  <li key={m.path}>
-                    {m.name}: {m.from || 'usual'} → {m.to || 'usual'}
-                    {written[m.path] !== undefined && ', which what you wrote would replace'}
-                  </li>
-                ))}
-              </ul>
-            </Notice>
+            <section>
+              <Notice>
+                <p>Somebody has just saved rules. What you write stays; theirs stand beside it:</p>
+                <ul>
+                  {theirs.map((m) => (
+                    <li key={m.path}>
+                      {m.name}: {m.from || 'usual'} → {m.to || 'usual'}
+                      {written[m.path] !== undefined && ', which what you wrote would replace'}
+                    </li>
+                  ))}
+                </ul>
+              </Notice>
+            </section>
           )}
           {editing && read.success && moved.length > 0 && <Effect rules={read.data} />}
           <History changes={view.changes} />
