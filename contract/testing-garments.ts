@@ -1,4 +1,4 @@
-import { allParts, GARMENTS } from '@rocchetto/core';
+import { findPart, GARMENTS } from '@rocchetto/core';
 import { SpecFile } from './spec.ts';
 import { readings } from './testing.ts';
 
@@ -18,7 +18,7 @@ type PartRow = Readonly<Record<string, unknown>>;
 /** Whether a part has the field, and what is laid over it is one of its choices. */
 function takes(part: PartRow, name: string, value: unknown): boolean {
   if (!FIELD_OF[String(part.part)]!.includes(name)) return false;
-  const field = allParts().find((p) => p.id === part.part)?.fields[name];
+  const field = findPart(String(part.part))?.fields[name];
   return field?.kind !== 'choice' || field.options.some((o) => o.value === value);
 }
 

@@ -1,10 +1,11 @@
 import { createHash } from 'node:crypto';
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import { test as base, expect, type Page } from '@playwright/test';
 import { readLength } from '@rocchetto/core/units/reading.ts';
 import { DEMO_PASSPHRASE } from '@rocchetto/demo/people.ts';
-import axe from 'axe-core';
+import type axe from 'axe-core';
 import pg from 'pg';
 import { stopChild } from '../tools/cluster.ts';
 import { freePort } from '../tools/ports.ts';
@@ -100,6 +101,8 @@ function claim(kind: string): boolean {
   }
 }
 
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
 /**
  * No breach of WCAG 2.2 A or AA that axe can see. Each kind of screen is looked at once in a run: a kind is the
  * address without its numbers, and what is open on it when that is named.
@@ -107,7 +110,7 @@ function claim(kind: string): boolean {
 export async function accessible(page: Page, open = '') {
   const kind = `${new URL(page.url()).pathname.replace(/\d+/g, 'N')} ${open}`;
   if (!claim(kind)) return;
-  await page.evaluate(axe.source);
+  await page.evaluate(AXE);
   // In the page and at once: its builder for this runner asks again in a second page, at three times the work.
   const breaches = await page.evaluate(async () => {
     const { violations } = await (globalThis as unknown as { axe: typeof axe }).axe.run({

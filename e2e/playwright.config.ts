@@ -19,7 +19,6 @@ export default defineConfig({
     launchOptions: {
       executablePath: '/usr/bin/chromium-headless-shell',
       args: [
-        ...(process.env.XFLAGS ? process.env.XFLAGS.split(' ') : []),
         '--disable-gpu',
         '--disable-background-networking',
         ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
