@@ -1,7 +1,4 @@
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { DEMO_PASSPHRASE } from '@rocchetto/demo/people.ts';
 import { accessible, expect, test } from './help.ts';
@@ -131,9 +128,10 @@ test('a client is taken from sign-in to paper with the keyboard alone', async ({
   const paper = await page.request.get(
     (await page.getByRole('link', { name: 'Paper (PDF)' }).getAttribute('href'))!,
   );
-  const file = join(mkdtempSync(join(tmpdir(), 'paper-')), 'sheet.pdf');
-  writeFileSync(file, await paper.body());
-  const text = execFileSync('pdftotext', ['-enc', 'UTF-8', '-layout', file, '-'], { encoding: 'utf8' });
+  const text = execFileSync('pdftotext', ['-enc', 'UTF-8', '-layout', '-', '-'], {
+    input: await paper.body(),
+    encoding: 'utf8',
+  });
   expect(text).toContain('Wilhelmina Åstrand');
   expect(text).toContain('F 25.5 cm');
   expect(text).toContain('page 1 of 2');

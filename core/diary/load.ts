@@ -33,6 +33,8 @@ export function overloadWords(name: string, day: string, today: string, l: Load)
     l.booked > 0 && `${hoursWord(l.booked)} of appointments`,
     l.bench > 0 && `${hoursWord(l.bench)} at the bench`,
   ].filter(Boolean);
-  const has = l.works === 0 ? `does not work on ${on}` : `has ${hoursWord(l.works)} on ${on}`;
-  return `${name} ${has}; ${parts.join(' and ')} ${parts.length > 1 || l.booked + l.bench !== 60 ? 'are' : 'is'} ${hoursWord(l.over)} too much.`;
+  const asked = `${parts.join(' and ')} ${parts.length > 1 || l.booked + l.bench !== 60 ? 'are' : 'is'}`;
+  return l.works === 0
+    ? `${name} does not work on ${on}, yet ${asked} promised.`
+    : `${name} has ${hoursWord(l.works)} on ${on}; ${asked} ${hoursWord(l.over)} too much.`;
 }

@@ -56,7 +56,7 @@ describe('work promised at the bench', () => {
     );
     // On a Sunday nobody works.
     expect((await promise({ day: '2026-03-15', minutes: 60, makes: null })).says).toBe(
-      'Wren Able does not work on 15 Mar; 1 h at the bench is 1 h too much.',
+      'Wren Able does not work on 15 Mar, yet 1 h at the bench is promised.',
     );
   });
 

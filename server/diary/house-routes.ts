@@ -63,7 +63,7 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
   });
   on(app, 'PUT /diary/rules', (c, { body: { version, rules } }) =>
     once(c, deps, async (tx) => {
-      await versioned(tx, {
+      const now = await versioned(tx, {
         what: 'house',
         id: 1,
         version,
@@ -79,11 +79,14 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
       });
       return {
         status: 200,
-        body: { version: version + 1 },
-        changed: [
-          ['house', 1, version + 1],
-          ['diary', 0, 0],
-        ],
+        body: { version: now },
+        changed:
+          now === version
+            ? []
+            : [
+                ['house', 1, now],
+                ['diary', 0, 0],
+              ],
       };
     }),
   );

@@ -59,7 +59,7 @@ export function houseRoutes(deps: Deps): Hono<Env> {
   });
   on(app, 'PUT /house/rules', (c, { body: { version, rules } }) =>
     once(c, deps, async (tx) => {
-      await versioned(tx, {
+      const now = await versioned(tx, {
         what: 'house',
         id: 1,
         version,
@@ -73,7 +73,7 @@ export function houseRoutes(deps: Deps): Hono<Env> {
         },
         kept: (before) => before.rules,
       });
-      return { status: 200, body: { version: version + 1 }, changed: [['house', 1, version + 1]] };
+      return { status: 200, body: { version: now }, changed: now === version ? [] : [['house', 1, now]] };
     }),
   );
   on(app, 'GET /house/bench', async (c) =>
@@ -84,7 +84,7 @@ export function houseRoutes(deps: Deps): Hono<Env> {
   );
   on(app, 'PUT /house/bench', (c, { body: { version, bench } }) =>
     once(c, deps, async (tx) => {
-      await versioned(tx, {
+      const now = await versioned(tx, {
         what: 'house',
         id: 1,
         version,
@@ -98,7 +98,7 @@ export function houseRoutes(deps: Deps): Hono<Env> {
         },
         kept: (before) => before.bench,
       });
-      return { status: 200, body: { version: version + 1 }, changed: [['house', 1, version + 1]] };
+      return { status: 200, body: { version: now }, changed: now === version ? [] : [['house', 1, now]] };
     }),
   );
   return app;

@@ -80,6 +80,15 @@ describe('the house’s rules', () => {
     await change({});
   });
 
+  it('saved as they stand are no change: no line in the history, and no hand before another', async () => {
+    await change({ ease: { hip: { fitted: '6 cm' } } });
+    const before = await rulesNow();
+    expect(await change(before.rules)).toEqual({ version: before.version });
+    expect(await rulesNow()).toEqual(before);
+    expect(await change({})).toEqual({ version: before.version + 1 });
+    expect((await rulesNow()).changes).toHaveLength(before.changes.length + 1);
+  });
+
   it('reach every sheet that is not agreed, and the dates in danger', async () => {
     const order = await measuredSkirt();
     const hip = async () =>

@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import { remember } from '../db/history.ts';
 import type { Tx } from '../db/pool.ts';
 import type { SignedIn } from './context.ts';
@@ -18,18 +19,24 @@ interface Change<R> {
   readonly read: (tx: Tx) => Promise<R | undefined>;
   /** makes the change; its answer is what the history keeps */
   readonly write: (tx: Tx, before: R) => Promise<unknown>;
-  /** what the history keeps of the record as it was; all of it when left out */
+  /** what the history keeps of the record as it was; all of it when left out. What is sent as it stands there is no change. */
   readonly kept?: (before: R) => unknown;
 }
 
 /**
  * One change of a versioned record: its row is held, a version that has moved on is refused with both texts,
- * and what was and what is are remembered. @throws Refusal 404, 409
+ * and what was and what is are remembered. Gives the version that now stands. @throws Refusal 404, 409
  */
-export async function versioned<R extends { readonly version: number }>(tx: Tx, c: Change<R>): Promise<void> {
+export async function versioned<R extends { readonly version: number }>(
+  tx: Tx,
+  c: Change<R>,
+): Promise<number> {
   const before = await c.read(tx);
   if (!before) throw notFound(c.what);
   if (before.version !== c.version) throw conflict(before, c.mine);
+  const was = c.kept ? c.kept(before) : before;
+  if (isDeepStrictEqual(was, c.mine)) return before.version;
   const after = await c.write(tx, before);
-  await remember(tx, c.what, c.id, c.who.id, c.did, c.kept ? c.kept(before) : before, after);
+  await remember(tx, c.what, c.id, c.who.id, c.did, was, after);
+  return before.version + 1;
 }

@@ -19,6 +19,18 @@ const initials = (name: string) =>
     .slice(0, 2)
     .join('');
 
+/** Tells the styles how high the line at the window’s foot is, so that what else is told stands above it. */
+function room(line: HTMLElement | null) {
+  if (!line) return;
+  const { style } = document.documentElement;
+  const seen = new ResizeObserver(() => style.setProperty('--told', `${line.offsetHeight}px`));
+  seen.observe(line);
+  return () => {
+    seen.disconnect();
+    style.removeProperty('--told');
+  };
+}
+
 /** The slim band above every place, and who is signed in. */
 export function Frame() {
   const toldAt = useToldAt();
@@ -109,7 +121,7 @@ export function Frame() {
         </details>
       </header>
       {toldAt && (
-        <p className="told" role="status">
+        <p className="told" role="status" ref={room}>
           The studio’s book cannot be reached. You see what it said at {timeIn(me.timeZone, toldAt)}; readings
           and fittings are kept on this device and sent once it is back.
         </p>

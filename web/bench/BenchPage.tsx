@@ -2,7 +2,7 @@ import './bench.css';
 import type { BenchRow } from '@rocchetto/contract';
 import { dayIn, tell } from '@rocchetto/core';
 import { latenessWords, neededBy, STATE_WORD } from '@rocchetto/core/alter/index.ts';
-import { hoursWord } from '@rocchetto/core/diary/load.ts';
+import { hoursWord, overloadWords } from '@rocchetto/core/diary/load.ts';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useDays, useMay, useMe } from '../app/me.ts';
@@ -28,6 +28,12 @@ export function Component() {
     const why = latenessOf(r, me.timeZone, today);
     return why ? [{ ...r, why }] : [];
   });
+  const tooMuch = (week?.hands ?? []).flatMap((h) =>
+    h.days.flatMap(({ works, booked, bench }, i) => {
+      const over = Math.max(0, booked + bench - works);
+      return overloadWords(h.name, week!.days[i]!, today, { works, booked, bench, over }) ?? [];
+    }),
+  );
   const hands = new Map<number, { name: string; rows: BenchRow[] }>();
   for (const r of data) {
     const id = r.staffId ?? 0;
@@ -47,7 +53,7 @@ export function Component() {
       margin={
         <section>
           <h2>In danger</h2>
-          {late.length === 0 ? (
+          {late.length + tooMuch.length === 0 ? (
             <p className="soft">Nothing is late, and nothing waits too long.</p>
           ) : (
             <ul className="why">
@@ -58,6 +64,9 @@ export function Component() {
                   </Link>
                   : {r.why}
                 </li>
+              ))}
+              {tooMuch.slice(0, 12).map((words) => (
+                <li key={words}>{words}</li>
               ))}
             </ul>
           )}

@@ -1,0 +1,109 @@
+import { figure, sheetOf } from '@rocchetto/contract/testing.ts';
+import { EXACT, garmentSpec } from '@rocchetto/contract/testing-garments.ts';
+import { describe, expect, it } from 'vitest';
+import { edgeLength, sewnLength } from '../../../draft/measure.ts';
+import type { Panel } from '../../../draft/panel.ts';
+import type { Sheet } from '../../../sheet/compute.ts';
+
+const BODY = [
+  ...['bust 88 cm', 'waist 70 cm', 'across-shoulder 38 cm', 'nape-to-waist 40 cm', 'armhole-depth 20 cm'],
+  ...[
+    'neck-width 14 cm',
+    'neck-to-bust 26 cm',
+    'neck-to-waist-front 44 cm',
+    'apex-span 18 cm',
+    'neck-base 35 cm',
+  ],
+];
+const made = (fields: object, bodice: object = {}): Sheet =>
+  sheetOf(
+    garmentSpec('bodice', BODY, {
+      garment: {
+        parts: [
+          { part: 'darted-bodice', zip: 'centre-front', closes: 'buttons', neckFront: '8 cm', ...bodice },
+          { part: 'collar', ...fields },
+        ],
+      },
+      house: { rounding: EXACT },
+    }),
+  );
+const panel = (s: Sheet, id: string): Panel => s.panels.find((p) => p.id === `collar.${id}`)!;
+const piece = (s: Sheet, id: string) => s.pieces.find((p) => p.panel === `collar.${id}`)!;
+/** The neckline as it is sewn: both fronts and the back on the fold. */
+const neckline = (s: Sheet) =>
+  s.panels
+    .filter((p) => /^bodice\.(front|back)$/.test(p.id))
+    .reduce((sum, p) => sum + 2 * sewnLength(p, 'neck'), 0);
+
+describe.each(['stand', 'flat', 'shirt'] as const)('a %s collar', (kind) => {
+  it.each(['2 cm', '5 cm', '9 cm'])(
+    '%s deep: half of its neckline long, of two layers and an interfacing',
+    (depth) => {
+      const s = made({ kind, depth });
+      expect(figure(s, 'collar.half').finished).toBeCloseTo(neckline(s) / 2, 4);
+      const first = panel(s, kind === 'shirt' ? 'stand' : 'collar');
+      // A shirt's stand laps 1.5 beyond the centre for its button.
+      expect(edgeLength(first, 'neck')).toBeCloseTo(neckline(s) / 2 + (kind === 'shirt' ? 1.5 : 0), 2);
+      for (const p of s.pieces.filter((k) => k.panel.startsWith('collar.') && k.layer === 'outer'))
+        expect(p).toMatchObject({ count: 2, cut: 'on the fold' });
+      expect(s.pieces.some((k) => k.panel.startsWith('collar.') && k.layer === 'interfacing')).toBe(true);
+    },
+  );
+});
+
+describe('the outer edge', () => {
+  it('of a stand lies beside its seam and is shorter, by its depth times the angle it turns through', () => {
+    for (const depth of [2, 4, 6]) {
+      const s = made({ kind: 'stand', depth: `${depth} cm` });
+      const half = neckline(s) / 2;
+      // It rises 1.5 over its length: a parabola's end turns by twice its slope.
+      const turned = Math.atan((2 * 1.5) / half);
+      expect(edgeLength(panel(s, 'collar'), 'outer')).toBeCloseTo(half - depth * turned, 1);
+    }
+  });
+  it('of a flat collar is longer: the arc of a ring (geometry)', () => {
+    for (const depth of [4, 8]) {
+      const s = made({ kind: 'flat', depth: `${depth} cm` });
+      const half = neckline(s) / 2;
+      // It turns through 2.3 radians: outside it is so much longer for each centimetre of depth.
+      expect(edgeLength(panel(s, 'collar'), 'outer') - half).toBeCloseTo(2.3 * depth, 1);
+      expect(edgeLength(panel(s, 'collar'), 'front')).toBeCloseTo(depth, 6);
+      expect(edgeLength(panel(s, 'collar'), 'centre')).toBeCloseTo(depth, 6);
+    }
+  });
+  it('of a shirt’s fall: its seam is the stand’s upper edge to the centre, its point stands out as asked', () => {
+    for (const point of [0, 2, 5]) {
+      const s = made({ kind: 'shirt', depth: '5 cm', stand: '3 cm', point: `${point} cm` });
+      expect(edgeLength(panel(s, 'fall'), 'neck')).toBeCloseTo(
+        edgeLength(panel(s, 'stand'), 'outer') - 1.5,
+        2,
+      );
+      expect(edgeLength(panel(s, 'fall'), 'front')).toBeCloseTo(Math.hypot(0.6 * point, 5 + 0.8 * point), 4);
+      expect(edgeLength(panel(s, 'fall'), 'centre')).toBeCloseTo(5, 6);
+      expect(edgeLength(panel(s, 'stand'), 'centre')).toBeCloseTo(3, 6);
+    }
+  });
+});
+
+it('is cut with 1 all round, its interfacing without', () => {
+  const s = made({ kind: 'flat', depth: '6 cm' });
+  const [outer, inner] = [piece(s, 'collar'), piece(s, 'collar-interfacing')];
+  // At its corners a seam stands out a little further than it is wide.
+  for (const more of [outer.length! - inner.length!, outer.width! - inner.width!]) {
+    expect(more).toBeGreaterThan(0.99);
+    expect(more).toBeLessThan(3);
+  }
+  expect(inner).toMatchObject({ count: 1, layer: 'interfacing' });
+});
+
+it('on no neckline that was drafted there is no collar, and its depth still stands', () => {
+  const s = sheetOf(
+    garmentSpec('bodice', ['waist 70 cm'], {
+      garment: { parts: [{ part: 'darted-bodice' }, { part: 'collar', depth: '6 cm' }] },
+      house: { rounding: EXACT },
+    }),
+  );
+  expect(s.panels.filter((p) => p.id.startsWith('collar'))).toEqual([]);
+  expect(figure(s, 'collar.half').finished).toBeNull();
+  expect(figure(s, 'collar.depth').finished).toBe(6);
+});
