@@ -263,6 +263,11 @@ function closes(s: Sheet): string[] {
       atMost(`${p.id}: cut length on the list`, cut.height, piece.length!);
       same(`${p.id}: pieces of cloth`, piece.count, p.count);
     }
+    for (const d of p.darts) {
+      const [a, b] = d.legs.map(([x, y]) => Math.hypot(x - d.tip[0], y - d.tip[1]));
+      if (!s.checks.some((k) => k.code === `legs-${d.id}` && k.state === 'warned'))
+        same(`${p.id}: legs of ${d.figure}`, a!, b!, 0.5);
+    }
     const ring = p.edges.flatMap((e) => e.path);
     ring.forEach((seg, i) => {
       const [a, b] = [seg.at(-1)!, ring[(i + 1) % ring.length]![0]];

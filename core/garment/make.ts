@@ -10,6 +10,7 @@ import { roundLength } from '../units/rounding.ts';
 import { type Adapted, actsOnPanels, adapt, adaptedParts } from './adapt.ts';
 import { clothChecks, clothToBuy } from './cloth.ts';
 import { zipStrokes } from './common/silhouette.ts';
+import { legChecks } from './dart-legs.ts';
 import type { PartBrief, SheetInput } from './input.ts';
 import { type Placed, placed } from './joins.ts';
 import { type BodyLine, bodyLines, floorGirth, type LineContext, type Zone } from './lines.ts';
@@ -180,6 +181,10 @@ export function makeGarment(input: SheetInput): Garment {
     ),
     ...lineChecks(base, [...lines.values()]),
     ...joinChecks(made),
+    ...legChecks(
+      made.flatMap((m) => m.draft.panels),
+      bare,
+    ),
     ...made.flatMap((m) => m.r.part.checks(m.c, m.values, m.draft as never, opening)),
     ...zipChecks,
     ...cloth.checks,

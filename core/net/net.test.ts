@@ -33,13 +33,14 @@ function byMatrices(id: string, known: readonly (readonly [string, number])[]) {
 }
 
 describe('the table of the net', () => {
-  it('holds measures of the catalogue, each with a mean inside its usual span, a source, and something of its own', () => {
+  it('holds measures of the catalogue, each usual two spreads to either side of its mean, with a source, and something of its own', () => {
     expect(IDS.length).toBeGreaterThanOrEqual(50);
     for (const id of IDS) {
       const [m, row] = [findMeasure(id)!, NET[id]!];
       expect(m, id).toBeDefined();
-      expect(row.mean, id).toBeGreaterThan(m.range[0]);
-      expect(row.mean, id).toBeLessThan(m.range[1]);
+      // Who lies two spreads from the middle is one in forty: no tape is asked to read her again for that.
+      expect(row.mean - 2 * row.spread, id).toBeGreaterThan(m.range[0]);
+      expect(row.mean + 2 * row.spread, id).toBeLessThan(m.range[1]);
       expect(row.source, id).toMatch(/house default|from memory/);
       expect(
         row.loads.reduce((a, l) => a + l * l, 0),

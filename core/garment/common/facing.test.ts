@@ -16,15 +16,14 @@ const piece = (s: Sheet, id: string) => s.pieces.find((p) => p.panel === `skirt.
 
 describe('a waist that is faced instead of banded', () => {
   it.each([
-    ['centre-back', ['front', 1, 'on the fold'], ['back', 2, 'a pair']],
-    ['left-side', ['front', 1, 'on the fold'], ['back', 1, 'on the fold']],
-  ] as const)('open at %s: each facing is cut as the panel it faces', (zip, ...faces) => {
+    ['centre-back', 2, 'a pair'],
+    ['left-side', 1, 'on the fold'],
+  ])('open at %s: each facing is cut as the panel it faces, the back in %i', (zip, count, cut) => {
     const s = made({ zip });
-    for (const [face, count, cut] of faces) {
-      expect(piece(s, `${face}-facing`)!.cut).toBe(piece(s, face)!.cut);
-      expect(piece(s, `${face}-facing`)).toMatchObject({ count, cut });
-      expect(piece(s, `${face}-facing-interfacing`)!.count).toBe(piece(s, `${face}-facing`)!.count);
-    }
+    for (const id of ['front-facing', 'front-facing-interfacing'])
+      expect(piece(s, id), id).toMatchObject({ count: 1, cut: 'on the fold' });
+    for (const id of ['back', 'back-facing', 'back-facing-interfacing'])
+      expect(piece(s, id), id).toMatchObject({ count, cut });
     expect(piece(s, 'band')).toBeUndefined();
   });
 
