@@ -110,6 +110,64 @@ describe('slash and spread', () => {
     expect(sewnWidthAt(s, 20)! - 20).toBeCloseTo(10 + x + along * Math.sin(turn) - 20, 6);
   });
 
+  it('takes along what lies on the turned part and leaves what lies on the other: marks, darts and darts inside', () => {
+    const mark = (name: string, x: number, y: number) => ({
+      kind: 'notch' as const,
+      name,
+      at: [x, y] as const,
+    });
+    const dart = (id: string, x: number) => ({
+      id,
+      figure: 'x',
+      edge: 'waist',
+      at: cm(x),
+      intake: cm(1),
+      length: cm(9),
+      tip: [x, 9] as const,
+      legs: [
+        [x - 0.5, 0],
+        [x + 0.5, 0],
+      ] as const,
+    });
+    const inside = (id: string, x: number) => ({
+      id,
+      figure: 'x',
+      at: [x, 30] as const,
+      intake: cm(2),
+      up: [x, 22] as const,
+      down: [x, 38] as const,
+    });
+    const strip: Panel = {
+      ...STRIP,
+      marks: [
+        mark('left', 9, 30),
+        mark('right', 11, 30),
+        mark('hem left', 9.9, 50),
+        mark('hem right', 10.1, 50),
+      ],
+      darts: [dart('left', 5), dart('right', 15)],
+      inner: [inside('left', 4), inside('right', 16)],
+    };
+    // The hinge is the middle of the waist; the side swings out about it by a turn whose chord at 50 is 6.
+    const t = 2 * Math.asin(3 / 50);
+    const swung = (x: number, y: number) => [
+      expect.closeTo(10 + (x - 10) * Math.cos(t) + y * Math.sin(t), 9),
+      expect.closeTo(-(x - 10) * Math.sin(t) + y * Math.cos(t), 9),
+    ];
+    const s = spread(strip, 'hem', 'waist', 6);
+    expect(s.marks.map((m) => [...m.at])).toEqual([[9, 30], swung(11, 30), [9.9, 50], swung(10.1, 50)]);
+    expect(s.darts.map((d) => [...d.tip])).toEqual([[5, 9], swung(15, 9)]);
+    expect([...s.darts[1]!.legs[0]]).toEqual(swung(14.5, 0));
+    expect(s.inner!.map((d) => [[...d.up], [...d.at], [...d.down]])).toEqual([
+      [
+        [4, 22],
+        [4, 30],
+        [4, 38],
+      ],
+      [swung(16, 22), swung(16, 30), swung(16, 38)],
+    ]);
+  });
+
   it('folded out, it takes the same away; more than there is, is refused', () => {
     const s = spread(STRIP, 'hem', 'waist', -6);
     expect(edgeLength(s, 'hem')).toBeCloseTo(14, 1);

@@ -136,6 +136,31 @@ describe('a boned bodice', () => {
     expect(back(plain) - back(s)).toBeCloseTo(3, 6);
     expect(s.notions.some((n) => n.name === 'lacing cord')).toBe(true);
   });
+  it('a bone of another length is followed while half a centimetre of its seam is left, and refused beyond', () => {
+    const seam = figure(made(), 'bodice.bone-side').finished! + 1.2;
+    const set = (cm: number) =>
+      made(
+        {},
+        body(90, 72),
+        {},
+        {
+          rest: {
+            overrides: [
+              {
+                ...{ figure: 'bodice.bone-side', target: 'finished', value: `${cm.toFixed(2)} cm` },
+                ...{ by: 'F', at: '', reason: 'in stock' },
+              },
+            ],
+          },
+        },
+      );
+    expect(figure(set(seam - 3), 'bodice.bone-side').finished).toBeCloseTo(seam - 3, 1);
+    expect(set(seam - 0.52).refused).toEqual([]);
+    const [no] = set(seam - 0.4).refused;
+    expect(no!.sentence).toContain('leaves half a centimetre at least');
+    expect(figure(set(seam - 0.4), 'bodice.bone-side').finished).toBeCloseTo(seam - 1.2, 6);
+    expect(set(0).refused).toHaveLength(1);
+  });
   it('has no armhole for a sleeve, and no neckline for a collar', () => {
     for (const part of ['sleeve', 'collar'])
       expect(() =>
