@@ -59,6 +59,24 @@ test('work is promised to an order, tells when a day has too much, and is ticked
   await expect(page.getByRole('checkbox', { name: /^Toile cut and sewn, .*: done$/ })).toBeChecked();
 });
 
+test('work on a day on which its hand does not work stands in danger on the bench, also of a closed day', async ({
+  page,
+}) => {
+  await signIn(page, 'Bram Teller', '/bench?of=all');
+  const danger = page.locator('section').filter({ has: page.getByRole('heading', { name: 'In danger' }) });
+  await expect(danger).toBeVisible();
+  const { orderId } = await newSkirt(page, 'Sunday One');
+  const { staff } = await page.request.get('/api/staff').then(async (r) => ({ staff: await r.json() }));
+  const pia = staff.find((x: { name: string }) => x.name === 'Pia Ostrander').id;
+  const sunday = [0, 1, 2, 3, 4, 5, 6].map(later).find((d) => new Date(`${d}T00:00:00Z`).getUTCDay() === 0)!;
+  await byApi(page, 'POST', `/orders/${orderId}/bench`, {
+    ...{ staffId: pia, what: 'Hem by hand', day: sunday, minutes: 60, makes: null },
+  });
+  await expect(
+    danger.getByText(/^Pia Ostrander does not work on .*, yet 1 h at the bench is promised\.$/),
+  ).toBeVisible();
+});
+
 test('today lists the bench’s own work with what is due first, and ticking it takes it off', async ({
   page,
 }) => {
