@@ -220,6 +220,53 @@ describe('the judgement of a whole session', () => {
     expect(m.sentence).toMatch(/^Shoulder point to wrist and .+ do not fit together; the likeliest slip is/);
     expect(m.sentence).toContain('reads less than');
   });
+  it('on random sessions with one slip: the figure all others expect least, and the one without which it is expected most (whole matrices)', () => {
+    const ids = [...fine.keys()];
+    const z = (known: readonly (readonly [string, number])[], id: string, value: number) => {
+      const e = byMatrices(id, known);
+      return (value - e.mean) / e.spread;
+    };
+    let judged = 0;
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...ids),
+        fc.double({ min: 4, max: 8, noNaN: true }),
+        fc.boolean(),
+        fc.array(fc.double({ min: -1, max: 1, noNaN: true }), {
+          minLength: ids.length,
+          maxLength: ids.length,
+        }),
+        (slipped, off, more, noise) => {
+          const figures = new Map(
+            [...fine].map(([id, v], i) => {
+              const own = NET[id]!.spread * Math.sqrt(ownOf(NET[id]!));
+              return [id, v + own * (noise[i]! * 0.5 + (id === slipped ? (more ? off : -off) : 0))];
+            }),
+          );
+          const all = [...figures];
+          const without = (...left: string[]) => all.filter(([id]) => !left.includes(id));
+          const [worst] = all
+            .map(([id, v]) => ({ id, z: z(without(id), id, v) }))
+            .sort((a, b) => Math.abs(b.z) - Math.abs(a.z));
+          const far = Math.abs(worst!.z);
+          const m = misfitOf(figures);
+          if (far < 3.8) expect(m).toBeNull();
+          if (far < 4) return;
+          judged++;
+          const [other] = ids
+            .filter((id) => id !== worst!.id)
+            .map((id) => ({ id, z: z(without(worst!.id, id), worst!.id, figures.get(worst!.id)!) }))
+
+            .sort((a, b) => Math.abs(a.z) - Math.abs(b.z));
+          expect({ slip: m!.slip, with: m!.with }).toEqual({ slip: worst!.id, with: other!.id });
+          expect(m!.surprise).toBeCloseTo(worst!.z, 6);
+          expect(m!.sentence).toContain(worst!.z > 0 ? 'reads more' : 'reads less');
+        },
+      ),
+      { numRuns: 60 },
+    );
+    expect(judged).toBeGreaterThan(15);
+  });
   it('does not doubt again what stands with a reason', () =>
     expect(misfitOf(new Map([...fine, ['arm-length', 49.5]]), new Set(['arm-length']))?.slip).not.toBe(
       'arm-length',
