@@ -300,13 +300,13 @@ function runAlong({ kind, run }: Asked, p: Panel, edge: string): Profile {
   }
   const from = fullFrom ?? begins ?? cm(0);
   const to = fullTo ?? (zero === null ? length : from);
+  if (from > length + 0.05)
+    throw new CannotAlter(`The seam is ${say(length)} long; that place lies beyond its end.`);
   if (begins !== null && begins > from + 1e-9)
     throw new CannotAlter('It begins below where it is full: say it the other way round.');
   if (to < from - 1e-9) throw new CannotAlter('It is full to a place above the one it is full from.');
   if (zero !== null && zero - to < 0.1)
     throw new CannotAlter('A taper needs some length: its zero point lies where it is still full.');
-  if (Math.max(from, zero ?? 0) > length + 0.05 && from > length + 0.05)
-    throw new CannotAlter(`The seam is ${say(length)} long; that place lies beyond its end.`);
   return [
     ...(begins !== null && begins < from ? [{ at: begins, by: cm(0) }] : []),
     { at: from, by: cm(1) },
