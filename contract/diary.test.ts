@@ -171,6 +171,11 @@ describe('a change of the diary’s rules in words', () => {
       { weekday: 6, from: '09:00', to: '13:00' },
     ];
     expect(diaryRulesMoved(rules(), rules({ opening }))).toEqual([]);
+    // Other hours are told, and back to the usual.
+    const tuesday = rules({ opening: [{ weekday: 2, from: '10:00', to: '16:00' }] });
+    const words = ['Mon–Fri 09:00–18:00; Sat 09:00–13:00', 'Tue 10:00–16:00'];
+    expect(diaryRulesMoved(rules(), tuesday).map((m) => [m.from, m.to])).toEqual([words]);
+    expect(diaryRulesMoved(tuesday, rules()).map((m) => [m.from, m.to])).toEqual([[...words].reverse()]);
   });
   it('tells each thing of a kind that changed, and back', () => {
     const own = { minutes: 50, buffer: 5, hands: [['fitting'], ['desk']], room: null, need: 'brief' };

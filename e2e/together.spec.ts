@@ -182,3 +182,33 @@ test('a figure set by hand shows before the server has answered, and is taken ba
   // What was typed is still there for another try.
   await expect(page.getByLabel('Figure set by hand')).toHaveValue('9 in');
 });
+
+test('on a phone what is told of a lost network and of another hand’s save stands one above the other', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 360, height: 740 });
+  await signIn(page, 'Bram Teller');
+  const client = await byApi(page, 'POST', '/clients', { name: 'Told Twice' });
+  // As the device answers by itself while the book cannot be reached.
+  await page.route(/\/api\/(?!live)/, async (route) => {
+    const response = await route.fetch();
+    const headers = { ...response.headers(), 'x-told-at': new Date().toUTCString() };
+    await route.fulfill({ response, headers });
+  });
+  await page.goto(`/clients/${client.id}`);
+  await page.getByRole('button', { name: 'Change the card' }).click();
+  await page.getByLabel('To remember').fill('written here');
+  await byApi(page, 'PUT', `/clients/${client.id}`, {
+    name: 'Told Twice',
+    note: 'written there',
+    version: 1,
+  });
+  const saved = page.getByText(/^Somebody has just saved this/);
+  const lost = page.getByText(/^The studio’s book cannot be reached/);
+  await expect(saved).toBeVisible();
+  const box = async (at: typeof saved) => (await at.boundingBox())!;
+  const [above, below] = [await box(saved), await box(lost)];
+  expect(above.y + above.height).toBeLessThanOrEqual(below.y + 1);
+  expect(below.y + below.height).toBeLessThanOrEqual(741);
+  await accessible(page, 'told twice');
+});
