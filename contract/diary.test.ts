@@ -151,6 +151,8 @@ describe('what is written down', () => {
     const work = { staffId: 1, day: '2026-12-01', minutes: 60, what: 'Hem' };
     expect(BenchWrite.parse(work).makes).toBeNull();
     expect(says(BenchWrite, { ...work, minutes: 90.5 })).not.toBe('');
+    expect(says(BenchWrite, { ...work, minutes: 5 })).toBe('');
+    expect(says(BenchWrite, { ...work, minutes: 4 })).toBe('Bench work takes 5 minutes or more.');
     expect(says(BenchWrite, { ...work, makes: 'toile' })).toBe('');
     expect(says(BenchWrite, { ...work, makes: 'brief and toile' })).not.toBe('');
   });

@@ -23,10 +23,20 @@ describe('a date as a hand writes it', () => {
     ['friday', '2026-11-27'],
     ['next friday', '2026-12-04'],
     ['in two weeks', '2026-12-08'],
-    ['29.2.', '2027-02-28'],
-  ])('%s', (typed, iso) => {
+    ['2026-3-5', '2026-03-05'],
+    [' 28 . 12 . 2027 ', '2027-12-28'],
+    ['3.1.26', '2026-01-03'],
+    ['1.1.1900', '1900-01-01'],
+    ['31.12.2200', '2200-12-31'],
+    // Today is still to come; yesterday's day and month are next year's.
+    ['24.11.', '2026-11-24'],
+    ['23.11.', '2027-11-23'],
+    ['Dec. 28', '2026-12-28'],
     // 29 February is not in 2027: it is no date, never the day after.
-    expect(readDate(typed, TODAY)).toBe(typed === '29.2.' ? null : iso);
+    ['29.2.', null],
+    ['29.2.2028', '2028-02-29'],
+  ])('%s', (typed, iso) => {
+    expect(readDate(typed, TODAY)).toBe(iso);
   });
   it.each([
     '',
@@ -38,6 +48,12 @@ describe('a date as a hand writes it', () => {
     '1.2.3.4',
     '0000-01-01',
     '99999999999',
+    '31.12.1899',
+    '1.1.2201',
+    '2026-13-01',
+    '2026-11-31',
+    '0.5.',
+    '5.0.',
   ])('“%s” is none', (typed) => expect(readDate(typed, TODAY)).toBeNull());
   it('reads back what is printed', () => {
     for (const iso of ['2026-12-28', '2027-02-01', '2024-02-29'])
