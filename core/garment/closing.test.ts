@@ -20,6 +20,8 @@ const LOWERS = [
 ];
 /** A side seam may run outward to a waist that is wider than what is above it: in by less than nothing. */
 const SIGNED = /\.side-(front|back)$/;
+/** What no sentence holds. */
+const UNSAID = /NaN|undefined|Infinity/;
 const EXTRAS = ['sleeve', 'collar', 'overskirt', 'details'];
 const BANDLESS = new Set(['straight-skirt']);
 const STEPS = [
@@ -317,6 +319,7 @@ describe('marked figures close, by an independent model', () => {
   it('5,000 random bodies in random compositions, 2,000 of them dresses and more: they close, hold no strange figure, say what they are, and no piece is below its panel', () => {
     const any = <T>(list: readonly T[], rnd: () => number): T => list[Math.floor(rnd() * list.length)]!;
     const made = new Set<string>();
+    const found: object[] = [];
     let [drafted, dresses] = [0, 0];
     for (let seed = 1, n = 0; n < 5000; seed++) {
       const rnd = seeded(seed * 7 + 3);
@@ -330,7 +333,6 @@ describe('marked figures close, by an independent model', () => {
         seed,
         ids.map((part) => ({ part })),
       );
-      expect({ seed, ids, wrong: closes(s) }).toEqual({ seed, ids, wrong: [] });
       // Heights that make no bodice are told as they were read, also where one comes out below another.
       const refused = s.checks.some((k) => k.state === 'warned' && k.code.endsWith('.heights'));
       const numbers = s.figures.flatMap((f) => [
@@ -338,30 +340,20 @@ describe('marked figures close, by an independent model', () => {
         f.marked,
         ...f.shares.flatMap((x) => [x.exact, x.rounded]),
       ]);
-      expect({ seed, ids, strange: numbers.filter((x) => x !== null && !Number.isFinite(x)) }).toEqual({
-        seed,
-        ids,
-        strange: [],
-      });
-      expect({
-        seed,
-        ids,
-        negative: s.figures
+      const wrong = [
+        ...closes(s),
+        ...numbers.filter((x) => x !== null && !Number.isFinite(x)).map((x) => `a figure of ${x}`),
+        ...s.figures
           .filter((f) => (f.marked ?? 0) < 0 && !SIGNED.test(f.id) && !refused)
-          .map((f) => f.id),
-      }).toEqual({
-        seed,
-        ids,
-        negative: [],
-      });
-      const strange = s.checks.filter(
-        (k) => k.sentence.length <= 10 || /NaN|undefined|Infinity/.test(k.sentence),
-      );
-      expect({ seed, ids, strange }).toEqual({ seed, ids, strange: [] });
+          .map((f) => `${f.id} is less than nothing`),
+        ...s.checks.filter((k) => k.sentence.length <= 10 || UNSAID.test(k.sentence)).map((k) => k.sentence),
+      ];
+      if (wrong.length > 0) found.push({ seed, ids, wrong });
       if (s.panels.length > 0) drafted++;
       if (s.panels.some((p) => /bodice/.test(p.id)) && s.panels.some((p) => p.id.startsWith('skirt.')))
         dresses++;
     }
+    expect(found.slice(0, 5)).toEqual([]);
     expect(made.size).toBeGreaterThan(150);
     expect(drafted).toBeGreaterThan(4500);
     expect(dresses).toBeGreaterThan(2000);
@@ -375,6 +367,8 @@ describe('marked figures close, by an independent model', () => {
       const spec = garmentSpec(id, lines);
       const plain = sheetOf(spec);
       const before = new Set(plain.checks.filter((k) => k.state === 'warned').map((k) => k.code));
+      const found: object[] = [];
+      let tried = 0;
       for (const f of plain.figures)
         for (const [target, value] of [
           ...[-3, 0, (f.finished ?? 20) * 0.6, (f.finished ?? 20) * 1.5, 300].map(
@@ -382,24 +376,22 @@ describe('marked figures close, by an independent model', () => {
           ),
           ...f.settable.flatMap((t) => (t === 'finished' ? [] : [-6, 0, 9].map((x) => [t, x] as const))),
         ]) {
-          const at = `${f.id}: ${target} set to ${value}`;
           const hand = { figure: f.id, target, value: `${value} cm`, by: 'F', at: '', reason: 'tried' };
           const s = sheetOf({ ...spec, overrides: [hand] });
           const made = find(s, f.id);
           const no = s.refused.find((r) => r.override.figure === f.id);
           // What does not close any more is told.
           const told = s.checks.some((k) => k.state === 'warned' && !before.has(k.code));
-          expect([at, told ? closes(s).filter((w) => w.includes('cut')) : closes(s)]).toEqual([at, []]);
-          if (no)
-            expect([at, no.sentence.length > 15 && !/NaN|undefined|Infinity/.test(no.sentence)]).toEqual([
-              at,
-              true,
-            ]);
-          else if (made && target === 'finished')
-            expect([at, made.finished]).toEqual([at, expect.closeTo(value, 6)]);
-          const said = s.checks.map((k) => k.sentence).join(' ');
-          expect([at, /NaN|undefined|Infinity/.exec(said)?.[0]]).toEqual([at, undefined]);
+          const wrong = told ? closes(s).filter((w) => w.includes('cut')) : closes(s);
+          if (no && (no.sentence.length <= 15 || UNSAID.test(no.sentence))) wrong.push(no.sentence);
+          if (!no && made && target === 'finished' && !(Math.abs(made.finished! - value) < 1e-6))
+            wrong.push(`it came to ${made.finished}`);
+          wrong.push(...s.checks.flatMap((k) => (UNSAID.test(k.sentence) ? [k.sentence] : [])));
+          if (wrong.length > 0) found.push({ at: `${f.id}: ${target} set to ${value}`, wrong });
+          tried++;
         }
+      expect(found.slice(0, 5)).toEqual([]);
+      expect(tried).toBeGreaterThan(4 * plain.figures.length);
     },
     600_000,
   );
