@@ -34,11 +34,11 @@ test('work is promised to an order, tells when a day has too much, and is ticked
   await expect(page.getByText('gives the toile ready')).toBeVisible();
   await promise('Lace set by hand', '3.5');
   await expect(
-    page.getByText(/^Pia Ostrander has 8 h on .*; 9 h 30 at the bench are 1 h 30 too much\.$/),
+    page.getByText(/^Pia Ostrander has 8 h on .*; 9\sh\s30 at the bench are 1\sh\s30 too much\.$/),
   ).toBeVisible();
   // The same sentence on the day, and the hours on her thread.
   await page.goto(`/diary?day=${tuesday(60)}`);
-  await expect(page.getByText(/9 h 30 at the bench are 1 h 30 too much/)).toBeVisible();
+  await expect(page.getByText(/9\sh\s30 at the bench are 1\sh\s30 too much/)).toBeVisible();
   await expect(page.getByText('bench 9 h 30')).toBeVisible();
   // A toile fitting is found after it, where that is asked for.
   await page.goto(`/diary/book?order=${orderId}&kind=toile-fitting`);
@@ -73,7 +73,7 @@ test('work on a day on which its hand does not work stands in danger on the benc
     ...{ staffId: pia, what: 'Hem by hand', day: sunday, minutes: 60, makes: null },
   });
   await expect(
-    danger.getByText(/^Pia Ostrander does not work on .*, yet 1 h at the bench is promised\.$/),
+    danger.getByText(/^Pia Ostrander does not work on .*, yet 1\sh at the bench is promised\.$/),
   ).toBeVisible();
 });
 

@@ -16,12 +16,13 @@ export const legChecks = (panels: readonly Panel[], figures: readonly Figure[]):
       panel.darts.flatMap((d) => {
         const [a, b] = d.legs.map((leg) => distance(leg, d.tip)) as [number, number];
         if (Math.abs(a - b) <= EASED) return [];
+        const [long, other] = [a, b].map((x) => p(cm(Math.round(x * 10) / 10)));
         const name = figures.find((f) => f.id === d.figure)?.name.split(',')[0] ?? 'dart';
         return [
           warn(
             `legs-${d.id}`,
             d.figure,
-            `The legs of the ${name} on the ${panel.name} are ${p(cm(a))} and ${p(cm(b))} long: too far apart to be eased. Fold it closed and true its seam before cutting, or give it less to hold.`,
+            `The legs of the ${name} on the ${panel.name} are ${long} and ${other} long: too far apart to be eased. Fold it closed and true its seam before cutting, or give it less to hold.`,
           ),
         ];
       }),

@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useDays, useMay, useMe } from '../app/me.ts';
 import { useBenchRowsQuery, useBenchWeekQuery } from '../fitting/api.ts';
+import { keepTogether } from '../shared/keepTogether.ts';
 import { Place } from '../shared/Place.tsx';
 import { Giving, Grip } from './Giving.tsx';
 import { WeekProposal } from './WeekProposal.tsx';
@@ -66,7 +67,7 @@ export function Component() {
                 </li>
               ))}
               {tooMuch.slice(0, 12).map((words) => (
-                <li key={words}>{words}</li>
+                <li key={words}>{keepTogether(words)}</li>
               ))}
             </ul>
           )}

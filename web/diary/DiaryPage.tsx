@@ -6,6 +6,7 @@ import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useDays, useMay, useMe } from '../app/me.ts';
 import { DoneBox } from '../bench/DoneBox.tsx';
+import { keepTogether } from '../shared/keepTogether.ts';
 import { Place } from '../shared/Place.tsx';
 import { AppointmentMargin } from './AppointmentMargin.tsx';
 import { useDiaryHouseQuery, useDiaryQuery } from './api.ts';
@@ -146,7 +147,7 @@ export function Component() {
           )}
           {tooMuch.map((says) => (
             <p key={says} className="tight">
-              {says}
+              {keepTogether(says)}
             </p>
           ))}
           {absent.length > 0 && by === 'staff' && !mine && (

@@ -7,6 +7,7 @@ import { Link } from 'react-router';
 import { useDays, useMay, useMe } from '../app/me.ts';
 import { DoneBox } from '../bench/DoneBox.tsx';
 import { useOrdersQuery } from '../orders/api.ts';
+import { keepTogether } from '../shared/keepTogether.ts';
 import { Place } from '../shared/Place.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { AppointmentMargin } from './AppointmentMargin.tsx';
@@ -170,7 +171,7 @@ export function Component() {
         ))}
         {tooMuch.map((says) => (
           <li key={says} className="tight">
-            {says}
+            {keepTogether(says)}
           </li>
         ))}
         {notReady.map((l) => (

@@ -3,6 +3,7 @@ import { printShortDate } from '@rocchetto/core';
 import { hoursWord, type Load, overloadWords } from '@rocchetto/core/diary/load.ts';
 import { Link, useSearchParams } from 'react-router';
 import { useDays } from '../app/me.ts';
+import { keepTogether } from '../shared/keepTogether.ts';
 import { Place } from '../shared/Place.tsx';
 import { useDiaryHouseQuery, useDiaryQuery } from './api.ts';
 import { dayAfter } from './clock.ts';
@@ -114,7 +115,7 @@ export function Component() {
         <ul className="why">
           {tooMuch.map((says) => (
             <li key={says} className="tight">
-              {says}
+              {keepTogether(says)}
             </li>
           ))}
         </ul>

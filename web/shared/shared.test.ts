@@ -9,6 +9,9 @@ describe('text', () => {
     expect(keepTogether('34 9⁄16 in apart')).toBe('34\u00a09⁄16\u00a0in apart');
     expect(keepTogether('2.5 cm at the waist in wool')).toBe('2.5\u00a0cm at the waist in wool');
     expect(keepTogether('12 inches')).toBe('12 inches');
+    expect(keepTogether('2 h 30 at the bench, 45 min free')).toBe(
+      '2\u00a0h\u00a030 at the bench, 45\u00a0min free',
+    );
   });
 });
 
