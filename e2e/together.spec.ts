@@ -1,4 +1,4 @@
-import { accessible, byApi, expect, inDatabase, newSkirt, signIn, test } from './help.ts';
+import { accessible, byApi, expect, inDatabase, measured, newSkirt, signIn, test } from './help.ts';
 
 test('another hand’s save reaches an open page within moments, and is told to one who is typing without touching it', async ({
   page,
@@ -181,6 +181,47 @@ test('a figure set by hand shows before the server has answered, and is taken ba
   await expect(hip).toHaveText(before);
   // What was typed is still there for another try.
   await expect(page.getByLabel('Figure set by hand')).toHaveValue('9 in');
+});
+
+test('the next figure is written while the last is being saved: its answer empties nothing, and pressed twice it is set once', async ({
+  page,
+}) => {
+  await signIn(page);
+  const { orderId } = await measured(page, 'Written On');
+  const sent: string[] = [];
+  let answer: () => void = () => undefined;
+  await page.route('**/sheet/changes', async (route) => {
+    sent.push(route.request().postDataJSON().change.value);
+    await new Promise<void>((done) => {
+      answer = done;
+    });
+    await route.continue();
+  });
+  await page.goto(`/orders/${orderId}/sheet?f=hip`);
+  const hip = page.locator('tr:has([data-figure="hip"])');
+  const [figure, reason] = [
+    page.getByLabel('Figure set by hand'),
+    page.getByLabel('Reason', { exact: true }),
+  ];
+  const set = page.getByRole('button', { name: /Set . by hand/ });
+  await figure.fill('6');
+  await reason.fill('first');
+  await set.dblclick();
+  await expect(hip).toContainText('104 cm');
+  await figure.fill('7');
+  await reason.fill('first');
+  const saved = page.waitForResponse('**/sheet/changes');
+  answer();
+  expect((await saved).ok()).toBe(true);
+  await expect(page.getByText('wearing ease 6 cm: first')).toBeVisible();
+  await expect(figure).toHaveValue('7');
+  await expect(reason).toHaveValue('first');
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  await set.click();
+  await expect(hip).toContainText('105 cm');
+  answer();
+  await expect(page.getByText('wearing ease 7 cm: first')).toBeVisible();
+  expect(sent).toEqual(['6 cm', '7 cm']);
 });
 
 test('on a phone what is told of a lost network and of another hand’s save stands one above the other', async ({

@@ -2,6 +2,7 @@ import type { ClientFull } from '@rocchetto/contract';
 import { useState } from 'react';
 import { useDays, useMay } from '../app/me.ts';
 import { DateField } from '../shared/DateField.tsx';
+import { emptied } from '../shared/emptied.ts';
 import { Problem } from '../shared/Problem.tsx';
 import { useAddAwayMutation, useDropAwayMutation } from './api.ts';
 
@@ -51,9 +52,9 @@ export function ClientAway({ client }: { client: ClientFull }) {
               reason: reason.trim(),
             });
             if ('data' in done) {
-              setFirst('');
-              setLast('');
-              setReason('');
+              setFirst(emptied(first, ''));
+              setLast(emptied(last, ''));
+              setReason(emptied(reason, ''));
             }
           }}
         >

@@ -1,6 +1,7 @@
 import type { Like } from '@rocchetto/contract';
 import { useState } from 'react';
 import { useDays, useMay } from '../app/me.ts';
+import { emptied } from '../shared/emptied.ts';
 import { Problem } from '../shared/Problem.tsx';
 import { useClientLikesQuery, useDesignQuery, useDropLikeMutation, useNoteLikeMutation } from './api.ts';
 
@@ -33,7 +34,7 @@ export function Likes({ orderId, clientName, onTake }: Props) {
           aria-label="Note what is liked"
           onSubmit={async (e) => {
             e.preventDefault();
-            if ('data' in (await note({ orderId, words }))) setWords('');
+            if ('data' in (await note({ orderId, words }))) setWords(emptied(words, ''));
           }}
         >
           <input

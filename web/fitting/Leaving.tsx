@@ -1,6 +1,7 @@
 import type { OrderAlterations } from '@rocchetto/contract';
 import { useState } from 'react';
 import { useDays, useMay } from '../app/me.ts';
+import { emptied } from '../shared/emptied.ts';
 import { Notice } from '../shared/Notice.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { useHandOverMutation, useTakeBackMutation } from './api.ts';
@@ -37,7 +38,7 @@ export function Leaving({ orderId, clientName, of }: Props) {
     });
     setCounting(false);
     setWrong(sent.is === 'refused' ? sent.sentence : '');
-    if (sent.is !== 'refused') setPins('');
+    if (sent.is !== 'refused') setPins(emptied(pins, ''));
   };
   return (
     <>

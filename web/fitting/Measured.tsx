@@ -2,6 +2,7 @@ import type { PointView } from '@rocchetto/contract';
 import { asGiven, cm, printLength, readLength, type SheetUnit, withUnit } from '@rocchetto/core';
 import { useState } from 'react';
 import { useMay, useMe } from '../app/me.ts';
+import { emptied } from '../shared/emptied.ts';
 import { Notice } from '../shared/Notice.tsx';
 import { fittingOutbox } from './useOutbox.ts';
 
@@ -49,11 +50,11 @@ export function Measured({ orderId, unit, points }: Props) {
       if (!read.ok) return setWrong(read.sentence);
       readings[id] = withUnit(t.trim(), unit)!;
     }
-    if (await keep(readings, null)) setTyped({});
+    if (await keep(readings, null)) setTyped(emptied(typed, {}));
   };
   const accept = async () => {
     const readings = Object.fromEntries(outside.map((p) => [p.id, p.reading!.written]));
-    if (await keep(readings, { name: me.name, reason })) setReason('');
+    if (await keep(readings, { name: me.name, reason })) setReason(emptied(reason, ''));
   };
   return (
     <details>

@@ -1,6 +1,7 @@
 import type { OwnBlock, OwnBlockWrite } from '@rocchetto/contract';
 import { useState } from 'react';
 import { useDays } from '../app/me.ts';
+import { emptied } from '../shared/emptied.ts';
 import { Notice } from '../shared/Notice.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { useDropBlockMutation, useKeepBlockMutation, useOwnBlocksQuery } from './api.ts';
@@ -85,7 +86,7 @@ export function OwnBlocks({ clientId, clientName, onBegin, made }: Props) {
             const done = await keep({ clientId, name: name.trim(), ...made() });
             if (!('data' in done) || !done.data) return;
             setSaid(`“${name.trim()}” is kept for the next order of ${clientName}.`);
-            setName('');
+            setName(emptied(name, ''));
           }}
         >
           <input

@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { problemOf } from '../api/problem.ts';
 import { useMay, useMe } from '../app/me.ts';
 import { ChoiceByTyping } from '../shared/ChoiceByTyping.tsx';
+import { emptyForm } from '../shared/emptied.ts';
 import { Facts } from '../shared/Facts.tsx';
 import { Notice } from '../shared/Notice.tsx';
 import { Place } from '../shared/Place.tsx';
@@ -220,7 +221,7 @@ function Staff() {
               const done = await add(v);
               if ('data' in done && done.data) {
                 setMade({ name: v.name, path: done.data.path });
-                form.resetFields();
+                emptyForm(form, v);
               }
             }}
           >

@@ -13,6 +13,7 @@ import {
   useRemoveRoomMutation,
 } from '../diary/api.ts';
 import { DateField, dateRule } from '../shared/DateField.tsx';
+import { emptyForm } from '../shared/emptied.ts';
 import { Problem } from '../shared/Problem.tsx';
 
 const needed = (message: string) => [{ required: true, whitespace: true, message }];
@@ -107,7 +108,7 @@ function Rooms() {
           requiredMark={false}
           initialValues={{ goodFor: ['fitting'] }}
           onFinish={async (v) => {
-            if ('data' in (await add(v))) form.resetFields();
+            if ('data' in (await add(v))) emptyForm(form, v);
           }}
         >
           <RoomFields label="Another room" />
@@ -195,7 +196,7 @@ function Away() {
           layout="vertical"
           requiredMark={false}
           onFinish={async (v) => {
-            if ('data' in (await addLeave({ ...v, reason: v.reason ?? '' }))) leaveForm.resetFields();
+            if ('data' in (await addLeave({ ...v, reason: v.reason ?? '' }))) emptyForm(leaveForm, v);
           }}
         >
           <div className="fields">
@@ -225,7 +226,7 @@ function Away() {
           layout="vertical"
           requiredMark={false}
           onFinish={async (v) => {
-            if ('data' in (await addClosure(v))) closeForm.resetFields();
+            if ('data' in (await addClosure(v))) emptyForm(closeForm, v);
           }}
         >
           <div className="fields">

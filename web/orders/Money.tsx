@@ -2,6 +2,7 @@ import type { MoneyView, MoneyWrite } from '@rocchetto/contract';
 import { useState } from 'react';
 import { api, change } from '../api/base.ts';
 import { useDays } from '../app/me.ts';
+import { emptied } from '../shared/emptied.ts';
 import { Problem } from '../shared/Problem.tsx';
 
 type Of = { readonly orderId: number };
@@ -103,8 +104,8 @@ export function Money({ orderId }: Of) {
         onSubmit={async (e) => {
           e.preventDefault();
           if ('data' in (await note({ orderId, is, amount: n, words }))) {
-            setAmount('');
-            setWords('');
+            setAmount(emptied(amount, ''));
+            setWords(emptied(words, ''));
           }
         }}
       >

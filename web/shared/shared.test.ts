@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { problemOf } from '../api/problem.ts';
+import { emptied, emptyForm } from './emptied.ts';
 import { keepTogether } from './keepTogether.ts';
 import { understood } from './understood.ts';
 
@@ -36,5 +37,32 @@ describe('a length field', () => {
   it('keeps silent while there is nothing, or nothing readable, in it', () => {
     for (const text of [null, undefined, '', '  ', 'about', '72 c', '-3 cm'])
       expect(understood(text, 'cm')).toBe('');
+  });
+});
+
+describe('a form whose answer comes late', () => {
+  it('empties what was sent and leaves what a hand has written since', () => {
+    expect(emptied('lace', '')('lace')).toBe('');
+    expect(emptied('lace', '')('lace for the hem')).toBe('lace for the hem');
+    expect(emptied('lace', '')('')).toBe('');
+    const sent = { waist: '72' };
+    expect(emptied<object>(sent, {})(sent)).toEqual({});
+    expect(emptied<object>(sent, {})({ ...sent, hip: '99' })).toEqual({ waist: '72', hip: '99' });
+  });
+  it('field by field, whatever they hold', () => {
+    const form = (now: Record<string, unknown>) => {
+      const reset: unknown[] = [];
+      emptyForm(
+        {
+          getFieldValue: (name: string) => now[name],
+          resetFields: (names?: unknown[]) => void reset.push(...(names ?? ['all of them'])),
+        } as never,
+        { name: 'Blue room', goodFor: ['fitting', 'bridal'], note: undefined },
+      );
+      return reset;
+    };
+    expect(form({ name: 'Blue room', goodFor: ['fitting', 'bridal'] })).toEqual(['name', 'goodFor', 'note']);
+    expect(form({ name: 'Re', goodFor: ['fitting', 'bridal'] })).toEqual(['goodFor', 'note']);
+    expect(form({ name: 'Red room', goodFor: ['fitting'], note: 'up the stairs' })).toEqual([]);
   });
 });

@@ -1,5 +1,5 @@
 import { asGiven, type Figure, readLength, type SheetUnit, type Target, withUnit } from '@rocchetto/core';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Notice } from '../shared/Notice.tsx';
 import { understood } from '../shared/understood.ts';
 import type { Change } from './useSheetChange.tsx';
@@ -9,6 +9,13 @@ const TARGETS: Record<Target, string> = {
   style: 'style ease',
   finished: 'finished figure',
 };
+
+interface Written {
+  readonly chosen: Target | undefined;
+  readonly value: string;
+  readonly reason: string;
+}
+const EMPTY: Written = { chosen: undefined, value: '', reason: '' };
 
 /** Sets an ease or the finished figure by hand, with a reason; the rule's figure stays beside it. */
 export function OverrideForm({
@@ -21,33 +28,35 @@ export function OverrideForm({
   onChange: (c: Change) => Promise<boolean>;
 }) {
   // Until a hand has chosen or written, what is set follows the figure, which may only now be getting its reading.
-  const [chosen, setChosen] = useState<Target>();
+  const [written, setWritten] = useState(EMPTY);
+  const { chosen, value, reason } = written;
   const target = chosen && figure.settable.includes(chosen) ? chosen : (figure.settable[0] ?? 'finished');
-  const [value, setValue] = useState('');
-  const [reason, setReason] = useState('');
   const [wrong, setWrong] = useState('');
   const told = understood(value.replace(/^[-−]/, ''), unit);
+  const sending = useRef(0);
   const send = async () => {
+    // Pressed twice: it is on its way.
+    if (sending.current > 0 && value === '' && reason === '') return;
     const bare = value.trim();
     const read = readLength(bare.replace(/^[-−]/, ''), unit);
     if (!read.ok && read.code !== 'zero') return setWrong(read.sentence);
     if (!reason.trim()) return setWrong('Say why it is set by hand.');
     setWrong('');
-    const written = withUnit(bare, unit)!;
-    if (
-      await onChange({
-        kind: 'override',
-        id: crypto.randomUUID(),
-        figure: figure.id,
-        target,
-        value: written,
-        reason: reason.trim(),
-      })
-    ) {
-      setValue('');
-      setReason('');
-      setChosen(undefined);
-    }
+    // It stands in its row at once, and the fields are free for the next; refused, it comes back to them, but for a
+    // hand that has gone on writing.
+    const sent = { ...written, chosen: target };
+    setWritten(EMPTY);
+    sending.current++;
+    const taken = await onChange({
+      kind: 'override',
+      id: crypto.randomUUID(),
+      figure: figure.id,
+      target,
+      value: withUnit(bare, unit)!,
+      reason: reason.trim(),
+    });
+    sending.current--;
+    if (!taken) setWritten((now) => (now === EMPTY ? sent : now));
   };
   return (
     <section>
@@ -70,7 +79,7 @@ export function OverrideForm({
           className="field"
           aria-label="What is set"
           value={target}
-          onChange={(e) => setChosen(e.target.value as Target)}
+          onChange={(e) => setWritten({ ...written, chosen: e.target.value as Target })}
         >
           {figure.settable.map((t) => (
             <option key={t} value={t}>
@@ -84,10 +93,7 @@ export function OverrideForm({
           placeholder={`figure in ${unit === 'in' ? 'inches' : 'centimetres'}`}
           autoComplete="off"
           value={value}
-          onChange={(e) => {
-            setChosen(target);
-            setValue(e.target.value);
-          }}
+          onChange={(e) => setWritten({ ...written, chosen: target, value: e.target.value })}
         />
         {told && (
           <span className="soft" aria-live="polite">
@@ -101,7 +107,7 @@ export function OverrideForm({
           autoComplete="off"
           maxLength={500}
           value={reason}
-          onChange={(e) => setReason(e.target.value)}
+          onChange={(e) => setWritten({ ...written, reason: e.target.value })}
         />
         <button type="submit" className="plain">
           Set {figure.letter} by hand
