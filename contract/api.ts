@@ -18,6 +18,7 @@ import { Id, Instant, IsoDate, Version } from './basics.ts';
 import type { BenchWork, ClientAway } from './bench.ts';
 import { BriefWire, HouseWire, StepsWire } from './brief.ts';
 import type { OrderAppointment } from './diary.ts';
+import { newPassphrase } from './doors.ts';
 import { BY_HAND, lengthText } from './length.ts';
 import type { Role } from './may.ts';
 import { PartsWire } from './parts.ts';
@@ -34,14 +35,10 @@ const name = z
 const text = z.string().max(2000, 'This text is longer than 2,000 characters.').default('');
 const date = IsoDate.nullable().default(null);
 
-export const SignIn = z.strictObject({ name: z.string().max(200), passphrase: z.string().max(200) });
 export const Setup = z.strictObject({
   token: z.string().max(100),
   name: z.string().trim().max(200).default(''),
-  passphrase: z
-    .string()
-    .min(12, 'A passphrase needs 12 characters or more; a few plain words do well.')
-    .max(200),
+  passphrase: newPassphrase,
 });
 export const NewStaff = z.strictObject({ name, role: RoleName });
 
@@ -63,6 +60,10 @@ export interface Me {
   readonly leads: Leads;
   /** in which order the house walks a measuring list */
   readonly tape: TapeOrder;
+  /** minutes until a screen nobody touches locks; 0 for never */
+  readonly idleMinutes: number;
+  /** the house asks this person for a second factor, and there is none yet: nothing else is open until then */
+  readonly factorOwed: boolean;
   /** sent back in a header with every change */
   readonly csrf: string;
 }

@@ -64,6 +64,16 @@ export interface HouseBenchView {
   readonly changes: readonly { readonly at: string; readonly by: string; readonly says: readonly string[] }[];
 }
 
+/** The figures for somebody who does not read prices: minutes and signs alone. */
+export const withoutPrices = (b: HouseBench): HouseBench => ({
+  ...b,
+  kinds: Object.fromEntries(
+    Object.entries(b.kinds).flatMap(([id, { price: _, ...rest }]) =>
+      rest.minutes === undefined ? [] : [[id, rest]],
+    ),
+  ),
+});
+
 /** What differs between two states, a sentence each. */
 export function benchMoved(before: HouseBench, after: HouseBench): string[] {
   const nameOf = (id: string) => findKind(id)?.name ?? id;

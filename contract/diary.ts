@@ -271,6 +271,8 @@ export interface AppointmentView {
   /** what the client said on their own page */
   readonly answer: '' | 'yes' | 'another-time';
   readonly answerWords: string;
+  /** who of the staff said it for the client; null when it came by the client’s own page */
+  readonly answeredBy: string | null;
   readonly readyAt: string | null;
   readonly version: number;
   /** its time, the times it is offered, and those it left, in the order they were given */

@@ -10,6 +10,7 @@ export * from './decide.ts';
 export * from './design.ts';
 export * from './diary.ts';
 export * from './diary-rules.ts';
+export * from './doors.ts';
 export * from './flat.ts';
 export * from './forward.ts';
 export * from './house-rules.ts';

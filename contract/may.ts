@@ -21,6 +21,7 @@ export type Action =
   | 'alter.ask'
   | 'alter.work'
   | 'alter.accept'
+  | 'money.read'
   | 'staff.read'
   | 'staff.manage'
   | 'house.write';
@@ -42,6 +43,7 @@ const DESK: readonly Action[] = [
   'order.write',
   'diary.write',
   'alter.ask',
+  'money.read',
 ];
 const FITTER: readonly Action[] = [
   ...DESK,

@@ -35,6 +35,7 @@ const appointment = (more: Partial<AppointmentView>): AppointmentView => ({
   heldUntil: null,
   answer: '',
   answerWords: '',
+  answeredBy: null,
   readyAt: null,
   version: 1,
   slots: [],

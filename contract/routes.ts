@@ -25,7 +25,6 @@ import {
   Readings,
   Setup,
   SheetChange,
-  SignIn,
 } from './api.ts';
 import { HomeLook, HomeSend, NewHomeLink } from './at-home.ts';
 import { Id, Version } from './basics.ts';
@@ -57,6 +56,15 @@ import {
   StaffWork,
   WouldStandAsked,
 } from './diary-rules.ts';
+import {
+  DoorsWrite,
+  EventsQuery,
+  FactorConfirm,
+  FactorOff,
+  PassphraseChange,
+  SignIn,
+  Unlock,
+} from './doors.ts';
 import { FlatLay, FlatReadings } from './flat.ts';
 import { ENCODINGS, ImportLook, MappingWire } from './imports.ts';
 import { CareWrite, MoneyWrite, RackWrite } from './leaving.ts';
@@ -94,6 +102,35 @@ export const ROUTES = {
   'POST /sign-out': { does: 'Ends this sign-in', may: 'open' },
   'POST /setup': { does: 'Sets a passphrase from a one-time link', may: 'open', body: Setup },
   'GET /me': { does: 'Who is signed in, and the studio', may: 'signed-in' },
+  'GET /me/account': { does: 'Where one is signed in, and one’s second factor', may: 'signed-in' },
+  'POST /me/passphrase': {
+    does: 'Changes one’s own passphrase and ends one’s other sign-ins',
+    may: 'signed-in',
+    body: PassphraseChange,
+  },
+  'DELETE /me/sign-ins/:id': { does: 'Ends one of one’s own sign-ins', may: 'signed-in' },
+  'POST /lock': { does: 'Locks this screen: nothing is answered until the passphrase', may: 'signed-in' },
+  'POST /unlock': { does: 'Unlocks it by the passphrase', may: 'signed-in', body: Unlock },
+  'POST /me/second-factor': {
+    does: 'Begins a second factor: a secret for an authenticator',
+    may: 'signed-in',
+  },
+  'POST /me/second-factor/confirm': {
+    does: 'Turns it on by a first code; answers the recovery codes',
+    may: 'signed-in',
+    body: FactorConfirm,
+  },
+  'POST /me/second-factor/off': { does: 'Turns it off', may: 'signed-in', body: FactorOff },
+  'GET /security': {
+    does: 'What happened at the doors, the newest first',
+    may: 'staff.manage',
+    query: EventsQuery,
+  },
+  'GET /security/doors': {
+    does: 'After how long a screen locks, and who needs a second factor',
+    may: 'staff.manage',
+  },
+  'PUT /security/doors': { does: 'Changes these', may: 'staff.manage', body: DoorsWrite },
   'GET /live': {
     does: 'Tells ids and versions of what changes, as it changes',
     may: 'signed-in',
@@ -169,7 +206,7 @@ export const ROUTES = {
     does: 'What the fittings of the client’s other orders have shown',
     may: 'sheet.read',
   },
-  'GET /orders/:id/money': { does: 'What an order comes to, and what was noted of it', may: 'order.write' },
+  'GET /orders/:id/money': { does: 'What an order comes to, and what was noted of it', may: 'money.read' },
   'POST /orders/:id/money': {
     does: 'Notes a price, what was received or given back; pays nothing',
     may: 'order.write',
@@ -407,6 +444,10 @@ export const ROUTES = {
     body: MoveAppointment,
   },
   'POST /appointments/:id/status': { does: 'Says how it stands', may: 'diary.write', body: AppointmentStep },
+  'POST /appointments/:id/close-link': {
+    does: 'Ends the client’s own page of it: the link she was sent opens nothing any more',
+    may: 'diary.write',
+  },
   'POST /appointments/:id/ready': {
     does: 'Says that what it needs is there',
     may: 'diary.ready',

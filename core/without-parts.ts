@@ -56,6 +56,7 @@ export * from './text/fold.ts';
 export * from './thread/danger.ts';
 export * from './thread/stage.ts';
 export * from './units/length.ts';
+export * from './units/money.ts';
 export * from './units/print.ts';
 export * from './units/reading.ts';
 export * from './units/rounding.ts';

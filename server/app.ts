@@ -4,6 +4,9 @@ import { compress } from 'hono/compress';
 import { NONCE, secureHeaders } from 'hono/secure-headers';
 import { broughtInRoutes } from './alterations/brought-in.ts';
 import { alterationRoutes } from './alterations/routes.ts';
+import { accountRoutes } from './auth/account-routes.ts';
+import { behind } from './auth/address.ts';
+import { noteOnce } from './auth/events.ts';
 import { sameOrigin, signedIn } from './auth/guard.ts';
 import { authRoutes } from './auth/routes.ts';
 import { clientDataRoutes } from './client-data/routes.ts';
@@ -22,7 +25,7 @@ import { flatRoutes } from './flat/routes.ts';
 import { garmentRoutes } from './garments/routes.ts';
 import { guideRoutes } from './guide/routes.ts';
 import { houseRoutes } from './house/routes.ts';
-import type { Deps, Env } from './http/context.ts';
+import type { Deps, Env, SignedIn } from './http/context.ts';
 import { describeRoutes } from './http/describe.ts';
 import { answer, Refusal } from './http/problem.ts';
 import { on } from './http/route.ts';
@@ -80,6 +83,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', answerRoutes(deps))
     .route('/', openHomeRoutes(deps))
     .use(signedIn(deps))
+    .route('/', accountRoutes(deps))
     .route('/', staffRoutes(deps))
     .route('/', houseRoutes(deps))
     .route('/', designRoutes(deps))
@@ -112,6 +116,12 @@ export function createApp(deps: Deps): Hono<Env> {
     });
 
   const app = new Hono<Env>();
+  const { addressOf, isSecure } = behind();
+  // Only what a proxy of ours says is https: then the browser keeps to it for a year.
+  app.use(async (c, next) => {
+    await next();
+    if (isSecure(c)) c.header('strict-transport-security', 'max-age=31536000; includeSubDomains');
+  });
   app.use(
     secureHeaders({
       contentSecurityPolicy: {
@@ -139,7 +149,17 @@ export function createApp(deps: Deps): Hono<Env> {
   app.route('/api', api);
   app.route('/', webShell());
   app.onError((error, c) => {
-    if (error instanceof Refusal) return answer(c, error.problem);
+    if (error instanceof Refusal) {
+      const who = c.get('who') as SignedIn | undefined;
+      if (who && error.problem.code === 'not-yours')
+        void noteOnce(deps.pool, {
+          what: 'refused',
+          staffId: who.id,
+          address: addressOf(c),
+          words: `${c.req.method} ${c.req.path.replace(/\d+/g, '…')}`,
+        }).catch(() => undefined);
+      return answer(c, error.problem);
+    }
     const refusal = refusalOf(error);
     if (refusal) {
       if (refusal.problem.status === 503) {

@@ -33,6 +33,7 @@ const MAY: Record<string, readonly Role[]> = {
   'alter.ask': ['principal', 'fitter', 'desk'],
   'alter.work': ROLES,
   'alter.accept': ['principal', 'fitter'],
+  'money.read': ['principal', 'fitter', 'desk'],
   'staff.read': ROLES,
   'staff.manage': ['principal'],
   'house.write': ['principal'],
@@ -56,7 +57,8 @@ describe('every route asks who may', () => {
     const path = addressOf(key);
     for (const role of ROLES) {
       const caller = who.get(role)!;
-      if (path === '/live' && MAY[may]!.includes(role)) continue;
+      // A stream has no end, and a screen that is locked answers nothing any more: both have tests of their own.
+      if ((path === '/live' || path === '/lock') && MAY[may]!.includes(role)) continue;
       const res = await (method === 'GET' ? caller.get(path) : caller.send(method, path, bodyOf(key)));
       expect(res.status === 403, `${role} got ${res.status}`).toBe(!MAY[may]!.includes(role));
     }

@@ -3,6 +3,7 @@ import {
   may,
   type OrderAlterations,
   type PointView,
+  type Role,
   TARGET_TOLERANCE,
   toAsked,
   toCm,
@@ -57,6 +58,7 @@ import {
   openAlterations,
   pinsOf,
   pointsRead,
+  seenBy,
   takeBack,
   touch,
   writeAsked,
@@ -68,10 +70,11 @@ import {
 export function alterationRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
 
-  on(app, 'GET /orders/:id/alterations', async (c) => {
+  on(app, 'GET /orders/:id/alterations', async (c, { role }) => {
     const id = idParam(c, 'order');
     if (!(await readOrder(deps.pool, id))) throw notFound('order');
-    return c.json(await told(deps.pool, id, deps.now()));
+    const all = await told(deps.pool, id, deps.now());
+    return c.json({ ...all, alterations: all.alterations.map((a) => seenBy(role, a)) });
   });
 
   on(app, 'POST /orders/:id/alterations', (c, { body }) => {
@@ -99,10 +102,10 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
     });
   });
 
-  on(app, 'PUT /alterations/:id', (c, { body: { version, asked } }) => {
+  on(app, 'PUT /alterations/:id', (c, { role, body: { version, asked } }) => {
     const id = idParam(c, 'alteration');
     return once(c, deps, async (tx) => {
-      const before = await held(tx, id, version, asked);
+      const before = await held(tx, { id, version, role }, asked);
       if (before.status !== 'asked')
         throw new Refusal(
           409,
@@ -122,7 +125,7 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
   on(app, 'POST /alterations/:id/steps', (c, { role, body: { version, step } }) => {
     const id = idParam(c, 'alteration');
     return once(c, deps, async (tx) => {
-      const a = await held(tx, id, version, step);
+      const a = await held(tx, { id, version, role }, step);
       await takeStep(tx, a, step, { who: c.get('who'), role, now: deps.now() });
       await remember(tx, 'order', a.orderId, c.get('who').id, `alteration: ${step.step}`, undefined, {
         id,
@@ -221,7 +224,7 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
     });
   });
 
-  on(app, 'GET /orders/:id/fitting-record.pdf', async (c) => {
+  on(app, 'GET /orders/:id/fitting-record.pdf', async (c, { role }) => {
     const id = idParam(c, 'order');
     const order = await readOrder(deps.pool, id);
     if (!order) throw notFound('order');
@@ -238,6 +241,7 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
     const { fittingRecord } = await import('./record.ts');
     const pdf = await fittingRecord({
       ...all,
+      alterations: all.alterations.map((a) => seenBy(role, a)),
       questions,
       leaving,
       studio: house.studio,
@@ -266,10 +270,14 @@ function viewsOf(sheet: Sheet, unit: SheetUnit): DrawingView[] {
   return [...views, insideOf(views), panels].filter((v) => v !== null);
 }
 
-async function held(tx: Tx, id: number, version: number, mine: unknown) {
+async function held(
+  tx: Tx,
+  { id, version, role }: { readonly id: number; readonly version: number; readonly role: Role },
+  mine: unknown,
+) {
   const a = await holdAlteration(tx, id);
   if (!a) throw notFound('alteration');
-  if (a.version !== version) throw conflict(a, mine);
+  if (a.version !== version) throw conflict(seenBy(role, a), mine);
   return a;
 }
 

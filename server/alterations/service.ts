@@ -168,13 +168,8 @@ export async function takeStep(
       await writeBoxes(tx, a.id, boxes);
       await kept({ agreedName: w.name, price: w.price, neededOn: w.neededOn });
       await told(
-        [
-          `by ${w.name}`,
-          w.price !== null && `price ${w.price.toFixed(2)}`,
-          w.neededOn && `needed on ${printDate(w.neededOn)}`,
-        ]
-          .filter(Boolean)
-          .join(', '),
+        [`by ${w.name}`, w.neededOn && `needed on ${printDate(w.neededOn)}`].filter(Boolean).join(', '),
+        w.price === null ? {} : { price: w.price },
       );
       return;
     }

@@ -5,7 +5,10 @@ import {
   type BroughtIn,
   type BroughtInWrite,
   type HandOverView,
+  may,
   type OrderFull,
+  type Role,
+  type StepView,
   StoredAsked,
   StoredTargets,
   type Target,
@@ -29,7 +32,7 @@ const VIEW = `a.id, a.order_id as "orderId", a.source, a.appointment_id as "appo
       'doneAt', ${ISO('b.done_at')}, 'doneBy', d.name) order by b.seq), '[]')
      from alteration_box b left join staff d on d.id = b.done_by where b.alteration_id = a.id) as boxes,
   (select coalesce(json_agg(json_build_object('id', p.id, 'at', ${ISO('p.at')}, 'by', w.name, 'step', p.step,
-      'says', p.says ->> 'words') order by p.id), '[]')
+      'says', p.says ->> 'words', 'price', (p.says ->> 'price')::float8) order by p.id), '[]')
      from alteration_step p join staff w on w.id = p.by where p.alteration_id = a.id) as steps,
   (select coalesce(round(sum(extract(epoch from w.ended_at - w.started_at)) / 60), 0)::int
      from alteration_work w where w.alteration_id = a.id and w.ended_at is not null) as worked,
@@ -37,7 +40,24 @@ const VIEW = `a.id, a.order_id as "orderId", a.source, a.appointment_id as "appo
      from alteration_work w where w.alteration_id = a.id and w.ended_at is null limit 1) as working
   from alteration a left join staff s on s.id = a.staff_id`;
 
-type Row = Omit<AlterationView, 'sentence' | 'targets' | 'asked' | 'workingSince' | 'workingId'> & {
+/** What a step says of a price: where it stands by itself, and as steps of before wrote it among their words. */
+type StepRow = StepView & { readonly price: number | null };
+const PRICE_IN_WORDS = /(^|, )price \d+\.\d\d(?=, |$)/;
+
+/** An alteration for somebody who does not read prices: nothing in it tells whether there is one. */
+export const withoutPrices = (a: AlterationView): AlterationView => ({
+  ...a,
+  price: null,
+  steps: a.steps.map((s) =>
+    s.step === 'agree' ? { ...s, says: s.says.replace(PRICE_IN_WORDS, '').replace(/^, /, '') } : s,
+  ),
+});
+/** What this role may read of an alteration. */
+export const seenBy = (role: Role, a: AlterationView): AlterationView =>
+  may(role, 'money.read') ? a : withoutPrices(a);
+
+type Row = Omit<AlterationView, 'sentence' | 'targets' | 'asked' | 'steps' | 'workingSince' | 'workingId'> & {
+  readonly steps: readonly StepRow[];
   readonly asked: unknown;
   readonly targets: unknown;
   readonly working: { readonly since: string; readonly id: number } | null;
@@ -48,6 +68,9 @@ function viewOf({ working, ...r }: Row): AlterationView {
   return {
     ...r,
     asked,
+    steps: r.steps.map(({ price, ...s }) =>
+      price === null ? s : { ...s, says: [s.says, `price ${price.toFixed(2)}`].filter(Boolean).join(', ') },
+    ),
     sentence: sentenceOf(asked),
     targets: stored(StoredTargets, 'Targets', r.targets).targets,
     workingSince: working?.since ?? null,
@@ -105,15 +128,48 @@ export const writeAsked = (tx: Tx, id: number, asked: AskedWire, targets: readon
     JSON.stringify({ version: 1, targets }),
   ]);
 
-/** The boxes as the panels have them now, in place of those before; what was ticked stays ticked where it is the same. */
+/** A box as it was ticked or struck. */
+interface TickedBox {
+  readonly box: string;
+  readonly side: string;
+  readonly edges: number;
+  readonly each: number | null;
+  readonly even: boolean;
+  readonly doneAt: Date | null;
+  readonly doneBy: number | null;
+  readonly struck: string | null;
+}
+
+/**
+ * The boxes as the panels have them now, in place of those before. What was ticked or struck stays so where the same
+ * seam of the same piece takes the same amount; another amount is other work.
+ */
 export async function writeBoxes(tx: Tx, id: number, boxes: readonly Box[]): Promise<void> {
-  await tx.query('delete from alteration_box where alteration_id = $1', [id]);
+  const { rows: before } = await tx.query<TickedBox>(
+    `delete from alteration_box where alteration_id = $1
+     returning box, side, edges, each_cm as "each", is_even as even, done_at as "doneAt", done_by as "doneBy", struck`,
+    [id],
+  );
+  const same = (b: Box) =>
+    before.find(
+      (t) =>
+        t.box === b.id &&
+        t.side === b.side &&
+        t.edges === b.edges &&
+        t.even === b.even &&
+        (t.each === null ? b.each === null : b.each !== null && Math.abs(t.each - b.each) < 1e-6),
+    );
+  const made = boxes.map((b) => {
+    const { doneAt = null, doneBy = null, struck = null } = same(b) ?? {};
+    return { ...b, doneAt, doneBy, struck };
+  });
   await tx.query(
-    `insert into alteration_box (alteration_id, seq, box, panel, piece, layer, seam, side, edges, each_cm, is_even)
+    `insert into alteration_box (alteration_id, seq, box, panel, piece, layer, seam, side, edges, each_cm, is_even, done_at, done_by, struck)
      select $1, n, b ->> 'id', b ->> 'panel', b ->> 'piece', b ->> 'layer', b ->> 'seam', b ->> 'side',
-            (b ->> 'edges')::int, (b ->> 'each')::float8, (b ->> 'even')::boolean
+            (b ->> 'edges')::int, (b ->> 'each')::float8, (b ->> 'even')::boolean,
+            (b ->> 'doneAt')::timestamptz, (b ->> 'doneBy')::bigint, b ->> 'struck'
        from jsonb_array_elements($2::jsonb) with ordinality x(b, n)`,
-    [id, JSON.stringify(boxes)],
+    [id, JSON.stringify(made)],
   );
 }
 

@@ -2,6 +2,8 @@ import type { MiddlewareHandler } from 'hono';
 import type { Deps, Env } from '../http/context.ts';
 import { cookieOf } from '../http/cookie.ts';
 import { Refusal } from '../http/problem.ts';
+import { behind } from './address.ts';
+import { noteOnce } from './events.ts';
 import { whoHolds } from './sql.ts';
 
 /** A change must come from our own pages: the Origin, when a browser sends one, is the host it speaks to. */
@@ -20,9 +22,12 @@ export const sameOrigin: MiddlewareHandler<Env> = async (c, next) => {
 
 const hostOf = (origin: string) => (URL.canParse(origin) ? new URL(origin).host : '');
 
+/** What is open to somebody who still has to set up a second factor. */
+const FOR_THE_FACTOR = /^\/me(\/account|\/second-factor(\/confirm)?|\/passphrase)?$/;
+
 /** Knows the signed-in staff by cookie, and asks for the CSRF token on every change. */
 export const signedIn =
-  (deps: Deps): MiddlewareHandler<Env> =>
+  (deps: Deps, { addressOf } = behind()): MiddlewareHandler<Env> =>
   async (c, next) => {
     const token = cookieOf(c);
     const who = token ? await whoHolds(deps.pool, token) : undefined;
@@ -32,7 +37,36 @@ export const signedIn =
         'signed-out',
         'You are signed out. Sign in again; what you wrote is still here.',
       );
-    if (c.req.method !== 'GET' && c.req.method !== 'HEAD' && c.req.header('x-csrf-token') !== who.csrf)
+    const path = c.req.path.slice('/api'.length);
+    if (who.locked && path !== '/unlock')
+      throw new Refusal(
+        423,
+        'locked',
+        `This screen is locked. Type the passphrase of ${who.name} to go on; what you wrote is still here.`,
+      );
+    // What was written on this device is only ever sent under the sign-in of its writer.
+    const author = c.req.header('x-author');
+    if (author !== undefined && author !== String(who.id)) {
+      await noteOnce(deps.pool, { what: 'other-author', staffId: who.id, address: addressOf(c) });
+      throw new Refusal(
+        409,
+        'other-author',
+        'This was written under another sign-in. Nothing was saved; it waits on this device for whoever wrote it.',
+      );
+    }
+    if (who.factorOwed && !FOR_THE_FACTOR.test(path))
+      throw new Refusal(
+        403,
+        'factor-needed',
+        'The studio asks your role for a second factor. Set it up first; nothing else is open until then.',
+      );
+    // The passphrase itself proves that it is no other site's doing.
+    if (
+      c.req.method !== 'GET' &&
+      c.req.method !== 'HEAD' &&
+      path !== '/unlock' &&
+      c.req.header('x-csrf-token') !== who.csrf
+    )
       throw new Refusal(
         403,
         'no-csrf-token',

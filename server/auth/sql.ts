@@ -14,11 +14,12 @@ export async function findStaff(db: Db, nameKey: string) {
   return rows[0];
 }
 
-export async function openSignIn(db: Db, staffId: number): Promise<string> {
+/** @param device the browser and system, as it names itself */
+export async function openSignIn(db: Db, staffId: number, device = ''): Promise<string> {
   const { token, hash } = newToken();
   await db.query(
-    `insert into sign_in (token_hash, staff_id, csrf, expires_at) values ($1, $2, $3, now() + $4::interval)`,
-    [hash, staffId, newToken().token, LONGEST],
+    `insert into sign_in (token_hash, staff_id, csrf, expires_at, device) values ($1, $2, $3, now() + $4::interval, $5)`,
+    [hash, staffId, newToken().token, LONGEST, device.slice(0, 200)],
   );
   return token;
 }
@@ -27,15 +28,23 @@ export async function closeSignIn(db: Db, token: string) {
   await db.query('delete from sign_in where token_hash = $1', [tokenHash(token)]);
 }
 
+/** Whoever holds a sign-in, and what stands between them and the book. */
+export interface Holder extends SignedIn {
+  readonly locked: boolean;
+  readonly factorOwed: boolean;
+}
+
 /**
  * Who holds this token, or undefined when it has ended. `seen_at` is renewed at most once a minute, without
  * waiting for another request that renews it.
  */
-export async function whoHolds(db: Db, token: string, renew = true): Promise<SignedIn | undefined> {
-  const { rows } = await db.query<SignedIn & { old: boolean }>({
+export async function whoHolds(db: Db, token: string, renew = true): Promise<Holder | undefined> {
+  const { rows } = await db.query<Holder & { old: boolean }>({
     name: 'who-holds',
-    text: `select s.id, s.name, s.role, i.csrf, i.seen_at < now() - interval '1 minute' as old
-       from sign_in i join staff s on s.id = i.staff_id
+    text: `select s.id, s.name, s.role, i.csrf, i.seen_at < now() - interval '1 minute' as old, i.locked_at is not null as locked,
+        h.doors -> 'secondFactor' ? s.role and not exists (
+          select 1 from second_factor f where f.staff_id = s.id and f.on_at is not null) as "factorOwed"
+       from sign_in i join staff s on s.id = i.staff_id cross join house h
       where i.token_hash = $1 and s.active and i.expires_at > now() and i.seen_at > now() - $2::interval`,
     values: [tokenHash(token), IDLE],
   });
@@ -59,13 +68,14 @@ export async function makeSetupLink(db: Db, staffId: number): Promise<string> {
   return token;
 }
 
-/** Whether the link is known, unused and young enough. */
-export async function setupLinkHolds(db: Db, token: string): Promise<boolean> {
-  const { rowCount } = await db.query(
-    'select 1 from setup_link where token_hash = $1 and used_at is null and expires_at > now()',
+/** The name of whose link it is, when it is known, unused and young enough. */
+export async function setupLinkHolds(db: Db, token: string): Promise<string | undefined> {
+  const { rows } = await db.query<{ name: string }>(
+    `select s.name from setup_link l join staff s on s.id = l.staff_id
+      where l.token_hash = $1 and l.used_at is null and l.expires_at > now()`,
     [tokenHash(token)],
   );
-  return rowCount !== 0;
+  return rows[0]?.name;
 }
 
 /** Uses the link up. Undefined when it is unknown, old or used. */

@@ -1,12 +1,12 @@
 import { measure, printDate, resolveAll, TAPE_NAME } from '@rocchetto/core';
 import { strToU8, zipSync } from 'fflate';
-import Papa from 'papaparse';
 import type { Content } from 'pdfmake/interfaces.js';
+import { csvOf } from '../http/csv.ts';
 import { printPaper } from '../paper/print.ts';
 import type { ClientData } from './sql.ts';
 
 const csv = (rows: readonly Record<string, unknown>[], columns: readonly string[]) =>
-  `\uFEFF${Papa.unparse({ fields: [...columns], data: rows.map((r) => columns.map((k) => r[k] ?? '')) }, { newline: '\r\n', escapeFormulae: /^[=@\t\r]/ })}\r\n`;
+  `\uFEFF${csvOf({ fields: [...columns], data: rows.map((r) => columns.map((k) => r[k] ?? '')) })}\r\n`;
 
 const READING_COLUMNS = [
   'session',

@@ -7,14 +7,13 @@ import {
   resolveAll,
   standing,
 } from '@rocchetto/core';
-import Papa from 'papaparse';
+import { csvOf } from '../http/csv.ts';
 import type { ExportClient } from './export-sql.ts';
 
 const CARD = ['code', 'name', 'phone', 'email', 'address', 'note', 'date', 'measurer', 'beneath'] as const;
 const NAMES = MEASURES.map((m) => m.name);
 
-const line = (cells: readonly unknown[]) =>
-  `${Papa.unparse([[...cells]], { newline: '\r\n', escapeFormulae: /^[=@\t\r]/ })}\r\n`;
+const line = (cells: readonly unknown[]) => `${csvOf([[...cells]])}\r\n`;
 
 /** The figure that counts, as it was written where one reading was taken whole and snug; else the body in cm. */
 function said(m: Measured): string {

@@ -205,6 +205,9 @@ export async function eraseClient(tx: Tx, id: number, code: string): Promise<Era
   await count(`update garment_reading set accepted_by = '', reason = '' where order_id in ${orders}`);
   await count(`update brought_in set label = '', condition = '—' where order_id in ${orders}`);
   await count('delete from client_away where client_id = $1');
+  await count(
+    'delete from client_link where appointment_id in (select id from appointment where client_id = $1)',
+  );
   // What is noted with appointments goes; that somebody was there then stays, for the staff's own days; what lies ahead is cancelled.
   await count(
     `update appointment set who_comes = '', bring = '', note = '', answer_words = '', version = version + 1 where client_id = $1`,

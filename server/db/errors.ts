@@ -10,17 +10,17 @@ const AWAY = new Set([
   '57P02',
   '57P03',
   '57P05',
-  '57014',
   '08000',
   '08001',
   '08003',
   '08006',
-  '53100',
   '53200',
   '53300',
 ]);
 const AWAY_WORDS =
   /Connection terminated|connection error and is not queryable|timeout exceeded when trying to connect|connect(ion)? time|Client was closed/i;
+/** The book can be read and not written: the disk is full, or the server only follows another one. */
+const READ_ONLY = new Set(['53100', '25006', '57P04', '58030']);
 /** Another transaction holds what this one needs: a lock waited for too long, a deadlock, a serialization failure. */
 const IN_THE_WAY = new Set(['55P03', '40P01', '40001']);
 
@@ -32,6 +32,10 @@ export const inTheWay = (error: unknown): boolean => IN_THE_WAY.has(codeOf(error
 /** Whether the error says that a time is kept for something else already (an exclusion constraint). */
 export const isTaken = (error: unknown): boolean => codeOf(error) === '23P01';
 
+/** Whether it is the client who is somewhere else at that time. */
+export const isClientTaken = (error: unknown): boolean =>
+  isTaken(error) && (error as { constraint?: string }).constraint === 'client_once';
+
 /** Whether the error says that the database is not there just now. */
 export const isAway = (error: unknown): boolean =>
   AWAY.has(codeOf(error)) || (error instanceof Error && AWAY_WORDS.test(error.message));
@@ -42,6 +46,25 @@ export const isAway = (error: unknown): boolean =>
  */
 export function refusalOf(error: unknown): Refusal | null {
   const code = codeOf(error);
+  if (READ_ONLY.has(code))
+    return new Refusal(
+      503,
+      'read-only',
+      'The studio’s book can be read but not written to just now. Nothing was saved; what you wrote is still here. Tell the owner: its disk is full or its database is set to reading only.',
+    );
+  if (code === '57014')
+    return new Refusal(
+      503,
+      'took-too-long',
+      'This took the studio’s book too long and was stopped. Nothing was changed; what you wrote is still here. Try again, or ask for less at once.',
+    );
+  // Raised by the database itself, for whoever adds to a client whose data were erased.
+  if (code === 'RO001')
+    return new Refusal(
+      410,
+      'erased',
+      'This client’s data were erased on request. Nothing can be added; nothing was saved.',
+    );
   if (isAway(error))
     return new Refusal(
       503,

@@ -12,6 +12,8 @@ const PURGE_LOCK = 7243;
  */
 const PURGES = [
   'delete from sign_in where expires_at < now()',
+  'delete from known_device where expires_at < now()',
+  `delete from second_factor where on_at is null and made_at < now() - interval '1 day'`,
   `delete from setup_link where expires_at < now() - interval '1 day'`,
   `delete from sign_in_tries where expire < extract(epoch from now()) * 1000`,
   `delete from write_once where at < now() - interval '7 days'`,

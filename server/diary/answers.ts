@@ -2,10 +2,14 @@ import type { AppointmentView, ClientPage } from '@rocchetto/contract';
 import { printDayAndDate } from '@rocchetto/core';
 import { wallAt } from '@rocchetto/core/diary/zoned.ts';
 import { Hono } from 'hono';
+import { behind } from '../auth/address.ts';
+import { whoHolds } from '../auth/sql.ts';
+import { countKnocks } from '../auth/tries.ts';
 import { remember } from '../db/history.ts';
 import { inTransaction } from '../db/pool.ts';
 import { readHouse } from '../house/sql.ts';
-import type { Deps, Env } from '../http/context.ts';
+import type { Ctx, Deps, Env } from '../http/context.ts';
+import { cookieOf } from '../http/cookie.ts';
 import { Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
 import { tokenHash } from '../http/token.ts';
@@ -43,19 +47,32 @@ function pageOf(a: AppointmentView, studio: string, zone: string): ClientPage {
   };
 }
 
-/** The client's own page of one appointment: her times, yes, or another time please. Whoever holds the link is she. */
+/**
+ * The client's own page of one appointment: her times, yes, or another time please. Whoever holds the link is she, but
+ * for the staff: what they answer on a device of the studio stands under their name.
+ */
 export function answerRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
+  const knock = countKnocks(deps.pool);
+  const { addressOf } = behind();
+  const staffOf = async (c: Ctx): Promise<number | null> => {
+    const token = cookieOf(c);
+    return token ? ((await whoHolds(deps.pool, token))?.id ?? null) : null;
+  };
   on(app, 'POST /answer/look', async (c, { body }) => {
+    const opens = await knock(addressOf(c));
     const { studio, timeZone: zone } = await readHouse(deps.pool);
     const id = await linkedAppointment(deps.pool, tokenHash(body.key), deps.now());
     const found = id === null ? undefined : await readAppointment(deps.pool, zone, id);
     if (!found) throw closed();
+    await opens();
     return c.json(pageOf(found, studio, zone));
   });
 
   on(app, 'POST /answer', async (c, { body: { key, answer, slotId, words } }) => {
     const now = deps.now();
+    const opens = await knock(addressOf(c));
+    const by = await staffOf(c);
     const page = await inTransaction(deps.pool, async (tx) => {
       const { studio, timeZone: zone } = await readHouse(tx);
       const id = await linkedAppointment(tx, tokenHash(key), now);
@@ -63,7 +80,10 @@ export function answerRoutes(deps: Deps): Hono<Env> {
       if (!a) throw closed();
       const chosen = a.slots.find((s) => s.id === slotId);
       // Said twice is said once: a second press, or a second window, changes nothing.
-      const again = a.answer === answer && (answer !== 'yes' || !slotId || chosen?.state === 'taken');
+      const again =
+        a.answer === answer &&
+        a.answerWords === words &&
+        (answer !== 'yes' || !slotId || chosen?.state === 'taken');
       if (again) return { id: a.id, page: pageOf(a, studio, zone) };
       if (a.status !== 'offered' && a.status !== 'confirmed')
         throw new Refusal(422, 'not-open', 'There is nothing to answer any more. Please call the studio.');
@@ -77,18 +97,19 @@ export function answerRoutes(deps: Deps): Hono<Env> {
         await stepAppointment(tx, a.id, 'confirmed', { heldUntil: null });
         await planMessages(tx, zone, (await readAppointment(tx, zone, a.id))!, 'confirmed', now);
       }
-      await keepAnswer(tx, a.id, answer, words, now);
+      await keepAnswer(tx, a.id, { answer, words, at: now, by });
       await remember(
         tx,
         'appointment',
         a.id,
-        null,
-        `the client said ${answer.replace('-', ' ')}`,
+        by,
+        `${by === null ? 'the client said' : 'said for the client:'} ${answer.replace('-', ' ')}`,
         undefined,
         { slotId, words },
       );
       return { id: a.id, page: pageOf((await readAppointment(tx, zone, a.id))!, studio, zone) };
     });
+    await opens();
     deps.live.tell([['diary', page.id, 0]]);
     return c.json(page.page);
   });

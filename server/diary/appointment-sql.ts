@@ -118,7 +118,7 @@ export const KIND_NAME = `coalesce((select h.diary -> 'kinds' -> a.kind ->> 'nam
 /** An appointment with its slots, in one query; `where` names rows of `a`. */
 const APPOINTMENT = (where: string) => `
   select a.id, a.kind, ${KIND_NAME} as "kindName", a.status, a.client_id as "clientId", c.name as "clientName", a.order_id as "orderId",
-    o.number as "orderNumber", o.what, a.minutes, a.buffer, a.who_comes as "whoComes", a.bring, a.note, a.answer, a.answer_words as "answerWords",
+    o.number as "orderNumber", o.what, a.minutes, a.buffer, a.who_comes as "whoComes", a.bring, a.note, a.answer, a.answer_words as "answerWords", (select w.name from staff w where w.id = a.answered_by) as "answeredBy",
     to_char(a.held_until at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "heldUntil",
     to_char(a.ready_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "readyAt",
     to_char(a.changed_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "changedAt", a.version,
@@ -216,12 +216,24 @@ export async function readForFeed(
   return rows.map((r) => walled(zone, r));
 }
 
-export async function keepAnswer(tx: Tx, id: number, answer: string, words: string, at: Date): Promise<void> {
+/** Keeps what the client said; `by` is whoever of the staff said it for her. */
+export async function keepAnswer(
+  tx: Tx,
+  id: number,
+  said: { readonly answer: string; readonly words: string; readonly at: Date; readonly by: number | null },
+): Promise<void> {
   await tx.query(
-    'update appointment set answer = $2, answer_words = $3, answered_at = $4, version = version + 1 where id = $1',
-    [id, answer, words, at],
+    'update appointment set answer = $2, answer_words = $3, answered_at = $4, answered_by = $5, version = version + 1 where id = $1',
+    [id, said.answer, said.words, said.at, said.by],
   );
 }
+
+/** What she said was of another time: nothing is said of this one. */
+export const forgetAnswer = (tx: Tx, id: number) =>
+  tx.query(
+    `update appointment set answer = '', answer_words = '', answered_at = null, answered_by = null where id = $1`,
+    [id],
+  );
 
 /** Whether this order is this client's. */
 export async function isOrderOf(db: Db, orderId: number, clientId: number): Promise<boolean> {

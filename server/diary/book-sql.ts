@@ -13,6 +13,8 @@ export interface BookRows {
   readonly busy: readonly (readonly [number | null, number | null, number | null, number, number])[];
   /** [staff, day, minutes] promised at the bench */
   readonly bench: readonly (readonly [number, string, number])[];
+  /** [from, to] of the client's own other appointments, in order */
+  readonly elsewhere: readonly (readonly [number, number])[];
   /** whom the client had last, the newest first */
   readonly hands: readonly number[];
   /** days on which the client cannot come */
@@ -51,11 +53,13 @@ export async function readBookRows(
       (select json_agg(json_build_array(b.staff_id, b.room_id, b.house, ${minutes('lower(b.during)')}, ${minutes('upper(b.during)')})
           order by lower(b.during))
          from occupied b left join slot s on s.id = b.slot_id
-        where b.during && $1::tstzrange and (b.house is null or b.house = 2)
+        where b.during && $1::tstzrange and b.client_id is null and (b.house is null or b.house = 2)
           and (s.appointment_id is null or s.appointment_id <> $3)) as busy,
       (select json_agg(json_build_array(w.staff_id, w.day, w.minutes) order by w.day) from (
           select staff_id, day, sum(minutes)::int as minutes from bench_work
            where gone_at is null and day between $2 and $6 group by staff_id, day) w) as bench,
+      (select json_agg(json_build_array(${minutes('lower(b.during)')}, ${minutes('upper(b.during)')}) order by lower(b.during))
+         from occupied b where b.client_id = $4 and b.during && $1::tstzrange and b.appointment_id <> $3) as elsewhere,
       (select json_agg(h.id) from (select w.staff_id as id from appointment a join slot s on s.appointment_id = a.id and s.state = 'taken'
           join slot_staff w on w.slot_id = s.id
          where a.client_id = $4 and a.status in ('confirmed', 'arrived', 'done') order by lower(s.during) desc limit 3) h) as hands,
@@ -65,8 +69,9 @@ export async function readBookRows(
          from bench_work where order_id = $5 and gone_at is null and makes is not null) as works`,
     values: [span(within.from, within.to), first, moving ?? 0, clientId ?? null, orderId ?? null, last],
   });
-  const { staff, rooms, leave, busy, bench, hands, away, works } = rows[0]!;
+  const { staff, rooms, leave, busy, bench, elsewhere, hands, away, works } = rows[0]!;
   return {
+    elsewhere: elsewhere ?? [],
     staff: (staff ?? []).map((s) => ({ ...s, hours: stored(StoredHours, 'Hours', s.hours).hours })),
     rooms: rooms ?? [],
     leave: leave ?? [],

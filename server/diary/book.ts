@@ -43,6 +43,8 @@ const worksOf = (
 /** What is looked in: spans in order, the house's hours, and what is known of whom it is for. */
 export interface Book extends DiaryBook, Pick<BookRows, 'hands' | 'away' | 'works'> {
   readonly closed: readonly Span[];
+  /** the client's own other appointments, in order */
+  readonly elsewhere: readonly Span[];
   readonly opening: readonly Hours[];
 }
 
@@ -55,7 +57,7 @@ export async function readBook(
   who: ForWhom = {},
 ): Promise<Book> {
   const within = spanOf(zone, { firstDay: first, lastDay: last });
-  const { staff, rooms, leave, busy, bench, hands, away, works } = await readBookRows(
+  const { staff, rooms, leave, busy, bench, elsewhere, hands, away, works } = await readBookRows(
     db,
     within,
     first,
@@ -101,6 +103,7 @@ export async function readBook(
       busy: joined(by[1].get(r.id) ?? []),
     })),
     closed: joined(closed),
+    elsewhere: joined(elsewhere.map(([from, to]) => ({ from, to }))),
     hands,
     away,
     works,

@@ -3,7 +3,7 @@ import { NEXT } from '@rocchetto/core';
 import { kindsOf } from '@rocchetto/core/diary/house.ts';
 import { dayAfter } from '@rocchetto/core/diary/zoned.ts';
 import { Hono } from 'hono';
-import { isTaken } from '../db/errors.ts';
+import { isClientTaken, isTaken } from '../db/errors.ts';
 import { remember } from '../db/history.ts';
 import type { Tx } from '../db/pool.ts';
 import { type Ctx, type Deps, type Env, idParam } from '../http/context.ts';
@@ -13,6 +13,7 @@ import { on } from '../http/route.ts';
 import {
   addAppointment,
   addSlot,
+  forgetAnswer,
   holdAppointment,
   holdDays,
   isClient,
@@ -28,6 +29,7 @@ import {
 import { type Book, kindOf, readBook } from './book.ts';
 import { checkSlot, nearest } from './check.ts';
 import { readRules } from './house-sql.ts';
+import { closeClientLinks } from './link-sql.ts';
 import { planMessages } from './messages.ts';
 
 /** Booking, moving, and what comes of an appointment. */
@@ -70,6 +72,8 @@ export function bookingRoutes(deps: Deps): Hono<Env> {
         await leaveSlots(tx, a.id, { reason: reason || 'moved', by: c.get('who').id, at: deps.now() });
         await addSlot(tx, a.id, 'taken', to);
         await stepAppointment(tx, a.id, 'confirmed', { heldUntil: null });
+        // Her yes was to the time before: to this one she has not said anything yet.
+        await forgetAnswer(tx, a.id);
         await planMessages(tx, zone, (await readAppointment(tx, zone, a.id))!, 'moved', deps.now());
         return ['moved', { to: `${slot.day} ${slot.time}`, staff: slot.staff, roomId: slot.roomId, reason }];
       }),
@@ -112,6 +116,16 @@ export function bookingRoutes(deps: Deps): Hono<Env> {
       return [said(status), { status, reason }];
     }),
   );
+
+  on(app, 'POST /appointments/:id/close-link', (c) => {
+    const id = idParam(c, 'appointment');
+    return once(c, deps, async (tx) => {
+      const ended = await closeClientLinks(tx, id);
+      if (ended > 0)
+        await remember(tx, 'appointment', id, c.get('who').id, 'client’s page closed', undefined, undefined);
+      return { status: 200, body: { ended }, changed: [['diary', id, 0]] };
+    });
+  });
 
   on(app, 'POST /appointments/:id/ready', (c, { body: { version, ready } }) =>
     changed(c, deps, version, { ready }, async (tx, a) => {
@@ -204,7 +218,12 @@ async function offeringOthers(
   deps: Deps,
   kindId: string,
   slots: readonly SlotWire[],
-  own: { id?: number; minutes?: number | undefined; buffer?: number | undefined },
+  own: {
+    id?: number;
+    clientId?: number;
+    minutes?: number | undefined;
+    buffer?: number | undefined;
+  },
   work: () => Promise<Response>,
 ): Promise<Response> {
   try {
@@ -219,15 +238,17 @@ async function offeringOthers(
       zone,
       rules,
       [dayAfter(wanted.day, -7), dayAfter(wanted.day, 7)],
-      { moving: own.id },
+      { moving: own.id, clientId: own.clientId },
     );
     const minutes = own.minutes ?? kind.minutes;
     throw new Refusal(
       409,
       'taken',
-      slots.length > 1
-        ? 'One of these times was taken meanwhile, or two of them overlap. Nothing was booked; yours is still here.'
-        : 'This time was taken meanwhile. Nothing was booked; yours is still here. The nearest free ones stand beside it.',
+      isClientTaken(error)
+        ? 'This client has another appointment at that time. Nothing was booked; yours is still here. The nearest free ones stand beside it.'
+        : slots.length > 1
+          ? 'One of these times was taken meanwhile, or two of them overlap. Nothing was booked; yours is still here.'
+          : 'This time was taken meanwhile. Nothing was booked; yours is still here. The nearest free ones stand beside it.',
       {
         mine: slots,
         instead: nearest(

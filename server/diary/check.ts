@@ -121,7 +121,7 @@ export function nearest(
     notOn: [],
     away: [],
   };
-  const within = windowsOf(zone, wish, book.opening, book.closed, now);
+  const within = windowsOf(zone, wish, book.opening, [...book.closed, ...book.elsewhere], now);
   return nearestTo(
     book,
     {

@@ -412,7 +412,14 @@ describe('somebody who leaves', () => {
     const one = await at('2026-06-01', '10:00', [gone]);
     const two = await at('2026-06-01', '14:00', [gone]);
     // The heir is with somebody else at two o'clock.
-    await at('2026-06-01', '14:00', [heir], bridal);
+    const other = await json(principal.send('POST', '/clients', clientBody('Somebody Else')), 201);
+    await json(
+      book([{ day: '2026-06-01', time: '14:00', staff: [heir], roomId: bridal }], {
+        clientId: other.id,
+        orderId: null,
+      }),
+      201,
+    );
     expect(await says(principal.send('DELETE', `/staff/${gone}`), 409)).toMatch(
       /Nell Arkwright, Mon 1 Jun 2026 10:00/,
     );

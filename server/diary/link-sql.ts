@@ -59,6 +59,11 @@ export async function addClientLink(
   ]);
 }
 
+/** Ends every link to an appointment; how many there were. */
+export async function closeClientLinks(tx: Tx, appointmentId: number): Promise<number> {
+  return (await tx.query('delete from client_link where appointment_id = $1', [appointmentId])).rowCount ?? 0;
+}
+
 /** The appointment a client's link opens; null for one that is guessed or has ended. */
 export async function linkedAppointment(db: Db, tokenHash: Buffer, now: Date): Promise<number | null> {
   const { rows } = await db.query<{ id: number }>({

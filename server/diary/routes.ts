@@ -148,7 +148,7 @@ async function asked(deps: Deps, q: TimesQuery) {
   const question: Question = {
     ...kind,
     room: kind.room && [...kind.room, ...(q.stepFree === '1' ? (['step-free'] as const) : [])],
-    within: windowsOf(zone, wish, book.opening, book.closed, notBefore),
+    within: windowsOf(zone, wish, book.opening, [...book.closed, ...book.elsewhere], notBefore),
     step: 15,
     prefer: book.hands,
     ready: ready.from,

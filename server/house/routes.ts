@@ -1,4 +1,10 @@
-import type { HouseBenchView, HouseRulesView, HouseView } from '@rocchetto/contract';
+import {
+  type HouseBenchView,
+  type HouseRulesView,
+  type HouseView,
+  may,
+  withoutPrices,
+} from '@rocchetto/contract';
 import { Hono } from 'hono';
 import type { Db } from '../db/pool.ts';
 import type { Deps, Env } from '../http/context.ts';
@@ -76,12 +82,15 @@ export function houseRoutes(deps: Deps): Hono<Env> {
       return { status: 200, body: { version: now }, changed: now === version ? [] : [['house', 1, now]] };
     }),
   );
-  on(app, 'GET /house/bench', async (c) =>
-    c.json({
-      ...(await houseBench(deps.pool)),
-      changes: await readBenchChanges(deps.pool, CHANGES),
-    } satisfies HouseBenchView),
-  );
+  on(app, 'GET /house/bench', async (c, { role }) => {
+    const { version, bench } = await houseBench(deps.pool);
+    const prices = may(role, 'money.read');
+    return c.json({
+      version,
+      bench: prices ? bench : withoutPrices(bench),
+      changes: await readBenchChanges(deps.pool, CHANGES, prices),
+    } satisfies HouseBenchView);
+  });
   on(app, 'PUT /house/bench', (c, { body: { version, bench } }) =>
     once(c, deps, async (tx) => {
       const now = await versioned(tx, {

@@ -8,6 +8,7 @@ import {
   type RuleChange,
   readRules,
   rulesMoved,
+  withoutPrices,
 } from '@rocchetto/contract';
 import { stored } from '@rocchetto/contract/stored.ts';
 import type { Db } from '../db/pool.ts';
@@ -75,11 +76,15 @@ export async function changeBench(db: Db, bench: HouseBench): Promise<void> {
 /** What “bench figures changed” is called in the history. */
 export const BENCH_CHANGED = 'bench figures changed';
 
-/** The latest changes of them, newest first. */
-export async function readBenchChanges(db: Db, most: number): Promise<HouseBenchView['changes']> {
-  return (await changesOf(db, BENCH_CHANGED, most)).map(({ at, by, before, after }) => ({
-    at,
-    by,
-    says: benchMoved(readBench(before), readBench(after)),
-  }));
+/** The latest changes of them, newest first; for those who read no prices without these, and without what changed nothing else. */
+export async function readBenchChanges(
+  db: Db,
+  most: number,
+  prices: boolean,
+): Promise<HouseBenchView['changes']> {
+  const read = (v: unknown) => (prices ? readBench(v) : withoutPrices(readBench(v)));
+  return (await changesOf(db, BENCH_CHANGED, most)).flatMap(({ at, by, before, after }) => {
+    const says = benchMoved(read(before), read(after));
+    return says.length === 0 ? [] : [{ at, by, says }];
+  });
 }

@@ -88,6 +88,17 @@ describe('bad input gets a sentence', () => {
     const problem = await json(ask(), 422);
     expect([problem.detail, ...(problem.problems ?? [])].join(' ')).toMatch(says);
   });
+  it('lists within lists, thousands deep, are refused before anything is built of them, signed in or not', async () => {
+    const deep = `${'['.repeat(20_000)}${']'.repeat(20_000)}`;
+    const brief = `{"version":1,"brief":{"parts":${'{"a":'.repeat(5000)}1${'}'.repeat(5000)}}}`;
+    const stranger = await t.app.request('/api/sign-in', { method: 'POST', body: deep });
+    expect([stranger.status, ((await stranger.json()) as { code: string }).code]).toEqual([400, 'too-deep']);
+    for (const body of [deep, brief, `{"name":${deep}}`])
+      expect((await json(principal.send('POST', '/clients', body), 400)).code).toBe('too-deep');
+    // Brackets inside a text are letters.
+    const name = `${'['.repeat(90)} "quoted\\" ${'{'.repeat(90)}`;
+    expect((await json(principal.send('POST', '/clients', clientBody(name)), 201)).name).toBe(name);
+  });
   it('36 dashes are no key', async () => {
     const res = await principal.send('POST', '/clients', clientBody('Dash'), {
       'idempotency-key': '-'.repeat(36),
@@ -188,6 +199,10 @@ const LEFT_OUT = [
   'POST /sign-out',
   'POST /sign-in',
   'POST /setup',
+  // These shut the door behind the one who asks; each has a test of its own.
+  'POST /lock',
+  'DELETE /me/sign-ins/{id}',
+  'PUT /security/doors',
   // Paper takes long to print, and its routes take nothing but a number: each has a test of its own.
   'GET /orders/{id}/sheet.pdf',
   'GET /orders/{id}/bench-cards.pdf',

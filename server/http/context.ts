@@ -11,6 +11,8 @@ export interface SignedIn {
   readonly name: string;
   readonly role: Role;
   readonly csrf: string;
+  /** the house asks for a second factor that is not there yet */
+  readonly factorOwed?: boolean;
 }
 
 /** What every area of the server is given. */
@@ -25,11 +27,38 @@ export interface Deps {
 export type Env = { Variables: { who: SignedIn; secureHeadersNonce?: string } };
 export type Ctx = Context<Env>;
 
+/** Levels of lists and objects within each other: what the program sends itself lies less than twenty deep. */
+const DEEPEST = 64;
+
+/** Whether a JSON text holds lists and objects more than so many levels within each other, found without building them. */
+export function isDeeper(text: string, most: number): boolean {
+  let level = 0;
+  let quoted = false;
+  for (let i = 0; i < text.length; i++) {
+    const c = text.charCodeAt(i);
+    if (quoted) {
+      if (c === 92) i++;
+      else if (c === 34) quoted = false;
+    } else if (c === 34) quoted = true;
+    else if (c === 91 || c === 123) {
+      if (++level > most) return true;
+    } else if (c === 93 || c === 125) level--;
+  }
+  return false;
+}
+
 /** The body, checked. @throws Refusal 400 for no JSON, 422 with one sentence for each thing that is wrong */
 export async function body<S extends z.ZodType>(c: Ctx, schema: S): Promise<z.infer<S>> {
   let json: unknown;
   try {
-    json = JSON.parse(await c.req.text());
+    const text = await c.req.text();
+    if (isDeeper(text, DEEPEST))
+      throw new Refusal(
+        400,
+        'too-deep',
+        `What was sent lies more than ${DEEPEST} levels deep; nothing of it was taken.`,
+      );
+    json = JSON.parse(text);
   } catch (error) {
     if (error instanceof Refusal || (error instanceof Error && error.name === 'BodyLimitError')) throw error;
     throw new Refusal(400, 'not-json', 'What was sent is not JSON.');

@@ -12,6 +12,8 @@ import {
   wholeOf,
 } from '@rocchetto/core';
 import { Hono } from 'hono';
+import { behind } from '../auth/address.ts';
+import { countKnocks } from '../auth/tries.ts';
 import { remember } from '../db/history.ts';
 import { inTransaction, type Tx } from '../db/pool.ts';
 import { readHouse } from '../house/sql.ts';
@@ -155,13 +157,18 @@ export function homeRoutes(deps: Deps): Hono<Env> {
 /** The client's own page; whoever holds the link is she. */
 export function openHomeRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
+  const knock = countKnocks(deps.pool);
+  const { addressOf } = behind();
   on(app, 'POST /at-home/look', async (c, { body: { key } }) => {
+    const opens = await knock(addressOf(c));
     const link = await openHomeLink(deps.pool, tokenHash(key), deps.now());
     if (!link || (link.measuredSince && !link.sentAt)) throw closed();
+    await opens();
     return c.json(pageOf(link, await readHouse(deps.pool)));
   });
   on(app, 'POST /at-home', async (c, { body }) => {
     const now = deps.now();
+    const opens = await knock(addressOf(c));
     const { link, page } = await inTransaction(deps.pool, async (tx) => {
       const held = await openHomeLink(tx, tokenHash(body.key), now, true);
       if (!held) throw closed();
@@ -215,6 +222,7 @@ export function openHomeRoutes(deps: Deps): Hono<Env> {
       });
       return { link: held, page: pageOf({ ...held, sentAt: now }, house) };
     });
+    await opens();
     if (link)
       deps.live.tell([
         ['order', link.orderId, 0],

@@ -11,9 +11,9 @@ import {
 import { dayIn, type SheetUnit, sheetRows } from '@rocchetto/core';
 import { Hono } from 'hono';
 import { LRUCache } from 'lru-cache';
-import Papa from 'papaparse';
 import type { Tx } from '../db/pool.ts';
 import { type Ctx, type Deps, type Env, idParam } from '../http/context.ts';
+import { csvOf } from '../http/csv.ts';
 import { once, type Reply } from '../http/once.ts';
 import { on } from '../http/route.ts';
 import { importSpec } from './import.ts';
@@ -90,10 +90,7 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
     const { view, unit, name } = await load(c, role, query);
     const shown = sheetOfView(view);
     // RFC 4180: CRLF, quoted where needed. Cells that a spreadsheet would take for a formula are kept as text.
-    const csv = Papa.unparse(sheetRows(shown.printed[unit], shown.figures), {
-      newline: '\r\n',
-      escapeFormulae: /^[=@\t\r]/,
-    });
+    const csv = csvOf(sheetRows(shown.printed[unit], shown.figures));
     return c.body(`\uFEFF${csv}\r\n`, 200, download(`${name}.csv`, 'text/csv; charset=utf-8'));
   });
   on(app, 'GET /orders/:id/sheet.pdf', async (c, { role, query }) => {

@@ -1,7 +1,10 @@
-import type { SessionFull, Settings, SpecFile } from '@rocchetto/contract';
+import { HouseWire, type SessionFull, type Settings, type SpecFile } from '@rocchetto/contract';
 import { dayIn, standing } from '@rocchetto/core';
 import { Refusal } from '../http/problem.ts';
 import type { SheetGround } from './sql.ts';
+
+/** The rules that a sheet goes by, by name: what else the house sets is not the sheet’s, and stays out of it. */
+const OF_A_SHEET = Object.keys(HouseWire.shape) as readonly (keyof HouseWire)[];
 
 /**
  * The order as a spec file: its brief, its session's readings as read, the house's rules and the fitter's decisions.
@@ -10,7 +13,9 @@ import type { SheetGround } from './sql.ts';
 export function specOfOrder(ground: SheetGround, settings: Settings, today: string): SpecFile {
   const { order, house, session } = ground;
   const { brief } = order;
-  const { leads: _, schools: __, levels: ___, tape: ____, ...rules } = house.rules;
+  const rules = Object.fromEntries(
+    OF_A_SHEET.flatMap((k) => (house.rules[k] === undefined ? [] : [[k, house.rules[k]]])),
+  ) as HouseWire;
   if (!brief || brief.parts.length === 0)
     throw new Refusal(
       409,

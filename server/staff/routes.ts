@@ -1,5 +1,7 @@
 import { type Me, toLeads } from '@rocchetto/contract';
 import { Hono } from 'hono';
+import { readDoors } from '../auth/doors-sql.ts';
+import { noteEvent } from '../auth/events.ts';
 import { makeSetupLink } from '../auth/sql.ts';
 import { remember } from '../db/history.ts';
 import type { Tx } from '../db/pool.ts';
@@ -9,7 +11,7 @@ import { type Deps, type Env, idParam } from '../http/context.ts';
 import { once } from '../http/once.ts';
 import { notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
-import { addStaff, isActive, listStaff, removeStaff } from './sql.ts';
+import { addStaff, isActive, listStaff, removeStaff, staffName } from './sql.ts';
 
 /** The answer with a link of its own: a link is not kept in the answer that a repeat gets back, it is made anew. */
 const withLink = async (tx: Tx, { id }: { id: number }) => ({
@@ -21,13 +23,16 @@ const withLink = async (tx: Tx, { id }: { id: number }) => ({
 export function staffRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
   on(app, 'GET /me', async (c) => {
-    const { id, name, role, csrf } = c.get('who');
+    const { id, name, role, csrf, factorOwed = false } = c.get('who');
     const { studio, timeZone, rules } = await readHouse(deps.pool);
+    const { idleMinutes } = await readDoors(deps.pool);
     return c.json({
       id,
       name,
       role,
       csrf,
+      idleMinutes,
+      factorOwed,
       studio,
       timeZone,
       leads: toLeads(rules),
@@ -42,6 +47,7 @@ export function staffRoutes(deps: Deps): Hono<Env> {
       async (tx) => {
         const id = await addStaff(tx, name, role);
         await remember(tx, 'staff', id, c.get('who').id, 'joined', undefined, { name, role });
+        await noteEvent(tx, { what: 'staff-added', staffId: c.get('who').id, words: `${name}, ${role}` });
         return { status: 201, body: { id }, changed: [['staff', id, 0]] };
       },
       withLink,
@@ -55,6 +61,11 @@ export function staffRoutes(deps: Deps): Hono<Env> {
       async (tx) => {
         if (!(await isActive(tx, id))) throw notFound('member of staff');
         await remember(tx, 'staff', id, c.get('who').id, 'new link', undefined, undefined);
+        await noteEvent(tx, {
+          what: 'link-made',
+          staffId: c.get('who').id,
+          words: `for ${(await staffName(tx, id)) ?? ''}`,
+        });
         return { status: 201, body: { id } };
       },
       withLink,
@@ -73,8 +84,10 @@ export function staffRoutes(deps: Deps): Hono<Env> {
           'booked-ahead',
           'Whoever leaves has promised work at the bench that is not done; hand it over first.',
         );
+      const name = (await staffName(tx, id)) ?? '';
       if (!(await removeStaff(tx, id))) throw notFound('member of staff');
       await remember(tx, 'staff', id, c.get('who').id, 'left', undefined, undefined);
+      await noteEvent(tx, { what: 'staff-removed', staffId: c.get('who').id, words: name });
       return { status: 200, body: { ok: true }, changed: [['staff', id, 0]] };
     });
   });

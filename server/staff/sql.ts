@@ -61,5 +61,7 @@ export async function removeStaff(tx: Tx, id: number): Promise<boolean> {
   const gone = await tx.query('update staff set active = false where id = $1 and active', [id]);
   await tx.query('delete from sign_in where staff_id = $1', [id]);
   await tx.query('delete from setup_link where staff_id = $1', [id]);
+  await tx.query('delete from known_device where staff_id = $1', [id]);
+  await tx.query('delete from second_factor where staff_id = $1', [id]);
   return gone.rowCount !== 0;
 }

@@ -28,6 +28,7 @@ const appointment = (
   heldUntil: null,
   answer: '',
   answerWords: '',
+  answeredBy: null,
   readyAt: null,
   version: 1,
   slots: slots.map((s, i) => ({

@@ -1,5 +1,5 @@
 import type { AlterationView, StepWire } from '@rocchetto/contract';
-import { type SheetUnit, tell } from '@rocchetto/core';
+import { readMoney, type SheetUnit, tell } from '@rocchetto/core';
 import { STATE_WORD } from '@rocchetto/core/alter/index.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -58,28 +58,35 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
   );
   const ticked = open.filter((a) => !left.has(a.id));
   const all = ticked.length + here.length;
+  const sums = new Map(ticked.map((a) => [a.id, readMoney(priceOf(a))]));
   const agree = async () => {
+    // A price that cannot be read is never agreed as none: nothing is sent before each of them is a sum.
+    const unread = [...sums.values()].find((s) => !s.ok);
+    if (unread && !unread.ok) return setWrong(`${unread.sentence} Nothing was agreed yet.`);
     setLoading(true);
-    const one = (price: string): StepWire => ({
+    const one = (price: number | null): StepWire => ({
       step: 'agree',
       name,
       neededOn: neededOn === '' ? null : neededOn,
-      price: price === '' ? null : Number(price.replace(',', '.')),
+      price,
     });
     let fine = true;
-    for (const a of ticked) fine &&= await step(a, one(priceOf(a).trim()), `Agreed by ${name}`);
+    for (const a of ticked) {
+      const sum = sums.get(a.id);
+      fine &&= await step(a, one(sum?.ok ? sum.amount : null), `Agreed by ${name}`);
+    }
     for (const w of fine ? here : [])
       await fittingOutbox().keep({
         orderId,
         is: 'step',
         path: '',
         after: w.id,
-        body: { version: 0, step: one('') },
+        body: { version: 0, step: one(null) },
         says: `Agreed by ${name}: ${saysOf(w)}`,
       });
     setLoading(false);
   };
-  const sum = ticked.reduce((n, a) => n + (Number(priceOf(a).replace(',', '.')) || 0), 0);
+  const sum = [...sums.values()].reduce((n, s) => n + ((s.ok && s.amount) || 0), 0);
   return (
     <>
       <h2>Read back</h2>
@@ -118,6 +125,7 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
                   inputMode="decimal"
                   placeholder="price"
                   aria-label={`Price: ${tell(a.sentence, unit)}`}
+                  aria-invalid={sums.get(a.id)?.ok === false}
                   value={priceOf(a)}
                   onChange={(e) => setPrices({ ...prices, [a.id]: e.target.value })}
                 />

@@ -4,6 +4,7 @@ import type { HouseBench, HouseBenchView } from '@rocchetto/contract';
 import { HouseBench as HouseBenchSchema } from '@rocchetto/contract/bench-rules.ts';
 import { sentencesOf } from '@rocchetto/contract/problems.ts';
 import { ALTERATION_KINDS } from '@rocchetto/core/alter/index.ts';
+import { readMoney } from '@rocchetto/core/units/money.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { problemOf } from '../api/problem.ts';
@@ -33,11 +34,12 @@ const textsOf = (b: HouseBench): Texts =>
       },
     ]),
   );
-const numberOf = (text: string) => (text.trim() === '' ? undefined : Number(text.trim().replace(',', '.')));
+const numberOf = (text: string) => (text.trim() === '' ? undefined : Number(text.trim()));
 const kindsOf = (texts: Texts) =>
   Object.fromEntries(
     Object.entries(texts).flatMap(([id, t]) => {
-      const [minutes, price] = [numberOf(t.minutes), numberOf(t.price)];
+      const sum = readMoney(t.price);
+      const [minutes, price] = [numberOf(t.minutes), sum.ok ? (sum.amount ?? undefined) : Number.NaN];
       return minutes === undefined && price === undefined ? [] : [[id, { minutes, price }]];
     }),
   );
@@ -114,7 +116,12 @@ function Figures({ view, refetch }: { view: HouseBenchView; refetch: () => unkno
                 className="take"
                 disabled={changing.isLoading}
                 onClick={async () => {
-                  if (await keep({ ...view.bench, kinds: kindsOf(texts) })) write(null);
+                  const unread = Object.values(texts).flatMap((t) => {
+                    const sum = readMoney(t.price);
+                    return sum.ok ? [] : [sum.sentence];
+                  });
+                  if (unread[0]) setSays(unread[0]);
+                  else if (await keep({ ...view.bench, kinds: kindsOf(texts) })) write(null);
                 }}
               >
                 Keep minutes and prices

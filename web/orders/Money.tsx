@@ -1,4 +1,5 @@
 import type { MoneyView, MoneyWrite } from '@rocchetto/contract';
+import { readMoney } from '@rocchetto/core/units/money.ts';
 import { useState } from 'react';
 import { api, change } from '../api/base.ts';
 import { useDays } from '../app/me.ts';
@@ -28,7 +29,6 @@ const IS: Readonly<Record<MoneyWrite['is'], string>> = {
   received: 'received',
   'given-back': 'given back',
 };
-const amountOf = (typed: string) => Number(typed.trim().replace(',', '.'));
 
 /** Prices, deposits and what is still open: noted by hand, nothing is paid through this program. */
 export function Money({ orderId }: Of) {
@@ -40,7 +40,7 @@ export function Money({ orderId }: Of) {
   const [amount, setAmount] = useState('');
   const [words, setWords] = useState('');
   if (!data) return <Problem error={error} again={refetch} />;
-  const n = amountOf(amount);
+  const sum = readMoney(amount);
   return (
     <section aria-label="Money">
       <h2>Money</h2>
@@ -103,7 +103,8 @@ export function Money({ orderId }: Of) {
         aria-label="Note money"
         onSubmit={async (e) => {
           e.preventDefault();
-          if ('data' in (await note({ orderId, is, amount: n, words }))) {
+          if (!sum.ok || !sum.amount) return;
+          if ('data' in (await note({ orderId, is, amount: sum.amount, words }))) {
             setAmount(emptied(amount, ''));
             setWords(emptied(words, ''));
           }
@@ -127,6 +128,8 @@ export function Money({ orderId }: Of) {
           inputMode="decimal"
           placeholder="0.00"
           value={amount}
+          aria-invalid={!sum.ok}
+          aria-describedby={sum.ok ? undefined : 'amount-wrong'}
           onChange={(e) => setAmount(e.target.value)}
         />
         <input
@@ -137,7 +140,12 @@ export function Money({ orderId }: Of) {
           value={words}
           onChange={(e) => setWords(e.target.value)}
         />
-        <button type="submit" className="plain" disabled={!(n > 0) || noting.isLoading}>
+        {!sum.ok && (
+          <p id="amount-wrong" className="wrong">
+            {sum.sentence}
+          </p>
+        )}
+        <button type="submit" className="plain" disabled={!sum.ok || !sum.amount || noting.isLoading}>
           Note it
         </button>
       </form>

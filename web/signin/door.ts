@@ -20,7 +20,19 @@ export async function knock(path: '/sign-in' | '/setup', body: object): Promise<
   }
 }
 
-/** Where a signed-in hand goes: to the address they came from, when it is one of ours. A new page, with nothing of anybody else's in it. */
+/**
+ * The address to go to after signing in: the one that was asked for when it lies on this origin, as the browser itself
+ * reads it (it drops tabs and line ends, and takes a backslash for a slash); else the orders.
+ */
+export function ownAddress(to: string | null, origin: string): string {
+  if (!to?.startsWith('/') || !URL.canParse(to, origin)) return '/orders';
+  const there = new URL(to, origin);
+  // A door that leads to a door is none.
+  if (there.origin !== origin || there.pathname === '/sign-in') return '/orders';
+  return there.pathname + there.search + there.hash;
+}
+
+/** Where a signed-in hand goes: a new page, with nothing of anybody else's in it. */
 export function goIn(to: string | null): void {
-  window.location.assign(to?.startsWith('/') && !/^\/[/\\]/.test(to) ? to : '/orders');
+  window.location.assign(ownAddress(to, window.location.origin));
 }

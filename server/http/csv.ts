@@ -1,0 +1,13 @@
+import Papa from 'papaparse';
+
+/**
+ * Cells that a table program would run as a formula, kept as text by an apostrophe before them: what begins with
+ * `=`, `@`, `+`, `-` or white space that hides one of these. A plain number or phone keeps its sign: with digits and
+ * their marks alone it can call nothing.
+ */
+export const FORMULA =
+  /^(?:[=@\t\r\n\uFF1D\uFF20]|[+\-\u2212\uFF0B\uFF0D](?![\d\s().,/+-]*$)|\s+[=@+-](?![\d\s().,/+-]*$))/;
+
+/** Lines of CSV (RFC 4180, CRLF), each cell safe to open in a table program. */
+export const csvOf: typeof Papa.unparse = (data, more = {}) =>
+  Papa.unparse(data as never, { newline: '\r\n', escapeFormulae: FORMULA, ...more });
