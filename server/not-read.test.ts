@@ -21,6 +21,7 @@ const [ONE, OTHER] = [
     note: 'Likes the sea',
     reason: 'first reason',
     text: '70',
+    price: 25,
   },
   {
     phone: '+44 (0)20 7946-0018',
@@ -29,6 +30,7 @@ const [ONE, OTHER] = [
     note: 'Afraid of pins',
     reason: 'other reason',
     text: '140',
+    price: 1234.5,
   },
 ];
 
@@ -55,6 +57,31 @@ async function studio(secret: typeof ONE): Promise<Studio> {
       readings,
     }),
   );
+  // The same change agreed at two prices, with a price of the house behind it; one further step by the bench.
+  const principal = await t.as('principal');
+  const { version, bench } = await json(principal.get('/house/bench'));
+  await json(
+    principal.send('PUT', '/house/bench', {
+      version,
+      bench: { ...bench, kinds: { waist: { minutes: 40, price: secret.price } } },
+    }),
+  );
+  const asked = { kind: 'waist', direction: 'in', amount: '1 cm', as: 'pinned' };
+  const { id } = await json(
+    fitter.send('POST', `/orders/${made.orderId}/alterations`, { asked, source: 'fitting' }),
+    201,
+  );
+  await json(
+    fitter.send('POST', `/alterations/${id}/steps`, {
+      version: 1,
+      step: { step: 'agree', name: 'Edda', price: secret.price },
+    }),
+  );
+  // A step as it was written before prices stood by themselves.
+  await t.pool.query(
+    `insert into alteration_step (alteration_id, by, at, step, says) values ($1, 1, now(), 'agree', $2)`,
+    [id, JSON.stringify({ version: 1, words: `by Edda, price ${secret.price.toFixed(2)}, needed on 1 May` })],
+  );
   return { t, as: { seamstress: await t.as('seamstress'), desk: await t.as('desk') }, orderId: made.orderId };
 }
 
@@ -70,7 +97,7 @@ async function answers(role: 'seamstress' | 'desk', path: string) {
     studios.map(async (s) => {
       const res = await s.as[role].get(path);
       const text = await res.text();
-      return `${res.status} ${text.replace(/"(briefAt|csrf)":"[^"]*"/g, '')}`;
+      return `${res.status} ${text.replace(/"(briefAt|csrf|at|madeAt)":"[^"]*"/g, '')}`;
     }),
   );
 }
@@ -78,7 +105,7 @@ const piece = (text: string) =>
   fc.tuple(fc.nat(text.length - 1), fc.integer({ min: 1, max: 12 })).map(([at, n]) => text.slice(at, at + n));
 /** Questions of every kind: words, halves of words, and pieces of the very things that may not be read. */
 const question = fc.oneof(
-  ...Object.values({ ...ONE, ...OTHER, p1: ONE!.phone, p2: OTHER!.phone }).map(piece),
+  ...Object.values({ ...ONE, ...OTHER, p1: ONE!.phone, p2: OTHER!.phone }).map((v) => piece(String(v))),
   fc.constantFrom(...PEOPLE).chain(piece),
   fc.stringMatching(/^[0-9 ()+/.-]{1,14}$/),
   fc.string({ maxLength: 12 }),
@@ -99,6 +126,15 @@ describe('what a role may not read never changes what it is answered', () => {
     ['seamstress', '/orders/5'],
     ['seamstress', '/clients'],
     ['seamstress', '/clients/5/earlier'],
+    ['seamstress', '/orders/5/alterations'],
+    ['seamstress', '/orders/5/leaving'],
+    ['seamstress', '/orders/5/design'],
+    ['seamstress', '/orders/5/money'],
+    ['seamstress', '/orders/5/ticket.pdf'],
+    ['seamstress', '/bench'],
+    ['seamstress', '/diary'],
+    ['seamstress', '/house/bench'],
+    ['seamstress', '/me'],
     ['seamstress', '/orders/5/sheet'],
     ['seamstress', '/orders/5/sheet.json'],
     ['seamstress', '/orders/5/sheet.csv'],
@@ -109,6 +145,31 @@ describe('what a role may not read never changes what it is answered', () => {
   ])('%s asks %s', async (role, path) => {
     const [one, other] = await answers(role, path);
     expect(one).toBe(other);
+  });
+  it('a refusal at the bench tells no price either, and nowhere is one in what the bench is given', async () => {
+    const refused = await Promise.all(
+      studios.map(async (s) => {
+        const res = await s.as.seamstress.send('POST', '/alterations/1/steps', {
+          version: 1,
+          step: { step: 'start' },
+        });
+        return `${res.status} ${(await res.text()).replace(/"(at|madeAt)":"[^"]*"/g, '')}`;
+      }),
+    );
+    expect(refused[0]).toMatch(/^409/);
+    expect(refused[0]).toBe(refused[1]);
+    for (const path of ['/orders/5/alterations', '/house/bench']) {
+      expect(await studios[1].as.seamstress.get(path).then((r) => r.text()), path).not.toMatch(
+        /1234|price [0-9]/,
+      );
+      expect(await studios[1].as.desk.get(path).then((r) => r.text()), path).toMatch(/1234\.5/);
+    }
+    const steps = (await json(studios[1].as.desk.get('/orders/5/alterations'))).alterations[0].steps;
+    expect(steps.map((s: { says: string }) => s.says)).toEqual([
+      '',
+      'by Edda, price 1234.50',
+      'by Edda, price 1234.50, needed on 1 May',
+    ]);
   });
   it('while the figures are there, and said to have been read', async () => {
     const sheet = await json(studios[1].as.desk.get('/orders/5/sheet'));

@@ -22,8 +22,11 @@ export function readMoney(typed: string): MoneyRead {
     sentence: `“${typed.trim()}” can’t be read as a price: ${why} Type 25 or 25.50.`,
   });
   if (/^[-–—]\s*\d/.test(bare)) return wrong('it is below zero.');
-  // `1,250` and `1.250` are a thousand and more: no price has three places behind its point.
   const found = NUMBER.exec(bare);
+  // `1,250` is a thousand and more, `1.250,50` too; of `1.250` alone nobody knows.
+  if (/^\d+\.\d{3}$/.test(bare)) return wrong('it may be a thousand or a few.');
+  // The mark of thousands does not part the hundredths too.
+  if (found?.[2] && found[4]?.startsWith(found[2])) return wrong('its marks can be read in two ways.');
   if (!found)
     return wrong(/[.,]\d{3,}$/.test(bare) ? 'a price has two places after the point.' : 'it is no number.');
   const amount = Number(`${found[1]!.replace(/\D/g, '')}.${found[5] ?? '0'}`);

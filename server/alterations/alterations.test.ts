@@ -110,6 +110,30 @@ describe('an alteration', () => {
     expect((await one(id)).status).toBe('accepted');
   });
 
+  it('keeps its ticks when it is withdrawn, asked and agreed again; what takes another amount is open again', async () => {
+    const id = await toBench();
+    const [first, second] = (await one(id)).boxes as { id: string }[];
+    await tick(id, first!.id);
+    await tick(id, second!.id, 'struck', 'there is no such piece');
+    await step(id, { step: 'withdraw', reason: 'not sure' });
+    await step(id, { step: 'ask-again', reason: 'sure now' });
+    await step(id, { step: 'agree', name: 'the client' });
+    const state = async () =>
+      (await one(id)).boxes.map((b: { id: string; doneBy: string | null; struck: string | null }) => [
+        b.id,
+        b.doneBy ?? b.struck ?? '',
+      ]);
+    const [a, b, ...rest] = await state();
+    expect([a[1], b[1]]).toEqual(['Test seamstress', 'there is no such piece']);
+    expect(rest.every(([, said]: [string, string]) => said === '')).toBe(true);
+    await step(id, { step: 'withdraw', reason: 'more of it' });
+    await step(id, { step: 'ask-again', reason: 'more of it' });
+    const { version } = await one(id);
+    await json(fitter!.send('PUT', `/alterations/${id}`, { version, asked: { ...WAIST, amount: '2 cm' } }));
+    await step(id, { step: 'agree', name: 'the client' });
+    expect((await state()).every(([, said]: [string, string]) => said === '')).toBe(true);
+    await step(id, { step: 'withdraw', reason: 'over' });
+  });
   it('is tried on the garment as it is by then: what stands counts, what is declined does not', async () => {
     const waistOf = async (asked: object) => {
       const { id } = await ask(asked);

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { csvOf } from '../http/csv.ts';
 import { type Caller, clientBody, json, sessionBody, startTestApp, type TestApp } from '../testing.ts';
 
 let t: TestApp;
@@ -51,6 +52,15 @@ describe('every client, given out', () => {
     expect(csv).toContain(`"'=HYPERLINK(""x"")"`);
     expect(data.find((r) => r.name.includes('HYPERLINK'))!.note).toBe('two\nlines, "quoted"');
     expect(new Set(data.map((r) => r.code)).size).toBe(2 + 650);
+  });
+
+  it('as CSV in which no cell is a formula, while numbers and phones keep their sign', () => {
+    const cells = ['+1+cmd|x!A1', '-2+3+cmd', '@SUM(A1)', '=1', '\t=1', ' =1', '＝1', '+HYPERLINK("x")', '-'];
+    const plain = ['+44 (0)20 7946-0018', '-1.25', '+3', '0123 4567', 'A-1', 'one = two', '−0.5 cm'];
+    const [told, kept] = Papa.parse<string[]>(csvOf([cells, plain])).data;
+    for (const [i, c] of told!.entries())
+      expect([c, cells[i]], cells[i]).toEqual([c === '-' ? '-' : `'${cells[i]}`, cells[i]]);
+    expect(kept).toEqual(plain);
   });
 
   it('as JSON: every reading as it was read', async () => {

@@ -50,6 +50,59 @@ const ask = (path: string, body: object) =>
 const look = (key: string) => ask('/answer/look', { key });
 const say = (key: string, answer: string, more: object = {}) => ask('/answer', { key, answer, ...more });
 
+describe('what she said', () => {
+  it('was of the time she saw: a move asks her anew, and her yes to the new time is written', async () => {
+    const { a, key } = await told([slot('2026-03-18', '10:00')]);
+    await json(say(key, 'yes', { words: 'gladly' }));
+    let view = await json(principal.get(`/appointments/${a.id}`));
+    expect([view.answer, view.answeredBy]).toEqual(['yes', null]);
+    await json(
+      principal.send('POST', `/appointments/${a.id}/move`, {
+        version: view.version,
+        slot: slot('2026-03-18', '15:00'),
+        reason: 'a premiere',
+      }),
+    );
+    view = await json(principal.get(`/appointments/${a.id}`));
+    expect([view.answer, view.answerWords]).toEqual(['', '']);
+    expect((await json(look(key))).answer).toBe('');
+    await json(say(key, 'yes'));
+    view = await json(principal.get(`/appointments/${a.id}`));
+    expect(view.answer).toBe('yes');
+    const { rows } = await t.pool.query(
+      `select what from history where entity = 'appointment' and entity_id = $1 and what like 'the client said%'`,
+      [String(a.id)],
+    );
+    expect(rows).toHaveLength(2);
+  });
+  it('by one of the staff on the studio’s own device stands under their name', async () => {
+    const { a, key } = await told([slot('2026-03-19', '10:00')]);
+    await json(
+      t.app.request('/api/answer', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', cookie: principal.cookie },
+        body: JSON.stringify({ key, answer: 'yes' }),
+      }),
+    );
+    expect(await json(principal.get(`/appointments/${a.id}`))).toMatchObject({
+      answer: 'yes',
+      answeredBy: 'Test principal',
+    });
+  });
+  it('is no longer taken once her page is closed; and a flood of guesses is not answered', async () => {
+    const { a, key } = await told([slot('2026-03-20', '10:00')]);
+    expect(await json(principal.send('POST', `/appointments/${a.id}/close-link`))).toEqual({
+      ended: expect.any(Number),
+    });
+    expect((await look(key)).status).toBe(404);
+    const seen: number[] = [];
+    for (let i = 0; i < 45; i++) seen.push((await look(`made-up-${i}`.padEnd(43, 'x'))).status);
+    expect(seen.filter((s) => s === 404).length).toBeLessThanOrEqual(40);
+    expect(seen.at(-1)).toBe(429);
+    await t.pool.query('delete from sign_in_tries');
+  });
+});
+
 describe('the client’s own page', () => {
   it('shows her times and nothing else', async () => {
     const { key } = await told([slot('2026-03-12', '10:00')], { bring: 'the shoes', note: 'house note' });

@@ -401,6 +401,42 @@ describe('a day', () => {
   });
 });
 
+describe('one client', () => {
+  it('is in one place at a time, whoever books and however many at once; times offered for one thing may lie together', async () => {
+    const { id } = await json(principal.send('POST', '/clients', clientBody('Two Places')), 201);
+    const at = (time: string, staff: number, roomId: number) =>
+      book([{ day: '2026-06-08', time, staff: [staff], roomId }], { clientId: id, orderId: null });
+    const answers = await Promise.all([at('10:00', ada, room), at('10:30', bea, bridal)]);
+    expect(answers.map((r) => r.status).sort()).toEqual([201, 409]);
+    const refused = await json(answers.find((r) => r.status === 409)!, 409);
+    expect(refused.detail).toContain('This client has another appointment at that time');
+    const { rows } = await t.pool.query(
+      `select count(*)::int as n from appointment a join slot s on s.appointment_id = a.id where a.client_id = $1 and s.state = 'taken'`,
+      [id],
+    );
+    expect(rows[0].n).toBe(1);
+    // Nor is she offered such a time.
+    const taken = await json(answers.find((r) => r.status === 201)!, 201);
+    const [slotOf] = taken.slots;
+    const found = await json(
+      desk.get(`/diary/times?kind=fitting&from=2026-06-08&until=2026-06-08&clientId=${id}`),
+    );
+    expect(found.times.length).toBeGreaterThan(0);
+    for (const f of found.times)
+      expect(f.start >= slotOf.end || f.start + 45 <= slotOf.start, `${f.time}`).toBe(true);
+    await json(
+      book(
+        [
+          { day: '2026-06-09', time: '10:00', staff: [ada], roomId: room },
+          { day: '2026-06-09', time: '10:00', staff: [bea], roomId: bridal },
+        ],
+        { clientId: id, orderId: null, heldUntil: '2026-03-12T12:00:00Z' },
+      ),
+      201,
+    );
+  });
+});
+
 describe('somebody who leaves', () => {
   it('hands bookings over one by one; what cannot go stays and is told, and nothing is dropped', async () => {
     const gone = (await json(principal.send('POST', '/staff', { name: 'Gone Soon', role: 'fitter' }), 201))

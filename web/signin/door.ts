@@ -29,7 +29,8 @@ export function ownAddress(to: string | null, origin: string): string {
   const there = new URL(to, origin);
   // A door that leads to a door is none.
   if (there.origin !== origin || there.pathname === '/sign-in') return '/orders';
-  return there.pathname + there.search + there.hash;
+  // Whole: a path of its own may begin with two slashes, and would then be read as another house.
+  return there.href;
 }
 
 /** Where a signed-in hand goes: a new page, with nothing of anybody else's in it. */
