@@ -20,7 +20,7 @@ import {
 import { noteEvent, noteOnce } from './events.ts';
 import { hashPassphrase, verifyPassphrase } from './passphrase.ts';
 import { readFactor, useCode } from './second-factor.ts';
-import { closeSignIn, findStaff, openSignIn, setupLinkHolds, useSetupLink } from './sql.ts';
+import { closeSignIn, findStaff, openSignIn, setupLinkHolds, useSetupLink, whoHolds } from './sql.ts';
 import { refuseWeak } from './strength.ts';
 import { countKnocks, countTries } from './tries.ts';
 
@@ -89,7 +89,11 @@ export function authRoutes(deps: Deps): Hono<Env> {
   });
   on(app, 'POST /sign-out', async (c) => {
     const token = cookieOf(c);
-    if (token) await closeSignIn(deps.pool, token);
+    if (token) {
+      const who = await whoHolds(deps.pool, token, false);
+      await closeSignIn(deps.pool, token);
+      if (who) deps.live.tell([['staff', who.id, 0]]);
+    }
     deleteCookie(c, COOKIE, { path: '/' });
     return c.json({ ok: true });
   });

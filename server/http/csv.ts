@@ -6,7 +6,7 @@ import Papa from 'papaparse';
  * their marks alone it can call nothing.
  */
 export const FORMULA =
-  /^(?:[=@\t\r\n\uFF1D\uFF20]|[+\-\u2212\uFF0B\uFF0D](?![\d\s().,/+-]*$)|\s+(?:[=@]|[+-](?![\d\s().,/+-]*$)))/;
+  /^(?:[=@\t\r\n\uFF1D\uFF20]|[+\-\uFF0B\uFF0D](?![\d\s().,/+-]*$)|\s+(?:[=@]|[+-](?![\d\s().,/+-]*$)))/;
 
 /** Lines of CSV (RFC 4180, CRLF), each cell safe to open in a table program. */
 export const csvOf: typeof Papa.unparse = (data, more = {}) =>

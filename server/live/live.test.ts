@@ -119,6 +119,29 @@ describe('live changes', () => {
     await page.hears(JSON.stringify(['client', client.id, 1]));
     page.close();
   });
+  it('end at once when their bearer leaves the staff, signs out or locks, and are bounded for one sign-in', async () => {
+    const principal = await t.as('principal');
+    const { id } = await json(principal.send('POST', '/staff', { name: 'Soon Gone', role: 'desk' }), 201);
+    const leaves = await listen(await t.asStaff(id));
+    await json(principal.send('DELETE', `/staff/${id}`));
+    await leaves.ends();
+    const two = await t.as('desk');
+    const [out, stays] = [await listen(two), await listen(await t.as('desk'))];
+    await two.send('POST', '/sign-out');
+    await out.ends();
+    const three = await t.as('desk');
+    const locks = await listen(three);
+    await json(three.send('POST', '/lock'));
+    await locks.ends();
+    await json(fitter.send('POST', '/clients', clientBody('Still Heard')), 201);
+    await stays.hears('"client"');
+    const many = [];
+    for (let i = 0; i < 13; i++) many.push(await listen(fitter));
+    await many[0]!.ends();
+    await json(fitter.send('POST', '/clients', clientBody('Heard By Twelve')), 201);
+    await many[12]!.hears('"client"');
+    for (const p of [...many, stays]) p.close();
+  }, 60_000);
   it('are for the signed-in, and end when the server does', async () => {
     expect((await t.app.request('/api/live')).status).toBe(401);
     const third = await anotherServer(t.url);

@@ -1,3 +1,4 @@
+import { setMaxListeners } from 'node:events';
 import type { Changed } from '@rocchetto/contract/live.ts';
 import pg from 'pg';
 import type { Logger } from 'pino';
@@ -39,6 +40,8 @@ export function openLive(databaseUrl: string, log: Logger): Live {
   let timer: NodeJS.Timeout | undefined;
   let client: pg.Client | undefined;
   const ending = new AbortController();
+  // Every open page waits for it.
+  setMaxListeners(0, ending.signal);
   let closed = false;
   let wait = 100;
   const say = (changed: readonly Changed[] | null) => {

@@ -1,15 +1,22 @@
 import { may } from '@rocchetto/contract/may.ts';
 import { timeIn } from '@rocchetto/core/dates/studio-day.ts';
 import { useEffect, useRef, useState } from 'react';
+import { useDispatch } from 'react-redux';
 import { Link, Navigate, NavLink, Outlet, useLocation } from 'react-router';
+import { api, setCsrfToken } from '../api/base.ts';
 import { problemOf } from '../api/problem.ts';
+import { fittingOutbox } from '../fitting/useOutbox.ts';
 import { PendingReadings } from '../measuring/PendingReadings.tsx';
-import { forgetTold, useToldAt } from '../offline/connection.ts';
+import { outbox } from '../measuring/useOutbox.ts';
+import { setAuthor, whenStrange } from '../offline/author.ts';
+import { useToldAt } from '../offline/connection.ts';
 import { Problem } from '../shared/Problem.tsx';
+import { isSignOut, owesSignOut, signOutHere } from '../signin/sign-out.ts';
 import { FindLater } from './FindLater.tsx';
+import { LockScreen, useLock } from './Lock.tsx';
 import { MeContext } from './me.ts';
 import { ShortcutList } from './Shortcuts.tsx';
-import { useMeQuery, useSignOutMutation } from './session.ts';
+import { useMeQuery } from './session.ts';
 import { useLive } from './useLive.ts';
 
 const initials = (name: string) =>
@@ -44,11 +51,14 @@ export function Frame() {
     pollingInterval: toldAt ? 5_000 : 0,
   });
   const { pathname, search } = useLocation();
-  const [signOut] = useSignOutMutation();
   const [finding, setFinding] = useState(false);
   const work = useRef<HTMLDivElement>(null);
-  const signedOut = error !== undefined && problemOf(error).status === 401;
-  useLive(me !== undefined && !signedOut);
+  const dispatch = useDispatch();
+  const status = error === undefined ? 0 : problemOf(error).status;
+  const signedOut = status === 401;
+  const { locked, lock, open } = useLock(me?.idleMinutes, status === 423);
+  useLive(me !== undefined && !signedOut && !locked && !me.factorOwed);
+  useAuthor(signedOut ? undefined : me, refetch);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new place closes the find row of a phone
   useEffect(() => setFinding(false), [pathname]);
   // A new place is told to a screen reader by moving the focus there.
@@ -58,20 +68,29 @@ export function Frame() {
     else if (pathname) work.current?.focus();
   }, [pathname]);
 
+  if (owesSignOut()) return <Navigate to="/sign-in" replace />;
   if (isLoading) return <p className="work soft">Opening the studio’s book …</p>;
   if (signedOut) return <Navigate to={`/sign-in?to=${encodeURIComponent(pathname + search)}`} replace />;
+  const leave = async () => {
+    // What has reached the book leaves this device with the one who wrote it.
+    await Promise.race([outbox().leave(), new Promise((r) => setTimeout(r, 2000))]).catch(() => undefined);
+    await signOutHere();
+    window.location.assign('/sign-in');
+  };
+  const unlocked = (csrf: string) => {
+    if (csrf) setCsrfToken(csrf);
+    open();
+    dispatch(api.util.invalidateTags(['Me']));
+  };
+  if (locked && !me)
+    return <LockScreen name={lockedName(error)} onOpen={unlocked} onLeave={() => void leave()} />;
   if (!me)
     return (
       <div className="work">
         <Problem error={error} again={refetch} />
       </div>
     );
-  const leave = async () => {
-    await signOut();
-    await forgetTold();
-    window.location.assign('/sign-in');
-  };
-  return (
+  const page = (
     <MeContext value={me}>
       <a className="skip" href="#work">
         To the work
@@ -114,6 +133,10 @@ export function Frame() {
             <p>
               {me.name} <span className="soft">{me.role}</span>
             </p>
+            <Link to="/account">Your account</Link>
+            <button type="button" className="quiet" onClick={lock}>
+              Lock screen
+            </button>
             <button type="button" className="quiet" onClick={leave}>
               Sign out
             </button>
@@ -127,8 +150,44 @@ export function Frame() {
         </p>
       )}
       <div ref={work} tabIndex={-1} className="outlet">
-        <Outlet />
+        {me.factorOwed && pathname !== '/account' ? <Navigate to="/account" replace /> : <Outlet />}
       </div>
     </MeContext>
   );
+  // The page stays where it is beneath the lock: what is being written in it is not touched.
+  return (
+    <>
+      <div inert={locked}>{page}</div>
+      {locked && <LockScreen name={me.name} onOpen={unlocked} onLeave={() => void leave()} />}
+    </>
+  );
+}
+
+/** Whose screen it is, from the server's own sentence: after a reload nothing else is answered. */
+const lockedName = (error: unknown) => /passphrase of (.+) to go on/.exec(problemOf(error).detail)?.[1] ?? '';
+
+/**
+ * What is kept on this device is written by whoever is signed in here, and sent under their sign-in only. A page whose
+ * sign-in has become another's begins anew: nothing of the one before stays on the screen.
+ */
+function useAuthor(me: { readonly id: number; readonly name: string } | undefined, ask: () => unknown) {
+  const was = useRef<number>(undefined);
+  useEffect(() => {
+    setAuthor(me ?? null);
+    if (me) {
+      if (was.current !== undefined && was.current !== me.id) window.location.reload();
+      was.current = me.id;
+      // Both outboxes begin with the page, wherever it is: what waits for this hand goes.
+      outbox();
+      fittingOutbox();
+    }
+  }, [me]);
+  useEffect(() => {
+    whenStrange(() => void ask());
+    const elsewhere = (e: StorageEvent) => {
+      if (isSignOut(e)) window.location.assign('/sign-in');
+    };
+    window.addEventListener('storage', elsewhere);
+    return () => window.removeEventListener('storage', elsewhere);
+  }, [ask]);
 }

@@ -1,5 +1,5 @@
 import type { Me } from '@rocchetto/contract';
-import { api, change, setCsrfToken } from '../api/base.ts';
+import { api, setCsrfToken } from '../api/base.ts';
 
 const session = api.injectEndpoints({
   endpoints: (b) => ({
@@ -11,7 +11,6 @@ const session = api.injectEndpoints({
       },
       providesTags: ['Me'],
     }),
-    signOut: b.mutation<void, void>({ query: () => change('/sign-out', 'POST') }),
   }),
 });
-export const { useMeQuery, useSignOutMutation } = session;
+export const { useMeQuery } = session;

@@ -1,7 +1,7 @@
 import './pictures.css';
 import { useId, useRef, useState } from 'react';
-import { csrfToken } from '../api/base.ts';
 import { Notice } from '../shared/Notice.tsx';
+import { fittingOutbox } from './useOutbox.ts';
 
 interface Props {
   readonly orderId: number;
@@ -11,33 +11,37 @@ interface Props {
   readonly onKept: () => void;
 }
 
-/** Takes pictures from the device, or from its camera, and sends each; one that is refused says why. */
+/** Takes pictures from the device, or from its camera: each is saved here first and then sent; one that is refused says why. */
 export function PictureField({ orderId, label, keep, onKept }: Props) {
   const id = useId();
   const [says, setSays] = useState<readonly string[]>([]);
+  const [waiting, setWaits] = useState(0);
   const [busy, setBusy] = useState(0);
   const field = useRef<HTMLInputElement>(null);
   const add = async (files: readonly File[]) => {
     const wrong: string[] = [];
+    let waits = 0;
     setSays([]);
+    setWaits(0);
     for (const [i, file] of files.entries()) {
       setBusy(files.length - i);
-      try {
-        const res = await fetch(`/api/orders/${orderId}/photos?${new URLSearchParams(keep)}`, {
-          method: 'POST',
-          headers: { 'x-csrf-token': csrfToken(), 'content-type': file.type || 'application/octet-stream' },
-          body: file,
-        });
-        if (!res.ok) {
-          const { detail = 'It was refused.' } = (await res.json().catch(() => ({}))) as { detail?: string };
-          wrong.push(`${file.name}: ${detail}`);
-        }
-      } catch {
-        wrong.push(`${file.name} could not be sent; the studio cannot be reached just now. Choose it again.`);
-      }
+      const sent = await fittingOutbox().keep({
+        orderId,
+        is: 'photo',
+        path: `/orders/${orderId}/photos?${new URLSearchParams(keep)}`,
+        body: file,
+        says: `Photograph ${[keep.words, file.name].filter(Boolean).join(', ')}`,
+      });
+      if (sent.is === 'refused') wrong.push(`${file.name}: ${sent.sentence}`);
+      if (sent.is === 'waits' && !sent.safe)
+        wrong.push(
+          `${file.name} could not be sent, and this browser cannot keep it. Leave this page open until the studio can be reached.`,
+        );
+      if (sent.is === 'waits' && sent.safe) waits++;
     }
     if (field.current) field.current.value = '';
     setSays(wrong);
+    setWaits(waits);
     setBusy(0);
     onKept();
   };
@@ -48,6 +52,12 @@ export function PictureField({ orderId, label, keep, onKept }: Props) {
           {s}
         </Notice>
       ))}
+      {waiting > 0 && (
+        <Notice>
+          {waiting === 1 ? 'The photograph is' : `${waiting} photographs are`} saved on this device and sent
+          as soon as the studio can be reached.
+        </Notice>
+      )}
       <span className="picturefield">
         <input
           ref={field}

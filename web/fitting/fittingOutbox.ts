@@ -1,12 +1,14 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { csrfToken } from '../api/base.ts';
+import { type Author, author, onAuthor, sendKept, whose } from '../offline/author.ts';
 
-/** What is written at a fitting: a change asked for, a step of one, pins counted, points measured. */
+/** What is written at a fitting: a change asked for, a step of one, pins counted, points measured, a photograph. */
 export interface FittingWrite {
   readonly orderId: number;
-  readonly is: 'ask' | 'step' | 'pins' | 'points';
+  readonly is: 'ask' | 'step' | 'pins' | 'points' | 'photo';
   /** where it goes, below /api; '' for a step of a change that has not reached the book itself */
   readonly path: string;
+  /** a photograph is its own bytes */
   readonly body: object;
   /** in words, lengths kept open */
   readonly says: string;
@@ -23,11 +25,16 @@ export interface Waiting extends FittingWrite {
   readonly refused: string;
   /** its first try is still under way: it does not wait yet */
   readonly first?: boolean;
+  /** who wrote it: it goes under their sign-in only. Absent in what an earlier build kept */
+  readonly by?: Author;
 }
 /** What became of it at the first try. */
 export type FirstTry =
   | { readonly is: 'kept' }
-  | { readonly is: 'waits' }
+  | {
+      readonly is: 'waits' /** false where this browser keeps nothing: closed, it is lost */;
+      readonly safe: boolean;
+    }
   | { readonly is: 'refused'; readonly sentence: string };
 
 interface Shape extends DBSchema {
@@ -37,8 +44,6 @@ interface Shape extends DBSchema {
 const forward = (row: Waiting): Waiting =>
   row.path === undefined ? { ...row, is: 'ask', path: `/orders/${row.orderId}/alterations`, says: '' } : row;
 
-/** Statuses after which it is tried again: signed out, slowed down, or a server that is away. */
-const AGAIN = [401, 403, 408, 429];
 const FIRST_WAIT = 1000;
 const MOST_WAIT = 15_000;
 
@@ -66,6 +71,7 @@ export class FittingOutbox {
       }),
     );
     window.addEventListener('online', () => this.#soon(0));
+    onAuthor(() => this.#soon(0));
     this.#loaded = this.#load();
   }
 
@@ -78,15 +84,23 @@ export class FittingOutbox {
   /** Kept on this device and sent; what the first try came to. */
   async keep(write: FittingWrite): Promise<FirstTry> {
     await this.#loaded;
-    const one: Waiting = { ...write, id: crypto.randomUUID(), seq: this.#seq++, refused: '', first: true };
-    await this.#put(one);
+    const by = author();
+    const one: Waiting = {
+      ...write,
+      id: crypto.randomUUID(),
+      seq: this.#seq++,
+      refused: '',
+      first: true,
+      ...(by ? { by } : {}),
+    };
+    const safe = await this.#put(one);
     // What waits already goes first, so that the order of writing stays.
-    if (one.path === '' || this.#waiting.some((w) => w.refused === '' && w.seq < one.seq)) {
+    if (one.path === '' || this.#waiting.some((w) => this.#goes(w) && w.seq < one.seq)) {
       await this.#put({ ...one, first: false });
       this.#soon(0);
-      return { is: 'waits' };
+      return { is: 'waits', safe };
     }
-    const sent = await this.#inTurn(one);
+    const sent = await this.#inTurn(one, safe);
     if (sent.is === 'waits') await this.#put({ ...one, first: false });
     // What the server will not take goes back to the hand that is still at it.
     if (sent.is === 'refused') await this.drop(one.id);
@@ -112,10 +126,27 @@ export class FittingOutbox {
       // Nothing can be kept here; nothing waits.
     }
   }
-  async #put(one: Waiting) {
+  /** Whether this browser keeps it. */
+  async #put(one: Waiting): Promise<boolean> {
     this.#waiting = [...this.#waiting.filter((w) => w.id !== one.id), one].sort((a, b) => a.seq - b.seq);
     this.#tell();
-    await this.#db.then((db) => db.put('ask', one)).catch(() => undefined);
+    return this.#db
+      .then((db) => db.put('ask', one))
+      .then(
+        () => true,
+        () => false,
+      );
+  }
+  /** What may be sent now: not refused, on its own feet, and of whoever is signed in. */
+  #goes = (w: Waiting) => w.refused === '' && w.path !== '' && whose(w.by) === 'mine';
+
+  /** Whoever is signed in says that what an earlier build kept without a name is theirs. */
+  async claim(orderId: number) {
+    const by = author();
+    if (by)
+      for (const w of this.#waiting.filter((x) => x.orderId === orderId && !x.by))
+        await this.#put({ ...w, by });
+    this.#soon(0);
   }
   #tell() {
     for (const listener of this.#listeners) listener();
@@ -126,7 +157,7 @@ export class FittingOutbox {
   }
 
   async #next() {
-    const one = this.#waiting.find((w) => w.refused === '' && w.path !== '');
+    const one = this.#waiting.find(this.#goes);
     if (!one) return;
     const sent = await this.#inTurn(one);
     if (sent.is === 'refused') await this.#put({ ...one, refused: sent.sentence });
@@ -134,42 +165,39 @@ export class FittingOutbox {
   }
 
   /** One at a time, whoever asks. */
-  #inTurn(one: Waiting): Promise<FirstTry> {
-    const turn = this.#sending.then(() => this.#send(one));
+  #inTurn(one: Waiting, safe = true): Promise<FirstTry> {
+    const turn = this.#sending.then(() => this.#send(one, safe));
     this.#sending = turn;
     return turn;
   }
 
-  async #send(one: Waiting): Promise<FirstTry> {
+  async #send(one: Waiting, safe: boolean): Promise<FirstTry> {
     if (!this.#waiting.some((w) => w.id === one.id)) return { is: 'kept' };
-    try {
-      const answer = await fetch(`/api${one.path}`, {
-        method: 'POST',
-        headers: {
-          'content-type': 'application/json',
-          'x-csrf-token': csrfToken(),
-          'idempotency-key': one.id,
-        },
-        body: JSON.stringify(one.body),
-      });
-      if (answer.ok) {
-        this.#wait = FIRST_WAIT;
-        await this.#follow(one, (await answer.json().catch(() => ({}))) as { id?: number; version?: number });
-        await this.drop(one.id);
-        this.#onAnswered(one.orderId);
-        return { is: 'kept' };
-      }
-      if (answer.status >= 400 && answer.status < 500 && !AGAIN.includes(answer.status)) {
-        const { detail = 'It was refused.' } = (await answer.json().catch(() => ({}))) as { detail?: string };
-        this.#onAnswered(one.orderId);
-        return { is: 'refused', sentence: detail };
-      }
-    } catch {
-      // The network is away: it stays waiting.
+    const picture = one.body instanceof Blob ? one.body : null;
+    const type = picture ? picture.type || 'application/octet-stream' : 'application/json';
+    const sent = one.by
+      ? await sendKept(`/api${one.path}`, one.by, {
+          headers: { 'content-type': type, 'x-csrf-token': csrfToken(), 'idempotency-key': one.id },
+          body: picture ?? JSON.stringify(one.body),
+        })
+      : ({ is: 'waits' } as const);
+    if (sent.is === 'kept') {
+      this.#wait = FIRST_WAIT;
+      await this.#follow(
+        one,
+        (await sent.answer.json().catch(() => ({}))) as { id?: number; version?: number },
+      );
+      await this.drop(one.id);
+      this.#onAnswered(one.orderId);
+      return { is: 'kept' };
+    }
+    if (sent.is === 'refused') {
+      this.#onAnswered(one.orderId);
+      return sent;
     }
     this.#wait = Math.min(this.#wait * 2, MOST_WAIT);
     this.#soon(this.#wait);
-    return { is: 'waits' };
+    return { is: 'waits', safe };
   }
 
   /** What follows a change now knows where it goes; kept before the change itself leaves the device. */

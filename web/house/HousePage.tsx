@@ -55,7 +55,9 @@ export function Component() {
         <Link to="/house/rules">House rules</Link>: ease, allowances, darts, rounding, ways of measuring, ages
         and lead times. <Link to="/house/bench">Minutes, prices and signs</Link>: what the bench reckons with,
         and the house’s words for what is seen on the cloth. <Link to="/how-we-measure">How we measure</Link>,
-        and <Link to="/whose-tape">whose tape</Link> reads how well.
+        and <Link to="/whose-tape">whose tape</Link> reads how well.{' '}
+        <Link to="/house/security">Security</Link>: when screens lock, who needs a second factor, and what
+        happened at the doors.
       </p>
       <Settings />
       <Staff />

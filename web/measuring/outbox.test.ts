@@ -3,7 +3,8 @@ import type { ReadingWire, SessionWrite } from '@rocchetto/contract';
 import { USUAL_SCHOOLS } from '@rocchetto/core';
 import { IDBFactory } from 'fake-indexeddb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { Outbox } from './outbox.ts';
+import { setAuthor, whenStrange } from '../offline/author.ts';
+import { Outbox, waitingOf } from './outbox.ts';
 
 const session: SessionWrite = {
   id: '11111111-1111-4111-8111-111111111111',
@@ -43,14 +44,18 @@ const reading = (text = '70'): ReadingWire => ({
 
 /** What the stand-in server was sent, and how it answers next. */
 let sent: string[][];
+let authors: string[];
 let answer: (ids: string[]) => Promise<Response> | Response;
 const keepAll = (ids: string[]) => Response.json({ kept: ids, refused: [] });
 beforeEach(() => {
   globalThis.indexedDB = new IDBFactory();
   globalThis.window = new EventTarget() as Window & typeof globalThis;
+  setAuthor({ id: 1, name: 'Ilse Brandt' });
   sent = [];
   answer = keepAll;
-  vi.stubGlobal('fetch', async (_: string, init: { body: string }) => {
+  authors = [];
+  vi.stubGlobal('fetch', async (_: string, init: { body: string; headers: Record<string, string> }) => {
+    authors.push(init.headers['x-author']!);
     const ids = (JSON.parse(init.body) as { readings: { id: string }[] }).readings.map((r) => r.id);
     const res = await answer(ids);
     sent.push(ids);
@@ -203,4 +208,117 @@ describe('the outbox', () => {
     await expect(box.begin(session, 1)).rejects.toThrow('private window');
     expect(box.snapshot()).toEqual([]);
   });
+});
+
+describe('whose reading it is', () => {
+  it('goes under its writer’s sign-in only: after an expired one, the next hand’s sends nothing of it', async () => {
+    answer = () => Response.json({ code: 'signed-out' }, { status: 401 });
+    const box = new Outbox(() => undefined);
+    await box.begin(session, 1);
+    const hers = reading();
+    await box.keep(session.id, hers);
+    await until(() => sent.length > 0);
+    setAuthor({ id: 2, name: 'Bram Teller' });
+    answer = keepAll;
+    sent = [];
+    authors = [];
+    const his = reading();
+    await box.keep(session.id, his);
+    await until(() => box.snapshot().some((k) => k.reading.id === his.id && k.sent));
+    expect(sent.flat()).toEqual([his.id]);
+    expect(new Set(authors)).toEqual(new Set(['2']));
+    expect(waitingOf(box.snapshot(), 'other').map((k) => [k.reading.id, k.by?.name])).toEqual([
+      [hers.id, 'Ilse Brandt'],
+    ]);
+    setAuthor({ id: 1, name: 'Ilse Brandt' });
+    await until(() => box.snapshot().every((k) => k.sent));
+    expect(authors.at(-1)).toBe('1');
+  });
+
+  it('a page whose sign-in became another’s asks who is there, and what is refused of one holds up nothing of another', async () => {
+    const strange = vi.fn();
+    whenStrange(strange);
+    answer = () => Response.json({ code: 'other-author', detail: 'x' }, { status: 409 });
+    const box = new Outbox(() => undefined);
+    await box.begin(session, 1);
+    await box.keep(session.id, reading());
+    await until(() => strange.mock.calls.length > 0);
+    expect(box.snapshot()[0]).toMatchObject({ sent: false, refused: '' });
+    // Not open to this role: her own refusal, told, and his go on.
+    answer = () => Response.json({ code: 'not-yours', detail: 'Not open to the role.' }, { status: 403 });
+    box.sendNow();
+    await until(() => box.snapshot()[0]!.refused !== '');
+    setAuthor({ id: 2, name: 'Bram Teller' });
+    answer = keepAll;
+    await box.keep(session.id, reading());
+    await until(() => box.snapshot()[1]!.sent);
+    expect(box.snapshot()[0]).toMatchObject({ refused: 'Not open to the role.', sent: false });
+    whenStrange(() => undefined);
+  });
+
+  it('what was kept without a name waits until somebody says that it is theirs', async () => {
+    setAuthor(null);
+    const box = new Outbox(() => undefined);
+    await box.begin(session, 1);
+    await box.keep(session.id, reading());
+    setAuthor({ id: 2, name: 'Bram Teller' });
+    await new Promise((r) => setTimeout(r, 40));
+    expect(sent).toEqual([]);
+    expect(waitingOf(box.snapshot(), 'unknown')).toHaveLength(1);
+    await box.claim();
+    await until(() => box.snapshot()[0]!.sent);
+    expect(authors).toEqual(['2']);
+  });
+
+  it('leaves the device with its writer once it is in the book; what waits stays, its client’s number with it', async () => {
+    const box = new Outbox(() => undefined);
+    await box.begin(session, 1);
+    await box.keep(session.id, reading());
+    await until(() => box.snapshot()[0]!.sent);
+    answer = () => Promise.reject(new TypeError('Failed to fetch'));
+    const other = { ...session, id: '22222222-2222-4222-8222-222222222222', clientId: 9 };
+    await box.begin(other, 1);
+    const waits = reading();
+    await box.keep(other.id, waits);
+    await box.leave();
+    expect(box.snapshot().map((k) => k.reading.id)).toEqual([waits.id]);
+    const again = new Outbox(() => undefined);
+    await until(() => again.snapshot().length === 1);
+    expect(await again.newestFor(7)).toMatchObject({ id: other.id });
+    answer = keepAll;
+    again.sendNow();
+    await until(() => again.snapshot()[0]!.sent);
+    await again.leave();
+    expect(await again.newestFor(7)).toBeUndefined();
+  });
+
+  it('ten thousand on one device, half of them another’s: one’s own are sent, in hundreds, and none of the others', async () => {
+    answer = () => Promise.reject(new TypeError('Failed to fetch'));
+    const first = new Outbox(() => undefined);
+    await first.begin(session, 1);
+    // Laid in at once, as a device has them after a long day without a network.
+    const db = await (await import('idb')).openDB('rocchetto', 1);
+    const tx = db.transaction('reading', 'readwrite');
+    for (let i = 0; i < 10_000; i++) {
+      const r = reading();
+      const by = i % 2 ? { id: 2, name: 'Bram Teller' } : { id: 1, name: 'Ilse Brandt' };
+      void tx.store.put({
+        id: r.id,
+        reading: r,
+        sessionId: session.id,
+        seq: i,
+        sent: false,
+        refused: '',
+        by,
+      });
+    }
+    await tx.done;
+    answer = keepAll;
+    sent = [];
+    const box = new Outbox(() => undefined);
+    await until(() => box.snapshot().filter((k) => k.sent).length === 5000);
+    await new Promise((r) => setTimeout(r, 100));
+    expect(waitingOf(box.snapshot(), 'other')).toHaveLength(5000);
+    expect(sent.every((ids) => ids.length <= 100)).toBe(true);
+  }, 120_000);
 });

@@ -1,6 +1,7 @@
 import type { ReadingsAnswer, ReadingWire, SessionWrite } from '@rocchetto/contract';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { csrfToken } from '../api/base.ts';
+import { type Author, author, onAuthor, sendKept, type Whose, whose } from '../offline/author.ts';
 
 /** A reading on this device: kept before it is sent, and kept after, until it is a week old. */
 export interface KeptReading {
@@ -11,12 +12,18 @@ export interface KeptReading {
   readonly sent: boolean;
   /** the server's sentence when it would not take it */
   readonly refused: string;
+  /** who wrote it: it goes under their sign-in only. Absent in what an earlier build kept */
+  readonly by?: Author;
 }
 
 interface Shape extends DBSchema {
   session: { key: string; value: { session: SessionWrite; by: number } };
   reading: { key: string; value: KeptReading & { id: string }; indexes: { bySession: string } };
 }
+
+/** What of this device waits to be sent, of one kind of writer. */
+export const waitingOf = (kept: readonly KeptReading[], of: Whose): readonly KeptReading[] =>
+  kept.filter((k) => !k.sent && whose(k.by) === of);
 
 /**
  * The readings of this device. An accepted reading is written to the browser's own database first and then
@@ -48,6 +55,7 @@ export class Outbox {
       }),
     );
     window.addEventListener('online', this.sendNow);
+    onAuthor(this.sendNow);
     this.#loaded = this.#load().catch(() => undefined);
   }
 
@@ -83,7 +91,15 @@ export class Outbox {
 
   /** Resolves once the reading is safe on this device. @throws when the browser cannot keep it */
   async keep(sessionId: string, reading: ReadingWire) {
-    const kept: KeptReading = { reading, sessionId, seq: this.#seq++, sent: false, refused: '' };
+    const by = author();
+    const kept: KeptReading = {
+      reading,
+      sessionId,
+      seq: this.#seq++,
+      sent: false,
+      refused: '',
+      ...(by ? { by } : {}),
+    };
     await (await this.#db).put('reading', { ...kept, id: reading.id });
     this.#kept = [...this.#kept, kept];
     this.#tell();
@@ -121,7 +137,7 @@ export class Outbox {
 
   /** The session whose turn it is: one with readings that wait, whose last try is long enough ago. */
   #next(): { session: SessionWrite; batch: readonly KeptReading[] } | null {
-    const waiting = this.#kept.filter((k) => !k.sent && !k.refused);
+    const waiting = this.#kept.filter((k) => !k.sent && !k.refused && whose(k.by) === 'mine');
     const now = Date.now();
     for (const id of new Set(waiting.map((k) => k.sessionId))) {
       const session = this.#sessions.get(id);
@@ -138,8 +154,7 @@ export class Outbox {
     const { session, batch } = next;
     this.#sending = true;
     try {
-      const answer = await fetch('/api/readings', {
-        method: 'POST',
+      const sent = await sendKept('/api/readings', batch[0]!.by!, {
         headers: {
           'content-type': 'application/json',
           'x-csrf-token': csrfToken(),
@@ -148,17 +163,16 @@ export class Outbox {
         },
         body: JSON.stringify({ session, readings: batch.map((k) => k.reading) }),
       });
-      if (answer.ok) {
-        const said = (await answer.json()) as ReadingsAnswer;
+      if (sent.is === 'kept') {
+        const said = (await sent.answer.json()) as ReadingsAnswer;
         await this.#settle(batch, said);
         // An answer that is silent about something sent is no answer for it: that waits and is sent again.
         if (said.kept.length + said.refused.length < batch.length) throw new Error('not answered for');
       }
-      // Signed out, slowed down or away: it stays waiting. Any other refusal of all will not mend itself.
-      else if (answer.status >= 400 && answer.status < 500 && ![401, 403, 408, 429].includes(answer.status)) {
-        const { detail = 'It was refused.' } = (await answer.json().catch(() => ({}))) as { detail?: string };
-        await this.#mark(new Map(batch.map((k) => [k.reading.id, { refused: detail }])));
-      } else throw new Error(String(answer.status));
+      // A refusal of all will not mend itself. Signed out, slowed down or away: it stays waiting.
+      else if (sent.is === 'refused')
+        await this.#mark(new Map(batch.map((k) => [k.reading.id, { refused: sent.sentence }])));
+      else throw new Error('not now');
       this.#waits.delete(session.id);
       this.#notBefore.delete(session.id);
       this.#onSent(session);
@@ -189,6 +203,32 @@ export class Outbox {
   #later() {
     const due = [...this.#notBefore.values()];
     if (due.length > 0) this.#soon(Math.max(50, Math.min(...due) - Date.now()));
+  }
+
+  /** Whoever is signed in says that what an earlier build kept without a name is theirs. */
+  async claim() {
+    const by = author();
+    if (by)
+      await this.#mark(
+        new Map(this.#kept.filter((k) => !k.by && !k.sent).map((k) => [k.reading.id, { by }])),
+      );
+    this.#soon(0);
+  }
+
+  /** Somebody signs out: what has reached the book leaves this device; what waits stays for its writer. */
+  async leave() {
+    await this.#loaded;
+    const db = await this.#db;
+    const gone = this.#kept.filter((k) => k.sent);
+    this.#kept = this.#kept.filter((k) => !k.sent);
+    this.#tell();
+    const needed = new Set(this.#kept.map((k) => k.sessionId));
+    for (const k of gone) await db.delete('reading', k.reading.id);
+    for (const { session } of await db.getAll('session'))
+      if (!needed.has(session.id)) {
+        this.#sessions.delete(session.id);
+        await db.delete('session', session.id);
+      }
   }
 
   /** Takes a refused reading off this device's list, once a hand has seen why. */

@@ -21,9 +21,14 @@ export function Component() {
     if (passphrase.length < LEAST) return;
     setBusy(true);
     const name = String(form.get('name')).trim();
-    const refused = await knock('/setup', { token: window.location.hash.slice(1), name, passphrase });
-    if (refused === null) return goIn('/orders');
-    setWrong(refused);
+    const { open, says, answer } = await knock('/setup', {
+      token: window.location.hash.slice(1),
+      name,
+      passphrase,
+    });
+    // With a second factor the way in is the door itself.
+    if (open) return goIn((answer as { in?: boolean } | null)?.in === false ? '/sign-in' : '/orders');
+    setWrong(says);
     setBusy(false);
   };
   return (
@@ -50,7 +55,7 @@ export function Component() {
           </p>
         )}
         <button type="submit" className="take" disabled={busy}>
-          Keep it and go in
+          Save and sign in
         </button>
       </form>
     </main>

@@ -3,11 +3,31 @@ import { type FormEvent, useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { goIn, knock } from './door.ts';
 import { PassphraseField } from './PassphraseField.tsx';
+import { owesSignOut, settleSignOut } from './sign-out.ts';
+
+/** Whether a sign-out of this device has not reached the server yet; tried again until it has. */
+function useOwedSignOut(): boolean {
+  const [owed, setOwed] = useState(owesSignOut);
+  useEffect(() => {
+    if (!owed) return;
+    const settle = () => void settleSignOut().then((done) => setOwed(!done));
+    settle();
+    const timer = setInterval(settle, 5000);
+    window.addEventListener('online', settle);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener('online', settle);
+    };
+  }, [owed]);
+  return owed;
+}
 
 export function Component() {
   const [params] = useSearchParams();
   const [wrong, setWrong] = useState<{ name?: string; passphrase?: string; all?: string }>({});
   const [busy, setBusy] = useState(false);
+  const [asksCode, setAsksCode] = useState(false);
+  const owed = useOwedSignOut();
   useEffect(() => {
     document.title = 'Sign in · Rocchetto';
   }, []);
@@ -21,9 +41,14 @@ export function Component() {
         ...(passphrase ? {} : { passphrase: 'The passphrase is missing.' }),
       });
     setBusy(true);
-    const refused = await knock('/sign-in', { name, passphrase });
-    if (refused === null) return goIn(params.get('to'));
-    setWrong({ all: refused });
+    const {
+      open,
+      says,
+      code: said,
+    } = await knock('/sign-in', { name, passphrase, code: String(form.get('code') ?? '') });
+    if (open) return goIn(params.get('to'));
+    setAsksCode(asksCode || said === 'code-needed');
+    setWrong(said === 'code-needed' ? {} : { all: says });
     setBusy(false);
   };
   return (
@@ -34,6 +59,12 @@ export function Component() {
         <p className="soft">The workroom’s book of measures, sheets and fittings.</p>
       </div>
       <form onSubmit={enter} noValidate>
+        {owed && (
+          <div className="notice look" role="status">
+            You are signed out on this device. The server can’t be reached yet; it is told as soon as it is
+            back.
+          </div>
+        )}
         {wrong.all && (
           <div className="notice bad" role="alert">
             {wrong.all}
@@ -63,6 +94,12 @@ export function Component() {
           <p id="wrong-pass" className="wrong" role="alert">
             {wrong.passphrase}
           </p>
+        )}
+        {asksCode && (
+          <>
+            <label htmlFor="code">Six digits of your authenticator, or a recovery code</label>
+            <input id="code" name="code" className="field" autoComplete="one-time-code" autoFocus />
+          </>
         )}
         <button type="submit" className="take" disabled={busy}>
           Sign in

@@ -1,8 +1,18 @@
 import { problemOf } from '../api/problem.ts';
+import { setLockedHere } from '../app/idle.ts';
 import { forgetTold } from '../offline/connection.ts';
+import { signOutSettled } from './sign-out.ts';
 
-/** Sends a form of the door; answers null when it was taken, else what the server or its silence says. */
-export async function knock(path: '/sign-in' | '/setup', body: object): Promise<string | null> {
+/** What the door says: open, or a sentence; a code where the second factor is asked for. */
+export interface Knocked {
+  readonly open: boolean;
+  readonly says: string;
+  readonly code: string;
+  readonly answer: unknown;
+}
+
+/** Sends a form of the door. */
+export async function knock(path: '/sign-in' | '/setup', body: object): Promise<Knocked> {
   try {
     const res = await fetch(`/api${path}`, {
       method: 'POST',
@@ -12,11 +22,15 @@ export async function knock(path: '/sign-in' | '/setup', body: object): Promise<
     if (res.ok) {
       // What another hand was told on this device is not this one’s to read.
       await forgetTold();
-      return null;
+      // The sign-in that this device had before was ended by this one.
+      signOutSettled();
+      setLockedHere(false);
+      return { open: true, says: '', code: '', answer: await res.json().catch(() => null) };
     }
-    return problemOf({ status: res.status, data: await res.json().catch(() => null) }).detail;
+    const { detail, code } = problemOf({ status: res.status, data: await res.json().catch(() => null) });
+    return { open: false, says: detail, code, answer: null };
   } catch {
-    return problemOf(undefined).detail;
+    return { open: false, says: problemOf(undefined).detail, code: 'away', answer: null };
   }
 }
 
