@@ -65,7 +65,13 @@ export async function alterationsBench(cluster: Cluster, say: (line: string) => 
       select a.id, n, 'b' || n, '', 'front', 'outer', 'side seam', 'both', 2, -0.5, true
         from alteration a, generate_series(1, 6) n`);
     await pool.query('analyze');
-    const app = createApp({ pool, log: pino({ level: 'silent' }), live: NO_LIVE, now: () => new Date() });
+    const app = createApp({
+      pool,
+      url,
+      log: pino({ level: 'silent' }),
+      live: NO_LIVE,
+      now: () => new Date(),
+    });
     const cookie = `rocchetto=${await openSignIn(pool, 1)}`;
     const get = async (path: string) => {
       const res = await app.request(`/api${path}`, { headers: { cookie } });

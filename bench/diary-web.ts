@@ -23,7 +23,7 @@ const WATCH = `window.frames_ = []; window.until_ = true; (() => {
 /** How the day and the weeks of a house with 40 staff feel on a slow machine. @param day one of `bench_diary` with bookings */
 export async function diaryWebBench(cluster: Cluster, day: string, say: (line: string) => void) {
   await buildWeb();
-  const pool = openPool(cluster.url('bench_diary'), () => undefined, 2);
+  const pool = openPool(cluster.url('bench_diary'), () => undefined, { max: 2 });
   await pool.query(`update staff set role = 'principal' where name = 'Hand 1'`);
   const { rows } = await pool.query<{ id: number }>(`select id from staff where name = 'Hand 1'`);
   const cookie = await openSignIn(pool, rows[0]!.id);

@@ -125,7 +125,13 @@ export async function diaryBench(cluster: Cluster, say: (line: string) => void):
       ['desk' satisfies Role],
     );
     const start = await fill(pool);
-    const app = createApp({ pool, log: pino({ level: 'silent' }), live: NO_LIVE, now: () => new Date() });
+    const app = createApp({
+      pool,
+      url,
+      log: pino({ level: 'silent' }),
+      live: NO_LIVE,
+      now: () => new Date(),
+    });
     const cookie = `rocchetto=${await openSignIn(pool, rows[0]!.id)}`;
     const until = new Date(Date.parse(start) + WEEKS * 7 * 86_400_000).toISOString().slice(0, 10);
     const within = { from: Date.parse(start) / 60_000, to: Date.parse(until) / 60_000 };

@@ -131,12 +131,12 @@ export async function routesBench(cluster: Cluster, say: (text: string) => void)
   const url = cluster.url('bench');
   await migrate(url);
   await seedDemo(url);
-  const pool = openPool(url, () => undefined, 24);
+  const pool = openPool(url, () => undefined, { max: 24 });
   await manyClients(pool, 100_000);
   await manyOrders(pool, 200_000);
   const { rows } = await pool.query<{ id: number }>(`select id from staff where role = 'fitter' limit 1`);
   const cookie = { cookie: `rocchetto=${await openSignIn(pool, rows[0]!.id)}` };
-  const app = createApp({ pool, log: pino({ level: 'silent' }), live: NO_LIVE, now: () => new Date() });
+  const app = createApp({ pool, url, log: pino({ level: 'silent' }), live: NO_LIVE, now: () => new Date() });
   const bare = new Hono().get('/bare', async (c) => c.json((await pool.query('select 1 as one')).rows[0]));
   const [port, barePort] = [await freePort(), await freePort()];
   const servers = [

@@ -30,7 +30,7 @@ const iso = (d: Date) => d.toISOString().slice(0, 10);
 
 /** Fills an empty database with the invented studio; one that has staff is left alone. Returns the sign-ins. */
 export async function seedDemo(databaseUrl: string): Promise<typeof STAFF> {
-  const pool = openPool(databaseUrl, () => undefined, 2);
+  const pool = openPool(databaseUrl, () => undefined, { max: 2 });
   try {
     await inTransaction(pool, async (tx) => {
       await tx.query('select pg_advisory_xact_lock(7242)');

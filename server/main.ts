@@ -10,6 +10,7 @@ import { openPool } from './db/pool.ts';
 import { purgeHourly } from './db/purge.ts';
 import { startQueue } from './diary/queue.ts';
 import { openLive } from './live/live.ts';
+import { endWork } from './work/pool.ts';
 
 /** Writes in hand have this long to finish when the server is asked to end, ms. */
 const GRACE = 15_000;
@@ -75,7 +76,11 @@ async function main() {
   let server: ServerType | undefined;
   const link = await migrate(databaseUrl, async (db) => {
     live = openLive(databaseUrl, log);
-    server = await listening(createApp({ pool, log, live, now: () => new Date() }), port, host);
+    server = await listening(
+      createApp({ pool, log, live, url: databaseUrl, now: () => new Date() }),
+      port,
+      host,
+    );
     return firstLink(db);
   });
   const stopPurging = purgeHourly(pool, log);
@@ -103,6 +108,7 @@ async function main() {
     await closed;
     clearInterval(idle);
     await queue.stop();
+    await endWork();
     await pool.end();
     process.exit(0);
   };

@@ -66,7 +66,7 @@ export async function startTestApp(now = () => new Date('2026-03-10T12:00:00Z'))
   const pool = openPool(url, () => undefined);
   const log = pino({ level: 'silent' });
   const live = openLive(url, log);
-  const app = createApp({ pool, log, live, now });
+  const app = createApp({ pool, log, live, url, now });
   const as = async (role: Role): Promise<Caller> => {
     const name = `Test ${role}`;
     const { rows } = await pool.query<{ id: number }>(

@@ -16,7 +16,10 @@ const packages = () =>
 let built: string | null = null;
 /** Puts the server together and gives its path. Once a process. */
 export function buildServer(): string {
-  built ??= putTogether({ main: 'server/main.ts', 'busy-worker': 'server/diary/busy-worker.ts' }, dist);
+  built ??= putTogether(
+    { main: 'server/main.ts', 'busy-worker': 'server/diary/busy-worker.ts', worker: 'server/work/worker.ts' },
+    dist,
+  );
   return built;
 }
 

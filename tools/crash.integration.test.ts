@@ -18,7 +18,13 @@ describe('a database that is killed', () => {
     const url = cluster.url('rocchetto');
     await migrate(url);
     const pool = openPool(url, () => undefined);
-    const app = createApp({ pool, log: pino({ level: 'silent' }), live: NO_LIVE, now: () => new Date() });
+    const app = createApp({
+      pool,
+      url,
+      log: pino({ level: 'silent' }),
+      live: NO_LIVE,
+      now: () => new Date(),
+    });
     expect((await app.request('/api/health')).status).toBe(200);
     for (let i = 0; i < 50; i++)
       await pool.query('insert into client (code, name, search) values ($1, $2, $3)', [

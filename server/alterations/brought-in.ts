@@ -12,6 +12,7 @@ import { once } from '../http/once.ts';
 import { notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
 import { addOrder, readOrder } from '../orders/sql.ts';
+import { inThread } from '../work/pool.ts';
 import { addBroughtIn, alterationsOfOrder, broughtIn, orderOfTicket } from './sql.ts';
 
 /** Garments that are brought in to be altered: each an order of its own, with how it came and a claim ticket. */
@@ -55,8 +56,7 @@ export function broughtInRoutes(deps: Deps): Hono<Env> {
     ]);
     if (!order || !came) throw notFound('ticket');
     const alterations = await alterationsOfOrder(deps.pool, id);
-    const { printPaper } = await import('../paper/print.ts');
-    const pdf = await printPaper({
+    const pdf = await inThread({ kind: 'paper', person: c.get('who').id }, 'paper', {
       pageSize: 'A6',
       info: { title: `Ticket ${order.number}`, creator: 'Rocchetto' },
       content: [

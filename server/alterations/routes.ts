@@ -42,7 +42,8 @@ import { on } from '../http/route.ts';
 import { leavingView } from '../leaving/sql.ts';
 import { readOrder } from '../orders/sql.ts';
 import { madeSheet } from '../sheets/made-sheet.ts';
-import { prepared, takeStep, targetsNow } from './service.ts';
+import { inThread } from '../work/pool.ts';
+import { prepared, takeStep, targetsOf } from './service.ts';
 import {
   addAlteration,
   addHandOver,
@@ -131,7 +132,8 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
         id,
         ...step,
       });
-      return kept(200, a.orderId, { id, version: version + 1 });
+      // What is given, taken back or done moves somebody's day.
+      return kept(200, a.orderId, { id, version: version + 1 }, true);
     });
   });
 
@@ -237,9 +239,7 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
     ]);
     if (!leaving) throw notFound('order');
     const unit = made?.sheet.input.house.rounding.unit ?? 'cm';
-    // The paper's fonts and library are only loaded when somebody prints.
-    const { fittingRecord } = await import('./record.ts');
-    const pdf = await fittingRecord({
+    const pdf = await inThread({ kind: 'paper', person: c.get('who').id }, 'fittingRecord', {
       ...all,
       alterations: all.alterations.map((a) => seenBy(role, a)),
       questions,
@@ -281,13 +281,11 @@ async function held(
   return a;
 }
 
-const kept = (status: 200 | 201, orderId: number, body: object): Reply => ({
+/** @param diary whether somebody's day or what an appointment waits for changed with it */
+const kept = (status: 200 | 201, orderId: number, body: object, diary = false): Reply => ({
   status,
   body,
-  changed: [
-    ['alterations', orderId, 0],
-    ['diary', 0, 0],
-  ],
+  changed: [['alterations', orderId, 0], ...(diary ? [['diary', 0, 0] as const] : [])],
 });
 
 /** An order’s alterations, each drawn on the panels as they are made by then. */
@@ -335,8 +333,9 @@ async function told(db: Db, orderId: number, now: Date): Promise<OrderAlteration
     name: findKind(a.asked.kind)?.name ?? a.asked.kind,
   }));
   const unit = made?.sheet.input.house.rounding.unit ?? 'cm';
+  const targets = targetsOf(alterations, made?.sheet ?? null);
   return {
-    alterations: alterations.map((a) => ({ ...a, targets: targetsNow(a, alterations, made?.sheet ?? null) })),
+    alterations: alterations.map((a) => ({ ...a, targets: targets(a) })),
     drawn,
     broughtIn: came ?? null,
     pins,

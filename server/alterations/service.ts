@@ -111,16 +111,25 @@ function possible<T>(unit: SheetUnit, make: () => T): T {
   }
 }
 
-/** What done work should measure now: alone it moved less than together with the others that are done. */
-export function targetsNow(
-  a: AlterationView,
+/**
+ * What done work should measure now: alone it moved less than together with the others that are done. Answers for each
+ * alteration of an order; what all of them make is worked out once.
+ */
+export function targetsOf(
   all: readonly AlterationView[],
   sheet: Pick<Sheet, 'panels'> | null,
-): readonly Target[] {
-  if (!sheet || a.status !== 'done') return a.targets;
-  const made = all.filter((x) => MADE.includes(x.status)).map((x) => toAsked(x.asked));
-  const by = measuredBy(asMade(sheet, made));
-  return a.targets.map((t) => ({ ...t, target: by.get(t.id) ?? t.target }));
+): (a: AlterationView) => readonly Target[] {
+  let by: ReadonlyMap<string, number> | null = null;
+  return (a) => {
+    if (!sheet || a.status !== 'done') return a.targets;
+    by ??= measuredBy(
+      asMade(
+        sheet,
+        all.filter((x) => MADE.includes(x.status)).map((x) => toAsked(x.asked)),
+      ),
+    );
+    return a.targets.map((t) => ({ ...t, target: by!.get(t.id) ?? t.target }));
+  };
 }
 const MADE: readonly AlterationView['status'][] = ['done', 'checked', 'accepted'];
 
@@ -279,7 +288,7 @@ async function check(
 ): Promise<void> {
   if (a.doneById === who.id) throw no('own-work', 'Somebody else checks it: nobody checks their own work.');
   const made = await madeSheet(tx, a.orderId, now);
-  const targets = targetsNow(a, await alterationsOfOrder(tx, a.orderId), made?.sheet ?? null);
+  const targets = targetsOf(await alterationsOfOrder(tx, a.orderId), made?.sheet ?? null)(a);
   const known = new Map(targets.map((t) => [t.id, t]));
   const verdicts = Object.entries(w.readings).map(([id, text]) => {
     const t = known.get(id);

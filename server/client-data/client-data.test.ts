@@ -6,7 +6,16 @@ import { join } from 'node:path';
 import { strFromU8, unzipSync } from 'fflate';
 import Papa from 'papaparse';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { type Caller, json, sessionBody, skirtOrder, startTestApp, type TestApp } from '../testing.ts';
+import { tokenHash } from '../http/token.ts';
+import {
+  type Caller,
+  clientBody,
+  json,
+  sessionBody,
+  skirtOrder,
+  startTestApp,
+  type TestApp,
+} from '../testing.ts';
 
 let t: TestApp;
 let principal: Caller;
@@ -99,6 +108,35 @@ describe('one client’s data', () => {
 
   it('once erased is nowhere in the database; what must stay is said and stays', async () => {
     await agreeAndCut();
+    // What an import told of her by name, a file of another book that was never taken, and a page of her own.
+    await t.pool.query(
+      `insert into import_file (name, bytes, encoding, mapping, rows, by, at, state, report) values
+         ('old.csv', '', 'utf-8', '{"version":1,"columns":[],"leave":[]}', 1, 1, now(), 'taken', $1),
+         ('open.csv', $2, 'utf-8', '{"version":1,"columns":[],"leave":[]}', 1, 1, now(), 'open', null)`,
+      [
+        JSON.stringify({
+          version: 1,
+          taken: 0,
+          clients: 0,
+          readings: 0,
+          already: 0,
+          left: [{ row: 2, says: `2 clients are called ${SECRET.name}: the phone tells which.` }],
+          untold: 0,
+          failed: '',
+        }),
+        Buffer.from(`Name,Tel\nWILHELMINA FERNCLIFFE,0555-246810\n`),
+      ],
+    );
+    const answerKey = 'k'.repeat(43);
+    const kept = await t.pool.query(
+      `insert into appointment (kind, client_id, status, minutes, buffer, note, made_by)
+       values ('fitting', $1, 'done', 45, 10, $2, 1) returning id`,
+      [made.clientId, SECRET.note],
+    );
+    await t.pool.query(
+      `insert into client_link (token_hash, appointment_id, expires_at) values ($1, $2, now() + interval '9 years')`,
+      [tokenHash(answerKey), kept.rows[0].id],
+    );
     const before = await json(principal.get(`/orders/${made.orderId}/sheet`));
     const { code, version } = await json(principal.get(`/clients/${made.clientId}`));
     // Another client's kept answer, whose number begins with this one's, is not theirs.
@@ -109,7 +147,12 @@ describe('one client’s data', () => {
     );
     const key = { 'idempotency-key': randomUUID() };
     const erase = () =>
-      principal.send('POST', `/clients/${made.clientId}/erase`, { version, reason: 'asked by letter' }, key);
+      principal.send(
+        'POST',
+        `/clients/${made.clientId}/erase`,
+        { version, reason: `asked by letter by ${SECRET.name}` },
+        key,
+      );
     const answer = await json(erase());
     expect(await json(erase())).toEqual(answer);
     expect((await t.pool.query('select 1 from write_once where path = $1', [others])).rowCount).toBe(1);
@@ -121,13 +164,51 @@ describe('one client’s data', () => {
     for (const { t: table } of tables) {
       const { rows } = await t.pool.query(`select x::text as line from ${table} x`);
       const text = rows.map((r) => r.line).join('\n');
-      for (const secret of [...Object.values(SECRET), 'ferncliffe', '0555246810', 'held her breath'])
+      for (const secret of [
+        ...Object.values(SECRET),
+        'ferncliffe',
+        'FERNCLIFFE',
+        '0555246810',
+        '0555-246810',
+        'held her breath',
+      ])
         expect(text.includes(secret), `${secret} in ${table}`).toBe(false);
     }
     const after = await json(principal.get(`/orders/${made.orderId}/sheet`));
     const figures = (s: { kept: { figures: { id: string; finished: number }[] } }) =>
       s.kept.figures.map((f) => [f.id, f.finished]);
     expect(figures(after)).toEqual(figures(before));
+    const { rows: files } = await t.pool.query('select name, report from import_file order by id');
+    expect(files).toHaveLength(1);
+    expect(files[0].report.left.map((l: { says: string }) => l.says)).toEqual([
+      `A row of ${code}, who was erased.`,
+    ]);
+    // Erased is closed: nobody writes her anew, gives her an order, a session, an appointment, or opens her page.
+    const closed = async (res: Promise<Response>) => expect([(await res).status]).toEqual([410]);
+    const { version: v } = await json(principal.get(`/clients/${made.clientId}`));
+    await closed(
+      principal.send('PUT', `/clients/${made.clientId}`, { ...clientBody('Back Again'), version: v }),
+    );
+    await closed(principal.send('POST', '/orders', { clientId: made.clientId, what: 'Coat' }));
+    const order = await json(principal.get(`/orders/${made.orderId}`));
+    await closed(
+      principal.send('PUT', `/orders/${made.orderId}`, {
+        version: order.version,
+        clientId: made.clientId,
+        what: SECRET.name,
+      }),
+    );
+    await closed(
+      principal.send('POST', `/orders/${made.orderId}/money`, { is: 'price', amount: 1, words: 'x' }),
+    );
+    await closed(principal.send('POST', `/orders/${made.orderId}/home-links`, { days: 3 }));
+    expect(
+      (await principal.send('POST', '/readings', sessionBody(made.clientId, null, ['waist 70 cm']))).status,
+    ).toBe(422);
+    expect(
+      (await t.app.request('/api/answer/look', { method: 'POST', body: JSON.stringify({ key: answerKey }) }))
+        .status,
+    ).toBe(404);
     expect(after.spec.readings).toEqual([]);
     expect((await json(principal.get(`/clients/${made.clientId}`))).name).toBe(`Erased ${code}`);
     expect(await json(principal.get('/clients?q=ferncliffe'))).toEqual([]);
@@ -135,7 +216,7 @@ describe('one client’s data', () => {
     expect(await json(principal.get(`/orders?view=all&q=${code}`))).toHaveLength(1);
     expect((await principal.get(`/orders/${made.orderId}/sheet.pdf`)).status).toBe(200);
     const { rows } = await t.pool.query(`select what, after from history where what = 'erased'`);
-    expect(rows[0].after).toMatchObject({ reason: 'asked by letter', readings: 9 });
+    expect(rows[0].after).toMatchObject({ reason: `asked by letter by ${code}`, readings: 9 });
   });
 
   it('and what is kept as it is stays so for everything else', async () => {

@@ -1,6 +1,8 @@
-import { dayIn, printDate } from '@rocchetto/core';
+import { ERASED } from '@rocchetto/contract/live.ts';
+import { dayIn } from '@rocchetto/core';
 import { Hono } from 'hono';
 import { stream } from 'hono/streaming';
+import { noteEvent } from '../auth/events.ts';
 import { readClient } from '../clients/sql.ts';
 import { remember } from '../db/history.ts';
 import { readHouse } from '../house/sql.ts';
@@ -8,25 +10,32 @@ import { type Ctx, type Deps, type Env, idParam } from '../http/context.ts';
 import { once } from '../http/once.ts';
 import { conflict, notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
+import { inThread } from '../work/pool.ts';
 import { asCsv, asJson } from './export.ts';
 import { everyClient } from './export-sql.ts';
-import { eraseClient, readClientData } from './sql.ts';
+import { eraseClient } from './sql.ts';
 
 /** One client's data: out as a bundle, or erased on request. Both stand in the history. */
 export function clientDataRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
   on(app, 'GET /clients/:id/data.zip', async (c) => {
     const id = idParam(c, 'client');
-    const data = await readClientData(deps.pool, id);
-    if (!data) throw notFound('client');
     const { studio, timeZone } = await readHouse(deps.pool);
-    // Loaded when somebody asks: the paper's fonts and the packing are not for every start.
-    const { bundle } = await import('./bundle.ts');
-    const zip = await bundle(data, studio, (at) => printDate(dayIn(timeZone, at)));
-    await remember(deps.pool, 'client', id, c.get('who').id, 'data given out', undefined, undefined);
-    return c.body(zip as Uint8Array<ArrayBuffer>, 200, {
+    const who = c.get('who').id;
+    const made = await inThread(
+      { kind: 'paper', person: who },
+      'clientBundle',
+      deps.url,
+      id,
+      studio,
+      timeZone,
+    );
+    if (!made) throw notFound('client');
+    await remember(deps.pool, 'client', id, who, 'data given out', undefined, undefined);
+    await noteEvent(deps.pool, { what: 'export', staffId: who, words: made.code });
+    return c.body(made.zip as Uint8Array<ArrayBuffer>, 200, {
       'content-type': 'application/zip',
-      'content-disposition': `attachment; filename="${data.client.code}-data.zip"`,
+      'content-disposition': `attachment; filename="${made.code}-data.zip"`,
     });
   });
   const sendAll = async (c: Ctx, parts: AsyncGenerator<string>, type: string, name: string) => {
@@ -39,6 +48,7 @@ export function clientDataRoutes(deps: Deps): Hono<Env> {
       undefined,
       undefined,
     );
+    await noteEvent(deps.pool, { what: 'export', staffId: c.get('who').id, words: `all clients as ${type}` });
     c.header('content-type', `${type}; charset=utf-8`);
     c.header('content-disposition', `attachment; filename="${name}"`);
     // Written as it is read: no more of the book than a page of it is held at a time.
@@ -73,8 +83,11 @@ export function clientDataRoutes(deps: Deps): Hono<Env> {
           'order-open',
           `Order ${open.rows[0].number} is still in work and needs these measures. Finish it, or take its client off first.`,
         );
-      const erased = await eraseClient(tx, id, client.code);
-      await remember(tx, 'client', id, c.get('who').id, 'erased', undefined, { ...erased, reason });
+      const erased = await eraseClient(tx, client);
+      // The reason is kept; a name in it is not.
+      const told = reason.replaceAll(client.name, client.code);
+      await remember(tx, 'client', id, c.get('who').id, 'erased', undefined, { ...erased, reason: told });
+      await noteEvent(tx, { what: 'erase', staffId: c.get('who').id, words: client.code });
       const stays = [
         `${client.code} itself`,
         ...(erased.orders
@@ -88,11 +101,12 @@ export function clientDataRoutes(deps: Deps): Hono<Env> {
             ]
           : []),
         'that it was erased, when, by whom and why',
+        'what backup files made before today hold: remove those, or erase again after restoring one',
       ];
       return {
         status: 200,
         body: { erased, stays },
-        changed: [['client', id, version + 1]],
+        changed: [['client', id, ERASED]],
       };
     });
   });

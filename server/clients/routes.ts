@@ -52,7 +52,7 @@ export function clientRoutes(deps: Deps): Hono<Env> {
   on(app, 'PUT /clients/:id', (c, { body: { version, ...wanted } }) => {
     const id = idParam(c, 'client');
     return once(c, deps, async (tx) => {
-      await versioned(tx, {
+      const now = await versioned(tx, {
         what: 'client',
         id,
         version,
@@ -66,7 +66,7 @@ export function clientRoutes(deps: Deps): Hono<Env> {
         },
       });
       const after = (await readClient(tx, id))!;
-      return { status: 200, body: after, changed: [['client', id, after.version]] };
+      return { status: 200, body: after, changed: now === version ? [] : [['client', id, now]] };
     });
   });
   on(app, 'GET /clients/:id/card.vcf', async (c) => {

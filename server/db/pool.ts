@@ -20,13 +20,23 @@ const KEPT_FOR_READING = 3;
 
 const writers = new WeakMap<Pool, ReturnType<typeof pLimit>>();
 
-/** One pool for a server process. A lost connection is logged, never fatal: the next query opens another. */
-export function openPool(connectionString: string, onError: (error: Error) => void, max = 12): Pool {
+/** No statement takes longer, ms: below what a page waits for its answer, so that nobody holds a connection for nothing. */
+const LONGEST = 8000;
+
+/**
+ * One pool for a server process. A lost connection is logged, never fatal: the next query opens another.
+ * @param patience how long a statement may take, ms
+ */
+export function openPool(
+  connectionString: string,
+  onError: (error: Error) => void,
+  { max = 12, patience = LONGEST }: { readonly max?: number; readonly patience?: number } = {},
+): Pool {
   const pool = new pg.Pool({
     connectionString,
     max,
     connectionTimeoutMillis: 5000,
-    statement_timeout: 15000,
+    statement_timeout: patience,
     lock_timeout: LOCK_WAIT,
     // Typing slips: half of a word's trigrams are enough (the default 0.6 misses "margret" for "margaret").
     // Indexes lie in memory or on a solid-state disk: at the default price the planner reads all clients instead.

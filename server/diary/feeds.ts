@@ -10,6 +10,7 @@ import { type Ctx, type Deps, type Env, idParam } from '../http/context.ts';
 import { once } from '../http/once.ts';
 import { notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
+import { hasTag } from '../http/tags.ts';
 import { newToken, tokenHash } from '../http/token.ts';
 import { readAppointment, readForFeed } from './appointment-sql.ts';
 import { readRoom, readRooms, readRules } from './house-sql.ts';
@@ -25,7 +26,7 @@ function answer(c: Ctx, text: string, file: string): Response {
   const etag = `"${createHash('sha256').update(text).digest('base64url').slice(0, 24)}"`;
   c.header('etag', etag);
   c.header('cache-control', 'private, no-cache');
-  if (c.req.header('if-none-match') === etag) return c.body(null, 304);
+  if (hasTag(c.req.header('if-none-match'), etag)) return c.body(null, 304);
   c.header('content-type', 'text/calendar; charset=utf-8');
   c.header('content-disposition', `attachment; filename="${file}.ics"`);
   return c.body(text);

@@ -94,7 +94,7 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
   on(app, 'PUT /staff/:id/work', (c, { body: { version, ...work } }) => {
     const id = idParam(c, 'member of staff');
     return once(c, deps, async (tx) => {
-      await versioned(tx, {
+      const now = await versioned(tx, {
         what: 'staff',
         id,
         version,
@@ -109,11 +109,14 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
       });
       return {
         status: 200,
-        body: { id, version: version + 1 },
-        changed: [
-          ['staff', id, version + 1],
-          ['diary', 0, 0],
-        ],
+        body: { id, version: now },
+        changed:
+          now === version
+            ? []
+            : [
+                ['staff', id, now],
+                ['diary', 0, 0],
+              ],
       };
     });
   });
@@ -142,7 +145,7 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
   on(app, 'PUT /rooms/:id', (c, { body: { version, ...room } }) => {
     const id = idParam(c, 'room');
     return once(c, deps, async (tx) => {
-      await versioned(tx, {
+      const now = await versioned(tx, {
         what: 'room',
         id,
         version,
@@ -155,7 +158,7 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
           return room;
         },
       });
-      return { status: 200, body: { id, version: version + 1 }, changed: [['diary', 0, 0]] };
+      return { status: 200, body: { id, version: now }, changed: now === version ? [] : [['diary', 0, 0]] };
     });
   });
   on(app, 'DELETE /rooms/:id', (c) => {

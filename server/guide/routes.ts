@@ -8,14 +8,14 @@ import { notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
 import { garmentsOfOrder, readOrder } from '../orders/sql.ts';
 import { readSession } from '../sessions/sql.ts';
+import { inThread } from '../work/pool.ts';
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
 
 /** How the house measures, on paper: the whole guide, one order’s list, the client’s page. */
 export function guideRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
-  // The paper's fonts and library are only loaded when somebody prints.
-  const paper = () => import('./paper.ts');
+  const paper = (c: Ctx) => ({ kind: 'paper', person: c.get('who').id }) as const;
   const send = (c: Ctx, pdf: Buffer, name: string) =>
     c.body(new Uint8Array(pdf), 200, {
       'content-type': 'application/pdf',
@@ -25,10 +25,9 @@ export function guideRoutes(deps: Deps): Hono<Env> {
   const printed = new Map<string, Promise<Buffer>>();
   on(app, 'GET /guide.pdf', async (c, { query }) => {
     const { studio } = await readHouse(deps.pool);
-    const { clientPage, wholeGuide } = await paper();
     const home = query.for === 'client';
     const key = `${query.for} ${studio}`;
-    const pdf = printed.get(key) ?? (home ? clientPage(studio, USUAL_AT_HOME) : wholeGuide(studio));
+    const pdf = printed.get(key) ?? inThread(paper(c), 'guide', studio, home ? USUAL_AT_HOME : null);
     if (!printed.has(key) && printed.size > 7) printed.clear();
     printed.set(key, pdf);
     // One that failed is not kept: the next hand tries again.
@@ -47,11 +46,10 @@ export function guideRoutes(deps: Deps): Hono<Env> {
       ),
       rules.tape,
     );
-    const { measureCard } = await paper();
     const { beneath, heel } = session.details;
     const day = printDate(dayIn(timeZone, session.at));
     const card = { studio, client: client.name, day, measurer: session.measurer, beneath, heel, rows };
-    return send(c, await measureCard(card), `measures-${client.code}`);
+    return send(c, await inThread(paper(c), 'measureCard', card), `measures-${client.code}`);
   });
   on(app, 'GET /orders/:id/measuring-list.pdf', async (c) => {
     const order = await readOrder(deps.pool, idParam(c, 'order'));
@@ -61,7 +59,6 @@ export function guideRoutes(deps: Deps): Hono<Env> {
     if (items.length === 0)
       throw new Refusal(409, 'no-brief', 'What is measured hangs on the brief; write that first.');
     const { studio, rules } = await readHouse(deps.pool);
-    const { orderList } = await paper();
     const of = {
       studio,
       number: order.number,
@@ -69,7 +66,7 @@ export function guideRoutes(deps: Deps): Hono<Env> {
       client: order.clientName,
       items: inTapeOrder(items, rules.tape),
     };
-    return send(c, await orderList(of), `to-measure-${order.number}`);
+    return send(c, await inThread(paper(c), 'measuringList', of), `to-measure-${order.number}`);
   });
   return app;
 }

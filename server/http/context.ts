@@ -20,6 +20,8 @@ export interface Deps {
   readonly pool: Pool;
   readonly log: Logger;
   readonly live: Live;
+  /** the database, for threads that ask it by themselves */
+  readonly url: string;
   /** the instant that counts as now */
   readonly now: () => Date;
 }

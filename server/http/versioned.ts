@@ -19,8 +19,24 @@ interface Change<R> {
   readonly read: (tx: Tx) => Promise<R | undefined>;
   /** makes the change; its answer is what the history keeps */
   readonly write: (tx: Tx, before: R) => Promise<unknown>;
-  /** what the history keeps of the record as it was; all of it when left out. What is sent as it stands there is no change. */
+  /**
+   * what the history keeps of the record as it was, in the shape of `mine`; all of it when left out. What is sent as it
+   * stands is no change: compared with all of this, or field by field with the record.
+   */
   readonly kept?: (before: R) => unknown;
+}
+
+/** As it travels: without what is not said. */
+const plain = (v: unknown): unknown => (v === undefined ? undefined : JSON.parse(JSON.stringify(v)));
+
+/** Whether what was sent says of a record what it says already; `whole` when nothing else may stand there. */
+function stands(was: unknown, mine: unknown, whole: boolean): boolean {
+  const [a, b] = [plain(was), plain(mine)];
+  if (whole || typeof a !== 'object' || typeof b !== 'object' || a === null || b === null)
+    return isDeepStrictEqual(a, b);
+  return Object.entries(b).every(([key, value]) =>
+    isDeepStrictEqual((a as Record<string, unknown>)[key], value),
+  );
 }
 
 /**
@@ -35,7 +51,7 @@ export async function versioned<R extends { readonly version: number }>(
   if (!before) throw notFound(c.what);
   if (before.version !== c.version) throw conflict(before, c.mine);
   const was = c.kept ? c.kept(before) : before;
-  if (isDeepStrictEqual(was, c.mine)) return before.version;
+  if (stands(c.kept ? was : before, c.mine, c.kept !== undefined)) return before.version;
   const after = await c.write(tx, before);
   await remember(tx, c.what, c.id, c.who.id, c.did, was, after);
   return before.version + 1;

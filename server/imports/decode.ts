@@ -8,7 +8,7 @@ const MOST_COLUMNS = 300;
 const MOST_ROWS = 50_000;
 
 /** The encoding that a file's bytes are in, by its mark or by what they can be. */
-export function guessEncoding(bytes: Buffer): Encoding {
+export function guessEncoding(bytes: Uint8Array): Encoding {
   if (bytes[0] === 0xff && bytes[1] === 0xfe) return 'utf-16le';
   if (bytes[0] === 0xfe && bytes[1] === 0xff) return 'utf-16be';
   try {
@@ -26,7 +26,7 @@ export interface Table {
 }
 
 /** The cells of a CSV file (RFC 4180 and what goes by that name), or of its first rows. @throws Refusal 422 for what is no table */
-export function tableOf(bytes: Buffer, encoding: Encoding, first?: number): Table {
+export function tableOf(bytes: Uint8Array, encoding: Encoding, first?: number): Table {
   const no = (code: string, sentence: string) => new Refusal(422, code, sentence);
   const text = new TextDecoder(encoding).decode(bytes);
   if (text.includes('\0')) throw no('no-table', 'This is no CSV file: it holds bytes that no text has.');

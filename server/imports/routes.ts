@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { ImportView } from '@rocchetto/contract';
-import { type Column, columnsSay, dayIn, guessColumn, readRow } from '@rocchetto/core';
+import { type Column, columnsSay, dayIn } from '@rocchetto/core';
 import { Hono } from 'hono';
 import { remember } from '../db/history.ts';
 import { type Db, inTransaction } from '../db/pool.ts';
@@ -9,7 +9,7 @@ import { type Deps, type Env, idParam } from '../http/context.ts';
 import { once } from '../http/once.ts';
 import { notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
-import { guessEncoding, tableOf } from './decode.ts';
+import { inThread } from '../work/pool.ts';
 import {
   addImport,
   beginTaking,
@@ -20,10 +20,9 @@ import {
   rememberedMapping,
   rememberMapping,
 } from './sql.ts';
-import { NOTHING, takeImport } from './take.ts';
+import { NOTHING } from './take.ts';
 
 const PREVIEW = 60;
-const SAMPLE = 40;
 
 /** The old book: a file of any layout is mapped once, looked at row by row, and taken whole or not at all. */
 export function importRoutes(deps: Deps): Hono<Env> {
@@ -33,42 +32,42 @@ export function importRoutes(deps: Deps): Hono<Env> {
 
   on(app, 'POST /imports', async (c, { query }) => {
     const bytes = Buffer.from(await c.req.arrayBuffer());
-    const encoding = guessEncoding(bytes);
-    const { headers, rows } = tableOf(bytes, encoding);
-    const known = await rememberedMapping(deps.pool, headerOf(headers));
-    const columns =
-      known ??
-      headers.map((h, i) =>
-        guessColumn(
-          h,
-          rows.slice(0, SAMPLE).map((r) => r[i] ?? ''),
-        ),
-      );
+    const who = c.get('who').id;
+    const {
+      encoding,
+      headers,
+      rows,
+      columns: guessed,
+    } = await inThread({ kind: 'book', person: who }, 'bookLayout', bytes, null);
+    const columns = (await rememberedMapping(deps.pool, headerOf(headers))) ?? guessed;
     const id = await inTransaction(deps.pool, (tx) =>
-      addImport(
-        tx,
-        { name: query.name, bytes, encoding, columns, rows: rows.length },
-        c.get('who').id,
-        deps.now(),
-      ),
+      addImport(tx, { name: query.name, bytes, encoding, columns, rows }, who, deps.now()),
     );
-    return c.json(await viewOf(deps.pool, id, deps.now()), 201);
+    return c.json(await viewOf(deps.pool, who, id, deps.now()), 201);
   });
   on(app, 'GET /imports/:id', async (c, { query }) =>
-    c.json(await viewOf(deps.pool, idParam(c, 'import'), deps.now(), query.from)),
+    c.json(await viewOf(deps.pool, c.get('who').id, idParam(c, 'import'), deps.now(), query.from)),
   );
-  on(app, 'PUT /imports/:id', (c, { body: { columns, encoding, leave } }) => {
+  on(app, 'PUT /imports/:id', async (c, { body: { columns, encoding, leave } }) => {
     const id = idParam(c, 'import');
-    return once(c, deps, async (tx) => {
-      const file = await readImport(tx, id);
-      if (!file) throw notFound('import');
-      const { headers, rows } = tableOf(file.bytes, encoding);
+    const who = c.get('who').id;
+    const file = await readImport(deps.pool, id);
+    if (!file) throw notFound('import');
+    // Read before anything is held: a long file keeps nobody waiting.
+    const { headers, rows } = await inThread(
+      { kind: 'book', person: who },
+      'bookLayout',
+      file.bytes,
+      encoding,
+    );
+    await once(c, deps, async (tx) => {
       const read: Column[] = headers.map((_, i) => columns[i] ?? { is: 'leave' });
-      if (!(await mapImport(tx, id, encoding, { columns: read, leave, rows: rows.length })))
+      if (!(await mapImport(tx, id, encoding, { columns: read, leave, rows })))
         throw new Refusal(409, 'taken', 'This file is being taken, or was.');
       await rememberMapping(tx, headerOf(headers), read, deps.now());
-      return { status: 200, body: await viewOf(tx, id, deps.now()) };
+      return { status: 200, body: {} };
     });
+    return c.json(await viewOf(deps.pool, who, id, deps.now()));
   });
   on(app, 'POST /imports/:id/take', async (c) => {
     const id = idParam(c, 'import');
@@ -81,7 +80,14 @@ export function importRoutes(deps: Deps): Hono<Env> {
     const who = c.get('who');
     const { timeZone } = await readHouse(deps.pool);
     // It goes on when the page is closed; how far it has come is asked for.
-    void takeImport(file, { pool: deps.pool, staffId: who.id, today: dayIn(timeZone, deps.now()) })
+    void inThread(
+      { kind: 'taking', person: who.id },
+      'takeBook',
+      deps.url,
+      id,
+      who.id,
+      dayIn(timeZone, deps.now()),
+    )
       .then(async (report) => {
         await remember(deps.pool, 'import', id, who.id, 'old book taken', undefined, {
           ...report,
@@ -101,7 +107,7 @@ export function importRoutes(deps: Deps): Hono<Env> {
   return app;
 }
 
-async function viewOf(db: Db, id: number, now: Date, from = 0): Promise<ImportView> {
+async function viewOf(db: Db, person: number, id: number, now: Date, from = 0): Promise<ImportView> {
   const file = await readImport(db, id);
   if (!file) throw notFound('import');
   let { state, report } = file;
@@ -112,8 +118,15 @@ async function viewOf(db: Db, id: number, now: Date, from = 0): Promise<ImportVi
     state = (await readImport(db, id))!.state;
   }
   const { timeZone } = await readHouse(db);
-  const table = file.bytes.length === 0 ? null : tableOf(file.bytes, file.encoding, from + PREVIEW);
-  const today = dayIn(timeZone, now);
+  const of = {
+    encoding: file.encoding,
+    columns: file.columns,
+    today: dayIn(timeZone, now),
+    from,
+    count: PREVIEW,
+  };
+  const table =
+    file.bytes.length === 0 ? null : await inThread({ kind: 'book', person }, 'bookRows', file.bytes, of);
   return {
     id,
     name: file.name,
@@ -127,9 +140,6 @@ async function viewOf(db: Db, id: number, now: Date, from = 0): Promise<ImportVi
     state,
     done: file.done,
     report,
-    preview: (table?.rows ?? []).slice(from).map((cells, i) => ({
-      row: from + i + 2,
-      read: readRow(cells, file.columns, today),
-    })),
+    preview: table?.preview ?? [],
   };
 }

@@ -23,7 +23,7 @@ async function anotherServer(url: string) {
   const pool = openPool(url, () => undefined);
   const log = pino({ level: 'silent' });
   const live = openLive(url, log);
-  const app = createApp({ pool, log, live, now: () => new Date() });
+  const app = createApp({ pool, url, log, live, now: () => new Date() });
   const server = await new Promise<ServerType>((done) => {
     const s = serve({ fetch: app.fetch, port: 0, hostname: '127.0.0.1' }, () => done(s));
   });

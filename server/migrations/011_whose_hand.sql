@@ -82,6 +82,9 @@ begin
   end loop;
 end $$;
 
+create trigger client_is_open_still before update of client_id, what, occasion, worn_on, due_on, brief, rack, care on orders
+  for each row execute function client_is_open();
+
 -- A sign-in has a number and a name that its bearer can tell it by, and can be locked: what it may read waits for its passphrase.
 alter table sign_in add column id bigint generated always as identity;
 alter table sign_in add constraint sign_in_id unique (id);

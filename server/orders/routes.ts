@@ -140,9 +140,9 @@ export function orderRoutes(deps: Deps): Hono<Env> {
               'The cloth is cut: the brief stays as it is. What is still to change is an alteration.',
             );
           await changeBrief(t, id, brief);
-          return brief;
+          return { brief };
         },
-        kept: (before) => before.brief,
+        kept: (before) => ({ brief: before.brief }),
       });
       return told(tx, id, role, 200);
     });

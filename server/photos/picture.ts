@@ -1,6 +1,9 @@
 import sharp from 'sharp';
 import { Refusal } from '../http/problem.ts';
 
+// One processor at the most: the others answer requests.
+sharp.concurrency(1);
+
 /** More pixels than any camera at a mirror has: what claims more is a trap. */
 const MOST_PIXELS = 60_000_000;
 /** Longest side kept, and of the small one in a list, pixels. */

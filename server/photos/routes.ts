@@ -8,6 +8,7 @@ import { once } from '../http/once.ts';
 import { notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
 import { readOrder } from '../orders/sql.ts';
+import { inTurn } from '../work/pool.ts';
 import { addPhoto, bytesOf, countPhotos, dropPhoto, photosOf } from './sql.ts';
 
 /** More photographs than one order ever needs. */
@@ -23,9 +24,9 @@ export function photoRoutes(deps: Deps): Hono<Env> {
     const orderId = idParam(c, 'order');
     const bytes = Buffer.from(await c.req.arrayBuffer());
     if (bytes.length === 0) throw new Refusal(422, 'no-picture', 'Nothing was sent.');
-    // The library is only loaded when somebody brings a picture.
+    // The library is only loaded when somebody brings a picture; it works beside this thread, one picture at a time.
     const { cleaned } = await import('./picture.ts');
-    const picture = await cleaned(bytes);
+    const picture = await inTurn({ kind: 'pictures', person: c.get('who').id }, () => cleaned(bytes));
     const hash = createHash('sha256').update(bytes).digest();
     const id = await inTransaction(deps.pool, async (tx) => {
       if (!(await readOrder(tx, orderId, true))) throw notFound('order');
@@ -37,8 +38,17 @@ export function photoRoutes(deps: Deps): Hono<Env> {
         throw new Refusal(422, 'other-order', 'This mark does not belong to the order.');
       const of = { words: query.words ?? '', about: query.about, alterationId };
       const made = await addPhoto(tx, orderId, hash, picture, of, by, deps.now());
-      await remember(tx, 'order', orderId, by, 'photograph added', undefined, { id: made });
-      return made;
+      if (made.did !== 'nothing')
+        await remember(
+          tx,
+          'order',
+          orderId,
+          by,
+          made.did === 'added' ? 'photograph added' : 'photograph worded',
+          undefined,
+          { id: made.id, ...(made.did === 'worded' ? { words: of.words } : {}) },
+        );
+      return made.id;
     });
     deps.live.tell([['alterations', orderId, 0]]);
     return c.json({ id }, 201);

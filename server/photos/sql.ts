@@ -17,7 +17,13 @@ export async function countPhotos(tx: Tx, orderId: number): Promise<number> {
   ]);
   return rows[0]!.n;
 }
-/** Keeps a picture; the one that is there already when it was sent before. */
+/** More words than a picture is told by. */
+const MOST_WORDS = 400;
+
+/**
+ * Keeps a picture. The same picture sent again is the one that is there: what it is said to show is added to what it
+ * was said to show before, and the mark it belongs to stays. `did` tells what of that changed anything.
+ */
 export async function addPhoto(
   tx: Tx,
   orderId: number,
@@ -26,15 +32,29 @@ export async function addPhoto(
   of: Pick<PhotoView, 'words' | 'about' | 'alterationId'>,
   by: number,
   at: Date,
-): Promise<number> {
+): Promise<{ readonly id: number; readonly did: 'added' | 'worded' | 'nothing' }> {
   const { rows } = await tx.query<{ id: number }>(
     `insert into photo (order_id, hash, width, height, picture, thumb, words, about, alteration_id, by, at)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)
-     on conflict (order_id, hash) do update set words = case when photo.words = '' then excluded.words else photo.words end,
-       alteration_id = coalesce(photo.alteration_id, excluded.alteration_id) returning id`,
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11) on conflict (order_id, hash) do nothing returning id`,
     [orderId, hash, p.width, p.height, p.picture, p.thumb, of.words, of.about, of.alterationId, by, at],
   );
-  return rows[0]!.id;
+  if (rows[0]) return { id: rows[0].id, did: 'added' };
+  const { rows: there } = await tx.query<{ id: number; words: string; alterationId: number | null }>(
+    'select id, words, alteration_id as "alterationId" from photo where order_id = $1 and hash = $2 for update',
+    [orderId, hash],
+  );
+  const { id, words, alterationId } = there[0]!;
+  const more = of.words.trim();
+  const all =
+    more === '' || words.split(' · ').includes(more) ? words : words === '' ? more : `${words} · ${more}`;
+  const mark = alterationId ?? of.alterationId;
+  if (all === words && mark === alterationId) return { id, did: 'nothing' };
+  await tx.query('update photo set words = $2, alteration_id = $3 where id = $1', [
+    id,
+    all.slice(0, MOST_WORDS),
+    mark,
+  ]);
+  return { id, did: 'worded' };
 }
 export async function bytesOf(db: Db, id: number, which: 'picture' | 'thumb'): Promise<Buffer | undefined> {
   const { rows } = await db.query<{ bytes: Buffer }>(`select ${which} as bytes from photo where id = $1`, [

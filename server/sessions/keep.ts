@@ -31,6 +31,9 @@ function noGround(ground: Ground | null, session: SessionWrite): Refusal | null 
   return ground.heldBy !== null && ground.heldBy !== session.clientId ? otherClient() : null;
 }
 
+/** A reading may be so far ahead of the studio's clock, ms: two clocks are never the same to the minute. */
+const AHEAD = 5 * 60_000;
+
 /** Of what was sent: the readings that are right, each once, and the others with their sentence. */
 function sorted(sent: readonly SentReading[]) {
   const refused: { id: string; sentence: string }[] = [];
@@ -59,9 +62,18 @@ export async function keepBatch(
   session: SessionWrite,
   sent: readonly SentReading[],
   who: SignedIn,
+  now: Date,
 ): Promise<ReadingsAnswer> {
   const { right, refused } = sorted(sent);
-  const { ground, kept: fresh } = await keepReadings(db, session, [...right.values()], who);
+  const latest = now.getTime() + AHEAD;
+  const isAhead = ({ at }: { readonly at: string }) => Date.parse(at) > latest;
+  // A session is never later than the studio's now; a reading that is stays out, unless it is in the book already.
+  const { ground, kept: fresh } = await keepReadings(
+    db,
+    isAhead(session) ? { ...session, at: now.toISOString() } : session,
+    [...right.values()].filter((r) => !isAhead(r)),
+    who,
+  );
   const refusal = noGround(ground, session);
   if (refusal) throw refusal;
   const kept = [...fresh];
@@ -71,6 +83,14 @@ export async function keepBatch(
   const there = new Map((await readingsById(db, [...right.keys()])).map((r) => [r.reading.id, r]));
   for (const mine of right.values()) {
     const theirs = there.get(mine.id);
+    if (!theirs && isAhead(mine)) {
+      refused.push({
+        id: mine.id,
+        sentence:
+          'This reading is dated in the future. Check the date and time of this device, and take it again.',
+      });
+      continue;
+    }
     // A session of this id that another client's batch made a moment before this one.
     if (!theirs) throw otherClient();
     if (theirs.sessionId === session.id && fact(theirs.reading) === fact(mine)) kept.push(mine.id);

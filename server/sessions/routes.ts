@@ -30,7 +30,7 @@ export function sessionRoutes(deps: Deps): Hono<Env> {
   on(app, 'POST /readings', async (c, { body }) => {
     const { session, readings } = inStudioTime(body, aheadBy(c.req.header('x-device-time'), deps.now()));
     // One statement keeps the batch: it is whole or not at all, without a transaction around it.
-    const answer = await patiently(() => keepBatch(deps.pool, session, readings, c.get('who')));
+    const answer = await patiently(() => keepBatch(deps.pool, session, readings, c.get('who'), deps.now()));
     const changed: Changed[] = [
       ['session', session.id, 0],
       ['client', session.clientId, 0],

@@ -8,6 +8,7 @@ import {
   sheetOfView,
   unitOf,
 } from '@rocchetto/contract';
+import { ERASED } from '@rocchetto/contract/live.ts';
 import { dayIn, type SheetUnit, sheetRows } from '@rocchetto/core';
 import { Hono } from 'hono';
 import { LRUCache } from 'lru-cache';
@@ -16,12 +17,14 @@ import { type Ctx, type Deps, type Env, idParam } from '../http/context.ts';
 import { csvOf } from '../http/csv.ts';
 import { once, type Reply } from '../http/once.ts';
 import { on } from '../http/route.ts';
+import { hasTag } from '../http/tags.ts';
+import { inThread } from '../work/pool.ts';
 import { importSpec } from './import.ts';
 import { agreeSheet, changeSheet, cutSheet } from './service.ts';
 import { keptGround, sheetGround } from './sql.ts';
 import { viewOfGround, viewSheet, viewWithoutReadings } from './view.ts';
-import { wouldMove } from './would-move.ts';
 
+const paperFor = (c: Ctx) => ({ kind: 'paper', person: c.get('who').id }) as const;
 const download = (name: string, type: string) => ({
   'content-type': type,
   'content-disposition': `attachment; filename="${name}"`,
@@ -51,9 +54,23 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
   };
   const app = new Hono<Env>();
   on(app, 'POST /house/rules/would-move', async (c, { body: { rules } }) =>
-    c.json(await wouldMove(deps.pool, rules, deps.now())),
+    c.json(
+      await inThread(
+        { kind: 'figures', person: c.get('who').id, latest: true },
+        'wouldMove',
+        deps.url,
+        rules,
+        deps.now().toISOString(),
+      ),
+    ),
   );
 
+  // What was kept ready of somebody who was erased is gone from every process at once.
+  deps.live.listen((changed) => {
+    // After a loss nobody knows what was said meanwhile.
+    if (changed === null || changed.some(([what, , version]) => what === 'client' && version === ERASED))
+      answers.clear();
+  });
   on(app, 'GET /orders/:id/sheet', async (c, { role, query }) => {
     const revision = query.revision ?? null;
     const order = idParam(c, 'order');
@@ -67,7 +84,7 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
     let tag = tagOf(await sheetGround(deps.pool, order, revision));
     const etag = () => `W/"${tag}"`;
     c.header('etag', etag());
-    if (c.req.header('if-none-match') === etag()) return c.body(null, 304);
+    if (hasTag(c.req.header('if-none-match'), etag())) return c.body(null, 304);
     let answer = answers.get(tag);
     if (answer === undefined) {
       const { ground, kept } = await keptGround(deps.pool, order, revision);
@@ -95,9 +112,9 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
   });
   on(app, 'GET /orders/:id/sheet.pdf', async (c, { role, query }) => {
     const { view, unit, both, name } = await load(c, role, query);
-    // The paper's fonts and library are only loaded when somebody prints.
-    const { sheetPdf } = await import('./pdf.ts');
-    const pdf = await sheetPdf(view, unit, both);
+    // Worked out here, so that a thread prints what the screen shows.
+    const kept = sheetOfView(view);
+    const pdf = await inThread(paperFor(c), 'sheetPdf', { ...view, kept }, unit, both);
     return c.body(new Uint8Array(pdf), 200, {
       'content-type': 'application/pdf',
       'content-disposition': `inline; filename="${name}.pdf"`,
@@ -106,10 +123,10 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
 
   on(app, 'GET /orders/:id/bench-cards.pdf', async (c, { role, query }) => {
     const { view, unit, name } = await load(c, role, query);
-    const { benchCardsPdf } = await import('./bench-cards.ts');
     // A phone opens what this browser sees the house under, or where the house says it is found.
     const house = process.env.PUBLIC_URL?.replace(/\/$/, '') ?? `http://${c.req.header('host') ?? ''}`;
-    const pdf = await benchCardsPdf(view, unit, `${house}/orders/${idParam(c, 'order')}`);
+    const address = `${house}/orders/${idParam(c, 'order')}`;
+    const pdf = await inThread(paperFor(c), 'benchCards', view, unit, address);
     return c.body(new Uint8Array(pdf), 200, {
       'content-type': 'application/pdf',
       'content-disposition': `inline; filename="${name.replace('sheet', 'bench-cards')}.pdf"`,
@@ -118,8 +135,7 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
 
   on(app, 'GET /orders/:id/toile.pdf', async (c, { role, query }) => {
     const { view, unit, name } = await load(c, role, query);
-    const { toilePdf } = await import('./toile-pdf.ts');
-    return c.body(new Uint8Array(await toilePdf(view, unit)), 200, {
+    return c.body(new Uint8Array(await inThread(paperFor(c), 'toile', view, unit)), 200, {
       'content-type': 'application/pdf',
       'content-disposition': `inline; filename="${name.replace('sheet', 'toile')}.pdf"`,
     });

@@ -92,7 +92,10 @@ describe('from draft to cut', () => {
     expect(
       (
         await json(
-          fitter.send('PUT', `/orders/${id}/brief`, { version: order.version, brief: order.brief }),
+          fitter.send('PUT', `/orders/${id}/brief`, {
+            version: order.version,
+            brief: { ...order.brief, note: 'after the cut' },
+          }),
           409,
         )
       ).code,

@@ -112,6 +112,22 @@ export async function sheetGround(db: Db, orderId: number, revision: number | nu
   return rows[0]!.ground;
 }
 
+/** The grounds of many orders in one question, by order. */
+export async function sheetGrounds(
+  db: Db,
+  orderIds: readonly number[],
+): Promise<ReadonlyMap<number, string>> {
+  const { rows } = await db.query<{ id: number; ground: string }>({
+    name: 'sheet-grounds',
+    text: `select x.id, g.ground from unnest($1::bigint[]) x(id) cross join lateral (${GROUND('')
+      .replaceAll('$2::int', 'null::int')
+      .replaceAll('$2', 'null::int')
+      .replaceAll('$1', 'x.id')}) g`,
+    values: [orderIds],
+  });
+  return new Map(rows.map((r) => [r.id, r.ground]));
+}
+
 /** The same text with the sheets that were kept, of one moment. */
 export async function keptGround(
   db: Db,

@@ -5,30 +5,55 @@ import type { Db, Tx } from '../db/pool.ts';
 /** So many of the newest sessions tell whose tape reads how well. */
 export const NEWEST = 800;
 
-/** The first two readings of each measure of the newest sessions, by who read: written texts and what they were read as. */
-export async function readTwice(
-  db: Db,
-): Promise<{ readonly sessions: number; readonly rows: readonly ReadTwice[] }> {
-  const { rows } = await db.query<ReadTwice & { sessions: number }>({
-    name: 'read-twice',
-    text: `with newest as (select id from session order by at desc limit ${NEWEST}),
-        live as (
-          select r.session_id, r.measure, r.read_by as by, r.fact, row_number() over (partition by r.session_id, r.measure order by r.seq) as n
-            from newest m join reading r on r.session_id = m.id
-           where r.state = 'read' and r.fact ->> 'replaces' is null and coalesce(r.fact ->> 'source', 'taken here') = 'taken here'
-             and not exists (select 1 from reading x where x.session_id = r.session_id and x.fact ->> 'replaces' = r.id::text)
-        )
-      select a.measure, a.by, a.fact as first, b.fact as second, (select count(*)::int from newest) as sessions
-        from live a join live b on b.session_id = a.session_id and b.measure = a.measure and b.n = 2 and b.by = a.by
-       where a.n = 1`,
-  });
-  return { sessions: rows[0]?.sessions ?? 0, rows };
+/** One reading in short: what was written and how it was taken, as the database tells it. */
+export interface ReadShort {
+  readonly value: string;
+  readonly unit: string;
+  readonly text: string;
+  readonly way: string;
+  readonly tape: string;
 }
 export interface ReadTwice {
   readonly measure: string;
   readonly by: string;
-  readonly first: unknown;
-  readonly second: unknown;
+  readonly first: ReadShort;
+  readonly second: ReadShort;
+}
+
+const SHORT = (n: number) =>
+  `json_build_array(f[${n}] #>> '{written,value}', f[${n}] #>> '{written,unit}', f[${n}] #>> '{written,text}', coalesce(f[${n}] ->> 'way', 'whole'), coalesce(f[${n}] ->> 'tape', 'snug'))`;
+type Short = readonly [string, string, string, string, string];
+const shortOf = ([value, unit, text, way, tape]: Short): ReadShort => ({ value, unit, text, way, tape });
+
+/**
+ * The first two readings of each measure of the newest sessions by one hand. Each reading of these sessions is read
+ * once, by its index; what was replaced is found by its own id, not by looking at every other reading.
+ */
+export const READ_TWICE = `with newest as materialized (select id from session order by at desc limit ${NEWEST}),
+    taken as materialized (select r.id, r.session_id, r.measure, r.read_by, r.seq, r.fact, r.state
+        from newest m join lateral (select * from reading x where x.session_id = m.id offset 0) r on true),
+    gone as (select distinct fact ->> 'replaces' as id from taken where fact ->> 'replaces' is not null),
+    pairs as (
+      select t.measure, (array_agg(t.read_by order by t.seq))[1] as by, (array_agg(t.read_by order by t.seq))[2] as also,
+          (array_agg(t.fact order by t.seq))[1:2] as f
+        from taken t left join gone g on g.id = t.id::text
+       where t.state = 'read' and g.id is null and t.fact ->> 'replaces' is null and coalesce(t.fact ->> 'source', 'taken here') = 'taken here'
+       group by t.session_id, t.measure having count(*) > 1)
+  select (select count(*)::int from newest) as sessions,
+    (select coalesce(json_agg(json_build_array(measure, by, ${SHORT(1)}, ${SHORT(2)})), '[]') from pairs where by = also) as pairs`;
+
+export async function readTwice(
+  db: Db,
+): Promise<{ readonly sessions: number; readonly rows: readonly ReadTwice[] }> {
+  const { rows } = await db.query<{ sessions: number; pairs: readonly [string, string, Short, Short][] }>({
+    name: 'read-twice',
+    text: READ_TWICE,
+  });
+  const { sessions, pairs } = rows[0]!;
+  return {
+    sessions,
+    rows: pairs.map(([measure, by, a, b]) => ({ measure, by, first: shortOf(a), second: shortOf(b) })),
+  };
 }
 
 export async function keepPairs(tx: Tx, { readerId, secondId, pairs }: PairsWrite, at: Date): Promise<void> {

@@ -1,6 +1,6 @@
 import { type FactorBegun, newPassphrase } from '@rocchetto/contract';
-import { QRCode } from 'antd';
-import { type FormEvent, useState } from 'react';
+import { toString as toQr } from 'qrcode';
+import { type FormEvent, useEffect, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { api } from '../api/base.ts';
 import { useDays, useMe } from '../app/me.ts';
@@ -220,6 +220,22 @@ function SecondFactor({ since, left, asked }: { since: string | null; left: numb
   );
 }
 
+/** The key as a square that an authenticator scans. */
+function Square({ of }: { of: string }) {
+  const [svg, setSvg] = useState('');
+  useEffect(() => {
+    void toQr(of, { type: 'svg', margin: 2 }).then(setSvg);
+  }, [of]);
+  return svg === '' ? null : (
+    <img
+      src={`data:image/svg+xml,${encodeURIComponent(svg)}`}
+      width="180"
+      height="180"
+      alt="The key as a square to scan"
+    />
+  );
+}
+
 function Confirm({ begun }: { begun: FactorBegun }) {
   const dispatch = useDispatch();
   const [confirm, { error, isLoading }] = useConfirmFactorMutation();
@@ -255,9 +271,7 @@ function Confirm({ begun }: { begun: FactorBegun }) {
     <>
       <p>Scan this with an authenticator, or type the key into it.</p>
       <div className="row">
-        <div role="img" aria-label="The key as a square to scan">
-          <QRCode value={begun.uri} type="svg" bordered={false} size={160} />
-        </div>
+        <Square of={begun.uri} />
         <p className="figures">{begun.secret.match(/.{1,4}/g)?.join(' ')}</p>
       </div>
       <form

@@ -44,7 +44,14 @@ const alterations = api.injectEndpoints({
     }),
     tick: b.mutation<Kept, On & z.input<typeof BoxWrite>>({
       query: ({ id, orderId: _, ...body }) => change(`/alterations/${id}/boxes`, 'POST', body),
-      invalidatesTags: touched,
+      // A tick moves nobody's day: neither the diary nor free times are asked for again.
+      invalidatesTags: (_, error, { orderId }) =>
+        error
+          ? []
+          : [
+              { type: 'Alterations', id: orderId },
+              { type: 'Alterations', id: LIST },
+            ],
     }),
     photos: b.query<PhotoView[], number>({
       query: (orderId) => `/orders/${orderId}/photos`,

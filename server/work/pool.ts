@@ -1,0 +1,79 @@
+import { fileURLToPath } from 'node:url';
+import { Piscina } from 'piscina';
+import { Refusal } from '../http/problem.ts';
+import type { Answer, JobName, Jobs } from './jobs.ts';
+import { WorkQueue } from './queue.ts';
+import type { Came } from './worker.ts';
+
+/** Kinds of heavy work, each with a queue of its own. */
+const QUEUES = {
+  paper: new WorkQueue('papers', { atOnce: 1, each: 60, all: 240 }),
+  pictures: new WorkQueue('photographs', { atOnce: 1, each: 60, all: 240 }),
+  book: new WorkQueue('files', { atOnce: 1, each: 6, all: 24 }),
+  // Apart, so that how far it has come can be looked at meanwhile.
+  taking: new WorkQueue('imports', { atOnce: 1, each: 3, all: 12 }),
+  figures: new WorkQueue('questions', { atOnce: 1, each: 4, all: 40 }),
+} as const;
+export type WorkKind = keyof typeof QUEUES;
+
+const BUILT = !import.meta.url.endsWith('.ts');
+/** Threads that nobody needs end after this, ms. */
+const IDLE = 60_000;
+
+let pool: Piscina | undefined;
+/** Made when the first heavy work comes. Its threads give way to the one that answers requests. */
+const threads = (): Piscina => {
+  if (pool) return pool;
+  pool = new Piscina({
+    filename: fileURLToPath(new URL(BUILT ? './worker.mjs' : './from-source.mjs', import.meta.url)),
+    minThreads: 0,
+    maxThreads: 2,
+    concurrentTasksPerWorker: 1,
+    idleTimeout: IDLE,
+    niceIncrement: 10,
+    execArgv: BUILT ? ['--enable-source-maps'] : [],
+    resourceLimits: { maxOldGenerationSizeMb: 1024 },
+  });
+  // A thread that dies fails the job in it, and nothing else.
+  pool.on('error', () => undefined);
+  return pool;
+};
+
+/** Ends the threads; what is in them is lost. */
+export const endWork = async (): Promise<void> => {
+  await pool?.destroy();
+  pool = undefined;
+};
+
+interface For {
+  readonly kind: WorkKind;
+  readonly person: number;
+  /** only the newest question of this person wants an answer */
+  readonly latest?: boolean;
+}
+
+/**
+ * Does heavy work in a thread of its own, in turn with what others ask of the same kind.
+ * @throws Refusal with the job's own sentence, 429 when too much waits, 409 when a newer question came
+ */
+export const inThread = <K extends JobName>(
+  of: For,
+  job: K,
+  ...args: Parameters<Jobs[K]>
+): Promise<Answer<K>> =>
+  inTurn(of, async () => {
+    const came = (await threads().run({ job, args })) as Came;
+    if ('refused' in came) {
+      const { status, code, detail, ...more } = came.refused;
+      throw new Refusal(status, code, detail, more);
+    }
+    return bytesOf(came.answer) as Answer<K>;
+  });
+
+/** The same queue for work that a library already does beside the program's own thread. */
+export const inTurn = <T>({ kind, person, latest }: For, work: () => Promise<T>): Promise<T> =>
+  QUEUES[kind].run(person, work, latest);
+
+/** Bytes that were copied from a thread are a plain array there; here they are a Buffer again. */
+const bytesOf = (v: unknown): unknown =>
+  v instanceof Uint8Array && !Buffer.isBuffer(v) ? Buffer.from(v.buffer, v.byteOffset, v.byteLength) : v;
