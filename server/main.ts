@@ -7,6 +7,7 @@ import { makeSetupLink } from './auth/sql.ts';
 import { isAway } from './db/errors.ts';
 import { migrate } from './db/migrate.ts';
 import { openPool } from './db/pool.ts';
+import { roleOf } from './db/program-role.ts';
 import { purgeHourly } from './db/purge.ts';
 import { startQueue } from './diary/queue.ts';
 import { openLive } from './live/live.ts';
@@ -74,7 +75,9 @@ async function main() {
   const pool = openPool(databaseUrl, (error) => log.warn({ err: error.message }, 'database connection lost'));
   let live: ReturnType<typeof openLive> | undefined;
   let server: ServerType | undefined;
-  const link = await migrate(databaseUrl, async (db) => {
+  // Where a second role owns the tables, only the migrations are run under it.
+  const owner = process.env.MIGRATIONS_URL ?? databaseUrl;
+  const begin = async (db: ClientBase) => {
     live = openLive(databaseUrl, log);
     server = await listening(
       createApp({ pool, log, live, url: databaseUrl, now: () => new Date() }),
@@ -82,7 +85,8 @@ async function main() {
       host,
     );
     return firstLink(db);
-  });
+  };
+  const link = await migrate(owner, begin, roleOf(databaseUrl));
   const stopPurging = purgeHourly(pool, log);
   const queue = startQueue(
     databaseUrl,

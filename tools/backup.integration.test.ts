@@ -1,4 +1,14 @@
-import { appendFileSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import {
+  appendFileSync,
+  existsSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { seedDemo } from '@rocchetto/demo/seed.ts';
@@ -54,8 +64,12 @@ describe('backup and restore', () => {
     expect(checks.client!.rows).toBeGreaterThanOrEqual(40);
     expect(checks.client!.rows).toBeLessThan(40 + added + 1);
     const url = await emptyDatabase();
-    expect(await restore(url, file, false)).toBeNull();
-    expect(await inDatabase(url, checksOf)).toEqual(checks);
+    expect(await restore(url, file, false)).toEqual({ aside: null, proven: false });
+    // All but the line that says that it was restored.
+    const { security_event: told, ...restored } = await inDatabase(url, checksOf);
+    const { security_event: before, ...backedUp } = checks;
+    expect(restored).toEqual(backedUp);
+    expect(told!.rows).toBe(before!.rows + 1);
     // The restored studio goes on: the next client gets the next number.
     const { rows } = await inDatabase(url, (db) =>
       db.query(`insert into client (code, name, search) values ('C-x', 'After', 'after c-x') returning id`),
@@ -73,13 +87,51 @@ describe('backup and restore', () => {
     await inDatabase(url, async () => {
       await expect(restore(url, file, true)).rejects.toThrow('Stop its servers');
     });
-    const aside = await restore(url, file, true);
+    const { aside } = await restore(url, file, true);
     const studio = (at: string) =>
       inDatabase(at, async (db) => (await db.query('select studio from house')).rows[0].studio as string);
     expect(await studio(url)).not.toBe('The one before');
     expect(await studio(Object.assign(new URL(url), { pathname: `/${aside}` }).toString())).toBe(
       'The one before',
     );
+  });
+  it('are for the eyes of the one who makes them, and sealed with a passphrase for nobody else’s', async () => {
+    const mode = (f: string) => statSync(f).mode & 0o777;
+    expect([mode(file), mode(`${file}.check.json`)]).toEqual([0o600, 0o600]);
+    const sealed = join(dir, 'sealed.backup');
+    const words = 'bobbin quay lantern rye';
+    const checks = await backup(t.url, sealed, words);
+    expect([mode(sealed), mode(`${sealed}.check.json`)]).toEqual([0o600, 0o600]);
+    // The format's own first line (age-encryption.org/v1, from memory): any tool that reads it opens the file.
+    expect(readFileSync(sealed).subarray(0, 21).toString()).toBe('age-encryption.org/v1');
+    expect(readFileSync(sealed).includes('PGDMP')).toBe(false);
+    expect(readdirSync(dir).filter((f) => /\.(open|part)$/.test(f))).toEqual([]);
+    const url = await emptyDatabase();
+    await expect(restore(url, sealed, false)).rejects.toThrow('is sealed');
+    await expect(restore(url, sealed, false, 'another passphrase here')).rejects.toThrow(
+      'does not carry the seal',
+    );
+    expect(await inDatabase(url, checksOf)).toEqual({});
+    expect(await restore(url, sealed, false, words)).toEqual({ aside: null, proven: true });
+    expect((await inDatabase(url, checksOf)).client).toEqual(checks.client);
+    expect(readdirSync(dir).filter((f) => f.endsWith('.open'))).toEqual([]);
+  });
+  it('of which dump and check file were both changed are refused where they are sealed', async () => {
+    const sealed = join(dir, 'sealed.backup');
+    const words = 'bobbin quay lantern rye';
+    const url = await emptyDatabase();
+    // A changed file, its sum made anew, as somebody does who can write both.
+    const [bytes, check] = [readFileSync(sealed), readFileSync(`${sealed}.check.json`, 'utf8')];
+    bytes[bytes.length - 20]! ^= 1;
+    writeFileSync(sealed, bytes);
+    const forged = { ...JSON.parse(check), sha256: createHash('sha256').update(bytes).digest('hex') };
+    writeFileSync(`${sealed}.check.json`, JSON.stringify(forged));
+    await expect(restore(url, sealed, false, words)).rejects.toThrow('does not carry the seal');
+    // The seal taken off as well.
+    const { sealed: _, ...bare } = forged;
+    writeFileSync(`${sealed}.check.json`, JSON.stringify(bare));
+    await expect(restore(url, sealed, false, words)).rejects.toThrow('carries no seal');
+    expect(await inDatabase(url, checksOf)).toEqual({});
   });
   it('say no to a damaged file, and leave what was there as it was', async () => {
     const url = await emptyDatabase();

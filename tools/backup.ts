@@ -1,11 +1,22 @@
 import { spawn } from 'node:child_process';
-import { createHash } from 'node:crypto';
-import { createReadStream, existsSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { createHash, randomBytes } from 'node:crypto';
+import {
+  closeSync,
+  createReadStream,
+  existsSync,
+  openSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
+import { noteEvent } from '@rocchetto/server/auth/events.ts';
 import { migrate } from '@rocchetto/server/db/migrate.ts';
 import pg from 'pg';
 import { findBin } from './cluster.ts';
+import { macOf, sameMac, seal, unseal } from './sealed.ts';
 import { StopWord } from './stop-word.ts';
 
 /** How many rows each table holds, and a sum over their hashes that does not depend on their order. */
@@ -16,10 +27,15 @@ interface CheckFile {
   readonly format: 'rocchetto-backup';
   readonly version: 1;
   readonly madeAt: string;
-  /** of the backup file itself */
+  /** of the backup file itself, as it lies there */
   readonly sha256: string;
   readonly tables: Checks;
+  /** of a sealed backup: salt and HMAC-SHA256 of all the rest, under a key made from the passphrase */
+  readonly sealed?: { readonly salt: string; readonly mac: string };
 }
+
+/** What of a check file its seal covers. */
+const covered = ({ sealed: _, ...rest }: CheckFile): string => JSON.stringify(rest);
 
 const checkFileOf = (file: string) => `${file}.check.json`;
 
@@ -87,10 +103,12 @@ function run(tool: 'pg_dump' | 'pg_restore', url: string, args: readonly string[
  * the studio goes on working. The file appears under its name only when it is whole.
  * @throws StopWord when the file is there already, or when a step fails
  */
-export async function backup(url: string, file: string): Promise<Checks> {
+export async function backup(url: string, file: string, passphrase: string | null = null): Promise<Checks> {
   if (existsSync(file) || existsSync(checkFileOf(file)))
     throw new StopWord(`${file} is there already. Give the backup a name of its own.`);
-  const part = `${file}.part`;
+  const [part, plain] = [`${file}.part`, `${file}.open`];
+  // Nobody but the one who makes it reads it: made so before the first byte.
+  for (const f of [part, plain]) closeSync(openSync(f, 'w', 0o600));
   return connected(url, async (db) => {
     // One snapshot for the checks and the dump: what is saved meanwhile is in neither.
     await db.query('begin isolation level repeatable read read only');
@@ -104,22 +122,28 @@ export async function backup(url: string, file: string): Promise<Checks> {
         '--no-owner',
         '--no-privileges',
         `--snapshot=${rows[0]!.id}`,
-        `--file=${part}`,
+        `--file=${plain}`,
       ]);
-      await run('pg_restore', url, ['--list', `--file=/dev/null`, part]);
-      const check: CheckFile = {
+      await run('pg_restore', url, ['--list', `--file=/dev/null`, plain]);
+      if (passphrase) await seal(plain, part, passphrase);
+      else renameSync(plain, part);
+      const open: CheckFile = {
         format: 'rocchetto-backup',
         version: 1,
         madeAt: new Date().toISOString(),
         sha256: await sha256(part),
         tables,
       };
-      writeFileSync(checkFileOf(file), `${JSON.stringify(check, null, 2)}\n`);
+      const salt = randomBytes(16).toString('hex');
+      const check: CheckFile = passphrase
+        ? { ...open, sealed: { salt, mac: macOf(covered(open), salt, passphrase) } }
+        : open;
+      writeFileSync(checkFileOf(file), `${JSON.stringify(check, null, 2)}\n`, { mode: 0o600 });
       renameSync(part, file);
+      rmSync(plain, { force: true });
       return tables;
     } catch (error) {
-      rmSync(part, { force: true });
-      rmSync(checkFileOf(file), { force: true });
+      for (const f of [part, plain, checkFileOf(file)]) rmSync(f, { force: true });
       throw error;
     }
   });
@@ -158,20 +182,69 @@ async function fill(url: string, file: string, check: CheckFile) {
   if (wrong.length > 0)
     throw new StopWord(`The restored tables are not those that were backed up: ${wrong.join(', ')}.`);
   await migrate(url);
+  await connected(url, (db) => noteEvent(db, { what: 'restore', words: `backup of ${check.madeAt}` }));
+}
+
+/**
+ * A backup as pg_restore reads it. @throws StopWord when it is not what was backed up, or was sealed and this
+ * passphrase does not open it. Of one that is not sealed only this is known: it fits the check file beside it.
+ */
+async function opened<T>(
+  file: string,
+  passphrase: string | null,
+  work: (plain: string, check: CheckFile, proven: boolean) => Promise<T>,
+): Promise<T> {
+  const check = readCheck(file);
+  if (check.sealed && passphrase === null)
+    throw new StopWord(
+      `${file} is sealed. Nothing was restored. Say its passphrase: --passphrase-file FILE.`,
+    );
+  if (!check.sealed && passphrase !== null)
+    throw new StopWord(
+      `The check file of ${file} carries no seal, though a passphrase was given: it was not made by this backup, or was changed. Nothing was restored.`,
+    );
+  if (check.sealed && !sameMac(macOf(covered(check), check.sealed.salt, passphrase!), check.sealed.mac))
+    throw new StopWord(
+      `The check file of ${file} does not carry the seal of this passphrase: it was changed, or the passphrase is another. Nothing was restored.`,
+    );
+  if ((await sha256(file)) !== check.sha256)
+    throw new StopWord(
+      `${file} is not the file that was backed up: it is damaged or was changed. Nothing was restored.`,
+    );
+  if (!check.sealed) return work(file, check, false);
+  const plain = `${file}.open`;
+  try {
+    await unseal(file, plain, passphrase!);
+    return await work(plain, check, true);
+  } finally {
+    rmSync(plain, { force: true });
+  }
 }
 
 /**
  * Restores a backup, checks every table against what was backed up, and brings it to today's shape. Into an empty
  * database it goes as it is. A database that holds a studio is refused, unless `intoEmpty`: then it is laid aside
  * under another name and an empty one takes its place. Whatever fails, the studio that was there is there again.
- * @returns the name under which the earlier database was laid aside, or null
+ * @returns the name under which the earlier database was laid aside, or null; and whether a seal proves that nobody
+ * changed the backup
  */
-export async function restore(url: string, file: string, intoEmpty: boolean): Promise<string | null> {
-  const check = readCheck(file);
-  if ((await sha256(file)) !== check.sha256)
-    throw new StopWord(
-      `${file} is not the file that was backed up: it is damaged or was changed. Nothing was restored.`,
-    );
+export const restore = (
+  url: string,
+  file: string,
+  intoEmpty: boolean,
+  passphrase: string | null = null,
+): Promise<{ readonly aside: string | null; readonly proven: boolean }> =>
+  opened(file, passphrase, async (plain, check, proven) => ({
+    aside: await restoreOpened(url, plain, check, intoEmpty),
+    proven,
+  }));
+
+async function restoreOpened(
+  url: string,
+  file: string,
+  check: CheckFile,
+  intoEmpty: boolean,
+): Promise<string | null> {
   const name = new URL(url).pathname.slice(1);
   const holds = await connected(url, async (db) => Object.keys(await checksOf(db)).length > 0);
   if (!holds) {

@@ -215,7 +215,6 @@ export async function eraseClient(
   const count = async (sql: string, values: readonly unknown[] = [id]) =>
     (await tx.query(sql, [...values])).rowCount ?? 0;
   const orders = '(select id from orders where client_id = $1)';
-  await count(`update history h set before = null, after = null where h.id in (select h.id ${HISTORY})`);
   const readings = await count(
     'delete from reading where session_id in (select id from session where client_id = $1)',
   );
@@ -297,6 +296,7 @@ export async function eraseClient(
     `update client set name = 'Erased ' || code, phone = '', phone_digits = '', email = '', address = '', note = '', guardian = '',
         minor = false, search = lower(code), erased_at = now(), version = version + 1 where id = $1`,
   );
+  await tx.query('select erase_history($1)', [id]);
   await renameOrders(tx, id, `Erased ${code}`, code);
   return { sessions, readings, orders: ordersKept, sheetsKept };
 }

@@ -76,16 +76,24 @@ export function openLive(databaseUrl: string, log: Logger): Live {
       again(error as Error);
     }
   };
+  // One question at a time on this connection: what comes meanwhile travels with the next.
+  let asking = false;
   const flush = () => {
     timer = undefined;
-    if (!client) {
-      timer = setTimeout(flush, 250).unref();
+    if (!client || asking) {
+      timer = setTimeout(flush, client ? GATHER : 250).unref();
       return;
     }
     const all = [...gathered.values()];
     gathered = new Map();
     const payload = JSON.stringify(all.length > MOST ? null : all);
-    client.query('select pg_notify($1, $2)', [CHANNEL, payload]).catch(() => tell(all));
+    asking = true;
+    client
+      .query('select pg_notify($1, $2)', [CHANNEL, payload])
+      .catch(() => tell(all))
+      .finally(() => {
+        asking = false;
+      });
   };
   const tell = (changed: readonly Changed[]) => {
     for (const one of changed) gathered.set(`${one[0]} ${one[1]}`, one);

@@ -139,3 +139,17 @@ begin
     execute format('create trigger never_emptied before truncate on %I for each statement execute function never_emptied()', name);
   end loop;
 end $$;
+
+-- The program's own role may only add to the history. What the erasing of one client's data takes out of it is taken by
+-- this, with its owner's right: the words of what changed, for that client alone, and only while she is being erased.
+create function erase_history(erased_client bigint) returns void language plpgsql security definer set search_path = public, pg_temp as $$
+begin
+  if not erasing() or not exists (select 1 from client where id = erased_client and erased_at is not null) then
+    raise exception 'readings and history are only added';
+  end if;
+  update history h set before = null, after = null
+   where (h.before is not null or h.after is not null) and (
+     (h.entity = 'client' and h.entity_id = erased_client::text)
+     or (h.entity = 'appointment' and h.entity_id in (select id::text from appointment where client_id = erased_client))
+     or (h.entity in ('order', 'sheet') and h.entity_id in (select id::text from orders where client_id = erased_client)));
+end $$;
