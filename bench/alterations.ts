@@ -38,7 +38,7 @@ export async function alterationsBench(cluster: Cluster, say: (line: string) => 
   await cluster.ensureDatabase('bench_alterations');
   const url = cluster.url('bench_alterations');
   await migrate(url);
-  const pool = openPool(url, () => undefined);
+  const pool = openPool(url, () => undefined, { patience: 300_000 });
   try {
     const rnd = seeded(5);
     await pool.query(`insert into staff (name, name_key, role, skills, initials, mark, hours)

@@ -118,7 +118,7 @@ export async function diaryBench(cluster: Cluster, say: (line: string) => void):
   await cluster.ensureDatabase('bench_diary');
   const url = cluster.url('bench_diary');
   await migrate(url);
-  const pool = openPool(url, () => undefined);
+  const pool = openPool(url, () => undefined, { patience: 300_000 });
   try {
     const { rows } = await pool.query<{ id: number }>(
       `insert into staff (name, name_key, role) values ('Bench', 'bench', $1) returning id`,

@@ -131,7 +131,7 @@ export async function routesBench(cluster: Cluster, say: (text: string) => void)
   const url = cluster.url('bench');
   await migrate(url);
   await seedDemo(url);
-  const pool = openPool(url, () => undefined, { max: 24 });
+  const pool = openPool(url, () => undefined, { max: 24, patience: 300_000 });
   await manyClients(pool, 100_000);
   await manyOrders(pool, 200_000);
   const { rows } = await pool.query<{ id: number }>(`select id from staff where role = 'fitter' limit 1`);

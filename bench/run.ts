@@ -9,6 +9,8 @@ import { bookingsBench } from './bookings.ts';
 import { coreBench } from './core.ts';
 import { diaryBench } from './diary.ts';
 import { diaryWebBench } from './diary-web.ts';
+import { faultsBench } from './faults.ts';
+import { heavyBench } from './heavy.ts';
 import { netBench } from './net.ts';
 import { routesBench } from './routes.ts';
 import { webBench } from './web.ts';
@@ -29,6 +31,8 @@ const ALONE: Readonly<Record<string, Bench>> = {
   net: (say) => netBench(say, Number(process.argv[3]) || 10_000),
   diary: withCluster(async (cluster, say) => diaryWebBench(cluster, await diaryBench(cluster, say), say)),
   routes: withCluster(routesBench),
+  heavy: withCluster(heavyBench),
+  faults: withCluster(faultsBench),
   // The pages of the demo's studio.
   web: withCluster(async (cluster, say) => {
     await cluster.ensureDatabase('bench', true);

@@ -64,7 +64,7 @@ export async function startTestApp(now = () => new Date('2026-03-10T12:00:00Z'))
   if (!admin) throw new Error('These tests need a PostgreSQL: run ./rocchetto test.');
   const url = await emptyStudio(admin, `t_${randomUUID().replaceAll('-', '')}`);
   const pool = openPool(url, () => undefined);
-  const log = pino({ level: 'silent' });
+  const log = pino({ level: process.env.TEST_LOG ?? 'silent' });
   const live = openLive(url, log);
   const app = createApp({ pool, log, live, url, now });
   const as = async (role: Role): Promise<Caller> => {

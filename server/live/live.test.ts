@@ -107,6 +107,24 @@ describe('live changes', () => {
     mine.close();
     theirs.close();
   });
+  it('of a ticked box tell the order, and ask nobody to look at the diary again', async () => {
+    const { orderId } = await skirtOrder(fitter);
+    const asked = { kind: 'other', direction: 'do', amount: null, words: 'a button' };
+    const { id } = await json(
+      fitter.send('POST', `/orders/${orderId}/alterations`, { asked, source: 'desk' }),
+      201,
+    );
+    await json(
+      fitter.send('POST', `/alterations/${id}/steps`, { version: 1, step: { step: 'agree', name: 'she' } }),
+    );
+    await new Promise((r) => setTimeout(r, 150));
+    const page = await listen(fitter);
+    await json(fitter.send('POST', `/alterations/${id}/boxes`, { box: 'whole', to: 'done' }));
+    await page.hears(JSON.stringify(['alterations', orderId, 0]));
+    await new Promise((r) => setTimeout(r, 150));
+    expect(page.heard()).not.toContain('"diary"');
+    page.close();
+  });
   it('begin again after the database took the connection away: pages are told to look once more', async () => {
     const page = await listen(fitter);
     const before = page.heard().split('event: again').length;

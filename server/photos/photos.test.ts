@@ -70,6 +70,28 @@ describe('photographs', () => {
     expect(rows[0].found).toBe(0);
   });
 
+  it('sent again with other words keep both, and a retry writes nothing more into the history', async () => {
+    const bytes = await picture(31, 17).jpeg().toBuffer();
+    const with_ = (words: string) => post(bytes, fitter!, `/orders/${orderId}/photos?words=${words}`);
+    const { id } = await json(with_('hem'), 201);
+    const lines = async () =>
+      (
+        await t.pool.query(
+          `select what from history where entity = 'order' and entity_id = $1 and after ->> 'id' = $2 and what like 'photograph%'`,
+          [String(orderId), String(id)],
+        )
+      ).rows.map((r) => r.what);
+    for (let i = 0; i < 3; i++) expect((await json(with_('hem'), 201)).id).toBe(id);
+    expect(await lines()).toEqual(['photograph added']);
+    await json(with_('left%20side'), 201);
+    await json(with_('left%20side'), 201);
+    const [one] = (await json(fitter!.get(`/orders/${orderId}/photos`))).filter(
+      (p: { id: number }) => p.id === id,
+    );
+    expect(one.words).toBe('hem · left side');
+    expect(await lines()).toEqual(['photograph added', 'photograph worded']);
+    await json(fitter!.send('DELETE', `/photos/${id}`));
+  });
   it('large ones are made smaller', async () => {
     const { id } = await json(post(await picture(3000, 1500).jpeg().toBuffer()), 201);
     const of = (await json(fitter!.get(`/orders/${orderId}/photos`))).find(

@@ -78,6 +78,24 @@ describe('a device whose clock is a day off', () => {
       '2026-03-10T10:00:00.000Z',
     ]);
   });
+  it('a reading dated in the future is refused with a sentence, and the others of its batch are kept', async () => {
+    const order = await skirtOrder(fitter);
+    const body = sessionBody(order.clientId, order.orderId, ['waist 70 cm', 'hip 98 cm']);
+    body.readings[1]!.at = '2026-03-11T09:00:00Z';
+    const answer = await send(body);
+    expect(answer.kept).toEqual([body.readings[0]!.id]);
+    expect(answer.refused).toEqual([
+      { id: body.readings[1]!.id, sentence: expect.stringContaining('dated in the future') },
+    ]);
+    // Two clocks are never the same to the minute.
+    const near = sessionBody(order.clientId, order.orderId, ['waist 70 cm']);
+    near.readings[0]!.at = '2026-03-10T12:03:00Z';
+    expect((await send(near)).kept).toHaveLength(1);
+    const late = sessionBody(order.clientId, order.orderId, ['waist 70 cm']);
+    late.session.at = '2027-01-01T00:00:00Z';
+    await send(late);
+    expect(new Date((await session(late.session.id)).at).toISOString()).toBe('2026-03-10T12:00:00.000Z');
+  });
   it('is believed within two minutes, and when it says nothing that is a time', () => {
     expect(aheadBy('2026-03-10T12:01:59Z', NOW)).toBe(0);
     expect(aheadBy('2026-03-10T12:02:01Z', NOW)).toBe(121_000);

@@ -1,5 +1,7 @@
+import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Caller, json, sessionBody, skirtOrder, startTestApp, type TestApp } from '../testing.ts';
+import { READ_TWICE } from './sql.ts';
 
 let t: TestApp;
 let [principal, fitter, bench]: Caller[] = [];
@@ -30,6 +32,74 @@ describe('whose tape', () => {
     expect(waist.tem).toBeCloseTo(0.4 / Math.SQRT2, 6);
     expect(hip).toMatchObject({ measure: 'hip', verdict: 'strays' });
     expect((await json(bench!.get('/tape'))).hands).toEqual([]);
+  });
+
+  it('leaves out what was replaced, what another hand read, and what was not taken here; a thousand sessions are read once each', async () => {
+    const read = (m: string, text: string, more: object = {}) => ({
+      version: 1,
+      written: { value: `${Math.round(Number(text) * 10)}/10`, unit: 'cm', text },
+      way: 'whole',
+      tape: 'snug',
+      source: 'taken here',
+      replaces: null,
+      reason: '',
+      note: '',
+      wroteBy: '',
+      m,
+      ...more,
+    });
+    const { clientId } = await skirtOrder(fitter!, { name: 'Many Sessions' });
+    const add = async (session: string, by: string, facts: readonly ({ m: string } & object)[]) => {
+      await t.pool.query(
+        `insert into session (id, client_id, at, staff_id, measurer, details, unit) values ($1, $2, now(), 1, $3, '{}', 'cm') on conflict do nothing`,
+        [session, clientId, by],
+      );
+      for (const { m, ...fact } of facts) {
+        const { id = randomUUID(), ...rest } = fact as { id?: string };
+        await t.pool.query(
+          `insert into reading (id, session_id, measure, state, fact, read_by, staff_id, at) values ($1, $2, $3, 'read', $4, $5, 1, now())`,
+          [id, session, m, JSON.stringify(rest), by],
+        );
+      }
+    };
+    const replaced = randomUUID();
+    await add(randomUUID(), 'Tape Hand', [
+      { ...read('knee', '37'), id: replaced },
+      read('knee', '39', { replaces: replaced }),
+      read('wrist', '16'),
+      read('wrist', '16.4', { source: 'carried over' }),
+      read('ankle', '22'),
+      read('ankle', '22.2'),
+    ] as never);
+    const mixed = randomUUID();
+    await add(mixed, 'Tape Hand', [read('calf', '36')]);
+    await add(mixed, 'Other Hand', [read('calf', '37')]);
+    const { hands } = await json(principal!.get('/tape'));
+    const mine = hands.find((h: { name: string }) => h.name === 'Tape Hand');
+    expect(mine.rows.map((r: { measure: string }) => r.measure)).toEqual(['ankle']);
+    expect(mine.rows[0].tem).toBeCloseTo(0.2 / Math.SQRT2, 6);
+    // By the plan: no step of it reads the readings more than once for each session.
+    await t.pool.query(
+      `insert into session (id, client_id, at, staff_id, measurer, details, unit) select gen_random_uuid(), $1, now() - make_interval(mins => i), 1, 'Plan', '{}', 'cm' from generate_series(1, 900) i`,
+      [clientId],
+    );
+    await t.pool.query(
+      `insert into reading (id, session_id, measure, state, fact, read_by, staff_id, at)
+       select gen_random_uuid(), s.id, m, 'read', $1::jsonb, 'Plan', 1, now() from session s, unnest(array['bust','waist','hip','knee','calf','wrist','ankle','neck-base']) m, generate_series(1, 2)
+        where s.measurer = 'Plan'`,
+      [JSON.stringify(read('x', '70'))],
+    );
+    await t.pool.query('analyze session; analyze reading');
+    const { rows } = await t.pool.query(`explain (analyze, timing off, format json) ${READ_TWICE}`);
+    const steps: { 'Relation Name'?: string; 'Actual Rows': number; 'Actual Loops': number }[] = [];
+    const walk = (p: { Plans?: never[] }) => {
+      steps.push(p as never);
+      for (const q of p.Plans ?? []) walk(q);
+    };
+    walk(rows[0]['QUERY PLAN'][0].Plan);
+    const touched = steps.reduce((n, p) => n + p['Actual Rows'] * p['Actual Loops'], 0);
+    // 800 sessions of 16 readings, a handful of steps; every reading against every other would be millions.
+    expect(touched).toBeLessThan(800 * 16 * 12);
   });
 
   it('two hands at practice are kept by one of them, and told beside each other', async () => {

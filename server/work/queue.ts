@@ -48,7 +48,6 @@ export class WorkQueue {
     if (this.waiting >= this.bounds.all)
       throw full(`Too many ${this.what} are waiting just now. Nothing is lost; try again in a minute.`);
     await this.#turnOf(person, mine);
-    this.#running++;
     try {
       return await work();
     } finally {
@@ -58,7 +57,10 @@ export class WorkQueue {
   }
 
   #turnOf(person: number, mine: Waiting[]): Promise<void> | undefined {
-    if (this.#running < this.bounds.atOnce && this.waiting === 0) return undefined;
+    if (this.#running < this.bounds.atOnce && this.waiting === 0) {
+      this.#running++;
+      return undefined;
+    }
     return new Promise<void>((begin, drop) => {
       mine.push({ begin, drop });
       if (!this.#queues.has(person)) {
@@ -77,6 +79,8 @@ export class WorkQueue {
       if (queue.length > 0) this.#turn.push(person);
       else this.#queues.delete(person);
       if (!one) continue;
+      // The place is taken before anybody else can ask for it.
+      this.#running++;
       one.begin();
       return;
     }
