@@ -156,6 +156,15 @@ function SecondFactor({ since, left, asked }: { since: string | null; left: numb
   const [drop, dropping] = useDropFactorMutation();
   const [begun, setBegun] = useState<FactorBegun | null>(null);
   const [passphrase, setPassphrase] = useState('');
+  // Shown once: they stay until the hand has them, whatever the page hears meanwhile.
+  const [codes, setCodes] = useState<readonly string[] | null>(null);
+  if (codes)
+    return (
+      <section aria-labelledby="factor">
+        <h2 id="factor">Second factor</h2>
+        <Codes of={codes} onDone={() => setCodes(null)} />
+      </section>
+    );
   if (since !== null)
     return (
       <section aria-labelledby="factor">
@@ -214,7 +223,7 @@ function SecondFactor({ since, left, asked }: { since: string | null; left: numb
           </button>
         </>
       ) : (
-        <Confirm begun={begun} />
+        <Confirm begun={begun} onCodes={setCodes} />
       )}
     </section>
   );
@@ -236,37 +245,41 @@ function Square({ of }: { of: string }) {
   );
 }
 
-function Confirm({ begun }: { begun: FactorBegun }) {
+function Codes({ of, onDone }: { of: readonly string[]; onDone: () => void }) {
   const dispatch = useDispatch();
+  return (
+    <>
+      <Notice is="good">
+        It is on. Write these recovery codes down and keep them apart from your phone: each opens the door
+        once. They are not shown again.
+      </Notice>
+      <ol className="codes figures">
+        {of.map((c) => (
+          <li key={c}>{c}</li>
+        ))}
+      </ol>
+      <div className="row acts noprint">
+        <button type="button" className="plain" onClick={() => window.print()}>
+          Print codes
+        </button>
+        <button
+          type="button"
+          className="take"
+          onClick={() => {
+            onDone();
+            dispatch(api.util.invalidateTags(['Staff', 'Me']));
+          }}
+        >
+          I’ve written them down
+        </button>
+      </div>
+    </>
+  );
+}
+
+function Confirm({ begun, onCodes }: { begun: FactorBegun; onCodes: (codes: readonly string[]) => void }) {
   const [confirm, { error, isLoading }] = useConfirmFactorMutation();
   const [code, setCode] = useState('');
-  const [codes, setCodes] = useState<readonly string[] | null>(null);
-  if (codes)
-    return (
-      <>
-        <Notice is="good">
-          It is on. Write these recovery codes down and keep them apart from your phone: each opens the door
-          once. They are not shown again.
-        </Notice>
-        <ol className="codes figures">
-          {codes.map((c) => (
-            <li key={c}>{c}</li>
-          ))}
-        </ol>
-        <div className="row acts noprint">
-          <button type="button" className="plain" onClick={() => window.print()}>
-            Print codes
-          </button>
-          <button
-            type="button"
-            className="take"
-            onClick={() => dispatch(api.util.invalidateTags(['Staff', 'Me']))}
-          >
-            I’ve written them down
-          </button>
-        </div>
-      </>
-    );
   return (
     <>
       <p>Scan this with an authenticator, or type the key into it.</p>
@@ -280,7 +293,7 @@ function Confirm({ begun }: { begun: FactorBegun }) {
         onSubmit={async (e) => {
           e.preventDefault();
           const done = await confirm(code);
-          if ('data' in done && done.data) setCodes(done.data.codes);
+          if ('data' in done && done.data) onCodes(done.data.codes);
         }}
       >
         <Problem error={error} />

@@ -134,7 +134,14 @@ export function Frame() {
               {me.name} <span className="soft">{me.role}</span>
             </p>
             <Link to="/account">Your account</Link>
-            <button type="button" className="quiet" onClick={lock}>
+            <button
+              type="button"
+              className="quiet"
+              onClick={(e) => {
+                e.currentTarget.closest('details')?.removeAttribute('open');
+                lock();
+              }}
+            >
               Lock screen
             </button>
             <button type="button" className="quiet" onClick={leave}>

@@ -5,7 +5,11 @@ import { Link } from 'react-router';
 import { useDays, useMay } from '../app/me.ts';
 import { Facts } from '../shared/Facts.tsx';
 import { Problem } from '../shared/Problem.tsx';
-import { useReadyAppointmentMutation, useStepAppointmentMutation } from './api.ts';
+import {
+  useCloseClientPageMutation,
+  useReadyAppointmentMutation,
+  useStepAppointmentMutation,
+} from './api.ts';
 import { promisedWords } from './lacks.ts';
 import { Noted } from './Noted.tsx';
 
@@ -80,10 +84,17 @@ export function AppointmentMargin({ of: a, house, bench }: Props) {
         ]}
       />
       <Noted key={a.version} of={a} />
-      {a.answer === 'yes' && a.status === 'confirmed' && <p className="agreed">✓ The client said yes.</p>}
+      {a.answer === 'yes' && a.status === 'confirmed' && (
+        <p className="agreed">
+          ✓ {a.answeredBy ? `Yes, entered by ${a.answeredBy} for the client.` : 'The client said yes.'}
+        </p>
+      )}
       {a.answer === 'another-time' && (
         <p className="pending">
-          The client asks for another time{a.answerWords ? `: “${a.answerWords}”` : '.'}
+          {a.answeredBy
+            ? `Another time, entered by ${a.answeredBy} for the client`
+            : 'The client asks for another time'}
+          {a.answerWords ? `: “${a.answerWords}”` : '.'}
         </p>
       )}
       {kind?.need && (a.status === 'confirmed' || a.status === 'offered') && (
@@ -181,6 +192,7 @@ export function AppointmentMargin({ of: a, house, bench }: Props) {
           <>
             {' '}
             · <Link to={`/messages?appointment=${a.id}`}>what the client was told</Link>
+            {(a.status === 'confirmed' || a.status === 'offered') && <ClosePage id={a.id} />}
           </>
         )}
       </p>
@@ -197,5 +209,23 @@ export function AppointmentMargin({ of: a, house, bench }: Props) {
         </>
       )}
     </section>
+  );
+}
+
+/** Ends the page that the client was sent: a link that went to the wrong person opens nothing any more. */
+function ClosePage({ id }: { id: number }) {
+  const [close, { data, error, isLoading }] = useCloseClientPageMutation();
+  return (
+    <>
+      {' · '}
+      {data ? (
+        <span role="status">{data.ended > 0 ? 'client’s page closed' : 'no page was open'}</span>
+      ) : (
+        <button type="button" className="quiet" disabled={isLoading} onClick={() => void close(id)}>
+          Close client’s page
+        </button>
+      )}
+      <Problem error={error} />
+    </>
   );
 }

@@ -77,6 +77,9 @@ const diary = api.injectEndpoints({
       extraOptions: STEP,
       invalidatesTags: moved,
     }),
+    closeClientPage: b.mutation<{ ended: number }, number>({
+      query: (id) => change(`/appointments/${id}/close-link`, 'POST'),
+    }),
     messages: b.query<Outbox, { show?: 'told' | 'to-come'; appointment?: number; before?: number }>({
       query: (params) => ({ url: '/messages', params }),
       providesTags: [{ type: 'Diary', id: LIST }],
@@ -160,6 +163,7 @@ const diary = api.injectEndpoints({
   }),
 });
 export const {
+  useCloseClientPageMutation,
   useDiaryHouseQuery,
   useDiaryQuery,
   useAppointmentQuery,

@@ -20,6 +20,7 @@ const BAD: readonly string[] = [
 /** How the house keeps its doors, and what happened at them. */
 export function Component() {
   const { data: doors, error, refetch } = useDoorsQuery();
+  const [change, changing] = useChangeDoorsMutation();
   if (!doors) return <Place title="Security" waiting={{ what: 'the settings', error, again: refetch }} />;
   return (
     <Place title="Security">
@@ -27,36 +28,43 @@ export function Component() {
         <Link to="/house">House</Link>
       </p>
       <h1>Security</h1>
-      <DoorsForm key={JSON.stringify(doors)} of={doors} />
+      {changing.isSuccess && <Notice is="good">Saved.</Notice>}
+      <Problem error={changing.error} />
+      {/* Begins anew with what somebody else saved. */}
+      <DoorsForm key={JSON.stringify(doors)} of={doors} busy={changing.isLoading} save={change} />
       <Events />
     </Place>
   );
 }
 
-function DoorsForm({ of }: { of: DoorsWrite }) {
-  const [change, { error, isLoading, isSuccess }] = useChangeDoorsMutation();
-  const save = (e: FormEvent<HTMLFormElement>) => {
+interface FormProps {
+  readonly of: DoorsWrite;
+  readonly busy: boolean;
+  readonly save: (doors: DoorsWrite) => unknown;
+}
+function DoorsForm({ of, busy, save }: FormProps) {
+  const submit = (e: FormEvent<HTMLFormElement>) => {
     e.preventDefault();
     const form = new FormData(e.currentTarget);
     const minutes = String(form.get('idle')).trim();
-    void change({
+    void save({
       idleMinutes: minutes === '' ? Number.NaN : Number(minutes),
       secondFactor: ROLES.filter((r) => form.get(`factor-${r}`) !== null),
     });
   };
   return (
-    <form className="stack" onSubmit={save} noValidate aria-label="Lock and second factor">
-      <Problem error={error} />
-      {isSuccess && <Notice is="good">Saved.</Notice>}
+    <form className="stack" onSubmit={submit} noValidate aria-label="Lock and second factor">
       <label htmlFor="idle">Lock a screen that nobody touches after (minutes; 0 for never)</label>
-      <input
-        id="idle"
-        name="idle"
-        className="field short"
-        inputMode="numeric"
-        defaultValue={of.idleMinutes}
-      />
-      <fieldset className="stack">
+      <div>
+        <input
+          id="idle"
+          name="idle"
+          className="field short"
+          inputMode="numeric"
+          defaultValue={of.idleMinutes}
+        />
+      </div>
+      <fieldset className="choices">
         <legend>Ask for a second factor</legend>
         {ROLES.map((r) => (
           <label key={r}>
@@ -67,7 +75,7 @@ function DoorsForm({ of }: { of: DoorsWrite }) {
       <p className="soft">
         Whoever has none yet is asked to set it up at the next step; until then nothing else opens for them.
       </p>
-      <button type="submit" className="plain" disabled={isLoading}>
+      <button type="submit" className="plain" disabled={busy}>
         Save security settings
       </button>
     </form>
