@@ -7,6 +7,7 @@ import { migrate } from '@rocchetto/server/db/migrate.ts';
 import { buildWeb } from './build-web.ts';
 import { local, startCluster, stopChild } from './cluster.ts';
 import { freePort, isFree } from './ports.ts';
+import { programUrl } from './program-role.ts';
 import { keepServing, startVite } from './serve.ts';
 import { runTool, StopWord } from './stop-word.ts';
 
@@ -66,7 +67,8 @@ runTool(async () => {
     const staff = await seedDemo(url);
     if (!dev) await buildWeb();
     const apiPort = dev ? await freePort() : port;
-    const server = await keepServing(url, apiPort);
+    // The program owns no table: what is only added to, it cannot change.
+    const server = await keepServing(await programUrl(url), apiPort, { MIGRATIONS_URL: url });
     stops.push(server.stop);
     if (dev) {
       const vite = startVite(port, apiPort);

@@ -38,9 +38,9 @@ const MOST_FALLS = 5;
  * nothing. `gaveUp` resolves when it falls again and again.
  * @throws StopWord when it does not start the first time
  */
-export async function keepServing(databaseUrl: string, port: number) {
+export async function keepServing(databaseUrl: string, port: number, env: NodeJS.ProcessEnv = {}) {
   let stopping = false;
-  let child = await startServer(databaseUrl, port);
+  let child = await startServer(databaseUrl, port, env);
   const falls: number[] = [];
   const gaveUp = new Promise<'gave up'>((done) => {
     const watch = () =>
@@ -50,7 +50,7 @@ export async function keepServing(databaseUrl: string, port: number) {
           if (falls.filter((at) => at > Date.now() - 60_000).length > MOST_FALLS) return done('gave up');
           process.stderr.write(`The server ended (${signal ?? code}); it is started again.\n`);
           await new Promise((r) => setTimeout(r, 500));
-          const next = stopping ? null : await startServer(databaseUrl, port).catch(() => null);
+          const next = stopping ? null : await startServer(databaseUrl, port, env).catch(() => null);
           if (!next) continue;
           child = next;
           return watch();

@@ -51,6 +51,9 @@ export function bookingRoutes(deps: Deps): Hono<Env> {
 
   on(app, 'PUT /appointments/:id', (c, { body: { version, ...details } }) =>
     changed(c, deps, version, details, async (tx, a) => {
+      // Saved as it stands is no change.
+      if (a.whoComes === details.whoComes && a.bring === details.bring && a.note === details.note)
+        return null;
       await noteAppointment(tx, a.id, details);
       return ['noted', details];
     }),
@@ -194,7 +197,7 @@ function changed(
   work: (
     tx: Tx,
     a: NonNullable<Awaited<ReturnType<typeof holdAppointment>>>,
-  ) => Promise<readonly [did: string, what: unknown]>,
+  ) => Promise<readonly [did: string, what: unknown] | null>,
 ) {
   const id = idParam(c, 'appointment');
   return once(c, deps, async (tx) => {
@@ -202,7 +205,9 @@ function changed(
     const before = await holdAppointment(tx, zone, id);
     if (!before) throw notFound('appointment');
     if (before.version !== version) throw conflict(before, mine);
-    const [did, what] = await work(tx, before);
+    const made = await work(tx, before);
+    if (made === null) return { status: 200, body: before };
+    const [did, what] = made;
     await remember(tx, 'appointment', id, c.get('who').id, did, { status: before.status }, what);
     const body = (await readAppointment(tx, zone, id))!;
     return {
