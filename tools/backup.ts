@@ -12,8 +12,8 @@ import {
 } from 'node:fs';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import { noteEvent } from '@rocchetto/server/auth/events.ts';
 import { migrate } from '@rocchetto/server/db/migrate.ts';
+import { noteEvent } from '@rocchetto/server/doors/events.ts';
 import pg from 'pg';
 import { findBin } from './cluster.ts';
 import { macOf, sameMac, seal, unseal } from './sealed.ts';

@@ -1,8 +1,8 @@
 import { foldText } from '@rocchetto/core';
-import { forgetDevices } from '@rocchetto/server/auth/doors-sql.ts';
-import { noteEvent } from '@rocchetto/server/auth/events.ts';
 import { dropFactor } from '@rocchetto/server/auth/second-factor.ts';
 import { makeSetupLink } from '@rocchetto/server/auth/sql.ts';
+import { noteEvent } from '@rocchetto/server/doors/events.ts';
+import { forgetDevices } from '@rocchetto/server/doors/sql.ts';
 import pg from 'pg';
 import { StopWord } from './stop-word.ts';
 

@@ -1,14 +1,8 @@
 import { type Account, asksFactor, type FactorBegun, type FactorOn } from '@rocchetto/contract';
 import { Hono } from 'hono';
 import { remember } from '../db/history.ts';
-import { readHouse } from '../house/sql.ts';
-import { type Ctx, type Deps, type Env, idParam } from '../http/context.ts';
-import { cookieOf } from '../http/cookie.ts';
-import { once } from '../http/once.ts';
-import { notFound, Refusal } from '../http/problem.ts';
-import { on } from '../http/route.ts';
-import { tokenHash } from '../http/token.ts';
-import { behind } from './address.ts';
+import { behind } from '../doors/address.ts';
+import { listEvents, noteEvent } from '../doors/events.ts';
 import {
   endOtherSignIns,
   endSignIn,
@@ -19,12 +13,18 @@ import {
   signInsOf,
   writeDoors,
   writeHash,
-} from './doors-sql.ts';
-import { listEvents, noteEvent } from './events.ts';
+} from '../doors/sql.ts';
+import { countTries } from '../doors/tries.ts';
+import { readHouse } from '../house/sql.ts';
+import { type Ctx, type Deps, type Env, idParam } from '../http/context.ts';
+import { cookieOf } from '../http/cookie.ts';
+import { once } from '../http/once.ts';
+import { notFound, Refusal } from '../http/problem.ts';
+import { on } from '../http/route.ts';
+import { tokenHash } from '../http/token.ts';
 import { hashPassphrase, verifyPassphrase } from './passphrase.ts';
 import { beginFactor, confirmFactor, dropFactor, readFactor } from './second-factor.ts';
 import { refuseWeak } from './strength.ts';
-import { countTries } from './tries.ts';
 
 /** One's own account: passphrase, where one is signed in, the lock, the second factor; and what happened at the doors. */
 export function accountRoutes(deps: Deps): Hono<Env> {

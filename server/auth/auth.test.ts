@@ -1,12 +1,12 @@
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { purge } from '../db/purge.ts';
+import { behind } from '../doors/address.ts';
+import { countTries } from '../doors/tries.ts';
 import type { Ctx } from '../http/context.ts';
 import type { Refusal } from '../http/problem.ts';
 import { startTestApp, type TestApp } from '../testing.ts';
-import { behind } from './address.ts';
 import { hashPassphrase } from './passphrase.ts';
 import { makeSetupLink } from './sql.ts';
-import { countTries } from './tries.ts';
 
 vi.mock('./passphrase.ts', { spy: true });
 

@@ -1,9 +1,9 @@
 import type { MiddlewareHandler } from 'hono';
+import { behind } from '../doors/address.ts';
+import { noteOnce } from '../doors/events.ts';
 import type { Deps, Env } from '../http/context.ts';
 import { cookieOf } from '../http/cookie.ts';
 import { Refusal } from '../http/problem.ts';
-import { behind } from './address.ts';
-import { noteOnce } from './events.ts';
 import { whoHolds } from './sql.ts';
 
 /** A change must come from our own pages: the Origin, when a browser sends one, is the host it speaks to. */

@@ -2,13 +2,8 @@ import { foldText } from '@rocchetto/core';
 import { Hono } from 'hono';
 import { deleteCookie, getCookie, setCookie } from 'hono/cookie';
 import { inTransaction } from '../db/pool.ts';
-import { readHouse } from '../house/sql.ts';
-import type { Ctx, Deps, Env } from '../http/context.ts';
-import { COOKIE, cookieOf } from '../http/cookie.ts';
-import { Refusal } from '../http/problem.ts';
-import { on } from '../http/route.ts';
-import { nameStaff } from '../staff/sql.ts';
-import { behind } from './address.ts';
+import { behind } from '../doors/address.ts';
+import { noteEvent, noteOnce } from '../doors/events.ts';
 import {
   DEVICE_COOKIE,
   DEVICE_SECONDS,
@@ -16,13 +11,18 @@ import {
   knownDevice,
   rememberDevice,
   writeHash,
-} from './doors-sql.ts';
-import { noteEvent, noteOnce } from './events.ts';
+} from '../doors/sql.ts';
+import { countKnocks, countTries } from '../doors/tries.ts';
+import { readHouse } from '../house/sql.ts';
+import type { Ctx, Deps, Env } from '../http/context.ts';
+import { COOKIE, cookieOf } from '../http/cookie.ts';
+import { Refusal } from '../http/problem.ts';
+import { on } from '../http/route.ts';
+import { nameStaff } from '../staff/sql.ts';
 import { hashPassphrase, verifyPassphrase } from './passphrase.ts';
 import { readFactor, useCode } from './second-factor.ts';
 import { closeSignIn, findStaff, openSignIn, setupLinkHolds, useSetupLink, whoHolds } from './sql.ts';
 import { refuseWeak } from './strength.ts';
-import { countKnocks, countTries } from './tries.ts';
 
 /** Signing in and out, and setting a passphrase from a one-time link. Open to everyone. */
 export function authRoutes(deps: Deps): Hono<Env> {

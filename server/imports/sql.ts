@@ -1,6 +1,6 @@
 import { type ImportReport, StoredMapping, StoredReport } from '@rocchetto/contract';
 import { stored } from '@rocchetto/contract/stored.ts';
-import type { Column } from '@rocchetto/core';
+import { type Column, foldPhone, foldText } from '@rocchetto/core';
 import { padded } from '../db/numbered.ts';
 import type { Db, Tx } from '../db/pool.ts';
 import type { Encoding } from './decode.ts';
@@ -204,3 +204,40 @@ export const rememberRows = (
       ),
     ],
   );
+
+/**
+ * What an import told of somebody by name goes from its report; a file that was never taken, and holds the name or
+ * phone, goes whole: nobody can take a person out of its bytes.
+ */
+export async function eraseFromBooks(tx: Tx, code: string, texts: readonly string[]): Promise<void> {
+  const named = texts.map((t) => foldText(t));
+  const digits = texts.map(foldPhone).filter((d) => d.length > 5);
+  const tells = (text: string) =>
+    named.some((n) => foldText(text).includes(n)) || digits.some((d) => text.replace(/\D/g, '').includes(d));
+  const { rows } = await tx.query<{ id: number; name: string; report: unknown }>(
+    'select id, name, report from import_file where report is not null for update',
+  );
+  for (const { id, name, report } of rows) {
+    const read = stored(StoredReport, 'Report', report);
+    const left = read.left.map((l) =>
+      tells(l.says) ? { ...l, says: `A row of ${code}, who was erased.` } : l,
+    );
+    const told = tells(name) ? `of ${code}` : name;
+    if (told !== name || left.some((l, i) => l !== read.left[i]))
+      await tx.query('update import_file set name = $2, report = $3 where id = $1', [
+        id,
+        told,
+        JSON.stringify({ ...read, left }),
+      ]);
+  }
+  const { rows: open } = await tx.query<{ id: number; encoding: Encoding }>(
+    `select id, encoding from import_file where octet_length(bytes) > 0 for update`,
+  );
+  for (const { id, encoding } of open) {
+    const { rows: file } = await tx.query<{ bytes: Buffer }>('select bytes from import_file where id = $1', [
+      id,
+    ]);
+    if (tells(new TextDecoder(encoding).decode(file[0]!.bytes)))
+      await tx.query('delete from import_file where id = $1', [id]);
+  }
+}

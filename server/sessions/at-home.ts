@@ -12,10 +12,10 @@ import {
   wholeOf,
 } from '@rocchetto/core';
 import { Hono } from 'hono';
-import { behind } from '../auth/address.ts';
-import { countKnocks } from '../auth/tries.ts';
 import { remember } from '../db/history.ts';
 import { inTransaction, type Tx } from '../db/pool.ts';
+import { behind } from '../doors/address.ts';
+import { countKnocks } from '../doors/tries.ts';
 import { readHouse } from '../house/sql.ts';
 import { type Deps, type Env, idParam } from '../http/context.ts';
 import { once } from '../http/once.ts';

@@ -1,11 +1,11 @@
 import { type Me, toLeads } from '@rocchetto/contract';
 import { Hono } from 'hono';
-import { readDoors } from '../auth/doors-sql.ts';
-import { noteEvent } from '../auth/events.ts';
 import { makeSetupLink } from '../auth/sql.ts';
 import { remember } from '../db/history.ts';
 import type { Tx } from '../db/pool.ts';
 import { ahead, benchAhead, bookedAhead } from '../diary/sql.ts';
+import { noteEvent } from '../doors/events.ts';
+import { readDoors } from '../doors/sql.ts';
 import { readHouse } from '../house/sql.ts';
 import { type Deps, type Env, idParam } from '../http/context.ts';
 import { once } from '../http/once.ts';
