@@ -77,8 +77,12 @@ test('the house words its own sign and prices its work; both are offered at the 
   await page.getByRole('button', { name: 'Change minutes and prices' }).click();
   await page.getByLabel('hem, flared: price').fill('-2');
   await page.getByRole('button', { name: 'Keep minutes and prices' }).click();
-  await expect(page.getByRole('alert')).toContainText('A price below zero is none.');
-  await page.getByLabel('hem, flared: price').fill('62,50');
+  await expect(page.getByRole('alert')).toContainText('“-2” can’t be read as a price: it is below zero.');
+  // What no price can be read from is never none.
+  await page.getByLabel('hem, flared: price').fill('about 60');
+  await page.getByRole('button', { name: 'Keep minutes and prices' }).click();
+  await expect(page.getByRole('alert')).toContainText('“about 60” can’t be read');
+  await page.getByLabel('hem, flared: price').fill('62,50 €');
   await page.getByRole('button', { name: 'Keep minutes and prices' }).click();
   await expect(page.getByRole('row', { name: /^hem, flared/ })).toContainText('62.50');
   await page.getByRole('button', { name: 'A sign of the house’s own' }).click();
@@ -101,6 +105,10 @@ test('the house words its own sign and prices its work; both are offered at the 
   await page.getByRole('button', { name: 'Keep it as asked' }).click();
   await expect(page.getByLabel(/^Price: Hem, flared/)).toHaveValue('62.50');
   await expect(page.getByText('All together 62.50.')).toBeVisible();
+  await page.getByLabel(/^Price: Hem, flared/).fill('about 25');
+  await page.getByRole('button', { name: 'Agree 1' }).click();
+  await expect(page.getByRole('alert')).toContainText('Nothing was agreed yet.');
+  await page.getByLabel(/^Price: Hem, flared/).fill('€ 62.50');
   await page.getByRole('button', { name: 'Agree 1' }).click();
   await expect(page.getByText('agreed by House Words')).toBeVisible();
   await page.goto(`/orders/${orderId}`);

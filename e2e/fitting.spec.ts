@@ -194,11 +194,11 @@ test('what is asked while the network is away is kept on the device, and made on
   await context.setOffline(true);
   await page.getByRole('button', { name: 'Keep it as asked' }).click();
   const waiting = page.getByRole('list', { name: 'Waiting to be sent' });
-  await expect(waiting).toContainText('Hem, straight: take up 2 cm. kept here, waits to be sent');
+  await expect(waiting).toContainText('Hem, straight: take up 2 cm. saved here, not sent yet');
   await expect(page.getByLabel('How much')).toHaveCount(0);
   // What waits is read back and agreed here too, and pins are counted.
   await page.getByRole('button', { name: 'Agree 1' }).click();
-  await expect(waiting).toContainText('Agreed by Away One: Hem, straight: take up 2 cm. kept here');
+  await expect(waiting).toContainText('Agreed by Away One: Hem, straight: take up 2 cm. saved here');
   await page.getByLabel('Pins and needles').fill('6');
   await page.getByRole('button', { name: 'count in' }).click();
   await expect(waiting).toContainText('6 pins counted in.');

@@ -166,7 +166,7 @@ test('wrong words, wrong addresses and a lost server are told plainly', async ({
   await page.getByLabel('Name').fill('Bram Teller');
   await page.getByLabel('Passphrase').fill('not the words');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('do not belong together');
+  await expect(page.getByRole('alert')).toContainText('Wrong name or passphrase');
   await signIn(page);
   await page.goto('/nowhere');
   await expect(page.getByRole('heading', { name: 'Nothing lies here' })).toBeVisible();

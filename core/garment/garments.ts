@@ -106,7 +106,7 @@ export const GARMENTS: readonly NamedGarment[] = [
   {
     id: 'easy-top',
     name: 'easy top, faced neckline',
-    parts: [{ part: 'top', neckline: 'wide', neckFront: '9 cm', widen: '6 cm', band: '0 cm' }],
+    parts: [{ part: 'top', neckline: 'wide', neckFront: '9 cm', widen: '6 cm', band: '0 cm', below: 'hip' }],
   },
   {
     id: 'stretch-dress',

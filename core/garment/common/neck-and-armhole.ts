@@ -1,4 +1,5 @@
 import { endOf, type Point, type Segment, startOf } from '../../draft/curve.ts';
+import { edgeLength, pointAlong, sewnLength } from '../../draft/measure.ts';
 import { edgeOf, type Panel } from '../../draft/panel.ts';
 import { rounded, straight } from '../../draft/shape.ts';
 import { choice } from '../fields.ts';
@@ -65,6 +66,43 @@ export function neckline(shape: NeckShape, centre: Point, side: Point): Segment[
   if (shape === 'square')
     return [...straight(centre, [side[0], centre[1]]), ...straight([side[0], centre[1]], side)];
   return [rounded(centre, side)];
+}
+
+/**
+ * Where the notches lie from the underarm, cm, on the armhole and on the cap alike: one in front, two a centimetre apart
+ * at the back, by the armhole's own length (a handbook's block has them at 8.9 and 12.2 on an armhole of 42.6; from
+ * memory). Whoever draws either side of the seam asks here, so that they meet.
+ */
+export function armNotches(armhole: number): Readonly<Record<'front' | 'back', readonly number[]>> {
+  const most = armhole / 2 - 3;
+  const [front, back] = [
+    Math.min(most, Math.max(8, Math.min(10, 0.21 * armhole))),
+    Math.min(most - 1, Math.max(11, Math.min(12.5, 0.285 * armhole))),
+  ];
+  return { front: [front], back: [back, back + 1] };
+}
+
+/** Front and back with the notches of their armholes. */
+export function withArmNotches<F extends Readonly<Record<'front' | 'back', Panel>>>(faces: F): F {
+  const length = (p: Panel) => sewnLength(p, 'armhole');
+  const at = armNotches(length(faces.front) + length(faces.back));
+  const notched = (face: 'front' | 'back'): Panel => {
+    const panel = faces[face];
+    const path = edgeOf(panel, 'armhole').path;
+    const whole = edgeLength(panel, 'armhole');
+    return {
+      ...panel,
+      marks: [
+        ...panel.marks,
+        ...at[face].map((d) => ({
+          kind: 'notch' as const,
+          name: 'armhole balance',
+          at: pointAlong(path, whole - d),
+        })),
+      ],
+    };
+  };
+  return { ...faces, front: notched('front'), back: notched('back') };
 }
 
 /** The ends of an armhole of this panel as it is worn, where its waist is y 0. */

@@ -22,6 +22,7 @@ import {
   neckEnds,
   neckFront,
   neckline,
+  withArmNotches,
 } from './neck-and-armhole.ts';
 import { onPanel } from './on-panel.ts';
 
@@ -45,6 +46,10 @@ export const TOP_FIELDS = {
     max: 160,
     default: '62 cm',
   },
+  below: choice('Below the bust', [
+    ['bust', 'straight down from the bust'],
+    ['hip', 'over the hip, flared from the bust'],
+  ]),
   shaped: choice('Side seams', [
     ['straight', 'straight down'],
     ['shaped', 'shaped in at the waist'],
@@ -72,19 +77,25 @@ export interface TopDraft extends Drafted {
   readonly neckRound: Cm | null;
 }
 
-/** A straight top hangs from its widest line: the narrower ones are as wide. */
-export function topLifts(shaped: TopValues['shaped'], line: (zone: Zone) => BodyLine | undefined): Lift[] {
-  const known = (['bust', 'hip'] as const).flatMap((zone) => {
-    const l = line(zone);
-    return l?.figure.finished == null ? [] : [{ zone, width: l.figure.finished }];
-  });
-  if (shaped === 'shaped' || known.length < 2) return [];
-  const wide = known.reduce((a, b) => (b.width > a.width ? b : a));
-  return known.flatMap((k) =>
-    k.zone === wide.zone || k.width === wide.width
-      ? []
-      : [{ zone: k.zone, to: wide.zone, because: 'The side seams fall straight: the widest line decides.' }],
-  );
+/**
+ * A top is drafted on the bust, whatever the hip: only where it is briefed to go over the hip, or is shaped in at the
+ * waist, does that line count (handbook, true shape; common practice, no source).
+ */
+export const topLines = (v: Pick<TopValues, 'shaped' | 'below'>): readonly Zone[] => [
+  'bust',
+  ...(v.shaped === 'shaped' ? (['waist'] as const) : []),
+  ...(v.shaped === 'shaped' || v.below === 'hip' ? (['hip'] as const) : []),
+];
+
+/** A top that goes over the hip flares to it and never falls in: a narrower hip is as wide as the bust. */
+export function topLifts(
+  v: Pick<TopValues, 'shaped' | 'below'>,
+  line: (zone: Zone) => BodyLine | undefined,
+): Lift[] {
+  const [bust, hip] = [line('bust')?.figure.finished, line('hip')?.figure.finished];
+  return v.shaped === 'straight' && bust != null && hip != null && hip < bust
+    ? [{ zone: 'hip', to: 'bust', because: 'The side seams fall straight from the bust, which is wider.' }]
+    : [];
 }
 
 export function draftTop(c: PartContext, v: TopValues): TopDraft {
@@ -187,7 +198,7 @@ export function draftTop(c: PartContext, v: TopValues): TopDraft {
   const shape = (face: Face): Panel | null => plan && half(c, v, face, plan, lines);
   const [front, back] = [shape('front'), shape('back')];
   const fold = (panel: Panel) => foldOrSeam(c.input, panel, c.allowances.centre);
-  const faces = front && back ? { front: fold(front), back: fold(back) } : null;
+  const faces = front && back ? withArmNotches({ front: fold(front), back: fold(back) }) : null;
   const neckRound = faces ? cm(2 * (sewnLength(faces.front, 'neck') + sewnLength(faces.back, 'neck'))) : null;
   const armhole = faces ? cm(sewnLength(faces.front, 'armhole') + sewnLength(faces.back, 'armhole')) : null;
   const stretchy = c.input.brief.cloth.stretch > 0;
@@ -308,8 +319,22 @@ function half(
   const last = below.at(-1) ?? underarm;
   const foot: Point = [last[0], q.length];
   const points = [underarm, ...below].filter((p1, i, all) => i === 0 || p1[1] > all[i - 1]![1] + 1);
+  const hip = below.at(-1);
   const side: Segment[] =
-    points.length > 1 ? [...seamThrough(points), [points.at(-1)!, foot]] : straight(underarm, foot);
+    v.shaped === 'straight' && hip
+      ? // Flared from the underarm, straight down from the hip: one fair line, without a corner there.
+        [
+          [
+            underarm,
+            [underarm[0] + (hip[0] - underarm[0]) * 0.5, underarm[1] + (hip[1] - underarm[1]) * 0.35],
+            [hip[0], hip[1] - (hip[1] - underarm[1]) * 0.4],
+            hip,
+          ],
+          [hip, foot],
+        ]
+      : points.length > 1
+        ? [...seamThrough(points), [points.at(-1)!, foot]]
+        : straight(underarm, foot);
   // The narrowest place of the armhole lies a little inside the shoulder, never outside the underarm.
   const mid: Point = [Math.min(tip[0] - 1.5, bust - 1), (tip[1] + q.depth) / 2];
   const edges: Edge[] = [
@@ -331,7 +356,7 @@ function half(
     edges,
     darts: [],
     lines: across,
-    marks: [{ kind: 'notch', name: 'armhole balance', at: mid }],
+    marks: [],
     across: { centre: 'centre', side: 'side' },
     note: '',
   };

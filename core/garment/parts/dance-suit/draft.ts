@@ -15,6 +15,7 @@ import {
   NECK_ABOVE_NAPE,
   neckEnds,
   neckline,
+  withArmNotches,
 } from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import type { BodyLine } from '../../lines.ts';
@@ -202,7 +203,7 @@ export function draftSuit(c: PartContext, v: SuitValues): SuitDraft {
     f = shape('front', shift);
   }
   const fold = (panel: Panel) => foldOrSeam(c.input, panel, c.allowances.centre);
-  const faces = f && b ? { front: fold(f), back: fold(b) } : null;
+  const faces = f && b ? withArmNotches({ front: fold(f), back: fold(b) }) : null;
   const sum = (id: string) =>
     faces ? cm(FACES.reduce((s, face) => s + sewnLength(faces[face], id), 0)) : null;
   const [neckRound, armhole, legRound] = [sum('neck'), sum('armhole'), sum('leg')];

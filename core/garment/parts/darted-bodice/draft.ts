@@ -14,7 +14,7 @@ import { type BodicePlan, type Marked, planBodice } from '../../common/bodice/pl
 import { quarterShape } from '../../common/bodice/quarter-plan.ts';
 import { type CutFace, cutFace, type GoesOn, isPrincess } from '../../common/bodice/seams.ts';
 import { type BodiceTaking, bodiceTaking } from '../../common/bodice/suppression.ts';
-import { armEnds, armholePath, neckEnds, neckline } from '../../common/neck-and-armhole.ts';
+import { armEnds, armholePath, neckEnds, neckline, withArmNotches } from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
@@ -86,14 +86,14 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
     ]),
   ) as Record<Face, BodiceTaking>;
 
-  const back = halfPanel(c, v, m, {
+  const behind = halfPanel(c, v, m, {
     face: 'back',
     taking: taking.back,
     bust: bust.back.rounded,
     drop,
     sideWaist: null,
   });
-  const sideLength = edgeLength(back, 'side');
+  const sideLength = edgeLength(behind, 'side');
   const rule = cm(m.waistFront - m.waistBack);
   const bustDart = bustDartFigures(c, m, rule, bust.front.rounded, drop);
   const intake = bustDart[0]?.marked ?? ZERO;
@@ -111,7 +111,7 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
   if (turned && intake >= 12) return none;
   // A waist that would rise to its side by more than it is long is none: the heights do not belong to one body.
   if (Math.abs(m.waistFront - sideWaist) >= taking.front.waistLine - 1) return none;
-  const front = halfPanel(c, v, m, {
+  const drawn = halfPanel(c, v, m, {
     face: 'front',
     taking: taking.front,
     bust: bust.front.rounded,
@@ -120,6 +120,7 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
     lowerLeg: turned,
     sideDart: bustDart.length > 0 ? { intake, length: bustDart[1]!.marked! } : null,
   });
+  const { front, back } = withArmNotches({ front: drawn, back: behind });
   const fold = (panel: Panel) => foldOrSeam(c.input, panel, c.allowances.centre);
   const faces = { front: fold(front), back: fold(back) };
   const blade = back.darts.find((d) => d.edge === 'waist')?.tip ?? [back.lines[0]!.y * 0.4, m.armhole * 0.75];
@@ -325,14 +326,7 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
       { id: 'bust', name: 'bust', y: cm(bustSide[1]) },
       { id: 'waist', name: 'waist', y: cm(waistY) },
     ],
-    marks: [
-      { kind: 'notch', name: 'bust line', at: bustSide },
-      ...(face === 'front' ? [1] : [1, 2]).map((_, i) => ({
-        kind: 'notch' as const,
-        name: 'armhole balance',
-        at: pointAlong(edges[2]!.path, edgeLengthOf(edges[2]!) * 0.55 + i * 1),
-      })),
-    ],
+    marks: [{ kind: 'notch', name: 'bust line', at: bustSide }],
     across: { centre: 'centre', side: 'side' },
     note: seam ? `centre ${face} seam` : '',
   };
@@ -347,8 +341,6 @@ export const sideOf = (c: PartContext, v: BodiceValues): Cm =>
       v.plan === 'heights' ? heightsShape(null, c).side : 0,
     ),
   );
-
-const edgeLengthOf = (e: Edge) => edgeLength({ edges: [e] } as unknown as Panel, e.id);
 
 /** The lining is the outer panel to its facings: same seams, darts folded as pleats. */
 const lining = (c: PartContext, outer: Panel): Panel => ({

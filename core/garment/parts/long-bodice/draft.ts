@@ -25,7 +25,7 @@ import { quarterShape } from '../../common/bodice/quarter-plan.ts';
 import { type CutFace, cutFace, isPrincess } from '../../common/bodice/seams.ts';
 import { type BodiceTaking, bodiceTaking } from '../../common/bodice/suppression.ts';
 import { figuresOf } from '../../common/figures-of.ts';
-import { armEnds, armholePath, neckEnds, neckline } from '../../common/neck-and-armhole.ts';
+import { armEnds, armholePath, neckEnds, neckline, withArmNotches } from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import { FACES, type Face } from '../../tables/darts.ts';
@@ -162,7 +162,7 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
     taking: taking[face],
     dartBelow: lower[face]?.marked ?? ZERO,
   });
-  const back = half(c, v, m, 'back', { ...at('back'), shift: 0, lowerLeg: null, sideDart: null });
+  const behind = half(c, v, m, 'back', { ...at('back'), shift: 0, lowerLeg: null, sideDart: null });
   const rule = cm(m.waistFront - m.waistBack);
   const bustDart = bustDartFigures(c, m, rule, bust.front.rounded, drop);
   const intake = bustDart[0]?.marked ?? ZERO;
@@ -175,7 +175,7 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
         ? [bustSide[0], bustSide[1] + intake]
         : equalLeg([m.apex, m.bustLevel], bustSide, intake);
   // The front's side seam is the back's and its dart: where its waist, hip and hem lie at the side follows.
-  const goal = edgeLength(back, 'side') + (leg ? intake : 0);
+  const goal = edgeLength(behind, 'side') + (leg ? intake : 0);
   const shaped = (shift: number) =>
     half(c, v, m, 'front', {
       ...at('front'),
@@ -184,11 +184,12 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
       sideDart: bustDart.length > 0 ? { intake, length: bustDart[1]!.marked! } : null,
     });
   let shift: number = intake;
-  let front = shaped(shift);
-  for (let i = 0; i < 6 && Math.abs(goal - edgeLength(front, 'side')) > 1e-6; i++) {
-    shift += goal - edgeLength(front, 'side');
-    front = shaped(shift);
+  let drawn = shaped(shift);
+  for (let i = 0; i < 6 && Math.abs(goal - edgeLength(drawn, 'side')) > 1e-6; i++) {
+    shift += goal - edgeLength(drawn, 'side');
+    drawn = shaped(shift);
   }
+  const { front, back } = withArmNotches({ front: drawn, back: behind });
   const fold = (panel: Panel) => foldOrSeam(c.input, panel, c.allowances.centre);
   const faces = { front: fold(front), back: fold(back) };
   const cut = FACES.map((face) => {
@@ -382,11 +383,6 @@ function half(c: PartContext, v: LongValues, m: Marked, face: Face, q: Half): Pa
   const marks: PanelMark[] = [
     { kind: 'notch', name: 'bust line', at: bustSide },
     { kind: 'notch', name: 'waist', at: sideWaist },
-    ...(face === 'front' ? [0] : [0, 1]).map((i) => ({
-      kind: 'notch' as const,
-      name: 'armhole balance',
-      at: pointAlong(arm, pathLength(arm) * 0.55 + i),
-    })),
     ...(q.slits > 0
       ? [
           {

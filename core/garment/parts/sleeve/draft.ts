@@ -8,6 +8,7 @@ import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { roundLength } from '../../../units/rounding.ts';
+import { armNotches } from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
@@ -162,6 +163,7 @@ function sleevePanel(
   ];
   const notch = (along: number) => pointAlong(capPath, along);
   const halfFront = lengthOfPath([capPath[0]!]);
+  const balance = armNotches(whole(plan.armhole!));
   const panel: Panel = {
     id: c.id('sleeve'),
     name: 'sleeve',
@@ -193,11 +195,16 @@ function sleevePanel(
     ],
     marks: [
       { kind: 'notch', name: 'shoulder seam', at: [0, 0] },
-      { kind: 'notch', name: 'armhole balance, front', at: notch(halfFront * 0.45) },
-      ...[0, 1].map((i) => ({
+      // At the same distance from the underarm as on the armhole, so that they meet.
+      ...balance.front.map((d) => ({
+        kind: 'notch' as const,
+        name: 'armhole balance, front',
+        at: notch(Math.min(d, halfFront - 1)),
+      })),
+      ...balance.back.map((d) => ({
         kind: 'notch' as const,
         name: 'armhole balance, back',
-        at: notch(capLength - (capLength - halfFront) * 0.45 - i),
+        at: notch(Math.max(capLength - d, halfFront + 1)),
       })),
     ],
     across: { centre: 'underarm', side: 'underarm-back' },

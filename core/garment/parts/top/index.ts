@@ -15,6 +15,7 @@ import {
   type TopDraft,
   type TopValues,
   topLifts,
+  topLines,
 } from '../../common/top.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
@@ -44,8 +45,7 @@ export const top = definePart({
   wants: (v) => ({
     needs: ['bust', 'across-shoulder', 'nape-to-waist', ...(v.shaped === 'shaped' ? ['waist'] : [])],
     helps: [
-      'hip',
-      'waist-to-hip',
+      ...(v.shaped === 'shaped' || v.below === 'hip' ? ['hip', 'waist-to-hip'] : []),
       'garment-length',
       'shoulder',
       'neck-width',
@@ -55,12 +55,8 @@ export const top = definePart({
       'head',
     ],
   }),
-  lines: (v) => [
-    { zone: 'bust', needed: true },
-    ...(v.shaped === 'shaped' ? [{ zone: 'waist' as const, needed: true }] : []),
-    { zone: 'hip', needed: false },
-  ],
-  lifts: (v, line) => topLifts(v.shaped, line),
+  lines: (v) => topLines(v).map((zone) => ({ zone, needed: zone !== 'hip' })),
+  lifts: topLifts,
   draft: draftTop,
   figures: (_, __, d) => [...d.figures, ...d.measured],
   checks: topChecks,
@@ -79,7 +75,7 @@ export const top = definePart({
   }),
 });
 
-function topChecks(c: PartContext, _: TopValues, d: TopDraft): RawCheck[] {
+function topChecks(c: PartContext, v: TopValues, d: TopDraft): RawCheck[] {
   const found: RawCheck[] = [];
   const net = (id: string) => c.measured.get(id)?.net ?? null;
   for (const f of d.figures)
@@ -131,6 +127,31 @@ function topChecks(c: PartContext, _: TopValues, d: TopDraft): RawCheck[] {
         c.id('passes'),
         narrow.name,
         `Pulled on over the bust of ${p(bust.net)}: its narrowest place, the ${narrow.name}, is ${p(narrow.girth)}${half ? `, ${p(passes)}${half}` : ''}: ${passes >= bust.net ? 'it passes' : 'it does not pass; give it more ease there, a cloth that stretches, or an opening'}.`,
+      ),
+    );
+  }
+  // A hip that was read and moves nothing is told, and what it means for a top that hangs so far down.
+  const hip = net('hip');
+  const across = bust ? markedGirth(bust.figure) : null;
+  const drop = net('waist-to-hip') ?? c.input.house.hipDrop;
+  if (
+    v.shaped === 'straight' &&
+    v.below === 'bust' &&
+    hip !== null &&
+    across !== null &&
+    d.length !== null &&
+    d.waistLevel !== null
+  ) {
+    const reaches = d.length > d.waistLevel + drop - 1;
+    const goes = cm(across * (1 + stretch / 200));
+    found.push(
+      judge(
+        !reaches || goes >= hip,
+        c.id('over-hip'),
+        'bust',
+        !reaches
+          ? `It ends above the hip: the hip of ${p(hip)} moves nothing.`
+          : `Straight down from the bust it is ${p(across)} round the hip${half ? `, ${p(goes)}${half}` : ''}; the hip is ${p(hip)}: ${goes >= hip ? 'it goes over, and the hip moves nothing' : 'it does not go over. Choose “over the hip, flared from the bust”, or make it shorter'}.`,
       ),
     );
   }
