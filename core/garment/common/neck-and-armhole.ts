@@ -45,8 +45,15 @@ export const neckFields = (front: string) =>
     },
   }) as const;
 
-/** A neckline from the centre to the side-neck. */
-export function neckline(shape: NeckShape, centre: Point, side: Point): Segment[] {
+/** How far a curve's handles reach, as a part of what it goes across and down: a quarter of an ellipse (geometry). */
+const REACH = 0.5523;
+
+/**
+ * A neckline from the centre to the side-neck. A round one leaves the centre level and meets the shoulder square, front
+ * and back alike, so that it runs on over the seam without a point (common practice).
+ * @param slope of the shoulder, degrees
+ */
+export function neckline(shape: NeckShape, centre: Point, side: Point, slope: number): Segment[] {
   if (shape === 'v') return straight(centre, side);
   const [x, d] = [side[0] - centre[0], side[1] - centre[1]];
   if (shape === 'sweetheart') {
@@ -65,7 +72,16 @@ export function neckline(shape: NeckShape, centre: Point, side: Point): Segment[
   if (shape === 'wide') return [rounded(centre, side, 0.82)];
   if (shape === 'square')
     return [...straight(centre, [side[0], centre[1]]), ...straight([side[0], centre[1]], side)];
-  return [rounded(centre, side)];
+  const angle = (slope * Math.PI) / 180;
+  const down = REACH * Math.abs(d);
+  return [
+    [
+      centre,
+      [centre[0] + x * REACH, centre[1]],
+      [side[0] - down * Math.sin(angle), side[1] + down * Math.cos(angle)],
+      side,
+    ],
+  ];
 }
 
 /**
@@ -119,12 +135,20 @@ export function neckEnds(front: Panel, back: Panel, waist: number) {
   return { side: [side[0], side[1] - waist] as Point, front: low(front), back: low(back) };
 }
 
-/** An armhole from the shoulder point over the mid-armhole point to the underarm, which it reaches level. */
-export function armholePath(shoulder: Point, mid: Point, underarm: Point): Segment[] {
+/**
+ * An armhole from the shoulder point, which it leaves square to the shoulder, over the mid-armhole point to the underarm,
+ * which it reaches level (common practice).
+ * @param slope of the shoulder, degrees
+ */
+export function armholePath(shoulder: Point, mid: Point, underarm: Point, slope: number): Segment[] {
   const [dx, dy] = [mid[0] - shoulder[0], mid[1] - shoulder[1]];
+  const angle = (slope * Math.PI) / 180;
+  // A shoulder end below the middle is no armhole, which a check tells: it has no square to leave.
+  const out = dy > 0 ? -dy * 0.4 * Math.sin(angle) : dx * 0.5;
+  const down = dy > 0 ? dy * 0.4 * Math.cos(angle) : dy * 0.4;
   const [ex, ey] = [underarm[0] - mid[0], underarm[1] - mid[1]];
   return [
-    [shoulder, [shoulder[0] + dx * 0.5, shoulder[1] + dy * 0.4], [mid[0], mid[1] - dy * 0.35], mid],
+    [shoulder, [shoulder[0] + out, shoulder[1] + down], [mid[0], mid[1] - dy * 0.35], mid],
     [mid, [mid[0], mid[1] + ey * 0.55], [underarm[0] - ex * 0.55, underarm[1]], underarm],
   ];
 }

@@ -338,9 +338,14 @@ function half(
   // The narrowest place of the armhole lies a little inside the shoulder, never outside the underarm.
   const mid: Point = [Math.min(tip[0] - 1.5, bust - 1), (tip[1] + q.depth) / 2];
   const edges: Edge[] = [
-    edge('neck', 'neckline', neckline(face === 'back' ? 'round' : v.neckline, centreNeck, sideNeck), a.neck),
+    edge(
+      'neck',
+      'neckline',
+      neckline(face === 'back' ? 'round' : v.neckline, centreNeck, sideNeck, c.shape.slope),
+      a.neck,
+    ),
     edge('shoulder', 'shoulder', straight(sideNeck, tip), a.shoulder),
-    edge('armhole', 'armhole', armholePath(tip, mid, underarm), a.armhole),
+    edge('armhole', 'armhole', armholePath(tip, mid, underarm, c.shape.slope), a.armhole),
     edge('side', 'side seam', side, a.side),
     edge('hem', 'hem', straight(foot, [0, q.length]), a.hem),
     edge('centre', `centre ${face}`, straight([0, q.length], centreNeck), cm(0), { fold: true }),
@@ -399,7 +404,7 @@ function neckFacing(c: PartContext, v: TopValues, face: Face, panel: Panel): Pan
   ];
   const centre = neck[0]![0];
   const low: Point = [0, centre[1] + c.stepped(cm(5))];
-  const lower = neckline(face === 'back' ? 'round' : v.neckline, low, outer);
+  const lower = neckline(face === 'back' ? 'round' : v.neckline, low, outer, c.shape.slope);
   return {
     ...panel,
     id: c.id(`${face}-neck-facing`),

@@ -42,7 +42,9 @@ function shoulderOf(panel: Panel) {
     from[0] + ((to[0] - from[0]) * d) / length,
     from[1] + ((to[1] - from[1]) * d) / length,
   ];
-  return { from, to, length, at };
+  /** degrees */
+  const slope = (Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI;
+  return { from, to, length, at, slope };
 }
 
 function neckFacing(c: PartContext, v: Neck, face: Face, panel: Panel): Panel {
@@ -63,7 +65,7 @@ function neckFacing(c: PartContext, v: Neck, face: Face, panel: Panel): Panel {
       edge(
         'lower',
         'lower edge',
-        reversed(neckline(face === 'back' ? 'round' : v.neckline, low, outer)),
+        reversed(neckline(face === 'back' ? 'round' : v.neckline, low, outer, s.slope)),
         a.facing,
       ),
       edge('centre', 'centre', straight(low, centre), edgeOf(panel, 'centre').allowance, { fold }),
@@ -91,7 +93,7 @@ function armFacing(c: PartContext, face: Face, panel: Panel): Panel {
       edge(
         'lower',
         'lower edge',
-        reversed(armholePath(inner, [mid[0] - FACING_DEPTH, mid[1]], low)),
+        reversed(armholePath(inner, [mid[0] - FACING_DEPTH, mid[1]], low, s.slope)),
         a.facing,
       ),
     ],

@@ -302,9 +302,14 @@ function halfOf(c: PartContext, v: SuitValues, face: Face, q: Half): Panel | nul
       : [foot, [foot[0] * 0.72, corner + fall * 0.5], [inner[0] + 4, crotchY - fall * 0.2], inner];
   const mid: Point = [Math.min(tip[0] - 1, bust - 1), (tip[1] + q.depth) / 2];
   const edges: Edge[] = [
-    edge('neck', 'neckline', neckline(face === 'back' ? 'round' : v.neckline, centreNeck, sideNeck), a.neck),
+    edge(
+      'neck',
+      'neckline',
+      neckline(face === 'back' ? 'round' : v.neckline, centreNeck, sideNeck, c.shape.slope),
+      a.neck,
+    ),
     edge('shoulder', 'shoulder', straight(sideNeck, tip), a.shoulder),
-    edge('armhole', 'armhole', armholePath(tip, mid, underarm), a.armhole),
+    edge('armhole', 'armhole', armholePath(tip, mid, underarm, c.shape.slope), a.armhole),
     edge('side', 'side seam', seamThrough(points), a.side),
     edge('leg', 'leg edge', [leg], a.neck),
     edge('crotch', 'crotch', straight(inner, [0, crotchY]), a.side),

@@ -300,12 +300,17 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
   const sideAllowance = sideOf(c, v);
   const waistAllowance = c.below ? a.waist : a.hem;
   const edges: Edge[] = [
-    edge('neck', 'neckline', neckline(face === 'back' ? 'round' : v.neckline, centreNeck, sideNeck), a.neck),
+    edge(
+      'neck',
+      'neckline',
+      neckline(face === 'back' ? 'round' : v.neckline, centreNeck, sideNeck, m.slope),
+      a.neck,
+    ),
     edge('shoulder', 'shoulder', straight(sideNeck, point), a.shoulder),
     edge(
       'armhole',
       'armhole',
-      armholePath(point, [Math.min(across, q.bust - 1), (point[1] + m.armhole) / 2], underarm),
+      armholePath(point, [Math.min(across, q.bust - 1), (point[1] + m.armhole) / 2], underarm, m.slope),
       a.armhole,
     ),
     edge('side', 'side seam', sidePath, sideAllowance),

@@ -379,7 +379,7 @@ function half(c: PartContext, v: LongValues, m: Marked, face: Face, q: Half): Pa
     };
   });
   const across: number = face === 'front' ? m.acrossFront : m.acrossBack;
-  const arm = armholePath(tip, [Math.min(across, q.bust - 1), (tip[1] + m.armhole) / 2], underarm);
+  const arm = armholePath(tip, [Math.min(across, q.bust - 1), (tip[1] + m.armhole) / 2], underarm, m.slope);
   const marks: PanelMark[] = [
     { kind: 'notch', name: 'bust line', at: bustSide },
     { kind: 'notch', name: 'waist', at: sideWaist },
@@ -405,7 +405,7 @@ function half(c: PartContext, v: LongValues, m: Marked, face: Face, q: Half): Pa
       edge(
         'neck',
         'neckline',
-        neckline(face === 'back' ? 'round' : v.neckline, centreNeck, sideNeck),
+        neckline(face === 'back' ? 'round' : v.neckline, centreNeck, sideNeck, m.slope),
         a.neck,
       ),
       edge('shoulder', 'shoulder', straight(sideNeck, tip), a.shoulder),
