@@ -11,7 +11,7 @@ import { roleOf } from './db/program-role.ts';
 import { purgeHourly } from './db/purge.ts';
 import { startQueue } from './diary/queue.ts';
 import { openLive } from './live/live.ts';
-import { endWork } from './work/pool.ts';
+import { endWork } from './threads/pool.ts';
 
 /** Writes in hand have this long to finish when the server is asked to end, ms. */
 const GRACE = 15_000;

@@ -12,7 +12,7 @@ import { once } from '../http/once.ts';
 import { notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
 import { addOrder, readOrder } from '../orders/sql.ts';
-import { inThread } from '../work/pool.ts';
+import { inThread } from '../threads/pool.ts';
 import { addBroughtIn, alterationsOfOrder, broughtIn, orderOfTicket } from './sql.ts';
 
 /** Garments that are brought in to be altered: each an order of its own, with how it came and a claim ticket. */

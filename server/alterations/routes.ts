@@ -42,7 +42,7 @@ import { on } from '../http/route.ts';
 import { leavingView } from '../leaving/sql.ts';
 import { readOrder } from '../orders/sql.ts';
 import { madeSheet } from '../sheets/made-sheet.ts';
-import { inThread } from '../work/pool.ts';
+import { inThread } from '../threads/pool.ts';
 import { prepared, takeStep, targetsOf } from './service.ts';
 import {
   addAlteration,

@@ -10,7 +10,7 @@ import { type Ctx, type Deps, type Env, idParam } from '../http/context.ts';
 import { once } from '../http/once.ts';
 import { conflict, notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
-import { inThread } from '../work/pool.ts';
+import { inThread } from '../threads/pool.ts';
 import { asCsv, asJson } from './export.ts';
 import { everyClient } from './export-sql.ts';
 import { eraseClient } from './sql.ts';

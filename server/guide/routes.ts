@@ -8,7 +8,7 @@ import { notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
 import { garmentsOfOrder, readOrder } from '../orders/sql.ts';
 import { readSession } from '../sessions/sql.ts';
-import { inThread } from '../work/pool.ts';
+import { inThread } from '../threads/pool.ts';
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
 

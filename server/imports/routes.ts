@@ -9,7 +9,7 @@ import { type Deps, type Env, idParam } from '../http/context.ts';
 import { once } from '../http/once.ts';
 import { notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
-import { inThread } from '../work/pool.ts';
+import { inThread } from '../threads/pool.ts';
 import {
   addImport,
   beginTaking,

@@ -8,7 +8,7 @@ import { once } from '../http/once.ts';
 import { notFound, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
 import { readOrder } from '../orders/sql.ts';
-import { inTurn } from '../work/pool.ts';
+import { inTurn } from '../threads/pool.ts';
 import { addPhoto, bytesOf, countPhotos, dropPhoto, photosOf } from './sql.ts';
 
 /** More photographs than one order ever needs. */

@@ -18,7 +18,7 @@ import { csvOf } from '../http/csv.ts';
 import { once, type Reply } from '../http/once.ts';
 import { on } from '../http/route.ts';
 import { hasTag } from '../http/tags.ts';
-import { inThread } from '../work/pool.ts';
+import { inThread } from '../threads/pool.ts';
 import { importSpec } from './import.ts';
 import { agreeSheet, changeSheet, cutSheet } from './service.ts';
 import { keptGround, sheetGround } from './sql.ts';
