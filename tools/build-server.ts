@@ -17,7 +17,11 @@ let built: string | null = null;
 /** Puts the server together and gives its path. Once a process. */
 export function buildServer(): string {
   built ??= putTogether(
-    { main: 'server/main.ts', 'busy-worker': 'server/diary/busy-worker.ts', worker: 'server/threads/worker.ts' },
+    {
+      main: 'server/main.ts',
+      'busy-worker': 'server/diary/busy-worker.ts',
+      worker: 'server/threads/worker.ts',
+    },
     dist,
   );
   return built;
