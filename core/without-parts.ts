@@ -48,6 +48,7 @@ export * from './sheet/compute.ts';
 export * from './sheet/drawing.ts';
 export * from './sheet/earlier/keep-v1.ts';
 export * from './sheet/kept.ts';
+export * from './sheet/panels-apart.ts';
 export * from './sheet/print.ts';
 export * from './sheet/toile.ts';
 export * from './sheet/without-client.ts';

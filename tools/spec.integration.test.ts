@@ -38,6 +38,20 @@ describe('./rocchetto spec', () => {
     expect(ran.stderr).toContain(says);
     expect(ran.stderr).not.toMatch(/\n\s+at /);
   });
+  it('draws the panels into a file instead, which lies where it was asked for', () => {
+    const out = join(dir, 'panels.svg');
+    const run = (...more: string[]) =>
+      spawnSync(join(root, 'rocchetto'), ['spec', 'docs/example-spec.json', ...more], {
+        cwd: root,
+        encoding: 'utf8',
+      });
+    const ran = run('--draw', out);
+    expect([ran.status, ran.stderr]).toEqual([0, '']);
+    expect(ran.stdout).toContain('panels drawn into');
+    expect(readFileSync(out, 'utf8')).toMatch(/^<svg [^>]*viewBox="0 0 \d+ \d+"/);
+    expect(run('--draw', join(dir, 'no', 'such', 'folder.svg')).stderr).toContain('cannot be written');
+    for (const wrong of [['--draw'], ['--drew', out], [out]]) expect(run(...wrong).stderr).toContain('Usage');
+  });
   it('says so when there is no such file', () =>
     expect(spec('nowhere.json').stderr).toContain('cannot be read'));
 });

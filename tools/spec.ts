@@ -1,16 +1,32 @@
-import { readFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { resolve } from 'node:path';
+import { parseArgs } from 'node:util';
 import { computeFile, refusedIn, SpecOrSheetFile, sentencesOf } from '@rocchetto/contract';
+import { drawPanelsApart } from '@rocchetto/core';
 import { runTool, StopWord } from './stop-word.ts';
 
-/** Reads a spec file and prints its sheet as JSON. No database, no network. */
+const USAGE = 'Usage: ./rocchetto spec FILE.json [--draw OUT.svg]. docs/formats.md tells the format.';
+
+function asked(): { readonly file: string; readonly draw: string | undefined } {
+  try {
+    const { values, positionals } = parseArgs({
+      allowPositionals: true,
+      options: { draw: { type: 'string' } },
+    });
+    if (positionals.length !== 1) throw new StopWord(USAGE);
+    return { file: positionals[0]!, draw: values.draw };
+  } catch {
+    throw new StopWord(USAGE);
+  }
+}
+const here = (file: string) => resolve(process.env.ROCCHETTO_CALLED_FROM ?? '.', file);
+
+/** Reads a spec file and prints its sheet as JSON, or draws its panels. No database, no network. */
 runTool(async () => {
-  const [file, ...rest] = process.argv.slice(2);
-  if (!file || rest.length > 0)
-    throw new StopWord('Usage: ./rocchetto spec FILE.json. docs/formats.md tells the format.');
+  const { file, draw } = asked();
   let text: string;
   try {
-    text = readFileSync(file === '-' ? 0 : resolve(process.env.ROCCHETTO_CALLED_FROM ?? '.', file), 'utf8');
+    text = readFileSync(file === '-' ? 0 : here(file), 'utf8');
   } catch {
     throw new StopWord(`${file} cannot be read. Is the name right?`);
   }
@@ -28,6 +44,19 @@ runTool(async () => {
   const refused = refusedIn(spec.data);
   if (refused.length > 0)
     throw new StopWord(`${file} sets by hand what its sheet cannot follow:\n  ${refused.join('\n  ')}`);
-  process.stdout.write(`${JSON.stringify(computeFile(spec.data), null, 2)}\n`);
+  const made = computeFile(spec.data);
+  if (draw === undefined) process.stdout.write(`${JSON.stringify(made, null, 2)}\n`);
+  else if (made.panels.length === 0)
+    throw new StopWord(
+      `${file} gives no panel to draw. Its sheet says what is missing: ./rocchetto spec ${file}`,
+    );
+  else {
+    try {
+      writeFileSync(here(draw), drawPanelsApart(made.panels));
+    } catch (error) {
+      throw new StopWord(`${draw} cannot be written: ${(error as Error).message}`);
+    }
+    process.stdout.write(`${made.panels.length} panels drawn into ${draw}\n`);
+  }
   return 0;
 });

@@ -317,24 +317,30 @@ function half(
     across.push({ id: 'hip', name: 'hip', y: cm(hipLevel) });
   }
   const last = below.at(-1) ?? underarm;
-  const foot: Point = [last[0], q.length];
+  // A hem that ends above the hip, or on it, is as wide as the way there.
+  const onTheWay =
+    lines.hip?.[face] && hipLevel !== null && hipLevel >= q.length - 1
+      ? (lines.hip[face]!.rounded - last[0]) * Math.min(1, (q.length - last[1]) / (hipLevel - last[1]))
+      : 0;
+  const foot: Point = [last[0] + onTheWay, q.length];
   const points = [underarm, ...below].filter((p1, i, all) => i === 0 || p1[1] > all[i - 1]![1] + 1);
-  const hip = below.at(-1);
-  const side: Segment[] =
-    v.shaped === 'straight' && hip
-      ? // Flared from the underarm, straight down from the hip: one fair line, without a corner there.
+  const hip = v.shaped === 'straight' ? below.at(-1) : undefined;
+  const side: Segment[] = hip
+    ? // Flared from the underarm, straight down from the hip: one fair line, without a corner there.
+      [
         [
-          [
-            underarm,
-            [underarm[0] + (hip[0] - underarm[0]) * 0.5, underarm[1] + (hip[1] - underarm[1]) * 0.35],
-            [hip[0], hip[1] - (hip[1] - underarm[1]) * 0.4],
-            hip,
-          ],
-          [hip, foot],
-        ]
-      : points.length > 1
-        ? [...seamThrough(points), [points.at(-1)!, foot]]
-        : straight(underarm, foot);
+          underarm,
+          [underarm[0] + (hip[0] - underarm[0]) * 0.5, underarm[1] + (hip[1] - underarm[1]) * 0.35],
+          [hip[0], hip[1] - (hip[1] - underarm[1]) * 0.4],
+          hip,
+        ],
+        [hip, foot],
+      ]
+    : points.length > 1
+      ? onTheWay !== 0
+        ? seamThrough([...points, foot])
+        : [...seamThrough(points), [points.at(-1)!, foot]]
+      : straight(underarm, foot);
   // The narrowest place of the armhole lies a little inside the shoulder, never outside the underarm.
   const mid: Point = [Math.min(tip[0] - 1.5, bust - 1), (tip[1] + q.depth) / 2];
   const edges: Edge[] = [

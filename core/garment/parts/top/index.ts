@@ -111,12 +111,16 @@ function topChecks(c: PartContext, v: TopValues, d: TopDraft): RawCheck[] {
     ),
   );
   const round = d.measured.find((f) => f.id === c.id('armhole-round'))!.finished!;
+  const hem = d.measured.find((f) => f.id === c.id('hem'))!.finished;
   const bust = c.line('bust');
   const narrow = (['waist', 'hip'] as const)
     .flatMap((z) => {
       const l = c.line(z);
-      const girth = l ? markedGirth(l.figure) : null;
-      return girth === null ? [] : [{ name: l!.figure.name, girth }];
+      if (!l) return [];
+      // Of a top that ends above a line the hem is what passes.
+      const drawn = d.faces!.front.lines.some((line) => line.id === z);
+      const girth = drawn ? markedGirth(l.figure) : hem;
+      return girth === null ? [] : [{ name: drawn ? l.figure.name : 'hem', girth }];
     })
     .sort((a, b) => a.girth - b.girth)[0];
   if (bust?.net != null && narrow) {

@@ -60,6 +60,21 @@ describe('a top that is pulled on', () => {
       )!.sentence,
     ).toContain('does not pass');
   });
+  // Common practice, no source: a hem above the hip is as wide as the way there.
+  it.each([
+    ['straight', 'below', 58, 46.5],
+    ['shaped', 'below', 58, 47],
+    ['straight', 'on', 62, 50],
+    ['shaped', 'on', 62, 50],
+  ])('a %s top that ends %s its hip goes on towards it', (shaped, _, length, least) => {
+    const s = made([{ part: 'top', shaped, below: 'hip', length: `${length} cm` }], BODY, {
+      cloth: { name: 'jersey', stretch: 50 },
+    });
+    const hem = 2 * edgeLength(panel(s, 'top.front'), 'hem');
+    expect(hem).toBeGreaterThanOrEqual(least - 1e-6);
+    expect(hem).toBeLessThanOrEqual((96 + 5) / 2 + 1e-6);
+    expect(check(s, 'top.passes')!.sentence).toContain(shaped === 'shaped' ? 'the waist' : 'the hem');
+  });
   it('a band lies on its neckline, shorter in a knit', () => {
     const [woven, knit] = [
       made([{ part: 'top' }]),
