@@ -137,7 +137,7 @@ test('a second factor is set up, asked for at the door, and turned off', async (
   await expect(page.locator('.band')).toBeVisible();
   await page.goto('/account');
   await expect(page.getByText('9 recovery codes left.')).toBeVisible();
-  await page.getByLabel('Passphrase', { exact: true }).fill(DEMO_PASSPHRASE);
+  await page.getByRole('textbox', { name: 'Passphrase', exact: true }).fill(DEMO_PASSPHRASE);
   await page.getByRole('button', { name: 'Turn off second factor' }).click();
   await expect(page.getByRole('button', { name: 'Set up second factor' })).toBeVisible();
 });

@@ -12,6 +12,7 @@ import {
 } from 'node:fs';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
+import { setTimeout } from 'node:timers/promises';
 import { migrate } from '@rocchetto/server/db/migrate.ts';
 import { noteEvent } from '@rocchetto/server/doors/events.ts';
 import pg from 'pg';
@@ -38,6 +39,19 @@ interface CheckFile {
 const covered = ({ sealed: _, ...rest }: CheckFile): string => JSON.stringify(rest);
 
 const checkFileOf = (file: string) => `${file}.check.json`;
+
+/** Whether somebody is connected to a database, and still is after two seconds: a connection that has ended is listed for a moment. */
+async function staysBusy(db: pg.Client, name: string): Promise<boolean> {
+  for (let i = 0; i < 10; i++) {
+    const busy = await db.query(
+      `select 1 from pg_stat_activity where datname = $1 and backend_type is distinct from 'autovacuum worker'`,
+      [name],
+    );
+    if (!busy.rowCount) return false;
+    await setTimeout(200);
+  }
+  return true;
+}
 
 async function connected<T>(url: string, work: (db: pg.Client) => Promise<T>): Promise<T> {
   const db = new pg.Client({ connectionString: url });
@@ -259,8 +273,8 @@ async function restoreOpened(
   const admin = Object.assign(new URL(url), { pathname: '/postgres' }).toString();
   const id = pg.escapeIdentifier;
   await connected(admin, async (db) => {
-    const busy = await db.query('select 1 from pg_stat_activity where datname = $1', [name]);
-    if (busy.rowCount) throw new StopWord('The studio is at work in this database. Stop its servers first.');
+    if (await staysBusy(db, name))
+      throw new StopWord('The studio is at work in this database. Stop its servers first.');
     await db.query(`alter database ${id(name)} rename to ${id(aside)}`);
     try {
       await db.query(`create database ${id(name)}`);
