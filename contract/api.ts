@@ -2,7 +2,7 @@ import {
   type Change,
   CORDS,
   FIT_CLASSES,
-  isTimeZone,
+  isPlaceZone,
   type Kept,
   type Leads,
   type Reading,
@@ -74,7 +74,7 @@ export const HouseSettings = z.strictObject({
   timeZone: z
     .string()
     .max(60)
-    .refine(isTimeZone, 'No time zone has this name; write it as Europe/Rome or UTC.'),
+    .refine(isPlaceZone, 'No time zone has this name; write it as Europe/Rome or UTC.'),
 });
 export type HouseSettings = z.infer<typeof HouseSettings>;
 export interface HouseView extends HouseSettings {

@@ -8,6 +8,15 @@ export function isTimeZone(name: string): boolean {
   }
 }
 
+/** The names of three letters that the tz database has (from memory). */
+const IANA_SHORT = 'CET EET EST GMT HST MET MST PRC ROC ROK UCT UTC WET'.split(' ');
+/**
+ * Whether a diary can be kept by a name: what platforms add to the tz database, as BST (Dhaka) or IST, means another
+ * place to whoever writes it, and Temporal refuses it.
+ */
+export const isPlaceZone = (name: string): boolean =>
+  isTimeZone(name) && (name.length !== 3 || IANA_SHORT.includes(name.toUpperCase()));
+
 const formats = new Map<string, Intl.DateTimeFormat>();
 
 /** The calendar day, yyyy-mm-dd, that an instant falls on in a time zone. @throws RangeError for an unknown zone */

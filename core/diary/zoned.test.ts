@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { isPlaceZone } from '../dates/studio-day.ts';
 import { hoursOn, windowsOf } from './hours.ts';
 import { daysFrom, placeAt, planAt, wallAt, weekdayOf, wholeDay } from './zoned.ts';
 
@@ -134,5 +135,16 @@ describe('hours', () => {
   it('reach the end of a day', () => {
     const [late] = hoursOn(zone, ['2026-03-09'], [{ weekday: 1, from: '18:00', to: '24:00' }]);
     expect(late!.to).toBe(wholeDay(zone, '2026-03-09').to);
+  });
+});
+
+describe('a zone that a house may choose', () => {
+  it('is one that a day can be placed in, whatever three letters are written', () => {
+    const letters = [...'abcdefghijklmnopqrstuvwxyz'];
+    const three = letters.flatMap((a) => letters.flatMap((b) => letters.map((c) => a + b + c)));
+    const taken = three.filter(isPlaceZone);
+    for (const zone of taken) expect(() => wholeDay(zone, '2026-03-29'), zone).not.toThrow();
+    expect(taken).toContain('utc');
+    expect(taken).not.toContain('ist');
   });
 });

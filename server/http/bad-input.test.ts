@@ -80,6 +80,11 @@ describe('bad input gets a sentence', () => {
       /no longer stands/,
     ],
     [
+      'a time zone that the platform knows and the diary does not',
+      () => principal.send('PUT', '/house', { version: 1, studio: 'A', timeZone: 'NsT' }),
+      /time zone/,
+    ],
+    [
       'a time zone that is not',
       () => principal.send('PUT', '/house', { version: 1, studio: 'A', timeZone: 'Moon/Base' }),
       /time zone/,
