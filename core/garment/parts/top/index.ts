@@ -130,7 +130,7 @@ function topChecks(c: PartContext, v: TopValues, d: TopDraft): RawCheck[] {
         passes >= bust.net,
         c.id('passes'),
         narrow.name,
-        `Pulled on over the bust of ${p(bust.net)}: its narrowest place, the ${narrow.name}, is ${p(narrow.girth)}${half ? `, ${p(passes)}${half}` : ''}: ${passes >= bust.net ? 'it passes' : 'it does not pass; give it more ease there, a cloth that stretches, or an opening'}.`,
+        `Pulled on over the bust of ${p(bust.net)}: its narrowest place below it, the ${narrow.name}, is ${p(narrow.girth)}${half ? `, ${p(passes)}${half}` : ''}: ${passes >= bust.net ? 'it passes' : 'it does not pass; give it more ease there, a cloth that stretches, or an opening'}.`,
       ),
     );
   }
