@@ -2,7 +2,7 @@ import { type Cm, cm } from '../units/length.ts';
 import { endOf, mapped, type Point, reversed, type Segment, startOf } from './curve.ts';
 import { edgeLength, pointAlong } from './measure.ts';
 import { type Dart, type Edge, edgeOf, type Panel } from './panel.ts';
-import { between, pathLength } from './path.ts';
+import { alongOf, between, pathLength } from './path.ts';
 import { seamThrough } from './shape.ts';
 
 /** A turn about a point. */
@@ -117,14 +117,19 @@ export function moveDart(panel: Panel, id: string, to: MovedTo, pivot: Point): P
     tip,
     legs,
   };
-  const marks = panel.marks.map((m) => {
-    const on = panel.edges.findIndex((e) => e.path.some((s) => nearPath(s, m.at)));
-    return (up ? on > target && on < from : on > from && on < target) ? { ...m, at: turn(m.at) } : m;
-  });
+  const turnsWith = (at: Point): boolean => {
+    const on = panel.edges.findIndex((e) => liesOn(e.path, at));
+    if (on === from) return alongOf(own, at).along < dart.at === up;
+    if (on === target) return alongOf(goal, at).along > to.along === up;
+    return up ? on > target && on < from : on > from && on < target;
+  };
+  const marks = panel.marks.map((m) => (turnsWith(m.at) ? { ...m, at: turn(m.at) } : m));
   return { ...panel, edges, darts: [...others, made], marks };
 }
 
-/** Whether a point lies on a segment, to a tenth of a millimetre, at one of its ends or between. */
+/** Whether a point lies on a path, to half a millimetre, at one of its ends or between. */
+export const liesOn = (path: readonly Segment[], at: Point): boolean => path.some((s) => nearPath(s, at));
+
 const nearPath = (s: Segment, p: Point): boolean => {
   const steps = s.length === 2 ? 1 : 24;
   const of = (t: number): Point =>
@@ -148,8 +153,11 @@ const pointOn = (s: readonly [Point, Point, Point, Point], t: number): Point => 
   return [of(0), of(1)];
 };
 
-/** A seam that runs through a point, with one direction there, as two curves. */
-export function seamOver(a: Point, over: Point, b: Point): Segment[] {
+/**
+ * A seam that runs through a point, with one direction there, as two curves.
+ * @param held how far it keeps to that direction, as a part of the way; the less, the nearer the point it turns
+ */
+export function seamOver(a: Point, over: Point, b: Point, held = 1 / 3): Segment[] {
   const [u, v] = [Math.hypot(over[0] - a[0], over[1] - a[1]), Math.hypot(b[0] - over[0], b[1] - over[1])];
   const far = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
   const way: Point = [(b[0] - a[0]) / far, (b[1] - a[1]) / far];
@@ -158,8 +166,8 @@ export function seamOver(a: Point, over: Point, b: Point): Segment[] {
     from[1] + (to[1] - from[1]) / 3,
   ];
   return [
-    [a, third(a, over), [over[0] - (way[0] * u) / 3, over[1] - (way[1] * u) / 3], over],
-    [over, [over[0] + (way[0] * v) / 3, over[1] + (way[1] * v) / 3], third(b, over), b],
+    [a, third(a, over), [over[0] - way[0] * u * held, over[1] - way[1] * u * held], over],
+    [over, [over[0] + way[0] * v * held, over[1] + way[1] * v * held], third(b, over), b],
   ];
 }
 
@@ -180,15 +188,37 @@ function seamDown(
   waist: Point | null,
   after: readonly Point[],
   end: Point,
+  held: number,
 ): Segment[] {
   const below = [...(waist ? [waist] : []), ...after];
-  const [first] = seamOver(a, over, below[0] ?? end);
+  const [first] = seamOver(a, over, below[0] ?? end, held);
   const [c1, c2] = [first![2] as Point, over];
   const smooth = seamThrough(
     [over, ...(below.length > 0 ? below : [end])],
     (c2[0] - c1[0]) / (c2[1] - c1[1] || 1),
   );
   return below.length > 0 ? [first!, ...smooth, [below.at(-1)!, end]] : [first!, ...smooth];
+}
+
+/** Two sides of a seam differ by this much at the most, cm, where the longer can turn nearer to its point (common practice: 0.3). */
+const SEAM_APART = 0.2;
+/** However near it turns, a seam is held to its direction for this part of the way. */
+const LEAST_HELD = 0.12;
+
+/** How far each side of a seam keeps its direction over the point, so that both are as long as each other. */
+function alike(length: (i: 0 | 1, held: number) => number): readonly [number, number] {
+  const usual = 1 / 3;
+  const [first, second] = [length(0, usual), length(1, usual)];
+  if (Math.abs(first - second) <= SEAM_APART) return [usual, usual];
+  const i = first > second ? 0 : 1;
+  const goal = Math.min(first, second) + SEAM_APART;
+  let [low, high] = [LEAST_HELD, usual];
+  for (let n = 0; n < 12; n++) {
+    const middle = (low + high) / 2;
+    if (length(i, middle) > goal) high = middle;
+    else low = middle;
+  }
+  return i === 0 ? [low, usual] : [usual, low];
 }
 
 /** Where a panel is cut apart: at a dart that opens on an edge, or at a place of it where none does. */
@@ -227,6 +257,12 @@ export function cutApart(
   const darts = panel.darts.filter((d) => !gone.has(d.id));
   const edges = (list: readonly (readonly [Edge, readonly Segment[]])[]): Edge[] =>
     list.filter(([, path]) => path.length > 0).map(([e, path]) => ({ ...e, path }));
+  /** A part of a cut edge: what the whole is gathered or eased by is shared as the parts are long. */
+  const part = (c: typeof a, path: readonly Segment[], drawn = path) => {
+    const e = panel.edges[c.index]!;
+    const whole = pathLength(c.before) + pathLength(c.after);
+    return [{ ...e, gather: e.gather && cm((e.gather * pathLength(path)) / whole) }, drawn] as const;
+  };
   const cut = (path: Segment[]): Edge => ({
     id: seam.id,
     name: seam.name,
@@ -240,23 +276,25 @@ export function cutApart(
     ([x, y], i): Point => [x + (below?.spread ?? 0) * (i === 0 ? 1 : -1), y],
   ) as [Point, Point];
   const spread = (from: Point, to: Point): Segment[] => (below?.spread ? [[from, to]] : []);
-  const down = (i: 0 | 1): Segment[] =>
+  const drawn = (i: 0 | 1, held: number): Segment[] =>
     below
-      ? seamDown(a.legs[i], over, below.waist?.[i] ?? null, below.after, ends[i])
-      : seamOver(a.legs[i], over, ends[i]);
+      ? seamDown(a.legs[i], over, below.waist?.[i] ?? null, below.after, ends[i], held)
+      : seamOver(a.legs[i], over, ends[i], held);
+  const keeps = alike((i, h) => pathLength(drawn(i, h)));
+  const down = (i: 0 | 1): Segment[] => drawn(i, keeps[i]);
   const outerEdges = [
-    ...edges([...panel.edges.slice(0, a.index).map(whole), [panel.edges[a.index]!, a.before]]),
+    ...edges([...panel.edges.slice(0, a.index).map(whole), part(a, a.before)]),
     cut(down(0)),
     ...edges([
-      [panel.edges[b.index]!, [...spread(ends[0], b.legs[1]), ...b.after]],
+      part(b, b.after, [...spread(ends[0], b.legs[1]), ...b.after]),
       ...panel.edges.slice(b.index + 1).map(whole),
     ]),
   ];
   const innerEdges = [
     ...edges([
-      [panel.edges[a.index]!, a.after],
+      part(a, a.after),
       ...panel.edges.slice(a.index + 1, b.index).map(whole),
-      [panel.edges[b.index]!, [...b.before, ...spread(b.legs[0], ends[1])]],
+      part(b, b.before, [...b.before, ...spread(b.legs[0], ends[1])]),
     ]),
     cut(reversed(down(1))),
   ];

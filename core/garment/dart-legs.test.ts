@@ -2,6 +2,7 @@ import { sheetOf } from '@rocchetto/contract/testing.ts';
 import { EXACT, garmentSpec, HALF } from '@rocchetto/contract/testing-garments.ts';
 import { describe, expect, it } from 'vitest';
 import type { Sheet } from '../sheet/compute.ts';
+import { legChecks } from './dart-legs.ts';
 import { GARMENTS } from './garments.ts';
 import { asLines, randomBody, seeded } from './testing.ts';
 
@@ -31,18 +32,17 @@ describe('the legs of a dart', () => {
       }
   });
 
-  it('that were pulled far apart by hand are told with both lengths, at the figure they are set by', () => {
-    const by = { by: 'F', at: '', reason: 'tried' };
-    const s = sheetOf(
-      garmentSpec('bodice', BODY, {
-        house: { rounding: EXACT },
-        rest: { overrides: [{ figure: 'bodice.waist-front', target: 'finished', value: '60 cm', ...by }] },
-      }),
+  it('that were pulled far apart are told with both lengths, at the figure they are set by', () => {
+    const s = sheetOf(garmentSpec('bodice', BODY, { house: { rounding: EXACT } }));
+    expect(told(s)).toEqual([]);
+    const pulled = s.panels.map((panel) => ({
+      ...panel,
+      darts: panel.darts.map((d) => ({ ...d, tip: [d.tip[0] + 8, d.tip[1]] as const })),
+    }));
+    const waist = legChecks(pulled, s.figures).find((k) => k.code === 'legs-bodice.dart-front');
+    expect(waist).toMatchObject({ state: 'warned', figure: 'bodice.dart-front-intake' });
+    expect(waist!.sentence).toMatch(
+      /The legs of the front waist dart on the .*\{cm:[\d.]+\} and \{cm:[\d.]+\} long/,
     );
-    const [bust] = told(s);
-    expect(bust).toMatchObject({ state: 'warned', figure: 'bodice.bust-dart-intake' });
-    expect(bust!.sentence).toMatch(/The legs of the bust dart on the .*\{cm:[\d.]+\} and \{cm:[\d.]+\} long/);
-    expect(s.figures.find((f) => f.id === 'bodice.bust-dart-intake')!.marks).toContain('warned');
-    expect(told(sheetOf(garmentSpec('bodice', BODY, { house: { rounding: EXACT } })))).toEqual([]);
   });
 });

@@ -31,9 +31,10 @@ export function randomBody(rnd: () => number): Body {
     'neck-to-waist-back': back,
     'neck-to-waist-front': back + between(0.5, 5),
     'nape-to-waist': back - 2,
-    'across-shoulder': between(35, 44),
+    'across-shoulder': Math.round(2 * (38.5 + (bust - 92) * 0.08)) / 2 + between(-2, 2),
     'apex-span': between(16, 23),
-    'armhole-depth': between(18, 23),
+    // Deeper on a larger bust, or no arm would pass it.
+    'armhole-depth': Math.round(2 * (21 + (bust - 88) / 8)) / 2 + between(-1.5, 1.5),
   };
   if (rnd() < 0.6) body['high-hip'] = Math.round((waist + (hip - waist) * between(50, 95) * 0.01) * 2) / 2;
   if (rnd() < 0.4) body.tummy = Math.round((waist + (hip - waist) * between(40, 115) * 0.01) * 2) / 2;
@@ -75,10 +76,10 @@ function legOf(body: Body): Body {
     'heel-instep': half(30 + more * 4),
     'crotch-length': half(rise * 2 + 10 + more * 3),
     underbust: half(body.bust! - 10 - more * 6),
-    'underarm-to-waist': half(body['neck-to-waist-back']! - body['armhole-depth']! - 0.5),
+    'underarm-to-waist': half(body['neck-to-waist-back']! - body['armhole-depth']! - 2.5),
     armhole: half(36 + body.bust! * 0.04 + more * 3),
     'neck-base': half(34 + more * 5),
-    'arm-span': half(body['across-shoulder']! + 18 + more * 10),
+    'arm-span': half(body['across-shoulder']! + 22 + more * 10),
     head: half(55 + more * 4),
   };
 }

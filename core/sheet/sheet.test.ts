@@ -331,16 +331,18 @@ describe('a bodice and a dress against published figures', () => {
     ...HEIGHTS,
   ];
   it.each(SIZE_STEPS)(
-    'EN 13402-3 step %d / %d / %d: every quarter of bodice and dress is (body + ease) ÷ 4, on the panels too',
+    'EN 13402-3 step %d / %d / %d: every quarter of bodice and dress is (body + ease) ÷ 4, the bust’s a centimetre more in front, on the panels too',
     (bust, waist, hip) => {
       for (const id of ['bodice', 'day-dress-straight']) {
         const s = sheetOf(garmentSpec(id, step(bust, waist, hip), { house: { rounding: EXACT } }));
         for (const face of ['front', 'back'] as const) {
-          expect(shareOf(figure(s, 'bust'), face)!.exact).toBeCloseTo((bust + 5) / 4, 9);
+          // No high bust read: an average cup's centimetre more in front, one less behind.
+          const quarter = (bust + 5) / 4 + (face === 'front' ? 1 : -1);
+          expect(shareOf(figure(s, 'bust'), face)!.exact).toBeCloseTo(quarter, 9);
           expect(shareOf(figure(s, 'waist'), face)!.exact).toBeCloseTo((waist + 5) / 4, 9);
           const panel = s.panels.find((p) => p.id === `bodice.${face}`)!;
           expect(sewnLength(panel, 'waist')).toBeCloseTo((waist + 5) / 4, 5);
-          expect(widthAt(panel, panel.lines[0]!.y)).toBeCloseTo((bust + 5) / 4, 5);
+          expect(widthAt(panel, panel.lines[0]!.y)).toBeCloseTo(quarter, 5);
           if (id === 'bodice') continue;
           expect(shareOf(figure(s, 'hip'), face)!.exact).toBeCloseTo((hip + 5) / 4, 9);
           const skirt = s.panels.find((p) => p.id === `skirt.${face}`)!;

@@ -137,18 +137,30 @@ export function neckEnds(front: Panel, back: Panel, waist: number) {
 
 /**
  * An armhole from the shoulder point, which it leaves square to the shoulder, over the mid-armhole point to the underarm,
- * which it reaches level (common practice).
+ * which it reaches square to the side (common practice).
  * @param slope of the shoulder, degrees
+ * @param turned how far the side was turned up by a dart in it, degrees
  */
-export function armholePath(shoulder: Point, mid: Point, underarm: Point, slope: number): Segment[] {
+export function armholePath(
+  shoulder: Point,
+  mid: Point,
+  underarm: Point,
+  slope: number,
+  turned = 0,
+): Segment[] {
   const [dx, dy] = [mid[0] - shoulder[0], mid[1] - shoulder[1]];
-  const angle = (slope * Math.PI) / 180;
+  const [angle, side] = [(slope * Math.PI) / 180, (turned * Math.PI) / 180];
   // A shoulder end below the middle is no armhole, which a check tells: it has no square to leave.
   const out = dy > 0 ? -dy * 0.4 * Math.sin(angle) : dx * 0.5;
   const down = dy > 0 ? dy * 0.4 * Math.cos(angle) : dy * 0.4;
   const [ex, ey] = [underarm[0] - mid[0], underarm[1] - mid[1]];
   return [
     [shoulder, [shoulder[0] + out, shoulder[1] + down], [mid[0], mid[1] - dy * 0.35], mid],
-    [mid, [mid[0], mid[1] + ey * 0.55], [underarm[0] - ex * 0.55, underarm[1]], underarm],
+    [
+      mid,
+      [mid[0], mid[1] + ey * 0.55],
+      [underarm[0] - ex * 0.55 * Math.cos(side), underarm[1] + ex * 0.55 * Math.sin(side)],
+      underarm,
+    ],
   ];
 }

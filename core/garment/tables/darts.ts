@@ -24,12 +24,27 @@ export const MOST_INTAKE = { front: cm(2.5), back: cm(3.8) } as const;
 export const MOST_SIDE = 2.5;
 const SIDE_SHARE = 0.4;
 const LEAST_DART = 1;
+/** Sides that are to run in alike may differ by so much before it is added up as too much, cm. */
+const ALIKE = 0.2;
 const NONE = cm(0);
 
 /** A house's own darts: count and intake of each; the side seam takes what is left. */
 export interface FixedDarts {
   readonly count: number;
   readonly intake: Cm;
+}
+
+/** What a side seam takes of what is left for it and the darts, cm. */
+export const sideShare = (left: number): number => Math.max(0, Math.min(left * SIDE_SHARE, MOST_SIDE));
+/** What both sides of a seam take alike: the share of what front and back have left between them, never more than either has, cm. */
+export function sidesAlike(front: number, back: number): Cm {
+  const least = Math.min(front, back);
+  const side = Math.max(0, Math.min(sideShare((front + back) / 2), least));
+  const rest = least - side;
+  // The face that has less is left with a dart of its least, or with none.
+  return cm(
+    rest <= 0 || rest >= LEAST_DART ? side : rest < LEAST_DART / 2 ? least : Math.max(0, least - LEAST_DART),
+  );
 }
 
 /** The darts of a face marked by hand: each intake as rounded to the nearest step, whichever way the house rounds widths. */
@@ -42,7 +57,8 @@ const marked = (intake: number, most: number, rounding: Rounding): Cm => {
 /**
  * Shares a marked quarter's suppression: a shaped centre seam first, then the side seam up to 40 % and at most 2.5 cm,
  * the rest in one dart, or two when one would exceed its most; under 1 cm goes into the side seam. Darts are rounded
- * once and the side takes what is left, so that the parts are the whole. Common practice (no source).
+ * once and the side takes what is left, so that the parts are the whole. `sideTakes`: what both faces’ sides take alike,
+ * instead of this one’s 40 %. Common practice (no source).
  */
 export function suppress(
   total: Cm,
@@ -52,12 +68,14 @@ export function suppress(
     centre = NONE,
     fixed,
     most = MOST_INTAKE[face],
-  }: { centre?: Cm; fixed?: FixedDarts | undefined; most?: Cm } = {},
+    sideTakes,
+  }: { centre?: Cm; fixed?: FixedDarts | undefined; most?: Cm; sideTakes?: Cm | undefined } = {},
 ): Suppression {
   const make = (count: number, intake: Cm, because: string, shaped = NONE): Suppression => {
     const side = cm(total - shaped - count * intake);
     // What a step of rounding leaves over is not worth a word.
-    const over = count === 0 ? NONE : cm(Math.max(0, side - MOST_SIDE - (count * stepOf(rounding)) / 2));
+    const usual = sideTakes === undefined ? MOST_SIDE : Math.min(MOST_SIDE, sideTakes + ALIKE);
+    const over = count === 0 ? NONE : cm(Math.max(0, side - usual - (count * stepOf(rounding)) / 2));
     return { total, centre: shaped, side, count, intake, over, because };
   };
   if (fixed)
@@ -75,8 +93,12 @@ export function suppress(
     );
   const shaped = total > 2 * centre ? centre : NONE;
   const left = total - shaped;
-  const side = Math.min(left * SIDE_SHARE, MOST_SIDE);
-  const rest = left - side;
+  const side = sideTakes === undefined ? sideShare(left) : Math.min(left, sideTakes);
+  // Sides alike leave a dart its least: half a centimetre more or less at a side is not seen.
+  const rest =
+    sideTakes !== undefined && left - side < LEAST_DART && left - side >= LEAST_DART / 2
+      ? LEAST_DART
+      : left - side;
   if (rest < LEAST_DART)
     return make(
       0,
@@ -84,7 +106,7 @@ export function suppress(
       'Less than 1 cm would be left for a dart: all of it goes into the side seam.',
       shaped,
     );
-  const took = `${shaped > 0 ? 'The centre seam is shaped in; the' : 'The'} side seam takes ${side < MOST_SIDE ? '40 %' : 'its most, 2.5 cm'}`;
+  const took = `${shaped > 0 ? 'The centre seam is shaped in; the' : 'The'} side seam takes ${sideTakes !== undefined ? 'as much in front as behind' : side < MOST_SIDE ? '40 %' : 'its most, 2.5 cm'}`;
   if (rest <= most + 1e-9)
     return make(1, marked(rest, most, rounding), `${took}; one dart takes the rest.`, shaped);
   const each = Math.min(rest / 2, most);

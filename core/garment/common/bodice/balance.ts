@@ -1,24 +1,8 @@
 import { pass, type RawCheck, warn } from '../../../figure/check.ts';
-import { type Cm, cm } from '../../../units/length.ts';
+import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import type { PartContext } from '../../part.ts';
 import { NECK_ABOVE_NAPE } from '../neck-and-armhole.ts';
-
-/** What the front is longer than the back is the bust dart; a front that is no longer has none. */
-export function balanceCheck(c: PartContext, front: Cm, back: Cm): RawCheck {
-  const gap = cm(front - back);
-  return gap > 0
-    ? pass(
-        c.id('balance'),
-        c.id('waist-front'),
-        `Front and back waist levels differ by ${p(gap)}: that is the bust dart.`,
-      )
-    : warn(
-        c.id('balance'),
-        c.id('waist-front'),
-        `The front (${p(front)}) is no longer than the back (${p(back)}): there is no bust dart, and the front will ride up over the bust. Read both again.`,
-      );
-}
 
 /** The quarter plan draws front and back as long as each other: what the body's front is longer has to be fitted. */
 export function quarterBalance(c: PartContext): RawCheck {

@@ -9,6 +9,9 @@ import type { PartContext } from '../../part.ts';
 import { FACES, type Face } from '../../tables/darts.ts';
 import type { Marked } from './plan.ts';
 
+/** How much the back armhole may be shorter or longer than the front before it is told, cm: schools have 0 to 2 longer. */
+const ARMHOLE = { shorter: 0.3, longer: 2.5 } as const;
+
 /** Figures of a bodice's plan that are absent. */
 export const absentChecks = (figures: readonly Figure[]): RawCheck[] =>
   figures
@@ -49,6 +52,19 @@ export function seamChecks(
       `Side seams sewn: front ${p(sides[0])} with its dart closed, back ${p(sides[1])}${apart > TOLERANCE.detail ? `; ease or true ${p(apart)}` : ', equal within what is trued'}.`,
     ),
   ];
+  const [front, back] = FACES.map((f) => sewnLength(faces[f], 'armhole')) as [Cm, Cm];
+  const more = cm(back - front);
+  const usual = more >= -ARMHOLE.shorter && more <= ARMHOLE.longer;
+  checks.push(
+    judge(
+      usual,
+      c.id('armholes'),
+      c.id('armhole-round'),
+      usual
+        ? `Armhole: front ${p(front)}, back ${p(back)}; the back is usually up to 2 cm longer (three published schools, from memory).`
+        : `Armhole: front ${p(front)}, back ${p(back)}; the back is usually up to 2 cm longer (three published schools, from memory). Read the lengths over the bust and behind, and the widths across front and back, again.`,
+    ),
+  );
   const body = c.measured.get('armhole')?.net;
   const round = measured.find((f) => f.id === c.id('armhole-round'))?.finished;
   if (body != null && round != null)

@@ -15,12 +15,15 @@ const APART = 8;
 const BAND_WIDTH = cm(2.5);
 
 /** Buttons down a centre front: one at the bust level, all of them evenly. Null where there are none. */
-export function buttonsOf(c: PartContext, front: Panel): { count: number; spacing: Cm; first: Cm } | null {
+export function buttonsOf(
+  c: PartContext,
+  { bustLevel }: { readonly bustLevel: Cm },
+  front: Panel,
+): { count: number; spacing: Cm; first: Cm } | null {
   if (c.opens !== 'centre-front' || (c.closes !== 'buttons' && c.closes !== 'loops')) return null;
   const top = edgeOf(front, 'neck').path[0]![0][1];
   const length = edgeLength(front, 'centre');
-  const bust = front.lines.find((l) => l.id === 'bust')?.y ?? top + length * 0.5;
-  const reach = bust - top - FIRST;
+  const reach = bustLevel - top - FIRST;
   const steps = Math.max(1, Math.round(reach / APART));
   const spacing = reach > 2 ? reach / steps : APART;
   const end = c.below ? length : length - FIRST;
@@ -33,7 +36,7 @@ export function buttonsOf(c: PartContext, front: Panel): { count: number; spacin
 
 /** What is told of the buttons. */
 export function closingFigures(c: PartContext, m: { readonly bustLevel: Cm }, front: Panel): Figure[] {
-  const b = buttonsOf(c, front);
+  const b = buttonsOf(c, m, front);
   if (!b) return [];
   return [
     buildFigure(c, {
@@ -48,7 +51,7 @@ export function closingFigures(c: PartContext, m: { readonly bustLevel: Cm }, fr
           'share',
           'from the first button to the bust level, evenly',
           b.spacing,
-          `The first lies ${p(cm(FIRST))} below the neckline and one at the bust level (${p(m.bustLevel)} below the side-neck), so that the front does not gape; about ${p(cm(APART))} apart (common practice).`,
+          `The first lies ${p(cm(FIRST))} below the neckline and one at the bust point (${p(m.bustLevel)} straight below the side-neck), so that the front does not gape; about ${p(cm(APART))} apart (common practice).`,
         ),
       ],
       // Marked one after another, a step too much on each would carry the last one off the edge.
@@ -93,9 +96,13 @@ export function closingBands(c: PartContext, front: Panel): Panel[] {
 }
 
 /** What closes it instead of a zip. */
-export function closingNotions(c: PartContext, front: Panel | undefined): Notion[] {
-  if (!front) return [];
-  const b = buttonsOf(c, front);
+export function closingNotions(
+  c: PartContext,
+  m: { readonly bustLevel: Cm } | undefined,
+  front: Panel | undefined,
+): Notion[] {
+  if (!m || !front) return [];
+  const b = buttonsOf(c, m, front);
   if (b)
     return [
       {

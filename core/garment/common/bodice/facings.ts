@@ -80,7 +80,11 @@ function armFacing(c: PartContext, face: Face, panel: Panel): Panel {
   const inner = s.at(s.length - depthAt(s.length));
   const mid = arm[0]!.at(-1) as Point;
   const underarm = end(arm);
-  const low: Point = [underarm[0], underarm[1] + c.stepped(FACING_DEPTH)];
+  // A front that is turned for its dart has its side turned with it.
+  const [from, to] = [edgeOf(panel, 'side').path[0]![0], edgeOf(panel, 'side').path[0]!.at(-1) as Point];
+  const turned = Math.max(0, Math.atan2(to[0] - from[0], to[1] - from[1]));
+  const depth = c.stepped(FACING_DEPTH);
+  const low: Point = [underarm[0] + depth * Math.sin(turned), underarm[1] + depth * Math.cos(turned)];
   const a = c.allowances;
   return {
     ...blank(c, `${face}-armhole-facing`, `${face} armhole facing`, panel),
@@ -93,7 +97,7 @@ function armFacing(c: PartContext, face: Face, panel: Panel): Panel {
       edge(
         'lower',
         'lower edge',
-        reversed(armholePath(inner, [mid[0] - FACING_DEPTH, mid[1]], low, s.slope)),
+        reversed(armholePath(inner, [mid[0] - FACING_DEPTH, mid[1]], low, s.slope, (turned * 180) / Math.PI)),
         a.facing,
       ),
     ],

@@ -15,6 +15,8 @@ export interface BodicePlan {
   readonly marked: {
     readonly neckHalf: Cm;
     readonly shoulder: Cm;
+    /** the back's, with what is eased in over the shoulder blade */
+    readonly shoulderBack: Cm;
     readonly slope: number;
     readonly acrossFront: Cm;
     readonly acrossBack: Cm;
@@ -27,8 +29,13 @@ export interface BodicePlan {
     readonly neckBack: Cm;
     /** where the plan by heights opens its front seam under the bust; null by the others */
     readonly underBust: Cm | null;
+    /** lengths from the side-neck before they were rounded, cm: a bust dart moves by four degrees a centimetre */
+    readonly exact: { readonly front: Cm; readonly back: Cm; readonly neckToBust: Cm };
   } | null;
 }
+
+/** The back's shoulder is so much longer than the front's and eased to it over the shoulder blade, cm (common practice: at most 0.7). */
+const SHOULDER_EASE = cm(0.5);
 
 /** A bodice's heights and widths, all marked, cm. */
 export type Marked = NonNullable<BodicePlan['marked']>;
@@ -129,6 +136,30 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
       widen.map((t) => ({ ...t, cm: cm(-t.cm) })),
     ),
   );
+  const shoulderBack =
+    quarter || shoulder.finished === null
+      ? null
+      : make(
+          'shoulder-back',
+          'shoulder seam, back, with its ease',
+          {
+            terms: [
+              term('body', 'shoulder seam', shoulder.finished, 'As the front’s.'),
+              term(
+                'style',
+                'eased in',
+                SHOULDER_EASE,
+                'Over the shoulder blade (common practice: at most 0.7 cm).',
+              ),
+            ],
+          },
+          {
+            follows: (value) =>
+              value >= shoulder.finished! - 1e-9 && value <= shoulder.finished! + 2
+                ? null
+                : `The back’s shoulder is as long as the front’s (${p(shoulder.finished!)}), or up to 2 cm longer.`,
+          },
+        );
   const acrossBack = make(
     'across-back',
     'across back, half',
@@ -141,7 +172,7 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
   const acrossFront = make(
     'across-front',
     'across front, half',
-    (quarter ? null : half('across-front')) ??
+    (quarter ? null : withEase(half('across-front'), ease('across-back'))) ??
       guess(
         net('across-back') !== null && !quarter
           ? net('across-back')! / 2 - 1
@@ -152,10 +183,40 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
       ),
   );
   const bust = net('bust');
+  const nape = net('nape-to-waist');
+  const [backRead, sideHeight] = [
+    net('neck-to-waist-back') ?? (nape === null ? null : nape + NECK_ABOVE_NAPE),
+    net('underarm-to-waist'),
+  ];
+  /** The side height is read to where a fitted underarm lies; a looser garment's lies lower. */
+  const bySide = (): Source | null => {
+    if (quarter || backRead === null || sideHeight === null || backRead - sideHeight < 10) return null;
+    const { ease: amount, because } = easeFor(
+      'armhole-depth',
+      input.brief.fit,
+      input.brief.school,
+      c.hang,
+      input.house.ease,
+    );
+    const fitted = easeFor('armhole-depth', 'fitted', input.brief.school, c.hang, input.house.ease).ease;
+    return {
+      terms: [
+        term('body', 'side-neck to waist, back', backRead, 'As read.'),
+        term(
+          'body',
+          'less the side height',
+          -sideHeight,
+          'The side height is read from where a fitted underarm lies, 2.5 cm below the armpit.',
+        ),
+        term('wearing', 'lower than a fitted one', amount - fitted, because),
+      ],
+    };
+  };
   const armhole = make(
     'armhole-depth',
     'armhole depth',
-    read('armhole-depth', ease('armhole-depth')) ??
+    bySide() ??
+      read('armhole-depth', ease('armhole-depth')) ??
       withMore(
         guess(
           bust === null ? null : armholeByBust(bust),
@@ -171,7 +232,6 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
     read('neck-to-bust', ...(heights ? [lower('neck-to-waist')] : [])),
     { group: 'level' },
   );
-  const nape = net('nape-to-waist');
   const waistBack = make(
     'waist-back',
     'waist level, back',
@@ -233,6 +293,7 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
     waistBack,
     neckHalf,
     shoulder,
+    ...(shoulderBack ? [shoulderBack] : []),
     acrossFront,
     acrossBack,
     apex,
@@ -245,6 +306,7 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
     marked: {
       neckHalf: neckHalf.marked!,
       shoulder: shoulder.marked!,
+      shoulderBack: cm(Math.max(shoulder.marked!, shoulderBack?.marked ?? 0)),
       slope: quarter?.slope ?? c.shape.slope,
       acrossFront: acrossFront.marked!,
       acrossBack: acrossBack.marked!,
@@ -256,6 +318,7 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
       neckFront: neckFront.marked!,
       neckBack: neckBack.marked!,
       underBust: underBust?.marked ?? null,
+      exact: { front: waistFront.finished!, back: waistBack.finished!, neckToBust: bustLevel.finished! },
     },
   };
 }

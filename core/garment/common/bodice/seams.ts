@@ -1,7 +1,7 @@
 import type { Point } from '../../../draft/curve.ts';
 import { edgeLength, sewnLength } from '../../../draft/measure.ts';
-import { cutApart, moveDart, type SeamBelow } from '../../../draft/move-dart.ts';
-import { edgeOf, type Panel } from '../../../draft/panel.ts';
+import { cutApart, liesOn, moveDart, type SeamBelow } from '../../../draft/move-dart.ts';
+import type { Panel } from '../../../draft/panel.ts';
 import { TOLERANCE } from '../../../figure/build.ts';
 import { judge, type RawCheck } from '../../../figure/check.ts';
 import type { Figure } from '../../../figure/figure.ts';
@@ -120,7 +120,7 @@ export function cutFace(
     // Below the bust nothing was turned: there lines go on across both.
     lines: toHem ? plain.lines.filter((l) => l.id !== 'bust') : [],
     marks: [
-      ...q.marks.filter((m) => q.edges.some((e) => edgeHolds(q, e.id, m.at))),
+      ...q.marks.filter((m) => q.edges.some((e) => liesOn(e.path, m.at))),
       { kind: 'notch' as const, name: face === 'front' ? 'bust point' : 'shoulder blade', at: over },
       ...(on && waistAt ? [{ kind: 'notch' as const, name: on.notch, at: waistAt }] : []),
     ],
@@ -169,16 +169,4 @@ export const princessChecks = (c: PartContext, cut: readonly CutFace[]): RawChec
         `Princess seams, ${face}: centre ${p(outer)}, side ${p(inner)}${off <= TOLERANCE.detail ? ', equal within what is trued' : off <= MOST_EASED ? `; ${p(off)} is eased over the fullest place` : `; ${p(off)} apart, true them`}.`,
       ),
     ];
-  });
-
-const edgeHolds = (q: Panel, id: string, [x, y]: Point): boolean =>
-  edgeOf(q, id).path.some((s) => {
-    const xs = s.map((o) => o[0]);
-    const ys = s.map((o) => o[1]);
-    return (
-      x >= Math.min(...xs) - 0.1 &&
-      x <= Math.max(...xs) + 0.1 &&
-      y >= Math.min(...ys) - 0.1 &&
-      y <= Math.max(...ys) + 0.1
-    );
   });

@@ -29,6 +29,8 @@ interface Quarter {
   readonly one: boolean;
   /** a dart of this intake whatever else is taken up, the side the rest: a quick plan's; null by the rule */
   readonly fixed: Cm | null;
+  /** what both faces’ sides take alike; undefined by a quick plan */
+  readonly sideTakes?: Cm | undefined;
   /** where a quick plan puts the dart, from the centre; null by the rule */
   readonly place?: Cm | null;
 }
@@ -41,6 +43,7 @@ export function bodiceTaking(c: PartContext, q: Quarter): BodiceTaking {
     centre: q.centreIn,
     ...(q.fixed === null ? {} : { fixed: { count: 1, intake: q.fixed } }),
     ...(q.one ? { most: cm(20) } : {}),
+    sideTakes: q.sideTakes,
   });
   // A plan's own dart leaves the centre seam what the house shapes it in.
   const shaped = q.fixed !== null && total > 2 * q.centreIn ? q.centreIn : cm(0);

@@ -6,7 +6,8 @@ import { ZERO } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { foldOrSeam } from '../../cloth.ts';
-import { bustDartFigures, equalLeg, movedFigures, SHORT_OF_BUST } from '../../common/bodice/bust-dart.ts';
+import { movedFigures, SHORT_OF_BUST } from '../../common/bodice/bust-dart.ts';
+import { type BustTurn, bustTurn, turnedDartFigures, turnedFront } from '../../common/bodice/bust-turn.ts';
 import { closingBands, closingFigures } from '../../common/bodice/closing.ts';
 import { facings } from '../../common/bodice/facings.ts';
 import { backTakes, heightsShape } from '../../common/bodice/heights-plan.ts';
@@ -18,13 +19,15 @@ import { armEnds, armholePath, neckEnds, neckline, withArmNotches } from '../../
 import { onPanel } from '../../common/on-panel.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
-import { FACES, type Face } from '../../tables/darts.ts';
+import { FACES, type Face, sidesAlike } from '../../tables/darts.ts';
 import type { BodiceValues } from './fields.ts';
 import { princessPlaces } from './princess-places.ts';
 
 export interface BodiceDraft extends Drafted {
   readonly plan: BodicePlan;
   readonly taking: Readonly<Record<Face, BodiceTaking>> | null;
+  /** how the front is turned about its bust point; null until it is drafted */
+  readonly turn: BustTurn | null;
   /** the bust dart in the front side seam */
   readonly bustDart: readonly Figure[];
   /** with the bust dart in the side seam: what the sewn face is, wherever its dart is moved */
@@ -39,24 +42,33 @@ export interface BodiceDraft extends Drafted {
 
 export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
   const plan = planBodice(c, v);
-  const m = plan.marked;
   const [bust, waist] = [c.line('bust'), c.line('waist')];
+  // The quarter plan squares its lines across; by the others the front is turned about its bust point.
+  const turn = plan.marked && bust?.front ? bustTurn(c, plan.marked, bust.front.rounded, v.plan) : null;
+  const m = turn?.m;
   const none: BodiceDraft = {
     panels: [],
     sewn: { waist: null },
     places: () => [],
     plan,
     taking: null,
+    turn,
     bustDart: [],
     faces: null,
     cut: [],
     measured: [],
     underBust: null,
   };
-  if (!m || !bust?.front || !bust.back || !waist?.front || !waist.back) return none;
-  const drop = cm(Math.max(0, m.bustLevel - m.armhole));
+  if (!turn || !m || !bust?.front || !bust.back || !waist?.front || !waist.back) return none;
+  const drop = turn.drop;
   const sensible = m.waistFront > m.bustLevel + 4 && m.waistBack > m.armhole + drop + 4 && m.armhole > 5;
   if (!sensible) return none;
+  const centreIn = (face: Face) => (face === 'back' && c.opens === 'centre-back' ? c.shape.centreIn : ZERO);
+  const left = FACES.map((face) => {
+    const total = bust[face]!.rounded - waist[face]!.rounded;
+    return total > 2 * centreIn(face) ? total - centreIn(face) : total;
+  });
+  const sideTakes = v.plan === 'measured' ? sidesAlike(left[0]!, left[1]!) : undefined;
   const taking = Object.fromEntries(
     FACES.map((face) => [
       face,
@@ -64,7 +76,8 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
         face,
         bust: bust[face]!.rounded,
         waist: waist[face]!.rounded,
-        centreIn: face === 'back' && c.opens === 'centre-back' ? c.shape.centreIn : ZERO,
+        centreIn: centreIn(face),
+        sideTakes,
         apex: m.apex,
         one: isPrincess(v),
         fixed:
@@ -79,36 +92,32 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
         // Up to below the bust point in front, to the bust line at the back: further up it would take from the bust.
         most: cm(
           face === 'front'
-            ? m.waistFront - Math.max(m.bustLevel + SHORT_OF_BUST, m.armhole + drop)
+            ? m.waistFront - Math.max(m.bustLevel + SHORT_OF_BUST, m.armhole + turn.balance + drop)
             : m.waistBack - m.armhole - drop,
         ),
       }),
     ]),
   ) as Record<Face, BodiceTaking>;
 
+  const waistY = m.waistBack - m.armhole - drop;
+  const dip = v.plan === 'quarter' ? 0 : waistDip(taking, waistY);
   const behind = halfPanel(c, v, m, {
     face: 'back',
     taking: taking.back,
     bust: bust.back.rounded,
     drop,
-    sideWaist: null,
+    sideWaist: dip > 0 ? m.waistBack + dip : null,
   });
   const sideLength = edgeLength(behind, 'side');
-  const rule = cm(m.waistFront - m.waistBack);
-  const bustDart = bustDartFigures(c, m, rule, bust.front.rounded, drop);
+  const bustDart = turnedDartFigures(c, turn);
   const intake = bustDart[0]?.marked ?? ZERO;
   // The front side seam is the back's and the dart: where it ends at the waist follows.
   const inward = bust.front.rounded - taking.front.waistLine;
-  const lower = sideLength + intake - drop;
-  // A dart that will be moved has legs of one length: its lower one is drawn from the bust point, the seam goes on there.
-  const bustSide: Point = [bust.front.rounded, m.armhole + drop];
-  const turned =
-    v.shaping !== 'darts' && intake > 0 ? equalLeg([m.apex, m.bustLevel], bustSide, intake) : null;
-  const sideWaist = turned
-    ? turned[1] + Math.sqrt(Math.max(1, (sideLength - drop) ** 2 - (turned[0] - taking.front.waistLine) ** 2))
-    : m.armhole + drop + Math.sqrt(Math.max(1, lower ** 2 - inward ** 2));
-  // More than twelve over the bust is no dart that could be turned: front and back were not read on one body.
-  if (turned && intake >= 12) return none;
+  const open = turnedFront(turn, intake);
+  const lower = sideLength - drop;
+  const sideWaist = open.lower[1] + Math.sqrt(Math.max(1, lower ** 2 - inward ** 2));
+  // Turned so far that the underarm nears the neck: front and back were not read on one body.
+  if (open.underarm[1] < 4) return none;
   // A waist that would rise to its side by more than it is long is none: the heights do not belong to one body.
   if (Math.abs(m.waistFront - sideWaist) >= taking.front.waistLine - 1) return none;
   const drawn = halfPanel(c, v, m, {
@@ -117,7 +126,7 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
     bust: bust.front.rounded,
     drop,
     sideWaist,
-    lowerLeg: turned,
+    open,
     sideDart: bustDart.length > 0 ? { intake, length: bustDart[1]!.marked! } : null,
   });
   const { front, back } = withArmNotches({ front: drawn, back: behind });
@@ -160,11 +169,12 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
         ? princessPlaces(c, cut)
         : placesOf(c, { front: cut[0]!.panels[0]!, back: cut[1]!.panels[0]! }),
     plan,
+    turn,
     taking,
     bustDart: v.shaping === 'darts' ? bustDart : bustDart.slice(0, 1),
     faces,
     cut,
-    underBust: underBustRound(m, faces, taking.front.darts[0]?.intake ?? ZERO),
+    underBust: underBustRound(m, faces, taking.front.darts[0]?.intake ?? ZERO, turn.balance),
     measured: [
       ...movedFigures(c, cut[0]!.panels),
       ...closingFigures(c, m, faces.front),
@@ -176,10 +186,22 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
   };
 }
 
+/** Two sides may meet in the waist at this much more than a straight line, degrees (common practice: 8). */
+const WAIST_CORNER = 7;
+
+/** How much lower the waist lies at the side than at the centre, so that front and back run on into each other there, cm. */
+function waistDip(taking: Readonly<Record<Face, BodiceTaking>>, down: number): number {
+  const lean = FACES.reduce((sum, f) => sum + Math.atan2(taking[f].side, down), 0);
+  const turn = (lean - (WAIST_CORNER * Math.PI) / 180) / 2;
+  const line = (taking.front.waistLine + taking.back.waistLine) / 2;
+  // A side that runs in by more than any cloth does is told by other checks: no waist hangs lower for it than this.
+  return turn > 0 ? Math.min(2, line / 4, (line * Math.tan(turn)) / 2) : 0;
+}
+
 /** The girth on the line under the bust once the seams are sewn. */
-function underBustRound(m: Marked, faces: Readonly<Record<Face, Panel>>, gap: Cm): Cm | null {
+function underBustRound(m: Marked, faces: Readonly<Record<Face, Panel>>, gap: Cm, balance: Cm): Cm | null {
   if (m.underBust === null) return null;
-  const [front, back] = [widthAt(faces.front, m.underBust), sewnWidthAt(faces.back, m.underBust)];
+  const [front, back] = [widthAt(faces.front, m.underBust), sewnWidthAt(faces.back, m.underBust - balance)];
   return front === null || back === null ? null : cm(2 * (front - gap + back));
 }
 
@@ -216,8 +238,8 @@ interface HalfPlan {
   /** height at which the side seam reaches the waist; null where the waist lies level */
   readonly sideWaist: number | null;
   readonly sideDart?: { readonly intake: Cm; readonly length: Cm } | null;
-  /** where the lower leg of a dart that will be moved meets the side */
-  readonly lowerLeg?: Point | null;
+  /** a front turned about its bust point: its underarm, and the legs of its dart in the side */
+  readonly open?: ReturnType<typeof turnedFront> | null;
 }
 
 function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Panel {
@@ -227,11 +249,13 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
   const along = (d: number): Point => [m.neckHalf + d * Math.cos(angle), d * Math.sin(angle)];
   const neckDepth: number = face === 'front' ? m.neckFront : m.neckBack;
   const sideNeck = along(v.widen);
-  const point = along(v.widen + m.shoulder);
+  const eased = face === 'back' ? cm(m.shoulderBack - m.shoulder) : ZERO;
+  const point = along(v.widen + m.shoulder + eased);
   const waistY: number = face === 'front' ? m.waistFront : m.waistBack;
   const centreNeck: Point = [0, sideNeck[1] + neckDepth];
-  const underarm: Point = [q.bust, m.armhole];
-  const bustSide: Point = [q.bust, m.armhole + q.drop];
+  const underarm: Point = q.open?.underarm ?? [q.bust, m.armhole];
+  const bustSide: Point = q.open?.upper ?? [q.bust, m.armhole + q.drop];
+  const bustY = q.open?.lower[1] ?? bustSide[1];
   const waist = levelOfLength(
     [taking.centre, waistY],
     q.sideWaist === null ? 0 : waistY - q.sideWaist,
@@ -239,11 +263,11 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
   );
   const sideWaist = waist.at(-1) as Point;
   const across: number = face === 'front' ? m.acrossFront : m.acrossBack;
-  const sidePath: Segment[] = q.lowerLeg
+  const sidePath: Segment[] = q.open
     ? [
-        ...(q.drop > 0.01 ? straight(underarm, bustSide) : []),
-        [bustSide, q.lowerLeg],
-        [q.lowerLeg, sideWaist],
+        ...straight(underarm, bustSide),
+        ...(q.sideDart ? straight(bustSide, q.open.lower) : []),
+        ...straight(q.open.lower, sideWaist),
       ]
     : q.drop > 0.01
       ? [
@@ -259,9 +283,9 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
       ? [
           [
             [taking.centre, waistY],
-            [0, bustSide[1]],
+            [0, bustY],
           ],
-          [[0, bustSide[1]], centreTop],
+          [[0, bustY], centreTop],
         ]
       : straight([0, waistY], centreTop);
   const length = taking.waistLine;
@@ -306,11 +330,17 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
       neckline(face === 'back' ? 'round' : v.neckline, centreNeck, sideNeck, m.slope),
       a.neck,
     ),
-    edge('shoulder', 'shoulder', straight(sideNeck, point), a.shoulder),
+    edge('shoulder', 'shoulder', straight(sideNeck, point), a.shoulder, { gather: eased }),
     edge(
       'armhole',
       'armhole',
-      armholePath(point, [Math.min(across, q.bust - 1), (point[1] + m.armhole) / 2], underarm, m.slope),
+      armholePath(
+        point,
+        [Math.min(across, underarm[0] - 1), (point[1] + underarm[1]) / 2],
+        underarm,
+        m.slope,
+        q.open?.angle,
+      ),
       a.armhole,
     ),
     edge('side', 'side seam', sidePath, sideAllowance),
@@ -328,7 +358,7 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
     edges,
     darts,
     lines: [
-      { id: 'bust', name: 'bust', y: cm(bustSide[1]) },
+      { id: 'bust', name: 'bust', y: cm(bustY) },
       { id: 'waist', name: 'waist', y: cm(waistY) },
     ],
     marks: [{ kind: 'notch', name: 'bust line', at: bustSide }],
@@ -423,6 +453,7 @@ function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>): Place[]
             own('neck-round', mid([centreNeck, sideNeck], 0.5)),
           ]
         : [
+            own('shoulder-back', mid([sideNeck, shoulderPoint])),
             own('armhole-depth', underarm),
             own('armhole-round', mid([armMid, underarm])),
             own('side-seam', mid(ends(panel, 'side'), 0.5)),

@@ -1,7 +1,8 @@
-import { TOLERANCE } from '../../../figure/build.ts';
+import { TOLERANCE, ZERO } from '../../../figure/build.ts';
 import { judge, type RawCheck, warn } from '../../../figure/check.ts';
 import { say as p } from '../../../units/print.ts';
-import { balanceCheck, quarterBalance } from '../../common/bodice/balance.ts';
+import { quarterBalance } from '../../common/bodice/balance.ts';
+import { turnChecks } from '../../common/bodice/bust-turn.ts';
 import { absentChecks, bustAbove, seamChecks } from '../../common/bodice/checks.ts';
 import { closingNotions } from '../../common/bodice/closing.ts';
 import { underBustSays } from '../../common/bodice/heights-plan.ts';
@@ -45,6 +46,7 @@ export const dartedBodice = definePart({
     ],
     helps: [
       ...(v.plan === 'heights' ? ['neck-to-underbust', 'underbust'] : []),
+      'high-bust',
       'bust-front',
       'waist-front',
       'shoulder',
@@ -62,7 +64,7 @@ export const dartedBodice = definePart({
     quarterLines(
       v.plan,
       [
-        { zone: 'bust', needed: true },
+        { zone: 'bust', needed: true, cup: true },
         { zone: 'waist', needed: true },
       ],
       stepped,
@@ -93,7 +95,7 @@ export const dartedBodice = definePart({
       ...(c.below || c.closes !== 'zip'
         ? []
         : [{ name: 'hook and eye', length: null, note: 'above the zip' }]),
-      ...closingNotions(c, d.faces?.front),
+      ...closingNotions(c, d.turn?.m, d.faces?.front),
       ...threadAndNeedle(c),
     ],
     allowances: allowanceList(c, [
@@ -127,7 +129,8 @@ function bodiceChecks(c: PartContext, v: BodiceValues, d: BodiceDraft): RawCheck
     return found;
   }
   found.push(...bustAbove(c, m));
-  found.push(v.plan === 'quarter' ? quarterBalance(c) : balanceCheck(c, m.waistFront, m.waistBack));
+  if (v.plan === 'quarter') found.push(quarterBalance(c));
+  else found.push(...turnChecks(c, d.turn!, d.bustDart[0]?.marked ?? ZERO, v.shaping === 'darts'));
   for (const face of FACES) {
     const t = d.taking![face];
     if (t.over > TOLERANCE.detail)

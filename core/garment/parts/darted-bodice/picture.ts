@@ -32,7 +32,8 @@ function view(c: PartContext, v: BodiceValues, d: BodiceDraft, face: Face): View
   const panel = d.faces![face];
   const m = d.plan.marked!;
   // Heights from the waist up; the front is shown as long as the back, its dart closed.
-  const up = (p: Point): Point => [p[0], p[1] - m.waistBack];
+  const tall = edgeOf(panel, 'armhole').path.at(-1)!.at(-1)![1];
+  const up = (p: Point): Point => [p[0], p[1] * (m.armhole / tall) - m.waistBack];
   const path = (id: string): Segment[] => edgeOf(panel, id).path.map((s) => mapped(s, up));
   const [neck, shoulder, arm] = [path('neck'), path('shoulder'), path('armhole')];
   const underarm = arm.at(-1)!.at(-1) as Point;
@@ -92,7 +93,7 @@ function view(c: PartContext, v: BodiceValues, d: BodiceDraft, face: Face): View
         d: `M${n(s * bustFrom[0])} ${n(bustFrom[1])} L${n(s * (bustFrom[0] + (m.apex - bustFrom[0]) * t))} ${n(bustFrom[1] + (bustY - bustFrom[1]) * t)}`,
       });
   }
-  const buttons = face === 'front' ? buttonsOf(c, panel) : null;
+  const buttons = face === 'front' ? buttonsOf(c, d.turn!.m, panel) : null;
   if (buttons) {
     out.strokes.push({ kind: 'seam', figure: null, d: `M1.2 ${n(neck[0]![0][1])} L1.2 0` });
     for (let i = 0; i < buttons.count; i++) {

@@ -41,6 +41,7 @@ export function princessPlaces(c: PartContext, cut: readonly CutFace[]): Place[]
             own(centre, 'button-spacing', along(centre, 'centre', 0.5)),
           ]
         : [
+            own(shoulder, 'shoulder-back', along(shoulder, 'shoulder', 0.5)),
             own(side, 'armhole-depth', end(side, has(side, 'armhole') ? 'armhole' : 'shoulder')),
             own(arm, 'armhole-round', along(arm, 'armhole', 0.6)),
             own(side, 'side-seam', along(side, 'side', 0.5)),

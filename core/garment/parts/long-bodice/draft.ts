@@ -17,7 +17,8 @@ import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { roundLength } from '../../../units/rounding.ts';
 import { foldOrSeam } from '../../cloth.ts';
-import { bustDartFigures, equalLeg, movedFigures, SHORT_OF_BUST } from '../../common/bodice/bust-dart.ts';
+import { movedFigures, SHORT_OF_BUST } from '../../common/bodice/bust-dart.ts';
+import { type BustTurn, bustTurn, turnedDartFigures, turnedFront } from '../../common/bodice/bust-turn.ts';
 import { closingBands, closingFigures } from '../../common/bodice/closing.ts';
 import { facings } from '../../common/bodice/facings.ts';
 import { type BodicePlan, type Marked, planBodice } from '../../common/bodice/plan.ts';
@@ -28,7 +29,7 @@ import { figuresOf } from '../../common/figures-of.ts';
 import { armEnds, armholePath, neckEnds, neckline, withArmNotches } from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import type { Drafted, PartContext } from '../../part.ts';
-import { FACES, type Face } from '../../tables/darts.ts';
+import { FACES, type Face, sidesAlike } from '../../tables/darts.ts';
 import { isOver, type LongValues } from './fields.ts';
 import { longPlaces } from './places.ts';
 
@@ -42,6 +43,8 @@ export interface LongDraft extends Drafted {
   readonly plan: BodicePlan;
   readonly own: readonly Figure[];
   readonly taking: Readonly<Record<Face, BodiceTaking>> | null;
+  /** how the front is turned about its bust point; null until it is drafted */
+  readonly turn: BustTurn | null;
   readonly bustDart: readonly Figure[];
   /** with the bust dart in the side seam */
   readonly faces: Readonly<Record<Face, Panel>> | null;
@@ -60,7 +63,6 @@ export interface LongDraft extends Drafted {
 export function draftLong(c: PartContext, v: LongValues): LongDraft {
   const first = planBodice(c, v);
   const plan = isOver(v) ? lowered(first, c) : first;
-  const m = plan.marked;
   const { figures: own, make } = figuresOf(c, { tolerance: TOLERANCE.length });
   const length = make('below', 'length below the waist', [term('style', 'wanted', v.below, 'As briefed.')]);
   const slit =
@@ -71,6 +73,8 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
         })
       : null;
   const [bust, waist, hip] = [c.line('bust'), c.line('waist'), c.line('hip')];
+  const turn = plan.marked && bust?.front ? bustTurn(c, plan.marked, bust.front.rounded, v.plan) : null;
+  const m = turn?.m;
   const none: LongDraft = {
     panels: [],
     sewn: {},
@@ -78,6 +82,7 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
     plan,
     own,
     taking: null,
+    turn,
     bustDart: [],
     faces: null,
     cut: [],
@@ -87,16 +92,23 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
     hipLevel: null,
     slits: ZERO,
   };
-  if (!m || length.marked === null || !bust?.front || !bust.back || !waist?.front || !waist.back) return none;
+  if (!turn || !m || length.marked === null || !bust?.front || !bust.back || !waist?.front || !waist.back)
+    return none;
   const below = length.marked;
   const slits = slit?.marked != null && slit.marked < below - 3 ? slit.marked : ZERO;
-  const drop = cm(Math.max(0, m.bustLevel - m.armhole));
+  const drop = turn.drop;
   const sensible = m.waistFront > m.bustLevel + 4 && m.waistBack > m.armhole + drop + 4 && m.armhole > 5;
   const toHip = hip?.level ?? c.input.house.hipDrop;
   const needsHip = below > toHip;
   if (!sensible || (needsHip && !hip?.front)) return none;
   const hipLevel = hip?.front ? toHip : null;
 
+  const centreIn = (face: Face) => (face === 'back' && c.opens === 'centre-back' ? c.shape.centreIn : ZERO);
+  const left = FACES.map((face) => {
+    const total = bust[face]!.rounded - waist[face]!.rounded;
+    return total > 2 * centreIn(face) ? total - centreIn(face) : total;
+  });
+  const sideTakes = v.plan === 'measured' ? sidesAlike(left[0]!, left[1]!) : undefined;
   const taking = Object.fromEntries(
     FACES.map((face) => [
       face,
@@ -104,14 +116,15 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
         face,
         bust: bust[face]!.rounded,
         waist: waist[face]!.rounded,
-        centreIn: face === 'back' && c.opens === 'centre-back' ? c.shape.centreIn : ZERO,
+        centreIn: centreIn(face),
+        sideTakes,
         apex: m.apex,
         one: isPrincess(v),
         fixed: v.plan === 'quarter' ? quarterShape(null, c.stepped).dart : null,
         // Up to below the bust point in front, to the bust line at the back: further up it would take from the bust.
         most: cm(
           face === 'front'
-            ? m.waistFront - Math.max(m.bustLevel + SHORT_OF_BUST, m.armhole + drop)
+            ? m.waistFront - Math.max(m.bustLevel + SHORT_OF_BUST, m.armhole + turn.balance + drop)
             : m.waistBack - m.armhole - drop,
         ),
       }),
@@ -162,28 +175,21 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
     taking: taking[face],
     dartBelow: lower[face]?.marked ?? ZERO,
   });
-  const behind = half(c, v, m, 'back', { ...at('back'), shift: 0, lowerLeg: null, sideDart: null });
-  const rule = cm(m.waistFront - m.waistBack);
-  const bustDart = bustDartFigures(c, m, rule, bust.front.rounded, drop);
+  const behind = half(c, v, m, 'back', { ...at('back'), shift: 0, open: null, sideDart: null });
+  const bustDart = turnedDartFigures(c, turn);
   const intake = bustDart[0]?.marked ?? ZERO;
-  if (intake >= 12) return none;
-  const bustSide: Point = [bust.front.rounded, m.armhole + drop];
-  const leg: Point | null =
-    intake <= 0
-      ? null
-      : v.shaping === 'darts'
-        ? [bustSide[0], bustSide[1] + intake]
-        : equalLeg([m.apex, m.bustLevel], bustSide, intake);
+  const open = turnedFront(turn, intake);
+  if (open.underarm[1] < 4) return none;
   // The front's side seam is the back's and its dart: where its waist, hip and hem lie at the side follows.
-  const goal = edgeLength(behind, 'side') + (leg ? intake : 0);
+  const goal = edgeLength(behind, 'side') + intake;
   const shaped = (shift: number) =>
     half(c, v, m, 'front', {
       ...at('front'),
       shift,
-      lowerLeg: leg,
+      open,
       sideDart: bustDart.length > 0 ? { intake, length: bustDart[1]!.marked! } : null,
     });
-  let shift: number = intake;
+  let shift: number = turn.balance;
   let drawn = shaped(shift);
   for (let i = 0; i < 6 && Math.abs(goal - edgeLength(drawn, 'side')) > 1e-6; i++) {
     shift += goal - edgeLength(drawn, 'side');
@@ -311,7 +317,8 @@ interface Half {
   readonly dartBelow: Cm;
   /** how much lower the side lies than the back's from the bust dart on */
   readonly shift: number;
-  readonly lowerLeg: Point | null;
+  /** a front turned about its bust point */
+  readonly open: ReturnType<typeof turnedFront> | null;
   readonly sideDart: { readonly intake: Cm; readonly length: Cm } | null;
 }
 
@@ -321,10 +328,12 @@ function half(c: PartContext, v: LongValues, m: Marked, face: Face, q: Half): Pa
   const angle = (m.slope * Math.PI) / 180;
   const along = (d: number): Point => [m.neckHalf + d * Math.cos(angle), d * Math.sin(angle)];
   const sideNeck = along(v.widen);
-  const tip = along(v.widen + m.shoulder);
+  const eased = face === 'back' ? cm(m.shoulderBack - m.shoulder) : ZERO;
+  const tip = along(v.widen + m.shoulder + eased);
   const centreNeck: Point = [0, sideNeck[1] + (face === 'front' ? m.neckFront : m.neckBack)];
-  const underarm: Point = [q.bust, m.armhole];
-  const bustSide: Point = [q.bust, m.armhole + q.drop];
+  const underarm: Point = q.open?.underarm ?? [q.bust, m.armhole];
+  const bustSide: Point = q.open?.upper ?? [q.bust, m.armhole + q.drop];
+  const bustY = q.open?.lower[1] ?? bustSide[1];
   const centreWaist: number = face === 'front' ? m.waistFront : m.waistBack;
   const sideWaistY = m.waistBack + q.shift;
   const rise = centreWaist - sideWaistY;
@@ -337,7 +346,7 @@ function half(c: PartContext, v: LongValues, m: Marked, face: Face, q: Half): Pa
   const share = Math.min(1, q.below / q.toHip);
   const wide = sideWaist[0] + (q.hip - sideWaist[0]) * share;
   const foot: Point = [(q.hipLevel === null ? wide : q.hip) + v.flare, sideWaistY + q.below];
-  const begin = q.lowerLeg ?? bustSide;
+  const begin = q.open?.lower ?? bustSide;
   const points: Point[] = [
     begin,
     sideWaist,
@@ -345,8 +354,8 @@ function half(c: PartContext, v: LongValues, m: Marked, face: Face, q: Half): Pa
   ];
   const last = points.at(-1)!;
   const side: Segment[] = [
-    ...(q.drop > 0.01 ? straight(underarm, bustSide) : []),
-    ...(q.lowerLeg ? [[bustSide, q.lowerLeg] as const] : []),
+    ...straight(underarm, bustSide),
+    ...(q.open && q.sideDart ? straight(bustSide, q.open.lower) : []),
     ...seamThrough(points),
     [last, foot],
   ];
@@ -362,9 +371,9 @@ function half(c: PartContext, v: LongValues, m: Marked, face: Face, q: Half): Pa
           ],
           [
             [taking.centre, centreWaist],
-            [0, bustSide[1]],
+            [0, bustY],
           ],
-          [[0, bustSide[1]], centreNeck],
+          [[0, bustY], centreNeck],
         ]
       : straight(centreHem, centreNeck);
   const inner = taking.darts.map((d, i): InnerDart => {
@@ -374,12 +383,14 @@ function half(c: PartContext, v: LongValues, m: Marked, face: Face, q: Half): Pa
       figure: c.id(`dart-${face}-intake`),
       at: [x, y],
       intake: d.intake,
-      up: [face === 'front' && i === 0 ? m.apex : x, y - d.length],
+      // Where the waist rises to its side the dart still ends below the bust line.
+      up: [face === 'front' && i === 0 ? m.apex : x, Math.max(y - d.length, bustY)],
       down: [x, y + q.dartBelow - (i > 0 ? 1 : 0)],
     };
   });
   const across: number = face === 'front' ? m.acrossFront : m.acrossBack;
-  const arm = armholePath(tip, [Math.min(across, q.bust - 1), (tip[1] + m.armhole) / 2], underarm, m.slope);
+  const mid: Point = [Math.min(across, underarm[0] - 1), (tip[1] + underarm[1]) / 2];
+  const arm = armholePath(tip, mid, underarm, m.slope, q.open?.angle);
   const marks: PanelMark[] = [
     { kind: 'notch', name: 'bust line', at: bustSide },
     { kind: 'notch', name: 'waist', at: sideWaist },
@@ -408,7 +419,7 @@ function half(c: PartContext, v: LongValues, m: Marked, face: Face, q: Half): Pa
         neckline(face === 'back' ? 'round' : v.neckline, centreNeck, sideNeck, m.slope),
         a.neck,
       ),
-      edge('shoulder', 'shoulder', straight(sideNeck, tip), a.shoulder),
+      edge('shoulder', 'shoulder', straight(sideNeck, tip), a.shoulder, { gather: eased }),
       edge('armhole', 'armhole', arm, a.armhole),
       edge('side', 'side seam', side, c.opens === 'left-side' ? cm(Math.max(a.side, a.zip)) : a.side),
       edge('hem', 'hem', reversed([levelFrom(centreHem, foot)]), a.hem),
@@ -431,7 +442,7 @@ function half(c: PartContext, v: LongValues, m: Marked, face: Face, q: Half): Pa
       : [],
     inner,
     lines: [
-      { id: 'bust', name: 'bust', y: cm(bustSide[1]) },
+      { id: 'bust', name: 'bust', y: cm(bustY) },
       { id: 'waist', name: 'waist', y: cm(sideWaist[1]) },
       ...(q.hipLevel === null ? [] : [{ id: 'hip', name: 'hip', y: cm(sideWaistY + q.hipLevel) }]),
     ],

@@ -1,8 +1,9 @@
-import { markedGirth, TOLERANCE } from '../../../figure/build.ts';
+import { markedGirth, TOLERANCE, ZERO } from '../../../figure/build.ts';
 import { judge, type RawCheck, warn } from '../../../figure/check.ts';
 import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
-import { balanceCheck, quarterBalance } from '../../common/bodice/balance.ts';
+import { quarterBalance } from '../../common/bodice/balance.ts';
+import { turnChecks } from '../../common/bodice/bust-turn.ts';
 import { absentChecks, bustAbove, seamChecks } from '../../common/bodice/checks.ts';
 import { closingNotions } from '../../common/bodice/closing.ts';
 import { quarterLines } from '../../common/bodice/quarter-plan.ts';
@@ -52,6 +53,7 @@ export const longBodice = definePart({
     ],
     helps: [
       'waist-to-hip',
+      'high-bust',
       'bust-front',
       'waist-front',
       'hip-front',
@@ -61,6 +63,7 @@ export const longBodice = definePart({
       'across-back',
       'armhole',
       'armhole-depth',
+      'underarm-to-waist',
       'neck-to-waist-back',
       'neck-depth-front',
       'waist-to-knee',
@@ -72,6 +75,7 @@ export const longBodice = definePart({
       v.plan,
       OVER.map(([zone, field]) => ({
         zone,
+        cup: zone === 'bust',
         needed: zone !== 'hip' || v.below > REACHES_HIP,
         over: v[field],
       })),
@@ -91,7 +95,7 @@ export const longBodice = definePart({
     pieces: pieces(c, d.panels, 'bodice'),
     notions: [
       ...(c.closes === 'zip' ? [{ name: 'hook and eye', length: null, note: 'above the zip' }] : []),
-      ...closingNotions(c, d.faces?.front),
+      ...closingNotions(c, d.turn?.m, d.faces?.front),
       ...threadAndNeedle(c),
     ],
     allowances: allowanceList(c, [
@@ -126,7 +130,8 @@ function longChecks(c: PartContext, v: LongValues, d: LongDraft, opening: Openin
     return found;
   }
   found.push(...bustAbove(c, m));
-  found.push(v.plan === 'quarter' ? quarterBalance(c) : balanceCheck(c, m.waistFront, m.waistBack));
+  if (v.plan === 'quarter') found.push(quarterBalance(c));
+  else found.push(...turnChecks(c, d.turn!, d.bustDart[0]?.marked ?? ZERO, v.shaping === 'darts'));
   if (d.slits !== v.slits)
     found.push(
       warn(

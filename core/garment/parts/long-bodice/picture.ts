@@ -28,7 +28,8 @@ function view(c: PartContext, v: LongValues, d: LongDraft, face: Face): View {
   const panel = d.faces![face];
   const m = d.plan.marked!;
   const below = d.below!;
-  const up = (q: Point): Point => [q[0], q[1] - m.waistBack];
+  const tall = edgeOf(panel, 'armhole').path.at(-1)!.at(-1)![1];
+  const up = (q: Point): Point => [q[0], q[1] * (m.armhole / tall) - m.waistBack];
   const path = (id: string): Segment[] => edgeOf(panel, id).path.map((s) => mapped(s, up));
   const [neck, shoulder, arm] = [path('neck'), path('shoulder'), path('armhole')];
   const underarm = arm.at(-1)!.at(-1) as Point;
@@ -112,7 +113,7 @@ function view(c: PartContext, v: LongValues, d: LongDraft, face: Face): View {
   const top = neck[0]![0][1];
   if (c.opens === `centre-${face}` && c.closes !== 'zip')
     out.strokes.push({ kind: 'seam', figure: null, d: `M0 ${n(top)} L0 ${n(below)}` });
-  const buttons = face === 'front' ? buttonsOf(c, panel) : null;
+  const buttons = face === 'front' ? buttonsOf(c, d.turn!.m, panel) : null;
   if (buttons) {
     for (let i = 0; i < buttons.count; i++) {
       const y = top + buttons.first + i * buttons.spacing;

@@ -62,6 +62,7 @@ function whole(c: PartContext, face: Face, panel: Panel, waist: number): Place[]
             : []),
         ]
       : [
+          own('shoulder-back', along('shoulder', 0.5)),
           own('armhole-depth', end('armhole')),
           own('armhole-round', along('armhole', 0.7)),
           own('side-seam', along('side', 0.5)),
@@ -124,6 +125,7 @@ function princess(
           own(centre, 'button-spacing', along(centre, 'centre', 0.6)),
         ]
       : [
+          own(shoulder, 'shoulder-back', along(shoulder, 'shoulder', 0.5)),
           own(side, 'armhole-depth', end(side, 'armhole')),
           own(arm, 'armhole-round', along(arm, 'armhole', 0.6)),
           own(side, 'side-seam', along(side, 'side', 0.5)),

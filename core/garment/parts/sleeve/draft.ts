@@ -1,8 +1,8 @@
 import type { Point, Segment } from '../../../draft/curve.ts';
-import { reversed } from '../../../draft/curve.ts';
+import { endOf, reversed } from '../../../draft/curve.ts';
 import { dartOn, edgeLength, pointAlong, sewnLength } from '../../../draft/measure.ts';
 import { edge, type Panel } from '../../../draft/panel.ts';
-import { levelFrom, straight } from '../../../draft/shape.ts';
+import { levelFrom, levelOfLength, straight } from '../../../draft/shape.ts';
 import { ZERO } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
@@ -136,13 +136,17 @@ function sleevePanel(
     };
   } else {
     const inward = (width - (m.end + (v.shape === 'straight' ? m.fullness : 0))) / 2;
-    const [f, b]: [Point, Point] = [
-      [front[0] + inward, bottom],
-      [back[0] - inward, bottom],
-    ];
+    const middle: Point = [(front[0] + back[0]) / 2, bottom];
+    const half = width / 2 - inward;
+    // Square to the seam, so that the end runs on over it: its corners hang lower than its middle, or higher where it widens.
+    const most = Math.abs(half) / 4;
+    const sag = Math.max(-most, Math.min(most, (half * inward) / drop / 2));
+    const toBack = levelOfLength(middle, -sag, half);
+    const b = endOf(toBack);
+    const f: Point = [2 * middle[0] - b[0], b[1]];
     frontPath = straight(f, front);
     backPath = straight(back, b);
-    endPath = straight(b, f);
+    endPath = [...reversed([toBack]), levelFrom(middle, f)];
   }
   const lengthOfPath = (path: readonly Segment[]) =>
     edgeLength({ edges: [edge('x', 'x', path, ZERO)] } as unknown as Panel, 'x');

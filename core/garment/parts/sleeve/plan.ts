@@ -16,6 +16,8 @@ export const ELASTIC_SHORTER = 2;
 /** What the back seam is longer than the front, taken up at the elbow, cm (common practice). */
 const ELBOW_DART = 2;
 const OVERLAP = { buttons: 2, loops: 0, none: 0 } as const;
+/** The front half of a cap holds this part of its ease, the back, where the arm bends, the rest (common practice: 0.4 to 0.5). */
+const FRONT_EASE = 0.45;
 /** A puff stands up by this part of the fullness spread into it (common practice). */
 const RAISED = 0.25;
 
@@ -84,7 +86,10 @@ export function planSleeve(c: PartContext, v: SleeveValues): SleevePlan {
   const eased = capEase(input.brief.cloth.stretch);
   const target = gathered || eased.kind !== 'eased' ? 0 : (eased.least + eased.most) / 2;
   const whole = armhole ? armhole.front + armhole.back : null;
-  const lengths = armhole && { front: armhole.front + target / 2, back: armhole.back + target / 2 };
+  const lengths = armhole && {
+    front: armhole.front + target * FRONT_EASE,
+    back: armhole.back + target * (1 - FRONT_EASE),
+  };
 
   // Cap and width hang on each other: the armhole tells how long the cap is, the arm how wide it must be at least.
   const share = v.cap === 'fitted' ? 3 : 4;
