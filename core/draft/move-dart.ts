@@ -3,7 +3,7 @@ import { endOf, mapped, type Point, reversed, type Segment, startOf } from './cu
 import { edgeLength, pointAlong } from './measure.ts';
 import { type Dart, type Edge, edgeOf, type Panel } from './panel.ts';
 import { alongOf, between, pathLength } from './path.ts';
-import { seamThrough } from './shape.ts';
+import { BENDS, flared, seamThrough } from './shape.ts';
 
 /** A turn about a point. */
 const turner = ([px, py]: Point, angle: number) => {
@@ -197,7 +197,7 @@ function seamDown(
     [over, ...(below.length > 0 ? below : [end])],
     (c2[0] - c1[0]) / (c2[1] - c1[1] || 1),
   );
-  return below.length > 0 ? [first!, ...smooth, [below.at(-1)!, end]] : [first!, ...smooth];
+  return below.length > 0 ? [first!, ...smooth, flared(below.at(-1)!, end, BENDS.hip)] : [first!, ...smooth];
 }
 
 /** Two sides of a seam differ by this much at the most, cm, where the longer can turn nearer to its point (common practice: 0.3). */

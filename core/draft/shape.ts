@@ -31,6 +31,14 @@ export function seamThrough(points: readonly Point[], leaves?: number): Segment[
   });
 }
 
+/** A seam that leaves `a` upright, bends outward for a part of its way and falls straight to `b`: one fair line. */
+export function flared(a: Point, b: Point, bends: number): Segment {
+  const turn = a[1] + (b[1] - a[1]) * bends;
+  return [a, [a[0], turn], [a[0] + (b[0] - a[0]) * 0.4, turn + (b[1] - turn) * 0.4], b];
+}
+/** How far a flare bends before it falls straight: little from the hip, more from the knee (common practice). */
+export const BENDS = { hip: 0.12, knee: 0.33 } as const;
+
 /** A line that leaves `a` level and bends to `b`: a parabola, as one cubic. The seam at a waist, a hem. */
 export const levelFrom = (a: Point, b: Point): Segment => [
   a,

@@ -1,7 +1,7 @@
 import { endOf, type Point, type Segment, startOf } from '../../draft/curve.ts';
 import { edgeLength, pointAlong, sewnLength } from '../../draft/measure.ts';
 import { edgeOf, type Panel } from '../../draft/panel.ts';
-import { rounded, straight } from '../../draft/shape.ts';
+import { straight } from '../../draft/shape.ts';
 import { choice } from '../fields.ts';
 
 /** The neckline as a brief asks for it. */
@@ -48,6 +48,9 @@ export const neckFields = (front: string) =>
 /** How far a curve's handles reach, as a part of what it goes across and down: a quarter of an ellipse (geometry). */
 const REACH = 0.5523;
 
+/** A wide neckline runs level for most of its way. */
+const WIDE = 0.82;
+
 /**
  * A neckline from the centre to the side-neck. A round one leaves the centre level and meets the shoulder square, front
  * and back alike, so that it runs on over the seam without a point (common practice).
@@ -69,15 +72,14 @@ export function neckline(shape: NeckShape, centre: Point, side: Point, slope: nu
       [turn, side],
     ];
   }
-  if (shape === 'wide') return [rounded(centre, side, 0.82)];
   if (shape === 'square')
     return [...straight(centre, [side[0], centre[1]]), ...straight([side[0], centre[1]], side)];
   const angle = (slope * Math.PI) / 180;
-  const down = REACH * Math.abs(d);
+  const [across, down] = shape === 'wide' ? [WIDE, 0.3 * Math.abs(d)] : [REACH, REACH * Math.abs(d)];
   return [
     [
       centre,
-      [centre[0] + x * REACH, centre[1]],
+      [centre[0] + x * across, centre[1]],
       [side[0] - down * Math.sin(angle), side[1] + down * Math.cos(angle)],
       side,
     ],
@@ -163,4 +165,10 @@ export function armholePath(
       underarm,
     ],
   ];
+}
+
+/** How far a side leans outward at its underarm, degrees, less than none inward: an armhole reaches it square. */
+export function sideLean(side: readonly Segment[]): number {
+  const [[ax, ay], [bx, by]] = [startOf(side[0]!), pointAlong(side, 0.1)];
+  return (Math.atan2(bx - ax, by - ay) * 180) / Math.PI;
 }

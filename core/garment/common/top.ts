@@ -22,6 +22,7 @@ import {
   neckEnds,
   neckFront,
   neckline,
+  sideLean,
   withArmNotches,
 } from './neck-and-armhole.ts';
 import { onPanel } from './on-panel.ts';
@@ -351,7 +352,7 @@ function half(
       a.neck,
     ),
     edge('shoulder', 'shoulder', straight(sideNeck, tip), a.shoulder),
-    edge('armhole', 'armhole', armholePath(tip, mid, underarm, c.shape.slope), a.armhole),
+    edge('armhole', 'armhole', armholePath(tip, mid, underarm, c.shape.slope, sideLean(side)), a.armhole),
     edge('side', 'side seam', side, a.side),
     edge('hem', 'hem', straight(foot, [0, q.length]), a.hem),
     edge('centre', `centre ${face}`, straight([0, q.length], centreNeck), cm(0), { fold: true }),

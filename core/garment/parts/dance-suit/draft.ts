@@ -15,6 +15,7 @@ import {
   NECK_ABOVE_NAPE,
   neckEnds,
   neckline,
+  sideLean,
   withArmNotches,
 } from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
@@ -295,11 +296,13 @@ function halfOf(c: PartContext, v: SuitValues, face: Face, q: Half): Panel | nul
   ];
   const inner: Point = [q.crotch / 2, crotchY];
   const fall = crotchY - corner;
-  // In front it is scooped toward the leg, at the back it covers the seat.
+  // In front it is scooped toward the leg, at the back it covers the seat; it leaves the side and reaches the crotch square,
+  // so that both run on into each other.
   const leg: Segment =
     face === 'front'
-      ? [foot, [foot[0] * 0.45, corner + fall * 0.12], [inner[0], crotchY - fall * 0.55], inner]
-      : [foot, [foot[0] * 0.72, corner + fall * 0.5], [inner[0] + 4, crotchY - fall * 0.2], inner];
+      ? [foot, [foot[0] * 0.45, corner], [inner[0], crotchY - fall * 0.55], inner]
+      : [foot, [foot[0] * 0.85, corner], [inner[0], crotchY - fall * 0.2], inner];
+  const side = seamThrough(points);
   const mid: Point = [Math.min(tip[0] - 1, bust - 1), (tip[1] + q.depth) / 2];
   const edges: Edge[] = [
     edge(
@@ -309,8 +312,8 @@ function halfOf(c: PartContext, v: SuitValues, face: Face, q: Half): Panel | nul
       a.neck,
     ),
     edge('shoulder', 'shoulder', straight(sideNeck, tip), a.shoulder),
-    edge('armhole', 'armhole', armholePath(tip, mid, underarm, c.shape.slope), a.armhole),
-    edge('side', 'side seam', seamThrough(points), a.side),
+    edge('armhole', 'armhole', armholePath(tip, mid, underarm, c.shape.slope, sideLean(side)), a.armhole),
+    edge('side', 'side seam', side, a.side),
     edge('leg', 'leg edge', [leg], a.neck),
     edge('crotch', 'crotch', straight(inner, [0, crotchY]), a.side),
     edge('centre', `centre ${face}`, straight([0, crotchY], centreNeck), ZERO, { fold: true }),

@@ -1,7 +1,7 @@
 import { endOf, lengthOf, mapped, type Point, reversed, type Segment } from '../../../draft/curve.ts';
 import { sewnLength, widthAt } from '../../../draft/measure.ts';
 import { edge, edgeOf, type Panel } from '../../../draft/panel.ts';
-import { levelFrom, seamThrough, straight } from '../../../draft/shape.ts';
+import { BENDS, flared, levelOfLength, seamThrough, straight } from '../../../draft/shape.ts';
 import {
   buildFigure,
   finely,
@@ -223,6 +223,33 @@ interface GorePlan {
   readonly flaresAt: number;
 }
 
+/** From where it flares, upright there, down to a hem of this half width, as long as wanted: one fair line. */
+function flareOfLength([x, y]: Point, wide: number, length: number, bends: number): Segment {
+  const out = wide - x;
+  const at = (down: number): Segment => flared([x, y], [wide, y + down], bends);
+  let down = Math.sqrt(length ** 2 - out ** 2);
+  for (let i = 0; i < 20; i++) {
+    const off = length - lengthOf(at(down));
+    if (Math.abs(off) < 1e-9) break;
+    down += off;
+  }
+  return at(down);
+}
+
+/** Half a hem from its middle, level there, to the foot of a seam, square to it. */
+function squareTo([x, y]: Point, flare: Segment): Segment {
+  const [[fx, fy], [cx, cy]] = [flare.at(-1) as Point, flare.at(-2) as Point];
+  const lean = (fx - cx) / (fy - cy);
+  // Its curve lies near the seam: no part of the hem hangs below its middle.
+  const reach = lean <= 0 ? (fx - x) / 3 : Math.min((fx - x) / 3, (y - fy) / lean);
+  return [
+    [x, y],
+    [x + (fx - x) / 2, y],
+    [fx - reach, fy + reach * lean],
+    [fx, fy],
+  ];
+}
+
 /** One gore, about its middle at x 0; with a tail its left edge is the centre back. */
 function gore(
   c: PartContext,
@@ -234,7 +261,12 @@ function gore(
   const lines = [...q.lines].sort((x, y) => x.y - y.y);
   // Two lines at one level are one point of the seam, and none is nearer than a centimetre to the next.
   const kept = lines.filter((l, i) => l.y > 1 && (i === 0 || l.y - lines[i - 1]!.y > 1));
-  const top: Point = [q.waist / 2, 0];
+  // The waist bends down to its middle, square to both seams, as long along itself as it is marked.
+  const first = kept[0];
+  const lean = first ? Math.max(0, (1.5 * (first.width - q.waist)) / 2 / first.y) : 0;
+  const dip = Math.min(q.waist / 8, (q.waist * lean) / 4);
+  const bent = levelOfLength([0, dip], dip, q.waist / 2);
+  const top: Point = [endOf(bent)[0], 0];
   const points: Point[] = [top, ...kept.map((l): Point => [l.width / 2, l.y])];
   const upper = points.length > 1 ? seamThrough(points) : [];
   const low = points.at(-1)!;
@@ -244,20 +276,23 @@ function gore(
   const rest = length - before;
   const out = q.hem / 2 - flaresAt[0];
   if (rest <= Math.abs(out) + 1) return null;
-  const foot: Point = [q.hem / 2, flaresAt[1] + Math.sqrt(rest ** 2 - out ** 2)];
-  const side: Segment[] = [...upper, ...fall, [flaresAt, foot]];
+  const flare = flareOfLength(flaresAt, q.hem / 2, rest, flaresAt === low ? BENDS.hip : BENDS.knee);
+  const foot = endOf(flare);
+  const side: Segment[] = [...upper, ...fall, flare];
   const mirror = ([x, y]: Point): Point => [-x, y];
+  const waistLine: Segment[] = [...reversed([mapped(bent, mirror)]), bent];
   const left = side.map((s) => mapped(s, mirror));
   const zipped = c.opens ? cm(Math.max(a.side, a.zip)) : a.side;
   const hemAllowance = layer === 'lining' ? a.liningHem : a.flaredHem;
-  const middle: Point = [0, length];
+  const middle: Point = [0, Math.max(length, endOf(flare)[1])];
   let centre = left;
-  let hem: Segment[] = [...reversed([levelFrom(middle, foot)]), levelFrom(middle, mirror(foot))];
+  const toFoot: Segment = squareTo(middle, flare);
+  let hem: Segment[] = [...reversed([toFoot]), mapped(toFoot, mirror)];
   if (tail > 0) {
     // The centre back runs on below the hem, and swings out as a train does.
     const end: Point = [-foot[0] - tail * TRAIN_SPREADS, foot[1] + tail];
     centre = [...left, [mirror(foot), end]];
-    hem = [[foot, [foot[0] * 0.2, foot[1] + (length - foot[1])], [end[0] * 0.45, end[1]], end]];
+    hem = [[foot, [foot[0] * 0.2, foot[1] + (middle[1] - foot[1])], [end[0] * 0.45, end[1]], end]];
   }
   return {
     id: c.id(tail > 0 ? 'train-gore' : layer === 'outer' ? 'gore' : 'lining'),
@@ -268,7 +303,7 @@ function gore(
     count: tail > 0 ? 2 : count,
     grain: 'lengthwise, along its middle',
     edges: [
-      edge('waist', 'waist', straight(mirror(top), top), a.waist),
+      edge('waist', 'waist', waistLine, a.waist),
       edge('side', 'side', side, zipped),
       edge('hem', 'hem', hem, hemAllowance),
       edge('centre', tail > 0 ? 'centre back' : 'other side', reversed(centre), zipped),

@@ -1,16 +1,9 @@
-import {
-  endOf,
-  lengthOf,
-  type Point,
-  reversed,
-  type Segment,
-  startOf,
-  stretch,
-} from '../../../draft/curve.ts';
+import { endOf, type Point, reversed, type Segment, startOf } from '../../../draft/curve.ts';
 import { dartOn, edgeLength, pointAlong, sewnLength, sewnWidthAt } from '../../../draft/measure.ts';
 import { edge, edgeOf, type InnerDart, type Panel, type PanelMark } from '../../../draft/panel.ts';
 import { pathLength } from '../../../draft/path.ts';
-import { levelFrom, levelOfLength, seamThrough, straight } from '../../../draft/shape.ts';
+import { BENDS, flared, levelFrom, levelOfLength, seamThrough, straight } from '../../../draft/shape.ts';
+import { hemLift, squareHem } from '../../../draft/square-hem.ts';
 import { TOLERANCE, term, ZERO } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
@@ -195,12 +188,18 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
     shift += goal - edgeLength(drawn, 'side');
     drawn = shaped(shift);
   }
-  const { front, back } = withArmNotches({ front: drawn, back: behind });
+  // One lift for both, so that the seam stays as long; the hip line stays on the panel.
+  const room = below - (at('back').hipLevel ?? 0) - 0.5;
+  const lift = Math.min(room, (hemLift(drawn, 'hem') + hemLift(behind, 'hem')) / 2);
+  const { front, back } = withArmNotches({
+    front: squareHem(drawn, 'hem', lift),
+    back: squareHem(behind, 'hem', lift),
+  });
   const fold = (panel: Panel) => foldOrSeam(c.input, panel, c.allowances.centre);
   const faces = { front: fold(front), back: fold(back) };
   const cut = FACES.map((face) => {
     const panel = { front, back }[face];
-    const [hemLine] = edgeOf(panel, 'hem').path;
+    const hem = edgeOf(panel, 'hem').path;
     const dart = panel.inner?.[0];
     const hip = panel.lines.find((l) => l.id === 'hip')?.y;
     const over: Point =
@@ -213,10 +212,8 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
       ...(dart ? [dart.down] : []),
       ...(hip !== undefined && hip > (dart?.down[1] ?? over[1]) + 0.5 ? [[x, hip] as Point] : []),
     ];
-    // A hem is a parabola from the centre: x along it grows evenly with its parameter.
-    const t = 1 - x / startOf(hemLine!)[0];
     return cutFace(c, v, face, panel, over, {
-      along: lengthOf(stretch(hemLine!, 0, t)),
+      along: alongTo(hem, x),
       waist: dart
         ? [
             [dart.at[0] - dart.intake / 2, dart.at[1]],
@@ -228,7 +225,10 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
       notch: 'waist',
     });
   });
-  const cutPanels = cut.flatMap((f) => f.panels);
+  // Where a princess seam spreads the hem is lifted at it too.
+  const cutPanels = cut.flatMap((f) =>
+    f.panels.map((q) => (v.flare > 0 && f.panels.length > 1 ? squareHem(q, 'hem') : q)),
+  );
   const linings = c.input.brief.lining ? cutPanels.map((q) => lining(c, q)) : [];
   const waists = { front: lineY(front, 'waist'), back: m.waistBack };
   const halfAt = (face: Face, depth: number): number | null => {
@@ -237,7 +237,7 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
       cut.find((f) => f.face === face)!.panels.length > 1 && depth > 0
         ? cut.find((f) => f.face === face)!.panels
         : [faces[face]]
-    ).map((q) => sewnWidthAt(q, waists[face] + depth));
+    ).map((q) => sewnWidthAt(q, Math.min(waists[face] + depth, lowest(q))));
     return widths.some((w) => w === null) ? null : widths.reduce<number>((a, w) => a + w!, 0);
   };
   const girthAt = (depth: Cm): Cm | null => {
@@ -282,6 +282,29 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
       onPanel(c, 'centre-back-length', 'centre back, neck to hem', edgeLength(faces.back, 'centre')),
     ],
   };
+}
+
+/** Down to where a panel has a width: a hem that is lifted at a seam leaves it none below. */
+const lowest = (q: Panel): number =>
+  Math.min(
+    ...[q.across.centre, q.across.side].map((id) =>
+      Math.max(
+        ...edgeOf(q, id)
+          .path.flat()
+          .map(([, y]) => y),
+      ),
+    ),
+  ) - 0.01;
+
+/** How far along a path that runs inward from the side it lies so far from the centre. */
+function alongTo(path: readonly Segment[], x: number): number {
+  let [low, high] = [0, pathLength(path) as number];
+  for (let i = 0; i < 50; i++) {
+    const middle = (low + high) / 2;
+    if (pointAlong(path, middle)[0] > x) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
 }
 
 const lineY = (panel: Panel, id: string): number => panel.lines.find((l) => l.id === id)!.y;
@@ -357,7 +380,7 @@ function half(c: PartContext, v: LongValues, m: Marked, face: Face, q: Half): Pa
     ...straight(underarm, bustSide),
     ...(q.open && q.sideDart ? straight(bustSide, q.open.lower) : []),
     ...seamThrough(points),
-    [last, foot],
+    flared(last, foot, BENDS.hip),
   ];
   const seam = c.opens === `centre-${face}`;
   const centreHem: Point = [0, centreWaist + q.below];
@@ -404,7 +427,7 @@ function half(c: PartContext, v: LongValues, m: Marked, face: Face, q: Half): Pa
         ]
       : []),
   ];
-  return {
+  const panel: Panel = {
     id: c.id(face),
     name: face,
     share: face,
@@ -450,6 +473,7 @@ function half(c: PartContext, v: LongValues, m: Marked, face: Face, q: Half): Pa
     across: { centre: 'centre', side: 'side' },
     note: seam ? `centre ${face} seam` : '',
   };
+  return panel;
 }
 
 /** The lining is the outer panel to its facings: same seams, darts folded as pleats. */

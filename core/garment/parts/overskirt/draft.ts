@@ -1,7 +1,7 @@
 import type { Point, Segment } from '../../../draft/curve.ts';
 import { edgeLength, sewnLength } from '../../../draft/measure.ts';
 import { edge, type Panel } from '../../../draft/panel.ts';
-import { levelFrom, straight } from '../../../draft/shape.ts';
+import { straight } from '../../../draft/shape.ts';
 import { markedGirth, TOLERANCE, term, ZERO } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
@@ -152,7 +152,9 @@ function panelOf(
     [width, length],
     [0, cm(length + train)],
   ];
-  const hem: Segment = train > 0 ? levelFrom(low!, foot!) : [low!, foot!];
+  // Level at the side as at the centre, so that it runs on into the front's.
+  const hem: Segment =
+    train > 0 ? [low!, [foot![0] * 0.5, low![1]], [foot![0] * 0.6, foot![1]], foot!] : [low!, foot!];
   const whole = face === 'back';
   return {
     id: c.id(face),
