@@ -21,7 +21,7 @@ export function inventFigures(rnd: () => number): Record<string, number> {
   const floor = 98 + rnd() * 12;
   const bust = waist + 15 + rnd() * 8;
   const back = 38 + rnd() * 5;
-  return {
+  const figures = {
     waist,
     'high-hip': waist + (hip - waist) * 0.62,
     'waist-to-high-hip': drop * 0.5,
@@ -38,16 +38,18 @@ export function inventFigures(rnd: () => number): Record<string, number> {
     'bust-front': bust * 0.52,
     'nape-to-waist': back,
     'neck-to-waist-back': back + 2,
-    'neck-to-waist-front': back + 4 + (bust - waist) * 0.06,
     'neck-to-bust': 24.5 + (bust - 80) * 0.08,
     'apex-span': 17 + (bust - 80) * 0.08,
     'across-shoulder': 37 + (bust - 80) * 0.06,
     'across-back': 34.5 + (bust - 80) * 0.07,
-    'armhole-depth': 19.5 + (bust - 80) * 0.05,
+    'armhole-depth': 20 + (bust - 80) * 0.12,
     shoulder: 11.5 + rnd() * 2,
-    'upper-arm': 26 + rnd() * 8,
+    'upper-arm': 27.5 + (bust - 88) * 0.25 + rnd() * 3,
     ...limbs({ waist, hip, bust, back, floor }),
   };
+  // The front is longer over the bust by its cup.
+  const cup = bust - figures['high-bust'];
+  return { ...figures, 'neck-to-waist-front': back + 3.2 + (cup - 4) * 0.45 };
 }
 
 /** Arms, legs, neck and head of that client: they follow what was invented already. */
@@ -62,7 +64,8 @@ function limbs(of: { waist: number; hip: number; bust: number; back: number; flo
     knee: 35 + (of.hip - 100) * 0.08,
     'heel-instep': 31 + (of.floor - 104) * 0.1,
     'crotch-length': rise * 2 + 13 + (of.hip - 98) * 0.15,
-    'underarm-to-waist': of.back + 2 - (19.5 + (of.bust - 80) * 0.05) - 0.5,
+    // Read from 2.5 cm below the armpit.
+    'underarm-to-waist': of.back + 2 - (20 + (of.bust - 80) * 0.12) - 2.5,
     'bust-to-underbust': 7.5,
     elbow: 24 + (of.bust - 90) * 0.1,
     wrist: 15.5 + (of.bust - 90) * 0.04,

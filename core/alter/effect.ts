@@ -62,7 +62,7 @@ function measures(
       if (e.fold || e.path.length === 0) continue;
       const length = sewnLength(p, e.id);
       if (e.id === 'waist' || e.id === 'hem' || e.id === 'neck')
-        add(`${part}.${e.id}`, `${e.name} of the ${part}`, 'girth', length * times);
+        add(`${part}.${e.id}`, `${e.name} of the ${part}`, 'girth', (length + (p.beside ?? 0)) * times);
       else add(`${p.id}/${e.id}`, `${e.name}, ${p.name}`, 'edge', length);
     }
     const centre = p.edges.find((e) => e.id === p.across.centre);

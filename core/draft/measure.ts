@@ -39,7 +39,8 @@ export function spanAt(panel: Panel, y: number): readonly [from: number, to: num
 /** Width of the flat panel at a height, from its centre to its side, cm; null where it has none. */
 export function widthAt(panel: Panel, y: number): Cm | null {
   const span = spanAt(panel, y);
-  return span && cm(span[1] - span[0]);
+  // What a band covers beside the centre line is there too.
+  return span && cm(span[1] - (panel.beside === undefined ? span[0] : 0));
 }
 
 /** Width at a height once the darts are closed, cm: what the wearer has there. Fullness gathered above falls free. */

@@ -82,6 +82,8 @@ export interface Panel {
   /** edges between which a width is taken; a centre that ends higher up counts as x = 0 below it */
   readonly across: { readonly centre: string; readonly side: string };
   readonly note: string;
+  /** how far its centre edge lies beside the centre line, where a band sewn to it covers the rest, cm */
+  readonly beside?: Cm;
   /** panels that go round the body together, where a part has several such rings one below the other */
   readonly ring?: string;
 }

@@ -173,7 +173,8 @@ function closes(s: Sheet): string[] {
       (p) => p.edges.some((e) => e.id === 'waist') && !/band|facing/.test(p.id),
     );
     if (own.length === 0) continue;
-    const sewn = own.reduce((a, p) => a + times(p) * sewnLength(p, 'waist'), 0);
+    // A front that a band is sewn to ends beside its centre line: the band has the rest.
+    const sewn = own.reduce((a, p) => a + times(p) * (sewnLength(p, 'waist') + (p.beside ?? 0)), 0);
     same(`${key}: sewn waist and Σ shares`, sewn, round, 1e-4);
     for (const p of own) {
       const face = p.id.endsWith('back') ? 'back' : 'front';
@@ -181,7 +182,7 @@ function closes(s: Sheet): string[] {
       if (share)
         same(
           `${p.id}: waist drafted`,
-          edgeLength(p, 'waist'),
+          edgeLength(p, 'waist') + (p.beside ?? 0),
           share.rounded +
             p.darts.filter((d) => d.edge === 'waist').reduce((a, d) => a + d.intake, 0) +
             p.edges.find((e) => e.id === 'waist')!.gather,
@@ -221,7 +222,7 @@ function closes(s: Sheet): string[] {
         if (parts.length < 2 || !wanted || !parts.every((p) => p.lines.some((l) => l.id === line))) continue;
         const widths = parts.map((p) => {
           const y = p.lines.find((l) => l.id === line)!.y;
-          return line === 'waist' ? edgeLength(p, 'waist') : widthAt(p, y);
+          return line === 'waist' ? edgeLength(p, 'waist') + (p.beside ?? 0) : widthAt(p, y);
         });
         const gap = face === 'back' ? (find(s, `${key}.gap`)?.marked ?? 0) / 2 : 0;
         // An upper edge may end at a line, or below it: there it has no width of its own.

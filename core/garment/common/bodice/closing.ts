@@ -1,3 +1,5 @@
+import { type Point, type Segment, startOf } from '../../../draft/curve.ts';
+import { insetCentre } from '../../../draft/inset.ts';
 import { edgeLength } from '../../../draft/measure.ts';
 import { edge, edgeOf, type Panel } from '../../../draft/panel.ts';
 import { straight } from '../../../draft/shape.ts';
@@ -66,33 +68,71 @@ export function closingFigures(c: PartContext, m: { readonly bustLevel: Cm }, fr
 const finest = (r: Rounding): Rounding =>
   r.step === 0 ? r : { unit: r.unit, step: r.unit === 'cm' ? 0.1 : 0.0625, mode: 'down' };
 
+/** Half of what a buttoned front overlaps: so far beside its centre line each front ends, and its band begins, cm; none where nothing overlaps. */
+export const halfOverlap = (c: Pick<PartContext, 'opens' | 'closes' | 'stepped'>): Cm =>
+  c.opens === 'centre-front' && c.closes === 'buttons' ? cm(c.stepped(BAND_WIDTH) / 2) : cm(0);
+
 /** Bands that the buttons and buttonholes lie on, folded; none where loops stand at the edge. */
-export function closingBands(c: PartContext, front: Panel): Panel[] {
-  if (c.opens !== 'centre-front' || c.closes !== 'buttons') return [];
+export function closingBands(c: PartContext, m: { readonly bustLevel: Cm }, front: Panel): Panel[] {
+  const half = halfOverlap(c);
+  if (half === 0) return [];
   const a = c.allowances;
-  const [w, h] = [cm(2 * c.stepped(BAND_WIDTH)), edgeLength(front, 'centre')];
-  return [
-    {
-      id: c.id('button-band'),
-      name: 'button band',
+  const own = insetCentre(front, half);
+  const h = edgeLength(own, 'centre');
+  const width = 2 * half;
+  const along = (id: string) => edgeOf(own, id).path;
+  // Its upper end runs on as the neckline does: down to the centre line, and on for a V.
+  const [edgeTop, centreTop] = [startOf(along('neck')[0]!), startOf(edgeOf(front, 'neck').path[0]!)];
+  const falls = centreTop[1] - edgeTop[1];
+  const outer = edgeOf(front, 'neck').path[0]!.length === 2 ? 2 * falls : falls;
+  const buttons = buttonsOf(c, m, front)!;
+  const marks = Array.from({ length: buttons.count }, (_, i) => ({
+    kind: 'thread mark' as const,
+    name: 'button and buttonhole',
+    at: [half, falls + buttons.first + i * buttons.spacing] as const,
+  }));
+  const band = (id: string, layer: 'outer' | 'interfacing'): Panel => {
+    const w = layer === 'outer' ? 2 * width : width;
+    const free = (x: Cm): Cm => (layer === 'outer' ? x : cm(0));
+    const end: Segment[] = [
+      ...straight([0, 0], [half, falls]),
+      ...straight([half, falls], [width, outer]),
+      ...(layer === 'outer'
+        ? [...straight([width, outer], [3 * half, falls]), ...straight([3 * half, falls], [w, 0])]
+        : []),
+    ];
+    return {
+      id: c.id(id),
+      name: layer === 'outer' ? 'button band' : 'button band, interfacing',
       share: 'band',
-      layer: 'outer',
+      layer,
       cut: 'single',
       count: 2,
       grain: 'lengthwise along the band',
       edges: [
-        edge('end', 'neckline', straight([0, 0], [w, 0]), a.neck),
-        edge('long', 'free edge', straight([w, 0], [w, h]), a.zip),
-        edge('lower', 'waist', straight([w, h], [0, h]), a.waist),
-        edge('seam', 'centre front', straight([0, h], [0, 0]), a.zip),
+        edge('end', 'neckline', end, free(a.neck)),
+        edge('long', 'free edge', straight(end.at(-1)!.at(-1) as Point, [w, h]), free(a.zip)),
+        edge('lower', 'waist', straight([w, h], [0, h]), free(a.waist)),
+        edge('seam', 'to the front', straight([0, h], [0, 0]), free(a.zip)),
       ],
       darts: [],
       lines: [],
-      marks: [{ kind: 'fold line', name: 'fold', at: [w / 2, 0], to: [w / 2, h] }],
+      marks:
+        layer === 'outer'
+          ? [
+              { kind: 'fold line', name: 'fold', at: [width, outer], to: [width, h] },
+              { kind: 'fold line', name: 'centre front', at: [half, falls], to: [half, h] },
+              ...marks,
+            ]
+          : [],
       across: { centre: 'seam', side: 'long' },
-      note: 'one for the buttonholes on the right front, one for the buttons on the left; interfaced, folded',
-    },
-  ];
+      note:
+        layer === 'outer'
+          ? 'one for the buttonholes on the right front, one for the buttons on the left; folded, the centre front in its middle'
+          : 'without allowances, the outer half',
+    };
+  };
+  return [band('button-band', 'outer'), band('button-band-interfacing', 'interfacing')];
 }
 
 /** What closes it instead of a zip. */

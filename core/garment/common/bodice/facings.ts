@@ -1,5 +1,6 @@
 import type { Point, Segment } from '../../../draft/curve.ts';
 import { reversed } from '../../../draft/curve.ts';
+import { insetCentre } from '../../../draft/inset.ts';
 import { edge, edgeOf, type Panel } from '../../../draft/panel.ts';
 import { straight } from '../../../draft/shape.ts';
 import type { Cm } from '../../../units/length.ts';
@@ -7,6 +8,7 @@ import type { PartContext } from '../../part.ts';
 import { FACES, type Face } from '../../tables/darts.ts';
 import { FACING_DEPTH } from '../facing.ts';
 import { armholePath, neckline } from '../neck-and-armhole.ts';
+import { halfOverlap } from './closing.ts';
 import type { Neck } from './plan.ts';
 
 const NONE = 0 as Cm;
@@ -20,7 +22,12 @@ export function facings(c: PartContext, v: Neck, faces: Readonly<Record<Face, Pa
       ...(c.joined.has('neck') ? [] : [neckFacing(c, v, face, faces[face])]),
       ...(c.joined.has('armhole') ? [] : [armFacing(c, face, faces[face])]),
     ];
-    return own.flatMap((f) => [f, interfacing(f)]);
+    // A front with a band sewn to it ends beside its centre line, and its facing with it.
+    const beside = face === 'front' ? halfOverlap(c) : 0;
+    return own.flatMap((f) => {
+      const q = f.edges.some((e) => e.id === 'centre') ? insetCentre(f, beside) : f;
+      return [q, interfacing(q)];
+    });
   });
 }
 

@@ -1,8 +1,8 @@
 import { figure, sheetOf } from '@rocchetto/contract/testing.ts';
 import { EXACT, garmentSpec } from '@rocchetto/contract/testing-garments.ts';
 import { describe, expect, it } from 'vitest';
-import { edgeLength, sewnLength } from '../../../draft/measure.ts';
-import type { Panel } from '../../../draft/panel.ts';
+import { edgeLength, pointAlong, sewnLength } from '../../../draft/measure.ts';
+import { edgeOf, type Panel } from '../../../draft/panel.ts';
 import type { Sheet } from '../../../sheet/compute.ts';
 
 const BODY = [
@@ -29,21 +29,24 @@ const made = (fields: object, bodice: object = {}): Sheet =>
   );
 const panel = (s: Sheet, id: string): Panel => s.panels.find((p) => p.id === `collar.${id}`)!;
 const piece = (s: Sheet, id: string) => s.pieces.find((p) => p.panel === `collar.${id}`)!;
-/** The neckline as it is sewn: both fronts and the back on the fold. */
-const neckline = (s: Sheet) =>
-  s.panels
-    .filter((p) => /^bodice\.(front|back)$/.test(p.id))
+/** The neckline as it is sewn, centre to centre: of the same bodice without bands. */
+const neckline = (fields: object) =>
+  made(fields, { closes: 'loops' })
+    .panels.filter((p) => /^bodice\.(front|back)$/.test(p.id))
     .reduce((sum, p) => sum + 2 * sewnLength(p, 'neck'), 0);
+/** Half of what its buttoned front overlaps: a band of 2.5. */
+const OVERLAP = 1.25;
 
 describe.each(['stand', 'flat', 'shirt'] as const)('a %s collar', (kind) => {
   it.each(['2 cm', '5 cm', '9 cm'])(
     '%s deep: half of its neckline long, of two layers and an interfacing',
     (depth) => {
       const s = made({ kind, depth });
-      expect(figure(s, 'collar.half').finished).toBeCloseTo(neckline(s) / 2, 4);
+      const half = neckline({ kind, depth }) / 2;
+      expect(figure(s, 'collar.half').finished).toBeCloseTo(half, 4);
       const first = panel(s, kind === 'shirt' ? 'stand' : 'collar');
-      // A shirt's stand laps 1.5 beyond the centre for its button.
-      expect(edgeLength(first, 'neck')).toBeCloseTo(neckline(s) / 2 + (kind === 'shirt' ? 1.5 : 0), 2);
+      // A stand goes on beyond the centre by half of what overlaps; a flat one meets there.
+      expect(edgeLength(first, 'neck')).toBeCloseTo(half + (kind === 'flat' ? 0 : OVERLAP), 2);
       for (const p of s.pieces.filter((k) => k.panel.startsWith('collar.') && k.layer === 'outer'))
         expect(p).toMatchObject({ count: 2, cut: 'on the fold' });
       expect(s.pieces.some((k) => k.panel.startsWith('collar.') && k.layer === 'interfacing')).toBe(true);
@@ -51,11 +54,46 @@ describe.each(['stand', 'flat', 'shirt'] as const)('a %s collar', (kind) => {
   );
 });
 
+it('its notch lies as far from the centre back as the back’s neckline is long, where the shoulder seam comes', () => {
+  for (const kind of ['stand', 'flat', 'shirt'] as const) {
+    const s = made({ kind });
+    const first = panel(s, kind === 'shirt' ? 'stand' : 'collar');
+    const back = sewnLength(s.panels.find((p) => p.id === 'bodice.back')!, 'neck');
+    const { path } = edgeOf(first, 'neck');
+    const whole = edgeLength(first, 'neck');
+    const [notch] = first.marks;
+    expect(
+      Math.min(
+        ...[back, whole - back].map((d) =>
+          Math.hypot(...[0, 1].map((i) => pointAlong(path, d)[i as 0] - notch!.at[i as 0])),
+        ),
+      ),
+    ).toBeLessThan(0.001);
+  }
+});
+
+it('a buttoned front: both halves and its band are the waist round, centre to centre; a band in the middle of which the buttons lie', () => {
+  const [banded, looped] = [made({}), made({}, { closes: 'loops' })];
+  const [front, plain] = [banded, looped].map((s) => s.panels.find((p) => p.id === 'bodice.front')!);
+  const band = banded.panels.find((p) => p.id === 'bodice.button-band')!;
+  const finished = edgeOf(band, 'lower').path.reduce((n, [a, b]) => n + Math.abs(a[0] - b![0]), 0) / 2;
+  expect(finished).toBeCloseTo(2 * OVERLAP, 6);
+  // The two bands lie one upon the other: once their width, and both fronts.
+  expect(2 * sewnLength(front!, 'waist') + finished).toBeCloseTo(2 * sewnLength(plain!, 'waist'), 3);
+  const buttons = band.marks.filter((m) => m.kind === 'thread mark');
+  expect(buttons.length).toBeGreaterThan(2);
+  for (const b of buttons) expect(b.at[0]).toBeCloseTo(finished / 2, 9);
+  expect(edgeLength(band, 'seam')).toBeCloseTo(edgeLength(front!, 'centre'), 6);
+  expect(
+    banded.pieces.some((k) => k.panel === 'bodice.button-band-interfacing' && k.layer === 'interfacing'),
+  ).toBe(true);
+});
+
 describe('the outer edge', () => {
   it('of a stand lies beside its seam and is shorter, by its depth times the angle it turns through', () => {
     for (const depth of [2, 4, 6]) {
       const s = made({ kind: 'stand', depth: `${depth} cm` });
-      const half = neckline(s) / 2;
+      const half = neckline({ kind: 'stand' }) / 2 + OVERLAP;
       // It rises 1.5 over its length: a parabola's end turns by twice its slope.
       const turned = Math.atan((2 * 1.5) / half);
       expect(edgeLength(panel(s, 'collar'), 'outer')).toBeCloseTo(half - depth * turned, 1);
@@ -64,7 +102,7 @@ describe('the outer edge', () => {
   it('of a flat collar is longer: the arc of a ring (geometry)', () => {
     for (const depth of [4, 8]) {
       const s = made({ kind: 'flat', depth: `${depth} cm` });
-      const half = neckline(s) / 2;
+      const half = neckline({ kind: 'flat' }) / 2;
       // It turns through 2.3 radians: outside it is so much longer for each centimetre of depth.
       expect(edgeLength(panel(s, 'collar'), 'outer') - half).toBeCloseTo(2.3 * depth, 1);
       expect(edgeLength(panel(s, 'collar'), 'front')).toBeCloseTo(depth, 6);
@@ -75,7 +113,7 @@ describe('the outer edge', () => {
     for (const point of [0, 2, 5]) {
       const s = made({ kind: 'shirt', depth: '5 cm', stand: '3 cm', point: `${point} cm` });
       expect(edgeLength(panel(s, 'fall'), 'neck')).toBeCloseTo(
-        edgeLength(panel(s, 'stand'), 'outer') - 1.5,
+        edgeLength(panel(s, 'stand'), 'outer') - OVERLAP,
         2,
       );
       expect(edgeLength(panel(s, 'fall'), 'front')).toBeCloseTo(Math.hypot(0.6 * point, 5 + 0.8 * point), 4);

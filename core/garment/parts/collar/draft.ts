@@ -1,19 +1,12 @@
-import {
-  endOf,
-  lengthOf,
-  offset,
-  type Point,
-  reversed,
-  type Segment,
-  startOf,
-} from '../../../draft/curve.ts';
-import { edgeLength } from '../../../draft/measure.ts';
+import { endOf, offset, type Point, reversed, type Segment, startOf } from '../../../draft/curve.ts';
+import { edgeLength, pointAlong, sewnLength } from '../../../draft/measure.ts';
 import { joined } from '../../../draft/outline.ts';
-import { type Edge, edge, type Panel } from '../../../draft/panel.ts';
+import { type Edge, edge, edgeOf, type Panel } from '../../../draft/panel.ts';
 import { arc, levelOfLength, straight } from '../../../draft/shape.ts';
 import { buildFigure, TOLERANCE, term } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
+import { halfOverlap } from '../../common/bodice/closing.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
@@ -53,8 +46,6 @@ export type CollarValues = ValuesOf<typeof FIELDS>;
 
 /** A stand rises by this from the centre back to its end, so that it leans to the neck, cm (common practice: 1 to 2). */
 const RISES = 1.5;
-/** A shirt's stand laps beyond the centre by this, for its button, cm (common practice). */
-const LAP = 1.5;
 /** A flat collar turns through this much between its two ends and the centre back, radians: less gives it a little stand (common practice). */
 const FLAT_TURNS = 2.3;
 /** A fall is shorter at its seam than the stand's upper edge by nothing; its outer edge spreads by this per cm of depth (common practice). */
@@ -71,7 +62,8 @@ export interface CollarDraft extends Drafted {
 /** A collar on the neckline it joins: half of it, the centre on the fold. */
 export function draftCollar(c: PartContext, v: CollarValues): CollarDraft {
   const neck = c.above?.sewn.neck ?? null;
-  const laps = v.kind === 'shirt' ? c.stepped(cm(LAP)) : 0;
+  // A front that is buttoned overlaps: a stand goes on by half of that, to its band's edge.
+  const laps = v.kind === 'flat' ? 0 : halfOverlap(c);
   const half = buildFigure(c, {
     id: c.id('half'),
     section: c.key,
@@ -92,7 +84,9 @@ export function draftCollar(c: PartContext, v: CollarValues): CollarDraft {
   const panels =
     neck === null || depth.marked === null
       ? []
-      : shapes(c, v, neck / 2, depth.marked, stand?.marked ?? 0, laps);
+      : shapes(c, v, neck / 2, depth.marked, stand?.marked ?? 0, laps).map((q, i) =>
+          i === 0 ? withNotch(q, backNeck(c)) : q,
+        );
   const sewn = panels[0] ? cm(2 * (edgeLength(panels[0], 'neck') - laps)) : null;
   return {
     panels: panels.flatMap((p) => [p, interfacing(p)]),
@@ -136,7 +130,7 @@ function shapes(
   laps: number,
 ): Panel[] {
   if (v.kind === 'flat') return [flat(c, half, depth)];
-  if (v.kind === 'stand') return [bandCollar(c, 'collar', 'stand collar', half, depth)];
+  if (v.kind === 'stand') return [bandCollar(c, 'collar', 'stand collar', half + laps, depth)];
   const under = bandCollar(c, 'stand', 'stand of the collar', half + laps, stand);
   const upper = edgeLength(under, 'outer') - laps;
   return [under, fall(c, upper, depth, v.point)];
@@ -200,33 +194,31 @@ const make = (c: PartContext, id: string, name: string, edges: readonly Edge[]):
   edges,
   darts: [],
   lines: [],
-  marks: [{ kind: 'notch', name: 'shoulder seam', at: midOf(edges.find((e) => e.id === 'neck')!.path) }],
+  marks: [],
   across: { centre: 'centre', side: 'front' },
   note: 'upper and under collar; the under one a hair smaller',
 });
 
-const midOf = (path: readonly Segment[]): Point => {
-  const whole = path.reduce((sum, s) => sum + lengthOf(s), 0);
-  let left = whole / 2;
-  for (const s of path) {
-    const length = lengthOf(s);
-    if (left <= length) {
-      const t = left / length;
-      const [a, b] = [startOf(s), endOf(s)];
-      return s.length === 2
-        ? [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t]
-        : cubicAt(s as readonly [Point, Point, Point, Point], t);
-    }
-    left -= length;
-  }
-  return startOf(path[0]!);
-};
-const cubicAt = (s: readonly [Point, Point, Point, Point], t: number): Point => {
-  const u = 1 - t;
-  const of = (i: 0 | 1) =>
-    u * u * u * s[0][i] + 3 * u * u * t * s[1][i] + 3 * u * t * t * s[2][i] + t * t * t * s[3][i];
-  return [of(0), of(1)];
-};
+/** Half of the back's neckline as it is sewn, cm; null where no panel says so. */
+function backNeck(c: PartContext): number | null {
+  const backs = (c.above?.panels ?? []).filter(
+    (q) => q.layer === 'outer' && q.share === 'back' && q.edges.some((e) => e.id === 'neck'),
+  );
+  return backs.length === 0 ? null : backs.reduce((sum, q) => sum + sewnLength(q, 'neck'), 0);
+}
+
+/** The notch for the shoulder seam: as far from the centre back as the back's neckline is long. */
+function withNotch(q: Panel, back: number | null): Panel {
+  const { path } = edgeOf(q, 'neck');
+  const whole = edgeLength(q, 'neck');
+  if (back === null || back >= whole) return q;
+  // The edge runs from its end to the centre back, or from there.
+  const fromStart = Math.abs(startOf(path[0]!)[0]) < 1e-6;
+  return {
+    ...q,
+    marks: [{ kind: 'notch', name: 'shoulder seam', at: pointAlong(path, fromStart ? back : whole - back) }],
+  };
+}
 
 const interfacing = (p: Panel): Panel => ({
   ...p,

@@ -1,4 +1,5 @@
 import { type Point, reversed, type Segment } from '../../../draft/curve.ts';
+import { insetCentre } from '../../../draft/inset.ts';
 import { dartOn, edgeLength, pointAlong, sewnLength, sewnWidthAt, widthAt } from '../../../draft/measure.ts';
 import { type Edge, edge, type Panel } from '../../../draft/panel.ts';
 import { levelOfLength, straight } from '../../../draft/shape.ts';
@@ -8,7 +9,7 @@ import { type Cm, cm } from '../../../units/length.ts';
 import { foldOrSeam } from '../../cloth.ts';
 import { movedFigures, SHORT_OF_BUST } from '../../common/bodice/bust-dart.ts';
 import { type BustTurn, bustTurn, turnedDartFigures, turnedFront } from '../../common/bodice/bust-turn.ts';
-import { closingBands, closingFigures } from '../../common/bodice/closing.ts';
+import { closingBands, closingFigures, halfOverlap } from '../../common/bodice/closing.ts';
 import { facings } from '../../common/bodice/facings.ts';
 import { backTakes, heightsShape } from '../../common/bodice/heights-plan.ts';
 import { type BodicePlan, type Marked, planBodice } from '../../common/bodice/plan.ts';
@@ -141,10 +142,13 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
       v.shaping === 'princess-armhole' ? Math.max(blade[1], m.armhole) : blade[1],
     ]),
   ];
-  const cutPanels = cut.flatMap((f) => f.panels);
+  const overlap = halfOverlap(c);
+  const cutPanels = cut.flatMap((f) =>
+    f.panels.map((q) => (f.face === 'front' ? insetCentre(q, overlap) : q)),
+  );
   const sewn = cm(2 * sewnLength(faces.front, 'waist') + 2 * sewnLength(faces.back, 'waist'));
   const linings = c.input.brief.lining ? cutPanels.map((p1) => lining(c, p1)) : [];
-  const bands = closingBands(c, faces.front);
+  const bands = closingBands(c, m, faces.front);
   const panels = [...cutPanels, ...bands, ...facings(c, v, faces), ...linings];
   const side = FACES.map((face) => sewnLength(faces[face], 'side'));
   const armhole = cm(FACES.reduce((sum, f) => sum + sewnLength(faces[f], 'armhole'), 0));

@@ -1,4 +1,5 @@
 import { endOf, type Point, reversed, type Segment, startOf } from '../../../draft/curve.ts';
+import { insetCentre } from '../../../draft/inset.ts';
 import { dartOn, edgeLength, pointAlong, sewnLength, sewnWidthAt } from '../../../draft/measure.ts';
 import { edge, edgeOf, type InnerDart, type Panel, type PanelMark } from '../../../draft/panel.ts';
 import { pathLength } from '../../../draft/path.ts';
@@ -12,7 +13,7 @@ import { roundLength } from '../../../units/rounding.ts';
 import { foldOrSeam } from '../../cloth.ts';
 import { movedFigures, SHORT_OF_BUST } from '../../common/bodice/bust-dart.ts';
 import { type BustTurn, bustTurn, turnedDartFigures, turnedFront } from '../../common/bodice/bust-turn.ts';
-import { closingBands, closingFigures } from '../../common/bodice/closing.ts';
+import { closingBands, closingFigures, halfOverlap } from '../../common/bodice/closing.ts';
 import { facings } from '../../common/bodice/facings.ts';
 import { type BodicePlan, type Marked, planBodice } from '../../common/bodice/plan.ts';
 import { quarterShape } from '../../common/bodice/quarter-plan.ts';
@@ -227,7 +228,9 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
   });
   // Where a princess seam spreads the hem is lifted at it too.
   const cutPanels = cut.flatMap((f) =>
-    f.panels.map((q) => (v.flare > 0 && f.panels.length > 1 ? squareHem(q, 'hem') : q)),
+    f.panels
+      .map((q) => (v.flare > 0 && f.panels.length > 1 ? squareHem(q, 'hem') : q))
+      .map((q) => (f.face === 'front' ? insetCentre(q, halfOverlap(c)) : q)),
   );
   const linings = c.input.brief.lining ? cutPanels.map((q) => lining(c, q)) : [];
   const waists = { front: lineY(front, 'waist'), back: m.waistBack };
@@ -247,11 +250,11 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
   const armhole = cm(FACES.reduce((sum, f) => sum + sewnLength(faces[f], 'armhole'), 0));
   const neck = cm(2 * FACES.reduce((sum, f) => sum + sewnLength(faces[f], 'neck'), 0));
   const side = sewnLength(faces.back, 'side');
-  const hem = cm(2 * cutPanels.reduce((sum, q) => sum + edgeLength(q, 'hem'), 0));
+  const hem = cm(2 * cutPanels.reduce((sum, q) => sum + edgeLength(q, 'hem') + (q.beside ?? 0), 0));
   const whole = c.opens === 'centre-front';
   return {
     ...none,
-    panels: [...cutPanels, ...closingBands(c, faces.front), ...facings(c, v, faces), ...linings],
+    panels: [...cutPanels, ...closingBands(c, m, faces.front), ...facings(c, v, faces), ...linings],
     sewn: { armhole, neck },
     arm: armEnds(faces.back, m.waistBack),
     neckline: neckEnds(faces.front, faces.back, m.waistBack),

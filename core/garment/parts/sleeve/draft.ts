@@ -43,7 +43,7 @@ export function draftSleeve(c: PartContext, v: SleeveValues): SleeveDraft {
   const { panel, overSwung } = sleevePanel(c, v, plan);
   const cloth = edgeLength(panel, 'cap');
   const sewn = sewnLength(panel, 'cap');
-  const cuff = m.cuff ? [cuffPanel(c, m.cuff)] : [];
+  const cuff = m.cuff ? cuffPanels(c, v, m.cuff) : [];
   const lining = c.input.brief.lining ? [liningOf(c, panel, m.cuff !== null)] : [];
   const measured = [
     onPanel(c, 'cap-round', 'cap, along its seam', cloth),
@@ -223,6 +223,59 @@ function sleevePanel(
 }
 
 const overlapOf = (v: SleeveValues) => (v.cuffCloses === 'buttons' ? 2 : 0);
+
+/** A sleeve that is buttoned at its cuff opens above it by this, the strip that binds it is so wide when it is cut, cm (common practice). */
+const PLACKET = { opens: 8, wide: 5 } as const;
+
+/** The cuff, the interfacing of its outer half, and what binds the opening above it. */
+function cuffPanels(c: PartContext, v: SleeveValues, size: { length: number; depth: number }): Panel[] {
+  const cuff = cuffPanel(c, size);
+  const flat = (
+    id: string,
+    name: string,
+    layer: Panel['layer'],
+    w: number,
+    h: number,
+    note: string,
+  ): Panel => ({
+    ...cuff,
+    id: c.id(id),
+    name,
+    layer,
+    edges: [
+      edge('end', 'end', straight([0, 0], [w, 0]), ZERO),
+      edge('outer', 'outer edge', straight([w, 0], [w, h]), ZERO),
+      edge('other', 'other end', straight([w, h], [0, h]), ZERO),
+      edge('sleeve', 'inner edge', straight([0, h], [0, 0]), ZERO),
+    ],
+    marks: [],
+    note,
+  });
+  const inside = edgeLength(cuff, 'end');
+  return [
+    cuff,
+    flat(
+      'cuff-interfacing',
+      'cuff, interfacing',
+      'interfacing',
+      inside / 2,
+      size.length,
+      'without allowances, the outer half',
+    ),
+    ...(v.cuffCloses === 'none'
+      ? []
+      : [
+          flat(
+            'placket',
+            'sleeve placket',
+            'outer',
+            c.stepped(cm(PLACKET.wide)),
+            c.stepped(cm(2 * PLACKET.opens + 2)),
+            `binds an opening of ${p(cm(PLACKET.opens))} above the cuff, in the back half of the sleeve; allowances are in it`,
+          ),
+        ]),
+  ];
+}
 
 const cuffPanel = (c: PartContext, cuff: { length: number; depth: number }): Panel => {
   const inside = cuff.depth - 2 * c.allowances.band;

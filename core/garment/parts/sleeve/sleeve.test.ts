@@ -131,6 +131,8 @@ describe('the end of a sleeve', () => {
     expect(s.pieces.filter((x) => x.panel.startsWith('sleeve.')).map((x) => [x.name, x.count])).toEqual([
       ['sleeve', 2],
       ['cuff', 2],
+      ['sleeve placket', 2],
+      ['cuff, interfacing', 2],
     ]);
   });
   it('elastic is 2 cm less than the arm there, for both sleeves', () => {
