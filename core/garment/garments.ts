@@ -125,7 +125,14 @@ export const GARMENTS: readonly NamedGarment[] = [
     id: 'jacket',
     name: 'jacket, buttoned in front',
     parts: [
-      { part: 'long-bodice', zip: 'centre-front', closes: 'buttons', neckline: 'v', neckFront: '18 cm' },
+      {
+        part: 'long-bodice',
+        worn: 'jacket',
+        zip: 'centre-front',
+        closes: 'buttons',
+        neckline: 'v',
+        neckFront: '18 cm',
+      },
       { part: 'sleeve', shape: 'fitted' },
     ],
   },
@@ -150,6 +157,7 @@ export const GARMENTS: readonly NamedGarment[] = [
     parts: [
       {
         part: 'long-bodice',
+        worn: 'coat',
         below: '62 cm',
         flare: '4 cm',
         zip: 'centre-front',
@@ -166,6 +174,7 @@ export const GARMENTS: readonly NamedGarment[] = [
     parts: [
       {
         part: 'long-bodice',
+        worn: 'coat',
         below: '58 cm',
         flare: '5 cm',
         zip: 'centre-front',

@@ -18,6 +18,8 @@ const KNEE_MORE = 2;
 const KNEE_ABOVE_MIDDLE = 5;
 /** The front of a leg is narrower than half by this, the back wider, cm (common practice). */
 export const FRONT_LESS = 1;
+/** About so far below the crotch lies the knee, cm (common practice). */
+const TO_KNEE = 32;
 /** Short legs narrow by this from the thigh to the hem where no hem is briefed, cm (common practice). */
 const SHORT_TAPER = 2;
 
@@ -163,6 +165,11 @@ export function planLegs(
   const kneeAt =
     net('waist-to-knee') ?? (d === null || l === null || !long ? null : d + l / 2 - KNEE_ABOVE_MIDDLE);
   const below = kneeAt !== null && d !== null && l !== null && d + l > kneeAt + 3 && kneeAt > d + 3;
+  // A short leg ends near its thigh, whose back is wider by its longer extension; towards the knee less and less of that.
+  const apart =
+    below || front.marked === null || back.marked === null || l === null
+      ? FRONT_LESS
+      : Math.max(FRONT_LESS, ((back.marked - front.marked) / 2) * (1 - l / TO_KNEE));
   const halves = (f: Figure): Figure =>
     f.finished === null
       ? f
@@ -174,8 +181,10 @@ export function planLegs(
               term(
                 'share',
                 face === 'front' ? 'front, narrower' : 'back, wider',
-                face === 'front' ? -FRONT_LESS : FRONT_LESS,
-                'The seams lie a little to the front (common practice).',
+                face === 'front' ? -apart : apart,
+                apart > FRONT_LESS
+                  ? 'Near the thigh the back is wider, as its extension is longer than the front’s.'
+                  : 'The seams lie a little to the front (common practice).',
               ),
             ]),
           ),

@@ -1,4 +1,4 @@
-import { endOf, lengthOf, type Point, reversed, type Segment } from '../../draft/curve.ts';
+import { endOf, lengthOf, type Point, reversed, type Segment, startOf } from '../../draft/curve.ts';
 import { type Dart, type Edge, edge, type LineAcross, type Panel } from '../../draft/panel.ts';
 import { seamThrough, straight } from '../../draft/shape.ts';
 import { type Cm, cm } from '../../units/length.ts';
@@ -48,13 +48,18 @@ const upright = (a: Point, b: Point): Segment => [
   [b[0], b[1] - (b[1] - a[1]) * 0.4],
   b,
 ];
-/** The curve of the crotch: upright where it leaves the centre, level where it reaches its point. */
-const crotchCurve = (from: Point, to: Point): Segment => [
-  from,
-  [from[0], from[1] + (to[1] - from[1]) * 0.72],
-  [to[0] * 0.55, to[1]],
-  to,
-];
+/** The curve of the crotch: upright where it leaves the centre, square to the inside leg where it reaches its point, so that both legs' seams run on into each other there. */
+function crotchCurve(from: Point, to: Point, inseam: Segment): Segment {
+  const [a, b] = [startOf(inseam), inseam[1] as Point];
+  const lean = Math.atan2(b[0] - a[0], b[1] - a[1]);
+  const reach = Math.abs(to[0]) * 0.45;
+  return [
+    from,
+    [from[0], from[1] + (to[1] - from[1]) * 0.72],
+    [to[0] + reach * Math.cos(lean), to[1] - reach * Math.sin(lean)],
+    to,
+  ];
+}
 
 /**
  * Front and back of one leg. The side seams below the hip are alike by construction; the back's crotch point is lowered
@@ -77,7 +82,9 @@ export function legShapes(
   const point = (face: Face, drop: number): Point => [-q.extends[face], q.crotch + drop];
   const upperInseam = (face: Face, drop: number, y: number): Segment[] => {
     const [from, to]: [Point, Point] = [point(face, drop), [inner[face], y]];
-    return kneeY === null ? straight(from, to) : seamThrough([from, to]);
+    return kneeY === null
+      ? straight(from, to)
+      : seamThrough([from, to], (to[0] - from[0]) / (to[1] - from[1]));
   };
   let hemY: number;
   if (kneeY === null) {
@@ -110,7 +117,10 @@ export function legShapes(
       side,
       hem: straight(hemOut, hemIn),
       inseam: [...lower(hemIn, [i, low2]), ...reversed(upperInseam(face, down, low2))],
-      crotch: reversed([...upper[face].centre, crotchCurve(endOf(upper[face].centre.at(-1)!), crotchPoint)]),
+      crotch: reversed([
+        ...upper[face].centre,
+        crotchCurve(endOf(upper[face].centre.at(-1)!), crotchPoint, upperInseam(face, down, low2)[0]!),
+      ]),
       darts: upper[face].darts,
       sideAtCrotch: xAt(leg, q.crotch),
       crotchPoint,

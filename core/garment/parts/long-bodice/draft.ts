@@ -183,12 +183,11 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
       open,
       sideDart: bustDart.length > 0 ? { intake, length: bustDart[1]!.marked! } : null,
     });
-  let shift: number = turn.balance;
-  let drawn = shaped(shift);
-  for (let i = 0; i < 6 && Math.abs(goal - edgeLength(drawn, 'side')) > 1e-6; i++) {
-    shift += goal - edgeLength(drawn, 'side');
-    drawn = shaped(shift);
-  }
+  const off = (shift: number) => goal - edgeLength(shaped(shift), 'side');
+  const shift = rootFrom(off, turn.balance);
+  // No shift makes both as long: the heights belong to no one body.
+  if (shift === null) return none;
+  const drawn = shaped(shift);
   // One lift for both, so that the seam stays as long; the hip line stays on the panel.
   const room = below - (at('back').hipLevel ?? 0) - 0.5;
   const lift = Math.min(room, (hemLift(drawn, 'hem') + hemLift(behind, 'hem')) / 2);
@@ -285,6 +284,23 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
       onPanel(c, 'centre-back-length', 'centre back, neck to hem', edgeLength(faces.back, 'centre')),
     ],
   };
+}
+
+/** Where a falling difference is nothing, by secants from a first guess, to a thousandth of a millimetre; null where they find none. */
+function rootFrom(off: (x: number) => number, first: number): number | null {
+  let [a, fa] = [first, off(first)];
+  let b = a + fa;
+  for (let i = 0; i < 24; i++) {
+    if (Math.abs(fa) < 1e-6) return a;
+    const fb = off(b);
+    if (Math.abs(fb) < 1e-6) return b;
+    const slope = (fb - fa) / (b - a || 1e-9);
+    // Never further than twenty centimetres at once: a side that bends hard is felt out.
+    const step = Math.abs(slope) < 0.05 ? Math.sign(fb) * 2 : -fb / slope;
+    [a, fa] = [b, fb];
+    b += Math.max(-20, Math.min(20, step));
+  }
+  return Math.abs(fa) < 0.01 ? a : null;
 }
 
 /** Down to where a panel has a width: a hem that is lifted at a seam leaves it none below. */

@@ -16,6 +16,11 @@ const beneath = (what: string, max: number) =>
 /** What the brief asks about a bodice without a waist seam: a jacket, a coat, a sheath. */
 export const FIELDS = {
   plan: PLAN,
+  worn: choice('Cut as', [
+    ['dress', 'a dress or sheath'],
+    ['jacket', 'a jacket'],
+    ['coat', 'a coat'],
+  ]),
   below: {
     kind: 'length',
     label: 'Length below the waist',

@@ -12,8 +12,9 @@ import { allowanceList, PINS, pieces, threadAndNeedle, tripCaution } from '../..
 import { walkChecks } from '../../common/walk.ts';
 import { definePart, type OpeningMade, type PartContext } from '../../part.ts';
 import { FACES } from '../../tables/darts.ts';
+import { type EaseRule, easeFor, outerEase } from '../../tables/fit.ts';
 import { draftLong, type LongDraft } from './draft.ts';
-import { FIELDS, type LongValues, OVER } from './fields.ts';
+import { FIELDS, isOver, type LongValues, OVER } from './fields.ts';
 import { longPicture } from './picture.ts';
 
 /** Below this it reaches the hip on most bodies, and needs its girth, cm (house figure). */
@@ -70,16 +71,17 @@ export const longBodice = definePart({
       'waist-to-floor',
     ],
   }),
-  lines: (v, { stepped }) =>
+  lines: (v, c) =>
     quarterLines(
       v.plan,
       OVER.map(([zone, field]) => ({
         zone,
+        ...outerOf(c, v, zone),
         cup: zone === 'bust',
         needed: zone !== 'hip' || v.below > REACHES_HIP,
         over: v[field],
       })),
-      stepped,
+      c.stepped,
     ),
   draft: draftLong,
   figures: (_, v, d) => [
@@ -168,6 +170,24 @@ function longChecks(c: PartContext, v: LongValues, d: LongDraft, opening: Openin
       }),
     );
   return found;
+}
+
+/** A jacket’s or coat’s own ease, where nothing beneath it was stated and the house has no figure of its own. */
+function outerOf(
+  c: Pick<PartContext, 'input'>,
+  v: LongValues,
+  zone: 'bust' | 'waist' | 'hip',
+): { readonly ease?: EaseRule } {
+  const { brief, house } = c.input;
+  if (v.worn === 'dress' || isOver(v) || v.plan === 'quarter' || house.ease[zone]?.[brief.fit] !== undefined)
+    return {};
+  const rule = outerEase(
+    v.worn,
+    zone,
+    brief.fit,
+    (z) => easeFor(z, brief.fit, 'workroom', 'shoulder', house.ease).ease,
+  );
+  return rule ? { ease: rule } : {};
 }
 
 /** What is worn beneath has to find room, line by line, as marked. */
