@@ -39,8 +39,8 @@ test('a second garment in one order: added, briefed, measured with the first, ma
   await expect(page).toHaveURL(new RegExp(`/orders/${orderId}$`));
   await page.goto(`/orders/${orderId}/measure`);
   await page.getByRole('button', { name: 'Take up the tape' }).click();
-  // A skirt by itself never asks for the bust, which the tape comes to first.
-  await expect(page.getByRole('heading', { name: /^bust/ })).toBeVisible();
+  // A skirt by itself never asks for the high bust, which the tape comes to first.
+  await expect(page.getByRole('heading', { name: /^high bust/ })).toBeVisible();
 });
 
 test('a block is adapted by steps, each taken back by itself, kept as the client’s own, and begun from', async ({

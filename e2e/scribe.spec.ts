@@ -3,6 +3,7 @@ import { byApi, call, expect, inDatabase, inTheBook, newSkirt, signIn, takeUpTap
 
 /** One invented client’s figures, cm, for all that a day dress asks. */
 const HERS: Readonly<Record<string, number>> = {
+  'high-bust': 88,
   bust: 92,
   waist: 74,
   'high-hip': 90,
