@@ -127,9 +127,34 @@ function spread(callouts: readonly Callout[], line: number, top: number): Callou
     const below = ys.length > 0 ? ys.at(-1)! - column.at(-1)!.label[1] : 0;
     // What was pushed down is shared above and below, as far as the drawing's top.
     const up = Math.min(below / 2, Math.max(0, (ys[0] ?? 0) - top));
-    column.forEach((c, i) => void out.push({ ...c, label: [x, ys[i]! - up] }));
+    out.push(...uncrossed(column.map((c, i) => ({ ...c, label: [x, ys[i]! - up] as const }))));
   }
   return out;
+}
+
+/** Letters of one column, two of them changed about wherever the lines to their places cross. */
+function uncrossed(column: Callout[]): Callout[] {
+  const made = [...column];
+  // Each change shortens the lines, so that it ends; bounded all the same.
+  for (let n = 0, changed = true; changed && n < made.length; n++) {
+    changed = false;
+    for (let i = 0; i < made.length; i++)
+      for (let j = i + 1; j < made.length; j++) {
+        const [a, b] = [made[i]!, made[j]!];
+        if (!crosses(a.label, a.at, b.label, b.at)) continue;
+        made[i] = { ...b, label: a.label };
+        made[j] = { ...a, label: b.label };
+        changed = true;
+      }
+  }
+  return made;
+}
+
+/** Whether two lines cross between their ends. */
+function crosses(a: Point, b: Point, c: Point, d: Point): boolean {
+  const side = (p: Point, q: Point, r: Point) =>
+    (q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0]);
+  return side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0;
 }
 
 /** Panels that are drawn: one of each that is cut from the outer cloth. */
