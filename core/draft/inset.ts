@@ -1,24 +1,9 @@
 import { cm } from '../units/length.ts';
-import { endOf, startOf } from './curve.ts';
-import { pointAlong } from './measure.ts';
+import { endOf, reversed, startOf } from './curve.ts';
 import { liesOn } from './move-dart.ts';
 import type { Edge, Panel } from './panel.ts';
-import { between, pathLength } from './path.ts';
+import { alongAtX, between, pathLength } from './path.ts';
 import { straight } from './shape.ts';
-
-/** How far along a path it first is so far from the centre, walked from its start; null where it never is, cm. */
-function reaches(path: Edge['path'], x: number, fromEnd: boolean): number | null {
-  const whole = pathLength(path);
-  const at = (d: number) => pointAlong(path, fromEnd ? whole - d : d)[0] - x;
-  let [low, high] = [0, whole as number];
-  if (at(low) > 1e-9 || at(high) < -1e-9) return null;
-  for (let i = 0; i < 50; i++) {
-    const middle = (low + high) / 2;
-    if (at(middle) < 0) low = middle;
-    else high = middle;
-  }
-  return fromEnd ? whole - high : high;
-}
 
 /**
  * A half whose centre edge lies so far beside its centre line, since a band sewn to it covers the rest: the edges that
@@ -29,8 +14,9 @@ export function insetCentre(panel: Panel, by: number): Panel {
   if (i < 0 || by <= 0) return panel;
   const n = panel.edges.length;
   const [before, after] = [panel.edges[(i + n - 1) % n]!, panel.edges[(i + 1) % n]!];
-  const [ends, begins] = [reaches(before.path, by, true), reaches(after.path, by, false)];
-  if (ends === null || begins === null) return panel;
+  const [fromEnd, begins] = [alongAtX(reversed(before.path), by), alongAtX(after.path, by)];
+  if (fromEnd === null || begins === null) return panel;
+  const ends = pathLength(before.path) - fromEnd;
   const [lower, upper] = [between(before.path, 0, ends), between(after.path, begins, pathLength(after.path))];
   const edges = panel.edges.map((e): Edge => {
     if (e === before) return { ...e, path: lower };

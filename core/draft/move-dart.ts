@@ -1,8 +1,8 @@
 import { type Cm, cm } from '../units/length.ts';
-import { endOf, mapped, type Point, reversed, type Segment, startOf } from './curve.ts';
+import { endOf, lengthOf, mapped, type Point, pointAt, reversed, type Segment, startOf } from './curve.ts';
 import { edgeLength, pointAlong } from './measure.ts';
 import { type Dart, type Edge, edgeOf, type Panel } from './panel.ts';
-import { alongOf, between, pathLength } from './path.ts';
+import { about, between, pathLength } from './path.ts';
 import { BENDS, flared, seamThrough } from './shape.ts';
 
 /** A turn about a point. */
@@ -119,8 +119,8 @@ export function moveDart(panel: Panel, id: string, to: MovedTo, pivot: Point): P
   };
   const turnsWith = (at: Point): boolean => {
     const on = panel.edges.findIndex((e) => liesOn(e.path, at));
-    if (on === from) return alongOf(own, at).along < dart.at === up;
-    if (on === target) return alongOf(goal, at).along > to.along === up;
+    if (on === from) return about(own, at) < dart.at === up;
+    if (on === target) return about(goal, at) > to.along === up;
     return up ? on > target && on < from : on > from && on < target;
   };
   const marks = panel.marks.map((m) => (turnsWith(m.at) ? { ...m, at: turn(m.at) } : m));
@@ -130,28 +130,31 @@ export function moveDart(panel: Panel, id: string, to: MovedTo, pivot: Point): P
 /** Whether a point lies on a path, to half a millimetre, at one of its ends or between. */
 export const liesOn = (path: readonly Segment[], at: Point): boolean => path.some((s) => nearPath(s, at));
 
-const nearPath = (s: Segment, p: Point): boolean => {
+/** Whether it lies on this segment. */
+function nearPath(s: Segment, p: Point): boolean {
+  // Outside of the box of its control points it lies nowhere on it.
+  for (const k of [0, 1] as const) {
+    let [least, most] = [s[0][k], s[0][k]];
+    for (const q of s) {
+      least = Math.min(least, q[k]);
+      most = Math.max(most, q[k]);
+    }
+    if (p[k] < least - 0.05 || p[k] > most + 0.05) return false;
+  }
   const steps = s.length === 2 ? 1 : 24;
-  const of = (t: number): Point =>
-    s.length === 2
-      ? [s[0][0] + (s[1][0] - s[0][0]) * t, s[0][1] + (s[1][1] - s[0][1]) * t]
-      : pointOn(s as readonly [Point, Point, Point, Point], t);
-  for (let i = 0; i < steps; i++) {
-    const [a, b] = [of(i / steps), of((i + 1) / steps)];
+  let a = startOf(s);
+  for (let i = 1; i <= steps; i++) {
+    const b = i === steps ? endOf(s) : pointAt(s, i / steps);
     const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
-    if (length === 0) continue;
-    const t = ((p[0] - a[0]) * (b[0] - a[0]) + (p[1] - a[1]) * (b[1] - a[1])) / length ** 2;
-    const off = Math.abs((p[0] - a[0]) * (b[1] - a[1]) - (p[1] - a[1]) * (b[0] - a[0])) / length;
-    if (t > -1e-6 && t < 1 + 1e-6 && off < 0.05) return true;
+    if (length > 0) {
+      const t = ((p[0] - a[0]) * (b[0] - a[0]) + (p[1] - a[1]) * (b[1] - a[1])) / length ** 2;
+      const off = Math.abs((p[0] - a[0]) * (b[1] - a[1]) - (p[1] - a[1]) * (b[0] - a[0])) / length;
+      if (t > -1e-6 && t < 1 + 1e-6 && off < 0.05) return true;
+    }
+    a = b;
   }
   return false;
-};
-const pointOn = (s: readonly [Point, Point, Point, Point], t: number): Point => {
-  const u = 1 - t;
-  const of = (i: 0 | 1) =>
-    u * u * u * s[0][i] + 3 * u * u * t * s[1][i] + 3 * u * t * t * s[2][i] + t * t * t * s[3][i];
-  return [of(0), of(1)];
-};
+}
 
 /**
  * A seam that runs through a point, with one direction there, as two curves.
@@ -212,11 +215,14 @@ function alike(length: (i: 0 | 1, held: number) => number): readonly [number, nu
   if (Math.abs(first - second) <= SEAM_APART) return [usual, usual];
   const i = first > second ? 0 : 1;
   const goal = Math.min(first, second) + SEAM_APART;
-  let [low, high] = [LEAST_HELD, usual];
-  for (let n = 0; n < 12; n++) {
-    const middle = (low + high) / 2;
-    if (length(i, middle) > goal) high = middle;
-    else low = middle;
+  // The length falls evenly enough with what is held for three steps along its chord.
+  let [low, high, short, long] = [LEAST_HELD, usual, length(i, LEAST_HELD), Math.max(first, second)];
+  let held = low;
+  for (let n = 0; n < 3 && short < goal; n++) {
+    held = low + ((high - low) * (goal - short)) / (long - short || 1);
+    const made = length(i, held);
+    if (made > goal) [high, long] = [held, made];
+    else [low, short] = [held, made];
   }
   return i === 0 ? [low, usual] : [usual, low];
 }
@@ -276,11 +282,15 @@ export function cutApart(
     ([x, y], i): Point => [x + (below?.spread ?? 0) * (i === 0 ? 1 : -1), y],
   ) as [Point, Point];
   const spread = (from: Point, to: Point): Segment[] => (below?.spread ? [[from, to]] : []);
+  const belowOf = (i: 0 | 1): Point => below?.waist?.[i] ?? below?.after[0] ?? ends[i];
   const drawn = (i: 0 | 1, held: number): Segment[] =>
     below
       ? seamDown(a.legs[i], over, below.waist?.[i] ?? null, below.after, ends[i], held)
       : seamOver(a.legs[i], over, ends[i], held);
-  const keeps = alike((i, h) => pathLength(drawn(i, h)));
+  // Below the point nothing depends on it where the seam goes on to a hem: what lies there is measured once.
+  const upper = (i: 0 | 1, h: number): number => lengthOf(seamOver(a.legs[i], over, belowOf(i), h)[0]!);
+  const rest = below ? ([0, 1] as const).map((i) => pathLength(drawn(i, 1 / 3)) - upper(i, 1 / 3)) : null;
+  const keeps = alike((i, h) => (rest ? upper(i, h) + rest[i]! : pathLength(drawn(i, h))));
   const down = (i: 0 | 1): Segment[] => drawn(i, keeps[i]);
   const outerEdges = [
     ...edges([...panel.edges.slice(0, a.index).map(whole), part(a, a.before)]),

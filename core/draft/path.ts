@@ -1,5 +1,14 @@
 import { type Cm, cm } from '../units/length.ts';
-import { lengthOf, type Point, parameterAt, pointAt, type Segment, stretch } from './curve.ts';
+import {
+  endOf,
+  lengthOf,
+  type Point,
+  parameterAt,
+  pointAt,
+  type Segment,
+  startOf,
+  stretch,
+} from './curve.ts';
 
 /** Length of a path, cm. */
 export const pathLength = (path: readonly Segment[]): Cm => cm(path.reduce((sum, s) => sum + lengthOf(s), 0));
@@ -66,6 +75,43 @@ export function alongOf(
       if (off < best.off) best = { along: begun + at, off };
     }
     begun += length;
+  }
+  return best;
+}
+
+/** How far along a path it first lies so far from the centre, cm; null where it never does. */
+export function alongAtX(path: readonly Segment[], x: number): number | null {
+  let begun = 0;
+  for (const s of path) {
+    const [a, b] = [startOf(s)[0] - x, endOf(s)[0] - x];
+    if (Math.abs(a) < 1e-9) return begun;
+    if (a * b <= 0) {
+      let [low, high] = [0, 1];
+      for (let i = 0; i < 40; i++) {
+        const middle = (low + high) / 2;
+        if ((pointAt(s, middle)[0] - x) * a > 0) low = middle;
+        else high = middle;
+      }
+      return begun + lengthOf(stretch(s, 0, low));
+    }
+    begun += lengthOf(s);
+  }
+  return null;
+}
+
+/** About how far along a path the place nearest to a point lies, cm, to a few millimetres. */
+export function about(path: readonly Segment[], [x, y]: Point): number {
+  let [best, near, begun] = [0, Number.POSITIVE_INFINITY, 0];
+  for (const s of path) {
+    const n = s.length === 2 ? 64 : 24;
+    let last = startOf(s);
+    for (let i = 0; i <= n; i++) {
+      const at = pointAt(s, i / n);
+      begun += Math.hypot(at[0] - last[0], at[1] - last[1]);
+      last = at;
+      const off = Math.hypot(at[0] - x, at[1] - y);
+      if (off < near) [near, best] = [off, begun];
+    }
   }
   return best;
 }

@@ -1,4 +1,4 @@
-import { type Point, reversed, type Segment, startOf } from './curve.ts';
+import { directionAt, endOf, type Point, reversed, type Segment, startOf } from './curve.ts';
 import { pointAlong } from './measure.ts';
 import type { Edge, Panel } from './panel.ts';
 import { between, pathLength } from './path.ts';
@@ -10,6 +10,7 @@ const LIFT = 0.3;
 /** No hem is lifted or lowered at a seam by more than this part of its own length. */
 const MOST = 0.25;
 
+const backwards = ([x, y]: Point): Point => [-x, -y];
 const unit = (from: Point, to: Point): Point => {
   const d = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1;
   return [(to[0] - from[0]) / d, (to[1] - from[1]) / d];
@@ -27,9 +28,8 @@ function hemOf(panel: Panel, id: string) {
   const held = [before, after].findIndex((e) => e.fold || e.id === 'centre');
   const middle = held === 0 ? 0 : held === 1 ? length : length / 2;
   const ends = seams.map((seam, k) => {
-    const corner = startOf(seam[0]!);
-    const s = unit(corner, pointAlong(seam, 0.1));
-    const h = unit(corner, pointAlong(hem.path, k === 0 ? 0.1 : length - 0.1));
+    const s = directionAt(seam[0]!, 0);
+    const h = k === 0 ? directionAt(hem.path[0]!, 0) : backwards(directionAt(hem.path.at(-1)!, 1));
     const lean = Math.PI / 2 - Math.acos(Math.max(-1, Math.min(1, s[0] * h[0] + s[1] * h[1])));
     const reach = k === 0 ? middle : length - middle;
     const leans = Math.abs(lean) >= LEAST && reach >= 0.5;
@@ -52,21 +52,30 @@ export const hemLift = (panel: Panel, id: string): number =>
  */
 export function squareHem(panel: Panel, id: string, by?: number): Panel {
   const { i, n, hem, length, middle, ends } = hemOf(panel, id);
-  const keeps: Point = pointAlong(hem.path, middle);
+  const keeps: Point =
+    middle === 0
+      ? startOf(hem.path[0]!)
+      : middle === length
+        ? endOf(hem.path.at(-1)!)
+        : pointAlong(hem.path, middle);
   const moved = ends.map(({ seam, lift: own, leans, reach }, k) => {
     if (by === undefined ? !leans : reach < 0.5 || Math.abs(by) < 1e-6)
       return { seam, half: half(hem.path, middle, length, k) };
     const lift = by ?? own;
     const corner = startOf(seam[0]!);
-    const s = unit(corner, pointAlong(seam, 0.1));
+    const s = directionAt(seam[0]!, 0);
     const low: Point = [corner[0] + s[0] * lift, corner[1] + s[1] * lift];
     const cut = lift > 0 ? between(seam, lift, pathLength(seam)) : [[low, corner] as const, ...seam];
     const end = startOf(cut[0]!);
-    const t = unit(end, pointAlong(cut, 0.1));
+    const t = directionAt(cut[0]!, 0);
     // Square to the seam, towards the hem's middle.
     const toward: Point = Math.sign(keeps[0] - end[0]) === Math.sign(-t[1]) ? [-t[1], t[0]] : [t[1], -t[0]];
-    const next = Math.max(0, Math.min(length, middle + (k === 0 ? -0.1 : 0.1)));
-    const along = unit(keeps, pointAlong(hem.path, next));
+    const along =
+      middle === 0
+        ? directionAt(hem.path[0]!, 0)
+        : middle === length
+          ? backwards(directionAt(hem.path.at(-1)!, 1))
+          : unit(keeps, pointAlong(hem.path, middle + (k === 0 ? -0.1 : 0.1)));
     const third = Math.hypot(end[0] - keeps[0], end[1] - keeps[1]) / 3;
     const curve: Segment = [
       keeps,

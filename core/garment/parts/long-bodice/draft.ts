@@ -2,7 +2,7 @@ import { endOf, type Point, reversed, type Segment, startOf } from '../../../dra
 import { insetCentre } from '../../../draft/inset.ts';
 import { dartOn, edgeLength, pointAlong, sewnLength, sewnWidthAt } from '../../../draft/measure.ts';
 import { edge, edgeOf, type InnerDart, type Panel, type PanelMark } from '../../../draft/panel.ts';
-import { pathLength } from '../../../draft/path.ts';
+import { alongAtX, pathLength } from '../../../draft/path.ts';
 import { BENDS, flared, levelFrom, levelOfLength, seamThrough, straight } from '../../../draft/shape.ts';
 import { hemLift, squareHem } from '../../../draft/square-hem.ts';
 import { TOLERANCE, term, ZERO } from '../../../figure/build.ts';
@@ -183,11 +183,16 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
       open,
       sideDart: bustDart.length > 0 ? { intake, length: bustDart[1]!.marked! } : null,
     });
-  const off = (shift: number) => goal - edgeLength(shaped(shift), 'side');
+  let drawn = shaped(turn.balance);
+  let drawnAt = turn.balance as number;
+  const off = (shift: number) => {
+    if (shift !== drawnAt) [drawn, drawnAt] = [shaped(shift), shift];
+    return goal - edgeLength(drawn, 'side');
+  };
+  // No shift that makes both as long: the heights belong to no one body.
   const shift = rootFrom(off, turn.balance);
-  // No shift makes both as long: the heights belong to no one body.
   if (shift === null) return none;
-  const drawn = shaped(shift);
+  off(shift);
   // One lift for both, so that the seam stays as long; the hip line stays on the panel.
   const room = below - (at('back').hipLevel ?? 0) - 0.5;
   const lift = Math.min(room, (hemLift(drawn, 'hem') + hemLift(behind, 'hem')) / 2);
@@ -213,7 +218,7 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
       ...(hip !== undefined && hip > (dart?.down[1] ?? over[1]) + 0.5 ? [[x, hip] as Point] : []),
     ];
     return cutFace(c, v, face, panel, over, {
-      along: alongTo(hem, x),
+      along: alongAtX(hem, x) ?? 0,
       waist: dart
         ? [
             [dart.at[0] - dart.intake / 2, dart.at[1]],
@@ -233,13 +238,16 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
   );
   const linings = c.input.brief.lining ? cutPanels.map((q) => lining(c, q)) : [];
   const waists = { front: lineY(front, 'waist'), back: m.waistBack };
+  const lows = new Map(
+    [...cut.flatMap((f) => f.panels), ...FACES.map((face) => faces[face])].map((q) => [q, lowest(q)]),
+  );
   const halfAt = (face: Face, depth: number): number | null => {
     // Below its dart a princess seam may spread: the width is that of both panels.
     const widths = (
       cut.find((f) => f.face === face)!.panels.length > 1 && depth > 0
         ? cut.find((f) => f.face === face)!.panels
         : [faces[face]]
-    ).map((q) => sewnWidthAt(q, Math.min(waists[face] + depth, lowest(q))));
+    ).map((q) => sewnWidthAt(q, Math.min(waists[face] + depth, lows.get(q)!)));
     return widths.some((w) => w === null) ? null : widths.reduce<number>((a, w) => a + w!, 0);
   };
   const girthAt = (depth: Cm): Cm | null => {
@@ -286,14 +294,14 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
   };
 }
 
-/** Where a falling difference is nothing, by secants from a first guess, to a thousandth of a millimetre; null where they find none. */
+/** Where a falling difference is nothing, by secants from a first guess, to a ten-thousandth of a millimetre; null where they find none. */
 function rootFrom(off: (x: number) => number, first: number): number | null {
   let [a, fa] = [first, off(first)];
   let b = a + fa;
   for (let i = 0; i < 24; i++) {
-    if (Math.abs(fa) < 1e-6) return a;
+    if (Math.abs(fa) < 1e-5) return a;
     const fb = off(b);
-    if (Math.abs(fb) < 1e-6) return b;
+    if (Math.abs(fb) < 1e-5) return b;
     const slope = (fb - fa) / (b - a || 1e-9);
     // Never further than twenty centimetres at once: a side that bends hard is felt out.
     const step = Math.abs(slope) < 0.05 ? Math.sign(fb) * 2 : -fb / slope;
@@ -314,17 +322,6 @@ const lowest = (q: Panel): number =>
       ),
     ),
   ) - 0.01;
-
-/** How far along a path that runs inward from the side it lies so far from the centre. */
-function alongTo(path: readonly Segment[], x: number): number {
-  let [low, high] = [0, pathLength(path) as number];
-  for (let i = 0; i < 50; i++) {
-    const middle = (low + high) / 2;
-    if (pointAlong(path, middle)[0] > x) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
-}
 
 const lineY = (panel: Panel, id: string): number => panel.lines.find((l) => l.id === id)!.y;
 
