@@ -2,7 +2,7 @@ import { cm } from '../units/length.ts';
 import { endOf, reversed, startOf } from './curve.ts';
 import { liesOn } from './move-dart.ts';
 import type { Edge, Panel } from './panel.ts';
-import { alongAtX, between, pathLength } from './path.ts';
+import { alongAtX, withoutStart } from './path.ts';
 import { straight } from './shape.ts';
 
 /**
@@ -16,8 +16,8 @@ export function insetCentre(panel: Panel, by: number): Panel {
   const [before, after] = [panel.edges[(i + n - 1) % n]!, panel.edges[(i + 1) % n]!];
   const [fromEnd, begins] = [alongAtX(reversed(before.path), by), alongAtX(after.path, by)];
   if (fromEnd === null || begins === null) return panel;
-  const ends = pathLength(before.path) - fromEnd;
-  const [lower, upper] = [between(before.path, 0, ends), between(after.path, begins, pathLength(after.path))];
+  const lower = reversed(withoutStart(reversed(before.path), fromEnd));
+  const upper = withoutStart(after.path, begins);
   const edges = panel.edges.map((e): Edge => {
     if (e === before) return { ...e, path: lower };
     if (e === after) return { ...e, path: upper };

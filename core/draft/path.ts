@@ -79,6 +79,20 @@ export function alongOf(
   return best;
 }
 
+/** The path without its first stretch of so many cm; no segment of the rest is cut apart. */
+export function withoutStart(path: readonly Segment[], by: number): readonly Segment[] {
+  let left = by;
+  for (const [i, s] of path.entries()) {
+    const length = lengthOf(s);
+    if (left < length - HAIR) {
+      const first = left <= HAIR ? s : stretch(s, parameterAt(s, left), 1);
+      return [first, ...path.slice(i + 1)];
+    }
+    left -= length;
+  }
+  return [];
+}
+
 /** How far along a path it first lies so far from the centre, cm; null where it never does. */
 export function alongAtX(path: readonly Segment[], x: number): number | null {
   let begun = 0;

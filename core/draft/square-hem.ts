@@ -1,7 +1,7 @@
 import { directionAt, endOf, type Point, reversed, type Segment, startOf } from './curve.ts';
 import { pointAlong } from './measure.ts';
 import type { Edge, Panel } from './panel.ts';
-import { between, pathLength } from './path.ts';
+import { between, pathLength, withoutStart } from './path.ts';
 
 /** A seam that leans by less than this has no corner worth a curve, radians. */
 const LEAST = 0.5 * (Math.PI / 180);
@@ -65,7 +65,7 @@ export function squareHem(panel: Panel, id: string, by?: number): Panel {
     const corner = startOf(seam[0]!);
     const s = directionAt(seam[0]!, 0);
     const low: Point = [corner[0] + s[0] * lift, corner[1] + s[1] * lift];
-    const cut = lift > 0 ? between(seam, lift, pathLength(seam)) : [[low, corner] as const, ...seam];
+    const cut = lift > 0 ? withoutStart(seam, lift) : [[low, corner] as const, ...seam];
     const end = startOf(cut[0]!);
     const t = directionAt(cut[0]!, 0);
     // Square to the seam, towards the hem's middle.
