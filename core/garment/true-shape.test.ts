@@ -217,4 +217,27 @@ describe('true shape, by outlines alone', () => {
     // Where lengths and cup belong to one body the table holds nearly always: told in one of ten at the most.
     expect(seen['armhole, back less front']!.off).toBeLessThan(420);
   }, 120_000);
+
+  const PLAIN = trueBody(seeded(4));
+  it.each([
+    ['a dart of 60 degrees', { 'neck-to-waist-front': PLAIN['neck-to-waist-back']! + 16 }, {}],
+    ['a front shorter than the back', { 'neck-to-waist-front': PLAIN['neck-to-waist-back']! - 3 }, {}],
+    ['a high bust over the bust', { 'high-bust': PLAIN.bust! + 6 }, {}],
+    ['a side height over the back length', { 'underarm-to-waist': PLAIN['neck-to-waist-back']! - 5 }, {}],
+    ['shoulders of 5 degrees', {}, { shape: { slope: 5 } }],
+    ['shoulders of 40 degrees', {}, { shape: { slope: 40 } }],
+    ['an across back wider than the bust allows', { 'across-back': PLAIN.bust! * 0.75 }, {}],
+  ] as const)('%s: told on the sheet, and the rest is drafted', (_, more, house) => {
+    for (const part of ['darted-bodice', 'long-bodice']) {
+      const s = sheetOf(
+        garmentSpec([{ part }], asLines({ ...PLAIN, ...more }), { house: { rounding: EXACT, ...house } }),
+      );
+      expect(s.checks.some((k) => k.state === 'warned' && k.sentence.length > 30)).toBe(true);
+      expect(s.checks.map((k) => k.sentence).join(' ')).not.toMatch(/NaN|undefined|leads to -/);
+      expect(s.figures.filter((f) => f.finished !== null).length).toBeGreaterThan(10);
+      for (const q of s.panels)
+        for (const [x, y] of q.edges.flatMap((e) => e.path.flat()))
+          expect(Number.isFinite(x) && Number.isFinite(y)).toBe(true);
+    }
+  });
 });

@@ -2,6 +2,7 @@ import type { Point, Segment } from '../../draft/curve.ts';
 import { edgeLength, sewnLength } from '../../draft/measure.ts';
 import { type Edge, edge, type Panel } from '../../draft/panel.ts';
 import { seamThrough, straight } from '../../draft/shape.ts';
+import { squareHem } from '../../draft/square-hem.ts';
 import { TOLERANCE, term } from '../../figure/build.ts';
 import type { Figure } from '../../figure/figure.ts';
 import { type Cm, cm } from '../../units/length.ts';
@@ -357,7 +358,7 @@ function half(
     edge('hem', 'hem', straight(foot, [0, q.length]), a.hem),
     edge('centre', `centre ${face}`, straight([0, q.length], centreNeck), cm(0), { fold: true }),
   ];
-  return {
+  const panel: Panel = {
     id: c.id(face),
     name: `top ${face}`,
     share: face,
@@ -372,6 +373,7 @@ function half(
     across: { centre: 'centre', side: 'side' },
     note: '',
   };
+  return squareHem(panel, 'hem');
 }
 
 function bandPanel(c: PartContext, length: Cm, width: Cm): Panel {

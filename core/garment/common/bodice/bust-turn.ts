@@ -26,6 +26,8 @@ const CLEAR = 2.5;
 const APART = 5;
 /** Above this one dart stands up: two, or princess seams, degrees and cm (common practice). */
 const WIDE = { degrees: 20, mouth: 8 } as const;
+/** A shoulder that slopes by less or more than this is asked about, degrees: 18 to 21 in three published schools (from memory). */
+const SLOPES = { least: 14, most: 26 } as const;
 /** Beyond this no cloth turns: the lengths belong to no one body, degrees. */
 const MOST = 45;
 
@@ -184,6 +186,14 @@ export function turnChecks(c: PartContext, t: BustTurn, intake: Cm, hasOne: bool
             `Bust dart ${n(t.angle)}° by the lengths${t.byCup === null ? '' : `, ${n(t.byCup)}° by the cup`}; the front side-neck stands ${p(t.balance)} above the back’s.`,
           ),
   ];
+  if (t.m.slope < SLOPES.least || t.m.slope > SLOPES.most)
+    found.push(
+      warn(
+        c.id('slope'),
+        c.id('shoulder'),
+        `The shoulders slope ${n(t.m.slope)}°: front and back together are usually 36 to 42 (three published schools, from memory). Look at the house rule for the slope, or pin the shoulders at the toile.`,
+      ),
+    );
   const marked = angleOfMouth(t.cut, intake);
   if (hasOne && (marked > WIDE.degrees || intake > WIDE.mouth))
     found.push(

@@ -43,9 +43,13 @@ export function angleByLengths(l: DartLengths): number | null {
   return ((Math.acos(open) - Math.acos(closed)) * 180) / Math.PI;
 }
 
-/** The angle that the cup leads one to expect, degrees: own estimates, to be proved on toiles; null where neither was read. */
+/** The angle that the cup leads one to expect, degrees: own estimates, to be proved on toiles; null where neither was read, or the high bust as more than the bust. */
 export const angleByCup = (bust: number, high: number | null, under: number | null): number | null =>
-  high !== null ? 6 + 2 * (bust - high) : under !== null ? 14 + 1.75 * Math.max(0, bust - under - 13) : null;
+  high !== null && high <= bust
+    ? 6 + 2 * (bust - high)
+    : under !== null
+      ? 14 + 1.75 * Math.max(0, bust - under - 13)
+      : null;
 
 /** The angle of an average bust, degrees, where nothing was read that says more (a published block’s steps, from memory). */
 export const usualAngle = (bust: number): number => Math.min(24, 15.5 + 0.2 * (bust - 88));
