@@ -24,8 +24,6 @@ export interface BonedPlan {
 
 /** Without a reading the underbust lies this far below the bust line, cm (common practice: 7 to 8). */
 const UNDERBUST_BELOW = 7.5;
-/** The upper edge stays this far below the underarm, cm (common practice: 1 to 2). */
-const BELOW_UNDERARM = 1.5;
 
 /** A firm tape has drawn the waist in already. */
 export const readFirm = (measured: ReadonlyMap<string, Measured>): boolean =>
@@ -49,7 +47,7 @@ export function bonedLines(
         ? { ease: 0 as Cm, because: 'Read with a firm tape: the reading already holds the reduction.' }
         : boned('waist');
   return [
-    { zone: 'bust', needed: true, ease: boned('bust'), layers },
+    { zone: 'bust', needed: true, cup: true, ease: boned('bust'), layers },
     { zone: 'underbust', needed: true, ease: boned('underbust'), layers },
     { zone: 'waist', needed: true, ease: drawnIn, layers },
     // What would be pressed out of a tight lower edge has nowhere to go: the tummy is never reduced.
@@ -161,12 +159,11 @@ export function planBoned(c: PartContext, v: BonedValues): BonedPlan {
       (underarm === null
         ? null
         : [
-            term('body', 'underarm to waist', underarm, 'As read.'),
             term(
-              'take',
-              'below the underarm',
-              -BELOW_UNDERARM,
-              'So that it does not cut when the arm hangs (common practice).',
+              'body',
+              'underarm to waist',
+              underarm,
+              'The side height is read from 2.5 cm below the armpit: there the edge does not cut when the arm hangs (common practice).',
             ),
           ]),
     { estimated: net('corset-top-side') === null },
