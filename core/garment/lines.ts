@@ -370,8 +370,8 @@ function cupQuarters(c: LineContext, net: Cm | null, finished: Cm): Share[] {
   const read = high !== null && net !== null && high <= net;
   const cup = read ? net - high : AVERAGE_CUP;
   const because = read
-    ? `Bust less high bust is ${p(cm(cup))}: the front holds it, and front and back quarter differ by half of it (plane geometry; a published block has 2 cm, from memory).`
-    : 'No front arc and no high bust were read: as an average one, 2 cm between front and back quarter (a published block, from memory).';
+    ? `Bust less high bust is ${p(cm(cup))}: the front holds it, and front and back quarter differ by half of it (plane geometry; a published block has ${p(cm(2))}, from memory).`
+    : `No front arc and no high bust were read: as an average one, ${p(cm(2))} between front and back quarter (a published block, from memory).`;
   const of = (panel: string, sign: 1 | -1): Share => ({
     ...share(c, panel, 2, [
       term('body', 'finished ÷ 4', finished / 4, 'A quarter.'),

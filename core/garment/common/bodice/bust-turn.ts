@@ -116,7 +116,7 @@ export function turnedDartFigures(c: PartContext, t: BustTurn): Figure[] {
     terms: [
       term(
         'body',
-        `${n(t.angle)}° at ${n(t.cut)} cm`,
+        `${n(t.angle)}° at ${p(cm(t.cut))}`,
         cm(mouthOf(t.cut, t.angle)),
         `${t.says} The dart is turned from the shoulder to the side about the bust point: twice the way there by the sine of half its angle.`,
       ),

@@ -61,8 +61,8 @@ export function seamChecks(
       c.id('armholes'),
       c.id('armhole-round'),
       usual
-        ? `Armhole: front ${p(front)}, back ${p(back)}; the back is usually up to 2 cm longer (three published schools, from memory).`
-        : `Armhole: front ${p(front)}, back ${p(back)}; the back is usually up to 2 cm longer (three published schools, from memory). Read the lengths over the bust and behind, and the widths across front and back, again.`,
+        ? `Armhole: front ${p(front)}, back ${p(back)}; the back is usually up to ${p(cm(2))} longer (three published schools, from memory).`
+        : `Armhole: front ${p(front)}, back ${p(back)}; the back is usually up to ${p(cm(2))} longer (three published schools, from memory). Read the lengths over the bust and behind, and the widths across front and back, again.`,
     ),
   );
   const body = c.measured.get('armhole')?.net;

@@ -149,7 +149,7 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
                 'style',
                 'eased in',
                 SHOULDER_EASE,
-                'Over the shoulder blade (common practice: at most 0.7 cm).',
+                `Over the shoulder blade (common practice: at most ${p(cm(0.7))}).`,
               ),
             ],
           },
