@@ -74,8 +74,8 @@ export interface LineWanted extends LineMore {
   readonly needed: boolean;
   /** front and back alike, whatever arcs were read */
   readonly even?: boolean;
-  /** shared by the cup where no arc was read: a bodice of woven cloth */
-  readonly cup?: boolean;
+  /** how front and back share it where no arc was read; null leaves it to the house */
+  readonly sharedBy?: (c: LineContext, net: Cm | null, finished: Cm) => Share[] | null;
   /** how the line is shared when no part of the garment takes it in front and back quarters */
   readonly split?: (finished: Cm) => {
     readonly panel: string;
@@ -302,16 +302,21 @@ function shared(c: LineContext, line: BodyLine, wanted: readonly LineWanted[]): 
     return { ...line, figure: { ...figure, shares: [keepFloor(fine, line, [one])[0]!] } };
   }
   const even = wanted.some((w) => w.even);
-  const cup = wanted.some((w) => w.cup);
-  const [front, back] = keepFloor(c, line, paired(c, quarters(c, line, even, cup), figure.finished)) as [
+  const by = wanted.find((w) => w.sharedBy)?.sharedBy;
+  const [front, back] = keepFloor(c, line, paired(c, quarters(c, line, even, by), figure.finished)) as [
     Share,
     Share,
   ];
   return { ...line, figure: { ...figure, shares: [front, back] }, front, back };
 }
 
-/** Front and back quarters: by the measured front arc where there is one (the front takes half of what is added), else at the bust by the cup, else half and half moved by the house balance. */
-function quarters(c: LineContext, { zone, figure, net }: BodyLine, even: boolean, byCup: boolean): Share[] {
+/** Front and back quarters: by the measured front arc where there is one (the front takes half of what is added), else as the part shares it, else half and half moved by the house balance. */
+function quarters(
+  c: LineContext,
+  { zone, figure, net }: BodyLine,
+  even: boolean,
+  by: LineWanted['sharedBy'],
+): Share[] {
   const row = rowOf(zone);
   const arc = row.arc && !even ? (c.measured.get(row.arc)?.net ?? null) : null;
   const finished = figure.finished!;
@@ -340,12 +345,8 @@ function quarters(c: LineContext, { zone, figure, net }: BodyLine, even: boolean
     finished / 4,
     even ? 'Half and half.' : 'Half and half: no front arc was read.',
   );
-  if (
-    byCup &&
-    !even &&
-    (c.input.house.balance[row.balance] === 0 || c.measured.get('high-bust')?.net != null)
-  )
-    return cupQuarters(c, net, finished);
+  const own = even ? null : by?.(c, net, finished);
+  if (own) return own;
   const balance = even ? 0 : c.input.house.balance[row.balance];
   const moved = (sign: 1 | -1) =>
     balance === 0
@@ -359,27 +360,6 @@ function quarters(c: LineContext, { zone, figure, net }: BodyLine, even: boolean
           ),
         ];
   return [share(c, 'front', 2, [quarter, ...moved(1)]), share(c, 'back', 2, [quarter, ...moved(-1)])];
-}
-
-/** Half of the cup lies in the front's half, cm, where no high bust was read: front and back quarter of a published block differ by 2 (from memory). */
-const AVERAGE_CUP = 4;
-
-/** The front holds what the bust is more than the high bust: its quarter is wider than the back's by half of that. */
-function cupQuarters(c: LineContext, net: Cm | null, finished: Cm): Share[] {
-  const high = c.measured.get('high-bust')?.net ?? null;
-  const read = high !== null && net !== null && high <= net;
-  const cup = read ? net - high : AVERAGE_CUP;
-  const because = read
-    ? `Bust less high bust is ${p(cm(cup))}: the front holds it, and front and back quarter differ by half of it (plane geometry; a published block has ${p(cm(2))}, from memory).`
-    : `No front arc and no high bust were read: as an average one, ${p(cm(2))} between front and back quarter (a published block, from memory).`;
-  const of = (panel: string, sign: 1 | -1): Share => ({
-    ...share(c, panel, 2, [
-      term('body', 'finished ÷ 4', finished / 4, 'A quarter.'),
-      term('share', sign > 0 ? 'more for the bust' : 'less at the back', (sign * cup) / 4, because),
-    ]),
-    ...(read ? {} : { note: 'Estimated: read the high bust or the front arc.' }),
-  });
-  return [of('front', 1), of('back', -1)];
 }
 
 const total = (shares: readonly Share[]) => shares.reduce((a, s) => a + s.times * s.rounded, 0);

@@ -1,7 +1,15 @@
-import { endOf, mapped, type Point, reversed, type Segment, startOf } from '../../../draft/curve.ts';
+import {
+  directionAt,
+  endOf,
+  mapped,
+  type Point,
+  reversed,
+  type Segment,
+  startOf,
+} from '../../../draft/curve.ts';
 import { edgeLength, pointAlong, sewnLength } from '../../../draft/measure.ts';
 import { edge, edgeOf, type Panel } from '../../../draft/panel.ts';
-import { levelFrom, seamThrough, straight } from '../../../draft/shape.ts';
+import { seamThrough, straight } from '../../../draft/shape.ts';
 import { buildFigure, markedGirth, TOLERANCE, term } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
@@ -126,11 +134,20 @@ export function draftBoned(c: PartContext, v: BonedValues): BonedDraft {
     back: m.back,
   };
   const [f, b] = [levels('front'), levels('back')];
+  const rises = edgeRises(tops, f[0]!, b[0]!);
   const shaped: Record<PanelId, Panel> = {
-    'front-centre': panelOf(c, 'front-centre', f, 'inner', [tops.centre, tops.princess]),
-    'front-side': panelOf(c, 'front-side', f, 'outer', [tops.princess, tops.side]),
-    'back-side': panelOf(c, 'back-side', b, 'outer', [tops.blade, tops.side]),
-    'back-centre': panelOf(c, 'back-centre', b, 'inner', [tops.back, tops.blade]),
+    'front-centre': panelOf(c, 'front-centre', f, 'inner', [tops.centre, tops.princess], [0, rises.princess]),
+    'front-side': panelOf(
+      c,
+      'front-side',
+      f,
+      'outer',
+      [tops.princess, tops.side],
+      [rises.princess, rises.side],
+    ),
+    // From the back they are walked the other way: what rises there falls here.
+    'back-side': panelOf(c, 'back-side', b, 'outer', [tops.blade, tops.side], [-rises.blade, -rises.side]),
+    'back-centre': panelOf(c, 'back-centre', b, 'inner', [tops.back, tops.blade], [0, -rises.blade]),
   };
   const all = PANEL_IDS.map((id) => shaped[id]);
   const seam = (id: PanelId, e: string) => edgeLength(shaped[id], e);
@@ -222,6 +239,7 @@ function lowerWidths(c: PartContext, below: number): Record<Face, number> {
  * One panel from its levels. An inner one begins at the centre, an outer one lies about its own middle, so that half of
  * what the face gives up is taken by each of its seams.
  * @param tops heights of the upper edge at its inner and its outer seam
+ * @param rises how the upper edge rises there, outward, for each cm square to the seam
  */
 function panelOf(
   c: PartContext,
@@ -229,6 +247,7 @@ function panelOf(
   levels: readonly Level[],
   which: 'inner' | 'outer',
   [innerTop, outerTop]: readonly [number, number],
+  rises: readonly [number, number],
 ): Panel {
   const a = c.allowances;
   const top = Math.max(innerTop, outerTop);
@@ -255,7 +274,7 @@ function panelOf(
   const foot = levels.at(-1)!.height;
   const left: Segment[] = centred ? straight([0, y(innerTop)], [0, y(foot)]) : path(innerTop, 'left');
   const fold = id === 'front-centre';
-  const upper = upperEdge(startOf(left[0]!), startOf(right[0]!));
+  const upper = upperEdge(left[0]!, right[0]!, rises);
   const seamAllowance = a.side;
   const isBack = id === 'back-centre';
   return {
@@ -289,13 +308,21 @@ function panelOf(
       ),
     ],
     darts: [],
-    lines: levels.slice(1).map((l, i) => ({
-      id: (['bust', 'underbust', 'waist', 'below'] as const)[i]!,
-      name: (['bust', 'under bust', 'waist', 'lower edge'] as const)[i]!,
-      y: cm(y(l.height)),
-    })),
+    // No body line lies off its panel, and no notch off its seam.
+    lines: levels.slice(1).flatMap((l, i) =>
+      l.height > top - 0.1
+        ? []
+        : [
+            {
+              id: (['bust', 'underbust', 'waist', 'below'] as const)[i]!,
+              name: (['bust', 'under bust', 'waist', 'lower edge'] as const)[i]!,
+              y: cm(y(l.height)),
+            },
+          ],
+    ),
     marks: levels
       .slice(1, 4)
+      .filter((l) => l.height < outerTop - 0.1)
       .map((l) => ({ kind: 'notch' as const, name: 'level', at: edgeAt(l.height, 'right') })),
     across: { centre: 'inner', side: outerId(id) },
     note:
@@ -303,8 +330,47 @@ function panelOf(
   };
 }
 
-/** The upper edge between two heights: it leaves the inner one level. */
-const upperEdge = (a: Point, b: Point): Segment => levelFrom(a, b);
+/** How the upper edge rises at each seam that it crosses, walked from the centre front to the back: one fair line, level at both centres, never past a height (Fritsch–Carlson slopes). */
+function edgeRises(
+  tops: {
+    readonly centre: number;
+    readonly princess: number;
+    readonly side: number;
+    readonly blade: number;
+    readonly back: number;
+  },
+  front: Level,
+  back: Level,
+) {
+  const heights = [tops.centre, tops.princess, tops.side, tops.blade, tops.back];
+  const wide = [front.inner, front.width - front.inner, back.width - back.inner, back.inner];
+  const slope = (i: number) => (heights[i + 1]! - heights[i]!) / Math.max(1, wide[i]!);
+  const at = (i: number) => {
+    const [a, b] = [slope(i - 1), slope(i)];
+    return a * b <= 0 ? 0 : (2 * a * b) / (a + b);
+  };
+  return { princess: at(1), side: at(2), blade: at(3) };
+}
+
+/** The upper edge from one seam to the next: it crosses each as it does on the panel beyond, whichever way that seam leans. */
+function upperEdge(inner: Segment, outer: Segment, rises: readonly [number, number]): Segment {
+  const [a, b] = [startOf(inner), startOf(outer)];
+  const third = Math.hypot(b[0] - a[0], b[1] - a[1]) / 3;
+  const way = (seam: Segment, rise: number): Point => {
+    const [x, y] = directionAt(seam, 0);
+    const turn = Math.atan(rise);
+    // Square to the seam, outward, and up by what it rises.
+    const [u, v] = [y, -x];
+    return [u * Math.cos(turn) + v * Math.sin(turn), v * Math.cos(turn) - u * Math.sin(turn)];
+  };
+  const [from, to] = [way(inner, rises[0]), way(outer, rises[1])];
+  return [
+    a,
+    [a[0] + from[0] * third, a[1] + from[1] * third],
+    [b[0] - to[0] * third, b[1] - to[1] * third],
+    b,
+  ];
+}
 
 const layer = (q: Panel, kind: 'underlining' | 'lining'): Panel => ({
   ...q,
@@ -371,7 +437,7 @@ function placesOf(c: PartContext, shaped: Readonly<Record<PanelId, Panel>>, belo
     const q = shaped[id];
     const at = (figure: string, where: Point): Place => ({ figure, panel: q.id, at: where });
     const own = (name: string, where: Point) => at(c.id(name), where);
-    const line = (name: string) => q.lines.find((l) => l.id === name)!.y;
+    const line = (name: string) => q.lines.find((l) => l.id === name)?.y ?? 0.5;
     switch (id) {
       case 'front-centre':
         return [

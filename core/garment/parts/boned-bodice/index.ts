@@ -235,7 +235,7 @@ function bonedPicture(c: PartContext, _: BonedValues, d: BonedDraft): Picture {
       face === 'front'
         ? [shaped['front-centre'], shaped['front-side']]
         : [shaped['back-centre'], shaped['back-side']];
-    const at = (q: typeof inner, id: string) => q.lines.find((l) => l.id === id)!.y;
+    const at = (q: typeof inner, id: string) => q.lines.find((l) => l.id === id)?.y ?? 0;
     const widthOf = (q: typeof inner, y: number, e: string) => {
       const path = asWorn(q, 0)(e);
       const waist = at(q, 'waist');

@@ -2,6 +2,7 @@ import { TOLERANCE, term } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import type { Measured } from '../../../measures/session.ts';
 import { type Cm, cm } from '../../../units/length.ts';
+import { cupQuarters } from '../../common/bodice/cup-quarters.ts';
 import { figuresOf } from '../../common/figures-of.ts';
 import type { LineWanted } from '../../lines.ts';
 import type { GarmentContext, PartContext } from '../../part.ts';
@@ -47,7 +48,7 @@ export function bonedLines(
         ? { ease: 0 as Cm, because: 'Read with a firm tape: the reading already holds the reduction.' }
         : boned('waist');
   return [
-    { zone: 'bust', needed: true, cup: true, ease: boned('bust'), layers },
+    { zone: 'bust', needed: true, sharedBy: cupQuarters, ease: boned('bust'), layers },
     { zone: 'underbust', needed: true, ease: boned('underbust'), layers },
     { zone: 'waist', needed: true, ease: drawnIn, layers },
     // What would be pressed out of a tight lower edge has nowhere to go: the tummy is never reduced.

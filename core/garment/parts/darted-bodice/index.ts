@@ -5,6 +5,7 @@ import { quarterBalance } from '../../common/bodice/balance.ts';
 import { turnChecks } from '../../common/bodice/bust-turn.ts';
 import { absentChecks, bustAbove, seamChecks } from '../../common/bodice/checks.ts';
 import { closingNotions } from '../../common/bodice/closing.ts';
+import { cupQuarters } from '../../common/bodice/cup-quarters.ts';
 import { underBustSays } from '../../common/bodice/heights-plan.ts';
 import { quarterLines } from '../../common/bodice/quarter-plan.ts';
 import { isPrincess, princessChecks, takenFigures } from '../../common/bodice/seams.ts';
@@ -64,7 +65,7 @@ export const dartedBodice = definePart({
     quarterLines(
       v.plan,
       [
-        { zone: 'bust', needed: true, cup: true },
+        { zone: 'bust', needed: true, sharedBy: cupQuarters },
         { zone: 'waist', needed: true },
       ],
       stepped,

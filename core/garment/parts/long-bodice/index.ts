@@ -6,15 +6,17 @@ import { quarterBalance } from '../../common/bodice/balance.ts';
 import { turnChecks } from '../../common/bodice/bust-turn.ts';
 import { absentChecks, bustAbove, seamChecks } from '../../common/bodice/checks.ts';
 import { closingNotions } from '../../common/bodice/closing.ts';
+import { cupQuarters } from '../../common/bodice/cup-quarters.ts';
 import { quarterLines } from '../../common/bodice/quarter-plan.ts';
 import { asSeam, isPrincess, princessChecks, takenFigures } from '../../common/bodice/seams.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle, tripCaution } from '../../common/skirt-cutting.ts';
 import { walkChecks } from '../../common/walk.ts';
 import { definePart, type OpeningMade, type PartContext } from '../../part.ts';
 import { FACES } from '../../tables/darts.ts';
-import { type EaseRule, easeFor, outerEase } from '../../tables/fit.ts';
+import { type EaseRule, easeFor } from '../../tables/fit.ts';
 import { draftLong, type LongDraft } from './draft.ts';
 import { FIELDS, isOver, type LongValues, OVER } from './fields.ts';
+import { outerEase } from './outer-ease.ts';
 import { longPicture } from './picture.ts';
 
 /** Below this it reaches the hip on most bodies, and needs its girth, cm (house figure). */
@@ -77,7 +79,7 @@ export const longBodice = definePart({
       OVER.map(([zone, field]) => ({
         zone,
         ...outerOf(c, v, zone),
-        cup: zone === 'bust',
+        ...(zone === 'bust' ? { sharedBy: cupQuarters } : {}),
         needed: zone !== 'hip' || v.below > REACHES_HIP,
         over: v[field],
       })),
