@@ -240,4 +240,18 @@ describe('true shape, by outlines alone', () => {
           expect(Number.isFinite(x) && Number.isFinite(y)).toBe(true);
     }
   });
+
+  it('lengths of no one body: the dart is the cup’s, marked estimated, and the armholes are still a body’s', () => {
+    const s = sheetOf(
+      garmentSpec(
+        [{ part: 'darted-bodice' }],
+        asLines({ ...PLAIN, 'neck-to-waist-front': PLAIN['neck-to-waist-back']! + 16 }),
+        { house: { rounding: EXACT } },
+      ),
+    );
+    const [least, most, of] = LINES['armhole, back less front']!;
+    expect(of(s, 'darts')!).toBeGreaterThan(least - 1);
+    expect(of(s, 'darts')!).toBeLessThan(most + 1);
+    expect(s.figures.find((f) => f.id === 'bodice.bust-dart-intake')!.marks).toContain('estimated');
+  });
 });

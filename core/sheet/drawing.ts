@@ -238,7 +238,11 @@ function panelsInRows(
         (d): Stroke => ({ kind: 'dart', figure: d.figure, d: path(innerOutline(d), true) }),
       ),
       ...panel.marks.flatMap((m): Stroke[] =>
-        m.to ? [{ kind: 'level', figure: null, d: path([[m.at, m.to] as const], false) }] : [],
+        m.to
+          ? [{ kind: 'level', figure: null, d: path([[m.at, m.to] as const], false) }]
+          : m.kind === 'thread mark'
+            ? [{ kind: 'dart', figure: null, d: path(crossMark(m.at), false) }]
+            : [],
       ),
       ...panel.lines.map((l): Stroke => {
         const [from, to] = spanAt(panel, l.y) ?? [x0, x1];
@@ -278,7 +282,7 @@ function panelsInRows(
     words.push({
       text: title,
       // Below the letters too, where they run past the panel.
-      at: [dx + middle, bottom + size * (bottom > y + y1 - y0 ? 1 : 1.6)],
+      at: [dx + middle, bottom + size * 1.6],
     });
     x += width + size;
     right = Math.max(right, x);
@@ -293,6 +297,20 @@ function panelsInRows(
     box: [-size, -size, right + size, low + size],
   };
 }
+
+/** A place that is marked on the panel, as a small cross: where a button lies. */
+const crossMark = ([x, y]: Point): Segment[] => [
+  [
+    [x - MARK, y],
+    [x + MARK, y],
+  ],
+  [
+    [x, y - MARK],
+    [x, y + MARK],
+  ],
+];
+/** Half of such a cross, cm. */
+const MARK = 0.8;
 
 /** How wide rows of panels are drawn, cm: the next wider where the drawing would be higher than a sheet has room for. */
 const ROWS = [190, 250, 320, 400, 500] as const;

@@ -13,6 +13,7 @@ import {
   angleByCup,
   angleByLengths,
   angleOfMouth,
+  balanceFor,
   balanceOf,
   bustPointBelow,
   mouthOf,
@@ -68,13 +69,14 @@ export function bustTurn(c: PartContext, marked: Marked, width: Cm, plan: Plan):
     slope: marked.slope,
   };
   const square = plan === 'quarter';
-  const balance = square ? 0 : balanceOf(lengths);
   const below = bustPointBelow(lengths);
   const bust = net('bust');
   const byLengths = angleByLengths(lengths);
   const byCup = bust === null ? null : angleByCup(bust, net('high-bust'), net('underbust'));
   const sound = square || (byLengths !== null && byLengths < MOST);
   const angle = square ? 0 : sound ? Math.max(0, byLengths!) : (byCup ?? usualAngle(bust ?? 88));
+  // Lengths that belong to no one body would draw none: the estimate's own balance stands in for theirs.
+  const balance = square ? 0 : sound ? balanceOf(lengths) : balanceFor(lengths, angle);
   const open = marked.armhole + balance;
   const drop = Math.max(below - open, CLEAR);
   const point: Point = [marked.apex, below];
@@ -158,7 +160,7 @@ export function turnedFront(t: BustTurn, intake: number) {
 
 /** What the dart is, beside what the cup leads one to expect, and whether one dart will do. */
 export function turnChecks(c: PartContext, t: BustTurn, intake: Cm, hasOne: boolean): RawCheck[] {
-  if (t.angle === 0)
+  if (t.angle === 0 && intake === 0)
     return [
       warn(
         c.id('balance'),

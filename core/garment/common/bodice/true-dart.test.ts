@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import {
   angleByCup,
   angleByLengths,
+  balanceFor,
   balanceOf,
   bustPointBelow,
   type DartLengths,
@@ -64,6 +65,10 @@ describe('the bust dart from a client’s own lengths', () => {
     const [x, y] = turnedUp(underarm, point, 15.63);
     expect(underarm[1] - y).toBeCloseTo(4.12, 1);
     expect(underarm[0] - x).toBeCloseTo(1.25, 1);
+  });
+  it('the balance that an angle asks for is the lengths’ own, worked the other way round', () => {
+    for (const body of [SIZE_12, FULL])
+      expect(balanceFor(body, angleByLengths(body)!)).toBeCloseTo(balanceOf(body), 9);
   });
   it('lengths that belong to no one body have none', () => {
     expect(angleByLengths({ ...SIZE_12, front: 90 })).toBeNull();

@@ -43,6 +43,16 @@ export function angleByLengths(l: DartLengths): number | null {
   return ((Math.acos(open) - Math.acos(closed)) * 180) / Math.PI;
 }
 
+/** The balance at which a bust dart of this angle is right on these shoulders: what `angleByLengths` says, the other way round; degrees, cm. */
+export function balanceFor(l: DartLengths, degrees: number): number {
+  const angle = (l.slope * Math.PI) / 180;
+  const below = bustPointBelow(l);
+  const [x, y] = [l.neckHalf + l.shoulder * Math.cos(angle) - l.apex, below - l.shoulder * Math.sin(angle)];
+  const reach = Math.hypot(x, y) || 1;
+  const open = (degrees * Math.PI) / 180 + Math.acos(y / reach);
+  return below - l.shoulderBack * Math.sin(angle) - OPEN_SHOULDER - reach * Math.cos(open);
+}
+
 /** The angle that the cup leads one to expect, degrees: own estimates, to be proved on toiles; null where neither was read, or the high bust as more than the bust. */
 export const angleByCup = (bust: number, high: number | null, under: number | null): number | null =>
   high !== null && high <= bust
