@@ -47,15 +47,38 @@ export const levelFrom = (a: Point, b: Point): Segment => [
   b,
 ];
 
+/**
+ * A waist from `a` at the centre up to `b` at the side, as one cubic: it leaves a centre that leans in square to it, and
+ * reaches a side that leans in square to that. `leaves`: sideways of the centre for each cm
+ * down, `ends`: of the side.
+ */
+export function waistFrom(a: Point, b: Point, leaves: number, ends: number): Segment {
+  const [run, up] = [b[0] - a[0], a[1] - b[1]];
+  const level = levelFrom(a, b);
+  const steeper = ends > (2 * up) / run;
+  const reach = Math.max(run / 6, Math.min(run / 3, (0.85 * up) / ends));
+  return [
+    a,
+    leaves > 0 ? [a[0] + run / 6, a[1] + (leaves * run) / 6] : (level[1] as Point),
+    steeper ? [b[0] - reach, b[1] + reach * ends] : (level[2] as Point),
+    b,
+  ];
+}
+
 /** The level line from `a` rising by `up`, as long as `length` along itself. @throws RangeError when it rises more than it is long */
-export function levelOfLength(a: Point, up: number, length: number): Segment {
+export function levelOfLength(
+  a: Point,
+  up: number,
+  length: number,
+  line: (a: Point, b: Point) => Segment = levelFrom,
+): Segment {
   if (length <= Math.abs(up)) throw new RangeError('A seam cannot rise by more than its length');
   // A flat parabola is longer than its run by two thirds of its rise squared over that; the rest is made up in a step or two.
   let x = length - (2 * up * up) / (3 * length);
   for (let i = 0; ; i++) {
-    const line = levelFrom(a, [a[0] + x, a[1] - up]);
-    const off = length - lengthOf(line);
-    if (Math.abs(off) < 1e-10 || i > 20) return line;
+    const made = line(a, [a[0] + x, a[1] - up]);
+    const off = length - lengthOf(made);
+    if (Math.abs(off) < 1e-10 || i > 20) return made;
     x += off;
   }
 }

@@ -58,11 +58,19 @@ interface LegFrom {
   readonly deeper?: readonly Term[];
 }
 
+/** What a first draft showed: what the forks give towards the crotch length, and what the thigh still lacks, cm. */
+export interface LegMore {
+  readonly toward?: Readonly<Record<'front' | 'back', number>> | null;
+  readonly lack?: number;
+}
+
 /** Legs before they are drafted, as marked. Lengths cm. */
 export interface LegPlanned {
   readonly figures: readonly Figure[];
   readonly crotch: Cm | null;
   readonly extends: Readonly<Record<'front' | 'back', Cm>> | null;
+  /** what the thigh wants, with its ease, cm; null where it was not read */
+  readonly thigh: Cm | null;
   readonly inseam: Cm | null;
   /** null where the legs end above it */
   readonly knee: { readonly level: Cm; readonly front: Cm; readonly back: Cm } | null;
@@ -73,6 +81,7 @@ export function planLegs(
   c: PartContext,
   v: LegValues,
   { girth: hip, name: hipName, deeper = [] }: LegFrom,
+  { toward = null, lack = 0 }: LegMore = {},
 ): LegPlanned {
   const { figures, net, bodyOf, make } = figuresOf(c);
 
@@ -100,7 +109,7 @@ export function planLegs(
   const thigh = net('thigh');
   const bare = hip === null ? null : hip / 2 + hip / EXTENDS.front + hip / EXTENDS.back;
   const wanted = thigh === null ? null : thigh + easeOf(c, 'thigh').cm;
-  const short = bare === null || wanted === null ? 0 : Math.max(0, wanted - bare);
+  const short = bare === null || wanted === null ? 0 : Math.max(0, wanted - bare) + lack;
   const extension = (face: 'front' | 'back') =>
     make(
       `crotch-${face}`,
@@ -121,6 +130,16 @@ export function planLegs(
                     'for the thigh',
                     face === 'front' ? short / 3 : (2 * short) / 3,
                     'The thigh with its ease is more than the hip gives: a third goes to the front, the rest to the back.',
+                  ),
+                ]
+              : []),
+            ...(toward && toward[face] !== 0
+              ? [
+                  term(
+                    toward[face] > 0 ? 'add' : 'take',
+                    'towards the crotch length',
+                    toward[face],
+                    'The crotch seam is drafted towards what was read through the legs: a third of it in front, both forks together 0.175 to 0.205 of the body’s hip (a metric block has 0.19, from memory).',
                   ),
                 ]
               : []),
@@ -253,6 +272,7 @@ export function planLegs(
   return {
     figures,
     crotch: depth.marked,
+    thigh: wanted === null ? null : cm(wanted),
     extends:
       front.marked === null || back.marked === null ? null : { front: front.marked, back: back.marked },
     inseam: inseam.marked,

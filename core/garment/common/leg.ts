@@ -61,13 +61,23 @@ function crotchCurve(from: Point, to: Point, inseam: Segment): Segment {
   ];
 }
 
+/** The back's crotch point lies so much lower than the front's, cm (common practice: 0.5 to 1). */
+const BACK_LOWER = { least: 0.5, most: 1 } as const;
+/** A leg's back may stand so far towards its side to lengthen an inside leg that would be too short, cm. */
+const OUTWARD = 2;
+/** Side seams below the hip may differ by this where the upper edge cannot make it up, cm. */
+const SIDES_WITHIN = 0.25;
+
 /**
- * Front and back of one leg. The side seams below the hip are alike by construction; the back's crotch point is lowered
- * until both inside legs are as long, as a cutter does it. Null where there is no leg to draft.
+ * Front and back of one leg. Both inside legs are as long: the back's crotch point lies a little lower, and for the rest
+ * its leg stands nearer its inside, not the point ever lower. Where that is not enough the inside legs differ (a short
+ * leg's hem is level with its inside then). Null where there is no leg to draft. `levelTop`: the upper edge stays as it is,
+ * so that the sides may not grow apart.
  */
 export function legShapes(
   upper: Readonly<Record<Face, LegUpper>>,
   q: LegPlan,
+  { levelTop = false }: { levelTop?: boolean } = {},
 ): Record<Face, LegShape> | null {
   const bend = { front: endOf(upper.front.side.at(-1)!), back: endOf(upper.back.side.at(-1)!) };
   const low = Math.max(bend.front[1], bend.back[1]);
@@ -76,50 +86,64 @@ export function legShapes(
   const at = (face: Face) => q.knee?.[face] ?? q.hem[face];
   const crease = (bend.front[0] - q.extends.front) / 2;
   const swing = bend.front[0] - (crease + at('front') / 2);
-  const outer = { front: bend.front[0] - swing, back: bend.back[0] - swing };
-  const inner = { front: outer.front - at('front'), back: outer.back - at('back') };
   const narrower = (face: Face) => (at(face) - q.hem[face]) / 2;
   const point = (face: Face, drop: number): Point => [-q.extends[face], q.crotch + drop];
-  const upperInseam = (face: Face, drop: number, y: number): Segment[] => {
-    const [from, to]: [Point, Point] = [point(face, drop), [inner[face], y]];
+  const upperInseam = (face: Face, drop: number, x: number, y: number): Segment[] => {
+    const [from, to]: [Point, Point] = [point(face, drop), [x, y]];
     return kneeY === null
       ? straight(from, to)
       : seamThrough([from, to], (to[0] - from[0]) / (to[1] - from[1]));
   };
+  const frontInner = bend.front[0] - swing - at('front');
   let hemY: number;
   if (kneeY === null) {
-    const across = inner.front + q.extends.front;
+    const across = frontInner + q.extends.front;
     if (q.inseam <= Math.abs(across) + 0.5) return null;
     hemY = q.crotch + Math.sqrt(q.inseam ** 2 - across ** 2);
   } else {
-    const rest = q.inseam - total(upperInseam('front', 0, kneeY));
+    const rest = q.inseam - total(upperInseam('front', 0, frontInner, kneeY));
     if (rest <= Math.abs(narrower('front')) + 0.5) return null;
     hemY = kneeY + Math.sqrt(rest ** 2 - narrower('front') ** 2);
   }
   const low2 = kneeY ?? hemY;
-  const wanted = total(upperInseam('front', 0, low2));
-  const drop = dropFor((d) => total(upperInseam('back', d, low2)) - wanted, 0.75 * (low2 - q.crotch));
+  const wanted = total(upperInseam('front', 0, frontInner, low2));
+  const backInner = bend.back[0] - swing - at('back');
+  const over = (drop: number, shift: number) =>
+    total(upperInseam('back', drop, backInner - shift, low2)) - wanted;
+  const drop = zeroOf((d) => over(d, 0), BACK_LOWER.least, BACK_LOWER.most);
+  const run = backInner + q.extends.back;
+  const most = Math.max(0, (run - swing) / 2);
+  const inward = levelTop
+    ? Math.min(most, Math.max(0, Math.sqrt(swing ** 2 + 2 * (low2 - low) * SIDES_WITHIN) - Math.abs(swing)))
+    : most;
+  const shift = zeroOf((x) => over(drop, x), over(drop, 0) > 0 ? 0 : -OUTWARD, inward);
+  const outer = { front: bend.front[0] - swing, back: bend.back[0] - swing - shift };
+  const inner = { front: frontInner, back: backInner - shift };
   const shape = (face: Face): LegShape => {
     const down = face === 'back' ? drop : 0;
     const [o, i] = [outer[face], inner[face]];
     const n = kneeY === null ? 0 : narrower(face);
+    const crotchPoint = point(face, down);
+    // A short leg ends at its inside where the front's does, sewn.
+    const inside = kneeY === null && face === 'back' ? wanted ** 2 - (i - crotchPoint[0]) ** 2 : null;
+    const hemInY = inside !== null && inside > 1 ? crotchPoint[1] + Math.sqrt(inside) : hemY;
     const [hemOut, hemIn]: [Point, Point] = [
       [o - n, hemY],
-      [i + n, hemY],
+      [i + n, hemInY],
     ];
     const lower = (a: Point, b: Point): Segment[] => (kneeY === null ? [] : straight(a, b));
     const leg = upright(bend[face], [o, low2]);
     const side = [...upper[face].side, leg, ...lower([o, low2], hemOut)];
-    const crotchPoint = point(face, down);
+    const upperLeg = kneeY === null ? straight(crotchPoint, hemIn) : upperInseam(face, down, i, low2);
     return {
       face,
       waist: upper[face].waist,
       side,
       hem: straight(hemOut, hemIn),
-      inseam: [...lower(hemIn, [i, low2]), ...reversed(upperInseam(face, down, low2))],
+      inseam: [...lower(hemIn, [i, low2]), ...reversed(upperLeg)],
       crotch: reversed([
         ...upper[face].centre,
-        crotchCurve(endOf(upper[face].centre.at(-1)!), crotchPoint, upperInseam(face, down, low2)[0]!),
+        crotchCurve(endOf(upper[face].centre.at(-1)!), crotchPoint, upperLeg[0]!),
       ]),
       darts: upper[face].darts,
       sideAtCrotch: xAt(leg, q.crotch),
@@ -130,9 +154,9 @@ export function legShapes(
   return { front: shape('front'), back: shape('back') };
 }
 
-/** The drop at which a falling difference is nothing, by halves; the nearest there is within what is allowed. */
-function dropFor(over: (drop: number) => number, most: number): number {
-  let [a, b] = [-most / 2, most];
+/** Where a falling difference is nothing between two amounts, by halves; the nearer end where it is not. */
+function zeroOf(over: (amount: number) => number, least: number, most: number): number {
+  let [a, b] = [least, Math.max(least, most)];
   if (over(a) <= 0) return a;
   if (over(b) >= 0) return b;
   for (let i = 0; i < 40 && b - a > 1e-7; i++) {
@@ -142,6 +166,14 @@ function dropFor(over: (drop: number) => number, most: number): number {
   }
   return (a + b) / 2;
 }
+
+/** A leg's back with its upper part drawn anew: its waist and side begin elsewhere. */
+export const withUpper = (s: LegShape, was: LegUpper, now: LegUpper): LegShape => ({
+  ...s,
+  waist: now.waist,
+  side: [...now.side, ...s.side.slice(was.side.length)],
+  darts: now.darts,
+});
 
 /** Where an upright curve lies at a height, by halves: its height grows all along. */
 function xAt(s: Segment, y: number): number {

@@ -47,6 +47,18 @@ export function sidesAlike(front: number, back: number): Cm {
   );
 }
 
+/** By how much the front's side seam runs in more than the mean of both, and the back's less, cm: the back keeps more for its darts (a metric block has 0.25, from memory). */
+const FRONT_SIDE_MORE = 0.5;
+/** A back's darts, its centre seam with them, hold at least so much more than the front's, cm (common practice: 1 to 2.5). */
+export const BACK_OVER_FRONT = 1;
+
+/** What the sides of a skirt take: nearly alike, the front's a little more, so that the back's darts hold more than the front's, cm. */
+export function sidesBelowWaist(front: number, back: number, least: number = 0): Readonly<Record<Face, Cm>> {
+  const both = Math.max(sidesAlike(front, back), Math.min(least, front, back));
+  const more = Math.max(0, Math.min(FRONT_SIDE_MORE, both - FRONT_SIDE_MORE, front - both));
+  return { front: cm(both + more), back: cm(both - more) };
+}
+
 /** The darts of a face marked by hand: each intake as rounded to the nearest step, whichever way the house rounds widths. */
 const marked = (intake: number, most: number, rounding: Rounding): Cm => {
   const near = roundLength(cm(intake), { ...rounding, mode: 'nearest' });
@@ -69,12 +81,20 @@ export function suppress(
     fixed,
     most = MOST_INTAKE[face],
     sideTakes,
-  }: { centre?: Cm; fixed?: FixedDarts | undefined; most?: Cm; sideTakes?: Cm | undefined } = {},
+    sideSays = 'as much in front as behind',
+  }: {
+    centre?: Cm;
+    fixed?: FixedDarts | undefined;
+    most?: Cm;
+    sideTakes?: Cm | undefined;
+    sideSays?: string;
+  } = {},
 ): Suppression {
   const make = (count: number, intake: Cm, because: string, shaped = NONE): Suppression => {
     const side = cm(total - shaped - count * intake);
     // What a step of rounding leaves over is not worth a word.
-    const usual = sideTakes === undefined ? MOST_SIDE : Math.min(MOST_SIDE, sideTakes + ALIKE);
+    const usual =
+      sideTakes === undefined ? MOST_SIDE : Math.min(Math.max(MOST_SIDE, sideTakes), sideTakes + ALIKE);
     const over = count === 0 ? NONE : cm(Math.max(0, side - usual - (count * stepOf(rounding)) / 2));
     return { total, centre: shaped, side, count, intake, over, because };
   };
@@ -106,7 +126,7 @@ export function suppress(
       'Less than 1 cm would be left for a dart: all of it goes into the side seam.',
       shaped,
     );
-  const took = `${shaped > 0 ? 'The centre seam is shaped in; the' : 'The'} side seam takes ${sideTakes !== undefined ? 'as much in front as behind' : side < MOST_SIDE ? '40 %' : 'its most, 2.5 cm'}`;
+  const took = `${shaped > 0 ? 'The centre seam is shaped in; the' : 'The'} side seam takes ${sideTakes !== undefined ? sideSays : side < MOST_SIDE ? '40 %' : 'its most, 2.5 cm'}`;
   if (rest <= most + 1e-9)
     return make(1, marked(rest, most, rounding), `${took}; one dart takes the rest.`, shaped);
   const each = Math.min(rest / 2, most);

@@ -1,18 +1,23 @@
+import type { Point } from '../../../draft/curve.ts';
+import { bendOf, fairAt } from '../../../draft/fair-side.ts';
 import { buildFigure, TOLERANCE, term } from '../../../figure/build.ts';
 import type { Figure, Override } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
-import { roundLength } from '../../../units/rounding.ts';
+import { roundLength, stepOf } from '../../../units/rounding.ts';
 import type { PartContext } from '../../part.ts';
 import {
   ABOVE_WIDEST,
+  BACK_OVER_FRONT,
   DART_LENGTH,
   type Face,
   LEAST_LENGTH,
   SECOND_SHORTER,
   type Suppression,
+  sidesBelowWaist,
   suppress,
 } from '../../tables/darts.ts';
+import { LEAST_RUN } from './upper.ts';
 
 /** What one face takes up between its widest line and its waist, as marked, and the figures that say so. Lengths cm. */
 export interface FaceTaking {
@@ -40,24 +45,134 @@ interface Quarter {
   readonly centreIn: Cm;
   /** gathers or pleats instead of darts and side seam */
   readonly free: 'gathers' | 'pleats' | null;
+  /** lines read between waist and widest line: level and marked share */
+  readonly between: readonly { readonly level: Cm; readonly share: Cm }[];
+  /** how much higher the waist lies at its side */
+  readonly rise: Cm;
   /** where the first dart of what hangs above ends, from the centre along the sewn waist */
   readonly meets: Cm | undefined;
+}
+
+/** What both faces take up: their sides nearly alike, and the back's darts more than the front's. */
+export function takeUpBoth(
+  c: PartContext,
+  quarters: Readonly<Record<Face, Omit<Quarter, 'face'>>>,
+): Readonly<Record<Face, FaceTaking>> {
+  const q = {
+    front: { ...quarters.front, face: 'front' },
+    back: { ...quarters.back, face: 'back' },
+  } as const;
+  const left = (face: Face) => {
+    const total = q[face].wide - q[face].waist;
+    return total > 2 * q[face].centreIn ? total - q[face].centreIn : total;
+  };
+  const [back, ruledFront] = fairly(c, q, (least) => {
+    const sides = sidesBelowWaist(left('front'), left('back'), least);
+    return [ruleOf(c, q.back, sides.back), ruleOf(c, q.front, sides.front)];
+  });
+  let front = ruledFront;
+  // A step of rounding must not turn it round again: each of the front's darts holds a step less.
+  const less = back.count * back.intake + back.centre - front.count * front.intake < BACK_OVER_FRONT - 1e-9;
+  const step = stepOf(c.rounding);
+  // Where a read arc makes the front the fuller one, its darts follow the body.
+  const even = front.total <= back.total + step;
+  if (less && even && step > 0 && front.count > 0 && !c.input.house.darts.front) {
+    const intake = cm(front.intake - step);
+    if (intake >= 1)
+      front = {
+        ...front,
+        intake,
+        side: cm(front.side + front.count * step),
+        because: `${front.because} Marked a step less, so that the back’s darts hold more than the front’s.`,
+      };
+  }
+  return { front: takeUp(c, q.front, front), back: takeUp(c, q.back, back) };
+}
+
+/** The most that sides take where a read line asks for it, cm (a metric block has 4, from memory). */
+const MOST_READ = 4;
+/** What a fair side seam lies outside of a read line without a word, cm. */
+const FAIR_WITHIN = 0.25;
+
+/**
+ * Where high hip or tummy were read, the sides take as much more, and the darts as much less, as brings a fair side seam
+ * to what was read: the darts of an even share end above those lines and would leave the cloth loose there, or dent it.
+ */
+function fairly(
+  c: PartContext,
+  q: Readonly<Record<Face, Quarter>>,
+  rules: (sides: Cm | undefined) => readonly [back: Suppression, front: Suppression],
+): readonly [back: Suppression, front: Suppression] {
+  let best = rules(undefined);
+  if (q.front.between.length === 0 || q.front.free || c.input.house.darts.front || c.input.house.darts.back)
+    return best;
+  const off = ([back, front]: typeof best) => Math.max(missed(q.front, front), missed(q.back, back));
+  for (let sides = 0.5; sides <= MOST_READ && off(best) > FAIR_WITHIN; sides += 0.25) {
+    const next = rules(cm(sides));
+    if (off(next) < off(best) - 0.01) best = next;
+  }
+  return best;
+}
+
+/** Cloth that is tighter than what was read is as much worse than looser. */
+const TIGHTER = 2;
+
+/** By how much a fair side seam would miss what was read, at the most, cm; inside of it counts double. */
+function missed(q: Quarter, s: Suppression): number {
+  const corner: Point = [q.waist + s.centre + s.count * s.intake, -q.rise];
+  const wide: Point = [q.wide, q.wideLevel];
+  if (wide[0] < corner[0] + LEAST_RUN) return 0;
+  const points = q.between.map(({ level, share }): Point => {
+    const inDarts = Array.from({ length: s.count }, (_, i) => lengthOfDart(q, s, i)).map(
+      (length) => s.intake * Math.max(0, 1 - level / length),
+    );
+    return [centreAt(q, s, level) + share + inDarts.reduce((a, b) => a + b, 0), level];
+  });
+  const bend = bendOf(corner, points, wide);
+  const off = points.map(([x, y]) => fairAt(corner, wide, bend, y) - x);
+  return Math.max(...off.map((o) => (o < 0 ? -TIGHTER * o : o)));
+}
+
+/** A side seam needs this much to bend in below a read line, cm. */
+const TO_BEND = 0.5;
+/** How long a dart may be: as usual, above the widest line, and short enough to give what it holds back where a read line is nearly as wide. */
+function lengthOfDart(q: Quarter, s: Suppression, i: number): Cm {
+  const usual = Math.min(DART_LENGTH[q.face] - (i > 0 ? SECOND_SHORTER : 0), roomOf(q));
+  const fuller = q.between.map(({ level, share }) => {
+    const may = Math.max(0, q.wide - TO_BEND - share - centreAt(q, s, level)) / (s.count * s.intake || 1);
+    return may >= 1 ? usual : level / (1 - may);
+  });
+  return cm(Math.max(Math.min(usual, LEAST_LENGTH), Math.min(usual, ...fuller)));
+}
+/** Where a shaped centre seam lies at a level, cm: what is left of what it takes at the waist. */
+function centreAt(q: Quarter, s: Suppression, level: number): number {
+  const down = level / q.wideLevel;
+  return s.centre * (1 - 1.5 * down + 0.5 * down ** 3);
+}
+const roomOf = (q: Quarter) => cm(q.wideLevel - ABOVE_WIDEST);
+/** A quarter's suppression by rule: centre seam, side seam, darts. */
+function ruleOf(c: PartContext, q: Quarter, sideTakes: Cm): Suppression {
+  const fixed = roomOf(q) >= LEAST_LENGTH ? c.input.house.darts[q.face] : { count: 0, intake: cm(0) };
+  return suppress(cm(q.wide - q.waist), q.face, c.rounding, {
+    centre: q.centreIn,
+    fixed,
+    sideTakes,
+    sideSays: `40 % of what front and back have between them, ${q.face === 'front' ? 'a little more' : 'a little less'} than half of it each (the back keeps more for its darts)`,
+  });
 }
 
 /**
  * Shares a face's marked suppression over centre seam, side seam and darts (or fullness), with what was set by hand laid
  * over it first: intake, side seam and waist line hang together, so one of them at a time.
  */
-export function takeUp(c: PartContext, q: Quarter): FaceTaking {
-  const total = cm(q.wide - q.waist);
-  const room = cm(q.wideLevel - ABOVE_WIDEST);
-  if (q.free) return freeFall(c, q, total);
+function takeUp(c: PartContext, q: Quarter, rule: Suppression): FaceTaking {
+  const room = roomOf(q);
+  if (q.free) return freeFall(c, q, rule.total);
   const roomForDarts = room >= LEAST_LENGTH;
-  const house = c.input.house.darts[q.face];
-  const fixed = roomForDarts ? house : { count: 0, intake: cm(0) };
-  const rule = suppress(total, q.face, c.rounding, { centre: q.centreIn, fixed });
   const wanted =
-    roomForDarts || suppress(total, q.face, c.rounding, { centre: q.centreIn, fixed: house }).count === 0;
+    roomForDarts ||
+    suppress(rule.total, q.face, c.rounding, { centre: q.centreIn, fixed: c.input.house.darts[q.face] })
+      .count === 0;
   const ids = {
     intake: c.id(`dart-${q.face}-intake`),
     side: c.id(`side-${q.face}`),
@@ -260,8 +375,8 @@ function dart(
           : null,
     ...base,
   });
-  const usual = cm(DART_LENGTH[face] - (i > 0 ? SECOND_SHORTER : 0));
-  const most = cm(Math.min(usual, room));
+  const most = lengthOfDart(q, s, i);
+  const shorter = most < Math.min(DART_LENGTH[face] - (i > 0 ? SECOND_SHORTER : 0), room) - 1e-9;
   const nearest = roundLength(most, { ...c.rounding, mode: 'nearest' });
   const length = buildFigure(c, {
     id: c.id(`${id}-length`),
@@ -272,7 +387,7 @@ function dart(
         'body',
         'length',
         most,
-        `${i > 0 ? 'Nearer the side, so a little shorter. ' : ''}Usual length, ending at least ${p(ABOVE_WIDEST)} above the ${q.wideName} (common practice).`,
+        `${i > 0 ? 'Nearer the side, so a little shorter. ' : ''}${shorter ? 'Shorter than usual: a line read above is nearly as wide, and the dart must have given its width back there. It ends' : 'Usual length, ending'} at least ${p(ABOVE_WIDEST)} above the ${q.wideName} (common practice).`,
       ),
     ],
     follows: (v) =>

@@ -1,12 +1,14 @@
-import { crossing, lengthOf, type Point, type Segment } from '../../../draft/curve.ts';
+import { crossing, directionAt, lengthOf, type Point, type Segment } from '../../../draft/curve.ts';
+import { bendOf, fairSide } from '../../../draft/fair-side.ts';
 import { dartOn, held } from '../../../draft/measure.ts';
 import type { Dart } from '../../../draft/panel.ts';
-import { levelOfLength, seamThrough } from '../../../draft/shape.ts';
+import { levelOfLength, seamThrough, waistFrom } from '../../../draft/shape.ts';
 import type { Cm } from '../../../units/length.ts';
 import type { BodyLine } from '../../lines.ts';
 import type { PartContext } from '../../part.ts';
 import type { Face } from '../../tables/darts.ts';
 import type { FaceTaking } from './taking.ts';
+import { betweenLines } from './widest.ts';
 
 /** What places the upper part of a face: marked widths and levels, and how the waist is taken up. Lengths cm. */
 export interface UpperPlan {
@@ -35,22 +37,40 @@ export interface Upper {
   readonly low: number;
 }
 
+/** A side that runs out by less than this from waist to widest line has no bend, cm. */
+export const LEAST_RUN = 0.5;
+
+/** Where the read lines between put the side seam: their marked share, what the darts hold there, and the centre seam's lean. */
+function throughOf(q: UpperPlan, centreSeam: readonly Segment[], darts: readonly Dart[]): Point[] {
+  return betweenLines(q.lines, q.wide, q.face).map(({ level: y, share }): Point => {
+    const centre = centreSeam.reduce<number>((x, s) => crossing(s, y) ?? x, 0);
+    return [centre + share + darts.reduce((sum, d) => sum + held(d, y), 0), y];
+  });
+}
+
+/** The side seam from the waist's corner to the widest line: one fair curve. */
+function curveOf(q: UpperPlan, corner: Point, through: readonly Point[]): Segment[] {
+  const wide: Point = [q.wide[q.face]!.rounded, q.wide.level!];
+  if (wide[1] <= 0) return [];
+  // Where nothing was read between, or the waist is as wide as what it falls from, there is nothing to bend out for.
+  return through.length === 0 || wide[0] < corner[0] + LEAST_RUN
+    ? seamThrough([corner, wide])
+    : [fairSide(corner, wide, bendOf(corner, through, wide))];
+}
+
+/** How far a seam leans where it begins, sideways for each cm down. */
+function leanOf([seam]: readonly Segment[]): number {
+  if (!seam) return 0;
+  const [x, y] = directionAt(seam, 0);
+  return x / y;
+}
+
 /** Waist line, darts, centre and side seam of a face, placed from marked figures. */
 export function upperOf(c: PartContext, q: UpperPlan): Upper {
   const { face, taking } = q;
   const top = face === 'back' ? q.drop : 0;
   const wideY: number = q.wide.level!;
   const wideX: number = q.wide[face]!.rounded;
-  const waist = levelOfLength([taking.centre, top], q.rise + top, taking.waistLine);
-  const corner = waist.at(-1) as Point;
-  const darts = taking.darts.map((d, i) =>
-    dartOn([waist], {
-      id: c.id(`dart-${face}${i > 0 ? `-${i + 1}` : ''}`),
-      figure: c.id(`dart-${face}-intake`),
-      edge: 'waist',
-      ...d,
-    }),
-  );
   const centreSeam: Segment[] =
     taking.centre > 0
       ? seamThrough([
@@ -58,33 +78,36 @@ export function upperOf(c: PartContext, q: UpperPlan): Upper {
           [0, wideY],
         ])
       : [];
-  const centreX = (y: number) => centreSeam.reduce<number>((x, s) => crossing(s, y) ?? x, 0);
-  const through = q.lines
-    // Two lines at one level are one point of the seam.
-    .filter(
-      (l, i) =>
-        l.level! > 1 &&
-        l.level! < wideY - 1 &&
-        l.zone !== q.wide.zone &&
-        !q.lines.slice(0, i).some((o) => Math.abs(o.level! - l.level!) < 0.01),
-    )
-    .map((l): Point => {
-      const y: number = l.level!;
-      return [centreX(y) + l[face]!.rounded + darts.reduce((sum, d) => sum + held(d, y), 0), y];
-    });
-  const curve = wideY > 0 ? seamThrough([corner, ...through, [wideX, wideY]]) : [];
+  const leaves = taking.centre > 0 ? (1.5 * taking.centre) / (wideY - top) : 0;
+  const waistTo = (ends: number) =>
+    levelOfLength([taking.centre, top], q.rise + top, taking.waistLine, (a, b) =>
+      waistFrom(a, b, leaves, ends),
+    );
+  const from = (waist: Segment) => {
+    const darts = taking.darts.map((d, i) =>
+      dartOn([waist], {
+        id: c.id(`dart-${face}${i > 0 ? `-${i + 1}` : ''}`),
+        figure: c.id(`dart-${face}-intake`),
+        edge: 'waist',
+        ...d,
+      }),
+    );
+    return { waist, darts, curve: curveOf(q, waist.at(-1) as Point, throughOf(q, centreSeam, darts)) };
+  };
+  // Where the side leans in is known from a first waist; the one that is drawn meets it square.
+  const { waist, darts, curve } = from(waistTo(leanOf(from(waistTo(0)).curve)));
+  const above: Point = wideY > 0 ? [wideX, wideY] : (waist.at(-1) as Point);
   // Below its widest line it falls straight past every line that is as wide, then to the hem.
   const low = Math.max(wideY, ...q.lines.map((l) => l.level!));
-  const above: Point = wideY > 0 ? [wideX, wideY] : corner;
   const bend: Point = low > above[1] + 0.01 ? [wideX, low] : above;
-  const first: Point = [wideX, Math.min(...q.lines.map((l) => l.level!).filter((y) => y > above[1] + 0.01))];
+  const next: Point = [wideX, Math.min(...q.lines.map((l) => l.level!).filter((y) => y > above[1] + 0.01))];
   const fall: Segment[] =
     bend === above
       ? []
-      : first[1] < low - 0.01
+      : next[1] < low - 0.01
         ? [
-            [above, first],
-            [first, bend],
+            [above, next],
+            [next, bend],
           ]
         : [[above, bend]];
   const side = [...curve, ...fall];

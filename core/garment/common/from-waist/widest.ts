@@ -29,6 +29,12 @@ export const linesBelow = (line: LineOf): BodyLine[] =>
     .filter((l): l is BodyLine => l !== undefined && l.level !== null && l.front !== null)
     .sort((a, b) => a.level! - b.level!);
 
+/** Of a skirt's lines, those between the waist and the widest that a face's side seam passes, with level and marked share. */
+export const betweenLines = (lines: readonly BodyLine[], wide: BodyLine, face: 'front' | 'back') =>
+  lines
+    .filter((l) => l.level! > 1 && l.level! < wide.level! - 1 && l.zone !== wide.zone && l[face])
+    .map((line) => ({ line, level: line.level!, share: line[face]!.rounded }));
+
 /** Whether the waist is gathered or pleated instead of darted: as briefed, or because the fit is loose. */
 export const freeness = (takenUp: string, fit: FitClass): 'gathers' | 'pleats' | null =>
   takenUp === 'gathers' || takenUp === 'pleats'

@@ -68,6 +68,7 @@ export function draftPullOn(c: PartContext, v: PullOnValues): PullOnDraft {
             knee: plan.knee,
             hem: plan.hem,
           },
+          { levelTop: true },
         )
       : null;
   const panelOf = (face: Face): Panel => {

@@ -1,9 +1,9 @@
-import { edgeLength, held } from '../../../draft/measure.ts';
+import { edgeLength } from '../../../draft/measure.ts';
 import { TOLERANCE } from '../../../figure/build.ts';
 import { judge, pass, type RawCheck, warn } from '../../../figure/check.ts';
 import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
-import { linesBelow } from '../../common/from-waist/widest.ts';
+import { fairChecks } from '../../common/from-waist/fair-checks.ts';
 import { markedLengths } from '../../common/hem-lengths.ts';
 import { bandCheck } from '../../common/waistband.ts';
 import { walkChecks } from '../../common/walk.ts';
@@ -105,20 +105,6 @@ function takingChecks(c: PartContext, d: SkirtDraft, face: 'front' | 'back'): Ra
       ),
     );
   }
-  if (!d.faces || t.gather > 0) return found;
-  // A curve that has to swing out past the widest line to leave room between waist and hip is no side seam.
-  const wide: number = d.wide![face]!.rounded;
-  for (const l of linesBelow(c.line)) {
-    if (l.zone === 'waist' || l.zone === d.wide!.zone || l.level! >= d.wide!.level!) continue;
-    const drafted = l[face]!.rounded + d.faces[face].darts.reduce((sum, x) => sum + held(x, l.level!), 0);
-    found.push(
-      judge(
-        drafted <= wide + TOLERANCE.girth / 4,
-        c.id(`room-${l.zone}-${face}`),
-        l.zone,
-        `${l.figure.name}, ${face}: drafted ${p(drafted)} with what the darts hold there, the ${d.wide!.figure.name} has ${p(wide)}${drafted > wide + TOLERANCE.girth / 4 ? '. Shorten the darts, or let the side seam curve out' : ''}.`,
-      ),
-    );
-  }
+  if (d.faces && t.gather <= 0) found.push(...fairChecks(c, d.faces, d.wide!, face));
   return found;
 }

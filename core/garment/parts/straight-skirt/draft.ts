@@ -9,9 +9,9 @@ import { say as p } from '../../../units/print.ts';
 import { foldOrSeam } from '../../cloth.ts';
 import { FACING_DEPTH, waistFacing } from '../../common/facing.ts';
 import { liningNote, liningShorter } from '../../common/flared.ts';
-import { type FaceTaking, takeUp } from '../../common/from-waist/taking.ts';
+import { type FaceTaking, takeUpBoth } from '../../common/from-waist/taking.ts';
 import { type Upper, type UpperPlan, upperOf } from '../../common/from-waist/upper.ts';
-import { freeness, linesBelow, widestLine } from '../../common/from-waist/widest.ts';
+import { betweenLines, freeness, linesBelow, widestLine } from '../../common/from-waist/widest.ts';
 import { type HemLengths, hemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
 import { type Band, NO_BAND, waistband } from '../../common/waistband.ts';
 import type { BodyLine } from '../../lines.ts';
@@ -52,23 +52,18 @@ export function draftSkirt(c: PartContext, v: SkirtValues): SkirtDraft {
   const known = waist?.front && waist.back && hip?.front && wide?.front && wide.back && wide.level !== null;
   const free = freeness(v.takenUp, c.input.brief.fit);
   const seam = c.opens === 'centre-back' || v.hemOpening !== 'none';
-  const taking = known
-    ? (Object.fromEntries(
-        FACES.map((face) => [
-          face,
-          takeUp(c, {
-            face,
-            waist: waist[face]!.rounded,
-            wide: wide[face]!.rounded,
-            wideName: wide.figure.name,
-            wideLevel: wide.level!,
-            centreIn: face === 'back' && c.opens === 'centre-back' ? centreIn : ZERO,
-            free: wide.zone === 'waist' ? null : free,
-            meets: c.above?.sewnDarts?.[face][0],
-          }),
-        ]),
-      ) as Record<Face, FaceTaking>)
-    : null;
+  const quarter = (face: Face) => ({
+    waist: waist![face]!.rounded,
+    wide: wide![face]!.rounded,
+    wideName: wide!.figure.name,
+    wideLevel: wide!.level!,
+    between: betweenLines(linesBelow(c.line), wide!, face),
+    rise,
+    centreIn: face === 'back' && c.opens === 'centre-back' ? centreIn : ZERO,
+    free: wide!.zone === 'waist' ? null : free,
+    meets: c.above?.sewnDarts?.[face][0],
+  });
+  const taking = known ? takeUpBoth(c, { front: quarter('front'), back: quarter('back') }) : null;
   const planOf = (face: Face): PanelPlan | null => {
     if (!taking || !marked || !known || hem.shares.length === 0) return null;
     const upper = { face, taking: taking[face], wide, rise, drop, lines: linesBelow(c.line) };

@@ -3,18 +3,15 @@ import { TOLERANCE } from '../../../figure/build.ts';
 import { judge, missing, type RawCheck, warn } from '../../../figure/check.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
+import { fairChecks } from '../../common/from-waist/fair-checks.ts';
 import { bandCheck } from '../../common/waistband.ts';
 import type { PartContext } from '../../part.ts';
 import { FACES } from '../../tables/darts.ts';
 import { FLOORS } from '../../tables/fit.ts';
+import { crotchRoom } from './crotch.ts';
 import type { TrouserDraft } from './draft.ts';
 import type { TrouserValues } from './fields.ts';
 
-/**
- * The crotch seam may be longer than what was read through the legs by this and no more before it hangs, cm (common
- * practice); a crotch level that lies lower by its ease is meant to, and adds that ease in front and behind.
- */
-const CROTCH_ROOM = { least: 0, most: 5 } as const;
 /** Rise and inside leg may differ from the outside leg by this much, cm: three readings of one leg. */
 const LEG_APART = 2;
 /** A hem without an opening is wider than the heel by this, cm (common practice). */
@@ -74,15 +71,23 @@ export function trouserChecks(c: PartContext, _: TrouserValues, d: TrouserDraft)
   const seam = measuredOf(d, c.id('crotch-seam'))!;
   if (length !== null) {
     const room = cm(seam - length);
-    const seat = rise ?? (outseam !== null && leg !== null ? outseam - leg : plan.crotch!);
-    const most = cm(CROTCH_ROOM.most + 2 * Math.max(0, plan.crotch! - seat));
-    const holds = room >= CROTCH_ROOM.least - 1e-9 && room <= most + 1e-9;
+    const [least, most] = crotchRoom(c.input.brief.fit);
+    const holds = room >= least - 1e-9 && room <= most + 1e-9;
+    const range = `wanted ${p(cm(least))} to ${p(cm(most))} (${c.input.brief.fit.replace('-', ' ')})`;
     found.push(
       judge(
         holds,
         c.id('crotch-length'),
         c.id('crotch-seam'),
-        `The crotch seam is ${p(seam)}, through the legs was read ${p(length)}: ${room < 0 ? `${p(cm(-room))} too short, it would cut in; lower the crotch level or extend the back` : `${p(room)} of room${holds ? '' : `, more than the ${p(most)} of this crotch level: it would hang; raise the level or shorten the extensions`}`}.`,
+        `The crotch seam is ${p(seam)}, through the legs was read ${p(length)}: ${
+          room < 0 ? `${p(cm(-room))} shorter` : `${p(room)} of room`
+        }, ${range}${
+          holds
+            ? ''
+            : room < least
+              ? '. Forks and back rise have given what they may: lower the crotch level, or read both again'
+              : '. Forks and back rise have given what they may: raise the crotch level, or read both again'
+        }.`,
       ),
     );
   }
@@ -134,6 +139,7 @@ export function trouserChecks(c: PartContext, _: TrouserValues, d: TrouserDraft)
   );
   for (const face of FACES) {
     const t = d.taking![face];
+    if (t.gather <= 0) found.push(...fairChecks(c, d.faces, d.wide!, face));
     if (t.over > TOLERANCE.detail)
       found.push(
         warn(

@@ -1,3 +1,4 @@
+import { lengthOf } from '../../../draft/curve.ts';
 import { edgeLength, sewnLength, sewnWidthAt } from '../../../draft/measure.ts';
 import { edge, type Panel } from '../../../draft/panel.ts';
 import { straight } from '../../../draft/shape.ts';
@@ -5,10 +6,10 @@ import { buildFigure, markedGirth, TOLERANCE, term, ZERO } from '../../../figure
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { liningShorter } from '../../common/flared.ts';
-import { type FaceTaking, takeUp } from '../../common/from-waist/taking.ts';
+import { type FaceTaking, takeUpBoth } from '../../common/from-waist/taking.ts';
 import { upperOf } from '../../common/from-waist/upper.ts';
-import { freeness, linesBelow, widestLine } from '../../common/from-waist/widest.ts';
-import { type LegShape, type LegUpper, legGirth, legPanel, legShapes } from '../../common/leg.ts';
+import { betweenLines, freeness, linesBelow, widestLine } from '../../common/from-waist/widest.ts';
+import { type LegShape, type LegUpper, legGirth, legPanel, legShapes, withUpper } from '../../common/leg.ts';
 import { BACK_RISE, type LegPlanned, planLegs } from '../../common/leg-plan.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import { type Band, waistband } from '../../common/waistband.ts';
@@ -16,6 +17,7 @@ import type { BodyLine } from '../../lines.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
 import { FACES, type Face } from '../../tables/darts.ts';
+import { crotchSeam, towardReading } from './crotch.ts';
 import type { TrouserValues } from './fields.ts';
 
 /** A fly's facing and shield are this wide, finished, and reach this far below the hip line, cm (common practice). */
@@ -37,61 +39,27 @@ export interface TrouserDraft extends Drafted {
 
 export function draftTrousers(c: PartContext, v: TrouserValues): TrouserDraft {
   const [waist, hip] = [c.line('waist'), c.line('hip')];
-  const plan = planLegs(c, v, { girth: hip ? markedGirth(hip.figure) : null, name: 'hip' });
+  const from = { girth: hip ? markedGirth(hip.figure) : null, name: 'hip' };
   const wide = widestLine(c.line);
-  const lie = lieFigures(c);
-  const [rise, backRise] = lie.map((f) => f.marked!) as [Cm, Cm];
+  const rise = sideRise(c).marked!;
   const known = waist?.front && waist.back && hip?.front && wide?.front && wide.back && wide.level !== null;
   const free = freeness('by-fit', c.input.brief.fit) && wide?.zone !== 'waist' ? ('pleats' as const) : null;
-  const taking = known
-    ? (Object.fromEntries(
-        FACES.map((face) => [
-          face,
-          takeUp(c, {
-            face,
-            waist: waist[face]!.rounded,
-            wide: wide[face]!.rounded,
-            wideName: wide.figure.name,
-            wideLevel: wide.level!,
-            centreIn: face === 'back' ? c.stepped(cm(BACK_LEAN)) : ZERO,
-            free,
-            meets: undefined,
-          }),
-        ]),
-      ) as Record<Face, FaceTaking>)
-    : null;
-  let frontSide = 0;
-  const upper =
-    taking &&
-    (Object.fromEntries(
-      FACES.map((face) => {
-        const make = (up: number) =>
-          upperOf(c, {
-            face,
-            taking: taking[face],
-            wide: wide!,
-            rise: cm(up),
-            drop: cm(face === 'back' ? -backRise : 0),
-            lines: linesBelow(c.line),
-          });
-        let u = make(rise);
-        // The back's corner is set so high that its side seam is as long as the front's.
-        if (face === 'front') frontSide = u.sideLength;
-        else u = make(rise + frontSide - u.sideLength);
-        const centre = u.centreSeam.length > 0 ? u.centreSeam : straight([0, u.top], [0, u.wide[1]]);
-        return [face, { waist: [u.waist], side: u.side, darts: u.darts, centre }];
-      }),
-    ) as unknown as Record<Face, LegUpper>);
-  const shapes =
-    upper && plan.crotch !== null && plan.extends && plan.inseam !== null && plan.hem
-      ? legShapes(upper, {
-          crotch: plan.crotch,
-          extends: plan.extends,
-          inseam: plan.inseam,
-          knee: plan.knee,
-          hem: plan.hem,
-        })
-      : null;
+  const quarter = (face: Face) => ({
+    waist: waist![face]!.rounded,
+    wide: wide![face]!.rounded,
+    wideName: wide!.figure.name,
+    wideLevel: wide!.level!,
+    between: betweenLines(linesBelow(c.line), wide!, face),
+    rise,
+    centreIn: face === 'back' ? c.stepped(cm(BACK_LEAN)) : ZERO,
+    free,
+    meets: undefined,
+  });
+  const taking = known ? takeUpBoth(c, { front: quarter('front'), back: quarter('back') }) : null;
+  const made = taking && drafted(c, v, { taking, wide: wide!, rise, from });
+  const plan = made?.plan ?? planLegs(c, v, from);
+  const shapes = made?.shapes ?? null;
+  const lie = [sideRise(c), backRise(c, made?.toward?.rise ?? 0)];
   const panelOf = (face: Face, layer: 'outer' | 'lining'): Panel =>
     legPanel(shapes![face], {
       id: c.id(layer === 'outer' ? face : `lining-${face}`),
@@ -166,31 +134,104 @@ export function draftTrousers(c: PartContext, v: TrouserValues): TrouserDraft {
   };
 }
 
-/** How the waist line lies: up at the side, and up at the centre back for sitting. */
-function lieFigures(c: PartContext): Figure[] {
-  const base = { section: c.key, group: 'level' as const, tolerance: TOLERANCE.detail, nearest: true };
-  const within = (v: Cm) =>
-    v >= 0 && v <= 6 ? null : 'Between nothing and 6 cm, or the waist line is none.';
-  return [
-    buildFigure(c, {
-      id: c.id('side-rise'),
-      name: 'waist line rises at the side',
-      marked: c.shape.sideRise,
-      terms: [
-        term('add', 'house figure', c.shape.sideRise, 'Over the hip curve (common practice 1 to 1.3).'),
-      ],
-      follows: within,
-      ...base,
-    }),
-    buildFigure(c, {
-      id: c.id('back-rise'),
-      name: 'waist line rises at centre back',
-      marked: c.stepped(cm(BACK_RISE)),
-      terms: [term('add', 'for sitting', c.stepped(cm(BACK_RISE)), 'Common practice 2 to 3.')],
-      follows: within,
-      ...base,
-    }),
-  ];
+const forksOf = ({ extends: e }: LegPlanned): number => (e ? e.front + e.back : 0);
+
+interface LegsFrom {
+  readonly taking: Readonly<Record<Face, FaceTaking>>;
+  readonly wide: BodyLine;
+  readonly rise: Cm;
+  readonly from: { readonly girth: Cm | null; readonly name: string };
+}
+
+/** Both faces of a leg, the crotch seam drafted towards its reading where there is one. */
+function drafted(c: PartContext, v: TrouserValues, q: LegsFrom) {
+  const first = planLegs(c, v, q.from);
+  const make = (plan: LegPlanned, rise: number): Record<Face, LegShape> | null => {
+    if (plan.crotch === null || !plan.extends || plan.inseam === null || !plan.hem) return null;
+    const upper = (face: Face, up: number): LegUpper => {
+      const drop = cm(face === 'back' ? -rise : 0);
+      const lines = linesBelow(c.line);
+      const u = upperOf(c, { face, taking: q.taking[face], wide: q.wide, rise: cm(up), drop, lines });
+      const centre = u.centreSeam.length > 0 ? u.centreSeam : straight([0, u.top], [0, u.wide[1]]);
+      return { waist: [u.waist], side: u.side, darts: u.darts, centre };
+    };
+    const [front, back] = [upper('front', q.rise), upper('back', q.rise)];
+    const { crotch, inseam, knee, hem } = plan;
+    const legs = legShapes({ front, back }, { crotch, extends: plan.extends, inseam, knee, hem });
+    if (!legs) return null;
+    // The back's corner is set so high that its side seam is as long as the front's.
+    const long = (s: LegShape) => s.side.reduce((sum, x) => sum + lengthOf(x), 0);
+    const higher = upper('back', q.rise + Math.max(-3, Math.min(4, long(legs.front) - long(legs.back))));
+    return { front: legs.front, back: withUpper(legs.back, back, higher) };
+  };
+  const reading = c.measured.get('crotch-length')?.net ?? null;
+  const hip = c.line('hip')?.net ?? null;
+  const usualRise = backRise(c, 0).marked!;
+  // A side that runs in below the hip takes from the thigh what the forks seemed to give.
+  const legs = first.thigh === null ? null : make(first, usualRise);
+  const lack = legs ? Math.max(0, first.thigh! - legGirth(legs)) : 0;
+  const usual = lack > 0 ? planLegs(c, v, q.from, { lack }) : first;
+  const toward =
+    reading === null || hip === null || !usual.extends
+      ? null
+      : towardReading(
+          (t) => {
+            const { front, back } = usual.extends!;
+            const reach = { front: cm(front + t.front), back: cm(back + t.back) };
+            const shapes = make({ ...usual, extends: reach }, usualRise + t.rise);
+            return shapes && crotchSeam(shapes);
+          },
+          {
+            reading,
+            hip,
+            fit: c.input.brief.fit,
+            forks: forksOf(usual),
+            least: legs ? forksOf(first) - (legGirth(legs) - first.thigh!) : 0,
+            backRise: usualRise,
+          },
+        );
+  const plan = toward ? planLegs(c, v, q.from, { toward, lack }) : usual;
+  return { plan, toward, shapes: make(plan, backRise(c, toward?.rise ?? 0).marked!) };
+}
+
+const LIE = { group: 'level', tolerance: TOLERANCE.detail, nearest: true } as const;
+const within = (v: Cm) => (v >= 0 && v <= 6 ? null : 'Between nothing and 6 cm, or the waist line is none.');
+
+/** How much higher the waist line lies at the side. */
+const sideRise = (c: PartContext): Figure =>
+  buildFigure(c, {
+    id: c.id('side-rise'),
+    section: c.key,
+    name: 'waist line rises at the side',
+    marked: c.shape.sideRise,
+    terms: [term('add', 'house figure', c.shape.sideRise, 'Over the hip curve (common practice 1 to 1.3).')],
+    follows: within,
+    ...LIE,
+  });
+/** How much higher it lies at the centre back, for sitting; more or less towards the crotch length. */
+function backRise(c: PartContext, toward: number): Figure {
+  const usual = c.stepped(cm(BACK_RISE));
+  return buildFigure(c, {
+    id: c.id('back-rise'),
+    section: c.key,
+    name: 'waist line rises at centre back',
+    ...(toward === 0 ? { marked: usual } : {}),
+    terms: [
+      term('add', 'for sitting', usual, 'Common practice 2 to 3.'),
+      ...(toward === 0
+        ? []
+        : [
+            term(
+              toward > 0 ? 'add' : 'take',
+              'towards the crotch length',
+              toward,
+              'The forks reach as far as they may; the rest of the crotch seam is made up here, between 2 and 3.',
+            ),
+          ]),
+    ],
+    follows: within,
+    ...LIE,
+  });
 }
 
 /** Facing and shield of the fly, a pair, with its interfacing left to the facing. */

@@ -64,7 +64,7 @@ describe('trousers', () => {
       });
       const [f, b] = [leg(s, 'front'), leg(s, 'back')];
       if (!f || !b) continue;
-      // Legs so short that the back's point cannot be lowered so far say so instead.
+      // A body whose forks are long for its leg is eased there, and says so.
       if (check(s, 'trousers.inseams')!.state === 'warned') {
         short++;
         continue;
@@ -73,7 +73,7 @@ describe('trousers', () => {
       expect(Math.abs(edgeLength(f, 'side') - edgeLength(b, 'side')), `${seed}`).toBeLessThan(0.3);
       expect(edgeLength(f, 'inseam'), `${seed}`).toBeCloseTo(figure(s, 'trousers.inseam').marked!, 4);
     }
-    expect(short).toBeLessThan(20);
+    expect(short).toBeLessThan(30);
   });
   it('the hem stays where the leg ends: what the crotch is lowered is taken off the inside leg', () => {
     const [close, loose] = ['fitted', 'loose'].map((fit) =>
@@ -97,29 +97,55 @@ describe('trousers', () => {
     expect(check(strong!, 'trousers.floor-thigh')).toMatchObject({ state: 'passed' });
     expect(strong!.fit.map((z) => z.zone)).toContain('thigh');
   });
-  it('a crotch level that lies lower by its fit is no fault; one that hangs past that is told with its room', () => {
+  it('the crotch seam is drafted towards its reading, within what forks and back rise may give, and judged both ways', () => {
     const at = (fit: string, read: number) =>
-      check(
-        made(
-          [
-            'waist 76 cm',
-            'hip 100 cm',
-            'rise 27.5 cm',
-            'inseam 78 cm',
-            'waist-to-hip 20.5 cm',
-            `crotch-length ${read} cm`,
-          ],
-          {},
-          { fit },
-        ),
-        'trousers.crotch-length',
-      )!;
-    for (const fit of ['close', 'fitted', 'semi-fitted', 'loose', 'very-loose'])
-      expect([fit, at(fit, 68).state]).toEqual([fit, 'passed']);
-    // A loose level lies 3 below the seat: 5 and twice that is its room.
-    expect(at('loose', 63)).toMatchObject({ state: 'warned' });
-    expect(at('loose', 63).sentence).toContain('more than the {cm:11} of this crotch level: it would hang');
-    expect(at('close', 63).state).toBe('warned');
+      made(
+        [
+          'waist 76 cm',
+          'hip 100 cm',
+          'rise 27.5 cm',
+          'inseam 78 cm',
+          'waist-to-hip 20.5 cm',
+          `crotch-length ${read} cm`,
+        ],
+        {},
+        { fit },
+      );
+    const ranges = {
+      close: [-1, 1],
+      fitted: [1, 2.5],
+      'semi-fitted': [2, 4],
+      loose: [3, 5],
+      'very-loose': [4, 7],
+    };
+    let moved = 0;
+    for (const [fit, [least, high]] of Object.entries(ranges))
+      for (let read = 62; read <= 84; read++) {
+        const s = at(fit, read);
+        const f = (id: string) => figure(s, `trousers.${id}`).finished!;
+        const room = f('crotch-seam') - read;
+        const forks = (f('crotch-front') + f('crotch-back')) / 100;
+        const within = room >= least! - 1e-6 && room <= high! + 1e-6;
+        expect([fit, read, check(s, 'trousers.crotch-length')!.state]).toEqual([
+          fit,
+          read,
+          within ? 'passed' : 'warned',
+        ]);
+        // Handbook page 10: 0.19 of the hip, 0.015 more or less; what is told has been tried to the end.
+        expect(forks).toBeGreaterThan(0.175 - 1e-6);
+        const most = Math.max(0.205, (0.01 * figure(s, 'hip').finished! * 3) / 16);
+        expect(forks).toBeLessThan(most + 1e-6);
+        expect(f('back-rise')).toBeGreaterThan(2 - 1e-6);
+        expect(f('back-rise')).toBeLessThan(3 + 1e-6);
+        if (!within) {
+          expect(forks).toBeCloseTo(room > high! ? 0.175 : most, 6);
+          expect(f('back-rise')).toBeCloseTo(room > high! ? 2 : 3, 6);
+        } else if (Math.abs(forks - 0.19) > 0.01) moved++;
+        const drop = f('crotch-drop');
+        expect(drop).toBeGreaterThan(0.5 - 1e-6);
+        expect(drop).toBeLessThan(1 + 1e-6);
+      }
+    expect(moved).toBeGreaterThan(5);
   });
   it('tells what cannot be: rise, inside and outside leg that do not agree, a crotch above the hip, a hem too narrow', () => {
     const s = made(
@@ -128,7 +154,7 @@ describe('trousers', () => {
     );
     expect(check(s, 'trousers.leg-lengths')!.sentence).toContain('read all three again');
     expect(check(s, 'trousers.heel')!.sentence).toContain('more than that, or an opening');
-    expect(check(s, 'trousers.crotch-length')!.sentence).toContain('too short');
+    expect(check(s, 'trousers.crotch-length')!.sentence).toContain('lower the crotch level');
     const high = made(['waist 72 cm', 'hip 99 cm', 'rise 17 cm', 'inseam 76 cm', 'waist-to-hip 24 cm']);
     expect(high.panels.some((p) => p.id === 'trousers.front')).toBe(false);
     expect(check(high, 'trousers.heights')!.sentence).toContain('no leg can be drafted');
