@@ -33,7 +33,16 @@ const upright = (d: Dart) =>
 /** From where to where the flat panel reaches at a height, centre to side, cm; null where it does not. */
 export function spanAt(panel: Panel, y: number): readonly [from: number, to: number] | null {
   const side = crossEdge(panel, panel.across.side, y);
-  return side === null ? null : [crossEdge(panel, panel.across.centre, y) ?? 0, side];
+  return side === null ? null : [crossEdge(panel, panel.across.centre, y) ?? endingAt(panel, y), side];
+}
+
+/** A centre that ends this far above a height still stands for it there, cm: its corner has been moved. */
+const ENDS_NEAR = 0.3;
+/** Where a centre stands that ends just above a height; 0 where it ends well above it. */
+function endingAt(panel: Panel, y: number): number {
+  const ends = edgeOf(panel, panel.across.centre).path.flatMap((s) => [s[0], s.at(-1) as Point]);
+  const low = ends.reduce<Point>((a, b) => (b[1] > a[1] ? b : a), [0, Number.NEGATIVE_INFINITY]);
+  return y - low[1] >= 0 && y - low[1] <= ENDS_NEAR ? low[0] : 0;
 }
 
 /** Width of the flat panel at a height, from its centre to its side, cm; null where it has none. */

@@ -77,6 +77,8 @@ const out = (p: Point, way: Point, by: number): Point => [p[0] + by * way[1], p[
  * past it; none where they meet at the seam's own corner, or where the cloth has a corner inward.
  */
 function cornersOf(e: Panel['edges'][number], next: Panel['edges'][number]): Point[] {
+  const folded = foldedCorners(e, next);
+  if (folded) return folded;
   const a = e.path.at(-1)!;
   const b = next.path[0]!;
   const u = directionAt(a, 1);
@@ -96,6 +98,32 @@ function cornersOf(e: Panel['edges'][number], next: Panel['edges'][number]): Poi
         [q[0] - v[0] * wide, q[1] - v[1] * wide],
       ]
     : [];
+}
+
+/**
+ * Where a hem or casing meets the edge beside it: its cut ends mirror that edge at the fold, so that they lie on it once
+ * they are turned. From the other edge's cut line over the fold to the hem's; null where that makes no corner.
+ */
+function foldedCorners(e: Panel['edges'][number], next: Panel['edges'][number]): Point[] | null {
+  if (!e.turned === !next.turned || (e.turned ? next : e).fold) return null;
+  const [hem, side] = e.turned ? [e, next] : [next, e];
+  if (hem.allowance <= 0) return null;
+  const at = endOf(e.path.at(-1)!);
+  const along = e.turned ? directionAt(e.path.at(-1)!, 1) : directionAt(next.path[0]!, 0);
+  const way = e.turned ? directionAt(next.path[0]!, 0) : directionAt(e.path.at(-1)!, 1);
+  const beside = out(at, way, side.allowance);
+  const fold = meet(beside, way, at, along);
+  // Mirrored at the fold: what runs along it stays, what runs across turns round.
+  const dot = way[0] * along[0] + way[1] * along[1];
+  const back: Point = [2 * dot * along[0] - way[0], 2 * dot * along[1] - way[1]];
+  const corner = fold && meet(fold, back, out(at, along, hem.allowance), along);
+  if (
+    !corner ||
+    distance(corner, fold) > MOST_MITRE * hem.allowance ||
+    distance(at, fold) > MOST_MITRE * side.allowance + 1e-9
+  )
+    return null;
+  return e.turned ? [corner, fold] : [fold, corner];
 }
 
 /** Width and height of the seam line, cm. */

@@ -14,6 +14,8 @@ export interface Edge {
   readonly fold: boolean;
   /** what is gathered or pleated away along it when it is sewn */
   readonly gather: Cm;
+  /** a hem or casing: its allowance is folded back over the panel along this edge */
+  readonly turned?: boolean;
 }
 
 /** A dart, open on the flat panel and closed when it is sewn. */

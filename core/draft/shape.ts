@@ -47,20 +47,40 @@ export const levelFrom = (a: Point, b: Point): Segment => [
   b,
 ];
 
+/** A seam that bends at `m` without a corner: straight towards its ends, its direction there the mean of both ways. */
+export function bentAt(a: Point, m: Point, b: Point): Segment[] {
+  const third = (from: Point, to: Point): Point => [
+    from[0] + (to[0] - from[0]) / 3,
+    from[1] + (to[1] - from[1]) / 3,
+  ];
+  const [before, after] = [Math.hypot(m[0] - a[0], m[1] - a[1]), Math.hypot(b[0] - m[0], b[1] - m[1])];
+  const [x, y] = [
+    (m[0] - a[0]) / before + (b[0] - m[0]) / after,
+    (m[1] - a[1]) / before + (b[1] - m[1]) / after,
+  ];
+  const size = Math.hypot(x, y) || 1;
+  const from = (by: number): Point => [m[0] + (x / size) * by, m[1] + (y / size) * by];
+  return [
+    [a, third(a, m), from(-before / 3), m],
+    [m, from(after / 3), third(b, m), b],
+  ];
+}
+
 /**
- * A waist from `a` at the centre up to `b` at the side, as one cubic: it leaves a centre that leans in square to it, and
- * reaches a side that leans in square to that. `leaves`: sideways of the centre for each cm
- * down, `ends`: of the side.
+ * A waist or hem from `a` at the centre to `b` at the side, as one cubic: it leaves a centre that leans square to it, and
+ * reaches a side that leans square to that. `leaves`: how far down it goes for each cm across where it leaves; `ends`: how
+ * far up where it ends; null where it only bends.
  */
-export function waistFrom(a: Point, b: Point, leaves: number, ends: number): Segment {
+export function waistFrom(a: Point, b: Point, leaves: number, ends: number | null): Segment {
   const [run, up] = [b[0] - a[0], a[1] - b[1]];
   const level = levelFrom(a, b);
-  const steeper = ends > (2 * up) / run;
-  const reach = Math.max(run / 6, Math.min(run / 3, (0.85 * up) / ends));
+  // As far along as the rise has room for, so that it does not dip below where it began.
+  const reach =
+    up <= 0 || !ends || ends < 0 ? run / 6 : Math.max(run / 6, Math.min(run / 3, (0.85 * up) / ends));
   return [
     a,
-    leaves > 0 ? [a[0] + run / 6, a[1] + (leaves * run) / 6] : (level[1] as Point),
-    steeper ? [b[0] - reach, b[1] + reach * ends] : (level[2] as Point),
+    leaves !== 0 ? [a[0] + run / 6, a[1] + (leaves * run) / 6] : (level[1] as Point),
+    ends !== null ? [b[0] - reach, b[1] + reach * ends] : (level[2] as Point),
     b,
   ];
 }

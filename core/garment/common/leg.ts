@@ -65,19 +65,15 @@ function crotchCurve(from: Point, to: Point, inseam: Segment): Segment {
 const BACK_LOWER = { least: 0.5, most: 1 } as const;
 /** A leg's back may stand so far towards its side to lengthen an inside leg that would be too short, cm. */
 const OUTWARD = 2;
-/** Side seams below the hip may differ by this where the upper edge cannot make it up, cm. */
-const SIDES_WITHIN = 0.25;
 
 /**
  * Front and back of one leg. Both inside legs are as long: the back's crotch point lies a little lower, and for the rest
  * its leg stands nearer its inside, not the point ever lower. Where that is not enough the inside legs differ (a short
- * leg's hem is level with its inside then). Null where there is no leg to draft. `levelTop`: the upper edge stays as it is,
- * so that the sides may not grow apart.
+ * leg's hem is level with its inside then). Null where there is no leg to draft.
  */
 export function legShapes(
   upper: Readonly<Record<Face, LegUpper>>,
   q: LegPlan,
-  { levelTop = false }: { levelTop?: boolean } = {},
 ): Record<Face, LegShape> | null {
   const bend = { front: endOf(upper.front.side.at(-1)!), back: endOf(upper.back.side.at(-1)!) };
   const low = Math.max(bend.front[1], bend.back[1]);
@@ -112,10 +108,7 @@ export function legShapes(
     total(upperInseam('back', drop, backInner - shift, low2)) - wanted;
   const drop = zeroOf((d) => over(d, 0), BACK_LOWER.least, BACK_LOWER.most);
   const run = backInner + q.extends.back;
-  const most = Math.max(0, (run - swing) / 2);
-  const inward = levelTop
-    ? Math.min(most, Math.max(0, Math.sqrt(swing ** 2 + 2 * (low2 - low) * SIDES_WITHIN) - Math.abs(swing)))
-    : most;
+  const inward = Math.max(0, (run - swing) / 2);
   const shift = zeroOf((x) => over(drop, x), over(drop, 0) > 0 ? 0 : -OUTWARD, inward);
   const outer = { front: bend.front[0] - swing, back: bend.back[0] - swing - shift };
   const inner = { front: frontInner, back: backInner - shift };
@@ -139,7 +132,7 @@ export function legShapes(
       face,
       waist: upper[face].waist,
       side,
-      hem: straight(hemOut, hemIn),
+      hem: kneeY === null ? [shortHem(hemOut, hemIn, crotchPoint)] : straight(hemOut, hemIn),
       inseam: [...lower(hemIn, [i, low2]), ...reversed(upperLeg)],
       crotch: reversed([
         ...upper[face].centre,
@@ -154,6 +147,13 @@ export function legShapes(
   return { front: shape('front'), back: shape('back') };
 }
 
+/** The hem of a short leg: level where it leaves the side, square to an inside leg that leans. */
+function shortHem(out: Point, inside: Point, crotchPoint: Point): Segment {
+  const reach = (out[0] - inside[0]) / 4;
+  const up = (inside[0] - crotchPoint[0]) / (inside[1] - crotchPoint[1]);
+  return [out, [out[0] - reach, out[1]], [inside[0] + reach, inside[1] - reach * up], inside];
+}
+
 /** Where a falling difference is nothing between two amounts, by halves; the nearer end where it is not. */
 function zeroOf(over: (amount: number) => number, least: number, most: number): number {
   let [a, b] = [least, Math.max(least, most)];
@@ -166,6 +166,9 @@ function zeroOf(over: (amount: number) => number, least: number, most: number): 
   }
   return (a + b) / 2;
 }
+
+/** How much longer one face's side is than the other's, cm. */
+export const sideLonger = (s: LegShape, than: LegShape): number => total(s.side) - total(than.side);
 
 /** A leg's back with its upper part drawn anew: its waist and side begin elsewhere. */
 export const withUpper = (s: LegShape, was: LegUpper, now: LegUpper): LegShape => ({
@@ -222,9 +225,9 @@ export function legPanel(
 ): Panel {
   const seam = (which: 'side' | 'crotch'): Cm => (opens === which ? cm(Math.max(a.side, a.zip)) : a.side);
   const edges: Edge[] = [
-    edge(casing ? 'top' : 'waist', 'waist', s.waist, waist, { gather }),
+    edge(casing ? 'top' : 'waist', 'waist', s.waist, waist, { gather, ...(casing ? { turned: true } : {}) }),
     edge('side', 'side seam', s.side, seam('side')),
-    edge('hem', 'hem', s.hem, hem),
+    edge('hem', 'hem', s.hem, hem, { turned: true }),
     edge('inseam', 'inside leg', s.inseam, a.side),
     edge('crotch', 'crotch seam', s.crotch, seam('crotch')),
   ];

@@ -355,7 +355,7 @@ function half(
     edge('shoulder', 'shoulder', straight(sideNeck, tip), a.shoulder),
     edge('armhole', 'armhole', armholePath(tip, mid, underarm, c.shape.slope, sideLean(side)), a.armhole),
     edge('side', 'side seam', side, a.side),
-    edge('hem', 'hem', straight(foot, [0, q.length]), a.hem),
+    edge('hem', 'hem', straight(foot, [0, q.length]), a.hem, { turned: true }),
     edge('centre', `centre ${face}`, straight([0, q.length], centreNeck), cm(0), { fold: true }),
   ];
   const panel: Panel = {

@@ -79,7 +79,7 @@ export function upperOf(c: PartContext, q: UpperPlan): Upper {
         ])
       : [];
   const leaves = taking.centre > 0 ? (1.5 * taking.centre) / (wideY - top) : 0;
-  const waistTo = (ends: number) =>
+  const waistTo = (ends: number | null) =>
     levelOfLength([taking.centre, top], q.rise + top, taking.waistLine, (a, b) =>
       waistFrom(a, b, leaves, ends),
     );
@@ -95,7 +95,7 @@ export function upperOf(c: PartContext, q: UpperPlan): Upper {
     return { waist, darts, curve: curveOf(q, waist.at(-1) as Point, throughOf(q, centreSeam, darts)) };
   };
   // Where the side leans in is known from a first waist; the one that is drawn meets it square.
-  const { waist, darts, curve } = from(waistTo(leanOf(from(waistTo(0)).curve)));
+  const { waist, darts, curve } = from(waistTo(leanOf(from(waistTo(null)).curve)));
   const above: Point = wideY > 0 ? [wideX, wideY] : (waist.at(-1) as Point);
   // Below its widest line it falls straight past every line that is as wide, then to the hem.
   const low = Math.max(wideY, ...q.lines.map((l) => l.level!));

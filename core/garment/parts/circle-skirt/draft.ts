@@ -174,7 +174,7 @@ function sectorPanel(
       edges: [
         edge('waist', 'waist', waist, c.allowances.waist),
         edge('side', 'side seam', straight(corner, hem[0]![0]), side),
-        edge('hem', 'hem', hem, lining ? c.allowances.liningHem : c.allowances.flaredHem),
+        edge('hem', 'hem', hem, lining ? c.allowances.liningHem : c.allowances.flaredHem, { turned: true }),
         edge('centre', 'middle', straight([0, length], [0, 0]), ZERO, { fold: true }),
       ],
       darts: [],

@@ -221,11 +221,13 @@ function shape(c: PartContext, q: CutOnPlan): Panel | null {
     count: 1,
     grain: 'lengthwise, along the middle',
     edges: [
-      edge('hem-back', 'hem, back', straight([0, -q.length], [q.hem.back, -q.length]), a.hem),
+      edge('hem-back', 'hem, back', straight([0, -q.length], [q.hem.back, -q.length]), a.hem, {
+        turned: true,
+      }),
       edge('side-back', 'underarm and side, back', b, a.side),
-      edge('wrist', 'sleeve end', straight([q.span, -q.end], [q.span, q.end]), a.sleeveHem),
+      edge('wrist', 'sleeve end', straight([q.span, -q.end], [q.span, q.end]), a.sleeveHem, { turned: true }),
       edge('side', 'underarm and side, front', f, a.side),
-      edge('hem', 'hem, front', straight([q.hem.front, q.length], [0, q.length]), a.hem),
+      edge('hem', 'hem, front', straight([q.hem.front, q.length], [0, q.length]), a.hem, { turned: true }),
       edge('centre', 'centre front', straight([0, q.length], [0, q.depths.front]), cm(0), { fold: true }),
       edge('neck', 'neckline', neck, a.neck),
       edge('centre-back', 'centre back', straight([0, -q.depths.back], [0, -q.length]), cm(0), {

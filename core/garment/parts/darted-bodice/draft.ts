@@ -2,7 +2,7 @@ import { type Point, reversed, type Segment } from '../../../draft/curve.ts';
 import { insetCentre } from '../../../draft/inset.ts';
 import { dartOn, edgeLength, pointAlong, sewnLength, sewnWidthAt, widthAt } from '../../../draft/measure.ts';
 import { type Edge, edge, type Panel } from '../../../draft/panel.ts';
-import { levelOfLength, straight } from '../../../draft/shape.ts';
+import { levelOfLength, straight, waistFrom } from '../../../draft/shape.ts';
 import { ZERO } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
@@ -264,6 +264,8 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
     [taking.centre, waistY],
     q.sideWaist === null ? 0 : waistY - q.sideWaist,
     taking.waistLine,
+    // Square to a centre that is shaped in.
+    (from, to) => waistFrom(from, to, -taking.centre / (waistY - bustY), null),
   );
   const sideWaist = waist.at(-1) as Point;
   const across: number = face === 'front' ? m.acrossFront : m.acrossBack;
@@ -348,7 +350,7 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
       a.armhole,
     ),
     edge('side', 'side seam', sidePath, sideAllowance),
-    edge('waist', 'waist', waistPath, waistAllowance),
+    edge('waist', 'waist', waistPath, waistAllowance, c.below ? {} : { turned: true }),
     edge('centre', `centre ${face}`, centrePath, seam ? a.zip : ZERO, { fold: !seam }),
   ];
   return {

@@ -188,7 +188,9 @@ function rectangle(
     edges: [
       edge('waist', 'waist', straight(a!, b!), c.allowances.waist, { gather: cm(width - sewn) }),
       edge('side', 'side', straight(b!, d!), side),
-      edge('hem', 'hem', straight(d!, e!), lining ? c.allowances.liningHem : c.allowances.hem),
+      edge('hem', 'hem', straight(d!, e!), lining ? c.allowances.liningHem : c.allowances.hem, {
+        turned: true,
+      }),
       edge('centre', 'other side', straight(e!, a!), side),
     ],
     darts: [],

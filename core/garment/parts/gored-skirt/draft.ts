@@ -305,7 +305,7 @@ function gore(
     edges: [
       edge('waist', 'waist', waistLine, a.waist),
       edge('side', 'side', side, zipped),
-      edge('hem', 'hem', hem, hemAllowance),
+      edge('hem', 'hem', hem, hemAllowance, { turned: true }),
       edge('centre', tail > 0 ? 'centre back' : 'other side', reversed(centre), zipped),
     ],
     darts: [],

@@ -1,7 +1,7 @@
 import { lengthOf, type Point, reversed } from '../../../draft/curve.ts';
 import { edgeLength } from '../../../draft/measure.ts';
 import { edge, type Panel } from '../../../draft/panel.ts';
-import { levelFrom, seamThrough, straight } from '../../../draft/shape.ts';
+import { seamThrough, straight, waistFrom } from '../../../draft/shape.ts';
 import { buildFigure, TOLERANCE, term } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
@@ -161,9 +161,16 @@ function half(
     edges: [
       edge('top', 'waist', straight([0, 0], top), casingAllowance(c, v.casing), {
         gather: cm(q.waist - held),
+        turned: true,
       }),
       edge('side', 'side seam', [...upper, [wide, foot]], a.side),
-      edge('hem', 'hem', reversed([levelFrom([0, q.centre], foot)]), a.hem),
+      edge(
+        'hem',
+        'hem',
+        reversed([waistFrom([0, q.centre], foot, 0, (hem - q.hip) / (foot[1] - q.level))]),
+        a.hem,
+        { turned: true },
+      ),
       edge('centre', `centre ${face}`, straight([0, q.centre], [0, 0]), cm(0), { fold: true }),
     ],
     darts: [],

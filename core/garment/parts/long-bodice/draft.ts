@@ -461,7 +461,7 @@ function half(c: PartContext, v: LongValues, m: Marked, face: Face, q: Half): Pa
       edge('shoulder', 'shoulder', straight(sideNeck, tip), a.shoulder, { gather: eased }),
       edge('armhole', 'armhole', arm, a.armhole),
       edge('side', 'side seam', side, c.opens === 'left-side' ? cm(Math.max(a.side, a.zip)) : a.side),
-      edge('hem', 'hem', reversed([levelFrom(centreHem, foot)]), a.hem),
+      edge('hem', 'hem', reversed([levelFrom(centreHem, foot)]), a.hem, { turned: true }),
       edge('centre', `centre ${face}`, centre, seam ? a.zip : ZERO, { fold: !seam }),
     ],
     darts: q.sideDart

@@ -167,7 +167,9 @@ function panelOf(
     edges: [
       edge('waist', 'waist', straight(top!, side!), a.waist, { gather }),
       edge('side', 'side', straight(side!, foot!), a.side),
-      edge('hem', 'hem', [[...hem].reverse() as unknown as Segment], train > 0 ? a.flaredHem : a.hem),
+      edge('hem', 'hem', [[...hem].reverse() as unknown as Segment], train > 0 ? a.flaredHem : a.hem, {
+        turned: true,
+      }),
       edge('centre', whole ? 'centre back' : 'front edge', straight(low!, top!), whole ? ZERO : a.hem, {
         fold: whole,
       }),

@@ -5,7 +5,7 @@ import { buildFigure, markedGirth, share, TOLERANCE, term } from '../../../figur
 import type { Figure, Term } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { casingAllowance, waistElastic } from '../../common/elastic.ts';
-import { type LegShape, legGirth, legPanel, legShapes } from '../../common/leg.ts';
+import { type LegShape, legGirth, legPanel, legShapes, sideLonger, withUpper } from '../../common/leg.ts';
 import { BACK_RISE, type LegPlanned, planLegs } from '../../common/leg-plan.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import type { Drafted, PartContext } from '../../part.ts';
@@ -46,18 +46,18 @@ export function draftPullOn(c: PartContext, v: PullOnValues): PullOnDraft {
   const plan = planLegs(c, v, { girth: markedGirth(round), name: 'girth to pass', deeper });
   const elastic = waistElastic(c, v.elastic);
   const back = c.stepped(cm(BACK_RISE));
-  const upper = (face: Face) => {
+  const upper = (face: Face, higher = 0) => {
     const w = round.shares.find((s) => s.panel === face)!.rounded;
     const top = face === 'back' ? -back : 0;
     const low = plan.crotch! * 0.62;
     return {
-      waist: straight([0, top], [w, 0]),
+      waist: straight([0, top], [w, -higher]),
       centre: straight([0, top], [0, low]),
-      side: straight([w, 0], [w, low]),
+      side: straight([w, -higher], [w, low]),
       darts: [],
     };
   };
-  const shapes =
+  const legs =
     round.shares.length > 0 && plan.crotch !== null && plan.extends && plan.inseam !== null && plan.hem
       ? legShapes(
           { front: upper('front'), back: upper('back') },
@@ -68,9 +68,13 @@ export function draftPullOn(c: PartContext, v: PullOnValues): PullOnDraft {
             knee: plan.knee,
             hem: plan.hem,
           },
-          { levelTop: true },
         )
       : null;
+  // The back's corner lies so high that its side seam is as long as the front's.
+  const shapes = legs && {
+    front: legs.front,
+    back: withUpper(legs.back, upper('back'), upper('back', sideLonger(legs.front, legs.back))),
+  };
   const panelOf = (face: Face): Panel => {
     const along = edgeLength({ edges: [{ id: 'w', path: shapes![face].waist }] } as unknown as Panel, 'w');
     const held = elastic.marked === null ? along : elastic.marked / 4;

@@ -2,7 +2,7 @@ import type { Point, Segment } from '../../../draft/curve.ts';
 import { endOf, reversed } from '../../../draft/curve.ts';
 import { dartOn, edgeLength, pointAlong, sewnLength } from '../../../draft/measure.ts';
 import { edge, type Panel } from '../../../draft/panel.ts';
-import { levelFrom, levelOfLength, straight } from '../../../draft/shape.ts';
+import { bentAt, levelFrom, levelOfLength, straight } from '../../../draft/shape.ts';
 import { ZERO } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
@@ -116,10 +116,7 @@ function sleevePanel(
       fe[1] + (x - fe[0]) * Math.sin(turn) + (y - fe[1]) * Math.cos(turn),
     ];
     const [be2, fw, bw] = [turned(be), turned([front[0] + inW, bottom]), turned([back[0] - inW, bottom])];
-    frontPath = [
-      [fw, fe],
-      [fe, front],
-    ];
+    frontPath = bentAt(fw, fe, front);
     backPath = [
       [back, be],
       [be, be2],
@@ -162,7 +159,7 @@ function sleevePanel(
   const edges = [
     edge('cap', 'cap', capPath, a.armhole, { gather: capGather }),
     edge('underarm-back', 'back underarm seam', backPath, a.side),
-    edge('wrist', 'end', endPath, hem, { gather: endGather }),
+    edge('wrist', 'end', endPath, hem, { gather: endGather, ...(m.cuff ? {} : { turned: true }) }),
     edge('underarm', 'front underarm seam', frontPath, a.side),
   ];
   const notch = (along: number) => pointAlong(capPath, along);

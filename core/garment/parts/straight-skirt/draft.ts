@@ -263,6 +263,7 @@ function panel(c: PartContext, v: SkirtValues, q: PanelPlan, layer: Layer): Pane
             'vent hem',
             straight(hemCentre, [-lap, hemY]),
             layer === 'lining' ? a.liningHem : a.hem,
+            { turned: true },
           ),
           edge('vent', 'vent', straight([-lap, hemY], [-lap, ventTop]), a.centre),
           edge('vent-top', 'top of the vent', straight([-lap, ventTop], [0, ventTop]), a.centre),
@@ -285,7 +286,13 @@ function panel(c: PartContext, v: SkirtValues, q: PanelPlan, layer: Layer): Pane
     edges: [
       edge('waist', 'waist', [waist], a.waist, { gather: taking.gather }),
       edge('side', 'side seam', [...side, [bend, hemSide]], sideAllowance),
-      edge('hem', 'hem', reversed([levelFrom(hemCentre, hemSide)]), layer === 'lining' ? a.liningHem : a.hem),
+      edge(
+        'hem',
+        'hem',
+        reversed([levelFrom(hemCentre, hemSide)]),
+        layer === 'lining' ? a.liningHem : a.hem,
+        { turned: true },
+      ),
       ...tail,
       edge('centre', `centre ${face}`, centrePath, fold ? ZERO : centreAllowance, { fold }),
     ],

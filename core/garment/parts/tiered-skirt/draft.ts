@@ -216,6 +216,7 @@ function tierPanel(
         q.last ? 'hem' : 'lower edge',
         straight(d!, e!),
         q.last ? c.allowances.hem : c.allowances.waist,
+        q.last ? { turned: true } : {},
       ),
       edge('centre', 'other side', straight(e!, a!), side),
     ],

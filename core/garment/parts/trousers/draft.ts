@@ -1,4 +1,3 @@
-import { lengthOf } from '../../../draft/curve.ts';
 import { edgeLength, sewnLength, sewnWidthAt } from '../../../draft/measure.ts';
 import { edge, type Panel } from '../../../draft/panel.ts';
 import { straight } from '../../../draft/shape.ts';
@@ -9,7 +8,15 @@ import { liningShorter } from '../../common/flared.ts';
 import { type FaceTaking, takeUpBoth } from '../../common/from-waist/taking.ts';
 import { upperOf } from '../../common/from-waist/upper.ts';
 import { betweenLines, freeness, linesBelow, widestLine } from '../../common/from-waist/widest.ts';
-import { type LegShape, type LegUpper, legGirth, legPanel, legShapes, withUpper } from '../../common/leg.ts';
+import {
+  type LegShape,
+  type LegUpper,
+  legGirth,
+  legPanel,
+  legShapes,
+  sideLonger,
+  withUpper,
+} from '../../common/leg.ts';
 import { BACK_RISE, type LegPlanned, planLegs } from '../../common/leg-plan.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import { type Band, waistband } from '../../common/waistband.ts';
@@ -160,8 +167,7 @@ function drafted(c: PartContext, v: TrouserValues, q: LegsFrom) {
     const legs = legShapes({ front, back }, { crotch, extends: plan.extends, inseam, knee, hem });
     if (!legs) return null;
     // The back's corner is set so high that its side seam is as long as the front's.
-    const long = (s: LegShape) => s.side.reduce((sum, x) => sum + lengthOf(x), 0);
-    const higher = upper('back', q.rise + Math.max(-3, Math.min(4, long(legs.front) - long(legs.back))));
+    const higher = upper('back', q.rise + Math.max(-3, Math.min(4, sideLonger(legs.front, legs.back))));
     return { front: legs.front, back: withUpper(legs.back, back, higher) };
   };
   const reading = c.measured.get('crotch-length')?.net ?? null;
