@@ -48,14 +48,20 @@ const upright = (a: Point, b: Point): Segment => [
   [b[0], b[1] - (b[1] - a[1]) * 0.4],
   b,
 ];
-/** The curve of the crotch: upright where it leaves the centre, square to the inside leg where it reaches its point, so that both legs' seams run on into each other there. */
-function crotchCurve(from: Point, to: Point, inseam: Segment): Segment {
+/** How far down the curve of the crotch stays upright, and how far along its fork it stays square to the inside leg. */
+const HOLLOW = {
+  front: { down: 0.72, along: 0.45 },
+  back: { down: 0.47, along: 0.3 },
+} as const;
+/** The curve of the crotch: it goes on as it leaves the centre, square to the inside leg where it reaches its point, so that both legs' seams run on into each other there. */
+function crotchCurve(face: Face, from: Point, to: Point, inseam: Segment): Segment {
   const [a, b] = [startOf(inseam), inseam[1] as Point];
   const lean = Math.atan2(b[0] - a[0], b[1] - a[1]);
-  const reach = Math.abs(to[0]) * 0.45;
+  const { down, along } = HOLLOW[face];
+  const reach = Math.abs(to[0]) * along;
   return [
     from,
-    [from[0], from[1] + (to[1] - from[1]) * 0.72],
+    [from[0], from[1] + (to[1] - from[1]) * down],
     [to[0] + reach * Math.cos(lean), to[1] - reach * Math.sin(lean)],
     to,
   ];
@@ -106,10 +112,11 @@ export function legShapes(
   const backInner = bend.back[0] - swing - at('back');
   const over = (drop: number, shift: number) =>
     total(upperInseam('back', drop, backInner - shift, low2)) - wanted;
-  const drop = zeroOf((d) => over(d, 0), BACK_LOWER.least, BACK_LOWER.most);
   const run = backInner + q.extends.back;
   const inward = Math.max(0, (run - swing) / 2);
-  const shift = zeroOf((x) => over(drop, x), over(drop, 0) > 0 ? 0 : -OUTWARD, inward);
+  const { least, most } = BACK_LOWER;
+  const shift = zeroOf((x) => over(least, x), over(least, 0) > 0 ? 0 : -OUTWARD, inward);
+  const drop = zeroOf((d) => over(d, shift), least, most);
   const outer = { front: bend.front[0] - swing, back: bend.back[0] - swing - shift };
   const inner = { front: frontInner, back: backInner - shift };
   const shape = (face: Face): LegShape => {
@@ -136,7 +143,7 @@ export function legShapes(
       inseam: [...lower(hemIn, [i, low2]), ...reversed(upperLeg)],
       crotch: reversed([
         ...upper[face].centre,
-        crotchCurve(endOf(upper[face].centre.at(-1)!), crotchPoint, upperLeg[0]!),
+        crotchCurve(face, endOf(upper[face].centre.at(-1)!), crotchPoint, upperLeg[0]!),
       ]),
       darts: upper[face].darts,
       sideAtCrotch: xAt(leg, q.crotch),
