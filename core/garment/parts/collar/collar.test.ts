@@ -145,3 +145,19 @@ it('on no neckline that was drafted there is no collar, and its depth still stan
   expect(figure(s, 'collar.half').finished).toBeNull();
   expect(figure(s, 'collar.depth').finished).toBe(6);
 });
+
+describe('the seams of a collar are judged as they are drawn', () => {
+  const says = (s: Sheet, code: string) => s.checks.find((k) => k.code === `collar.${code}`);
+  it.each([
+    ['5 cm', '3 cm', 'passed'],
+    ['3.5 cm', '3 cm', 'warned'],
+  ])('a fall of %s on a stand of %s: %s', (depth, stand, state) => {
+    const s = made({ kind: 'shirt', depth, stand });
+    expect(says(s, 'fall-covers')).toMatchObject({ state });
+    expect(says(s, 'stand-seam')).toMatchObject({ state: 'passed' });
+    expect(says(s, 'fall-seam')).toMatchObject({ state: 'passed' });
+    const [under, fall] = [panel(s, 'stand'), panel(s, 'fall')];
+    expect(edgeLength(fall, 'neck')).toBeCloseTo(edgeLength(under, 'outer') - OVERLAP, 2);
+  });
+  it('a flat one has neither', () => expect(says(made({ kind: 'flat' }), 'fall-covers')).toBeUndefined());
+});

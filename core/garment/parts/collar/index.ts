@@ -1,6 +1,8 @@
+import { edgeLength } from '../../../draft/measure.ts';
 import { judge, missing, type RawCheck } from '../../../figure/check.ts';
 import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
+import { halfOverlap } from '../../common/bodice/closing.ts';
 import { emptyView, n, pictureOf, point, type View } from '../../common/silhouette.ts';
 import { allowanceList, pieces } from '../../common/skirt-cutting.ts';
 import { definePart, type PartContext } from '../../part.ts';
@@ -54,6 +56,7 @@ function collarChecks(c: PartContext, v: CollarValues, d: CollarDraft): RawCheck
       ),
     );
   }
+  found.push(...seamChecks(c, v, d));
   if (v.kind !== 'flat' && d.depth.marked !== null) {
     const stand = d.stand?.marked ?? d.depth.marked;
     found.push(
@@ -66,6 +69,45 @@ function collarChecks(c: PartContext, v: CollarValues, d: CollarDraft): RawCheck
     );
   }
   return found;
+}
+
+/** A stand may differ from its neckline by this each half, a fall from its stand's upper edge by these, cm (common practice). */
+const STAND_WITHIN = 0.2;
+const FALL = { least: -0.5, most: 0.3 } as const;
+/** A fall covers its stand where it is deeper by this, cm (common practice). */
+const COVERS = 0.8;
+
+/** The collar's seams as they lie on its panels, and whether a fall covers its stand. */
+function seamChecks(c: PartContext, v: CollarValues, d: CollarDraft): RawCheck[] {
+  const [under, fall] = d.pieces;
+  if (!under || v.kind === 'flat') return [];
+  const laps = halfOverlap(c);
+  const [neck, wanted] = [edgeLength(under, 'neck'), d.half.finished! + laps];
+  const goesOn = laps > 0 ? ` and ${p(laps)}, half of the overlap` : '';
+  const stand = judge(
+    Math.abs(neck - wanted) <= STAND_WITHIN + 1e-9,
+    c.id('stand-seam'),
+    d.half.id,
+    `Half of the stand’s seam is ${p(neck)}, half of the neckline ${p(d.half.finished!)}${goesOn}.`,
+  );
+  if (!fall || d.stand?.marked == null || d.depth.marked === null) return [stand];
+  const [seam, edge] = [edgeLength(fall, 'neck'), cm(edgeLength(under, 'outer') - laps)];
+  const deeper = cm(d.depth.marked - d.stand.marked);
+  return [
+    stand,
+    judge(
+      seam - edge >= FALL.least - 1e-9 && seam - edge <= FALL.most + 1e-9,
+      c.id('fall-seam'),
+      c.id('fall-edge'),
+      `Half of the fall’s seam is ${p(seam)}, the stand’s upper edge up to the centre front ${p(edge)}.`,
+    ),
+    judge(
+      deeper >= COVERS - 1e-9,
+      c.id('fall-covers'),
+      d.depth.id,
+      `The fall is ${p(d.depth.marked)} deep, its stand ${p(d.stand.marked)}${deeper >= COVERS ? ': it covers the seam behind' : `: it wants ${p(cm(COVERS))} more than the stand, or the seam shows behind`}.`,
+    ),
+  ];
 }
 
 /** The collar as it is worn, round the neckline of what it joins. */

@@ -4,7 +4,7 @@ import { dartOn, edgeLength, pointAlong, sewnLength, sewnWidthAt, widthAt } from
 import { type Edge, edge, type Panel } from '../../../draft/panel.ts';
 import { levelOfLength, straight, waistFrom } from '../../../draft/shape.ts';
 import { ZERO } from '../../../figure/build.ts';
-import type { Figure } from '../../../figure/figure.ts';
+import type { Figure, Share } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { foldOrSeam } from '../../cloth.ts';
 import { movedFigures, SHORT_OF_BUST } from '../../common/bodice/bust-dart.ts';
@@ -37,6 +37,8 @@ export interface BodiceDraft extends Drafted {
   readonly cut: readonly CutFace[];
   /** figures measured on the panels */
   readonly measured: readonly Figure[];
+  /** the plan by heights: how far a shoulder's end would lie beyond the bust line's quarter, cm; null where it lies within it */
+  readonly beyond: Cm | null;
   /** round as it is sewn on the line under the bust, by the plan by heights; null by the others */
   readonly underBust: Cm | null;
 }
@@ -59,11 +61,15 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
     cut: [],
     measured: [],
     underBust: null,
+    beyond: null,
   };
   if (!turn || !m || !bust?.front || !bust.back || !waist?.front || !waist.back) return none;
   const drop = turn.drop;
   const sensible = m.waistFront > m.bustLevel + 4 && m.waistBack > m.armhole + drop + 4 && m.armhole > 5;
   if (!sensible) return none;
+  // By heights nothing but the body's widths says where the shoulder ends: it must lie over the bust line's own width.
+  const beyond = v.plan === 'heights' ? shoulderBeyond(m, v, bust) : null;
+  if (beyond !== null) return { ...none, beyond };
   const centreIn = (face: Face) => (face === 'back' && c.opens === 'centre-back' ? c.shape.centreIn : ZERO);
   const left = FACES.map((face) => {
     const total = bust[face]!.rounded - waist[face]!.rounded;
@@ -178,6 +184,7 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
     bustDart: v.shaping === 'darts' ? bustDart : bustDart.slice(0, 1),
     faces,
     cut,
+    beyond: null,
     underBust: underBustRound(m, faces, taking.front.darts[0]?.intake ?? ZERO, turn.balance),
     measured: [
       ...movedFigures(c, cut[0]!.panels),
@@ -371,6 +378,20 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
     across: { centre: 'centre', side: 'side' },
     note: seam ? `centre ${face} seam` : '',
   };
+}
+
+/** How far the end of a shoulder, or the across line of an armhole, would lie beyond the quarter at the bust, cm; null where both lie within. */
+function shoulderBeyond(
+  m: Marked,
+  v: BodiceValues,
+  bust: { readonly front: Share | null; readonly back: Share | null },
+): Cm | null {
+  const tip = m.neckHalf + (v.widen + m.shoulder) * Math.cos((m.slope * Math.PI) / 180);
+  const over = Math.max(
+    Math.max(tip, m.acrossFront) - bust.front!.rounded,
+    Math.max(tip, m.acrossBack) - bust.back!.rounded,
+  );
+  return over > 0 ? cm(over) : null;
 }
 
 /** The side seams' allowance: a plan by heights leaves as much as its girths may be out by. */

@@ -115,4 +115,11 @@ describe('a bodice by heights with princess seams', () => {
     const meets = dress.checks.filter((k) => k.sentence.includes(' meet at the '));
     expect(meets.map((k) => k.state)).toEqual(['passed', 'passed']);
   });
+
+  it('is refused with its reason where a shoulder would end beyond the width of the bust', () => {
+    const wide = made({}, swap('across-shoulder', '54 cm'));
+    expect(wide.panels.some((p) => p.id.startsWith('bodice.front'))).toBe(false);
+    expect(check(wide, 'heights')!.sentence).toContain('beyond the bust line’s quarter');
+    expect(check(made(), 'heights')).toBeUndefined();
+  });
 });

@@ -118,6 +118,15 @@ function bodiceChecks(c: PartContext, v: BodiceValues, d: BodiceDraft): RawCheck
   const found: RawCheck[] = absentChecks(d.plan.figures);
   const m = d.plan.marked;
   if (!m) return found;
+  if (!d.faces && d.beyond !== null)
+    return [
+      ...found,
+      warn(
+        c.id('heights'),
+        c.id('shoulder'),
+        `By this plan the shoulders or across lines would end ${p(d.beyond)} beyond the bust line’s quarter (front ${p(c.line('bust')!.front!.rounded)}, back ${p(c.line('bust')!.back!.rounded)}), and no armhole lies between them. Read across shoulder and bust again, or draft by the measurements.`,
+      ),
+    ];
   if (!d.faces) {
     if (c.line('bust')?.front && c.line('waist')?.front)
       found.push(
