@@ -1,4 +1,5 @@
-import { RULE_CELLS, ruleWords, withUnit } from '@rocchetto/core';
+import { withUnit } from '@rocchetto/core';
+import { RULE_CELLS, ruleWords } from '@rocchetto/core/house/rule-tables.ts';
 import type { HouseRulesWire } from './brief.ts';
 
 /** House rules as one text per place: "ease.bust.fitted" → "5 cm", "ages.usual" → "90". What is not set is left out. */

@@ -1,4 +1,5 @@
 import './garment/every-part.ts';
 
 /** The trade, without an interface: everything a screen, a route or a file may use of it, every garment part there. */
+export * from './house/rule-tables.ts';
 export * from './without-parts.ts';

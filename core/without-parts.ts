@@ -23,7 +23,6 @@ export * from './garment/tables/allowances.ts';
 export * from './garment/tables/cloth-traits.ts';
 export * from './garment/tables/fit.ts';
 export * from './garment/tables/stretch.ts';
-export * from './house/rule-tables.ts';
 export * from './import/columns.ts';
 export * from './import/people.ts';
 export * from './import/rows.ts';

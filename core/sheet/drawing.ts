@@ -30,6 +30,18 @@ export interface DrawingView {
   readonly letters: number;
   /** words that stand in the drawing: names of the panels */
   readonly words: readonly { readonly text: string; readonly at: Point }[];
+  /** where each panel with its letters and name lies in it; sheets kept before it was told have none */
+  readonly parts?: readonly DrawnPart[];
+}
+
+/** One panel in a drawing of several. */
+export interface DrawnPart {
+  readonly id: string;
+  readonly name: string;
+  /** with its letters and its name */
+  readonly box: DrawingView['box'];
+  /** from where to where its cut line lies, cm */
+  readonly across: readonly [number, number];
 }
 
 /** What is drawn of a sheet: the garment from the front and from behind, and its panels flat. */
@@ -192,6 +204,7 @@ function panelsInRows(
   const strokes: Stroke[] = [];
   const callouts: Callout[] = [];
   const words: DrawingView['words'][number][] = [];
+  const parts: DrawnPart[] = [];
   let [x, y, right, low] = [0, 0, 0, 0];
   for (const panel of panels) {
     const own = places.filter((p) => p.panel === panel.id && letters.has(p.figure));
@@ -284,6 +297,12 @@ function panelsInRows(
       // Below the letters too, where they run past the panel.
       at: [dx + middle, bottom + size * 1.6],
     });
+    parts.push({
+      id: panel.id,
+      name: title,
+      box: [x - size / 2, y - size, width + size, bottom + 3.2 * size - y],
+      across: [x0 + dx, x1 + dx],
+    });
     x += width + size;
     right = Math.max(right, x);
     low = Math.max(low, bottom + 2.4 * size);
@@ -294,6 +313,7 @@ function panelsInRows(
     callouts,
     letters: size,
     words,
+    parts,
     box: [-size, -size, right + size, low + size],
   };
 }

@@ -1,5 +1,5 @@
 import type { RuleChange, RuleTexts } from '@rocchetto/contract';
-import { type RuleCell, ruleWords, type RuleTable as Table } from '@rocchetto/core';
+import { type RuleCell, ruleWords, type RuleTable as Table } from '@rocchetto/core/house/rule-tables.ts';
 import { useDays } from '../app/me.ts';
 import { understood } from '../shared/understood.ts';
 

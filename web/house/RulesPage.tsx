@@ -7,7 +7,7 @@ import {
   textsOf,
   wouldMoveWords,
 } from '@rocchetto/contract';
-import { RULE_CELLS, RULE_TABLES } from '@rocchetto/core';
+import { RULE_CELLS, RULE_TABLES } from '@rocchetto/core/house/rule-tables.ts';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useDays, useMay } from '../app/me.ts';

@@ -1,9 +1,16 @@
-import { anchorOf, type Callout, type DrawingView, leader, strokeStyle } from '@rocchetto/core';
+import {
+  anchorOf,
+  type Callout,
+  type DrawingView,
+  type DrawnPart,
+  leader,
+  strokeStyle,
+} from '@rocchetto/core';
 import { memo } from 'react';
 
 /** The lines of one view, drawn once; what is chosen is laid over them. */
 const Lines = memo(
-  function Lines({ view }: { view: DrawingView }) {
+  function Lines({ view, thin }: { view: DrawingView; thin: number }) {
     return (
       <>
         {view.strokes.map((s, i) => {
@@ -14,7 +21,7 @@ const Lines = memo(
               d={s.d}
               fill="none"
               stroke="var(--ink)"
-              strokeWidth={width}
+              strokeWidth={width * thin}
               strokeDasharray={dash}
               strokeLinejoin="round"
             />
@@ -22,7 +29,7 @@ const Lines = memo(
         })}
         {view.callouts.map((c, i) => (
           <g key={i}>
-            <path d={leader(c, view.letters)} stroke="var(--soft)" strokeWidth={0.15} />
+            <path d={leader(c, view.letters)} stroke="var(--soft)" strokeWidth={0.15 * thin} />
             <Letter of={c} size={view.letters} />
           </g>
         ))}
@@ -66,12 +73,14 @@ interface Props {
   readonly view: DrawingView;
   readonly picked: string;
   readonly label: string;
+  /** how much thinner lines are than in the whole drawing */
+  readonly thin?: number;
 }
 
 /** One drawing with lettered call-outs. The chosen figure lights up. */
-const View = ({ view, picked, label }: Props) => (
+const View = ({ view, picked, label, thin = 1 }: Props) => (
   <svg viewBox={view.box.join(' ')} role="img" aria-label={label}>
-    <Lines view={view} />
+    <Lines view={view} thin={thin} />
     {view.strokes
       .filter((s) => s.figure === picked)
       .map((s, i) => (
@@ -80,7 +89,7 @@ const View = ({ view, picked, label }: Props) => (
           className="lit"
           d={s.d}
           fill="none"
-          strokeWidth={strokeStyle(s.kind).width * 2}
+          strokeWidth={strokeStyle(s.kind).width * 2 * thin}
           strokeLinejoin="round"
         />
       ))}
@@ -88,7 +97,7 @@ const View = ({ view, picked, label }: Props) => (
       .filter((c) => c.figure === picked)
       .map((c, i) => (
         <g key={i}>
-          <path className="lit" d={leader(c, view.letters)} strokeWidth={0.3} />
+          <path className="lit" d={leader(c, view.letters)} strokeWidth={0.3 * thin} />
           <Letter of={c} size={view.letters} lit />
         </g>
       ))}
@@ -121,13 +130,74 @@ export const Drawing = memo(function Drawing({
   );
 });
 
-/** The panels flat and to scale, each letter with its measure. */
-export const Panels = memo(function Panels({ view, picked }: { view: DrawingView; picked: string }) {
+/** Letters of a panel that stands alone are so much larger than in the drawing of all. */
+const ALONE_LARGER = 1.25;
+
+/** One panel out of the drawing of all: the same lines and letters, as large as the page allows. */
+function aloneIn(view: DrawingView, part: DrawnPart): { view: DrawingView; thin: number } {
+  const [x, y, w, h] = part.box;
+  const within = (at: readonly [number, number]) =>
+    at[0] >= x && at[0] <= x + w && at[1] >= y && at[1] <= y + h;
+  const callouts = view.callouts.filter((c) => within(c.at));
+  // Its letters are smaller beside it than in the drawing of all, and need less room.
+  let [from, to, letters] = [x, x + w, view.letters];
+  for (let i = 0; i < 3; i++) {
+    letters = view.letters * Math.min(1, ((to - from) / view.box[2]) * ALONE_LARGER);
+    const long = (c: Callout) => letters * 0.62 * (c.text.length + 3.5);
+    const ends = callouts.map((c) => (anchorOf(c) === 'end' ? c.label[0] - long(c) : c.label[0] + long(c)));
+    from = Math.min(part.across[0] - letters, ...ends);
+    to = Math.max(part.across[1] + letters, ...ends);
+  }
+  const words = view.words.filter((q) => within(q.at));
+  return {
+    thin: Math.min(1, ((to - from) / view.box[2]) * ALONE_LARGER),
+    view: { ...view, box: [from, y, to - from, h], letters, callouts, words },
+  };
+}
+
+/** The panels flat and to scale, each letter with its measure: all of them, or one that fills the width. */
+export const Panels = memo(function Panels({
+  view,
+  picked,
+  alone,
+  onAlone,
+}: {
+  view: DrawingView;
+  picked: string;
+  alone: string | null;
+  onAlone: (id: string | null) => void;
+}) {
+  const parts = view.parts ?? [];
+  const part = parts.find((p) => p.id === alone);
+  const shown = part ? aloneIn(view, part) : { view, thin: 1 };
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: on a phone it is scrolled sideways, by keyboard too
     <section aria-label="Panels" className="panels scroll" tabIndex={0}>
-      <h2>The panels, flat and to scale</h2>
-      <View view={view} picked={picked} label={`The panels drawn flat, with letters ${letters(view)}`} />
+      <div className="spread">
+        <h2>{part ? `${part.name}, flat and to scale` : 'The panels, flat and to scale'}</h2>
+        {parts.length > 1 && (
+          <label className="noprint">
+            Show{' '}
+            <select
+              className="field"
+              value={part?.id ?? ''}
+              onChange={(e) => onAlone(e.target.value || null)}
+            >
+              <option value="">all panels</option>
+              {parts.map((p) => (
+                <option key={p.id} value={p.id}>
+                  {p.name}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
+      </div>
+      <View
+        {...shown}
+        picked={picked}
+        label={`${part ? part.name : 'The panels'} drawn flat, with letters ${letters(shown.view)}`}
+      />
     </section>
   );
 });

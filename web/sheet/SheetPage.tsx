@@ -2,18 +2,15 @@ import './sheet.css';
 import type { SheetView } from '@rocchetto/contract';
 import { sheetOfView, unitOf } from '@rocchetto/contract/to-core.ts';
 import { openMatters, type SheetUnit, tell } from '@rocchetto/core';
-import { useMemo } from 'react';
+import { lazy, Suspense, useMemo } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useMay } from '../app/me.ts';
-import { Learnt } from '../design/Learnt.tsx';
-import { FlatBeside } from '../flat/FlatBeside.tsx';
 import { usePartsOf } from '../garment/usePartsOf.ts';
 import { useOrderQuery } from '../orders/api.ts';
 import { Facts } from '../shared/Facts.tsx';
 import { Place, Waiting } from '../shared/Place.tsx';
 import { useAfterPaint } from '../shared/useAfterPaint.ts';
 import { Thread } from '../thread/Thread.tsx';
-import { AsMade } from './AsMade.tsx';
 import { useSheetQuery } from './api.ts';
 import { Checks } from './Checks.tsx';
 import { CutList } from './CutList.tsx';
@@ -26,6 +23,11 @@ import { SheetBar } from './SheetBar.tsx';
 import { usePicked } from './usePicked.ts';
 import { useSheetChange } from './useSheetChange.tsx';
 import { Why } from './Why.tsx';
+
+// What stands beside a sheet, or below it: it comes after the sheet can be read.
+const Learnt = lazy(async () => ({ default: (await import('../design/Learnt.tsx')).Learnt }));
+const FlatBeside = lazy(async () => ({ default: (await import('../flat/FlatBeside.tsx')).FlatBeside }));
+const AsMade = lazy(async () => ({ default: (await import('./AsMade.tsx')).AsMade }));
 
 export function Component() {
   const id = Number(useParams().id);
@@ -90,12 +92,14 @@ function Sheet({ id, view, frozen, altered, thread }: Props) {
           {picked && mayWrite && picked.settable.length > 0 && (
             <OverrideForm key={picked.id} figure={picked} unit={unit} onChange={change} />
           )}
-          <Learnt
-            orderId={id}
-            unit={unit}
-            figures={mayWrite && view.status === 'draft' ? sheet.figures : null}
-            onTake={(take) => void change({ kind: 'override', id: crypto.randomUUID(), ...take })}
-          />
+          <Suspense>
+            <Learnt
+              orderId={id}
+              unit={unit}
+              figures={mayWrite && view.status === 'draft' ? sheet.figures : null}
+              onTake={(take) => void change({ kind: 'override', id: crypto.randomUUID(), ...take })}
+            />
+          </Suspense>
           {mayWrite && (
             <RoundingForm
               rounding={sheet.rounding}
@@ -150,10 +154,19 @@ function Sheet({ id, view, frozen, altered, thread }: Props) {
           {printed.fit} {printed.rounding}
         </p>
         {printed.missing.length > 0 && <p className="soft">Not read: {printed.missing.join(', ')}.</p>}
-        {panels && <Panels view={panels} picked={picked?.id ?? ''} />}
+        {panels && (
+          <Panels
+            view={panels}
+            picked={picked?.id ?? ''}
+            alone={params.get('panel')}
+            onAlone={(panel) => ask({ panel })}
+          />
+        )}
         <CutList printed={following.printed[unit]} />
-        {altered && <AsMade orderId={id} unit={unit} />}
-        <FlatBeside orderId={id} unit={unit} />
+        <Suspense>
+          {altered && <AsMade orderId={id} unit={unit} />}
+          <FlatBeside orderId={id} unit={unit} />
+        </Suspense>
         <Checks
           printed={printed}
           absent={absent}
