@@ -1,4 +1,5 @@
 import { computeSheet, type Kept, type SheetUnit, shownSheet, tell } from '@rocchetto/core';
+import { wholePattern } from '@rocchetto/core/garment/whole.ts';
 import type { SpecFile } from './spec.ts';
 import { toSheetInput, unitOf } from './to-core.ts';
 
@@ -19,7 +20,7 @@ export function sheetFile(spec: SpecFile, sheet: Kept, unit: SheetUnit) {
 /** From a spec to its sheet file, in one step, with the panels it was read off. Lengths cm. */
 export function computeFile(spec: SpecFile, unit: SheetUnit = unitOf(spec)) {
   const sheet = computeSheet(toSheetInput(spec));
-  return { ...sheetFile(spec, shownSheet(sheet), unit), panels: sheet.panels };
+  return { ...sheetFile(spec, shownSheet(sheet), unit), panels: wholePattern(sheet.panels) };
 }
 
 /** What a spec sets by hand that its sheet cannot follow, a sentence each; empty when all of it can. */

@@ -39,7 +39,12 @@ export function alterationSentence(asked: Asked, written: string): string {
   return `${head[0]!.toUpperCase()}${head.slice(1)}${amount}${SIDE[side]}${places.length > 0 ? `, ${places.join(', ')}` : ''}${share}.`;
 }
 
-const LAYER = { outer: '', lining: ' lining', interfacing: ' interfacing' } as const;
+const LAYER = {
+  outer: '',
+  underlining: ' underlining',
+  lining: ' lining',
+  interfacing: ' interfacing',
+} as const;
 
 /** What one box asks of the bench: "side seam of the front, 0.5 cm off each of 2 edges". */
 export function boxSentence(

@@ -1,7 +1,7 @@
 import type { Cm } from '../units/length.ts';
 import type { Point, Segment } from './curve.ts';
 
-export type PanelLayer = 'outer' | 'lining' | 'interfacing';
+export type PanelLayer = 'outer' | 'underlining' | 'lining' | 'interfacing';
 
 /** One named side of a panel's outline. Lengths cm. */
 export interface Edge {
@@ -53,7 +53,7 @@ export interface LineAcross {
 }
 
 export interface PanelMark {
-  readonly kind: 'notch' | 'thread mark' | 'zip-end' | 'fold line';
+  readonly kind: 'notch' | 'thread mark' | 'zip-end' | 'fold line' | 'drill' | 'lengthen' | 'bone channel';
   readonly name: string;
   readonly at: Point;
   /** where a line that is marked ends */

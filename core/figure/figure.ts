@@ -101,7 +101,7 @@ export interface Piece {
   /** the panel it is cut from */
   readonly panel: string;
   readonly name: string;
-  readonly layer: 'outer' | 'lining' | 'interfacing';
+  readonly layer: 'outer' | 'underlining' | 'lining' | 'interfacing';
   /** pieces of cloth, both halves of a pair counted */
   readonly count: number;
   /** cut on the fold: opened out it is twice as wide */

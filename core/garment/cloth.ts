@@ -14,7 +14,7 @@ const BUY_STEP: Record<SheetUnit, number> = { cm: 5, in: 0.125 * 36 * 2.54 };
 
 /** The width of cloth a layer is cut from, cm; null when it is not known. */
 export const clothWidth = (input: SheetInput, layer: Panel['layer']): Cm | null =>
-  layer === 'outer' ? input.brief.cloth.width : layer === 'lining' ? LINING_WIDTH : null;
+  layer === 'outer' ? input.brief.cloth.width : layer === 'interfacing' ? null : LINING_WIDTH;
 
 /**
  * A half panel on the fold takes twice its width of cloth. Where the cloth is narrower it is turned, if it may be, or
@@ -75,14 +75,14 @@ export function clothToBuy(
 ): { readonly notions: Notion[]; readonly checks: RawCheck[] } {
   const notions: Notion[] = [];
   const checks: RawCheck[] = [];
-  for (const layer of ['outer', 'lining'] as const) {
+  for (const layer of ['outer', 'underlining', 'lining'] as const) {
     const own = pieces.filter((p) => p.layer === layer);
     const width = clothWidth(input, layer);
     if (own.length === 0 || width === null) continue;
     const needed = lengthNeeded(own, width);
     // A piece without a size of its own keeps the length unknown, not what is wider than the cloth.
     if (needed !== null && own.some((p) => p.width === null)) continue;
-    const name = layer === 'outer' ? 'cloth' : 'lining';
+    const name = layer === 'outer' ? 'cloth' : layer;
     const wide = needed === null ? own.find((p) => laid(p).some((l) => l.width > width + 1e-9)) : undefined;
     checks.push(
       judge(
@@ -100,7 +100,7 @@ export function clothToBuy(
       name,
       length: bought(needed, unit),
       bought: unit,
-      note: `pieces in rows, longest first, at ${say(width)} wide${layer === 'lining' ? ' (house width)' : ''}${layer === 'outer' && input.brief.cloth.oneWay ? ', all the same way up' : ''}; before shrinking`,
+      note: `pieces in rows, longest first, at ${say(width)} wide${layer === 'outer' ? '' : ' (house width)'}${layer === 'outer' && input.brief.cloth.oneWay ? ', all the same way up' : ''}; before shrinking`,
     });
   }
   return { notions, checks };

@@ -57,7 +57,7 @@ export interface Garment {
 }
 
 /** Layers in the order they are cut. */
-const LAYERS: readonly Piece['layer'][] = ['outer', 'lining', 'interfacing'];
+const LAYERS: readonly Piece['layer'][] = ['outer', 'underlining', 'lining', 'interfacing'];
 
 /** Drafts a garment from its brief and readings. Pure. @throws RangeError for parts that are no garment (see garmentProblems) */
 export function makeGarment(input: SheetInput): Garment {

@@ -3,7 +3,7 @@ import { reversed } from '../../../draft/curve.ts';
 import { insetCentre } from '../../../draft/inset.ts';
 import { edge, edgeOf, type Panel } from '../../../draft/panel.ts';
 import { straight } from '../../../draft/shape.ts';
-import type { Cm } from '../../../units/length.ts';
+import { type Cm, cm } from '../../../units/length.ts';
 import type { PartContext } from '../../part.ts';
 import { FACES, type Face } from '../../tables/darts.ts';
 import { FACING_DEPTH } from '../facing.ts';
@@ -16,11 +16,12 @@ const end = (path: readonly Segment[]): Point => path.at(-1)!.at(-1) as Point;
 
 /** Neck facings, and armhole facings where no sleeve is set in, each following its own edge of the panel, with their interfacings. */
 export function facings(c: PartContext, v: Neck, faces: Readonly<Record<Face, Panel>>): Panel[] {
+  const sideDepth = armDepth(c, faces.front);
   return FACES.flatMap((face) => {
     // A collar finishes its neckline, a sleeve its armhole.
     const own = [
       ...(c.joined.has('neck') ? [] : [neckFacing(c, v, face, faces[face])]),
-      ...(c.joined.has('armhole') ? [] : [armFacing(c, face, faces[face])]),
+      ...(c.joined.has('armhole') ? [] : [armFacing(c, face, faces[face], sideDepth)]),
     ];
     // A front with a band sewn to it ends beside its centre line, and its facing with it.
     const beside = face === 'front' ? halfOverlap(c) : 0;
@@ -81,7 +82,16 @@ function neckFacing(c: PartContext, v: Neck, face: Face, panel: Panel): Panel {
   };
 }
 
-function armFacing(c: PartContext, face: Face, panel: Panel): Panel {
+/** A facing at the underarm ends above a bust dart in the side, so far from it, cm, and is no shallower than this (common practice). */
+const ABOVE_DART = 0.7;
+const LEAST_DEPTH = 2;
+/** How deep armhole facings are at the side: alike in front and behind, so that they meet. */
+function armDepth(c: PartContext, front: Panel): Cm {
+  const darts = front.darts.filter((d) => d.edge === 'side').map((d) => d.at - d.intake / 2 - ABOVE_DART);
+  return cm(Math.max(LEAST_DEPTH, Math.min(c.stepped(FACING_DEPTH), ...darts)));
+}
+
+function armFacing(c: PartContext, face: Face, panel: Panel, depth: Cm): Panel {
   const arm = edgeOf(panel, 'armhole').path;
   const s = shoulderOf(panel);
   const inner = s.at(s.length - depthAt(s.length));
@@ -90,7 +100,6 @@ function armFacing(c: PartContext, face: Face, panel: Panel): Panel {
   // A front that is turned for its dart has its side turned with it.
   const [from, to] = [edgeOf(panel, 'side').path[0]![0], edgeOf(panel, 'side').path[0]!.at(-1) as Point];
   const turned = Math.max(0, Math.atan2(to[0] - from[0], to[1] - from[1]));
-  const depth = c.stepped(FACING_DEPTH);
   const low: Point = [underarm[0] + depth * Math.sin(turned), underarm[1] + depth * Math.cos(turned)];
   const a = c.allowances;
   return {

@@ -376,7 +376,7 @@ const layer = (q: Panel, kind: 'underlining' | 'lining'): Panel => ({
   ...q,
   id: `${q.id}-${kind}`,
   name: `${q.name} ${kind}`,
-  layer: kind === 'lining' ? 'lining' : 'interfacing',
+  layer: kind,
   note:
     kind === 'lining'
       ? 'covers the channels of the bones'

@@ -12,6 +12,7 @@ import { type BustTurn, bustTurn, turnedDartFigures, turnedFront } from '../../c
 import { closingBands, closingFigures, halfOverlap } from '../../common/bodice/closing.ts';
 import { facings } from '../../common/bodice/facings.ts';
 import { backTakes, heightsShape } from '../../common/bodice/heights-plan.ts';
+import { linings } from '../../common/bodice/lining.ts';
 import { type BodicePlan, type Marked, planBodice } from '../../common/bodice/plan.ts';
 import { quarterShape } from '../../common/bodice/quarter-plan.ts';
 import { type CutFace, cutFace, type GoesOn, isPrincess } from '../../common/bodice/seams.ts';
@@ -153,9 +154,12 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
     f.panels.map((q) => (f.face === 'front' ? insetCentre(q, overlap) : q)),
   );
   const sewn = cm(2 * sewnLength(faces.front, 'waist') + 2 * sewnLength(faces.back, 'waist'));
-  const linings = c.input.brief.lining ? cutPanels.map((p1) => lining(c, p1)) : [];
   const bands = closingBands(c, m, faces.front);
-  const panels = [...cutPanels, ...bands, ...facings(c, v, faces), ...linings];
+  const faced = facings(c, v, faces);
+  const inside = c.input.brief.lining
+    ? linings(c, faces, cut, faced, c.below ? null : { edge: 'waist', allowance: c.allowances.liningHem })
+    : [];
+  const panels = [...cutPanels, ...bands, ...faced, ...inside];
   const side = FACES.map((face) => sewnLength(faces[face], 'side'));
   const armhole = cm(FACES.reduce((sum, f) => sum + sewnLength(faces[f], 'armhole'), 0));
   const neck = cm(2 * FACES.reduce((sum, f) => sum + sewnLength(faces[f], 'neck'), 0));
@@ -403,18 +407,6 @@ export const sideOf = (c: PartContext, v: BodiceValues): Cm =>
       v.plan === 'heights' ? heightsShape(null, c).side : 0,
     ),
   );
-
-/** The lining is the outer panel to its facings: same seams, darts folded as pleats. */
-const lining = (c: PartContext, outer: Panel): Panel => ({
-  ...outer,
-  id: `${outer.id}-lining`,
-  name: `${outer.name} lining`,
-  layer: 'lining',
-  edges: outer.edges.map((e) =>
-    e.id === 'waist' && !c.below ? { ...e, allowance: c.allowances.liningHem } : e,
-  ),
-  note: [outer.note, 'joined to the facings, darts folded as pleats'].filter(Boolean).join('; '),
-});
 
 function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>): Place[] {
   const ends = (panel: Panel, id: string): [Point, Point] => {

@@ -15,6 +15,7 @@ import { movedFigures, SHORT_OF_BUST } from '../../common/bodice/bust-dart.ts';
 import { type BustTurn, bustTurn, turnedDartFigures, turnedFront } from '../../common/bodice/bust-turn.ts';
 import { closingBands, closingFigures, halfOverlap } from '../../common/bodice/closing.ts';
 import { facings } from '../../common/bodice/facings.ts';
+import { linings } from '../../common/bodice/lining.ts';
 import { type BodicePlan, type Marked, planBodice } from '../../common/bodice/plan.ts';
 import { quarterShape } from '../../common/bodice/quarter-plan.ts';
 import { type CutFace, cutFace, isPrincess } from '../../common/bodice/seams.ts';
@@ -236,7 +237,19 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
       .map((q) => (v.flare > 0 && f.panels.length > 1 ? squareHem(q, 'hem') : q))
       .map((q) => (f.face === 'front' ? insetCentre(q, halfOverlap(c)) : q)),
   );
-  const linings = c.input.brief.lining ? cutPanels.map((q) => lining(c, q)) : [];
+  const faced = facings(c, v, faces);
+  const inside = c.input.brief.lining
+    ? linings(
+        c,
+        faces,
+        cut.map((f) => ({
+          ...f,
+          panels: f.panels.map((q) => (v.flare > 0 && f.panels.length > 1 ? squareHem(q, 'hem') : q)),
+        })),
+        faced,
+        { edge: 'hem', allowance: c.allowances.liningHem },
+      )
+    : [];
   const waists = { front: lineY(front, 'waist'), back: m.waistBack };
   const lows = new Map(
     [...cut.flatMap((f) => f.panels), ...FACES.map((face) => faces[face])].map((q) => [q, lowest(q)]),
@@ -261,7 +274,7 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
   const whole = c.opens === 'centre-front';
   return {
     ...none,
-    panels: [...cutPanels, ...closingBands(c, m, faces.front), ...facings(c, v, faces), ...linings],
+    panels: [...cutPanels, ...closingBands(c, m, faces.front), ...faced, ...inside],
     sewn: { armhole, neck },
     arm: armEnds(faces.back, m.waistBack),
     neckline: neckEnds(faces.front, faces.back, m.waistBack),
@@ -491,16 +504,6 @@ function half(c: PartContext, v: LongValues, m: Marked, face: Face, q: Half): Pa
   };
   return panel;
 }
-
-/** The lining is the outer panel to its facings: same seams, darts folded as pleats. */
-const lining = (c: PartContext, outer: Panel): Panel => ({
-  ...outer,
-  id: `${outer.id}-lining`,
-  name: `${outer.name} lining`,
-  layer: 'lining',
-  edges: outer.edges.map((e) => (e.id === 'hem' ? { ...e, allowance: c.allowances.liningHem } : e)),
-  note: [outer.note, 'joined to the facings, darts folded as pleats'].filter(Boolean).join('; '),
-});
 
 /** First and last point of an edge. */
 export const endsOf = (panel: Panel, id: string): readonly [Point, Point] => {

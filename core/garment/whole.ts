@@ -1,0 +1,222 @@
+import { distance, type Point, pointAt } from '../draft/curve.ts';
+import { edgeLength, pointAlong, sewnLength } from '../draft/measure.ts';
+import { type Edge, edgeOf, type Panel, type PanelMark } from '../draft/panel.ts';
+import { cm } from '../units/length.ts';
+
+/** A drill mark lies so far short of a dart's end, that no hole shows, cm (common practice). */
+const SHORT = 1;
+/** Fullness begins and ends so far from the ends of its edge, cm (common practice). */
+const FROM_END = 1.5;
+/** A seam longer than this without a notch of its own gets one in its middle, cm (common practice). */
+const LONG = 25;
+/** A mark this near to an edge lies on it, cm. */
+const ON = 0.3;
+
+/** Two edges that are sewn to each other, each walked from the end that they share below. */
+interface Seam {
+  readonly a: string;
+  readonly b: string;
+  readonly edgeA: string;
+  readonly edgeB: string;
+}
+/** Panels that meet, by what their ids end in, and the edges they meet at. */
+const MEETING: readonly (readonly [
+  first: string,
+  second: string,
+  edges: readonly (readonly [string, string])[],
+])[] = [
+  [
+    'front',
+    'back',
+    [
+      ['side', 'side'],
+      ['inseam', 'inseam'],
+    ],
+  ],
+  ['front-side', 'back-side', [['side', 'side']]],
+  [
+    'front-centre',
+    'front-side',
+    [
+      ['princess', 'princess'],
+      ['outer', 'inner'],
+    ],
+  ],
+  [
+    'back-centre',
+    'back-side',
+    [
+      ['princess', 'princess'],
+      ['outer', 'inner'],
+    ],
+  ],
+];
+
+function seamsOf(panels: readonly Panel[]): Seam[] {
+  const at = (id: string) => panels.find((p) => p.id === id);
+  const has = (p: Panel, id: string) => p.edges.some((e) => e.id === id);
+  return panels.flatMap((p) =>
+    MEETING.flatMap(([first, second, edges]) => {
+      if (!p.id.endsWith(`.${first}`)) return [];
+      const other = at(p.id.slice(0, -first.length) + second);
+      return other
+        ? edges.flatMap(([edgeA, edgeB]) =>
+            has(p, edgeA) && has(other, edgeB) ? [{ a: p.id, b: other.id, edgeA, edgeB }] : [],
+          )
+        : [];
+    }),
+  );
+}
+
+/** Whether an edge is walked upward: then its shared lower end is its first point. */
+const upward = (e: Edge): boolean => e.path[0]![0][1] > (e.path.at(-1)!.at(-1) as Point)[1];
+/** How far along an edge a point lies from the edge's lower end, cm; null where it lies on none of it. */
+function fromBelow(panel: Panel, id: string, at: Point): number | null {
+  const e = edgeOf(panel, id);
+  const whole = edgeLength(panel, id);
+  let [best, along, away] = [0, 0, Number.POSITIVE_INFINITY];
+  for (const s of e.path) {
+    const own = edgeLength({ edges: [{ ...e, path: [s] }] } as unknown as Panel, id);
+    for (let i = 0; i <= 64; i++) {
+      const off = distance(pointAt(s, i / 64), at);
+      if (off < away) [away, best] = [off, along + (own * i) / 64];
+    }
+    along += own;
+  }
+  if (away > ON) return null;
+  // A sixty-fourth of a seam is coarse: the point itself says where between.
+  const near = refine(e, best, at, whole / 64);
+  return upward(e) ? near : whole - near;
+}
+function refine(e: Edge, from: number, at: Point, step: number): number {
+  let [best, width] = [from, step];
+  for (let i = 0; i < 12; i++) {
+    width /= 2;
+    for (const t of [best - width, best + width])
+      if (t >= 0 && distance(pointAlong(e.path, t), at) < distance(pointAlong(e.path, best), at)) best = t;
+  }
+  return best;
+}
+const atFromBelow = (panel: Panel, id: string, along: number): Point => {
+  const e = edgeOf(panel, id);
+  return pointAlong(e.path, upward(e) ? along : edgeLength(panel, id) - along);
+};
+/** Below its darts a seam is as long on the table as it is sewn: how far up that is, cm. */
+function plainFromBelow(panel: Panel, id: string): number {
+  const whole = edgeLength(panel, id);
+  return Math.min(
+    whole,
+    ...panel.darts
+      .filter((d) => d.edge === id)
+      .map((d) => (upward(edgeOf(panel, id)) ? d.at - d.intake / 2 : whole - d.at - d.intake / 2)),
+  );
+}
+
+/**
+ * Notches of a seam lie on both of its edges at the same distance from the end they share: the first panel's are laid
+ * over on the second, which keeps none of its own there; a long seam without one gets one in its middle.
+ */
+function matched(panels: Panel[], { a, b, edgeA, edgeB }: Seam): void {
+  const [i, k] = [panels.findIndex((p) => p.id === a), panels.findIndex((p) => p.id === b)];
+  const [one, two] = [panels[i]!, panels[k]!];
+  const plain = Math.min(plainFromBelow(one, edgeA), plainFromBelow(two, edgeB));
+  const on = (p: Panel, id: string) =>
+    p.marks.flatMap((mark) => {
+      const along = mark.kind === 'notch' || mark.kind === 'thread mark' ? fromBelow(p, id, mark.at) : null;
+      return along === null ? [] : [{ mark, along }];
+    });
+  const [own, theirs] = [on(one, edgeA), on(two, edgeB)];
+  // Above a dart in the seam each panel's marks stay where they were drawn.
+  const shared = own.filter((m) => m.along <= plain + 1e-6 && m.along > 0.5);
+  const kept = theirs.filter((m) => m.along > plain + 1e-6);
+  const short = Math.min(sewnLength(one, edgeA), sewnLength(two, edgeB));
+  const middle = short > LONG && shared.length === 0 && plain > short / 2 ? short / 2 : null;
+  const balance = (p: Panel, id: string): PanelMark[] =>
+    middle === null ? [] : [{ kind: 'notch', name: 'balance', at: atFromBelow(p, id, middle) }];
+  panels[i] = { ...one, marks: [...one.marks, ...balance(one, edgeA)] };
+  panels[k] = {
+    ...two,
+    marks: [
+      ...two.marks.filter((m) => !theirs.some((t) => t.mark === m) || kept.some((t) => t.mark === m)),
+      ...shared.map(({ mark, along }) => ({ ...mark, at: atFromBelow(two, edgeB, along) })),
+      ...balance(two, edgeB),
+    ],
+  };
+}
+
+/** Where a hole may be drilled inside a dart: on its axis, short of each of its ends. */
+function drills(p: Panel): PanelMark[] {
+  const toward = (from: Point, to: Point): Point => {
+    const far = distance(from, to) || 1;
+    return [from[0] + ((to[0] - from[0]) * SHORT) / far, from[1] + ((to[1] - from[1]) * SHORT) / far];
+  };
+  const mark = (at: Point): PanelMark => ({ kind: 'drill', name: 'end of the dart, 1 short', at });
+  return [
+    ...p.darts
+      .filter((d) => d.length > 2 * SHORT)
+      .map((d) =>
+        mark(toward(d.tip, [(d.legs[0][0] + d.legs[1][0]) / 2, (d.legs[0][1] + d.legs[1][1]) / 2])),
+      ),
+    ...(p.inner ?? []).flatMap((d) => [mark(toward(d.up, d.at)), mark(toward(d.down, d.at))]),
+  ];
+}
+
+/** Where what is gathered along an edge begins and ends. */
+const gathers = (p: Panel): PanelMark[] =>
+  p.edges.flatMap((e): PanelMark[] => {
+    const whole = e.gather > 0.05 ? edgeLength(p, e.id) : 0;
+    return whole > 4 * FROM_END
+      ? [FROM_END, whole - FROM_END].map((at) => ({
+          kind: 'notch' as const,
+          name: 'gathered between these',
+          at: pointAlong(e.path, at),
+        }))
+      : [];
+  });
+
+/** Halfway between its lowest body line and its hem a piece is lengthened or shortened, square to the grain. */
+function lengthening(p: Panel): PanelMark[] {
+  const hem = p.edges.find((e) => e.id === 'hem' || e.id === 'wrist');
+  const side = p.edges.find((e) => ['side', 'inseam', 'underarm'].includes(e.id));
+  if (!hem || !side || p.layer !== 'outer') return [];
+  const points = p.edges.flatMap((e) => e.path.flat());
+  const bottom = Math.min(...hem.path.flat().map(([, y]) => y));
+  const top = Math.max(
+    Math.min(...points.map(([, y]) => y)),
+    ...p.lines.map((l) => l.y).filter((y) => y < bottom - 8),
+  );
+  if (bottom - top < 12) return [];
+  const y = cm((top + bottom) / 2);
+  const xs = p.edges.flatMap((e) => e.path.flatMap((s) => crossings(s, y)));
+  if (xs.length < 2) return [];
+  return [
+    {
+      kind: 'lengthen',
+      name: 'lengthen or shorten here',
+      at: [Math.min(...xs), y],
+      to: [Math.max(...xs), y],
+    },
+  ];
+}
+/** Where a segment crosses a height, about. */
+function crossings(s: Panel['edges'][number]['path'][number], y: number): number[] {
+  const found: number[] = [];
+  let before = pointAt(s, 0);
+  for (let i = 1; i <= 16; i++) {
+    const now = pointAt(s, i / 16);
+    if ((before[1] - y) * (now[1] - y) <= 0 && before[1] !== now[1])
+      found.push(before[0] + ((now[0] - before[0]) * (y - before[1])) / (now[1] - before[1]));
+    before = now;
+  }
+  return found;
+}
+
+/**
+ * The panels as a paper pattern carries them: notches on both edges of each seam at one distance, drill marks in darts,
+ * where fullness begins and ends, where length is added or taken. Pure; what is measured on the panels is not moved.
+ */
+export function wholePattern(panels: readonly Panel[]): Panel[] {
+  const all = [...panels];
+  for (const seam of seamsOf(all)) matched(all, seam);
+  return all.map((p) => ({ ...p, marks: [...p.marks, ...drills(p), ...gathers(p), ...lengthening(p)] }));
+}
