@@ -58,6 +58,8 @@ export interface PanelMark {
   readonly at: Point;
   /** where a line that is marked ends */
   readonly to?: Point;
+  /** the way of a line that is not straight */
+  readonly along?: readonly Segment[];
 }
 
 /**

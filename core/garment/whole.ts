@@ -1,5 +1,15 @@
-import { distance, type Point, pointAt } from '../draft/curve.ts';
-import { edgeLength, pointAlong, sewnLength } from '../draft/measure.ts';
+import {
+  distance,
+  emptyBox,
+  endOf,
+  offset,
+  type Point,
+  pointAt,
+  reachAlong,
+  startOf,
+} from '../draft/curve.ts';
+import { edgeLength, pointAlong, sewnLength, spanAt } from '../draft/measure.ts';
+import { joined } from '../draft/outline.ts';
 import { type Edge, edgeOf, type Panel, type PanelMark } from '../draft/panel.ts';
 import { cm } from '../units/length.ts';
 
@@ -11,6 +21,11 @@ const FROM_END = 1.5;
 const LONG = 25;
 /** A mark this near to an edge lies on it, cm. */
 const ON = 0.3;
+
+/** A panel with everything a paper pattern carries: its warp is a line on it, cm. */
+export interface WholePanel extends Panel {
+  readonly warp: readonly [from: Point, to: Point];
+}
 
 /** Two edges that are sewn to each other, each walked from the end that they share below. */
 interface Seam {
@@ -83,9 +98,10 @@ function fromBelow(panel: Panel, id: string, at: Point): number | null {
     }
     along += own;
   }
-  if (away > ON) return null;
+  if (away > ON + whole / 64) return null;
   // A sixty-fourth of a seam is coarse: the point itself says where between.
   const near = refine(e, best, at, whole / 64);
+  if (distance(pointAlong(e.path, near), at) > ON) return null;
   return upward(e) ? near : whole - near;
 }
 function refine(e: Edge, from: number, at: Point, step: number): number {
@@ -211,12 +227,56 @@ function crossings(s: Panel['edges'][number]['path'][number], y: number): number
   return found;
 }
 
+/** A channel lies so far beside its seam, cm (common practice: half of its width). */
+const CHANNEL = 0.6;
+/** Where the channels of a boned bodice's bones lie: beside each of its seams, on the underlining where there is one. */
+function channels(p: Panel, underlined: boolean): PanelMark[] {
+  const has = (id: string) => p.edges.some((e) => e.id === id);
+  if (!has('top') || !has('inner') || p.layer !== (underlined ? 'underlining' : 'outer')) return [];
+  return p.edges
+    .filter((e) => !e.fold && ['outer', 'side', 'inner'].includes(e.id))
+    .map((e): PanelMark => {
+      const along = joined(e.path.flatMap((s) => offset(s, -CHANNEL)));
+      return {
+        kind: 'bone channel',
+        name: 'bone channel',
+        at: startOf(along[0]!),
+        to: endOf(along.at(-1)!),
+        along,
+      };
+    });
+}
+
+/** The warp through the middle of a panel, upright on it unless it is laid otherwise, as long as a third of it. */
+export function warpOf(p: Panel): readonly [Point, Point] {
+  const box = emptyBox();
+  for (const e of p.edges) for (const s of e.path) reachAlong(box, s, 0);
+  const [x0, y0, x1, y1] = box;
+  const turn = ((p.grain.includes('bias') ? 45 : p.sideways ? 90 : 0) * Math.PI) / 180;
+  const across = turn > 1 ? x1 - x0 : turn > 0 ? Math.min(x1 - x0, y1 - y0) : y1 - y0;
+  const half = Math.min(20, across / 6);
+  const y = (y0 + y1) / 2;
+  const [from, to] = spanAt(p, y) ?? [x0, x1];
+  const x = from + (to - from) * 0.55;
+  const [u, v] = [Math.sin(turn) * half, -Math.cos(turn) * half];
+  return [
+    [x - u, y - v],
+    [x + u, y + v],
+  ];
+}
+
 /**
  * The panels as a paper pattern carries them: notches on both edges of each seam at one distance, drill marks in darts,
- * where fullness begins and ends, where length is added or taken. Pure; what is measured on the panels is not moved.
+ * where fullness begins and ends, where length is added or taken, channels of bones, the warp as a line. Pure; what is
+ * measured on the panels is not moved.
  */
-export function wholePattern(panels: readonly Panel[]): Panel[] {
+export function wholePattern(panels: readonly Panel[]): WholePanel[] {
   const all = [...panels];
+  const underlined = panels.some((p) => p.layer === 'underlining');
   for (const seam of seamsOf(all)) matched(all, seam);
-  return all.map((p) => ({ ...p, marks: [...p.marks, ...drills(p), ...gathers(p), ...lengthening(p)] }));
+  return all.map((p) => ({
+    ...p,
+    warp: warpOf(p),
+    marks: [...p.marks, ...drills(p), ...gathers(p), ...lengthening(p), ...channels(p, underlined)],
+  }));
 }

@@ -252,7 +252,7 @@ function panelsInRows(
       ),
       ...panel.marks.flatMap((m): Stroke[] =>
         m.to
-          ? [{ kind: 'level', figure: null, d: path([[m.at, m.to] as const], false) }]
+          ? [{ kind: 'level', figure: null, d: path(m.along ?? [[m.at, m.to] as const], false) }]
           : m.kind === 'thread mark'
             ? [{ kind: 'dart', figure: null, d: path(crossMark(m.at), false) }]
             : [],

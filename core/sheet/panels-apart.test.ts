@@ -1,6 +1,7 @@
 import { sheetOf } from '@rocchetto/contract/testing.ts';
 import { EXACT, garmentSpec } from '@rocchetto/contract/testing-garments.ts';
 import { describe, expect, it } from 'vitest';
+import { wholePattern } from '../garment/whole.ts';
 import { drawPanelsApart } from './panels-apart.ts';
 
 const BODY = [
@@ -21,7 +22,8 @@ const sheet = sheetOf(
     house: { rounding: EXACT },
   }),
 );
-const svg = drawPanelsApart(sheet.panels);
+const pattern = wholePattern(sheet.panels);
+const svg = drawPanelsApart(pattern);
 const numbers = (d: string) => (d.match(/-?\d+(?:\.\d+)?/g) ?? []).map(Number);
 const group = (id: string) => svg.split(`<g id="${id}">`)[1]!.split('</g>')[0]!;
 const paths = (id: string, kind: string) =>
@@ -48,7 +50,7 @@ describe('panels drawn apart', () => {
     expect(cut.height).toBeGreaterThan(sewn.height + hem.allowance - 1e-6);
   });
   it('a tick for each notch, across its seam, and nothing of one panel over another', () => {
-    const front = sheet.panels.find((p) => p.id === 'top.front')!;
+    const front = pattern.find((p) => p.id === 'top.front')!;
     const notches = front.marks.filter((m) => m.kind === 'notch').length;
     expect(notches).toBeGreaterThan(0);
     expect(paths('top.front', 'dart')).toHaveLength(notches + front.darts.length);

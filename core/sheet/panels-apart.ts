@@ -12,6 +12,7 @@ import {
 import { spanAt } from '../draft/measure.ts';
 import { cutOutline, innerOutline, pathData, sewnOutline } from '../draft/outline.ts';
 import type { Panel } from '../draft/panel.ts';
+import type { WholePanel } from '../garment/whole.ts';
 import { strokeStyle } from './drawing.ts';
 
 /** Between two panels, and round the whole, cm. */
@@ -25,9 +26,6 @@ const TICK = 0.6;
 
 const n = (x: number) => String(Math.round(x * 1000) / 1000);
 const escaped = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;');
-
-/** Which way the warp runs on a panel as it is drawn, degrees from upright. */
-const grainTurn = (panel: Panel): number => (panel.grain.includes('bias') ? 45 : panel.sideways ? 90 : 0);
 
 /** A notch as a tick across the seam line: from a little inside to the cut line; null where it lies on no edge. */
 function tick(panel: Panel, at: Point): readonly [Point, Point] | null {
@@ -45,39 +43,44 @@ function tick(panel: Panel, at: Point): readonly [Point, Point] | null {
   return [to(-TICK), to(nearest.allowance)];
 }
 
-/** An arrow along the warp through the middle of a panel, a third of its height or width long. */
-function grainLine(panel: Panel, [x0, y0, x1, y1]: Box): Segment[] {
-  const turn = (grainTurn(panel) * Math.PI) / 180;
-  const way: Point = [Math.sin(turn), -Math.cos(turn)];
-  const y = (y0 + y1) / 2;
-  const [from, to] = spanAt(panel, y) ?? [x0, x1];
-  const half = Math.min(
-    20,
-    (grainTurn(panel) === 90 ? x1 - x0 : grainTurn(panel) === 45 ? Math.min(x1 - x0, y1 - y0) : y1 - y0) / 6,
-  );
-  const middle: Point = [from + (to - from) * 0.55, y];
-  const end = (by: number): Point => [middle[0] + by * way[0], middle[1] + by * way[1]];
-  const barb = (by: number, side: number): Point => {
-    const [x, z] = end(by * (half - Math.min(2, half / 2)));
-    return [x + side * way[1], z - side * way[0]];
-  };
-  return [
-    [end(-half), end(half)],
-    ...([1, -1] as const).flatMap((by): Segment[] =>
-      [0.8, -0.8].map((side) => [end(by * half), barb(by, side)] as const),
-    ),
-  ];
+/** Half of a drill mark's cross, cm. */
+const DRILL = 0.5;
+const cross = ([x, y]: Point): Segment[] => [
+  [
+    [x - DRILL, y],
+    [x + DRILL, y],
+  ],
+  [
+    [x, y - DRILL],
+    [x, y + DRILL],
+  ],
+];
+
+/** An arrow along the warp, with its barbs. */
+function grainArrow([from, to]: readonly [Point, Point]): Segment[] {
+  const length = distance(from, to) || 1;
+  const way: Point = [(to[0] - from[0]) / length, (to[1] - from[1]) / length];
+  const barb = Math.min(2, length / 4);
+  const barbs = (at: Point, by: 1 | -1): Segment[] =>
+    ([0.8, -0.8] as const).map(
+      (side) =>
+        [
+          at,
+          [at[0] - by * barb * way[0] + side * way[1], at[1] - by * barb * way[1] - side * way[0]],
+        ] as const,
+    );
+  return [[from, to], ...barbs(to, 1), ...barbs(from, -1)];
 }
 
 interface Drawn {
-  readonly panel: Panel;
+  readonly panel: WholePanel;
   readonly box: Box;
   readonly x: number;
   readonly y: number;
 }
 
 /** Panels side by side in rows, each in its own box. */
-function laidOut(panels: readonly Panel[]): {
+function laidOut(panels: readonly WholePanel[]): {
   readonly all: readonly Drawn[];
   readonly width: number;
   readonly height: number;
@@ -138,8 +141,11 @@ function panelSvg({ panel, box, x, y }: Drawn): string {
           ]
         : [];
     }),
-    ...panel.marks.flatMap((m) => (m.to ? [path('level', [[m.at, m.to] as const])] : [])),
-    path('seam', grainLine(panel, box)),
+    ...panel.marks.flatMap((m) =>
+      m.along ? [path('level', m.along)] : m.to ? [path('level', [[m.at, m.to] as const])] : [],
+    ),
+    ...panel.marks.flatMap((m) => (m.kind === 'drill' ? [path('dart', cross(m.at))] : [])),
+    path('seam', grainArrow(panel.warp)),
     ...notches.map((t) => path('dart', [t])),
     word(panel.name, 0),
     word([`× ${panel.count}`, how, panel.layer === 'outer' ? '' : panel.layer].filter(Boolean).join(', '), 1),
@@ -151,7 +157,7 @@ function panelSvg({ panel, box, x, y }: Drawn): string {
  * folds, darts, body lines, notches as ticks, the warp as an arrow, names, and a grid of 10 cm behind. For looking at:
  * what a cutter works from is the sheet.
  */
-export function drawPanelsApart(panels: readonly Panel[]): string {
+export function drawPanelsApart(panels: readonly WholePanel[]): string {
   const { all, width, height } = laidOut(panels);
   const [across, down] = [width, height].map((l) => Math.ceil(l / GRID) * GRID) as [number, number];
   const grid = [

@@ -36,6 +36,10 @@ export interface LegShape {
   /** where the side lies at the crotch level */
   readonly sideAtCrotch: number;
   readonly crotchPoint: Point;
+  /** the crotch level: where the front's point lies */
+  readonly level: number;
+  /** where side and inside leg pass the knee; null where the leg ends above it */
+  readonly knee: readonly [side: Point, inside: Point] | null;
   /** from the crotch level down to the hem */
   readonly crease: number;
 }
@@ -148,6 +152,14 @@ export function legShapes(
       darts: upper[face].darts,
       sideAtCrotch: xAt(leg, q.crotch),
       crotchPoint,
+      level: q.crotch,
+      knee:
+        kneeY === null
+          ? null
+          : [
+              [o, low2],
+              [i, low2],
+            ],
       crease: (o + i) / 2,
     };
   };
@@ -250,7 +262,8 @@ export function legPanel(
     darts: s.darts,
     lines,
     marks: [
-      { kind: 'notch', name: 'crotch level', at: [s.sideAtCrotch, s.crotchPoint[1]] },
+      { kind: 'notch', name: 'crotch level', at: [s.sideAtCrotch, s.level] },
+      ...(s.knee ?? []).map((at) => ({ kind: 'notch' as const, name: 'knee', at })),
       {
         kind: 'fold line',
         name: 'crease',

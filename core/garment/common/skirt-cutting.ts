@@ -1,6 +1,6 @@
 import type { Panel } from '../../draft/panel.ts';
 import type { Caution, Notion } from '../../figure/figure.ts';
-import type { Cm } from '../../units/length.ts';
+import { type Cm, cm } from '../../units/length.ts';
 import type { Cutting, PartContext } from '../part.ts';
 import { openPiece, piecesOf } from '../pieces.ts';
 import type { AllowanceId } from '../tables/allowances.ts';
@@ -57,4 +57,19 @@ export const allowanceList = (
 export const closing = (c: PartContext, banded: boolean): Notion[] =>
   c.above
     ? []
-    : [{ name: banded ? 'hook and bar, or one button' : 'hook and eye', length: null, note: 'waist' }];
+    : [
+        { name: banded ? 'hook and bar, or one button' : 'hook and eye', length: null, note: 'waist' },
+        {
+          name: 'hanging loops',
+          length: cm(2 * LOOP),
+          note: 'two of narrow ribbon, folded in half, in the waist seam at the sides',
+        },
+      ];
+/** Ribbon of one hanging loop, cm (common practice). */
+const LOOP = 22;
+
+/** Tape that keeps an edge from stretching, as long as it lies on the panels; none where there is nothing to hold. */
+export const stayTape = (length: Cm | null, where: string): Notion[] =>
+  length === null || length <= 0
+    ? []
+    : [{ name: `stay tape, ${where}`, length, note: 'sewn in with the seam' }];

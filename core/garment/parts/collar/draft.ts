@@ -89,7 +89,7 @@ export function draftCollar(c: PartContext, v: CollarValues): CollarDraft {
         );
   const sewn = panels[0] ? cm(2 * (edgeLength(panels[0], 'neck') - laps)) : null;
   return {
-    panels: panels.flatMap((p) => [p, interfacing(p)]),
+    panels: panels.flatMap((q) => layersOf(c, q)),
     sewn: { neck: sewn },
     places: () => placesOf(c, v, panels),
     half,
@@ -218,6 +218,35 @@ function withNotch(q: Panel, back: number | null): Panel {
     ...q,
     marks: [{ kind: 'notch', name: 'shoulder seam', at: pointAlong(path, fromStart ? back : whole - back) }],
   };
+}
+
+/** How much smaller an under collar is at its outer edge, so that the seam rolls under, cm (common practice: 0.2 to 0.3). */
+const UNDER_SMALLER = 0.2;
+
+/** A collar's upper and under piece and its interfacing; a stand's two are alike. */
+function layersOf(c: PartContext, q: Panel): Panel[] {
+  if (q.id === c.id('stand') || q.name === 'stand collar') return [q, interfacing(q)];
+  const smaller = (e: Edge): Edge =>
+    e.id === 'outer' ? { ...e, path: joined(e.path.flatMap((s) => offset(s, -UNDER_SMALLER))) } : e;
+  const moved = q.edges.map(smaller);
+  // The ends beside it are cut where the smaller edge begins and ends.
+  const n = moved.length;
+  const edges = moved.map((e, i): Edge => {
+    const [before, after] = [moved[(i + n - 1) % n]!, moved[(i + 1) % n]!];
+    if (e.id === 'outer' || (before.id !== 'outer' && after.id !== 'outer')) return e;
+    const from = before.id === 'outer' ? endOf(before.path.at(-1)!) : startOf(e.path[0]!);
+    const to = after.id === 'outer' ? startOf(after.path[0]!) : endOf(e.path.at(-1)!);
+    return { ...e, path: straight(from, to) };
+  });
+  const under: Panel = {
+    ...q,
+    id: `${q.id}-under`,
+    name: `under ${q.name}`,
+    count: 1,
+    edges,
+    note: 'smaller at its outer edge, so that the seam rolls under',
+  };
+  return [{ ...q, count: 1, note: 'the upper one' }, under, interfacing(q)];
 }
 
 const interfacing = (p: Panel): Panel => ({

@@ -5,6 +5,7 @@ import {
   closing,
   PINS,
   pieces,
+  stayTape,
   threadAndNeedle,
   tripCaution,
 } from '../../common/skirt-cutting.ts';
@@ -55,7 +56,11 @@ export const straightSkirt = definePart({
   picture: skirtPicture,
   cutting: (c, v, d) => ({
     pieces: pieces(c, d.panels, 'skirt'),
-    notions: [...closing(c, v.band > 0), ...threadAndNeedle(c)],
+    notions: [
+      ...closing(c, v.band > 0),
+      ...(v.band > 0 ? [] : stayTape(c.above ? null : d.waist, 'waist')),
+      ...threadAndNeedle(c),
+    ],
     allowances: allowanceList(c, [
       [
         c.opens === 'left-side' ? 'side seams (left with the zip)' : 'side seams',

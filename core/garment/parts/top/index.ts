@@ -7,7 +7,7 @@ import { judge, missing, type RawCheck, warn } from '../../../figure/check.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { emptyView, levelStroke, pictureOf, point, type View } from '../../common/silhouette.ts';
-import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
+import { allowanceList, PINS, pieces, stayTape, threadAndNeedle } from '../../common/skirt-cutting.ts';
 import {
   draftTop,
   neckOpens,
@@ -63,7 +63,13 @@ export const top = definePart({
   picture: topPicture,
   cutting: (c, v, d) => ({
     pieces: pieces(c, d.panels, 'top'),
-    notions: threadAndNeedle(c),
+    notions: [
+      // A knit's shoulders carry its weight.
+      ...(c.input.brief.cloth.stretch > 0 && d.faces
+        ? stayTape(cm(2 * sewnLength(d.faces.back, 'shoulder')), 'shoulders')
+        : []),
+      ...threadAndNeedle(c),
+    ],
     allowances: allowanceList(c, [
       ['side seams', 'side'],
       ['shoulder seams', 'shoulder'],

@@ -1,6 +1,7 @@
+import { reversed } from '../../../draft/curve.ts';
 import { edgeLength, sewnLength, sewnWidthAt } from '../../../draft/measure.ts';
-import { edge, type Panel } from '../../../draft/panel.ts';
-import { straight } from '../../../draft/shape.ts';
+import { type Edge, edge, type Panel } from '../../../draft/panel.ts';
+import { rounded, straight } from '../../../draft/shape.ts';
 import { buildFigure, markedGirth, TOLERANCE, term, ZERO } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
@@ -100,7 +101,7 @@ export function draftTrousers(c: PartContext, v: TrouserValues): TrouserDraft {
       ? cm(2 * waist.front!.rounded + 2 * waist.back!.rounded)
       : null;
   const band = waistband(c, sewnWaist, v.band, v.overlap);
-  const fly = faces && c.opens === 'centre-front' ? [flyPanel(c, wide!.level!)] : [];
+  const fly = faces && c.opens === 'centre-front' ? flyPanels(c, wide!.level!) : [];
   const linings = faces && c.input.brief.lining ? FACES.map((f) => panelOf(f, 'lining')) : [];
   const girthAt = (depth: Cm): Cm | null => {
     if (!faces || !plan.crotch || depth >= plan.crotch) return null;
@@ -240,31 +241,69 @@ function backRise(c: PartContext, toward: number): Figure {
   });
 }
 
-/** Facing and shield of the fly, a pair, with its interfacing left to the facing. */
-function flyPanel(c: PartContext, hipLevel: number): Panel {
+/** The fly's facing, rounded off below, with its interfacing, and its shield, folded along its free edge. */
+function flyPanels(c: PartContext, hipLevel: number): Panel[] {
   const a = c.allowances;
   const [w, h] = [c.stepped(FLY_WIDTH), hipLevel];
-  return {
-    id: c.id('fly'),
-    name: 'fly facing and shield',
+  const seam = cm(Math.max(a.side, a.zip));
+  const piece = (id: string, name: string, edges: readonly Edge[], more: Partial<Panel>): Panel => ({
+    id: c.id(id),
+    name,
     share: 'fly',
     layer: 'outer',
     cut: 'single',
-    count: 3,
+    count: 1,
     grain: 'lengthwise',
-    edges: [
-      edge('top', 'waist', straight([0, 0], [w, 0]), a.waist),
-      edge('free', 'free edge', straight([w, 0], [w, h]), a.facing),
-      edge('lower', 'lower end', straight([w, h], [0, h]), a.facing),
-      edge('centre', 'seam', straight([0, h], [0, 0]), cm(Math.max(a.side, a.zip))),
-    ],
+    edges,
     darts: [],
     lines: [],
     marks: [],
     across: { centre: 'centre', side: 'free' },
-    note: 'one faces the right front, two make the shield under the left; rounded off at its lower end',
-  };
+    note: '',
+    ...more,
+  });
+  const turn = Math.min(w, h / 2);
+  const facing = piece(
+    'fly',
+    'fly facing',
+    [
+      edge('top', 'waist', straight([0, 0], [w, 0]), a.waist),
+      edge(
+        'free',
+        'free edge',
+        [...straight([w, 0], [w, h - turn]), rounded([0, h], [w, h - turn])].map((s, i) =>
+          i === 0 ? s : reversed([s])[0]!,
+        ),
+        a.facing,
+      ),
+      edge('centre', 'seam', straight([0, h], [0, 0]), seam),
+    ],
+    { note: 'faces the right front' },
+  );
+  const shield = piece(
+    'fly-shield',
+    'fly shield',
+    [
+      edge('top', 'waist', straight([0, 0], [w, 0]), a.waist),
+      edge('free', 'fold', straight([w, 0], [w, h]), cm(0), { fold: true }),
+      edge('lower', 'lower end', straight([w, h], [0, h]), a.facing),
+      edge('centre', 'seam', straight([0, h], [0, 0]), seam),
+    ],
+    { cut: 'fold', note: 'under the left front, folded along its free edge' },
+  );
+  // Where the hip lies at the very waist there is nothing to stiffen.
+  return [facing, shield, ...(h > 2 ? [withoutAllowances(facing)] : [])];
 }
+
+/** The interfacing of a piece: its shape without allowances. */
+const withoutAllowances = (q: Panel): Panel => ({
+  ...q,
+  id: `${q.id}-interfacing`,
+  name: `${q.name}, interfacing`,
+  layer: 'interfacing',
+  edges: q.edges.map((e) => ({ ...e, allowance: cm(0) })),
+  note: 'without allowances',
+});
 
 function placesOf(
   c: PartContext,

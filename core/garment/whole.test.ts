@@ -1,0 +1,143 @@
+import { sheetOf } from '@rocchetto/contract/testing.ts';
+import { EXACT, garmentSpec } from '@rocchetto/contract/testing-garments.ts';
+import { describe, expect, it } from 'vitest';
+import { distance, lengthOf, type Point, type Segment } from '../draft/curve.ts';
+import { edgeLength, pointAlong, sewnLength } from '../draft/measure.ts';
+import { edgeOf, type Panel } from '../draft/panel.ts';
+import { GARMENTS } from './garments.ts';
+import { asLines, seeded } from './testing.ts';
+import { trueBody } from './testing-shape.ts';
+import { wholePattern } from './whole.ts';
+
+const made = (garment: Parameters<typeof garmentSpec>[0], seed: number, more: object = {}) =>
+  sheetOf(
+    garmentSpec(garment, asLines(trueBody(seeded(seed))), {
+      house: { rounding: EXACT },
+      garment: { lining: 'cupro', ...more },
+    }),
+  );
+
+/** How far a point lies along a path, by walking it in small steps; null off it. A way of its own. */
+function along(path: readonly Segment[], at: Point): number | null {
+  const whole = path.reduce((a, s) => a + lengthOf(s), 0);
+  let [best, off] = [0, Number.POSITIVE_INFINITY];
+  for (let i = 0; i <= 4000; i++) {
+    const d = distance(pointAlong(path, (whole * i) / 4000), at);
+    if (d < off) [best, off] = [(whole * i) / 4000, d];
+  }
+  return off < 0.25 ? best : null;
+}
+/** Notches of an edge, from its lower end up, cm. */
+function notches(p: Panel, id: string): number[] {
+  const { path } = edgeOf(p, id);
+  const whole = edgeLength(p, id);
+  const up = path[0]![0][1] > (path.at(-1)!.at(-1) as Point)[1];
+  return p.marks
+    .filter((m) => m.kind === 'notch' || m.kind === 'thread mark')
+    .flatMap((m) => along(path, m.at) ?? [])
+    .map((x) => (up ? x : whole - x))
+    .filter((x) => x > 0.5 && x < whole - 0.5)
+    .sort((a, b) => a - b);
+}
+const has = (p: Panel | undefined, id: string): p is Panel => p?.edges.some((e) => e.id === id) ?? false;
+
+describe('the whole pattern', () => {
+  it('notches of seams lie at the same distance on both partners, in every garment', () => {
+    let met = 0;
+    for (const { id } of GARMENTS)
+      for (let seed = 1; seed <= 4; seed++) {
+        const all = wholePattern(made(id, seed * 17).panels);
+        for (const [from, to, edges] of [
+          ['.front', '.back', ['side', 'inseam']],
+          ['.front-side', '.back-side', ['side']],
+        ] as const)
+          for (const front of all.filter((p) => p.id.endsWith(from) && p.layer === 'outer'))
+            for (const edge of edges) {
+              const back = all.find((p) => p.id === front.id.replace(from, to));
+              if (!has(front, edge) || !has(back, edge)) continue;
+              // Below a dart in the seam both are as long on the table as they are sewn.
+              const dart = [front, back].flatMap((p) => p.darts.filter((d) => d.edge === edge));
+              const plain = Math.min(sewnLength(front, edge), sewnLength(back, edge));
+              const limit = dart.length > 0 ? plain * 0.5 : plain;
+              const [a, b] = [notches(front, edge), notches(back, edge)].map((l) =>
+                l.filter((x) => x < limit),
+              );
+              expect(b!.length, `${id} ${front.id} ${edge}`).toBe(a!.length);
+              a!.forEach(
+                (x, i) => void expect(Math.abs(x - b![i]!), `${id} ${front.id} ${edge}`).toBeLessThan(0.2),
+              );
+              met += a!.length;
+              if (plain > 30 && dart.length === 0)
+                expect(a!.length, `${id} ${front.id} ${edge}`).toBeGreaterThan(0);
+            }
+      }
+    expect(met).toBeGreaterThan(100);
+  }, 120_000);
+
+  it('a dart is drilled a centimetre short of its end, fullness begins and ends at notches, the warp lies on its panel', () => {
+    const all = wholePattern(made('day-dress-puffed', 5).panels);
+    for (const p of all) {
+      const drilled = p.marks.filter((m) => m.kind === 'drill');
+      expect(drilled.length).toBe(p.darts.filter((d) => d.length > 2).length);
+      for (const d of p.darts)
+        expect(
+          drilled.some((m) => Math.abs(distance(m.at, d.tip) - 1) < 1e-6),
+          `${p.id} ${d.id}`,
+        ).toBe(true);
+      const [from, to] = p.warp;
+      const ys = p.edges.flatMap((e) => e.path.flat().map(([, y]) => y));
+      for (const [, y] of [from, to]) {
+        expect(y).toBeGreaterThan(Math.min(...ys) - 1e-6);
+        expect(y).toBeLessThan(Math.max(...ys) + 1e-6);
+      }
+      // Lengthwise it is upright: x is away from a centre that lies along the warp.
+      if (!p.sideways && !p.grain.includes('bias')) expect(from[0]).toBeCloseTo(to[0], 9);
+    }
+    const gathered = all.filter((p) => p.edges.some((e) => e.gather > 0.05));
+    expect(gathered.length).toBeGreaterThan(1);
+    for (const p of gathered)
+      expect(p.marks.filter((m) => m.name === 'gathered between these').length, p.id).toBeGreaterThanOrEqual(
+        2,
+      );
+  });
+
+  it('channels of bones lie beside every seam, on the underlining where there is one', () => {
+    for (const underlined of [true, false]) {
+      const all = wholePattern(made([{ part: 'boned-bodice', underlined }], 3, { fit: 'boned' }).panels);
+      const layer = underlined ? 'underlining' : 'outer';
+      for (const p of all) {
+        const channels = p.marks.filter((m) => m.kind === 'bone channel');
+        expect(channels.length > 0, p.id).toBe(p.layer === layer);
+        for (const m of channels) expect(m.along!.reduce((a, s) => a + lengthOf(s), 0)).toBeGreaterThan(8);
+      }
+      expect(all.some((p) => p.layer === 'underlining')).toBe(underlined);
+    }
+  });
+
+  it('what is on the cut list is a panel, and every panel is on it, in every garment and layer', () => {
+    for (const { id } of GARMENTS) {
+      const s = made(id, 9);
+      const drafted = s.pieces.filter((p) => p.width !== null).map((p) => `${p.panel} ${p.layer}`);
+      expect([...drafted].sort(), id).toEqual(s.panels.map((p) => `${p.id} ${p.layer}`).sort());
+    }
+  });
+
+  it('a lining ends where its facings begin, and a back on the fold has a pleat', () => {
+    const s = made([{ part: 'darted-bodice', zip: 'left-side' }], 4);
+    for (const face of ['front', 'back']) {
+      const lining = s.panels.find((p) => p.id === `bodice.${face}-lining`)!;
+      for (const [facing, edge] of [
+        ['neck', 'neck'],
+        ['armhole', 'armhole'],
+      ]) {
+        const lower = edgeLength(s.panels.find((p) => p.id === `bodice.${face}-${facing}-facing`)!, 'lower');
+        const pleat = face === 'back' && edge === 'neck' ? 1 : 0;
+        expect(Math.abs(edgeLength(lining, edge!) - lower - pleat), `${face} ${edge}`).toBeLessThan(0.05);
+      }
+    }
+    const back = s.panels.find((p) => p.id === 'bodice.back-lining')!;
+    const outer = s.panels.find((p) => p.id === 'bodice.back')!;
+    expect(edgeLength(back, 'waist') - edgeLength(outer, 'waist')).toBeCloseTo(1, 6);
+    expect(back.marks.map((m) => m.name).join()).toContain('pleat');
+  });
+});
