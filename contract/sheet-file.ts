@@ -20,7 +20,12 @@ export function sheetFile(spec: SpecFile, sheet: Kept, unit: SheetUnit) {
 /** From a spec to its sheet file, in one step, with the panels it was read off. Lengths cm. */
 export function computeFile(spec: SpecFile, unit: SheetUnit = unitOf(spec)) {
   const sheet = computeSheet(toSheetInput(spec));
-  return { ...sheetFile(spec, shownSheet(sheet), unit), panels: wholePattern(sheet.panels) };
+  const opening = sheet.figures.find((f) => f.id === 'zip')?.finished ?? null;
+  const opens = sheet.input.brief.parts.map((p) => p.zip).find((z) => typeof z === 'string') as
+    | string
+    | undefined;
+  const zip = opening === null || opens === undefined ? null : { opens, length: opening };
+  return { ...sheetFile(spec, shownSheet(sheet), unit), panels: wholePattern(sheet.panels, zip) };
 }
 
 /** What a spec sets by hand that its sheet cannot follow, a sentence each; empty when all of it can. */

@@ -101,6 +101,34 @@ describe('the whole pattern', () => {
       );
   });
 
+  it('marks where a zip ends and where pockets lie, on both sides of a seam', () => {
+    const dress = made('day-dress-straight', 6);
+    const zip = dress.figures.find((f) => f.id === 'zip')!.finished!;
+    const all = wholePattern(dress.panels, { opens: 'centre-back', length: zip });
+    const ends = all.filter((p) => p.marks.some((m) => m.kind === 'zip-end'));
+    expect(ends.map((p) => p.id)).toEqual(['skirt.back']);
+    const above = edgeLength(all.find((p) => p.id === 'bodice.back')!, 'centre');
+    const { path } = edgeOf(ends[0]!, 'centre');
+    const at = ends[0]!.marks.find((m) => m.kind === 'zip-end')!.at;
+    expect(edgeLength(ends[0]!, 'centre') - along(path, at)!).toBeCloseTo(zip - above, 1);
+    const pockets = wholePattern(
+      made(
+        [
+          { part: 'straight-skirt', length: '62 cm' },
+          { part: 'details', pockets: 'inseam' },
+        ],
+        6,
+      ).panels,
+    );
+    const places = ['skirt.front', 'skirt.back'].map((id) => {
+      const p = pockets.find((q) => q.id === id)!;
+      return p.marks.filter((m) => m.name === 'pocket').map((m) => along(edgeOf(p, 'side').path, m.at)!);
+    });
+    expect(places[0]).toHaveLength(2);
+    places[0]!.forEach((x, i) => void expect(Math.abs(x - places[1]![i]!)).toBeLessThan(0.3));
+    expect(places[0]![1]! - places[0]![0]!).toBeCloseTo(15, 0);
+  });
+
   it('channels of bones lie beside every seam, on the underlining where there is one', () => {
     for (const underlined of [true, false]) {
       const all = wholePattern(made([{ part: 'boned-bodice', underlined }], 3, { fit: 'boned' }).panels);

@@ -227,6 +227,65 @@ function crossings(s: Panel['edges'][number]['path'][number], y: number): number
   return found;
 }
 
+/** Where a garment opens, and how long its zip is, cm. */
+export interface ZipIn {
+  readonly opens: string;
+  readonly length: number;
+}
+/** The face and the edges a zip may lie in. */
+const ZIPPED: Readonly<Record<string, readonly [face: string, edges: readonly string[]]>> = {
+  'centre-back': ['back', ['centre', 'crotch']],
+  'centre-front': ['front', ['centre', 'crotch']],
+  'left-side': ['', ['side']],
+};
+/** Marks where a zip ends: on what hangs below where it goes past the waist seam, counted from its own upper end. */
+function zipped(panels: Panel[], { opens, length }: ZipIn): void {
+  const [face, edges] = ZIPPED[opens] ?? ['', []];
+  const faces = face === '' ? ['front', 'back'] : [face];
+  for (const f of faces) {
+    const bears = (key: RegExp) =>
+      panels.findIndex(
+        (p) =>
+          p.layer === 'outer' && key.test(p.id) && p.share === f && p.edges.some((e) => edges.includes(e.id)),
+      );
+    const [upper, lower] = [bears(/^(bodice|top)\./), bears(/^(skirt|trousers)\./)];
+    const edgeIn = (i: number) => panels[i]!.edges.find((e) => edges.includes(e.id))!.id;
+    const left = upper < 0 ? length : length - sewnLength(panels[upper]!, edgeIn(upper));
+    const [i, along] = lower >= 0 && left > 0 ? [lower, left] : [upper, length];
+    if (i < 0) continue;
+    const id = edgeIn(i);
+    const whole = edgeLength(panels[i]!, id);
+    // A dart in that seam lengthens the way on the table: the mark would not be where the zip ends.
+    if (along >= whole - 0.5 || panels[i]!.darts.some((d) => d.edge === id)) continue;
+    const at = atFromBelow(panels[i]!, id, whole - along);
+    panels[i] = { ...panels[i]!, marks: [...panels[i]!.marks, { kind: 'zip-end', name: 'zip ends', at }] };
+  }
+}
+
+/** A pocket in a side seam begins so far below the waist; one sewn on lies so far from centre and waist, cm (common practice). */
+const POCKET = { inSeam: 4, from: 4, below: 9 } as const;
+/** Marks where pockets lie on skirt or trousers: notches in both side seams, or thread marks at the corners. */
+function pocketed(panels: Panel[]): void {
+  const pocket = panels.find((p) => p.id.endsWith('.pocket'));
+  if (!pocket) return;
+  const wide = edgeLength(pocket, 'top');
+  const inSeam = pocket.name === 'pocket bag';
+  panels.forEach((p, i) => {
+    if (p.layer !== 'outer' || !/^(skirt|trousers)\.(front|back)$/.test(p.id)) return;
+    const marks: PanelMark[] = [];
+    const side = p.edges.find((e) => e.id === 'side');
+    if (inSeam && side) {
+      const whole = edgeLength(p, 'side');
+      if (POCKET.inSeam + wide < whole - 5)
+        for (const along of [POCKET.inSeam, POCKET.inSeam + wide])
+          marks.push({ kind: 'notch', name: 'pocket', at: atFromBelow(p, 'side', whole - along) });
+    } else if (!inSeam && p.share === 'front')
+      for (const x of [POCKET.from, POCKET.from + wide])
+        marks.push({ kind: 'thread mark', name: 'pocket, upper corner', at: [x, POCKET.below] });
+    if (marks.length > 0) panels[i] = { ...p, marks: [...p.marks, ...marks] };
+  });
+}
+
 /** A channel lies so far beside its seam, cm (common practice: half of its width). */
 const CHANNEL = 0.6;
 /** Where the channels of a boned bodice's bones lie: beside each of its seams, on the underlining where there is one. */
@@ -270,10 +329,12 @@ export function warpOf(p: Panel): readonly [Point, Point] {
  * where fullness begins and ends, where length is added or taken, channels of bones, the warp as a line. Pure; what is
  * measured on the panels is not moved.
  */
-export function wholePattern(panels: readonly Panel[]): WholePanel[] {
+export function wholePattern(panels: readonly Panel[], zip: ZipIn | null = null): WholePanel[] {
   const all = [...panels];
   const underlined = panels.some((p) => p.layer === 'underlining');
   for (const seam of seamsOf(all)) matched(all, seam);
+  pocketed(all);
+  if (zip) zipped(all, zip);
   return all.map((p) => ({
     ...p,
     warp: warpOf(p),
