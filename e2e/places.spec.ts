@@ -127,6 +127,19 @@ test('the sheet: both units, rounding with its drift, a conflict that keeps both
   await page.goto(`/orders/${orderId}/sheet?revision=1`);
   await expect(page.getByText('Revision 1, agreed.')).toBeVisible();
   await expect(page.getByRole('button', { name: /by hand/ })).toHaveCount(0);
+  // One panel of a sheet that was agreed, by keyboard: it fills the width, and its address brings it back.
+  const drawing = page.getByRole('region', { name: 'Panels' }).getByRole('img');
+  const widths = async () => (await drawing.getAttribute('viewBox'))!.split(' ').map(Number);
+  const [, , all] = await widths();
+  await page.getByLabel('Show').focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('heading', { name: 'front, flat and to scale' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'front, flat and to scale' })).toBeVisible();
+  expect((await widths())[2]).toBeLessThan(all! / 2);
+  await accessible(page);
+  await page.getByLabel('Show').selectOption('all panels');
+  await expect(page.getByRole('heading', { name: 'The panels, flat and to scale' })).toBeVisible();
 });
 
 test('each role sees what is its own', async ({ page }) => {

@@ -28,6 +28,28 @@ function codes(
 }
 const names = (...args: Parameters<typeof codes>) => codes(...args).map((f) => f.code);
 
+describe('what makes no bodice is asked at the tape', () => {
+  it.each([
+    ['neck-to-waist-front', '41 cm', { 'neck-to-waist-back': 42.5 }, 'front-under-back-length'],
+    ['neck-to-waist-front', '44 cm', { 'neck-to-waist-back': 42.5 }, null],
+    ['neck-to-waist-front', '53 cm', { 'neck-to-waist-back': 42.5 }, 'front-over-back-length'],
+    // Handbook page 10's full body: 7 cm, a dart of 33 degrees.
+    ['neck-to-waist-front', '51 cm', { 'neck-to-waist-back': 44 }, null],
+    ['neck-to-waist-back', '42.5 cm', { 'underarm-to-waist': 30 }, 'side-height-over-back'],
+    ['underarm-to-waist', '19 cm', { 'neck-to-waist-back': 42.5 }, null],
+    ['across-back', '45 cm', { bust: 88 }, 'across-back-over-bust'],
+    ['across-front', '43 cm', { bust: 88 }, 'across-front-over-bust'],
+    ['across-back', '34.4 cm', { bust: 88 }, null],
+    ['shoulder-drop', '8 cm', { shoulder: 11.5 }, 'shoulder-slope'],
+    ['shoulder', '12.25 cm', { 'shoulder-drop': 4.5 }, null],
+  ])('%s %s beside %o: %s', (id, typed, others, code) => {
+    const asked = names(id, typed, others as unknown as Record<string, number>).filter((c) =>
+      /length|side-height|across|slope/.test(c),
+    );
+    expect(asked).toEqual(code ? [code] : []);
+  });
+});
+
 describe('hard checks: cannot be', () => {
   it.each([
     ['hip-front', '101 cm', { hip: 100 }, 'hip-front-part-of-whole'],

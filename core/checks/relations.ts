@@ -41,6 +41,15 @@ const partOf = (arc: string, girth: string, name: string): Relation[] => [
   },
 ];
 
+/** By how much a front length may be under a back length, or over it, before it is asked, cm (house figures). */
+const LENGTHS = { under: 1, over: 9 } as const;
+/** From the side-neck down to the underarm there are at least, cm (house figure). */
+const LEAST_ARMHOLE = 14;
+/** Across back or front is at most this part of the bust (house figure: about 0.4 on a metric block, from memory). */
+const ACROSS = 0.47;
+/** Shoulders slope between these, degrees (house figures: 20 on a metric block, from memory). */
+const SLOPE = { least: 6, most: 38 } as const;
+
 const unlikely = (code: string, touches: readonly string[], says: Relation['says']): Relation => ({
   code,
   level: 'soft',
@@ -103,6 +112,35 @@ export const RELATIONS: readonly Relation[] = [
   unlikely('high-bust-over-bust', ['high-bust', 'bust'], ([h, b]) =>
     h! > b! ? `High bust (${p(h!)}) reads larger than bust (${p(b!)}). Read both again?` : null,
   ),
+  // A centimetre more in front is about four degrees of bust dart (handbook, true shape): what no dart can be is asked here.
+  unlikely('front-under-back-length', ['neck-to-waist-front', 'neck-to-waist-back'], ([f, b]) =>
+    f! < b! - LENGTHS.under
+      ? `Side-neck to waist reads ${p(f!)} in front and ${p(b!)} behind: a front over a bust is the longer. Read both again, the front over the bust point?`
+      : null,
+  ),
+  unlikely('front-over-back-length', ['neck-to-waist-front', 'neck-to-waist-back'], ([f, b]) =>
+    f! > b! + LENGTHS.over
+      ? `Side-neck to waist reads ${p((f! - b!) as Cm)} more in front than behind: the bust dart would be some ${Math.round(16.6 + 4 * (f! - b! - 1.5))} degrees. Read both again?`
+      : null,
+  ),
+  unlikely('side-height-over-back', ['underarm-to-waist', 'neck-to-waist-back'], ([s, b]) =>
+    s! > b! - LEAST_ARMHOLE
+      ? `A side height of ${p(s!)} under a back length of ${p(b!)} leaves ${p((b! - s!) as Cm)} from the side-neck to the underarm: no arm goes through. Read both again?`
+      : null,
+  ),
+  ...(['across-back', 'across-front'] as const).map((id) =>
+    unlikely(`${id}-over-bust`, [id, 'bust'], ([a, b]) =>
+      a! > ACROSS * b!
+        ? `${id === 'across-back' ? 'Across back' : 'Across front'} (${p(a!)}) is more than a bust of ${p(b!)} allows: nothing is left for the armhole. Read both again?`
+        : null,
+    ),
+  ),
+  unlikely('shoulder-slope', ['shoulder-drop', 'shoulder'], ([d, l]) => {
+    const slope = d! >= l! ? 90 : (Math.asin(d! / l!) * 180) / Math.PI;
+    return slope < SLOPE.least || slope > SLOPE.most
+      ? `A shoulder of ${p(l!)} that drops ${p(d!)} slopes ${Math.round(slope)} degrees; ${SLOPE.least} to ${SLOPE.most} is usual. Read both again?`
+      : null;
+  }),
 ];
 
 const TOUCHING = new Map<string, readonly Relation[]>();

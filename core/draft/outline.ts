@@ -15,6 +15,7 @@ import {
   startOf,
 } from './curve.ts';
 import type { InnerDart, Panel } from './panel.ts';
+import { withoutStart } from './path.ts';
 
 /** The seam line of a flat panel, darts open. */
 export const sewnOutline = (panel: Panel): Segment[] => panel.edges.flatMap((e) => e.path);
@@ -25,7 +26,7 @@ const MOST_MITRE = 4;
 /** The cut line: every edge moved out by its own allowance, corners drawn on until they meet. */
 export function cutOutline(panel: Panel): Segment[] {
   const edges = panel.edges.filter((e) => e.path.length > 0);
-  const moved = edges.map((e) => joined(e.path.flatMap((s) => offset(s, e.allowance))));
+  const moved = edges.map((_, i) => joined(cutWay(edges, i).flatMap((s) => offset(s, edges[i]!.allowance))));
   return edges.flatMap((e, i) => {
     const [own, next] = [moved[i]!, moved[(i + 1) % edges.length]!];
     const [end, start] = [endOf(own.at(-1)!), startOf(next[0]!)];
@@ -54,7 +55,7 @@ export function cutSize(panel: Panel): Size {
   const box = emptyBox();
   const edges = panel.edges.filter((e) => e.path.length > 0);
   edges.forEach((e, i) => {
-    for (const s of e.path) reachAlong(box, s, e.allowance);
+    for (const s of cutWay(edges, i)) reachAlong(box, s, e.allowance);
     for (const [x, y] of cornersOf(e, edges[(i + 1) % edges.length]!)) reach(box, x, y);
   });
   return sizeOf(box);
@@ -124,6 +125,29 @@ function foldedCorners(e: Panel['edges'][number], next: Panel['edges'][number]):
   )
     return null;
   return e.turned ? [corner, fold] : [fold, corner];
+}
+
+/** The way of an edge along which it is cut: a hem that is narrower where it is turned ends as much sooner. */
+function cutWay(edges: Panel['edges'], i: number): readonly Segment[] {
+  const e = edges[i]!;
+  if (!e.turned || e.allowance <= 0) return e.path;
+  const n = edges.length;
+  const [first, last] = [e.path[0]!, e.path.at(-1)!];
+  const inward = (corners: Point[] | null, at: Point, way: Point): number => {
+    // Of fold and corner the one that lies beyond the fold.
+    const corner = corners?.reduce((a, b) => (distance(a, at) > distance(b, at) ? a : b));
+    return corner ? Math.max(0, (at[0] - corner[0]) * way[0] + (at[1] - corner[1]) * way[1]) : 0;
+  };
+  const back = (p: Point): Point => [-p[0], -p[1]];
+  const atEnd = inward(foldedCorners(e, edges[(i + 1) % n]!), endOf(last), directionAt(last, 1));
+  const atStart = inward(
+    foldedCorners(edges[(i + n - 1) % n]!, e),
+    startOf(first),
+    back(directionAt(first, 0)),
+  );
+  if (atEnd < 1e-6 && atStart < 1e-6) return e.path;
+  const begun = atStart > 1e-6 ? withoutStart(e.path, atStart) : e.path;
+  return atEnd > 1e-6 ? reversed(withoutStart(reversed(begun), atEnd)) : begun;
 }
 
 /** Width and height of the seam line, cm. */

@@ -32,10 +32,7 @@ export function linings(
   return FACES.flatMap((face) => {
     const own = cut.find((f) => f.face === face)!.panels;
     const beside = face === 'front' ? halfOverlap(c) : 0;
-    if (own.length > 1)
-      return own.map((q) =>
-        lined(insetCentre(q, beside), free, 'trimmed to the facings’ lower edges when it is joined to them'),
-      );
+    if (own.length > 1) return own.map((q) => lined(insetCentre(q, beside), free, 'trimmed to the facings'));
     const of = (id: string) => facings.find((f) => f.id === c.id(`${face}-${id}-facing`));
     const whole = insetCentre(faces[face], beside);
     const [neck, arm] = [of('neck'), of('armhole')];

@@ -17,7 +17,7 @@ import {
   sidesBelowWaist,
   suppress,
 } from '../../tables/darts.ts';
-import { LEAST_RUN } from './upper.ts';
+import { LEAST_RUN } from './widest.ts';
 
 /** What one face takes up between its widest line and its waist, as marked, and the figures that say so. Lengths cm. */
 export interface FaceTaking {

@@ -8,7 +8,7 @@ import type { BodyLine } from '../../lines.ts';
 import type { PartContext } from '../../part.ts';
 import type { Face } from '../../tables/darts.ts';
 import type { FaceTaking } from './taking.ts';
-import { betweenLines } from './widest.ts';
+import { betweenLines, LEAST_RUN } from './widest.ts';
 
 /** What places the upper part of a face: marked widths and levels, and how the waist is taken up. Lengths cm. */
 export interface UpperPlan {
@@ -37,8 +37,8 @@ export interface Upper {
   readonly low: number;
 }
 
-/** A side that runs out by less than this from waist to widest line has no bend, cm. */
-export const LEAST_RUN = 0.5;
+/** A side that leans otherwise by more than this than was thought, cm for each cm, is drawn once more. */
+const TURNED = 0.04;
 
 /** Where the read lines between put the side seam: their marked share, what the darts hold there, and the centre seam's lean. */
 function throughOf(q: UpperPlan, centreSeam: readonly Segment[], darts: readonly Dart[]): Point[] {
@@ -95,7 +95,11 @@ export function upperOf(c: PartContext, q: UpperPlan): Upper {
     return { waist, darts, curve: curveOf(q, waist.at(-1) as Point, throughOf(q, centreSeam, darts)) };
   };
   // Where the side leans in is known from a first waist; the one that is drawn meets it square.
-  const { waist, darts, curve } = from(waistTo(leanOf(from(waistTo(null)).curve)));
+  const lean = leanOf(from(waistTo(null)).curve);
+  let drawn = from(waistTo(lean));
+  // A full line near the waist leans the side so far that moving its corner turns it: once more, then.
+  if (Math.abs(leanOf(drawn.curve) - lean) > TURNED) drawn = from(waistTo(leanOf(drawn.curve)));
+  const { waist, darts, curve } = drawn;
   const above: Point = wideY > 0 ? [wideX, wideY] : (waist.at(-1) as Point);
   // Below its widest line it falls straight past every line that is as wide, then to the hem.
   const low = Math.max(wideY, ...q.lines.map((l) => l.level!));

@@ -29,6 +29,9 @@ export const linesBelow = (line: LineOf): BodyLine[] =>
     .filter((l): l is BodyLine => l !== undefined && l.level !== null && l.front !== null)
     .sort((a, b) => a.level! - b.level!);
 
+/** A side that runs out by less than this from waist to widest line has no bend, cm. */
+export const LEAST_RUN = 0.5;
+
 /** Of a skirt's lines, those between the waist and the widest that a face's side seam passes, with level and marked share. */
 export const betweenLines = (lines: readonly BodyLine[], wide: BodyLine, face: 'front' | 'back') =>
   lines

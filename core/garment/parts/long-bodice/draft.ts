@@ -405,10 +405,14 @@ function half(c: PartContext, v: LongValues, m: Marked, face: Face, q: Half): Pa
     ...(q.hipLevel === null ? [] : [[q.hip, sideWaistY + q.hipLevel] as Point]),
   ];
   const last = points.at(-1)!;
+  // Where no dart opens there the side goes on from the underarm without a corner.
+  const slope = (a: Point, b: Point) => (b[0] - a[0]) / (b[1] - a[1]);
+  const leaves =
+    bustSide[1] > underarm[1] + 0.5 ? (slope(underarm, bustSide) + slope(begin, sideWaist)) / 2 : undefined;
   const side: Segment[] = [
     ...straight(underarm, bustSide),
     ...(q.open && q.sideDart ? straight(bustSide, q.open.lower) : []),
-    ...seamThrough(points),
+    ...seamThrough(points, q.open && q.sideDart ? undefined : leaves),
     flared(last, foot, BENDS.hip),
   ];
   const seam = c.opens === `centre-${face}`;

@@ -27,6 +27,7 @@ export function skirtChecks(c: PartContext, v: SkirtValues, d: SkirtDraft, openi
     );
   }
   for (const face of FACES) found.push(...takingChecks(c, d, face));
+  if (d.faces && d.taking.front.gather <= 0) found.push(...fairChecks(c, d.faces, d.wide));
   const marked = markedLengths(d.lengths);
   if (marked && !d.faces)
     found.push(
@@ -105,6 +106,5 @@ function takingChecks(c: PartContext, d: SkirtDraft, face: 'front' | 'back'): Ra
       ),
     );
   }
-  if (d.faces && t.gather <= 0) found.push(...fairChecks(c, d.faces, d.wide!, face));
   return found;
 }

@@ -1,7 +1,7 @@
 import { type Point, reversed, type Segment } from '../../../draft/curve.ts';
 import { edgeLength, sewnLength, sewnWidthAt } from '../../../draft/measure.ts';
 import { type Edge, edge, type Panel, type PanelMark } from '../../../draft/panel.ts';
-import { levelFrom, straight } from '../../../draft/shape.ts';
+import { straight, waistFrom } from '../../../draft/shape.ts';
 import { buildFigure, markedGirth, share, shareOf, TOLERANCE, term, ZERO } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
@@ -289,7 +289,7 @@ function panel(c: PartContext, v: SkirtValues, q: PanelPlan, layer: Layer): Pane
       edge(
         'hem',
         'hem',
-        reversed([levelFrom(hemCentre, hemSide)]),
+        reversed([waistFrom(hemCentre, hemSide, 0, inward / straightDown)]),
         layer === 'lining' ? a.liningHem : a.hem,
         { turned: true },
       ),

@@ -137,9 +137,9 @@ export function trouserChecks(c: PartContext, _: TrouserValues, d: TrouserDraft)
     equal(c, d, 'inseam', 'inseams', 'inseam', 'Inside legs'),
     ...bandCheck(c, d.band, d.waist),
   );
+  if (d.taking!.front.gather <= 0) found.push(...fairChecks(c, d.faces, d.wide!));
   for (const face of FACES) {
     const t = d.taking![face];
-    if (t.gather <= 0) found.push(...fairChecks(c, d.faces, d.wide!, face));
     if (t.over > TOLERANCE.detail)
       found.push(
         warn(
