@@ -12,6 +12,7 @@ import {
   DART_LENGTH,
   type Face,
   LEAST_LENGTH,
+  MOST_INTAKE,
   SECOND_SHORTER,
   type Suppression,
   sidesBelowWaist,
@@ -77,12 +78,18 @@ export function takeUpBoth(
   // Where a read arc makes the front the fuller one, its darts follow the body.
   const even = front.total <= back.total + step;
   if (less && even && step > 0 && front.count > 0 && !c.input.house.darts.front) {
-    const intake = cm(front.intake - step);
+    // One dart holds what is left of two, where it may.
+    const inOne = front.count * front.intake - step;
+    const [count, intake] =
+      front.count === 2 && inOne <= MOST_INTAKE.front + 1e-9
+        ? [1, inOne]
+        : [front.count, front.intake - step];
     if (intake >= 1)
       front = {
         ...front,
-        intake,
-        side: cm(front.side + front.count * step),
+        count,
+        intake: cm(intake),
+        side: cm(front.total - front.centre - count * intake),
         because: `${front.because} Marked a step less, so that the back’s darts hold more than the front’s.`,
       };
   }
@@ -107,9 +114,13 @@ function fairly(
   if (q.front.between.length === 0 || q.front.free || c.input.house.darts.front || c.input.house.darts.back)
     return best;
   const off = ([back, front]: typeof best) => Math.max(missed(q.front, front), missed(q.back, back));
-  for (let sides = 0.5; sides <= MOST_READ && off(best) > FAIR_WITHIN; sides += 0.25) {
+  let least = off(best);
+  for (let sides = 0.5; sides <= MOST_READ && least > FAIR_WITHIN; sides += 0.5) {
+    // Less than they take anyway changes nothing.
+    if (sides < Math.min(best[0].side, best[1].side)) continue;
     const next = rules(cm(sides));
-    if (off(next) < off(best) - 0.01) best = next;
+    const now = off(next);
+    if (now < least - 0.01) [best, least] = [next, now];
   }
   return best;
 }
@@ -123,10 +134,9 @@ function missed(q: Quarter, s: Suppression): number {
   const wide: Point = [q.wide, q.wideLevel];
   if (wide[0] < corner[0] + LEAST_RUN) return 0;
   const points = q.between.map(({ level, share }): Point => {
-    const inDarts = Array.from({ length: s.count }, (_, i) => lengthOfDart(q, s, i)).map(
-      (length) => s.intake * Math.max(0, 1 - level / length),
-    );
-    return [centreAt(q, s, level) + share + inDarts.reduce((a, b) => a + b, 0), level];
+    let x = centreAt(q, s, level) + share;
+    for (let i = 0; i < s.count; i++) x += s.intake * Math.max(0, 1 - level / lengthOfDart(q, s, i));
+    return [x, level];
   });
   const bend = bendOf(corner, points, wide);
   const off = points.map(([x, y]) => fairAt(corner, wide, bend, y) - x);

@@ -65,6 +65,27 @@ function leanOf([seam]: readonly Segment[]): number {
   return x / y;
 }
 
+/** How far the side will lean at its corner, from the figures alone: the waist as a parabola, its darts upright on it. */
+function leanAhead(q: UpperPlan, top: number): number {
+  const { taking } = q;
+  const up = q.rise + top;
+  const corner: Point = [taking.centre + taking.waistLine - (2 * up * up) / (3 * taking.waistLine), -q.rise];
+  const wide: Point = [q.wide[q.face]!.rounded, q.wide.level!];
+  const [run, height] = [wide[0] - corner[0], wide[1] - corner[1]];
+  const through = betweenLines(q.lines, q.wide, q.face).map(({ level, share }): Point => {
+    const down = (level - top) / (wide[1] - top);
+    const centre = taking.centre * (1 - 1.5 * down + 0.5 * down ** 3);
+    const inDarts = taking.darts.reduce((sum, d) => {
+      const foot = top - up * (d.at / taking.waistLine) ** 2;
+      return sum + d.intake * Math.min(1, Math.max(0, 1 - (level - foot) / d.length));
+    }, 0);
+    return [centre + share + inDarts, level];
+  });
+  return through.length === 0 || run < LEAST_RUN
+    ? (1.5 * run) / height
+    : run / (bendOf(corner, through, wide) * height);
+}
+
 /** Waist line, darts, centre and side seam of a face, placed from marked figures. */
 export function upperOf(c: PartContext, q: UpperPlan): Upper {
   const { face, taking } = q;
@@ -94,8 +115,8 @@ export function upperOf(c: PartContext, q: UpperPlan): Upper {
     );
     return { waist, darts, curve: curveOf(q, waist.at(-1) as Point, throughOf(q, centreSeam, darts)) };
   };
-  // Where the side leans in is known from a first waist; the one that is drawn meets it square.
-  const lean = leanOf(from(waistTo(null)).curve);
+  // Where the side leans in is known well enough from the figures; the waist that is drawn meets it square.
+  const lean = leanAhead(q, top);
   let drawn = from(waistTo(lean));
   // A full line near the waist leans the side so far that moving its corner turns it: once more, then.
   if (Math.abs(leanOf(drawn.curve) - lean) > TURNED) drawn = from(waistTo(leanOf(drawn.curve)));

@@ -154,29 +154,38 @@ interface LegsFrom {
 /** Both faces of a leg, the crotch seam drafted towards its reading where there is one. */
 function drafted(c: PartContext, v: TrouserValues, q: LegsFrom) {
   const first = planLegs(c, v, q.from);
-  const make = (plan: LegPlanned, rise: number): Record<Face, LegShape> | null => {
-    if (plan.crotch === null || !plan.extends || plan.inseam === null || !plan.hem) return null;
-    const upper = (face: Face, up: number): LegUpper => {
-      const drop = cm(face === 'back' ? -rise : 0);
-      const lines = linesBelow(c.line);
-      const u = upperOf(c, { face, taking: q.taking[face], wide: q.wide, rise: cm(up), drop, lines });
-      const centre = u.centreSeam.length > 0 ? u.centreSeam : straight([0, u.top], [0, u.wide[1]]);
-      return { waist: [u.waist], side: u.side, darts: u.darts, centre };
-    };
-    const [front, back] = [upper('front', q.rise), upper('back', q.rise)];
-    const { crotch, inseam, knee, hem } = plan;
-    const legs = legShapes({ front, back }, { crotch, extends: plan.extends, inseam, knee, hem });
-    if (!legs) return null;
-    // The back's corner is set so high that its side seam is as long as the front's.
-    const higher = upper('back', q.rise + Math.max(-3, Math.min(4, sideLonger(legs.front, legs.back))));
-    return { front: legs.front, back: withUpper(legs.back, back, higher) };
+  const lines = linesBelow(c.line);
+  const upper = (face: Face, up: number, rise: number): LegUpper => {
+    const drop = cm(face === 'back' ? -rise : 0);
+    const u = upperOf(c, { face, taking: q.taking[face], wide: q.wide, rise: cm(up), drop, lines });
+    const centre = u.centreSeam.length > 0 ? u.centreSeam : straight([0, u.top], [0, u.wide[1]]);
+    return { waist: [u.waist], side: u.side, darts: u.darts, centre };
   };
+  const front = upper('front', q.rise, 0);
+  const usualRise = backRise(c, 0).marked!;
+  const usualBack = upper('back', q.rise, usualRise);
+  const backAt = (rise: number) => (rise === usualRise ? usualBack : upper('back', q.rise, rise));
+  const legsOf = (plan: LegPlanned, rise: number): Record<Face, LegShape> | null => {
+    const { crotch, inseam, knee, hem, extends: reach } = plan;
+    return crotch === null || !reach || inseam === null || !hem
+      ? null
+      : legShapes({ front, back: backAt(rise) }, { crotch, extends: reach, inseam, knee, hem });
+  };
+  /** The back's corner is set so high that its side seam is as long as the front's. */
+  const sidesAlike = (legs: Record<Face, LegShape> | null, rise: number) =>
+    legs && {
+      front: legs.front,
+      back: withUpper(
+        legs.back,
+        backAt(rise),
+        upper('back', q.rise + Math.max(-3, Math.min(4, sideLonger(legs.front, legs.back))), rise),
+      ),
+    };
   const reading = c.measured.get('crotch-length')?.net ?? null;
   const hip = c.line('hip')?.net ?? null;
-  const usualRise = backRise(c, 0).marked!;
   // A side that runs in below the hip takes from the thigh what the forks seemed to give.
-  const legs = first.thigh === null ? null : make(first, usualRise);
-  const lack = legs ? Math.max(0, first.thigh! - legGirth(legs)) : 0;
+  const legs = legsOf(first, usualRise);
+  const lack = legs && first.thigh !== null ? Math.max(0, first.thigh - legGirth(legs)) : 0;
   const usual = lack > 0 ? planLegs(c, v, q.from, { lack }) : first;
   const toward =
     reading === null || hip === null || !usual.extends
@@ -185,7 +194,7 @@ function drafted(c: PartContext, v: TrouserValues, q: LegsFrom) {
           (t) => {
             const { front, back } = usual.extends!;
             const reach = { front: cm(front + t.front), back: cm(back + t.back) };
-            const shapes = make({ ...usual, extends: reach }, usualRise + t.rise);
+            const shapes = legsOf({ ...usual, extends: reach }, usualRise + t.rise);
             return shapes && crotchSeam(shapes);
           },
           {
@@ -193,12 +202,13 @@ function drafted(c: PartContext, v: TrouserValues, q: LegsFrom) {
             hip,
             fit: c.input.brief.fit,
             forks: forksOf(usual),
-            least: legs ? forksOf(first) - (legGirth(legs) - first.thigh!) : 0,
+            least: legs && first.thigh !== null ? forksOf(first) - (legGirth(legs) - first.thigh) : 0,
             backRise: usualRise,
           },
         );
   const plan = toward ? planLegs(c, v, q.from, { toward, lack }) : usual;
-  return { plan, toward, shapes: make(plan, backRise(c, toward?.rise ?? 0).marked!) };
+  const rise = toward ? backRise(c, toward.rise).marked! : usualRise;
+  return { plan, toward, shapes: sidesAlike(plan === first ? legs : legsOf(plan, rise), rise) };
 }
 
 const LIE = { group: 'level', tolerance: TOLERANCE.detail, nearest: true } as const;
