@@ -1,4 +1,5 @@
 import type { Point, Segment } from '../../draft/curve.ts';
+import { bendOf, fairSide } from '../../draft/fair-side.ts';
 import { mirrored, pathData } from '../../draft/outline.ts';
 import { seamThrough } from '../../draft/shape.ts';
 import type { Figure } from '../../figure/figure.ts';
@@ -37,7 +38,13 @@ export function halfWidth(h: HalfSkirt, y: number): number {
 
 /** The outline of a skirt from one side. */
 export function skirtOutline(h: HalfSkirt): Stroke {
-  const side: Segment[] = h.wide[1] > 0 ? seamThrough([[h.waist, 0], ...h.through, h.wide]) : [];
+  const waist: Point = [h.waist, 0];
+  const side: Segment[] =
+    h.wide[1] <= 0
+      ? []
+      : h.through.length > 0 && h.wide[0] > h.waist
+        ? [fairSide(waist, h.wide, bendOf(waist, h.through, h.wide))]
+        : seamThrough([waist, ...h.through, h.wide]);
   const bend: Point = h.wide[1] > 0 ? h.wide : [h.waist, 0];
   const right: Segment[] = [...side, [bend, [h.hem, h.right]]];
   const left = mirrored([...side, [bend, [h.hem, h.left]]]);

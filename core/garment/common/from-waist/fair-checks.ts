@@ -24,8 +24,8 @@ export function fairChecks(c: PartContext, faces: Readonly<Record<Face, Panel>>,
     const on = (face: Face) => sewnWidthAt(faces[face], level) ?? shares[face];
     const off = FACES.map((face) => on(face) - shares[face]);
     const [least, most] = [Math.min(...off), Math.max(...off)];
-    const marked = `${name}, marked ${p(shares.front)} in front and ${p(shares.back)} behind`;
-    const drawn = `the side seams, fair from waist to ${wide.figure.name}, give ${p(on('front'))} and ${p(on('back'))}`;
+    const marked = `${name}, marked front ${p(shares.front)}, back ${p(shares.back)}`;
+    const drawn = `the side seams, fair from waist to ${wide.figure.name}, give front ${p(on('front'))}, back ${p(on('back'))}`;
     return judge(
       least >= -TOLERANCE.girth / 4 - 1e-9 && most <= MISSES + 1e-9,
       c.id(`room-${line.zone}`),

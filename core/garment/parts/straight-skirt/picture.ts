@@ -1,5 +1,5 @@
 import type { Point } from '../../../draft/curve.ts';
-import { sewnLength } from '../../../draft/measure.ts';
+import { sewnLength, sewnWidthAt } from '../../../draft/measure.ts';
 import { linesBelow } from '../../common/from-waist/widest.ts';
 import { markedLengths } from '../../common/hem-lengths.ts';
 import {
@@ -40,7 +40,7 @@ function view(c: PartContext, v: SkirtValues, d: SkirtDraft, face: Face): View {
   const [left, right] = face === 'back' ? (['left', 'right'] as const) : (['right', 'left'] as const);
   const h: HalfSkirt = {
     waist,
-    through: through.map((l): Point => [l[face]!.rounded, l.level!]),
+    through: through.map((l): Point => [sewnWidthAt(panel, l.level!) ?? l[face]!.rounded, l.level!]),
     wide: [d.wide![face]!.rounded, d.wide!.level!],
     hem: d.hem.shares.find((s) => s.panel === face)!.rounded,
     left: marked[left] - rise,
