@@ -347,6 +347,20 @@ function quarters(
   );
   const own = even ? null : by?.(c, net, finished);
   if (own) return own;
+  const front = even || net === null ? null : frontBetween(c, zone);
+  if (front !== null) {
+    const because = `Front and back lie as at waist and hip, where front arcs were read: ${Math.round(100 * front)} % of the body in front.`;
+    const added = term(
+      'share',
+      'half of what was added ÷ 2',
+      (finished - net!) / 4,
+      'Ease and layers are shared half to each face.',
+    );
+    return [
+      share(c, 'front', 2, [term('body', 'front part ÷ 2', (net! * front) / 2, because), added]),
+      share(c, 'back', 2, [term('body', 'rest of the body ÷ 2', (net! * (1 - front)) / 2, because), added]),
+    ];
+  }
   const balance = even ? 0 : c.input.house.balance[row.balance];
   const moved = (sign: 1 | -1) =>
     balance === 0
@@ -360,6 +374,19 @@ function quarters(
           ),
         ];
   return [share(c, 'front', 2, [quarter, ...moved(1)]), share(c, 'back', 2, [quarter, ...moved(-1)])];
+}
+
+/**
+ * The part of the body that lies in front at a line between waist and hip that has no arc of its own: the mean of both
+ * theirs, half where one was not read; null where neither was, or the line is none of those.
+ */
+function frontBetween(c: LineContext, zone: Zone): number | null {
+  if (zone !== 'high-hip' && zone !== 'tummy') return null;
+  const parts = (['waist', 'hip'] as const).map((z) => {
+    const [arc, whole] = [c.measured.get(`${z}-front`)?.net ?? null, c.measured.get(z)?.net ?? null];
+    return arc !== null && whole !== null && arc < whole ? arc / whole : null;
+  });
+  return parts.every((x) => x === null) ? null : ((parts[0] ?? 0.5) + (parts[1] ?? 0.5)) / 2;
 }
 
 const total = (shares: readonly Share[]) => shares.reduce((a, s) => a + s.times * s.rounded, 0);

@@ -129,13 +129,23 @@ describe('the whole pattern', () => {
     expect(places[0]![1]! - places[0]![0]!).toBeCloseTo(15, 0);
   });
 
+  it('a back’s shoulder is eased to the front’s between two notches', () => {
+    const all = wholePattern(made('bodice', 6).panels);
+    const [front, back] = ['front', 'back'].map((f) => all.find((p) => p.id === `bodice.${f}`)!);
+    const ease = edgeLength(back!, 'shoulder') - sewnLength(front!, 'shoulder');
+    expect(ease).toBeGreaterThan(0.2);
+    const between = back!.marks.filter((m) => m.name === 'eased between these');
+    const at = between.map((m) => along(edgeOf(back!, 'shoulder').path, m.at)!);
+    expect(at[1]! - at[0]!).toBeCloseTo(edgeLength(back!, 'shoulder') - 5, 1);
+  });
+
   it('channels of bones lie beside every seam, on the underlining where there is one', () => {
     for (const underlined of [true, false]) {
       const all = wholePattern(made([{ part: 'boned-bodice', underlined }], 3, { fit: 'boned' }).panels);
       const layer = underlined ? 'underlining' : 'outer';
       for (const p of all) {
         const channels = p.marks.filter((m) => m.kind === 'bone channel');
-        expect(channels.length > 0, p.id).toBe(p.layer === layer);
+        expect(channels.length > 0, p.id).toBe(p.layer === layer && !p.id.endsWith('placket'));
         for (const m of channels) expect(m.along!.reduce((a, s) => a + lengthOf(s), 0)).toBeGreaterThan(8);
       }
       expect(all.some((p) => p.layer === 'underlining')).toBe(underlined);

@@ -190,6 +190,30 @@ const gathers = (p: Panel): PanelMark[] =>
       : [];
   });
 
+/** Where a longer shoulder is eased to a shorter one: between these, so far from its ends, cm (common practice). */
+const EASED_FROM_END = 2.5;
+/** Marks what is eased along a back's shoulder to the front's. */
+function eased(panels: Panel[]): void {
+  panels.forEach((p, i) => {
+    if (p.layer !== 'outer' || p.share !== 'back') return;
+    const front = panels.find(
+      (q) => q.id === p.id.replace(/\.back/, '.front') && q.edges.some((e) => e.id === 'shoulder'),
+    );
+    const own = p.edges.find((e) => e.id === 'shoulder');
+    if (!front || !own) return;
+    const [longer, shorter] = [edgeLength(p, 'shoulder'), sewnLength(front, 'shoulder')];
+    if (longer - shorter < 0.2 || longer < 4 * EASED_FROM_END) return;
+    const marks = [EASED_FROM_END, longer - EASED_FROM_END].map(
+      (along): PanelMark => ({
+        kind: 'notch',
+        name: 'eased between these',
+        at: pointAlong(own.path, along),
+      }),
+    );
+    panels[i] = { ...p, marks: [...p.marks, ...marks] };
+  });
+}
+
 /** Halfway between its lowest body line and its hem a piece is lengthened or shortened, square to the grain. */
 function lengthening(p: Panel): PanelMark[] {
   const hem = p.edges.find((e) => e.id === 'hem' || e.id === 'wrist');
@@ -291,7 +315,8 @@ const CHANNEL = 0.6;
 /** Where the channels of a boned bodice's bones lie: beside each of its seams, on the underlining where there is one. */
 function channels(p: Panel, underlined: boolean): PanelMark[] {
   const has = (id: string) => p.edges.some((e) => e.id === id);
-  if (!has('top') || !has('inner') || p.layer !== (underlined ? 'underlining' : 'outer')) return [];
+  if (!has('top') || !has('inner') || has('free') || p.layer !== (underlined ? 'underlining' : 'outer'))
+    return [];
   return p.edges
     .filter((e) => !e.fold && ['outer', 'side', 'inner'].includes(e.id))
     .map((e): PanelMark => {
@@ -333,6 +358,7 @@ export function wholePattern(panels: readonly Panel[], zip: ZipIn | null = null)
   const all = [...panels];
   const underlined = panels.some((p) => p.layer === 'underlining');
   for (const seam of seamsOf(all)) matched(all, seam);
+  eased(all);
   pocketed(all);
   if (zip) zipped(all, zip);
   return all.map((p) => ({

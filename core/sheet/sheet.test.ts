@@ -66,6 +66,21 @@ describe('worked by hand (invented figures)', () => {
     expect(figure(s, 'waist').finished).toBeCloseTo(72.5 + 0.12566, 4);
     expect(s.fit.find((f) => f.zone === 'hip')!.ease).toBeCloseTo(5, 9);
   });
+  it('a line between waist and hip without an arc of its own lies in front as they do', () => {
+    const lines = ['waist 70 cm', 'hip 100 cm', 'waist-to-hip 20 cm', 'high-hip 90 cm'];
+    const of = (more: readonly string[]) =>
+      figure(sheetOf(skirtSpec([...lines, ...more], { house: { rounding: EXACT } })), 'high-hip');
+    const [front, back] = of(['hip-front 52 cm']).shares;
+    // Waist half and half (not read), hip 52 %: 51 % of 90 in front, ease half to each face.
+    const added = of([]).finished! - 90;
+    expect(front!.exact).toBeCloseTo((90 * 0.51) / 2 + added / 4, 6);
+    expect(back!.exact).toBeCloseTo((90 * 0.49) / 2 + added / 4, 6);
+    expect(front!.terms[0]!.because).toContain('51 % of the body in front');
+    expect(of([]).shares[0]!.exact).toBeCloseTo(of([]).finished! / 4, 6);
+    // The waist's own arc counts as much.
+    const both = of(['hip-front 52 cm', 'waist-front 36.4 cm']).shares[0]!;
+    expect(both.exact).toBeCloseTo((90 * 0.52) / 2 + added / 4, 6);
+  });
   it('shares by a measured front arc: the front takes half of what is added', () => {
     const hip = figure(sheetOf(skirtSpec([...BODY, 'hip-front 51 cm'])), 'hip');
     expect(shareOf(hip, 'front')!.exact).toBeCloseTo((51 + 2.5) / 2, 9);

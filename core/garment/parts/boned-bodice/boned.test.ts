@@ -4,6 +4,8 @@ import { SIZE_STEPS } from '@rocchetto/contract/testing-size-steps.ts';
 import { describe, expect, it } from 'vitest';
 import { edgeLength, widthAt } from '../../../draft/measure.ts';
 import type { Sheet } from '../../../sheet/compute.ts';
+import { asLines, seeded } from '../../testing.ts';
+import { trueBody } from '../../testing-shape.ts';
 
 const HEIGHTS = [
   'neck-to-bust 27 cm',
@@ -190,4 +192,20 @@ describe('the cup line', () => {
     expect(check(s, 'bodice.cup')).toMatchObject({ state: 'warned' });
     expect(check(s, 'bodice.cup')!.sentence).toContain('stands off');
   });
+});
+
+it('a lacing has a placket behind it, as long as the edge it is sewn to, wider than the gap; a zip has none', () => {
+  const made = (closes: string) =>
+    sheetOf(
+      garmentSpec([{ part: 'boned-bodice', closes, gap: '5 cm' }], asLines(trueBody(seeded(3))), {
+        house: { rounding: EXACT },
+        garment: { fit: 'boned' },
+      }),
+    ).panels;
+  const laced = made('lacing');
+  const placket = laced.find((p) => p.id === 'bodice.lacing-placket')!;
+  const back = laced.find((p) => p.id === 'bodice.back-centre')!;
+  expect(edgeLength(placket, 'inner')).toBeCloseTo(edgeLength(back, 'inner'), 6);
+  expect(edgeLength(placket, 'top')).toBeGreaterThanOrEqual(5 + 4);
+  expect(made('zip').some((p) => p.id.endsWith('placket'))).toBe(false);
 });

@@ -190,7 +190,11 @@ export function draftBoned(c: PartContext, v: BonedValues): BonedDraft {
   ];
   const edgeRound = cm(2 * all.reduce((sum, q) => sum + edgeLength(q, 'top'), 0));
   return {
-    panels: [...all, ...layersOf],
+    panels: [
+      ...all,
+      ...(c.closes === 'lacing' ? [lacingPlacket(c, seam('back-centre', 'inner'), 2 * open)] : []),
+      ...layersOf,
+    ],
     sewn: { waist: m.below > 0 ? null : sewnWaist },
     opensAbove: c.opens === 'left-side' ? m.side : m.back,
     ...(m.below > 0
@@ -325,8 +329,7 @@ function panelOf(
       .filter((l) => l.height < outerTop - 0.1)
       .map((l) => ({ kind: 'notch' as const, name: 'level', at: edgeAt(l.height, 'right') })),
     across: { centre: 'inner', side: outerId(id) },
-    note:
-      id === 'back-centre' && c.closes === 'lacing' ? 'eyelets along the centre back, a placket beneath' : '',
+    note: id === 'back-centre' && c.closes === 'lacing' ? 'eyelets along the centre back' : '',
   };
 }
 
@@ -370,6 +373,34 @@ function upperEdge(inner: Segment, outer: Segment, rises: readonly [number, numb
     [b[0] - to[0] * third, b[1] - to[1] * third],
     b,
   ];
+}
+
+/** A placket behind a lacing is wider than its gap by this, and no narrower than this, cm (common practice: 8 to 12). */
+const PLACKET = { beyond: 6, least: 9 } as const;
+/** What lies between lacing and body, sewn to one of its edges. */
+function lacingPlacket(c: PartContext, length: Cm, gap: number): Panel {
+  const a = c.allowances;
+  const w = c.stepped(cm(Math.max(PLACKET.least, gap + PLACKET.beyond)));
+  return {
+    id: c.id('lacing-placket'),
+    name: 'placket behind the lacing',
+    share: 'placket',
+    layer: 'outer',
+    cut: 'single',
+    count: 2,
+    grain: 'lengthwise',
+    edges: [
+      edge('top', 'upper edge', straight([0, 0], [w, 0]), a.neck),
+      edge('free', 'free edge', straight([w, 0], [w, length]), a.facing),
+      edge('lower', 'lower edge', straight([w, length], [0, length]), a.neck),
+      edge('inner', 'seam', straight([0, length], [0, 0]), a.side),
+    ],
+    darts: [],
+    lines: [],
+    marks: [],
+    across: { centre: 'inner', side: 'free' },
+    note: 'two layers, sewn to the left edge beneath the eyelets',
+  };
 }
 
 const layer = (q: Panel, kind: 'underlining' | 'lining'): Panel => ({
