@@ -13,6 +13,7 @@ import {
   type Face,
   LEAST_LENGTH,
   MOST_INTAKE,
+  MOST_SIDE,
   SECOND_SHORTER,
   type Suppression,
   sidesBelowWaist,
@@ -69,7 +70,8 @@ export function takeUpBoth(
   };
   const [back, ruledFront] = fairly(c, q, (least) => {
     const sides = sidesBelowWaist(left('front'), left('back'), least);
-    return [ruleOf(c, q.back, sides.back), ruleOf(c, q.front, sides.front)];
+    const read = least !== undefined;
+    return [ruleOf(c, q.back, sides.back, read), ruleOf(c, q.front, sides.front, read)];
   });
   let front = ruledFront;
   // A step of rounding must not turn it round again: each of the front's darts holds a step less.
@@ -90,7 +92,7 @@ export function takeUpBoth(
         count,
         intake: cm(intake),
         side: cm(front.total - front.centre - count * intake),
-        because: `${front.because} Marked a step less, so that the back’s darts hold more than the front’s.`,
+        because: `${front.because.split(';').slice(0, -1).join(';')}; ${count === 1 ? 'one dart takes' : 'two darts share'} what is left, marked a step less${count === 1 ? '' : ' each'}, so that the back’s hold more than the front’s.`,
       };
   }
   return { front: takeUp(c, q.front, front), back: takeUp(c, q.back, back) };
@@ -160,14 +162,21 @@ function centreAt(q: Quarter, s: Suppression, level: number): number {
   return s.centre * (1 - 1.5 * down + 0.5 * down ** 3);
 }
 const roomOf = (q: Quarter) => cm(q.wideLevel - ABOVE_WIDEST);
+/** Why the sides are not quite alike. */
+const LITTLE = {
+  front: 'the front’s a little more, so that the back keeps more for its darts',
+  back: 'the back’s a little less, so that more is left for its darts',
+} as const;
 /** A quarter's suppression by rule: centre seam, side seam, darts. */
-function ruleOf(c: PartContext, q: Quarter, sideTakes: Cm): Suppression {
+function ruleOf(c: PartContext, q: Quarter, sideTakes: Cm, read: boolean): Suppression {
   const fixed = roomOf(q) >= LEAST_LENGTH ? c.input.house.darts[q.face] : { count: 0, intake: cm(0) };
   return suppress(cm(q.wide - q.waist), q.face, c.rounding, {
     centre: q.centreIn,
     fixed,
     sideTakes,
-    sideSays: `40 % of what front and back have between them, ${q.face === 'front' ? 'a little more' : 'a little less'} than half of it each (the back keeps more for its darts)`,
+    sideSays: read
+      ? `what brings it, as one fair curve, nearest to the lines read between waist and hip (${p(cm(MOST_READ))} at the most, ${LITTLE[q.face]})`
+      : `40 % of the mean of both faces (${p(cm(MOST_SIDE))} at the most), ${LITTLE[q.face]}`,
   });
 }
 
