@@ -2,15 +2,13 @@ import {
   type AppointmentKind,
   type Hours,
   hoursWords,
-  MESSAGE_FIELDS,
-  MESSAGE_KINDS,
   NEEDS,
   type Need,
   ROOM_USES,
   SKILLS,
-  unknownFields,
 } from '@rocchetto/core';
 import { DEFAULT_OPENING, kindsOf } from '@rocchetto/core/diary/house.ts';
+import { MESSAGE_FIELDS, MESSAGE_KINDS, unknownFields } from '@rocchetto/core/diary/words.ts';
 import { z } from 'zod';
 import { Id, IsoDate, Version } from './basics.ts';
 

@@ -2,11 +2,11 @@ import {
   type AppointmentKind,
   type AppointmentStatus,
   type Hours,
-  type MessageKind,
   type RoomUse,
   type Skill,
   STATUSES,
 } from '@rocchetto/core';
+import type { MessageKind } from '@rocchetto/core/diary/words.ts';
 import { z } from 'zod';
 import { Id, Instant, IsoDate, Version } from './basics.ts';
 import type { BenchWork } from './bench.ts';

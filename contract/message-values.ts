@@ -1,4 +1,5 @@
-import { type MessageValues, printDayAndDate } from '@rocchetto/core';
+import { printDayAndDate } from '@rocchetto/core';
+import type { MessageValues } from '@rocchetto/core/diary/words.ts';
 import type { AppointmentView, SlotView } from './diary.ts';
 
 /** Where and in which words an appointment is told of. */

@@ -7,7 +7,6 @@ export * from './dates/studio-day.ts';
 export type { Hours } from './diary/hours.ts';
 export * from './diary/hours-words.ts';
 export * from './diary/kinds.ts';
-export * from './diary/words.ts';
 export * from './figure/build.ts';
 export * from './figure/figure.ts';
 export * from './garment/fields.ts';

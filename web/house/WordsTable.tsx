@@ -1,15 +1,15 @@
 import type { AppointmentView, DiaryRules } from '@rocchetto/contract';
 import { messageValues } from '@rocchetto/contract/message-values.ts';
+import { dayIn } from '@rocchetto/core';
 import {
   DEFAULT_WORDS,
-  dayIn,
   fillWords,
   MESSAGE_FIELDS,
   MESSAGE_KINDS,
   type MessageKind,
   type MessageWords,
   unknownFields,
-} from '@rocchetto/core';
+} from '@rocchetto/core/diary/words.ts';
 import { Input } from 'antd';
 import { useState } from 'react';
 import { useDays, useMay, useMe } from '../app/me.ts';
