@@ -121,6 +121,8 @@ function fairly(
     // Less than they take anyway changes nothing.
     if (sides < Math.min(best[0].side, best[1].side)) continue;
     const next = rules(cm(sides));
+    // A face that had a dart keeps one: a side that takes all of it would be no side seam.
+    if (next.some((s, i) => s.count === 0 && best[i]!.count > 0)) break;
     const now = off(next);
     if (now < least - 0.01) [best, least] = [next, now];
   }
