@@ -1,3 +1,4 @@
+import { perEdge } from '@rocchetto/core/alter/index.ts';
 import { describe, expect, it } from 'vitest';
 import {
   AlterationWrite,
@@ -72,7 +73,36 @@ describe('what is asked at the mirror', () => {
   it('as it was kept it is read again, also with an amount that would be asked about today', () => {
     expect(StoredAsked.parse(AskedWire.parse(ASKED))).toEqual(AskedWire.parse(ASKED));
     expect(StoredAsked.parse({ ...ASKED, amount: '34/35 cm' }).amount).toBe('34/35 cm');
-    expect(says(StoredAsked, { ...ASKED, version: 2 })).not.toBe('');
+    expect(says(StoredAsked, { ...ASKED, version: 3 })).not.toBe('');
+  });
+
+  it('what was kept before amounts were said per seam means what it meant', () => {
+    const old = { ...ASKED, version: 1, kind: 'side-seams', direction: 'in', amount: '1 cm', as: 'pinned' };
+    // A fold of 1 took 2 in all, shared over four edges; let out there was no fold to pin.
+    expect(StoredAsked.parse(old)).toMatchObject({ version: 2, as: 'fold', drawnWay: false });
+    expect(StoredAsked.parse({ ...old, direction: 'out' })).toMatchObject({ as: 'total' });
+    expect(StoredAsked.parse({ ...old, as: 'total' })).toMatchObject({ as: 'total' });
+    // Places counted from where the edge is drawn from.
+    expect(StoredAsked.parse({ ...old, zero: '12 cm' })).toMatchObject({ drawnWay: true });
+    const now = AskedWire.parse({ ...old, version: 2 });
+    expect(now).toMatchObject({ as: 'pinned', drawnWay: false });
+    expect(StoredAsked.parse(now)).toEqual(now);
+    expect(perEdge(toAsked(StoredAsked.parse(old)), 'front', { front: 1, back: 1 })).toBeCloseTo(-0.5, 9);
+    expect(perEdge(toAsked(now), 'front', { front: 1, back: 1 })).toBeCloseTo(-1, 9);
+  });
+
+  it('what else a kind asks is read with it, and nothing that it does not ask', () => {
+    const trim = { ...ASKED, version: 2, kind: 'trim', direction: 'add', amount: null, hem: null };
+    expect(
+      AskedWire.parse({ ...trim, details: { along: 'hem', rows: '2', overlap: '2 cm' } }).details,
+    ).toEqual({
+      along: 'hem',
+      rows: '2',
+      overlap: '2 cm',
+    });
+    expect(says(AskedWire, { ...trim, details: { rows: 'many' } })).toContain('whole number');
+    expect(says(AskedWire, { ...trim, details: { along: 'the moon' } })).toContain('one of what is offered');
+    expect(says(AskedWire, { ...trim, details: { off: 'tulle' } })).toContain('asks nothing of that kind');
   });
 
   it('names an appointment or none, and where it came from', () => {

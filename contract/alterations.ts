@@ -1,4 +1,4 @@
-import { type Cm, cm, printWritten, readLength, type Skill } from '@rocchetto/core';
+import { type Cm, cm, printWritten, readLength, type SheetUnit, type Skill } from '@rocchetto/core';
 import {
   type AlterationState,
   AS,
@@ -8,6 +8,7 @@ import {
   findGarmentKind,
   findKind,
   findSign,
+  isFold,
   OWN_SIGN,
   SIDES,
 } from '@rocchetto/core/alter/index.ts';
@@ -19,12 +20,43 @@ import { toCm } from './parse-length.ts';
 
 const words = (max: number) => z.string().trim().max(max).default('');
 
+type MarkOf = (at: string) => z.ZodType<string, string>;
+const round = (mark: MarkOf) =>
+  z.strictObject({ front: mark('front'), left: mark('left'), right: mark('right'), back: mark('back') });
+const leg = (mark: MarkOf) =>
+  z.strictObject({
+    front: mark('front'),
+    inside: mark('inside'),
+    back: mark('back'),
+    outside: mark('outside'),
+  });
+
+const RUN = ['begins', 'fullFrom', 'fullTo', 'zero'] as const;
+/**
+ * What was asked before amounts were said per seam, brought forward: “as pinned” was a fold of so much in all, and
+ * places along a seam counted from where its edge is drawn from. What it means stays what it meant.
+ */
+function broughtForward(raw: unknown): unknown {
+  if (typeof raw !== 'object' || raw === null) return raw;
+  const old = raw as Readonly<Record<string, unknown>>;
+  if ((old.version ?? 1) !== 1) return raw;
+  const kind = findKind(String(old.kind));
+  const direction = kind?.directions.find((d) => d.id === old.direction);
+  const fold = kind !== undefined && direction !== undefined && isFold({ kind, direction });
+  return {
+    ...old,
+    version: 2,
+    ...(old.as === 'pinned' ? { as: fold ? 'fold' : 'total' } : {}),
+    ...(RUN.some((k) => old[k] != null) ? { drawnWay: true } : {}),
+  };
+}
+
 /** The shape of what is asked; lengths as `read` takes them. */
 function shapeOf(length: (name: string, least: number, most: number) => z.ZodType<string, string>) {
   const place = (name: string) => length(name, 0, 250).nullable().default(null);
   const mark = (at: string) => length(`mark at the ${at}`, 0, 60);
   return z.strictObject({
-    version: z.literal(1).default(1),
+    version: z.literal(2).default(2),
     kind: z.string().max(40),
     direction: z.string().max(20),
     amount: length('amount', 0.05, 200).nullable().default(null),
@@ -39,10 +71,19 @@ function shapeOf(length: (name: string, least: number, most: number) => z.ZodTyp
     zero: place('zero point'),
     /** what the front takes of a girth, per cent */
     frontShare: z.int().min(0).max(100).nullable().default(null),
-    hem: z
-      .strictObject({ front: mark('front'), left: mark('left'), right: mark('right'), back: mark('back') })
+    hem: round(mark).nullable().default(null),
+    /** marks at the hem of each leg */
+    legs: z
+      .strictObject({ left: leg(mark), right: leg(mark) })
       .nullable()
       .default(null),
+    /** from each mark to the control line that was pinned above it */
+    control: round(mark).nullable().default(null),
+    /** what else the kind asks, by its ids, as written */
+    details: z.record(z.string().max(40), z.string().trim().max(200)).default({}),
+    byHand: z.boolean().default(false),
+    /** kept before seams had a way: its places count from where the edge is drawn from */
+    drawnWay: z.boolean().default(false),
     /** the sign that led to it */
     sign: z.string().max(40).nullable().default(null),
     /** the client’s own words */
@@ -57,38 +98,78 @@ function shapeOf(length: (name: string, least: number, most: number) => z.ZodTyp
 }
 
 /** One change as it was asked for: amounts as the hand wrote them, each with its unit. */
-export const AskedWire = shapeOf((name, min, max) => lengthText({ min, max, name }))
-  .refine((a) => findKind(a.kind) !== undefined, {
-    message: 'The house knows no alteration of this kind.',
-    path: ['kind'],
-  })
-  .refine((a) => a.sign === null || OWN_SIGN.test(a.sign) || findSign(a.sign) !== undefined, {
-    message: 'The house knows no such sign.',
-    path: ['sign'],
-  })
-  .refine((a) => findKind(a.kind)?.directions.some((d) => d.id === a.direction) ?? true, {
-    message: 'This alteration has no such way.',
-    path: ['direction'],
-  })
-  .refine((a) => a.amount !== null || a.hem !== null || findKind(a.kind)?.amount !== 'needed', {
-    message: 'How much? Write the amount with its unit.',
-    path: ['amount'],
-  });
+export const AskedWire = z.preprocess(
+  broughtForward,
+  shapeOf((name, min, max) => lengthText({ min, max, name }))
+    .refine((a) => findKind(a.kind) !== undefined, {
+      message: 'The house knows no alteration of this kind.',
+      path: ['kind'],
+    })
+    .refine((a) => a.sign === null || OWN_SIGN.test(a.sign) || findSign(a.sign) !== undefined, {
+      message: 'The house knows no such sign.',
+      path: ['sign'],
+    })
+    .refine((a) => findKind(a.kind)?.directions.some((d) => d.id === a.direction) ?? true, {
+      message: 'This alteration has no such way.',
+      path: ['direction'],
+    })
+    .refine(
+      (a) => a.amount !== null || a.hem !== null || a.legs !== null || findKind(a.kind)?.amount !== 'needed',
+      { message: 'How much? Write the amount with its unit.', path: ['amount'] },
+    )
+    .superRefine((a, context) => {
+      for (const [id, text] of Object.entries(a.details)) {
+        const detail = findKind(a.kind)?.details?.find((d) => d.id === id);
+        const wrong = !detail
+          ? 'This alteration asks nothing of that kind.'
+          : text === ''
+            ? null
+            : detail.is === 'length' && !readLength(text, 'cm').ok
+              ? `Write ${detail.label} as a length with its unit.`
+              : detail.is === 'number' && !/^[1-9]\d?$/.test(text)
+                ? `${detail.label} is a whole number.`
+                : detail.is === 'choice' && !detail.choices!.includes(text)
+                  ? 'Choose one of what is offered.'
+                  : null;
+        if (wrong) context.addIssue({ code: 'custom', message: wrong, path: ['details', id] });
+      }
+    }),
+);
 /** The same as it was kept: its lengths have been read once and are not judged again. */
-export const StoredAsked = shapeOf(() => z.string());
+export const StoredAsked = z.preprocess(
+  broughtForward,
+  shapeOf(() => z.string()),
+);
 export type AskedWire = z.infer<typeof AskedWire>;
 
 /** Amounts are a few dozen texts, written again and again: what each is, read once. */
-const amounts = new Map<string, { readonly cm: Cm; readonly words: string }>();
-function amountOf(text: string): { readonly cm: Cm; readonly words: string } {
+interface Amount {
+  readonly cm: Cm;
+  readonly words: string;
+  readonly unit: SheetUnit;
+}
+const amounts = new Map<string, Amount>();
+function amountOf(text: string): Amount {
   let known = amounts.get(text);
   if (!known) {
     const read = readLength(text, 'cm');
-    known = { cm: toCm(text), words: read.ok ? printWritten(read.written) : text };
+    known = {
+      cm: toCm(text),
+      words: read.ok ? printWritten(read.written) : text,
+      unit: read.ok && read.written.unit === 'in' ? 'in' : 'cm',
+    };
     if (amounts.size >= 1000) amounts.clear();
     amounts.set(text, known);
   }
   return known;
+}
+
+const all = <K extends string>(marks: Readonly<Record<K, string>>) =>
+  Object.fromEntries(Object.entries(marks).map(([k, t]) => [k, toCm(t as string)])) as Record<K, Cm>;
+/** The unit of the first length that a hand wrote beside no amount; none where there is none. */
+function unitOf(w: AskedWire): SheetUnit | undefined {
+  const text = Object.values(w.hem ?? w.legs?.left ?? {}).find((t) => !/^0/.test(t)) ?? w.zero ?? w.fullTo;
+  return text == null ? undefined : amountOf(text).unit;
 }
 
 /** What core computes from: lengths in cm. Of a wire that the schema has passed. */
@@ -105,12 +186,14 @@ export function toAsked(w: AskedWire): Asked {
     face: w.face,
     run: { begins: at(w.begins), fullFrom: at(w.fullFrom), fullTo: at(w.fullTo), zero: at(w.zero) },
     frontShare: w.frontShare === null ? null : w.frontShare / 100,
-    hem: w.hem && {
-      front: toCm(w.hem.front),
-      left: toCm(w.hem.left),
-      right: toCm(w.hem.right),
-      back: toCm(w.hem.back),
-    },
+    hem: w.hem && all(w.hem),
+    legs: w.legs && { left: all(w.legs.left), right: all(w.legs.right) },
+    control: w.control && all(w.control),
+    drawnWay: w.drawnWay,
+    unit: w.amount === null ? unitOf(w) : amountOf(w.amount).unit,
+    details: w.details,
+    byHand: w.byHand,
+    note: w.note,
   };
 }
 

@@ -43,7 +43,7 @@ export async function seedAlterations(tx: Tx, staff: readonly SignedIn[], now: D
     `select id from orders where what = 'Shorten a coat' order by id limit 1`,
   );
   const ask = async (orderId: number, ago: number, asked: Asked, by: SignedIn = bram) => {
-    const wire = AskedWire.parse(asked);
+    const wire = AskedWire.parse({ version: 2, ...asked });
     const made = await prepared(tx, orderId, wire, days(ago), null);
     const { minutes } = findKind(wire.kind)!;
     const id = await addAlteration(tx, {

@@ -18,7 +18,7 @@ import { inTheWay } from './hand-over.ts';
 import { moveEdge } from './move-edge.ts';
 import { amountAt, even, type Profile } from './profile.ts';
 import { ALTERATION_KINDS, findKind } from './registry.ts';
-import { alterationSentence, boxSentence } from './sentence.ts';
+import { alterationSentence, amountSaid, boxSentence } from './sentence.ts';
 import { SIGNS } from './signs.ts';
 import { level, slash, wedge } from './slash.ts';
 import { mayStep } from './status.ts';
@@ -105,12 +105,44 @@ describe('amounts', () => {
     expect(waist(SKIRT.panels) - waist(a.right)).toBeCloseTo(inches(0.5), 6);
   });
 
-  it('a pinch of p takes 2p out; the same amount as the total takes p', () => {
+  it('a pinch of p takes p from each of the two edges of every seam; a total takes what it is the total of', () => {
     const out = (as: Asked['as']) =>
       waist(SKIRT.panels) -
       waist(applyAlteration(alike(SKIRT.panels), ask('side-seams', 'in', 1, { as }), false).right);
-    expect(out('pinned')).toBeCloseTo(2, 6);
+    // Two side seams of two edges each (handbook of the house: an eighth at each of four edges is a half all round).
+    expect(out('pinned')).toBeCloseTo(4, 6);
+    expect(out('seam')).toBeCloseTo(2, 6);
+    expect(out('side')).toBeCloseTo(2, 6);
     expect(out('total')).toBeCloseTo(1, 6);
+    // What was kept before keeps its meaning: a fold of 1 in all.
+    expect(out('fold')).toBeCloseTo(2, 6);
+  });
+
+  it('left, right or both never changes what an edge gets, pinned or as the total of a seam or a side', () => {
+    for (const as of ['pinned', 'seam', 'side'] as const) {
+      const each = (side: Asked['side']) =>
+        applyAlteration(alike(SKIRT.panels), ask('side-seams', 'in', 1, { as, side }), false).boxes.find(
+          (b) => b.piece === 'front' && b.layer === 'outer',
+        )!;
+      expect(each('left').each, as).toBeCloseTo(each('both').each!, 9);
+      expect(each('right').each, as).toBeCloseTo(each('both').each!, 9);
+      expect([each('left').edges, each('both').edges]).toEqual([1, 2]);
+    }
+  });
+
+  it('what it comes to is said while it is asked: 1⁄8 in pinned at each side seam (handbook of the house)', () => {
+    const asked = { ...ask('side-seams', 'in', inches(0.125), { as: 'pinned' }), unit: 'in' as const };
+    const { boxes } = applyAlteration(alike(SKIRT.panels), asked, false);
+    expect(amountSaid(asked, boxes, '1⁄8 in')).toBe(
+      '1⁄8 in pinned: 1⁄8 in at each of 4 edges, 1⁄2 in all round.',
+    );
+    expect(
+      amountSaid(
+        { ...asked, side: 'left' },
+        boxes.map((b) => ({ ...b, edges: 1 })),
+        '1⁄8 in',
+      ),
+    ).toBe('1⁄8 in pinned: 1⁄8 in at each of 2 edges, 1⁄4 in in all on the left.');
   });
 
   it('front and back take unequal shares, both recorded', () => {
@@ -403,11 +435,28 @@ describe('the tables', () => {
   it('an alteration and its boxes read as sentences, in the bench’s unit', () => {
     const asked = ask('waist', 'in', inches(0.25), { as: 'pinned' });
     expect(tell(alterationSentence(asked, '1⁄4 in'), 'in')).toBe(
+      'Waist: take in 1⁄4 in as pinned at each seam.',
+    );
+    expect(tell(alterationSentence({ ...asked, as: 'fold' }, '1⁄4 in'), 'in')).toBe(
       'Waist: take in 1⁄4 in as pinned, 1⁄2 in as the total.',
+    );
+    // A hand that writes inches reads inches back, whatever the sheet is marked in.
+    const tuck = { ...ask('back-length', 'shorter', inches(6.5), { as: 'pinned' }), unit: 'in' as const };
+    expect(tell(alterationSentence(tuck, '6 1⁄2 in'), 'cm')).toBe(
+      'Back length, tuck: shorten 6 1⁄2 in as pinned, 13 in as the total.',
+    );
+    const swap = {
+      ...ask('part-swapped', 'swap', null),
+      details: { off: 'tulle', on: 'lace' },
+      byHand: true,
+      note: 'the bride brings it.',
+    };
+    expect(alterationSentence(swap, '')).toBe(
+      'Part swapped; off: tulle, on: lace, sewn by hand. Note: the bride brings it.',
     );
     const a = applyAlteration(alike(SKIRT.panels), asked, false);
     expect(a.boxes.map((b) => tell(boxSentence(b), 'in'))).toContain(
-      'side seam of the front, at most 1⁄8 in off each of 2 edges',
+      'side seam of the front, at most 1⁄4 in off each of 2 edges',
     );
   });
 

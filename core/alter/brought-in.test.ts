@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { findGarmentKind, genericBoxes, readTicket, TICKET_SIGNS, ticketCode } from './brought-in.ts';
+import { cm } from '../units/length.ts';
+import {
+  amountFrom,
+  findGarmentKind,
+  genericBoxes,
+  readTicket,
+  TICKET_SIGNS,
+  ticketCode,
+} from './brought-in.ts';
 import { ask } from './testing.ts';
 
 const of = (id: string, lined = false) => ({ kind: findGarmentKind(id)!, lined });
@@ -28,11 +36,20 @@ describe('a garment that is brought in', () => {
     expect(
       genericBoxes(of('trousers'), ask('trouser-rise', 'longer', 1, { face: 'back' })).map((b) => b.piece),
     ).toEqual(['back leg']);
+    const pinned = genericBoxes(of('trousers'), ask('side-seams', 'in', 0.5, { as: 'pinned' }));
+    expect(pinned.map((b) => [b.edges, b.each])).toEqual([
+      [2, -0.5],
+      [2, -0.5],
+    ]);
+    expect(amountFrom({ body: cm(74), garment: cm(90), ease: cm(4) })).toBe(-12);
   });
 
   it('has no seam that its kind has not, and no boxes for work that moves none', () => {
     expect(() => genericBoxes(of('skirt'), ask('sleeve-length', 'shorter', 2))).toThrow(
-      'A skirt has no seam called “sleeve hem”.',
+      'A skirt has no sleeve end.',
+    );
+    expect(() => genericBoxes(of('trousers'), ask('sleeve-length', 'shorter', 2))).toThrow(
+      'Trousers have no sleeve end.',
     );
     expect(genericBoxes(of('skirt'), ask('zip', 'replace', null))).toEqual([]);
     expect(genericBoxes(of('other'), ask('side-seams', 'in', 2))).toEqual([]);

@@ -1,6 +1,7 @@
-import { cm } from '../units/length.ts';
-import type { Box } from './apply.ts';
-import { type Asked, totalOf } from './asked.ts';
+import { SEAM_NAME, type SeamKind } from '../garment/seams.ts';
+import { type Cm, cm } from '../units/length.ts';
+import { type Asked, perEdge, totalOf } from './asked.ts';
+import type { Box } from './boxes.ts';
 import type { Move } from './kind.ts';
 import { CannotAlter } from './refusal.ts';
 
@@ -8,7 +9,7 @@ import { CannotAlter } from './refusal.ts';
 interface GenericPiece {
   readonly piece: string;
   readonly face: 'front' | 'back' | null;
-  readonly edges: readonly string[];
+  readonly edges: readonly SeamKind[];
   /** pieces of cloth of it: one for each side, or one for both */
   readonly each: 'side' | 'whole';
 }
@@ -17,6 +18,8 @@ interface GenericPiece {
 export interface GarmentKind {
   readonly id: string;
   readonly name: string;
+  /** how it begins a sentence, where it is more than one */
+  readonly many?: string;
   readonly pieces: readonly GenericPiece[];
   /** what is measured on it as it lies, by id and name */
   readonly points: readonly GarmentPoint[];
@@ -30,13 +33,13 @@ export interface GarmentPoint {
 const front = (edges: string, piece = 'front'): GenericPiece => ({
   piece,
   face: 'front',
-  edges: edges.split(' '),
+  edges: edges.split(' ') as SeamKind[],
   each: 'side',
 });
 const back = (edges: string, piece = 'back'): GenericPiece => ({
   piece,
   face: 'back',
-  edges: edges.split(' '),
+  edges: edges.split(' ') as SeamKind[],
   each: 'side',
 });
 const sleeve: GenericPiece = {
@@ -48,7 +51,7 @@ const sleeve: GenericPiece = {
 const whole = (piece: string, edges: string): GenericPiece => ({
   piece,
   face: null,
-  edges: edges.split(' '),
+  edges: edges.split(' ') as SeamKind[],
   each: 'whole',
 });
 
@@ -76,12 +79,13 @@ export const GARMENT_KINDS: readonly GarmentKind[] = [
   {
     id: 'skirt',
     name: 'skirt',
-    pieces: [front('side hem waist'), back('side hem waist centre'), whole('waistband', 'band')],
+    pieces: [front('side hem waist'), back('side hem waist centre-back'), whole('waistband', 'band')],
     points: points('waist hip hem length front side'),
   },
   {
     id: 'trousers',
     name: 'trousers',
+    many: 'Trousers',
     pieces: [
       front('side inseam hem crotch waist', 'front leg'),
       back('side inseam hem crotch waist', 'back leg'),
@@ -94,7 +98,7 @@ export const GARMENT_KINDS: readonly GarmentKind[] = [
     name: 'dress',
     pieces: [
       front('side hem shoulder armhole neck waist'),
-      back('side hem shoulder armhole neck waist centre'),
+      back('side hem shoulder armhole neck waist centre-back'),
       sleeve,
     ],
     points: points('bust waist hip hem shoulder across length side sleeve upperArm'),
@@ -106,14 +110,14 @@ export const GARMENT_KINDS: readonly GarmentKind[] = [
       front('side hem shoulder armhole neck'),
       back('side hem shoulder armhole neck'),
       sleeve,
-      whole('collar', 'neck'),
+      whole('collar', 'collar-edge'),
     ],
     points: points('bust waist hem shoulder across length side sleeve upperArm'),
   },
   {
     id: 'waistcoat',
     name: 'waistcoat',
-    pieces: [front('side hem shoulder armhole neck'), back('side hem shoulder armhole neck centre')],
+    pieces: [front('side hem shoulder armhole neck'), back('side hem shoulder armhole neck centre-back')],
     points: points('bust waist hem shoulder length side'),
   },
   {
@@ -121,9 +125,9 @@ export const GARMENT_KINDS: readonly GarmentKind[] = [
     name: 'jacket',
     pieces: [
       front('side hem shoulder armhole neck'),
-      back('side hem shoulder armhole neck centre'),
+      back('side hem shoulder armhole neck centre-back'),
       sleeve,
-      whole('collar', 'neck'),
+      whole('collar', 'collar-edge'),
     ],
     points: points('bust waist hem shoulder across length side sleeve upperArm'),
   },
@@ -132,9 +136,9 @@ export const GARMENT_KINDS: readonly GarmentKind[] = [
     name: 'coat',
     pieces: [
       front('side hem shoulder armhole neck'),
-      back('side hem shoulder armhole neck centre'),
+      back('side hem shoulder armhole neck centre-back'),
       sleeve,
-      whole('collar', 'neck'),
+      whole('collar', 'collar-edge'),
     ],
     points: points('bust waist hem shoulder across length side sleeve upperArm'),
   },
@@ -150,16 +154,6 @@ export const GARMENT_KINDS: readonly GarmentKind[] = [
 export const findGarmentKind = (id: string): GarmentKind | undefined =>
   GARMENT_KINDS.find((k) => k.id === id);
 
-const SEAM: Readonly<Record<string, string>> = {
-  side: 'side seam',
-  inseam: 'inside leg seam',
-  underarm: 'sleeve seam',
-  centre: 'centre back seam',
-  wrist: 'sleeve hem',
-  crotch: 'crotch seam',
-  neck: 'neckline',
-};
-
 /** A garment that was brought in, as far as its pieces are told. */
 export interface BroughtInGarment {
   readonly kind: GarmentKind;
@@ -174,34 +168,46 @@ export interface BroughtInGarment {
 export function genericBoxes({ kind, lined }: BroughtInGarment, asked: Asked): Box[] {
   const moves = asked.kind.moves.filter((m): m is Extract<Move, { do: 'edge' }> => m.do === 'edge');
   if (kind.pieces.length === 0 || moves.length === 0) return [];
-  const total = totalOf(asked);
   const halves = asked.side === 'both' ? 2 : 1;
   const boxes: Box[] = [];
   for (const move of moves) {
     const face = move.face ?? asked.face;
-    const on = kind.pieces.filter(
-      (p) => p.edges.includes(move.edge) && (face === null || p.face === null || p.face === face),
-    );
-    if (on.length === 0)
-      throw new CannotAlter(
-        `A ${kind.name} has no seam called “${SEAM[move.edge] ?? move.edge}”${face ? ` at the ${face}` : ''}.`,
+    const bears = (seam: SeamKind) =>
+      kind.pieces.filter(
+        (p) => p.edges.includes(seam) && (face === null || p.face === null || p.face === face),
       );
+    const seam = move.seam.find((k) => bears(k).length > 0);
+    if (!seam)
+      throw new CannotAlter(
+        `${kind.many ?? `A ${kind.name}`} ${kind.many ? 'have' : 'has'} no ${SEAM_NAME[move.seam[0]!]}${face ? ` at the ${face}` : ''}.`,
+      );
+    const on = bears(seam);
     const edgesOf = (p: GenericPiece) => (p.each === 'side' ? halves : 1);
-    const all = on.reduce((n, p) => n + edgesOf(p), 0);
-    const by = asked.amount === null ? null : move.amount === 'each' ? total : cm(total / all);
+    // A sleeve’s seam has both its edges on one piece.
+    const twice = seam === 'underarm' ? 2 : 1;
+    const count = (back: boolean) =>
+      on
+        .filter((p) => (p.face === 'back') === back)
+        .reduce((n, p) => n + (p.each === 'side' ? twice : twice / 2), 0);
+    const shared = { front: count(false), back: count(true) };
     for (const layer of lined ? (['outer', 'lining'] as const) : (['outer'] as const))
       for (const p of on) {
         // A collar has no lining of its own.
         if (layer === 'lining' && p.each === 'whole') continue;
-        const seam = SEAM[move.edge] ?? move.edge;
+        const by =
+          asked.amount === null
+            ? null
+            : move.amount === 'each'
+              ? totalOf(asked)
+              : cm(perEdge(asked, p.face, shared));
         boxes.push({
-          id: `${layer}/${p.piece}/${seam}/${asked.side}`,
+          id: `${layer}/${p.piece}/${SEAM_NAME[seam]}/${asked.side}`,
           panel: '',
           piece: p.piece,
           layer,
-          seam,
+          seam: SEAM_NAME[seam],
           side: asked.side,
-          edges: edgesOf(p),
+          edges: edgesOf(p) * twice,
           each: by === null ? null : cm(move.turned ? -by : by),
           even: true,
         });
@@ -209,6 +215,15 @@ export function genericBoxes({ kind, lined }: BroughtInGarment, asked: Asked): B
   }
   return boxes;
 }
+
+/** What an amount follows from: what the body reads, what the garment reads, and the ease that is wanted, cm. */
+export interface FollowsFrom {
+  readonly body: Cm;
+  readonly garment: Cm;
+  readonly ease: Cm;
+}
+/** How much comes out (−) or is let out (+), cm: a waist of 74 in a garment of 90, wanted with 4, is 12 out. */
+export const amountFrom = ({ body, garment, ease }: FollowsFrom): Cm => cm(body + ease - garment);
 
 /** Letters and figures that are not taken for each other, for a ticket that is read aloud. */
 export const TICKET_SIGNS = 'ABCDEFGHJKMNPQRSTUVWXYZ23456789';

@@ -1,12 +1,15 @@
 import { sewnLength, sewnWidthAt } from '../draft/measure.ts';
 import type { Panel } from '../draft/panel.ts';
 import type { Figure } from '../figure/figure.ts';
-import { AGREE, capEase } from '../garment/meeting.ts';
+import { AGREE, capEase, MOST_EASED } from '../garment/meeting.ts';
+import { type Seam, type SeamEdge, seamsOf } from '../garment/seams.ts';
 import { type EaseZone, FLOORS, workroomClass } from '../garment/tables/fit.ts';
 import type { Sheet } from '../sheet/compute.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import { type Halves, isMain, partOf, perHalf } from './apply.ts';
+import type { Asked } from './asked.ts';
+import { laidReady } from './laid.ts';
 
 /** One finished measure before and after, cm. */
 export interface Before {
@@ -41,6 +44,43 @@ const NOTHING = 0.05;
 
 const isSleeve = (p: Panel) => p.edges.some((e) => e.id === 'cap');
 
+interface LineOver {
+  readonly name: string;
+  readonly of: { readonly panel: Panel; readonly y: number }[];
+  /** panels of the same ring that end before they reach it, or of which it is not known where it lies */
+  readonly without: string[];
+}
+/** Each body line with every panel of its part that it crosses; a waist with a seam of its own is measured on the seam. */
+function linesOf(main: readonly Panel[]): Map<string, LineOver> {
+  const out = new Map<string, LineOver>();
+  const crosses = (p: Panel, id: string) => {
+    const line = p.lines.find((l) => l.id === id) ?? p.levels?.find((l) => l.id === id);
+    return line && sewnWidthAt(p, line.y) !== null ? line : null;
+  };
+  for (const p of main)
+    for (const { id, name } of [...p.lines, ...(p.levels ?? [])]) {
+      if (id === 'waist' && p.edges.some((e) => e.id === 'waist')) continue;
+      const line = crosses(p, id);
+      if (!line) continue;
+      const over = out.get(id) ?? { name, of: [], without: [] };
+      if (!over.of.some((x) => x.panel === p)) over.of.push({ panel: p, y: line.y });
+      out.set(id, over);
+    }
+  for (const [id, { of, without }] of out) {
+    const parts = new Set(of.map((x) => partOf(x.panel)));
+    without.push(
+      ...main
+        .filter(
+          (p) =>
+            parts.has(partOf(p)) && !isSleeve(p) && !p.id.includes('yoke') && !of.some((x) => x.panel === p),
+        )
+        .filter((p) => !(id === 'waist' && p.edges.some((e) => e.id === 'waist')))
+        .map((p) => p.name),
+    );
+  }
+  return out;
+}
+
 /** Everything that is measured on one half of the garment, by id, cm. */
 function measures(
   panels: readonly Panel[],
@@ -50,14 +90,21 @@ function measures(
     const known = out.get(id);
     out.set(id, { name, kind, value: (known?.value ?? 0) + value });
   };
-  for (const p of panels.filter(isMain)) {
+  const main = panels.filter(isMain);
+  for (const [id, { name, of, without }] of linesOf(main))
+    for (const { panel, y } of of) {
+      const width = sewnWidthAt(panel, y)!;
+      // A sleeve is whole on each side: what is measured on it is told of one.
+      add(
+        id,
+        without.length > 0 ? `${name}, without the ${without.join(' and the ')}` : name,
+        isSleeve(panel) ? 'edge' : 'girth',
+        width * perHalf(panel),
+      );
+    }
+  for (const p of main) {
     const part = partOf(p);
     const times = perHalf(p);
-    for (const line of p.lines) {
-      const width = line.id === 'waist' ? null : sewnWidthAt(p, line.y);
-      // A sleeve is whole on each side: what is measured on it is told of one.
-      if (width !== null) add(line.id, line.name, isSleeve(p) ? 'edge' : 'girth', width * times);
-    }
     for (const e of p.edges) {
       if (e.fold || e.path.length === 0) continue;
       const length = sewnLength(p, e.id);
@@ -142,6 +189,7 @@ export function effectOf(
   sheet: Pick<Sheet, 'figures'> & Partial<Pick<Sheet, 'input'>>,
   before: Halves,
   a: Halves,
+  asked?: Asked,
 ): Effect {
   const moved = movedOf(before, a);
   const ease: Effect['ease'][number][] = [];
@@ -150,6 +198,8 @@ export function effectOf(
   for (const m of moved.filter((x) => x.kind === 'girth')) {
     const f = figureOf(sheet, m.id);
     if (!f || !(f.id in CLASSED)) continue;
+    // Of a girth that some panels do not reach there is no ease to tell.
+    if (m.name.includes(', without the ')) continue;
     const zone = f.id as EaseZone;
     // A waist where two parts meet is one.
     if (ease.some((x) => x.zone === zone)) continue;
@@ -159,17 +209,25 @@ export function effectOf(
       ? [workroomClass(zone, before, hang), workroomClass(zone, after, hang)]
       : ['', ''];
     ease.push({ zone: f.id, name: f.name, before, after, was, is });
-    const floor = FLOORS[zone];
-    if (floor && after < 0 && after < before)
+    const floor = floorOf(sheet, zone);
+    if (floor && after < 0 && after < before && !wasUnder(floor.least, before))
       says.push(`At the ${f.name} it would be ${say(-after)} less than the body: no ${floor.why}.`);
-    else if (floor && after < floor.least - 1e-9 && after < before)
+    else if (floor && after < floor.least - 1e-9 && after < before && !wasUnder(floor.least, before))
       says.push(
         `The ${f.name} keeps ${say(after)} of ease; ${say(floor.least)} is the least in a cloth without stretch: ${floor.why}.`,
       );
     else if (known && was !== is)
       says.push(`At the ${f.name} it becomes ${is.replace('-', ' ')}; it was ${was.replace('-', ' ')}.`);
+    if (zone === 'waist' && isBoned(sheet) && after < -MOST_DRAWN_IN - 1e-9 && after < before)
+      says.push(
+        `The waist would be drawn in by ${say(cm(-after))}; ${say(MOST_DRAWN_IN)} is the most that is usual, and the client must breathe, sit and eat in it.`,
+      );
   }
-  says.push(...meetings(before, a), ...capsAgainst(before, a, sheet.input?.brief.cloth.stretch ?? 0));
+  says.push(
+    ...(asked ? laidReady(asked, a) : []),
+    ...meetings(before, a),
+    ...capsAgainst(before, a, sheet.input?.brief.cloth.stretch ?? 0),
+  );
   const changed = new Map<string, Effect['allowances'][number]>();
   for (const which of ['right', 'left'] as const)
     a[which].forEach((p, i) => {
@@ -193,23 +251,86 @@ const CLASSED: Partial<Record<EaseZone, true>> = {
   hip: true,
 };
 
-/** Seams that are sewn to each other and agreed before, and no longer do. */
+/** The most that a boned waist is drawn in, cm (common practice: 4 to 5). */
+const MOST_DRAWN_IN = cm(5);
+const isBoned = (sheet: Partial<Pick<Sheet, 'input'>>) => sheet.input?.brief.fit === 'boned';
+/** The floor of a zone, by the same rule as on the sheet: none in a cloth that stretches, nor above the hip where bones hold it. */
+const floorOf = (sheet: Partial<Pick<Sheet, 'input'>>, zone: EaseZone) =>
+  (sheet.input?.brief.cloth.stretch ?? 0) > 0 || (isBoned(sheet) && zone !== 'hip')
+    ? undefined
+    : FLOORS[zone];
+/** What the brief itself left below the floor is no news. */
+const wasUnder = (least: number, before: number) => before < least - 0.05;
+
+/** Seams that are sewn to each other and agreed before, and no longer do: both lengths, and which to ease or true. */
 function meetings(before: Halves, a: Halves): string[] {
   const says: string[] = [];
   for (const which of ['right', 'left'] as const) {
-    const [old, now] = [pairsOf(before[which]), pairsOf(a[which])];
-    for (const [id, pair] of now) {
-      const was = old.get(id);
-      if (!was) continue;
-      const [off, offBefore] = [pair.a - pair.b, was.a - was.b];
-      if (Math.abs(off - offBefore) > AGREE)
-        says.push(
-          `${pair.name} no longer agree: ${say(pair.a)} and ${say(pair.b)}, ${say(Math.abs(off - offBefore))} more apart than before. One of them must follow.`,
-        );
+    if (before[which] === a[which]) continue;
+    const old = new Map(seamsOf(before[which]).map((s) => [s.id, s]));
+    for (const seam of seamsOf(a[which])) {
+      const was = old.get(seam.id);
+      if (!was || seam.kind === 'cap') continue;
+      const [x, y] = lengthsOf(a[which], seam);
+      const [x0, y0] = lengthsOf(before[which], was);
+      const [off, meant] = [x - y, Math.abs(x0 - y0) > AGREE ? x0 - y0 : 0];
+      const more = off - meant;
+      // Equal within what a hand trues is agreed; an overlap or what is eased on purpose stays as it was.
+      if (Math.abs(more) <= AGREE || Math.abs(off - (x0 - y0)) <= NOTHING) continue;
+      const gathered =
+        GATHERS.has(seam.kind) && [...seam.rows[0], ...seam.rows[1]].some((e) => gatherOf(a[which], e) > 0);
+      const both = `${seam.name[0]!.toUpperCase()}${seam.name.slice(1)} no longer agree as they did: ${say(cm(x))} and ${say(cm(y))}, ${say(cm(Math.abs(more)))} more apart`;
+      const longer = more > 0 ? rowName(a[which], seam.rows[0]) : rowName(a[which], seam.rows[1]);
+      says.push(
+        gathered
+          ? `${both}. The gathers take it up.`
+          : Math.abs(more) <= MOST_EASED + 1e-9
+            ? `${both}. Ease the ${longer} on, or true it.`
+            : `${both}: too much to ease. The ${longer} must follow.`,
+      );
     }
   }
-  return [...new Set(says)];
+  return [...new Set([...says, ...liningsOff(before, a)])];
 }
+/** A lining is sewn to its outer where both meet the same seam; its hem and sides hang by themselves. */
+function liningsOff(before: Halves, a: Halves): string[] {
+  const apart = (panels: readonly Panel[], p: Panel, id: string): readonly [number, number] | null => {
+    const lining = panels.find((x) => x.id === `${p.id}-lining`);
+    const has = (q: Panel | undefined) => q?.edges.some((e) => e.id === id && e.path.length > 0);
+    return has(p) && has(lining) ? [sewnLength(p, id), sewnLength(lining!, id)] : null;
+  };
+  return (['right', 'left'] as const).flatMap((which) =>
+    a[which].filter(isMain).flatMap((p, i) => {
+      const old = before[which].filter(isMain)[i]!;
+      return ['waist', 'armhole', 'cap'].flatMap((id) => {
+        const [was, is] = [apart(before[which], old, id), apart(a[which], p, id)];
+        if (!was || !is) return [];
+        const more = Math.abs(is[0] - is[1] - (was[0] - was[1]));
+        return more > AGREE
+          ? [
+              `${p.name} and its lining at the ${id} no longer agree: ${say(cm(is[0]))} and ${say(cm(is[1]))}, ${say(cm(more))} more apart than before. The lining must follow.`,
+            ]
+          : [];
+      });
+    }),
+  );
+}
+/** Seams whose fullness can take more or less; at a shoulder it is a little ease. */
+const GATHERS = new Set<Seam['kind']>(['waist', 'band', 'tier', 'cuff-edge']);
+const of = (panels: readonly Panel[], e: SeamEdge) => panels.find((p) => p.id === e.panel)!;
+const gatherOf = (panels: readonly Panel[], e: SeamEdge) =>
+  of(panels, e).edges.find((x) => x.id === e.edge)!.gather;
+/** The sewn lengths of both rows of a seam on one half, cm. */
+export function lengthsOf(panels: readonly Panel[], seam: Seam): readonly [number, number] {
+  const sum = (row: readonly SeamEdge[]) =>
+    row.reduce((n, e) => n + sewnLength(of(panels, e), e.edge) * timesOf(of(panels, e), seam), 0);
+  return [sum(seam.rows[0]), sum(seam.rows[1])];
+}
+/** Round the body every panel counts; of the two sides of one gore each is one. */
+const timesOf = (p: Panel, seam: Seam): number =>
+  seam.kind === 'waist' || seam.kind === 'band' || seam.kind === 'neck' ? perHalf(p) : 1;
+const rowName = (panels: readonly Panel[], row: readonly SeamEdge[]): string =>
+  [...new Set(row.map((e) => of(panels, e).name))].join(' and ');
 
 /** An armhole and the cap that is set into it, on one half, sewn, cm; null where there is no sleeve. */
 function capOf(panels: readonly Panel[]) {
@@ -246,49 +367,4 @@ function capsAgainst(before: Halves, a: Halves, stretch: number): string[] {
     ];
   });
   return [...new Set(says)];
-}
-
-interface Pair {
-  readonly name: string;
-  readonly a: number;
-  readonly b: number;
-}
-
-function pairsOf(panels: readonly Panel[]): Map<string, Pair> {
-  const out = new Map<string, Pair>();
-  const main = panels.filter(isMain);
-  const length = (p: Panel, id: string) =>
-    p.edges.some((e) => e.id === id && e.path.length > 0) ? sewnLength(p, id) : null;
-  for (const part of new Set(main.map(partOf)))
-    for (const id of ['side', 'shoulder', 'inseam']) {
-      const [f, b] = [
-        main.find((p) => partOf(p) === part && p.share === 'front'),
-        main.find((p) => partOf(p) === part && p.share === 'back'),
-      ];
-      const [a, c] = [f && length(f, id), b && length(b, id)];
-      if (a != null && c != null)
-        out.set(`${part}/${id}`, { name: `The front and back ${id} seams of the ${part}`, a, b: c });
-    }
-  // A lining is sewn to its outer where both meet the same seam; its hem and sides hang by themselves.
-  for (const p of main) {
-    const lining = panels.find((x) => x.id === `${p.id}-lining`);
-    for (const id of lining ? ['waist', 'armhole', 'cap'] : []) {
-      const [a, b] = [length(p, id), length(lining!, id)];
-      if (a !== null && b !== null)
-        out.set(`${p.id}/${id}/lining`, { name: `${p.name} and its lining at the ${id}`, a, b });
-    }
-  }
-  const waists = new Map<string, number>();
-  for (const p of main) {
-    const w = length(p, 'waist');
-    if (w !== null) waists.set(partOf(p), (waists.get(partOf(p)) ?? 0) + 2 * w);
-  }
-  const [first, second] = [...waists];
-  if (first && second)
-    out.set('waist', {
-      name: `The waists of the ${first[0]} and the ${second[0]}`,
-      a: first[1],
-      b: second[1],
-    });
-  return out;
 }

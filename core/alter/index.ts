@@ -2,6 +2,7 @@
 export * from './apply.ts';
 export * from './asked.ts';
 export * from './balance.ts';
+export * from './borne.ts';
 export * from './brought-in.ts';
 export * from './effect.ts';
 export * from './hand-over.ts';

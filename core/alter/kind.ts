@@ -1,10 +1,15 @@
+import type { Face, SeamKind } from '../garment/seams.ts';
 import type { Cm } from '../units/length.ts';
 import type { Way } from './move-edge.ts';
 
 /** How the pin tells an amount: a fold pinned takes twice its width out; a length is what it is. */
 export type Pinned = 'fold' | 'length';
-/** How an amount was written down: never a bare number. */
-export const AS = ['pinned', 'total'] as const;
+/**
+ * How an amount was written down: never a bare number. As pinned: at each edge of every seam that is named, so that a
+ * seam gives twice. The others are totals: of each seam, of one side, of all that is asked. `fold` is what “as pinned”
+ * meant before: a fold of so much in all, shared over its edges; it is read, and no more written.
+ */
+export const AS = ['pinned', 'seam', 'side', 'total', 'fold'] as const;
 export type As = (typeof AS)[number];
 
 /** Which half of the garment: the client’s own left and right. */
@@ -18,45 +23,83 @@ export interface Direction {
   readonly sign: 1 | -1;
 }
 
+/** Places along a seam, by the body line or end they lie at: where the amount is full, and where it is nothing. */
+export interface Levels {
+  readonly full: readonly Level[];
+  readonly nothing: readonly Level[];
+  /** past the last full one it fades over so many cm */
+  readonly fade?: number;
+}
+/** `start` and `end` of the seam; `apex` over the bust point or shoulder blade; `fork` of a leg; `underarm`; or a line. */
+export type Level = 'start' | 'end' | 'apex' | 'fork' | 'underarm' | 'bust' | 'waist' | 'hip' | 'knee';
+
 /** What a kind does to the panels. */
 export type Move =
-  /** moves an edge; the amount is shared over all its seam edges (a girth), or is what each of them moves (a length) */
+  /** moves a seam: the amount is a girth shared over its edges, or what each of them moves (a length) */
   | {
       readonly do: 'edge';
-      readonly edge: string;
+      /** each part is altered at the first of these that it bears */
+      readonly seam: readonly SeamKind[];
       readonly way: Way;
       readonly amount: 'shared' | 'each';
-      readonly face?: 'front' | 'back';
-      /** only on panels that have this edge too: an underarm is a side seam below an armhole */
-      readonly beside?: string;
+      readonly face?: Face;
+      /** only on panels that have one of these too: an underarm is a side seam below an armhole */
+      readonly beside?: readonly SeamKind[] | undefined;
       /** turns the direction round, for what goes out where another goes in */
       readonly turned?: true;
+      /** where it is full and where nothing, when no run is given, other than the kind says */
+      readonly levels?: Levels;
+      /** full in the middle of the edge and nothing at both its ends */
+      readonly bowed?: true;
     }
   /** lengthens or shortens across a body line, or half way between two */
   | {
       readonly do: 'level';
-      readonly between: readonly [from: string, to: string];
-      readonly face?: 'front' | 'back';
+      readonly between: readonly [from: Level, to: Level];
+      readonly face?: Face;
     }
-  /** at the centre, to nothing at the side seam */
+  /** evenly over the panel at the centre, to nothing at the side seam */
   | {
       readonly do: 'wedge';
-      readonly between: readonly [from: string, to: string];
-      readonly face: 'front' | 'back';
+      readonly between: readonly [from: Level, to: Level];
+      readonly face: Face;
     }
   /** darts take more where cloth is taken (a girth, shared over all), or as much as a panel grows (each) */
   | {
       readonly do: 'dart';
+      /** darts that lie on this edge, and for the waist those with two ends */
       readonly edge: string;
       readonly amount: 'shared' | 'each';
-      readonly face?: 'front' | 'back';
+      readonly face?: Face;
     }
   /** slashed from one edge to the edge across and spread there (a girth, shared over all panels) */
-  | { readonly do: 'spread'; readonly edge: string; readonly hinge: string }
+  | { readonly do: 'spread'; readonly edge: string; readonly hinge: readonly string[] }
   /** darts of an edge moved along it, the amount each */
-  | { readonly do: 'dart-shift'; readonly edge: string; readonly face?: 'front' | 'back' }
+  | { readonly do: 'dart-shift'; readonly edge: string; readonly face?: Face }
   /** a dart where there was none, the amount shared over both sides; at `begins`, so long as to `zero` */
-  | { readonly do: 'dart-new'; readonly edge: string };
+  | { readonly do: 'dart-new'; readonly edge: string }
+  /** what the waist gained or lost by the moves before is taken out or let in again at the side seams */
+  | { readonly do: 'keep-waist' };
+
+/** What a garment must have for a kind that changes no panel. */
+export type Need =
+  | 'elastic'
+  | 'lacing'
+  | 'zip'
+  | 'pocket'
+  | 'lining'
+  | 'straps'
+  | 'sleeve'
+  | 'shoulder'
+  | 'cuff';
+
+/** Something else that is asked with a kind: words, one of some choices, a length or a number. */
+export interface Detail {
+  readonly id: string;
+  readonly label: string;
+  readonly is: 'words' | 'length' | 'number' | 'choice';
+  readonly choices?: readonly string[];
+}
 
 /** A kind of alteration, as data. */
 export interface AlterationKind {
@@ -67,16 +110,22 @@ export interface AlterationKind {
   readonly directions: readonly Direction[];
   /** empty where the work changes no panel */
   readonly moves: readonly Move[];
+  /** what is done on a garment that does not bear the moves above */
+  readonly otherwise?: readonly Move[];
+  /** the face it is asked for where nothing else is said */
+  readonly usual?: Face;
+  /** other words that people look for it by */
+  readonly words?: string;
+  /** what a garment must have for work that changes no panel */
+  readonly needs?: Need;
+  /** what else is asked and read back */
+  readonly details?: readonly Detail[];
   /** it can begin, stay full and run to nothing along its seam */
   readonly tapers?: true;
   /** where it is full when no run is given: at the seam’s first end (top, centre) or its last; all along otherwise */
   readonly full?: 'start' | 'end';
-  /** or the body lines where it is full and where it is nothing; past the last full one it fades over so many cm */
-  readonly levels?: {
-    readonly full: readonly string[];
-    readonly nothing: readonly string[];
-    readonly fade?: number;
-  };
+  /** or the places where it is full and where it is nothing */
+  readonly levels?: Levels;
   /** seams that are opened for it, in words */
   readonly opens: readonly string[];
   /** work at the bench, minutes (house default, invented; no source) */

@@ -3,13 +3,17 @@ import { armholeLower } from './kinds/armhole-lower.ts';
 import { armholeRaise } from './kinds/armhole-raise.ts';
 import { backDarts } from './kinds/back-darts.ts';
 import { backLength } from './kinds/back-length.ts';
+import { bodyLength } from './kinds/body-length.ts';
 import { bustFullness } from './kinds/bust-fullness.ts';
 import { bustLevel } from './kinds/bust-level.ts';
 import { centreBack } from './kinds/centre-back.ts';
+import { collarDepth } from './kinds/collar-depth.ts';
+import { cuffAround } from './kinds/cuff-around.ts';
 import { dartNew } from './kinds/dart-new.ts';
 import { dartPlace } from './kinds/dart-place.ts';
 import { frontDarts } from './kinds/front-darts.ts';
 import { frontLength } from './kinds/front-length.ts';
+import { goreSeams } from './kinds/gore-seams.ts';
 import { hemFlared } from './kinds/hem-flared.ts';
 import { hemFullness } from './kinds/hem-fullness.ts';
 import { hemLevelled } from './kinds/hem-levelled.ts';
@@ -18,6 +22,7 @@ import { hemUneven } from './kinds/hem-uneven.ts';
 import { hipCurve } from './kinds/hip-curve.ts';
 import { inseam } from './kinds/inseam.ts';
 import { lacing } from './kinds/lacing.ts';
+import { legOpening } from './kinds/leg-opening.ts';
 import { legWidth } from './kinds/leg-width.ts';
 import { lining } from './kinds/lining.ts';
 import { liningHem } from './kinds/lining-hem.ts';
@@ -55,6 +60,7 @@ export const ALTERATION_KINDS: readonly AlterationKind[] = [
   hemUneven,
   liningHem,
   sideSeams,
+  goreSeams,
   sideSwing,
   underarm,
   shouldersIn,
@@ -62,6 +68,7 @@ export const ALTERATION_KINDS: readonly AlterationKind[] = [
   shoulderPad,
   backLength,
   frontLength,
+  bodyLength,
   backDarts,
   frontDarts,
   dartPlace,
@@ -78,18 +85,21 @@ export const ALTERATION_KINDS: readonly AlterationKind[] = [
   necklineLower,
   necklineRaise,
   necklineWiden,
+  collarDepth,
   armholeLower,
   armholeRaise,
   sleeveLength,
   sleeveWidth,
   sleeveCap,
   sleeveTurn,
+  cuffAround,
   strapLength,
   zip,
   lacing,
   trouserRise,
   inseam,
   legWidth,
+  legOpening,
   pocket,
   trim,
   lining,

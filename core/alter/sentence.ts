@@ -1,42 +1,108 @@
-import type { Cm } from '../units/length.ts';
-import { say } from '../units/print.ts';
-import type { Box } from './apply.ts';
-import { type Asked, isFold, totalOf } from './asked.ts';
+import { type Cm, cm } from '../units/length.ts';
+import { say, tell } from '../units/print.ts';
+import { type Asked, isFold, isShared, totalOf } from './asked.ts';
+import type { Box } from './boxes.ts';
 
 const SIDE = { both: '', left: ', left side only', right: ', right side only' } as const;
 
+/** A length in the unit of the hand that asked; open until the unit is known where no hand wrote one. */
+const inHand =
+  (unit: Asked['unit']) =>
+  (length: Cm): string =>
+    unit ? tell(say(length), unit) : say(length);
+
+/** How much, and of what it is the amount. */
+function amountWords(asked: Asked, written: string): string {
+  if (written === '') return '';
+  const { kind, as, side } = asked;
+  const fold = isFold(asked);
+  const twice = () => inHand(asked.unit)(cm(Math.abs(totalOf({ ...asked, as: 'fold' }))));
+  if (as === 'fold') return ` ${written} as pinned, ${twice()} as the total`;
+  if (!isShared(kind))
+    return !fold
+      ? ` ${written}`
+      : as === 'pinned'
+        ? ` ${written} as pinned, ${twice()} as the total`
+        : ` ${written} as the total`;
+  const each = kind.moves.some((m) => m.do === 'edge') ? 'seam' : 'dart';
+  switch (as) {
+    case 'pinned':
+      return fold ? ` ${written} as pinned at each ${each}` : ` ${written} at each edge`;
+    case 'seam':
+      return ` ${written} as the total of each ${each}`;
+    case 'side':
+      return ` ${written} as the total of ${side === 'both' ? 'each' : 'that'} side`;
+    default:
+      return ` ${written} as the total${side === 'both' ? ' all round' : ''}`;
+  }
+}
+
+/** Marks round a hem, each where it was marked. */
+function marksWords({ hem, legs, unit }: Asked): string {
+  const p = inHand(unit);
+  if (legs)
+    return (['left', 'right'] as const)
+      .map((leg) => {
+        const m = legs[leg];
+        return ` ${leg} leg front ${p(m.front)}, inside ${p(m.inside)}, back ${p(m.back)}, outside ${p(m.outside)}`;
+      })
+      .join(';');
+  return hem ? ` front ${p(hem.front)}, left ${p(hem.left)}, right ${p(hem.right)}, back ${p(hem.back)}` : '';
+}
+
 /**
- * An alteration as one sentence to be read back: what, where, how much as it was written and in all, where it runs to
- * nothing. Converted lengths stay open until the unit is known.
+ * An alteration as one sentence to be read back: what, where, how much as it was written and of what it is the amount,
+ * where it runs to nothing, what else was agreed. Lengths in the unit of the hand that asked.
  * @param written the amount as the hand wrote it; '' where none was
  */
 export function alterationSentence(asked: Asked, written: string): string {
-  const { kind, direction, part, side, face, run, hem } = asked;
+  const { kind, direction, part, side, face, run, hem, legs } = asked;
+  const p = inHand(asked.unit);
   const where = [face && `at the ${face}`, part && `on the ${part}`].filter(Boolean).join(' ');
   const named = `${kind.name}${where ? `, ${where}` : ''}`;
   // Where there is only one way, the kind’s own name says it.
   const head = kind.directions.length === 1 ? named : `${named}: ${direction.word}`;
-  const total = Math.abs(totalOf(asked));
-  const amount = hem
-    ? ` front ${say(hem.front)}, left ${say(hem.left)}, right ${say(hem.right)}, back ${say(hem.back)}`
-    : written === ''
-      ? ''
-      : !isFold(asked)
-        ? ` ${written}`
-        : asked.as === 'pinned'
-          ? ` ${written} as pinned, ${say(total)} as the total`
-          : ` ${written} as the total`;
+  const amount = hem || legs ? marksWords(asked) : amountWords(asked, written);
   const places = [
-    run.begins !== null && `from nothing at ${say(run.begins)}`,
-    run.fullFrom !== null && `full from ${say(run.fullFrom)}`,
-    run.fullTo !== null && `to ${say(run.fullTo)}`,
-    run.zero !== null && `to nothing at ${say(run.zero)}`,
+    run.begins !== null && `from nothing at ${p(run.begins)}`,
+    run.fullFrom !== null && `full from ${p(run.fullFrom)}`,
+    run.fullTo !== null && `to ${p(run.fullTo)}`,
+    run.zero !== null && `to nothing at ${p(run.zero)}`,
   ].filter(Boolean);
   const share =
     asked.frontShare === null || asked.frontShare === 0.5
       ? ''
       : `; the front takes ${Math.round(asked.frontShare * 100)} %, the back the rest`;
-  return `${head[0]!.toUpperCase()}${head.slice(1)}${amount}${SIDE[side]}${places.length > 0 ? `, ${places.join(', ')}` : ''}${share}.`;
+  const more = (kind.details ?? []).flatMap(({ id, label }) =>
+    asked.details?.[id] ? [`${label} ${asked.details[id]}`] : [],
+  );
+  const rest = [...more, ...(asked.byHand ? ['sewn by hand'] : [])];
+  const note = asked.note ? ` Note: ${asked.note.replace(/[.\s]+$/, '')}.` : '';
+  return `${head[0]!.toUpperCase()}${head.slice(1)}${amount}${SIDE[side]}${places.length > 0 ? `, ${places.join(', ')}` : ''}${share}${rest.length > 0 ? `; ${rest.join(', ')}` : ''}.${note}`;
+}
+
+/**
+ * What an amount comes to while it is asked: at how many edges, and all round; '' where it is no girth.
+ * "⅛ in pinned at each side seam: ⅛ in at each of 4 edges, ½ in all round."
+ */
+export function amountSaid(asked: Asked, boxes: readonly Box[], written: string): string {
+  if (!isShared(asked.kind) || asked.amount === null) return '';
+  const own = boxes.filter((b) => b.layer === 'outer' && b.each !== null && b.piece !== '');
+  const first = own[0];
+  if (!first || own.some((b) => Math.sign(b.each!) !== Math.sign(first.each!))) return '';
+  const p = inHand(asked.unit);
+  const girth = own.filter((b) => b.seam !== 'length' && !/facing|band/.test(b.piece));
+  const edges = girth.reduce((n, b) => n + b.edges, 0);
+  const round = girth.reduce((n, b) => n + b.edges * Math.abs(b.each!), 0);
+  const same = girth.every((b) => Math.abs(Math.abs(b.each!) - Math.abs(first.each!)) < 1e-9);
+  const dart = asked.kind.moves.some((m) => m.do === 'dart' || m.do === 'dart-new');
+  const what = dart ? (edges === 1 ? 'dart' : 'darts') : edges === 1 ? 'edge' : 'edges';
+  const each = same
+    ? `${p(cm(Math.abs(first.each!)))} at each of ${edges} ${what}`
+    : girth.map((b) => `${p(cm(Math.abs(b.each!)))} at the ${b.piece}`).join(', ');
+  const parts = new Set(girth.map((b) => b.panel.split('.')[0]));
+  const round1 = parts.size > 1 ? round / parts.size : round;
+  return `${written}${asked.as === 'pinned' && isFold(asked) ? ' pinned' : ''}: ${each}, ${p(cm(round1))} ${asked.side === 'both' ? 'all round' : `in all on the ${asked.side}`}${parts.size > 1 ? ' of each part' : ''}.`;
 }
 
 const LAYER = {

@@ -1,4 +1,14 @@
-import { endOf, mapped, type Point, pointAt, type Segment, startOf, stretch } from '../draft/curve.ts';
+import {
+  directionAt,
+  endOf,
+  lengthOf,
+  mapped,
+  type Point,
+  pointAt,
+  type Segment,
+  startOf,
+  stretch,
+} from '../draft/curve.ts';
 import { innerBy } from '../draft/outline.ts';
 import type { Dart, Edge, Panel } from '../draft/panel.ts';
 import { alongOf } from '../draft/path.ts';
@@ -15,6 +25,8 @@ export interface Slash {
   readonly share: (x: number) => number;
   /** which part moves: the lower one takes what hangs below it along */
   readonly moves: 'lower' | 'upper';
+  /** how a point of the part that moves goes, where that is not straight up or down */
+  readonly turned?: (p: Point) => Point;
 }
 
 /** A level slash: the panel is so much longer (+) or shorter (−) below the line. */
@@ -44,7 +56,9 @@ export function slash(panel: Panel, cut: Slash): Panel {
   const isMoved = ([x, y]: Point) =>
     cut.moves === 'lower' ? y > edgeOfMoved(x) - 1e-9 : y < edgeOfMoved(x) + 1e-9;
   const isKept = ([, y]: Point) => (cut.moves === 'lower' ? y <= cut.y + 1e-9 : y >= cut.y - 1e-9);
-  const move = ([x, y]: Point): Point => [x, y + (cut.moves === 'lower' ? cut.by : -cut.by) * cut.share(x)];
+  const move =
+    cut.turned ??
+    (([x, y]: Point): Point => [x, y + (cut.moves === 'lower' ? cut.by : -cut.by) * cut.share(x)]);
   const placed = (p: Point, what: string): Point => {
     if (gone > 0 && !isMoved(p) && !isKept(p))
       throw new CannotAlter(
@@ -66,6 +80,10 @@ export function slash(panel: Panel, cut: Slash): Panel {
       }),
     };
   });
+  const lineBy = <L extends Panel['lines'][number]>(l: L): L => ({
+    ...l,
+    y: cm(l.y > cut.y && cut.moves === 'lower' ? l.y + cut.by : l.y),
+  });
   const byId = new Map(edges.map((e) => [e.id, e]));
   const darts = panel.darts.map((d): Dart => {
     const legs = [placed(d.legs[0], 'A dart'), placed(d.legs[1], 'A dart')] as const;
@@ -83,10 +101,8 @@ export function slash(panel: Panel, cut: Slash): Panel {
     ...panel,
     edges,
     darts,
-    lines: panel.lines.map((l) => ({
-      ...l,
-      y: cm(l.y > cut.y && cut.moves === 'lower' ? l.y + cut.by : l.y),
-    })),
+    lines: panel.lines.map(lineBy),
+    ...(panel.levels ? { levels: panel.levels.map(lineBy) } : {}),
     marks: panel.marks.map((m) => ({ ...m, at: isKept(m.at) ? m.at : move(m.at) })),
     ...(panel.inner ? { inner: panel.inner.map((d) => innerBy(d, (q) => (isKept(q) ? q : move(q)))) } : {}),
   };
@@ -133,6 +149,7 @@ function cutPath(path: readonly Segment[], sides: Sides): Segment[] {
   return out;
 }
 
+const lengthOfPath = (path: readonly Segment[]) => path.reduce((n, s) => n + lengthOf(s), 0);
 const apart = (a: Point, b: Point) => Math.hypot(a[0] - b[0], a[1] - b[1]);
 
 /** Where a segment crosses a line: parameters strictly inside it (bisection between samples, to 1e-9). */
@@ -142,7 +159,8 @@ function crossings(s: Segment, off: (p: Point) => number): number[] {
   for (let i = 0; i < n; i++) {
     let [lo, hi] = [i / n, (i + 1) / n];
     const first = off(pointAt(s, lo));
-    if (first === 0 || first < 0 === off(pointAt(s, hi)) < 0) continue;
+    // A place that lies on the line itself counts to what lies beyond it, or a curve that is met just there is missed.
+    if (first < 0 === off(pointAt(s, hi)) < 0) continue;
     while (hi - lo > 1e-9) {
       const t = (lo + hi) / 2;
       if (off(pointAt(s, t)) < 0 === first < 0) lo = t;
@@ -151,4 +169,51 @@ function crossings(s: Segment, off: (p: Point) => number): number[] {
     found.push((lo + hi) / 2);
   }
   return found.filter((t) => t > 1e-9 && t < 1 - 1e-9);
+}
+
+/**
+ * A tuck (−) or an insert (+) at the centre to nothing at the side of a panel: its centre line stays straight, its
+ * widths stay, and its shoulder keeps its length by its outer end sliding along itself.
+ */
+export function tuck(panel: Panel, y: number, by: number, hinge: number): Panel {
+  const after = slash(panel, wedge(y, by, hinge));
+  const i = after.edges.findIndex((e) => e.id === 'shoulder');
+  if (i < 0) return after;
+  const more = lengthOfPath(panel.edges[i]!.path) - lengthOfPath(after.edges[i]!.path);
+  const n = after.edges.length;
+  const next = after.edges[(i + 1) % n]!;
+  const path = after.edges[i]!.path;
+  const end = endOf(path.at(-1)!);
+  const [dx, dy] = directionAt(path.at(-1)!, 1);
+  const by2 = ([x, y2]: Point): Point => [x + dx * more, y2 + dy * more];
+  const last = path.at(-1)!;
+  const shoulder = [...path.slice(0, -1), [...last.slice(0, -1), by2(end)] as unknown as Segment];
+  const [first, ...rest] = next.path;
+  const armhole = [
+    (first!.length === 2
+      ? [by2(first![0]), first![1]]
+      : [by2(first![0]), by2(first![1]), ...first!.slice(2)]) as unknown as Segment,
+    ...rest,
+  ];
+  return {
+    ...after,
+    edges: after.edges.map((e, k) =>
+      k === i ? { ...e, path: shoulder } : k === (i + 1) % n ? { ...e, path: armhole } : e,
+    ),
+  };
+}
+
+/**
+ * The same on a side panel: what lies above the line turns about the side seam, so that every seam above keeps its
+ * length, and at its inner seam it gives as much as the centre panel.
+ */
+export function turn(panel: Panel, y: number, by: number, [from, to]: readonly [number, number]): Panel {
+  const angle = Math.atan2(by, to - from);
+  const [c, s] = [Math.cos(angle), Math.sin(angle)];
+  return slash(panel, {
+    ...wedge(y, by, to),
+    share: (x) => Math.max(0, (to - x) / (to - from)),
+    // About the side seam at that height: what lies inward of it rises (+) or sinks (−).
+    turned: ([x, v]) => [to + (x - to) * c - (v - y) * s, y + (x - to) * s + (v - y) * c],
+  });
 }

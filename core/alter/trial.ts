@@ -62,7 +62,7 @@ export function tryAlteration(
       return p === old || !isMain(p) ? [] : [drawPanel(old, p, same ? 'both' : which, applied)];
     });
   });
-  return { applied, effect: effectOf(sheet, now, applied), drawn };
+  return { applied, effect: effectOf(sheet, now, applied, asked), drawn };
 }
 
 function drawPanel(old: Panel, now: Panel, side: DrawnPanel['side'], a: Applied): DrawnPanel {

@@ -82,6 +82,8 @@ export interface Panel {
   readonly darts: readonly Dart[];
   readonly inner?: readonly InnerDart[];
   readonly lines: readonly LineAcross[];
+  /** heights at which its girth is measured though no line is drawn there, since cloth above was turned */
+  readonly levels?: readonly LineAcross[];
   readonly marks: readonly PanelMark[];
   /** edges between which a width is taken; a centre that ends higher up counts as x = 0 below it */
   readonly across: { readonly centre: string; readonly side: string };

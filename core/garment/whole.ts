@@ -12,6 +12,7 @@ import { edgeLength, pointAlong, sewnLength, spanAt } from '../draft/measure.ts'
 import { joined } from '../draft/outline.ts';
 import { type Edge, edgeOf, type Panel, type PanelMark } from '../draft/panel.ts';
 import { cm } from '../units/length.ts';
+import { seamsOf } from './seams.ts';
 
 /** A drill mark lies so far short of a dart's end, that no hole shows, cm (common practice). */
 const SHORT = 1;
@@ -34,54 +35,14 @@ interface Seam {
   readonly edgeA: string;
   readonly edgeB: string;
 }
-/** Panels that meet, by what their ids end in, and the edges they meet at. */
-const MEETING: readonly (readonly [
-  first: string,
-  second: string,
-  edges: readonly (readonly [string, string])[],
-])[] = [
-  [
-    'front',
-    'back',
-    [
-      ['side', 'side'],
-      ['inseam', 'inseam'],
-    ],
-  ],
-  ['front-side', 'back-side', [['side', 'side']]],
-  [
-    'front-centre',
-    'front-side',
-    [
-      ['princess', 'princess'],
-      ['outer', 'inner'],
-    ],
-  ],
-  [
-    'back-centre',
-    'back-side',
-    [
-      ['princess', 'princess'],
-      ['outer', 'inner'],
-    ],
-  ],
-];
-
-function seamsOf(panels: readonly Panel[]): Seam[] {
-  const at = (id: string) => panels.find((p) => p.id === id);
-  const has = (p: Panel, id: string) => p.edges.some((e) => e.id === id);
-  return panels.flatMap((p) =>
-    MEETING.flatMap(([first, second, edges]) => {
-      if (!p.id.endsWith(`.${first}`)) return [];
-      const other = at(p.id.slice(0, -first.length) + second);
-      return other
-        ? edges.flatMap(([edgeA, edgeB]) =>
-            has(p, edgeA) && has(other, edgeB) ? [{ a: p.id, b: other.id, edgeA, edgeB }] : [],
-          )
-        : [];
-    }),
+/** Seams of which each side is one edge, so that a place on one is a place on the other. */
+const PAIRED = new Set(['side', 'inseam', 'princess']);
+const pairedSeams = (panels: readonly Panel[]): Seam[] =>
+  seamsOf(panels).flatMap(({ kind, rows: [one, two] }) =>
+    PAIRED.has(kind) && one.length === 1 && two.length === 1 && one[0]!.panel !== two[0]!.panel
+      ? [{ a: one[0]!.panel, b: two[0]!.panel, edgeA: one[0]!.edge, edgeB: two[0]!.edge }]
+      : [],
   );
-}
 
 /** Whether an edge is walked upward: then its shared lower end is its first point. */
 const upward = (e: Edge): boolean => e.path[0]![0][1] > (e.path.at(-1)!.at(-1) as Point)[1];
@@ -357,7 +318,7 @@ export function warpOf(p: Panel): readonly [Point, Point] {
 export function wholePattern(panels: readonly Panel[], zip: ZipIn | null = null): WholePanel[] {
   const all = [...panels];
   const underlined = panels.some((p) => p.layer === 'underlining');
-  for (const seam of seamsOf(all)) matched(all, seam);
+  for (const seam of pairedSeams(all)) matched(all, seam);
   eased(all);
   pocketed(all);
   if (zip) zipped(all, zip);

@@ -1,169 +1,67 @@
 import type { SheetUnit } from '@rocchetto/core';
-import { ALTERATION_KINDS, type AlterationKind, findKind, isFold } from '@rocchetto/core/alter/index.ts';
-import { understood } from '../shared/understood.ts';
-import { byMarks, type Draft, wayOf } from './draft.ts';
-
-const GROUPS: Readonly<Record<AlterationKind['group'], string>> = {
-  girth: 'width',
-  length: 'length',
-  edge: 'edges',
-  shape: 'shape',
-  other: 'other work',
-};
+import { type AlterationKind, type As, findKind, isFold } from '@rocchetto/core/alter/index.ts';
+import { AskDetails, Follows } from './AskDetails.tsx';
+import { byMarks, type Draft, wayOf, waysToCount } from './draft.ts';
+import { Choice, Text } from './fields.tsx';
+import { HemMarks } from './HemMarks.tsx';
+import { KindChoice, type Offer } from './KindChoice.tsx';
 
 interface Props {
   readonly of: Draft;
   readonly unit: SheetUnit;
   readonly parts: readonly string[];
+  readonly offer: Offer | null;
+  /** what the amount comes to, in a sentence; '' while it is not known */
+  readonly said: string;
+  /** the garment has legs */
+  readonly legs: boolean;
+  /** the garment was brought in: there is no sheet, so the amount may follow from two readings */
+  readonly came: boolean;
   readonly set: (more: Partial<Draft>) => void;
 }
 
 /** What is done, how much and where: each field as the hand writes it. */
-export function AskForm({ of: d, unit, parts, set }: Props) {
+export function AskForm({ of: d, unit, parts, offer, said, legs, came, set }: Props) {
   const kind = findKind(d.kind);
   return (
     <>
       <div className="fields">
-        <div>
-          <label htmlFor="alter-kind">What is done</label>
-          <select
-            id="alter-kind"
-            className="field"
-            value={d.kind}
-            onChange={(e) =>
-              set({ kind: e.target.value, direction: findKind(e.target.value)?.directions[0]?.id ?? '' })
-            }
-          >
-            <option value="">choose …</option>
-            {Object.entries(GROUPS).map(([group, words]) => (
-              <optgroup key={group} label={words}>
-                {ALTERATION_KINDS.filter((k) => k.group === group).map((k) => (
-                  <option key={k.id} value={k.id}>
-                    {k.name}
-                  </option>
-                ))}
-              </optgroup>
-            ))}
-          </select>
-        </div>
+        <KindChoice
+          chosen={d.kind}
+          offer={offer}
+          unit={unit}
+          onChoose={(k) =>
+            set({
+              kind: k?.id ?? '',
+              direction: k?.directions[0]?.id ?? '',
+              face: k?.usual ?? '',
+              details: {},
+            })
+          }
+        />
         {kind && kind.amount !== 'none' && (
-          <Text id="amount" label="How much" of={d.amount} unit={unit} on={(amount) => set({ amount })} />
+          <div>
+            <Text id="amount" label="How much" of={d.amount} unit={unit} on={(amount) => set({ amount })} />
+            {said && (
+              <p className="comes-to" aria-live="polite">
+                {said}
+              </p>
+            )}
+          </div>
         )}
       </div>
       {kind && (
         <>
-          <Choice
-            label="Which way"
-            of={kind.directions.map((w) => [w.id, w.word] as const)}
-            chosen={d.direction}
-            onChoose={(direction) => set({ direction })}
-          />
-          {isFold({ kind, direction: wayOf(d)! }) && kind.amount !== 'none' && (
-            <Choice
-              label="The amount is"
-              of={[
-                ['pinned', 'as pinned: the fold takes twice'],
-                ['total', 'the total'],
-              ]}
-              chosen={d.as}
-              onChoose={(as) => set({ as })}
-            />
-          )}
-          <Choice
-            label="Side"
-            of={[
-              ['both', 'both, mirrored'],
-              ['left', 'left only'],
-              ['right', 'right only'],
-            ]}
-            chosen={d.side}
-            onChoose={(side) => set({ side })}
-          />
-          {parts.length > 1 && kind.moves.length > 0 && (
-            <Choice
-              label="On"
-              of={[['', 'all of it'] as const, ...parts.map((p) => [p, `the ${p}`] as const)]}
-              chosen={d.part}
-              onChoose={(part) => set({ part })}
-            />
-          )}
-          {kind.moves.length > 0 && !kind.moves.some((m) => 'face' in m && m.face) && (
-            <Choice
-              label="At"
-              of={[
-                ['', 'front and back'],
-                ['front', 'the front'],
-                ['back', 'the back'],
-              ]}
-              chosen={d.face}
-              onChoose={(face) => set({ face })}
-            />
-          )}
+          {came && kind.group === 'girth' && <Follows kind={kind} unit={unit} set={set} />}
+          <HowMuch of={d} kind={kind} set={set} />
+          <Where of={d} kind={kind} parts={parts} set={set} />
           {byMarks(d.kind) ? (
-            <fieldset>
-              <legend>Marks at the hem, each as the pin stands</legend>
-              <div className="fields narrow">
-                {(['front', 'left', 'right', 'back'] as const).map((at) => (
-                  <Text
-                    key={at}
-                    id={`hem-${at}`}
-                    label={at}
-                    of={d.hem[at]}
-                    unit={unit}
-                    on={(t) => set({ hem: { ...d.hem, [at]: t } })}
-                  />
-                ))}
-              </div>
-            </fieldset>
+            <HemMarks of={d} unit={unit} legs={legs} set={set} />
           ) : (
-            kind.tapers && (
-              <details>
-                <summary>Where along the seam</summary>
-                <p className="soft">
-                  From where the seam begins, at the top or the centre. Left empty it runs as is usual.
-                </p>
-                <div className="fields narrow">
-                  <Text
-                    id="begins"
-                    label="from nothing at"
-                    of={d.begins}
-                    unit={unit}
-                    on={(begins) => set({ begins })}
-                  />
-                  <Text
-                    id="full-from"
-                    label="full from"
-                    of={d.fullFrom}
-                    unit={unit}
-                    on={(fullFrom) => set({ fullFrom })}
-                  />
-                  <Text
-                    id="full-to"
-                    label="full to"
-                    of={d.fullTo}
-                    unit={unit}
-                    on={(fullTo) => set({ fullTo })}
-                  />
-                  <Text
-                    id="zero"
-                    label="to nothing at"
-                    of={d.zero}
-                    unit={unit}
-                    on={(zero) => set({ zero })}
-                  />
-                </div>
-                {kind.moves.some((m) => m.do === 'edge' && m.amount === 'shared') && (
-                  <Text
-                    id="front-share"
-                    label="the front takes, %"
-                    of={d.frontShare}
-                    on={(t) => set({ frontShare: t.replace(/\D/g, '').slice(0, 3) })}
-                  />
-                )}
-              </details>
-            )
+            kind.tapers && <Along of={d} kind={kind} unit={unit} set={set} />
           )}
           {kind.note && <p className="soft">{kind.note}</p>}
+          <AskDetails of={d} kind={kind} unit={unit} set={set} />
         </>
       )}
       <div className="fields">
@@ -174,68 +72,128 @@ export function AskForm({ of: d, unit, parts, set }: Props) {
   );
 }
 
-interface TextProps {
-  readonly id: string;
-  readonly label: string;
-  readonly of: string;
-  /** the unit of a length when none is written */
-  readonly unit?: SheetUnit;
-  readonly on: (text: string) => void;
-}
+type Of = Pick<Props, 'of' | 'set'> & { readonly kind: AlterationKind };
 
-function Text({ id, label, of, unit, on }: TextProps) {
-  const said = unit ? understood(of, unit) : '';
+/** Which way, and of what the amount is the amount. */
+function HowMuch({ of: d, kind, set }: Of) {
+  const way = wayOf(d)!;
+  const each = kind.moves.some((m) => m.do === 'edge') ? 'seam' : 'dart';
+  const fold = isFold({ kind, direction: way });
+  const counted = waysToCount(kind, way);
+  const words: Record<As, string> = {
+    pinned:
+      counted.length === 2
+        ? 'as pinned: the fold takes twice'
+        : fold
+          ? `as pinned at each ${each}`
+          : 'at each edge',
+    seam: `the total of each ${each}`,
+    side: 'the total of a side',
+    total: counted.length === 2 ? 'the total' : d.side === 'both' ? 'the total all round' : 'the total',
+    fold: 'as it was pinned before, shared over all',
+  };
+  const shown: readonly As[] = d.as === 'fold' ? ['fold', ...counted] : counted;
   return (
-    <div>
-      <label htmlFor={`alter-${id}`}>
-        {label}
-        {unit ? `, ${unit}` : ''}
-      </label>
-      <input
-        id={`alter-${id}`}
-        className="field"
-        autoComplete="off"
-        maxLength={500}
-        value={of}
-        onChange={(e) => on(e.target.value)}
+    <>
+      <Choice
+        label="Which way"
+        of={kind.directions.map((w) => [w.id, w.word] as const)}
+        chosen={way.id}
+        onChoose={(direction) => set({ direction })}
       />
-      {said && (
-        <div className="soft understood-length" aria-live="polite">
-          {said}
-        </div>
+      {counted.length > 0 && kind.amount !== 'none' && (
+        <Choice
+          label="The amount is"
+          of={shown.map((as) => [as, words[as]] as const)}
+          chosen={shown.includes(d.as) ? d.as : 'total'}
+          onChoose={(as) => set({ as })}
+        />
       )}
-    </div>
+    </>
   );
 }
 
-function Choice<T extends string>({
-  label,
-  of,
-  chosen,
-  onChoose,
-}: {
-  label: string;
-  of: readonly (readonly [T, string])[];
-  chosen: T;
-  onChoose: (v: T) => void;
-}) {
+/** Which side, part and face. */
+function Where({ of: d, kind, parts, set }: Of & Pick<Props, 'parts'>) {
   return (
-    <fieldset className="row choice">
-      <legend className="hidden">{label}</legend>
-      <span className="soft" aria-hidden="true">
-        {label}
-      </span>
-      {of.map(([id, word]) => (
-        <button
-          key={id}
-          type="button"
-          className="ask"
-          aria-pressed={chosen === id}
-          onClick={() => onChoose(id)}
-        >
-          {word}
-        </button>
-      ))}
-    </fieldset>
+    <>
+      <Choice
+        label="Side"
+        of={[
+          ['both', 'both, mirrored'],
+          ['left', 'left only'],
+          ['right', 'right only'],
+        ]}
+        chosen={d.side}
+        onChoose={(side) => set({ side })}
+      />
+      {parts.length > 1 && kind.moves.length > 0 && (
+        <Choice
+          label="On"
+          of={[['', 'all of it'] as const, ...parts.map((p) => [p, `the ${p}`] as const)]}
+          chosen={d.part}
+          onChoose={(part) => set({ part })}
+        />
+      )}
+      {kind.moves.length > 0 && !kind.moves.some((m) => 'face' in m && m.face) && (
+        <Choice
+          label="At"
+          of={[
+            ['', 'front and back'],
+            ['front', 'the front'],
+            ['back', 'the back'],
+          ]}
+          chosen={d.face}
+          onChoose={(face) => set({ face })}
+        />
+      )}
+    </>
+  );
+}
+
+/** Where along the seam it is full, and where nothing. */
+function Along({ of: d, kind, unit, set }: Of & Pick<Props, 'unit'>) {
+  const dart = kind.moves.some((m) => m.do === 'dart-new');
+  const fields = dart
+    ? ([
+        ['begins', 'its middle, from the centre'],
+        ['fullFrom', 'its end above the waist'],
+        ['zero', 'its end below'],
+      ] as const)
+    : ([
+        ['begins', 'from nothing at'],
+        ['fullFrom', 'full from'],
+        ['fullTo', 'full to'],
+        ['zero', 'to nothing at'],
+      ] as const);
+  return (
+    <details>
+      <summary>{dart ? 'Where it lies' : 'Where along the seam'}</summary>
+      {!dart && (
+        <p className="soft">
+          From where the seam begins, at the top or the centre. Left empty it runs as is usual.
+        </p>
+      )}
+      <div className="fields narrow">
+        {fields.map(([id, label]) => (
+          <Text
+            key={id}
+            id={id === 'fullFrom' ? 'full-from' : id === 'fullTo' ? 'full-to' : id}
+            label={label}
+            of={d[id]}
+            unit={unit}
+            on={(text) => set({ [id]: text, drawnWay: false })}
+          />
+        ))}
+      </div>
+      {kind.moves.some((m) => m.do === 'edge' && m.amount === 'shared') && (
+        <Text
+          id="front-share"
+          label="the front takes, %"
+          of={d.frontShare}
+          on={(t) => set({ frontShare: t.replace(/\D/g, '').slice(0, 3) })}
+        />
+      )}
+    </details>
   );
 }

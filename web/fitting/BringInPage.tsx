@@ -9,6 +9,7 @@ import { Notice } from '../shared/Notice.tsx';
 import { Place } from '../shared/Place.tsx';
 import { Problem } from '../shared/Problem.tsx';
 import { useBringInMutation, useLazyTicketQuery } from './api.ts';
+import { Choice } from './fields.tsx';
 
 /** At the desk: a garment that is brought in, how it came, and its claim ticket; or a ticket that is brought back. */
 export function Component() {
@@ -18,7 +19,7 @@ export function Component() {
   const [bring, { error, isLoading }] = useBringInMutation();
   const [kind, setKind] = useState('coat');
   const [what, setWhat] = useState('');
-  const [lined, setLined] = useState(true);
+  const [lined, setLined] = useState<boolean | null>(null);
   const [label, setLabel] = useState('');
   const [condition, setCondition] = useState('');
   const [dueOn, setDueOn] = useState('');
@@ -27,6 +28,7 @@ export function Component() {
   const keep = async () => {
     if (clientId === 0) return setWrong('Say whose it is.');
     if (condition.trim() === '') return setWrong('Say how it came: stains, worn places, or nothing found.');
+    if (lined === null) return setWrong('Look inside, and say whether it has a lining.');
     setWrong('');
     const name = GARMENT_KINDS.find((k) => k.id === kind)!.name;
     const done = await bring({
@@ -93,12 +95,15 @@ export function Component() {
             <DateField id="garment-due" value={dueOn} onChange={setDueOn} />
           </div>
         </div>
-        <p>
-          <label>
-            <input type="checkbox" checked={lined} onChange={(e) => setLined(e.target.checked)} /> it has a
-            lining
-          </label>
-        </p>
+        <Choice
+          label="Inside"
+          of={[
+            ['yes', 'it has a lining'],
+            ['no', 'it has none'],
+          ]}
+          chosen={lined === null ? '' : lined ? 'yes' : 'no'}
+          onChoose={(v) => setLined(v === 'yes')}
+        />
         <label htmlFor="garment-condition">How it came</label>
         <textarea
           id="garment-condition"

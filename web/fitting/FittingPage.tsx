@@ -1,9 +1,9 @@
 import './fitting.css';
 import type { AlterationView, AskedWire as Asked } from '@rocchetto/contract';
-import { AskedWire } from '@rocchetto/contract/alterations.ts';
+import { AskedWire, toAsked, writtenOf } from '@rocchetto/contract/alterations.ts';
 import { sheetOfView, unitOf } from '@rocchetto/contract/to-core.ts';
-import { insideOf } from '@rocchetto/core';
-import { type Cause, partOf, type Sign, signOf, signsWith } from '@rocchetto/core/alter/index.ts';
+import { insideOf, tell } from '@rocchetto/core';
+import { amountSaid, type Cause, partOf, type Sign, signOf, signsWith } from '@rocchetto/core/alter/index.ts';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useDays, useMay } from '../app/me.ts';
@@ -31,7 +31,7 @@ import { ReadBack } from './ReadBack.tsx';
 import { SignChoice } from './SignChoice.tsx';
 import { useKeptDraft } from './useKeptDraft.ts';
 import { fittingOutbox } from './useOutbox.ts';
-import { useGarment, useTrial } from './useTrial.ts';
+import { useGarment, useOffer, useTrial } from './useTrial.ts';
 import { Waiting } from './Waiting.tsx';
 import { WhatIf } from './WhatIf.tsx';
 
@@ -72,6 +72,16 @@ function Fitting({ id }: { id: number }) {
   }, [view, unit]);
   const signs = useMemo(() => signsWith(house?.bench.signs ?? {}), [house]);
   const parts = useMemo(() => [...new Set((garment?.sheet.panels ?? []).map(partOf))], [garment]);
+  const came = data?.broughtIn ?? null;
+  const offer = useOffer(garment, came);
+  const said = useMemo(() => {
+    if (!asked?.success || !tried || 'refused' in tried) return '';
+    const what = toAsked(asked.data);
+    return tell(amountSaid(what, tried.trial.applied.boxes, writtenOf(asked.data)), unit);
+  }, [asked, tried, unit]);
+  const legs =
+    came?.kind === 'trousers' ||
+    (garment?.sheet.panels ?? []).some((p) => p.edges.some((e) => e.id === 'inseam'));
   if (!order || !data)
     return (
       <Place
@@ -182,7 +192,16 @@ function Fitting({ id }: { id: number }) {
               onTry={prepare}
             />
           </details>
-          <AskForm of={draft} unit={unit} parts={parts.filter((p) => p !== '')} set={set} />
+          <AskForm
+            of={draft}
+            unit={unit}
+            parts={parts.filter((p) => p !== '')}
+            offer={offer}
+            said={said}
+            legs={legs}
+            came={data.broughtIn !== null}
+            set={set}
+          />
           {draft.mark && (
             <p className="soft">
               Marked on the drawing, {draft.mark.view}.{' '}

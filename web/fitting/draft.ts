@@ -1,6 +1,22 @@
 import type { AskedWire } from '@rocchetto/contract';
 import { type SheetUnit, withUnit } from '@rocchetto/core';
-import { type As, findKind, isFold, type Side } from '@rocchetto/core/alter/index.ts';
+import {
+  type AlterationKind,
+  type As,
+  type Direction,
+  findKind,
+  isFold,
+  isShared,
+  type Side,
+} from '@rocchetto/core/alter/index.ts';
+
+/** Marks at the hem of one leg, as texts. */
+export interface LegTexts {
+  readonly front: string;
+  readonly inside: string;
+  readonly back: string;
+  readonly outside: string;
+}
 
 /** One change while it is written: texts as they stand in the fields. */
 export interface Draft {
@@ -22,12 +38,21 @@ export interface Draft {
     readonly right: string;
     readonly back: string;
   };
+  readonly legs: Readonly<Record<'left' | 'right', LegTexts>>;
+  /** both legs are marked alike */
+  readonly alike: boolean;
+  readonly control: Draft['hem'];
+  readonly details: Readonly<Record<string, string>>;
+  readonly byHand: boolean;
+  /** kept before seams had a way; its places count from where the edge is drawn from */
+  readonly drawnWay: boolean;
   readonly sign: string | null;
   readonly words: string;
   readonly note: string;
   readonly mark: AskedWire['mark'];
 }
 
+const NO_LEG: LegTexts = { front: '', inside: '', back: '', outside: '' };
 export const EMPTY: Draft = {
   kind: '',
   direction: '',
@@ -42,6 +67,12 @@ export const EMPTY: Draft = {
   zero: '',
   frontShare: '',
   hem: { front: '', left: '', right: '', back: '' },
+  legs: { left: NO_LEG, right: NO_LEG },
+  alike: true,
+  control: { front: '', left: '', right: '', back: '' },
+  details: {},
+  byHand: false,
+  drawnWay: false,
   sign: null,
   words: '',
   note: '',
@@ -61,18 +92,47 @@ export const wayOf = (d: Pick<Draft, 'kind' | 'direction'>) => {
   return ways?.find((w) => w.id === d.direction) ?? ways?.[0];
 };
 
+/** Marks as they are sent, an empty one as nothing; null where none is written. */
+function marksOf<K extends string>(
+  of: Readonly<Record<K, string>>,
+  unit: SheetUnit,
+): Record<K, string> | null {
+  const all = Object.entries(of) as [K, string][];
+  return all.every(([, t]) => t.trim() === '')
+    ? null
+    : (Object.fromEntries(all.map(([k, t]) => [k, length(t, unit) ?? '0 cm'])) as Record<K, string>);
+}
+
+/** Of what the amount may be said to be the amount: of what is pinned, of a seam, of a side, of all. */
+export function waysToCount(kind: AlterationKind, direction: Direction): readonly As[] {
+  if (isShared(kind)) return ['pinned', 'seam', 'side', 'total'];
+  return isFold({ kind, direction }) ? ['pinned', 'total'] : [];
+}
+
 /** The draft as it is sent: every length with its unit, as written. Null while nothing is chosen. */
 export function wireOf(d: Draft, unit: SheetUnit): unknown {
   const kind = findKind(d.kind);
   if (!kind) return null;
-  const marks = Object.values(d.hem).map((t) => length(t, unit));
-  const hem = byMarks(d.kind) && marks.some((m) => m !== null);
-  const at = (t: string) => (kind.tapers && !hem ? length(t, unit) : null);
+  const way = wayOf(d)!;
+  const marked = byMarks(d.kind);
+  const left = marked ? marksOf(d.legs.left, unit) : null;
+  const right = marked ? marksOf(d.alike ? d.legs.left : d.legs.right, unit) : null;
+  const legs = left || right ? { left: left ?? right, right: right ?? left } : null;
+  const hem = marked && !legs ? marksOf(d.hem, unit) : null;
+  const at = (t: string) => (kind.tapers && !hem && !legs ? length(t, unit) : null);
+  const ways = waysToCount(kind, way);
+  const details = Object.fromEntries(
+    (kind.details ?? []).flatMap(({ id, is }) => {
+      const text = (d.details[id] ?? '').trim();
+      return text === '' ? [] : [[id, is === 'length' ? length(text, unit) : text]];
+    }),
+  );
   return {
+    version: 2,
     kind: d.kind,
-    direction: wayOf(d)!.id,
-    amount: hem || kind.amount === 'none' ? null : length(d.amount, unit),
-    as: isFold({ kind, direction: wayOf(d)! }) ? d.as : 'total',
+    direction: way.id,
+    amount: hem || legs || kind.amount === 'none' ? null : length(d.amount, unit),
+    as: ways.includes(d.as) || (d.as === 'fold' && ways.length > 0) ? d.as : 'total',
     side: d.side,
     part: d.part || null,
     face: d.face || null,
@@ -81,14 +141,12 @@ export function wireOf(d: Draft, unit: SheetUnit): unknown {
     fullTo: at(d.fullTo),
     zero: at(d.zero),
     frontShare: d.frontShare.trim() === '' ? null : Number(d.frontShare),
-    hem: hem
-      ? {
-          front: marks[0] ?? '0 cm',
-          left: marks[1] ?? '0 cm',
-          right: marks[2] ?? '0 cm',
-          back: marks[3] ?? '0 cm',
-        }
-      : null,
+    hem,
+    legs,
+    control: hem ? marksOf(d.control, unit) : null,
+    details,
+    byHand: d.byHand,
+    drawnWay: d.drawnWay,
     sign: d.sign,
     words: d.words,
     note: d.note,
@@ -111,6 +169,12 @@ export const draftOf = (a: AskedWire): Draft => ({
   zero: a.zero ?? '',
   frontShare: a.frontShare === null ? '' : String(a.frontShare),
   hem: a.hem ?? EMPTY.hem,
+  legs: a.legs ?? EMPTY.legs,
+  alike: a.legs === null || JSON.stringify(a.legs.left) === JSON.stringify(a.legs.right),
+  control: a.control ?? EMPTY.control,
+  details: a.details,
+  byHand: a.byHand,
+  drawnWay: a.drawnWay,
   sign: a.sign,
   words: a.words,
   note: a.note,

@@ -4,13 +4,18 @@ import { toSheetInput, unitOf } from '@rocchetto/contract/to-core.ts';
 import { computeSheet, type Sheet, type SheetUnit, tell } from '@rocchetto/core';
 import {
   asMade,
+  borneBy,
+  borneByKind,
   CannotAlter,
+  findGarmentKind,
   type Halves,
+  likelyOn,
   stands,
   type Trial,
   tryAlteration,
 } from '@rocchetto/core/alter/index.ts';
 import { useMemo } from 'react';
+import type { Offer } from './KindChoice.tsx';
 
 /** The garment as it is made by now, for trying the next change on; null where its readings may not be read. */
 export interface Garment {
@@ -51,4 +56,19 @@ export function useTrial(garment: Garment | null, asked: AskedWire | null): Trie
       return { refused: tell(error.message, garment.unit) };
     }
   }, [garment, asked]);
+}
+
+/** What a garment bears, by its panels as they are by now; of one that was brought in, by its kind; null while neither is known. */
+export function useOffer(
+  garment: Garment | null,
+  came: { readonly kind: string; readonly lined: boolean } | null,
+): Offer | null {
+  return useMemo(() => {
+    if (garment) {
+      const borne = borneBy(garment.sheet, garment.now);
+      return { borne, likely: likelyOn(garment.now, borne) };
+    }
+    const kind = came && findGarmentKind(came.kind);
+    return kind ? { borne: borneByKind({ kind, lined: came.lined }), likely: [] } : null;
+  }, [garment, came]);
 }

@@ -7,6 +7,7 @@ export const backLength: AlterationKind = {
   pinned: 'fold',
   directions: [SHORTER, LONGER],
   moves: [{ do: 'wedge', between: ['bust', 'waist'], face: 'back' }],
+  words: 'sway back hollow cross folds wrinkle above the waist',
   opens: ['waist seam at the back', 'centre back'],
   minutes: 90,
   after: ['no cross folds above the waist', 'the waist seam is level'],

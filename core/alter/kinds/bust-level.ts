@@ -7,6 +7,7 @@ export const bustLevel: AlterationKind = {
   pinned: 'length',
   directions: [HIGHER, LOWER],
   moves: [{ do: 'dart-shift', edge: 'side', face: 'front' }],
+  words: 'dart too high too low points',
   opens: ['bust darts', 'side seam'],
   minutes: 60,
   after: ['the darts end below or beside the apex'],

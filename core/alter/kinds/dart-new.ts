@@ -8,9 +8,10 @@ export const dartNew: AlterationKind = {
   directions: [IN],
   moves: [{ do: 'dart-new', edge: 'waist' }],
   tapers: true,
+  words: 'loose baggy sway wide',
   opens: ['waist seam'],
   minutes: 40,
   after: ['the waist girth', 'the dart ends without a dimple'],
   amount: 'needed',
-  note: 'The amount is what all new darts take together. It begins so far from the centre, and is nothing again at its length.',
+  note: 'One on each panel: its middle so far from the centre, to nothing at its length. Where no seam lies at the waist it has two ends.',
 };

@@ -10,6 +10,7 @@ export const dartPlace: AlterationKind = {
     { id: 'to-centre', word: 'toward the centre', sign: 1 },
   ],
   moves: [{ do: 'dart-shift', edge: 'waist' }],
+  words: 'tip dimple',
   opens: ['darts', 'waist seam'],
   minutes: 60,
   after: ['the darts end where the figure is fullest', 'the waist girth is what it was'],

@@ -7,6 +7,7 @@ export const frontLength: AlterationKind = {
   pinned: 'fold',
   directions: [SHORTER, LONGER],
   moves: [{ do: 'wedge', between: ['bust', 'waist'], face: 'front' }],
+  words: 'rides up strain wrinkle',
   opens: ['waist seam at the front'],
   minutes: 90,
   after: ['the bust level', 'the waist seam is level'],

@@ -7,6 +7,8 @@ export const lacing: AlterationKind = {
   pinned: 'length',
   directions: [IN, OUT],
   moves: [],
+  needs: 'lacing',
+  words: 'gap uneven',
   opens: ['lacing edge'],
   minutes: 60,
   after: ['the gap is even from top to bottom', 'the client breathes freely'],

@@ -7,6 +7,8 @@ export const liningHem: AlterationKind = {
   pinned: 'length',
   directions: [UP, DOWN],
   moves: [],
+  needs: 'lining',
+  words: 'shows hangs',
   opens: ['lining hem'],
   minutes: 30,
   after: ['the lining ends 2 cm above the hem'],

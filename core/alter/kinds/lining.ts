@@ -7,6 +7,7 @@ export const lining: AlterationKind = {
   pinned: 'length',
   directions: [{ id: 'replace', word: 'replace', sign: 1 }],
   moves: [],
+  words: 'torn pulls',
   opens: ['hem', 'facings'],
   minutes: 240,
   after: ['it ends above the hem and pulls nowhere'],

@@ -7,6 +7,7 @@ export const other: AlterationKind = {
   pinned: 'length',
   directions: [{ id: 'do', word: 'do', sign: 1 }],
   moves: [],
+  words: 'anything',
   opens: [],
   minutes: 30,
   after: ['as it was asked'],

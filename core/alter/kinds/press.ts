@@ -7,6 +7,7 @@ export const press: AlterationKind = {
   pinned: 'length',
   directions: [{ id: 'press', word: 'press', sign: 1 }],
   moves: [],
+  words: 'creased finish',
   opens: [],
   minutes: 30,
   after: ['no thread, no chalk, no pin is left'],

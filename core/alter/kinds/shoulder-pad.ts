@@ -7,6 +7,8 @@ export const shoulderPad: AlterationKind = {
   pinned: 'length',
   directions: [{ id: 'add', word: 'set in a pad', sign: 1 }],
   moves: [],
+  needs: 'shoulder',
+  words: 'sloping drag wrinkle',
   opens: ['lining at the shoulder'],
   minutes: 25,
   after: ['both shoulders are level'],

@@ -10,10 +10,11 @@ export const sideSwing: AlterationKind = {
     { id: 'forward', word: 'swing to the front', sign: -1 },
   ],
   moves: [
-    { do: 'edge', edge: 'side', way: 'across', amount: 'each', face: 'front' },
-    { do: 'edge', edge: 'side', way: 'across', amount: 'each', face: 'back', turned: true },
+    { do: 'edge', seam: ['side'], way: 'across', amount: 'each', face: 'front' },
+    { do: 'edge', seam: ['side'], way: 'across', amount: 'each', face: 'back', turned: true },
   ],
   tapers: true,
+  words: 'swings forward back hangs crooked',
   opens: ['side seams'],
   minutes: 60,
   after: ['the side seam hangs straight down', 'the girths stay'],

@@ -10,6 +10,8 @@ export const sleeveTurn: AlterationKind = {
     { id: 'back', word: 'turn back', sign: -1 },
   ],
   moves: [],
+  needs: 'sleeve',
+  words: 'twists drag wrinkle',
   opens: ['armhole'],
   minutes: 80,
   after: ['the sleeve hangs with the arm'],

@@ -7,6 +7,8 @@ export const strapLength: AlterationKind = {
   pinned: 'length',
   directions: [SHORTER, LONGER],
   moves: [],
+  needs: 'straps',
+  words: 'slides falls cuts',
   opens: ['one end of each strap'],
   minutes: 25,
   after: ['the upper edge sits level'],

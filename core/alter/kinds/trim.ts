@@ -7,6 +7,17 @@ export const trim: AlterationKind = {
   pinned: 'length',
   directions: [{ id: 'add', word: 'add', sign: 1 }],
   moves: [],
+  words: 'lace fringe braid',
+  details: [
+    {
+      id: 'along',
+      label: 'along the',
+      is: 'choice',
+      choices: ['hem', 'neckline', 'upper edge', 'sleeve ends', 'front edge'],
+    },
+    { id: 'rows', label: 'rows:', is: 'number' },
+    { id: 'overlap', label: 'overlap', is: 'length' },
+  ],
   opens: [],
   minutes: 60,
   after: ['it runs level all round'],

@@ -7,6 +7,8 @@ export const zip: AlterationKind = {
   pinned: 'length',
   directions: [{ id: 'replace', word: 'replace', sign: 1 }],
   moves: [],
+  needs: 'zip',
+  words: 'broken ripples stuck',
   opens: ['zip'],
   minutes: 75,
   after: ['it runs, and its top meets level'],

@@ -101,7 +101,14 @@ export function cutFace(
       )
     : panel;
   // A bust line that is drawn across the panel belongs to the cloth before it was turned.
-  const plain = bust ? { ...moved, lines: moved.lines.filter((l) => l.id !== 'bust') } : moved;
+  const plain = bust
+    ? {
+        ...moved,
+        lines: moved.lines.filter((l) => l.id !== 'bust'),
+        // Below the bust point nothing was turned: the girth is measured there all the same.
+        levels: [{ id: 'bust', name: 'bust', y: cm(over[1]) }],
+      }
+    : moved;
   if (!isPrincess(v) || to === 'waist' || to === 'neck') return { face, panels: [fold(plain)] };
   const { outer, inner } = cutApart(
     plain,
@@ -119,6 +126,7 @@ export function cutFace(
     ...q,
     // Below the bust nothing was turned: there lines go on across both.
     lines: toHem ? plain.lines.filter((l) => l.id !== 'bust') : [],
+    levels: plain.levels ?? plain.lines.filter((l) => l.id === 'bust'),
     marks: [
       ...q.marks.filter((m) => q.edges.some((e) => liesOn(e.path, m.at))),
       { kind: 'notch' as const, name: face === 'front' ? 'bust point' : 'shoulder blade', at: over },

@@ -1,0 +1,106 @@
+import { type SheetUnit, tell } from '@rocchetto/core';
+import { ALTERATION_KINDS, type AlterationKind, type Borne, foundBy } from '@rocchetto/core/alter/index.ts';
+import { useState } from 'react';
+
+const GROUPS: Readonly<Record<AlterationKind['group'], string>> = {
+  girth: 'width',
+  length: 'length',
+  edge: 'edges',
+  shape: 'shape',
+  other: 'other work',
+};
+
+/** What this garment bears, and what is likeliest on it. */
+export interface Offer {
+  readonly borne: readonly Borne[];
+  readonly likely: readonly AlterationKind[];
+}
+
+interface Props {
+  readonly chosen: string;
+  /** null while the garment is not known: then everything is offered */
+  readonly offer: Offer | null;
+  readonly unit: SheetUnit;
+  readonly onChoose: (kind: AlterationKind | undefined) => void;
+}
+
+/** What is done: only what the garment bears, the likeliest first, found by the words that people use. */
+export function KindChoice({ chosen, offer, unit, onChoose }: Props) {
+  const [words, setWords] = useState('');
+  const bears = (k: AlterationKind) => offer?.borne.find((b) => b.kind === k)?.why == null;
+  const offered = foundBy(
+    words,
+    ALTERATION_KINDS.filter((k) => bears(k)),
+  );
+  const likely = (offer?.likely ?? []).filter((k) => offered.includes(k));
+  const rest = offered.filter((k) => !likely.includes(k));
+  // What is chosen stays in sight, whatever is looked for.
+  const now = ALTERATION_KINDS.find((k) => k.id === chosen);
+  const hidden = now && !offered.includes(now) ? now : null;
+  const not = (offer?.borne ?? []).filter((b) => b.why !== null);
+  const choose = (id: string) => onChoose(ALTERATION_KINDS.find((k) => k.id === id));
+  return (
+    <div>
+      <label htmlFor="alter-find">Find by words</label>
+      <input
+        id="alter-find"
+        className="field"
+        autoComplete="off"
+        placeholder="wrinkle, gapes, too tight …"
+        value={words}
+        onChange={(e) => setWords(e.target.value)}
+        onKeyDown={(e) => {
+          if (e.key !== 'Enter') return;
+          // Enter takes the first that was found; it never sends the change.
+          e.preventDefault();
+          const first = likely[0] ?? rest[0];
+          if (words.trim() !== '' && first) onChoose(first);
+        }}
+      />
+      <label htmlFor="alter-kind">What is done</label>
+      <select id="alter-kind" className="field" value={chosen} onChange={(e) => choose(e.target.value)}>
+        <option value="">
+          {words.trim() === ''
+            ? 'choose …'
+            : offered.length === 0
+              ? 'nothing is called so'
+              : `choose of ${offered.length} …`}
+        </option>
+        {hidden && <option value={hidden.id}>{hidden.name}</option>}
+        {likely.length > 0 && (
+          <optgroup label="likely on this garment">
+            {likely.map((k) => (
+              <option key={k.id} value={k.id}>
+                {k.name}
+              </option>
+            ))}
+          </optgroup>
+        )}
+        {Object.entries(GROUPS).map(([group, name]) => {
+          const own = rest.filter((k) => k.group === group);
+          return own.length === 0 ? null : (
+            <optgroup key={group} label={name}>
+              {own.map((k) => (
+                <option key={k.id} value={k.id}>
+                  {k.name}
+                </option>
+              ))}
+            </optgroup>
+          );
+        })}
+      </select>
+      {not.length > 0 && (
+        <details className="soft">
+          <summary>{not.length} more that this garment does not bear</summary>
+          <ul className="why">
+            {not.map((b) => (
+              <li key={b.kind.id}>
+                {b.kind.name}: {tell(b.why!, unit)}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </div>
+  );
+}
