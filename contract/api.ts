@@ -305,6 +305,9 @@ export const SheetChange = z.strictObject({
     z.strictObject({ kind: z.literal('house'), house: HouseWire }),
     z.strictObject({ kind: z.literal('session'), sessionId: z.uuid() }),
     z.strictObject({ kind: z.literal('revise') }),
+    /** a change agreed at a fitting goes into the sheet, or is left for the bench; or what was decided of it is open again */
+    z.strictObject({ kind: z.literal('carry'), alterationId: Id, to: z.enum(['sheet', 'bench']) }),
+    z.strictObject({ kind: z.literal('uncarry'), alterationId: Id }),
   ]),
 });
 export type SheetChange = z.infer<typeof SheetChange>;
@@ -333,6 +336,20 @@ export interface SheetView {
   readonly since: readonly Change[];
   /** what brief or readings have moved since this sheet was agreed; empty for a draft */
   readonly moved: readonly Change[];
+  /** what was agreed at its fittings and changes its panels; empty once it is cut */
+  readonly agreed: readonly AgreedChange[];
+}
+/** A change agreed at a fitting before the cloth is cut, and what was decided of it. */
+export interface AgreedChange {
+  readonly alterationId: number;
+  /** as it was read back, lengths kept open */
+  readonly sentence: string;
+  /** null while nothing was decided */
+  readonly to: 'sheet' | 'bench' | null;
+  /** why it cannot go into the sheet, lengths kept open; '' where it can */
+  readonly cannot: string;
+  readonly by: string;
+  readonly version: number;
 }
 /** A composition the house has saved under a name. */
 export const GarmentWrite = z.strictObject({

@@ -12,6 +12,7 @@ import {
   WAYS,
 } from '@rocchetto/core';
 import { z } from 'zod';
+import { AskedWire, StoredAsked } from './alterations.ts';
 import { Instant, IsoDate } from './basics.ts';
 import { BriefWire, HouseWire } from './brief.ts';
 import { specForward } from './forward.ts';
@@ -105,6 +106,11 @@ const Spec = z.strictObject({
     )
     .max(200)
     .default([]),
+  /** changes agreed at a fitting before the cloth was cut, in the order in which they were taken in */
+  changes: z
+    .array(z.strictObject({ asked: AskedWire, by: short, at: short }))
+    .max(100)
+    .default([]),
   asOf: date,
   timeZone: z.string().max(60).refine(isTimeZone, 'No time zone has this name.').default('UTC'),
 });
@@ -140,7 +146,13 @@ function hardFindings(spec: z.infer<typeof Spec>, ctx: z.RefinementCtx) {
 }
 
 /** A spec as it was kept: its shape is read, its figures are not judged again by today's checks. */
-export const KeptSpec = z.preprocess(specForward, Spec.extend({ readings: z.array(ReadingShape).max(500) }));
+export const KeptSpec = z.preprocess(
+  specForward,
+  Spec.extend({
+    readings: z.array(ReadingShape).max(500),
+    changes: z.array(z.strictObject({ asked: StoredAsked, by: short, at: short })).default([]),
+  }),
+);
 
 /** The file `./rocchetto spec` reads and an order imports; version 1 is read too. docs/formats.md tells it in words. */
 export const SpecFile = z.preprocess(specForward, Spec.superRefine(hardFindings));

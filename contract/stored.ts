@@ -10,6 +10,7 @@ import {
   WAYS,
 } from '@rocchetto/core';
 import { z } from 'zod';
+import { StoredAsked } from './alterations.ts';
 import { SchoolsWire } from './api.ts';
 import { BriefWire, HouseRulesWire, HouseWire } from './brief.ts';
 import { rulesForward, settingsForward } from './forward.ts';
@@ -35,10 +36,29 @@ const Settings = z.strictObject({
     .default([]),
   /** the session the sheet is made from; null takes the order's latest */
   sessionId: z.string().nullable().default(null),
+  /** what was decided of changes agreed at a fitting before the cloth is cut: into the sheet, or left for the bench */
+  changes: z
+    .array(
+      z.strictObject({
+        alterationId: z.number(),
+        to: z.enum(['sheet', 'bench']),
+        asked: StoredAsked,
+        by: z.string(),
+        at: z.string(),
+      }),
+    )
+    .default([]),
 });
 export const StoredSettings = z.preprocess(settingsForward, Settings);
 export type Settings = z.infer<typeof Settings>;
-export const NO_SETTINGS: Settings = { version: 2, house: {}, overrides: [], accepted: [], sessionId: null };
+export const NO_SETTINGS: Settings = {
+  version: 2,
+  house: {},
+  overrides: [],
+  accepted: [],
+  sessionId: null,
+  changes: [],
+};
 
 const text = z.string();
 const cm = z.number().nullable();

@@ -1,5 +1,6 @@
 import {
   type Brief,
+  type Carried,
   cm,
   DANGER_DAYS,
   DEFAULT_HOUSE,
@@ -94,6 +95,21 @@ const given = <T extends object>(o: T | undefined) =>
 /** The house's lead times, its own over the usual ones, days. */
 export const toLeads = (w: HouseRulesWire): Leads => ({ ...DANGER_DAYS, ...given(w.leads) });
 
+type Changes = SpecFile['changes'];
+/** Set by `carried.ts`: what alters panels is loaded where changes are taken into sheets, and not with every sheet. */
+let readChanges: ((changes: Changes) => readonly Carried[]) | null = null;
+export const changesReadBy = (f: (changes: Changes) => readonly Carried[]): void => {
+  readChanges = f;
+};
+/** @throws Error where a page computes a sheet with changes and has not loaded how they are taken in */
+function toCarried(changes: Changes | undefined): readonly Carried[] {
+  // A device may still show what it was told before changes were known.
+  if (!changes || changes.length === 0) return [];
+  if (!readChanges)
+    throw new Error('a sheet with agreed changes is computed where contract/carried.ts is loaded');
+  return readChanges(changes);
+}
+
 /** What core computes from. The session's own date stands in for "today" when the file names none. */
 export function toSheetInput(spec: SpecFile): SheetInput {
   return {
@@ -108,6 +124,7 @@ export function toSheetInput(spec: SpecFile): SheetInput {
       value: cm(toCm(o.value)),
       written: o.value,
     })),
+    changes: toCarried(spec.changes),
     accepted: spec.accepted,
     asOf: spec.asOf || spec.session.date || '1970-01-01',
     given: { clothWidth: spec.garment.cloth.width, heel: spec.session.heel ?? spec.garment.heel },

@@ -9,6 +9,7 @@ export * from './diary/hours-words.ts';
 export * from './diary/kinds.ts';
 export * from './figure/build.ts';
 export * from './figure/figure.ts';
+export type { Carried } from './garment/carried.ts';
 export * from './garment/fields.ts';
 export * from './garment/garments.ts';
 export * from './garment/house.ts';

@@ -48,7 +48,7 @@ export function noteBox(
   const told = marks ? (differs || m.asked.side !== 'both' ? m.which : 'both') : m.asked.side;
   const id = `${p.id}/${seam}/${told}`;
   const known = m.boxes.get(id);
-  const count = edges ?? Math.max(1, perHalf(p) * times) * (told === 'both' ? 2 : 1);
+  const count = edges ?? Math.max(1, Math.round(perHalf(p) * times * (told === 'both' ? 2 : 1)));
   if (known) {
     // A seam that a panel bears twice: the second edge of it is one more.
     if (m.asked.side === 'both' && m.which === 'left') return;

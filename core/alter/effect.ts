@@ -251,6 +251,16 @@ const CLASSED: Partial<Record<EaseZone, true>> = {
   hip: true,
 };
 
+/** Body lines that were crossed before and are not any more: they are not read off beyond the panel. */
+function noLongerReached(before: Halves, a: Halves): string[] {
+  const is = measures(a.right);
+  return [...measures(before.right)].flatMap(([id, m]) =>
+    m.kind === 'girth' && !id.includes('.') && !is.has(id)
+      ? [`The ${m.name} line is not reached by the panels any more; its girth is measured on the cloth.`]
+      : [],
+  );
+}
+
 /** The most that a boned waist is drawn in, cm (common practice: 4 to 5). */
 const MOST_DRAWN_IN = cm(5);
 const isBoned = (sheet: Partial<Pick<Sheet, 'input'>>) => sheet.input?.brief.fit === 'boned';

@@ -4,6 +4,7 @@ export * from './asked.ts';
 export * from './balance.ts';
 export * from './borne.ts';
 export * from './brought-in.ts';
+export * from './carry.ts';
 export * from './effect.ts';
 export * from './hand-over.ts';
 export * from './house-signs.ts';

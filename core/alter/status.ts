@@ -2,6 +2,7 @@
 export const ALTERATION_STATES = [
   'asked',
   'agreed',
+  'in-sheet',
   'in-work',
   'done',
   'checked',
@@ -14,6 +15,7 @@ export type AlterationState = (typeof ALTERATION_STATES)[number];
 export const STATE_WORD: Readonly<Record<AlterationState, string>> = {
   asked: 'asked for',
   agreed: 'agreed',
+  'in-sheet': 'drafted',
   'in-work': 'in work',
   done: 'done, to be checked',
   checked: 'checked',
@@ -25,9 +27,12 @@ export const STATE_WORD: Readonly<Record<AlterationState, string>> = {
 /** What can be done with it, from which states, and what it becomes then. */
 export const ALTERATION_STEPS = {
   agree: { from: ['asked'], to: 'agreed', word: 'agreed' },
-  decline: { from: ['asked'], to: 'declined', word: 'declined' },
+  decline: { from: ['asked', 'agreed'], to: 'declined', word: 'declined' },
   withdraw: { from: ['asked', 'agreed', 'in-work'], to: 'withdrawn', word: 'withdrawn' },
   'ask-again': { from: ['declined', 'withdrawn'], to: 'asked', word: 'asked for again' },
+  /** taken into a sheet that is not cut, and out of it again: both are done on the sheet */
+  carry: { from: ['agreed'], to: 'in-sheet', word: 'drafted into the sheet' },
+  uncarry: { from: ['in-sheet'], to: 'agreed', word: 'taken out of the sheet' },
   assign: { from: ['agreed', 'in-work'], to: null, word: 'given to' },
   start: { from: ['agreed'], to: 'in-work', word: 'begun' },
   pause: { from: ['in-work'], to: 'agreed', word: 'laid down' },
@@ -45,8 +50,9 @@ export type AlterationStep = keyof typeof ALTERATION_STEPS;
 export const mayStep = (step: AlterationStep, from: AlterationState): boolean =>
   (ALTERATION_STEPS[step].from as readonly AlterationState[]).includes(from);
 
-/** It changes the garment: its amounts count where the next one is tried. */
-export const stands = (s: AlterationState): boolean => s !== 'asked' && s !== 'declined' && s !== 'withdrawn';
+/** It changes the garment as its sheet drafts it: its amounts count where the next one is tried. */
+export const stands = (s: AlterationState): boolean =>
+  s !== 'asked' && s !== 'declined' && s !== 'withdrawn' && s !== 'in-sheet';
 /** It is still to be done or to be checked. */
 export const isOpen = (s: AlterationState): boolean =>
   s === 'asked' || s === 'agreed' || s === 'in-work' || s === 'done';

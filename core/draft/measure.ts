@@ -32,12 +32,19 @@ const upright = (d: Dart) =>
 
 /** From where to where the flat panel reaches at a height, centre to side, cm; null where it does not. */
 export function spanAt(panel: Panel, y: number): readonly [from: number, to: number] | null {
-  const side = crossEdge(panel, panel.across.side, y);
+  const side = crossEdge(panel, panel.across.side, y) ?? beginningAt(panel, y);
   return side === null ? null : [crossEdge(panel, panel.across.centre, y) ?? endingAt(panel, y), side];
 }
 
 /** A centre that ends this far above a height still stands for it there, cm: its corner has been moved. */
 const ENDS_NEAR = 0.3;
+/** The same of a side that begins below it, cm. */
+const BEGINS_NEAR = 0.6;
+/** Where a side stands that begins just below a height: its corner has been moved; null where it begins well below it. */
+function beginningAt(panel: Panel, y: number): number | null {
+  const start = edgeOf(panel, panel.across.side).path[0]?.[0];
+  return start && start[1] - y > 0 && start[1] - y <= BEGINS_NEAR ? start[0] : null;
+}
 /** Where a centre stands that ends just above a height; 0 where it ends well above it. */
 function endingAt(panel: Panel, y: number): number {
   const ends = edgeOf(panel, panel.across.centre).path.flatMap((s) => [s[0], s.at(-1) as Point]);

@@ -3,6 +3,7 @@ import type { Override } from '../figure/figure.ts';
 import type { Reading } from '../measures/session.ts';
 import type { Cm, SheetUnit } from '../units/length.ts';
 import type { HouseRounding } from '../units/rounding.ts';
+import type { Carried } from './carried.ts';
 import type { StepTaken } from './steps.ts';
 import type { Allowances } from './tables/allowances.ts';
 import type { ClothTrait } from './tables/cloth-traits.ts';
@@ -118,6 +119,8 @@ export interface SheetInput {
   readonly readings: readonly Reading[];
   readonly house: HouseRules;
   readonly overrides: readonly Override[];
+  /** changes agreed at a fitting before the cloth was cut, taken into the sheet */
+  readonly changes?: readonly Carried[];
   readonly accepted: readonly Acceptance[];
   /** ISO date against which the session's age is judged */
   readonly asOf: string;

@@ -8,6 +8,7 @@ import type { Cm, SheetUnit } from '../units/length.ts';
 import { say as p } from '../units/print.ts';
 import { roundLength } from '../units/rounding.ts';
 import { type Adapted, actsOnPanels, adapt, adaptedParts } from './adapt.ts';
+import { type Carrying, carrying } from './carried.ts';
 import { clothChecks, clothToBuy } from './cloth.ts';
 import { zipStrokes } from './common/silhouette.ts';
 import { legChecks } from './dart-legs.ts';
@@ -59,8 +60,17 @@ export interface Garment {
 /** Layers in the order they are cut. */
 const LAYERS: readonly Piece['layer'][] = ['outer', 'underlining', 'lining', 'interfacing'];
 
-/** Drafts a garment from its brief and readings. Pure. @throws RangeError for parts that are no garment (see garmentProblems) */
+/**
+ * Drafts a garment from its brief and readings, with what was agreed at its fittings and taken into the sheet. Pure.
+ * @throws RangeError for parts that are no garment (see garmentProblems)
+ */
 export function makeGarment(input: SheetInput): Garment {
+  const changes = input.changes ?? [];
+  if (changes.length === 0) return drafted(input, null);
+  return drafted(input, carrying(changes, drafted({ ...input, changes: [] }, null)));
+}
+
+function drafted(input: SheetInput, taken: Carrying | null): Garment {
   const steps = input.brief.steps ?? [];
   const { parts: briefs, refused: notTaken } = adaptedParts(input.brief.parts, steps, partFor);
   const rows = placed(briefs.map((b) => b.part));
@@ -69,15 +79,19 @@ export function makeGarment(input: SheetInput): Garment {
   const making: Making = {
     rounding: input.house.rounding,
     overridesOf: input.overrides.length
-      ? (figure) => input.overrides.filter((o) => o.figure === figure)
+      ? (figure) => {
+          const own = input.overrides.filter((o) => o.figure === figure);
+          return taken ? own.map(taken.override) : own;
+        }
       : () => input.overrides,
     refuse: (override, sentence) => void refused.push({ override, sentence }),
     stepsOf:
-      steps.length === 0
+      steps.length === 0 && !taken
         ? undefined
         : (figure) => {
             const row = rows.find((r) => figure.startsWith(`${r.key}.`));
-            return row ? stepTerms(steps, row.index, figure.slice(row.key.length + 1)) : [];
+            const own = row ? stepTerms(steps, row.index, figure.slice(row.key.length + 1)) : [];
+            return taken ? [...own, ...taken.terms(figure)] : own;
           },
   };
   const hang: Hang = rows.some((r) => r.part.hangsFrom === 'shoulder') ? 'shoulder' : 'waist';
@@ -119,7 +133,7 @@ export function makeGarment(input: SheetInput): Garment {
     adapted.set(r.index, a);
     return { ...draft, panels: a.panels, places: () => draft.places().map(a.place) };
   };
-  const made = rows.map((r) => {
+  const plainly = rows.map((r) => {
     const above = Object.values(r.joinedTo)[0];
     const joined = new Set(
       rows.flatMap((o) =>
@@ -144,6 +158,7 @@ export function makeGarment(input: SheetInput): Garment {
     drafts.set(r.index, draft);
     return { r, c, draft, values: values(r) as never };
   });
+  const made = taken ? redrafted(plainly, taken) : plainly;
   const {
     opening,
     checks: zipChecks,
@@ -153,12 +168,14 @@ export function makeGarment(input: SheetInput): Garment {
     made.map((m) => m.draft),
   );
   const partFigures = made.flatMap((m) => m.r.part.figures(m.c, m.values, m.draft as never));
-  const bare = [
+  const drawn = [
     ...[...lines.values()].map((l) => l.figure),
     ...[...lines.values()].flatMap((l) => l.levelFigure ?? []),
     ...partFigures,
     ...(opening.zip ? [opening.zip] : []),
   ];
+  const bare = taken ? taken.figures(drawn) : drawn;
+  const marked = taken ? readAgain([...lines.values()], bare) : [...lines.values()];
   for (const o of input.overrides)
     if (!bare.some((f) => f.id === o.figure))
       refused.push({ override: o, sentence: `This sheet has no figure called “${o.figure}”.` });
@@ -175,11 +192,12 @@ export function makeGarment(input: SheetInput): Garment {
         `The ${o.target} of ${o.figure} set by hand cannot be followed. ${sentence}`,
       ),
     ),
+    ...(taken ? taken.checks(bare) : []),
     ...fitChecks(input),
     ...[...notTaken, ...[...adapted.values()].flatMap((a) => a.refused)].map((sentence, i) =>
       warn(`step-left-out-${i + 1}`, null, sentence),
     ),
-    ...lineChecks(base, [...lines.values()]),
+    ...lineChecks(base, marked),
     ...joinChecks(made),
     ...legChecks(
       made.flatMap((m) => m.draft.panels),
@@ -204,7 +222,7 @@ export function makeGarment(input: SheetInput): Garment {
   return {
     hang,
     fit: input.brief.fit,
-    lines: [...lines.values()],
+    lines: marked,
     zones: made.flatMap((m) => m.draft.zones ?? []),
     sections: [
       { id: 'body', name: 'Girths and levels' },
@@ -229,7 +247,7 @@ export function makeGarment(input: SheetInput): Garment {
       pictures: [
         ...made.map((m) => m.r.part.picture(m.c, m.values, m.draft as never)),
         ...made.map((m) => seamPicture(m.draft, adapted.get(m.r.index))),
-        zipPicture(context, opening, made, [...lines.values()]),
+        zipPicture(context, opening, made, marked),
       ],
     }),
     opening,
@@ -237,6 +255,20 @@ export function makeGarment(input: SheetInput): Garment {
     measured,
   };
 }
+
+/** The parts with what was agreed at a fitting done on their panels, all of the garment’s at once. */
+function redrafted<M extends { readonly draft: Drafted }>(made: readonly M[], taken: Carrying): M[] {
+  const after = taken.panels(made.flatMap((m) => m.draft.panels));
+  const byId = new Map(after.map((p) => [p.id, p]));
+  return made.map((m) => ({
+    ...m,
+    draft: { ...m.draft, panels: m.draft.panels.map((p) => byId.get(p.id) ?? p) },
+  }));
+}
+
+/** Body lines with their figures as they are after what was done on the panels. */
+const readAgain = (lines: readonly BodyLine[], figures: readonly Figure[]): BodyLine[] =>
+  lines.map((l) => ({ ...l, figure: figures.find((f) => f.id === l.figure.id) ?? l.figure }));
 
 /** What was read by another reference than the sheet goes by, and cannot be brought over: said, never mixed in. */
 function referenceChecks(measured: ReadonlyMap<string, Measured>, wanted: readonly string[]): RawCheck[] {

@@ -90,6 +90,14 @@ export async function importSpec(tx: Tx, orderId: number, spec: SpecFile, who: S
     overrides: spec.overrides.map((o) => ({ ...o, ...stamp, id: randomUUID() })),
     accepted: [],
     sessionId,
+    // What came with the file was agreed elsewhere: it is in the sheet, and no work of this house.
+    changes: (spec.changes ?? []).map(({ asked, by }) => ({
+      alterationId: 0,
+      to: 'sheet',
+      asked,
+      by,
+      at: stamp.at,
+    })),
   };
   const revision = sheet ? sheet.revision + (sheet.status === 'agreed' ? 1 : 0) : 1;
   await saveDraft(tx, orderId, revision, (sheet?.version ?? 0) + 1, settings);

@@ -149,7 +149,11 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
     const id = idParam(c, 'order');
     return once(c, deps, async (tx) => {
       await changeSheet(tx, id, change, c.get('who'), deps.now());
-      return told(tx, id);
+      const reply = await told(tx, id);
+      const bench = change.change.kind === 'carry' || change.change.kind === 'uncarry';
+      return bench
+        ? { ...reply, changed: [...(reply.changed ?? []), ['alterations', id, 0], ['diary', 0, 0]] }
+        : reply;
     });
   });
   on(app, 'POST /orders/:id/sheet/agree', (c, { body: { version, name } }) => {

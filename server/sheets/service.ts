@@ -6,6 +6,7 @@ import {
   type SheetChange,
   type SpecFile,
   toSheetInput,
+  undecided,
 } from '@rocchetto/contract';
 import { computeSheet, dayIn, openMatters, shownSheet, tell } from '@rocchetto/core';
 import { remember } from '../db/history.ts';
@@ -16,6 +17,8 @@ import type { SignedIn } from '../http/context.ts';
 import { conflict, notFound, Refusal } from '../http/problem.ts';
 import { readOrder } from '../orders/sql.ts';
 import { readSession } from '../sessions/sql.ts';
+import { agreedChanges } from './agreed.ts';
+import { carry, uncarry } from './carry.ts';
 import { specOfOrder } from './spec-of-order.ts';
 import {
   parseGround,
@@ -118,6 +121,10 @@ async function applyChange(
         );
       return decide(s, change, stamp, check.sentence);
     }
+    case 'carry':
+      return carry(tx, orderId, s, change, { who, now, at: stamp.at });
+    case 'uncarry':
+      return uncarry(tx, orderId, s, change.alterationId, { who, now });
     case 'session': {
       const session = await readSession(tx, change.sessionId);
       if (!session?.orderId || !(await isTogether(tx, session.orderId, orderId)))
@@ -150,7 +157,12 @@ export async function agreeSheet(
   const unit = spec.house?.rounding?.unit ?? 'cm';
   const sheet = computeSheet(toSheetInput(spec));
   const waits = heldBack(await questionsOf(tx, orderId), 'sheet');
-  const open = [...openMatters(sheet).map((s) => tell(s, unit)), ...(waits ? [waits] : [])];
+  const agreed = undecided(agreedChanges(await groundNow(tx, orderId), settings, spec));
+  const open = [
+    ...openMatters(sheet).map((s) => tell(s, unit)),
+    ...agreed.map((s) => tell(s, unit)),
+    ...(waits ? [waits] : []),
+  ];
   if (open.length > 0)
     throw new Refusal(422, 'open-matters', `Before it can be agreed: ${open[0]}`, { problems: open });
   const revision = record?.revision ?? 1;
@@ -165,6 +177,12 @@ export async function cutSheet(tx: Tx, orderId: number, version: number, who: Si
     throw new Refusal(409, 'not-agreed', 'Only an agreed sheet is cut from. Agree it first.');
   const waits = heldBack(await questionsOf(tx, orderId), 'cut');
   if (waits) throw new Refusal(409, 'undecided', waits);
+  const ground = await groundNow(tx, orderId);
+  const open = undecided(agreedChanges(ground, record.settings, record.spec!));
+  if (open.length > 0)
+    throw new Refusal(409, 'undecided', tell(open[0]!, record.spec!.house?.rounding?.unit ?? 'cm'), {
+      problems: open.map((s) => tell(s, record.spec!.house?.rounding?.unit ?? 'cm')),
+    });
   await saveCut(tx, orderId, record.revision, version + 1, who.id);
   await remember(tx, 'sheet', orderId, who.id, 'cut', undefined, { revision: record.revision });
 }

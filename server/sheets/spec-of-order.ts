@@ -50,6 +50,7 @@ export function specOfOrder(ground: SheetGround, settings: Settings, today: stri
     house: { ...rules, ...settings.house },
     overrides: settings.overrides.map(({ id: _, ...o }) => o),
     accepted: [...settings.accepted],
+    changes: settings.changes.flatMap(({ to, asked, by, at }) => (to === 'sheet' ? [{ asked, by, at }] : [])),
     asOf: today,
     timeZone: house.timeZone,
   };

@@ -1,4 +1,5 @@
 import {
+  type AskedWire,
   type HouseRulesWire,
   type OrderRow,
   readBrief,
@@ -9,7 +10,9 @@ import {
   type SessionFull,
   type Settings,
   type SpecFile,
+  StoredAsked,
 } from '@rocchetto/contract';
+import { stored } from '@rocchetto/contract/stored.ts';
 import type { Kept, Stage } from '@rocchetto/core';
 import type { Db } from '../db/pool.ts';
 import { ROW, ROW_JOIN } from '../orders/sql.ts';
@@ -32,6 +35,15 @@ export interface SheetRecord {
 /** Days after which an order that nobody cut or closed no longer counts as open. */
 const LONG_AGO = 60;
 
+/** An alteration that was agreed, as far as a sheet asks for it. */
+export interface AgreedAlteration {
+  readonly id: number;
+  readonly status: 'agreed' | 'in-sheet';
+  readonly asked: AskedWire;
+  readonly by: string;
+  readonly version: number;
+}
+
 /** All that an order's sheet is told from, read in one question. */
 export interface SheetGround {
   readonly order: OrderRow & {
@@ -41,6 +53,8 @@ export interface SheetGround {
   };
   readonly house: { readonly studio: string; readonly timeZone: string; readonly rules: HouseRulesWire };
   readonly record: SheetRecord | null;
+  /** what was agreed at fittings while the cloth is not cut */
+  readonly agreed: readonly AgreedAlteration[];
   /** the revision before, when it was agreed */
   readonly previous: Pick<SheetRecord, 'spec'> | null;
   /** the session the sheet is made from, with its readings */
@@ -71,6 +85,10 @@ const GROUND = (more: string) => `
     'order', (select to_json(x) from (select ${ROW}, o.brief, c.minor, c.guardian from orders o ${ROW_JOIN} where o.id = $1) x),
     'house', (select json_build_object('studio', studio, 'timeZone', time_zone, 'rules', rules) from house),
     'record', (select to_json(rec) from rec),
+    'agreed', (select coalesce(json_agg(json_build_object('id', al.id, 'status', al.status, 'asked', al.asked,
+        'by', al.agreed_name, 'version', al.version) order by al.id), '[]')
+      from alteration al where al.order_id = $1 and al.status in ('agreed', 'in-sheet')
+        and coalesce((select status from rec), 'draft') <> 'cut'),
     'previous', (select json_build_object('spec', p.spec, 'mark', p.xmin::text) from sheet p, rec
       where p.order_id = $1 and p.revision = rec.revision - 1 and p.spec is not null),
     'session', (select json_build_object('id', m.id, 'clientId', m.client_id, 'orderId', m.order_id, 'at', m.at,
@@ -91,6 +109,7 @@ export function parseGround(text: string): SheetGround {
     order: g.order && { ...g.order, brief: readBrief(g.order.brief) },
     house: { ...g.house, rules: readRules(g.house.rules) },
     record: g.record && parsedRecord(g.record),
+    agreed: (g.agreed ?? []).map((a) => ({ ...a, asked: stored(StoredAsked, 'Alteration', a.asked) })),
     previous: g.previous && { spec: readSpec(g.previous.spec) },
     session: g.session && parsedSession(g.session),
   };

@@ -3,6 +3,7 @@ import { type Change, changesBetween, dayIn, type Kept, showInput, withoutReadin
 import type { Db } from '../db/pool.ts';
 import { notFound } from '../http/problem.ts';
 import { unprintable } from '../paper/faces.ts';
+import { agreedChanges } from './agreed.ts';
 import { specOfOrder } from './spec-of-order.ts';
 import { type KeptSheets, keptGround, parseGround, type SheetRecord } from './sql.ts';
 
@@ -29,7 +30,9 @@ export function viewOfGround(
       ? null
       : specOfOrder(ground, record?.settings ?? NO_SETTINGS, dayIn(house.timeZone, now));
   const spec = record?.spec ?? live!;
-  const kept = keptOf(record, keptSheets.record);
+  // A draft with agreed changes is worked out here: what alters panels is not loaded with every page that shows a sheet.
+  const kept = keptOf(record, keptSheets.record) ?? (live && live.changes.length > 0 ? computed(live) : null);
+  const settings = record?.settings ?? NO_SETTINGS;
   const before = keptOf(previous, keptSheets.previous);
   return {
     revision: record?.revision ?? 1,
@@ -48,6 +51,8 @@ export function viewOfGround(
     since: before ? moved(before, kept ?? computed(spec)) : [],
     // A cut sheet is past moving; only alterations act on it.
     moved: record?.status === 'agreed' && live ? moved(kept!, computed(live)) : [],
+    agreed:
+      record?.status === 'cut' || revision !== null ? [] : agreedChanges(ground, settings, live ?? spec),
   };
 }
 

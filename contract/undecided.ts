@@ -1,0 +1,11 @@
+import type { AgreedChange } from './api.ts';
+
+/** What was agreed at a fitting and nobody has decided yet, a sentence each: it keeps the sheet from being agreed and cut. */
+export const undecided = (agreed: readonly AgreedChange[]): string[] =>
+  agreed.flatMap((a) =>
+    a.to === null
+      ? [
+          `Agreed at the fitting, and not in the sheet: ${a.sentence} Take it in, leave it for the bench, or decline it.`,
+        ]
+      : [],
+  );

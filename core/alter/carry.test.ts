@@ -1,0 +1,176 @@
+import { AskedWire, type SpecFile, toAsked } from '@rocchetto/contract';
+import { sheetOf } from '@rocchetto/contract/testing.ts';
+import { EXACT, garmentSpec } from '@rocchetto/contract/testing-garments.ts';
+import { describe, expect, it } from 'vitest';
+import { sewnLength, sewnWidthAt } from '../draft/measure.ts';
+import { GARMENTS } from '../garment/garments.ts';
+import { asLines, seeded } from '../garment/testing.ts';
+import { trueBody } from '../garment/testing-shape.ts';
+import type { Sheet } from '../sheet/compute.ts';
+import { shownSheet } from '../sheet/kept.ts';
+import { tell } from '../units/print.ts';
+import { alike, applyAlteration } from './apply.ts';
+import { measuredBy } from './effect.ts';
+import { CannotAlter } from './refusal.ts';
+import { ALTERATION_KINDS } from './registry.ts';
+
+type Asked = Readonly<Record<string, unknown>>;
+const LINES = [
+  'waist 68 cm',
+  'hip 93 cm',
+  'waist-to-hip 20 cm',
+  'waist-to-knee 58 cm',
+  'waist-to-floor 102 cm',
+];
+/** A skirt that finishes with a hip of 97 and a length of 76.5, as it was on the toile. */
+const skirt = (changes: readonly Asked[], more: object = {}): Sheet =>
+  sheetOf(
+    garmentSpec([{ part: 'straight-skirt', hemOpening: 'vent', openingHeight: '18 cm' }], LINES, {
+      fields: {},
+      rest: {
+        ...more,
+        changes: changes.map((asked) => ({
+          asked: { version: 2, ...asked },
+          by: 'Client',
+          at: '2026-03-09T10:00:00Z',
+        })),
+      },
+    }),
+  );
+const at = (s: Sheet, id: string) => s.figures.find((f) => f.id === id)!;
+const BY_HAND = {
+  overrides: [
+    {
+      figure: 'hip',
+      target: 'finished',
+      value: '97 cm',
+      reason: 'toile',
+      by: 'Fitter',
+      at: '2026-03-02T10:00:00Z',
+    },
+    ...['front', 'left', 'right', 'back'].map((x) => ({
+      figure: `skirt.hem-${x}`,
+      target: 'finished',
+      value: x === 'back' ? '76 cm' : x === 'front' ? '76.5 cm' : '77.5 cm',
+      reason: 'toile',
+      by: 'Fitter',
+      at: '2026-03-02T10:00:00Z',
+    })),
+  ],
+} satisfies Partial<Record<keyof SpecFile, unknown>>;
+const CHANGES = [
+  { kind: 'side-seams', direction: 'in', amount: '2 cm', as: 'total' },
+  { kind: 'hem-straight', direction: 'down', amount: '2 cm' },
+];
+
+describe('what was agreed on the toile is in the next revision', () => {
+  it('hip −2 and length +2 on a toile of hip 97 and length 76.5: 95 and 78.5 (worked by hand)', () => {
+    const [toile, next] = [skirt([], BY_HAND), skirt(CHANGES, BY_HAND)];
+    expect([at(toile, 'hip').finished, at(toile, 'skirt.hem-front').finished]).toEqual([97, 76.5]);
+    expect([at(next, 'hip').finished, at(next, 'skirt.hem-front').finished]).toEqual([95, 78.5]);
+    // The panels, and what is cut of them, are drafted from it.
+    const front = (s: Sheet) => s.panels.find((p) => p.id === 'skirt.front')!;
+    const width = (s: Sheet) => sewnWidthAt(front(s), front(s).lines.find((l) => l.id === 'hip')!.y)!;
+    expect(width(next) - width(toile)).toBeCloseTo(-0.5, 2);
+    expect(sewnLength(front(next), 'centre') - sewnLength(front(toile), 'centre')).toBeCloseTo(2, 2);
+    const piece = (s: Sheet) => s.pieces.find((p) => p.panel === 'skirt.front')!;
+    expect(piece(next).length! - piece(toile).length!).toBeCloseTo(2, 1);
+    // Paper, CSV and JSON are one value: it stands there by name, with the alteration as the why.
+    const { printed } = shownSheet(next);
+    expect(JSON.stringify(printed.cm)).toContain('agreed at the fitting');
+    const said = next.checks
+      .filter((k) => k.code.startsWith('agreed-change'))
+      .map((k) => tell(k.sentence, 'cm'));
+    expect(said[0]).toMatch(
+      /In this sheet as agreed at the fitting: Side seams: take in 2 cm as the total all round\..*hip −2 cm/,
+    );
+  });
+
+  it('without a hand on the figures it is a term of each, and the rest is drafted anew', () => {
+    const [plain, next] = [skirt([]), skirt(CHANGES)];
+    for (const [id, by] of [
+      ['hip', -2],
+      ['waist', -2],
+      ['skirt.hem-front', 2],
+      ['skirt.hem-left', 2],
+      ['skirt.hem-back', 2],
+    ] as const)
+      expect(at(next, id).finished! - at(plain, id).finished!, id).toBeCloseTo(by, 6);
+    expect(at(next, 'skirt.band-length').finished! - at(plain, 'skirt.band-length').finished!).toBeCloseTo(
+      -2,
+      6,
+    );
+    const why = at(next, 'hip').terms.find((t) => t.label === 'agreed at the fitting')!;
+    expect(why).toMatchObject({ kind: 'style', cm: -2 });
+    expect(why.because).toContain('by Client: Side seams: take in 2 cm');
+  });
+
+  it('a figure set by hand after the fitting stays as the hand set it', () => {
+    const later = { overrides: BY_HAND.overrides.map((o) => ({ ...o, at: '2026-03-10T08:00:00Z' })) };
+    expect(at(skirt(CHANGES, later), 'hip').finished).toBe(97);
+  });
+
+  it('what one side alone gets is told, not drafted', () => {
+    const s = skirt([{ ...CHANGES[0], side: 'left' }]);
+    const k = s.checks.find((x) => x.code === 'agreed-change-1')!;
+    expect(k.state).toBe('warned');
+    expect(k.sentence).toContain('one half for both sides');
+    expect(at(s, 'hip').finished).toBe(at(skirt([]), 'hip').finished);
+  });
+});
+
+/** Every garment of the house, with each change that it bears taken into its sheet. */
+describe('every kind that a garment bears goes into its sheet', () => {
+  const rows = GARMENTS.map((g) => {
+    const lines = asLines(trueBody(seeded(7)));
+    return [g.id, lines, sheetOf(garmentSpec(g.id, lines, { house: { rounding: EXACT } }))] as const;
+  });
+  it.each(rows)('%s: its panels have it, its figures say it, and nothing falls over', (id, lines, bare) => {
+    for (const kind of ALTERATION_KINDS.filter((k) => k.moves.length > 0))
+      for (const way of kind.directions) {
+        const asked = {
+          version: 2,
+          kind: kind.id,
+          direction: way.id,
+          amount: '0.8 cm',
+          as: kind.pinned === 'fold' ? 'pinned' : 'total',
+          face: kind.usual ?? null,
+        };
+        let made: ReturnType<typeof applyAlteration>;
+        try {
+          made = applyAlteration(alike(bare.panels), toAsked(AskedWire.parse(asked)), false);
+        } catch (error) {
+          expect(error).toBeInstanceOf(CannotAlter);
+          continue;
+        }
+        const what = `${kind.id} ${way.id} on ${id}`;
+        const next = sheetOf(
+          garmentSpec(id, lines, {
+            house: { rounding: EXACT },
+            rest: { changes: [{ asked, by: 'Client', at: '2026-03-09T10:00:00Z' }] },
+          }),
+        );
+        const check = next.checks.find((k) => k.code === 'agreed-change-1')!;
+        expect(check.state, `${what}: ${check.sentence}`).toBe('passed');
+        const [was, meant, is] = [bare.panels, made.right, next.panels].map((p) => measuredBy(alike(p)));
+        // What the change moved of the girths is in the sheet too: nothing that was agreed is lost on the way.
+        for (const [m, before] of was!) {
+          if (!/^(bust|waist|hip|bodice\.waist|skirt\.waist|trousers\.waist)$/.test(m)) continue;
+          // A line that the panels no longer reach is told, and not read off beyond them.
+          if (!meant!.has(m)) continue;
+          const by = meant!.get(m)! - before;
+          if (Math.abs(by) < 0.3) continue;
+          expect(Math.abs(is!.get(m)! - before - by), `${what}: ${m} by ${by.toFixed(2)}`).toBeLessThan(0.3);
+          // The skirt under a bodice answers to the bodice’s waist.
+          if (m === 'skirt.waist' && was!.has('bodice.waist')) continue;
+          const figure = at(next, m.endsWith('.waist') ? 'waist' : m);
+          const old = at(bare, figure?.id ?? '');
+          if (figure && old)
+            expect(Math.abs(figure.finished! - old.finished! - by), `${what}: figure ${m}`).toBeLessThan(
+              0.35,
+            );
+        }
+        expect(() => shownSheet(next).printed.cm, what).not.toThrow();
+      }
+  });
+});
