@@ -2,7 +2,7 @@ import { startOf } from '../draft/curve.ts';
 import { edgeLength, sewnLength, sewnWidthAt } from '../draft/measure.ts';
 import type { Panel } from '../draft/panel.ts';
 import type { Figure } from '../figure/figure.ts';
-import type { Carried, Drafts, Moved, TakenAs } from '../garment/carried.ts';
+import { type Carried, carrying, type Drafts, type Moved, type TakenAs } from '../garment/carried.ts';
 import { faceOf, isMain, kindOf, perHalf, type SeamKind } from '../garment/seams.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { alike, applyAlteration } from './apply.ts';
@@ -22,7 +22,7 @@ export function carriedChange(
   { sentence, by, at }: Pick<Carried, 'sentence' | 'by' | 'at'>,
 ): Carried {
   const onPanels = (panels: readonly Panel[]) => applyAlteration(alike(panels), asked, false).right;
-  return { sentence, by, at, way: (bare) => wayOf(asked, bare, onPanels), onPanels, readOff };
+  return { sentence, by, at, plan: carrying, way: (bare) => wayOf(asked, bare, onPanels), onPanels, readOff };
 }
 
 /** How a change goes into a garment: by its figures where they say all of it, else on the panels. */

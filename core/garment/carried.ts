@@ -30,6 +30,8 @@ export interface Carried {
   readonly way: (bare: Drafts) => TakenAs;
   /** the panels with it. @throws CannotAlter */
   readonly onPanels: (panels: readonly Panel[]) => readonly Panel[];
+  /** how changes go into a garment together; it comes with them, so that a sheet without any does not bring it */
+  readonly plan: (changes: readonly Carried[], bare: Drafts) => Carrying;
   /** what of the figures that are read off panels moved between two states of them */
   readonly readOff: (
     before: readonly Panel[],

@@ -8,7 +8,7 @@ import type { Cm, SheetUnit } from '../units/length.ts';
 import { say as p } from '../units/print.ts';
 import { roundLength } from '../units/rounding.ts';
 import { type Adapted, actsOnPanels, adapt, adaptedParts } from './adapt.ts';
-import { type Carrying, carrying } from './carried.ts';
+import type { Carrying } from './carried.ts';
 import { clothChecks, clothToBuy } from './cloth.ts';
 import { zipStrokes } from './common/silhouette.ts';
 import { legChecks } from './dart-legs.ts';
@@ -66,8 +66,8 @@ const LAYERS: readonly Piece['layer'][] = ['outer', 'underlining', 'lining', 'in
  */
 export function makeGarment(input: SheetInput): Garment {
   const changes = input.changes ?? [];
-  if (changes.length === 0) return drafted(input, null);
-  return drafted(input, carrying(changes, drafted({ ...input, changes: [] }, null)));
+  const plan = changes[0]?.plan;
+  return drafted(input, plan ? plan(changes, drafted({ ...input, changes: [] }, null)) : null);
 }
 
 function drafted(input: SheetInput, taken: Carrying | null): Garment {

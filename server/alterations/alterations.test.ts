@@ -48,7 +48,7 @@ describe('an alteration', () => {
   it('goes from the asking to the check: boxes of every layer, minutes, another pair of eyes, the day it takes', async () => {
     const { id } = await ask({ ...WAIST, words: 'it rides up', sign: 'cross-strain-waist' });
     const asked = await one(id);
-    expect(asked.sentence).toBe('Waist: take in 1 cm as pinned, {cm:2} as the total.');
+    expect(asked.sentence).toBe('Waist: take in 1 cm as pinned, 2 cm as the total.');
     expect(asked.boxes.map((b: { layer: string; piece: string }) => `${b.layer} ${b.piece}`)).toContain(
       'outer back',
     );
@@ -230,7 +230,7 @@ describe('an alteration', () => {
     [
       'a seam the garment has not',
       { kind: 'sleeve-length', direction: 'shorter', amount: '2 cm' },
-      'no seam called',
+      'This garment has no sleeve end.',
     ],
     ['a taper of no length', { ...WAIST, fullTo: '10 cm', zero: '10 cm' }, 'taper needs some length'],
   ])('%s is refused in a sentence', async (_, asked, sentence) => {
@@ -380,7 +380,7 @@ describe('an alteration', () => {
       }),
       422,
     );
-    expect(none.detail).toBe('A coat has no seam called “inside leg seam”.');
+    expect(none.detail).toBe('A coat has no inside leg seam.');
     const { alterations, broughtIn } = await json(bench!.get(`/orders/${id}/alterations`));
     expect(broughtIn).toMatchObject({ code, kind: 'coat', condition: 'one button missing' });
     expect(

@@ -21,6 +21,8 @@ const HANGS_ON: Readonly<Record<ChangedWhat, (id: string | number) => readonly T
     { type: 'Alterations', id: Number(id) },
     { type: 'Order', id: Number(id) },
     { type: 'Alterations', id: LIST },
+    // What is agreed waits at the sheet while the cloth is not cut.
+    { type: 'Sheet', id: Number(id) },
   ],
   diary: () => ['Diary'],
 };

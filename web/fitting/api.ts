@@ -24,6 +24,8 @@ const touched = (_: unknown, error: unknown, { orderId }: { orderId: number }) =
         { type: 'Alterations' as const, id: orderId },
         { type: 'Alterations' as const, id: LIST },
         { type: 'Order' as const, id: orderId },
+        // What is agreed waits at the sheet while the cloth is not cut.
+        { type: 'Sheet' as const, id: orderId },
         'Diary' as const,
       ];
 

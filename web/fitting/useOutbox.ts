@@ -13,6 +13,7 @@ export function fittingOutbox(): FittingOutbox {
         { type: 'Alterations', id: orderId },
         { type: 'Alterations', id: LIST },
         { type: 'Order', id: orderId },
+        { type: 'Sheet', id: orderId },
       ]),
     ),
   );

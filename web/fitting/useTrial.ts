@@ -1,5 +1,7 @@
 import type { AlterationView, AskedWire, SheetView } from '@rocchetto/contract';
 import { toAsked } from '@rocchetto/contract/alterations.ts';
+// How agreed changes are taken into a sheet, so that one with changes can be worked out here.
+import '@rocchetto/contract/carried.ts';
 import { toSheetInput, unitOf } from '@rocchetto/contract/to-core.ts';
 import { computeSheet, type Sheet, type SheetUnit, tell } from '@rocchetto/core';
 import {

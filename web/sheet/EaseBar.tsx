@@ -28,12 +28,12 @@ export function EaseBar({ figure }: { figure: Figure }) {
       aria-label={parts.map((t) => `${WORD[t.kind]} ${Math.round(t.cm * 100) / 100} cm`).join(', ')}
     >
       <path d="M0 11.5 H90" stroke="var(--line)" />
-      {parts.map((t) => {
+      {parts.map((t, i) => {
         const from = at;
         at += t.cm;
         return (
           <rect
-            key={t.kind}
+            key={`${t.kind} ${i}`}
             x={x(from)}
             y={2}
             width={Math.max(1, x(at) - x(from))}

@@ -1,6 +1,8 @@
 import type { Figure, PrintedFigure, PrintedSheet } from '@rocchetto/core';
-import { Fragment, type KeyboardEvent, memo, useCallback, useRef } from 'react';
-import { EaseBar } from './EaseBar.tsx';
+import { Fragment, type KeyboardEvent, lazy, memo, Suspense, useCallback, useRef } from 'react';
+
+// The figures are there first; what draws their ease follows.
+const EaseBar = lazy(async () => ({ default: (await import('./EaseBar.tsx')).EaseBar }));
 
 interface Props {
   readonly printed: PrintedSheet;
@@ -71,7 +73,15 @@ const Row = memo(
           ))}
         </td>
         <td>{f.body}</td>
-        {!other && <td>{figure.group === 'girth' && <EaseBar figure={figure} />}</td>}
+        {!other && (
+          <td>
+            {figure.group === 'girth' && (
+              <Suspense>
+                <EaseBar figure={figure} />
+              </Suspense>
+            )}
+          </td>
+        )}
         <td>
           <span className={shared(f) ? 'finished' : 'quarter'}>
             {shared(f) ? f.finished : f.marked || f.finished}

@@ -1,6 +1,7 @@
 import './sheet.css';
 import type { SheetView } from '@rocchetto/contract';
 import { sheetOfView, unitOf } from '@rocchetto/contract/to-core.ts';
+import { undecided } from '@rocchetto/contract/undecided.ts';
 import { openMatters, type SheetUnit, tell } from '@rocchetto/core';
 import { lazy, Suspense, useMemo } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -25,6 +26,7 @@ import { useSheetChange } from './useSheetChange.tsx';
 import { Why } from './Why.tsx';
 
 // What stands beside a sheet, or below it: it comes after the sheet can be read.
+const Agreed = lazy(() => import('./Agreed.tsx'));
 const Learnt = lazy(async () => ({ default: (await import('../design/Learnt.tsx')).Learnt }));
 const FlatBeside = lazy(async () => ({ default: (await import('../flat/FlatBeside.tsx')).FlatBeside }));
 const AsMade = lazy(async () => ({ default: (await import('./AsMade.tsx')).AsMade }));
@@ -72,7 +74,10 @@ function Sheet({ id, view, frozen, altered, thread }: Props) {
   const following = useAfterPaint(sheet);
   const { views, panels } = following.drawn[unit];
   const absent = useMemo(() => new Set(sheet.checks.filter((k) => k.absent).map((k) => k.code)), [sheet]);
-  const open = useMemo(() => openMatters(sheet).map((s) => tell(s, unit)), [sheet, unit]);
+  const open = useMemo(
+    () => [...openMatters(sheet), ...undecided(view.agreed ?? [])].map((s) => tell(s, unit)),
+    [sheet, view, unit],
+  );
   const mayWrite = useMay('sheet.write') && view.status !== 'cut' && !frozen;
   const { change, problem } = useSheetChange(id, view);
   const [chosen, pick] = usePicked(sheet.figures[0]?.id ?? '');
@@ -111,6 +116,11 @@ function Sheet({ id, view, frozen, altered, thread }: Props) {
     >
       <SheetBar id={id} view={view} unit={unit} both={both} open={open} may={mayWrite} onAsk={ask} />
       {problem}
+      {view.agreed?.length > 0 && (
+        <Suspense>
+          <Agreed orderId={id} view={view} unit={unit} may={mayWrite} onChange={change} />
+        </Suspense>
+      )}
       <Moved title="What moved since the revision before" changes={view.since} unit={unit} />
       {view.moved.length > 0 && (
         <>

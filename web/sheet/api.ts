@@ -9,6 +9,8 @@ const touched = (_: unknown, error: unknown, { id }: { id: number }) =>
     : ([
         { type: 'Order', id },
         { type: 'Order', id: LIST },
+        // What was agreed at a fitting goes into the sheet, and stands so in its own list.
+        { type: 'Alterations', id },
       ] as const);
 
 /** The answer to a change is the sheet as it is now: it is shown as it comes, without asking again. */
