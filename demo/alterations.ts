@@ -189,6 +189,22 @@ export async function seedAlterations(tx: Tx, staff: readonly SignedIn[], now: D
       if (i < 6) await give(id, 1, i % 2 === 0 ? wren : tomas, benchDay(1 + Math.floor(i / 2)));
     }
   }
+  // Agreed on the toile, before the cloth is cut: they wait at the sheet to be drafted into its next revision.
+  const { rows: toile } = await tx.query<{ id: number }>(
+    `select id from orders where what = 'Straight skirt, midi' and stage = 'agreed' order by id limit 1`,
+  );
+  if (toile[0]) {
+    const sides = await ask(toile[0].id, 1, {
+      kind: 'side-seams',
+      direction: 'in',
+      amount: '0.5 cm',
+      as: 'pinned',
+      words: 'Closer at the hip, please',
+    });
+    await agree(sides, 1);
+    const longer = await ask(toile[0].id, 1, { kind: 'hem-straight', direction: 'down', amount: '2 cm' });
+    await agree(longer, 1);
+  }
   if (bare[0]) {
     const coat = {
       clientId: 0,

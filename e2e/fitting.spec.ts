@@ -22,7 +22,8 @@ test('at the mirror: a touch, a sign found by looking, what it would make, read 
   await page.getByLabel('How much').fill('200 cm');
   await expect(page.getByRole('alert')).toContainText('There is not so much cloth');
   await page.getByLabel('How much').fill('1');
-  await expect(made).toContainText('side seam of the front, 0.5 cm off each of 2 edges');
+  await expect(made).toContainText('side seam of the front, 1 cm off each of 2 edges');
+  await expect(page.getByText('1 cm pinned: 1 cm at each of 4 edges, 4 cm all round.')).toBeVisible();
   await page.getByLabel('The client’s words').fill('it rides up when I sit');
   await page.reload();
   await expect(page.getByLabel('The client’s words')).toHaveValue('it rides up when I sit');
@@ -30,11 +31,39 @@ test('at the mirror: a touch, a sign found by looking, what it would make, read 
   await page.getByRole('button', { name: 'Keep it as asked' }).click();
   const list = page
     .getByRole('listitem')
-    .filter({ hasText: 'Side seams: take in 1 cm as pinned, 2 cm as the total.' });
+    .filter({ hasText: 'Side seams: take in 1 cm as pinned at each seam.' });
   await expect(list).toContainText('it rides up when I sit');
   await expect(page.getByLabel('How much')).toHaveCount(0);
   await page.getByRole('button', { name: 'Agree 1' }).click();
   await expect(list).toContainText('agreed by Mirror One');
+  await accessible(page);
+  // The cloth is not cut: what was agreed stands at the sheet, and is drafted into it.
+  await page.goto(`/orders/${orderId}/sheet`);
+  const waits = page.getByRole('region', { name: 'Agreed at the fitting' });
+  await expect(waits).toContainText('Side seams: take in 1 cm as pinned at each seam. agreed by Mirror One');
+  await accessible(page, 'agreed at the fitting');
+  const hip = page.getByRole('row', { name: /^[A-Z] hip / }).first();
+  const before = await hip.textContent();
+  await page.getByRole('button', { name: /^Draft into revision 1/ }).click();
+  await expect(waits).toContainText('drafted');
+  await expect(hip).not.toHaveText(before!);
+  await page.getByRole('button', { name: /^Open again/ }).click();
+  await expect(hip).toHaveText(before!);
+});
+
+test('the kinds are found by everyday words, and only those that the garment bears', async ({ page }) => {
+  await signIn(page);
+  const { orderId } = await measured(page, 'Words One');
+  await page.goto(`/orders/${orderId}/fitting`);
+  const kinds = page.getByLabel('What is done');
+  await expect(kinds.locator('option', { hasText: 'sleeve length' })).toHaveCount(0);
+  await page.getByText(/more that this garment does not bear/).click();
+  await expect(page.getByText('sleeve length: This garment has no sleeve end.')).toBeVisible();
+  await page.getByLabel('Find by words').fill('gapes');
+  await expect(kinds.locator('option', { hasText: 'waist' }).first()).toBeAttached();
+  await expect(kinds.locator('option', { hasText: 'hem, straight' })).toHaveCount(0);
+  await page.getByLabel('Find by words').press('Enter');
+  await expect(kinds).not.toHaveValue('');
   await accessible(page);
 });
 
@@ -151,6 +180,7 @@ test('at the desk a garment is brought in, gets its ticket, and is found by it a
   await expect(page.getByRole('alert')).toContainText('Say how it came');
   await accessible(page);
   await page.getByLabel('How it came').fill('nothing found');
+  await page.getByRole('button', { name: 'it has a lining' }).click();
   await page.getByRole('button', { name: 'Take it in' }).click();
   const ticket = page.getByRole('link', { name: /^[A-Z2-9]{3}-[A-Z2-9]{3}$/ });
   await expect(ticket).toBeVisible();

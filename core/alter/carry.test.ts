@@ -102,7 +102,7 @@ describe('what was agreed on the toile is in the next revision', () => {
     );
     const why = at(next, 'hip').terms.find((t) => t.label === 'agreed at the fitting')!;
     expect(why).toMatchObject({ kind: 'style', cm: -2 });
-    expect(why.because).toContain('by Client: Side seams: take in 2 cm');
+    expect(why.because).toContain('Client agreed: Side seams: take in 2 cm');
   });
 
   it('a figure set by hand after the fitting stays as the hand set it', () => {

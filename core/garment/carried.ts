@@ -60,7 +60,8 @@ export interface Carrying {
   readonly checks: (figures: readonly Figure[]) => readonly RawCheck[];
 }
 
-const because = (c: Carried) => `Agreed at the fitting${c.by ? ` by ${c.by}` : ''}: ${c.sentence}`;
+const because = (c: Carried) =>
+  `${c.by ? `${c.by[0]!.toUpperCase()}${c.by.slice(1)} agreed` : 'Agreed'}: ${c.sentence}`;
 const LABEL = 'agreed at the fitting';
 
 /** Plans how changes go into a garment, from its draft without any of them. */

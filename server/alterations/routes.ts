@@ -297,7 +297,8 @@ async function told(db: Db, orderId: number, now: Date): Promise<OrderAlteration
   if (made) {
     by = alike(made.sheet.panels);
     for (const a of alterations) {
-      if (a.status === 'declined' || a.status === 'withdrawn') continue;
+      // What went into the sheet is on its panels already.
+      if (a.status === 'declined' || a.status === 'withdrawn' || a.status === 'in-sheet') continue;
       const asked = toAsked(a.asked);
       try {
         const trial = tryAlteration(made.sheet, by, asked, false);

@@ -391,7 +391,7 @@ export async function alterationsInShort(
 ): Promise<Pick<OrderFull, 'alterations' | 'handedOverAt'>> {
   const { rows } = await db.query<Pick<OrderFull, 'alterations' | 'handedOverAt'>>({
     name: 'alterations-in-short',
-    text: `select json_build_object('all', count(*) filter (where status not in ('declined', 'withdrawn')),
+    text: `select json_build_object('all', count(*) filter (where status not in ('declined', 'withdrawn', 'in-sheet')),
         'open', count(*) filter (where status in ('asked', 'agreed', 'in-work', 'done'))) as alterations,
       (select ${ISO('at')} from handed_over where order_id = $1 and taken_back_at is null) as "handedOverAt"
       from alteration where order_id = $1`,

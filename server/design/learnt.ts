@@ -23,12 +23,13 @@ export async function lessonsFor(db: Db, clientId: number, except: number, now: 
     if (!made) continue;
     let by: Halves = alike(made.sheet.panels);
     for (const a of await alterationsOfOrder(db, id)) {
-      if (!stands(a.status)) continue;
+      // What went into the sheet itself is measured on it, and not made once more.
+      if (!stands(a.status) && a.status !== 'in-sheet') continue;
       try {
         const next = applyAlteration(by, toAsked(a.asked), false);
-        if (a.status === 'checked' || a.status === 'accepted')
+        if (a.status === 'checked' || a.status === 'accepted' || a.status === 'in-sheet')
           kept.push({ order: number, moved: effectOf(made.sheet, by, next).moved });
-        by = next;
+        if (a.status !== 'in-sheet') by = next;
       } catch (error) {
         // A later revision of that sheet may have no such seam; the others still teach.
         if (!(error instanceof CannotAlter)) throw error;

@@ -115,7 +115,7 @@ export async function ordersTaught(
   const { rows } = await db.query<{ id: number; number: string }>({
     name: 'orders-taught',
     text: `select o.id, o.number from (select id, number from orders where client_id = $1 and id <> $2 order by id desc limit 30) o
-            where exists (select 1 from alteration a where a.order_id = o.id and a.status in ('checked', 'accepted'))
+            where exists (select 1 from alteration a where a.order_id = o.id and a.status in ('checked', 'accepted', 'in-sheet'))
             order by o.id desc limit 6`,
     values: [clientId, except],
   });

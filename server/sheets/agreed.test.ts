@@ -111,7 +111,9 @@ describe('what was agreed before the cloth is cut', () => {
       ).finished,
     ).toBe(hip);
     const after = await json(fitter!.get(`/orders/${id}/alterations`));
-    expect(after.points.find((p: { id: string }) => p.id === 'hip').target).toBeCloseTo(hip - 2, 0);
+    // The quarters are marked in half centimetres, so that the whole may be one off.
+    const hipNow = after.points.find((p: { id: string }) => p.id === 'hip').target;
+    expect(Math.abs(hipNow - (hip - 2))).toBeLessThan(1);
   });
 
   it('is left for the bench, or declined with a reason: then the cloth may be cut, and what is left is a job', async () => {

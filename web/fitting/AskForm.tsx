@@ -1,7 +1,7 @@
 import type { SheetUnit } from '@rocchetto/core';
 import { type AlterationKind, type As, findKind, isFold } from '@rocchetto/core/alter/index.ts';
 import { AskDetails, Follows } from './AskDetails.tsx';
-import { byMarks, type Draft, wayOf, waysToCount } from './draft.ts';
+import { byMarks, countedAs, type Draft, wayOf, waysToCount } from './draft.ts';
 import { Choice, Text } from './fields.tsx';
 import { HemMarks } from './HemMarks.tsx';
 import { KindChoice, type Offer } from './KindChoice.tsx';
@@ -105,7 +105,7 @@ function HowMuch({ of: d, kind, set }: Of) {
         <Choice
           label="The amount is"
           of={shown.map((as) => [as, words[as]] as const)}
-          chosen={shown.includes(d.as) ? d.as : 'total'}
+          chosen={countedAs(d, kind, way)}
           onChoose={(as) => set({ as })}
         />
       )}

@@ -12,13 +12,45 @@ describe('what is written at the mirror', () => {
     expect(w).toMatchObject({ amount: '1 1/2 in', zero: '20 cm', as: 'pinned' });
   });
 
-  it('only what is taken in is a fold: what is let out, and what is no fold, is the total', () => {
+  it('what is taken in is pinned at each seam, what is let out is the total, until it is said otherwise', () => {
     expect(wireOf(draft({ kind: 'waist', direction: 'out', amount: '1' }), 'cm')).toMatchObject({
       as: 'total',
     });
-    expect(wireOf(draft({ kind: 'hem-straight', direction: 'up', amount: '1' }), 'cm')).toMatchObject({
+    expect(wireOf(draft({ kind: 'waist', direction: 'out', amount: '1', as: 'pinned' }), 'cm')).toMatchObject(
+      {
+        as: 'pinned',
+      },
+    );
+    expect(
+      wireOf(draft({ kind: 'hem-straight', direction: 'up', amount: '1', as: 'seam' }), 'cm'),
+    ).toMatchObject({
       as: 'total',
     });
+    expect(
+      wireOf(draft({ kind: 'back-length', direction: 'shorter', amount: '1', as: 'seam' }), 'cm'),
+    ).toMatchObject({
+      as: 'pinned',
+    });
+  });
+
+  it('legs are marked alike or each for itself; details go with the kind that asks them', () => {
+    const one = { front: '2', inside: '2', back: '3', outside: '2' };
+    const legs = { left: one, right: { ...one, back: '1' } };
+    const hem = draft({ kind: 'hem-levelled', direction: 'up', legs });
+    expect((wireOf(hem, 'cm') as { legs: unknown }).legs).toMatchObject({
+      left: { back: '3 cm' },
+      right: { back: '3 cm' },
+    });
+    expect((wireOf({ ...hem, alike: false }, 'cm') as { legs: unknown }).legs).toMatchObject({
+      right: { back: '1 cm' },
+    });
+    const trim = draft({
+      kind: 'trim',
+      direction: 'add',
+      details: { along: 'hem', overlap: '2', off: 'tulle' },
+    });
+    expect(wireOf(trim, 'cm')).toMatchObject({ details: { along: 'hem', overlap: '2 cm' } });
+    expect((wireOf(trim, 'cm') as { details: object }).details).not.toHaveProperty('off');
   });
 
   it('marks at the hem take the amount’s place, an empty one is nothing; work without a measure has none', () => {

@@ -23,7 +23,8 @@ export interface Draft {
   readonly kind: string;
   readonly direction: string;
   readonly amount: string;
-  readonly as: As;
+  /** '' as is usual: pinned for what is taken in, the total for what is let out */
+  readonly as: As | '';
   readonly side: Side;
   readonly part: string;
   readonly face: '' | 'front' | 'back';
@@ -57,7 +58,7 @@ export const EMPTY: Draft = {
   kind: '',
   direction: '',
   amount: '',
-  as: 'pinned',
+  as: '',
   side: 'both',
   part: '',
   face: '',
@@ -109,6 +110,13 @@ export function waysToCount(kind: AlterationKind, direction: Direction): readonl
   return isFold({ kind, direction }) ? ['pinned', 'total'] : [];
 }
 
+/** How the amount counts: as it was chosen, where the kind has that, else as is usual. */
+export function countedAs(d: Pick<Draft, 'as'>, kind: AlterationKind, direction: Direction): As {
+  const ways = waysToCount(kind, direction);
+  if (d.as !== '' && (ways.includes(d.as) || (d.as === 'fold' && ways.length > 0))) return d.as;
+  return ways.length > 0 && isFold({ kind, direction }) ? 'pinned' : 'total';
+}
+
 /** The draft as it is sent: every length with its unit, as written. Null while nothing is chosen. */
 export function wireOf(d: Draft, unit: SheetUnit): unknown {
   const kind = findKind(d.kind);
@@ -120,7 +128,6 @@ export function wireOf(d: Draft, unit: SheetUnit): unknown {
   const legs = left || right ? { left: left ?? right, right: right ?? left } : null;
   const hem = marked && !legs ? marksOf(d.hem, unit) : null;
   const at = (t: string) => (kind.tapers && !hem && !legs ? length(t, unit) : null);
-  const ways = waysToCount(kind, way);
   const details = Object.fromEntries(
     (kind.details ?? []).flatMap(({ id, is }) => {
       const text = (d.details[id] ?? '').trim();
@@ -132,7 +139,7 @@ export function wireOf(d: Draft, unit: SheetUnit): unknown {
     kind: d.kind,
     direction: way.id,
     amount: hem || legs || kind.amount === 'none' ? null : length(d.amount, unit),
-    as: ways.includes(d.as) || (d.as === 'fold' && ways.length > 0) ? d.as : 'total',
+    as: countedAs(d, kind, way),
     side: d.side,
     part: d.part || null,
     face: d.face || null,
