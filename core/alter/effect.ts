@@ -162,13 +162,13 @@ function movedOf(before: Halves, a: Halves): Before[] {
     const other = oldLeft.get(id)?.value ?? value;
     const r = (right.get(id)?.value ?? value) - value;
     const l = (left.get(id)?.value ?? other) - other;
-    const [was, is] =
-      kind === 'girth'
-        ? [value + other, value + other + r + l]
-        : Math.abs(r) >= Math.abs(l)
-          ? [value, value + r]
-          : [other, other + l];
-    return Math.abs(is - was) < NOTHING ? [] : [{ id, name, kind, before: cm(was), after: cm(is) }];
+    const row = (name: string, was: number, by: number): Before[] =>
+      Math.abs(by) < NOTHING ? [] : [{ id, name, kind, before: cm(was), after: cm(was + by) }];
+    if (kind === 'girth') return row(name, value + other, r + l);
+    // Where left and right differ both are told; what is checked afterwards goes by the one that moved more.
+    if (Math.abs(r - l) < NOTHING) return row(name, value, r);
+    const sides = [...row(`${name}, right`, value, r), ...row(`${name}, left`, other, l)];
+    return Math.abs(l) > Math.abs(r) ? sides.reverse() : sides;
   });
 }
 

@@ -19,3 +19,4 @@ export * from './sign.ts';
 export * from './signs.ts';
 export * from './status.ts';
 export * from './trial.ts';
+export * from './undone.ts';

@@ -1,12 +1,15 @@
 import { endOf, type Point, startOf } from '../draft/curve.ts';
-import { pathData, sewnOutline, sewnSize } from '../draft/outline.ts';
+import { innerOutline, pathData, sewnOutline, sewnSize } from '../draft/outline.ts';
 import type { Panel } from '../draft/panel.ts';
+import { kindOf } from '../garment/seams.ts';
 import type { Sheet } from '../sheet/compute.ts';
 import type { Cm } from '../units/length.ts';
+import { say } from '../units/print.ts';
 import { type Applied, alike, applyAlteration, type Halves, isMain } from './apply.ts';
-import type { Asked } from './asked.ts';
+import { type Asked, totalOf } from './asked.ts';
 import { type Effect, effectOf } from './effect.ts';
 import { CannotAlter } from './refusal.ts';
+import { heightOf } from './run.ts';
 
 /** One panel before and after, as SVG path data in cm, with the amounts at the edges that moved. */
 export interface DrawnPanel {
@@ -54,6 +57,7 @@ export function tryAlteration(
   cut: boolean,
 ): Trial {
   const applied = applyAlteration(now, asked, cut);
+  notThroughZip(sheet, now, asked);
   const same = applied.left === applied.right;
   const drawn = (['right', 'left'] as const).flatMap((which) => {
     if (which === 'left' && same) return [];
@@ -63,6 +67,31 @@ export function tryAlteration(
     });
   });
   return { applied, effect: effectOf(sheet, now, applied, asked), drawn };
+}
+
+/**
+ * A tuck across the centre back that would take the end of its zip is refused: the zip ends higher or lower first.
+ * @throws CannotAlter
+ */
+function notThroughZip(sheet: Pick<Sheet, 'figures'>, now: Halves, asked: Asked): void {
+  const across = asked.kind.moves.find((m) => m.do === 'wedge' || m.do === 'level');
+  const zip = sheet.figures.find((f) => f.id === 'zip' && f.bought !== null && /centre back/.test(f.name));
+  if (!across || !zip?.finished || ('face' in across && across.face === 'front')) return;
+  const taken = Math.max(0, -totalOf(asked));
+  if (taken === 0) return;
+  for (const p of now.right) {
+    const centre = p.edges.find((e) => kindOf(p, e) === 'centre-back');
+    if (!centre || !isMain(p)) continue;
+    const [a, b] = across.between.map((l) => heightOf(p, l));
+    if (a == null || b == null) continue;
+    const top = Math.min(...centre.path.flatMap((s) => s.map(([, y]) => y)));
+    const [ends, y] = [top + zip.finished, (a + b) / 2];
+    // Where the upper part sinks by what is taken, the cloth above the line goes.
+    if (ends > y - taken - 0.5 && ends < y + taken + 0.5)
+      throw new CannotAlter(
+        `The zip at the centre back ends ${say(zip.finished)} down, in what would be folded away: end it higher or lower first.`,
+      );
+  }
 }
 
 function drawPanel(old: Panel, now: Panel, side: DrawnPanel['side'], a: Applied): DrawnPanel {
@@ -77,7 +106,10 @@ function drawPanel(old: Panel, now: Panel, side: DrawnPanel['side'], a: Applied)
       return s ? [{ at: startOf(s), by: b.each! }] : [];
     });
   const darts = (p: Panel) =>
-    p.darts.map((d) => pathData([[d.legs[0], d.tip] as const, [d.tip, d.legs[1]] as const])).join(' ');
+    [
+      ...p.darts.map((d) => pathData([[d.legs[0], d.tip] as const, [d.tip, d.legs[1]] as const])),
+      ...(p.inner ?? []).map((d) => pathData(innerOutline(d), true)),
+    ].join(' ');
   return {
     panel: now.id,
     name: now.name,

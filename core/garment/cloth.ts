@@ -47,7 +47,13 @@ interface Lay {
 const laid = (p: Piece): Lay[] => {
   if (p.width === null || p.length === null) return [];
   const [width, length] = [p.folded ? 2 * p.width : p.width, p.length];
-  const one = p.sideways ? { width: length, length: width } : { width, length };
+  // On the bias it lies turned by 45°: the box round it is as wide as it is long.
+  const across = (width + length) / Math.SQRT2;
+  const one = p.grain.startsWith('on the bias: ')
+    ? { width: across, length: across }
+    : p.sideways
+      ? { width: length, length: width }
+      : { width, length };
   return Array.from({ length: p.count }, () => one);
 };
 
@@ -108,7 +114,13 @@ export function clothToBuy(
 
 /** Why a panel of this cloth may not be turned; empty where it may. */
 const otherWay = ({ brief: { cloth } }: SheetInput): string =>
-  cloth.oneWay ? 'the cloth goes one way only' : cloth.stretch > 0 ? 'the cloth stretches' : '';
+  cloth.bias
+    ? 'it lies on the bias'
+    : cloth.oneWay
+      ? 'the cloth goes one way only'
+      : cloth.stretch > 0
+        ? 'the cloth stretches'
+        : '';
 
 /** What the cloth itself asks of the hand that cuts and sews it, said once for the garment. */
 export function clothChecks({ brief }: SheetInput, panels: readonly Panel[]): RawCheck[] {
@@ -120,6 +132,14 @@ export function clothChecks({ brief }: SheetInput, panels: readonly Panel[]): Ra
         'cloth-frays',
         null,
         'The cloth frays: thread marks instead of snipped notches, seams wide enough to overcast.',
+      ),
+    );
+  if (cloth.bias && panels.length > 0)
+    found.push(
+      pass(
+        'cloth-bias',
+        null,
+        'Cut on the bias: laid at 45°, opened out; hung one to three days before its hems are levelled and turned, since it goes on dropping.',
       ),
     );
   if (cloth.sheer)

@@ -3,6 +3,7 @@ import { cutSize } from '../draft/outline.ts';
 import type { Edge, Panel } from '../draft/panel.ts';
 import { cm } from '../units/length.ts';
 import type { Cloth } from './input.ts';
+import { isMain } from './seams.ts';
 
 /** The lower edges that a border may lie on. */
 const LOWER: ReadonlySet<string> = new Set(['hem', 'wrist', 'waist']);
@@ -16,6 +17,7 @@ export function mayTurn(panel: Panel, cloth: Cloth): boolean {
     !!cloth.across &&
     !cloth.oneWay &&
     !cloth.border &&
+    !cloth.bias &&
     cloth.stretch === 0 &&
     cloth.width !== null &&
     cutSize(panel).height <= cloth.width + 1e-9
@@ -40,7 +42,11 @@ export function onCloth(panel: Panel, cloth: Cloth): Panel {
       ...made,
       marks: made.marks.map((m) => (m.kind === 'notch' ? { ...m, kind: 'thread mark' as const } : m)),
     };
-  if (cloth.oneWay && !/bias/.test(panel.grain)) made = { ...made, grain: `${made.grain}, top upward` };
+  if (cloth.bias && isMain(panel)) {
+    made = { ...made, grain: 'on the bias: the warp at 45° to the centre' };
+    note('cut single, opened out, each half its own way of the weave');
+  }
+  if (cloth.oneWay && !/bias/.test(made.grain)) made = { ...made, grain: `${made.grain}, top upward` };
   const lower = cloth.border ? lowest(panel) : null;
   if (lower) {
     if (onBorder(panel, cloth)) {

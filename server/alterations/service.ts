@@ -92,7 +92,7 @@ export async function prepared(
   );
   return {
     boxes: applied.boxes,
-    targets: effect.moved.map(({ id, name, kind: of, after }) => ({
+    targets: firstOfEach(effect.moved).map(({ id, name, kind: of, after }) => ({
       id,
       name,
       target: after,
@@ -100,6 +100,10 @@ export async function prepared(
     })),
   };
 }
+
+/** Of a measure that differs left and right the side that moved more, which comes first. */
+const firstOfEach = <T extends { readonly id: string }>(list: readonly T[]): T[] =>
+  list.filter((m, i) => list.findIndex((x) => x.id === m.id) === i);
 
 /** What the cloth can give; what it cannot is refused in its sentence. */
 function possible<T>(unit: SheetUnit, make: () => T): T {

@@ -3,7 +3,17 @@ import type { AlterationView, AskedWire as Asked } from '@rocchetto/contract';
 import { AskedWire, toAsked, writtenOf } from '@rocchetto/contract/alterations.ts';
 import { sheetOfView, unitOf } from '@rocchetto/contract/to-core.ts';
 import { insideOf, tell } from '@rocchetto/core';
-import { amountSaid, type Cause, partOf, type Sign, signOf, signsWith } from '@rocchetto/core/alter/index.ts';
+import {
+  amountSaid,
+  type Cause,
+  findKind,
+  partOf,
+  type Sign,
+  signOf,
+  signsWith,
+  stands,
+  undone,
+} from '@rocchetto/core/alter/index.ts';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useDays, useMay } from '../app/me.ts';
@@ -79,6 +89,13 @@ function Fitting({ id }: { id: number }) {
     const what = toAsked(asked.data);
     return tell(amountSaid(what, tried.trial.applied.boxes, writtenOf(asked.data)), unit);
   }, [asked, tried, unit]);
+  const undoes = useMemo(() => {
+    if (!asked?.success || !tried || 'refused' in tried) return NONE_SAID;
+    const earlier = alterations
+      .filter((a) => a.id !== editing?.id && (a.status === 'asked' || stands(a.status)))
+      .map((a) => ({ sentence: a.sentence, kind: findKind(a.asked.kind)!, boxes: a.boxes }));
+    return undone(toAsked(asked.data), tried.trial.applied.boxes, earlier);
+  }, [asked, tried, alterations, editing]);
   const legs =
     came?.kind === 'trousers' ||
     (garment?.sheet.panels ?? []).some((p) => p.edges.some((e) => e.id === 'inseam'));
@@ -222,7 +239,7 @@ function Fitting({ id }: { id: number }) {
               </button>
             )}
           </div>
-          <WhatIf of={tried} unit={unit} />
+          <WhatIf of={tried} unit={unit} undoes={undoes} />
         </form>
       )}
       <Waiting orderId={id} unit={unit} onTakeUp={({ asked }) => setDraft(draftOf(asked))} />
@@ -247,3 +264,4 @@ function Fitting({ id }: { id: number }) {
 }
 
 const NONE: readonly AlterationView[] = [];
+const NONE_SAID: readonly string[] = [];

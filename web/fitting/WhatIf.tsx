@@ -4,8 +4,15 @@ import { Notice } from '../shared/Notice.tsx';
 import { PanelsChanged } from './PanelsChanged.tsx';
 import type { Tried } from './useTrial.ts';
 
+interface Props {
+  readonly of: Tried;
+  readonly unit: SheetUnit;
+  /** what was asked before and is undone by it, lengths kept open */
+  readonly undoes: readonly string[];
+}
+
 /** What the change would make of the garment, before anyone agrees. */
-export function WhatIf({ of, unit }: { of: Tried; unit: SheetUnit }) {
+export function WhatIf({ of, unit, undoes }: Props) {
   if (!of) return null;
   if ('refused' in of) return <Notice is="bad">{of.refused}</Notice>;
   const { applied, effect, drawn } = of.trial;
@@ -13,7 +20,7 @@ export function WhatIf({ of, unit }: { of: Tried; unit: SheetUnit }) {
   return (
     <section aria-label="What it would make" aria-live="polite">
       <PanelsChanged drawn={drawn} unit={unit} />
-      {effect.says.map((s) => (
+      {[...undoes, ...effect.says].map((s) => (
         <Notice key={s}>{tell(s, unit)}</Notice>
       ))}
       {effect.moved.length === 0 ? (
@@ -33,7 +40,7 @@ export function WhatIf({ of, unit }: { of: Tried; unit: SheetUnit }) {
               const zone = m.id.endsWith('.waist') ? 'waist' : m.id;
               const ease = effect.ease.find((e) => e.zone === zone);
               return (
-                <tr key={m.id}>
+                <tr key={m.name}>
                   <td>{m.name}</td>
                   <td>{size(m.before)}</td>
                   <td>

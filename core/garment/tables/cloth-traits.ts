@@ -1,5 +1,5 @@
 /** What a cloth may be beside its width and stretch; each changes how panels are marked and laid. */
-export const CLOTH_TRAITS = ['frays', 'oneWay', 'border', 'sheer', 'across'] as const;
+export const CLOTH_TRAITS = ['frays', 'oneWay', 'border', 'sheer', 'across', 'bias'] as const;
 export type ClothTrait = (typeof CLOTH_TRAITS)[number];
 
 /** What each is called on a brief and on paper. */
@@ -9,6 +9,7 @@ export const TRAIT_WORDS: Readonly<Record<ClothTrait, string>> = {
   border: 'with a border or lace edge',
   sheer: 'sheer',
   across: 'may be cut across the grain',
+  bias: 'cut on the bias',
 };
 
 /** A cloth's traits in words, in their order. */
