@@ -38,7 +38,7 @@ export function noteBox(
   m: Making,
   p: Panel,
   seam: string,
-  each: number,
+  each: number | null,
   steady: boolean,
   edges?: number,
   times = 1,
@@ -52,7 +52,7 @@ export function noteBox(
   if (known) {
     // A seam that a panel bears twice: the second edge of it is one more.
     if (m.asked.side === 'both' && m.which === 'left') return;
-    if (known.each !== null && Math.abs(known.each - each) < 1e-9 && known.even === steady)
+    if (known.each !== null && each !== null && Math.abs(known.each - each) < 1e-9 && known.even === steady)
       m.boxes.set(id, { ...known, edges: known.edges + count });
     return;
   }
@@ -64,7 +64,7 @@ export function noteBox(
     seam,
     side: told,
     edges: count,
-    each: cm(each),
+    each: each === null ? null : cm(each),
     even: steady,
   });
 }

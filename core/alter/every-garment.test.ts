@@ -327,10 +327,7 @@ describe('what a change brings along', () => {
     const zip = s.figures.find((f) => f.id === 'zip')!;
     const p = at(s.panels, 'bodice.back');
     const top = Math.min(...p.edges.find((e) => e.id === 'centre')!.path.flatMap((q) => q.map(([, y]) => y)));
-    const [bust, waist] = ['bust', 'waist'].map((id) => p.lines.find((l) => l.id === id)!.y) as [
-      number,
-      number,
-    ];
+    const [bust, waist] = ['bust', 'waist'].map((id) => Number(p.lines.find((l) => l.id === id)!.y));
     const ends = { ...zip, finished: cm((bust! + waist!) / 2 - top) };
     const with_ = { ...s, figures: s.figures.map((f) => (f === zip ? ends : f)) };
     const tuck = ask('back-length', 'shorter', 0.6, { as: 'pinned' });

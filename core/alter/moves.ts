@@ -60,6 +60,16 @@ export function mustBear(panels: readonly Panel[], move: Of<'edge'>, asked: Maki
 
 const at = (face: string | null) => (face ? ` at the ${face}` : '');
 
+/** The panel with its edge moved; null for a facing that is too narrow for it, and is cut anew along the new edge. */
+function moved(panel: Panel, { edge }: SeamPlace, profile: Profile, move: Of<'edge'>): Panel | null {
+  try {
+    return moveEdge(panel, edge.id, profile, move.way, [`vent-${edge.id}`]);
+  } catch (error) {
+    if (!(error instanceof CannotAlter) || !isFacing(panel)) throw error;
+    return null;
+  }
+}
+
 const seamWord = (move: Of<'edge'>, face: string | null) => {
   const name = SEAM_NAME[move.seam[0]!];
   return face && !name.includes(face) ? `${name}${at(face)}` : name;
@@ -87,8 +97,10 @@ function edgesMoved(panels: readonly Panel[], move: Of<'edge'>, m: Making): read
     if (!own) continue;
     const panel = now.get(p.panel.id)!;
     limit(panel, p, own, m);
-    box(m, p, own);
-    now.set(panel.id, moveEdge(panel, p.edge.id, own, move.way, [`vent-${p.edge.id}`]));
+    const made = moved(panel, p, own, move);
+    if (made) box(m, p, own);
+    else noteBox(m, panel, `new ${p.edge.name}`, null, true);
+    now.set(panel.id, made ?? { ...panel });
   }
   return follow(
     panels,

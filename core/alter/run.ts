@@ -12,6 +12,8 @@ import { CannotAlter } from './refusal.ts';
 
 /** Marks that stand for the place where a seam passes over what is fullest. */
 const APEX = new Set(['bust point', 'shoulder blade']);
+/** What is full this near to the end of a seam is full to its end, cm. */
+const NEAR_END = 2;
 /** Stations of an edge that is moved in its middle alone. */
 const BOW = 8;
 
@@ -94,12 +96,13 @@ function byLevels(levels: Levels, at: SeamPlace, length: number): Profile {
     throw new CannotAlter(
       `Where the ${levels.full[0]} lies on the ${at.edge.name} of the ${at.panel.name} is not marked: alter its whole seam, and say from where to where.`,
     );
-  // Where no place of nothing is marked it runs out to the far end of the seam.
-  if (!levels.fade && levels.nothing.length > 0 && stations.every((s) => s.by > 0)) {
-    const nearStart = stations[0]!.at < length / 2;
-    return nearStart ? [...stations, { at: cm(length), by: cm(0) }] : [{ at: cm(0), by: cm(0) }, ...stations];
-  }
-  return stations;
+  // Where no place of nothing is marked on one side of it, it runs out to the end of the seam there.
+  const [first, last] = [stations[0]!, stations.at(-1)!];
+  return [
+    ...(first.by > 0 && first.at > NEAR_END ? [{ at: cm(0), by: cm(0) }] : []),
+    ...stations,
+    ...(last.by > 0 && last.at < length - NEAR_END ? [{ at: cm(length), by: cm(0) }] : []),
+  ];
 }
 
 /** How far along an edge, from its own first point, a place of its seam lies, cm; null where it has none such. */
@@ -107,7 +110,7 @@ function levelAlong(level: Level, { panel, edge, seam }: SeamPlace, length: numb
   const start = seam.against ? length : 0;
   const end = seam.against ? 0 : length;
   const has = (id: string) => panel.edges.some((e) => e.id === id);
-  const line = panel.lines.find((l) => l.id === level);
+  const line = [...panel.lines, ...(panel.levels ?? [])].find((l) => l.id === level);
   switch (level) {
     case 'start':
       return start;

@@ -19,7 +19,7 @@ const cases = JSON.parse(
 const sheet = sheetOf(SpecFile.parse(JSON.parse(text('example-spec.json'))));
 
 describe('alterations worked by hand (docs/worked/alterations/straight-skirt.md)', () => {
-  it('there are five', () => expect(cases).toHaveLength(5));
+  it('there are six', () => expect(cases).toHaveLength(6));
   it.each(cases.map((c) => [JSON.stringify(c.asked), c] as const))('%s', (_, c) => {
     const { applied, effect } = tryAlteration(
       sheet,
