@@ -305,8 +305,8 @@ export const SheetChange = z.strictObject({
     z.strictObject({ kind: z.literal('house'), house: HouseWire }),
     z.strictObject({ kind: z.literal('session'), sessionId: z.uuid() }),
     z.strictObject({ kind: z.literal('revise') }),
-    /** a change agreed at a fitting goes into the sheet, or is left for the bench; or what was decided of it is open again */
-    z.strictObject({ kind: z.literal('carry'), alterationId: Id, to: z.enum(['sheet', 'bench']) }),
+    /** a change agreed at a fitting goes into the sheet, as a step into the client’s block, or is left for the bench; or what was decided of it is open again */
+    z.strictObject({ kind: z.literal('carry'), alterationId: Id, to: z.enum(['sheet', 'block', 'bench']) }),
     z.strictObject({ kind: z.literal('uncarry'), alterationId: Id }),
   ]),
 });
@@ -345,7 +345,9 @@ export interface AgreedChange {
   /** as it was read back, lengths kept open */
   readonly sentence: string;
   /** null while nothing was decided */
-  readonly to: 'sheet' | 'bench' | null;
+  readonly to: 'sheet' | 'block' | 'bench' | null;
+  /** a step of the client’s block says the same */
+  readonly asStep: boolean;
   /** why it cannot go into the sheet, lengths kept open; '' where it can */
   readonly cannot: string;
   readonly by: string;

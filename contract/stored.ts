@@ -41,7 +41,7 @@ const Settings = z.strictObject({
     .array(
       z.strictObject({
         alterationId: z.number(),
-        to: z.enum(['sheet', 'bench']),
+        to: z.enum(['sheet', 'block', 'bench']),
         asked: StoredAsked,
         by: z.string(),
         at: z.string(),

@@ -46,7 +46,7 @@ function wayOf(asked: Asked, bare: Drafts, onPanels: Carried['onPanels']): Taken
 const differ = (a: object, b: object) => JSON.stringify(a) !== JSON.stringify(b);
 
 /** Nothing said but how much: then a figure of the sheet says the same. */
-const isPlain = ({ run, part, frontShare, legs }: Asked): boolean =>
+export const isPlain = ({ run, part, frontShare, legs }: Asked): boolean =>
   part === null &&
   frontShare === null &&
   !legs &&

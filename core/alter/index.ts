@@ -1,5 +1,6 @@
 /** Alterations: what is asked, what it does to the panels, how far it has come. */
 export * from './apply.ts';
+export * from './as-step.ts';
 export * from './asked.ts';
 export * from './balance.ts';
 export * from './borne.ts';

@@ -133,6 +133,24 @@ describe('what was agreed before the cloth is cut', () => {
     await step(a, { step: 'start' });
   });
 
+  it('goes as a step into the client’s block, from which the next garment starts, and out of it again', async () => {
+    const length = await figure('skirt.hem-front');
+    const a = await agreedChange(LONGER);
+    expect((await view()).agreed[0].asStep).toBe(true);
+    await carry(a, 'block');
+    expect(await figure('skirt.hem-front')).toBeCloseTo(length + 2, 6);
+    const briefed = await json(fitter!.get(`/orders/${id}`));
+    expect(briefed.brief.steps).toEqual([{ step: 'longer', part: 0, amount: '2 cm', to: '' }]);
+    expect((await alteration(a)).status).toBe('in-sheet');
+    await change({ kind: 'uncarry', alterationId: a });
+    expect(await figure('skirt.hem-front')).toBe(length);
+    expect((await json(fitter!.get(`/orders/${id}`))).brief.steps).toEqual([]);
+    // What no step says goes into the sheet, or nowhere.
+    const b = await agreedChange(HIP);
+    expect((await carry(b, 'block', 422)).code).toBe('no-step');
+    expect((await alteration(b)).status).toBe('agreed');
+  });
+
   it('what one side alone gets cannot be drafted into a sheet of halves, and it says so', async () => {
     await agreedChange({ ...HIP, side: 'left' });
     const [one] = (await view()).agreed;

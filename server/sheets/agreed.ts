@@ -8,7 +8,7 @@ import {
   writtenOf,
 } from '@rocchetto/contract';
 import { computeSheet } from '@rocchetto/core';
-import { alterationSentence, isForSheet } from '@rocchetto/core/alter/index.ts';
+import { alterationSentence, asSteps, isForSheet } from '@rocchetto/core/alter/index.ts';
 import type { SheetGround } from './sql.ts';
 
 /** Changes agreed at fittings while the cloth is not cut: what was decided of each, and whether it can go into the sheet. */
@@ -27,6 +27,7 @@ export function agreedChanges(ground: SheetGround, settings: Settings, spec: Spe
       sentence: alterationSentence(asked, writtenOf(a.asked)),
       to,
       cannot: way?.is === 'none' ? way.why : '',
+      asStep: to === null && bare !== null && asSteps(asked, spec.garment.parts, bare.figures) !== null,
       by: a.by,
       version: a.version,
     };

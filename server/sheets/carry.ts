@@ -1,10 +1,20 @@
-import { type Settings, type SheetChange, toAsked } from '@rocchetto/contract';
-import { printDate } from '@rocchetto/core';
-import { type AlterationState, isForSheet, mayStep, STATE_WORD } from '@rocchetto/core/alter/index.ts';
+import { type Settings, type SheetChange, toAsked, toSheetInput } from '@rocchetto/contract';
+import { computeSheet, dayIn, printDate } from '@rocchetto/core';
+import {
+  type AlterationState,
+  asSteps,
+  isForSheet,
+  mayStep,
+  STATE_WORD,
+} from '@rocchetto/core/alter/index.ts';
 import { addStep, endWork, holdAlteration, promise, writeState } from '../alterations/sql.ts';
+import { remember } from '../db/history.ts';
 import type { Tx } from '../db/pool.ts';
 import type { SignedIn } from '../http/context.ts';
 import { notFound, Refusal } from '../http/problem.ts';
+import { changeBrief, readOrder } from '../orders/sql.ts';
+import { specOfOrder } from './spec-of-order.ts';
+import { parseGround, sheetGround } from './sql.ts';
 
 interface Doing {
   readonly who: SignedIn;
@@ -47,7 +57,8 @@ export async function carry(
     throw new Refusal(409, 'not-now', `It is ${STATE_WORD[a.status]}; it cannot go into the sheet now.`);
   if (s.changes.some((c) => c.alterationId === alterationId))
     throw new Refusal(409, 'decided', 'This was decided already; open it again first.');
-  if (to === 'sheet') {
+  if (to === 'block') await stepped(tx, orderId, a, { s, now, who });
+  if (to !== 'bench') {
     await endWork(tx, a.id, now);
     await promise(tx, { id: a.id, orderId, what: a.sentence, at: now }, null);
     await state(tx, a, 'in-sheet');
@@ -58,6 +69,31 @@ export async function carry(
   return { ...s, changes: [...s.changes, { alterationId, to, asked: a.asked, by: a.agreedName, at }] };
 }
 
+/** The steps that say the same go into the brief, from which the client’s own block is kept. @throws Refusal 422 */
+async function stepped(
+  tx: Tx,
+  orderId: number,
+  a: Awaited<ReturnType<typeof held>>,
+  { s, now, who }: Doing & { readonly s: Settings },
+): Promise<void> {
+  const order = await readOrder(tx, orderId, true);
+  const ground = parseGround(await sheetGround(tx, orderId, null));
+  const spec = specOfOrder(ground, s, dayIn(ground.house.timeZone, now));
+  const steps = asSteps(toAsked(a.asked), spec.garment.parts, computeSheet(toSheetInput(spec)).figures);
+  if (!steps || !order?.brief)
+    throw new Refusal(422, 'no-step', 'No step of a block says the same: draft it into the sheet instead.');
+  const brief = {
+    ...order.brief,
+    steps: [
+      ...order.brief.steps,
+      ...steps.map(({ step, part, sign }) => ({ step, part, amount: signed(a.asked.amount!, sign), to: '' })),
+    ],
+  };
+  await changeBrief(tx, orderId, brief);
+  await remember(tx, 'order', orderId, who.id, 'brief changed', order.brief, brief);
+}
+const signed = (amount: string, sign: 1 | -1): string => (sign < 0 ? `-${amount}` : amount);
+
 /** What was decided of a change is open again. @throws Refusal 404, 409 */
 export async function uncarry(
   tx: Tx,
@@ -66,12 +102,33 @@ export async function uncarry(
   alterationId: number,
   { who, now }: Doing,
 ): Promise<Settings> {
-  if (!s.changes.some((c) => c.alterationId === alterationId))
-    throw new Refusal(409, 'not-decided', 'Nothing was decided of this change.');
+  const was = s.changes.find((c) => c.alterationId === alterationId);
+  if (!was) throw new Refusal(409, 'not-decided', 'Nothing was decided of this change.');
   const a = await held(tx, orderId, alterationId);
+  if (was.to === 'block') await unstepped(tx, orderId, a.asked.amount!, who);
   if (a.status === 'in-sheet') {
     await state(tx, a, 'agreed');
     await addStep(tx, a.id, who.id, now, 'uncarry', { words: '' });
   }
   return { ...s, changes: s.changes.filter((c) => c.alterationId !== alterationId) };
+}
+
+/** The steps that a change brought leave the brief again, the latest of that amount; what a hand changed since stays. */
+async function unstepped(tx: Tx, orderId: number, amount: string, who: SignedIn): Promise<void> {
+  const order = await readOrder(tx, orderId, true);
+  if (!order?.brief) return;
+  const kinds = new Set(['longer', 'neck-deeper', 'neck-deeper-back', 'armhole-lower']);
+  const own = (t: { step: string; amount: string | null }) =>
+    kinds.has(t.step) && (t.amount === amount || t.amount === `-${amount}`);
+  const last = order.brief.steps.findLastIndex(own);
+  if (last < 0) return;
+  const { part } = order.brief.steps[last]!;
+  const steps = order.brief.steps.filter(
+    (t, i) =>
+      i !== last &&
+      !(own(t) && t.part === part && i === last - 1 && t.step !== order.brief!.steps[last]!.step),
+  );
+  const brief = { ...order.brief, steps };
+  await changeBrief(tx, orderId, brief);
+  await remember(tx, 'order', orderId, who.id, 'brief changed', order.brief, brief);
 }

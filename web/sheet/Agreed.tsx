@@ -14,6 +14,12 @@ interface Props {
   readonly onChange: (change: SheetChange['change']) => Promise<unknown>;
 }
 
+const DECIDED = {
+  sheet: 'drafted',
+  block: 'drafted as a step of the block',
+  bench: 'for the bench',
+} as const;
+
 /** What was agreed at a fitting while the cloth is not cut, each by name: into the sheet, left for the bench, or declined. */
 export default function Agreed({ orderId, view, unit, may, onChange }: Props) {
   const { agreed } = view;
@@ -62,8 +68,8 @@ function One({
       <div className="row">
         <span className="grow">
           <Link to={`/orders/${orderId}/alterations/${a.alterationId}`}>{says}</Link>{' '}
-          <span className={a.to === 'sheet' ? 'agreed' : 'soft'}>
-            {a.to === 'sheet' ? 'drafted' : a.to === 'bench' ? 'for the bench' : `agreed by ${a.by}`}
+          <span className={a.to === 'sheet' || a.to === 'block' ? 'agreed' : 'soft'}>
+            {a.to === null ? `agreed by ${a.by}` : DECIDED[a.to]}
           </span>
         </span>
         {may && a.to !== null && (
@@ -90,6 +96,17 @@ function One({
               onClick={() => void change({ kind: 'carry', alterationId: a.alterationId, to: 'sheet' })}
             >
               Draft into revision {into}
+            </button>
+          )}
+          {a.asStep && (
+            <button
+              type="button"
+              className="quiet"
+              disabled={busy}
+              aria-label={`As a step of the client’s block: ${says}`}
+              onClick={() => void change({ kind: 'carry', alterationId: a.alterationId, to: 'block' })}
+            >
+              as a step of the client’s block
             </button>
           )}
           <button
