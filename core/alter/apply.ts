@@ -3,7 +3,7 @@ import { isMain, partOf, perHalf } from '../garment/seams.ts';
 import { cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import { type Asked, UNEVEN, UNEVEN_LEGS } from './asked.ts';
-import type { Box, Half } from './boxes.ts';
+import { type Box, type Half, marksDiffer } from './boxes.ts';
 import type { Move } from './kind.ts';
 import { made } from './moves.ts';
 import { CannotAlter } from './refusal.ts';
@@ -47,7 +47,10 @@ export function applyAlteration(before: Halves, asked: Asked, cut: boolean): App
       );
     };
     const right = half('right');
-    const left = hem || legs || side !== 'both' || before.left !== before.right ? half('left') : right;
+    const left =
+      side !== 'both' || before.left !== before.right || (marksDiffer(asked) && (hem || legs))
+        ? half('left')
+        : right;
     return { right, left, boxes: [...boxes.values()] };
   };
   if (!kind.otherwise?.length) return make(kind.moves);

@@ -44,7 +44,7 @@ export function noteBox(
   times = 1,
 ): void {
   const marks = m.asked.legs ?? m.asked.hem;
-  const differs = marks && differ(m.asked);
+  const differs = marks && marksDiffer(m.asked);
   const told = marks ? (differs || m.asked.side !== 'both' ? m.which : 'both') : m.asked.side;
   const id = `${p.id}/${seam}/${told}`;
   const known = m.boxes.get(id);
@@ -68,7 +68,8 @@ export function noteBox(
     even: steady,
   });
 }
-const differ = ({ hem, legs }: Asked): boolean =>
+/** Whether the marks of left and right are not the same. */
+export const marksDiffer = ({ hem, legs }: Asked): boolean =>
   legs
     ? (['front', 'inside', 'back', 'outside'] as const).some(
         (k) => Math.abs(legs.left[k] - legs.right[k]) > 1e-9,

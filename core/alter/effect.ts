@@ -1,5 +1,6 @@
 import { sewnLength, sewnWidthAt } from '../draft/measure.ts';
 import type { Panel } from '../draft/panel.ts';
+import { alongOf } from '../draft/path.ts';
 import type { Figure } from '../figure/figure.ts';
 import { AGREE, capEase, MOST_EASED } from '../garment/meeting.ts';
 import { type Seam, type SeamEdge, seamsOf } from '../garment/seams.ts';
@@ -46,24 +47,32 @@ const isSleeve = (p: Panel) => p.edges.some((e) => e.id === 'cap');
 
 interface LineOver {
   readonly name: string;
-  readonly of: { readonly panel: Panel; readonly y: number }[];
+  readonly of: { readonly panel: Panel; readonly width: number }[];
   /** panels of the same ring that end before they reach it, or of which it is not known where it lies */
   readonly without: string[];
 }
 /** Each body line with every panel of its part that it crosses; a waist with a seam of its own is measured on the seam. */
 function linesOf(main: readonly Panel[]): Map<string, LineOver> {
   const out = new Map<string, LineOver>();
-  const crosses = (p: Panel, id: string) => {
-    const line = p.lines.find((l) => l.id === id) ?? p.levels?.find((l) => l.id === id);
-    return line && sewnWidthAt(p, line.y) !== null ? line : null;
+  const widthOn = (p: Panel, id: string): number | null => {
+    const line = p.lines.find((l) => l.id === id);
+    if (line) return sewnWidthAt(p, line.y);
+    const level = p.levels?.find((l) => l.id === id);
+    if (!level) return null;
+    const plain = sewnWidthAt(p, level.y);
+    if (plain !== null || !level.over) return plain;
+    // Cloth that was turned lies aslant: its line goes from where it was turned straight to the side.
+    const edge = (e: string) => p.edges.find((x) => x.id === e)!.path;
+    const inner = alongOf(edge(p.across.centre), level.over);
+    return inner.off < 0.5 ? alongOf(edge(p.across.side), level.over).off : null;
   };
   for (const p of main)
     for (const { id, name } of [...p.lines, ...(p.levels ?? [])]) {
       if (id === 'waist' && p.edges.some((e) => e.id === 'waist')) continue;
-      const line = crosses(p, id);
-      if (!line) continue;
+      const width = widthOn(p, id);
+      if (width === null) continue;
       const over = out.get(id) ?? { name, of: [], without: [] };
-      if (!over.of.some((x) => x.panel === p)) over.of.push({ panel: p, y: line.y });
+      if (!over.of.some((x) => x.panel === p)) over.of.push({ panel: p, width });
       out.set(id, over);
     }
   for (const [id, { of, without }] of out) {
@@ -92,8 +101,7 @@ function measures(
   };
   const main = panels.filter(isMain);
   for (const [id, { name, of, without }] of linesOf(main))
-    for (const { panel, y } of of) {
-      const width = sewnWidthAt(panel, y)!;
+    for (const { panel, width } of of) {
       // A sleeve is whole on each side: what is measured on it is told of one.
       add(
         id,

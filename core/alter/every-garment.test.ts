@@ -245,6 +245,24 @@ describe('sleeves, gores, edges', () => {
       sewnLength(at(list, 'bodice.front-centre'), 'top') + sewnLength(at(list, 'bodice.front-side'), 'top');
     expect(edge(s.panels) - edge(a.right)).toBeCloseTo(1, 1);
   });
+  it.each([
+    'princess-dress',
+    'princess-coat',
+    'waistcoat',
+    'shirt-blouse',
+    'coat',
+    'jacket',
+    'sheath',
+    'bodice',
+  ])('the bust of a %s is measured over all its panels, also where its dart was turned away', (id) => {
+    const s = made(id);
+    const t = tryAlteration(s, alike(s.panels), ask('side-seams', 'in', 0.3, { as: 'pinned' }), false);
+    const bust = t.effect.moved.find((m) => m.id === 'bust')!;
+    expect(bust.name).toBe('bust');
+    expect(Math.abs(bust.before - s.figures.find((f) => f.id === 'bust')!.finished!)).toBeLessThan(1.2);
+    expect(bust.before - bust.after).toBeCloseTo(1.2, 0.5);
+    expect(t.effect.ease.some((e) => e.zone === 'bust')).toBe(true);
+  });
   it('a girth that some panels do not reach is told as such, and never as a whole one', () => {
     const s = made('bustier');
     const { effect } = tryAlteration(

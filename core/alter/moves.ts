@@ -121,14 +121,7 @@ function profileOf(p: SeamPlace, all: readonly SeamPlace[], move: Of<'edge'>, m:
       throw new CannotAlter(
         `The ${p.panel.name}s of this ${p.seam.part} are cut alike: a hem that differs round it is marked on each when it hangs. Give one amount here, and the rest as a note.`,
       );
-    const whole = p.seam.whole;
-    const t = (share: number) => cm(side * sign * share + middle * sign * (1 - share));
-    const [a, b] = [p.seam.from / whole, (p.seam.from + edgeLength(p.panel, p.edge.id)) / whole];
-    const ends = p.seam.against ? [t(b), t(a)] : [t(a), t(b)];
-    return [
-      { at: cm(0), by: ends[0]! },
-      { at: edgeLength(p.panel, p.edge.id), by: ends[1]! },
-    ];
+    return curved(p, (share) => sign * (middle + (side - middle) * eased(share)));
   }
   const by = move.amount === 'each' ? totalOf(asked) : sharedBy(p, all, move, m);
   return scaled(runOf(p, asked, move), move.turned ? -by : by);
@@ -159,13 +152,28 @@ function legProfile(p: SeamPlace, { asked, which }: Making): Profile {
   const middle = p.seam.face === 'back' ? leg.back : leg.front;
   const i = p.panel.edges.indexOf(p.edge);
   const insideLast = p.panel.edges[(i + 1) % p.panel.edges.length]!.id === 'inseam';
-  const length = edgeLength(p.panel, p.edge.id);
   const [a, b] = insideLast ? [leg.outside, leg.inside] : [leg.inside, leg.outside];
-  return [
-    { at: cm(0), by: cm(a * sign) },
-    { at: cm(length / 2), by: cm(middle * sign) },
-    { at: length, by: cm(b * sign) },
-  ];
+  const length = edgeLength(p.panel, p.edge.id);
+  // One curve through the three marks: a hem has no corner in the middle of its face.
+  return Array.from({ length: STATIONS + 1 }, (_, k) => {
+    const t = k / STATIONS;
+    const by = a * (1 - t) * (1 - 2 * t) + middle * 4 * t * (1 - t) + b * t * (2 * t - 1);
+    return { at: cm(t * length), by: cm(by * sign) };
+  });
+}
+
+/** Stations of a hem whose marks differ. */
+const STATIONS = 8;
+/** Level at both ends, so that the hem meets centre and side as square as it did. */
+const eased = (t: number): number => (1 - Math.cos(Math.PI * t)) / 2;
+/** What an edge gets by its share of the seam, 0 at the seam’s beginning and 1 at its end. */
+function curved(p: SeamPlace, at: (share: number) => number): Profile {
+  const length = edgeLength(p.panel, p.edge.id);
+  return Array.from({ length: STATIONS + 1 }, (_, k) => {
+    const s = (length * k) / STATIONS;
+    const along = p.seam.from + (p.seam.against ? length - s : s);
+    return { at: cm(s), by: cm(at(along / p.seam.whole)) };
+  });
 }
 
 /** What a facing or a lining gets: the same as the panel it lies on, as far along the seam as it lies itself. */

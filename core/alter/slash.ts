@@ -80,9 +80,10 @@ export function slash(panel: Panel, cut: Slash): Panel {
       }),
     };
   });
-  const lineBy = <L extends Panel['lines'][number]>(l: L): L => ({
+  const lineBy = <L extends NonNullable<Panel['levels']>[number]>(l: L): L => ({
     ...l,
     y: cm(l.y > cut.y && cut.moves === 'lower' ? l.y + cut.by : l.y),
+    ...(l.over ? { over: isKept(l.over) ? l.over : move(l.over) } : {}),
   });
   const byId = new Map(edges.map((e) => [e.id, e]));
   const darts = panel.darts.map((d): Dart => {

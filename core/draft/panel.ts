@@ -52,6 +52,11 @@ export interface LineAcross {
   readonly y: Cm;
 }
 
+/** A height at which a girth is measured; `over` the place that cloth was turned about, where the panel begins there. */
+export interface MeasuredLevel extends LineAcross {
+  readonly over?: Point;
+}
+
 export interface PanelMark {
   readonly kind: 'notch' | 'thread mark' | 'zip-end' | 'fold line' | 'drill' | 'lengthen' | 'bone channel';
   readonly name: string;
@@ -83,7 +88,7 @@ export interface Panel {
   readonly inner?: readonly InnerDart[];
   readonly lines: readonly LineAcross[];
   /** heights at which its girth is measured though no line is drawn there, since cloth above was turned */
-  readonly levels?: readonly LineAcross[];
+  readonly levels?: readonly MeasuredLevel[];
   readonly marks: readonly PanelMark[];
   /** edges between which a width is taken; a centre that ends higher up counts as x = 0 below it */
   readonly across: { readonly centre: string; readonly side: string };

@@ -106,7 +106,7 @@ export function cutFace(
         ...moved,
         lines: moved.lines.filter((l) => l.id !== 'bust'),
         // Below the bust point nothing was turned: the girth is measured there all the same.
-        levels: [{ id: 'bust', name: 'bust', y: cm(over[1]) }],
+        levels: [{ id: 'bust', name: 'bust', y: cm(over[1]), over }],
       }
     : moved;
   if (!isPrincess(v) || to === 'waist' || to === 'neck') return { face, panels: [fold(plain)] };
