@@ -91,10 +91,24 @@ function linesOf(main: readonly Panel[]): Map<string, LineOver> {
 }
 
 /** Everything that is measured on one half of the garment, by id, cm. */
-function measures(
-  panels: readonly Panel[],
-): Map<string, { name: string; kind: Before['kind']; value: number }> {
-  const out = new Map<string, { name: string; kind: Before['kind']; value: number }>();
+function measures(panels: readonly Panel[]): ReadonlyMap<string, Measure> {
+  let known = MEASURED.get(panels);
+  if (!known) {
+    known = measured(panels);
+    MEASURED.set(panels, known);
+  }
+  return known;
+}
+interface Measure {
+  readonly name: string;
+  readonly kind: Before['kind'];
+  readonly value: number;
+}
+/** Panels are never changed in place: what was measured on a list of them holds. */
+const MEASURED = new WeakMap<readonly Panel[], ReadonlyMap<string, Measure>>();
+
+function measured(panels: readonly Panel[]): Map<string, Measure> {
+  const out = new Map<string, Measure>();
   const add = (id: string, name: string, kind: Before['kind'], value: number) => {
     const known = out.get(id);
     out.set(id, { name, kind, value: (known?.value ?? 0) + value });

@@ -237,7 +237,17 @@ function edgesFound(panels: readonly Panel[]): SeamEdge[] {
   return found.map((x) => ({ ...x, whole: whole.get(x)! }));
 }
 /** The seams of a garment’s outer panels: what is sewn to what, on one half. */
-export function seamsOf(panels: readonly Panel[]): Seam[] {
+export function seamsOf(panels: readonly Panel[]): readonly Seam[] {
+  let known = SEAMS.get(panels);
+  if (!known) {
+    known = seamsFound(panels);
+    SEAMS.set(panels, known);
+  }
+  return known;
+}
+const SEAMS = new WeakMap<readonly Panel[], readonly Seam[]>();
+
+function seamsFound(panels: readonly Panel[]): Seam[] {
   const outer = panels.filter((p) => p.layer === 'outer' && !isFacing(p));
   const edges = seamEdges(outer);
   const of = (kind: SeamKind, f: (e: SeamEdge) => boolean = () => true) =>

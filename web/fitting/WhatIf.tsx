@@ -23,7 +23,7 @@ export function WhatIf({ of, unit, undoes }: Props) {
       {[...undoes, ...effect.says].map((s) => (
         <Notice key={s}>{tell(s, unit)}</Notice>
       ))}
-      {effect.moved.length === 0 ? (
+      {applied.boxes.length === 0 ? null : effect.moved.length === 0 ? (
         <p className="soft">No measure of the garment moves by more than a hand can mark.</p>
       ) : (
         <table className="ledger figures">
@@ -53,12 +53,16 @@ export function WhatIf({ of, unit, undoes }: Props) {
           </tbody>
         </table>
       )}
-      <h3>It touches</h3>
-      <ul className="why">
-        {applied.boxes.map((b) => (
-          <li key={b.id}>{tell(boxSentence(b), unit)}</li>
-        ))}
-      </ul>
+      {applied.boxes.length > 0 && (
+        <>
+          <h3>It touches</h3>
+          <ul className="why">
+            {applied.boxes.map((b) => (
+              <li key={b.id}>{tell(boxSentence(b), unit)}</li>
+            ))}
+          </ul>
+        </>
+      )}
       {effect.allowances.length > 0 && (
         <p className="soft">
           Allowance left:{' '}

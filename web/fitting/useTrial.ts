@@ -1,22 +1,24 @@
 import type { AlterationView, AskedWire, SheetView } from '@rocchetto/contract';
-import { toAsked } from '@rocchetto/contract/alterations.ts';
+import { AskedWire as AskedShape, toAsked } from '@rocchetto/contract/alterations.ts';
 // How agreed changes are taken into a sheet, so that one with changes can be worked out here.
 import '@rocchetto/contract/carried.ts';
 import { toSheetInput, unitOf } from '@rocchetto/contract/to-core.ts';
 import { computeSheet, type Sheet, type SheetUnit, tell } from '@rocchetto/core';
 import {
+  type AlterationKind,
   asMade,
   borneBy,
   borneByKind,
   CannotAlter,
   findGarmentKind,
+  findKind,
   type Halves,
   likelyOn,
   stands,
   type Trial,
   tryAlteration,
 } from '@rocchetto/core/alter/index.ts';
-import { useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Offer } from './KindChoice.tsx';
 
 /** The garment as it is made by now, for trying the next change on; null where its readings may not be read. */
@@ -43,6 +45,20 @@ export function useGarment(
   }, [view, sheet, alterations, except]);
 }
 
+/** Tries something small on the garment while nobody waits, so that the first mark is answered as fast as the next. */
+function warm({ sheet, now }: Garment, kind: AlterationKind): void {
+  const asked = {
+    ...toAsked(
+      AskedShape.parse({ version: 2, kind: kind.id, direction: kind.directions[0]!.id, amount: '0.3 cm' }),
+    ),
+  };
+  try {
+    tryAlteration(sheet, now, asked, false);
+  } catch (error) {
+    if (!(error instanceof CannotAlter)) throw error;
+  }
+}
+
 export type Tried = { readonly trial: Trial } | { readonly refused: string } | null;
 
 /** What the change would do, worked out here while it is written; null while there is nothing to try. */
@@ -50,7 +66,8 @@ export function useTrial(garment: Garment | null, asked: AskedWire | null): Trie
   return useMemo(() => {
     if (!garment || !asked) return null;
     const what = toAsked(asked);
-    if (what.kind.moves.length === 0) return null;
+    // Work that moves no seam may still have something to lay ready.
+    if (what.kind.moves.length === 0 && !what.kind.details) return null;
     try {
       return { trial: tryAlteration(garment.sheet, garment.now, what, garment.cut) };
     } catch (error) {
@@ -65,12 +82,27 @@ export function useOffer(
   garment: Garment | null,
   came: { readonly kind: string; readonly lined: boolean } | null,
 ): Offer | null {
-  return useMemo(() => {
-    if (garment) {
+  const [offer, setOffer] = useState<Offer | null>(null);
+  useEffect(() => {
+    if (!garment) return;
+    // What is typed meanwhile does not wait: everything is offered until it is known what the garment bears.
+    const known = setTimeout(() => {
       const borne = borneBy(garment.sheet, garment.now);
-      return { borne, likely: likelyOn(garment.now, borne) };
-    }
+      setOffer({ borne, likely: likelyOn(garment.now, borne) });
+    });
+    const idle = setTimeout(() => {
+      for (const id of WARM) warm(garment, findKind(id)!);
+    }, 300);
+    return () => {
+      clearTimeout(known);
+      clearTimeout(idle);
+    };
+  }, [garment]);
+  return useMemo(() => {
+    if (garment) return offer;
     const kind = came && findGarmentKind(came.kind);
     return kind ? { borne: borneByKind({ kind, lined: came.lined }), likely: [] } : null;
-  }, [garment, came]);
+  }, [garment, offer, came]);
 }
+/** One of a girth, one of a length: between them they go through nearly all that any other does. */
+const WARM = ['side-seams', 'hem-straight', 'side-seams', 'waist', 'side-seams'];
