@@ -246,6 +246,7 @@ export function effectOf(
       );
   }
   says.push(
+    ...noLongerReached(before, a),
     ...(asked ? laidReady(asked, a) : []),
     ...meetings(before, a),
     ...capsAgainst(before, a, sheet.input?.brief.cloth.stretch ?? 0),

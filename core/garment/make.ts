@@ -70,7 +70,8 @@ export function makeGarment(input: SheetInput): Garment {
   return drafted(input, plan ? plan(changes, drafted({ ...input, changes: [] }, null)) : null);
 }
 
-function drafted(input: SheetInput, taken: Carrying | null): Garment {
+/** What the parts of a garment are drafted from: readings, rules, body lines. */
+function groundOf(input: SheetInput, taken: Carrying | null) {
   const steps = input.brief.steps ?? [];
   const { parts: briefs, refused: notTaken } = adaptedParts(input.brief.parts, steps, partFor);
   const rows = placed(briefs.map((b) => b.part));
@@ -121,7 +122,11 @@ function drafted(input: SheetInput, taken: Carrying | null): Garment {
     (line) => rows.flatMap((r) => r.part.lifts?.(values(r) as never, line, input.brief.fit) ?? []),
   );
   const context: GarmentContext = { opens, closes, line: (zone: Zone) => lines.get(zone), ...base };
+  return { steps, notTaken, rows, values, measured, refused, hang, base, lines, context };
+}
 
+/** Every part drafted in turn, with the steps and the cloth that act on its panels, and what was agreed at fittings. */
+function partsOf(input: SheetInput, taken: Carrying | null, { steps, rows, values, base, context }: Ground) {
   const plain = traitsOf(input.brief.cloth).length === 0;
   const shaped = actsOnPanels(steps);
   const adapted = new Map<number, Adapted>();
@@ -158,7 +163,14 @@ function drafted(input: SheetInput, taken: Carrying | null): Garment {
     drafts.set(r.index, draft);
     return { r, c, draft, values: values(r) as never };
   });
-  const made = taken ? redrafted(plainly, taken) : plainly;
+  return { plain, adapted, made: taken ? redrafted(plainly, taken) : plainly };
+}
+type Ground = ReturnType<typeof groundOf>;
+
+function drafted(input: SheetInput, taken: Carrying | null): Garment {
+  const ground = groundOf(input, taken);
+  const { notTaken, rows, values, measured, refused, hang, base, lines, context } = ground;
+  const { plain, adapted, made } = partsOf(input, taken, ground);
   const {
     opening,
     checks: zipChecks,

@@ -74,9 +74,9 @@ export function Follows({ kind, unit, set }: Omit<Props, 'of'>) {
     <details>
       <summary>Work the amount out</summary>
       <div className="fields narrow">
-        <Text id="from-body" label="the body reads" of={body} unit={unit} on={setBody} />
-        <Text id="from-garment" label="the garment reads" of={garment} unit={unit} on={setGarment} />
-        <Text id="from-ease" label="wanted with" of={ease} unit={unit} on={setEase} />
+        <Text id="from-body" label="body" of={body} unit={unit} on={setBody} />
+        <Text id="from-garment" label="garment" of={garment} unit={unit} on={setGarment} />
+        <Text id="from-ease" label="ease wanted" of={ease} unit={unit} on={setEase} />
       </div>
       {by !== null && Math.abs(by) > 0.05 && (
         <p>

@@ -95,3 +95,15 @@ export function skirtLifts(takenUp: string, line: LineOf, fit: FitClass): Lift[]
       : [];
   });
 }
+
+/** A quarter of a face from its waist to its widest line, as its takings are worked out from: marked shares and what lies between. Lengths cm. */
+export const quarterOf = (
+  lines: { readonly waist: BodyLine; readonly wide: BodyLine; readonly of: LineOf },
+  face: 'front' | 'back',
+) => ({
+  waist: lines.waist[face]!.rounded,
+  wide: lines.wide[face]!.rounded,
+  wideName: lines.wide.figure.name,
+  wideLevel: lines.wide.level!,
+  between: betweenLines(linesBelow(lines.of), lines.wide, face),
+});

@@ -11,7 +11,7 @@ import { FACING_DEPTH, waistFacing } from '../../common/facing.ts';
 import { liningNote, liningShorter } from '../../common/flared.ts';
 import { type FaceTaking, takeUpBoth } from '../../common/from-waist/taking.ts';
 import { type Upper, type UpperPlan, upperOf } from '../../common/from-waist/upper.ts';
-import { betweenLines, freeness, linesBelow, widestLine } from '../../common/from-waist/widest.ts';
+import { freeness, linesBelow, quarterOf, widestLine } from '../../common/from-waist/widest.ts';
 import { type HemLengths, hemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
 import { type Band, NO_BAND, waistband } from '../../common/waistband.ts';
 import type { BodyLine } from '../../lines.ts';
@@ -53,11 +53,7 @@ export function draftSkirt(c: PartContext, v: SkirtValues): SkirtDraft {
   const free = freeness(v.takenUp, c.input.brief.fit);
   const seam = c.opens === 'centre-back' || v.hemOpening !== 'none';
   const quarter = (face: Face) => ({
-    waist: waist![face]!.rounded,
-    wide: wide![face]!.rounded,
-    wideName: wide!.figure.name,
-    wideLevel: wide!.level!,
-    between: betweenLines(linesBelow(c.line), wide!, face),
+    ...quarterOf({ waist: waist!, wide: wide!, of: c.line }, face),
     rise,
     centreIn: face === 'back' && c.opens === 'centre-back' ? centreIn : ZERO,
     free: wide!.zone === 'waist' ? null : free,

@@ -8,7 +8,7 @@ import { type Cm, cm } from '../../../units/length.ts';
 import { liningShorter } from '../../common/flared.ts';
 import { type FaceTaking, takeUpBoth } from '../../common/from-waist/taking.ts';
 import { upperOf } from '../../common/from-waist/upper.ts';
-import { betweenLines, freeness, linesBelow, widestLine } from '../../common/from-waist/widest.ts';
+import { freeness, linesBelow, quarterOf, widestLine } from '../../common/from-waist/widest.ts';
 import {
   type LegShape,
   type LegUpper,
@@ -53,11 +53,7 @@ export function draftTrousers(c: PartContext, v: TrouserValues): TrouserDraft {
   const known = waist?.front && waist.back && hip?.front && wide?.front && wide.back && wide.level !== null;
   const free = freeness('by-fit', c.input.brief.fit) && wide?.zone !== 'waist' ? ('pleats' as const) : null;
   const quarter = (face: Face) => ({
-    waist: waist![face]!.rounded,
-    wide: wide![face]!.rounded,
-    wideName: wide!.figure.name,
-    wideLevel: wide!.level!,
-    between: betweenLines(linesBelow(c.line), wide!, face),
+    ...quarterOf({ waist: waist!, wide: wide!, of: c.line }, face),
     rise,
     centreIn: face === 'back' ? c.stepped(cm(BACK_LEAN)) : ZERO,
     free,
