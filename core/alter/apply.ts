@@ -53,17 +53,15 @@ export function applyAlteration(before: Halves, asked: Asked, cut: boolean): App
         : right;
     return { right, left, boxes: [...boxes.values()] };
   };
-  if (!kind.otherwise?.length) return make(kind.moves);
-  try {
-    return make(kind.moves);
-  } catch (error) {
-    if (!(error instanceof CannotAlter)) throw error;
+  let first: CannotAlter | null = null;
+  for (const moves of [kind.moves, ...(kind.otherwise ?? [])])
     try {
-      return make(kind.otherwise);
-    } catch {
-      throw error;
+      return make(moves);
+    } catch (error) {
+      if (!(error instanceof CannotAlter)) throw error;
+      first ??= error;
     }
-  }
+  throw first!;
 }
 
 /** What is wrong with the amount itself, whatever the garment. */

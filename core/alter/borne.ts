@@ -81,22 +81,14 @@ function whyNot(sheet: Bearing, now: Halves, kind: AlterationKind): string | nul
     else applyAlteration(now, { ...asked, kind: { ...kind, moves: list, otherwise: [] } }, false);
   };
   for (const direction of kind.directions)
-    try {
+    for (const list of [kind.moves, ...(kind.otherwise ?? [])])
       try {
-        moves(kind.moves, direction);
+        moves(list, direction);
+        return null;
       } catch (error) {
-        if (!kind.otherwise) throw error;
-        try {
-          moves(kind.otherwise, direction);
-        } catch {
-          throw error;
-        }
+        if (!(error instanceof CannotAlter)) throw error;
+        why ??= error.message;
       }
-      return null;
-    } catch (error) {
-      if (!(error instanceof CannotAlter)) throw error;
-      why = error.message;
-    }
   return why;
 }
 

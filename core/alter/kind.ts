@@ -78,6 +78,8 @@ export type Move =
   | { readonly do: 'dart-shift'; readonly edge: string; readonly face?: Face }
   /** a dart where there was none, the amount shared over both sides; at `begins`, so long as to `zero` */
   | { readonly do: 'dart-new'; readonly edge: string }
+  /** longer over the bust, a dart that was turned away from the side seam taking it up */
+  | { readonly do: 'fuller' }
   /** what the waist gained or lost by the moves before is taken out or let in again at the side seams */
   | { readonly do: 'keep-waist' };
 
@@ -110,8 +112,8 @@ export interface AlterationKind {
   readonly directions: readonly Direction[];
   /** empty where the work changes no panel */
   readonly moves: readonly Move[];
-  /** what is done on a garment that does not bear the moves above */
-  readonly otherwise?: readonly Move[];
+  /** what is done on a garment that does not bear the moves above: the first of these that it bears */
+  readonly otherwise?: readonly (readonly Move[])[];
   /** the face it is asked for where nothing else is said */
   readonly usual?: Face;
   /** other words that people look for it by */

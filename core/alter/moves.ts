@@ -15,6 +15,7 @@ import { say } from '../units/print.ts';
 import { perEdge, totalOf } from './asked.ts';
 import { type Making, noteBox } from './boxes.ts';
 import { addDart, addInnerDart, dartsBy, freeAt, moveDarts } from './darts.ts';
+import { fuller, turnedDart } from './fuller.ts';
 import type { Move } from './kind.ts';
 import { moveEdge } from './move-edge.ts';
 import { faceAsked, placesOf, type SeamPlace, sharedWith } from './places.ts';
@@ -50,6 +51,8 @@ export function made(panels: readonly Panel[], move: Move, m: Making): readonly 
       return spreadOut(panels, move, m);
     case 'keep-waist':
       return waistKept(panels, m);
+    case 'fuller':
+      return overTheBust(panels, m);
   }
 }
 
@@ -440,6 +443,21 @@ function spreadOut(panels: readonly Panel[], move: Of<'spread'>, m: Making): rea
     noteBox(m, p, `slashed from the ${edgeOf(p, move.edge).name} to the ${edgeOf(p, hinge).name}`, by, true);
     return spread(p, move.edge, hinge, by);
   });
+}
+
+/** Fronts whose bust dart was turned away, made longer over the bust. */
+function overTheBust(panels: readonly Panel[], m: Making): readonly Panel[] {
+  const on = panels.filter(
+    (p) => (m.asked.part === null || partOf(p) === m.asked.part) && turnedDart(p) !== undefined,
+  );
+  if (!on.some(isMain)) throw new CannotAlter('This garment has no bust dart that could take it up.');
+  const by = totalOf(m.asked);
+  const after = panels.map((p) => {
+    if (!on.includes(p)) return p;
+    noteBox(m, p, 'bust dart, and length over the bust', by, true);
+    return fuller(p, by);
+  });
+  return follow(panels, after, m);
 }
 
 /** What the waist of each face gained or lost is taken out, or let in again, at the side seams: full at the waist, nothing at the hip. */

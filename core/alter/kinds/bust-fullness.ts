@@ -14,14 +14,17 @@ export const bustFullness: AlterationKind = {
     { do: 'level', between: ['bust', 'waist'], face: 'front' },
   ],
   otherwise: [
-    {
-      do: 'edge',
-      seam: ['princess'],
-      way: 'across',
-      amount: 'shared',
-      face: 'front',
-      levels: { full: ['apex'], nothing: ['start', 'waist'] },
-    },
+    [{ do: 'fuller' }],
+    [
+      {
+        do: 'edge',
+        seam: ['princess'],
+        way: 'across',
+        amount: 'shared',
+        face: 'front',
+        levels: { full: ['apex'], nothing: ['start', 'waist'] },
+      },
+    ],
   ],
   words: 'strain pulls flattens gapes cup tight',
   opens: ['side seam', 'bust darts or princess seams'],
