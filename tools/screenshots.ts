@@ -73,7 +73,7 @@ runTool(async () => {
     await page.goto('/orders/2/fitting');
     await page.getByLabel('What is done').selectOption('side-seams');
     await page.getByLabel('How much').fill('1 cm');
-    await page.getByLabel('What is done').evaluate((el) => el.scrollIntoView({ block: 'start' }));
+    await page.locator('label[for=alter-find]').evaluate((el) => el.scrollIntoView({ block: 'start' }));
     await shot('fitting');
     await shot('job', '/orders/2/alterations/1');
     await shot('bench', '/bench?of=all');
