@@ -68,6 +68,26 @@ export function noteBox(
     even: steady,
   });
 }
+/** Notes what one of several pieces that are cut alike gets; a piece has no left and right of its own. Lengths cm. */
+export function noteGore(
+  m: Making,
+  p: Panel,
+  { piece, seam, each }: Pick<Box, 'piece' | 'seam'> & { readonly each: Cm },
+): void {
+  const id = `${p.id}/${piece}`;
+  if (!m.boxes.has(id))
+    m.boxes.set(id, {
+      id,
+      panel: p.id,
+      piece,
+      layer: p.layer,
+      seam,
+      side: 'both',
+      edges: 1,
+      each,
+      even: false,
+    });
+}
 /** Whether the marks of left and right are not the same. */
 export const marksDiffer = ({ hem, legs }: Asked): boolean =>
   legs

@@ -16,6 +16,7 @@ import type { Asked } from './asked.ts';
 import { borneBy, foundBy, likelyOn } from './borne.ts';
 import { measuredBy } from './effect.ts';
 import { ALTERATION_KINDS } from './registry.ts';
+import { boxSentence } from './sentence.ts';
 import { turn } from './slash.ts';
 import { ask, NO_RUN } from './testing.ts';
 import { tryAlteration } from './trial.ts';
@@ -283,6 +284,33 @@ describe('sleeves, gores, edges', () => {
     expect(() =>
       after(s, ask('hem-levelled', 'up', null, { hem, control: { ...control, back: cm(15.3) } })),
     ).not.toThrow();
+  });
+  it('a hem that differs round gores is marked on each of them, by where it hangs', () => {
+    const s = made('gored-skirt');
+    const hem = { front: cm(1), left: cm(2), right: cm(3), back: cm(4) };
+    const a = after(s, ask('hem-uneven', 'up', null, { hem }));
+    expect(a.right).toEqual(s.panels);
+    const said = a.boxes.map((b) => tell(boxSentence(b), 'cm'));
+    expect(said).toHaveLength(6);
+    // Six gores from the centre back over the left: the third ends, and the fourth begins, at the centre front.
+    expect(a.boxes.map((b) => b.piece.replace('gore ', ''))).toEqual([
+      '1 of 6, back left',
+      '2 of 6, left',
+      '3 of 6, front left',
+      '4 of 6, front right',
+      '5 of 6, right',
+      '6 of 6, back right',
+    ]);
+    expect(said[0]).toMatch(
+      /^hem, 4 cm and 2\.5 cm at its seams, of the gore 1 of 6, back left, at most 3 cm off$/,
+    );
+    expect(a.boxes[1]!.each).toBeCloseTo(-2, 9);
+    expect(a.boxes[4]!.each).toBeCloseTo(-3, 9);
+    // The same amount everywhere is a hem of the panel.
+    const even = { front: cm(2), left: cm(2), right: cm(2), back: cm(2) };
+    expect(after(s, ask('hem-levelled', 'up', null, { hem: even })).boxes.map((b) => b.piece)).toEqual([
+      'gore',
+    ]);
   });
   it('an uneven hem is told on both sides, each by its name', () => {
     const s = made('straight-skirt');

@@ -4,7 +4,6 @@ import type { Asked } from './asked.ts';
 import type { Half } from './boxes.ts';
 import type { SeamPlace } from './places.ts';
 import type { Profile } from './profile.ts';
-import { CannotAlter } from './refusal.ts';
 
 /** Stations of a hem whose marks differ. */
 const STATIONS = 8;
@@ -15,15 +14,10 @@ export const isHem = ({ seam, edge }: SeamPlace): boolean =>
 
 /**
  * What the hem of one face gets of the marks round it, from the edge’s own first point, cm: level at centre and side, so
- * that it meets both as square as it did. @throws CannotAlter for gores, which are cut alike
+ * that it meets both as square as it did.
  */
 export function roundHem(p: SeamPlace, { hem, direction }: Asked, which: Half): Profile {
-  const { front, left, right, back } = hem!;
-  const all = [front, left, right, back];
-  if (p.seam.face === null && Math.max(...all) - Math.min(...all) > 1e-9)
-    throw new CannotAlter(
-      `The ${p.panel.name}s of this ${p.seam.part} are cut alike: a hem that differs round it is marked on each when it hangs. Give one amount here, and the rest as a note.`,
-    );
+  const { front, back } = hem!;
   const [middle, side] = [p.seam.face === 'back' ? back : front, hem![which]];
   const length = edgeLength(p.panel, p.edge.id);
   return Array.from({ length: STATIONS + 1 }, (_, k) => {

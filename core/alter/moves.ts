@@ -9,6 +9,7 @@ import { follow } from './bands.ts';
 import { type Making, noteBox } from './boxes.ts';
 import { dartAdded, dartsChanged, dartsShifted } from './dart-moves.ts';
 import { fuller, turnedDart } from './fuller.ts';
+import { goreHems, isRound } from './gore-hems.ts';
 import { isHem, legHem, roundHem } from './hem-marks.ts';
 import type { Move } from './kind.ts';
 import { moveEdge } from './move-edge.ts';
@@ -82,7 +83,13 @@ function placesBorne(panels: readonly Panel[], move: Of<'edge'>, asked: Making['
 }
 
 function edgesMoved(panels: readonly Panel[], move: Of<'edge'>, m: Making): readonly Panel[] {
-  const places = placesBorne(panels, move, m.asked);
+  const all = placesBorne(panels, move, m.asked);
+  const { hem } = m.asked;
+  const differs = hem !== null && Math.max(...Object.values(hem)) - Math.min(...Object.values(hem)) > 1e-9;
+  // What is cut alike all round is marked piece by piece where the marks differ.
+  const alike = differs && all.some((p) => p.main && isHem(p) && isRound(p.panel));
+  const places = alike ? all.filter((p) => !isRound(p.panel)) : all;
+  if (alike) goreHems(panels, m.asked, m);
   const profiles = new Map(places.filter((p) => p.main).map((p) => [p, profileOf(p, places, move, m)]));
   const now = new Map(panels.map((p) => [p.id, p]));
   for (const p of places) {
