@@ -177,7 +177,9 @@ describe('against polygons of 2,000 points (polygon-clipping)', () => {
             // Area between the old and the new seam: a triangle of by × its height, within what its slanted head makes.
             const side = edgeOf(p, 'side').path;
             const [top, bottom] = [side[0]![0][1], heightAt(side, zero)];
-            expect(area(moved) - area(p)).toBeCloseTo((by * (bottom - top)) / 2, -0.5);
+            // Above the seam’s own top an armhole bends with it: that is looked at by itself.
+            const below = (q: Panel) => areaOf(pc.intersection([ring(q)], strip(top, top + 400)));
+            expect(below(moved) - below(p)).toBeCloseTo((by * (bottom - top)) / 2, -0.5);
             for (const t of [0.35, 0.6, 0.9]) {
               const y = top + (bottom - top) * t;
               const off = widthByStrip(moved, y) - widthByStrip(p, y);

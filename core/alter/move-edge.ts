@@ -17,7 +17,8 @@ const ON_EDGE = 0.5;
 
 /**
  * Moves an edge between its two neighbours by a profile along it: out adds cloth, in takes it. Its neighbours are
- * drawn on or trimmed along themselves to meet it, so that a waist line keeps its course when a side seam is taken in.
+ * drawn on or trimmed along themselves to meet it, so that a waist line keeps its course when a side seam is taken in; an
+ * armhole above it bends with it.
  * Darts on it keep their tips, and their legs are drawn on or trimmed. Its allowance loses what was added.
  * @param along edges that go on from it and move with it: the hem of a vent with the hem
  * @throws CannotAlter where there is not so much cloth
@@ -46,7 +47,8 @@ export function moveEdge(
     const [ux, uy] = unit ?? fallback;
     return [p[0] + ux * by, p[1] + uy * by];
   };
-  const head = trimmedEnd(panel, before, s0);
+  const head =
+    before.id === 'armhole' && way === 'across' ? bentEnd(before, s0, unit!) : trimmedEnd(panel, before, s0);
   const tail = trimmedStart(panel, after, s1);
   /** how far along each of the chain begins, and where the last ends */
   const ends = [0];
@@ -114,6 +116,30 @@ const dartInTheWay = (panel: Panel, e: Edge) =>
   new CannotAlter(
     `A dart on the ${e.name} of the ${panel.name} lies in what would be taken off: move the dart first.`,
   );
+
+/** So much of an armhole bends to meet a side seam that is moved, cm: about to its first notch (common practice). */
+const BENT = 8;
+/**
+ * An armhole goes with the side seam below it, fading out, so that the underarm stays the round that it was; trimmed along
+ * itself it would meet the seam in a point.
+ */
+function bentEnd(e: Edge, by: number, [ux, uy]: Point): Trimmed {
+  if (Math.abs(by) < 1e-9) return { path: e.path, corner: null };
+  const length = pathLength(e.path);
+  const begins = Math.max(0, length - BENT);
+  const share = (along: number) => {
+    const t = Math.max(0, (along - begins) / (length - begins));
+    return t * t * (3 - 2 * t);
+  };
+  const path = piecesOf(e.path, [begins]).map(({ from, to, segment }) => {
+    const last = segment.length - 1;
+    return segment.map(([x, y], j) => {
+      const w = by * share(from + ((to - from) * j) / last);
+      return [x + ux * w, y + uy * w];
+    }) as unknown as Segment;
+  });
+  return { path, corner: endOf(path.at(-1)!) };
+}
 
 /** The edge before: drawn on straight (by > 0) or trimmed at its end. */
 function trimmedEnd(panel: Panel, e: Edge, by: number): Trimmed {
