@@ -84,6 +84,8 @@ test('what one hand took goes under nobody else’s name, and signing out withou
     await takeUpTape(page, orderId);
     await call(page, '70');
     await inTheBook(orderId, 1);
+    // It is in the book before its answer is here: killed in between, the page would rightly send it again.
+    await expect(page.getByText(/to be sent\./)).toHaveCount(0);
     await stopChild(server, 'SIGKILL', 15_000);
     await call(page, '70.5');
     await expect(page.getByText('1 reading to be sent.')).toBeVisible();
