@@ -208,7 +208,14 @@ describe('what was agreed before the cloth is cut', () => {
   });
 
   it('on a sheet that meanwhile has other parts it is told that it is not in it; nothing falls over', async () => {
-    const a = await agreedChange({ kind: 'back-darts', direction: 'in', amount: '0.5 cm', as: 'total' });
+    const note = 'as she said, and as it was pinned '.repeat(14);
+    const a = await agreedChange({
+      kind: 'back-darts',
+      direction: 'in',
+      amount: '0.5 cm',
+      as: 'total',
+      note,
+    });
     await carry(a);
     const order = await json(fitter!.get(`/orders/${id}`));
     await json(
@@ -221,5 +228,9 @@ describe('what was agreed before the cloth is cut', () => {
     expect(told.state).toBe('warned');
     expect(told.sentence).toContain('not in this sheet');
     expect((await agree(422)).problems.join(' ')).toContain('not in this sheet');
+    // Accepted by name it is kept with its sentence, and read again.
+    await acceptAll();
+    await agree();
+    expect((await view()).status).toBe('agreed');
   });
 });
