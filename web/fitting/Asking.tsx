@@ -37,7 +37,7 @@ export function Asking(props: Props) {
   const [change, changing] = useChangeAskedMutation();
   const [wrong, setWrong] = useState('');
   const [sending, setSending] = useState(false);
-  const { asked, tried, said, undoes } = useAsked({ ...props, editing: editing?.id ?? null });
+  const { asked, tried, said, undoes, waiting } = useAsked({ ...props, editing: editing?.id ?? null });
   const offer = useOffer(garment, came);
   const signs = useMemo(() => signsWith(house?.bench.signs ?? {}), [house]);
   const parts = useMemo(() => [...new Set((garment?.sheet.panels ?? []).map(partOf))], [garment]);
@@ -127,7 +127,7 @@ export function Asking(props: Props) {
           </button>
         )}
       </div>
-      <WhatIf of={tried} unit={unit} undoes={undoes} />
+      <WhatIf of={tried} unit={unit} undoes={undoes} waiting={waiting} />
     </form>
   );
 }

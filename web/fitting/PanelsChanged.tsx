@@ -4,8 +4,15 @@ import type { DrawnPanel } from '@rocchetto/core/alter/index.ts';
 
 const SIDE = { both: '', left: ', left', right: ', right' } as const;
 
+interface Props {
+  readonly drawn: readonly DrawnPanel[];
+  readonly unit: SheetUnit;
+  /** nothing is changed yet: told as they are now */
+  readonly now?: boolean;
+}
+
 /** The panels that change: the old outline thin, the new one strong, the amounts at the edges. */
-export function PanelsChanged({ drawn, unit }: { drawn: readonly DrawnPanel[]; unit: SheetUnit }) {
+export function PanelsChanged({ drawn, unit, now = false }: Props) {
   if (drawn.length === 0) return null;
   return (
     <div className="changed">
@@ -18,7 +25,11 @@ export function PanelsChanged({ drawn, unit }: { drawn: readonly DrawnPanel[]; u
             <svg
               viewBox={`${x - size} ${y - size} ${w + size + room} ${h + 2 * size}`}
               role="img"
-              aria-label={`${p.name}${SIDE[p.side]}: before thin, after strong${p.amounts.map((a) => `, ${printSigned(a.by, unit)}`).join('')}`}
+              aria-label={
+                now
+                  ? `${p.name}${SIDE[p.side]}, as it is now`
+                  : `${p.name}${SIDE[p.side]}: before thin, after strong${p.amounts.map((a) => `, ${printSigned(a.by, unit)}`).join('')}`
+              }
             >
               <path d={p.before} fill="none" stroke="var(--soft)" strokeWidth={size / 16} />
               <path

@@ -9,18 +9,24 @@ interface Props {
   readonly unit: SheetUnit;
   /** what was asked before and is undone by it, lengths kept open */
   readonly undoes: readonly string[];
+  /** no amount is written yet: the garment is shown as it is now */
+  readonly waiting: boolean;
 }
 
 /** What the change would make of the garment, before anyone agrees. */
-export function WhatIf({ of, unit, undoes }: Props) {
-  if (!of) return null;
+export function WhatIf({ of, unit, undoes, waiting }: Props) {
+  if (!of || (waiting && 'refused' in of)) return null;
   if ('refused' in of) return <Notice is="bad">{of.refused}</Notice>;
   const { applied, effect, drawn } = of.trial;
   const size = (n: number) => printLength(n as never, unit);
   return (
-    <section aria-label="What it would make" aria-live="polite">
-      <PanelsChanged drawn={drawn} unit={unit} />
-      {[...undoes, ...effect.says].map((s) => (
+    <section
+      aria-label={waiting ? 'As it is now' : 'What it would make'}
+      aria-live="polite"
+      className={waiting ? 'asitis' : undefined}
+    >
+      <PanelsChanged drawn={drawn} unit={unit} now={waiting} />
+      {(waiting ? [] : [...undoes, ...effect.says]).map((s) => (
         <Notice key={s}>{tell(s, unit)}</Notice>
       ))}
       {applied.boxes.length === 0 ? null : effect.moved.length === 0 ? (
@@ -44,9 +50,9 @@ export function WhatIf({ of, unit, undoes }: Props) {
                   <td>{m.name}</td>
                   <td>{size(m.before)}</td>
                   <td>
-                    <strong>{size(m.after)}</strong>
+                    <strong>{waiting ? '' : size(m.after)}</strong>
                   </td>
-                  <td>{ease ? printSigned(ease.after, unit) : ''}</td>
+                  <td>{ease ? printSigned(waiting ? ease.before : ease.after, unit) : ''}</td>
                 </tr>
               );
             })}
@@ -54,16 +60,16 @@ export function WhatIf({ of, unit, undoes }: Props) {
         </table>
       )}
       {applied.boxes.length > 0 && (
-        <>
+        <div hidden={waiting}>
           <h3>It touches</h3>
           <ul className="why">
             {applied.boxes.map((b) => (
               <li key={b.id}>{tell(boxSentence(b), unit)}</li>
             ))}
           </ul>
-        </>
+        </div>
       )}
-      {effect.allowances.length > 0 && (
+      {!waiting && effect.allowances.length > 0 && (
         <p className="soft">
           Allowance left:{' '}
           {effect.allowances.map((a) => `${a.seam} of the ${a.piece} ${size(a.left)}`).join('; ')}.

@@ -17,6 +17,8 @@ import { type Draft, wireOf } from './draft.ts';
 import { type Garment, useTrial } from './useTrial.ts';
 
 const NONE_SAID: readonly string[] = [];
+/** So little that any garment that bears the kind gives it. */
+const LITTLE = '0.2 cm';
 
 interface Of {
   readonly draft: Draft;
@@ -34,8 +36,15 @@ export function useAsked({ draft, unit, garment, came, alterations, editing }: O
     const wire = wireOf(draft, unit);
     return wire === null ? null : AskedWire.safeParse(wire);
   }, [draft, unit]);
+  // Before an amount is written the garment is shown as it is now, at what a little of this kind would touch.
+  const little = useMemo(() => {
+    if (asked === null || asked.success || draft.amount.trim() !== '') return null;
+    const wire = AskedWire.safeParse(wireOf({ ...draft, amount: LITTLE }, unit));
+    return wire.success ? wire.data : null;
+  }, [asked, draft, unit]);
   // Typing comes first; what it would make follows.
-  const tried = useTrial(garment, useDeferredValue(asked?.success ? asked.data : null));
+  const tried = useTrial(garment, useDeferredValue(asked?.success ? asked.data : little));
+  const waiting = little !== null;
   const said = useMemo(() => {
     if (!asked?.success) return '';
     const what = toAsked(asked.data);
@@ -49,7 +58,7 @@ export function useAsked({ draft, unit, garment, came, alterations, editing }: O
       .map((a) => ({ sentence: a.sentence, kind: findKind(a.asked.kind)!, boxes: a.boxes }));
     return undone(toAsked(asked.data), tried.trial.applied.boxes, earlier);
   }, [asked, tried, alterations, editing]);
-  return { asked, tried, said, undoes };
+  return { asked, tried, said, undoes, waiting };
 }
 
 /** The pieces of a garment that was brought in, by its kind; none where it has no such seam. */
