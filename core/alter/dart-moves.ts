@@ -29,8 +29,8 @@ function perDart(m: Making, darts: number): number {
 const dartsOn = (p: Panel, edge: string): number =>
   p.darts.filter((d) => d.edge === edge).length + (edge === 'waist' ? (p.inner?.length ?? 0) : 0);
 
-/** Darts take more or less, half to each side of their line. @throws CannotAlter */
-export function dartsChanged(panels: readonly Panel[], move: Of<'dart'>, m: Making): readonly Panel[] {
+/** The panels with darts on an edge, in the part and on the face that are asked. */
+function bearing(panels: readonly Panel[], move: Of<'dart' | 'dart-shift'>, m: Making) {
   const face = faceAsked(move, m.asked);
   const on = panels.filter(
     (p) =>
@@ -39,6 +39,12 @@ export function dartsChanged(panels: readonly Panel[], move: Of<'dart'>, m: Maki
       p.share !== 'sleeve' &&
       dartsOn(p, move.edge) > 0,
   );
+  return { face, on };
+}
+
+/** Darts take more or less, half to each side of their line. @throws CannotAlter */
+export function dartsChanged(panels: readonly Panel[], move: Of<'dart'>, m: Making): readonly Panel[] {
+  const { face, on } = bearing(panels, move, m);
   if (!on.some(isMain))
     throw new CannotAlter(
       `This garment has no dart${move.edge === 'side' ? ' in its side seams' : ''}${at(face)} to take more or less.`,
@@ -65,14 +71,7 @@ const dartWord = (p: Panel, edge: string) =>
 
 /** Darts moved along their edge, or across. @throws CannotAlter */
 export function dartsShifted(panels: readonly Panel[], move: Of<'dart-shift'>, m: Making): readonly Panel[] {
-  const face = faceAsked(move, m.asked);
-  const on = panels.filter(
-    (p) =>
-      (m.asked.part === null || partOf(p) === m.asked.part) &&
-      (face === null || faceOf(p) === face) &&
-      p.share !== 'sleeve' &&
-      dartsOn(p, move.edge) > 0,
-  );
+  const { face, on } = bearing(panels, move, m);
   if (!on.some(isMain))
     throw new CannotAlter(
       `This garment has no dart${move.edge === 'side' ? ' in its side seams' : ''}${at(face)} to move.`,
