@@ -48,6 +48,7 @@ const sleeve: GenericPiece = {
   edges: ['underarm', 'wrist', 'cap'],
   each: 'side',
 };
+const cuff: GenericPiece = { piece: 'cuff', face: null, edges: ['cuff-end'], each: 'side' };
 const whole = (piece: string, edges: string): GenericPiece => ({
   piece,
   face: null,
@@ -110,6 +111,7 @@ export const GARMENT_KINDS: readonly GarmentKind[] = [
       front('side hem shoulder armhole neck'),
       back('side hem shoulder armhole neck'),
       sleeve,
+      cuff,
       whole('collar', 'collar-edge'),
     ],
     points: points('bust waist hem shoulder across length side sleeve upperArm'),

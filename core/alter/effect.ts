@@ -3,7 +3,7 @@ import type { Panel } from '../draft/panel.ts';
 import { alongOf } from '../draft/path.ts';
 import type { Figure } from '../figure/figure.ts';
 import { AGREE, capEase, MOST_EASED } from '../garment/meeting.ts';
-import { type Seam, type SeamEdge, seamsOf } from '../garment/seams.ts';
+import { kindOf, type Seam, type SeamEdge, seamsOf } from '../garment/seams.ts';
 import { type EaseZone, FLOORS, workroomClass } from '../garment/tables/fit.ts';
 import type { Sheet } from '../sheet/compute.ts';
 import { type Cm, cm } from '../units/length.ts';
@@ -137,6 +137,9 @@ function measured(panels: readonly Panel[]): Map<string, Measure> {
     const centre = p.edges.find((e) => e.id === p.across.centre);
     if (centre?.fold) add(`${p.id}/centre`, `${centre.name}, ${p.name}`, 'edge', sewnLength(p, centre.id));
   }
+  for (const p of panels.filter((q) => q.layer === 'outer' && q.share === 'cuff'))
+    if (p.edges.some((e) => kindOf(p, e) === 'cuff-edge'))
+      add(`${p.id}/around`, `${p.name}, around, with its overlap`, 'edge', sewnLength(p, 'sleeve'));
   return out;
 }
 
@@ -310,13 +313,16 @@ function meetings(before: Halves, a: Halves): string[] {
       const more = off - meant;
       // Equal within what a hand trues is agreed; an overlap or what is eased on purpose stays as it was.
       if (Math.abs(more) <= AGREE || Math.abs(off - (x0 - y0)) <= NOTHING) continue;
-      const gathered =
-        GATHERS.has(seam.kind) && [...seam.rows[0], ...seam.rows[1]].some((e) => gatherOf(a[which], e) > 0);
+      const fullness = GATHERS.has(seam.kind) ? fullnessOf(a[which], seam) : 0;
+      // What is gathered can be spread by what lies in its gathers, and no further.
+      const spread = Math.sign(more) === -Math.sign(fullness) ? Math.abs(more) - Math.abs(fullness) : 0;
       const both = `${seam.name[0]!.toUpperCase()}${seam.name.slice(1)} no longer agree as they did: ${say(cm(x))} and ${say(cm(y))}, ${say(cm(Math.abs(more)))} more apart`;
       const longer = more > 0 ? rowName(a[which], seam.rows[0]) : rowName(a[which], seam.rows[1]);
       says.push(
-        gathered
-          ? `${both}. The gathers take it up.`
+        fullness !== 0
+          ? spread <= AGREE
+            ? `${both}. The gathers take it up.`
+            : `${both}: the gathers have only ${say(cm(Math.abs(fullness)))} to give. The ${rowName(a[which], fullness > 0 ? seam.rows[0] : seam.rows[1])} must follow.`
           : Math.abs(more) <= MOST_EASED + 1e-9
             ? `${both}. Ease the ${longer} on, or true it.`
             : `${both}: too much to ease. The ${longer} must follow.`,
@@ -362,6 +368,12 @@ export function lengthsOf(panels: readonly Panel[], seam: Seam): readonly [numbe
 /** Round the body every panel counts; of the two sides of one gore each is one. */
 const timesOf = (p: Panel, seam: Seam): number =>
   seam.kind === 'waist' || seam.kind === 'band' || seam.kind === 'neck' ? perHalf(p) : 1;
+/** What is gathered away along a seam, cm: above 0 in its first row, below in its second, 0 where nothing is. */
+const fullnessOf = (panels: readonly Panel[], seam: Seam): number => {
+  const sum = (row: readonly SeamEdge[]) =>
+    row.reduce((n, e) => n + gatherOf(panels, e) * timesOf(of(panels, e), seam), 0);
+  return sum(seam.rows[0]) || -sum(seam.rows[1]);
+};
 const rowName = (panels: readonly Panel[], row: readonly SeamEdge[]): string =>
   [...new Set(row.map((e) => of(panels, e).name))].join(' and ');
 

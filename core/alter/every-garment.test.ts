@@ -434,3 +434,31 @@ describe('what is offered', () => {
     expect(likely.every((k) => borne.find((b) => b.kind === k)!.why === null)).toBe(true);
   });
 });
+
+describe('a cuff that is too tight', () => {
+  const s = made('shirt-blouse');
+  const by = (amount: number, side: Asked['side'] = 'both') =>
+    tryAlteration(s, alike(s.panels), ask('cuff-around', 'out', cm(amount), { as: 'pinned', side }), false);
+  const cuffOf = (panels: readonly Panel[]) => edgeLength(at(panels, 'sleeve.cuff'), 'sleeve');
+  it('is cut longer by the amount, its interfacing with it, and what lies in the gathers is told', () => {
+    const t = by(1);
+    expect(cuffOf(t.applied.right) - cuffOf(s.panels)).toBeCloseTo(1, 9);
+    expect(edgeLength(at(t.applied.right, 'sleeve.cuff-interfacing'), 'sleeve')).toBeCloseTo(
+      cuffOf(t.applied.right),
+      9,
+    );
+    expect(t.effect.moved.map((m) => m.name)).toEqual(['cuff, around, with its overlap']);
+    expect(t.effect.says.join()).toContain('The gathers take it up.');
+    expect(t.drawn.map((d) => d.panel)).toEqual(['sleeve.cuff']);
+  });
+  it('on the left alone leaves the right as it was', () => {
+    const t = by(1, 'left');
+    expect(cuffOf(t.applied.left) - cuffOf(t.applied.right)).toBeCloseTo(1, 9);
+    expect(t.applied.boxes.map((b) => b.edges)).toEqual([1, 1]);
+  });
+  it('beyond what the sleeve end has gathered the sleeve must follow', () => {
+    const gathered = at(s.panels, 'sleeve.sleeve').edges.find((e) => e.id === 'wrist')!.gather;
+    const t = by(gathered + 1);
+    expect(t.effect.says.join()).toMatch(/the gathers have only .* to give\. The .*sleeve must follow/);
+  });
+});

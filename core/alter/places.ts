@@ -49,7 +49,7 @@ export function placesOf(panels: readonly Panel[], move: EdgeMove, asked: Asked)
   });
 }
 /** Collars and cuffs make no girth, and are altered for themselves. */
-const isOwn = (p: Panel) => p.layer === 'outer' && (p.share === 'collar' || p.share === 'cuff');
+export const isOwn = (p: Panel) => p.layer === 'outer' && (p.share === 'collar' || p.share === 'cuff');
 
 /** The edges among which a girth’s amount is shared with this one, counted on one half. */
 export function sharedWith(one: SeamPlace, all: readonly SeamPlace[]): Shared {

@@ -8,6 +8,7 @@ import { say } from '../units/print.ts';
 import { type Applied, alike, applyAlteration, type Halves, isMain } from './apply.ts';
 import { type Asked, totalOf } from './asked.ts';
 import { type Effect, effectOf } from './effect.ts';
+import { isOwn } from './places.ts';
 import { CannotAlter } from './refusal.ts';
 import { heightOf } from './run.ts';
 
@@ -63,7 +64,7 @@ export function tryAlteration(
     if (which === 'left' && same) return [];
     return applied[which].flatMap((p, i) => {
       const old = now[which][i]!;
-      return p === old || !isMain(p) ? [] : [drawPanel(old, p, same ? 'both' : which, applied)];
+      return p === old || !(isMain(p) || isOwn(p)) ? [] : [drawPanel(old, p, same ? 'both' : which, applied)];
     });
   });
   return { applied, effect: effectOf(sheet, now, applied, asked), drawn };

@@ -28,6 +28,7 @@ export const SEAM_KINDS = [
   'collar-edge',
   'collar-neck',
   'cuff-edge',
+  'cuff-end',
   'band',
 ] as const;
 export type SeamKind = (typeof SEAM_KINDS)[number];
@@ -57,6 +58,7 @@ export const SEAM_NAME: Readonly<Record<SeamKind, string>> = {
   'collar-edge': 'outer edge of the collar',
   'collar-neck': 'neck seam of the collar',
   'cuff-edge': 'cuff seam',
+  'cuff-end': 'end of the cuff',
   band: 'band',
 };
 
@@ -130,7 +132,9 @@ export function kindOf(p: Panel, e: Edge): SeamKind | null {
     case 'collar':
       return COLLAR[e.id] ?? null;
     case 'cuff':
-      return e.id === 'sleeve' && p.id.endsWith('.cuff') ? 'cuff-edge' : null;
+      if (e.id === 'sleeve') return p.id.endsWith('.cuff') ? 'cuff-edge' : null;
+      // The strip that binds its opening is no cuff.
+      return e.id === 'other' && !p.id.endsWith('.placket') ? 'cuff-end' : null;
     case 'band':
       return e.id === 'waist' || e.id === 'seam' || e.id === 'neck' ? 'band' : null;
     case 'fly':

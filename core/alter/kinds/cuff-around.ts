@@ -6,7 +6,7 @@ export const cuffAround: AlterationKind = {
   group: 'girth',
   pinned: 'length',
   directions: [IN, OUT],
-  moves: [],
+  moves: [{ do: 'edge', seam: ['cuff-end'], way: 'out', amount: 'each' }],
   needs: 'cuff',
   words: 'too tight too loose',
   opens: ['cuff', 'sleeve end'],
