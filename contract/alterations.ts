@@ -172,6 +172,10 @@ function unitOf(w: AskedWire): SheetUnit | undefined {
   return text == null ? undefined : amountOf(text).unit;
 }
 
+/** The unit of the hand that asked, in which what it asked for is told; none where it wrote no length. */
+export const handUnit = (w: AskedWire): SheetUnit | undefined =>
+  w.amount === null ? unitOf(w) : amountOf(w.amount).unit;
+
 /** What core computes from: lengths in cm. Of a wire that the schema has passed. */
 export function toAsked(w: AskedWire): Asked {
   const kind = findKind(w.kind)!;
@@ -190,7 +194,7 @@ export function toAsked(w: AskedWire): Asked {
     legs: w.legs && { left: all(w.legs.left), right: all(w.legs.right) },
     control: w.control && all(w.control),
     drawnWay: w.drawnWay,
-    unit: w.amount === null ? unitOf(w) : amountOf(w.amount).unit,
+    unit: handUnit(w),
     details: w.details,
     byHand: w.byHand,
     note: w.note,

@@ -12,7 +12,7 @@ import {
 import { z } from 'zod';
 import { StoredAsked } from './alterations.ts';
 import { SchoolsWire } from './api.ts';
-import { BriefWire, HouseRulesWire, HouseWire } from './brief.ts';
+import { BriefWire, HouseRulesWire, HouseWire, StepsWire } from './brief.ts';
 import { rulesForward, settingsForward } from './forward.ts';
 import { KeptSpec, OverrideWire, type SpecFile } from './spec.ts';
 
@@ -45,6 +45,8 @@ const Settings = z.strictObject({
         asked: StoredAsked,
         by: z.string(),
         at: z.string(),
+        /** the steps it brought into the client’s block; null where it was kept before they were */
+        steps: StepsWire.nullable().default(null),
       }),
     )
     .default([]),

@@ -1,4 +1,5 @@
 import type { AlterationView, HandOverView, LeavingView, PointView, Question } from '@rocchetto/contract';
+import { handUnit } from '@rocchetto/contract/alterations.ts';
 import {
   cm,
   type DrawingView,
@@ -58,10 +59,10 @@ function marked(view: DrawingView, alterations: readonly AlterationView[]): stri
 export function fittingRecord(r: Record): Promise<Buffer> {
   const day = (at: string) => printDate(dayIn(r.timeZone, at));
   const rows = r.alterations.map((a, i): Content => {
+    const hand = handUnit(a.asked) ?? r.unit;
     const pieces = a.boxes
       .map(
-        (b) =>
-          `${b.struck ? `left out (${b.struck})` : b.doneAt ? '×' : '○'} ${tell(boxSentence(b), r.unit)}`,
+        (b) => `${b.struck ? `left out (${b.struck})` : b.doneAt ? '×' : '○'} ${tell(boxSentence(b), hand)}`,
       )
       .join('\n');
     const steps = a.steps

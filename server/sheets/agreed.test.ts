@@ -145,6 +145,18 @@ describe('what was agreed before the cloth is cut', () => {
     await change({ kind: 'uncarry', alterationId: a });
     expect(await figure('skirt.hem-front')).toBe(length);
     expect((await json(fitter!.get(`/orders/${id}`))).brief.steps).toEqual([]);
+    // What a hand wrote since stays, also of the same amount.
+    await carry(a, 'block');
+    const held = await json(fitter!.get(`/orders/${id}`));
+    const byHand = { step: 'longer', part: 0, amount: '-2 cm', to: '' };
+    await json(
+      fitter!.send('PUT', `/orders/${id}/brief`, {
+        version: held.version,
+        brief: { ...held.brief, steps: [...held.brief.steps, byHand] },
+      }),
+    );
+    await change({ kind: 'uncarry', alterationId: a });
+    expect((await json(fitter!.get(`/orders/${id}`))).brief.steps).toEqual([byHand]);
     // What no step says goes into the sheet, or nowhere.
     const b = await agreedChange(HIP);
     expect((await carry(b, 'block', 422)).code).toBe('no-step');

@@ -1,4 +1,4 @@
-import { type Settings, type SheetChange, toAsked, toSheetInput } from '@rocchetto/contract';
+import { type Settings, type SheetChange, type StepsWire, toAsked, toSheetInput } from '@rocchetto/contract';
 import { computeSheet, dayIn, printDate } from '@rocchetto/core';
 import {
   type AlterationState,
@@ -57,7 +57,7 @@ export async function carry(
     throw new Refusal(409, 'not-now', `It is ${STATE_WORD[a.status]}; it cannot go into the sheet now.`);
   if (s.changes.some((c) => c.alterationId === alterationId))
     throw new Refusal(409, 'decided', 'This was decided already; open it again first.');
-  if (to === 'block') await stepped(tx, orderId, a, { s, now, who });
+  const steps = to === 'block' ? await stepped(tx, orderId, a, { s, now, who }) : null;
   if (to !== 'bench') {
     await endWork(tx, a.id, now);
     await promise(tx, { id: a.id, orderId, what: a.sentence, at: now }, null);
@@ -66,7 +66,23 @@ export async function carry(
   const words =
     to === 'sheet' ? `on ${printDate(at.slice(0, 10))}` : 'left for the bench, when the cloth is cut';
   await addStep(tx, a.id, who.id, now, 'carry', { words });
-  return { ...s, changes: [...s.changes, { alterationId, to, asked: a.asked, by: a.agreedName, at }] };
+  return { ...s, changes: [...s.changes, { alterationId, to, asked: a.asked, by: a.agreedName, at, steps }] };
+}
+
+/** The steps of a block that say the same as a change; null where none do. */
+async function stepsLike(
+  tx: Tx,
+  orderId: number,
+  a: Awaited<ReturnType<typeof held>>,
+  { s, now }: { readonly s: Settings; readonly now: Date },
+): Promise<StepsWire | null> {
+  const ground = parseGround(await sheetGround(tx, orderId, null));
+  const spec = specOfOrder(ground, s, dayIn(ground.house.timeZone, now));
+  const steps = asSteps(toAsked(a.asked), spec.garment.parts, computeSheet(toSheetInput(spec)).figures);
+  return (
+    steps?.map(({ step, part, sign }) => ({ step, part, amount: signed(a.asked.amount!, sign), to: '' })) ??
+    null
+  );
 }
 
 /** The steps that say the same go into the brief, from which the client’s own block is kept. @throws Refusal 422 */
@@ -75,22 +91,15 @@ async function stepped(
   orderId: number,
   a: Awaited<ReturnType<typeof held>>,
   { s, now, who }: Doing & { readonly s: Settings },
-): Promise<void> {
+): Promise<StepsWire> {
   const order = await readOrder(tx, orderId, true);
-  const ground = parseGround(await sheetGround(tx, orderId, null));
-  const spec = specOfOrder(ground, s, dayIn(ground.house.timeZone, now));
-  const steps = asSteps(toAsked(a.asked), spec.garment.parts, computeSheet(toSheetInput(spec)).figures);
+  const steps = await stepsLike(tx, orderId, a, { s, now });
   if (!steps || !order?.brief)
     throw new Refusal(422, 'no-step', 'No step of a block says the same: draft it into the sheet instead.');
-  const brief = {
-    ...order.brief,
-    steps: [
-      ...order.brief.steps,
-      ...steps.map(({ step, part, sign }) => ({ step, part, amount: signed(a.asked.amount!, sign), to: '' })),
-    ],
-  };
+  const brief = { ...order.brief, steps: [...order.brief.steps, ...steps] };
   await changeBrief(tx, orderId, brief);
   await remember(tx, 'order', orderId, who.id, 'brief changed', order.brief, brief);
+  return steps;
 }
 const signed = (amount: string, sign: 1 | -1): string => (sign < 0 ? `-${amount}` : amount);
 
@@ -105,7 +114,11 @@ export async function uncarry(
   const was = s.changes.find((c) => c.alterationId === alterationId);
   if (!was) throw new Refusal(409, 'not-decided', 'Nothing was decided of this change.');
   const a = await held(tx, orderId, alterationId);
-  if (was.to === 'block') await unstepped(tx, orderId, a.asked.amount!, who);
+  if (was.to === 'block') {
+    // Of a change that was kept before its steps were, they are found as they were then.
+    const brought = was.steps ?? (await stepsLike(tx, orderId, a, { s, now })) ?? [];
+    await unstepped(tx, orderId, brought, who);
+  }
   if (a.status === 'in-sheet') {
     await state(tx, a, 'agreed');
     await addStep(tx, a.id, who.id, now, 'uncarry', { words: '' });
@@ -113,21 +126,19 @@ export async function uncarry(
   return { ...s, changes: s.changes.filter((c) => c.alterationId !== alterationId) };
 }
 
-/** The steps that a change brought leave the brief again, the latest of that amount; what a hand changed since stays. */
-async function unstepped(tx: Tx, orderId: number, amount: string, who: SignedIn): Promise<void> {
+/** The steps that a change brought leave the brief again; what a hand wrote or changed since stays. */
+async function unstepped(tx: Tx, orderId: number, brought: StepsWire, who: SignedIn): Promise<void> {
   const order = await readOrder(tx, orderId, true);
   if (!order?.brief) return;
-  const kinds = new Set(['longer', 'neck-deeper', 'neck-deeper-back', 'armhole-lower']);
-  const own = (t: { step: string; amount: string | null }) =>
-    kinds.has(t.step) && (t.amount === amount || t.amount === `-${amount}`);
-  const last = order.brief.steps.findLastIndex(own);
-  if (last < 0) return;
-  const { part } = order.brief.steps[last]!;
-  const steps = order.brief.steps.filter(
-    (t, i) =>
-      i !== last &&
-      !(own(t) && t.part === part && i === last - 1 && t.step !== order.brief!.steps[last]!.step),
-  );
+  const steps = [...order.brief.steps];
+  for (const b of brought) {
+    // Steps that say the same are the same: which of them goes makes no difference.
+    const at = steps.findLastIndex(
+      (t) => t.step === b.step && t.part === b.part && t.amount === b.amount && t.to === b.to,
+    );
+    if (at >= 0) steps.splice(at, 1);
+  }
+  if (steps.length === order.brief.steps.length) return;
   const brief = { ...order.brief, steps };
   await changeBrief(tx, orderId, brief);
   await remember(tx, 'order', orderId, who.id, 'brief changed', order.brief, brief);

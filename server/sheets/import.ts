@@ -97,6 +97,7 @@ export async function importSpec(tx: Tx, orderId: number, spec: SpecFile, who: S
       asked,
       by,
       at: stamp.at,
+      steps: null,
     })),
   };
   const revision = sheet ? sheet.revision + (sheet.status === 'agreed' ? 1 : 0) : 1;

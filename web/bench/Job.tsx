@@ -1,4 +1,5 @@
 import type { AlterationView, StepWire } from '@rocchetto/contract';
+import { handUnit } from '@rocchetto/contract/alterations.ts';
 import { type SheetUnit, tell } from '@rocchetto/core';
 import { boxSentence, isOpen, STATE_WORD } from '@rocchetto/core/alter/index.ts';
 import { hoursWord } from '@rocchetto/core/diary/load.ts';
@@ -17,6 +18,7 @@ interface Props {
 
 /** The work itself: its pieces, each a box; begun, laid down, done, and checked by another. */
 export function Job({ of: a, unit }: Props) {
+  const hand = handUnit(a.asked) ?? unit;
   const me = useMe();
   const may = useMay('alter.work');
   const [step, { error, isLoading }] = useStepMutation();
@@ -38,7 +40,7 @@ export function Job({ of: a, unit }: Props) {
                 disabled={!ticks || b.struck !== null}
                 onChange={(e) => void tick(b.id, e.target.checked ? 'done' : 'open')}
               />{' '}
-              {keepTogether(tell(boxSentence(b), unit))}
+              {keepTogether(tell(boxSentence(b), hand))}
               {b.layer !== 'outer' && <span className="layer"> {b.layer}</span>}
             </label>
             {b.struck && <span className="pending"> left out: {b.struck}</span>}
@@ -48,7 +50,7 @@ export function Job({ of: a, unit }: Props) {
                 <button
                   type="button"
                   className="quiet noprint"
-                  aria-label={`Not left out: ${tell(boxSentence(b), unit)}`}
+                  aria-label={`Not left out: ${tell(boxSentence(b), hand)}`}
                   onClick={() => void tick(b.id, 'open')}
                 >
                   not left out
@@ -57,7 +59,7 @@ export function Job({ of: a, unit }: Props) {
                 <button
                   type="button"
                   className="quiet noprint"
-                  aria-label={`Leave out: ${tell(boxSentence(b), unit)}`}
+                  aria-label={`Leave out: ${tell(boxSentence(b), hand)}`}
                   onClick={() => setStriking({ box: b.id, reason: '' })}
                 >
                   leave out

@@ -1,4 +1,5 @@
 import type { AlterationView, OrderAlterations } from '@rocchetto/contract';
+import { handUnit } from '@rocchetto/contract/alterations.ts';
 import type { SheetUnit } from '@rocchetto/core';
 import { type Cause, partOf, type Sign, signOf, signsWith } from '@rocchetto/core/alter/index.ts';
 import { useMemo, useState } from 'react';
@@ -127,7 +128,13 @@ export function Asking(props: Props) {
           </button>
         )}
       </div>
-      <WhatIf of={tried} unit={unit} undoes={undoes} waiting={waiting} />
+      <WhatIf
+        of={tried}
+        unit={unit}
+        hand={(asked?.success && handUnit(asked.data)) || unit}
+        undoes={undoes}
+        waiting={waiting}
+      />
     </form>
   );
 }

@@ -7,6 +7,8 @@ import type { Tried } from './useTrial.ts';
 interface Props {
   readonly of: Tried;
   readonly unit: SheetUnit;
+  /** of the hand that writes the amount */
+  readonly hand: SheetUnit;
   /** what was asked before and is undone by it, lengths kept open */
   readonly undoes: readonly string[];
   /** no amount is written yet: the garment is shown as it is now */
@@ -14,7 +16,7 @@ interface Props {
 }
 
 /** What the change would make of the garment, before anyone agrees. */
-export function WhatIf({ of, unit, undoes, waiting }: Props) {
+export function WhatIf({ of, unit, hand, undoes, waiting }: Props) {
   if (!of || (waiting && 'refused' in of)) return null;
   if ('refused' in of) return <Notice is="bad">{of.refused}</Notice>;
   const { applied, effect, drawn } = of.trial;
@@ -64,7 +66,7 @@ export function WhatIf({ of, unit, undoes, waiting }: Props) {
           <h3>It touches</h3>
           <ul className="why">
             {applied.boxes.map((b) => (
-              <li key={b.id}>{tell(boxSentence(b), unit)}</li>
+              <li key={b.id}>{tell(boxSentence(b), hand)}</li>
             ))}
           </ul>
         </div>
