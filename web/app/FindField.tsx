@@ -1,10 +1,10 @@
 import { AutoComplete, Input, type InputRef } from 'antd';
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useClientsQuery } from '../clients/api.ts';
-import { useOrdersQuery } from '../orders/api.ts';
+import { useClientsQuery } from '../api/clients.ts';
+import { useOrdersQuery } from '../api/orders.ts';
+import { Dressed } from '../shared/Dressed.tsx';
 import { useSettled } from '../shared/useSettled.ts';
-import { Dressed } from './Dressed.tsx';
 
 /** One field for clients and orders; "/" goes to it from anywhere. `start` is what was typed before it was there. */
 export default function FindField({ start, focused }: { start: string; focused: boolean }) {

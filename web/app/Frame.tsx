@@ -4,19 +4,19 @@ import { useEffect, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, Navigate, NavLink, Outlet, useLocation } from 'react-router';
 import { api, setCsrfToken } from '../api/base.ts';
-import { problemOf } from '../api/problem.ts';
-import { fittingOutbox } from '../fitting/useOutbox.ts';
-import { PendingReadings } from '../measuring/PendingReadings.tsx';
-import { outbox } from '../measuring/useOutbox.ts';
+import { useMeQuery } from '../api/me.ts';
 import { setAuthor, whenStrange } from '../offline/author.ts';
 import { useToldAt } from '../offline/connection.ts';
+import { PendingReadings } from '../parts/outbox/PendingReadings.tsx';
+import { fittingOutbox } from '../parts/outbox/useFittingOutbox.ts';
+import { outbox } from '../parts/outbox/useReadingsOutbox.ts';
+import { isSignOut, owesSignOut, signOutHere } from '../places/sign-in/sign-out.ts';
+import { MeContext } from '../shared/me.ts';
 import { Problem } from '../shared/Problem.tsx';
-import { isSignOut, owesSignOut, signOutHere } from '../signin/sign-out.ts';
+import { problemOf } from '../shared/problem-of.ts';
 import { FindLater } from './FindLater.tsx';
 import { LockScreen, useLock } from './Lock.tsx';
-import { MeContext } from './me.ts';
 import { ShortcutList } from './Shortcuts.tsx';
-import { useMeQuery } from './session.ts';
 import { useLive } from './useLive.ts';
 
 const initials = (name: string) =>

@@ -1,8 +1,8 @@
 import './lock.css';
 import { type FormEvent, useEffect, useRef, useState } from 'react';
 import { csrfToken } from '../api/base.ts';
-import { problemOf } from '../api/problem.ts';
-import { isIdle, isLockedHere, isLockWord, lastTouch, setLockedHere, touch } from './idle.ts';
+import { isIdle, isLockedHere, isLockWord, lastTouch, setLockedHere, touch } from '../shared/idle.ts';
+import { problemOf } from '../shared/problem-of.ts';
 
 const TOUCHES = ['pointerdown', 'keydown', 'wheel', 'touchstart'] as const;
 /** How often it is looked whether the screen is to lock, ms. */

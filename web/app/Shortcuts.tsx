@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { Facts } from '../shared/Facts.tsx';
-import { KEYS } from './keys.ts';
+import { KEYS } from '../shared/keys.ts';
 
 /** The short list of keys, under "?" and a button. The browser's own dialog keeps the focus inside and closes on Escape. */
 export function ShortcutList() {

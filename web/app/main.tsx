@@ -5,7 +5,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
 import { openWithoutNetwork } from '../offline/connection.ts';
-import { settleSignOut } from '../signin/sign-out.ts';
+import { settleSignOut } from '../places/sign-in/sign-out.ts';
 import { router } from './routes.tsx';
 
 // First thing: a sign-out that the server could not be told of is told now.

@@ -2,7 +2,7 @@ import { printDate, printDayAndDate } from '@rocchetto/core/dates/print.ts';
 import { readDate } from '@rocchetto/core/dates/read-date.ts';
 import { Input } from 'antd';
 import { useState } from 'react';
-import { useDays } from '../app/me.ts';
+import { useDays } from './me.ts';
 
 /** What a form holds for a date that could not be read: the text as it was typed, after this mark. */
 const UNREAD = '?';

@@ -1,6 +1,6 @@
 import { printDate } from '@rocchetto/core/dates/print.ts';
-import { problemOf } from '../api/problem.ts';
 import { Notice } from './Notice.tsx';
+import { problemOf } from './problem-of.ts';
 
 interface Props {
   readonly error: unknown;

@@ -1,5 +1,5 @@
-import { problemOf } from '../api/problem.ts';
 import { Notice } from './Notice.tsx';
+import { problemOf } from './problem-of.ts';
 
 /** What went wrong in plain words, what is kept, and a way on. Nothing when there is no error. */
 export function Problem({ error, again }: { error: unknown; again?: () => void }) {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { problemOf } from '../api/problem.ts';
 import { emptied, emptyForm } from './emptied.ts';
 import { keepTogether } from './keepTogether.ts';
+import { problemOf } from './problem-of.ts';
 import { understood } from './understood.ts';
 
 describe('text', () => {

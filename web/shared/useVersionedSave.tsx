@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { problemOf } from '../api/problem.ts';
 import { Differences } from './Differences.tsx';
 import { Meanwhile } from './Meanwhile.tsx';
 import { Problem } from './Problem.tsx';
+import { problemOf } from './problem-of.ts';
 
 interface How<W> {
   /** the record's version as it is on the server now, followed live */

@@ -1,0 +1,40 @@
+import type { AskedWire, BoxWrite, OrderAlterations, StepWire } from '@rocchetto/contract';
+import type { z } from 'zod';
+import { api, change, LIST, STEP } from './base.ts';
+import { movesOrder } from './moves.ts';
+
+interface Kept {
+  readonly id: number;
+  readonly version: number;
+}
+type On = { readonly id: number; readonly orderId: number };
+
+const alterations = api.injectEndpoints({
+  endpoints: (b) => ({
+    alterations: b.query<OrderAlterations, number>({
+      query: (orderId) => `/orders/${orderId}/alterations`,
+      providesTags: (_, __, id) => [{ type: 'Alterations', id }],
+    }),
+    changeAsked: b.mutation<Kept, On & { version: number; asked: AskedWire }>({
+      query: ({ id, orderId: _, ...body }) => change(`/alterations/${id}`, 'PUT', body),
+      invalidatesTags: movesOrder,
+    }),
+    step: b.mutation<Kept, On & { version: number; step: StepWire }>({
+      query: ({ id, orderId: _, ...body }) => change(`/alterations/${id}/steps`, 'POST', body),
+      extraOptions: STEP,
+      invalidatesTags: movesOrder,
+    }),
+    tick: b.mutation<Kept, On & z.input<typeof BoxWrite>>({
+      query: ({ id, orderId: _, ...body }) => change(`/alterations/${id}/boxes`, 'POST', body),
+      // A tick moves nobody's day: neither the diary nor free times are asked for again.
+      invalidatesTags: (_, error, { orderId }) =>
+        error
+          ? []
+          : [
+              { type: 'Alterations', id: orderId },
+              { type: 'Alterations', id: LIST },
+            ],
+    }),
+  }),
+});
+export const { useAlterationsQuery, useChangeAskedMutation, useStepMutation, useTickMutation } = alterations;

@@ -1,0 +1,16 @@
+import type { BroughtInWrite } from '@rocchetto/contract';
+import { api, change } from './base.ts';
+
+const broughtIn = api.injectEndpoints({
+  endpoints: (b) => ({
+    bringIn: b.mutation<{ orderId: number; code: string }, BroughtInWrite>({
+      query: (body) => change('/brought-in', 'POST', body),
+      invalidatesTags: (_, error) => (error ? [] : ['Order', 'Client']),
+    }),
+    ticket: b.query<{ orderId: number }, string>({
+      query: (code) => ({ url: '/tickets', params: { code } }),
+      keepUnusedDataFor: 0,
+    }),
+  }),
+});
+export const { useBringInMutation, useLazyTicketQuery } = broughtIn;

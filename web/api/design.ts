@@ -1,0 +1,50 @@
+import type { DesignView, Like, QuestionDecided, QuestionWrite } from '@rocchetto/contract';
+import type { Lesson } from '@rocchetto/core/alter/index.ts';
+import type { z } from 'zod';
+import { api, change } from './base.ts';
+
+type Of = { readonly orderId: number };
+const touched = (_: unknown, error: unknown, { orderId }: Of) =>
+  error ? [] : [{ type: 'Alterations' as const, id: orderId }, 'Client' as const];
+
+const design = api.injectEndpoints({
+  endpoints: (b) => ({
+    design: b.query<DesignView, number>({
+      query: (orderId) => `/orders/${orderId}/design`,
+      providesTags: (_, __, id) => [{ type: 'Alterations', id }],
+    }),
+    askQuestion: b.mutation<object, Of & z.input<typeof QuestionWrite>>({
+      query: ({ orderId, ...body }) => change(`/orders/${orderId}/questions`, 'POST', body),
+      invalidatesTags: touched,
+    }),
+    decideQuestion: b.mutation<object, Of & { id: number } & z.input<typeof QuestionDecided>>({
+      query: ({ id, orderId: _, ...body }) => change(`/questions/${id}/decided`, 'POST', body),
+      invalidatesTags: touched,
+    }),
+    noteLike: b.mutation<object, Of & { words: string }>({
+      query: ({ orderId, ...body }) => change(`/orders/${orderId}/likes`, 'POST', body),
+      invalidatesTags: touched,
+    }),
+    clientLikes: b.query<Like[], number>({
+      query: (id) => `/clients/${id}/likes`,
+      providesTags: ['Client'],
+    }),
+    dropLike: b.mutation<object, number>({
+      query: (id) => change(`/likes/${id}`, 'DELETE'),
+      invalidatesTags: (_, error) => (error ? [] : ['Client']),
+    }),
+    learnt: b.query<Lesson[], number>({
+      query: (orderId) => `/orders/${orderId}/learnt`,
+      providesTags: ['Alterations', 'Order'],
+    }),
+  }),
+});
+export const {
+  useDesignQuery,
+  useAskQuestionMutation,
+  useDecideQuestionMutation,
+  useNoteLikeMutation,
+  useClientLikesQuery,
+  useDropLikeMutation,
+  useLearntQuery,
+} = design;

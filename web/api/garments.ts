@@ -1,0 +1,36 @@
+import type { GarmentRow, GarmentWrite, OwnBlock, OwnBlockWrite } from '@rocchetto/contract';
+import { api, change } from './base.ts';
+
+const garments = api.injectEndpoints({
+  endpoints: (b) => ({
+    garments: b.query<GarmentRow[], void>({ query: () => '/garments', providesTags: ['House'] }),
+    saveGarment: b.mutation<GarmentRow, GarmentWrite>({
+      query: (body) => change('/garments', 'POST', body),
+      invalidatesTags: (_, error) => (error ? [] : ['House']),
+    }),
+    dropGarment: b.mutation<void, number>({
+      query: (id) => change(`/garments/${id}`, 'DELETE'),
+      invalidatesTags: (_, error) => (error ? [] : ['House']),
+    }),
+    ownBlocks: b.query<OwnBlock[], number>({
+      query: (clientId) => `/clients/${clientId}/blocks`,
+      providesTags: (_, __, id) => [{ type: 'Client', id }],
+    }),
+    keepBlock: b.mutation<{ id: number }, { clientId: number } & OwnBlockWrite>({
+      query: ({ clientId, ...body }) => change(`/clients/${clientId}/blocks`, 'POST', body),
+      invalidatesTags: (_, error, { clientId }) => (error ? [] : [{ type: 'Client', id: clientId }]),
+    }),
+    dropBlock: b.mutation<object, { id: number; clientId: number }>({
+      query: ({ id }) => change(`/blocks/${id}`, 'DELETE'),
+      invalidatesTags: (_, error, { clientId }) => (error ? [] : [{ type: 'Client', id: clientId }]),
+    }),
+  }),
+});
+export const {
+  useOwnBlocksQuery,
+  useKeepBlockMutation,
+  useDropBlockMutation,
+  useGarmentsQuery,
+  useSaveGarmentMutation,
+  useDropGarmentMutation,
+} = garments;

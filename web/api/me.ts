@@ -1,0 +1,16 @@
+import type { Me } from '@rocchetto/contract';
+import { api, setCsrfToken } from './base.ts';
+
+const session = api.injectEndpoints({
+  endpoints: (b) => ({
+    me: b.query<Me, void>({
+      query: () => '/me',
+      transformResponse: (me: Me) => {
+        setCsrfToken(me.csrf);
+        return me;
+      },
+      providesTags: ['Me'],
+    }),
+  }),
+});
+export const { useMeQuery } = session;

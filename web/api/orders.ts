@@ -1,0 +1,102 @@
+import type { BriefWire, OrderFull, OrderRow, OrderView, OrderWrite, SheetView } from '@rocchetto/contract';
+import type { Stage } from '@rocchetto/core/thread/stage.ts';
+import { api, change, LIST } from './base.ts';
+
+export interface OrdersAsked {
+  readonly q?: string;
+  readonly view?: OrderView;
+  readonly stage?: Stage | undefined;
+  readonly responsible?: number | undefined;
+  readonly after?: OrderRow | undefined;
+}
+
+const given = (params: Record<string, unknown>) =>
+  Object.fromEntries(Object.entries(params).filter(([, v]) => v !== undefined && v !== ''));
+
+const orders = api.injectEndpoints({
+  endpoints: (b) => ({
+    orders: b.query<OrderRow[], OrdersAsked>({
+      query: ({ after, ...asked }) => ({
+        url: '/orders',
+        params: given({
+          ...asked,
+          afterDue: after && (after.dueOn ?? 'infinity'),
+          afterId: after?.id,
+        }),
+      }),
+      providesTags: [{ type: 'Order', id: LIST }],
+    }),
+    order: b.query<OrderFull, number>({
+      query: (id) => `/orders/${id}`,
+      // A device may still show what it was told before an order could hold several garments.
+      transformResponse: (o: OrderFull) => ({
+        ...o,
+        garments: o.garments ?? [
+          { id: o.id, number: o.number, what: o.what, stage: o.stage, parts: o.brief?.parts ?? [] },
+        ],
+      }),
+      providesTags: (_, __, id) => [{ type: 'Order', id }],
+    }),
+    addOrder: b.mutation<OrderFull, OrderWrite>({
+      query: (body) => change('/orders', 'POST', body),
+      invalidatesTags: (_, error, { clientId }) =>
+        error
+          ? []
+          : [
+              { type: 'Order', id: LIST },
+              { type: 'Client', id: clientId },
+            ],
+    }),
+    addGarment: b.mutation<OrderFull, { id: number; what: string }>({
+      query: ({ id, what }) => change(`/orders/${id}/garments`, 'POST', { what }),
+      invalidatesTags: (made, error, { id }) =>
+        error
+          ? []
+          : [
+              { type: 'Order', id: LIST },
+              { type: 'Order', id },
+              ...(made?.garments.map((g) => ({ type: 'Order' as const, id: g.id })) ?? []),
+              ...(made ? [{ type: 'Client' as const, id: made.clientId }] : []),
+            ],
+    }),
+    changeOrder: b.mutation<OrderFull, OrderWrite & { id: number; version: number }>({
+      query: ({ id, ...body }) => change(`/orders/${id}`, 'PUT', body),
+      invalidatesTags: (_, error, { id, clientId }) =>
+        error
+          ? []
+          : [
+              { type: 'Order', id },
+              { type: 'Order', id: LIST },
+              { type: 'Sheet', id },
+              { type: 'Client', id: clientId },
+            ],
+    }),
+    changeBrief: b.mutation<OrderFull, { id: number; version: number; brief: BriefWire }>({
+      query: ({ id, ...body }) => change(`/orders/${id}/brief`, 'PUT', body),
+      invalidatesTags: (_, error, { id }) =>
+        error
+          ? []
+          : [
+              { type: 'Order', id },
+              { type: 'Order', id: LIST },
+              { type: 'Sheet', id },
+            ],
+    }),
+    importSpec: b.mutation<SheetView, { id: number; spec: unknown }>({
+      query: ({ id, spec }) => change(`/orders/${id}/import`, 'POST', spec),
+      invalidatesTags: (_, error, { id }) =>
+        error
+          ? []
+          : [{ type: 'Order', id }, { type: 'Order', id: LIST }, { type: 'Sheet', id }, 'Session', 'Client'],
+    }),
+  }),
+});
+export const {
+  useOrdersQuery,
+  useOrderQuery,
+  useAddOrderMutation,
+  useAddGarmentMutation,
+  useChangeOrderMutation,
+  useChangeBriefMutation,
+  useImportSpecMutation,
+} = orders;

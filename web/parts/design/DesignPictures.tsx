@@ -1,0 +1,89 @@
+import { PHOTO_OF, type PhotoOf } from '@rocchetto/contract/design.ts';
+import { useState } from 'react';
+import { usePhotosQuery } from '../../api/photos.ts';
+import { useMay } from '../../shared/me.ts';
+import { PictureField } from '../pictures/PictureField.tsx';
+import { PictureList } from '../pictures/PictureList.tsx';
+
+const SHOWS: readonly PhotoOf[] = PHOTO_OF.filter((p) => p !== 'garment');
+const WORD: Readonly<Record<PhotoOf, string>> = {
+  garment: 'garment',
+  sketch: 'sketch',
+  picture: 'picture',
+  swatch: 'swatch',
+  trim: 'trim',
+};
+
+/** What the garment should become: sketch, pictures, swatch and trims. `look` only shows them, where there are any. */
+export function DesignPictures({ orderId, look = false }: { orderId: number; look?: boolean }) {
+  const { data = [], refetch } = usePhotosQuery(orderId);
+  const mayAdd = useMay('alter.work') && !look;
+  const [about, setAbout] = useState<PhotoOf>('sketch');
+  const [words, setWords] = useState('');
+  const shown = data
+    .filter((p) => p.about !== 'garment')
+    .sort((a, b) => SHOWS.indexOf(a.about) - SHOWS.indexOf(b.about));
+  if (look && shown.length === 0) return null;
+  const list = (
+    <PictureList
+      orderId={orderId}
+      of={shown}
+      uncut
+      head={(p) => WORD[p.about][0]!.toUpperCase() + WORD[p.about].slice(1)}
+    />
+  );
+  if (look)
+    return (
+      <details>
+        <summary>The design: {shown.map((p) => p.words || WORD[p.about]).join(', ')}</summary>
+        {list}
+      </details>
+    );
+  return (
+    <section aria-label="The design in pictures">
+      <h2>The design in pictures</h2>
+      {shown.length === 0 && (
+        <p className="soft">
+          The client’s sketch, a picture, the swatch of the cloth and its trims stand here, and beside the
+          drawing at the fitting.
+        </p>
+      )}
+      {list}
+      {mayAdd && (
+        <div className="row">
+          <label htmlFor="design-about">It shows the</label>
+          <select
+            id="design-about"
+            className="field"
+            value={about}
+            onChange={(e) => setAbout(e.target.value as PhotoOf)}
+          >
+            {SHOWS.map((s) => (
+              <option key={s} value={s}>
+                {WORD[s]}
+              </option>
+            ))}
+          </select>
+          <label htmlFor="design-words">Named</label>
+          <input
+            id="design-words"
+            className="field"
+            maxLength={200}
+            placeholder="lace for the hem"
+            value={words}
+            onChange={(e) => setWords(e.target.value)}
+          />
+          <PictureField
+            orderId={orderId}
+            label="Add pictures"
+            keep={{ about, ...(words ? { words } : {}) }}
+            onKept={() => {
+              setWords('');
+              void refetch();
+            }}
+          />
+        </div>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,123 @@
+import type { Like } from '@rocchetto/contract';
+import { useState } from 'react';
+import {
+  useClientLikesQuery,
+  useDesignQuery,
+  useDropLikeMutation,
+  useNoteLikeMutation,
+} from '../../api/design.ts';
+import { emptied } from '../../shared/emptied.ts';
+import { useDays, useMay } from '../../shared/me.ts';
+import { Problem } from '../../shared/Problem.tsx';
+
+interface Props {
+  readonly orderId: number;
+  readonly clientName: string;
+  /** takes one into the brief that is being written */
+  readonly onTake?: (words: string) => void;
+}
+
+/** What the client likes, beside an order: noted at the fitting, offered at the next brief. */
+export function Likes({ orderId, clientName, onTake }: Props) {
+  const { data } = useDesignQuery(orderId);
+  const may = useMay('alter.ask');
+  const [note, { error, isLoading }] = useNoteLikeMutation();
+  const [words, setWords] = useState('');
+  if (!data || (!may && data.likes.length === 0)) return null;
+  return (
+    <section aria-label={`What ${clientName} likes`}>
+      <h2>What {clientName} likes</h2>
+      <LikeList
+        of={data.likes}
+        onTake={onTake}
+        empty="What is liked is kept on the card, for the next garment."
+      />
+      <Problem error={error} />
+      {may && (
+        <form
+          className="row"
+          aria-label="Note what is liked"
+          onSubmit={async (e) => {
+            e.preventDefault();
+            if ('data' in (await note({ orderId, words }))) setWords(emptied(words, ''));
+          }}
+        >
+          <input
+            className="field grow"
+            aria-label="What is liked, about the cloth"
+            placeholder="a soft waistband …"
+            maxLength={300}
+            value={words}
+            onChange={(e) => setWords(e.target.value)}
+          />
+          <button type="submit" className="plain" disabled={words.trim() === '' || isLoading}>
+            Note it
+          </button>
+        </form>
+      )}
+    </section>
+  );
+}
+
+interface ListProps {
+  readonly of: readonly Like[];
+  readonly empty: string;
+  readonly onTake?: (words: string) => void;
+  readonly onDrop?: (id: number) => void;
+}
+
+function LikeList({ of, empty, onTake, onDrop }: ListProps) {
+  const { short } = useDays();
+  if (of.length === 0) return <p className="soft">{empty}</p>;
+  return (
+    <ul className="why">
+      {of.map((l) => (
+        <li key={l.id}>
+          {l.words}{' '}
+          <span className="soft">
+            {short(l.at)}
+            {l.order && `, ${l.order}`}
+          </span>{' '}
+          {onTake && (
+            <button
+              type="button"
+              className="quiet"
+              aria-label={`Into the note: ${l.words}`}
+              onClick={() => onTake(l.words)}
+            >
+              into the note
+            </button>
+          )}
+          {onDrop && (
+            <button
+              type="button"
+              className="quiet"
+              aria-label={`Take off: ${l.words}`}
+              onClick={() => onDrop(l.id)}
+            >
+              take off
+            </button>
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** The same on the client’s card. */
+export function ClientLikes({ clientId }: { clientId: number }) {
+  const { data = [] } = useClientLikesQuery(clientId);
+  const [drop, { error }] = useDropLikeMutation();
+  const may = useMay('client.write');
+  return (
+    <section aria-label="Likes">
+      <h2>Likes</h2>
+      <Problem error={error} />
+      <LikeList
+        of={data}
+        empty="What is liked at a fitting stands here."
+        onDrop={may ? (id) => void drop(id) : undefined}
+      />
+    </section>
+  );
+}

@@ -1,0 +1,120 @@
+import type { GarmentRow, PartWire } from '@rocchetto/contract';
+import { GARMENTS } from '@rocchetto/core';
+import { Button, Input, Popconfirm } from 'antd';
+import { useState } from 'react';
+import { useDropGarmentMutation, useGarmentsQuery, useSaveGarmentMutation } from '../../api/garments.ts';
+import { ChoiceByTyping } from '../../shared/ChoiceByTyping.tsx';
+import { useMay } from '../../shared/me.ts';
+import { Notice } from '../../shared/Notice.tsx';
+import { Problem } from '../../shared/Problem.tsx';
+
+type Parts = readonly Readonly<Record<string, unknown>>[];
+interface Props {
+  readonly value: string;
+  readonly disabled: boolean;
+  readonly onChoose: (id: string, parts: Parts) => void;
+  /** the parts as they stand in the form, for saving */
+  readonly parts: () => readonly PartWire[];
+}
+
+/** What is made: a garment of the house or one it has saved. The fields of its parts follow. */
+export function GarmentChoice({ value, disabled, onChoose, parts }: Props) {
+  const { data: own = [] } = useGarmentsQuery();
+  const [drop, dropping] = useDropGarmentMutation();
+  const mayHouse = useMay('house.write');
+  const all = [
+    ...GARMENTS,
+    ...own.map((g) => ({ id: `own-${g.id}`, name: g.name, parts: g.parts as Parts })),
+  ];
+  const chosen = own.find((g) => `own-${g.id}` === value);
+  return (
+    <>
+      <h2>What is made</h2>
+      <div className="fields">
+        <div className="full">
+          <ChoiceByTyping
+            listHeight={440}
+            aria-label="Garment"
+            className="wide-select"
+            disabled={disabled}
+            value={all.some((g) => g.id === value) ? value : null}
+            placeholder="a composition of its own"
+            onChange={(id) => onChoose(id, all.find((g) => g.id === id)!.parts)}
+            options={[
+              ...(own.length > 0
+                ? [
+                    {
+                      label: 'Saved here',
+                      options: own.map((g) => ({ value: `own-${g.id}`, label: g.name })),
+                    },
+                  ]
+                : []),
+              {
+                label: 'The house’s garments',
+                options: GARMENTS.map((g) => ({ value: g.id, label: g.name })),
+              },
+            ]}
+          />{' '}
+          {chosen && mayHouse && (
+            <Popconfirm
+              title={`Take “${chosen.name}” off the house’s garments?`}
+              description="Briefs that were made with it stay as they are."
+              okText="Take off"
+              cancelText="Leave it"
+              onConfirm={() => void drop(chosen.id)}
+            >
+              <Button type="text">take off the list</Button>
+            </Popconfirm>
+          )}
+          <Problem error={dropping.error} />
+        </div>
+      </div>
+      {!disabled && <Save parts={parts} />}
+    </>
+  );
+}
+
+/** The parts as they stand, saved under a name for the whole house. */
+function Save({ parts }: { parts: () => readonly PartWire[] }) {
+  const [save, saving] = useSaveGarmentMutation();
+  const [name, setName] = useState<string | null>(null);
+  const [done, setDone] = useState<GarmentRow | null>(null);
+  const keep = async () => {
+    const answer = await save({ name: (name ?? '').trim(), parts: [...parts()] });
+    if (!('data' in answer) || !answer.data) return;
+    setDone(answer.data);
+    setName(null);
+  };
+  if (name === null)
+    return (
+      <p>
+        <button type="button" className="quiet" onClick={() => setName('')}>
+          save these parts as a garment of the house
+        </button>
+        {done && <Notice>“{done.name}” is among the house’s garments now.</Notice>}
+      </p>
+    );
+  return (
+    <div className="row">
+      <Input
+        aria-label="Name of the garment"
+        placeholder="for example choir skirt, long"
+        value={name}
+        maxLength={80}
+        autoFocus
+        onChange={(e) => setName(e.target.value)}
+        onPressEnter={(e) => {
+          e.preventDefault();
+          if (name.trim()) void keep();
+        }}
+      />
+      <Button disabled={!name.trim()} loading={saving.isLoading} onClick={() => void keep()}>
+        Save it
+      </Button>
+      <Button type="text" onClick={() => setName(null)}>
+        Leave it
+      </Button>
+      <Problem error={saving.error} />
+    </div>
+  );
+}

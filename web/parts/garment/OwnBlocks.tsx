@@ -1,0 +1,107 @@
+import type { OwnBlock, OwnBlockWrite } from '@rocchetto/contract';
+import { useState } from 'react';
+import { useDropBlockMutation, useKeepBlockMutation, useOwnBlocksQuery } from '../../api/garments.ts';
+import { emptied } from '../../shared/emptied.ts';
+import { useDays } from '../../shared/me.ts';
+import { Notice } from '../../shared/Notice.tsx';
+import { Problem } from '../../shared/Problem.tsx';
+
+interface Props {
+  readonly clientId: number;
+  readonly clientName: string;
+  /** undefined where nothing may be written any more */
+  readonly onBegin?: ((block: OwnBlock) => void) | undefined;
+  /** the block as it stands in the form */
+  readonly made: () => Omit<OwnBlockWrite, 'name'>;
+}
+
+/** A client's own blocks, beside the brief: parts and steps that the next order starts from. */
+export function OwnBlocks({ clientId, clientName, onBegin, made }: Props) {
+  const { data = [], error, refetch } = useOwnBlocksQuery(clientId);
+  const [keep, keeping] = useKeepBlockMutation();
+  const [drop, dropping] = useDropBlockMutation();
+  const [name, setName] = useState('');
+  const [said, setSaid] = useState('');
+  const { short } = useDays();
+  if (!onBegin && data.length === 0) return null;
+  return (
+    <section aria-label={`Own blocks of ${clientName}`}>
+      <h2>Own blocks of {clientName}</h2>
+      {error ? (
+        <p className="soft">
+          They cannot be read just now.{' '}
+          <button type="button" className="quiet" onClick={() => void refetch()}>
+            look again
+          </button>
+        </p>
+      ) : data.length === 0 ? (
+        <p className="soft">
+          A block that was adapted once is kept here, and the next garment starts from it.
+        </p>
+      ) : (
+        <ul className="why">
+          {data.map((b) => (
+            <li key={b.id}>
+              {b.name}{' '}
+              <span className="soft">
+                {b.steps.length > 0 && `${b.steps.length} ${b.steps.length === 1 ? 'step' : 'steps'}, `}
+                {short(b.at)}, {b.by}
+              </span>{' '}
+              {onBegin && (
+                <>
+                  <button
+                    type="button"
+                    className="quiet"
+                    aria-label={`Begin from ${b.name}`}
+                    onClick={() => {
+                      onBegin(b);
+                      setSaid(`The brief begins from “${b.name}”. Its steps stand below the parts.`);
+                    }}
+                  >
+                    begin from it
+                  </button>
+                  <button
+                    type="button"
+                    className="quiet"
+                    aria-label={`Take ${b.name} off`}
+                    onClick={() => void drop({ id: b.id, clientId })}
+                  >
+                    take off
+                  </button>
+                </>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+      {said && <Notice is="good">{said}</Notice>}
+      <Problem error={keeping.error ?? dropping.error} />
+      {onBegin && (
+        <form
+          className="row"
+          aria-label="Keep an own block"
+          onSubmit={async (e) => {
+            e.preventDefault();
+            if (name.trim() === '' || keeping.isLoading) return;
+            const done = await keep({ clientId, name: name.trim(), ...made() });
+            if (!('data' in done) || !done.data) return;
+            setSaid(`“${name.trim()}” is kept for the next order of ${clientName}.`);
+            setName(emptied(name, ''));
+          }}
+        >
+          <input
+            className="field grow"
+            aria-label="Name of the block"
+            placeholder="for example fitted bodice"
+            maxLength={80}
+            value={name}
+            onChange={(e) => setName(e.target.value)}
+          />
+          <button type="submit" className="plain" disabled={name.trim() === '' || keeping.isLoading}>
+            Keep it
+          </button>
+        </form>
+      )}
+    </section>
+  );
+}

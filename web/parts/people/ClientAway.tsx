@@ -1,0 +1,82 @@
+import type { ClientFull } from '@rocchetto/contract';
+import { useState } from 'react';
+import { useAddAwayMutation, useDropAwayMutation } from '../../api/clients.ts';
+import { DateField } from '../../shared/DateField.tsx';
+import { emptied } from '../../shared/emptied.ts';
+import { useDays, useMay } from '../../shared/me.ts';
+import { Problem } from '../../shared/Problem.tsx';
+
+/** Days on which a client cannot come: no time is found for them there. */
+export function ClientAway({ client }: { client: ClientFull }) {
+  const may = useMay('diary.write');
+  const { long } = useDays();
+  const [add, adding] = useAddAwayMutation();
+  const [drop, dropping] = useDropAwayMutation();
+  const [first, setFirst] = useState('');
+  const [last, setLast] = useState('');
+  const [reason, setReason] = useState('');
+  if (!may && client.away.length === 0) return null;
+  return (
+    <section>
+      <h2>Cannot come</h2>
+      <Problem error={adding.error ?? dropping.error} />
+      <ul className="why">
+        {client.away.map((a) => (
+          <li key={a.id}>
+            {long(a.firstDay)}
+            {a.lastDay !== a.firstDay && ` to ${long(a.lastDay)}`}
+            {a.reason && `, ${a.reason}`}{' '}
+            {may && (
+              <button
+                type="button"
+                className="quiet"
+                aria-label={`Take back the days from ${long(a.firstDay)}`}
+                onClick={() => void drop({ id: a.id, clientId: client.id })}
+              >
+                take back
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {may && (
+        <form
+          className="stack"
+          aria-label="Days the client cannot come"
+          onSubmit={async (e) => {
+            e.preventDefault();
+            const done = await add({
+              clientId: client.id,
+              firstDay: first,
+              lastDay: last || first,
+              reason: reason.trim(),
+            });
+            if ('data' in done) {
+              setFirst(emptied(first, ''));
+              setLast(emptied(last, ''));
+              setReason(emptied(reason, ''));
+            }
+          }}
+        >
+          <label htmlFor="away-first">First day away</label>
+          <DateField id="away-first" value={first} onChange={setFirst} />
+          <label htmlFor="away-last">Last day away</label>
+          <DateField id="away-last" value={last} onChange={setLast} />
+          <label htmlFor="away-why">Because</label>
+          <input
+            id="away-why"
+            className="field"
+            value={reason}
+            maxLength={200}
+            onChange={(e) => setReason(e.target.value)}
+          />
+          <div className="row">
+            <button type="submit" className="plain" disabled={!first || adding.isLoading}>
+              Note these days
+            </button>
+          </div>
+        </form>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,84 @@
+import type { AlterationView } from '@rocchetto/contract';
+import { type SheetUnit, tell } from '@rocchetto/core';
+import { useState } from 'react';
+import { usePhotosQuery } from '../../api/photos.ts';
+import { useMay } from '../../shared/me.ts';
+import { PictureField } from './PictureField.tsx';
+import { PictureList } from './PictureList.tsx';
+
+interface Props {
+  readonly orderId: number;
+  readonly unit: SheetUnit;
+  /** the marks one can belong to */
+  readonly alterations: readonly AlterationView[];
+}
+
+/** Photographs of the garment and of its marks; what says where one was taken is not kept. */
+export function Photos({ orderId, unit, alterations }: Props) {
+  const { data = [], refetch } = usePhotosQuery(orderId);
+  const mayAdd = useMay('alter.work');
+  const [words, setWords] = useState('');
+  const [mark, setMark] = useState('');
+  const shown = data.filter((p) => p.about === 'garment');
+  const numberOf = new Map(alterations.map((a, i) => [a.id, i + 1]));
+  return (
+    <>
+      <h2>Photographs</h2>
+      {shown.length === 0 && (
+        <p className="soft">
+          Pictures of the garment stand here: pins as they were set, how it came, what it became.
+        </p>
+      )}
+      <PictureList
+        orderId={orderId}
+        of={shown}
+        head={(p) => (p.alterationId === null ? '' : `Mark ${numberOf.get(p.alterationId) ?? '?'}`)}
+      />
+      {mayAdd && (
+        <div className="row">
+          {alterations.length > 0 && (
+            <>
+              <label htmlFor="photo-mark">Of</label>
+              <select
+                id="photo-mark"
+                className="field"
+                value={mark}
+                onChange={(e) => setMark(e.target.value)}
+              >
+                <option value="">the whole garment</option>
+                {alterations.map((a, i) => (
+                  <option key={a.id} value={a.id}>
+                    mark {i + 1}: {tell(a.sentence, unit).slice(0, 60)}
+                  </option>
+                ))}
+              </select>
+            </>
+          )}
+          <label htmlFor="photo-words">What it shows</label>
+          <input
+            id="photo-words"
+            className="field"
+            maxLength={200}
+            value={words}
+            onChange={(e) => setWords(e.target.value)}
+          />
+          <PictureField
+            orderId={orderId}
+            label="Add photographs"
+            keep={{ ...(words ? { words } : {}), ...(mark ? { alteration: mark } : {}) }}
+            onKept={() => {
+              setWords('');
+              void refetch();
+            }}
+          />
+        </div>
+      )}
+    </>
+  );
+}
+
+/** Those of one mark, on the page of its work. */
+export function MarkPhotos({ orderId, alterationId }: { orderId: number; alterationId: number }) {
+  const { data = [] } = usePhotosQuery(orderId);
+  return <PictureList orderId={orderId} of={data.filter((p) => p.alterationId === alterationId)} />;
+}

@@ -1,0 +1,77 @@
+import './pictures.css';
+import { useId, useRef, useState } from 'react';
+import { Notice } from '../../shared/Notice.tsx';
+import { fittingOutbox } from '../outbox/useFittingOutbox.ts';
+
+interface Props {
+  readonly orderId: number;
+  readonly label: string;
+  /** what is kept with each picture: words, what it shows, which mark */
+  readonly keep: Readonly<Record<string, string>>;
+  readonly onKept: () => void;
+}
+
+/** Takes pictures from the device, or from its camera: each is saved here first and then sent; one that is refused says why. */
+export function PictureField({ orderId, label, keep, onKept }: Props) {
+  const id = useId();
+  const [says, setSays] = useState<readonly string[]>([]);
+  const [waiting, setWaits] = useState(0);
+  const [busy, setBusy] = useState(0);
+  const field = useRef<HTMLInputElement>(null);
+  const add = async (files: readonly File[]) => {
+    const wrong: string[] = [];
+    let waits = 0;
+    setSays([]);
+    setWaits(0);
+    for (const [i, file] of files.entries()) {
+      setBusy(files.length - i);
+      const sent = await fittingOutbox().keep({
+        orderId,
+        is: 'photo',
+        path: `/orders/${orderId}/photos?${new URLSearchParams(keep)}`,
+        body: file,
+        says: `Photograph ${[keep.words, file.name].filter(Boolean).join(', ')}`,
+      });
+      if (sent.is === 'refused') wrong.push(`${file.name}: ${sent.sentence}`);
+      if (sent.is === 'waits' && !sent.safe)
+        wrong.push(
+          `${file.name} could not be sent, and this browser cannot keep it. Leave this page open until the studio can be reached.`,
+        );
+      if (sent.is === 'waits' && sent.safe) waits++;
+    }
+    if (field.current) field.current.value = '';
+    setSays(wrong);
+    setWaits(waits);
+    setBusy(0);
+    onKept();
+  };
+  return (
+    <>
+      {says.map((s) => (
+        <Notice key={s} is="bad">
+          {s}
+        </Notice>
+      ))}
+      {waiting > 0 && (
+        <Notice>
+          {waiting === 1 ? 'The photograph is' : `${waiting} photographs are`} saved on this device and sent
+          as soon as the studio can be reached.
+        </Notice>
+      )}
+      <span className="picturefield">
+        <input
+          ref={field}
+          id={id}
+          type="file"
+          accept="image/*"
+          multiple
+          disabled={busy > 0}
+          onChange={(e) => void add([...(e.target.files ?? [])])}
+        />
+        <label htmlFor={id} className="plain">
+          {busy > 0 ? `Keeping ${busy} …` : label}
+        </label>
+      </span>
+    </>
+  );
+}

@@ -1,0 +1,53 @@
+import './pictures.css';
+import type { PhotoView } from '@rocchetto/contract';
+import { useDropPhotoMutation } from '../../api/photos.ts';
+import { useDays, useMay } from '../../shared/me.ts';
+
+interface Props {
+  readonly orderId: number;
+  readonly of: readonly PhotoView[];
+  /** what stands before the words of each */
+  readonly head?: (p: PhotoView) => string;
+  /** shown to their edges, not cut to one size */
+  readonly uncut?: boolean;
+}
+
+/** Pictures with when, by whom and what they show; each opens whole. */
+export function PictureList({ orderId, of, head, uncut }: Props) {
+  const [drop] = useDropPhotoMutation();
+  const mayDrop = useMay('alter.accept');
+  const { short } = useDays();
+  if (of.length === 0) return null;
+  return (
+    <ul className={uncut ? 'photos uncut' : 'photos'}>
+      {of.map((p) => {
+        const says = [head?.(p), p.words].filter(Boolean).join(': ');
+        return (
+          <li key={p.id}>
+            <a href={`/api/photos/${p.id}/picture.jpg`} target="_blank" rel="noreferrer">
+              <img
+                src={`/api/photos/${p.id}/thumb.jpg`}
+                alt={says || `Photograph of ${short(p.at)}`}
+                loading="lazy"
+              />
+            </a>
+            <span className="soft">
+              {says && `${says}. `}
+              {short(p.at)}, {p.by}
+            </span>
+            {mayDrop && (
+              <button
+                type="button"
+                className="quiet"
+                aria-label={`Take the photograph of ${short(p.at)} off`}
+                onClick={() => void drop({ id: p.id, orderId })}
+              >
+                take off
+              </button>
+            )}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

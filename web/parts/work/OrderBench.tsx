@@ -1,0 +1,169 @@
+import type { BenchWork, OrderFull } from '@rocchetto/contract';
+import { NEEDS, type Need } from '@rocchetto/core';
+import { hoursWord } from '@rocchetto/core/diary/load.ts';
+import { Button, Form, Input, InputNumber, Select } from 'antd';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { useChangeBenchMutation, useDropWorkMutation, usePromiseWorkMutation } from '../../api/bench.ts';
+import { useStaffQuery } from '../../api/staff.ts';
+import { DateField, dateRule } from '../../shared/DateField.tsx';
+import { useDays, useMay } from '../../shared/me.ts';
+import { Notice } from '../../shared/Notice.tsx';
+import { Problem } from '../../shared/Problem.tsx';
+import { DoneBox } from './DoneBox.tsx';
+
+/** What the bench can make ready; a brief is written, not sewn. */
+const MAKES = (Object.keys(NEEDS) as Need[]).filter((n) => n !== 'brief');
+
+/** Work promised to an order: who, when, how long, and what it makes ready. */
+export function OrderBench({ order }: { order: OrderFull }) {
+  const may = useMay('bench.write');
+  const { short } = useDays();
+  const { data: staff = [] } = useStaffQuery();
+  const [drop, dropping] = useDropWorkMutation();
+  const [open, setOpen] = useState<BenchWork | 'new' | null>(null);
+  const [says, setSays] = useState<string | null>(null);
+  const nameOf = (id: number) => staff.find((s) => s.id === id)?.name ?? 'somebody who left';
+  return (
+    <>
+      <h2>At the bench</h2>
+      <Problem error={dropping.error} />
+      {says && <Notice>{says}</Notice>}
+      {order.bench.length === 0 && (
+        <p className="soft">
+          No work is promised yet. What is promised here shares a day with appointments, and says from when a
+          toile or a basted garment is there.
+        </p>
+      )}
+      <ul className="why">
+        {order.bench.map((w) => (
+          <li key={w.id}>
+            <DoneBox of={w} />{' '}
+            <span className={w.doneAt ? 'soft' : ''}>
+              {w.what}: {nameOf(w.staffId)}, {short(w.day)}, {hoursWord(w.minutes)}
+              {w.makes && <span className="soft"> · gives {NEEDS[w.makes]}</span>}
+            </span>{' '}
+            {w.alterationId !== null && (
+              <Link to={`/orders/${order.id}/alterations/${w.alterationId}`}>its pieces</Link>
+            )}
+            {may && !w.doneAt && w.alterationId === null && (
+              <>
+                <button
+                  type="button"
+                  className="quiet"
+                  aria-label={`Change ${w.what}`}
+                  onClick={() => setOpen(w)}
+                >
+                  change
+                </button>{' '}
+                <button
+                  type="button"
+                  className="quiet"
+                  aria-label={`Take back ${w.what}`}
+                  onClick={() => void drop(w.id)}
+                >
+                  take back
+                </button>
+              </>
+            )}
+          </li>
+        ))}
+      </ul>
+      {may && open === null && <Button onClick={() => setOpen('new')}>Promise work</Button>}
+      {may && open !== null && (
+        <WorkForm
+          key={open === 'new' ? 'new' : `${open.id} ${open.version}`}
+          orderId={order.id}
+          of={open === 'new' ? null : open}
+          staff={staff}
+          onDone={(s) => {
+            setSays(s);
+            setOpen(null);
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+interface Written {
+  readonly what: string;
+  readonly makes: Need | '';
+  readonly staffId: number;
+  readonly day: string;
+  readonly hours: number;
+}
+interface FormProps {
+  readonly orderId: number;
+  readonly of: BenchWork | null;
+  readonly staff: readonly { id: number; name: string }[];
+  readonly onDone: (says: string | null) => void;
+}
+
+function WorkForm({ orderId, of, staff, onDone }: FormProps) {
+  const [promise, promising] = usePromiseWorkMutation();
+  const [change, changing] = useChangeBenchMutation();
+  return (
+    <Form
+      name="bench"
+      className="slip"
+      layout="vertical"
+      requiredMark={false}
+      aria-label={of ? `Change ${of.what}` : 'Promise work'}
+      initialValues={of ? { ...of, makes: of.makes ?? '', hours: of.minutes / 60 } : { makes: '', hours: 2 }}
+      onFinish={async (w: Written) => {
+        const body = {
+          what: w.what,
+          makes: w.makes === '' ? null : w.makes,
+          staffId: w.staffId,
+          day: w.day,
+          minutes: Math.round(w.hours * 60),
+        };
+        const done = of
+          ? await change({ id: of.id, version: of.version, ...body })
+          : await promise({ orderId, ...body });
+        if ('data' in done && done.data) onDone(done.data.says);
+      }}
+    >
+      <Problem error={promising.error ?? changing.error} />
+      <div className="fields">
+        <Form.Item
+          name="what"
+          label="What is done"
+          rules={[{ required: true, whitespace: true, message: 'Say what is done.' }]}
+        >
+          <Input autoComplete="off" maxLength={200} />
+        </Form.Item>
+        <Form.Item name="makes" label="It gives">
+          <Select
+            options={[
+              { value: '', label: 'nothing an appointment waits for' },
+              ...MAKES.map((n) => ({ value: n, label: NEEDS[n] })),
+            ]}
+          />
+        </Form.Item>
+        <Form.Item name="staffId" label="By" rules={[{ required: true, message: 'Say who does it.' }]}>
+          <Select options={staff.map((s) => ({ value: s.id, label: s.name }))} />
+        </Form.Item>
+        <Form.Item
+          name="day"
+          label="On the day"
+          rules={[{ required: true, message: 'A day is needed.' }, dateRule]}
+        >
+          <DateField />
+        </Form.Item>
+        <Form.Item name="hours" label="Hours" rules={[{ required: true, message: 'Say how long.' }]}>
+          <InputNumber min={0.25} max={12} step={0.25} />
+        </Form.Item>
+      </div>
+      <div className="row acts">
+        <Button type="primary" htmlType="submit" loading={promising.isLoading || changing.isLoading}>
+          {of ? 'Keep it so' : 'Promise it'}
+        </Button>
+        <Button type="text" onClick={() => onDone(null)}>
+          Leave it
+        </Button>
+      </div>
+    </Form>
+  );
+}

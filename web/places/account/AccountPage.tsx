@@ -1,0 +1,315 @@
+import { type FactorBegun, newPassphrase } from '@rocchetto/contract';
+import { toString as toQr } from 'qrcode';
+import { type FormEvent, useEffect, useState } from 'react';
+import { useDispatch } from 'react-redux';
+import {
+  useAccountQuery,
+  useBeginFactorMutation,
+  useChangePassphraseMutation,
+  useConfirmFactorMutation,
+  useDropFactorMutation,
+  useEndSignInMutation,
+} from '../../api/account.ts';
+import { api } from '../../api/base.ts';
+import { Facts } from '../../shared/Facts.tsx';
+import { useDays, useMe } from '../../shared/me.ts';
+import { Notice } from '../../shared/Notice.tsx';
+import { Place } from '../../shared/Place.tsx';
+import { Problem } from '../../shared/Problem.tsx';
+import { deviceWords } from './device.ts';
+
+/** One's own account: where one is signed in, passphrase, second factor. */
+export function Component() {
+  const me = useMe();
+  const { data, error, refetch } = useAccountQuery();
+  if (!data) return <Place title="Your account" waiting={{ what: 'your account', error, again: refetch }} />;
+  return (
+    <Place
+      title="Your account"
+      margin={
+        <section>
+          <h2>Signed in as</h2>
+          <Facts
+            of={[
+              ['Name', me.name],
+              ['Role', me.role],
+              ['Screen locks', me.idleMinutes === 0 ? 'never' : `after ${me.idleMinutes} minutes untouched`],
+            ]}
+          />
+        </section>
+      }
+    >
+      <h1>Your account</h1>
+      {me.factorOwed && (
+        <Notice>
+          The studio asks your role for a second factor. Set it up below; the rest opens as soon as it is on.
+        </Notice>
+      )}
+      <SecondFactor since={data.factorSince} left={data.codesLeft} asked={data.factorAsked} />
+      <Passphrase />
+      <SignIns />
+    </Place>
+  );
+}
+
+function SignIns() {
+  const { data } = useAccountQuery();
+  const [end, { error, isLoading }] = useEndSignInMutation();
+  const { short } = useDays();
+  return (
+    <section aria-labelledby="sign-ins">
+      <h2 id="sign-ins">Where you are signed in</h2>
+      <Problem error={error} />
+      <table className="ledger">
+        <thead>
+          <tr>
+            <th scope="col">Device</th>
+            <th scope="col">Since</th>
+            <th scope="col">Last used</th>
+            <th scope="col">
+              <span className="hidden">End it</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {data?.signIns.map((s) => (
+            <tr key={s.id}>
+              <td>
+                {deviceWords(s.device)}
+                {s.isThis && <span className="agreed"> this one</span>}
+                {s.isLocked && <span className="soft"> locked</span>}
+              </td>
+              <td>{short(s.madeAt)}</td>
+              <td>{short(s.seenAt)}</td>
+              <td>
+                {!s.isThis && (
+                  <button
+                    type="button"
+                    className="quiet"
+                    disabled={isLoading}
+                    aria-label={`Sign out ${deviceWords(s.device)}`}
+                    onClick={() => void end(s.id)}
+                  >
+                    Sign out
+                  </button>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function Passphrase() {
+  const [change, { error, isLoading, isSuccess, reset }] = useChangePassphraseMutation();
+  const [wrong, setWrong] = useState('');
+  const save = async (e: FormEvent<HTMLFormElement>) => {
+    e.preventDefault();
+    const form = e.currentTarget;
+    const read = new FormData(form);
+    const [current, next] = [String(read.get('current')), String(read.get('next'))];
+    const checked = newPassphrase.safeParse(next);
+    setWrong(checked.success ? '' : checked.error.issues[0]!.message);
+    reset();
+    if (checked.success && 'data' in (await change({ current, next }))) form.reset();
+  };
+  return (
+    <section aria-labelledby="passphrase-title">
+      <h2 id="passphrase-title">Passphrase</h2>
+      <form className="stack" onSubmit={save} noValidate>
+        <Problem error={error} />
+        {wrong && <Notice is="bad">{wrong}</Notice>}
+        {isSuccess && <Notice is="good">Passphrase changed. Every other sign-in of yours has ended.</Notice>}
+        <label htmlFor="current">Current passphrase</label>
+        <input
+          id="current"
+          name="current"
+          type="password"
+          className="field"
+          autoComplete="current-password"
+        />
+        <label htmlFor="next">New passphrase</label>
+        <input
+          id="next"
+          name="next"
+          type="password"
+          className="field"
+          autoComplete="new-password"
+          aria-describedby="next-help"
+        />
+        <p id="next-help" className="soft">
+          12 characters or more. Four or five plain words that have nothing to do with each other do well.
+        </p>
+        <button type="submit" className="plain" disabled={isLoading}>
+          Change passphrase
+        </button>
+      </form>
+    </section>
+  );
+}
+
+function SecondFactor({ since, left, asked }: { since: string | null; left: number; asked: boolean }) {
+  const { long } = useDays();
+  const [begin, beginning] = useBeginFactorMutation();
+  const [drop, dropping] = useDropFactorMutation();
+  const [begun, setBegun] = useState<FactorBegun | null>(null);
+  const [passphrase, setPassphrase] = useState('');
+  // Shown once: they stay until the hand has them, whatever the page hears meanwhile.
+  const [codes, setCodes] = useState<readonly string[] | null>(null);
+  if (codes)
+    return (
+      <section aria-labelledby="factor">
+        <h2 id="factor">Second factor</h2>
+        <Codes of={codes} onDone={() => setCodes(null)} />
+      </section>
+    );
+  if (since !== null)
+    return (
+      <section aria-labelledby="factor">
+        <h2 id="factor">Second factor</h2>
+        <p>
+          <span className="agreed">✓ On since {long(since)}.</span> {left} recovery codes left.
+        </p>
+        {asked ? (
+          <p className="soft">The studio asks your role for it.</p>
+        ) : (
+          <form
+            className="row"
+            aria-label="Turn it off"
+            onSubmit={async (e) => {
+              e.preventDefault();
+              if ('data' in (await drop(passphrase))) setPassphrase('');
+            }}
+          >
+            <Problem error={dropping.error} />
+            <label htmlFor="off-passphrase">Passphrase</label>
+            <input
+              id="off-passphrase"
+              type="password"
+              className="field"
+              autoComplete="current-password"
+              value={passphrase}
+              onChange={(e) => setPassphrase(e.target.value)}
+            />
+            <button type="submit" className="quiet" disabled={dropping.isLoading || passphrase === ''}>
+              Turn off second factor
+            </button>
+          </form>
+        )}
+      </section>
+    );
+  return (
+    <section aria-labelledby="factor">
+      <h2 id="factor">Second factor</h2>
+      {begun === null ? (
+        <>
+          <p className="soft">
+            An authenticator on your phone shows six digits that change every half minute; signing in asks for
+            them after the passphrase.
+          </p>
+          <Problem error={beginning.error} />
+          <button
+            type="button"
+            className="plain"
+            disabled={beginning.isLoading}
+            onClick={async () => {
+              const made = await begin();
+              if ('data' in made && made.data) setBegun(made.data);
+            }}
+          >
+            Set up second factor
+          </button>
+        </>
+      ) : (
+        <Confirm begun={begun} onCodes={setCodes} />
+      )}
+    </section>
+  );
+}
+
+/** The key as a square that an authenticator scans. */
+function Square({ of }: { of: string }) {
+  const [svg, setSvg] = useState('');
+  useEffect(() => {
+    void toQr(of, { type: 'svg', margin: 2 }).then(setSvg);
+  }, [of]);
+  return svg === '' ? null : (
+    <img
+      src={`data:image/svg+xml,${encodeURIComponent(svg)}`}
+      width="180"
+      height="180"
+      alt="The key as a square to scan"
+    />
+  );
+}
+
+function Codes({ of, onDone }: { of: readonly string[]; onDone: () => void }) {
+  const dispatch = useDispatch();
+  return (
+    <>
+      <Notice is="good">
+        It is on. Write these recovery codes down and keep them apart from your phone: each opens the door
+        once. They are not shown again.
+      </Notice>
+      <ol className="codes figures">
+        {of.map((c) => (
+          <li key={c}>{c}</li>
+        ))}
+      </ol>
+      <div className="row acts noprint">
+        <button type="button" className="plain" onClick={() => window.print()}>
+          Print codes
+        </button>
+        <button
+          type="button"
+          className="take"
+          onClick={() => {
+            onDone();
+            dispatch(api.util.invalidateTags(['Staff', 'Me']));
+          }}
+        >
+          I’ve written them down
+        </button>
+      </div>
+    </>
+  );
+}
+
+function Confirm({ begun, onCodes }: { begun: FactorBegun; onCodes: (codes: readonly string[]) => void }) {
+  const [confirm, { error, isLoading }] = useConfirmFactorMutation();
+  const [code, setCode] = useState('');
+  return (
+    <>
+      <p>Scan this with an authenticator, or type the key into it.</p>
+      <div className="row">
+        <Square of={begun.uri} />
+        <p className="figures">{begun.secret.match(/.{1,4}/g)?.join(' ')}</p>
+      </div>
+      <form
+        className="row"
+        aria-label="Confirm"
+        onSubmit={async (e) => {
+          e.preventDefault();
+          const done = await confirm(code);
+          if ('data' in done && done.data) onCodes(done.data.codes);
+        }}
+      >
+        <Problem error={error} />
+        <label htmlFor="factor-code">The six digits it shows</label>
+        <input
+          id="factor-code"
+          className="field short"
+          inputMode="numeric"
+          autoComplete="one-time-code"
+          value={code}
+          onChange={(e) => setCode(e.target.value)}
+        />
+        <button type="submit" className="take" disabled={isLoading || code.trim() === ''}>
+          Turn on second factor
+        </button>
+      </form>
+    </>
+  );
+}

@@ -1,0 +1,133 @@
+import '../../shared/door.css';
+import type { ClientPage, Problem } from '@rocchetto/contract';
+import { useCallback, useEffect, useState } from 'react';
+
+const AWAY = 'The studio cannot be reached just now. What you wrote is still here; try again in a moment.';
+
+/** Sends to the studio; answers the page, or the sentence that says why not. */
+async function ask(path: string, body: object): Promise<ClientPage | string> {
+  try {
+    const res = await fetch(`/api${path}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+    const data = (await res.json()) as ClientPage | Problem;
+    return res.ok ? (data as ClientPage) : ((data as Problem).detail ?? AWAY);
+  } catch {
+    return AWAY;
+  }
+}
+
+/** The client's own page: her times, yes, or another time please. Nothing of the studio's is behind it. */
+export function Component() {
+  const key = window.location.hash.slice(1);
+  const [page, setPage] = useState<ClientPage | null>(null);
+  const [wrong, setWrong] = useState('');
+  const [words, setWords] = useState('');
+  const [other, setOther] = useState(false);
+  const [busy, setBusy] = useState(false);
+  const take = useCallback((got: ClientPage | string) => {
+    setWrong(typeof got === 'string' ? got : '');
+    if (typeof got !== 'string') setPage(got);
+  }, []);
+  useEffect(() => {
+    document.title = 'Your appointment';
+    void ask('/answer/look', { key }).then(take);
+  }, [key, take]);
+  const say = async (answer: 'yes' | 'another-time', slotId?: number) => {
+    setBusy(true);
+    const got = await ask('/answer', { key, answer, words: words.trim(), ...(slotId ? { slotId } : {}) });
+    take(got);
+    if (typeof got !== 'string') setOther(false);
+    setBusy(false);
+  };
+  const open = page?.status === 'offered' || page?.status === 'confirmed';
+  return (
+    <main className="door">
+      <div>
+        <h1>{page ? page.studio : 'Your appointment'}</h1>
+        {page && (
+          <p className="soft">
+            {page.client}, your {page.kind}
+          </p>
+        )}
+      </div>
+      <div>
+        {wrong && (
+          <div className="notice bad" role="alert">
+            {wrong}
+          </div>
+        )}
+        {!page && !wrong && <p role="status">Looking it up …</p>}
+        {page && (
+          <>
+            {page.status === 'offered' && page.answer !== 'another-time' && (
+              <p>Which of these times suits you?{page.until && ` They are kept until ${page.until}.`}</p>
+            )}
+            {!open && <p>This appointment {page.status === 'done' ? 'has been' : 'does not take place'}.</p>}
+            {page.answer === 'another-time' && open && (
+              <div className="notice" role="status">
+                You asked for another time. The studio will call or write.
+              </div>
+            )}
+            {page.answer === 'yes' && page.status === 'confirmed' && (
+              <div className="notice good" role="status">
+                You said yes. We look forward to it.
+              </div>
+            )}
+            {open && (
+              <ul className="why">
+                {page.times.map((t) => (
+                  <li key={t.id}>
+                    <strong>
+                      {t.day}, {t.from}
+                    </strong>{' '}
+                    <span className="soft">to {t.to}</span>{' '}
+                    {(page.status === 'offered' || page.answer !== 'yes') && (
+                      <button
+                        type="button"
+                        className="take"
+                        disabled={busy}
+                        onClick={() => void say('yes', t.id)}
+                      >
+                        {page.status === 'offered' ? 'This one' : 'Yes, I will come'}
+                      </button>
+                    )}
+                  </li>
+                ))}
+              </ul>
+            )}
+            {page.bring && open && <p>Please bring: {page.bring}</p>}
+            {open && !other && (
+              <button type="button" className="plain" onClick={() => setOther(true)}>
+                Another time, please
+              </button>
+            )}
+            {other && (
+              <form
+                onSubmit={(e) => {
+                  e.preventDefault();
+                  void say('another-time');
+                }}
+              >
+                <label htmlFor="days">Which days would suit you?</label>
+                <textarea
+                  id="days"
+                  className="field"
+                  rows={3}
+                  maxLength={500}
+                  value={words}
+                  onChange={(e) => setWords(e.target.value)}
+                />
+                <button type="submit" className="take" disabled={busy}>
+                  Ask for another time
+                </button>
+              </form>
+            )}
+          </>
+        )}
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,104 @@
+import type { AlterationView, StepWire } from '@rocchetto/contract';
+import { cm, printLength, type SheetUnit, withUnit } from '@rocchetto/core';
+import { useState } from 'react';
+import { useMay, useMe } from '../../shared/me.ts';
+
+interface Props {
+  readonly of: AlterationView;
+  readonly unit: SheetUnit;
+  readonly busy: boolean;
+  readonly take: (s: StepWire) => unknown;
+}
+
+/** Measured again by another than the doer: each moved measure against its target and tolerance. */
+export function CheckForm({ of: a, unit, take, busy }: Props) {
+  const me = useMe();
+  const mayAccept = useMay('alter.accept');
+  const [read, setRead] = useState<Readonly<Record<string, string>>>({});
+  const [reason, setReason] = useState('');
+  const own = a.doneById === me.id;
+  const size = (n: number) => printLength(cm(n), unit);
+  const readings = Object.fromEntries(
+    Object.entries(read)
+      .filter(([, t]) => t.trim() !== '')
+      .map(([id, t]) => [id, withUnit(t.trim(), unit)!]),
+  );
+  return (
+    <section className="noprint" aria-label="Check">
+      <h2>Check</h2>
+      {own ? (
+        <p className="soft">You did it; somebody else measures it again.</p>
+      ) : (
+        <>
+          {a.targets.length > 0 && (
+            <table className="ledger figures">
+              <thead>
+                <tr>
+                  <th scope="col">Measure again</th>
+                  <th scope="col">should be</th>
+                  <th scope="col">within</th>
+                  <th scope="col">is, {unit}</th>
+                </tr>
+              </thead>
+              <tbody>
+                {a.targets.map((t) => (
+                  <tr key={t.id}>
+                    <td>{t.name}</td>
+                    <td>{size(t.target)}</td>
+                    <td>{size(t.tolerance)}</td>
+                    <td>
+                      <input
+                        className="field short"
+                        aria-label={`${t.name} is`}
+                        inputMode="decimal"
+                        value={read[t.id] ?? ''}
+                        onChange={(e) => setRead({ ...read, [t.id]: e.target.value })}
+                      />
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+          <div className="row acts">
+            <button
+              type="button"
+              className="take"
+              disabled={busy}
+              onClick={() => take({ step: 'check', readings, note: '' })}
+            >
+              Checked
+            </button>
+          </div>
+          <div className="row">
+            <label htmlFor="check-reason">Reason</label>
+            <input
+              id="check-reason"
+              className="field grow"
+              value={reason}
+              onChange={(e) => setReason(e.target.value)}
+            />
+            <button
+              type="button"
+              className="plain"
+              disabled={busy || reason.trim() === ''}
+              onClick={() => take({ step: 'back', reason })}
+            >
+              Back to the bench
+            </button>
+            {mayAccept && (
+              <button
+                type="button"
+                className="plain"
+                disabled={busy || reason.trim() === ''}
+                onClick={() => take({ step: 'accept', name: me.name, reason })}
+              >
+                Accept as it is
+              </button>
+            )}
+          </div>
+        </>
+      )}
+    </section>
+  );
+}

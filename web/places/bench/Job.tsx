@@ -1,0 +1,141 @@
+import type { AlterationView, StepWire } from '@rocchetto/contract';
+import { handUnit } from '@rocchetto/contract/alterations.ts';
+import { type SheetUnit, tell } from '@rocchetto/core';
+import { boxSentence, isOpen, STATE_WORD } from '@rocchetto/core/alter/index.ts';
+import { hoursWord } from '@rocchetto/core/diary/load.ts';
+import { useState } from 'react';
+import { useStepMutation } from '../../api/alterations.ts';
+import { keepTogether } from '../../shared/keepTogether.ts';
+import { useMay, useMe } from '../../shared/me.ts';
+import { Problem } from '../../shared/Problem.tsx';
+import { CheckForm } from './CheckForm.tsx';
+import { useTicks } from './useTicks.ts';
+
+interface Props {
+  readonly of: AlterationView;
+  readonly unit: SheetUnit;
+}
+
+/** The work itself: its pieces, each a box; begun, laid down, done, and checked by another. */
+export function Job({ of: a, unit }: Props) {
+  const hand = handUnit(a.asked) ?? unit;
+  const me = useMe();
+  const may = useMay('alter.work');
+  const [step, { error, isLoading }] = useStepMutation();
+  const { boxes, tick, error: notTicked, pending } = useTicks(a);
+  const [striking, setStriking] = useState<{ box: string; reason: string } | null>(null);
+  const take = (s: StepWire) => step({ id: a.id, orderId: a.orderId, version: a.version, step: s });
+  const ticks = may && (a.status === 'agreed' || a.status === 'in-work');
+  const left = boxes.filter((b) => b.doneAt === null && b.struck === null).length;
+  const mine = a.workingId === me.id;
+  return (
+    <>
+      <ul className="boxes" aria-label="Pieces">
+        {boxes.map((b) => (
+          <li key={b.id} className={b.layer}>
+            <label className={b.struck ? 'struck' : ''}>
+              <input
+                type="checkbox"
+                checked={b.doneAt !== null}
+                disabled={!ticks || b.struck !== null}
+                onChange={(e) => void tick(b.id, e.target.checked ? 'done' : 'open')}
+              />{' '}
+              {keepTogether(tell(boxSentence(b), hand))}
+              {b.layer !== 'outer' && <span className="layer"> {b.layer}</span>}
+            </label>
+            {b.struck && <span className="pending"> left out: {b.struck}</span>}
+            {ticks &&
+              b.doneAt === null &&
+              (b.struck ? (
+                <button
+                  type="button"
+                  className="quiet noprint"
+                  aria-label={`Not left out: ${tell(boxSentence(b), hand)}`}
+                  onClick={() => void tick(b.id, 'open')}
+                >
+                  not left out
+                </button>
+              ) : (
+                <button
+                  type="button"
+                  className="quiet noprint"
+                  aria-label={`Leave out: ${tell(boxSentence(b), hand)}`}
+                  onClick={() => setStriking({ box: b.id, reason: '' })}
+                >
+                  leave out
+                </button>
+              ))}
+            {striking?.box === b.id && (
+              <form
+                className="slip row"
+                aria-label="Why it is left out"
+                onSubmit={async (e) => {
+                  e.preventDefault();
+                  if (await tick(striking.box, 'struck', striking.reason)) setStriking(null);
+                }}
+              >
+                <label htmlFor="strike-why">Why this piece is left out</label>
+                <input
+                  id="strike-why"
+                  className="field grow"
+                  value={striking.reason}
+                  onChange={(e) => setStriking({ ...striking, reason: e.target.value })}
+                />
+                <button type="submit" className="plain" disabled={striking.reason.trim() === ''}>
+                  Leave it out
+                </button>
+                <button type="button" className="quiet" onClick={() => setStriking(null)}>
+                  no
+                </button>
+              </form>
+            )}
+          </li>
+        ))}
+      </ul>
+      <Problem error={error ?? notTicked} />
+      {isOpen(a.status) && (
+        <p className="soft">
+          {STATE_WORD[a.status]}
+          {a.staffName && `, with ${a.staffName}`}; {hoursWord(a.minutes)} reckoned
+          {a.worked > 0 && `, ${hoursWord(a.worked)} worked`}
+          {a.workingSince && (mine ? ', you are at it now' : ', somebody is at it now')}.
+        </p>
+      )}
+      {may && (
+        <div className="row acts noprint">
+          {a.status === 'agreed' && (
+            <button
+              type="button"
+              className="take"
+              disabled={isLoading}
+              onClick={() => void take({ step: 'start' })}
+            >
+              Begin
+            </button>
+          )}
+          {a.status === 'in-work' && (
+            <button
+              type="button"
+              className="plain"
+              disabled={isLoading}
+              onClick={() => void take({ step: 'pause', note: '' })}
+            >
+              Lay it down
+            </button>
+          )}
+          {(a.status === 'in-work' || a.status === 'agreed') && (
+            <button
+              type="button"
+              className={a.status === 'in-work' ? 'take' : 'plain'}
+              disabled={isLoading || pending || left > 0}
+              onClick={() => void take({ step: 'finish', note: '' })}
+            >
+              {left === 0 ? 'Done' : `Done: ${left} ${left === 1 ? 'piece' : 'pieces'} to tick first`}
+            </button>
+          )}
+        </div>
+      )}
+      {a.status === 'done' && may && <CheckForm of={a} unit={unit} take={take} busy={isLoading} />}
+    </>
+  );
+}

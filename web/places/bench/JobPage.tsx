@@ -1,0 +1,118 @@
+import '../../shared/forms.css';
+import './bench.css';
+import { unitOf } from '@rocchetto/contract/to-core.ts';
+import { tell } from '@rocchetto/core';
+import { ALTERATION_STEPS, findKind, signOf } from '@rocchetto/core/alter/index.ts';
+import { Link, useParams } from 'react-router';
+import { useAlterationsQuery } from '../../api/alterations.ts';
+import { useHouseBenchQuery } from '../../api/house.ts';
+import { useOrderQuery } from '../../api/orders.ts';
+import { useSheetQuery } from '../../api/sheets.ts';
+import { PanelsChanged } from '../../parts/drawings/PanelsChanged.tsx';
+import { MarkPhotos } from '../../parts/pictures/Photos.tsx';
+import { Thread } from '../../parts/thread/Thread.tsx';
+import { Facts } from '../../shared/Facts.tsx';
+import { keepTogether } from '../../shared/keepTogether.ts';
+import { useDays } from '../../shared/me.ts';
+import { Place } from '../../shared/Place.tsx';
+import { GiveForm } from './GiveForm.tsx';
+import { Job } from './Job.tsx';
+
+const WORD: Readonly<Record<string, string>> = {
+  asked: 'asked for',
+  changed: 'changed',
+  struck: 'a piece left out',
+};
+const wordOf = (step: string) =>
+  step in ALTERATION_STEPS
+    ? ALTERATION_STEPS[step as keyof typeof ALTERATION_STEPS].word
+    : (WORD[step] ?? step);
+
+/** One job, one clear page: what, where on the panels, how much on each piece, needed when. Legible at arm’s length. */
+export function Component() {
+  const { id: order, alteration } = useParams();
+  const id = Number(order);
+  const { data: of, error: noOrder, refetch: again } = useOrderQuery(id);
+  const { data, error, refetch } = useAlterationsQuery(id);
+  const made = (of?.brief?.parts.length ?? 0) > 0;
+  const { data: view } = useSheetQuery({ id, revision: null }, { skip: !made });
+  const { data: house } = useHouseBenchQuery();
+  const { short } = useDays();
+  if (!of || !data)
+    return (
+      <Place
+        title="Alteration"
+        waiting={{ what: 'the work', error: noOrder ?? error, again: noOrder ? again : refetch }}
+      />
+    );
+  const a = data.alterations.find((x) => x.id === Number(alteration));
+  if (!a)
+    return (
+      <Place title="Alteration">
+        <h1>No such work</h1>
+        <p>This order has no alteration of this number.</p>
+        <Link to={`/orders/${id}/fitting`}>Its alterations</Link>
+      </Place>
+    );
+  const unit = view ? unitOf(view.spec) : 'cm';
+  const kind = findKind(a.asked.kind);
+  const sign = a.asked.sign === null ? undefined : signOf(house?.bench.signs ?? {}, a.asked.sign);
+  return (
+    <Place
+      title={`${of.number} ${kind?.name ?? ''}`}
+      thread={<Thread order={of} sheet={view} here="alterations" />}
+      margin={
+        <>
+          <GiveForm key={a.version} of={a} />
+          {kind && kind.after.length > 0 && (
+            <section>
+              <h2>Look at afterwards</h2>
+              <ul className="why">
+                {kind.after.map((x) => (
+                  <li key={x}>{x}</li>
+                ))}
+              </ul>
+            </section>
+          )}
+          <section>
+            <h2>How it came</h2>
+            <ol className="why">
+              {a.steps.map((s) => (
+                <li key={s.id}>
+                  {short(s.at)}, {s.by}: {wordOf(s.step)}
+                  {s.says && <span className="soft">: {tell(s.says, unit)}</span>}
+                </li>
+              ))}
+            </ol>
+          </section>
+        </>
+      }
+    >
+      <article className="job">
+        <p className="soft">
+          <Link to={`/orders/${id}`}>{of.number}</Link>, {of.what}, {of.clientName}
+          {' · '}
+          <Link className="noprint" to={`/orders/${id}/fitting`}>
+            all its alterations
+          </Link>
+        </p>
+        <h1>{keepTogether(tell(a.sentence, unit))}</h1>
+        <Facts
+          of={[
+            ...(a.neededOn ? [['Needed', short(a.neededOn)] as const] : []),
+            ...(kind && kind.opens.length > 0 ? [['Opens', kind.opens.join(', ')] as const] : []),
+            ...(sign ? [['Seen', sign.name] as const] : []),
+            ...(a.asked.words ? [['The client’s words', `“${a.asked.words}”`] as const] : []),
+            ...(a.asked.note ? [['Note', a.asked.note] as const] : []),
+          ]}
+        />
+        <PanelsChanged drawn={data.drawn[a.id] ?? []} unit={unit} />
+        <MarkPhotos orderId={id} alterationId={a.id} />
+        <Job of={a} unit={unit} />
+        <button type="button" className="quiet noprint" onClick={() => window.print()}>
+          print this page
+        </button>
+      </article>
+    </Place>
+  );
+}

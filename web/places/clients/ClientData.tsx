@@ -1,0 +1,58 @@
+import type { ClientFull } from '@rocchetto/contract';
+import { Button, Form, Input, Popconfirm } from 'antd';
+import { useEraseClientMutation } from '../../api/clients.ts';
+import { Notice } from '../../shared/Notice.tsx';
+import { Problem } from '../../shared/Problem.tsx';
+
+/** What the studio keeps of one client: given out, or erased on request. */
+export function ClientData({ client }: { client: ClientFull }) {
+  const [erase, { data, error, isLoading }] = useEraseClientMutation();
+  const [form] = Form.useForm<{ reason: string }>();
+  const reason = Form.useWatch('reason', form)?.trim() ?? '';
+  return (
+    <section>
+      <h2>Their data</h2>
+      <p>
+        <a href={`/api/clients/${client.id}/data.zip`} download>
+          All that is kept (ZIP)
+        </a>
+      </p>
+      {data && (
+        <Notice is="good">
+          <p>Erased. What must stay:</p>
+          <ul>
+            {data.stays.map((s) => (
+              <li key={s}>{s}</li>
+            ))}
+          </ul>
+        </Notice>
+      )}
+      <Problem error={error} />
+      <details>
+        <summary>Erase on request …</summary>
+        <p className="soft">
+          Name, contacts, notes and every reading go for good, also from the history. Order numbers, dates and
+          the figures of agreed sheets stay, without a name: accounts and repairs may need them, and your
+          country’s law says for how long.
+        </p>
+        <Form form={form} layout="vertical" requiredMark={false}>
+          <Form.Item name="reason" label="Who asked for it, and how">
+            <Input maxLength={500} autoComplete="off" />
+          </Form.Item>
+          <Popconfirm
+            title={`Erase ${client.name}?`}
+            description="This cannot be taken back."
+            okText="Erase for good"
+            cancelText="Keep"
+            disabled={!reason}
+            onConfirm={() => erase({ id: client.id, version: client.version, reason })}
+          >
+            <Button danger disabled={!reason} loading={isLoading}>
+              Erase
+            </Button>
+          </Popconfirm>
+        </Form>
+      </details>
+    </section>
+  );
+}

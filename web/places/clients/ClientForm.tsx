@@ -1,0 +1,121 @@
+import { type ClientRow, ClientWrite } from '@rocchetto/contract';
+import { Button, Checkbox, Form, Input } from 'antd';
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import { useLikelyQuery } from '../../api/clients.ts';
+import { useSettled } from '../../shared/useSettled.ts';
+
+interface Props {
+  readonly start: Partial<ClientWrite>;
+  readonly except: number;
+  readonly busy: boolean;
+  readonly saveWord: string;
+  readonly onSave: (w: ClientWrite) => void;
+  readonly onChange?: (w: Partial<ClientWrite>) => void;
+  /** a second key beside the one that saves */
+  readonly besides?: ReactNode;
+}
+
+/** A client's card to fill in. A likely duplicate is pointed out, never forbidden. */
+export function ClientForm({ start, except, busy, saveWord, onSave, onChange, besides }: Props) {
+  const [form] = Form.useForm<ClientWrite>();
+  const name = useSettled(Form.useWatch('name', form) ?? '', 300);
+  const phone = useSettled(Form.useWatch('phone', form) ?? '', 300);
+  const minor = Form.useWatch('minor', form) ?? start.minor ?? false;
+  const unchanged = name === (start.name ?? '') && phone === (start.phone ?? '');
+  const { data: likely = [] } = useLikelyQuery(
+    { name, phone, except },
+    { skip: (name.length < 3 && phone.length < 6) || (unchanged && except > 0) },
+  );
+  return (
+    <Form
+      form={form}
+      layout="vertical"
+      initialValues={start}
+      onFinish={(w) => onSave(ClientWrite.parse({ ...w, name: w.name.trim() }))}
+      onValuesChange={(_, all) => onChange?.(all)}
+      requiredMark={false}
+      scrollToFirstError
+    >
+      <div className="fields">
+        <Form.Item
+          name="name"
+          label="Name"
+          rules={[
+            { required: true, whitespace: true, message: 'A name is needed.' },
+            { max: 200, message: 'A name can hold 200 characters at most.' },
+          ]}
+        >
+          <Input autoComplete="off" autoFocus={except === 0} />
+        </Form.Item>
+        <Form.Item
+          name="phone"
+          label="Phone"
+          rules={[{ max: 60, message: 'A phone number can hold 60 characters at most.' }]}
+        >
+          <Input autoComplete="off" inputMode="tel" />
+        </Form.Item>
+        <Form.Item
+          name="email"
+          label="E-mail"
+          rules={[{ type: 'email', message: 'This is not an e-mail address.' }]}
+        >
+          <Input autoComplete="off" inputMode="email" />
+        </Form.Item>
+        <Form.Item
+          name="address"
+          label="Address"
+          rules={[{ max: 500, message: 'An address can hold 500 characters at most.' }]}
+        >
+          <Input autoComplete="off" />
+        </Form.Item>
+        <Form.Item
+          name="note"
+          label="To remember"
+          className="full"
+          rules={[{ max: 2000, message: 'This note is longer than 2,000 characters.' }]}
+        >
+          <Input.TextArea rows={2} />
+        </Form.Item>
+        <Form.Item name="minor" valuePropName="checked">
+          <Checkbox>A minor: a guardian is present and named</Checkbox>
+        </Form.Item>
+        {minor && (
+          <Form.Item
+            name="guardian"
+            label="Guardian"
+            rules={[{ required: true, whitespace: true, message: 'Name the guardian.' }]}
+          >
+            <Input autoComplete="off" />
+          </Form.Item>
+        )}
+      </div>
+      <Button type="primary" htmlType="submit" loading={busy}>
+        {saveWord}
+      </Button>
+      {besides}
+      {/* Below: it comes while a hand is on its way to a key above. */}
+      <Likely rows={likely} />
+    </Form>
+  );
+}
+
+function Likely({ rows }: { rows: readonly ClientRow[] }) {
+  if (rows.length === 0) return null;
+  return (
+    <div className="notice" role="status">
+      <p>Perhaps in the book already:</p>
+      <ul>
+        {rows.map((r) => (
+          <li key={r.id}>
+            <Link to={`/clients/${r.id}`}>{r.name}</Link>{' '}
+            <span className="soft">
+              {r.code}
+              {r.phone ? ` · ${r.phone}` : ''}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,130 @@
+import type { ClientFull, ClientWrite } from '@rocchetto/contract';
+import { Button } from 'antd';
+import { Link, useParams } from 'react-router';
+import { useChangeClientMutation, useClientQuery } from '../../api/clients.ts';
+import { ClientLikes } from '../../parts/design/Likes.tsx';
+import { OrderLedger } from '../../parts/ledger/OrderLedger.tsx';
+import { ClientAway } from '../../parts/people/ClientAway.tsx';
+import { SessionReadings } from '../../parts/readings/SessionReadings.tsx';
+import { Facts } from '../../shared/Facts.tsx';
+import { useMay } from '../../shared/me.ts';
+import { Place } from '../../shared/Place.tsx';
+import { useVersionedSave } from '../../shared/useVersionedSave.tsx';
+import { ClientData } from './ClientData.tsx';
+import { ClientForm } from './ClientForm.tsx';
+
+const LABELS = {
+  name: 'Name',
+  phone: 'Phone',
+  email: 'E-mail',
+  address: 'Address',
+  note: 'To remember',
+  minor: 'A minor',
+  guardian: 'Guardian',
+};
+
+const writable = ({ name, phone, email, address, note, minor, guardian }: ClientFull): ClientWrite => ({
+  name,
+  phone: phone ?? '',
+  email: email ?? '',
+  address: address ?? '',
+  note,
+  minor,
+  guardian,
+});
+
+export function Component() {
+  const id = Number(useParams().id);
+  const { data: client, error, refetch } = useClientQuery(id);
+  const [change, changing] = useChangeClientMutation();
+  const { editing, version, edit, leave, save, problem } = useVersionedSave<ClientWrite>({
+    now: client?.version ?? 0,
+    send: (w, onTop) => change({ id, version: onTop, ...w }),
+    state: changing,
+    labels: LABELS,
+    refetch,
+  });
+  const mayWrite = useMay('client.write');
+  const mayOrder = useMay('order.write');
+  const mayData = useMay('client.data');
+  const mayCall = useMay('client.contact');
+  const mayMeasures = useMay('session.read');
+  if (!client) return <Place title="Client" waiting={{ what: 'the client’s card', error, again: refetch }} />;
+  return (
+    <Place
+      title={client.name}
+      margin={
+        <>
+          {mayMeasures && (
+            <section>
+              <h2>Measured</h2>
+              {client.sessions.length === 0 ? (
+                <p className="soft">Sessions will be listed here, newest first.</p>
+              ) : (
+                client.sessions.map((x) => <SessionReadings key={x.id} session={x} />)
+              )}
+              {client.sessions.length > 0 && (
+                <Link to={`/clients/${id}/measures`}>Each measure over time</Link>
+              )}
+            </section>
+          )}
+          <ClientLikes clientId={id} />
+          <ClientAway client={client} />
+          {mayData && <ClientData client={client} />}
+        </>
+      }
+    >
+      <div className="spread">
+        <h1>{client.name}</h1>
+        <span className="soft">{client.code}</span>
+      </div>
+      {editing ? (
+        <>
+          {problem}
+          <ClientForm
+            start={writable(client)}
+            except={id}
+            busy={changing.isLoading}
+            saveWord="Save"
+            onSave={(w) => save(w, version)}
+            besides={
+              <Button type="text" onClick={leave}>
+                Leave as it was
+              </Button>
+            }
+          />
+        </>
+      ) : (
+        <>
+          <Facts
+            of={[
+              ['Phone', client.phone],
+              ['E-mail', client.email],
+              ['Address', client.address],
+              ['To remember', client.note],
+              ['Guardian', client.minor ? client.guardian : null],
+            ]}
+          />
+          <div className="row acts">
+            {mayOrder && (
+              <>
+                <Link className="take" to={`/orders/new?client=${id}`}>
+                  New order
+                </Link>{' '}
+                <Link to={`/brought-in?client=${id}`}>A garment brought in</Link>
+              </>
+            )}
+            {mayWrite && <Button onClick={edit}>Change the card</Button>}
+            {mayCall && (
+              <a href={`/api/clients/${id}/card.vcf`} download>
+                Contact card (vCard)
+              </a>
+            )}
+          </div>
+        </>
+      )}
+      <h2>Orders</h2>
+      <OrderLedger orders={client.orders} empty="No order yet. The first one will stand here." />
+    </Place>
+  );
+}

@@ -1,0 +1,231 @@
+import type { AppointmentView, BenchWork, DiaryHouse } from '@rocchetto/contract';
+import { type AppointmentStatus, NEEDS, NEXT } from '@rocchetto/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import {
+  useCloseClientPageMutation,
+  useReadyAppointmentMutation,
+  useStepAppointmentMutation,
+} from '../../api/diary.ts';
+import { Facts } from '../../shared/Facts.tsx';
+import { useDays, useMay } from '../../shared/me.ts';
+import { Problem } from '../../shared/Problem.tsx';
+import { promisedWords } from './lacks.ts';
+import { Noted } from './Noted.tsx';
+
+const STEP: Record<AppointmentStatus, string> = {
+  offered: 'Offer it',
+  confirmed: 'Not here after all',
+  arrived: 'The client is here',
+  done: 'Done',
+  cancelled: 'Cancel it',
+  'did-not-come': 'Did not come',
+};
+
+interface Props {
+  readonly of: AppointmentView;
+  readonly house: DiaryHouse;
+  readonly bench: readonly BenchWork[];
+}
+
+/** How an appointment stands, what it needs, and what can be said of it next. */
+export function AppointmentMargin({ of: a, house, bench }: Props) {
+  const [step, stepping] = useStepAppointmentMutation();
+  const [ready, readying] = useReadyAppointmentMutation();
+  const mayWrite = useMay('diary.write');
+  const mayReady = useMay('diary.ready');
+  const { short } = useDays();
+  const [cancelling, setCancelling] = useState(false);
+  const [reason, setReason] = useState('');
+  const kind = house.kinds.find((k) => k.id === a.kind);
+  const slot = a.slots.find((s) => s.state === 'taken');
+  const offered = a.slots.filter((s) => s.state === 'offered');
+  const left = a.slots.filter((s) => s.state === 'left');
+  const names = (ids: readonly number[]) =>
+    ids.map((id) => house.staff.find((s) => s.id === id)?.name ?? 'somebody who left').join(', ');
+  const room = (id: number | null) =>
+    id === null ? '' : (house.rooms.find((r) => r.id === id)?.name ?? 'a room that is closed');
+  const say = (status: AppointmentStatus, more: { slotId?: number; reason?: string } = {}) =>
+    step({ id: a.id, version: a.version, status, ...more });
+  const plain = NEXT[a.status].filter(
+    (s) => s !== 'cancelled' && !(a.status === 'offered' && s === 'confirmed'),
+  );
+  return (
+    <section aria-label="Appointment">
+      <h2>
+        {slot ? `${slot.from}–${slot.to}, ` : ''}
+        {kind?.name ?? a.kind}
+      </h2>
+      <Problem error={stepping.error ?? readying.error} />
+      <Facts
+        of={[
+          [
+            'Client',
+            <Link key="c" to={`/clients/${a.clientId}`}>
+              {a.clientName}
+            </Link>,
+          ],
+          a.orderId !== null && [
+            'Order',
+            <Link key="o" to={`/orders/${a.orderId}`}>
+              {a.orderNumber} {a.what}
+            </Link>,
+          ],
+          a.orderId !== null &&
+            a.kind.includes('fitting') && [
+              'At the mirror',
+              <Link key="f" to={`/orders/${a.orderId}/fitting?a=${a.id}`}>
+                open the fitting
+              </Link>,
+            ],
+          slot && ['With', names(slot.staff)],
+          slot && ['Room', room(slot.roomId)],
+          a.status !== 'confirmed' && ['Stands', a.status.replaceAll('-', ' ')],
+        ]}
+      />
+      <Noted key={a.version} of={a} />
+      {a.answer === 'yes' && a.status === 'confirmed' && (
+        <p className="agreed">
+          ✓ {a.answeredBy ? `Yes, entered by ${a.answeredBy} for the client.` : 'The client said yes.'}
+        </p>
+      )}
+      {a.answer === 'another-time' && (
+        <p className="pending">
+          {a.answeredBy
+            ? `Another time, entered by ${a.answeredBy} for the client`
+            : 'The client asks for another time'}
+          {a.answerWords ? `: “${a.answerWords}”` : '.'}
+        </p>
+      )}
+      {kind?.need && (a.status === 'confirmed' || a.status === 'offered') && (
+        <p className={a.readyAt ? 'agreed' : 'pending'}>
+          {a.readyAt
+            ? `✓ ${NEEDS[kind.need]}, since ${short(a.readyAt)}. `
+            : `Needs ${NEEDS[kind.need]}${promisedWords(house, a, bench, short)}. `}
+          {mayReady && (
+            <button
+              type="button"
+              className="quiet"
+              onClick={() => void ready({ id: a.id, version: a.version, ready: !a.readyAt })}
+            >
+              {a.readyAt ? 'not after all' : 'it is there'}
+            </button>
+          )}
+        </p>
+      )}
+      {offered.length > 0 && (
+        <>
+          <p>Offered{a.heldUntil && `, kept until ${short(a.heldUntil)}`}:</p>
+          <ul className="why">
+            {offered.map((s) => (
+              <li key={s.id}>
+                {short(s.day)}, {s.from} with {names(s.staff)}{' '}
+                {mayWrite && (
+                  <button
+                    type="button"
+                    className="quiet"
+                    onClick={() => void say('confirmed', { slotId: s.id })}
+                  >
+                    this one
+                  </button>
+                )}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {mayWrite && (
+        <div className="row acts">
+          {plain.map((s) => (
+            <button
+              key={s}
+              type="button"
+              className={s === 'arrived' || s === 'done' ? 'take' : 'plain'}
+              onClick={() => void say(s)}
+            >
+              {STEP[s]}
+            </button>
+          ))}
+          {(a.status === 'confirmed' || a.status === 'offered') && (
+            <Link className="plain" to={`/diary/book?moving=${a.id}`}>
+              Find another time
+            </Link>
+          )}
+          {NEXT[a.status].includes('cancelled') && !cancelling && (
+            <button type="button" className="quiet" onClick={() => setCancelling(true)}>
+              cancel it …
+            </button>
+          )}
+        </div>
+      )}
+      {cancelling && (
+        <form
+          className="stack"
+          onSubmit={async (e) => {
+            e.preventDefault();
+            if ('data' in (await say('cancelled', { reason: reason.trim() }))) setCancelling(false);
+          }}
+        >
+          <label htmlFor="cancel-reason">Cancelled, because</label>
+          <input
+            id="cancel-reason"
+            className="field"
+            value={reason}
+            maxLength={500}
+            onChange={(e) => setReason(e.target.value)}
+          />
+          <div className="row">
+            <button type="submit" className="take">
+              Cancel the appointment
+            </button>
+            <button type="button" className="quiet" onClick={() => setCancelling(false)}>
+              keep it
+            </button>
+          </div>
+        </form>
+      )}
+      <p className="soft">
+        <a href={`/api/appointments/${a.id}/appointment.ics`} download>
+          calendar file
+        </a>
+        {mayWrite && (
+          <>
+            {' '}
+            · <Link to={`/messages?appointment=${a.id}`}>what the client was told</Link>
+            {(a.status === 'confirmed' || a.status === 'offered') && <ClosePage id={a.id} />}
+          </>
+        )}
+      </p>
+      {left.length > 0 && (
+        <>
+          <h3>Before</h3>
+          <ul className="why">
+            {left.map((s) => (
+              <li key={s.id}>
+                {short(s.day)}, {s.from}: {s.reason || 'left'}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  );
+}
+
+/** Ends the page that the client was sent: a link that went to the wrong person opens nothing any more. */
+function ClosePage({ id }: { id: number }) {
+  const [close, { data, error, isLoading }] = useCloseClientPageMutation();
+  return (
+    <>
+      {' · '}
+      {data ? (
+        <span role="status">{data.ended > 0 ? 'client’s page closed' : 'no page was open'}</span>
+      ) : (
+        <button type="button" className="quiet" disabled={isLoading} onClick={() => void close(id)}>
+          Close client’s page
+        </button>
+      )}
+      <Problem error={error} />
+    </>
+  );
+}

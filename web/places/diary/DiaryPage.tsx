@@ -1,0 +1,288 @@
+import './diary.css';
+import type { BenchWork, DiaryHouse } from '@rocchetto/contract';
+import { printDayAndDate } from '@rocchetto/core';
+import { hoursWord, overloadWords } from '@rocchetto/core/diary/load.ts';
+import { useMemo, useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { useDiaryQuery } from '../../api/diary.ts';
+import { useDiaryHouseQuery } from '../../api/hours.ts';
+import { DoneBox } from '../../parts/work/DoneBox.tsx';
+import { dayAfter } from '../../shared/clock.ts';
+import { keepTogether } from '../../shared/keepTogether.ts';
+import { useDays, useMay, useMe } from '../../shared/me.ts';
+import { Place } from '../../shared/Place.tsx';
+import { AppointmentMargin } from './AppointmentMargin.tsx';
+import { BusyCalendars } from './BusyCalendars.tsx';
+import { DayThreads } from './DayThreads.tsx';
+import { Feeds } from './Feeds.tsx';
+import { Late } from './Late.tsx';
+import { lacks } from './lacks.ts';
+import { ProposalForm } from './ProposalForm.tsx';
+import {
+  hindrance,
+  type Loop,
+  loadOfThread,
+  loopsOf,
+  type Proposal,
+  roomThreads,
+  staffThreads,
+} from './threads.ts';
+
+const isDay = (text: string | null): text is string => /^\d{4}-\d\d-\d\d$/.test(text ?? '');
+
+/** One day across staff and rooms: its threads, the same as a list, and what is chosen in the margin. */
+export function Component() {
+  const { today } = useDays();
+  const me = useMe();
+  const mayWrite = useMay('diary.write');
+  const [params, setParams] = useSearchParams();
+  const day = isDay(params.get('day')) ? params.get('day')! : today;
+  const by = params.get('by') === 'rooms' ? 'rooms' : 'staff';
+  const mine = params.get('mine') === '1';
+  const picked = Number(params.get('a')) || 0;
+  const { data: house, error: noHouse, refetch: again } = useDiaryHouseQuery();
+  const { data, error, refetch } = useDiaryQuery({ day });
+  const [proposal, setProposal] = useState<Proposal | null>(null);
+  const ask = (next: Record<string, string>) => {
+    const now = new URLSearchParams(params);
+    for (const [k, v] of Object.entries(next)) v ? now.set(k, v) : now.delete(k);
+    setParams(now, { replace: true });
+  };
+  const frame = data?.days[0];
+  const loops = useMemo(() => (data && frame ? loopsOf(data.appointments, frame) : []), [data, frame]);
+  // A loop that is drawn along changes none of these: the threads under it are not drawn anew.
+  const drawn = useMemo(() => {
+    if (!house || !data || !frame) return null;
+    const { threads: staff, absent } = staffThreads(house.staff, frame, loops, data.bench);
+    const own = mine ? staff.filter((t) => t.id === me.id) : staff;
+    return {
+      absent,
+      tooMuch: staff.flatMap((t) => overloadWords(t.name, day, today, loadOfThread(t)) ?? []),
+      threads: by === 'rooms' ? roomThreads(house.rooms, frame, loops) : own,
+    };
+  }, [house, data, frame, loops, by, mine, me.id, day, today]);
+  const bothAgain = () => {
+    again();
+    refetch();
+  };
+  if (!house || !data || !frame || !drawn)
+    return <Place title="Diary" waiting={{ what: 'the diary', error: noHouse ?? error, again: bothAgain }} />;
+  const shown = mine ? loops.filter((l) => l.slot.staff.includes(me.id)) : loops;
+  const { absent, tooMuch, threads } = drawn;
+  const chosen = loops.find((l) => l.appointment.id === picked)?.appointment;
+  const inTheWay = proposal ? hindrance(proposal, house.staff, frame, loops) : '';
+  const go = (to: string) => {
+    setProposal(null);
+    ask({ day: to === today ? '' : to, a: '' });
+  };
+  return (
+    <Place
+      title={`Diary, ${printDayAndDate(day)}`}
+      thread={
+        <>
+          <div className="spread">
+            <h1>{printDayAndDate(day)}</h1>
+            <div className="row noprint">
+              <button type="button" className="ask" onClick={() => go(dayAfter(day, -1))}>
+                the day before
+              </button>
+              <button type="button" className="ask" aria-pressed={day === today} onClick={() => go(today)}>
+                today
+              </button>
+              <button type="button" className="ask" onClick={() => go(dayAfter(day, 1))}>
+                the day after
+              </button>
+              <Link to="/diary/weeks">weeks ahead</Link>
+              {mayWrite && <Link to="/messages">told to clients</Link>}
+              {mayWrite && (
+                <Link className="take" to="/diary/book">
+                  Book a time
+                </Link>
+              )}
+            </div>
+          </div>
+          <div className="row asks noprint">
+            {(['staff', 'rooms'] as const).map((b) => (
+              <button
+                key={b}
+                type="button"
+                className="ask"
+                aria-pressed={by === b}
+                onClick={() => ask({ by: b === 'staff' ? '' : b })}
+              >
+                by {b}
+              </button>
+            ))}
+            <button
+              type="button"
+              className="ask"
+              aria-pressed={mine}
+              onClick={() => ask({ mine: mine ? '' : '1', by: '' })}
+            >
+              mine only
+            </button>
+          </div>
+          {frame.closed ? (
+            <p className="tight">The house is closed: {frame.closed}.</p>
+          ) : threads.length === 0 ? (
+            <p className="soft">
+              {by === 'rooms'
+                ? 'No room is in the book yet.'
+                : mine
+                  ? 'You do not work on this day.'
+                  : 'Nobody works on this day.'}
+            </p>
+          ) : (
+            <DayThreads
+              day={frame}
+              threads={threads}
+              of={by}
+              picked={picked}
+              proposal={proposal}
+              hindered={inTheWay !== ''}
+              may={mayWrite}
+              now={day === today ? Math.floor(Date.now() / 60_000) : 0}
+              onPick={(id) => ask({ a: String(id) })}
+              onPropose={setProposal}
+            />
+          )}
+          {tooMuch.map((says) => (
+            <p key={says} className="tight">
+              {keepTogether(says)}
+            </p>
+          ))}
+          {absent.length > 0 && by === 'staff' && !mine && (
+            <p className="soft">Not at work: {absent.join(', ')}.</p>
+          )}
+        </>
+      }
+      margin={
+        <>
+          {proposal && (
+            <ProposalForm
+              key={proposal.appointment.id}
+              of={proposal}
+              day={day}
+              house={house}
+              hindrance={inTheWay}
+              onDone={() => setProposal(null)}
+              onInstead={(t) => {
+                if (t.day !== day) go(t.day);
+                setProposal({ ...proposal, start: t.start, staff: t.staff, roomId: t.roomId });
+              }}
+            />
+          )}
+          {chosen && !proposal && (
+            <>
+              <AppointmentMargin key={chosen.id} of={chosen} house={house} bench={data.bench} />
+              <Late key={`late ${chosen.id}`} of={chosen.id} loops={loops} day={frame} house={house} />
+            </>
+          )}
+          {!chosen && !proposal && (
+            <section>
+              <h2>On the threads</h2>
+              <p className="soft">
+                Choose a loop to see what it is.{' '}
+                {mayWrite &&
+                  'Draw it along its thread or onto another one to move it; with the keyboard the arrows do so by five minutes, with Shift by fifteen.'}
+              </p>
+              <Feeds rooms={house.rooms} />
+              <BusyCalendars />
+            </section>
+          )}
+        </>
+      }
+    >
+      <h2>In order</h2>
+      {shown.length === 0 ? (
+        <p className="soft">
+          Nothing is booked {mine ? 'with you ' : ''}on this day.{' '}
+          {mayWrite && 'A fitting is booked from its order, or with “Book a time”.'}
+        </p>
+      ) : (
+        <DayList loops={shown} house={house} picked={picked} onPick={(id) => ask({ a: String(id) })} />
+      )}
+      <DayBench
+        work={data.bench.filter((w) => w.day === day && (!mine || w.staffId === me.id))}
+        house={house}
+      />
+    </Place>
+  );
+}
+
+const room = (house: DiaryHouse, id: number | null) => house.rooms.find((r) => r.id === id)?.name ?? '';
+
+/** The day as a list: to read, to print for the wall. */
+function DayList({
+  loops,
+  house,
+  picked,
+  onPick,
+}: {
+  loops: readonly Loop[];
+  house: DiaryHouse;
+  picked: number;
+  onPick: (id: number) => void;
+}) {
+  return (
+    <div className="scroll">
+      <table className="ledger daylist">
+        <thead>
+          <tr>
+            <th scope="col">Time</th>
+            <th scope="col">Client</th>
+            <th scope="col">What</th>
+            <th scope="col">With</th>
+            <th scope="col">Room</th>
+            <th scope="col">Stands</th>
+          </tr>
+        </thead>
+        <tbody>
+          {loops.map(({ appointment: a, slot: s }) => (
+            <tr key={s.id} aria-selected={a.id === picked}>
+              <td>
+                <button type="button" className="pick" onClick={() => onPick(a.id)}>
+                  {s.from}–{s.to}
+                </button>
+              </td>
+              <td>{a.clientName}</td>
+              <td>
+                {a.kindName}
+                {a.orderNumber && <span className="soft"> {a.orderNumber}</span>}
+              </td>
+              <td>
+                {s.staff
+                  .map((id) => house.staff.find((w) => w.id === id)?.name ?? 'somebody who left')
+                  .join(', ')}
+              </td>
+              <td>{room(house, s.roomId)}</td>
+              <td>
+                {a.status === 'confirmed' ? '' : a.status.replaceAll('-', ' ')}
+                {lacks(house, a) && <span className="pending"> needs {lacks(house, a)}</span>}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/** Work promised at the bench for the day, by whom: for the wall as well. */
+function DayBench({ work, house }: { work: readonly BenchWork[]; house: DiaryHouse }) {
+  if (work.length === 0) return null;
+  return (
+    <>
+      <h2>At the bench</h2>
+      <ul className="why">
+        {work.map((w) => (
+          <li key={w.id}>
+            <DoneBox of={w} /> {house.staff.find((s) => s.id === w.staffId)?.name ?? 'somebody who left'}:{' '}
+            {w.what}, {hoursWord(w.minutes)}, for <Link to={`/orders/${w.orderId}`}>{w.orderNumber}</Link>{' '}
+            {w.order}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}

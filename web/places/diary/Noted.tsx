@@ -1,0 +1,72 @@
+import type { AppointmentView } from '@rocchetto/contract';
+import { Fragment, useState } from 'react';
+import { useNoteAppointmentMutation } from '../../api/diary.ts';
+import { Facts } from '../../shared/Facts.tsx';
+import { useMay } from '../../shared/me.ts';
+import { Problem } from '../../shared/Problem.tsx';
+
+const FIELDS = [
+  ['whoComes', 'Comes along', 200],
+  ['bring', 'To bring', 500],
+  ['note', 'Note', 1000],
+] as const;
+
+/** Who comes along, what to bring, and a note: read, and written where one may. */
+export function Noted({ of: a }: { of: AppointmentView }) {
+  const may = useMay('diary.write') && (a.status === 'offered' || a.status === 'confirmed');
+  const [keep, { error, isLoading }] = useNoteAppointmentMutation();
+  const [open, setOpen] = useState(false);
+  const [written, setWritten] = useState({ whoComes: a.whoComes, bring: a.bring, note: a.note });
+  if (!open)
+    return (
+      <>
+        <Facts of={FIELDS.map(([id, label]) => [label, a[id]])} />
+        {may && (
+          <p>
+            <button type="button" className="quiet" onClick={() => setOpen(true)}>
+              {FIELDS.some(([id]) => a[id]) ? 'change what is noted' : 'note who comes and what to bring'}
+            </button>
+          </p>
+        )}
+      </>
+    );
+  return (
+    <form
+      className="stack"
+      aria-label="What is noted"
+      onSubmit={async (e) => {
+        e.preventDefault();
+        const done = await keep({
+          id: a.id,
+          version: a.version,
+          whoComes: written.whoComes.trim(),
+          bring: written.bring.trim(),
+          note: written.note.trim(),
+        });
+        if ('data' in done) setOpen(false);
+      }}
+    >
+      <Problem error={error} />
+      {FIELDS.map(([id, label, max]) => (
+        <Fragment key={id}>
+          <label htmlFor={`noted-${id}`}>{label}</label>
+          <input
+            id={`noted-${id}`}
+            className="field"
+            maxLength={max}
+            value={written[id]}
+            onChange={(e) => setWritten({ ...written, [id]: e.target.value })}
+          />
+        </Fragment>
+      ))}
+      <div className="row">
+        <button type="submit" className="take" disabled={isLoading}>
+          Keep it noted
+        </button>
+        <button type="button" className="quiet" onClick={() => setOpen(false)}>
+          leave it
+        </button>
+      </div>
+    </form>
+  );
+}

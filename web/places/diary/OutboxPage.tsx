@@ -1,0 +1,167 @@
+import './diary.css';
+import type { MessageView } from '@rocchetto/contract';
+import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { useMessagesQuery, useSetCarrierMutation } from '../../api/messages.ts';
+import { useClock } from '../../shared/clock.ts';
+import { useDays, useMay } from '../../shared/me.ts';
+import { Notice } from '../../shared/Notice.tsx';
+import { Place } from '../../shared/Place.tsx';
+import { Problem } from '../../shared/Problem.tsx';
+
+const SAID: Record<MessageView['kind'], string> = {
+  confirmed: 'confirmation',
+  offered: 'which time suits',
+  'two-days': 'two days before',
+  'day-before': 'the day before',
+  moved: 'moved',
+  cancelled: 'cancelled',
+};
+const STANDS: Record<MessageView['state'], string> = {
+  waiting: '◌ waiting',
+  sent: '✓ sent',
+  dropped: '— not told: no longer so',
+  'no-address': '∅ no address on the card',
+};
+
+/** The simulated outbox: what would have been sent to clients by mail or text, and what still will be. */
+export function Component() {
+  const [params, setParams] = useSearchParams();
+  const before = Number(params.get('before')) || undefined;
+  const appointment = Number(params.get('appointment')) || undefined;
+  const show = params.get('show') === 'to-come' ? 'to-come' : 'told';
+  const mayHouse = useMay('house.write');
+  const mayRead = useMay('diary.write');
+  const { data, error, refetch } = useMessagesQuery(
+    { show, ...(before ? { before } : {}), ...(appointment ? { appointment } : {}) },
+    { skip: !mayRead },
+  );
+  const [carrier, carrying] = useSetCarrierMutation();
+  const { short } = useDays();
+  const clock = useClock();
+  const [open, setOpen] = useState(0);
+  if (!mayRead)
+    return (
+      <Place title="Told to clients">
+        <h1>Told to clients</h1>
+        <p>The desk, the fitters and the principal see what clients are told.</p>
+      </Place>
+    );
+  if (!data) return <Place title="Told to clients" waiting={{ what: 'the outbox', error, again: refetch }} />;
+  const at = (iso: string) => `${short(iso)}, ${clock(Math.floor(Date.parse(iso) / 60_000))}`;
+  return (
+    <Place
+      title="Told to clients"
+      margin={
+        <section>
+          <h2>The carrier</h2>
+          <p className="soft">
+            A stand-in: nothing leaves this house. What stands here as sent is what a client would have read.
+          </p>
+          <Problem error={carrying.error} />
+          {data.fails && (
+            <Notice is="bad">
+              It is out of order. What is due waits, and is tried again after a longer while each time.
+            </Notice>
+          )}
+          {mayHouse && (
+            <button type="button" className="plain" onClick={() => void carrier({ fails: !data.fails })}>
+              {data.fails ? 'Put it in order' : 'Put it out of order'}
+            </button>
+          )}
+        </section>
+      }
+    >
+      <h1>Told to clients</h1>
+      {!appointment && (
+        <div className="row asks">
+          {(['told', 'to-come'] as const).map((s) => (
+            <button
+              key={s}
+              type="button"
+              className="ask"
+              aria-pressed={show === s}
+              onClick={() => setParams(s === 'told' ? {} : { show: s })}
+            >
+              {s === 'told' ? 'told' : 'still to be told'}
+            </button>
+          ))}
+        </div>
+      )}
+      {data.messages.length === 0 && (
+        <p className="soft">
+          Nothing yet. A confirmation is written when a time is booked, with reminders before it.
+        </p>
+      )}
+      <div className="scroll">
+        <table className="ledger">
+          <thead>
+            <tr>
+              <th scope="col">Due</th>
+              <th scope="col">Client</th>
+              <th scope="col">What</th>
+              <th scope="col">Stands</th>
+            </tr>
+          </thead>
+          <tbody>
+            {data.messages.map((m) => (
+              <tr key={m.id}>
+                <td>{at(m.dueAt)}</td>
+                <td>
+                  <Link to={`/messages?appointment=${m.appointmentId}`}>{m.clientName}</Link>
+                </td>
+                <td>
+                  <button
+                    type="button"
+                    className="pick"
+                    aria-expanded={open === m.id}
+                    disabled={m.body === ''}
+                    onClick={() => setOpen(open === m.id ? 0 : m.id)}
+                  >
+                    {SAID[m.kind]}
+                  </button>
+                  {open === m.id && (
+                    <div className="slip">
+                      <p className="soft">
+                        {m.channel} {m.sentTo && `to ${m.sentTo}`}
+                      </p>
+                      {m.subject && <strong>{m.subject}</strong>}
+                      <p className="letter">{m.body}</p>
+                    </div>
+                  )}
+                </td>
+                <td className={m.state === 'sent' ? 'agreed' : m.state === 'waiting' ? '' : 'pending'}>
+                  {STANDS[m.state]}
+                  {m.trouble && m.state === 'waiting' && (
+                    <span className="pending">
+                      {' '}
+                      tried {m.tries} {m.tries === 1 ? 'time' : 'times'}: {m.trouble}
+                    </span>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <div className="row further">
+        {appointment !== undefined && <Link to="/messages">all of them</Link>}
+        {data.messages.length === 50 && (
+          <button
+            type="button"
+            className="plain"
+            onClick={() =>
+              setParams({
+                ...(appointment ? { appointment: String(appointment) } : {}),
+                ...(show === 'told' ? {} : { show }),
+                before: String(data.messages.at(-1)!.id),
+              })
+            }
+          >
+            Earlier ones
+          </button>
+        )}
+      </div>
+    </Place>
+  );
+}

@@ -1,0 +1,89 @@
+import type { AppointmentView, DiaryHouse, Problem as Refused, TimeView } from '@rocchetto/contract';
+import { useState } from 'react';
+import { useMoveAppointmentMutation } from '../../api/diary.ts';
+import { turnAt, useClock } from '../../shared/clock.ts';
+import { Notice } from '../../shared/Notice.tsx';
+import { Problem } from '../../shared/Problem.tsx';
+import { problemOf } from '../../shared/problem-of.ts';
+import type { Proposal } from './threads.ts';
+
+interface Props {
+  readonly of: Proposal;
+  readonly day: string;
+  readonly house: DiaryHouse;
+  readonly hindrance: string;
+  readonly onDone: (a: AppointmentView | null) => void;
+  readonly onInstead: (t: TimeView) => void;
+}
+
+/** A move that was drawn but not made: what stands in its way, its reason, and the word that makes it. */
+export function ProposalForm({ of: p, day, house, hindrance, onDone, onInstead }: Props) {
+  const clock = useClock();
+  const [move, moving] = useMoveAppointmentMutation();
+  const [reason, setReason] = useState('');
+  const refused: Refused | null = moving.error ? problemOf(moving.error) : null;
+  const instead = (refused?.instead ?? []) as readonly TimeView[];
+  const turn = turnAt(clock, p.start);
+  const who = p.staff.map((id) => house.staff.find((s) => s.id === id)?.name).join(', ');
+  return (
+    <form
+      className="stack"
+      aria-label="Move it"
+      onSubmit={async (e) => {
+        e.preventDefault();
+        const done = await move({
+          id: p.appointment.id,
+          version: p.appointment.version,
+          slot: {
+            day,
+            time: clock(p.start),
+            ...(turn ? { turn } : {}),
+            staff: [...p.staff],
+            roomId: p.roomId,
+          },
+          reason: reason.trim(),
+        });
+        if ('data' in done && done.data) onDone(done.data);
+      }}
+    >
+      <h2>
+        To {clock(p.start)}
+        {turn && ` (the ${turn} time the clocks show it)`}, {who}?
+      </h2>
+      {hindrance && <Notice>{hindrance}</Notice>}
+      {refused?.code === 'taken' ? (
+        <Notice is="bad">{refused.detail}</Notice>
+      ) : (
+        <Problem error={moving.error} />
+      )}
+      {instead.length > 0 && (
+        <ul className="why">
+          {instead.map((t) => (
+            <li key={t.start}>
+              <button type="button" className="quiet" onClick={() => onInstead(t)}>
+                {t.day === day ? '' : `${t.day}, `}
+                {t.time} to {t.to}
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <label htmlFor="move-reason">Moved, because</label>
+      <input
+        id="move-reason"
+        className="field"
+        value={reason}
+        maxLength={500}
+        onChange={(e) => setReason(e.target.value)}
+      />
+      <div className="row">
+        <button type="submit" className="take" disabled={hindrance !== '' || moving.isLoading}>
+          Move it
+        </button>
+        <button type="button" className="quiet" onClick={() => onDone(null)}>
+          leave it where it was
+        </button>
+      </div>
+    </form>
+  );
+}

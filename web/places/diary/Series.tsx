@@ -1,0 +1,124 @@
+import type { NewAppointment } from '@rocchetto/contract';
+import { printDayAndDate } from '@rocchetto/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { useBookMutation, useSeriesQuery, type Wishes } from '../../api/diary.ts';
+import { DateField } from '../../shared/DateField.tsx';
+import { Notice } from '../../shared/Notice.tsx';
+import { Problem } from '../../shared/Problem.tsx';
+import { problemOf } from '../../shared/problem-of.ts';
+
+interface Props {
+  readonly wishes: Wishes;
+  readonly kindName: string;
+  readonly forWhom: Pick<NewAppointment, 'clientId' | 'orderId'> | null;
+  /** the day the last one should be over by, when the order says when it is worn */
+  readonly lastBy: string;
+}
+
+/** Several appointments in one question: so many, so far apart, the last by a day. */
+export function Series({ wishes, kindName, forWhom, lastBy: before }: Props) {
+  const [count, setCount] = useState(3);
+  const [apart, setApart] = useState(10);
+  const [lastBy, setLastBy] = useState(before);
+  const { data, error } = useSeriesQuery({
+    ...wishes,
+    count,
+    apart,
+    ...(/^\d{4}/.test(lastBy) ? { lastBy } : {}),
+  });
+  const [book, booking] = useBookMutation();
+  const [done, setDone] = useState<
+    readonly { readonly id: number; readonly day: string; readonly time: string }[]
+  >([]);
+  const [stopped, setStopped] = useState('');
+  const times = data?.times ?? [];
+  const all = async () => {
+    setStopped('');
+    for (const { day, time, turn, staff, roomId } of times.slice(done.length)) {
+      const slots = [{ day, time, ...(turn ? { turn } : {}), staff: [...staff], roomId }];
+      const made = await book({ kind: wishes.kind, ...forWhom!, slots });
+      if ('error' in made && made.error) return setStopped(problemOf(made.error).detail);
+      if (made.data) setDone((d) => [...d, { id: made.data!.id, day, time }]);
+    }
+  };
+  return (
+    <section aria-label="Several in a row">
+      <h2>Several in a row</h2>
+      <div className="fields wishes">
+        <div>
+          <label htmlFor="series-count">How many</label>
+          <select
+            id="series-count"
+            className="field"
+            value={count}
+            onChange={(e) => setCount(Number(e.target.value))}
+          >
+            {[2, 3, 4, 5, 6].map((n) => (
+              <option key={n}>{n}</option>
+            ))}
+          </select>
+        </div>
+        <div>
+          <label htmlFor="series-apart">Days apart, at least</label>
+          <select
+            id="series-apart"
+            className="field"
+            value={apart}
+            onChange={(e) => setApart(Number(e.target.value))}
+          >
+            {[3, 5, 7, 10, 14, 21].map((n) => (
+              <option key={n}>{n}</option>
+            ))}
+          </select>
+        </div>
+        <div>
+          <label htmlFor="series-last">The last by</label>
+          <DateField id="series-last" value={lastBy} onChange={setLastBy} />
+        </div>
+      </div>
+      <Problem error={error} />
+      {data && times.length === 0 && (
+        <p className="soft">
+          {count} of them do not fit so far apart. Take fewer, or let them lie nearer to each other.
+        </p>
+      )}
+      <ol className="why">
+        {times.map((t) => (
+          <li key={t.start}>
+            {printDayAndDate(t.day)}, {t.time}
+          </li>
+        ))}
+      </ol>
+      {stopped && (
+        <Notice is="bad">
+          <p>
+            {done.length} of {times.length + done.length} are booked. {stopped}
+          </p>
+        </Notice>
+      )}
+      {done.length > 0 && (
+        <Notice is="good">
+          {done.map((d) => (
+            <p key={d.id}>
+              <Link to={`/diary?day=${d.day}&a=${d.id}`}>
+                {printDayAndDate(d.day)}, {d.time}
+              </Link>{' '}
+              is booked.
+            </p>
+          ))}
+        </Notice>
+      )}
+      {times.length > 0 && done.length === 0 && (
+        <button
+          type="button"
+          className="plain"
+          disabled={!forWhom || booking.isLoading}
+          onClick={() => void all()}
+        >
+          Book these {times.length} of {kindName}
+        </button>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,251 @@
+import './diary.css';
+import type { BenchWork, OrderRow } from '@rocchetto/contract';
+import { printDayAndDate } from '@rocchetto/core';
+import { hoursWord, overloadWords } from '@rocchetto/core/diary/load.ts';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { useDiaryQuery } from '../../api/diary.ts';
+import { useDiaryHouseQuery } from '../../api/hours.ts';
+import { useOrdersQuery } from '../../api/orders.ts';
+import { DoneBox } from '../../parts/work/DoneBox.tsx';
+import { keepTogether } from '../../shared/keepTogether.ts';
+import { useDays, useMay, useMe } from '../../shared/me.ts';
+import { Place } from '../../shared/Place.tsx';
+import { Problem } from '../../shared/Problem.tsx';
+import { AppointmentMargin } from './AppointmentMargin.tsx';
+import { DayThreads } from './DayThreads.tsx';
+import { lacks, promisedWords } from './lacks.ts';
+import { type Loop, loadOfThread, loopsOf, staffThreads } from './threads.ts';
+
+/** How many days ahead something that is not ready yet is told to those who must act. */
+const EARLY = 4;
+
+/** What needs these hands now, in order, with the day's thread of appointments above it. */
+export function Component() {
+  const me = useMe();
+  const { today, short, danger } = useDays();
+  const mayBook = useMay('diary.write');
+  const leads = me.role === 'principal' || me.role === 'desk';
+  const { data: house, error: noHouse, refetch: again } = useDiaryHouseQuery();
+  const { data, error, refetch } = useDiaryQuery({ day: today, days: EARLY + 1 });
+  const { data: inDanger = [] } = useOrdersQuery({ view: 'danger' });
+  const { data: mine = [] } = useOrdersQuery({ view: 'mine' });
+  const [picked, setPicked] = useState(0);
+  const bothAgain = () => {
+    again();
+    refetch();
+  };
+  if (!house || !data)
+    return <Place title="Today" waiting={{ what: 'the day', error: noHouse ?? error, again: bothAgain }} />;
+  const days = data.days.map((d) => ({ day: d, loops: loopsOf(data.appointments, d) }));
+  const minute = Math.floor(Date.now() / 60_000);
+  const [now, ...later] = days;
+  const { threads } = staffThreads(house.staff, now!.day, now!.loops, data.bench);
+  const work = data.bench.filter((w) => w.staffId === me.id && w.doneAt === null);
+  const [due, ahead] = [work.filter((w) => w.day <= today), work.filter((w) => w.day > today)];
+  const tooMuch = days.flatMap(({ day, loops }) =>
+    staffThreads(house.staff, day, loops, data.bench)
+      .threads.filter((t) => me.role === 'principal' || t.id === me.id)
+      .flatMap((t) => overloadWords(t.name, day.day, today, loadOfThread(t)) ?? []),
+  );
+  const own = threads.filter((t) => (leads ? t.loops.length + t.bench > 0 : t.id === me.id));
+  const isMine = (l: Loop) => l.slot.staff.includes(me.id);
+  const todo = now!.loops.filter(
+    (l) => (leads || isMine(l)) && ['confirmed', 'arrived'].includes(l.appointment.status),
+  );
+  const mustAct = (l: Loop): boolean => {
+    const need = house.kinds.find((k) => k.id === l.appointment.kind)?.need;
+    if (me.role === 'principal') return true;
+    if (me.role === 'fitter') return need === 'brief' || isMine(l);
+    return me.role === 'desk'
+      ? need === 'checked'
+      : need === 'toile' || need === 'basted' || need === 'altered';
+  };
+  const notReady = days.flatMap(({ day, loops }) =>
+    loops
+      .filter((l) => l.slot.end > minute && lacks(house, l.appointment) && mustAct(l))
+      .map((l) => ({ day: day.day, ...l })),
+  );
+  const answers = days.flatMap((d) => d.loops).filter((l) => l.appointment.status === 'offered');
+  const offers = [...new Map(answers.map((l) => [l.appointment.id, l.appointment])).values()].filter(
+    (a) => a.answer === '',
+  );
+  const asking = data.appointments.filter(
+    (a) => a.answer === 'another-time' && ['offered', 'confirmed'].includes(a.status),
+  );
+  const chosen = data.appointments.find((a) => a.id === picked);
+  const tight = (me.role === 'principal' ? inDanger : mine).filter((o) => danger(o)).slice(0, 8);
+  return (
+    <Place
+      title="Today"
+      thread={
+        <>
+          <div className="spread">
+            <h1>{printDayAndDate(today)}</h1>
+            <div className="row noprint">
+              <Link to="/diary">the whole day</Link>
+              {mayBook && (
+                <Link className="take" to="/diary/book">
+                  Book a time
+                </Link>
+              )}
+            </div>
+          </div>
+          {now!.day.closed ? (
+            <p className="tight">The house is closed: {now!.day.closed}.</p>
+          ) : own.length === 0 ? (
+            <p className="soft">
+              {leads ? 'Nothing is booked today.' : 'You do not work today, and nothing is booked with you.'}
+            </p>
+          ) : (
+            <DayThreads
+              day={now!.day}
+              threads={own}
+              of="staff"
+              picked={picked}
+              proposal={null}
+              hindered={false}
+              may={false}
+              now={minute}
+              onPick={setPicked}
+              onPropose={() => undefined}
+            />
+          )}
+        </>
+      }
+      margin={
+        chosen ? (
+          <AppointmentMargin key={chosen.id} of={chosen} house={house} bench={data.bench} />
+        ) : (
+          <section>
+            <h2>Tomorrow and after</h2>
+            {later.every((d) => d.loops.filter((l) => leads || isMine(l)).length === 0) ? (
+              <p className="soft">Nothing is booked {leads ? '' : 'with you '}on the next days.</p>
+            ) : (
+              <ul className="why">
+                {later.map(({ day, loops }) => {
+                  const those = loops.filter((l) => leads || isMine(l));
+                  return (
+                    those.length > 0 && (
+                      <li key={day.day}>
+                        <Link to={`/diary?day=${day.day}`}>{printDayAndDate(day.day).slice(0, -5)}</Link>:{' '}
+                        {those.length} {those.length === 1 ? 'appointment' : 'appointments'}, from{' '}
+                        {those[0]!.slot.from}
+                      </li>
+                    )
+                  );
+                })}
+              </ul>
+            )}
+          </section>
+        )
+      }
+    >
+      <h2>Now, in order</h2>
+      {todo.length === 0 &&
+        work.length === 0 &&
+        tooMuch.length === 0 &&
+        notReady.length === 0 &&
+        offers.length === 0 &&
+        asking.length === 0 &&
+        tight.length === 0 && (
+          <p className="soft">
+            Nothing waits for you. What comes up will stand here in the order it is needed.
+          </p>
+        )}
+      <Problem error={error} />
+      <ol className="why">
+        {todo.map((l) => (
+          <li key={l.slot.id}>
+            <button type="button" className="pick" onClick={() => setPicked(l.appointment.id)}>
+              {l.slot.from} {l.appointment.kindName}, {l.appointment.clientName}
+            </button>
+            {l.slot.end < minute ? (
+              <span className="pending"> · say what came of it</span>
+            ) : (
+              <LayReady of={l} />
+            )}
+          </li>
+        ))}
+        {due.map((w) => (
+          <BenchLine key={`b${w.id}`} of={w} when={w.day < today ? `promised for ${short(w.day)}` : ''} />
+        ))}
+        {tooMuch.map((says) => (
+          <li key={says} className="tight">
+            {keepTogether(says)}
+          </li>
+        ))}
+        {notReady.map((l) => (
+          <li key={`r${l.slot.id}`}>
+            <button type="button" className="pick" onClick={() => setPicked(l.appointment.id)}>
+              {l.appointment.clientName}, {l.day === today ? 'today' : short(l.day)} {l.slot.from}
+            </button>
+            : the {l.appointment.kindName} needs <strong>{lacks(house, l.appointment)}</strong>
+            {promisedWords(house, l.appointment, data.bench, short)}
+            {l.appointment.orderNumber && (
+              <>
+                {' '}
+                (<Link to={`/orders/${l.appointment.orderId}`}>{l.appointment.orderNumber}</Link>)
+              </>
+            )}
+            .
+          </li>
+        ))}
+        {mayBook &&
+          asking.map((a) => (
+            <li key={`q${a.id}`}>
+              <button type="button" className="pick" onClick={() => setPicked(a.id)}>
+                {a.clientName}
+              </button>{' '}
+              asks for another time{a.answerWords && `: “${a.answerWords}”`}.
+            </li>
+          ))}
+        {mayBook &&
+          offers.map((a) => (
+            <li key={`o${a.id}`}>
+              {a.clientName} was offered times and has not answered
+              {a.heldUntil && `; they are kept until ${short(a.heldUntil)}`}.{' '}
+              <button type="button" className="quiet" onClick={() => setPicked(a.id)}>
+                look
+              </button>
+            </li>
+          ))}
+        {ahead.map((w) => (
+          <BenchLine key={`b${w.id}`} of={w} when={`for ${short(w.day)}`} />
+        ))}
+        {tight.map((o: OrderRow) => (
+          <li key={`d${o.id}`} className="tight">
+            <Link to={`/orders/${o.id}`}>{o.number}</Link> {o.what}: {danger(o)}
+          </li>
+        ))}
+      </ol>
+    </Place>
+  );
+}
+
+/** Work at the bench that is still to do, ticked where it is read. */
+function BenchLine({ of: w, when }: { of: BenchWork; when: string }) {
+  return (
+    <li>
+      <DoneBox of={w} />{' '}
+      {w.alterationId === null ? (
+        w.what
+      ) : (
+        <Link to={`/orders/${w.orderId}/alterations/${w.alterationId}`}>{w.what}</Link>
+      )}
+      , {hoursWord(w.minutes)}, for <Link to={`/orders/${w.orderId}`}>{w.orderNumber}</Link> {w.order}
+      {when && <span className={when.startsWith('promised') ? 'pending' : 'soft'}> · {when}</span>}
+    </li>
+  );
+}
+
+/** What to lay ready before the client comes. */
+function LayReady({ of: { appointment: a } }: { of: Loop }) {
+  const things = [
+    a.orderId !== null && a.kind.includes('fitting') && 'the sheet, the garment, pins counted',
+    a.kind === 'measuring' && 'tape, cords, the brief',
+    a.bring && `the client brings: ${a.bring}`,
+    a.whoComes && `comes with ${a.whoComes}`,
+  ].filter(Boolean);
+  return things.length > 0 ? <span className="soft"> · lay ready {things.join('; ')}</span> : null;
+}

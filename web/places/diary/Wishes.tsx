@@ -1,0 +1,116 @@
+import { DateField } from '../../shared/DateField.tsx';
+
+/** When a client could come. */
+export interface Wish {
+  readonly from: string;
+  readonly until: string;
+  readonly earliest: string;
+  readonly latest: string;
+  readonly notOn: readonly number[];
+  readonly stepFree: boolean;
+  /** only once what it needs will be there */
+  readonly ready: boolean;
+}
+export const NO_WISH: Wish = {
+  from: '',
+  until: '',
+  earliest: '',
+  latest: '',
+  notOn: [],
+  stepFree: false,
+  ready: false,
+};
+
+const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+const HOURS = Array.from(
+  { length: 27 },
+  (_, i) => `${String(8 + Math.floor(i / 2)).padStart(2, '0')}:${i % 2 ? '30' : '00'}`,
+);
+
+interface Props {
+  readonly wish: Wish;
+  /** what the appointment needs that is made before; '' for nothing */
+  readonly waitsFor: string;
+  readonly onChange: (w: Wish) => void;
+}
+
+/** What the client asked for: from when on, not on which days, between which hours. */
+export function Wishes({ wish, waitsFor, onChange }: Props) {
+  const date = (key: 'from' | 'until', label: string) => (
+    <div>
+      <label htmlFor={`wish-${key}`}>{label}</label>
+      <DateField
+        id={`wish-${key}`}
+        value={wish[key]}
+        onChange={(v) => {
+          if (v === '' || /^\d{4}/.test(v)) onChange({ ...wish, [key]: v });
+        }}
+      />
+    </div>
+  );
+  const time = (key: 'earliest' | 'latest', label: string) => (
+    <div>
+      <label htmlFor={`wish-${key}`}>{label}</label>
+      <select
+        id={`wish-${key}`}
+        className="field"
+        value={wish[key]}
+        onChange={(e) => onChange({ ...wish, [key]: e.target.value })}
+      >
+        <option value="">any time</option>
+        {HOURS.map((h) => (
+          <option key={h}>{h}</option>
+        ))}
+      </select>
+    </div>
+  );
+  return (
+    <>
+      <div className="fields wishes">
+        {date('from', 'From')}
+        {date('until', 'Until')}
+        {time('earliest', 'Not before')}
+        {time('latest', 'Over by')}
+      </div>
+      <fieldset className="row">
+        <legend>Not on</legend>
+        {WEEKDAYS.map((name, i) => (
+          <button
+            key={name}
+            type="button"
+            className="ask"
+            aria-pressed={wish.notOn.includes(i + 1)}
+            onClick={() =>
+              onChange({
+                ...wish,
+                notOn: wish.notOn.includes(i + 1)
+                  ? wish.notOn.filter((d) => d !== i + 1)
+                  : [...wish.notOn, i + 1].sort(),
+              })
+            }
+          >
+            {name}
+          </button>
+        ))}
+        <label>
+          <input
+            type="checkbox"
+            checked={wish.stepFree}
+            onChange={(e) => onChange({ ...wish, stepFree: e.target.checked })}
+          />{' '}
+          a room without steps
+        </label>
+        {waitsFor && (
+          <label>
+            <input
+              type="checkbox"
+              checked={wish.ready}
+              onChange={(e) => onChange({ ...wish, ready: e.target.checked })}
+            />{' '}
+            {waitsFor} by then
+          </label>
+        )}
+      </fieldset>
+    </>
+  );
+}

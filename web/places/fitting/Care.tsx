@@ -1,0 +1,127 @@
+import type { LeavingView } from '@rocchetto/contract';
+import { TREATMENTS, type Treatment } from '@rocchetto/core/care/fibres.ts';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { api, change } from '../../api/base.ts';
+import { useDays, useMay } from '../../shared/me.ts';
+import { Problem } from '../../shared/Problem.tsx';
+
+type Of = { readonly orderId: number };
+const leaving = api.injectEndpoints({
+  endpoints: (b) => ({
+    leaving: b.query<LeavingView, number>({
+      query: (orderId) => `/orders/${orderId}/leaving`,
+      providesTags: (_, __, id) => [{ type: 'Alterations', id }, { type: 'Order', id }, 'Diary'],
+    }),
+    rack: b.mutation<object, Of & { rack: string }>({
+      query: ({ orderId, ...body }) => change(`/orders/${orderId}/rack`, 'PUT', body),
+      invalidatesTags: (_, error, { orderId }) => (error ? [] : [{ type: 'Alterations', id: orderId }]),
+    }),
+    care: b.mutation<object, Of & { lines: Partial<Record<Treatment, string>> }>({
+      query: ({ orderId, ...body }) => change(`/orders/${orderId}/care`, 'PUT', body),
+      invalidatesTags: (_, error, { orderId }) => (error ? [] : [{ type: 'Alterations', id: orderId }]),
+    }),
+  }),
+});
+
+/** The care of the garment, with why; where it hangs, and when it is fetched. */
+export function Care({ orderId }: Of) {
+  const { data, error, refetch } = leaving.useLeavingQuery(orderId);
+  const [write, writing] = leaving.useCareMutation();
+  const [put, putting] = leaving.useRackMutation();
+  const [mayWord, mayPut] = [useMay('alter.accept'), useMay('alter.work')];
+  const { long } = useDays();
+  const [words, setWords] = useState<Partial<Record<Treatment, string>> | null>(null);
+  const [rack, setRack] = useState<string | null>(null);
+  if (!data) return <Problem error={error} again={refetch} />;
+  return (
+    <>
+      <h2>Care, and where it hangs</h2>
+      <Problem error={writing.error ?? putting.error} />
+      <dl className="facts">
+        {data.care.map((l) => (
+          <div key={l.treatment} className="fact">
+            <dt>{l.treatment}</dt>
+            <dd>
+              {words === null ? (
+                <>
+                  {l.says || '—'} <span className="soft">{l.because}</span>
+                </>
+              ) : (
+                <input
+                  className="field grow"
+                  aria-label={l.treatment}
+                  maxLength={200}
+                  placeholder={data.own[l.treatment] === undefined ? l.says : ''}
+                  value={words[l.treatment] ?? ''}
+                  onChange={(e) => setWords({ ...words, [l.treatment]: e.target.value })}
+                />
+              )}
+            </dd>
+          </div>
+        ))}
+      </dl>
+      {mayWord && (
+        <div className="row acts">
+          {words === null ? (
+            <button type="button" className="quiet" onClick={() => setWords({ ...data.own })}>
+              word it otherwise
+            </button>
+          ) : (
+            <>
+              <button
+                type="button"
+                className="plain"
+                disabled={writing.isLoading}
+                onClick={async () => {
+                  const lines = Object.fromEntries(TREATMENTS.map((t) => [t, words[t] ?? '']));
+                  if ('data' in (await write({ orderId, lines }))) setWords(null);
+                }}
+              >
+                Keep these words
+              </button>
+              <button type="button" className="quiet" onClick={() => setWords(null)}>
+                leave it
+              </button>
+            </>
+          )}
+        </div>
+      )}
+      <form
+        className="row"
+        aria-label="Where it hangs"
+        onSubmit={async (e) => {
+          e.preventDefault();
+          if ('data' in (await put({ orderId, rack: rack ?? '' }))) setRack(null);
+        }}
+      >
+        <label htmlFor="rack">Hangs at</label>
+        <input
+          id="rack"
+          className="field"
+          maxLength={60}
+          placeholder="rail and place"
+          disabled={!mayPut}
+          value={rack ?? data.rack}
+          onChange={(e) => setRack(e.target.value)}
+        />
+        {rack !== null && rack !== data.rack && (
+          <button type="submit" className="plain" disabled={putting.isLoading}>
+            It hangs there
+          </button>
+        )}
+        <span className="soft">
+          {data.fetchedAt ? (
+            <>
+              Next: {data.fetchedKind}, {long(data.fetchedAt)}.
+            </>
+          ) : (
+            <>
+              No day is set for fetching it. <Link to={`/diary/book?order=${orderId}`}>Book one</Link>
+            </>
+          )}
+        </span>
+      </form>
+    </>
+  );
+}

@@ -1,0 +1,169 @@
+import type { OrderAlterations } from '@rocchetto/contract';
+import { useState } from 'react';
+import { useHandOverMutation, useTakeBackMutation } from '../../api/leaving.ts';
+import { fittingOutbox } from '../../parts/outbox/useFittingOutbox.ts';
+import { emptied } from '../../shared/emptied.ts';
+import { useDays, useMay } from '../../shared/me.ts';
+import { Notice } from '../../shared/Notice.tsx';
+import { Problem } from '../../shared/Problem.tsx';
+
+interface Props {
+  readonly orderId: number;
+  readonly clientName: string;
+  readonly of: OrderAlterations;
+}
+
+/** Pins counted in and out, what stands in the way of handing the garment over, and the hand-over itself. */
+export function Leaving({ orderId, clientName, of }: Props) {
+  const { long } = useDays();
+  const [mayCount, mayGive] = [useMay('alter.work'), useMay('alter.ask')];
+  const [counting, setCounting] = useState(false);
+  const [wrong, setWrong] = useState('');
+  const [give, giving] = useHandOverMutation();
+  const [take, taking] = useTakeBackMutation();
+  const [pins, setPins] = useState('');
+  const [read, setRead] = useState(false);
+  const [name, setName] = useState(clientName);
+  const [reason, setReason] = useState('');
+  const out = of.handOvers.find((h) => h.takenBackAt === null);
+  const n = Number(pins);
+  const counted = async (way: 'in' | 'out') => {
+    setCounting(true);
+    const sent = await fittingOutbox().keep({
+      orderId,
+      is: 'pins',
+      path: `/orders/${orderId}/pins`,
+      body: { way, pins: n },
+      says: `${n} pins counted ${way}.`,
+    });
+    setCounting(false);
+    setWrong(sent.is === 'refused' ? sent.sentence : '');
+    if (sent.is !== 'refused') setPins(emptied(pins, ''));
+  };
+  return (
+    <>
+      <h2>Pins, and handing over</h2>
+      <Problem error={giving.error ?? taking.error} />
+      {wrong && <Notice is="bad">{wrong}</Notice>}
+      <p>
+        {of.pins === null
+          ? 'No pins were counted yet.'
+          : `${of.pins.in} pins counted in, ${of.pins.out} out.`}
+      </p>
+      {mayCount && !out && (
+        <div className="row">
+          <label htmlFor="pins">Pins and needles</label>
+          <input
+            id="pins"
+            className="field short"
+            inputMode="numeric"
+            value={pins}
+            onChange={(e) => setPins(e.target.value.replace(/\D/g, '').slice(0, 4))}
+          />
+          <button
+            type="button"
+            className="plain"
+            disabled={pins === '' || counting}
+            onClick={() => void counted('in')}
+          >
+            count in
+          </button>
+          <button
+            type="button"
+            className="plain"
+            disabled={pins === '' || counting}
+            onClick={() => void counted('out')}
+          >
+            count out
+          </button>
+        </div>
+      )}
+      {of.handOvers.length > 0 && (
+        <ul className="why">
+          {of.handOvers.map((h) => (
+            <li key={h.id}>
+              Handed over on {long(h.at)} by {h.by} to {h.clientName}.
+              {h.takenBackAt && ` Back in on ${long(h.takenBackAt)}: ${h.reason}`}
+            </li>
+          ))}
+        </ul>
+      )}
+      {out ? (
+        mayGive && (
+          <form
+            className="row"
+            aria-label="Take it back in"
+            onSubmit={(e) => {
+              e.preventDefault();
+              void take({ orderId, reason });
+            }}
+          >
+            <label htmlFor="take-back">Why it comes back</label>
+            <input
+              id="take-back"
+              className="field grow"
+              value={reason}
+              onChange={(e) => setReason(e.target.value)}
+            />
+            <button type="submit" className="plain" disabled={reason.trim() === '' || taking.isLoading}>
+              Take it back in
+            </button>
+          </form>
+        )
+      ) : of.inTheWay.length > 0 ? (
+        <>
+          <p>Before it is handed over:</p>
+          <ul className="why">
+            {of.inTheWay.map((s) => (
+              <li key={s} className="pending">
+                {s}
+              </li>
+            ))}
+          </ul>
+        </>
+      ) : (
+        mayGive && (
+          <form
+            className="slip"
+            aria-label="Hand over"
+            onSubmit={(e) => {
+              e.preventDefault();
+              void give({ orderId, clientName: name, cautionsRead: true });
+            }}
+          >
+            {of.cautions.map((c) => (
+              <Notice key={c}>{c}</Notice>
+            ))}
+            <p>
+              <label>
+                <input type="checkbox" checked={read} onChange={(e) => setRead(e.target.checked)} />{' '}
+                {of.cautions.length > 0 ? 'These were read out.' : 'The care of the garment was told.'}
+              </label>
+            </p>
+            <div className="row">
+              <label htmlFor="receives">Received by</label>
+              <input
+                id="receives"
+                className="field grow"
+                value={name}
+                onChange={(e) => setName(e.target.value)}
+              />
+              <button
+                type="submit"
+                className="take"
+                disabled={!read || name.trim() === '' || giving.isLoading}
+              >
+                Hand it over
+              </button>
+            </div>
+          </form>
+        )
+      )}
+      <p>
+        <a href={`/api/orders/${orderId}/fitting-record.pdf`} target="_blank" rel="noreferrer">
+          The fitting record, to print
+        </a>
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,87 @@
+import '../../parts/signs/signs.css';
+import type { Cause, Sign } from '@rocchetto/core/alter/index.ts';
+import { useState } from 'react';
+import { SignDrawing } from '../../parts/signs/SignDrawing.tsx';
+
+interface Props {
+  /** as the house words them */
+  readonly signs: readonly Sign[];
+  /** the parts of this garment; signs of others come when all are asked for */
+  readonly parts: ReadonlySet<string>;
+  readonly chosen: Sign | null;
+  readonly onChoose: (s: Sign | null) => void;
+  /** prepares what is tried for a cause */
+  readonly onTry: (s: Sign, c: Cause) => void;
+}
+
+const isOf = (parts: ReadonlySet<string>, s: Sign) =>
+  parts.has(s.view.split('-')[0]!) || (s.view === 'strapless' && parts.has('bodice'));
+
+/** What is seen on the cloth, found by looking or by a word; a chosen one says its likely causes in order. */
+export function SignChoice({ signs, parts, chosen, onChoose, onTry }: Props) {
+  const [all, setAll] = useState(false);
+  const [word, setWord] = useState('');
+  const wanted = word.trim().toLowerCase();
+  const some = signs.filter((s) => isOf(parts, s));
+  const shown = (all || some.length === 0 ? signs : some).filter(
+    (s) =>
+      wanted === '' || `${s.name} ${s.causes.map((c) => c.cause).join(' ')}`.toLowerCase().includes(wanted),
+  );
+  if (chosen)
+    return (
+      <section aria-label="The sign">
+        <div className="row">
+          <SignDrawing of={chosen} />
+          <div className="grow">
+            <h3>{chosen.name}</h3>
+            <button type="button" className="quiet" onClick={() => onChoose(null)}>
+              another sign
+            </button>
+          </div>
+        </div>
+        <ol className="causes">
+          {chosen.causes.map((c) => (
+            <li key={c.cause}>
+              {c.cause}:{' '}
+              {c.kind === null ? (
+                <span>{c.try}</span>
+              ) : (
+                <button type="button" className="plain" onClick={() => onTry(chosen, c)}>
+                  {c.try}
+                </button>
+              )}
+            </li>
+          ))}
+        </ol>
+      </section>
+    );
+  return (
+    <section aria-label="Signs">
+      <div className="row">
+        <input
+          className="field"
+          aria-label="Find a sign"
+          placeholder="folds, strain, gapes …"
+          value={word}
+          onChange={(e) => setWord(e.target.value)}
+        />
+        {some.length > 0 && (
+          <button type="button" className="ask" aria-pressed={all} onClick={() => setAll(!all)}>
+            all garments
+          </button>
+        )}
+      </div>
+      {shown.length === 0 && <p className="soft">No sign of this name. Choose what is done below instead.</p>}
+      <ul className="signs">
+        {shown.map((s) => (
+          <li key={s.id}>
+            <button type="button" onClick={() => onChoose(s)}>
+              <SignDrawing of={s} />
+              <span>{s.name}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

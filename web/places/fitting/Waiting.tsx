@@ -1,0 +1,84 @@
+import type { AlterationWrite } from '@rocchetto/contract';
+import { type SheetUnit, tell } from '@rocchetto/core';
+import { whose } from '../../offline/author.ts';
+import type { Waiting as One } from '../../parts/outbox/fittingOutbox.ts';
+import { fittingOutbox, useWaiting } from '../../parts/outbox/useFittingOutbox.ts';
+import { sentenceOf } from './words.ts';
+
+interface Props {
+  readonly orderId: number;
+  readonly unit: SheetUnit;
+  /** a refused change goes back into the form */
+  readonly onTakeUp: (asked: AlterationWrite) => void;
+}
+
+/** What a waiting one says. */
+export const saysOf = (w: One): string =>
+  w.is === 'ask' ? sentenceOf((w.body as AlterationWrite).asked) : w.says;
+
+/** So many are listed; the rest is counted. */
+const LISTED = 30;
+
+/** What was written on this device and has not reached the book yet: it is safe here, and sent when the network is back. */
+export function Waiting({ orderId, unit, onTakeUp }: Props) {
+  const waiting = useWaiting(orderId).filter((w) => !w.first);
+  const [mine, others, unknown] = (['mine', 'other', 'unknown'] as const).map((of) =>
+    waiting.filter((w) => whose(w.by) === of),
+  );
+  if (waiting.length === 0) return null;
+  const names = [...new Set(others!.map((w) => w.by!.name))].join(', ');
+  return (
+    <ul className="readback" aria-label="Waiting to be sent">
+      {mine!.slice(0, LISTED).map((w) => (
+        <Line key={w.id} of={w} unit={unit} onTakeUp={onTakeUp} />
+      ))}
+      {mine!.length > LISTED && <li className="pending">and {mine!.length - LISTED} more.</li>}
+      {others!.length > 0 && (
+        <li className="pending">
+          {others!.length} {others!.length === 1 ? 'change is' : 'changes are'} saved on this device and will
+          be sent when {names} signs in here.
+        </li>
+      )}
+      {unknown!.length > 0 && (
+        <li className="pending">
+          {unknown!.length} {unknown!.length === 1 ? 'change was' : 'changes were'} saved here without a name.{' '}
+          <button type="button" className="quiet" onClick={() => void fittingOutbox().claim(orderId)}>
+            Send as mine
+          </button>
+        </li>
+      )}
+    </ul>
+  );
+}
+
+function Line({ of: w, unit, onTakeUp }: { of: One } & Pick<Props, 'unit' | 'onTakeUp'>) {
+  return (
+    <li>
+      {tell(saysOf(w), unit)}{' '}
+      {w.refused === '' ? (
+        <span className="pending">
+          {w.path === '' ? 'saved here, follows its change' : 'saved here, not sent yet'}
+        </span>
+      ) : (
+        <>
+          <span className="tight">{w.refused}</span>{' '}
+          {w.is === 'ask' && (
+            <button
+              type="button"
+              className="quiet"
+              onClick={() => {
+                onTakeUp(w.body as AlterationWrite);
+                void fittingOutbox().drop(w.id);
+              }}
+            >
+              take it up again
+            </button>
+          )}
+          <button type="button" className="quiet" onClick={() => void fittingOutbox().drop(w.id)}>
+            remove
+          </button>
+        </>
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,67 @@
+import type { SheetUnit } from '@rocchetto/core';
+import { understood } from '../../shared/understood.ts';
+
+interface TextProps {
+  readonly id: string;
+  readonly label: string;
+  readonly of: string;
+  /** the unit of a length when none is written */
+  readonly unit?: SheetUnit;
+  readonly on: (text: string) => void;
+}
+
+/** One field of a change; a length says how it was understood. */
+export function Text({ id, label, of, unit, on }: TextProps) {
+  const said = unit ? understood(of, unit) : '';
+  return (
+    <div>
+      <label htmlFor={`alter-${id}`}>
+        {label}
+        {unit ? `, ${unit}` : ''}
+      </label>
+      <input
+        id={`alter-${id}`}
+        className="field"
+        autoComplete="off"
+        maxLength={500}
+        value={of}
+        onChange={(e) => on(e.target.value)}
+      />
+      {said && (
+        <div className="soft understood-length" aria-live="polite">
+          {said}
+        </div>
+      )}
+    </div>
+  );
+}
+
+interface ChoiceProps<T extends string> {
+  readonly label: string;
+  readonly of: readonly (readonly [T, string])[];
+  readonly chosen: T;
+  readonly onChoose: (v: T) => void;
+}
+
+/** One of a few words. */
+export function Choice<T extends string>({ label, of, chosen, onChoose }: ChoiceProps<T>) {
+  return (
+    <fieldset className="row choice">
+      <legend className="hidden">{label}</legend>
+      <span className="soft" aria-hidden="true">
+        {label}
+      </span>
+      {of.map(([id, word]) => (
+        <button
+          key={id}
+          type="button"
+          className="ask"
+          aria-pressed={chosen === id}
+          onClick={() => onChoose(id)}
+        >
+          {word}
+        </button>
+      ))}
+    </fieldset>
+  );
+}

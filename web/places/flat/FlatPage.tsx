@@ -1,0 +1,246 @@
+import '../../parts/tape/tape.css';
+import type { FlatView, OrderFull } from '@rocchetto/contract';
+import { CUT_NAME, FLAT_CUTS, LAID, readLength, type SheetUnit, withUnit } from '@rocchetto/core';
+import { Button } from 'antd';
+import { type FormEvent, useRef, useState } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { useFlatQuery, useLayFlatMutation, useReadFlatMutation } from '../../api/flat.ts';
+import { inLine } from '../../api/in-line.ts';
+import { useOrderQuery } from '../../api/orders.ts';
+import { FlatTable } from '../../parts/flat/FlatTable.tsx';
+import { Thread } from '../../parts/thread/Thread.tsx';
+import { useDays, useMay } from '../../shared/me.ts';
+import { Notice } from '../../shared/Notice.tsx';
+import { Place } from '../../shared/Place.tsx';
+import { Problem } from '../../shared/Problem.tsx';
+import { FlatDrawing } from './FlatDrawing.tsx';
+
+export function Component() {
+  const id = Number(useParams().id);
+  const { data: order, error, refetch } = useOrderQuery(id);
+  const { data: lays, error: away, refetch: again } = useFlatQuery(id);
+  const [params, setParams] = useSearchParams();
+  const may = useMay('alter.work');
+  const { short } = useDays();
+  if (!order || !lays)
+    return (
+      <Place
+        title="Laid flat"
+        waiting={{
+          what: 'what was laid flat',
+          error: error ?? away,
+          again: () => {
+            void refetch();
+            void again();
+          },
+        }}
+      />
+    );
+  const lay = params.has('new')
+    ? undefined
+    : (lays.find((l) => l.id === Number(params.get('lay'))) ?? lays[0]);
+  return (
+    <Place
+      title="Laid flat"
+      thread={<Thread order={order} here="" />}
+      margin={
+        <>
+          <section>
+            <h2>On the table</h2>
+            <p className="soft">
+              Flat and relaxed, neither pulled nor wrinkled. The tape lies parallel or square, always from the
+              stitch line, never from a collar’s or band’s edge; allowances are left out. What goes round is
+              read as a half.
+            </p>
+          </section>
+          {lays.length > 0 && (
+            <section>
+              <h2>Beside this order</h2>
+              <ul className="why">
+                {lays.map((l) => (
+                  <li key={l.id}>
+                    <Link to={`?lay=${l.id}`} aria-current={l.id === lay?.id ? 'true' : undefined}>
+                      {l.of}
+                      {l.words && `, ${l.words}`}
+                    </Link>{' '}
+                    <span className="soft">
+                      {short(l.at)}, {l.by}
+                    </span>
+                  </li>
+                ))}
+              </ul>
+              {may && !params.has('new') && <Link to="?new=1">lay another beside it</Link>}
+            </section>
+          )}
+          <section>
+            <Link to={`/orders/${id}/sheet`}>To the sheet</Link>
+          </section>
+        </>
+      }
+    >
+      <h1>Laid flat for {order.clientName}</h1>
+      {lay ? (
+        <OneLay key={lay.id} order={order} lay={lay} may={may} />
+      ) : may ? (
+        <LayOne orderId={id} onLaid={(laid) => setParams({ lay: String(laid) })} />
+      ) : (
+        <p className="soft">Nothing was laid flat beside this order.</p>
+      )}
+    </Place>
+  );
+}
+
+function LayOne({ orderId, onLaid }: { orderId: number; onLaid: (id: number) => void }) {
+  const [lay, { error, isLoading }] = useLayFlatMutation();
+  const send = async (e: FormEvent<HTMLFormElement>) => {
+    e.preventDefault();
+    const f = new FormData(e.currentTarget);
+    const done = await lay({
+      orderId,
+      of: String(f.get('of')),
+      cut: String(f.get('cut')),
+      words: String(f.get('words')).trim(),
+    });
+    if ('data' in done) onLaid(done.data!.id);
+  };
+  return (
+    <form onSubmit={send} className="layone">
+      <p className="soft">
+        A garment that fits her, a pattern, or a toile: read point by point, it stands beside the body and the
+        sheet.
+      </p>
+      <Problem error={error} />
+      <fieldset>
+        <legend>What lies there</legend>
+        {LAID.map((l, i) => (
+          <label key={l}>
+            <input type="radio" name="of" value={l} defaultChecked={i === 0} /> {l}
+          </label>
+        ))}
+      </fieldset>
+      <fieldset>
+        <legend>How it is cut</legend>
+        {FLAT_CUTS.map((c, i) => (
+          <label key={c}>
+            <input type="radio" name="cut" value={c} defaultChecked={i === 0} /> {CUT_NAME[c]}
+          </label>
+        ))}
+      </fieldset>
+      <label htmlFor="words">Which one (may stay empty)</label>
+      <input
+        id="words"
+        name="words"
+        className="field"
+        maxLength={200}
+        placeholder="her grey linen dress, second toile …"
+      />
+      <p>
+        <Button type="primary" htmlType="submit" loading={isLoading}>
+          Lay it flat
+        </Button>
+      </p>
+    </form>
+  );
+}
+
+function OneLay({ order, lay, may }: { order: OrderFull; lay: FlatView; may: boolean }) {
+  const [unit, setUnit] = useState<SheetUnit>(() =>
+    lay.rows.some((r) => r.written?.unit === 'in') ? 'in' : 'cm',
+  );
+  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({});
+  const [wrong, setWrong] = useState('');
+  const [at, setAt] = useState(lay.rows.find((r) => !r.written)?.point.id ?? lay.rows[0]!.point.id);
+  const [read, { error }] = useReadFlatMutation();
+  const fields = useRef(new Map<string, HTMLInputElement>());
+  const row = lay.rows.find((r) => r.point.id === at) ?? lay.rows[0]!;
+  const { point } = row;
+  // Enter and leaving the field both take it: once.
+  const sending = useRef(new Set<string>());
+  const take = async (id: string) => {
+    const text = typed[id]?.trim() ?? '';
+    if (text === '' || sending.current.has(`${id} ${text}`)) return;
+    const got = readLength(text, unit);
+    if (!got.ok) return setWrong(got.sentence);
+    setWrong('');
+    sending.current.add(`${id} ${text}`);
+    const written = withUnit(text, unit)!;
+    const readings = [{ id: crypto.randomUUID(), point: id, written }];
+    // The last one kept of a point is the one that counts.
+    const done = await inLine(`flat ${lay.id} ${id}`, () =>
+      read({ orderId: order.id, id: lay.id, readings }),
+    );
+    sending.current.delete(`${id} ${text}`);
+    // What was not kept stays in its field.
+    if ('data' in done) setTyped((now) => (now[id]?.trim() === text ? { ...now, [id]: '' } : now));
+  };
+  const next = () => {
+    const n = lay.rows[lay.rows.findIndex((r) => r.point.id === at) + 1];
+    fields.current.get(n?.point.id ?? '')?.focus();
+  };
+  const other = unit === 'cm' ? 'in' : 'cm';
+  return (
+    <>
+      <p className="soft">
+        {lay.of}
+        {lay.words && `, ${lay.words}`} · {CUT_NAME[lay.cut]}
+      </p>
+      <div className="laid">
+        <div>
+          <FlatDrawing cut={lay.cut} point={point.id} name={point.name} />
+          <p>
+            <strong>{point.name}</strong>. {point.how}
+          </p>
+        </div>
+        <div>
+          {wrong && <Notice is="bad">{wrong}</Notice>}
+          <Problem error={error} />
+          {lay.says.map((s) => (
+            <Notice key={s}>{s}</Notice>
+          ))}
+          <p className="row">
+            <button type="button" className="quiet tall" onClick={() => setUnit(other)}>
+              tape in <strong>{unit === 'in' ? 'inches' : 'cm'}</strong>
+            </button>
+          </p>
+          <FlatTable
+            lay={lay}
+            unit={unit}
+            {...(may
+              ? {
+                  field: (r) => (
+                    <input
+                      ref={(el) => {
+                        if (el) fields.current.set(r.point.id, el);
+                      }}
+                      className="field"
+                      aria-label={`${r.point.name}, in ${unit === 'in' ? 'inches' : 'centimetres'}`}
+                      value={typed[r.point.id] ?? ''}
+                      maxLength={60}
+                      autoComplete="off"
+                      enterKeyHint="next"
+                      onFocus={() => setAt(r.point.id)}
+                      onChange={(e) => {
+                        setTyped({ ...typed, [r.point.id]: e.target.value });
+                        setWrong('');
+                      }}
+                      onBlur={() => void take(r.point.id)}
+                      onKeyDown={(e) => {
+                        if (e.key !== 'Enter') return;
+                        e.preventDefault();
+                        const text = typed[r.point.id]?.trim() ?? '';
+                        const got = text === '' ? null : readLength(text, unit);
+                        if (got && !got.ok) return setWrong(got.sentence);
+                        // Leaving the field takes it; the last one has nowhere to go on to.
+                        if (r.point.id === lay.rows.at(-1)!.point.id) void take(r.point.id);
+                        else next();
+                      }}
+                    />
+                  ),
+                }
+              : {})}
+          />
+        </div>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,170 @@
+import '../../parts/tape/tape.css';
+import './guide.css';
+import { cm, MEASURES, type Measure, printWithUnit, REGIONS, searchMeasures } from '@rocchetto/core';
+import type { Build } from '@rocchetto/core/measures/guide/figure-model.ts';
+import { guideOf } from '@rocchetto/core/measures/guide/guide.ts';
+import { LANDMARKS } from '@rocchetto/core/measures/guide/landmarks.ts';
+import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { TapeFigure } from '../../parts/tape/TapeFigure.tsx';
+import { Facts } from '../../shared/Facts.tsx';
+import { Place } from '../../shared/Place.tsx';
+
+/** How we measure: every measurement with the tape's course, the places to find first, and the slip to watch for. */
+export function Component() {
+  const [params, setParams] = useSearchParams();
+  const [typed, setTyped] = useState('');
+  const [build, setBuild] = useState<Build>({ full: 0, tall: 0 });
+  const chosen = MEASURES.find((m) => m.id === params.get('m')) ?? MEASURES.find((m) => m.id === 'bust')!;
+  const found = typed.trim() === '' ? null : searchMeasures(typed, 40);
+  const own = MEASURES.filter((m) => !m.side);
+  return (
+    <Place
+      title="How we measure"
+      margin={
+        <>
+          <section>
+            <h2>On paper</h2>
+            <ul className="why">
+              <li>
+                <a href="/api/guide.pdf" target="_blank" rel="noreferrer">
+                  the whole guide
+                </a>
+              </li>
+              <li>
+                <a href="/api/guide.pdf?for=client" target="_blank" rel="noreferrer">
+                  the client’s page, for measuring at home
+                </a>
+              </li>
+            </ul>
+            <p className="soft">
+              One order’s list, with boxes for a pencil, is printed where it is measured.
+            </p>
+          </section>
+          <section>
+            <h2>Hands</h2>
+            <p>
+              <Link to="/whose-tape">Whose tape reads how well, and practice with a second hand</Link>
+            </p>
+          </section>
+          <section>
+            <h2>The drawn figure</h2>
+            <Slide
+              label="slighter or fuller"
+              value={build.full}
+              onSet={(full) => setBuild({ ...build, full })}
+            />
+            <Slide
+              label="shorter or taller"
+              value={build.tall}
+              onSet={(tall) => setBuild({ ...build, tall })}
+            />
+          </section>
+        </>
+      }
+    >
+      <h1>How we measure</h1>
+      <p className="soft">
+        Levels are marked first, then girths from top to bottom, lengths, the arm, and what the garment needs
+        besides. ★ is read twice.
+      </p>
+      <One of={chosen} build={build} />
+      <div className="row">
+        <label htmlFor="find-measure">Find a measurement</label>
+        <input
+          id="find-measure"
+          className="field grow"
+          placeholder="scye depth, seat, back length …"
+          value={typed}
+          onChange={(e) => setTyped(e.target.value)}
+        />
+      </div>
+      {found !== null && found.length === 0 && <p className="soft">No measurement is called so.</p>}
+      {(found === null ? REGIONS : (['found'] as const)).map((region) => {
+        const of = found ?? own.filter((m) => m.region === region);
+        return (
+          <section key={region} aria-label={region}>
+            {found === null && <h2>{region}</h2>}
+            <ul className="measures">
+              {of.map((m) => (
+                <li key={m.id}>
+                  <button
+                    type="button"
+                    aria-pressed={m.id === chosen.id}
+                    onClick={() => {
+                      setParams({ m: m.id }, { replace: true });
+                      window.scrollTo({ top: 0 });
+                    }}
+                  >
+                    <TapeFigure measure={m.id} name={m.name} build={build} bare />
+                    <span>
+                      {m.name}
+                      {m.twice && ' ★'}
+                    </span>
+                  </button>
+                </li>
+              ))}
+            </ul>
+          </section>
+        );
+      })}
+    </Place>
+  );
+}
+
+function One({ of: m, build }: { of: Measure; build: Build }) {
+  const g = guideOf(m.id);
+  const [from, to] = m.range;
+  return (
+    <section className="onemeasure" aria-label={m.name}>
+      <TapeFigure measure={m.id} name={m.name} build={build} />
+      <div>
+        <h2>
+          {m.name}
+          {m.twice && ' ★'}
+        </h2>
+        <p>{g.how}</p>
+        <Facts
+          of={[
+            ['Also called', m.also],
+            ['The usual slip', g.mistake],
+            ['Marked first', m.marked ?? null],
+            [
+              'Find first',
+              <ul key="l" className="why">
+                {g.first.map((l) => (
+                  <li key={l}>
+                    <strong>{LANDMARKS[l].name}</strong>: {LANDMARKS[l].find}
+                  </li>
+                ))}
+              </ul>,
+            ],
+            ['Usual span', `${printWithUnit(cm(from), 'cm')} to ${printWithUnit(cm(to), 'cm')}`],
+            [
+              'Seated',
+              m.seated === 'only' ? 'only of a seated client' : m.seated === 'both' ? 'the same' : null,
+            ],
+          ]}
+        />
+      </div>
+    </section>
+  );
+}
+
+function Slide({ label, value, onSet }: { label: string; value: number; onSet: (n: number) => void }) {
+  return (
+    <p>
+      <label>
+        {label}
+        <input
+          type="range"
+          min={-1}
+          max={1}
+          step={0.25}
+          value={value}
+          onChange={(e) => onSet(Number(e.target.value))}
+        />
+      </label>
+    </p>
+  );
+}

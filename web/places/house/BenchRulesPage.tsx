@@ -1,0 +1,187 @@
+import '../../shared/forms.css';
+import '../../parts/signs/signs.css';
+import './signs.css';
+import type { HouseBench, HouseBenchView } from '@rocchetto/contract';
+import { HouseBench as HouseBenchSchema } from '@rocchetto/contract/bench-rules.ts';
+import { sentencesOf } from '@rocchetto/contract/problems.ts';
+import { ALTERATION_KINDS } from '@rocchetto/core/alter/index.ts';
+import { readMoney } from '@rocchetto/core/units/money.ts';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { useChangeHouseBenchMutation, useHouseBenchQuery } from '../../api/house.ts';
+import { useDays, useMay } from '../../shared/me.ts';
+import { Notice } from '../../shared/Notice.tsx';
+import { Place } from '../../shared/Place.tsx';
+import { Problem } from '../../shared/Problem.tsx';
+import { problemOf } from '../../shared/problem-of.ts';
+import { SignsEditor } from './SignsEditor.tsx';
+
+/** What the house reckons for its bench: minutes and prices of every kind of alteration, and its own words for signs. */
+export function Component() {
+  const { data, error, refetch } = useHouseBenchQuery();
+  if (!data) return <Place title="Bench figures" waiting={{ what: 'the figures', error, again: refetch }} />;
+  return <Figures view={data} refetch={refetch} />;
+}
+
+/** Minutes and prices as they are being written, by kind. */
+type Texts = Readonly<Record<string, { readonly minutes: string; readonly price: string }>>;
+const textsOf = (b: HouseBench): Texts =>
+  Object.fromEntries(
+    ALTERATION_KINDS.map((k) => [
+      k.id,
+      {
+        minutes: b.kinds[k.id]?.minutes?.toString() ?? '',
+        price: b.kinds[k.id]?.price?.toFixed(2) ?? '',
+      },
+    ]),
+  );
+const numberOf = (text: string) => (text.trim() === '' ? undefined : Number(text.trim()));
+const kindsOf = (texts: Texts) =>
+  Object.fromEntries(
+    Object.entries(texts).flatMap(([id, t]) => {
+      const sum = readMoney(t.price);
+      const [minutes, price] = [numberOf(t.minutes), sum.ok ? (sum.amount ?? undefined) : Number.NaN];
+      return minutes === undefined && price === undefined ? [] : [[id, { minutes, price }]];
+    }),
+  );
+
+function Figures({ view, refetch }: { view: HouseBenchView; refetch: () => unknown }) {
+  const may = useMay('house.write');
+  const { long } = useDays();
+  const [change, changing] = useChangeHouseBenchMutation();
+  const [texts, write] = useState<Texts | null>(null);
+  const [says, setSays] = useState('');
+  const keep = async (bench: unknown) => {
+    const read = HouseBenchSchema.safeParse(bench);
+    setSays(read.success ? '' : sentencesOf(read.error)[0]!);
+    if (!read.success) return false;
+    const done = await change({ version: view.version, bench: read.data });
+    if (!('data' in done)) {
+      refetch();
+      return false;
+    }
+    return true;
+  };
+  return (
+    <Place
+      title="Bench figures"
+      margin={
+        <section>
+          <h2>Changes</h2>
+          {view.changes.length === 0 && (
+            <p className="soft">The house goes by what is usual; nothing was changed yet.</p>
+          )}
+          <ol className="bare">
+            {view.changes.slice(0, 12).map((c) => (
+              <li key={c.at}>
+                {long(c.at)}, {c.by}
+                {c.says.map((s) => (
+                  <div key={s} className="soft">
+                    {s}
+                  </div>
+                ))}
+              </li>
+            ))}
+          </ol>
+        </section>
+      }
+    >
+      <p className="crumb">
+        <Link to="/house">House</Link>
+      </p>
+      <h1>Minutes, prices and signs</h1>
+      {problemOf(changing.error).status === 409 ? (
+        <Notice is="bad">
+          Somebody has just changed the house’s figures. What you write stays; keep it once more to lay it on
+          top of theirs.
+        </Notice>
+      ) : (
+        <Problem error={changing.error} />
+      )}
+      {says && <Notice is="bad">{says}</Notice>}
+      <h2>Minutes and prices</h2>
+      <p className="soft">
+        Minutes are what the bench reckons with when work is given for a day; a price is offered when an
+        alteration is agreed. What is left empty is usual, and has no price.
+      </p>
+      {may && (
+        <div className="row acts">
+          {texts === null ? (
+            <button type="button" className="plain" onClick={() => write(textsOf(view.bench))}>
+              Change minutes and prices
+            </button>
+          ) : (
+            <>
+              <button
+                type="button"
+                className="take"
+                disabled={changing.isLoading}
+                onClick={async () => {
+                  const unread = Object.values(texts).flatMap((t) => {
+                    const sum = readMoney(t.price);
+                    return sum.ok ? [] : [sum.sentence];
+                  });
+                  if (unread[0]) setSays(unread[0]);
+                  else if (await keep({ ...view.bench, kinds: kindsOf(texts) })) write(null);
+                }}
+              >
+                Keep minutes and prices
+              </button>
+              <button
+                type="button"
+                className="quiet"
+                onClick={() => {
+                  changing.reset();
+                  setSays('');
+                  write(null);
+                }}
+              >
+                leave as they were
+              </button>
+            </>
+          )}
+        </div>
+      )}
+      <div className="scroll">
+        <table className="ledger rules figures">
+          <thead>
+            <tr>
+              <th scope="col">Alteration</th>
+              <th scope="col">Minutes</th>
+              <th scope="col">Usual</th>
+              <th scope="col">Price</th>
+            </tr>
+          </thead>
+          <tbody>
+            {ALTERATION_KINDS.map((k) => {
+              const own = view.bench.kinds[k.id];
+              const field = (what: 'minutes' | 'price') => (
+                <input
+                  className="field short"
+                  inputMode="decimal"
+                  aria-label={`${k.name}: ${what}`}
+                  placeholder={what === 'minutes' ? String(k.minutes) : 'none'}
+                  value={texts![k.id]![what]}
+                  onChange={(e) => write({ ...texts!, [k.id]: { ...texts![k.id]!, [what]: e.target.value } })}
+                />
+              );
+              return (
+                <tr key={k.id}>
+                  <th scope="row">{k.name}</th>
+                  <td>{texts ? field('minutes') : <strong>{own?.minutes ?? ''}</strong>}</td>
+                  <td className="soft">{k.minutes}</td>
+                  <td>{texts ? field('price') : (own?.price?.toFixed(2) ?? '')}</td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+      <SignsEditor
+        signs={view.bench.signs}
+        busy={changing.isLoading}
+        onKeep={may ? (signs) => keep({ ...view.bench, signs }) : null}
+      />
+    </Place>
+  );
+}

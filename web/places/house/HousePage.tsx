@@ -1,0 +1,249 @@
+import { type HouseSettings, ROLES, type Role } from '@rocchetto/contract';
+import { Button, Form, Input, Popconfirm, Select } from 'antd';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { useChangeHouseMutation, useHouseQuery } from '../../api/house.ts';
+import {
+  useAddStaffMutation,
+  useRemoveStaffMutation,
+  useStaffLinkMutation,
+  useStaffQuery,
+} from '../../api/staff.ts';
+import { ChoiceByTyping } from '../../shared/ChoiceByTyping.tsx';
+import { emptyForm } from '../../shared/emptied.ts';
+import { Facts } from '../../shared/Facts.tsx';
+import { useMay, useMe } from '../../shared/me.ts';
+import { Notice } from '../../shared/Notice.tsx';
+import { Place } from '../../shared/Place.tsx';
+import { Problem } from '../../shared/Problem.tsx';
+import { problemOf } from '../../shared/problem-of.ts';
+import { useVersionedSave } from '../../shared/useVersionedSave.tsx';
+import { Changes } from './Changes.tsx';
+import { HandOver } from './HandOver.tsx';
+import { KindsTable } from './KindsTable.tsx';
+import { RoomsAndDays } from './RoomsAndDays.tsx';
+import { WordsTable } from './WordsTable.tsx';
+import { WorkTable } from './WorkTable.tsx';
+
+/** Who works here and what the house goes by. The principal adds staff and hands each a link to set a passphrase, once. */
+export function Component() {
+  const { data: staff, error, refetch } = useStaffQuery();
+  if (!staff) return <Place title="House" waiting={{ what: 'the staff', error, again: refetch }} />;
+  return (
+    <Place
+      title="House"
+      margin={
+        <section>
+          <h2>Roles</h2>
+          <Facts
+            of={[
+              ['principal', 'everything, the staff and the house'],
+              ['fitter', 'briefs, measuring, sheets and alterations; clients, orders and the diary'],
+              [
+                'seamstress',
+                'works and checks alterations; reads orders, sheets and the diary; no addresses, no readings',
+              ],
+              ['desk', 'clients, orders, the diary and what is brought in; reads sheets, changes none'],
+            ]}
+          />
+        </section>
+      }
+    >
+      <h1>House</h1>
+      <p>
+        <Link to="/house/rules">House rules</Link>: ease, allowances, darts, rounding, ways of measuring, ages
+        and lead times. <Link to="/house/bench">Minutes, prices and signs</Link>: what the bench reckons with,
+        and the house’s words for what is seen on the cloth. <Link to="/how-we-measure">How we measure</Link>,
+        and <Link to="/whose-tape">whose tape</Link> reads how well.{' '}
+        <Link to="/house/security">Security</Link>: when screens lock, who needs a second factor, and what
+        happened at the doors.
+      </p>
+      <Settings />
+      <Staff />
+      <WorkTable />
+      <RoomsAndDays />
+      <KindsTable />
+      <WordsTable />
+      <Changes />
+    </Place>
+  );
+}
+
+const ZONES = Intl.supportedValuesOf('timeZone');
+
+function Settings() {
+  const { data: house, error, refetch } = useHouseQuery();
+  const [change, changing] = useChangeHouseMutation();
+  const mayWrite = useMay('house.write');
+  const { editing, version, edit, leave, save, problem } = useVersionedSave<HouseSettings>({
+    now: house?.version ?? 0,
+    send: (w, onTop) => change({ ...w, version: onTop }),
+    state: changing,
+    labels: { studio: 'Studio', timeZone: 'Time zone' },
+    refetch,
+  });
+  if (!house) return <Problem error={error} again={refetch} />;
+  if (!editing)
+    return (
+      <>
+        <Facts
+          of={[
+            ['Studio', house.studio],
+            ['Time zone', house.timeZone],
+          ]}
+        />
+        {mayWrite && (
+          <div className="row acts">
+            <Button onClick={edit}>Change these</Button>
+          </div>
+        )}
+      </>
+    );
+  return (
+    <>
+      {problem}
+      <Form
+        layout="vertical"
+        requiredMark={false}
+        initialValues={house}
+        onFinish={(w: HouseSettings) => save(w, version)}
+      >
+        <div className="fields">
+          <Form.Item
+            name="studio"
+            label="Studio"
+            rules={[{ required: true, whitespace: true, message: 'The studio needs a name.' }, { max: 120 }]}
+          >
+            <Input autoComplete="off" />
+          </Form.Item>
+          <Form.Item name="timeZone" label="Time zone" extra="what “today” means, on screen and on paper">
+            <ChoiceByTyping
+              options={['UTC', ...ZONES].map((z) => ({ value: z, label: z.replaceAll('_', ' ') }))}
+            />
+          </Form.Item>
+        </div>
+        <Button type="primary" htmlType="submit" loading={changing.isLoading}>
+          Save
+        </Button>
+        <Button type="text" onClick={leave}>
+          Leave as it was
+        </Button>
+      </Form>
+    </>
+  );
+}
+
+function Staff() {
+  const me = useMe();
+  const mayManage = useMay('staff.manage');
+  const { data: staff = [] } = useStaffQuery();
+  const [add, adding] = useAddStaffMutation();
+  const [link, linking] = useStaffLinkMutation();
+  const [remove, removing] = useRemoveStaffMutation();
+  const [made, setMade] = useState<{ name: string; path: string } | null>(null);
+  const [form] = Form.useForm<{ name: string; role: Role }>();
+  return (
+    <>
+      <h2>Staff</h2>
+      <Problem error={adding.error ?? linking.error ?? removing.error} />
+      {problemOf(removing.error).code === 'booked-ahead' && removing.originalArgs !== undefined && (
+        <HandOver key={removing.originalArgs} from={removing.originalArgs} staff={staff} />
+      )}
+      {made && (
+        <Notice is="good">
+          <p>Give {made.name} this link. It works once, for three days:</p>
+          <code>
+            {window.location.origin}
+            {made.path}
+          </code>
+        </Notice>
+      )}
+      <table className="ledger">
+        <thead>
+          <tr>
+            <th scope="col">Name</th>
+            <th scope="col">Role</th>
+            <th scope="col">Passphrase</th>
+            {mayManage && (
+              <th scope="col">
+                <span className="hidden">do</span>
+              </th>
+            )}
+          </tr>
+        </thead>
+        <tbody>
+          {staff.map((s) => (
+            <tr key={s.id}>
+              <td>{s.name}</td>
+              <td>{s.role}</td>
+              <td>{s.ready ? 'set' : 'not set yet'}</td>
+              {mayManage && (
+                <td>
+                  <button
+                    type="button"
+                    className="quiet"
+                    aria-label={`New link for ${s.name}`}
+                    onClick={async () => {
+                      const done = await link(s.id);
+                      if ('data' in done && done.data) setMade({ name: s.name, path: done.data.path });
+                    }}
+                  >
+                    new link
+                  </button>
+                  {s.id !== me.id && (
+                    <Popconfirm
+                      title={`Does ${s.name} leave?`}
+                      description="They are signed out at once; what they did stays in the book."
+                      okText={`Yes, ${s.name} leaves`}
+                      cancelText="No"
+                      onConfirm={() => remove(s.id)}
+                    >
+                      <button type="button" className="quiet" aria-label={`Take ${s.name} off the staff`}>
+                        take off
+                      </button>
+                    </Popconfirm>
+                  )}
+                </td>
+              )}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {mayManage && (
+        <>
+          <h2>Add to the staff</h2>
+          <Form
+            form={form}
+            name="staff"
+            layout="vertical"
+            requiredMark={false}
+            initialValues={{ role: 'fitter' }}
+            onFinish={async (v) => {
+              const done = await add(v);
+              if ('data' in done && done.data) {
+                setMade({ name: v.name, path: done.data.path });
+                emptyForm(form, v);
+              }
+            }}
+          >
+            <div className="fields">
+              <Form.Item
+                name="name"
+                label="Name"
+                rules={[{ required: true, whitespace: true, message: 'A name is needed.' }, { max: 200 }]}
+              >
+                <Input autoComplete="off" />
+              </Form.Item>
+              <Form.Item name="role" label="Role">
+                <Select options={ROLES.map((r) => ({ value: r, label: r }))} />
+              </Form.Item>
+            </div>
+            <Button htmlType="submit" loading={adding.isLoading}>
+              Add
+            </Button>
+          </Form>
+        </>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,246 @@
+import { ROOM_USES, type RoomUse } from '@rocchetto/core';
+import { Button, Checkbox, Form, Input, Popconfirm, Select } from 'antd';
+import { useState } from 'react';
+import {
+  useAddClosureMutation,
+  useAddLeaveMutation,
+  useAddRoomMutation,
+  useChangeRoomMutation,
+  useDiaryHouseQuery,
+  useRemoveClosureMutation,
+  useRemoveLeaveMutation,
+  useRemoveRoomMutation,
+} from '../../api/hours.ts';
+import { DateField, dateRule } from '../../shared/DateField.tsx';
+import { emptyForm } from '../../shared/emptied.ts';
+import { useDays, useMay } from '../../shared/me.ts';
+import { Problem } from '../../shared/Problem.tsx';
+
+const needed = (message: string) => [{ required: true, whitespace: true, message }];
+const day = (name: string, label: string) => (
+  <Form.Item name={name} label={label} rules={[{ required: true, message: 'A day is needed.' }, dateRule]}>
+    <DateField />
+  </Form.Item>
+);
+
+/** Rooms, leave and closed days: what the diary keeps free. */
+export function RoomsAndDays() {
+  const { data: house, error, refetch } = useDiaryHouseQuery();
+  if (!house) return <Problem error={error} again={refetch} />;
+  return (
+    <>
+      <Rooms />
+      <Away />
+    </>
+  );
+}
+
+function Rooms() {
+  const { data: house } = useDiaryHouseQuery();
+  const may = useMay('house.write');
+  const [add, adding] = useAddRoomMutation();
+  const [remove, removing] = useRemoveRoomMutation();
+  const [change, changing] = useChangeRoomMutation();
+  const [form] = Form.useForm<RoomWritten>();
+  const [open, setOpen] = useState(0);
+  return (
+    <>
+      <h2>Rooms</h2>
+      <Problem error={adding.error ?? removing.error ?? changing.error} />
+      {house!.rooms.length === 0 && (
+        <p className="soft">No room yet. A fitting needs one: say what each is good for.</p>
+      )}
+      <ul className="why">
+        {house!.rooms.map((r) => (
+          <li key={r.id}>
+            {r.name} <span className="soft">{r.goodFor.join(', ') || 'for nothing in particular'}</span>{' '}
+            {may && (
+              <button
+                type="button"
+                className="quiet"
+                aria-expanded={open === r.id}
+                aria-label={`Change the room ${r.name}`}
+                onClick={() => setOpen(open === r.id ? 0 : r.id)}
+              >
+                change
+              </button>
+            )}{' '}
+            {may && (
+              <Popconfirm
+                title={`Is ${r.name} no longer used?`}
+                okText="Yes, take it off"
+                cancelText="No"
+                onConfirm={() => remove(r.id)}
+              >
+                <button type="button" className="quiet" aria-label={`Take ${r.name} off the list`}>
+                  take off
+                </button>
+              </Popconfirm>
+            )}
+            {open === r.id && (
+              <Form<RoomWritten>
+                key={r.version}
+                name={`room-${r.id}`}
+                className="slip"
+                layout="vertical"
+                requiredMark={false}
+                aria-label={`Change the room ${r.name}`}
+                initialValues={r}
+                onFinish={async (v) => {
+                  const done = await change({ id: r.id, version: r.version, ...v });
+                  if ('data' in done) setOpen(0);
+                }}
+              >
+                <RoomFields label="Name of the room" />
+                <Button htmlType="submit" loading={changing.isLoading}>
+                  Keep the room
+                </Button>
+              </Form>
+            )}
+          </li>
+        ))}
+      </ul>
+      {may && (
+        <Form
+          form={form}
+          name="room"
+          layout="vertical"
+          requiredMark={false}
+          initialValues={{ goodFor: ['fitting'] }}
+          onFinish={async (v) => {
+            if ('data' in (await add(v))) emptyForm(form, v);
+          }}
+        >
+          <RoomFields label="Another room" />
+          <Button htmlType="submit" loading={adding.isLoading}>
+            Add the room
+          </Button>
+        </Form>
+      )}
+    </>
+  );
+}
+
+interface RoomWritten {
+  name: string;
+  goodFor: RoomUse[];
+}
+
+const RoomFields = ({ label }: { label: string }) => (
+  <div className="fields">
+    <Form.Item name="name" label={label} rules={needed('A room needs a name.')}>
+      <Input autoComplete="off" maxLength={80} />
+    </Form.Item>
+    <Form.Item name="goodFor" label="Good for">
+      <Checkbox.Group options={ROOM_USES.map((u) => ({ value: u, label: u }))} />
+    </Form.Item>
+  </div>
+);
+
+function Away() {
+  const { data: house } = useDiaryHouseQuery();
+  const { long } = useDays();
+  const [mayStaff, mayHouse] = [useMay('staff.manage'), useMay('house.write')];
+  const [addLeave, leaving] = useAddLeaveMutation();
+  const [addClosure, closing] = useAddClosureMutation();
+  const [removeLeave, unleaving] = useRemoveLeaveMutation();
+  const [removeClosure, reopening] = useRemoveClosureMutation();
+  const [leaveForm] = Form.useForm<{ staffId: number; firstDay: string; lastDay: string; reason?: string }>();
+  const [closeForm] = Form.useForm<{ name: string; firstDay: string; lastDay: string }>();
+  const span = (d: { firstDay: string; lastDay: string }) =>
+    d.firstDay === d.lastDay ? long(d.firstDay) : `${long(d.firstDay)} to ${long(d.lastDay)}`;
+  const { staff, leave, closures } = house!;
+  const lines = [
+    ...closures.map((c) => ({
+      id: `c${c.id}`,
+      firstDay: c.firstDay,
+      text: `${span(c)}: the house is closed, ${c.name}`,
+      back: mayHouse ? () => removeClosure(c.id) : null,
+    })),
+    ...leave.map((l) => ({
+      id: `l${l.id}`,
+      firstDay: l.firstDay,
+      text: `${span(l)}: ${staff.find((s) => s.id === l.staffId)?.name ?? 'somebody'}${l.reason && `, ${l.reason}`}`,
+      back: mayStaff ? () => removeLeave(l.id) : null,
+    })),
+  ].sort((a, b) => a.firstDay.localeCompare(b.firstDay));
+  return (
+    <>
+      <h2>Away and closed</h2>
+      <Problem error={leaving.error ?? closing.error ?? unleaving.error ?? reopening.error} />
+      {lines.length === 0 && (
+        <p className="soft">Nobody is away and the house is open, as far as the book knows.</p>
+      )}
+      <ul className="why">
+        {lines.map((l) => (
+          <li key={l.id}>
+            {l.text}{' '}
+            {l.back && (
+              <button
+                type="button"
+                className="quiet"
+                aria-label={`Take back: ${l.text}`}
+                onClick={() => void l.back!()}
+              >
+                take back
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {mayStaff && (
+        <Form
+          form={leaveForm}
+          name="leave"
+          className="acts"
+          layout="vertical"
+          requiredMark={false}
+          onFinish={async (v) => {
+            if ('data' in (await addLeave({ ...v, reason: v.reason ?? '' }))) emptyForm(leaveForm, v);
+          }}
+        >
+          <div className="fields">
+            <Form.Item
+              name="staffId"
+              label="Leave for"
+              rules={[{ required: true, message: 'Say for whom.' }]}
+            >
+              <Select options={staff.map((s) => ({ value: s.id, label: s.name }))} />
+            </Form.Item>
+            {day('firstDay', 'First day')}
+            {day('lastDay', 'Last day')}
+            <Form.Item name="reason" label="What for">
+              <Input maxLength={200} />
+            </Form.Item>
+          </div>
+          <Button htmlType="submit" loading={leaving.isLoading}>
+            Keep the days
+          </Button>
+        </Form>
+      )}
+      {mayHouse && (
+        <Form
+          form={closeForm}
+          name="closure"
+          className="acts"
+          layout="vertical"
+          requiredMark={false}
+          onFinish={async (v) => {
+            if ('data' in (await addClosure(v))) emptyForm(closeForm, v);
+          }}
+        >
+          <div className="fields">
+            <Form.Item name="name" label="The house is closed for" rules={needed('Say what for.')}>
+              <Input maxLength={80} />
+            </Form.Item>
+            {day('firstDay', 'First closed day')}
+            {day('lastDay', 'Last closed day')}
+          </div>
+          <Button htmlType="submit" loading={closing.isLoading}>
+            Close the house
+          </Button>
+        </Form>
+      )}
+    </>
+  );
+}

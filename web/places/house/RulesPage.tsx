@@ -1,0 +1,191 @@
+import {
+  type HouseRulesView,
+  HouseRulesWire,
+  type RuleTexts,
+  rulesMoved,
+  rulesOf,
+  textsOf,
+  wouldMoveWords,
+} from '@rocchetto/contract';
+import { RULE_CELLS, RULE_TABLES } from '@rocchetto/core/house/rule-tables.ts';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { useChangeHouseRulesMutation, useHouseRulesQuery, useWouldMoveQuery } from '../../api/house.ts';
+import { useDays, useMay } from '../../shared/me.ts';
+import { Notice } from '../../shared/Notice.tsx';
+import { Place } from '../../shared/Place.tsx';
+import { Problem } from '../../shared/Problem.tsx';
+import { useSettled } from '../../shared/useSettled.ts';
+import { RuleTable } from './RuleTable.tsx';
+
+/** Everything the house goes by, as tables: what holds here, what is usual, who changed it, and what a change would move. */
+export function Component() {
+  const { data, error, refetch } = useHouseRulesQuery();
+  if (!data) return <Place title="House rules" waiting={{ what: 'the rules', error, again: refetch }} />;
+  return <Rules view={data} refetch={refetch} />;
+}
+
+function Rules({ view, refetch }: { view: HouseRulesView; refetch: () => unknown }) {
+  const may = useMay('house.write');
+  const [change, changing] = useChangeHouseRulesMutation();
+  /** the rules as they were when the tables were opened; null while they are only read */
+  const [opened, setOpened] = useState<HouseRulesWire | null>(null);
+  const editing = opened !== null;
+  const theirs = opened ? rulesMoved(opened, view.rules) : [];
+  const kept = useMemo(() => textsOf(view.rules), [view.rules]);
+  const [written, write] = useState<RuleTexts>({});
+  const texts = editing ? { ...kept, ...written } : kept;
+  const read = HouseRulesWire.safeParse(rulesOf(texts));
+  const wrong = new Map(
+    read.success ? [] : read.error.issues.map((i) => [cellOf(i.path), i.message] as const),
+  );
+  const moved = editing && read.success ? rulesMoved(view.rules, read.data) : [];
+  const stop = () => {
+    changing.reset();
+    write({});
+    setOpened(null);
+  };
+  // What somebody else saved meanwhile stands below what is written here, cell by cell: saved is on top of both.
+  const keep = async () => {
+    if (!read.success) return;
+    const done = await change({ version: view.version, rules: read.data });
+    if ('data' in done) stop();
+    else refetch();
+  };
+  return (
+    <Place
+      title="House rules"
+      margin={
+        <>
+          {theirs.length > 0 && (
+            <section>
+              <Notice>
+                <p>Somebody has just saved rules. What you write stays; theirs stand beside it:</p>
+                <ul>
+                  {theirs.map((m) => (
+                    <li key={m.path}>
+                      {m.name}: {m.from || 'usual'} → {m.to || 'usual'}
+                      {written[m.path] !== undefined && ', which what you wrote would replace'}
+                    </li>
+                  ))}
+                </ul>
+              </Notice>
+            </section>
+          )}
+          {editing && read.success && moved.length > 0 && <Effect rules={read.data} />}
+          <History changes={view.changes} />
+        </>
+      }
+    >
+      <p className="crumb">
+        <Link to="/house">House</Link>
+      </p>
+      <h1>House rules</h1>
+      <Problem error={changing.error} />
+      {may && !editing && (
+        <div className="row acts">
+          <button
+            type="button"
+            className="plain"
+            onClick={() => {
+              write({});
+              setOpened(view.rules);
+            }}
+          >
+            Change the rules
+          </button>
+        </div>
+      )}
+      {editing && (
+        <div className="row acts held">
+          <button
+            type="button"
+            className="take"
+            disabled={changing.isLoading || moved.length === 0}
+            onClick={() => void keep()}
+          >
+            Keep {moved.length === 0 ? 'the rules' : `${moved.length} change${moved.length === 1 ? '' : 's'}`}
+          </button>
+          <button type="button" className="quiet" onClick={stop}>
+            leave as they were
+          </button>
+          <span className="soft" role="status">
+            {wrong.size > 0 ? [...wrong.values()][0] : moved.length === 0 ? 'Nothing is changed yet.' : ''}
+          </span>
+        </div>
+      )}
+      {RULE_TABLES.map((t) => (
+        <RuleTable
+          key={t.id}
+          table={t}
+          texts={texts}
+          changes={view.changes}
+          wrong={wrong}
+          onWrite={editing ? (path, text) => write({ ...written, [path]: text }) : null}
+        />
+      ))}
+    </Place>
+  );
+}
+
+/** The cell an issue belongs to: its own path, or the first one below it. */
+function cellOf(path: readonly PropertyKey[]): string {
+  const own = path.join('.');
+  return RULE_CELLS.has(own) ? own : ([...RULE_CELLS.keys()].find((p) => p.startsWith(own)) ?? own);
+}
+
+/** What the change would move, asked of the server once the hand rests. */
+function Effect({ rules }: { rules: HouseRulesWire }) {
+  const settled = useSettled(JSON.stringify(rules), 400);
+  const { data, error, isFetching } = useWouldMoveQuery(JSON.parse(settled) as HouseRulesWire);
+  return (
+    <section>
+      <h2>What it would move</h2>
+      {error ? (
+        <Notice is="bad">What it would move could not be asked just now.</Notice>
+      ) : !data || isFetching || settled !== JSON.stringify(rules) ? (
+        <p className="soft" role="status">
+          Computing the open orders …
+        </p>
+      ) : (
+        <>
+          <p role="status">{wouldMoveWords(data)}</p>
+          <ul className="bare">
+            {data.orders.map((o) => (
+              <li key={o.id}>
+                <Link to={`/orders/${o.id}/sheet`}>{o.number}</Link> {o.what}
+                {o.agreed && <span className="soft"> (agreed: it stays)</span>}
+                <br />
+                <span className="soft">{o.moves}</span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  );
+}
+
+function History({ changes }: Pick<HouseRulesView, 'changes'>) {
+  const { long } = useDays();
+  return (
+    <section>
+      <h2>Changes</h2>
+      {changes.length === 0 && (
+        <p className="soft">The house goes by what is usual; nothing was changed yet.</p>
+      )}
+      <ol className="bare">
+        {changes.slice(0, 12).map((c) => (
+          <li key={c.at}>
+            {long(c.at)}, {c.by}
+            {c.moved.map((m) => (
+              <div key={m.path} className="soft">
+                {m.name}: {m.from || 'usual'} → {m.to || 'usual'}
+              </div>
+            ))}
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}

@@ -1,0 +1,266 @@
+import type { HouseBench } from '@rocchetto/contract';
+import {
+  ALTERATION_KINDS,
+  type Cause,
+  findKind,
+  findSign,
+  type HouseSign,
+  OWN_SIGN,
+  SIGNS,
+  signsWith,
+} from '@rocchetto/core/alter/index.ts';
+import { useState } from 'react';
+import { SignDrawing } from '../../parts/signs/SignDrawing.tsx';
+
+type Signs = HouseBench['signs'];
+interface Props {
+  readonly signs: Signs;
+  readonly busy: boolean;
+  /** null where they are only read; false when it was not kept */
+  readonly onKeep: ((signs: Signs) => Promise<boolean>) | null;
+}
+
+/** The signs at the mirror as the house words them: names, causes in order, hidden ones, and some of its own. */
+export function SignsEditor({ signs, busy, onKeep }: Props) {
+  const [open, setOpen] = useState<string | null>(null);
+  const all = signsWith(signs, true);
+  const done = async (id: string, sign: HouseSign | null) => {
+    const { [id]: _, ...others } = signs;
+    const next = (sign === null ? others : { ...signs, [id]: sign }) as Signs;
+    if (await onKeep!(next)) setOpen(null);
+  };
+  return (
+    <>
+      <h2>Signs</h2>
+      <p className="soft">
+        What is seen on the cloth, with its likely causes in the order they are tried. Words are about the
+        cloth, never about the body.
+      </p>
+      {onKeep && open === null && (
+        <div className="row acts">
+          <button type="button" className="plain" onClick={() => setOpen('')}>
+            A sign of the house’s own
+          </button>
+        </div>
+      )}
+      {open === '' && (
+        <SignForm
+          key="new"
+          of={{ name: '', like: SIGNS[0]!.id, hidden: false, causes: [NEW_CAUSE] }}
+          choosesDrawing
+          busy={busy}
+          onKeep={(sign) => done(`own-${crypto.randomUUID().slice(0, 8)}`, sign)}
+          onLeave={() => setOpen(null)}
+        />
+      )}
+      <ul className="signlist">
+        {all.map((s) => {
+          const own = signs[s.id];
+          return (
+            <li key={s.id} className={own?.hidden ? 'soft' : ''}>
+              <div className="row">
+                <SignDrawing of={s} />
+                <div className="grow">
+                  <strong>{s.name}</strong>
+                  {own && <span className="soft"> the house’s words{own.hidden && ', hidden'}</span>}
+                  <div className="soft">{s.causes.map((c) => c.cause).join('; ')}</div>
+                </div>
+                {onKeep && (
+                  <button
+                    type="button"
+                    className="quiet"
+                    aria-expanded={open === s.id}
+                    aria-label={`Change the sign ${s.name}`}
+                    onClick={() => setOpen(open === s.id ? null : s.id)}
+                  >
+                    {open === s.id ? 'close' : 'change'}
+                  </button>
+                )}
+              </div>
+              {open === s.id && (
+                <SignForm
+                  of={own ?? { name: s.name, like: s.id, hidden: false, causes: s.causes }}
+                  choosesDrawing={OWN_SIGN.test(s.id)}
+                  busy={busy}
+                  onKeep={(sign) => done(s.id, sign)}
+                  onReset={own ? () => done(s.id, null) : undefined}
+                  resetWord={OWN_SIGN.test(s.id) ? 'take it off' : 'as in the table again'}
+                  onLeave={() => setOpen(null)}
+                />
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </>
+  );
+}
+
+const NEW_CAUSE: Cause = { cause: '', try: '', kind: null, direction: '' };
+
+interface FormProps {
+  readonly of: HouseSign;
+  readonly choosesDrawing: boolean;
+  readonly busy: boolean;
+  readonly onKeep: (sign: HouseSign) => void;
+  readonly onReset?: (() => void) | undefined;
+  readonly resetWord?: string;
+  readonly onLeave: () => void;
+}
+
+function SignForm({ of, choosesDrawing, busy, onKeep, onReset, resetWord, onLeave }: FormProps) {
+  const [sign, set] = useState(of);
+  const cause = (i: number, more: Partial<Cause>) =>
+    set({ ...sign, causes: sign.causes.map((c, n) => (n === i ? { ...c, ...more } : c)) });
+  const move = (i: number, by: number) => {
+    const causes = [...sign.causes];
+    const [one] = causes.splice(i, 1);
+    causes.splice(i + by, 0, one!);
+    set({ ...sign, causes });
+  };
+  return (
+    <form
+      className="slip"
+      aria-label="The sign’s words"
+      onSubmit={(e) => {
+        e.preventDefault();
+        onKeep(sign);
+      }}
+    >
+      <div className="row">
+        <SignDrawing of={findSign(sign.like)!} />
+        <div className="grow stack">
+          <label htmlFor="sign-name">What is seen</label>
+          <input
+            id="sign-name"
+            className="field grow"
+            maxLength={120}
+            value={sign.name}
+            onChange={(e) => set({ ...sign, name: e.target.value })}
+          />
+          {choosesDrawing && (
+            <>
+              <label htmlFor="sign-like">Drawn like</label>
+              <select
+                id="sign-like"
+                className="field"
+                value={sign.like}
+                onChange={(e) => set({ ...sign, like: e.target.value })}
+              >
+                {SIGNS.map((s) => (
+                  <option key={s.id} value={s.id}>
+                    {s.name}
+                  </option>
+                ))}
+              </select>
+            </>
+          )}
+          <label>
+            <input
+              type="checkbox"
+              checked={sign.hidden}
+              onChange={(e) => set({ ...sign, hidden: e.target.checked })}
+            />{' '}
+            not offered at the fitting
+          </label>
+        </div>
+      </div>
+      <ol className="causerows">
+        {sign.causes.map((c, i) => {
+          const kind = c.kind === null ? undefined : findKind(c.kind);
+          const n = `cause ${i + 1}`;
+          return (
+            <li key={i} className="row">
+              <input
+                className="field grow"
+                aria-label={`The ${n}`}
+                placeholder="likely cause"
+                maxLength={120}
+                value={c.cause}
+                onChange={(e) => cause(i, { cause: e.target.value })}
+              />
+              <input
+                className="field grow"
+                aria-label={`What is tried, ${n}`}
+                placeholder="what is tried"
+                maxLength={200}
+                value={c.try}
+                onChange={(e) => cause(i, { try: e.target.value })}
+              />
+              <select
+                className="field"
+                aria-label={`Alteration, ${n}`}
+                value={c.kind ?? ''}
+                onChange={(e) => {
+                  const next = findKind(e.target.value);
+                  cause(i, { kind: next?.id ?? null, direction: next?.directions[0]?.id ?? '' });
+                }}
+              >
+                <option value="">nothing to sew</option>
+                {ALTERATION_KINDS.map((k) => (
+                  <option key={k.id} value={k.id}>
+                    {k.name}
+                  </option>
+                ))}
+              </select>
+              {kind && kind.directions.length > 1 && (
+                <select
+                  className="field"
+                  aria-label={`Way, ${n}`}
+                  value={c.direction}
+                  onChange={(e) => cause(i, { direction: e.target.value })}
+                >
+                  {kind.directions.map((d) => (
+                    <option key={d.id} value={d.id}>
+                      {d.word}
+                    </option>
+                  ))}
+                </select>
+              )}
+              <button
+                type="button"
+                className="quiet"
+                disabled={i === 0}
+                aria-label={`Earlier: ${n}`}
+                onClick={() => move(i, -1)}
+              >
+                earlier
+              </button>
+              <button
+                type="button"
+                className="quiet"
+                disabled={sign.causes.length === 1}
+                aria-label={`Leave out ${n}`}
+                onClick={() => set({ ...sign, causes: sign.causes.filter((_, x) => x !== i) })}
+              >
+                leave out
+              </button>
+            </li>
+          );
+        })}
+      </ol>
+      <div className="row acts">
+        <button type="submit" className="plain" disabled={busy}>
+          Keep the sign
+        </button>
+        {sign.causes.length < 10 && (
+          <button
+            type="button"
+            className="quiet"
+            onClick={() => set({ ...sign, causes: [...sign.causes, NEW_CAUSE] })}
+          >
+            another cause
+          </button>
+        )}
+        {onReset && (
+          <button type="button" className="quiet" onClick={onReset}>
+            {resetWord}
+          </button>
+        )}
+        <button type="button" className="quiet" onClick={onLeave}>
+          leave it
+        </button>
+      </div>
+    </form>
+  );
+}

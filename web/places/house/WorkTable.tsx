@@ -1,0 +1,148 @@
+import type { StaffAtWork, StaffWork } from '@rocchetto/contract';
+import { type Hours, hoursWords, SKILLS } from '@rocchetto/core';
+import { Checkbox, Input, Select } from 'antd';
+import { useState } from 'react';
+import { useChangeWorkMutation, useDiaryHouseQuery } from '../../api/hours.ts';
+import { Mark } from '../../parts/people/Mark.tsx';
+import { useMay } from '../../shared/me.ts';
+import { Problem } from '../../shared/Problem.tsx';
+import { HoursField } from './HoursField.tsx';
+import { StandOutside } from './WouldStand.tsx';
+
+/** Who can do what, and when: each line opens to be changed. */
+export function WorkTable() {
+  const { data: house, error, refetch } = useDiaryHouseQuery();
+  const may = useMay('staff.manage');
+  const [open, setOpen] = useState(0);
+  if (!house) return <Problem error={error} again={refetch} />;
+  return (
+    <>
+      <h2>At work</h2>
+      <div className="scroll">
+        <table className="ledger">
+          <thead>
+            <tr>
+              <th scope="col">Name</th>
+              <th scope="col">Skills</th>
+              <th scope="col">Hours</th>
+              {may && (
+                <th scope="col">
+                  <span className="hidden">do</span>
+                </th>
+              )}
+            </tr>
+          </thead>
+          <tbody>
+            {house.staff.map((s) => (
+              <tr key={s.id}>
+                <td>
+                  <svg className="hand" width="22" height="20" aria-hidden="true">
+                    <Mark of={s.mark} />
+                  </svg>{' '}
+                  {s.name} <span className="soft">{s.initials}</span>
+                </td>
+                <td>{s.skills.join(', ') || 'none yet'}</td>
+                <td>{hoursWords(s.hours) || 'while the house is open'}</td>
+                {may && (
+                  <td>
+                    <button
+                      type="button"
+                      className="quiet"
+                      aria-expanded={open === s.id}
+                      aria-label={`Change the work of ${s.name}`}
+                      onClick={() => setOpen(open === s.id ? 0 : s.id)}
+                    >
+                      {open === s.id ? 'close' : 'change'}
+                    </button>
+                  </td>
+                )}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {house.staff
+        .filter((s) => s.id === open)
+        .map((s) => (
+          <WorkForm key={`${s.id} ${s.version}`} of={s} onDone={() => setOpen(0)} />
+        ))}
+    </>
+  );
+}
+
+function WorkForm({ of: s, onDone }: { of: StaffAtWork; onDone: () => void }) {
+  const [change, { error, isLoading }] = useChangeWorkMutation();
+  const [skills, setSkills] = useState<StaffWork['skills']>([...s.skills]);
+  const [initials, setInitials] = useState(s.initials);
+  const [mark, setMark] = useState(s.mark);
+  const [hours, setHours] = useState<readonly Hours[]>(s.hours);
+  return (
+    <form
+      className="slip"
+      aria-label={`Work of ${s.name}`}
+      onSubmit={async (e) => {
+        e.preventDefault();
+        const done = await change({
+          id: s.id,
+          version: s.version,
+          skills,
+          initials,
+          mark,
+          hours: [...hours],
+        });
+        if ('data' in done) onDone();
+      }}
+    >
+      <h3>{s.name}</h3>
+      <Problem error={error} />
+      <Checkbox.Group
+        aria-label="Skills"
+        options={SKILLS.map((k) => ({ value: k, label: k }))}
+        value={skills}
+        onChange={(v) => setSkills(v as StaffWork['skills'])}
+      />
+      <div className="fields">
+        <div>
+          <label htmlFor="work-initials">Initials</label>
+          <Input
+            id="work-initials"
+            value={initials}
+            maxLength={3}
+            onChange={(e) => setInitials(e.target.value)}
+          />
+        </div>
+        <div>
+          <label htmlFor="work-mark">Mark in the diary</label>
+          <Select
+            id="work-mark"
+            value={mark}
+            onChange={setMark}
+            options={Array.from({ length: 12 }, (_, i) => ({
+              value: i,
+              label: (
+                <svg width="22" height="20" role="img" aria-label={`mark ${i + 1}`}>
+                  <Mark of={i} />
+                </svg>
+              ),
+            }))}
+          />
+        </div>
+      </div>
+      <HoursField
+        label="Hours"
+        hours={hours}
+        onChange={setHours}
+        empty="Without hours of their own they work while the house is open."
+      />
+      <StandOutside staffId={s.id} hours={hours} before={s.hours} />
+      <div className="row acts">
+        <button type="submit" className="take" disabled={isLoading}>
+          Keep
+        </button>
+        <button type="button" className="quiet" onClick={onDone}>
+          leave as it was
+        </button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,43 @@
+import type { WouldStand } from '@rocchetto/contract';
+import type { Hours } from '@rocchetto/core';
+import { useWouldStandQuery } from '../../api/hours.ts';
+import { useSettled } from '../../shared/useSettled.ts';
+
+/** Whose bookings they are, by name and time; the rest as a sign that there are more. */
+const whose = ({ first, count }: WouldStand) =>
+  `${first.map((b) => `${b.clientName}, ${b.when}`).join('; ')}${count > first.length ? ' …' : '.'}`;
+
+interface Props {
+  /** null for the house's opening hours */
+  readonly staffId: number | null;
+  readonly hours: readonly Hours[];
+  readonly before: readonly Hours[];
+}
+
+/** What other hours would leave outside them, told while they are written; nothing of it is moved. */
+export function StandOutside({ staffId, hours, before }: Props) {
+  const asked = useSettled(hours, 400);
+  const { data } = useWouldStandQuery({ staffId, hours: [...asked] }, { skip: asked === before });
+  if (!data || asked !== hours || asked === before) return null;
+  const one = data.count === 1;
+  return (
+    <p role="status" className={data.count > 0 ? 'pending' : 'soft'}>
+      {data.count === 0
+        ? 'No booking ahead lies outside these hours.'
+        : `${data.count} ${one ? 'booking' : 'bookings'} ahead would lie outside these hours, and ${one ? 'stands' : 'stand'}: ${whose(data)}`}
+    </p>
+  );
+}
+
+/** How many are booked of a kind that is being changed: they keep what they were booked with. */
+export function StandAsBooked({ kind }: { readonly kind: string }) {
+  const { data } = useWouldStandQuery({ kind });
+  if (!data) return null;
+  return (
+    <p role="status" className="soft">
+      {data.count === 0
+        ? 'None of these is booked ahead.'
+        : `${data.count} booked ahead ${data.count === 1 ? 'keeps its' : 'keep their'} minutes, hands and room: ${whose(data)}`}
+    </p>
+  );
+}

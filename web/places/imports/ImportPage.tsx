@@ -1,0 +1,394 @@
+import '../../parts/pictures/pictures.css';
+import './imports.css';
+import type { ImportReport, ImportView } from '@rocchetto/contract';
+import { ENCODINGS } from '@rocchetto/contract/imports.ts';
+import { CARD_FIELDS, type Column, MEASURES, measure, printWritten, WAYS } from '@rocchetto/core';
+import { useRef, useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { csrfToken } from '../../api/base.ts';
+import { useImportFileQuery, useMapImportMutation, useTakeImportMutation } from '../../api/imports.ts';
+import { Notice } from '../../shared/Notice.tsx';
+import { Place } from '../../shared/Place.tsx';
+import { Problem } from '../../shared/Problem.tsx';
+
+/** The old book: a CSV file of any layout, mapped once, looked at row by row, taken whole or not at all. */
+export function Component() {
+  const [params, setParams] = useSearchParams();
+  const id = Number(params.get('i')) || null;
+  return (
+    <Place
+      title="The old book"
+      margin={
+        <section>
+          <h2>How it goes</h2>
+          <p className="soft">
+            The first line names the columns. Each row is one client, or one measuring of one: a name, a day,
+            and figures as they stand in the book. What is taken keeps its own unit and is marked as carried
+            over. The same row brought again changes nothing.
+          </p>
+          <Link to="/clients">Clients</Link>
+        </section>
+      }
+    >
+      <h1>Bring the old book</h1>
+      <Upload onRead={(n) => setParams({ i: String(n) }, { replace: true })} again={id !== null} />
+      {id !== null && <File key={id} id={id} />}
+    </Place>
+  );
+}
+
+function Upload({ onRead, again }: { onRead: (id: number) => void; again: boolean }) {
+  const [says, setSays] = useState('');
+  const [busy, setBusy] = useState(false);
+  const send = async (file: File) => {
+    setBusy(true);
+    setSays('');
+    try {
+      const res = await fetch(`/api/imports?${new URLSearchParams({ name: file.name.slice(0, 200) })}`, {
+        method: 'POST',
+        headers: { 'x-csrf-token': csrfToken(), 'content-type': 'text/csv' },
+        body: file,
+      });
+      const answer = (await res.json().catch(() => ({}))) as { id?: number; detail?: string };
+      if (res.ok && answer.id) onRead(answer.id);
+      else setSays(`${file.name}: ${answer.detail ?? 'It was refused.'}`);
+    } catch {
+      setSays(`${file.name} could not be sent; the studio cannot be reached just now. Choose it again.`);
+    }
+    setBusy(false);
+  };
+  return (
+    <>
+      {says && <Notice is="bad">{says}</Notice>}
+      <p className="row">
+        <span className="picturefield">
+          <input
+            id="old-book"
+            type="file"
+            accept=".csv,.txt,.tsv,text/csv"
+            disabled={busy}
+            onChange={(e) => e.target.files?.[0] && void send(e.target.files[0])}
+          />
+          <label htmlFor="old-book" className="plain">
+            {again ? 'Another file (CSV)' : 'The file (CSV)'}
+          </label>
+        </span>
+        {busy && <span role="status">Reading …</span>}
+      </p>
+    </>
+  );
+}
+
+function File({ id }: { id: number }) {
+  const [poll, setPoll] = useState(0);
+  const [params, setParams] = useSearchParams();
+  const from = Number(params.get('from')) || 0;
+  const { data, error, refetch } = useImportFileQuery({ id, from }, { pollingInterval: poll });
+  const look = (row: number) =>
+    setParams({ i: String(id), ...(row > 0 ? { from: String(row) } : {}) }, { replace: true });
+  if (!data)
+    return error ? <Problem error={error} again={refetch} /> : <p role="status">Reading the file …</p>;
+  const wanted = data.state === 'taking' ? 700 : 0;
+  if (poll !== wanted) setPoll(wanted);
+  return (
+    <>
+      <h2>{data.name || 'The file'}</h2>
+      {data.state === 'taking' && (
+        <p>
+          <label>
+            Taking row {data.done} of {data.rows}{' '}
+            <progress value={data.done} max={data.rows} aria-label="How far it has come" />
+          </label>
+        </p>
+      )}
+      {data.report && <Report of={data.report} />}
+      {(data.state === 'open' || data.state === 'failed') && (
+        <Open key={data.headers.join()} of={data} from={from} onLook={look} again={() => void refetch()} />
+      )}
+    </>
+  );
+}
+
+interface Reading {
+  readonly columns: readonly Column[];
+  readonly leave: readonly number[];
+  readonly encoding: ImportView['encoding'];
+}
+
+/** A file that is still to be taken: its columns, the button, its rows. */
+function Open({
+  of,
+  from,
+  onLook,
+  again,
+}: {
+  of: ImportView;
+  from: number;
+  onLook: (row: number) => void;
+  again: () => void;
+}) {
+  const [map, { error }] = useMapImportMutation();
+  const [take, taking] = useTakeImportMutation();
+  // What a hand has chosen stands at once; the answer to an earlier choice does not undo a later one.
+  const [reading, setReading] = useState<Reading>(of);
+  const line = useRef<Promise<unknown>>(Promise.resolve());
+  const send = (more: Partial<Reading>) => {
+    const { columns, leave, encoding } = { ...reading, ...more };
+    const next = { columns, leave, encoding };
+    setReading(next);
+    line.current = line.current.then(() => map({ id: of.id, ...next, from }));
+  };
+  return (
+    <>
+      <Problem error={error} />
+      <Mapping of={of} reading={reading} send={send} />
+      {of.says && <Notice>{of.says}</Notice>}
+      <Problem error={taking.error} />
+      <div className="row acts">
+        <button
+          type="button"
+          className="take"
+          disabled={of.says !== '' || taking.isLoading}
+          onClick={async () => {
+            // Not before the last choice has arrived.
+            await line.current;
+            await take(of.id);
+            again();
+          }}
+        >
+          Take {of.rows - reading.leave.length} rows into the book
+        </button>
+      </div>
+      <Preview
+        of={of}
+        from={from}
+        onLook={onLook}
+        leave={reading.leave}
+        onLeave={(leave) => send({ leave })}
+      />
+    </>
+  );
+}
+
+/** Each column: its header, what it holds, and for figures the unit and the share of those that say none. */
+function Mapping({
+  of,
+  reading: { columns, encoding },
+  send,
+}: {
+  of: ImportView;
+  reading: Reading;
+  send: (more: Partial<Reading>) => void;
+}) {
+  const set = (i: number, column: Column) => send({ columns: columns.map((c, n) => (n === i ? column : c)) });
+  const keyOf = (c: Column) => (c.is === 'measure' ? `m ${c.id}` : c.is);
+  const columnOf = (key: string, before: Column): Column =>
+    key.startsWith('m ')
+      ? {
+          is: 'measure',
+          id: key.slice(2),
+          unit: before.is === 'measure' ? before.unit : 'cm',
+          way: before.is === 'measure' ? before.way : 'whole',
+        }
+      : ({ is: key } as Column);
+  return (
+    <>
+      <p className="row">
+        <span className="soft">
+          {of.headers.length} columns, parted by{' '}
+          {of.delimiter === '\t' ? 'tabs' : of.delimiter === ';' ? 'semicolons' : `“${of.delimiter}”`}
+        </span>
+        <label htmlFor="encoding">Letters as</label>
+        <select
+          id="encoding"
+          className="field"
+          value={encoding}
+          onChange={(e) => send({ encoding: e.target.value as ImportView['encoding'] })}
+        >
+          {ENCODINGS.map((e) => (
+            <option key={e} value={e}>
+              {e}
+            </option>
+          ))}
+        </select>
+      </p>
+      <div className="scroll">
+        <table className="ledger">
+          <thead>
+            <tr>
+              <th scope="col">Column</th>
+              <th scope="col">holds</th>
+              <th scope="col">without a unit it is</th>
+              <th scope="col">read as</th>
+            </tr>
+          </thead>
+          <tbody>
+            {of.headers.map((h, i) => {
+              const c = columns[i] ?? { is: 'leave' as const };
+              const name = h || `column ${i + 1}`;
+              return (
+                <tr key={`${i} ${h}`}>
+                  <td>{name}</td>
+                  <td>
+                    <select
+                      className="field"
+                      aria-label={`${name} holds`}
+                      value={keyOf(c)}
+                      onChange={(e) => set(i, columnOf(e.target.value, c))}
+                    >
+                      <option value="leave">nothing that is taken</option>
+                      {CARD_FIELDS.map((f) => (
+                        <option key={f} value={f}>
+                          the {f === 'date' ? 'day of measuring' : f}
+                        </option>
+                      ))}
+                      {MEASURES.map((m) => (
+                        <option key={m.id} value={`m ${m.id}`}>
+                          {m.name}
+                        </option>
+                      ))}
+                    </select>
+                  </td>
+                  <td>
+                    {c.is === 'measure' && (
+                      <select
+                        className="field"
+                        aria-label={`Unit of ${name}`}
+                        value={c.unit}
+                        onChange={(e) => set(i, { ...c, unit: e.target.value as 'cm' | 'in' })}
+                      >
+                        <option value="cm">centimetres</option>
+                        <option value="in">inches</option>
+                      </select>
+                    )}
+                  </td>
+                  <td>
+                    {c.is === 'measure' && measure(c.id).kind === 'girth' && (
+                      <select
+                        className="field"
+                        aria-label={`Share of ${name}`}
+                        value={c.way}
+                        onChange={(e) => set(i, { ...c, way: e.target.value as (typeof WAYS)[number] })}
+                      >
+                        {WAYS.map((w) => (
+                          <option key={w} value={w}>
+                            {w}
+                          </option>
+                        ))}
+                      </select>
+                    )}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+    </>
+  );
+}
+
+const PAGE = 60;
+
+function Preview({
+  of,
+  from,
+  onLook,
+  leave,
+  onLeave,
+}: {
+  of: ImportView;
+  from: number;
+  onLook: (row: number) => void;
+  leave: readonly number[];
+  onLeave: (leave: readonly number[]) => void;
+}) {
+  const left = new Set(leave);
+  const set = (row: number, stays: boolean) =>
+    onLeave(stays ? leave.filter((r) => r !== row) : [...leave, row]);
+  return (
+    <section aria-label="The first rows">
+      <h2>{from === 0 ? 'The first rows' : `Rows from ${from + 2}`}</h2>
+      <ul className="why rows">
+        {of.preview.map(({ row, read }) => (
+          <li key={row} className={left.has(row) ? 'left' : undefined}>
+            <label>
+              <input
+                type="checkbox"
+                checked={!left.has(row)}
+                onChange={(e) => set(row, e.target.checked)}
+                aria-label={`Take row ${row}, ${read.name || 'without a name'}`}
+              />{' '}
+              <span className="soft">{row}</span>{' '}
+              <span>
+                <strong>{read.name || '—'}</strong>
+                {read.date && ','}
+              </span>
+            </label>
+            {read.date && ` ${read.date}`}
+            {read.readings.length > 0 &&
+              `: ${read.readings
+                .map(
+                  (r) =>
+                    `${measure(r.measure).name} ${printWritten(r.written)}${r.way === 'whole' ? '' : ` (${r.way})`}`,
+                )
+                .join(', ')}`}
+            {[read.refused, ...read.left].filter(Boolean).map((s) => (
+              <div key={s} className="tight">
+                {s}
+              </div>
+            ))}
+            {read.doubts.map((s) => (
+              <div key={s} className="pending">
+                {s}
+              </div>
+            ))}
+          </li>
+        ))}
+      </ul>
+      {of.rows > PAGE && (
+        <p className="row">
+          {from > 0 && (
+            <button type="button" className="quiet tall" onClick={() => onLook(Math.max(0, from - PAGE))}>
+              rows before
+            </button>
+          )}
+          {from + PAGE < of.rows && (
+            <button type="button" className="quiet tall" onClick={() => onLook(from + PAGE)}>
+              next rows
+            </button>
+          )}
+          <span className="soft">
+            {from + 2} to {Math.min(of.rows, from + PAGE) + 1} of {of.rows + 1}; what is left out of any of
+            them is told when it is taken.
+          </span>
+        </p>
+      )}
+    </section>
+  );
+}
+
+function Report({ of }: { of: ImportReport }) {
+  if (of.failed) return <Notice is="bad">{of.failed}</Notice>;
+  return (
+    <section aria-label="What became of it">
+      <p role="status">
+        {of.taken} rows are in the book: {of.clients} new clients, {of.readings} readings.
+        {of.already > 0 && ` ${of.already} were there already.`}
+      </p>
+      {of.left.length > 0 && (
+        <>
+          <h2>Left out</h2>
+          <ul className="why">
+            {of.left.map((l) => (
+              <li key={`${l.row} ${l.says}`}>
+                <span className="soft">{l.row}</span> {l.says}
+              </li>
+            ))}
+          </ul>
+          {of.untold > 0 && <p className="soft">and {of.untold} more, which are not kept here</p>}
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,164 @@
+import { type OrderFull, SessionWrite } from '@rocchetto/contract';
+import {
+  CORDS,
+  LEVEL_RULES,
+  SCHOOL_CHOICES,
+  SCHOOL_MATTERS,
+  USUAL_LEVELS,
+  USUAL_SCHOOLS,
+  withUnit,
+} from '@rocchetto/core';
+import { Button, Checkbox, Form, Input, Radio, Select } from 'antd';
+import { useEffect, useState } from 'react';
+import { useHouseRulesQuery } from '../../api/house.ts';
+import { useStaffQuery } from '../../api/staff.ts';
+import { useLengthRule } from '../../parts/readings/useLengthRule.ts';
+import { LengthInput } from '../../shared/LengthInput.tsx';
+import { useMe } from '../../shared/me.ts';
+import { Notice } from '../../shared/Notice.tsx';
+
+const options = (rules: readonly string[]) => rules.map((r) => ({ value: r, label: r }));
+
+/** Before the tape: who measures and who writes, over what, in which shoes, and by which rules. */
+export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s: SessionWrite) => void }) {
+  const me = useMe();
+  const { data: staff = [] } = useStaffQuery();
+  const { data: rules } = useHouseRulesQuery();
+  const [form] = Form.useForm();
+  // What the house has set comes a moment later than the form; what a hand chose meanwhile stays.
+  useEffect(() => {
+    if (!rules || form.isFieldsTouched()) return;
+    const { schools, levels } = rules.rules;
+    form.setFieldsValue({
+      schools: { ...USUAL_SCHOOLS, ...schools },
+      waistRule: levels?.waist ?? USUAL_LEVELS.waist,
+      hipRule: levels?.hip ?? USUAL_LEVELS.hip,
+    });
+  }, [rules, form]);
+  const length = useLengthRule('cm');
+  const [wrong, setWrong] = useState('');
+  const brief = order.brief!;
+  const inches = brief.parts.some((p) =>
+    Object.values(p).some((v) => typeof v === 'string' && / in$|"$/.test(v)),
+  );
+  return (
+    <Form
+      form={form}
+      layout="vertical"
+      requiredMark={false}
+      initialValues={{
+        measurer: me.name,
+        scribe: '',
+        beneath: brief.beneath,
+        heel: brief.heel ?? '',
+        posture: '',
+        waistRule: rules?.rules.levels?.waist ?? USUAL_LEVELS.waist,
+        hipRule: rules?.rules.levels?.hip ?? USUAL_LEVELS.hip,
+        unit: inches ? 'in' : 'cm',
+        guardian: order.guardian,
+        schools: { ...USUAL_SCHOOLS, ...rules?.rules.schools },
+        seated: false,
+        cords: [],
+        changed: '',
+      }}
+      onFinish={(v) => {
+        const heel = withUnit(v.heel, 'cm');
+        const session = SessionWrite.safeParse({
+          ...v,
+          scribe: v.scribe ?? '',
+          heel,
+          id: crypto.randomUUID(),
+          clientId: order.clientId,
+          orderId: order.id,
+          at: new Date().toISOString(),
+          // Taking up the tape says so; the sentence stands above the button.
+          consent: true,
+        });
+        if (session.success) onBegin(session.data);
+        else setWrong(session.error.issues[0]!.message);
+      }}
+    >
+      {wrong && <Notice is="bad">{wrong}</Notice>}
+      <div className="fields">
+        <Form.Item name="measurer" label="Who measures">
+          <Select
+            options={staff
+              .filter((s) => s.role === 'principal' || s.role === 'fitter')
+              .map((s) => ({ value: s.name, label: s.name }))}
+          />
+        </Form.Item>
+        <Form.Item name="scribe" label="Who writes, if another">
+          <Select allowClear options={staff.map((s) => ({ value: s.name, label: s.name }))} />
+        </Form.Item>
+        <Form.Item name="unit" label="Tape in">
+          <Radio.Group
+            options={[
+              { value: 'cm', label: 'cm' },
+              { value: 'in', label: 'inches' },
+            ]}
+          />
+        </Form.Item>
+        <Form.Item name="beneath" label="Worn beneath">
+          <Input maxLength={200} />
+        </Form.Item>
+        <Form.Item name="heel" label="Heel of the shoe worn" rules={[length]}>
+          <LengthInput unit="cm" placeholder="for example 4 cm" />
+        </Form.Item>
+        <Form.Item name="posture" label="Posture, stance">
+          <Input maxLength={500} />
+        </Form.Item>
+        <Form.Item name="waistRule" label="Waist taken">
+          <Select options={options(LEVEL_RULES.waist.of)} />
+        </Form.Item>
+        <Form.Item name="hipRule" label="Hip taken">
+          <Select options={options(LEVEL_RULES.hip.of)} />
+        </Form.Item>
+        {order.minor && (
+          <Form.Item
+            name="guardian"
+            label="Guardian who is present"
+            rules={[
+              {
+                required: true,
+                whitespace: true,
+                message: 'The client is a minor: name the guardian who is present.',
+              },
+            ]}
+          >
+            <Input maxLength={200} />
+          </Form.Item>
+        )}
+        <Form.Item name="seated" valuePropName="checked" label="Measured">
+          <Checkbox>seated</Checkbox>
+        </Form.Item>
+        <Form.Item
+          name="changed"
+          label="Changed since last time"
+          extra="as the client reports, pregnancy too"
+        >
+          <Input maxLength={300} />
+        </Form.Item>
+        <Form.Item name="cords" label="Marked with a cord" className="full">
+          <Checkbox.Group options={CORDS.map((c) => ({ value: c, label: c }))} />
+        </Form.Item>
+      </div>
+      <details>
+        <summary>Ways of measuring, as the house has them unless changed here</summary>
+        <div className="fields">
+          {SCHOOL_MATTERS.map((matter) => (
+            <Form.Item key={matter} name={['schools', matter]} label={SCHOOL_CHOICES[matter].name}>
+              <Select options={options(SCHOOL_CHOICES[matter].of)} />
+            </Form.Item>
+          ))}
+        </div>
+      </details>
+      <p className="soft">
+        Taking up the tape says that the client agreed to be touched and measured; any measurement may be
+        declined.
+      </p>
+      <Button type="primary" htmlType="submit" autoFocus>
+        Take up the tape
+      </Button>
+    </Form>
+  );
+}

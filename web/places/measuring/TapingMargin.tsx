@@ -1,0 +1,171 @@
+import type { OrderFull } from '@rocchetto/contract';
+import {
+  bandSentence,
+  cm,
+  findMeasure,
+  measure,
+  printWithUnit,
+  printWritten,
+  searchMeasures,
+  tell,
+} from '@rocchetto/core';
+import { guideOf } from '@rocchetto/core/measures/guide/guide.ts';
+import { LANDMARKS } from '@rocchetto/core/measures/guide/landmarks.ts';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { KeptReading } from '../../parts/outbox/readingsOutbox.ts';
+import { outbox } from '../../parts/outbox/useReadingsOutbox.ts';
+import { keepTogether } from '../../shared/keepTogether.ts';
+import { Notice } from '../../shared/Notice.tsx';
+import { TapeLink } from './TapeLink.tsx';
+import type { Session } from './useSession.ts';
+import type { Taping } from './useTaping.ts';
+
+function Refused({ all }: { all: readonly KeptReading[] }) {
+  if (all.length === 0) return null;
+  return (
+    <Notice is="bad">
+      <p>Not taken into the book; kept here until you have seen why:</p>
+      <ul>
+        {all.map((k) => (
+          <li key={k.reading.id}>
+            {measure(k.reading.measure).name}
+            {k.reading.written && ` ${printWritten(k.reading.written)}`}: {k.refused}{' '}
+            <button type="button" className="quiet" onClick={() => void outbox().dismiss(k.reading.id)}>
+              seen, let it go
+            </button>
+          </li>
+        ))}
+      </ul>
+    </Notice>
+  );
+}
+
+/** Beside the tape: what was read last time, how the session stands, and what is usual. */
+export function TapingMargin({
+  order,
+  session,
+  taping: { digital, item, last, expected, unit, waiting, refused, addMeasure },
+  onAnew,
+}: {
+  order: OrderFull;
+  session: Session;
+  taping: Taping;
+  onAnew: () => void;
+}) {
+  const [from, to] = item.measured.measure.range;
+  return (
+    <>
+      <FindFirst id={item.id} />
+      <section>
+        <h2>Last time</h2>
+        {last ? (
+          <p>
+            <strong className="figure-big">{last.text}</strong> <span className="soft">{last.date}</span>
+            {findMeasure(item.id)?.choice && (
+              <>
+                <br />
+                <span className="soft">a choice, not a body height</span>
+              </>
+            )}
+          </p>
+        ) : (
+          <p className="soft">Not measured before.</p>
+        )}
+      </section>
+      {expected && (expected.last !== null || expected.from.length > 0) && (
+        <section>
+          <h2>Expected</h2>
+          <p>{keepTogether(tell(bandSentence(item.id, expected), unit))}</p>
+          <p className="soft">Figures of the net: {expected.source}.</p>
+        </section>
+      )}
+      <section>
+        <h2>This session</h2>
+        <p>
+          {session.measurer} · <Link to={`/clients/${order.clientId}`}>{order.clientName}</Link>
+        </p>
+        <p role="status">
+          {waiting > 0 ? (
+            <strong className="pending">{waiting} kept on this device, not yet sent</strong>
+          ) : (
+            'Everything taken is in the studio’s book.'
+          )}
+        </p>
+        <Refused all={refused} />
+        <Link to={`/orders/${order.id}/sheet`}>To the sheet</Link> ·{' '}
+        <a href={`/api/orders/${order.id}/measuring-list.pdf`} target="_blank" rel="noreferrer">
+          the list on paper
+        </a>{' '}
+        ·{' '}
+        <button type="button" className="quiet" onClick={onAnew}>
+          begin a new session
+        </button>
+      </section>
+      <Besides onAdd={addMeasure} />
+      <TapeLink tape={digital} />
+      <section>
+        <h2>Usual span</h2>
+        <p className="soft">
+          {printWithUnit(cm(from), unit)} to {printWithUnit(cm(to), unit)} in adults. Outside it the program
+          asks; it never refuses.
+        </p>
+      </section>
+    </>
+  );
+}
+
+/** Where to feel before the tape, and the slip that is made most often. */
+function FindFirst({ id }: { id: string }) {
+  const { first, mistake } = guideOf(id);
+  return (
+    <section>
+      <h2>Find first</h2>
+      <ul className="why">
+        {first.map((l) => (
+          <li key={l}>
+            <strong>{LANDMARKS[l].name}</strong>: {LANDMARKS[l].find}
+          </li>
+        ))}
+      </ul>
+      <p className="soft">
+        The usual slip: {mistake} <Link to={`/how-we-measure?m=${id}`}>How we measure</Link>
+      </p>
+    </section>
+  );
+}
+
+/** A measurement that this order’s list does not ask for, found by any of its names. */
+function Besides({ onAdd }: { onAdd: (id: string) => void }) {
+  const [typed, setTyped] = useState('');
+  const found = searchMeasures(typed, 6);
+  return (
+    <section>
+      <h2>Take another besides</h2>
+      <input
+        className="field"
+        aria-label="Find another measurement"
+        placeholder="scye depth, bicep …"
+        value={typed}
+        onChange={(e) => setTyped(e.target.value)}
+      />
+      {typed.trim() !== '' && found.length === 0 && <p className="soft">No measurement is called so.</p>}
+      <ul className="why">
+        {found.map((m) => (
+          <li key={m.id}>
+            <button
+              type="button"
+              className="quiet"
+              onClick={() => {
+                setTyped('');
+                onAdd(m.id);
+              }}
+            >
+              {m.name}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,120 @@
+import { type OrderFull, SessionWrite, toPart } from '@rocchetto/contract';
+import {
+  findMeasure,
+  hasSides,
+  inTapeOrder,
+  type LevelRules,
+  listBy,
+  measure,
+  measuringTogether,
+  type Reading,
+  resolve,
+  type Schools,
+  USUAL_LEVELS,
+  USUAL_SCHOOLS,
+} from '@rocchetto/core';
+import { useEffect, useMemo, useState } from 'react';
+import { useSessionQuery } from '../../api/sessions.ts';
+import { outbox, useKept } from '../../parts/outbox/useReadingsOutbox.ts';
+import { useMe } from '../../shared/me.ts';
+import type { RibbonItem } from './Ribbon.tsx';
+
+/** A session goes on for this long after it was begun; later, measuring begins a new one. */
+const GOES_ON = 12 * 3_600_000;
+
+export interface Session {
+  readonly id: string;
+  readonly unit: 'cm' | 'in';
+  readonly measurer: string;
+  /** as this device began it; the studio’s book has them too once it is there */
+  readonly schools?: Schools;
+  readonly seated?: boolean;
+  readonly levels?: LevelRules;
+}
+
+/** The session under way for an order: from this device, or begun on another one within half a day. */
+export function useCurrentSession(order: OrderFull | undefined, by: number) {
+  const [session, setSession] = useState<Session | null>(null);
+  const [looked, setLooked] = useState(false);
+  useEffect(() => {
+    if (!order || looked) return;
+    const recent = (at: string) => Date.now() - Date.parse(at) < GOES_ON;
+    const there = order.sessions.find((s) => !s.atHome && recent(s.at));
+    outbox()
+      .newestFor(order.id)
+      .catch(() => undefined)
+      .then((here) => {
+        const local =
+          here && recent(here.at)
+            ? {
+                id: here.id,
+                unit: here.unit,
+                measurer: here.measurer,
+                schools: here.schools,
+                seated: here.seated,
+                levels: { waist: here.waistRule, hip: here.hipRule },
+              }
+            : null;
+        setSession((now) => now ?? local ?? there ?? null);
+        setLooked(true);
+        // What is taken here in another device's session is sent from here; its details stay the book's own.
+        if (!local && there) {
+          const { id, at, measurer, unit } = there;
+          const { clientId, guardian } = order;
+          const joined = { id, at, measurer, unit, clientId, orderId: order.id, guardian };
+          void outbox()
+            .join(SessionWrite.parse(joined), by)
+            .catch(() => undefined);
+        }
+      });
+  }, [order, looked, by]);
+  const begin = async (s: SessionWrite) => {
+    // Where the browser keeps nothing the session goes on all the same; taking a reading will say so.
+    await outbox()
+      .begin(s, by)
+      .catch(() => undefined);
+    setSession({ ...s, levels: { waist: s.waistRule, hip: s.hipRule } });
+  };
+  return { session, looked, begin, anew: () => setSession(null) };
+}
+
+/** Every reading of the session, the server's and those that wait here, as figures in measuring order. */
+export function useReadings(order: OrderFull, session: Session, extra: readonly string[]) {
+  const kept = useKept();
+  const { tape } = useMe();
+  // A session that has not reached the server yet is only here; asking for it would find nothing.
+  const there = order.sessions.some((s) => s.id === session.id);
+  const { data: server, isLoading } = useSessionQuery(session.id, { skip: !there });
+  return useMemo(() => {
+    const held = new Set(server?.readings.map((r) => r.id));
+    const here = kept.filter((k) => k.sessionId === session.id && !held.has(k.reading.id));
+    const readings: Reading[] = [
+      ...(server?.readings ?? []),
+      ...here.map((k) => ({ ...k.reading, by: session.measurer })),
+    ];
+    const garments = order.garments.map((g) => g.parts.map(toPart));
+    const schools = server?.details.schools ?? session.schools ?? USUAL_SCHOOLS;
+    const seated = server?.details.seated ?? session.seated ?? false;
+    const list = listBy(measuringTogether(garments), schools, { seated, sided: hasSides });
+    // What was asked for besides, or read already, takes its place in the order of the tape.
+    const besides = new Set([...extra, ...readings.map((r) => r.measure)]);
+    for (const { id } of list) besides.delete(id);
+    const all = [...list, ...[...besides].filter(findMeasure).map((id) => ({ id, needed: false }))];
+    const items: RibbonItem[] = inTapeOrder(all, tape).map(({ id, needed }) => {
+      const m = measure(id);
+      return { id, name: m.name, needed, measured: resolve(m, readings) };
+    });
+    const levels = {
+      waist: server?.details.waistRule ?? session.levels?.waist ?? USUAL_LEVELS.waist,
+      hip: server?.details.hipRule ?? session.levels?.hip ?? USUAL_LEVELS.hip,
+    };
+    return {
+      schools,
+      levels,
+      ready: !isLoading,
+      items,
+      waiting: here.filter((k) => !k.sent).length,
+      refused: kept.filter((k) => k.sessionId === session.id && k.refused),
+    };
+  }, [kept, server, session, order.garments, isLoading, extra, tape]);
+}

@@ -1,0 +1,191 @@
+import type { OrderFull, ReadingWire } from '@rocchetto/contract';
+import {
+  drawnWaist,
+  expectation,
+  misfitOf,
+  readLength,
+  readsHalves,
+  resolve,
+  type SheetUnit,
+  schoolSays,
+  type Tape,
+} from '@rocchetto/core';
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
+import { outbox } from '../../parts/outbox/useReadingsOutbox.ts';
+import { useMe } from '../../shared/me.ts';
+import { stateOf } from './Ribbon.tsx';
+import type { Taken } from './TapeField.tsx';
+import { useDigitalTape } from './useDigitalTape.ts';
+import { useLastTimes } from './useLastTimes.ts';
+import { type Session, useReadings } from './useSession.ts';
+
+const OPEN = ['pending', 'doubtful'];
+const NOT_KEPT =
+  'This browser could not keep the reading (private window or full disk). Write it on paper, then free some space and take it again.';
+
+/** One session at the tape: where it stands, what was read, and what a hand can do there. */
+export function useTaping(order: OrderFull, session: Session) {
+  const me = useMe();
+  const navigate = useNavigate();
+  const [params, setParams] = useSearchParams();
+  // What is taken besides the order’s list stays in the address: a reload loses nothing.
+  const also = params.get('also') ?? '';
+  const extra = useMemo(() => also.split(',').filter(Boolean), [also]);
+  const { items, schools, levels, waiting, refused, ready } = useReadings(order, session, extra);
+  const [unit, setUnit] = useState<SheetUnit>(session.unit);
+  const [tape, setTape] = useState<Tape>('snug');
+  const [lost, setLost] = useState('');
+  const start = items.find((i) => [...OPEN, 'optional'].includes(stateOf(i)))?.id ?? items[0]!.id;
+  const at = items.some((i) => i.id === params.get('at')) ? params.get('at')! : start;
+  const index = items.findIndex((i) => i.id === at);
+  const item = items[index]!;
+  // Where the hand is now, which may be further than this render: keeping a reading takes a moment.
+  const here = useRef(at);
+  // With the page itself, not after it: an effect that waited would lay the place before over a key pressed meanwhile.
+  useLayoutEffect(() => {
+    here.current = at;
+  }, [at]);
+  const go = (to: string) => {
+    here.current = to;
+    setParams({ ...(also ? { also } : {}), at: to }, { replace: true });
+  };
+  const addMeasure = (id: string) => {
+    if (items.some((i) => i.id === id)) return go(id);
+    here.current = id;
+    setParams({ also: [...extra, id].join(','), at: id }, { replace: true });
+  };
+  // The first place is written down once the readings are here, so that taking one moves on only when it should.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the readings have come
+  useEffect(() => {
+    if (ready && !params.get('at')) go(start);
+  }, [ready]);
+  const last = useLastTimes(order.clientId, session.id, items);
+  const others = useMemo(
+    () =>
+      new Map(
+        items.flatMap((i) =>
+          i.measured.net === null || i.id === item.id ? [] : [[i.id, i.measured.net] as const],
+        ),
+      ),
+    [items, item.id],
+  );
+  const earlier = last.get(item.id);
+  const expected = useMemo(
+    () => expectation(item.id, others, earlier?.cm ?? null),
+    [item.id, others, earlier?.cm],
+  );
+  const halves = useMemo(
+    () =>
+      readsHalves(items.flatMap((i) => i.measured.readings.flatMap((r) => (r.written ? [r.written] : [])))),
+    [items],
+  );
+  // At the end the figures are judged together; what stands with a reason is not doubted again.
+  const misfit = useMemo(() => {
+    const nets = items.flatMap((i) => (i.measured.net === null ? [] : [[i.id, i.measured.net] as const]));
+    const stands = items.filter((i) => i.measured.readings.some((r) => r.reason !== '')).map((i) => i.id);
+    return misfitOf(new Map(nets), new Set(stands));
+  }, [items]);
+  const next = items[index + 1];
+  const toSheet = () => navigate(`/orders/${order.id}/sheet`);
+  const forward = () => {
+    // A hand that went elsewhere while the reading was kept stays where it went.
+    if (here.current !== item.id) return;
+    if (next) go(next.id);
+    // Past the last one the sheet is next, unless another is still open; the one in hand was just dealt with.
+    else if (items.every((i) => i.id === item.id || !OPEN.includes(stateOf(i)))) toSheet();
+  };
+
+  const add = async (r: Partial<ReadingWire>) => {
+    const reading: ReadingWire = {
+      id: crypto.randomUUID(),
+      measure: item.id,
+      state: 'read',
+      written: null,
+      way: 'whole',
+      tape: 'snug',
+      source: 'taken here',
+      replaces: null,
+      reason: '',
+      note: '',
+      wroteBy: me.name,
+      at: new Date().toISOString(),
+      ...r,
+    };
+    try {
+      await outbox().keep(session.id, reading);
+      setLost('');
+      return true;
+    } catch {
+      setLost(NOT_KEPT);
+      return false;
+    }
+  };
+  const take = async (t: Taken) => {
+    const read = readLength(t.typed, t.unit);
+    if (!read.ok) return;
+    if (
+      !(await add({
+        written: read.written,
+        way: t.way,
+        tape: t.tape,
+        reason: t.reason,
+        note: t.note,
+        ...(t.carried ? { source: 'carried over' as const } : {}),
+      }))
+    )
+      return;
+    // Asked of the outbox, not of this render: a fast second reading comes before the screen has caught up.
+    const shown = item.measured.readings;
+    const kept = outbox()
+      .snapshot()
+      .filter((k) => k.sessionId === session.id && !shown.some((r) => r.id === k.reading.id))
+      .map((k) => ({ ...k.reading, by: session.measurer }));
+    const after = resolve(item.measured.measure, [...shown, ...kept]);
+    if (!OPEN.includes(stateOf({ measured: after, needed: item.needed }))) forward();
+  };
+  const isKept = (note: string) =>
+    items.some((i) => i.measured.readings.some((r) => r.note === note)) ||
+    outbox()
+      .snapshot()
+      .some((k) => k.sessionId === session.id && k.reading.note === note);
+  const digital = useDigitalTape(isKept);
+  const back = () => {
+    if (index > 0) go(items[index - 1]!.id);
+  };
+  return {
+    digital,
+    items,
+    item,
+    waiting,
+    refused,
+    unit,
+    setUnit,
+    tape,
+    setTape,
+    lost,
+    others,
+    last: earlier,
+    expected,
+    halves,
+    misfit,
+    says: schoolSays(item.id, schools, levels),
+    ways: { waistAt: drawnWaist(levels.waist), neckDepth: schools.neckDepth },
+    done: !next && items.every((i) => !OPEN.includes(stateOf(i))),
+    go,
+    addMeasure,
+    forward,
+    back,
+    toSheet,
+    take,
+    again: () => {
+      if (item.measured.readings.length === 0) back();
+    },
+    mark: async (state: 'declined' | 'skipped') => {
+      if (await add({ state })) forward();
+    },
+    strike: (id: string, why: string) =>
+      void add({ state: 'skipped', replaces: id, reason: why, note: 'struck out' }),
+  };
+}
+export type Taping = ReturnType<typeof useTaping>;

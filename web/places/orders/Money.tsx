@@ -1,0 +1,154 @@
+import type { MoneyView, MoneyWrite } from '@rocchetto/contract';
+import { readMoney } from '@rocchetto/core/units/money.ts';
+import { useState } from 'react';
+import { api, change } from '../../api/base.ts';
+import { emptied } from '../../shared/emptied.ts';
+import { useDays } from '../../shared/me.ts';
+import { Problem } from '../../shared/Problem.tsx';
+
+type Of = { readonly orderId: number };
+const money = api.injectEndpoints({
+  endpoints: (b) => ({
+    money: b.query<MoneyView, number>({
+      query: (orderId) => `/orders/${orderId}/money`,
+      providesTags: (_, __, id) => [{ type: 'Alterations', id }],
+    }),
+    noteMoney: b.mutation<object, Of & MoneyWrite>({
+      query: ({ orderId, ...body }) => change(`/orders/${orderId}/money`, 'POST', body),
+      invalidatesTags: (_, error, { orderId }) => (error ? [] : [{ type: 'Alterations', id: orderId }]),
+    }),
+    takeMoneyBack: b.mutation<object, Of & { id: number }>({
+      query: ({ id }) => change(`/money/${id}`, 'DELETE'),
+      invalidatesTags: (_, error, { orderId }) => (error ? [] : [{ type: 'Alterations', id: orderId }]),
+    }),
+  }),
+});
+
+const IS: Readonly<Record<MoneyWrite['is'], string>> = {
+  price: 'price',
+  received: 'received',
+  'given-back': 'given back',
+};
+
+/** Prices, deposits and what is still open: noted by hand, nothing is paid through this program. */
+export function Money({ orderId }: Of) {
+  const { data, error, refetch } = money.useMoneyQuery(orderId);
+  const [note, noting] = money.useNoteMoneyMutation();
+  const [take, taking] = money.useTakeMoneyBackMutation();
+  const { short } = useDays();
+  const [is, setIs] = useState<MoneyWrite['is']>('received');
+  const [amount, setAmount] = useState('');
+  const [words, setWords] = useState('');
+  if (!data) return <Problem error={error} again={refetch} />;
+  const sum = readMoney(amount);
+  return (
+    <section aria-label="Money">
+      <h2>Money</h2>
+      {data.noted.length + data.alterations.length === 0 ? (
+        <p className="soft">
+          No price and no deposit is noted. Prices agreed with alterations come here by themselves.
+        </p>
+      ) : (
+        <table className="ledger figures money">
+          <tbody>
+            {data.alterations.map((a) => (
+              <tr key={a.sentence}>
+                <td>{a.sentence}</td>
+                <td>{a.price.toFixed(2)}</td>
+                <td />
+              </tr>
+            ))}
+            {data.noted.map((m) => (
+              <tr key={m.id}>
+                <td>
+                  {IS[m.is]}
+                  {m.words && `, ${m.words}`}{' '}
+                  <span className="soft">
+                    {short(m.at)}, {m.by}
+                  </span>
+                </td>
+                <td>
+                  {m.is === 'received' ? '−' : ''}
+                  {m.amount.toFixed(2)}
+                </td>
+                <td>
+                  <button
+                    type="button"
+                    className="quiet"
+                    aria-label={`Take back: ${IS[m.is]} ${m.amount.toFixed(2)}`}
+                    onClick={() => void take({ id: m.id, orderId })}
+                  >
+                    take back
+                  </button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+          <tfoot>
+            <tr>
+              <th scope="row">
+                {data.open < 0 ? 'Too much came in' : data.open === 0 ? 'Nothing is open' : 'Still open'}
+              </th>
+              <td>
+                <strong>{Math.abs(data.open).toFixed(2)}</strong>
+              </td>
+              <td />
+            </tr>
+          </tfoot>
+        </table>
+      )}
+      <Problem error={noting.error ?? taking.error} />
+      <form
+        className="row noprint"
+        aria-label="Note money"
+        onSubmit={async (e) => {
+          e.preventDefault();
+          if (!sum.ok || !sum.amount) return;
+          if ('data' in (await note({ orderId, is, amount: sum.amount, words }))) {
+            setAmount(emptied(amount, ''));
+            setWords(emptied(words, ''));
+          }
+        }}
+      >
+        <select
+          className="field"
+          aria-label="What it is"
+          value={is}
+          onChange={(e) => setIs(e.target.value as MoneyWrite['is'])}
+        >
+          {Object.entries(IS).map(([id, word]) => (
+            <option key={id} value={id}>
+              {word}
+            </option>
+          ))}
+        </select>
+        <input
+          className="field short"
+          aria-label="Amount"
+          inputMode="decimal"
+          placeholder="0.00"
+          value={amount}
+          aria-invalid={!sum.ok}
+          aria-describedby={sum.ok ? undefined : 'amount-wrong'}
+          onChange={(e) => setAmount(e.target.value)}
+        />
+        <input
+          className="field grow"
+          aria-label="For what"
+          placeholder="deposit, the dress …"
+          maxLength={200}
+          value={words}
+          onChange={(e) => setWords(e.target.value)}
+        />
+        {!sum.ok && (
+          <p id="amount-wrong" className="wrong">
+            {sum.sentence}
+          </p>
+        )}
+        <button type="submit" className="plain" disabled={!sum.ok || !sum.amount || noting.isLoading}>
+          Note it
+        </button>
+      </form>
+    </section>
+  );
+}

@@ -1,0 +1,164 @@
+import './agreed.css';
+import type { AgreedChange, SheetChange, SheetView } from '@rocchetto/contract';
+import { type SheetUnit, tell } from '@rocchetto/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { useStepMutation } from '../../api/alterations.ts';
+import { Problem } from '../../shared/Problem.tsx';
+
+interface Props {
+  readonly orderId: number;
+  readonly view: SheetView;
+  readonly unit: SheetUnit;
+  readonly may: boolean;
+  readonly onChange: (change: SheetChange['change']) => Promise<unknown>;
+}
+
+const DECIDED = {
+  sheet: 'drafted',
+  block: 'drafted as a step of the block',
+  bench: 'for the bench',
+} as const;
+
+/** What was agreed at a fitting while the cloth is not cut, each by name: into the sheet, left for the bench, or declined. */
+export default function Agreed({ orderId, view, unit, may, onChange }: Props) {
+  const { agreed } = view;
+  /** the revision that a change goes into */
+  const into = view.status === 'agreed' ? view.revision + 1 : view.revision;
+  const open = agreed.filter((a) => a.to === null);
+  return (
+    <section className="agreedlist noprint" aria-label="Agreed at the fitting">
+      <h2>Agreed at the fitting</h2>
+      {open.length > 0 && (
+        <p className="soft">
+          The cloth is not cut yet: what is taken in here is drafted into revision {into}. It cannot be cut
+          before each is decided.
+        </p>
+      )}
+      <ul className="plainlist">
+        {agreed.map((a) => (
+          <li key={a.alterationId}>
+            <One of={a} orderId={orderId} into={into} unit={unit} may={may} onChange={onChange} />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function One({
+  of: a,
+  orderId,
+  into,
+  unit,
+  may,
+  onChange,
+}: Omit<Props, 'view'> & { of: AgreedChange; into: number }) {
+  const [declining, setDeclining] = useState<string | null>(null);
+  const [step, { error, isLoading }] = useStepMutation();
+  const [busy, setBusy] = useState(false);
+  const says = tell(a.sentence, unit);
+  const change = async (c: SheetChange['change']) => {
+    setBusy(true);
+    await onChange(c);
+    setBusy(false);
+  };
+  return (
+    <>
+      <div className="row">
+        <span className="grow">
+          <Link to={`/orders/${orderId}/alterations/${a.alterationId}`}>{says}</Link>{' '}
+          <span className={a.to === 'sheet' || a.to === 'block' ? 'agreed' : 'soft'}>
+            {a.to === null ? `agreed by ${a.by}` : DECIDED[a.to]}
+          </span>
+        </span>
+        {may && a.to !== null && (
+          <button
+            type="button"
+            className="quiet"
+            disabled={busy}
+            aria-label={`Open again: ${says}`}
+            onClick={() => void change({ kind: 'uncarry', alterationId: a.alterationId })}
+          >
+            open again
+          </button>
+        )}
+      </div>
+      {a.cannot && <p className="soft">It cannot go into the sheet. {tell(a.cannot, unit)}</p>}
+      {may && a.to === null && declining === null && (
+        <div className="row">
+          {!a.cannot && (
+            <button
+              type="button"
+              className="plain"
+              disabled={busy}
+              aria-label={`Draft into revision ${into}: ${says}`}
+              onClick={() => void change({ kind: 'carry', alterationId: a.alterationId, to: 'sheet' })}
+            >
+              Draft into revision {into}
+            </button>
+          )}
+          {a.asStep && (
+            <button
+              type="button"
+              className="quiet"
+              disabled={busy}
+              aria-label={`As a step of the client’s block: ${says}`}
+              onClick={() => void change({ kind: 'carry', alterationId: a.alterationId, to: 'block' })}
+            >
+              as a step of the client’s block
+            </button>
+          )}
+          <button
+            type="button"
+            className="quiet"
+            disabled={busy}
+            aria-label={`Leave for the bench: ${says}`}
+            onClick={() => void change({ kind: 'carry', alterationId: a.alterationId, to: 'bench' })}
+          >
+            leave for the bench
+          </button>
+          <button
+            type="button"
+            className="quiet"
+            aria-label={`Decline: ${says}`}
+            onClick={() => setDeclining('')}
+          >
+            decline
+          </button>
+        </div>
+      )}
+      {declining !== null && (
+        <form
+          className="slip row"
+          aria-label="Why it is declined"
+          onSubmit={async (e) => {
+            e.preventDefault();
+            const done = await step({
+              id: a.alterationId,
+              orderId,
+              version: a.version,
+              step: { step: 'decline', reason: declining },
+            });
+            if ('data' in done) setDeclining(null);
+          }}
+        >
+          <label htmlFor={`decline-${a.alterationId}`}>Why</label>
+          <input
+            id={`decline-${a.alterationId}`}
+            className="field grow"
+            value={declining}
+            onChange={(e) => setDeclining(e.target.value)}
+          />
+          <button type="submit" className="plain" disabled={isLoading}>
+            Decline it
+          </button>
+          <button type="button" className="quiet" onClick={() => setDeclining(null)}>
+            leave it
+          </button>
+        </form>
+      )}
+      <Problem error={error} />
+    </>
+  );
+}

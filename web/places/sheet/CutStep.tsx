@@ -1,0 +1,29 @@
+import type { SheetView } from '@rocchetto/contract';
+import { Button, Popconfirm } from 'antd';
+import { useCutSheetMutation } from '../../api/sheets.ts';
+import { Dressed } from '../../shared/Dressed.tsx';
+import { Problem } from '../../shared/Problem.tsx';
+
+/** The step after agreeing, asked twice: once the cloth is cut, the figures stay. */
+export default function CutStep({ id, view }: { id: number; view: SheetView }) {
+  const [cut, { error, isLoading }] = useCutSheetMutation();
+  return (
+    <Dressed>
+      <Problem error={error} />
+      <div className="row">
+        <Popconfirm
+          defaultOpen
+          placement="bottomLeft"
+          title="Is the cloth cut?"
+          description="From then on the figures stay."
+          okText="Yes, the cloth is cut"
+          cancelText="Not yet"
+          onConfirm={() => cut({ id, version: view.version })}
+        >
+          <Button loading={isLoading}>The cloth is cut …</Button>
+        </Popconfirm>
+        <span className="soft">A change now begins revision {view.revision + 1}.</span>
+      </div>
+    </Dressed>
+  );
+}

@@ -1,0 +1,76 @@
+import type { SheetView } from '@rocchetto/contract';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { useAgreeSheetMutation } from '../../api/sheets.ts';
+import { Problem } from '../../shared/Problem.tsx';
+import { useLater } from '../../shared/useLater.ts';
+
+const loadCutStep = () => import('./CutStep.tsx');
+
+interface Props {
+  readonly id: number;
+  readonly view: SheetView;
+  readonly open: readonly string[];
+  readonly may: boolean;
+}
+
+/** Draft, then agreed by name, then cut: the sheet's next step, or what stands in its way. */
+export function Decide({ id, view, open, may }: Props) {
+  const [asking, setAsking] = useState(false);
+  // Here and not in the form: what is written stays while a figure set by hand opens a question, and why it was refused.
+  const [name, setName] = useState('');
+  const [agree, { error, isLoading }] = useAgreeSheetMutation();
+  const CutStep = useLater(loadCutStep, asking);
+  if (view.status === 'cut')
+    return <p className="soft">This sheet’s figures stay. What is still to change is an alteration.</p>;
+  if (!may) return null;
+  if (view.status === 'agreed')
+    return CutStep ? (
+      <CutStep id={id} view={view} />
+    ) : (
+      <button type="button" className="plain" onClick={() => setAsking(true)}>
+        The cloth is cut …
+      </button>
+    );
+  if (open.length > 0)
+    return (
+      <>
+        <Problem error={error} />
+        <details className="standsin" open={open.length <= 2}>
+          <summary>
+            Before it can be agreed: {open.length === 1 ? 'one thing' : `${open.length} things`}
+          </summary>
+          <ul className="why">
+            {open.map((o) => (
+              <li key={o}>{o}</li>
+            ))}
+          </ul>
+          {view.sessionId === null && <Link to={`/orders/${id}/measure`}>Measure</Link>}
+        </details>
+      </>
+    );
+  return (
+    <>
+      <Problem error={error} />
+      <form
+        className="row"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (name.trim()) void agree({ id, version: view.version, name: name.trim() });
+        }}
+      >
+        <input
+          className="field short"
+          aria-label="Agreed by"
+          placeholder="agreed by (name)"
+          value={name}
+          maxLength={200}
+          onChange={(e) => setName(e.target.value)}
+        />
+        <button type="submit" className="take" disabled={!name.trim() || isLoading}>
+          Agree revision {view.revision}
+        </button>
+      </form>
+    </>
+  );
+}

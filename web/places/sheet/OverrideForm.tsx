@@ -1,0 +1,136 @@
+import { asGiven, type Figure, readLength, type SheetUnit, type Target, withUnit } from '@rocchetto/core';
+import { useRef, useState } from 'react';
+import { Notice } from '../../shared/Notice.tsx';
+import { understood } from '../../shared/understood.ts';
+import type { Change } from './useSheetChange.tsx';
+
+const TARGETS: Record<Target, string> = {
+  wearing: 'wearing ease',
+  style: 'style ease',
+  finished: 'finished figure',
+};
+
+interface Written {
+  readonly chosen: Target | undefined;
+  readonly value: string;
+  readonly reason: string;
+}
+const EMPTY: Written = { chosen: undefined, value: '', reason: '' };
+
+/** Sets an ease or the finished figure by hand, with a reason; the rule's figure stays beside it. */
+export function OverrideForm({
+  figure,
+  unit,
+  onChange,
+}: {
+  figure: Figure;
+  unit: SheetUnit;
+  onChange: (c: Change) => Promise<boolean>;
+}) {
+  // Until a hand has chosen or written, what is set follows the figure, which may only now be getting its reading.
+  const [written, setWritten] = useState(EMPTY);
+  const { chosen, value, reason } = written;
+  const target = chosen && figure.settable.includes(chosen) ? chosen : (figure.settable[0] ?? 'finished');
+  const [wrong, setWrong] = useState('');
+  const told = understood(value.replace(/^[-−]/, ''), unit);
+  const sending = useRef(0);
+  const send = async () => {
+    // Pressed twice: it is on its way.
+    if (sending.current > 0 && value === '' && reason === '') return;
+    const bare = value.trim();
+    const read = readLength(bare.replace(/^[-−]/, ''), unit);
+    if (!read.ok && read.code !== 'zero') return setWrong(read.sentence);
+    if (!reason.trim()) return setWrong('Say why it is set by hand.');
+    setWrong('');
+    // It stands in its row at once, and the fields are free for the next; refused, it comes back to them, but for a
+    // hand that has gone on writing.
+    const sent = { ...written, chosen: target };
+    setWritten(EMPTY);
+    sending.current++;
+    const taken = await onChange({
+      kind: 'override',
+      id: crypto.randomUUID(),
+      figure: figure.id,
+      target,
+      value: withUnit(bare, unit)!,
+      reason: reason.trim(),
+    });
+    sending.current--;
+    if (!taken) setWritten((now) => (now === EMPTY ? sent : now));
+  };
+  return (
+    <section>
+      <h2>Set by hand</h2>
+      {figure.overrides.map((o) => (
+        <p key={o.id}>
+          {TARGETS[o.target]} {asGiven(o.written, o.value, unit)}: {o.reason}{' '}
+          <span className="soft">({o.by})</span> <Withdraw of={o} onChange={onChange} />
+        </p>
+      ))}
+      {wrong && <Notice is="bad">{wrong}</Notice>}
+      <form
+        className="stack"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void send();
+        }}
+      >
+        <select
+          className="field"
+          aria-label="What is set"
+          value={target}
+          onChange={(e) => setWritten({ ...written, chosen: e.target.value as Target })}
+        >
+          {figure.settable.map((t) => (
+            <option key={t} value={t}>
+              {TARGETS[t]}
+            </option>
+          ))}
+        </select>
+        <input
+          className="field"
+          aria-label="Figure set by hand"
+          placeholder={`figure in ${unit === 'in' ? 'inches' : 'centimetres'}`}
+          autoComplete="off"
+          value={value}
+          onChange={(e) => setWritten({ ...written, chosen: target, value: e.target.value })}
+        />
+        {told && (
+          <span className="soft" aria-live="polite">
+            {told}
+          </span>
+        )}
+        <input
+          className="field"
+          aria-label="Reason"
+          placeholder="reason"
+          autoComplete="off"
+          maxLength={500}
+          value={reason}
+          onChange={(e) => setWritten({ ...written, reason: e.target.value })}
+        />
+        <button type="submit" className="plain">
+          Set {figure.letter} by hand
+        </button>
+      </form>
+    </section>
+  );
+}
+
+function Withdraw({
+  of,
+  onChange,
+}: {
+  of: Figure['overrides'][number];
+  onChange: (c: Change) => Promise<boolean>;
+}) {
+  return (
+    <button
+      type="button"
+      className="quiet"
+      onClick={() => void onChange({ kind: 'withdraw', figure: of.figure, target: of.target })}
+    >
+      back to the rule
+    </button>
+  );
+}

@@ -1,0 +1,200 @@
+import './sheet.css';
+import type { SheetView } from '@rocchetto/contract';
+import { sheetOfView, unitOf } from '@rocchetto/contract/to-core.ts';
+import { undecided } from '@rocchetto/contract/undecided.ts';
+import { openMatters, type SheetUnit, tell } from '@rocchetto/core';
+import { lazy, Suspense, useMemo } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { useOrderQuery } from '../../api/orders.ts';
+import { useSheetQuery } from '../../api/sheets.ts';
+import { usePartsOf } from '../../parts/garment/usePartsOf.ts';
+import { Thread } from '../../parts/thread/Thread.tsx';
+import { Facts } from '../../shared/Facts.tsx';
+import { useMay } from '../../shared/me.ts';
+import { Place, Waiting } from '../../shared/Place.tsx';
+import { useAfterPaint } from '../../shared/useAfterPaint.ts';
+import { Checks } from './Checks.tsx';
+import { CutList } from './CutList.tsx';
+import { Drawing, Panels } from './Drawing.tsx';
+import { Moved } from './Moved.tsx';
+import { OverrideForm } from './OverrideForm.tsx';
+import { Points } from './Points.tsx';
+import { RoundingForm } from './RoundingForm.tsx';
+import { SheetBar } from './SheetBar.tsx';
+import { usePicked } from './usePicked.ts';
+import { useSheetChange } from './useSheetChange.tsx';
+import { Why } from './Why.tsx';
+
+// What stands beside a sheet, or below it: it comes after the sheet can be read.
+const Agreed = lazy(() => import('./Agreed.tsx'));
+const Learnt = lazy(async () => ({ default: (await import('../../parts/design/Learnt.tsx')).Learnt }));
+const FlatBeside = lazy(async () => ({
+  default: (await import('../../parts/flat/FlatBeside.tsx')).FlatBeside,
+}));
+const AsMade = lazy(async () => ({ default: (await import('./AsMade.tsx')).AsMade }));
+
+export function Component() {
+  const id = Number(useParams().id);
+  const [params] = useSearchParams();
+  const asked = Number(params.get('revision')) || null;
+  const { data: order, error: missing, refetch: again } = useOrderQuery(id);
+  const { data: view, error, refetch } = useSheetQuery({ id, revision: asked });
+  const parts = usePartsOf((view?.spec.garment.parts ?? order?.brief?.parts ?? []).map((p) => p.part));
+  if (!order) return <Place title="Sheet" waiting={{ what: 'the order', error: missing, again }} />;
+  const thread = <Thread order={order} sheet={view} here="sheet" />;
+  if (!view || !parts.there)
+    return (
+      <Place title="Sheet" thread={thread}>
+        <h1>Sheet</h1>
+        <Waiting what="the sheet" error={view ? parts.error : error} again={view ? parts.again : refetch} />
+        <Link to={`/orders/${id}`}>Back to the order</Link>
+      </Place>
+    );
+  const frozen = asked !== null && asked !== order.sheets.at(-1)?.revision;
+  const altered = !frozen && order.alterations.all > 0;
+  return <Sheet key={id} id={id} view={view} frozen={frozen} altered={altered} thread={thread} />;
+}
+
+interface Props {
+  readonly id: number;
+  readonly view: SheetView;
+  readonly frozen: boolean;
+  /** something of the garment was altered since */
+  readonly altered: boolean;
+  readonly thread: React.ReactNode;
+}
+
+function Sheet({ id, view, frozen, altered, thread }: Props) {
+  const [params, setParams] = useSearchParams();
+  const sheet = useMemo(() => sheetOfView(view), [view]);
+  const own = unitOf(view.spec);
+  const unit = (['cm', 'in'].includes(params.get('unit') ?? '') ? params.get('unit') : own) as SheetUnit;
+  const both = params.get('both') === '1';
+  const printed = sheet.printed[unit];
+  const other = both ? sheet.printed[unit === 'cm' ? 'in' : 'cm'] : null;
+  // Figures first: what a hand set shows in its row before the drawings and the cut list follow.
+  const following = useAfterPaint(sheet);
+  const { views, panels } = following.drawn[unit];
+  const absent = useMemo(() => new Set(sheet.checks.filter((k) => k.absent).map((k) => k.code)), [sheet]);
+  const open = useMemo(
+    () => [...openMatters(sheet), ...undecided(view.agreed ?? [])].map((s) => tell(s, unit)),
+    [sheet, view, unit],
+  );
+  const mayWrite = useMay('sheet.write') && view.status !== 'cut' && !frozen;
+  const { change, problem } = useSheetChange(id, view);
+  const [chosen, pick] = usePicked(sheet.figures[0]?.id ?? '');
+  const picked = sheet.figures.find((f) => f.id === chosen) ?? sheet.figures[0];
+  const ask = (next: Record<string, string | null>) => {
+    const now = new URLSearchParams(params);
+    for (const [k, v] of Object.entries(next)) v === null ? now.delete(k) : now.set(k, v);
+    setParams(now, { replace: true });
+  };
+  return (
+    <Place
+      title={`Sheet ${view.spec.order.number}`}
+      thread={thread}
+      margin={
+        <>
+          {picked && <Why figure={picked} printed={printed.figures.find((f) => f.id === picked.id)!} />}
+          {picked && mayWrite && picked.settable.length > 0 && (
+            <OverrideForm key={picked.id} figure={picked} unit={unit} onChange={change} />
+          )}
+          <Suspense>
+            <Learnt
+              orderId={id}
+              unit={unit}
+              figures={mayWrite && view.status === 'draft' ? sheet.figures : null}
+              onTake={(take) => void change({ kind: 'override', id: crypto.randomUUID(), ...take })}
+            />
+          </Suspense>
+          {mayWrite && (
+            <RoundingForm
+              rounding={sheet.rounding}
+              onChange={(rounding) => void change({ kind: 'house', house: { rounding } })}
+            />
+          )}
+        </>
+      }
+    >
+      <SheetBar id={id} view={view} unit={unit} both={both} open={open} may={mayWrite} onAsk={ask} />
+      {problem}
+      {view.agreed?.length > 0 && (
+        <Suspense>
+          <Agreed orderId={id} view={view} unit={unit} may={mayWrite} onChange={change} />
+        </Suspense>
+      )}
+      <Moved title="What moved since the revision before" changes={view.since} unit={unit} />
+      {view.moved.length > 0 && (
+        <>
+          <Moved
+            title="Brief or readings have moved since this was agreed"
+            changes={view.moved}
+            unit={unit}
+          />
+          {mayWrite && (
+            <p>
+              <button type="button" className="plain" onClick={() => void change({ kind: 'revise' })}>
+                Begin revision {view.revision + 1} with these
+              </button>
+            </p>
+          )}
+        </>
+      )}
+      <article className="page" aria-label="Specification sheet">
+        <div className="spread">
+          <h1>{view.spec.order.what}</h1>
+          <span className="soft">
+            {view.spec.order.number} · r{view.revision} · in {unit === 'cm' ? 'centimetres' : 'inches'}
+          </span>
+        </div>
+        <div className="headgrid">
+          <Facts of={printed.head.slice(1)} />
+          {views.length > 0 ? (
+            <Drawing views={views} picked={picked?.id ?? ''} />
+          ) : (
+            <p className="soft">The drawing appears once what it needs is measured.</p>
+          )}
+        </div>
+        <Points
+          printed={printed}
+          other={other}
+          figures={sheet.figures}
+          picked={picked?.id ?? ''}
+          onPick={pick}
+        />
+        <p className="after">
+          {printed.fit} {printed.rounding}
+        </p>
+        {printed.missing.length > 0 && <p className="soft">Not read: {printed.missing.join(', ')}.</p>}
+        {panels && (
+          <Panels
+            view={panels}
+            picked={picked?.id ?? ''}
+            alone={params.get('panel')}
+            onAlone={(panel) => ask({ panel })}
+          />
+        )}
+        <CutList printed={following.printed[unit]} />
+        <Suspense>
+          {altered && <AsMade orderId={id} unit={unit} />}
+          <FlatBeside orderId={id} unit={unit} />
+        </Suspense>
+        <Checks
+          printed={printed}
+          absent={absent}
+          mayAccept={mayWrite && view.status === 'draft'}
+          onAccept={(code, reason) => void change({ kind: 'accept', code, reason })}
+          onTakeBack={(code) => void change({ kind: 'unaccept', code })}
+        />
+        <div className="cautions">
+          <h2>Take care</h2>
+          <ul>
+            {printed.cautions.map((c) => (
+              <li key={c}>{c}</li>
+            ))}
+          </ul>
+        </div>
+      </article>
+    </Place>
+  );
+}

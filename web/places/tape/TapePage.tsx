@@ -1,0 +1,136 @@
+import './history.css';
+import type { TapeRow, WhoseTape } from '@rocchetto/contract';
+import { cm, measure, printWithUnit } from '@rocchetto/core';
+import { scaleLinear } from 'd3-scale';
+import { useState } from 'react';
+import { useWhoseTapeQuery } from '../../api/tape.ts';
+import { useMay } from '../../shared/me.ts';
+import { Place } from '../../shared/Place.tsx';
+import { Practice } from './Practice.tsx';
+
+/** Who reads what how well, from pairs of readings; and practice of two hands on one body. */
+export function Component() {
+  const { data, error, refetch } = useWhoseTapeQuery();
+  const [practising, setPractising] = useState(false);
+  const all = useMay('staff.manage');
+  if (!data) return <Place title="Whose tape" waiting={{ what: 'the pairs', error, again: refetch }} />;
+  return (
+    <Place
+      title="Whose tape"
+      margin={
+        <section>
+          <h2>How it is told</h2>
+          <p className="soft">
+            Where a measurement was read twice, the two readings of one hand make a pair. Their technical
+            error is √(Σd² ÷ 2n) over all pairs of a measure. The upright line is what the house allows; left
+            of it a hand reads steadily. Fewer than five pairs say little and are drawn hollow.
+          </p>
+          <p className="soft">From the {data.sessions} newest sessions.</p>
+        </section>
+      }
+    >
+      <div className="spread">
+        <h1>Whose tape</h1>
+        {!practising && (
+          <button type="button" className="plain" onClick={() => setPractising(true)}>
+            Practise with a second hand
+          </button>
+        )}
+      </div>
+      {practising && <Practice onDone={() => setPractising(false)} />}
+      {data.hands.length === 0 && (
+        <p className="soft">
+          {all
+            ? 'No measurement was read twice yet. Each hand will have its line here.'
+            : 'You have read nothing twice yet. Your own line will stand here.'}
+        </p>
+      )}
+      {data.hands.map((h) => (
+        <Hand key={h.name} title={h.name} rows={h.rows} />
+      ))}
+      <Between of={data.between} />
+    </Place>
+  );
+}
+
+function Between({ of }: { of: WhoseTape['between'] }) {
+  if (of.length === 0) return null;
+  return (
+    <>
+      <h2>Between two hands, at practice</h2>
+      {of.map((b) => (
+        <Hand key={`${b.reader} ${b.second}`} title={`${b.reader} beside ${b.second}`} rows={b.rows} />
+      ))}
+    </>
+  );
+}
+
+const W = 560;
+const ROW = 26;
+
+/** One hand: every measure a mark on its own thread, by how its error stands to what is allowed. */
+function Hand({ title, rows }: { title: string; rows: readonly TapeRow[] }) {
+  const x = scaleLinear()
+    .domain([0, 2])
+    .range([190, W - 90])
+    .clamp(true);
+  const height = rows.length * ROW + 24;
+  const strays = rows.filter((r) => r.verdict === 'strays');
+  const share = (r: TapeRow) => r.tem / (r.allowed / Math.SQRT2);
+  return (
+    <section aria-label={title}>
+      <h2>{title}</h2>
+      <p>
+        {strays.length === 0
+          ? 'Reads steadily where there are pairs enough.'
+          : `Strays at ${strays.map((r) => measure(r.measure).name).join(', ')}.`}
+      </p>
+      <svg
+        className="steady"
+        viewBox={`0 0 ${W} ${height}`}
+        role="img"
+        aria-label={rows
+          .map(
+            (r) =>
+              `${measure(r.measure).name}: ${r.pairs} pairs, error ${printWithUnit(cm(r.tem), 'cm')}, ${r.verdict}`,
+          )
+          .join('; ')}
+      >
+        <path d={`M${x(1)} 4 L${x(1)} ${height - 16}`} stroke="var(--ochre)" strokeDasharray="3 4" />
+        <text x={x(1)} y={height - 3} fontSize={12} textAnchor="middle" fill="var(--soft)">
+          allowed
+        </text>
+        {rows.map((r, i) => {
+          const y = i * ROW + 16;
+          const at = x(share(r));
+          const few = r.verdict === 'too few';
+          return (
+            <g key={r.measure}>
+              <text x={0} y={y + 4} fontSize={14} fill="var(--ink)">
+                {measure(r.measure).name}
+              </text>
+              <path
+                d={`M190 ${y} L${at} ${y}`}
+                stroke="var(--ink)"
+                strokeWidth={1}
+                strokeDasharray={few ? '2 4' : undefined}
+              />
+              <circle
+                cx={at}
+                cy={y}
+                r={5}
+                fill={few ? 'var(--paper)' : r.verdict === 'strays' ? 'var(--thread)' : 'var(--chalk)'}
+                stroke={r.verdict === 'strays' ? 'var(--thread)' : 'var(--chalk)'}
+                strokeWidth={1.6}
+              />
+              <text x={W} y={y + 4} fontSize={13} textAnchor="end" fill="var(--soft)">
+                {printWithUnit(cm(r.tem), 'cm')} · {r.relative.toFixed(1)} % · {r.pairs}{' '}
+                {r.pairs === 1 ? 'pair' : 'pairs'}
+              </text>
+            </g>
+          );
+        })}
+      </svg>
+    </section>
+  );
+}
