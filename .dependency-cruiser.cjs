@@ -1,10 +1,27 @@
 /** Arrows run one way: web → contract → core, server → contract → core. */
+
+/** Inside a program each layer knows those before it and nothing else; whatever lies in no layer is refused. */
+const layers = (root, names) => [
+  ...names.map((name, i) => ({
+    name: `${root}-${name.replace('|', '-')}-knows-the-layers-before-it`,
+    severity: 'error',
+    from: { path: `^${root}/(${name})/` },
+    to: { path: `^${root}/`, pathNot: `^${root}/(${names.slice(0, i + 1).join('|')})/` },
+  })),
+  {
+    name: `${root}-has-no-file-outside-its-layers`,
+    severity: 'error',
+    from: { path: `^${root}/`, pathNot: [`^${root}/(${names.join('|')})/`, '\\.config\\.tsx?$'] },
+    to: {},
+  },
+];
+
 module.exports = {
   forbidden: [
     {
       name: 'core-stays-pure',
       severity: 'error',
-      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^core/' },
       to: {
         pathNot: [
           '^core/',
@@ -30,13 +47,13 @@ module.exports = {
     ].map(([room, knows]) => ({
       name: `core-${room}-knows-the-rooms-before-it`,
       severity: 'error',
-      from: { path: `^core/${room}/`, pathNot: '(\\.test|testing)\\.ts$' },
+      from: { path: `^core/${room}/`, pathNot: 'testing\\.ts$' },
       to: { path: '^core/', pathNot: `^core/(${[room, knows].filter(Boolean).join('|')})/` },
     })),
     {
       name: 'contract-knows-core-only',
       severity: 'error',
-      from: { path: '^contract/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^contract/' },
       to: { pathNot: ['^contract/', '^core/', '^node_modules/zod'] },
     },
     {
@@ -46,31 +63,26 @@ module.exports = {
       to: { path: '^(web|demo|e2e)/' },
     },
     {
-      name: 'between-areas-only-sql',
-      severity: 'error',
-      from: {
-        path: '^server/(alterations|auth|client-data|clients|design|diary|flat|garments|guide|house|imports|leaving|live|orders|photos|sessions|sheets|staff|tape)/',
-        pathNot: '\\.test\\.ts$',
-      },
-      to: {
-        path: '^server/(alterations|auth|client-data|clients|design|diary|flat|garments|guide|house|imports|leaving|orders|photos|sessions|sheets|staff|tape)/',
-        pathNot: ['^server/$1/', '/(sql|made-sheet)\\.ts$'],
-      },
-    },
-    {
-      name: 'rooms-know-no-area',
-      severity: 'error',
-      from: { path: '^server/(db|doors|http|paper)/', pathNot: '\\.test\\.ts$' },
-      to: {
-        path: '^server/(alterations|auth|client-data|clients|design|diary|flat|garments|guide|house|imports|leaving|orders|photos|sessions|sheets|staff|tape)/',
-      },
-    },
-    {
       name: 'web-not-server',
       severity: 'error',
       from: { path: '^web/' },
       to: { path: '^(server|demo|e2e)/' },
     },
+    ...layers('web', ['offline', 'shared', 'api', 'parts', 'places', 'app']),
+    ...layers('server', ['db|paper', 'live', 'http', 'threads', 'records', 'areas', 'app']),
+    ...['web/places', 'server/areas'].map((rooms) => ({
+      name: `no-room-of-${rooms.replace('/', '-')}-knows-another`,
+      severity: 'error',
+      from: { path: `^${rooms}/([^/]+)/` },
+      to: { path: `^${rooms}/`, pathNot: `^${rooms}/$1/` },
+    })),
+    ...['web/parts', 'server/records'].map((rooms) => ({
+      name: `no-circle-among-the-rooms-of-${rooms.replace('/', '-')}`,
+      severity: 'error',
+      scope: 'folder',
+      from: { path: `^${rooms}/` },
+      to: { circular: true },
+    })),
     {
       name: 'no-circles',
       severity: 'error',
@@ -80,7 +92,8 @@ module.exports = {
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
-    exclude: { path: '(web|server)/dist' },
+    // A test may know anything.
+    exclude: { path: '(web|server)/dist|\\.test\\.tsx?$' },
     tsPreCompilationDeps: true,
     enhancedResolveOptions: {
       extensions: ['.ts', '.tsx', '.js', '.json'],

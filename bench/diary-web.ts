@@ -1,6 +1,6 @@
 import { type Browser, type BrowserContext, chromium, type Page } from '@playwright/test';
 import { dayAfter } from '@rocchetto/core/diary/zoned.ts';
-import { openSignIn } from '@rocchetto/server/auth/sql.ts';
+import { openSignIn } from '@rocchetto/server/records/sign-ins.ts';
 import { openPool } from '@rocchetto/server/db/pool.ts';
 import { buildWeb } from '../tools/build-web.ts';
 import { type Cluster, stopChild } from '../tools/cluster.ts';

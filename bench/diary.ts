@@ -3,11 +3,11 @@ import { allTimes, type DiaryBook, findTimes, type Question } from '@rocchetto/c
 import { joined } from '@rocchetto/core/diary/spans.ts';
 import type { Span } from '@rocchetto/core/diary/zoned.ts';
 import { seeded } from '@rocchetto/demo/figures.ts';
-import { createApp } from '@rocchetto/server/app.ts';
-import { openSignIn } from '@rocchetto/server/auth/sql.ts';
+import { createApp } from '@rocchetto/server/app/app.ts';
+import { openSignIn } from '@rocchetto/server/records/sign-ins.ts';
 import { migrate } from '@rocchetto/server/db/migrate.ts';
 import { openPool, type Pool } from '@rocchetto/server/db/pool.ts';
-import { readBookRows } from '@rocchetto/server/diary/book-sql.ts';
+import { readBookRows } from '@rocchetto/server/records/diary/book-rows.ts';
 import { NO_LIVE } from '@rocchetto/server/live/live.ts';
 import { pino } from 'pino';
 import type { Cluster } from '../tools/cluster.ts';

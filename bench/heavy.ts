@@ -4,7 +4,7 @@ import { DEMO_PASSPHRASE } from '@rocchetto/demo/people.ts';
 import { seedDemo } from '@rocchetto/demo/seed.ts';
 import { migrate } from '@rocchetto/server/db/migrate.ts';
 import { openPool, type Pool } from '@rocchetto/server/db/pool.ts';
-import { READ_TWICE } from '@rocchetto/server/tape/sql.ts';
+import { READ_TWICE } from '@rocchetto/server/areas/tape/sql.ts';
 import sharp from 'sharp';
 import type { Cluster } from '../tools/cluster.ts';
 import { stopChild } from '../tools/cluster.ts';

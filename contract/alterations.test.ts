@@ -4,15 +4,13 @@ import {
   AlterationWrite,
   AskedWire,
   BoxWrite,
-  BroughtInWrite,
-  HandOverWrite,
-  PinsWrite,
-  PointsWrite,
   StepWire,
   StoredAsked,
   toAsked,
   writtenOf,
 } from './alterations.ts';
+import { BroughtInWrite } from './brought-in.ts';
+import { HandOverWrite, PinsWrite, PointsWrite } from './leaving.ts';
 
 const ASKED = { kind: 'waist', direction: 'in', amount: '1 cm', as: 'pinned' };
 const says = (

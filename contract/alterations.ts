@@ -1,11 +1,10 @@
-import { type Cm, cm, printWritten, readLength, type SheetUnit, type Skill } from '@rocchetto/core';
+import { type Cm, printWritten, readLength, type SheetUnit } from '@rocchetto/core';
 import {
   type AlterationState,
   AS,
   type Asked,
   type Box,
   type DrawnPanel,
-  findGarmentKind,
   findKind,
   findSign,
   isFold,
@@ -14,15 +13,18 @@ import {
 } from '@rocchetto/core/alter/index.ts';
 import { z } from 'zod';
 import { Id, IsoDate, Version } from './basics.ts';
-import type { PhotoOf } from './design.ts';
+import type { BroughtIn } from './brought-in.ts';
+import type { HandOverView, PointView } from './leaving.ts';
 import { lengthText } from './length.ts';
 import { toCm } from './parse-length.ts';
-
-const words = (max: number) => z.string().trim().max(max).default('');
+import type { Target } from './targets.ts';
+import { by, reason, words } from './texts.ts';
 
 type MarkOf = (at: string) => z.ZodType<string, string>;
+
 const round = (mark: MarkOf) =>
   z.strictObject({ front: mark('front'), left: mark('left'), right: mark('right'), back: mark('back') });
+
 const leg = (mark: MarkOf) =>
   z.strictObject({
     front: mark('front'),
@@ -32,6 +34,7 @@ const leg = (mark: MarkOf) =>
   });
 
 const RUN = ['begins', 'fullFrom', 'fullTo', 'zero'] as const;
+
 /**
  * What was asked before amounts were said per seam, brought forward: “as pinned” was a fold of so much in all, and
  * places along a seam counted from where its edge is drawn from. What it means stays what it meant.
@@ -135,11 +138,13 @@ export const AskedWire = z.preprocess(
       }
     }),
 );
+
 /** The same as it was kept: its lengths have been read once and are not judged again. */
 export const StoredAsked = z.preprocess(
   broughtForward,
   shapeOf(() => z.string()),
 );
+
 export type AskedWire = z.infer<typeof AskedWire>;
 
 /** Amounts are a few dozen texts, written again and again: what each is, read once. */
@@ -148,7 +153,9 @@ interface Amount {
   readonly words: string;
   readonly unit: SheetUnit;
 }
+
 const amounts = new Map<string, Amount>();
+
 function amountOf(text: string): Amount {
   let known = amounts.get(text);
   if (!known) {
@@ -166,6 +173,7 @@ function amountOf(text: string): Amount {
 
 const all = <K extends string>(marks: Readonly<Record<K, string>>) =>
   Object.fromEntries(Object.entries(marks).map(([k, t]) => [k, toCm(t as string)])) as Record<K, Cm>;
+
 /** The unit of the first length that a hand wrote beside no amount; none where there is none. */
 function unitOf(w: AskedWire): SheetUnit | undefined {
   const text = Object.values(w.hem ?? w.legs?.left ?? {}).find((t) => !/^0/.test(t)) ?? w.zero ?? w.fullTo;
@@ -205,16 +213,16 @@ export function toAsked(w: AskedWire): Asked {
 export const writtenOf = ({ amount }: AskedWire): string => (amount === null ? '' : amountOf(amount).words);
 
 export const SOURCES_OF_ASKING = ['fitting', 'desk', 'call', 'bench'] as const;
+
 export const AlterationWrite = z.strictObject({
   asked: AskedWire,
   source: z.enum(SOURCES_OF_ASKING),
   appointmentId: Id.nullable().default(null),
 });
-export type AlterationWrite = z.infer<typeof AlterationWrite>;
-export const AlterationChange = z.strictObject({ version: Version, asked: AskedWire });
 
-const reason = (message: string) => z.string().trim().min(1, message).max(500);
-const by = (message: string) => z.string().trim().min(1, message).max(100);
+export type AlterationWrite = z.infer<typeof AlterationWrite>;
+
+export const AlterationChange = z.strictObject({ version: Version, asked: AskedWire });
 
 /** One step of an alteration, with what it needs. */
 export const StepWire = z.discriminatedUnion('step', [
@@ -258,7 +266,9 @@ export const StepWire = z.discriminatedUnion('step', [
     reason: reason('Say why it may stay so.'),
   }),
 ]);
+
 export type StepWire = z.infer<typeof StepWire>;
+
 export const StepWrite = z.strictObject({ version: Version, step: StepWire });
 
 /** A box ticked, left open again, or struck with a reason. */
@@ -273,27 +283,12 @@ export const BoxWrite = z
     path: ['reason'],
   });
 
-/** A measure that is looked at again when the work is done. Lengths cm. */
-export interface Target {
-  readonly id: string;
-  readonly name: string;
-  readonly target: number;
-  readonly tolerance: number;
-}
-/** How far a reading may lie from its target, cm: a girth on the whole, an edge on each (house figures of page 3). */
-export const TARGET_TOLERANCE = { girth: cm(0.6), edge: cm(0.3) } as const;
-export const StoredTargets = z.strictObject({
-  version: z.literal(1),
-  targets: z.array(
-    z.strictObject({ id: z.string(), name: z.string(), target: z.number(), tolerance: z.number() }),
-  ),
-});
-
 export interface BoxView extends Box {
   readonly doneAt: string | null;
   readonly doneBy: string | null;
   readonly struck: string | null;
 }
+
 export interface StepView {
   readonly id: number;
   readonly at: string;
@@ -301,91 +296,6 @@ export interface StepView {
   readonly step: string;
   /** in words, lengths kept open */
   readonly says: string;
-}
-
-/** A garment that a client brings in to be altered. */
-export const BroughtInWrite = z.strictObject({
-  clientId: Id,
-  kind: z
-    .string()
-    .max(40)
-    .refine((k) => findGarmentKind(k) !== undefined, 'The house knows no garment of this kind.'),
-  /** what it is called on the ticket */
-  what: z.string().trim().min(1, 'Say what it is.').max(200),
-  lined: z.boolean(),
-  label: words(200),
-  condition: z.string().trim().min(1, 'Say how it came: stains, worn places, or nothing found.').max(500),
-  dueOn: IsoDate.nullable().default(null),
-});
-export type BroughtInWrite = z.infer<typeof BroughtInWrite>;
-export interface BroughtIn extends Omit<BroughtInWrite, 'clientId' | 'what' | 'dueOn'> {
-  readonly code: string;
-  readonly at: string;
-  readonly by: string;
-}
-
-/** Pins counted in before a fitting, or out after it. */
-export const PinsWrite = z.strictObject({
-  way: z.enum(['in', 'out']),
-  pins: z.int('Pins are counted in whole ones.').min(0).max(2000, 'So many pins no fitting takes.'),
-});
-/** Points of the finished garment as they were read; one outside its tolerance may be accepted by name. */
-export const PointsWrite = z.strictObject({
-  readings: z
-    .record(z.string().max(80), lengthText({ max: 1000, name: 'reading' }))
-    .refine((r) => Object.keys(r).length > 0, 'No reading was given.'),
-  accepted: z
-    .strictObject({ name: by('Say who accepts it.'), reason: reason('Say why it may stay so.') })
-    .nullable()
-    .default(null),
-});
-export interface PointView extends Omit<Target, 'target' | 'tolerance'> {
-  /** cm; null on a garment that has no sheet to lie against */
-  readonly target: number | null;
-  readonly tolerance: number | null;
-  /** what the sheet marks, before any alteration; cm */
-  readonly agreed: number | null;
-  /** it must be measured before the garment leaves */
-  readonly required: boolean;
-  readonly reading: {
-    readonly written: string;
-    readonly within: boolean;
-    readonly acceptedBy: string;
-    readonly reason: string;
-    readonly by: string;
-    readonly at: string;
-  } | null;
-}
-
-/** The garment is given to the client, who agrees by name; the cautions were read out. */
-export const HandOverWrite = z.strictObject({
-  clientName: by('Say who receives it.'),
-  cautionsRead: z.literal(true, 'Read the cautions out first.'),
-});
-export const TakeBackWrite = z.strictObject({ reason: reason('Say why it comes back.') });
-export const StoredCautions = z.strictObject({ version: z.literal(1), cautions: z.array(z.string()) });
-
-/** One hand-over, and its taking back where it came again. */
-export interface HandOverView {
-  readonly id: number;
-  readonly at: string;
-  readonly by: string;
-  readonly clientName: string;
-  readonly takenBackAt: string | null;
-  readonly reason: string;
-}
-
-/** A photograph of a garment or a fitting, without its bytes. */
-export interface PhotoView {
-  readonly id: number;
-  readonly width: number;
-  readonly height: number;
-  readonly words: string;
-  readonly about: PhotoOf;
-  /** the mark it shows; null for one of the whole garment */
-  readonly alterationId: number | null;
-  readonly by: string;
-  readonly at: string;
 }
 
 /** One alteration with all that hangs on it. */
@@ -417,6 +327,7 @@ export interface AlterationView {
   readonly version: number;
   readonly madeAt: string;
 }
+
 /** The alterations of one order, and where each lies on its panels. */
 export interface OrderAlterations {
   readonly alterations: readonly AlterationView[];
@@ -431,69 +342,4 @@ export interface OrderAlterations {
   readonly inTheWay: readonly string[];
   /** what is read out when it is handed over */
   readonly cautions: readonly string[];
-}
-
-/** What each day of each hand holds, minutes. */
-export interface BenchWeek {
-  readonly days: readonly string[];
-  readonly hands: readonly {
-    readonly id: number;
-    readonly name: string;
-    readonly skills: readonly Skill[];
-    readonly days: readonly {
-      /** hours less leave and closed days */
-      readonly works: number;
-      readonly booked: number;
-      /** promised at the bench */
-      readonly bench: number;
-      /** left from now on */
-      readonly free: number;
-    }[];
-  }[];
-}
-
-/** What the program would give to whom for the days ahead; nothing of it is done until a hand says so. */
-export interface Proposal {
-  readonly days: readonly string[];
-  readonly placed: readonly (Pick<
-    BenchRow,
-    'id' | 'orderId' | 'orderNumber' | 'clientName' | 'sentence' | 'unit' | 'version'
-  > & {
-    readonly staffId: number;
-    readonly staffName: string;
-    readonly day: string;
-    readonly minutes: number;
-    readonly why: string;
-  })[];
-  readonly left: readonly (Pick<
-    BenchRow,
-    'id' | 'orderId' | 'orderNumber' | 'clientName' | 'sentence' | 'unit'
-  > & { readonly why: string })[];
-}
-
-/** One line of the bench: enough to choose by; the page of the alteration tells the rest. */
-export interface BenchRow {
-  readonly id: number;
-  readonly orderId: number;
-  readonly orderNumber: string;
-  readonly order: string;
-  readonly clientName: string;
-  readonly kind: string;
-  readonly sentence: string;
-  /** the unit its sheet is marked in */
-  readonly unit: 'cm' | 'in';
-  readonly status: AlterationState;
-  readonly staffId: number | null;
-  readonly staffName: string | null;
-  readonly day: string | null;
-  readonly neededOn: string | null;
-  /** the order’s next appointment, that what is open holds up */
-  readonly nextAt: string | null;
-  readonly nextKind: string | null;
-  readonly minutes: number;
-  readonly worked: number;
-  readonly boxesOpen: number;
-  readonly workingId: number | null;
-  readonly doneById: number | null;
-  readonly version: number;
 }

@@ -1,4 +1,5 @@
-import { NEEDS, type Need } from '@rocchetto/core';
+import { NEEDS, type Need, type Skill } from '@rocchetto/core';
+import type { AlterationState } from '@rocchetto/core/alter/index.ts';
 import { z } from 'zod';
 import { Id, IsoDate, Version } from './basics.ts';
 
@@ -16,7 +17,9 @@ export const BenchWrite = z.strictObject({
     .nullable()
     .default(null),
 });
+
 export type BenchWrite = z.infer<typeof BenchWrite>;
+
 export const BenchDone = z.strictObject({ version: Version, done: z.boolean() });
 
 export interface BenchWork extends BenchWrite {
@@ -29,6 +32,7 @@ export interface BenchWork extends BenchWrite {
   readonly alterationId: number | null;
   readonly version: number;
 }
+
 /** What a promise was kept as, and what it asks of the day when that is too much. */
 export interface BenchKept {
   readonly id: number;
@@ -36,39 +40,67 @@ export interface BenchKept {
   readonly says: string | null;
 }
 
-export const ClientAwayWrite = z
-  .strictObject({
-    firstDay: IsoDate,
-    lastDay: IsoDate,
-    reason: z.string().trim().max(200).default(''),
-  })
-  .refine((d) => d.firstDay <= d.lastDay, 'The last day lies before the first.');
-export type ClientAwayWrite = z.infer<typeof ClientAwayWrite>;
-/** Days on which a client cannot come, both of them included. */
-export interface ClientAway extends ClientAwayWrite {
-  readonly id: number;
+/** What each day of each hand holds, minutes. */
+export interface BenchWeek {
+  readonly days: readonly string[];
+  readonly hands: readonly {
+    readonly id: number;
+    readonly name: string;
+    readonly skills: readonly Skill[];
+    readonly days: readonly {
+      /** hours less leave and closed days */
+      readonly works: number;
+      readonly booked: number;
+      /** promised at the bench */
+      readonly bench: number;
+      /** left from now on */
+      readonly free: number;
+    }[];
+  }[];
 }
 
-/** Somebody's busy times as a calendar file (RFC 5545) has them. */
-export const BusyWrite = z.strictObject({
-  staffId: Id,
-  name: z.string().trim().min(1, 'A calendar needs a name.').max(80),
-  text: z.string().min(1, 'The file is empty.').max(2_000_000, 'This is more than 2 MB.'),
-});
-export interface BusyFile {
-  readonly id: number;
-  readonly staffId: number;
-  readonly name: string;
-  /** as far as it was followed */
-  readonly until: string;
-  readonly madeAt: string;
+/** What the program would give to whom for the days ahead; nothing of it is done until a hand says so. */
+export interface Proposal {
+  readonly days: readonly string[];
+  readonly placed: readonly (Pick<
+    BenchRow,
+    'id' | 'orderId' | 'orderNumber' | 'clientName' | 'sentence' | 'unit' | 'version'
+  > & {
+    readonly staffId: number;
+    readonly staffName: string;
+    readonly day: string;
+    readonly minutes: number;
+    readonly why: string;
+  })[];
+  readonly left: readonly (Pick<
+    BenchRow,
+    'id' | 'orderId' | 'orderNumber' | 'clientName' | 'sentence' | 'unit'
+  > & { readonly why: string })[];
 }
-/** What was read in: entries that make busy, times they come to, how many lie over bookings, what was left out. */
-export interface BusyKept {
+
+/** One line of the bench: enough to choose by; the page of the alteration tells the rest. */
+export interface BenchRow {
   readonly id: number;
-  readonly entries: number;
-  readonly times: number;
-  readonly over: number;
-  readonly notes: readonly string[];
-  readonly until: string;
+  readonly orderId: number;
+  readonly orderNumber: string;
+  readonly order: string;
+  readonly clientName: string;
+  readonly kind: string;
+  readonly sentence: string;
+  /** the unit its sheet is marked in */
+  readonly unit: 'cm' | 'in';
+  readonly status: AlterationState;
+  readonly staffId: number | null;
+  readonly staffName: string | null;
+  readonly day: string | null;
+  readonly neededOn: string | null;
+  /** the order’s next appointment, that what is open holds up */
+  readonly nextAt: string | null;
+  readonly nextKind: string | null;
+  readonly minutes: number;
+  readonly worked: number;
+  readonly boxesOpen: number;
+  readonly workingId: number | null;
+  readonly doneById: number | null;
+  readonly version: number;
 }

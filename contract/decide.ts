@@ -1,5 +1,5 @@
-import type { SheetChange } from './api.ts';
 import type { HouseWire } from './brief.ts';
+import type { SheetChange } from './sheets.ts';
 import type { SpecFile } from './spec.ts';
 
 type Stamp = { readonly by: string; readonly at: string };

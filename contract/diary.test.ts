@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { z } from 'zod';
-import { BenchWrite, BusyWrite, ClientAwayWrite } from './bench.ts';
+import { BenchWrite } from './bench.ts';
+import { BusyWrite } from './calendars.ts';
+import { ClientAwayWrite } from './clients.ts';
 import {
   AppointmentStep,
   ClientAnswer,

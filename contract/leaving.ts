@@ -1,34 +1,9 @@
 import type { CareLine } from '@rocchetto/core/care/care.ts';
 import { TREATMENTS, type Treatment } from '@rocchetto/core/care/fibres.ts';
 import { z } from 'zod';
-
-/** Money that was spoken of, noted by hand; nothing is paid through this program. */
-export const MoneyWrite = z.strictObject({
-  is: z.enum(['price', 'received', 'given-back']),
-  amount: z
-    .number('Write the amount as a number.')
-    .min(0.01, 'An amount of nothing is none; what is given back has its own word.')
-    .max(1_000_000, 'So much is no price.')
-    .refine(
-      (n) => Math.abs(n * 100 - Math.round(n * 100)) < 1e-6,
-      'An amount has two places after the point.',
-    ),
-  words: z.string().trim().max(200).default(''),
-});
-export type MoneyWrite = z.infer<typeof MoneyWrite>;
-export interface MoneyNoted extends MoneyWrite {
-  readonly id: number;
-  readonly at: string;
-  readonly by: string;
-}
-export interface MoneyView {
-  readonly noted: readonly MoneyNoted[];
-  /** prices agreed with alterations that stand */
-  readonly alterations: readonly { readonly sentence: string; readonly price: number }[];
-  readonly agreed: number;
-  readonly received: number;
-  readonly open: number;
-}
+import { lengthText } from './length.ts';
+import type { Target } from './targets.ts';
+import { by, reason } from './texts.ts';
 
 /** Where the garment hangs; empty when it hangs nowhere. */
 export const RackWrite = z.strictObject({ rack: z.string().trim().max(60) });
@@ -37,7 +12,9 @@ export const RackWrite = z.strictObject({ rack: z.string().trim().max(60) });
 export const CareWrite = z.strictObject({
   lines: z.partialRecord(z.enum(TREATMENTS), z.string().trim().max(200)),
 });
+
 export type CareWrite = z.infer<typeof CareWrite>;
+
 export const StoredCare = CareWrite.extend({ version: z.literal(1) });
 
 /** How the garment leaves: where it hangs, its care, when it is fetched. */
@@ -48,4 +25,59 @@ export interface LeavingView {
   /** the next appointment at which it can be fetched */
   readonly fetchedAt: string | null;
   readonly fetchedKind: string | null;
+}
+
+/** Pins counted in before a fitting, or out after it. */
+export const PinsWrite = z.strictObject({
+  way: z.enum(['in', 'out']),
+  pins: z.int('Pins are counted in whole ones.').min(0).max(2000, 'So many pins no fitting takes.'),
+});
+
+/** Points of the finished garment as they were read; one outside its tolerance may be accepted by name. */
+export const PointsWrite = z.strictObject({
+  readings: z
+    .record(z.string().max(80), lengthText({ max: 1000, name: 'reading' }))
+    .refine((r) => Object.keys(r).length > 0, 'No reading was given.'),
+  accepted: z
+    .strictObject({ name: by('Say who accepts it.'), reason: reason('Say why it may stay so.') })
+    .nullable()
+    .default(null),
+});
+
+export interface PointView extends Omit<Target, 'target' | 'tolerance'> {
+  /** cm; null on a garment that has no sheet to lie against */
+  readonly target: number | null;
+  readonly tolerance: number | null;
+  /** what the sheet marks, before any alteration; cm */
+  readonly agreed: number | null;
+  /** it must be measured before the garment leaves */
+  readonly required: boolean;
+  readonly reading: {
+    readonly written: string;
+    readonly within: boolean;
+    readonly acceptedBy: string;
+    readonly reason: string;
+    readonly by: string;
+    readonly at: string;
+  } | null;
+}
+
+/** The garment is given to the client, who agrees by name; the cautions were read out. */
+export const HandOverWrite = z.strictObject({
+  clientName: by('Say who receives it.'),
+  cautionsRead: z.literal(true, 'Read the cautions out first.'),
+});
+
+export const TakeBackWrite = z.strictObject({ reason: reason('Say why it comes back.') });
+
+export const StoredCautions = z.strictObject({ version: z.literal(1), cautions: z.array(z.string()) });
+
+/** One hand-over, and its taking back where it came again. */
+export interface HandOverView {
+  readonly id: number;
+  readonly at: string;
+  readonly by: string;
+  readonly clientName: string;
+  readonly takenBackAt: string | null;
+  readonly reason: string;
 }

@@ -1,36 +1,13 @@
 import { z } from 'zod';
-import {
-  AlterationChange,
-  AlterationWrite,
-  BoxWrite,
-  BroughtInWrite,
-  HandOverWrite,
-  PinsWrite,
-  PointsWrite,
-  StepWrite,
-  TakeBackWrite,
-} from './alterations.ts';
-import {
-  Agree,
-  BriefChange,
-  ClientWrite,
-  FurtherGarment,
-  GarmentWrite,
-  HouseSettings,
-  MarkCut,
-  NewStaff,
-  OrdersQuery,
-  OrderWrite,
-  OwnBlockWrite,
-  Readings,
-  Setup,
-  SheetChange,
-} from './api.ts';
+import { AlterationChange, AlterationWrite, BoxWrite, StepWrite } from './alterations.ts';
 import { HomeLook, HomeSend, NewHomeLink } from './at-home.ts';
 import { Id, Version } from './basics.ts';
-import { BenchDone, BenchWrite, BusyWrite, ClientAwayWrite } from './bench.ts';
+import { BenchDone, BenchWrite } from './bench.ts';
 import { HouseBenchWrite } from './bench-rules.ts';
 import { HouseRulesWire } from './brief.ts';
+import { BroughtInWrite } from './brought-in.ts';
+import { BusyWrite } from './calendars.ts';
+import { ClientAwayWrite, ClientWrite } from './clients.ts';
 import { LikeWrite, PHOTO_OF, QuestionDecided, QuestionWrite } from './design.ts';
 import {
   AnswerLook,
@@ -66,10 +43,17 @@ import {
   Unlock,
 } from './doors.ts';
 import { FlatLay, FlatReadings } from './flat.ts';
+import { GarmentWrite, OwnBlockWrite } from './garments.ts';
+import { HouseSettings } from './house.ts';
 import { ENCODINGS, ImportLook, MappingWire } from './imports.ts';
-import { CareWrite, MoneyWrite, RackWrite } from './leaving.ts';
+import { CareWrite, HandOverWrite, PinsWrite, PointsWrite, RackWrite, TakeBackWrite } from './leaving.ts';
 import type { Action } from './may.ts';
+import { MoneyWrite } from './money.ts';
+import { BriefChange, FurtherGarment, OrdersQuery, OrderWrite } from './orders.ts';
+import { Readings } from './sessions.ts';
+import { Agree, MarkCut, SheetChange } from './sheets.ts';
 import { SpecOrSheetFile } from './spec.ts';
+import { NewStaff, Setup } from './staff.ts';
 import { PairsWrite } from './tape.ts';
 
 /** What a route is: who may, what it takes, what it answers. The server, its tests and its description read this. */

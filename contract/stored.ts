@@ -11,9 +11,9 @@ import {
 } from '@rocchetto/core';
 import { z } from 'zod';
 import { StoredAsked } from './alterations.ts';
-import { SchoolsWire } from './api.ts';
 import { BriefWire, HouseRulesWire, HouseWire, StepsWire } from './brief.ts';
 import { rulesForward, settingsForward } from './forward.ts';
+import { SchoolsWire } from './sessions.ts';
 import { KeptSpec, OverrideWire, type SpecFile } from './spec.ts';
 
 // What lies in JSON columns, parsed where it is read. Each shape has a version and a step that brings the earlier forward.

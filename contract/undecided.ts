@@ -1,4 +1,4 @@
-import type { AgreedChange } from './api.ts';
+import type { AgreedChange } from './sheets.ts';
 
 /** What was agreed at a fitting and nobody has decided yet, a sentence each: it keeps the sheet from being agreed and cut. */
 export const undecided = (agreed: readonly AgreedChange[]): string[] =>

@@ -2,7 +2,7 @@ import { AskedWire, may, type StepWire } from '@rocchetto/contract';
 import { dayIn } from '@rocchetto/core';
 import { findKind, ticketCode } from '@rocchetto/core/alter/index.ts';
 import { dayAfter, weekdayOf } from '@rocchetto/core/diary/zoned.ts';
-import { prepared, takeStep } from '@rocchetto/server/alterations/service.ts';
+import { prepared, takeStep } from '@rocchetto/server/areas/alterations/service.ts';
 import {
   addAlteration,
   addBroughtIn,
@@ -10,7 +10,7 @@ import {
   holdAlteration,
   writeBox,
   writeBoxes,
-} from '@rocchetto/server/alterations/sql.ts';
+} from '@rocchetto/server/records/alterations.ts';
 import type { Tx } from '@rocchetto/server/db/pool.ts';
 import type { SignedIn } from '@rocchetto/server/http/context.ts';
 

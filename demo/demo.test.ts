@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { type Caller, json, startTestApp, type TestApp } from '../server/testing.ts';
+import { type Caller, json, startTestApp, type TestApp } from '../server/app/testing.ts';
 import { seedDiary } from './diary.ts';
 import { DEMO_PASSPHRASE } from './people.ts';
 import { seedDemo } from './seed.ts';

@@ -10,11 +10,11 @@ import {
   readAppointment,
   readyAppointment,
   stepAppointment,
-} from '@rocchetto/server/diary/appointment-sql.ts';
-import { addBench, addClientAway } from '@rocchetto/server/diary/bench-sql.ts';
-import { addBusy } from '@rocchetto/server/diary/busy-sql.ts';
-import { addAway, addRoom, writeWork } from '@rocchetto/server/diary/house-sql.ts';
-import { type Happened, planMessages } from '@rocchetto/server/diary/messages.ts';
+} from '@rocchetto/server/records/diary/appointments.ts';
+import { addBench, addClientAway } from '@rocchetto/server/records/diary/bench.ts';
+import { addBusy } from '@rocchetto/server/records/diary/busy.ts';
+import { addAway, addRoom, writeWork } from '@rocchetto/server/records/diary/hours.ts';
+import { type Happened, planMessages } from '@rocchetto/server/records/diary/telling.ts';
 import type { SignedIn } from '@rocchetto/server/http/context.ts';
 
 const MORE_SKILLS: Record<string, readonly Skill[]> = {

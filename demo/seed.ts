@@ -8,15 +8,15 @@ import {
   toSheetInput,
 } from '@rocchetto/contract';
 import { computeSheet, foldText, measure, measuringTogether } from '@rocchetto/core';
-import { hashPassphrase } from '@rocchetto/server/auth/passphrase.ts';
-import { addClient } from '@rocchetto/server/clients/sql.ts';
+import { hashPassphrase } from '@rocchetto/server/areas/account/passphrase.ts';
+import { addClient } from '@rocchetto/server/records/clients.ts';
 import { inTransaction, openPool, type Tx } from '@rocchetto/server/db/pool.ts';
-import { changeRules, RULES_CHANGED } from '@rocchetto/server/house/sql.ts';
+import { changeRules, RULES_CHANGED } from '@rocchetto/server/records/house.ts';
 import type { SignedIn } from '@rocchetto/server/http/context.ts';
-import { addGarment, addOrder, changeBrief } from '@rocchetto/server/orders/sql.ts';
-import { keepReadings } from '@rocchetto/server/sessions/sql.ts';
-import { agreeSheet, changeSheet, cutSheet } from '@rocchetto/server/sheets/service.ts';
-import { viewSheet } from '@rocchetto/server/sheets/view.ts';
+import { addGarment, addOrder, changeBrief } from '@rocchetto/server/records/orders.ts';
+import { keepReadings } from '@rocchetto/server/records/sessions.ts';
+import { agreeSheet, changeSheet, cutSheet } from '@rocchetto/server/areas/sheets/service.ts';
+import { viewSheet } from '@rocchetto/server/areas/sheets/view.ts';
 import { seedAlterations } from './alterations.ts';
 import { seedDesign } from './design.ts';
 import { seedDiary } from './diary.ts';

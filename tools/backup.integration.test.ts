@@ -12,7 +12,7 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { seedDemo } from '@rocchetto/demo/seed.ts';
-import { clientBody, json, startTestApp, type TestApp } from '@rocchetto/server/testing.ts';
+import { clientBody, json, startTestApp, type TestApp } from '@rocchetto/server/app/testing.ts';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { backup, checksOf, restore } from './backup.ts';

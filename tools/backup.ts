@@ -14,7 +14,7 @@ import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { setTimeout } from 'node:timers/promises';
 import { migrate } from '@rocchetto/server/db/migrate.ts';
-import { noteEvent } from '@rocchetto/server/doors/events.ts';
+import { noteEvent } from '@rocchetto/server/records/security-events.ts';
 import pg from 'pg';
 import { findBin } from './cluster.ts';
 import { macOf, sameMac, seal, unseal } from './sealed.ts';

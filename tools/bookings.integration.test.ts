@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { seeded } from '@rocchetto/core/garment/testing.ts';
 import { DEMO_PASSPHRASE } from '@rocchetto/demo/people.ts';
 import { seedDemo } from '@rocchetto/demo/seed.ts';
-import { json, startTestApp, type TestApp } from '@rocchetto/server/testing.ts';
+import { json, startTestApp, type TestApp } from '@rocchetto/server/app/testing.ts';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { stopChild } from './cluster.ts';
 import { freePort } from './ports.ts';

@@ -18,9 +18,9 @@ let built: string | null = null;
 export function buildServer(): string {
   built ??= putTogether(
     {
-      main: 'server/main.ts',
-      'busy-worker': 'server/diary/busy-worker.ts',
-      worker: 'server/threads/worker.ts',
+      main: 'server/app/main.ts',
+      'busy-worker': 'server/areas/calendars/busy-worker.ts',
+      worker: 'server/app/worker.ts',
     },
     dist,
   );

@@ -1,11 +1,11 @@
 import pg from 'pg';
 import { pino } from 'pino';
 import { afterAll, describe, expect, it } from 'vitest';
-import { createApp } from '../server/app.ts';
-import { searchText } from '../server/clients/sql.ts';
+import { createApp } from '../server/app/app.ts';
 import { migrate } from '../server/db/migrate.ts';
 import { openPool } from '../server/db/pool.ts';
 import { NO_LIVE } from '../server/live/live.ts';
+import { searchText } from '../server/records/clients.ts';
 import { type Cluster, startCluster } from './cluster.ts';
 
 let cluster: Cluster | undefined;

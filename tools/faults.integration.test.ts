@@ -1,5 +1,5 @@
 import { seedDemo } from '@rocchetto/demo/seed.ts';
-import { startTestApp } from '@rocchetto/server/testing.ts';
+import { startTestApp } from '@rocchetto/server/app/testing.ts';
 import { expect, it } from 'vitest';
 import { LEAST_TROUBLE, provoke } from './faults.ts';
 

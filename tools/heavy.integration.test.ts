@@ -1,6 +1,6 @@
 import { DEMO_PASSPHRASE } from '@rocchetto/demo/people.ts';
 import { seedDemo } from '@rocchetto/demo/seed.ts';
-import { startTestApp } from '@rocchetto/server/testing.ts';
+import { startTestApp } from '@rocchetto/server/app/testing.ts';
 import { expect, it } from 'vitest';
 import { stopChild } from './cluster.ts';
 import { freePort } from './ports.ts';

@@ -1,6 +1,6 @@
 import type { ChildProcess } from 'node:child_process';
 import { seedDemo } from '@rocchetto/demo/seed.ts';
-import { startTestApp, type TestApp } from '@rocchetto/server/testing.ts';
+import { startTestApp, type TestApp } from '@rocchetto/server/app/testing.ts';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { stopChild } from './cluster.ts';
 import { freePort } from './ports.ts';

@@ -2,7 +2,7 @@ import type { ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { DEMO_PASSPHRASE } from '@rocchetto/demo/people.ts';
 import { seedDemo } from '@rocchetto/demo/seed.ts';
-import { clientBody, json, sessionBody, startTestApp, type TestApp } from '@rocchetto/server/testing.ts';
+import { clientBody, json, sessionBody, startTestApp, type TestApp } from '@rocchetto/server/app/testing.ts';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { stopChild } from './cluster.ts';
 import { freePort } from './ports.ts';

@@ -1,5 +1,5 @@
-import { hashPassphrase } from '@rocchetto/server/auth/passphrase.ts';
-import { json, startTestApp, type TestApp } from '@rocchetto/server/testing.ts';
+import { json, startTestApp, type TestApp } from '@rocchetto/server/app/testing.ts';
+import { hashPassphrase } from '@rocchetto/server/areas/account/passphrase.ts';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { reset } from './reset.ts';
 

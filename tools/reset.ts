@@ -1,8 +1,8 @@
 import { foldText } from '@rocchetto/core';
-import { dropFactor } from '@rocchetto/server/auth/second-factor.ts';
-import { makeSetupLink } from '@rocchetto/server/auth/sql.ts';
-import { noteEvent } from '@rocchetto/server/doors/events.ts';
-import { forgetDevices } from '@rocchetto/server/doors/sql.ts';
+import { dropFactor } from '@rocchetto/server/areas/account/second-factor.ts';
+import { forgetDevices } from '@rocchetto/server/records/doors.ts';
+import { noteEvent } from '@rocchetto/server/records/security-events.ts';
+import { makeSetupLink } from '@rocchetto/server/records/sign-ins.ts';
 import pg from 'pg';
 import { StopWord } from './stop-word.ts';
 

@@ -2,8 +2,8 @@ import { fileURLToPath } from 'node:url';
 import { Logger, runMigrations } from 'graphile-worker';
 import { runner } from 'node-pg-migrate';
 import pg from 'pg';
-import { SERVER } from '../where.ts';
 import { grantProgram } from './program-role.ts';
+import { SERVER } from './where.ts';
 
 const dir = fileURLToPath(new URL('migrations', SERVER));
 /** What processes that start on one database take turns by. */

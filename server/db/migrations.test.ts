@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import pg from 'pg';
 import { describe, expect, it } from 'vitest';
-import { startTestApp } from '../testing.ts';
+import { startTestApp } from '../app/testing.ts';
 import { migrate } from './migrate.ts';
 
 const dir = join(import.meta.dirname, '../migrations');

@@ -1,6 +1,6 @@
 import pLimit from 'p-limit';
 import pg from 'pg';
-import { inTheWay } from './errors.ts';
+import { inTheWay } from './error-kinds.ts';
 
 export type Pool = pg.Pool;
 export type Tx = pg.PoolClient;

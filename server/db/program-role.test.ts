@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { createApp } from '../app.ts';
-import { openSignIn } from '../auth/sql.ts';
-import { runDue } from '../diary/queue.ts';
+import { createApp } from '../app/app.ts';
+import { clientBody, json, startTestApp, type TestApp } from '../app/testing.ts';
+import { runDue } from '../areas/messages/queue.ts';
 import { NO_LIVE } from '../live/live.ts';
-import { clientBody, json, startTestApp, type TestApp } from '../testing.ts';
+import { openSignIn } from '../records/sign-ins.ts';
 import { openPool, type Pool } from './pool.ts';
 import { grantProgram } from './program-role.ts';
 

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { type Caller, json, skirtOrder, startTestApp, type TestApp } from '../testing.ts';
+import { type Caller, json, skirtOrder, startTestApp, type TestApp } from '../app/testing.ts';
 import { hasTag } from './tags.ts';
 
 let t: TestApp;

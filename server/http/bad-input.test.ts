@@ -9,7 +9,7 @@ import {
   skirtOrder,
   startTestApp,
   type TestApp,
-} from '../testing.ts';
+} from '../app/testing.ts';
 import { describeApi } from './describe.ts';
 
 let t: TestApp;

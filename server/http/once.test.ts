@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { type Caller, clientBody, json, startTestApp, type TestApp } from '../testing.ts';
+import { type Caller, clientBody, json, startTestApp, type TestApp } from '../app/testing.ts';
 
 let t: TestApp;
 let principal: Caller;

@@ -1,9 +1,8 @@
 import { fileURLToPath } from 'node:url';
 import { Piscina } from 'piscina';
 import { Refusal } from '../http/problem.ts';
-import type { Answer, JobName, Jobs } from './jobs.ts';
+import type { Came } from './came.ts';
 import { WorkQueue } from './queue.ts';
-import type { Came } from './worker.ts';
 
 /** Kinds of heavy work, each with a queue of its own. */
 const QUEUES = {
@@ -25,7 +24,7 @@ let pool: Piscina | undefined;
 const threads = (): Piscina => {
   if (pool) return pool;
   pool = new Piscina({
-    filename: fileURLToPath(new URL(BUILT ? './worker.mjs' : './from-source.mjs', import.meta.url)),
+    filename: fileURLToPath(new URL(BUILT ? './worker.mjs' : '../app/from-source.mjs', import.meta.url)),
     minThreads: 0,
     maxThreads: 2,
     concurrentTasksPerWorker: 1,
@@ -52,23 +51,26 @@ interface For {
   readonly latest?: boolean;
 }
 
+/** What an area has done in threads, by name: each job answers with plain data. */
+type Jobs = Readonly<Record<string, (...args: never[]) => Promise<unknown>>>;
+type AnswerOf<F> = F extends (...args: never[]) => Promise<infer A> ? A : never;
+
 /**
- * Does heavy work in a thread of its own, in turn with what others ask of the same kind.
+ * How an area does its heavy work: each job in a thread of its own, in turn with what others ask of the same kind. The
+ * program registers every area's jobs (app/jobs.ts); what goes in and comes out is copied.
  * @throws Refusal with the job's own sentence, 429 when too much waits, 409 when a newer question came
  */
-export const inThread = <K extends JobName>(
-  of: For,
-  job: K,
-  ...args: Parameters<Jobs[K]>
-): Promise<Answer<K>> =>
-  inTurn(of, async () => {
-    const came = (await threads().run({ job, args })) as Came;
-    if ('refused' in came) {
-      const { status, code, detail, ...more } = came.refused;
-      throw new Refusal(status, code, detail, more);
-    }
-    return bytesOf(came.answer) as Answer<K>;
-  });
+export const threadsFor =
+  <J extends Jobs>() =>
+  <K extends keyof J & string>(of: For, job: K, ...args: Parameters<J[K]>): Promise<AnswerOf<J[K]>> =>
+    inTurn(of, async () => {
+      const came = (await threads().run({ job, args })) as Came;
+      if ('refused' in came) {
+        const { status, code, detail, ...more } = came.refused;
+        throw new Refusal(status, code, detail, more);
+      }
+      return bytesOf(came.answer) as AnswerOf<J[K]>;
+    });
 
 /** The same queue for work that a library already does beside the program's own thread. */
 export const inTurn = <T>({ kind, person, latest }: For, work: () => Promise<T>): Promise<T> =>

@@ -1,0 +1,27 @@
+import { findGarmentKind } from '@rocchetto/core/alter/index.ts';
+import { z } from 'zod';
+import { Id, IsoDate } from './basics.ts';
+import { words } from './texts.ts';
+
+/** A garment that a client brings in to be altered. */
+export const BroughtInWrite = z.strictObject({
+  clientId: Id,
+  kind: z
+    .string()
+    .max(40)
+    .refine((k) => findGarmentKind(k) !== undefined, 'The house knows no garment of this kind.'),
+  /** what it is called on the ticket */
+  what: z.string().trim().min(1, 'Say what it is.').max(200),
+  lined: z.boolean(),
+  label: words(200),
+  condition: z.string().trim().min(1, 'Say how it came: stains, worn places, or nothing found.').max(500),
+  dueOn: IsoDate.nullable().default(null),
+});
+
+export type BroughtInWrite = z.infer<typeof BroughtInWrite>;
+
+export interface BroughtIn extends Omit<BroughtInWrite, 'clientId' | 'what' | 'dueOn'> {
+  readonly code: string;
+  readonly at: string;
+  readonly by: string;
+}

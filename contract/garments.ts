@@ -1,0 +1,36 @@
+import { FIT_CLASSES, SCHOOLS } from '@rocchetto/core';
+import { z } from 'zod';
+import { StepsWire } from './brief.ts';
+import { PartsWire } from './parts.ts';
+
+/** A composition the house has saved under a name. */
+export const GarmentWrite = z.strictObject({
+  name: z.string().trim().min(1, 'The garment needs a name.').max(80),
+  parts: PartsWire.refine((p) => p.length > 0, 'Name at least one part of the garment.'),
+});
+
+export type GarmentWrite = z.infer<typeof GarmentWrite>;
+
+export interface GarmentRow extends GarmentWrite {
+  readonly id: number;
+}
+
+/** A client's own block: what the next order of theirs can start from. */
+export const OwnBlockWrite = z
+  .strictObject({
+    name: GarmentWrite.shape.name,
+    fit: z.enum(FIT_CLASSES),
+    school: z.enum(SCHOOLS),
+    parts: GarmentWrite.shape.parts,
+    steps: StepsWire,
+  })
+  .refine((b) => b.steps.every((s) => s.part < b.parts.length), 'A step names a part that is not there.');
+
+export type OwnBlockWrite = z.infer<typeof OwnBlockWrite>;
+
+export interface OwnBlock extends OwnBlockWrite {
+  readonly id: number;
+  readonly by: string;
+  /** ISO instant */
+  readonly at: string;
+}

@@ -1,0 +1,32 @@
+import { z } from 'zod';
+
+/** Money that was spoken of, noted by hand; nothing is paid through this program. */
+export const MoneyWrite = z.strictObject({
+  is: z.enum(['price', 'received', 'given-back']),
+  amount: z
+    .number('Write the amount as a number.')
+    .min(0.01, 'An amount of nothing is none; what is given back has its own word.')
+    .max(1_000_000, 'So much is no price.')
+    .refine(
+      (n) => Math.abs(n * 100 - Math.round(n * 100)) < 1e-6,
+      'An amount has two places after the point.',
+    ),
+  words: z.string().trim().max(200).default(''),
+});
+
+export type MoneyWrite = z.infer<typeof MoneyWrite>;
+
+export interface MoneyNoted extends MoneyWrite {
+  readonly id: number;
+  readonly at: string;
+  readonly by: string;
+}
+
+export interface MoneyView {
+  readonly noted: readonly MoneyNoted[];
+  /** prices agreed with alterations that stand */
+  readonly alterations: readonly { readonly sentence: string; readonly price: number }[];
+  readonly agreed: number;
+  readonly received: number;
+  readonly open: number;
+}

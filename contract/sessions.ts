@@ -1,0 +1,100 @@
+import { CORDS, type Reading, SCHOOL_CHOICES, USUAL_SCHOOLS } from '@rocchetto/core';
+import { z } from 'zod';
+import { Id, Instant } from './basics.ts';
+import { lengthText } from './length.ts';
+import { sentencesOf } from './problems.ts';
+import { ReadingWire } from './reading.ts';
+
+const choice = <T extends readonly [string, ...string[]]>(of: T) => z.enum(of).default(of[0] as T[number]);
+export const SchoolsWire = z.strictObject({
+  heightFrom: choice(SCHOOL_CHOICES.heightFrom.of),
+  frontLengths: choice(SCHOOL_CHOICES.frontLengths.of),
+  sides: choice(SCHOOL_CHOICES.sides.of),
+  neckDepth: choice(SCHOOL_CHOICES.neckDepth.of),
+  sleeveGirth: choice(SCHOOL_CHOICES.sleeveGirth.of),
+  sleeveFrom: choice(SCHOOL_CHOICES.sleeveFrom.of),
+});
+
+export const SessionWrite = z.strictObject({
+  id: z.uuid(),
+  clientId: Id,
+  orderId: Id.nullable().default(null),
+  at: Instant,
+  measurer: z.string().max(200).default(''),
+  scribe: z.string().max(200).default(''),
+  beneath: z.string().max(200).default(''),
+  heel: lengthText({ max: 20, name: 'heel' }).nullable().default(null),
+  posture: z.string().max(500).default(''),
+  waistRule: z.string().max(200).default('where the body folds when bending sideways'),
+  hipRule: z.string().max(200).default('fullest seat, seen from the side'),
+  unit: z.enum(['cm', 'in']).default('cm'),
+  guardian: z.string().max(200).default(''),
+  /** the ways of measuring in which schools differ, as this session has them */
+  schools: SchoolsWire.default(USUAL_SCHOOLS),
+  /** the client sits: another list, another picture */
+  seated: z.boolean().default(false),
+  /** levels that were marked with a cord before the tape */
+  cords: z.array(z.enum(CORDS)).max(CORDS.length).default([]),
+  /** the client agreed to be touched and measured */
+  consent: z.boolean().default(false),
+  /** what the client reports to have changed since last time, pregnancy too; empty: nothing */
+  changed: z.string().max(300).default(''),
+});
+
+export type SessionWrite = z.infer<typeof SessionWrite>;
+
+/** A reading as it was sent: one that is right, or its id and the sentence that says why it is not. */
+const SentReading = z
+  .looseObject({ id: z.string().max(100) })
+  .meta(z.toJSONSchema(ReadingWire, { io: 'input' }))
+  .transform((one): SentReading => {
+    const read = ReadingWire.safeParse(one);
+    if (read.success) return read.data;
+    return { id: one.id, sentence: sentencesOf(read.error)[0] ?? 'It is not a reading.' };
+  });
+
+export type SentReading = ReadingWire | { readonly id: string; readonly sentence: string };
+
+/** Readings as a tablet sends them: each is checked by itself, so that one bad one does not hold up the others. */
+export const Readings = z.strictObject({
+  session: SessionWrite,
+  readings: z.array(SentReading).max(200),
+});
+
+/** What became of a batch: the ids that are in the book, and those that are not with their sentence. */
+export interface ReadingsAnswer {
+  readonly kept: readonly string[];
+  readonly refused: readonly { readonly id: string; readonly sentence: string }[];
+}
+
+/** What a session says about itself beside its readings. */
+export type SessionDetails = Omit<SessionWrite, 'id' | 'clientId' | 'orderId' | 'at' | 'unit'>;
+
+export interface SessionFull {
+  readonly id: string;
+  readonly clientId: number;
+  readonly orderId: number | null;
+  readonly at: string;
+  readonly measurer: string;
+  readonly unit: 'cm' | 'in';
+  readonly details: SessionDetails;
+  readonly readings: readonly Reading[];
+}
+
+/** An earlier session, for what "last time" is told from. */
+export interface Earlier {
+  readonly id: string;
+  readonly at: string;
+  readonly readings: readonly Reading[];
+}
+
+export interface SessionRow {
+  readonly id: string;
+  readonly orderId: number | null;
+  readonly at: string;
+  readonly measurer: string;
+  readonly unit: 'cm' | 'in';
+  readonly readings: number;
+  /** the client read it at home: it never goes on at the tape, and the studio's own counts before it */
+  readonly atHome: boolean;
+}

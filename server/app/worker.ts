@@ -1,0 +1,21 @@
+import { refusalOf } from '../http/database-errors.ts';
+import { Refusal } from '../http/problem.ts';
+import type { Came } from '../threads/came.ts';
+import { JOBS } from './jobs.ts';
+
+/** Does one job in this thread. */
+export default async function work({
+  job,
+  args,
+}: {
+  job: keyof typeof JOBS;
+  args: readonly unknown[];
+}): Promise<Came> {
+  try {
+    return { answer: await (JOBS[job] as (...of: unknown[]) => unknown)(...args) };
+  } catch (error) {
+    const refusal = error instanceof Refusal ? error : refusalOf(error);
+    if (!refusal) throw error;
+    return { refused: refusal.problem };
+  }
+}

@@ -1,0 +1,226 @@
+import { execFileSync } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { strFromU8, unzipSync } from 'fflate';
+import Papa from 'papaparse';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import {
+  type Caller,
+  clientBody,
+  json,
+  sessionBody,
+  skirtOrder,
+  startTestApp,
+  type TestApp,
+} from '../../app/testing.ts';
+import { tokenHash } from '../../http/token.ts';
+
+let t: TestApp;
+let principal: Caller;
+let made: Awaited<ReturnType<typeof skirtOrder>>;
+const SECRET = {
+  name: 'Wilhelmina Ferncliffe',
+  phone: '0555 24 68 10',
+  email: 'w@example.org',
+  address: '7 Ropewalk',
+  note: 'left-handed',
+};
+beforeAll(async () => {
+  t = await startTestApp();
+  principal = await t.as('principal');
+  made = await skirtOrder(principal, SECRET);
+  const body = sessionBody(made.clientId, made.orderId, [
+    'waist 70 cm',
+    'waist 70 cm',
+    'hip 98 cm',
+    'hip 98 cm',
+    'waist-to-hip 20 cm',
+    'hem-front 62 cm',
+    'hem-back 62 cm',
+    'hem-left 62 cm',
+    'hem-right 62 cm',
+  ]);
+  Object.assign(body.readings[0]!, { note: 'held her breath' });
+  await json(principal.send('POST', '/readings', body));
+});
+afterAll(() => t.close());
+
+const bundle = async () =>
+  unzipSync(new Uint8Array(await (await principal.get(`/clients/${made.clientId}/data.zip`)).arrayBuffer()));
+
+async function agreeAndCut() {
+  const path = `/orders/${made.orderId}/sheet`;
+  for (;;) {
+    const sheet = await json(principal.get(path));
+    const res = await principal.send('POST', `${path}/agree`, { version: sheet.version, name: SECRET.name });
+    if (res.ok) break;
+    const { problems } = (await res.json()) as { problems: string[] };
+    const computed = await json(principal.get(`${path}.json`));
+    const open = computed.checks.find((k: { state: string }) => k.state === 'warned');
+    if (!open) throw new Error(problems.join());
+    await json(
+      principal.send('POST', `${path}/changes`, {
+        version: sheet.version,
+        change: { kind: 'accept', code: open.code, reason: 'seen' },
+      }),
+    );
+  }
+  const { version } = await json(principal.get(path));
+  await json(principal.send('POST', `${path}/cut`, { version }));
+}
+
+describe('one client’s data', () => {
+  it('comes out as JSON, CSV and PDF that tell the same, and the history says so', async () => {
+    const files = await bundle();
+    expect(Object.keys(files).sort()).toEqual(['client.json', 'client.pdf', 'orders.csv', 'readings.csv']);
+    const all = JSON.parse(strFromU8(files['client.json']!));
+    expect(all).toMatchObject({ format: 'rocchetto-client', version: 1, client: SECRET });
+    expect(all.orders).toHaveLength(1);
+    const readings = Papa.parse<Record<string, string>>(
+      strFromU8(files['readings.csv']!).replace('\uFEFF', ''),
+      { header: true, skipEmptyLines: true },
+    ).data;
+    expect(readings).toHaveLength(all.sessions[0].readings.length);
+    expect(readings[0]).toMatchObject({ measure: 'waist', value: '70', unit: 'cm', note: 'held her breath' });
+    const dir = mkdtempSync(join(tmpdir(), 'data-'));
+    writeFileSync(join(dir, 'c.pdf'), files['client.pdf']!);
+    const text = execFileSync('pdftotext', ['-enc', 'UTF-8', '-layout', join(dir, 'c.pdf'), '-'], {
+      encoding: 'utf8',
+    });
+    rmSync(dir, { recursive: true });
+    for (const word of [SECRET.name, SECRET.phone, SECRET.address, 'waist: 70 cm, 70 cm'])
+      expect(text).toContain(word);
+    const { rows } = await t.pool.query(
+      `select what from history where entity = 'client' order by id desc limit 1`,
+    );
+    expect(rows[0].what).toBe('data given out');
+  });
+
+  it('is not erased under an order in work, nor on top of a version that has moved on', async () => {
+    const erase = (version: number) =>
+      principal.send('POST', `/clients/${made.clientId}/erase`, { version, reason: 'asked by letter' });
+    expect((await json(erase(1), 409)).code).toBe('order-open');
+    expect((await json(erase(7), 409)).code).toBe('changed-meanwhile');
+    expect((await json(principal.get(`/clients/${made.clientId}`))).name).toBe(SECRET.name);
+  });
+
+  it('once erased is nowhere in the database; what must stay is said and stays', async () => {
+    await agreeAndCut();
+    // What an import told of her by name, a file of another book that was never taken, and a page of her own.
+    await t.pool.query(
+      `insert into import_file (name, bytes, encoding, mapping, rows, by, at, state, report) values
+         ('old.csv', '', 'utf-8', '{"version":1,"columns":[],"leave":[]}', 1, 1, now(), 'taken', $1),
+         ('open.csv', $2, 'utf-8', '{"version":1,"columns":[],"leave":[]}', 1, 1, now(), 'open', null)`,
+      [
+        JSON.stringify({
+          version: 1,
+          taken: 0,
+          clients: 0,
+          readings: 0,
+          already: 0,
+          left: [{ row: 2, says: `2 clients are called ${SECRET.name}: the phone tells which.` }],
+          untold: 0,
+          failed: '',
+        }),
+        Buffer.from(`Name,Tel\nWILHELMINA FERNCLIFFE,0555-246810\n`),
+      ],
+    );
+    const answerKey = 'k'.repeat(43);
+    const kept = await t.pool.query(
+      `insert into appointment (kind, client_id, status, minutes, buffer, note, made_by)
+       values ('fitting', $1, 'done', 45, 10, $2, 1) returning id`,
+      [made.clientId, SECRET.note],
+    );
+    await t.pool.query(
+      `insert into client_link (token_hash, appointment_id, expires_at) values ($1, $2, now() + interval '9 years')`,
+      [tokenHash(answerKey), kept.rows[0].id],
+    );
+    const before = await json(principal.get(`/orders/${made.orderId}/sheet`));
+    const { code, version } = await json(principal.get(`/clients/${made.clientId}`));
+    // Another client's kept answer, whose number begins with this one's, is not theirs.
+    const others = `/api/clients/${made.clientId}7`;
+    await t.pool.query(
+      `insert into write_once (staff_id, key, path, status, body) select id, gen_random_uuid(), $1, 200, '{}' from staff limit 1`,
+      [others],
+    );
+    const key = { 'idempotency-key': randomUUID() };
+    const erase = () =>
+      principal.send(
+        'POST',
+        `/clients/${made.clientId}/erase`,
+        { version, reason: `asked by letter by ${SECRET.name}` },
+        key,
+      );
+    const answer = await json(erase());
+    expect(await json(erase())).toEqual(answer);
+    expect((await t.pool.query('select 1 from write_once where path = $1', [others])).rowCount).toBe(1);
+    expect(answer.erased).toMatchObject({ sessions: 1, readings: 9, orders: 1, sheetsKept: 1 });
+    expect(answer.stays.join(' ')).toMatch(/1 order number.*1 agreed sheet/);
+    const { rows: tables } = await t.pool.query<{ t: string }>(
+      `select table_name as t from information_schema.tables where table_schema = 'public'`,
+    );
+    for (const { t: table } of tables) {
+      const { rows } = await t.pool.query(`select x::text as line from ${table} x`);
+      const text = rows.map((r) => r.line).join('\n');
+      for (const secret of [
+        ...Object.values(SECRET),
+        'ferncliffe',
+        'FERNCLIFFE',
+        '0555246810',
+        '0555-246810',
+        'held her breath',
+      ])
+        expect(text.includes(secret), `${secret} in ${table}`).toBe(false);
+    }
+    const after = await json(principal.get(`/orders/${made.orderId}/sheet`));
+    const figures = (s: { kept: { figures: { id: string; finished: number }[] } }) =>
+      s.kept.figures.map((f) => [f.id, f.finished]);
+    expect(figures(after)).toEqual(figures(before));
+    const { rows: files } = await t.pool.query('select name, report from import_file order by id');
+    expect(files).toHaveLength(1);
+    expect(files[0].report.left.map((l: { says: string }) => l.says)).toEqual([
+      `A row of ${code}, who was erased.`,
+    ]);
+    // Erased is closed: nobody writes her anew, gives her an order, a session, an appointment, or opens her page.
+    const closed = async (res: Promise<Response>) => expect([(await res).status]).toEqual([410]);
+    const { version: v } = await json(principal.get(`/clients/${made.clientId}`));
+    await closed(
+      principal.send('PUT', `/clients/${made.clientId}`, { ...clientBody('Back Again'), version: v }),
+    );
+    await closed(principal.send('POST', '/orders', { clientId: made.clientId, what: 'Coat' }));
+    const order = await json(principal.get(`/orders/${made.orderId}`));
+    await closed(
+      principal.send('PUT', `/orders/${made.orderId}`, {
+        version: order.version,
+        clientId: made.clientId,
+        what: SECRET.name,
+      }),
+    );
+    await closed(
+      principal.send('POST', `/orders/${made.orderId}/money`, { is: 'price', amount: 1, words: 'x' }),
+    );
+    await closed(principal.send('POST', `/orders/${made.orderId}/home-links`, { days: 3 }));
+    expect(
+      (await principal.send('POST', '/readings', sessionBody(made.clientId, null, ['waist 70 cm']))).status,
+    ).toBe(422);
+    expect(
+      (await t.app.request('/api/answer/look', { method: 'POST', body: JSON.stringify({ key: answerKey }) }))
+        .status,
+    ).toBe(404);
+    expect(after.spec.readings).toEqual([]);
+    expect((await json(principal.get(`/clients/${made.clientId}`))).name).toBe(`Erased ${code}`);
+    expect(await json(principal.get('/clients?q=ferncliffe'))).toEqual([]);
+    expect(await json(principal.get('/clients'))).toEqual([]);
+    expect(await json(principal.get(`/orders?view=all&q=${code}`))).toHaveLength(1);
+    expect((await principal.get(`/orders/${made.orderId}/sheet.pdf`)).status).toBe(200);
+    const { rows } = await t.pool.query(`select what, after from history where what = 'erased'`);
+    expect(rows[0].after).toMatchObject({ reason: `asked by letter by ${code}`, readings: 9 });
+  });
+
+  it('and what is kept as it is stays so for everything else', async () => {
+    await expect(t.pool.query(`update sheet set spec = '{}'`)).rejects.toThrow('kept as it is');
+    await expect(t.pool.query('delete from history')).rejects.toThrow('only added');
+  });
+});

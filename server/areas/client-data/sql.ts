@@ -1,0 +1,259 @@
+import { type ClientView, readKept, type SessionFull } from '@rocchetto/contract';
+import { type Kept, withoutClient } from '@rocchetto/core';
+import type { Db, Tx } from '../../db/pool.ts';
+import { readClient } from '../../records/clients.ts';
+import { eraseFromBooks } from '../../records/imports.ts';
+import { renameOrders } from '../../records/orders.ts';
+import { readSession } from '../../records/sessions.ts';
+
+/** All that the studio keeps of one client, as it is kept. */
+export interface ClientData {
+  readonly client: ClientView;
+  readonly orders: readonly Record<string, unknown>[];
+  readonly sessions: readonly SessionFull[];
+  readonly sheets: readonly Record<string, unknown>[];
+  readonly appointments: readonly Record<string, unknown>[];
+  /** what was asked to be altered, and what became of it */
+  readonly alterations: readonly Record<string, unknown>[];
+  readonly handOvers: readonly Record<string, unknown>[];
+  /** photographs, each with its bytes */
+  readonly photos: readonly {
+    readonly id: number;
+    readonly number: string;
+    readonly words: string;
+    readonly at: Date;
+    readonly picture: Buffer;
+  }[];
+  /** what they like, what was not decided yet, and the money that was noted */
+  readonly blocks: readonly Record<string, unknown>[];
+  readonly likes: readonly Record<string, unknown>[];
+  readonly questions: readonly Record<string, unknown>[];
+  readonly money: readonly Record<string, unknown>[];
+  /** what was read off garments laid flat beside their orders */
+  readonly laidFlat: readonly Record<string, unknown>[];
+  /** days on which they could not come */
+  readonly away: readonly Record<string, unknown>[];
+  /** what the client was told */
+  readonly messages: readonly Record<string, unknown>[];
+  readonly history: readonly Record<string, unknown>[];
+}
+
+const many = async (db: Db, sql: string, id: number) =>
+  (await db.query<Record<string, unknown>>(sql, [id])).rows;
+
+/** History lines of the client, of their orders and of those orders' sheets. */
+const HISTORY = `from history h where (h.entity = 'client' and h.entity_id = $1::text)
+  or (h.entity = 'appointment' and h.entity_id in (select id::text from appointment where client_id = $1::bigint))
+  or (h.entity in ('order', 'sheet') and h.entity_id in (select id::text from orders where client_id = $1::bigint))`;
+
+export async function readClientData(db: Db, id: number): Promise<ClientData | undefined> {
+  const client = await readClient(db, id);
+  if (!client) return undefined;
+  const ids = await many(db, 'select id from session where client_id = $1 order by at', id);
+  const sessions: SessionFull[] = [];
+  for (const { id: session } of ids) sessions.push((await readSession(db, session as string))!);
+  return {
+    client,
+    sessions,
+    orders: await many(
+      db,
+      `select number, what, occasion, worn_on, due_on, stage, brief, brief_at, created_at from orders where client_id = $1 order by id`,
+      id,
+    ),
+    sheets: await many(
+      db,
+      `select o.number, s.revision, s.status, s.agreed_name, s.agreed_at, s.cut_at, s.settings, s.spec
+         from sheet s join orders o on o.id = s.order_id where o.client_id = $1 order by o.id, s.revision`,
+      id,
+    ),
+    appointments: await many(
+      db,
+      `select a.kind, coalesce((select h.diary -> 'kinds' -> a.kind ->> 'name' from house h), replace(a.kind, '-', ' ')) as name, a.status, lower(s.during) as starts, upper(s.during) as ends, s.state, s.reason, a.who_comes, a.bring, a.note
+         from appointment a join slot s on s.appointment_id = a.id where a.client_id = $1 order by lower(s.during), s.id`,
+      id,
+    ),
+    alterations: await many(
+      db,
+      `select o.number, a.made_at, a.asked, a.status, a.agreed_name, a.price::float8 as price, a.needed_on,
+          (select coalesce(json_agg(json_build_object('at', p.at, 'step', p.step, 'says', p.says ->> 'words') order by p.id), '[]')
+             from alteration_step p where p.alteration_id = a.id) as steps
+         from alteration a join orders o on o.id = a.order_id where o.client_id = $1 order by a.id`,
+      id,
+    ),
+    photos: (
+      await db.query<ClientData['photos'][number]>(
+        `select p.id, o.number, p.words, p.at, p.picture from photo p join orders o on o.id = p.order_id
+           where o.client_id = $1 order by p.id limit 500`,
+        [id],
+      )
+    ).rows,
+    handOvers: await many(
+      db,
+      `select o.number, h.at, h.client_name, h.taken_back_at, h.reason from handed_over h join orders o on o.id = h.order_id
+         where o.client_id = $1 order by h.id`,
+      id,
+    ),
+    blocks: await many(
+      db,
+      'select name, made, saved_at, gone_at from own_block where client_id = $1 order by id',
+      id,
+    ),
+    likes: await many(db, 'select at, words, gone_at from client_like where client_id = $1 order by id', id),
+    questions: await many(
+      db,
+      `select o.number, q.asked_at, q.what, q.decides, q.decision, q.decided_name, q.decided_at
+         from open_question q join orders o on o.id = q.order_id where o.client_id = $1 order by q.id`,
+      id,
+    ),
+    money: await many(
+      db,
+      `select o.number, m.at, m.is_a as is, m.amount::float8 as amount, m.words, m.gone_at
+         from money_noted m join orders o on o.id = m.order_id where o.client_id = $1 order by m.id`,
+      id,
+    ),
+    laidFlat: await many(
+      db,
+      `select o.number, l.of, l.cut, l.words, r.point, r.written, r.at from flat_lay l join orders o on o.id = l.order_id
+         join flat_reading r on r.lay_id = l.id where o.client_id = $1 order by r.seq`,
+      id,
+    ),
+    away: await many(
+      db,
+      'select first_day, last_day, reason from client_away where client_id = $1 order by first_day, id',
+      id,
+    ),
+    messages: await many(
+      db,
+      `select k.at, m.kind, k.channel, k.sent_to, k.subject, k.body from carried k join message m on m.id = k.message_id
+         join appointment a on a.id = m.appointment_id where a.client_id = $1 order by k.id`,
+      id,
+    ),
+    history: await many(
+      db,
+      `select h.at, s.name as by, h.entity, h.what, h.before, h.after from (select h.* ${HISTORY}) h left join staff s on s.id = h.staff_id order by h.id`,
+      id,
+    ),
+  };
+}
+
+/** What was taken away and what stays, in numbers. */
+export interface Erased {
+  readonly sessions: number;
+  readonly readings: number;
+  readonly orders: number;
+  readonly sheetsKept: number;
+}
+
+/** The client's kept sheets with nothing left of who it was, by order and revision. */
+async function keptWithoutClient(tx: Tx, id: number, code: string): Promise<Record<string, Kept>> {
+  const { rows } = await tx.query<{ key: string; kept: unknown; occasion: string }>(
+    `select s.order_id || ' ' || s.revision as key, s.kept, coalesce(s.spec -> 'order' ->> 'occasion', '') as occasion
+       from sheet s join orders o on o.id = s.order_id where o.client_id = $1 and s.kept is not null`,
+    [id],
+  );
+  return Object.fromEntries(rows.map((r) => [r.key, withoutClient(readKept(r.kept)!, code, r.occasion)]));
+}
+
+/**
+ * Erases what tells who a client is and how they are made: card, sessions, readings, words of briefs and notes,
+ * drafts, what the history keeps of them, and from agreed sheets the name, the readings and the session. Stays:
+ * the client's code, order numbers, dates, what was made, and the figures of agreed sheets.
+ */
+export async function eraseClient(
+  tx: Tx,
+  { id, code, name, phone, email }: Pick<ClientView, 'id' | 'code' | 'name' | 'phone' | 'email'>,
+): Promise<Erased> {
+  await tx.query(`set local rocchetto.erasing = 'on'`);
+  await eraseFromBooks(
+    tx,
+    code,
+    [name, phone ?? '', email ?? ''].filter((t) => t.trim() !== ''),
+  );
+  const count = async (sql: string, values: readonly unknown[] = [id]) =>
+    (await tx.query(sql, [...values])).rowCount ?? 0;
+  const orders = '(select id from orders where client_id = $1)';
+  const readings = await count(
+    'delete from reading where session_id in (select id from session where client_id = $1)',
+  );
+  const sessions = await count('delete from session where client_id = $1');
+  await count(`delete from sheet where status = 'draft' and order_id in ${orders}`);
+  const sheetsKept = await count(
+    `update sheet set agreed_name = case when agreed_name in (select name from staff) then agreed_name else $2::text end,
+        settings = jsonb_set(settings, '{sessionId}', 'null'),
+        spec = spec || jsonb_build_object('readings', '[]'::jsonb,
+          'session', (spec -> 'session') || '{"measurer": "", "scribe": "", "beneath": "", "heel": null, "changed": ""}'::jsonb,
+          'order', (spec -> 'order') || jsonb_build_object('client', $2::text, 'occasion', ''),
+          'garment', (spec -> 'garment') || '{"note": "", "beneath": "", "shoes": ""}'::jsonb),
+        kept = $3::jsonb -> (order_id || ' ' || revision)
+      where order_id in ${orders}`,
+    [id, code, JSON.stringify(await keptWithoutClient(tx, id, code))],
+  );
+  // What was done to the cloth stays; what the client said, and who agreed for them, goes.
+  const asked = `(select id from alteration where order_id in ${orders})`;
+  await count(
+    `update alteration set asked = asked || '{"words": "", "note": ""}'::jsonb,
+        agreed_name = case when agreed_name in (select name from staff) then agreed_name else '' end, version = version + 1
+      where order_id in ${orders}`,
+  );
+  await count(
+    `update alteration_step set says = says || '{"words": ""}'::jsonb where alteration_id in ${asked}`,
+  );
+  await count(
+    `update alteration_box set struck = '—' where struck is not null and alteration_id in ${asked}`,
+  );
+  await count(`update handed_over set client_name = '', reason = '' where order_id in ${orders}`);
+  await count(`delete from photo where order_id in ${orders}`);
+  await count('delete from client_like where client_id = $1');
+  await count('delete from own_block where client_id = $1');
+  await count(`update flat_lay set words = '' where order_id in ${orders}`);
+  await count(`delete from home_link where order_id in ${orders}`);
+  await count('delete from imported_row where client_id = $1');
+  await count(`delete from open_question where order_id in ${orders}`);
+  await count(`update money_noted set words = '' where order_id in ${orders}`);
+  await count(`update garment_reading set accepted_by = '', reason = '' where order_id in ${orders}`);
+  await count(`update brought_in set label = '', condition = '—' where order_id in ${orders}`);
+  await count('delete from client_away where client_id = $1');
+  await count(
+    'delete from client_link where appointment_id in (select id from appointment where client_id = $1)',
+  );
+  // What is noted with appointments goes; that somebody was there then stays, for the staff's own days; what lies ahead is cancelled.
+  await count(
+    `update appointment set who_comes = '', bring = '', note = '', answer_words = '', version = version + 1 where client_id = $1`,
+  );
+  await count(
+    `update slot set state = 'left' where state <> 'left' and appointment_id in
+       (select id from appointment where client_id = $1 and status in ('offered', 'confirmed'))`,
+  );
+  await count(
+    `update appointment set status = 'cancelled', held_until = null where client_id = $1 and status in ('offered', 'confirmed')`,
+  );
+  await count(
+    `update message set state = 'dropped' where state = 'waiting' and appointment_id in (select id from appointment where client_id = $1)`,
+  );
+  await count(
+    `delete from carried where message_id in
+       (select m.id from message m join appointment a on a.id = m.appointment_id where a.client_id = $1)`,
+  );
+  await count(
+    `update slot set reason = '' where appointment_id in (select id from appointment where client_id = $1) and reason <> ''`,
+  );
+  const ordersKept = await count(
+    `update orders set occasion = '', rack = '', care = null, version = version + 1,
+        brief = case when brief is null then null else brief || '{"note": "", "beneath": "", "shoes": ""}'::jsonb end
+      where client_id = $1`,
+  );
+  // First answers that are kept for repeats: of this client's card, of their orders, and of whatever changed those.
+  await count(
+    `delete from write_once where path = '/api/clients/' || $1::text or (path = '/api/clients' and body ->> 'id' = $1::text)
+       or body ->> 'clientId' = $1::text
+       or path in (select '/api/orders/' || o.id || step from orders o,
+         unnest(array['', '/questions', '/likes', '/money', '/flat', '/home-links', '/brief', '/import', '/sheet/changes', '/sheet/agree', '/sheet/cut']) step where o.client_id = $1::bigint)`,
+  );
+  await count(
+    `update client set name = 'Erased ' || code, phone = '', phone_digits = '', email = '', address = '', note = '', guardian = '',
+        minor = false, search = lower(code), erased_at = now(), version = version + 1 where id = $1`,
+  );
+  await tx.query('select erase_history($1)', [id]);
+  await renameOrders(tx, id, `Erased ${code}`, code);
+  return { sessions, readings, orders: ordersKept, sheetsKept };
+}

@@ -1,0 +1,270 @@
+import type { NewAppointment, SlotWire } from '@rocchetto/contract';
+import { NEXT } from '@rocchetto/core';
+import { kindsOf } from '@rocchetto/core/diary/house.ts';
+import { dayAfter } from '@rocchetto/core/diary/zoned.ts';
+import { Hono } from 'hono';
+import { isClientTaken, isTaken } from '../../db/error-kinds.ts';
+import { remember } from '../../db/history.ts';
+import type { Tx } from '../../db/pool.ts';
+import { type Ctx, type Deps, type Env, idParam } from '../../http/context.ts';
+import { once } from '../../http/once.ts';
+import { conflict, notFound, Refusal } from '../../http/problem.ts';
+import { on } from '../../http/route.ts';
+import {
+  addAppointment,
+  addSlot,
+  forgetAnswer,
+  holdAppointment,
+  holdDays,
+  isClient,
+  isOrderOf,
+  leaveSlots,
+  letGo,
+  noteAppointment,
+  readAppointment,
+  readyAppointment,
+  stepAppointment,
+  takeSlot,
+} from '../../records/diary/appointments.ts';
+import { type Book, kindOf, readBook } from '../../records/diary/book.ts';
+import { checkSlot, nearest } from '../../records/diary/check.ts';
+import { readRules } from '../../records/diary/hours.ts';
+import { closeClientLinks } from '../../records/diary/links.ts';
+import { planMessages } from '../../records/diary/telling.ts';
+
+/** Booking, moving, and what comes of an appointment. */
+export function bookingRoutes(deps: Deps): Hono<Env> {
+  const app = new Hono<Env>();
+  on(app, 'POST /appointments', (c, { body }) =>
+    offeringOthers(deps, body.kind, body.slots, body, () =>
+      once(c, deps, async (tx) => {
+        await letGo(tx, deps.now());
+        const made = await book(tx, deps, body, c.get('who').id);
+        return {
+          status: 201,
+          body: made,
+          changed: [['diary', made.id, 1], ...(body.orderId ? [['order', body.orderId, 0] as const] : [])],
+        };
+      }),
+    ),
+  );
+
+  on(app, 'PUT /appointments/:id', (c, { body: { version, ...details } }) =>
+    changed(c, deps, version, details, async (tx, a) => {
+      // Saved as it stands is no change.
+      if (a.whoComes === details.whoComes && a.bring === details.bring && a.note === details.note)
+        return null;
+      await noteAppointment(tx, a.id, details);
+      return ['noted', details];
+    }),
+  );
+
+  on(app, 'POST /appointments/:id/move', async (c, { body: { version, slot, reason } }) => {
+    const { zone } = await readRules(deps.pool);
+    const was = await readAppointment(deps.pool, zone, idParam(c, 'appointment'));
+    return offeringOthers(deps, was?.kind ?? '', [slot], was ?? {}, () =>
+      changed(c, deps, version, { slot, reason }, async (tx, a) => {
+        if (a.status !== 'offered' && a.status !== 'confirmed')
+          throw new Refusal(422, 'not-movable', `An appointment that is ${said(a.status)} is not moved.`);
+        await letGo(tx, deps.now());
+        const { rules } = await readRules(tx);
+        const kind = { ...kindOf(rules.kinds, a.kind), minutes: a.minutes };
+        await holdDays(tx, [slot.day]);
+        const around = await readBook(tx, zone, rules, [slot.day, slot.day], { moving: a.id });
+        const to = checkSlot(zone, around, kind, a.minutes, slot, minuteNow(deps));
+        await leaveSlots(tx, a.id, { reason: reason || 'moved', by: c.get('who').id, at: deps.now() });
+        await addSlot(tx, a.id, 'taken', to);
+        await stepAppointment(tx, a.id, 'confirmed', { heldUntil: null });
+        // Her yes was to the time before: to this one she has not said anything yet.
+        await forgetAnswer(tx, a.id);
+        await planMessages(tx, zone, (await readAppointment(tx, zone, a.id))!, 'moved', deps.now());
+        return ['moved', { to: `${slot.day} ${slot.time}`, staff: slot.staff, roomId: slot.roomId, reason }];
+      }),
+    );
+  });
+
+  on(app, 'POST /appointments/:id/status', (c, { body: { version, status, slotId, reason } }) =>
+    changed(c, deps, version, { status, slotId, reason }, async (tx, a) => {
+      if (!NEXT[a.status].includes(status))
+        throw new Refusal(
+          422,
+          'not-next',
+          `An appointment that is ${said(a.status)} cannot become ${said(status)}.`,
+        );
+      const by = { by: c.get('who').id, at: deps.now() };
+      if (a.status === 'offered' && status === 'confirmed') {
+        if (a.heldUntil && new Date(a.heldUntil) <= deps.now())
+          throw new Refusal(422, 'lapsed', 'The times offered were kept until then only; find them again.');
+        const chosen = a.slots.find((s) => s.id === slotId && s.state === 'offered');
+        if (!chosen) throw new Refusal(422, 'which-time', 'Say which of the offered times it is.');
+        await leaveSlots(tx, a.id, { but: chosen.id, reason: 'another was chosen', ...by });
+        await takeSlot(tx, chosen.id);
+      } else if (status === 'cancelled') await leaveSlots(tx, a.id, { reason: reason || 'cancelled', ...by });
+      else if (status === 'arrived' || status === 'did-not-come' || status === 'done') {
+        const taken = a.slots.find((s) => s.state === 'taken');
+        if (status !== 'arrived' && taken && taken.start > minuteNow(deps))
+          throw new Refusal(422, 'not-yet', `It has not begun: it is at ${taken.from} on ${taken.day}.`);
+      }
+      await stepAppointment(
+        tx,
+        a.id,
+        status,
+        status === 'confirmed' || status === 'cancelled' ? { heldUntil: null } : {},
+      );
+      // Back from “here” to “confirmed” is nothing to tell anybody.
+      if ((a.status === 'offered' && status === 'confirmed') || status === 'cancelled') {
+        const { zone } = await readRules(tx);
+        await planMessages(tx, zone, (await readAppointment(tx, zone, a.id))!, status, deps.now());
+      }
+      return [said(status), { status, reason }];
+    }),
+  );
+
+  on(app, 'POST /appointments/:id/close-link', (c) => {
+    const id = idParam(c, 'appointment');
+    return once(c, deps, async (tx) => {
+      const ended = await closeClientLinks(tx, id);
+      if (ended > 0)
+        await remember(tx, 'appointment', id, c.get('who').id, 'client’s page closed', undefined, undefined);
+      return { status: 200, body: { ended }, changed: [['diary', id, 0]] };
+    });
+  });
+
+  on(app, 'POST /appointments/:id/ready', (c, { body: { version, ready } }) =>
+    changed(c, deps, version, { ready }, async (tx, a) => {
+      await readyAppointment(tx, a.id, ready ? deps.now() : null, c.get('who').id);
+      return [ready ? 'ready' : 'not ready after all', { ready }];
+    }),
+  );
+  return app;
+}
+
+const minuteNow = (deps: Deps) => Math.floor(deps.now().getTime() / 60_000);
+const said = (status: string) => status.replaceAll('-', ' ');
+
+/** Keeps the times of a new appointment. @throws Refusal 422; the exclusion's error when one is taken */
+async function book(tx: Tx, deps: Deps, b: NewAppointment, by: number) {
+  const { zone, rules } = await readRules(tx);
+  const kind = kindOf(rules.kinds, b.kind);
+  if (!(await isClient(tx, b.clientId))) throw new Refusal(422, 'no-such-client', 'There is no such client.');
+  if (b.orderId !== null && !(await isOrderOf(tx, b.orderId, b.clientId)))
+    throw new Refusal(422, 'not-their-order', 'This order is not this client’s.');
+  const minutes = b.minutes ?? kind.minutes;
+  const buffer = b.buffer ?? kind.buffer;
+  const offered = b.heldUntil !== null;
+  if (b.slots.length > 1 && !offered)
+    throw new Refusal(422, 'held-until', 'Several times are offered: say until when they are kept.');
+  if (offered && new Date(b.heldUntil!) <= deps.now())
+    throw new Refusal(422, 'held-until', 'The moment until which the times are kept is past.');
+  const days = b.slots.map((s) => s.day).sort();
+  await holdDays(tx, days);
+  const around = new Map<string, Book>();
+  for (const day of new Set(days)) around.set(day, await readBook(tx, zone, rules, [day, day]));
+  const slots = b.slots.map((s) => checkSlot(zone, around.get(s.day)!, kind, minutes, s, minuteNow(deps)));
+  const { whoComes, bring, note, clientId, orderId, heldUntil } = b;
+  const status = offered ? 'offered' : 'confirmed';
+  const id = await addAppointment(tx, {
+    kind: kind.id,
+    clientId,
+    orderId,
+    status,
+    minutes,
+    buffer,
+    whoComes,
+    bring,
+    note,
+    heldUntil,
+    by,
+  });
+  for (const s of slots) await addSlot(tx, id, offered ? 'offered' : 'taken', s);
+  const made = (await readAppointment(tx, zone, id))!;
+  await planMessages(tx, zone, made, status, deps.now());
+  await remember(tx, 'appointment', id, by, status, undefined, {
+    kind: kind.id,
+    clientId,
+    orderId,
+    slots: b.slots,
+  });
+  return made;
+}
+
+/** One change of an appointment on top of its version, remembered, told to the pages that show it. */
+function changed(
+  c: Ctx,
+  deps: Deps,
+  version: number,
+  mine: unknown,
+  work: (
+    tx: Tx,
+    a: NonNullable<Awaited<ReturnType<typeof holdAppointment>>>,
+  ) => Promise<readonly [did: string, what: unknown] | null>,
+) {
+  const id = idParam(c, 'appointment');
+  return once(c, deps, async (tx) => {
+    const { zone } = await readRules(tx);
+    const before = await holdAppointment(tx, zone, id);
+    if (!before) throw notFound('appointment');
+    if (before.version !== version) throw conflict(before, mine);
+    const made = await work(tx, before);
+    if (made === null) return { status: 200, body: before };
+    const [did, what] = made;
+    await remember(tx, 'appointment', id, c.get('who').id, did, { status: before.status }, what);
+    const body = (await readAppointment(tx, zone, id))!;
+    return {
+      status: 200,
+      body,
+      changed: [['diary', id, body.version], ...(body.orderId ? [['order', body.orderId, 0] as const] : [])],
+    };
+  });
+}
+
+/** When the database says that a time is taken, the answer names the nearest that are free. */
+async function offeringOthers(
+  deps: Deps,
+  kindId: string,
+  slots: readonly SlotWire[],
+  own: {
+    id?: number;
+    clientId?: number;
+    minutes?: number | undefined;
+    buffer?: number | undefined;
+  },
+  work: () => Promise<Response>,
+): Promise<Response> {
+  try {
+    return await work();
+  } catch (error) {
+    if (!isTaken(error)) throw error;
+    const { zone, rules } = await readRules(deps.pool);
+    const kind = kindsOf(rules.kinds).find((k) => k.id === kindId)!;
+    const wanted = slots[0]!;
+    const around = await readBook(
+      deps.pool,
+      zone,
+      rules,
+      [dayAfter(wanted.day, -7), dayAfter(wanted.day, 7)],
+      { moving: own.id, clientId: own.clientId },
+    );
+    const minutes = own.minutes ?? kind.minutes;
+    throw new Refusal(
+      409,
+      'taken',
+      isClientTaken(error)
+        ? 'This client has another appointment at that time. Nothing was booked; yours is still here. The nearest free ones stand beside it.'
+        : slots.length > 1
+          ? 'One of these times was taken meanwhile, or two of them overlap. Nothing was booked; yours is still here.'
+          : 'This time was taken meanwhile. Nothing was booked; yours is still here. The nearest free ones stand beside it.',
+      {
+        mine: slots,
+        instead: nearest(
+          zone,
+          around,
+          { ...kind, buffer: own.buffer ?? kind.buffer },
+          minutes,
+          wanted,
+          minuteNow(deps),
+        ),
+      },
+    );
+  }
+}

@@ -1,0 +1,60 @@
+import type { FlatView } from '@rocchetto/contract';
+import { besideFlat, findFlatPoint, flatSays, readLength, resolveAll, type Written } from '@rocchetto/core';
+import { Hono } from 'hono';
+import { remember } from '../../db/history.ts';
+import type { Db } from '../../db/pool.ts';
+import { type Deps, type Env, idParam } from '../../http/context.ts';
+import { once } from '../../http/once.ts';
+import { notFound, Refusal } from '../../http/problem.ts';
+import { on } from '../../http/route.ts';
+import { madeSheet } from '../../records/made-sheet.ts';
+import { readOrder } from '../../records/orders.ts';
+import { addFlatLay, addFlatReadings, flatLay, flatLays, type Lay } from './sql.ts';
+
+function writtenOf(lay: Lay): Map<string, Written> {
+  const out = new Map<string, Written>();
+  for (const [point, text] of Object.entries(lay.read)) {
+    const read = readLength(text, 'cm', true);
+    if (read.ok) out.set(point, read.written);
+  }
+  return out;
+}
+
+/** A garment, pattern or toile laid flat: read point by point, beside the body and the sheet. */
+export function flatRoutes(deps: Deps): Hono<Env> {
+  const app = new Hono<Env>();
+  async function view(db: Db, orderId: number): Promise<FlatView[]> {
+    const lays = await flatLays(db, orderId);
+    if (lays.length === 0) return [];
+    const sheet = (await madeSheet(db, orderId, deps.now()))?.sheet ?? null;
+    const measured = sheet ? resolveAll(sheet.input.readings) : new Map();
+    return lays.map((lay) => {
+      const rows = besideFlat(lay.cut, writtenOf(lay), sheet, measured);
+      const { id, of, cut, words, by, at } = lay;
+      return { id, of, cut, words, by, at: at.toISOString(), rows, says: flatSays(rows) };
+    });
+  }
+  on(app, 'GET /orders/:id/flat', async (c) => c.json(await view(deps.pool, idParam(c, 'order'))));
+  on(app, 'POST /orders/:id/flat', (c, { body }) => {
+    const orderId = idParam(c, 'order');
+    const who = c.get('who');
+    return once(c, deps, async (tx) => {
+      if (!(await readOrder(tx, orderId))) throw notFound('order');
+      const id = await addFlatLay(tx, orderId, body, who.id, deps.now());
+      await remember(tx, 'order', orderId, who.id, `a ${body.of} laid flat`, undefined, body);
+      return { status: 201, body: { id }, changed: [['order', orderId, 0]] };
+    });
+  });
+  on(app, 'POST /flat/:id/readings', (c, { body: { readings } }) => {
+    const id = idParam(c, 'piece laid flat');
+    return once(c, deps, async (tx) => {
+      const lay = await flatLay(tx, id);
+      if (!lay) throw notFound('piece laid flat');
+      const stray = readings.find((r) => !findFlatPoint(lay.cut, r.point));
+      if (stray) throw new Refusal(422, 'no-such-point', `${stray.point} is not read off this piece.`);
+      await addFlatReadings(tx, id, readings, c.get('who').id, deps.now());
+      return { status: 200, body: await view(tx, lay.orderId), changed: [['order', lay.orderId, 0]] };
+    });
+  });
+  return app;
+}

@@ -1,0 +1,96 @@
+import type { MoneyView } from '@rocchetto/contract';
+import { tell } from '@rocchetto/core';
+import { balanceOf, stands } from '@rocchetto/core/alter/index.ts';
+import { Hono } from 'hono';
+import { remember } from '../../db/history.ts';
+import type { Db } from '../../db/pool.ts';
+import { type Deps, type Env, idParam } from '../../http/context.ts';
+import { once } from '../../http/once.ts';
+import { notFound } from '../../http/problem.ts';
+import { on } from '../../http/route.ts';
+import { alterationsOfOrder } from '../../records/alterations.ts';
+import {
+  leavingOf,
+  leavingView,
+  moneyOf,
+  noteMoney,
+  takeMoneyBack,
+  writeCare,
+  writeRack,
+} from '../../records/leaving.ts';
+import { readOrder } from '../../records/orders.ts';
+
+/** How a garment leaves: its care, where it hangs until it is fetched, and the money that was spoken of. */
+export function leavingRoutes(deps: Deps): Hono<Env> {
+  const app = new Hono<Env>();
+
+  on(app, 'GET /orders/:id/money', async (c) => {
+    const id = idParam(c, 'order');
+    if (!(await readOrder(deps.pool, id))) throw notFound('order');
+    return c.json(await moneyView(deps.pool, id));
+  });
+  on(app, 'POST /orders/:id/money', (c, { body }) => {
+    const id = idParam(c, 'order');
+    return once(c, deps, async (tx) => {
+      if (!(await readOrder(tx, id, true))) throw notFound('order');
+      const by = c.get('who').id;
+      const made = await noteMoney(tx, id, body, by, deps.now());
+      await remember(tx, 'order', id, by, 'money noted', undefined, { id: made, ...body });
+      return { status: 201, body: { id: made }, changed: [['alterations', id, 0]] };
+    });
+  });
+  on(app, 'DELETE /money/:id', (c) => {
+    const id = idParam(c, 'note');
+    return once(c, deps, async (tx) => {
+      const by = c.get('who').id;
+      const gone = await takeMoneyBack(tx, id, by, deps.now());
+      if (!gone) throw notFound('note');
+      await remember(tx, 'order', gone.orderId, by, 'money note taken back', gone, undefined);
+      return { status: 200, body: { ok: true }, changed: [['alterations', gone.orderId, 0]] };
+    });
+  });
+
+  on(app, 'GET /orders/:id/leaving', async (c) => {
+    const id = idParam(c, 'order');
+    const view = await leavingView(deps.pool, id, deps.now());
+    if (!view) throw notFound('order');
+    return c.json(view);
+  });
+  on(app, 'PUT /orders/:id/rack', (c, { body: { rack } }) => {
+    const id = idParam(c, 'order');
+    return once(c, deps, async (tx) => {
+      if (!(await readOrder(tx, id, true))) throw notFound('order');
+      const before = await leavingOf(tx, id);
+      await writeRack(tx, id, rack);
+      await remember(tx, 'order', id, c.get('who').id, 'rack place', { rack: before?.rack }, { rack });
+      return { status: 200, body: { ok: true }, changed: [['alterations', id, 0]] };
+    });
+  });
+  on(app, 'PUT /orders/:id/care', (c, { body: { lines } }) => {
+    const id = idParam(c, 'order');
+    return once(c, deps, async (tx) => {
+      if (!(await readOrder(tx, id, true))) throw notFound('order');
+      const before = await leavingOf(tx, id);
+      const kept = Object.fromEntries(Object.entries(lines).filter(([, words]) => words !== ''));
+      await writeCare(tx, id, kept);
+      await remember(tx, 'order', id, c.get('who').id, 'care worded', before?.care, kept);
+      return { status: 200, body: { ok: true }, changed: [['alterations', id, 0]] };
+    });
+  });
+  return app;
+}
+
+async function moneyView(db: Db, orderId: number): Promise<MoneyView> {
+  const noted = await moneyOf(db, orderId);
+  const alterations = (await alterationsOfOrder(db, orderId))
+    .filter((a) => stands(a.status) && a.price !== null)
+    .map((a) => ({ sentence: tell(a.sentence, 'cm'), price: a.price! }));
+  return {
+    noted,
+    alterations,
+    ...balanceOf(
+      alterations.map((a) => a.price),
+      noted,
+    ),
+  };
+}

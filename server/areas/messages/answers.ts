@@ -1,0 +1,117 @@
+import type { AppointmentView, ClientPage } from '@rocchetto/contract';
+import { printDayAndDate } from '@rocchetto/core';
+import { wallAt } from '@rocchetto/core/diary/zoned.ts';
+import { Hono } from 'hono';
+import { remember } from '../../db/history.ts';
+import { inTransaction } from '../../db/pool.ts';
+import { behind } from '../../http/address.ts';
+import type { Ctx, Deps, Env } from '../../http/context.ts';
+import { cookieOf } from '../../http/cookie.ts';
+import { Refusal } from '../../http/problem.ts';
+import { on } from '../../http/route.ts';
+import { tokenHash } from '../../http/token.ts';
+import {
+  holdAppointment,
+  keepAnswer,
+  leaveSlots,
+  readAppointment,
+  stepAppointment,
+  takeSlot,
+} from '../../records/diary/appointments.ts';
+import { linkedAppointment } from '../../records/diary/links.ts';
+import { planMessages } from '../../records/diary/telling.ts';
+import { readHouse } from '../../records/house.ts';
+import { whoHolds } from '../../records/sign-ins.ts';
+import { countKnocks } from '../../records/tries.ts';
+
+const closed = () =>
+  new Refusal(
+    404,
+    'closed',
+    'This page is closed: its day is past, or the link is not complete. Please call the studio.',
+  );
+
+function pageOf(a: AppointmentView, studio: string, zone: string): ClientPage {
+  const until = a.heldUntil && wallAt(zone, Math.floor(Date.parse(a.heldUntil) / 60_000));
+  return {
+    studio,
+    client: a.clientName,
+    kind: a.kindName,
+    status: a.status,
+    answer: a.answer,
+    bring: a.bring,
+    until: until ? `${printDayAndDate(until.day)}, ${until.time}` : '',
+    times: a.slots
+      .filter((s) => s.state !== 'left')
+      .map((s) => ({ id: s.id, day: printDayAndDate(s.day), from: s.from, to: s.to })),
+  };
+}
+
+/**
+ * The client's own page of one appointment: her times, yes, or another time please. Whoever holds the link is she, but
+ * for the staff: what they answer on a device of the studio stands under their name.
+ */
+export function answerRoutes(deps: Deps): Hono<Env> {
+  const app = new Hono<Env>();
+  const knock = countKnocks(deps.pool);
+  const { addressOf } = behind();
+  const staffOf = async (c: Ctx): Promise<number | null> => {
+    const token = cookieOf(c);
+    return token ? ((await whoHolds(deps.pool, token))?.id ?? null) : null;
+  };
+  on(app, 'POST /answer/look', async (c, { body }) => {
+    const opens = await knock(addressOf(c));
+    const { studio, timeZone: zone } = await readHouse(deps.pool);
+    const id = await linkedAppointment(deps.pool, tokenHash(body.key), deps.now());
+    const found = id === null ? undefined : await readAppointment(deps.pool, zone, id);
+    if (!found) throw closed();
+    await opens();
+    return c.json(pageOf(found, studio, zone));
+  });
+
+  on(app, 'POST /answer', async (c, { body: { key, answer, slotId, words } }) => {
+    const now = deps.now();
+    const opens = await knock(addressOf(c));
+    const by = await staffOf(c);
+    const page = await inTransaction(deps.pool, async (tx) => {
+      const { studio, timeZone: zone } = await readHouse(tx);
+      const id = await linkedAppointment(tx, tokenHash(key), now);
+      const a = id === null ? undefined : await holdAppointment(tx, zone, id);
+      if (!a) throw closed();
+      const chosen = a.slots.find((s) => s.id === slotId);
+      // Said twice is said once: a second press, or a second window, changes nothing.
+      const again =
+        a.answer === answer &&
+        a.answerWords === words &&
+        (answer !== 'yes' || !slotId || chosen?.state === 'taken');
+      if (again) return { id: a.id, page: pageOf(a, studio, zone) };
+      if (a.status !== 'offered' && a.status !== 'confirmed')
+        throw new Refusal(422, 'not-open', 'There is nothing to answer any more. Please call the studio.');
+      if (a.status === 'offered' && answer === 'yes') {
+        if (a.heldUntil && new Date(a.heldUntil) <= now)
+          throw new Refusal(422, 'lapsed', 'These times were kept until then only. Please call the studio.');
+        if (chosen?.state !== 'offered')
+          throw new Refusal(422, 'which-time', 'Please say which of the times suits you.');
+        await leaveSlots(tx, a.id, { but: chosen.id, reason: 'the client chose another', by: null, at: now });
+        await takeSlot(tx, chosen.id);
+        await stepAppointment(tx, a.id, 'confirmed', { heldUntil: null });
+        await planMessages(tx, zone, (await readAppointment(tx, zone, a.id))!, 'confirmed', now);
+      }
+      await keepAnswer(tx, a.id, { answer, words, at: now, by });
+      await remember(
+        tx,
+        'appointment',
+        a.id,
+        by,
+        `${by === null ? 'the client said' : 'said for the client:'} ${answer.replace('-', ' ')}`,
+        undefined,
+        { slotId, words },
+      );
+      return { id: a.id, page: pageOf((await readAppointment(tx, zone, a.id))!, studio, zone) };
+    });
+    await opens();
+    deps.live.tell([['diary', page.id, 0]]);
+    return c.json(page.page);
+  });
+  return app;
+}

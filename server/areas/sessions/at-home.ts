@@ -1,0 +1,235 @@
+import { type HomePage, type HomeSend, type ReadingWire, SessionWrite, toPart } from '@rocchetto/contract';
+import {
+  dayIn,
+  findMeasure,
+  homeList,
+  inTapeOrder,
+  measuringTogether,
+  ownFindings,
+  printDate,
+  readLength,
+  tell,
+  wholeOf,
+} from '@rocchetto/core';
+import { Hono } from 'hono';
+import { remember } from '../../db/history.ts';
+import { inTransaction, type Tx } from '../../db/pool.ts';
+import { behind } from '../../http/address.ts';
+import { type Deps, type Env, idParam } from '../../http/context.ts';
+import { once } from '../../http/once.ts';
+import { notFound, Refusal } from '../../http/problem.ts';
+import { on } from '../../http/route.ts';
+import { newToken, tokenHash } from '../../http/token.ts';
+import { readHouse } from '../../records/house.ts';
+import { readOrder } from '../../records/orders.ts';
+import { keepReadings, readSession } from '../../records/sessions.ts';
+import { countKnocks } from '../../records/tries.ts';
+import {
+  addHomeLink,
+  closeHomeLink,
+  type HomeLink,
+  homeLinks,
+  openHomeLink,
+  renewHomeLink,
+  sentHome,
+} from './home-sql.ts';
+
+/** Who reads at home, in the book: the name itself stands on the client's card. */
+const READ_BY = 'the client, at home';
+
+const closed = () =>
+  new Refusal(
+    404,
+    'closed',
+    'This page is closed: its time is over, or the link is not complete. Please call the studio.',
+  );
+
+type House = Awaited<ReturnType<typeof readHouse>>;
+const pageOf = (link: HomeLink, { studio, timeZone: zone, rules }: House): HomePage => ({
+  studio,
+  client: link.client,
+  minor: link.minor,
+  measures: homeList(
+    inTapeOrder(measuringTogether(link.garments.map((parts) => parts.map(toPart))), rules.tape),
+  ),
+  until: printDate(dayIn(zone, link.expiresAt)),
+  sent: link.sentAt ? printDate(dayIn(zone, link.sentAt)) : '',
+});
+
+/**
+ * What was typed at home as readings, flagged as reported.
+ * @throws Refusal 422 with a sentence for each that cannot be, or that is unlikely and was not looked at again
+ */
+function readingsOf({ readings, unit, helper }: HomeSend, asked: ReadonlySet<string>, at: string) {
+  const problems: string[] = [];
+  const out: ReadingWire[] = [];
+  for (const { id, measure, text, stands } of readings) {
+    const m = findMeasure(measure)!;
+    const read = readLength(text, unit);
+    if (!asked.has(measure)) problems.push(`${m.name} is not asked for here.`);
+    else if (!read.ok) problems.push(`${m.name}: ${read.sentence}`);
+    else {
+      const { written } = read;
+      const found = ownFindings({
+        measure: m,
+        value: wholeOf({ written, way: 'whole' }),
+        written,
+        way: 'whole',
+      });
+      if (found.some((f) => f.level === 'hard' || !stands))
+        problems.push(`${m.name}: ${tell(found[0]!.sentence, unit)}`);
+      out.push({
+        id,
+        measure,
+        state: 'read',
+        written,
+        way: 'whole',
+        tape: 'snug',
+        source: 'reported by client',
+        replaces: null,
+        reason: '',
+        note: '',
+        wroteBy: helper,
+        at,
+      });
+    }
+  }
+  if (problems.length > 0) throw new Refusal(422, 'not-valid', problems[0]!, { problems });
+  return out;
+}
+
+/** Whether exactly this is what was sent the first time. */
+async function sentAlready(tx: Tx, link: HomeLink, readings: readonly ReadingWire[]): Promise<boolean> {
+  const kept = (await readSession(tx, link.sessionId))?.readings ?? [];
+  const there = new Map(kept.map((r) => [r.id, `${r.measure} ${r.written?.text} ${r.written?.unit}`]));
+  return readings.every((r) => there.get(r.id) === `${r.measure} ${r.written?.text} ${r.written?.unit}`);
+}
+
+/** A client measures at home: a page behind a link of her own that ends. What she reads is flagged until staff confirm it. */
+export function homeRoutes(deps: Deps): Hono<Env> {
+  const app = new Hono<Env>();
+  on(app, 'GET /orders/:id/home-links', async (c) =>
+    c.json(await homeLinks(deps.pool, idParam(c, 'order'), deps.now())),
+  );
+  on(app, 'POST /orders/:id/home-links', (c, { body: { days } }) => {
+    const orderId = idParam(c, 'order');
+    return once(
+      c,
+      deps,
+      async (tx) => {
+        const now = deps.now();
+        if (!(await readOrder(tx, orderId, true))) throw notFound('order');
+        const until = new Date(now.getTime() + days * 86_400_000);
+        const id = await addHomeLink(tx, { orderId, by: c.get('who').id, until, now });
+        await remember(tx, 'order', orderId, c.get('who').id, 'asked to measure at home', undefined, {
+          days,
+        });
+        return { status: 201, body: { id }, changed: [['order', orderId, 0]] };
+      },
+      // The link is shown once and only its hash is kept: a repeat of the same request is given a new one.
+      async (tx, { id }: { id: number }) => {
+        const { token, hash } = newToken();
+        await renewHomeLink(tx, id, hash);
+        return { id, path: `/at-home#${token}` };
+      },
+    );
+  });
+  on(app, 'POST /home-links/:id/close', (c) =>
+    once(c, deps, async (tx) => {
+      const id = idParam(c, 'link');
+      const orderId = await closeHomeLink(tx, id, deps.now());
+      if (orderId === undefined) throw notFound('open link');
+      await remember(
+        tx,
+        'order',
+        orderId,
+        c.get('who').id,
+        'closed the page for measuring at home',
+        undefined,
+        undefined,
+      );
+      return { status: 200, body: {}, changed: [['order', orderId, 0]] };
+    }),
+  );
+  return app;
+}
+
+/** The client's own page; whoever holds the link is she. */
+export function openHomeRoutes(deps: Deps): Hono<Env> {
+  const app = new Hono<Env>();
+  const knock = countKnocks(deps.pool);
+  const { addressOf } = behind();
+  on(app, 'POST /at-home/look', async (c, { body: { key } }) => {
+    const opens = await knock(addressOf(c));
+    const link = await openHomeLink(deps.pool, tokenHash(key), deps.now());
+    if (!link || (link.measuredSince && !link.sentAt)) throw closed();
+    await opens();
+    return c.json(pageOf(link, await readHouse(deps.pool)));
+  });
+  on(app, 'POST /at-home', async (c, { body }) => {
+    const now = deps.now();
+    const opens = await knock(addressOf(c));
+    const { link, page } = await inTransaction(deps.pool, async (tx) => {
+      const held = await openHomeLink(tx, tokenHash(body.key), now, true);
+      if (!held) throw closed();
+      const house = await readHouse(tx);
+      const asked = pageOf(held, house);
+      const readings = readingsOf(body, new Set(asked.measures), now.toISOString());
+      if (held.sentAt) {
+        if (await sentAlready(tx, held, readings)) return { link: null, page: asked };
+        throw new Refusal(
+          409,
+          'sent-already',
+          `Your measures were sent on ${asked.sent}. To change one, please call the studio.`,
+        );
+      }
+      if (held.measuredSince)
+        throw new Refusal(
+          409,
+          'measured-since',
+          'The studio has measured you since this link was made; nothing more is needed.',
+        );
+      const session = SessionWrite.parse({
+        id: held.sessionId,
+        clientId: held.clientId,
+        orderId: held.orderId,
+        at: now.toISOString(),
+        unit: body.unit,
+        measurer: READ_BY,
+        scribe: body.helper,
+        beneath: body.beneath,
+        guardian: body.guardian,
+        changed: body.words,
+        consent: true,
+      });
+      if (held.minor && !body.guardian)
+        throw new Refusal(422, 'guardian', 'Please write which grown-up is there and helps.');
+      const { kept } = await keepReadings(tx, session, readings, {
+        id: held.by,
+        name: READ_BY,
+        role: 'desk',
+        csrf: '',
+      });
+      if (kept.length !== new Set(readings.map((r) => r.id)).size)
+        throw new Refusal(
+          409,
+          'ids',
+          'A reading of this id is kept already; reload the page and send again.',
+        );
+      await sentHome(tx, held.id, now);
+      await remember(tx, 'order', held.orderId, null, 'the client sent measures from home', undefined, {
+        readings: kept.length,
+      });
+      return { link: held, page: pageOf({ ...held, sentAt: now }, house) };
+    });
+    await opens();
+    if (link)
+      deps.live.tell([
+        ['order', link.orderId, 0],
+        ['client', link.clientId, 0],
+        ['session', link.sessionId, 0],
+      ]);
+    return c.json(page);
+  });
+  return app;
+}

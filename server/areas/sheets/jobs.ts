@@ -1,0 +1,16 @@
+import type { HouseRulesWire, SheetView } from '@rocchetto/contract';
+import type { SheetUnit } from '@rocchetto/core';
+import { poolOf } from '../../threads/pool-of.ts';
+
+/** What of a sheet takes a processor long enough that others would wait for it. */
+export const SHEET_JOBS = {
+  sheetPdf: async (view: SheetView, unit: SheetUnit, both: boolean) =>
+    (await import('./pdf.ts')).sheetPdf(view, unit, both),
+  benchCards: async (view: SheetView, unit: SheetUnit, address: string) =>
+    (await import('./bench-cards.ts')).benchCardsPdf(view, unit, address),
+  toile: async (view: SheetView, unit: SheetUnit) => (await import('./toile-pdf.ts')).toilePdf(view, unit),
+  /** What other rules would move. */
+  wouldMove: async (url: string, rules: HouseRulesWire, now: string) =>
+    (await import('./would-move.ts')).wouldMove(poolOf(url), rules, new Date(now)),
+} as const;
+export type SheetJobs = typeof SHEET_JOBS;

@@ -1,0 +1,95 @@
+import { type Me, toLeads } from '@rocchetto/contract';
+import { Hono } from 'hono';
+import { remember } from '../../db/history.ts';
+import type { Tx } from '../../db/pool.ts';
+import { type Deps, type Env, idParam } from '../../http/context.ts';
+import { once } from '../../http/once.ts';
+import { notFound, Refusal } from '../../http/problem.ts';
+import { on } from '../../http/route.ts';
+import { ahead, benchAhead, bookedAhead } from '../../records/diary/ahead.ts';
+import { readDoors } from '../../records/doors.ts';
+import { readHouse } from '../../records/house.ts';
+import { noteEvent } from '../../records/security-events.ts';
+import { makeSetupLink } from '../../records/sign-ins.ts';
+import { addStaff, isActive, listStaff, removeStaff, staffName } from '../../records/staff.ts';
+
+/** The answer with a link of its own: a link is not kept in the answer that a repeat gets back, it is made anew. */
+const withLink = async (tx: Tx, { id }: { id: number }) => ({
+  id,
+  path: `/setup#${await makeSetupLink(tx, id)}`,
+});
+
+/** Who is signed in, who works here, and links for new staff. */
+export function staffRoutes(deps: Deps): Hono<Env> {
+  const app = new Hono<Env>();
+  on(app, 'GET /me', async (c) => {
+    const { id, name, role, csrf, factorOwed = false } = c.get('who');
+    const { studio, timeZone, rules } = await readHouse(deps.pool);
+    const { idleMinutes } = await readDoors(deps.pool);
+    return c.json({
+      id,
+      name,
+      role,
+      csrf,
+      idleMinutes,
+      factorOwed,
+      studio,
+      timeZone,
+      leads: toLeads(rules),
+      tape: rules.tape ?? {},
+    } satisfies Me);
+  });
+  on(app, 'GET /staff', async (c) => c.json(await listStaff(deps.pool)));
+  on(app, 'POST /staff', (c, { body: { name, role } }) =>
+    once(
+      c,
+      deps,
+      async (tx) => {
+        const id = await addStaff(tx, name, role);
+        await remember(tx, 'staff', id, c.get('who').id, 'joined', undefined, { name, role });
+        await noteEvent(tx, { what: 'staff-added', staffId: c.get('who').id, words: `${name}, ${role}` });
+        return { status: 201, body: { id }, changed: [['staff', id, 0]] };
+      },
+      withLink,
+    ),
+  );
+  on(app, 'POST /staff/:id/link', (c) => {
+    const id = idParam(c, 'member of staff');
+    return once(
+      c,
+      deps,
+      async (tx) => {
+        if (!(await isActive(tx, id))) throw notFound('member of staff');
+        await remember(tx, 'staff', id, c.get('who').id, 'new link', undefined, undefined);
+        await noteEvent(tx, {
+          what: 'link-made',
+          staffId: c.get('who').id,
+          words: `for ${(await staffName(tx, id)) ?? ''}`,
+        });
+        return { status: 201, body: { id } };
+      },
+      withLink,
+    );
+  });
+  on(app, 'DELETE /staff/:id', (c) => {
+    const id = idParam(c, 'member of staff');
+    if (id === c.get('who').id) throw new Refusal(422, 'yourself', 'You cannot take yourself off the staff.');
+    return once(c, deps, async (tx) => {
+      const booked = await bookedAhead(tx, { staffId: id }, deps.now());
+      const { timeZone } = await readHouse(tx);
+      if (booked.length > 0) throw ahead(timeZone, 'Whoever leaves', booked);
+      if ((await benchAhead(tx, id)).length > 0)
+        throw new Refusal(
+          409,
+          'booked-ahead',
+          'Whoever leaves has promised work at the bench that is not done; hand it over first.',
+        );
+      const name = (await staffName(tx, id)) ?? '';
+      if (!(await removeStaff(tx, id))) throw notFound('member of staff');
+      await remember(tx, 'staff', id, c.get('who').id, 'left', undefined, undefined);
+      await noteEvent(tx, { what: 'staff-removed', staffId: c.get('who').id, words: name });
+      return { status: 200, body: { ok: true }, changed: [['staff', id, 0]] };
+    });
+  });
+  return app;
+}

@@ -1,0 +1,138 @@
+import type { SlotWire, TimeView } from '@rocchetto/contract';
+import type { AppointmentKind, RoomUse } from '@rocchetto/core';
+import { printDayAndDate } from '@rocchetto/core';
+import { type FreeTime, nearestTo } from '@rocchetto/core/diary/find.ts';
+import { hoursOn, windowsOf } from '@rocchetto/core/diary/hours.ts';
+import { clear, holds } from '@rocchetto/core/diary/spans.ts';
+import { dayAfter, type Minute, placeAt, wallAt } from '@rocchetto/core/diary/zoned.ts';
+import { Refusal } from '../../http/problem.ts';
+import type { SlotMade } from './appointments.ts';
+import type { Book } from './book.ts';
+
+const no = (code: string, sentence: string) => new Refusal(422, code, sentence);
+const list = (names: readonly string[]) => names.join(' and ');
+
+/** When it begins. @throws Refusal 422 for a time that is none, that the clocks skip or show twice, or that is past */
+export function startOf(zone: string, s: Pick<SlotWire, 'day' | 'time' | 'turn'>, now: Minute): Minute {
+  const placed = placeAt(zone, s.day, s.time, s.turn);
+  if (!placed.ok) throw no(placed.code, placed.sentence);
+  if (placed.at < now) throw no('past', `${printDayAndDate(s.day)}, ${s.time} is past.`);
+  return placed.at;
+}
+
+/** Whether each hand can be taken by another one of these people. */
+function covers(hands: AppointmentKind['hands'], people: Book['staff']): boolean {
+  const [first, ...rest] = hands;
+  return (
+    !first ||
+    people.some(
+      (p, i) =>
+        first.some((s) => p.skills.includes(s)) &&
+        covers(
+          rest,
+          people.filter((_, k) => k !== i),
+        ),
+    )
+  );
+}
+
+/**
+ * Whether a time may be taken at all: within hours, by people who can, in a room that will do. That it is free is
+ * the database's to say. @throws Refusal 422 with one sentence
+ */
+export function checkSlot(
+  zone: string,
+  book: Book,
+  kind: Pick<AppointmentKind, 'name' | 'hands' | 'room'>,
+  minutes: number,
+  s: SlotWire,
+  now: Minute,
+): SlotMade {
+  const start = startOf(zone, s, now);
+  const end = start + minutes;
+  if (new Set(s.staff).size !== s.staff.length) throw no('staff-twice', 'Somebody is named twice for it.');
+  const people = s.staff.map((id) => {
+    const found = book.staff.find((h) => h.id === id);
+    if (!found) throw no('no-such-staff', 'Somebody named for it does not work here.');
+    return found;
+  });
+  if (!holds(hoursOn(zone, [s.day], book.opening), start, end))
+    throw no(
+      'outside-hours',
+      `The house is not open for all of ${s.time} to ${wallAt(zone, end).time} on that day.`,
+    );
+  if (!clear(book.closed, start, end)) throw no('closed', 'The house is closed on that day.');
+  const absent = people.filter((p) => !holds(p.works, start, end));
+  if (absent.length > 0)
+    throw no(
+      'not-at-work',
+      `${list(absent.map((p) => p.name))} ${absent.length > 1 ? 'do' : 'does'} not work then.`,
+    );
+  if (people.length < kind.hands.length)
+    throw no('more-hands', `A ${kind.name} takes ${kind.hands.length} of the staff.`);
+  if (!covers(kind.hands, people))
+    throw no(
+      'skill',
+      `A ${kind.name} asks for ${kind.hands.map((any) => any.join(' or ')).join(', and ')}: ${list(people.map((p) => p.name))} cannot cover that.`,
+    );
+  const room = s.roomId === null ? null : book.rooms.find((r) => r.id === s.roomId);
+  if (room === undefined) throw no('no-such-room', 'This room is not there.');
+  if (kind.room !== null && room === null) throw no('room-needed', `A ${kind.name} needs a room.`);
+  const lacks = kind.room?.filter((u) => !room!.goodFor.includes(u)) ?? [];
+  if (lacks.length > 0)
+    throw no('room', `${room!.name} is not good for ${list(lacks)}: a ${kind.name} needs that.`);
+  return { start, end, staff: s.staff, roomId: room?.id ?? null };
+}
+
+/** A free time as the screens show it and send it back. */
+export function timeView(zone: string, t: FreeTime): TimeView {
+  const { day, time } = wallAt(zone, t.start);
+  const twice = placeAt(zone, day, time);
+  const second = !twice.ok && (placeAt(zone, day, time, 'second') as { at: Minute }).at === t.start;
+  return {
+    day,
+    time,
+    ...(twice.ok ? {} : { turn: second ? 'second' : 'first' }),
+    to: wallAt(zone, t.end).time,
+    staff: [...t.staff],
+    roomId: t.room,
+    start: t.start,
+    reasons: t.reasons,
+  };
+}
+
+/** The three free times nearest to one that could not be had, within a fortnight. */
+export function nearest(
+  zone: string,
+  book: Book,
+  kind: Pick<AppointmentKind, 'hands' | 'room' | 'buffer'>,
+  minutes: number,
+  wanted: SlotWire,
+  now: Minute,
+  also: readonly RoomUse[] = [],
+): TimeView[] {
+  const at = placeAt(zone, wanted.day, wanted.time, 'first');
+  if (!at.ok) return [];
+  const wish = {
+    from: dayAfter(wanted.day, -7),
+    until: dayAfter(wanted.day, 7),
+    earliest: '',
+    latest: '',
+    notOn: [],
+    away: [],
+  };
+  const within = windowsOf(zone, wish, book.opening, [...book.closed, ...book.elsewhere], now);
+  return nearestTo(
+    book,
+    {
+      minutes,
+      buffer: kind.buffer,
+      hands: kind.hands,
+      room: kind.room && [...kind.room, ...also],
+      within,
+      step: 5,
+      prefer: wanted.staff,
+    },
+    at.at,
+  ).map((t) => timeView(zone, { ...t, reasons: [] }));
+}

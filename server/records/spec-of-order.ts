@@ -1,0 +1,73 @@
+import { HouseWire, type SessionFull, type Settings, type SpecFile } from '@rocchetto/contract';
+import { dayIn, standing } from '@rocchetto/core';
+import { Refusal } from '../http/problem.ts';
+import type { SheetGround } from './sheets.ts';
+
+/** The rules that a sheet goes by, by name: what else the house sets is not the sheet’s, and stays out of it. */
+const OF_A_SHEET = Object.keys(HouseWire.shape) as readonly (keyof HouseWire)[];
+
+/**
+ * The order as a spec file: its brief, its session's readings as read, the house's rules and the fitter's decisions.
+ * Days are the studio's. @throws Refusal 409 without a brief of a garment that has a sheet
+ */
+export function specOfOrder(ground: SheetGround, settings: Settings, today: string): SpecFile {
+  const { order, house, session } = ground;
+  const { brief } = order;
+  const rules = Object.fromEntries(
+    OF_A_SHEET.flatMap((k) => (house.rules[k] === undefined ? [] : [[k, house.rules[k]]])),
+  ) as HouseWire;
+  if (!brief || brief.parts.length === 0)
+    throw new Refusal(
+      409,
+      'no-brief',
+      'A sheet begins with the brief: say what is made and how, then measure. A garment without parts has no sheet.',
+    );
+  return {
+    format: 'rocchetto-spec',
+    version: 2,
+    order: {
+      studio: house.studio,
+      number: order.number,
+      client: order.clientName,
+      what: order.what,
+      occasion: order.occasion,
+      wornOn: order.wornOn ?? '',
+      dueOn: order.dueOn ?? '',
+      responsible: order.responsible ?? '',
+    },
+    garment: brief,
+    session: {
+      date: session ? dayIn(house.timeZone, session.at) : '',
+      measurer: session?.measurer ?? '',
+      scribe: session?.details.scribe ?? '',
+      beneath: session?.details.beneath ?? '',
+      heel: session?.details.heel ?? null,
+      waistRule: session?.details.waistRule ?? '',
+      hipRule: session?.details.hipRule ?? '',
+      changed: session?.details.changed ?? '',
+    },
+    readings: session ? readingsOf(session) : [],
+    house: { ...rules, ...settings.house },
+    overrides: settings.overrides.map(({ id: _, ...o }) => o),
+    accepted: [...settings.accepted],
+    changes: settings.changes.flatMap(({ to, asked, by, at }) => (to === 'sheet' ? [{ asked, by, at }] : [])),
+    asOf: today,
+    timeZone: house.timeZone,
+  };
+}
+
+/** Readings that still stand, each with its unit, as the file writes them. */
+function readingsOf(session: SessionFull): SpecFile['readings'] {
+  return standing(session.readings).map((r) => ({
+    measure: r.measure,
+    value: r.written ? `${r.written.text} ${r.written.unit}` : '',
+    state: r.state,
+    way: r.way,
+    tape: r.tape,
+    source: r.source,
+    by: r.by,
+    at: r.at,
+    reason: r.reason,
+    note: r.note,
+  }));
+}
