@@ -63,6 +63,12 @@ module.exports = {
       to: { path: '^(web|demo|e2e)/' },
     },
     {
+      name: 'tools-know-no-tests-or-benchmarks',
+      severity: 'error',
+      from: { path: '^tools/' },
+      to: { path: '^(benchmarks|e2e)/' },
+    },
+    {
       name: 'web-not-server',
       severity: 'error',
       from: { path: '^web/' },

@@ -10,7 +10,7 @@ import pg from 'pg';
 import { stopChild } from '../tools/cluster.ts';
 import { freePort } from '../tools/ports.ts';
 import { startServer } from '../tools/serve.ts';
-import { asAdmin, databaseUrl, TEMPLATE } from './databases.ts';
+import { asAdmin, databaseUrl, TEMPLATE } from '../tools/e2e-databases.ts';
 
 interface Studio {
   readonly url: string;

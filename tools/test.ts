@@ -114,7 +114,17 @@ runTool(async () => {
     check(
       'dependency arrows',
       bin('depcruise'),
-      ['core', 'contract', 'server', 'web', 'demo', '--config', '.dependency-cruiser.cjs'],
+      [
+        ...['core', 'contract', 'server', 'web', 'demo', 'tools', 'benchmarks', 'e2e'],
+        '--config',
+        '.dependency-cruiser.cjs',
+      ],
+      tally,
+    ),
+    check(
+      'the drawing of the house',
+      process.execPath,
+      ['--import', 'tsx', 'tools/house.ts', '--check'],
       tally,
     ),
     ...(quick
@@ -136,7 +146,7 @@ runTool(async () => {
       Object.assign(process.env, env);
       await Promise.all([
         vitest('unit and integration tests', ['unit*', 'integration'], env),
-        timed('demo studio', async () => (await import('../e2e/template.ts')).makeTemplate()),
+        timed('demo studio', async () => (await import('./e2e-template.ts')).makeTemplate()),
       ]);
       const report = join(reports, 'e2e.json');
       await runner(

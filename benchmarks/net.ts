@@ -237,7 +237,7 @@ export function publishedBodies(): {
   readonly asked: number;
   readonly readings: number;
 }[] {
-  const real = readFileSync(join(root, 'bench/data/waist-hip-36-women.csv'), 'utf8')
+  const real = readFileSync(join(root, 'benchmarks/data/waist-hip-36-women.csv'), 'utf8')
     .trim()
     .split('\n')
     .slice(1)

@@ -1,6 +1,6 @@
 import { seedDemo } from '@rocchetto/demo/seed.ts';
 import { migrate } from '@rocchetto/server/db/migrate.ts';
-import { asAdmin, databaseUrl, TEMPLATE } from './databases.ts';
+import { asAdmin, databaseUrl, TEMPLATE } from './e2e-databases.ts';
 
 /** Makes the database that every worker copies: migrated, with the demo's data. It gets its name when it is whole. */
 export async function makeTemplate(): Promise<void> {

@@ -258,7 +258,7 @@ export async function postBench(
 ) {
   const port = await freePort();
   const server = await startServer(url, port, { LOG_LEVEL: 'silent' });
-  const hands = fork(join(root, 'bench/posting-hands.ts'), { execArgv: ['--import', 'tsx'] });
+  const hands = fork(join(root, 'benchmarks/posting-hands.ts'), { execArgv: ['--import', 'tsx'] });
   const told = () => new Promise<unknown>((done) => hands.once('message', done));
   try {
     await told();
