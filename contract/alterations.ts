@@ -13,11 +13,12 @@ import {
 } from '@rocchetto/core/alter/index.ts';
 import { z } from 'zod';
 import { Id, IsoDate, Version } from './basics.ts';
-import type { BroughtIn } from './brought-in.ts';
-import type { HandOverView, PointView } from './leaving.ts';
+import { BroughtIn } from './brought-in.ts';
+import { HandOverView, PointView } from './leaving.ts';
 import { lengthText } from './length.ts';
+import { made } from './made.ts';
 import { toCm } from './parse-length.ts';
-import type { Target } from './targets.ts';
+import { Target } from './targets.ts';
 import { by, reason, words } from './texts.ts';
 
 type MarkOf = (at: string) => z.ZodType<string, string>;
@@ -283,63 +284,82 @@ export const BoxWrite = z
     path: ['reason'],
   });
 
-export interface BoxView extends Box {
-  readonly doneAt: string | null;
-  readonly doneBy: string | null;
-  readonly struck: string | null;
-}
+/** What one piece of cloth gets, and whether it is done; lengths cm. */
+export const BoxView = z.strictObject({
+  id: z.string(),
+  panel: z.string(),
+  piece: z.string(),
+  layer: made<Box['layer']>(),
+  seam: z.string(),
+  side: z.enum(['left', 'right', 'both']),
+  edges: z.number(),
+  each: made<Cm>().nullable(),
+  even: z.boolean(),
+  doneAt: z.string().nullable(),
+  doneBy: z.string().nullable(),
+  struck: z.string().nullable(),
+});
+export type BoxView = z.infer<typeof BoxView>;
 
-export interface StepView {
-  readonly id: number;
-  readonly at: string;
-  readonly by: string;
-  readonly step: string;
+export const StepView = z.strictObject({
+  id: z.number(),
+  at: z.string(),
+  by: z.string(),
+  step: z.string(),
   /** in words, lengths kept open */
-  readonly says: string;
-}
+  says: z.string(),
+});
+export type StepView = z.infer<typeof StepView>;
 
 /** One alteration with all that hangs on it. */
-export interface AlterationView {
-  readonly id: number;
-  readonly orderId: number;
-  readonly source: AlterationWrite['source'];
-  readonly appointmentId: number | null;
-  readonly asked: AskedWire;
+export const AlterationView = z.strictObject({
+  id: z.number(),
+  orderId: z.number(),
+  source: AlterationWrite.shape.source,
+  appointmentId: z.number().nullable(),
+  asked: AskedWire,
   /** the whole of it in one sentence, lengths kept open */
-  readonly sentence: string;
-  readonly status: AlterationState;
-  readonly price: number | null;
-  readonly neededOn: string | null;
-  readonly staffId: number | null;
-  readonly staffName: string | null;
+  sentence: z.string(),
+  status: made<AlterationState>(),
+  price: z.number().nullable(),
+  neededOn: z.string().nullable(),
+  staffId: z.number().nullable(),
+  staffName: z.string().nullable(),
   /** the day it is given to somebody for */
-  readonly day: string | null;
-  readonly minutes: number;
-  readonly agreedName: string;
-  readonly doneById: number | null;
-  readonly boxes: readonly BoxView[];
-  readonly targets: readonly Target[];
-  readonly steps: readonly StepView[];
+  day: z.string().nullable(),
+  minutes: z.number(),
+  agreedName: z.string(),
+  doneById: z.number().nullable(),
+  boxes: z.array(BoxView).readonly(),
+  targets: z.array(Target).readonly(),
+  steps: z.array(StepView).readonly(),
   /** minutes worked so far, and since when somebody works on it now */
-  readonly worked: number;
-  readonly workingSince: string | null;
-  readonly workingId: number | null;
-  readonly version: number;
-  readonly madeAt: string;
-}
+  worked: z.number(),
+  workingSince: z.string().nullable(),
+  workingId: z.number().nullable(),
+  version: z.number(),
+  madeAt: z.string(),
+});
+export type AlterationView = z.infer<typeof AlterationView>;
 
 /** The alterations of one order, and where each lies on its panels. */
-export interface OrderAlterations {
-  readonly alterations: readonly AlterationView[];
-  readonly drawn: Readonly<Record<number, readonly DrawnPanel[]>>;
+export const OrderAlterations = z.strictObject({
+  alterations: z.array(AlterationView).readonly(),
+  drawn: z.record(z.string(), z.array(made<DrawnPanel>()).readonly()),
   /** how it came, when it was brought in */
-  readonly broughtIn: BroughtIn | null;
-  readonly pins: { readonly in: number; readonly out: number } | null;
+  broughtIn: BroughtIn.nullable(),
+  pins: z
+    .strictObject({
+      in: z.number(),
+      out: z.number(),
+    })
+    .nullable(),
   /** the finished garment against its sheet, as it is made by now */
-  readonly points: readonly PointView[];
-  readonly handOvers: readonly HandOverView[];
+  points: z.array(PointView).readonly(),
+  handOvers: z.array(HandOverView).readonly(),
   /** what stands in the way of handing it over, a sentence each */
-  readonly inTheWay: readonly string[];
+  inTheWay: z.array(z.string()).readonly(),
   /** what is read out when it is handed over */
-  readonly cautions: readonly string[];
-}
+  cautions: z.array(z.string()).readonly(),
+});
+export type OrderAlterations = z.infer<typeof OrderAlterations>;

@@ -36,24 +36,26 @@ export const HomeSend = z.strictObject({
 export type HomeSend = z.infer<typeof HomeSend>;
 
 /** What a client's page for measuring at home shows: what to measure, and nothing of the studio's book. */
-export interface HomePage {
-  readonly studio: string;
-  readonly client: string;
-  readonly minor: boolean;
-  readonly measures: readonly string[];
+export const HomePage = z.strictObject({
+  studio: z.string(),
+  client: z.string(),
+  minor: z.boolean(),
+  measures: z.array(z.string()).readonly(),
   /** printed day until which it is open */
-  readonly until: string;
+  until: z.string(),
   /** printed day on which it was sent; empty until then */
-  readonly sent: string;
-}
+  sent: z.string(),
+});
+export type HomePage = z.infer<typeof HomePage>;
 
 /** A client's link, as the studio sees it; the link itself is shown once, when it is made. */
-export interface HomeLinkView {
-  readonly id: number;
-  readonly madeBy: string;
+export const HomeLinkView = z.strictObject({
+  id: z.number(),
+  madeBy: z.string(),
   /** ISO instants */
-  readonly madeAt: string;
-  readonly expiresAt: string;
-  readonly sentAt: string | null;
-  readonly state: 'open' | 'sent' | 'closed' | 'over';
-}
+  madeAt: z.string(),
+  expiresAt: z.string(),
+  sentAt: z.string().nullable(),
+  state: z.enum(['open', 'sent', 'closed', 'over']),
+});
+export type HomeLinkView = z.infer<typeof HomeLinkView>;

@@ -57,12 +57,21 @@ export const HouseBench = z.strictObject({
 });
 export type HouseBench = z.infer<typeof HouseBench>;
 export const HouseBenchWrite = z.strictObject({ version: Version, bench: HouseBench });
-export interface HouseBenchView {
-  readonly version: number;
-  readonly bench: HouseBench;
+export const HouseBenchView = z.strictObject({
+  version: z.number(),
+  bench: HouseBench,
   /** newest first */
-  readonly changes: readonly { readonly at: string; readonly by: string; readonly says: readonly string[] }[];
-}
+  changes: z
+    .array(
+      z.strictObject({
+        at: z.string(),
+        by: z.string(),
+        says: z.array(z.string()).readonly(),
+      }),
+    )
+    .readonly(),
+});
+export type HouseBenchView = z.infer<typeof HouseBenchView>;
 
 /** The figures for somebody who does not read prices: minutes and signs alone. */
 export const withoutPrices = (b: HouseBench): HouseBench => ({

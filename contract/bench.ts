@@ -2,6 +2,7 @@ import { NEEDS, type Need, type Skill } from '@rocchetto/core';
 import type { AlterationState } from '@rocchetto/core/alter/index.ts';
 import { z } from 'zod';
 import { Id, IsoDate, Version } from './basics.ts';
+import { made } from './made.ts';
 
 /** Work at the bench promised to an order: who, on which day, for how long, and what it makes ready. */
 export const BenchWrite = z.strictObject({
@@ -22,85 +23,117 @@ export type BenchWrite = z.infer<typeof BenchWrite>;
 
 export const BenchDone = z.strictObject({ version: Version, done: z.boolean() });
 
-export interface BenchWork extends BenchWrite {
-  readonly id: number;
-  readonly orderId: number;
-  readonly orderNumber: string;
-  readonly order: string;
-  readonly doneAt: string | null;
+export const BenchWork = BenchWrite.extend({
+  id: z.number(),
+  orderId: z.number(),
+  orderNumber: z.string(),
+  order: z.string(),
+  doneAt: z.string().nullable(),
   /** the alteration it is work on: changed and ticked there */
-  readonly alterationId: number | null;
-  readonly version: number;
-}
+  alterationId: z.number().nullable(),
+  version: z.number(),
+});
+export type BenchWork = z.infer<typeof BenchWork>;
 
 /** What a promise was kept as, and what it asks of the day when that is too much. */
-export interface BenchKept {
-  readonly id: number;
-  readonly version: number;
-  readonly says: string | null;
-}
+export const BenchKept = z.strictObject({
+  id: z.number(),
+  version: z.number(),
+  says: z.string().nullable(),
+});
+export type BenchKept = z.infer<typeof BenchKept>;
 
 /** What each day of each hand holds, minutes. */
-export interface BenchWeek {
-  readonly days: readonly string[];
-  readonly hands: readonly {
-    readonly id: number;
-    readonly name: string;
-    readonly skills: readonly Skill[];
-    readonly days: readonly {
-      /** hours less leave and closed days */
-      readonly works: number;
-      readonly booked: number;
-      /** promised at the bench */
-      readonly bench: number;
-      /** left from now on */
-      readonly free: number;
-    }[];
-  }[];
-}
-
-/** What the program would give to whom for the days ahead; nothing of it is done until a hand says so. */
-export interface Proposal {
-  readonly days: readonly string[];
-  readonly placed: readonly (Pick<
-    BenchRow,
-    'id' | 'orderId' | 'orderNumber' | 'clientName' | 'sentence' | 'unit' | 'version'
-  > & {
-    readonly staffId: number;
-    readonly staffName: string;
-    readonly day: string;
-    readonly minutes: number;
-    readonly why: string;
-  })[];
-  readonly left: readonly (Pick<
-    BenchRow,
-    'id' | 'orderId' | 'orderNumber' | 'clientName' | 'sentence' | 'unit'
-  > & { readonly why: string })[];
-}
+export const BenchWeek = z.strictObject({
+  days: z.array(z.string()).readonly(),
+  hands: z
+    .array(
+      z.strictObject({
+        id: z.number(),
+        name: z.string(),
+        skills: z.array(made<Skill>()).readonly(),
+        days: z
+          .array(
+            z.strictObject({
+              /** hours less leave and closed days */
+              works: z.number(),
+              booked: z.number(),
+              /** promised at the bench */
+              bench: z.number(),
+              /** left from now on */
+              free: z.number(),
+            }),
+          )
+          .readonly(),
+      }),
+    )
+    .readonly(),
+});
+export type BenchWeek = z.infer<typeof BenchWeek>;
 
 /** One line of the bench: enough to choose by; the page of the alteration tells the rest. */
-export interface BenchRow {
-  readonly id: number;
-  readonly orderId: number;
-  readonly orderNumber: string;
-  readonly order: string;
-  readonly clientName: string;
-  readonly kind: string;
-  readonly sentence: string;
+export const BenchRow = z.strictObject({
+  id: z.number(),
+  orderId: z.number(),
+  orderNumber: z.string(),
+  order: z.string(),
+  clientName: z.string(),
+  kind: z.string(),
+  sentence: z.string(),
   /** the unit its sheet is marked in */
-  readonly unit: 'cm' | 'in';
-  readonly status: AlterationState;
-  readonly staffId: number | null;
-  readonly staffName: string | null;
-  readonly day: string | null;
-  readonly neededOn: string | null;
+  unit: z.enum(['cm', 'in']),
+  status: made<AlterationState>(),
+  staffId: z.number().nullable(),
+  staffName: z.string().nullable(),
+  day: z.string().nullable(),
+  neededOn: z.string().nullable(),
   /** the order’s next appointment, that what is open holds up */
-  readonly nextAt: string | null;
-  readonly nextKind: string | null;
-  readonly minutes: number;
-  readonly worked: number;
-  readonly boxesOpen: number;
-  readonly workingId: number | null;
-  readonly doneById: number | null;
-  readonly version: number;
-}
+  nextAt: z.string().nullable(),
+  nextKind: z.string().nullable(),
+  minutes: z.number(),
+  worked: z.number(),
+  boxesOpen: z.number(),
+  workingId: z.number().nullable(),
+  doneById: z.number().nullable(),
+  version: z.number(),
+});
+export type BenchRow = z.infer<typeof BenchRow>;
+
+/** What the program would give to whom for the days ahead; nothing of it is done until a hand says so. */
+export const Proposal = z.strictObject({
+  days: z.array(z.string()).readonly(),
+  placed: z
+    .array(
+      BenchRow.pick({
+        id: true,
+        orderId: true,
+        orderNumber: true,
+        clientName: true,
+        sentence: true,
+        unit: true,
+        version: true,
+      }).extend({
+        staffId: z.number(),
+        staffName: z.string(),
+        day: z.string(),
+        minutes: z.number(),
+        why: z.string(),
+      }),
+    )
+    .readonly(),
+  left: z
+    .array(
+      BenchRow.pick({
+        id: true,
+        orderId: true,
+        orderNumber: true,
+        clientName: true,
+        sentence: true,
+        unit: true,
+      }).extend({
+        why: z.string(),
+      }),
+    )
+    .readonly(),
+});
+export type Proposal = z.infer<typeof Proposal>;

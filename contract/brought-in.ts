@@ -20,8 +20,9 @@ export const BroughtInWrite = z.strictObject({
 
 export type BroughtInWrite = z.infer<typeof BroughtInWrite>;
 
-export interface BroughtIn extends Omit<BroughtInWrite, 'clientId' | 'what' | 'dueOn'> {
-  readonly code: string;
-  readonly at: string;
-  readonly by: string;
-}
+export const BroughtIn = BroughtInWrite.omit({ clientId: true, what: true, dueOn: true }).extend({
+  code: z.string(),
+  at: z.string(),
+  by: z.string(),
+});
+export type BroughtIn = z.infer<typeof BroughtIn>;

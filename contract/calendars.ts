@@ -8,21 +8,23 @@ export const BusyWrite = z.strictObject({
   text: z.string().min(1, 'The file is empty.').max(2_000_000, 'This is more than 2 MB.'),
 });
 
-export interface BusyFile {
-  readonly id: number;
-  readonly staffId: number;
-  readonly name: string;
+export const BusyFile = z.strictObject({
+  id: z.number(),
+  staffId: z.number(),
+  name: z.string(),
   /** as far as it was followed */
-  readonly until: string;
-  readonly madeAt: string;
-}
+  until: z.string(),
+  madeAt: z.string(),
+});
+export type BusyFile = z.infer<typeof BusyFile>;
 
 /** What was read in: entries that make busy, times they come to, how many lie over bookings, what was left out. */
-export interface BusyKept {
-  readonly id: number;
-  readonly entries: number;
-  readonly times: number;
-  readonly over: number;
-  readonly notes: readonly string[];
-  readonly until: string;
-}
+export const BusyKept = z.strictObject({
+  id: z.number(),
+  entries: z.number(),
+  times: z.number(),
+  over: z.number(),
+  notes: z.array(z.string()).readonly(),
+  until: z.string(),
+});
+export type BusyKept = z.infer<typeof BusyKept>;

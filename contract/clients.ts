@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { IsoDate } from './basics.ts';
-import type { OrderRow } from './orders.ts';
-import type { SessionRow } from './sessions.ts';
+import { OrderRow } from './orders.ts';
+import { SessionRow } from './sessions.ts';
 import { name, text } from './texts.ts';
 
 export const ClientAwayWrite = z
@@ -15,9 +15,10 @@ export const ClientAwayWrite = z
 export type ClientAwayWrite = z.infer<typeof ClientAwayWrite>;
 
 /** Days on which a client cannot come, both of them included. */
-export interface ClientAway extends ClientAwayWrite {
-  readonly id: number;
-}
+export const ClientAway = ClientAwayWrite.extend({
+  id: z.number(),
+});
+export type ClientAway = z.infer<typeof ClientAway>;
 
 export const ClientWrite = z.strictObject({
   name,
@@ -32,30 +33,33 @@ export const ClientWrite = z.strictObject({
 export type ClientWrite = z.infer<typeof ClientWrite>;
 
 /** A client as a role may see it; contact fields are null for those who may not. */
-export interface ClientView {
-  readonly id: number;
-  readonly code: string;
-  readonly name: string;
-  readonly phone: string | null;
-  readonly email: string | null;
-  readonly address: string | null;
-  readonly note: string;
-  readonly minor: boolean;
-  readonly guardian: string;
-  readonly version: number;
-}
+export const ClientView = z.strictObject({
+  id: z.number(),
+  code: z.string(),
+  name: z.string(),
+  phone: z.string().nullable(),
+  email: z.string().nullable(),
+  address: z.string().nullable(),
+  note: z.string(),
+  minor: z.boolean(),
+  guardian: z.string(),
+  version: z.number(),
+});
+export type ClientView = z.infer<typeof ClientView>;
 
-export interface ClientFull extends ClientView {
-  readonly orders: readonly OrderRow[];
-  readonly sessions: readonly SessionRow[];
+export const ClientFull = ClientView.extend({
+  orders: z.array(OrderRow).readonly(),
+  sessions: z.array(SessionRow).readonly(),
   /** days to come on which they cannot */
-  readonly away: readonly ClientAway[];
-}
+  away: z.array(ClientAway).readonly(),
+});
+export type ClientFull = z.infer<typeof ClientFull>;
 
-export interface ClientRow {
-  readonly id: number;
-  readonly code: string;
-  readonly name: string;
-  readonly phone: string | null;
-  readonly orders: number;
-}
+export const ClientRow = z.strictObject({
+  id: z.number(),
+  code: z.string(),
+  name: z.string(),
+  phone: z.string().nullable(),
+  orders: z.number(),
+});
+export type ClientRow = z.infer<typeof ClientRow>;

@@ -27,34 +27,37 @@ export const QuestionDecided = z.strictObject({
   decision: words(500, 'Write what was decided.').nullable(),
   name: z.string().trim().max(100).default(''),
 });
-export interface Question extends QuestionWrite {
-  readonly id: number;
-  readonly askedBy: string;
-  readonly askedAt: string;
-  readonly decision: string | null;
-  readonly decidedName: string;
-  readonly decidedAt: string | null;
-  readonly version: number;
-}
+export const Question = QuestionWrite.extend({
+  id: z.number(),
+  askedBy: z.string(),
+  askedAt: z.string(),
+  decision: z.string().nullable(),
+  decidedName: z.string(),
+  decidedAt: z.string().nullable(),
+  version: z.number(),
+});
+export type Question = z.infer<typeof Question>;
 
 /** What the client likes, in words about the cloth. */
 export const LikeWrite = z.strictObject({
   words: words(300, 'Write what the client likes.'),
 });
-export interface Like {
-  readonly id: number;
-  readonly words: string;
-  readonly by: string;
-  readonly at: string;
+export const Like = z.strictObject({
+  id: z.number(),
+  words: z.string(),
+  by: z.string(),
+  at: z.string(),
   /** the order at which it was said */
-  readonly order: string | null;
-}
+  order: z.string().nullable(),
+});
+export type Like = z.infer<typeof Like>;
 
 /** What an order’s design has beside its brief: open questions, and what the client likes. */
-export interface DesignView {
-  readonly questions: readonly Question[];
-  readonly likes: readonly Like[];
-}
+export const DesignView = z.strictObject({
+  questions: z.array(Question).readonly(),
+  likes: z.array(Like).readonly(),
+});
+export type DesignView = z.infer<typeof DesignView>;
 
 /** Why something waits for a question; '' when nothing does. */
 export const heldBack = (

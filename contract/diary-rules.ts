@@ -111,17 +111,19 @@ export type DiaryRules = z.infer<typeof DiaryRules>;
 export const DiaryRulesChange = z.strictObject({ version: Version, rules: DiaryRules });
 
 /** One thing that a change of the diary's rules moved, in words. */
-export interface DiaryRuleMoved {
-  readonly name: string;
-  readonly from: string;
-  readonly to: string;
-}
-export interface DiaryRuleChange {
+export const DiaryRuleMoved = z.strictObject({
+  name: z.string(),
+  from: z.string(),
+  to: z.string(),
+});
+export type DiaryRuleMoved = z.infer<typeof DiaryRuleMoved>;
+export const DiaryRuleChange = z.strictObject({
   /** ISO instant */
-  readonly at: string;
-  readonly by: string;
-  readonly moved: readonly DiaryRuleMoved[];
-}
+  at: z.string(),
+  by: z.string(),
+  moved: z.array(DiaryRuleMoved).readonly(),
+});
+export type DiaryRuleChange = z.infer<typeof DiaryRuleChange>;
 
 /** Other hours, the house’s (null) or one member of staff’s, or a kind that is to be changed. */
 export const WouldStandAsked = z.union([
@@ -131,10 +133,19 @@ export const WouldStandAsked = z.union([
 export type WouldStandAsked = z.infer<typeof WouldStandAsked>;
 
 /** Bookings ahead outside the hours asked about, or of the kind: they stand all the same. */
-export interface WouldStand {
-  readonly count: number;
-  readonly first: readonly { readonly id: number; readonly clientName: string; readonly when: string }[];
-}
+export const WouldStand = z.strictObject({
+  count: z.number(),
+  first: z
+    .array(
+      z.strictObject({
+        id: z.number(),
+        clientName: z.string(),
+        when: z.string(),
+      }),
+    )
+    .readonly(),
+});
+export type WouldStand = z.infer<typeof WouldStand>;
 
 /** What a kind is, thing by thing, in words. */
 const kindWords = (k: AppointmentKind): Readonly<Record<string, string>> => ({

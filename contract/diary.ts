@@ -9,9 +9,11 @@ import {
 import type { MessageKind } from '@rocchetto/core/diary/words.ts';
 import { z } from 'zod';
 import { Id, Instant, IsoDate, Version } from './basics.ts';
-import type { BenchWork } from './bench.ts';
-import { type DiaryRules, ORDER, short, WallTime } from './diary-rules.ts';
+import { BenchWork } from './bench.ts';
+import { DiaryRules, ORDER, short, WallTime } from './diary-rules.ts';
+import { made } from './made.ts';
 import type { Role } from './may.ts';
+import { RoleName } from './roles.ts';
 
 /** A time as a hand writes it: the studio's wall time, who, and where. */
 export const SlotWire = z.strictObject({
@@ -112,20 +114,34 @@ export const HandOver = z.strictObject({
   bench: z.array(Id).max(100).optional(),
 });
 /** What somebody has ahead: bookings, and work promised at the bench. */
-export interface AheadView {
-  readonly bookings: readonly { readonly id: number; readonly clientName: string; readonly when: string }[];
-  readonly bench: readonly BenchWork[];
-}
-export interface HandedOver {
+export const AheadView = z.strictObject({
+  bookings: z
+    .array(
+      z.strictObject({
+        id: z.number(),
+        clientName: z.string(),
+        when: z.string(),
+      }),
+    )
+    .readonly(),
+  bench: z.array(BenchWork).readonly(),
+});
+export type AheadView = z.infer<typeof AheadView>;
+export const HandedOver = z.strictObject({
   /** bookings and bench work that went */
-  readonly handed: number;
-  readonly standing: readonly {
-    readonly id: number;
-    readonly clientName: string;
-    readonly when: string;
-    readonly why: string;
-  }[];
-}
+  handed: z.number(),
+  standing: z
+    .array(
+      z.strictObject({
+        id: z.number(),
+        clientName: z.string(),
+        when: z.string(),
+        why: z.string(),
+      }),
+    )
+    .readonly(),
+});
+export type HandedOver = z.infer<typeof HandedOver>;
 
 const key = { key: z.string().max(100) };
 export const AnswerLook = z.strictObject(key);
@@ -137,43 +153,50 @@ export const ClientAnswer = z.strictObject({
   words: z.string().trim().max(500, 'Five hundred characters at the most, please.').default(''),
 });
 /** What the client's own page shows: her times, and nothing else. */
-export interface ClientPage {
-  readonly studio: string;
-  readonly client: string;
-  readonly kind: string;
-  readonly status: AppointmentStatus;
-  readonly answer: '' | 'yes' | 'another-time';
-  readonly bring: string;
-  readonly until: string;
-  readonly times: readonly {
-    readonly id: number;
-    readonly day: string;
-    readonly from: string;
-    readonly to: string;
-  }[];
-}
+export const ClientPage = z.strictObject({
+  studio: z.string(),
+  client: z.string(),
+  kind: z.string(),
+  status: made<AppointmentStatus>(),
+  answer: z.enum(['', 'yes', 'another-time']),
+  bring: z.string(),
+  until: z.string(),
+  times: z
+    .array(
+      z.strictObject({
+        id: z.number(),
+        day: z.string(),
+        from: z.string(),
+        to: z.string(),
+      }),
+    )
+    .readonly(),
+});
+export type ClientPage = z.infer<typeof ClientPage>;
 
 /** What was, will be or could not be told to a client. */
-export interface MessageView {
-  readonly id: number;
-  readonly appointmentId: number;
-  readonly clientName: string;
-  readonly kind: MessageKind;
-  readonly dueAt: string;
-  readonly state: 'waiting' | 'sent' | 'dropped' | 'no-address';
-  readonly channel: string;
+export const MessageView = z.strictObject({
+  id: z.number(),
+  appointmentId: z.number(),
+  clientName: z.string(),
+  kind: made<MessageKind>(),
+  dueAt: z.string(),
+  state: z.enum(['waiting', 'sent', 'dropped', 'no-address']),
+  channel: z.string(),
   /** where it went; empty for those who may not see contacts */
-  readonly sentTo: string;
-  readonly subject: string;
-  readonly body: string;
-  readonly tries: number;
-  readonly trouble: string;
-}
-export interface Outbox {
+  sentTo: z.string(),
+  subject: z.string(),
+  body: z.string(),
+  tries: z.number(),
+  trouble: z.string(),
+});
+export type MessageView = z.infer<typeof MessageView>;
+export const Outbox = z.strictObject({
   /** whether the simulated carrier is out of order */
-  readonly fails: boolean;
-  readonly messages: readonly MessageView[];
-}
+  fails: z.boolean(),
+  messages: z.array(MessageView).readonly(),
+});
+export type Outbox = z.infer<typeof Outbox>;
 export const MessagesQuery = z.object({
   /** what was told, the newest first, or what is still to be told, the nearest first */
   show: z.enum(['told', 'to-come']).default('told'),
@@ -184,11 +207,12 @@ export const Carrier = z.strictObject({ fails: z.boolean() });
 
 /** A calendar address: one's own days, or a room's. */
 export const NewFeed = z.strictObject({ roomId: Id.nullable().default(null) });
-export interface FeedView {
-  readonly id: number;
-  readonly name: string;
-  readonly madeAt: string;
-}
+export const FeedView = z.strictObject({
+  id: z.number(),
+  name: z.string(),
+  madeAt: z.string(),
+});
+export type FeedView = z.infer<typeof FeedView>;
 
 /** Several in a row: how many, how many days apart at least, and by when the last. */
 export const SeriesQuery = TimesQuery.extend({
@@ -197,117 +221,155 @@ export const SeriesQuery = TimesQuery.extend({
   lastBy: IsoDate.optional(),
 });
 
-export interface StaffAtWork {
-  readonly id: number;
-  readonly name: string;
-  readonly role: Role;
-  readonly skills: readonly Skill[];
-  readonly initials: string;
-  readonly mark: number;
-  readonly hours: readonly Hours[];
-  readonly version: number;
-}
-export interface RoomView {
-  readonly id: number;
-  readonly name: string;
-  readonly goodFor: readonly RoomUse[];
-  readonly version: number;
-}
-export interface LeaveView {
-  readonly id: number;
-  readonly staffId: number;
-  readonly firstDay: string;
-  readonly lastDay: string;
-  readonly reason: string;
-}
-export interface ClosureView {
-  readonly id: number;
-  readonly name: string;
-  readonly firstDay: string;
-  readonly lastDay: string;
-}
+export const StaffAtWork = z.strictObject({
+  id: z.number(),
+  name: z.string(),
+  role: RoleName,
+  skills: z.array(made<Skill>()).readonly(),
+  initials: z.string(),
+  mark: z.number(),
+  hours: z.array(made<Hours>()).readonly(),
+  version: z.number(),
+});
+export type StaffAtWork = z.infer<typeof StaffAtWork>;
+export const RoomView = z.strictObject({
+  id: z.number(),
+  name: z.string(),
+  goodFor: z.array(made<RoomUse>()).readonly(),
+  version: z.number(),
+});
+export type RoomView = z.infer<typeof RoomView>;
+export const LeaveView = z.strictObject({
+  id: z.number(),
+  staffId: z.number(),
+  firstDay: z.string(),
+  lastDay: z.string(),
+  reason: z.string(),
+});
+export type LeaveView = z.infer<typeof LeaveView>;
+export const ClosureView = z.strictObject({
+  id: z.number(),
+  name: z.string(),
+  firstDay: z.string(),
+  lastDay: z.string(),
+});
+export type ClosureView = z.infer<typeof ClosureView>;
 /** All that the diary goes by. */
-export interface DiaryHouse {
-  readonly version: number;
-  readonly rules: DiaryRules;
-  readonly kinds: readonly AppointmentKind[];
-  readonly staff: readonly StaffAtWork[];
-  readonly rooms: readonly RoomView[];
-  readonly leave: readonly LeaveView[];
-  readonly closures: readonly ClosureView[];
-}
+export const DiaryHouse = z.strictObject({
+  version: z.number(),
+  rules: DiaryRules,
+  kinds: z.array(made<AppointmentKind>()).readonly(),
+  staff: z.array(StaffAtWork).readonly(),
+  rooms: z.array(RoomView).readonly(),
+  leave: z.array(LeaveView).readonly(),
+  closures: z.array(ClosureView).readonly(),
+});
+export type DiaryHouse = z.infer<typeof DiaryHouse>;
 
 /** A time as the screens show it: minutes since 1970 and the studio's wall time. */
-export interface SlotView {
-  readonly id: number;
-  readonly state: 'offered' | 'taken' | 'left';
-  readonly start: number;
-  readonly end: number;
-  readonly day: string;
-  readonly from: string;
-  readonly to: string;
-  readonly staff: readonly number[];
-  readonly roomId: number | null;
-  readonly reason: string;
-  readonly leftAt: string | null;
-}
-export interface AppointmentView {
-  readonly id: number;
-  readonly kind: string;
+export const SlotView = z.strictObject({
+  id: z.number(),
+  state: z.enum(['offered', 'taken', 'left']),
+  start: z.number(),
+  end: z.number(),
+  day: z.string(),
+  from: z.string(),
+  to: z.string(),
+  staff: z.array(z.number()).readonly(),
+  roomId: z.number().nullable(),
+  reason: z.string(),
+  leftAt: z.string().nullable(),
+});
+export type SlotView = z.infer<typeof SlotView>;
+export const AppointmentView = z.strictObject({
+  id: z.number(),
+  kind: z.string(),
   /** what the house calls it */
-  readonly kindName: string;
-  readonly status: AppointmentStatus;
-  readonly clientId: number;
-  readonly clientName: string;
-  readonly orderId: number | null;
-  readonly orderNumber: string | null;
-  readonly what: string | null;
-  readonly minutes: number;
-  readonly buffer: number;
-  readonly whoComes: string;
-  readonly bring: string;
-  readonly note: string;
-  readonly heldUntil: string | null;
+  kindName: z.string(),
+  status: made<AppointmentStatus>(),
+  clientId: z.number(),
+  clientName: z.string(),
+  orderId: z.number().nullable(),
+  orderNumber: z.string().nullable(),
+  what: z.string().nullable(),
+  minutes: z.number(),
+  buffer: z.number(),
+  whoComes: z.string(),
+  bring: z.string(),
+  note: z.string(),
+  heldUntil: z.string().nullable(),
   /** what the client said on their own page */
-  readonly answer: '' | 'yes' | 'another-time';
-  readonly answerWords: string;
+  answer: z.enum(['', 'yes', 'another-time']),
+  answerWords: z.string(),
   /** who of the staff said it for the client; null when it came by the client’s own page */
-  readonly answeredBy: string | null;
-  readonly readyAt: string | null;
-  readonly version: number;
+  answeredBy: z.string().nullable(),
+  readyAt: z.string().nullable(),
+  version: z.number(),
   /** its time, the times it is offered, and those it left, in the order they were given */
-  readonly slots: readonly SlotView[];
-}
-export interface DiaryDay {
-  readonly day: string;
+  slots: z.array(SlotView).readonly(),
+});
+export type AppointmentView = z.infer<typeof AppointmentView>;
+export const DiaryDay = z.strictObject({
+  day: z.string(),
   /** whole day, opening, and each one's hours less leave: minutes since 1970 */
-  readonly from: number;
-  readonly to: number;
-  readonly open: readonly { readonly from: number; readonly to: number }[];
-  readonly closed: string | null;
-  readonly works: Readonly<Record<number, readonly { readonly from: number; readonly to: number }[]>>;
-  readonly away: Readonly<Record<number, string>>;
+  from: z.number(),
+  to: z.number(),
+  open: z
+    .array(
+      z.strictObject({
+        from: z.number(),
+        to: z.number(),
+      }),
+    )
+    .readonly(),
+  closed: z.string().nullable(),
+  works: z.record(
+    z.string(),
+    z
+      .array(
+        z.strictObject({
+          from: z.number(),
+          to: z.number(),
+        }),
+      )
+      .readonly(),
+  ),
+  away: z.record(z.string(), z.string()),
   /** what their own calendars keep */
-  readonly kept: Readonly<Record<number, readonly { readonly from: number; readonly to: number }[]>>;
-}
-export interface DiaryView {
-  readonly days: readonly DiaryDay[];
-  readonly appointments: readonly AppointmentView[];
+  kept: z.record(
+    z.string(),
+    z
+      .array(
+        z.strictObject({
+          from: z.number(),
+          to: z.number(),
+        }),
+      )
+      .readonly(),
+  ),
+});
+export type DiaryDay = z.infer<typeof DiaryDay>;
+export const DiaryView = z.strictObject({
+  days: z.array(DiaryDay).readonly(),
+  appointments: z.array(AppointmentView).readonly(),
   /** work promised for these days, and for the orders that have a time on them */
-  readonly bench: readonly BenchWork[];
-}
+  bench: z.array(BenchWork).readonly(),
+});
+export type DiaryView = z.infer<typeof DiaryView>;
 /** A free time, with what to send to take it. */
-export interface TimeView extends SlotWire {
-  readonly start: number;
-  readonly to: string;
-  readonly reasons: readonly string[];
-}
+export const TimeView = SlotWire.extend({
+  start: z.number(),
+  to: z.string(),
+  reasons: z.array(z.string()).readonly(),
+});
+export type TimeView = z.infer<typeof TimeView>;
 /** An order's appointment on its thread. */
-export interface OrderAppointment {
-  readonly id: number;
-  readonly kind: string;
-  readonly kindName: string;
-  readonly status: AppointmentStatus;
-  readonly day: string;
-  readonly time: string;
-}
+export const OrderAppointment = z.strictObject({
+  id: z.number(),
+  kind: z.string(),
+  kindName: z.string(),
+  status: made<AppointmentStatus>(),
+  day: z.string(),
+  time: z.string(),
+});
+export type OrderAppointment = z.infer<typeof OrderAppointment>;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { made } from './made.ts';
 import { ROLES, type Role } from './may.ts';
 
 /** How the house keeps its doors, as it is stored. */
@@ -40,32 +41,36 @@ export const FactorOff = z.strictObject({ passphrase });
 export const EventsQuery = z.object({ before: z.coerce.number().int().positive().optional() });
 
 /** One place where somebody is signed in. */
-export interface SignInView {
-  readonly id: number;
+export const SignInView = z.strictObject({
+  id: z.number(),
   /** the browser and the system, as it names itself */
-  readonly device: string;
-  readonly madeAt: string;
-  readonly seenAt: string;
-  readonly isThis: boolean;
-  readonly isLocked: boolean;
-}
-export interface Account {
-  readonly signIns: readonly SignInView[];
+  device: z.string(),
+  madeAt: z.string(),
+  seenAt: z.string(),
+  isThis: z.boolean(),
+  isLocked: z.boolean(),
+});
+export type SignInView = z.infer<typeof SignInView>;
+export const Account = z.strictObject({
+  signIns: z.array(SignInView).readonly(),
   /** since when a second factor is asked for at sign-in; null when none is */
-  readonly factorSince: string | null;
-  readonly codesLeft: number;
+  factorSince: z.string().nullable(),
+  codesLeft: z.number(),
   /** the house asks this role for one */
-  readonly factorAsked: boolean;
-}
+  factorAsked: z.boolean(),
+});
+export type Account = z.infer<typeof Account>;
 /** What an authenticator is set up with; shown once. */
-export interface FactorBegun {
-  readonly uri: string;
-  readonly secret: string;
-}
+export const FactorBegun = z.strictObject({
+  uri: z.string(),
+  secret: z.string(),
+});
+export type FactorBegun = z.infer<typeof FactorBegun>;
 /** Shown once, when it is confirmed. */
-export interface FactorOn {
-  readonly codes: readonly string[];
-}
+export const FactorOn = z.strictObject({
+  codes: z.array(z.string()).readonly(),
+});
+export type FactorOn = z.infer<typeof FactorOn>;
 
 /** What happened at the doors, by its word on screen. */
 export const SECURITY_WORDS = {
@@ -94,19 +99,21 @@ export const SECURITY_WORDS = {
   reset: 'Reset on the server',
 } as const;
 export type SecurityEventKind = keyof typeof SECURITY_WORDS;
-export interface SecurityEvent {
-  readonly id: number;
-  readonly at: string;
-  readonly what: SecurityEventKind;
+export const SecurityEvent = z.strictObject({
+  id: z.number(),
+  at: z.string(),
+  what: made<SecurityEventKind>(),
   /** who did it, or whose name was tried */
-  readonly name: string;
-  readonly address: string;
-  readonly words: string;
-}
-export interface SecurityEvents {
-  readonly events: readonly SecurityEvent[];
-  readonly more: boolean;
-}
+  name: z.string(),
+  address: z.string(),
+  words: z.string(),
+});
+export type SecurityEvent = z.infer<typeof SecurityEvent>;
+export const SecurityEvents = z.strictObject({
+  events: z.array(SecurityEvent).readonly(),
+  more: z.boolean(),
+});
+export type SecurityEvents = z.infer<typeof SecurityEvents>;
 
 /** Whether the house asks this role for a second factor. */
 export const asksFactor = (doors: Doors, role: Role): boolean => doors.secondFactor.includes(role);

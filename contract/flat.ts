@@ -1,6 +1,7 @@
 import { FLAT_CUTS, type FlatCut, type FlatRow, findFlatPoint, LAID, type Laid } from '@rocchetto/core';
 import { z } from 'zod';
 import { lengthText } from './length.ts';
+import { made } from './made.ts';
 
 /** What is laid flat beside an order. */
 export const FlatLay = z.strictObject({
@@ -24,14 +25,15 @@ export const FlatReadings = z.strictObject({
     .max(60),
 });
 /** What lies flat, with its points beside the body and the sheet. */
-export interface FlatView {
-  readonly id: number;
-  readonly of: Laid;
-  readonly cut: FlatCut;
-  readonly words: string;
-  readonly by: string;
+export const FlatView = z.strictObject({
+  id: z.number(),
+  of: made<Laid>(),
+  cut: made<FlatCut>(),
+  words: z.string(),
+  by: z.string(),
   /** ISO instant */
-  readonly at: string;
-  readonly rows: readonly FlatRow[];
-  readonly says: readonly string[];
-}
+  at: z.string(),
+  rows: z.array(made<FlatRow>()).readonly(),
+  says: z.array(z.string()).readonly(),
+});
+export type FlatView = z.infer<typeof FlatView>;

@@ -11,9 +11,10 @@ export const GarmentWrite = z.strictObject({
 
 export type GarmentWrite = z.infer<typeof GarmentWrite>;
 
-export interface GarmentRow extends GarmentWrite {
-  readonly id: number;
-}
+export const GarmentRow = GarmentWrite.extend({
+  id: z.number(),
+});
+export type GarmentRow = z.infer<typeof GarmentRow>;
 
 /** A client's own block: what the next order of theirs can start from. */
 export const OwnBlockWrite = z
@@ -28,9 +29,10 @@ export const OwnBlockWrite = z
 
 export type OwnBlockWrite = z.infer<typeof OwnBlockWrite>;
 
-export interface OwnBlock extends OwnBlockWrite {
-  readonly id: number;
-  readonly by: string;
+export const OwnBlock = OwnBlockWrite.extend({
+  id: z.number(),
+  by: z.string(),
   /** ISO instant */
-  readonly at: string;
-}
+  at: z.string(),
+});
+export type OwnBlock = z.infer<typeof OwnBlock>;

@@ -1,6 +1,7 @@
 import { withUnit } from '@rocchetto/core';
 import { RULE_CELLS, ruleWords } from '@rocchetto/core/house/rule-tables.ts';
-import type { HouseRulesWire } from './brief.ts';
+import { z } from 'zod';
+import { HouseRulesWire } from './brief.ts';
 
 /** House rules as one text per place: "ease.bust.fitted" → "5 cm", "ages.usual" → "90". What is not set is left out. */
 export type RuleTexts = Readonly<Record<string, string>>;
@@ -50,12 +51,13 @@ function asRounding(text: string) {
 }
 
 /** One place that a change of the rules moved, in words. */
-export interface RuleMoved {
-  readonly path: string;
-  readonly name: string;
-  readonly from: string;
-  readonly to: string;
-}
+export const RuleMoved = z.strictObject({
+  path: z.string(),
+  name: z.string(),
+  from: z.string(),
+  to: z.string(),
+});
+export type RuleMoved = z.infer<typeof RuleMoved>;
 
 /** What differs between two states of the rules, in the order of the tables. */
 export function rulesMoved(before: HouseRulesWire, after: HouseRulesWire): RuleMoved[] {
@@ -69,40 +71,47 @@ export function rulesMoved(before: HouseRulesWire, after: HouseRulesWire): RuleM
 }
 
 /** A change of the rules as the house's history has it. */
-export interface RuleChange {
+export const RuleChange = z.strictObject({
   /** ISO instant */
-  readonly at: string;
-  readonly by: string;
-  readonly moved: readonly RuleMoved[];
-}
-export interface HouseRulesView {
-  readonly version: number;
-  readonly rules: HouseRulesWire;
+  at: z.string(),
+  by: z.string(),
+  moved: z.array(RuleMoved).readonly(),
+});
+export type RuleChange = z.infer<typeof RuleChange>;
+export const HouseRulesView = z.strictObject({
+  version: z.number(),
+  rules: HouseRulesWire,
   /** newest first */
-  readonly changes: readonly RuleChange[];
-}
+  changes: z.array(RuleChange).readonly(),
+});
+export type HouseRulesView = z.infer<typeof HouseRulesView>;
 
 /** What a change of the rules would move before anyone makes it. */
-export interface WouldMove {
+export const WouldMove = z.strictObject({
   /** open orders with a sheet that were looked at, those due first */
-  readonly looked: number;
+  looked: z.number(),
   /** whether there are more than were looked at */
-  readonly more: boolean;
+  more: z.boolean(),
   /** orders in work whose figures would move */
-  readonly moved: number;
+  moved: z.number(),
   /** agreed ones whose figures would come out otherwise today; they keep what was agreed */
-  readonly agreed: number;
+  agreed: z.number(),
   /** orders in danger before and after */
-  readonly danger: readonly [before: number, after: number];
+  danger: z.tuple([z.number(), z.number()]).readonly(),
   /** the first of them, each with the first figure that moves */
-  readonly orders: readonly {
-    readonly id: number;
-    readonly number: string;
-    readonly what: string;
-    readonly agreed: boolean;
-    readonly moves: string;
-  }[];
-}
+  orders: z
+    .array(
+      z.strictObject({
+        id: z.number(),
+        number: z.string(),
+        what: z.string(),
+        agreed: z.boolean(),
+        moves: z.string(),
+      }),
+    )
+    .readonly(),
+});
+export type WouldMove = z.infer<typeof WouldMove>;
 
 /** "This moves 12 open orders, none agreed." */
 export function wouldMoveWords({ looked, more, moved, agreed, danger }: WouldMove): string {

@@ -12,6 +12,7 @@ export const HouseSettings = z.strictObject({
 
 export type HouseSettings = z.infer<typeof HouseSettings>;
 
-export interface HouseView extends HouseSettings {
-  readonly version: number;
-}
+export const HouseView = HouseSettings.extend({
+  version: z.number(),
+});
+export type HouseView = z.infer<typeof HouseView>;

@@ -1,5 +1,6 @@
 import { CARD_FIELDS, type Column, findMeasure, type ImportedRow, WAYS } from '@rocchetto/core';
 import { z } from 'zod';
+import { made } from './made.ts';
 
 const ColumnWire: z.ZodType<Column> = z.union([
   z.strictObject({ is: z.literal('leave') }),
@@ -39,21 +40,22 @@ export type ImportReport = z.infer<typeof StoredReport>;
 export const ImportLook = z.object({ from: z.coerce.number().int().min(0).max(1_000_000).default(0) });
 
 export const ENCODINGS = ['utf-8', 'utf-16le', 'utf-16be', 'windows-1252'] as const;
-export interface ImportView {
-  readonly id: number;
-  readonly name: string;
-  readonly encoding: (typeof ENCODINGS)[number];
-  readonly delimiter: string;
-  readonly headers: readonly string[];
-  readonly columns: readonly Column[];
+export const ImportView = z.strictObject({
+  id: z.number(),
+  name: z.string(),
+  encoding: z.enum(ENCODINGS),
+  delimiter: z.string(),
+  headers: z.array(z.string()).readonly(),
+  columns: z.array(made<Column>()).readonly(),
   /** why these columns cannot be read together; '' when they can */
-  readonly says: string;
-  readonly rows: number;
+  says: z.string(),
+  rows: z.number(),
   /** rows that a hand leaves */
-  readonly leave: readonly number[];
-  readonly state: 'open' | 'taking' | 'taken' | 'failed';
-  readonly done: number;
-  readonly report: ImportReport | null;
+  leave: z.array(z.number()).readonly(),
+  state: z.enum(['open', 'taking', 'taken', 'failed']),
+  done: z.number(),
+  report: StoredReport.nullable(),
   /** some rows as they would be taken, numbered as a spreadsheet numbers them */
-  readonly preview: readonly { readonly row: number; readonly read: ImportedRow }[];
-}
+  preview: z.array(z.strictObject({ row: z.number(), read: made<ImportedRow>() })).readonly(),
+});
+export type ImportView = z.infer<typeof ImportView>;

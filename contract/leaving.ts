@@ -2,7 +2,8 @@ import type { CareLine } from '@rocchetto/core/care/care.ts';
 import { TREATMENTS, type Treatment } from '@rocchetto/core/care/fibres.ts';
 import { z } from 'zod';
 import { lengthText } from './length.ts';
-import type { Target } from './targets.ts';
+import { made } from './made.ts';
+import { Target } from './targets.ts';
 import { by, reason } from './texts.ts';
 
 /** Where the garment hangs; empty when it hangs nowhere. */
@@ -18,14 +19,15 @@ export type CareWrite = z.infer<typeof CareWrite>;
 export const StoredCare = CareWrite.extend({ version: z.literal(1) });
 
 /** How the garment leaves: where it hangs, its care, when it is fetched. */
-export interface LeavingView {
-  readonly rack: string;
-  readonly care: readonly CareLine[];
-  readonly own: Readonly<Partial<Record<Treatment, string>>>;
+export const LeavingView = z.strictObject({
+  rack: z.string(),
+  care: z.array(made<CareLine>()).readonly(),
+  own: z.partialRecord(made<Treatment>(), z.string()),
   /** the next appointment at which it can be fetched */
-  readonly fetchedAt: string | null;
-  readonly fetchedKind: string | null;
-}
+  fetchedAt: z.string().nullable(),
+  fetchedKind: z.string().nullable(),
+});
+export type LeavingView = z.infer<typeof LeavingView>;
 
 /** Pins counted in before a fitting, or out after it. */
 export const PinsWrite = z.strictObject({
@@ -44,23 +46,26 @@ export const PointsWrite = z.strictObject({
     .default(null),
 });
 
-export interface PointView extends Omit<Target, 'target' | 'tolerance'> {
+export const PointView = Target.omit({ target: true, tolerance: true }).extend({
   /** cm; null on a garment that has no sheet to lie against */
-  readonly target: number | null;
-  readonly tolerance: number | null;
+  target: z.number().nullable(),
+  tolerance: z.number().nullable(),
   /** what the sheet marks, before any alteration; cm */
-  readonly agreed: number | null;
+  agreed: z.number().nullable(),
   /** it must be measured before the garment leaves */
-  readonly required: boolean;
-  readonly reading: {
-    readonly written: string;
-    readonly within: boolean;
-    readonly acceptedBy: string;
-    readonly reason: string;
-    readonly by: string;
-    readonly at: string;
-  } | null;
-}
+  required: z.boolean(),
+  reading: z
+    .strictObject({
+      written: z.string(),
+      within: z.boolean(),
+      acceptedBy: z.string(),
+      reason: z.string(),
+      by: z.string(),
+      at: z.string(),
+    })
+    .nullable(),
+});
+export type PointView = z.infer<typeof PointView>;
 
 /** The garment is given to the client, who agrees by name; the cautions were read out. */
 export const HandOverWrite = z.strictObject({
@@ -73,11 +78,12 @@ export const TakeBackWrite = z.strictObject({ reason: reason('Say why it comes b
 export const StoredCautions = z.strictObject({ version: z.literal(1), cautions: z.array(z.string()) });
 
 /** One hand-over, and its taking back where it came again. */
-export interface HandOverView {
-  readonly id: number;
-  readonly at: string;
-  readonly by: string;
-  readonly clientName: string;
-  readonly takenBackAt: string | null;
-  readonly reason: string;
-}
+export const HandOverView = z.strictObject({
+  id: z.number(),
+  at: z.string(),
+  by: z.string(),
+  clientName: z.string(),
+  takenBackAt: z.string().nullable(),
+  reason: z.string(),
+});
+export type HandOverView = z.infer<typeof HandOverView>;

@@ -16,17 +16,26 @@ export const MoneyWrite = z.strictObject({
 
 export type MoneyWrite = z.infer<typeof MoneyWrite>;
 
-export interface MoneyNoted extends MoneyWrite {
-  readonly id: number;
-  readonly at: string;
-  readonly by: string;
-}
+export const MoneyNoted = MoneyWrite.extend({
+  id: z.number(),
+  at: z.string(),
+  by: z.string(),
+});
+export type MoneyNoted = z.infer<typeof MoneyNoted>;
 
-export interface MoneyView {
-  readonly noted: readonly MoneyNoted[];
+export const MoneyView = z.strictObject({
+  noted: z.array(MoneyNoted).readonly(),
   /** prices agreed with alterations that stand */
-  readonly alterations: readonly { readonly sentence: string; readonly price: number }[];
-  readonly agreed: number;
-  readonly received: number;
-  readonly open: number;
-}
+  alterations: z
+    .array(
+      z.strictObject({
+        sentence: z.string(),
+        price: z.number(),
+      }),
+    )
+    .readonly(),
+  agreed: z.number(),
+  received: z.number(),
+  open: z.number(),
+});
+export type MoneyView = z.infer<typeof MoneyView>;

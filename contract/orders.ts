@@ -1,10 +1,11 @@
 import { STAGES, type Stage } from '@rocchetto/core';
 import { z } from 'zod';
 import { Id, IsoDate, Version } from './basics.ts';
-import type { BenchWork } from './bench.ts';
+import { BenchWork } from './bench.ts';
 import { BriefWire } from './brief.ts';
-import type { OrderAppointment } from './diary.ts';
-import type { SessionRow } from './sessions.ts';
+import { OrderAppointment } from './diary.ts';
+import { made } from './made.ts';
+import { SessionRow } from './sessions.ts';
 
 const date = IsoDate.nullable().default(null);
 
@@ -21,18 +22,19 @@ export type OrderWrite = z.infer<typeof OrderWrite>;
 
 export const BriefChange = z.strictObject({ version: Version, brief: BriefWire });
 
-export interface OrderRow {
-  readonly id: number;
-  readonly number: string;
-  readonly what: string;
-  readonly occasion: string;
-  readonly wornOn: string | null;
-  readonly dueOn: string | null;
-  readonly clientId: number;
-  readonly clientName: string;
-  readonly responsible: string | null;
-  readonly stage: Stage;
-}
+export const OrderRow = z.strictObject({
+  id: z.number(),
+  number: z.string(),
+  what: z.string(),
+  occasion: z.string(),
+  wornOn: z.string().nullable(),
+  dueOn: z.string().nullable(),
+  clientId: z.number(),
+  clientName: z.string(),
+  responsible: z.string().nullable(),
+  stage: made<Stage>(),
+});
+export type OrderRow = z.infer<typeof OrderRow>;
 
 /** What a studio asks its book of orders for. */
 export const ORDER_VIEWS = ['work', 'mine', 'danger', 'week', 'client', 'all'] as const;
@@ -51,46 +53,52 @@ export const OrdersQuery = z.object({
 
 export type OrdersQuery = z.infer<typeof OrdersQuery>;
 
-export interface OrderFull extends Omit<OrderRow, 'responsible'> {
-  readonly responsibleId: number | null;
-  readonly responsible: string | null;
-  readonly version: number;
-  readonly brief: BriefWire | null;
-  readonly briefAt: string | null;
-  readonly minor: boolean;
-  readonly guardian: string;
-  readonly sessions: readonly SessionRow[];
-  readonly sheets: readonly SheetRow[];
-  /** those that stand, by time */
-  readonly appointments: readonly OrderAppointment[];
-  /** work promised at the bench, by day */
-  readonly bench: readonly BenchWork[];
-  /** alterations that stand, and how many of them are not checked yet */
-  readonly alterations: { readonly all: number; readonly open: number };
-  /** every garment of the order, this one too, the first one first: they share one measuring */
-  readonly garments: readonly GarmentOfOrder[];
-  /** since when the garment is with the client; null while it is in the house */
-  readonly handedOverAt: string | null;
-}
+export const SheetRow = z.strictObject({
+  revision: z.number(),
+  status: z.enum(['draft', 'agreed', 'cut']),
+  agreedBy: z.string().nullable(),
+  agreedAt: z.string().nullable(),
+  cutAt: z.string().nullable(),
+});
+export type SheetRow = z.infer<typeof SheetRow>;
 
 /** One garment of an order that holds several: an order row of its own. */
-export interface GarmentOfOrder {
-  readonly id: number;
-  readonly number: string;
-  readonly what: string;
-  readonly stage: Stage;
-  readonly parts: BriefWire['parts'];
-}
+export const GarmentOfOrder = z.strictObject({
+  id: z.number(),
+  number: z.string(),
+  what: z.string(),
+  stage: made<Stage>(),
+  parts: made<BriefWire['parts']>(),
+});
+export type GarmentOfOrder = z.infer<typeof GarmentOfOrder>;
+
+export const OrderFull = OrderRow.omit({ responsible: true }).extend({
+  responsibleId: z.number().nullable(),
+  responsible: z.string().nullable(),
+  version: z.number(),
+  brief: BriefWire.nullable(),
+  briefAt: z.string().nullable(),
+  minor: z.boolean(),
+  guardian: z.string(),
+  sessions: z.array(SessionRow).readonly(),
+  sheets: z.array(SheetRow).readonly(),
+  /** those that stand, by time */
+  appointments: z.array(OrderAppointment).readonly(),
+  /** work promised at the bench, by day */
+  bench: z.array(BenchWork).readonly(),
+  /** alterations that stand, and how many of them are not checked yet */
+  alterations: z.strictObject({
+    all: z.number(),
+    open: z.number(),
+  }),
+  /** every garment of the order, this one too, the first one first: they share one measuring */
+  garments: z.array(GarmentOfOrder).readonly(),
+  /** since when the garment is with the client; null while it is in the house */
+  handedOverAt: z.string().nullable(),
+});
+export type OrderFull = z.infer<typeof OrderFull>;
 
 /** A further garment of an order. */
 export const FurtherGarment = z.strictObject({ what: OrderWrite.shape.what });
 
 export type FurtherGarment = z.infer<typeof FurtherGarment>;
-
-export interface SheetRow {
-  readonly revision: number;
-  readonly status: 'draft' | 'agreed' | 'cut';
-  readonly agreedBy: string | null;
-  readonly agreedAt: string | null;
-  readonly cutAt: string | null;
-}

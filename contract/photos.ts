@@ -1,14 +1,17 @@
+import { z } from 'zod';
 import type { PhotoOf } from './design.ts';
+import { PHOTO_OF } from './design.ts';
 
 /** A photograph of a garment or a fitting, without its bytes. */
-export interface PhotoView {
-  readonly id: number;
-  readonly width: number;
-  readonly height: number;
-  readonly words: string;
-  readonly about: PhotoOf;
+export const PhotoView = z.strictObject({
+  id: z.number(),
+  width: z.number(),
+  height: z.number(),
+  words: z.string(),
+  about: z.enum(PHOTO_OF),
   /** the mark it shows; null for one of the whole garment */
-  readonly alterationId: number | null;
-  readonly by: string;
-  readonly at: string;
-}
+  alterationId: z.number().nullable(),
+  by: z.string(),
+  at: z.string(),
+});
+export type PhotoView = z.infer<typeof PhotoView>;

@@ -2,6 +2,7 @@ import { CORDS, type Reading, SCHOOL_CHOICES, USUAL_SCHOOLS } from '@rocchetto/c
 import { z } from 'zod';
 import { Id, Instant } from './basics.ts';
 import { lengthText } from './length.ts';
+import { made } from './made.ts';
 import { sentencesOf } from './problems.ts';
 import { ReadingWire } from './reading.ts';
 
@@ -62,39 +63,50 @@ export const Readings = z.strictObject({
 });
 
 /** What became of a batch: the ids that are in the book, and those that are not with their sentence. */
-export interface ReadingsAnswer {
-  readonly kept: readonly string[];
-  readonly refused: readonly { readonly id: string; readonly sentence: string }[];
-}
+export const ReadingsAnswer = z.strictObject({
+  kept: z.array(z.string()).readonly(),
+  refused: z
+    .array(
+      z.strictObject({
+        id: z.string(),
+        sentence: z.string(),
+      }),
+    )
+    .readonly(),
+});
+export type ReadingsAnswer = z.infer<typeof ReadingsAnswer>;
 
 /** What a session says about itself beside its readings. */
 export type SessionDetails = Omit<SessionWrite, 'id' | 'clientId' | 'orderId' | 'at' | 'unit'>;
 
-export interface SessionFull {
-  readonly id: string;
-  readonly clientId: number;
-  readonly orderId: number | null;
-  readonly at: string;
-  readonly measurer: string;
-  readonly unit: 'cm' | 'in';
-  readonly details: SessionDetails;
-  readonly readings: readonly Reading[];
-}
+export const SessionFull = z.strictObject({
+  id: z.string(),
+  clientId: z.number(),
+  orderId: z.number().nullable(),
+  at: z.string(),
+  measurer: z.string(),
+  unit: z.enum(['cm', 'in']),
+  details: made<SessionDetails>(),
+  readings: z.array(made<Reading>()).readonly(),
+});
+export type SessionFull = z.infer<typeof SessionFull>;
 
 /** An earlier session, for what "last time" is told from. */
-export interface Earlier {
-  readonly id: string;
-  readonly at: string;
-  readonly readings: readonly Reading[];
-}
+export const Earlier = z.strictObject({
+  id: z.string(),
+  at: z.string(),
+  readings: z.array(made<Reading>()).readonly(),
+});
+export type Earlier = z.infer<typeof Earlier>;
 
-export interface SessionRow {
-  readonly id: string;
-  readonly orderId: number | null;
-  readonly at: string;
-  readonly measurer: string;
-  readonly unit: 'cm' | 'in';
-  readonly readings: number;
+export const SessionRow = z.strictObject({
+  id: z.string(),
+  orderId: z.number().nullable(),
+  at: z.string(),
+  measurer: z.string(),
+  unit: z.enum(['cm', 'in']),
+  readings: z.number(),
   /** the client read it at home: it never goes on at the tape, and the studio's own counts before it */
-  readonly atHome: boolean;
-}
+  atHome: z.boolean(),
+});
+export type SessionRow = z.infer<typeof SessionRow>;

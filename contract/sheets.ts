@@ -3,7 +3,8 @@ import { z } from 'zod';
 import { Id, Version } from './basics.ts';
 import { HouseWire } from './brief.ts';
 import { BY_HAND, lengthText } from './length.ts';
-import type { SpecFile } from './spec.ts';
+import { made } from './made.ts';
+import { SpecFile } from './spec.ts';
 
 export const SheetChange = z.strictObject({
   version: Version,
@@ -38,49 +39,51 @@ export const SheetChange = z.strictObject({
 
 export type SheetChange = z.infer<typeof SheetChange>;
 
-/** An order's sheet as the screen shows it. */
-export interface SheetView {
-  readonly revision: number;
-  readonly status: 'draft' | 'agreed' | 'cut';
-  /** counts every change of the order's sheet; sent back with the next one */
-  readonly version: number;
-  readonly agreedBy: string | null;
-  readonly agreedName: string | null;
-  readonly agreedAt: string | null;
-  readonly cutBy: string | null;
-  readonly cutAt: string | null;
-  /** the studio's, in which its days are counted and printed */
-  readonly timeZone: string;
-  /** letters of the sheet's texts that no face of the paper holds, each once */
-  readonly unprintable: readonly string[];
-  /** the session the figures come from; null when the order has none */
-  readonly sessionId: string | null;
-  /** everything the sheet is computed from; without its readings for those who may not read them */
-  readonly spec: SpecFile;
-  /** the sheet as it was agreed, or as those see it who may not read readings; null for one computed from the spec */
-  readonly kept: Kept | null;
-  /** what moved since the revision before, when there is one */
-  readonly since: readonly Change[];
-  /** what brief or readings have moved since this sheet was agreed; empty for a draft */
-  readonly moved: readonly Change[];
-  /** what was agreed at its fittings and changes its panels; empty once it is cut */
-  readonly agreed: readonly AgreedChange[];
-}
-
 /** A change agreed at a fitting before the cloth is cut, and what was decided of it. */
-export interface AgreedChange {
-  readonly alterationId: number;
+export const AgreedChange = z.strictObject({
+  alterationId: z.number(),
   /** as it was read back, lengths kept open */
-  readonly sentence: string;
+  sentence: z.string(),
   /** null while nothing was decided */
-  readonly to: 'sheet' | 'block' | 'bench' | null;
+  to: z.enum(['sheet', 'block', 'bench']).nullable(),
   /** a step of the client’s block says the same */
-  readonly asStep: boolean;
+  asStep: z.boolean(),
   /** why it cannot go into the sheet, lengths kept open; '' where it can */
-  readonly cannot: string;
-  readonly by: string;
-  readonly version: number;
-}
+  cannot: z.string(),
+  by: z.string(),
+  version: z.number(),
+});
+export type AgreedChange = z.infer<typeof AgreedChange>;
+
+/** An order's sheet as the screen shows it. */
+export const SheetView = z.strictObject({
+  revision: z.number(),
+  status: z.enum(['draft', 'agreed', 'cut']),
+  /** counts every change of the order's sheet; sent back with the next one */
+  version: z.number(),
+  agreedBy: z.string().nullable(),
+  agreedName: z.string().nullable(),
+  agreedAt: z.string().nullable(),
+  cutBy: z.string().nullable(),
+  cutAt: z.string().nullable(),
+  /** the studio's, in which its days are counted and printed */
+  timeZone: z.string(),
+  /** letters of the sheet's texts that no face of the paper holds, each once */
+  unprintable: z.array(z.string()).readonly(),
+  /** the session the figures come from; null when the order has none */
+  sessionId: z.string().nullable(),
+  /** everything the sheet is computed from; without its readings for those who may not read them */
+  spec: SpecFile,
+  /** the sheet as it was agreed, or as those see it who may not read readings; null for one computed from the spec */
+  kept: made<Kept>().nullable(),
+  /** what moved since the revision before, when there is one */
+  since: z.array(made<Change>()).readonly(),
+  /** what brief or readings have moved since this sheet was agreed; empty for a draft */
+  moved: z.array(made<Change>()).readonly(),
+  /** what was agreed at its fittings and changes its panels; empty once it is cut */
+  agreed: z.array(AgreedChange).readonly(),
+});
+export type SheetView = z.infer<typeof SheetView>;
 
 export const Agree = z.strictObject({
   version: Version,

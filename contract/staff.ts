@@ -1,6 +1,7 @@
 import type { Leads, TapeOrder } from '@rocchetto/core';
 import { z } from 'zod';
 import { newPassphrase } from './doors.ts';
+import { made } from './made.ts';
 import type { Role } from './may.ts';
 import { RoleName } from './roles.ts';
 import { name } from './texts.ts';
@@ -13,29 +14,31 @@ export const Setup = z.strictObject({
 
 export const NewStaff = z.strictObject({ name, role: RoleName });
 
-export interface StaffView {
-  readonly id: number;
-  readonly name: string;
-  readonly role: Role;
+export const StaffView = z.strictObject({
+  id: z.number(),
+  name: z.string(),
+  role: RoleName,
   /** whether a passphrase has been set */
-  readonly ready: boolean;
-}
+  ready: z.boolean(),
+});
+export type StaffView = z.infer<typeof StaffView>;
 
-export interface Me {
-  readonly id: number;
-  readonly name: string;
-  readonly role: Role;
-  readonly studio: string;
+export const Me = z.strictObject({
+  id: z.number(),
+  name: z.string(),
+  role: RoleName,
+  studio: z.string(),
   /** the studio's time zone, an IANA name: what "today" means on every screen */
-  readonly timeZone: string;
+  timeZone: z.string(),
   /** the house's lead times, by which a date is in danger */
-  readonly leads: Leads;
+  leads: made<Leads>(),
   /** in which order the house walks a measuring list */
-  readonly tape: TapeOrder;
+  tape: made<TapeOrder>(),
   /** minutes until a screen nobody touches locks; 0 for never */
-  readonly idleMinutes: number;
+  idleMinutes: z.number(),
   /** the house asks this person for a second factor, and there is none yet: nothing else is open until then */
-  readonly factorOwed: boolean;
+  factorOwed: z.boolean(),
   /** sent back in a header with every change */
-  readonly csrf: string;
-}
+  csrf: z.string(),
+});
+export type Me = z.infer<typeof Me>;

@@ -1,26 +1,44 @@
-import { findMeasure, type Tem } from '@rocchetto/core';
+import { findMeasure } from '@rocchetto/core';
 import { z } from 'zod';
 import { Id } from './basics.ts';
 import { lengthText } from './length.ts';
 
 /** How one hand reads one measure, or two hands beside each other. */
-export interface TapeRow extends Tem {
-  readonly measure: string;
+export const TapeRow = z.strictObject({
+  pairs: z.number(),
+  tem: z.number(),
+  mean: z.number(),
+  /** TEM in per cent of the mean */
+  relative: z.number(),
+  measure: z.string(),
   /** what two readings may lie apart, cm */
-  readonly allowed: number;
-  readonly verdict: 'too few' | 'steady' | 'strays';
-}
-export interface WhoseTape {
-  readonly hands: readonly { readonly name: string; readonly rows: readonly TapeRow[] }[];
+  allowed: z.number(),
+  verdict: z.enum(['too few', 'steady', 'strays']),
+});
+export type TapeRow = z.infer<typeof TapeRow>;
+export const WhoseTape = z.strictObject({
+  hands: z
+    .array(
+      z.strictObject({
+        name: z.string(),
+        rows: z.array(TapeRow).readonly(),
+      }),
+    )
+    .readonly(),
   /** of practice: who read against whom */
-  readonly between: readonly {
-    readonly reader: string;
-    readonly second: string;
-    readonly rows: readonly TapeRow[];
-  }[];
+  between: z
+    .array(
+      z.strictObject({
+        reader: z.string(),
+        second: z.string(),
+        rows: z.array(TapeRow).readonly(),
+      }),
+    )
+    .readonly(),
   /** how many of the newest sessions were looked at */
-  readonly sessions: number;
-}
+  sessions: z.number(),
+});
+export type WhoseTape = z.infer<typeof WhoseTape>;
 
 /** What two hands read on one body for practice, each without seeing the other. */
 export const PairsWrite = z
@@ -45,23 +63,37 @@ export const PairsWrite = z
 export type PairsWrite = z.infer<typeof PairsWrite>;
 
 /** One measure of a client over the sessions, the oldest first. */
-export interface MeasureSeries {
-  readonly measure: string;
-  readonly points: readonly {
-    readonly session: string;
-    /** ISO instant */
-    readonly at: string;
-    /** the body, cm */
-    readonly cm: number;
-    readonly asRead: string;
-    readonly beneath: string;
-    readonly measurer: string;
-    readonly tape: string;
-  }[];
-}
-export interface HistoryView {
-  readonly clientName: string;
-  readonly series: readonly MeasureSeries[];
+export const MeasureSeries = z.strictObject({
+  measure: z.string(),
+  points: z
+    .array(
+      z.strictObject({
+        session: z.string(),
+        /** ISO instant */
+        at: z.string(),
+        /** the body, cm */
+        cm: z.number(),
+        asRead: z.string(),
+        beneath: z.string(),
+        measurer: z.string(),
+        tape: z.string(),
+      }),
+    )
+    .readonly(),
+});
+export type MeasureSeries = z.infer<typeof MeasureSeries>;
+export const HistoryView = z.strictObject({
+  clientName: z.string(),
+  series: z.array(MeasureSeries).readonly(),
   /** open orders whose measuring is too old, a sentence each */
-  readonly stale: readonly { readonly orderId: number; readonly number: string; readonly says: string }[];
-}
+  stale: z
+    .array(
+      z.strictObject({
+        orderId: z.number(),
+        number: z.string(),
+        says: z.string(),
+      }),
+    )
+    .readonly(),
+});
+export type HistoryView = z.infer<typeof HistoryView>;
