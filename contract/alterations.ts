@@ -14,7 +14,7 @@ import {
 import { z } from 'zod';
 import { Id, IsoDate, Version } from './basics.ts';
 import { BroughtIn } from './brought-in.ts';
-import { HandOverView, PointView } from './leaving.ts';
+import { HandOverView, PinsView, PointView } from './leaving.ts';
 import { lengthText } from './length.ts';
 import { made } from './made.ts';
 import { toCm } from './parse-length.ts';
@@ -348,12 +348,7 @@ export const OrderAlterations = z.strictObject({
   drawn: z.record(z.string(), z.array(made<DrawnPanel>()).readonly()),
   /** how it came, when it was brought in */
   broughtIn: BroughtIn.nullable(),
-  pins: z
-    .strictObject({
-      in: z.number(),
-      out: z.number(),
-    })
-    .nullable(),
+  pins: PinsView.nullable(),
   /** the finished garment against its sheet, as it is made by now */
   points: z.array(PointView).readonly(),
   handOvers: z.array(HandOverView).readonly(),

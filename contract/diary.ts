@@ -12,7 +12,6 @@ import { Id, Instant, IsoDate, Version } from './basics.ts';
 import { BenchWork } from './bench.ts';
 import { DiaryRules, ORDER, short, WallTime } from './diary-rules.ts';
 import { made } from './made.ts';
-import type { Role } from './may.ts';
 import { RoleName } from './roles.ts';
 
 /** A time as a hand writes it: the studio's wall time, who, and where. */
@@ -363,6 +362,13 @@ export const TimeView = SlotWire.extend({
   reasons: z.array(z.string()).readonly(),
 });
 export type TimeView = z.infer<typeof TimeView>;
+/** Free times for one kind of appointment, the best first, and what stands in the way. */
+export const FreeTimes = z.strictObject({
+  kind: z.string(),
+  minutes: z.number(),
+  says: z.string(),
+  times: z.array(TimeView).readonly(),
+});
 /** An order's appointment on its thread. */
 export const OrderAppointment = z.strictObject({
   id: z.number(),

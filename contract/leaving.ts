@@ -35,6 +35,8 @@ export const PinsWrite = z.strictObject({
   pins: z.int('Pins are counted in whole ones.').min(0).max(2000, 'So many pins no fitting takes.'),
 });
 
+/** Pins counted in and out so far. */
+export const PinsView = z.strictObject({ in: z.number(), out: z.number() });
 /** Points of the finished garment as they were read; one outside its tolerance may be accepted by name. */
 export const PointsWrite = z.strictObject({
   readings: z

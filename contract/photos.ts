@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import type { PhotoOf } from './design.ts';
 import { PHOTO_OF } from './design.ts';
 
 /** A photograph of a garment or a fitting, without its bytes. */

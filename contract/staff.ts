@@ -2,7 +2,6 @@ import type { Leads, TapeOrder } from '@rocchetto/core';
 import { z } from 'zod';
 import { newPassphrase } from './doors.ts';
 import { made } from './made.ts';
-import type { Role } from './may.ts';
 import { RoleName } from './roles.ts';
 import { name } from './texts.ts';
 

@@ -8,9 +8,9 @@ import { DEMO_PASSPHRASE } from '@rocchetto/demo/people.ts';
 import type axe from 'axe-core';
 import pg from 'pg';
 import { stopChild } from '../tools/cluster.ts';
+import { asAdmin, databaseUrl, TEMPLATE } from '../tools/e2e-databases.ts';
 import { freePort } from '../tools/ports.ts';
 import { startServer } from '../tools/serve.ts';
-import { asAdmin, databaseUrl, TEMPLATE } from '../tools/e2e-databases.ts';
 
 interface Studio {
   readonly url: string;
@@ -31,7 +31,7 @@ export const test = base.extend<{ quiet: undefined }, { studio: Studio }>({
         `create database ${database} template ${TEMPLATE}`,
       );
       const port = await freePort();
-      const server = await startServer(databaseUrl(database), port);
+      const server = await startServer(databaseUrl(database), port, { CHECK_ANSWERS: '1' });
       process.env.E2E_DATABASE_URL = databaseUrl(database);
       await use({ url: `http://127.0.0.1:${port}`, databaseUrl: databaseUrl(database) });
       await stopChild(server, 'SIGTERM', 15_000);

@@ -8,6 +8,7 @@ import { migrate } from '../db/migrate.ts';
 import { openPool } from '../db/pool.ts';
 import { roleOf } from '../db/program-role.ts';
 import { purgeHourly } from '../db/purge.ts';
+import { checkAnswers } from '../http/route.ts';
 import { openLive } from '../live/live.ts';
 import { makeSetupLink } from '../records/sign-ins.ts';
 import { endWork } from '../threads/pool.ts';
@@ -69,6 +70,8 @@ async function main() {
   const databaseUrl = process.env.DATABASE_URL;
   if (!databaseUrl)
     throw new Error('DATABASE_URL is not set: say which PostgreSQL to use, or run ./rocchetto demo.');
+  // Tests look at every answer by its schema; it takes as long as the answer is long.
+  if (process.env.CHECK_ANSWERS === '1') checkAnswers();
   const port = Number(process.env.PORT ?? 4180);
   const host = process.env.HOST ?? '127.0.0.1';
   const log = pino({ level: process.env.LOG_LEVEL ?? 'info' });

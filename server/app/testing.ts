@@ -7,6 +7,7 @@ import { pino } from 'pino';
 import { migrate } from '../db/migrate.ts';
 import { openPool, type Pool } from '../db/pool.ts';
 import type { Env } from '../http/context.ts';
+import { checkAnswers } from '../http/route.ts';
 import { type Live, openLive } from '../live/live.ts';
 import { openSignIn } from '../records/sign-ins.ts';
 import { createApp } from './app.ts';
@@ -60,6 +61,7 @@ async function emptyStudio(admin: string, database: string): Promise<string> {
 
 /** A fresh, migrated database of the test cluster, and the server on it. */
 export async function startTestApp(now = () => new Date('2026-03-10T12:00:00Z')): Promise<TestApp> {
+  checkAnswers();
   const admin = process.env.TEST_DATABASE_ADMIN_URL;
   if (!admin) throw new Error('These tests need a PostgreSQL: run ./rocchetto test.');
   const url = await emptyStudio(admin, `t_${randomUUID().replaceAll('-', '')}`);

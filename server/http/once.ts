@@ -4,9 +4,8 @@ import { inTransaction, type Tx } from '../db/pool.ts';
 import type { Ctx, Deps } from './context.ts';
 import { Refusal } from './problem.ts';
 
-export interface Reply {
-  readonly status: 200 | 201;
-  readonly body: unknown;
+export interface Reply<A> {
+  readonly body: A;
   /** what other pages should hear of, once it is committed */
   readonly changed?: readonly Changed[];
 }
@@ -24,53 +23,51 @@ const KEY = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
  * answer back, and with other content a 422. Two requests with one key at the same instant wait for each other
  * on the key's row. `present` lays over the kept answer what must not be kept in it (a one-time link).
  */
-export async function once(
+export async function once<A, P = A>(
   c: Ctx,
   deps: Deps,
-  work: (tx: Tx) => Promise<Reply>,
-  present?: (tx: Tx, body: never) => Promise<unknown>,
-) {
+  work: (tx: Tx) => Promise<Reply<A>>,
+  present?: (tx: Tx, body: A) => Promise<P>,
+): Promise<P> {
   const key = c.req.header('idempotency-key');
   if (key !== undefined && !KEY.test(key))
     throw new Refusal(400, 'bad-key', 'The Idempotency-Key must be a UUID.');
   const content = key === undefined ? null : await contentOf(c);
-  const reply = await inTransaction(deps.pool, async (tx): Promise<Reply> => {
+  const reply = await inTransaction(deps.pool, async (tx): Promise<Reply<A | P>> => {
     const made = key === undefined ? await work(tx) : await keyed(tx, c, key, content!, work);
-    return present ? { ...made, body: await present(tx, made.body as never) } : made;
+    return present ? { ...made, body: await present(tx, made.body) } : made;
   });
   if (reply.changed) deps.live.tell(reply.changed);
-  return c.json(reply.body as object, reply.status);
+  return reply.body as P;
 }
 
-async function keyed(
+async function keyed<A>(
   tx: Tx,
   c: Ctx,
   key: string,
   content: Buffer,
-  work: (tx: Tx) => Promise<Reply>,
-): Promise<Reply> {
+  work: (tx: Tx) => Promise<Reply<A>>,
+): Promise<Reply<A>> {
   const mine = [c.get('who').id, key] as const;
   const fresh = await tx.query(
     'insert into write_once (staff_id, key, path, content, status) values ($1, $2, $3, $4, 0) on conflict do nothing',
     [...mine, c.req.path, content],
   );
   if (fresh.rowCount === 0) {
-    const { rows } = await tx.query(
-      'select content, status, body from write_once where staff_id = $1 and key = $2',
-      [...mine],
-    );
+    const { rows } = await tx.query('select content, body from write_once where staff_id = $1 and key = $2', [
+      ...mine,
+    ]);
     if (!rows[0].content?.equals(content))
       throw new Refusal(
         422,
         'key-used',
         'This Idempotency-Key was used for another change, which was made as it was first sent. Send this one with a key of its own.',
       );
-    return rows[0];
+    return { body: rows[0].body as A };
   }
   const made = await work(tx);
-  await tx.query('update write_once set status = $3, body = $4 where staff_id = $1 and key = $2', [
+  await tx.query('update write_once set status = 200, body = $3 where staff_id = $1 and key = $2', [
     ...mine,
-    made.status,
     JSON.stringify(made.body),
   ]);
   return made;

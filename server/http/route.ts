@@ -1,4 +1,5 @@
 import {
+  type AnswerOf,
   type BodyOf,
   may,
   type QueryOf,
@@ -8,6 +9,7 @@ import {
   type RouteKey,
 } from '@rocchetto/contract';
 import type { Hono } from 'hono';
+import { z } from 'zod';
 import { body, type Ctx, checked, type Env } from './context.ts';
 import { Refusal } from './problem.ts';
 
@@ -16,6 +18,22 @@ export interface Asked<K extends RouteKey> {
   readonly body: BodyOf<K>;
   readonly query: QueryOf<K>;
   readonly role: Role;
+}
+
+/** What a handler gives: the answer as the contract has it, or a response that it made itself (a file, a 304). */
+type Answered<K extends RouteKey> = AnswerOf<K> | Response;
+
+let lookAtAnswers = false;
+/** From now on every answer is looked at by its schema as it travels: for tests, it takes as long as the answer is long. */
+export const checkAnswers = (): void => {
+  lookAtAnswers = true;
+};
+function looked(key: string, route: Route, answered: unknown): void {
+  const result = route.answer?.safeParse(JSON.parse(JSON.stringify(answered)));
+  if (result?.success) return;
+  const says = `${key} answers what the contract does not say: ${result ? z.prettifyError(result.error) : 'no schema'}`;
+  process.stderr.write(`${says}\n`);
+  if (!process.env.COLLECT) throw new Error(says);
 }
 
 /** Lets only those pass whose role may do what the contract says the route needs. */
@@ -36,7 +54,7 @@ function guard(c: Ctx, route: Route): Role {
 export function on<K extends RouteKey>(
   app: Hono<Env>,
   key: K,
-  handle: (c: Ctx, asked: Asked<K>) => Response | Promise<Response>,
+  handle: (c: Ctx, asked: Asked<K>) => Answered<K> | Promise<Answered<K>>,
 ): void {
   const route: Route = ROUTES[key];
   const [method, path] = key.split(' ') as [string, string];
@@ -44,6 +62,9 @@ export function on<K extends RouteKey>(
     const role = guard(c, route);
     const query = route.query ? checked(route.query, c.req.query()) : undefined;
     const sent = route.body ? await body(c, route.body) : undefined;
-    return handle(c, { role, query: query as QueryOf<K>, body: sent as BodyOf<K> });
+    const answered = await handle(c, { role, query: query as QueryOf<K>, body: sent as BodyOf<K> });
+    if (answered instanceof Response) return answered;
+    if (lookAtAnswers) looked(key, route, answered);
+    return c.json(answered as object, route.status ?? 200);
   });
 }

@@ -49,12 +49,12 @@ export function accountRoutes(deps: Deps): Hono<Env> {
   on(app, 'GET /me/account', async (c, { role }) => {
     const { id } = c.get('who');
     const factor = await readFactor(deps.pool, id);
-    return c.json({
+    return {
       signIns: await signInsOf(deps.pool, id, cookieOf(c)!),
       factorSince: factor?.onAt?.toISOString() ?? null,
       codesLeft: factor?.onAt ? factor.codes.length : 0,
       factorAsked: asksFactor(await readDoors(deps.pool), role),
-    } satisfies Account);
+    } satisfies Account;
   });
 
   on(app, 'POST /me/passphrase', async (c, { body: { current, next } }) => {
@@ -68,7 +68,7 @@ export function accountRoutes(deps: Deps): Hono<Env> {
       await endOtherSignIns(tx, who.id, cookieOf(c)!);
       await forgetDevices(tx, who.id);
       await noteEvent(tx, { what: 'passphrase-changed', staffId: who.id, address: addressOf(c) });
-      return { status: 200, body: { ok: true }, changed: [['staff', who.id, 0]] };
+      return { body: { ok: true }, changed: [['staff', who.id, 0]] };
     });
   });
 
@@ -77,7 +77,7 @@ export function accountRoutes(deps: Deps): Hono<Env> {
       const who = c.get('who');
       if (!(await endSignIn(tx, who.id, idParam(c, 'sign-in')))) throw notFound('sign-in');
       await noteEvent(tx, { what: 'signed-out-elsewhere', staffId: who.id, address: addressOf(c) });
-      return { status: 200, body: { ok: true }, changed: [['staff', who.id, 0]] };
+      return { body: { ok: true }, changed: [['staff', who.id, 0]] };
     }),
   );
 
@@ -86,14 +86,14 @@ export function accountRoutes(deps: Deps): Hono<Env> {
     await lockSignIn(deps.pool, cookieOf(c)!, deps.now());
     await noteEvent(deps.pool, { what: 'locked', staffId: who.id, address: addressOf(c) });
     deps.live.tell([['staff', who.id, 0]]);
-    return c.json({ ok: true });
+    return { ok: true };
   });
   on(app, 'POST /unlock', async (c, { body: { passphrase } }) => {
     const who = c.get('who');
     await prove(c, passphrase, 'unlock-failed');
     await lockSignIn(deps.pool, cookieOf(c)!, null);
     await noteEvent(deps.pool, { what: 'unlocked', staffId: who.id, address: addressOf(c) });
-    return c.json({ csrf: who.csrf });
+    return { csrf: who.csrf };
   });
 
   on(app, 'POST /me/second-factor', (c) =>
@@ -104,7 +104,7 @@ export function accountRoutes(deps: Deps): Hono<Env> {
         const who = c.get('who');
         if ((await readFactor(tx, who.id, true))?.onAt)
           throw new Refusal(409, 'factor-on', 'A second factor is on already. Turn it off first.');
-        return { status: 200, body: {} };
+        return { body: {} };
       },
       async (tx): Promise<FactorBegun> => {
         // Shown, not kept with the answer: a repeat of the same request gets a new one.
@@ -131,7 +131,7 @@ export function accountRoutes(deps: Deps): Hono<Env> {
         codes = made;
         await noteEvent(tx, { what: 'factor-on', staffId: who.id, address: addressOf(c) });
         await remember(tx, 'staff', who.id, who.id, 'second factor on', undefined, undefined);
-        return { status: 200, body: {}, changed: [['staff', who.id, 0]] };
+        return { body: {}, changed: [['staff', who.id, 0]] };
       },
       async (): Promise<FactorOn> => ({ codes }),
     );
@@ -146,25 +146,25 @@ export function accountRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       await dropFactor(tx, who.id);
       await noteEvent(tx, { what: 'factor-off', staffId: who.id, address: addressOf(c) });
-      return { status: 200, body: { ok: true }, changed: [['staff', who.id, 0]] };
+      return { body: { ok: true }, changed: [['staff', who.id, 0]] };
     });
   });
 
-  on(app, 'GET /security', async (c, { query }) => c.json(await listEvents(deps.pool, query.before ?? null)));
-  on(app, 'GET /security/doors', async (c) => {
+  on(app, 'GET /security', async (_c, { query }) => await listEvents(deps.pool, query.before ?? null));
+  on(app, 'GET /security/doors', async (_c) => {
     const { version: _, ...doors } = await readDoors(deps.pool);
-    return c.json(doors);
+    return doors;
   });
   on(app, 'PUT /security/doors', (c, { body }) =>
     once(c, deps, async (tx) => {
       const who = c.get('who');
       const { version: _, ...before } = await readDoors(tx);
-      if (JSON.stringify(before) === JSON.stringify(body)) return { status: 200, body };
+      if (JSON.stringify(before) === JSON.stringify(body)) return { body };
       await writeDoors(tx, body);
       const words = `screens lock after ${body.idleMinutes || 'no'} minutes; second factor: ${body.secondFactor.join(', ') || 'nobody'}`;
       await noteEvent(tx, { what: 'doors-changed', staffId: who.id, address: addressOf(c), words });
       await remember(tx, 'house', 1, who.id, 'lock and second factor', before, body);
-      return { status: 200, body, changed: [['house', 1, 0]] };
+      return { body, changed: [['house', 1, 0]] };
     }),
   );
   return app;

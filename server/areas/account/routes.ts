@@ -92,7 +92,7 @@ export function authRoutes(deps: Deps): Hono<Env> {
       DEVICE_SECONDS,
     );
     await noteEvent(deps.pool, { what: 'signed-in', ...at, words: device ? '' : 'on a new device' });
-    return c.json({ ok: true });
+    return { ok: true };
   });
   on(app, 'POST /sign-out', async (c) => {
     const token = cookieOf(c);
@@ -102,7 +102,7 @@ export function authRoutes(deps: Deps): Hono<Env> {
       if (who) deps.live.tell([['staff', who.id, 0]]);
     }
     deleteCookie(c, COOKIE, { path: '/' });
-    return c.json({ ok: true });
+    return { ok: true };
   });
   on(app, 'POST /setup', async (c, { body: { token, passphrase, name } }) => {
     // A link is known to be good before anything is hashed for it: hashing is dear, and anyone may ask.
@@ -130,7 +130,7 @@ export function authRoutes(deps: Deps): Hono<Env> {
     const before = cookieOf(c);
     if (before) await closeSignIn(deps.pool, before);
     if (signedIn.token) keep(c, signedIn.token);
-    return c.json({ ok: true, in: signedIn.token !== null });
+    return { ok: true, in: signedIn.token !== null };
   });
   return app;
 }

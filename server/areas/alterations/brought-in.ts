@@ -32,11 +32,11 @@ export function broughtInRoutes(deps: Deps): Hono<Env> {
       const id = await addOrder(tx, order, null);
       const code = await fresh(tx, id, body, by, deps.now());
       await remember(tx, 'order', id, by, 'brought in', undefined, body);
-      return { status: 201, body: { orderId: id, code }, changed: [['order', id, 1]] };
+      return { body: { orderId: id, code }, changed: [['order', id, 1]] };
     }),
   );
 
-  on(app, 'GET /tickets', async (c, { query }) => {
+  on(app, 'GET /tickets', async (_c, { query }) => {
     const code = readTicket(query.code);
     if (code === null)
       throw new Refusal(
@@ -47,7 +47,7 @@ export function broughtInRoutes(deps: Deps): Hono<Env> {
     const orderId = await orderOfTicket(deps.pool, code);
     if (orderId === undefined)
       throw new Refusal(404, 'no-such-ticket', 'No garment in the house has this ticket.');
-    return c.json({ orderId });
+    return { orderId };
   });
 
   on(app, 'GET /orders/:id/ticket.pdf', async (c) => {

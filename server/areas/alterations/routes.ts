@@ -78,7 +78,7 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
     const id = idParam(c, 'order');
     if (!(await readOrder(deps.pool, id))) throw notFound('order');
     const all = await told(deps.pool, id, deps.now());
-    return c.json({ ...all, alterations: all.alterations.map((a) => seenBy(role, a)) });
+    return { ...all, alterations: all.alterations.map((a) => seenBy(role, a)) };
   });
 
   on(app, 'POST /orders/:id/alterations', (c, { body }) => {
@@ -102,7 +102,7 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
       await writeBoxes(tx, id, boxes);
       await addStep(tx, id, by, deps.now(), 'asked', { words: '' });
       await remember(tx, 'order', orderId, by, 'alteration asked for', undefined, { id, ...body.asked });
-      return kept(201, orderId, { id, version: 1 });
+      return kept(orderId, { id, version: 1 });
     });
   });
 
@@ -122,7 +122,7 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
       await touch(tx, id);
       await addStep(tx, id, c.get('who').id, deps.now(), 'changed', { words: '' });
       await remember(tx, 'order', before.orderId, c.get('who').id, 'alteration changed', before.asked, asked);
-      return kept(200, before.orderId, { id, version: version + 1 });
+      return kept(before.orderId, { id, version: version + 1 });
     });
   });
 
@@ -136,7 +136,7 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
         ...step,
       });
       // What is given, taken back or done moves somebody's day.
-      return kept(200, a.orderId, { id, version: version + 1 }, true);
+      return kept(a.orderId, { id, version: version + 1 }, true);
     });
   });
 
@@ -157,7 +157,7 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
       if (!(await writeBox(tx, id, box, { ...at, struck: to === 'struck' ? reason : null })))
         throw new Refusal(422, 'no-such-piece', 'This alteration touches no such piece.');
       if (to === 'struck') await addStep(tx, id, who, deps.now(), 'struck', { words: reason, box });
-      return kept(200, a.orderId, { id, version: a.version });
+      return kept(a.orderId, { id, version: a.version });
     });
   });
 
@@ -166,7 +166,7 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       if (!(await readOrder(tx, orderId, true))) throw notFound('order');
       await countPins(tx, orderId, way, pins, c.get('who').id, deps.now());
-      return kept(201, orderId, { pins: await pinsOf(tx, orderId) });
+      return kept(orderId, { pins: await pinsOf(tx, orderId) });
     });
   });
 
@@ -200,7 +200,7 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
         );
       }
       await remember(tx, 'order', orderId, by, 'garment measured', undefined, { readings, accepted });
-      return kept(201, orderId, { ok: true });
+      return kept(orderId, { ok: true });
     });
   });
 
@@ -215,7 +215,7 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
         throw new Refusal(409, 'in-the-way', `Before it is handed over: ${open[0]}`, { problems: open });
       await addHandOver(tx, orderId, c.get('who').id, deps.now(), clientName, cautions);
       await remember(tx, 'order', orderId, c.get('who').id, 'handed over', undefined, { clientName });
-      return kept(201, orderId, { ok: true });
+      return kept(orderId, { ok: true });
     });
   });
   on(app, 'POST /orders/:id/take-back', (c, { body: { reason } }) => {
@@ -225,7 +225,7 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
       if (!(await takeBack(tx, orderId, c.get('who').id, deps.now(), reason)))
         throw new Refusal(409, 'in-the-house', 'This garment is in the house; it was not handed over.');
       await remember(tx, 'order', orderId, c.get('who').id, 'taken back in', undefined, { reason });
-      return kept(200, orderId, { ok: true });
+      return kept(orderId, { ok: true });
     });
   });
 
@@ -261,8 +261,10 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
     });
   });
 
-  on(app, 'GET /bench', async (c, { query }) =>
-    c.json(await openAlterations(deps.pool, query.staffId ?? null, deps.now())),
+  on(
+    app,
+    'GET /bench',
+    async (_c, { query }) => await openAlterations(deps.pool, query.staffId ?? null, deps.now()),
   );
   return app;
 }
@@ -285,8 +287,7 @@ async function held(
 }
 
 /** @param diary whether somebody's day or what an appointment waits for changed with it */
-const kept = (status: 200 | 201, orderId: number, body: object, diary = false): Reply => ({
-  status,
+const kept = <const A>(orderId: number, body: A, diary = false): Reply<A> => ({
   body,
   changed: [['alterations', orderId, 0], ...(diary ? [['diary', 0, 0] as const] : [])],
 });

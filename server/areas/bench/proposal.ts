@@ -17,15 +17,15 @@ const AHEAD = 7;
 /** The week’s proposal: what has no day yet, laid into the minutes that hours, leave, appointments and the bench leave. */
 export function proposalRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
-  on(app, 'GET /bench/week', async (c) => {
+  on(app, 'GET /bench/week', async (_c) => {
     const now = deps.now();
     const { zone, rules } = await readRules(deps.pool);
     const today = dayIn(zone, now);
     const days = daysFrom(today, dayAfter(today, AHEAD - 1));
     const book = await readBook(deps.pool, zone, rules, [today, days.at(-1)!]);
-    return c.json({ days, hands: handDays(book, zone, days, now) } satisfies BenchWeek);
+    return { days, hands: handDays(book, zone, days, now) } satisfies BenchWeek;
   });
-  on(app, 'GET /bench/proposal', async (c) => {
+  on(app, 'GET /bench/proposal', async (_c) => {
     const now = deps.now();
     const { zone, rules } = await readRules(deps.pool);
     const today = dayIn(zone, now);
@@ -72,7 +72,7 @@ export function proposalRoutes(deps: Deps): Hono<Env> {
       const { orderId, orderNumber, clientName, sentence, unit, version } = of.get(id)!;
       return { id, orderId, orderNumber, clientName, sentence, unit, version };
     };
-    return c.json({
+    return {
       days,
       placed: plan.placed
         .map((p) => {
@@ -119,7 +119,7 @@ export function proposalRoutes(deps: Deps): Hono<Env> {
             : `Nobody with the skill has ${hoursWord(Math.max(5, r.minutes - r.worked))} in one piece in these days.`,
         };
       }),
-    } satisfies Proposal);
+    } satisfies Proposal;
   });
   return app;
 }

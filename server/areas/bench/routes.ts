@@ -37,7 +37,7 @@ export function benchRoutes(deps: Deps): Hono<Env> {
         id,
         ...body,
       });
-      return kept(201, orderId, { id, version: 1, says: await says() });
+      return kept(orderId, { id, version: 1, says: await says() });
     });
   });
 
@@ -64,7 +64,7 @@ export function benchRoutes(deps: Deps): Hono<Env> {
       throwLinked(work);
       await dropBench(tx, id, deps.now());
       await remember(tx, 'order', work.orderId, c.get('who').id, 'bench work taken back', work, undefined);
-      return kept(200, work.orderId, { id, version: work.version + 1, says: null });
+      return kept(work.orderId, { id, version: work.version + 1, says: null });
     });
   });
 
@@ -74,7 +74,7 @@ export function benchRoutes(deps: Deps): Hono<Env> {
       if (!(await isClient(tx, clientId))) throw notFound('client');
       const id = await addClientAway(tx, clientId, body);
       await remember(tx, 'client', clientId, c.get('who').id, 'cannot come', undefined, body);
-      return { status: 201, body: { id }, changed: [['client', clientId, 0]] };
+      return { body: { id }, changed: [['client', clientId, 0]] };
     });
   });
   on(app, 'DELETE /client-away/:id', (c) => {
@@ -83,7 +83,7 @@ export function benchRoutes(deps: Deps): Hono<Env> {
       const clientId = await dropClientAway(tx, id);
       if (clientId === undefined) throw notFound('days away');
       await remember(tx, 'client', clientId, c.get('who').id, 'can come after all', undefined, undefined);
-      return { status: 200, body: { ok: true }, changed: [['client', clientId, 0]] };
+      return { body: { ok: true }, changed: [['client', clientId, 0]] };
     });
   });
   return app;
@@ -99,8 +99,7 @@ function throwLinked(w: BenchWork): void {
     );
 }
 
-const kept = (status: 200 | 201, orderId: number, body: BenchKept): Reply => ({
-  status,
+const kept = (orderId: number, body: BenchKept): Reply<BenchKept> => ({
   body,
   changed: [
     ['diary', 0, 0],
@@ -124,7 +123,7 @@ function changed(
     throwLinked(before);
     const says = await work(tx, id);
     await remember(tx, 'order', before.orderId, c.get('who').id, did, before, mine);
-    return kept(200, before.orderId, { id, version: version + 1, says });
+    return kept(before.orderId, { id, version: version + 1, says });
   });
 }
 

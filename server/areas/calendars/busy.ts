@@ -62,8 +62,10 @@ export function busyRoutes(deps: Deps): Hono<Env> {
       throw new Refusal(403, 'not-yours', 'Only the principal reads in the busy times of somebody else.');
   };
 
-  on(app, 'GET /busy', async (c, { role }) =>
-    c.json(await listBusy(deps.pool, may(role, 'staff.manage') ? null : c.get('who').id)),
+  on(
+    app,
+    'GET /busy',
+    async (c, { role }) => await listBusy(deps.pool, may(role, 'staff.manage') ? null : c.get('who').id),
   );
 
   on(app, 'POST /busy', async (c, { body: { staffId, name, text } }) => {
@@ -90,7 +92,6 @@ export function busyRoutes(deps: Deps): Hono<Env> {
         times: read.spans.length,
       });
       return {
-        status: 201,
         body: { id, entries: read.entries, times: read.spans.length, over, notes: read.notes, until },
         changed: [['diary', 0, 0]],
       };
@@ -105,7 +106,7 @@ export function busyRoutes(deps: Deps): Hono<Env> {
       ownOnly(c, file.staffId);
       await takeBackBusy(tx, { id }, deps.now());
       await remember(tx, 'staff', file.staffId, c.get('who').id, 'busy times taken back', file, undefined);
-      return { status: 200, body: { ok: true }, changed: [['diary', 0, 0]] };
+      return { body: { ok: true }, changed: [['diary', 0, 0]] };
     });
   });
   return app;

@@ -81,9 +81,7 @@ export function feedRoutes(deps: Deps): Hono<Env> {
       `appointment-${found.id}`,
     );
   });
-  on(app, 'GET /feeds', async (c) =>
-    c.json((await listFeeds(deps.pool, c.get('who').id)) satisfies FeedView[]),
-  );
+  on(app, 'GET /feeds', async (c) => (await listFeeds(deps.pool, c.get('who').id)) satisfies FeedView[]);
   on(app, 'POST /feeds', (c, { body: { roomId } }) => {
     const who = c.get('who');
     // The address is shown once and not kept: a repeat of the same request is given a new one in its place.
@@ -100,7 +98,7 @@ export function feedRoutes(deps: Deps): Hono<Env> {
           by: who.id,
         });
         await remember(tx, 'feed', id, who.id, 'made', undefined, { roomId });
-        return { status: 201, body: { id } };
+        return { body: { id } };
       },
       async (tx: Tx, { id }: { id: number }) => {
         await tx.query('update feed set token_hash = $2 where id = $1', [id, tokenHash(token)]);
@@ -113,7 +111,7 @@ export function feedRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       if (!(await revokeFeed(tx, id, c.get('who').id))) throw notFound('calendar');
       await remember(tx, 'feed', id, c.get('who').id, 'taken back', undefined, undefined);
-      return { status: 200, body: { ok: true } };
+      return { body: { ok: true } };
     });
   });
   return app;

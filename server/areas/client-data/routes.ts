@@ -107,7 +107,6 @@ export function clientDataRoutes(deps: Deps): Hono<Env> {
         'what backup files made before today hold: remove those, or erase again after restoring one',
       ];
       return {
-        status: 200,
         body: { erased, stays },
         changed: [['client', id, ERASED]],
       };

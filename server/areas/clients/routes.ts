@@ -27,23 +27,25 @@ const seenBy = <T extends ClientView>(role: Role, client: T): T =>
 
 export function clientRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
-  on(app, 'GET /clients', async (c, { role, query }) => {
+  on(app, 'GET /clients', async (_c, { role, query }) => {
     const contact = may(role, 'client.contact');
     const q = query.q.trim();
     const { afterName: name, afterId: id } = query;
     const rows = q
       ? await searchClients(deps.pool, q, contact)
       : await listClients(deps.pool, name !== undefined && id !== undefined ? { name, id } : null);
-    return c.json(contact ? rows : rows.map((r) => ({ ...r, phone: null })));
+    return contact ? rows : rows.map((r) => ({ ...r, phone: null }));
   });
-  on(app, 'GET /clients/likely', async (c, { query: { name, phone, except } }) =>
-    c.json(await likelyDuplicates(deps.pool, name, phone, except)),
+  on(
+    app,
+    'GET /clients/likely',
+    async (_c, { query: { name, phone, except } }) => await likelyDuplicates(deps.pool, name, phone, except),
   );
   on(app, 'POST /clients', (c, { body: wanted }) =>
     once(c, deps, async (tx) => {
       const client = await addClient(tx, wanted);
       await remember(tx, 'client', client.id, c.get('who').id, 'added', undefined, wanted);
-      return { status: 201, body: client, changed: [['client', client.id, client.version]] };
+      return { body: client, changed: [['client', client.id, client.version]] };
     }),
   );
   on(app, 'GET /clients/:id', async (c, { role }) => {
@@ -54,7 +56,7 @@ export function clientRoutes(deps: Deps): Hono<Env> {
     const sessions = may(role, 'session.read') ? await sessionsOfClient(deps.pool, id) : [];
     const { timeZone } = await readHouse(deps.pool);
     const away = await clientAway(deps.pool, id, dayIn(timeZone, deps.now()));
-    return c.json(seenBy(role, { ...client, orders, sessions, away }) satisfies ClientFull);
+    return seenBy(role, { ...client, orders, sessions, away }) satisfies ClientFull;
   });
   on(app, 'PUT /clients/:id', (c, { body: { version, ...wanted } }) => {
     const id = idParam(c, 'client');
@@ -73,7 +75,7 @@ export function clientRoutes(deps: Deps): Hono<Env> {
         },
       });
       const after = (await readClient(tx, id))!;
-      return { status: 200, body: after, changed: now === version ? [] : [['client', id, now]] };
+      return { body: after, changed: now === version ? [] : [['client', id, now]] };
     });
   });
   on(app, 'GET /clients/:id/card.vcf', async (c) => {

@@ -33,7 +33,7 @@ export function designRoutes(deps: Deps): Hono<Env> {
       await questionsOf(deps.pool, order.id),
       await likesOf(deps.pool, order.clientId),
     ];
-    return c.json({ questions, likes } satisfies DesignView);
+    return { questions, likes } satisfies DesignView;
   });
 
   on(app, 'POST /orders/:id/questions', (c, { body }) => {
@@ -45,7 +45,7 @@ export function designRoutes(deps: Deps): Hono<Env> {
       const by = c.get('who').id;
       const id = await addQuestion(tx, orderId, body, by, deps.now());
       await remember(tx, 'order', orderId, by, 'question asked', undefined, { id, ...body });
-      return { status: 201, body: { id, version: 1 }, changed: [['alterations', orderId, 0]] };
+      return { body: { id, version: 1 }, changed: [['alterations', orderId, 0]] };
     });
   });
 
@@ -66,7 +66,7 @@ export function designRoutes(deps: Deps): Hono<Env> {
         { what: q.what, decision: q.decision },
         { decision: body.decision, name: body.name },
       );
-      return { status: 200, body: { id, version: q.version + 1 }, changed: [['alterations', q.orderId, 0]] };
+      return { body: { id, version: q.version + 1 }, changed: [['alterations', q.orderId, 0]] };
     });
   });
 
@@ -79,7 +79,6 @@ export function designRoutes(deps: Deps): Hono<Env> {
       const id = await addLike(tx, order.clientId, orderId, words, by, deps.now());
       await remember(tx, 'client', order.clientId, by, 'like noted', undefined, { id, words });
       return {
-        status: 201,
         body: { id },
         changed: [
           ['alterations', orderId, 0],
@@ -91,7 +90,7 @@ export function designRoutes(deps: Deps): Hono<Env> {
   on(app, 'GET /clients/:id/likes', async (c) => {
     const id = idParam(c, 'client');
     if (!(await readClient(deps.pool, id))) throw notFound('client');
-    return c.json(await likesOf(deps.pool, id));
+    return await likesOf(deps.pool, id);
   });
   on(app, 'DELETE /likes/:id', (c) => {
     const id = idParam(c, 'like');
@@ -107,14 +106,14 @@ export function designRoutes(deps: Deps): Hono<Env> {
         { words: gone.words },
         undefined,
       );
-      return { status: 200, body: { ok: true }, changed: [['client', gone.clientId, 0]] };
+      return { body: { ok: true }, changed: [['client', gone.clientId, 0]] };
     });
   });
 
   on(app, 'GET /orders/:id/learnt', async (c) => {
     const order = await readOrder(deps.pool, idParam(c, 'order'));
     if (!order) throw notFound('order');
-    return c.json(await lessonsFor(deps.pool, order.clientId, order.id, deps.now()));
+    return await lessonsFor(deps.pool, order.clientId, order.id, deps.now());
   });
   return app;
 }

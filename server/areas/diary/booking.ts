@@ -41,7 +41,6 @@ export function bookingRoutes(deps: Deps): Hono<Env> {
         await letGo(tx, deps.now());
         const made = await book(tx, deps, body, c.get('who').id);
         return {
-          status: 201,
           body: made,
           changed: [['diary', made.id, 1], ...(body.orderId ? [['order', body.orderId, 0] as const] : [])],
         };
@@ -126,7 +125,7 @@ export function bookingRoutes(deps: Deps): Hono<Env> {
       const ended = await closeClientLinks(tx, id);
       if (ended > 0)
         await remember(tx, 'appointment', id, c.get('who').id, 'client’s page closed', undefined, undefined);
-      return { status: 200, body: { ended }, changed: [['diary', id, 0]] };
+      return { body: { ended }, changed: [['diary', id, 0]] };
     });
   });
 
@@ -206,12 +205,11 @@ function changed(
     if (!before) throw notFound('appointment');
     if (before.version !== version) throw conflict(before, mine);
     const made = await work(tx, before);
-    if (made === null) return { status: 200, body: before };
+    if (made === null) return { body: before };
     const [did, what] = made;
     await remember(tx, 'appointment', id, c.get('who').id, did, { status: before.status }, what);
     const body = (await readAppointment(tx, zone, id))!;
     return {
-      status: 200,
       body,
       changed: [['diary', id, body.version], ...(body.orderId ? [['order', body.orderId, 0] as const] : [])],
     };
@@ -219,7 +217,7 @@ function changed(
 }
 
 /** When the database says that a time is taken, the answer names the nearest that are free. */
-async function offeringOthers(
+async function offeringOthers<A>(
   deps: Deps,
   kindId: string,
   slots: readonly SlotWire[],
@@ -229,8 +227,8 @@ async function offeringOthers(
     minutes?: number | undefined;
     buffer?: number | undefined;
   },
-  work: () => Promise<Response>,
-): Promise<Response> {
+  work: () => Promise<A>,
+): Promise<A> {
   try {
     return await work();
   } catch (error) {

@@ -52,9 +52,9 @@ export async function diaryHouse(db: Db, now: Date): Promise<DiaryHouse> {
 export function diaryRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
 
-  on(app, 'GET /diary/house', async (c) => c.json(await diaryHouse(deps.pool, deps.now())));
+  on(app, 'GET /diary/house', async (_c) => await diaryHouse(deps.pool, deps.now()));
 
-  on(app, 'GET /diary', async (c, { query }) => {
+  on(app, 'GET /diary', async (_c, { query }) => {
     const { zone, rules } = await readRules(deps.pool);
     const first = query.day ?? dayIn(zone, deps.now());
     const last = dayAfter(first, query.days - 1);
@@ -69,19 +69,19 @@ export function diaryRoutes(deps: Deps): Hono<Env> {
       readClosures(deps.pool, first),
     ]);
     const frame = { zone, opening: openingOf(rules), staff, leave, closures, kept };
-    return c.json({ days: daysOf(frame, daysFrom(first, last)), appointments, bench } satisfies DiaryView);
+    return { days: daysOf(frame, daysFrom(first, last)), appointments, bench } satisfies DiaryView;
   });
 
-  on(app, 'GET /diary/times', async (c, { query }) => {
+  on(app, 'GET /diary/times', async (_c, { query }) => {
     const { zone, kind, book, question, says } = await asked(deps, query);
     const times = findTimes(book, question, (at) => {
       const { day, time } = wallAt(zone, at);
       return `${day} ${time < '13:00' ? 'before noon' : 'after noon'}`;
     });
-    return c.json({ kind: kind.id, minutes: kind.minutes, says, times: times.map((t) => timeView(zone, t)) });
+    return { kind: kind.id, minutes: kind.minutes, says, times: times.map((t) => timeView(zone, t)) };
   });
 
-  on(app, 'GET /diary/series', async (c, { query: { count, apart, lastBy, ...query } }) => {
+  on(app, 'GET /diary/series', async (_c, { query: { count, apart, lastBy, ...query } }) => {
     // The last one lies within the week that ends with the day it is wanted by.
     const until = lastBy ?? query.until;
     const { zone, kind, book, question } = await asked(deps, { ...query, ...(until ? { until } : {}) });
@@ -96,13 +96,13 @@ export function diaryRoutes(deps: Deps): Hono<Env> {
       apart * 1440,
       lasts,
     );
-    return c.json({ kind: kind.id, minutes: kind.minutes, times: times.map((t) => timeView(zone, t)) });
+    return { kind: kind.id, minutes: kind.minutes, times: times.map((t) => timeView(zone, t)) };
   });
 
-  on(app, 'GET /messages', async (c, { query, role }) => {
+  on(app, 'GET /messages', async (_c, { query, role }) => {
     const { fails, messages } = await listMessages(deps.pool, query);
     const shown = may(role, 'client.contact') ? messages : messages.map((m) => ({ ...m, sentTo: '' }));
-    return c.json({ fails, messages: shown } satisfies Outbox);
+    return { fails, messages: shown } satisfies Outbox;
   });
   on(app, 'POST /messages/carrier', (c, { body: { fails } }) =>
     once(c, deps, async (tx) => {
@@ -116,7 +116,7 @@ export function diaryRoutes(deps: Deps): Hono<Env> {
         undefined,
         undefined,
       );
-      return { status: 200, body: { fails }, changed: [['diary', 0, 0]] };
+      return { body: { fails }, changed: [['diary', 0, 0]] };
     }),
   );
 
@@ -124,7 +124,7 @@ export function diaryRoutes(deps: Deps): Hono<Env> {
     const { zone } = await readRules(deps.pool);
     const found = await readAppointment(deps.pool, zone, idParam(c, 'appointment'));
     if (!found) throw notFound('appointment');
-    return c.json(found);
+    return found;
   });
 
   return app;

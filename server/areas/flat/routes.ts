@@ -34,7 +34,7 @@ export function flatRoutes(deps: Deps): Hono<Env> {
       return { id, of, cut, words, by, at: at.toISOString(), rows, says: flatSays(rows) };
     });
   }
-  on(app, 'GET /orders/:id/flat', async (c) => c.json(await view(deps.pool, idParam(c, 'order'))));
+  on(app, 'GET /orders/:id/flat', async (c) => await view(deps.pool, idParam(c, 'order')));
   on(app, 'POST /orders/:id/flat', (c, { body }) => {
     const orderId = idParam(c, 'order');
     const who = c.get('who');
@@ -42,7 +42,7 @@ export function flatRoutes(deps: Deps): Hono<Env> {
       if (!(await readOrder(tx, orderId))) throw notFound('order');
       const id = await addFlatLay(tx, orderId, body, who.id, deps.now());
       await remember(tx, 'order', orderId, who.id, `a ${body.of} laid flat`, undefined, body);
-      return { status: 201, body: { id }, changed: [['order', orderId, 0]] };
+      return { body: { id }, changed: [['order', orderId, 0]] };
     });
   });
   on(app, 'POST /flat/:id/readings', (c, { body: { readings } }) => {
@@ -53,7 +53,7 @@ export function flatRoutes(deps: Deps): Hono<Env> {
       const stray = readings.find((r) => !findFlatPoint(lay.cut, r.point));
       if (stray) throw new Refusal(422, 'no-such-point', `${stray.point} is not read off this piece.`);
       await addFlatReadings(tx, id, readings, c.get('who').id, deps.now());
-      return { status: 200, body: await view(tx, lay.orderId), changed: [['order', lay.orderId, 0]] };
+      return { body: await view(tx, lay.orderId), changed: [['order', lay.orderId, 0]] };
     });
   });
   return app;

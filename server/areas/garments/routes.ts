@@ -10,7 +10,7 @@ import { dropBlock, dropGarment, keepBlock, ownBlocks, savedGarments, saveGarmen
 /** Garments the house has put together and saved under a name. */
 export function garmentRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
-  on(app, 'GET /garments', async (c) => c.json(await savedGarments(deps.pool)));
+  on(app, 'GET /garments', async (_c) => await savedGarments(deps.pool));
   on(app, 'POST /garments', (c, { body: wanted }) =>
     once(c, deps, async (tx) => {
       const id = await saveGarment(tx, wanted, c.get('who').id);
@@ -21,7 +21,7 @@ export function garmentRoutes(deps: Deps): Hono<Env> {
           `There is a garment called “${wanted.name}” already; nothing was saved. Give it another name.`,
         );
       await remember(tx, 'garment', id, c.get('who').id, 'saved', undefined, wanted);
-      return { status: 201, body: { id, ...wanted }, changed: [['house', 1, 0]] };
+      return { body: { id, ...wanted }, changed: [['house', 1, 0]] };
     }),
   );
   on(app, 'DELETE /garments/:id', (c) => {
@@ -30,13 +30,13 @@ export function garmentRoutes(deps: Deps): Hono<Env> {
       const name = await dropGarment(tx, id);
       if (name === null) throw notFound('garment');
       await remember(tx, 'garment', id, c.get('who').id, 'taken off', { name }, undefined);
-      return { status: 200, body: { ok: true }, changed: [['house', 1, 0]] };
+      return { body: { ok: true }, changed: [['house', 1, 0]] };
     });
   });
   on(app, 'GET /clients/:id/blocks', async (c) => {
     const id = idParam(c, 'client');
     if (!(await readClient(deps.pool, id))) throw notFound('client');
-    return c.json(await ownBlocks(deps.pool, id));
+    return await ownBlocks(deps.pool, id);
   });
   on(app, 'POST /clients/:id/blocks', (c, { body: wanted }) => {
     const clientId = idParam(c, 'client');
@@ -51,7 +51,7 @@ export function garmentRoutes(deps: Deps): Hono<Env> {
           `This client has a block called “${wanted.name}” already; nothing was kept. Give it another name.`,
         );
       await remember(tx, 'client', clientId, by, 'own block kept', undefined, wanted);
-      return { status: 201, body: { id }, changed: [['client', clientId, 0]] };
+      return { body: { id }, changed: [['client', clientId, 0]] };
     });
   });
   on(app, 'DELETE /blocks/:id', (c) => {
@@ -68,7 +68,7 @@ export function garmentRoutes(deps: Deps): Hono<Env> {
         { name: gone.name },
         undefined,
       );
-      return { status: 200, body: { ok: true }, changed: [['client', gone.clientId, 0]] };
+      return { body: { ok: true }, changed: [['client', gone.clientId, 0]] };
     });
   });
   return app;

@@ -38,8 +38,8 @@ const CHANGES = 50;
 export function diaryHouseRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
 
-  on(app, 'GET /diary/rules/changes', async (c) => c.json(await readRuleChanges(deps.pool, CHANGES)));
-  on(app, 'POST /diary/would-stand', async (c, { body: asked }) => {
+  on(app, 'GET /diary/rules/changes', async (_c) => await readRuleChanges(deps.pool, CHANGES));
+  on(app, 'POST /diary/would-stand', async (_c, { body: asked }) => {
     const { zone, rules } = await readRules(deps.pool);
     const booked = await bookedTimes(deps.pool, deps.now(), asked);
     const last = booked.at(-1);
@@ -53,13 +53,13 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
         ? hoursOn(zone, daysFrom(dayIn(zone, deps.now()), wallAt(zone, last.to).day), hours ?? opening)
         : [];
     const standing = booked.filter((b) => !holds(open, b.from, b.to));
-    return c.json({
+    return {
       count: standing.length,
       first: standing.slice(0, 5).map((b) => {
         const { day, time } = wallAt(zone, b.from);
         return { id: b.id, clientName: b.clientName, when: `${printDayAndDate(day)} ${time}` };
       }),
-    } satisfies WouldStand);
+    } satisfies WouldStand;
   });
   on(app, 'PUT /diary/rules', (c, { body: { version, rules } }) =>
     once(c, deps, async (tx) => {
@@ -78,7 +78,6 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
         kept: (before) => before.rules,
       });
       return {
-        status: 200,
         body: { version: now },
         changed:
           now === version
@@ -108,7 +107,6 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
         },
       });
       return {
-        status: 200,
         body: { id, version: now },
         changed:
           now === version
@@ -121,8 +119,10 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
     });
   });
 
-  on(app, 'GET /staff/:id/ahead', async (c) =>
-    c.json(await aheadOf(deps.pool, idParam(c, 'member of staff'), deps.now())),
+  on(
+    app,
+    'GET /staff/:id/ahead',
+    async (c) => await aheadOf(deps.pool, idParam(c, 'member of staff'), deps.now()),
   );
   on(app, 'POST /staff/:id/hand-over', (c, { body: { toId, appointments, bench } }) => {
     const id = idParam(c, 'member of staff');
@@ -131,7 +131,7 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
       if (!(await readWork(tx, toId)))
         throw new Refusal(422, 'no-such-staff', 'Nobody of this number works here.');
       const body = await handOver(tx, deps, { from: id, to: toId, by: c.get('who').id, appointments, bench });
-      return { status: 200, body, changed: [['diary', 0, 0]] };
+      return { body, changed: [['diary', 0, 0]] };
     });
   });
 
@@ -139,7 +139,7 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
     once(c, deps, async (tx) => {
       const id = await addRoom(tx, body);
       await remember(tx, 'room', id, c.get('who').id, 'added', undefined, body);
-      return { status: 201, body: { id }, changed: [['diary', 0, 0]] };
+      return { body: { id }, changed: [['diary', 0, 0]] };
     }),
   );
   on(app, 'PUT /rooms/:id', (c, { body: { version, ...room } }) => {
@@ -158,7 +158,7 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
           return room;
         },
       });
-      return { status: 200, body: { id, version: now }, changed: now === version ? [] : [['diary', 0, 0]] };
+      return { body: { id, version: now }, changed: now === version ? [] : [['diary', 0, 0]] };
     });
   });
   on(app, 'DELETE /rooms/:id', (c) => {
@@ -171,7 +171,7 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
       if (booked.length > 0) throw ahead(zone, room.name, booked);
       await closeRoom(tx, id);
       await remember(tx, 'room', id, c.get('who').id, 'closed', room, undefined);
-      return { status: 200, body: { ok: true }, changed: [['diary', 0, 0]] };
+      return { body: { ok: true }, changed: [['diary', 0, 0]] };
     });
   });
 
@@ -213,7 +213,7 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
     twice(() =>
       once(c, deps, async (tx) => {
         const id = await keepDays(tx, c.get('who').id, { table: 'leave', ...leave }, { firstDay, lastDay });
-        return { status: 201, body: { id }, changed: [['diary', 0, 0]] };
+        return { body: { id }, changed: [['diary', 0, 0]] };
       }),
     ),
   );
@@ -221,7 +221,7 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
     twice(() =>
       once(c, deps, async (tx) => {
         const id = await keepDays(tx, c.get('who').id, { table: 'closure', name }, { firstDay, lastDay });
-        return { status: 201, body: { id }, changed: [['diary', 0, 0]] };
+        return { body: { id }, changed: [['diary', 0, 0]] };
       }),
     ),
   );
@@ -234,7 +234,7 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
       return once(c, deps, async (tx) => {
         if (!(await takeBackAway(tx, table, id))) throw notFound(name);
         await remember(tx, table, id, c.get('who').id, 'taken back', undefined, undefined);
-        return { status: 200, body: { ok: true }, changed: [['diary', 0, 0]] };
+        return { body: { ok: true }, changed: [['diary', 0, 0]] };
       });
     });
   return app;

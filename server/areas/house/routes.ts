@@ -34,7 +34,7 @@ const settings = async (db: Db): Promise<HouseView> => {
 /** The settings the whole house goes by. */
 export function houseRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
-  on(app, 'GET /house', async (c) => c.json(await settings(deps.pool)));
+  on(app, 'GET /house', async (_c) => await settings(deps.pool));
   on(app, 'PUT /house', (c, { body: { version, ...wanted } }) =>
     once(c, deps, async (tx) => {
       await versioned(tx, {
@@ -52,16 +52,16 @@ export function houseRoutes(deps: Deps): Hono<Env> {
         kept: ({ studio, timeZone }) => ({ studio, timeZone }),
       });
       const body = await settings(tx);
-      return { status: 200, body, changed: [['house', 1, body.version]] };
+      return { body, changed: [['house', 1, body.version]] };
     }),
   );
-  on(app, 'GET /house/rules', async (c) => {
+  on(app, 'GET /house/rules', async (_c) => {
     const { version, rules } = await readHouse(deps.pool);
-    return c.json({
+    return {
       version,
       rules,
       changes: await readRuleChanges(deps.pool, CHANGES),
-    } satisfies HouseRulesView);
+    } satisfies HouseRulesView;
   });
   on(app, 'PUT /house/rules', (c, { body: { version, rules } }) =>
     once(c, deps, async (tx) => {
@@ -79,17 +79,17 @@ export function houseRoutes(deps: Deps): Hono<Env> {
         },
         kept: (before) => before.rules,
       });
-      return { status: 200, body: { version: now }, changed: now === version ? [] : [['house', 1, now]] };
+      return { body: { version: now }, changed: now === version ? [] : [['house', 1, now]] };
     }),
   );
-  on(app, 'GET /house/bench', async (c, { role }) => {
+  on(app, 'GET /house/bench', async (_c, { role }) => {
     const { version, bench } = await houseBench(deps.pool);
     const prices = may(role, 'money.read');
-    return c.json({
+    return {
       version,
       bench: prices ? bench : withoutPrices(bench),
       changes: await readBenchChanges(deps.pool, CHANGES, prices),
-    } satisfies HouseBenchView);
+    } satisfies HouseBenchView;
   });
   on(app, 'PUT /house/bench', (c, { body: { version, bench } }) =>
     once(c, deps, async (tx) => {
@@ -107,7 +107,7 @@ export function houseRoutes(deps: Deps): Hono<Env> {
         },
         kept: (before) => before.bench,
       });
-      return { status: 200, body: { version: now }, changed: now === version ? [] : [['house', 1, now]] };
+      return { body: { version: now }, changed: now === version ? [] : [['house', 1, now]] };
     }),
   );
   return app;

@@ -46,10 +46,13 @@ export function importRoutes(deps: Deps): Hono<Env> {
     const id = await inTransaction(deps.pool, (tx) =>
       addImport(tx, { name: query.name, bytes, encoding, columns, rows }, who, deps.now()),
     );
-    return c.json(await viewOf(deps.pool, who, id, deps.now()), 201);
+    return await viewOf(deps.pool, who, id, deps.now());
   });
-  on(app, 'GET /imports/:id', async (c, { query }) =>
-    c.json(await viewOf(deps.pool, c.get('who').id, idParam(c, 'import'), deps.now(), query.from)),
+  on(
+    app,
+    'GET /imports/:id',
+    async (c, { query }) =>
+      await viewOf(deps.pool, c.get('who').id, idParam(c, 'import'), deps.now(), query.from),
   );
   on(app, 'PUT /imports/:id', async (c, { body: { columns, encoding, leave } }) => {
     const id = idParam(c, 'import');
@@ -68,9 +71,9 @@ export function importRoutes(deps: Deps): Hono<Env> {
       if (!(await mapImport(tx, id, encoding, { columns: read, leave, rows })))
         throw new Refusal(409, 'taken', 'This file is being taken, or was.');
       await rememberMapping(tx, headerOf(headers), read, deps.now());
-      return { status: 200, body: {} };
+      return { body: {} };
     });
-    return c.json(await viewOf(deps.pool, who, id, deps.now()));
+    return await viewOf(deps.pool, who, id, deps.now());
   });
   on(app, 'POST /imports/:id/take', async (c) => {
     const id = idParam(c, 'import');
@@ -105,7 +108,7 @@ export function importRoutes(deps: Deps): Hono<Env> {
           failed: 'It was interrupted and nothing of it was taken. Take it again.',
         }).catch(() => undefined);
       });
-    return c.json({ id });
+    return { id };
   });
   return app;
 }

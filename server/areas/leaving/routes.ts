@@ -27,7 +27,7 @@ export function leavingRoutes(deps: Deps): Hono<Env> {
   on(app, 'GET /orders/:id/money', async (c) => {
     const id = idParam(c, 'order');
     if (!(await readOrder(deps.pool, id))) throw notFound('order');
-    return c.json(await moneyView(deps.pool, id));
+    return await moneyView(deps.pool, id);
   });
   on(app, 'POST /orders/:id/money', (c, { body }) => {
     const id = idParam(c, 'order');
@@ -36,7 +36,7 @@ export function leavingRoutes(deps: Deps): Hono<Env> {
       const by = c.get('who').id;
       const made = await noteMoney(tx, id, body, by, deps.now());
       await remember(tx, 'order', id, by, 'money noted', undefined, { id: made, ...body });
-      return { status: 201, body: { id: made }, changed: [['alterations', id, 0]] };
+      return { body: { id: made }, changed: [['alterations', id, 0]] };
     });
   });
   on(app, 'DELETE /money/:id', (c) => {
@@ -46,7 +46,7 @@ export function leavingRoutes(deps: Deps): Hono<Env> {
       const gone = await takeMoneyBack(tx, id, by, deps.now());
       if (!gone) throw notFound('note');
       await remember(tx, 'order', gone.orderId, by, 'money note taken back', gone, undefined);
-      return { status: 200, body: { ok: true }, changed: [['alterations', gone.orderId, 0]] };
+      return { body: { ok: true }, changed: [['alterations', gone.orderId, 0]] };
     });
   });
 
@@ -54,7 +54,7 @@ export function leavingRoutes(deps: Deps): Hono<Env> {
     const id = idParam(c, 'order');
     const view = await leavingView(deps.pool, id, deps.now());
     if (!view) throw notFound('order');
-    return c.json(view);
+    return view;
   });
   on(app, 'PUT /orders/:id/rack', (c, { body: { rack } }) => {
     const id = idParam(c, 'order');
@@ -63,7 +63,7 @@ export function leavingRoutes(deps: Deps): Hono<Env> {
       const before = await leavingOf(tx, id);
       await writeRack(tx, id, rack);
       await remember(tx, 'order', id, c.get('who').id, 'rack place', { rack: before?.rack }, { rack });
-      return { status: 200, body: { ok: true }, changed: [['alterations', id, 0]] };
+      return { body: { ok: true }, changed: [['alterations', id, 0]] };
     });
   });
   on(app, 'PUT /orders/:id/care', (c, { body: { lines } }) => {
@@ -74,7 +74,7 @@ export function leavingRoutes(deps: Deps): Hono<Env> {
       const kept = Object.fromEntries(Object.entries(lines).filter(([, words]) => words !== ''));
       await writeCare(tx, id, kept);
       await remember(tx, 'order', id, c.get('who').id, 'care worded', before?.care, kept);
-      return { status: 200, body: { ok: true }, changed: [['alterations', id, 0]] };
+      return { body: { ok: true }, changed: [['alterations', id, 0]] };
     });
   });
   return app;

@@ -66,7 +66,7 @@ export function answerRoutes(deps: Deps): Hono<Env> {
     const found = id === null ? undefined : await readAppointment(deps.pool, zone, id);
     if (!found) throw closed();
     await opens();
-    return c.json(pageOf(found, studio, zone));
+    return pageOf(found, studio, zone);
   });
 
   on(app, 'POST /answer', async (c, { body: { key, answer, slotId, words } }) => {
@@ -111,7 +111,7 @@ export function answerRoutes(deps: Deps): Hono<Env> {
     });
     await opens();
     deps.live.tell([['diary', page.id, 0]]);
-    return c.json(page.page);
+    return page.page;
   });
   return app;
 }

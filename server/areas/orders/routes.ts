@@ -1,4 +1,4 @@
-import { may, type OrderWrite, type Role, toLeads } from '@rocchetto/contract';
+import { may, type OrderFull, type OrderWrite, type Role, toLeads } from '@rocchetto/contract';
 import type { Changed } from '@rocchetto/contract/live.ts';
 import { dayIn } from '@rocchetto/core';
 import { Hono } from 'hono';
@@ -40,10 +40,9 @@ async function checkPeople(tx: Tx, wanted: OrderWrite) {
 }
 
 /** The order as it is now, told to every page that shows it. */
-async function told(tx: Tx, id: number, role: Role, status: 200 | 201): Promise<Reply> {
+async function told(tx: Tx, id: number, role: Role): Promise<Reply<OrderFull>> {
   const order = (await fullOrder(tx, id, may(role, 'session.read')))!;
   return {
-    status,
     body: order,
     changed: [
       ['order', id, order.version],
@@ -57,22 +56,20 @@ export function orderRoutes(deps: Deps): Hono<Env> {
   on(app, 'GET /orders', async (c, { query }) => {
     const { timeZone, rules } = await readHouse(deps.pool);
     const today = dayIn(timeZone, deps.now());
-    return c.json(
-      await listOrders(deps.pool, { ...query, me: c.get('who').id, today, leads: toLeads(rules) }),
-    );
+    return await listOrders(deps.pool, { ...query, me: c.get('who').id, today, leads: toLeads(rules) });
   });
   on(app, 'POST /orders', (c, { role, body: wanted }) =>
     once(c, deps, async (tx) => {
       await checkPeople(tx, wanted);
       const id = await addOrder(tx, wanted, null);
       await remember(tx, 'order', id, c.get('who').id, 'added', undefined, wanted);
-      return told(tx, id, role, 201);
+      return told(tx, id, role);
     }),
   );
   on(app, 'GET /orders/:id', async (c, { role }) => {
     const order = await fullOrder(deps.pool, idParam(c, 'order'), may(role, 'session.read'));
     if (!order) throw notFound('order');
-    return c.json(order);
+    return order;
   });
   on(app, 'PUT /orders/:id', (c, { role, body: { version, ...wanted } }) => {
     const id = idParam(c, 'order');
@@ -97,7 +94,7 @@ export function orderRoutes(deps: Deps): Hono<Env> {
           return wanted;
         },
       });
-      return told(tx, id, role, 200);
+      return told(tx, id, role);
     });
   });
   on(app, 'POST /orders/:id/garments', (c, { role, body: { what } }) => {
@@ -116,7 +113,7 @@ export function orderRoutes(deps: Deps): Hono<Env> {
         );
       const made = await addGarment(tx, first.id, LETTERS[count]!, what);
       await remember(tx, 'order', made, c.get('who').id, 'added', undefined, { what, with: first.number });
-      const reply = await told(tx, made, role, 201);
+      const reply = await told(tx, made, role);
       const others = there.map((g): Changed => ['order', g.id, 0]);
       return { ...reply, changed: [...(reply.changed ?? []), ...others] };
     });
@@ -144,7 +141,7 @@ export function orderRoutes(deps: Deps): Hono<Env> {
         },
         kept: (before) => ({ brief: before.brief }),
       });
-      return told(tx, id, role, 200);
+      return told(tx, id, role);
     });
   });
   return app;

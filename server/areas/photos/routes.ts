@@ -18,7 +18,7 @@ const MOST = 100;
 export function photoRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
 
-  on(app, 'GET /orders/:id/photos', async (c) => c.json(await photosOf(deps.pool, idParam(c, 'order'))));
+  on(app, 'GET /orders/:id/photos', async (c) => await photosOf(deps.pool, idParam(c, 'order')));
 
   on(app, 'POST /orders/:id/photos', async (c, { query }) => {
     const orderId = idParam(c, 'order');
@@ -51,7 +51,7 @@ export function photoRoutes(deps: Deps): Hono<Env> {
       return made.id;
     });
     deps.live.tell([['alterations', orderId, 0]]);
-    return c.json({ id }, 201);
+    return { id };
   });
 
   const send = async (c: Ctx, which: 'picture' | 'thumb') => {
@@ -72,7 +72,7 @@ export function photoRoutes(deps: Deps): Hono<Env> {
       const orderId = await dropPhoto(tx, id);
       if (orderId === undefined) throw notFound('photograph');
       await remember(tx, 'order', orderId, c.get('who').id, 'photograph taken off', { id }, undefined);
-      return { status: 200, body: { ok: true }, changed: [['alterations', orderId, 0]] };
+      return { body: { ok: true }, changed: [['alterations', orderId, 0]] };
     });
   });
   return app;

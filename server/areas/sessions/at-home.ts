@@ -108,8 +108,10 @@ async function sentAlready(tx: Tx, link: HomeLink, readings: readonly ReadingWir
 /** A client measures at home: a page behind a link of her own that ends. What she reads is flagged until staff confirm it. */
 export function homeRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
-  on(app, 'GET /orders/:id/home-links', async (c) =>
-    c.json(await homeLinks(deps.pool, idParam(c, 'order'), deps.now())),
+  on(
+    app,
+    'GET /orders/:id/home-links',
+    async (c) => await homeLinks(deps.pool, idParam(c, 'order'), deps.now()),
   );
   on(app, 'POST /orders/:id/home-links', (c, { body: { days } }) => {
     const orderId = idParam(c, 'order');
@@ -124,7 +126,7 @@ export function homeRoutes(deps: Deps): Hono<Env> {
         await remember(tx, 'order', orderId, c.get('who').id, 'asked to measure at home', undefined, {
           days,
         });
-        return { status: 201, body: { id }, changed: [['order', orderId, 0]] };
+        return { body: { id }, changed: [['order', orderId, 0]] };
       },
       // The link is shown once and only its hash is kept: a repeat of the same request is given a new one.
       async (tx, { id }: { id: number }) => {
@@ -148,7 +150,7 @@ export function homeRoutes(deps: Deps): Hono<Env> {
         undefined,
         undefined,
       );
-      return { status: 200, body: {}, changed: [['order', orderId, 0]] };
+      return { body: {}, changed: [['order', orderId, 0]] };
     }),
   );
   return app;
@@ -164,7 +166,7 @@ export function openHomeRoutes(deps: Deps): Hono<Env> {
     const link = await openHomeLink(deps.pool, tokenHash(key), deps.now());
     if (!link || (link.measuredSince && !link.sentAt)) throw closed();
     await opens();
-    return c.json(pageOf(link, await readHouse(deps.pool)));
+    return pageOf(link, await readHouse(deps.pool));
   });
   on(app, 'POST /at-home', async (c, { body }) => {
     const now = deps.now();
@@ -229,7 +231,7 @@ export function openHomeRoutes(deps: Deps): Hono<Env> {
         ['client', link.clientId, 0],
         ['session', link.sessionId, 0],
       ]);
-    return c.json(page);
+    return page;
   });
   return app;
 }

@@ -22,10 +22,12 @@ export function sessionRoutes(deps: Deps): Hono<Env> {
   on(app, 'GET /sessions/:uuid', async (c) => {
     const session = await readSession(deps.pool, uuidParam(c));
     if (!session) throw notFound('session');
-    return c.json(session);
+    return session;
   });
-  on(app, 'GET /clients/:id/earlier', async (c, { query }) =>
-    c.json(await earlierSessions(deps.pool, idParam(c, 'client'), query.except ?? null)),
+  on(
+    app,
+    'GET /clients/:id/earlier',
+    async (c, { query }) => await earlierSessions(deps.pool, idParam(c, 'client'), query.except ?? null),
   );
   on(app, 'POST /readings', async (c, { body }) => {
     const { session, readings } = inStudioTime(body, aheadBy(c.req.header('x-device-time'), deps.now()));
@@ -40,7 +42,7 @@ export function sessionRoutes(deps: Deps): Hono<Env> {
         for (const id of await ordersTogether(deps.pool, session.orderId)) changed.push(['order', id, 0]);
       deps.live.tell(changed);
     }
-    return c.json(answer);
+    return answer;
   });
   return app;
 }

@@ -56,8 +56,10 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
     };
   };
   const app = new Hono<Env>();
-  on(app, 'POST /house/rules/would-move', async (c, { body: { rules } }) =>
-    c.json(
+  on(
+    app,
+    'POST /house/rules/would-move',
+    async (c, { body: { rules } }) =>
       await inThread(
         { kind: 'figures', person: c.get('who').id, latest: true },
         'wouldMove',
@@ -65,7 +67,6 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
         rules,
         deps.now().toISOString(),
       ),
-    ),
   );
 
   // What was kept ready of somebody who was erased is gone from every process at once.
@@ -144,9 +145,9 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
     });
   });
 
-  const told = async (tx: Tx, id: number): Promise<Reply> => {
+  const told = async (tx: Tx, id: number): Promise<Reply<SheetView>> => {
     const view = await viewSheet(tx, id, null, deps.now());
-    return { status: 200, body: view, changed: [['order', id, 0]] };
+    return { body: view, changed: [['order', id, 0]] };
   };
   on(app, 'POST /orders/:id/sheet/changes', (c, { body: change }) => {
     const id = idParam(c, 'order');

@@ -26,7 +26,7 @@ export function staffRoutes(deps: Deps): Hono<Env> {
     const { id, name, role, csrf, factorOwed = false } = c.get('who');
     const { studio, timeZone, rules } = await readHouse(deps.pool);
     const { idleMinutes } = await readDoors(deps.pool);
-    return c.json({
+    return {
       id,
       name,
       role,
@@ -37,9 +37,9 @@ export function staffRoutes(deps: Deps): Hono<Env> {
       timeZone,
       leads: toLeads(rules),
       tape: rules.tape ?? {},
-    } satisfies Me);
+    } satisfies Me;
   });
-  on(app, 'GET /staff', async (c) => c.json(await listStaff(deps.pool)));
+  on(app, 'GET /staff', async (_c) => await listStaff(deps.pool));
   on(app, 'POST /staff', (c, { body: { name, role } }) =>
     once(
       c,
@@ -48,7 +48,7 @@ export function staffRoutes(deps: Deps): Hono<Env> {
         const id = await addStaff(tx, name, role);
         await remember(tx, 'staff', id, c.get('who').id, 'joined', undefined, { name, role });
         await noteEvent(tx, { what: 'staff-added', staffId: c.get('who').id, words: `${name}, ${role}` });
-        return { status: 201, body: { id }, changed: [['staff', id, 0]] };
+        return { body: { id }, changed: [['staff', id, 0]] };
       },
       withLink,
     ),
@@ -66,7 +66,7 @@ export function staffRoutes(deps: Deps): Hono<Env> {
           staffId: c.get('who').id,
           words: `for ${(await staffName(tx, id)) ?? ''}`,
         });
-        return { status: 201, body: { id } };
+        return { body: { id } };
       },
       withLink,
     );
@@ -88,7 +88,7 @@ export function staffRoutes(deps: Deps): Hono<Env> {
       if (!(await removeStaff(tx, id))) throw notFound('member of staff');
       await remember(tx, 'staff', id, c.get('who').id, 'left', undefined, undefined);
       await noteEvent(tx, { what: 'staff-removed', staffId: c.get('who').id, words: name });
-      return { status: 200, body: { ok: true }, changed: [['staff', id, 0]] };
+      return { body: { ok: true }, changed: [['staff', id, 0]] };
     });
   });
   return app;

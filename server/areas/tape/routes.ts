@@ -56,7 +56,7 @@ export function tapeRoutes(deps: Deps): Hono<Env> {
     for (const p of await practised(deps.pool))
       if (mine === null || p.reader === mine || p.second === mine)
         add(between, `${p.reader}\n${p.second}`, p.measure, [p.a, p.b]);
-    return c.json({
+    return {
       sessions,
       hands: [...hands]
         .map(([name, by]) => ({ name, rows: rowsOf(by) }))
@@ -65,7 +65,7 @@ export function tapeRoutes(deps: Deps): Hono<Env> {
         const [reader, second] = pair.split('\n') as [string, string];
         return { reader, second, rows: rowsOf(by) };
       }),
-    } satisfies WhoseTape);
+    } satisfies WhoseTape;
   });
   on(app, 'POST /tape/pairs', (c, { body }) =>
     once(c, deps, async (tx) => {
@@ -80,13 +80,13 @@ export function tapeRoutes(deps: Deps): Hono<Env> {
         with: body.secondId,
         pairs: body.pairs.length,
       });
-      return { status: 201, body: { ok: true } };
+      return { body: { ok: true } };
     }),
   );
   on(app, 'GET /clients/:id/history', async (c) => {
     const client = await readClient(deps.pool, idParam(c, 'client'));
     if (!client) throw notFound('client');
-    return c.json(await historyOf(deps.pool, client, deps.now()));
+    return await historyOf(deps.pool, client, deps.now());
   });
   return app;
 }
