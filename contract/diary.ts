@@ -303,6 +303,7 @@ export const AppointmentView = z.strictObject({
   /** who of the staff said it for the client; null when it came by the client’s own page */
   answeredBy: z.string().nullable(),
   readyAt: z.string().nullable(),
+  changedAt: z.string(),
   version: z.number(),
   /** its time, the times it is offered, and those it left, in the order they were given */
   slots: z.array(SlotView).readonly(),

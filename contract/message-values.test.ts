@@ -37,6 +37,7 @@ const appointment = (more: Partial<AppointmentView>): AppointmentView => ({
   answerWords: '',
   answeredBy: null,
   readyAt: null,
+  changedAt: '2026-12-01T09:00:00Z',
   version: 1,
   slots: [],
   ...more,

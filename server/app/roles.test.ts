@@ -1,4 +1,4 @@
-import { ROLES, ROUTES, type Role } from '@rocchetto/contract';
+import { ROLES, ROUTES, type Role, type Route } from '@rocchetto/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Caller, json, sessionBody, skirtOrder, startTestApp, type TestApp } from './testing.ts';
 
@@ -78,7 +78,7 @@ describe('every route asks who may', () => {
   });
 
   it('and the description tells of each of them', async () => {
-    const { openapi, paths } = await json(who.get('seamstress')!.get('/openapi.json'));
+    const { openapi, paths, components } = await json(who.get('seamstress')!.get('/openapi.json'));
     expect(openapi).toBe('3.1.0');
     const told = Object.entries(paths as Record<string, object>).flatMap(([path, methods]) =>
       Object.keys(methods).map((m) => `${m.toUpperCase()} ${path}`),
@@ -90,6 +90,18 @@ describe('every route asks who may', () => {
     );
     const order = paths['/orders'].post.requestBody.content['application/json'].schema;
     expect(order.required).toEqual(['clientId', 'what']);
+    // What it answers is said too, by a name that is described.
+    const said = paths['/orders/{id}'].get.responses[200].content['application/json'].schema;
+    expect(said).toEqual({ $ref: '#/components/schemas/OrderFull' });
+    expect(Object.keys(components.schemas.OrderFull.properties)).toContain('garments');
+    const named = [...JSON.stringify(paths).matchAll(/#\/components\/schemas\/(\w+)/g)].map((m) => m[1]!);
+    expect(named.filter((n) => !(n in components.schemas))).toEqual([]);
+    const files = ['GET /health', 'GET /live', 'GET /openapi.json', 'GET /orders/:id/sheet.json'];
+    expect(
+      Object.entries(ROUTES as Record<string, Route>)
+        .filter(([key, r]) => !r.answer && !r.media && !files.includes(key))
+        .map(([key]) => key),
+    ).toEqual([]);
     expect((await t.app.request('/api/openapi.json')).status).toBe(401);
   });
 });

@@ -1,3 +1,4 @@
+import * as contract from '@rocchetto/contract';
 import { ROUTES, type Route, withParts } from '@rocchetto/contract';
 import { Hono } from 'hono';
 import { z } from 'zod';
@@ -12,6 +13,39 @@ const schema = (type: z.ZodType) => {
   });
   return rest;
 };
+/** What answers are made of, by the names the contract gives them: each is described once and pointed at. */
+const NAMED = z.registry<{ id: string }>();
+for (const [id, type] of Object.entries(contract))
+  if (type instanceof z.ZodType && !NAMED.has(type)) NAMED.add(type, { id });
+const at = (id: string) => `#/components/schemas/${id}`;
+
+/** An answer: one that has a name, a list of such, or what it is. */
+function answered(type: z.ZodType): object {
+  const named = NAMED.get(type);
+  if (named) return { $ref: at(named.id) };
+  const inner = type instanceof z.ZodReadonly ? type.unwrap() : type;
+  if (inner instanceof z.ZodArray) return { type: 'array', items: answered(inner.element as z.ZodType) };
+  const { $schema: _, ...rest } = z.toJSONSchema(inner, { io: 'output', unrepresentable: 'any' });
+  return rest;
+}
+/** Every named schema that the answers come to, by name. */
+function namedSchemas(paths: unknown): Record<string, object> {
+  const all = z.toJSONSchema(NAMED, { io: 'output', unrepresentable: 'any', uri: at }).schemas as Record<
+    string,
+    Record<string, unknown>
+  >;
+  const found: Record<string, object> = {};
+  const follow = (text: string) => {
+    for (const [, id] of text.matchAll(/"#\/components\/schemas\/(\w+)"/g))
+      if (all[id!] && !found[id!]) {
+        const { $schema: _, $id: __, ...rest } = all[id!]!;
+        found[id!] = rest;
+        follow(JSON.stringify(rest));
+      }
+  };
+  follow(JSON.stringify(paths));
+  return found;
+}
 const PROBLEM = { $ref: '#/components/schemas/Problem' };
 const problem = (description: string) => ({
   description,
@@ -53,7 +87,10 @@ function operation(key: string, r: Route) {
       ? { requestBody: { required: true, content: { 'application/json': { schema: schema(r.body) } } } }
       : {}),
     responses: {
-      [r.status ?? 200]: { description: 'Done', content: { [r.media ?? 'application/json']: {} } },
+      [r.status ?? 200]: {
+        description: 'Done',
+        content: { [r.media ?? 'application/json']: r.answer ? { schema: answered(r.answer) } : {} },
+      },
       ...(r.may === 'open' ? {} : { 401: problem('Signed out'), 403: problem('Not open to this role') }),
       ...(path.includes(':') ? { 404: problem('Not there') } : {}),
       ...(r.body || r.query ? { 422: problem('Something in it is not right; says what') } : {}),
@@ -84,6 +121,7 @@ export function describeApi() {
     components: {
       securitySchemes: { signedIn: { type: 'apiKey', in: 'cookie', name: 'rocchetto' } },
       schemas: {
+        ...namedSchemas(paths),
         Problem: {
           type: 'object',
           description: 'RFC 9457. `detail` is a plain sentence.',

@@ -42,7 +42,7 @@ export async function whoHolds(db: Db, token: string, renew = true): Promise<Hol
   const { rows } = await db.query<Holder & { old: boolean }>({
     name: 'who-holds',
     text: `select s.id, s.name, s.role, i.csrf, i.seen_at < now() - interval '1 minute' as old, i.locked_at is not null as locked,
-        h.doors -> 'secondFactor' ? s.role and not exists (
+        coalesce(h.doors -> 'secondFactor' ? s.role, false) and not exists (
           select 1 from second_factor f where f.staff_id = s.id and f.on_at is not null) as "factorOwed"
        from sign_in i join staff s on s.id = i.staff_id cross join house h
       where i.token_hash = $1 and s.active and i.expires_at > now() and i.seen_at > now() - $2::interval`,

@@ -1,30 +1,26 @@
-import type { AskedWire, BoxWrite, OrderAlterations, StepWire } from '@rocchetto/contract';
+import type { AnswerOf, AskedWire, BoxWrite, StepWire } from '@rocchetto/contract';
 import type { z } from 'zod';
 import { api, change, LIST, STEP } from './base.ts';
 import { movesOrder } from './moves.ts';
 
-interface Kept {
-  readonly id: number;
-  readonly version: number;
-}
 type On = { readonly id: number; readonly orderId: number };
 
 const alterations = api.injectEndpoints({
   endpoints: (b) => ({
-    alterations: b.query<OrderAlterations, number>({
+    alterations: b.query<AnswerOf<'GET /orders/:id/alterations'>, number>({
       query: (orderId) => `/orders/${orderId}/alterations`,
       providesTags: (_, __, id) => [{ type: 'Alterations', id }],
     }),
-    changeAsked: b.mutation<Kept, On & { version: number; asked: AskedWire }>({
+    changeAsked: b.mutation<AnswerOf<'PUT /alterations/:id'>, On & { version: number; asked: AskedWire }>({
       query: ({ id, orderId: _, ...body }) => change(`/alterations/${id}`, 'PUT', body),
       invalidatesTags: movesOrder,
     }),
-    step: b.mutation<Kept, On & { version: number; step: StepWire }>({
+    step: b.mutation<AnswerOf<'POST /alterations/:id/steps'>, On & { version: number; step: StepWire }>({
       query: ({ id, orderId: _, ...body }) => change(`/alterations/${id}/steps`, 'POST', body),
       extraOptions: STEP,
       invalidatesTags: movesOrder,
     }),
-    tick: b.mutation<Kept, On & z.input<typeof BoxWrite>>({
+    tick: b.mutation<AnswerOf<'POST /alterations/:id/boxes'>, On & z.input<typeof BoxWrite>>({
       query: ({ id, orderId: _, ...body }) => change(`/alterations/${id}/boxes`, 'POST', body),
       // A tick moves nobody's day: neither the diary nor free times are asked for again.
       invalidatesTags: (_, error, { orderId }) =>

@@ -1,5 +1,4 @@
-import type { DesignView, Like, QuestionDecided, QuestionWrite } from '@rocchetto/contract';
-import type { Lesson } from '@rocchetto/core/alter/index.ts';
+import type { AnswerOf, QuestionDecided, QuestionWrite } from '@rocchetto/contract';
 import type { z } from 'zod';
 import { api, change } from './base.ts';
 
@@ -9,31 +8,34 @@ const touched = (_: unknown, error: unknown, { orderId }: Of) =>
 
 const design = api.injectEndpoints({
   endpoints: (b) => ({
-    design: b.query<DesignView, number>({
+    design: b.query<AnswerOf<'GET /orders/:id/design'>, number>({
       query: (orderId) => `/orders/${orderId}/design`,
       providesTags: (_, __, id) => [{ type: 'Alterations', id }],
     }),
-    askQuestion: b.mutation<object, Of & z.input<typeof QuestionWrite>>({
+    askQuestion: b.mutation<AnswerOf<'POST /orders/:id/questions'>, Of & z.input<typeof QuestionWrite>>({
       query: ({ orderId, ...body }) => change(`/orders/${orderId}/questions`, 'POST', body),
       invalidatesTags: touched,
     }),
-    decideQuestion: b.mutation<object, Of & { id: number } & z.input<typeof QuestionDecided>>({
+    decideQuestion: b.mutation<
+      AnswerOf<'POST /questions/:id/decided'>,
+      Of & { id: number } & z.input<typeof QuestionDecided>
+    >({
       query: ({ id, orderId: _, ...body }) => change(`/questions/${id}/decided`, 'POST', body),
       invalidatesTags: touched,
     }),
-    noteLike: b.mutation<object, Of & { words: string }>({
+    noteLike: b.mutation<AnswerOf<'POST /orders/:id/likes'>, Of & { words: string }>({
       query: ({ orderId, ...body }) => change(`/orders/${orderId}/likes`, 'POST', body),
       invalidatesTags: touched,
     }),
-    clientLikes: b.query<Like[], number>({
+    clientLikes: b.query<AnswerOf<'GET /clients/:id/likes'>, number>({
       query: (id) => `/clients/${id}/likes`,
       providesTags: ['Client'],
     }),
-    dropLike: b.mutation<object, number>({
+    dropLike: b.mutation<AnswerOf<'DELETE /likes/:id'>, number>({
       query: (id) => change(`/likes/${id}`, 'DELETE'),
       invalidatesTags: (_, error) => (error ? [] : ['Client']),
     }),
-    learnt: b.query<Lesson[], number>({
+    learnt: b.query<AnswerOf<'GET /orders/:id/learnt'>, number>({
       query: (orderId) => `/orders/${orderId}/learnt`,
       providesTags: ['Alterations', 'Order'],
     }),

@@ -1,12 +1,10 @@
 import type {
+  AnswerOf,
   ClosureWrite,
-  DiaryHouse,
-  DiaryRuleChange,
   DiaryRules,
   LeaveWrite,
   RoomWrite,
   StaffWork,
-  WouldStand,
   WouldStandAsked,
 } from '@rocchetto/contract';
 import { api, change, LIST } from './base.ts';
@@ -14,51 +12,51 @@ import { movesHours } from './moves.ts';
 
 const hours = api.injectEndpoints({
   endpoints: (b) => ({
-    diaryHouse: b.query<DiaryHouse, void>({
+    diaryHouse: b.query<AnswerOf<'GET /diary/house'>, void>({
       query: () => '/diary/house',
       providesTags: [{ type: 'Diary', id: LIST }, 'Staff', 'House'],
     }),
-    changeRules: b.mutation<{ version: number }, { version: number; rules: DiaryRules }>({
+    changeRules: b.mutation<AnswerOf<'PUT /diary/rules'>, { version: number; rules: DiaryRules }>({
       query: (body) => change('/diary/rules', 'PUT', body),
       invalidatesTags: (_, error) => (error ? [] : ['Diary', 'House']),
     }),
-    wouldStand: b.query<WouldStand, WouldStandAsked>({
+    wouldStand: b.query<AnswerOf<'POST /diary/would-stand'>, WouldStandAsked>({
       query: (asked) => change('/diary/would-stand', 'POST', asked),
       keepUnusedDataFor: 0,
     }),
-    ruleChanges: b.query<DiaryRuleChange[], void>({
+    ruleChanges: b.query<AnswerOf<'GET /diary/rules/changes'>, void>({
       query: () => '/diary/rules/changes',
       providesTags: ['House', 'Staff', { type: 'Diary', id: LIST }],
     }),
-    changeWork: b.mutation<{ version: number }, StaffWork & { id: number; version: number }>({
+    changeWork: b.mutation<AnswerOf<'PUT /staff/:id/work'>, StaffWork & { id: number; version: number }>({
       query: ({ id, ...body }) => change(`/staff/${id}/work`, 'PUT', body),
       invalidatesTags: movesHours,
     }),
-    addRoom: b.mutation<{ id: number }, RoomWrite>({
+    addRoom: b.mutation<AnswerOf<'POST /rooms'>, RoomWrite>({
       query: (body) => change('/rooms', 'POST', body),
       invalidatesTags: movesHours,
     }),
-    changeRoom: b.mutation<{ version: number }, RoomWrite & { id: number; version: number }>({
+    changeRoom: b.mutation<AnswerOf<'PUT /rooms/:id'>, RoomWrite & { id: number; version: number }>({
       query: ({ id, ...body }) => change(`/rooms/${id}`, 'PUT', body),
       invalidatesTags: movesHours,
     }),
-    removeRoom: b.mutation<void, number>({
+    removeRoom: b.mutation<AnswerOf<'DELETE /rooms/:id'>, number>({
       query: (id) => change(`/rooms/${id}`, 'DELETE'),
       invalidatesTags: movesHours,
     }),
-    addLeave: b.mutation<{ id: number }, LeaveWrite>({
+    addLeave: b.mutation<AnswerOf<'POST /leave'>, LeaveWrite>({
       query: (body) => change('/leave', 'POST', body),
       invalidatesTags: movesHours,
     }),
-    removeLeave: b.mutation<void, number>({
+    removeLeave: b.mutation<AnswerOf<'DELETE /leave/:id'>, number>({
       query: (id) => change(`/leave/${id}`, 'DELETE'),
       invalidatesTags: movesHours,
     }),
-    addClosure: b.mutation<{ id: number }, ClosureWrite>({
+    addClosure: b.mutation<AnswerOf<'POST /closures'>, ClosureWrite>({
       query: (body) => change('/closures', 'POST', body),
       invalidatesTags: movesHours,
     }),
-    removeClosure: b.mutation<void, number>({
+    removeClosure: b.mutation<AnswerOf<'DELETE /closures/:id'>, number>({
       query: (id) => change(`/closures/${id}`, 'DELETE'),
       invalidatesTags: movesHours,
     }),

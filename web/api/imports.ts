@@ -1,15 +1,15 @@
-import type { ImportView } from '@rocchetto/contract';
+import type { AnswerOf, ImportView } from '@rocchetto/contract';
 import type { Column } from '@rocchetto/core';
 import { api, change } from './base.ts';
 
 const imports = api.injectEndpoints({
   endpoints: (b) => ({
-    importFile: b.query<ImportView, { id: number; from: number }>({
+    importFile: b.query<AnswerOf<'GET /imports/:id'>, { id: number; from: number }>({
       query: ({ id, from }) => ({ url: `/imports/${id}`, params: { from } }),
       keepUnusedDataFor: 0,
     }),
     mapImport: b.mutation<
-      ImportView,
+      AnswerOf<'PUT /imports/:id'>,
       {
         id: number;
         columns: readonly Column[];
@@ -27,7 +27,7 @@ const imports = api.injectEndpoints({
         if (from > 0) dispatch(imports.endpoints.importFile.initiate({ id, from }, { forceRefetch: true }));
       },
     }),
-    takeImport: b.mutation<object, number>({
+    takeImport: b.mutation<AnswerOf<'POST /imports/:id/take'>, number>({
       query: (id) => change(`/imports/${id}/take`, 'POST', {}),
       invalidatesTags: (_, error) => (error ? [] : ['Client', 'Session']),
     }),

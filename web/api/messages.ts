@@ -1,13 +1,16 @@
-import type { Outbox } from '@rocchetto/contract';
+import type { AnswerOf } from '@rocchetto/contract';
 import { api, change, LIST } from './base.ts';
 
 const messages = api.injectEndpoints({
   endpoints: (b) => ({
-    messages: b.query<Outbox, { show?: 'told' | 'to-come'; appointment?: number; before?: number }>({
+    messages: b.query<
+      AnswerOf<'GET /messages'>,
+      { show?: 'told' | 'to-come'; appointment?: number; before?: number }
+    >({
       query: (params) => ({ url: '/messages', params }),
       providesTags: [{ type: 'Diary', id: LIST }],
     }),
-    setCarrier: b.mutation<{ fails: boolean }, { fails: boolean }>({
+    setCarrier: b.mutation<AnswerOf<'POST /messages/carrier'>, { fails: boolean }>({
       query: (body) => change('/messages/carrier', 'POST', body),
       invalidatesTags: [{ type: 'Diary', id: LIST }],
     }),

@@ -1,4 +1,4 @@
-import type { BriefWire, OrderFull, OrderRow, OrderView, OrderWrite, SheetView } from '@rocchetto/contract';
+import type { AnswerOf, BriefWire, OrderFull, OrderRow, OrderView, OrderWrite } from '@rocchetto/contract';
 import type { Stage } from '@rocchetto/core/thread/stage.ts';
 import { api, change, LIST } from './base.ts';
 
@@ -15,7 +15,7 @@ const given = (params: Record<string, unknown>) =>
 
 const orders = api.injectEndpoints({
   endpoints: (b) => ({
-    orders: b.query<OrderRow[], OrdersAsked>({
+    orders: b.query<AnswerOf<'GET /orders'>, OrdersAsked>({
       query: ({ after, ...asked }) => ({
         url: '/orders',
         params: given({
@@ -26,7 +26,7 @@ const orders = api.injectEndpoints({
       }),
       providesTags: [{ type: 'Order', id: LIST }],
     }),
-    order: b.query<OrderFull, number>({
+    order: b.query<AnswerOf<'GET /orders/:id'>, number>({
       query: (id) => `/orders/${id}`,
       // A device may still show what it was told before an order could hold several garments.
       transformResponse: (o: OrderFull) => ({
@@ -37,7 +37,7 @@ const orders = api.injectEndpoints({
       }),
       providesTags: (_, __, id) => [{ type: 'Order', id }],
     }),
-    addOrder: b.mutation<OrderFull, OrderWrite>({
+    addOrder: b.mutation<AnswerOf<'POST /orders'>, OrderWrite>({
       query: (body) => change('/orders', 'POST', body),
       invalidatesTags: (_, error, { clientId }) =>
         error
@@ -47,7 +47,7 @@ const orders = api.injectEndpoints({
               { type: 'Client', id: clientId },
             ],
     }),
-    addGarment: b.mutation<OrderFull, { id: number; what: string }>({
+    addGarment: b.mutation<AnswerOf<'POST /orders/:id/garments'>, { id: number; what: string }>({
       query: ({ id, what }) => change(`/orders/${id}/garments`, 'POST', { what }),
       invalidatesTags: (made, error, { id }) =>
         error
@@ -59,7 +59,7 @@ const orders = api.injectEndpoints({
               ...(made ? [{ type: 'Client' as const, id: made.clientId }] : []),
             ],
     }),
-    changeOrder: b.mutation<OrderFull, OrderWrite & { id: number; version: number }>({
+    changeOrder: b.mutation<AnswerOf<'PUT /orders/:id'>, OrderWrite & { id: number; version: number }>({
       query: ({ id, ...body }) => change(`/orders/${id}`, 'PUT', body),
       invalidatesTags: (_, error, { id, clientId }) =>
         error
@@ -71,7 +71,10 @@ const orders = api.injectEndpoints({
               { type: 'Client', id: clientId },
             ],
     }),
-    changeBrief: b.mutation<OrderFull, { id: number; version: number; brief: BriefWire }>({
+    changeBrief: b.mutation<
+      AnswerOf<'PUT /orders/:id/brief'>,
+      { id: number; version: number; brief: BriefWire }
+    >({
       query: ({ id, ...body }) => change(`/orders/${id}/brief`, 'PUT', body),
       invalidatesTags: (_, error, { id }) =>
         error
@@ -82,7 +85,7 @@ const orders = api.injectEndpoints({
               { type: 'Sheet', id },
             ],
     }),
-    importSpec: b.mutation<SheetView, { id: number; spec: unknown }>({
+    importSpec: b.mutation<AnswerOf<'POST /orders/:id/import'>, { id: number; spec: unknown }>({
       query: ({ id, spec }) => change(`/orders/${id}/import`, 'POST', spec),
       invalidatesTags: (_, error, { id }) =>
         error

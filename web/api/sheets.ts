@@ -1,4 +1,4 @@
-import type { SheetChange, SheetView } from '@rocchetto/contract';
+import type { AnswerOf, SheetChange, SheetView } from '@rocchetto/contract';
 import { decide } from '@rocchetto/contract/decide.ts';
 import { AGREEING, api, change, LIST, STEP } from './base.ts';
 import type { store } from './store.ts';
@@ -28,14 +28,17 @@ async function show(
 
 const sheet = api.injectEndpoints({
   endpoints: (b) => ({
-    sheet: b.query<SheetView, { id: number; revision: number | null }>({
+    sheet: b.query<AnswerOf<'GET /orders/:id/sheet'>, { id: number; revision: number | null }>({
       query: ({ id, revision }) => ({
         url: `/orders/${id}/sheet`,
         params: revision ? { revision } : {},
       }),
       providesTags: (_, __, { id }) => [{ type: 'Sheet', id }],
     }),
-    changeSheet: b.mutation<SheetView, { id: number; by: string } & SheetChange>({
+    changeSheet: b.mutation<
+      AnswerOf<'POST /orders/:id/sheet/changes'>,
+      { id: number; by: string } & SheetChange
+    >({
       query: ({ id, by: _, ...body }) => change(`/orders/${id}/sheet/changes`, 'POST', body),
       extraOptions: STEP,
       invalidatesTags: touched,
@@ -61,13 +64,16 @@ const sheet = api.injectEndpoints({
         });
       },
     }),
-    agreeSheet: b.mutation<SheetView, { id: number; version: number; name: string }>({
+    agreeSheet: b.mutation<
+      AnswerOf<'POST /orders/:id/sheet/agree'>,
+      { id: number; version: number; name: string }
+    >({
       query: ({ id, ...body }) => change(`/orders/${id}/sheet/agree`, 'POST', body),
       extraOptions: AGREEING,
       invalidatesTags: touched,
       onQueryStarted: show,
     }),
-    cutSheet: b.mutation<SheetView, { id: number; version: number }>({
+    cutSheet: b.mutation<AnswerOf<'POST /orders/:id/sheet/cut'>, { id: number; version: number }>({
       query: ({ id, ...body }) => change(`/orders/${id}/sheet/cut`, 'POST', body),
       extraOptions: AGREEING,
       invalidatesTags: touched,

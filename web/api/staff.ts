@@ -1,26 +1,26 @@
-import type { AheadView, HandedOver, Role, StaffView } from '@rocchetto/contract';
+import type { AnswerOf, Role } from '@rocchetto/contract';
 import { api, change } from './base.ts';
 
 const staff = api.injectEndpoints({
   endpoints: (b) => ({
-    staff: b.query<StaffView[], void>({ query: () => '/staff', providesTags: ['Staff'] }),
-    addStaff: b.mutation<{ id: number; path: string }, { name: string; role: Role }>({
+    staff: b.query<AnswerOf<'GET /staff'>, void>({ query: () => '/staff', providesTags: ['Staff'] }),
+    addStaff: b.mutation<AnswerOf<'POST /staff'>, { name: string; role: Role }>({
       query: (body) => change('/staff', 'POST', body),
       invalidatesTags: ['Staff'],
     }),
-    staffLink: b.mutation<{ id: number; path: string }, number>({
+    staffLink: b.mutation<AnswerOf<'POST /staff/:id/link'>, number>({
       query: (id) => change(`/staff/${id}/link`, 'POST'),
     }),
-    removeStaff: b.mutation<void, number>({
+    removeStaff: b.mutation<AnswerOf<'DELETE /staff/:id'>, number>({
       query: (id) => change(`/staff/${id}`, 'DELETE'),
       invalidatesTags: ['Staff'],
     }),
-    ahead: b.query<AheadView, number>({
+    ahead: b.query<AnswerOf<'GET /staff/:id/ahead'>, number>({
       query: (id) => `/staff/${id}/ahead`,
       providesTags: ['Diary', 'Staff'],
     }),
     handWorkOver: b.mutation<
-      HandedOver,
+      AnswerOf<'POST /staff/:id/hand-over'>,
       { id: number; toId: number; appointments?: number[]; bench?: number[] }
     >({
       query: ({ id, ...body }) => change(`/staff/${id}/hand-over`, 'POST', body),

@@ -1,14 +1,14 @@
-import type { HistoryView, PairsWrite, WhoseTape } from '@rocchetto/contract';
+import type { AnswerOf, PairsWrite } from '@rocchetto/contract';
 import { api, change } from './base.ts';
 
 const tape = api.injectEndpoints({
   endpoints: (b) => ({
-    history: b.query<HistoryView, number>({
+    history: b.query<AnswerOf<'GET /clients/:id/history'>, number>({
       query: (id) => `/clients/${id}/history`,
       providesTags: ['Session', 'Client'],
     }),
-    whoseTape: b.query<WhoseTape, void>({ query: () => '/tape', providesTags: ['Session'] }),
-    keepPairs: b.mutation<object, PairsWrite>({
+    whoseTape: b.query<AnswerOf<'GET /tape'>, void>({ query: () => '/tape', providesTags: ['Session'] }),
+    keepPairs: b.mutation<AnswerOf<'POST /tape/pairs'>, PairsWrite>({
       query: (body) => change('/tape/pairs', 'POST', body),
       invalidatesTags: (_, error) => (error ? [] : ['Session']),
     }),

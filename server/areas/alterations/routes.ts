@@ -292,6 +292,20 @@ const kept = <const A>(orderId: number, body: A, diary = false): Reply<A> => ({
   changed: [['alterations', orderId, 0], ...(diary ? [['diary', 0, 0] as const] : [])],
 });
 
+/** A reading of the finished garment as it is shown: against what it lay is the point’s own. */
+const readingView = (r: Found | undefined): PointView['reading'] =>
+  r
+    ? {
+        written: r.written,
+        within: r.within,
+        acceptedBy: r.acceptedBy,
+        reason: r.reason,
+        by: r.by,
+        at: r.at,
+      }
+    : null;
+type Found = NonNullable<ReturnType<Awaited<ReturnType<typeof pointsRead>>['get']>>;
+
 /** An order’s alterations, each drawn on the panels as they are made by then. */
 async function told(db: Db, orderId: number, now: Date): Promise<OrderAlterations> {
   const alterations = await alterationsOfOrder(db, orderId);
@@ -329,7 +343,7 @@ async function told(db: Db, orderId: number, now: Date): Promise<OrderAlteration
       tolerance: TARGET_TOLERANCE[p.kind],
       agreed: agreed.get(p.id) ?? null,
       required: p.kind === 'girth',
-      reading: still,
+      reading: still && readingView(still),
     };
   });
   const pins = await pinsOf(db, orderId);
@@ -353,7 +367,7 @@ async function told(db: Db, orderId: number, now: Date): Promise<OrderAlteration
           agreed: null,
           tolerance: null,
           required: false,
-          reading: read?.get(p.id) ?? null,
+          reading: readingView(read?.get(p.id)),
         }),
       ),
     ],

@@ -5,7 +5,7 @@ import ICAL from 'ical.js';
 
 /** What a calendar program is told of one time of an appointment. */
 export interface CalendarEvent {
-  readonly appointment: AppointmentView & { readonly changedAt: string };
+  readonly appointment: AppointmentView;
   readonly slot: SlotView;
   readonly cancelled: boolean;
 }

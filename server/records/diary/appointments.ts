@@ -106,9 +106,7 @@ export async function addAppointment(
   return rows[0]!.id;
 }
 
-export type AppointmentRecord = AppointmentView & { readonly changedAt: string };
-
-interface Row extends Omit<AppointmentRecord, 'slots'> {
+interface Row extends Omit<AppointmentView, 'slots'> {
   readonly slots: readonly Omit<SlotView, 'day' | 'from' | 'to'>[];
 }
 
@@ -129,7 +127,7 @@ const APPOINTMENT = (where: string) => `
    from appointment a join client c on c.id = a.client_id left join orders o on o.id = a.order_id
   where ${where}`;
 
-const walled = (zone: string, r: Row): AppointmentRecord => ({
+const walled = (zone: string, r: Row): AppointmentView => ({
   ...r,
   slots: (r.slots ?? []).map((s) => {
     const { day, time } = wallAt(zone, s.start);
@@ -141,7 +139,7 @@ export async function readAppointment(
   db: Db,
   zone: string,
   id: number,
-): Promise<AppointmentRecord | undefined> {
+): Promise<AppointmentView | undefined> {
   const { rows } = await db.query<Row>({ name: 'appointment', text: APPOINTMENT('a.id = $1'), values: [id] });
   return rows[0] && walled(zone, rows[0]);
 }
@@ -206,7 +204,7 @@ export async function readForFeed(
   zone: string,
   of: { staffId: number | null; roomId: number | null },
   within: Span,
-): Promise<AppointmentRecord[]> {
+): Promise<AppointmentView[]> {
   const { rows } = await db.query<Row>({
     name: 'diary-feed',
     text: `${APPOINTMENT(`a.id in (select s.appointment_id from slot s left join slot_staff w on w.slot_id = s.id

@@ -30,6 +30,7 @@ const appointment = (
   answerWords: '',
   answeredBy: null,
   readyAt: null,
+  changedAt: '2026-12-01T09:00:00Z',
   version: 1,
   slots: slots.map((s, i) => ({
     id: id * 100 + i,
