@@ -1,5 +1,5 @@
 import { type Browser, type BrowserContext, chromium, type Page } from '@playwright/test';
-import { dayAfter } from '@rocchetto/core/diary/zoned.ts';
+import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
 import { openSignIn } from '@rocchetto/server/records/sign-ins.ts';
 import { openPool } from '@rocchetto/server/db/pool.ts';
 import { buildWeb } from '../tools/build-web.ts';

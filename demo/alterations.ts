@@ -1,8 +1,11 @@
 import { AskedWire, may, type StepWire } from '@rocchetto/contract';
 import { dayIn } from '@rocchetto/core';
 import { findKind, ticketCode } from '@rocchetto/core/alter/index.ts';
-import { dayAfter, weekdayOf } from '@rocchetto/core/diary/zoned.ts';
+import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
+import { weekdayOf } from '@rocchetto/core/diary/zoned.ts';
 import { prepared, takeStep } from '@rocchetto/server/areas/alterations/service.ts';
+import type { Tx } from '@rocchetto/server/db/pool.ts';
+import type { SignedIn } from '@rocchetto/server/http/context.ts';
 import {
   addAlteration,
   addBroughtIn,
@@ -11,8 +14,6 @@ import {
   writeBox,
   writeBoxes,
 } from '@rocchetto/server/records/alterations.ts';
-import type { Tx } from '@rocchetto/server/db/pool.ts';
-import type { SignedIn } from '@rocchetto/server/http/context.ts';
 
 type Asked = Record<string, unknown> & { readonly kind: string };
 

@@ -1,12 +1,12 @@
 import { createHash } from 'node:crypto';
-import { remember } from '@rocchetto/server/db/history.ts';
-import type { Tx } from '@rocchetto/server/db/pool.ts';
-import { addLike, addQuestion, decide } from '@rocchetto/server/records/design.ts';
-import { BENCH_CHANGED, changeBench, houseBench } from '@rocchetto/server/records/house.ts';
-import type { SignedIn } from '@rocchetto/server/http/context.ts';
-import { noteMoney, writeRack } from '@rocchetto/server/records/leaving.ts';
 import { cleaned } from '@rocchetto/server/areas/photos/picture.ts';
 import { addPhoto } from '@rocchetto/server/areas/photos/sql.ts';
+import { remember } from '@rocchetto/server/db/history.ts';
+import type { Tx } from '@rocchetto/server/db/pool.ts';
+import type { SignedIn } from '@rocchetto/server/http/context.ts';
+import { addLike, addQuestion, decide } from '@rocchetto/server/records/design.ts';
+import { BENCH_CHANGED, changeBench, houseBench } from '@rocchetto/server/records/house.ts';
+import { noteMoney, writeRack } from '@rocchetto/server/records/leaving.ts';
 
 /** Sketch, swatch and trim of one skirt, drawn for the demo. */
 const SKETCH = `<svg xmlns="http://www.w3.org/2000/svg" width="420" height="560"><rect width="420" height="560" fill="#f6f0e2"/>

@@ -1,8 +1,10 @@
 import type { StaffWork } from '@rocchetto/contract';
 import { dayIn, initialsOf, type Need, type Skill, usualSkills } from '@rocchetto/core';
-import { dayAfter, planAt, weekdayOf, wholeDay } from '@rocchetto/core/diary/zoned.ts';
+import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
+import { planAt, weekdayOf, wholeDay } from '@rocchetto/core/diary/zoned.ts';
 import { remember } from '@rocchetto/server/db/history.ts';
 import type { Tx } from '@rocchetto/server/db/pool.ts';
+import type { SignedIn } from '@rocchetto/server/http/context.ts';
 import {
   addAppointment,
   addSlot,
@@ -15,7 +17,6 @@ import { addBench, addClientAway } from '@rocchetto/server/records/diary/bench.t
 import { addBusy } from '@rocchetto/server/records/diary/busy.ts';
 import { addAway, addRoom, writeWork } from '@rocchetto/server/records/diary/hours.ts';
 import { type Happened, planMessages } from '@rocchetto/server/records/diary/telling.ts';
-import type { SignedIn } from '@rocchetto/server/http/context.ts';
 
 const MORE_SKILLS: Record<string, readonly Skill[]> = {
   'Odile Marchetti': ['measuring', 'fitting', 'bridal', 'tailoring'],

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import type { Tx } from '@rocchetto/server/db/pool.ts';
 import { addFlatLay, addFlatReadings } from '@rocchetto/server/areas/flat/sql.ts';
+import type { Tx } from '@rocchetto/server/db/pool.ts';
 import type { SignedIn } from '@rocchetto/server/http/context.ts';
 
 /** A toile that lay flat beside its dress: a little wide across the chest, the rest as drawn. */

@@ -15,7 +15,7 @@ describe('what the runners report', () => {
           status: 'failed',
           message: '',
           assertionResults: [
-            { fullName: 'a waist closes', status: 'passed' },
+            { fullName: 'a waist closes', status: 'passed', duration: 12 },
             {
               fullName: 'a hem is even',
               status: 'failed',
@@ -30,6 +30,10 @@ describe('what the runners report', () => {
       passed: 2,
       failed: 2,
       failures: ['core/a.test.ts › a hem is even\nexpected 2', 'core/b.test.ts\nno such module'],
+      took: [
+        ['core/a.test.ts › a waist closes', 12],
+        ['core/a.test.ts › a hem is even', 0],
+      ],
     });
   });
 
@@ -46,6 +50,7 @@ describe('what the runners report', () => {
         {
           results: [
             {
+              duration: ok ? undefined : 2500,
               errors: ok ? [] : [{ message: 'not visible' }],
               attachments: ok ? [] : [{ name: 'error-context', path }],
             },
@@ -63,6 +68,10 @@ describe('what the runners report', () => {
       passed: 1,
       failed: 1,
       failures: ['day.spec.ts:7 › bad\nnot visible\n- heading "Orders"'],
+      took: [
+        ['day.spec.ts:7 › good', 0],
+        ['day.spec.ts:7 › bad', 2500],
+      ],
     });
   });
 

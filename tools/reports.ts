@@ -5,6 +5,8 @@ export interface Told {
   readonly passed: number;
   readonly failed: number;
   readonly failures: readonly string[];
+  /** every test with what it took, ms */
+  readonly took: readonly (readonly [name: string, ms: number])[];
 }
 
 const LINES = 24;
@@ -24,6 +26,7 @@ export interface VitestReport {
     readonly assertionResults: readonly {
       readonly fullName: string;
       readonly status: string;
+      readonly duration?: number | null;
       readonly failureMessages?: readonly string[] | null;
     }[];
   }[];
@@ -39,7 +42,10 @@ export function vitestTold(of: VitestReport): Told {
     if (file.status === 'failed' && fallen.length === 0)
       failures.push(`${file.name}\n${first(file.message)}`);
   }
-  return { passed: of.numPassedTests, failed: failures.length, failures };
+  const took = of.testResults.flatMap((file) =>
+    file.assertionResults.map((a) => [`${file.name} › ${a.fullName}`, a.duration ?? 0] as const),
+  );
+  return { passed: of.numPassedTests, failed: failures.length, failures, took };
 }
 
 interface Suite {
@@ -51,6 +57,7 @@ interface Suite {
     readonly ok: boolean;
     readonly tests: readonly {
       readonly results: readonly {
+        readonly duration?: number;
         readonly errors: readonly { readonly message?: string }[];
         readonly attachments: readonly { readonly name: string; readonly path?: string }[];
       }[];
@@ -66,8 +73,10 @@ export interface PlaywrightReport {
 /** Of a failed interface test also what stood on the page. */
 export function playwrightTold(of: PlaywrightReport): Told {
   const failures = of.errors.map((e) => first(e.message ?? ''));
+  const took: (readonly [string, number])[] = [];
   const walk = (suite: Suite) => {
     for (const s of suite.specs) {
+      took.push([`${s.file}:${s.line} › ${s.title}`, s.tests[0]?.results.at(-1)?.duration ?? 0]);
       if (s.ok) continue;
       const last = s.tests[0]?.results.at(-1);
       const page = last?.attachments.find((a) => a.name === 'error-context')?.path;
@@ -82,5 +91,5 @@ export function playwrightTold(of: PlaywrightReport): Told {
     for (const inner of suite.suites ?? []) walk(inner);
   };
   for (const suite of of.suites) walk(suite);
-  return { passed: of.stats.expected + of.stats.flaky, failed: failures.length, failures };
+  return { passed: of.stats.expected + of.stats.flaky, failed: failures.length, failures, took };
 }

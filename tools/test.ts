@@ -12,6 +12,8 @@ interface Tally {
   failed: number;
   /** of each that failed: its name and what it said, told once more at the very end */
   readonly failures: string[];
+  /** every test with what it took, ms */
+  readonly tests: (readonly [name: string, ms: number])[];
 }
 const bin = (name: string) => join(root, 'node_modules/.bin', name);
 
@@ -70,10 +72,11 @@ async function runner(
   const { code } = await timed(name, () => ran(command, args, env));
   const counted = existsSync(report)
     ? read(JSON.parse(readFileSync(report, 'utf8')) as never)
-    : { passed: 0, failed: 0, failures: [] };
+    : { passed: 0, failed: 0, failures: [], took: [] };
   tally.passed += counted.passed;
   tally.failed += counted.failed;
   tally.failures.push(...counted.failures);
+  tally.tests.push(...counted.took);
   if (counted.failed === 0 && (code !== 0 || counted.passed === 0)) {
     tally.failed++;
     tally.failures.push(`${name}: ended with ${code}, ${counted.passed} passed`);
@@ -82,7 +85,7 @@ async function runner(
 
 runTool(async () => {
   const quick = process.argv.includes('--quick');
-  const tally: Tally = { passed: 0, failed: 0, failures: [] };
+  const tally: Tally = { passed: 0, failed: 0, failures: [], tests: [] };
   const reports = join(local, 'reports');
   mkdirSync(reports, { recursive: true });
   const vitest = (name: string, projects: readonly string[], env: NodeJS.ProcessEnv = {}) => {
@@ -162,6 +165,10 @@ runTool(async () => {
       await cluster.discard();
     }
   }
+  const slowest = tally.tests.toSorted((a, b) => b[1] - a[1]).slice(0, 20);
+  process.stdout.write('\nthe slowest tests:\n');
+  for (const [name, ms] of slowest)
+    process.stdout.write(`${(ms / 1000).toFixed(1).padStart(7)} s  ${name.replace(`${root}/`, '')}\n`);
   for (const f of tally.failures) process.stdout.write(`\n== failed: ${f}\n`);
   process.stdout.write(`\n${took.map(([phase, s]) => `${phase}: ${s.toFixed(0)} s`).join('\n')}\n`);
   process.stdout.write(`whole: ${((performance.now() - start) / 1000).toFixed(0)} s\n`);

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import rrule from 'rrule';
 import { describe, expect, it } from 'vitest';
+import { dayAfter } from '../dates/day-after.ts';
 import { type BusyRead, busyTimes } from './busy-times.ts';
-import { dayAfter, planAt, type Span, wallAt, wholeDay } from './zoned.ts';
+import { planAt, type Span, wallAt, wholeDay } from './zoned.ts';
 
 const ZONE = 'Europe/Rome';
 const WITHIN: Span = { from: wholeDay(ZONE, '2026-10-01').from, to: wholeDay(ZONE, '2027-10-01').to };

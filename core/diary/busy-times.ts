@@ -1,6 +1,7 @@
 import ICAL from 'ical.js';
+import { dayAfter } from '../dates/day-after.ts';
 import { joined } from './spans.ts';
-import { dayAfter, type Minute, planOn, type Span, wallAt, wholeDay } from './zoned.ts';
+import { type Minute, planOn, type Span, wallAt, wholeDay } from './zoned.ts';
 
 /** Busy times read from a calendar file. */
 export type BusyRead =

@@ -1,4 +1,5 @@
 import { Temporal } from 'temporal-polyfill';
+import { dayAfter } from '../dates/day-after.ts';
 
 /** An instant in whole minutes since 1970-01-01T00:00Z: what the diary counts in. */
 export type Minute = number;
@@ -57,10 +58,6 @@ export function wallAt(zone: string, at: Minute): { readonly day: string; readon
     .toString();
   return { day: wall.slice(0, 10), time: wall.slice(11, 16) };
 }
-
-/** The day so many after another. */
-export const dayAfter = (day: string, days: number): string =>
-  Temporal.PlainDate.from(day).add({ days }).toString();
 
 /** 1 for Monday to 7 for Sunday (ISO 8601). */
 export const weekdayOf = (day: string): number => new Date(`${day}T00:00:00Z`).getUTCDay() || 7;

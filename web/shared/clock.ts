@@ -15,13 +15,6 @@ export function useClock(): (at: number) => string {
   }, [timeZone]);
 }
 
-/** The day so many after another, both yyyy-mm-dd. */
-export function dayAfter(day: string, by: number): string {
-  const d = new Date(`${day}T00:00:00Z`);
-  d.setUTCDate(d.getUTCDate() + by);
-  return d.toISOString().slice(0, 10);
-}
-
 /** Which of the two, where the clocks show the time of an instant twice; undefined where they show it once. */
 export function turnAt(clock: (at: number) => string, at: number): 'first' | 'second' | undefined {
   const again = (by: number) => clock(at + by) === clock(at);

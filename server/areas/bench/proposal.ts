@@ -1,8 +1,9 @@
 import type { BenchRow, BenchWeek, Proposal } from '@rocchetto/contract';
 import { dayIn, printShortDate } from '@rocchetto/core';
 import { neededBy, proposePlan, rankOf, skillsFor } from '@rocchetto/core/alter/index.ts';
+import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
 import { hoursWord } from '@rocchetto/core/diary/load.ts';
-import { dayAfter, daysFrom } from '@rocchetto/core/diary/zoned.ts';
+import { daysFrom } from '@rocchetto/core/diary/zoned.ts';
 import { Hono } from 'hono';
 import type { Deps, Env } from '../../http/context.ts';
 import { on } from '../../http/route.ts';

@@ -1,9 +1,10 @@
 import { Worker } from 'node:worker_threads';
 import { may } from '@rocchetto/contract';
 import { dayIn } from '@rocchetto/core';
+import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
 import type { BusyRead } from '@rocchetto/core/diary/busy-times.ts';
 import { common, joined, without } from '@rocchetto/core/diary/spans.ts';
-import { dayAfter, type Span, wholeDay } from '@rocchetto/core/diary/zoned.ts';
+import { type Span, wholeDay } from '@rocchetto/core/diary/zoned.ts';
 import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import { type Ctx, type Deps, type Env, idParam } from '../../http/context.ts';

@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto';
 import type { FeedView, SlotView } from '@rocchetto/contract';
 import { dayIn } from '@rocchetto/core';
-import { dayAfter, wholeDay } from '@rocchetto/core/diary/zoned.ts';
+import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
+import { wholeDay } from '@rocchetto/core/diary/zoned.ts';
 import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import type { Tx } from '../../db/pool.ts';

@@ -1,6 +1,7 @@
 import type { AppointmentView, SlotView } from '@rocchetto/contract';
+import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
 import { transitions } from '@rocchetto/core/diary/transitions.ts';
-import { dayAfter, wallAt } from '@rocchetto/core/diary/zoned.ts';
+import { wallAt } from '@rocchetto/core/diary/zoned.ts';
 import ICAL from 'ical.js';
 
 /** What a calendar program is told of one time of an appointment. */

@@ -1,7 +1,7 @@
 import type { NewAppointment, SlotWire } from '@rocchetto/contract';
 import { NEXT } from '@rocchetto/core';
+import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
 import { kindsOf } from '@rocchetto/core/diary/house.ts';
-import { dayAfter } from '@rocchetto/core/diary/zoned.ts';
 import { Hono } from 'hono';
 import { isClientTaken, isTaken } from '../../db/error-kinds.ts';
 import { remember } from '../../db/history.ts';

@@ -1,11 +1,12 @@
 import { type DiaryHouse, type DiaryView, may, type Outbox, type TimesQuery } from '@rocchetto/contract';
 import { dayIn, NEEDS, type Need, printShortDate } from '@rocchetto/core';
+import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
 import { findSeries, findTimes, type Question } from '@rocchetto/core/diary/find.ts';
 import { windowsOf } from '@rocchetto/core/diary/hours.ts';
 import { kindsOf } from '@rocchetto/core/diary/house.ts';
 import { type MakingWork, readiness } from '@rocchetto/core/diary/readiness.ts';
 import { common } from '@rocchetto/core/diary/spans.ts';
-import { dayAfter, daysFrom, wallAt, wholeDay } from '@rocchetto/core/diary/zoned.ts';
+import { daysFrom, wallAt, wholeDay } from '@rocchetto/core/diary/zoned.ts';
 import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import type { Db } from '../../db/pool.ts';

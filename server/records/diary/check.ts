@@ -1,10 +1,11 @@
 import type { SlotWire, TimeView } from '@rocchetto/contract';
 import type { AppointmentKind, RoomUse } from '@rocchetto/core';
 import { printDayAndDate } from '@rocchetto/core';
+import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
 import { type FreeTime, nearestTo } from '@rocchetto/core/diary/find.ts';
 import { hoursOn, windowsOf } from '@rocchetto/core/diary/hours.ts';
 import { clear, holds } from '@rocchetto/core/diary/spans.ts';
-import { dayAfter, type Minute, placeAt, wallAt } from '@rocchetto/core/diary/zoned.ts';
+import { type Minute, placeAt, wallAt } from '@rocchetto/core/diary/zoned.ts';
 import { Refusal } from '../../http/problem.ts';
 import type { SlotMade } from './appointments.ts';
 import type { Book } from './book.ts';

@@ -1,6 +1,7 @@
 import { type AppointmentView, type DiaryRules, messageValues } from '@rocchetto/contract';
 import { DEFAULT_WORDS, fillWords, type MessageKind } from '@rocchetto/core';
-import { dayAfter, planOn, wallAt } from '@rocchetto/core/diary/zoned.ts';
+import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
+import { planOn, wallAt } from '@rocchetto/core/diary/zoned.ts';
 import type { Db, Tx } from '../../db/pool.ts';
 import { newToken } from '../../http/token.ts';
 import { readAppointment } from './appointments.ts';

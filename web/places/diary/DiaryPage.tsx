@@ -1,13 +1,13 @@
 import './diary.css';
 import type { BenchWork, DiaryHouse } from '@rocchetto/contract';
 import { printDayAndDate } from '@rocchetto/core';
+import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
 import { hoursWord, overloadWords } from '@rocchetto/core/diary/load.ts';
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useDiaryQuery } from '../../api/diary.ts';
 import { useDiaryHouseQuery } from '../../api/hours.ts';
 import { DoneBox } from '../../parts/work/DoneBox.tsx';
-import { dayAfter } from '../../shared/clock.ts';
 import { keepTogether } from '../../shared/keepTogether.ts';
 import { useDays, useMay, useMe } from '../../shared/me.ts';
 import { Place } from '../../shared/Place.tsx';

@@ -1,11 +1,11 @@
 import './diary.css';
 import { printShortDate } from '@rocchetto/core';
+import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
 import { hoursWord, type Load, overloadWords } from '@rocchetto/core/diary/load.ts';
 import { Link, useSearchParams } from 'react-router';
 import { useDiaryQuery } from '../../api/diary.ts';
 import { useDiaryHouseQuery } from '../../api/hours.ts';
 import { Mark } from '../../parts/people/Mark.tsx';
-import { dayAfter } from '../../shared/clock.ts';
 import { keepTogether } from '../../shared/keepTogether.ts';
 import { useDays } from '../../shared/me.ts';
 import { Place } from '../../shared/Place.tsx';

@@ -1,7 +1,8 @@
 import type { AppointmentView, BenchWork, DiaryHouse } from '@rocchetto/contract';
 import { KINDS, type Need } from '@rocchetto/core';
+import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
 import { describe, expect, it } from 'vitest';
-import { dayAfter, turnAt } from '../../shared/clock.ts';
+import { turnAt } from '../../shared/clock.ts';
 import { lacks, promisedWords } from './lacks.ts';
 
 const house = { kinds: KINDS } as unknown as DiaryHouse;
