@@ -367,7 +367,7 @@ export const ROUTES = {
     may: 'alter.work',
     body: PinsWrite,
     status: 201,
-    answer: z.strictObject({ pins: PinsView }),
+    answer: z.strictObject({ pins: PinsView.nullable() }),
   },
   'POST /orders/:id/points': {
     does: 'Keeps what was measured on the finished garment',

@@ -6,6 +6,7 @@ import { accountRoutes } from '../areas/account/account-routes.ts';
 import { sameOrigin, signedIn } from '../areas/account/guard.ts';
 import { authRoutes } from '../areas/account/routes.ts';
 import { broughtInRoutes } from '../areas/alterations/brought-in.ts';
+import { finishedRoutes } from '../areas/alterations/finished-routes.ts';
 import { alterationRoutes } from '../areas/alterations/routes.ts';
 import { proposalRoutes } from '../areas/bench/proposal.ts';
 import { benchRoutes } from '../areas/bench/routes.ts';
@@ -100,6 +101,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', photoRoutes(deps))
     .route('/', proposalRoutes(deps))
     .route('/', alterationRoutes(deps))
+    .route('/', finishedRoutes(deps))
     .route('/', broughtInRoutes(deps))
     .route('/', busyRoutes(deps))
     .route('/', feedRoutes(deps))

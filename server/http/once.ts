@@ -23,12 +23,19 @@ const KEY = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
  * answer back, and with other content a 422. Two requests with one key at the same instant wait for each other
  * on the key's row. `present` lays over the kept answer what must not be kept in it (a one-time link).
  */
-export async function once<A, P = A>(
+export function once<const A>(c: Ctx, deps: Deps, work: (tx: Tx) => Promise<Reply<A>>): Promise<A>;
+export function once<const A, P>(
+  c: Ctx,
+  deps: Deps,
+  work: (tx: Tx) => Promise<Reply<A>>,
+  present: (tx: Tx, body: A) => Promise<P>,
+): Promise<P>;
+export async function once<A, P>(
   c: Ctx,
   deps: Deps,
   work: (tx: Tx) => Promise<Reply<A>>,
   present?: (tx: Tx, body: A) => Promise<P>,
-): Promise<P> {
+): Promise<A | P> {
   const key = c.req.header('idempotency-key');
   if (key !== undefined && !KEY.test(key))
     throw new Refusal(400, 'bad-key', 'The Idempotency-Key must be a UUID.');
@@ -38,7 +45,7 @@ export async function once<A, P = A>(
     return present ? { ...made, body: await present(tx, made.body) } : made;
   });
   if (reply.changed) deps.live.tell(reply.changed);
-  return reply.body as P;
+  return reply.body;
 }
 
 async function keyed<A>(

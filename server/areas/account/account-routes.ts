@@ -29,6 +29,16 @@ import { refuseWeak } from './strength.ts';
 /** One's own account: passphrase, where one is signed in, the lock, the second factor; and what happened at the doors. */
 export function accountRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
+  const at = proofs(deps);
+  signInRoutes(app, deps, at);
+  factorRoutes(app, deps, at);
+  doorRoutes(app, deps, at);
+  return app;
+}
+
+type Proofs = ReturnType<typeof proofs>;
+/** Where somebody asks from, their tries, and whether they know the passphrase. */
+function proofs(deps: Deps) {
   const takeTry = countTries(deps.pool);
   const { addressOf } = behind();
   /** Checks the passphrase of whoever is signed in, within the tries of this very sign-in. @throws Refusal 401, 429 */
@@ -45,7 +55,11 @@ export function accountRoutes(deps: Deps): Hono<Env> {
     }
     await giveBack();
   };
+  return { takeTry, addressOf, prove };
+}
 
+/** One's sign-ins, one's passphrase, the lock. */
+function signInRoutes(app: Hono<Env>, deps: Deps, { addressOf, prove }: Proofs): void {
   on(app, 'GET /me/account', async (c, { role }) => {
     const { id } = c.get('who');
     const factor = await readFactor(deps.pool, id);
@@ -95,7 +109,10 @@ export function accountRoutes(deps: Deps): Hono<Env> {
     await noteEvent(deps.pool, { what: 'unlocked', staffId: who.id, address: addressOf(c) });
     return { csrf: who.csrf };
   });
+}
 
+/** One's second factor. */
+function factorRoutes(app: Hono<Env>, deps: Deps, { takeTry, addressOf, prove }: Proofs): void {
   on(app, 'POST /me/second-factor', (c) =>
     once(
       c,
@@ -149,7 +166,10 @@ export function accountRoutes(deps: Deps): Hono<Env> {
       return { body: { ok: true }, changed: [['staff', who.id, 0]] };
     });
   });
+}
 
+/** What happened at the doors, and how they are kept. */
+function doorRoutes(app: Hono<Env>, deps: Deps, { addressOf }: Proofs): void {
   on(app, 'GET /security', async (_c, { query }) => await listEvents(deps.pool, query.before ?? null));
   on(app, 'GET /security/doors', async (_c) => {
     const { version: _, ...doors } = await readDoors(deps.pool);
@@ -167,5 +187,4 @@ export function accountRoutes(deps: Deps): Hono<Env> {
       return { body, changed: [['house', 1, 0]] };
     }),
   );
-  return app;
 }

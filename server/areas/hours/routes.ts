@@ -37,7 +37,15 @@ const CHANGES = 50;
 /** Staff at work, rooms, days away and closed, opening hours and kinds: what the diary goes by. */
 export function diaryHouseRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
+  ruleRoutes(app, deps);
+  workRoutes(app, deps);
+  roomRoutes(app, deps);
+  awayRoutes(app, deps);
+  return app;
+}
 
+/** Opening hours and kinds, and what other ones would leave outside. */
+function ruleRoutes(app: Hono<Env>, deps: Deps): void {
   on(app, 'GET /diary/rules/changes', async (_c) => await readRuleChanges(deps.pool, CHANGES));
   on(app, 'POST /diary/would-stand', async (_c, { body: asked }) => {
     const { zone, rules } = await readRules(deps.pool);
@@ -89,7 +97,10 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
       };
     }),
   );
+}
 
+/** Who works when, and whose bookings go to whom. */
+function workRoutes(app: Hono<Env>, deps: Deps): void {
   on(app, 'PUT /staff/:id/work', (c, { body: { version, ...work } }) => {
     const id = idParam(c, 'member of staff');
     return once(c, deps, async (tx) => {
@@ -134,7 +145,10 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
       return { body, changed: [['diary', 0, 0]] };
     });
   });
+}
 
+/** Rooms. */
+function roomRoutes(app: Hono<Env>, deps: Deps): void {
   on(app, 'POST /rooms', (c, { body }) =>
     once(c, deps, async (tx) => {
       const id = await addRoom(tx, body);
@@ -174,7 +188,10 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
       return { body: { ok: true }, changed: [['diary', 0, 0]] };
     });
   });
+}
 
+/** Leave and closed days. */
+function awayRoutes(app: Hono<Env>, deps: Deps): void {
   /** Days away or closed: kept at once, or refused with what stands on them. */
   const keepDays = async (
     tx: Tx,
@@ -196,7 +213,7 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
     await remember(tx, what.table, id, by, 'added', undefined, { ...what, ...days });
     return id;
   };
-  const twice = async (work: () => Promise<Response>) => {
+  const twice = async <A>(work: () => Promise<A>) => {
     try {
       return await work();
     } catch (error) {
@@ -237,5 +254,4 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
         return { body: { ok: true }, changed: [['diary', 0, 0]] };
       });
     });
-  return app;
 }

@@ -25,6 +25,17 @@ import { problemOf } from '../../shared/problem-of.ts';
 import { Series } from './Series.tsx';
 import { NO_WISH, type Wish, Wishes } from './Wishes.tsx';
 
+/** What of a wish is asked for: what is left empty is not. */
+const wishesOf = (wish: Wish) => ({
+  ...(wish.from ? { from: wish.from } : {}),
+  ...(wish.until ? { until: wish.until } : {}),
+  ...(wish.earliest ? { earliest: wish.earliest } : {}),
+  ...(wish.latest ? { latest: wish.latest } : {}),
+  ...(wish.notOn.length > 0 ? { notOn: wish.notOn.join(',') } : {}),
+  ...(wish.stepFree ? { stepFree: '1' as const } : {}),
+  ...(wish.ready ? { ready: '1' as const } : {}),
+});
+
 /** Books a time, offers several, or finds another one for an appointment that moves. */
 export function Component() {
   const [params, setParams] = useSearchParams();
@@ -44,15 +55,9 @@ export function Component() {
   const [several, setSeveral] = useState(false);
   const asked = {
     kind,
-    ...(wish.from ? { from: wish.from } : {}),
-    ...(wish.until ? { until: wish.until } : {}),
-    ...(wish.earliest ? { earliest: wish.earliest } : {}),
-    ...(wish.latest ? { latest: wish.latest } : {}),
-    ...(wish.notOn.length > 0 ? { notOn: wish.notOn.join(',') } : {}),
-    ...(wish.stepFree ? { stepFree: '1' as const } : {}),
+    ...wishesOf(wish),
     ...(clientId ? { clientId } : {}),
     ...(orderId ? { orderId } : {}),
-    ...(wish.ready ? { ready: '1' as const } : {}),
     ...(moving ? { moving } : {}),
   };
   const waits = (moving > 0 && !appointment) || (orderId > 0 && !order) || (clientId > 0 && !client);

@@ -117,27 +117,7 @@ export function Component() {
         chosen ? (
           <AppointmentMargin key={chosen.id} of={chosen} house={house} bench={data.bench} />
         ) : (
-          <section>
-            <h2>Tomorrow and after</h2>
-            {later.every((d) => d.loops.filter((l) => leads || isMine(l)).length === 0) ? (
-              <p className="soft">Nothing is booked {leads ? '' : 'with you '}on the next days.</p>
-            ) : (
-              <ul className="why">
-                {later.map(({ day, loops }) => {
-                  const those = loops.filter((l) => leads || isMine(l));
-                  return (
-                    those.length > 0 && (
-                      <li key={day.day}>
-                        <Link to={`/diary?day=${day.day}`}>{printDayAndDate(day.day).slice(0, -5)}</Link>:{' '}
-                        {those.length} {those.length === 1 ? 'appointment' : 'appointments'}, from{' '}
-                        {those[0]!.slot.from}
-                      </li>
-                    )
-                  );
-                })}
-              </ul>
-            )}
-          </section>
+          <Later of={later} with={(l) => leads || isMine(l)} all={leads} />
         )
       }
     >
@@ -248,4 +228,35 @@ function LayReady({ of: { appointment: a } }: { of: Loop }) {
     a.whoComes && `comes with ${a.whoComes}`,
   ].filter(Boolean);
   return things.length > 0 ? <span className="soft"> · lay ready {things.join('; ')}</span> : null;
+}
+
+interface LaterProps {
+  readonly of: readonly { readonly day: { readonly day: string }; readonly loops: readonly Loop[] }[];
+  readonly with: (l: Loop) => boolean;
+  /** the whole house's, not only one's own */
+  readonly all: boolean;
+}
+/** What the next days hold. */
+function Later({ of, with: shown, all }: LaterProps) {
+  const days = of.flatMap(({ day, loops }) => {
+    const those = loops.filter(shown);
+    return those.length > 0 ? [{ day: day.day, count: those.length, from: those[0]!.slot.from }] : [];
+  });
+  return (
+    <section>
+      <h2>Tomorrow and after</h2>
+      {days.length === 0 ? (
+        <p className="soft">Nothing is booked {all ? '' : 'with you '}on the next days.</p>
+      ) : (
+        <ul className="why">
+          {days.map(({ day, count, from }) => (
+            <li key={day}>
+              <Link to={`/diary?day=${day}`}>{printDayAndDate(day).slice(0, -5)}</Link>: {count}{' '}
+              {count === 1 ? 'appointment' : 'appointments'}, from {from}
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
 }

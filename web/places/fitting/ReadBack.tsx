@@ -1,14 +1,12 @@
 import type { AlterationView, StepWire } from '@rocchetto/contract';
-import { readMoney, type SheetUnit, tell } from '@rocchetto/core';
-import { STATE_WORD } from '@rocchetto/core/alter/index.ts';
+import { readMoney, type SheetUnit } from '@rocchetto/core';
 import { useState } from 'react';
-import { Link } from 'react-router';
 import { useHouseBenchQuery } from '../../api/house.ts';
 import { fittingOutbox, useWaiting } from '../../parts/outbox/useFittingOutbox.ts';
 import { DateField } from '../../shared/DateField.tsx';
-import { keepTogether } from '../../shared/keepTogether.ts';
 import { useMay } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
+import { Decision } from './Decision.tsx';
 import { saysOf } from './Waiting.tsx';
 
 interface Props {
@@ -33,11 +31,6 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
   const [prices, setPrices] = useState<Readonly<Record<number, string>>>({});
   const priceOf = (a: AlterationView) =>
     prices[a.id] ?? house?.bench.kinds[a.asked.kind]?.price?.toFixed(2) ?? '';
-  const [why, setWhy] = useState<{
-    id: number;
-    step: 'decline' | 'withdraw' | 'ask-again';
-    reason: string;
-  } | null>(null);
   /** A step is kept here first, and sent; true unless the server would not take it. */
   const step = async (a: AlterationView, one: StepWire, says: string): Promise<boolean> => {
     const sent = await fittingOutbox().keep({
@@ -98,118 +91,24 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
       )}
       <ol className="readback">
         {alterations.map((a) => (
-          <li key={a.id} className={a.status === 'declined' || a.status === 'withdrawn' ? 'gone' : ''}>
-            <div className="row">
-              {a.status === 'asked' && mayAsk && (
-                <input
-                  type="checkbox"
-                  aria-label={`Agreed: ${tell(a.sentence, unit)}`}
-                  checked={!left.has(a.id)}
-                  onChange={(e) => {
-                    const next = new Set(left);
-                    if (e.target.checked) next.delete(a.id);
-                    else next.add(a.id);
-                    setLeft(next);
-                  }}
-                />
-              )}
-              <span className="grow">
-                <Link to={`/orders/${orderId}/alterations/${a.id}`}>
-                  {keepTogether(tell(a.sentence, unit))}
-                </Link>
-                {a.asked.words && <span className="soft"> “{a.asked.words}”</span>}
-              </span>
-              {a.status === 'asked' && mayAsk && !left.has(a.id) && (
-                <input
-                  className="field short"
-                  inputMode="decimal"
-                  placeholder="price"
-                  aria-label={`Price: ${tell(a.sentence, unit)}`}
-                  aria-invalid={sums.get(a.id)?.ok === false}
-                  value={priceOf(a)}
-                  onChange={(e) => setPrices({ ...prices, [a.id]: e.target.value })}
-                />
-              )}
-              <span className={a.status === 'checked' || a.status === 'accepted' ? 'agreed' : 'soft'}>
-                {STATE_WORD[a.status]}
-                {a.status === 'agreed' && a.agreedName && ` by ${a.agreedName}`}
-              </span>
-            </div>
-            {mayAsk && (
-              <div className="row">
-                {a.status === 'asked' && (
-                  <>
-                    <button
-                      type="button"
-                      className="quiet"
-                      disabled={editing === a.id}
-                      aria-label={`Change: ${tell(a.sentence, unit)}`}
-                      onClick={() => onEdit(a)}
-                    >
-                      change
-                    </button>
-                    <button
-                      type="button"
-                      className="quiet"
-                      aria-label={`Declined: ${tell(a.sentence, unit)}`}
-                      onClick={() => setWhy({ id: a.id, step: 'decline', reason: '' })}
-                    >
-                      declined
-                    </button>
-                  </>
-                )}
-                {(a.status === 'agreed' || a.status === 'in-work') && (
-                  <button
-                    type="button"
-                    className="quiet"
-                    aria-label={`Withdraw: ${tell(a.sentence, unit)}`}
-                    onClick={() => setWhy({ id: a.id, step: 'withdraw', reason: '' })}
-                  >
-                    withdraw
-                  </button>
-                )}
-                {(a.status === 'declined' || a.status === 'withdrawn') && (
-                  <button
-                    type="button"
-                    className="quiet"
-                    aria-label={`Ask again: ${tell(a.sentence, unit)}`}
-                    onClick={() => setWhy({ id: a.id, step: 'ask-again', reason: '' })}
-                  >
-                    ask again
-                  </button>
-                )}
-              </div>
-            )}
-            {why?.id === a.id && (
-              <form
-                className="slip row"
-                aria-label="Why"
-                onSubmit={async (e) => {
-                  e.preventDefault();
-                  const { step: word, reason } = why;
-                  if (await step(a, { step: word, reason }, WORD[word])) setWhy(null);
-                }}
-              >
-                <label htmlFor="alter-why">{why.step === 'ask-again' ? 'What changed' : 'Why'}</label>
-                <input
-                  id="alter-why"
-                  className="field grow"
-                  value={why.reason}
-                  onChange={(e) => setWhy({ ...why, reason: e.target.value })}
-                />
-                <button type="submit" className="plain">
-                  {why.step === 'decline'
-                    ? 'Declined'
-                    : why.step === 'withdraw'
-                      ? 'Withdraw it'
-                      : 'Ask again'}
-                </button>
-                <button type="button" className="quiet" onClick={() => setWhy(null)}>
-                  leave it
-                </button>
-              </form>
-            )}
-          </li>
+          <Decision
+            key={a.id}
+            of={a}
+            unit={unit}
+            chosen={!left.has(a.id)}
+            price={priceOf(a)}
+            unread={sums.get(a.id)?.ok === false}
+            editing={editing === a.id}
+            onChoose={(yes) => {
+              const next = new Set(left);
+              if (yes) next.delete(a.id);
+              else next.add(a.id);
+              setLeft(next);
+            }}
+            onPrice={(text) => setPrices({ ...prices, [a.id]: text })}
+            onEdit={() => onEdit(a)}
+            onStep={(one, says) => step(a, one, says)}
+          />
         ))}
       </ol>
       {mayAsk && open.length + here.length > 0 && (
@@ -250,5 +149,3 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
     </>
   );
 }
-
-const WORD = { decline: 'Declined', withdraw: 'Withdrawn', 'ask-again': 'Asked again' } as const;

@@ -15,14 +15,62 @@ import { useNavigate, useSearchParams } from 'react-router';
 import { outbox } from '../../parts/outbox/useReadingsOutbox.ts';
 import { useMe } from '../../shared/me.ts';
 import { stateOf } from './Ribbon.tsx';
-import type { Taken } from './TapeField.tsx';
 import { useDigitalTape } from './useDigitalTape.ts';
 import { useLastTimes } from './useLastTimes.ts';
 import { type Session, useReadings } from './useSession.ts';
+import type { Taken } from './useTapeField.ts';
 
 const OPEN = ['pending', 'doubtful'];
 const NOT_KEPT =
   'This browser could not keep the reading (private window or full disk). Write it on paper, then free some space and take it again.';
+
+type Items = ReturnType<typeof useReadings>['items'];
+/** What the other figures and last time lead one to expect of this one, and whether they fit together. */
+function useJudged(items: Items, item: Items[number], last: ReturnType<typeof useLastTimes>) {
+  const others = useMemo(
+    () =>
+      new Map(
+        items.flatMap((i) =>
+          i.measured.net === null || i.id === item.id ? [] : [[i.id, i.measured.net] as const],
+        ),
+      ),
+    [items, item.id],
+  );
+  const earlier = last.get(item.id);
+  const expected = useMemo(
+    () => expectation(item.id, others, earlier?.cm ?? null),
+    [item.id, others, earlier?.cm],
+  );
+  const halves = useMemo(
+    () =>
+      readsHalves(items.flatMap((i) => i.measured.readings.flatMap((r) => (r.written ? [r.written] : [])))),
+    [items],
+  );
+  // At the end the figures are judged together; what stands with a reason is not doubted again.
+  const misfit = useMemo(() => {
+    const nets = items.flatMap((i) => (i.measured.net === null ? [] : [[i.id, i.measured.net] as const]));
+    const stands = items.filter((i) => i.measured.readings.some((r) => r.reason !== '')).map((i) => i.id);
+    return misfitOf(new Map(nets), new Set(stands));
+  }, [items]);
+  return { earlier, others, expected, halves, misfit };
+}
+
+/** A reading of this measure as it is kept, with an id of its own. */
+const newReading = (measure: string, wroteBy: string, r: Partial<ReadingWire>): ReadingWire => ({
+  id: crypto.randomUUID(),
+  measure,
+  state: 'read',
+  written: null,
+  way: 'whole',
+  tape: 'snug',
+  source: 'taken here',
+  replaces: null,
+  reason: '',
+  note: '',
+  wroteBy,
+  at: new Date().toISOString(),
+  ...r,
+});
 
 /** One session at the tape: where it stands, what was read, and what a hand can do there. */
 export function useTaping(order: OrderFull, session: Session) {
@@ -61,31 +109,7 @@ export function useTaping(order: OrderFull, session: Session) {
     if (ready && !params.get('at')) go(start);
   }, [ready]);
   const last = useLastTimes(order.clientId, session.id, items);
-  const others = useMemo(
-    () =>
-      new Map(
-        items.flatMap((i) =>
-          i.measured.net === null || i.id === item.id ? [] : [[i.id, i.measured.net] as const],
-        ),
-      ),
-    [items, item.id],
-  );
-  const earlier = last.get(item.id);
-  const expected = useMemo(
-    () => expectation(item.id, others, earlier?.cm ?? null),
-    [item.id, others, earlier?.cm],
-  );
-  const halves = useMemo(
-    () =>
-      readsHalves(items.flatMap((i) => i.measured.readings.flatMap((r) => (r.written ? [r.written] : [])))),
-    [items],
-  );
-  // At the end the figures are judged together; what stands with a reason is not doubted again.
-  const misfit = useMemo(() => {
-    const nets = items.flatMap((i) => (i.measured.net === null ? [] : [[i.id, i.measured.net] as const]));
-    const stands = items.filter((i) => i.measured.readings.some((r) => r.reason !== '')).map((i) => i.id);
-    return misfitOf(new Map(nets), new Set(stands));
-  }, [items]);
+  const { earlier, others, expected, halves, misfit } = useJudged(items, item, last);
   const next = items[index + 1];
   const toSheet = () => navigate(`/orders/${order.id}/sheet`);
   const forward = () => {
@@ -97,21 +121,7 @@ export function useTaping(order: OrderFull, session: Session) {
   };
 
   const add = async (r: Partial<ReadingWire>) => {
-    const reading: ReadingWire = {
-      id: crypto.randomUUID(),
-      measure: item.id,
-      state: 'read',
-      written: null,
-      way: 'whole',
-      tape: 'snug',
-      source: 'taken here',
-      replaces: null,
-      reason: '',
-      note: '',
-      wroteBy: me.name,
-      at: new Date().toISOString(),
-      ...r,
-    };
+    const reading = newReading(item.id, me.name, r);
     try {
       await outbox().keep(session.id, reading);
       setLost('');

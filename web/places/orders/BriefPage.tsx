@@ -2,37 +2,35 @@ import '../../parts/garment/garment.css';
 import '../../parts/ledger/ledger.css';
 import './orders.css';
 import '@rocchetto/core/garment/every-part.ts';
-import { BriefWire, type OwnBlock, type PartWire, type StepsWire, typedPart } from '@rocchetto/contract';
 import {
-  FIT_CLASSES,
+  BriefWire,
+  type OrderFull,
+  type OwnBlock,
+  type PartWire,
+  type StepsWire,
+  typedPart,
+} from '@rocchetto/contract';
+import {
   GARMENTS,
   garmentProblems,
   inTapeOrder,
-  measure,
   measuringList,
   namedGarment,
   partFor,
-  SCHOOL_NAME,
-  SCHOOLS,
-  withUnit,
+  type SheetUnit,
 } from '@rocchetto/core';
-import { Button, Checkbox, Form, Input, InputNumber, Radio, Select } from 'antd';
+import { Button, Form, Radio } from 'antd';
 import { useEffect, useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams } from 'react-router';
 import { useChangeBriefMutation, useOrderQuery } from '../../api/orders.ts';
 import { DesignPictures } from '../../parts/design/DesignPictures.tsx';
-import { Learnt } from '../../parts/design/Learnt.tsx';
-import { Likes } from '../../parts/design/Likes.tsx';
-import { OpenQuestions } from '../../parts/design/OpenQuestions.tsx';
 import { GarmentChoice } from '../../parts/garment/GarmentChoice.tsx';
 import { MoreParts, mayTakeOff } from '../../parts/garment/MoreParts.tsx';
-import { OwnBlocks } from '../../parts/garment/OwnBlocks.tsx';
 import { PartFields } from '../../parts/garment/PartFields.tsx';
 import { isJoined } from '../../parts/garment/words.ts';
 import { useLengthRule } from '../../parts/readings/useLengthRule.ts';
 import { Thread } from '../../parts/thread/Thread.tsx';
 import { Differences } from '../../shared/Differences.tsx';
-import { LengthInput } from '../../shared/LengthInput.tsx';
 import { Meanwhile } from '../../shared/Meanwhile.tsx';
 import { useMay, useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
@@ -40,10 +38,11 @@ import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { problemOf } from '../../shared/problem-of.ts';
 import { BlockSteps, stepsAfter } from './BlockSteps.tsx';
+import { BriefFields } from './BriefFields.tsx';
+import { BriefMargin } from './BriefMargin.tsx';
 import { briefWords } from './brief-words.ts';
-import { ClothTraits } from './ClothTraits.tsx';
 import { OverGarment } from './OverGarment.tsx';
-import { StretchInput } from './StretchInput.tsx';
+import { writtenBrief, writtenPart } from './written-brief.ts';
 
 type Parts = readonly Readonly<Record<string, unknown>>[];
 
@@ -61,14 +60,16 @@ const withPart = (parts: readonly PartWire[], part: string): readonly PartWire[]
 export function Component() {
   const id = Number(useParams().id);
   const { data: order, error, refetch } = useOrderQuery(id);
+  if (!order) return <Place title="Brief" waiting={{ what: 'the brief', error, again: refetch }} />;
+  return <Brief key={id} order={order} refetch={refetch} />;
+}
+
+/** What is being written: the form, what it comes to, and what a hand can do with it. */
+function useBrief(order: OrderFull, unit: SheetUnit) {
   const [save, saving] = useChangeBriefMutation();
   const [mine, setMine] = useState<BriefWire | null>(null);
-  const [unit, setUnit] = useState<'cm' | 'in'>('cm');
   const [wrong, setWrong] = useState<string[]>([]);
-  const mayWrite = useMay('sheet.write');
-  const { tape } = useMe();
   const navigate = useNavigate();
-  const length = useLengthRule(unit);
   const [form] = Form.useForm<BriefWire>();
   const steps = Form.useWatch('steps', { form, preserve: true }) as StepsWire | undefined;
   const parts = Form.useWatch('parts', { form, preserve: true }) as readonly PartWire[] | undefined;
@@ -78,9 +79,11 @@ export function Component() {
   // biome-ignore lint/correctness/useExhaustiveDependencies: a version saved elsewhere is shown while nothing is typed
   useEffect(() => {
     if (openedOn === null) form.resetFields();
-  }, [order?.version]);
-  if (!order) return <Place title="Brief" waiting={{ what: 'the brief', error, again: refetch }} />;
+  }, [order.version]);
   const base = openedOn ?? order.version;
+  const touch = () => {
+    if (openedOn === null) setOpenedOn(order.version);
+  };
   const brief =
     order.brief && order.brief.parts.length > 0
       ? order.brief
@@ -90,115 +93,94 @@ export function Component() {
   const named = garment ?? namedGarment(shown, GARMENTS)?.id ?? '';
   const send = async (wanted: BriefWire, version: number) => {
     setMine(wanted);
-    const done = await save({ id, version, brief: wanted });
+    const done = await save({ id: order.id, version, brief: wanted });
     if ('data' in done && done.data)
-      navigate(done.data.stage === 'brief' ? `/orders/${id}/measure` : `/orders/${id}/sheet`);
+      navigate(done.data.stage === 'brief' ? `/orders/${order.id}/measure` : `/orders/${order.id}/sheet`);
   };
-  /** Lengths get their unit; a field left empty says its default. */
-  const written = (p: PartWire): PartWire => {
-    const { fields } = partFor(p.part);
-    return Object.fromEntries(
-      Object.entries(p).flatMap(([field, v]): [string, unknown][] => {
-        const f = fields[field];
-        if (f?.kind !== 'length') return v === null || v === undefined ? [] : [[field, v]];
-        const text = withUnit(v as string | null, unit);
-        return text === null && f.default !== null ? [[field, `0 ${unit}`]] : [[field, text]];
-      }),
-    ) as unknown as PartWire;
-  };
+  const written = (p: PartWire) => writtenPart(p, unit);
   const values = () => form.getFieldsValue(true) as BriefWire;
   const finish = () => {
-    const v = values();
-    const parsed = BriefWire.safeParse({
-      ...v,
-      version: 2,
-      cloth: {
-        ...v.cloth,
-        width: withUnit(v.cloth.width, unit),
-        weight: v.cloth.weight ?? null,
-        stretch: v.cloth.stretch ?? 0,
-        stretchAlong: v.cloth.stretchAlong ?? 0,
-      },
-      heel: withUnit(v.heel, unit),
-      parts: v.parts.map(written),
-    });
+    const parsed = BriefWire.safeParse(writtenBrief(values(), unit));
     setWrong(parsed.success ? [] : parsed.error.issues.map((i) => i.message));
     if (parsed.success) void send(parsed.data, base);
   };
-  /** Other parts than the named garment has: the composition is the order's own then. */
-  const change = (made: readonly PartWire[]) => {
+  /**
+   * Other parts, of a garment of the house or, unnamed, of the order's own. What both ask is not asked twice: a skirt's
+   * length stays when its bodice comes.
+   */
+  const change = (made: readonly PartWire[], chosen: string | null = null) => {
     const before = values().parts;
-    setGarment(null);
-    if (openedOn === null) setOpenedOn(order.version);
+    setGarment(chosen);
+    touch();
     form.setFieldValue('steps', stepsAfter(values().steps ?? [], before, made));
     form.setFieldValue(
       'parts',
       made.map((p) => ({ ...p, ...(before.find((b) => b.part === p.part) ?? {}) })),
     );
   };
-  const mayChange = mayWrite && order.stage !== 'cut';
   const beginFrom = (b: OwnBlock) => {
     setGarment(null);
-    if (openedOn === null) setOpenedOn(order.version);
+    touch();
     const { fit, school } = b;
     form.setFieldsValue({ fit, school, parts: [...b.parts], steps: [...b.steps] } as never);
   };
+  const takeLike = (words: string) => {
+    const note = [values().note, words].filter(Boolean).join('\n');
+    form.setFieldValue('note', note.slice(0, 2000));
+    touch();
+  };
+  return {
+    form,
+    brief,
+    steps,
+    shown,
+    known,
+    named,
+    values,
+    written,
+    finish,
+    change,
+    beginFrom,
+    takeLike,
+    touch,
+    saving,
+    send,
+    mine,
+    wrong,
+    openedOn,
+    setOpenedOn,
+  };
+}
+
+interface Props {
+  readonly order: OrderFull;
+  readonly refetch: () => Promise<unknown>;
+}
+function Brief({ order, refetch }: Props) {
+  const [unit, setUnit] = useState<SheetUnit>('cm');
+  const { tape } = useMe();
+  const mayWrite = useMay('sheet.write');
+  const mayChange = mayWrite && order.stage !== 'cut';
+  const length = useLengthRule(unit);
+  const made = useBrief(order, unit);
+  const { form, brief, steps, shown, known, named, values, written, change, touch, saving } = made;
   const list = known ? inTapeOrder(measuringList(shown.map((p) => typedPart(p, unit))), tape) : [];
   return (
     <Place
       title="Brief"
       thread={<Thread order={order} here="brief" />}
       margin={
-        <>
-          <section>
-            <h2>Why first</h2>
-            <p className="soft">
-              The style decides which measurements are needed; a client need not stand for more.
-            </p>
-          </section>
-          {list.length > 0 && (
-            <section>
-              <h2>What will be measured</h2>
-              <p className="soft">
-                {list
-                  .filter((m) => m.needed)
-                  .map((m) => measure(m.id).name)
-                  .join('; ')}
-                . Helpful:{' '}
-                {list
-                  .filter((m) => !m.needed)
-                  .map((m) => measure(m.id).name)
-                  .join('; ')}
-                .
-              </p>
-            </section>
-          )}
-          <OwnBlocks
-            clientId={order.clientId}
-            clientName={order.clientName}
-            onBegin={mayChange ? beginFrom : undefined}
-            made={() => {
-              const v = values();
-              return { fit: v.fit, school: v.school, parts: v.parts.map(written), steps: v.steps ?? [] };
-            }}
-          />
-          <Likes
-            orderId={id}
-            clientName={order.clientName}
-            onTake={
-              mayWrite && order.stage !== 'cut'
-                ? (words) => {
-                    const note = [values().note, words].filter(Boolean).join('\n');
-                    form.setFieldValue('note', note.slice(0, 2000));
-                    if (openedOn === null) setOpenedOn(order.version);
-                  }
-                : undefined
-            }
-          />
-          <Learnt orderId={id} unit={unit} figures={null} />
-          <OpenQuestions orderId={id} />
-          <Link to={`/orders/${id}`}>Back to the order</Link>
-        </>
+        <BriefMargin
+          order={order}
+          unit={unit}
+          measured={list}
+          onBegin={mayChange ? made.beginFrom : undefined}
+          onLike={mayChange ? made.takeLike : undefined}
+          made={() => {
+            const v = values();
+            return { fit: v.fit, school: v.school, parts: v.parts.map(written), steps: v.steps ?? [] };
+          }}
+        />
       }
     >
       <h1>Brief: {order.what}</h1>
@@ -214,18 +196,107 @@ export function Component() {
           ]}
         />
       </p>
-      {problemOf(saving.error).status === 409 ? (
+      <NotSaved
+        saving={saving}
+        wrong={made.wrong}
+        meanwhile={made.openedOn !== null && order.version > made.openedOn}
+        keepMine={(version) => made.mine && made.send(made.mine, version)}
+        takeTheirs={() =>
+          refetch().then(() => {
+            made.setOpenedOn(null);
+            form.resetFields();
+          })
+        }
+      />
+      <Form
+        form={form}
+        onValuesChange={touch}
+        layout="vertical"
+        requiredMark={false}
+        disabled={!mayChange}
+        initialValues={brief}
+        onFinish={made.finish}
+      >
+        <GarmentChoice
+          value={named}
+          disabled={!mayChange}
+          parts={() => values().parts.map(written)}
+          onChoose={(chosen, made) => change(filled(made), chosen)}
+        />
+        {known &&
+          shown.map((p, index) => (
+            <PartFields
+              key={`${index}-${p.part}`}
+              index={index}
+              part={partFor(p.part)}
+              onTakeOff={
+                mayChange && mayTakeOff(shown, index)
+                  ? () => change(shown.filter((_, i) => i !== index))
+                  : undefined
+              }
+              joined={isJoined(shown, index)}
+              length={length}
+              unit={unit}
+            />
+          ))}
+        {known && mayChange && <MoreParts parts={shown} onAdd={(part) => change(withPart(shown, part))} />}
+        {known && (
+          <BlockSteps
+            steps={steps ?? brief.steps ?? []}
+            parts={shown}
+            unit={unit}
+            disabled={!mayChange}
+            onChange={(next) => {
+              form.setFieldValue('steps', next);
+              touch();
+            }}
+          />
+        )}
+        {known && mayChange && (
+          <OverGarment
+            order={order}
+            parts={shown}
+            unit={unit}
+            onTake={(index, field, text) => {
+              form.setFieldValue(['parts', index, field], text);
+              touch();
+            }}
+          />
+        )}
+        <BriefFields unit={unit} />
+        {mayWrite && (
+          <Button type="primary" htmlType="submit" loading={saving.isLoading}>
+            Keep the brief
+          </Button>
+        )}
+      </Form>
+      <DesignPictures orderId={order.id} />
+    </Place>
+  );
+}
+
+interface NotSavedProps {
+  readonly saving: { readonly error?: unknown; readonly reset: () => void };
+  readonly wrong: readonly string[];
+  /** another hand saved since the form was opened */
+  readonly meanwhile: boolean;
+  readonly keepMine: (version: number) => void;
+  readonly takeTheirs: () => void;
+}
+/** Why the brief is not saved, or will have to be compared. */
+function NotSaved({ saving, wrong, meanwhile, keepMine, takeTheirs }: NotSavedProps) {
+  const both = problemOf(saving.error).status === 409;
+  return (
+    <>
+      {both ? (
         <Differences
           error={saving.error}
           labels={{}}
           inWords={({ brief: of }) => Object.fromEntries(of ? briefWords(of as BriefWire) : [])}
-          keepMine={(theirs) => mine && send(mine, Number(theirs.version))}
+          keepMine={(theirs) => keepMine(Number(theirs.version))}
           takeTheirs={() => {
             saving.reset();
-            refetch().then(() => {
-              setOpenedOn(null);
-              form.resetFields();
-            });
+            takeTheirs();
           }}
         />
       ) : (
@@ -238,134 +309,11 @@ export function Component() {
           ))}
         </Notice>
       )}
-      {openedOn !== null && order.version > openedOn && problemOf(saving.error).status !== 409 && (
+      {meanwhile && !both && (
         <Meanwhile>
           Somebody has just saved this order. What you write stays; on saving you will see both.
         </Meanwhile>
       )}
-      <Form
-        form={form}
-        onValuesChange={() => openedOn === null && setOpenedOn(order.version)}
-        layout="vertical"
-        requiredMark={false}
-        disabled={!mayWrite || order.stage === 'cut'}
-        initialValues={brief}
-        onFinish={finish}
-      >
-        <GarmentChoice
-          value={named}
-          disabled={!mayWrite || order.stage === 'cut'}
-          parts={() => values().parts.map(written)}
-          onChoose={(chosen, made) => {
-            setGarment(chosen);
-            if (openedOn === null) setOpenedOn(order.version);
-            // What both garments ask is not asked twice: a skirt's length stays when its bodice comes.
-            const before = values().parts;
-            form.setFieldValue('steps', stepsAfter(values().steps ?? [], before, filled(made)));
-            form.setFieldValue(
-              'parts',
-              filled(made).map((p) => ({ ...p, ...(before.find((b) => b.part === p.part) ?? {}) })),
-            );
-          }}
-        />
-        {known &&
-          shown.map((p, index) => (
-            <PartFields
-              key={`${index}-${p.part}`}
-              index={index}
-              part={partFor(p.part)}
-              onTakeOff={
-                mayWrite && order.stage !== 'cut' && mayTakeOff(shown, index)
-                  ? () => change(shown.filter((_, i) => i !== index))
-                  : undefined
-              }
-              joined={isJoined(shown, index)}
-              length={length}
-              unit={unit}
-            />
-          ))}
-        {known && mayWrite && order.stage !== 'cut' && (
-          <MoreParts parts={shown} onAdd={(part) => change(withPart(shown, part))} />
-        )}
-        {known && (
-          <BlockSteps
-            steps={steps ?? brief.steps ?? []}
-            parts={shown}
-            unit={unit}
-            disabled={!mayChange}
-            onChange={(next) => {
-              form.setFieldValue('steps', next);
-              if (openedOn === null) setOpenedOn(order.version);
-            }}
-          />
-        )}
-        {known && mayWrite && order.stage !== 'cut' && (
-          <OverGarment
-            order={order}
-            parts={shown}
-            unit={unit}
-            onTake={(index, field, text) => {
-              form.setFieldValue(['parts', index, field], text);
-              if (openedOn === null) setOpenedOn(order.version);
-            }}
-          />
-        )}
-        <h2>Fit</h2>
-        <div className="fields">
-          <Form.Item name="fit" label="How close">
-            <Select options={FIT_CLASSES.map((f) => ({ value: f, label: f.replace('-', ' ') }))} />
-          </Form.Item>
-          <Form.Item name="school" label="Ease by">
-            <Select options={SCHOOLS.map((s) => ({ value: s, label: SCHOOL_NAME[s] }))} />
-          </Form.Item>
-          <Form.Item name="letOut" valuePropName="checked" label="Later letting out">
-            <Checkbox>wider side seams</Checkbox>
-          </Form.Item>
-        </div>
-        <h2>Cloth and lining</h2>
-        <div className="fields">
-          <Form.Item name={['cloth', 'name']} label="Cloth">
-            <Input />
-          </Form.Item>
-          <Form.Item name={['cloth', 'width']} label="Width" rules={[length]}>
-            <LengthInput unit={unit} placeholder="for example 150" />
-          </Form.Item>
-          <Form.Item name={['cloth', 'weight']} label="Weight, g/m²">
-            <InputNumber min={1} max={3000} />
-          </Form.Item>
-          <Form.Item name={['cloth', 'stretch']} label="Stretch around">
-            <StretchInput />
-          </Form.Item>
-          <Form.Item name={['cloth', 'stretchAlong']} label="Stretch lengthwise">
-            <StretchInput />
-          </Form.Item>
-          <ClothTraits />
-          <Form.Item name="lining" label="Lining" extra="empty: unlined">
-            <Input />
-          </Form.Item>
-        </div>
-        <h2>Worn with</h2>
-        <div className="fields">
-          <Form.Item name="beneath" label="Beneath">
-            <Input />
-          </Form.Item>
-          <Form.Item name="shoes" label="Shoes">
-            <Input />
-          </Form.Item>
-          <Form.Item name="heel" label="Heel" rules={[length]}>
-            <LengthInput unit={unit} />
-          </Form.Item>
-          <Form.Item name="note" label="Note" className="full">
-            <Input.TextArea rows={2} maxLength={2000} />
-          </Form.Item>
-        </div>
-        {mayWrite && (
-          <Button type="primary" htmlType="submit" loading={saving.isLoading}>
-            Keep the brief
-          </Button>
-        )}
-      </Form>
-      <DesignPictures orderId={id} />
-    </Place>
+    </>
   );
 }

@@ -1,0 +1,142 @@
+import type { AlterationView, StepWire } from '@rocchetto/contract';
+import { type SheetUnit, tell } from '@rocchetto/core';
+import { STATE_WORD } from '@rocchetto/core/alter/index.ts';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { keepTogether } from '../../shared/keepTogether.ts';
+import { useMay } from '../../shared/me.ts';
+
+interface Props {
+  readonly of: AlterationView;
+  readonly unit: SheetUnit;
+  /** it is among those that are agreed together */
+  readonly chosen: boolean;
+  readonly price: string;
+  /** the price that is written is no sum */
+  readonly unread: boolean;
+  readonly editing: boolean;
+  readonly onChoose: (yes: boolean) => void;
+  readonly onPrice: (text: string) => void;
+  readonly onEdit: () => void;
+  /** true once the step is kept */
+  readonly onStep: (step: StepWire, says: string) => Promise<boolean>;
+}
+type Word = keyof typeof WORD;
+
+/** One change as it is read back: its sentence, its price, and what else may be said of it. */
+export function Decision(props: Props) {
+  const { of: a, unit, chosen, price, unread, onChoose, onPrice, onStep } = props;
+  const mayAsk = useMay('alter.ask');
+  const [why, setWhy] = useState<Word | null>(null);
+  const sentence = tell(a.sentence, unit);
+  return (
+    <li className={a.status === 'declined' || a.status === 'withdrawn' ? 'gone' : ''}>
+      <div className="row">
+        {a.status === 'asked' && mayAsk && (
+          <input
+            type="checkbox"
+            aria-label={`Agreed: ${sentence}`}
+            checked={chosen}
+            onChange={(e) => onChoose(e.target.checked)}
+          />
+        )}
+        <span className="grow">
+          <Link to={`/orders/${a.orderId}/alterations/${a.id}`}>{keepTogether(sentence)}</Link>
+          {a.asked.words && <span className="soft"> “{a.asked.words}”</span>}
+        </span>
+        {a.status === 'asked' && mayAsk && chosen && (
+          <input
+            className="field short"
+            inputMode="decimal"
+            placeholder="price"
+            aria-label={`Price: ${sentence}`}
+            aria-invalid={unread}
+            value={price}
+            onChange={(e) => onPrice(e.target.value)}
+          />
+        )}
+        <span className={a.status === 'checked' || a.status === 'accepted' ? 'agreed' : 'soft'}>
+          {STATE_WORD[a.status]}
+          {a.status === 'agreed' && a.agreedName && ` by ${a.agreedName}`}
+        </span>
+      </div>
+      {mayAsk && (
+        <Ways of={a} sentence={sentence} editing={props.editing} onEdit={props.onEdit} onWhy={setWhy} />
+      )}
+      {why !== null && (
+        <Why
+          key={why}
+          id={`alter-why-${a.id}`}
+          of={why}
+          onSay={async (reason) => {
+            if (await onStep({ step: why, reason }, WORD[why])) setWhy(null);
+          }}
+          onLeave={() => setWhy(null)}
+        />
+      )}
+    </li>
+  );
+}
+
+interface WaysProps extends Pick<Props, 'of' | 'editing' | 'onEdit'> {
+  readonly sentence: string;
+  readonly onWhy: (w: Word) => void;
+}
+/** What else may be said of a change where it stands now. */
+function Ways({ of: a, sentence, editing, onEdit, onWhy }: WaysProps) {
+  const way = (word: string, act: () => void, disabled = false) => (
+    <button
+      type="button"
+      className="quiet"
+      disabled={disabled}
+      aria-label={`${word[0]!.toUpperCase()}${word.slice(1)}: ${sentence}`}
+      onClick={act}
+    >
+      {word}
+    </button>
+  );
+  return (
+    <div className="row">
+      {a.status === 'asked' && (
+        <>
+          {way('change', onEdit, editing)}
+          {way('declined', () => onWhy('decline'))}
+        </>
+      )}
+      {(a.status === 'agreed' || a.status === 'in-work') && way('withdraw', () => onWhy('withdraw'))}
+      {(a.status === 'declined' || a.status === 'withdrawn') && way('ask again', () => onWhy('ask-again'))}
+    </div>
+  );
+}
+
+interface WhyProps {
+  readonly id: string;
+  readonly of: Word;
+  readonly onSay: (reason: string) => Promise<void>;
+  readonly onLeave: () => void;
+}
+/** The reason that a step needs. */
+function Why({ id, of, onSay, onLeave }: WhyProps) {
+  const [reason, setReason] = useState('');
+  return (
+    <form
+      className="slip row"
+      aria-label="Why"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void onSay(reason);
+      }}
+    >
+      <label htmlFor={id}>{of === 'ask-again' ? 'What changed' : 'Why'}</label>
+      <input id={id} className="field grow" value={reason} onChange={(e) => setReason(e.target.value)} />
+      <button type="submit" className="plain">
+        {of === 'decline' ? 'Declined' : of === 'withdraw' ? 'Withdraw it' : 'Ask again'}
+      </button>
+      <button type="button" className="quiet" onClick={onLeave}>
+        leave it
+      </button>
+    </form>
+  );
+}
+
+const WORD = { decline: 'Declined', withdraw: 'Withdrawn', 'ask-again': 'Asked again' } as const;

@@ -1,0 +1,64 @@
+import { FIT_CLASSES, SCHOOL_NAME, SCHOOLS, type SheetUnit } from '@rocchetto/core';
+import { Checkbox, Form, Input, InputNumber, Select } from 'antd';
+import { useLengthRule } from '../../parts/readings/useLengthRule.ts';
+import { LengthInput } from '../../shared/LengthInput.tsx';
+import { ClothTraits } from './ClothTraits.tsx';
+import { StretchInput } from './StretchInput.tsx';
+
+/** What the brief asks of every garment: how close, its cloth, what it is worn with. */
+export function BriefFields({ unit }: { readonly unit: SheetUnit }) {
+  const length = useLengthRule(unit);
+  return (
+    <>
+      <h2>Fit</h2>
+      <div className="fields">
+        <Form.Item name="fit" label="How close">
+          <Select options={FIT_CLASSES.map((f) => ({ value: f, label: f.replace('-', ' ') }))} />
+        </Form.Item>
+        <Form.Item name="school" label="Ease by">
+          <Select options={SCHOOLS.map((s) => ({ value: s, label: SCHOOL_NAME[s] }))} />
+        </Form.Item>
+        <Form.Item name="letOut" valuePropName="checked" label="Later letting out">
+          <Checkbox>wider side seams</Checkbox>
+        </Form.Item>
+      </div>
+      <h2>Cloth and lining</h2>
+      <div className="fields">
+        <Form.Item name={['cloth', 'name']} label="Cloth">
+          <Input />
+        </Form.Item>
+        <Form.Item name={['cloth', 'width']} label="Width" rules={[length]}>
+          <LengthInput unit={unit} placeholder="for example 150" />
+        </Form.Item>
+        <Form.Item name={['cloth', 'weight']} label="Weight, g/m²">
+          <InputNumber min={1} max={3000} />
+        </Form.Item>
+        <Form.Item name={['cloth', 'stretch']} label="Stretch around">
+          <StretchInput />
+        </Form.Item>
+        <Form.Item name={['cloth', 'stretchAlong']} label="Stretch lengthwise">
+          <StretchInput />
+        </Form.Item>
+        <ClothTraits />
+        <Form.Item name="lining" label="Lining" extra="empty: unlined">
+          <Input />
+        </Form.Item>
+      </div>
+      <h2>Worn with</h2>
+      <div className="fields">
+        <Form.Item name="beneath" label="Beneath">
+          <Input />
+        </Form.Item>
+        <Form.Item name="shoes" label="Shoes">
+          <Input />
+        </Form.Item>
+        <Form.Item name="heel" label="Heel" rules={[length]}>
+          <LengthInput unit={unit} />
+        </Form.Item>
+        <Form.Item name="note" label="Note" className="full">
+          <Input.TextArea rows={2} maxLength={2000} />
+        </Form.Item>
+      </div>
+    </>
+  );
+}
