@@ -4,12 +4,12 @@ import { AskedWire, SpecFile, toAsked, toSheetInput } from '@rocchetto/contract'
 import { computeSheet } from '@rocchetto/core';
 import { alike, tryAlteration } from '@rocchetto/core/alter/index.ts';
 import { seeded } from '@rocchetto/demo/figures.ts';
-import { openQuestion } from '@rocchetto/server/records/alterations.ts';
 import { createApp } from '@rocchetto/server/app/app.ts';
-import { openSignIn } from '@rocchetto/server/records/sign-ins.ts';
 import { migrate } from '@rocchetto/server/db/migrate.ts';
 import { openPool } from '@rocchetto/server/db/pool.ts';
 import { NO_LIVE } from '@rocchetto/server/live/live.ts';
+import { openQuestion } from '@rocchetto/server/records/alterations.ts';
+import { openSignIn } from '@rocchetto/server/records/sign-ins.ts';
 import { pino } from 'pino';
 import { type Cluster, root } from '../tools/cluster.ts';
 import { interleaved, line, ms } from './interleaved.ts';

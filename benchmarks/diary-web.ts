@@ -1,7 +1,7 @@
 import { type Browser, type BrowserContext, chromium, type Page } from '@playwright/test';
 import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
-import { openSignIn } from '@rocchetto/server/records/sign-ins.ts';
 import { openPool } from '@rocchetto/server/db/pool.ts';
+import { openSignIn } from '@rocchetto/server/records/sign-ins.ts';
 import { buildWeb } from '../tools/build-web.ts';
 import { type Cluster, stopChild } from '../tools/cluster.ts';
 import { freePort } from '../tools/ports.ts';
