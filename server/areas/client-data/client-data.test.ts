@@ -15,7 +15,10 @@ import {
   startTestApp,
   type TestApp,
 } from '../../app/testing.ts';
+import type { Tx } from '../../db/pool.ts';
 import { tokenHash } from '../../http/token.ts';
+import { eraseClient, readClientData } from './sql.ts';
+import { CLIENT_TABLES } from './tables.ts';
 
 let t: TestApp;
 let principal: Caller;
@@ -222,5 +225,60 @@ describe('one client’s data', () => {
   it('and what is kept as it is stays so for everything else', async () => {
     await expect(t.pool.query(`update sheet set spec = '{}'`)).rejects.toThrow('kept as it is');
     await expect(t.pool.query('delete from history')).rejects.toThrow('only added');
+  });
+});
+
+describe('whatever hangs on a client', () => {
+  /** The statements that one piece of work asks the database, as one text. */
+  const asked = async (work: (db: Tx) => Promise<unknown>) => {
+    const said: string[] = [];
+    const client = await t.pool.connect();
+    try {
+      await client.query('begin');
+      const db = new Proxy(client, {
+        get: (of, key) =>
+          key === 'query'
+            ? (q: string | { text: string }, ...more: unknown[]) => {
+                said.push(typeof q === 'string' ? q : q.text);
+                return (of.query as (...a: unknown[]) => unknown)(q, ...more);
+              }
+            : Reflect.get(of, key),
+      });
+      const answer = await work(db as unknown as Tx);
+      return { said: said.join('\n'), answer };
+    } finally {
+      await client.query('rollback');
+      client.release();
+    }
+  };
+  const names = (table: string, sql: string) => new RegExp(`\\b${table}\\b`).test(sql);
+
+  it('is every table that the database knows of, each given out and erased, or it says why not', async () => {
+    const { rows } = await t.pool.query<{ name: string }>(
+      `with recursive hanging(t) as (
+         select 'client'::regclass::oid
+         union select k.conrelid from pg_constraint k join hanging h on k.confrelid = h.t where k.contype = 'f')
+       select t::regclass::text as name from hanging order by 1`,
+    );
+    expect(Object.keys(CLIENT_TABLES).sort()).toEqual(rows.map((r) => r.name).sort());
+
+    const other = await skirtOrder(principal, { ...SECRET, name: 'Another Hand', note: '' });
+    await json(
+      principal.send('POST', '/readings', sessionBody(other.clientId, other.orderId, ['waist 70 cm'])),
+    );
+    const out = await asked((db) => readClientData(db, other.clientId));
+    const told = { ...(out.answer as Record<string, unknown>), photographs: [] };
+    for (const [table, { told: how }] of Object.entries(CLIENT_TABLES))
+      if ('as' in how) {
+        expect(told, how.as).toHaveProperty(how.as);
+        expect(names(table, out.said), `${table} is read`).toBe(true);
+      }
+    const client = await json(principal.get(`/clients/${other.clientId}`));
+    const gone = await asked((tx) => eraseClient(tx, client));
+    for (const [table, { erased }] of Object.entries(CLIENT_TABLES)) {
+      if (erased === 'no words') continue;
+      const verb = erased === 'rows' ? 'delete from' : '(?:update|delete from)';
+      expect(new RegExp(`${verb} ${table}\\b`).test(gone.said), `${table} is erased`).toBe(true);
+    }
   });
 });

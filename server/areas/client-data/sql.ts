@@ -31,6 +31,13 @@ export interface ClientData {
   readonly money: readonly Record<string, unknown>[];
   /** what was read off garments laid flat beside their orders */
   readonly laidFlat: readonly Record<string, unknown>[];
+  /** the finished garment as it was measured, how it came, pins that were counted */
+  readonly finished: readonly Record<string, unknown>[];
+  readonly broughtIn: readonly Record<string, unknown>[];
+  readonly pins: readonly Record<string, unknown>[];
+  /** work promised to their orders, and pages that they were given to measure at home */
+  readonly bench: readonly Record<string, unknown>[];
+  readonly homeLinks: readonly Record<string, unknown>[];
   /** days on which they could not come */
   readonly away: readonly Record<string, unknown>[];
   /** what the client was told */
@@ -76,7 +83,9 @@ export async function readClientData(db: Db, id: number): Promise<ClientData | u
       db,
       `select o.number, a.made_at, a.asked, a.status, a.agreed_name, a.price::float8 as price, a.needed_on,
           (select coalesce(json_agg(json_build_object('at', p.at, 'step', p.step, 'says', p.says ->> 'words') order by p.id), '[]')
-             from alteration_step p where p.alteration_id = a.id) as steps
+             from alteration_step p where p.alteration_id = a.id) as steps,
+          (select coalesce(json_agg(json_build_object('piece', b.piece, 'layer', b.layer, 'seam', b.seam, 'side', b.side, 'eachCm', b.each_cm::float8, 'doneAt', b.done_at, 'leftOut', b.struck) order by b.seq), '[]')
+             from alteration_box b where b.alteration_id = a.id) as pieces
          from alteration a join orders o on o.id = a.order_id where o.client_id = $1 order by a.id`,
       id,
     ),
@@ -115,6 +124,35 @@ export async function readClientData(db: Db, id: number): Promise<ClientData | u
       db,
       `select o.number, l.of, l.cut, l.words, r.point, r.written, r.at from flat_lay l join orders o on o.id = l.order_id
          join flat_reading r on r.lay_id = l.id where o.client_id = $1 order by r.seq`,
+      id,
+    ),
+    finished: await many(
+      db,
+      `select o.number, r.point, r.written, r.target_cm::float8 as target, r.within, r.accepted_by, r.reason, r.at
+         from garment_reading r join orders o on o.id = r.order_id where o.client_id = $1 order by r.id`,
+      id,
+    ),
+    broughtIn: await many(
+      db,
+      `select o.number, b.kind, b.lined, b.label, b.condition, b.code, b.at from brought_in b join orders o on o.id = b.order_id
+         where o.client_id = $1 order by b.at`,
+      id,
+    ),
+    pins: await many(
+      db,
+      'select o.number, p.way, p.pins, p.at from pins_counted p join orders o on o.id = p.order_id where o.client_id = $1 order by p.id',
+      id,
+    ),
+    bench: await many(
+      db,
+      `select o.number, to_char(w.day, 'YYYY-MM-DD') as day, w.minutes, w.what, w.done_at from bench_work w join orders o on o.id = w.order_id
+         where o.client_id = $1 order by w.day, w.id`,
+      id,
+    ),
+    homeLinks: await many(
+      db,
+      `select o.number, l.made_at, l.sent_at, l.closed_at from home_link l join orders o on o.id = l.order_id
+         where o.client_id = $1 order by l.id`,
       id,
     ),
     away: await many(
@@ -210,6 +248,8 @@ export async function eraseClient(
   await count('delete from imported_row where client_id = $1');
   await count(`delete from open_question where order_id in ${orders}`);
   await count(`update money_noted set words = '' where order_id in ${orders}`);
+  // What was worked is told by its alteration; what a hand wrote beside may name her.
+  await count(`update bench_work set what = '—' where alteration_id is null and order_id in ${orders}`);
   await count(`update garment_reading set accepted_by = '', reason = '' where order_id in ${orders}`);
   await count(`update brought_in set label = '', condition = '—' where order_id in ${orders}`);
   await count('delete from client_away where client_id = $1');
