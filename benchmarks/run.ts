@@ -11,6 +11,7 @@ import { diaryBench } from './diary.ts';
 import { diaryWebBench } from './diary-web.ts';
 import { faultsBench } from './faults.ts';
 import { heavyBench } from './heavy.ts';
+import { mutantsBench } from './mutants.ts';
 import { netBench } from './net.ts';
 import { routesBench } from './routes.ts';
 import { webBench } from './web.ts';
@@ -28,6 +29,7 @@ const withCluster = (work: (cluster: Cluster, say: (line: string) => void) => Pr
 };
 const ALONE: Readonly<Record<string, Bench>> = {
   core: coreBench,
+  mutants: (say) => mutantsBench(say, process.argv[3], Number(process.argv[4]) || 1),
   net: (say) => netBench(say, Number(process.argv[3]) || 10_000),
   diary: withCluster(async (cluster, say) => diaryWebBench(cluster, await diaryBench(cluster, say), say)),
   routes: withCluster(routesBench),
