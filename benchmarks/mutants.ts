@@ -18,7 +18,14 @@ const room = (path: string, ...more: string[]): Room => ({
 });
 const ROOMS: Readonly<Record<string, Room>> = {
   units: room('core/units', 'core/text/**/*.test.ts'),
-  draft: room('core/draft'),
+  // What it draws is judged on garments.
+  draft: room(
+    'core/draft',
+    'core/garment/dart-legs.test.ts',
+    'core/garment/true-shape.test.ts',
+    'core/alter/every-garment.test.ts',
+    'core/alter/worked.test.ts',
+  ),
   figure: room('core/figure', 'core/garment/worked.test.ts'),
   common: room(
     'core/garment/common',

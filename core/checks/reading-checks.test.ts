@@ -104,6 +104,49 @@ describe('soft checks: ask, and let it stand', () => {
     expect(isSwap('69.5', '69.5')).toBe(false);
     expect(isSwap('70.5', '69.5')).toBe(false);
   });
+  it.each([
+    ['96.5', '95.6', true],
+    ['132', '123', true],
+    // One digit, three digits, only one of the two that would have changed places, the point itself, another length.
+    ['96.5', '96.4', false],
+    ['123', '231', false],
+    ['12.34', '21.43', false],
+    ['96.5', '86.9', false],
+    ['96.5', '56.8', false],
+    ['96.5', '9.65', false],
+    ['965', '96', false],
+    ['96.5 cm', '69.5', true],
+  ])('%s after %s: two digits changed places, %s', (now, last, swapped) =>
+    expect(isSwap(now, last)).toBe(swapped),
+  );
+  it('asks neither about the unit nor about the share of what is usual as it stands', () => {
+    // 50 cm and 50 in are both lengths that a hem may have.
+    expect(names('hem-front', '50 cm')).toEqual([]);
+    expect(names('hem-front', '50 in')).toEqual([]);
+  });
+  it('takes only a girth that was said to be whole for a half or a quarter', () => {
+    const said = (id: string, text: string, way: 'whole' | 'half' | 'quarter') =>
+      codes(id, text, {}, undefined, way)
+        .map((f) => f.sentence)
+        .join(' ');
+    expect(said('hip', '48 cm', 'whole')).toContain('As a half');
+    expect(said('waist-to-floor', '52 cm', 'whole')).not.toContain('As a');
+    expect(said('hip', '24 cm', 'half')).not.toContain('As a');
+  });
+  it('says of what is no length that, and nothing else', () => {
+    const own = (value: number) =>
+      checkReading({
+        measure: measure('hip'),
+        value: cm(value),
+        written: taken('hip', '98 cm').written!,
+        way: 'whole',
+        others: new Map([['hip-front', cm(50)]]),
+        last: undefined,
+      }).map((f) => f.code);
+    expect(own(0)).toEqual(['not-positive']);
+    expect(own(-1)).toEqual(['not-positive']);
+    expect(own(Number.NaN)).toEqual(['not-a-number']);
+  });
   it('asks when a girth moved more than 4 % or a height more than 1.5 cm', () => {
     expect(names('waist', '73 cm', {}, '70 cm')).toEqual(['moved']);
     expect(names('waist', '72.5 cm', {}, '70 cm')).toEqual([]);

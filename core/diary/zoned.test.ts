@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { isPlaceZone } from '../dates/studio-day.ts';
 import { hoursOn, windowsOf } from './hours.ts';
-import { daysFrom, placeAt, planAt, wallAt, weekdayOf, wholeDay } from './zoned.ts';
+import { daysFrom, placeAt, planAt, planOn, wallAt, weekdayOf, wholeDay } from './zoned.ts';
 
 // The days on which clocks change are published by the time zone database (IANA tzdata; here the platform's own copy,
 // asked through Intl, a reader that shares no code with ours).
@@ -146,5 +146,20 @@ describe('a zone that a house may choose', () => {
     for (const zone of taken) expect(() => wholeDay(zone, '2026-03-29'), zone).not.toThrow();
     expect(taken).toContain('utc');
     expect(taken).not.toContain('ist');
+  });
+});
+
+describe('a wall time of a day for a plan', () => {
+  const zone = 'Europe/London';
+  it.each(['2026-06-10', '2026-03-29', '2026-10-25'])('%s: is the instant that the clocks show', (day) => {
+    for (const time of ['00:00', '00:30', '09:45', '12:00', '23:59'])
+      expect(planOn(zone, day, time), time).toBe(planAt(zone, day, time));
+    expect(planOn(zone, day, '24:00')).toBe(wholeDay(zone, day).to);
+  });
+  it('is as far into the day as it says, but where the clocks change', () => {
+    const into = (day: string) => planOn(zone, day, '12:00') - wholeDay(zone, day).from;
+    expect(into('2026-06-10')).toBe(720);
+    expect(into('2026-03-29')).toBe(660);
+    expect(into('2026-10-25')).toBe(780);
   });
 });

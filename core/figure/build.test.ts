@@ -1,8 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { measure } from '../measures/catalogue.ts';
+import { type Reading, resolve } from '../measures/session.ts';
+import { taken } from '../measures/testing.ts';
 import { cm } from '../units/length.ts';
 import { stepOf } from '../units/rounding.ts';
 import {
+  bodyTerms,
   buildFigure,
   drift,
   easeMarked,
@@ -17,6 +21,7 @@ import {
   term,
   withMark,
 } from './build.ts';
+import { judge, missing } from './check.ts';
 import type { Override } from './figure.ts';
 
 const HALF = { unit: 'cm', step: 0.5, mode: 'nearest' } as const;
@@ -165,4 +170,43 @@ it('a mark is put in front once', () => {
   const f = withMark(bench().make(), 'warned');
   expect(f.marks).toEqual(['warned', 'computed']);
   expect(withMark(f, 'warned')).toBe(f);
+});
+
+describe('what of a figure is the body', () => {
+  const of = (...readings: Reading[]) => bodyTerms(resolve(measure('hip'), readings));
+  it('is what was read, and says how', () => {
+    const [reading, ...more] = of(taken('hip', '98 cm'), taken('hip', '98 cm'));
+    expect(reading).toMatchObject({ kind: 'body', label: 'reading', cm: 98, reading: true });
+    expect(reading!.because).toContain('98 cm');
+    expect(more).toEqual([]);
+  });
+  it('less what the tape had already added, said once a way of holding it', () => {
+    const [reading, tape, ...more] = of(
+      taken('hip', '99 cm', { tape: 'one-finger' }),
+      taken('hip', '99 cm', { tape: 'one-finger' }),
+      taken('hip', '99 cm', { tape: 'two-fingers', state: 'skipped', written: null }),
+    );
+    expect(more).toEqual([]);
+    expect(reading!.cm + tape!.cm).toBeCloseTo(98, 9);
+    expect(tape).toMatchObject({ kind: 'tape', label: 'already in the tape', cm: -1 });
+    expect(tape!.because.match(/one finger/g)).toHaveLength(1);
+    expect(tape!.because).not.toContain('two fingers');
+  });
+  it('is nothing where nothing was read, and says so', () =>
+    expect(of()).toMatchObject([
+      { kind: 'body', cm: 0, because: expect.stringMatching(/^(Not read|not read)/) as unknown },
+    ]));
+});
+
+describe('a check', () => {
+  it('is passed or warned by whether it holds; a figure that is missing is warned of and marked', () => {
+    expect(judge(true, 'c', 'hip', 's')).toEqual({
+      code: 'c',
+      figure: 'hip',
+      state: 'passed',
+      sentence: 's',
+    });
+    expect(judge(false, 'c', null, 's')).toEqual({ code: 'c', figure: null, state: 'warned', sentence: 's' });
+    expect(missing('c', 'hip', 's')).toMatchObject({ state: 'warned', absent: true });
+  });
 });

@@ -25,5 +25,3 @@ export const inches = (n: number): Cm => (n * CM_PER.in) as Cm;
 
 /** How many of `u` the length holds. */
 export const inUnit = (length: Cm, u: LengthUnit): number => length / CM_PER[u];
-
-export const sum = (lengths: readonly Cm[]): Cm => cm(lengths.reduce((a, b) => a + b, 0));

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { CM_PER, type Cm, cm, type SheetUnit } from './length.ts';
+import { CM_PER, type Cm, cm, inches, type SheetUnit } from './length.ts';
 import {
   oneShape,
   prettyFraction,
@@ -48,6 +48,10 @@ describe('a printed length, read again', () => {
       }),
     );
   });
+  it('by hand keeps a sixteenth that a hand wrote, above an inch too', () => {
+    expect(printByHand(inches(2.0625), 'in')).toBe('2 1⁄16 in');
+    expect(printByHand(inches(2.03), 'in')).toBe('2 in');
+  });
   it('by hand lies on an eighth of an inch, a sixteenth below an inch, or is as it is', () => {
     fc.assert(
       fc.property(length, (l) => {
@@ -56,9 +60,9 @@ describe('a printed length, read again', () => {
           expect(l).toBeLessThan(2.54 / 32 + 1e-9);
           return;
         }
-        const inches = readBack(text) / 2.54;
-        expect(Math.abs(inches * 16 - Math.round(inches * 16))).toBeLessThan(1e-6);
-        expect(Math.abs(inches - l / 2.54)).toBeLessThanOrEqual((l / 2.54 < 1 ? 1 / 32 : 1 / 16) + 1e-6);
+        const size = readBack(text) / 2.54;
+        expect(Math.abs(size * 16 - Math.round(size * 16))).toBeLessThan(1e-6);
+        expect(Math.abs(size - l / 2.54)).toBeLessThanOrEqual((l / 2.54 < 1 ? 1 / 32 : 1 / 16) + 1e-6);
       }),
     );
   });

@@ -196,3 +196,40 @@ describe('lengths that a hand lays ready, in inches', () => {
   ])('%d cm is %s', (length, says) => expect(printByHand(cm(length), 'in')).toBe(says));
   it('and centimetres print as they are', () => expect(printByHand(cm(25.75), 'cm')).toBe('25.75 cm'));
 });
+
+describe('what is asked of a figure that cannot be', () => {
+  const says = (text: string, unit: 'cm' | 'in' = 'in') => {
+    const r = readLength(text, unit);
+    return r.ok ? '' : r.sentence;
+  };
+  it('offers a whole and a fraction where the figures were run together, and only there', () => {
+    expect(says('343/8')).toContain('Did you mean 34 3/8?');
+    // One figure, a last figure that makes no part, a whole that stands already.
+    for (const text of ['9/8', '340/8', '349/8', '348/8', '34 16/8']) {
+      expect(says(text)).toContain('is no part of a whole.');
+      expect(says(text)).not.toContain('Did you mean');
+    }
+  });
+  it('asks about a comma before three figures, and takes it as a decimal elsewhere', () => {
+    expect(says('1,234')).toContain('Write 1.234 or 1234.');
+    expect(says('12,345 mm')).toContain('thousands');
+    expect(read('1234,567 mm').cm).toBeCloseTo(123.4567, 9);
+    expect(read('1,2345').cm).toBeCloseTo(1.2345 * 2.54, 9);
+    expect(read('0,123').cm).toBeCloseTo(0.123 * 2.54, 9);
+  });
+  it('reads a raised figure over a plain one', () =>
+    expect(read('34³/16').cm).toBeCloseTo(34.1875 * 2.54, 9));
+  it('says no more of a long text than a sentence bears, without the blanks around it', () => {
+    const forty = 'x'.repeat(40);
+    expect(says(forty)).toContain(`“${forty}”`);
+    expect(says(`   ${forty}  `)).toContain(`“${forty}”`);
+    for (const long of [41, 60, 200, 201]) {
+      expect(says('x'.repeat(long))).toContain(`“${forty}…”`);
+      expect(says('x'.repeat(long))).not.toContain(`${forty}x`);
+    }
+    expect(says('1'.repeat(24))).toContain('more than ten metres');
+    expect(says('1'.repeat(25))).toContain('more digits than a tape');
+    expect(says(`3${' '.repeat(198)}4`)).not.toContain('too long');
+    expect(says(`3${' '.repeat(199)}4`)).toContain('too long');
+  });
+});

@@ -119,8 +119,11 @@ export function readLength(typed: string, fallback: LengthUnit, asKept = false):
   return read;
 }
 
+/** As much of what was typed as a sentence can bear. */
+const cut = (text: string) => (text.length > 40 ? `${text.slice(0, 40)}…` : text);
+
 function readAnew(typed: string, fallback: LengthUnit, asKept: boolean): ReadResult {
-  const shown = typed.trim().length > 40 ? `${typed.trim().slice(0, 40)}…` : typed.trim();
+  const shown = cut(typed.trim());
   const text = spelled(typed.slice(0, 200));
   if (text === '') return no('empty', 'Nothing was written. Type the reading, for example 34 3/8 or 87.3.');
   if (typed.length > 200) return no('malformed', `“${shown}” is too long to be a length.`);
@@ -149,7 +152,10 @@ function takeApart(text: string, r: Reading): ReadResult {
     if (word === undefined) return null;
     const unit = UNITS[word];
     if (!unit)
-      throw new Refused('letters', `“${word}” is not a unit. Use cm, mm, m, in, ft or yd after the number.`);
+      throw new Refused(
+        'letters',
+        `“${cut(word)}” is not a unit. Use cm, mm, m, in, ft or yd after the number.`,
+      );
     return unit;
   };
   const words = (text.match(/[a-zµ]+/g) ?? []).filter((w) => w !== 'and');

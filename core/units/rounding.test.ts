@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cm, inches } from './length.ts';
-import { ROUNDING_STEPS, type Rounding, roundLength } from './rounding.ts';
+import { ROUNDING_STEPS, type Rounding, roundLength, stepOf } from './rounding.ts';
 
 const half: Rounding = { unit: 'cm', step: 0.5, mode: 'nearest' };
 const any = fc.constantFrom(
@@ -21,6 +21,15 @@ describe('rounding once', () => {
   it('goes up when the house says up, and stays on a step', () => {
     expect(roundLength(cm(26.1), { ...half, mode: 'up' })).toBe(26.5);
     expect(roundLength(cm(26.5), { ...half, mode: 'up' })).toBe(26.5);
+  });
+  it('goes down only where a dart keeps to its most', () => {
+    expect(roundLength(cm(26.45), { ...half, mode: 'down' })).toBe(26);
+    expect(roundLength(cm(26.5), { ...half, mode: 'down' })).toBe(26.5);
+  });
+  it('a step is so many centimetres, of inches too', () => {
+    expect(stepOf(half)).toBe(0.5);
+    expect(stepOf({ unit: 'in', step: 0.125, mode: 'up' })).toBeCloseTo(0.3175, 9);
+    expect(stepOf({ unit: 'in', step: 0, mode: 'up' })).toBe(0);
   });
   it('halves go up', () => expect(roundLength(cm(26.25), half)).toBe(26.5));
   it('exact leaves the figure', () =>
