@@ -6,6 +6,7 @@ import {
   type Need,
   ROOM_USES,
   SKILLS,
+  STANDS_AT,
 } from '@rocchetto/core';
 import { DEFAULT_OPENING, kindsOf } from '@rocchetto/core/diary/house.ts';
 import { MESSAGE_FIELDS, MESSAGE_KINDS, unknownFields } from '@rocchetto/core/diary/words.ts';
@@ -78,6 +79,8 @@ const KindWire = z.strictObject({
     .max(4),
   room: z.array(z.enum(ROOM_USES)).nullable(),
   need: z.enum(Object.keys(NEEDS) as [Need, ...Need[]]).nullable(),
+  /** where the client stands for it; as is usual for the kind where nothing is said */
+  at: z.enum(STANDS_AT).nullable().optional(),
 });
 const wording = (max: number) =>
   z
@@ -155,6 +158,7 @@ const kindWords = (k: AppointmentKind): Readonly<Record<string, string>> => ({
   takes: k.hands.map((any) => any.join(' or ')).join(', and '),
   room: k.room === null ? 'none' : k.room.join(', ') || 'any',
   needs: k.need ? NEEDS[k.need] : 'nothing',
+  'stands at': k.at ?? 'neither mirror nor tape',
   offered: k.offered === false ? 'no' : 'yes',
 });
 const open = (hours: readonly Hours[]) => hoursWords(hours.length > 0 ? hours : DEFAULT_OPENING);

@@ -136,6 +136,14 @@ export interface AlterationKind {
   readonly after: readonly string[];
   /** whether an amount must be given */
   readonly amount: 'needed' | 'optional' | 'none';
+  /** when it is done among the work on one garment: widths and lengths first, shapes and edges then, hems, the press last */
+  readonly turn?: 'first' | 'hem' | 'last';
+  /** it marks a hem from the floor: after whatever else moves how the garment hangs */
+  readonly marksHem?: true;
+  /** the garment hangs otherwise afterwards, so that a hem that was marked before is marked again */
+  readonly rehangs?: true;
+  /** the armhole is another one afterwards, so that a sleeve that was set before is set again */
+  readonly otherArmhole?: true;
   /** what kept in mind while it is done, in a sentence */
   readonly note?: string;
 }

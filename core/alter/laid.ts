@@ -55,7 +55,7 @@ export function laidReady(asked: Asked, now: Halves): string[] {
     says.push(
       `Cut the elastic ${say(cm(tried + JOIN))}: ${say(tried)} as it was tried, ${say(JOIN)} to join.`,
     );
-  if (kind.id.startsWith('hem-') && kind.id !== 'hem-fullness' && onTheBias(now))
+  if (kind.marksHem && onTheBias(now))
     says.push('It is cut on the bias: let it hang one to three days before this hem is marked and turned.');
   return says;
 }

@@ -50,11 +50,11 @@ export const skillsFor = (kind: string): readonly Skill[] =>
 
 /** The order of work in one garment: widths before edges and shapes, hems after them, the press last (common practice). */
 export function rankOf(kind: string): number {
-  if (kind === 'press') return 4;
   const k = findKind(kind);
   if (!k) return 2;
-  if (kind.startsWith('hem') || kind === 'lining-hem') return 3;
-  return k.group === 'girth' || kind.endsWith('length') ? 1 : 2;
+  if (k.turn === 'last') return 4;
+  if (k.turn === 'hem') return 3;
+  return k.group === 'girth' || k.turn === 'first' ? 1 : 2;
 }
 
 /** The place of a job's last day in the days planned: −1 when it is past, the number of days when nothing presses. */

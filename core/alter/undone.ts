@@ -8,25 +8,6 @@ export interface Earlier {
   readonly boxes: readonly Pick<Box, 'panel' | 'seam' | 'each'>[];
 }
 
-const isHem = (kind: Asked['kind']) => kind.id.startsWith('hem-') && kind.id !== 'hem-fullness';
-/** What hangs otherwise afterwards, so that a hem that was marked before is marked again. */
-const HANGS = new Set([
-  'back-length',
-  'front-length',
-  'body-length',
-  'shoulder-slope',
-  'strap-length',
-  'waist',
-  'waist-elastic',
-  'trouser-rise',
-  'hem-fullness',
-  'hip-curve',
-  'side-seams',
-  'gore-seams',
-]);
-/** What makes an armhole other than it was: a sleeve that was set before is set again. */
-const ARMHOLES = new Set(['armhole-lower', 'armhole-raise', 'shoulders-in', 'underarm', 'shoulder-slope']);
-
 /**
  * What of the earlier alterations a later one makes undone, a sentence each: the same seam taken the other way, a hem
  * marked before what hangs above it has moved, a sleeve set before its armhole. (The order of fitting: common practice.)
@@ -48,9 +29,9 @@ export function undone(asked: Asked, boxes: readonly Box[], earlier: readonly Ea
       ),
     );
     if (back) return [`It goes back on what was asked before: ${e.sentence}`];
-    if (isHem(e.kind) && HANGS.has(asked.kind.id))
+    if (e.kind.marksHem && asked.kind.rehangs)
       return [`The hem was marked before this: mark it again when this is done. ${e.sentence}`];
-    if (e.kind.id === 'sleeve-turn' && ARMHOLES.has(asked.kind.id))
+    if (e.kind.id === 'sleeve-turn' && asked.kind.otherArmhole)
       return [`The sleeve was turned before this: look at it again when the armhole is done. ${e.sentence}`];
     return [];
   });

@@ -29,10 +29,25 @@ describe('kinds of appointment', () => {
     const kinds = kindsOf({ fitting: own, 'shoe-trial': own, consultation: { ...own, name: 'First talk' } });
     expect(kinds.map((k) => k.id)).toEqual([...KINDS.map((k) => k.id), 'shoe-trial']);
     const of = (id: string) => kinds.find((k) => k.id === id)!;
-    expect(of('fitting')).toEqual({ id: 'fitting', name: 'fitting', ...own });
+    expect(of('fitting')).toEqual({ id: 'fitting', name: 'fitting', ...own, at: 'mirror' });
     expect(of('consultation').name).toBe('First talk');
     expect(of('shoe-trial').name).toBe('shoe trial');
     expect(kindsOf({})).toEqual(KINDS);
+  });
+  it('stand at the mirror or at the tape as the house says; what was kept before that was asked stands as it did', () => {
+    const own = { minutes: 30, buffer: 0, hands: [['fitting' as const]], room: null, need: null };
+    const at = (id: string, more: object = {}) =>
+      kindsOf({ [id]: { ...own, ...more } }).find((k) => k.id === id)!.at;
+    expect(at('shoe-trial')).toBeNull();
+    expect(at('shoe-trial', { at: 'mirror' })).toBe('mirror');
+    expect(at('hat-measuring', { at: 'tape' })).toBe('tape');
+    // Ours, changed before kinds said it; and one of the house's own from that time.
+    expect(at('bridal-fitting')).toBe('mirror');
+    expect(at('measuring')).toBe('tape');
+    expect(at('second-fitting')).toBe('mirror');
+    expect(at('outfitting')).toBeNull();
+    // Nothing is something that a house may say.
+    expect(at('fitting', { at: null })).toBeNull();
   });
   it('no longer offered say so; offered say nothing', () => {
     const own = { minutes: 20, buffer: 0, hands: [['desk' as const]], room: null, need: null };

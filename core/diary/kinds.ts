@@ -16,6 +16,10 @@ export const NEEDS = {
 } as const;
 export type Need = keyof typeof NEEDS;
 
+/** Where a client stands at an appointment. */
+export const STANDS_AT = ['mirror', 'tape'] as const;
+export type At = (typeof STANDS_AT)[number];
+
 export interface AppointmentKind {
   readonly id: string;
   readonly name: string;
@@ -27,6 +31,8 @@ export interface AppointmentKind {
   /** what its room must be good for; null for one that needs no room */
   readonly room: readonly RoomUse[] | null;
   readonly need: Need | null;
+  /** where the client stands for it: at the mirror in the garment, at the tape, or neither */
+  readonly at: At | null;
   /** false for one that is no longer offered; those booked already stand */
   readonly offered?: boolean;
 }
@@ -44,20 +50,25 @@ const kind = (
   hands,
   room: ['fitting'],
   need: null,
+  at: null,
   ...more,
 });
 
 /** The house's kinds of appointment: minutes, hands, room and needs are house defaults (common practice, no source). */
 export const KINDS: readonly AppointmentKind[] = [
   kind('consultation', 60, [['fitting']], { room: [] }),
-  kind('measuring', 45, [['measuring']], { need: 'brief' }),
-  kind('toile-fitting', 60, [['fitting']], { need: 'toile' }),
-  kind('fitting', 45, [['fitting']], { need: 'basted' }),
-  kind('bridal-fitting', 90, [['bridal'], ['fitting', 'bridal']], { room: ['bridal'], need: 'basted' }),
-  kind('final-fitting', 45, [['fitting']], { need: 'altered' }),
+  kind('measuring', 45, [['measuring']], { need: 'brief', at: 'tape' }),
+  kind('toile-fitting', 60, [['fitting']], { need: 'toile', at: 'mirror' }),
+  kind('fitting', 45, [['fitting']], { need: 'basted', at: 'mirror' }),
+  kind('bridal-fitting', 90, [['bridal'], ['fitting', 'bridal']], {
+    room: ['bridal'],
+    need: 'basted',
+    at: 'mirror',
+  }),
+  kind('final-fitting', 45, [['fitting']], { need: 'altered', at: 'mirror' }),
   kind('collection', 20, [['desk']], { room: null, need: 'checked' }),
   kind('alteration-intake', 20, [['desk', 'fitting']], { room: null }),
-  kind('alteration-fitting', 30, [['fitting']]),
+  kind('alteration-fitting', 30, [['fitting']], { at: 'mirror' }),
 ];
 
 /** How an appointment stands. A moved one stands as it did, at another time, and keeps its history. */

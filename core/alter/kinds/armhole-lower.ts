@@ -4,6 +4,7 @@ export const armholeLower: AlterationKind = {
   id: 'armhole-lower',
   name: 'armhole, lower',
   group: 'edge',
+  otherArmhole: true,
   pinned: 'length',
   directions: [LOWER],
   moves: [{ do: 'edge', seam: ['armhole'], way: 'down', amount: 'each' }],

@@ -4,6 +4,7 @@ export const armholeRaise: AlterationKind = {
   id: 'armhole-raise',
   name: 'armhole, raise',
   group: 'edge',
+  otherArmhole: true,
   pinned: 'length',
   directions: [HIGHER],
   moves: [{ do: 'edge', seam: ['armhole'], way: 'down', amount: 'each' }],

@@ -4,6 +4,8 @@ export const backLength: AlterationKind = {
   id: 'back-length',
   name: 'back length, tuck',
   group: 'length',
+  turn: 'first',
+  rehangs: true,
   pinned: 'fold',
   directions: [SHORTER, LONGER],
   moves: [{ do: 'wedge', between: ['bust', 'waist'], face: 'back' }],

@@ -4,6 +4,8 @@ export const bodyLength: AlterationKind = {
   id: 'body-length',
   name: 'body length, bust to waist',
   group: 'length',
+  turn: 'first',
+  rehangs: true,
   pinned: 'fold',
   directions: [SHORTER, LONGER],
   moves: [{ do: 'level', between: ['bust', 'waist'] }],

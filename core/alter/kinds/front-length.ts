@@ -4,6 +4,8 @@ export const frontLength: AlterationKind = {
   id: 'front-length',
   name: 'front length',
   group: 'length',
+  turn: 'first',
+  rehangs: true,
   pinned: 'fold',
   directions: [SHORTER, LONGER],
   moves: [{ do: 'wedge', between: ['bust', 'waist'], face: 'front' }],

@@ -4,6 +4,7 @@ export const goreSeams: AlterationKind = {
   id: 'gore-seams',
   name: 'seams between panels',
   group: 'girth',
+  rehangs: true,
   pinned: 'fold',
   directions: [IN, OUT],
   moves: [{ do: 'edge', seam: ['joint'], way: 'across', amount: 'shared' }],

@@ -4,6 +4,8 @@ export const hemFlared: AlterationKind = {
   id: 'hem-flared',
   name: 'hem, flared',
   group: 'length',
+  turn: 'hem',
+  marksHem: true,
   pinned: 'length',
   directions: [UP, DOWN],
   moves: [{ do: 'edge', seam: ['hem'], way: 'down', amount: 'each' }],

@@ -4,6 +4,8 @@ export const hemFullness: AlterationKind = {
   id: 'hem-fullness',
   name: 'fullness at the hem, slashed and spread',
   group: 'shape',
+  turn: 'hem',
+  rehangs: true,
   pinned: 'length',
   directions: [
     { id: 'more', word: 'spread', sign: 1 },

@@ -4,6 +4,8 @@ export const hemLevelled: AlterationKind = {
   id: 'hem-levelled',
   name: 'hem, levelled from the floor',
   group: 'length',
+  turn: 'hem',
+  marksHem: true,
   pinned: 'length',
   directions: [UP, DOWN],
   moves: [{ do: 'edge', seam: ['hem'], way: 'down', amount: 'each' }],

@@ -4,6 +4,8 @@ export const hemStraight: AlterationKind = {
   id: 'hem-straight',
   name: 'hem, straight',
   group: 'length',
+  turn: 'hem',
+  marksHem: true,
   pinned: 'length',
   directions: [UP, DOWN],
   moves: [{ do: 'edge', seam: ['hem'], way: 'down', amount: 'each' }],

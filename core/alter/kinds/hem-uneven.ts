@@ -4,6 +4,8 @@ export const hemUneven: AlterationKind = {
   id: 'hem-uneven',
   name: 'hem, meant to be uneven',
   group: 'length',
+  turn: 'hem',
+  marksHem: true,
   pinned: 'length',
   directions: [UP, DOWN],
   moves: [{ do: 'edge', seam: ['hem'], way: 'down', amount: 'each' }],

@@ -4,6 +4,7 @@ export const hipCurve: AlterationKind = {
   id: 'hip-curve',
   name: 'hip curve, blended',
   group: 'shape',
+  rehangs: true,
   pinned: 'fold',
   directions: [IN, OUT],
   moves: [{ do: 'edge', seam: ['side', 'joint'], way: 'across', amount: 'shared', beside: ['hem'] }],

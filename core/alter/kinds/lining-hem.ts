@@ -4,6 +4,7 @@ export const liningHem: AlterationKind = {
   id: 'lining-hem',
   name: 'lining hem, rolled twice',
   group: 'length',
+  turn: 'hem',
   pinned: 'length',
   directions: [UP, DOWN],
   moves: [],

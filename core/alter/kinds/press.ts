@@ -4,6 +4,7 @@ export const press: AlterationKind = {
   id: 'press',
   name: 'press and finish',
   group: 'other',
+  turn: 'last',
   pinned: 'length',
   directions: [{ id: 'press', word: 'press', sign: 1 }],
   moves: [],

@@ -4,6 +4,8 @@ export const shoulderSlope: AlterationKind = {
   id: 'shoulder-slope',
   name: 'shoulder slope',
   group: 'edge',
+  rehangs: true,
+  otherArmhole: true,
   pinned: 'length',
   directions: [LOWER, HIGHER],
   moves: [{ do: 'edge', seam: ['shoulder'], way: 'down', amount: 'each' }],

@@ -4,6 +4,7 @@ export const shouldersIn: AlterationKind = {
   id: 'shoulders-in',
   name: 'shoulders in',
   group: 'edge',
+  otherArmhole: true,
   pinned: 'fold',
   directions: [IN, OUT],
   moves: [{ do: 'edge', seam: ['armhole'], way: 'out', amount: 'each' }],

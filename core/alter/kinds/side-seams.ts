@@ -4,6 +4,7 @@ export const sideSeams: AlterationKind = {
   id: 'side-seams',
   name: 'side seams',
   group: 'girth',
+  rehangs: true,
   pinned: 'fold',
   directions: [IN, OUT],
   moves: [{ do: 'edge', seam: ['side'], way: 'across', amount: 'shared' }],

@@ -4,6 +4,7 @@ export const sleeveLength: AlterationKind = {
   id: 'sleeve-length',
   name: 'sleeve length',
   group: 'length',
+  turn: 'first',
   pinned: 'length',
   directions: [SHORTER, LONGER],
   moves: [{ do: 'edge', seam: ['wrist'], way: 'out', amount: 'each' }],

@@ -4,6 +4,8 @@ export const strapLength: AlterationKind = {
   id: 'strap-length',
   name: 'strap length',
   group: 'length',
+  turn: 'first',
+  rehangs: true,
   pinned: 'length',
   directions: [SHORTER, LONGER],
   moves: [],

@@ -4,6 +4,7 @@ export const trouserRise: AlterationKind = {
   id: 'trouser-rise',
   name: 'rise',
   group: 'length',
+  rehangs: true,
   pinned: 'length',
   directions: [SHORTER, LONGER],
   moves: [

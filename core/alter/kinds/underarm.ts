@@ -4,6 +4,7 @@ export const underarm: AlterationKind = {
   id: 'underarm',
   name: 'underarm, to nothing below',
   group: 'girth',
+  otherArmhole: true,
   pinned: 'fold',
   directions: [IN, OUT],
   moves: [{ do: 'edge', seam: ['side'], way: 'across', amount: 'shared', beside: ['armhole', 'upper'] }],

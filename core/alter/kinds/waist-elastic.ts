@@ -4,6 +4,7 @@ export const waistElastic: AlterationKind = {
   id: 'waist-elastic',
   name: 'waist elastic in its casing',
   group: 'girth',
+  rehangs: true,
   pinned: 'length',
   directions: [IN, OUT],
   moves: [],

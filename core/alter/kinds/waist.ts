@@ -4,6 +4,7 @@ export const waist: AlterationKind = {
   id: 'waist',
   name: 'waist',
   group: 'girth',
+  rehangs: true,
   pinned: 'fold',
   directions: [IN, OUT],
   moves: [{ do: 'edge', seam: ['side', 'joint'], way: 'across', amount: 'shared' }],

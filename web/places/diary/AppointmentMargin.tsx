@@ -72,7 +72,7 @@ export function AppointmentMargin({ of: a, house, bench }: Props) {
             </Link>,
           ],
           a.orderId !== null &&
-            a.kind.includes('fitting') && [
+            house.kinds.find((k) => k.id === a.kind)?.at === 'mirror' && [
               'At the mirror',
               <Link key="f" to={`/orders/${a.orderId}/fitting?a=${a.id}`}>
                 open the fitting

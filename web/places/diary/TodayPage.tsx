@@ -1,6 +1,6 @@
 import './diary.css';
 import type { BenchWork, OrderRow } from '@rocchetto/contract';
-import { printDayAndDate } from '@rocchetto/core';
+import { type AppointmentKind, printDayAndDate } from '@rocchetto/core';
 import { hoursWord, overloadWords } from '@rocchetto/core/diary/load.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -143,12 +143,17 @@ export function Component() {
             {l.slot.end < minute ? (
               <span className="pending"> · say what came of it</span>
             ) : (
-              <LayReady of={l} />
+              <LayReady of={l} at={house.kinds.find((k) => k.id === l.appointment.kind)?.at ?? null} />
             )}
           </li>
         ))}
         {due.map((w) => (
-          <BenchLine key={`b${w.id}`} of={w} when={w.day < today ? `promised for ${short(w.day)}` : ''} />
+          <BenchLine
+            key={`b${w.id}`}
+            of={w}
+            when={w.day < today ? `promised for ${short(w.day)}` : ''}
+            late
+          />
         ))}
         {tooMuch.map((says) => (
           <li key={says} className="tight">
@@ -204,7 +209,7 @@ export function Component() {
 }
 
 /** Work at the bench that is still to do, ticked where it is read. */
-function BenchLine({ of: w, when }: { of: BenchWork; when: string }) {
+function BenchLine({ of: w, when, late = false }: { of: BenchWork; when: string; late?: boolean }) {
   return (
     <li>
       <DoneBox of={w} />{' '}
@@ -214,16 +219,16 @@ function BenchLine({ of: w, when }: { of: BenchWork; when: string }) {
         <Link to={`/orders/${w.orderId}/alterations/${w.alterationId}`}>{w.what}</Link>
       )}
       , {hoursWord(w.minutes)}, for <Link to={`/orders/${w.orderId}`}>{w.orderNumber}</Link> {w.order}
-      {when && <span className={when.startsWith('promised') ? 'pending' : 'soft'}> · {when}</span>}
+      {when && <span className={late ? 'pending' : 'soft'}> · {when}</span>}
     </li>
   );
 }
 
 /** What to lay ready before the client comes. */
-function LayReady({ of: { appointment: a } }: { of: Loop }) {
+function LayReady({ of: { appointment: a }, at }: { of: Loop; at: AppointmentKind['at'] }) {
   const things = [
-    a.orderId !== null && a.kind.includes('fitting') && 'the sheet, the garment, pins counted',
-    a.kind === 'measuring' && 'tape, cords, the brief',
+    a.orderId !== null && at === 'mirror' && 'the sheet, the garment, pins counted',
+    at === 'tape' && 'tape, cords, the brief',
     a.bring && `the client brings: ${a.bring}`,
     a.whoComes && `comes with ${a.whoComes}`,
   ].filter(Boolean);

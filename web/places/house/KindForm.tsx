@@ -27,6 +27,7 @@ const NEW: AppointmentKind = {
   hands: [['fitting']],
   room: ['fitting'],
   need: null,
+  at: null,
 };
 
 /** One kind of appointment: how long, whose hands, which room, and what must be there before it. */
@@ -100,6 +101,19 @@ export function KindForm({ of, busy, onKeep, onLeave }: Props) {
           </select>
         </div>
       </div>
+      <p>
+        <label htmlFor="kind-at">The client stands </label>
+        <select
+          id="kind-at"
+          className="field"
+          value={k.at ?? ''}
+          onChange={(e) => set({ at: (e.target.value || null) as AppointmentKind['at'] })}
+        >
+          <option value="">neither at the mirror nor at the tape</option>
+          <option value="mirror">at the mirror, in the garment</option>
+          <option value="tape">at the tape</option>
+        </select>
+      </p>
       {k.hands.map((any, i) => (
         <fieldset key={i} className="row">
           <legend>{k.hands.length === 1 ? 'Who takes it: any of' : `Hand ${i + 1}: any of`}</legend>
