@@ -158,7 +158,7 @@ const kindWords = (k: AppointmentKind): Readonly<Record<string, string>> => ({
   takes: k.hands.map((any) => any.join(' or ')).join(', and '),
   room: k.room === null ? 'none' : k.room.join(', ') || 'any',
   needs: k.need ? NEEDS[k.need] : 'nothing',
-  'stands at': k.at ?? 'neither mirror nor tape',
+  'stands at': k.at ?? 'elsewhere',
   offered: k.offered === false ? 'no' : 'yes',
 });
 const open = (hours: readonly Hours[]) => hoursWords(hours.length > 0 ? hours : DEFAULT_OPENING);

@@ -100,20 +100,20 @@ export function KindForm({ of, busy, onKeep, onLeave }: Props) {
             ))}
           </select>
         </div>
+        <div>
+          <label htmlFor="kind-at">The client stands</label>
+          <select
+            id="kind-at"
+            className="field"
+            value={k.at ?? ''}
+            onChange={(e) => set({ at: (e.target.value || null) as AppointmentKind['at'] })}
+          >
+            <option value="">elsewhere</option>
+            <option value="mirror">at the mirror, in the garment</option>
+            <option value="tape">at the tape</option>
+          </select>
+        </div>
       </div>
-      <p>
-        <label htmlFor="kind-at">The client stands </label>
-        <select
-          id="kind-at"
-          className="field"
-          value={k.at ?? ''}
-          onChange={(e) => set({ at: (e.target.value || null) as AppointmentKind['at'] })}
-        >
-          <option value="">neither at the mirror nor at the tape</option>
-          <option value="mirror">at the mirror, in the garment</option>
-          <option value="tape">at the tape</option>
-        </select>
-      </p>
       {k.hands.map((any, i) => (
         <fieldset key={i} className="row">
           <legend>{k.hands.length === 1 ? 'Who takes it: any of' : `Hand ${i + 1}: any of`}</legend>
