@@ -12,11 +12,9 @@ import type { BodyLine, Lift, Zone } from '../lines.ts';
 import type { Drafted, PartContext } from '../part.ts';
 import type { Place } from '../picture.ts';
 import { FACES, type Face } from '../tables/darts.ts';
-import { easeOf } from './ease-of.ts';
 import { figuresOf } from './figures-of.ts';
 import {
   armEnds,
-  armholeByBust,
   armholePath,
   NECK_ABOVE_NAPE,
   NECKLINE,
@@ -27,6 +25,7 @@ import {
   withArmNotches,
 } from './neck-and-armhole.ts';
 import { onPanel } from './on-panel.ts';
+import { upperFigures } from './upper-figures.ts';
 
 /** What a brief asks about a top that is pulled on: a T-shirt, an easy top, a straight dress. */
 export const TOP_FIELDS = {
@@ -100,8 +99,9 @@ export function topLifts(
     : [];
 }
 
-export function draftTop(c: PartContext, v: TopValues): TopDraft {
-  const { figures, net, bodyOf, make } = figuresOf(c, { tolerance: TOLERANCE.detail });
+/** Lengths and widths of a top as marked, from its readings or, where they lack, estimated. */
+function planTop(c: PartContext, v: TopValues, making: ReturnType<typeof figuresOf>) {
+  const { net, bodyOf, make } = making;
   const readLength = bodyOf('garment-length');
   const length = make(
     'length',
@@ -124,61 +124,7 @@ export function draftTop(c: PartContext, v: TopValues): TopDraft {
       : [term('body', 'estimate', c.shape.neckWidth / 2, 'Not read: half of the house neck width.')],
     { estimated: neckWidth === null },
   );
-  const across = net('across-shoulder');
-  const slope = (c.shape.slope * Math.PI) / 180;
-  const bare =
-    bodyOf('shoulder') ??
-    (across === null
-      ? null
-      : [
-          term(
-            'body',
-            'estimate',
-            (across - (neckWidth ?? c.shape.neckWidth)) / 2 / Math.cos(slope),
-            'Not read: from across shoulder, less the neck width, along the slope.',
-          ),
-        ]);
-  const shoulder = make(
-    'shoulder',
-    'shoulder seam',
-    bare && [...bare, ...(v.widen > 0 ? [term('style', 'neckline widened', -v.widen, 'As briefed.')] : [])],
-    { estimated: net('shoulder') === null },
-  );
-  const bust = net('bust');
-  const depth = make(
-    'armhole-depth',
-    'armhole depth',
-    [
-      ...(bodyOf('armhole-depth') ??
-        (bust === null
-          ? []
-          : [
-              term(
-                'body',
-                'estimate',
-                armholeByBust(bust),
-                'Not read: by the bust (a handbook’s table, from memory).',
-              ),
-            ])),
-      easeOf(c, 'armhole-depth'),
-    ],
-    {
-      group: 'level',
-      estimated: net('armhole-depth') === null,
-      known: bust !== null || net('armhole-depth') !== null,
-    },
-  );
-  const neckFront = make(
-    'neck-front',
-    'neckline depth, front',
-    bodyOf('neck-depth-front') ?? [term('style', 'from the brief', v.neckFront, 'As briefed.')],
-  );
-  const neckBack = make(
-    'neck-back',
-    'neckline depth, back',
-    bodyOf('neck-depth-back') ?? [term('style', 'from the brief', v.neckBack, 'As briefed.')],
-  );
-
+  const { shoulder, depth, neck } = upperFigures(c, v, making);
   const waistLevel =
     net('neck-to-waist-back') ??
     (net('nape-to-waist') === null ? null : net('nape-to-waist')! + NECK_ABOVE_NAPE);
@@ -186,17 +132,24 @@ export function draftTop(c: PartContext, v: TopValues): TopDraft {
   const complete =
     lines.bust?.front &&
     lines.bust.back &&
-    [length, neckHalf, shoulder, depth, neckFront, neckBack].every((f) => f.marked !== null);
+    [length, neckHalf, shoulder, depth, neck.front, neck.back].every((f) => f.marked !== null);
   const plan = complete
     ? {
         length: length.marked!,
         neckHalf: neckHalf.marked!,
         shoulder: shoulder.marked!,
         depth: depth.marked!,
-        neck: { front: neckFront.marked!, back: neckBack.marked! },
+        neck: { front: neck.front.marked!, back: neck.back.marked! },
         waistLevel,
       }
     : null;
+  return { plan, length, waistLevel, lines };
+}
+
+export function draftTop(c: PartContext, v: TopValues): TopDraft {
+  const making = figuresOf(c, { tolerance: TOLERANCE.detail });
+  const { figures, make } = making;
+  const { plan, length, waistLevel, lines } = planTop(c, v, making);
   const shape = (face: Face): Panel | null => plan && half(c, v, face, plan, lines);
   const [front, back] = [shape('front'), shape('back')];
   const fold = (panel: Panel) => foldOrSeam(c.input, panel, c.allowances.centre);

@@ -69,29 +69,32 @@ interface Level {
   readonly inner: number;
 }
 
+/** What stays open when it is laced; null where it closes. `least`: the narrowest quarter of the back, cm. */
+const gapFigure = (c: PartContext, v: BonedValues, least: number) =>
+  c.closes === 'lacing' && v.gap > 0
+    ? buildFigure(c, {
+        id: c.id('gap'),
+        section: c.key,
+        name: 'lacing gap',
+        group: 'opening' as const,
+        tolerance: TOLERANCE.detail,
+        terms: [term('style', 'from the brief', v.gap, 'What stays open when it is laced.')],
+        follows: (x) =>
+          x < 0
+            ? 'A gap is not less than nothing.'
+            : x / 2 < least / 2
+              ? null
+              : `A gap of ${p(x)} leaves nothing to lace: half of it lies in a back of ${p(cm(least))}.`,
+      })
+    : null;
+
 export function draftBoned(c: PartContext, v: BonedValues): BonedDraft {
   const plan = planBoned(c, v);
   const m = plan.marked;
   const [bust, under, waist] = [c.line('bust'), c.line('underbust'), c.line('waist')];
   const stay = stayFigure(c, v);
   const least = Math.min(...[bust, under, waist].flatMap((l) => l?.back?.rounded ?? []));
-  const gap =
-    c.closes === 'lacing' && v.gap > 0
-      ? buildFigure(c, {
-          id: c.id('gap'),
-          section: c.key,
-          name: 'lacing gap',
-          group: 'opening' as const,
-          tolerance: TOLERANCE.detail,
-          terms: [term('style', 'from the brief', v.gap, 'What stays open when it is laced.')],
-          follows: (x) =>
-            x < 0
-              ? 'A gap is not less than nothing.'
-              : x / 2 < least / 2
-                ? null
-                : `A gap of ${p(x)} leaves nothing to lace: half of it lies in a back of ${p(cm(least))}.`,
-        })
-      : null;
+  const gap = gapFigure(c, v, least);
   const none: BonedDraft = {
     panels: [],
     sewn: { waist: null },

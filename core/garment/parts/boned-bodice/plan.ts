@@ -66,6 +66,48 @@ const CUP_SHORTER = 1.3;
 /** An upper edge that differs from the rule by no more lies as well, cm (house figure). */
 export const CUP_MAY_DIFFER = 2;
 
+/** The line over the bust point, from under the bust up to it and from it to the upper edge. */
+function cupLine(
+  c: PartContext,
+  v: BonedValues,
+  make: ReturnType<typeof figuresOf>['make'],
+  bust: Figure,
+  underbust: Figure,
+) {
+  const lower = make(
+    'cup-lower',
+    'cup line, under bust to bust point',
+    bust.marked === null || underbust.marked === null
+      ? null
+      : [
+          term('body', 'bust line', bust.marked, 'As marked.'),
+          term('take', 'under bust', -underbust.marked, 'As marked.'),
+        ],
+    { settable: [] },
+  );
+  const upper = make(
+    'cup-upper',
+    'cup line, bust point to the upper edge, by the rule',
+    lower.marked === null
+      ? null
+      : [
+          term('body', 'lower cup line', lower.marked, 'As marked.'),
+          ...(v.cup === 'average'
+            ? [
+                term(
+                  'take',
+                  'shorter',
+                  -c.stepped(cm(CUP_SHORTER)),
+                  'Half an inch on an average bust, nothing on a full one, so that the edge lies close (common practice).',
+                ),
+              ]
+            : []),
+        ],
+    { settable: [] },
+  );
+  return upper;
+}
+
 export function planBoned(c: PartContext, v: BonedValues): BonedPlan {
   const { figures, net, bodyOf, make } = figuresOf(c, {
     group: 'level',
@@ -102,38 +144,7 @@ export function planBoned(c: PartContext, v: BonedValues): BonedPlan {
           ]),
     { estimated: net('underbust-to-waist') === null && under === null },
   );
-  // The line over the bust point, from under the bust up to it and from it to the upper edge.
-  const lower = make(
-    'cup-lower',
-    'cup line, under bust to bust point',
-    bust.marked === null || underbust.marked === null
-      ? null
-      : [
-          term('body', 'bust line', bust.marked, 'As marked.'),
-          term('take', 'under bust', -underbust.marked, 'As marked.'),
-        ],
-    { settable: [] },
-  );
-  const upper = make(
-    'cup-upper',
-    'cup line, bust point to the upper edge, by the rule',
-    lower.marked === null
-      ? null
-      : [
-          term('body', 'lower cup line', lower.marked, 'As marked.'),
-          ...(v.cup === 'average'
-            ? [
-                term(
-                  'take',
-                  'shorter',
-                  -c.stepped(cm(CUP_SHORTER)),
-                  'Half an inch on an average bust, nothing on a full one, so that the edge lies close (common practice).',
-                ),
-              ]
-            : []),
-        ],
-    { settable: [] },
-  );
+  const upper = cupLine(c, v, make, bust, underbust);
   const toTop = net('apex-to-top');
   const top = make(
     'top-front',

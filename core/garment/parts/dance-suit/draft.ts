@@ -6,11 +6,9 @@ import { TOLERANCE, term, ZERO } from '../../../figure/build.ts';
 import type { Figure, Term } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { foldOrSeam } from '../../cloth.ts';
-import { easeOf } from '../../common/ease-of.ts';
 import { figuresOf } from '../../common/figures-of.ts';
 import {
   armEnds,
-  armholeByBust,
   armholePath,
   NECK_ABOVE_NAPE,
   neckEnds,
@@ -19,6 +17,7 @@ import {
   withArmNotches,
 } from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
+import { upperFigures } from '../../common/upper-figures.ts';
 import type { BodyLine } from '../../lines.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
@@ -40,7 +39,8 @@ export interface SuitDraft extends Drafted {
 }
 
 export function draftSuit(c: PartContext, v: SuitValues): SuitDraft {
-  const { figures, net, bodyOf, make } = figuresOf(c, { tolerance: TOLERANCE.detail });
+  const making = figuresOf(c, { tolerance: TOLERANCE.detail });
+  const { figures, net, bodyOf, make } = making;
   const { brief } = c.input;
   const along = brief.cloth.stretchAlong ?? 0;
   const times = { close: 1, 'second-skin': 2 }[brief.fit as string] ?? 0;
@@ -116,57 +116,7 @@ export function draftSuit(c: PartContext, v: SuitValues): SuitDraft {
     ],
     { estimated: neckWidth === null },
   );
-  const across = net('across-shoulder');
-  const slope = (c.shape.slope * Math.PI) / 180;
-  const bare =
-    bodyOf('shoulder') ??
-    (across === null
-      ? null
-      : [
-          term(
-            'body',
-            'estimate',
-            (across - (neckWidth ?? c.shape.neckWidth)) / 2 / Math.cos(slope),
-            'Not read: from across shoulder, less the neck width, along the slope.',
-          ),
-        ]);
-  const shoulder = make(
-    'shoulder',
-    'shoulder seam',
-    bare && [...bare, ...(v.widen > 0 ? [term('style', 'neckline widened', -v.widen, 'As briefed.')] : [])],
-    { estimated: net('shoulder') === null },
-  );
-  const bust = net('bust');
-  const depth = make(
-    'armhole-depth',
-    'armhole depth',
-    bust === null && net('armhole-depth') === null
-      ? null
-      : [
-          ...(bodyOf('armhole-depth') ?? [
-            term(
-              'body',
-              'estimate',
-              armholeByBust(bust!),
-              'Not read: by the bust (a handbook’s table, from memory).',
-            ),
-          ]),
-          easeOf(c, 'armhole-depth'),
-        ],
-    { group: 'level', estimated: net('armhole-depth') === null },
-  );
-  const neck = {
-    front: make(
-      'neck-front',
-      'neckline depth, front',
-      bodyOf('neck-depth-front') ?? [term('style', 'from the brief', v.neckFront, 'As briefed.')],
-    ),
-    back: make(
-      'neck-back',
-      'neckline depth, back',
-      bodyOf('neck-depth-back') ?? [term('style', 'from the brief', v.neckBack, 'As briefed.')],
-    ),
-  };
+  const { shoulder, depth, neck } = upperFigures(c, v, making);
   const leg = make('leg-height', 'leg cut up at the side', [
     term('style', 'from the brief', v.legHeight, 'As briefed.'),
   ]);

@@ -19,6 +19,7 @@ import { type CutFace, cutFace, type GoesOn, isPrincess } from '../../common/bod
 import { type BodiceTaking, bodiceTaking } from '../../common/bodice/suppression.ts';
 import { armEnds, armholePath, neckEnds, neckline, withArmNotches } from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
+import type { BodyLine } from '../../lines.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
 import { FACES, type Face, sidesAlike } from '../../tables/darts.ts';
@@ -42,6 +43,52 @@ export interface BodiceDraft extends Drafted {
   readonly beyond: Cm | null;
   /** round as it is sewn on the line under the bust, by the plan by heights; null by the others */
   readonly underBust: Cm | null;
+}
+
+/** What darts, side seam and centre of each face take between bust and waist. */
+function takingsOf(
+  c: PartContext,
+  v: BodiceValues,
+  m: Marked,
+  turn: BustTurn,
+  { bust, waist }: { readonly bust: BodyLine; readonly waist: BodyLine },
+): Record<Face, BodiceTaking> {
+  const { drop } = turn;
+  const centreIn = (face: Face) => (face === 'back' && c.opens === 'centre-back' ? c.shape.centreIn : ZERO);
+  const left = FACES.map((face) => {
+    const total = bust[face]!.rounded - waist[face]!.rounded;
+    return total > 2 * centreIn(face) ? total - centreIn(face) : total;
+  });
+  const sideTakes = v.plan === 'measured' ? sidesAlike(left[0]!, left[1]!) : undefined;
+  return Object.fromEntries(
+    FACES.map((face) => [
+      face,
+      bodiceTaking(c, {
+        face,
+        bust: bust[face]!.rounded,
+        waist: waist[face]!.rounded,
+        centreIn: centreIn(face),
+        sideTakes,
+        apex: m.apex,
+        one: isPrincess(v),
+        fixed:
+          v.plan === 'quarter'
+            ? quarterShape(null, c.stepped).dart
+            : v.plan === 'heights'
+              ? face === 'front'
+                ? heightsShape(null, c).gap
+                : backTakes(c, bust.back!.rounded - waist.back!.rounded)
+              : null,
+        place: v.plan === 'heights' && face === 'back' ? heightsShape(null, c).back : null,
+        // Up to below the bust point in front, to the bust line at the back: further up it would take from the bust.
+        most: cm(
+          face === 'front'
+            ? m.waistFront - Math.max(m.bustLevel + SHORT_OF_BUST, m.armhole + turn.balance + drop)
+            : m.waistBack - m.armhole - drop,
+        ),
+      }),
+    ]),
+  ) as Record<Face, BodiceTaking>;
 }
 
 export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
@@ -71,42 +118,7 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
   // By heights nothing but the body's widths says where the shoulder ends: it must lie over the bust line's own width.
   const beyond = v.plan === 'heights' ? shoulderBeyond(m, v, bust) : null;
   if (beyond !== null) return { ...none, beyond };
-  const centreIn = (face: Face) => (face === 'back' && c.opens === 'centre-back' ? c.shape.centreIn : ZERO);
-  const left = FACES.map((face) => {
-    const total = bust[face]!.rounded - waist[face]!.rounded;
-    return total > 2 * centreIn(face) ? total - centreIn(face) : total;
-  });
-  const sideTakes = v.plan === 'measured' ? sidesAlike(left[0]!, left[1]!) : undefined;
-  const taking = Object.fromEntries(
-    FACES.map((face) => [
-      face,
-      bodiceTaking(c, {
-        face,
-        bust: bust[face]!.rounded,
-        waist: waist[face]!.rounded,
-        centreIn: centreIn(face),
-        sideTakes,
-        apex: m.apex,
-        one: isPrincess(v),
-        fixed:
-          v.plan === 'quarter'
-            ? quarterShape(null, c.stepped).dart
-            : v.plan === 'heights'
-              ? face === 'front'
-                ? heightsShape(null, c).gap
-                : backTakes(c, bust.back!.rounded - waist.back!.rounded)
-              : null,
-        place: v.plan === 'heights' && face === 'back' ? heightsShape(null, c).back : null,
-        // Up to below the bust point in front, to the bust line at the back: further up it would take from the bust.
-        most: cm(
-          face === 'front'
-            ? m.waistFront - Math.max(m.bustLevel + SHORT_OF_BUST, m.armhole + turn.balance + drop)
-            : m.waistBack - m.armhole - drop,
-        ),
-      }),
-    ]),
-  ) as Record<Face, BodiceTaking>;
-
+  const taking = takingsOf(c, v, m, turn, { bust, waist });
   const waistY = m.waistBack - m.armhole - drop;
   const dip = v.plan === 'quarter' ? 0 : waistDip(taking, waistY);
   const behind = halfPanel(c, v, m, {

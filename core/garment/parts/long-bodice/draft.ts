@@ -374,6 +374,28 @@ interface Half {
   readonly sideDart: { readonly intake: Cm; readonly length: Cm } | null;
 }
 
+/** The darts of the waist, closed at both ends: their widest on the waist, their tips above and below it. */
+const waistDarts = (
+  c: PartContext,
+  m: Marked,
+  face: Face,
+  q: Half,
+  waist: Segment,
+  bustY: number,
+): InnerDart[] =>
+  q.taking.darts.map((d, i): InnerDart => {
+    const [x, y] = pointAlong([waist], d.at);
+    return {
+      id: c.id(`dart-${face}${i > 0 ? `-${i + 1}` : ''}`),
+      figure: c.id(`dart-${face}-intake`),
+      at: [x, y],
+      intake: d.intake,
+      // Where the waist rises to its side the dart still ends below the bust line.
+      up: [face === 'front' && i === 0 ? m.apex : x, Math.max(y - d.length, bustY)],
+      down: [x, y + q.dartBelow - (i > 0 ? 1 : 0)],
+    };
+  });
+
 function half(c: PartContext, v: LongValues, m: Marked, face: Face, q: Half): Panel {
   const a = c.allowances;
   const { taking } = q;
@@ -432,18 +454,7 @@ function half(c: PartContext, v: LongValues, m: Marked, face: Face, q: Half): Pa
           [[0, bustY], centreNeck],
         ]
       : straight(centreHem, centreNeck);
-  const inner = taking.darts.map((d, i): InnerDart => {
-    const [x, y] = pointAlong([waist], d.at);
-    return {
-      id: c.id(`dart-${face}${i > 0 ? `-${i + 1}` : ''}`),
-      figure: c.id(`dart-${face}-intake`),
-      at: [x, y],
-      intake: d.intake,
-      // Where the waist rises to its side the dart still ends below the bust line.
-      up: [face === 'front' && i === 0 ? m.apex : x, Math.max(y - d.length, bustY)],
-      down: [x, y + q.dartBelow - (i > 0 ? 1 : 0)],
-    };
-  });
+  const inner = waistDarts(c, m, face, q, waist, bustY);
   const across: number = face === 'front' ? m.acrossFront : m.acrossBack;
   const mid: Point = [Math.min(across, underarm[0] - 1), (tip[1] + underarm[1]) / 2];
   const arm = armholePath(tip, mid, underarm, m.slope, q.open?.angle);

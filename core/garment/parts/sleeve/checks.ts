@@ -78,8 +78,45 @@ export function sleeveChecks(c: PartContext, v: SleeveValues, d: SleeveDraft): R
         : `The cap is only ${p(cm(m.cap))} high in an armhole of ${p(round)}: it lifts well, and folds lie under the arm while it hangs. Lower the armhole or accept it.`,
     ),
   );
-  const fist = net('fist');
-  const end = d.measured.find((f) => f.id === c.id('end'))?.marked ?? figure('end')?.marked ?? null;
+  found.push(...endChecks(c, v, d));
+  if (v.goes === 'length' && plan.arm.length !== null && m.length > plan.arm.length + 2)
+    found.push(
+      warn(
+        c.id('past-wrist'),
+        c.id('length'),
+        `It ends ${p(cm(m.length - plan.arm.length))} below the wrist: over the hand.`,
+      ),
+    );
+  if (d.overSwung)
+    found.push(
+      warn(
+        c.id('flare'),
+        c.id('end'),
+        `${p(cm(m.flare))} of flare is more than a sleeve this long can carry by slashing: cut the lower part as a circle.`,
+      ),
+    );
+  const [front, back] = [sewnLength(d.panel!, 'underarm'), sewnLength(d.panel!, 'underarm-back')];
+  found.push(
+    judge(
+      Math.abs(front - back) <= TOLERANCE.detail,
+      c.id('seams'),
+      c.id('underarm'),
+      `Underarm seams sewn: front ${p(front)}, back ${p(back)}${m.elbow ? ' with its dart closed' : ''}${Math.abs(front - back) <= TOLERANCE.detail ? ', equal within what is trued' : `; ease or true ${p(cm(Math.abs(front - back)))}`}.`,
+    ),
+  );
+  return found;
+}
+
+/** Whether the hand passes the end of the sleeve, and the arm fills it no more than it goes round. */
+function endChecks(c: PartContext, v: SleeveValues, d: SleeveDraft): RawCheck[] {
+  const { plan } = d;
+  const m = plan.marked!;
+  const found: RawCheck[] = [];
+  const fist = c.measured.get('fist')?.net ?? null;
+  const end =
+    d.measured.find((f) => f.id === c.id('end'))?.marked ??
+    plan.figures.find((f) => f.id === c.id('end'))?.marked ??
+    null;
   const passes = v.end === 'cuff' ? (v.cuffCloses === 'none' ? m.cuff!.length : null) : end;
   if (
     passes !== null &&
@@ -114,30 +151,5 @@ export function sleeveChecks(c: PartContext, v: SleeveValues, d: SleeveDraft): R
         `The end is ${p(end)}, the arm there ${p(cm(there))}: it would not go round.`,
       ),
     );
-  if (v.goes === 'length' && plan.arm.length !== null && m.length > plan.arm.length + 2)
-    found.push(
-      warn(
-        c.id('past-wrist'),
-        c.id('length'),
-        `It ends ${p(cm(m.length - plan.arm.length))} below the wrist: over the hand.`,
-      ),
-    );
-  if (d.overSwung)
-    found.push(
-      warn(
-        c.id('flare'),
-        c.id('end'),
-        `${p(cm(m.flare))} of flare is more than a sleeve this long can carry by slashing: cut the lower part as a circle.`,
-      ),
-    );
-  const [front, back] = [sewnLength(d.panel!, 'underarm'), sewnLength(d.panel!, 'underarm-back')];
-  found.push(
-    judge(
-      Math.abs(front - back) <= TOLERANCE.detail,
-      c.id('seams'),
-      c.id('underarm'),
-      `Underarm seams sewn: front ${p(front)}, back ${p(back)}${m.elbow ? ' with its dart closed' : ''}${Math.abs(front - back) <= TOLERANCE.detail ? ', equal within what is trued' : `; ease or true ${p(cm(Math.abs(front - back)))}`}.`,
-    ),
-  );
   return found;
 }

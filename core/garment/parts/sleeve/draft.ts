@@ -65,27 +65,18 @@ export function draftSleeve(c: PartContext, v: SleeveValues): SleeveDraft {
   };
 }
 
-/** One whole sleeve, the front at the left, the cap's top at the origin. */
-function sleevePanel(
-  c: PartContext,
-  v: SleeveValues,
-  plan: SleevePlan,
-): { panel: Panel; overSwung: boolean } {
-  const m = plan.marked!;
-  const a = c.allowances;
-  const base = m.widths.front + m.widths.back;
-  const wide = (base + m.fullness) / base;
-  const [wF, wB] = [m.widths.front * wide, m.widths.back * wide];
-  const width = wF + wB;
-  const top = m.cap + m.raise;
-  const bottom = m.length + m.raise;
+interface Below {
+  /** the two ends of the cap, and how far below its top it ends and the sleeve does, cm */
+  readonly front: Point;
+  readonly back: Point;
+  readonly top: number;
+  readonly bottom: number;
+}
+/** What lies below the cap: both underarm seams and the end, flared, bent at the elbow, or straight down. */
+function legsOf(c: PartContext, v: SleeveValues, m: NonNullable<SleevePlan['marked']>, of: Below) {
+  const { front, back, top, bottom } = of;
   const drop = bottom - top;
-  const capPath: Segment[] = [halfCap(wF, top, 'front'), ...reversed([halfCap(wB, top, 'back')])];
-  const [front, back]: [Point, Point] = [
-    [-wF, top],
-    [wB, top],
-  ];
-
+  const width = back[0] - front[0];
   const swing = m.flare / 2 / drop;
   const overSwung = swing > MOST_SWING;
   let frontPath: Segment[];
@@ -145,6 +136,29 @@ function sleevePanel(
     backPath = straight(back, b);
     endPath = [...reversed([toBack]), levelFrom(middle, f)];
   }
+  return { frontPath, backPath, endPath, elbow, overSwung };
+}
+
+/** One whole sleeve, the front at the left, the cap's top at the origin. */
+function sleevePanel(
+  c: PartContext,
+  v: SleeveValues,
+  plan: SleevePlan,
+): { panel: Panel; overSwung: boolean } {
+  const m = plan.marked!;
+  const a = c.allowances;
+  const base = m.widths.front + m.widths.back;
+  const wide = (base + m.fullness) / base;
+  const [wF, wB] = [m.widths.front * wide, m.widths.back * wide];
+  const top = m.cap + m.raise;
+  const bottom = m.length + m.raise;
+  const capPath: Segment[] = [halfCap(wF, top, 'front'), ...reversed([halfCap(wB, top, 'back')])];
+  const [front, back]: [Point, Point] = [
+    [-wF, top],
+    [wB, top],
+  ];
+
+  const { frontPath, backPath, endPath, elbow, overSwung } = legsOf(c, v, m, { front, back, top, bottom });
   const lengthOfPath = (path: readonly Segment[]) =>
     edgeLength({ edges: [edge('x', 'x', path, ZERO)] } as unknown as Panel, 'x');
   const capLength = lengthOfPath(capPath);

@@ -21,6 +21,45 @@ const KNEE_ROOM = 4;
 /** The thigh's least ease in a woven, cm (workroom table, close). */
 const THIGH_FLOOR = 2;
 
+/** Whether the knee can bend in the leg, and the foot passes its hem. */
+function legChecks(c: PartContext, d: TrouserDraft): RawCheck[] {
+  const found: RawCheck[] = [];
+  const net = (id: string) => c.measured.get(id)?.net ?? null;
+  const woven = c.input.brief.cloth.stretch === 0;
+  const { plan } = d;
+  const kneeRead = net('knee');
+  if (plan.knee && kneeRead !== null && woven) {
+    const at = cm(plan.knee.front + plan.knee.back);
+    found.push(
+      judge(
+        at >= kneeRead + KNEE_ROOM - 1e-9,
+        c.id('knee'),
+        c.id('knee'),
+        `The leg is ${p(at)} round at the knee, the knee ${p(kneeRead)}: it needs ${p(cm(KNEE_ROOM))} to bend.`,
+      ),
+    );
+  }
+  const hem = cm(plan.hem!.front + plan.hem!.back);
+  const heel = net('heel-instep');
+  if (plan.knee && woven)
+    found.push(
+      heel === null
+        ? judge(
+            hem >= 34,
+            c.id('heel'),
+            c.id('hem'),
+            `Over heel and instep was not read; a hem of ${p(hem)} ${hem >= 34 ? 'usually passes' : 'may not pass: read it'}.`,
+          )
+        : judge(
+            hem >= heel + HEEL_ROOM - 1e-9,
+            c.id('heel'),
+            c.id('hem'),
+            `The hem of a leg is ${p(hem)}, heel and instep ${p(heel)}: ${hem >= heel + HEEL_ROOM ? 'the foot passes' : `it needs ${p(cm(HEEL_ROOM))} more than that, or an opening`}.`,
+          ),
+    );
+  return found;
+}
+
 export function trouserChecks(c: PartContext, _: TrouserValues, d: TrouserDraft): RawCheck[] {
   const found: RawCheck[] = [];
   const net = (id: string) => c.measured.get(id)?.net ?? null;
@@ -102,36 +141,7 @@ export function trouserChecks(c: PartContext, _: TrouserValues, d: TrouserDraft)
         `Thigh: ease ${p(cm(drafted - thigh))} on the panels, ${p(cm(THIGH_FLOOR))} is the least (room to sit).`,
       ),
     );
-  const kneeRead = net('knee');
-  if (plan.knee && kneeRead !== null && woven) {
-    const at = cm(plan.knee.front + plan.knee.back);
-    found.push(
-      judge(
-        at >= kneeRead + KNEE_ROOM - 1e-9,
-        c.id('knee'),
-        c.id('knee'),
-        `The leg is ${p(at)} round at the knee, the knee ${p(kneeRead)}: it needs ${p(cm(KNEE_ROOM))} to bend.`,
-      ),
-    );
-  }
-  const hem = cm(plan.hem!.front + plan.hem!.back);
-  const heel = net('heel-instep');
-  if (plan.knee && woven)
-    found.push(
-      heel === null
-        ? judge(
-            hem >= 34,
-            c.id('heel'),
-            c.id('hem'),
-            `Over heel and instep was not read; a hem of ${p(hem)} ${hem >= 34 ? 'usually passes' : 'may not pass: read it'}.`,
-          )
-        : judge(
-            hem >= heel + HEEL_ROOM - 1e-9,
-            c.id('heel'),
-            c.id('hem'),
-            `The hem of a leg is ${p(hem)}, heel and instep ${p(heel)}: ${hem >= heel + HEEL_ROOM ? 'the foot passes' : `it needs ${p(cm(HEEL_ROOM))} more than that, or an opening`}.`,
-          ),
-    );
+  found.push(...legChecks(c, d));
   found.push(
     equal(c, d, 'side', 'side-seams', 'outseam', 'Outside legs'),
     equal(c, d, 'inseam', 'inseams', 'inseam', 'Inside legs'),

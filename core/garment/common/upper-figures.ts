@@ -1,0 +1,77 @@
+import { term } from '../../figure/build.ts';
+import type { Figure } from '../../figure/figure.ts';
+import type { Cm } from '../../units/length.ts';
+import type { PartContext } from '../part.ts';
+import { easeOf } from './ease-of.ts';
+import type { figuresOf } from './figures-of.ts';
+import { armholeByBust } from './neck-and-armhole.ts';
+
+interface Upper {
+  readonly widen: Cm;
+  readonly neckFront: Cm;
+  readonly neckBack: Cm;
+}
+
+/** What every garment without darts that hangs from the shoulder has above its bust line: shoulder, armhole depth, neckline depths, cm. */
+export function upperFigures(
+  c: PartContext,
+  v: Upper,
+  { net, bodyOf, make }: ReturnType<typeof figuresOf>,
+): {
+  readonly shoulder: Figure;
+  readonly depth: Figure;
+  readonly neck: { readonly front: Figure; readonly back: Figure };
+} {
+  const neckWidth = net('neck-width') ?? c.shape.neckWidth;
+  const across = net('across-shoulder');
+  const slope = (c.shape.slope * Math.PI) / 180;
+  const bare =
+    bodyOf('shoulder') ??
+    (across === null
+      ? null
+      : [
+          term(
+            'body',
+            'estimate',
+            (across - neckWidth) / 2 / Math.cos(slope),
+            'Not read: from across shoulder, less the neck width, along the slope.',
+          ),
+        ]);
+  const shoulder = make(
+    'shoulder',
+    'shoulder seam',
+    bare && [...bare, ...(v.widen > 0 ? [term('style', 'neckline widened', -v.widen, 'As briefed.')] : [])],
+    { estimated: net('shoulder') === null },
+  );
+  const bust = net('bust');
+  const read = bodyOf('armhole-depth');
+  const depth = make(
+    'armhole-depth',
+    'armhole depth',
+    bust === null && read === null
+      ? null
+      : [
+          ...(read ?? [
+            term(
+              'body',
+              'estimate',
+              armholeByBust(bust!),
+              'Not read: by the bust (a handbook’s table, from memory).',
+            ),
+          ]),
+          easeOf(c, 'armhole-depth'),
+        ],
+    { group: 'level', estimated: read === null },
+  );
+  const neckDepth = (face: 'front' | 'back', wanted: Cm) =>
+    make(
+      `neck-${face}`,
+      `neckline depth, ${face}`,
+      bodyOf(`neck-depth-${face}`) ?? [term('style', 'from the brief', wanted, 'As briefed.')],
+    );
+  return {
+    shoulder,
+    depth,
+    neck: { front: neckDepth('front', v.neckFront), back: neckDepth('back', v.neckBack) },
+  };
+}
