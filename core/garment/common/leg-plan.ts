@@ -77,36 +77,19 @@ export interface LegPlanned {
   readonly hem: Readonly<Record<'front' | 'back', Cm>> | null;
 }
 
-export function planLegs(
+interface Girths {
+  readonly hip: Cm | null;
+  readonly hipName: string;
+  /** as read, cm */
+  readonly thigh: number | null;
+}
+/** How far front and back go on under the body, for the thigh and towards the crotch length. */
+function extensionsOf(
   c: PartContext,
-  v: LegValues,
-  { girth: hip, name: hipName, deeper = [] }: LegFrom,
-  { toward = null, lack = 0 }: LegMore = {},
-): LegPlanned {
-  const { figures, net, bodyOf, make } = figuresOf(c);
-
-  const long = v.goes === 'floor';
-  const [rise, outseam, leg] = [net('rise'), net('outseam'), net('inseam')];
-  const riseTerms =
-    bodyOf('rise') ??
-    (outseam !== null && leg !== null
-      ? [
-          term('body', 'outside leg', outseam, 'Rise not read: the outside leg less the inside leg.'),
-          term('take', 'inside leg', -leg, 'From the crotch down.'),
-        ]
-      : null);
-  const depth = make(
-    'crotch-depth',
-    'crotch level',
-    riseTerms && [...riseTerms, easeOf(c, 'rise'), ...deeper],
-    {
-      group: 'level',
-      estimated: rise === null,
-      settable: ['wearing', 'finished'],
-    },
-  );
-
-  const thigh = net('thigh');
+  { make }: ReturnType<typeof figuresOf>,
+  { hip, hipName, thigh }: Girths,
+  { toward, lack = 0 }: LegMore,
+): { readonly front: Figure; readonly back: Figure; readonly wanted: number | null } {
   const bare = hip === null ? null : hip / 2 + hip / EXTENDS.front + hip / EXTENDS.back;
   const wanted = thigh === null ? null : thigh + easeOf(c, 'thigh').cm;
   const short = bare === null || wanted === null ? 0 : Math.max(0, wanted - bare) + lack;
@@ -146,7 +129,108 @@ export function planLegs(
           ],
       { tolerance: TOLERANCE.detail },
     );
-  const [front, back] = [extension('front'), extension('back')];
+  return { front: extension('front'), back: extension('back'), wanted };
+}
+
+/** A girth of a leg, shared by its front and its back, which is so much wider on each, cm. */
+const halvesOf = (c: PartContext, f: Figure, apart: number): Figure =>
+  f.finished === null
+    ? f
+    : {
+        ...f,
+        shares: (['front', 'back'] as const).map((face) =>
+          share(c, face, 1, [
+            term('share', 'half of the leg', f.finished! / 2, 'A leg has a front and a back.'),
+            term(
+              'share',
+              face === 'front' ? 'front, narrower' : 'back, wider',
+              face === 'front' ? -apart : apart,
+              apart > FRONT_LESS
+                ? 'Near the thigh the back is wider, as its extension is longer than the front’s.'
+                : 'The seams lie a little to the front (common practice).',
+            ),
+          ]),
+        ),
+      };
+
+interface LegThere {
+  /** crotch level and inside leg as marked, the hem as finished, and what the back is wider on each side, cm */
+  readonly d: Cm;
+  readonly l: Cm;
+  readonly hem: Cm;
+  readonly apart: number;
+}
+/** The knee of a leg that goes below it; null where it lies too near the crotch or the hem. */
+function kneeOf(
+  c: PartContext,
+  v: LegValues,
+  { figures, bodyOf, make }: ReturnType<typeof figuresOf>,
+  { d, l, hem, apart }: LegThere,
+): LegPlanned['knee'] {
+  const kneeRead = bodyOf('waist-to-knee');
+  const level = make(
+    'knee-level',
+    'knee level',
+    kneeRead ?? [
+      term('body', 'crotch level', d, 'As marked.'),
+      term('share', 'half of the inside leg', l / 2, 'As marked.'),
+      term('take', 'the knee lies above the middle', -KNEE_ABOVE_MIDDLE, 'Common practice.'),
+    ],
+    { group: 'level', estimated: kneeRead === null, read: kneeRead !== null },
+  );
+  const girth = halvesOf(
+    c,
+    make(
+      'knee',
+      'knee of a leg',
+      v.knee !== null
+        ? [term('style', 'from the brief', v.knee, 'As briefed.')]
+        : [
+            term('body', 'hem of a leg', hem, 'As finished.'),
+            term('add', 'wider at the knee', KNEE_MORE, 'Common practice.'),
+          ],
+      { group: 'girth', tolerance: TOLERANCE.length },
+    ),
+    apart,
+  );
+  figures[figures.length - 1] = girth;
+  if (level.marked !== null && level.marked > d + 2 && level.marked < d + l - 2 && girth.shares.length > 0)
+    return { level: level.marked, front: girth.shares[0]!.rounded, back: girth.shares[1]!.rounded };
+  return null;
+}
+
+export function planLegs(
+  c: PartContext,
+  v: LegValues,
+  { girth: hip, name: hipName, deeper = [] }: LegFrom,
+  { toward = null, lack = 0 }: LegMore = {},
+): LegPlanned {
+  const making = figuresOf(c);
+  const { figures, net, bodyOf, make } = making;
+
+  const long = v.goes === 'floor';
+  const [rise, outseam, leg] = [net('rise'), net('outseam'), net('inseam')];
+  const riseTerms =
+    bodyOf('rise') ??
+    (outseam !== null && leg !== null
+      ? [
+          term('body', 'outside leg', outseam, 'Rise not read: the outside leg less the inside leg.'),
+          term('take', 'inside leg', -leg, 'From the crotch down.'),
+        ]
+      : null);
+  const depth = make(
+    'crotch-depth',
+    'crotch level',
+    riseTerms && [...riseTerms, easeOf(c, 'rise'), ...deeper],
+    {
+      group: 'level',
+      estimated: rise === null,
+      settable: ['wearing', 'finished'],
+    },
+  );
+
+  const thigh = net('thigh');
+  const { front, back, wanted } = extensionsOf(c, making, { hip, hipName, thigh }, { toward, lack });
 
   const seat = rise ?? (outseam !== null && leg !== null ? outseam - leg : null);
   const lower = depth.marked === null || seat === null ? 0 : depth.marked - seat;
@@ -179,7 +263,6 @@ export function planLegs(
     { estimated: long && leg === null },
   );
 
-  const kneeRead = bodyOf('waist-to-knee');
   const [d, l] = [depth.marked, inseam.marked];
   const kneeAt =
     net('waist-to-knee') ?? (d === null || l === null || !long ? null : d + l / 2 - KNEE_ABOVE_MIDDLE);
@@ -189,25 +272,7 @@ export function planLegs(
     below || front.marked === null || back.marked === null || l === null
       ? FRONT_LESS
       : Math.max(FRONT_LESS, ((back.marked - front.marked) / 2) * (1 - l / TO_KNEE));
-  const halves = (f: Figure): Figure =>
-    f.finished === null
-      ? f
-      : {
-          ...f,
-          shares: (['front', 'back'] as const).map((face) =>
-            share(c, face, 1, [
-              term('share', 'half of the leg', f.finished! / 2, 'A leg has a front and a back.'),
-              term(
-                'share',
-                face === 'front' ? 'front, narrower' : 'back, wider',
-                face === 'front' ? -apart : apart,
-                apart > FRONT_LESS
-                  ? 'Near the thigh the back is wider, as its extension is longer than the front’s.'
-                  : 'The seams lie a little to the front (common practice).',
-              ),
-            ]),
-          ),
-        };
+  const halves = (f: Figure) => halvesOf(c, f, apart);
   const thighDrafted =
     front.marked === null || back.marked === null || hip === null
       ? null
@@ -235,40 +300,8 @@ export function planLegs(
     ),
   );
   figures[figures.length - 1] = hem;
-  let knee: LegPlanned['knee'] = null;
-  if (below && hem.finished !== null) {
-    const level = make(
-      'knee-level',
-      'knee level',
-      kneeRead ?? [
-        term('body', 'crotch level', d!, 'As marked.'),
-        term('share', 'half of the inside leg', l! / 2, 'As marked.'),
-        term('take', 'the knee lies above the middle', -KNEE_ABOVE_MIDDLE, 'Common practice.'),
-      ],
-      { group: 'level', estimated: kneeRead === null, read: kneeRead !== null },
-    );
-    const girth = halves(
-      make(
-        'knee',
-        'knee of a leg',
-        v.knee !== null
-          ? [term('style', 'from the brief', v.knee, 'As briefed.')]
-          : [
-              term('body', 'hem of a leg', hem.finished, 'As finished.'),
-              term('add', 'wider at the knee', KNEE_MORE, 'Common practice.'),
-            ],
-        { group: 'girth', tolerance: TOLERANCE.length },
-      ),
-    );
-    figures[figures.length - 1] = girth;
-    if (
-      level.marked !== null &&
-      level.marked > d! + 2 &&
-      level.marked < d! + l! - 2 &&
-      girth.shares.length > 0
-    )
-      knee = { level: level.marked, front: girth.shares[0]!.rounded, back: girth.shares[1]!.rounded };
-  }
+  const knee =
+    below && hem.finished !== null ? kneeOf(c, v, making, { d: d!, l: l!, hem: hem.finished, apart }) : null;
   return {
     figures,
     crotch: depth.marked,

@@ -38,9 +38,8 @@ export interface SuitDraft extends Drafted {
   readonly elastic: Cm | null;
 }
 
-export function draftSuit(c: PartContext, v: SuitValues): SuitDraft {
-  const making = figuresOf(c, { tolerance: TOLERANCE.detail });
-  const { figures, net, bodyOf, make } = making;
+/** The trunk, its halves from shoulder to crotch and where the waist lies, less what the cloth stretches along. */
+function trunkFigures(c: PartContext, { net, bodyOf, make }: ReturnType<typeof figuresOf>) {
   const { brief } = c.input;
   const along = brief.cloth.stretchAlong ?? 0;
   const times = { close: 1, 'second-skin': 2 }[brief.fit as string] ?? 0;
@@ -102,6 +101,13 @@ export function draftSuit(c: PartContext, v: SuitValues): SuitDraft {
         ],
     { group: 'level' },
   );
+  return { body, trunk, lengths, waistLevel };
+}
+
+export function draftSuit(c: PartContext, v: SuitValues): SuitDraft {
+  const making = figuresOf(c, { tolerance: TOLERANCE.detail });
+  const { figures, net, make } = making;
+  const { body, trunk, lengths, waistLevel } = trunkFigures(c, making);
   const neckWidth = net('neck-width');
   const neckHalf = make(
     'neck-half',

@@ -23,6 +23,7 @@ import { type BodiceTaking, bodiceTaking } from '../../common/bodice/suppression
 import { figuresOf } from '../../common/figures-of.ts';
 import { armEnds, armholePath, neckEnds, neckline, withArmNotches } from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
+import type { BodyLine } from '../../lines.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import { FACES, type Face, sidesAlike } from '../../tables/darts.ts';
 import { isOver, type LongValues } from './fields.ts';
@@ -53,6 +54,185 @@ export interface LongDraft extends Drafted {
   readonly hipLevel: Cm | null;
   /** height of the side slits, cm */
   readonly slits: Cm;
+}
+
+/** What darts, side seam and centre of each face take between bust and waist. */
+function takingsOf(
+  c: PartContext,
+  v: LongValues,
+  m: Marked,
+  turn: BustTurn,
+  { bust, waist }: { readonly bust: BodyLine; readonly waist: BodyLine },
+): Record<Face, BodiceTaking> {
+  const { drop } = turn;
+  const centreIn = (face: Face) => (face === 'back' && c.opens === 'centre-back' ? c.shape.centreIn : ZERO);
+  const left = FACES.map((face) => {
+    const total = bust[face]!.rounded - waist[face]!.rounded;
+    return total > 2 * centreIn(face) ? total - centreIn(face) : total;
+  });
+  const sideTakes = v.plan === 'measured' ? sidesAlike(left[0]!, left[1]!) : undefined;
+  return Object.fromEntries(
+    FACES.map((face) => [
+      face,
+      bodiceTaking(c, {
+        face,
+        bust: bust[face]!.rounded,
+        waist: waist[face]!.rounded,
+        centreIn: centreIn(face),
+        sideTakes,
+        apex: m.apex,
+        one: isPrincess(v),
+        fixed: v.plan === 'quarter' ? quarterShape(null, c.stepped).dart : null,
+        // Up to below the bust point in front, to the bust line at the back: further up it would take from the bust.
+        most: cm(
+          face === 'front'
+            ? m.waistFront - Math.max(m.bustLevel + SHORT_OF_BUST, m.armhole + turn.balance + drop)
+            : m.waistBack - m.armhole - drop,
+        ),
+      }),
+    ]),
+  ) as Record<Face, BodiceTaking>;
+}
+
+interface Below {
+  readonly toHip: number;
+  readonly below: Cm;
+  readonly slits: Cm;
+}
+/** How far the darts of each face go on below the waist; null where a face has none. */
+function belowWaist(
+  c: PartContext,
+  v: LongValues,
+  make: ReturnType<typeof figuresOf>['make'],
+  taking: Readonly<Record<Face, BodiceTaking>>,
+  { toHip, below, slits }: Below,
+): Record<Face, Figure | null> {
+  return Object.fromEntries(
+    FACES.map((face) => {
+      const wanted = v.plan === 'quarter' ? quarterShape(null, c.stepped).below : BELOW_WAIST[face];
+      const most = Math.min(wanted, toHip - ABOVE_HIP, below - slits - ABOVE_HIP);
+      const darts = taking[face].darts.length;
+      return [
+        face,
+        darts === 0
+          ? null
+          : make(
+              `dart-${face}-below`,
+              `${face} waist dart, below the waist`,
+              [
+                term(
+                  'style',
+                  'on below the waist',
+                  Math.max(1, most),
+                  `${p(cm(wanted))} where there is room, and at least ${p(cm(ABOVE_HIP))} above the hip line (common practice).`,
+                ),
+              ],
+              {
+                group: 'dart',
+                tolerance: TOLERANCE.detail,
+                marked: roundLength(cm(Math.max(1, most)), { ...c.rounding, mode: 'down' }),
+                follows: (value) =>
+                  value > 0 && value <= Math.min(toHip, below)
+                    ? null
+                    : `It would run past the hip line (${p(cm(Math.min(toHip, below)))} below the waist).`,
+              },
+            ),
+      ];
+    }),
+  ) as Record<Face, Figure | null>;
+}
+
+/** Each face cut along its princess seam, where it has one, over the bust or the blade and down through its dart. */
+function cutFaces(c: PartContext, v: LongValues, m: Marked, halves: Readonly<Record<Face, Panel>>) {
+  return FACES.map((face) => {
+    const panel = halves[face];
+    const hem = edgeOf(panel, 'hem').path;
+    const dart = panel.inner?.[0];
+    const hip = panel.lines.find((l) => l.id === 'hip')?.y;
+    const over: Point =
+      face === 'front'
+        ? [m.apex, m.bustLevel]
+        : // From the armhole the seam turns down at the underarm's height, or it would hook.
+          [dart?.up[0] ?? panel.lines[0]!.y * 0.4, Math.max(dart?.up[1] ?? 0, m.armhole)];
+    const x = dart?.down[0] ?? over[0];
+    const after = [
+      ...(dart ? [dart.down] : []),
+      ...(hip !== undefined && hip > (dart?.down[1] ?? over[1]) + 0.5 ? [[x, hip] as Point] : []),
+    ];
+    return cutFace(c, v, face, panel, over, {
+      along: alongAtX(hem, x) ?? 0,
+      waist: dart
+        ? [
+            [dart.at[0] - dart.intake / 2, dart.at[1]],
+            [dart.at[0] + dart.intake / 2, dart.at[1]],
+          ]
+        : null,
+      after,
+      spread: v.flare,
+      notch: 'waist',
+    });
+  });
+}
+
+interface Drawing {
+  readonly turn: BustTurn;
+  readonly bustDart: readonly Figure[];
+  /** what a face is drawn from, without its side's shift and its dart */
+  readonly at: (face: Face) => Omit<Half, 'shift' | 'open' | 'sideDart'>;
+  readonly below: Cm;
+}
+/** Front and back halves, their side seams as long as each other, their hems square; null where the heights belong to no one body. */
+function drawnHalves(c: PartContext, v: LongValues, m: Marked, { turn, bustDart, at, below }: Drawing) {
+  const behind = half(c, v, m, 'back', { ...at('back'), shift: 0, open: null, sideDart: null });
+  const intake = bustDart[0]?.marked ?? ZERO;
+  const open = turnedFront(turn, intake);
+  if (open.underarm[1] < 4) return null;
+  // The front's side seam is the back's and its dart: where its waist, hip and hem lie at the side follows.
+  const goal = edgeLength(behind, 'side') + intake;
+  const shaped = (shift: number) =>
+    half(c, v, m, 'front', {
+      ...at('front'),
+      shift,
+      open,
+      sideDart: bustDart.length > 0 ? { intake, length: bustDart[1]!.marked! } : null,
+    });
+  let drawn = shaped(turn.balance);
+  let drawnAt = turn.balance as number;
+  const off = (shift: number) => {
+    if (shift !== drawnAt) [drawn, drawnAt] = [shaped(shift), shift];
+    return goal - edgeLength(drawn, 'side');
+  };
+  // No shift that makes both as long: the heights belong to no one body.
+  const shift = rootFrom(off, turn.balance);
+  if (shift === null) return null;
+  off(shift);
+  // One lift for both, so that the seam stays as long; the hip line stays on the panel.
+  const room = below - (at('back').hipLevel ?? 0) - 0.5;
+  const lift = Math.min(room, (hemLift(drawn, 'hem') + hemLift(behind, 'hem')) / 2);
+  return withArmNotches({
+    front: squareHem(drawn, 'hem', lift),
+    back: squareHem(behind, 'hem', lift),
+  });
+}
+
+/** How wide a face is so far below its waist, cm; null where it is not reached. */
+function halfWidths(
+  cut: ReturnType<typeof cutFaces>,
+  faces: Readonly<Record<Face, Panel>>,
+  waists: Readonly<Record<Face, number>>,
+): (face: Face, depth: number) => number | null {
+  const lows = new Map(
+    [...cut.flatMap((f) => f.panels), ...FACES.map((face) => faces[face])].map((q) => [q, lowest(q)]),
+  );
+  return (face: Face, depth: number): number | null => {
+    // Below its dart a princess seam may spread: the width is that of both panels.
+    const widths = (
+      cut.find((f) => f.face === face)!.panels.length > 1 && depth > 0
+        ? cut.find((f) => f.face === face)!.panels
+        : [faces[face]]
+    ).map((q) => sewnWidthAt(q, Math.min(waists[face] + depth, lows.get(q)!)));
+    return widths.some((w) => w === null) ? null : widths.reduce<number>((a, w) => a + w!, 0);
+  };
 }
 
 export function draftLong(c: PartContext, v: LongValues): LongDraft {
@@ -98,66 +278,8 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
   if (!sensible || (needsHip && !hip?.front)) return none;
   const hipLevel = hip?.front ? toHip : null;
 
-  const centreIn = (face: Face) => (face === 'back' && c.opens === 'centre-back' ? c.shape.centreIn : ZERO);
-  const left = FACES.map((face) => {
-    const total = bust[face]!.rounded - waist[face]!.rounded;
-    return total > 2 * centreIn(face) ? total - centreIn(face) : total;
-  });
-  const sideTakes = v.plan === 'measured' ? sidesAlike(left[0]!, left[1]!) : undefined;
-  const taking = Object.fromEntries(
-    FACES.map((face) => [
-      face,
-      bodiceTaking(c, {
-        face,
-        bust: bust[face]!.rounded,
-        waist: waist[face]!.rounded,
-        centreIn: centreIn(face),
-        sideTakes,
-        apex: m.apex,
-        one: isPrincess(v),
-        fixed: v.plan === 'quarter' ? quarterShape(null, c.stepped).dart : null,
-        // Up to below the bust point in front, to the bust line at the back: further up it would take from the bust.
-        most: cm(
-          face === 'front'
-            ? m.waistFront - Math.max(m.bustLevel + SHORT_OF_BUST, m.armhole + turn.balance + drop)
-            : m.waistBack - m.armhole - drop,
-        ),
-      }),
-    ]),
-  ) as Record<Face, BodiceTaking>;
-  const lower = Object.fromEntries(
-    FACES.map((face) => {
-      const wanted = v.plan === 'quarter' ? quarterShape(null, c.stepped).below : BELOW_WAIST[face];
-      const most = Math.min(wanted, toHip - ABOVE_HIP, below - slits - ABOVE_HIP);
-      const darts = taking[face].darts.length;
-      return [
-        face,
-        darts === 0
-          ? null
-          : make(
-              `dart-${face}-below`,
-              `${face} waist dart, below the waist`,
-              [
-                term(
-                  'style',
-                  'on below the waist',
-                  Math.max(1, most),
-                  `${p(cm(wanted))} where there is room, and at least ${p(cm(ABOVE_HIP))} above the hip line (common practice).`,
-                ),
-              ],
-              {
-                group: 'dart',
-                tolerance: TOLERANCE.detail,
-                marked: roundLength(cm(Math.max(1, most)), { ...c.rounding, mode: 'down' }),
-                follows: (value) =>
-                  value > 0 && value <= Math.min(toHip, below)
-                    ? null
-                    : `It would run past the hip line (${p(cm(Math.min(toHip, below)))} below the waist).`,
-              },
-            ),
-      ];
-    }),
-  ) as Record<Face, Figure | null>;
+  const taking = takingsOf(c, v, m, turn, { bust, waist });
+  const lower = belowWaist(c, v, make, taking, { toHip, below, slits });
 
   const at = (face: Face) => ({
     below,
@@ -170,67 +292,13 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
     taking: taking[face],
     dartBelow: lower[face]?.marked ?? ZERO,
   });
-  const behind = half(c, v, m, 'back', { ...at('back'), shift: 0, open: null, sideDart: null });
   const bustDart = turnedDartFigures(c, turn);
-  const intake = bustDart[0]?.marked ?? ZERO;
-  const open = turnedFront(turn, intake);
-  if (open.underarm[1] < 4) return none;
-  // The front's side seam is the back's and its dart: where its waist, hip and hem lie at the side follows.
-  const goal = edgeLength(behind, 'side') + intake;
-  const shaped = (shift: number) =>
-    half(c, v, m, 'front', {
-      ...at('front'),
-      shift,
-      open,
-      sideDart: bustDart.length > 0 ? { intake, length: bustDart[1]!.marked! } : null,
-    });
-  let drawn = shaped(turn.balance);
-  let drawnAt = turn.balance as number;
-  const off = (shift: number) => {
-    if (shift !== drawnAt) [drawn, drawnAt] = [shaped(shift), shift];
-    return goal - edgeLength(drawn, 'side');
-  };
-  // No shift that makes both as long: the heights belong to no one body.
-  const shift = rootFrom(off, turn.balance);
-  if (shift === null) return none;
-  off(shift);
-  // One lift for both, so that the seam stays as long; the hip line stays on the panel.
-  const room = below - (at('back').hipLevel ?? 0) - 0.5;
-  const lift = Math.min(room, (hemLift(drawn, 'hem') + hemLift(behind, 'hem')) / 2);
-  const { front, back } = withArmNotches({
-    front: squareHem(drawn, 'hem', lift),
-    back: squareHem(behind, 'hem', lift),
-  });
+  const halves = drawnHalves(c, v, m, { turn, bustDart, at, below });
+  if (!halves) return none;
+  const { front, back } = halves;
   const fold = (panel: Panel) => foldOrSeam(c.input, panel, c.allowances.centre);
   const faces = { front: fold(front), back: fold(back) };
-  const cut = FACES.map((face) => {
-    const panel = { front, back }[face];
-    const hem = edgeOf(panel, 'hem').path;
-    const dart = panel.inner?.[0];
-    const hip = panel.lines.find((l) => l.id === 'hip')?.y;
-    const over: Point =
-      face === 'front'
-        ? [m.apex, m.bustLevel]
-        : // From the armhole the seam turns down at the underarm's height, or it would hook.
-          [dart?.up[0] ?? panel.lines[0]!.y * 0.4, Math.max(dart?.up[1] ?? 0, m.armhole)];
-    const x = dart?.down[0] ?? over[0];
-    const after = [
-      ...(dart ? [dart.down] : []),
-      ...(hip !== undefined && hip > (dart?.down[1] ?? over[1]) + 0.5 ? [[x, hip] as Point] : []),
-    ];
-    return cutFace(c, v, face, panel, over, {
-      along: alongAtX(hem, x) ?? 0,
-      waist: dart
-        ? [
-            [dart.at[0] - dart.intake / 2, dart.at[1]],
-            [dart.at[0] + dart.intake / 2, dart.at[1]],
-          ]
-        : null,
-      after,
-      spread: v.flare,
-      notch: 'waist',
-    });
-  });
+  const cut = cutFaces(c, v, m, { front, back });
   // Where a princess seam spreads the hem is lifted at it too.
   const cutPanels = cut.flatMap((f) =>
     f.panels
@@ -251,18 +319,7 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
       )
     : [];
   const waists = { front: lineY(front, 'waist'), back: m.waistBack };
-  const lows = new Map(
-    [...cut.flatMap((f) => f.panels), ...FACES.map((face) => faces[face])].map((q) => [q, lowest(q)]),
-  );
-  const halfAt = (face: Face, depth: number): number | null => {
-    // Below its dart a princess seam may spread: the width is that of both panels.
-    const widths = (
-      cut.find((f) => f.face === face)!.panels.length > 1 && depth > 0
-        ? cut.find((f) => f.face === face)!.panels
-        : [faces[face]]
-    ).map((q) => sewnWidthAt(q, Math.min(waists[face] + depth, lows.get(q)!)));
-    return widths.some((w) => w === null) ? null : widths.reduce<number>((a, w) => a + w!, 0);
-  };
+  const halfAt = halfWidths(cut, faces, waists);
   const girthAt = (depth: Cm): Cm | null => {
     const halves = FACES.map((face) => halfAt(face, depth));
     return halves.some((w) => w === null) ? null : cm(2 * (halves[0]! + halves[1]!));

@@ -67,14 +67,17 @@ export interface PleatedDraft extends FreeDraft {
   readonly closed: Cm | null;
 }
 
-/** Rectangles laid in pleats: closed they are as wide as the widest line, and lapped further at the waist. */
-export function draftPleated(c: PartContext, v: PleatedValues): PleatedDraft {
-  const [waist, wide] = [c.line('waist'), widestLine(c.line)];
-  const [round, closed] = [waist ? markedGirth(waist.figure) : null, wide ? markedGirth(wide.figure) : null];
+interface Around {
+  /** the waist and the widest line as marked, cm; null where they are not known */
+  readonly round: Cm | null;
+  readonly closed: Cm | null;
+  readonly wide: ReturnType<typeof widestLine>;
+}
+/** What is seen and hidden of each pleat, what they take of the cloth, and how much further they lap at the waist. */
+function pleatFigures(c: PartContext, v: PleatedValues, { round, closed, wide }: Around) {
   const n = v.count;
   const base = { section: c.key, known: closed !== null && round !== null };
   const one = closed === null ? 0 : closed / n;
-  const nearest = (x: number) => roundLength(cm(x), { ...c.rounding, mode: 'nearest' });
   // Pleats are marked finer than seams: a step lost on each would be lost many times.
   const fine = (x: number) =>
     c.rounding.step === 0
@@ -171,6 +174,17 @@ export function draftPleated(c: PartContext, v: PleatedValues): PleatedDraft {
     settable: [],
     ...base,
   });
+  return { base, one, hides, seen, depth, cloth, atWaist };
+}
+
+/** How many panels the cloth's width asks for, how wide each is, the hem, and how far the pleats are stitched down. */
+function panelFigures(
+  c: PartContext,
+  v: PleatedValues,
+  cloth: Figure,
+  base: { readonly section: string; readonly known: boolean },
+) {
+  const nearest = (x: number) => roundLength(cm(x), { ...c.rounding, mode: 'nearest' });
   const usable = (c.input.brief.cloth.width ?? LINING_WIDTH) - 2 * c.allowances.side;
   const panels = cloth.finished === null ? 1 : Math.max(1, Math.ceil(cloth.finished / usable - 1e-9));
   const width = buildFigure(c, {
@@ -218,6 +232,17 @@ export function draftPleated(c: PartContext, v: PleatedValues): PleatedDraft {
           follows: (value) => (value > 0 ? null : 'Stitched down is more than nothing; brief none instead.'),
         })
       : null;
+  return { panels, width, hem, stitched };
+}
+
+/** Rectangles laid in pleats: closed they are as wide as the widest line, and lapped further at the waist. */
+export function draftPleated(c: PartContext, v: PleatedValues): PleatedDraft {
+  const [waist, wide] = [c.line('waist'), widestLine(c.line)];
+  const [round, closed] = [waist ? markedGirth(waist.figure) : null, wide ? markedGirth(wide.figure) : null];
+  const n = v.count;
+  const pleats = pleatFigures(c, v, { round, closed, wide });
+  const { one, hides, seen, depth, cloth, atWaist } = pleats;
+  const { panels, width, hem, stitched } = panelFigures(c, v, cloth, pleats.base);
   const lengths = hemLengths(c, v.length);
   const marked = markedLengths(lengths);
   const longest = cm(Math.max(0, ...STATIONS.map((s) => lengths[s].marked ?? 0)));
