@@ -49,7 +49,8 @@ export interface Neck {
   readonly plan: Plan;
 }
 
-export function planBodice(c: PartContext, v: Neck): BodicePlan {
+/** Where a bodice's figures come from: readings, halves of them, estimates, and what the quarter plan and the plan by heights give. */
+function sourcesOf(c: PartContext, v: Neck) {
   const { input, measured } = c;
   const net = (id: string) => measured.get(id)?.net ?? null;
   const ease = (zone: EaseZone): Term => {
@@ -109,6 +110,13 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
   /** How much lower a level lies than it was read. */
   const lower = (zone: EaseZone): Term =>
     heights ? heightsTerm(heights.add, 'Its lines lie so much lower') : ease(zone);
+  return { net, ease, positive, make, read, half, guess, heights, quarter, plan, byHeights, lower };
+}
+type Sources = ReturnType<typeof sourcesOf>;
+
+/** Neck, shoulder and the widths across, halves, cm. */
+function widthFigures(c: PartContext, v: Neck, s: Sources) {
+  const { net, ease, make, read, half, guess, heights, quarter, plan, byHeights } = s;
   const neckWidth = heights ? 2 * heights.neck : (net('neck-width') ?? c.shape.neckWidth);
   const widen = v.widen > 0 ? [term('style', 'widened', v.widen, 'As briefed.')] : [];
   const neckHalf = make(
@@ -182,6 +190,13 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
         'Not read: from the back, a centimetre narrower (common practice).',
       ),
   );
+  return { neckHalf, shoulder, shoulderBack, acrossBack, acrossFront };
+}
+
+/** The levels of a bodice from the side-neck down, its bust point, and how deep its neckline is, cm. */
+function heightFigures(c: PartContext, v: Neck, s: Sources) {
+  const { net, ease, positive, make, read, half, guess, heights, quarter, plan, byHeights, lower } = s;
+  const { input } = c;
   const bust = net('bust');
   const nape = net('nape-to-waist');
   const [backRead, sideHeight] = [
@@ -284,6 +299,18 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
     'neck-back',
     'neckline depth, back',
     read('neck-depth-back') ?? { terms: [term('style', 'from the brief', v.neckBack, 'As briefed.')] },
+  );
+  return { armhole, bustLevel, waistBack, waistFront, underBust, apex, neckFront, neckBack };
+}
+
+export function planBodice(c: PartContext, v: Neck): BodicePlan {
+  const sources = sourcesOf(c, v);
+  const { quarter } = sources;
+  const { neckHalf, shoulder, shoulderBack, acrossBack, acrossFront } = widthFigures(c, v, sources);
+  const { armhole, bustLevel, waistBack, waistFront, underBust, apex, neckFront, neckBack } = heightFigures(
+    c,
+    v,
+    sources,
   );
   const figures = [
     bustLevel,

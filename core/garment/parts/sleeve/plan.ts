@@ -44,9 +44,9 @@ export interface SleevePlan {
   } | null;
 }
 
-export function planSleeve(c: PartContext, v: SleeveValues): SleevePlan {
+/** What the figures of a sleeve are made with. */
+function makingOf(c: PartContext) {
   const { input, measured } = c;
-  const arm = armOf(c);
   const net = (id: string) => measured.get(id)?.net ?? null;
   const ease = (zone: EaseZone): Term => {
     const { brief, house } = input;
@@ -80,7 +80,13 @@ export function planSleeve(c: PartContext, v: SleeveValues): SleevePlan {
     const m = measured.get(id);
     return m?.net == null ? null : bodyTerms(m);
   };
+  return { net, ease, make, bodyOf, figures };
+}
+type Making = ReturnType<typeof makingOf>;
 
+/** How wide the sleeve is at the upper arm and how high its cap: each hangs on the other by the armhole they meet. */
+function capFigures(c: PartContext, v: SleeveValues, { net, ease, make, bodyOf }: Making) {
+  const { input } = c;
   const armhole = armholeOf(c);
   const gathered = v.head === 'gathered';
   const eased = capEase(input.brief.cloth.stretch);
@@ -167,7 +173,17 @@ export function planSleeve(c: PartContext, v: SleeveValues): SleevePlan {
         ],
     { group: 'level' },
   );
+  return { armhole, gathered, eased, upper, found, tooWide, cap };
+}
 
+/** How long it is, where the arm bends in it, and how wide it ends. */
+function endFigures(
+  _c: PartContext,
+  v: SleeveValues,
+  arm: Arm,
+  upper: Figure,
+  { net, ease, make, bodyOf }: Making,
+) {
   const long = v.goes === 'wrist';
   const [given, wantedLength] = [bodyOf(long ? 'arm-length' : 'sleeve-length'), v.length];
   const length = make(
@@ -221,7 +237,12 @@ export function planSleeve(c: PartContext, v: SleeveValues): SleevePlan {
           tolerance: TOLERANCE.length,
           nearest: false,
         });
+  return { long, length, bent, bodyEnd, endZone, fist, flare, end };
+}
+type Ends = ReturnType<typeof endFigures>;
 
+/** The elbow of a fitted sleeve that goes past it: its girth, its level, and the dart for the bend of the arm. */
+function elbowFigures(_c: PartContext, arm: Arm, bent: number | null, { ease, make, bodyOf }: Making) {
   const elbowGirth =
     bent === null
       ? null
@@ -271,7 +292,16 @@ export function planSleeve(c: PartContext, v: SleeveValues): SleevePlan {
               value > 0 && value <= 5 ? null : 'An elbow dart takes more than nothing and at most 5 cm.',
           },
         );
+  return { elbowGirth, elbowLevel, dart };
+}
 
+/** The cuff, where it has one: how long, and how wide it is cut. */
+function cuffFigures(
+  c: PartContext,
+  v: SleeveValues,
+  { long, bodyEnd, endZone, fist }: Ends,
+  { ease, make, bodyOf }: Making,
+) {
   const cuffed = v.end === 'cuff';
   const closes = OVERLAP[v.cuffCloses];
   const cuff = cuffed
@@ -305,6 +335,18 @@ export function planSleeve(c: PartContext, v: SleeveValues): SleevePlan {
         { group: 'band', nearest: false },
       )
     : null;
+  return { cuffed, cuff, depth };
+}
+
+export function planSleeve(c: PartContext, v: SleeveValues): SleevePlan {
+  const arm = armOf(c);
+  const making = makingOf(c);
+  const { figures } = making;
+  const { armhole, gathered, eased, upper, found, tooWide, cap } = capFigures(c, v, making);
+  const ends = endFigures(c, v, arm, upper, making);
+  const { length, bent, bodyEnd, flare, end } = ends;
+  const { elbowGirth, elbowLevel, dart } = elbowFigures(c, arm, bent, making);
+  const { cuffed, cuff, depth } = cuffFigures(c, v, ends, making);
 
   const [h, l] = [cap.marked, length.marked];
   const fullness = gathered ? roundLength(v.fullness, { ...c.rounding, mode: 'nearest' }) : 0;
