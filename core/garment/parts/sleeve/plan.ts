@@ -177,13 +177,7 @@ function capFigures(c: PartContext, v: SleeveValues, { net, ease, make, bodyOf }
 }
 
 /** How long it is, where the arm bends in it, and how wide it ends. */
-function endFigures(
-  _c: PartContext,
-  v: SleeveValues,
-  arm: Arm,
-  upper: Figure,
-  { net, ease, make, bodyOf }: Making,
-) {
+function endFigures(v: SleeveValues, arm: Arm, upper: Figure, { net, ease, make, bodyOf }: Making) {
   const long = v.goes === 'wrist';
   const [given, wantedLength] = [bodyOf(long ? 'arm-length' : 'sleeve-length'), v.length];
   const length = make(
@@ -242,7 +236,7 @@ function endFigures(
 type Ends = ReturnType<typeof endFigures>;
 
 /** The elbow of a fitted sleeve that goes past it: its girth, its level, and the dart for the bend of the arm. */
-function elbowFigures(_c: PartContext, arm: Arm, bent: number | null, { ease, make, bodyOf }: Making) {
+function elbowFigures(arm: Arm, bent: number | null, { ease, make, bodyOf }: Making) {
   const elbowGirth =
     bent === null
       ? null
@@ -343,9 +337,9 @@ export function planSleeve(c: PartContext, v: SleeveValues): SleevePlan {
   const making = makingOf(c);
   const { figures } = making;
   const { armhole, gathered, eased, upper, found, tooWide, cap } = capFigures(c, v, making);
-  const ends = endFigures(c, v, arm, upper, making);
+  const ends = endFigures(v, arm, upper, making);
   const { length, bent, bodyEnd, flare, end } = ends;
-  const { elbowGirth, elbowLevel, dart } = elbowFigures(c, arm, bent, making);
+  const { elbowGirth, elbowLevel, dart } = elbowFigures(arm, bent, making);
   const { cuffed, cuff, depth } = cuffFigures(c, v, ends, making);
 
   const [h, l] = [cap.marked, length.marked];
