@@ -19,7 +19,7 @@ export default defineConfig({
       {
         test: {
           name: 'unit-screens',
-          include: ['{web,tools,benchmarks}/**/*.test.ts'],
+          include: ['{web,tools,benchmarks}/**/*.test.{ts,tsx}'],
           exclude: ['**/node_modules/**', 'tools/**/*.integration.test.ts'],
           ...PATIENT,
         },
