@@ -11,9 +11,9 @@ const TOGETHER: readonly (readonly [name: string, of: RegExp])[] = [
   ['endpoints', /web\/api\/(?!(base|store|in-line|intent|own-steps)\.)[\w-]+\.ts$/],
   // What the parts share, by what hangs from the shoulder, what goes round a leg, and the rest; the lists draw the
   // silhouette too.
-  ['uppers-common', /core\/garment\/common\/(bodice\/|neck-and-armhole|top)/],
+  ['uppers-common', /core\/garment\/common\/(bodice\/|neck-and-armhole|top|upper-figures)/],
   ['legs-common', /core\/garment\/common\/leg/],
-  ['parts-common', /core\/garment\/common\/(?!silhouette|bodice\/|neck-and-armhole|top|leg)/],
+  ['parts-common', /core\/garment\/common\/(?!silhouette|bodice\/|neck-and-armhole|top|upper-figures|leg)/],
 ];
 
 export default defineConfig({
