@@ -103,10 +103,11 @@ export function useTaping(order: OrderFull, session: Session) {
     here.current = id;
     setParams({ also: [...extra, id].join(','), at: id }, { replace: true });
   };
-  // The first place is written down once the readings are here, so that taking one moves on only when it should.
+  // The first place is written down once the readings are here, so that taking one moves on only when it should; a hand
+  // that went elsewhere in that moment stays there.
   // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the readings have come
   useEffect(() => {
-    if (ready && !params.get('at')) go(start);
+    if (ready && !params.get('at') && here.current === at) go(start);
   }, [ready]);
   const last = useLastTimes(order.clientId, session.id, items);
   const { earlier, others, expected, halves, misfit } = useJudged(items, item, last);
