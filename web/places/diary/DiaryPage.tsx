@@ -7,7 +7,7 @@ import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useDiaryQuery } from '../../api/diary.ts';
 import { useDiaryHouseQuery } from '../../api/hours.ts';
-import { DoneBox } from '../../parts/work/DoneBox.tsx';
+import { DoneBox } from '../../parts/promised/DoneBox.tsx';
 import { keepTogether } from '../../shared/keepTogether.ts';
 import { useDays, useMay, useMe } from '../../shared/me.ts';
 import { Place } from '../../shared/Place.tsx';
