@@ -309,44 +309,19 @@ export const AppointmentView = z.strictObject({
   slots: z.array(SlotView).readonly(),
 });
 export type AppointmentView = z.infer<typeof AppointmentView>;
+/** Stretches of time: minutes since 1970. */
+const Spans = z.array(z.strictObject({ from: z.number(), to: z.number() })).readonly();
 export const DiaryDay = z.strictObject({
   day: z.string(),
   /** whole day, opening, and each one's hours less leave: minutes since 1970 */
   from: z.number(),
   to: z.number(),
-  open: z
-    .array(
-      z.strictObject({
-        from: z.number(),
-        to: z.number(),
-      }),
-    )
-    .readonly(),
+  open: Spans,
   closed: z.string().nullable(),
-  works: z.record(
-    z.string(),
-    z
-      .array(
-        z.strictObject({
-          from: z.number(),
-          to: z.number(),
-        }),
-      )
-      .readonly(),
-  ),
+  works: z.record(z.string(), Spans),
   away: z.record(z.string(), z.string()),
   /** what their own calendars keep */
-  kept: z.record(
-    z.string(),
-    z
-      .array(
-        z.strictObject({
-          from: z.number(),
-          to: z.number(),
-        }),
-      )
-      .readonly(),
-  ),
+  kept: z.record(z.string(), Spans),
 });
 export type DiaryDay = z.infer<typeof DiaryDay>;
 export const DiaryView = z.strictObject({
