@@ -64,7 +64,7 @@ function shapeOf(length: (name: string, least: number, most: number) => z.ZodTyp
     kind: z.string().max(40),
     direction: z.string().max(20),
     amount: length('amount', 0.05, 200).nullable().default(null),
-    as: z.enum(AS, 'Say whether the amount is as pinned or the total.').default('total'),
+    as: z.enum(AS, 'Choose whether the amount is pinned or in all.').default('total'),
     side: z.enum(SIDES).default('both'),
     part: z.string().max(40).nullable().default(null),
     face: z.enum(['front', 'back']).nullable().default(null),
@@ -106,34 +106,34 @@ export const AskedWire = z.preprocess(
   broughtForward,
   shapeOf((name, min, max) => lengthText({ min, max, name }))
     .refine((a) => findKind(a.kind) !== undefined, {
-      message: 'The house knows no alteration of this kind.',
+      message: 'There is no such alteration. Choose one from the list.',
       path: ['kind'],
     })
     .refine((a) => a.sign === null || OWN_SIGN.test(a.sign) || findSign(a.sign) !== undefined, {
-      message: 'The house knows no such sign.',
+      message: 'There is no such fitting sign. Choose one from the list.',
       path: ['sign'],
     })
     .refine((a) => findKind(a.kind)?.directions.some((d) => d.id === a.direction) ?? true, {
-      message: 'This alteration has no such way.',
+      message: 'This alteration can’t be done that way. Choose another.',
       path: ['direction'],
     })
     .refine(
       (a) => a.amount !== null || a.hem !== null || a.legs !== null || findKind(a.kind)?.amount !== 'needed',
-      { message: 'How much? Write the amount with its unit.', path: ['amount'] },
+      { message: 'Enter the amount with its unit, for example 1.5 cm.', path: ['amount'] },
     )
     .superRefine((a, context) => {
       for (const [id, text] of Object.entries(a.details)) {
         const detail = findKind(a.kind)?.details?.find((d) => d.id === id);
         const wrong = !detail
-          ? 'This alteration asks nothing of that kind.'
+          ? 'This alteration has no such detail.'
           : text === ''
             ? null
             : detail.is === 'length' && !readLength(text, 'cm').ok
-              ? `Write ${detail.label} as a length with its unit.`
+              ? `Enter ${detail.label} as a length with its unit.`
               : detail.is === 'number' && !/^[1-9]\d?$/.test(text)
-                ? `${detail.label} is a whole number.`
+                ? `Enter ${detail.label} as a whole number.`
                 : detail.is === 'choice' && !detail.choices!.includes(text)
-                  ? 'Choose one of what is offered.'
+                  ? 'Choose one from the list.'
                   : null;
         if (wrong) context.addIssue({ code: 'custom', message: wrong, path: ['details', id] });
       }
@@ -230,24 +230,24 @@ export const StepWire = z.discriminatedUnion('step', [
   z.strictObject({
     step: z.literal('agree'),
     /** who agreed: the client, or who speaks for them */
-    name: by('Say who agreed.'),
+    name: by('Enter who agreed.'),
     price: z
-      .number('The price is a number.')
-      .min(0, 'A price below zero is none.')
+      .number('Enter the price as a number, for example 25 or 25.50.')
+      .min(0, 'Enter a price of 0 or more.')
       .max(1_000_000)
       .nullable()
       .default(null),
     neededOn: IsoDate.nullable().default(null),
   }),
-  z.strictObject({ step: z.literal('decline'), reason: reason('Say why it was declined.') }),
-  z.strictObject({ step: z.literal('withdraw'), reason: reason('Say why it is withdrawn.') }),
-  z.strictObject({ step: z.literal('ask-again'), reason: reason('Say what changed.') }),
+  z.strictObject({ step: z.literal('decline'), reason: reason('Enter the reason for declining.') }),
+  z.strictObject({ step: z.literal('withdraw'), reason: reason('Enter the reason for withdrawing.') }),
+  z.strictObject({ step: z.literal('ask-again'), reason: reason('Enter what changed.') }),
   z.strictObject({
     step: z.literal('assign'),
     staffId: Id.nullable(),
     /** the day it is done on, which then takes its minutes; null leaves the day open */
     day: IsoDate.nullable().default(null),
-    minutes: z.int().min(5, 'Bench work takes 5 minutes or more.').max(720).optional(),
+    minutes: z.int().min(5, 'Enter 5 minutes or more.').max(720).optional(),
     /** what the next hand should know */
     note: words(500),
   }),
@@ -260,11 +260,11 @@ export const StepWire = z.discriminatedUnion('step', [
     readings: z.record(z.string().max(80), lengthText({ max: 1000, name: 'reading' })).default({}),
     note: words(500),
   }),
-  z.strictObject({ step: z.literal('back'), reason: reason('Say why it goes back.') }),
+  z.strictObject({ step: z.literal('back'), reason: reason('Enter the reason for sending it back.') }),
   z.strictObject({
     step: z.literal('accept'),
-    name: by('Say who accepts it.'),
-    reason: reason('Say why it may stay so.'),
+    name: by('Enter who accepts it.'),
+    reason: reason('Enter the reason for accepting it.'),
   }),
 ]);
 
@@ -280,7 +280,7 @@ export const BoxWrite = z
     reason: words(300),
   })
   .refine((b) => b.to !== 'struck' || b.reason !== '', {
-    message: 'Say why this piece is left out.',
+    message: 'Enter the reason for crossing out this piece.',
     path: ['reason'],
   });
 

@@ -30,7 +30,7 @@ export const HomeSend = z.strictObject({
         stands: z.boolean().default(false),
       }),
     )
-    .min(1, 'Nothing was filled in yet.')
+    .min(1, 'Nothing is filled in yet.')
     .max(120),
 });
 export type HomeSend = z.infer<typeof HomeSend>;

@@ -6,16 +6,16 @@ export const Id = z.int().positive();
 const FIRST = 1900;
 const LAST = 2200;
 const within = (year: number) => year >= FIRST && year <= LAST;
-const SPAN = `The year must lie between ${FIRST} and ${LAST}.`;
+const SPAN = `The year must be between ${FIRST} and ${LAST}.`;
 
 /** The one rule for dates: a day of the calendar as yyyy-mm-dd, 1900 to 2200. */
 export const IsoDate = z.iso
-  .date('This is not a date; write it as 2026-12-24.')
+  .date('This isn’t a date. Type it as 2026-12-24.')
   .refine((d) => within(Number(d.slice(0, 4))), SPAN);
 
 /** The one rule for instants: ISO 8601 with its offset, 1900 to 2200; kept in UTC. */
 export const Instant = z.iso
-  .datetime({ offset: true, message: 'This is not a moment in time; write it as 2026-12-24T10:00:00Z.' })
+  .datetime({ offset: true, message: 'This isn’t a date and time. Type it as 2026-12-24T10:00:00Z.' })
   .refine((t) => within(new Date(t).getUTCFullYear()), SPAN)
   .transform((t) => new Date(t).toISOString());
 

@@ -7,36 +7,36 @@ const words = (max: number, message: string) => z.string().trim().min(1, message
 /** What the house reckons for one kind of alteration, where that is not the usual. */
 const KindFigures = z.strictObject({
   minutes: z
-    .int('Minutes are whole ones.')
-    .min(5, 'Bench work takes 5 minutes or more.')
-    .max(2880, 'More than 2,880 minutes is no alteration.')
+    .int('Enter whole minutes.')
+    .min(5, 'Enter 5 minutes or more.')
+    .max(2880, 'Enter at most 2,880 minutes.')
     .optional(),
   price: z
-    .number('The price is a number.')
-    .min(0, 'A price below zero is none.')
-    .max(1_000_000, 'So much is no price.')
+    .number('Enter the price as a number, for example 25 or 25.50.')
+    .min(0, 'Enter a price of 0 or more.')
+    .max(1_000_000, 'Enter a smaller price.')
     .optional(),
 });
 const CauseWords = z
   .strictObject({
-    cause: words(120, 'Say what the cause is.'),
-    try: words(200, 'Say what is tried.'),
+    cause: words(120, 'Enter the cause.'),
+    try: words(200, 'Enter what to try.'),
     kind: z.string().max(40).nullable(),
     direction: z.string().max(20),
     face: z.enum(['front', 'back']).optional(),
   })
   .refine(
     (c) => c.kind === null || findKind(c.kind)?.directions.some((d) => d.id === c.direction) === true,
-    'The house knows no alteration of this kind and way.',
+    'There is no such alteration done this way. Choose one from the list.',
   );
 const SignWords = z.strictObject({
-  name: words(120, 'The sign needs a name.'),
+  name: words(120, 'Enter what is seen.'),
   like: z
     .string()
     .max(40)
-    .refine((id) => findSign(id) !== undefined, 'Choose a drawing of the table.'),
+    .refine((id) => findSign(id) !== undefined, 'Choose a drawing from the list.'),
   hidden: z.boolean(),
-  causes: z.array(CauseWords).min(1, 'A sign has one cause at the least.').max(10),
+  causes: z.array(CauseWords).min(1, 'Add at least one cause.').max(10),
 });
 
 /** Minutes, prices and signs of the house, laid over the tables of core. */
@@ -44,13 +44,17 @@ export const HouseBench = z.strictObject({
   version: z.literal(1),
   kinds: z
     .record(
-      z.string().refine((k) => findKind(k) !== undefined, 'The house knows no such kind.'),
+      z
+        .string()
+        .refine((k) => findKind(k) !== undefined, 'There is no such alteration. Choose one from the list.'),
       KindFigures,
     )
     .default({}),
   signs: z
     .record(
-      z.string().refine((id) => findSign(id) !== undefined || OWN_SIGN.test(id), 'No sign has this id.'),
+      z
+        .string()
+        .refine((id) => findSign(id) !== undefined || OWN_SIGN.test(id), 'There is no such fitting sign.'),
       SignWords,
     )
     .default({}),
@@ -99,9 +103,9 @@ export function benchMoved(before: HouseBench, after: HouseBench): string[] {
     const [was, is] = [before.signs[id], after.signs[id]];
     if (JSON.stringify(was) === JSON.stringify(is)) return '';
     const name = is?.name ?? was?.name ?? id;
-    if (!is) return OWN_SIGN.test(id) ? `sign “${name}” taken off` : `sign “${name}” as in the table again`;
+    if (!is) return OWN_SIGN.test(id) ? `sign “${name}” removed` : `sign “${name}” reset to the usual`;
     if (was && was.hidden !== is.hidden) return `sign “${name}” ${is.hidden ? 'hidden' : 'shown again'}`;
-    return `sign “${name}” ${was || !OWN_SIGN.test(id) ? 'worded anew' : 'added'}`;
+    return `sign “${name}” ${was || !OWN_SIGN.test(id) ? 'edited' : 'added'}`;
   });
   return [...kinds, ...signs].filter((s) => s !== '');
 }

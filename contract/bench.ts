@@ -10,9 +10,9 @@ export const BenchWrite = z.strictObject({
   day: IsoDate,
   minutes: z
     .int()
-    .min(5, 'Bench work takes 5 minutes or more.')
-    .max(720, 'More than 12 hours go on several days: promise each by itself.'),
-  what: z.string().trim().min(1, 'Say what is done.').max(200),
+    .min(5, 'Enter 5 minutes or more.')
+    .max(720, 'Enter at most 12 hours. Schedule longer work as several days.'),
+  what: z.string().trim().min(1, 'Enter the work.').max(200),
   makes: z
     .enum(Object.keys(NEEDS) as [Need, ...Need[]])
     .nullable()

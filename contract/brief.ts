@@ -49,11 +49,11 @@ export const StepsWire = z
         if (by.ok && (by.cm < amount.min || by.cm > amount.max))
           ctx.addIssue({
             code: 'custom',
-            message: `The step “${name}” goes from ${amount.min} to ${amount.max} cm; “${s.amount}” does not.`,
+            message: `The step “${name}” takes ${amount.min} to ${amount.max} cm; “${s.amount}” is outside that.`,
           });
       }),
   )
-  .max(40, 'A block is adapted by forty steps at the most.');
+  .max(40, 'A block can have at most forty steps.');
 export type StepsWire = z.infer<typeof StepsWire>;
 
 const Brief = z.strictObject({
@@ -101,23 +101,23 @@ const ease = z.partialRecord(
 );
 const together = {
   error: (issue: { input?: unknown }) =>
-    issue.input === undefined ? 'Count and intake of darts go together.' : undefined,
+    issue.input === undefined ? 'Enter both the number of darts and what each takes.' : undefined,
 };
 const fixedDarts = z.strictObject({
-  count: z.int(together).min(0).max(3, 'A quarter takes three darts at the most.'),
+  count: z.int(together).min(0).max(3, 'A quarter can have at most three darts.'),
   intake: z.string(together).pipe(lengthText({ max: 6, name: 'dart intake' })),
 });
 const dayCount = z
-  .int('Days are a whole number.')
-  .min(0, 'Days are none or more.')
-  .max(400, 'More than 400 days is no limit.');
+  .int('Enter a whole number of days.')
+  .min(0, 'Enter 0 or more days.')
+  .max(400, 'Enter at most 400 days.');
 
 /** Rounding of the figures a hand marks. */
 export const RoundingWire = z
   .strictObject({ unit: z.enum(['cm', 'in']), step: z.number(), mode: z.enum(['nearest', 'up']) })
   .refine(
     (r) => ROUNDING_STEPS[r.unit].includes(r.step),
-    'The step must be one the house knows: 0, 0.1 or 0.5 cm; 0, 1/8, 1/4 or 1/2 in.',
+    'Choose a step of 0, 0.1 or 0.5 cm; 0, 1/8, 1/4 or 1/2 in.',
   );
 
 /** House rules laid over the tables. All optional. */

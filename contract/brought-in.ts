@@ -9,12 +9,16 @@ export const BroughtInWrite = z.strictObject({
   kind: z
     .string()
     .max(40)
-    .refine((k) => findGarmentKind(k) !== undefined, 'The house knows no garment of this kind.'),
+    .refine((k) => findGarmentKind(k) !== undefined, 'There is no such garment. Choose one from the list.'),
   /** what it is called on the ticket */
-  what: z.string().trim().min(1, 'Say what it is.').max(200),
+  what: z.string().trim().min(1, 'Enter what it is.').max(200),
   lined: z.boolean(),
   label: words(200),
-  condition: z.string().trim().min(1, 'Say how it came: stains, worn places, or nothing found.').max(500),
+  condition: z
+    .string()
+    .trim()
+    .min(1, 'Enter the condition: stains, worn places, or “nothing found”.')
+    .max(500),
   dueOn: IsoDate.nullable().default(null),
 });
 

@@ -4,8 +4,8 @@ import { Id } from './basics.ts';
 /** Somebody's busy times as a calendar file (RFC 5545) has them. */
 export const BusyWrite = z.strictObject({
   staffId: Id,
-  name: z.string().trim().min(1, 'A calendar needs a name.').max(80),
-  text: z.string().min(1, 'The file is empty.').max(2_000_000, 'This is more than 2 MB.'),
+  name: z.string().trim().min(1, 'Enter a name for the calendar.').max(80),
+  text: z.string().min(1, 'The file is empty.').max(2_000_000, 'This is over 2 MB.'),
 });
 
 export const BusyFile = z.strictObject({

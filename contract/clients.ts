@@ -10,7 +10,7 @@ export const ClientAwayWrite = z
     lastDay: IsoDate,
     reason: z.string().trim().max(200).default(''),
   })
-  .refine((d) => d.firstDay <= d.lastDay, 'The last day lies before the first.');
+  .refine((d) => d.firstDay <= d.lastDay, 'The last day is before the first. Check the dates.');
 
 export type ClientAwayWrite = z.infer<typeof ClientAwayWrite>;
 
@@ -23,7 +23,7 @@ export type ClientAway = z.infer<typeof ClientAway>;
 export const ClientWrite = z.strictObject({
   name,
   phone: z.string().max(60).default(''),
-  email: z.union([z.literal(''), z.email('This is not an e-mail address.').max(200)]).default(''),
+  email: z.union([z.literal(''), z.email('This isn’t an e-mail address. Check it.').max(200)]).default(''),
   address: z.string().max(500).default(''),
   note: text,
   minor: z.boolean().default(false),

@@ -13,7 +13,7 @@ export type Holds = (typeof HOLDS)[number];
 
 /** Something about the garment that is not decided yet. */
 export const QuestionWrite = z.strictObject({
-  what: words(300, 'Write the question.'),
+  what: words(300, 'Enter the question.'),
   /** who decides: the client, or who else */
   decides: z.string().trim().max(100).default(''),
   /** the kind of appointment by which it is decided; null for any time */
@@ -24,7 +24,7 @@ export type QuestionWrite = z.infer<typeof QuestionWrite>;
 export const QuestionDecided = z.strictObject({
   version: Version,
   /** null opens it again */
-  decision: words(500, 'Write what was decided.').nullable(),
+  decision: words(500, 'Enter what was decided.').nullable(),
   name: z.string().trim().max(100).default(''),
 });
 export const Question = QuestionWrite.extend({
@@ -40,7 +40,7 @@ export type Question = z.infer<typeof Question>;
 
 /** What the client likes, in words about the cloth. */
 export const LikeWrite = z.strictObject({
-  words: words(300, 'Write what the client likes.'),
+  words: words(300, 'Enter what the client likes.'),
 });
 export const Like = z.strictObject({
   id: z.number(),

@@ -17,14 +17,14 @@ export const short = (max: number) => z.string().trim().max(max).default('');
 const name = (what: string) => z.string().trim().min(1, `${what} needs a name.`).max(80);
 
 /** A wall time hh:mm, 00:00 to 23:59. */
-export const WallTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'Write a time as 09:30.');
+export const WallTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'Type times as 09:30.');
 const EndTime = z.union([WallTime, z.literal('24:00')]);
 
 export const HoursWire = z
   .array(
     z
       .strictObject({ weekday: z.int().min(1).max(7), from: WallTime, to: EndTime })
-      .refine((h) => h.from < h.to, 'Hours end after they begin.'),
+      .refine((h) => h.from < h.to, 'The end must be after the start.'),
   )
   .max(28)
   .refine(
@@ -32,13 +32,13 @@ export const HoursWire = z
       !all.some((a, i) =>
         all.some((b, k) => i < k && a.weekday === b.weekday && a.from < b.to && b.from < a.to),
       ),
-    'Hours of one day overlap: a break lies between them.',
+    'Hours of one day overlap. Leave a break between them.',
   );
 
 /** How somebody works: what the diary needs to know of them. */
 export const StaffWork = z.strictObject({
   skills: z.array(z.enum(SKILLS)).max(SKILLS.length),
-  initials: z.string().trim().max(3, 'Initials are three letters at most.').default(''),
+  initials: z.string().trim().max(3, 'Enter at most three letters.').default(''),
   mark: z.int().min(0).max(11).default(0),
   hours: HoursWire,
 });
@@ -58,17 +58,15 @@ const days = {
   lastDay: IsoDate,
 };
 const inOrder = (d: { firstDay: string; lastDay: string }) => d.firstDay <= d.lastDay;
-export const ORDER = 'The last day lies before the first.';
+export const ORDER = 'The last day is before the first. Check the dates.';
 export const LeaveWrite = z.strictObject({ staffId: Id, reason: short(200), ...days }).refine(inOrder, ORDER);
 export type LeaveWrite = z.infer<typeof LeaveWrite>;
-export const ClosureWrite = z
-  .strictObject({ name: name('A day the house is closed'), ...days })
-  .refine(inOrder, ORDER);
+export const ClosureWrite = z.strictObject({ name: name('A closed day'), ...days }).refine(inOrder, ORDER);
 export type ClosureWrite = z.infer<typeof ClosureWrite>;
 
 const KindWire = z.strictObject({
   /** what it is called; a kind of core's keeps its own name when none is said */
-  name: z.string().trim().min(1, 'A kind needs a name.').max(60).optional(),
+  name: z.string().trim().min(1, 'Enter a name for the appointment type.').max(60).optional(),
   /** whether it is offered when a time is booked; those booked already stand */
   offered: z.boolean().optional(),
   minutes: z.int().min(5).max(720),
@@ -86,14 +84,14 @@ const wording = (max: number) =>
   z
     .string()
     .trim()
-    .min(1, 'A message needs words.')
+    .min(1, 'Enter the text of the message.')
     .max(max)
     .superRefine((text, c) => {
       const strange = unknownFields(text);
       if (strange.length > 0)
         c.addIssue({
           code: 'custom',
-          message: `There is no field {${strange.join('}, {')}}. A message can name ${Object.keys(
+          message: `There is no field {${strange.join('}, {')}}. A message can use ${Object.keys(
             MESSAGE_FIELDS,
           )
             .map((f) => `{${f}}`)
@@ -170,7 +168,7 @@ export function diaryRulesMoved(before: DiaryRules, after: DiaryRules): DiaryRul
   const kinds = kindsOf(after.kinds).flatMap((k): DiaryRuleMoved[] => {
     const old = was.get(k.id);
     const now = kindWords(k);
-    if (!old) return [{ name: k.name, from: '', to: `a new kind, ${k.minutes} minutes` }];
+    if (!old) return [{ name: k.name, from: '', to: `a new type, ${k.minutes} minutes` }];
     const then = kindWords(old);
     return Object.keys(now).flatMap((key) =>
       now[key] === then[key] ? [] : [{ name: `${old.name}, ${key}`, from: then[key]!, to: now[key]! }],
@@ -178,10 +176,10 @@ export function diaryRulesMoved(before: DiaryRules, after: DiaryRules): DiaryRul
   });
   const words = MESSAGE_KINDS.flatMap((kind): DiaryRuleMoved[] => {
     const same = JSON.stringify(before.words[kind] ?? null) === JSON.stringify(after.words[kind] ?? null);
-    const whose = (r: DiaryRules) => (r.words[kind] ? r.words[kind].subject : 'the usual words');
+    const whose = (r: DiaryRules) => (r.words[kind] ? r.words[kind].subject : 'the usual text');
     return same
       ? []
-      : [{ name: `words, ${kind.replaceAll('-', ' ')}`, from: whose(before), to: whose(after) }];
+      : [{ name: `text, ${kind.replaceAll('-', ' ')}`, from: whose(before), to: whose(after) }];
   });
   return [...(from === to ? [] : [{ name: 'open', from, to }]), ...kinds, ...words];
 }

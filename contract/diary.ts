@@ -22,8 +22,8 @@ export const SlotWire = z.strictObject({
   turn: z.enum(['first', 'second']).optional(),
   staff: z
     .array(Id)
-    .min(1, 'Say who takes it.')
-    .max(4, 'Four of the staff at the most take part in one appointment.'),
+    .min(1, 'Choose who takes the appointment.')
+    .max(4, 'Choose at most four people for one appointment.'),
   roomId: Id.nullable().default(null),
 });
 export type SlotWire = z.infer<typeof SlotWire>;
@@ -34,14 +34,10 @@ export const NewAppointment = z.strictObject({
   kind: z.string().max(40),
   clientId: Id,
   orderId: Id.nullable().default(null),
-  minutes: z
-    .int()
-    .min(5, 'An appointment takes 5 minutes or more.')
-    .max(720, 'An appointment takes 12 hours at the most.')
-    .optional(),
+  minutes: z.int().min(5, 'Enter 5 minutes or more.').max(720, 'Enter at most 12 hours.').optional(),
   buffer: z.int().min(0).max(120).optional(),
   /** one that is agreed, or several that are offered until `heldUntil` */
-  slots: z.array(SlotWire).min(1, 'Give a time.').max(5, 'Five times at the most are offered at once.'),
+  slots: z.array(SlotWire).min(1, 'Choose a time.').max(5, 'Offer at most five times at once.'),
   heldUntil: Instant.nullable().default(null),
   ...details,
 });
@@ -149,7 +145,7 @@ export const ClientAnswer = z.strictObject({
   ...key,
   answer: z.enum(['yes', 'another-time']),
   slotId: Id.optional(),
-  words: z.string().trim().max(500, 'Five hundred characters at the most, please.').default(''),
+  words: z.string().trim().max(500, 'Please use at most 500 characters.').default(''),
 });
 /** What the client's own page shows: her times, and nothing else. */
 export const ClientPage = z.strictObject({

@@ -7,9 +7,9 @@ export const Doors = z.strictObject({
   version: z.literal(1),
   /** minutes after which a screen nobody touches locks; 0 for never */
   idleMinutes: z
-    .int('Whole minutes.')
+    .int('Enter whole minutes.')
     .min(0, 'Enter 0 or more minutes.')
-    .max(480, 'A screen locks after 480 minutes at the latest. Enter 0 for never.')
+    .max(480, 'Enter at most 480 minutes, or 0 for never.')
     .default(15),
   /** roles that sign in with a second factor */
   secondFactor: z.array(z.enum(ROLES)).max(ROLES.length).default([]),
@@ -24,7 +24,7 @@ export type DoorsWrite = z.infer<typeof DoorsWrite>;
 const passphrase = z.string().max(200);
 export const newPassphrase = passphrase.min(
   12,
-  'A passphrase needs 12 characters or more; a few plain words do well.',
+  'The passphrase needs 12 characters or more. A few plain words work well.',
 );
 /** Six digits of an authenticator, or one of the recovery codes. */
 const code = z.string().trim().max(40);

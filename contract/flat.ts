@@ -17,11 +17,14 @@ export const FlatReadings = z.strictObject({
         id: z.uuid(),
         point: z
           .string()
-          .refine((id) => FLAT_CUTS.some((cut) => findFlatPoint(cut, id)), 'No point has this name.'),
+          .refine(
+            (id) => FLAT_CUTS.some((cut) => findFlatPoint(cut, id)),
+            'There is no such point on this piece.',
+          ),
         written: lengthText({ min: 0.1, max: 300, name: 'reading' }),
       }),
     )
-    .min(1, 'Nothing was read.')
+    .min(1, 'Nothing was measured.')
     .max(60),
 });
 /** What lies flat, with its points beside the body and the sheet. */

@@ -5,8 +5,8 @@ import { PartsWire } from './parts.ts';
 
 /** A composition the house has saved under a name. */
 export const GarmentWrite = z.strictObject({
-  name: z.string().trim().min(1, 'The garment needs a name.').max(80),
-  parts: PartsWire.refine((p) => p.length > 0, 'Name at least one part of the garment.'),
+  name: z.string().trim().min(1, 'Enter a name for the garment.').max(80),
+  parts: PartsWire.refine((p) => p.length > 0, 'Choose at least one part for the garment.'),
 });
 
 export type GarmentWrite = z.infer<typeof GarmentWrite>;
@@ -25,7 +25,7 @@ export const OwnBlockWrite = z
     parts: GarmentWrite.shape.parts,
     steps: StepsWire,
   })
-  .refine((b) => b.steps.every((s) => s.part < b.parts.length), 'A step names a part that is not there.');
+  .refine((b) => b.steps.every((s) => s.part < b.parts.length), 'A step belongs to a part that was removed.');
 
 export type OwnBlockWrite = z.infer<typeof OwnBlockWrite>;
 

@@ -122,9 +122,9 @@ export function wouldMoveWords({ looked, more, moved, agreed, danger }: WouldMov
       ? ', none agreed'
       : `; ${agreed} more ${agreed === 1 ? 'is agreed and keeps' : 'are agreed and keep'} what was agreed`;
   const sheets =
-    moved + agreed === 0 ? `This moves no open order${of}.` : `This moves ${orders(moved)}${of}${kept}.`;
+    moved + agreed === 0 ? `This changes no open order${of}.` : `This changes ${orders(moved)}${of}${kept}.`;
   const [before, after] = danger;
   const dates =
-    before === after ? '' : ` ${after} order${after === 1 ? '' : 's'} would be in danger, now ${before}.`;
+    before === after ? '' : ` ${after} order${after === 1 ? '' : 's'} would be at risk, now ${before}.`;
   return sheets + dates;
 }

@@ -3,11 +3,11 @@ import { z } from 'zod';
 
 /** What the whole house goes by. */
 export const HouseSettings = z.strictObject({
-  studio: z.string().trim().min(1, 'The studio needs a name.').max(120),
+  studio: z.string().trim().min(1, 'Enter the studio’s name.').max(120),
   timeZone: z
     .string()
     .max(60)
-    .refine(isPlaceZone, 'No time zone has this name; write it as Europe/Rome or UTC.'),
+    .refine(isPlaceZone, 'There is no such time zone. Type it like Europe/Rome or UTC.'),
 });
 
 export type HouseSettings = z.infer<typeof HouseSettings>;

@@ -7,7 +7,7 @@ const ColumnWire: z.ZodType<Column> = z.union([
   z.strictObject({ is: z.enum(CARD_FIELDS) }),
   z.strictObject({
     is: z.literal('measure'),
-    id: z.string().refine((id) => findMeasure(id) !== undefined, 'No measurement has this name.'),
+    id: z.string().refine((id) => findMeasure(id) !== undefined, 'There is no measurement with this name.'),
     unit: z.enum(['cm', 'in']),
     way: z.enum(WAYS),
   }),
@@ -15,7 +15,7 @@ const ColumnWire: z.ZodType<Column> = z.union([
 /** How the columns of an old book are read, and which rows a hand leaves, numbered as a spreadsheet numbers them. */
 export const MappingWire = z.strictObject({
   columns: z.array(ColumnWire).max(300),
-  leave: z.array(z.int().min(2)).max(5000, 'More than 5,000 rows cannot be left one by one.').default([]),
+  leave: z.array(z.int().min(2)).max(5000, 'At most 5,000 rows can be skipped one by one.').default([]),
 });
 export const StoredMapping = MappingWire.extend({ version: z.literal(1) });
 

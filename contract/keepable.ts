@@ -18,4 +18,4 @@ export function unkeepable(value: unknown, path = ''): string | null {
 }
 
 export const unkeepableSentence = (where: string): string =>
-  `${where}: this text holds a character that cannot be kept (a zero byte or half a character). Type it again without.`;
+  `${where}: this text has a character that can’t be saved. Nothing was saved. Type it again without it.`;

@@ -32,7 +32,7 @@ export type LeavingView = z.infer<typeof LeavingView>;
 /** Pins counted in before a fitting, or out after it. */
 export const PinsWrite = z.strictObject({
   way: z.enum(['in', 'out']),
-  pins: z.int('Pins are counted in whole ones.').min(0).max(2000, 'So many pins no fitting takes.'),
+  pins: z.int('Enter a whole number of pins.').min(0).max(2000, 'That’s over the limit. Check the number.'),
 });
 
 /** Pins counted in and out so far. */
@@ -41,9 +41,9 @@ export const PinsView = z.strictObject({ in: z.number(), out: z.number() });
 export const PointsWrite = z.strictObject({
   readings: z
     .record(z.string().max(80), lengthText({ max: 1000, name: 'reading' }))
-    .refine((r) => Object.keys(r).length > 0, 'No reading was given.'),
+    .refine((r) => Object.keys(r).length > 0, 'Nothing was measured.'),
   accepted: z
-    .strictObject({ name: by('Say who accepts it.'), reason: reason('Say why it may stay so.') })
+    .strictObject({ name: by('Enter who accepts it.'), reason: reason('Enter the reason for accepting it.') })
     .nullable()
     .default(null),
 });
@@ -71,11 +71,11 @@ export type PointView = z.infer<typeof PointView>;
 
 /** The garment is given to the client, who agrees by name; the cautions were read out. */
 export const HandOverWrite = z.strictObject({
-  clientName: by('Say who receives it.'),
-  cautionsRead: z.literal(true, 'Read the cautions out first.'),
+  clientName: by('Enter who receives it.'),
+  cautionsRead: z.literal(true, 'Read the cautions out first, then tick the box.'),
 });
 
-export const TakeBackWrite = z.strictObject({ reason: reason('Say why it comes back.') });
+export const TakeBackWrite = z.strictObject({ reason: reason('Enter the reason for the return.') });
 
 export const StoredCautions = z.strictObject({ version: z.literal(1), cautions: z.array(z.string()) });
 

@@ -21,7 +21,7 @@ export const lengthText = ({ min = 0, max = 1000, name }: Bounds) =>
       else if (result.cm < min || result.cm > max)
         ctx.addIssue({
           code: 'custom',
-          message: `The ${name} must lie between ${min} and ${max} cm; “${text}” does not.`,
+          message: `The ${name} must be between ${min} and ${max} cm; “${text}” is not.`,
         });
     })
     .meta({ description: `${name}: a number with its unit, such as "62 cm", "24 1/2 in" or "620 mm"` });

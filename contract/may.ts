@@ -1,4 +1,11 @@
 export const ROLES = ['principal', 'fitter', 'seamstress', 'desk'] as const;
+/** What a role is called on screen and in errors. */
+export const ROLE_WORD: Readonly<Record<(typeof ROLES)[number], string>> = {
+  principal: 'owner',
+  fitter: 'fitter',
+  seamstress: 'seamstress',
+  desk: 'front desk',
+};
 export type Role = (typeof ROLES)[number];
 
 /** What can be done in the studio. Every route names the one it needs. */

@@ -4,13 +4,10 @@ import { z } from 'zod';
 export const MoneyWrite = z.strictObject({
   is: z.enum(['price', 'received', 'given-back']),
   amount: z
-    .number('Write the amount as a number.')
-    .min(0.01, 'An amount of nothing is none; what is given back has its own word.')
-    .max(1_000_000, 'So much is no price.')
-    .refine(
-      (n) => Math.abs(n * 100 - Math.round(n * 100)) < 1e-6,
-      'An amount has two places after the point.',
-    ),
+    .number('Enter the amount as a number.')
+    .min(0.01, 'Enter an amount over 0. For a refund choose “given back”.')
+    .max(1_000_000, 'Enter a smaller price.')
+    .refine((n) => Math.abs(n * 100 - Math.round(n * 100)) < 1e-6, 'Enter at most two decimals.'),
   words: z.string().trim().max(200).default(''),
 });
 

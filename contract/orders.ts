@@ -11,7 +11,7 @@ const date = IsoDate.nullable().default(null);
 
 export const OrderWrite = z.strictObject({
   clientId: Id,
-  what: z.string().trim().min(1, 'Say what is to be made.').max(200),
+  what: z.string().trim().min(1, 'Enter the garment or job.').max(200),
   occasion: z.string().max(200).default(''),
   wornOn: date,
   dueOn: date,

@@ -17,13 +17,13 @@ function fieldSchema(f: Field): z.ZodType {
     case 'choice': {
       const words = f.options.map((o) => `“${o.value}”`).join(', ');
       return z
-        .enum(f.options.map((o) => o.value) as [string, ...string[]], `${f.label}: one of ${words}.`)
+        .enum(f.options.map((o) => o.value) as [string, ...string[]], `${f.label}: choose one of ${words}.`)
         .default(f.default);
     }
     case 'yes-no':
-      return z.boolean(`${f.label}: true or false.`).default(f.default);
+      return z.boolean(`${f.label}: choose yes or no.`).default(f.default);
     case 'count': {
-      const sentence = `${f.label}: a number from ${f.min} to ${f.max}${f.step === 1 ? ', whole' : ''}.`;
+      const sentence = `${f.label}: enter a ${f.step === 1 ? 'whole ' : ''}number from ${f.min} to ${f.max}.`;
       const number = f.step === 1 ? z.int(sentence) : z.number(sentence);
       return number.min(f.min, sentence).max(f.max, sentence).default(f.default);
     }
@@ -63,7 +63,7 @@ export const PartWire = z
     };
     if (!isPart(value)) return no('A part of a garment names itself: {"part": "straight-skirt", …}.');
     const part = findPart(value.part);
-    if (!part) return no(`The house knows no garment part called “${value.part.slice(0, 60)}”.`, ['part']);
+    if (!part) return no(`There is no garment part called “${value.part.slice(0, 60)}”.`, ['part']);
     const read = partSchema(part).safeParse(value);
     if (read.success) return read.data;
     for (const issue of read.error.issues)

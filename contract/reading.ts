@@ -8,7 +8,9 @@ const short = z.string().max(500).default('');
 export const ReadingWire = z
   .strictObject({
     id: z.uuid(),
-    measure: z.string().refine((id) => findMeasure(id) !== undefined, 'No measurement has this name.'),
+    measure: z
+      .string()
+      .refine((id) => findMeasure(id) !== undefined, 'There is no measurement with this name.'),
     state: z.enum(['read', 'declined', 'skipped']),
     written: z
       .strictObject({ value: z.string().max(60), unit: z.enum(['cm', 'in', 'mm']), text: z.string().max(60) })
@@ -24,12 +26,12 @@ export const ReadingWire = z
   })
   .superRefine((r, ctx) => {
     if (r.state !== 'read') return;
-    if (!r.written) return ctx.addIssue({ code: 'custom', message: 'A reading needs a figure.' });
+    if (!r.written) return ctx.addIssue({ code: 'custom', message: 'Enter a figure.' });
     // The exact value must be what the text says, so that no record can say one thing and count another.
     const again = readLength(r.written.text, r.written.unit);
     if (!again.ok) ctx.addIssue({ code: 'custom', message: again.sentence });
     else if (again.written.value !== r.written.value)
-      ctx.addIssue({ code: 'custom', message: `“${r.written.text}” does not say ${r.written.value}.` });
+      ctx.addIssue({ code: 'custom', message: `“${r.written.text}” does not mean ${r.written.value}.` });
   });
 export type ReadingWire = z.infer<typeof ReadingWire>;
 

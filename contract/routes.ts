@@ -326,7 +326,7 @@ export const ROUTES = {
     answer: Kept,
   },
   'POST /brought-in': {
-    does: 'Takes in a garment to be altered: an order of its own, with a claim ticket',
+    does: 'Brings in a garment to be altered: an order of its own, with a claim ticket',
     may: 'alter.ask',
     body: BroughtInWrite,
     status: 201,
@@ -462,7 +462,7 @@ export const ROUTES = {
     answer: Outbox,
   },
   'POST /messages/carrier': {
-    does: 'Puts the simulated carrier out of order, or in order again',
+    does: 'Simulates that messages fail, or ends it',
     may: 'house.write',
     body: Carrier,
     answer: Carrier,

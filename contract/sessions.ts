@@ -51,7 +51,7 @@ const SentReading = z
   .transform((one): SentReading => {
     const read = ReadingWire.safeParse(one);
     if (read.success) return read.data;
-    return { id: one.id, sentence: sentencesOf(read.error)[0] ?? 'It is not a reading.' };
+    return { id: one.id, sentence: sentencesOf(read.error)[0] ?? 'This is not a measurement.' };
   });
 
 export type SentReading = ReadingWire | { readonly id: string; readonly sentence: string };

@@ -15,7 +15,7 @@ export const SheetChange = z.strictObject({
       figure: z.string().max(60),
       target: z.enum(['wearing', 'style', 'finished']),
       value: lengthText({ ...BY_HAND, name: 'figure' }),
-      reason: z.string().trim().min(1, 'Say why the figure is set by hand.').max(500),
+      reason: z.string().trim().min(1, 'Enter a reason for setting the figure by hand.').max(500),
     }),
     z.strictObject({
       kind: z.literal('withdraw'),
@@ -25,7 +25,7 @@ export const SheetChange = z.strictObject({
     z.strictObject({
       kind: z.literal('accept'),
       code: z.string().max(80),
-      reason: z.string().trim().min(1, 'Say why the warning is accepted.').max(500),
+      reason: z.string().trim().min(1, 'Enter a reason for accepting the warning.').max(500),
     }),
     z.strictObject({ kind: z.literal('unaccept'), code: z.string().max(80) }),
     z.strictObject({ kind: z.literal('house'), house: HouseWire }),
@@ -87,7 +87,7 @@ export type SheetView = z.infer<typeof SheetView>;
 
 export const Agree = z.strictObject({
   version: Version,
-  name: z.string().trim().min(1, 'Name who agrees.').max(200),
+  name: z.string().trim().min(1, 'Enter who agrees.').max(200),
 });
 
 export const MarkCut = z.strictObject({ version: Version });

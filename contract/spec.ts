@@ -24,7 +24,9 @@ const short = z.string().max(200).default('');
 const date = z.union([z.literal(''), IsoDate]).default('');
 
 const ReadingShape = z.strictObject({
-  measure: z.string().refine((id) => findMeasure(id) !== undefined, 'No measurement has this name.'),
+  measure: z
+    .string()
+    .refine((id) => findMeasure(id) !== undefined, 'There is no measurement with this name.'),
   value: z
     .string()
     .max(60)
@@ -55,7 +57,7 @@ export const OverrideWire = z.strictObject({
   figure: z.string().max(60),
   target: z.enum(TARGETS),
   value: lengthText({ ...BY_HAND, name: 'overriding figure' }),
-  reason: z.string().trim().min(1, 'Say why the figure is set by hand.').max(500),
+  reason: z.string().trim().min(1, 'Enter a reason for setting the figure by hand.').max(500),
   by: short,
   at: short,
 });
@@ -77,7 +79,7 @@ const Spec = z.strictObject({
     .prefault({}),
   garment: BriefWire.refine((b) => b.parts.length > 0, {
     path: ['parts'],
-    message: 'Name at least one part of the garment.',
+    message: 'Choose at least one part for the garment.',
   }),
   session: z
     .strictObject({
@@ -101,7 +103,7 @@ const Spec = z.strictObject({
         sentence: z.string().max(500).optional(),
         by: short,
         at: short,
-        reason: z.string().trim().min(1, 'Say why the warning is accepted.').max(500),
+        reason: z.string().trim().min(1, 'Enter a reason for accepting the warning.').max(500),
       }),
     )
     .max(200)
@@ -112,7 +114,7 @@ const Spec = z.strictObject({
     .max(100)
     .default([]),
   asOf: date,
-  timeZone: z.string().max(60).refine(isTimeZone, 'No time zone has this name.').default('UTC'),
+  timeZone: z.string().max(60).refine(isTimeZone, 'There is no such time zone.').default('UTC'),
 });
 
 /** What the tape would have refused outright is refused in a file too, by the same checks. */

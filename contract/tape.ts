@@ -48,17 +48,19 @@ export const PairsWrite = z
     pairs: z
       .array(
         z.strictObject({
-          measure: z.string().refine((id) => findMeasure(id) !== undefined, 'No measurement has this name.'),
+          measure: z
+            .string()
+            .refine((id) => findMeasure(id) !== undefined, 'There is no measurement with this name.'),
           reader: lengthText({ min: 0.5, max: 300, name: 'first reading' }),
           second: lengthText({ min: 0.5, max: 300, name: 'second reading' }),
         }),
       )
-      .min(1, 'Nothing was read.')
+      .min(1, 'Nothing was measured.')
       .max(40),
   })
   .refine((p) => p.readerId !== p.secondId, {
     path: ['secondId'],
-    message: 'Two hands read: the second is another than the first.',
+    message: 'Choose two different people.',
   });
 export type PairsWrite = z.infer<typeof PairsWrite>;
 

@@ -7,6 +7,6 @@ export const by = (message: string) => z.string().trim().min(1, message).max(100
 export const name = z
   .string()
   .trim()
-  .min(1, 'A name is needed.')
-  .max(200, 'A name can hold 200 characters at most.');
-export const text = z.string().max(2000, 'This text is longer than 2,000 characters.').default('');
+  .min(1, 'Enter a name.')
+  .max(200, 'The name is over 200 characters. Shorten it.');
+export const text = z.string().max(2000, 'This text is over 2,000 characters. Shorten it.').default('');

@@ -5,7 +5,7 @@ export const undecided = (agreed: readonly AgreedChange[]): string[] =>
   agreed.flatMap((a) =>
     a.to === null
       ? [
-          `Agreed at the fitting, and not in the sheet: ${a.sentence} Take it in, leave it for the bench, or decline it.`,
+          `Agreed at the fitting, but not in the sheet: ${a.sentence} Draft it in, leave it for the bench, or decline it.`,
         ]
       : [],
   );

@@ -67,18 +67,18 @@ export function applyAlteration(before: Halves, asked: Asked, cut: boolean): App
 /** What is wrong with the amount itself, whatever the garment. */
 function judge({ kind, amount, hem, legs, side, control }: Asked): void {
   if (kind.amount === 'needed' && amount === null && !hem && !legs)
-    throw new CannotAlter('How much? An amount is needed, as pinned or as the total.');
+    throw new CannotAlter('Enter an amount, pinned or in all.');
   const uneven = kind.id === 'hem-uneven';
   if (hem && side === 'both' && !uneven && Math.abs(hem.left - hem.right) > UNEVEN + 1e-9)
     throw new CannotAlter(
-      `Left and right are marked ${say(cm(Math.abs(hem.left - hem.right)))} apart: pin again, or say that it is meant to be uneven.`,
+      `Left and right are marked ${say(cm(Math.abs(hem.left - hem.right)))} apart: pin again, or choose “hem, meant to be uneven”.`,
     );
   if (legs && side === 'both' && !uneven)
     for (const at of ['front', 'inside', 'back', 'outside'] as const) {
       const off = Math.abs(legs.left[at] - legs.right[at]);
       if (off > UNEVEN_LEGS + 1e-9)
         throw new CannotAlter(
-          `The legs are marked ${say(cm(off))} apart at the ${at}: pin again, or say that it is meant to be uneven.`,
+          `The legs are marked ${say(cm(off))} apart at the ${at}: pin again, or choose “hem, meant to be uneven”.`,
         );
     }
   if (control) {

@@ -30,9 +30,9 @@ function wayOf(asked: Asked, bare: Drafts, onPanels: Carried['onPanels']): Taken
   if (asked.side !== 'both' || (asked.legs && differ(asked.legs.left, asked.legs.right)))
     return {
       is: 'none',
-      why: 'The sheet is drafted as one half for both sides; what one side alone gets is done at the bench.',
+      why: 'The sheet is drafted as one half for both sides. A change to one side is done at the bench.',
     };
-  if (bare.panels.length === 0) return { is: 'none', why: 'Nothing is drafted yet: measure first.' };
+  if (bare.panels.length === 0) return { is: 'none', why: 'Nothing is drafted yet. Measure first.' };
   const adds = figuresOf(asked, bare, onPanels);
   if (adds !== null && adds.size > 0) return { is: 'figures', adds };
   try {

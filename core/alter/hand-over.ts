@@ -25,23 +25,23 @@ export interface BeforeHandOver {
  */
 export function inTheWay({ alterations, pins, points, cut, undecided }: BeforeHandOver): string[] {
   const says: string[] = undecided ? [undecided] : [];
-  if (!cut) says.push('The sheet is not cut: there is no garment yet.');
+  if (!cut) says.push('The cloth is not cut yet, so there is no garment.');
   for (const a of alterations)
     if (isOpen(a.status))
       says.push(`${a.name[0]!.toUpperCase()}${a.name.slice(1)} is ${STATE_WORD[a.status]}.`);
-  if (pins === null && alterations.length > 0) says.push('No pins were counted: count them in and out.');
+  if (pins === null && alterations.length > 0) says.push('Pins not counted. Count them in and out.');
   if (pins !== null && pins.in !== pins.out)
     says.push(
       pins.in > pins.out
-        ? `${pins.in - pins.out} of ${pins.in} pins ${pins.in - pins.out === 1 ? 'is' : 'are'} not counted out: look before the garment leaves.`
-        : `${pins.out - pins.in} more pins were counted out than in: count again.`,
+        ? `${pins.in - pins.out} of ${pins.in} pins ${pins.in - pins.out === 1 ? 'is' : 'are'} not counted out. Find ${pins.in - pins.out === 1 ? 'it' : 'them'} before hand-over.`
+        : `${pins.out - pins.in} more pins were counted out than in. Count again.`,
     );
   const open = points.filter((p) => p.required && p.state === 'open').map((p) => p.name);
   if (cut && open.length > 0) says.push(`Not measured against the sheet yet: ${open.join(', ')}.`);
   for (const p of points)
     if (p.state === 'outside')
       says.push(
-        `${p.name[0]!.toUpperCase()}${p.name.slice(1)} lies outside its tolerance: back to the bench, or accepted by name.`,
+        `${p.name[0]!.toUpperCase()}${p.name.slice(1)} is outside tolerance. Send it back to the bench, or accept it by name.`,
       );
   return says;
 }

@@ -29,14 +29,11 @@ export function latenessWords(w: Waiting, today: string): string | null {
   const on = printShortDate(by, today);
   const left = daysBetween(today, by);
   if (left < 0) return `It was needed on ${on}.`;
-  if (w.status === 'asked') return left <= TAKEN_BY ? `It is needed on ${on} and not agreed yet.` : null;
-  if (w.status === 'done')
-    return left <= CHECKED_BY ? `It is needed on ${on} and waits to be checked.` : null;
-  if (left === 0) return 'It is needed today and not done yet.';
+  if (w.status === 'asked') return left <= TAKEN_BY ? `Needed on ${on}, not agreed yet.` : null;
+  if (w.status === 'done') return left <= CHECKED_BY ? `Needed on ${on}, waiting to be checked.` : null;
+  if (left === 0) return 'Needed today, not done yet.';
   if (w.day !== null && w.day > by)
-    return `It is given for ${printShortDate(w.day, today)} and needed on ${on}.`;
-  if (w.staffId === null) return left <= TAKEN_BY ? `It is needed on ${on} and nobody has it yet.` : null;
-  return w.day !== null && w.day < today
-    ? `It was given for ${printShortDate(w.day, today)} and is not done.`
-    : null;
+    return `Assigned for ${printShortDate(w.day, today)}, but needed on ${on}.`;
+  if (w.staffId === null) return left <= TAKEN_BY ? `Needed on ${on}, unassigned.` : null;
+  return w.day !== null && w.day < today ? `Assigned for ${printShortDate(w.day, today)}, not done.` : null;
 }

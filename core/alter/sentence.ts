@@ -17,23 +17,23 @@ function amountWords(asked: Asked, written: string): string {
   const { kind, as, side } = asked;
   const fold = isFold(asked);
   const twice = () => inHand(asked.unit)(cm(Math.abs(totalOf({ ...asked, as: 'fold' }))));
-  if (as === 'fold') return ` ${written} as pinned, ${twice()} as the total`;
+  if (as === 'fold') return ` ${written} pinned, ${twice()} in all`;
   if (!isShared(kind))
     return !fold
       ? ` ${written}`
       : as === 'pinned'
-        ? ` ${written} as pinned, ${twice()} as the total`
-        : ` ${written} as the total`;
+        ? ` ${written} pinned, ${twice()} in all`
+        : ` ${written} in all`;
   const each = kind.moves.some((m) => m.do === 'edge') ? 'seam' : 'dart';
   switch (as) {
     case 'pinned':
-      return fold ? ` ${written} as pinned at each ${each}` : ` ${written} at each edge`;
+      return fold ? ` ${written} pinned at each ${each}` : ` ${written} at each edge`;
     case 'seam':
-      return ` ${written} as the total of each ${each}`;
+      return ` ${written} in all at each ${each}`;
     case 'side':
-      return ` ${written} as the total of ${side === 'both' ? 'each' : 'that'} side`;
+      return ` ${written} in all on ${side === 'both' ? 'each' : 'that'} side`;
     default:
-      return ` ${written} as the total${side === 'both' ? ' all round' : ''}`;
+      return ` ${written} in all${side === 'both' ? ' round the garment' : ''}`;
   }
 }
 

@@ -13,13 +13,13 @@ export const ALTERATION_STATES = [
 export type AlterationState = (typeof ALTERATION_STATES)[number];
 
 export const STATE_WORD: Readonly<Record<AlterationState, string>> = {
-  asked: 'asked for',
+  asked: 'requested',
   agreed: 'agreed',
   'in-sheet': 'drafted',
-  'in-work': 'in work',
-  done: 'done, to be checked',
+  'in-work': 'in progress',
+  done: 'done',
   checked: 'checked',
-  accepted: 'accepted as it is',
+  accepted: 'accepted as is',
   declined: 'declined',
   withdrawn: 'withdrawn',
 };
@@ -29,17 +29,17 @@ export const ALTERATION_STEPS = {
   agree: { from: ['asked'], to: 'agreed', word: 'agreed' },
   decline: { from: ['asked', 'agreed'], to: 'declined', word: 'declined' },
   withdraw: { from: ['asked', 'agreed', 'in-work'], to: 'withdrawn', word: 'withdrawn' },
-  'ask-again': { from: ['declined', 'withdrawn'], to: 'asked', word: 'asked for again' },
+  'ask-again': { from: ['declined', 'withdrawn'], to: 'asked', word: 'requested again' },
   /** taken into a sheet that is not cut, and out of it again: both are done on the sheet */
   carry: { from: ['agreed'], to: 'in-sheet', word: 'drafted into the sheet' },
   uncarry: { from: ['in-sheet'], to: 'agreed', word: 'taken out of the sheet' },
-  assign: { from: ['agreed', 'in-work'], to: null, word: 'given to' },
+  assign: { from: ['agreed', 'in-work'], to: null, word: 'assigned to' },
   start: { from: ['agreed'], to: 'in-work', word: 'begun' },
-  pause: { from: ['in-work'], to: 'agreed', word: 'laid down' },
+  pause: { from: ['in-work'], to: 'agreed', word: 'paused' },
   finish: { from: ['in-work', 'agreed'], to: 'done', word: 'done' },
   check: { from: ['done'], to: 'checked', word: 'checked' },
-  back: { from: ['done'], to: 'agreed', word: 'back to the bench' },
-  accept: { from: ['done'], to: 'accepted', word: 'accepted as it is' },
+  back: { from: ['done'], to: 'agreed', word: 'sent back' },
+  accept: { from: ['done'], to: 'accepted', word: 'accepted as is' },
 } as const satisfies Record<
   string,
   { from: readonly AlterationState[]; to: AlterationState | null; word: string }

@@ -28,11 +28,11 @@ export function undone(asked: Asked, boxes: readonly Box[], earlier: readonly Ea
           Math.sign(x.each) === -Math.sign(b.each),
       ),
     );
-    if (back) return [`It goes back on what was asked before: ${e.sentence}`];
+    if (back) return [`This undoes an earlier change: ${e.sentence}`];
     if (e.kind.marksHem && asked.kind.rehangs)
-      return [`The hem was marked before this: mark it again when this is done. ${e.sentence}`];
+      return [`The hem was marked before this. Mark it again when this is done. ${e.sentence}`];
     if (e.kind.id === 'sleeve-turn' && asked.kind.otherArmhole)
-      return [`The sleeve was turned before this: look at it again when the armhole is done. ${e.sentence}`];
+      return [`The sleeve was turned before this. Check it again when the armhole is done. ${e.sentence}`];
     return [];
   });
 }

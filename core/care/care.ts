@@ -24,7 +24,7 @@ export function careOf(layers: readonly Layer[], own: CareWords = {}): CareLine[
   const unknown = named.filter((l) => fibresIn(l.cloth).length === 0);
   return TREATMENTS.map((treatment, i) => {
     const written = own[treatment]?.trim();
-    if (written) return { treatment, says: written, because: 'The house wrote it so.' };
+    if (written) return { treatment, says: written, because: 'Written by the studio.' };
     if (found.length === 0 || unknown.length > 0)
       return {
         treatment,
@@ -32,7 +32,7 @@ export function careOf(layers: readonly Layer[], own: CareWords = {}): CareLine[
         because:
           named.length === 0
             ? 'No cloth is named in the brief.'
-            : `What ${unknown.map((l) => `“${l.cloth}”`).join(' and ')} is made of is not told by its name: write it by hand, from the maker’s label.`,
+            : `The name ${unknown.map((l) => `“${l.cloth}”`).join(' and ')} does not say what it is made of. Write the care by hand, from the maker’s label.`,
       };
     const least = Math.min(...found.map((f) => f.fibre.bears[i]!));
     const by = found.filter((f) => f.fibre.bears[i] === least);

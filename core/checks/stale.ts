@@ -19,6 +19,6 @@ export function staleSentence(
   const days = Math.round((Date.parse(today) - Date.parse(sessionDate)) / 86_400_000);
   const limit = changed ? ages.changed : close ? ages.close : ages.usual;
   return days > limit
-    ? `The measurements are ${days} days old; the house limit here is ${limit}. Read them again before cutting.`
+    ? `The measurements are ${days} days old; the studio’s limit here is ${limit}. Measure again before cutting.`
     : null;
 }

@@ -50,11 +50,11 @@ export function busyTimes(text: string, zone: string, within: Span): BusyRead {
   } catch {
     return {
       ok: false,
-      sentence: 'This is no calendar file that can be read (RFC 5545); nothing was taken.',
+      sentence: 'This is not a calendar file (RFC 5545). Nothing was imported.',
     };
   }
   if (calendars.length === 0)
-    return { ok: false, sentence: 'There is no calendar in this file; nothing was taken.' };
+    return { ok: false, sentence: 'There is no calendar in this file. Nothing was imported.' };
   const spans: Span[] = [];
   const notes = new Set<string>();
   let entries = 0;
@@ -76,16 +76,16 @@ export function busyTimes(text: string, zone: string, within: Span): BusyRead {
       }
       if (found.broken > 0)
         notes.add(
-          `${found.broken} ${found.broken === 1 ? 'entry' : 'entries'} without a time that can be read.`,
+          `${found.broken} ${found.broken === 1 ? 'entry has' : 'entries have'} no readable time and ${found.broken === 1 ? 'was' : 'were'} left out.`,
         );
     }
   } catch (error) {
     if (error instanceof TooMany)
       return {
         ok: false,
-        sentence: `This file repeats more than ${MOST_TIMES.toLocaleString('en')} times in the weeks looked at; nothing was taken.`,
+        sentence: `This file repeats more than ${MOST_TIMES.toLocaleString('en')} times in these weeks. Nothing was imported.`,
       };
-    return { ok: false, sentence: 'A repeat in this file cannot be followed; nothing was taken.' };
+    return { ok: false, sentence: 'A repeat in this file can’t be read. Nothing was imported.' };
   }
   const cut = spans
     .map((s) => ({ from: Math.max(s.from, within.from), to: Math.min(s.to, within.to) }))
@@ -164,7 +164,7 @@ function minutesIn(calendar: ICAL.Component, zone: string, notes: Set<string>): 
     if (!tzid || known(tzid)) return planOn(tzid ?? zone, day, time);
     const rules = own.get(tzid);
     if (!rules) {
-      notes.add(`Nobody here knows the zone “${tzid.slice(0, 60)}”: its times were taken as the studio’s.`);
+      notes.add(`The time zone “${tzid.slice(0, 60)}” is unknown: its times were read as the studio’s.`);
       return planOn(zone, day, time);
     }
     const there = t.clone();

@@ -142,12 +142,12 @@ export function* allTimes(book: DiaryBook, q: Question): Generator<Candidate> {
           ...(early ? [early] : []),
           ...full.map((f) => `makes the day of ${f.name} ${hoursWord(f.by)} too full`),
           ...(missing
-            ? ['somebody else than before']
+            ? ['not the person from before']
             : known.length > 0
               ? [`with ${known.join(' and ')}, as before`]
               : []),
-          ...(slivers > 0 ? [`leaves less than ${SLIVER} minutes beside it`] : []),
-          ...(beside.some((g) => g.joins) && slivers === 0 ? ['joins on to what is there'] : []),
+          ...(slivers > 0 ? [`leaves a gap of less than ${SLIVER} minutes`] : []),
+          ...(beside.some((g) => g.joins) && slivers === 0 ? ['next to another appointment'] : []),
         ],
       };
     }

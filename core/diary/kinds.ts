@@ -75,6 +75,20 @@ export const KINDS: readonly AppointmentKind[] = [
 export const STATUSES = ['offered', 'confirmed', 'arrived', 'done', 'cancelled', 'did-not-come'] as const;
 export type AppointmentStatus = (typeof STATUSES)[number];
 
+/** A status in the one word that every screen and paper uses. */
+export const STATUS_WORD: Readonly<Record<AppointmentStatus, string>> = {
+  offered: 'offered',
+  confirmed: 'booked',
+  arrived: 'arrived',
+  done: 'done',
+  cancelled: 'cancelled',
+  'did-not-come': 'missed',
+};
+
+/** The same where it is known what the client answered: booked, and confirmed once they have said yes. */
+export const statusWord = (status: AppointmentStatus, answer: string | null): string =>
+  status === 'confirmed' && answer === 'yes' ? 'confirmed' : STATUS_WORD[status];
+
 /** To what an appointment can go on from where it stands. */
 export const NEXT: Readonly<Record<AppointmentStatus, readonly AppointmentStatus[]>> = {
   offered: ['confirmed', 'cancelled'],

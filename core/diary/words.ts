@@ -20,7 +20,7 @@ export const MESSAGE_FIELDS = {
   bring: 'what to bring',
   who: 'who comes along',
   times: 'the times that are offered, a line each',
-  until: 'until when they are kept',
+  until: 'until when they are held',
   link: 'the client’s own page, to answer on',
 } as const;
 export type MessageField = keyof typeof MESSAGE_FIELDS;
@@ -41,23 +41,23 @@ Your page: {link}${bye}`,
   },
   offered: {
     subject: 'Which time suits you?',
-    body: `${hello}for your {kind} we keep these times for you until {until}:\n{times}\nPlease tell us on your page which one suits you, or that none does: {link}${bye}`,
+    body: `${hello}For your {kind} we are holding these times for you until {until}:\n{times}\nPlease choose one on your page, or tell us that none suits: {link}${bye}`,
   },
   'two-days': {
     subject: 'In two days: your {kind}',
-    body: `${hello}a word ahead of your {kind} on {day} at {time}.\nPlease bring: {bring}\nShould you not be able to come, tell us on your page: {link}${bye}`,
+    body: `${hello}This is a reminder of your {kind} on {day} at {time}.\nPlease bring: {bring}\nIf you can’t come, tell us on your page: {link}${bye}`,
   },
   'day-before': {
     subject: 'Tomorrow at {time}: your {kind}',
-    body: `${hello}we expect you tomorrow, {day}, at {time}.\nPlease bring: {bring}${bye}`,
+    body: `${hello}We look forward to seeing you tomorrow, {day}, at {time}.\nPlease bring: {bring}${bye}`,
   },
   moved: {
     subject: 'Your {kind} has moved to {day}, {time}',
-    body: `${hello}your {kind} is now on {day} at {time}.\nPlease bring: {bring}\nYour page: {link}${bye}`,
+    body: `${hello}Your {kind} is now on {day} at {time}.\nPlease bring: {bring}\nYour page: {link}${bye}`,
   },
   cancelled: {
-    subject: 'Your {kind} on {day} is off',
-    body: `${hello}your {kind} on {day} at {time} does not take place.${bye}`,
+    subject: 'Your {kind} on {day} is cancelled',
+    body: `${hello}Your {kind} on {day} at {time} is cancelled.${bye}`,
   },
 };
 

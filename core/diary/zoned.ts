@@ -26,7 +26,7 @@ export function placeAt(zone: string, day: string, time: string, turn?: 'first' 
     if (!/^\d\d:\d\d$/.test(time)) throw new RangeError();
     wall = Temporal.PlainDateTime.from(`${day}T${time}`, { overflow: 'reject' });
   } catch {
-    return { ok: false, code: 'no-time', sentence: `${day} ${time} is no day and time.` };
+    return { ok: false, code: 'no-time', sentence: `${day} ${time} is not a date and time.` };
   }
   const [early, late] = (['earlier', 'later'] as const).map((disambiguation) =>
     wall.toZonedDateTime(zone, { disambiguation }),
@@ -42,7 +42,7 @@ export function placeAt(zone: string, day: string, time: string, turn?: 'first' 
   return {
     ok: false,
     code: 'twice',
-    sentence: `${time} comes twice on that day, since the clocks go back: say the first or the second.`,
+    sentence: `${time} comes twice on that day, since the clocks go back. Choose the first or the second.`,
   };
 }
 

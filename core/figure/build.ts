@@ -60,8 +60,8 @@ export function buildFigure(c: Making, draft: FigureDraft): Figure {
         ? (d.follows?.(o.value) ?? null)
         : null
       : settable.length === 0
-        ? `${d.name} follows from other figures: set those by hand.`
-        : `${d.name} has no ${o.target} ease to set; set the finished figure.`;
+        ? `${d.name} follows from other figures. Set those by hand.`
+        : `${d.name} has no ${o.target} ease. Set the finished figure instead.`;
     if (cannot !== null) c.refuse(o, cannot);
     return cannot === null;
   });
@@ -143,7 +143,7 @@ export function bodyTerms(m: Measured): Term[] {
       kind: 'body',
       label: 'reading',
       cm: m.raw ?? ZERO,
-      because: [`${m.asRead || 'Not read'}.`, ...m.why].join(' '),
+      because: [`${m.asRead || 'Not measured'}.`, ...m.why].join(' '),
       reading: true,
     },
   ];

@@ -32,12 +32,12 @@ function whole(id: string, lines: readonly string[], garment: object, what: stri
     });
     for (const d of p.darts) expect(d.intake, `${what}: ${p.id}`).toBeGreaterThan(0);
   }
-  // What was not read is said, never guessed in silence.
+  // What was not measured is said, never guessed in silence.
   for (const f of s.figures)
     if (f.finished === null)
       expect(
         f.why.length > 0 || s.checks.some((k) => k.state === 'warned'),
-        `${what}: ${f.id} is absent without a word`,
+        `${what}: ${f.id} is missing: measure it without a word`,
       ).toBe(true);
   return s;
 }

@@ -19,9 +19,9 @@ export interface Placed {
 export function garmentProblems(ids: readonly string[]): string[] {
   if (ids.length === 0) return ['Name at least one part of the garment.'];
   if (ids.length > MOST_PARTS)
-    return [`A garment has ${MOST_PARTS} parts at the most; this one names ${ids.length}.`];
+    return [`A garment can have at most ${MOST_PARTS} parts; this one has ${ids.length}.`];
   const strange = ids.filter((id) => !findPart(id));
-  if (strange.length > 0) return strange.map((id) => `The house knows no garment part called “${id}”.`);
+  if (strange.length > 0) return strange.map((id) => `There is no garment part called “${id}”.`);
   const problems: string[] = [];
   const parts = ids.map((id) => findPart(id)!);
   for (const edge of Object.keys(EDGE) as JoinEdge[]) {
@@ -29,12 +29,10 @@ export function garmentProblems(ids: readonly string[]): string[] {
     const taking = parts.filter((p) => p.joins.takes.some((t) => t.edge === edge));
     const names = (list: readonly GarmentPart[]) => list.map((p) => p.name).join(' and ');
     if (giving.length > 1)
-      problems.push(`Two parts bring the ${EDGE[edge]}: ${names(giving)}. Give one of them.`);
+      problems.push(`Two parts have the same ${EDGE[edge]}: ${names(giving)}. Keep one of them.`);
     // An armhole is two: what joins there is one part cut twice.
     if (taking.length > 1)
-      problems.push(
-        `Two parts want the same ${EDGE[edge]}: ${names(taking)}. One garment holds one of them.`,
-      );
+      problems.push(`Two parts join the same ${EDGE[edge]}: ${names(taking)}. Keep one of them.`);
     for (const p of taking)
       if (giving.length === 0 && p.joins.takes.some((t) => t.edge === edge && t.needed))
         problems.push(
@@ -43,7 +41,7 @@ export function garmentProblems(ids: readonly string[]): string[] {
   }
   if (problems.length === 0 && parts.every((p) => p.free))
     problems.push(
-      `${parts[0]!.name[0]!.toUpperCase()}${parts[0]!.name.slice(1)} need a garment to lie on: name its parts too.`,
+      `${parts[0]!.name[0]!.toUpperCase()}${parts[0]!.name.slice(1)} need a garment to go on. Choose its parts too.`,
     );
   const loose = parts.filter(
     (p) =>
@@ -53,7 +51,7 @@ export function garmentProblems(ids: readonly string[]): string[] {
       !p.joins.gives.some((e) => parts.some((q) => q !== p && q.joins.takes.some((t) => t.edge === e))),
   );
   if (problems.length === 0 && loose.length > 0)
-    problems.push(`The ${loose[0]!.name} meets no other part of this garment: make it a garment of its own.`);
+    problems.push(`The ${loose[0]!.name} joins no other part of this garment. Make it a separate garment.`);
   return problems;
 }
 

@@ -276,8 +276,8 @@ function levelOf(c: LineContext, zone: Zone): Pick<BodyLine, 'level' | 'levelFig
   const hip = c.measured.get('waist-to-hip')?.net ?? c.input.house.hipDrop;
   const because =
     zone === 'hip'
-      ? 'Not read: the house drop stands in.'
-      : 'Not read: about halfway from waist to hip (common practice).';
+      ? 'Not measured: the house drop stands in.'
+      : 'Not measured: about halfway from waist to hip (common practice).';
   const figure =
     m?.net != null
       ? buildFigure(c, { terms: bodyTerms(m), read: true, ...base })

@@ -386,7 +386,7 @@ function lineChecks(c: LineContext, lines: readonly BodyLine[]): RawCheck[] {
         missing(
           `absent-${zone}`,
           zone,
-          `The ${figure.name} was not read: the sheet cannot give it, and nothing is guessed.`,
+          `The ${figure.name} was not measured: the sheet cannot give it, and nothing is guessed.`,
         ),
       ];
     const floor = FLOORS[zone];

@@ -60,7 +60,7 @@ export function openingOf(
             'opening needed',
             needed ?? 0,
             guessed
-              ? `The hip was not read: down to the widest marked line (${p(widest)}).`
+              ? `The hip was not measured: down to the widest marked line (${p(widest)}).`
               : `Down to where the marked girth lets the widest body girth (${p(widest)}) through.`,
           ),
         ]

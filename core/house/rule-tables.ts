@@ -94,7 +94,7 @@ export const RULE_TABLES: readonly RuleTable[] = [
   table(
     'ease',
     'Wearing ease',
-    'Whole girth, added to the body. A house figure counts in both schools; what hangs from the waist takes 2.5 cm there past fitted.',
+    'Whole girth, added to the body. A figure set here counts in both charts; what hangs from the waist takes 2.5 cm there past fitted.',
     EASE_ZONES.map((zone) => [
       words(zone),
       ...FIT_CLASSES.map((fit) => length(`ease.${zone}.${fit}`, WORKROOM[zone][fit])),
@@ -113,7 +113,7 @@ export const RULE_TABLES: readonly RuleTable[] = [
   table(
     'darts',
     'Waist darts of a skirt',
-    'Without a count of its own the house follows the rule: the side seam first, then one dart or two. Count and intake go together.',
+    'Leave the count empty to follow the rule: the side seam first, then one dart or two. Enter count and intake together.',
     (['front', 'back'] as const).map((face) => [
       `${face} quarter`,
       { path: `darts.${face}.count`, kind: 'number', of: 'darts', usual: 'by the rule' },
@@ -124,10 +124,10 @@ export const RULE_TABLES: readonly RuleTable[] = [
   table(
     'balance',
     'Balance',
-    'Moved from each back quarter to the front quarter; below nothing, to the back. Only where no front arc was read.',
+    'Moved from each back quarter to the front quarter; below 0, to the back. Only where no front arc was measured.',
     (['bust', 'waist', 'hip'] as const).map((zone) => [zone, length(`balance.${zone}`, balance[zone])]),
   ),
-  table('shape', 'Lines of the draft', 'Where nothing was read, and how a skirt’s waist lies.', [
+  table('shape', 'Lines of the draft', 'Used where nothing was measured, and how a skirt’s waist lies.', [
     ['hip below the waist', length('hipDrop', hipDrop)],
     ['waist rises at the side', length('shape.sideRise', shape.sideRise)],
     ['waist drops at centre back', length('shape.backDrop', shape.backDrop)],
@@ -174,7 +174,7 @@ export const RULE_TABLES: readonly RuleTable[] = [
   table(
     'schools',
     'Ways of measuring',
-    'What a session begins with; each may choose otherwise. The sheet converts from readings of one session only, and says how.',
+    'What a session starts with; each can choose otherwise. The sheet converts from measurements of one session only, and says how.',
     SCHOOL_MATTERS.map((matter) => [
       SCHOOL_CHOICES[matter].name.toLowerCase(),
       choice(
@@ -187,7 +187,7 @@ export const RULE_TABLES: readonly RuleTable[] = [
   table(
     'levels',
     'Where waist and hip are taken',
-    'What a session begins with; each may choose otherwise.',
+    'What a session starts with; each can choose otherwise.',
     (['waist', 'hip'] as const).map((l) => [
       LEVEL_RULES[l].name.toLowerCase(),
       choice(
@@ -199,8 +199,8 @@ export const RULE_TABLES: readonly RuleTable[] = [
   ),
   table(
     'tape',
-    'The order of the tape',
-    'In which order a measuring list is walked, on screen and on paper. Two regions in one place keep their usual order.',
+    'Measuring order',
+    'The order of measurements, on screen and on paper. Two regions in one place keep their usual order.',
     [
       [
         'the walk',
@@ -220,7 +220,7 @@ export const RULE_TABLES: readonly RuleTable[] = [
       ]),
     ],
   ),
-  table('ages', 'How old a measuring may be', 'Days until the sheet asks for a new one.', [
+  table('ages', 'Age of measurements', 'Days until the sheet asks for new measurements.', [
     ['as a rule', days('ages.usual', STALE_AFTER.usual)],
     ['for a close garment', days('ages.close', STALE_AFTER.close)],
     ['after a reported change', days('ages.changed', STALE_AFTER.changed)],
@@ -228,7 +228,7 @@ export const RULE_TABLES: readonly RuleTable[] = [
   table(
     'leads',
     'Lead times',
-    'Days before the date it is due on which an order that stands no further is in danger.',
+    'Days before the due date on which an order with this status is at risk.',
     Object.entries(DANGER_DAYS).map(([stage, lead]) => [
       STAGE_WORD[stage as Stage],
       days(`leads.${stage}`, lead),

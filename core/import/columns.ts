@@ -70,13 +70,15 @@ function guessUnit(m: Measure, way: Way, cells: readonly string[]): 'cm' | 'in' 
 export function columnsSay(columns: readonly Column[]): string {
   const names = columns.filter((c) => c.is === 'name').length;
   if (names !== 1)
-    return names === 0 ? 'Say which column holds the name.' : 'Two columns hold the name; choose one.';
+    return names === 0
+      ? 'Choose the column that contains the name.'
+      : 'Two columns contain the name. Choose one.';
   const once = new Set<string>();
   for (const c of columns) {
     const key = c.is === 'measure' ? c.id : c.is;
     if (key === 'leave' || key === 'note') continue;
     if (once.has(key))
-      return `Two columns hold ${c.is === 'measure' ? findMeasure(c.id)?.name : key}; choose one, leave the other.`;
+      return `Two columns contain ${c.is === 'measure' ? findMeasure(c.id)?.name : key}. Choose one and skip the other.`;
     once.add(key);
   }
   return '';

@@ -59,4 +59,4 @@ export function peopleOf(rows: readonly Card[]): (BookPerson | string)[] {
 }
 
 export const unclear = (name: string, among: number): string =>
-  `${among} clients are called ${name}: the phone tells which. The row is left out.`;
+  `${among} clients are called ${name}, and the phone does not say which. The row is left out.`;

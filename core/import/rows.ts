@@ -49,8 +49,8 @@ export function readRow(cells: readonly string[], columns: readonly Column[], to
     if (cell === '' || column.is === 'leave') return;
     if (column.is === 'date') {
       const day = readDate(cell, today);
-      if (day === null) left.push(`“${short(cell)}” is no day.`);
-      else if (day > today) left.push(`${day} lies ahead; nothing was measured then yet.`);
+      if (day === null) left.push(`“${short(cell)}” isn’t a date.`);
+      else if (day > today) left.push(`${day} is in the future.`);
       else date = day;
       return;
     }
@@ -73,7 +73,7 @@ export function readRow(cells: readonly string[], columns: readonly Column[], to
       return;
     }
     if (column.is === 'email' && !/^[^@\s]+@[^@\s]+\.[^@\s]+$/.test(cell)) {
-      left.push(`“${short(cell)}” is no e-mail address.`);
+      left.push(`“${short(cell)}” isn’t an e-mail address.`);
       return;
     }
     const before = card[column.is];
@@ -87,7 +87,9 @@ export function readRow(cells: readonly string[], columns: readonly Column[], to
     ...card,
     date,
     readings: undated ? [] : readings,
-    left: undated ? [...left, 'The row tells no day of measuring: its figures are not taken.'] : left,
+    left: undated
+      ? [...left, 'The row has no date of measuring, so its measurements are not imported.']
+      : left,
     doubts: undated ? [] : doubts,
     refused: card.name === '' ? 'The row has no name.' : '',
   };

@@ -48,14 +48,14 @@ function median(values: readonly Cm[]): Cm {
 export function agreementSentence(a: Agreement): string {
   switch (a.state) {
     case 'none':
-      return 'Not read.';
+      return 'Not measured.';
     case 'single':
-      return 'Read once.';
+      return 'Measured once.';
     case 'agree':
-      return `Read twice, ${say(a.apart)} apart, within ${say(a.allowed)}: the mean counts.`;
+      return `Measured twice, ${say(a.apart)} apart, within ${say(a.allowed)}: the mean counts.`;
     case 'apart':
-      return `Read twice, ${say(a.apart)} apart, more than ${say(a.allowed)}: take a third reading; the median will count.`;
+      return `Measured twice, ${say(a.apart)} apart, more than ${say(a.allowed)}: measure a third time; the median will count.`;
     case 'median':
-      return 'Read three times: the median counts.';
+      return 'Measured three times: the median counts.';
   }
 }

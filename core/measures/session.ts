@@ -83,9 +83,12 @@ function resolved(m: Measure, own: readonly Reading[]): Measured {
   const last = live.at(-1);
   if (read.length === 0) {
     const state = last ? last.state : 'pending';
-    const said = { declined: 'The client declined it.', skipped: 'Skipped.', read: '', pending: 'Not read.' }[
-      state
-    ];
+    const said = {
+      declined: 'Declined by the client.',
+      skipped: 'Skipped.',
+      read: '',
+      pending: 'Not measured.',
+    }[state];
     return {
       measure: m,
       state,
@@ -131,7 +134,7 @@ class Read implements Measured {
       ...[...new Set(this.counted.map((r) => r.way))]
         .filter((way) => way !== 'whole')
         .map((way) => `Written as a ${way}; the whole is ${TIMES[way]} times that.`),
-      ...this.counted.filter((r) => r.reason).map((r) => `Stands because: ${r.reason} (${r.by}).`),
+      ...this.counted.filter((r) => r.reason).map((r) => `Confirmed: ${r.reason} (${r.by}).`),
     ].filter(Boolean);
   }
 }

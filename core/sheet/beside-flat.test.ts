@@ -31,7 +31,7 @@ describe('a skirt laid flat beside its sheet', () => {
     expect(half.differs).toBeCloseTo(0.5, 9);
     expect(row('half-hip', { 'half-hip': `${marked / 2 + 0.6} cm` }).within).toBe(false);
   });
-  it('takes inches as they were written, and leaves what was not read', () => {
+  it('takes inches as they were written, and leaves what was not measured', () => {
     const waist = row('half-waist', { 'half-waist': '14 1/4 in' });
     expect(waist.flat).toBeCloseTo(36.195, 9);
     expect(waist.written!.text).toBe('14 1⁄4');

@@ -74,7 +74,7 @@ export function computeSheet(input: SheetInput): Sheet {
 export function openMatters(sheet: Pick<Sheet, 'figures' | 'checks'>): readonly string[] {
   const absent = sheet.figures
     .filter((f) => f.finished === null)
-    .map((f) => `${f.letter} ${f.name} is absent.`);
+    .map((f) => `${f.letter} ${f.name} is missing: measure it.`);
   return [...absent, ...sheet.checks.filter((k) => k.state === 'warned' && !k.absent).map((k) => k.sentence)];
 }
 
@@ -125,15 +125,14 @@ function sessionChecks(input: SheetInput, measured: Garment['measured']): RawChe
         changed: (input.session.changed ?? '') !== '',
       })
     : null;
-  if (date)
-    found.push(judge(!stale, 'stale', null, stale ?? 'The measurements are within the house limit of age.'));
+  if (date) found.push(judge(!stale, 'stale', null, stale ?? 'The measurements are recent enough.'));
   for (const [id, m] of measured) {
     if (m.agreement.state === 'apart')
       found.push(
         warn(
           `apart-${id}`,
           null,
-          `${m.measure.name}: two readings ${say(m.agreement.apart)} apart, more than ${say(m.agreement.allowed)}; take a third.`,
+          `${m.measure.name}: two readings ${say(m.agreement.apart)} apart, more than ${say(m.agreement.allowed)}. Measure a third time.`,
         ),
       );
     const read = m.readings.filter((r) => r.state === 'read');
@@ -143,7 +142,7 @@ function sessionChecks(input: SheetInput, measured: Garment['measured']): RawChe
         warn(
           `reported-${id}-${m.net}`,
           null,
-          `${m.measure.name}, ${say(m.net)}, was read at home by the client: confirm it before cutting.`,
+          `${m.measure.name}, ${say(m.net)}, was measured at home by the client: confirm it before cutting.`,
         ),
       );
     if (read.some((r) => r.tape === 'over-clothes'))
@@ -151,7 +150,7 @@ function sessionChecks(input: SheetInput, measured: Garment['measured']): RawChe
         warn(
           `clothes-${id}`,
           null,
-          `${m.measure.name} was read over clothes: read it again over what will be worn beneath.`,
+          `${m.measure.name} was measured over clothes: measure it again over what will be worn beneath.`,
         ),
       );
     if (read.some((r) => r.tape === 'firm') && !(id === 'waist' && tightens))
@@ -159,7 +158,7 @@ function sessionChecks(input: SheetInput, measured: Garment['measured']): RawChe
         warn(
           `firm-${id}`,
           null,
-          `${m.measure.name} was read with a firm tape: that is for garments meant to tighten, and this one is not. Read it snug.`,
+          `${m.measure.name} was measured with a firm tape: that is for garments meant to tighten, and this one is not. Measure it snug.`,
         ),
       );
     const last = read.at(-1);

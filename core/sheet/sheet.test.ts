@@ -128,7 +128,7 @@ describe('what is missing', () => {
     expect(drawGarment(s, printSheet(s, 'cm')).views).toEqual([]);
     expect(s.missing).toContain('hip');
   });
-  it('a high hip that was not read has no row at all', () =>
+  it('a high hip that was not measured has no row at all', () =>
     expect(sheetOf(skirtSpec(BODY)).figures.some((f) => f.id === 'high-hip')).toBe(false));
   it('estimates levels and stations, and marks them', () => {
     const s = sheetOf(
@@ -400,7 +400,7 @@ describe('a bodice and a dress against published figures', () => {
     const [front, back] = ['front', 'back'].map((f) => s.panels.find((p) => p.id === `bodice.${f}`)!);
     expect(widthAt(front!, front!.lines[0]!.y)! + widthAt(back!, back!.lines[0]!.y)!).toBeCloseTo(49, 5);
   });
-  it('armhole depth that was not read is the handbook’s 21 at 88 (from memory), marked estimated', () => {
+  it('armhole depth that was not measured is the handbook’s 21 at 88 (from memory), marked estimated', () => {
     const lines = SIZE_12.filter((l) => !l.startsWith('armhole-depth'));
     const f = figure(sheetOf(garmentSpec('bodice', lines)), 'bodice.armhole-depth');
     expect(f.terms[0]!.cm).toBe(21);

@@ -2,12 +2,12 @@ import type { Figure } from '../figure/figure.ts';
 import type { Kept } from './kept.ts';
 import type { PrintedSheet } from './print.ts';
 
-const AS_READ = 'Read at the tape.';
+const AS_READ = 'Measured.';
 
 /** Body figures stay and say that they were read; what was called out, its reasons and notes do not. */
 const figureWithout = (f: Figure): Figure => ({
   ...f,
-  terms: f.terms.map((t) => (t.reading ? { ...t, because: f.rule === null ? 'Not read.' : AS_READ } : t)),
+  terms: f.terms.map((t) => (t.reading ? { ...t, because: f.rule === null ? 'Not measured.' : AS_READ } : t)),
 });
 
 const printedWithout = (p: PrintedSheet): PrintedSheet => ({

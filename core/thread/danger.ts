@@ -12,11 +12,11 @@ export const DANGER_DAYS: Readonly<Record<Exclude<Stage, 'cut'>, number>> = {
 /** The house's own lead times, days. */
 export type Leads = typeof DANGER_DAYS;
 const LACKS: Record<Exclude<Stage, 'cut'>, string> = {
-  asked: 'there is no brief yet',
-  brief: 'the client is not measured yet',
-  measured: 'the sheet is not begun',
-  sheet: 'the sheet is not agreed',
-  agreed: 'nothing is cut yet',
+  asked: 'no brief yet',
+  brief: 'not measured yet',
+  measured: 'no sheet yet',
+  sheet: 'sheet not agreed',
+  agreed: 'not cut yet',
 };
 
 /** One sentence when the date is in danger and why, else null. `today` is the studio's, yyyy-mm-dd. */
@@ -31,7 +31,7 @@ export function danger(
   const lacks = LACKS[order.stage];
   const count = (n: number) => `${n} ${n === 1 ? 'day' : 'days'}`;
   if (days < 0) return `Overdue by ${count(-days)}: ${lacks}.`;
-  return days === 0 ? `Due today and ${lacks}.` : `Due in ${count(days)} and ${lacks}.`;
+  return days === 0 ? `Due today: ${lacks}.` : `Due in ${count(days)}: ${lacks}.`;
 }
 
 /** What the order waits for from its client, else null. */

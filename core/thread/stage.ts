@@ -3,10 +3,10 @@ export const STAGES = ['asked', 'brief', 'measured', 'sheet', 'agreed', 'cut'] a
 export type Stage = (typeof STAGES)[number];
 
 export const STAGE_WORD: Record<Stage, string> = {
-  asked: 'asked for',
-  brief: 'brief written',
+  asked: 'new',
+  brief: 'brief done',
   measured: 'measured',
-  sheet: 'sheet in work',
+  sheet: 'sheet draft',
   agreed: 'sheet agreed',
   cut: 'cut',
 };

@@ -28,7 +28,9 @@ export function readMoney(typed: string): MoneyRead {
   // The mark of thousands does not part the hundredths too.
   if (found?.[2] && found[4]?.startsWith(found[2])) return wrong('its marks can be read in two ways.');
   if (!found)
-    return wrong(/[.,]\d{3,}$/.test(bare) ? 'a price has two places after the point.' : 'it is no number.');
+    return wrong(
+      /[.,]\d{3,}$/.test(bare) ? 'a price has two places after the point.' : 'it is not a number.',
+    );
   const amount = Number(`${found[1]!.replace(/\D/g, '')}.${found[5] ?? '0'}`);
   return amount > 1_000_000 ? wrong('it is over 1,000,000.') : { ok: true, amount };
 }

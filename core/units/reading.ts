@@ -125,7 +125,7 @@ const cut = (text: string) => (text.length > 40 ? `${text.slice(0, 40)}…` : te
 function readAnew(typed: string, fallback: LengthUnit, asKept: boolean): ReadResult {
   const shown = cut(typed.trim());
   const text = spelled(typed.slice(0, 200));
-  if (text === '') return no('empty', 'Nothing was written. Type the reading, for example 34 3/8 or 87.3.');
+  if (text === '') return no('empty', 'Nothing was typed. Type the figure, for example 34 3/8 or 87.3.');
   if (typed.length > 200) return no('malformed', `“${shown}” is too long to be a length.`);
   try {
     return takeApart(text, { shown, fallback, asKept });
@@ -146,7 +146,7 @@ function takeApart(text: string, r: Reading): ReadResult {
   if (/[⁰¹²³⁴⁵⁶⁷⁸⁹₀₁₂₃₄₅₆₇₈₉]/.test(text))
     throw new Refused(
       'malformed',
-      `“${shown}” has a small figure that is no fraction. Write it like 34 3/8.`,
+      `“${shown}” has a small figure that is not a fraction. Type it like 34 3/8.`,
     );
   const said = (word: string | undefined) => {
     if (word === undefined) return null;
@@ -176,7 +176,7 @@ function takeApart(text: string, r: Reading): ReadResult {
     if (second ? second.name !== then : !open)
       throw new Refused(
         'mixed-units',
-        `“${shown}” names more than one unit. Write the whole length in one of them.`,
+        `“${shown}” has more than one unit. Type the whole length in one of them.`,
       );
     return made(
       [
@@ -189,11 +189,11 @@ function takeApart(text: string, r: Reading): ReadResult {
   if (new Set(words).size > 1)
     throw new Refused(
       'mixed-units',
-      `“${shown}” names more than one unit. Write the whole length in one of them.`,
+      `“${shown}” has more than one unit. Type the whole length in one of them.`,
     );
   if (/^[a-zµ"″”]/.test(text) && /\d/.test(text))
-    throw new Refused('malformed', `“${shown}” has its unit before the number; write it after.`);
-  throw new Refused('malformed', `“${shown}” is not a length. Write it like 34 3/8, 34.375 or 87.3 cm.`);
+    throw new Refused('malformed', `“${shown}” has its unit before the number. Type it after.`);
+  throw new Refused('malformed', `“${shown}” is not a length. Type it like 34 3/8, 34.375 or 87.3 cm.`);
 }
 
 type Unit = (typeof UNITS)[string];
@@ -211,13 +211,13 @@ function made(terms: readonly Term[], r: Reading): ReadResult {
     if (terms.length > 1 && own === first && part.d !== 1n)
       throw new Refused(
         'malformed',
-        `“${shown}”: the larger unit of two is a whole number. Write it like 2 ft 3.`,
+        `“${shown}”: the larger unit must be a whole number. Type it like 2 ft 3.`,
       );
     whole = whole.add(part.mul(new Fraction(size)));
   }
   const length = cm(whole.valueOf() * CM_PER[unit]);
-  if (length === 0) throw new Refused('zero', 'The reading is 0; a length must be more than nothing.');
-  if (length > 1000) throw new Refused('too-large', `“${shown}” is more than ten metres; read it again.`);
+  if (length === 0) throw new Refused('zero', 'The figure is 0; a length must be over 0.');
+  if (length > 1000) throw new Refused('too-large', `“${shown}” is over ten metres. Check it.`);
   const [number, fraction] = terms[0]!;
   const plain = terms.length === 1 && (first?.of ?? 1) === 1;
   return {
@@ -234,11 +234,11 @@ function made(terms: readonly Term[], r: Reading): ReadResult {
 
 function numberOf(number: string | undefined, { shown, asKept }: Reading): Fraction {
   if (number === undefined) return new Fraction(0);
-  if (number.length > 24) throw new Refused('too-large', `“${shown}” has more digits than a tape.`);
+  if (number.length > 24) throw new Refused('too-large', `“${shown}” has more digits than a tape. Check it.`);
   if (!asKept && /^[1-9]\d{0,2},\d{3}$/.test(number))
     throw new Refused(
       'malformed',
-      `“${shown}”: is the comma a decimal or does it mark thousands? Write ${number.replace(',', '.')} or ${number.replace(',', '')}.`,
+      `“${shown}”: is the comma a decimal or does it mark thousands? Type ${number.replace(',', '.')} or ${number.replace(',', '')}.`,
     );
   return new Fraction(decimal(number));
 }
@@ -255,20 +255,20 @@ function fractionOf(
   const [a, b] = fraction.split('/').map((n) => n.trim()) as [string, string];
   const [num, den] = [Number(a), Number(b)];
   if (den === 0)
-    throw new Refused(
-      'divided-by-zero',
-      `“${shown}” divides by zero. A fraction of an inch is written like 3/8.`,
-    );
+    throw new Refused('divided-by-zero', `“${shown}” divides by zero. Type a fraction of an inch like 3/8.`);
   if (asKept) return new Fraction(num, den);
   if (number !== undefined && /[.,]/.test(number))
-    throw new Refused('malformed', `“${shown}” has a decimal and a fraction; write one of them.`);
+    throw new Refused('malformed', `“${shown}” has a decimal and a fraction. Type only one of them.`);
   if (num >= den) {
     const run = a.length > 1 && number === undefined && Number(a.slice(-1)) < den && Number(a.slice(-1)) > 0;
     const asked = run ? ` Did you mean ${a.slice(0, -1)} ${a.slice(-1)}/${b}?` : '';
-    throw new Refused('malformed', `“${shown}”: ${num} over ${den} is no part of a whole.${asked}`);
+    throw new Refused('malformed', `“${shown}”: ${num} over ${den} is not part of a whole.${asked}`);
   }
   if (!DENOMINATORS.includes(den))
-    throw new Refused('malformed', `“${shown}”: a tape has halves, quarters, eighths … 64ths, no ${den}ths.`);
+    throw new Refused(
+      'malformed',
+      `“${shown}”: a tape has halves, quarters, eighths … 64ths, not ${den}ths.`,
+    );
   if (unit !== 'in')
     throw new Refused(
       'malformed',

@@ -62,7 +62,7 @@ function atMost(mb: number) {
     bodyLimit({
       maxSize: mb * 1024 * 1024,
       onError: () => {
-        throw new Refusal(413, 'too-large', `This is more than ${mb} MB; nothing of it was taken.`);
+        throw new Refusal(413, 'too-large', `This is over ${mb} MB. Nothing was saved. Send less at once.`);
       },
     });
   limits.set(mb, known);
@@ -114,7 +114,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', liveRoutes(deps))
     .route('/', describeRoutes())
     .all('*', () => {
-      throw new Refusal(404, 'not-found', 'There is nothing at this address.');
+      throw new Refusal(404, 'not-found', 'There is nothing at this address. Check it.');
     });
 
   const app = new Hono<Env>();
@@ -176,7 +176,7 @@ export function createApp(deps: Deps): Hono<Env> {
       new Refusal(
         500,
         'unexpected',
-        'Something went wrong in the program. Nothing was changed; what you wrote is still here.',
+        'Something went wrong. Nothing was changed; what you wrote is still here. Try again.',
       ).problem,
     );
   });

@@ -58,7 +58,7 @@ export async function body<S extends z.ZodType>(c: Ctx, schema: S): Promise<z.in
       throw new Refusal(
         400,
         'too-deep',
-        `What was sent lies more than ${DEEPEST} levels deep; nothing of it was taken.`,
+        `What was sent is more than ${DEEPEST} levels deep. Nothing was saved.`,
       );
     json = JSON.parse(text);
   } catch (error) {
@@ -75,7 +75,7 @@ export function checked<S extends z.ZodType>(schema: S, value: unknown): z.infer
   const result = schema.safeParse(value);
   if (result.success) return result.data;
   const problems = sentencesOf(result.error);
-  throw new Refusal(422, 'not-valid', problems[0] ?? 'What was sent is not right.', { problems });
+  throw new Refusal(422, 'not-valid', problems[0] ?? 'Something is not filled in correctly.', { problems });
 }
 
 /** A numeric id from the path. @throws Refusal 404 for anything that is not one */

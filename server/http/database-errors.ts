@@ -11,46 +11,46 @@ export function refusalOf(error: unknown): Refusal | null {
     return new Refusal(
       503,
       'read-only',
-      'The studio’s book can be read but not written to just now. Nothing was saved; what you wrote is still here. Tell the owner: its disk is full or its database is set to reading only.',
+      'The server can’t save at the moment. Nothing was saved; what you wrote is still here. Tell the owner: the disk is full, or the database is read-only.',
     );
   if (code === '57014')
     return new Refusal(
       503,
       'took-too-long',
-      'This took the studio’s book too long and was stopped. Nothing was changed; what you wrote is still here. Try again, or ask for less at once.',
+      'This took too long and was stopped. Nothing was changed; what you wrote is still here. Try again, or ask for less at once.',
     );
   // Raised by the database itself, for whoever adds to a client whose data were erased.
   if (code === 'RO001')
     return new Refusal(
       410,
       'erased',
-      'This client’s data were erased on request. Nothing can be added; nothing was saved.',
+      'This client’s data was erased on request. Nothing was saved, and nothing can be added.',
     );
   if (isAway(error))
     return new Refusal(
       503,
       'database-away',
-      'The studio’s book cannot be reached just now. What you wrote is kept here; try again in a moment.',
+      'Can’t reach the server’s records. What you wrote is still here. Try again in a moment.',
     );
   if (inTheWay(error))
     return new Refusal(
       503,
       'being-saved',
-      'Somebody else is saving this just now. What you wrote is kept here; try again in a moment.',
+      'Someone else is saving this at the moment. What you wrote is still here. Try again in a moment.',
     );
   if (/^22[0-9A-Z]{3}$/.test(code))
     return new Refusal(
       422,
       'not-keepable',
-      'Something in what was sent cannot be kept: a date, a number or a character that does not exist. Check it and send again.',
+      'A date, number or character can’t be saved. Nothing was saved. Check it and try again.',
     );
   if (code === '23505')
+    return new Refusal(422, 'already-there', 'This name is already used. Nothing was saved. Choose another.');
+  if (code === '23503')
     return new Refusal(
       422,
-      'already-there',
-      'Something of this name is in the book already. Choose another.',
+      'not-there',
+      'Something chosen here no longer exists. Nothing was saved. Reload and choose again.',
     );
-  if (code === '23503')
-    return new Refusal(422, 'not-there', 'What was sent names something that is not in the book.');
   return null;
 }

@@ -94,8 +94,8 @@ function operation(key: string, r: Route) {
       ...(r.may === 'open' ? {} : { 401: problem('Signed out'), 403: problem('Not open to this role') }),
       ...(path.includes(':') ? { 404: problem('Not there') } : {}),
       ...(r.body || r.query ? { 422: problem('Something in it is not right; says what') } : {}),
-      ...(writes ? { 409: problem('Changed meanwhile; both texts come back') } : {}),
-      503: problem('The database is away, or somebody else is saving this'),
+      ...(writes ? { 409: problem('Someone else saved it; both texts come back') } : {}),
+      503: problem('The database can’t be reached, or someone else is saving this'),
     },
   };
 }
@@ -113,7 +113,7 @@ export function describeApi() {
     info: {
       title: 'Rocchetto',
       version: '1',
-      description: 'The studio’s book: clients, orders, measures, sheets.',
+      description: 'The studio’s records: clients, orders, measurements, sheets.',
     },
     servers: [{ url: '/api' }],
     security: [{ signedIn: [] }],

@@ -19,14 +19,18 @@ export class Refusal extends Error {
 }
 
 export const notFound = (what: string) =>
-  new Refusal(404, 'not-found', `There is no such ${what}. It may have been typed wrongly, or removed.`);
+  new Refusal(
+    404,
+    'not-found',
+    `There is no such ${what}. It may have been removed, or the address is wrong.`,
+  );
 
 /** Somebody else saved first: both texts go back, so that neither is lost. */
 export const conflict = (theirs: unknown, mine: unknown) =>
   new Refusal(
     409,
     'changed-meanwhile',
-    'Somebody saved this while you were writing. Nothing was overwritten: compare both and save again.',
+    'Someone else saved this. Nothing was overwritten; your text is safe. Compare before saving.',
     { theirs, mine },
   );
 

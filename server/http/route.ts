@@ -3,6 +3,7 @@ import {
   type BodyOf,
   may,
   type QueryOf,
+  ROLE_WORD,
   ROUTES,
   type Role,
   type Route,
@@ -41,9 +42,13 @@ function guard(c: Ctx, route: Route): Role {
   if (route.may === 'open') return 'seamstress';
   const who = c.get('who');
   if (!who)
-    throw new Refusal(401, 'signed-out', 'You are signed out. Sign in again; what you wrote is still here.');
+    throw new Refusal(401, 'signed-out', 'You are signed out. What you wrote is still here. Sign in again.');
   if (route.may !== 'signed-in' && !may(who.role, route.may))
-    throw new Refusal(403, 'not-yours', `This is not open to the role “${who.role}”. Ask the principal.`);
+    throw new Refusal(
+      403,
+      'not-yours',
+      `This is not open to the role “${ROLE_WORD[who.role]}”. Nothing was changed. Ask the owner.`,
+    );
   return who.role;
 }
 

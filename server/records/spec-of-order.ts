@@ -20,7 +20,7 @@ export function specOfOrder(ground: SheetGround, settings: Settings, today: stri
     throw new Refusal(
       409,
       'no-brief',
-      'A sheet begins with the brief: say what is made and how, then measure. A garment without parts has no sheet.',
+      'There is no sheet without a brief. Write the brief, then measure. A garment without parts has no sheet.',
     );
   return {
     format: 'rocchetto-spec',

@@ -24,7 +24,7 @@ const taken = (name: string) =>
   new Refusal(
     422,
     'name-taken',
-    `Somebody called ${name} is on the staff already. Use a name that tells them apart.`,
+    `${name} is already on the staff. Nothing was saved. Use a name that tells them apart.`,
   );
 
 /** Adds somebody; a name is taken only while its bearer works here. @throws Refusal 422 name-taken */
@@ -57,7 +57,11 @@ export async function removeStaff(tx: Tx, id: number): Promise<boolean> {
     `select id from staff where role = 'principal' and active order by id for update`,
   );
   if (rows.length === 1 && rows[0]!.id === id)
-    throw new Refusal(422, 'last-principal', 'This is the only principal; the house cannot be without one.');
+    throw new Refusal(
+      422,
+      'last-principal',
+      'This is the only owner, and the studio needs one. Nothing was changed.',
+    );
   const gone = await tx.query('update staff set active = false where id = $1 and active', [id]);
   await tx.query('delete from sign_in where staff_id = $1', [id]);
   await tx.query('delete from setup_link where staff_id = $1', [id]);

@@ -40,13 +40,13 @@ export class WorkQueue {
     const mine = this.#queues.get(person) ?? [];
     if (latest)
       for (const old of mine.splice(0))
-        old.drop(new Refusal(409, 'superseded', 'A newer question took the place of this one.'));
+        old.drop(new Refusal(409, 'superseded', 'A newer request replaced this one.'));
     if (mine.length >= this.bounds.each)
       throw full(
-        `You have ${mine.length} ${this.what} waiting already. Wait for some of them, then try again.`,
+        `You already have ${mine.length} ${this.what} waiting. Wait for some of them, then try again.`,
       );
     if (this.waiting >= this.bounds.all)
-      throw full(`Too many ${this.what} are waiting just now. Nothing is lost; try again in a minute.`);
+      throw full(`Too many ${this.what} are waiting. Nothing is lost. Try again in a minute.`);
     await this.#turnOf(person, mine);
     try {
       return await work();

@@ -82,7 +82,7 @@ const step = (asked: FetchArgs, api: BaseQueryApi, { seen }: How) => {
   const shown = seen ? going.get(record) : undefined;
   const result = inLine(record, async () => {
     if (shown && !(await shown)) {
-      const detail = 'What was changed just before was not kept, so nothing was agreed. Look at it again.';
+      const detail = 'Your last change was not saved, so nothing was agreed. Check the sheet and try again.';
       const data = { type: 'about:blank', title: 'not kept', status: 422, code: 'not-kept', detail };
       return { error: { status: 422, data } };
     }

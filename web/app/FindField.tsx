@@ -55,7 +55,7 @@ export default function FindField({ start, focused }: { start: string; focused: 
           setTyped('');
           navigate(to);
         }}
-        notFoundContent={skip || isFetching || looking ? null : 'Nobody and nothing is called so.'}
+        notFoundContent={skip || isFetching || looking ? null : 'No client or order found.'}
       >
         <Input
           ref={input}

@@ -1,4 +1,4 @@
-import { may } from '@rocchetto/contract/may.ts';
+import { may, ROLE_WORD } from '@rocchetto/contract/may.ts';
 import { timeIn } from '@rocchetto/core/dates/studio-day.ts';
 import { useEffect, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
@@ -69,7 +69,7 @@ export function Frame() {
   }, [pathname]);
 
   if (owesSignOut()) return <Navigate to="/sign-in" replace />;
-  if (isLoading) return <p className="work soft">Opening the studio’s book …</p>;
+  if (isLoading) return <p className="work soft">Loading the studio …</p>;
   if (signedOut) return <Navigate to={`/sign-in?to=${encodeURIComponent(pathname + search)}`} replace />;
   const leave = async () => {
     // What has reached the book leaves this device with the one who wrote it.
@@ -93,10 +93,10 @@ export function Frame() {
   const page = (
     <MeContext value={me}>
       <a className="skip" href="#work">
-        To the work
+        Skip to content
       </a>
       <header className="band">
-        <Link to="/orders" className="mark" aria-label="Rocchetto, to the orders">
+        <Link to="/orders" className="mark" aria-label="Rocchetto, all orders">
           <img src="/favicon.svg" alt="" width="24" height="24" />
           <span>Rocchetto</span>
         </Link>
@@ -106,7 +106,7 @@ export function Frame() {
           <NavLink to="/clients">Clients</NavLink>
           <NavLink to="/diary">Diary</NavLink>
           <NavLink to="/bench">Bench</NavLink>
-          {may(me.role, 'staff.manage') && <NavLink to="/house">House</NavLink>}
+          {may(me.role, 'staff.manage') && <NavLink to="/house">Studio settings</NavLink>}
         </nav>
         <button
           type="button"
@@ -124,14 +124,14 @@ export function Frame() {
         <details className="who">
           <summary
             className="initials"
-            aria-label={`Signed in: ${me.name}, ${me.role}`}
-            title={`${me.name}, ${me.role}`}
+            aria-label={`Signed in: ${me.name}, ${ROLE_WORD[me.role]}`}
+            title={`${me.name}, ${ROLE_WORD[me.role]}`}
           >
             {initials(me.name)}
           </summary>
           <div className="card">
             <p>
-              {me.name} <span className="soft">{me.role}</span>
+              {me.name} <span className="soft">{ROLE_WORD[me.role]}</span>
             </p>
             <Link to="/account">Your account</Link>
             <button
@@ -152,8 +152,8 @@ export function Frame() {
       </header>
       {toldAt && (
         <p className="told" role="status" ref={room}>
-          The studio’s book cannot be reached. You see what it said at {timeIn(me.timeZone, toldAt)}; readings
-          and fittings are kept on this device and sent once it is back.
+          Can’t reach the server. You see what was loaded at {timeIn(me.timeZone, toldAt)}. Measurements and
+          fitting changes are saved on this device and sent when it is back.
         </p>
       )}
       <div ref={work} tabIndex={-1} className="outlet">

@@ -93,7 +93,7 @@ export function LockScreen({ name, onOpen, onLeave }: Props) {
       setSays(problemOf({ data }).detail);
     } catch {
       setSays(
-        'The studio can’t be reached, so the passphrase can’t be checked. What you wrote is kept; try again in a moment.',
+        'Can’t reach the server to check the passphrase. What you wrote is safe. Try again in a moment.',
       );
     }
     setBusy(false);
@@ -106,8 +106,7 @@ export function LockScreen({ name, onOpen, onLeave }: Props) {
         <img src="/favicon.svg" alt="" width="48" height="48" />
         <h1>Screen locked</h1>
         <p>
-          {name ? `${name} is signed in. ` : ''}Type the passphrase to go on where you were. What you wrote is
-          still here.
+          {name ? `${name} is signed in. ` : ''}Type the passphrase to continue. What you wrote is still here.
         </p>
         {says && (
           <div className="notice bad" role="alert">

@@ -4,9 +4,9 @@ export function NoSuchPage() {
   return (
     <main className="work" id="work">
       <div>
-        <h1>Nothing lies here</h1>
-        <p>There is no page at this address. It may have been typed wrongly.</p>
-        <Link to="/orders">To the orders</Link>
+        <h1>Page not found</h1>
+        <p>There is no page at this address. Check it, or start from the orders.</p>
+        <Link to="/orders">Go to orders</Link>
       </div>
     </main>
   );
@@ -18,17 +18,14 @@ export function BrokenPage() {
   return (
     <main className="work" id="work">
       <div role="alert">
-        <h1>This page broke</h1>
-        <p>
-          The program made a mistake while drawing it. What was saved is kept, and readings wait on this
-          device.
-        </p>
+        <h1>Something went wrong</h1>
+        <p>This page could not be shown. What was saved is safe, and measurements are kept on this device.</p>
         <p className="soft">{error instanceof Error ? error.message : ''}</p>
-        <a href={window.location.href}>Open it again</a>
+        <a href={window.location.href}>Reload page</a>
       </div>
     </main>
   );
 }
 
 /** While the first page's own code arrives. */
-export const Opening = () => <p className="work soft">Opening …</p>;
+export const Opening = () => <p className="work soft">Loading …</p>;

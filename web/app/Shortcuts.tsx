@@ -30,7 +30,7 @@ export function ShortcutList() {
         <div className="spread">
           <h2>Keys</h2>
           <button type="button" className="quiet" onClick={() => dialog.current?.close()}>
-            close
+            Close
           </button>
         </div>
         <Facts of={KEYS.map(({ keys, does }) => [does, <kbd key={keys}>{keys}</kbd>])} />

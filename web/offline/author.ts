@@ -66,7 +66,7 @@ export async function sendKept(
       onStrange();
       return { is: 'waits' };
     }
-    return { is: 'refused', sentence: said.detail ?? 'It was refused.' };
+    return { is: 'refused', sentence: said.detail ?? 'It was refused. Nothing was saved.' };
   } catch {
     return { is: 'waits' };
   }

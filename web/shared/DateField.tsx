@@ -27,7 +27,7 @@ export function DateField({ id, value = '', onChange }: Props) {
         id={id}
         value={typed}
         autoComplete="off"
-        placeholder="28.12.  ·  28 dec  ·  next friday"
+        placeholder="e.g. 28 Dec or next Friday"
         aria-describedby={`${id}-understood`}
         onChange={(e) => {
           setTyped(e.target.value);
@@ -47,7 +47,7 @@ export const dateRule = {
   validator: (_: unknown, value: string) =>
     value?.startsWith(UNREAD)
       ? Promise.reject(
-          new Error(`“${value.slice(1)}” is not a date. Write it as 28.12., 28 dec or next friday.`),
+          new Error(`“${value.slice(1)}” isn’t a date here. Type it like 28 Dec 2026 or next Friday.`),
         )
       : Promise.resolve(),
 };

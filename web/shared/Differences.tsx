@@ -34,13 +34,13 @@ export function Differences({ error, labels, inWords, keepMine, takeTheirs }: Pr
   return (
     <Notice is="bad">
       <p>{problem.detail}</p>
-      {differ.length === 0 && <p>What was saved meanwhile touches nothing of what you wrote.</p>}
+      {differ.length === 0 && <p>The other change does not touch what you wrote.</p>}
       <table className="ledger" hidden={differ.length === 0}>
         <thead>
           <tr>
             <th scope="col" />
-            <th scope="col">saved meanwhile</th>
-            <th scope="col">what you wrote</th>
+            <th scope="col">saved by someone else</th>
+            <th scope="col">your text</th>
           </tr>
         </thead>
         <tbody>
@@ -55,10 +55,10 @@ export function Differences({ error, labels, inWords, keepMine, takeTheirs }: Pr
       </table>
       <div className="row">
         <button type="button" className="take" onClick={() => keepMine(theirs)}>
-          Save what I wrote
+          Save mine
         </button>
         <button type="button" className="plain" onClick={() => takeTheirs(theirs)}>
-          Take what was saved
+          Use theirs
         </button>
       </div>
     </Notice>

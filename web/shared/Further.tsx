@@ -17,12 +17,12 @@ export function Further<Row>({
     <div className="row further">
       {after && (
         <button type="button" className="quiet" onClick={() => onTurn(undefined)}>
-          From the beginning
+          First page
         </button>
       )}
       {rows.length === PAGE && (
         <button type="button" className="quiet" onClick={() => onTurn(rows.at(-1))}>
-          Further
+          Next page
         </button>
       )}
     </div>

@@ -22,7 +22,7 @@ export function Place({ title, thread, children, margin, waiting }: Props) {
       {thread && <div className="wide">{thread}</div>}
       {waiting ? <Waiting {...waiting} /> : <div>{children}</div>}
       {margin && !waiting && (
-        <aside className="margin" aria-label="Margin">
+        <aside className="margin" aria-label="Side notes">
           {margin}
         </aside>
       )}
@@ -36,7 +36,7 @@ export function Waiting({ what, error, again }: { what: string; error: unknown; 
     <Problem error={error} again={again} />
   ) : (
     <p className="soft" role="status">
-      Fetching {what} …
+      Loading {what} …
     </p>
   );
 }

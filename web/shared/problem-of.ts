@@ -5,7 +5,6 @@ export function problemOf(error: unknown): Problem {
   const e = error as { data?: unknown; status?: unknown } | undefined;
   const data = e?.data as Problem | undefined;
   if (data && typeof data === 'object' && typeof data.detail === 'string') return data;
-  const detail =
-    'The studio cannot be reached just now. What you wrote is still here; try again in a moment.';
+  const detail = 'Can’t reach the studio. What you wrote is still here. Try again in a moment.';
   return { type: 'about:blank', title: 'away', status: 0, code: 'away', detail };
 }

@@ -45,9 +45,7 @@ export function useVersionedSave<W>({ now, send, state, labels, refetch }: How<W
     <>
       <Problem error={state.error} />
       {openedOn !== null && now > openedOn && (
-        <Meanwhile>
-          Somebody has just saved this. What you write stays; on saving you will see both.
-        </Meanwhile>
+        <Meanwhile>Someone else saved this. Your text is safe; compare before saving.</Meanwhile>
       )}
     </>
   );

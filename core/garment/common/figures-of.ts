@@ -41,8 +41,8 @@ export function figuresOf(c: PartContext, usual: More = {}): Figuring {
         nearest: true,
         terms: terms ?? [],
         known: terms !== null,
-        follows: (value) => (value > 0 ? null : 'A length is more than nothing.'),
-        why: terms === null ? ['Not read: read it, or set the figure by hand with a reason.'] : [],
+        follows: (value) => (value > 0 ? null : 'Enter a length over 0.'),
+        why: terms === null ? ['Not measured: measure it, or set the figure by hand with a reason.'] : [],
         ...usual,
         ...more,
       });

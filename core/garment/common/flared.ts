@@ -12,7 +12,7 @@ export const FREE_FIELDS = {
   length: {
     kind: 'length',
     label: 'Length wanted, waist to hem',
-    hint: 'used at each station that was not read',
+    hint: 'used where not measured',
     min: 15,
     max: 140,
     default: null,
@@ -45,7 +45,7 @@ export function hipRoom(c: PartContext, girthAt: (depth: Cm) => Cm | null): RawC
       warn(
         c.id('hip-room'),
         c.id('hem'),
-        'The hip was not read: whether the skirt falls free of it is not known. Read it.',
+        'The hip was not measured: whether the skirt falls free of it is not known. Read it.',
       ),
     ];
   const drop = c.measured.get('waist-to-hip')?.net ?? c.input.house.hipDrop;

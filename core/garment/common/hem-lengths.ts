@@ -31,7 +31,7 @@ export function hemLengths(c: PartContext, wanted: Cm | null, lie: WaistLie = LE
       section: c.key,
       name: `waist to hem, ${s === 'left' || s === 'right' ? `${s} side` : `centre ${s}`}`,
       group: 'length' as const,
-      follows: (v: Cm) => (v > 0 ? null : 'A length is more than nothing.'),
+      follows: (v: Cm) => (v > 0 ? null : 'Enter a length over 0.'),
     };
     const own = read.get(s);
     if (own) return buildFigure(c, { terms: bodyTerms(own), read: true, ...base });
@@ -44,17 +44,17 @@ export function hemLengths(c: PartContext, wanted: Cm | null, lie: WaistLie = LE
       });
     const other = s === 'left' ? 'right' : s === 'right' ? 'left' : null;
     const mirrored = other ? read.get(other) : undefined;
-    if (mirrored) return estimate(mirrored.net!, `Not read: mirrored from the ${other} side.`);
+    if (mirrored) return estimate(mirrored.net!, `Not measured: mirrored from the ${other} side.`);
     if (read.size > 0)
       return estimate(
         [...read.values()].reduce((a, m) => a + m.net!, 0) / read.size,
-        'Not read: the mean of the stations that were. Level the hem at the fitting.',
+        'Not measured: the mean of the lengths that were. Level the hem at the fitting.',
       );
     if (wanted === null)
       return buildFigure(c, {
         terms: [],
         known: false,
-        why: ['No station was read and the brief names no length.'],
+        why: ['No length was measured and the brief gives none.'],
         ...base,
       });
     return buildFigure(c, {
@@ -62,7 +62,7 @@ export function hemLengths(c: PartContext, wanted: Cm | null, lie: WaistLie = LE
         term('style', 'length wanted', wanted, 'From the brief; no station was read.'),
         ...lieTerms(s, lie),
       ],
-      why: ['No station was read: level the hem from the floor at the fitting.'],
+      why: ['No length was measured: level the hem from the floor at the fitting.'],
       ...base,
     });
   };

@@ -28,7 +28,7 @@ export const LEG_FIELDS = {
   knee: {
     kind: 'length',
     label: 'Girth of a leg at the knee',
-    hint: 'left open: 2 cm wider than the hem',
+    hint: 'leave empty for 2 cm wider than the hem',
     min: 25,
     max: 120,
     default: null,
@@ -36,7 +36,7 @@ export const LEG_FIELDS = {
   hem: {
     kind: 'length',
     label: 'Girth of a leg at its hem',
-    hint: 'left open: 42 cm, or straight down above the knee',
+    hint: 'leave empty for 42 cm, or straight down above the knee',
     min: 20,
     max: 160,
     default: null,
@@ -214,7 +214,7 @@ export function planLegs(
     bodyOf('rise') ??
     (outseam !== null && leg !== null
       ? [
-          term('body', 'outside leg', outseam, 'Rise not read: the outside leg less the inside leg.'),
+          term('body', 'outside leg', outseam, 'Rise not measured: the outside leg less the inside leg.'),
           term('take', 'inside leg', -leg, 'From the crotch down.'),
         ]
       : null);
@@ -238,7 +238,7 @@ export function planLegs(
     bodyOf('inseam') ??
     (outseam !== null && rise !== null
       ? [
-          term('body', 'outside leg', outseam, 'Inside leg not read: the outside leg less the rise.'),
+          term('body', 'outside leg', outseam, 'Inside leg not measured: the outside leg less the rise.'),
           term('take', 'rise', -rise, 'From the waist to the seat.'),
         ]
       : null);

@@ -24,7 +24,7 @@ export const neckFront = (usual: string) =>
   ({
     kind: 'length',
     label: 'Neckline depth, front',
-    hint: 'straight down from the side-neck; a reading goes before it',
+    hint: 'straight down from the side-neck; a measurement overrides this',
     min: 4,
     max: 40,
     default: usual,

@@ -42,7 +42,7 @@ export const TOP_FIELDS = {
   length: {
     kind: 'length',
     label: 'Length wanted, from the side-neck',
-    hint: 'a reading of the garment length goes before it',
+    hint: 'a measurement of the garment length overrides this',
     min: 30,
     max: 160,
     default: '62 cm',
@@ -121,7 +121,7 @@ function planTop(c: PartContext, v: TopValues, making: ReturnType<typeof figures
           ...bodyOf('neck-width')!,
           term('share', 'half of it', -neckWidth / 2, 'The panel is half a front or back.'),
         ]
-      : [term('body', 'estimate', c.shape.neckWidth / 2, 'Not read: half of the house neck width.')],
+      : [term('body', 'estimate', c.shape.neckWidth / 2, 'Not measured: half of the house neck width.')],
     { estimated: neckWidth === null },
   );
   const { shoulder, depth, neck } = upperFigures(c, v, making);

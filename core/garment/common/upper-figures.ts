@@ -34,7 +34,7 @@ export function upperFigures(
             'body',
             'estimate',
             (across - neckWidth) / 2 / Math.cos(slope),
-            'Not read: from across shoulder, less the neck width, along the slope.',
+            'Not measured: from across shoulder, less the neck width, along the slope.',
           ),
         ]);
   const shoulder = make(
@@ -56,7 +56,7 @@ export function upperFigures(
               'body',
               'estimate',
               armholeByBust(bust!),
-              'Not read: by the bust (a handbook’s table, from memory).',
+              'Not measured: by the bust (a handbook’s table, from memory).',
             ),
           ]),
           easeOf(c, 'armhole-depth'),

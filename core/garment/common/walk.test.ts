@@ -23,7 +23,7 @@ describe('room to walk', () => {
     expect(state(opened(height), 'skirt.stride')).toBe(expected);
   });
 
-  it('where the knee was not read it is taken to lie at 60', () => {
+  it('where the knee was not measured it is taken to lie at 60', () => {
     const s = (openingHeight: string) => skirt({ hemOpening: 'slit', openingHeight }, []);
     // 79.2 − 14.2 = 65.
     expect(state(s('14.2 cm'), 'skirt.stride')).toBe('passed');

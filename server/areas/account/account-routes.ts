@@ -1,4 +1,4 @@
-import { type Account, asksFactor, type FactorBegun, type FactorOn } from '@rocchetto/contract';
+import { type Account, asksFactor, type FactorBegun, type FactorOn, ROLE_WORD } from '@rocchetto/contract';
 import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import { behind } from '../../http/address.ts';
@@ -158,7 +158,11 @@ function factorRoutes(app: Hono<Env>, deps: Deps, { takeTry, addressOf, prove }:
   on(app, 'POST /me/second-factor/off', async (c, { role, body: { passphrase } }) => {
     const who = c.get('who');
     if (asksFactor(await readDoors(deps.pool), role))
-      throw new Refusal(409, 'factor-asked', `The studio asks for a second factor of the role “${role}”.`);
+      throw new Refusal(
+        409,
+        'factor-asked',
+        `The studio requires a second factor for the role “${ROLE_WORD[role]}”. It stays on.`,
+      );
     await prove(c, passphrase, 'sign-in-failed');
     return once(c, deps, async (tx) => {
       await dropFactor(tx, who.id);

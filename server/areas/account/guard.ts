@@ -35,14 +35,14 @@ export const signedIn =
       throw new Refusal(
         401,
         'signed-out',
-        'You are signed out. Sign in again; what you wrote is still here.',
+        'You are signed out. What you wrote is still here. Sign in again.',
       );
     const path = c.req.path.slice('/api'.length);
     if (who.locked && path !== '/unlock')
       throw new Refusal(
         423,
         'locked',
-        `This screen is locked. Type the passphrase of ${who.name} to go on; what you wrote is still here.`,
+        `This screen is locked. What you wrote is still here. Type the passphrase of ${who.name} to continue.`,
       );
     // What was written on this device is only ever sent under the sign-in of its writer.
     const author = c.req.header('x-author');
@@ -51,14 +51,14 @@ export const signedIn =
       throw new Refusal(
         409,
         'other-author',
-        'This was written under another sign-in. Nothing was saved; it waits on this device for whoever wrote it.',
+        'This was written under another sign-in. Nothing was saved; it is kept on this device until that person signs in.',
       );
     }
     if (who.factorOwed && !FOR_THE_FACTOR.test(path))
       throw new Refusal(
         403,
         'factor-needed',
-        'The studio asks your role for a second factor. Set it up first; nothing else is open until then.',
+        'The studio requires a second factor for your role. Set it up first to open the rest.',
       );
     // The passphrase itself proves that it is no other site's doing.
     if (

@@ -65,7 +65,11 @@ export function authRoutes(deps: Deps): Hono<Env> {
     if (asked && code === '') {
       // The passphrase is right: asking for the code is no wrong try.
       await giveBack();
-      throw new Refusal(401, 'code-needed', 'Type the six digits of your authenticator, or a recovery code.');
+      throw new Refusal(
+        401,
+        'code-needed',
+        'Type the six digits from your authenticator, or a recovery code.',
+      );
     }
     if (asked) {
       const used = await inTransaction(deps.pool, (tx) => useCode(tx, staff.id, code, deps.now()));
@@ -136,4 +140,4 @@ export function authRoutes(deps: Deps): Hono<Env> {
 }
 
 const linkUsed = () =>
-  new Refusal(410, 'link-used', 'This link is used up or too old. Ask the principal for a new one.');
+  new Refusal(410, 'link-used', 'This link was used already or is too old. Ask the owner for a new one.');

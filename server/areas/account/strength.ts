@@ -41,6 +41,6 @@ export async function refuseWeak(passphrase: string, ...names: readonly string[]
     throw new Refusal(
       422,
       'weak-passphrase',
-      `This passphrase is soon guessed. ${warning ? `${warning} ` : ''}Nothing was changed. Put four or five plain words together that have nothing to do with each other.`,
+      `This passphrase is too easy to guess. ${warning ? `${warning} ` : ''}Nothing was changed. Use four or five unrelated plain words.`,
     );
 }

@@ -25,7 +25,11 @@ export function broughtInRoutes(deps: Deps): Hono<Env> {
   on(app, 'POST /brought-in', (c, { body }) =>
     once(c, deps, async (tx) => {
       if (!(await readClient(tx, body.clientId)))
-        throw new Refusal(422, 'no-such-client', 'This client is not in the book.');
+        throw new Refusal(
+          422,
+          'no-such-client',
+          'This client was not found. Nothing was saved. Choose the client again.',
+        );
       const { clientId, what, dueOn } = body;
       const by = c.get('who').id;
       const order = { clientId, what, occasion: '', wornOn: null, dueOn, responsibleId: null };
@@ -39,14 +43,10 @@ export function broughtInRoutes(deps: Deps): Hono<Env> {
   on(app, 'GET /tickets', async (_c, { query }) => {
     const code = readTicket(query.code);
     if (code === null)
-      throw new Refusal(
-        422,
-        'no-ticket',
-        'This is no ticket’s code: it has six signs. Read it again, sign by sign.',
-      );
+      throw new Refusal(422, 'no-ticket', 'This isn’t a ticket code. A code has six characters. Check it.');
     const orderId = await orderOfTicket(deps.pool, code);
     if (orderId === undefined)
-      throw new Refusal(404, 'no-such-ticket', 'No garment in the house has this ticket.');
+      throw new Refusal(404, 'no-such-ticket', 'No garment has this ticket. Check the code.');
     return { orderId };
   });
 
@@ -88,7 +88,7 @@ export function broughtInRoutes(deps: Deps): Hono<Env> {
             .map((a) => tell(a.sentence, 'cm') + (a.price === null ? '' : ` ${a.price.toFixed(2)}`)),
           margin: [0, 8, 0, 0],
         },
-        { text: `How it came: ${came.condition}`, margin: [0, 6, 0, 0], color: '#333' },
+        { text: `Condition: ${came.condition}`, margin: [0, 6, 0, 0], color: '#333' },
       ],
     });
     return c.body(new Uint8Array(pdf), 200, {

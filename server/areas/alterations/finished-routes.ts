@@ -55,14 +55,18 @@ export function finishedRoutes(deps: Deps): Hono<Env> {
         throw new Refusal(
           403,
           'not-yours',
-          'A fitter or the principal accepts what lies outside its tolerance.',
+          'Only a fitter or the owner can accept what is outside tolerance. Nothing was saved.',
         );
       const points = new Map((await told(tx, orderId, deps.now())).points.map((p) => [p.id, p]));
       const by = c.get('who').id;
       for (const [id, written] of Object.entries(readings)) {
         const p = points.get(id);
         if (!p)
-          throw new Refusal(422, 'no-such-point', 'One of the readings is of nothing that this garment has.');
+          throw new Refusal(
+            422,
+            'no-such-point',
+            'One of the measurements does not belong to this garment. Nothing was saved. Reload and try again.',
+          );
         const within = p.target === null || Math.abs(toCm(written) - p.target) <= (p.tolerance ?? 0) + 1e-9;
         const stands =
           within || !accepted
@@ -86,10 +90,10 @@ export function finishedRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       if (!(await readOrder(tx, orderId, true))) throw notFound('order');
       if ((await isHandedOver(tx, orderId)) !== null)
-        throw new Refusal(409, 'handed-over', 'This garment is handed over already.');
+        throw new Refusal(409, 'handed-over', 'This garment was already handed over.');
       const { inTheWay: open, cautions } = await told(tx, orderId, deps.now());
       if (open.length > 0)
-        throw new Refusal(409, 'in-the-way', `Before it is handed over: ${open[0]}`, { problems: open });
+        throw new Refusal(409, 'in-the-way', `Not handed over. First: ${open[0]}`, { problems: open });
       await addHandOver(tx, orderId, c.get('who').id, deps.now(), clientName, cautions);
       await remember(tx, 'order', orderId, c.get('who').id, 'handed over', undefined, { clientName });
       return kept(orderId, { ok: true });
@@ -100,8 +104,12 @@ export function finishedRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       if (!(await readOrder(tx, orderId, true))) throw notFound('order');
       if (!(await takeBack(tx, orderId, c.get('who').id, deps.now(), reason)))
-        throw new Refusal(409, 'in-the-house', 'This garment is in the house; it was not handed over.');
-      await remember(tx, 'order', orderId, c.get('who').id, 'taken back in', undefined, { reason });
+        throw new Refusal(
+          409,
+          'in-the-house',
+          'This garment was not handed over, so there is no return to record.',
+        );
+      await remember(tx, 'order', orderId, c.get('who').id, 'return recorded', undefined, { reason });
       return kept(orderId, { ok: true });
     });
   });

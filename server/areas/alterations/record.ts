@@ -36,7 +36,7 @@ const wordOf = (step: string) =>
   step in ALTERATION_STEPS
     ? ALTERATION_STEPS[step as keyof typeof ALTERATION_STEPS].word
     : step === 'struck'
-      ? 'a piece left out'
+      ? 'piece crossed out'
       : step;
 
 const n = (x: number) => String(Math.round(x * 100) / 100);
@@ -62,7 +62,8 @@ export function fittingRecord(r: Record): Promise<Buffer> {
     const hand = handUnit(a.asked) ?? r.unit;
     const pieces = a.boxes
       .map(
-        (b) => `${b.struck ? `left out (${b.struck})` : b.doneAt ? '×' : '○'} ${tell(boxSentence(b), hand)}`,
+        (b) =>
+          `${b.struck ? `crossed out (${b.struck})` : b.doneAt ? '×' : '○'} ${tell(boxSentence(b), hand)}`,
       )
       .join('\n');
     const steps = a.steps
@@ -117,7 +118,7 @@ export function fittingRecord(r: Record): Promise<Buffer> {
             } as Content,
           ]
         : []),
-      rows.length === 0 ? { text: 'Nothing was asked to be altered.' } : { stack: rows },
+      rows.length === 0 ? { text: 'No alterations.' } : { stack: rows },
       ...(read.length > 0
         ? [
             {
@@ -126,7 +127,7 @@ export function fittingRecord(r: Record): Promise<Buffer> {
                 headerRows: 1,
                 widths: ['*', 70, 70, '*'],
                 body: [
-                  ['Measured on the garment', 'should be', 'was read', ''],
+                  ['Measured on the garment', 'should be', 'measured', ''],
                   ...read.map((p) => [
                     p.name,
                     p.target === null ? '' : printWithUnit(cm(p.target), r.unit),
@@ -146,7 +147,7 @@ export function fittingRecord(r: Record): Promise<Buffer> {
       {
         text:
           r.pins === null
-            ? 'Pins were not counted.'
+            ? 'Pins not counted.'
             : `Pins counted in: ${r.pins.in}; counted out: ${r.pins.out}.`,
         margin: [0, 10, 0, 0],
       },
@@ -155,7 +156,7 @@ export function fittingRecord(r: Record): Promise<Buffer> {
             {
               margin: [0, 8, 0, 0],
               stack: [
-                { text: 'Decided on the way', bold: true },
+                { text: 'Decisions', bold: true },
                 ...r.questions.map(
                   (q): Content =>
                     `${q.what}: ${q.decision === null ? 'not decided yet' : `${q.decision}${q.decidedName ? `, ${q.decidedName}` : ''}`}`,

@@ -43,13 +43,17 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       if (!(await readOrder(tx, orderId, true))) throw notFound('order');
       if (body.appointmentId !== null && !(await isOfOrder(tx, body.appointmentId, orderId)))
-        throw new Refusal(422, 'other-appointment', 'This appointment does not belong to the order.');
+        throw new Refusal(
+          422,
+          'other-appointment',
+          'This appointment belongs to another order. Nothing was saved.',
+        );
       const since = await isHandedOver(tx, orderId);
       if (since !== null)
         throw new Refusal(
           409,
           'handed-over',
-          `This garment was handed over on ${printDate(since.slice(0, 10))}. Take it back in with the reason, then ask.`,
+          `This garment was handed over on ${printDate(since.slice(0, 10))}. Nothing was saved. Record its return with a reason first.`,
         );
       const { boxes, targets } = await prepared(tx, orderId, body.asked, deps.now(), null);
       const by = c.get('who').id;
@@ -71,7 +75,7 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
         throw new Refusal(
           409,
           'agreed',
-          'What was agreed stays as it is. Withdraw it with the reason, and ask for the new one.',
+          'An agreed change can’t be edited. Withdraw it with a reason, then add the new one.',
         );
       const { boxes, targets } = await prepared(tx, before.orderId, asked, deps.now(), id);
       await writeAsked(tx, id, asked, targets);
@@ -107,12 +111,12 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
         throw new Refusal(
           409,
           'not-at-the-bench',
-          'Pieces are ticked while the work is agreed and not yet done.',
+          'Pieces can be ticked only while the job is agreed and not done.',
         );
       const who = c.get('who').id;
       const at = { doneAt: to === 'done' ? deps.now() : null, doneBy: to === 'done' ? who : null };
       if (!(await writeBox(tx, id, box, { ...at, struck: to === 'struck' ? reason : null })))
-        throw new Refusal(422, 'no-such-piece', 'This alteration touches no such piece.');
+        throw new Refusal(422, 'no-such-piece', 'This alteration has no such piece. Reload and try again.');
       if (to === 'struck') await addStep(tx, id, who, deps.now(), 'struck', { words: reason, box });
       return kept(a.orderId, { id, version: a.version });
     });

@@ -2,6 +2,7 @@ import {
   type AlterationView,
   type AskedWire,
   may,
+  ROLE_WORD,
   type Role,
   type StepWire,
   TARGET_TOLERANCE,
@@ -157,9 +158,16 @@ export async function takeStep(
 ): Promise<void> {
   const more = NEEDS_MORE[w.step];
   if (more && !may(role, more))
-    throw new Refusal(403, 'not-yours', `This is not open to the role “${role}”. Ask the principal.`);
+    throw new Refusal(
+      403,
+      'not-yours',
+      `This is not open to the role “${ROLE_WORD[role]}”. Nothing was changed. Ask the owner.`,
+    );
   if (!mayStep(w.step, a.status))
-    throw no('not-now', `It is ${STATE_WORD[a.status]}; it cannot be ${ALTERATION_STEPS[w.step].word} now.`);
+    throw no(
+      'not-now',
+      `This alteration is ${STATE_WORD[a.status]}; it can’t be ${ALTERATION_STEPS[w.step].word} now. Nothing was changed.`,
+    );
   const to = ALTERATION_STEPS[w.step].to ?? a.status;
   const fields = {
     status: to,
@@ -195,7 +203,10 @@ export async function takeStep(
       return;
     case 'ask-again':
       if ((await isHandedOver(tx, a.orderId)) !== null)
-        throw no('handed-over', 'This garment was handed over. Take it back in with the reason first.');
+        throw no(
+          'handed-over',
+          'This garment was handed over. Nothing was changed. Record its return with a reason first.',
+        );
       await kept({ agreedName: '' });
       await told(w.reason);
       return;
@@ -203,9 +214,9 @@ export async function takeStep(
       return assign(tx, a, w, { who, role, now, kept, told });
     case 'start': {
       const on = await workingOn(tx, who.id);
-      if (on) throw no('busy', `You are at work on ${on.orderNumber}. Lay that down first.`);
+      if (on) throw no('busy', `You are working on ${on.orderNumber}. Pause that job first.`);
       if (a.staffId !== null && a.staffId !== who.id && !may(role, 'alter.accept'))
-        throw no('given-away', `This is given to ${a.staffName}.`);
+        throw no('given-away', `This job is assigned to ${a.staffName}. Nothing was changed.`);
       await beginWork(tx, a.id, who.id, now);
       await kept({ staffId: a.staffId ?? who.id });
       await told('');
@@ -222,7 +233,7 @@ export async function takeStep(
         throw new Refusal(
           409,
           'boxes-open',
-          `${open.length === 1 ? 'One piece is' : `${open.length} pieces are`} still open: ${open.map((b) => b.piece).join(', ')}. Tick what is done, or strike it with the reason.`,
+          `${open.length === 1 ? 'One piece is' : `${open.length} pieces are`} still open: ${open.map((b) => b.piece).join(', ')}. Tick what is done, or cross it out with a reason.`,
         );
       await endWork(tx, a.id, now);
       await kept({ doneBy: who.id, staffId: a.staffId ?? who.id });
@@ -263,15 +274,20 @@ async function assign(
     throw new Refusal(
       403,
       'not-yours',
-      'You can take what nobody has yet; the principal or a fitter gives work to others.',
+      'You can take an unassigned job. Only the owner or a fitter assigns jobs to others.',
     );
   const name = w.staffId === null ? null : await isAtWork(tx, w.staffId);
-  if (name === undefined) throw new Refusal(422, 'no-such-staff', 'Nobody of this number works here.');
+  if (name === undefined)
+    throw new Refusal(
+      422,
+      'no-such-staff',
+      'This person is not on the staff. Nothing was changed. Reload and choose again.',
+    );
   if (w.staffId === null && w.day !== null)
-    throw new Refusal(422, 'day-of-nobody', 'A day is given together with a name.');
+    throw new Refusal(422, 'day-of-nobody', 'Choose a person for this day.');
   const { timeZone } = await readHouse(tx);
   if (w.day !== null && w.day < dayIn(timeZone, now))
-    throw new Refusal(422, 'past', 'This day is past; give it for one to come.');
+    throw new Refusal(422, 'past', 'This day is past. Nothing was changed. Choose a later day.');
   const minutes = w.minutes ?? a.minutes;
   await promise(
     tx,
@@ -290,7 +306,7 @@ async function check(
   w: Extract<StepWire, { step: 'check' }>,
   { tx, who, now, kept, told }: Doing & { readonly tx: Tx },
 ): Promise<void> {
-  if (a.doneById === who.id) throw no('own-work', 'Somebody else checks it: nobody checks their own work.');
+  if (a.doneById === who.id) throw no('own-work', 'Someone else must check this. Nothing was changed.');
   const made = await madeSheet(tx, a.orderId, now);
   const targets = targetsOf(await alterationsOfOrder(tx, a.orderId), made?.sheet ?? null)(a);
   const known = new Map(targets.map((t) => [t.id, t]));
@@ -300,7 +316,7 @@ async function check(
       throw new Refusal(
         422,
         'no-such-target',
-        'One of the readings is of nothing that this alteration moves.',
+        'One of the measurements does not belong to this alteration. Nothing was saved. Reload and try again.',
       );
     const off = toCm(text) - t.target;
     return { ...t, text, off, within: Math.abs(off) <= t.tolerance + 1e-9 };
@@ -311,7 +327,7 @@ async function check(
       422,
       'outside',
       tell(
-        `${outside.name}: ${outside.text} is ${say(Math.abs(outside.off))} ${outside.off > 0 ? 'more' : 'less'} than ${say(outside.target)}, and ${say(outside.tolerance)} is allowed. Send it back with the reason, or have it accepted by name.`,
+        `${outside.name}: ${outside.text} is ${say(Math.abs(outside.off))} ${outside.off > 0 ? 'more' : 'less'} than ${say(outside.target)}, and ${say(outside.tolerance)} is allowed. Send it back with a reason, or accept it by name.`,
         'cm',
       ),
     );

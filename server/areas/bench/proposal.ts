@@ -89,14 +89,10 @@ export function proposalRoutes(deps: Deps): Hono<Env> {
               return o.orderId === r.orderId && rankOf(o.kind) < rank;
             });
           const why = [
-            due === null
-              ? 'nothing presses'
-              : day > due
-                ? `late: to be done by ${short(due)}`
-                : `to be done by ${short(due)}`,
+            due === null ? 'no deadline' : day > due ? `late: was due ${short(due)}` : `due ${short(due)}`,
             `${hand.name} has ${hoursWord(hand.free[p.day]!)} free that day`,
             earlier && 'after the other work on this garment',
-            r.staffId !== null && 'it is theirs already',
+            r.staffId !== null && 'already assigned to them',
           ].filter(Boolean);
           return {
             ...row(p.jobId),
@@ -116,8 +112,8 @@ export function proposalRoutes(deps: Deps): Hono<Env> {
         return {
           ...row(id),
           why: later
-            ? 'Other work on this garment, which comes first, is given for a later day.'
-            : `Nobody with the skill has ${hoursWord(Math.max(5, r.minutes - r.worked))} in one piece in these days.`,
+            ? 'Other work on this garment must come first and is on a later day.'
+            : `No one with the skill has ${hoursWord(Math.max(5, r.minutes - r.worked))} free in one stretch on these days.`,
         };
       }),
     } satisfies Proposal;

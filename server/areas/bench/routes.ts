@@ -33,7 +33,7 @@ export function benchRoutes(deps: Deps): Hono<Env> {
       if (!(await orderExists(tx, orderId))) throw notFound('order');
       const says = await check(tx, deps, body);
       const id = await addBench(tx, orderId, body);
-      await remember(tx, 'order', orderId, c.get('who').id, 'bench work promised', undefined, {
+      await remember(tx, 'order', orderId, c.get('who').id, 'bench work scheduled', undefined, {
         id,
         ...body,
       });
@@ -63,7 +63,7 @@ export function benchRoutes(deps: Deps): Hono<Env> {
       if (!work) throw notFound('bench work');
       throwLinked(work);
       await dropBench(tx, id, deps.now());
-      await remember(tx, 'order', work.orderId, c.get('who').id, 'bench work taken back', work, undefined);
+      await remember(tx, 'order', work.orderId, c.get('who').id, 'bench work removed', work, undefined);
       return kept(work.orderId, { id, version: work.version + 1, says: null });
     });
   });
@@ -73,7 +73,7 @@ export function benchRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       if (!(await isClient(tx, clientId))) throw notFound('client');
       const id = await addClientAway(tx, clientId, body);
-      await remember(tx, 'client', clientId, c.get('who').id, 'cannot come', undefined, body);
+      await remember(tx, 'client', clientId, c.get('who').id, 'client unavailable', undefined, body);
       return { body: { id }, changed: [['client', clientId, 0]] };
     });
   });
@@ -82,7 +82,7 @@ export function benchRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       const clientId = await dropClientAway(tx, id);
       if (clientId === undefined) throw notFound('days away');
-      await remember(tx, 'client', clientId, c.get('who').id, 'can come after all', undefined, undefined);
+      await remember(tx, 'client', clientId, c.get('who').id, 'client available again', undefined, undefined);
       return { body: { ok: true }, changed: [['client', clientId, 0]] };
     });
   });
@@ -95,7 +95,7 @@ function throwLinked(w: BenchWork): void {
     throw new Refusal(
       409,
       'alteration',
-      'This is work on an alteration: it is changed and ticked on its own page.',
+      'This is work on an alteration. Change and tick it on its own page.',
     );
 }
 
@@ -131,9 +131,14 @@ function changed(
 async function check(tx: Tx, deps: Deps, w: BenchWrite): Promise<() => Promise<string | null>> {
   const { zone, rules } = await readRules(tx);
   const today = dayIn(zone, deps.now());
-  if (w.day < today) throw new Refusal(422, 'past', 'This day is past; promise the work for one to come.');
+  if (w.day < today)
+    throw new Refusal(422, 'past', 'This day is past. Nothing was scheduled. Choose a later day.');
   if (!(await readWork(tx, w.staffId)))
-    throw new Refusal(422, 'no-such-staff', 'Nobody of this number works here.');
+    throw new Refusal(
+      422,
+      'no-such-staff',
+      'This person is not on the staff. Nothing was changed. Reload and choose again.',
+    );
   return async () => {
     const book = await readBook(tx, zone, rules, [w.day, w.day]);
     const hand = book.staff.find((s) => s.id === w.staffId)!;

@@ -45,11 +45,11 @@ function followed(text: string, zone: string, within: Span): Promise<BusyRead & 
       resourceLimits: { maxOldGenerationSizeMb: 256 },
     });
     const timer = setTimeout(() => {
-      no('This file takes too long to follow; nothing was taken.');
+      no('This file takes too long to read. Nothing was imported. Export fewer weeks and try again.');
       void worker.terminate();
     }, PATIENCE);
     worker.once('message', (read: BusyRead) => (read.ok ? done(read) : no(read.sentence)));
-    worker.once('error', () => no('This file cannot be followed; nothing was taken.'));
+    worker.once('error', () => no('This file can’t be read. Nothing was imported.'));
     worker.once('exit', () => clearTimeout(timer));
   });
 }
@@ -60,7 +60,11 @@ export function busyRoutes(deps: Deps): Hono<Env> {
   const ownOnly = (c: Ctx, staffId: number) => {
     const who = c.get('who');
     if (staffId !== who.id && !may(who.role, 'staff.manage'))
-      throw new Refusal(403, 'not-yours', 'Only the principal reads in the busy times of somebody else.');
+      throw new Refusal(
+        403,
+        'not-yours',
+        'Only the owner can import someone else’s busy times. Nothing was imported.',
+      );
   };
 
   on(
@@ -76,11 +80,15 @@ export function busyRoutes(deps: Deps): Hono<Env> {
     const until = dayAfter(today, AHEAD);
     const within = { from: wholeDay(zone, today).from, to: wholeDay(zone, until).to };
     if (!/BEGIN:VCALENDAR/i.test(text))
-      throw new Refusal(422, 'no-calendar', 'There is no calendar in this file; nothing was taken.');
+      throw new Refusal(422, 'no-calendar', 'There is no calendar in this file. Nothing was imported.');
     const read = await inTurn(() => followed(text, zone, within));
     return once(c, deps, async (tx) => {
       if (!(await readWork(tx, staffId)))
-        throw new Refusal(422, 'no-such-staff', 'Nobody of this number works here.');
+        throw new Refusal(
+          422,
+          'no-such-staff',
+          'This person is not on the staff. Nothing was changed. Reload and choose again.',
+        );
       // The same file read in again stands for the earlier one.
       await takeBackBusy(tx, { staffId, name }, deps.now());
       const kept = await keptOf(tx, staffId, within);
@@ -88,7 +96,7 @@ export function busyRoutes(deps: Deps): Hono<Env> {
       const spans = without(read.spans, joined(kept));
       const id = await addBusy(tx, { staffId, name, until, by: c.get('who').id }, spans);
       const over = common(read.spans, booked).length;
-      await remember(tx, 'staff', staffId, c.get('who').id, 'busy times read in', undefined, {
+      await remember(tx, 'staff', staffId, c.get('who').id, 'busy times imported', undefined, {
         name,
         times: read.spans.length,
       });
@@ -106,7 +114,7 @@ export function busyRoutes(deps: Deps): Hono<Env> {
       if (!file) throw notFound('calendar');
       ownOnly(c, file.staffId);
       await takeBackBusy(tx, { id }, deps.now());
-      await remember(tx, 'staff', file.staffId, c.get('who').id, 'busy times taken back', file, undefined);
+      await remember(tx, 'staff', file.staffId, c.get('who').id, 'busy times removed', file, undefined);
       return { body: { ok: true }, changed: [['diary', 0, 0]] };
     });
   });

@@ -92,7 +92,7 @@ export function feedRoutes(deps: Deps): Hono<Env> {
       deps,
       async (tx) => {
         if (roomId !== null && !(await readRoom(tx, roomId)))
-          throw new Refusal(422, 'no-such-room', 'This room is not there.');
+          throw new Refusal(422, 'no-such-room', 'This room was not found. Choose another.');
         const id = await addFeed(tx, hash, {
           staffId: roomId === null ? who.id : null,
           roomId,
@@ -111,7 +111,7 @@ export function feedRoutes(deps: Deps): Hono<Env> {
     const id = idParam(c, 'calendar');
     return once(c, deps, async (tx) => {
       if (!(await revokeFeed(tx, id, c.get('who').id))) throw notFound('calendar');
-      await remember(tx, 'feed', id, c.get('who').id, 'taken back', undefined, undefined);
+      await remember(tx, 'feed', id, c.get('who').id, 'removed', undefined, undefined);
       return { body: { ok: true } };
     });
   });

@@ -1,4 +1,11 @@
-import { measure, printDate, resolveAll, TAPE_NAME } from '@rocchetto/core';
+import {
+  type AppointmentStatus,
+  measure,
+  printDate,
+  resolveAll,
+  STATUS_WORD,
+  TAPE_NAME,
+} from '@rocchetto/core';
 import { strToU8, zipSync } from 'fflate';
 import type { Content } from 'pdfmake/interfaces.js';
 import { csvOf } from '../../http/csv.ts';
@@ -56,7 +63,7 @@ const heading = (text: string): Content => ({ text, bold: true, fontSize: 12, ma
 async function paper(data: ClientData, studio: string, day: (at: string | Date) => string): Promise<Buffer> {
   const { client } = data;
   return printPaper({
-    info: { title: `What ${studio} keeps of ${client.code}`, creator: 'Rocchetto' },
+    info: { title: `What ${studio} holds about ${client.code}`, creator: 'Rocchetto' },
     footer: (page, pages) => ({
       text: `page ${page} of ${pages}`,
       alignment: 'right',
@@ -64,7 +71,7 @@ async function paper(data: ClientData, studio: string, day: (at: string | Date) 
     }),
     content: [
       { text: studio, fontSize: 10 },
-      { text: `What is kept of ${client.name}`, bold: true, fontSize: 16 },
+      { text: `Personal data of ${client.name}`, bold: true, fontSize: 16 },
       heading('Card'),
       facts([
         ['Code', client.code],
@@ -72,7 +79,7 @@ async function paper(data: ClientData, studio: string, day: (at: string | Date) 
         ['Phone', client.phone],
         ['E-mail', client.email],
         ['Address', client.address],
-        ['To remember', client.note],
+        ['Note', client.note],
         ['Guardian', client.guardian],
       ]),
       heading('Orders'),
@@ -99,7 +106,7 @@ async function paper(data: ClientData, studio: string, day: (at: string | Date) 
       ...data.appointments.map(
         (a): Content =>
           [
-            `${day(a.starts as Date)}, ${a.name}: ${String(a.status).replaceAll('-', ' ')}`,
+            `${day(a.starts as Date)}, ${a.name}: ${STATUS_WORD[a.status as AppointmentStatus]}`,
             a.state === 'left' ? `left, ${a.reason || 'for another time'}` : '',
             a.who_comes && `with ${a.who_comes}`,
             a.bring && `to bring: ${a.bring}`,
@@ -109,7 +116,7 @@ async function paper(data: ClientData, studio: string, day: (at: string | Date) 
             .join('; '),
       ),
       heading('In the other files'),
-      'client.json holds all of this as it is kept, with briefs, sheets and the history of changes; readings.csv and orders.csv are tables for a spreadsheet.',
+      'client.json holds all of this as stored, with briefs, sheets and the history of changes; readings.csv and orders.csv are tables for a spreadsheet.',
     ],
   });
 }

@@ -34,7 +34,7 @@ export function clientDataRoutes(deps: Deps): Hono<Env> {
       timeZone,
     );
     if (!made) throw notFound('client');
-    await remember(deps.pool, 'client', id, who, 'data given out', undefined, undefined);
+    await remember(deps.pool, 'client', id, who, 'data downloaded', undefined, undefined);
     await noteEvent(deps.pool, { what: 'export', staffId: who, words: made.code });
     return c.body(made.zip as Uint8Array<ArrayBuffer>, 200, {
       'content-type': 'application/zip',
@@ -47,7 +47,7 @@ export function clientDataRoutes(deps: Deps): Hono<Env> {
       'house',
       1,
       c.get('who').id,
-      `all clients given out as ${type}`,
+      `all clients downloaded as ${type}`,
       undefined,
       undefined,
     );
@@ -84,7 +84,7 @@ export function clientDataRoutes(deps: Deps): Hono<Env> {
         throw new Refusal(
           409,
           'order-open',
-          `Order ${open.rows[0].number} is still in work and needs these measures. Finish it, or take its client off first.`,
+          `Order ${open.rows[0].number} is still open. Nothing was erased. Cancel or hand over the order, then try again.`,
         );
       const erased = await eraseClient(tx, client);
       // The reason is kept; a name in it is not.
@@ -104,7 +104,7 @@ export function clientDataRoutes(deps: Deps): Hono<Env> {
             ]
           : []),
         'that it was erased, when, by whom and why',
-        'what backup files made before today hold: remove those, or erase again after restoring one',
+        'what is in backups made before today: delete those, or erase again after restoring one',
       ];
       return {
         body: { erased, stays },

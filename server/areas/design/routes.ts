@@ -41,10 +41,14 @@ export function designRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       if (!(await readOrder(tx, orderId, true))) throw notFound('order');
       if ((await countQuestions(tx, orderId)) >= MOST)
-        throw new Refusal(409, 'many-questions', `This order has ${MOST} questions; decide some first.`);
+        throw new Refusal(
+          409,
+          'many-questions',
+          `This order has ${MOST} questions, the most allowed. Nothing was saved. Decide some first.`,
+        );
       const by = c.get('who').id;
       const id = await addQuestion(tx, orderId, body, by, deps.now());
-      await remember(tx, 'order', orderId, by, 'question asked', undefined, { id, ...body });
+      await remember(tx, 'order', orderId, by, 'question added', undefined, { id, ...body });
       return { body: { id, version: 1 }, changed: [['alterations', orderId, 0]] };
     });
   });
@@ -62,7 +66,7 @@ export function designRoutes(deps: Deps): Hono<Env> {
         'order',
         q.orderId,
         by,
-        body.decision === null ? 'question opened again' : 'question decided',
+        body.decision === null ? 'question reopened' : 'question decided',
         { what: q.what, decision: q.decision },
         { decision: body.decision, name: body.name },
       );
@@ -77,7 +81,7 @@ export function designRoutes(deps: Deps): Hono<Env> {
       if (!order) throw notFound('order');
       const by = c.get('who').id;
       const id = await addLike(tx, order.clientId, orderId, words, by, deps.now());
-      await remember(tx, 'client', order.clientId, by, 'like noted', undefined, { id, words });
+      await remember(tx, 'client', order.clientId, by, 'like added', undefined, { id, words });
       return {
         body: { id },
         changed: [
@@ -102,7 +106,7 @@ export function designRoutes(deps: Deps): Hono<Env> {
         'client',
         gone.clientId,
         c.get('who').id,
-        'like taken off',
+        'like removed',
         { words: gone.words },
         undefined,
       );

@@ -1,5 +1,5 @@
 import type { NewAppointment, SlotWire } from '@rocchetto/contract';
-import { NEXT } from '@rocchetto/core';
+import { type AppointmentStatus, NEXT, STATUS_WORD } from '@rocchetto/core';
 import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
 import { kindsOf } from '@rocchetto/core/diary/house.ts';
 import { Hono } from 'hono';
@@ -64,7 +64,7 @@ export function bookingRoutes(deps: Deps): Hono<Env> {
     return offeringOthers(deps, was?.kind ?? '', [slot], was ?? {}, () =>
       changed(c, deps, version, { slot, reason }, async (tx, a) => {
         if (a.status !== 'offered' && a.status !== 'confirmed')
-          throw new Refusal(422, 'not-movable', `An appointment that is ${said(a.status)} is not moved.`);
+          throw new Refusal(422, 'not-movable', `This appointment is ${said(a.status)} and can’t be moved.`);
         await letGo(tx, deps.now());
         const { rules } = await readRules(tx);
         const kind = { ...kindOf(rules.kinds, a.kind), minutes: a.minutes };
@@ -88,21 +88,29 @@ export function bookingRoutes(deps: Deps): Hono<Env> {
         throw new Refusal(
           422,
           'not-next',
-          `An appointment that is ${said(a.status)} cannot become ${said(status)}.`,
+          `This appointment is ${said(a.status)} and can’t become ${said(status)}.`,
         );
       const by = { by: c.get('who').id, at: deps.now() };
       if (a.status === 'offered' && status === 'confirmed') {
         if (a.heldUntil && new Date(a.heldUntil) <= deps.now())
-          throw new Refusal(422, 'lapsed', 'The times offered were kept until then only; find them again.');
+          throw new Refusal(
+            422,
+            'lapsed',
+            'The offered times are no longer held. Nothing was booked. Find new times.',
+          );
         const chosen = a.slots.find((s) => s.id === slotId && s.state === 'offered');
-        if (!chosen) throw new Refusal(422, 'which-time', 'Say which of the offered times it is.');
+        if (!chosen) throw new Refusal(422, 'which-time', 'Choose one of the offered times.');
         await leaveSlots(tx, a.id, { but: chosen.id, reason: 'another was chosen', ...by });
         await takeSlot(tx, chosen.id);
       } else if (status === 'cancelled') await leaveSlots(tx, a.id, { reason: reason || 'cancelled', ...by });
       else if (status === 'arrived' || status === 'did-not-come' || status === 'done') {
         const taken = a.slots.find((s) => s.state === 'taken');
         if (status !== 'arrived' && taken && taken.start > minuteNow(deps))
-          throw new Refusal(422, 'not-yet', `It has not begun: it is at ${taken.from} on ${taken.day}.`);
+          throw new Refusal(
+            422,
+            'not-yet',
+            `This appointment has not begun: it is at ${taken.from} on ${taken.day}.`,
+          );
       }
       await stepAppointment(
         tx,
@@ -132,29 +140,30 @@ export function bookingRoutes(deps: Deps): Hono<Env> {
   on(app, 'POST /appointments/:id/ready', (c, { body: { version, ready } }) =>
     changed(c, deps, version, { ready }, async (tx, a) => {
       await readyAppointment(tx, a.id, ready ? deps.now() : null, c.get('who').id);
-      return [ready ? 'ready' : 'not ready after all', { ready }];
+      return [ready ? 'ready' : 'no longer ready', { ready }];
     }),
   );
   return app;
 }
 
 const minuteNow = (deps: Deps) => Math.floor(deps.now().getTime() / 60_000);
-const said = (status: string) => status.replaceAll('-', ' ');
+const said = (status: string) => STATUS_WORD[status as AppointmentStatus] ?? status;
 
 /** Keeps the times of a new appointment. @throws Refusal 422; the exclusion's error when one is taken */
 async function book(tx: Tx, deps: Deps, b: NewAppointment, by: number) {
   const { zone, rules } = await readRules(tx);
   const kind = kindOf(rules.kinds, b.kind);
-  if (!(await isClient(tx, b.clientId))) throw new Refusal(422, 'no-such-client', 'There is no such client.');
+  if (!(await isClient(tx, b.clientId)))
+    throw new Refusal(422, 'no-such-client', 'This client was not found. Choose the client again.');
   if (b.orderId !== null && !(await isOrderOf(tx, b.orderId, b.clientId)))
-    throw new Refusal(422, 'not-their-order', 'This order is not this client’s.');
+    throw new Refusal(422, 'not-their-order', 'This order belongs to another client. Nothing was booked.');
   const minutes = b.minutes ?? kind.minutes;
   const buffer = b.buffer ?? kind.buffer;
   const offered = b.heldUntil !== null;
   if (b.slots.length > 1 && !offered)
-    throw new Refusal(422, 'held-until', 'Several times are offered: say until when they are kept.');
+    throw new Refusal(422, 'held-until', 'Choose how long the offered times are held.');
   if (offered && new Date(b.heldUntil!) <= deps.now())
-    throw new Refusal(422, 'held-until', 'The moment until which the times are kept is past.');
+    throw new Refusal(422, 'held-until', 'The offered times would already be released. Choose a later time.');
   const days = b.slots.map((s) => s.day).sort();
   await holdDays(tx, days);
   const around = new Map<string, Book>();
@@ -248,10 +257,10 @@ async function offeringOthers<A>(
       409,
       'taken',
       isClientTaken(error)
-        ? 'This client has another appointment at that time. Nothing was booked; yours is still here. The nearest free ones stand beside it.'
+        ? 'This client has another appointment at that time. Nothing was booked; your choice is still here. Choose one of the times below.'
         : slots.length > 1
-          ? 'One of these times was taken meanwhile, or two of them overlap. Nothing was booked; yours is still here.'
-          : 'This time was taken meanwhile. Nothing was booked; yours is still here. The nearest free ones stand beside it.',
+          ? 'Someone else took one of these times, or two overlap. Nothing was booked; your choice is still here. Choose again.'
+          : 'Someone else took this time. Nothing was booked; your choice is still here. Choose one of the times below.',
       {
         mine: slots,
         instead: nearest(

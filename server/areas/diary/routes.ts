@@ -113,7 +113,7 @@ export function diaryRoutes(deps: Deps): Hono<Env> {
         'house',
         1,
         c.get('who').id,
-        fails ? 'carrier out of order' : 'carrier in order',
+        fails ? 'message failure simulated' : 'message failure ended',
         undefined,
         undefined,
       );
@@ -138,9 +138,9 @@ async function asked(deps: Deps, q: TimesQuery) {
   const today = dayIn(zone, deps.now());
   const from = q.from && q.from > today ? q.from : today;
   const until = q.until ?? dayAfter(from, AHEAD);
-  if (until < from) throw new Refusal(422, 'no-days', 'The last day lies before the first.');
+  if (until < from) throw new Refusal(422, 'no-days', 'The last day is before the first. Check the dates.');
   if (until > dayAfter(today, 366) || daysFrom(from, until).length > MOST_AHEAD)
-    throw new Refusal(422, 'too-far', `Times are looked for over ${MOST_AHEAD} days at once, within a year.`);
+    throw new Refusal(422, 'too-far', `Search at most ${MOST_AHEAD} days at once, within a year.`);
   const book = await readBook(deps.pool, zone, rules, [from, until], q);
   const ready = readyFor(zone, kind, book.works, q.ready === '1', today);
   const away = [...q.away, ...book.away.map((a) => ({ from: a.firstDay, until: a.lastDay }))];
@@ -168,7 +168,7 @@ function readyFor(
   only: boolean,
   today: string,
 ): { from: Question['ready']; only?: number; says: string } {
-  if (!kind.need) return { from: null, says: only ? 'It needs nothing that is made before.' : '' };
+  if (!kind.need) return { from: null, says: only ? 'Nothing has to be ready for it.' : '' };
   const what = NEEDS[kind.need];
   const found = readiness(kind.need, works);
   if (found.state !== 'promised')
@@ -177,18 +177,18 @@ function readyFor(
       says:
         found.state === 'done' || !only
           ? ''
-          : `No work is promised that gives ${what}: nobody can say yet from when. Promise it on the order.`,
+          : `No work is scheduled to make ${what}, so no date can be given. Schedule the work on the order.`,
     };
   const day = found.day < today ? today : found.day;
   const at = wholeDay(zone, day).to;
   const on = printShortDate(found.day, today);
   return {
-    from: { at, because: `before ${what}, promised for ${on}` },
+    from: { at, because: `before ${what}, scheduled for ${on}` },
     ...(only ? { only: at } : {}),
     says:
       found.day < today
-        ? `${capital(what)} was promised for ${on} and is not done.`
-        : `${capital(what)}: promised for ${on}.`,
+        ? `${capital(what)} was scheduled for ${on} and is not done.`
+        : `${capital(what)}: scheduled for ${on}.`,
   };
 }
 

@@ -41,17 +41,17 @@ export function flatRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       if (!(await readOrder(tx, orderId))) throw notFound('order');
       const id = await addFlatLay(tx, orderId, body, who.id, deps.now());
-      await remember(tx, 'order', orderId, who.id, `a ${body.of} laid flat`, undefined, body);
+      await remember(tx, 'order', orderId, who.id, `a ${body.of} measured flat`, undefined, body);
       return { body: { id }, changed: [['order', orderId, 0]] };
     });
   });
   on(app, 'POST /flat/:id/readings', (c, { body: { readings } }) => {
-    const id = idParam(c, 'piece laid flat');
+    const id = idParam(c, 'piece measured flat');
     return once(c, deps, async (tx) => {
       const lay = await flatLay(tx, id);
-      if (!lay) throw notFound('piece laid flat');
+      if (!lay) throw notFound('piece measured flat');
       const stray = readings.find((r) => !findFlatPoint(lay.cut, r.point));
-      if (stray) throw new Refusal(422, 'no-such-point', `${stray.point} is not read off this piece.`);
+      if (stray) throw new Refusal(422, 'no-such-point', `${stray.point} is not measured on this piece.`);
       await addFlatReadings(tx, id, readings, c.get('who').id, deps.now());
       return { body: await view(tx, lay.orderId), changed: [['order', lay.orderId, 0]] };
     });

@@ -18,7 +18,7 @@ export function garmentRoutes(deps: Deps): Hono<Env> {
         throw new Refusal(
           422,
           'name-taken',
-          `There is a garment called “${wanted.name}” already; nothing was saved. Give it another name.`,
+          `There is already a garment called “${wanted.name}”. Nothing was saved. Choose another name.`,
         );
       await remember(tx, 'garment', id, c.get('who').id, 'saved', undefined, wanted);
       return { body: { id, ...wanted }, changed: [['house', 1, 0]] };
@@ -29,7 +29,7 @@ export function garmentRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       const name = await dropGarment(tx, id);
       if (name === null) throw notFound('garment');
-      await remember(tx, 'garment', id, c.get('who').id, 'taken off', { name }, undefined);
+      await remember(tx, 'garment', id, c.get('who').id, 'removed', { name }, undefined);
       return { body: { ok: true }, changed: [['house', 1, 0]] };
     });
   });
@@ -48,9 +48,9 @@ export function garmentRoutes(deps: Deps): Hono<Env> {
         throw new Refusal(
           422,
           'name-taken',
-          `This client has a block called “${wanted.name}” already; nothing was kept. Give it another name.`,
+          `This client already has a block called “${wanted.name}”. Nothing was saved. Choose another name.`,
         );
-      await remember(tx, 'client', clientId, by, 'own block kept', undefined, wanted);
+      await remember(tx, 'client', clientId, by, 'block saved', undefined, wanted);
       return { body: { id }, changed: [['client', clientId, 0]] };
     });
   });
@@ -64,7 +64,7 @@ export function garmentRoutes(deps: Deps): Hono<Env> {
         'client',
         gone.clientId,
         c.get('who').id,
-        'own block taken off',
+        'block removed',
         { name: gone.name },
         undefined,
       );

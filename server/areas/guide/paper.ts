@@ -23,7 +23,7 @@ function picture(id: string): string {
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="30 ${y} 190 ${h}" width="190" height="${h}">${lines.join('')}${behind}<path d="${c.seenD}" fill="none" stroke="#000" stroke-width="9"/>${spots.join('')}</svg>`;
 }
 
-const star = (m: Measure) => (m.twice ? ' ★ read twice' : '');
+const star = (m: Measure) => (m.twice ? ' ★ measured twice' : '');
 
 function entry(m: Measure): Content {
   const g = guideOf(m.id);
@@ -39,7 +39,7 @@ function entry(m: Measure): Content {
           { text: m.also, color: '#444', italics: true },
           { text: g.how, margin: [0, 2, 0, 0] },
           { text: `Find first: ${g.first.map((l) => LANDMARKS[l].name).join(', ')}.`, color: '#333' },
-          { text: `The usual slip: ${g.mistake}`, color: '#333' },
+          { text: `Common mistake: ${g.mistake}`, color: '#333' },
         ],
       },
     ],
@@ -70,7 +70,7 @@ export function wholeGuide(studio: string): Promise<Buffer> {
     content: [
       { text: studio, fontSize: 10 },
       { text: 'How we measure', bold: true, fontSize: 18, margin: [0, 0, 0, 4] },
-      'Mark levels first: a cord at the waist, at the fullest tummy, at the bust and the hip. Then girths from top to bottom, then lengths, then the arm, then what this garment needs in addition. The client stands erect, weight even, arms down, eyes ahead; a mirror behind shows the tape’s course at the back. Measurements with ★ are read twice; when the two lie apart, a third decides. The client may decline any of them.',
+      'Mark levels first: a cord at the waist, at the fullest tummy, at the bust and the hip. Then girths from top to bottom, then lengths, then the arm, then what else this garment needs. The client stands upright, weight even, arms down, eyes ahead; a mirror behind shows the tape at the back. Measurements with ★ are taken twice; when the two differ too much, a third decides. The client may decline any of them.',
       heading('Places to find first'),
       {
         columnGap: 16,
@@ -150,7 +150,7 @@ export function clientPage(studio: string, ids: readonly string[]): Promise<Buff
     content: [
       { text: studio, fontSize: 10 },
       { text: 'Measuring at home', bold: true, fontSize: 18, margin: [0, 0, 0, 4] },
-      'Somebody else holds the tape; you look ahead. Wear close, light clothes and what you will wear beneath. The tape lies level and touches without pressing. Write down exactly what you read, with cm or inches. Leave out what you would rather not take: we measure again before anything is cut.',
+      'Someone else holds the tape; you look ahead. Wear close, light clothes over what you will wear underneath. The tape lies level and touches without pressing. Write down exactly what you read, with cm or inches. Leave out anything you would rather not measure: we measure again before anything is cut.',
       { text: '', margin: [0, 6, 0, 0] },
       ...ids.map((id): Content => {
         const m = measure(id);
@@ -188,8 +188,8 @@ export interface CardFor {
 export function measureCard(c: CardFor): Promise<Buffer> {
   const parts = (n: number, unit: SheetUnit) => [1, 2, 4].map((d) => printLength(cm(n / d), unit));
   return printPaper({
-    info: { title: `Measures of ${c.client}`, creator: 'Rocchetto' },
-    footer: foot(c.studio, `measures of ${c.client}`),
+    info: { title: `Measurements of ${c.client}`, creator: 'Rocchetto' },
+    footer: foot(c.studio, `measurements of ${c.client}`),
     content: [
       { text: c.client, bold: true, fontSize: 16 },
       {
@@ -217,7 +217,7 @@ export function measureCard(c: CardFor): Promise<Buffer> {
               '',
               '',
             ],
-            ['', 'whole', 'half', 'quarter', 'whole', 'half', 'quarter', 'as read'].map((text) => ({
+            ['', 'whole', 'half', 'quarter', 'whole', 'half', 'quarter', 'as measured'].map((text) => ({
               text,
               bold: true,
             })),

@@ -60,7 +60,7 @@ export function guideRoutes(deps: Deps): Hono<Env> {
     const garments = await garmentsOfOrder(deps.pool, order.id);
     const items = measuringTogether(garments.map((g) => g.parts.map(toPart)));
     if (items.length === 0)
-      throw new Refusal(409, 'no-brief', 'What is measured hangs on the brief; write that first.');
+      throw new Refusal(409, 'no-brief', 'The brief decides what is measured. Write the brief first.');
     const { studio, rules } = await readHouse(deps.pool);
     const of = {
       studio,

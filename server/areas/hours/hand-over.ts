@@ -24,7 +24,7 @@ async function giveOne(
   const { zone, rules } = await readRules(tx);
   const a = (await holdAppointment(tx, zone, id))!;
   const kind = kindsOf(rules.kinds).find((k) => k.id === a.kind);
-  if (!kind) return 'its kind is no longer kept';
+  if (!kind) return 'its appointment type no longer exists';
   const slots = a.slots.filter((s) => s.state !== 'left' && s.staff.includes(from));
   await holdDays(
     tx,
@@ -51,12 +51,12 @@ async function giveOne(
       await addSlot(tx, a.id, s.state as 'offered' | 'taken', { ...made, start: s.start, end: s.end });
     }
     await stepAppointment(tx, a.id, a.status);
-    await remember(tx, 'appointment', a.id, by, 'handed over', { staff: from }, { staff: to });
+    await remember(tx, 'appointment', a.id, by, 'reassigned', { staff: from }, { staff: to });
     await tx.query('release savepoint hand_over');
     return null;
   } catch (error) {
     await tx.query('rollback to savepoint hand_over');
-    if (isTaken(error)) return 'they are with somebody else then';
+    if (isTaken(error)) return 'they have another appointment then';
     if (error instanceof Refusal) return error.problem.detail;
     throw error;
   }
@@ -92,7 +92,7 @@ export async function handOver(tx: Tx, deps: Deps, who: Wanted): Promise<HandedO
   for (const work of await benchAhead(tx, who.from)) {
     if (!all && !who.bench?.includes(work.id)) continue;
     await writeBench(tx, work.id, { ...work, staffId: who.to });
-    await remember(tx, 'order', work.orderId, who.by, 'bench work handed over', work, { staffId: who.to });
+    await remember(tx, 'order', work.orderId, who.by, 'bench work reassigned', work, { staffId: who.to });
     handed++;
   }
   return { handed, standing };

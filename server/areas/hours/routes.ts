@@ -137,10 +137,14 @@ function workRoutes(app: Hono<Env>, deps: Deps): void {
   );
   on(app, 'POST /staff/:id/hand-over', (c, { body: { toId, appointments, bench } }) => {
     const id = idParam(c, 'member of staff');
-    if (id === toId) throw new Refusal(422, 'same-hands', 'Hand the bookings to somebody else.');
+    if (id === toId) throw new Refusal(422, 'same-hands', 'Choose someone else for these bookings.');
     return once(c, deps, async (tx) => {
       if (!(await readWork(tx, toId)))
-        throw new Refusal(422, 'no-such-staff', 'Nobody of this number works here.');
+        throw new Refusal(
+          422,
+          'no-such-staff',
+          'This person is not on the staff. Nothing was changed. Reload and choose again.',
+        );
       const body = await handOver(tx, deps, { from: id, to: toId, by: c.get('who').id, appointments, bench });
       return { body, changed: [['diary', 0, 0]] };
     });
@@ -202,13 +206,17 @@ function awayRoutes(app: Hono<Env>, deps: Deps): void {
     const { zone } = await readRules(tx);
     const during = { from: wholeDay(zone, days.firstDay).from, to: wholeDay(zone, days.lastDay).to };
     if (what.table === 'leave' && !(await readWork(tx, what.staffId)))
-      throw new Refusal(422, 'no-such-staff', 'Nobody of this number works here.');
+      throw new Refusal(
+        422,
+        'no-such-staff',
+        'This person is not on the staff. Nothing was changed. Reload and choose again.',
+      );
     const booked = await bookedAhead(
       tx,
       what.table === 'leave' ? { staffId: what.staffId, within: during } : { within: during },
       deps.now(),
     );
-    if (booked.length > 0) throw ahead(zone, what.table === 'leave' ? 'This time' : 'The house', booked);
+    if (booked.length > 0) throw ahead(zone, what.table === 'leave' ? 'This time' : 'The studio', booked);
     const id = await addAway(tx, what, days, during);
     await remember(tx, what.table, id, by, 'added', undefined, { ...what, ...days });
     return id;
@@ -221,7 +229,7 @@ function awayRoutes(app: Hono<Env>, deps: Deps): void {
         throw new Refusal(
           409,
           'taken',
-          'Something stands on these days already. Nothing was changed; look again.',
+          'There is already an entry on these days. Nothing was changed. Check the days.',
         );
       throw error;
     }
@@ -250,7 +258,7 @@ function awayRoutes(app: Hono<Env>, deps: Deps): void {
       const id = idParam(c, name);
       return once(c, deps, async (tx) => {
         if (!(await takeBackAway(tx, table, id))) throw notFound(name);
-        await remember(tx, table, id, c.get('who').id, 'taken back', undefined, undefined);
+        await remember(tx, table, id, c.get('who').id, 'removed', undefined, undefined);
         return { body: { ok: true }, changed: [['diary', 0, 0]] };
       });
     });

@@ -69,7 +69,7 @@ export function importRoutes(deps: Deps): Hono<Env> {
     await once(c, deps, async (tx) => {
       const read: Column[] = headers.map((_, i) => columns[i] ?? { is: 'leave' });
       if (!(await mapImport(tx, id, encoding, { columns: read, leave, rows })))
-        throw new Refusal(409, 'taken', 'This file is being taken, or was.');
+        throw new Refusal(409, 'taken', 'This file is being imported, or was imported already.');
       await rememberMapping(tx, headerOf(headers), read, deps.now());
       return { body: {} };
     });
@@ -82,7 +82,7 @@ export function importRoutes(deps: Deps): Hono<Env> {
     const says = columnsSay(file.columns);
     if (says) throw new Refusal(422, 'columns', says);
     if (!(await beginTaking(deps.pool, id)))
-      throw new Refusal(409, 'taken', 'This file is being taken, or was.');
+      throw new Refusal(409, 'taken', 'This file is being imported, or was imported already.');
     const who = c.get('who');
     const { timeZone } = await readHouse(deps.pool);
     // It goes on when the page is closed; how far it has come is asked for.
@@ -95,7 +95,7 @@ export function importRoutes(deps: Deps): Hono<Env> {
       dayIn(timeZone, deps.now()),
     )
       .then(async (report) => {
-        await remember(deps.pool, 'import', id, who.id, 'old book taken', undefined, {
+        await remember(deps.pool, 'import', id, who.id, 'clients imported', undefined, {
           ...report,
           left: report.left.length,
         });
@@ -105,7 +105,7 @@ export function importRoutes(deps: Deps): Hono<Env> {
         deps.log.error({ err: String(error) }, 'import failed');
         return failImport(deps.pool, id, {
           ...NOTHING,
-          failed: 'It was interrupted and nothing of it was taken. Take it again.',
+          failed: 'The import was interrupted. Nothing was imported. Import the file again.',
         }).catch(() => undefined);
       });
     return { id };
@@ -119,7 +119,10 @@ async function viewOf(db: Db, person: number, id: number, now: Date, from = 0): 
   let { state, report } = file;
   // A server that went away while it was taken has taken nothing: its transaction is gone, and with it the lock.
   if (state === 'taking' && !(await isUnderWay(db, id)) && (await readImport(db, id))?.state === 'taking') {
-    report = { ...NOTHING, failed: 'It was interrupted and nothing of it was taken. Take it again.' };
+    report = {
+      ...NOTHING,
+      failed: 'The import was interrupted. Nothing was imported. Import the file again.',
+    };
     await failImport(db, id, report);
     state = (await readImport(db, id))!.state;
   }

@@ -66,7 +66,7 @@ export async function takeImport(file: ImportFile, { pool, staffId, today }: Doi
         const row = from + i + 2;
         const read = readRow(cells, file.columns, today);
         if (leave.has(row)) {
-          tell(row, 'Left by hand.');
+          tell(row, 'Skipped by hand.');
           return [];
         }
         for (const says of read.left) tell(row, says);
@@ -162,7 +162,10 @@ async function takeBatch(
       if (!card.stood) made.push({ card, write: { ...person.card, digits, folded } });
     }
     if (card.stood && (read.email || read.address || read.note))
-      tell(row, `${read.name} stood in the book: the card is kept as it is, and the figures are taken.`);
+      tell(
+        row,
+        `${read.name} is already a client: the details stay as they are, and the measurements are added.`,
+      );
     return [{ read, hash, row, card }];
   });
   if (made.length > 0) {
@@ -207,7 +210,7 @@ function sessionOf(read: ImportedRow, clientId: number, row: number): NewSession
     id: randomUUID(),
     clientId,
     at: `${read.date}T12:00:00Z`,
-    measurer: read.measurer || 'the old book',
+    measurer: read.measurer || 'the imported file',
     unit: read.readings[0]!.written.unit === 'in' ? 'in' : 'cm',
     readings: read.readings.map((r) => ({
       id: randomUUID(),

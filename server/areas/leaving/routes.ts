@@ -35,7 +35,7 @@ export function leavingRoutes(deps: Deps): Hono<Env> {
       if (!(await readOrder(tx, id, true))) throw notFound('order');
       const by = c.get('who').id;
       const made = await noteMoney(tx, id, body, by, deps.now());
-      await remember(tx, 'order', id, by, 'money noted', undefined, { id: made, ...body });
+      await remember(tx, 'order', id, by, 'payment added', undefined, { id: made, ...body });
       return { body: { id: made }, changed: [['alterations', id, 0]] };
     });
   });
@@ -45,7 +45,7 @@ export function leavingRoutes(deps: Deps): Hono<Env> {
       const by = c.get('who').id;
       const gone = await takeMoneyBack(tx, id, by, deps.now());
       if (!gone) throw notFound('note');
-      await remember(tx, 'order', gone.orderId, by, 'money note taken back', gone, undefined);
+      await remember(tx, 'order', gone.orderId, by, 'payment removed', gone, undefined);
       return { body: { ok: true }, changed: [['alterations', gone.orderId, 0]] };
     });
   });
@@ -62,7 +62,7 @@ export function leavingRoutes(deps: Deps): Hono<Env> {
       if (!(await readOrder(tx, id, true))) throw notFound('order');
       const before = await leavingOf(tx, id);
       await writeRack(tx, id, rack);
-      await remember(tx, 'order', id, c.get('who').id, 'rack place', { rack: before?.rack }, { rack });
+      await remember(tx, 'order', id, c.get('who').id, 'rail place', { rack: before?.rack }, { rack });
       return { body: { ok: true }, changed: [['alterations', id, 0]] };
     });
   });
@@ -73,7 +73,7 @@ export function leavingRoutes(deps: Deps): Hono<Env> {
       const before = await leavingOf(tx, id);
       const kept = Object.fromEntries(Object.entries(lines).filter(([, words]) => words !== ''));
       await writeCare(tx, id, kept);
-      await remember(tx, 'order', id, c.get('who').id, 'care worded', before?.care, kept);
+      await remember(tx, 'order', id, c.get('who').id, 'care text', before?.care, kept);
       return { body: { ok: true }, changed: [['alterations', id, 0]] };
     });
   });

@@ -28,7 +28,7 @@ const closed = () =>
   new Refusal(
     404,
     'closed',
-    'This page is closed: its day is past, or the link is not complete. Please call the studio.',
+    'This page is closed: its day is past, or the link is incomplete. Please call the studio.',
   );
 
 function pageOf(a: AppointmentView, studio: string, zone: string): ClientPage {
@@ -86,12 +86,12 @@ export function answerRoutes(deps: Deps): Hono<Env> {
         (answer !== 'yes' || !slotId || chosen?.state === 'taken');
       if (again) return { id: a.id, page: pageOf(a, studio, zone) };
       if (a.status !== 'offered' && a.status !== 'confirmed')
-        throw new Refusal(422, 'not-open', 'There is nothing to answer any more. Please call the studio.');
+        throw new Refusal(422, 'not-open', 'There is nothing left to answer. Please call the studio.');
       if (a.status === 'offered' && answer === 'yes') {
         if (a.heldUntil && new Date(a.heldUntil) <= now)
-          throw new Refusal(422, 'lapsed', 'These times were kept until then only. Please call the studio.');
+          throw new Refusal(422, 'lapsed', 'These times are no longer held for you. Please call the studio.');
         if (chosen?.state !== 'offered')
-          throw new Refusal(422, 'which-time', 'Please say which of the times suits you.');
+          throw new Refusal(422, 'which-time', 'Please choose one of the times.');
         await leaveSlots(tx, a.id, { but: chosen.id, reason: 'the client chose another', by: null, at: now });
         await takeSlot(tx, chosen.id);
         await stepAppointment(tx, a.id, 'confirmed', { heldUntil: null });

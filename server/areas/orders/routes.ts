@@ -28,14 +28,22 @@ const LETTERS = ['', ...'bcdefghijkl'];
 
 async function checkPeople(tx: Tx, wanted: OrderWrite) {
   if (!(await readClient(tx, wanted.clientId)))
-    throw new Refusal(422, 'no-such-client', 'The client of this order is not in the book.');
+    throw new Refusal(
+      422,
+      'no-such-client',
+      'This client was not found. Nothing was saved. Choose the client again.',
+    );
   if (wanted.responsibleId !== null && !(await isActive(tx, wanted.responsibleId)))
-    throw new Refusal(422, 'no-such-staff', 'The one responsible is not on the staff.');
+    throw new Refusal(
+      422,
+      'no-such-staff',
+      'This person is not on the staff. Nothing was saved. Choose someone else.',
+    );
   if (wanted.wornOn && wanted.dueOn && wanted.dueOn > wanted.wornOn)
     throw new Refusal(
       422,
       'due-after-worn',
-      'The order is due after the day it is worn. Check the two dates.',
+      'The due date is after the day it is worn. Nothing was saved. Check the two dates.',
     );
 }
 
@@ -109,7 +117,7 @@ export function orderRoutes(deps: Deps): Hono<Env> {
         throw new Refusal(
           422,
           'too-many-garments',
-          `An order holds ${LETTERS.length} garments at the most. Make a new order for the rest.`,
+          `An order holds at most ${LETTERS.length} garments. Nothing was added. Create a new order for the rest.`,
         );
       const made = await addGarment(tx, first.id, LETTERS[count]!, what);
       await remember(tx, 'order', made, c.get('who').id, 'added', undefined, { what, with: first.number });
@@ -134,7 +142,7 @@ export function orderRoutes(deps: Deps): Hono<Env> {
             throw new Refusal(
               409,
               'already-cut',
-              'The cloth is cut: the brief stays as it is. What is still to change is an alteration.',
+              'The cloth is cut, so the brief is locked. Nothing was saved. Add an alteration instead.',
             );
           await changeBrief(t, id, brief);
           return { brief };

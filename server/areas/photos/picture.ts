@@ -25,7 +25,7 @@ export async function cleaned(bytes: Buffer): Promise<Picture> {
   const none = new Refusal(
     422,
     'no-picture',
-    'This is no picture that can be read; nothing of it was kept. Take it as JPEG, PNG or WebP.',
+    'This picture can’t be read. Nothing was saved. Use JPEG, PNG or WebP.',
   );
   try {
     const {
@@ -39,7 +39,7 @@ export async function cleaned(bytes: Buffer): Promise<Picture> {
       throw new Refusal(
         422,
         'too-many-pixels',
-        `This picture has ${Math.round((width * height * pages) / 1e6)} megapixels; 60 is the most.`,
+        `This picture has ${Math.round((width * height * pages) / 1e6)} megapixels; the limit is 60. Nothing was saved. Use a smaller one.`,
       );
     const upright = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).rotate();
     const fit = { fit: 'inside', withoutEnlargement: true } as const;

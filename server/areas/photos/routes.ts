@@ -23,7 +23,7 @@ export function photoRoutes(deps: Deps): Hono<Env> {
   on(app, 'POST /orders/:id/photos', async (c, { query }) => {
     const orderId = idParam(c, 'order');
     const bytes = Buffer.from(await c.req.arrayBuffer());
-    if (bytes.length === 0) throw new Refusal(422, 'no-picture', 'Nothing was sent.');
+    if (bytes.length === 0) throw new Refusal(422, 'no-picture', 'No picture was sent. Choose one.');
     // The library is only loaded when somebody brings a picture; it works beside this thread, one picture at a time.
     const { cleaned } = await import('./picture.ts');
     const picture = await inTurn({ kind: 'pictures', person: c.get('who').id }, () => cleaned(bytes));
@@ -31,11 +31,15 @@ export function photoRoutes(deps: Deps): Hono<Env> {
     const id = await inTransaction(deps.pool, async (tx) => {
       if (!(await readOrder(tx, orderId, true))) throw notFound('order');
       if ((await countPhotos(tx, orderId)) >= MOST)
-        throw new Refusal(409, 'many-photos', `This order has ${MOST} photographs; take some off first.`);
+        throw new Refusal(
+          409,
+          'many-photos',
+          `This order has ${MOST} photographs, the most allowed. Nothing was saved. Remove some first.`,
+        );
       const by = c.get('who').id;
       const alterationId = query.alteration ?? null;
       if (alterationId !== null && (await holdAlteration(tx, alterationId))?.orderId !== orderId)
-        throw new Refusal(422, 'other-order', 'This mark does not belong to the order.');
+        throw new Refusal(422, 'other-order', 'This mark belongs to another order. Nothing was saved.');
       const of = { words: query.words ?? '', about: query.about, alterationId };
       const made = await addPhoto(tx, orderId, hash, picture, of, by, deps.now());
       if (made.did !== 'nothing')
@@ -44,7 +48,7 @@ export function photoRoutes(deps: Deps): Hono<Env> {
           'order',
           orderId,
           by,
-          made.did === 'added' ? 'photograph added' : 'photograph worded',
+          made.did === 'added' ? 'photograph added' : 'photograph caption',
           undefined,
           { id: made.id, ...(made.did === 'worded' ? { words: of.words } : {}) },
         );
@@ -71,7 +75,7 @@ export function photoRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       const orderId = await dropPhoto(tx, id);
       if (orderId === undefined) throw notFound('photograph');
-      await remember(tx, 'order', orderId, c.get('who').id, 'photograph taken off', { id }, undefined);
+      await remember(tx, 'order', orderId, c.get('who').id, 'photograph removed', { id }, undefined);
       return { body: { ok: true }, changed: [['alterations', orderId, 0]] };
     });
   });

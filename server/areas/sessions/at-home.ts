@@ -41,7 +41,7 @@ const closed = () =>
   new Refusal(
     404,
     'closed',
-    'This page is closed: its time is over, or the link is not complete. Please call the studio.',
+    'This page is closed: its time is over, or the link is incomplete. Please call the studio.',
   );
 
 type House = Awaited<ReturnType<typeof readHouse>>;
@@ -66,7 +66,7 @@ function readingsOf({ readings, unit, helper }: HomeSend, asked: ReadonlySet<str
   for (const { id, measure, text, stands } of readings) {
     const m = findMeasure(measure)!;
     const read = readLength(text, unit);
-    if (!asked.has(measure)) problems.push(`${m.name} is not asked for here.`);
+    if (!asked.has(measure)) problems.push(`${m.name} is not needed here.`);
     else if (!read.ok) problems.push(`${m.name}: ${read.sentence}`);
     else {
       const { written } = read;
@@ -182,14 +182,14 @@ export function openHomeRoutes(deps: Deps): Hono<Env> {
         throw new Refusal(
           409,
           'sent-already',
-          `Your measures were sent on ${asked.sent}. To change one, please call the studio.`,
+          `Your measurements were sent on ${asked.sent}. To change one, please call the studio.`,
         );
       }
       if (held.measuredSince)
         throw new Refusal(
           409,
           'measured-since',
-          'The studio has measured you since this link was made; nothing more is needed.',
+          'The studio has measured you since this link was made. You don’t need to do anything.',
         );
       const session = SessionWrite.parse({
         id: held.sessionId,
@@ -205,7 +205,7 @@ export function openHomeRoutes(deps: Deps): Hono<Env> {
         consent: true,
       });
       if (held.minor && !body.guardian)
-        throw new Refusal(422, 'guardian', 'Please write which grown-up is there and helps.');
+        throw new Refusal(422, 'guardian', 'Please enter which adult is with you.');
       const { kept } = await keepReadings(tx, session, readings, {
         id: held.by,
         name: READ_BY,
@@ -213,13 +213,9 @@ export function openHomeRoutes(deps: Deps): Hono<Env> {
         csrf: '',
       });
       if (kept.length !== new Set(readings.map((r) => r.id)).size)
-        throw new Refusal(
-          409,
-          'ids',
-          'A reading of this id is kept already; reload the page and send again.',
-        );
+        throw new Refusal(409, 'ids', 'One of these was already sent. Reload the page and send again.');
       await sentHome(tx, held.id, now);
-      await remember(tx, 'order', held.orderId, null, 'the client sent measures from home', undefined, {
+      await remember(tx, 'order', held.orderId, null, 'the client sent measurements from home', undefined, {
         readings: kept.length,
       });
       return { link: held, page: pageOf({ ...held, sentAt: now }, house) };

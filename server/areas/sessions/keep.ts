@@ -15,19 +15,23 @@ const fact = (r: Pick<Reading, 'measure' | 'state' | 'written' | 'way' | 'tape' 
   JSON.stringify([r.measure, r.state, r.written?.value, r.written?.unit, r.way, r.tape, r.replaces]);
 
 const otherClient = () =>
-  new Refusal(422, 'other-client', 'A session with this id belongs to another client.');
+  new Refusal(422, 'other-client', 'This measuring session belongs to another client. Nothing was saved.');
 
 /** Why a whole batch has no ground to stand on; null when it has. */
 function noGround(ground: Ground | null, session: SessionWrite): Refusal | null {
-  if (!ground) return new Refusal(422, 'no-such-client', 'The client of this session is not in the book.');
+  if (!ground) return new Refusal(422, 'no-such-client', 'This client was not found. Nothing was saved.');
   if (ground.minor && !session.guardian.trim())
     return new Refusal(
       422,
       'guardian',
-      'The client is a minor: name the guardian who is present before measuring.',
+      'The client is under age. Nothing was saved. Enter the guardian who is present.',
     );
   if (!ground.orderFits)
-    return new Refusal(422, 'no-such-order', 'This session names an order that is not this client’s.');
+    return new Refusal(
+      422,
+      'no-such-order',
+      'This session’s order belongs to another client. Nothing was saved.',
+    );
   return ground.heldBy !== null && ground.heldBy !== session.clientId ? otherClient() : null;
 }
 
@@ -46,7 +50,7 @@ function sorted(sent: readonly SentReading[]) {
     const first = right.get(one.id);
     if (!first) right.set(one.id, one);
     else if (fact(first) !== fact(one))
-      refused.push({ id: one.id, sentence: 'Two readings of one id came together; the first was taken.' });
+      refused.push({ id: one.id, sentence: 'Two readings arrived as one; the first was saved.' });
   }
   return { right, refused };
 }
@@ -87,7 +91,7 @@ export async function keepBatch(
       refused.push({
         id: mine.id,
         sentence:
-          'This reading is dated in the future. Check the date and time of this device, and take it again.',
+          'This reading is dated in the future. It was not saved. Check the date and time of this device, then enter it again.',
       });
       continue;
     }
@@ -97,7 +101,7 @@ export async function keepBatch(
     else
       refused.push({
         id: mine.id,
-        sentence: `This reading is in the book as ${says(theirs.reading)}; ${says(mine)} was not taken over it. Take it as a new reading.`,
+        sentence: `This reading is saved as ${says(theirs.reading)}; ${says(mine)} did not replace it. Enter it as a new reading.`,
       });
   }
   return { kept, refused };

@@ -72,7 +72,7 @@ export async function benchCardsPdf(view: SheetView, unit: SheetUnit, address: s
               ...printed.allowances.map((a): Content => ({ text: `${a.name}: ${a.text}` })),
               ...(b.layer === 'outer'
                 ? [
-                    { text: 'Lay ready', bold: true, margin: [0, 6, 0, 1] } as Content,
+                    { text: 'Materials', bold: true, margin: [0, 6, 0, 1] } as Content,
                     ...printed.notions.map((n): Content => ({ text: `${n.name}: ${n.text}` })),
                   ]
                 : []),

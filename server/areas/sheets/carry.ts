@@ -52,11 +52,15 @@ export async function carry(
 ): Promise<Settings> {
   const a = await held(tx, orderId, alterationId);
   if (!isForSheet(toAsked(a.asked).kind))
-    throw new Refusal(422, 'not-of-the-sheet', 'This changes no panel: it is work for the bench.');
+    throw new Refusal(422, 'not-of-the-sheet', 'This changes no panel. Leave it for the bench.');
   if (!mayStep('carry', a.status))
-    throw new Refusal(409, 'not-now', `It is ${STATE_WORD[a.status]}; it cannot go into the sheet now.`);
+    throw new Refusal(
+      409,
+      'not-now',
+      `This alteration is ${STATE_WORD[a.status]}; it can’t go into the sheet now.`,
+    );
   if (s.changes.some((c) => c.alterationId === alterationId))
-    throw new Refusal(409, 'decided', 'This was decided already; open it again first.');
+    throw new Refusal(409, 'decided', 'This was already decided. Reopen it first.');
   const steps = to === 'block' ? await stepped(tx, orderId, a, { s, now, who }) : null;
   if (to !== 'bench') {
     await endWork(tx, a.id, now);
@@ -95,7 +99,7 @@ async function stepped(
   const order = await readOrder(tx, orderId, true);
   const steps = await stepsLike(tx, orderId, a, { s, now });
   if (!steps || !order?.brief)
-    throw new Refusal(422, 'no-step', 'No step of a block says the same: draft it into the sheet instead.');
+    throw new Refusal(422, 'no-step', 'No step of a block does the same. Draft it into the sheet instead.');
   const brief = { ...order.brief, steps: [...order.brief.steps, ...steps] };
   await changeBrief(tx, orderId, brief);
   await remember(tx, 'order', orderId, who.id, 'brief changed', order.brief, brief);
@@ -112,7 +116,7 @@ export async function uncarry(
   { who, now }: Doing,
 ): Promise<Settings> {
   const was = s.changes.find((c) => c.alterationId === alterationId);
-  if (!was) throw new Refusal(409, 'not-decided', 'Nothing was decided of this change.');
+  if (!was) throw new Refusal(409, 'not-decided', 'Nothing was decided about this change yet.');
   const a = await held(tx, orderId, alterationId);
   if (was.to === 'block') {
     // Of a change that was kept before its steps were, they are found as they were then.

@@ -32,13 +32,13 @@ export async function importSpec(tx: Tx, orderId: number, spec: SpecFile, who: S
     throw new Refusal(
       409,
       'already-cut',
-      'This sheet is cut: nothing is imported into it. Make a new order.',
+      'This order is already cut. Nothing was imported. Create a new order for it.',
     );
   if (order.minor && !order.guardian)
     throw new Refusal(
       422,
       'guardian',
-      'The client is a minor: name the guardian on the client’s card first.',
+      'The client is under age. Nothing was imported. Enter the guardian with the client first.',
     );
   await changeBrief(tx, orderId, spec.garment);
   let sessionId: string | null = null;

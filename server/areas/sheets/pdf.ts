@@ -210,7 +210,7 @@ function paperOf(
         margin: [0, 4, 0, 0],
       },
       {
-        text: `${printed.fit} ${printed.rounding}${printed.missing.length ? ` Not read: ${printed.missing.join(', ')}.` : ''}`,
+        text: `${printed.fit} ${printed.rounding}${printed.missing.length ? ` Not measured: ${printed.missing.join(', ')}.` : ''}`,
         margin: [0, 4, 0, 0],
       },
       cutList(printed, dense),
@@ -219,7 +219,7 @@ function paperOf(
           {
             width: '*',
             stack: [
-              heading('Lay ready'),
+              heading('Materials'),
               ...printed.notions.map(
                 (n): Content => ({ text: [{ text: n.name, bold: true }, `: ${n.text}`] }),
               ),

@@ -54,7 +54,7 @@ async function lockedSheet(
     throw new Refusal(
       409,
       'already-cut',
-      'This sheet is cut: its figures stay. What is still to change is an alteration.',
+      'The cloth is cut, so the figures are locked. Nothing was changed. Add an alteration instead.',
     );
   if ((record?.version ?? 0) !== version) throw conflict(await viewSheet(tx, orderId, null, now), mine);
   return record;
@@ -96,7 +96,7 @@ async function applyChange(
         throw new Refusal(
           422,
           'no-such-figure',
-          `This sheet has no figure called “${change.figure}”; nothing was set.`,
+          `This sheet has no figure called “${change.figure}”. Nothing was set.`,
         );
       const refused = sheet.refused.find(
         ({ override: o }) => o.figure === change.figure && o.target === change.target,
@@ -117,7 +117,7 @@ async function applyChange(
         throw new Refusal(
           422,
           'no-such-warning',
-          'This warning no longer stands; there is nothing to accept.',
+          'This warning no longer applies. There is nothing to accept.',
         );
       return decide(s, change, stamp, check.sentence);
     }
@@ -128,7 +128,11 @@ async function applyChange(
     case 'session': {
       const session = await readSession(tx, change.sessionId);
       if (!session?.orderId || !(await isTogether(tx, session.orderId, orderId)))
-        throw new Refusal(422, 'other-session', 'This session does not belong to the order.');
+        throw new Refusal(
+          422,
+          'other-session',
+          'This measuring session belongs to another order. Nothing was changed.',
+        );
       return { ...s, sessionId: change.sessionId };
     }
     default:
@@ -150,7 +154,7 @@ export async function agreeSheet(
     throw new Refusal(
       409,
       'already-agreed',
-      `Revision ${record.revision} is agreed already. Change something, and the next revision begins.`,
+      `Revision ${record.revision} is already agreed. Change a figure to start the next revision.`,
     );
   const settings = record?.settings ?? NO_SETTINGS;
   const spec = await specNow(tx, orderId, settings, now);
@@ -164,7 +168,7 @@ export async function agreeSheet(
     ...(waits ? [waits] : []),
   ];
   if (open.length > 0)
-    throw new Refusal(422, 'open-matters', `Before it can be agreed: ${open[0]}`, { problems: open });
+    throw new Refusal(422, 'open-matters', `Not agreed. First: ${open[0]}`, { problems: open });
   const revision = record?.revision ?? 1;
   await saveDraft(tx, orderId, revision, version, settings);
   await saveAgreed(tx, orderId, revision, version + 1, spec, shownSheet(sheet), who.id, name);
@@ -174,7 +178,7 @@ export async function agreeSheet(
 export async function cutSheet(tx: Tx, orderId: number, version: number, who: SignedIn, now: Date) {
   const record = await lockedSheet(tx, orderId, version, { cut: true }, now);
   if (record?.status !== 'agreed')
-    throw new Refusal(409, 'not-agreed', 'Only an agreed sheet is cut from. Agree it first.');
+    throw new Refusal(409, 'not-agreed', 'Only an agreed sheet can be cut. Agree the sheet first.');
   const waits = heldBack(await questionsOf(tx, orderId), 'cut');
   if (waits) throw new Refusal(409, 'undecided', waits);
   const ground = await groundNow(tx, orderId);

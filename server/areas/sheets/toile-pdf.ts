@@ -52,7 +52,7 @@ export async function toilePdf(view: SheetView, unit: SheetUnit): Promise<Buffer
         text: `${order.client} · due ${order.dueOn ? printDate(order.dueOn) : '—'} · revision ${view.revision}, ${view.status}`,
       },
       ...body,
-      { text: 'For the toile', bold: true, margin: [0, 8, 0, 2] },
+      { text: 'Materials for the toile', bold: true, margin: [0, 8, 0, 2] },
       ...toile.notes.map((n): Content => ({ text: `• ${tell(n, unit)}` })),
     ],
   });

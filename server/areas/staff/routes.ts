@@ -60,7 +60,7 @@ export function staffRoutes(deps: Deps): Hono<Env> {
       deps,
       async (tx) => {
         if (!(await isActive(tx, id))) throw notFound('member of staff');
-        await remember(tx, 'staff', id, c.get('who').id, 'new link', undefined, undefined);
+        await remember(tx, 'staff', id, c.get('who').id, 'new sign-in link', undefined, undefined);
         await noteEvent(tx, {
           what: 'link-made',
           staffId: c.get('who').id,
@@ -73,16 +73,17 @@ export function staffRoutes(deps: Deps): Hono<Env> {
   });
   on(app, 'DELETE /staff/:id', (c) => {
     const id = idParam(c, 'member of staff');
-    if (id === c.get('who').id) throw new Refusal(422, 'yourself', 'You cannot take yourself off the staff.');
+    if (id === c.get('who').id)
+      throw new Refusal(422, 'yourself', 'You can’t remove yourself from the staff.');
     return once(c, deps, async (tx) => {
       const booked = await bookedAhead(tx, { staffId: id }, deps.now());
       const { timeZone } = await readHouse(tx);
-      if (booked.length > 0) throw ahead(timeZone, 'Whoever leaves', booked);
+      if (booked.length > 0) throw ahead(timeZone, 'This person', booked);
       if ((await benchAhead(tx, id)).length > 0)
         throw new Refusal(
           409,
           'booked-ahead',
-          'Whoever leaves has promised work at the bench that is not done; hand it over first.',
+          'This person still has bench work scheduled. Nothing was changed. Reassign it first.',
         );
       const name = (await staffName(tx, id)) ?? '';
       if (!(await removeStaff(tx, id))) throw notFound('member of staff');

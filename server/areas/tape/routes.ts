@@ -71,12 +71,20 @@ export function tapeRoutes(deps: Deps): Hono<Env> {
     once(c, deps, async (tx) => {
       const me = c.get('who').id;
       if (me !== body.readerId && me !== body.secondId)
-        throw new Refusal(403, 'not-yours', 'One of the two hands keeps what they read.');
+        throw new Refusal(
+          403,
+          'not-yours',
+          'Only the two people who measured can save these figures. Nothing was saved.',
+        );
       for (const id of [body.readerId, body.secondId])
         if ((await staffName(tx, id)) === undefined)
-          throw new Refusal(422, 'no-such-staff', 'Nobody of this number works here.');
+          throw new Refusal(
+            422,
+            'no-such-staff',
+            'This person is not on the staff. Nothing was changed. Reload and choose again.',
+          );
       await keepPairs(tx, body, deps.now());
-      await remember(tx, 'staff', body.readerId, me, 'read for practice', undefined, {
+      await remember(tx, 'staff', body.readerId, me, 'practice saved', undefined, {
         with: body.secondId,
         pairs: body.pairs.length,
       });

@@ -65,7 +65,7 @@ export function ahead(zone: string, what: string, booked: Awaited<ReturnType<typ
   return new Refusal(
     409,
     'booked-ahead',
-    `${what} has bookings ahead; move them first: ${first.join('; ')}${more}.`,
+    `${what} still has bookings: ${first.join('; ')}${more}. Nothing was changed. Move them first.`,
     {
       theirs: booked,
     },

@@ -140,6 +140,10 @@ export function daysOf(f: Frame, days: readonly string[]): DiaryDay[] {
 export function kindOf(own: Parameters<typeof kindsOf>[0], id: string): AppointmentKind {
   const found = kindsOf(own).find((k) => k.id === id);
   if (!found)
-    throw new Refusal(422, 'no-such-kind', `The house knows no kind of appointment called “${id}”.`);
+    throw new Refusal(
+      422,
+      'no-such-kind',
+      `There is no appointment type called “${id}”. Choose one from the list.`,
+    );
   return found;
 }

@@ -17,7 +17,7 @@ const list = (names: readonly string[]) => names.join(' and ');
 export function startOf(zone: string, s: Pick<SlotWire, 'day' | 'time' | 'turn'>, now: Minute): Minute {
   const placed = placeAt(zone, s.day, s.time, s.turn);
   if (!placed.ok) throw no(placed.code, placed.sentence);
-  if (placed.at < now) throw no('past', `${printDayAndDate(s.day)}, ${s.time} is past.`);
+  if (placed.at < now) throw no('past', `${printDayAndDate(s.day)}, ${s.time} is past. Choose a later time.`);
   return placed.at;
 }
 
@@ -51,37 +51,37 @@ export function checkSlot(
 ): SlotMade {
   const start = startOf(zone, s, now);
   const end = start + minutes;
-  if (new Set(s.staff).size !== s.staff.length) throw no('staff-twice', 'Somebody is named twice for it.');
+  if (new Set(s.staff).size !== s.staff.length) throw no('staff-twice', 'The same person is chosen twice.');
   const people = s.staff.map((id) => {
     const found = book.staff.find((h) => h.id === id);
-    if (!found) throw no('no-such-staff', 'Somebody named for it does not work here.');
+    if (!found) throw no('no-such-staff', 'Someone chosen is no longer on the staff.');
     return found;
   });
   if (!holds(hoursOn(zone, [s.day], book.opening), start, end))
     throw no(
       'outside-hours',
-      `The house is not open for all of ${s.time} to ${wallAt(zone, end).time} on that day.`,
+      `The studio is not open for all of ${s.time} to ${wallAt(zone, end).time} on that day.`,
     );
-  if (!clear(book.closed, start, end)) throw no('closed', 'The house is closed on that day.');
+  if (!clear(book.closed, start, end)) throw no('closed', 'The studio is closed on that day.');
   const absent = people.filter((p) => !holds(p.works, start, end));
   if (absent.length > 0)
     throw no(
       'not-at-work',
-      `${list(absent.map((p) => p.name))} ${absent.length > 1 ? 'do' : 'does'} not work then.`,
+      `${list(absent.map((p) => p.name))} ${absent.length > 1 ? 'are' : 'is'} not at work then.`,
     );
   if (people.length < kind.hands.length)
-    throw no('more-hands', `A ${kind.name} takes ${kind.hands.length} of the staff.`);
+    throw no('more-hands', `A ${kind.name} needs ${kind.hands.length} of the staff.`);
   if (!covers(kind.hands, people))
     throw no(
       'skill',
-      `A ${kind.name} asks for ${kind.hands.map((any) => any.join(' or ')).join(', and ')}: ${list(people.map((p) => p.name))} cannot cover that.`,
+      `A ${kind.name} needs the skills ${kind.hands.map((any) => any.join(' or ')).join(', and ')}: ${list(people.map((p) => p.name))} can’t cover that.`,
     );
   const room = s.roomId === null ? null : book.rooms.find((r) => r.id === s.roomId);
-  if (room === undefined) throw no('no-such-room', 'This room is not there.');
+  if (room === undefined) throw no('no-such-room', 'This room no longer exists.');
   if (kind.room !== null && room === null) throw no('room-needed', `A ${kind.name} needs a room.`);
   const lacks = kind.room?.filter((u) => !room!.goodFor.includes(u)) ?? [];
   if (lacks.length > 0)
-    throw no('room', `${room!.name} is not good for ${list(lacks)}: a ${kind.name} needs that.`);
+    throw no('room', `${room!.name} does not suit ${list(lacks)}: a ${kind.name} needs that.`);
   return { start, end, staff: s.staff, roomId: room?.id ?? null };
 }
 

@@ -73,7 +73,7 @@ function movedBy({ entity, what, of, before, after }: Happened): DiaryRuleChange
   const name = of ?? '';
   if (entity === 'staff' && what === 'work changed') {
     const [was, is] = [before, after].map((w) => w as Partial<StaffWork> | null);
-    const hours = (w: Partial<StaffWork> | null) => hoursWords(w?.hours ?? []) || 'while the house is open';
+    const hours = (w: Partial<StaffWork> | null) => hoursWords(w?.hours ?? []) || 'opening hours';
     const skills = (w: Partial<StaffWork> | null) => (w?.skills ?? []).join(', ') || 'none';
     return [
       { name: `${name}, skills`, from: skills(was ?? null), to: skills(is ?? null) },

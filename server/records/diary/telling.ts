@@ -58,7 +58,7 @@ function stillSo(a: AppointmentView, kind: MessageKind, slotId: number | null): 
 /** The carrier is a stand-in: what it would have sent stands in the outbox. Out of order, it throws. */
 export class CarrierFails extends Error {
   constructor() {
-    super('The carrier of messages is out of order.');
+    super('Sending failed (simulated).');
   }
 }
 

@@ -44,14 +44,14 @@ export function DesignPictures({ orderId, look = false }: { orderId: number; loo
       <h2>The design in pictures</h2>
       {shown.length === 0 && (
         <p className="soft">
-          The client’s sketch, a picture, the swatch of the cloth and its trims stand here, and beside the
-          drawing at the fitting.
+          No pictures yet. Add the client’s sketch, a photograph, or the swatches of cloth and trims; they
+          also show at the fitting.
         </p>
       )}
       {list}
       {mayAdd && (
         <div className="row">
-          <label htmlFor="design-about">It shows the</label>
+          <label htmlFor="design-about">Shows</label>
           <select
             id="design-about"
             className="field"
@@ -64,12 +64,12 @@ export function DesignPictures({ orderId, look = false }: { orderId: number; loo
               </option>
             ))}
           </select>
-          <label htmlFor="design-words">Named</label>
+          <label htmlFor="design-words">Caption</label>
           <input
             id="design-words"
             className="field"
             maxLength={200}
-            placeholder="lace for the hem"
+            placeholder="e.g. lace for the hem"
             value={words}
             onChange={(e) => setWords(e.target.value)}
           />

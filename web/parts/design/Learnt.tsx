@@ -22,8 +22,8 @@ export function Learnt({ orderId, unit, figures, onTake }: Props) {
   const { data = [] } = useLearntQuery(orderId);
   if (data.length === 0) return null;
   return (
-    <section aria-label="Learnt at earlier fittings">
-      <h2>Learnt at earlier fittings</h2>
+    <section aria-label="From earlier fittings">
+      <h2>From earlier fittings</h2>
       <ul className="why">
         {data.map((l) => {
           const take = figures && onTake ? takeOf(l, figures, unit) : null;
@@ -39,10 +39,10 @@ export function Learnt({ orderId, unit, figures, onTake }: Props) {
                   <button
                     type="button"
                     className="quiet"
-                    aria-label={`Take into this sheet: ${l.name}`}
+                    aria-label={`Apply to this sheet: ${l.name}`}
                     onClick={() => onTake!(take)}
                   >
-                    take into this sheet
+                    Apply to this sheet
                   </button>
                 )
               )}
@@ -68,7 +68,7 @@ function takeOf(l: Lesson, figures: readonly Figure[], unit: SheetUnit): Take | 
     figure: figure.id,
     target,
     value: asWritten(Math.round((now + l.by) * 10) / 10, unit),
-    reason: `Learnt at the fittings of ${l.orders.join(', ')}.`,
+    reason: `From the fittings of ${l.orders.join(', ')}.`,
   };
 }
 

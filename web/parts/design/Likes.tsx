@@ -27,16 +27,12 @@ export function Likes({ orderId, clientName, onTake }: Props) {
   return (
     <section aria-label={`What ${clientName} likes`}>
       <h2>What {clientName} likes</h2>
-      <LikeList
-        of={data.likes}
-        onTake={onTake}
-        empty="What is liked is kept on the card, for the next garment."
-      />
+      <LikeList of={data.likes} onTake={onTake} empty="Saved with the client, for the next garment." />
       <Problem error={error} />
       {may && (
         <form
           className="row"
-          aria-label="Note what is liked"
+          aria-label="Add a like"
           onSubmit={async (e) => {
             e.preventDefault();
             if ('data' in (await note({ orderId, words }))) setWords(emptied(words, ''));
@@ -44,14 +40,14 @@ export function Likes({ orderId, clientName, onTake }: Props) {
         >
           <input
             className="field grow"
-            aria-label="What is liked, about the cloth"
-            placeholder="a soft waistband …"
+            aria-label="What the client likes about the garment"
+            placeholder="e.g. a soft waistband"
             maxLength={300}
             value={words}
             onChange={(e) => setWords(e.target.value)}
           />
           <button type="submit" className="plain" disabled={words.trim() === '' || isLoading}>
-            Note it
+            Save
           </button>
         </form>
       )}
@@ -82,20 +78,20 @@ function LikeList({ of, empty, onTake, onDrop }: ListProps) {
             <button
               type="button"
               className="quiet"
-              aria-label={`Into the note: ${l.words}`}
+              aria-label={`Copy to note: ${l.words}`}
               onClick={() => onTake(l.words)}
             >
-              into the note
+              Copy to note
             </button>
           )}
           {onDrop && (
             <button
               type="button"
               className="quiet"
-              aria-label={`Take off: ${l.words}`}
+              aria-label={`Remove: ${l.words}`}
               onClick={() => onDrop(l.id)}
             >
-              take off
+              Remove
             </button>
           )}
         </li>
@@ -115,7 +111,7 @@ export function ClientLikes({ clientId }: { clientId: number }) {
       <Problem error={error} />
       <LikeList
         of={data}
-        empty="What is liked at a fitting stands here."
+        empty="Nothing yet. Add what the client likes at a fitting."
         onDrop={may ? (id) => void drop(id) : undefined}
       />
     </section>

@@ -10,7 +10,7 @@ const HOLDS_WORD: Readonly<Record<Holds, string>> = {
   nothing: 'nothing',
   sheet: 'agreeing the sheet',
   cut: 'cutting',
-  'hand-over': 'handing it over',
+  'hand-over': 'hand-over',
 };
 
 interface Props {
@@ -39,7 +39,7 @@ export function OpenQuestions({ orderId, now = null }: Props) {
     <section aria-label="Open questions">
       <h2>{now === null ? 'Open questions' : 'To be decided'}</h2>
       <Problem error={reopening.error} />
-      {open.length === 0 && <p className="soft">Nothing is open.</p>}
+      {open.length === 0 && <p className="soft">No open questions.</p>}
       <ul className="why">
         {open.map((q) => (
           <Open
@@ -54,7 +54,7 @@ export function OpenQuestions({ orderId, now = null }: Props) {
       </ul>
       {decided.length > 0 && (
         <details>
-          <summary>{decided.length === 1 ? 'One is decided' : `${decided.length} are decided`}</summary>
+          <summary>{decided.length === 1 ? '1 decided' : `${decided.length} decided`}</summary>
           <ul className="why">
             {decided.map((q) => (
               <li key={q.id}>
@@ -68,12 +68,12 @@ export function OpenQuestions({ orderId, now = null }: Props) {
                   <button
                     type="button"
                     className="quiet"
-                    aria-label={`Open again: ${q.what}`}
+                    aria-label={`Reopen: ${q.what}`}
                     onClick={() =>
                       void reopen({ id: q.id, orderId, version: q.version, decision: null, name: '' })
                     }
                   >
-                    open again
+                    Reopen
                   </button>
                 )}
               </li>
@@ -90,7 +90,7 @@ export function OpenQuestions({ orderId, now = null }: Props) {
           />
         ) : (
           <button type="button" className="quiet" onClick={() => setAsking(true)}>
-            something is not decided yet
+            Add open question
           </button>
         ))}
     </section>
@@ -115,7 +115,7 @@ function Open({ of: q, orderId, by, may, now }: OpenProps) {
       <span className="soft">
         {q.decides && ` ${q.decides[0]!.toUpperCase()}${q.decides.slice(1)} decides.`}
         {by && ` By the ${by}.`}
-        {q.holds !== 'nothing' && ` It holds back ${HOLDS_WORD[q.holds]}.`}
+        {q.holds !== 'nothing' && ` Blocks ${HOLDS_WORD[q.holds]}.`}
       </span>{' '}
       {may && decision === null && (
         <button
@@ -124,7 +124,7 @@ function Open({ of: q, orderId, by, may, now }: OpenProps) {
           aria-label={`Decide: ${q.what}`}
           onClick={() => setDecision('')}
         >
-          decide
+          Decide
         </button>
       )}
       {decision !== null && (
@@ -145,7 +145,7 @@ function Open({ of: q, orderId, by, may, now }: OpenProps) {
             onChange={(e) => setDecision(e.target.value)}
           />
           <button type="submit" className="plain" disabled={decision.trim() === '' || isLoading}>
-            Decided
+            Save decision
           </button>
         </form>
       )}
@@ -169,14 +169,14 @@ function AskForm({ orderId, kinds, onDone }: AskProps) {
   return (
     <form
       className="stack"
-      aria-label="A question"
+      aria-label="Open question"
       onSubmit={async (e) => {
         e.preventDefault();
         const done = await ask({ orderId, what, decides, byKind: byKind || null, holds });
         if ('data' in done) onDone();
       }}
     >
-      <label htmlFor="question-what">What is not decided yet</label>
+      <label htmlFor="question-what">What is still to decide</label>
       <input
         id="question-what"
         className="field"
@@ -193,16 +193,16 @@ function AskForm({ orderId, kinds, onDone }: AskProps) {
         value={decides}
         onChange={(e) => setDecides(e.target.value)}
       />
-      <label htmlFor="question-by">By which appointment</label>
+      <label htmlFor="question-by">Decide by</label>
       <select id="question-by" className="field" value={byKind} onChange={(e) => setByKind(e.target.value)}>
-        <option value="">any</option>
+        <option value="">any appointment</option>
         {kinds.map((k) => (
           <option key={k.id} value={k.id}>
             {k.name}
           </option>
         ))}
       </select>
-      <label htmlFor="question-holds">Until then it holds back</label>
+      <label htmlFor="question-holds">Blocks</label>
       <select
         id="question-holds"
         className="field"
@@ -218,10 +218,10 @@ function AskForm({ orderId, kinds, onDone }: AskProps) {
       <Problem error={error} />
       <div className="row acts">
         <button type="submit" className="plain" disabled={what.trim() === '' || isLoading}>
-          Keep the question
+          Save question
         </button>
         <button type="button" className="quiet" onClick={onDone}>
-          leave it
+          Cancel
         </button>
       </div>
     </form>

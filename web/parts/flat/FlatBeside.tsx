@@ -9,12 +9,12 @@ export function FlatBeside({ orderId, unit }: { orderId: number; unit: SheetUnit
   const lay = data?.find((l) => l.rows.some((r) => r.written));
   if (!lay) return null;
   return (
-    <section aria-label="Laid flat beside it">
-      <h2>Laid flat beside it</h2>
+    <section aria-label="Measured flat for comparison">
+      <h2>Measured flat for comparison</h2>
       <p className="soft">
         {lay.of}
         {lay.words && `, ${lay.words}`}.{' '}
-        <Link to={`/orders/${orderId}/flat?lay=${lay.id}`}>Read more of it</Link>
+        <Link to={`/orders/${orderId}/flat?lay=${lay.id}`}>Measure more points</Link>
       </p>
       {lay.says.map((s) => (
         <p key={s} className="notice">

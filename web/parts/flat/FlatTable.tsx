@@ -21,11 +21,11 @@ export function FlatTable({ lay, unit, field, readOnly = false }: Props) {
       <thead>
         <tr>
           <th scope="col">Point, in {unit === 'cm' ? 'centimetres' : 'inches'}</th>
-          {field && <th scope="col">read now</th>}
-          <th scope="col">lies at</th>
+          {field && <th scope="col">measured now</th>}
+          <th scope="col">garment</th>
           <th scope="col">body</th>
           <th scope="col">sheet</th>
-          <th scope="col">differs</th>
+          <th scope="col">difference</th>
         </tr>
       </thead>
       <tbody>

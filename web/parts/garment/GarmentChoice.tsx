@@ -29,7 +29,7 @@ export function GarmentChoice({ value, disabled, onChoose, parts }: Props) {
   const chosen = own.find((g) => `own-${g.id}` === value);
   return (
     <>
-      <h2>What is made</h2>
+      <h2>Garment</h2>
       <div className="fields">
         <div className="full">
           <ChoiceByTyping
@@ -38,7 +38,7 @@ export function GarmentChoice({ value, disabled, onChoose, parts }: Props) {
             className="wide-select"
             disabled={disabled}
             value={all.some((g) => g.id === value) ? value : null}
-            placeholder="a composition of its own"
+            placeholder="your own combination of parts"
             onChange={(id) => onChoose(id, all.find((g) => g.id === id)!.parts)}
             options={[
               ...(own.length > 0
@@ -50,20 +50,20 @@ export function GarmentChoice({ value, disabled, onChoose, parts }: Props) {
                   ]
                 : []),
               {
-                label: 'The house’s garments',
+                label: 'Standard garments',
                 options: GARMENTS.map((g) => ({ value: g.id, label: g.name })),
               },
             ]}
           />{' '}
           {chosen && mayHouse && (
             <Popconfirm
-              title={`Take “${chosen.name}” off the house’s garments?`}
-              description="Briefs that were made with it stay as they are."
-              okText="Take off"
-              cancelText="Leave it"
+              title={`Remove “${chosen.name}” from the saved garments?`}
+              description="Briefs made with it stay as they are."
+              okText="Remove"
+              cancelText="Cancel"
               onConfirm={() => void drop(chosen.id)}
             >
-              <Button type="text">take off the list</Button>
+              <Button type="text">Remove from the list</Button>
             </Popconfirm>
           )}
           <Problem error={dropping.error} />
@@ -89,16 +89,16 @@ function Save({ parts }: { parts: () => readonly PartWire[] }) {
     return (
       <p>
         <button type="button" className="quiet" onClick={() => setName('')}>
-          save these parts as a garment of the house
+          Save these parts as a garment
         </button>
-        {done && <Notice>“{done.name}” is among the house’s garments now.</Notice>}
+        {done && <Notice>“{done.name}” was saved to your garments.</Notice>}
       </p>
     );
   return (
     <div className="row">
       <Input
-        aria-label="Name of the garment"
-        placeholder="for example choir skirt, long"
+        aria-label="Garment name"
+        placeholder="e.g. choir skirt, long"
         value={name}
         maxLength={80}
         autoFocus
@@ -109,10 +109,10 @@ function Save({ parts }: { parts: () => readonly PartWire[] }) {
         }}
       />
       <Button disabled={!name.trim()} loading={saving.isLoading} onClick={() => void keep()}>
-        Save it
+        Save garment
       </Button>
       <Button type="text" onClick={() => setName(null)}>
-        Leave it
+        Cancel
       </Button>
       <Problem error={saving.error} />
     </div>

@@ -20,9 +20,9 @@ export function MoreParts({ parts, onAdd }: { parts: readonly Of[]; onAdd: (part
   return (
     <p className="row">
       <Select
-        aria-label="Add a part"
+        aria-label="Add part"
         className="wide-select"
-        placeholder="add a part that joins"
+        placeholder="Choose a part that joins …"
         value={null}
         onChange={(id: string | null) => id && onAdd(id)}
         options={fit.map((p) => ({ value: p.id, label: p.name }))}

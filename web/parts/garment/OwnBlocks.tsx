@@ -25,18 +25,18 @@ export function OwnBlocks({ clientId, clientName, onBegin, made }: Props) {
   const { short } = useDays();
   if (!onBegin && data.length === 0) return null;
   return (
-    <section aria-label={`Own blocks of ${clientName}`}>
-      <h2>Own blocks of {clientName}</h2>
+    <section aria-label={`Saved blocks of ${clientName}`}>
+      <h2>Saved blocks of {clientName}</h2>
       {error ? (
         <p className="soft">
-          They cannot be read just now.{' '}
+          The saved blocks can’t be loaded.{' '}
           <button type="button" className="quiet" onClick={() => void refetch()}>
-            look again
+            Try again
           </button>
         </p>
       ) : data.length === 0 ? (
         <p className="soft">
-          A block that was adapted once is kept here, and the next garment starts from it.
+          No saved blocks yet. Save an adapted block, and the next garment can start from it.
         </p>
       ) : (
         <ul className="why">
@@ -52,21 +52,21 @@ export function OwnBlocks({ clientId, clientName, onBegin, made }: Props) {
                   <button
                     type="button"
                     className="quiet"
-                    aria-label={`Begin from ${b.name}`}
+                    aria-label={`Start from ${b.name}`}
                     onClick={() => {
                       onBegin(b);
-                      setSaid(`The brief begins from “${b.name}”. Its steps stand below the parts.`);
+                      setSaid(`The brief now starts from “${b.name}”. Its steps are listed below the parts.`);
                     }}
                   >
-                    begin from it
+                    Start from this block
                   </button>
                   <button
                     type="button"
                     className="quiet"
-                    aria-label={`Take ${b.name} off`}
+                    aria-label={`Remove ${b.name}`}
                     onClick={() => void drop({ id: b.id, clientId })}
                   >
-                    take off
+                    Remove
                   </button>
                 </>
               )}
@@ -79,26 +79,26 @@ export function OwnBlocks({ clientId, clientName, onBegin, made }: Props) {
       {onBegin && (
         <form
           className="row"
-          aria-label="Keep an own block"
+          aria-label="Save as a block"
           onSubmit={async (e) => {
             e.preventDefault();
             if (name.trim() === '' || keeping.isLoading) return;
             const done = await keep({ clientId, name: name.trim(), ...made() });
             if (!('data' in done) || !done.data) return;
-            setSaid(`“${name.trim()}” is kept for the next order of ${clientName}.`);
+            setSaid(`“${name.trim()}” is saved for the next order of ${clientName}.`);
             setName(emptied(name, ''));
           }}
         >
           <input
             className="field grow"
-            aria-label="Name of the block"
-            placeholder="for example fitted bodice"
+            aria-label="Block name"
+            placeholder="e.g. fitted bodice"
             maxLength={80}
             value={name}
             onChange={(e) => setName(e.target.value)}
           />
           <button type="submit" className="plain" disabled={name.trim() === '' || keeping.isLoading}>
-            Keep it
+            Save block
           </button>
         </form>
       )}

@@ -25,13 +25,8 @@ export function PartFields({ index, part, joined, length, unit, onTakeOff }: Pro
       <div className="part-head">
         <h2>{part.name}</h2>
         {onTakeOff && (
-          <button
-            type="button"
-            className="quiet"
-            aria-label={`Leave the ${part.name} out`}
-            onClick={onTakeOff}
-          >
-            leave it out
+          <button type="button" className="quiet" aria-label={`Remove the ${part.name}`} onClick={onTakeOff}>
+            Remove
           </button>
         )}
       </div>

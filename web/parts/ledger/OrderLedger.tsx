@@ -48,7 +48,7 @@ export function OrderLedger({
             <th scope="col">What</th>
             {withClient && <th scope="col">Client</th>}
             <th scope="col">Due</th>
-            <th scope="col">Thread</th>
+            <th scope="col">Progress</th>
           </tr>
         </thead>
         <tbody>

@@ -13,8 +13,9 @@ export function PendingReadings() {
   const names = [...new Set(others!.map((k) => k.by?.name ?? ''))].filter(Boolean).join(', ');
   return (
     <span role="status" className="pending">
-      {mine!.length > 0 && `${many(mine!.length)} to be sent. `}
-      {others!.length > 0 && `${many(others!.length)} waiting for ${names || 'their writer'} to sign in. `}
+      {mine!.length > 0 && `${many(mine!.length)} waiting to be sent. `}
+      {others!.length > 0 &&
+        `${many(others!.length)} waiting for ${names || 'the person who took them'} to sign in. `}
       {unknown!.length > 0 && (
         <>
           {many(unknown!.length)} without a name.{' '}

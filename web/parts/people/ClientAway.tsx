@@ -18,7 +18,7 @@ export function ClientAway({ client }: { client: ClientFull }) {
   if (!may && client.away.length === 0) return null;
   return (
     <section>
-      <h2>Cannot come</h2>
+      <h2>Unavailable</h2>
       <Problem error={adding.error ?? dropping.error} />
       <ul className="why">
         {client.away.map((a) => (
@@ -30,10 +30,10 @@ export function ClientAway({ client }: { client: ClientFull }) {
               <button
                 type="button"
                 className="quiet"
-                aria-label={`Take back the days from ${long(a.firstDay)}`}
+                aria-label={`Remove the days from ${long(a.firstDay)}`}
                 onClick={() => void drop({ id: a.id, clientId: client.id })}
               >
-                take back
+                Remove
               </button>
             )}
           </li>
@@ -42,7 +42,7 @@ export function ClientAway({ client }: { client: ClientFull }) {
       {may && (
         <form
           className="stack"
-          aria-label="Days the client cannot come"
+          aria-label="Days the client is unavailable"
           onSubmit={async (e) => {
             e.preventDefault();
             const done = await add({
@@ -58,11 +58,11 @@ export function ClientAway({ client }: { client: ClientFull }) {
             }
           }}
         >
-          <label htmlFor="away-first">First day away</label>
+          <label htmlFor="away-first">First day</label>
           <DateField id="away-first" value={first} onChange={setFirst} />
-          <label htmlFor="away-last">Last day away</label>
+          <label htmlFor="away-last">Last day</label>
           <DateField id="away-last" value={last} onChange={setLast} />
-          <label htmlFor="away-why">Because</label>
+          <label htmlFor="away-why">Reason</label>
           <input
             id="away-why"
             className="field"
@@ -72,7 +72,7 @@ export function ClientAway({ client }: { client: ClientFull }) {
           />
           <div className="row">
             <button type="submit" className="plain" disabled={!first || adding.isLoading}>
-              Note these days
+              Add days
             </button>
           </div>
         </form>

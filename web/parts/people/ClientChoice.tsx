@@ -27,7 +27,7 @@ export function ClientChoice({ onChoose }: { onChoose: (id: number) => void }) {
               </button>
             </li>
           ))}
-          {data.length === 0 && <li>Nobody of that name is in the book.</li>}
+          {data.length === 0 && <li>No client found.</li>}
         </ul>
       )}
     </>

@@ -26,7 +26,7 @@ export function Photos({ orderId, unit, alterations }: Props) {
       <h2>Photographs</h2>
       {shown.length === 0 && (
         <p className="soft">
-          Pictures of the garment stand here: pins as they were set, how it came, what it became.
+          No photographs yet. Add the pins as they were set, how the garment came in, and how it turned out.
         </p>
       )}
       <PictureList
@@ -38,7 +38,7 @@ export function Photos({ orderId, unit, alterations }: Props) {
         <div className="row">
           {alterations.length > 0 && (
             <>
-              <label htmlFor="photo-mark">Of</label>
+              <label htmlFor="photo-mark">Shows</label>
               <select
                 id="photo-mark"
                 className="field"
@@ -54,7 +54,7 @@ export function Photos({ orderId, unit, alterations }: Props) {
               </select>
             </>
           )}
-          <label htmlFor="photo-words">What it shows</label>
+          <label htmlFor="photo-words">Caption</label>
           <input
             id="photo-words"
             className="field"

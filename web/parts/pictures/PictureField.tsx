@@ -35,7 +35,7 @@ export function PictureField({ orderId, label, keep, onKept }: Props) {
       if (sent.is === 'refused') wrong.push(`${file.name}: ${sent.sentence}`);
       if (sent.is === 'waits' && !sent.safe)
         wrong.push(
-          `${file.name} could not be sent, and this browser cannot keep it. Leave this page open until the studio can be reached.`,
+          `${file.name} could not be sent, and this browser can’t store it. Keep this page open until the server can be reached, then choose it again.`,
         );
       if (sent.is === 'waits' && sent.safe) waits++;
     }
@@ -54,8 +54,8 @@ export function PictureField({ orderId, label, keep, onKept }: Props) {
       ))}
       {waiting > 0 && (
         <Notice>
-          {waiting === 1 ? 'The photograph is' : `${waiting} photographs are`} saved on this device and sent
-          as soon as the studio can be reached.
+          {waiting === 1 ? 'The photograph is' : `${waiting} photographs are`} saved on this device and will
+          be sent when the server can be reached.
         </Notice>
       )}
       <span className="picturefield">
@@ -69,7 +69,7 @@ export function PictureField({ orderId, label, keep, onKept }: Props) {
           onChange={(e) => void add([...(e.target.files ?? [])])}
         />
         <label htmlFor={id} className="plain">
-          {busy > 0 ? `Keeping ${busy} …` : label}
+          {busy > 0 ? `Saving ${busy} …` : label}
         </label>
       </span>
     </>

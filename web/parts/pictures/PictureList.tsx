@@ -39,10 +39,10 @@ export function PictureList({ orderId, of, head, uncut }: Props) {
               <button
                 type="button"
                 className="quiet"
-                aria-label={`Take the photograph of ${short(p.at)} off`}
+                aria-label={`Remove the photograph of ${short(p.at)}`}
                 onClick={() => void drop({ id: p.id, orderId })}
               >
-                take off
+                Remove
               </button>
             )}
           </li>

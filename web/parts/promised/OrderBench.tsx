@@ -23,16 +23,16 @@ export function OrderBench({ order }: { order: OrderFull }) {
   const [drop, dropping] = useDropWorkMutation();
   const [open, setOpen] = useState<BenchWork | 'new' | null>(null);
   const [says, setSays] = useState<string | null>(null);
-  const nameOf = (id: number) => staff.find((s) => s.id === id)?.name ?? 'somebody who left';
+  const nameOf = (id: number) => staff.find((s) => s.id === id)?.name ?? 'someone who left';
   return (
     <>
-      <h2>At the bench</h2>
+      <h2>Bench work</h2>
       <Problem error={dropping.error} />
       {says && <Notice>{says}</Notice>}
       {order.bench.length === 0 && (
         <p className="soft">
-          No work is promised yet. What is promised here shares a day with appointments, and says from when a
-          toile or a basted garment is there.
+          No work is scheduled yet. Scheduled work fills the day beside the appointments, and tells the diary
+          when a toile or a basted garment will be ready.
         </p>
       )}
       <ul className="why">
@@ -41,35 +41,35 @@ export function OrderBench({ order }: { order: OrderFull }) {
             <DoneBox of={w} />{' '}
             <span className={w.doneAt ? 'soft' : ''}>
               {w.what}: {nameOf(w.staffId)}, {short(w.day)}, {hoursWord(w.minutes)}
-              {w.makes && <span className="soft"> · gives {NEEDS[w.makes]}</span>}
+              {w.makes && <span className="soft"> · makes ready {NEEDS[w.makes]}</span>}
             </span>{' '}
             {w.alterationId !== null && (
-              <Link to={`/orders/${order.id}/alterations/${w.alterationId}`}>its pieces</Link>
+              <Link to={`/orders/${order.id}/alterations/${w.alterationId}`}>Open the job</Link>
             )}
             {may && !w.doneAt && w.alterationId === null && (
               <>
                 <button
                   type="button"
                   className="quiet"
-                  aria-label={`Change ${w.what}`}
+                  aria-label={`Edit ${w.what}`}
                   onClick={() => setOpen(w)}
                 >
-                  change
+                  Edit
                 </button>{' '}
                 <button
                   type="button"
                   className="quiet"
-                  aria-label={`Take back ${w.what}`}
+                  aria-label={`Remove ${w.what}`}
                   onClick={() => void drop(w.id)}
                 >
-                  take back
+                  Remove
                 </button>
               </>
             )}
           </li>
         ))}
       </ul>
-      {may && open === null && <Button onClick={() => setOpen('new')}>Promise work</Button>}
+      {may && open === null && <Button onClick={() => setOpen('new')}>Schedule work</Button>}
       {may && open !== null && (
         <WorkForm
           key={open === 'new' ? 'new' : `${open.id} ${open.version}`}
@@ -109,7 +109,7 @@ function WorkForm({ orderId, of, staff, onDone }: FormProps) {
       className="slip"
       layout="vertical"
       requiredMark={false}
-      aria-label={of ? `Change ${of.what}` : 'Promise work'}
+      aria-label={of ? `Edit ${of.what}` : 'Schedule work'}
       initialValues={of ? { ...of, makes: of.makes ?? '', hours: of.minutes / 60 } : { makes: '', hours: 2 }}
       onFinish={async (w: Written) => {
         const body = {
@@ -129,39 +129,35 @@ function WorkForm({ orderId, of, staff, onDone }: FormProps) {
       <div className="fields">
         <Form.Item
           name="what"
-          label="What is done"
-          rules={[{ required: true, whitespace: true, message: 'Say what is done.' }]}
+          label="Work"
+          rules={[{ required: true, whitespace: true, message: 'Enter the work.' }]}
         >
           <Input autoComplete="off" maxLength={200} />
         </Form.Item>
-        <Form.Item name="makes" label="It gives">
+        <Form.Item name="makes" label="Makes ready">
           <Select
             options={[
-              { value: '', label: 'nothing an appointment waits for' },
+              { value: '', label: 'nothing for an appointment' },
               ...MAKES.map((n) => ({ value: n, label: NEEDS[n] })),
             ]}
           />
         </Form.Item>
-        <Form.Item name="staffId" label="By" rules={[{ required: true, message: 'Say who does it.' }]}>
+        <Form.Item name="staffId" label="Who" rules={[{ required: true, message: 'Choose who does it.' }]}>
           <Select options={staff.map((s) => ({ value: s.id, label: s.name }))} />
         </Form.Item>
-        <Form.Item
-          name="day"
-          label="On the day"
-          rules={[{ required: true, message: 'A day is needed.' }, dateRule]}
-        >
+        <Form.Item name="day" label="Day" rules={[{ required: true, message: 'Choose a day.' }, dateRule]}>
           <DateField />
         </Form.Item>
-        <Form.Item name="hours" label="Hours" rules={[{ required: true, message: 'Say how long.' }]}>
+        <Form.Item name="hours" label="Hours" rules={[{ required: true, message: 'Enter the hours.' }]}>
           <InputNumber min={0.25} max={12} step={0.25} />
         </Form.Item>
       </div>
       <div className="row acts">
         <Button type="primary" htmlType="submit" loading={promising.isLoading || changing.isLoading}>
-          {of ? 'Keep it so' : 'Promise it'}
+          {of ? 'Save work' : 'Schedule work'}
         </Button>
         <Button type="text" onClick={() => onDone(null)}>
-          Leave it
+          Cancel
         </Button>
       </div>
     </Form>

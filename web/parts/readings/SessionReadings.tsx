@@ -23,7 +23,7 @@ export function SessionReadings({ session }: { session: SessionRow }) {
 
 function Readings({ id }: { id: string }) {
   const { data, error, refetch } = useSessionQuery(id);
-  if (!data) return <Waiting what="the readings" error={error} again={refetch} />;
+  if (!data) return <Waiting what="the measurements" error={error} again={refetch} />;
   const { details } = data;
   return (
     <>
@@ -54,7 +54,7 @@ function Readings({ id }: { id: string }) {
           .join('; ')}
         .{' '}
         <a href={`/api/sessions/${id}/card.pdf`} target="_blank" rel="noreferrer">
-          The measure card
+          Print measurement card (PDF)
         </a>
       </p>
     </>
@@ -74,7 +74,7 @@ function Corrected({ readings }: { readings: readonly Reading[] }) {
       {all.map(({ r, before }) => (
         <li key={r.id}>
           {measure(r.measure).name}, {before}:{' '}
-          {r.written ? `corrected to ${printWritten(r.written)}` : 'struck out'}
+          {r.written ? `corrected to ${printWritten(r.written)}` : 'crossed out'}
           {r.wroteBy && ` by ${r.wroteBy}`}
           {r.reason && `, ${r.reason}`}
         </li>

@@ -33,7 +33,7 @@ function knotsOf(
       when: shortDate(order.briefAt),
       done: order.brief !== null,
       to: `${base}/brief`,
-      tells: order.brief ? 'The brief is written.' : 'The brief is still to write.',
+      tells: order.brief ? 'The brief is done.' : 'No brief yet.',
     },
     {
       id: 'measured',
@@ -89,7 +89,7 @@ function alterationsKnot({ id, alterations: { all, open } }: OrderFull): Knot {
     when: all === 0 ? '—' : open === 0 ? `${all} checked` : count,
     done: all > 0 && open === 0,
     to: `/orders/${id}/fitting`,
-    tells: all === 0 ? 'Nothing is altered.' : open === 0 ? 'All are checked.' : `${count}.`,
+    tells: all === 0 ? 'No alterations.' : open === 0 ? 'All are checked.' : `${count}.`,
   };
 }
 
@@ -105,7 +105,7 @@ function fittings(order: OrderFull, today: string, shortDate: (at: string) => st
     when: shown ? `${shortDate(shown.day)}, ${shown.time}` : '—',
     done: standing.length > 0 && !next,
     to: shown ? `/diary?day=${shown.day}&a=${shown.id}` : `/diary/book?order=${order.id}`,
-    tells: shown ? `${order.appointments.map(words).join('; ')}.` : 'No fitting is booked yet.',
+    tells: shown ? `${order.appointments.map(words).join('; ')}.` : 'No fitting booked yet.',
   };
 }
 
@@ -130,7 +130,7 @@ export function Thread({
   const at = (i: number) => 60 + i * 148;
   const next = knots.findIndex((k) => !k.done);
   return (
-    <nav className="thread" aria-label={`Thread of order ${order.number}`}>
+    <nav className="thread" aria-label={`Progress of order ${order.number}`}>
       <svg viewBox={`0 0 ${at(knots.length - 1) + 70} 78`} aria-label="Stages">
         {knots.slice(1).map((k, i) => {
           const drawn = k.done;

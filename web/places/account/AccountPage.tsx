@@ -1,4 +1,4 @@
-import { type FactorBegun, newPassphrase } from '@rocchetto/contract';
+import { type FactorBegun, newPassphrase, ROLE_WORD } from '@rocchetto/contract';
 import { toString as toQr } from 'qrcode';
 import { type FormEvent, useEffect, useState } from 'react';
 import { useDispatch } from 'react-redux';
@@ -32,8 +32,11 @@ export function Component() {
           <Facts
             of={[
               ['Name', me.name],
-              ['Role', me.role],
-              ['Screen locks', me.idleMinutes === 0 ? 'never' : `after ${me.idleMinutes} minutes untouched`],
+              ['Role', ROLE_WORD[me.role]],
+              [
+                'Screen locks',
+                me.idleMinutes === 0 ? 'never' : `after ${me.idleMinutes} minutes without use`,
+              ],
             ]}
           />
         </section>
@@ -41,9 +44,7 @@ export function Component() {
     >
       <h1>Your account</h1>
       {me.factorOwed && (
-        <Notice>
-          The studio asks your role for a second factor. Set it up below; the rest opens as soon as it is on.
-        </Notice>
+        <Notice>The studio requires a second factor for your role. Set it up below to open the rest.</Notice>
       )}
       <SecondFactor since={data.factorSince} left={data.codesLeft} asked={data.factorAsked} />
       <Passphrase />
@@ -67,7 +68,7 @@ function SignIns() {
             <th scope="col">Since</th>
             <th scope="col">Last used</th>
             <th scope="col">
-              <span className="hidden">End it</span>
+              <span className="hidden">End</span>
             </th>
           </tr>
         </thead>
@@ -121,7 +122,7 @@ function Passphrase() {
       <form className="stack" onSubmit={save} noValidate>
         <Problem error={error} />
         {wrong && <Notice is="bad">{wrong}</Notice>}
-        {isSuccess && <Notice is="good">Passphrase changed. Every other sign-in of yours has ended.</Notice>}
+        {isSuccess && <Notice is="good">Passphrase changed. You were signed out everywhere else.</Notice>}
         <label htmlFor="current">Current passphrase</label>
         <input
           id="current"
@@ -140,7 +141,7 @@ function Passphrase() {
           aria-describedby="next-help"
         />
         <p id="next-help" className="soft">
-          12 characters or more. Four or five plain words that have nothing to do with each other do well.
+          12 characters or more. Four or five unrelated plain words work well.
         </p>
         <button type="submit" className="plain" disabled={isLoading}>
           Change passphrase
@@ -173,7 +174,7 @@ function SecondFactor({ since, left, asked }: { since: string | null; left: numb
           <span className="agreed">✓ On since {long(since)}.</span> {left} recovery codes left.
         </p>
         {asked ? (
-          <p className="soft">The studio asks your role for it.</p>
+          <p className="soft">The studio requires it for your role.</p>
         ) : (
           <form
             className="row"
@@ -206,8 +207,8 @@ function SecondFactor({ since, left, asked }: { since: string | null; left: numb
       {begun === null ? (
         <>
           <p className="soft">
-            An authenticator on your phone shows six digits that change every half minute; signing in asks for
-            them after the passphrase.
+            An authenticator app on your phone shows six digits that change every half minute. You type them
+            after the passphrase when you sign in.
           </p>
           <Problem error={beginning.error} />
           <button
@@ -240,7 +241,7 @@ function Square({ of }: { of: string }) {
       src={`data:image/svg+xml,${encodeURIComponent(svg)}`}
       width="180"
       height="180"
-      alt="The key as a square to scan"
+      alt="QR code of the key"
     />
   );
 }
@@ -250,8 +251,8 @@ function Codes({ of, onDone }: { of: readonly string[]; onDone: () => void }) {
   return (
     <>
       <Notice is="good">
-        It is on. Write these recovery codes down and keep them apart from your phone: each opens the door
-        once. They are not shown again.
+        The second factor is on. Write these recovery codes down and keep them away from your phone. Each
+        works once. They are not shown again.
       </Notice>
       <ol className="codes figures">
         {of.map((c) => (
@@ -282,7 +283,7 @@ function Confirm({ begun, onCodes }: { begun: FactorBegun; onCodes: (codes: read
   const [code, setCode] = useState('');
   return (
     <>
-      <p>Scan this with an authenticator, or type the key into it.</p>
+      <p>Scan this with an authenticator app, or type the key into it.</p>
       <div className="row">
         <Square of={begun.uri} />
         <p className="figures">{begun.secret.match(/.{1,4}/g)?.join(' ')}</p>
@@ -297,7 +298,7 @@ function Confirm({ begun, onCodes }: { begun: FactorBegun; onCodes: (codes: read
         }}
       >
         <Problem error={error} />
-        <label htmlFor="factor-code">The six digits it shows</label>
+        <label htmlFor="factor-code">Six digits from the app</label>
         <input
           id="factor-code"
           className="field short"

@@ -2,7 +2,7 @@ import '../../shared/door.css';
 import type { ClientPage, Problem } from '@rocchetto/contract';
 import { useCallback, useEffect, useState } from 'react';
 
-const AWAY = 'The studio cannot be reached just now. What you wrote is still here; try again in a moment.';
+const AWAY = 'Can’t reach the studio. What you wrote is still here. Try again in a moment.';
 
 /** Sends to the studio; answers the page, or the sentence that says why not. */
 async function ask(path: string, body: object): Promise<ClientPage | string> {
@@ -59,21 +59,23 @@ export function Component() {
             {wrong}
           </div>
         )}
-        {!page && !wrong && <p role="status">Looking it up …</p>}
+        {!page && !wrong && <p role="status">Loading …</p>}
         {page && (
           <>
             {page.status === 'offered' && page.answer !== 'another-time' && (
-              <p>Which of these times suits you?{page.until && ` They are kept until ${page.until}.`}</p>
+              <p>
+                Which of these times suits you?{page.until && ` We hold them for you until ${page.until}.`}
+              </p>
             )}
-            {!open && <p>This appointment {page.status === 'done' ? 'has been' : 'does not take place'}.</p>}
+            {!open && <p>This appointment {page.status === 'done' ? 'has been' : 'is cancelled'}.</p>}
             {page.answer === 'another-time' && open && (
               <div className="notice" role="status">
-                You asked for another time. The studio will call or write.
+                You asked for another time. The studio will contact you.
               </div>
             )}
             {page.answer === 'yes' && page.status === 'confirmed' && (
               <div className="notice good" role="status">
-                You said yes. We look forward to it.
+                You said yes. We look forward to seeing you.
               </div>
             )}
             {open && (
@@ -91,7 +93,7 @@ export function Component() {
                         disabled={busy}
                         onClick={() => void say('yes', t.id)}
                       >
-                        {page.status === 'offered' ? 'This one' : 'Yes, I will come'}
+                        {page.status === 'offered' ? 'Choose this time' : 'Yes, I’ll come'}
                       </button>
                     )}
                   </li>
@@ -101,7 +103,7 @@ export function Component() {
             {page.bring && open && <p>Please bring: {page.bring}</p>}
             {open && !other && (
               <button type="button" className="plain" onClick={() => setOther(true)}>
-                Another time, please
+                I can’t come
               </button>
             )}
             {other && (
@@ -111,7 +113,7 @@ export function Component() {
                   void say('another-time');
                 }}
               >
-                <label htmlFor="days">Which days would suit you?</label>
+                <label htmlFor="days">Which days or times would suit you? (optional)</label>
                 <textarea
                   id="days"
                   className="field"

@@ -9,7 +9,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { TapeFigure } from '../../parts/tape/TapeFigure.tsx';
 import { EMPTY, type HomeDraft, keepDraft, keptDraft, open, saidOf } from './draft.ts';
 
-const AWAY = 'The studio cannot be reached just now. What you wrote is still here; try again in a moment.';
+const AWAY = 'Can’t reach the studio. What you wrote is still here. Try again in a moment.';
 
 async function ask(path: string, body: object): Promise<HomePage | string> {
   try {
@@ -82,7 +82,7 @@ export function Component() {
           {wrong}
         </div>
       )}
-      {!page && !wrong && <p role="status">Looking it up …</p>}
+      {!page && !wrong && <p role="status">Loading …</p>}
       {page?.sent && (
         <>
           <div>
@@ -92,7 +92,7 @@ export function Component() {
             <p className="soft">{page.client}, your measures</p>
           </div>
           <div className="notice good" role="status">
-            Sent on {page.sent}. Thank you. The studio looks through them and reads them again with you before
+            Sent on {page.sent}. Thank you. The studio will check them and measure again with you before
             anything is cut.
           </div>
         </>
@@ -146,15 +146,16 @@ function Begin({ page, draft, change, top, onGo }: Part & { onGo: () => void }) 
           {Math.max(5, page.measures.length * 2)} minutes.
         </p>
         <ul className="why">
-          <li>A soft tape, a mirror, and somebody who holds the tape.</li>
-          <li>Over thin underwear, in the bra that you will wear with it; without shoes.</li>
-          <li>Tie a ribbon at your waist, where you fold when you bend to the side: many start from it.</li>
-          <li>Stand as you always stand. The tape touches and does not press.</li>
-          <li>Leave out whatever you would rather not measure.</li>
+          <li>You need a soft tape, a mirror, and someone to hold the tape.</li>
+          <li>Measure over thin underwear, without shoes.</li>
+          <li>
+            Tie a ribbon or cord at your waist, where you fold when you bend to the side. Many measurements
+            start there.
+          </li>
+          <li>Stand as you always do. The tape should touch, not press.</li>
+          <li>Leave out anything you would rather not measure.</li>
         </ul>
-        <p className="soft">
-          Open until {page.until}. What you write stays in this window until you send it.
-        </p>
+        <p className="soft">Open until {page.until}. What you type stays in this window until you send it.</p>
       </div>
       <form
         onSubmit={(e) => {
@@ -163,7 +164,7 @@ function Begin({ page, draft, change, top, onGo }: Part & { onGo: () => void }) 
         }}
       >
         <fieldset className="units">
-          <legend>Your tape is in</legend>
+          <legend>Your tape shows</legend>
           {(['cm', 'in'] as const).map((u) => (
             <label key={u}>
               <input
@@ -176,31 +177,19 @@ function Begin({ page, draft, change, top, onGo }: Part & { onGo: () => void }) 
             </label>
           ))}
         </fieldset>
-        <Text
-          of="helper"
-          label="Who holds the tape (may stay empty)"
-          max={120}
-          draft={draft}
-          change={change}
-        />
+        <Text of="helper" label="Who holds the tape (optional)" max={120} draft={draft} change={change} />
         <Text
           of="beneath"
-          label="What you wear beneath (may stay empty)"
+          label="What you wear underneath (optional)"
           max={200}
           draft={draft}
           change={change}
         />
         {page.minor && (
-          <Text
-            of="guardian"
-            label="Which grown-up is there and helps"
-            max={200}
-            draft={draft}
-            change={change}
-          />
+          <Text of="guardian" label="Which adult is with you" max={200} draft={draft} change={change} />
         )}
         <button type="submit" className="take">
-          Begin
+          Start
         </button>
       </form>
     </>
@@ -266,7 +255,7 @@ function One({ id, at, draft, change, onBack, onNext }: OneProps) {
         <h1>{m.name}</h1>
         <p>{g.how}</p>
         <p className="soft">
-          {g.first.map((l) => `${LANDMARKS[l].name}: ${LANDMARKS[l].find}`).join(' ')} Often goes wrong:{' '}
+          {g.first.map((l) => `${LANDMARKS[l].name}: ${LANDMARKS[l].find}`).join(' ')} Common mistake:{' '}
           {g.mistake}
         </p>
         <label htmlFor="at-home-figure">
@@ -312,7 +301,7 @@ function One({ id, at, draft, change, onBack, onNext }: OneProps) {
                     checked={line.stands}
                     onChange={(e) => set({ stands: e.target.checked })}
                   />{' '}
-                  We looked again, and it is so
+                  I’ve checked; it’s right
                 </label>
               )}
             </div>
@@ -320,10 +309,10 @@ function One({ id, at, draft, change, onBack, onNext }: OneProps) {
         </div>
         <div className="row turns">
           <button type="submit" className="take">
-            {line.text.trim() ? 'Next' : 'Leave it out'}
+            {line.text.trim() ? 'Next' : 'Leave out'}
           </button>
           <button type="button" className="quiet tall" onClick={onBack}>
-            back
+            Back
           </button>
         </div>
       </form>
@@ -345,7 +334,7 @@ function LookThrough({ page, draft, change, top, wrong, busy, onGo, onSend }: La
     <>
       <div>
         <h1 ref={top} tabIndex={-1}>
-          Look through them
+          Check before sending
         </h1>
         <table className="figures">
           <tbody>
@@ -359,7 +348,7 @@ function LookThrough({ page, draft, change, top, wrong, busy, onGo, onSend }: La
                 </td>
                 <td>
                   <button type="button" className="quiet" onClick={() => onGo(i + 1)}>
-                    {unsure.has(m) ? 'look again' : 'change'}
+                    {unsure.has(m) ? 'Check' : 'Edit'}
                     <span className="hidden"> {measure(m).name}</span>
                   </button>
                 </td>
@@ -381,12 +370,12 @@ function LookThrough({ page, draft, change, top, wrong, busy, onGo, onSend }: La
         )}
         {unsure.size > 0 && (
           <div className="notice">
-            {[...unsure].map((m) => measure(m).name).join(', ')}: please look again before you send.
+            {[...unsure].map((m) => measure(m).name).join(', ')}: please check before you send.
           </div>
         )}
         <Text
           of="words"
-          label="Has anything changed since you were measured last? (may stay empty)"
+          label="Has anything changed since you were last measured? (optional)"
           max={300}
           draft={draft}
           change={change}
@@ -394,7 +383,7 @@ function LookThrough({ page, draft, change, top, wrong, busy, onGo, onSend }: La
         <button type="submit" className="take" disabled={busy || !some || unsure.size > 0}>
           Send to the studio
         </button>
-        <p className="soft">It is sent once. The studio reads them again with you before anything is cut.</p>
+        <p className="soft">You can send once. The studio measures again with you before anything is cut.</p>
       </form>
     </>
   );

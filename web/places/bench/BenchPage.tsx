@@ -38,7 +38,7 @@ export function Component() {
   const hands = new Map<number, { name: string; rows: BenchRow[] }>();
   for (const r of data) {
     const id = r.staffId ?? 0;
-    const of = hands.get(id) ?? { name: r.staffName ?? 'Nobody yet', rows: [] };
+    const of = hands.get(id) ?? { name: r.staffName ?? 'Unassigned', rows: [] };
     of.rows.push(r);
     hands.set(id, of);
   }
@@ -53,7 +53,7 @@ export function Component() {
       title="Bench"
       margin={
         <section>
-          <h2>In danger</h2>
+          <h2>At risk</h2>
           {late.length + tooMuch.length === 0 ? (
             <p className="soft">Nothing is late, and nothing waits too long.</p>
           ) : (
@@ -83,7 +83,7 @@ export function Component() {
             aria-pressed={!everybody}
             onClick={() => setParams({ of: 'me' }, { replace: true })}
           >
-            mine
+            Mine
           </button>
           <button
             type="button"
@@ -91,26 +91,26 @@ export function Component() {
             aria-pressed={everybody}
             onClick={() => setParams({ of: 'all' }, { replace: true })}
           >
-            every hand
+            Everyone
           </button>
         </div>
       </div>
       {mayAsk && (
         <p className="noprint">
-          <Link to="/brought-in">A garment brought in, or a ticket</Link>
+          <Link to="/brought-in">Garment brought in, or find a ticket</Link>
         </p>
       )}
       {leads && data.length > 0 && !proposing && (
         <div className="row acts noprint">
           <button type="button" className="plain" onClick={() => setProposing(true)}>
-            Propose the week
+            Suggest a week
           </button>
         </div>
       )}
       {proposing && <WeekProposal onDone={() => setProposing(false)} />}
       {data.length === 0 && (
         <p className="soft">
-          No alteration is open. What is agreed at a fitting comes here, in the order it is needed.
+          No open alterations. What is agreed at a fitting appears here, in the order it is needed.
         </p>
       )}
       {everybody ? (
@@ -119,9 +119,7 @@ export function Component() {
             {(held) => (
               <>
                 <WeekThreads week={week} held={held} />
-                <p className="soft noprint">
-                  A loop taken by its grip and laid onto a day is given to that hand for that day.
-                </p>
+                <p className="soft noprint">Drag a job onto someone’s day.</p>
                 {all}
               </>
             )}
@@ -169,7 +167,7 @@ function Hand({ name, rows, mixed, gives = false }: HandProps) {
         )}
       </div>
       {rows.length === 0 ? (
-        <p className="soft">Nothing waits here.</p>
+        <p className="soft">No jobs here.</p>
       ) : (
         <>
           <Loops rows={open} />
@@ -183,7 +181,7 @@ function Hand({ name, rows, mixed, gives = false }: HandProps) {
                   <Link to={to(r)}>{tell(r.sentence, r.unit)}</Link>
                   <div className="soft">
                     {r.orderNumber} {r.order}, {r.clientName} · {STATE_WORD[r.status]}
-                    {r.workingId !== null && ', at it now'}
+                    {r.workingId !== null && ', in progress'}
                     {r.boxesOpen > 0 &&
                       r.status !== 'asked' &&
                       ` · ${r.boxesOpen} ${r.boxesOpen === 1 ? 'piece' : 'pieces'} to tick`}

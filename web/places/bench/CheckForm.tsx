@@ -27,7 +27,7 @@ export function CheckForm({ of: a, unit, take, busy }: Props) {
     <section className="noprint" aria-label="Check">
       <h2>Check</h2>
       {own ? (
-        <p className="soft">You did it; somebody else measures it again.</p>
+        <p className="soft">You did this work. Someone else must check it.</p>
       ) : (
         <>
           {a.targets.length > 0 && (
@@ -36,8 +36,8 @@ export function CheckForm({ of: a, unit, take, busy }: Props) {
                 <tr>
                   <th scope="col">Measure again</th>
                   <th scope="col">should be</th>
-                  <th scope="col">within</th>
-                  <th scope="col">is, {unit}</th>
+                  <th scope="col">tolerance</th>
+                  <th scope="col">now, {unit}</th>
                 </tr>
               </thead>
               <tbody>
@@ -67,7 +67,7 @@ export function CheckForm({ of: a, unit, take, busy }: Props) {
               disabled={busy}
               onClick={() => take({ step: 'check', readings, note: '' })}
             >
-              Checked
+              Mark checked
             </button>
           </div>
           <div className="row">
@@ -84,7 +84,7 @@ export function CheckForm({ of: a, unit, take, busy }: Props) {
               disabled={busy || reason.trim() === ''}
               onClick={() => take({ step: 'back', reason })}
             >
-              Back to the bench
+              Send back
             </button>
             {mayAccept && (
               <button
@@ -93,7 +93,7 @@ export function CheckForm({ of: a, unit, take, busy }: Props) {
                 disabled={busy || reason.trim() === ''}
                 onClick={() => take({ step: 'accept', name: me.name, reason })}
               >
-                Accept as it is
+                Accept as is
               </button>
             )}
           </div>

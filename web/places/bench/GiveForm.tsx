@@ -27,36 +27,36 @@ export function GiveForm({ of: a }: { of: AlterationView }) {
     });
   return (
     <section className="noprint">
-      <h2>Whose it is</h2>
+      <h2>Assigned to</h2>
       <p>
-        {a.staffName ?? 'Nobody has it yet'}
+        {a.staffName ?? 'Unassigned'}
         {a.day && `, ${short(a.day)}`}.
       </p>
       <Problem error={error} />
       {mayGive ? (
         <form
           className="stack"
-          aria-label="Give it to somebody"
+          aria-label="Assign"
           onSubmit={(e) => {
             e.preventDefault();
             void give(staffId || null, staffId && day ? day : null);
           }}
         >
-          <label htmlFor="give-to">Given to</label>
+          <label htmlFor="give-to">Assign to</label>
           <select
             id="give-to"
             className="field"
             value={staffId}
             onChange={(e) => setStaffId(Number(e.target.value))}
           >
-            <option value={0}>nobody yet</option>
+            <option value={0}>unassigned</option>
             {staff.map((s) => (
               <option key={s.id} value={s.id}>
                 {s.name}
               </option>
             ))}
           </select>
-          <label htmlFor="give-day">On the day</label>
+          <label htmlFor="give-day">Day</label>
           <DateField id="give-day" value={day} onChange={setDay} />
           <label htmlFor="give-minutes">Minutes</label>
           <input
@@ -66,7 +66,7 @@ export function GiveForm({ of: a }: { of: AlterationView }) {
             value={minutes}
             onChange={(e) => setMinutes(e.target.value.replace(/\D/g, '').slice(0, 3))}
           />
-          <label htmlFor="give-note">What the next hand should know</label>
+          <label htmlFor="give-note">Note for them</label>
           <input
             id="give-note"
             className="field"
@@ -75,13 +75,13 @@ export function GiveForm({ of: a }: { of: AlterationView }) {
             onChange={(e) => setNote(e.target.value)}
           />
           <button type="submit" className="plain" disabled={isLoading}>
-            Give it
+            Assign job
           </button>
         </form>
       ) : (
         a.staffId === null && (
           <button type="button" className="plain" disabled={isLoading} onClick={() => void give(me.id, null)}>
-            I take it
+            Assign to me
           </button>
         )
       )}

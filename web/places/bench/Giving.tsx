@@ -67,23 +67,24 @@ export function Giving({ week, rows, children }: Props) {
         const { staffId, day } = readPlace(String(over.id));
         if (row.staffId === staffId && row.day === day) return;
         if ('data' in (await give(row, staffId, day)))
-          setGiven({ row, says: `${row.orderNumber} is given to ${nameAt(String(over.id))}.` });
+          setGiven({ row, says: `${row.orderNumber} was assigned to ${nameAt(String(over.id))}.` });
       }}
       accessibility={{
         screenReaderInstructions: {
           draggable:
-            'Space or Enter takes this work up; the arrow keys go from day to day and hand to hand; Space or Enter gives it there, Escape leaves it.',
+            'Press Space or Enter to pick up this job, the arrow keys to move between days and people, Space or Enter to assign it there, Escape to cancel.',
         },
         announcements: {
-          onDragStart: ({ active }) => `${words(rowOf(active.id))} is in the hand.`,
+          onDragStart: ({ active }) => `${words(rowOf(active.id))} is picked up.`,
           onDragOver: ({ active, over }) => {
             const row = rowOf(active.id);
             return row && over
               ? `${nameAt(String(over.id))}: ${standsThere(week, String(over.id), row).words}.`
-              : 'No day is under it.';
+              : 'Not over a day.';
           },
-          onDragEnd: ({ over }) => (over ? `Given to ${nameAt(String(over.id))}.` : 'Left as it was.'),
-          onDragCancel: () => 'Left as it was.',
+          onDragEnd: ({ over }) =>
+            over ? `Assigned to ${nameAt(String(over.id))}.` : 'Nothing was changed.',
+          onDragCancel: () => 'Nothing was changed.',
         },
       }}
     >
@@ -98,7 +99,7 @@ export function Giving({ week, rows, children }: Props) {
               if ('data' in (await give(given.row, given.row.staffId, given.row.day))) setGiven(null);
             }}
           >
-            undo
+            Undo
           </button>
         </Meanwhile>
       )}
@@ -118,7 +119,7 @@ export function Grip({ row }: { row: BenchRow }) {
       style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
       {...listeners}
       {...attributes}
-      aria-label={`Give ${row.orderNumber}: ${tell(row.sentence, row.unit)}`}
+      aria-label={`Assign ${row.orderNumber}: ${tell(row.sentence, row.unit)}`}
     >
       <svg viewBox="0 0 24 24" width="24" height="24" aria-hidden="true">
         <path d="M4 15 C8 3 16 3 20 15" fill="none" stroke="currentColor" strokeWidth="2.2" />

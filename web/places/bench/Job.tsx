@@ -43,38 +43,38 @@ export function Job({ of: a, unit }: Props) {
               {keepTogether(tell(boxSentence(b), hand))}
               {b.layer !== 'outer' && <span className="layer"> {b.layer}</span>}
             </label>
-            {b.struck && <span className="pending"> left out: {b.struck}</span>}
+            {b.struck && <span className="pending"> crossed out: {b.struck}</span>}
             {ticks &&
               b.doneAt === null &&
               (b.struck ? (
                 <button
                   type="button"
                   className="quiet noprint"
-                  aria-label={`Not left out: ${tell(boxSentence(b), hand)}`}
+                  aria-label={`Undo cross out: ${tell(boxSentence(b), hand)}`}
                   onClick={() => void tick(b.id, 'open')}
                 >
-                  not left out
+                  Undo cross out
                 </button>
               ) : (
                 <button
                   type="button"
                   className="quiet noprint"
-                  aria-label={`Leave out: ${tell(boxSentence(b), hand)}`}
+                  aria-label={`Cross out: ${tell(boxSentence(b), hand)}`}
                   onClick={() => setStriking({ box: b.id, reason: '' })}
                 >
-                  leave out
+                  Cross out
                 </button>
               ))}
             {striking?.box === b.id && (
               <form
                 className="slip row"
-                aria-label="Why it is left out"
+                aria-label="Reason for crossing out"
                 onSubmit={async (e) => {
                   e.preventDefault();
                   if (await tick(striking.box, 'struck', striking.reason)) setStriking(null);
                 }}
               >
-                <label htmlFor="strike-why">Why this piece is left out</label>
+                <label htmlFor="strike-why">Reason for crossing out this piece</label>
                 <input
                   id="strike-why"
                   className="field grow"
@@ -82,10 +82,10 @@ export function Job({ of: a, unit }: Props) {
                   onChange={(e) => setStriking({ ...striking, reason: e.target.value })}
                 />
                 <button type="submit" className="plain" disabled={striking.reason.trim() === ''}>
-                  Leave it out
+                  Cross out
                 </button>
                 <button type="button" className="quiet" onClick={() => setStriking(null)}>
-                  no
+                  Cancel
                 </button>
               </form>
             )}
@@ -96,9 +96,9 @@ export function Job({ of: a, unit }: Props) {
       {isOpen(a.status) && (
         <p className="soft">
           {STATE_WORD[a.status]}
-          {a.staffName && `, with ${a.staffName}`}; {hoursWord(a.minutes)} reckoned
+          {a.staffName && `, with ${a.staffName}`}; {hoursWord(a.minutes)} planned
           {a.worked > 0 && `, ${hoursWord(a.worked)} worked`}
-          {a.workingSince && (mine ? ', you are at it now' : ', somebody is at it now')}.
+          {a.workingSince && (mine ? ', you are working on it' : ', someone is working on it')}.
         </p>
       )}
       {may && (
@@ -110,7 +110,7 @@ export function Job({ of: a, unit }: Props) {
               disabled={isLoading}
               onClick={() => void take({ step: 'start' })}
             >
-              Begin
+              Start job
             </button>
           )}
           {a.status === 'in-work' && (
@@ -120,7 +120,7 @@ export function Job({ of: a, unit }: Props) {
               disabled={isLoading}
               onClick={() => void take({ step: 'pause', note: '' })}
             >
-              Lay it down
+              Pause
             </button>
           )}
           {(a.status === 'in-work' || a.status === 'agreed') && (
@@ -130,7 +130,9 @@ export function Job({ of: a, unit }: Props) {
               disabled={isLoading || pending || left > 0}
               onClick={() => void take({ step: 'finish', note: '' })}
             >
-              {left === 0 ? 'Done' : `Done: ${left} ${left === 1 ? 'piece' : 'pieces'} to tick first`}
+              {left === 0
+                ? 'Mark done'
+                : `Mark done: ${left} ${left === 1 ? 'piece' : 'pieces'} to tick first`}
             </button>
           )}
         </div>

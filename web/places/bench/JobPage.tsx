@@ -19,9 +19,9 @@ import { GiveForm } from './GiveForm.tsx';
 import { Job } from './Job.tsx';
 
 const WORD: Readonly<Record<string, string>> = {
-  asked: 'asked for',
+  asked: 'requested',
   changed: 'changed',
-  struck: 'a piece left out',
+  struck: 'piece crossed out',
 };
 const wordOf = (step: string) =>
   step in ALTERATION_STEPS
@@ -49,9 +49,9 @@ export function Component() {
   if (!a)
     return (
       <Place title="Alteration">
-        <h1>No such work</h1>
-        <p>This order has no alteration of this number.</p>
-        <Link to={`/orders/${id}/fitting`}>Its alterations</Link>
+        <h1>Job not found</h1>
+        <p>This order has no alteration with this number.</p>
+        <Link to={`/orders/${id}/fitting`}>All its alterations</Link>
       </Place>
     );
   const unit = view ? unitOf(view.spec) : 'cm';
@@ -66,7 +66,7 @@ export function Component() {
           <GiveForm key={a.version} of={a} />
           {kind && kind.after.length > 0 && (
             <section>
-              <h2>Look at afterwards</h2>
+              <h2>Check afterwards</h2>
               <ul className="why">
                 {kind.after.map((x) => (
                   <li key={x}>{x}</li>
@@ -75,7 +75,7 @@ export function Component() {
             </section>
           )}
           <section>
-            <h2>How it came</h2>
+            <h2>Condition when brought in</h2>
             <ol className="why">
               {a.steps.map((s) => (
                 <li key={s.id}>
@@ -110,7 +110,7 @@ export function Component() {
         <MarkPhotos orderId={id} alterationId={a.id} />
         <Job of={a} unit={unit} />
         <button type="button" className="quiet noprint" onClick={() => window.print()}>
-          print this page
+          Print this page
         </button>
       </article>
     </Place>

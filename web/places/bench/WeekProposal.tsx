@@ -14,7 +14,7 @@ export function WeekProposal({ onDone }: { onDone: () => void }) {
   const [not, setNot] = useState<ReadonlySet<number>>(new Set());
   const { short } = useDays();
   if (!data)
-    return error ? <Problem error={error} again={refetch} /> : <p role="status">Laying out the days …</p>;
+    return error ? <Problem error={error} again={refetch} /> : <p role="status">Working out the days …</p>;
   const taken = data.placed.filter((p) => !not.has(p.id));
   const give = async () => {
     for (const p of taken) {
@@ -30,10 +30,10 @@ export function WeekProposal({ onDone }: { onDone: () => void }) {
     onDone();
   };
   return (
-    <section className="slip" aria-label="A proposal for the week">
-      <h2>A proposal for the week</h2>
+    <section className="slip" aria-label="Suggested week">
+      <h2>Suggested week</h2>
       {data.placed.length + data.left.length === 0 && (
-        <p className="soft">Everything that is agreed has a day already.</p>
+        <p className="soft">Every agreed job already has a day.</p>
       )}
       <Problem error={giving.error} />
       <ul className="jobs">
@@ -78,10 +78,10 @@ export function WeekProposal({ onDone }: { onDone: () => void }) {
           disabled={taken.length === 0 || giving.isLoading}
           onClick={() => void give()}
         >
-          {taken.length === data.placed.length ? 'Give all of it' : `Give these ${taken.length}`}
+          {taken.length === data.placed.length ? 'Assign all' : `Assign these ${taken.length}`}
         </button>
         <button type="button" className="quiet" onClick={onDone}>
-          leave it
+          Cancel
         </button>
       </div>
     </section>

@@ -16,11 +16,11 @@ export function WeekThreads({ week, held }: Props) {
   const open = week.days.filter((_, i) => week.hands.some((h) => h.days[i]!.works > 0));
   return (
     <div className="scroll">
-      <table className="benchweek" aria-label="The days ahead at the bench">
+      <table className="benchweek" aria-label="Days ahead at the bench">
         <thead>
           <tr>
             <th scope="col">
-              <span className="hidden">hand</span>
+              <span className="hidden">Who</span>
             </th>
             {open.map((d) => (
               <th key={d} scope="col">
@@ -34,7 +34,7 @@ export function WeekThreads({ week, held }: Props) {
             <tr key={h.id}>
               <th scope="row">
                 {h.name}
-                <div className="soft">{h.skills.join(', ') || 'no skill noted'}</div>
+                <div className="soft">{h.skills.join(', ') || 'no skills entered'}</div>
               </th>
               {open.map((d) => (
                 <Day key={d} hand={h} day={d} at={week.days.indexOf(d)} held={held} />
@@ -68,7 +68,7 @@ export function standsThere(
   if (!hand || !of) return { words: 'no such day', hinders: true };
   const needs = skillsFor(row.kind);
   if (!needs.some((s) => hand.skills.includes(s)))
-    return { words: `has not the skill ${needs.join(' or ')}`, hinders: true };
+    return { words: `isn’t trained in ${needs.join(' or ')}`, hinders: true };
   const minutes = Math.max(5, row.minutes - row.worked);
   const over = minutes - of.free;
   return over > 0
@@ -86,7 +86,7 @@ function Day({ hand, day, at, held }: { hand: Hand; day: string; at: number; hel
   const words =
     of.works === 0
       ? of.bench > 0
-        ? `${hoursWord(of.bench)} promised, not at work`
+        ? `${hoursWord(of.bench)} scheduled, not at work`
         : 'not at work'
       : over > 0
         ? `${hoursWord(over)} too much`
@@ -105,7 +105,7 @@ function Day({ hand, day, at, held }: { hand: Hand; day: string; at: number; hel
       ]
         .filter(Boolean)
         .join(' ')}
-      title={`${hoursWord(of.works)} at work, ${hoursWord(of.booked)} of appointments, ${hoursWord(of.bench)} promised`}
+      title={`${hoursWord(of.works)} at work, ${hoursWord(of.booked)} of appointments, ${hoursWord(of.bench)} scheduled`}
     >
       <Thread of={of} />
       <span className={told ? 'soft' : ''}>{told && isOver ? told.words : words}</span>

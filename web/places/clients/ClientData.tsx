@@ -11,15 +11,15 @@ export function ClientData({ client }: { client: ClientFull }) {
   const reason = Form.useWatch('reason', form)?.trim() ?? '';
   return (
     <section>
-      <h2>Their data</h2>
+      <h2>Personal data</h2>
       <p>
         <a href={`/api/clients/${client.id}/data.zip`} download>
-          All that is kept (ZIP)
+          Download everything (ZIP)
         </a>
       </p>
       {data && (
         <Notice is="good">
-          <p>Erased. What must stay:</p>
+          <p>Erased. What must be kept:</p>
           <ul>
             {data.stays.map((s) => (
               <li key={s}>{s}</li>
@@ -29,11 +29,11 @@ export function ClientData({ client }: { client: ClientFull }) {
       )}
       <Problem error={error} />
       <details>
-        <summary>Erase on request …</summary>
+        <summary>Erase client …</summary>
         <p className="soft">
-          Name, contacts, notes and every reading go for good, also from the history. Order numbers, dates and
-          the figures of agreed sheets stay, without a name: accounts and repairs may need them, and your
-          country’s law says for how long.
+          Name, contacts, notes and every measurement are erased for good, from the history too. Order
+          numbers, dates and the figures of agreed sheets stay, without a name: accounts and repairs may need
+          them, and your country’s law says for how long.
         </p>
         <Form form={form} layout="vertical" requiredMark={false}>
           <Form.Item name="reason" label="Who asked for it, and how">
@@ -41,14 +41,14 @@ export function ClientData({ client }: { client: ClientFull }) {
           </Form.Item>
           <Popconfirm
             title={`Erase ${client.name}?`}
-            description="This cannot be taken back."
+            description="This cannot be undone."
             okText="Erase for good"
-            cancelText="Keep"
+            cancelText="Cancel"
             disabled={!reason}
             onConfirm={() => erase({ id: client.id, version: client.version, reason })}
           >
             <Button danger disabled={!reason} loading={isLoading}>
-              Erase
+              Erase client
             </Button>
           </Popconfirm>
         </Form>

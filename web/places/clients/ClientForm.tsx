@@ -42,8 +42,8 @@ export function ClientForm({ start, except, busy, saveWord, onSave, onChange, be
           name="name"
           label="Name"
           rules={[
-            { required: true, whitespace: true, message: 'A name is needed.' },
-            { max: 200, message: 'A name can hold 200 characters at most.' },
+            { required: true, whitespace: true, message: 'Enter a name.' },
+            { max: 200, message: 'The name is over 200 characters. Shorten it.' },
           ]}
         >
           <Input autoComplete="off" autoFocus={except === 0} />
@@ -51,34 +51,34 @@ export function ClientForm({ start, except, busy, saveWord, onSave, onChange, be
         <Form.Item
           name="phone"
           label="Phone"
-          rules={[{ max: 60, message: 'A phone number can hold 60 characters at most.' }]}
+          rules={[{ max: 60, message: 'The phone number is over 60 characters. Shorten it.' }]}
         >
           <Input autoComplete="off" inputMode="tel" />
         </Form.Item>
         <Form.Item
           name="email"
           label="E-mail"
-          rules={[{ type: 'email', message: 'This is not an e-mail address.' }]}
+          rules={[{ type: 'email', message: 'This isn’t an e-mail address. Check it.' }]}
         >
           <Input autoComplete="off" inputMode="email" />
         </Form.Item>
         <Form.Item
           name="address"
           label="Address"
-          rules={[{ max: 500, message: 'An address can hold 500 characters at most.' }]}
+          rules={[{ max: 500, message: 'The address is over 500 characters. Shorten it.' }]}
         >
           <Input autoComplete="off" />
         </Form.Item>
         <Form.Item
           name="note"
-          label="To remember"
+          label="Note"
           className="full"
-          rules={[{ max: 2000, message: 'This note is longer than 2,000 characters.' }]}
+          rules={[{ max: 2000, message: 'The note is over 2,000 characters. Shorten it.' }]}
         >
           <Input.TextArea rows={2} />
         </Form.Item>
         <Form.Item name="minor" valuePropName="checked">
-          <Checkbox>A minor: a guardian is present and named</Checkbox>
+          <Checkbox>Under age: a guardian must be present and named</Checkbox>
         </Form.Item>
         {minor && (
           <Form.Item
@@ -104,7 +104,7 @@ function Likely({ rows }: { rows: readonly ClientRow[] }) {
   if (rows.length === 0) return null;
   return (
     <div className="notice" role="status">
-      <p>Perhaps in the book already:</p>
+      <p>Possibly an existing client:</p>
       <ul>
         {rows.map((r) => (
           <li key={r.id}>

@@ -18,8 +18,8 @@ const LABELS = {
   phone: 'Phone',
   email: 'E-mail',
   address: 'Address',
-  note: 'To remember',
-  minor: 'A minor',
+  note: 'Note',
+  minor: 'Under age',
   guardian: 'Guardian',
 };
 
@@ -49,7 +49,7 @@ export function Component() {
   const mayData = useMay('client.data');
   const mayCall = useMay('client.contact');
   const mayMeasures = useMay('session.read');
-  if (!client) return <Place title="Client" waiting={{ what: 'the client’s card', error, again: refetch }} />;
+  if (!client) return <Place title="Client" waiting={{ what: 'the client', error, again: refetch }} />;
   return (
     <Place
       title={client.name}
@@ -59,12 +59,12 @@ export function Component() {
             <section>
               <h2>Measured</h2>
               {client.sessions.length === 0 ? (
-                <p className="soft">Sessions will be listed here, newest first.</p>
+                <p className="soft">Not measured yet.</p>
               ) : (
                 client.sessions.map((x) => <SessionReadings key={x.id} session={x} />)
               )}
               {client.sessions.length > 0 && (
-                <Link to={`/clients/${id}/measures`}>Each measure over time</Link>
+                <Link to={`/clients/${id}/measures`}>Measurements over time</Link>
               )}
             </section>
           )}
@@ -89,7 +89,7 @@ export function Component() {
             onSave={(w) => save(w, version)}
             besides={
               <Button type="text" onClick={leave}>
-                Leave as it was
+                Cancel
               </Button>
             }
           />
@@ -101,7 +101,7 @@ export function Component() {
               ['Phone', client.phone],
               ['E-mail', client.email],
               ['Address', client.address],
-              ['To remember', client.note],
+              ['Note', client.note],
               ['Guardian', client.minor ? client.guardian : null],
             ]}
           />
@@ -111,10 +111,10 @@ export function Component() {
                 <Link className="take" to={`/orders/new?client=${id}`}>
                   New order
                 </Link>{' '}
-                <Link to={`/brought-in?client=${id}`}>A garment brought in</Link>
+                <Link to={`/brought-in?client=${id}`}>Garment brought in</Link>
               </>
             )}
-            {mayWrite && <Button onClick={edit}>Change the card</Button>}
+            {mayWrite && <Button onClick={edit}>Edit client</Button>}
             {mayCall && (
               <a href={`/api/clients/${id}/card.vcf`} download>
                 Contact card (vCard)
@@ -124,7 +124,7 @@ export function Component() {
         </>
       )}
       <h2>Orders</h2>
-      <OrderLedger orders={client.orders} empty="No order yet. The first one will stand here." />
+      <OrderLedger orders={client.orders} empty="No orders yet." />
     </Place>
   );
 }

@@ -24,18 +24,18 @@ export function Component() {
       title="Clients"
       margin={
         <section>
-          <h2>Finding</h2>
+          <h2>Searching</h2>
           <p className="soft">
-            Accents and small slips are forgiven: “soren” finds Søren.
-            {mayCall && ' Four digits of the phone will do.'}
+            Accents and small typing errors don’t matter: “soren” finds Søren.
+            {mayCall && ' Four digits of a phone number are enough.'}
           </p>
           {mayBring && (
             <ul className="why">
               <li>
-                <Link to="/old-book">Bring the old book</Link>
+                <Link to="/old-book">Import clients</Link>
               </li>
               <li>
-                All clients with their measures as{' '}
+                Download all clients with their measurements as{' '}
                 <a href="/api/export/clients.csv" download>
                   CSV
                 </a>{' '}
@@ -73,9 +73,7 @@ export function Component() {
         <Waiting what="the clients" error={error} again={refetch} />
       ) : data.length === 0 ? (
         <p className="soft" role="status">
-          {q
-            ? `Nobody in the book is called “${q}” or nearly so.`
-            : 'The book is empty. Clients will stand here in order of name; add the first with “New client”.'}
+          {q ? `No client found for “${q}”.` : 'No clients yet. Add the first.'}
         </p>
       ) : (
         <>

@@ -14,8 +14,8 @@ export function Component() {
         <section>
           <h2>Personal data</h2>
           <p className="soft">
-            Only what the work needs. Phone, e-mail and address are shown to the desk, the fitters and the
-            principal, not at the bench.
+            Enter only what the work needs. Phone, e-mail and address are shown to the owner, fitters and
+            front desk, not to seamstresses.
           </p>
         </section>
       }
@@ -26,7 +26,7 @@ export function Component() {
         start={{ name: '', phone: '', email: '', address: '', note: '', minor: false, guardian: '' }}
         except={0}
         busy={isLoading}
-        saveWord="Add to the book"
+        saveWord="Add client"
         onSave={async (w) => {
           const done = await add(w);
           if ('data' in done && done.data) navigate(`/clients/${done.data.id}`);

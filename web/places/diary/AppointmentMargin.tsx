@@ -1,5 +1,5 @@
 import type { AppointmentView, BenchWork, DiaryHouse } from '@rocchetto/contract';
-import { type AppointmentStatus, NEEDS, NEXT } from '@rocchetto/core';
+import { type AppointmentStatus, NEEDS, NEXT, statusWord } from '@rocchetto/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import {
@@ -14,12 +14,12 @@ import { promisedWords } from './lacks.ts';
 import { Noted } from './Noted.tsx';
 
 const STEP: Record<AppointmentStatus, string> = {
-  offered: 'Offer it',
-  confirmed: 'Not here after all',
-  arrived: 'The client is here',
-  done: 'Done',
-  cancelled: 'Cancel it',
-  'did-not-come': 'Did not come',
+  offered: 'Offer times',
+  confirmed: 'Undo arrived',
+  arrived: 'Mark arrived',
+  done: 'Mark done',
+  cancelled: 'Cancel appointment',
+  'did-not-come': 'Mark missed',
 };
 
 interface Props {
@@ -42,9 +42,9 @@ export function AppointmentMargin({ of: a, house, bench }: Props) {
   const offered = a.slots.filter((s) => s.state === 'offered');
   const left = a.slots.filter((s) => s.state === 'left');
   const names = (ids: readonly number[]) =>
-    ids.map((id) => house.staff.find((s) => s.id === id)?.name ?? 'somebody who left').join(', ');
+    ids.map((id) => house.staff.find((s) => s.id === id)?.name ?? 'someone who left').join(', ');
   const room = (id: number | null) =>
-    id === null ? '' : (house.rooms.find((r) => r.id === id)?.name ?? 'a room that is closed');
+    id === null ? '' : (house.rooms.find((r) => r.id === id)?.name ?? 'a room no longer used');
   const say = (status: AppointmentStatus, more: { slotId?: number; reason?: string } = {}) =>
     step({ id: a.id, version: a.version, status, ...more });
   const plain = NEXT[a.status].filter(
@@ -75,24 +75,24 @@ export function AppointmentMargin({ of: a, house, bench }: Props) {
             house.kinds.find((k) => k.id === a.kind)?.at === 'mirror' && [
               'At the mirror',
               <Link key="f" to={`/orders/${a.orderId}/fitting?a=${a.id}`}>
-                open the fitting
+                Open the fitting
               </Link>,
             ],
           slot && ['With', names(slot.staff)],
           slot && ['Room', room(slot.roomId)],
-          a.status !== 'confirmed' && ['Stands', a.status.replaceAll('-', ' ')],
+          ['Status', statusWord(a.status, a.answer)],
         ]}
       />
       <Noted key={a.version} of={a} />
       {a.answer === 'yes' && a.status === 'confirmed' && (
         <p className="agreed">
-          ✓ {a.answeredBy ? `Yes, entered by ${a.answeredBy} for the client.` : 'The client said yes.'}
+          ✓ {a.answeredBy ? `The client accepted; entered by ${a.answeredBy}.` : 'The client accepted.'}
         </p>
       )}
       {a.answer === 'another-time' && (
         <p className="pending">
           {a.answeredBy
-            ? `Another time, entered by ${a.answeredBy} for the client`
+            ? `The client asks for another time; entered by ${a.answeredBy}`
             : 'The client asks for another time'}
           {a.answerWords ? `: “${a.answerWords}”` : '.'}
         </p>
@@ -108,14 +108,14 @@ export function AppointmentMargin({ of: a, house, bench }: Props) {
               className="quiet"
               onClick={() => void ready({ id: a.id, version: a.version, ready: !a.readyAt })}
             >
-              {a.readyAt ? 'not after all' : 'it is there'}
+              {a.readyAt ? 'Undo ready' : 'Mark ready'}
             </button>
           )}
         </p>
       )}
       {offered.length > 0 && (
         <>
-          <p>Offered{a.heldUntil && `, kept until ${short(a.heldUntil)}`}:</p>
+          <p>Offered{a.heldUntil && `, held until ${short(a.heldUntil)}`}:</p>
           <ul className="why">
             {offered.map((s) => (
               <li key={s.id}>
@@ -126,7 +126,7 @@ export function AppointmentMargin({ of: a, house, bench }: Props) {
                     className="quiet"
                     onClick={() => void say('confirmed', { slotId: s.id })}
                   >
-                    this one
+                    Choose
                   </button>
                 )}
               </li>
@@ -153,7 +153,7 @@ export function AppointmentMargin({ of: a, house, bench }: Props) {
           )}
           {NEXT[a.status].includes('cancelled') && !cancelling && (
             <button type="button" className="quiet" onClick={() => setCancelling(true)}>
-              cancel it …
+              Cancel appointment …
             </button>
           )}
         </div>
@@ -166,7 +166,7 @@ export function AppointmentMargin({ of: a, house, bench }: Props) {
             if ('data' in (await say('cancelled', { reason: reason.trim() }))) setCancelling(false);
           }}
         >
-          <label htmlFor="cancel-reason">Cancelled, because</label>
+          <label htmlFor="cancel-reason">Reason for cancelling</label>
           <input
             id="cancel-reason"
             className="field"
@@ -176,29 +176,29 @@ export function AppointmentMargin({ of: a, house, bench }: Props) {
           />
           <div className="row">
             <button type="submit" className="take">
-              Cancel the appointment
+              Cancel appointment
             </button>
             <button type="button" className="quiet" onClick={() => setCancelling(false)}>
-              keep it
+              Keep appointment
             </button>
           </div>
         </form>
       )}
       <p className="soft">
         <a href={`/api/appointments/${a.id}/appointment.ics`} download>
-          calendar file
+          Download calendar file
         </a>
         {mayWrite && (
           <>
             {' '}
-            · <Link to={`/messages?appointment=${a.id}`}>what the client was told</Link>
+            · <Link to={`/messages?appointment=${a.id}`}>Messages to the client</Link>
             {(a.status === 'confirmed' || a.status === 'offered') && <ClosePage id={a.id} />}
           </>
         )}
       </p>
       {left.length > 0 && (
         <>
-          <h3>Before</h3>
+          <h3>History</h3>
           <ul className="why">
             {left.map((s) => (
               <li key={s.id}>
@@ -219,10 +219,10 @@ function ClosePage({ id }: { id: number }) {
     <>
       {' · '}
       {data ? (
-        <span role="status">{data.ended > 0 ? 'client’s page closed' : 'no page was open'}</span>
+        <span role="status">{data.ended > 0 ? 'The client’s page is closed' : 'No page was open'}</span>
       ) : (
         <button type="button" className="quiet" disabled={isLoading} onClick={() => void close(id)}>
-          Close client’s page
+          Close the client’s page
         </button>
       )}
       <Problem error={error} />

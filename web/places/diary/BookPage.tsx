@@ -63,12 +63,12 @@ export function Component() {
   const waits = (moving > 0 && !appointment) || (orderId > 0 && !order) || (clientId > 0 && !client);
   const { data, error: noTimes, isFetching } = useTimesQuery(asked, { skip: !house || waits || !may });
   if (!house || waits)
-    return <Place title="Book a time" waiting={{ what: 'the diary', error, again: refetch }} />;
+    return <Place title="Book appointment" waiting={{ what: 'the diary', error, again: refetch }} />;
   if (!may)
     return (
-      <Place title="Book a time">
-        <h1>Book a time</h1>
-        <p>The desk, the fitters and the principal book.</p>
+      <Place title="Book appointment">
+        <h1>Book appointment</h1>
+        <p>The owner, fitters and front desk book appointments.</p>
       </Place>
     );
   const set = (key: string, value: string) => {
@@ -91,11 +91,11 @@ export function Component() {
     );
   return (
     <Place
-      title={moving ? 'Find another time' : 'Book a time'}
+      title={moving ? 'Find another time' : 'Book appointment'}
       margin={
         <>
           <section>
-            <h2>For whom</h2>
+            <h2>Client</h2>
             {client ? (
               <Facts
                 of={[
@@ -111,7 +111,7 @@ export function Component() {
                       {order.number} {order.what}
                     </Link>,
                   ],
-                  client.minor && ['Minor', `with ${client.guardian || 'a guardian'}`],
+                  client.minor && ['Under age', `with ${client.guardian || 'a guardian'}`],
                 ]}
               />
             ) : (
@@ -137,7 +137,7 @@ export function Component() {
         </>
       }
     >
-      <h1>{moving ? 'Find another time' : 'Book a time'}</h1>
+      <h1>{moving ? 'Find another time' : 'Book appointment'}</h1>
       {!moving && (
         <p>
           <label htmlFor="kind">For a </label>
@@ -167,7 +167,7 @@ export function Component() {
       />
       {!moving && (
         <button type="button" className="ask" aria-pressed={several} onClick={() => setSeveral(!several)}>
-          several in a row
+          Book a series
         </button>
       )}
       {several && k && (
@@ -183,8 +183,8 @@ export function Component() {
       {data?.says && <p className="soft">{data.says}</p>}
       {data && data.times.length === 0 && (
         <p className="soft">
-          Nothing is free for this. Widen the days or the hours; look whether somebody has the skill for it,
-          works then, and whether a room will do.
+          No free times. Try more days or hours; check that someone with the skill works then and that a room
+          suits.
         </p>
       )}
       <ul className="times" aria-busy={isFetching}>
@@ -206,7 +206,7 @@ export function Component() {
               aria-label={`${printDayAndDate(t.day)}, ${t.time} with ${names(t)}`}
               onClick={() => toggle(t)}
             >
-              this time
+              Choose
             </button>
           </li>
         ))}
@@ -280,7 +280,7 @@ function Booking({ times, kind, clientId, orderId, moving, start, onInstead }: B
   return (
     <form
       className="stack"
-      aria-label="What is chosen"
+      aria-label="Your choice"
       onSubmit={(e) => {
         e.preventDefault();
         void send(times.length > 1);
@@ -309,10 +309,10 @@ function Booking({ times, kind, clientId, orderId, moving, start, onInstead }: B
         </p>
       ))}
       {moving ? (
-        field('book-note', 'Moved, because', note, setNote, 500)
+        field('book-note', 'Reason for moving', note, setNote, 500)
       ) : (
         <>
-          {field('book-who', 'Who comes along', whoComes, setWhoComes, 200)}
+          {field('book-who', 'Who comes too', whoComes, setWhoComes, 200)}
           {field('book-bring', 'To bring', bring, setBring, 500)}
           {field('book-note', 'Note', note, setNote, 1000)}
         </>
@@ -320,7 +320,7 @@ function Booking({ times, kind, clientId, orderId, moving, start, onInstead }: B
       <div className="row">
         {times.length === 1 && (
           <button type="submit" className="take" disabled={busy}>
-            {moving ? 'Move it there' : 'Book it'}
+            {moving ? 'Move appointment' : 'Book appointment'}
           </button>
         )}
         {!moving && (
@@ -330,13 +330,13 @@ function Booking({ times, kind, clientId, orderId, moving, start, onInstead }: B
             disabled={busy}
             onClick={times.length === 1 ? () => void send(true) : undefined}
           >
-            Offer {times.length > 1 ? 'these' : 'it'}
+            Offer times {times.length > 1 ? 'these' : 'it'}
           </button>
         )}
       </div>
       {!moving && (
         <p className="soft">
-          <label htmlFor="held">Offered, they are kept for </label>
+          <label htmlFor="held">Hold offered times for </label>
           <select id="held" className="field" value={days} onChange={(e) => setDays(Number(e.target.value))}>
             {[1, 2, 3, 5, 7].map((d) => (
               <option key={d} value={d}>

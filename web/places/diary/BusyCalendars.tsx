@@ -18,12 +18,12 @@ export function BusyCalendars() {
     setMade(null);
     setWrong('');
     if (file.size > 1_900_000) {
-      setWrong(`${file.name} is more than 2 MB; nothing of it was taken.`);
+      setWrong(`${file.name} is over 2 MB. Nothing was imported.`);
       return;
     }
     const text = await file.text().catch(() => null);
     if (text === null) {
-      setWrong(`${file.name} cannot be read; nothing was taken.`);
+      setWrong(`${file.name} can’t be read. Nothing was imported.`);
       return;
     }
     const done = await add({ staffId: me.id, name: file.name.replace(/\.ics$/i, '').slice(0, 80), text });
@@ -33,8 +33,8 @@ export function BusyCalendars() {
     <details>
       <summary>Busy elsewhere</summary>
       <p className="soft">
-        A calendar file (.ics) of your own: its busy times are kept free here, without a word of what they
-        are. The same file read in again stands for the earlier one.
+        Import your own calendar file (.ics). Its busy times are kept free here; what they are is not stored.
+        Importing the same file again replaces the earlier one.
       </p>
       <Problem error={adding.error ?? removing.error} />
       {wrong && <Notice is="bad">{wrong}</Notice>}
@@ -45,8 +45,8 @@ export function BusyCalendars() {
           </p>
           {made.over > 0 && (
             <p>
-              {made.over} {made.over === 1 ? 'lies' : 'lie'} over what is booked: that stands. Look whether it
-              must move.
+              {made.over} {made.over === 1 ? 'lies' : 'lie'} overlap bookings, which stay as they are. Check
+              whether they must move.
             </p>
           )}
           {made.notes.map((n) => (
@@ -59,17 +59,17 @@ export function BusyCalendars() {
           .filter((f) => f.staffId === me.id)
           .map((f) => (
             <li key={f.id}>
-              {f.name}, read in {short(f.madeAt)}{' '}
+              {f.name}, imported {short(f.madeAt)}{' '}
               <button
                 type="button"
                 className="quiet"
-                aria-label={`Take back the busy times of ${f.name}`}
+                aria-label={`Remove the busy times of ${f.name}`}
                 onClick={() => {
                   setMade(null);
                   void remove(f.id);
                 }}
               >
-                take back
+                Remove
               </button>
             </li>
           ))}

@@ -84,19 +84,19 @@ export function Component() {
             <h1>{printDayAndDate(day)}</h1>
             <div className="row noprint">
               <button type="button" className="ask" onClick={() => go(dayAfter(day, -1))}>
-                the day before
+                Previous day
               </button>
               <button type="button" className="ask" aria-pressed={day === today} onClick={() => go(today)}>
-                today
+                Today
               </button>
               <button type="button" className="ask" onClick={() => go(dayAfter(day, 1))}>
-                the day after
+                Next day
               </button>
-              <Link to="/diary/weeks">weeks ahead</Link>
-              {mayWrite && <Link to="/messages">told to clients</Link>}
+              <Link to="/diary/weeks">Weeks ahead</Link>
+              {mayWrite && <Link to="/messages">Messages</Link>}
               {mayWrite && (
                 <Link className="take" to="/diary/book">
-                  Book a time
+                  Book appointment
                 </Link>
               )}
             </div>
@@ -110,7 +110,7 @@ export function Component() {
                 aria-pressed={by === b}
                 onClick={() => ask({ by: b === 'staff' ? '' : b })}
               >
-                by {b}
+                By {b}
               </button>
             ))}
             <button
@@ -119,15 +119,15 @@ export function Component() {
               aria-pressed={mine}
               onClick={() => ask({ mine: mine ? '' : '1', by: '' })}
             >
-              mine only
+              Mine only
             </button>
           </div>
           {frame.closed ? (
-            <p className="tight">The house is closed: {frame.closed}.</p>
+            <p className="tight">The studio is closed: {frame.closed}.</p>
           ) : threads.length === 0 ? (
             <p className="soft">
               {by === 'rooms'
-                ? 'No room is in the book yet.'
+                ? 'No rooms yet. Add one in studio settings.'
                 : mine
                   ? 'You do not work on this day.'
                   : 'Nobody works on this day.'}
@@ -180,11 +180,11 @@ export function Component() {
           )}
           {!chosen && !proposal && (
             <section>
-              <h2>On the threads</h2>
+              <h2>Selected appointment</h2>
               <p className="soft">
-                Choose a loop to see what it is.{' '}
+                Select an appointment to see it here.{' '}
                 {mayWrite &&
-                  'Draw it along its thread or onto another one to move it; with the keyboard the arrows do so by five minutes, with Shift by fifteen.'}
+                  'Drag an appointment to move it. On the keyboard, the arrow keys move it by five minutes, with Shift by fifteen.'}
               </p>
               <Feeds rooms={house.rooms} />
               <BusyCalendars />
@@ -193,11 +193,11 @@ export function Component() {
         </>
       }
     >
-      <h2>In order</h2>
+      <h2>Appointments</h2>
       {shown.length === 0 ? (
         <p className="soft">
           Nothing is booked {mine ? 'with you ' : ''}on this day.{' '}
-          {mayWrite && 'A fitting is booked from its order, or with “Book a time”.'}
+          {mayWrite && 'Use “Book appointment”, or book from an order.'}
         </p>
       ) : (
         <DayList loops={shown} house={house} picked={picked} onPick={(id) => ask({ a: String(id) })} />
@@ -234,7 +234,7 @@ function DayList({
             <th scope="col">What</th>
             <th scope="col">With</th>
             <th scope="col">Room</th>
-            <th scope="col">Stands</th>
+            <th scope="col">Status</th>
           </tr>
         </thead>
         <tbody>
@@ -252,7 +252,7 @@ function DayList({
               </td>
               <td>
                 {s.staff
-                  .map((id) => house.staff.find((w) => w.id === id)?.name ?? 'somebody who left')
+                  .map((id) => house.staff.find((w) => w.id === id)?.name ?? 'someone who left')
                   .join(', ')}
               </td>
               <td>{room(house, s.roomId)}</td>
@@ -277,7 +277,7 @@ function DayBench({ work, house }: { work: readonly BenchWork[]; house: DiaryHou
       <ul className="why">
         {work.map((w) => (
           <li key={w.id}>
-            <DoneBox of={w} /> {house.staff.find((s) => s.id === w.staffId)?.name ?? 'somebody who left'}:{' '}
+            <DoneBox of={w} /> {house.staff.find((s) => s.id === w.staffId)?.name ?? 'someone who left'}:{' '}
             {w.what}, {hoursWord(w.minutes)}, for <Link to={`/orders/${w.orderId}`}>{w.orderNumber}</Link>{' '}
             {w.order}
           </li>

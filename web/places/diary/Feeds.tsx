@@ -15,15 +15,15 @@ export function Feeds({ rooms }: { rooms: readonly RoomView[] }) {
   const { short } = useDays();
   return (
     <details>
-      <summary>In a calendar program</summary>
+      <summary>Calendar feed</summary>
       <p className="soft">
-        An address that a calendar program reads by itself. Whoever has it can read it: give it to nobody, and
-        take it back when it was seen.
+        A private address for your calendar program. Anyone who has it can read these days: keep it to
+        yourself, and remove it if someone has seen it.
       </p>
       <Problem error={adding.error ?? removing.error} />
       {path && (
         <Notice is="good">
-          <p>It is shown this once:</p>
+          <p>Copy it now; it is not shown again:</p>
           <code>
             {window.location.origin}
             {path}
@@ -37,10 +37,10 @@ export function Feeds({ rooms }: { rooms: readonly RoomView[] }) {
             <button
               type="button"
               className="quiet"
-              aria-label={`Take back the address of ${f.name}`}
+              aria-label={`Remove the address of ${f.name}`}
               onClick={() => void remove(f.id)}
             >
-              take back
+              Remove
             </button>
           </li>
         ))}
@@ -67,7 +67,7 @@ export function Feeds({ rooms }: { rooms: readonly RoomView[] }) {
           ))}
         </select>
         <button type="submit" className="plain" disabled={adding.isLoading}>
-          Make an address
+          Create address
         </button>
       </form>
     </details>

@@ -33,13 +33,13 @@ export function Late({
   const over = pushed.flatMap((p) =>
     loop(p.id).slot.staff.flatMap((s) => {
       const ends = Math.max(0, ...(day.works[s] ?? []).map((w) => w.to));
-      const name = house.staff.find((w) => w.id === s)?.name ?? 'Somebody';
+      const name = house.staff.find((w) => w.id === s)?.name ?? 'Someone';
       return p.end > ends ? [`${name} stays until ${clock(p.end)}.`] : [];
     }),
   );
   return (
-    <section aria-label="If the client comes late">
-      <label htmlFor="late">Comes late by </label>
+    <section aria-label="If the client is late">
+      <label htmlFor="late">Running late by </label>
       <select
         id="late"
         className="field"
@@ -61,7 +61,7 @@ export function Late({
               {clock(loop(p.id).slot.start + p.by)}.
             </li>
           ))}
-          {pushed.length === 1 && <li>Nobody else waits: what lies after it has room.</li>}
+          {pushed.length === 1 && <li>No one else has to wait.</li>}
           {[...new Set(over)].map((o) => (
             <li key={o}>{o}</li>
           ))}

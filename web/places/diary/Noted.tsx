@@ -6,7 +6,7 @@ import { useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
 
 const FIELDS = [
-  ['whoComes', 'Comes along', 200],
+  ['whoComes', 'Comes too', 200],
   ['bring', 'To bring', 500],
   ['note', 'Note', 1000],
 ] as const;
@@ -24,7 +24,7 @@ export function Noted({ of: a }: { of: AppointmentView }) {
         {may && (
           <p>
             <button type="button" className="quiet" onClick={() => setOpen(true)}>
-              {FIELDS.some(([id]) => a[id]) ? 'change what is noted' : 'note who comes and what to bring'}
+              {FIELDS.some(([id]) => a[id]) ? 'Edit notes' : 'Add who comes and what to bring'}
             </button>
           </p>
         )}
@@ -33,7 +33,7 @@ export function Noted({ of: a }: { of: AppointmentView }) {
   return (
     <form
       className="stack"
-      aria-label="What is noted"
+      aria-label="Notes"
       onSubmit={async (e) => {
         e.preventDefault();
         const done = await keep({
@@ -61,10 +61,10 @@ export function Noted({ of: a }: { of: AppointmentView }) {
       ))}
       <div className="row">
         <button type="submit" className="take" disabled={isLoading}>
-          Keep it noted
+          Save notes
         </button>
         <button type="button" className="quiet" onClick={() => setOpen(false)}>
-          leave it
+          Cancel
         </button>
       </div>
     </form>

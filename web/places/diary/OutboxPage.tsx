@@ -11,17 +11,17 @@ import { Problem } from '../../shared/Problem.tsx';
 
 const SAID: Record<MessageView['kind'], string> = {
   confirmed: 'confirmation',
-  offered: 'which time suits',
+  offered: 'choice of times',
   'two-days': 'two days before',
   'day-before': 'the day before',
   moved: 'moved',
   cancelled: 'cancelled',
 };
 const STANDS: Record<MessageView['state'], string> = {
-  waiting: '◌ waiting',
+  waiting: '◌ scheduled',
   sent: '✓ sent',
-  dropped: '— not told: no longer so',
-  'no-address': '∅ no address on the card',
+  dropped: '— not needed',
+  'no-address': '∅ no address',
 };
 
 /** The simulated outbox: what would have been sent to clients by mail or text, and what still will be. */
@@ -42,16 +42,16 @@ export function Component() {
   const [open, setOpen] = useState(0);
   if (!mayRead)
     return (
-      <Place title="Told to clients">
-        <h1>Told to clients</h1>
-        <p>The desk, the fitters and the principal see what clients are told.</p>
+      <Place title="Messages">
+        <h1>Messages</h1>
+        <p>The owner, fitters and front desk see messages to clients.</p>
       </Place>
     );
-  if (!data) return <Place title="Told to clients" waiting={{ what: 'the outbox', error, again: refetch }} />;
+  if (!data) return <Place title="Messages" waiting={{ what: 'the messages', error, again: refetch }} />;
   const at = (iso: string) => `${short(iso)}, ${clock(Math.floor(Date.parse(iso) / 60_000))}`;
   return (
     <Place
-      title="Told to clients"
+      title="Messages"
       margin={
         <section>
           <h2>The carrier</h2>
@@ -72,7 +72,7 @@ export function Component() {
         </section>
       }
     >
-      <h1>Told to clients</h1>
+      <h1>Messages</h1>
       {!appointment && (
         <div className="row asks">
           {(['told', 'to-come'] as const).map((s) => (
@@ -83,14 +83,14 @@ export function Component() {
               aria-pressed={show === s}
               onClick={() => setParams(s === 'told' ? {} : { show: s })}
             >
-              {s === 'told' ? 'told' : 'still to be told'}
+              {s === 'told' ? 'Done' : 'Scheduled'}
             </button>
           ))}
         </div>
       )}
       {data.messages.length === 0 && (
         <p className="soft">
-          Nothing yet. A confirmation is written when a time is booked, with reminders before it.
+          No messages yet. A confirmation is written when an appointment is booked, and reminders before it.
         </p>
       )}
       <div className="scroll">
@@ -100,7 +100,7 @@ export function Component() {
               <th scope="col">Due</th>
               <th scope="col">Client</th>
               <th scope="col">What</th>
-              <th scope="col">Stands</th>
+              <th scope="col">Status</th>
             </tr>
           </thead>
           <tbody>
@@ -145,7 +145,7 @@ export function Component() {
         </table>
       </div>
       <div className="row further">
-        {appointment !== undefined && <Link to="/messages">all of them</Link>}
+        {appointment !== undefined && <Link to="/messages">All messages</Link>}
         {data.messages.length === 50 && (
           <button
             type="button"
@@ -158,7 +158,7 @@ export function Component() {
               })
             }
           >
-            Earlier ones
+            Earlier messages
           </button>
         )}
       </div>

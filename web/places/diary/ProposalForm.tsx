@@ -28,7 +28,7 @@ export function ProposalForm({ of: p, day, house, hindrance, onDone, onInstead }
   return (
     <form
       className="stack"
-      aria-label="Move it"
+      aria-label="Move appointment"
       onSubmit={async (e) => {
         e.preventDefault();
         const done = await move({
@@ -68,7 +68,7 @@ export function ProposalForm({ of: p, day, house, hindrance, onDone, onInstead }
           ))}
         </ul>
       )}
-      <label htmlFor="move-reason">Moved, because</label>
+      <label htmlFor="move-reason">Reason for moving</label>
       <input
         id="move-reason"
         className="field"
@@ -78,10 +78,10 @@ export function ProposalForm({ of: p, day, house, hindrance, onDone, onInstead }
       />
       <div className="row">
         <button type="submit" className="take" disabled={hindrance !== '' || moving.isLoading}>
-          Move it
+          Move appointment
         </button>
         <button type="button" className="quiet" onClick={() => onDone(null)}>
-          leave it where it was
+          Cancel
         </button>
       </div>
     </form>

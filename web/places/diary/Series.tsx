@@ -43,8 +43,8 @@ export function Series({ wishes, kindName, forWhom, lastBy: before }: Props) {
     }
   };
   return (
-    <section aria-label="Several in a row">
-      <h2>Several in a row</h2>
+    <section aria-label="Book a series">
+      <h2>Book a series</h2>
       <div className="fields wishes">
         <div>
           <label htmlFor="series-count">How many</label>
@@ -60,7 +60,7 @@ export function Series({ wishes, kindName, forWhom, lastBy: before }: Props) {
           </select>
         </div>
         <div>
-          <label htmlFor="series-apart">Days apart, at least</label>
+          <label htmlFor="series-apart">Days between, at least</label>
           <select
             id="series-apart"
             className="field"
@@ -73,15 +73,13 @@ export function Series({ wishes, kindName, forWhom, lastBy: before }: Props) {
           </select>
         </div>
         <div>
-          <label htmlFor="series-last">The last by</label>
+          <label htmlFor="series-last">Last one by</label>
           <DateField id="series-last" value={lastBy} onChange={setLastBy} />
         </div>
       </div>
       <Problem error={error} />
       {data && times.length === 0 && (
-        <p className="soft">
-          {count} of them do not fit so far apart. Take fewer, or let them lie nearer to each other.
-        </p>
+        <p className="soft">{count} appointments don’t fit. Book fewer, or fewer days between.</p>
       )}
       <ol className="why">
         {times.map((t) => (

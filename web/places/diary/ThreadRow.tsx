@@ -23,7 +23,7 @@ const SIGN = {
   arrived: 'here',
   done: 'done',
   cancelled: 'cancelled',
-  'did-not-come': 'did not come',
+  'did-not-come': 'missed',
 } as const;
 
 /** What a hand does with a loop; the same functions for as long as the page stands, so that a move redraws no other loop. */
@@ -89,7 +89,7 @@ export const ThreadRow = memo(function ThreadRow({ thread: t, row, measure, pick
             tabIndex={0}
             className={`loop is-${a.status}${picked === a.id ? ' picked' : ''}`}
             aria-pressed={picked === a.id}
-            aria-label={`${s.from} to ${s.to}, ${a.kindName}, ${a.clientName}, on the thread of ${t.name}${word ? `, ${word}` : ''}`}
+            aria-label={`${s.from} to ${s.to}, ${a.kindName}, ${a.clientName}, with ${t.name}${word ? `, ${word}` : ''}`}
             onKeyDown={(e) => hands.key(l, e)}
             onPointerDown={(e) => hands.down(l, e)}
             onPointerMove={hands.move}

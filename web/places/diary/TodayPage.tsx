@@ -83,19 +83,19 @@ export function Component() {
           <div className="spread">
             <h1>{printDayAndDate(today)}</h1>
             <div className="row noprint">
-              <Link to="/diary">the whole day</Link>
+              <Link to="/diary">Whole day</Link>
               {mayBook && (
                 <Link className="take" to="/diary/book">
-                  Book a time
+                  Book appointment
                 </Link>
               )}
             </div>
           </div>
           {now!.day.closed ? (
-            <p className="tight">The house is closed: {now!.day.closed}.</p>
+            <p className="tight">The studio is closed: {now!.day.closed}.</p>
           ) : own.length === 0 ? (
             <p className="soft">
-              {leads ? 'Nothing is booked today.' : 'You do not work today, and nothing is booked with you.'}
+              {leads ? 'No appointments today.' : 'You are off today, and nothing is booked with you.'}
             </p>
           ) : (
             <DayThreads
@@ -121,7 +121,7 @@ export function Component() {
         )
       }
     >
-      <h2>Now, in order</h2>
+      <h2>To do now</h2>
       {todo.length === 0 &&
         work.length === 0 &&
         tooMuch.length === 0 &&
@@ -129,9 +129,7 @@ export function Component() {
         offers.length === 0 &&
         asking.length === 0 &&
         tight.length === 0 && (
-          <p className="soft">
-            Nothing waits for you. What comes up will stand here in the order it is needed.
-          </p>
+          <p className="soft">Nothing to do. New work appears here in the order it is needed.</p>
         )}
       <Problem error={error} />
       <ol className="why">
@@ -141,7 +139,7 @@ export function Component() {
               {l.slot.from} {l.appointment.kindName}, {l.appointment.clientName}
             </button>
             {l.slot.end < minute ? (
-              <span className="pending"> · say what came of it</span>
+              <span className="pending"> · enter the outcome</span>
             ) : (
               <LayReady of={l} at={house.kinds.find((k) => k.id === l.appointment.kind)?.at ?? null} />
             )}
@@ -151,7 +149,7 @@ export function Component() {
           <BenchLine
             key={`b${w.id}`}
             of={w}
-            when={w.day < today ? `promised for ${short(w.day)}` : ''}
+            when={w.day < today ? `scheduled for ${short(w.day)}` : ''}
             late
           />
         ))}
@@ -188,10 +186,10 @@ export function Component() {
         {mayBook &&
           offers.map((a) => (
             <li key={`o${a.id}`}>
-              {a.clientName} was offered times and has not answered
-              {a.heldUntil && `; they are kept until ${short(a.heldUntil)}`}.{' '}
+              {a.clientName} has not answered the offered times
+              {a.heldUntil && `; held until ${short(a.heldUntil)}`}.{' '}
               <button type="button" className="quiet" onClick={() => setPicked(a.id)}>
-                look
+                View
               </button>
             </li>
           ))}
@@ -232,7 +230,7 @@ function LayReady({ of: { appointment: a }, at }: { of: Loop; at: AppointmentKin
     a.bring && `the client brings: ${a.bring}`,
     a.whoComes && `comes with ${a.whoComes}`,
   ].filter(Boolean);
-  return things.length > 0 ? <span className="soft"> · lay ready {things.join('; ')}</span> : null;
+  return things.length > 0 ? <span className="soft"> · have ready {things.join('; ')}</span> : null;
 }
 
 interface LaterProps {

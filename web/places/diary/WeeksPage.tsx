@@ -47,18 +47,18 @@ export function Component() {
       thread={
         <>
           <div className="spread">
-            <h1>The weeks ahead</h1>
+            <h1>Weeks ahead</h1>
             <div className="row noprint">
               <button type="button" className="ask" onClick={() => go(dayAfter(from, -DAYS))}>
-                two weeks before
+                Two weeks back
               </button>
               <button type="button" className="ask" aria-pressed={from === today} onClick={() => go(today)}>
-                from today
+                From today
               </button>
               <button type="button" className="ask" onClick={() => go(dayAfter(from, DAYS))}>
-                two weeks after
+                Two weeks on
               </button>
-              <Link to="/diary">the day</Link>
+              <Link to="/diary">Day view</Link>
             </div>
           </div>
           <div className="scroll">
@@ -122,9 +122,8 @@ export function Component() {
         </ul>
       )}
       <p className="soft">
-        Each turn of thread is half an hour that is kept, changing time included; a turn wound the other way
-        is work promised at the bench; the empty spool is what is free. “away” is leave, × a day the house is
-        closed, a dot a day off.
+        Each turn of thread is half an hour booked, with changing time; a turn wound the other way is bench
+        work; an empty spool is free time. “away” is leave, × a day the studio is closed, a dot a day off.
       </p>
     </Place>
   );

@@ -70,7 +70,7 @@ export function Wishes({ wish, waitsFor, onChange }: Props) {
         {date('from', 'From')}
         {date('until', 'Until')}
         {time('earliest', 'Not before')}
-        {time('latest', 'Over by')}
+        {time('latest', 'Finish by')}
       </div>
       <fieldset className="row">
         <legend>Not on</legend>
@@ -98,7 +98,7 @@ export function Wishes({ wish, waitsFor, onChange }: Props) {
             checked={wish.stepFree}
             onChange={(e) => onChange({ ...wish, stepFree: e.target.checked })}
           />{' '}
-          a room without steps
+          Step-free room
         </label>
         {waitsFor && (
           <label>

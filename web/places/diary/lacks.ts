@@ -25,8 +25,8 @@ export function promisedWords(
     need,
     bench.filter((w) => w.orderId === a.orderId),
   );
-  if (found.state === 'done') return ' (the work is done: look and say so)';
-  if (found.state === 'not-promised') return ' (nobody has promised the work)';
+  if (found.state === 'done') return ' (work done: check and mark it ready)';
+  if (found.state === 'not-promised') return ' (work unscheduled)';
   const day = a.slots.find((s) => s.state !== 'left')?.day ?? '';
-  return ` (promised for ${short(found.day)}${day !== '' && found.day >= day ? ', too late' : ''})`;
+  return ` (work scheduled for ${short(found.day)}${day !== '' && found.day >= day ? ', too late' : ''})`;
 }

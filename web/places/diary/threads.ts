@@ -99,15 +99,15 @@ export function hindrance(
     joined(of.map((l) => ({ from: l.slot.start, to: l.slot.end + l.appointment.buffer })));
   const until = end + p.appointment.buffer;
   for (const id of p.staff) {
-    const name = staff.find((s) => s.id === id)?.name ?? 'Somebody';
+    const name = staff.find((s) => s.id === id)?.name ?? 'Someone';
     const works = day.works[id] ?? [];
-    if (!works.some((w) => w.from <= p.start && end <= w.to)) return `${name} does not work then.`;
+    if (!works.some((w) => w.from <= p.start && end <= w.to)) return `${name} is not at work then.`;
     if (!clear(busy(others.filter((l) => l.slot.staff.includes(id))), p.start, until))
-      return `${name} is with somebody else then.`;
+      return `${name} has another appointment then.`;
     if (!clear(day.kept[id] ?? [], p.start, until)) return `${name} is busy elsewhere then.`;
   }
   if (p.roomId !== null && !clear(busy(others.filter((l) => l.slot.roomId === p.roomId)), p.start, until))
-    return 'The room is taken then.';
+    return 'The room is in use then.';
   return '';
 }
 

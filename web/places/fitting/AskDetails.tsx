@@ -19,7 +19,7 @@ export function AskDetails({ of: d, kind, unit, set }: Props) {
       {(kind.details ?? []).length > 0 && (
         <div className="fields">
           {kind.details!.map(({ id, label, is, choices }) => {
-            const name = `${label.replace(':', '')}` || 'how it is sewn';
+            const name = `${label.replace(':', '')}` || 'How it is sewn';
             const text = d.details[id] ?? '';
             return is === 'choice' ? (
               <div key={id}>
@@ -30,7 +30,7 @@ export function AskDetails({ of: d, kind, unit, set }: Props) {
                   value={text}
                   onChange={(e) => put(id, e.target.value)}
                 >
-                  <option value="">not said</option>
+                  <option value="">not stated</option>
                   {choices!.map((c) => (
                     <option key={c} value={c}>
                       {c}
@@ -72,7 +72,7 @@ export function Follows({ kind, unit, set }: Omit<Props, 'of'>) {
   const way = by === null ? undefined : kind.directions.find((x) => x.sign === (by < 0 ? -1 : 1));
   return (
     <details>
-      <summary>Work the amount out</summary>
+      <summary>Work out the amount</summary>
       <div className="fields narrow">
         <Text id="from-body" label="body" of={body} unit={unit} on={setBody} />
         <Text id="from-garment" label="garment" of={garment} unit={unit} on={setGarment} />
@@ -98,7 +98,7 @@ export function Follows({ kind, unit, set }: Omit<Props, 'of'>) {
               {way.word} {printWithUnit(cm(Math.abs(by)), unit)} all round
             </button>
           ) : (
-            'This kind of work cannot give that.'
+            'This alteration can’t do that.'
           )}
         </p>
       )}

@@ -83,20 +83,20 @@ function HowMuch({ of: d, kind, set }: Of) {
   const words: Record<As, string> = {
     pinned:
       counted.length === 2
-        ? 'as pinned: the fold takes twice'
+        ? 'pinned, in the fold (takes twice)'
         : fold
-          ? `as pinned at each ${each}`
+          ? `pinned, at each ${each}`
           : 'at each edge',
-    seam: `the total of each ${each}`,
-    side: 'the total of a side',
-    total: counted.length === 2 ? 'the total' : d.side === 'both' ? 'the total all round' : 'the total',
-    fold: 'as it was pinned before, shared over all',
+    seam: `in all, at each ${each}`,
+    side: 'in all, on each side',
+    total: counted.length === 2 ? 'in all' : d.side === 'both' ? 'in all, round the garment' : 'in all',
+    fold: 'pinned, shared over all seams (older entry)',
   };
   const shown: readonly As[] = d.as === 'fold' ? ['fold', ...counted] : counted;
   return (
     <>
       <Choice
-        label="Which way"
+        label="Do what"
         of={kind.directions.map((w) => [w.id, w.word] as const)}
         chosen={way.id}
         onChoose={(direction) => set({ direction })}
@@ -120,7 +120,7 @@ function Where({ of: d, kind, parts, set }: Of & Pick<Props, 'parts'>) {
       <Choice
         label="Side"
         of={[
-          ['both', 'both, mirrored'],
+          ['both', 'both sides alike'],
           ['left', 'left only'],
           ['right', 'right only'],
         ]}
@@ -130,7 +130,7 @@ function Where({ of: d, kind, parts, set }: Of & Pick<Props, 'parts'>) {
       {parts.length > 1 && kind.moves.length > 0 && (
         <Choice
           label="On"
-          of={[['', 'all of it'] as const, ...parts.map((p) => [p, `the ${p}`] as const)]}
+          of={[['', 'the whole garment'] as const, ...parts.map((p) => [p, `the ${p}`] as const)]}
           chosen={d.part}
           onChoose={(part) => set({ part })}
         />
@@ -168,10 +168,10 @@ function Along({ of: d, kind, unit, set }: Of & Pick<Props, 'unit'>) {
       ] as const);
   return (
     <details>
-      <summary>{dart ? 'Where it lies' : 'Where along the seam'}</summary>
+      <summary>{dart ? 'Where' : 'Where along the seam'}</summary>
       {!dart && (
         <p className="soft">
-          From where the seam begins, at the top or the centre. Left empty it runs as is usual.
+          Measured from the start of the seam, at the top or the centre. Leave empty for the usual place.
         </p>
       )}
       <div className="fields narrow">
@@ -189,7 +189,7 @@ function Along({ of: d, kind, unit, set }: Of & Pick<Props, 'unit'>) {
       {kind.moves.some((m) => m.do === 'edge' && m.amount === 'shared') && (
         <Text
           id="front-share"
-          label="the front takes, %"
+          label="front share, %"
           of={d.frontShare}
           on={(t) => set({ frontShare: t.replace(/\D/g, '').slice(0, 3) })}
         />

@@ -55,7 +55,7 @@ export function Asking(props: Props) {
     onLeave();
   };
   const keep = async () => {
-    if (!asked) return setWrong('Choose what is done first.');
+    if (!asked) return setWrong('Choose an alteration first.');
     if (!asked.success) return setWrong(asked.error.issues[0]!.message);
     if (editing) {
       const done = await change({ id: editing.id, orderId, version: editing.version, asked: asked.data });
@@ -81,15 +81,15 @@ export function Asking(props: Props) {
   return (
     <form
       className="asking"
-      aria-label={editing ? 'Change what is asked' : 'A change'}
+      aria-label={editing ? 'Edit alteration' : 'New alteration'}
       onSubmit={(e) => {
         e.preventDefault();
         void keep();
       }}
     >
-      <h2>{editing ? 'Change what is asked' : 'A change'}</h2>
+      <h2>{editing ? 'Edit alteration' : 'New alteration'}</h2>
       <details open={sign !== null || undefined}>
-        <summary>Begin with what is seen on the cloth</summary>
+        <summary>Start from a fitting sign</summary>
         <SignChoice
           signs={signs}
           parts={new Set(parts)}
@@ -112,7 +112,7 @@ export function Asking(props: Props) {
         <p className="soft">
           Marked on the drawing, {draft.mark.view}.{' '}
           <button type="button" className="quiet" onClick={() => set({ mark: null })}>
-            take the mark off
+            Remove mark
           </button>
         </p>
       )}
@@ -120,11 +120,11 @@ export function Asking(props: Props) {
       <Problem error={changing.error} />
       <div className="row acts">
         <button type="submit" className="take" disabled={sending || changing.isLoading}>
-          {editing ? 'Keep it so' : 'Keep it as asked'}
+          {editing ? 'Save change' : 'Add change'}
         </button>
         {(editing || draft !== EMPTY) && (
           <button type="button" className="quiet" onClick={clear}>
-            leave it
+            Cancel
           </button>
         )}
       </div>

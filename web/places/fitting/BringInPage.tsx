@@ -27,9 +27,10 @@ export function Component() {
   const [wrong, setWrong] = useState('');
   const navigate = useNavigate();
   const keep = async () => {
-    if (clientId === 0) return setWrong('Say whose it is.');
-    if (condition.trim() === '') return setWrong('Say how it came: stains, worn places, or nothing found.');
-    if (lined === null) return setWrong('Look inside, and say whether it has a lining.');
+    if (clientId === 0) return setWrong('Choose the client.');
+    if (condition.trim() === '')
+      return setWrong('Enter the condition: stains, worn places, or “nothing found”.');
+    if (lined === null) return setWrong('Look inside and choose whether it has a lining.');
     setWrong('');
     const name = GARMENT_KINDS.find((k) => k.id === kind)!.name;
     const done = await bring({
@@ -45,10 +46,10 @@ export function Component() {
   };
   return (
     <Place title="Brought in" margin={<Claim />}>
-      <h1>A garment brought in{client ? ` by ${client.name}` : ''}</h1>
+      <h1>Garment brought in{client ? ` by ${client.name}` : ''}</h1>
       <form
         className="asking"
-        aria-label="A garment brought in"
+        aria-label="Garment brought in"
         onSubmit={(e) => {
           e.preventDefault();
           void keep();
@@ -57,7 +58,7 @@ export function Component() {
         {!client && <ClientChoice onChoose={setClientId} />}
         <div className="fields">
           <div>
-            <label htmlFor="garment-kind">What it is</label>
+            <label htmlFor="garment-kind">Garment</label>
             <select
               id="garment-kind"
               className="field"
@@ -72,7 +73,7 @@ export function Component() {
             </select>
           </div>
           <div>
-            <label htmlFor="garment-what">In words, for the ticket</label>
+            <label htmlFor="garment-what">Description for the ticket</label>
             <input
               id="garment-what"
               className="field"
@@ -92,26 +93,26 @@ export function Component() {
             />
           </div>
           <div>
-            <label htmlFor="garment-due">Promised for</label>
+            <label htmlFor="garment-due">Ready by</label>
             <DateField id="garment-due" value={dueOn} onChange={setDueOn} />
           </div>
         </div>
         <Choice
           label="Inside"
           of={[
-            ['yes', 'it has a lining'],
-            ['no', 'it has none'],
+            ['yes', 'lined'],
+            ['no', 'unlined'],
           ]}
           chosen={lined === null ? '' : lined ? 'yes' : 'no'}
           onChoose={(v) => setLined(v === 'yes')}
         />
-        <label htmlFor="garment-condition">How it came</label>
+        <label htmlFor="garment-condition">Condition when brought in</label>
         <textarea
           id="garment-condition"
           className="field wide"
           rows={2}
           maxLength={500}
-          placeholder="stains, worn places, missing buttons; or: nothing found"
+          placeholder="e.g. stains, worn places, missing buttons; or: nothing found"
           value={condition}
           onChange={(e) => setCondition(e.target.value)}
         />
@@ -119,7 +120,7 @@ export function Component() {
         <Problem error={error} />
         <div className="row acts">
           <button type="submit" className="take" disabled={isLoading}>
-            Take it in
+            Create order
           </button>
         </div>
       </form>
@@ -134,7 +135,7 @@ function Claim() {
   const navigate = useNavigate();
   return (
     <section>
-      <h2>With a ticket</h2>
+      <h2>Find by ticket</h2>
       <form
         className="stack"
         aria-label="Find by ticket"
@@ -144,7 +145,7 @@ function Claim() {
           if (found.data) navigate(`/orders/${found.data.orderId}/fitting`);
         }}
       >
-        <label htmlFor="ticket-code">The code on it</label>
+        <label htmlFor="ticket-code">Ticket code</label>
         <input
           id="ticket-code"
           className="field"

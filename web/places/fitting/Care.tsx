@@ -36,7 +36,7 @@ export function Care({ orderId }: Of) {
   if (!data) return <Problem error={error} again={refetch} />;
   return (
     <>
-      <h2>Care, and where it hangs</h2>
+      <h2>Care and rail</h2>
       <Problem error={writing.error ?? putting.error} />
       <dl className="facts">
         {data.care.map((l) => (
@@ -65,7 +65,7 @@ export function Care({ orderId }: Of) {
         <div className="row acts">
           {words === null ? (
             <button type="button" className="quiet" onClick={() => setWords({ ...data.own })}>
-              word it otherwise
+              Edit care text
             </button>
           ) : (
             <>
@@ -78,10 +78,10 @@ export function Care({ orderId }: Of) {
                   if ('data' in (await write({ orderId, lines }))) setWords(null);
                 }}
               >
-                Keep these words
+                Save care text
               </button>
               <button type="button" className="quiet" onClick={() => setWords(null)}>
-                leave it
+                Cancel
               </button>
             </>
           )}
@@ -89,7 +89,7 @@ export function Care({ orderId }: Of) {
       )}
       <form
         className="row"
-        aria-label="Where it hangs"
+        aria-label="Rail"
         onSubmit={async (e) => {
           e.preventDefault();
           if ('data' in (await put({ orderId, rack: rack ?? '' }))) setRack(null);
@@ -100,14 +100,14 @@ export function Care({ orderId }: Of) {
           id="rack"
           className="field"
           maxLength={60}
-          placeholder="rail and place"
+          placeholder="e.g. rail 2, left"
           disabled={!mayPut}
           value={rack ?? data.rack}
           onChange={(e) => setRack(e.target.value)}
         />
         {rack !== null && rack !== data.rack && (
           <button type="submit" className="plain" disabled={putting.isLoading}>
-            It hangs there
+            Save place
           </button>
         )}
         <span className="soft">
@@ -117,7 +117,7 @@ export function Care({ orderId }: Of) {
             </>
           ) : (
             <>
-              No day is set for fetching it. <Link to={`/diary/book?order=${orderId}`}>Book one</Link>
+              No collection booked. <Link to={`/diary/book?order=${orderId}`}>Book collection</Link>
             </>
           )}
         </span>

@@ -104,7 +104,7 @@ function Ways({ of: a, sentence, editing, onEdit, onWhy }: WaysProps) {
         </>
       )}
       {(a.status === 'agreed' || a.status === 'in-work') && way('withdraw', () => onWhy('withdraw'))}
-      {(a.status === 'declined' || a.status === 'withdrawn') && way('ask again', () => onWhy('ask-again'))}
+      {(a.status === 'declined' || a.status === 'withdrawn') && way('Ask again', () => onWhy('ask-again'))}
     </div>
   );
 }
@@ -121,22 +121,22 @@ function Why({ id, of, onSay, onLeave }: WhyProps) {
   return (
     <form
       className="slip row"
-      aria-label="Why"
+      aria-label="Reason"
       onSubmit={(e) => {
         e.preventDefault();
         void onSay(reason);
       }}
     >
-      <label htmlFor={id}>{of === 'ask-again' ? 'What changed' : 'Why'}</label>
+      <label htmlFor={id}>{of === 'ask-again' ? 'What changed' : 'Reason'}</label>
       <input id={id} className="field grow" value={reason} onChange={(e) => setReason(e.target.value)} />
       <button type="submit" className="plain">
-        {of === 'decline' ? 'Declined' : of === 'withdraw' ? 'Withdraw it' : 'Ask again'}
+        {of === 'decline' ? 'Decline' : of === 'withdraw' ? 'Withdraw' : 'Ask again'}
       </button>
       <button type="button" className="quiet" onClick={onLeave}>
-        leave it
+        Cancel
       </button>
     </form>
   );
 }
 
-const WORD = { decline: 'Declined', withdraw: 'Withdrawn', 'ask-again': 'Asked again' } as const;
+const WORD = { decline: 'Decline', withdraw: 'Withdrawn', 'ask-again': 'Asked again' } as const;

@@ -80,8 +80,8 @@ function Fitting({ id }: { id: number }) {
       {data.broughtIn && (
         <Facts
           of={[
-            ['Brought in', `${long(data.broughtIn.at)}, taken by ${data.broughtIn.by}`],
-            ['How it came', data.broughtIn.condition],
+            ['Brought in', `${long(data.broughtIn.at)}, received by ${data.broughtIn.by}`],
+            ['Condition', data.broughtIn.condition],
             ...(data.broughtIn.label ? [['Label', data.broughtIn.label] as const] : []),
             [
               'Ticket',
@@ -102,8 +102,8 @@ function Fitting({ id }: { id: number }) {
       ) : (
         <p className="soft">
           {made
-            ? 'The drawing appears once what it needs is measured.'
-            : 'This garment has no sheet; what is altered is written in words, with its pieces.'}
+            ? 'The drawing appears when the needed measurements are taken.'
+            : 'This garment has no sheet. Alterations are written in words, with their pieces.'}
         </p>
       )}
       <DesignPictures orderId={id} look />

@@ -28,7 +28,7 @@ export function GarmentTouch({ views, alterations, mark, onMark }: Props) {
       <div className="drawing touch">{views.filter(isFirst).map(shown)}</div>
       {others.length > 0 && (
         <details open={marked || undefined}>
-          <summary>From the inside, and on its panels</summary>
+          <summary>Inside and panels</summary>
           <div className="drawing touch">{others.map(shown)}</div>
         </details>
       )}

@@ -50,13 +50,14 @@ export function HemMarks({ of: d, unit, legs, set }: Props) {
   );
   return (
     <>
-      {four('hem', 'Marks at the hem, each as the pin stands')}
+      {four('hem', 'Marks at the hem, each as pinned')}
       <details>
-        <summary>Check the marks against a line above</summary>
+        <summary>Check against a control line</summary>
         <p className="soft">
-          A line was pinned all round at one height from the floor. From it to each mark it must be the same.
+          Pin a line all round at one height from the floor. From it to each mark the distance must be the
+          same.
         </p>
-        {four('control', 'From the line to the mark')}
+        {four('control', 'From the line to each mark')}
       </details>
     </>
   );
@@ -72,7 +73,7 @@ function Leg({
   const own: LegTexts = d.legs[leg];
   return (
     <fieldset>
-      <legend>{legend}, each as the pin stands</legend>
+      <legend>{legend}, each as pinned</legend>
       <div className="fields narrow">
         {(['front', 'inside', 'back', 'outside'] as const).map((at) => (
           <Text

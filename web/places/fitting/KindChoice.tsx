@@ -7,7 +7,7 @@ const GROUPS: Readonly<Record<AlterationKind['group'], string>> = {
   length: 'length',
   edge: 'edges',
   shape: 'shape',
-  other: 'other work',
+  other: 'Other work',
 };
 
 /** What this garment bears, and what is likeliest on it. */
@@ -41,12 +41,12 @@ export function KindChoice({ chosen, offer, unit, onChoose }: Props) {
   const choose = (id: string) => onChoose(ALTERATION_KINDS.find((k) => k.id === id));
   return (
     <div>
-      <label htmlFor="alter-find">Find by words</label>
+      <label htmlFor="alter-find">Find</label>
       <input
         id="alter-find"
         className="field"
         autoComplete="off"
-        placeholder="wrinkle, gapes, too tight …"
+        placeholder="e.g. wrinkle, gapes, too tight"
         value={words}
         onChange={(e) => setWords(e.target.value)}
         onKeyDown={(e) => {
@@ -57,18 +57,18 @@ export function KindChoice({ chosen, offer, unit, onChoose }: Props) {
           if (words.trim() !== '' && first) onChoose(first);
         }}
       />
-      <label htmlFor="alter-kind">What is done</label>
+      <label htmlFor="alter-kind">Alteration</label>
       <select id="alter-kind" className="field" value={chosen} onChange={(e) => choose(e.target.value)}>
         <option value="">
           {words.trim() === ''
-            ? 'choose …'
+            ? 'Choose …'
             : offered.length === 0
-              ? 'nothing is called so'
-              : `choose of ${offered.length} …`}
+              ? 'No alteration found'
+              : `Choose from ${offered.length} …`}
         </option>
         {hidden && <option value={hidden.id}>{hidden.name}</option>}
         {likely.length > 0 && (
-          <optgroup label="likely on this garment">
+          <optgroup label="Likely on this garment">
             {likely.map((k) => (
               <option key={k.id} value={k.id}>
                 {k.name}
@@ -91,7 +91,7 @@ export function KindChoice({ chosen, offer, unit, onChoose }: Props) {
       </select>
       {not.length > 0 && (
         <details className="soft">
-          <summary>{not.length} more that this garment does not bear</summary>
+          <summary>{not.length} Not possible on this garment</summary>
           <ul className="why">
             {not.map((b) => (
               <li key={b.kind.id}>

@@ -42,13 +42,11 @@ export function Leaving({ orderId, clientName, of }: Props) {
   };
   return (
     <>
-      <h2>Pins, and handing over</h2>
+      <h2>Pins and hand-over</h2>
       <Problem error={giving.error ?? taking.error} />
       {wrong && <Notice is="bad">{wrong}</Notice>}
       <p>
-        {of.pins === null
-          ? 'No pins were counted yet.'
-          : `${of.pins.in} pins counted in, ${of.pins.out} out.`}
+        {of.pins === null ? 'No pins counted yet.' : `${of.pins.in} pins counted in, ${of.pins.out} out.`}
       </p>
       {mayCount && !out && (
         <div className="row">
@@ -66,7 +64,7 @@ export function Leaving({ orderId, clientName, of }: Props) {
             disabled={pins === '' || counting}
             onClick={() => void counted('in')}
           >
-            count in
+            Count in
           </button>
           <button
             type="button"
@@ -74,7 +72,7 @@ export function Leaving({ orderId, clientName, of }: Props) {
             disabled={pins === '' || counting}
             onClick={() => void counted('out')}
           >
-            count out
+            Count out
           </button>
         </div>
       )}
@@ -92,13 +90,13 @@ export function Leaving({ orderId, clientName, of }: Props) {
         mayGive && (
           <form
             className="row"
-            aria-label="Take it back in"
+            aria-label="Record return"
             onSubmit={(e) => {
               e.preventDefault();
               void take({ orderId, reason });
             }}
           >
-            <label htmlFor="take-back">Why it comes back</label>
+            <label htmlFor="take-back">Reason for the return</label>
             <input
               id="take-back"
               className="field grow"
@@ -106,13 +104,13 @@ export function Leaving({ orderId, clientName, of }: Props) {
               onChange={(e) => setReason(e.target.value)}
             />
             <button type="submit" className="plain" disabled={reason.trim() === '' || taking.isLoading}>
-              Take it back in
+              Record return
             </button>
           </form>
         )
       ) : of.inTheWay.length > 0 ? (
         <>
-          <p>Before it is handed over:</p>
+          <p>Before hand-over:</p>
           <ul className="why">
             {of.inTheWay.map((s) => (
               <li key={s} className="pending">
@@ -137,7 +135,7 @@ export function Leaving({ orderId, clientName, of }: Props) {
             <p>
               <label>
                 <input type="checkbox" checked={read} onChange={(e) => setRead(e.target.checked)} />{' '}
-                {of.cautions.length > 0 ? 'These were read out.' : 'The care of the garment was told.'}
+                {of.cautions.length > 0 ? 'I have read these out.' : 'I have explained the garment’s care.'}
               </label>
             </p>
             <div className="row">
@@ -153,7 +151,7 @@ export function Leaving({ orderId, clientName, of }: Props) {
                 className="take"
                 disabled={!read || name.trim() === '' || giving.isLoading}
               >
-                Hand it over
+                Hand over
               </button>
             </div>
           </form>
@@ -161,7 +159,7 @@ export function Leaving({ orderId, clientName, of }: Props) {
       )}
       <p>
         <a href={`/api/orders/${orderId}/fitting-record.pdf`} target="_blank" rel="noreferrer">
-          The fitting record, to print
+          Print fitting record (PDF)
         </a>
       </p>
     </>

@@ -37,7 +37,7 @@ export function Measured({ orderId, unit, points }: Props) {
       is: 'points',
       path: `/orders/${orderId}/points`,
       body: { readings, accepted },
-      says: `${accepted ? 'Accepted as it is' : 'Measured'}: ${names.join(', ')}.`,
+      says: `${accepted ? 'Accepted as is' : 'Measured'}: ${names.join(', ')}.`,
     });
     setLoading(false);
     setWrong(sent.is === 'refused' ? sent.sentence : '');
@@ -59,7 +59,7 @@ export function Measured({ orderId, unit, points }: Props) {
   return (
     <details>
       <summary>
-        <h2>{lies ? 'Measured as it lies' : 'Measured against the sheet'}</h2>
+        <h2>{lies ? 'Measured flat' : 'Measured against the sheet'}</h2>
       </summary>
       <form
         aria-label="Measured against the sheet"
@@ -73,9 +73,9 @@ export function Measured({ orderId, unit, points }: Props) {
             <tr>
               <th scope="col">Point, {unit === 'cm' ? 'in centimetres' : 'in inches'}</th>
               {!lies && <th scope="col">should be</th>}
-              {!lies && <th scope="col">within</th>}
-              <th scope="col">was read</th>
-              {may && <th scope="col">read now</th>}
+              {!lies && <th scope="col">tolerance</th>}
+              <th scope="col">measured</th>
+              {may && <th scope="col">measure now</th>}
             </tr>
           </thead>
           <tbody>
@@ -83,7 +83,7 @@ export function Measured({ orderId, unit, points }: Props) {
               <tr key={p.id}>
                 <td>
                   {p.name}
-                  {!p.required && !lies && <span className="soft"> (may be left)</span>}
+                  {!p.required && !lies && <span className="soft"> (optional)</span>}
                 </td>
                 {!lies && (
                   <>
@@ -110,7 +110,7 @@ export function Measured({ orderId, unit, points }: Props) {
                     <input
                       className="field short"
                       inputMode="decimal"
-                      aria-label={`${p.name} was read`}
+                      aria-label={`${p.name}, measured`}
                       value={typed[p.id] ?? ''}
                       onChange={(e) => setTyped({ ...typed, [p.id]: e.target.value })}
                     />
@@ -124,14 +124,14 @@ export function Measured({ orderId, unit, points }: Props) {
         {may && (
           <div className="row acts">
             <button type="submit" className="plain" disabled={given.length === 0 || isLoading}>
-              Keep what was read
+              Save measurements
             </button>
           </div>
         )}
       </form>
       {mayAccept && outside.length > 0 && (
         <div className="row">
-          <label htmlFor="points-reason">Why what lies outside may stay</label>
+          <label htmlFor="points-reason">Reason to accept what is outside tolerance</label>
           <input
             id="points-reason"
             className="field grow"
@@ -144,7 +144,7 @@ export function Measured({ orderId, unit, points }: Props) {
             disabled={reason.trim() === '' || isLoading}
             onClick={() => void accept()}
           >
-            Accept as it is
+            Accept as is
           </button>
         </div>
       )}

@@ -2,20 +2,20 @@
 const STEPS: readonly (readonly [string, string])[] = [
   [
     'Ready',
-    'The right underwear and shoes on; seam lines at neck and waist turned so that the real edge shows; it closes.',
+    'The right underwear and shoes are on; neck and waist edges are turned in so that the real edge shows; the garment closes.',
   ],
   [
     'Look before touching',
-    'Front, side, back. Cross threads level at bust and hip; centres plumb; the side seam straight down; waist and hem level; nothing strains, folds or gapes.',
+    'Front, side, back. Cross threads level at bust and hip; centres plumb; side seams straight down; waist and hem level; no strain, folds or gaping.',
   ],
-  ['Ask', 'How does it feel; where the waist is worn; neckline, length. Keep the client’s words.'],
+  ['Ask', 'How it feels, where the waist is worn, neckline, length. Write down the client’s own words.'],
   [
     'Pin',
-    'One change at a time, looking again after each. One side, then the mirror, unless it is meant to be uneven. The client looks ahead, not down.',
+    'One change at a time, then look again. One side, then the other alike, unless it is meant to be uneven. The client looks ahead, not down.',
   ],
   ['Move', 'Sit, breathe, reach, raise the arms, walk.'],
-  ['Read back', 'Every sentence aloud; anything else? Agreed by name.'],
-  ['Pins', 'Counted out as they were counted in. Book the next step with what it waits for.'],
+  ['Read back', 'Read every sentence aloud. Anything else? Then agree by name.'],
+  ['Pins', 'Count out what was counted in. Book the next step with what it needs.'],
 ];
 
 export function Protocol({ boned, minor, guardian }: { boned: boolean; minor: boolean; guardian: string }) {

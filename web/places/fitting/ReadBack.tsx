@@ -55,7 +55,7 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
   const agree = async () => {
     // A price that cannot be read is never agreed as none: nothing is sent before each of them is a sum.
     const unread = [...sums.values()].find((s) => !s.ok);
-    if (unread && !unread.ok) return setWrong(`${unread.sentence} Nothing was agreed yet.`);
+    if (unread && !unread.ok) return setWrong(`${unread.sentence} Nothing was agreed.`);
     setLoading(true);
     const one = (price: number | null): StepWire => ({
       step: 'agree',
@@ -85,9 +85,7 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
       <h2>Read back</h2>
       {wrong && <Notice is="bad">{wrong}</Notice>}
       {alterations.length === 0 && (
-        <p className="soft">
-          Every change that is kept stands here as a sentence, to be read aloud and agreed.
-        </p>
+        <p className="soft">Each change you add appears here as a sentence, to be read aloud and agreed.</p>
       )}
       <ol className="readback">
         {alterations.map((a) => (
@@ -121,8 +119,8 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
           }}
         >
           <p>
-            Read every sentence aloud, and ask once more whether anything else should change.
-            {sum > 0 && ` All together ${sum.toFixed(2)}.`}
+            Read every sentence aloud, and ask whether anything else should change.
+            {sum > 0 && ` In all ${sum.toFixed(2)}.`}
           </p>
           <div className="fields">
             <div>

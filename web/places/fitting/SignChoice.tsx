@@ -29,13 +29,13 @@ export function SignChoice({ signs, parts, chosen, onChoose, onTry }: Props) {
   );
   if (chosen)
     return (
-      <section aria-label="The sign">
+      <section aria-label="Fitting sign">
         <div className="row">
           <SignDrawing of={chosen} />
           <div className="grow">
             <h3>{chosen.name}</h3>
             <button type="button" className="quiet" onClick={() => onChoose(null)}>
-              another sign
+              Choose another sign
             </button>
           </div>
         </div>
@@ -56,7 +56,7 @@ export function SignChoice({ signs, parts, chosen, onChoose, onTry }: Props) {
       </section>
     );
   return (
-    <section aria-label="Signs">
+    <section aria-label="Fitting signs">
       <div className="row">
         <input
           className="field"
@@ -71,7 +71,7 @@ export function SignChoice({ signs, parts, chosen, onChoose, onTry }: Props) {
           </button>
         )}
       </div>
-      {shown.length === 0 && <p className="soft">No sign of this name. Choose what is done below instead.</p>}
+      {shown.length === 0 && <p className="soft">No sign found. Choose an alteration below instead.</p>}
       <ul className="signs">
         {shown.map((s) => (
           <li key={s.id}>

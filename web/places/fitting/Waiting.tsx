@@ -57,7 +57,7 @@ function Line({ of: w, unit, onTakeUp }: { of: One } & Pick<Props, 'unit' | 'onT
       {tell(saysOf(w), unit)}{' '}
       {w.refused === '' ? (
         <span className="pending">
-          {w.path === '' ? 'saved here, follows its change' : 'saved here, not sent yet'}
+          {w.path === '' ? 'saved here, sent after its change' : 'saved here, not sent yet'}
         </span>
       ) : (
         <>
@@ -71,11 +71,11 @@ function Line({ of: w, unit, onTakeUp }: { of: One } & Pick<Props, 'unit' | 'onT
                 void fittingOutbox().drop(w.id);
               }}
             >
-              take it up again
+              Edit again
             </button>
           )}
           <button type="button" className="quiet" onClick={() => void fittingOutbox().drop(w.id)}>
-            remove
+            Remove
           </button>
         </>
       )}

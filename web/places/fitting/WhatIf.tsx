@@ -23,7 +23,7 @@ export function WhatIf({ of, unit, hand, undoes, waiting }: Props) {
   const size = (n: number) => printLength(n as never, unit);
   return (
     <section
-      aria-label={waiting ? 'As it is now' : 'What it would make'}
+      aria-label={waiting ? 'As it is now' : 'What it would change'}
       aria-live="polite"
       className={waiting ? 'asitis' : undefined}
     >
@@ -32,7 +32,7 @@ export function WhatIf({ of, unit, hand, undoes, waiting }: Props) {
         <Notice key={s}>{tell(s, unit)}</Notice>
       ))}
       {applied.boxes.length === 0 ? null : effect.moved.length === 0 ? (
-        <p className="soft">No measure of the garment moves by more than a hand can mark.</p>
+        <p className="soft">No measurement of the garment changes enough to mark.</p>
       ) : (
         <table className="ledger figures">
           <thead>
@@ -63,7 +63,7 @@ export function WhatIf({ of, unit, hand, undoes, waiting }: Props) {
       )}
       {applied.boxes.length > 0 && (
         <div hidden={waiting}>
-          <h3>It touches</h3>
+          <h3>Pieces affected</h3>
           <ul className="why">
             {applied.boxes.map((b) => (
               <li key={b.id}>{tell(boxSentence(b), hand)}</li>

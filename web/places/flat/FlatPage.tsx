@@ -25,9 +25,9 @@ export function Component() {
   if (!order || !lays)
     return (
       <Place
-        title="Laid flat"
+        title="Measured flat"
         waiting={{
-          what: 'what was laid flat',
+          what: 'the flat measurements',
           error: error ?? away,
           again: () => {
             void refetch();
@@ -41,16 +41,16 @@ export function Component() {
     : (lays.find((l) => l.id === Number(params.get('lay'))) ?? lays[0]);
   return (
     <Place
-      title="Laid flat"
+      title="Measured flat"
       thread={<Thread order={order} here="" />}
       margin={
         <>
           <section>
             <h2>On the table</h2>
             <p className="soft">
-              Flat and relaxed, neither pulled nor wrinkled. The tape lies parallel or square, always from the
-              stitch line, never from a collar’s or band’s edge; allowances are left out. What goes round is
-              read as a half.
+              Lay it flat and relaxed, neither pulled nor wrinkled. Measure parallel or square, from the
+              stitch line, never from a collar or band edge; leave out allowances. Girths are measured as a
+              half.
             </p>
           </section>
           {lays.length > 0 && (
@@ -69,22 +69,22 @@ export function Component() {
                   </li>
                 ))}
               </ul>
-              {may && !params.has('new') && <Link to="?new=1">lay another beside it</Link>}
+              {may && !params.has('new') && <Link to="?new=1">Measure another garment</Link>}
             </section>
           )}
           <section>
-            <Link to={`/orders/${id}/sheet`}>To the sheet</Link>
+            <Link to={`/orders/${id}/sheet`}>Open the sheet</Link>
           </section>
         </>
       }
     >
-      <h1>Laid flat for {order.clientName}</h1>
+      <h1>Measured flat for {order.clientName}</h1>
       {lay ? (
         <OneLay key={lay.id} order={order} lay={lay} may={may} />
       ) : may ? (
         <LayOne orderId={id} onLaid={(laid) => setParams({ lay: String(laid) })} />
       ) : (
-        <p className="soft">Nothing was laid flat beside this order.</p>
+        <p className="soft">Nothing measured flat yet.</p>
       )}
     </Place>
   );
@@ -106,12 +106,12 @@ function LayOne({ orderId, onLaid }: { orderId: number; onLaid: (id: number) => 
   return (
     <form onSubmit={send} className="layone">
       <p className="soft">
-        A garment that fits her, a pattern, or a toile: read point by point, it stands beside the body and the
+        Measure a garment that fits, a pattern or a toile point by point, and compare it with the body and the
         sheet.
       </p>
       <Problem error={error} />
       <fieldset>
-        <legend>What lies there</legend>
+        <legend>What is measured</legend>
         {LAID.map((l, i) => (
           <label key={l}>
             <input type="radio" name="of" value={l} defaultChecked={i === 0} /> {l}
@@ -119,24 +119,24 @@ function LayOne({ orderId, onLaid }: { orderId: number; onLaid: (id: number) => 
         ))}
       </fieldset>
       <fieldset>
-        <legend>How it is cut</legend>
+        <legend>Cut</legend>
         {FLAT_CUTS.map((c, i) => (
           <label key={c}>
             <input type="radio" name="cut" value={c} defaultChecked={i === 0} /> {CUT_NAME[c]}
           </label>
         ))}
       </fieldset>
-      <label htmlFor="words">Which one (may stay empty)</label>
+      <label htmlFor="words">Description (optional)</label>
       <input
         id="words"
         name="words"
         className="field"
         maxLength={200}
-        placeholder="her grey linen dress, second toile …"
+        placeholder="e.g. grey linen dress, second toile"
       />
       <p>
         <Button type="primary" htmlType="submit" loading={isLoading}>
-          Lay it flat
+          Start measuring flat
         </Button>
       </p>
     </form>

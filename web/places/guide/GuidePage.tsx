@@ -24,31 +24,31 @@ export function Component() {
       margin={
         <>
           <section>
-            <h2>On paper</h2>
+            <h2>Print</h2>
             <ul className="why">
               <li>
                 <a href="/api/guide.pdf" target="_blank" rel="noreferrer">
-                  the whole guide
+                  Whole guide (PDF)
                 </a>
               </li>
               <li>
                 <a href="/api/guide.pdf?for=client" target="_blank" rel="noreferrer">
-                  the client’s page, for measuring at home
+                  Client’s page for measuring at home (PDF)
                 </a>
               </li>
             </ul>
             <p className="soft">
-              One order’s list, with boxes for a pencil, is printed where it is measured.
+              An order’s own list, with boxes for a pencil, is printed from its measuring page.
             </p>
           </section>
           <section>
-            <h2>Hands</h2>
+            <h2>Accuracy</h2>
             <p>
-              <Link to="/whose-tape">Whose tape reads how well, and practice with a second hand</Link>
+              <Link to="/whose-tape">How closely each person measures, and practice in pairs</Link>
             </p>
           </section>
           <section>
-            <h2>The drawn figure</h2>
+            <h2>Figure</h2>
             <Slide
               label="slighter or fuller"
               value={build.full}
@@ -65,8 +65,8 @@ export function Component() {
     >
       <h1>How we measure</h1>
       <p className="soft">
-        Levels are marked first, then girths from top to bottom, lengths, the arm, and what the garment needs
-        besides. ★ is read twice.
+        Mark the levels first, then measure girths from top to bottom, lengths, the arm, and what else the
+        garment needs. ★ is measured twice.
       </p>
       <One of={chosen} build={build} />
       <div className="row">
@@ -79,7 +79,7 @@ export function Component() {
           onChange={(e) => setTyped(e.target.value)}
         />
       </div>
-      {found !== null && found.length === 0 && <p className="soft">No measurement is called so.</p>}
+      {found !== null && found.length === 0 && <p className="soft">No measurement found.</p>}
       {(found === null ? REGIONS : (['found'] as const)).map((region) => {
         const of = found ?? own.filter((m) => m.region === region);
         return (
@@ -127,8 +127,8 @@ function One({ of: m, build }: { of: Measure; build: Build }) {
         <Facts
           of={[
             ['Also called', m.also],
-            ['The usual slip', g.mistake],
-            ['Marked first', m.marked ?? null],
+            ['Common mistake', g.mistake],
+            ['Mark first', m.marked ?? null],
             [
               'Find first',
               <ul key="l" className="why">
@@ -139,10 +139,10 @@ function One({ of: m, build }: { of: Measure; build: Build }) {
                 ))}
               </ul>,
             ],
-            ['Usual span', `${printWithUnit(cm(from), 'cm')} to ${printWithUnit(cm(to), 'cm')}`],
+            ['Usual range', `${printWithUnit(cm(from), 'cm')} to ${printWithUnit(cm(to), 'cm')}`],
             [
               'Seated',
-              m.seated === 'only' ? 'only of a seated client' : m.seated === 'both' ? 'the same' : null,
+              m.seated === 'only' ? 'only for a seated client' : m.seated === 'both' ? 'the same' : null,
             ],
           ]}
         />

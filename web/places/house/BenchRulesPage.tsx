@@ -19,7 +19,8 @@ import { SignsEditor } from './SignsEditor.tsx';
 /** What the house reckons for its bench: minutes and prices of every kind of alteration, and its own words for signs. */
 export function Component() {
   const { data, error, refetch } = useHouseBenchQuery();
-  if (!data) return <Place title="Bench figures" waiting={{ what: 'the figures', error, again: refetch }} />;
+  if (!data)
+    return <Place title="Bench times and prices" waiting={{ what: 'the figures', error, again: refetch }} />;
   return <Figures view={data} refetch={refetch} />;
 }
 
@@ -64,13 +65,11 @@ function Figures({ view, refetch }: { view: HouseBenchView; refetch: () => unkno
   };
   return (
     <Place
-      title="Bench figures"
+      title="Bench times and prices"
       margin={
         <section>
           <h2>Changes</h2>
-          {view.changes.length === 0 && (
-            <p className="soft">The house goes by what is usual; nothing was changed yet.</p>
-          )}
+          {view.changes.length === 0 && <p className="soft">No changes yet. The usual figures apply.</p>}
           <ol className="bare">
             {view.changes.slice(0, 12).map((c) => (
               <li key={c.at}>
@@ -87,28 +86,28 @@ function Figures({ view, refetch }: { view: HouseBenchView; refetch: () => unkno
       }
     >
       <p className="crumb">
-        <Link to="/house">House</Link>
+        <Link to="/house">Studio settings</Link>
       </p>
-      <h1>Minutes, prices and signs</h1>
+      <h1>Bench times, prices and fitting signs</h1>
       {problemOf(changing.error).status === 409 ? (
         <Notice is="bad">
-          Somebody has just changed the house’s figures. What you write stays; keep it once more to lay it on
-          top of theirs.
+          Someone else just changed these figures. Your text is safe; save again to apply yours on top of
+          theirs.
         </Notice>
       ) : (
         <Problem error={changing.error} />
       )}
       {says && <Notice is="bad">{says}</Notice>}
-      <h2>Minutes and prices</h2>
+      <h2>Times and prices</h2>
       <p className="soft">
-        Minutes are what the bench reckons with when work is given for a day; a price is offered when an
-        alteration is agreed. What is left empty is usual, and has no price.
+        Times plan the bench; prices are offered when an alteration is agreed. Leave empty for the usual time
+        and no price.
       </p>
       {may && (
         <div className="row acts">
           {texts === null ? (
             <button type="button" className="plain" onClick={() => write(textsOf(view.bench))}>
-              Change minutes and prices
+              Edit times and prices
             </button>
           ) : (
             <>
@@ -125,7 +124,7 @@ function Figures({ view, refetch }: { view: HouseBenchView; refetch: () => unkno
                   else if (await keep({ ...view.bench, kinds: kindsOf(texts) })) write(null);
                 }}
               >
-                Keep minutes and prices
+                Save times and prices
               </button>
               <button
                 type="button"
@@ -136,7 +135,7 @@ function Figures({ view, refetch }: { view: HouseBenchView; refetch: () => unkno
                   write(null);
                 }}
               >
-                leave as they were
+                Cancel
               </button>
             </>
           )}

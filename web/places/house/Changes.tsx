@@ -10,7 +10,7 @@ export function Changes() {
     <>
       <h2>Changes</h2>
       <details>
-        <summary>What was changed here, by whom</summary>
+        <summary>What was changed, and by whom</summary>
         <ol className="bare">
           {changes.map((c) => (
             <li key={c.at}>

@@ -12,14 +12,14 @@ export function HandOver({ from, staff }: { from: number; staff: readonly StaffV
   const [give, { data, error, isLoading }] = useHandWorkOverMutation();
   const [to, setTo] = useState(0);
   const { long } = useDays();
-  const name = staff.find((s) => s.id === from)?.name ?? 'Somebody';
+  const name = staff.find((s) => s.id === from)?.name ?? 'Someone';
   const taker = staff.find((s) => s.id === to)?.name ?? '';
   const one = (what: string, which: { appointments: number[] } | { bench: number[] }) => (
     <button
       type="button"
       className="quiet"
       disabled={!to || isLoading}
-      aria-label={`Hand over: ${what}`}
+      aria-label={`Reassign: ${what}`}
       onClick={() => void give({ id: from, toId: to, ...which })}
     >
       {taker ? `to ${taker}` : 'to …'}
@@ -29,7 +29,7 @@ export function HandOver({ from, staff }: { from: number; staff: readonly StaffV
   return (
     <form
       className="slip"
-      aria-label="Hand the bookings over"
+      aria-label="Reassign bookings"
       onSubmit={(e) => {
         e.preventDefault();
         if (to) void give({ id: from, toId: to });
@@ -38,7 +38,7 @@ export function HandOver({ from, staff }: { from: number; staff: readonly StaffV
       <h3>What {name} has ahead</h3>
       <Problem error={error ?? notRead} />
       <p>
-        <label htmlFor="hand-to">Hand over to </label>
+        <label htmlFor="hand-to">Reassign to </label>
         <select id="hand-to" className="field" value={to} onChange={(e) => setTo(Number(e.target.value))}>
           <option value={0}>…</option>
           {staff
@@ -50,13 +50,13 @@ export function HandOver({ from, staff }: { from: number; staff: readonly StaffV
             ))}
         </select>{' '}
         <button type="submit" className="plain" disabled={!to || isLoading || left === 0}>
-          Hand over all {left}
+          Reassign all {left}
         </button>
       </p>
       {data && (
         <Notice is={data.standing.length > 0 ? 'look' : 'good'}>
           <p>
-            {data.handed} handed over{data.standing.length > 0 ? '; these stand as they were:' : '.'}
+            {data.handed} reassigned{data.standing.length > 0 ? '; these stay as they were:' : '.'}
           </p>
           <ul>
             {data.standing.map((s) => (
@@ -67,7 +67,9 @@ export function HandOver({ from, staff }: { from: number; staff: readonly StaffV
           </ul>
         </Notice>
       )}
-      {ahead && left === 0 && <p className="agreed">Nothing is left: {name} can be taken off the staff.</p>}
+      {ahead && left === 0 && (
+        <p className="agreed">Nothing is left: {name} can be removed from the staff.</p>
+      )}
       <ul className="why">
         {ahead?.bookings.map((b) => (
           <li key={b.id}>

@@ -40,7 +40,7 @@ export function HoursField({ label, hours, onChange, empty }: Props) {
           />
           {readHours(typed[i]!) === null && (
             <span className="wrong" role="status">
-              write 9–12:30, 13:30–18
+              e.g. 9–12:30, 13:30–18
             </span>
           )}
         </div>

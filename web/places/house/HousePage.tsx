@@ -1,4 +1,4 @@
-import { type HouseSettings, ROLES, type Role } from '@rocchetto/contract';
+import { type HouseSettings, ROLE_WORD, ROLES, type Role } from '@rocchetto/contract';
 import { Button, Form, Input, Popconfirm, Select } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -28,35 +28,35 @@ import { WorkTable } from './WorkTable.tsx';
 /** Who works here and what the house goes by. The principal adds staff and hands each a link to set a passphrase, once. */
 export function Component() {
   const { data: staff, error, refetch } = useStaffQuery();
-  if (!staff) return <Place title="House" waiting={{ what: 'the staff', error, again: refetch }} />;
+  if (!staff) return <Place title="Studio settings" waiting={{ what: 'the staff', error, again: refetch }} />;
   return (
     <Place
-      title="House"
+      title="Studio settings"
       margin={
         <section>
           <h2>Roles</h2>
           <Facts
             of={[
-              ['principal', 'everything, the staff and the house'],
+              ['owner', 'everything, with staff and studio settings'],
               ['fitter', 'briefs, measuring, sheets and alterations; clients, orders and the diary'],
               [
                 'seamstress',
-                'works and checks alterations; reads orders, sheets and the diary; no addresses, no readings',
+                'does and checks alterations; sees orders, sheets and the diary; no addresses, no body measurements',
               ],
-              ['desk', 'clients, orders, the diary and what is brought in; reads sheets, changes none'],
+              ['front desk', 'clients, orders, the diary and garments brought in; sees sheets, changes none'],
             ]}
           />
         </section>
       }
     >
-      <h1>House</h1>
+      <h1>Studio settings</h1>
       <p>
-        <Link to="/house/rules">House rules</Link>: ease, allowances, darts, rounding, ways of measuring, ages
-        and lead times. <Link to="/house/bench">Minutes, prices and signs</Link>: what the bench reckons with,
-        and the house’s words for what is seen on the cloth. <Link to="/how-we-measure">How we measure</Link>,
-        and <Link to="/whose-tape">whose tape</Link> reads how well.{' '}
-        <Link to="/house/security">Security</Link>: when screens lock, who needs a second factor, and what
-        happened at the doors.
+        <Link to="/house/rules">Studio rules</Link>: ease, allowances, darts, rounding, ways of measuring,
+        ages and lead times. <Link to="/house/bench">Bench times, prices and fitting signs</Link>: how long
+        bench work takes, what it costs, and the signs offered at a fitting.{' '}
+        <Link to="/how-we-measure">How we measure</Link>, and{' '}
+        <Link to="/whose-tape">accuracy of measuring</Link>. <Link to="/house/security">Security</Link>: when
+        screens lock, who needs a second factor, and sign-ins and refusals.
       </p>
       <Settings />
       <Staff />
@@ -94,7 +94,7 @@ function Settings() {
         />
         {mayWrite && (
           <div className="row acts">
-            <Button onClick={edit}>Change these</Button>
+            <Button onClick={edit}>Edit studio</Button>
           </div>
         )}
       </>
@@ -112,11 +112,15 @@ function Settings() {
           <Form.Item
             name="studio"
             label="Studio"
-            rules={[{ required: true, whitespace: true, message: 'The studio needs a name.' }, { max: 120 }]}
+            rules={[{ required: true, whitespace: true, message: 'Enter the studio’s name.' }, { max: 120 }]}
           >
             <Input autoComplete="off" />
           </Form.Item>
-          <Form.Item name="timeZone" label="Time zone" extra="what “today” means, on screen and on paper">
+          <Form.Item
+            name="timeZone"
+            label="Time zone"
+            extra="decides which day “today” is, on screen and on paper"
+          >
             <ChoiceByTyping
               options={['UTC', ...ZONES].map((z) => ({ value: z, label: z.replaceAll('_', ' ') }))}
             />
@@ -126,7 +130,7 @@ function Settings() {
           Save
         </Button>
         <Button type="text" onClick={leave}>
-          Leave as it was
+          Cancel
         </Button>
       </Form>
     </>
@@ -175,31 +179,31 @@ function Staff() {
           {staff.map((s) => (
             <tr key={s.id}>
               <td>{s.name}</td>
-              <td>{s.role}</td>
+              <td>{ROLE_WORD[s.role]}</td>
               <td>{s.ready ? 'set' : 'not set yet'}</td>
               {mayManage && (
                 <td>
                   <button
                     type="button"
                     className="quiet"
-                    aria-label={`New link for ${s.name}`}
+                    aria-label={`New sign-in link for ${s.name}`}
                     onClick={async () => {
                       const done = await link(s.id);
                       if ('data' in done && done.data) setMade({ name: s.name, path: done.data.path });
                     }}
                   >
-                    new link
+                    New sign-in link
                   </button>
                   {s.id !== me.id && (
                     <Popconfirm
-                      title={`Does ${s.name} leave?`}
-                      description="They are signed out at once; what they did stays in the book."
-                      okText={`Yes, ${s.name} leaves`}
-                      cancelText="No"
+                      title={`Remove ${s.name} from the staff?`}
+                      description="They are signed out at once. What they did stays on record."
+                      okText={`Remove ${s.name}`}
+                      cancelText="Cancel"
                       onConfirm={() => remove(s.id)}
                     >
-                      <button type="button" className="quiet" aria-label={`Take ${s.name} off the staff`}>
-                        take off
+                      <button type="button" className="quiet" aria-label={`Remove ${s.name} from the staff`}>
+                        Remove
                       </button>
                     </Popconfirm>
                   )}
@@ -211,7 +215,7 @@ function Staff() {
       </table>
       {mayManage && (
         <>
-          <h2>Add to the staff</h2>
+          <h2>Add staff</h2>
           <Form
             form={form}
             name="staff"
@@ -230,16 +234,16 @@ function Staff() {
               <Form.Item
                 name="name"
                 label="Name"
-                rules={[{ required: true, whitespace: true, message: 'A name is needed.' }, { max: 200 }]}
+                rules={[{ required: true, whitespace: true, message: 'Enter a name.' }, { max: 200 }]}
               >
                 <Input autoComplete="off" />
               </Form.Item>
               <Form.Item name="role" label="Role">
-                <Select options={ROLES.map((r) => ({ value: r, label: r }))} />
+                <Select options={ROLES.map((r) => ({ value: r, label: ROLE_WORD[r] }))} />
               </Form.Item>
             </div>
             <Button htmlType="submit" loading={adding.isLoading}>
-              Add
+              Add staff
             </Button>
           </Form>
         </>

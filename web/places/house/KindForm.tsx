@@ -38,20 +38,20 @@ export function KindForm({ of, busy, onKeep, onLeave }: Props) {
     set({ hands: k.hands.map((h, n) => (n === i ? any : h)) });
   const lacks =
     k.name.trim() === ''
-      ? 'It needs a name.'
+      ? 'Enter a name.'
       : k.hands.some((h) => h.length === 0)
-        ? 'Each hand needs a skill at least.'
+        ? 'Choose a skill for each person.'
         : '';
   return (
     <form
       className="slip"
-      aria-label={of ? `Change the ${of.name}` : 'A kind of our own'}
+      aria-label={of ? `Edit ${of.name}` : 'Add appointment type'}
       onSubmit={(e) => {
         e.preventDefault();
         if (lacks === '') onKeep({ ...k, name: k.name.trim() });
       }}
     >
-      <h3>{of ? of.name : 'A kind of our own'}</h3>
+      <h3>{of ? of.name : 'Add appointment type'}</h3>
       <div className="fields">
         <div>
           <label htmlFor="kind-name">Name</label>
@@ -101,7 +101,7 @@ export function KindForm({ of, busy, onKeep, onLeave }: Props) {
           </select>
         </div>
         <div>
-          <label htmlFor="kind-at">The client stands</label>
+          <label htmlFor="kind-at">Where the client stands</label>
           <select
             id="kind-at"
             className="field"
@@ -116,7 +116,9 @@ export function KindForm({ of, busy, onKeep, onLeave }: Props) {
       </div>
       {k.hands.map((any, i) => (
         <fieldset key={i} className="row">
-          <legend>{k.hands.length === 1 ? 'Who takes it: any of' : `Hand ${i + 1}: any of`}</legend>
+          <legend>
+            {k.hands.length === 1 ? 'Person 1, any of these skills' : `Person ${i + 1}, any of these skills`}
+          </legend>
           <Checkbox.Group
             options={SKILLS.map((s) => ({ value: s, label: s }))}
             value={[...any]}
@@ -128,14 +130,14 @@ export function KindForm({ of, busy, onKeep, onLeave }: Props) {
               className="quiet"
               onClick={() => set({ hands: k.hands.filter((_, n) => n !== i) })}
             >
-              one fewer
+              Remove person
             </button>
           )}
         </fieldset>
       ))}
       {k.hands.length < 4 && (
         <button type="button" className="quiet" onClick={() => set({ hands: [...k.hands, ['fitting']] })}>
-          one more of the staff
+          Add person
         </button>
       )}
       <fieldset className="row">
@@ -144,12 +146,12 @@ export function KindForm({ of, busy, onKeep, onLeave }: Props) {
           checked={k.room === null}
           onChange={(e) => set({ room: e.target.checked ? null : ['fitting'] })}
         >
-          needs none
+          No room needed
         </Checkbox>
         {k.room !== null && (
           <Checkbox.Group
-            aria-label="Good for"
-            options={ROOM_USES.map((u) => ({ value: u, label: `good for ${u}` }))}
+            aria-label="Room suits"
+            options={ROOM_USES.map((u) => ({ value: u, label: `suits ${u}` }))}
             value={[...k.room]}
             onChange={(v) => set({ room: v as RoomUse[] })}
           />
@@ -158,17 +160,17 @@ export function KindForm({ of, busy, onKeep, onLeave }: Props) {
       {of && (
         <p>
           <Checkbox checked={k.offered !== false} onChange={(e) => set({ offered: e.target.checked })}>
-            offered when a time is booked; those booked already stand
+            Offer when booking (existing bookings stay)
           </Checkbox>
         </p>
       )}
       {of && <StandAsBooked kind={of.id} />}
       <div className="row acts">
         <button type="submit" className="take" disabled={busy || lacks !== ''}>
-          Keep this kind
+          Save appointment type
         </button>
         <button type="button" className="quiet" onClick={onLeave}>
-          leave it
+          Cancel
         </button>
         {lacks && (
           <span className="soft" role="status">

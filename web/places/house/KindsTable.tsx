@@ -47,13 +47,13 @@ export function KindsTable() {
           {may && (
             <div className="row acts">
               <button type="button" className="plain" onClick={() => setOpen('hours')}>
-                Change the hours
+                Edit hours
               </button>
             </div>
           )}
         </>
       )}
-      <h2>Kinds of appointment</h2>
+      <h2>Appointment types</h2>
       <div className="scroll">
         <table className="ledger">
           <thead>
@@ -61,7 +61,7 @@ export function KindsTable() {
               <th scope="col">Appointment</th>
               <th scope="col">Minutes</th>
               <th scope="col">Changing</th>
-              <th scope="col">Takes</th>
+              <th scope="col">Who</th>
               <th scope="col">Room</th>
               <th scope="col">Needs</th>
               {may && (
@@ -88,10 +88,10 @@ export function KindsTable() {
                     <button
                       type="button"
                       className="quiet"
-                      aria-label={`Change the ${k.name}`}
+                      aria-label={`Edit ${k.name}`}
                       onClick={() => setOpen(k)}
                     >
-                      change
+                      Edit
                     </button>
                   </td>
                 )}
@@ -103,7 +103,7 @@ export function KindsTable() {
       {may && (open === '' || open === 'hours') && (
         <div className="row acts">
           <button type="button" className="plain" onClick={() => setOpen('new')}>
-            A kind of our own
+            Add appointment type
           </button>
         </div>
       )}
@@ -145,15 +145,15 @@ function OpenForm({ rules, busy, onKeep, onLeave }: OpenProps) {
         label="Open"
         hours={hours}
         onChange={setHours}
-        empty="Nothing is booked outside these hours."
+        empty="Appointments are booked only within these hours."
       />
       <StandOutside staffId={null} hours={hours} before={rules.opening} />
       <div className="row acts">
         <button type="submit" className="take" disabled={busy}>
-          Keep these
+          Save hours
         </button>
         <button type="button" className="quiet" onClick={onLeave}>
-          leave as they were
+          Cancel
         </button>
       </div>
     </form>

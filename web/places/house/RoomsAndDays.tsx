@@ -18,7 +18,7 @@ import { Problem } from '../../shared/Problem.tsx';
 
 const needed = (message: string) => [{ required: true, whitespace: true, message }];
 const day = (name: string, label: string) => (
-  <Form.Item name={name} label={label} rules={[{ required: true, message: 'A day is needed.' }, dateRule]}>
+  <Form.Item name={name} label={label} rules={[{ required: true, message: 'Choose a day.' }, dateRule]}>
     <DateField />
   </Form.Item>
 );
@@ -48,32 +48,32 @@ function Rooms() {
       <h2>Rooms</h2>
       <Problem error={adding.error ?? removing.error ?? changing.error} />
       {house!.rooms.length === 0 && (
-        <p className="soft">No room yet. A fitting needs one: say what each is good for.</p>
+        <p className="soft">No rooms yet. A fitting needs one. Add the first and say what it suits.</p>
       )}
       <ul className="why">
         {house!.rooms.map((r) => (
           <li key={r.id}>
-            {r.name} <span className="soft">{r.goodFor.join(', ') || 'for nothing in particular'}</span>{' '}
+            {r.name} <span className="soft">{r.goodFor.join(', ') || 'no particular use'}</span>{' '}
             {may && (
               <button
                 type="button"
                 className="quiet"
                 aria-expanded={open === r.id}
-                aria-label={`Change the room ${r.name}`}
+                aria-label={`Edit room ${r.name}`}
                 onClick={() => setOpen(open === r.id ? 0 : r.id)}
               >
-                change
+                Edit
               </button>
             )}{' '}
             {may && (
               <Popconfirm
-                title={`Is ${r.name} no longer used?`}
-                okText="Yes, take it off"
-                cancelText="No"
+                title={`Remove ${r.name}?`}
+                okText="Remove room"
+                cancelText="Cancel"
                 onConfirm={() => remove(r.id)}
               >
-                <button type="button" className="quiet" aria-label={`Take ${r.name} off the list`}>
-                  take off
+                <button type="button" className="quiet" aria-label={`Remove room ${r.name}`}>
+                  Remove
                 </button>
               </Popconfirm>
             )}
@@ -84,16 +84,16 @@ function Rooms() {
                 className="slip"
                 layout="vertical"
                 requiredMark={false}
-                aria-label={`Change the room ${r.name}`}
+                aria-label={`Edit room ${r.name}`}
                 initialValues={r}
                 onFinish={async (v) => {
                   const done = await change({ id: r.id, version: r.version, ...v });
                   if ('data' in done) setOpen(0);
                 }}
               >
-                <RoomFields label="Name of the room" />
+                <RoomFields label="Room name" />
                 <Button htmlType="submit" loading={changing.isLoading}>
-                  Keep the room
+                  Save room
                 </Button>
               </Form>
             )}
@@ -111,9 +111,9 @@ function Rooms() {
             if ('data' in (await add(v))) emptyForm(form, v);
           }}
         >
-          <RoomFields label="Another room" />
+          <RoomFields label="New room" />
           <Button htmlType="submit" loading={adding.isLoading}>
-            Add the room
+            Add room
           </Button>
         </Form>
       )}
@@ -128,10 +128,10 @@ interface RoomWritten {
 
 const RoomFields = ({ label }: { label: string }) => (
   <div className="fields">
-    <Form.Item name="name" label={label} rules={needed('A room needs a name.')}>
+    <Form.Item name="name" label={label} rules={needed('Enter the room’s name.')}>
       <Input autoComplete="off" maxLength={80} />
     </Form.Item>
-    <Form.Item name="goodFor" label="Good for">
+    <Form.Item name="goodFor" label="Suits">
       <Checkbox.Group options={ROOM_USES.map((u) => ({ value: u, label: u }))} />
     </Form.Item>
   </div>
@@ -154,7 +154,7 @@ function Away() {
     ...closures.map((c) => ({
       id: `c${c.id}`,
       firstDay: c.firstDay,
-      text: `${span(c)}: the house is closed, ${c.name}`,
+      text: `${span(c)}: studio closed, ${c.name}`,
       back: mayHouse ? () => removeClosure(c.id) : null,
     })),
     ...leave.map((l) => ({
@@ -166,11 +166,9 @@ function Away() {
   ].sort((a, b) => a.firstDay.localeCompare(b.firstDay));
   return (
     <>
-      <h2>Away and closed</h2>
+      <h2>Leave and closed days</h2>
       <Problem error={leaving.error ?? closing.error ?? unleaving.error ?? reopening.error} />
-      {lines.length === 0 && (
-        <p className="soft">Nobody is away and the house is open, as far as the book knows.</p>
-      )}
+      {lines.length === 0 && <p className="soft">No leave and no closed days entered.</p>}
       <ul className="why">
         {lines.map((l) => (
           <li key={l.id}>
@@ -179,10 +177,10 @@ function Away() {
               <button
                 type="button"
                 className="quiet"
-                aria-label={`Take back: ${l.text}`}
+                aria-label={`Remove: ${l.text}`}
                 onClick={() => void l.back!()}
               >
-                take back
+                Remove
               </button>
             )}
           </li>
@@ -203,18 +201,18 @@ function Away() {
             <Form.Item
               name="staffId"
               label="Leave for"
-              rules={[{ required: true, message: 'Say for whom.' }]}
+              rules={[{ required: true, message: 'Choose the person.' }]}
             >
               <Select options={staff.map((s) => ({ value: s.id, label: s.name }))} />
             </Form.Item>
             {day('firstDay', 'First day')}
             {day('lastDay', 'Last day')}
-            <Form.Item name="reason" label="What for">
+            <Form.Item name="reason" label="Reason">
               <Input maxLength={200} />
             </Form.Item>
           </div>
           <Button htmlType="submit" loading={leaving.isLoading}>
-            Keep the days
+            Add leave
           </Button>
         </Form>
       )}
@@ -230,14 +228,14 @@ function Away() {
           }}
         >
           <div className="fields">
-            <Form.Item name="name" label="The house is closed for" rules={needed('Say what for.')}>
+            <Form.Item name="name" label="Studio closed for" rules={needed('Enter the reason.')}>
               <Input maxLength={80} />
             </Form.Item>
             {day('firstDay', 'First closed day')}
             {day('lastDay', 'Last closed day')}
           </div>
           <Button htmlType="submit" loading={closing.isLoading}>
-            Close the house
+            Add closed days
           </Button>
         </Form>
       )}

@@ -21,7 +21,7 @@ import { RuleTable } from './RuleTable.tsx';
 /** Everything the house goes by, as tables: what holds here, what is usual, who changed it, and what a change would move. */
 export function Component() {
   const { data, error, refetch } = useHouseRulesQuery();
-  if (!data) return <Place title="House rules" waiting={{ what: 'the rules', error, again: refetch }} />;
+  if (!data) return <Place title="Studio rules" waiting={{ what: 'the rules', error, again: refetch }} />;
   return <Rules view={data} refetch={refetch} />;
 }
 
@@ -54,18 +54,18 @@ function Rules({ view, refetch }: { view: HouseRulesView; refetch: () => unknown
   };
   return (
     <Place
-      title="House rules"
+      title="Studio rules"
       margin={
         <>
           {theirs.length > 0 && (
             <section>
               <Notice>
-                <p>Somebody has just saved rules. What you write stays; theirs stand beside it:</p>
+                <p>Someone else just saved rules. Your text is safe. Their changes:</p>
                 <ul>
                   {theirs.map((m) => (
                     <li key={m.path}>
                       {m.name}: {m.from || 'usual'} → {m.to || 'usual'}
-                      {written[m.path] !== undefined && ', which what you wrote would replace'}
+                      {written[m.path] !== undefined && ', which yours would replace'}
                     </li>
                   ))}
                 </ul>
@@ -78,9 +78,9 @@ function Rules({ view, refetch }: { view: HouseRulesView; refetch: () => unknown
       }
     >
       <p className="crumb">
-        <Link to="/house">House</Link>
+        <Link to="/house">Studio settings</Link>
       </p>
-      <h1>House rules</h1>
+      <h1>Studio rules</h1>
       <Problem error={changing.error} />
       {may && !editing && (
         <div className="row acts">
@@ -92,7 +92,7 @@ function Rules({ view, refetch }: { view: HouseRulesView; refetch: () => unknown
               setOpened(view.rules);
             }}
           >
-            Change the rules
+            Edit rules
           </button>
         </div>
       )}
@@ -104,13 +104,13 @@ function Rules({ view, refetch }: { view: HouseRulesView; refetch: () => unknown
             disabled={changing.isLoading || moved.length === 0}
             onClick={() => void keep()}
           >
-            Keep {moved.length === 0 ? 'the rules' : `${moved.length} change${moved.length === 1 ? '' : 's'}`}
+            Save {moved.length === 0 ? 'the rules' : `${moved.length} change${moved.length === 1 ? '' : 's'}`}
           </button>
           <button type="button" className="quiet" onClick={stop}>
-            leave as they were
+            Cancel
           </button>
           <span className="soft" role="status">
-            {wrong.size > 0 ? [...wrong.values()][0] : moved.length === 0 ? 'Nothing is changed yet.' : ''}
+            {wrong.size > 0 ? [...wrong.values()][0] : moved.length === 0 ? 'Nothing changed yet.' : ''}
           </span>
         </div>
       )}
@@ -140,12 +140,12 @@ function Effect({ rules }: { rules: HouseRulesWire }) {
   const { data, error, isFetching } = useWouldMoveQuery(JSON.parse(settled) as HouseRulesWire);
   return (
     <section>
-      <h2>What it would move</h2>
+      <h2>What this would change</h2>
       {error ? (
-        <Notice is="bad">What it would move could not be asked just now.</Notice>
+        <Notice is="bad">The effect on open orders can’t be worked out just now.</Notice>
       ) : !data || isFetching || settled !== JSON.stringify(rules) ? (
         <p className="soft" role="status">
-          Computing the open orders …
+          Working out the open orders …
         </p>
       ) : (
         <>
@@ -154,7 +154,7 @@ function Effect({ rules }: { rules: HouseRulesWire }) {
             {data.orders.map((o) => (
               <li key={o.id}>
                 <Link to={`/orders/${o.id}/sheet`}>{o.number}</Link> {o.what}
-                {o.agreed && <span className="soft"> (agreed: it stays)</span>}
+                {o.agreed && <span className="soft"> (agreed: stays as it is)</span>}
                 <br />
                 <span className="soft">{o.moves}</span>
               </li>
@@ -171,9 +171,7 @@ function History({ changes }: Pick<HouseRulesView, 'changes'>) {
   return (
     <section>
       <h2>Changes</h2>
-      {changes.length === 0 && (
-        <p className="soft">The house goes by what is usual; nothing was changed yet.</p>
-      )}
+      {changes.length === 0 && <p className="soft">No changes yet. The usual figures apply.</p>}
       <ol className="bare">
         {changes.slice(0, 12).map((c) => (
           <li key={c.at}>

@@ -1,4 +1,4 @@
-import { type DoorsWrite, ROLES, SECURITY_WORDS } from '@rocchetto/contract';
+import { type DoorsWrite, ROLE_WORD, ROLES, SECURITY_WORDS } from '@rocchetto/contract';
 import { timeIn } from '@rocchetto/core/dates/studio-day.ts';
 import { type FormEvent, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
@@ -25,7 +25,7 @@ export function Component() {
   return (
     <Place title="Security">
       <p className="crumb">
-        <Link to="/house">House</Link>
+        <Link to="/house">Studio settings</Link>
       </p>
       <h1>Security</h1>
       {changing.isSuccess && <Notice is="good">Saved.</Notice>}
@@ -54,7 +54,7 @@ function DoorsForm({ of, busy, save }: FormProps) {
   };
   return (
     <form className="stack" onSubmit={submit} noValidate aria-label="Lock and second factor">
-      <label htmlFor="idle">Lock a screen that nobody touches after (minutes; 0 for never)</label>
+      <label htmlFor="idle">Lock a screen after this many minutes without use (0 = never)</label>
       <div>
         <input
           id="idle"
@@ -65,16 +65,15 @@ function DoorsForm({ of, busy, save }: FormProps) {
         />
       </div>
       <fieldset className="choices">
-        <legend>Ask for a second factor</legend>
+        <legend>Require a second factor</legend>
         {ROLES.map((r) => (
           <label key={r}>
-            <input type="checkbox" name={`factor-${r}`} defaultChecked={of.secondFactor.includes(r)} /> {r}
+            <input type="checkbox" name={`factor-${r}`} defaultChecked={of.secondFactor.includes(r)} />{' '}
+            {ROLE_WORD[r]}
           </label>
         ))}
       </fieldset>
-      <p className="soft">
-        Whoever has none yet is asked to set it up at the next step; until then nothing else opens for them.
-      </p>
+      <p className="soft">Anyone without one is asked to set it up next; nothing else opens until then.</p>
       <button type="submit" className="plain" disabled={busy}>
         Save security settings
       </button>
@@ -93,12 +92,12 @@ function Events() {
   const shown = data.events.filter((e) => !bad || BAD.includes(e.what));
   return (
     <section aria-labelledby="events">
-      <h2 id="events">What happened</h2>
+      <h2 id="events">Sign-ins and refusals</h2>
       <label className="row">
-        <input type="checkbox" checked={bad} onChange={(e) => setBad(e.target.checked)} /> Only what failed or
-        was refused
+        <input type="checkbox" checked={bad} onChange={(e) => setBad(e.target.checked)} /> Failed or refused
+        only
       </label>
-      {shown.length === 0 && <p className="soft">Nothing of the kind on this page.</p>}
+      {shown.length === 0 && <p className="soft">Nothing to show.</p>}
       <div className="scroll">
         <table className="ledger">
           <thead>

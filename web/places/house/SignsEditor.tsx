@@ -31,15 +31,15 @@ export function SignsEditor({ signs, busy, onKeep }: Props) {
   };
   return (
     <>
-      <h2>Signs</h2>
+      <h2>Fitting signs</h2>
       <p className="soft">
-        What is seen on the cloth, with its likely causes in the order they are tried. Words are about the
-        cloth, never about the body.
+        What you see on the cloth, with likely causes in the order to try them. Describe the cloth, never the
+        body.
       </p>
       {onKeep && open === null && (
         <div className="row acts">
           <button type="button" className="plain" onClick={() => setOpen('')}>
-            A sign of the house’s own
+            Add fitting sign
           </button>
         </div>
       )}
@@ -62,7 +62,7 @@ export function SignsEditor({ signs, busy, onKeep }: Props) {
                 <SignDrawing of={s} />
                 <div className="grow">
                   <strong>{s.name}</strong>
-                  {own && <span className="soft"> the house’s words{own.hidden && ', hidden'}</span>}
+                  {own && <span className="soft"> own words{own.hidden && ', hidden'}</span>}
                   <div className="soft">{s.causes.map((c) => c.cause).join('; ')}</div>
                 </div>
                 {onKeep && (
@@ -70,10 +70,10 @@ export function SignsEditor({ signs, busy, onKeep }: Props) {
                     type="button"
                     className="quiet"
                     aria-expanded={open === s.id}
-                    aria-label={`Change the sign ${s.name}`}
+                    aria-label={`Edit sign ${s.name}`}
                     onClick={() => setOpen(open === s.id ? null : s.id)}
                   >
-                    {open === s.id ? 'close' : 'change'}
+                    {open === s.id ? 'Close' : 'Edit'}
                   </button>
                 )}
               </div>
@@ -84,7 +84,7 @@ export function SignsEditor({ signs, busy, onKeep }: Props) {
                   busy={busy}
                   onKeep={(sign) => done(s.id, sign)}
                   onReset={own ? () => done(s.id, null) : undefined}
-                  resetWord={OWN_SIGN.test(s.id) ? 'take it off' : 'as in the table again'}
+                  resetWord={OWN_SIGN.test(s.id) ? 'Remove sign' : 'Reset to the usual sign'}
                   onLeave={() => setOpen(null)}
                 />
               )}
@@ -121,7 +121,7 @@ function SignForm({ of, choosesDrawing, busy, onKeep, onReset, resetWord, onLeav
   return (
     <form
       className="slip"
-      aria-label="The sign’s words"
+      aria-label="Fitting sign"
       onSubmit={(e) => {
         e.preventDefault();
         onKeep(sign);
@@ -140,7 +140,7 @@ function SignForm({ of, choosesDrawing, busy, onKeep, onReset, resetWord, onLeav
           />
           {choosesDrawing && (
             <>
-              <label htmlFor="sign-like">Drawn like</label>
+              <label htmlFor="sign-like">Drawing</label>
               <select
                 id="sign-like"
                 className="field"
@@ -161,7 +161,7 @@ function SignForm({ of, choosesDrawing, busy, onKeep, onReset, resetWord, onLeav
               checked={sign.hidden}
               onChange={(e) => set({ ...sign, hidden: e.target.checked })}
             />{' '}
-            not offered at the fitting
+            Hide at fittings
           </label>
         </div>
       </div>
@@ -181,8 +181,8 @@ function SignForm({ of, choosesDrawing, busy, onKeep, onReset, resetWord, onLeav
               />
               <input
                 className="field grow"
-                aria-label={`What is tried, ${n}`}
-                placeholder="what is tried"
+                aria-label={`What to try, ${n}`}
+                placeholder="what to try"
                 maxLength={200}
                 value={c.try}
                 onChange={(e) => cause(i, { try: e.target.value })}
@@ -206,7 +206,7 @@ function SignForm({ of, choosesDrawing, busy, onKeep, onReset, resetWord, onLeav
               {kind && kind.directions.length > 1 && (
                 <select
                   className="field"
-                  aria-label={`Way, ${n}`}
+                  aria-label={`Do what, ${n}`}
                   value={c.direction}
                   onChange={(e) => cause(i, { direction: e.target.value })}
                 >
@@ -224,16 +224,16 @@ function SignForm({ of, choosesDrawing, busy, onKeep, onReset, resetWord, onLeav
                 aria-label={`Earlier: ${n}`}
                 onClick={() => move(i, -1)}
               >
-                earlier
+                Move up
               </button>
               <button
                 type="button"
                 className="quiet"
                 disabled={sign.causes.length === 1}
-                aria-label={`Leave out ${n}`}
+                aria-label={`Remove ${n}`}
                 onClick={() => set({ ...sign, causes: sign.causes.filter((_, x) => x !== i) })}
               >
-                leave out
+                Remove
               </button>
             </li>
           );
@@ -241,7 +241,7 @@ function SignForm({ of, choosesDrawing, busy, onKeep, onReset, resetWord, onLeav
       </ol>
       <div className="row acts">
         <button type="submit" className="plain" disabled={busy}>
-          Keep the sign
+          Save sign
         </button>
         {sign.causes.length < 10 && (
           <button
@@ -249,7 +249,7 @@ function SignForm({ of, choosesDrawing, busy, onKeep, onReset, resetWord, onLeav
             className="quiet"
             onClick={() => set({ ...sign, causes: [...sign.causes, NEW_CAUSE] })}
           >
-            another cause
+            Add cause
           </button>
         )}
         {onReset && (
@@ -258,7 +258,7 @@ function SignForm({ of, choosesDrawing, busy, onKeep, onReset, resetWord, onLeav
           </button>
         )}
         <button type="button" className="quiet" onClick={onLeave}>
-          leave it
+          Cancel
         </button>
       </div>
     </form>

@@ -27,7 +27,7 @@ export function WordsTable() {
   if (!house) return <Problem error={error} again={refetch} />;
   return (
     <>
-      <h2>What clients are told</h2>
+      <h2>Message texts</h2>
       <div className="row">
         {MESSAGE_KINDS.map((k) => (
           <button
@@ -75,7 +75,7 @@ function Words({ kind, version, rules, may, roomName }: Props) {
   return (
     <form
       className="slip"
-      aria-label={`Words of ${kind.replace('-', ' ')}`}
+      aria-label={`Text of ${kind.replace('-', ' ')}`}
       onSubmit={(e) => {
         e.preventDefault();
         void save({ ...rules.words, [kind]: words });
@@ -90,7 +90,7 @@ function Words({ kind, version, rules, may, roomName }: Props) {
         readOnly={!may}
         onChange={(e) => setWords({ ...words, subject: e.target.value })}
       />
-      <label htmlFor="words-body">Words</label>
+      <label htmlFor="words-body">Text</label>
       <Input.TextArea
         id="words-body"
         value={words.body}
@@ -107,12 +107,12 @@ function Words({ kind, version, rules, may, roomName }: Props) {
         . A line whose field is empty is left out.
       </p>
       {strange.length > 0 && (
-        <Notice is="bad">There is no field {strange.map((f) => `{${f}}`).join(', ')}.</Notice>
+        <Notice is="bad">Unknown field {strange.map((f) => `{${f}}`).join(', ')}.</Notice>
       )}
       {may && (
         <div className="row acts">
           <button type="submit" className="take" disabled={isLoading || strange.length > 0}>
-            Keep these words
+            Save text
           </button>
           {rules.words[kind] && (
             <button
@@ -123,13 +123,13 @@ function Words({ kind, version, rules, may, roomName }: Props) {
                 void save(rest);
               }}
             >
-              the usual words again
+              Reset to the usual text
             </button>
           )}
         </div>
       )}
       {real && strange.length === 0 && (
-        <section aria-label="As a client would read it">
+        <section aria-label="Preview">
           <h3>As {real.clientName} would read it</h3>
           <Preview words={words} of={real} studio={studio} roomName={roomName} />
         </section>

@@ -17,7 +17,7 @@ export function WorkTable() {
   if (!house) return <Problem error={error} again={refetch} />;
   return (
     <>
-      <h2>At work</h2>
+      <h2>Staff hours and skills</h2>
       <div className="scroll">
         <table className="ledger">
           <thead>
@@ -42,17 +42,17 @@ export function WorkTable() {
                   {s.name} <span className="soft">{s.initials}</span>
                 </td>
                 <td>{s.skills.join(', ') || 'none yet'}</td>
-                <td>{hoursWords(s.hours) || 'while the house is open'}</td>
+                <td>{hoursWords(s.hours) || 'opening hours'}</td>
                 {may && (
                   <td>
                     <button
                       type="button"
                       className="quiet"
                       aria-expanded={open === s.id}
-                      aria-label={`Change the work of ${s.name}`}
+                      aria-label={`Edit hours and skills of ${s.name}`}
                       onClick={() => setOpen(open === s.id ? 0 : s.id)}
                     >
-                      {open === s.id ? 'close' : 'change'}
+                      {open === s.id ? 'Close' : 'Edit'}
                     </button>
                   </td>
                 )}
@@ -79,7 +79,7 @@ function WorkForm({ of: s, onDone }: { of: StaffAtWork; onDone: () => void }) {
   return (
     <form
       className="slip"
-      aria-label={`Work of ${s.name}`}
+      aria-label={`Hours and skills of ${s.name}`}
       onSubmit={async (e) => {
         e.preventDefault();
         const done = await change({
@@ -132,15 +132,15 @@ function WorkForm({ of: s, onDone }: { of: StaffAtWork; onDone: () => void }) {
         label="Hours"
         hours={hours}
         onChange={setHours}
-        empty="Without hours of their own they work while the house is open."
+        empty="Left empty, the opening hours apply."
       />
       <StandOutside staffId={s.id} hours={hours} before={s.hours} />
       <div className="row acts">
         <button type="submit" className="take" disabled={isLoading}>
-          Keep
+          Save
         </button>
         <button type="button" className="quiet" onClick={onDone}>
-          leave as it was
+          Cancel
         </button>
       </div>
     </form>

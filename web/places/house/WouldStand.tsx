@@ -23,8 +23,8 @@ export function StandOutside({ staffId, hours, before }: Props) {
   return (
     <p role="status" className={data.count > 0 ? 'pending' : 'soft'}>
       {data.count === 0
-        ? 'No booking ahead lies outside these hours.'
-        : `${data.count} ${one ? 'booking' : 'bookings'} ahead would lie outside these hours, and ${one ? 'stands' : 'stand'}: ${whose(data)}`}
+        ? 'No future booking is outside these hours.'
+        : `${data.count} future ${one ? 'booking' : 'bookings'} would be outside these hours and ${one ? 'stays' : 'stay'} as booked: ${whose(data)}`}
     </p>
   );
 }
@@ -36,8 +36,8 @@ export function StandAsBooked({ kind }: { readonly kind: string }) {
   return (
     <p role="status" className="soft">
       {data.count === 0
-        ? 'None of these is booked ahead.'
-        : `${data.count} booked ahead ${data.count === 1 ? 'keeps its' : 'keep their'} minutes, hands and room: ${whose(data)}`}
+        ? 'No future bookings of this type.'
+        : `${data.count} future ${data.count === 1 ? 'booking keeps its' : 'bookings keep their'} minutes, people and room: ${whose(data)}`}
     </p>
   );
 }

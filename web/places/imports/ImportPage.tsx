@@ -17,20 +17,20 @@ export function Component() {
   const id = Number(params.get('i')) || null;
   return (
     <Place
-      title="The old book"
+      title="Import clients"
       margin={
         <section>
-          <h2>How it goes</h2>
+          <h2>How it works</h2>
           <p className="soft">
-            The first line names the columns. Each row is one client, or one measuring of one: a name, a day,
-            and figures as they stand in the book. What is taken keeps its own unit and is marked as carried
-            over. The same row brought again changes nothing.
+            The first line names the columns. Each row is one client, or one measuring session: a name, a
+            date, and the measurements as written. Imported measurements keep their unit and are marked
+            “carried over”. Importing the same row again changes nothing.
           </p>
           <Link to="/clients">Clients</Link>
         </section>
       }
     >
-      <h1>Bring the old book</h1>
+      <h1>Import clients</h1>
       <Upload onRead={(n) => setParams({ i: String(n) }, { replace: true })} again={id !== null} />
       {id !== null && <File key={id} id={id} />}
     </Place>
@@ -51,9 +51,9 @@ function Upload({ onRead, again }: { onRead: (id: number) => void; again: boolea
       });
       const answer = (await res.json().catch(() => ({}))) as { id?: number; detail?: string };
       if (res.ok && answer.id) onRead(answer.id);
-      else setSays(`${file.name}: ${answer.detail ?? 'It was refused.'}`);
+      else setSays(`${file.name}: ${answer.detail ?? 'It was refused. Nothing was saved.'}`);
     } catch {
-      setSays(`${file.name} could not be sent; the studio cannot be reached just now. Choose it again.`);
+      setSays(`${file.name} could not be sent: can’t reach the server. Choose it again.`);
     }
     setBusy(false);
   };
@@ -70,7 +70,7 @@ function Upload({ onRead, again }: { onRead: (id: number) => void; again: boolea
             onChange={(e) => e.target.files?.[0] && void send(e.target.files[0])}
           />
           <label htmlFor="old-book" className="plain">
-            {again ? 'Another file (CSV)' : 'The file (CSV)'}
+            {again ? 'Another CSV file' : 'CSV file'}
           </label>
         </span>
         {busy && <span role="status">Reading …</span>}
@@ -96,8 +96,8 @@ function File({ id }: { id: number }) {
       {data.state === 'taking' && (
         <p>
           <label>
-            Taking row {data.done} of {data.rows}{' '}
-            <progress value={data.done} max={data.rows} aria-label="How far it has come" />
+            Importing row {data.done} of {data.rows}{' '}
+            <progress value={data.done} max={data.rows} aria-label="Progress" />
           </label>
         </p>
       )}
@@ -156,7 +156,7 @@ function Open({
             again();
           }}
         >
-          Take {of.rows - reading.leave.length} rows into the book
+          Import {of.rows - reading.leave.length} rows
         </button>
       </div>
       <Preview
@@ -195,10 +195,10 @@ function Mapping({
     <>
       <p className="row">
         <span className="soft">
-          {of.headers.length} columns, parted by{' '}
+          {of.headers.length} columns, separated by{' '}
           {of.delimiter === '\t' ? 'tabs' : of.delimiter === ';' ? 'semicolons' : `“${of.delimiter}”`}
         </span>
-        <label htmlFor="encoding">Letters as</label>
+        <label htmlFor="encoding">Encoding</label>
         <select
           id="encoding"
           className="field"
@@ -217,9 +217,9 @@ function Mapping({
           <thead>
             <tr>
               <th scope="col">Column</th>
-              <th scope="col">holds</th>
-              <th scope="col">without a unit it is</th>
-              <th scope="col">read as</th>
+              <th scope="col">contains</th>
+              <th scope="col">unit if none is written</th>
+              <th scope="col">measured as</th>
             </tr>
           </thead>
           <tbody>
@@ -232,14 +232,14 @@ function Mapping({
                   <td>
                     <select
                       className="field"
-                      aria-label={`${name} holds`}
+                      aria-label={`${name} contains`}
                       value={keyOf(c)}
                       onChange={(e) => set(i, columnOf(e.target.value, c))}
                     >
-                      <option value="leave">nothing that is taken</option>
+                      <option value="leave">not imported</option>
                       {CARD_FIELDS.map((f) => (
                         <option key={f} value={f}>
-                          the {f === 'date' ? 'day of measuring' : f}
+                          the {f === 'date' ? 'date of measuring' : f}
                         </option>
                       ))}
                       {MEASURES.map((m) => (
@@ -307,8 +307,8 @@ function Preview({
   const set = (row: number, stays: boolean) =>
     onLeave(stays ? leave.filter((r) => r !== row) : [...leave, row]);
   return (
-    <section aria-label="The first rows">
-      <h2>{from === 0 ? 'The first rows' : `Rows from ${from + 2}`}</h2>
+    <section aria-label="First rows">
+      <h2>{from === 0 ? 'First rows' : `Rows from ${from + 2}`}</h2>
       <ul className="why rows">
         {of.preview.map(({ row, read }) => (
           <li key={row} className={left.has(row) ? 'left' : undefined}>
@@ -317,7 +317,7 @@ function Preview({
                 type="checkbox"
                 checked={!left.has(row)}
                 onChange={(e) => set(row, e.target.checked)}
-                aria-label={`Take row ${row}, ${read.name || 'without a name'}`}
+                aria-label={`Import row ${row}, ${read.name || 'without a name'}`}
               />{' '}
               <span className="soft">{row}</span>{' '}
               <span>
@@ -350,17 +350,17 @@ function Preview({
         <p className="row">
           {from > 0 && (
             <button type="button" className="quiet tall" onClick={() => onLook(Math.max(0, from - PAGE))}>
-              rows before
+              Previous rows
             </button>
           )}
           {from + PAGE < of.rows && (
             <button type="button" className="quiet tall" onClick={() => onLook(from + PAGE)}>
-              next rows
+              Next rows
             </button>
           )}
           <span className="soft">
-            {from + 2} to {Math.min(of.rows, from + PAGE) + 1} of {of.rows + 1}; what is left out of any of
-            them is told when it is taken.
+            {from + 2} to {Math.min(of.rows, from + PAGE) + 1} of {of.rows + 1}; anything left out is listed
+            after the import.
           </span>
         </p>
       )}
@@ -371,10 +371,10 @@ function Preview({
 function Report({ of }: { of: ImportReport }) {
   if (of.failed) return <Notice is="bad">{of.failed}</Notice>;
   return (
-    <section aria-label="What became of it">
+    <section aria-label="Result">
       <p role="status">
-        {of.taken} rows are in the book: {of.clients} new clients, {of.readings} readings.
-        {of.already > 0 && ` ${of.already} were there already.`}
+        {of.taken} rows imported: {of.clients} new clients, {of.readings} measurements.
+        {of.already > 0 && ` ${of.already} were already there.`}
       </p>
       {of.left.length > 0 && (
         <>
@@ -386,7 +386,7 @@ function Report({ of }: { of: ImportReport }) {
               </li>
             ))}
           </ul>
-          {of.untold > 0 && <p className="soft">and {of.untold} more, which are not kept here</p>}
+          {of.untold > 0 && <p className="soft">and {of.untold} more, not listed here</p>}
         </>
       )}
     </section>

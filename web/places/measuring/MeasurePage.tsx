@@ -29,9 +29,10 @@ export function Component() {
   if (!order.brief || order.brief.parts.length === 0)
     return (
       <Place title="Measure" thread={thread}>
-        <h1>First the brief</h1>
+        <h1>Brief first</h1>
         <p>
-          It says which measurements this order needs. <Link to={`/orders/${id}/brief`}>Write the brief</Link>
+          The brief decides which measurements this order needs.{' '}
+          <Link to={`/orders/${id}/brief`}>Write brief</Link>
         </p>
       </Place>
     );
@@ -42,13 +43,13 @@ export function Component() {
         <>
           <h1>Measuring {order.clientName}</h1>
           <p className="soft">
-            The client stands erect, weight even, eyes ahead. Mark the waist with a cord first. The client may
-            decline any measurement.
+            The client stands upright, weight even, eyes ahead. Mark the waist with a cord first. The client
+            may decline any measurement.
           </p>
           <SessionStart order={order} onBegin={(s) => void begin(s)} />
         </>
       ) : (
-        <p className="soft">Looking for a session under way …</p>
+        <p className="soft">Looking for an unfinished session …</p>
       )}
     </Place>
   );
@@ -69,7 +70,7 @@ function Taping({ order, session, onAnew }: { order: OrderFull; session: Session
         <div className="at-tape">
           <h1>
             {item.name}
-            {measure.twice && <span title="read twice"> ★</span>}
+            {measure.twice && <span title="measured twice"> ★</span>}
           </h1>
           <p className="soft how">
             {guideOf(item.id).how} {taping.says && <strong>{taping.says}</strong>}
@@ -107,7 +108,7 @@ function Taping({ order, session, onAnew }: { order: OrderFull; session: Session
           {taping.done && (
             <p>
               <Button type="primary" onClick={taping.toSheet}>
-                To the sheet
+                Open the sheet
               </Button>
             </p>
           )}

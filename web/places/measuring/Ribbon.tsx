@@ -26,11 +26,11 @@ export function stateOf({
 
 const WORD = {
   done: 'read',
-  doubtful: 'to read again',
+  doubtful: 'to measure again',
   declined: 'declined',
   skipped: 'skipped',
-  pending: 'still to read',
-  optional: 'helps, may be left',
+  pending: 'to measure',
+  optional: 'optional',
 } as const;
 
 function Tick({ state }: { state: keyof typeof WORD }) {

@@ -80,14 +80,14 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
     >
       {wrong && <Notice is="bad">{wrong}</Notice>}
       <div className="fields">
-        <Form.Item name="measurer" label="Who measures">
+        <Form.Item name="measurer" label="Measured by">
           <Select
             options={staff
               .filter((s) => s.role === 'principal' || s.role === 'fitter')
               .map((s) => ({ value: s.name, label: s.name }))}
           />
         </Form.Item>
-        <Form.Item name="scribe" label="Who writes, if another">
+        <Form.Item name="scribe" label="Written down by (optional)">
           <Select allowClear options={staff.map((s) => ({ value: s.name, label: s.name }))} />
         </Form.Item>
         <Form.Item name="unit" label="Tape in">
@@ -101,8 +101,8 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
         <Form.Item name="beneath" label="Worn beneath">
           <Input maxLength={200} />
         </Form.Item>
-        <Form.Item name="heel" label="Heel of the shoe worn" rules={[length]}>
-          <LengthInput unit="cm" placeholder="for example 4 cm" />
+        <Form.Item name="heel" label="Heel height" rules={[length]}>
+          <LengthInput unit="cm" placeholder="e.g. 4 cm" />
         </Form.Item>
         <Form.Item name="posture" label="Posture, stance">
           <Input maxLength={500} />
@@ -116,12 +116,12 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
         {order.minor && (
           <Form.Item
             name="guardian"
-            label="Guardian who is present"
+            label="Guardian present"
             rules={[
               {
                 required: true,
                 whitespace: true,
-                message: 'The client is a minor: name the guardian who is present.',
+                message: 'The client is under age. Enter the guardian who is present.',
               },
             ]}
           >
@@ -133,8 +133,8 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
         </Form.Item>
         <Form.Item
           name="changed"
-          label="Changed since last time"
-          extra="as the client reports, pregnancy too"
+          label="Changes since last time"
+          extra="as the client reports, including pregnancy"
         >
           <Input maxLength={300} />
         </Form.Item>
@@ -143,7 +143,7 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
         </Form.Item>
       </div>
       <details>
-        <summary>Ways of measuring, as the house has them unless changed here</summary>
+        <summary>Ways of measuring (as in studio rules unless changed here)</summary>
         <div className="fields">
           {SCHOOL_MATTERS.map((matter) => (
             <Form.Item key={matter} name={['schools', matter]} label={SCHOOL_CHOICES[matter].name}>
@@ -153,11 +153,11 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
         </div>
       </details>
       <p className="soft">
-        Taking up the tape says that the client agreed to be touched and measured; any measurement may be
+        By starting you confirm that the client agreed to be touched and measured. Any measurement may be
         declined.
       </p>
       <Button type="primary" htmlType="submit" autoFocus>
-        Take up the tape
+        Start measuring
       </Button>
     </Form>
   );

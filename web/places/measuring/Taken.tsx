@@ -31,7 +31,7 @@ export function TakenReadings({
       <p>
         {tell(
           onceOfTwo
-            ? 'Read once; this one is read twice. Read it again.'
+            ? 'Measured once; this one is measured twice. Measure it again.'
             : m.net === null
               ? m.why.join(' ')
               : agreementSentence(m.agreement),
@@ -49,7 +49,7 @@ function Strike({ onStrike }: { onStrike: (why: string) => void }) {
   if (!open)
     return (
       <button type="button" className="quiet" onClick={() => setOpen(true)}>
-        strike out
+        Cross out
       </button>
     );
   return (
@@ -62,8 +62,8 @@ function Strike({ onStrike }: { onStrike: (why: string) => void }) {
     >
       <input
         className="field"
-        aria-label="Why it is struck out"
-        placeholder="slipped, misheard …"
+        aria-label="Reason for crossing out"
+        placeholder="e.g. slipped, misheard"
         autoFocus
         value={why}
         maxLength={300}
@@ -73,7 +73,7 @@ function Strike({ onStrike }: { onStrike: (why: string) => void }) {
         }}
       />
       <button type="submit" className="quiet">
-        strike it out
+        Cross out
       </button>
     </form>
   );

@@ -103,14 +103,14 @@ function Question({ of: f, unit }: { readonly of: TapeFieldNow; readonly unit: S
           </button>
         ))}
       </p>
-      <label htmlFor="reason">It stands, because: </label>
+      <label htmlFor="reason">It’s right, because: </label>
       <input
         id="reason"
         ref={f.why}
         className="reason"
         value={f.reason}
         maxLength={500}
-        placeholder="reason, then Enter; Esc to read again"
+        placeholder="reason, then Enter; Esc to measure again"
         onChange={(e) => f.setReason(e.target.value)}
         onKeyDown={(e) => {
           const answer = f.reason === '' ? f.answers.find((a) => a.key === e.key) : undefined;
@@ -154,19 +154,19 @@ function Turns({
         )}
         {f.girth && (
           <button type="button" className="quiet tall" onClick={() => f.setWay(nextOf(WAYS, f.way))}>
-            read as <strong>{f.way}</strong>
+            measured as <strong>{f.way}</strong>
           </button>
         )}
       </div>
       <div className="row turns">
         <button type="button" className="take" onClick={f.take}>
-          Take it
+          Save
         </button>
         <button type="button" className="quiet tall" onClick={() => onState('skipped')}>
-          skip
+          Skip
         </button>
         <button type="button" className="quiet tall" onClick={() => onState('declined')}>
-          declined
+          Declined
         </button>
       </div>
     </>

@@ -9,24 +9,24 @@ export function TapeLink({ tape }: { tape: DigitalTape }) {
       <h2>Digital tape</h2>
       {state === 'listening' ? (
         <p role="status">
-          Listening.{' '}
+          Connected.{' '}
           <button type="button" className="quiet" onClick={tape.stop}>
-            stop
+            Stop
           </button>
         </p>
       ) : (
         <p>
           <button type="button" className="quiet" onClick={tape.listen}>
-            listen to it
+            Connect tape
           </button>
           {state === 'held elsewhere' && (
-            <span role="status"> Another page of this browser listens to it.</span>
+            <span role="status"> Another page of this browser is using the tape.</span>
           )}
         </p>
       )}
       {offered.length > 0 && (
         <>
-          <p className="soft">Came late, or while you were at something; not put in:</p>
+          <p className="soft">Arrived late or while you were busy; not entered:</p>
           <ul className="why">
             {offered.map((line) => (
               <li key={`${line.device} ${line.number}`}>
@@ -39,10 +39,10 @@ export function TapeLink({ tape }: { tape: DigitalTape }) {
                     tape.use(line);
                   }}
                 >
-                  put it in here
+                  Enter here
                 </button>{' '}
                 <button type="button" className="quiet" onClick={() => tape.settle(line)}>
-                  let it go
+                  Discard
                 </button>
               </li>
             ))}
@@ -51,14 +51,14 @@ export function TapeLink({ tape }: { tape: DigitalTape }) {
       )}
       {garbage.count > 0 && (
         <p className="soft" role="status">
-          {garbage.sentence} {garbage.count > 1 && `So far ${garbage.count} lines. `}Nothing of it was taken.
+          {garbage.sentence} {garbage.count > 1 && `So far ${garbage.count} lines. `}Nothing was entered.
         </p>
       )}
       <p className="soft">
         <a href="/tape-device" target="_blank" rel="noreferrer">
           The practice tape
         </a>{' '}
-        sends as such a tape would.
+        sends figures as a digital tape would.
       </p>
     </section>
   );

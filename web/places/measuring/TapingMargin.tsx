@@ -25,14 +25,14 @@ function Refused({ all }: { all: readonly KeptReading[] }) {
   if (all.length === 0) return null;
   return (
     <Notice is="bad">
-      <p>Not taken into the book; kept here until you have seen why:</p>
+      <p>Not saved. Kept here until you have seen why:</p>
       <ul>
         {all.map((k) => (
           <li key={k.reading.id}>
             {measure(k.reading.measure).name}
             {k.reading.written && ` ${printWritten(k.reading.written)}`}: {k.refused}{' '}
             <button type="button" className="quiet" onClick={() => void outbox().dismiss(k.reading.id)}>
-              seen, let it go
+              Discard
             </button>
           </li>
         ))}
@@ -65,7 +65,7 @@ export function TapingMargin({
             {findMeasure(item.id)?.choice && (
               <>
                 <br />
-                <span className="soft">a choice, not a body height</span>
+                <span className="soft">a choice, not a body length</span>
               </>
             )}
           </p>
@@ -77,7 +77,7 @@ export function TapingMargin({
         <section>
           <h2>Expected</h2>
           <p>{keepTogether(tell(bandSentence(item.id, expected), unit))}</p>
-          <p className="soft">Figures of the net: {expected.source}.</p>
+          <p className="soft">Worked out from: {expected.source}.</p>
         </section>
       )}
       <section>
@@ -87,25 +87,25 @@ export function TapingMargin({
         </p>
         <p role="status">
           {waiting > 0 ? (
-            <strong className="pending">{waiting} kept on this device, not yet sent</strong>
+            <strong className="pending">{waiting} saved on this device, not sent yet</strong>
           ) : (
-            'Everything taken is in the studio’s book.'
+            'Everything is saved.'
           )}
         </p>
         <Refused all={refused} />
-        <Link to={`/orders/${order.id}/sheet`}>To the sheet</Link> ·{' '}
+        <Link to={`/orders/${order.id}/sheet`}>Open the sheet</Link> ·{' '}
         <a href={`/api/orders/${order.id}/measuring-list.pdf`} target="_blank" rel="noreferrer">
-          the list on paper
+          Print the list (PDF)
         </a>{' '}
         ·{' '}
         <button type="button" className="quiet" onClick={onAnew}>
-          begin a new session
+          Start a new session
         </button>
       </section>
       <Besides onAdd={addMeasure} />
       <TapeLink tape={digital} />
       <section>
-        <h2>Usual span</h2>
+        <h2>Usual range</h2>
         <p className="soft">
           {printWithUnit(cm(from), unit)} to {printWithUnit(cm(to), unit)} in adults. Outside it the program
           asks; it never refuses.
@@ -129,7 +129,7 @@ function FindFirst({ id }: { id: string }) {
         ))}
       </ul>
       <p className="soft">
-        The usual slip: {mistake} <Link to={`/how-we-measure?m=${id}`}>How we measure</Link>
+        Common mistake: {mistake} <Link to={`/how-we-measure?m=${id}`}>How we measure</Link>
       </p>
     </section>
   );
@@ -141,7 +141,7 @@ function Besides({ onAdd }: { onAdd: (id: string) => void }) {
   const found = searchMeasures(typed, 6);
   return (
     <section>
-      <h2>Take another besides</h2>
+      <h2>Add another measurement</h2>
       <input
         className="field"
         aria-label="Find another measurement"
@@ -149,7 +149,7 @@ function Besides({ onAdd }: { onAdd: (id: string) => void }) {
         value={typed}
         onChange={(e) => setTyped(e.target.value)}
       />
-      {typed.trim() !== '' && found.length === 0 && <p className="soft">No measurement is called so.</p>}
+      {typed.trim() !== '' && found.length === 0 && <p className="soft">No measurement found.</p>}
       <ul className="why">
         {found.map((m) => (
           <li key={m.id}>

@@ -194,8 +194,7 @@ export function useTapeField(props: TapeFieldProps) {
     if (!read) return props.onNext();
     if (!read.ok) return setWrong(read.sentence);
     const hard = found.find((f) => f.level === 'hard');
-    if (hard)
-      return setWrong(`${tell(hard.sentence, unit)} It was not taken; correct it, or correct the other one.`);
+    if (hard) return setWrong(`${tell(hard.sentence, unit)} Not saved. Correct this one or the other.`);
     if (found.length > 0 && !reason.trim()) {
       setAsked(found);
       return;

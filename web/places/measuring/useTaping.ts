@@ -22,7 +22,7 @@ import type { Taken } from './useTapeField.ts';
 
 const OPEN = ['pending', 'doubtful'];
 const NOT_KEPT =
-  'This browser could not keep the reading (private window or full disk). Write it on paper, then free some space and take it again.';
+  'This browser could not save the measurement (private window or full disk). Write it on paper, free some space and enter it again.';
 
 type Items = ReturnType<typeof useReadings>['items'];
 /** What the other figures and last time lead one to expect of this one, and whether they fit together. */

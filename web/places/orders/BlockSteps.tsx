@@ -58,8 +58,8 @@ export function BlockSteps({
       <h2>Adapting the block</h2>
       {steps.length === 0 ? (
         <p className="soft">
-          The block as the measurements draw it. A step changes it by name and amount, and can be taken back
-          by itself.
+          The block as the measurements draw it. Each step changes it by a named amount and can be removed on
+          its own.
         </p>
       ) : (
         <ol className="why">
@@ -70,10 +70,10 @@ export function BlockSteps({
                 <button
                   type="button"
                   className="quiet"
-                  aria-label={`Take back step ${i + 1}, ${STEPS[s.step].name}`}
+                  aria-label={`Remove step ${i + 1}, ${STEPS[s.step].name}`}
                   onClick={() => onChange(steps.filter((_, k) => k !== i))}
                 >
-                  take it back
+                  Remove
                 </button>
               )}
             </li>
@@ -83,9 +83,9 @@ export function BlockSteps({
       {!disabled && (
         <div className="row">
           <Select
-            aria-label="A step"
+            aria-label="Step"
             className="wide-select"
-            placeholder="add a step"
+            placeholder="Choose a step …"
             listHeight={360}
             value={chosen}
             onChange={(v: string | null) => setChosen(v)}
@@ -110,7 +110,7 @@ export function BlockSteps({
             <Select
               aria-label="Where to"
               className="wide-select"
-              placeholder="where to"
+              placeholder="Choose where …"
               value={to || null}
               onChange={(v: string) => setTo(v)}
               options={choices.map((o) => ({ value: o.value, label: o.label }))}
@@ -118,7 +118,7 @@ export function BlockSteps({
           )}
           {step && (
             <button type="button" className="plain" disabled={!ready} onClick={add}>
-              Add the step
+              Add step
             </button>
           )}
         </div>

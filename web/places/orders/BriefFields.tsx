@@ -12,13 +12,13 @@ export function BriefFields({ unit }: { readonly unit: SheetUnit }) {
     <>
       <h2>Fit</h2>
       <div className="fields">
-        <Form.Item name="fit" label="How close">
+        <Form.Item name="fit" label="Fit">
           <Select options={FIT_CLASSES.map((f) => ({ value: f, label: f.replace('-', ' ') }))} />
         </Form.Item>
-        <Form.Item name="school" label="Ease by">
+        <Form.Item name="school" label="Ease chart">
           <Select options={SCHOOLS.map((s) => ({ value: s, label: SCHOOL_NAME[s] }))} />
         </Form.Item>
-        <Form.Item name="letOut" valuePropName="checked" label="Later letting out">
+        <Form.Item name="letOut" valuePropName="checked" label="Room to let out">
           <Checkbox>wider side seams</Checkbox>
         </Form.Item>
       </div>
@@ -28,7 +28,7 @@ export function BriefFields({ unit }: { readonly unit: SheetUnit }) {
           <Input />
         </Form.Item>
         <Form.Item name={['cloth', 'width']} label="Width" rules={[length]}>
-          <LengthInput unit={unit} placeholder="for example 150" />
+          <LengthInput unit={unit} placeholder="e.g. 150" />
         </Form.Item>
         <Form.Item name={['cloth', 'weight']} label="Weight, g/m²">
           <InputNumber min={1} max={3000} />
@@ -40,13 +40,13 @@ export function BriefFields({ unit }: { readonly unit: SheetUnit }) {
           <StretchInput />
         </Form.Item>
         <ClothTraits />
-        <Form.Item name="lining" label="Lining" extra="empty: unlined">
+        <Form.Item name="lining" label="Lining" extra="leave empty if unlined">
           <Input />
         </Form.Item>
       </div>
       <h2>Worn with</h2>
       <div className="fields">
-        <Form.Item name="beneath" label="Beneath">
+        <Form.Item name="beneath" label="Worn beneath">
           <Input />
         </Form.Item>
         <Form.Item name="shoes" label="Shoes">

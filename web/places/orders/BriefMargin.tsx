@@ -23,9 +23,9 @@ export function BriefMargin({ order, unit, measured, onBegin, onLike, made }: Pr
   return (
     <>
       <section>
-        <h2>Why first</h2>
+        <h2>Why the brief comes first</h2>
         <p className="soft">
-          The style decides which measurements are needed; a client need not stand for more.
+          The style decides which measurements are needed, so the client stands for no more than those.
         </p>
       </section>
       {measured.length > 0 && (
@@ -36,7 +36,7 @@ export function BriefMargin({ order, unit, measured, onBegin, onLike, made }: Pr
               .filter((m) => m.needed)
               .map((m) => measure(m.id).name)
               .join('; ')}
-            . Helpful:{' '}
+            . Optional:{' '}
             {measured
               .filter((m) => !m.needed)
               .map((m) => measure(m.id).name)

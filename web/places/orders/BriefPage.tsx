@@ -185,7 +185,7 @@ function Brief({ order, refetch }: Props) {
     >
       <h1>Brief: {order.what}</h1>
       <p className="soft units">
-        Lengths may be written as 62, 24 1⁄2 in or 620 mm; without a unit they are{' '}
+        Type lengths as 62, 24 1⁄2 in or 620 mm. Without a unit they are{' '}
         <Radio.Group
           aria-label="Unit of lengths without one"
           value={unit}
@@ -266,7 +266,7 @@ function Brief({ order, refetch }: Props) {
         <BriefFields unit={unit} />
         {mayWrite && (
           <Button type="primary" htmlType="submit" loading={saving.isLoading}>
-            Keep the brief
+            Save brief
           </Button>
         )}
       </Form>
@@ -310,9 +310,7 @@ function NotSaved({ saving, wrong, meanwhile, keepMine, takeTheirs }: NotSavedPr
         </Notice>
       )}
       {meanwhile && !both && (
-        <Meanwhile>
-          Somebody has just saved this order. What you write stays; on saving you will see both.
-        </Meanwhile>
+        <Meanwhile>Someone else saved this order. Your text is safe; compare before saving.</Meanwhile>
       )}
     </>
   );

@@ -24,7 +24,7 @@ export function GarmentsOfOrder({ order, mayWrite }: { order: OrderFull; mayWrit
       {more && (
         <>
           <h2>Garments of this order</h2>
-          <p className="soft">Measured once for all of them; each is agreed and cut by itself.</p>
+          <p className="soft">Measured once for all; each has its own sheet and is cut on its own.</p>
           <table className="ledger">
             <tbody>
               {order.garments.map((g) => (
@@ -48,26 +48,26 @@ export function GarmentsOfOrder({ order, mayWrite }: { order: OrderFull; mayWrit
         (open ? (
           <form className="row" onSubmit={(e) => void send(e)}>
             <label className="grow">
-              What else is made with it{' '}
+              Further garment{' '}
               <input
                 className="field"
                 value={what}
                 maxLength={200}
-                placeholder="for example jacket"
+                placeholder="e.g. jacket"
                 autoFocus
                 onChange={(e) => setWhat(e.target.value)}
               />
             </label>
             <button type="submit" className="plain" disabled={what.trim() === '' || adding.isLoading}>
-              Add it and write its brief
+              Add garment and write brief
             </button>
             <button type="button" className="quiet" onClick={() => setOpen(false)}>
-              Leave it
+              Cancel
             </button>
           </form>
         ) : (
           <button type="button" className="quiet" onClick={() => setOpen(true)}>
-            Add a garment to this order
+            Add garment
           </button>
         ))}
       <Problem error={adding.error} />

@@ -32,7 +32,7 @@ export function HomeLinks({ orderId, client }: { orderId: number; client: string
       <Problem error={error ?? adding.error ?? closing.error} />
       {links?.length === 0 && (
         <p className="soft">
-          {client} can read what this order needs at home, with pictures. What comes back is flagged until it
+          {client} can measure at home with a private link and pictures. What comes back is flagged until it
           is confirmed here.
         </p>
       )}
@@ -50,7 +50,7 @@ export function HomeLinks({ orderId, client }: { orderId: number; client: string
                   void close({ id: l.id, orderId });
                 }}
               >
-                close it
+                Close link
               </button>
             )}
           </li>
@@ -58,15 +58,15 @@ export function HomeLinks({ orderId, client }: { orderId: number; client: string
       </ul>
       {made && open && (
         <div className="notice good" role="status">
-          <p>Send this address to {client}. It is shown once.</p>
-          <input className="field" readOnly aria-label="Address for measuring at home" value={made} />
+          <p>Send this link to {client}. It is shown once.</p>
+          <input className="field" readOnly aria-label="Link for measuring at home" value={made} />
           <button type="button" className="quiet" onClick={copy}>
-            {copied ? 'copied' : 'copy it'}
+            {copied ? 'Copied' : 'Copy link'}
           </button>
         </div>
       )}
       <button type="button" className="quiet" disabled={adding.isLoading} onClick={() => void make()}>
-        {open ? 'make a new address, the old one closes' : 'make an address for two weeks'}
+        {open ? 'Create new link (closes the old one)' : 'Create link for two weeks'}
       </button>
     </section>
   );

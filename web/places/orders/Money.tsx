@@ -46,7 +46,7 @@ export function Money({ orderId }: Of) {
       <h2>Money</h2>
       {data.noted.length + data.alterations.length === 0 ? (
         <p className="soft">
-          No price and no deposit is noted. Prices agreed with alterations come here by themselves.
+          No prices or payments yet. Prices agreed with alterations are added here automatically.
         </p>
       ) : (
         <table className="ledger figures money">
@@ -75,10 +75,10 @@ export function Money({ orderId }: Of) {
                   <button
                     type="button"
                     className="quiet"
-                    aria-label={`Take back: ${IS[m.is]} ${m.amount.toFixed(2)}`}
+                    aria-label={`Remove: ${IS[m.is]} ${m.amount.toFixed(2)}`}
                     onClick={() => void take({ id: m.id, orderId })}
                   >
-                    take back
+                    Remove
                   </button>
                 </td>
               </tr>
@@ -86,9 +86,7 @@ export function Money({ orderId }: Of) {
           </tbody>
           <tfoot>
             <tr>
-              <th scope="row">
-                {data.open < 0 ? 'Too much came in' : data.open === 0 ? 'Nothing is open' : 'Still open'}
-              </th>
+              <th scope="row">{data.open < 0 ? 'In credit' : data.open === 0 ? 'Paid' : 'To pay'}</th>
               <td>
                 <strong>{Math.abs(data.open).toFixed(2)}</strong>
               </td>
@@ -100,7 +98,7 @@ export function Money({ orderId }: Of) {
       <Problem error={noting.error ?? taking.error} />
       <form
         className="row noprint"
-        aria-label="Note money"
+        aria-label="Add price or payment"
         onSubmit={async (e) => {
           e.preventDefault();
           if (!sum.ok || !sum.amount) return;
@@ -112,7 +110,7 @@ export function Money({ orderId }: Of) {
       >
         <select
           className="field"
-          aria-label="What it is"
+          aria-label="Type"
           value={is}
           onChange={(e) => setIs(e.target.value as MoneyWrite['is'])}
         >
@@ -134,8 +132,8 @@ export function Money({ orderId }: Of) {
         />
         <input
           className="field grow"
-          aria-label="For what"
-          placeholder="deposit, the dress …"
+          aria-label="For"
+          placeholder="e.g. deposit"
           maxLength={200}
           value={words}
           onChange={(e) => setWords(e.target.value)}
@@ -146,7 +144,7 @@ export function Money({ orderId }: Of) {
           </p>
         )}
         <button type="submit" className="plain" disabled={!sum.ok || !sum.amount || noting.isLoading}>
-          Note it
+          Save
         </button>
       </form>
     </section>

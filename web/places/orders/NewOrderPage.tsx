@@ -19,9 +19,9 @@ export function Component() {
       waiting={clientId && !client ? { what: 'the client', error: missing, again: refetch } : null}
       margin={
         <section>
-          <h2>First the brief</h2>
+          <h2>What comes next</h2>
           <p className="soft">
-            Style, cloth, what is worn beneath and the shoes come before the tape: they decide what is
+            After this comes the brief: style, cloth, what is worn beneath and the shoes decide what is
             measured.
           </p>
         </section>
@@ -33,7 +33,7 @@ export function Component() {
         start={client ? { clientId: client.id } : {}}
         clientName={client?.name ?? null}
         busy={isLoading}
-        saveWord="Begin the thread"
+        saveWord="Create order"
         onSave={async (w) => {
           const done = await add(w);
           if ('data' in done && done.data) navigate(`/orders/${done.data.id}${mayBrief ? '/brief' : ''}`);

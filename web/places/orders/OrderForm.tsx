@@ -1,4 +1,4 @@
-import type { OrderWrite } from '@rocchetto/contract';
+import { type OrderWrite, ROLE_WORD } from '@rocchetto/contract';
 import { Button, Form, Input, Select } from 'antd';
 import { useState } from 'react';
 import { useClientsQuery } from '../../api/clients.ts';
@@ -50,7 +50,7 @@ export function OrderForm({ start, clientName, busy, saveWord, onSave }: Props) 
       }
     >
       <div className="fields">
-        <Form.Item name="clientId" label="Client" rules={[{ required: true, message: 'For whom is it?' }]}>
+        <Form.Item name="clientId" label="Client" rules={[{ required: true, message: 'Choose the client.' }]}>
           <Select
             showSearch={{ filterOption: false, onSearch: setTyped }}
             disabled={clientName !== null}
@@ -64,20 +64,20 @@ export function OrderForm({ start, clientName, busy, saveWord, onSave }: Props) 
         </Form.Item>
         <Form.Item
           name="what"
-          label="What is to be made"
-          rules={[{ required: true, whitespace: true, message: 'Say what is to be made.' }, { max: 200 }]}
+          label="Garment or job"
+          rules={[{ required: true, whitespace: true, message: 'Enter the garment or job.' }, { max: 200 }]}
         >
           <Input autoComplete="off" autoFocus={clientName !== null} />
         </Form.Item>
         <Form.Item name="occasion" label="Occasion" rules={[{ max: 200 }]}>
           <Input autoComplete="off" />
         </Form.Item>
-        <Form.Item name="wornOn" label="The day it is worn" rules={[dateRule]}>
+        <Form.Item name="wornOn" label="Worn on" rules={[dateRule]}>
           <DateField />
         </Form.Item>
         <Form.Item
           name="dueOn"
-          label="Due (handed over)"
+          label="Due date"
           dependencies={['wornOn']}
           rules={[
             dateRule,
@@ -94,8 +94,8 @@ export function OrderForm({ start, clientName, busy, saveWord, onSave }: Props) 
         <Form.Item name="responsibleId" label="Responsible">
           <Select
             allowClear
-            placeholder="Nobody yet"
-            options={staff.map((s) => ({ value: s.id, label: `${s.name} (${s.role})` }))}
+            placeholder="Unassigned"
+            options={staff.map((s) => ({ value: s.id, label: `${s.name} (${ROLE_WORD[s.role]})` }))}
           />
         </Form.Item>
       </div>

@@ -1,4 +1,5 @@
 import type { OrderFull, OrderWrite } from '@rocchetto/contract';
+import { STATUS_WORD } from '@rocchetto/core/diary/kinds.ts';
 import { Button, Upload } from 'antd';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -67,7 +68,7 @@ export function Component() {
             onSave={(w) => save(w, version)}
           />
           <Button type="text" onClick={leave}>
-            Leave as it was
+            Cancel
           </Button>
         </>
       ) : (
@@ -83,15 +84,15 @@ export function Component() {
               ['Occasion', order.occasion || '—'],
               ['Worn', long(order.wornOn)],
               ['Due', long(order.dueOn)],
-              ['Responsible', order.responsible ?? 'nobody yet'],
+              ['Responsible', order.responsible ?? 'unassigned'],
             ]}
           />
           <div className="row acts">
             <Next order={order} mayMeasure={mayMeasure} mayBrief={mayBrief} />
-            {mayWrite && <Button onClick={edit}>Change the order</Button>}
+            {mayWrite && <Button onClick={edit}>Edit order</Button>}
             {mayBook && <Link to={`/diary/book?order=${order.id}`}>Book a fitting</Link>}
-            <Link to={`/orders/${order.id}/fitting`}>Fit and alter</Link>
-            <Link to={`/orders/${order.id}/flat`}>Lay flat beside it</Link>
+            <Link to={`/orders/${order.id}/fitting`}>Fittings and alterations</Link>
+            <Link to={`/orders/${order.id}/flat`}>Measure a garment flat</Link>
           </div>
         </>
       )}
@@ -101,13 +102,10 @@ export function Component() {
         <Facts of={briefWords(order.brief)} />
       ) : (
         <p className="soft">
-          Nothing is written yet. The brief says what is made and how, over what it is worn and in which
-          shoes.
+          No brief yet. It says what is made and how, what it is worn over and with which shoes.
         </p>
       )}
-      {mayBrief && !made && order.brief && (
-        <p className="soft">This garment has no part that can be computed yet.</p>
-      )}
+      {mayBrief && !made && order.brief && <p className="soft">This garment has no parts to draft.</p>}
       <DesignPictures orderId={order.id} look />
       <OrderBench order={order} />
       {mayWrite && <Money orderId={order.id} />}
@@ -138,7 +136,7 @@ function Margin({ order, mayBrief, mayAsk }: { order: OrderFull; mayBrief: boole
                   {short(a.day)}, {a.time}
                 </Link>
                 : {a.kindName}
-                {a.status !== 'confirmed' && `, ${a.status.replaceAll('-', ' ')}`}
+                {a.status !== 'confirmed' && `, ${STATUS_WORD[a.status]}`}
               </li>
             ))}
           </ul>
@@ -147,7 +145,7 @@ function Margin({ order, mayBrief, mayAsk }: { order: OrderFull; mayBrief: boole
       <section>
         <h2>Sheets</h2>
         {order.sheets.length === 0 ? (
-          <p className="soft">Revisions of the sheet will be listed here.</p>
+          <p className="soft">No sheet yet.</p>
         ) : (
           <ul className="why">
             {order.sheets.map((s) => (
@@ -180,7 +178,7 @@ function Next({ order, mayMeasure, mayBrief }: { order: OrderFull; mayMeasure: b
   const made = (order.brief?.parts.length ?? 0) > 0;
   const [to, word] =
     !order.brief && mayBrief
-      ? [`${base}/brief`, 'Write the brief']
+      ? [`${base}/brief`, 'Write brief']
       : !made
         ? ['', '']
         : order.stage === 'brief' && mayMeasure
@@ -204,7 +202,7 @@ function Import({ id }: { id: number }) {
     try {
       spec = JSON.parse(await file.text());
     } catch {
-      setWrong(`${file.name} is not JSON; nothing was changed.`);
+      setWrong(`${file.name} is not a JSON file. Nothing was changed.`);
       return;
     }
     const done = await send({ id, spec });
@@ -212,9 +210,9 @@ function Import({ id }: { id: number }) {
   };
   return (
     <section>
-      <h2>From a file</h2>
+      <h2>Import from a file</h2>
       <p className="soft">
-        A spec or sheet file (JSON) brings its brief, readings and house rules into this order.
+        A spec or sheet file (JSON) brings its brief, measurements and rules into this order.
       </p>
       {wrong && <Notice is="bad">{wrong}</Notice>}
       <Problem error={error} />
@@ -226,7 +224,7 @@ function Import({ id }: { id: number }) {
           return false;
         }}
       >
-        <Button loading={isLoading}>Choose a file</Button>
+        <Button loading={isLoading}>Choose file</Button>
       </Upload>
     </section>
   );

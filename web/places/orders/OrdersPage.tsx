@@ -15,12 +15,12 @@ import { Problem } from '../../shared/Problem.tsx';
 
 /** What a studio asks its book of orders for, and what an empty answer means. */
 const VIEWS: readonly (readonly [view: OrderView, word: string, empty: string])[] = [
-  ['work', 'In work', 'No order is in work. Begin with a client, then “New order”.'],
-  ['mine', 'Mine', 'No order in work is yours.'],
-  ['danger', 'In danger', 'No date is in danger.'],
+  ['work', 'In progress', 'No orders in progress. Start with “New order”.'],
+  ['mine', 'Mine', 'No orders in progress are yours.'],
+  ['danger', 'At risk', 'No orders are at risk.'],
   ['week', 'Due this week', 'Nothing is due within seven days.'],
-  ['client', 'Waiting for the client', 'No order waits for its client.'],
-  ['all', 'All', 'No orders yet. Begin with a client, then “New order”.'],
+  ['client', 'Waiting for client', 'No orders are waiting for a client.'],
+  ['all', 'All', 'No orders yet. Add the first with “New order”.'],
 ];
 
 /** The orders by the day they are due, as a studio asks for them; those in danger are told in the margin with their reason. */
@@ -49,9 +49,9 @@ export function Component() {
       margin={
         <>
           <section>
-            <h2>Pulled tight</h2>
+            <h2>At risk</h2>
             {tight.length === 0 ? (
-              <p className="soft">No date on this page is in danger.</p>
+              <p className="soft">No order on this page is at risk.</p>
             ) : (
               <ul className="why">
                 {tight.map((o) => (
@@ -64,7 +64,7 @@ export function Component() {
           </section>
           {waiting.length > 0 && (
             <section>
-              <h2>Waiting for the client</h2>
+              <h2>Waiting for client</h2>
               <ul className="why">
                 {waiting.map((o) => (
                   <li key={o.id}>
@@ -104,11 +104,11 @@ export function Component() {
         <div className="row">
           <select
             className="field"
-            aria-label="Stage"
+            aria-label="Status"
             value={stage ?? ''}
             onChange={(e) => ask({ stage: e.target.value })}
           >
-            <option value="">at any stage</option>
+            <option value="">any status</option>
             {STAGES.map((s) => (
               <option key={s} value={s}>
                 {STAGE_WORD[s]}
@@ -121,7 +121,7 @@ export function Component() {
             value={responsible ?? ''}
             onChange={(e) => ask({ responsible: e.target.value })}
           >
-            <option value="">whoever answers for it</option>
+            <option value="">anyone</option>
             {staff.map((s) => (
               <option key={s.id} value={s.id}>
                 {s.name}
@@ -138,7 +138,7 @@ export function Component() {
           <OrderLedger
             orders={data}
             withClient
-            empty={stage || responsible ? 'No order is so. Ask for fewer things at once.' : empty}
+            empty={stage || responsible ? 'No orders match. Try fewer filters.' : empty}
           />
           <Further rows={data} after={after} onTurn={setAfter} />
         </>

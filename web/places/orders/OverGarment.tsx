@@ -53,8 +53,8 @@ export function OverGarment({
     );
     setSaid(
       taken.length > 0
-        ? `Taken from the sheet of ${what}: ${taken.join(', ')}.`
-        : `The sheet of ${what} has no finished girth yet: measure first, or write the girths here.`,
+        ? `Copied from the sheet of ${what}: ${taken.join(', ')}.`
+        : `The sheet of ${what} has no finished girths yet. Measure first, or type the girths here.`,
     );
   };
   return (
@@ -63,7 +63,7 @@ export function OverGarment({
         <span>Worn over</span>
         {others.map((g) => (
           <Button key={g.id} loading={isFetching} onClick={() => void take(g.id, g.what)}>
-            {g.number} {g.what}: take its finished girths
+            {g.number} {g.what}: copy its finished girths
           </Button>
         ))}
       </div>

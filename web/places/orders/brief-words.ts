@@ -14,7 +14,7 @@ export const briefWords = (brief: BriefWire): (readonly [label: string, words: s
     'Fit',
     list(
       brief.fit,
-      `eased by the ${brief.school === 'workroom' ? 'workroom table' : 'pattern-envelope chart'}`,
+      `ease by the ${brief.school === 'workroom' ? 'workroom chart' : 'pattern-envelope chart'}`,
       brief.letOut && 'wider side seams',
     ),
   ],

@@ -11,7 +11,7 @@ export function choiceOf(part: PartWire | undefined, step: StepId) {
 /** A step as it is listed: its part, its name, its amount or what it chose. */
 export const stepInWords = (s: StepsWire[number], parts: readonly PartWire[]): string => {
   const part = parts[s.part];
-  const of = part ? partFor(part.part).name : 'a part that is gone';
+  const of = part ? partFor(part.part).name : 'a part that was removed';
   if (s.amount !== null) return `${of}: ${STEPS[s.step].name} by ${s.amount}`;
   return `${of}: ${choiceOf(part, s.step).find((o) => o.value === s.to)?.label ?? s.to}`;
 };

@@ -16,8 +16,8 @@ interface Props {
 
 const DECIDED = {
   sheet: 'drafted',
-  block: 'drafted as a step of the block',
-  bench: 'for the bench',
+  block: 'in the client’s block',
+  bench: 'left for the bench',
 } as const;
 
 /** What was agreed at a fitting while the cloth is not cut, each by name: into the sheet, left for the bench, or declined. */
@@ -31,8 +31,8 @@ export default function Agreed({ orderId, view, unit, may, onChange }: Props) {
       <h2>Agreed at the fitting</h2>
       {open.length > 0 && (
         <p className="soft">
-          The cloth is not cut yet: what is taken in here is drafted into revision {into}. It cannot be cut
-          before each is decided.
+          The cloth is not cut yet, so these changes can still be drafted into revision {into}. Decide each
+          before cutting.
         </p>
       )}
       <ul className="plainlist">
@@ -77,14 +77,14 @@ function One({
             type="button"
             className="quiet"
             disabled={busy}
-            aria-label={`Open again: ${says}`}
+            aria-label={`Reopen: ${says}`}
             onClick={() => void change({ kind: 'uncarry', alterationId: a.alterationId })}
           >
-            open again
+            Reopen
           </button>
         )}
       </div>
-      {a.cannot && <p className="soft">It cannot go into the sheet. {tell(a.cannot, unit)}</p>}
+      {a.cannot && <p className="soft">This can’t be drafted into the sheet. {tell(a.cannot, unit)}</p>}
       {may && a.to === null && declining === null && (
         <div className="row">
           {!a.cannot && (
@@ -103,10 +103,10 @@ function One({
               type="button"
               className="quiet"
               disabled={busy}
-              aria-label={`As a step of the client’s block: ${says}`}
+              aria-label={`Save in the client’s block: ${says}`}
               onClick={() => void change({ kind: 'carry', alterationId: a.alterationId, to: 'block' })}
             >
-              as a step of the client’s block
+              Save in the client’s block
             </button>
           )}
           <button
@@ -116,7 +116,7 @@ function One({
             aria-label={`Leave for the bench: ${says}`}
             onClick={() => void change({ kind: 'carry', alterationId: a.alterationId, to: 'bench' })}
           >
-            leave for the bench
+            Leave for the bench
           </button>
           <button
             type="button"
@@ -124,14 +124,14 @@ function One({
             aria-label={`Decline: ${says}`}
             onClick={() => setDeclining('')}
           >
-            decline
+            Decline
           </button>
         </div>
       )}
       {declining !== null && (
         <form
           className="slip row"
-          aria-label="Why it is declined"
+          aria-label="Reason for declining"
           onSubmit={async (e) => {
             e.preventDefault();
             const done = await step({
@@ -143,7 +143,7 @@ function One({
             if ('data' in done) setDeclining(null);
           }}
         >
-          <label htmlFor={`decline-${a.alterationId}`}>Why</label>
+          <label htmlFor={`decline-${a.alterationId}`}>Reason</label>
           <input
             id={`decline-${a.alterationId}`}
             className="field grow"
@@ -151,10 +151,10 @@ function One({
             onChange={(e) => setDeclining(e.target.value)}
           />
           <button type="submit" className="plain" disabled={isLoading}>
-            Decline it
+            Decline
           </button>
           <button type="button" className="quiet" onClick={() => setDeclining(null)}>
-            leave it
+            Cancel
           </button>
         </form>
       )}

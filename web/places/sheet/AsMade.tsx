@@ -17,19 +17,19 @@ export function AsMade({ orderId, unit }: Props) {
   );
   if (moved.length === 0) return null;
   return (
-    <section aria-label="As it is made by now">
-      <h2>As it is made by now</h2>
+    <section aria-label="The garment as altered">
+      <h2>The garment as altered</h2>
       <p className="soft">
-        What was agreed at <Link to={`/orders/${orderId}/fitting`}>the fittings</Link> has moved these; the
-        sheet stays as it was agreed.
+        Changes agreed at <Link to={`/orders/${orderId}/fitting`}>the fittings</Link> moved these figures. The
+        sheet stays as agreed.
       </p>
       <table className="ledger figures">
         <thead>
           <tr>
             <th scope="col">Measured on the panels, in {unit === 'cm' ? 'centimetres' : 'inches'}</th>
             <th scope="col">this sheet</th>
-            <th scope="col">by now</th>
-            <th scope="col">moved</th>
+            <th scope="col">as altered</th>
+            <th scope="col">Edit</th>
           </tr>
         </thead>
         <tbody>

@@ -31,7 +31,7 @@ export function Checks({ printed, absent, mayAccept, onAccept, onTakeBack }: Pro
           {k.text}{' '}
           {mayAccept && (
             <button type="button" className="quiet" onClick={() => onTakeBack(k.code)}>
-              take back
+              Undo accept
             </button>
           )}
         </p>
@@ -76,14 +76,14 @@ function Warning({
         <div className="row noprint">
           <input
             aria-label={`Reason to accept: ${text}`}
-            placeholder="accepted, because …"
+            placeholder="reason to accept"
             value={reason}
             maxLength={500}
             onChange={(e) => setReason(e.target.value)}
             className="field reason-in"
           />
           <button type="submit" className="plain" disabled={!reason.trim()}>
-            Accept in my name
+            Accept warning
           </button>
         </div>
       )}

@@ -48,7 +48,7 @@ export const CutList = memo(function CutList({ printed }: { printed: PrintedShee
           <Facts of={printed.allowances.map((a) => [a.name, a.text])} />
         </div>
         <div>
-          <h2>Lay ready</h2>
+          <h2>Materials</h2>
           <Facts of={printed.notions.map((n) => [n.name, n.text])} />
         </div>
       </div>

@@ -14,15 +14,15 @@ export default function CutStep({ id, view }: { id: number; view: SheetView }) {
         <Popconfirm
           defaultOpen
           placement="bottomLeft"
-          title="Is the cloth cut?"
-          description="From then on the figures stay."
-          okText="Yes, the cloth is cut"
-          cancelText="Not yet"
+          title="Mark as cut?"
+          description="This locks the figures."
+          okText="Mark as cut"
+          cancelText="Cancel"
           onConfirm={() => cut({ id, version: view.version })}
         >
-          <Button loading={isLoading}>The cloth is cut …</Button>
+          <Button loading={isLoading}>Mark as cut …</Button>
         </Popconfirm>
-        <span className="soft">A change now begins revision {view.revision + 1}.</span>
+        <span className="soft">A change now starts revision {view.revision + 1}.</span>
       </div>
     </Dressed>
   );

@@ -22,14 +22,14 @@ export function Decide({ id, view, open, may }: Props) {
   const [agree, { error, isLoading }] = useAgreeSheetMutation();
   const CutStep = useLater(loadCutStep, asking);
   if (view.status === 'cut')
-    return <p className="soft">This sheet’s figures stay. What is still to change is an alteration.</p>;
+    return <p className="soft">The figures are locked. Further changes are alterations.</p>;
   if (!may) return null;
   if (view.status === 'agreed')
     return CutStep ? (
       <CutStep id={id} view={view} />
     ) : (
       <button type="button" className="plain" onClick={() => setAsking(true)}>
-        The cloth is cut …
+        Mark as cut …
       </button>
     );
   if (open.length > 0)
@@ -37,9 +37,7 @@ export function Decide({ id, view, open, may }: Props) {
       <>
         <Problem error={error} />
         <details className="standsin" open={open.length <= 2}>
-          <summary>
-            Before it can be agreed: {open.length === 1 ? 'one thing' : `${open.length} things`}
-          </summary>
+          <summary>Before you can agree: {open.length === 1 ? '1 thing' : `${open.length} things`}</summary>
           <ul className="why">
             {open.map((o) => (
               <li key={o}>{o}</li>
@@ -62,7 +60,7 @@ export function Decide({ id, view, open, may }: Props) {
         <input
           className="field short"
           aria-label="Agreed by"
-          placeholder="agreed by (name)"
+          placeholder="name"
           value={name}
           maxLength={200}
           onChange={(e) => setName(e.target.value)}

@@ -40,7 +40,7 @@ export function OverrideForm({
     const bare = value.trim();
     const read = readLength(bare.replace(/^[-−]/, ''), unit);
     if (!read.ok && read.code !== 'zero') return setWrong(read.sentence);
-    if (!reason.trim()) return setWrong('Say why it is set by hand.');
+    if (!reason.trim()) return setWrong('Enter a reason.');
     setWrong('');
     // It stands in its row at once, and the fields are free for the next; refused, it comes back to them, but for a
     // hand that has gone on writing.
@@ -77,7 +77,7 @@ export function OverrideForm({
       >
         <select
           className="field"
-          aria-label="What is set"
+          aria-label="What to set"
           value={target}
           onChange={(e) => setWritten({ ...written, chosen: e.target.value as Target })}
         >
@@ -130,7 +130,7 @@ function Withdraw({
       className="quiet"
       onClick={() => void onChange({ kind: 'withdraw', figure: of.figure, target: of.target })}
     >
-      back to the rule
+      Back to the rule
     </button>
   );
 }

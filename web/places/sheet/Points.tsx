@@ -13,7 +13,7 @@ interface Props {
 }
 
 const SIGN: Record<string, string> = {
-  absent: '∅ absent',
+  absent: '∅ missing',
   warned: '⚲ see checks',
   overridden: '✎ by hand',
   estimated: '◌ estimated',
@@ -142,7 +142,7 @@ export const Points = memo(function Points({ printed, other, figures, picked, on
             <th scope="col">finished</th>
             <th scope="col">front quarter</th>
             <th scope="col">back quarter</th>
-            {!other && <th scope="col">within</th>}
+            {!other && <th scope="col">tolerance</th>}
             {other && <th scope="col">in {other.unit === 'in' ? 'inches' : 'centimetres'}</th>}
           </tr>
         </thead>

@@ -26,13 +26,13 @@ export function SheetBar({ id, view, unit, both, open, may, onAsk }: Props) {
         <Status view={view} />
         <div className="row">
           <a href={file('pdf')} target="_blank" rel="noreferrer">
-            Paper (PDF)
+            Print (PDF)
           </a>
           <a href={file('pdf').replace('sheet.pdf', 'bench-cards.pdf')} target="_blank" rel="noreferrer">
-            bench cards
+            Bench cards (PDF)
           </a>
           <a href={file('pdf').replace('sheet.pdf', 'toile.pdf')} target="_blank" rel="noreferrer">
-            toile
+            Toile (PDF)
           </a>
           <a href={file('csv')} download>
             CSV
@@ -41,7 +41,7 @@ export function SheetBar({ id, view, unit, both, open, may, onAsk }: Props) {
             JSON
           </a>
           <button type="button" className="ask" onClick={() => onAsk({ unit: unit === 'cm' ? 'in' : 'cm' })}>
-            {unit === 'cm' ? 'in inches' : 'in centimetres'}
+            {unit === 'cm' ? 'Show inches' : 'Show centimetres'}
           </button>
           <button
             type="button"
@@ -49,15 +49,15 @@ export function SheetBar({ id, view, unit, both, open, may, onAsk }: Props) {
             onClick={() => onAsk({ both: both ? null : '1' })}
             aria-pressed={both}
           >
-            both units
+            Both units
           </button>
         </div>
       </div>
       <Decide id={id} view={view} open={open} may={may} />
       {view.unprintable.length > 0 && (
         <Notice>
-          On paper these letters cannot be printed and become a box: {view.unprintable.join(' ')}. Write them
-          another way before printing.
+          These letters can’t be printed and become a box on paper: {view.unprintable.join(' ')}. Change them
+          before printing.
         </Notice>
       )}
     </div>

@@ -123,18 +123,18 @@ function Sheet({ id, view, frozen, altered, thread }: Props) {
           <Agreed orderId={id} view={view} unit={unit} may={mayWrite} onChange={change} />
         </Suspense>
       )}
-      <Moved title="What moved since the revision before" changes={view.since} unit={unit} />
+      <Moved title="Changes since the previous revision" changes={view.since} unit={unit} />
       {view.moved.length > 0 && (
         <>
           <Moved
-            title="Brief or readings have moved since this was agreed"
+            title="The brief or measurements changed since this was agreed"
             changes={view.moved}
             unit={unit}
           />
           {mayWrite && (
             <p>
               <button type="button" className="plain" onClick={() => void change({ kind: 'revise' })}>
-                Begin revision {view.revision + 1} with these
+                Start revision {view.revision + 1} with these
               </button>
             </p>
           )}
@@ -152,7 +152,7 @@ function Sheet({ id, view, frozen, altered, thread }: Props) {
           {views.length > 0 ? (
             <Drawing views={views} picked={picked?.id ?? ''} />
           ) : (
-            <p className="soft">The drawing appears once what it needs is measured.</p>
+            <p className="soft">The drawing appears when the needed measurements are taken.</p>
           )}
         </div>
         <Points
@@ -165,7 +165,7 @@ function Sheet({ id, view, frozen, altered, thread }: Props) {
         <p className="after">
           {printed.fit} {printed.rounding}
         </p>
-        {printed.missing.length > 0 && <p className="soft">Not read: {printed.missing.join(', ')}.</p>}
+        {printed.missing.length > 0 && <p className="soft">Not measured: {printed.missing.join(', ')}.</p>}
         {panels && (
           <Panels
             view={panels}

@@ -21,7 +21,7 @@ export function Why({ figure, printed }: { figure: Figure; printed: PrintedFigur
         <p className="soft">Rounded, the pieces together differ by {printed.drift}.</p>
       )}
       {figure.finished === null && (
-        <p className="notice">Read it at the tape, or set it by hand below with a reason.</p>
+        <p className="notice">Measure it, or set it by hand below with a reason.</p>
       )}
     </section>
   );

@@ -37,16 +37,13 @@ export function useSheetChange(id: number, view: SheetView) {
   const problem =
     error && status === 409 && theirs && waiting ? (
       <Notice is="bad">
-        <p>
-          Somebody changed this sheet while you were at it. Theirs is saved; yours is still here:{' '}
-          {words(waiting)}
-        </p>
+        <p>Someone else changed this sheet. Theirs is saved; yours is still here: {words(waiting)}</p>
         <button
           type="button"
           className="take"
           onClick={() => void change(waiting, (theirs as SheetView).version)}
         >
-          Make mine on top of theirs
+          Apply mine on top
         </button>{' '}
         <button
           type="button"
@@ -56,7 +53,7 @@ export function useSheetChange(id: number, view: SheetView) {
             reset();
           }}
         >
-          Drop mine
+          Discard mine
         </button>
       </Notice>
     ) : (

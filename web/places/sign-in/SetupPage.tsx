@@ -35,9 +35,7 @@ export function Component() {
     <main className="door">
       <div>
         <h1>Set your passphrase</h1>
-        <p className="soft">
-          This link works once. Choose four or five plain words that only you put together.
-        </p>
+        <p className="soft">This link works once. Choose four or five unrelated plain words.</p>
       </div>
       <form onSubmit={enter} noValidate>
         {wrong && (

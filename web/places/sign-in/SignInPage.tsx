@@ -37,8 +37,8 @@ export function Component() {
     const [name, passphrase] = [String(form.get('name')).trim(), String(form.get('passphrase'))];
     if (!name || !passphrase)
       return setWrong({
-        ...(name ? {} : { name: 'Who are you?' }),
-        ...(passphrase ? {} : { passphrase: 'The passphrase is missing.' }),
+        ...(name ? {} : { name: 'Enter your name.' }),
+        ...(passphrase ? {} : { passphrase: 'Enter your passphrase.' }),
       });
     setBusy(true);
     const {
@@ -56,12 +56,12 @@ export function Component() {
       <div>
         <img src="/favicon.svg" alt="" width="56" height="56" />
         <h1>Rocchetto</h1>
-        <p className="soft">The workroom’s book of measures, sheets and fittings.</p>
+        <p className="soft">Measurements, sheets and fittings for the workroom.</p>
       </div>
       <form onSubmit={enter} noValidate>
         {owed && (
           <div className="notice look" role="status">
-            You are signed out on this device. The server can’t be reached yet; it is told as soon as it is
+            You are signed out on this device. Can’t reach the server; it will be signed out there when it is
             back.
           </div>
         )}
@@ -97,7 +97,7 @@ export function Component() {
         )}
         {asksCode && (
           <>
-            <label htmlFor="code">Six digits of your authenticator, or a recovery code</label>
+            <label htmlFor="code">Six digits from your authenticator, or a recovery code</label>
             <input id="code" name="code" className="field" autoComplete="one-time-code" autoFocus />
           </>
         )}

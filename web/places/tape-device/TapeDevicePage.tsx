@@ -36,19 +36,19 @@ export function Component() {
   };
   /** What a tape does that was out of reach, or that stands beside a kettle. */
   const WRONG: readonly (readonly [word: string, act: () => void])[] = [
-    ['the last one again', () => last.current && send(last.current)],
-    ['one from two minutes ago', () => send(press(120_000))],
+    ['The last one again', () => last.current && send(last.current)],
+    ['One from two minutes ago', () => send(press(120_000))],
     [
-      'two, the second first',
+      'Two, the second first',
       () => {
         const [a, b] = [press(), press()];
         send(b);
         send(a);
       },
     ],
-    ['a garbled line', () => send(press().replace(/;(\d)/, ';9$1'))],
+    ['A garbled line', () => send(press().replace(/;(\d)/, ';9$1'))],
     [
-      'five at once',
+      'Five at once',
       () => {
         for (let i = 0; i < 5; i++) send(press());
       },
@@ -60,11 +60,11 @@ export function Component() {
       <div>
         <h1>Practice tape</h1>
         <p>
-          A simulated digital tape. In another page of this browser, at a measuring, choose “listen to it”;
+          A simulated digital tape. In another page of this browser, while measuring, choose “Connect tape”;
           each press here sends the figure there.
         </p>
         <p className="soft">No real tape is needed, and none is imitated.</p>
-        <ol className="why" aria-label="Sent, the newest first" aria-live="polite">
+        <ol className="why" aria-label="Sent, newest first" aria-live="polite">
           {sent.map((l, i) => (
             <li key={`${sent.length - i} ${l}`}>
               <code>{l.replace(/[^ -~]/g, '�')}</code>
@@ -90,12 +90,12 @@ export function Component() {
           onChange={(e) => setMm(e.target.value)}
         />
         <button type="submit" className="take">
-          Press the tape’s button
+          Send figure
         </button>
-        <h2 className="apart">When things go wrong</h2>
+        <h2 className="apart">Faults to try</h2>
         {WRONG.map(([word, act]) => (
           <button key={word} type="button" className="plain" onClick={act}>
-            send {word}
+            Send {word}
           </button>
         ))}
       </form>

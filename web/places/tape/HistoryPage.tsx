@@ -15,7 +15,9 @@ export function Component() {
   const id = Number(useParams().id);
   const { data, error, refetch } = useHistoryQuery(id);
   if (!data)
-    return <Place title="Measures over time" waiting={{ what: 'the measures', error, again: refetch }} />;
+    return (
+      <Place title="Measurements over time" waiting={{ what: 'the measurements', error, again: refetch }} />
+    );
   return <History id={id} of={data} />;
 }
 
@@ -28,7 +30,7 @@ function History({ id, of }: { id: number; of: HistoryView }) {
   const span = [Math.min(...at), Math.max(...at)] as const;
   return (
     <Place
-      title={`Measures of ${of.clientName}`}
+      title={`Measurements of ${of.clientName}`}
       margin={
         chosen && (
           <section aria-label={measure(chosen.measure).name}>
@@ -38,7 +40,7 @@ function History({ id, of }: { id: number; of: HistoryView }) {
                 <tr>
                   <th scope="col">Day</th>
                   <th scope="col">{unit}</th>
-                  <th scope="col">moved</th>
+                  <th scope="col">Edit</th>
                 </tr>
               </thead>
               <tbody>
@@ -70,7 +72,7 @@ function History({ id, of }: { id: number; of: HistoryView }) {
         <Link to={`/clients/${id}`}>{of.clientName}</Link>
       </p>
       <div className="spread">
-        <h1>Measures over time</h1>
+        <h1>Measurements over time</h1>
         <div className="row noprint">
           {(['cm', 'in'] as const).map((u) => (
             <button
@@ -90,9 +92,7 @@ function History({ id, of }: { id: number; of: HistoryView }) {
           <Link to={`/orders/${s.orderId}/measure`}>{s.number}</Link>: {s.says}
         </Notice>
       ))}
-      {of.series.length === 0 && (
-        <p className="soft">Nothing was measured yet. Each measure will have its line here.</p>
-      )}
+      {of.series.length === 0 && <p className="soft">Not measured yet.</p>}
       <ul className="lines">
         {of.series.map((s) => (
           <li key={s.measure}>

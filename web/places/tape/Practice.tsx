@@ -51,13 +51,13 @@ export function Practice({ onDone }: { onDone: () => void }) {
         ? [{ measure: id, reader: withUnit(a.trim(), 'cm')!, second: withUnit(b.trim(), 'cm')! }]
         : [];
     });
-    if (pairs.length === 0) return setWrong('Nothing was read by both.');
+    if (pairs.length === 0) return setWrong('No measurement was taken by both.');
     if ('data' in (await keep({ readerId: me.id, secondId: second, pairs }))) setTurn('both');
   };
   if (turn === 'both')
     return (
-      <section className="slip" aria-label="What both read">
-        <h2>What both read</h2>
+      <section className="slip" aria-label="Both results">
+        <h2>Both results</h2>
         <table className="ledger figures">
           <thead>
             <tr>
@@ -79,7 +79,7 @@ export function Practice({ onDone }: { onDone: () => void }) {
                   <tr key={id}>
                     <td>
                       {measure(id).name}
-                      {far && <div className="tight">The usual slip: {guideOf(id).mistake}</div>}
+                      {far && <div className="tight">Common mistake: {guideOf(id).mistake}</div>}
                     </td>
                     <td>{figures[id]![0]}</td>
                     <td>{figures[id]![1]}</td>
@@ -91,7 +91,7 @@ export function Practice({ onDone }: { onDone: () => void }) {
           </tbody>
         </table>
         <button type="button" className="plain" onClick={onDone}>
-          Done
+          Close
         </button>
       </section>
     );
@@ -104,22 +104,22 @@ export function Practice({ onDone }: { onDone: () => void }) {
         void finish();
       }}
     >
-      <h2>{turn === 'first' ? `${me.name} reads first` : `Now ${name} reads the same body`}</h2>
+      <h2>{turn === 'first' ? `${me.name} measures first` : `Now ${name} measures the same person`}</h2>
       <p className="soft">
         {turn === 'first'
-          ? 'The second hand does not look. What is read here is hidden until both have read.'
+          ? 'The second person doesn’t look. These figures are hidden until both have measured.'
           : 'The first figures are hidden. Both are shown afterwards.'}
       </p>
       {turn === 'first' && (
         <div className="row">
-          <label htmlFor="second-hand">The second hand</label>
+          <label htmlFor="second-hand">Second person</label>
           <select
             id="second-hand"
             className="field"
             value={second}
             onChange={(e) => setSecond(Number(e.target.value))}
           >
-            <option value={0}>choose …</option>
+            <option value={0}>Choose …</option>
             {staff
               .filter((s) => s.id !== me.id)
               .map((s) => (
@@ -147,7 +147,7 @@ export function Practice({ onDone }: { onDone: () => void }) {
       </div>
       {turn === 'first' && (
         <div className="row acts">
-          <label htmlFor="practice-more">Another measurement</label>
+          <label htmlFor="practice-more">Add measurement</label>
           <input
             id="practice-more"
             className="field"
@@ -175,10 +175,10 @@ export function Practice({ onDone }: { onDone: () => void }) {
       <Problem error={error} />
       <div className="row acts">
         <button type="submit" className="take" disabled={second === 0 || isLoading}>
-          {turn === 'first' ? 'Read; now the second hand' : 'Show both'}
+          {turn === 'first' ? 'Next: second person' : 'Show both'}
         </button>
         <button type="button" className="quiet" onClick={onDone}>
-          leave it
+          Cancel
         </button>
       </div>
     </form>

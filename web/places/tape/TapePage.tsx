@@ -13,27 +13,28 @@ export function Component() {
   const { data, error, refetch } = useWhoseTapeQuery();
   const [practising, setPractising] = useState(false);
   const all = useMay('staff.manage');
-  if (!data) return <Place title="Whose tape" waiting={{ what: 'the pairs', error, again: refetch }} />;
+  if (!data)
+    return <Place title="Measuring accuracy" waiting={{ what: 'the pairs', error, again: refetch }} />;
   return (
     <Place
-      title="Whose tape"
+      title="Measuring accuracy"
       margin={
         <section>
-          <h2>How it is told</h2>
+          <h2>How this is worked out</h2>
           <p className="soft">
-            Where a measurement was read twice, the two readings of one hand make a pair. Their technical
-            error is √(Σd² ÷ 2n) over all pairs of a measure. The upright line is what the house allows; left
-            of it a hand reads steadily. Fewer than five pairs say little and are drawn hollow.
+            Two readings of one measurement by the same person make a pair. The technical error is √(Σd² ÷ 2n)
+            over all pairs of a measurement. The upright line is what the studio allows; left of it a person
+            measures steadily. Fewer than five pairs say little and are drawn hollow.
           </p>
           <p className="soft">From the {data.sessions} newest sessions.</p>
         </section>
       }
     >
       <div className="spread">
-        <h1>Whose tape</h1>
+        <h1>Measuring accuracy</h1>
         {!practising && (
           <button type="button" className="plain" onClick={() => setPractising(true)}>
-            Practise with a second hand
+            Practise in pairs
           </button>
         )}
       </div>
@@ -41,8 +42,8 @@ export function Component() {
       {data.hands.length === 0 && (
         <p className="soft">
           {all
-            ? 'No measurement was read twice yet. Each hand will have its line here.'
-            : 'You have read nothing twice yet. Your own line will stand here.'}
+            ? 'No measurement was taken twice yet. Each person will have a line here.'
+            : 'You have not measured anything twice yet. Your line will appear here.'}
         </p>
       )}
       {data.hands.map((h) => (
@@ -57,7 +58,7 @@ function Between({ of }: { of: WhoseTape['between'] }) {
   if (of.length === 0) return null;
   return (
     <>
-      <h2>Between two hands, at practice</h2>
+      <h2>Between two people, in practice</h2>
       {of.map((b) => (
         <Hand key={`${b.reader} ${b.second}`} title={`${b.reader} beside ${b.second}`} rows={b.rows} />
       ))}
@@ -82,8 +83,8 @@ function Hand({ title, rows }: { title: string; rows: readonly TapeRow[] }) {
       <h2>{title}</h2>
       <p>
         {strays.length === 0
-          ? 'Reads steadily where there are pairs enough.'
-          : `Strays at ${strays.map((r) => measure(r.measure).name).join(', ')}.`}
+          ? 'Measures steadily where there are enough pairs.'
+          : `Varies at ${strays.map((r) => measure(r.measure).name).join(', ')}.`}
       </p>
       <svg
         className="steady"

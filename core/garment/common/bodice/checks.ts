@@ -20,7 +20,7 @@ export const absentChecks = (figures: readonly Figure[]): RawCheck[] =>
       missing(
         `absent-${f.id}`,
         f.id,
-        `${f.name} was not read, and nothing it could be taken from: read it or set it by hand.`,
+        `${f.name} was not measured, and nothing it could be taken from: measure it or set it by hand.`,
       ),
     );
 

@@ -22,7 +22,7 @@ export function cupQuarters(c: LineContext, net: Cm | null, finished: Cm): Share
       term('body', 'finished ÷ 4', finished / 4, 'A quarter.'),
       term('share', sign > 0 ? 'more for the bust' : 'less at the back', (sign * cup) / 4, because),
     ]),
-    ...(read ? {} : { note: 'Estimated: read the high bust or the front arc.' }),
+    ...(read ? {} : { note: 'Estimated: measure the high bust or the front arc.' }),
   });
   return [of('front', 1), of('back', -1)];
 }

@@ -58,7 +58,7 @@ function sourcesOf(c: PartContext, v: Neck) {
     const { ease: amount, because } = easeFor(zone, brief.fit, brief.school, c.hang, house.ease);
     return term('wearing', 'wearing ease', amount, because);
   };
-  const positive = (value: Cm) => (value > 0 ? null : 'A length is more than nothing.');
+  const positive = (value: Cm) => (value > 0 ? null : 'Enter a length over 0.');
   const make = (
     id: string,
     name: string,
@@ -81,7 +81,7 @@ function sourcesOf(c: PartContext, v: Neck) {
       estimated: source?.estimated ?? false,
       settable: source?.terms.some((t) => t.kind === 'wearing') ? ['wearing', 'finished'] : ['finished'],
       follows: more.follows ?? positive,
-      why: source === null ? ['Not read: read it, or set the figure by hand with a reason.'] : [],
+      why: source === null ? ['Not measured: measure it, or set the figure by hand with a reason.'] : [],
     });
   const read = (id: string, ...more: Term[]) => {
     const m = measured.get(id);
@@ -126,7 +126,7 @@ function widthFigures(c: PartContext, v: Neck, s: Sources) {
       ? plan(quarter.neck, 'From the centre')
       : heights
         ? byHeights(heights.neck, 'From the centre')
-        : (half('neck-width') ?? guess(c.shape.neckWidth / 2, 'Not read: half of the house neck width.')),
+        : (half('neck-width') ?? guess(c.shape.neckWidth / 2, 'Not measured: half of the house neck width.')),
   );
   const across = net('across-shoulder');
   const shoulderLength = quarter
@@ -134,7 +134,7 @@ function widthFigures(c: PartContext, v: Neck, s: Sources) {
     : (read('shoulder') ??
       guess(
         across === null ? null : (across - neckWidth) / 2 / Math.cos((c.shape.slope * Math.PI) / 180),
-        'Not read: from across shoulder, less the neck width, along the slope.',
+        'Not measured: from across shoulder, less the neck width, along the slope.',
       ));
   const shoulder = make(
     'shoulder',
@@ -174,7 +174,7 @@ function widthFigures(c: PartContext, v: Neck, s: Sources) {
     (quarter ? null : withEase(half('across-back'), ease('across-back'))) ??
       guess(
         across === null ? null : across / 2 - 1,
-        'Not read: half across shoulder less 1 cm (common practice).',
+        'Not measured: half across shoulder less 1 cm (common practice).',
       ),
   );
   const acrossFront = make(
@@ -187,7 +187,7 @@ function widthFigures(c: PartContext, v: Neck, s: Sources) {
           : across === null
             ? null
             : across / 2 - 2,
-        'Not read: from the back, a centimetre narrower (common practice).',
+        'Not measured: from the back, a centimetre narrower (common practice).',
       ),
   );
   return { neckHalf, shoulder, shoulderBack, acrossBack, acrossFront };
@@ -235,7 +235,7 @@ function heightFigures(c: PartContext, v: Neck, s: Sources) {
       withMore(
         guess(
           bust === null ? null : armholeByBust(bust),
-          'Not read: by the bust (a handbook’s table, from memory).',
+          'Not measured: by the bust (a handbook’s table, from memory).',
         ),
         [ease('armhole-depth')],
       ),
@@ -254,7 +254,7 @@ function heightFigures(c: PartContext, v: Neck, s: Sources) {
       withMore(
         guess(
           nape === null ? null : nape + NECK_ABOVE_NAPE,
-          'Not read: nape to waist and 2 cm up to the side-neck (common practice).',
+          'Not measured: nape to waist and 2 cm up to the side-neck (common practice).',
         ),
         [lower('neck-to-waist')],
       ),
@@ -277,7 +277,7 @@ function heightFigures(c: PartContext, v: Neck, s: Sources) {
         read('neck-to-underbust', lower('neck-to-waist')) ??
           guess(
             bustLevel.finished === null ? null : bustLevel.finished + heights.underBust,
-            'Not read: so far under the bust line (common practice).',
+            'Not measured: so far under the bust line (common practice).',
           ),
         { group: 'level' },
       )

@@ -169,7 +169,7 @@ describe('a boned bodice', () => {
         garmentSpec('bustier', body(90, 72), { garment: { parts: [{ part: 'boned-bodice' }, { part }] } }),
       ).toThrow(part === 'sleeve' ? 'needs an armhole' : 'needs a neckline');
   });
-  it('says which heights make no bodice, and what was not read', () => {
+  it('says which heights make no bodice, and what was not measured', () => {
     const low = made({}, [...body(90, 72), 'corset-top-front 12 cm']);
     expect(check(low, 'bodice.heights')!.sentence).toContain('make no bodice');
     expect(made({}, ['bust 90 cm', 'waist 72 cm']).checks.filter((k) => k.absent).length).toBeGreaterThan(2);
@@ -177,7 +177,7 @@ describe('a boned bodice', () => {
 });
 
 describe('the cup line', () => {
-  // Bust 44 − 27 = 17 above the waist, under bust 7.5 lower where it was not read: the lower line is 7.5.
+  // Bust 44 − 27 = 17 above the waist, under bust 7.5 lower where it was not measured: the lower line is 7.5.
   it('is half an inch shorter above than below on an average bust, as long on a full one', () => {
     const [average, full] = [made(), made({ cup: 'full' })];
     expect(figure(average, 'bodice.cup-lower').finished).toBeCloseTo(7.5, 9);

@@ -136,7 +136,7 @@ function bonedChecks(c: PartContext, v: BonedValues, d: BonedDraft): RawCheck[] 
         missing(
           `absent-${f.id}`,
           f.id,
-          `${f.name} was not read, and nothing it could be taken from: read it or set it by hand.`,
+          `${f.name} was not measured, and nothing it could be taken from: measure it or set it by hand.`,
         ),
       );
   found.push(...cupChecks(c, d));
@@ -219,7 +219,7 @@ function bonedChecks(c: PartContext, v: BonedValues, d: BonedDraft): RawCheck[] 
         warn(
           c.id('tummy'),
           c.id('below'),
-          'It goes on below the waist, and the tummy was not read: an edge that cuts in there is the worst fault. Read it.',
+          'It goes on below the waist, and the tummy was not measured: an edge that cuts in there is the worst fault. Read it.',
         ),
       );
   }

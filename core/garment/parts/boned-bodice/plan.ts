@@ -139,7 +139,7 @@ export function planBoned(c: PartContext, v: BonedValues): BonedPlan {
               'take',
               'bust to under bust',
               -(under ?? UNDERBUST_BELOW),
-              under === null ? 'Not read: 7.5 cm (common practice).' : 'As read.',
+              under === null ? 'Not measured: 7.5 cm (common practice).' : 'As read.',
             ),
           ]),
     { estimated: net('underbust-to-waist') === null && under === null },
@@ -158,7 +158,7 @@ export function planBoned(c: PartContext, v: BonedValues): BonedPlan {
               'add',
               'bust point to the top',
               toTop ?? upper.marked ?? 7,
-              toTop === null ? 'Not read: the upper cup line.' : 'As read.',
+              toTop === null ? 'Not measured: the upper cup line.' : 'As read.',
             ),
           ]),
     { estimated: net('corset-top-front') === null },
@@ -188,7 +188,12 @@ export function planBoned(c: PartContext, v: BonedValues): BonedPlan {
         ? null
         : [
             term('body', 'upper edge, side', side.marked, 'As marked.'),
-            term('take', 'lower at the back', -3, 'Not read: 3 cm lower than at the side (common practice).'),
+            term(
+              'take',
+              'lower at the back',
+              -3,
+              'Not measured: 3 cm lower than at the side (common practice).',
+            ),
           ]),
     { estimated: net('corset-top-back') === null },
   );

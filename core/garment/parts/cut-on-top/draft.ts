@@ -18,7 +18,7 @@ export const FIELDS = {
   length: {
     kind: 'length',
     label: 'Length wanted, from the shoulder fold',
-    hint: 'a reading of the garment length goes before it',
+    hint: 'a measurement of the garment length overrides this',
     min: 30,
     max: 160,
     default: '65 cm',
@@ -26,7 +26,7 @@ export const FIELDS = {
   sleeve: {
     kind: 'length',
     label: 'From sleeve end to sleeve end',
-    hint: 'left open: the arm span as it was read',
+    hint: 'leave empty for the measured arm span',
     min: 40,
     max: 220,
     default: null,
@@ -122,7 +122,7 @@ export function draftCutOn(c: PartContext, v: CutOnValues): CutOnDraft {
     'neckline, half of its width',
     [
       ...(neckBase === null
-        ? [term('body', 'estimate', c.shape.neckWidth / 2, 'Not read: half of the house neck width.')]
+        ? [term('body', 'estimate', c.shape.neckWidth / 2, 'Not measured: half of the house neck width.')]
         : [
             ...bodyOf('neck-base')!,
             term('share', 'a sixth of it', (NECK_OF_GIRTH - 1) * neckBase, 'Common practice.'),

@@ -49,7 +49,9 @@ function cutOnChecks(c: PartContext, _: unknown, d: CutOnDraft): RawCheck[] {
   const found: RawCheck[] = [];
   for (const f of d.figures)
     if (f.finished === null)
-      found.push(missing(`absent-${f.id}`, f.id, `${f.name} was not read: read it or set it by hand.`));
+      found.push(
+        missing(`absent-${f.id}`, f.id, `${f.name} was not measured: measure it or set it by hand.`),
+      );
   if (!d.panel) {
     if (d.marked)
       found.push(
@@ -69,7 +71,7 @@ function cutOnChecks(c: PartContext, _: unknown, d: CutOnDraft): RawCheck[] {
       opens >= (head ?? USUAL_HEAD) - 1e-6,
       c.id('head'),
       c.id('neck-round'),
-      `The neckline is ${p(round)}; the head ${head === null ? `was not read, ${p(cm(USUAL_HEAD))} is usual` : p(head)}: ${opens >= (head ?? USUAL_HEAD) ? 'it passes' : 'it does not pass; widen or deepen the neckline, or put in a slit'}.`,
+      `The neckline is ${p(round)}; the head ${head === null ? `was not measured, ${p(cm(USUAL_HEAD))} is usual` : p(head)}: ${opens >= (head ?? USUAL_HEAD) ? 'it passes' : 'it does not pass; widen or deepen the neckline, or put in a slit'}.`,
     ),
   );
   const [front, back] = [edgeLength(d.panel, 'side'), edgeLength(d.panel, 'side-back')];

@@ -73,7 +73,7 @@ function suitChecks(c: PartContext, _: SuitValues, d: SuitDraft): RawCheck[] {
         missing(
           `absent-${f.id}`,
           f.id,
-          `${f.name} was not read, and nothing it could be taken from: read it or set it by hand.`,
+          `${f.name} was not measured, and nothing it could be taken from: measure it or set it by hand.`,
         ),
       );
   const { stretch, stretchAlong = 0 } = c.input.brief.cloth;

@@ -73,7 +73,7 @@ describe('a bodice by heights with princess seams', () => {
       'darted bodice: heights, with princess seams',
     ]);
   });
-  it('says where it is too tight under the bust, and guesses the line where it was not read', () => {
+  it('says where it is too tight under the bust, and guesses the line where it was not measured', () => {
     expect(check(s, 'under-bust')).toMatchObject({ state: 'passed' });
     const tight = made({}, swap('underbust', '86 cm'));
     expect(check(tight, 'under-bust')).toMatchObject({ state: 'warned', figure: 'bodice.underbust-level' });

@@ -93,7 +93,7 @@ describe('a belt', () => {
     ]);
     expect(laid(s, 'buckle')!.note).toContain('{cm:5}');
   });
-  it('keeps its place open while the waist was not read', () => {
+  it('keeps its place open while the waist was not measured', () => {
     const s = made({ belt: '5 cm' }, {}, {}, ['hip 99 cm', 'waist-to-hip 20 cm']);
     expect(figure(s, 'details.belt').finished).toBeNull();
     expect(piece(s, 'belt')).toBeUndefined();

@@ -6,7 +6,7 @@ export const FIELDS = {
   length: {
     kind: 'length',
     label: 'Length wanted, waist to hem',
-    hint: 'used at each station that was not read',
+    hint: 'used where not measured',
     min: 20,
     max: 140,
     default: null,

@@ -75,7 +75,11 @@ function knitSkirtChecks(c: PartContext, _: KnitSkirtValues, d: KnitSkirtDraft):
   const { stretch } = c.input.brief.cloth;
   if (d.elastic.finished === null)
     found.push(
-      missing(`absent-${d.elastic.id}`, d.elastic.id, 'The elastic is not known: the waist was not read.'),
+      missing(
+        `absent-${d.elastic.id}`,
+        d.elastic.id,
+        'The elastic is not known: the waist was not measured.',
+      ),
     );
   found.push(
     judge(

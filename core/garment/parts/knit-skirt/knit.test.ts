@@ -84,7 +84,7 @@ describe('a skirt that is pulled on over its elastic', () => {
     }
   });
 
-  it('is drafted for nobody whose hip was not read', () => {
+  it('is drafted for nobody whose hip was not measured', () => {
     const s = made({}, ['waist 72 cm']);
     expect(s.panels).toEqual([]);
     expect(figure(s, 'skirt.hem').finished).toBeNull();

@@ -7,7 +7,7 @@ const beneath = (what: string, max: number) =>
   ({
     kind: 'length',
     label: `Finished ${what} of what is beneath`,
-    hint: 'left open, it goes over the body',
+    hint: 'leave empty to fit over the body',
     min: 40,
     max,
     default: null,

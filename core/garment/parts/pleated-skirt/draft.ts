@@ -34,7 +34,7 @@ export const FIELDS = {
   depth: {
     kind: 'length',
     label: 'Depth of a pleat, hidden',
-    hint: 'left open: full, three layers all round',
+    hint: 'leave empty for full pleats, three layers all round',
     min: 0.5,
     max: 30,
     default: null,

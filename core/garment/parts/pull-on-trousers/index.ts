@@ -66,7 +66,7 @@ function pullOnChecks(c: PartContext, v: PullOnValues, d: PullOnDraft): RawCheck
         missing(
           `absent-${f.id}`,
           f.id,
-          `${f.name} is not known: what it is made from was not read; read it or set it by hand.`,
+          `${f.name} is not known: what it is made from was not measured; measure it or set it by hand.`,
         ),
       );
   if (d.largest && d.round.marked !== null) {

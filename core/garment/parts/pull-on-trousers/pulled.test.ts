@@ -28,7 +28,7 @@ describe('what is pulled on passes the largest of waist, tummy and hip', () => {
     for (const of of ['front', 'back'] as const)
       expect(face(s, 'trousers.round', of)).toBeCloseTo((largest + 7) / 4, 9);
   });
-  it('while waist or hip was not read nothing is drafted, and it says which is needed', () => {
+  it('while waist or hip was not measured nothing is drafted, and it says which is needed', () => {
     for (const lines of [['waist 68 cm'], ['hip 88 cm']]) {
       const s = made({}, [...lines, ...BODY.slice(2)]);
       expect(figure(s, 'trousers.round').finished).toBeNull();

@@ -39,7 +39,7 @@ export function sleeveChecks(c: PartContext, v: SleeveValues, d: SleeveDraft): R
         missing(
           `absent-${f.id}`,
           f.id,
-          `${f.name} is not known: what it is made from was not read; read it or set it by hand.`,
+          `${f.name} is not known: what it is made from was not measured; measure it or set it by hand.`,
         ),
       );
   const m = plan.marked;
@@ -138,7 +138,7 @@ function endChecks(c: PartContext, v: SleeveValues, d: SleeveDraft): RawCheck[] 
         warn(
           c.id('fist'),
           c.id(v.end === 'cuff' ? 'cuff-length' : 'end'),
-          'The closed hand was not read: whether it passes the end is not known.',
+          'The closed hand was not measured: whether it passes the end is not known.',
         ),
       );
   }

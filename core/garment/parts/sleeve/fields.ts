@@ -9,7 +9,7 @@ export const FIELDS = {
   length: {
     kind: 'length',
     label: 'Length from the shoulder point',
-    hint: 'a reading of the sleeve length goes before it',
+    hint: 'a measurement of the sleeve length overrides this',
     min: 6,
     max: 85,
     default: '24 cm',
@@ -56,7 +56,7 @@ export const FIELDS = {
   over: {
     kind: 'length',
     label: 'Finished upper arm of what is beneath',
-    hint: 'left open, it goes over the arm',
+    hint: 'leave empty to fit over the arm',
     min: 15,
     max: 90,
     default: null,

@@ -69,8 +69,8 @@ function makingOf(c: PartContext) {
       nearest: true,
       terms: terms ?? [],
       known: terms !== null,
-      follows: (value) => (value > 0 ? null : 'A length is more than nothing.'),
-      why: terms === null ? ['Not read: read it, or set the figure by hand with a reason.'] : [],
+      follows: (value) => (value > 0 ? null : 'Enter a length over 0.'),
+      why: terms === null ? ['Not measured: measure it, or set the figure by hand with a reason.'] : [],
       ...more,
     });
     figures.push(f);

@@ -173,7 +173,7 @@ describe('a sleeve that lacks something', () => {
         [...BODY, ...ARM].filter((l) => !ids.some((id) => l.startsWith(id))),
       );
     expect(check(lacking('upper-arm'), 'absent-sleeve.upper-arm')).toBeDefined();
-    expect(check(lacking('fist'), 'sleeve.fist')!.sentence).toContain('was not read');
+    expect(check(lacking('fist'), 'sleeve.fist')!.sentence).toContain('was not measured');
     expect(check(lacking('bust'), 'sleeve.armhole')).toBeDefined();
     expect(figure(lacking('elbow', 'shoulder-to-elbow'), 'sleeve.elbow').marks).toContain('estimated');
     const nothing = made({ shape: 'fitted', end: 'cuff' }, []);

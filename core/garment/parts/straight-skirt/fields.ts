@@ -5,7 +5,7 @@ export const FIELDS = {
   length: {
     kind: 'length',
     label: 'Length wanted, waist to hem',
-    hint: 'used at each station that was not read',
+    hint: 'used where not measured',
     min: 20,
     max: 140,
     default: null,
@@ -27,8 +27,8 @@ export const FIELDS = {
     max: 2.54,
     default: '0 cm',
   },
-  takenUp: choice('Width taken up at the waist by', [
-    ['by-fit', 'what the fit asks'],
+  takenUp: choice('Waist shaped by', [
+    ['by-fit', 'as the fit needs'],
     ['darts', 'darts'],
     ['gathers', 'gathers'],
     ['pleats', 'pleats'],

@@ -114,7 +114,7 @@ export function draftTiered(c: PartContext, v: TieredValues): TieredDraft {
       name: `${name}, height`,
       group: 'length',
       known: marked !== null,
-      why: marked === null ? ['No station was read and the brief names no length.'] : [],
+      why: marked === null ? ['No length was measured and the brief gives none.'] : [],
       terms: [
         term(
           'share',

@@ -90,7 +90,7 @@ function topChecks(c: PartContext, v: TopValues, d: TopDraft): RawCheck[] {
         missing(
           `absent-${f.id}`,
           f.id,
-          `${f.name} was not read, and nothing it could be taken from: read it or set it by hand.`,
+          `${f.name} was not measured, and nothing it could be taken from: measure it or set it by hand.`,
         ),
       );
   if (!d.faces) {
@@ -113,7 +113,7 @@ function topChecks(c: PartContext, v: TopValues, d: TopDraft): RawCheck[] {
       opens >= (head ?? USUAL_HEAD) - 1e-6,
       c.id('head'),
       c.id('neck-round'),
-      `The neckline is ${p(d.neckRound!)}, ${p(opens)}${half}; the head ${head === null ? `was not read, ${p(cm(USUAL_HEAD))} is usual` : p(head)}: ${opens >= (head ?? USUAL_HEAD) - 1e-6 ? 'it passes' : 'it does not pass; widen or deepen the neckline, or brief an opening'}.`,
+      `The neckline is ${p(d.neckRound!)}, ${p(opens)}${half}; the head ${head === null ? `was not measured, ${p(cm(USUAL_HEAD))} is usual` : p(head)}: ${opens >= (head ?? USUAL_HEAD) - 1e-6 ? 'it passes' : 'it does not pass; widen or deepen the neckline, or brief an opening'}.`,
     ),
   );
   const round = d.measured.find((f) => f.id === c.id('armhole-round'))!.finished!;

@@ -48,7 +48,7 @@ function legChecks(c: PartContext, d: TrouserDraft): RawCheck[] {
             hem >= 34,
             c.id('heel'),
             c.id('hem'),
-            `Over heel and instep was not read; a hem of ${p(hem)} ${hem >= 34 ? 'usually passes' : 'may not pass: read it'}.`,
+            `Over heel and instep was not measured; a hem of ${p(hem)} ${hem >= 34 ? 'usually passes' : 'may not pass: read it'}.`,
           )
         : judge(
             hem >= heel + HEEL_ROOM - 1e-9,
@@ -71,7 +71,7 @@ export function trouserChecks(c: PartContext, _: TrouserValues, d: TrouserDraft)
         missing(
           `absent-${f.id}`,
           f.id,
-          `${f.name} is not known: what it is made from was not read; read it or set it by hand.`,
+          `${f.name} is not known: what it is made from was not measured; measure it or set it by hand.`,
         ),
       );
   if (!d.faces || !d.shapes) {
