@@ -48,18 +48,18 @@ describe('what is asked at the mirror', () => {
   });
 
   it.each([
-    [{ kind: 'wings' }, 'The house knows no alteration of this kind.'],
-    [{ direction: 'sideways' }, 'This alteration has no such way.'],
-    [{ amount: null }, 'How much? Write the amount with its unit.'],
+    [{ kind: 'wings' }, 'There is no such alteration. Choose one from the list.'],
+    [{ direction: 'sideways' }, 'This alteration can’t be done that way. Choose another.'],
+    [{ amount: null }, 'Enter the amount with its unit, for example 1.5 cm.'],
     [{ amount: '1' }, 'has no unit'],
-    [{ amount: '-1 cm' }, 'must lie between'],
-    [{ amount: '3 m' }, 'must lie between'],
+    [{ amount: '-1 cm' }, 'must be between'],
+    [{ amount: '3 m' }, 'must be between'],
     [{ amount: 'a bit' }, 'is not a unit'],
-    [{ as: 'roughly' }, 'Say whether the amount is as pinned or the total.'],
+    [{ as: 'roughly' }, 'Choose whether the amount is pinned or in all.'],
     [{ side: 'middle' }, 'Invalid'],
-    [{ zero: '-3 cm' }, 'must lie between'],
+    [{ zero: '-3 cm' }, 'must be between'],
     [{ frontShare: 101 }, 'Too big'],
-    [{ sign: 'wings' }, 'The house knows no such sign.'],
+    [{ sign: 'wings' }, 'There is no such fitting sign. Choose one from the list.'],
     [{ words: 'x'.repeat(501) }, 'Too big'],
     [{ mark: { view: 'under', x: 1, y: 1 } }, 'Invalid'],
     [{ mark: { view: 'front', x: Number.NaN, y: 1 } }, 'Invalid'],
@@ -99,8 +99,8 @@ describe('what is asked at the mirror', () => {
       overlap: '2 cm',
     });
     expect(says(AskedWire, { ...trim, details: { rows: 'many' } })).toContain('whole number');
-    expect(says(AskedWire, { ...trim, details: { along: 'the moon' } })).toContain('one of what is offered');
-    expect(says(AskedWire, { ...trim, details: { off: 'tulle' } })).toContain('asks nothing of that kind');
+    expect(says(AskedWire, { ...trim, details: { along: 'the moon' } })).toContain('one from the list');
+    expect(says(AskedWire, { ...trim, details: { off: 'tulle' } })).toContain('has no such detail');
   });
 
   it('names an appointment or none, and where it came from', () => {
@@ -112,16 +112,16 @@ describe('what is asked at the mirror', () => {
 
 describe('what is done with it', () => {
   it.each([
-    [{ step: 'agree', name: '' }, 'Say who agreed.'],
-    [{ step: 'agree', name: 'x', price: -1 }, 'A price below zero is none.'],
-    [{ step: 'agree', name: 'x', neededOn: '2026-13-01' }, 'not a date'],
-    [{ step: 'decline', reason: '  ' }, 'Say why it was declined.'],
+    [{ step: 'agree', name: '' }, 'Enter who agreed.'],
+    [{ step: 'agree', name: 'x', price: -1 }, 'Enter a price of 0 or more.'],
+    [{ step: 'agree', name: 'x', neededOn: '2026-13-01' }, 'isn’t a date'],
+    [{ step: 'decline', reason: '  ' }, 'Enter the reason for declining.'],
     [{ step: 'withdraw' }, 'Invalid'],
-    [{ step: 'ask-again', reason: '' }, 'Say what changed.'],
-    [{ step: 'assign', staffId: 1, minutes: 1 }, 'Bench work takes 5 minutes or more.'],
+    [{ step: 'ask-again', reason: '' }, 'Enter what changed.'],
+    [{ step: 'assign', staffId: 1, minutes: 1 }, 'Enter 5 minutes or more.'],
     [{ step: 'check', readings: { waist: '70' } }, 'has no unit'],
-    [{ step: 'back', reason: '' }, 'Say why it goes back.'],
-    [{ step: 'accept', name: 'x', reason: '' }, 'Say why it may stay so.'],
+    [{ step: 'back', reason: '' }, 'Enter the reason for sending it back.'],
+    [{ step: 'accept', name: 'x', reason: '' }, 'Enter the reason for accepting it.'],
     [{ step: 'burn' }, 'Invalid'],
   ])('%j is refused', (step, sentence) => {
     expect(says(StepWire, step)).toContain(sentence);
@@ -129,25 +129,25 @@ describe('what is done with it', () => {
 
   it('a piece is left out with a reason only; pins are whole; cautions are read', () => {
     expect(says(BoxWrite, { box: 'a', to: 'struck', reason: '' })).toContain(
-      'Say why this piece is left out.',
+      'Enter the reason for crossing out this piece.',
     );
     expect(says(BoxWrite, { box: 'a', to: 'struck', reason: 'cut anew' })).toBe('');
     expect(says(BoxWrite, { box: 'a', to: 'done' })).toBe('');
     expect(says(PinsWrite, { way: 'in', pins: 2.5 })).toContain('whole');
-    expect(says(PinsWrite, { way: 'in', pins: 5000 })).toContain('no fitting takes');
+    expect(says(PinsWrite, { way: 'in', pins: 5000 })).toContain('over the limit');
     expect(says(HandOverWrite, { clientName: 'x', cautionsRead: false })).toContain(
-      'Read the cautions out first.',
+      'Read the cautions out first, then tick the box.',
     );
-    expect(says(PointsWrite, { readings: {} })).toContain('No reading was given.');
+    expect(says(PointsWrite, { readings: {} })).toContain('Nothing was measured.');
     expect(says(PointsWrite, { readings: { hip: '98' } })).toContain('has no unit');
   });
 
   it('a garment is taken in with how it came', () => {
     const garment = { clientId: 1, kind: 'coat', what: 'Coat', lined: true, condition: 'nothing found' };
     expect(says(BroughtInWrite, garment)).toBe('');
-    expect(says(BroughtInWrite, { ...garment, kind: 'tent' })).toContain('no garment of this kind');
-    expect(says(BroughtInWrite, { ...garment, condition: ' ' })).toContain('Say how it came');
-    expect(says(BroughtInWrite, { ...garment, what: '' })).toContain('Say what it is.');
-    expect(says(BroughtInWrite, { ...garment, dueOn: 'soon' })).toContain('not a date');
+    expect(says(BroughtInWrite, { ...garment, kind: 'tent' })).toContain('no such garment');
+    expect(says(BroughtInWrite, { ...garment, condition: ' ' })).toContain('Enter the condition');
+    expect(says(BroughtInWrite, { ...garment, what: '' })).toContain('Enter what it is.');
+    expect(says(BroughtInWrite, { ...garment, dueOn: 'soon' })).toContain('isn’t a date');
   });
 });

@@ -26,10 +26,10 @@ describe('what a change of the bench figures moved', () => {
   it('a sign is added, worded anew, hidden, shown again, taken off', () => {
     const own = (s: object | null) => bench(s ? { signs: { 'own-yoke': { ...sign(), ...s } } } : {});
     expect(benchMoved(own(null), own({}))).toEqual(['sign “the yoke ripples” added']);
-    expect(benchMoved(own({}), own({ name: 'ripples' }))).toEqual(['sign “ripples” worded anew']);
+    expect(benchMoved(own({}), own({ name: 'ripples' }))).toEqual(['sign “ripples” edited']);
     expect(benchMoved(own({}), own({ hidden: true }))).toEqual(['sign “the yoke ripples” hidden']);
     expect(benchMoved(own({ hidden: true }), own({}))).toEqual(['sign “the yoke ripples” shown again']);
-    expect(benchMoved(own({}), own(null))).toEqual(['sign “the yoke ripples” taken off']);
+    expect(benchMoved(own({}), own(null))).toEqual(['sign “the yoke ripples” removed']);
   });
 });
 

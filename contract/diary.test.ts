@@ -33,7 +33,7 @@ const says = (schema: z.ZodType, value: unknown): string => {
 describe('wall times and hours', () => {
   it.each(['00:00', '09:30', '23:59'])('%s is a time', (t) => expect(says(WallTime, t)).toBe(''));
   it.each(['24:00', '9:30', '09.30', '09:60', '', ' 09:30', '09:30:00', '-1:00'])('%j is none', (t) =>
-    expect(says(WallTime, t)).toContain('Write a time as 09:30.'),
+    expect(says(WallTime, t)).toContain('Type times as 09:30.'),
   );
   const h = (weekday: number, from: string, to: string) => ({ weekday, from, to });
   it.each([
@@ -41,11 +41,11 @@ describe('wall times and hours', () => {
     ['two that touch', [h(1, '09:00', '12:00'), h(1, '12:00', '18:00')], ''],
     ['to midnight', [h(6, '20:00', '24:00')], ''],
     ['the same hours on two days', [h(1, '09:00', '12:00'), h(2, '09:00', '12:00')], ''],
-    ['an end before the start', [h(1, '12:00', '09:00')], 'end after they begin'],
-    ['no length', [h(1, '12:00', '12:00')], 'end after they begin'],
+    ['an end before the start', [h(1, '12:00', '09:00')], 'end must be after the start'],
+    ['no length', [h(1, '12:00', '12:00')], 'end must be after the start'],
     ['one inside another', [h(1, '09:00', '18:00'), h(1, '10:00', '11:00')], 'overlap'],
     ['an eighth day', [h(8, '09:00', '12:00')], '7'],
-    ['from midnight’s end', [h(1, '24:00', '24:00')], 'Write a time'],
+    ['from midnight’s end', [h(1, '24:00', '24:00')], 'Type times'],
     [
       '30 of them',
       Array.from({ length: 30 }, (_, i) => h(1 + (i % 7), `0${i % 9}:00`, `0${i % 9}:05`)),
@@ -68,7 +68,7 @@ describe('days', () => {
     ] as const) {
       expect(says(schema, { ...more, ...days('2026-12-01', '2026-12-01') })).toBe('');
       expect(says(schema, { ...more, ...days('2026-12-02', '2026-12-01') })).toContain('before the first');
-      expect(says(schema, { ...more, ...days('2026-02-30', '2026-03-01') })).toContain('not a date');
+      expect(says(schema, { ...more, ...days('2026-02-30', '2026-03-01') })).toContain('isn’t a date');
       expect(says(schema, { ...more, ...days('1899-12-31', '2026-03-01') })).toContain('1900');
     }
   });
@@ -78,8 +78,8 @@ describe('a time that is asked for', () => {
   const slot = { day: '2026-12-01', time: '10:00', staff: [1] };
   it('names who, and where if it needs a room', () => {
     expect(SlotWire.parse(slot)).toEqual({ ...slot, roomId: null });
-    expect(says(SlotWire, { ...slot, staff: [] })).toContain('who takes it');
-    expect(says(SlotWire, { ...slot, staff: [1, 2, 3, 4, 5] })).toContain('Four of the staff');
+    expect(says(SlotWire, { ...slot, staff: [] })).toContain('who takes the appointment');
+    expect(says(SlotWire, { ...slot, staff: [1, 2, 3, 4, 5] })).toContain('at most four people');
     expect(says(SlotWire, { ...slot, turn: 'third' })).not.toBe('');
     expect(says(SlotWire, { ...slot, room: 1 })).not.toBe('');
   });
@@ -91,8 +91,8 @@ describe('a time that is asked for', () => {
     });
     expect(says(NewAppointment, booking(1))).toBe('');
     expect(says(NewAppointment, booking(5))).toBe('');
-    expect(says(NewAppointment, booking(0))).toContain('Give a time');
-    expect(says(NewAppointment, booking(6))).toContain('Five times');
+    expect(says(NewAppointment, booking(0))).toContain('Choose a time');
+    expect(says(NewAppointment, booking(6))).toContain('at most five times');
     expect(says(NewAppointment, { ...booking(1), minutes: 0 })).toContain('5 minutes');
     expect(says(NewAppointment, { ...booking(1), minutes: 1800 })).toContain('12 hours');
   });
@@ -125,7 +125,7 @@ describe('a time that is asked for', () => {
     ] as const)
       expect(says(TimesQuery, { kind: 'fitting', [key]: value }), `${key}=${value}`).not.toBe('');
   });
-  it('several in a row are two to six, a day apart at least', () => {
+  it('Book a series are two to six, a day apart at least', () => {
     expect(SeriesQuery.parse({ kind: 'fitting' })).toMatchObject({ count: 3, apart: 10 });
     for (const wrong of [{ count: '1' }, { count: '7' }, { apart: '0' }, { lastBy: 'soon' }])
       expect(says(SeriesQuery, { kind: 'fitting', ...wrong })).not.toBe('');
@@ -133,7 +133,7 @@ describe('a time that is asked for', () => {
   it('the diary tells one to fourteen days', () => {
     expect(DiaryQuery.parse({})).toEqual({ days: 1 });
     expect(says(DiaryQuery, { days: '15' })).not.toBe('');
-    expect(says(DiaryQuery, { day: '2026-13-01' })).toContain('not a date');
+    expect(says(DiaryQuery, { day: '2026-13-01' })).toContain('isn’t a date');
   });
 });
 
@@ -145,7 +145,7 @@ describe('what is written down', () => {
     expect(says(StaffWork, { skills: ['sailing'], hours: [] })).not.toBe('');
     expect(says(StaffWork, { skills: [], hours: [], initials: 'ABCD' })).toContain('three letters');
     expect(says(ClientAnswer, { key: 'k', answer: 'maybe' })).not.toBe('');
-    expect(says(ClientAnswer, { key: 'k', answer: 'yes', words: 'x'.repeat(501) })).toContain('Five hundred');
+    expect(says(ClientAnswer, { key: 'k', answer: 'yes', words: 'x'.repeat(501) })).toContain('at most 500');
     expect(says(AppointmentStep, { version: 1, status: 'lost' })).not.toBe('');
     expect(says(BusyWrite, { staffId: 1, name: 'my own', text: '' })).toContain('empty');
   });
@@ -154,15 +154,15 @@ describe('what is written down', () => {
     expect(BenchWrite.parse(work).makes).toBeNull();
     expect(says(BenchWrite, { ...work, minutes: 90.5 })).not.toBe('');
     expect(says(BenchWrite, { ...work, minutes: 5 })).toBe('');
-    expect(says(BenchWrite, { ...work, minutes: 4 })).toBe('Bench work takes 5 minutes or more.');
+    expect(says(BenchWrite, { ...work, minutes: 4 })).toBe('Enter 5 minutes or more.');
     expect(says(BenchWrite, { ...work, makes: 'toile' })).toBe('');
     expect(says(BenchWrite, { ...work, makes: 'brief and toile' })).not.toBe('');
   });
   it('of words names only fields that there are, and says which there are', () => {
     const words = (body: string) => ({ words: { confirmed: { subject: 'Expected', body } } });
     expect(says(DiaryRules, words('On {day} at {time}.'))).toBe('');
-    expect(says(DiaryRules, words('On {dey}.'))).toMatch(/There is no field \{dey\}.*\{day\}/);
-    expect(says(DiaryRules, words('  '))).toContain('needs words');
+    expect(says(DiaryRules, words('On {dey}.'))).toMatch(/no field \{dey\}.*\{day\}/);
+    expect(says(DiaryRules, words('  '))).toContain('text of the message');
   });
 });
 

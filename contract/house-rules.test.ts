@@ -87,8 +87,8 @@ describe('a change of the rules', () => {
     ['ease.hip.fitted', '200', /between 0 and 60/],
     ['ages.close', 'soon', /whole number/],
     ['ages.close', '2.5', /whole number/],
-    ['leads.asked', '4000', /no limit/],
-    ['darts.front.count', '2', /go together/],
+    ['leads.asked', '4000', /at most 400/],
+    ['darts.front.count', '2', /both the number/],
     ['hipDrop', '3 cm', /between 10 and 35/],
   ])('%s as %j is refused in words', (path, text, says) => {
     const read = HouseRulesWire.safeParse(rulesOf({ [path]: text }));
@@ -102,7 +102,7 @@ describe('a change of the rules', () => {
     expect(moved.map(({ name, from, to }) => [name, from, to])).toEqual([
       ['wearing ease, hip, fitted', '6 cm', '5 cm'],
       ['rounding, marked figures', 'nearest 0.5 cm', 'nearest 1⁄8 in'],
-      ['how old a measuring may be, for a close garment', '21 days', '28 days'],
+      ['age of measurements, for a close garment', '21 days', '28 days'],
     ]);
     expect(rulesMoved({}, { balance: { bust: '0 cm', waist: '0 cm', hip: '0 cm' } })).toEqual([]);
   });
@@ -116,11 +116,11 @@ describe('a change of the rules', () => {
 describe('what it would move, in words', () => {
   const none: WouldMove = { looked: 30, more: false, moved: 0, agreed: 0, danger: [2, 2], orders: [] };
   it.each([
-    [{}, 'This moves no open order.'],
-    [{ moved: 12 }, 'This moves 12 open orders, none agreed.'],
-    [{ moved: 1, agreed: 1 }, 'This moves 1 open order; 1 more is agreed and keeps what was agreed.'],
-    [{ moved: 0, agreed: 3 }, 'This moves 0 open orders; 3 more are agreed and keep what was agreed.'],
-    [{ looked: 150, more: true, moved: 9 }, 'This moves 9 open orders of the 150 due first, none agreed.'],
-    [{ danger: [2, 5] as const }, 'This moves no open order. 5 orders would be in danger, now 2.'],
+    [{}, 'This changes no open order.'],
+    [{ moved: 12 }, 'This changes 12 open orders, none agreed.'],
+    [{ moved: 1, agreed: 1 }, 'This changes 1 open order; 1 more is agreed and keeps what was agreed.'],
+    [{ moved: 0, agreed: 3 }, 'This changes 0 open orders; 3 more are agreed and keep what was agreed.'],
+    [{ looked: 150, more: true, moved: 9 }, 'This changes 9 open orders of the 150 due first, none agreed.'],
+    [{ danger: [2, 5] as const }, 'This changes no open order. 5 orders would be at risk, now 2.'],
   ])('%o', (more, words) => expect(wouldMoveWords({ ...none, ...more })).toBe(words));
 });

@@ -95,8 +95,18 @@ export const OrderFull = OrderRow.omit({ responsible: true }).extend({
   garments: z.array(GarmentOfOrder).readonly(),
   /** since when the garment is with the client; null while it is in the house */
   handedOverAt: z.string().nullable(),
+  /** why it was cancelled; empty while it is not */
+  cancelledReason: z.string(),
 });
 export type OrderFull = z.infer<typeof OrderFull>;
+
+/** Why an order is not wanted any more, and whether what is booked ahead for it is cancelled too. */
+export const OrderCancel = z.strictObject({
+  version: Version,
+  reason: z.string().trim().min(1, 'Enter the reason for cancelling.').max(500),
+  appointments: z.boolean().default(false),
+});
+export type OrderCancel = z.infer<typeof OrderCancel>;
 
 /** A further garment of an order. */
 export const FurtherGarment = z.strictObject({ what: OrderWrite.shape.what });

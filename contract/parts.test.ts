@@ -35,25 +35,29 @@ describe('what is no garment is said in a sentence', () => {
     [
       'two skirts',
       [{ part: 'straight-skirt' }, { part: 'circle-skirt' }],
-      'Two parts want the same waist: straight skirt and circle skirt',
+      'Two parts join the same waist: straight skirt and circle skirt',
     ],
     [
       'two skirts under a bodice',
       [{ part: 'darted-bodice' }, { part: 'straight-skirt' }, { part: 'straight-skirt' }],
-      'Two parts want the same waist',
+      'Two parts join the same waist',
     ],
-    ['two bodices', [{ part: 'darted-bodice' }, { part: 'darted-bodice' }], 'Two parts bring the waist'],
+    ['two bodices', [{ part: 'darted-bodice' }, { part: 'darted-bodice' }], 'Two parts have the same waist'],
     ['a sleeve without an armhole', [{ part: 'test-sleeve' }], 'needs an armhole to join'],
     ['a sleeve at a skirt', [{ part: 'straight-skirt' }, { part: 'test-sleeve' }], 'needs an armhole'],
-    ['parts that do not meet', [{ part: 'sash' }, { part: 'circle-skirt' }], 'meets no other part'],
-    ['30 parts', Array.from({ length: 30 }, () => ({ part: 'straight-skirt' })), '12 parts at the most'],
+    ['parts that do not meet', [{ part: 'sash' }, { part: 'circle-skirt' }], 'joins no other part'],
+    ['30 parts', Array.from({ length: 30 }, () => ({ part: 'straight-skirt' })), 'at most 12 parts'],
     ['a part nobody knows', [{ part: 'cape' }], 'no garment part called “cape”'],
     [
       'fields of another part',
       [{ part: 'circle-skirt', taper: '1 cm' }],
       'A circle skirt has no field called “taper”',
     ],
-    ['a choice there is not', [{ part: 'circle-skirt', circle: '5/4' }], 'How much of a circle: one of'],
+    [
+      'a choice there is not',
+      [{ part: 'circle-skirt', circle: '5/4' }],
+      'How much of a circle: choose one of',
+    ],
     ['a length without a unit', [{ part: 'straight-skirt', length: '62' }], 'no unit'],
     ['a ratio too large', [{ part: 'gathered-skirt', ratio: 9 }], 'a number from 1.2 to 4'],
     ['a number for a length', [{ part: 'straight-skirt', band: 3 }], 'expected string'],
@@ -66,7 +70,7 @@ describe('what is no garment is said in a sentence', () => {
     const spec = { ...skirtSpec(['waist 70 cm']), garment: { parts: [] } };
     const read = SpecFile.safeParse(spec);
     expect(read.success ? '' : sentencesOf(read.error).join(' ')).toContain('at least one part');
-    expect(garmentProblems([])).toEqual(['Name at least one part of the garment.']);
+    expect(garmentProblems([])).toEqual(['Choose at least one part for the garment.']);
   });
 
   it.each([1, 2])('an unknown key in a spec of version %d', (version) => {

@@ -76,7 +76,15 @@ import {
 import { made } from './made.ts';
 import type { Action } from './may.ts';
 import { MoneyView, MoneyWrite } from './money.ts';
-import { BriefChange, FurtherGarment, OrderFull, OrderRow, OrdersQuery, OrderWrite } from './orders.ts';
+import {
+  BriefChange,
+  FurtherGarment,
+  OrderCancel,
+  OrderFull,
+  OrderRow,
+  OrdersQuery,
+  OrderWrite,
+} from './orders.ts';
 import { PhotoView } from './photos.ts';
 import { Earlier, Readings, ReadingsAnswer, SessionFull } from './sessions.ts';
 import { Agree, MarkCut, SheetChange, SheetView } from './sheets.ts';
@@ -691,7 +699,7 @@ export const ROUTES = {
     media: 'text/vcard',
   },
   'GET /clients/:id/data.zip': {
-    does: 'All that is kept of one client: JSON, CSV, PDF',
+    does: 'Everything stored about one client: JSON, CSV, PDF',
     may: 'client.data',
     media: 'application/zip',
   },
@@ -708,7 +716,10 @@ export const ROUTES = {
   'POST /clients/:id/erase': {
     does: 'Erases what is kept of one client, and says what must stay',
     may: 'client.data',
-    body: z.strictObject({ ...version, reason: z.string().trim().min(1, 'Say who asked for it.').max(500) }),
+    body: z.strictObject({
+      ...version,
+      reason: z.string().trim().min(1, 'Enter who asked for it.').max(500),
+    }),
     answer: z.strictObject({ erased: z.unknown(), stays: z.array(z.string()).readonly() }),
   },
   'GET /clients/:id/earlier': {
@@ -736,6 +747,18 @@ export const ROUTES = {
     may: 'order.write',
     body: OrderWrite.extend(version),
     answer: OrderFull,
+  },
+  'POST /orders/:id/cancel': {
+    does: 'Cancels an order with a reason, and what is booked ahead for it if asked',
+    may: 'order.write',
+    body: OrderCancel,
+    answer: Kept,
+  },
+  'POST /orders/:id/reopen': {
+    does: 'Takes a cancelled order up again, as far as it had come',
+    may: 'order.write',
+    body: z.strictObject(version),
+    answer: Kept,
   },
   'POST /orders/:id/garments': {
     does: 'Adds a further garment to an order: its own brief, sheet and cut, one measuring',

@@ -100,7 +100,7 @@ describe('the spec file', () => {
       (s: Spoiled) => {
         s.readings[0].measure = 'tail';
       },
-      'No measurement',
+      'no measurement',
     ],
     [
       'a part nobody knows',
@@ -135,7 +135,7 @@ describe('the spec file', () => {
       (s: Spoiled) => {
         s.overrides = [{ figure: 'hip', target: 'wearing', value: '2 cm', reason: ' ' }];
       },
-      'Say why',
+      'Enter a reason',
     ],
     [
       'a date that is none',

@@ -94,7 +94,7 @@ describe.each(NAMES)('a sheet kept in version 1 (%s)', (name) => {
 
   it('tells a bench nothing of the readings, and nobody of a client who was erased', () => {
     const bare = JSON.stringify(withoutReadings(kept));
-    expect(bare).toContain('Read at the tape.');
+    expect(bare).toContain('Measured.');
     expect(bare).not.toMatch(/Read twice|Read once/);
     const erased = JSON.stringify(withoutClient(kept, 'C-0001', 'a christening'));
     expect(erased).not.toMatch(/Della Marsh|a christening|half slip|Bram Teller/);

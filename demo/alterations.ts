@@ -38,7 +38,7 @@ export async function seedAlterations(tx: Tx, staff: readonly SignedIn[], now: D
   };
   const days = (n: number) => new Date(now.getTime() - n * 86_400_000);
   const { rows: cut } = await tx.query<{ id: number; what: string }>(
-    `select id, what from orders where stage in ('cut', 'agreed') and brief -> 'parts' -> 0 ->> 'part' = 'straight-skirt' order by coalesce(brief ->> 'lining', '') <> '' desc, stage desc, id`,
+    `select id, what from orders where stage in ('cut', 'fitting', 'agreed') and brief -> 'parts' -> 0 ->> 'part' = 'straight-skirt' order by coalesce(brief ->> 'lining', '') <> '' desc, stage desc, id`,
   );
   const { rows: bare } = await tx.query<{ id: number }>(
     `select id from orders where what = 'Shorten a coat' order by id limit 1`,

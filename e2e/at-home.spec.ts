@@ -8,8 +8,8 @@ test('a client measures at home by the keyboard alone, loses nothing to a reload
   await signIn(page);
   const { orderId } = await newSkirt(page, 'Measures Herself');
   await signIn(page, 'Jonah Fell', `/orders/${orderId}`);
-  await page.getByRole('button', { name: 'make an address for two weeks' }).click();
-  const address = await page.getByLabel('Address for measuring at home').inputValue();
+  await page.getByRole('button', { name: 'Create link for two weeks' }).click();
+  const address = await page.getByLabel('Link for measuring at home').inputValue();
   expect(address).toContain(`${studio.url}/at-home#`);
 
   const hers = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
@@ -31,14 +31,14 @@ test('a client measures at home by the keyboard alone, loses nothing to a reload
   await hers.keyboard.press('Enter');
   await expect(hers.getByRole('heading', { name: 'tummy' })).toBeVisible();
   await hers.reload();
-  await hers.getByRole('button', { name: 'Begin' }).press('Enter');
+  await hers.getByRole('button', { name: 'Start' }).press('Enter');
   await expect(figure).toHaveValue('27 1/2');
   for (const typed of ['27 1/2', '', '38 3/4', '8', '', '']) {
     await expect(figure).toBeFocused();
     await figure.fill(typed);
     await hers.keyboard.press('Enter');
   }
-  await expect(hers.getByRole('heading', { name: 'Look through them' })).toBeVisible();
+  await expect(hers.getByRole('heading', { name: 'Check before sending' })).toBeVisible();
   await accessible(hers, 'all');
   await hers.getByLabel('Has anything changed').fill('another bra');
   await hers.keyboard.press('Enter');
@@ -55,7 +55,7 @@ test('a client measures at home by the keyboard alone, loses nothing to a reload
   await page.getByText('3 readings by the client, at home').click();
   await expect(page.getByText('38 3⁄4 in')).toBeVisible();
   await page.goto(`/orders/${orderId}/sheet`);
-  await expect(page.locator('form.notice').filter({ hasText: 'was read at home by the client' })).toHaveCount(
-    3,
-  );
+  await expect(
+    page.locator('form.notice').filter({ hasText: 'was measured at home by the client' }),
+  ).toHaveCount(3);
 });

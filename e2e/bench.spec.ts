@@ -15,23 +15,23 @@ test('work is promised to an order, tells when a day has too much, and is ticked
   const { orderId } = await newSkirt(page, 'Promised One');
   await page.goto(`/orders/${orderId}`);
   const promise = async (what: string, hours: string, gives?: string) => {
-    await page.getByRole('button', { name: 'Promise work' }).click();
-    const form = page.getByRole('form', { name: 'Promise work' });
-    await form.getByLabel('What is done').fill(what);
-    await form.getByLabel('By', { exact: true }).click();
+    await page.getByRole('button', { name: 'Schedule work' }).click();
+    const form = page.getByRole('form', { name: 'Schedule work' });
+    await form.getByLabel('Work').fill(what);
+    await form.getByLabel('Who', { exact: true }).click();
     await page.getByTitle('Pia Ostrander').click();
     if (gives) {
-      await form.getByLabel('It gives').click();
+      await form.getByLabel('Makes ready').click();
       await page.getByTitle(gives).click();
     }
-    await form.getByLabel('On the day').fill(tuesday(60));
+    await form.getByLabel('Day').fill(tuesday(60));
     await form.getByLabel('Hours').fill(hours);
     await accessible(page, 'promising');
-    await form.getByRole('button', { name: 'Promise it' }).click();
+    await form.getByRole('button', { name: 'Schedule work' }).click();
     await expect(form).toBeHidden();
   };
   await promise('Toile cut and sewn', '6', 'the toile ready');
-  await expect(page.getByText('gives the toile ready')).toBeVisible();
+  await expect(page.getByText('makes ready the toile ready')).toBeVisible();
   await promise('Lace set by hand', '3.5');
   await expect(
     page.getByText(/^Pia Ostrander has 8 h on .*; 9\sh\s30 at the bench are 1\sh\s30 too much\.$/),
@@ -44,14 +44,14 @@ test('work is promised to an order, tells when a day has too much, and is ticked
   await page.goto(`/diary/book?order=${orderId}&kind=toile-fitting`);
   await page.getByLabel('Until').fill(later(75));
   await page.getByLabel('the toile ready by then').check();
-  await expect(page.getByText(/^The toile ready: promised for/)).toBeVisible();
+  await expect(page.getByText(/^The toile ready: scheduled for/)).toBeVisible();
   const first = page.locator('.times .when').first();
   await expect(first).toBeVisible();
   await page.goto('/today');
-  await page.getByRole('link', { name: 'the whole day' }).waitFor();
+  await page.getByRole('link', { name: 'Whole day' }).waitFor();
   await page.context().clearCookies();
   await signIn(page, 'Pia Ostrander', `/orders/${orderId}`);
-  await expect(page.getByRole('button', { name: 'Promise work' })).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Schedule work' })).toBeHidden();
   const ticked = page.waitForResponse(/\/bench\/\d+\/done$/);
   await page.getByRole('checkbox', { name: /^Toile cut and sewn, .*: done$/ }).check();
   await ticked;
@@ -63,7 +63,7 @@ test('work on a day on which its hand does not work stands in danger on the benc
   page,
 }) => {
   await signIn(page, 'Bram Teller', '/bench?of=all');
-  const danger = page.locator('section').filter({ has: page.getByRole('heading', { name: 'In danger' }) });
+  const danger = page.locator('section').filter({ has: page.getByRole('heading', { name: 'At risk' }) });
   await expect(danger).toBeVisible();
   const { orderId } = await newSkirt(page, 'Sunday One');
   const { staff } = await page.request.get('/api/staff').then(async (r) => ({ staff: await r.json() }));
@@ -94,11 +94,11 @@ test('days on which a client cannot come are noted on the card and no time is fo
   await signIn(page, 'Jonah Fell');
   const client = await byApi(page, 'POST', '/clients', { name: 'On Tour' });
   await page.goto(`/clients/${client.id}`);
-  const away = page.getByRole('form', { name: 'Days the client cannot come' });
-  await away.getByLabel('First day away').fill(later(3));
-  await away.getByLabel('Last day away').fill(later(30));
-  await away.getByLabel('Because').fill('on tour');
-  await away.getByRole('button', { name: 'Note these days' }).click();
+  const away = page.getByRole('form', { name: 'Days the client is unavailable' });
+  await away.getByLabel('First day').fill(later(3));
+  await away.getByLabel('Last day').fill(later(30));
+  await away.getByLabel('Reason').fill('on tour');
+  await away.getByRole('button', { name: 'Add days' }).click();
   const noted = page.getByText(/, on tour/);
   await expect(noted).toBeVisible();
   await accessible(page, 'away');
@@ -110,7 +110,7 @@ test('days on which a client cannot come are noted on the card and no time is fo
   ).json();
   expect(times.length).toBeGreaterThan(0);
   expect(times.filter((t: { day: string }) => t.day <= later(30))).toEqual([]);
-  await page.getByRole('button', { name: /^Take back the days from/ }).click();
+  await page.getByRole('button', { name: /^Remove the days from/ }).click();
   await expect(noted).toBeHidden();
 });
 
@@ -146,7 +146,7 @@ test('busy times of a calendar file are kept free, seen on the day, and taken ba
   await expect(
     page.locator('svg title', { hasText: 'Ines Kovar is busy elsewhere, 14:00–16:00' }),
   ).toHaveCount(1);
-  await page.getByRole('button', { name: 'Take back the busy times of evenings' }).click();
+  await page.getByRole('button', { name: 'Remove the busy times of evenings' }).click();
   await expect(page.locator('svg title', { hasText: 'Ines Kovar is busy elsewhere' })).toHaveCount(0);
 });
 
@@ -166,10 +166,10 @@ test('who comes and what to bring are changed after the booking', async ({ page 
   await page.goto(`/diary?day=${day}`);
   await page.locator('.daylist tr', { hasText: 'Noted One' }).getByRole('button').click();
   const margin = page.getByRole('region', { name: 'Appointment' });
-  await margin.getByRole('button', { name: 'note who comes and what to bring' }).click();
-  await margin.getByLabel('Comes along').fill('a sister');
+  await margin.getByRole('button', { name: 'Add who comes and what to bring' }).click();
+  await margin.getByLabel('Comes too').fill('a sister');
   await margin.getByLabel('To bring').fill('the court shoes');
-  await margin.getByRole('button', { name: 'Keep it noted' }).click();
+  await margin.getByRole('button', { name: 'Save notes' }).click();
   await expect(margin).toContainText('the court shoes');
   await page.reload();
   await expect(margin).toContainText('a sister');

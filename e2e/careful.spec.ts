@@ -18,10 +18,10 @@ test('the brief refuses what cannot be, keeps what was written, and two people s
   const { orderId } = await newSkirt(page, 'Brief One');
   await page.goto(`/orders/${orderId}/brief`);
   await page.getByLabel('Length wanted, waist to hem').fill('wide');
-  await page.getByRole('button', { name: 'Keep the brief' }).click();
+  await page.getByRole('button', { name: 'Save brief' }).click();
   await expect(page.getByText('“wide” is not a unit')).toBeVisible();
   await page.getByLabel('Length wanted, waist to hem').fill('5');
-  await page.getByRole('button', { name: 'Keep the brief' }).click();
+  await page.getByRole('button', { name: 'Save brief' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'between 20 and 140' })).toBeVisible();
   await expect(page.getByLabel('Length wanted, waist to hem')).toHaveValue('5');
   await page.getByLabel('Length wanted, waist to hem').fill('26 1/2 in');
@@ -30,11 +30,11 @@ test('the brief refuses what cannot be, keeps what was written, and two people s
     version: order.version,
     brief: { ...order.brief, lining: 'theirs' },
   });
-  await page.getByRole('button', { name: 'Keep the brief' }).click();
+  await page.getByRole('button', { name: 'Save brief' }).click();
   await expect(page.getByRole('alert')).toContainText('Nothing was overwritten');
   await expect(page.getByRole('alert')).toContainText('theirs');
   await expect(page.getByRole('alert')).toContainText('26 1/2 in');
-  await page.getByRole('button', { name: 'Save what I wrote' }).click();
+  await page.getByRole('button', { name: 'Save mine' }).click();
   await expect(page.getByRole('heading', { name: /Measuring/ })).toBeVisible();
   const saved = await (await page.request.get(`/api/orders/${orderId}`)).json();
   expect(saved.brief.parts[0].length).toBe('26 1/2 in');
@@ -47,7 +47,7 @@ test('lengths of the brief without a unit take the one chosen on the page', asyn
   await page.getByRole('radio', { name: 'in', exact: true }).check();
   await page.getByLabel('Length wanted, waist to hem').fill('24 1/2');
   await page.getByLabel('Taper, per side edge').fill('½');
-  await page.getByRole('button', { name: 'Keep the brief' }).click();
+  await page.getByRole('button', { name: 'Save brief' }).click();
   await expect(page.getByRole('heading', { name: /Measuring/ })).toBeVisible();
   const { brief } = await (await page.request.get(`/api/orders/${orderId}`)).json();
   expect(brief.parts[0]).toMatchObject({ length: '24 1/2 in', taper: '½ in' });
@@ -60,26 +60,26 @@ test('an order is changed with its dates checked, and its thread is pulled tight
   const client = await byApi(page, 'POST', '/clients', { name: 'Dated Order' });
   const order = await byApi(page, 'POST', '/orders', { clientId: client.id, what: 'Waistcoat' });
   await page.goto(`/orders/${order.id}`);
-  await page.getByRole('button', { name: 'Change the order' }).click();
+  await page.getByRole('button', { name: 'Edit order' }).click();
   const day = (n: number) => new Date(Date.now() + n * 86_400_000).toLocaleDateString('sv-SE');
-  await page.getByLabel('The day it is worn').fill('31.2.');
+  await page.getByLabel('Worn on').fill('31.2.');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByText('“31.2.” is not a date')).toBeVisible();
-  await page.getByLabel('The day it is worn').fill(day(9));
-  await page.getByLabel('Due (handed over)').fill(day(12));
+  await expect(page.getByText('“31.2.” isn’t a date')).toBeVisible();
+  await page.getByLabel('Worn on').fill(day(9));
+  await page.getByLabel('Due date').fill(day(12));
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('That is after the day it is worn.')).toBeVisible();
-  await page.getByLabel('Due (handed over)').fill(day(6));
+  await page.getByLabel('Due date').fill(day(6));
   await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByText('Due in 6 days and there is no brief yet.')).toBeVisible();
+  await expect(page.getByText('Due in 6 days: no brief yet.')).toBeVisible();
   await accessible(page);
   await page.goto('/orders');
-  await page.getByRole('button', { name: 'In danger' }).click();
+  await page.getByRole('button', { name: 'At risk' }).click();
   await expect(page).toHaveURL(/view=danger/);
   const row = page.getByRole('row', { name: /Waistcoat.*Dated Order/ });
-  await expect(row).toContainText('asked for');
-  await page.getByLabel('Stage').selectOption('cut');
-  await expect(page.getByText('No order is so.')).toBeVisible();
+  await expect(row).toContainText('requested');
+  await page.getByLabel('Status').selectOption('cut');
+  await expect(page.getByText('No orders match.')).toBeVisible();
   await page.goto('/orders?view=mine');
   await expect(page.getByRole('heading', { name: 'Orders' })).toBeVisible();
   await expect(row).toHaveCount(0);
@@ -89,7 +89,7 @@ test('an order is changed with its dates checked, and its thread is pulled tight
   await expect(page.getByRole('heading', { name: 'Waistcoat' })).toBeVisible();
   await page.keyboard.press('/');
   await page.keyboard.type('no such garment anywhere');
-  await expect(page.getByText('Nobody and nothing is called so.')).toBeVisible();
+  await expect(page.getByText('No client or order found.')).toBeVisible();
 });
 
 test('a minor is measured with the guardian named', async ({ page }) => {
@@ -107,11 +107,11 @@ test('a minor is measured with the guardian named', async ({ page }) => {
   await page.goto(`/orders/${order.id}`);
   await expect(page.getByText('Aunt Dancer is present at every measuring')).toBeVisible();
   await page.goto(`/orders/${order.id}/measure`);
-  await page.getByLabel('Guardian who is present').fill('');
-  await page.getByRole('button', { name: 'Take up the tape' }).click();
-  await expect(page.getByText('name the guardian who is present')).toBeVisible();
-  await page.getByLabel('Guardian who is present').fill('Aunt Dancer');
-  await page.getByRole('button', { name: 'Take up the tape' }).click();
+  await page.getByLabel('Guardian present').fill('');
+  await page.getByRole('button', { name: 'Start measuring' }).click();
+  await expect(page.getByText('Enter the guardian who is present')).toBeVisible();
+  await page.getByLabel('Guardian present').fill('Aunt Dancer');
+  await page.getByRole('button', { name: 'Start measuring' }).click();
   await call(page, '58');
   await expect
     .poll(
@@ -131,9 +131,9 @@ test('who measured, who wrote, over what and in which shoes stay with the readin
   const { orderId, clientId } = await newSkirt(page, 'Scribed One', { beneath: 'half slip', heel: '4 cm' });
   await page.goto(`/orders/${orderId}/measure`);
   await expect(page.getByLabel('Worn beneath')).toHaveValue('half slip');
-  await page.getByLabel('Who writes, if another').click();
+  await page.getByLabel('Written down by (optional)').click();
   await page.getByTitle('Jonah Fell').click();
-  await page.getByRole('button', { name: 'Take up the tape' }).click();
+  await page.getByRole('button', { name: 'Start measuring' }).click();
   await expect(page.locator('#reading')).toBeFocused();
   await page.keyboard.press('t');
   await expect(page.getByRole('button', { name: 'held one finger' })).toBeVisible();
@@ -159,7 +159,7 @@ test('a file that is not a spec is refused with its sentence, and the order is a
       .locator('input[type=file]')
       .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
   await choose('notes.txt', 'not json at all');
-  await expect(page.getByRole('alert')).toContainText('notes.txt is not JSON; nothing was changed.');
+  await expect(page.getByRole('alert')).toContainText('notes.txt is not a JSON file. Nothing was changed.');
   await choose(
     'spec.json',
     '{"format":"rocchetto-spec","version":1,"garment":{"parts":[]},"readings":[{"measure":"waist","value":"70"}]}',
@@ -181,17 +181,17 @@ test('a sheet without hip says so, keeps its place open, and takes the figure by
   await inTheBook(orderId, 3);
   await page.goto(`/orders/${orderId}/sheet?f=hip`);
   await expect(page.locator('tr:has([data-figure="hip"])')).toContainText('absent');
-  await expect(page.getByText('The client declined it.', { exact: false }).first()).toBeVisible();
+  await expect(page.getByText('Declined by the client.', { exact: false }).first()).toBeVisible();
   await expect(page.getByRole('button', { name: /^Agree/ })).toHaveCount(0);
   await accessible(page);
   await page.getByLabel('Figure set by hand').fill('104 cm');
   await page.getByRole('button', { name: /Set . by hand/ }).click();
-  await expect(page.getByText('Say why it is set by hand.')).toBeVisible();
+  await expect(page.getByText('Enter a reason.')).toBeVisible();
   await page.getByLabel('Reason', { exact: true }).fill('from a skirt that fits');
   await page.getByRole('button', { name: /Set . by hand/ }).click();
   await expect(page.locator('tr:has([data-figure="hip"])')).toContainText('104 cm');
   await expect(page.getByRole('img', { name: /The garment drawn from the front/ })).toBeVisible();
-  await page.getByRole('button', { name: 'back to the rule' }).click();
+  await page.getByRole('button', { name: 'Back to the rule' }).click();
   await expect(page.locator('tr:has([data-figure="hip"])')).toContainText('absent');
 });
 
@@ -210,7 +210,7 @@ test('leaving the staff ends the sign-in at once; signing in again brings back w
 }) => {
   await signIn(page, 'Odile Marchetti', '/house');
   await page.getByLabel('Name').fill('Brief Visitor');
-  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.getByRole('button', { name: 'Add staff', exact: true }).click();
   const link = (await page.locator('code').textContent()) ?? '';
   const context = await browser.newContext();
   const theirs = await context.newPage();
@@ -218,8 +218,8 @@ test('leaving the staff ends the sign-in at once; signing in again brings back w
   await theirs.getByLabel('Passphrase').fill('four plain words here');
   await theirs.keyboard.press('Enter');
   await expect(theirs.getByRole('heading', { name: 'Orders' })).toBeVisible();
-  await page.getByRole('button', { name: 'Take Brief Visitor off the staff' }).click();
-  await page.getByRole('button', { name: 'Yes, Brief Visitor leaves' }).click();
+  await page.getByRole('button', { name: 'Remove Brief Visitor from the staff' }).click();
+  await page.getByRole('button', { name: 'Remove Brief Visitor' }).click();
   await expect(page.getByRole('cell', { name: 'Brief Visitor' })).toHaveCount(0);
   await theirs.goto('/clients/3');
   await expect(theirs).toHaveURL(/sign-in\?to=%2Fclients%2F3/);

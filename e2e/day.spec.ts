@@ -45,7 +45,7 @@ test('a client is taken from sign-in to paper with the keyboard alone', async ({
   await accessible(page);
   await tabTo(page, page.getByRole('link', { name: 'New order' }));
   await page.keyboard.press('Enter');
-  await tabTo(page, page.getByLabel('What is to be made'));
+  await tabTo(page, page.getByLabel('Garment or job'));
   await page.keyboard.type('Straight skirt in wool');
   await accessible(page);
   await page.keyboard.press('Enter');
@@ -60,7 +60,7 @@ test('a client is taken from sign-in to paper with the keyboard alone', async ({
 
   await expect(page.getByRole('heading', { name: /Measuring Wilhelmina/ })).toBeVisible();
   await accessible(page);
-  await tabTo(page, page.getByRole('button', { name: 'Take up the tape' }));
+  await tabTo(page, page.getByRole('button', { name: 'Start measuring' }));
   await page.keyboard.press('Enter');
   await expect(page.locator('#reading')).toBeFocused();
   await accessible(page);
@@ -95,7 +95,7 @@ test('a client is taken from sign-in to paper with the keyboard alone', async ({
   }
 
   await expect(page.getByRole('article', { name: 'Specification sheet' })).toBeVisible();
-  await expect(page.getByText('Everything taken')).toHaveCount(0);
+  await expect(page.getByText('Everything is saved')).toHaveCount(0);
   await accessible(page);
   const hip = page.locator('tr:has([data-figure="hip"])');
   await expect(hip).toContainText('103.63 cm');
@@ -104,7 +104,7 @@ test('a client is taken from sign-in to paper with the keyboard alone', async ({
   await tabTo(page, page.locator('[data-figure="waist"]'), 120);
   await page.keyboard.press('ArrowDown');
   await expect(page.getByRole('heading', { name: /^Why B, hip/ })).toBeVisible();
-  await expect(page.getByLabel('Why', { exact: true })).toContainText('+5 cm wearing ease');
+  await expect(page.getByLabel('Reason', { exact: true })).toContainText('+5 cm wearing ease');
   await tabTo(page, page.getByLabel('Figure set by hand'));
   await page.keyboard.type('3');
   await page.keyboard.press('Tab');
@@ -126,7 +126,7 @@ test('a client is taken from sign-in to paper with the keyboard alone', async ({
   await accessible(page);
 
   const paper = await page.request.get(
-    (await page.getByRole('link', { name: 'Paper (PDF)' }).getAttribute('href'))!,
+    (await page.getByRole('link', { name: 'Print (PDF)' }).getAttribute('href'))!,
   );
   const text = execFileSync('pdftotext', ['-enc', 'UTF-8', '-layout', '-', '-'], {
     input: await paper.body(),

@@ -36,22 +36,22 @@ test('a fitter books a fitting from its order; it lies on the day’s threads an
   const { orderId } = await newSkirt(page, 'Booked One', { shoes: 'court shoe' });
   await page.goto(`/orders/${orderId}`);
   await page.getByRole('link', { name: 'Book a fitting' }).click();
-  await expect(page.getByRole('heading', { name: 'Free times, the best first' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Free times, best first' })).toBeVisible();
   await page.getByLabel('For a').selectOption('fitting');
   await page.getByLabel('From').fill('in 40 days');
   await page.getByRole('button', { name: 'Wed', exact: true }).click();
-  await page.getByLabel('Over by').selectOption('17:00');
+  await page.getByLabel('Finish by').selectOption('17:00');
   await accessible(page);
   const first = page.locator('.times button').first();
   await expect(first).toBeVisible();
   await first.click();
   await expect(page.getByLabel('To bring')).toHaveValue('court shoe');
-  await page.getByLabel('Who comes along').fill('a sister');
-  await page.getByRole('button', { name: 'Book it' }).click();
+  await page.getByLabel('Who comes too').fill('a sister');
+  await page.getByRole('button', { name: 'Book appointment' }).click();
   await expect(page.getByRole('region', { name: 'Appointment' })).toContainText('a sister');
   await expect(row(page, 'Booked One')).toContainText('needs the basted garment ready');
   await accessible(page);
-  await page.getByRole('button', { name: 'it is there' }).click();
+  await page.getByRole('button', { name: 'Mark ready' }).click();
   await expect(page.getByText('✓ the basted garment ready')).toBeVisible();
   await page.goto(`/orders/${orderId}`);
   await expect(page.getByRole('link', { name: /^fittings: / })).toBeVisible();
@@ -64,22 +64,22 @@ test('by keyboard a loop moves along its thread, is told what hinders it, and ke
   await signIn(page, 'Bram Teller');
   const a = await booked(page, 'Moved One', later(45));
   await page.goto(`/diary?day=${a.day}`);
-  const loop = page.getByRole('button', { name: /Moved One, on the thread of/ }).first();
+  const loop = page.getByRole('button', { name: /Moved One, with/ }).first();
   await loop.focus();
   await page.keyboard.press('Shift+ArrowRight');
   await page.keyboard.press('ArrowRight');
-  const moving = page.getByRole('form', { name: 'Move it' });
+  const moving = page.getByRole('form', { name: 'Move appointment' });
   await expect(moving).toBeVisible();
   await accessible(page, 'moving');
   // Far to the left nobody is at work.
   for (let i = 0; i < 30; i++) await page.keyboard.press('Shift+ArrowLeft');
-  await expect(moving).toContainText('does not work then');
-  await expect(moving.getByRole('button', { name: 'Move it' })).toBeDisabled();
+  await expect(moving).toContainText('is not at work then');
+  await expect(moving.getByRole('button', { name: 'Move appointment' })).toBeDisabled();
   await page.keyboard.press('Escape');
   await expect(moving).toBeHidden();
   await page.keyboard.press('Shift+ArrowRight');
-  await moving.getByLabel('Moved, because').fill('missed the ferry');
-  await moving.getByRole('button', { name: 'Move it' }).click();
+  await moving.getByLabel('Reason for moving').fill('missed the ferry');
+  await moving.getByRole('button', { name: 'Move appointment' }).click();
   await expect(page.getByText('missed the ferry')).toBeVisible();
   const now = await (await page.request.get(`/api/appointments/${a.id}`)).json();
   expect(now.slots.map((s: { state: string }) => s.state)).toEqual(['left', 'taken']);
@@ -90,14 +90,14 @@ test('by pointer a loop is drawn onto another time; let go of, it asks before it
   await signIn(page, 'Bram Teller');
   const a = await booked(page, 'Drawn One', later(50));
   await page.goto(`/diary?day=${a.day}`);
-  const loop = page.getByRole('button', { name: /Drawn One, on the thread of/ }).first();
+  const loop = page.getByRole('button', { name: /Drawn One, with/ }).first();
   const box = (await loop.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + 20);
   await page.mouse.down();
   await page.mouse.move(box.x + box.width / 2 + 130, box.y + 22, { steps: 6 });
   await page.mouse.up();
-  await expect(page.getByRole('form', { name: 'Move it' })).toBeVisible();
-  await page.getByRole('button', { name: 'leave it where it was' }).click();
+  await expect(page.getByRole('form', { name: 'Move appointment' })).toBeVisible();
+  await page.getByRole('button', { name: 'Cancel' }).click();
   expect((await (await page.request.get(`/api/appointments/${a.id}`)).json()).slots).toHaveLength(1);
 });
 
@@ -128,12 +128,12 @@ test('a time that somebody else takes meanwhile is told, nothing is lost, and th
     await byApi(page, 'POST', '/appointments', { kind: 'fitting', clientId: other.id, slots });
     await route.continue();
   });
-  await page.getByRole('button', { name: 'Book it' }).click();
+  await page.getByRole('button', { name: 'Book appointment' }).click();
   await asked;
-  await expect(page.getByRole('alert')).toContainText('taken meanwhile');
+  await expect(page.getByRole('alert')).toContainText('took this time');
   await expect(page.getByLabel('Note')).toHaveValue('a note that must stay');
   await page.locator('form.stack p button').first().click();
-  await page.getByRole('button', { name: 'Book it' }).click();
+  await page.getByRole('button', { name: 'Book appointment' }).click();
   await expect(page.getByRole('region', { name: 'Appointment' })).toBeVisible();
 });
 
@@ -148,11 +148,11 @@ test('another hand’s booking appears on an open day by itself', async ({ page 
 
 test('today tells each role what waits for its hands; the bench books nothing', async ({ page }) => {
   await signIn(page, 'Wren Halloran', '/today');
-  await expect(page.getByRole('heading', { name: 'Now, in order' })).toBeVisible();
-  await expect(page.getByRole('link', { name: 'Book a time' })).toHaveCount(0);
+  await expect(page.getByRole('heading', { name: 'To do now' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Book appointment' })).toHaveCount(0);
   await accessible(page);
   await page.goto('/diary/book');
-  await expect(page.getByText('The desk, the fitters and the principal book.')).toBeVisible();
+  await expect(page.getByText('The owner, fitters and front desk book appointments.')).toBeVisible();
   await page.goto('/diary/weeks');
   await expect(page.getByRole('row', { name: /Bram Teller/ })).toBeVisible();
   await accessible(page);
@@ -172,20 +172,20 @@ test('the principal sets hours and leave; leave on booked days is refused with w
   const { staff } = await (await page.request.get('/api/diary/house')).json();
   const name = staff.find((s: { id: number }) => s.id === a.staff[0]).name;
   await page.goto('/house');
-  await page.getByRole('button', { name: 'Change the work of Wren Halloran' }).click();
-  const form = page.getByRole('form', { name: 'Work of Wren Halloran' });
+  await page.getByRole('button', { name: 'Edit hours and skills of Wren Halloran' }).click();
+  const form = page.getByRole('form', { name: 'Hours and skills of Wren Halloran' });
   await form.getByLabel('Fri').fill('9-25');
-  await expect(form.getByText('write 9–12:30, 13:30–18')).toBeVisible();
+  await expect(form.getByText('e.g. 9–12:30, 13:30–18')).toBeVisible();
   await form.getByLabel('Fri').fill('9-13');
   await form.getByRole('checkbox', { name: 'beading' }).check();
   await accessible(page, 'work');
-  await form.getByRole('button', { name: 'Keep' }).click();
+  await form.getByRole('button', { name: 'Cancel' }).click();
   await expect(page.getByRole('cell', { name: /Fri 09:00–13:00/ })).toBeVisible();
   await page.getByLabel('Leave for').click();
   await page.getByTitle(name, { exact: true }).click();
   await page.getByLabel('First day').fill(a.day);
   await page.getByLabel('Last day').fill(a.day);
-  await page.getByRole('button', { name: 'Keep the days' }).click();
+  await page.getByRole('button', { name: 'Add leave' }).click();
   await expect(page.getByRole('alert')).toContainText('Stands In The Way');
 });
 
@@ -207,7 +207,7 @@ test('what a client is told is written with the booking, read as it would be, an
     slots: [{ day, time, staff, roomId }],
   });
   await page.goto(`/messages?appointment=${made.id}`);
-  await expect(page.getByText(/tried 1 time: The carrier/)).toBeVisible();
+  await expect(page.getByText(/tried 1 time: Sending failed/)).toBeVisible();
   await accessible(page);
   await page.getByRole('button', { name: 'Put it in order' }).click();
   await expect(page.getByText('✓ sent')).toBeVisible();
@@ -216,15 +216,13 @@ test('what a client is told is written with the booking, read as it would be, an
   await expect(page.getByText('Dear Told By Mail,')).toBeVisible();
   await page.goto('/house');
   await page.getByRole('button', { name: 'day before' }).click();
-  await page.getByLabel('Words', { exact: true }).fill('Come, {client}, at {hour}.');
-  await expect(page.getByText('There is no field {hour}.')).toBeVisible();
-  await page.getByLabel('Words', { exact: true }).fill('Come, {client}, at {time}.');
-  await expect(page.getByRole('region', { name: 'As a client would read it' })).toContainText(
-    /Come, .+, at \d\d:\d\d\./,
-  );
+  await page.getByLabel('Text', { exact: true }).fill('Come, {client}, at {hour}.');
+  await expect(page.getByText('There is no field {hour}')).toBeVisible();
+  await page.getByLabel('Text', { exact: true }).fill('Come, {client}, at {time}.');
+  await expect(page.getByRole('region', { name: 'Preview' })).toContainText(/Come, .+, at \d\d:\d\d\./);
   await accessible(page, 'words');
-  await page.getByRole('button', { name: 'Keep these words' }).click();
-  await expect(page.getByRole('button', { name: 'the usual words again' })).toBeVisible();
+  await page.getByRole('button', { name: 'Save care text' }).click();
+  await expect(page.getByRole('button', { name: 'Reset to the usual text' })).toBeVisible();
 });
 
 test('a calendar address is shown once, reads as iCalendar without a sign-in, and is closed when taken back', async ({
@@ -233,14 +231,14 @@ test('a calendar address is shown once, reads as iCalendar without a sign-in, an
 }) => {
   await signIn(page, 'Bram Teller');
   await page.goto('/diary');
-  await page.getByText('In a calendar program').click();
-  await page.getByRole('button', { name: 'Make an address' }).click();
+  await page.getByText('Calendar feed').click();
+  await page.getByRole('button', { name: 'Create address' }).click();
   const address = new URL((await page.locator('.notice code').textContent())!.trim());
   const calendar = await request.get(address.pathname + address.search);
   expect(calendar.headers()['content-type']).toContain('text/calendar');
   expect(await calendar.text()).toContain('BEGIN:VEVENT');
-  await page.getByRole('button', { name: 'Take back the address of my own days' }).click();
-  await expect(page.getByRole('button', { name: /^Take back the address/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Remove the address of my own days' }).click();
+  await expect(page.getByRole('button', { name: /^Remove the address/ })).toHaveCount(0);
   expect((await request.get(address.pathname + address.search)).status()).toBe(404);
 });
 
@@ -276,10 +274,10 @@ test('a client answers on her own page behind the link she was sent, without a s
   await hers.goto(`${studio.url}/answer#${/answer#([\w-]+)/.exec(body)![1]}`);
   await expect(hers.getByText('Which of these times suits you?')).toBeVisible();
   await accessible(hers);
-  await hers.getByRole('button', { name: 'This one' }).nth(1).click();
+  await hers.getByRole('button', { name: 'Choose this time' }).nth(1).click();
   await expect(hers.getByText('You said yes.')).toBeVisible();
-  await hers.getByRole('button', { name: 'Another time, please' }).click();
-  await hers.getByLabel('Which days would suit you?').fill('Any Tuesday');
+  await hers.getByRole('button', { name: 'I can’t come' }).click();
+  await hers.getByLabel('Which days or times would suit you? (optional)').fill('Any Tuesday');
   await hers.getByRole('button', { name: 'Ask for another time' }).click();
   await expect(hers.getByText('You asked for another time.')).toBeVisible();
   await page.goto(`/diary?day=${slots[1].day}&a=${made.id}`);
@@ -297,8 +295,8 @@ test('three fittings in one question, ten days apart, the last in the week befor
   const { orderId } = await newSkirt(page, 'Three Fittings');
   await page.goto(`/diary/book?order=${orderId}&kind=fitting`);
   await page.getByLabel('From').fill('in 110 days');
-  await page.getByRole('button', { name: 'several in a row' }).click();
-  await page.getByLabel('The last by').fill('in 150 days');
+  await page.getByRole('button', { name: 'Book a series' }).click();
+  await page.getByLabel('Last one by').fill('in 150 days');
   await accessible(page, 'series');
   await page.getByRole('button', { name: 'Book these 3 of fitting' }).click();
   await expect(page.getByText('is booked.')).toHaveCount(3);
@@ -312,6 +310,6 @@ test('a client who comes late: the day says who waits and for how long', async (
   await signIn(page, 'Bram Teller');
   const a = await booked(page, 'Comes Late', later(160));
   await page.goto(`/diary?day=${a.day}&a=${a.id}`);
-  await page.getByLabel('Comes late by').selectOption('60 minutes');
-  await expect(page.getByText('Nobody else waits')).toBeVisible();
+  await page.getByLabel('Running late by').selectOption('60 minutes');
+  await expect(page.getByText('No one else has to wait')).toBeVisible();
 });

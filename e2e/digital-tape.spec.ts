@@ -14,26 +14,26 @@ test('a digital tape reads into the session with the same questions; doubles, la
   await signIn(page);
   const { orderId } = await newSkirt(page, 'Pressed Button');
   await takeUpTape(page, orderId);
-  await page.getByRole('button', { name: 'listen to it' }).click();
-  await expect(page.getByText('Listening.')).toBeVisible();
+  await page.getByRole('button', { name: 'Connect tape' }).click();
+  await expect(page.getByText('Connected.')).toBeVisible();
 
   const tape = await context.newPage();
   await tape.goto('/tape-device');
   await accessible(tape);
   const press = async (mm: string) => {
     await tape.getByLabel('Millimetres on the tape').fill(mm);
-    await tape.getByRole('button', { name: 'Press the tape’s button' }).click();
+    await tape.getByRole('button', { name: 'Send figure' }).click();
   };
   const wrong = (word: string) => tape.getByRole('button', { name: `send ${word}` }).click();
 
   await press('702');
   await expect(page.getByText('1. 702 mm')).toBeVisible();
-  await wrong('the last one again');
+  await wrong('The last one again');
   await wrong('garbage');
   await expect(
-    page.getByText('The tape sent a line that cannot be read. Nothing of it was taken.'),
+    page.getByText('The tape sent a line that cannot be read. Nothing was entered.'),
   ).toBeVisible();
-  await wrong('a garbled line');
+  await wrong('A garbled line');
   await expect(page.getByText('So far 2 lines.')).toBeVisible();
   await expect.poll(() => kept(orderId)).toHaveLength(1);
 
@@ -48,7 +48,7 @@ test('a digital tape reads into the session with the same questions; doubles, la
   await expect(page.getByText('930 mm, 0 s ago')).toBeVisible();
   await expect(page.locator('#reading')).toHaveValue('9');
   await page.locator('#reading').fill('');
-  await page.getByRole('button', { name: 'put it in here' }).click();
+  await page.getByRole('button', { name: 'Enter here' }).click();
   await expect.poll(async () => (await kept(orderId)).length).toBe(3);
 
   // An unlikely one is asked, and stands with its reason; meanwhile another is only offered.
@@ -59,18 +59,18 @@ test('a digital tape reads into the session with the same questions; doubles, la
   await page.locator('#reason').fill('padded for the stage');
   await page.keyboard.press('Enter');
   await expect.poll(async () => (await kept(orderId)).length).toBe(4);
-  await page.getByRole('button', { name: 'let it go' }).click();
+  await page.getByRole('button', { name: 'Discard' }).click();
 
-  await wrong('one from two minutes ago');
+  await wrong('One from two minutes ago');
   await expect(page.getByText('905 mm, 2 min ago')).toBeVisible();
-  await wrong('five at once');
+  await wrong('Five at once');
   await expect.poll(async () => (await kept(orderId)).length).toBe(5);
-  await expect(page.getByRole('button', { name: 'put it in here' })).toHaveCount(5);
+  await expect(page.getByRole('button', { name: 'Enter here' })).toHaveCount(5);
 
   // Heard before a reload is known after it.
   await page.reload();
-  await page.getByRole('button', { name: 'listen to it' }).click();
-  await expect(page.getByText('Listening.')).toBeVisible();
+  await page.getByRole('button', { name: 'Connect tape' }).click();
+  await expect(page.getByText('Connected.')).toBeVisible();
   await tape.evaluate(() => {
     const lines = [...document.querySelectorAll('code')].map((c) => c.textContent);
     const channel = new BroadcastChannel('rocchetto-tape');
@@ -89,6 +89,6 @@ test('a digital tape reads into the session with the same questions; doubles, la
   // One page of a browser holds the tape.
   const second = await context.newPage();
   await second.goto(`/orders/${orderId}/measure`);
-  await second.getByRole('button', { name: 'listen to it' }).click();
-  await expect(second.getByText('Another page of this browser listens to it.')).toBeVisible();
+  await second.getByRole('button', { name: 'Connect tape' }).click();
+  await expect(second.getByText('Another page of this browser is using the tape.')).toBeVisible();
 });

@@ -88,7 +88,7 @@ test('what one hand took goes under nobody else’s name, and signing out withou
     await expect(page.getByText(/to be sent\./)).toHaveCount(0);
     await stopChild(server, 'SIGKILL', 15_000);
     await call(page, '70.5');
-    await expect(page.getByText('1 reading to be sent.')).toBeVisible();
+    await expect(page.getByText('1 reading waiting to be sent.')).toBeVisible();
     const [before] = await context.cookies();
     await page.locator('details.who summary').click();
     await page.getByRole('button', { name: 'Sign out' }).click();
@@ -121,10 +121,10 @@ test('a second factor is set up, asked for at the door, and turned off', async (
   await signIn(page, 'Tomas Lindqvist', '/account');
   await accessible(page);
   await page.getByRole('button', { name: 'Set up second factor' }).click();
-  await expect(page.getByAltText('The key as a square to scan')).toBeVisible();
+  await expect(page.getByAltText('QR code of the key')).toBeVisible();
   const key = (await page.locator('section p.figures').textContent())!.replace(/\s/g, '');
   const code = (at = Date.now()) => new TOTP({ secret: Secret.fromBase32(key) }).generate({ timestamp: at });
-  await page.getByLabel('The six digits it shows').fill(code());
+  await page.getByLabel('Six digits from the app').fill(code());
   await page.getByRole('button', { name: 'Turn on second factor' }).click();
   // They come with the server's answer.
   await expect(page.locator('ol.codes li')).toHaveCount(10);
@@ -136,7 +136,7 @@ test('a second factor is set up, asked for at the door, and turned off', async (
   await page.context().clearCookies();
   await page.goto('/sign-in');
   await enter(page, 'Tomas Lindqvist');
-  await page.getByLabel('Six digits of your authenticator').fill(codes[0]!);
+  await page.getByLabel('Six digits from your authenticator').fill(codes[0]!);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.locator('.band')).toBeVisible();
   await page.goto('/account');
@@ -156,9 +156,9 @@ test('the principal reads what happened at the doors, and says when screens lock
   await accessible(page);
   const table = page.getByRole('table');
   await expect(table).toContainText('Wrong name or passphrase');
-  await page.getByLabel('Only what failed or was refused').check();
+  await page.getByLabel('Failed or refused only').check();
   await expect(table).not.toContainText('Signed in');
-  const minutes = page.getByLabel('Lock a screen that nobody touches after');
+  const minutes = page.getByLabel('Lock a screen after');
   await minutes.fill('soon');
   await page.getByRole('button', { name: 'Save security settings' }).click();
   await expect(page.getByRole('alert')).toBeVisible();

@@ -8,14 +8,14 @@ test('at the mirror: a touch, a sign found by looking, what it would make, read 
   await page.goto(`/orders/${orderId}/fitting`);
   await page.getByRole('img', { name: /^The garment from the front/ }).click({ position: { x: 80, y: 90 } });
   await expect(page.getByText('Marked on the drawing, front.')).toBeVisible();
-  await page.getByText('Begin with what is seen on the cloth').click();
+  await page.getByText('Start from a fitting sign').click();
   await page.getByLabel('Find a sign').fill('rides up');
   await accessible(page, 'signs');
   await page.getByRole('button', { name: /^cross strain at the hip/ }).click();
   await page.getByRole('button', { name: 'let out at the side seams' }).click();
-  await expect(page.getByLabel('What is done')).toHaveValue('side-seams');
+  await expect(page.getByLabel('Work')).toHaveValue('side-seams');
   await page.getByLabel('How much').fill('2 cm');
-  const made = page.getByRole('region', { name: 'What it would make' });
+  const made = page.getByRole('region', { name: 'What it would change' });
   await expect(made.locator('tr', { hasText: 'hip' }).last()).toContainText('cm');
   await expect(made).toContainText('side seam of the back, 0.5 cm on each of 2 edges');
   await page.getByRole('button', { name: 'take in', exact: true }).click();
@@ -28,10 +28,10 @@ test('at the mirror: a touch, a sign found by looking, what it would make, read 
   await page.reload();
   await expect(page.getByLabel('The client’s words')).toHaveValue('it rides up when I sit');
   await expect(page.getByLabel('How much')).toHaveValue('1');
-  await page.getByRole('button', { name: 'Keep it as asked' }).click();
+  await page.getByRole('button', { name: 'Add change' }).click();
   const list = page
     .getByRole('listitem')
-    .filter({ hasText: 'Side seams: take in 1 cm as pinned at each seam.' });
+    .filter({ hasText: 'Side seams: take in 1 cm pinned at each seam.' });
   await expect(list).toContainText('it rides up when I sit');
   await expect(page.getByLabel('How much')).toHaveCount(0);
   await page.getByRole('button', { name: 'Agree 1' }).click();
@@ -40,7 +40,7 @@ test('at the mirror: a touch, a sign found by looking, what it would make, read 
   // The cloth is not cut: what was agreed stands at the sheet, and is drafted into it.
   await page.goto(`/orders/${orderId}/sheet`);
   const waits = page.getByRole('region', { name: 'Agreed at the fitting' });
-  await expect(waits).toContainText('Side seams: take in 1 cm as pinned at each seam. agreed by Mirror One');
+  await expect(waits).toContainText('Side seams: take in 1 cm pinned at each seam. agreed by Mirror One');
   await accessible(page, 'agreed at the fitting');
   const hip = page.getByRole('row', { name: /^[A-Z] hip / }).first();
   const before = await hip.textContent();
@@ -55,14 +55,14 @@ test('the kinds are found by everyday words, and only those that the garment bea
   await signIn(page);
   const { orderId } = await measured(page, 'Words One');
   await page.goto(`/orders/${orderId}/fitting`);
-  const kinds = page.getByLabel('What is done');
+  const kinds = page.getByLabel('Work');
   await expect(kinds.locator('option', { hasText: 'sleeve length' })).toHaveCount(0);
-  await page.getByText(/more that this garment does not bear/).click();
+  await page.getByText(/Not possible on this garment/).click();
   await expect(page.getByText('sleeve length: This garment has no sleeve end.')).toBeVisible();
-  await page.getByLabel('Find by words').fill('gapes');
+  await page.getByLabel('Find').fill('gapes');
   await expect(kinds.locator('option', { hasText: 'waist' }).first()).toBeAttached();
   await expect(kinds.locator('option', { hasText: 'hem, straight' })).toHaveCount(0);
-  await page.getByLabel('Find by words').press('Enter');
+  await page.getByLabel('Find').press('Enter');
   await expect(kinds).not.toHaveValue('');
   await accessible(page);
 });
@@ -81,32 +81,32 @@ test('the forgotten lining cannot be missed; done, sent back, done again, checke
     step: { step: 'agree', name: 'Bench One' },
   });
   await signIn(page, 'Pia Ostrander', `/orders/${orderId}/alterations/${id}`);
-  await page.getByRole('button', { name: 'I take it' }).click();
+  await page.getByRole('button', { name: 'Assign to me' }).click();
   await expect(page.getByText('Pia Ostrander.', { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'Begin' }).click();
-  await expect(page.getByText('you are at it now')).toBeVisible();
+  await page.getByRole('button', { name: 'Start' }).click();
+  await expect(page.getByText('you are working on it')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Done: \d+ pieces to tick first/ })).toBeDisabled();
   const boxes = page.getByRole('list', { name: 'Pieces' }).getByRole('checkbox');
   const n = await boxes.count();
   for (let i = 0; i < n - 1; i++) await boxes.nth(i).check();
-  await expect(page.getByRole('button', { name: 'Done: 1 piece to tick first' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Mark done: 1 piece to tick first' })).toBeDisabled();
   await accessible(page);
   await page.getByRole('button', { name: /^Leave out/ }).click();
-  await page.getByLabel('Why this piece is left out').fill('cut anew already');
-  await page.getByRole('button', { name: 'Leave it out' }).click();
-  await expect(page.getByRole('list', { name: 'Pieces' })).toContainText('left out: cut anew already');
-  await page.getByRole('button', { name: 'Done', exact: true }).click();
-  await expect(page.getByText('You did it; somebody else measures it again.')).toBeVisible();
+  await page.getByLabel('Reason for crossing out this piece').fill('cut anew already');
+  await page.getByRole('button', { name: 'Leave out' }).click();
+  await expect(page.getByRole('list', { name: 'Pieces' })).toContainText('crossed out: cut anew already');
+  await page.getByRole('button', { name: 'Mark done', exact: true }).click();
+  await expect(page.getByText('You did this work. Someone else must check it.')).toBeVisible();
   await signIn(page, 'Tomas Lindqvist', `/orders/${orderId}/alterations/${id}`);
   await page.getByLabel('Reason').fill('the left is lower');
-  await page.getByRole('button', { name: 'Back to the bench' }).click();
-  await expect(page.getByText('back to the bench: the left is lower')).toBeVisible();
+  await page.getByRole('button', { name: 'Send back' }).click();
+  await expect(page.getByText('sent back: the left is lower')).toBeVisible();
   for (let i = 0; i < n - 1; i++) await boxes.nth(i).check();
-  await page.getByRole('button', { name: 'Done', exact: true }).click();
-  await expect(page.getByText('You did it; somebody else measures it again.')).toBeVisible();
+  await page.getByRole('button', { name: 'Mark done', exact: true }).click();
+  await expect(page.getByText('You did this work. Someone else must check it.')).toBeVisible();
   await signIn(page, 'Bram Teller', `/orders/${orderId}/alterations/${id}`);
   await page.getByLabel('waist of the skirt is').fill('99');
-  await page.getByRole('button', { name: 'Checked' }).click();
+  await page.getByRole('button', { name: 'Mark checked' }).click();
   await expect(page.getByRole('alert')).toContainText('is allowed. Send it back');
   const should = await page
     .locator('tr', { hasText: 'waist of the skirt' })
@@ -114,7 +114,7 @@ test('the forgotten lining cannot be missed; done, sent back, done again, checke
     .nth(1)
     .textContent();
   await page.getByLabel('waist of the skirt is').fill(should!);
-  await page.getByRole('button', { name: 'Checked' }).click();
+  await page.getByRole('button', { name: 'Mark checked' }).click();
   await expect(page.getByText('Bram Teller: checked')).toBeVisible();
 });
 
@@ -122,9 +122,9 @@ test('the bench lists one’s own work and every hand’s; another’s step show
   page,
 }) => {
   await signIn(page, 'Wren Halloran', '/bench');
-  await expect(page.getByRole('region', { name: 'With you' })).toContainText('take in 1 cm as pinned');
+  await expect(page.getByRole('region', { name: 'With you' })).toContainText('take in 1 cm pinned');
   await accessible(page);
-  await page.getByRole('button', { name: 'every hand' }).click();
+  await page.getByRole('button', { name: 'Everyone' }).click();
   await expect(page.getByRole('region', { name: 'Tomas Lindqvist' })).toBeVisible();
   await page.setViewportSize({ width: 360, height: 740 });
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
@@ -132,15 +132,15 @@ test('the bench lists one’s own work and every hand’s; another’s step show
 
 test('the week is proposed with its reasons and given in part', async ({ page }) => {
   await signIn(page, 'Odile Marchetti', '/bench');
-  await page.getByRole('button', { name: 'Propose the week' }).click();
-  const proposal = page.getByRole('region', { name: 'A proposal for the week' });
+  await page.getByRole('button', { name: 'Suggest a week' }).click();
+  const proposal = page.getByRole('region', { name: 'Suggested week' });
   const boxes = proposal.getByRole('checkbox');
   await expect(boxes.first()).toBeChecked();
   await expect(proposal).toContainText('free that day');
   await accessible(page, 'proposal');
   const n = await boxes.count();
   for (let i = 1; i < n; i++) await boxes.nth(i).uncheck();
-  await proposal.getByRole('button', { name: n === 1 ? 'Give all of it' : 'Give these 1' }).click();
+  await proposal.getByRole('button', { name: n === 1 ? 'Assign all' : 'Give these 1' }).click();
   await expect(proposal).toBeHidden();
 });
 
@@ -148,23 +148,23 @@ test('pins are counted, and what stands in the way of handing over is said', asy
   await signIn(page);
   const { orderId } = await measured(page, 'Pins One');
   await page.goto(`/orders/${orderId}/fitting`);
-  await expect(page.getByText('The sheet is not cut: there is no garment yet.')).toBeVisible();
+  await expect(page.getByText('The cloth is not cut yet, so there is no garment.')).toBeVisible();
   await page.getByLabel('Pins and needles').fill('14');
-  await page.getByRole('button', { name: 'count in' }).click();
+  await page.getByRole('button', { name: 'Count in' }).click();
   await expect(page.getByText('14 pins counted in, 0 out.')).toBeVisible();
   await expect(
-    page.getByText('14 of 14 pins are not counted out: look before the garment leaves.'),
+    page.getByText('14 of 14 pins are not counted out. Find them before hand-over.'),
   ).toBeVisible();
   await page.getByLabel('Pins and needles').fill('14');
-  await page.getByRole('button', { name: 'count out' }).click();
+  await page.getByRole('button', { name: 'Count out' }).click();
   await expect(page.getByText('14 pins counted in, 14 out.')).toBeVisible();
   await page.getByText('Measured against the sheet').click();
-  await page.getByLabel('hip was read').fill('140');
-  await page.getByRole('button', { name: 'Keep what was read' }).click();
+  await page.getByLabel('hip, measured').fill('140');
+  await page.getByRole('button', { name: 'Save measurements' }).click();
   await expect(page.getByText('140 cm outside')).toBeVisible();
   await accessible(page, 'measured');
-  await page.getByLabel('Why what lies outside may stay').fill('wanted so');
-  await page.getByRole('button', { name: 'Accept as it is' }).click();
+  await page.getByLabel('Reason to accept what is outside tolerance').fill('wanted so');
+  await page.getByRole('button', { name: 'Accept as is' }).click();
   await expect(page.getByText('140 cm accepted by Bram Teller')).toBeVisible();
   const record = await page.request.get(`/api/orders/${orderId}/fitting-record.pdf`);
   expect(record.headers()['content-type']).toBe('application/pdf');
@@ -174,14 +174,14 @@ test('at the desk a garment is brought in, gets its ticket, and is found by it a
   await signIn(page, 'Jonah Fell', '/clients');
   const client = await byApi(page, 'POST', '/clients', { name: 'Ticket Holder' });
   await page.goto(`/brought-in?client=${client.id}`);
-  await expect(page.getByRole('heading', { name: 'A garment brought in by Ticket Holder' })).toBeVisible();
-  await page.getByLabel('What it is').selectOption('jacket');
-  await page.getByRole('button', { name: 'Take it in' }).click();
-  await expect(page.getByRole('alert')).toContainText('Say how it came');
+  await expect(page.getByRole('heading', { name: 'Garment brought in by Ticket Holder' })).toBeVisible();
+  await page.getByLabel('Garment').selectOption('jacket');
+  await page.getByRole('button', { name: 'Create order' }).click();
+  await expect(page.getByRole('alert')).toContainText('Enter the condition');
   await accessible(page);
-  await page.getByLabel('How it came').fill('nothing found');
-  await page.getByRole('button', { name: 'it has a lining' }).click();
-  await page.getByRole('button', { name: 'Take it in' }).click();
+  await page.getByLabel('Condition when brought in').fill('nothing found');
+  await page.getByRole('button', { name: 'lined' }).click();
+  await page.getByRole('button', { name: 'Create order' }).click();
   const ticket = page.getByRole('link', { name: /^[A-Z2-9]{3}-[A-Z2-9]{3}$/ });
   await expect(ticket).toBeVisible();
   const code = (await ticket.textContent())!;
@@ -194,19 +194,19 @@ test('at the desk a garment is brought in, gets its ticket, and is found by it a
     mimeType: 'text/plain',
     buffer: Buffer.from('no picture'),
   });
-  await expect(page.getByRole('alert')).toContainText('notes.txt: This is no picture that can be read');
-  await page.getByLabel('What it shows').fill('the right cuff');
+  await expect(page.getByRole('alert')).toContainText('notes.txt: This picture can’t be read');
+  await page.getByLabel('Caption').fill('the right cuff');
   await photos.setInputFiles({ name: 'cuff.png', mimeType: 'image/png', buffer: Buffer.from(png, 'base64') });
   await expect(page.getByRole('img', { name: 'the right cuff' })).toBeVisible();
-  await page.getByLabel('What is done').selectOption('sleeve-length');
+  await page.getByLabel('Work').selectOption('sleeve-length');
   await page.getByLabel('How much').fill('2 cm');
-  await page.getByRole('button', { name: 'Keep it as asked' }).click();
+  await page.getByRole('button', { name: 'Add change' }).click();
   await expect(page.getByRole('link', { name: /^Sleeve length: shorten 2/ })).toBeVisible();
   await page.goto('/brought-in');
-  await page.getByLabel('The code on it').fill('ZZZZZZ');
+  await page.getByLabel('Ticket code').fill('ZZZZZZ');
   await page.getByRole('button', { name: 'Find the garment' }).click();
   await expect(page.getByRole('alert')).toBeVisible();
-  await page.getByLabel('The code on it').fill(code.toLowerCase());
+  await page.getByLabel('Ticket code').fill(code.toLowerCase());
   await page.getByRole('button', { name: 'Find the garment' }).click();
   await expect(ticket).toHaveText(code);
 });
@@ -218,11 +218,11 @@ test('what is asked while the network is away is kept on the device, and made on
   await signIn(page);
   const { orderId } = await measured(page, 'Away One');
   await page.goto(`/orders/${orderId}/fitting`);
-  await page.getByLabel('What is done').selectOption('hem-straight');
+  await page.getByLabel('Work').selectOption('hem-straight');
   await page.getByLabel('How much').fill('2 cm');
-  await expect(page.getByRole('region', { name: 'What it would make' })).toContainText('hem of the front');
+  await expect(page.getByRole('region', { name: 'What it would change' })).toContainText('hem of the front');
   await context.setOffline(true);
-  await page.getByRole('button', { name: 'Keep it as asked' }).click();
+  await page.getByRole('button', { name: 'Add change' }).click();
   const waiting = page.getByRole('list', { name: 'Waiting to be sent' });
   await expect(waiting).toContainText('Hem, straight: take up 2 cm. saved here, not sent yet');
   await expect(page.getByLabel('How much')).toHaveCount(0);
@@ -230,7 +230,7 @@ test('what is asked while the network is away is kept on the device, and made on
   await page.getByRole('button', { name: 'Agree 1' }).click();
   await expect(waiting).toContainText('Agreed by Away One: Hem, straight: take up 2 cm. saved here');
   await page.getByLabel('Pins and needles').fill('6');
-  await page.getByRole('button', { name: 'count in' }).click();
+  await page.getByRole('button', { name: 'Count in' }).click();
   await expect(waiting).toContainText('6 pins counted in.');
   await context.setOffline(false);
   await expect(waiting).toBeHidden();

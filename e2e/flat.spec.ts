@@ -6,9 +6,9 @@ test('a toile is laid flat and read by the keyboard alone; it stands beside body
   await signIn(page);
   const { orderId } = await measured(page, 'Toile Reader');
   await page.goto(`/orders/${orderId}`);
-  await page.getByRole('link', { name: 'Lay flat beside it' }).press('Enter');
+  await page.getByRole('link', { name: 'Measure a garment flat' }).press('Enter');
   await accessible(page, 'nothing yet');
-  await page.getByRole('radio', { name: 'toile' }).check();
+  await page.getByRole('radio', { name: 'Toile (PDF)' }).check();
   await page.getByRole('radio', { name: 'skirt' }).check();
   await page.getByLabel('Which one').fill('first toile');
   await page.keyboard.press('Enter');
@@ -41,7 +41,7 @@ test('a toile is laid flat and read by the keyboard alone; it stands beside body
     { point: 'half-hip', written: '53.5 cm' },
   ]);
   await page.goto(`/orders/${orderId}/sheet`);
-  const beside = page.getByRole('region', { name: 'Laid flat beside it' });
+  const beside = page.getByRole('region', { name: 'Measured flat for comparison' });
   await expect(beside.getByRole('row')).toHaveCount(3);
   await expect(beside).toContainText('outside 0.5');
 });
@@ -51,7 +51,7 @@ test('a reading off the table waits in its field while the network is away', asy
   const { orderId } = await measured(page, 'Table Away');
   await page.goto(`/orders/${orderId}/flat`);
   await page.getByRole('radio', { name: 'skirt' }).check();
-  await page.getByRole('button', { name: 'Lay it flat' }).click();
+  await page.getByRole('button', { name: 'Start measuring flat' }).click();
   const waist = page.getByLabel('half waist, in centimetres');
   await waist.fill('36');
   await context.setOffline(true);

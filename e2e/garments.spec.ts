@@ -6,8 +6,8 @@ test('a second garment in one order: added, briefed, measured with the first, ma
   await signIn(page);
   const { orderId } = await newSkirt(page, 'Two Garments');
   await page.goto(`/orders/${orderId}`);
-  await page.getByRole('button', { name: 'Add a garment to this order' }).click();
-  await page.getByLabel('What else is made with it').fill('Jacket');
+  await page.getByRole('button', { name: 'Add garment' }).click();
+  await page.getByLabel('Further garment').fill('Jacket');
   await page.keyboard.press('Enter');
 
   // Its brief is written next; the cloth's own ways stand beside its width.
@@ -18,10 +18,10 @@ test('a second garment in one order: added, briefed, measured with the first, ma
   await page.getByLabel('loosely woven, frays').check();
   await accessible(page, 'jacket');
   // Beneath it lies the skirt, which nobody has measured yet: it says so, and nothing is filled in.
-  await page.getByRole('button', { name: /take its finished girths/ }).click();
-  await expect(page.getByText(/has no finished girth yet/)).toBeVisible();
+  await page.getByRole('button', { name: /copy its finished girths/ }).click();
+  await expect(page.getByText(/has no finished girths yet/)).toBeVisible();
   await page.getByLabel('Finished bust of what is beneath').fill('93 cm');
-  await page.getByRole('button', { name: 'Keep the brief' }).click();
+  await page.getByRole('button', { name: 'Save brief' }).click();
   await expect(page).toHaveURL(/\/orders\/\d+\/measure$/);
   const [made] = await inDatabase<{
     id: number;
@@ -38,7 +38,7 @@ test('a second garment in one order: added, briefed, measured with the first, ma
   await garments.getByRole('link').click();
   await expect(page).toHaveURL(new RegExp(`/orders/${orderId}$`));
   await page.goto(`/orders/${orderId}/measure`);
-  await page.getByRole('button', { name: 'Take up the tape' }).click();
+  await page.getByRole('button', { name: 'Start measuring' }).click();
   // A skirt by itself never asks for the high bust, which the tape comes to first.
   await expect(page.getByRole('heading', { name: /^high bust/ })).toBeVisible();
 });
@@ -56,14 +56,14 @@ test('a block is adapted by steps, each taken back by itself, kept as the client
   await page.goto(`/orders/${order.id}/brief`);
   const steps = page.getByRole('region', { name: 'Adapting the block' });
   const add = async (name: string, amount?: string) => {
-    await steps.getByRole('combobox', { name: 'A step' }).click();
+    await steps.getByRole('combobox', { name: 'Step' }).click();
     await page.getByTitle(`darted bodice: ${name}`, { exact: true }).click();
     if (amount) await steps.getByLabel(/ by$/).fill(amount);
     else {
       await steps.getByRole('combobox', { name: 'Where to' }).click();
       await page.getByTitle('the dart moved to the armhole').click();
     }
-    await steps.getByRole('button', { name: 'Add the step' }).click();
+    await steps.getByRole('button', { name: 'Add step' }).click();
   };
   await add('neckline deeper in front', '1 1/2 in');
   await add('armhole lowered', '1.5');
@@ -74,22 +74,22 @@ test('a block is adapted by steps, each taken back by itself, kept as the client
     /darted bodice: the dart moved to the armhole/,
   ]);
   await accessible(page, 'steps');
-  await steps.getByRole('button', { name: 'Take back step 2, armhole lowered' }).click();
+  await steps.getByRole('button', { name: 'Remove step 2, armhole lowered' }).click();
   await expect(steps.getByRole('listitem')).toHaveCount(2);
 
-  const own = page.getByRole('region', { name: 'Own blocks of Block Keeper' });
-  await own.getByLabel('Name of the block').fill('evening block');
+  const own = page.getByRole('region', { name: 'Saved blocks of Block Keeper' });
+  await own.getByLabel('Block name').fill('evening block');
   await page.keyboard.press('Enter');
-  await expect(own.getByText('“evening block” is kept')).toBeVisible();
-  await page.getByRole('button', { name: 'Keep the brief' }).click();
+  await expect(own.getByText('“evening block” is saved')).toBeVisible();
+  await page.getByRole('button', { name: 'Save brief' }).click();
   await expect(page).toHaveURL(/measure/);
 
   // The next order of the same client starts from it.
   const next = await byApi(page, 'POST', '/orders', { clientId: client.id, what: 'Second bodice' });
   await page.goto(`/orders/${next.id}/brief`);
-  await own.getByRole('button', { name: 'Begin from evening block' }).click();
+  await own.getByRole('button', { name: 'Start from evening block' }).click();
   await expect(steps.getByRole('listitem')).toHaveCount(2);
-  await page.getByRole('button', { name: 'Keep the brief' }).click();
+  await page.getByRole('button', { name: 'Save brief' }).click();
   await expect(page).toHaveURL(/measure/);
   const [kept] = await inDatabase<{ steps: object[] }>(
     `select brief -> 'steps' as steps from orders where id = $1`,

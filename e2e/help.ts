@@ -191,6 +191,6 @@ export const inTheBook = (orderId: number, readings: number) =>
 /** From the order’s measuring page to the big field. */
 export async function takeUpTape(page: Page, orderId: number) {
   await page.goto(`/orders/${orderId}/measure`);
-  await page.getByRole('button', { name: 'Take up the tape' }).press('Enter');
+  await page.getByRole('button', { name: 'Start measuring' }).press('Enter');
   await expect(page.locator('#reading')).toBeFocused();
 }

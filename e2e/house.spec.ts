@@ -4,24 +4,24 @@ test('the principal reads every rule, sees what a change would move, and keeps i
   page,
 }) => {
   await signIn(page, 'Odile Marchetti', '/house');
-  await page.getByRole('link', { name: 'House rules' }).click();
+  await page.getByRole('link', { name: 'Studio rules' }).click();
   await expect(page.getByRole('heading', { name: 'Wearing ease' })).toBeVisible();
   await expect(page.getByRole('complementary')).toContainText('Odile Marchetti');
   await accessible(page);
-  await page.getByRole('button', { name: 'Change the rules' }).click();
+  await page.getByRole('button', { name: 'Edit rules' }).click();
   const hip = page.getByLabel('wearing ease, hip, fitted');
   await hip.fill('seven');
   await expect(page.locator('.wrong-word')).toContainText('seven');
   await expect(page.getByRole('button', { name: /^Keep/ })).toBeDisabled();
   // A length without a unit takes the house's; what it means stands beside it.
   await hip.fill('2 3/4 in');
-  await expect(page.getByRole('heading', { name: 'What it would move' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'What this would change' })).toBeVisible();
   await expect(page.getByText(/^This moves \d+ open orders?/)).toBeVisible();
   await accessible(page, 'changing');
   await page.getByLabel('allowances, straight hem').fill('5');
   await page.getByLabel('rounding, front and back').selectOption('pair');
-  await page.getByRole('button', { name: 'Keep 3 changes' }).click();
-  await expect(page.getByRole('button', { name: 'Change the rules' })).toBeVisible();
+  await page.getByRole('button', { name: 'Save 3 changes' }).click();
+  await expect(page.getByRole('button', { name: 'Edit rules' })).toBeVisible();
   const changes = page.getByRole('complementary');
   await expect(changes).toContainText('wearing ease, hip, fitted: 5 cm → 2 3/4 in');
   await expect(changes).toContainText('allowances, straight hem: 4 cm → 5 cm');
@@ -33,31 +33,31 @@ test('the principal reads every rule, sees what a change would move, and keeps i
   )) as [{ hem: string }];
   expect(hem).toBe('5 cm');
   // Back to what is usual: the house then goes by the table again.
-  await page.getByRole('button', { name: 'Change the rules' }).click();
+  await page.getByRole('button', { name: 'Edit rules' }).click();
   for (const rule of ['wearing ease, hip, fitted', 'allowances, straight hem'])
     await page.getByLabel(rule).fill('');
   await page.getByLabel('rounding, front and back').selectOption('each');
-  await page.getByRole('button', { name: 'Keep 3 changes' }).click();
+  await page.getByRole('button', { name: 'Save 3 changes' }).click();
   await expect(changes).toContainText('allowances, straight hem: 5 cm → 4 cm');
 });
 
 test('rules that somebody else saves meanwhile are told, and what was written stays', async ({ page }) => {
   await signIn(page, 'Odile Marchetti', '/house/rules');
-  await page.getByRole('button', { name: 'Change the rules' }).click();
-  await page.getByLabel('how old a measuring may be, as a rule (days)').fill('75');
+  await page.getByRole('button', { name: 'Edit rules' }).click();
+  await page.getByLabel('age of measurements, as a rule (days)').fill('75');
   const { version, rules } = await (await page.request.get('/api/house/rules')).json();
   await byApi(page, 'PUT', '/house/rules', {
     version,
     rules: { ...rules, ages: { ...rules.ages, changed: 10 } },
   });
-  await expect(page.getByText('Somebody has just saved rules.')).toBeVisible();
+  await expect(page.getByText('Someone else just saved rules.')).toBeVisible();
   await expect(
     page.getByRole('listitem').filter({ hasText: 'after a reported change: 14 days → 10 days' }).first(),
   ).toBeVisible();
-  await expect(page.getByLabel('how old a measuring may be, as a rule (days)')).toHaveValue('75');
+  await expect(page.getByLabel('age of measurements, as a rule (days)')).toHaveValue('75');
   await page.getByRole('button', { name: /^Keep/ }).click();
   // Saved on top of theirs: neither is lost.
-  await expect(page.getByRole('button', { name: 'Change the rules' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Edit rules' })).toBeVisible();
   const now = await (await page.request.get('/api/house/rules')).json();
   expect(now.rules.ages).toMatchObject({ usual: 75, changed: 10 });
 });
@@ -65,38 +65,38 @@ test('rules that somebody else saves meanwhile are told, and what was written st
 test('a fitter reads the rules and is offered no change', async ({ page }) => {
   await signIn(page, 'Bram Teller', '/house/rules');
   await expect(page.getByRole('heading', { name: 'Lead times' })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Change the rules' })).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Edit rules' })).toBeHidden();
 });
 
 test('kinds of appointment are changed and added by the house, each change dated; a new one can be booked', async ({
   page,
 }) => {
   await signIn(page, 'Odile Marchetti', '/house');
-  await page.getByRole('button', { name: 'Change the alteration fitting' }).click();
-  const form = page.getByRole('form', { name: 'Change the alteration fitting' });
+  await page.getByRole('button', { name: 'Edit alteration fitting' }).click();
+  const form = page.getByRole('form', { name: 'Edit alteration fitting' });
   await form.getByLabel('Minutes', { exact: true }).fill('35');
-  await form.getByRole('button', { name: 'Keep this kind' }).click();
+  await form.getByRole('button', { name: 'Save appointment type' }).click();
   await expect(form).toBeHidden();
   await expect(page.getByRole('row', { name: /^alteration fitting 35/ })).toBeVisible();
-  await page.getByRole('button', { name: 'A kind of our own' }).click();
-  const own = page.getByRole('form', { name: 'A kind of our own' });
-  await expect(own.getByRole('button', { name: 'Keep this kind' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Add appointment type' }).click();
+  const own = page.getByRole('form', { name: 'Add appointment type' });
+  await expect(own.getByRole('button', { name: 'Save appointment type' })).toBeDisabled();
   await own.getByLabel('Name').fill('Shoe trial');
-  await own.getByRole('checkbox', { name: 'needs none' }).check();
+  await own.getByRole('checkbox', { name: 'No room needed' }).check();
   await accessible(page, 'a kind');
-  await own.getByRole('button', { name: 'Keep this kind' }).click();
+  await own.getByRole('button', { name: 'Save appointment type' }).click();
   await expect(page.getByRole('row', { name: /^Shoe trial 30 10 fitting none/ })).toBeVisible();
-  await page.getByText('What was changed here, by whom').click();
+  await page.getByText('What was changed, and by whom').click();
   await expect(page.getByText('alteration fitting, minutes: 30 → 35')).toBeVisible();
-  await expect(page.getByText('Shoe trial: a new kind, 30 minutes')).toBeVisible();
+  await expect(page.getByText('Shoe trial: a new type, 30 minutes')).toBeVisible();
   await page.goto('/diary/book?client=1&kind=shoe-trial');
   await expect(page.getByText('30 minutes and 10 for changing')).toBeVisible();
   await expect(page.locator('.times button').first()).toBeVisible();
   // No longer offered, it is gone from the list of kinds to book.
   await page.goto('/house');
-  await page.getByRole('button', { name: 'Change the Shoe trial' }).click();
+  await page.getByRole('button', { name: 'Edit Shoe trial' }).click();
   await page.getByRole('checkbox', { name: /offered when a time is booked/ }).uncheck();
-  await page.getByRole('button', { name: 'Keep this kind' }).click();
+  await page.getByRole('button', { name: 'Save appointment type' }).click();
   await expect(page.getByText('(not offered)')).toBeVisible();
   await page.goto('/diary/book?client=1');
   await expect(page.getByLabel('For a')).toBeVisible();
@@ -111,18 +111,18 @@ test('somebody who leaves has what is ahead handed over, one by one and all', as
     await byApi(page, 'POST', '/orders/9/bench', { staffId, day, minutes: 60, what });
   await page.reload();
   const takeOff = async () => {
-    await page.getByRole('button', { name: 'Take Leaving Soon off the staff' }).click();
-    await page.getByRole('button', { name: 'Yes, Leaving Soon leaves' }).click();
+    await page.getByRole('button', { name: 'Remove Leaving Soon from the staff' }).click();
+    await page.getByRole('button', { name: 'Remove Leaving Soon' }).click();
   };
   await takeOff();
-  const form = page.getByRole('form', { name: 'Hand the bookings over' });
-  await form.getByLabel('Hand over to').selectOption({ label: 'Wren Halloran' });
-  await form.getByRole('button', { name: /^Hand over: First piece/ }).click();
-  await expect(form).toContainText('1 handed over.');
+  const form = page.getByRole('form', { name: 'Reassign bookings' });
+  await form.getByLabel('Reassign to').selectOption({ label: 'Wren Halloran' });
+  await form.getByRole('button', { name: /^Reassign: First piece/ }).click();
+  await expect(form).toContainText('1 reassigned.');
   await expect(form.getByText('First piece')).toBeHidden();
-  await form.getByRole('button', { name: 'Hand over all 2' }).click();
-  await expect(form).toContainText('2 handed over.');
-  await expect(form).toContainText('Nothing is left: Leaving Soon can be taken off the staff.');
+  await form.getByRole('button', { name: 'Reassign all 2' }).click();
+  await expect(form).toContainText('2 reassigned.');
+  await expect(form).toContainText('Nothing is left: Leaving Soon can be removed from the staff.');
   await takeOff();
   await expect(page.getByRole('cell', { name: 'Leaving Soon' })).toHaveCount(0);
 });
@@ -131,28 +131,28 @@ test('a room is changed in name and use, and a look at other hours says what wou
   page,
 }) => {
   await signIn(page, 'Odile Marchetti', '/house');
-  await page.getByRole('button', { name: 'Change the room Long room' }).click();
-  const form = page.getByRole('form', { name: 'Change the room Long room' });
-  await form.getByLabel('Name of the room').fill('Garden room');
+  await page.getByRole('button', { name: 'Edit room Long room' }).click();
+  const form = page.getByRole('form', { name: 'Edit room Long room' });
+  await form.getByLabel('Room name').fill('Garden room');
   await form.getByRole('checkbox', { name: 'step-free' }).check();
-  await form.getByRole('button', { name: 'Keep the room' }).click();
+  await form.getByRole('button', { name: 'Save room' }).click();
   await expect(page.getByText('fitting, bridal, step-free')).toBeVisible();
-  await page.getByRole('button', { name: 'Change the hours' }).click();
+  await page.getByRole('button', { name: 'Edit hours' }).click();
   const hours = page.getByRole('form', { name: 'Opening hours' });
   for (const day of ['Mon', 'Tue', 'Wed', 'Thu', 'Fri']) await hours.getByLabel(day).fill('12-13');
   await expect(
     hours.getByText(/^\d+ bookings ahead would lie outside these hours, and stand: /),
   ).toBeVisible();
-  await hours.getByRole('button', { name: 'leave as they were' }).click();
+  await hours.getByRole('button', { name: 'Cancel' }).click();
   await expect(hours).toBeHidden();
-  await page.getByRole('button', { name: 'Change the work of Ines Kovar' }).click();
-  const work = page.getByRole('form', { name: 'Work of Ines Kovar' });
+  await page.getByRole('button', { name: 'Edit hours and skills of Ines Kovar' }).click();
+  const work = page.getByRole('form', { name: 'Hours and skills of Ines Kovar' });
   for (const day of ['Mon', 'Tue', 'Wed', 'Thu', 'Fri']) await work.getByLabel(day).fill('12-13');
   await expect(
     work.getByText(/^\d+ bookings? ahead would lie outside these hours, and stands?: /),
   ).toBeVisible();
-  await work.getByRole('button', { name: 'leave as it was' }).click();
-  await page.getByRole('button', { name: 'Change the fitting', exact: true }).click();
+  await work.getByRole('button', { name: 'Cancel' }).click();
+  await page.getByRole('button', { name: 'Edit fitting', exact: true }).click();
   await expect(
     page.getByText(/^\d+ booked ahead keeps? (its|their) minutes, hands and room: /),
   ).toBeVisible();

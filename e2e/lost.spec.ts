@@ -1,6 +1,6 @@
 import { call, expect, inDatabase, newSkirt, signIn, takeUpTape, test } from './help.ts';
 
-const away = 'cannot be reached just now';
+const away = 'Can’t reach the';
 
 test('a new client written while the network is away stays on the page and is added once when it is back', async ({
   page,
@@ -8,21 +8,21 @@ test('a new client written while the network is away stays on the page and is ad
 }) => {
   await signIn(page, 'Jonah Fell', '/clients/new');
   await page.getByLabel('Name', { exact: true }).fill('Kept Through');
-  await page.getByLabel('To remember').fill('rang twice');
+  await page.getByLabel('Note').fill('rang twice');
   await context.setOffline(true);
-  await page.getByRole('button', { name: 'Add to the book' }).click();
+  await page.getByRole('button', { name: 'Add client' }).click();
   await expect(page.getByRole('alert')).toContainText(away);
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Kept Through');
-  await expect(page.getByLabel('To remember')).toHaveValue('rang twice');
+  await expect(page.getByLabel('Note')).toHaveValue('rang twice');
   await context.setOffline(false);
-  await page.getByRole('button', { name: 'Add to the book' }).click();
+  await page.getByRole('button', { name: 'Add client' }).click();
   await expect(page.getByRole('heading', { name: 'Kept Through' })).toBeVisible();
   expect(await inDatabase(`select id from client where name = 'Kept Through'`)).toHaveLength(1);
 });
 
 test('a card being changed keeps every field while the network is away', async ({ page, context }) => {
   await signIn(page, 'Jonah Fell', '/clients/30');
-  await page.getByRole('button', { name: 'Change the card' }).click();
+  await page.getByRole('button', { name: 'Edit client' }).click();
   await page.getByLabel('Phone').fill('0999 111 222');
   await context.setOffline(true);
   await page.getByRole('button', { name: 'Save', exact: true }).click();
@@ -40,11 +40,11 @@ test('a brief written while the network is away stays as it was written', async 
   await page.getByLabel('Lining').fill('cupro, dove');
   await page.getByLabel('Note', { exact: true }).fill('wants pockets next time');
   await context.setOffline(true);
-  await page.getByRole('button', { name: 'Keep the brief' }).click();
+  await page.getByRole('button', { name: 'Save brief' }).click();
   await expect(page.getByRole('alert')).toContainText(away);
   await expect(page.getByLabel('Lining')).toHaveValue('cupro, dove');
   await context.setOffline(false);
-  await page.getByRole('button', { name: 'Keep the brief' }).click();
+  await page.getByRole('button', { name: 'Save brief' }).click();
   await expect(page.getByRole('heading', { name: /Measuring/ })).toBeVisible();
   const [row] = await inDatabase<{ lining: string; note: string }>(
     `select brief->>'lining' as lining, brief->>'note' as note from orders where id = $1`,
@@ -105,13 +105,13 @@ test('a signed-out hand is asked to sign in and comes back to the same reading; 
   await expect.poll(async () => (await sent()).length).toBe(1);
   await inDatabase('delete from sign_in');
   await call(page, '70.5');
-  await expect(page.getByText('1 kept on this device, not yet sent')).toBeVisible();
+  await expect(page.getByText('1 saved on this device, not sent yet')).toBeVisible();
   await page.reload();
   await expect(page).toHaveURL(/sign-in/);
   await page.getByLabel('Name').fill('Bram Teller');
   await page.getByLabel('Passphrase').fill('chalk thread brass pins');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('Everything taken is in the studio’s book.')).toBeVisible();
+  await expect(page.getByText('Everything is saved.')).toBeVisible();
   await page.getByRole('button', { name: 'waist: read' }).click();
   await expect(page.getByText('2. 70.5 cm')).toBeVisible();
 });

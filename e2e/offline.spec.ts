@@ -5,7 +5,7 @@ import { accessible, call, expect, inTheBook, newSkirt, signIn, takeUpTape, test
 
 /** In the page: every address of the book's answers that this device keeps, or notes that it kept. */
 const keptHere = async () => [
-  ...(await (await caches.open('told')).keys()).map((k) => k.url),
+  ...(await (await caches.open('Done')).keys()).map((k) => k.url),
   ...(await new Promise<string[]>((found, not) => {
     const opening = indexedDB.open('workbox-expiration');
     // No table yet: nothing noted; opening must not make an empty one.
@@ -48,12 +48,12 @@ test('the program opens while its server is gone, goes on measuring, and sends i
 
     await stopChild(server, 'SIGKILL', 15_000);
     await page.reload();
-    await expect(page.getByText('The studio’s book cannot be reached')).toBeVisible();
+    await expect(page.getByText('Can’t reach the server')).toBeVisible();
     await expect(page.getByText('1. 70 cm')).toBeVisible();
     await accessible(page, 'offline');
     await call(page, '70.5');
     await call(page, '98');
-    await expect(page.getByText('2 kept on this device, not yet sent')).toBeVisible();
+    await expect(page.getByText('2 saved on this device, not sent yet')).toBeVisible();
     await page.goto('/orders');
     await expect(page.locator('main a[href^="/orders/"]').nth(5)).toBeVisible();
     await page.goto('/clients?q=ada');
@@ -62,8 +62,8 @@ test('the program opens while its server is gone, goes on measuring, and sends i
     server = await startServer(studio.databaseUrl, port);
     await inTheBook(orderId, 3);
     await page.goto(`/orders/${orderId}/measure`);
-    await expect(page.getByText('Everything taken is in the studio’s book.')).toBeVisible();
-    await expect(page.getByText('The studio’s book cannot be reached')).toHaveCount(0);
+    await expect(page.getByText('Everything is saved.')).toBeVisible();
+    await expect(page.getByText('Can’t reach the server')).toHaveCount(0);
 
     // The next hand at this device finds nothing of what this one was told.
     await page.getByLabel(/Signed in: Bram Teller/).click();

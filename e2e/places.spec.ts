@@ -8,7 +8,7 @@ test('a client is found while typing, in the field of every page too', async ({ 
   await page.getByLabel('Search clients by name, phone or code').fill('aakjaer');
   await expect(page.getByRole('link', { name: 'Søren Aakjær-Holm' })).toBeVisible();
   await page.getByLabel('Search clients by name, phone or code').fill('xqxqxq');
-  await expect(page.getByText('Nobody in the book')).toBeVisible();
+  await expect(page.getByText('No client found')).toBeVisible();
   await page.goto('/orders');
   await expect(page.getByRole('table')).toBeVisible();
   await page.keyboard.press('/');
@@ -21,9 +21,9 @@ test('a likely duplicate is pointed out and not forbidden; markup in a name stay
   await signIn(page, 'Jonah Fell');
   await page.goto('/clients/new');
   await page.getByLabel('Name', { exact: true }).fill('Mirela Castelane');
-  await expect(page.getByText('Perhaps in the book already')).toBeVisible();
+  await expect(page.getByText('Possibly an existing client')).toBeVisible();
   await page.getByLabel('Name', { exact: true }).fill('<img src=x onerror=alert(1)>');
-  await page.getByRole('button', { name: 'Add to the book' }).click();
+  await page.getByRole('button', { name: 'Add client' }).click();
   await expect(page.getByRole('heading', { name: '<img src=x onerror=alert(1)>' })).toBeVisible();
 });
 
@@ -31,8 +31,8 @@ test('two people save one card: both texts are shown and neither is lost', async
   await signIn(page, 'Jonah Fell');
   const client = await byApi(page, 'POST', '/clients', { name: 'Shared Card' });
   await page.goto(`/clients/${client.id}`);
-  await page.getByRole('button', { name: 'Change the card' }).click();
-  await page.getByLabel('To remember').fill('mine: prefers mornings');
+  await page.getByRole('button', { name: 'Edit client' }).click();
+  await page.getByLabel('Note').fill('mine: prefers mornings');
   // Theirs is told while the key is already down: it must not move away from under the hand.
   await page.getByRole('button', { name: 'Save', exact: true }).hover();
   await page.mouse.down();
@@ -41,12 +41,12 @@ test('two people save one card: both texts are shown and neither is lost', async
     note: 'theirs: call first',
     version: client.version,
   });
-  await expect(page.getByText('Somebody has just saved this.')).toBeVisible();
+  await expect(page.getByText('Someone else saved this.')).toBeVisible();
   await page.mouse.up();
   await expect(page.getByRole('alert')).toContainText('theirs: call first');
   await expect(page.getByRole('alert')).toContainText('mine: prefers mornings');
   await accessible(page);
-  await page.getByRole('button', { name: 'Save what I wrote' }).click();
+  await page.getByRole('button', { name: 'Save mine' }).click();
   await expect(page.getByText('mine: prefers mornings')).toBeVisible();
 });
 
@@ -67,11 +67,11 @@ test('the sheet: both units, rounding with its drift, a conflict that keeps both
   await expect(page.getByRole('article', { name: 'Specification sheet' })).toBeVisible();
   const hip = page.locator('tr:has([data-figure="hip"])');
   await expect(hip).toContainText('101.38 cm');
-  await page.getByRole('button', { name: 'both units' }).click();
-  await expect(page.getByRole('columnheader', { name: 'in inches' })).toBeVisible();
-  await page.getByRole('button', { name: 'in inches' }).click();
+  await page.getByRole('button', { name: 'Both units' }).click();
+  await expect(page.getByRole('columnheader', { name: 'Show inches' })).toBeVisible();
+  await page.getByRole('button', { name: 'Show inches' }).click();
   await expect(hip).toContainText('≈ 39 15⁄16 in');
-  await page.getByRole('button', { name: 'in centimetres' }).click();
+  await page.getByRole('button', { name: 'Show centimetres' }).click();
 
   await page.locator('[data-figure="hip"]').click();
   const { version } = await (await page.request.get(`/api/orders/${orderId}/sheet`)).json();
@@ -87,14 +87,14 @@ test('the sheet: both units, rounding with its drift, a conflict that keeps both
     },
   });
   await page.getByLabel('Figure set by hand').fill('6');
-  await page.getByLabel('Reason', { exact: true }).fill('mine');
+  await page.getByLabel('Reason', { exact: true }).fill('Mine');
   await page.getByRole('button', { name: /Set . by hand/ }).click();
   await expect(page.getByRole('alert')).toContainText('yours is still here: hip, wearing 6 cm (mine)');
-  await page.getByRole('button', { name: 'Make mine on top of theirs' }).click();
+  await page.getByRole('button', { name: 'Apply mine on top' }).click();
   await expect(hip).toContainText('102.38 cm');
   await expect(page.locator('tr:has([data-figure="waist"])').getByText('by hand')).toBeVisible();
 
-  for (let open = page.getByRole('button', { name: 'Accept in my name' }); (await open.count()) > 0; ) {
+  for (let open = page.getByRole('button', { name: 'Accept warning' }); (await open.count()) > 0; ) {
     const before = await open.count();
     await page
       .getByLabel(/Reason to accept/)
@@ -112,7 +112,7 @@ test('the sheet: both units, rounding with its drift, a conflict that keeps both
     await page.getByLabel('Figure set by hand').fill(figure);
     await page.getByLabel('Reason', { exact: true }).fill('tried');
     await page.getByRole('button', { name: /Set . by hand/ }).click();
-    await expect(page.getByText(/Before it can be agreed/)).toHaveCount(opens);
+    await expect(page.getByText(/Before you can agree/)).toHaveCount(opens);
   }
   await expect(page.getByLabel('Agreed by')).toHaveValue('Sheet One');
   await page.getByRole('button', { name: 'Agree revision 1' }).click();
@@ -121,7 +121,7 @@ test('the sheet: both units, rounding with its drift, a conflict that keeps both
   await page.getByLabel('Reason', { exact: true }).fill('after the toile');
   await page.getByRole('button', { name: /Set . by hand/ }).click();
   await expect(page.getByText('Draft, revision 2.')).toBeVisible();
-  await page.getByText('What moved since the revision before').click();
+  await page.getByText('Changes since the previous revision').click();
   await expect(page.getByRole('row', { name: /hip, finished.*\+1 cm/ })).toBeVisible();
   await accessible(page);
   await page.goto(`/orders/${orderId}/sheet?revision=1`);
@@ -146,7 +146,7 @@ test('each role sees what is its own', async ({ page }) => {
   await signIn(page, 'Wren Halloran', '/clients/5');
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   await expect(page.getByText('Tidewell')).toHaveCount(0);
-  await expect(page.getByRole('button', { name: 'Change the card' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Edit client' })).toHaveCount(0);
   await page.goto('/orders/2/sheet');
   await expect(page.getByRole('article', { name: 'Specification sheet' })).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Set by hand' })).toHaveCount(0);
@@ -162,7 +162,7 @@ test('the principal adds to the staff, and the link sets a passphrase once', asy
   await signIn(page, 'Odile Marchetti', '/house');
   await accessible(page);
   await page.getByLabel('Name').fill('Nessa Quay');
-  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.getByRole('button', { name: 'Add staff', exact: true }).click();
   const link = await page.locator('code').textContent();
   const apart = await browser.newContext();
   const hers = await apart.newPage();
@@ -182,20 +182,20 @@ test('wrong words, wrong addresses and a lost server are told plainly', async ({
   await expect(page.getByRole('alert')).toContainText('Wrong name or passphrase');
   await signIn(page);
   await page.goto('/nowhere');
-  await expect(page.getByRole('heading', { name: 'Nothing lies here' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Page not found' })).toBeVisible();
   await page.goto('/orders/999999');
   await expect(page.getByRole('alert')).toContainText('no such order');
   await page.goto('/clients');
   await expect(page.getByRole('table')).toBeVisible();
   await context.setOffline(true);
   await page.getByLabel('Search clients by name, phone or code').fill('somebody');
-  await expect(page.getByRole('alert')).toContainText('cannot be reached just now');
+  await expect(page.getByRole('alert')).toContainText('Can’t reach the');
   await context.setOffline(false);
   // By its key, if the page has not asked again by itself.
   await expect(async () => {
     const key = page.getByRole('button', { name: 'Try again' });
     if (await key.isVisible()) await key.click({ timeout: 2000 });
-    await expect(page.getByText('Nobody in the book')).toBeVisible({ timeout: 2000 });
+    await expect(page.getByText('No client found')).toBeVisible({ timeout: 2000 });
   }).toPass();
 });
 
@@ -219,11 +219,11 @@ test('a brief begins with what is made: a dress asks for its own parts, is saved
   await page.getByLabel('Neckline depth, front').fill('9');
   await accessible(page, 'dress');
   const name = `Tea dress ${order.id}`;
-  await page.getByRole('button', { name: 'save these parts as a garment of the house' }).click();
-  await page.getByLabel('Name of the garment').fill(name);
-  await page.getByRole('button', { name: 'Save it' }).click();
-  await expect(page.getByText(`“${name}” is among the house’s garments now.`)).toBeVisible();
-  await page.getByRole('button', { name: 'Keep the brief' }).click();
+  await page.getByRole('button', { name: 'Save these parts as a garment' }).click();
+  await page.getByLabel('Garment name').fill(name);
+  await page.getByRole('button', { name: 'Save garment' }).click();
+  await expect(page.getByText(`“${name}” was saved to your garments.`)).toBeVisible();
+  await page.getByRole('button', { name: 'Save brief' }).click();
   await expect(page).toHaveURL(/measure/);
   const body: Record<string, string> = {
     bust: '92',
@@ -282,8 +282,8 @@ test('a part is added to a brief and left out again; only what joins is offered,
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'darted bodice' })).toBeVisible();
   // A garment of one part cannot lose it.
-  await expect(page.getByRole('button', { name: 'Leave the darted bodice out' })).toHaveCount(0);
-  const add = page.getByRole('combobox', { name: 'Add a part' });
+  await expect(page.getByRole('button', { name: 'Remove the darted bodice' })).toHaveCount(0);
+  const add = page.getByRole('combobox', { name: 'Add part' });
   const offered = async () => {
     await add.click();
     const names = await page.locator('.ant-select-dropdown:visible .ant-select-item-option').allInnerTexts();
@@ -300,7 +300,7 @@ test('a part is added to a brief and left out again; only what joins is offered,
   await add.click();
   await page.getByTitle('set-in sleeve', { exact: true }).click();
   await expect(page.getByRole('heading', { name: 'set-in sleeve' })).toBeVisible();
-  await page.getByRole('button', { name: 'Leave the collar out' }).click();
+  await page.getByRole('button', { name: 'Remove the collar' }).click();
   await expect(page.getByRole('heading', { name: 'collar' })).toHaveCount(0);
   const stretch = page.getByLabel('Stretch around');
   await stretch.fill('15 to 10');
@@ -308,7 +308,7 @@ test('a part is added to a brief and left out again; only what joins is offered,
   await stretch.fill('10 to 15');
   await expect(page.getByText('50 %, moderate: close takes 2 % off the body')).toBeVisible();
   await accessible(page, 'parts');
-  await page.getByRole('button', { name: 'Keep the brief' }).click();
+  await page.getByRole('button', { name: 'Save brief' }).click();
   await expect(page).toHaveURL(/measure/);
   const kept = await (await page.request.get(`/api/orders/${order.id}`)).json();
   expect(kept.brief.parts.map((p: { part: string }) => p.part)).toEqual(['darted-bodice', 'sleeve']);

@@ -112,7 +112,7 @@ test('measurer and scribe on two devices see each reading arrive, and what one t
 
   await away.setOffline(true);
   await call(other, '90');
-  await expect(other.getByText('1 kept on this device, not yet sent')).toBeVisible();
+  await expect(other.getByText('1 saved on this device, not sent yet')).toBeVisible();
   await page.getByRole('button', { name: /^hip:/ }).click();
   await call(page, '98');
   await inTheBook(orderId, 3);

@@ -78,8 +78,8 @@ test('a measurement besides is found by any name; both sides and a seated client
   await page.goto(`/orders/${orderId}/measure`);
   await page.getByLabel('seated').check();
   await accessible(page, 'start');
-  await page.getByText('Ways of measuring, as the house has them').click();
-  await page.getByRole('button', { name: 'Take up the tape' }).click();
+  await page.getByText('Ways of measuring (as in studio rules').click();
+  await page.getByRole('button', { name: 'Start measuring' }).click();
   const ribbon = page.getByRole('list', { name: 'Measurements of this session' });
   await expect(ribbon.getByRole('button', { name: /^hip, seated/ })).toBeVisible();
   await expect(ribbon.getByRole('button', { name: /^waist to floor/ })).toHaveCount(0);
@@ -111,23 +111,23 @@ test('two hands practise on one body, each blind to the other, and both see wher
   page,
 }) => {
   await signIn(page, 'Wren Halloran', '/whose-tape');
-  await page.getByRole('button', { name: 'Practise with a second hand' }).click();
-  await page.getByLabel('The second hand').selectOption({ label: 'Ines Kovar' });
+  await page.getByRole('button', { name: 'Practise in pairs' }).click();
+  await page.getByLabel('Second person').selectOption({ label: 'Ines Kovar' });
   await page.getByLabel('bust', { exact: true }).fill('96');
   await page.getByLabel('waist', { exact: true }).fill('seventy');
-  await page.getByRole('button', { name: 'Read; now the second hand' }).click();
+  await page.getByRole('button', { name: 'Next: second person' }).click();
   await expect(page.getByRole('alert')).toContainText('waist:');
   await page.getByLabel('waist', { exact: true }).fill('72');
   await accessible(page, 'practice');
-  await page.getByRole('button', { name: 'Read; now the second hand' }).click();
+  await page.getByRole('button', { name: 'Next: second person' }).click();
   await expect(page.getByLabel('bust', { exact: true })).toHaveValue('');
   await page.getByLabel('bust', { exact: true }).fill('98');
   await page.getByLabel('waist', { exact: true }).fill('72.5');
   await page.getByRole('button', { name: 'Show both' }).click();
-  const both = page.getByRole('region', { name: 'What both read' });
-  await expect(both.getByRole('row', { name: /^bust/ })).toContainText('The usual slip');
+  const both = page.getByRole('region', { name: 'Both results' });
+  await expect(both.getByRole('row', { name: /^bust/ })).toContainText('Common mistake');
   await expect(both.getByRole('row', { name: /^waist/ })).toContainText('−0.5 cm');
-  await both.getByRole('button', { name: 'Done' }).click();
+  await both.getByRole('button', { name: 'Mark done' }).click();
   await expect(page.getByRole('region', { name: 'Wren Halloran beside Ines Kovar' })).toBeVisible();
   await accessible(page);
 });
@@ -137,7 +137,7 @@ test('each measure over time has its line, its table and what is too old', async
   const { clientId, orderId } = await measured(page, 'Over The Years');
   await inDatabase(`update session set at = at - interval '200 days' where order_id = $1`, [orderId]);
   await page.goto(`/clients/${clientId}`);
-  await page.getByRole('link', { name: 'Each measure over time' }).click();
+  await page.getByRole('link', { name: 'Measurements over time' }).click();
   await expect(page.getByText('200 days old')).toBeVisible();
   await page.getByRole('button', { name: /^hip drop/ }).click();
   await expect(page.getByRole('region', { name: 'hip drop' })).toContainText('20.5');

@@ -62,14 +62,14 @@ test('a doubtful figure stands with a reason; an impossible one does not; two re
   await page.keyboard.type('padded costume');
   await page.keyboard.press('Enter');
   await expect(page.getByText('“padded costume”')).toBeVisible();
-  await page.getByRole('button', { name: 'strike out' }).click();
+  await page.getByRole('button', { name: 'Cross out' }).click();
   await page.keyboard.type('the costume was on');
   await page.keyboard.press('Enter');
   await expect(page.getByText('“padded costume”')).toHaveCount(0);
   await call(page, '70');
   await expect(page.getByText('Read it again', { exact: false }).first()).toBeVisible();
   await call(page, '71.5');
-  await expect(page.getByText('take a third reading')).toBeVisible();
+  await expect(page.getByText('Measure a third time')).toBeVisible();
   await accessible(page, 'third reading');
   await call(page, '70.5');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('high hip');
@@ -175,7 +175,7 @@ test('a reading once taken survives a lost network, a reload and a closed tab, i
   await call(page, '70');
   await call(page, '70.5');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('high hip');
-  await expect(page.getByText('2 kept on this device, not yet sent')).toBeVisible();
+  await expect(page.getByText('2 saved on this device, not sent yet')).toBeVisible();
   await page.close();
   await context.setOffline(false);
   const again = await context.newPage();
@@ -185,7 +185,7 @@ test('a reading once taken survives a lost network, a reload and a closed tab, i
   await again.goto(`/orders/${orderId}/measure?at=waist`);
   await expect(again.getByText('1. 70 cm')).toBeVisible();
   await expect(again.getByText('2. 70.5 cm')).toBeVisible();
-  await expect(again.getByText('Everything taken is in the studio’s book.')).toBeVisible();
+  await expect(again.getByText('Everything is saved.')).toBeVisible();
   expect(await kept(orderId)).toBe(2);
   await again.reload();
   await expect(again.getByText('2. 70.5 cm')).toBeVisible();
@@ -206,10 +206,10 @@ test('a server that is stopped and started again loses no reading', async ({ bro
     await stopChild(server, 'SIGKILL', 1000);
     await call(page, '70.5');
     // Two where the server was gone before its answer to the first one came: that one is sent again, and kept once.
-    await expect(page.getByText(/[12] kept on this device, not yet sent/)).toBeVisible();
+    await expect(page.getByText(/[12] saved on this device, not sent yet/)).toBeVisible();
     server = await startServer(process.env.E2E_DATABASE_URL!, port);
     await expect.poll(() => kept(orderId), { timeout: 30_000 }).toBe(2);
-    await expect(page.getByText('Everything taken is in the studio’s book.')).toBeVisible();
+    await expect(page.getByText('Everything is saved.')).toBeVisible();
   } finally {
     await page.close();
     await stopChild(server, 'SIGTERM', 3000);
@@ -222,7 +222,7 @@ test('works on a bench phone: nothing wider than 360 px, targets to touch', asyn
   const { orderId } = await newSkirt(page, 'Tape Seven');
   await takeUpTape(page, orderId);
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
-  for (const name of ['Take it', 'skip', 'declined'])
+  for (const name of ['Save', 'Skip', 'Declined'])
     expect(
       (await page.getByRole('button', { name, exact: true }).boundingBox())!.height,
     ).toBeGreaterThanOrEqual(40);

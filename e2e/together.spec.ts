@@ -18,18 +18,18 @@ test('another hand’s save reaches an open page within moments, and is told to 
   });
   await expect(theirs.getByText('likes pockets')).toBeVisible();
 
-  await theirs.getByRole('button', { name: 'Change the card' }).click();
-  await theirs.getByLabel('To remember').fill('half a sentence');
+  await theirs.getByRole('button', { name: 'Edit client' }).click();
+  await theirs.getByLabel('Note').fill('half a sentence');
   await byApi(page, 'PUT', `/clients/${client.id}`, {
     name: 'Seen By Both',
     note: 'likes braces',
     version: 2,
   });
-  await expect(theirs.getByText('Somebody has just saved this.')).toBeVisible();
-  await expect(theirs.getByLabel('To remember')).toHaveValue('half a sentence');
+  await expect(theirs.getByText('Someone else saved this.')).toBeVisible();
+  await expect(theirs.getByLabel('Note')).toHaveValue('half a sentence');
   await theirs.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(theirs.getByRole('alert')).toContainText('likes braces');
-  await theirs.getByRole('button', { name: 'Take what was saved' }).click();
+  await theirs.getByRole('button', { name: 'Use theirs' }).click();
   await expect(theirs.getByText('likes braces')).toBeVisible();
 
   await theirs.goto('/orders?view=all');
@@ -50,19 +50,19 @@ test('a brief being typed in stays when another hand saves the order', async ({ 
     what: 'Skirt, renamed',
     version: order.version,
   });
-  await expect(page.getByText('Somebody has just saved this order.')).toBeVisible();
+  await expect(page.getByText('Someone else saved this order.')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Brief: Skirt, renamed' })).toBeVisible();
   await expect(page.getByLabel('Lining')).toHaveValue('half a wo');
   // The other hand writes the brief too: what differs is told in words, field by field, and no more.
   const brief = { parts: [{ part: 'straight-skirt', length: '62 cm' }], lining: 'cupro' };
   await byApi(page, 'PUT', `/orders/${orderId}/brief`, { version: order.version + 1, brief });
-  await page.getByRole('button', { name: 'Keep the brief' }).click();
+  await page.getByRole('button', { name: 'Save brief' }).click();
   const both = page.getByRole('alert');
   await expect(both.getByRole('row', { name: 'Lining cupro half a wo' })).toBeVisible();
   await expect(both.getByRole('row', { name: /straight skirt .*vent/ })).toBeVisible();
   await expect(both.getByRole('row')).toHaveCount(3);
   await accessible(page, 'both briefs');
-  await both.getByRole('button', { name: 'Save what I wrote' }).click();
+  await both.getByRole('button', { name: 'Save mine' }).click();
   await expect(page.getByRole('heading', { name: /Measuring/ })).toBeVisible();
   const kept = await (await page.request.get(`/api/orders/${orderId}`)).json();
   expect(kept.brief.lining).toBe('half a wo');
@@ -78,9 +78,9 @@ test('an answer that is lost and a second press add one thing', async ({ page })
     await route.fetch();
     await route.abort();
   });
-  await page.getByRole('button', { name: 'Add to the book' }).click();
-  await expect(page.getByRole('alert')).toContainText('cannot be reached just now');
-  await page.getByRole('button', { name: 'Add to the book' }).click();
+  await page.getByRole('button', { name: 'Add client' }).click();
+  await expect(page.getByRole('alert')).toContainText('Can’t reach the');
+  await page.getByRole('button', { name: 'Add client' }).click();
   await expect(page.getByRole('heading', { name: 'Pressed Twice' })).toBeVisible();
   expect(lost).toBe(1);
   expect(await inDatabase(`select id from client where name = 'Pressed Twice'`)).toHaveLength(1);
@@ -92,7 +92,7 @@ test('a reading the book will not take is told with its sentence, and the others
   await signIn(page);
   const { orderId } = await newSkirt(page, 'Refused One');
   await page.goto(`/orders/${orderId}/measure`);
-  await page.getByRole('button', { name: 'Take up the tape' }).click();
+  await page.getByRole('button', { name: 'Start measuring' }).click();
   await page.route('**/api/readings', async (route) => {
     const body = route.request().postDataJSON() as { readings: { written: { text: string } }[] };
     for (const r of body.readings) if (r.written.text === '71') r.written.text = 'wide';
@@ -114,7 +114,7 @@ test('a reading the book will not take is told with its sentence, and the others
         ).length,
     )
     .toBe(1);
-  await page.getByRole('button', { name: 'seen, let it go' }).click();
+  await page.getByRole('button', { name: 'Discard' }).click();
   await expect(page.getByRole('alert')).toHaveCount(0);
 });
 
@@ -128,9 +128,9 @@ test('one client’s data is given out and erased by the principal, who is told 
     (await page.getByRole('link', { name: 'All that is kept' }).getAttribute('href'))!,
   );
   expect(zip.headers()['content-type']).toContain('application/zip');
-  await page.getByText('Erase on request').click();
+  await page.getByText('Erase client').click();
   await page.getByLabel('Who asked for it').fill('herself, by letter');
-  await page.getByRole('button', { name: 'Erase', exact: true }).click();
+  await page.getByRole('button', { name: 'Erase client', exact: true }).click();
   await page.getByRole('button', { name: 'Erase for good' }).click();
   await expect(page.getByText('What must stay')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Erased C-' })).toBeVisible();
@@ -141,7 +141,7 @@ test('one client’s data is given out and erased by the principal, who is told 
 
 test('the studio’s day is the house’s, on every screen', async ({ page }) => {
   await signIn(page, 'Odile Marchetti', '/house');
-  await page.getByRole('button', { name: 'Change these' }).click();
+  await page.getByRole('button', { name: 'Edit studio' }).click();
   await page.getByLabel('Time zone').click();
   await page.keyboard.type('Kiritimati');
   await page.keyboard.press('Enter');
@@ -149,7 +149,7 @@ test('the studio’s day is the house’s, on every screen', async ({ page }) =>
   await expect(page.locator('dd', { hasText: 'Pacific/Kiritimati' })).toBeVisible();
   const { timeZone } = await (await page.request.get('/api/me')).json();
   expect(timeZone).toBe('Pacific/Kiritimati');
-  await page.getByRole('button', { name: 'Change these' }).click();
+  await page.getByRole('button', { name: 'Edit studio' }).click();
   await page.getByLabel('Time zone').click();
   await page.keyboard.type('UTC');
   await page.keyboard.press('Enter');
@@ -170,14 +170,14 @@ test('a figure set by hand shows before the server has answered, and is taken ba
     await new Promise<void>((done) => {
       answer = done;
     });
-    await route.fulfill({ status: 503, json: { title: 'Busy', detail: 'Somebody else is saving this.' } });
+    await route.fulfill({ status: 503, json: { title: 'Busy', detail: 'Someone else is saving this' } });
   });
   await page.getByLabel('Figure set by hand').fill('9 in');
   await page.getByLabel('Reason', { exact: true }).fill('tried');
   await page.getByRole('button', { name: /Set . by hand/ }).click();
   await expect(hip).not.toHaveText(before);
   answer();
-  await expect(page.getByText('Somebody else is saving this.')).toBeVisible();
+  await expect(page.getByText('Someone else is saving this')).toBeVisible();
   await expect(hip).toHaveText(before);
   // What was typed is still there for another try.
   await expect(page.getByLabel('Figure set by hand')).toHaveValue('9 in');
@@ -237,15 +237,15 @@ test('on a phone what is told of a lost network and of another hand’s save sta
     await route.fulfill({ response, headers });
   });
   await page.goto(`/clients/${client.id}`);
-  await page.getByRole('button', { name: 'Change the card' }).click();
-  await page.getByLabel('To remember').fill('written here');
+  await page.getByRole('button', { name: 'Edit client' }).click();
+  await page.getByLabel('Note').fill('written here');
   await byApi(page, 'PUT', `/clients/${client.id}`, {
     name: 'Told Twice',
     note: 'written there',
     version: 1,
   });
-  const saved = page.getByText(/^Somebody has just saved this/);
-  const lost = page.getByText(/^The studio’s book cannot be reached/);
+  const saved = page.getByText(/^Someone else saved this/);
+  const lost = page.getByText(/^Can’t reach the server/);
   await expect(saved).toBeVisible();
   const box = async (at: typeof saved) => (await at.boundingBox())!;
   const [above, below] = [await box(saved), await box(lost)];

@@ -37,7 +37,7 @@ describe('a database that is killed', () => {
     await new Promise((r) => setTimeout(r, 500));
     const away = await app.request('/api/health');
     expect(away.status).toBe(503);
-    expect(((await away.json()) as { detail: string }).detail).toContain('cannot be reached');
+    expect(((await away.json()) as { detail: string }).detail).toContain('Can’t reach the server');
 
     cluster = await startCluster('crash');
     const client = new pg.Client({ connectionString: cluster.url('rocchetto') });

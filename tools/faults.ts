@@ -250,7 +250,7 @@ const tried = (all: readonly (Write & { acknowledged: boolean })[]) =>
 
 async function groundOf(db: pg.Client): Promise<Ground> {
   const { rows } = await db.query(`select
-    (select o.id::int from orders o join client c on c.id = o.client_id where not c.minor and o.stage <> 'cut' and o.with_id is null order by o.id limit 1) as "orderId",
+    (select o.id::int from orders o join client c on c.id = o.client_id where not c.minor and o.stage in ('asked', 'brief', 'measured', 'sheet', 'agreed') and o.with_id is null order by o.id limit 1) as "orderId",
     (select id::int from staff where active and role = 'seamstress' order by id limit 1) as "staffId",
     (select json_agg(id) from room where active) as "roomIds"`);
   const client = await db.query('select client_id::int as id from orders where id = $1', [rows[0].orderId]);

@@ -56,12 +56,12 @@ runTool(async () => {
     await shot('guide', '/how-we-measure?m=arm-length');
     await shot('brief', '/orders/3/brief');
     await page.goto('/orders/13/measure');
-    await page.getByRole('button', { name: 'Take up the tape' }).click();
+    await page.getByRole('button', { name: 'Start measuring' }).click();
     for (const text of ['78', '78.5', '92']) {
       await page.locator('#reading').fill(text);
       await page.keyboard.press('Enter');
       if (await page.locator('#reason').isVisible()) {
-        await page.keyboard.type('read again');
+        await page.keyboard.type('measure again');
         await page.keyboard.press('Enter');
       }
       await page.waitForTimeout(300);
@@ -71,7 +71,7 @@ runTool(async () => {
     await shot('measure');
     await shot('sheet', '/orders/1/sheet?f=hip');
     await page.goto('/orders/2/fitting');
-    await page.getByLabel('What is done').selectOption('side-seams');
+    await page.getByLabel('Work').selectOption('side-seams');
     await page.getByLabel('How much').fill('1 cm');
     await page.locator('label[for=alter-find]').evaluate((el) => el.scrollIntoView({ block: 'start' }));
     await shot('fitting');
@@ -110,18 +110,16 @@ runTool(async () => {
     await page.request.post('/api/sign-out', { data: {} });
     await signIn('Odile Marchetti');
     await shot('house', '/house');
-    await shot('today', '/today');
+    await shot('Today', '/today');
     await shot('whose-tape', '/whose-tape');
     await page.goto('/old-book');
     const rows = ['Ada Brook;3.5.2019;92,5;28 3/8', 'Cy Dell;4.5.2019;wide;27', 'Una Reed;31.2.2020;88;29'];
     const buffer = Buffer.from(`Name;Day;Bust;Waist (in)\n${rows.join('\n')}\n`);
-    await page
-      .getByLabel('The file (CSV)')
-      .setInputFiles({ name: 'old-book.csv', mimeType: 'text/csv', buffer });
-    await page.getByRole('region', { name: 'The first rows' }).waitFor();
+    await page.getByLabel('CSV file').setInputFiles({ name: 'old-book.csv', mimeType: 'text/csv', buffer });
+    await page.getByRole('region', { name: 'First rows' }).waitFor();
     await shot('old-book');
     await page.goto('/house/rules');
-    await page.getByRole('button', { name: 'Change the rules' }).click();
+    await page.getByRole('button', { name: 'Edit rules' }).click();
     await page.getByLabel('wearing ease, hip, fitted').fill('6.5');
     await page.getByText(/^This moves/).waitFor();
     await shot('rules');

@@ -27,7 +27,7 @@ export default defineConfig({
       manifest: {
         name: 'Rocchetto',
         short_name: 'Rocchetto',
-        description: 'The studio’s book',
+        description: 'Measurements, sheets and fittings for the workroom',
         start_url: '/',
         display: 'standalone',
         background_color: '#f7f3ea',

@@ -437,15 +437,15 @@ describe('the tables', () => {
   it('an alteration and its boxes read as sentences, in the bench’s unit', () => {
     const asked = ask('waist', 'in', inches(0.25), { as: 'pinned' });
     expect(tell(alterationSentence(asked, '1⁄4 in'), 'in')).toBe(
-      'Waist: take in 1⁄4 in as pinned at each seam.',
+      'Waist: take in 1⁄4 in pinned at each seam.',
     );
     expect(tell(alterationSentence({ ...asked, as: 'fold' }, '1⁄4 in'), 'in')).toBe(
-      'Waist: take in 1⁄4 in as pinned, 1⁄2 in as the total.',
+      'Waist: take in 1⁄4 in pinned, 1⁄2 in altogether.',
     );
     // A hand that writes inches reads inches back, whatever the sheet is marked in.
     const tuck = { ...ask('back-length', 'shorter', inches(6.5), { as: 'pinned' }), unit: 'in' as const };
     expect(tell(alterationSentence(tuck, '6 1⁄2 in'), 'cm')).toBe(
-      'Back length, tuck: shorten 6 1⁄2 in as pinned, 13 in as the total.',
+      'Back length, tuck: shorten 6 1⁄2 in pinned, 13 in altogether.',
     );
     const swap = {
       ...ask('part-swapped', 'swap', null),
@@ -466,12 +466,12 @@ describe('the tables', () => {
     const way = (more: Partial<Parameters<typeof inTheWay>[0]>) =>
       inTheWay({ alterations: [], pins: null, points: [], cut: true, ...more });
     expect(way({})).toEqual([]);
-    expect(way({ cut: false })).toEqual(['The sheet is not cut: there is no garment yet.']);
+    expect(way({ cut: false })).toEqual(['The cloth is not cut yet, so there is no garment.']);
     expect(
       way({ alterations: [{ status: 'done', name: 'hem, straight' }], pins: { in: 2, out: 2 } }),
-    ).toEqual(['Hem, straight is done, to be checked.']);
+    ).toEqual(['Hem, straight is done.']);
     expect(way({ alterations: [{ status: 'checked', name: 'hem' }] })).toEqual([
-      'No pins were counted: count them in and out.',
+      'Pins not counted. Count them in and out.',
     ]);
     const point = (name: string, state: 'open' | 'within' | 'outside' | 'accepted', required = true) => ({
       name,
@@ -486,9 +486,9 @@ describe('the tables', () => {
     ];
     expect(way({ points })).toEqual([
       'Not measured against the sheet yet: waist.',
-      'Hip lies outside its tolerance: back to the bench, or accepted by name.',
+      'Hip is outside tolerance. Send it back to the bench, or accept it by name.',
     ]);
-    expect(way({ pins: { in: 5, out: 6 } })).toEqual(['1 more pins were counted out than in: count again.']);
+    expect(way({ pins: { in: 5, out: 6 } })).toEqual(['1 more pins were counted out than in. Count again.']);
   });
 
   it('steps follow each other as the trade has them', () => {

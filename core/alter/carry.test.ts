@@ -82,7 +82,7 @@ describe('what was agreed on the toile is in the next revision', () => {
       .filter((k) => k.code.startsWith('agreed-change'))
       .map((k) => tell(k.sentence, 'cm'));
     expect(said[0]).toMatch(
-      /In this sheet as agreed at the fitting: Side seams: take in 2 cm as the total all round\..*hip −2 cm/,
+      /In this sheet as agreed at the fitting: Side seams: take in 2 cm altogether round the garment\..*hip −2 cm/,
     );
   });
 

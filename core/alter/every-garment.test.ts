@@ -386,8 +386,8 @@ describe('what a change brings along', () => {
       one('back-darts', 'in'),
     ]);
     expect(said).toEqual([
-      'It goes back on what was asked before: side-seams in',
-      'The hem was marked before this: mark it again when this is done. hem-straight up',
+      'This undoes an earlier change: side-seams in',
+      'The hem was marked before this. Mark it again when this is done. hem-straight up',
     ]);
   });
   it('a tuck where the zip ends is refused in a sentence', () => {

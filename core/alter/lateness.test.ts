@@ -21,15 +21,15 @@ describe('whether an alteration will be there in time', () => {
   it.each([
     [{}, null],
     [{ neededOn: '2026-03-09' }, 'It was needed on 9 Mar.'],
-    [{ nextOn: '2026-03-10' }, 'It is needed today and not done yet.'],
-    [{ status: 'asked', nextOn: '2026-03-13' }, 'It is needed on 13 Mar and not agreed yet.'],
+    [{ nextOn: '2026-03-10' }, 'Needed today, not done yet.'],
+    [{ status: 'asked', nextOn: '2026-03-13' }, 'Needed on 13 Mar, not agreed yet.'],
     [{ status: 'asked', nextOn: '2026-03-30' }, null],
-    [{ status: 'done', nextOn: '2026-03-11' }, 'It is needed on 11 Mar and waits to be checked.'],
+    [{ status: 'done', nextOn: '2026-03-11' }, 'Needed on 11 Mar, waiting to be checked.'],
     [{ status: 'done', nextOn: '2026-03-14' }, null],
-    [{ day: '2026-03-16', nextOn: '2026-03-15' }, 'It is given for 16 Mar and needed on 15 Mar.'],
-    [{ staffId: null, nextOn: '2026-03-13' }, 'It is needed on 13 Mar and nobody has it yet.'],
+    [{ day: '2026-03-16', nextOn: '2026-03-15' }, 'Assigned for 16 Mar, but needed on 15 Mar.'],
+    [{ staffId: null, nextOn: '2026-03-13' }, 'Needed on 13 Mar, unassigned.'],
     [{ staffId: null, nextOn: '2026-03-25' }, null],
-    [{ day: '2026-03-09', nextOn: '2026-03-15' }, 'It was given for 9 Mar and is not done.'],
+    [{ day: '2026-03-09', nextOn: '2026-03-15' }, 'Assigned for 9 Mar, not done.'],
     [{ day: '2026-03-12', nextOn: '2026-03-15' }, null],
   ] as [Partial<Waiting>, string | null][])('%j: %s', (more, words) => {
     expect(latenessWords(work(more), TODAY)).toBe(words);

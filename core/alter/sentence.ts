@@ -17,23 +17,23 @@ function amountWords(asked: Asked, written: string): string {
   const { kind, as, side } = asked;
   const fold = isFold(asked);
   const twice = () => inHand(asked.unit)(cm(Math.abs(totalOf({ ...asked, as: 'fold' }))));
-  if (as === 'fold') return ` ${written} pinned, ${twice()} in all`;
+  if (as === 'fold') return ` ${written} pinned, ${twice()} altogether`;
   if (!isShared(kind))
     return !fold
       ? ` ${written}`
       : as === 'pinned'
-        ? ` ${written} pinned, ${twice()} in all`
-        : ` ${written} in all`;
+        ? ` ${written} pinned, ${twice()} altogether`
+        : ` ${written} altogether`;
   const each = kind.moves.some((m) => m.do === 'edge') ? 'seam' : 'dart';
   switch (as) {
     case 'pinned':
       return fold ? ` ${written} pinned at each ${each}` : ` ${written} at each edge`;
     case 'seam':
-      return ` ${written} in all at each ${each}`;
+      return ` ${written} altogether at each ${each}`;
     case 'side':
-      return ` ${written} in all on ${side === 'both' ? 'each' : 'that'} side`;
+      return ` ${written} altogether on ${side === 'both' ? 'each' : 'that'} side`;
     default:
-      return ` ${written} in all${side === 'both' ? ' round the garment' : ''}`;
+      return ` ${written} altogether${side === 'both' ? ' round the garment' : ''}`;
   }
 }
 

@@ -40,7 +40,7 @@ describe('care of a garment', () => {
 
   it('the house’s own words go before what the cloth says', () => {
     const care = careOf([outer('wool crêpe')], { ironing: 'Steam from the inside only.', washing: '  ' });
-    expect(care[3]).toMatchObject({ says: 'Steam from the inside only.', because: 'The house wrote it so.' });
+    expect(care[3]).toMatchObject({ says: 'Steam from the inside only.', because: 'Written by the studio.' });
     expect(care[0]!.says).toBe('Wash by hand, at most 40 °C; do not wring.');
   });
 

@@ -109,7 +109,7 @@ describe('busy times of a calendar file', () => {
     const without = read(calendar(...entry));
     expect(words(without)).toEqual(['2026-12-01 12:00–13:00']);
     expect(without.notes).toEqual([
-      'Nobody here knows the zone “Workroom Time”: its times were taken as the studio’s.',
+      'The time zone “Workroom Time” is unknown: its times were read as the studio’s.',
     ]);
   });
 
@@ -127,7 +127,7 @@ describe('busy times of a calendar file', () => {
     const found = read(
       calendar(...event('SUMMARY:nothing'), ...event('DTSTART:20261201T090000', 'DURATION:PT1H')),
     );
-    expect(found).toMatchObject({ entries: 1, notes: ['1 entry without a time that can be read.'] });
+    expect(found).toMatchObject({ entries: 1, notes: ['1 entry has no readable time and was left out.'] });
   });
 
   it.each([
@@ -139,7 +139,7 @@ describe('busy times of a calendar file', () => {
     ['a page of the web', '<!doctype html><html></html>'],
   ])('%s is refused with a sentence', (_, text) => {
     const found = busyTimes(text, ZONE, WITHIN);
-    expect(found).toMatchObject({ ok: false, sentence: expect.stringMatching(/nothing was taken\.$/) });
+    expect(found).toMatchObject({ ok: false, sentence: expect.stringMatching(/Nothing was imported\.$/) });
   });
 
   it('refuses an entry that repeats without end within the weeks looked at', () => {

@@ -27,7 +27,7 @@ describe('what a day asks of somebody', () => {
       'Wren has 8 h on 3 Dec; 2 h 30 of appointments and 7 h at the bench are 1 h 30 too much.',
     );
     expect(overloadWords('Wren', '2027-01-04', TODAY, loadOf([], [], 120))).toBe(
-      'Wren does not work on 4 Jan 2027, yet 2 h at the bench are promised.',
+      'Wren is not at work on 4 Jan 2027, but 2 h at the bench are scheduled.',
     );
   });
 

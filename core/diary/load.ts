@@ -35,6 +35,6 @@ export function overloadWords(name: string, day: string, today: string, l: Load)
   ].filter(Boolean);
   const asked = `${parts.join(' and ')} ${parts.length > 1 || l.booked + l.bench !== 60 ? 'are' : 'is'}`;
   return l.works === 0
-    ? `${name} is not at work on ${on}, but has ${asked} scheduled.`
+    ? `${name} is not at work on ${on}, but ${asked} scheduled.`
     : `${name} has ${hoursWord(l.works)} on ${on}; ${asked} ${hoursWord(l.over)} too much.`;
 }

@@ -55,7 +55,7 @@ const WAIST: FigureDraft = {
   section: 'body',
   name: 'waist',
   group: 'girth',
-  terms: [term('body', 'reading', 70.3, 'Read once.'), term('wearing', 'wearing ease', 2.4, 'Fitted.')],
+  terms: [term('body', 'reading', 70.3, 'Measured once.'), term('wearing', 'wearing ease', 2.4, 'Fitted.')],
   settable: ['finished', 'wearing'],
 };
 
@@ -101,7 +101,7 @@ describe('set by hand', () => {
   });
   it.each([
     [{ settable: [] }, hand(71), 'follows from other figures'],
-    [{}, hand(1, 'style'), 'has no style ease to set'],
+    [{}, hand(1, 'style'), 'has no style ease'],
     [{ follows: () => 'Too much for this cloth.' }, hand(99), 'Too much for this cloth.'],
   ] as const)('what cannot be followed is refused in words and changes nothing: %#', (draft, o, words) => {
     const { make, refused } = bench([o]);
@@ -194,7 +194,7 @@ describe('what of a figure is the body', () => {
   });
   it('is nothing where nothing was read, and says so', () =>
     expect(of()).toMatchObject([
-      { kind: 'body', cm: 0, because: expect.stringMatching(/^(Not read|not read)/) as unknown },
+      { kind: 'body', cm: 0, because: expect.stringMatching(/^(Not measured|not measured)/) as unknown },
     ]));
 });
 

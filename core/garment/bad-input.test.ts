@@ -118,6 +118,6 @@ describe('parts that cannot be one garment', () => {
     expect(garmentProblems(['details'])[0]).toContain('need a garment');
     expect(garmentProblems(['boned-bodice', 'sleeve'])[0]).toContain('needs an armhole');
     expect(garmentProblems(['straight-skirt', 'collar'])[0]).toContain('needs a neckline');
-    expect(garmentProblems(Array.from({ length: 13 }, () => 'details'))[0]).toContain('12 parts at the most');
+    expect(garmentProblems(Array.from({ length: 13 }, () => 'details'))[0]).toContain('at most 12 parts');
   });
 });

@@ -17,7 +17,7 @@ export interface Placed {
 
 /** What keeps these parts from being one garment, a sentence each; empty when they can be. */
 export function garmentProblems(ids: readonly string[]): string[] {
-  if (ids.length === 0) return ['Name at least one part of the garment.'];
+  if (ids.length === 0) return ['Choose at least one part for the garment.'];
   if (ids.length > MOST_PARTS)
     return [`A garment can have at most ${MOST_PARTS} parts; this one has ${ids.length}.`];
   const strange = ids.filter((id) => !findPart(id));

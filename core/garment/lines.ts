@@ -220,7 +220,7 @@ function girth(c: LineContext, zone: Zone, needed: boolean, more: LineMore): Fig
     known,
     settable: known ? ['wearing', 'style', 'finished'] : ['finished'],
     tolerance: TOLERANCE.girth,
-    follows: (v) => (v > 0 ? null : 'A girth is more than nothing.'),
+    follows: (v) => (v > 0 ? null : 'Enter a girth over 0.'),
     why: known
       ? []
       : [`${m?.why[0] ?? 'Not read.'} Read it, or set the finished figure by hand with a reason.`],
@@ -271,7 +271,7 @@ function levelOf(c: LineContext, zone: Zone): Pick<BodyLine, 'level' | 'levelFig
     section: 'body',
     name: `${zone.replace('-', ' ')} level`,
     group: 'level' as const,
-    follows: (v: Cm) => (v > 0 ? null : 'A level below the waist is more than nothing.'),
+    follows: (v: Cm) => (v > 0 ? null : 'Enter a level over 0 below the waist.'),
   };
   const hip = c.measured.get('waist-to-hip')?.net ?? c.input.house.hipDrop;
   const because =

@@ -39,8 +39,8 @@ describe('what a column holds, by its header', () => {
     expect(guessColumn(header, cells)).toEqual(column),
   );
   it('needs one name, and each measure once', () => {
-    expect(columnsSay([m('bust')])).toContain('which column holds the name');
-    expect(columnsSay([{ is: 'name' }, { is: 'name' }])).toContain('Two columns hold the name');
+    expect(columnsSay([m('bust')])).toContain('column that contains the name');
+    expect(columnsSay([{ is: 'name' }, { is: 'name' }])).toContain('Two columns contain the name');
     expect(columnsSay([{ is: 'name' }, m('bust'), m('bust', 'in')])).toBe(
       'Two columns hold bust; choose one, leave the other.',
     );
@@ -91,12 +91,12 @@ describe('one row', () => {
     expect(r.readings).toEqual([]);
     expect(r.left).toEqual(
       expect.arrayContaining([
-        '“31.2.2019” is no day.',
-        '“no mail” is no e-mail address.',
-        'The row tells no day of measuring: its figures are not taken.',
+        '“31.2.2019” isn’t a date.',
+        '“no mail” isn’t an e-mail address.',
+        'The row has no date of measuring, so its measurements are not imported.',
       ]),
     );
-    expect(row('Cy', '2030-01-01', '92', '', '', '').left[0]).toContain('lies ahead');
+    expect(row('Cy', '2030-01-01', '92', '', '', '').left[0]).toContain('in the future');
     expect(row('Cy', '2019-01-01', '=cmd|calc', '28', '', '').left[0]).toContain('bust:');
   });
   it('doubts what is outside the usual span, and takes it; a row without a name is left out', () => {
@@ -137,7 +137,7 @@ describe('whose the rows are', () => {
   it('several of a name are told apart by the phone; a row without one says that it cannot be told', () => {
     const [a, b, c] = keys(card('Same Name', '01'), card('Same Name', '02'), card('Same Name'));
     expect(a).not.toBe(b);
-    expect(c).toBe('2 clients are called Same Name: the phone tells which. The row is left out.');
+    expect(c).toBe('2 clients are called Same Name, and the phone does not say which. The row is left out.');
   });
   it('the card holds what the rows say together: what came first stands, notes are all kept once', () => {
     const [p] = peopleOf([

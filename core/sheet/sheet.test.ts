@@ -122,7 +122,7 @@ describe('what is missing', () => {
       readings: [...spec.readings, { ...spec.readings[0]!, measure: 'hip', value: '', state: 'declined' }],
     });
     expect(figure(s, 'hip')).toMatchObject({ finished: null, rule: null, marks: ['warned', 'absent'] });
-    expect(figure(s, 'hip').why[0]).toContain('declined');
+    expect(figure(s, 'hip').why[0]).toContain('Declined');
     expect(figure(s, 'skirt.hem').finished).toBeNull();
     expect(openMatters(s).length).toBeGreaterThan(0);
     expect(drawGarment(s, printSheet(s, 'cm')).views).toEqual([]);

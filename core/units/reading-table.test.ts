@@ -226,8 +226,8 @@ const REFUSED: Record<string, string> = {
   '34 in 5': 'more than one unit',
   '2.5 ft 3': 'whole number',
   // no length at all
-  '': 'Nothing was written',
-  '   ': 'Nothing was written',
+  '': 'Nothing was typed',
+  '   ': 'Nothing was typed',
   abc: 'not a unit',
   '34 ells': 'not a unit',
   '34 px': 'not a unit',

@@ -211,7 +211,7 @@ describe('what is asked of a figure that cannot be', () => {
     }
   });
   it('asks about a comma before three figures, and takes it as a decimal elsewhere', () => {
-    expect(says('1,234')).toContain('Write 1.234 or 1234.');
+    expect(says('1,234')).toContain('Type 1.234 or 1234.');
     expect(says('12,345 mm')).toContain('thousands');
     expect(read('1234,567 mm').cm).toBeCloseTo(123.4567, 9);
     expect(read('1,2345').cm).toBeCloseTo(1.2345 * 2.54, 9);
@@ -227,7 +227,7 @@ describe('what is asked of a figure that cannot be', () => {
       expect(says('x'.repeat(long))).toContain(`“${forty}…”`);
       expect(says('x'.repeat(long))).not.toContain(`${forty}x`);
     }
-    expect(says('1'.repeat(24))).toContain('more than ten metres');
+    expect(says('1'.repeat(24))).toContain('over ten metres');
     expect(says('1'.repeat(25))).toContain('more digits than a tape');
     expect(says(`3${' '.repeat(198)}4`)).not.toContain('too long');
     expect(says(`3${' '.repeat(199)}4`)).toContain('too long');

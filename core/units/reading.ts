@@ -262,13 +262,10 @@ function fractionOf(
   if (num >= den) {
     const run = a.length > 1 && number === undefined && Number(a.slice(-1)) < den && Number(a.slice(-1)) > 0;
     const asked = run ? ` Did you mean ${a.slice(0, -1)} ${a.slice(-1)}/${b}?` : '';
-    throw new Refused('malformed', `“${shown}”: ${num} over ${den} is not part of a whole.${asked}`);
+    throw new Refused('malformed', `“${shown}”: ${num} over ${den} is no part of a whole.${asked}`);
   }
   if (!DENOMINATORS.includes(den))
-    throw new Refused(
-      'malformed',
-      `“${shown}”: a tape has halves, quarters, eighths … 64ths, not ${den}ths.`,
-    );
+    throw new Refused('malformed', `“${shown}”: a tape has halves, quarters, eighths … 64ths, no ${den}ths.`);
   if (unit !== 'in')
     throw new Refused(
       'malformed',

@@ -26,6 +26,7 @@ import { importRoutes } from '../areas/imports/routes.ts';
 import { leavingRoutes } from '../areas/leaving/routes.ts';
 import { liveRoutes } from '../areas/live/routes.ts';
 import { answerRoutes } from '../areas/messages/answers.ts';
+import { cancelRoutes } from '../areas/orders/cancel.ts';
 import { orderRoutes } from '../areas/orders/routes.ts';
 import { photoRoutes } from '../areas/photos/routes.ts';
 import { homeRoutes, openHomeRoutes } from '../areas/sessions/at-home.ts';
@@ -108,6 +109,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', clientRoutes(deps))
     .route('/', clientDataRoutes(deps))
     .route('/', orderRoutes(deps))
+    .route('/', cancelRoutes(deps))
     .route('/', sessionRoutes(deps))
     .route('/', homeRoutes(deps))
     .route('/', sheetRoutes(deps))

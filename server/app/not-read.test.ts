@@ -175,7 +175,7 @@ describe('what a role may not read never changes what it is answered', () => {
     const sheet = await json(studios[1].as.desk.get('/orders/5/sheet'));
     expect(sheet.spec.readings).toEqual([]);
     const waist = sheet.kept.figures.find((f: { id: string }) => f.id === 'waist');
-    expect(waist.terms[0]).toMatchObject({ label: 'reading', cm: 70, because: 'Read at the tape.' });
+    expect(waist.terms[0]).toMatchObject({ label: 'reading', cm: 70, because: 'Measured.' });
     expect(JSON.stringify(sheet)).not.toMatch(/reason"?:"other reason|35 cm/);
     const fitters = await json((await studios[1].t.as('fitter')).get('/orders/5/sheet'));
     expect(fitters.spec.readings[0].reason).toBe('other reason');

@@ -31,12 +31,12 @@ describe('bad input gets a sentence', () => {
     [
       'NUL in a text',
       () => principal.send('POST', '/clients', '{"name":"A\\u0000b"}'),
-      /name.*cannot be kept/,
+      /name.*can’t be saved/,
     ],
     [
       'half a surrogate pair',
       () => principal.send('POST', '/clients', '{"name":"A\\ud800b"}'),
-      /cannot be kept/,
+      /can’t be saved/,
     ],
     [
       'NUL deep in a brief',
@@ -47,8 +47,8 @@ describe('bad input gets a sentence', () => {
         }),
       /brief.cloth.name/,
     ],
-    ['NUL in a query', () => principal.get('/clients?q=a%00b'), /cannot be kept/],
-    ['NUL in an order search', () => principal.get('/orders?q=%00'), /cannot be kept/],
+    ['NUL in a query', () => principal.get('/clients?q=a%00b'), /can’t be saved/],
+    ['NUL in an order search', () => principal.get('/orders?q=%00'), /can’t be saved/],
     ['a day that is not', () => principal.get('/orders?afterDue=2026-99-99&afterId=1'), /afterDue/],
     ['an id with a half', () => principal.get('/clients/likely?name=ada&except=1.5'), /except/],
     ['the year 0', () => orderWith({ dueOn: '0000-01-01' }), /year/],
@@ -59,7 +59,7 @@ describe('bad input gets a sentence', () => {
           ...sessionBody(order.clientId, null, []),
           session: { ...sessionBody(order.clientId, null, []).session, at: '2026-03-09T10:00:00+33:59' },
         }),
-      /moment/,
+      /date and time/,
     ],
     [
       'an override of a figure that is not',
@@ -77,7 +77,7 @@ describe('bad input gets a sentence', () => {
     [
       'an acceptance of a warning that is not',
       () => sheetChange({ kind: 'accept', code: 'sail', reason: 'x' }),
-      /no longer stands/,
+      /no longer applies/,
     ],
     [
       'a time zone that the platform knows and the diary does not',

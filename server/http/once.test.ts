@@ -90,7 +90,7 @@ describe('a row that another hand holds', () => {
       expect(order.indexOf('held')).toBeGreaterThan(order.indexOf('free'));
       for (const a of answers) {
         expect(a.status).toBe(503);
-        expect(((await a.json()) as { detail: string }).detail).toContain('Somebody else is saving this');
+        expect(((await a.json()) as { detail: string }).detail).toContain('Someone else is saving this');
       }
     } finally {
       await holder.query('rollback');

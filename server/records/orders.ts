@@ -7,9 +7,10 @@ import {
   readBrief,
   type SheetRow,
 } from '@rocchetto/contract';
-import { foldText } from '@rocchetto/core';
+import { foldText, type Stage } from '@rocchetto/core';
 import { padded } from '../db/numbered.ts';
-import type { Db } from '../db/pool.ts';
+import type { Db, Tx } from '../db/pool.ts';
+import { Refusal } from '../http/problem.ts';
 import { alterationsInShort } from './alterations.ts';
 import { benchOfOrder, orderAppointments } from './diary/ahead.ts';
 import { readHouse } from './house.ts';
@@ -31,6 +32,8 @@ export async function ordersOfClient(db: Db, clientId: number): Promise<OrderRow
 }
 
 interface OrderRecord extends OrderRow {
+  /** why it was cancelled; empty while it is not */
+  readonly cancelledReason: string;
   readonly responsibleId: number | null;
   readonly version: number;
   readonly brief: BriefWire | null;
@@ -43,7 +46,7 @@ interface OrderRecord extends OrderRow {
 export async function readOrder(db: Db, id: number, lock = false): Promise<OrderRecord | undefined> {
   const { rows } = await db.query<OrderRecord>({
     name: lock ? 'order-held' : 'order',
-    text: `select ${ROW}, o.responsible_id as "responsibleId", o.version, o.brief, o.brief_at as "briefAt", c.minor, c.guardian
+    text: `select ${ROW}, o.responsible_id as "responsibleId", o.version, o.brief, o.brief_at as "briefAt", o.cancelled_reason as "cancelledReason", c.minor, c.guardian
       from orders o ${ROW_JOIN} where o.id = $1${lock ? ' for update of o' : ''}`,
     values: [id],
   });
@@ -79,6 +82,54 @@ export async function fullOrder(db: Db, id: number, withSessions: boolean): Prom
     garments,
     ...(await alterationsInShort(db, id)),
   };
+}
+
+/** Cancels an order; its stage is kept for the day it is taken up again. */
+export async function cancelOrder(tx: Tx, id: number, reason: string, by: number, at: Date): Promise<void> {
+  await tx.query(
+    `update orders set cancelled_from = stage, stage = 'cancelled', cancelled_reason = $2, cancelled_by = $3, cancelled_at = $4,
+       version = version + 1 where id = $1`,
+    [id, reason, by, at],
+  );
+}
+/** Takes a cancelled order up again, as far as it had come. */
+export async function reopenOrder(tx: Tx, id: number): Promise<void> {
+  await tx.query(
+    `update orders set stage = cancelled_from, cancelled_from = null, cancelled_reason = '', cancelled_by = null, cancelled_at = null,
+       version = version + 1 where id = $1`,
+    [id],
+  );
+}
+/** Appointments of an order that are offered or booked from now on. */
+export async function upcomingOf(db: Db, orderId: number, now: Date): Promise<number[]> {
+  const { rows } = await db.query<{ id: number }>(
+    `select a.id from appointment a where a.order_id = $1 and a.status in ('offered', 'confirmed')
+       and exists (select 1 from slot s where s.appointment_id = a.id and s.state <> 'left' and upper(s.during) > $2) order by a.id`,
+    [orderId, now],
+  );
+  return rows.map((r) => r.id);
+}
+/** Puts a garment that is cut in fittings, or ready, by whether anything stands in the way of handing it over. */
+export async function settleStage(tx: Tx, id: number, clear: boolean): Promise<void> {
+  await tx.query(
+    clear
+      ? `update orders set stage = 'ready' where id = $1 and stage in ('cut', 'fitting')`
+      : `update orders set stage = 'fitting' where id = $1 and stage = 'ready'`,
+    [id],
+  );
+}
+/** A fitting has begun: what is cut is in fittings. */
+export async function beginFitting(tx: Tx, id: number): Promise<void> {
+  await tx.query(`update orders set stage = 'fitting' where id = $1 and stage = 'cut'`, [id]);
+}
+/** @throws Refusal 409 where the order is cancelled: what is made of it waits until it is taken up again */
+export function refuseCancelled(order: { readonly stage: Stage; readonly number: string }): void {
+  if (order.stage === 'cancelled')
+    throw new Refusal(
+      409,
+      'cancelled',
+      `Order ${order.number} is cancelled. Nothing was saved. Reopen the order first.`,
+    );
 }
 
 /** Every garment of an order, the first one first. */

@@ -171,7 +171,7 @@ export async function openSheets(
   const { rows } = await db.query<{ id: number; agreed: boolean }>({
     name: 'open-sheets',
     text: `select id, stage = 'agreed' as agreed from orders o
-       where stage <> 'cut' and stage in ('measured', 'sheet', 'agreed')
+       where stage in ('measured', 'sheet', 'agreed')
          and coalesce(due_on, 'infinity'::date) >= $1::date - ${LONG_AGO}
        order by coalesce(due_on, 'infinity'::date), id limit $2`,
     values: [today, most],
@@ -188,7 +188,7 @@ export async function dueWithin(
   const { rows } = await db.query<{ stage: Stage; dueOn: string }>({
     name: 'due-within',
     text: `select stage, due_on as "dueOn" from orders o
-       where stage <> 'cut' and coalesce(due_on, 'infinity'::date) between $1::date - ${LONG_AGO} and $1::date + $2::int
+       where stage not in ('handed-over', 'cancelled') and coalesce(due_on, 'infinity'::date) between $1::date - ${LONG_AGO} and $1::date + $2::int
        limit 5000`,
     values: [today, days],
   });

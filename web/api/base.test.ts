@@ -118,7 +118,7 @@ describe('a step', () => {
   it('pressed before the one before it is answered waits for it, and goes on top of what it made', async () => {
     answers = [json({ version: 3 }), json({ version: 4 })];
     await Promise.all(
-      ['give', 'take back'].map((does) => step('/alterations/9001/steps', { version: 2, does })),
+      ['give', 'Remove'].map((does) => step('/alterations/9001/steps', { version: 2, does })),
     );
     expect(versions()).toEqual([2, 3]);
     expect(new Set(keys()).size).toBe(2);

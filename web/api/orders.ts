@@ -1,4 +1,12 @@
-import type { AnswerOf, BriefWire, OrderFull, OrderRow, OrderView, OrderWrite } from '@rocchetto/contract';
+import type {
+  AnswerOf,
+  BriefWire,
+  OrderCancel,
+  OrderFull,
+  OrderRow,
+  OrderView,
+  OrderWrite,
+} from '@rocchetto/contract';
 import type { Stage } from '@rocchetto/core/thread/stage.ts';
 import { api, change, LIST } from './base.ts';
 
@@ -71,6 +79,22 @@ const orders = api.injectEndpoints({
               { type: 'Client', id: clientId },
             ],
     }),
+    cancelOrder: b.mutation<AnswerOf<'POST /orders/:id/cancel'>, OrderCancel & { id: number }>({
+      query: ({ id, ...body }) => change(`/orders/${id}/cancel`, 'POST', body),
+      invalidatesTags: (_, error, { id }) =>
+        error ? [] : [{ type: 'Order', id }, { type: 'Order', id: LIST }, { type: 'Sheet', id }, 'Diary'],
+    }),
+    reopenOrder: b.mutation<AnswerOf<'POST /orders/:id/reopen'>, { id: number; version: number }>({
+      query: ({ id, ...body }) => change(`/orders/${id}/reopen`, 'POST', body),
+      invalidatesTags: (_, error, { id }) =>
+        error
+          ? []
+          : [
+              { type: 'Order', id },
+              { type: 'Order', id: LIST },
+              { type: 'Sheet', id },
+            ],
+    }),
     changeBrief: b.mutation<
       AnswerOf<'PUT /orders/:id/brief'>,
       { id: number; version: number; brief: BriefWire }
@@ -100,6 +124,8 @@ export const {
   useAddOrderMutation,
   useAddGarmentMutation,
   useChangeOrderMutation,
+  useCancelOrderMutation,
+  useReopenOrderMutation,
   useChangeBriefMutation,
   useImportSpecMutation,
 } = orders;

@@ -43,7 +43,7 @@ describe('a length field', () => {
 describe('a form whose answer comes late', () => {
   it('empties what was sent and leaves what a hand has written since', () => {
     expect(emptied('lace', '')('lace')).toBe('');
-    expect(emptied('lace', '')('lace for the hem')).toBe('lace for the hem');
+    expect(emptied('lace', '')('e.g. lace for the hem')).toBe('e.g. lace for the hem');
     expect(emptied('lace', '')('')).toBe('');
     const sent = { waist: '72' };
     expect(emptied<object>(sent, {})(sent)).toEqual({});

@@ -19,7 +19,7 @@ export function waistElastic(c: PartContext, liked: Cm | null): Figure {
     name: 'elastic, joined',
     group: 'band' as const,
     nearest: true,
-    follows: (v: Cm) => (v > 0 ? null : 'An elastic is longer than nothing.'),
+    follows: (v: Cm) => (v > 0 ? null : 'Enter a length over 0.'),
   };
   if (liked !== null)
     return buildFigure(c, {

@@ -48,7 +48,7 @@ describe('an alteration', () => {
   it('goes from the asking to the check: boxes of every layer, minutes, another pair of eyes, the day it takes', async () => {
     const { id } = await ask({ ...WAIST, words: 'it rides up', sign: 'cross-strain-waist' });
     const asked = await one(id);
-    expect(asked.sentence).toBe('Waist: take in 1 cm as pinned, 2 cm as the total.');
+    expect(asked.sentence).toBe('Waist: take in 1 cm pinned, 2 cm altogether.');
     expect(asked.boxes.map((b: { layer: string; piece: string }) => `${b.layer} ${b.piece}`)).toContain(
       'outer back',
     );
@@ -66,7 +66,7 @@ describe('an alteration', () => {
     const [first, ...rest] = (await one(id)).boxes;
     for (const b of rest) await tick(id, b.id);
     expect((await tick(id, first.id, 'struck', '', bench, 422)).detail).toContain(
-      'Say why this piece is left out',
+      'reason for crossing out this piece',
     );
     await tick(id, first.id, 'struck', 'cut anew already');
     await step(id, { step: 'finish' }, bench);
@@ -222,9 +222,9 @@ describe('an alteration', () => {
   });
 
   it.each([
-    ['a kind nobody knows', { ...WAIST, kind: 'wings' }, 'no alteration of this kind'],
-    ['a way it has not', { ...WAIST, direction: 'up' }, 'no such way'],
-    ['no amount', { ...WAIST, amount: null }, 'How much?'],
+    ['a kind nobody knows', { ...WAIST, kind: 'wings' }, 'no such alteration'],
+    ['a way it has not', { ...WAIST, direction: 'up' }, 'can’t be done that way'],
+    ['no amount', { ...WAIST, amount: null }, 'Enter the amount'],
     ['an amount without a unit', { ...WAIST, amount: '1' }, 'has no unit'],
     ['a pinch larger than the panel', { ...WAIST, amount: '60 cm' }, 'not so much cloth'],
     [
@@ -237,10 +237,10 @@ describe('an alteration', () => {
     expect(JSON.stringify(await ask(asked, fitter!, 422))).toContain(sentence);
   });
 
-  it('a price below zero, another order’s appointment, a missing alteration, a strange piece', async () => {
+  it('a price 0 or more, another order’s appointment, a missing alteration, a strange piece', async () => {
     const { id } = await ask(WAIST);
     expect((await step(id, { step: 'agree', name: 'x', price: -1 }, fitter, 422)).detail).toContain(
-      'below zero',
+      '0 or more',
     );
     await json(
       fitter!.send('POST', `/orders/${orderId}/alterations`, {
@@ -360,10 +360,10 @@ describe('an alteration', () => {
     await json(bench!.send('POST', '/brought-in', garment), 403);
     expect(
       (await json(desk!.send('POST', '/brought-in', { ...garment, kind: 'tent' }), 422)).detail,
-    ).toContain('no garment of this kind');
+    ).toContain('no such garment');
     expect(
       (await json(desk!.send('POST', '/brought-in', { ...garment, condition: '' }), 422)).detail,
-    ).toContain('Say how it came');
+    ).toContain('Enter the condition');
     const { orderId: id, code } = await json(desk!.send('POST', '/brought-in', garment), 201);
     const found = (c: string, status = 200) =>
       json(desk!.get(`/tickets?code=${encodeURIComponent(c)}`), status);
@@ -399,7 +399,7 @@ describe('an alteration', () => {
     const mine = async () => json(desk!.get(`${path}/alterations`));
     const give = (status: number, body: object = { clientName: 'Leaving Soon', cautionsRead: true }) =>
       json(desk!.send('POST', `${path}/hand-over`, body), status);
-    expect((await give(409)).problems).toEqual(['The sheet is not cut: there is no garment yet.']);
+    expect((await give(409)).problems).toEqual(['The cloth is not cut yet, so there is no garment.']);
     await json(fitter!.send('POST', '/readings', sessionBody(made.clientId, made.orderId, BODY)));
     let { version } = await json(fitter!.get(`${path}/sheet`));
     for (const k of (await json(fitter!.get(`${path}/sheet.json`))).printed.checks.filter(
@@ -416,10 +416,7 @@ describe('an alteration', () => {
       201,
     );
     const { inTheWay, points } = await mine();
-    expect(inTheWay.slice(0, 2)).toEqual([
-      'Waist is asked for.',
-      'No pins were counted: count them in and out.',
-    ]);
+    expect(inTheWay.slice(0, 2)).toEqual(['Waist is requested.', 'Pins not counted. Count them in and out.']);
     expect(inTheWay[2]).toContain('Not measured against the sheet yet: ');
     const girths = points.filter((p: { required: boolean }) => p.required);
     const read = (who: Caller, body: object, status = 201) =>
@@ -431,7 +428,7 @@ describe('an alteration', () => {
     await read(bench!, { readings: { sleeve: '3 cm' } }, 422);
     await read(bench!, { readings: { ...texts, hip: '140 cm' } });
     expect((await mine()).inTheWay).toContain(
-      'Hip lies outside its tolerance: back to the bench, or accepted by name.',
+      'Hip is outside tolerance. Send it back to the bench, or accept it by name.',
     );
     const accepted = { name: 'Bram', reason: 'wanted so' };
     await read(bench!, { readings: { hip: '140 cm' }, accepted }, 403);
@@ -447,9 +444,7 @@ describe('an alteration', () => {
       json(bench!.send('POST', `${path}/pins`, { way, pins }), status);
     await count('in', 12);
     await count('out', 11);
-    expect((await mine()).inTheWay).toEqual([
-      '1 of 12 pins is not counted out: look before the garment leaves.',
-    ]);
+    expect((await mine()).inTheWay).toEqual(['1 of 12 pins is not counted out. Find it before hand-over.']);
     await count('out', -1, 422);
     await count('out', 1);
     expect((await mine()).inTheWay).toEqual([]);
@@ -462,7 +457,7 @@ describe('an alteration', () => {
       fitter!.send('POST', `${path}/alterations`, { asked: WAIST, source: 'call' }),
       409,
     );
-    expect(asking.detail).toContain('Take it back in with the reason');
+    expect(asking.detail).toContain('Record return with the reason');
     await json(desk!.send('POST', `${path}/take-back`, { reason: 'the hem came down' }));
     expect((await json(desk!.send('POST', `${path}/take-back`, { reason: 'again' }), 409)).code).toBe(
       'in-the-house',

@@ -30,7 +30,7 @@ import { readOrder } from '../../records/orders.ts';
 import { threadsFor } from '../../threads/pool.ts';
 import type { AlterationJobs } from './jobs.ts';
 
-import { kept, told } from './told.ts';
+import { kept, settled, told } from './told.ts';
 
 const inThread = threadsFor<AlterationJobs>();
 
@@ -43,6 +43,7 @@ export function finishedRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       if (!(await readOrder(tx, orderId, true))) throw notFound('order');
       await countPins(tx, orderId, way, pins, c.get('who').id, deps.now());
+      await settled(tx, orderId, deps.now());
       return kept(orderId, { pins: await pinsOf(tx, orderId) });
     });
   });
@@ -80,6 +81,7 @@ export function finishedRoutes(deps: Deps): Hono<Env> {
           deps.now(),
         );
       }
+      await settled(tx, orderId, deps.now());
       await remember(tx, 'order', orderId, by, 'garment measured', undefined, { readings, accepted });
       return kept(orderId, { ok: true });
     });

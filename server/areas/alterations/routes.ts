@@ -22,10 +22,10 @@ import {
   writeBoxes,
 } from '../../records/alterations.ts';
 import { houseBench } from '../../records/house.ts';
-import { readOrder } from '../../records/orders.ts';
+import { readOrder, refuseCancelled } from '../../records/orders.ts';
 import { prepared, takeStep } from './service.ts';
 
-import { kept, told } from './told.ts';
+import { kept, settled, told } from './told.ts';
 
 /** Alterations from the asking to the check, and the bench they are worked at. */
 export function alterationRoutes(deps: Deps): Hono<Env> {
@@ -41,7 +41,9 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
   on(app, 'POST /orders/:id/alterations', (c, { body }) => {
     const orderId = idParam(c, 'order');
     return once(c, deps, async (tx) => {
-      if (!(await readOrder(tx, orderId, true))) throw notFound('order');
+      const order = await readOrder(tx, orderId, true);
+      if (!order) throw notFound('order');
+      refuseCancelled(order);
       if (body.appointmentId !== null && !(await isOfOrder(tx, body.appointmentId, orderId)))
         throw new Refusal(
           422,
@@ -92,6 +94,7 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       const a = await held(tx, { id, version, role }, step);
       await takeStep(tx, a, step, { who: c.get('who'), role, now: deps.now() });
+      await settled(tx, a.orderId, deps.now());
       await remember(tx, 'order', a.orderId, c.get('who').id, `alteration: ${step.step}`, undefined, {
         id,
         ...step,

@@ -18,11 +18,12 @@ import {
   stands,
   tryAlteration,
 } from '@rocchetto/core/alter/index.ts';
-import type { Db } from '../../db/pool.ts';
+import type { Db, Tx } from '../../db/pool.ts';
 import type { Reply } from '../../http/once.ts';
 import { alterationsOfOrder, broughtIn, handOvers, pinsOf, pointsRead } from '../../records/alterations.ts';
 import { questionsOf } from '../../records/design.ts';
 import { madeSheet } from '../../records/made-sheet.ts';
+import { settleStage } from '../../records/orders.ts';
 import { targetsOf } from './service.ts';
 
 /** A reading of the finished garment as it is shown: against what it lay is the point’s own. */
@@ -126,3 +127,8 @@ export const kept = <const A>(orderId: number, body: A, diary = false): Reply<A>
   body,
   changed: [['alterations', orderId, 0], ...(diary ? [['diary', 0, 0] as const] : [])],
 });
+
+/** Whether the garment is ready: nothing stands in the way of handing it over. Asked after each thing that may decide it. */
+export async function settled(tx: Tx, orderId: number, now: Date): Promise<void> {
+  await settleStage(tx, orderId, (await told(tx, orderId, now)).inTheWay.length === 0);
+}

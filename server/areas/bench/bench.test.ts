@@ -56,7 +56,7 @@ describe('work promised at the bench', () => {
     );
     // On a Sunday nobody works.
     expect((await promise({ day: '2026-03-15', minutes: 60, makes: null })).says).toBe(
-      'Wren Able does not work on 15 Mar, yet 1 h at the bench is promised.',
+      'Wren Able is not at work on 15 Mar, but 1 h at the bench is scheduled.',
     );
   });
 
@@ -79,7 +79,7 @@ describe('work promised at the bench', () => {
       `select what from history where entity = 'order' and entity_id = $1 and what like 'bench work%' order by id desc limit 2`,
       [String(orderId)],
     );
-    expect(rows.map((r) => r.what)).toEqual(['bench work done', 'bench work promised']);
+    expect(rows.map((r) => r.what)).toEqual(['bench work done', 'bench work scheduled']);
   });
 
   it('is changed and taken back by those who plan, on top of its version', async () => {
@@ -102,12 +102,12 @@ describe('work promised at the bench', () => {
 
   it.each([
     ['for a day that is past', { day: '2026-03-09' }, /is past/],
-    ['by a stranger', { staffId: 9999 }, /works here/],
+    ['by a stranger', { staffId: 9999 }, /not on the staff/],
     ['of no length', { minutes: 0 }, /5 minutes or more/],
     ['of 13 hours', { minutes: 780 }, /several days/],
-    ['without a word', { what: '  ' }, /what is done/],
+    ['without a word', { what: '  ' }, /Enter the work/],
     ['that makes what nobody knows', { makes: 'tea' }, /makes|Invalid/],
-    ['on a day that is none', { day: '2026-02-30' }, /not a date/],
+    ['on a day that is none', { day: '2026-02-30' }, /isn’t a date/],
   ])('%s is refused with a sentence', async (_, more, sentence) => {
     expect(await says(fitter.send('POST', `/orders/${orderId}/bench`, work(more)))).toMatch(sentence);
   });
@@ -126,13 +126,13 @@ describe('free times and what must be ready by then', () => {
   it('come before the toile only with a word against them, and not at all when that is asked for', async () => {
     await t.pool.query('update bench_work set gone_at = now() where gone_at is null');
     const none = await times('ready=1');
-    expect(none.says).toContain('No work is promised that gives the toile ready');
+    expect(none.says).toContain('No work is scheduled to make the toile ready');
     expect(none.times.length).toBeGreaterThan(0);
     const { id } = await promise({ day: '2026-03-13' });
     const some = await times('');
-    expect(some.says).toBe('The toile ready: promised for 13 Mar.');
+    expect(some.says).toBe('The toile ready: scheduled for 13 Mar.');
     for (const found of some.times)
-      expect(found.reasons.includes('before the toile ready, promised for 13 Mar')).toBe(
+      expect(found.reasons.includes('before the toile ready, scheduled for 13 Mar')).toBe(
         found.day <= '2026-03-13',
       );
     // What will be ready stands first.
@@ -210,7 +210,7 @@ describe('somebody who leaves with work promised', () => {
       await promise({ staffId: pia, day: '2026-03-24', makes: null }),
       await promise({ staffId: pia, day: '2026-03-25', makes: null }),
     ];
-    expect(await says(principal.send('DELETE', `/staff/${pia}`), 409)).toContain('hand it over first');
+    expect(await says(principal.send('DELETE', `/staff/${pia}`), 409)).toContain('Reassign it first');
     const ahead = await json(principal.get(`/staff/${pia}/ahead`));
     expect(ahead).toMatchObject({ bookings: [], bench: [{ id: one.id }, { id: two.id }] });
     expect((await fitter.get(`/staff/${pia}/ahead`)).status).toBe(403);

@@ -127,7 +127,7 @@ describe('busy times from a calendar file', () => {
   it.each([
     ['nothing', '', /file is empty/],
     ['a letter', 'Dear all,', /no calendar in this file/],
-    ['half a file', 'BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nDTSTART:2026', /no calendar file/],
+    ['half a file', 'BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nDTSTART:2026', /not a calendar file/],
     [
       'a repeat every second',
       calendar(['DTSTART:20260310T000000Z', 'RRULE:FREQ=SECONDLY', 'DURATION:PT1S']),
@@ -150,6 +150,6 @@ describe('busy times from a calendar file', () => {
   it('of 20 MB is refused before it is looked at', async () => {
     const res = await send('x'.repeat(20 << 20));
     expect(res.status).toBe(413);
-    expect((await res.json()).detail).toContain('more than 2 MB');
+    expect((await res.json()).detail).toContain('over 2 MB');
   });
 });

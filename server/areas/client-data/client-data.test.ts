@@ -98,7 +98,7 @@ describe('one client’s data', () => {
     const { rows } = await t.pool.query(
       `select what from history where entity = 'client' order by id desc limit 1`,
     );
-    expect(rows[0].what).toBe('data given out');
+    expect(rows[0].what).toBe('data downloaded');
   });
 
   it('is not erased under an order in work, nor on top of a version that has moved on', async () => {
@@ -141,6 +141,11 @@ describe('one client’s data', () => {
       [tokenHash(answerKey), kept.rows[0].id],
     );
     const before = await json(principal.get(`/orders/${made.orderId}/sheet`));
+    // While its order is open nothing is erased; cancelled, its reason goes with the rest.
+    const open = await json(principal.get(`/orders/${made.orderId}`));
+    await json(
+      principal.send('POST', `/orders/${made.orderId}/cancel`, { version: open.version, reason: SECRET.note }),
+    );
     const { code, version } = await json(principal.get(`/clients/${made.clientId}`));
     // Another client's kept answer, whose number begins with this one's, is not theirs.
     const others = `/api/clients/${made.clientId}7`;

@@ -112,7 +112,7 @@ describe('every client, given out', () => {
   it('is for the principal alone, and stands in the history', async () => {
     for (const path of ['/export/clients.csv', '/export/clients.json']) await json(fitter!.get(path), 403);
     const { rows } = await t.pool.query(
-      `select count(*)::int as n from history where what like 'all clients given out%'`,
+      `select count(*)::int as n from history where what like 'all clients downloaded%'`,
     );
     expect(rows[0].n).toBeGreaterThan(1);
   });

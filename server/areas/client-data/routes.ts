@@ -77,7 +77,7 @@ export function clientDataRoutes(deps: Deps): Hono<Env> {
       if (!client) throw notFound('client');
       if (client.version !== version) throw conflict(client, { reason });
       const open = await tx.query(
-        `select number from orders where client_id = $1 and stage in ('agreed', 'measured', 'sheet', 'brief') order by id limit 1`,
+        `select number from orders where client_id = $1 and stage not in ('asked', 'handed-over', 'cancelled') order by id limit 1`,
         [id],
       );
       if (open.rows[0])

@@ -64,7 +64,7 @@ export async function readClientData(db: Db, id: number): Promise<ClientData | u
     sessions,
     orders: await many(
       db,
-      `select number, what, occasion, worn_on, due_on, stage, brief, brief_at, created_at from orders where client_id = $1 order by id`,
+      `select number, what, occasion, worn_on, due_on, stage, cancelled_at, cancelled_reason, brief, brief_at, created_at from orders where client_id = $1 order by id`,
       id,
     ),
     sheets: await many(
@@ -278,7 +278,7 @@ export async function eraseClient(
     `update slot set reason = '' where appointment_id in (select id from appointment where client_id = $1) and reason <> ''`,
   );
   const ordersKept = await count(
-    `update orders set occasion = '', rack = '', care = null, version = version + 1,
+    `update orders set occasion = '', rack = '', cancelled_reason = '', care = null, version = version + 1,
         brief = case when brief is null then null else brief || '{"note": "", "beneath": "", "shoes": ""}'::jsonb end
       where client_id = $1`,
   );

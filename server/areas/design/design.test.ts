@@ -80,7 +80,7 @@ describe('an open question', () => {
   it('is refused from the bench, without words, and past sixty', async () => {
     const { orderId } = await measured('Asks A Lot');
     await ask(orderId, {}, bench!, 403);
-    expect((await ask(orderId, { what: '  ' }, desk!, 422)).detail).toContain('Write the question.');
+    expect((await ask(orderId, { what: '  ' }, desk!, 422)).detail).toContain('Enter the question.');
     await json(desk!.send('POST', `/orders/999999/questions`, { what: 'x' }), 404);
     await t.pool.query(
       `insert into open_question (order_id, what, asked_by) select $1, 'q', (select id from staff limit 1) from generate_series(1, 60)`,

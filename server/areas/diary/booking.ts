@@ -31,6 +31,7 @@ import { checkSlot, nearest } from '../../records/diary/check.ts';
 import { readRules } from '../../records/diary/hours.ts';
 import { closeClientLinks } from '../../records/diary/links.ts';
 import { planMessages } from '../../records/diary/telling.ts';
+import { beginFitting, readOrder, refuseCancelled } from '../../records/orders.ts';
 
 /** Booking, moving, and what comes of an appointment. */
 export function bookingRoutes(deps: Deps): Hono<Env> {
@@ -64,7 +65,11 @@ export function bookingRoutes(deps: Deps): Hono<Env> {
     return offeringOthers(deps, was?.kind ?? '', [slot], was ?? {}, () =>
       changed(c, deps, version, { slot, reason }, async (tx, a) => {
         if (a.status !== 'offered' && a.status !== 'confirmed')
-          throw new Refusal(422, 'not-movable', `This appointment is ${said(a.status)} and can’t be moved.`);
+          throw new Refusal(
+            422,
+            'not-movable',
+            `This appointment is marked “${said(a.status)}” and can’t be moved.`,
+          );
         await letGo(tx, deps.now());
         const { rules } = await readRules(tx);
         const kind = { ...kindOf(rules.kinds, a.kind), minutes: a.minutes };
@@ -88,7 +93,7 @@ export function bookingRoutes(deps: Deps): Hono<Env> {
         throw new Refusal(
           422,
           'not-next',
-          `This appointment is ${said(a.status)} and can’t become ${said(status)}.`,
+          `This appointment is marked “${said(a.status)}” and can’t become “${said(status)}”. Nothing was changed.`,
         );
       const by = { by: c.get('who').id, at: deps.now() };
       if (a.status === 'offered' && status === 'confirmed') {
@@ -111,6 +116,11 @@ export function bookingRoutes(deps: Deps): Hono<Env> {
             'not-yet',
             `This appointment has not begun: it is at ${taken.from} on ${taken.day}.`,
           );
+      }
+      if ((status === 'arrived' || status === 'done') && a.orderId !== null) {
+        const { rules } = await readRules(tx);
+        if (kindsOf(rules.kinds).find((k) => k.id === a.kind)?.at === 'mirror')
+          await beginFitting(tx, a.orderId);
       }
       await stepAppointment(
         tx,
@@ -157,6 +167,8 @@ async function book(tx: Tx, deps: Deps, b: NewAppointment, by: number) {
     throw new Refusal(422, 'no-such-client', 'This client was not found. Choose the client again.');
   if (b.orderId !== null && !(await isOrderOf(tx, b.orderId, b.clientId)))
     throw new Refusal(422, 'not-their-order', 'This order belongs to another client. Nothing was booked.');
+  const order = b.orderId === null ? null : await readOrder(tx, b.orderId);
+  if (order) refuseCancelled(order);
   const minutes = b.minutes ?? kind.minutes;
   const buffer = b.buffer ?? kind.buffer;
   const offered = b.heldUntil !== null;

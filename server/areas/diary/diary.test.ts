@@ -104,40 +104,40 @@ describe('booking', () => {
     ['before the house opens', at('07:00'), {}, /not open/],
     ['past closing', at('17:30'), {}, /not open/],
     ['on a Sunday', at('10:00', { day: '2026-03-15' }), {}, /not open/],
-    ['in somebody’s break', () => [slot('12:15', { staff: [bea] })], {}, /Bea Bold does not work then/],
-    ['with too few', at('14:00'), { kind: 'bridal-fitting' }, /takes 2 of the staff/],
+    ['in somebody’s break', () => [slot('12:15', { staff: [bea] })], {}, /Bea Bold is not at work then/],
+    ['with too few', at('14:00'), { kind: 'bridal-fitting' }, /needs 2 of the staff/],
     [
       'with a skill nobody has',
       () => [slot('14:00', { staff: [ada] })],
       { kind: 'collection' },
-      /asks for desk/,
+      /needs the skills desk/,
     ],
     [
       'in the wrong room',
       () => [slot('14:00', { staff: [ada, bea] })],
       { kind: 'bridal-fitting' },
-      /not good for bridal/,
+      /does not suit bridal/,
     ],
     ['without a room', at('14:00', { roomId: null }), {}, /needs a room/],
-    ['in a room that is not', at('14:00', { roomId: 99 }), {}, /room is not there/],
-    ['with a stranger', at('14:00', { staff: [9999] }), {}, /does not work here/],
-    ['with somebody twice', () => [slot('14:00', { staff: [ada, ada] })], {}, /named twice/],
+    ['in a room that is not', at('14:00', { roomId: 99 }), {}, /room no longer exists/],
+    ['with a stranger', at('14:00', { staff: [9999] }), {}, /no longer on the staff/],
+    ['with somebody twice', () => [slot('14:00', { staff: [ada, ada] })], {}, /chosen twice/],
     ['of no length', at('14:00'), { minutes: 0 }, /5 minutes or more/],
-    ['of 30 hours', at('14:00'), { minutes: 1800 }, /12 hours at the most/],
+    ['of 30 hours', at('14:00'), { minutes: 1800 }, /at most 12 hours/],
     [
       'with 50 of the staff',
       at('14:00', { staff: Array.from({ length: 50 }, (_, i) => i + 1) }),
       {},
-      /Four of the staff/,
+      /at most four people/,
     ],
-    ['with nobody', at('14:00', { staff: [] }), {}, /who takes it/],
-    ['without a time', () => [], {}, /Give a time/],
-    ['of a kind that is not', at('14:00'), { kind: 'sail' }, /no kind of appointment called “sail”/],
-    ['for a client who is not', at('14:00'), { clientId: 99999 }, /no such client/],
-    ['for another’s order', at('14:00'), { orderId: 99999 }, /not this client’s/],
+    ['with nobody', at('14:00', { staff: [] }), {}, /who takes the appointment/],
+    ['without a time', () => [], {}, /Choose a time/],
+    ['of a kind that is not', at('14:00'), { kind: 'sail' }, /no appointment type called “sail”/],
+    ['for a client who is not', at('14:00'), { clientId: 99999 }, /client was not found/],
+    ['for another’s order', at('14:00'), { orderId: 99999 }, /another client/],
     ['at a time that is none', at('25:00'), {}, /09:30/],
-    ['several without an end', () => [slot('14:00'), slot('16:00')], {}, /until when/],
-    ['held until yesterday', at('14:00'), { heldUntil: '2026-03-09T10:00:00Z' }, /past/],
+    ['several without an end', () => [slot('14:00'), slot('16:00')], {}, /how long the offered times/],
+    ['held until yesterday', at('14:00'), { heldUntil: '2026-03-09T10:00:00Z' }, /already be released/],
   ])('is refused %s', async (_, slots, more, sentence) => {
     expect(await says(book(slots(), more))).toMatch(sentence);
   });
@@ -175,7 +175,7 @@ describe('offering several times', () => {
     const made = await json(book([slot('10:00', { day }), slot('14:00', { day })], { heldUntil }), 201);
     expect(made.status).toBe('offered');
     expect((await book([slot('14:00', { day })])).status).toBe(409);
-    expect(await says(step(made, 'confirmed'))).toMatch(/which of the offered/);
+    expect(await says(step(made, 'confirmed'))).toMatch(/one of the offered/);
     const chosen = await json(step(made, 'confirmed', { slotId: made.slots[1].id }));
     expect(chosen.slots.map((s: { state: string }) => s.state)).toEqual(['left', 'taken']);
     expect(chosen.slots[0].reason).toBe('another was chosen');
@@ -229,11 +229,11 @@ describe('moving and what came of it', () => {
     const made = await json(book([slot('16:00', { day: '2026-03-25' })]), 201);
     expect(await says(step(made, 'done'))).toMatch(/not begun/);
     const arrived = await json(step(made, 'arrived'));
-    expect(await says(step(arrived, 'cancelled'))).toMatch(/cannot become cancelled/);
+    expect(await says(step(arrived, 'cancelled'))).toMatch(/can’t become “cancelled”/);
     const other = await json(book([slot('11:00', { day: '2026-03-26' })]), 201);
     const cancelled = await json(step(other, 'cancelled', { reason: 'ill' }));
     expect(cancelled).toMatchObject({ status: 'cancelled', slots: [{ state: 'left', reason: 'ill' }] });
-    expect(await says(step(cancelled, 'confirmed'))).toMatch(/cannot become confirmed/);
+    expect(await says(step(cancelled, 'confirmed'))).toMatch(/can’t become “booked”/);
     await json(book([slot('11:00', { day: '2026-03-26' })]), 201);
   });
   it('says that what it needs is there, which the bench may', async () => {
@@ -260,7 +260,7 @@ describe('leave, closing, rooms', () => {
       /Nell Arkwright, Wed 1 Apr 2026 10:00/,
     );
     const { id } = await json(leave(days('2026-04-07', '2026-04-08')), 201);
-    expect(await says(book([slot('10:00', { day: '2026-04-07' })]))).toMatch(/Ada Able does not work then/);
+    expect(await says(book([slot('10:00', { day: '2026-04-07' })]))).toMatch(/Ada Able is not at work then/);
     expect((await leave(days('2026-04-08', '2026-04-09'))).status).toBe(409);
     await json(principal.send('DELETE', `/leave/${id}`));
     await json(book([slot('10:00', { day: '2026-04-07' })]), 201);
@@ -284,7 +284,7 @@ describe('leave, closing, rooms', () => {
     expect((await principal.send('POST', '/closures', closing)).status).toBe(409);
   });
   it('a room with bookings ahead is not closed', async () => {
-    expect(await says(principal.send('DELETE', `/rooms/${room}`), 409)).toMatch(/Bay has bookings ahead/);
+    expect(await says(principal.send('DELETE', `/rooms/${room}`), 409)).toMatch(/Bay still has bookings/);
     const { id } = await json(principal.send('POST', '/rooms', { name: 'Attic', goodFor: [] }), 201);
     expect((await principal.send('POST', '/rooms', { name: 'ATTIC', goodFor: [] })).status).toBe(422);
     await json(principal.send('DELETE', `/rooms/${id}`));
@@ -350,7 +350,7 @@ describe('free times', () => {
     const days = new Set(times.map((x: { day: string }) => x.day));
     expect([...days].sort()).toEqual(['2026-03-17', '2026-03-18', '2026-03-20']);
   });
-  it('several in a row, so many days apart, the last within the week before a day', async () => {
+  it('Book a series, so many days apart, the last within the week before a day', async () => {
     const ask = (more: string) => desk.get(`/diary/series?kind=fitting&from=2026-06-08&${more}`);
     const { times } = await json(ask('count=3&apart=10&lastBy=2026-07-24'));
     const days = times.map((x: { day: string }) => x.day);
@@ -365,12 +365,12 @@ describe('free times', () => {
     expect(times[0].roomId).toBe(bridal);
   });
   it.each([
-    ['kind=sail', /no kind/],
+    ['kind=sail', /no appointment type/],
     ['kind=fitting&from=2026-05-02&until=2026-05-01', /before the first/],
     ['kind=fitting&from=2026-05-02&until=2027-05-01', /120 days/],
     ['kind=fitting&notOn=8', /1 to 7/],
     ['kind=fitting&away=2026-03-20..2026-03-12', /before the first/],
-    ['kind=fitting&away=soon', /not a date/],
+    ['kind=fitting&away=soon', /isn’t a date/],
     ['kind=fitting&latest=5pm', /09:30/],
   ])('%s is refused', async (query, sentence) =>
     expect(await says(desk.get(`/diary/times?${query}`))).toMatch(sentence),
@@ -467,7 +467,7 @@ describe('somebody who leaves', () => {
           id: two.id,
           clientName: 'Nell Arkwright',
           when: 'Mon 1 Jun 2026 14:00',
-          why: 'they are with somebody else then',
+          why: 'they have another appointment then',
         },
       ],
     });
@@ -479,11 +479,11 @@ describe('somebody who leaves', () => {
         s.reason,
       ]),
     ).toEqual([
-      ['left', [gone], 'handed over'],
+      ['left', [gone], 'reassigned'],
       ['taken', [heir], ''],
     ]);
     expect(await says(principal.send('POST', `/staff/${gone}/hand-over`, { toId: gone }))).toMatch(
-      /somebody else/,
+      /someone else/,
     );
     await json(step(two, 'cancelled'));
     await json(principal.send('DELETE', `/staff/${gone}`));

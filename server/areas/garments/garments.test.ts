@@ -41,7 +41,7 @@ describe('garments the house saves', () => {
       }),
       422,
     );
-    expect(no.problems.join(' ')).toContain('Two parts want the same waist');
+    expect(no.problems.join(' ')).toContain('Two parts join the same waist');
     expect(
       (await json(fitter.send('POST', '/garments', { name: 'Nothing', parts: [] }), 422)).problems.join(' '),
     ).toContain('at least one part');
@@ -60,6 +60,6 @@ describe('garments the house saves', () => {
       `select what from history where entity = 'garment' and entity_id = $1 order by id`,
       [String(id)],
     );
-    expect(rows.map((r: { what: string }) => r.what)).toEqual(['saved', 'taken off']);
+    expect(rows.map((r: { what: string }) => r.what)).toEqual(['saved', 'removed']);
   });
 });

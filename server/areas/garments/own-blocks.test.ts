@@ -43,7 +43,7 @@ describe('a client’s own block', () => {
       fitter.send('POST', `/clients/${a}/blocks`, { ...BLOCK, name: 'Fitted  Bodice' }),
       422,
     );
-    expect(again.detail).toContain('already; nothing was kept');
+    expect(again.detail).toContain('Nothing was saved');
     await json(fitter.send('POST', `/clients/${b}/blocks`, BLOCK), 201);
     const [{ id }] = await json(fitter.get(`/clients/${a}/blocks`));
     await json(fitter.send('DELETE', `/blocks/${id}`));
@@ -57,10 +57,10 @@ describe('a client’s own block', () => {
     const say = async (more: object) => (await json(send(more), 422)).detail as string;
     expect(await say({ steps: [{ step: 'neck-deeper', part: 0 }] })).toContain('needs an amount');
     expect(await say({ steps: [{ step: 'neck-deeper', part: 0, amount: '60 cm' }] })).toContain(
-      'goes from -10 to 25 cm',
+      'takes -10 to 25 cm',
     );
     expect(await say({ steps: [{ step: 'neck-deeper', part: 4, amount: '2 cm' }] })).toContain(
-      'a part that is not there',
+      'a part that was removed',
     );
     expect(await say({ steps: [{ step: 'longer', part: 0, amount: '' }] })).toMatch(/^steps/);
     expect(await say({ parts: [] })).toContain('at least one part');

@@ -44,7 +44,7 @@ async function giveOne(
         Math.floor(deps.now().getTime() / 60_000),
       );
       await tx.query(
-        `update slot set state = 'left', reason = 'handed over', left_by = $2, left_at = $3 where id = $1`,
+        `update slot set state = 'left', reason = 'reassigned', left_by = $2, left_at = $3 where id = $1`,
         [s.id, by, deps.now()],
       );
       // The wall time may come twice on that day: the instant is the old one's.

@@ -36,13 +36,13 @@ describe('what the diary goes by, changed', () => {
     });
     await change({ words: { confirmed: { subject: 'You are expected', body: 'On {day}.' } } });
     const [words, renamed, made, hours] = await moved();
-    expect(words).toEqual([{ name: 'words, confirmed', from: 'the usual words', to: 'You are expected' }]);
+    expect(words).toEqual([{ name: 'text, confirmed', from: 'the usual text', to: 'You are expected' }]);
     expect(renamed).toEqual([
       { name: 'Shoe trial, name', from: 'Shoe trial', to: 'Trying the shoes' },
       { name: 'Shoe trial, minutes', from: '20', to: '25' },
       { name: 'Shoe trial, offered', from: 'yes', to: 'no' },
     ]);
-    expect(made).toEqual([{ name: 'Shoe trial', from: '', to: 'a new kind, 20 minutes' }]);
+    expect(made).toEqual([{ name: 'Shoe trial', from: '', to: 'a new type, 20 minutes' }]);
     expect(hours).toEqual([
       { name: 'open', from: 'Mon–Fri 09:00–18:00; Sat 09:00–13:00', to: 'Mon–Thu 10:00–19:00' },
     ]);
@@ -72,7 +72,7 @@ describe('what the diary goes by, changed', () => {
     expect(leave).toEqual([{ name: 'Ada Able', from: '', to: 'leave added 7 Apr 2026 to 8 Apr 2026' }]);
     expect(work).toEqual([
       { name: 'Ada Able, skills', from: 'measuring, fitting', to: 'fitting, bridal' },
-      { name: 'Ada Able, hours', from: 'while the house is open', to: 'Tue 09:00–12:00' },
+      { name: 'Ada Able, hours', from: 'opening hours', to: 'Tue 09:00–12:00' },
     ]);
     for (const role of ['seamstress', 'desk'] as const)
       expect((await (await t.as(role)).get('/diary/rules/changes')).status).toBe(200);

@@ -46,7 +46,7 @@ describe('the house’s rules', () => {
       by: 'Test principal',
       moved: [
         { name: 'wearing ease, hip, fitted', from: '6 cm', to: '5.5 cm' },
-        { name: 'how old a measuring may be, as a rule', from: '90 days', to: '60 days' },
+        { name: 'age of measurements, as a rule', from: '90 days', to: '60 days' },
       ],
     });
     expect(changes[1].moved.map((m: { to: string }) => m.to)).toEqual(['6 cm', '20 days']);

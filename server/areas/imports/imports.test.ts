@@ -86,9 +86,9 @@ describe('the old book', () => {
   it('columns that a hand mapped are remembered by their header', async () => {
     const text = 'Who,When,Oberweite\nEm Frost,2020-02-02,96\n';
     const view = await json(upload(text), 201);
-    expect(view.says).toContain('which column holds the name');
+    expect(view.says).toContain('column that contains the name');
     expect((await json(principal!.send('POST', `/imports/${view.id}/take`, {}), 422)).detail).toContain(
-      'which column holds the name',
+      'column that contains the name',
     );
     const columns = [{ is: 'name' }, { is: 'date' }, { is: 'measure', id: 'bust', unit: 'cm', way: 'whole' }];
     const mapped = await json(principal!.send('PUT', `/imports/${view.id}`, { columns, encoding: 'utf-8' }));
@@ -124,8 +124,8 @@ describe('the old book', () => {
   ] as [string, string | Buffer, string][])('%s is refused with a sentence', async (_, bytes, code) => {
     expect((await json(upload(bytes), 422)).code).toBe(code);
   });
-  it('more than 20 MB is not taken; a fitter may not; two who take it at once take it once', async () => {
-    expect((await json(upload(Buffer.alloc(21 * 1024 * 1024, 65)), 413)).detail).toContain('more than 20 MB');
+  it('over 20 MB is not taken; a fitter may not; two who take it at once take it once', async () => {
+    expect((await json(upload(Buffer.alloc(21 * 1024 * 1024, 65)), 413)).detail).toContain('over 20 MB');
     expect((await upload(BOOK, fitter!)).status).toBe(403);
     const view = await json(upload('Name,Date,Bust\nGus Hale,2019-01-01,90\n'), 201);
     const answers = await Promise.all(
@@ -144,7 +144,7 @@ describe('the old book', () => {
     );
     expect(await get(view.id)).toMatchObject({
       state: 'failed',
-      report: { failed: expect.stringContaining('nothing of it was taken') },
+      report: { failed: expect.stringContaining('Nothing was imported') },
     });
     expect((await taken(view.id)).state).toBe('taken');
   });
@@ -166,7 +166,7 @@ describe('the old book', () => {
       taken: 2,
       clients: 2,
       readings: 2,
-      left: [{ row: 2, says: 'Left by hand.' }],
+      left: [{ row: 2, says: 'Skipped by hand.' }],
     });
     const { rows } = await t.pool.query(`select phone from client where name = 'Left Out'`);
     expect(rows).toEqual([{ phone: '' }]);
@@ -212,7 +212,10 @@ describe('the old book', () => {
     const { report } = await taken(more.id);
     expect(report).toMatchObject({ taken: 1, clients: 0 });
     expect(report.left).toEqual([
-      { row: 2, says: 'Una Reed stood in the book: the card is kept as it is, and the figures are taken.' },
+      {
+        row: 2,
+        says: 'Una Reed is already a client: the details stay as they are, and the measurements are added.',
+      },
     ]);
     expect((await json(principal!.get(`/clients/${cards[0].id}`))).note).not.toContain('moved away');
   });
@@ -234,7 +237,10 @@ describe('the old book', () => {
     const { report } = await taken(view.id);
     expect(report).toMatchObject({ taken: 1, clients: 0 });
     expect(report.left).toEqual([
-      { row: 3, says: '2 clients are called Same Name: the phone tells which. The row is left out.' },
+      {
+        row: 3,
+        says: '2 clients are called Same Name, and the phone does not say which. The row is left out.',
+      },
     ]);
   });
 

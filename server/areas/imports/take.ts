@@ -223,7 +223,7 @@ function sessionOf(read: ImportedRow, clientId: number, row: number): NewSession
         source: 'carried over',
         replaces: null,
         reason: '',
-        note: `from the old book, row ${row}`,
+        note: `imported, row ${row}`,
         wroteBy: '',
       },
     })),

@@ -40,11 +40,11 @@ describe('money that was spoken of', () => {
   });
 
   it.each([
-    [{ is: 'received', amount: -5 }, 'An amount of nothing is none'],
-    [{ is: 'received', amount: 0 }, 'An amount of nothing is none'],
-    [{ is: 'price', amount: 1.005 }, 'two places'],
-    [{ is: 'price', amount: 2e9 }, 'So much is no price'],
-    [{ is: 'price', amount: 'ten' }, 'Write the amount as a number'],
+    [{ is: 'received', amount: -5 }, 'over 0'],
+    [{ is: 'received', amount: 0 }, 'over 0'],
+    [{ is: 'price', amount: 1.005 }, 'two decimals'],
+    [{ is: 'price', amount: 2e9 }, 'smaller price'],
+    [{ is: 'price', amount: 'ten' }, 'Enter the amount as a number'],
   ])('%j is refused with a sentence', async (body, sentence) => {
     expect((await note(body, 422)).detail).toContain(sentence);
   });
@@ -66,7 +66,7 @@ describe('money that was spoken of', () => {
 });
 
 describe('how a garment leaves', () => {
-  it('says its care from the cloth, in the house’s words where it has some, and where it hangs', async () => {
+  it('says its care from the cloth, in own words where it has some, and where it hangs', async () => {
     const order = await json(fitter!.get(`/orders/${orderId}`));
     const brief = {
       ...order.brief,
@@ -128,9 +128,9 @@ describe('minutes, prices and signs of the house', () => {
 
   it.each([
     [{ kinds: { zip: { minutes: 1 } } }, '5 minutes or more'],
-    [{ kinds: { zip: { price: -1 } } }, 'below zero'],
-    [{ kinds: { nothing: {} } }, 'no such kind'],
-    [{ signs: { nothing: {} } }, 'No sign has this id'],
+    [{ kinds: { zip: { price: -1 } } }, '0 or more'],
+    [{ kinds: { nothing: {} } }, 'no such alteration'],
+    [{ signs: { nothing: {} } }, 'no such fitting sign'],
     [
       {
         signs: {

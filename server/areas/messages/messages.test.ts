@@ -110,7 +110,7 @@ describe('what a client is told', () => {
     );
     expect(off.status).toBe('cancelled');
     await due();
-    expect((await outbox(a.id)).find((m) => m.kind === 'cancelled')!.body).toContain('does not take place');
+    expect((await outbox(a.id)).find((m) => m.kind === 'cancelled')!.body).toContain('is cancelled');
   });
   it('the times that are offered, and once one is chosen, that one', async () => {
     const a = await book(
@@ -188,7 +188,7 @@ describe('each message goes exactly once', () => {
     expect(waiting).toMatchObject({
       state: 'waiting',
       tries: 1,
-      trouble: 'The carrier of messages is out of order.',
+      trouble: 'Sending failed (simulated).',
     });
     expect(new Set(await carried(ids))).toEqual(new Set([0]));
     expect((await desk.send('POST', '/messages/carrier', { fails: false })).status).toBe(403);

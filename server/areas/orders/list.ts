@@ -25,35 +25,26 @@ interface Part {
   readonly values: readonly unknown[];
 }
 
-/**
- * What each view keeps, as one or more walks along an index by due date. "In work" is two: what is not cut yet,
- * and what is cut and still to be handed over.
- */
+/** What is neither handed over nor cancelled, however late: the words of the index `orders_open`. */
+const OPEN = `o.stage not in ('handed-over', 'cancelled')`;
+
+/** What each view keeps, as walks along an index by due date. */
 function walks(q: Asked): readonly Part[] {
-  const open: Part = { sql: `o.stage <> 'cut'`, values: [] };
-  const toHandOver: Part = { sql: `o.stage = 'cut' and ${DUE} >= ?::date`, values: [q.today] };
-  const week: Part = {
-    sql: `${DUE} between ?::date and ?::date + 7`,
-    values: [q.today, q.today],
-  };
   switch (q.view) {
     case 'all':
       return [{ sql: 'true', values: [] }];
     case 'work':
-      return [open, toHandOver];
+      return [{ sql: OPEN, values: [] }];
     case 'mine':
-      return [open, toHandOver].map((w) => ({
-        sql: `${w.sql} and o.responsible_id = ?`,
-        values: [...w.values, q.me],
-      }));
+      return [{ sql: `${OPEN} and o.responsible_id = ?`, values: [q.me] }];
     case 'week':
-      return [week];
+      return [{ sql: `${OPEN} and ${DUE} between ?::date and ?::date + 7`, values: [q.today, q.today] }];
     case 'client':
       return [{ sql: `o.stage in ('brief', 'sheet')`, values: [] }];
     case 'danger':
       return [
         {
-          sql: `o.stage <> 'cut' and ${DUE} <= ?::date + ${Math.max(...Object.values(q.leads))} and o.due_on <= ?::date + case o.stage ${Object.entries(
+          sql: `${OPEN} and ${DUE} <= ?::date + ${Math.max(...Object.values(q.leads))} and o.due_on <= ?::date + case o.stage ${Object.entries(
             q.leads,
           )
             .map(([stage, days]) => `when '${stage}' then ${days}`)

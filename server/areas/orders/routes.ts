@@ -1,6 +1,6 @@
 import { may, type OrderFull, type OrderWrite, type Role, toLeads } from '@rocchetto/contract';
 import type { Changed } from '@rocchetto/contract/live.ts';
-import { dayIn } from '@rocchetto/core';
+import { dayIn, isCut } from '@rocchetto/core';
 import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import type { Tx } from '../../db/pool.ts';
@@ -19,6 +19,7 @@ import {
   fullOrder,
   garmentsOfOrder,
   readOrder,
+  refuseCancelled,
 } from '../../records/orders.ts';
 import { isActive } from '../../records/staff.ts';
 import { listOrders } from './list.ts';
@@ -138,7 +139,8 @@ export function orderRoutes(deps: Deps): Hono<Env> {
         did: 'brief changed',
         read: (t) => readOrder(t, id, true),
         write: async (t, before) => {
-          if (before.stage === 'cut')
+          refuseCancelled(before);
+          if (isCut(before.stage))
             throw new Refusal(
               409,
               'already-cut',

@@ -89,7 +89,7 @@ describe('photographs', () => {
       (p: { id: number }) => p.id === id,
     );
     expect(one.words).toBe('hem · left side');
-    expect(await lines()).toEqual(['photograph added', 'photograph worded']);
+    expect(await lines()).toEqual(['photograph added', 'photograph caption']);
     await json(fitter!.send('DELETE', `/photos/${id}`));
   });
   it('large ones are made smaller', async () => {

@@ -52,7 +52,7 @@ describe('a client measures at home', () => {
     });
   });
 
-  it('sends once; it arrives flagged, and the sheet is not agreed before staff have confirmed each figure', async () => {
+  it('sends once; it arrives flagged, and sheet not agreed before staff have confirmed each figure', async () => {
     const { key, order } = await linked();
     const sent = readings({ ...HERS, hip: '38 3/4' }).map((r) =>
       r.measure === 'hip' ? { ...r, text: '38 3/4 in' } : r,
@@ -74,7 +74,7 @@ describe('a client measures at home', () => {
     const file = await json(fitter!.get(`/orders/${order.orderId}/sheet.json`));
     const asked = file.printed.checks.filter((k: { code: string }) => k.code.startsWith('reported-'));
     expect(asked).toHaveLength(3);
-    expect(asked.map((k: { text: string }) => k.text).join()).toContain('98.43 cm, was read at home');
+    expect(asked.map((k: { text: string }) => k.text).join()).toContain('98.43 cm, was measured at home');
     let { version } = await json(fitter!.get(`/orders/${order.orderId}/sheet`));
     const agree = (status = 200) =>
       json(fitter!.send('POST', `/orders/${order.orderId}/sheet/agree`, { version, name: 'Nell' }), status);
@@ -84,7 +84,7 @@ describe('a client measures at home', () => {
         await json(fitter!.send('POST', `/orders/${order.orderId}/sheet/changes`, { version, change }))
       ).version;
     };
-    expect((await agree(422)).problems.join()).toContain('was read at home');
+    expect((await agree(422)).problems.join()).toContain('was measured at home');
     for (const { code, state } of file.printed.checks) if (state === 'warned') await accept(code);
     await agree();
   });
@@ -117,12 +117,12 @@ describe('a client measures at home', () => {
       [{ waist: 'round' }, /waist: /],
       [{ waist: '-4' }, /waist: /],
       [{ waist: '27' }, /waist: .*in/],
-      [{ 'neck-base': '36' }, /not asked for here/],
+      [{ 'neck-base': '36' }, /not needed here/],
     ] as const) {
       const problem = await json(send(of as Record<string, string>), 422);
       expect(problem.detail).toMatch(says);
     }
-    expect((await json(send({}), 422)).detail).toContain('Nothing was filled in');
+    expect((await json(send({}), 422)).detail).toContain('Nothing is filled in');
     expect(await kept(order.orderId)).toEqual([]);
     await json(send({ waist: '172' }, {}, true));
     expect(await kept(order.orderId)).toHaveLength(1);

@@ -66,12 +66,12 @@ describe('readings', () => {
     [
       'a figure that says one thing and counts another',
       { written: { value: '99', unit: 'cm', text: '70' } },
-      'does not say',
+      'does not mean',
     ],
     ['letters', { written: { value: '1', unit: 'cm', text: 'wide' } }, 'unit'],
-    ['nothing', { written: null }, 'needs a figure'],
+    ['nothing', { written: null }, 'Enter a figure'],
     ['zero', { written: { value: '0', unit: 'cm', text: '0' } }, '0'],
-    ['an unknown measure', { measure: 'tail' }, 'No measurement'],
+    ['an unknown measure', { measure: 'tail' }, 'no measurement'],
     ['an unknown tape', { tape: 'rope' }, 'tape'],
   ])('refuses %s with its sentence, and keeps the right one beside it', async (_, wrong, says) => {
     const body = sessionBody(order.clientId, order.orderId, ['waist 70 cm', 'hip 98 cm']);
@@ -91,14 +91,14 @@ describe('readings', () => {
     const other = { ...waist, written: { value: '71', unit: 'cm', text: '71' } };
     const answer = await json(fitter.send('POST', '/readings', { ...body, readings: [other, hip] }));
     expect(answer.kept).toEqual([hip!.id]);
-    expect(answer.refused[0].sentence).toMatch(/in the book as 70 cm; 71 cm was not taken/);
+    expect(answer.refused[0].sentence).toMatch(/saved as 70 cm; 71 cm did not replace it/);
     const { readings } = await json(fitter.get(`/sessions/${body.session.id}`));
     expect(readings.map((r: { written: { text: string } }) => r.written.text)).toEqual(['70', '98']);
     const twice = sessionBody(order.clientId, order.orderId, ['waist 70 cm']);
     const both = { ...twice, readings: [twice.readings[0], { ...other, id: twice.readings[0]!.id }] };
     expect(await json(fitter.send('POST', '/readings', both))).toMatchObject({
       kept: [twice.readings[0]!.id],
-      refused: [{ sentence: expect.stringContaining('one id') }],
+      refused: [{ sentence: expect.stringContaining('arrived as one') }],
     });
   });
   it('of one id in another session are told, and stay where they are', async () => {

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { type Caller, json, sessionBody, skirtOrder, startTestApp, type TestApp } from '../../app/testing.ts';
 
-// What was agreed at a fitting before the cloth is cut: into the sheet, left for the bench, or declined.
+// Changes agreed at a fitting before the cloth is cut: into the sheet, left for the bench, or declined.
 let t: TestApp;
 let [fitter, bench, desk]: Caller[] = [];
 let id = 0;
@@ -77,7 +77,7 @@ describe('what was agreed before the cloth is cut', () => {
     const [a, b] = [await agreedChange(HIP), await agreedChange(LONGER)];
     const waiting = await view();
     expect(waiting.agreed.map((x: { to: null; sentence: string }) => [x.to, x.sentence])).toEqual([
-      [null, 'Side seams: take in 2 cm as the total all round.'],
+      [null, 'Side seams: take in 2 cm altogether round the garment.'],
       [null, 'Hem, straight: let down 2 cm.'],
     ]);
     const refused = await cut(409);

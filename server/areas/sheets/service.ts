@@ -15,7 +15,7 @@ import { isTogether } from '../../db/together.ts';
 import type { SignedIn } from '../../http/context.ts';
 import { conflict, notFound, Refusal } from '../../http/problem.ts';
 import { questionsOf } from '../../records/design.ts';
-import { readOrder } from '../../records/orders.ts';
+import { readOrder, refuseCancelled } from '../../records/orders.ts';
 import { readSession } from '../../records/sessions.ts';
 import {
   parseGround,
@@ -48,7 +48,9 @@ async function lockedSheet(
   mine: unknown,
   now: Date,
 ): Promise<SheetRecord | undefined> {
-  if (!(await readOrder(tx, orderId, true))) throw notFound('order');
+  const order = await readOrder(tx, orderId, true);
+  if (!order) throw notFound('order');
+  refuseCancelled(order);
   const record = await readSheet(tx, orderId);
   if (record?.status === 'cut')
     throw new Refusal(

@@ -11,7 +11,7 @@ afterAll(() => t.close());
 const add = (name: string, role = 'desk') => principal.send('POST', '/staff', { name, role });
 
 describe('the staff', () => {
-  it('a principal cannot leave themselves out, and somebody who left is out at once', async () => {
+  it('a principal cannot leave themselves out, and someone who left is out at once', async () => {
     const { id } = await json(principal.get('/me'));
     expect((await principal.send('DELETE', `/staff/${id}`)).status).toBe(422);
     const made = await json(add('Short Stay'), 201);

@@ -105,7 +105,7 @@ export async function measuredFor(db: Db, clientId: number) {
     text: `select o.id, o.number, o.brief ->> 'fit' as fit, s.at, coalesce(s.details ->> 'changed', '') <> '' as changed
        from orders o left join lateral (select at, details from session where order_id in (select together(o.id))
          order by exists (select 1 from home_link h where h.session_id = session.id), at desc limit 1) s on true
-      where o.client_id = $1 and o.stage <> 'cut' order by o.id desc limit 20`,
+      where o.client_id = $1 and o.stage in ('asked', 'brief', 'measured', 'sheet', 'agreed') order by o.id desc limit 20`,
     values: [clientId],
   });
   return rows;

@@ -12,7 +12,7 @@ beforeAll(async () => {
 });
 afterAll(() => t.close());
 
-describe('whose tape', () => {
+describe('accuracy of measuring', () => {
   it('pairs of one hand make its error; the principal sees all hands, another only their own', async () => {
     for (let i = 0; i < 5; i++) {
       const { clientId, orderId } = await skirtOrder(fitter!, { name: `Read Twice ${i}` });
@@ -110,9 +110,7 @@ describe('whose tape', () => {
     expect(between[0].rows[0]).toMatchObject({ measure: 'bust', pairs: 1, verdict: 'too few' });
     expect(between[0].rows[0].tem).toBeCloseTo(Math.abs(96 - 95.25) / Math.SQRT2, 6);
     const send = (body: object, status: number) => json(bench!.send('POST', '/tape/pairs', body), status);
-    expect((await send({ readerId: me, secondId: me, pairs }, 422)).detail).toContain(
-      'another than the first',
-    );
+    expect((await send({ readerId: me, secondId: me, pairs }, 422)).detail).toContain('two different people');
     await send({ readerId: other, secondId: await id(principal!), pairs }, 403);
     await send({ readerId: me, secondId: 99999, pairs }, 422);
     await send({ readerId: me, secondId: other, pairs: [{ ...pairs[0], measure: 'tail' }] }, 422);

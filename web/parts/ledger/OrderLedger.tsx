@@ -6,7 +6,7 @@ import { useDays } from '../../shared/me.ts';
 
 /** A short length of the order's thread: solid as far as it has come. */
 function Strand({ stage, tight }: { stage: OrderRow['stage']; tight: boolean }) {
-  const to = 6 + STAGES.indexOf(stage) * 16;
+  const to = 6 + (stage === 'cancelled' ? 0 : STAGES.indexOf(stage)) * 10.5;
   const slack = tight ? 0 : 5;
   return (
     <svg className="strand" width="96" height="18" aria-hidden="true">

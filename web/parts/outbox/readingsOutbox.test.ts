@@ -67,7 +67,7 @@ afterEach(() => vi.unstubAllGlobals());
 const until = (done: () => boolean) =>
   vi.waitFor(() => expect(done()).toBe(true), { timeout: 60_000, interval: 10 });
 
-describe('the outbox', () => {
+describe('the messages', () => {
   it('keeps first, sends after, marks what the server has, and says so', async () => {
     const onSent = vi.fn();
     const box = new Outbox(onSent);

@@ -23,9 +23,10 @@ function knotsOf(
   const session = order.sessions[0];
   const revision = sheet ?? order.sheets.at(-1);
   const made = (order.brief?.parts.length ?? 0) > 0;
-  const measured = ['measured', 'sheet', 'agreed', 'cut'].includes(order.stage);
-  const agreed = order.stage === 'agreed' || order.stage === 'cut';
   const cut = order.sheets.find((s) => s.cutAt);
+  // A cancelled order shows how far it had come by what is kept of it.
+  const agreed = order.stage === 'agreed' || cut !== undefined || order.sheets.at(-1)?.status === 'agreed';
+  const measured = agreed || session !== undefined || order.stage === 'measured' || order.stage === 'sheet';
   return [
     {
       id: 'brief',
@@ -55,9 +56,9 @@ function knotsOf(
       id: 'cut',
       word: 'cut',
       when: shortDate(cut?.cutAt),
-      done: order.stage === 'cut',
+      done: cut !== undefined,
       to: made ? `${base}/sheet` : null,
-      tells: order.stage === 'cut' ? 'Cut.' : 'Not cut yet.',
+      tells: cut ? 'Cut.' : 'Not cut yet.',
     },
     fittings(order, today, shortDate),
     alterationsKnot(order),

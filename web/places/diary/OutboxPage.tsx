@@ -19,7 +19,7 @@ const SAID: Record<MessageView['kind'], string> = {
 };
 const STANDS: Record<MessageView['state'], string> = {
   waiting: '◌ scheduled',
-  sent: '✓ sent',
+  sent: '✓ recorded only',
   dropped: '— not needed',
   'no-address': '∅ no address',
 };
@@ -54,19 +54,18 @@ export function Component() {
       title="Messages"
       margin={
         <section>
-          <h2>The carrier</h2>
-          <p className="soft">
-            A stand-in: nothing leaves this house. What stands here as sent is what a client would have read.
-          </p>
+          <h2>Test mode</h2>
+          <p className="soft">Clients receive nothing: messages are recorded here only.</p>
           <Problem error={carrying.error} />
           {data.fails && (
             <Notice is="bad">
-              It is out of order. What is due waits, and is tried again after a longer while each time.
+              Simulated failure is on. Messages that are due are not recorded and are tried again, each time
+              after a longer wait.
             </Notice>
           )}
           {mayHouse && (
             <button type="button" className="plain" onClick={() => void carrier({ fails: !data.fails })}>
-              {data.fails ? 'Put it in order' : 'Put it out of order'}
+              {data.fails ? 'End simulated failure' : 'Simulate failure'}
             </button>
           )}
         </section>

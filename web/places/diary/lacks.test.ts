@@ -36,18 +36,18 @@ it('tells what an appointment ahead still lacks, and nothing once it is there or
 });
 
 it('says when the work is promised for, and when that is too late for the day that is kept', () => {
-  expect(said([work()])).toBe(' (promised for the 5th)');
-  expect(said([work(), work({ day: '2026-03-10' })])).toBe(' (promised for the 10th, too late)');
+  expect(said([work()])).toBe(' (work scheduled for the 5th)');
+  expect(said([work(), work({ day: '2026-03-10' })])).toBe(' (work scheduled for the 10th, too late)');
   // The day that was left no longer counts.
-  expect(said([work({ day: '2026-03-03' })])).toBe(' (promised for the 3th)');
-  expect(said([work({ day: '2026-04-01' })], { slots: [] })).toBe(' (promised for the 1th)');
+  expect(said([work({ day: '2026-03-03' })])).toBe(' (work scheduled for the 3th)');
+  expect(said([work({ day: '2026-04-01' })], { slots: [] })).toBe(' (work scheduled for the 1th)');
 });
 
 it('says when nobody has promised it, when it is done, and looks at its own order only', () => {
-  expect(said([])).toBe(' (nobody has promised the work)');
-  expect(said([work({ orderId: 8 }), work({ makes: 'basted' })])).toBe(' (nobody has promised the work)');
-  expect(said([work({ doneAt: '2026-03-04T10:00:00Z' })])).toBe(' (the work is done: look and say so)');
-  expect(said([work({ doneAt: '2026-03-04T10:00:00Z' }), work()])).toBe(' (promised for the 5th)');
+  expect(said([])).toBe(' (work unscheduled)');
+  expect(said([work({ orderId: 8 }), work({ makes: 'basted' })])).toBe(' (work unscheduled)');
+  expect(said([work({ doneAt: '2026-03-04T10:00:00Z' })])).toBe(' (work done: check and mark it ready)');
+  expect(said([work({ doneAt: '2026-03-04T10:00:00Z' }), work()])).toBe(' (work scheduled for the 5th)');
 });
 
 it('a brief is nobody’s work at the bench', () => {

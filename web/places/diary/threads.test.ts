@@ -122,7 +122,7 @@ describe('threads of the staff', () => {
     ]);
     expect(promised.absent).toEqual([]);
   });
-  it('of rooms hold what is in them while the house is open', () => {
+  it('of rooms hold what is in them opening hours', () => {
     const loops = loopsOf([appointment([{ roomId: 7 }]), appointment([{ roomId: null }])], day());
     const [bay, long] = roomThreads(
       [
@@ -175,19 +175,19 @@ describe('what hinders a move, told before the drop', () => {
   it.each([
     ['nothing, where it is free', propose('15:00'), ''],
     ['nothing, over where it lies itself', propose('10:15'), ''],
-    ['a break', propose('12:00'), 'Ada does not work then.'],
-    ['the evening', propose('17:30'), 'Ada does not work then.'],
-    ['somebody who is not there at all', propose('10:00', { staff: [3] }), 'Cyd does not work then.'],
-    ['a stranger', propose('10:00', { staff: [99] }), 'Somebody does not work then.'],
-    ['another of the same hands', propose('14:10', { staff: [2] }), 'Bea is with somebody else then.'],
-    ['changing time before', propose('14:50', { staff: [2] }), 'Bea is with somebody else then.'],
-    ['changing time after', propose('13:10', { staff: [2] }), 'Bea is with somebody else then.'],
-    ['a room that is taken', propose('14:10', { roomId: 8 }), 'The room is taken then.'],
+    ['a break', propose('12:00'), 'Ada is not at work then.'],
+    ['the evening', propose('17:30'), 'Ada is not at work then.'],
+    ['somebody who is not there at all', propose('10:00', { staff: [3] }), 'Cyd is not at work then.'],
+    ['a stranger', propose('10:00', { staff: [99] }), 'Someone is not at work then.'],
+    ['another of the same hands', propose('14:10', { staff: [2] }), 'Bea has another appointment then.'],
+    ['changing time before', propose('14:50', { staff: [2] }), 'Bea has another appointment then.'],
+    ['changing time after', propose('13:10', { staff: [2] }), 'Bea has another appointment then.'],
+    ['a room that is taken', propose('14:10', { roomId: 8 }), 'The room is in use then.'],
     ['no room at all', propose('14:10', { roomId: null }), ''],
   ])('%s', (_, p, sentence) => expect(says(p)).toBe(sentence));
   it('changing time may run past the end of work, the appointment may not', () => {
     expect(says(propose('17:15'))).toBe('');
-    expect(says(propose('17:20'))).toBe('Ada does not work then.');
+    expect(says(propose('17:20'))).toBe('Ada is not at work then.');
   });
   it('what their own calendar keeps', () =>
     expect(says(propose('15:00'), { kept: { 1: [span('15:30', '16:00')] } })).toBe(

@@ -34,14 +34,14 @@ describe('what an appointment still lacks', () => {
   it('will be there or not, by the work promised to its order', () => {
     const says = (bench: readonly BenchWork[], more: object = {}) =>
       promisedWords(house, appointment(more), bench, (d) => d);
-    expect(says([])).toBe(' (nobody has promised the work)');
-    expect(says([work('2026-12-03', 'toile')])).toBe(' (promised for 2026-12-03)');
+    expect(says([])).toBe(' (work unscheduled)');
+    expect(says([work('2026-12-03', 'toile')])).toBe(' (work scheduled for 2026-12-03)');
     // On the day itself it may be too late already: it is there the day before, or it is not.
-    expect(says([work('2026-12-04', 'toile')])).toBe(' (promised for 2026-12-04, too late)');
-    expect(says([work('2026-12-03', 'toile', { orderId: 6 })])).toBe(' (nobody has promised the work)');
-    expect(says([work('2026-12-03', 'basted')])).toBe(' (nobody has promised the work)');
+    expect(says([work('2026-12-04', 'toile')])).toBe(' (work scheduled for 2026-12-04, too late)');
+    expect(says([work('2026-12-03', 'toile', { orderId: 6 })])).toBe(' (work unscheduled)');
+    expect(says([work('2026-12-03', 'basted')])).toBe(' (work unscheduled)');
     expect(says([work('2026-12-03', 'toile', { doneAt: '2026-12-03T16:00:00Z' })])).toBe(
-      ' (the work is done: look and say so)',
+      ' (work done: check and mark it ready)',
     );
     // A brief is written, not sewn.
     expect(says([], { kind: 'measuring' })).toBe('');

@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import type { AlterationView, Me, StepWire } from '@rocchetto/contract';
-import { cleanup, render, screen } from '@testing-library/react';
+import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
@@ -55,11 +55,11 @@ const buttons = () => screen.queryAllByRole('button').map((b) => b.textContent);
 
 describe('a change that is read back', () => {
   it.each([
-    ['asked', ['change', 'declined']],
-    ['agreed', ['withdraw']],
-    ['in-work', ['withdraw']],
-    ['declined', ['ask again']],
-    ['withdrawn', ['ask again']],
+    ['asked', ['Edit', 'Decline']],
+    ['agreed', ['Withdraw']],
+    ['in-work', ['Withdraw']],
+    ['declined', ['Request again']],
+    ['withdrawn', ['Request again']],
     ['done', []],
     ['checked', []],
   ] as const)('%s: %o may be said of it', (status, words) => {
@@ -84,7 +84,7 @@ describe('a change that is read back', () => {
   it('has no price while it is left out, and is not changed twice at once', () => {
     read('asked', { chosen: false, editing: true });
     expect(screen.queryByLabelText(/^Price/)).toBeNull();
-    expect((screen.getByRole('button', { name: /^Change/ }) as HTMLButtonElement).disabled).toBe(true);
+    expect((screen.getByRole('button', { name: /^Edit/ }) as HTMLButtonElement).disabled).toBe(true);
   });
   it('is only read by whoever may not ask', () => {
     read('asked', { role: 'seamstress' });
@@ -95,24 +95,25 @@ describe('a change that is read back', () => {
 
 describe('what is said of it with a reason', () => {
   it.each([
-    ['asked', 'declined', 'Declined', 'decline', 'Declined'],
-    ['agreed', 'withdraw', 'Withdraw it', 'withdraw', 'Withdrawn'],
-    ['declined', 'ask again', 'Ask again', 'ask-again', 'Asked again'],
-  ] as const)('%s, %s: goes with its reason, and the form closes', async (status, word, send, step, says) => {
+    ['asked', /^Decline/, 'decline', 'Declined'],
+    ['agreed', /^Withdraw/, 'withdraw', 'Withdrawn'],
+    ['declined', /^Request again/, 'ask-again', 'Requested again'],
+  ] as const)('%s, %s: goes with its reason, and the form closes', async (status, word, step, says) => {
     const t = read(status);
-    await t.hand.click(screen.getByText(word));
-    await t.hand.type(screen.getByRole('textbox', { name: /^(Why|What changed)$/ }), 'too close');
-    await t.hand.click(screen.getByText(send));
+    await t.hand.click(screen.getByRole('button', { name: word }));
+    const form = within(screen.getByRole('form', { name: 'Reason' }));
+    await t.hand.type(form.getByRole('textbox', { name: /^(Reason|What changed)$/ }), 'too close');
+    await t.hand.click(form.getByRole('button', { name: word }));
     expect(t.onStep).toHaveBeenCalledExactlyOnceWith({ step, reason: 'too close' }, says);
-    expect(screen.queryByRole('form', { name: 'Why' })).toBeNull();
+    expect(screen.queryByRole('form', { name: 'Reason' })).toBeNull();
   });
   it('stays written where it was refused, and is left with nothing sent', async () => {
     const t = read('agreed', { onStep: vi.fn<() => Promise<boolean>>().mockResolvedValue(false) });
-    await t.hand.click(screen.getByText('withdraw'));
-    const why = screen.getByRole('textbox', { name: 'Why' }) as HTMLInputElement;
+    await t.hand.click(screen.getByRole('button', { name: /^Withdraw/ }));
+    const why = screen.getByRole('textbox', { name: 'Reason' }) as HTMLInputElement;
     await t.hand.type(why, 'she keeps it{Enter}');
     expect(why.value).toBe('she keeps it');
-    await t.hand.click(screen.getByText('leave it'));
-    expect(screen.queryByRole('form', { name: 'Why' })).toBeNull();
+    await t.hand.click(screen.getByText('Cancel'));
+    expect(screen.queryByRole('form', { name: 'Reason' })).toBeNull();
   });
 });

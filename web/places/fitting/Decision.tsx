@@ -89,7 +89,7 @@ function Ways({ of: a, sentence, editing, onEdit, onWhy }: WaysProps) {
       type="button"
       className="quiet"
       disabled={disabled}
-      aria-label={`${word[0]!.toUpperCase()}${word.slice(1)}: ${sentence}`}
+      aria-label={`${word}: ${sentence}`}
       onClick={act}
     >
       {word}
@@ -99,12 +99,13 @@ function Ways({ of: a, sentence, editing, onEdit, onWhy }: WaysProps) {
     <div className="row">
       {a.status === 'asked' && (
         <>
-          {way('change', onEdit, editing)}
-          {way('declined', () => onWhy('decline'))}
+          {way('Edit', onEdit, editing)}
+          {way('Decline', () => onWhy('decline'))}
         </>
       )}
-      {(a.status === 'agreed' || a.status === 'in-work') && way('withdraw', () => onWhy('withdraw'))}
-      {(a.status === 'declined' || a.status === 'withdrawn') && way('Ask again', () => onWhy('ask-again'))}
+      {(a.status === 'agreed' || a.status === 'in-work') && way('Withdraw', () => onWhy('withdraw'))}
+      {(a.status === 'declined' || a.status === 'withdrawn') &&
+        way('Request again', () => onWhy('ask-again'))}
     </div>
   );
 }
@@ -130,7 +131,7 @@ function Why({ id, of, onSay, onLeave }: WhyProps) {
       <label htmlFor={id}>{of === 'ask-again' ? 'What changed' : 'Reason'}</label>
       <input id={id} className="field grow" value={reason} onChange={(e) => setReason(e.target.value)} />
       <button type="submit" className="plain">
-        {of === 'decline' ? 'Decline' : of === 'withdraw' ? 'Withdraw' : 'Ask again'}
+        {of === 'decline' ? 'Decline' : of === 'withdraw' ? 'Withdraw' : 'Request again'}
       </button>
       <button type="button" className="quiet" onClick={onLeave}>
         Cancel
@@ -139,4 +140,4 @@ function Why({ id, of, onSay, onLeave }: WhyProps) {
   );
 }
 
-const WORD = { decline: 'Decline', withdraw: 'Withdrawn', 'ask-again': 'Asked again' } as const;
+const WORD = { decline: 'Declined', withdraw: 'Withdrawn', 'ask-again': 'Requested again' } as const;

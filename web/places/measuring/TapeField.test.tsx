@@ -62,7 +62,7 @@ describe('the field of the tape', () => {
     await t.hand.keyboard('utw');
     expect(screen.getByRole('button', { name: 'tape in inches' })).toBeTruthy();
     expect(screen.getByRole('button', { name: 'held one finger' })).toBeTruthy();
-    expect(screen.getByRole('button', { name: 'read as half' })).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'measured as half' })).toBeTruthy();
     expect(t.field().value).toBe('');
     await t.hand.keyboard('19 1/2 in');
     expect(t.field().value).toBe('19 1/2 in');
@@ -79,7 +79,7 @@ describe('the field of the tape', () => {
     const t = at({ ...HIP, others: new Map([['hip-front', cm(100)]]) });
     await t.hand.type(t.field(), '98{Enter}');
     expect(t.onTake).not.toHaveBeenCalled();
-    expect(t.text()).toContain('It was not taken; correct it, or correct the other one.');
+    expect(t.text()).toContain('Not saved. Correct this one or the other.');
   });
 });
 
@@ -88,7 +88,7 @@ describe('an unlikely figure', () => {
     const t = at();
     await t.hand.type(t.field(), `${typed}{Enter}`);
     expect(t.onTake).not.toHaveBeenCalled();
-    expect(document.activeElement).toBe(screen.getByLabelText(/It stands, because/));
+    expect(document.activeElement).toBe(screen.getByLabelText(/It’s right, because/));
     return t;
   };
   it('is taken with the reason that is typed at once', async () => {
@@ -106,7 +106,7 @@ describe('an unlikely figure', () => {
     const t = await asked();
     await t.hand.keyboard(key);
     expect(t.onTake).toHaveBeenCalledExactlyOnceWith({ ...SNUG, typed: '24', ...meant });
-    expect(screen.queryByLabelText(/It stands, because/)).toBeNull();
+    expect(screen.queryByLabelText(/It’s right, because/)).toBeNull();
   });
   it.each(['1', '{Escape}'])('is read again by %s', async (key) => {
     const t = await asked();

@@ -19,6 +19,7 @@ import {
   partFor,
   type SheetUnit,
 } from '@rocchetto/core';
+import { isCut } from '@rocchetto/core/thread/stage.ts';
 import { Button, Form, Radio } from 'antd';
 import { useEffect, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
@@ -160,7 +161,7 @@ function Brief({ order, refetch }: Props) {
   const [unit, setUnit] = useState<SheetUnit>('cm');
   const { tape } = useMe();
   const mayWrite = useMay('sheet.write');
-  const mayChange = mayWrite && order.stage !== 'cut';
+  const mayChange = mayWrite && !isCut(order.stage) && order.stage !== 'cancelled';
   const length = useLengthRule(unit);
   const made = useBrief(order, unit);
   const { form, brief, steps, shown, known, named, values, written, change, touch, saving } = made;

@@ -144,7 +144,7 @@ export function Money({ orderId }: Of) {
           </p>
         )}
         <button type="submit" className="plain" disabled={!sum.ok || !sum.amount || noting.isLoading}>
-          Save
+          Save entry
         </button>
       </form>
     </section>

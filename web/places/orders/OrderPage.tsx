@@ -1,5 +1,6 @@
 import type { OrderFull, OrderWrite } from '@rocchetto/contract';
 import { STATUS_WORD } from '@rocchetto/core/diary/kinds.ts';
+import { isCut, STAGE_WORD } from '@rocchetto/core/thread/stage.ts';
 import { Button, Upload } from 'antd';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -16,6 +17,7 @@ import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { useVersionedSave } from '../../shared/useVersionedSave.tsx';
 import { briefWords } from './brief-words.ts';
+import { Cancelled, CancelOrder, mayBeCancelled } from './Cancelling.tsx';
 import { GarmentsOfOrder } from './GarmentsOfOrder.tsx';
 import { HomeLinks } from './HomeLinks.tsx';
 import { Money } from './Money.tsx';
@@ -47,6 +49,7 @@ export function Component() {
   ];
   const mayBook = useMay('diary.write');
   const { long } = useDays();
+  const [cancelling, setCancelling] = useState(false);
   if (!order) return <Place title="Order" waiting={{ what: 'the order', error, again: refetch }} />;
   const made = (order.brief?.parts.length ?? 0) > 0;
   return (
@@ -57,6 +60,7 @@ export function Component() {
     >
       <p className="soft">Order {order.number}</p>
       <h1>{order.what}</h1>
+      <Cancelled order={order} may={mayWrite} />
       {editing ? (
         <>
           {problem}
@@ -85,17 +89,22 @@ export function Component() {
               ['Worn', long(order.wornOn)],
               ['Due', long(order.dueOn)],
               ['Responsible', order.responsible ?? 'unassigned'],
+              ['Status', STAGE_WORD[order.stage]],
             ]}
           />
           <div className="row acts">
             <Next order={order} mayMeasure={mayMeasure} mayBrief={mayBrief} />
             {mayWrite && <Button onClick={edit}>Edit order</Button>}
+            {mayWrite && mayBeCancelled(order) && !cancelling && (
+              <Button onClick={() => setCancelling(true)}>Cancel order …</Button>
+            )}
             {mayBook && <Link to={`/diary/book?order=${order.id}`}>Book a fitting</Link>}
             <Link to={`/orders/${order.id}/fitting`}>Fittings and alterations</Link>
             <Link to={`/orders/${order.id}/flat`}>Measure a garment flat</Link>
           </div>
         </>
       )}
+      {cancelling && <CancelOrder order={order} onDone={() => setCancelling(false)} />}
       <GarmentsOfOrder order={order} mayWrite={mayWrite} />
       <h2>Brief</h2>
       {order.brief ? (
@@ -166,8 +175,10 @@ function Margin({ order, mayBrief, mayAsk }: { order: OrderFull; mayBrief: boole
           ))}
         </section>
       )}
-      {mayAsk && order.stage !== 'cut' && <HomeLinks orderId={order.id} client={order.clientName} />}
-      {mayBrief && order.stage !== 'cut' && <Import id={order.id} />}
+      {mayAsk && !isCut(order.stage) && order.stage !== 'cancelled' && (
+        <HomeLinks orderId={order.id} client={order.clientName} />
+      )}
+      {mayBrief && !isCut(order.stage) && order.stage !== 'cancelled' && <Import id={order.id} />}
     </>
   );
 }

@@ -127,7 +127,7 @@ export function turnedDartFigures(c: PartContext, t: BustTurn): Figure[] {
     follows: (value) =>
       value > 0 && angleOfMouth(t.cut, value) < MOST
         ? null
-        : `A bust dart takes up more than nothing and less than ${p(cm(mouthOf(t.cut, MOST)))} here.`,
+        : `A bust dart must take up over 0 and under ${p(cm(mouthOf(t.cut, MOST)))} here.`,
     ...base,
   });
   const taken = intake.marked ?? ZERO;

@@ -72,7 +72,7 @@ export function bodiceTaking(c: PartContext, q: Quarter): BodiceTaking {
           ],
           follows: (v) =>
             v <= 0
-              ? 'A dart takes up more than nothing.'
+              ? 'A dart must take up over 0.'
               : total - rule.centre - count * v < -1e-9
                 ? `Darts of ${p(cm(count * v))} hold more than the ${face} quarter gives up (${p(total)}): the side seam would run outward.`
                 : null,

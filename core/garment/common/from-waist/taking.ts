@@ -229,7 +229,7 @@ function byHand(
   const side = cm(rule.total - rule.centre - count * intake);
   const cannot =
     intake < -1e-9
-      ? `The ${q.face} quarter gives up ${p(rule.total)} in all; its darts would have to be less than nothing.`
+      ? `The ${q.face} quarter gives up ${p(rule.total)} in all; its darts would have to be under 0.`
       : rule.total >= 0 && side < -1e-9
         ? `Darts of ${p(cm(count * intake))} hold more than the ${q.face} quarter gives up (${p(rule.total)}): the side seam would run outward.`
         : null;
@@ -413,7 +413,7 @@ function dart(
     ],
     follows: (v) =>
       v <= 0
-        ? 'A dart is longer than nothing.'
+        ? 'Enter a length over 0.'
         : v > room + 1e-9
           ? `It would end less than ${p(ABOVE_WIDEST)} above the ${q.wideName}: ${p(room)} is the most.`
           : null,

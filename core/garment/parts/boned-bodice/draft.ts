@@ -81,7 +81,7 @@ const gapFigure = (c: PartContext, v: BonedValues, least: number) =>
         terms: [term('style', 'from the brief', v.gap, 'What stays open when it is laced.')],
         follows: (x) =>
           x < 0
-            ? 'A gap is not less than nothing.'
+            ? 'Enter a gap of 0 or more.'
             : x / 2 < least / 2
               ? null
               : `A gap of ${p(x)} leaves nothing to lace: half of it lies in a back of ${p(cm(least))}.`,
@@ -451,7 +451,7 @@ function stayFigure(c: PartContext, v: BonedValues): Figure {
       ...(off > 0 ? [term('take', 'drawn in', -off, 'As agreed.')] : []),
       term('add', 'overlap', STAY_LAP, 'For its hooks (common practice).'),
     ],
-    follows: (x) => (x > 0 ? null : 'A stay is longer than nothing.'),
+    follows: (x) => (x > 0 ? null : 'Enter a length over 0.'),
   });
 }
 

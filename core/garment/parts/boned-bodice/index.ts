@@ -145,7 +145,7 @@ function bonedChecks(c: PartContext, v: BonedValues, d: BonedDraft): RawCheck[] 
       warn(
         c.id('below-joined'),
         'waist',
-        `A skirt joins at the waist: the bodice does not go on ${p(v.below)} below it as briefed. Brief 0, or leave the skirt out.`,
+        `A skirt joins at the waist: the bodice does not go on ${p(v.below)} below it as briefed. Set 0 in the brief, or remove the skirt.`,
       ),
     );
   const waist = c.measured.get('waist')?.net ?? null;

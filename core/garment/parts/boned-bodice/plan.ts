@@ -112,7 +112,7 @@ export function planBoned(c: PartContext, v: BonedValues): BonedPlan {
   const { figures, net, bodyOf, make } = figuresOf(c, {
     group: 'level',
     tolerance: TOLERANCE.detail,
-    follows: (value) => (value > 0 ? null : 'A height is more than nothing.'),
+    follows: (value) => (value > 0 ? null : 'Enter a height over 0.'),
   });
   const [front, toBust] = [net('neck-to-waist-front'), net('neck-to-bust')];
   const bust = make(

@@ -118,7 +118,7 @@ const lengthFigure = (c: PartContext, id: string, name: string, value: Cm): Figu
     group: 'length',
     tolerance: TOLERANCE.detail,
     terms: [term('style', 'from the brief', value, 'As briefed.')],
-    follows: (x) => (x > 0 ? null : 'A collar is deeper than nothing.'),
+    follows: (x) => (x > 0 ? null : 'Enter a depth over 0.'),
   });
 
 function shapes(

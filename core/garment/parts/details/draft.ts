@@ -115,7 +115,7 @@ export interface DetailDraft extends Drafted {
 export function draftDetails(c: PartContext, v: DetailValues): DetailDraft {
   const { figures, make: figure } = figuresOf(c, {
     tolerance: TOLERANCE.detail,
-    follows: (x) => (x > 0 ? null : 'A length is more than nothing; brief none instead.'),
+    follows: (x) => (x > 0 ? null : 'Enter a length over 0, or set none in the brief.'),
   });
   const panels: Panel[] = [];
   const places: Place[] = [];

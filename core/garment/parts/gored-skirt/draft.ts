@@ -95,7 +95,7 @@ export function draftGored(c: PartContext, v: GoredValues): GoredDraft {
           name: 'train, beyond the hem',
           group: 'length',
           terms: [term('style', 'from the brief', v.train, 'Style, as briefed.')],
-          follows: (value) => (value > 0 ? null : 'A train is longer than nothing; brief none instead.'),
+          follows: (value) => (value > 0 ? null : 'Enter a train over 0, or set none in the brief.'),
         })
       : null;
   const plan: GorePlan | null =

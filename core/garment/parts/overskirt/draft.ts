@@ -84,7 +84,7 @@ export function draftOver(c: PartContext, v: OverValues): OverDraft {
           term('layers', 'over the garment', over, 'As the band.'),
           term('style', 'open in front', -v.gap, 'As briefed.'),
         ],
-    { follows: (x) => (x > 10 ? null : 'Hardly anything would hang from it: open it less.') },
+    { follows: (x) => (x > 10 ? null : 'Almost nothing would hang from it. Open it less.') },
   );
   const cloth = make(
     'cloth',

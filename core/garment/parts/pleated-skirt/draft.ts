@@ -130,7 +130,7 @@ function pleatFigures(c: PartContext, v: PleatedValues, { round, closed, wide }:
             ],
     follows: (value) =>
       value <= 0
-        ? 'A pleat hides more than nothing.'
+        ? 'A pleat must hide over 0.'
         : v.pleats !== 'single' && value > one + 1e-9
           ? `Deeper than what is seen of each (${p(cm(one))}): the pleats would lie over one another in four layers. Take fewer.`
           : null,
@@ -229,7 +229,7 @@ function panelFigures(
           group: 'level',
           tolerance: TOLERANCE.detail,
           terms: [term('style', 'from the brief', v.stitched, 'As briefed.')],
-          follows: (value) => (value > 0 ? null : 'Stitched down is more than nothing; brief none instead.'),
+          follows: (value) => (value > 0 ? null : 'Enter a length over 0, or set none in the brief.'),
         })
       : null;
   return { panels, width, hem, stitched };

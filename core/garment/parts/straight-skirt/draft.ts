@@ -218,7 +218,7 @@ const openingFigure = (c: PartContext, v: SkirtValues): Figure =>
     name: `${v.hemOpening}, height`,
     group: 'length',
     terms: [term('style', 'from the brief', v.openingHeight, 'Style, as briefed.')],
-    follows: (value) => (value > 0 ? null : 'An opening is more than nothing; brief a closed hem instead.'),
+    follows: (value) => (value > 0 ? null : 'Enter a height over 0, or set a closed hem in the brief.'),
   });
 
 interface PanelPlan extends UpperPlan {

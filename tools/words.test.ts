@@ -1,0 +1,43 @@
+import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+
+const book = readFileSync('docs/words.md', 'utf8');
+/** The first column of the table under a heading. */
+function refused(heading: string): string[] {
+  const part = book.split(`\n## ${heading}\n`)[1]?.split('\n## ')[0] ?? '';
+  return [...part.matchAll(/^\| (?!never|---)(.+?) \|/gm)].map((m) => m[1]!);
+}
+const labels = refused('Refused as a whole label');
+const phrases = refused('Refused anywhere');
+
+const literal = (s: string) => s.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+/** What a person can never see: comments, and what a line of code says to the computer. */
+const shown = (source: string) => source.replace(/\/\*[\s\S]*?\*\//g, '').replace(/(^|\s)\/\/.*$/gm, '$1');
+const sources = execFileSync('git', ['ls-files', 'web', 'server', 'contract', 'core'], { encoding: 'utf8' })
+  .split('\n')
+  .filter((f) => /\.tsx?$/.test(f) && !/\.test\.tsx?$|testing|\/earlier\//.test(f))
+  .map((file) => ({ file, text: shown(readFileSync(file, 'utf8')).replace(/\s+/g, ' ') }));
+
+const found = (pattern: RegExp) =>
+  sources.flatMap(({ file, text }) => [...text.matchAll(pattern)].map((m) => `${file}: ${m[0].trim()}`));
+
+describe('the words of the program', () => {
+  it('are listed: the tables are read, and there is something to read', () => {
+    expect(labels.length).toBeGreaterThan(20);
+    expect(phrases.length).toBeGreaterThan(60);
+    expect(sources.length).toBeGreaterThan(500);
+  });
+  it('no label, heading or button is one of the old ones', () =>
+    expect(found(new RegExp(`> ?(${labels.map(literal).join('|')}) ?</(?!title)`, 'g'))).toEqual([]));
+  it('no text holds one of the old phrases', () =>
+    expect(found(new RegExp(`.{0,20}(?<![A-Za-z])(${phrases.map(literal).join('|')}).{0,20}`, 'g'))).toEqual(
+      [],
+    ));
+  it('would be noticed: an old label and an old phrase in a page', () => {
+    expect('<button> take off </button>'.replace(/\s+/g, ' ')).toMatch(
+      new RegExp(`> ?(${labels.map(literal).join('|')}) ?</`),
+    );
+    expect('Fetching the order').toMatch(new RegExp(phrases.map(literal).join('|')));
+  });
+});
