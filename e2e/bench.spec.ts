@@ -73,7 +73,7 @@ test('work on a day on which its hand does not work stands in danger on the benc
     ...{ staffId: pia, what: 'Hem by hand', day: sunday, minutes: 60, makes: null },
   });
   await expect(
-    danger.getByText(/^Pia Ostrander does not work on .*, yet 1\sh at the bench is promised\.$/),
+    danger.getByText(/^Pia Ostrander is not at work on .*, but 1\sh at the bench is scheduled\.$/),
   ).toBeVisible();
 });
 

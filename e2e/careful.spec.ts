@@ -180,7 +180,7 @@ test('a sheet without hip says so, keeps its place open, and takes the figure by
   await expect(page.getByRole('button', { name: /^hip: declined/ })).toBeVisible();
   await inTheBook(orderId, 3);
   await page.goto(`/orders/${orderId}/sheet?f=hip`);
-  await expect(page.locator('tr:has([data-figure="hip"])')).toContainText('absent');
+  await expect(page.locator('tr:has([data-figure="hip"])')).toContainText('missing');
   await expect(page.getByText('Declined by the client.', { exact: false }).first()).toBeVisible();
   await expect(page.getByRole('button', { name: /^Agree/ })).toHaveCount(0);
   await accessible(page);
@@ -192,7 +192,7 @@ test('a sheet without hip says so, keeps its place open, and takes the figure by
   await expect(page.locator('tr:has([data-figure="hip"])')).toContainText('104 cm');
   await expect(page.getByRole('img', { name: /The garment drawn from the front/ })).toBeVisible();
   await page.getByRole('button', { name: 'Back to the rule' }).click();
-  await expect(page.locator('tr:has([data-figure="hip"])')).toContainText('absent');
+  await expect(page.locator('tr:has([data-figure="hip"])')).toContainText('missing');
 });
 
 test('rounding is chosen on the sheet, in either unit, and told with its drift', async ({ page }) => {
@@ -219,7 +219,7 @@ test('leaving the staff ends the sign-in at once; signing in again brings back w
   await theirs.keyboard.press('Enter');
   await expect(theirs.getByRole('heading', { name: 'Orders' })).toBeVisible();
   await page.getByRole('button', { name: 'Remove Brief Visitor from the staff' }).click();
-  await page.getByRole('button', { name: 'Remove Brief Visitor' }).click();
+  await page.getByRole('button', { name: 'Remove Brief Visitor', exact: true }).click();
   await expect(page.getByRole('cell', { name: 'Brief Visitor' })).toHaveCount(0);
   await theirs.goto('/clients/3');
   await expect(theirs).toHaveURL(/sign-in\?to=%2Fclients%2F3/);

@@ -104,7 +104,7 @@ test('a client is taken from sign-in to paper with the keyboard alone', async ({
   await tabTo(page, page.locator('[data-figure="waist"]'), 120);
   await page.keyboard.press('ArrowDown');
   await expect(page.getByRole('heading', { name: /^Why B, hip/ })).toBeVisible();
-  await expect(page.getByLabel('Reason', { exact: true })).toContainText('+5 cm wearing ease');
+  await expect(page.getByLabel('Why', { exact: true })).toContainText('+5 cm wearing ease');
   await tabTo(page, page.getByLabel('Figure set by hand'));
   await page.keyboard.type('3');
   await page.keyboard.press('Tab');

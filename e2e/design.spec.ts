@@ -20,7 +20,7 @@ test('the design stays in sight: a swatch, a question, and what is liked go from
   await expect(page.getByRole('img', { name: 'Swatch: slate twill' })).toBeVisible();
   await page.getByRole('button', { name: 'Add open question' }).click();
   await page.getByLabel('What is still to decide').fill('Slit or vent?');
-  await page.getByLabel('Blocks').selectOption('hand-over');
+  await page.getByLabel('Blocks', { exact: true }).selectOption('hand-over');
   await page.getByRole('button', { name: 'Save question' }).click();
   await expect(page.getByRole('region', { name: 'Open questions' })).toContainText(
     'Slit or vent? Blocks hand-over.',
@@ -69,7 +69,7 @@ test('what earlier fittings taught is taken into the next sheet by a hand, with 
   await learnt.getByRole('button', { name: 'Apply to this sheet: hip' }).click();
   await expect(learnt.locator('li', { hasText: 'hip + 2 cm' }).first()).toContainText('set by hand here');
   await page.getByRole('row', { name: /hip/ }).last().click();
-  await expect(page.getByText(`Learnt at the fittings of ${number}.`)).toBeVisible();
+  await expect(page.getByText(`From the fittings of ${number}.`)).toBeVisible();
 });
 
 test('the house words its own sign and prices its work; both are offered at the mirror', async ({ page }) => {
@@ -116,7 +116,7 @@ test('the house words its own sign and prices its work; both are offered at the 
   await money.getByLabel('Amount').fill('20');
   await money.getByLabel('For').fill('deposit');
   await money.getByRole('button', { name: 'Save' }).click();
-  await expect(money.getByRole('row', { name: /^Still open/ })).toContainText('42.50');
+  await expect(money.getByRole('row', { name: /^To pay/ })).toContainText('42.50');
   await accessible(page, 'money');
 });
 
@@ -152,7 +152,7 @@ test('work is given by keys alone: taken up, carried from day to day, what hinde
   const week = page.getByRole('table', { name: 'Days ahead at the bench' });
   await expect(week).toContainText('free');
   await accessible(page, 'week');
-  const grip = page.getByRole('button', { name: new RegExp(`^Give ${order!.number}`) });
+  const grip = page.getByRole('button', { name: new RegExp(`^Assign ${order!.number}`) });
   await grip.focus();
   await page.keyboard.press('Enter');
   const told = page.locator('[aria-live]').filter({ hasText: /left|much|skill|given|hand/i });

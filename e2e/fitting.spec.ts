@@ -91,9 +91,9 @@ test('the forgotten lining cannot be missed; done, sent back, done again, checke
   for (let i = 0; i < n - 1; i++) await boxes.nth(i).check();
   await expect(page.getByRole('button', { name: 'Mark done: 1 piece to tick first' })).toBeDisabled();
   await accessible(page);
-  await page.getByRole('button', { name: /^Leave out/ }).click();
+  await page.getByRole('button', { name: /^Cross out:/ }).click();
   await page.getByLabel('Reason for crossing out this piece').fill('cut anew already');
-  await page.getByRole('button', { name: 'Leave out' }).click();
+  await page.getByRole('button', { name: 'Cross out', exact: true }).click();
   await expect(page.getByRole('list', { name: 'Pieces' })).toContainText('crossed out: cut anew already');
   await page.getByRole('button', { name: 'Mark done', exact: true }).click();
   await expect(page.getByText('You did this work. Someone else must check it.')).toBeVisible();
@@ -140,7 +140,7 @@ test('the week is proposed with its reasons and given in part', async ({ page })
   await accessible(page, 'proposal');
   const n = await boxes.count();
   for (let i = 1; i < n; i++) await boxes.nth(i).uncheck();
-  await proposal.getByRole('button', { name: n === 1 ? 'Assign all' : 'Give these 1' }).click();
+  await proposal.getByRole('button', { name: n === 1 ? 'Assign all' : 'Assign these 1' }).click();
   await expect(proposal).toBeHidden();
 });
 

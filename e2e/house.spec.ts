@@ -12,7 +12,7 @@ test('the principal reads every rule, sees what a change would move, and keeps i
   const hip = page.getByLabel('wearing ease, hip, fitted');
   await hip.fill('seven');
   await expect(page.locator('.wrong-word')).toContainText('seven');
-  await expect(page.getByRole('button', { name: /^Keep/ })).toBeDisabled();
+  await expect(page.getByRole('button', { name: /^Save/ })).toBeDisabled();
   // A length without a unit takes the house's; what it means stands beside it.
   await hip.fill('2 3/4 in');
   await expect(page.getByRole('heading', { name: 'What this would change' })).toBeVisible();
@@ -55,7 +55,7 @@ test('rules that somebody else saves meanwhile are told, and what was written st
     page.getByRole('listitem').filter({ hasText: 'after a reported change: 14 days → 10 days' }).first(),
   ).toBeVisible();
   await expect(page.getByLabel('age of measurements, as a rule (days)')).toHaveValue('75');
-  await page.getByRole('button', { name: /^Keep/ }).click();
+  await page.getByRole('button', { name: /^Save/ }).click();
   // Saved on top of theirs: neither is lost.
   await expect(page.getByRole('button', { name: 'Edit rules' })).toBeVisible();
   const now = await (await page.request.get('/api/house/rules')).json();
@@ -112,7 +112,7 @@ test('somebody who leaves has what is ahead handed over, one by one and all', as
   await page.reload();
   const takeOff = async () => {
     await page.getByRole('button', { name: 'Remove Leaving Soon from the staff' }).click();
-    await page.getByRole('button', { name: 'Remove Leaving Soon' }).click();
+    await page.getByRole('button', { name: 'Remove Leaving Soon', exact: true }).click();
   };
   await takeOff();
   const form = page.getByRole('form', { name: 'Reassign bookings' });

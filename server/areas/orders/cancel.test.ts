@@ -3,12 +3,13 @@ import { type Caller, json, skirtOrder, startTestApp, type TestApp } from '../..
 
 let t: TestApp;
 let [fitter, desk, bench]: Caller[] = [];
-let roomId = 0;
+let [roomId, ada] = [0, 0];
 beforeAll(async () => {
   t = await startTestApp();
   [fitter, desk, bench] = [await t.as('fitter'), await t.as('desk'), await t.as('seamstress')];
   const principal = await t.as('principal');
   roomId = (await json(principal.send('POST', '/rooms', { name: 'Bay', goodFor: ['fitting'] }), 201)).id;
+  ada = (await json(principal.send('POST', '/staff', { name: 'Ada Able', role: 'fitter' }), 201)).id;
 });
 afterAll(() => t.close());
 
@@ -20,8 +21,7 @@ const cancel = (id: number, version: number, more: object = {}) =>
 const madeOrder = async (name: string) => skirtOrder(fitter!, { name });
 /** An hour with the fitter, straight into the diary. */
 const booked = async (orderId: number, clientId: number, day: string) => {
-  const staff = [(await json(fitter!.get('/me'))).id];
-  const slots = [{ day, time: '10:00', staff, roomId }];
+  const slots = [{ day, time: '10:00', staff: [ada], roomId }];
   return json(desk!.send('POST', '/appointments', { kind: 'fitting', clientId, orderId, slots }), 201);
 };
 

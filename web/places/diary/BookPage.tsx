@@ -178,7 +178,7 @@ export function Component() {
           lastBy={order?.wornOn ? dayAfter(order.wornOn, -7) : ''}
         />
       )}
-      <h2>Free times{data && `, the best first`}</h2>
+      <h2>Free times{data && `, best first`}</h2>
       <Problem error={noTimes} />
       {data?.says && <p className="soft">{data.says}</p>}
       {data && data.times.length === 0 && (
