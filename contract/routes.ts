@@ -60,7 +60,7 @@ import {
 } from './doors.ts';
 import { FlatLay, FlatReadings, FlatView } from './flat.ts';
 import { GarmentRow, GarmentWrite, OwnBlock, OwnBlockWrite } from './garments.ts';
-import { HouseSettings, HouseView } from './house.ts';
+import { FirstSteps, HouseView, HouseWrite } from './house.ts';
 import { HouseRulesView, WouldMove } from './house-rules.ts';
 import { ENCODINGS, ImportLook, ImportView, MappingWire } from './imports.ts';
 import {
@@ -216,8 +216,19 @@ export const ROUTES = {
   'PUT /house': {
     does: 'Changes the house settings',
     may: 'house.write',
-    body: HouseSettings.extend(version),
+    body: HouseWrite.extend(version),
     answer: HouseView,
+  },
+  'GET /house/first-steps': {
+    does: 'What of the first steps of a new studio is done',
+    may: 'house.write',
+    answer: FirstSteps,
+  },
+  'POST /house/first-steps/away': {
+    does: 'Puts the list of first steps away',
+    may: 'house.write',
+    body: z.strictObject({}),
+    answer: Ok,
   },
   'GET /house/rules': {
     does: 'The house’s rules, and who changed them when',

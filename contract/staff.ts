@@ -29,6 +29,14 @@ export const Me = z.strictObject({
   studio: z.string(),
   /** the studio's time zone, an IANA name: what "today" means on every screen */
   timeZone: z.string(),
+  /** what the studio writes and counts in */
+  unit: z.enum(['cm', 'in']),
+  dateOrder: z.enum(['dmy', 'mdy']),
+  currency: z.string(),
+  weekStarts: z.union([z.literal(1), z.literal(7)]),
+  ownCheck: z.boolean(),
+  /** what the owner is led to in a new studio: its set-up, then a list of first steps; null for nothing */
+  firstSteps: z.enum(['set-up', 'list']).nullable(),
   /** the house's lead times, by which a date is in danger */
   leads: made<Leads>(),
   /** in which order the house walks a measuring list */

@@ -85,7 +85,7 @@ test('the forgotten lining cannot be missed; done, sent back, done again, checke
   await expect(page.getByText('Pia Ostrander.', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Start' }).click();
   await expect(page.getByText('you are working on it')).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Done: \d+ pieces to tick first/ })).toBeDisabled();
+  await expect(page.getByRole('button', { name: /^Mark done: \d+ pieces to tick first/ })).toBeDisabled();
   const boxes = page.getByRole('list', { name: 'Pieces' }).getByRole('checkbox');
   const n = await boxes.count();
   for (let i = 0; i < n - 1; i++) await boxes.nth(i).check();

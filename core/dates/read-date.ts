@@ -1,5 +1,8 @@
 import { en } from 'chrono-node';
 
+/** Which of day and month is written first in 3/4. */
+export type DateOrder = 'dmy' | 'mdy';
+
 const pad = (n: number, width = 2) => String(n).padStart(width, '0');
 
 /** A calendar day that exists, as yyyy-mm-dd; null for 31 February and its like. */
@@ -17,10 +20,10 @@ const coming = (month: number, date: number, today: string): string | null => {
 };
 
 /**
- * Reads a date as a hand writes it, day before month: `28.12.`, `28/12/26`, `2026-12-28`, `28 dec`, `next friday`,
+ * Reads a date as a hand writes it, day before month unless the studio writes `mdy`: `28.12.`, `28/12/26`, `2026-12-28`, `28 dec`, `next friday`,
  * `in two weeks`. `today` is the studio's day. @returns yyyy-mm-dd, or null for what is no date. Never throws.
  */
-export function readDate(typed: string, today: string): string | null {
+export function readDate(typed: string, today: string, order: DateOrder = 'dmy'): string | null {
   const text = typed
     .trim()
     .slice(0, 60)
@@ -29,13 +32,16 @@ export function readDate(typed: string, today: string): string | null {
   if (iso) return day(Number(iso[1]), Number(iso[2]), Number(iso[3]));
   const plain = /^(\d{1,2})\s?[./-]\s?(\d{1,2})(?:\s?[./-]\s?(\d{4}|\d{2})?)?$/.exec(text);
   if (plain) {
-    const [, d, m, y] = plain;
+    const [d, m] = order === 'mdy' ? [plain[2], plain[1]] : [plain[1], plain[2]];
+    const y = plain[3];
     return y
       ? day(Number(y) < 100 ? 2000 + Number(y) : Number(y), Number(m), Number(d))
       : coming(Number(m), Number(d), today);
   }
   const [year, month, date] = today.split('-').map(Number) as [number, number, number];
-  const found = en.GB.parse(text, new Date(year, month - 1, date, 12), { forwardDate: true })[0];
+  const found = (order === 'mdy' ? en.casual : en.GB).parse(text, new Date(year, month - 1, date, 12), {
+    forwardDate: true,
+  })[0];
   // Words around a date are not a date: "fitting on friday" is a note.
   if (!found || found.text.length < text.replace(/[.,]+$/, '').length) return null;
   const { start } = found;

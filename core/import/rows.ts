@@ -1,5 +1,5 @@
 import { ownFindings } from '../checks/reading-checks.ts';
-import { readDate } from '../dates/read-date.ts';
+import { type DateOrder, readDate } from '../dates/read-date.ts';
 import { measure } from '../measures/catalogue.ts';
 import { type Way, wholeOf } from '../measures/session.ts';
 import { tell } from '../units/print.ts';
@@ -38,7 +38,12 @@ export const LONGEST: Readonly<Record<'name' | 'phone' | 'email' | 'address' | '
   };
 
 /** Reads one row by its columns. Nothing is thrown: what cannot be taken says why. */
-export function readRow(cells: readonly string[], columns: readonly Column[], today: string): ImportedRow {
+export function readRow(
+  cells: readonly string[],
+  columns: readonly Column[],
+  today: string,
+  order: DateOrder = 'dmy',
+): ImportedRow {
   const card = { name: '', phone: '', email: '', address: '', note: '', measurer: '' };
   let date = '';
   const readings: ImportedRow['readings'][number][] = [];
@@ -48,7 +53,7 @@ export function readRow(cells: readonly string[], columns: readonly Column[], to
     const cell = (cells[i] ?? '').trim();
     if (cell === '' || column.is === 'leave') return;
     if (column.is === 'date') {
-      const day = readDate(cell, today);
+      const day = readDate(cell, today, order);
       if (day === null) left.push(`“${short(cell)}” isn’t a date.`);
       else if (day > today) left.push(`${day} is in the future.`);
       else date = day;

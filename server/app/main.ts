@@ -1,3 +1,4 @@
+import { parseArgs } from 'node:util';
 import { type ServerType, serve } from '@hono/node-server';
 import { foldText } from '@rocchetto/core';
 import type { ClientBase } from 'pg';
@@ -19,8 +20,8 @@ const GRACE = 15_000;
 
 /**
  * Before anyone is on the staff: a principal, and the link with which they set name and passphrase. Run under the
- * start lock. Null when somebody has a passphrase, or when a link was made in the last two minutes: of several
- * processes that start together one prints it.
+ * start lock. Null when somebody has a passphrase, or when a link was made in the last ten seconds: of several
+ * processes that start together one prints it, and every later start prints a new one.
  */
 async function firstLink(db: ClientBase): Promise<string | null> {
   const name = 'Principal';
@@ -30,7 +31,7 @@ async function firstLink(db: ClientBase): Promise<string | null> {
   );
   const { rows } = await db.query<{ id: number }>(
     `select id from staff s where role = 'principal' and active and not exists (select 1 from staff where passphrase_hash is not null)
-        and not exists (select 1 from setup_link l where l.staff_id = s.id and l.used_at is null and l.expires_at > now() + interval '3 days' - interval '2 minutes')
+        and not exists (select 1 from setup_link l where l.staff_id = s.id and l.used_at is null and l.expires_at > now() + interval '3 days' - interval '10 seconds')
       order by id limit 1`,
   );
   return rows[0] ? makeSetupLink(db, rows[0].id) : null;
@@ -66,14 +67,28 @@ process.on('unhandledRejection', (error) => {
   process.stderr.write(`A connection to the database was lost: ${(error as Error).message}\n`);
 });
 
+/** Where the server listens: --port and --host, else PORT and HOST. @throws Error in a plain sentence */
+function whereTo(args: string[]): { port: number; host: string } {
+  let values: { port?: string | undefined; host?: string | undefined };
+  try {
+    ({ values } = parseArgs({ args, options: { port: { type: 'string' }, host: { type: 'string' } } }));
+  } catch (error) {
+    throw new Error(`${(error as Error).message}. Use --port NUMBER and --host NAME.`);
+  }
+  const asked = values.port ?? process.env.PORT ?? '4180';
+  const port = Number(asked);
+  if (!Number.isInteger(port) || port < 0 || port > 65_535)
+    throw new Error(`“${asked}” is not a port. Use a number from 1 to 65535.`);
+  return { port, host: values.host ?? process.env.HOST ?? '127.0.0.1' };
+}
+
 async function main() {
   const databaseUrl = process.env.DATABASE_URL;
   if (!databaseUrl)
     throw new Error('DATABASE_URL is not set: say which PostgreSQL to use, or run ./rocchetto demo.');
   // Tests look at every answer by its schema; it takes as long as the answer is long.
   if (process.env.CHECK_ANSWERS === '1') checkAnswers();
-  const port = Number(process.env.PORT ?? 4180);
-  const host = process.env.HOST ?? '127.0.0.1';
+  const { port, host } = whereTo(process.argv.slice(2));
   const log = pino({ level: process.env.LOG_LEVEL ?? 'info' });
   const pool = openPool(databaseUrl, (error) => log.warn({ err: error.message }, 'database connection lost'));
   let live: ReturnType<typeof openLive> | undefined;
@@ -97,9 +112,11 @@ async function main() {
     process.env.PUBLIC_URL?.replace(/\/$/, '') ?? `http://${host}:${port}`,
   );
   process.send?.('listening');
+  // Started by another program (the demo, the tests) that says where it is, it says nothing itself.
+  if (!process.send) process.stdout.write(`Rocchetto is at http://${host}:${port}\n`);
   if (link)
     process.stdout.write(
-      `First start. Set the principal's name and passphrase here, once: http://${host}:${port}/setup#${link}\n`,
+      `Nobody has signed up yet. Set the owner's name and passphrase here, once: http://${host}:${port}/setup#${link}\n`,
     );
 
   let stopping = false;

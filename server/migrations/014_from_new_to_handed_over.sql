@@ -68,4 +68,8 @@ alter table house add column date_order text not null default 'dmy' check (date_
 alter table house add column currency text not null default '';
 alter table house add column week_starts smallint not null default 1 check (week_starts in (1, 7));
 -- Whether the one who did a piece of work may check it: for a sole dressmaker, and said on the record.
+-- When the owner said what the studio writes in, and when the list of first steps was put away.
+alter table house add column set_up_at timestamptz;
+alter table house add column first_steps_away_at timestamptz;
+update house set set_up_at = now(), first_steps_away_at = now() where exists (select 1 from client);
 alter table house add column own_check boolean not null default false;

@@ -1,6 +1,7 @@
 import pdfmake from 'pdfmake';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { FACES, runsOf } from './faces.ts';
+import { paperSize } from './page.ts';
 import { shareFaces } from './shared-faces.ts';
 
 pdfmake.setFonts(FACES);
@@ -33,11 +34,11 @@ function dress(node: unknown, words: boolean): unknown {
   );
 }
 
-/** The document as a PDF, on A4, in the house's face and those that step in for other scripts. */
+/** The document as a PDF, on the studio's paper, in the house's face and those that step in for other scripts. */
 export async function printPaper(definition: TDocumentDefinitions): Promise<Buffer> {
   const { footer, content, ...rest } = definition;
   const dressed = {
-    pageSize: 'A4',
+    pageSize: paperSize(),
     pageMargins: [28, 26, 28, 28],
     defaultStyle: { font: 'Source', fontSize: 8.7, lineHeight: 0.92 },
     ...rest,

@@ -1,5 +1,6 @@
 import {
   benchMoved,
+  type FirstSteps,
   HouseBench,
   type HouseBenchView,
   type HouseRulesWire,
@@ -11,7 +12,7 @@ import {
   withoutPrices,
 } from '@rocchetto/contract';
 import { stored } from '@rocchetto/contract/stored.ts';
-import type { Db } from '../db/pool.ts';
+import type { Db, Tx } from '../db/pool.ts';
 
 /** The house's one row, with its rules laid over the tables of core. */
 export async function readHouse(
@@ -20,14 +21,53 @@ export async function readHouse(
 ): Promise<HouseView & { readonly rules: HouseRulesWire }> {
   const { rows } = await db.query<HouseView & { rules: HouseRulesWire }>({
     name: lock ? 'house-held' : 'house',
-    text: `select studio, time_zone as "timeZone", version, rules from house${lock ? ' for update' : ''}`,
+    text: `select studio, time_zone as "timeZone", address, phone, email, unit, paper, date_order as "dateOrder", currency,
+      week_starts as "weekStarts", own_check as "ownCheck", version, rules from house${lock ? ' for update' : ''}`,
   });
   return { ...rows[0]!, rules: readRules(rows[0]!.rules) };
 }
 
-export async function changeHouse(db: Db, { studio, timeZone }: HouseSettings): Promise<void> {
-  await db.query('update house set studio = $1, time_zone = $2, version = version + 1', [studio, timeZone]);
+/** Writes the settings. A studio that goes over to inches marks its figures in them from then on, unless it has a rule of its own. */
+export async function changeHouse(db: Db, h: HouseSettings): Promise<void> {
+  await db.query(
+    `update house set studio = $1, time_zone = $2, address = $3, phone = $4, email = $5, unit = $6, paper = $7, date_order = $8,
+       currency = $9, week_starts = $10, own_check = $11, set_up_at = coalesce(set_up_at, now()), version = version + 1`,
+    [
+      h.studio,
+      h.timeZone,
+      h.address,
+      h.phone,
+      h.email,
+      h.unit,
+      h.paper,
+      h.dateOrder,
+      h.currency,
+      h.weekStarts,
+      h.ownCheck,
+    ],
+  );
 }
+
+/** How far a new studio has come: not set up, set up with its first steps before it, or neither any more. */
+export async function newness(db: Db): Promise<'set-up' | 'list' | null> {
+  const { rows } = await db.query<{ is: 'set-up' | 'list' | null }>({
+    name: 'house-newness',
+    text: `select case when set_up_at is null then 'set-up' when first_steps_away_at is null then 'list' end as is from house`,
+  });
+  return rows[0]!.is;
+}
+/** What of the first steps is done, each by what is there. */
+export async function firstSteps(db: Db): Promise<FirstSteps> {
+  const { rows } = await db.query<FirstSteps>({
+    name: 'first-steps',
+    text: `select exists (select 1 from staff where active offset 1) as staff,
+        coalesce(jsonb_array_length(diary -> 'opening'), 0) > 0 as hours, exists (select 1 from room where active) as rooms,
+        exists (select 1 from client) as client, exists (select 1 from orders) as "order", exists (select 1 from reading) as tape from house`,
+  });
+  return rows[0]!;
+}
+export const putFirstStepsAway = (tx: Tx) =>
+  tx.query('update house set first_steps_away_at = coalesce(first_steps_away_at, now())');
 
 export async function changeRules(db: Db, rules: HouseRulesWire): Promise<void> {
   await db.query('update house set rules = $1, version = version + 1', [JSON.stringify(rules)]);

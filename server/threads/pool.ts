@@ -1,4 +1,5 @@
 import { fileURLToPath } from 'node:url';
+import type { Paper } from '@rocchetto/contract';
 import { Piscina } from 'piscina';
 import { Refusal } from '../http/problem.ts';
 import type { Came } from './came.ts';
@@ -49,6 +50,8 @@ interface For {
   readonly person: number;
   /** only the newest question of this person wants an answer */
   readonly latest?: boolean;
+  /** on which paper it prints; A4 where nothing is said */
+  readonly paper?: Paper;
 }
 
 /** What an area has done in threads, by name: each job answers with plain data. */
@@ -64,7 +67,7 @@ export const threadsFor =
   <J extends Jobs>() =>
   <K extends keyof J & string>(of: For, job: K, ...args: Parameters<J[K]>): Promise<AnswerOf<J[K]>> =>
     inTurn(of, async () => {
-      const came = (await threads().run({ job, args })) as Came;
+      const came = (await threads().run({ job, args, paper: of.paper ?? 'A4' })) as Came;
       if ('refused' in came) {
         const { status, code, detail, ...more } = came.refused;
         throw new Refusal(status, code, detail, more);

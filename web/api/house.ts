@@ -4,6 +4,14 @@ import { api, change } from './base.ts';
 const house = api.injectEndpoints({
   endpoints: (b) => ({
     house: b.query<AnswerOf<'GET /house'>, void>({ query: () => '/house', providesTags: ['House'] }),
+    firstSteps: b.query<AnswerOf<'GET /house/first-steps'>, void>({
+      query: () => '/house/first-steps',
+      providesTags: ['House', 'Staff', 'Client', 'Order', 'Diary'],
+    }),
+    putFirstStepsAway: b.mutation<AnswerOf<'POST /house/first-steps/away'>, void>({
+      query: () => change('/house/first-steps/away', 'POST', {}),
+      invalidatesTags: (_, error) => (error ? [] : ['Me']),
+    }),
     houseRules: b.query<AnswerOf<'GET /house/rules'>, void>({
       query: () => '/house/rules',
       providesTags: ['House'],
@@ -32,6 +40,8 @@ const house = api.injectEndpoints({
 });
 export const {
   useHouseQuery,
+  useFirstStepsQuery,
+  usePutFirstStepsAwayMutation,
   useHouseRulesQuery,
   useChangeHouseRulesMutation,
   useHouseBenchQuery,

@@ -157,7 +157,13 @@ export function Frame() {
         </p>
       )}
       <div ref={work} tabIndex={-1} className="outlet">
-        {me.factorOwed && pathname !== '/account' ? <Navigate to="/account" replace /> : <Outlet />}
+        {me.factorOwed && pathname !== '/account' ? (
+          <Navigate to="/account" replace />
+        ) : me.firstSteps === 'set-up' && pathname !== '/set-up' ? (
+          <Navigate to="/set-up" replace />
+        ) : (
+          <Outlet />
+        )}
       </div>
     </MeContext>
   );

@@ -51,6 +51,7 @@ export const router = createBrowserRouter([
           { path: 'account', lazy: () => import('../places/account/AccountPage.tsx') },
           { path: 'house/security', lazy: () => import('../places/house/SecurityPage.tsx') },
           { path: 'house', lazy: () => import('../places/house/HousePage.tsx') },
+          { path: 'set-up', lazy: () => import('../places/house/SetUpPage.tsx') },
           { path: 'house/rules', lazy: () => import('../places/house/RulesPage.tsx') },
           { path: 'house/bench', lazy: () => import('../places/house/BenchRulesPage.tsx') },
         ],

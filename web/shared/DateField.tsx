@@ -2,7 +2,7 @@ import { printDate, printDayAndDate } from '@rocchetto/core/dates/print.ts';
 import { readDate } from '@rocchetto/core/dates/read-date.ts';
 import { Input } from 'antd';
 import { useState } from 'react';
-import { useDays } from './me.ts';
+import { useDays, useMe } from './me.ts';
 
 /** What a form holds for a date that could not be read: the text as it was typed, after this mark. */
 const UNREAD = '?';
@@ -19,8 +19,9 @@ interface Props {
  */
 export function DateField({ id, value = '', onChange }: Props) {
   const { today } = useDays();
+  const { dateOrder } = useMe();
   const [typed, setTyped] = useState(value && !value.startsWith(UNREAD) ? printDate(value) : value.slice(1));
-  const understood = typed.trim() ? readDate(typed, today) : null;
+  const understood = typed.trim() ? readDate(typed, today, dateOrder) : null;
   return (
     <>
       <Input
@@ -32,7 +33,7 @@ export function DateField({ id, value = '', onChange }: Props) {
         onChange={(e) => {
           setTyped(e.target.value);
           const text = e.target.value.trim();
-          onChange?.(text === '' ? '' : (readDate(text, today) ?? UNREAD + text));
+          onChange?.(text === '' ? '' : (readDate(text, today, dateOrder) ?? UNREAD + text));
         }}
       />
       <span id={`${id}-understood`} className="understood-date" aria-live="polite">

@@ -457,7 +457,7 @@ describe('an alteration', () => {
       fitter!.send('POST', `${path}/alterations`, { asked: WAIST, source: 'call' }),
       409,
     );
-    expect(asking.detail).toContain('Record return with the reason');
+    expect(asking.detail).toContain('Record its return with a reason');
     await json(desk!.send('POST', `${path}/take-back`, { reason: 'the hem came down' }));
     expect((await json(desk!.send('POST', `${path}/take-back`, { reason: 'again' }), 409)).code).toBe(
       'in-the-house',

@@ -129,19 +129,23 @@ export function finishedRoutes(deps: Deps): Hono<Env> {
     ]);
     if (!leaving) throw notFound('order');
     const unit = made?.sheet.input.house.rounding.unit ?? 'cm';
-    const pdf = await inThread({ kind: 'paper', person: c.get('who').id }, 'fittingRecord', {
-      ...all,
-      alterations: all.alterations.map((a) => seenBy(role, a)),
-      questions,
-      leaving,
-      studio: house.studio,
-      timeZone: house.timeZone,
-      number: order.number,
-      what: order.what,
-      client: order.clientName,
-      unit,
-      views: made ? viewsOf(made.sheet, unit) : [],
-    });
+    const pdf = await inThread(
+      { kind: 'paper', person: c.get('who').id, paper: house.paper },
+      'fittingRecord',
+      {
+        ...all,
+        alterations: all.alterations.map((a) => seenBy(role, a)),
+        questions,
+        leaving,
+        studio: house.studio,
+        timeZone: house.timeZone,
+        number: order.number,
+        what: order.what,
+        client: order.clientName,
+        unit,
+        views: made ? viewsOf(made.sheet, unit) : [],
+      },
+    );
     return c.body(new Uint8Array(pdf), 200, {
       'content-type': 'application/pdf',
       'content-disposition': `inline; filename="fitting-record-${order.number}.pdf"`,

@@ -306,9 +306,17 @@ async function check(
   w: Extract<StepWire, { step: 'check' }>,
   { tx, who, now, kept, told }: Doing & { readonly tx: Tx },
 ): Promise<void> {
-  if (a.doneById === who.id) throw no('own-work', 'Someone else must check this. Nothing was changed.');
+  const own = a.doneById === who.id;
+  if (own && !(await readHouse(tx)).ownCheck)
+    throw no('own-work', 'Someone else must check this. Nothing was changed.');
   const made = await madeSheet(tx, a.orderId, now);
   const targets = targetsOf(await alterationsOfOrder(tx, a.orderId), made?.sheet ?? null)(a);
+  if (targets.some((t) => w.readings[t.id] === undefined) && w.note === '')
+    throw new Refusal(
+      422,
+      'not-measured',
+      `Measure ${targets.map((t) => t.name).join(', ')}, or enter the reason why not. Nothing was changed.`,
+    );
   const known = new Map(targets.map((t) => [t.id, t]));
   const verdicts = Object.entries(w.readings).map(([id, text]) => {
     const t = known.get(id);
@@ -334,5 +342,8 @@ async function check(
   await promiseKept(tx, a.id, now, who.id);
   await kept();
   const read = verdicts.map((v) => `${v.name} ${v.text} (${say(v.target)})`).join('; ');
-  await told([read, w.note].filter(Boolean).join('. '), { readings: w.readings });
+  await told(
+    [read, w.note, own ? 'own work, checked by the one who did it' : ''].filter(Boolean).join('. '),
+    { readings: w.readings },
+  );
 }

@@ -144,7 +144,10 @@ describe('one client’s data', () => {
     // While its order is open nothing is erased; cancelled, its reason goes with the rest.
     const open = await json(principal.get(`/orders/${made.orderId}`));
     await json(
-      principal.send('POST', `/orders/${made.orderId}/cancel`, { version: open.version, reason: SECRET.note }),
+      principal.send('POST', `/orders/${made.orderId}/cancel`, {
+        version: open.version,
+        reason: SECRET.note,
+      }),
     );
     const { code, version } = await json(principal.get(`/clients/${made.clientId}`));
     // Another client's kept answer, whose number begins with this one's, is not theirs.

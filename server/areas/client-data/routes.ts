@@ -23,10 +23,10 @@ export function clientDataRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
   on(app, 'GET /clients/:id/data.zip', async (c) => {
     const id = idParam(c, 'client');
-    const { studio, timeZone } = await readHouse(deps.pool);
+    const { studio, timeZone, paper } = await readHouse(deps.pool);
     const who = c.get('who').id;
     const made = await inThread(
-      { kind: 'paper', person: who },
+      { kind: 'paper', person: who, paper },
       'clientBundle',
       deps.url,
       id,

@@ -1,4 +1,4 @@
-import { toPart } from '@rocchetto/contract';
+import { type Paper, toPart } from '@rocchetto/contract';
 import { dayIn, inTapeOrder, measuringTogether, printDate, resolveAll, USUAL_AT_HOME } from '@rocchetto/core';
 import { Hono } from 'hono';
 import { type Ctx, type Deps, type Env, idParam } from '../../http/context.ts';
@@ -18,7 +18,7 @@ const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
 /** How the house measures, on paper: the whole guide, one order’s list, the client’s page. */
 export function guideRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
-  const paper = (c: Ctx) => ({ kind: 'paper', person: c.get('who').id }) as const;
+  const printOn = (c: Ctx, paper: Paper) => ({ kind: 'paper', person: c.get('who').id, paper }) as const;
   const send = (c: Ctx, pdf: Buffer, name: string) =>
     c.body(new Uint8Array(pdf), 200, {
       'content-type': 'application/pdf',
@@ -27,10 +27,10 @@ export function guideRoutes(deps: Deps): Hono<Env> {
   // It hangs on nothing but the studio's name: printed once, it is sent again as it is.
   const printed = new Map<string, Promise<Buffer>>();
   on(app, 'GET /guide.pdf', async (c, { query }) => {
-    const { studio } = await readHouse(deps.pool);
+    const { studio, paper } = await readHouse(deps.pool);
     const home = query.for === 'client';
-    const key = `${query.for} ${studio}`;
-    const pdf = printed.get(key) ?? inThread(paper(c), 'guide', studio, home ? USUAL_AT_HOME : null);
+    const key = `${query.for} ${paper} ${studio}`;
+    const pdf = printed.get(key) ?? inThread(printOn(c, paper), 'guide', studio, home ? USUAL_AT_HOME : null);
     if (!printed.has(key) && printed.size > 7) printed.clear();
     printed.set(key, pdf);
     // One that failed is not kept: the next hand tries again.
@@ -42,7 +42,7 @@ export function guideRoutes(deps: Deps): Hono<Env> {
     const session = UUID.test(id) ? await readSession(deps.pool, id) : undefined;
     const client = session && (await readClient(deps.pool, session.clientId));
     if (!session || !client) throw notFound('session');
-    const { studio, timeZone, rules } = await readHouse(deps.pool);
+    const { studio, timeZone, rules, paper } = await readHouse(deps.pool);
     const rows = inTapeOrder(
       [...resolveAll(session.readings)].flatMap(([of, m]) =>
         m.net === null ? [] : [{ id: of, cm: m.net, asRead: m.asRead }],
@@ -52,7 +52,7 @@ export function guideRoutes(deps: Deps): Hono<Env> {
     const { beneath, heel } = session.details;
     const day = printDate(dayIn(timeZone, session.at));
     const card = { studio, client: client.name, day, measurer: session.measurer, beneath, heel, rows };
-    return send(c, await inThread(paper(c), 'measureCard', card), `measures-${client.code}`);
+    return send(c, await inThread(printOn(c, paper), 'measureCard', card), `measures-${client.code}`);
   });
   on(app, 'GET /orders/:id/measuring-list.pdf', async (c) => {
     const order = await readOrder(deps.pool, idParam(c, 'order'));
@@ -61,7 +61,7 @@ export function guideRoutes(deps: Deps): Hono<Env> {
     const items = measuringTogether(garments.map((g) => g.parts.map(toPart)));
     if (items.length === 0)
       throw new Refusal(409, 'no-brief', 'The brief decides what is measured. Write the brief first.');
-    const { studio, rules } = await readHouse(deps.pool);
+    const { studio, rules, paper } = await readHouse(deps.pool);
     const of = {
       studio,
       number: order.number,
@@ -69,7 +69,7 @@ export function guideRoutes(deps: Deps): Hono<Env> {
       client: order.clientName,
       items: inTapeOrder(items, rules.tape),
     };
-    return send(c, await inThread(paper(c), 'measuringList', of), `to-measure-${order.number}`);
+    return send(c, await inThread(printOn(c, paper), 'measuringList', of), `to-measure-${order.number}`);
   });
   return app;
 }

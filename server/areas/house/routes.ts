@@ -1,12 +1,14 @@
 import {
   type HouseBenchView,
   type HouseRulesView,
+  type HouseSettings,
   type HouseView,
   may,
   withoutPrices,
 } from '@rocchetto/contract';
 import { Hono } from 'hono';
-import type { Db } from '../../db/pool.ts';
+import { remember } from '../../db/history.ts';
+import type { Db, Tx } from '../../db/pool.ts';
 import type { Deps, Env } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
 import { on } from '../../http/route.ts';
@@ -16,7 +18,9 @@ import {
   changeBench,
   changeHouse,
   changeRules,
+  firstSteps,
   houseBench,
+  putFirstStepsAway,
   RULES_CHANGED,
   readBenchChanges,
   readHouse,
@@ -45,14 +49,23 @@ export function houseRoutes(deps: Deps): Hono<Env> {
         who: c.get('who'),
         did: 'settings changed',
         read: (t) => readHouse(t, true),
-        write: async (t) => {
-          await changeHouse(t, wanted);
+        write: async (t, before) => {
+          const { rules: _, version: __, ...was } = before;
+          await changeHouse(t, { ...was, ...wanted });
+          await followUnit(t, before, { ...was, ...wanted }, c.get('who').id);
           return wanted;
         },
-        kept: ({ studio, timeZone }) => ({ studio, timeZone }),
+        kept: ({ rules: _, version: __, ...settings }) => settings,
       });
       const body = await settings(tx);
       return { body, changed: [['house', 1, body.version]] };
+    }),
+  );
+  on(app, 'GET /house/first-steps', async (_c) => await firstSteps(deps.pool));
+  on(app, 'POST /house/first-steps/away', (c) =>
+    once(c, deps, async (tx) => {
+      await putFirstStepsAway(tx);
+      return { body: { ok: true as const }, changed: [['house', 1, 0]] };
     }),
   );
   on(app, 'GET /house/rules', async (_c) => {
@@ -111,4 +124,28 @@ export function houseRoutes(deps: Deps): Hono<Env> {
     }),
   );
   return app;
+}
+
+/** In which steps an inch studio marks until it says otherwise. */
+const INCHES = { unit: 'in', step: 0.125, mode: 'nearest' } as const;
+
+/** A studio that goes over to inches marks its figures in them, and back, unless it has a rule of its own; the rules’ history says so. */
+async function followUnit(
+  tx: Tx,
+  before: Awaited<ReturnType<typeof readHouse>>,
+  wanted: HouseSettings,
+  by: number,
+): Promise<void> {
+  if (before.unit === wanted.unit) return;
+  const { rounding, ...rest } = before.rules;
+  const usual = JSON.stringify(rounding) === JSON.stringify(INCHES);
+  const rules =
+    wanted.unit === 'in' && rounding === undefined
+      ? { ...rest, rounding: INCHES }
+      : wanted.unit === 'cm' && usual
+        ? rest
+        : null;
+  if (rules === null) return;
+  await changeRules(tx, rules);
+  await remember(tx, 'house', 1, by, RULES_CHANGED, before.rules, rules);
 }

@@ -1,4 +1,4 @@
-import { type Column, guessColumn, type ImportedRow, readRow } from '@rocchetto/core';
+import { type Column, type DateOrder, guessColumn, type ImportedRow, readRow } from '@rocchetto/core';
 import { type Encoding, guessEncoding, tableOf } from '../../records/imported-file.ts';
 import { poolOf } from '../../threads/pool-of.ts';
 
@@ -22,23 +22,30 @@ export const IMPORT_JOBS = {
   /** Some rows of it as they would be read. */
   bookRows: async (
     bytes: Uint8Array,
-    of: { encoding: Encoding; columns: readonly Column[]; today: string; from: number; count: number },
+    of: {
+      encoding: Encoding;
+      columns: readonly Column[];
+      today: string;
+      dateOrder: DateOrder;
+      from: number;
+      count: number;
+    },
   ) => {
     const { delimiter, headers, rows } = tableOf(bytes, of.encoding, of.from + of.count);
     const preview = rows.slice(of.from).map((cells, i): { row: number; read: ImportedRow } => ({
       row: of.from + i + 2,
-      read: readRow(cells, of.columns, of.today),
+      read: readRow(cells, of.columns, of.today, of.dateOrder),
     }));
     return { delimiter, headers, preview };
   },
   /** Takes it into the book, whole or not at all. */
-  takeBook: async (url: string, id: number, staffId: number, today: string) => {
+  takeBook: async (url: string, id: number, staffId: number, today: string, dateOrder: DateOrder) => {
     const [{ takeImport }, { readImport }] = await Promise.all([
       import('./take.ts'),
       import('../../records/imports.ts'),
     ]);
     const pool = poolOf(url);
-    return takeImport((await readImport(pool, id))!, { pool, staffId, today });
+    return takeImport((await readImport(pool, id))!, { pool, staffId, today, dateOrder });
   },
 } as const;
 export type ImportJobs = typeof IMPORT_JOBS;

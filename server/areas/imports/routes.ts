@@ -84,7 +84,7 @@ export function importRoutes(deps: Deps): Hono<Env> {
     if (!(await beginTaking(deps.pool, id)))
       throw new Refusal(409, 'taken', 'This file is being imported, or was imported already.');
     const who = c.get('who');
-    const { timeZone } = await readHouse(deps.pool);
+    const { timeZone, dateOrder } = await readHouse(deps.pool);
     // It goes on when the page is closed; how far it has come is asked for.
     void inThread(
       { kind: 'taking', person: who.id },
@@ -93,6 +93,7 @@ export function importRoutes(deps: Deps): Hono<Env> {
       id,
       who.id,
       dayIn(timeZone, deps.now()),
+      dateOrder,
     )
       .then(async (report) => {
         await remember(deps.pool, 'import', id, who.id, 'clients imported', undefined, {
@@ -126,11 +127,12 @@ async function viewOf(db: Db, person: number, id: number, now: Date, from = 0): 
     await failImport(db, id, report);
     state = (await readImport(db, id))!.state;
   }
-  const { timeZone } = await readHouse(db);
+  const { timeZone, dateOrder } = await readHouse(db);
   const of = {
     encoding: file.encoding,
     columns: file.columns,
     today: dayIn(timeZone, now),
+    dateOrder,
     from,
     count: PREVIEW,
   };

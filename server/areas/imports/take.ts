@@ -3,6 +3,7 @@ import type { ImportReport } from '@rocchetto/contract';
 import {
   type BookPerson,
   type Column,
+  type DateOrder,
   foldPhone,
   foldText,
   type ImportedRow,
@@ -45,13 +46,17 @@ interface Doing {
   readonly pool: Pool;
   readonly staffId: number;
   readonly today: string;
+  readonly dateOrder: DateOrder;
 }
 
 /** Takes a whole file in one transaction, some hundred rows at a time so that others are served between them. */
-export async function takeImport(file: ImportFile, { pool, staffId, today }: Doing): Promise<ImportReport> {
+export async function takeImport(
+  file: ImportFile,
+  { pool, staffId, today, dateOrder }: Doing,
+): Promise<ImportReport> {
   const { rows } = tableOf(file.bytes, file.encoding);
   const leave = new Set(file.leave);
-  const people = await peopleIn(rows, file.columns, leave, today);
+  const people = await peopleIn(rows, file.columns, leave, today, dateOrder);
   return inTransaction(pool, async (tx) => {
     await holdTaking(tx, file.id);
     const report = { ...NOTHING, left: [] as ImportReport['left'][number][] };
@@ -64,7 +69,7 @@ export async function takeImport(file: ImportFile, { pool, staffId, today }: Doi
       const batch = rows.slice(from, from + BATCH).flatMap((cells, i) => {
         // The header is the first line of a spreadsheet.
         const row = from + i + 2;
-        const read = readRow(cells, file.columns, today);
+        const read = readRow(cells, file.columns, today, dateOrder);
         if (leave.has(row)) {
           tell(row, 'Skipped by hand.');
           return [];
@@ -92,13 +97,14 @@ async function peopleIn(
   columns: readonly Column[],
   leave: ReadonlySet<number>,
   today: string,
+  dateOrder: DateOrder,
 ): Promise<(BookPerson | string)[]> {
   const ofCard = columns.map((c): Column => (c.is === 'measure' || c.is === 'date' ? { is: 'leave' } : c));
   const read: ImportedRow[] = [];
   for (let from = 0; from < rows.length; from += BATCH) {
     // A row that is left tells nothing of anybody.
     for (const [i, cells] of rows.slice(from, from + BATCH).entries())
-      read.push(readRow(leave.has(from + i + 2) ? [] : cells, ofCard, today));
+      read.push(readRow(leave.has(from + i + 2) ? [] : cells, ofCard, today, dateOrder));
     await new Promise((r) => setImmediate(r));
   }
   return peopleOf(read);

@@ -100,11 +100,12 @@ const closer = { ...lines, paddingTop: () => DENSE.padding, paddingBottom: () =>
 
 /** Stands where the panels come, to find out how much room the page has left for them. */
 const END: Content = { text: ' ', id: 'end', fontSize: 1 };
-/** An A4 page between its margins, points, and the least height at which panels can be read. */
-const PAGE = { bottom: 842 - 28, top: 26, heading: 26, least: 190 };
+/** The page between its margins, points, and the least height at which panels can be read. */
+const PAGE = { top: 26, heading: 26, least: 190 };
+const bottom = () => pageHeight() - 28;
 
 /**
- * The sheet on paper: A4, black on white, everything as `printSheet` prints it. It is laid out once without its panels,
+ * The sheet on paper, black on white, everything as `printSheet` prints it. It is laid out once without its panels,
  * which then take what the second page has left; a page of their own where that would be too little.
  */
 export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean): Promise<Buffer> {
@@ -114,7 +115,7 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
   const plain = await endOf(view, sheet, unit, both, false);
   // The same figures in the other unit come after them, in three columns.
   const after = both ? 24 + Math.ceil(sheet.printed[unit].figures.length / 3) * 11.5 : 0;
-  const leftBy = (end: { page: number; top: number }) => PAGE.bottom - end.top - PAGE.heading - after;
+  const leftBy = (end: { page: number; top: number }) => bottom() - end.top - PAGE.heading - after;
   const fits = (end: { page: number; top: number }) =>
     end.page === 1 || (end.page === 2 && leftBy(end) >= PAGE.least);
   // What does not keep to two pages is set closer, if that brings it there.
@@ -122,9 +123,9 @@ export async function sheetPdf(view: SheetView, unit: SheetUnit, both: boolean):
   const end = close !== null && (both || fits(close)) ? close : plain;
   const dense = end === close;
   const left = leftBy(end);
-  const whole = PAGE.bottom - PAGE.top - PAGE.heading;
+  const whole = bottom() - PAGE.top - PAGE.heading;
   // What is left of the first page is small: the panels stand on the second.
-  const room = end.page === 1 ? (both ? 400 : 520) : left >= PAGE.least ? left : whole;
+  const room = end.page === 1 ? Math.min(both ? 400 : 520, whole) : left >= PAGE.least ? left : whole;
   return printPaper(paperOf(view, sheet, unit, both, room, dense));
 }
 

@@ -12,12 +12,13 @@ import { ERASED } from '@rocchetto/contract/live.ts';
 import { dayIn, type SheetUnit, sheetRows } from '@rocchetto/core';
 import { Hono } from 'hono';
 import { LRUCache } from 'lru-cache';
-import type { Tx } from '../../db/pool.ts';
+import type { Db, Tx } from '../../db/pool.ts';
 import { type Ctx, type Deps, type Env, idParam } from '../../http/context.ts';
 import { csvOf } from '../../http/csv.ts';
 import { once, type Reply } from '../../http/once.ts';
 import { on } from '../../http/route.ts';
 import { hasTag } from '../../http/tags.ts';
+import { readHouse } from '../../records/house.ts';
 import { keptGround, sheetGround } from '../../records/sheets.ts';
 import { threadsFor } from '../../threads/pool.ts';
 import { importSpec } from './import.ts';
@@ -27,7 +28,8 @@ import { viewOfGround, viewSheet, viewWithoutReadings } from './view.ts';
 
 const inThread = threadsFor<SheetJobs>();
 
-const paperFor = (c: Ctx) => ({ kind: 'paper', person: c.get('who').id }) as const;
+const paperFor = async (c: Ctx, db: Db) =>
+  ({ kind: 'paper', person: c.get('who').id, paper: (await readHouse(db)).paper }) as const;
 const download = (name: string, type: string) => ({
   'content-type': type,
   'content-disposition': `attachment; filename="${name}"`,
@@ -118,7 +120,7 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
     const { view, unit, both, name } = await load(c, role, query);
     // Worked out here, so that a thread prints what the screen shows.
     const kept = sheetOfView(view);
-    const pdf = await inThread(paperFor(c), 'sheetPdf', { ...view, kept }, unit, both);
+    const pdf = await inThread(await paperFor(c, deps.pool), 'sheetPdf', { ...view, kept }, unit, both);
     return c.body(new Uint8Array(pdf), 200, {
       'content-type': 'application/pdf',
       'content-disposition': `inline; filename="${name}.pdf"`,
@@ -130,7 +132,7 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
     // A phone opens what this browser sees the house under, or where the house says it is found.
     const house = process.env.PUBLIC_URL?.replace(/\/$/, '') ?? `http://${c.req.header('host') ?? ''}`;
     const address = `${house}/orders/${idParam(c, 'order')}`;
-    const pdf = await inThread(paperFor(c), 'benchCards', view, unit, address);
+    const pdf = await inThread(await paperFor(c, deps.pool), 'benchCards', view, unit, address);
     return c.body(new Uint8Array(pdf), 200, {
       'content-type': 'application/pdf',
       'content-disposition': `inline; filename="${name.replace('sheet', 'bench-cards')}.pdf"`,
@@ -139,7 +141,7 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
 
   on(app, 'GET /orders/:id/toile.pdf', async (c, { role, query }) => {
     const { view, unit, name } = await load(c, role, query);
-    return c.body(new Uint8Array(await inThread(paperFor(c), 'toile', view, unit)), 200, {
+    return c.body(new Uint8Array(await inThread(await paperFor(c, deps.pool), 'toile', view, unit)), 200, {
       'content-type': 'application/pdf',
       'content-disposition': `inline; filename="${name.replace('sheet', 'toile')}.pdf"`,
     });

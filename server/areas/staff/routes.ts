@@ -1,4 +1,4 @@
-import { type Me, toLeads } from '@rocchetto/contract';
+import { type Me, may, toLeads } from '@rocchetto/contract';
 import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import type { Tx } from '../../db/pool.ts';
@@ -8,7 +8,7 @@ import { notFound, Refusal } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { ahead, benchAhead, bookedAhead } from '../../records/diary/ahead.ts';
 import { readDoors } from '../../records/doors.ts';
-import { readHouse } from '../../records/house.ts';
+import { newness, readHouse } from '../../records/house.ts';
 import { noteEvent } from '../../records/security-events.ts';
 import { makeSetupLink } from '../../records/sign-ins.ts';
 import { addStaff, isActive, listStaff, removeStaff, staffName } from '../../records/staff.ts';
@@ -24,7 +24,9 @@ export function staffRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
   on(app, 'GET /me', async (c) => {
     const { id, name, role, csrf, factorOwed = false } = c.get('who');
-    const { studio, timeZone, rules } = await readHouse(deps.pool);
+    const { studio, timeZone, unit, dateOrder, currency, weekStarts, ownCheck, rules } = await readHouse(
+      deps.pool,
+    );
     const { idleMinutes } = await readDoors(deps.pool);
     return {
       id,
@@ -35,6 +37,12 @@ export function staffRoutes(deps: Deps): Hono<Env> {
       factorOwed,
       studio,
       timeZone,
+      unit,
+      dateOrder,
+      currency,
+      weekStarts,
+      ownCheck,
+      firstSteps: may(role, 'house.write') ? await newness(deps.pool) : null,
       leads: toLeads(rules),
       tape: rules.tape ?? {},
     } satisfies Me;

@@ -53,6 +53,7 @@ describe('the house settings', () => {
       principal.send('PUT', '/house', { version, studio: 'Tidewell Gowns', timeZone });
     const changed = await json(put(house.version, 'Pacific/Auckland'));
     expect(changed).toEqual({
+      ...house,
       studio: 'Tidewell Gowns',
       timeZone: 'Pacific/Auckland',
       version: house.version + 1,

@@ -17,6 +17,7 @@ export function CheckForm({ of: a, unit, take, busy }: Props) {
   const [read, setRead] = useState<Readonly<Record<string, string>>>({});
   const [reason, setReason] = useState('');
   const own = a.doneById === me.id;
+  const unread = a.targets.some((t) => (read[t.id] ?? '').trim() === '');
   const size = (n: number) => printLength(cm(n), unit);
   const readings = Object.fromEntries(
     Object.entries(read)
@@ -26,7 +27,10 @@ export function CheckForm({ of: a, unit, take, busy }: Props) {
   return (
     <section className="noprint" aria-label="Check">
       <h2>Check</h2>
-      {own ? (
+      {own && me.ownCheck && (
+        <p className="soft">You did this work. The record will say that you checked it yourself.</p>
+      )}
+      {own && !me.ownCheck ? (
         <p className="soft">You did this work. Someone else must check it.</p>
       ) : (
         <>
@@ -64,14 +68,16 @@ export function CheckForm({ of: a, unit, take, busy }: Props) {
             <button
               type="button"
               className="take"
-              disabled={busy}
-              onClick={() => take({ step: 'check', readings, note: '' })}
+              disabled={busy || (unread && reason.trim() === '')}
+              onClick={() => take({ step: 'check', readings, note: reason.trim() })}
             >
               Mark checked
             </button>
           </div>
           <div className="row">
-            <label htmlFor="check-reason">Reason</label>
+            <label htmlFor="check-reason">
+              {unread ? 'Reason, where something is not measured' : 'Reason'}
+            </label>
             <input
               id="check-reason"
               className="field grow"

@@ -13,7 +13,7 @@ import { MarkPhotos } from '../../parts/pictures/Photos.tsx';
 import { Thread } from '../../parts/thread/Thread.tsx';
 import { Facts } from '../../shared/Facts.tsx';
 import { keepTogether } from '../../shared/keepTogether.ts';
-import { useDays } from '../../shared/me.ts';
+import { useDays, useMe } from '../../shared/me.ts';
 import { Place } from '../../shared/Place.tsx';
 import { GiveForm } from './GiveForm.tsx';
 import { Job } from './Job.tsx';
@@ -38,6 +38,7 @@ export function Component() {
   const { data: view } = useSheetQuery({ id, revision: null }, { skip: !made });
   const { data: house } = useHouseBenchQuery();
   const { short } = useDays();
+  const me = useMe();
   if (!of || !data)
     return (
       <Place
@@ -54,7 +55,7 @@ export function Component() {
         <Link to={`/orders/${id}/fitting`}>All its alterations</Link>
       </Place>
     );
-  const unit = view ? unitOf(view.spec) : 'cm';
+  const unit = view ? unitOf(view.spec) : me.unit;
   const kind = findKind(a.asked.kind);
   const sign = a.asked.sign === null ? undefined : signOf(house?.bench.signs ?? {}, a.asked.sign);
   return (

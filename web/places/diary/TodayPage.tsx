@@ -14,6 +14,7 @@ import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { AppointmentMargin } from './AppointmentMargin.tsx';
 import { DayThreads } from './DayThreads.tsx';
+import { FirstSteps } from './FirstSteps.tsx';
 import { lacks, promisedWords } from './lacks.ts';
 import { type Loop, loadOfThread, loopsOf, staffThreads } from './threads.ts';
 
@@ -121,6 +122,7 @@ export function Component() {
         )
       }
     >
+      {me.firstSteps === 'list' && <FirstSteps />}
       <h2>To do now</h2>
       {todo.length === 0 &&
         work.length === 0 &&

@@ -14,7 +14,7 @@ import { OpenQuestions } from '../../parts/design/OpenQuestions.tsx';
 import { Photos } from '../../parts/pictures/Photos.tsx';
 import { Thread } from '../../parts/thread/Thread.tsx';
 import { Facts } from '../../shared/Facts.tsx';
-import { useDays, useMay } from '../../shared/me.ts';
+import { useDays, useMay, useMe } from '../../shared/me.ts';
 import { Place } from '../../shared/Place.tsx';
 import { Asking } from './Asking.tsx';
 import { Care } from './Care.tsx';
@@ -41,13 +41,14 @@ function Fitting({ id }: { id: number }) {
   const { data: view } = useSheetQuery({ id, revision: null }, { skip: !made });
   const { data, error, refetch } = useAlterationsQuery(id);
   const mayAsk = useMay('alter.ask');
+  const me = useMe();
   const mayRead = useMay('session.read');
   const { long } = useDays();
   const [draft, setDraft] = useKeptDraft(id);
   const [editing, setEditing] = useState<AlterationView | null>(null);
   const alterations = data?.alterations ?? NONE;
   const garment = useGarment(mayRead ? view : undefined, alterations, editing?.id ?? null);
-  const unit = view ? unitOf(view.spec) : 'cm';
+  const unit = view ? unitOf(view.spec) : me.unit;
   const views = useMemo(() => {
     if (!view) return [];
     const { views, panels } = sheetOfView(view).drawn[unit];

@@ -9,7 +9,7 @@ import { inLine } from '../../api/in-line.ts';
 import { useOrderQuery } from '../../api/orders.ts';
 import { FlatTable } from '../../parts/flat/FlatTable.tsx';
 import { Thread } from '../../parts/thread/Thread.tsx';
-import { useDays, useMay } from '../../shared/me.ts';
+import { useDays, useMay, useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
@@ -144,9 +144,11 @@ function LayOne({ orderId, onLaid }: { orderId: number; onLaid: (id: number) => 
 }
 
 function OneLay({ order, lay, may }: { order: OrderFull; lay: FlatView; may: boolean }) {
-  const [unit, setUnit] = useState<SheetUnit>(() =>
-    lay.rows.some((r) => r.written?.unit === 'in') ? 'in' : 'cm',
-  );
+  const me = useMe();
+  const [unit, setUnit] = useState<SheetUnit>(() => {
+    const written = lay.rows.flatMap((r) => (r.written ? [r.written.unit] : []));
+    return written.length === 0 ? me.unit : written.includes('in') ? 'in' : 'cm';
+  });
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>({});
   const [wrong, setWrong] = useState('');
   const [at, setAt] = useState(lay.rows.find((r) => !r.written)?.point.id ?? lay.rows[0]!.point.id);

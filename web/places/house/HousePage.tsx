@@ -1,7 +1,7 @@
 import { type HouseSettings, ROLE_WORD, ROLES, type Role } from '@rocchetto/contract';
 import { Button, Form, Input, Popconfirm, Select } from 'antd';
-import { useState } from 'react';
-import { Link } from 'react-router';
+import { useEffect, useState } from 'react';
+import { Link, useLocation } from 'react-router';
 import { useChangeHouseMutation, useHouseQuery } from '../../api/house.ts';
 import {
   useAddStaffMutation,
@@ -9,7 +9,6 @@ import {
   useStaffLinkMutation,
   useStaffQuery,
 } from '../../api/staff.ts';
-import { ChoiceByTyping } from '../../shared/ChoiceByTyping.tsx';
 import { emptyForm } from '../../shared/emptied.ts';
 import { Facts } from '../../shared/Facts.tsx';
 import { useMay, useMe } from '../../shared/me.ts';
@@ -22,31 +21,62 @@ import { Changes } from './Changes.tsx';
 import { HandOver } from './HandOver.tsx';
 import { KindsTable } from './KindsTable.tsx';
 import { RoomsAndDays } from './RoomsAndDays.tsx';
+import { DATE_WORD, PAPER_WORD, STUDIO_LABELS, StudioFields, UNIT_WORD, WEEK_WORD } from './StudioFields.tsx';
 import { WordsTable } from './WordsTable.tsx';
 import { WorkTable } from './WorkTable.tsx';
+
+const SECTIONS = [
+  ['studio', 'Studio'],
+  ['staff', 'Staff'],
+  ['hours-and-skills', 'Staff hours and skills'],
+  ['rooms', 'Rooms, leave, closed days'],
+  ['hours', 'Opening hours and appointment types'],
+  ['messages', 'Message texts'],
+] as const;
 
 /** Who works here and what the house goes by. The principal adds staff and hands each a link to set a passphrase, once. */
 export function Component() {
   const { data: staff, error, refetch } = useStaffQuery();
+  const { hash } = useLocation();
+  const here = staff !== undefined;
+  // A link to a section leads there once there is something to lead to.
+  useEffect(() => {
+    if (here && hash) document.getElementById(hash.slice(1))?.scrollIntoView();
+  }, [here, hash]);
   if (!staff) return <Place title="Studio settings" waiting={{ what: 'the staff', error, again: refetch }} />;
   return (
     <Place
       title="Studio settings"
       margin={
-        <section>
-          <h2>Roles</h2>
-          <Facts
-            of={[
-              ['owner', 'everything, with staff and studio settings'],
-              ['fitter', 'briefs, measuring, sheets and alterations; clients, orders and the diary'],
-              [
-                'seamstress',
-                'does and checks alterations; sees orders, sheets and the diary; no addresses, no body measurements',
-              ],
-              ['front desk', 'clients, orders, the diary and garments brought in; sees sheets, changes none'],
-            ]}
-          />
-        </section>
+        <>
+          <nav aria-label="Sections">
+            <h2>Sections</h2>
+            <ul className="why">
+              {SECTIONS.map(([id, words]) => (
+                <li key={id}>
+                  <a href={`#${id}`}>{words}</a>
+                </li>
+              ))}
+            </ul>
+          </nav>
+          <section>
+            <h2>Roles</h2>
+            <Facts
+              of={[
+                ['owner', 'everything, with staff and studio settings'],
+                ['fitter', 'briefs, measuring, sheets and alterations; clients, orders and the diary'],
+                [
+                  'seamstress',
+                  'does and checks alterations; sees orders, sheets and the diary; no addresses, no body measurements',
+                ],
+                [
+                  'front desk',
+                  'clients, orders, the diary and garments brought in; sees sheets, changes none',
+                ],
+              ]}
+            />
+          </section>
+        </>
       }
     >
       <h1>Studio settings</h1>
@@ -58,18 +88,29 @@ export function Component() {
         <Link to="/whose-tape">accuracy of measuring</Link>. <Link to="/house/security">Security</Link>: when
         screens lock, who needs a second factor, and sign-ins and refusals.
       </p>
-      <Settings />
-      <Staff />
-      <WorkTable />
-      <RoomsAndDays />
-      <KindsTable />
-      <WordsTable />
+      <div id="studio">
+        <h2>Studio</h2>
+        <Settings />
+      </div>
+      <div id="staff">
+        <Staff />
+      </div>
+      <div id="hours-and-skills">
+        <WorkTable />
+      </div>
+      <div id="rooms">
+        <RoomsAndDays />
+      </div>
+      <div id="hours">
+        <KindsTable />
+      </div>
+      <div id="messages">
+        <WordsTable />
+      </div>
       <Changes />
     </Place>
   );
 }
-
-const ZONES = Intl.supportedValuesOf('timeZone');
 
 function Settings() {
   const { data: house, error, refetch } = useHouseQuery();
@@ -79,7 +120,7 @@ function Settings() {
     now: house?.version ?? 0,
     send: (w, onTop) => change({ ...w, version: onTop }),
     state: changing,
-    labels: { studio: 'Studio', timeZone: 'Time zone' },
+    labels: STUDIO_LABELS,
     refetch,
   });
   if (!house) return <Problem error={error} again={refetch} />;
@@ -88,8 +129,17 @@ function Settings() {
       <>
         <Facts
           of={[
-            ['Studio', house.studio],
+            ['Studio name', house.studio],
+            ['Address', house.address || '—'],
+            ['Phone', house.phone || '—'],
+            ['E-mail', house.email || '—'],
+            ['Unit', UNIT_WORD[house.unit]],
+            ['Paper', PAPER_WORD[house.paper]],
+            ['Dates', DATE_WORD[house.dateOrder]],
+            ['Currency sign', house.currency || '—'],
+            ['Week starts on', WEEK_WORD[house.weekStarts]],
             ['Time zone', house.timeZone],
+            ['Checking', house.ownCheck ? 'a person may check their own work' : 'someone else must check'],
           ]}
         />
         {mayWrite && (
@@ -108,24 +158,7 @@ function Settings() {
         initialValues={house}
         onFinish={(w: HouseSettings) => save(w, version)}
       >
-        <div className="fields">
-          <Form.Item
-            name="studio"
-            label="Studio"
-            rules={[{ required: true, whitespace: true, message: 'Enter the studio’s name.' }, { max: 120 }]}
-          >
-            <Input autoComplete="off" />
-          </Form.Item>
-          <Form.Item
-            name="timeZone"
-            label="Time zone"
-            extra="decides which day “today” is, on screen and on paper"
-          >
-            <ChoiceByTyping
-              options={['UTC', ...ZONES].map((z) => ({ value: z, label: z.replaceAll('_', ' ') }))}
-            />
-          </Form.Item>
-        </div>
+        <StudioFields />
         <Button type="primary" htmlType="submit" loading={changing.isLoading}>
           Save
         </Button>

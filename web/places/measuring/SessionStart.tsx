@@ -41,6 +41,9 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
   const inches = brief.parts.some((p) =>
     Object.values(p).some((v) => typeof v === 'string' && / in$|"$/.test(v)),
   );
+  const cms = brief.parts.some((p) =>
+    Object.values(p).some((v) => typeof v === 'string' && /(cm|mm| m)$/.test(v)),
+  );
   return (
     <Form
       form={form}
@@ -54,7 +57,7 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
         posture: '',
         waistRule: rules?.rules.levels?.waist ?? USUAL_LEVELS.waist,
         hipRule: rules?.rules.levels?.hip ?? USUAL_LEVELS.hip,
-        unit: inches ? 'in' : 'cm',
+        unit: inches === cms ? me.unit : inches ? 'in' : 'cm',
         guardian: order.guardian,
         schools: { ...USUAL_SCHOOLS, ...rules?.rules.schools },
         seated: false,

@@ -158,8 +158,8 @@ interface Props {
   readonly refetch: () => Promise<unknown>;
 }
 function Brief({ order, refetch }: Props) {
-  const [unit, setUnit] = useState<SheetUnit>('cm');
-  const { tape } = useMe();
+  const { tape, unit: studioUnit } = useMe();
+  const [unit, setUnit] = useState<SheetUnit>(studioUnit);
   const mayWrite = useMay('sheet.write');
   const mayChange = mayWrite && !isCut(order.stage) && order.stage !== 'cancelled';
   const length = useLengthRule(unit);
