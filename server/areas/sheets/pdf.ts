@@ -10,6 +10,7 @@ import {
   viewToSvg,
 } from '@rocchetto/core';
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces.js';
+import { pageHeight } from '../../paper/page.ts';
 import { printPaper } from '../../paper/print.ts';
 
 const MARK: Record<string, string> = {
