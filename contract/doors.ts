@@ -91,6 +91,7 @@ export const SECURITY_WORDS = {
   'recovery-used': 'Recovery code used',
   'doors-changed': 'Lock and second factor settings changed',
   'staff-added': 'Joined the staff',
+  'staff-changed': 'Name or role changed',
   'staff-removed': 'Left the staff',
   'link-made': 'New sign-in link',
   export: 'Data downloaded',

@@ -89,7 +89,7 @@ import { PhotoView } from './photos.ts';
 import { Earlier, Readings, ReadingsAnswer, SessionFull } from './sessions.ts';
 import { Agree, MarkCut, SheetChange, SheetView } from './sheets.ts';
 import { SpecOrSheetFile } from './spec.ts';
-import { Me, NewStaff, Setup, StaffView } from './staff.ts';
+import { Me, NewStaff, Setup, StaffChange, StaffView } from './staff.ts';
 import { HistoryView, PairsWrite, WhoseTape } from './tape.ts';
 
 /** What a route is: who may, what it takes, what it answers. The server, its tests and its description read this. */
@@ -436,6 +436,12 @@ export const ROUTES = {
     body: NewStaff,
     status: 201,
     answer: Linked,
+  },
+  'PUT /staff/:id': {
+    does: 'Changes the name or role of a member of staff',
+    may: 'staff.manage',
+    body: StaffChange,
+    answer: Ok,
   },
   'POST /staff/:id/link': { does: 'A new one-time link', may: 'staff.manage', status: 201, answer: Linked },
   'DELETE /staff/:id': { does: 'Takes off the staff', may: 'staff.manage', answer: Ok },

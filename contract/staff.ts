@@ -12,6 +12,8 @@ export const Setup = z.strictObject({
 });
 
 export const NewStaff = z.strictObject({ name, role: RoleName });
+/** Another name or role for somebody; `was` says what the hand saw, so that two hands at once lose nothing. */
+export const StaffChange = NewStaff.extend({ was: NewStaff });
 
 export const StaffView = z.strictObject({
   id: z.number(),

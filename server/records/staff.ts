@@ -27,6 +27,13 @@ const taken = (name: string) =>
     `${name} is already on the staff. Nothing was saved. Use a name that tells them apart.`,
   );
 
+const onlyOwner = () =>
+  new Refusal(
+    422,
+    'last-principal',
+    'This is the only owner, and the studio needs one. Nothing was changed.',
+  );
+
 /** Adds somebody; a name is taken only while its bearer works here. @throws Refusal 422 name-taken */
 export async function addStaff(tx: Tx, name: string, role: Role): Promise<number> {
   const { rows } = await tx.query<{ id: number }>(
@@ -47,6 +54,22 @@ export async function nameStaff(tx: Tx, id: number, name: string): Promise<void>
   await tx.query('update staff set name = $2, name_key = $3 where id = $1', [id, name, foldText(name)]);
 }
 
+/** Name and role of somebody who works here, held until the transaction ends; the owners' rows are held with it. */
+export async function holdStaff(tx: Tx, id: number): Promise<{ name: string; role: Role } | undefined> {
+  await tx.query(`select 1 from staff where role = 'principal' and active order by id for update`);
+  const { rows } = await tx.query<{ name: string; role: Role }>(
+    'select name, role from staff where id = $1 and active for update',
+    [id],
+  );
+  return rows[0];
+}
+/** @throws Refusal 422 where the studio would be without an owner */
+export async function changeRole(tx: Tx, id: number, role: Role): Promise<void> {
+  const { rows } = await tx.query<{ id: number }>(`select id from staff where role = 'principal' and active`);
+  if (role !== 'principal' && rows.length === 1 && rows[0]!.id === id) throw onlyOwner();
+  await tx.query('update staff set role = $2 where id = $1', [id, role]);
+}
+
 /**
  * Takes somebody off the staff and ends their sign-ins. The principals' rows are held together, so that two who
  * take each other off at the same moment leave one. Answers false when nobody active has this id.
@@ -56,12 +79,7 @@ export async function removeStaff(tx: Tx, id: number): Promise<boolean> {
   const { rows } = await tx.query<{ id: number }>(
     `select id from staff where role = 'principal' and active order by id for update`,
   );
-  if (rows.length === 1 && rows[0]!.id === id)
-    throw new Refusal(
-      422,
-      'last-principal',
-      'This is the only owner, and the studio needs one. Nothing was changed.',
-    );
+  if (rows.length === 1 && rows[0]!.id === id) throw onlyOwner();
   const gone = await tx.query('update staff set active = false where id = $1 and active', [id]);
   await tx.query('delete from sign_in where staff_id = $1', [id]);
   await tx.query('delete from setup_link where staff_id = $1', [id]);

@@ -8,6 +8,13 @@ const staff = api.injectEndpoints({
       query: (body) => change('/staff', 'POST', body),
       invalidatesTags: ['Staff'],
     }),
+    changeStaff: b.mutation<
+      AnswerOf<'PUT /staff/:id'>,
+      { id: number; name: string; role: Role; was: { name: string; role: Role } }
+    >({
+      query: ({ id, ...body }) => change(`/staff/${id}`, 'PUT', body),
+      invalidatesTags: ['Staff', 'Me', 'Diary'],
+    }),
     staffLink: b.mutation<AnswerOf<'POST /staff/:id/link'>, number>({
       query: (id) => change(`/staff/${id}/link`, 'POST'),
     }),
@@ -31,6 +38,7 @@ const staff = api.injectEndpoints({
 export const {
   useStaffQuery,
   useAddStaffMutation,
+  useChangeStaffMutation,
   useStaffLinkMutation,
   useRemoveStaffMutation,
   useAheadQuery,

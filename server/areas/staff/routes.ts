@@ -1,17 +1,26 @@
-import { type Me, may, toLeads } from '@rocchetto/contract';
+import { type Me, may, ROLE_WORD, toLeads } from '@rocchetto/contract';
 import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import type { Tx } from '../../db/pool.ts';
 import { type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { conflict, notFound, Refusal } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { ahead, benchAhead, bookedAhead } from '../../records/diary/ahead.ts';
 import { readDoors } from '../../records/doors.ts';
 import { newness, readHouse } from '../../records/house.ts';
 import { noteEvent } from '../../records/security-events.ts';
 import { makeSetupLink } from '../../records/sign-ins.ts';
-import { addStaff, isActive, listStaff, removeStaff, staffName } from '../../records/staff.ts';
+import {
+  addStaff,
+  changeRole,
+  holdStaff,
+  isActive,
+  listStaff,
+  nameStaff,
+  removeStaff,
+  staffName,
+} from '../../records/staff.ts';
 
 /** The answer with a link of its own: a link is not kept in the answer that a repeat gets back, it is made anew. */
 const withLink = async (tx: Tx, { id }: { id: number }) => ({
@@ -55,12 +64,33 @@ export function staffRoutes(deps: Deps): Hono<Env> {
       async (tx) => {
         const id = await addStaff(tx, name, role);
         await remember(tx, 'staff', id, c.get('who').id, 'joined', undefined, { name, role });
-        await noteEvent(tx, { what: 'staff-added', staffId: c.get('who').id, words: `${name}, ${role}` });
+        await noteEvent(tx, {
+          what: 'staff-added',
+          staffId: c.get('who').id,
+          words: `${name}, ${ROLE_WORD[role]}`,
+        });
         return { body: { id }, changed: [['staff', id, 0]] };
       },
       withLink,
     ),
   );
+  on(app, 'PUT /staff/:id', (c, { body: { name, role, was } }) => {
+    const id = idParam(c, 'member of staff');
+    return once(c, deps, async (tx) => {
+      const now = await holdStaff(tx, id);
+      if (!now) throw notFound('member of staff');
+      if (now.name !== was.name || now.role !== was.role) throw conflict(now, { name, role });
+      if (now.name !== name) await nameStaff(tx, id, name);
+      if (now.role !== role) await changeRole(tx, id, role);
+      await remember(tx, 'staff', id, c.get('who').id, 'changed', now, { name, role });
+      await noteEvent(tx, {
+        what: 'staff-changed',
+        staffId: c.get('who').id,
+        words: `${now.name}, ${ROLE_WORD[now.role]} → ${name}, ${ROLE_WORD[role]}`,
+      });
+      return { body: { ok: true as const }, changed: [['staff', id, 0]] };
+    });
+  });
   on(app, 'POST /staff/:id/link', (c) => {
     const id = idParam(c, 'member of staff');
     return once(

@@ -46,6 +46,40 @@ describe('the staff', () => {
   });
 });
 
+describe('name and role of staff', () => {
+  it('are changed by the owner on top of what was seen; the only owner stays one', async () => {
+    const { id } = await json(
+      principal.send('POST', '/staff', { name: 'Nia Vane', role: 'seamstress' }),
+      201,
+    );
+    const was = { name: 'Nia Vane', role: 'seamstress' };
+    const put = (who: Caller, body: object, of = id) => who.send('PUT', `/staff/${of}`, body);
+    await json(put(await t.as('fitter'), { name: 'Nia Vane', role: 'principal', was }), 403);
+    await json(put(principal, { name: 'Nia Vane-Holt', role: 'fitter', was }));
+    expect(await json(principal.get('/staff'))).toContainEqual({
+      id,
+      name: 'Nia Vane-Holt',
+      role: 'fitter',
+      ready: false,
+    });
+    expect((await json(put(principal, { name: 'Other', role: 'desk', was }), 409)).theirs).toEqual({
+      name: 'Nia Vane-Holt',
+      role: 'fitter',
+    });
+    const me = await json(principal.get('/me'));
+    const self = { name: me.name, role: 'principal' };
+    expect((await json(put(principal, { ...self, role: 'desk', was: self }, me.id), 422)).detail).toContain(
+      'only owner',
+    );
+    const taken = await json(
+      put(principal, { name: 'nia vane-holt', role: 'principal', was: self }, me.id),
+      422,
+    );
+    expect(taken.detail).toContain('already on the staff');
+    await json(put(principal, { name: 'x', role: 'desk', was }, 99_999), 404);
+  });
+});
+
 describe('the house settings', () => {
   it('are changed by the principal on top of a version, and everyone’s day follows the zone', async () => {
     const house = await json(principal.get('/house'));

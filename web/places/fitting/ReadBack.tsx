@@ -6,6 +6,7 @@ import { fittingOutbox, useWaiting } from '../../parts/outbox/useFittingOutbox.t
 import { DateField } from '../../shared/DateField.tsx';
 import { useMay } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
+import { usePrice } from '../../shared/usePrice.ts';
 import { Decision } from './Decision.tsx';
 import { saysOf } from './Waiting.tsx';
 
@@ -22,6 +23,7 @@ interface Props {
 export function ReadBack({ orderId, clientName, unit, alterations, editing, onEdit }: Props) {
   const mayAsk = useMay('alter.ask');
   const waiting = useWaiting(orderId);
+  const price = usePrice();
   const [isLoading, setLoading] = useState(false);
   const [wrong, setWrong] = useState('');
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
@@ -120,7 +122,7 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
         >
           <p>
             Read every sentence aloud, and ask whether anything else should change.
-            {sum > 0 && ` In all ${sum.toFixed(2)}.`}
+            {sum > 0 && ` In all ${price(sum)}.`}
           </p>
           <div className="fields">
             <div>

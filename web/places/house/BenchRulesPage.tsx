@@ -14,6 +14,7 @@ import { Notice } from '../../shared/Notice.tsx';
 import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { problemOf } from '../../shared/problem-of.ts';
+import { usePrice } from '../../shared/usePrice.ts';
 import { SignsEditor } from './SignsEditor.tsx';
 
 /** What the house reckons for its bench: minutes and prices of every kind of alteration, and its own words for signs. */
@@ -47,6 +48,7 @@ const kindsOf = (texts: Texts) =>
   );
 
 function Figures({ view, refetch }: { view: HouseBenchView; refetch: () => unknown }) {
+  const price = usePrice();
   const may = useMay('house.write');
   const { long } = useDays();
   const [change, changing] = useChangeHouseBenchMutation();
@@ -169,7 +171,13 @@ function Figures({ view, refetch }: { view: HouseBenchView; refetch: () => unkno
                   <th scope="row">{k.name}</th>
                   <td>{texts ? field('minutes') : <strong>{own?.minutes ?? ''}</strong>}</td>
                   <td className="soft">{k.minutes}</td>
-                  <td>{texts ? field('price') : (own?.price?.toFixed(2) ?? '')}</td>
+                  <td>
+                    {texts
+                      ? field('price')
+                      : own?.price === undefined || own.price === null
+                        ? ''
+                        : price(own.price)}
+                  </td>
                 </tr>
               );
             })}

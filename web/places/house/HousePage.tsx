@@ -9,6 +9,7 @@ import {
   useStaffLinkMutation,
   useStaffQuery,
 } from '../../api/staff.ts';
+import { CopyText } from '../../shared/CopyText.tsx';
 import { emptyForm } from '../../shared/emptied.ts';
 import { Facts } from '../../shared/Facts.tsx';
 import { useMay, useMe } from '../../shared/me.ts';
@@ -21,6 +22,7 @@ import { Changes } from './Changes.tsx';
 import { HandOver } from './HandOver.tsx';
 import { KindsTable } from './KindsTable.tsx';
 import { RoomsAndDays } from './RoomsAndDays.tsx';
+import { StaffForm } from './StaffForm.tsx';
 import { DATE_WORD, PAPER_WORD, STUDIO_LABELS, StudioFields, UNIT_WORD, WEEK_WORD } from './StudioFields.tsx';
 import { WordsTable } from './WordsTable.tsx';
 import { WorkTable } from './WorkTable.tsx';
@@ -179,6 +181,7 @@ function Staff() {
   const [remove, removing] = useRemoveStaffMutation();
   const [made, setMade] = useState<{ name: string; path: string } | null>(null);
   const [form] = Form.useForm<{ name: string; role: Role }>();
+  const [editing, setEditing] = useState(0);
   return (
     <>
       <h2>Staff</h2>
@@ -189,10 +192,7 @@ function Staff() {
       {made && (
         <Notice is="good">
           <p>Give {made.name} this link. It works once, for three days:</p>
-          <code>
-            {window.location.origin}
-            {made.path}
-          </code>
+          <CopyText label={`Sign-in link for ${made.name}`} text={`${window.location.origin}${made.path}`} />
         </Notice>
       )}
       <table className="ledger">
@@ -216,6 +216,14 @@ function Staff() {
               <td>{s.ready ? 'set' : 'not set yet'}</td>
               {mayManage && (
                 <td>
+                  <button
+                    type="button"
+                    className="quiet"
+                    aria-label={`Edit ${s.name}`}
+                    onClick={() => setEditing(s.id)}
+                  >
+                    Edit
+                  </button>
                   <button
                     type="button"
                     className="quiet"
@@ -246,6 +254,11 @@ function Staff() {
           ))}
         </tbody>
       </table>
+      {staff
+        .filter((s) => s.id === editing)
+        .map((s) => (
+          <StaffForm key={s.id} of={s} onDone={() => setEditing(0)} />
+        ))}
       {mayManage && (
         <>
           <h2>Add staff</h2>

@@ -131,25 +131,25 @@ interface OpenProps {
 }
 
 function OpenForm({ rules, busy, onKeep, onLeave }: OpenProps) {
-  const [hours, setHours] = useState<readonly Hours[]>(rules.opening);
+  const [hours, setHours] = useState<readonly Hours[] | null>(rules.opening);
   return (
     <form
       className="slip"
       aria-label="Opening hours"
       onSubmit={(e) => {
         e.preventDefault();
-        onKeep(hours);
+        if (hours !== null) onKeep(hours);
       }}
     >
       <HoursField
         label="Open"
-        hours={hours}
+        hours={rules.opening}
         onChange={setHours}
         empty="Appointments are booked only within these hours."
       />
-      <StandOutside staffId={null} hours={hours} before={rules.opening} />
+      {hours && <StandOutside staffId={null} hours={hours} before={rules.opening} />}
       <div className="row acts">
-        <button type="submit" className="take" disabled={busy}>
+        <button type="submit" className="take" disabled={busy || hours === null}>
           Save hours
         </button>
         <button type="button" className="quiet" onClick={onLeave}>

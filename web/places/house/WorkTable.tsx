@@ -75,13 +75,14 @@ function WorkForm({ of: s, onDone }: { of: StaffAtWork; onDone: () => void }) {
   const [skills, setSkills] = useState<StaffWork['skills']>([...s.skills]);
   const [initials, setInitials] = useState(s.initials);
   const [mark, setMark] = useState(s.mark);
-  const [hours, setHours] = useState<readonly Hours[]>(s.hours);
+  const [hours, setHours] = useState<readonly Hours[] | null>(s.hours);
   return (
     <form
       className="slip"
       aria-label={`Hours and skills of ${s.name}`}
       onSubmit={async (e) => {
         e.preventDefault();
+        if (hours === null) return;
         const done = await change({
           id: s.id,
           version: s.version,
@@ -130,13 +131,13 @@ function WorkForm({ of: s, onDone }: { of: StaffAtWork; onDone: () => void }) {
       </div>
       <HoursField
         label="Hours"
-        hours={hours}
+        hours={s.hours}
         onChange={setHours}
         empty="Left empty, the opening hours apply."
       />
-      <StandOutside staffId={s.id} hours={hours} before={s.hours} />
+      {hours && <StandOutside staffId={s.id} hours={hours} before={s.hours} />}
       <div className="row acts">
-        <button type="submit" className="take" disabled={isLoading}>
+        <button type="submit" className="take" disabled={isLoading || hours === null}>
           Save
         </button>
         <button type="button" className="quiet" onClick={onDone}>

@@ -5,6 +5,7 @@ import { api, change } from '../../api/base.ts';
 import { emptied } from '../../shared/emptied.ts';
 import { useDays } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { usePrice } from '../../shared/usePrice.ts';
 
 type Of = { readonly orderId: number };
 const money = api.injectEndpoints({
@@ -36,6 +37,7 @@ export function Money({ orderId }: Of) {
   const [note, noting] = money.useNoteMoneyMutation();
   const [take, taking] = money.useTakeMoneyBackMutation();
   const { short } = useDays();
+  const price = usePrice();
   const [is, setIs] = useState<MoneyWrite['is']>('received');
   const [amount, setAmount] = useState('');
   const [words, setWords] = useState('');
@@ -54,7 +56,7 @@ export function Money({ orderId }: Of) {
             {data.alterations.map((a) => (
               <tr key={a.sentence}>
                 <td>{a.sentence}</td>
-                <td>{a.price.toFixed(2)}</td>
+                <td>{price(a.price)}</td>
                 <td />
               </tr>
             ))}
@@ -69,13 +71,13 @@ export function Money({ orderId }: Of) {
                 </td>
                 <td>
                   {m.is === 'received' ? '−' : ''}
-                  {m.amount.toFixed(2)}
+                  {price(m.amount)}
                 </td>
                 <td>
                   <button
                     type="button"
                     className="quiet"
-                    aria-label={`Remove: ${IS[m.is]} ${m.amount.toFixed(2)}`}
+                    aria-label={`Remove: ${IS[m.is]} ${price(m.amount)}`}
                     onClick={() => void take({ id: m.id, orderId })}
                   >
                     Remove
@@ -88,7 +90,7 @@ export function Money({ orderId }: Of) {
             <tr>
               <th scope="row">{data.open < 0 ? 'In credit' : data.open === 0 ? 'Paid' : 'To pay'}</th>
               <td>
-                <strong>{Math.abs(data.open).toFixed(2)}</strong>
+                <strong>{price(Math.abs(data.open))}</strong>
               </td>
               <td />
             </tr>
