@@ -33,7 +33,7 @@ export async function seedAlterations(tx: Tx, staff: readonly SignedIn[], now: D
   const benchDay = (n: number): string => {
     let day = today;
     for (let left = n; ; day = dayAfter(day, 1)) {
-      if (weekdayOf(day) < 5 && left-- === 0) return day;
+      if ((weekdayOf(day) < 5 || day === today) && left-- === 0) return day;
     }
   };
   const days = (n: number) => new Date(now.getTime() - n * 86_400_000);

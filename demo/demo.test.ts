@@ -82,6 +82,13 @@ describe('the demo', () => {
           `select count(*)::int as n from appointment where status = 'offered'`,
         );
         expect(rows[0].n).toBe(1);
+        // On a Sunday too it opens on a studio at work.
+        const { rows: then } = await tx.query(
+          `select count(*)::int as n from slot where (lower(during) at time zone (select time_zone from house))::date
+             = ((now() + $1 * interval '1 day') at time zone (select time_zone from house))::date`,
+          [k],
+        );
+        expect(then[0].n, `day ${k}`).toBeGreaterThan(0);
         await tx.query('rollback');
       }
     } finally {

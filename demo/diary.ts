@@ -15,7 +15,7 @@ import {
 } from '@rocchetto/server/records/diary/appointments.ts';
 import { addBench, addClientAway } from '@rocchetto/server/records/diary/bench.ts';
 import { addBusy } from '@rocchetto/server/records/diary/busy.ts';
-import { addAway, addRoom, writeWork } from '@rocchetto/server/records/diary/hours.ts';
+import { addAway, addRoom, readRules, writeRules, writeWork } from '@rocchetto/server/records/diary/hours.ts';
 import { type Happened, planMessages } from '@rocchetto/server/records/diary/telling.ts';
 
 const MORE_SKILLS: Record<string, readonly Skill[]> = {
@@ -29,6 +29,10 @@ const FITTINGS = ['toile-fitting', 'fitting', 'final-fitting'];
 const TO_COME: Record<string, readonly string[]> = {
   agreed: FITTINGS,
   cut: ['fitting', 'final-fitting'],
+  fitting: ['final-fitting'],
+  ready: [],
+  'handed-over': [],
+  cancelled: [],
 };
 
 /** Hours with a break in the middle of the day; the desk is there at noon. */
@@ -52,12 +56,21 @@ export async function seedDiary(tx: Tx, { staff, clients }: People, now: Date) {
   const { rows } = await tx.query<{ zone: string }>('select time_zone as zone from house');
   const { zone } = rows[0]!;
   const today = dayIn(zone, now);
+  // Whoever looks at it on a Sunday sees a studio at work too.
+  const startsOn = weekdayOf(today);
+  const isOff = (day: string) => weekdayOf(day) > 5 && weekdayOf(day) !== startsOn;
+  const also = startsOn > 5 ? [startsOn] : [];
+  if (startsOn > 5)
+    await writeRules(tx, {
+      ...(await readRules(tx)).rules,
+      opening: [1, 2, 3, 4, 5, startsOn].map((weekday) => ({ weekday, from: '09:00', to: '18:00' })),
+    });
   for (const [i, s] of staff.entries())
     await writeWork(tx, s.id, {
       skills: [...(MORE_SKILLS[s.name] ?? usualSkills(s.role))],
       initials: initialsOf(s.name),
       mark: i,
-      hours: hours(s.role, i === 4 ? [1, 2, 3, 4] : [1, 2, 3, 4, 5]),
+      hours: hours(s.role, [...(i === 4 ? [1, 2, 3, 4] : [1, 2, 3, 4, 5]), ...also]),
     });
   const bay = await addRoom(tx, { name: 'Bay window', goodFor: ['fitting', 'step-free'] });
   const long = await addRoom(tx, { name: 'Long room', goodFor: ['fitting', 'bridal'] });
@@ -77,7 +90,7 @@ export async function seedDiary(tx: Tx, { staff, clients }: People, now: Date) {
   /** The next day the house is open, at least so many days from today. */
   const openDay = (from: number, by = 1) => {
     let day = dayAfter(today, from);
-    while (weekdayOf(day) > 5) day = dayAfter(day, by);
+    while (isOff(day)) day = dayAfter(day, by);
     return day;
   };
   const holiday = openDay(19);
@@ -152,7 +165,7 @@ export async function seedDiary(tx: Tx, { staff, clients }: People, now: Date) {
   let n = 0;
   for (let offset = -35; offset <= 28; offset++) {
     const day = dayAfter(today, offset);
-    if (weekdayOf(day) > 5 || day === holiday) continue;
+    if (isOff(day) || day === holiday) continue;
     for (const [i, time] of TIMES.entries()) {
       const turn = (offset + 40) * 4 + i;
       if (turn % 3 === 0) continue;

@@ -77,7 +77,7 @@ test('an order is changed with its dates checked, and its thread is pulled tight
   await page.getByRole('button', { name: 'At risk' }).click();
   await expect(page).toHaveURL(/view=danger/);
   const row = page.getByRole('row', { name: /Waistcoat.*Dated Order/ });
-  await expect(row).toContainText('requested');
+  await expect(row).toContainText('new');
   await page.getByLabel('Status').selectOption('cut');
   await expect(page.getByText('No orders match.')).toBeVisible();
   await page.goto('/orders?view=mine');

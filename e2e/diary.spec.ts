@@ -175,11 +175,12 @@ test('the principal sets hours and leave; leave on booked days is refused with w
   await page.getByRole('button', { name: 'Edit hours and skills of Wren Halloran' }).click();
   const form = page.getByRole('form', { name: 'Hours and skills of Wren Halloran' });
   await form.getByLabel('Fri').fill('9-25');
-  await expect(form.getByText('e.g. 9–12:30, 13:30–18')).toBeVisible();
+  await expect(form.getByText('“9-25” can’t be read. Friday’s hours are unchanged.')).toBeVisible();
+  await expect(form.getByRole('button', { name: 'Save' })).toBeDisabled();
   await form.getByLabel('Fri').fill('9-13');
   await form.getByRole('checkbox', { name: 'beading' }).check();
   await accessible(page, 'work');
-  await form.getByRole('button', { name: 'Cancel' }).click();
+  await form.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('cell', { name: /Fri 09:00–13:00/ })).toBeVisible();
   await page.getByLabel('Leave for').click();
   await page.getByTitle(name, { exact: true }).click();

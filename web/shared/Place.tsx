@@ -22,7 +22,7 @@ export function Place({ title, thread, children, margin, waiting }: Props) {
       {thread && <div className="wide">{thread}</div>}
       {waiting ? <Waiting {...waiting} /> : <div>{children}</div>}
       {margin && !waiting && (
-        <aside className="margin" aria-label="Side notes">
+        <aside className="margin" aria-label="Beside">
           {margin}
         </aside>
       )}
