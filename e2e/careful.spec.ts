@@ -131,6 +131,7 @@ test('who measured, who wrote, over what and in which shoes stay with the readin
   const { orderId, clientId } = await newSkirt(page, 'Scribed One', { beneath: 'half slip', heel: '4 cm' });
   await page.goto(`/orders/${orderId}/measure`);
   await expect(page.getByLabel('Worn beneath')).toHaveValue('half slip');
+  await page.getByText(/^More: who writes/).click();
   await page.getByLabel('Written down by (optional)').click();
   await page.getByTitle('Jonah Fell').click();
   await page.getByRole('button', { name: 'Start measuring' }).click();

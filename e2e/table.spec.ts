@@ -76,9 +76,9 @@ test('a measurement besides is found by any name; both sides and a seated client
   await signIn(page);
   const { orderId } = await newSkirt(page, 'Sits And Is Measured');
   await page.goto(`/orders/${orderId}/measure`);
+  await page.getByText(/^More: who writes/).click();
   await page.getByLabel('seated').check();
   await accessible(page, 'start');
-  await page.getByText('Ways of measuring (as in studio rules').click();
   await page.getByRole('button', { name: 'Start measuring' }).click();
   const ribbon = page.getByRole('list', { name: 'Measurements of this session' });
   await expect(ribbon.getByRole('button', { name: /^hip, seated/ })).toBeVisible();

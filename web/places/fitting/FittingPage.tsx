@@ -93,38 +93,44 @@ function Fitting({ id }: { id: number }) {
           ]}
         />
       )}
-      {views.length > 0 ? (
-        <GarmentTouch
-          views={views}
-          alterations={alterations}
-          mark={draft.mark}
-          onMark={(mark) => setDraft({ ...draft, mark })}
-        />
-      ) : (
-        <p className="soft">
-          {made
-            ? 'The drawing appears when the needed measurements are taken.'
-            : 'This garment has no sheet. Alterations are written in words, with their pieces.'}
-        </p>
-      )}
+      <div className={views.length > 0 && mayAsk ? 'at-mirror' : undefined}>
+        <div className="in-sight">
+          {views.length > 0 ? (
+            <GarmentTouch
+              views={views}
+              alterations={alterations}
+              mark={draft.mark}
+              onMark={(mark) => setDraft({ ...draft, mark })}
+            />
+          ) : (
+            <p className="soft">
+              {made
+                ? 'The drawing appears when the needed measurements are taken.'
+                : 'This garment has no sheet. Alterations are written in words, with their pieces.'}
+            </p>
+          )}
+        </div>
+        <div>
+          {mayAsk && (
+            <Asking
+              orderId={id}
+              appointmentId={Number(params.get('a')) || null}
+              unit={unit}
+              garment={garment}
+              came={data.broughtIn}
+              alterations={alterations}
+              draft={draft}
+              onDraft={setDraft}
+              editing={editing}
+              onLeave={() => {
+                setDraft(EMPTY);
+                setEditing(null);
+              }}
+            />
+          )}
+        </div>
+      </div>
       <DesignPictures orderId={id} look />
-      {mayAsk && (
-        <Asking
-          orderId={id}
-          appointmentId={Number(params.get('a')) || null}
-          unit={unit}
-          garment={garment}
-          came={data.broughtIn}
-          alterations={alterations}
-          draft={draft}
-          onDraft={setDraft}
-          editing={editing}
-          onLeave={() => {
-            setDraft(EMPTY);
-            setEditing(null);
-          }}
-        />
-      )}
       <Waiting orderId={id} unit={unit} onTakeUp={({ asked }) => setDraft(draftOf(asked))} />
       <ReadBack
         key={order.id}

@@ -91,7 +91,7 @@ export function KindChoice({ chosen, offer, unit, onChoose }: Props) {
       </select>
       {not.length > 0 && (
         <details className="soft">
-          <summary>{not.length} Not possible on this garment</summary>
+          <summary>{not.length} not possible on this garment</summary>
           <ul className="why">
             {not.map((b) => (
               <li key={b.kind.id}>

@@ -90,9 +90,6 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
               .map((s) => ({ value: s.name, label: s.name }))}
           />
         </Form.Item>
-        <Form.Item name="scribe" label="Written down by (optional)">
-          <Select allowClear options={staff.map((s) => ({ value: s.name, label: s.name }))} />
-        </Form.Item>
         <Form.Item name="unit" label="Tape in">
           <Radio.Group
             options={[
@@ -106,15 +103,6 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
         </Form.Item>
         <Form.Item name="heel" label="Heel height" rules={[length]}>
           <LengthInput unit="cm" placeholder="e.g. 4 cm" />
-        </Form.Item>
-        <Form.Item name="posture" label="Posture, stance">
-          <Input maxLength={500} />
-        </Form.Item>
-        <Form.Item name="waistRule" label="Waist taken">
-          <Select options={options(LEVEL_RULES.waist.of)} />
-        </Form.Item>
-        <Form.Item name="hipRule" label="Hip taken">
-          <Select options={options(LEVEL_RULES.hip.of)} />
         </Form.Item>
         {order.minor && (
           <Form.Item
@@ -131,9 +119,6 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
             <Input maxLength={200} />
           </Form.Item>
         )}
-        <Form.Item name="seated" valuePropName="checked" label="Measured">
-          <Checkbox>seated</Checkbox>
-        </Form.Item>
         <Form.Item
           name="changed"
           label="Changes since last time"
@@ -141,13 +126,28 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
         >
           <Input maxLength={300} />
         </Form.Item>
-        <Form.Item name="cords" label="Marked with a cord" className="full">
-          <Checkbox.Group options={CORDS.map((c) => ({ value: c, label: c }))} />
-        </Form.Item>
       </div>
       <details>
-        <summary>Ways of measuring (as in studio rules unless changed here)</summary>
+        <summary>More: who writes, posture, seated, cords, ways of measuring</summary>
         <div className="fields">
+          <Form.Item name="scribe" label="Written down by (optional)">
+            <Select allowClear options={staff.map((s) => ({ value: s.name, label: s.name }))} />
+          </Form.Item>
+          <Form.Item name="posture" label="Posture, stance">
+            <Input maxLength={500} />
+          </Form.Item>
+          <Form.Item name="seated" valuePropName="checked" label="Measured">
+            <Checkbox>seated</Checkbox>
+          </Form.Item>
+          <Form.Item name="cords" label="Marked with a cord" className="full">
+            <Checkbox.Group options={CORDS.map((c) => ({ value: c, label: c }))} />
+          </Form.Item>
+          <Form.Item name="waistRule" label="Waist taken">
+            <Select options={options(LEVEL_RULES.waist.of)} />
+          </Form.Item>
+          <Form.Item name="hipRule" label="Hip taken">
+            <Select options={options(LEVEL_RULES.hip.of)} />
+          </Form.Item>
           {SCHOOL_MATTERS.map((matter) => (
             <Form.Item key={matter} name={['schools', matter]} label={SCHOOL_CHOICES[matter].name}>
               <Select options={options(SCHOOL_CHOICES[matter].of)} />
