@@ -38,6 +38,10 @@ export type HomeSend = z.infer<typeof HomeSend>;
 /** What a client's page for measuring at home shows: what to measure, and nothing of the studio's book. */
 export const HomePage = z.strictObject({
   studio: z.string(),
+  /** how the studio is reached: address, phone, e-mail, those it has given */
+  contact: z.array(z.string()).readonly(),
+  /** in which unit the studio measures */
+  unit: z.enum(['cm', 'in']),
   client: z.string(),
   minor: z.boolean(),
   measures: z.array(z.string()).readonly(),

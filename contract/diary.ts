@@ -150,6 +150,8 @@ export const ClientAnswer = z.strictObject({
 /** What the client's own page shows: her times, and nothing else. */
 export const ClientPage = z.strictObject({
   studio: z.string(),
+  /** how the studio is reached: address, phone, e-mail, those it has given */
+  contact: z.array(z.string()).readonly(),
   client: z.string(),
   kind: z.string(),
   status: made<AppointmentStatus>(),

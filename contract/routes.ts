@@ -388,6 +388,11 @@ export const ROUTES = {
     status: 201,
     answer: z.strictObject({ pins: PinsView.nullable() }),
   },
+  'DELETE /orders/:id/pins': {
+    does: 'Crosses out the last count of pins',
+    may: 'alter.work',
+    answer: z.strictObject({ pins: PinsView.nullable() }),
+  },
   'POST /orders/:id/points': {
     does: 'Keeps what was measured on the finished garment',
     may: 'alter.work',

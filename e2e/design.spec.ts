@@ -155,7 +155,7 @@ test('work is given by keys alone: taken up, carried from day to day, what hinde
   const grip = page.getByRole('button', { name: new RegExp(`^Assign ${order!.number}`) });
   await grip.focus();
   await page.keyboard.press('Enter');
-  const told = page.locator('[aria-live]').filter({ hasText: /left|much|skill|given|hand/i });
+  const told = page.locator('[aria-live]').filter({ hasText: /left|much|trained|assigned|picked|changed/i });
   await expect(told.first()).toContainText(/would be left|too much/);
   // From the list to a day, then up to a hand without the skill, then back down.
   await page.keyboard.press('ArrowUp');

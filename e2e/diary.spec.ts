@@ -120,7 +120,7 @@ test('a time that somebody else takes meanwhile is told, nothing is lost, and th
   await expect(first).toBeVisible();
   const asked = page.waitForRequest((r) => r.url().endsWith('/api/appointments'));
   await first.click();
-  await page.getByLabel('Note').fill('a note that must stay');
+  await page.getByLabel('Note', { exact: true }).fill('a note that must stay');
   // Another hand takes exactly what this page is about to send.
   await page.route('**/api/appointments', async (route) => {
     const { slots } = route.request().postDataJSON();
@@ -131,7 +131,7 @@ test('a time that somebody else takes meanwhile is told, nothing is lost, and th
   await page.getByRole('button', { name: 'Book appointment' }).click();
   await asked;
   await expect(page.getByRole('alert')).toContainText('took this time');
-  await expect(page.getByLabel('Note')).toHaveValue('a note that must stay');
+  await expect(page.getByLabel('Note', { exact: true })).toHaveValue('a note that must stay');
   await page.locator('form.stack p button').first().click();
   await page.getByRole('button', { name: 'Book appointment' }).click();
   await expect(page.getByRole('region', { name: 'Appointment' })).toBeVisible();
@@ -195,8 +195,8 @@ test('what a client is told is written with the booking, read as it would be, an
 }) => {
   await signIn(page, 'Odile Marchetti');
   await page.goto('/messages');
-  await page.getByRole('button', { name: 'Put it out of order' }).click();
-  await expect(page.getByRole('alert')).toContainText('out of order');
+  await page.getByRole('button', { name: 'Simulate failure' }).click();
+  await expect(page.getByRole('alert')).toContainText('Simulated failure is on');
   const client = await byApi(page, 'POST', '/clients', { name: 'Told By Mail', email: 'told@example.org' });
   const { times } = await (
     await page.request.get(`/api/diary/times?kind=consultation&from=${later(90)}`)
@@ -210,8 +210,8 @@ test('what a client is told is written with the booking, read as it would be, an
   await page.goto(`/messages?appointment=${made.id}`);
   await expect(page.getByText(/tried 1 time: Sending failed/)).toBeVisible();
   await accessible(page);
-  await page.getByRole('button', { name: 'Put it in order' }).click();
-  await expect(page.getByText('✓ sent')).toBeVisible();
+  await page.getByRole('button', { name: 'End simulated failure' }).click();
+  await expect(page.getByText('✓ recorded only')).toBeVisible();
   await page.getByRole('button', { name: 'confirmation' }).click();
   await expect(page.getByText('mail to told@example.org')).toBeVisible();
   await expect(page.getByText('Dear Told By Mail,')).toBeVisible();
@@ -222,7 +222,7 @@ test('what a client is told is written with the booking, read as it would be, an
   await page.getByLabel('Text', { exact: true }).fill('Come, {client}, at {time}.');
   await expect(page.getByRole('region', { name: 'Preview' })).toContainText(/Come, .+, at \d\d:\d\d\./);
   await accessible(page, 'words');
-  await page.getByRole('button', { name: 'Save care text' }).click();
+  await page.getByRole('button', { name: 'Save text' }).click();
   await expect(page.getByRole('button', { name: 'Reset to the usual text' })).toBeVisible();
 });
 

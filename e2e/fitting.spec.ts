@@ -13,7 +13,7 @@ test('at the mirror: a touch, a sign found by looking, what it would make, read 
   await accessible(page, 'signs');
   await page.getByRole('button', { name: /^cross strain at the hip/ }).click();
   await page.getByRole('button', { name: 'let out at the side seams' }).click();
-  await expect(page.getByLabel('Work')).toHaveValue('side-seams');
+  await expect(page.getByLabel('Alteration', { exact: true })).toHaveValue('side-seams');
   await page.getByLabel('How much').fill('2 cm');
   const made = page.getByRole('region', { name: 'What it would change' });
   await expect(made.locator('tr', { hasText: 'hip' }).last()).toContainText('cm');
@@ -47,7 +47,7 @@ test('at the mirror: a touch, a sign found by looking, what it would make, read 
   await page.getByRole('button', { name: /^Draft into revision 1/ }).click();
   await expect(waits).toContainText('drafted');
   await expect(hip).not.toHaveText(before!);
-  await page.getByRole('button', { name: /^Open again/ }).click();
+  await page.getByRole('button', { name: /^Reopen/ }).click();
   await expect(hip).toHaveText(before!);
 });
 
@@ -55,14 +55,14 @@ test('the kinds are found by everyday words, and only those that the garment bea
   await signIn(page);
   const { orderId } = await measured(page, 'Words One');
   await page.goto(`/orders/${orderId}/fitting`);
-  const kinds = page.getByLabel('Work');
+  const kinds = page.getByLabel('Alteration', { exact: true });
   await expect(kinds.locator('option', { hasText: 'sleeve length' })).toHaveCount(0);
-  await page.getByText(/Not possible on this garment/).click();
+  await page.getByText(/not possible on this garment/).click();
   await expect(page.getByText('sleeve length: This garment has no sleeve end.')).toBeVisible();
-  await page.getByLabel('Find').fill('gapes');
+  await page.getByLabel('Find', { exact: true }).fill('gapes');
   await expect(kinds.locator('option', { hasText: 'waist' }).first()).toBeAttached();
   await expect(kinds.locator('option', { hasText: 'hem, straight' })).toHaveCount(0);
-  await page.getByLabel('Find').press('Enter');
+  await page.getByLabel('Find', { exact: true }).press('Enter');
   await expect(kinds).not.toHaveValue('');
   await accessible(page);
 });
@@ -175,12 +175,12 @@ test('at the desk a garment is brought in, gets its ticket, and is found by it a
   const client = await byApi(page, 'POST', '/clients', { name: 'Ticket Holder' });
   await page.goto(`/brought-in?client=${client.id}`);
   await expect(page.getByRole('heading', { name: 'Garment brought in by Ticket Holder' })).toBeVisible();
-  await page.getByLabel('Garment').selectOption('jacket');
+  await page.getByLabel('Garment', { exact: true }).selectOption('jacket');
   await page.getByRole('button', { name: 'Create order' }).click();
   await expect(page.getByRole('alert')).toContainText('Enter the condition');
   await accessible(page);
   await page.getByLabel('Condition when brought in').fill('nothing found');
-  await page.getByRole('button', { name: 'lined' }).click();
+  await page.getByRole('button', { name: 'lined', exact: true }).click();
   await page.getByRole('button', { name: 'Create order' }).click();
   const ticket = page.getByRole('link', { name: /^[A-Z2-9]{3}-[A-Z2-9]{3}$/ });
   await expect(ticket).toBeVisible();
@@ -198,7 +198,7 @@ test('at the desk a garment is brought in, gets its ticket, and is found by it a
   await page.getByLabel('Caption').fill('the right cuff');
   await photos.setInputFiles({ name: 'cuff.png', mimeType: 'image/png', buffer: Buffer.from(png, 'base64') });
   await expect(page.getByRole('img', { name: 'the right cuff' })).toBeVisible();
-  await page.getByLabel('Work').selectOption('sleeve-length');
+  await page.getByLabel('Alteration', { exact: true }).selectOption('sleeve-length');
   await page.getByLabel('How much').fill('2 cm');
   await page.getByRole('button', { name: 'Add change' }).click();
   await expect(page.getByRole('link', { name: /^Sleeve length: shorten 2/ })).toBeVisible();
@@ -218,7 +218,7 @@ test('what is asked while the network is away is kept on the device, and made on
   await signIn(page);
   const { orderId } = await measured(page, 'Away One');
   await page.goto(`/orders/${orderId}/fitting`);
-  await page.getByLabel('Work').selectOption('hem-straight');
+  await page.getByLabel('Alteration', { exact: true }).selectOption('hem-straight');
   await page.getByLabel('How much').fill('2 cm');
   await expect(page.getByRole('region', { name: 'What it would change' })).toContainText('hem of the front');
   await context.setOffline(true);

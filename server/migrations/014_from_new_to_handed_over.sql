@@ -58,6 +58,10 @@ begin
 end $$;
 create trigger order_is_brought_in after insert on brought_in for each row execute function order_is_brought_in();
 
+-- A count of pins that was wrong is crossed out, not rubbed out.
+alter table pins_counted add column gone_at timestamptz;
+alter table pins_counted add column gone_by bigint references staff;
+
 -- What the studio writes, measures and counts in, and how it is reached.
 alter table house add column address text not null default '';
 alter table house add column phone text not null default '';

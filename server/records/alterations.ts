@@ -287,7 +287,7 @@ export const openQuestion = (staffId: number | null, now: Date) => ({
               join slot t on t.appointment_id = p.id
             where coalesce(g.with_id, g.id) = coalesce(o.with_id, o.id) and t.state = 'taken' and p.status in ('offered', 'confirmed') and lower(t.during) > $1
             order by lower(t.during) limit 1) n on true
-      where a.status in ('asked', 'agreed', 'in-work', 'done')
+      where a.status in ('asked', 'agreed', 'in-work', 'done') and o.stage not in ('cancelled', 'handed-over')
         ${staffId === null ? '' : 'and (a.staff_id = $2 or a.staff_id is null)'}
       order by least(coalesce(w.day, '9999-01-01'), coalesce(a.needed_on, '9999-01-01'), coalesce(n.at::timestamptz::date, '9999-01-01')), a.id limit 2500`,
   values: staffId === null ? [now] : [now, staffId],
@@ -312,6 +312,16 @@ export const countPins = (tx: Tx, orderId: number, way: 'in' | 'out', pins: numb
     by,
     at,
   ]);
+
+/** Crosses out the last count of an order’s pins; false where nothing was counted. */
+export async function uncountPins(tx: Tx, orderId: number, by: number, at: Date) {
+  const { rows } = await tx.query<{ way: 'in' | 'out'; pins: number }>(
+    `update pins_counted set gone_at = $3, gone_by = $2 where id = (select max(id) from pins_counted where order_id = $1 and gone_at is null)
+     returning way, pins`,
+    [orderId, by, at],
+  );
+  return rows[0];
+}
 
 interface PointRead {
   readonly point: string;
@@ -346,7 +356,7 @@ export async function pointsRead(
 export async function pinsOf(db: Db, orderId: number): Promise<{ in: number; out: number } | null> {
   const { rows } = await db.query<{ in: number; out: number; n: number }>(
     `select coalesce(sum(pins) filter (where way = 'in'), 0)::int as in, coalesce(sum(pins) filter (where way = 'out'), 0)::int as out,
-        count(*)::int as n from pins_counted where order_id = $1`,
+        count(*)::int as n from pins_counted where order_id = $1 and gone_at is null`,
     [orderId],
   );
   const { n, ...pins } = rows[0]!;

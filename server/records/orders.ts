@@ -204,10 +204,24 @@ export async function addOrder(db: Db, w: OrderWrite, brief: BriefWire | null): 
   return id;
 }
 
+/** Whether nothing was made for its client yet: an order on the wrong client can be mended as long as that holds. */
+export async function isUntouched(db: Db, id: number): Promise<boolean> {
+  const { rows } = await db.query<{ so: boolean }>(
+    `select o.stage in ('asked', 'brief') and o.with_id is null and not exists (select 1 from orders g where g.with_id = o.id)
+        and not exists (select 1 from session s where s.order_id = o.id) and not exists (select 1 from appointment a where a.order_id = o.id)
+        and not exists (select 1 from alteration a where a.order_id = o.id) and not exists (select 1 from brought_in b where b.order_id = o.id)
+        and not exists (select 1 from money_noted m where m.order_id = o.id) and not exists (select 1 from home_link h where h.order_id = o.id)
+        and not exists (select 1 from photo p where p.order_id = o.id) as so
+       from orders o where o.id = $1`,
+    [id],
+  );
+  return rows[0]?.so ?? false;
+}
+
 export async function changeOrder(db: Db, id: number, w: OrderWrite): Promise<void> {
   await db.query(
-    'update orders set what = $2, occasion = $3, worn_on = $4, due_on = $5, responsible_id = $6, version = version + 1 where id = $1',
-    [id, w.what, w.occasion, w.wornOn, w.dueOn, w.responsibleId],
+    'update orders set what = $2, occasion = $3, worn_on = $4, due_on = $5, responsible_id = $6, client_id = $7, version = version + 1 where id = $1',
+    [id, w.what, w.occasion, w.wornOn, w.dueOn, w.responsibleId, w.clientId],
   );
   await refold(db, (await db.query<Words>(`select ${WORDS} where o.id = $1`, [id])).rows);
 }

@@ -8,6 +8,8 @@ export const movesOrder = (_: unknown, error: unknown, { orderId }: { orderId: n
         { type: 'Alterations' as const, id: orderId },
         { type: 'Alterations' as const, id: LIST },
         { type: 'Order' as const, id: orderId },
+        // How far it has come stands in every list.
+        { type: 'Order' as const, id: LIST },
         // What is agreed waits at the sheet while the cloth is not cut.
         { type: 'Sheet' as const, id: orderId },
         'Diary' as const,

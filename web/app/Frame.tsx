@@ -177,7 +177,8 @@ export function Frame() {
 }
 
 /** Whose screen it is, from the server's own sentence: after a reload nothing else is answered. */
-const lockedName = (error: unknown) => /passphrase of (.+) to go on/.exec(problemOf(error).detail)?.[1] ?? '';
+const lockedName = (error: unknown) =>
+  String((problemOf(error).theirs as { name?: string } | undefined)?.name ?? '');
 
 /**
  * What is kept on this device is written by whoever is signed in here, and sent under their sign-in only. A page whose

@@ -43,6 +43,7 @@ export const signedIn =
         423,
         'locked',
         `This screen is locked. What you wrote is still here. Type the passphrase of ${who.name} to continue.`,
+        { theirs: { name: who.name } },
       );
     // What was written on this device is only ever sent under the sign-in of its writer.
     const author = c.req.header('x-author');

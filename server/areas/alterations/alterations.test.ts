@@ -445,6 +445,10 @@ describe('an alteration', () => {
     await count('in', 12);
     await count('out', 11);
     expect((await mine()).inTheWay).toEqual(['1 of 12 pins is not counted out. Find it before hand-over.']);
+    await count('out', 5);
+    expect((await mine()).pins).toEqual({ in: 12, out: 16 });
+    // A count that was wrong is crossed out; what was counted before it stands.
+    expect(await json(bench!.send('DELETE', `${path}/pins`))).toEqual({ pins: { in: 12, out: 11 } });
     await count('out', -1, 422);
     await count('out', 1);
     expect((await mine()).inTheWay).toEqual([]);

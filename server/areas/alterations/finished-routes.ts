@@ -21,6 +21,7 @@ import {
   pinsOf,
   seenBy,
   takeBack,
+  uncountPins,
 } from '../../records/alterations.ts';
 import { questionsOf } from '../../records/design.ts';
 import { readHouse } from '../../records/house.ts';
@@ -44,6 +45,19 @@ export function finishedRoutes(deps: Deps): Hono<Env> {
       if (!(await readOrder(tx, orderId, true))) throw notFound('order');
       await countPins(tx, orderId, way, pins, c.get('who').id, deps.now());
       await settled(tx, orderId, deps.now());
+      return kept(orderId, { pins: await pinsOf(tx, orderId) });
+    });
+  });
+
+  on(app, 'DELETE /orders/:id/pins', (c) => {
+    const orderId = idParam(c, 'order');
+    return once(c, deps, async (tx) => {
+      if (!(await readOrder(tx, orderId, true))) throw notFound('order');
+      const by = c.get('who').id;
+      const gone = await uncountPins(tx, orderId, by, deps.now());
+      if (!gone) throw new Refusal(409, 'no-pins', 'No pins are counted. There is nothing to undo.');
+      await settled(tx, orderId, deps.now());
+      await remember(tx, 'order', orderId, by, 'pin count crossed out', gone, undefined);
       return kept(orderId, { pins: await pinsOf(tx, orderId) });
     });
   });

@@ -109,6 +109,7 @@ describe('the client’s own page', () => {
     const page = await json(look(key));
     expect(page).toEqual({
       studio: 'The studio',
+      contact: [],
       client: `Asked ${n}`,
       kind: 'fitting',
       status: 'confirmed',

@@ -20,7 +20,7 @@ import {
 } from '../../records/diary/appointments.ts';
 import { linkedAppointment } from '../../records/diary/links.ts';
 import { planMessages } from '../../records/diary/telling.ts';
-import { readHouse } from '../../records/house.ts';
+import { contactOf, readHouse } from '../../records/house.ts';
 import { whoHolds } from '../../records/sign-ins.ts';
 import { countKnocks } from '../../records/tries.ts';
 
@@ -31,10 +31,13 @@ const closed = () =>
     'This page is closed: its day is past, or the link is incomplete. Please call the studio.',
   );
 
-function pageOf(a: AppointmentView, studio: string, zone: string): ClientPage {
+type House = Awaited<ReturnType<typeof readHouse>>;
+function pageOf(a: AppointmentView, house: House): ClientPage {
+  const { studio, timeZone: zone } = house;
   const until = a.heldUntil && wallAt(zone, Math.floor(Date.parse(a.heldUntil) / 60_000));
   return {
     studio,
+    contact: contactOf(house),
     client: a.clientName,
     kind: a.kindName,
     status: a.status,
@@ -61,12 +64,13 @@ export function answerRoutes(deps: Deps): Hono<Env> {
   };
   on(app, 'POST /answer/look', async (c, { body }) => {
     const opens = await knock(addressOf(c));
-    const { studio, timeZone: zone } = await readHouse(deps.pool);
+    const house = await readHouse(deps.pool);
+    const zone = house.timeZone;
     const id = await linkedAppointment(deps.pool, tokenHash(body.key), deps.now());
     const found = id === null ? undefined : await readAppointment(deps.pool, zone, id);
     if (!found) throw closed();
     await opens();
-    return pageOf(found, studio, zone);
+    return pageOf(found, house);
   });
 
   on(app, 'POST /answer', async (c, { body: { key, answer, slotId, words } }) => {
@@ -74,7 +78,8 @@ export function answerRoutes(deps: Deps): Hono<Env> {
     const opens = await knock(addressOf(c));
     const by = await staffOf(c);
     const page = await inTransaction(deps.pool, async (tx) => {
-      const { studio, timeZone: zone } = await readHouse(tx);
+      const house = await readHouse(tx);
+      const zone = house.timeZone;
       const id = await linkedAppointment(tx, tokenHash(key), now);
       const a = id === null ? undefined : await holdAppointment(tx, zone, id);
       if (!a) throw closed();
@@ -84,7 +89,7 @@ export function answerRoutes(deps: Deps): Hono<Env> {
         a.answer === answer &&
         a.answerWords === words &&
         (answer !== 'yes' || !slotId || chosen?.state === 'taken');
-      if (again) return { id: a.id, page: pageOf(a, studio, zone) };
+      if (again) return { id: a.id, page: pageOf(a, house) };
       if (a.status !== 'offered' && a.status !== 'confirmed')
         throw new Refusal(422, 'not-open', 'There is nothing left to answer. Please call the studio.');
       if (a.status === 'offered' && answer === 'yes') {
@@ -107,7 +112,7 @@ export function answerRoutes(deps: Deps): Hono<Env> {
         undefined,
         { slotId, words },
       );
-      return { id: a.id, page: pageOf((await readAppointment(tx, zone, a.id))!, studio, zone) };
+      return { id: a.id, page: pageOf((await readAppointment(tx, zone, a.id))!, house) };
     });
     await opens();
     deps.live.tell([['diary', page.id, 0]]);

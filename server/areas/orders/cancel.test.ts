@@ -129,3 +129,20 @@ describe('what is cut does not vanish', () => {
     expect((await order(orderId)).stage).toBe('fitting');
   });
 });
+
+describe('an order on the wrong client', () => {
+  it('is mended while nothing was made for it, and stays once there is', async () => {
+    const wrong = await madeOrder('Wrong Client');
+    const right = await madeOrder('Right Client');
+    const put = async (clientId: number, status = 200) => {
+      const { version, what } = await order(wrong.orderId);
+      return json(desk!.send('PUT', `/orders/${wrong.orderId}`, { version, what, clientId }), status);
+    };
+    expect((await put(right.clientId)).clientName).toBe('Right Client');
+    const found = await json(desk!.get('/orders?view=all&q=right%20client'));
+    expect(found.map((o: { id: number }) => o.id)).toContain(wrong.orderId);
+    await booked(wrong.orderId, right.clientId, '2026-03-13');
+    expect((await put(wrong.clientId, 422)).detail).toContain('client can’t be changed');
+    expect((await order(wrong.orderId)).clientName).toBe('Right Client');
+  });
+});

@@ -18,6 +18,7 @@ import {
   changeOrder,
   fullOrder,
   garmentsOfOrder,
+  isUntouched,
   readOrder,
   refuseCancelled,
 } from '../../records/orders.ts';
@@ -92,11 +93,11 @@ export function orderRoutes(deps: Deps): Hono<Env> {
         did: 'changed',
         read: (t) => readOrder(t, id, true),
         write: async (t, before) => {
-          if (before.clientId !== wanted.clientId)
+          if (before.clientId !== wanted.clientId && !(await isUntouched(t, id)))
             throw new Refusal(
               422,
               'client-stays',
-              'An order stays with its client. Make a new order for another client.',
+              'This order was already measured, booked or worked on, so its client can’t be changed. Nothing was saved. Create a new order for the other client.',
             );
           await checkPeople(t, wanted);
           await changeOrder(t, id, wanted);

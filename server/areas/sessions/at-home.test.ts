@@ -44,6 +44,8 @@ describe('a client measures at home', () => {
     const page = await json(look(key));
     expect(page).toEqual({
       studio: 'The studio',
+      contact: [],
+      unit: 'cm',
       client: `At Home ${n}`,
       minor: false,
       measures: ['waist', 'tummy', 'hip', 'waist-to-hip', 'waist-to-knee', 'waist-to-floor'],

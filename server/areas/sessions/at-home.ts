@@ -20,7 +20,7 @@ import { once } from '../../http/once.ts';
 import { notFound, Refusal } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { newToken, tokenHash } from '../../http/token.ts';
-import { readHouse } from '../../records/house.ts';
+import { contactOf, readHouse } from '../../records/house.ts';
 import { readOrder } from '../../records/orders.ts';
 import { keepReadings, readSession } from '../../records/sessions.ts';
 import { countKnocks } from '../../records/tries.ts';
@@ -45,15 +45,17 @@ const closed = () =>
   );
 
 type House = Awaited<ReturnType<typeof readHouse>>;
-const pageOf = (link: HomeLink, { studio, timeZone: zone, rules }: House): HomePage => ({
-  studio,
+const pageOf = (link: HomeLink, house: House): HomePage => ({
+  studio: house.studio,
+  contact: contactOf(house),
+  unit: house.unit,
   client: link.client,
   minor: link.minor,
   measures: homeList(
-    inTapeOrder(measuringTogether(link.garments.map((parts) => parts.map(toPart))), rules.tape),
+    inTapeOrder(measuringTogether(link.garments.map((parts) => parts.map(toPart))), house.rules.tape),
   ),
-  until: printDate(dayIn(zone, link.expiresAt)),
-  sent: link.sentAt ? printDate(dayIn(zone, link.sentAt)) : '',
+  until: printDate(dayIn(house.timeZone, link.expiresAt)),
+  sent: link.sentAt ? printDate(dayIn(house.timeZone, link.sentAt)) : '',
 });
 
 /**

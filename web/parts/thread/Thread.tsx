@@ -2,7 +2,7 @@ import './thread.css';
 import type { OrderFull, SheetView } from '@rocchetto/contract';
 import { daysBetween } from '@rocchetto/core/dates/studio-day.ts';
 import { useNavigate } from 'react-router';
-import { useDays } from '../../shared/me.ts';
+import { useDays, useMay } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 
 interface Knot {
@@ -18,6 +18,7 @@ function knotsOf(
   order: OrderFull,
   sheet: SheetView | undefined,
   { today, short: shortDate }: ReturnType<typeof useDays>,
+  may: { readonly measure: boolean; readonly brief: boolean; readonly book: boolean },
 ): Knot[] {
   const base = `/orders/${order.id}`;
   const session = order.sessions[0];
@@ -33,7 +34,7 @@ function knotsOf(
       word: 'brief',
       when: shortDate(order.briefAt),
       done: order.brief !== null,
-      to: `${base}/brief`,
+      to: may.brief || order.brief ? `${base}/brief` : null,
       tells: order.brief ? 'The brief is done.' : 'No brief yet.',
     },
     {
@@ -41,7 +42,8 @@ function knotsOf(
       word: 'measured',
       when: session ? shortDate(session.at) : measured ? 'yes' : '—',
       done: measured,
-      to: made ? `${base}/measure` : null,
+      // Who may not measure is not led to the tape.
+      to: made && may.measure ? `${base}/measure` : null,
       tells: session ? `Measured by ${session.measurer}.` : measured ? 'Measured.' : 'Not measured yet.',
     },
     {
@@ -60,7 +62,7 @@ function knotsOf(
       to: made ? `${base}/sheet` : null,
       tells: cut ? 'Cut.' : 'Not cut yet.',
     },
-    fittings(order, today, shortDate),
+    fittings(order, today, shortDate, may.book),
     alterationsKnot(order),
     {
       id: 'handed',
@@ -95,7 +97,12 @@ function alterationsKnot({ id, alterations: { all, open } }: OrderFull): Knot {
 }
 
 /** The order's appointments on its thread: the next one that is to come, else the last that was. */
-function fittings(order: OrderFull, today: string, shortDate: (at: string) => string): Knot {
+function fittings(
+  order: OrderFull,
+  today: string,
+  shortDate: (at: string) => string,
+  mayBook: boolean,
+): Knot {
   const standing = order.appointments.filter((a) => a.status !== 'did-not-come');
   const next = standing.find((a) => a.day >= today && a.status !== 'done');
   const shown = next ?? standing.at(-1);
@@ -105,7 +112,7 @@ function fittings(order: OrderFull, today: string, shortDate: (at: string) => st
     word: order.appointments.length > 1 ? `fittings, ${order.appointments.length}` : 'fittings',
     when: shown ? `${shortDate(shown.day)}, ${shown.time}` : '—',
     done: standing.length > 0 && !next,
-    to: shown ? `/diary?day=${shown.day}&a=${shown.id}` : `/diary/book?order=${order.id}`,
+    to: shown ? `/diary?day=${shown.day}&a=${shown.id}` : mayBook ? `/diary/book?order=${order.id}` : null,
     tells: shown ? `${order.appointments.map(words).join('; ')}.` : 'No fitting booked yet.',
   };
 }
@@ -126,7 +133,8 @@ export function Thread({
 }) {
   const navigate = useNavigate();
   const days = useDays();
-  const knots = knotsOf(order, sheet, days);
+  const may = { measure: useMay('session.write'), brief: useMay('sheet.write'), book: useMay('diary.write') };
+  const knots = knotsOf(order, sheet, days, may);
   const tight = days.danger(order);
   const at = (i: number) => 60 + i * 148;
   const next = knots.findIndex((k) => !k.done);

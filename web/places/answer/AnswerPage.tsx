@@ -1,6 +1,7 @@
 import '../../shared/door.css';
 import type { ClientPage, Problem } from '@rocchetto/contract';
 import { useCallback, useEffect, useState } from 'react';
+import { Contact } from '../../shared/Contact.tsx';
 
 const AWAY = 'Can’t reach the studio. What you wrote is still here. Try again in a moment.';
 
@@ -52,6 +53,7 @@ export function Component() {
             {page.client}, your {page.kind}
           </p>
         )}
+        {page && <Contact of={page.contact} />}
       </div>
       <div>
         {wrong && (
@@ -67,7 +69,7 @@ export function Component() {
                 Which of these times suits you?{page.until && ` We hold them for you until ${page.until}.`}
               </p>
             )}
-            {!open && <p>This appointment {page.status === 'done' ? 'has been' : 'is cancelled'}.</p>}
+            {!open && <p>This appointment {page.status === 'cancelled' ? 'is cancelled' : 'is over'}.</p>}
             {page.answer === 'another-time' && open && (
               <div className="notice" role="status">
                 You asked for another time. The studio will contact you.

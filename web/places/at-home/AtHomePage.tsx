@@ -1,4 +1,5 @@
 import '../../shared/door.css';
+import { Contact } from '../../shared/Contact.tsx';
 import '../../parts/tape/tape.css';
 import './athome.css';
 import type { HomePage, Problem } from '@rocchetto/contract';
@@ -89,7 +90,8 @@ export function Component() {
             <h1 ref={top} tabIndex={-1}>
               {page.studio}
             </h1>
-            <p className="soft">{page.client}, your measures</p>
+            <p className="soft">{page.client}, your measurements</p>
+            <Contact of={page.contact} />
           </div>
           <div className="notice good" role="status">
             Sent on {page.sent}. Thank you. The studio will check them and measure again with you before

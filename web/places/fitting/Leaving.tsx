@@ -1,6 +1,6 @@
 import type { OrderAlterations } from '@rocchetto/contract';
 import { useState } from 'react';
-import { useHandOverMutation, useTakeBackMutation } from '../../api/leaving.ts';
+import { useHandOverMutation, useTakeBackMutation, useUncountPinsMutation } from '../../api/leaving.ts';
 import { fittingOutbox } from '../../parts/outbox/useFittingOutbox.ts';
 import { emptied } from '../../shared/emptied.ts';
 import { useDays, useMay } from '../../shared/me.ts';
@@ -21,6 +21,7 @@ export function Leaving({ orderId, clientName, of }: Props) {
   const [wrong, setWrong] = useState('');
   const [give, giving] = useHandOverMutation();
   const [take, taking] = useTakeBackMutation();
+  const [uncount, uncounting] = useUncountPinsMutation();
   const [pins, setPins] = useState('');
   const [read, setRead] = useState(false);
   const [name, setName] = useState(clientName);
@@ -43,10 +44,20 @@ export function Leaving({ orderId, clientName, of }: Props) {
   return (
     <>
       <h2>Pins and hand-over</h2>
-      <Problem error={giving.error ?? taking.error} />
+      <Problem error={giving.error ?? taking.error ?? uncounting.error} />
       {wrong && <Notice is="bad">{wrong}</Notice>}
       <p>
-        {of.pins === null ? 'No pins counted yet.' : `${of.pins.in} pins counted in, ${of.pins.out} out.`}
+        {of.pins === null ? 'No pins counted yet.' : `${of.pins.in} pins counted in, ${of.pins.out} out.`}{' '}
+        {of.pins !== null && mayCount && !out && (
+          <button
+            type="button"
+            className="quiet"
+            disabled={uncounting.isLoading}
+            onClick={() => void uncount(orderId)}
+          >
+            Undo last count
+          </button>
+        )}
       </p>
       {mayCount && !out && (
         <div className="row">

@@ -102,8 +102,15 @@ function useBrief(order: OrderFull, unit: SheetUnit) {
   const values = () => form.getFieldsValue(true) as BriefWire;
   const finish = () => {
     const parsed = BriefWire.safeParse(writtenBrief(values(), unit));
-    setWrong(parsed.success ? [] : parsed.error.issues.map((i) => i.message));
-    if (parsed.success) void send(parsed.data, base);
+    const nothing = parsed.success && parsed.data.parts.length === 0;
+    setWrong(
+      nothing
+        ? ['Nothing was saved. Choose a garment first, or put one together from parts.']
+        : parsed.success
+          ? []
+          : parsed.error.issues.map((i) => i.message),
+    );
+    if (parsed.success && !nothing) void send(parsed.data, base);
   };
   /**
    * Other parts, of a garment of the house or, unnamed, of the order's own. What both ask is not asked twice: a skirt's

@@ -13,17 +13,22 @@ interface Values extends Omit<OrderWrite, 'wornOn' | 'dueOn'> {
 interface Props {
   readonly start: Partial<OrderWrite>;
   readonly clientName: string | null;
+  /** nothing was made for its client yet: a wrong one can be mended */
+  readonly mayMove?: boolean;
   readonly busy: boolean;
   readonly saveWord: string;
   readonly onSave: (w: OrderWrite) => void;
 }
 
 /** An order's head: for whom, what, when it is worn and due, and who answers for it. */
-export function OrderForm({ start, clientName, busy, saveWord, onSave }: Props) {
+export function OrderForm({ start, clientName, mayMove = false, busy, saveWord, onSave }: Props) {
   const [form] = Form.useForm<Values>();
   const [typed, setTyped] = useState('');
   const q = useSettled(typed.trim(), 120);
-  const { data: found = [] } = useClientsQuery({ q }, { skip: clientName !== null });
+  const { data: found = [] } = useClientsQuery(
+    { q },
+    { skip: clientName !== null && !(mayMove && q !== '') },
+  );
   const { data: staff = [] } = useStaffQuery();
   const worn = Form.useWatch('wornOn', form);
   const fixed = clientName === null ? [] : [{ value: start.clientId!, label: clientName }];
@@ -53,10 +58,10 @@ export function OrderForm({ start, clientName, busy, saveWord, onSave }: Props) 
         <Form.Item name="clientId" label="Client" rules={[{ required: true, message: 'Choose the client.' }]}>
           <Select
             showSearch={{ filterOption: false, onSearch: setTyped }}
-            disabled={clientName !== null}
+            disabled={clientName !== null && !mayMove}
             placeholder="Type a name, phone or code"
             options={
-              clientName !== null
+              clientName !== null && (!mayMove || typed === '')
                 ? fixed
                 : found.map((c) => ({ value: c.id, label: `${c.name} · ${c.code}` }))
             }

@@ -67,6 +67,11 @@ export function Component() {
           <OrderForm
             start={order}
             clientName={order.clientName}
+            mayMove={
+              (order.stage === 'asked' || order.stage === 'brief') &&
+              order.sessions.length + order.appointments.length + order.alterations.all === 0 &&
+              order.garments.length < 2
+            }
             busy={changing.isLoading}
             saveWord="Save"
             onSave={(w) => save(w, version)}
