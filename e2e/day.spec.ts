@@ -115,6 +115,8 @@ test('a client is taken from sign-in to paper with the keyboard alone', async ({
     page.getByText(/ease 3.37 cm as marked, the floor in a woven is 4 cm \(room to sit\)/).first(),
   ).toBeVisible();
   await accessible(page);
+  await tabTo(page, page.getByRole('button', { name: /^Checks/ }), 140);
+  await page.keyboard.press('Enter');
   await tabTo(page, page.getByLabel(/Reason to accept/).first(), 140);
   await page.keyboard.type('knowingly, said so twice');
   await page.keyboard.press('Enter');

@@ -8,7 +8,7 @@ test('a toile is laid flat and read by the keyboard alone; it stands beside body
   await page.goto(`/orders/${orderId}`);
   await page.getByRole('link', { name: 'Measure a garment flat' }).press('Enter');
   await accessible(page, 'nothing yet');
-  await page.getByRole('radio', { name: 'Toile (PDF)' }).check();
+  await page.getByRole('radio', { name: 'toile' }).check();
   await page.getByRole('radio', { name: 'skirt' }).check();
   await page.getByLabel('Which one').fill('first toile');
   await page.keyboard.press('Enter');
@@ -56,7 +56,7 @@ test('a reading off the table waits in its field while the network is away', asy
   await waist.fill('36');
   await context.setOffline(true);
   await waist.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('cannot be reached');
+  await expect(page.getByRole('alert')).toContainText('Can’t reach the');
   await expect(waist).toHaveValue('36');
   await context.setOffline(false);
   await waist.press('Enter');

@@ -16,7 +16,7 @@ test('the principal reads every rule, sees what a change would move, and keeps i
   // A length without a unit takes the house's; what it means stands beside it.
   await hip.fill('2 3/4 in');
   await expect(page.getByRole('heading', { name: 'What this would change' })).toBeVisible();
-  await expect(page.getByText(/^This moves \d+ open orders?/)).toBeVisible();
+  await expect(page.getByText(/^This changes \d+ open orders?/)).toBeVisible();
   await accessible(page, 'changing');
   await page.getByLabel('allowances, straight hem').fill('5');
   await page.getByLabel('rounding, front and back').selectOption('pair');
@@ -137,7 +137,7 @@ test('a room is changed in name and use, and a look at other hours says what wou
   await form.getByRole('checkbox', { name: 'step-free' }).check();
   await form.getByRole('button', { name: 'Save room' }).click();
   await expect(page.getByText('fitting, bridal, step-free')).toBeVisible();
-  await page.getByRole('button', { name: 'Edit hours' }).click();
+  await page.getByRole('button', { name: 'Edit hours', exact: true }).click();
   const hours = page.getByRole('form', { name: 'Opening hours' });
   for (const day of ['Mon', 'Tue', 'Wed', 'Thu', 'Fri']) await hours.getByLabel(day).fill('12-13');
   await expect(

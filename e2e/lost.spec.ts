@@ -8,12 +8,12 @@ test('a new client written while the network is away stays on the page and is ad
 }) => {
   await signIn(page, 'Jonah Fell', '/clients/new');
   await page.getByLabel('Name', { exact: true }).fill('Kept Through');
-  await page.getByLabel('Note').fill('rang twice');
+  await page.getByLabel('Note', { exact: true }).fill('rang twice');
   await context.setOffline(true);
   await page.getByRole('button', { name: 'Add client' }).click();
   await expect(page.getByRole('alert')).toContainText(away);
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Kept Through');
-  await expect(page.getByLabel('Note')).toHaveValue('rang twice');
+  await expect(page.getByLabel('Note', { exact: true })).toHaveValue('rang twice');
   await context.setOffline(false);
   await page.getByRole('button', { name: 'Add client' }).click();
   await expect(page.getByRole('heading', { name: 'Kept Through' })).toBeVisible();

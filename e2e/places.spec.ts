@@ -32,7 +32,7 @@ test('two people save one card: both texts are shown and neither is lost', async
   const client = await byApi(page, 'POST', '/clients', { name: 'Shared Card' });
   await page.goto(`/clients/${client.id}`);
   await page.getByRole('button', { name: 'Edit client' }).click();
-  await page.getByLabel('Note').fill('mine: prefers mornings');
+  await page.getByLabel('Note', { exact: true }).fill('mine: prefers mornings');
   // Theirs is told while the key is already down: it must not move away from under the hand.
   await page.getByRole('button', { name: 'Save', exact: true }).hover();
   await page.mouse.down();
@@ -94,6 +94,8 @@ test('the sheet: both units, rounding with its drift, a conflict that keeps both
   await expect(hip).toContainText('102.38 cm');
   await expect(page.locator('tr:has([data-figure="waist"])').getByText('by hand')).toBeVisible();
 
+  await page.getByRole('button', { name: /^Checks/ }).click();
+  await expect(page).toHaveURL(/part=checks/);
   for (let open = page.getByRole('button', { name: 'Accept warning' }); (await open.count()) > 0; ) {
     const before = await open.count();
     await page
@@ -128,6 +130,7 @@ test('the sheet: both units, rounding with its drift, a conflict that keeps both
   await expect(page.getByText('Revision 1, agreed.')).toBeVisible();
   await expect(page.getByRole('button', { name: /by hand/ })).toHaveCount(0);
   // One panel of a sheet that was agreed, by keyboard: it fills the width, and its address brings it back.
+  await page.getByRole('button', { name: 'Panels', exact: true }).click();
   const drawing = page.getByRole('region', { name: 'Panels' }).getByRole('img');
   const widths = async () => (await drawing.getAttribute('viewBox'))!.split(' ').map(Number);
   const [, , all] = await widths();

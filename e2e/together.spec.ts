@@ -19,14 +19,14 @@ test('another hand’s save reaches an open page within moments, and is told to 
   await expect(theirs.getByText('likes pockets')).toBeVisible();
 
   await theirs.getByRole('button', { name: 'Edit client' }).click();
-  await theirs.getByLabel('Note').fill('half a sentence');
+  await theirs.getByLabel('Note', { exact: true }).fill('half a sentence');
   await byApi(page, 'PUT', `/clients/${client.id}`, {
     name: 'Seen By Both',
     note: 'likes braces',
     version: 2,
   });
   await expect(theirs.getByText('Someone else saved this.')).toBeVisible();
-  await expect(theirs.getByLabel('Note')).toHaveValue('half a sentence');
+  await expect(theirs.getByLabel('Note', { exact: true })).toHaveValue('half a sentence');
   await theirs.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(theirs.getByRole('alert')).toContainText('likes braces');
   await theirs.getByRole('button', { name: 'Use theirs' }).click();
@@ -238,7 +238,7 @@ test('on a phone what is told of a lost network and of another hand’s save sta
   });
   await page.goto(`/clients/${client.id}`);
   await page.getByRole('button', { name: 'Edit client' }).click();
-  await page.getByLabel('Note').fill('written here');
+  await page.getByLabel('Note', { exact: true }).fill('written here');
   await byApi(page, 'PUT', `/clients/${client.id}`, {
     name: 'Told Twice',
     note: 'written there',

@@ -6,7 +6,7 @@ const book = readFileSync('docs/words.md', 'utf8');
 /** The first column of the table under a heading. */
 function refused(heading: string): string[] {
   const part = book.split(`\n## ${heading}\n`)[1]?.split('\n## ')[0] ?? '';
-  return [...part.matchAll(/^\| (?!never|---)(.+?) \|/gm)].map((m) => m[1]!);
+  return [...part.matchAll(/^\| (?!never|---)(.+?) \|/gm)].map((m) => m[1]!.trim());
 }
 const labels = refused('Refused as a whole label');
 const phrases = refused('Refused anywhere');

@@ -2,6 +2,7 @@ import type { SheetView } from '@rocchetto/contract';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useAgreeSheetMutation } from '../../api/sheets.ts';
+import { useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
 import { useLater } from '../../shared/useLater.ts';
 
@@ -16,6 +17,7 @@ interface Props {
 
 /** Draft, then agreed by name, then cut: the sheet's next step, or what stands in its way. */
 export function Decide({ id, view, open, may }: Props) {
+  const mayBook = useMay('diary.write');
   const [asking, setAsking] = useState(false);
   // Here and not in the form: what is written stays while a figure set by hand opens a question, and why it was refused.
   const [name, setName] = useState('');
@@ -24,13 +26,19 @@ export function Decide({ id, view, open, may }: Props) {
   if (view.status === 'cut')
     return <p className="soft">The figures are locked. Further changes are alterations.</p>;
   if (!may) return null;
+  // After each step the next one: what is agreed is booked for a fitting of the toile, and cut.
   if (view.status === 'agreed')
-    return CutStep ? (
-      <CutStep id={id} view={view} />
-    ) : (
-      <button type="button" className="plain" onClick={() => setAsking(true)}>
-        Mark as cut …
-      </button>
+    return (
+      <div className="row">
+        {mayBook && <Link to={`/diary/book?order=${id}`}>Book fitting</Link>}
+        {CutStep ? (
+          <CutStep id={id} view={view} />
+        ) : (
+          <button type="button" className="plain" onClick={() => setAsking(true)}>
+            Mark as cut …
+          </button>
+        )}
+      </div>
     );
   if (open.length > 0)
     return (
@@ -43,7 +51,7 @@ export function Decide({ id, view, open, may }: Props) {
               <li key={o}>{o}</li>
             ))}
           </ul>
-          {view.sessionId === null && <Link to={`/orders/${id}/measure`}>Measure</Link>}
+          <Link to={`/orders/${id}/measure`}>{view.sessionId === null ? 'Measure' : 'Measure again'}</Link>
         </details>
       </>
     );

@@ -21,6 +21,7 @@ import { OverrideForm } from './OverrideForm.tsx';
 import { Points } from './Points.tsx';
 import { RoundingForm } from './RoundingForm.tsx';
 import { SheetBar } from './SheetBar.tsx';
+import { partOf, SheetParts } from './SheetParts.tsx';
 import { usePicked } from './usePicked.ts';
 import { useSheetChange } from './useSheetChange.tsx';
 import { Why } from './Why.tsx';
@@ -52,7 +53,17 @@ export function Component() {
     );
   const frozen = asked !== null && asked !== order.sheets.at(-1)?.revision;
   const altered = !frozen && order.alterations.all > 0;
-  return <Sheet key={id} id={id} view={view} frozen={frozen} altered={altered} thread={thread} />;
+  return (
+    <Sheet
+      key={id}
+      id={id}
+      view={view}
+      frozen={frozen}
+      altered={altered}
+      clientId={order.clientId}
+      thread={thread}
+    />
+  );
 }
 
 interface Props {
@@ -61,15 +72,17 @@ interface Props {
   readonly frozen: boolean;
   /** something of the garment was altered since */
   readonly altered: boolean;
+  readonly clientId: number;
   readonly thread: React.ReactNode;
 }
 
-function Sheet({ id, view, frozen, altered, thread }: Props) {
+function Sheet({ id, view, frozen, altered, clientId, thread }: Props) {
   const [params, setParams] = useSearchParams();
   const sheet = useMemo(() => sheetOfView(view), [view]);
   const own = unitOf(view.spec);
   const unit = (['cm', 'in'].includes(params.get('unit') ?? '') ? params.get('unit') : own) as SheetUnit;
   const both = params.get('both') === '1';
+  const part = partOf(params);
   const printed = sheet.printed[unit];
   const other = both ? sheet.printed[unit === 'cm' ? 'in' : 'cm'] : null;
   // Figures first: what a hand set shows in its row before the drawings and the cut list follow.
@@ -81,6 +94,7 @@ function Sheet({ id, view, frozen, altered, thread }: Props) {
     [sheet, view, unit],
   );
   const mayWrite = useMay('sheet.write') && view.status !== 'cut' && !frozen;
+  const [mayRead, mayMeasure] = [useMay('client.read'), useMay('session.write')];
   const { change, problem } = useSheetChange(id, view);
   const [chosen, pick] = usePicked(sheet.figures[0]?.id ?? '');
   const picked = sheet.figures.find((f) => f.id === chosen) ?? sheet.figures[0];
@@ -116,6 +130,19 @@ function Sheet({ id, view, frozen, altered, thread }: Props) {
         </>
       }
     >
+      <p className="soft">
+        <Link to={`/orders/${id}`}>Order {view.spec.order.number}</Link>
+        {mayRead && (
+          <>
+            , <Link to={`/clients/${clientId}`}>{view.spec.order.client}</Link>
+          </>
+        )}
+        {mayMeasure && (
+          <>
+            , <Link to={`/orders/${id}/measure`}>measurements</Link>
+          </>
+        )}
+      </p>
       <SheetBar id={id} view={view} unit={unit} both={both} open={open} may={mayWrite} onAsk={ask} />
       {problem}
       {view.agreed?.length > 0 && (
@@ -147,26 +174,44 @@ function Sheet({ id, view, frozen, altered, thread }: Props) {
             {view.spec.order.number} · r{view.revision} · in {unit === 'cm' ? 'centimetres' : 'inches'}
           </span>
         </div>
-        <div className="headgrid">
-          <Facts of={printed.head.slice(1)} />
-          {views.length > 0 ? (
-            <Drawing views={views} picked={picked?.id ?? ''} />
-          ) : (
-            <p className="soft">The drawing appears when the needed measurements are taken.</p>
-          )}
-        </div>
-        <Points
-          printed={printed}
-          other={other}
-          figures={sheet.figures}
-          picked={picked?.id ?? ''}
-          onPick={pick}
+        <SheetParts
+          at={part}
+          open={printed.checks.filter((k) => k.state === 'warned').length}
+          onGo={(p) => ask({ part: p === 'figures' ? null : p, panel: null })}
         />
-        <p className="after">
-          {printed.fit} {printed.rounding}
-        </p>
-        {printed.missing.length > 0 && <p className="soft">Not measured: {printed.missing.join(', ')}.</p>}
-        {panels && (
+        {part === 'figures' && (
+          <>
+            <div className="headgrid">
+              <Facts of={printed.head.slice(1)} />
+              {views.length > 0 ? (
+                <Drawing views={views} picked={picked?.id ?? ''} />
+              ) : (
+                <p className="soft">The drawing appears when the needed measurements are taken.</p>
+              )}
+            </div>
+            <Points
+              printed={printed}
+              other={other}
+              figures={sheet.figures}
+              picked={picked?.id ?? ''}
+              onPick={pick}
+            />
+            <p className="after">
+              {printed.fit} {printed.rounding}
+            </p>
+            {printed.missing.length > 0 && (
+              <p className="soft">Not measured: {printed.missing.join(', ')}.</p>
+            )}
+            <Suspense>
+              {altered && <AsMade orderId={id} unit={unit} />}
+              <FlatBeside orderId={id} unit={unit} />
+            </Suspense>
+          </>
+        )}
+        {part === 'panels' && !panels && (
+          <p className="soft">The panels appear when the needed measurements are taken.</p>
+        )}
+        {part === 'panels' && panels && (
           <Panels
             view={panels}
             picked={picked?.id ?? ''}
@@ -174,26 +219,26 @@ function Sheet({ id, view, frozen, altered, thread }: Props) {
             onAlone={(panel) => ask({ panel })}
           />
         )}
-        <CutList printed={following.printed[unit]} />
-        <Suspense>
-          {altered && <AsMade orderId={id} unit={unit} />}
-          <FlatBeside orderId={id} unit={unit} />
-        </Suspense>
-        <Checks
-          printed={printed}
-          absent={absent}
-          mayAccept={mayWrite && view.status === 'draft'}
-          onAccept={(code, reason) => void change({ kind: 'accept', code, reason })}
-          onTakeBack={(code) => void change({ kind: 'unaccept', code })}
-        />
-        <div className="cautions">
-          <h2>Take care</h2>
-          <ul>
-            {printed.cautions.map((c) => (
-              <li key={c}>{c}</li>
-            ))}
-          </ul>
-        </div>
+        {part === 'cutting' && <CutList printed={following.printed[unit]} />}
+        {part === 'checks' && (
+          <>
+            <Checks
+              printed={printed}
+              absent={absent}
+              mayAccept={mayWrite && view.status === 'draft'}
+              onAccept={(code, reason) => void change({ kind: 'accept', code, reason })}
+              onTakeBack={(code) => void change({ kind: 'unaccept', code })}
+            />
+            <div className="cautions">
+              <h2>Take care</h2>
+              <ul>
+                {printed.cautions.map((c) => (
+                  <li key={c}>{c}</li>
+                ))}
+              </ul>
+            </div>
+          </>
+        )}
       </article>
     </Place>
   );

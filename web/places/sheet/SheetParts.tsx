@@ -1,0 +1,41 @@
+/** The parts a sheet is read in: what is looked for first, the figures, and what the cutter, then the checker needs. */
+export const SHEET_PARTS = ['figures', 'panels', 'cutting', 'checks'] as const;
+export type SheetPart = (typeof SHEET_PARTS)[number];
+
+const WORD: Readonly<Record<SheetPart, string>> = {
+  figures: 'Figures',
+  panels: 'Panels',
+  cutting: 'Cutting',
+  checks: 'Checks',
+};
+
+/** Which part is asked for; the figures when nothing known is. A panel that is asked for by its name lies among the panels. */
+export const partOf = (params: URLSearchParams): SheetPart =>
+  SHEET_PARTS.find((p) => p === params.get('part')) ?? (params.has('panel') ? 'panels' : 'figures');
+
+interface Props {
+  readonly at: SheetPart;
+  /** how many warnings are open */
+  readonly open: number;
+  readonly onGo: (part: SheetPart) => void;
+}
+
+/** From part to part of a sheet; where warnings are open it says how many. */
+export function SheetParts({ at, open, onGo }: Props) {
+  return (
+    <nav className="asks sheetparts" aria-label="Parts of the sheet">
+      {SHEET_PARTS.map((p) => (
+        <button
+          key={p}
+          type="button"
+          className="ask"
+          aria-current={p === at ? 'page' : undefined}
+          onClick={() => onGo(p)}
+        >
+          {WORD[p]}
+          {p === 'checks' && open > 0 && ` (${open} open)`}
+        </button>
+      ))}
+    </nav>
+  );
+}
