@@ -95,7 +95,7 @@ test('kinds of appointment are changed and added by the house, each change dated
   // No longer offered, it is gone from the list of kinds to book.
   await page.goto('/house');
   await page.getByRole('button', { name: 'Edit Shoe trial' }).click();
-  await page.getByRole('checkbox', { name: /offered when a time is booked/ }).uncheck();
+  await page.getByRole('checkbox', { name: /Offer when booking/ }).uncheck();
   await page.getByRole('button', { name: 'Save appointment type' }).click();
   await expect(page.getByText('(not offered)')).toBeVisible();
   await page.goto('/diary/book?client=1');

@@ -57,7 +57,7 @@ test('the program opens while its server is gone, goes on measuring, and sends i
     await page.goto('/orders');
     await expect(page.locator('main a[href^="/orders/"]').nth(5)).toBeVisible();
     await page.goto('/clients?q=ada');
-    await expect(page.getByRole('alert')).toContainText('cannot be reached');
+    await expect(page.getByRole('alert')).toContainText('Can’t reach the');
 
     server = await startServer(studio.databaseUrl, port);
     await inTheBook(orderId, 3);

@@ -16,7 +16,7 @@ test('the old book is mapped, looked at row by row, taken, and told; its mapping
   await expect(page.getByRole('alert')).toContainText('no.csv: This file has no rows');
   await page.getByLabel('CSV file').setInputFiles(file);
   await expect(page.getByText('Choose the column that contains the name.')).toBeVisible();
-  await page.getByLabel('Wer holds').selectOption('name');
+  await page.getByLabel('Wer contains').selectOption('name');
   await page.getByLabel('Tag contains').selectOption('date');
   await page.getByLabel('Oberweite contains').selectOption({ label: 'bust' });
   await page.getByLabel('Taille contains').selectOption({ label: 'waist' });
