@@ -161,6 +161,9 @@ export function Frame() {
           <Navigate to="/account" replace />
         ) : me.firstSteps === 'set-up' && pathname !== '/set-up' ? (
           <Navigate to="/set-up" replace />
+        ) : pathname === '/' ? (
+          // Each lands where their work is.
+          <Navigate to={me.role === 'seamstress' ? '/bench' : '/orders'} replace />
         ) : (
           <Outlet />
         )}

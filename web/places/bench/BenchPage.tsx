@@ -44,7 +44,7 @@ export function Component() {
   }
   const mine = data.filter((r) => r.staffId === me.id);
   const free = data.filter((r) => r.staffId === null && r.status !== 'asked');
-  const toCheck = data.filter((r) => r.status === 'done' && r.doneById !== me.id);
+  const toCheck = data.filter((r) => r.status === 'done' && (me.ownCheck || r.doneById !== me.id));
   const all = [...hands]
     .sort(([a, x], [b, y]) => Number(b === 0) - Number(a === 0) || x.name.localeCompare(y.name))
     .map(([id, { name, rows }]) => <Hand key={id} name={name} rows={rows} mixed gives={leads && !!week} />);
@@ -132,7 +132,7 @@ export function Component() {
           <Hand name="With you" rows={mine.filter((r) => r.status !== 'done')} mixed={false} />
           {toCheck.length > 0 && <Hand name="To be checked" rows={toCheck} mixed={false} />}
           {free.length > 0 && (
-            <Hand name="Nobody has these yet" rows={free.filter((r) => r.status !== 'done')} mixed={false} />
+            <Hand name="Unassigned" rows={free.filter((r) => r.status !== 'done')} mixed={false} />
           )}
         </>
       )}
@@ -181,7 +181,7 @@ function Hand({ name, rows, mixed, gives = false }: HandProps) {
                   <Link to={to(r)}>{tell(r.sentence, r.unit)}</Link>
                   <div className="soft">
                     {r.orderNumber} {r.order}, {r.clientName} · {STATE_WORD[r.status]}
-                    {r.workingId !== null && ', in progress'}
+                    {r.workingId !== null && r.status !== 'in-work' && ', in progress'}
                     {r.boxesOpen > 0 &&
                       r.status !== 'asked' &&
                       ` · ${r.boxesOpen} ${r.boxesOpen === 1 ? 'piece' : 'pieces'} to tick`}

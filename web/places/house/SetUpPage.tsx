@@ -69,14 +69,13 @@ export function Component() {
       >
         <StudioFields />
         {own && (
-          <fieldset className="choices">
-            <legend>What you do yourself</legend>
+          <Form.Item label="What you do yourself">
             <Checkbox.Group
               options={SKILLS.map((k) => ({ value: k, label: k === 'desk' ? 'front desk' : k }))}
               value={skills ?? [...own.skills]}
               onChange={(v) => setSkills(v as Skill[])}
             />
-          </fieldset>
+          </Form.Item>
         )}
         <p>
           <Button type="primary" htmlType="submit" loading={saving.isLoading || working.isLoading}>

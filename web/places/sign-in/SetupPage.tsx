@@ -27,7 +27,7 @@ export function Component() {
       passphrase,
     });
     // With a second factor the way in is the door itself.
-    if (open) return goIn((answer as { in?: boolean } | null)?.in === false ? '/sign-in' : '/orders');
+    if (open) return goIn((answer as { in?: boolean } | null)?.in === false ? '/sign-in' : '/');
     setWrong(says);
     setBusy(false);
   };

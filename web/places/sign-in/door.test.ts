@@ -5,17 +5,17 @@ import { ownAddress } from './door.ts';
 const HERE = 'http://127.0.0.1:4180';
 describe('where signing in leads', () => {
   it.each<[string | null, string]>([
-    [null, '/orders'],
-    ['', '/orders'],
+    [null, '/'],
+    ['', '/'],
     ['/orders/3?x=1#y', `${HERE}/orders/3?x=1#y`],
-    ['//evil.example', '/orders'],
-    ['/\\evil.example', '/orders'],
-    ['/\t/evil.example', '/orders'],
-    ['/\n/evil.example', '/orders'],
-    ['/\r\\evil.example/x', '/orders'],
-    ['https://evil.example', '/orders'],
-    ['javascript:alert(1)', '/orders'],
-    ['/sign-in?to=/x', '/orders'],
+    ['//evil.example', '/'],
+    ['/\\evil.example', '/'],
+    ['/\t/evil.example', '/'],
+    ['/\n/evil.example', '/'],
+    ['/\r\\evil.example/x', '/'],
+    ['https://evil.example', '/'],
+    ['javascript:alert(1)', '/'],
+    ['/sign-in?to=/x', '/'],
     ['/..//evil.example', `${HERE}//evil.example`],
   ])('%j leads to %s', (to, there) => expect(ownAddress(to, HERE)).toBe(there));
   it('is never another origin, whatever is written', () => {

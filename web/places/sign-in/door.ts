@@ -36,13 +36,13 @@ export async function knock(path: '/sign-in' | '/setup', body: object): Promise<
 
 /**
  * The address to go to after signing in: the one that was asked for when it lies on this origin, as the browser itself
- * reads it (it drops tabs and line ends, and takes a backslash for a slash); else the orders.
+ * reads it (it drops tabs and line ends, and takes a backslash for a slash); else the front page.
  */
 export function ownAddress(to: string | null, origin: string): string {
-  if (!to?.startsWith('/') || !URL.canParse(to, origin)) return '/orders';
+  if (!to?.startsWith('/') || !URL.canParse(to, origin)) return '/';
   const there = new URL(to, origin);
   // A door that leads to a door is none.
-  if (there.origin !== origin || there.pathname === '/sign-in') return '/orders';
+  if (there.origin !== origin || there.pathname === '/sign-in') return '/';
   // Whole: a path of its own may begin with two slashes, and would then be read as another house.
   return there.href;
 }
