@@ -20,6 +20,7 @@ import {
   type SheetUnit,
 } from '@rocchetto/core';
 import { isCut } from '@rocchetto/core/thread/stage.ts';
+import { inHand } from '@rocchetto/core/units/in-hand.ts';
 import { Button, Form, Radio } from 'antd';
 import { useEffect, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
@@ -118,12 +119,19 @@ function useBrief(order: OrderFull, unit: SheetUnit) {
    */
   const change = (made: readonly PartWire[], chosen: string | null = null) => {
     const before = values().parts;
+    // The program’s usual lengths are written as this hand writes; what the studio saved stays as it was written.
+    const mine = (p: PartWire): PartWire =>
+      chosen?.startsWith('own-')
+        ? p
+        : (Object.fromEntries(
+            Object.entries(p).map(([k, v]) => [k, typeof v === 'string' ? inHand(v, unit) : v]),
+          ) as PartWire);
     setGarment(chosen);
     touch();
     form.setFieldValue('steps', stepsAfter(values().steps ?? [], before, made));
     form.setFieldValue(
       'parts',
-      made.map((p) => ({ ...p, ...(before.find((b) => b.part === p.part) ?? {}) })),
+      made.map((p) => ({ ...mine(p), ...(before.find((b) => b.part === p.part) ?? {}) })),
     );
   };
   const beginFrom = (b: OwnBlock) => {
