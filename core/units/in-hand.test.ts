@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { inHand } from './in-hand.ts';
-import { readLength } from './reading.ts';
+import { readLength, writtenToCm } from './reading.ts';
 
 describe('a usual length in the hand’s unit', () => {
   // Worked by hand: 3 ÷ 2.54 = 1.181, nearest eighth 1 1/8; 18 ÷ 2.54 = 7.087, nearest quarter 7; 62 ÷ 2.54 = 24.41, nearest half 24 1/2.
@@ -31,7 +31,7 @@ describe('a usual length in the hand’s unit', () => {
         const read = readLength(text, 'in');
         expect(read.ok).toBe(true);
         if (read.ok) {
-          const inches = Number(read.written.value);
+          const inches = writtenToCm(read.written) / 2.54;
           const step = mm / 25.4 <= 2 ? 1 / 8 : mm / 25.4 <= 12 ? 1 / 4 : 1 / 2;
           expect(Math.abs(inches - mm / 25.4)).toBeLessThanOrEqual(step / 2 + 1e-9);
         }
