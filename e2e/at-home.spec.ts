@@ -54,7 +54,7 @@ test('a client measures at home by the keyboard alone, loses nothing to a reload
   await signIn(page, 'Bram Teller', `/orders/${orderId}`);
   await page.getByText('3 readings by the client, at home').click();
   await expect(page.getByText('38 3⁄4 in')).toBeVisible();
-  await page.goto(`/orders/${orderId}/sheet`);
+  await page.goto(`/orders/${orderId}/sheet?part=checks`);
   await expect(
     page.locator('form.notice').filter({ hasText: 'was measured at home by the client' }),
   ).toHaveCount(3);

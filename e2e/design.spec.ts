@@ -184,7 +184,7 @@ test('work is given by keys alone: taken up, carried from day to day, what hinde
     await route.continue();
   });
   await page.keyboard.press('Enter');
-  await expect(page.getByText(`${order!.number} is given to`)).toBeVisible();
+  await expect(page.getByText(`${order!.number} was assigned to`)).toBeVisible();
   const given = () =>
     inDatabase<{ staff: string | null }>(
       'select (select name from staff s where s.id = a.staff_id) as staff from alteration a where id = $1',
@@ -192,7 +192,7 @@ test('work is given by keys alone: taken up, carried from day to day, what hinde
     );
   expect((await given())[0]!.staff).not.toBeNull();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByText(`${order!.number} is given to`)).toBeHidden();
+  await expect(page.getByText(`${order!.number} was assigned to`)).toBeHidden();
   expect((await given())[0]!.staff).toBeNull();
   late();
 });

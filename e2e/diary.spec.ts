@@ -218,7 +218,7 @@ test('what a client is told is written with the booking, read as it would be, an
   await page.goto('/house');
   await page.getByRole('button', { name: 'day before' }).click();
   await page.getByLabel('Text', { exact: true }).fill('Come, {client}, at {hour}.');
-  await expect(page.getByText('There is no field {hour}')).toBeVisible();
+  await expect(page.getByText('Unknown field {hour}')).toBeVisible();
   await page.getByLabel('Text', { exact: true }).fill('Come, {client}, at {time}.');
   await expect(page.getByRole('region', { name: 'Preview' })).toContainText(/Come, .+, at \d\d:\d\d\./);
   await accessible(page, 'words');
