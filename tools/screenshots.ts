@@ -71,7 +71,7 @@ runTool(async () => {
     await shot('measure');
     await shot('sheet', '/orders/1/sheet?f=hip');
     await page.goto('/orders/2/fitting');
-    await page.getByLabel('Work').selectOption('side-seams');
+    await page.getByLabel('Alteration', { exact: true }).selectOption('side-seams');
     await page.getByLabel('How much').fill('1 cm');
     await page.locator('label[for=alter-find]').evaluate((el) => el.scrollIntoView({ block: 'start' }));
     await shot('fitting');
@@ -121,7 +121,7 @@ runTool(async () => {
     await page.goto('/house/rules');
     await page.getByRole('button', { name: 'Edit rules' }).click();
     await page.getByLabel('wearing ease, hip, fitted').fill('6.5');
-    await page.getByText(/^This moves/).waitFor();
+    await page.getByText(/^This changes/).waitFor();
     await shot('rules');
   } finally {
     await browser.close();
