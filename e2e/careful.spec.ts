@@ -212,7 +212,7 @@ test('leaving the staff ends the sign-in at once; signing in again brings back w
   await signIn(page, 'Odile Marchetti', '/house');
   await page.getByLabel('Name').fill('Brief Visitor');
   await page.getByRole('button', { name: 'Add staff', exact: true }).click();
-  const link = (await page.locator('code').textContent()) ?? '';
+  const link = await page.getByLabel('Sign-in link for Brief Visitor').inputValue();
   const context = await browser.newContext();
   const theirs = await context.newPage();
   await theirs.goto(link);

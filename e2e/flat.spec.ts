@@ -10,7 +10,7 @@ test('a toile is laid flat and read by the keyboard alone; it stands beside body
   await accessible(page, 'nothing yet');
   await page.getByRole('radio', { name: 'toile' }).check();
   await page.getByRole('radio', { name: 'skirt' }).check();
-  await page.getByLabel('Which one').fill('first toile');
+  await page.getByLabel('Description (optional)').fill('first toile');
   await page.keyboard.press('Enter');
 
   const field = (name: string) => page.getByLabel(`${name}, in centimetres`);

@@ -141,7 +141,7 @@ test('a room is changed in name and use, and a look at other hours says what wou
   const hours = page.getByRole('form', { name: 'Opening hours' });
   for (const day of ['Mon', 'Tue', 'Wed', 'Thu', 'Fri']) await hours.getByLabel(day).fill('12-13');
   await expect(
-    hours.getByText(/^\d+ bookings ahead would lie outside these hours, and stand: /),
+    hours.getByText(/^\d+ future bookings would be outside these hours and stay as booked: /),
   ).toBeVisible();
   await hours.getByRole('button', { name: 'Cancel' }).click();
   await expect(hours).toBeHidden();
@@ -149,11 +149,11 @@ test('a room is changed in name and use, and a look at other hours says what wou
   const work = page.getByRole('form', { name: 'Hours and skills of Ines Kovar' });
   for (const day of ['Mon', 'Tue', 'Wed', 'Thu', 'Fri']) await work.getByLabel(day).fill('12-13');
   await expect(
-    work.getByText(/^\d+ bookings? ahead would lie outside these hours, and stands?: /),
+    work.getByText(/^\d+ future bookings? would be outside these hours and stays? as booked: /),
   ).toBeVisible();
   await work.getByRole('button', { name: 'Cancel' }).click();
   await page.getByRole('button', { name: 'Edit fitting', exact: true }).click();
   await expect(
-    page.getByText(/^\d+ booked ahead keeps? (its|their) minutes, hands and room: /),
+    page.getByText(/^\d+ future bookings? keeps? (its|their) minutes, people and room: /),
   ).toBeVisible();
 });

@@ -68,7 +68,7 @@ test('the sheet: both units, rounding with its drift, a conflict that keeps both
   const hip = page.locator('tr:has([data-figure="hip"])');
   await expect(hip).toContainText('101.38 cm');
   await page.getByRole('button', { name: 'Both units' }).click();
-  await expect(page.getByRole('columnheader', { name: 'Show inches' })).toBeVisible();
+  await expect(page.getByRole('columnheader', { name: 'in inches' })).toBeVisible();
   await page.getByRole('button', { name: 'Show inches' }).click();
   await expect(hip).toContainText('≈ 39 15⁄16 in');
   await page.getByRole('button', { name: 'Show centimetres' }).click();
@@ -166,7 +166,7 @@ test('the principal adds to the staff, and the link sets a passphrase once', asy
   await accessible(page);
   await page.getByLabel('Name').fill('Nessa Quay');
   await page.getByRole('button', { name: 'Add staff', exact: true }).click();
-  const link = await page.locator('code').textContent();
+  const link = await page.getByLabel(/^Sign-in link for/).inputValue();
   const apart = await browser.newContext();
   const hers = await apart.newPage();
   await hers.goto(link ?? '');

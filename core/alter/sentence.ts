@@ -118,7 +118,8 @@ export function boxSentence(
 ): string {
   const layer = b.piece.includes(b.layer) ? '' : LAYER[b.layer];
   const side = b.side === 'both' ? '' : ` ${b.side}`;
-  const where = `${b.seam} of the ${b.piece}${layer}`;
+  // “zip replaced” is of the zip by its own words.
+  const where = b.seam.includes(b.piece) ? `${b.seam}${layer}` : `${b.seam} of the ${b.piece}${layer}`;
   if (b.each === null) return where;
   const by = b.each as Cm;
   const amount = `${b.even ? '' : 'at most '}${say(Math.abs(by))} ${by < 0 ? 'off' : 'on'}`;

@@ -76,7 +76,7 @@ export function Component() {
             </section>
           )}
           <section>
-            <h2>Condition when brought in</h2>
+            <h2>History</h2>
             <ol className="why">
               {a.steps.map((s) => (
                 <li key={s.id}>
@@ -104,12 +104,11 @@ export function Component() {
             ...(kind && kind.opens.length > 0 ? [['Opens', kind.opens.join(', ')] as const] : []),
             ...(sign ? [['Seen', sign.name] as const] : []),
             ...(a.asked.words ? [['The client’s words', `“${a.asked.words}”`] as const] : []),
-            ...(a.asked.note ? [['Note', a.asked.note] as const] : []),
           ]}
         />
+        <Job of={a} unit={unit} />
         <PanelsChanged drawn={data.drawn[a.id] ?? []} unit={unit} />
         <MarkPhotos orderId={id} alterationId={a.id} />
-        <Job of={a} unit={unit} />
         <button type="button" className="quiet noprint" onClick={() => window.print()}>
           Print this page
         </button>
