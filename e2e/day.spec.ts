@@ -52,6 +52,9 @@ test('a client is taken from sign-in to paper with the keyboard alone', async ({
 
   await expect(page.getByRole('heading', { name: /Brief: Straight skirt in wool/ })).toBeVisible();
   await accessible(page);
+  await tabTo(page, page.getByRole('combobox', { name: 'Garment' }));
+  await page.keyboard.type('straight skirt');
+  await page.keyboard.press('Enter');
   await tabTo(page, page.getByLabel('Length wanted, waist to hem'));
   await page.keyboard.type('24 1/2 in');
   await tabTo(page, page.getByLabel('Lining'));

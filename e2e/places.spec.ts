@@ -209,7 +209,9 @@ test('a brief begins with what is made: a dress asks for its own parts, is saved
   const client = await byApi(page, 'POST', '/clients', { name: 'Dress Wearer' });
   const order = await byApi(page, 'POST', '/orders', { clientId: client.id, what: 'Day dress' });
   await page.goto(`/orders/${order.id}/brief`);
-  await expect(page.getByLabel('Height of vent or slit')).toBeVisible();
+  // No garment is guessed: none is saved before one is chosen.
+  await page.getByRole('button', { name: 'Save brief' }).click();
+  await expect(page.getByRole('alert')).toContainText('Choose a garment first.');
   await page.getByRole('combobox', { name: 'Garment' }).click();
   await page.getByTitle('day dress, circle skirt').click();
   await expect(page.getByRole('heading', { name: 'darted bodice' })).toBeVisible();

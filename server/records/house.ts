@@ -64,7 +64,7 @@ export async function newness(db: Db): Promise<'set-up' | 'list' | null> {
 export async function firstSteps(db: Db): Promise<FirstSteps> {
   const { rows } = await db.query<FirstSteps>({
     name: 'first-steps',
-    text: `select exists (select 1 from staff where active offset 1) as staff,
+    text: `select (own_check or exists (select 1 from staff where active offset 1)) as staff,
         coalesce(jsonb_array_length(diary -> 'opening'), 0) > 0 as hours, exists (select 1 from room where active) as rooms,
         exists (select 1 from client) as client, exists (select 1 from orders) as "order", exists (select 1 from reading) as tape from house`,
   });

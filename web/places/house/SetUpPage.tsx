@@ -22,6 +22,9 @@ function guessed(): Partial<HouseSettings> {
   };
 }
 
+/** What somebody does who works alone: proposed, until they say otherwise. */
+const ALONE: Skill[] = ['measuring', 'fitting', 'tailoring', 'desk'];
+
 /** The studio’s first minute: how it is called and reached, and in what it measures, prints and counts. */
 export function Component() {
   const { data: house, error, refetch } = useHouseQuery();
@@ -39,6 +42,7 @@ export function Component() {
       />
     );
   const own = diary.staff.find((s) => s.id === me.id);
+  const does = skills ?? (own && own.skills.length > 0 ? [...own.skills] : ALONE);
   return (
     <Place
       title="Set up your studio"
@@ -59,9 +63,10 @@ export function Component() {
         requiredMark={false}
         initialValues={{ ...house, studio: '', ...guessed() }}
         onFinish={async (w: HouseSettings) => {
-          if (own && skills) {
+          if (own) {
             const { id, version, initials, mark, hours } = own;
-            if ('error' in (await work({ id, version, initials, mark, hours: [...hours], skills }))) return;
+            if ('error' in (await work({ id, version, initials, mark, hours: [...hours], skills: does })))
+              return;
           }
           const done = await save({ ...w, version: house.version });
           if ('data' in done) navigate('/today', { replace: true });
@@ -72,7 +77,7 @@ export function Component() {
           <Form.Item label="What you do yourself">
             <Checkbox.Group
               options={SKILLS.map((k) => ({ value: k, label: k === 'desk' ? 'front desk' : k }))}
-              value={skills ?? [...own.skills]}
+              value={does}
               onChange={(v) => setSkills(v as Skill[])}
             />
           </Form.Item>

@@ -48,8 +48,8 @@ import { writtenBrief, writtenPart } from './written-brief.ts';
 
 type Parts = readonly Readonly<Record<string, unknown>>[];
 
-/** The brief begins with the first garment of the house. */
-const EMPTY = BriefWire.parse({ parts: GARMENTS[0]!.parts });
+/** The brief begins with no garment: which one it is, is chosen by a hand and never guessed. */
+const EMPTY = BriefWire.parse({ parts: [] });
 /** Parts with what their fields say from the start. */
 const filled = (parts: Parts): readonly PartWire[] => BriefWire.parse({ parts }).parts;
 
@@ -86,10 +86,7 @@ function useBrief(order: OrderFull, unit: SheetUnit) {
   const touch = () => {
     if (openedOn === null) setOpenedOn(order.version);
   };
-  const brief =
-    order.brief && order.brief.parts.length > 0
-      ? order.brief
-      : { ...EMPTY, ...(order.brief ?? {}), parts: EMPTY.parts };
+  const brief = order.brief ?? EMPTY;
   const shown = parts ?? brief.parts;
   const known = garmentProblems(shown.map((p) => p.part)).length === 0;
   const named = garment ?? namedGarment(shown, GARMENTS)?.id ?? '';
@@ -106,7 +103,7 @@ function useBrief(order: OrderFull, unit: SheetUnit) {
     const nothing = parsed.success && parsed.data.parts.length === 0;
     setWrong(
       nothing
-        ? ['Nothing was saved. Choose a garment first, or put one together from parts.']
+        ? ['Nothing was saved. Choose a garment first.']
         : parsed.success
           ? []
           : parsed.error.issues.map((i) => i.message),
