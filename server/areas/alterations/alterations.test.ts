@@ -257,6 +257,30 @@ describe('an alteration', () => {
     await step(id, { step: 'withdraw', reason: 'tried' });
   });
 
+  it('is checked by the one who did it where the studio says so, with figures or a reason, and the record says it', async () => {
+    const principal = await t.as('principal');
+    const owns = async (ownCheck: boolean) => {
+      const { version, studio, timeZone } = await json(principal.get('/house'));
+      await json(principal.send('PUT', '/house', { version, studio, timeZone, ownCheck }));
+    };
+    const id = await toBench();
+    await tickAll(id);
+    await step(id, { step: 'finish' }, bench);
+    await step(id, { step: 'check', note: 'tried on' }, bench, 409);
+    await owns(true);
+    expect((await step(id, { step: 'check' }, bench, 422)).code).toBe('not-measured');
+    await step(id, { step: 'check', note: 'tried on' }, bench);
+    const done = await one(id);
+    expect(done.status).toBe('checked');
+    expect(done.steps.at(-1).says).toBe('tried on. own work, checked by the one who did it');
+    await owns(false);
+    const next = await toBench();
+    await tickAll(next);
+    await step(next, { step: 'finish' }, bench);
+    expect((await step(next, { step: 'check', note: 'tried on' }, bench, 409)).code).toBe('own-work');
+    await step(next, { step: 'check', note: 'tried on' }, other);
+  });
+
   it('two people finishing one job: one does, the other is told; two starts at once begin one piece of work', async () => {
     const id = await toBench();
     await tickAll(id);
