@@ -257,10 +257,15 @@ test('a brief begins with what is made: a dress asks for its own parts, is saved
   await expect(page.locator('[data-figure="waist"]')).toHaveCount(1);
   await page.locator('[data-figure="bodice.dart-front-intake"]').click();
   // The chosen figure lights up on the drawing of the garment and on the panels.
+  const to = (part: string) => page.getByRole('button', { name: part, exact: true }).click();
+  await to('Panels');
   await expect(page.locator('.panels text.lit')).toHaveCount(1);
+  await to('Figures');
   await page.locator('[data-figure="bust"]').click();
   await expect(page.locator('.drawing text.lit')).toHaveCount(2);
+  await to('Panels');
   await expect(page.locator('.panels text.lit')).toHaveCount(2);
+  await to('Figures');
   await accessible(page, 'dress');
   await page.goto(`/orders/${order.id}`);
   await expect(page.getByText('day dress, circle skirt')).toBeVisible();

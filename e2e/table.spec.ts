@@ -127,7 +127,7 @@ test('two hands practise on one body, each blind to the other, and both see wher
   const both = page.getByRole('region', { name: 'Both results' });
   await expect(both.getByRole('row', { name: /^bust/ })).toContainText('Common mistake');
   await expect(both.getByRole('row', { name: /^waist/ })).toContainText('−0.5 cm');
-  await both.getByRole('button', { name: 'Mark done' }).click();
+  await both.getByRole('button', { name: 'Close' }).click();
   await expect(page.getByRole('region', { name: 'Wren Halloran beside Ines Kovar' })).toBeVisible();
   await accessible(page);
 });

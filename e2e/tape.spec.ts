@@ -36,7 +36,7 @@ test('the field shows at once what it understood, in both units, and refuses wha
     ['34 3/0', 'divides by zero'],
     ['wide', 'not a unit'],
     ['-4', 'below zero'],
-    ['0', 'must be more than nothing'],
+    ['0', 'must be over 0'],
     ['999999999', 'more than ten metres'],
     ['34 in 2 cm', 'more than one unit'],
   ] as const) {
@@ -67,7 +67,7 @@ test('a doubtful figure stands with a reason; an impossible one does not; two re
   await page.keyboard.press('Enter');
   await expect(page.getByText('“padded costume”')).toHaveCount(0);
   await call(page, '70');
-  await expect(page.getByText('Read it again', { exact: false }).first()).toBeVisible();
+  await expect(page.getByText('Measure it again', { exact: false }).first()).toBeVisible();
   await call(page, '71.5');
   await expect(page.getByText('Measure a third time')).toBeVisible();
   await accessible(page, 'third reading');

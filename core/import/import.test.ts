@@ -42,7 +42,7 @@ describe('what a column holds, by its header', () => {
     expect(columnsSay([m('bust')])).toContain('column that contains the name');
     expect(columnsSay([{ is: 'name' }, { is: 'name' }])).toContain('Two columns contain the name');
     expect(columnsSay([{ is: 'name' }, m('bust'), m('bust', 'in')])).toBe(
-      'Two columns hold bust; choose one, leave the other.',
+      'Two columns contain bust. Choose one and skip the other.',
     );
     expect(
       columnsSay([
