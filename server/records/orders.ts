@@ -207,7 +207,7 @@ export async function addOrder(db: Db, w: OrderWrite, brief: BriefWire | null): 
 /** Whether nothing was made for its client yet: an order on the wrong client can be mended as long as that holds. */
 export async function isUntouched(db: Db, id: number): Promise<boolean> {
   const { rows } = await db.query<{ so: boolean }>(
-    `select o.stage in ('asked', 'brief') and o.with_id is null and not exists (select 1 from orders g where g.with_id = o.id)
+    `select o.stage in ('asked', 'brief') and (select count(*) from together(o.id)) = 1
         and not exists (select 1 from session s where s.order_id = o.id) and not exists (select 1 from appointment a where a.order_id = o.id)
         and not exists (select 1 from alteration a where a.order_id = o.id) and not exists (select 1 from brought_in b where b.order_id = o.id)
         and not exists (select 1 from money_noted m where m.order_id = o.id) and not exists (select 1 from home_link h where h.order_id = o.id)

@@ -95,7 +95,7 @@ export function Component() {
       margin={
         <>
           <section>
-            <h2>Client</h2>
+            <h2>Booking for</h2>
             {client ? (
               <Facts
                 of={[
