@@ -125,7 +125,7 @@ test('one client’s data is given out and erased by the principal, who is told 
   const client = await byApi(page, 'POST', '/clients', { name: 'Wants To Go', phone: '0555 42' });
   await page.goto(`/clients/${client.id}`);
   const zip = await page.request.get(
-    (await page.getByRole('link', { name: 'All that is kept' }).getAttribute('href'))!,
+    (await page.getByRole('link', { name: 'Download everything' }).getAttribute('href'))!,
   );
   expect(zip.headers()['content-type']).toContain('application/zip');
   await page.getByText('Erase client').click();
