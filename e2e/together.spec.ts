@@ -132,7 +132,7 @@ test('one client’s data is given out and erased by the principal, who is told 
   await page.getByLabel('Who asked for it').fill('herself, by letter');
   await page.getByRole('button', { name: 'Erase client', exact: true }).click();
   await page.getByRole('button', { name: 'Erase for good' }).click();
-  await expect(page.getByText('What must stay')).toBeVisible();
+  await expect(page.getByText('What must be kept')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Erased C-' })).toBeVisible();
   expect(
     await inDatabase(`select 1 from client where name = 'Wants To Go' or phone = '0555 42'`),
