@@ -35,7 +35,7 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
       hipRule: levels?.hip ?? USUAL_LEVELS.hip,
     });
   }, [rules, form]);
-  const length = useLengthRule('cm');
+  const length = useLengthRule(me.unit);
   const [wrong, setWrong] = useState('');
   const brief = order.brief!;
   const inches = brief.parts.some((p) =>
@@ -65,7 +65,7 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
         changed: '',
       }}
       onFinish={(v) => {
-        const heel = withUnit(v.heel, 'cm');
+        const heel = withUnit(v.heel, me.unit);
         const session = SessionWrite.safeParse({
           ...v,
           scribe: v.scribe ?? '',
@@ -102,7 +102,7 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
           <Input maxLength={200} />
         </Form.Item>
         <Form.Item name="heel" label="Heel height" rules={[length]}>
-          <LengthInput unit="cm" placeholder="e.g. 4 cm" />
+          <LengthInput unit={me.unit} placeholder={me.unit === 'in' ? 'e.g. 1 1/2 in' : 'e.g. 4 cm'} />
         </Form.Item>
         {order.minor && (
           <Form.Item

@@ -1,5 +1,6 @@
 import type { PartWire, StepsWire } from '@rocchetto/contract';
 import { partFor, STEPS, type StepId, withUnit } from '@rocchetto/core';
+import { inHand } from '@rocchetto/core/units/in-hand.ts';
 import { Select } from 'antd';
 import { useState } from 'react';
 import { LengthInput } from '../../shared/LengthInput.tsx';
@@ -44,7 +45,7 @@ export function BlockSteps({
   const part = index === undefined ? undefined : parts[Number(index)];
   const { amount: asks = null } = step ? STEPS[step] : {};
   const choices = step ? choiceOf(part, step) : [];
-  const text = asks ? withUnit(amount || asks.usual, unit) : null;
+  const text = asks ? withUnit(amount || inHand(asks.usual, unit), unit) : null;
   const ready = step !== undefined && (asks ? text !== null : to !== '');
   const add = () => {
     if (!ready || !step) return;
@@ -96,7 +97,7 @@ export function BlockSteps({
               <LengthInput
                 aria-label={`${STEPS[step!].name} ${asks.label}`}
                 unit={unit}
-                placeholder={asks.usual}
+                placeholder={inHand(asks.usual, unit)}
                 value={amount}
                 onChange={(e) => setAmount(e.target.value)}
                 onPressEnter={(e) => {

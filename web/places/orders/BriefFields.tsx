@@ -28,7 +28,7 @@ export function BriefFields({ unit }: { readonly unit: SheetUnit }) {
           <Input />
         </Form.Item>
         <Form.Item name={['cloth', 'width']} label="Width" rules={[length]}>
-          <LengthInput unit={unit} placeholder="e.g. 150" />
+          <LengthInput unit={unit} placeholder={unit === 'in' ? 'e.g. 60' : 'e.g. 150'} />
         </Form.Item>
         <Form.Item name={['cloth', 'weight']} label="Weight, g/m²">
           <InputNumber min={1} max={3000} />
