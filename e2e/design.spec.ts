@@ -104,7 +104,7 @@ test('the house words its own sign and prices its work; both are offered at the 
   await page.getByLabel('How much').fill('2 cm');
   await page.getByRole('button', { name: 'Add change' }).click();
   await expect(page.getByLabel(/^Price: Hem, flared/)).toHaveValue('62.50');
-  await expect(page.getByText('In all 62.50.')).toBeVisible();
+  await expect(page.getByText('In all € 62.50.')).toBeVisible();
   await page.getByLabel(/^Price: Hem, flared/).fill('about 25');
   await page.getByRole('button', { name: 'Agree 1' }).click();
   await expect(page.getByRole('alert')).toContainText('Nothing was agreed.');

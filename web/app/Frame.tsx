@@ -64,7 +64,8 @@ export function Frame() {
   // A new place is told to a screen reader by moving the focus there.
   const first = useRef(true);
   useEffect(() => {
-    if (first.current) first.current = false;
+    // The front page only leads on: whoever comes in begins at the top.
+    if (first.current) first.current = pathname === '/';
     else if (pathname) work.current?.focus();
   }, [pathname]);
 
