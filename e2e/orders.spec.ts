@@ -28,7 +28,7 @@ test('an order is cancelled with its reason and what is booked for it, is in no 
   await expect(page.getByText('This order is cancelled: the concert is off')).toBeVisible();
   const { status } = await (await page.request.get(`/api/appointments/${made.id}`)).json();
   expect(status).toBe('cancelled');
-  await page.goto('/orders?view=all');
+  await page.goto('/orders?view=all&stage=cancelled');
   await expect(page.getByRole('row', { name: /Called Off.*cancelled/ })).toBeVisible();
   await page.goto('/orders');
   await expect(page.getByRole('table')).toBeVisible();

@@ -87,7 +87,7 @@ test('the sheet: both units, rounding with its drift, a conflict that keeps both
     },
   });
   await page.getByLabel('Figure set by hand').fill('6');
-  await page.getByLabel('Reason', { exact: true }).fill('Mine');
+  await page.getByLabel('Reason', { exact: true }).fill('mine');
   await page.getByRole('button', { name: /Set . by hand/ }).click();
   await expect(page.getByRole('alert')).toContainText('yours is still here: hip, wearing 6 cm (mine)');
   await page.getByRole('button', { name: 'Apply mine on top' }).click();
