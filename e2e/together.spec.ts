@@ -128,7 +128,7 @@ test('one client’s data is given out and erased by the principal, who is told 
     (await page.getByRole('link', { name: 'Download everything' }).getAttribute('href'))!,
   );
   expect(zip.headers()['content-type']).toContain('application/zip');
-  await page.getByText('Erase client').click();
+  await page.getByText('Erase client …').click();
   await page.getByLabel('Who asked for it').fill('herself, by letter');
   await page.getByRole('button', { name: 'Erase client', exact: true }).click();
   await page.getByRole('button', { name: 'Erase for good' }).click();
