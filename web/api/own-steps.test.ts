@@ -21,7 +21,9 @@ describe('a step on top of one’s own', () => {
   it('goes on from what was made, while the screen still shows the version from before', () => {
     const { step } = record();
     const server = { version: 2 };
-    expect([step(2, 'give', server), step(2, 'Remove', server), step(2, 'give', server)]).toEqual([2, 3, 4]);
+    expect([step(2, 'give', server), step(2, 'take back', server), step(2, 'give', server)]).toEqual([
+      2, 3, 4,
+    ]);
     expect(step(4, 'begin', server)).toBe(5);
     expect(server.version).toBe(6);
   });
@@ -29,9 +31,9 @@ describe('a step on top of one’s own', () => {
   it('pressed twice is sent twice as it was, so that both carry one key', () => {
     const { steps, step } = record();
     step(2, 'give', { version: 2 });
-    step(2, 'Remove', { version: 3 });
+    step(2, 'take back', { version: 3 });
     const press = (does: string) => onTop(steps, Object.assign({ version: 2 }, { does }));
-    expect([press('Remove'), press('begin')]).toEqual([3, 4]);
+    expect([press('take back'), press('begin')]).toEqual([3, 4]);
   });
 
   it('does not go over what another hand has saved since', () => {
@@ -39,7 +41,7 @@ describe('a step on top of one’s own', () => {
     const server = { version: 2 };
     step(2, 'give', server);
     server.version += 1;
-    expect(step(2, 'Remove', server)).toBe(3);
+    expect(step(2, 'take back', server)).toBe(3);
     expect(server.version).toBe(4);
   });
 
@@ -55,7 +57,7 @@ describe('a step on top of one’s own', () => {
     first.step(7, 'give', { version: 7 });
     const others = Array.from({ length: 100 }, record);
     for (const o of others) expect(o.step(7, 'begin', { version: 7 })).toBe(7);
-    expect(first.step(7, 'Remove', { version: 9 })).toBe(7);
-    expect(others[0]!.step(7, 'Remove', { version: 9 })).toBe(8);
+    expect(first.step(7, 'take back', { version: 9 })).toBe(7);
+    expect(others[0]!.step(7, 'take back', { version: 9 })).toBe(8);
   });
 });

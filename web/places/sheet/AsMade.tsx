@@ -29,7 +29,7 @@ export function AsMade({ orderId, unit }: Props) {
             <th scope="col">Measured on the panels, in {unit === 'cm' ? 'centimetres' : 'inches'}</th>
             <th scope="col">this sheet</th>
             <th scope="col">as altered</th>
-            <th scope="col">Edit</th>
+            <th scope="col">Change</th>
           </tr>
         </thead>
         <tbody>

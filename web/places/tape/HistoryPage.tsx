@@ -40,7 +40,7 @@ function History({ id, of }: { id: number; of: HistoryView }) {
                 <tr>
                   <th scope="col">Day</th>
                   <th scope="col">{unit}</th>
-                  <th scope="col">Edit</th>
+                  <th scope="col">Change</th>
                 </tr>
               </thead>
               <tbody>
