@@ -110,7 +110,7 @@ runTool(async () => {
     await page.request.post('/api/sign-out', { data: {} });
     await signIn('Odile Marchetti');
     await shot('house', '/house');
-    await shot('Today', '/today');
+    await shot('today', '/today');
     await shot('whose-tape', '/whose-tape');
     await page.goto('/old-book');
     const rows = ['Ada Brook;3.5.2019;92,5;28 3/8', 'Cy Dell;4.5.2019;wide;27', 'Una Reed;31.2.2020;88;29'];
