@@ -44,6 +44,7 @@ const appointment = (more: Partial<AppointmentView>): AppointmentView => ({
 });
 const telling = {
   studio: 'Quay Street',
+  contact: ['3 Quay Street', '01 23'],
   wall: (at: number) => ({ day: new Date(at * 60_000).toISOString().slice(0, 10), time: '09:30' }),
   roomName: (id: number | null) => (id === 7 ? 'Bay' : ''),
 };
@@ -56,6 +57,7 @@ describe('what a message says of an appointment', () => {
       day: 'Thu 12 Mar 2026',
       time: '10:00',
       room: 'Bay',
+      contact: '3 Quay Street\n01 23',
       until: '',
       times: '',
     });

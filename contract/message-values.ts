@@ -1,10 +1,13 @@
 import { printDayAndDate } from '@rocchetto/core';
 import type { MessageValues } from '@rocchetto/core/diary/words.ts';
 import type { AppointmentView, SlotView } from './diary.ts';
+import type { HouseSettings } from './house.ts';
 
 /** Where and in which words an appointment is told of. */
 export interface Telling {
   readonly studio: string;
+  /** a line each: address, phone, email, those it has given */
+  readonly contact: readonly string[];
   /** the studio's wall time of an instant, in minutes since 1970 */
   readonly wall: (at: number) => { readonly day: string; readonly time: string };
   readonly roomName: (id: number | null) => string;
@@ -16,6 +19,7 @@ export function messageValues(a: AppointmentView, slot: SlotView | undefined, t:
   return {
     client: a.clientName,
     studio: t.studio,
+    contact: t.contact.join('\n'),
     kind: a.kindName,
     day: slot ? printDayAndDate(slot.day) : '',
     time: slot?.from ?? '',
@@ -29,3 +33,7 @@ export function messageValues(a: AppointmentView, slot: SlotView | undefined, t:
     until: until ? `${printDayAndDate(until.day)}, ${until.time}` : '',
   };
 }
+
+/** How clients reach the studio: what it has given of address, phone and e-mail. */
+export const contactOf = (h: Pick<HouseSettings, 'address' | 'phone' | 'email'>): string[] =>
+  [h.address, h.phone, h.email].filter((line) => line !== '');

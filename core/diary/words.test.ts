@@ -4,6 +4,7 @@ import { DEFAULT_WORDS, fillWords, MESSAGE_FIELDS, MESSAGE_KINDS, unknownFields 
 const values = {
   client: 'Nell',
   studio: 'Quay Street',
+  contact: '3 Quay Street\n01 23',
   kind: 'fitting',
   day: 'Thu 12 Mar 2026',
   time: '10:00',
@@ -20,12 +21,12 @@ describe('what a client is told', () => {
       const { subject, body } = DEFAULT_WORDS[kind];
       expect(unknownFields(subject + body)).toEqual([]);
       for (const text of [subject, body]) expect(fillWords(text, values)).not.toMatch(/[{}]/);
-      expect(fillWords(body, values)).toMatch(/^Dear Nell,\n\n[\s\S]+\n\nQuay Street$/);
+      expect(fillWords(body, values)).toMatch(/^Dear Nell,\n\n[\s\S]+\n\nQuay Street\n3 Quay Street\n01 23$/);
     },
   );
   it('leaves out a line whose field is empty', () => {
-    const words = fillWords(DEFAULT_WORDS.confirmed.body, { ...values, bring: '', room: '' });
-    expect(words).toBe('Dear Nell,\n\nyour fitting is on Thu 12 Mar 2026 at 10:00.\n\nQuay Street');
+    const words = fillWords(DEFAULT_WORDS.confirmed.body, { ...values, bring: '', room: '', contact: '' });
+    expect(words).toBe('Dear Nell,\n\nYour fitting is on Thu 12 Mar 2026 at 10:00.\n\nQuay Street');
   });
   it('names a field that does not exist', () => {
     expect(unknownFields('Dear {client}, {phone} {phone} {}')).toEqual(['phone', '']);

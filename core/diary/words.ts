@@ -13,6 +13,7 @@ export type MessageKind = (typeof MESSAGE_KINDS)[number];
 export const MESSAGE_FIELDS = {
   client: 'the client’s name',
   studio: 'the studio’s name',
+  contact: 'how the studio is reached: address, phone, email',
   kind: 'what kind of appointment it is',
   day: 'its day, with the weekday',
   time: 'when it begins',
@@ -31,12 +32,12 @@ export interface MessageWords {
 }
 
 const hello = 'Dear {client},\n\n';
-const bye = '\n\n{studio}';
+const bye = '\n\n{studio}\n{contact}';
 /** The house's wording until it writes its own (house default). */
 export const DEFAULT_WORDS: Readonly<Record<MessageKind, MessageWords>> = {
   confirmed: {
     subject: 'Your {kind} on {day}, {time}',
-    body: `${hello}your {kind} is on {day} at {time}.\nRoom: {room}\nPlease bring: {bring}
+    body: `${hello}Your {kind} is on {day} at {time}.\nRoom: {room}\nPlease bring: {bring}
 Your page: {link}${bye}`,
   },
   offered: {

@@ -48,10 +48,6 @@ export async function changeHouse(db: Db, h: HouseSettings): Promise<void> {
   );
 }
 
-/** How clients reach the studio: what it has given of address, phone and e-mail. */
-export const contactOf = (h: Pick<HouseSettings, 'address' | 'phone' | 'email'>): string[] =>
-  [h.address, h.phone, h.email].filter((line) => line !== '');
-
 /** How far a new studio has come: not set up, set up with its first steps before it, or neither any more. */
 export async function newness(db: Db): Promise<'set-up' | 'list' | null> {
   const { rows } = await db.query<{ is: 'set-up' | 'list' | null }>({

@@ -1,4 +1,4 @@
-import type { AppointmentView, ClientPage } from '@rocchetto/contract';
+import { type AppointmentView, type ClientPage, contactOf } from '@rocchetto/contract';
 import { printDayAndDate } from '@rocchetto/core';
 import { wallAt } from '@rocchetto/core/diary/zoned.ts';
 import { Hono } from 'hono';
@@ -20,7 +20,7 @@ import {
 } from '../../records/diary/appointments.ts';
 import { linkedAppointment } from '../../records/diary/links.ts';
 import { planMessages } from '../../records/diary/telling.ts';
-import { contactOf, readHouse } from '../../records/house.ts';
+import { readHouse } from '../../records/house.ts';
 import { whoHolds } from '../../records/sign-ins.ts';
 import { countKnocks } from '../../records/tries.ts';
 

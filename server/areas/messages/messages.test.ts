@@ -18,6 +18,8 @@ beforeAll(async () => {
       version: house.version,
       studio: 'Quay Street',
       timeZone: 'Europe/Rome',
+      address: '3 Quay Street',
+      phone: '01 23',
     }),
   );
   ada = (await json(principal.get('/me'))).id;
@@ -72,7 +74,7 @@ describe('what a client is told', () => {
       subject: 'Your fitting on Mon 30 Mar 2026, 10:00',
     });
     expect(told.body.replace(/answer#[\w-]{43}/, 'answer#key')).toBe(
-      `Dear Told ${n},\n\nyour fitting is on Mon 30 Mar 2026 at 10:00.\nRoom: Bay\nPlease bring: the shoes\nYour page: https://studio.example/answer#key\n\nQuay Street`,
+      `Dear Told ${n},\n\nYour fitting is on Mon 30 Mar 2026 at 10:00.\nRoom: Bay\nPlease bring: the shoes\nYour page: https://studio.example/answer#key\n\nQuay Street\n3 Quay Street\n01 23`,
     );
   });
   it('by text where there is no mail, and not at all without an address, which is said', async () => {
@@ -110,7 +112,9 @@ describe('what a client is told', () => {
     );
     expect(off.status).toBe('cancelled');
     await due();
-    expect((await outbox(a.id)).find((m) => m.kind === 'cancelled')!.body).toContain('is cancelled');
+    expect((await outbox(a.id)).find((m) => m.kind === 'cancelled')!.body).toMatch(
+      /is cancelled\.\n\nQuay Street\n3 Quay Street\n01 23$/,
+    );
   });
   it('the times that are offered, and once one is chosen, that one', async () => {
     const a = await book(

@@ -1,4 +1,11 @@
-import { type HomePage, type HomeSend, type ReadingWire, SessionWrite, toPart } from '@rocchetto/contract';
+import {
+  contactOf,
+  type HomePage,
+  type HomeSend,
+  type ReadingWire,
+  SessionWrite,
+  toPart,
+} from '@rocchetto/contract';
 import {
   dayIn,
   findMeasure,
@@ -20,7 +27,7 @@ import { once } from '../../http/once.ts';
 import { notFound, Refusal } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { newToken, tokenHash } from '../../http/token.ts';
-import { contactOf, readHouse } from '../../records/house.ts';
+import { readHouse } from '../../records/house.ts';
 import { readOrder } from '../../records/orders.ts';
 import { keepReadings, readSession } from '../../records/sessions.ts';
 import { countKnocks } from '../../records/tries.ts';

@@ -1,9 +1,10 @@
-import { type AppointmentView, type DiaryRules, messageValues } from '@rocchetto/contract';
+import { type AppointmentView, contactOf, type DiaryRules, messageValues } from '@rocchetto/contract';
 import { DEFAULT_WORDS, fillWords, type MessageKind } from '@rocchetto/core';
 import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
 import { planOn, wallAt } from '@rocchetto/core/diary/zoned.ts';
 import type { Db, Tx } from '../../db/pool.ts';
 import { newToken } from '../../http/token.ts';
+import { readHouse } from '../house.ts';
 import { readAppointment } from './appointments.ts';
 import { readRules } from './hours.ts';
 import { addClientLink } from './links.ts';
@@ -85,6 +86,7 @@ export async function sendMessage(tx: Tx, id: number, now: Date, address: string
       a.slots.find((x) => x.id === message.slotId),
       {
         studio,
+        contact: contactOf(await readHouse(tx)),
         wall: (at) => wallAt(zone, at),
         roomName: (r) => (r === null ? '' : (roomNames.get(r) ?? '')),
       },

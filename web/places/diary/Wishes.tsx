@@ -1,4 +1,6 @@
+import { WEEKDAYS } from '@rocchetto/core';
 import { DateField } from '../../shared/DateField.tsx';
+import { useMe } from '../../shared/me.ts';
 
 /** When a client could come. */
 export interface Wish {
@@ -21,7 +23,6 @@ export const NO_WISH: Wish = {
   ready: false,
 };
 
-const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 const HOURS = Array.from(
   { length: 27 },
   (_, i) => `${String(8 + Math.floor(i / 2)).padStart(2, '0')}:${i % 2 ? '30' : '00'}`,
@@ -36,6 +37,8 @@ interface Props {
 
 /** What the client asked for: from when on, not on which days, between which hours. */
 export function Wishes({ wish, waitsFor, onChange }: Props) {
+  const { weekStarts } = useMe();
+  const days = WEEKDAYS.map((_, i) => ((i + weekStarts - 1) % 7) + 1);
   const date = (key: 'from' | 'until', label: string) => (
     <div>
       <label htmlFor={`wish-${key}`}>{label}</label>
@@ -74,22 +77,22 @@ export function Wishes({ wish, waitsFor, onChange }: Props) {
       </div>
       <fieldset className="row">
         <legend>Not on</legend>
-        {WEEKDAYS.map((name, i) => (
+        {days.map((day) => (
           <button
-            key={name}
+            key={day}
             type="button"
             className="ask"
-            aria-pressed={wish.notOn.includes(i + 1)}
+            aria-pressed={wish.notOn.includes(day)}
             onClick={() =>
               onChange({
                 ...wish,
-                notOn: wish.notOn.includes(i + 1)
-                  ? wish.notOn.filter((d) => d !== i + 1)
-                  : [...wish.notOn, i + 1].sort(),
+                notOn: wish.notOn.includes(day)
+                  ? wish.notOn.filter((d) => d !== day)
+                  : [...wish.notOn, day].sort(),
               })
             }
           >
-            {name}
+            {WEEKDAYS[day - 1]}
           </button>
         ))}
         <label>

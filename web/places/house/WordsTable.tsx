@@ -1,5 +1,5 @@
 import type { AppointmentView, DiaryRules } from '@rocchetto/contract';
-import { messageValues } from '@rocchetto/contract/message-values.ts';
+import { contactOf, messageValues } from '@rocchetto/contract/message-values.ts';
 import { dayIn } from '@rocchetto/core';
 import {
   DEFAULT_WORDS,
@@ -14,6 +14,7 @@ import { Input } from 'antd';
 import { useState } from 'react';
 import { useDiaryQuery } from '../../api/diary.ts';
 import { useChangeRulesMutation, useDiaryHouseQuery } from '../../api/hours.ts';
+import { useHouseQuery } from '../../api/house.ts';
 import { useClock } from '../../shared/clock.ts';
 import { useDays, useMay, useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
@@ -152,8 +153,9 @@ function Preview({
   const slot = a.slots.find((s) => s.state === 'taken') ?? a.slots.find((s) => s.state === 'offered');
   const { timeZone } = useMe();
   const clock = useClock();
+  const { data: house } = useHouseQuery();
   const wall = (at: number) => ({ day: dayIn(timeZone, new Date(at * 60_000)), time: clock(at) });
-  const values = messageValues(a, slot, { studio, wall, roomName });
+  const values = messageValues(a, slot, { studio, contact: house ? contactOf(house) : [], wall, roomName });
   return (
     <>
       <strong>{fillWords(words.subject, values)}</strong>
