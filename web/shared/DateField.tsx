@@ -28,7 +28,7 @@ export function DateField({ id, value = '', onChange }: Props) {
         id={id}
         value={typed}
         autoComplete="off"
-        placeholder="e.g. 28 Dec or next Friday"
+        placeholder="e.g. 28 Dec, next Fri"
         aria-describedby={`${id}-understood`}
         onChange={(e) => {
           setTyped(e.target.value);
