@@ -113,7 +113,7 @@ describe('what a client likes', () => {
     await json(desk!.send('DELETE', `/likes/${id}`));
     await json(desk!.send('DELETE', `/likes/${id}`), 404);
     expect(await json(desk!.get(`/clients/${clientId}/likes`))).toEqual([]);
-    await t.pool.query(`update orders set stage = 'cut' where client_id = $1`, [clientId]);
+    await t.pool.query(`update orders set stage = 'handed-over' where client_id = $1`, [clientId]);
     const { version: v } = await json(principal!.get(`/clients/${clientId}`));
     await json(principal!.send('POST', `/clients/${clientId}/erase`, { version: v, reason: 'asked' }));
     const left = await t.pool.query(
