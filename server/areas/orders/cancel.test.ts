@@ -63,10 +63,9 @@ describe('a cancelled order', () => {
     });
     await refused(fitter!, 'POST', `/orders/${orderId}/sheet/changes`, {
       version: 0,
-      change: { do: 'letOut', letOut: true },
-    }).catch(async () =>
-      refused(fitter!, 'POST', `/orders/${orderId}/sheet/agree`, { version: 0, name: 'x' }),
-    );
+      change: { kind: 'revise' },
+    });
+    await refused(fitter!, 'POST', `/orders/${orderId}/sheet/agree`, { version: 0, name: 'x' });
     const house = await json(desk!.get('/diary/house'));
     await refused(desk!, 'POST', '/appointments', {
       kind: 'alteration-intake',
