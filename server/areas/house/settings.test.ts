@@ -33,6 +33,16 @@ describe('what a studio writes in', () => {
     expect((await me()).firstSteps).toBeNull();
   });
 
+  it('is set up once by two who save at the same time: the other is told, and nothing of hers is written', async () => {
+    const { version } = await json(principal!.get('/house'));
+    const save = (phone: string) =>
+      principal!.send('PUT', '/house', { version, studio: 'Inch Room', timeZone: 'UTC', phone });
+    const both = await Promise.all([save('0555 2'), save('0555 3')]);
+    expect(both.map((r) => r.status).sort()).toEqual([200, 409]);
+    const kept = both[0]!.status === 200 ? '0555 2' : '0555 3';
+    expect((await json(principal!.get('/house'))).phone).toBe(kept);
+  });
+
   it('keeps what a change does not name, and says it to everybody', async () => {
     const house = await put({ dateOrder: 'mdy' });
     expect(house).toMatchObject({ address: '1 Quay', currency: '$', dateOrder: 'mdy', unit: 'cm' });
