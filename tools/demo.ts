@@ -1,6 +1,7 @@
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
+import { ROLE_WORD } from '@rocchetto/contract';
 import { DEMO_PASSPHRASE } from '@rocchetto/demo/people.ts';
 import { seedDemo } from '@rocchetto/demo/seed.ts';
 import { migrate } from '@rocchetto/server/db/migrate.ts';
@@ -77,7 +78,7 @@ runTool(async () => {
     const address = `http://127.0.0.1:${port}`;
     writeFileSync(lockFile, `${process.pid}\n${address}`);
     process.stdout.write(
-      `\nRocchetto is at ${address}\nSign in as ${staff.map((s) => `${s.name} (${s.role})`).join(', ')}.\nThe passphrase of all of them is: ${DEMO_PASSPHRASE}\nInvented data; Ctrl-C stops it and keeps the data.\n\n`,
+      `\nRocchetto is at ${address}\nSign in as ${staff.map((s) => `${s.name} (${ROLE_WORD[s.role]})`).join(', ')}.\nThe passphrase of all of them is: ${DEMO_PASSPHRASE}\nInvented data; Ctrl-C stops it and keeps the data.\n\n`,
     );
     const ended = await Promise.race([asked.then(() => 'asked' as const), server.gaveUp]);
     await stopAll();

@@ -94,7 +94,7 @@ export function Component() {
       title={moving ? 'Find another time' : 'Book appointment'}
       margin={
         <>
-          <section>
+          <section className="bookfor">
             <h2>Booking for</h2>
             {client ? (
               <Facts

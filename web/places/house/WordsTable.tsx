@@ -97,7 +97,7 @@ function Words({ kind, version, rules, may, roomName }: Props) {
         value={words.body}
         maxLength={4000}
         readOnly={!may}
-        rows={8}
+        rows={11}
         onChange={(e) => setWords({ ...words, body: e.target.value })}
       />
       <p className="soft">
