@@ -1,4 +1,4 @@
-import { may, ROLE_WORD } from '@rocchetto/contract/may.ts';
+import { may } from '@rocchetto/contract/may.ts';
 import { timeIn } from '@rocchetto/core/dates/studio-day.ts';
 import { useEffect, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
@@ -18,13 +18,7 @@ import { FindLater } from './FindLater.tsx';
 import { LockScreen, useLock } from './Lock.tsx';
 import { ShortcutList } from './Shortcuts.tsx';
 import { useLive } from './useLive.ts';
-
-const initials = (name: string) =>
-  name
-    .split(/\s+/)
-    .map((w) => w[0])
-    .slice(0, 2)
-    .join('');
+import { WhoCard } from './WhoCard.tsx';
 
 /** Tells the styles how high the line at the window’s foot is, so that what else is told stands above it. */
 function room(line: HTMLElement | null) {
@@ -122,34 +116,7 @@ export function Frame() {
         </div>
         {may(me.role, 'session.write') && <PendingReadings />}
         <ShortcutList />
-        <details className="who">
-          <summary
-            className="initials"
-            aria-label={`Signed in: ${me.name}, ${ROLE_WORD[me.role]}`}
-            title={`${me.name}, ${ROLE_WORD[me.role]}`}
-          >
-            {initials(me.name)}
-          </summary>
-          <div className="card">
-            <p>
-              {me.name} <span className="soft">{ROLE_WORD[me.role]}</span>
-            </p>
-            <Link to="/account">Your account</Link>
-            <button
-              type="button"
-              className="quiet"
-              onClick={(e) => {
-                e.currentTarget.closest('details')?.removeAttribute('open');
-                lock();
-              }}
-            >
-              Lock screen
-            </button>
-            <button type="button" className="quiet" onClick={leave}>
-              Sign out
-            </button>
-          </div>
-        </details>
+        <WhoCard lock={lock} leave={() => void leave()} />
       </header>
       {toldAt && (
         <p className="told" role="status" ref={room}>

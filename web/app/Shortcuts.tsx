@@ -2,7 +2,7 @@ import { useEffect, useRef } from 'react';
 import { Facts } from '../shared/Facts.tsx';
 import { KEYS } from '../shared/keys.ts';
 
-/** The short list of keys, under "?" and a button. The browser's own dialog keeps the focus inside and closes on Escape. */
+/** The short list of keys, under "?" and a button. The browser's own dialog keeps the focus inside and closes on Escape; a press outside closes it too. */
 export function ShortcutList() {
   const dialog = useRef<HTMLDialogElement>(null);
   useEffect(() => {
@@ -26,7 +26,18 @@ export function ShortcutList() {
       >
         ?
       </button>
-      <dialog ref={dialog} className="keylist" aria-label="Keys">
+      {/* biome-ignore lint/a11y/useKeyWithClickEvents: Escape closes it by itself */}
+      <dialog
+        ref={dialog}
+        className="keylist"
+        aria-label="Keys"
+        onClick={(e) => {
+          const { left, right, top, bottom } = e.currentTarget.getBoundingClientRect();
+          const inside = e.clientX >= left && e.clientX <= right && e.clientY >= top && e.clientY <= bottom;
+          // A press by key has no place (0, 0) and is the button's own.
+          if (e.target === e.currentTarget && !inside) e.currentTarget.close();
+        }}
+      >
         <div className="spread">
           <h2>Keys</h2>
           <button type="button" className="quiet" onClick={() => dialog.current?.close()}>
