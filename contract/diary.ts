@@ -178,7 +178,9 @@ export const MessageView = z.strictObject({
   clientName: z.string(),
   kind: made<MessageKind>(),
   dueAt: z.string(),
-  state: z.enum(['waiting', 'sent', 'dropped', 'no-address']),
+  state: z.enum(['waiting', 'sent', 'dropped', 'no-address', 'refused']),
+  /** by the house's mail server; else it is recorded only */
+  mailed: z.boolean(),
   channel: z.string(),
   /** where it went; empty for those who may not see contacts */
   sentTo: z.string(),
@@ -189,7 +191,11 @@ export const MessageView = z.strictObject({
 });
 export type MessageView = z.infer<typeof MessageView>;
 export const Outbox = z.strictObject({
-  /** whether the simulated carrier is out of order */
+  /** whether letters go through a mail server; else they are recorded only */
+  mail: z.boolean(),
+  /** the demo, where sending may be made to fail */
+  demo: z.boolean(),
+  /** whether sending is made to fail just now */
   fails: z.boolean(),
   messages: z.array(MessageView).readonly(),
 });

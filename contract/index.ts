@@ -23,6 +23,7 @@ export * from './imports.ts';
 export * from './keepable.ts';
 export * from './leaving.ts';
 export * from './length.ts';
+export * from './mail.ts';
 export * from './may.ts';
 export * from './message-values.ts';
 export * from './money.ts';

@@ -74,6 +74,7 @@ import {
   TakeBackWrite,
 } from './leaving.ts';
 import { made } from './made.ts';
+import { MailServerView, MailServerWrite, MailTry } from './mail.ts';
 import type { Action } from './may.ts';
 import { MoneyView, MoneyWrite } from './money.ts';
 import {
@@ -218,6 +219,19 @@ export const ROUTES = {
     may: 'house.write',
     body: HouseWrite.extend(version),
     answer: HouseView,
+  },
+  'GET /house/mail': { does: 'The studio’s mail server', may: 'house.write', answer: MailServerView },
+  'PUT /house/mail': {
+    does: 'Changes the studio’s mail server',
+    may: 'house.write',
+    body: MailServerWrite.safeExtend(version),
+    answer: MailServerView,
+  },
+  'POST /house/mail/try': {
+    does: 'Sends a test letter through the mail server',
+    may: 'house.write',
+    body: MailTry,
+    answer: Ok,
   },
   'GET /house/first-steps': {
     does: 'What of the first steps of a new studio is done',
@@ -486,16 +500,21 @@ export const ROUTES = {
   },
   'GET /staff/:id/ahead': { does: 'What somebody has ahead', may: 'staff.manage', answer: AheadView },
   'GET /messages': {
-    does: 'What clients were told and will be: the simulated outbox',
+    does: 'Messages to clients: sent, recorded and scheduled',
     may: 'diary.write',
     query: MessagesQuery,
     answer: Outbox,
   },
   'POST /messages/carrier': {
-    does: 'Simulates that messages fail, or ends it',
+    does: 'Makes sending fail, or ends it (demo only)',
     may: 'house.write',
     body: Carrier,
     answer: Carrier,
+  },
+  'POST /messages/:id/again': {
+    does: 'Sends again what did not reach the client',
+    may: 'diary.write',
+    answer: Ok,
   },
   'POST /answer/look': {
     does: 'A client’s own page of one appointment',

@@ -48,7 +48,7 @@ async function seed(tx: Tx) {
   const rnd = seeded(20);
   await tx.query(
     `update house set studio = $1, time_zone = $2, address = '4 Ropewalk Yard, Harbour Quarter', phone = '0555 0100', email = 'workroom@example.org',
-       currency = '€', set_up_at = now(), first_steps_away_at = now()`,
+       currency = '€', demo = true, set_up_at = now(), first_steps_away_at = now()`,
     [STUDIO, Intl.DateTimeFormat().resolvedOptions().timeZone],
   );
   const hash = await hashPassphrase(DEMO_PASSPHRASE);

@@ -5,8 +5,10 @@ import { ROLE_WORD } from '@rocchetto/contract';
 import { DEMO_PASSPHRASE } from '@rocchetto/demo/people.ts';
 import { seedDemo } from '@rocchetto/demo/seed.ts';
 import { migrate } from '@rocchetto/server/db/migrate.ts';
+import pg from 'pg';
 import { buildWeb } from './build-web.ts';
 import { local, startCluster, stopChild } from './cluster.ts';
+import { startMailCatcher } from './mail-catcher.ts';
 import { freePort, isFree } from './ports.ts';
 import { programUrl } from './program-role.ts';
 import { keepServing, startVite } from './serve.ts';
@@ -47,6 +49,20 @@ function options() {
   }
 }
 
+/** Lays the demo's mail server on the catcher, unless somebody set up another one. */
+async function mailGoesTo(url: string, port: number) {
+  const db = new pg.Client({ connectionString: url });
+  await db.connect();
+  try {
+    await db.query(
+      `update mail_server set is_on = true, host = '127.0.0.1', port = $1, security = 'none' where host in ('', '127.0.0.1')`,
+      [port],
+    );
+  } finally {
+    await db.end();
+  }
+}
+
 runTool(async () => {
   const { port, fresh, dev } = options();
   if (!(await isFree(port)))
@@ -66,6 +82,9 @@ runTool(async () => {
     const url = cluster.url('rocchetto');
     await migrate(url);
     const staff = await seedDemo(url);
+    const catcher = await startMailCatcher({ into: join(local, 'demo-mail') });
+    stops.push(catcher.stop);
+    await mailGoesTo(url, catcher.port);
     if (!dev) await buildWeb();
     const apiPort = dev ? await freePort() : port;
     // The program owns no table: what is only added to, it cannot change.
@@ -78,7 +97,7 @@ runTool(async () => {
     const address = `http://127.0.0.1:${port}`;
     writeFileSync(lockFile, `${process.pid}\n${address}`);
     process.stdout.write(
-      `\nRocchetto is at ${address}\nSign in as ${staff.map((s) => `${s.name} (${ROLE_WORD[s.role]})`).join(', ')}.\nThe passphrase of all of them is: ${DEMO_PASSPHRASE}\nInvented data; Ctrl-C stops it and keeps the data.\n\n`,
+      `\nRocchetto is at ${address}\nSign in as ${staff.map((s) => `${s.name} (${ROLE_WORD[s.role]})`).join(', ')}.\nThe passphrase of all of them is: ${DEMO_PASSPHRASE}\nLetters to clients go to a catcher that sends nothing on: ${join('.local', 'demo-mail')}\nInvented data; Ctrl-C stops it and keeps the data.\n\n`,
     );
     const ended = await Promise.race([asked.then(() => 'asked' as const), server.gaveUp]);
     await stopAll();

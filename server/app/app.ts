@@ -26,6 +26,7 @@ import { importRoutes } from '../areas/imports/routes.ts';
 import { leavingRoutes } from '../areas/leaving/routes.ts';
 import { liveRoutes } from '../areas/live/routes.ts';
 import { answerRoutes } from '../areas/messages/answers.ts';
+import { messageRoutes } from '../areas/messages/routes.ts';
 import { cancelRoutes } from '../areas/orders/cancel.ts';
 import { orderRoutes } from '../areas/orders/routes.ts';
 import { photoRoutes } from '../areas/photos/routes.ts';
@@ -97,6 +98,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', flatRoutes(deps))
     .route('/', diaryHouseRoutes(deps))
     .route('/', diaryRoutes(deps))
+    .route('/', messageRoutes(deps))
     .route('/', bookingRoutes(deps))
     .route('/', benchRoutes(deps))
     .route('/', photoRoutes(deps))

@@ -271,6 +271,9 @@ export async function eraseClient(
     `update message set state = 'dropped' where state = 'waiting' and appointment_id in (select id from appointment where client_id = $1)`,
   );
   await count(
+    `update message set trouble = '' where trouble <> '' and appointment_id in (select id from appointment where client_id = $1)`,
+  );
+  await count(
     `delete from carried where message_id in
        (select m.id from message m join appointment a on a.id = m.appointment_id where a.client_id = $1)`,
   );

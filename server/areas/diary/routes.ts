@@ -1,4 +1,4 @@
-import { type DiaryHouse, type DiaryView, may, type Outbox, type TimesQuery } from '@rocchetto/contract';
+import type { DiaryHouse, DiaryView, TimesQuery } from '@rocchetto/contract';
 import { dayIn, NEEDS, type Need, printShortDate } from '@rocchetto/core';
 import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
 import { findSeries, findTimes, type Question } from '@rocchetto/core/diary/find.ts';
@@ -8,10 +8,8 @@ import { type MakingWork, readiness } from '@rocchetto/core/diary/readiness.ts';
 import { common } from '@rocchetto/core/diary/spans.ts';
 import { daysFrom, wallAt, wholeDay } from '@rocchetto/core/diary/zoned.ts';
 import { Hono } from 'hono';
-import { remember } from '../../db/history.ts';
 import type { Db } from '../../db/pool.ts';
 import { type Deps, type Env, idParam } from '../../http/context.ts';
-import { once } from '../../http/once.ts';
 import { notFound, Refusal } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { readAppointment, readDiary } from '../../records/diary/appointments.ts';
@@ -21,7 +19,6 @@ import { daysOf, kindOf, openingOf, readBook } from '../../records/diary/book.ts
 import { readBusySpans } from '../../records/diary/busy.ts';
 import { timeView } from '../../records/diary/check.ts';
 import { readClosures, readLeave, readRooms, readRules, readStaff } from '../../records/diary/hours.ts';
-import { listMessages, setCarrier } from '../../records/diary/messages.ts';
 
 /** How far ahead times are looked for when nothing else is asked, days. */
 const AHEAD = 42;
@@ -99,27 +96,6 @@ export function diaryRoutes(deps: Deps): Hono<Env> {
     );
     return { kind: kind.id, minutes: kind.minutes, times: times.map((t) => timeView(zone, t)) };
   });
-
-  on(app, 'GET /messages', async (_c, { query, role }) => {
-    const { fails, messages } = await listMessages(deps.pool, query);
-    const shown = may(role, 'client.contact') ? messages : messages.map((m) => ({ ...m, sentTo: '' }));
-    return { fails, messages: shown } satisfies Outbox;
-  });
-  on(app, 'POST /messages/carrier', (c, { body: { fails } }) =>
-    once(c, deps, async (tx) => {
-      await setCarrier(tx, fails);
-      await remember(
-        tx,
-        'house',
-        1,
-        c.get('who').id,
-        fails ? 'message failure simulated' : 'message failure ended',
-        undefined,
-        undefined,
-      );
-      return { body: { fails }, changed: [['diary', 0, 0]] };
-    }),
-  );
 
   on(app, 'GET /appointments/:id', async (c) => {
     const { zone } = await readRules(deps.pool);

@@ -3,8 +3,9 @@ import pg from 'pg';
 import { inTransaction, type Pool } from '../../db/pool.ts';
 import type { Deps } from '../../http/context.ts';
 import { type Live, NO_LIVE } from '../../live/live.ts';
-import { tryOf } from '../../records/diary/messages.ts';
-import { sendMessage } from '../../records/diary/telling.ts';
+import { mailedMessage, refusedMessage, tryOf } from '../../records/diary/messages.ts';
+import { writeMessage } from '../../records/diary/telling.ts';
+import { MailRefused, sendMail } from './smtp.ts';
 
 /** How soon a queue that lost its database begins again, ms. */
 const AGAIN = 3000;
@@ -18,8 +19,15 @@ const tasks = (pool: Pool, live: Pick<Live, 'tell'>, now: () => Date, address: s
   tell: async (payload) => {
     const { id } = payload as { id: number };
     try {
-      await inTransaction(pool, (tx) => sendMessage(tx, id, now(), address));
+      const to = await inTransaction(pool, (tx) => writeMessage(tx, id, now(), address));
+      if (!to) return;
+      if (!to.from)
+        throw new Error('The studio has no e-mail address to send from. Add it in Studio settings.');
+      // Outside of any transaction: a mail server that is slow holds nothing. Killed between the two, the letter goes again.
+      await sendMail(to, to.letter, `message-${id}`);
+      await inTransaction(pool, (tx) => mailedMessage(tx, id, now()));
     } catch (error) {
+      if (error instanceof MailRefused) return refusedMessage(pool, id, now(), error.message);
       await tryOf(pool, id, (error as Error).message).catch(() => undefined);
       throw error;
     } finally {

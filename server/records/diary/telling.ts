@@ -1,14 +1,25 @@
-import { type AppointmentView, contactOf, type DiaryRules, messageValues } from '@rocchetto/contract';
+import { type AppointmentView, contactOf, type MailServer, messageValues } from '@rocchetto/contract';
 import { DEFAULT_WORDS, fillWords, type MessageKind } from '@rocchetto/core';
 import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
 import { planOn, wallAt } from '@rocchetto/core/diary/zoned.ts';
-import type { Db, Tx } from '../../db/pool.ts';
+import type { Tx } from '../../db/pool.ts';
 import { newToken } from '../../http/token.ts';
 import { readHouse } from '../house.ts';
+import { mailSecret, readMailServer } from '../mail-server.ts';
 import { readAppointment } from './appointments.ts';
 import { readRules } from './hours.ts';
 import { addClientLink } from './links.ts';
-import { addMessage, carry, dropMessages, holdMessage, messageTo, settleMessage } from './messages.ts';
+import {
+  addMessage,
+  carrierFails,
+  carry,
+  dropMessages,
+  holdMessage,
+  type Letter,
+  messageTo,
+  pageKeyOf,
+  settleMessage,
+} from './messages.ts';
 
 /** Reminders go out at this hour of the studio's day. */
 const HOUR = '10:00';
@@ -56,57 +67,70 @@ function stillSo(a: AppointmentView, kind: MessageKind, slotId: number | null): 
   return a.status === 'confirmed' && a.slots.some((s) => s.id === slotId && s.state === 'taken');
 }
 
-/** The carrier is a stand-in: what it would have sent stands in the outbox. Out of order, it throws. */
+/** Sending that is made to fail: in the demo only. */
 export class CarrierFails extends Error {
   constructor() {
     super('Sending failed (simulated).');
   }
 }
 
+/** A letter that is to be handed to the house's mail server, with the name it goes by. */
+export interface Addressed {
+  readonly letter: Letter;
+  readonly name: string;
+  readonly from: string;
+  readonly server: MailServer;
+  readonly secret: string;
+}
+
 /**
- * Sends one message that is due, in one transaction: it is sent and says so, or neither. One that tells of what is no
- * longer so is dropped. @throws CarrierFails, so that the queue tries again later
+ * Writes one message that is due, in one transaction. Without a mail server, and for a text, that is all: it is recorded
+ * and says so, or neither. Else the letter is given back, to be sent; written again for another try it has the same page.
+ * One that tells of what is no longer so is dropped. @throws CarrierFails, so that the queue tries again later
  */
-export async function sendMessage(tx: Tx, id: number, now: Date, address: string): Promise<void> {
+export async function writeMessage(
+  tx: Tx,
+  id: number,
+  now: Date,
+  address: string,
+): Promise<Addressed | undefined> {
   const message = await holdMessage(tx, id);
   if (message?.state !== 'waiting') return;
-  const { zone, rules, studio, fails } = await carrierOf(tx);
+  const { zone, rules } = await readRules(tx);
+  const house = await readHouse(tx);
   const a = await readAppointment(tx, zone, message.appointmentId);
   if (!a || !stillSo(a, message.kind, message.slotId)) return settleMessage(tx, id, 'dropped', now);
   const { to, channel, roomNames } = await messageTo(tx, a.clientId);
   if (!to) return settleMessage(tx, id, 'no-address', now);
-  if (fails) throw new CarrierFails();
+  if (await carrierFails(tx)) throw new CarrierFails();
   const words = rules.words[message.kind] ?? DEFAULT_WORDS[message.kind];
-  const { token, hash } = newToken();
-  await addClientLink(tx, hash, a.id, endOf(a, now));
+  let key = await pageKeyOf(tx, id);
+  if (!key) {
+    const { token, hash } = newToken();
+    await addClientLink(tx, hash, a.id, endOf(a, now));
+    key = token;
+  }
   const values = {
-    link: `${address}/answer#${token}`,
+    link: `${address}/answer#${key}`,
     ...messageValues(
       a,
       a.slots.find((x) => x.id === message.slotId),
       {
-        studio,
-        contact: contactOf(await readHouse(tx)),
+        studio: house.studio,
+        contact: contactOf(house),
         wall: (at) => wallAt(zone, at),
         roomName: (r) => (r === null ? '' : (roomNames.get(r) ?? '')),
       },
     ),
   };
-  await carry(tx, id, now, {
+  const letter: Letter = {
     channel,
     to,
     subject: channel === 'mail' ? fillWords(words.subject, values) : '',
     body: fillWords(words.body, values),
-  });
-  await settleMessage(tx, id, 'sent', now);
-}
-
-async function carrierOf(
-  db: Db,
-): Promise<{ zone: string; rules: DiaryRules; studio: string; fails: boolean }> {
-  const { zone, rules } = await readRules(db);
-  const { rows } = await db.query<{ studio: string; fails: boolean }>(
-    'select studio, carrier_fails as fails from house',
-  );
-  return { zone, rules, ...rows[0]! };
+  };
+  await carry(tx, id, now, letter, key);
+  const server = channel === 'mail' ? await readMailServer(tx) : undefined;
+  if (!server?.on) return settleMessage(tx, id, 'sent', now);
+  return { letter, server, secret: await mailSecret(tx), name: house.studio, from: house.email };
 }

@@ -2,7 +2,7 @@ import './diary.css';
 import type { MessageView } from '@rocchetto/contract';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { useMessagesQuery, useSetCarrierMutation } from '../../api/messages.ts';
+import { useMessagesQuery, useSendAgainMutation, useSetCarrierMutation } from '../../api/messages.ts';
 import { useClock } from '../../shared/clock.ts';
 import { useDays, useMay } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
@@ -19,12 +19,14 @@ const SAID: Record<MessageView['kind'], string> = {
 };
 const STANDS: Record<MessageView['state'], string> = {
   waiting: '◌ scheduled',
-  sent: '✓ recorded only',
+  sent: '✓ sent',
   dropped: '— not needed',
   'no-address': '∅ no address',
+  refused: '× failed',
 };
+const standing = (m: MessageView) => (m.state === 'sent' && !m.mailed ? '✓ recorded only' : STANDS[m.state]);
 
-/** The simulated outbox: what would have been sent to clients by mail or text, and what still will be. */
+/** What clients were told by mail or text, and what they will be told. */
 export function Component() {
   const [params, setParams] = useSearchParams();
   const before = Number(params.get('before')) || undefined;
@@ -37,6 +39,7 @@ export function Component() {
     { skip: !mayRead },
   );
   const [carrier, carrying] = useSetCarrierMutation();
+  const [again, sending] = useSendAgainMutation();
   const { short } = useDays();
   const clock = useClock();
   const [open, setOpen] = useState(0);
@@ -54,8 +57,17 @@ export function Component() {
       title="Messages"
       margin={
         <section>
-          <h2>Test mode</h2>
-          <p className="soft">Clients receive nothing: messages are recorded here only.</p>
+          <h2>How messages go</h2>
+          <ul className="why">
+            <li>
+              {data.mail
+                ? 'Letters go through the studio’s mail server.'
+                : 'Letters are recorded here only: no mail server is set up.'}
+            </li>
+            <li>Texts to a phone are recorded here only: nothing is sent.</li>
+          </ul>
+          {mayHouse && <Link to="/house#mail">{data.mail ? 'Mail server' : 'Set up a mail server'}</Link>}
+          {data.demo && <h3>Demo</h3>}
           <Problem error={carrying.error} />
           {data.fails && (
             <Notice is="bad">
@@ -63,7 +75,7 @@ export function Component() {
               after a longer wait.
             </Notice>
           )}
-          {mayHouse && (
+          {data.demo && mayHouse && (
             <button type="button" className="plain" onClick={() => void carrier({ fails: !data.fails })}>
               {data.fails ? 'End simulated failure' : 'Simulate failure'}
             </button>
@@ -72,6 +84,7 @@ export function Component() {
       }
     >
       <h1>Messages</h1>
+      <Problem error={sending.error} />
       {!appointment && (
         <div className="row asks">
           {(['told', 'to-come'] as const).map((s) => (
@@ -130,12 +143,17 @@ export function Component() {
                   )}
                 </td>
                 <td className={m.state === 'sent' ? 'agreed' : m.state === 'waiting' ? '' : 'pending'}>
-                  {STANDS[m.state]}
-                  {m.trouble && m.state === 'waiting' && (
+                  {standing(m)}
+                  {m.trouble && (
                     <span className="pending">
                       {' '}
                       tried {m.tries} {m.tries === 1 ? 'time' : 'times'}: {m.trouble}
                     </span>
+                  )}
+                  {(m.state === 'refused' || m.state === 'no-address') && (
+                    <button type="button" className="quiet" onClick={() => void again(m.id)}>
+                      Send again
+                    </button>
                   )}
                 </td>
               </tr>

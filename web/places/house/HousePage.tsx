@@ -21,6 +21,7 @@ import { useVersionedSave } from '../../shared/useVersionedSave.tsx';
 import { Changes } from './Changes.tsx';
 import { HandOver } from './HandOver.tsx';
 import { KindsTable } from './KindsTable.tsx';
+import { MailServerForm } from './MailServerForm.tsx';
 import { RoomsAndDays } from './RoomsAndDays.tsx';
 import { StaffForm } from './StaffForm.tsx';
 import { DATE_WORD, PAPER_WORD, STUDIO_LABELS, StudioFields, UNIT_WORD, WEEK_WORD } from './StudioFields.tsx';
@@ -34,6 +35,7 @@ const SECTIONS = [
   ['rooms', 'Rooms, leave, closed days'],
   ['hours', 'Opening hours and appointment types'],
   ['messages', 'Message texts'],
+  ['mail', 'Mail server'],
 ] as const;
 
 /** Who works here and what the house goes by. The principal adds staff and hands each a link to set a passphrase, once. */
@@ -108,6 +110,9 @@ export function Component() {
       </div>
       <div id="messages">
         <WordsTable />
+      </div>
+      <div id="mail">
+        <MailServerForm />
       </div>
       <Changes />
     </Place>
