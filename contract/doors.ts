@@ -94,6 +94,7 @@ export const SECURITY_WORDS = {
   'staff-changed': 'Name or role changed',
   'staff-removed': 'Left the staff',
   'link-made': 'New sign-in link',
+  'link-withdrawn': 'Sign-in link withdrawn',
   export: 'Data downloaded',
   erase: 'Client erased',
   restore: 'Backup restored',

@@ -463,7 +463,8 @@ export const ROUTES = {
     answer: Ok,
   },
   'POST /staff/:id/link': { does: 'A new one-time link', may: 'staff.manage', status: 201, answer: Linked },
-  'DELETE /staff/:id': { does: 'Takes off the staff', may: 'staff.manage', answer: Ok },
+  'DELETE /staff/:id/link': { does: 'Withdraws a sign-in link', may: 'staff.manage', answer: Ok },
+  'DELETE /staff/:id': { does: 'Removes somebody from the staff', may: 'staff.manage', answer: Ok },
   'GET /diary/house': {
     does: 'Staff, rooms, hours, kinds: what the diary goes by',
     may: 'diary.read',

@@ -21,6 +21,8 @@ export const StaffView = z.strictObject({
   role: RoleName,
   /** whether a passphrase has been set */
   ready: z.boolean(),
+  /** until when a sign-in link that was made is good; null for none, and for those who manage no staff */
+  linkUntil: z.string().nullable(),
 });
 export type StaffView = z.infer<typeof StaffView>;
 

@@ -68,6 +68,15 @@ export async function makeSetupLink(db: Db, staffId: number): Promise<string> {
   return token;
 }
 
+/** Ends a link that nobody has used yet. False where there is none. */
+export async function dropSetupLink(db: Db, staffId: number): Promise<boolean> {
+  const { rowCount } = await db.query(
+    'delete from setup_link where staff_id = $1 and used_at is null and expires_at > now()',
+    [staffId],
+  );
+  return rowCount !== 0;
+}
+
 /** The name of whose link it is, when it is known, unused and young enough. */
 export async function setupLinkHolds(db: Db, token: string): Promise<string | undefined> {
   const { rows } = await db.query<{ name: string }>(

@@ -4,9 +4,13 @@ import type { Db, Tx } from '../db/pool.ts';
 import { Refusal } from '../http/problem.ts';
 
 export async function listStaff(db: Db): Promise<StaffView[]> {
-  const { rows } = await db.query<StaffView>(
-    'select id, name, role, passphrase_hash is not null as ready from staff where active order by name',
-  );
+  const { rows } = await db.query<StaffView>({
+    name: 'staff',
+    text: `select id, name, role, passphrase_hash is not null as ready, (
+        select to_char(l.expires_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') from setup_link l
+         where l.staff_id = s.id and l.used_at is null and l.expires_at > now() limit 1) as "linkUntil"
+       from staff s where active order by name`,
+  });
   return rows;
 }
 

@@ -17,6 +17,11 @@ const staff = api.injectEndpoints({
     }),
     staffLink: b.mutation<AnswerOf<'POST /staff/:id/link'>, number>({
       query: (id) => change(`/staff/${id}/link`, 'POST'),
+      invalidatesTags: ['Staff'],
+    }),
+    withdrawLink: b.mutation<AnswerOf<'DELETE /staff/:id/link'>, number>({
+      query: (id) => change(`/staff/${id}/link`, 'DELETE'),
+      invalidatesTags: ['Staff'],
     }),
     removeStaff: b.mutation<AnswerOf<'DELETE /staff/:id'>, number>({
       query: (id) => change(`/staff/${id}`, 'DELETE'),
@@ -40,6 +45,7 @@ export const {
   useAddStaffMutation,
   useChangeStaffMutation,
   useStaffLinkMutation,
+  useWithdrawLinkMutation,
   useRemoveStaffMutation,
   useAheadQuery,
   useHandWorkOverMutation,

@@ -10,7 +10,7 @@ import { ahead, benchAhead, bookedAhead } from '../../records/diary/ahead.ts';
 import { readDoors } from '../../records/doors.ts';
 import { newness, readHouse } from '../../records/house.ts';
 import { noteEvent } from '../../records/security-events.ts';
-import { makeSetupLink } from '../../records/sign-ins.ts';
+import { dropSetupLink, makeSetupLink } from '../../records/sign-ins.ts';
 import {
   addStaff,
   changeRole,
@@ -56,7 +56,10 @@ export function staffRoutes(deps: Deps): Hono<Env> {
       tape: rules.tape ?? {},
     } satisfies Me;
   });
-  on(app, 'GET /staff', async (_c) => await listStaff(deps.pool));
+  on(app, 'GET /staff', async (_c, { role }) => {
+    const staff = await listStaff(deps.pool);
+    return may(role, 'staff.manage') ? staff : staff.map((s) => ({ ...s, linkUntil: null }));
+  });
   on(app, 'POST /staff', (c, { body: { name, role } }) =>
     once(
       c,
@@ -104,10 +107,25 @@ export function staffRoutes(deps: Deps): Hono<Env> {
           staffId: c.get('who').id,
           words: `for ${(await staffName(tx, id)) ?? ''}`,
         });
-        return { body: { id } };
+        return { body: { id }, changed: [['staff', id, 0]] };
       },
       withLink,
     );
+  });
+  on(app, 'DELETE /staff/:id/link', (c) => {
+    const id = idParam(c, 'member of staff');
+    return once(c, deps, async (tx) => {
+      if (!(await dropSetupLink(tx, id)))
+        throw new Refusal(
+          409,
+          'no-link',
+          'There is no sign-in link to withdraw: it was used or has expired.',
+        );
+      const name = (await staffName(tx, id)) ?? '';
+      await remember(tx, 'staff', id, c.get('who').id, 'sign-in link withdrawn', undefined, undefined);
+      await noteEvent(tx, { what: 'link-withdrawn', staffId: c.get('who').id, words: `for ${name}` });
+      return { body: { ok: true as const }, changed: [['staff', id, 0]] };
+    });
   });
   on(app, 'DELETE /staff/:id', (c) => {
     const id = idParam(c, 'member of staff');

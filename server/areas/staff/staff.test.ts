@@ -46,6 +46,34 @@ describe('the staff', () => {
   });
 });
 
+describe('a sign-in link', () => {
+  it('stands with its day until it is used, made anew or withdrawn, and only for who manages staff', async () => {
+    const { id, path } = await json(
+      principal.send('POST', '/staff', { name: 'Link Holder', role: 'desk' }),
+      201,
+    );
+    const until = async (who: Caller) =>
+      (await json(who.get('/staff'))).find((s: { id: number }) => s.id === id).linkUntil;
+    const use = (at: string) =>
+      t.app.request('/api/setup', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ token: at.split('#')[1], passphrase: 'copper thimble harbour nine' }),
+      });
+    expect(Date.parse(await until(principal)) - Date.now()).toBeGreaterThan(2.9 * 86_400_000);
+    const fitter = await t.as('fitter');
+    expect(await until(fitter)).toBeNull();
+    expect((await fitter.send('DELETE', `/staff/${id}/link`)).status).toBe(403);
+    expect((await principal.send('DELETE', `/staff/${id}/link`)).status).toBe(200);
+    expect(await until(principal)).toBeNull();
+    expect((await use(path)).status).toBe(410);
+    expect((await principal.send('DELETE', `/staff/${id}/link`)).status).toBe(409);
+    const anew = await json(principal.send('POST', `/staff/${id}/link`), 201);
+    expect((await use(anew.path)).status).toBe(200);
+    expect(await until(principal)).toBeNull();
+  });
+});
+
 describe('name and role of staff', () => {
   it('are changed by the owner on top of what was seen; the only owner stays one', async () => {
     const { id } = await json(
@@ -61,6 +89,7 @@ describe('name and role of staff', () => {
       name: 'Nia Vane-Holt',
       role: 'fitter',
       ready: false,
+      linkUntil: expect.any(String),
     });
     expect((await json(put(principal, { name: 'Other', role: 'desk', was }), 409)).theirs).toEqual({
       name: 'Nia Vane-Holt',

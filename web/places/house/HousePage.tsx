@@ -1,29 +1,19 @@
-import { type HouseSettings, ROLE_WORD, ROLES, type Role } from '@rocchetto/contract';
-import { Button, Form, Input, Popconfirm, Select } from 'antd';
-import { useEffect, useState } from 'react';
-import { Link, useLocation } from 'react-router';
+import type { HouseSettings } from '@rocchetto/contract';
+import { Button, Form } from 'antd';
+import { Link } from 'react-router';
 import { useChangeHouseMutation, useHouseQuery } from '../../api/house.ts';
-import {
-  useAddStaffMutation,
-  useRemoveStaffMutation,
-  useStaffLinkMutation,
-  useStaffQuery,
-} from '../../api/staff.ts';
-import { CopyText } from '../../shared/CopyText.tsx';
-import { emptyForm } from '../../shared/emptied.ts';
+import { useStaffQuery } from '../../api/staff.ts';
 import { Facts } from '../../shared/Facts.tsx';
-import { useMay, useMe } from '../../shared/me.ts';
-import { Notice } from '../../shared/Notice.tsx';
+import { useMay } from '../../shared/me.ts';
 import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
-import { problemOf } from '../../shared/problem-of.ts';
+import { useSectionOfAddress } from '../../shared/useSectionOfAddress.ts';
 import { useVersionedSave } from '../../shared/useVersionedSave.tsx';
 import { Changes } from './Changes.tsx';
-import { HandOver } from './HandOver.tsx';
 import { KindsTable } from './KindsTable.tsx';
 import { MailServerForm } from './MailServerForm.tsx';
 import { RoomsAndDays } from './RoomsAndDays.tsx';
-import { StaffForm } from './StaffForm.tsx';
+import { StaffSection } from './StaffSection.tsx';
 import { DATE_WORD, PAPER_WORD, STUDIO_LABELS, StudioFields, UNIT_WORD, WEEK_WORD } from './StudioFields.tsx';
 import { WordsTable } from './WordsTable.tsx';
 import { WorkTable } from './WorkTable.tsx';
@@ -41,12 +31,7 @@ const SECTIONS = [
 /** Who works here and what the house goes by. The principal adds staff and hands each a link to set a passphrase, once. */
 export function Component() {
   const { data: staff, error, refetch } = useStaffQuery();
-  const { hash } = useLocation();
-  const here = staff !== undefined;
-  // A link to a section leads there once there is something to lead to.
-  useEffect(() => {
-    if (here && hash) document.getElementById(hash.slice(1))?.scrollIntoView();
-  }, [here, hash]);
+  useSectionOfAddress(staff !== undefined);
   if (!staff) return <Place title="Studio settings" waiting={{ what: 'the staff', error, again: refetch }} />;
   return (
     <Place
@@ -97,7 +82,7 @@ export function Component() {
         <Settings />
       </div>
       <div id="staff">
-        <Staff />
+        <StaffSection />
       </div>
       <div id="hours-and-skills">
         <WorkTable />
@@ -173,132 +158,6 @@ function Settings() {
           Cancel
         </Button>
       </Form>
-    </>
-  );
-}
-
-function Staff() {
-  const me = useMe();
-  const mayManage = useMay('staff.manage');
-  const { data: staff = [] } = useStaffQuery();
-  const [add, adding] = useAddStaffMutation();
-  const [link, linking] = useStaffLinkMutation();
-  const [remove, removing] = useRemoveStaffMutation();
-  const [made, setMade] = useState<{ name: string; path: string } | null>(null);
-  const [form] = Form.useForm<{ name: string; role: Role }>();
-  const [editing, setEditing] = useState(0);
-  return (
-    <>
-      <h2>Staff</h2>
-      <Problem error={adding.error ?? linking.error ?? removing.error} />
-      {problemOf(removing.error).code === 'booked-ahead' && removing.originalArgs !== undefined && (
-        <HandOver key={removing.originalArgs} from={removing.originalArgs} staff={staff} />
-      )}
-      {made && (
-        <Notice is="good">
-          <p>Give {made.name} this link. It works once, for three days:</p>
-          <CopyText label={`Sign-in link for ${made.name}`} text={`${window.location.origin}${made.path}`} />
-        </Notice>
-      )}
-      <table className="ledger">
-        <thead>
-          <tr>
-            <th scope="col">Name</th>
-            <th scope="col">Role</th>
-            <th scope="col">Passphrase</th>
-            {mayManage && (
-              <th scope="col">
-                <span className="hidden">do</span>
-              </th>
-            )}
-          </tr>
-        </thead>
-        <tbody>
-          {staff.map((s) => (
-            <tr key={s.id}>
-              <td>{s.name}</td>
-              <td>{ROLE_WORD[s.role]}</td>
-              <td>{s.ready ? 'set' : 'not set yet'}</td>
-              {mayManage && (
-                <td>
-                  <button
-                    type="button"
-                    className="quiet"
-                    aria-label={`Edit ${s.name}`}
-                    onClick={() => setEditing(s.id)}
-                  >
-                    Edit
-                  </button>
-                  <button
-                    type="button"
-                    className="quiet"
-                    aria-label={`New sign-in link for ${s.name}`}
-                    onClick={async () => {
-                      const done = await link(s.id);
-                      if ('data' in done && done.data) setMade({ name: s.name, path: done.data.path });
-                    }}
-                  >
-                    New sign-in link
-                  </button>
-                  {s.id !== me.id && (
-                    <Popconfirm
-                      title={`Remove ${s.name} from the staff?`}
-                      description="They are signed out at once. What they did stays on record."
-                      okText={`Remove ${s.name}`}
-                      cancelText="Cancel"
-                      onConfirm={() => remove(s.id)}
-                    >
-                      <button type="button" className="quiet" aria-label={`Remove ${s.name} from the staff`}>
-                        Remove
-                      </button>
-                    </Popconfirm>
-                  )}
-                </td>
-              )}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {staff
-        .filter((s) => s.id === editing)
-        .map((s) => (
-          <StaffForm key={s.id} of={s} onDone={() => setEditing(0)} />
-        ))}
-      {mayManage && (
-        <>
-          <h2>Add staff</h2>
-          <Form
-            form={form}
-            name="staff"
-            layout="vertical"
-            requiredMark={false}
-            initialValues={{ role: 'fitter' }}
-            onFinish={async (v) => {
-              const done = await add(v);
-              if ('data' in done && done.data) {
-                setMade({ name: v.name, path: done.data.path });
-                emptyForm(form, v);
-              }
-            }}
-          >
-            <div className="fields">
-              <Form.Item
-                name="name"
-                label="Name"
-                rules={[{ required: true, whitespace: true, message: 'Enter a name.' }, { max: 200 }]}
-              >
-                <Input autoComplete="off" />
-              </Form.Item>
-              <Form.Item name="role" label="Role">
-                <Select options={ROLES.map((r) => ({ value: r, label: ROLE_WORD[r] }))} />
-              </Form.Item>
-            </div>
-            <Button htmlType="submit" loading={adding.isLoading}>
-              Add staff
-            </Button>
-          </Form>
-        </>
-      )}
     </>
   );
 }
