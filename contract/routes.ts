@@ -735,6 +735,11 @@ export const ROUTES = {
     body: ClientWrite.extend(version),
     answer: ClientView,
   },
+  'DELETE /clients/:id': {
+    does: 'Deletes a client with whom nothing is kept',
+    may: 'client.write',
+    answer: Ok,
+  },
   'GET /clients/:id/card.vcf': {
     does: 'The card as vCard 4.0',
     may: 'client.contact',

@@ -34,6 +34,10 @@ const clients = api.injectEndpoints({
       invalidatesTags: (_, error, { id }) =>
         error ? [] : [{ type: 'Client', id }, { type: 'Client', id: LIST }, 'Order'],
     }),
+    deleteClient: b.mutation<AnswerOf<'DELETE /clients/:id'>, number>({
+      query: (id) => change(`/clients/${id}`, 'DELETE'),
+      invalidatesTags: (_, error) => (error ? [] : [{ type: 'Client', id: LIST }]),
+    }),
     eraseClient: b.mutation<
       AnswerOf<'POST /clients/:id/erase'>,
       { id: number; version: number; reason: string }
@@ -51,5 +55,6 @@ export const {
   useChangeClientMutation,
   useAddAwayMutation,
   useDropAwayMutation,
+  useDeleteClientMutation,
   useEraseClientMutation,
 } = clients;

@@ -236,6 +236,51 @@ describe('one client’s data', () => {
   });
 });
 
+describe('a client with whom nothing is kept', () => {
+  const add = async (name: string) =>
+    (await json(principal.send('POST', '/clients', clientBody(name, { note: 'typed twice' })), 201)) as {
+      id: number;
+      code: string;
+    };
+  it('is deleted by who may write clients, and what the card said is nowhere any more', async () => {
+    const { id, code } = await add('Doubled Kestrelby');
+    expect((await (await t.as('seamstress')).send('DELETE', `/clients/${id}`)).status).toBe(403);
+    const desk = await t.as('desk');
+    await json(desk.send('DELETE', `/clients/${id}`));
+    expect((await desk.get(`/clients/${id}`)).status).toBe(404);
+    expect((await desk.send('DELETE', `/clients/${id}`)).status).toBe(404);
+    expect(await json(desk.get('/clients?q=kestrelby'))).toEqual([]);
+    const { rows } = await t.pool.query(
+      `select what, before, after from history where entity = 'client' and entity_id = $1 order by id`,
+      [String(id)],
+    );
+    expect(rows.at(-1)).toMatchObject({ what: 'deleted', after: { code } });
+    expect(JSON.stringify(rows)).not.toMatch(/Kestrelby|typed twice/);
+    const kept = await t.pool.query(`select from write_once where body::text like '%Kestrelby%'`);
+    expect(kept.rowCount).toBe(0);
+  });
+  it('and stays as soon as one order, measuring or appointment is, whoever was first', async () => {
+    const one = await add('Ordered Kestrelby');
+    await json(principal.send('POST', '/orders', { clientId: one.id, what: 'Coat' }), 201);
+    expect((await json(principal.send('DELETE', `/clients/${one.id}`), 409)).code).toBe('not-empty');
+    const two = await add('Measured Kestrelby');
+    await json(principal.send('POST', '/readings', sessionBody(two.id, null, ['waist 70 cm'])));
+    expect((await json(principal.send('DELETE', `/clients/${two.id}`), 409)).code).toBe('not-empty');
+    expect((await json(principal.get(`/clients/${two.id}`))).name).toBe('Measured Kestrelby');
+    for (let round = 0; round < 4; round++) {
+      const { id } = await add(`Raced Kestrelby ${round}`);
+      const [order, gone] = await Promise.all([
+        principal.send('POST', '/orders', { clientId: id, what: 'Coat' }),
+        principal.send('DELETE', `/clients/${id}`),
+      ]);
+      expect([order.status === 201, gone.status === 200]).toEqual(
+        order.status === 201 ? [true, false] : [false, true],
+      );
+      expect(order.status).toBeLessThan(500);
+    }
+  });
+});
+
 describe('whatever hangs on a client', () => {
   /** The statements that one piece of work asks the database, as one text. */
   const asked = async (work: (db: Tx) => Promise<unknown>) => {

@@ -14,7 +14,7 @@ import { threadsFor } from '../../threads/pool.ts';
 import { asCsv, asJson } from './export.ts';
 import { everyClient } from './export-sql.ts';
 import type { ClientDataJobs } from './jobs.ts';
-import { eraseClient } from './sql.ts';
+import { deleteClient, eraseClient, hasAnything } from './sql.ts';
 
 const inThread = threadsFor<ClientDataJobs>();
 
@@ -110,6 +110,22 @@ export function clientDataRoutes(deps: Deps): Hono<Env> {
         body: { erased, stays },
         changed: [['client', id, ERASED]],
       };
+    });
+  });
+  on(app, 'DELETE /clients/:id', (c) => {
+    const id = idParam(c, 'client');
+    return once(c, deps, async (tx) => {
+      const client = await readClient(tx, id, true);
+      if (!client) throw notFound('client');
+      if (await hasAnything(tx, id))
+        throw new Refusal(
+          409,
+          'not-empty',
+          'Orders, measurements or appointments are kept with this client. Nothing was deleted. The owner can erase a client’s data.',
+        );
+      await deleteClient(tx, client);
+      await remember(tx, 'client', id, c.get('who').id, 'deleted', undefined, { code: client.code });
+      return { body: { ok: true as const }, changed: [['client', id, ERASED]] };
     });
   });
   return app;

@@ -300,3 +300,19 @@ export async function eraseClient(
   await renameOrders(tx, id, `Erased ${code}`, code);
   return { sessions, readings, orders: ordersKept, sheetsKept };
 }
+
+/** Whether an order, a measuring or an appointment is kept with a client. */
+export async function hasAnything(tx: Tx, id: number): Promise<boolean> {
+  const { rows } = await tx.query<{ any: boolean }>(
+    `select exists (select 1 from orders where client_id = $1) or exists (select 1 from session where client_id = $1)
+       or exists (select 1 from appointment where client_id = $1) as any`,
+    [id],
+  );
+  return rows[0]!.any;
+}
+
+/** Takes a client away with whom nothing is kept: what the card said goes from everywhere, then the card itself. */
+export async function deleteClient(tx: Tx, client: Parameters<typeof eraseClient>[1]): Promise<void> {
+  await eraseClient(tx, client);
+  await tx.query('delete from client where id = $1', [client.id]);
+}

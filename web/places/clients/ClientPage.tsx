@@ -1,7 +1,7 @@
 import type { ClientFull, ClientWrite } from '@rocchetto/contract';
-import { Button } from 'antd';
-import { Link, useParams } from 'react-router';
-import { useChangeClientMutation, useClientQuery } from '../../api/clients.ts';
+import { Button, Popconfirm } from 'antd';
+import { Link, useNavigate, useParams } from 'react-router';
+import { useChangeClientMutation, useClientQuery, useDeleteClientMutation } from '../../api/clients.ts';
 import { ClientLikes } from '../../parts/design/Likes.tsx';
 import { OrderLedger } from '../../parts/ledger/OrderLedger.tsx';
 import { ClientAway } from '../../parts/people/ClientAway.tsx';
@@ -9,6 +9,7 @@ import { SessionReadings } from '../../parts/readings/SessionReadings.tsx';
 import { Facts } from '../../shared/Facts.tsx';
 import { useMay } from '../../shared/me.ts';
 import { Place } from '../../shared/Place.tsx';
+import { Problem } from '../../shared/Problem.tsx';
 import { useVersionedSave } from '../../shared/useVersionedSave.tsx';
 import { ClientData } from './ClientData.tsx';
 import { ClientForm } from './ClientForm.tsx';
@@ -44,6 +45,8 @@ export function Component() {
     labels: LABELS,
     refetch,
   });
+  const [remove, removing] = useDeleteClientMutation();
+  const navigate = useNavigate();
   const mayWrite = useMay('client.write');
   const mayOrder = useMay('order.write');
   const mayData = useMay('client.data');
@@ -105,6 +108,7 @@ export function Component() {
               ['Guardian', client.minor ? client.guardian : null],
             ]}
           />
+          <Problem error={removing.error} />
           <div className="row acts">
             {mayOrder && (
               <>
@@ -115,6 +119,19 @@ export function Component() {
               </>
             )}
             {mayWrite && <Button onClick={edit}>Edit client</Button>}
+            {mayWrite && client.orders.length === 0 && client.sessions.length === 0 && (
+              <Popconfirm
+                title={`Delete ${client.name}?`}
+                description="Nothing is kept with this client. What the card says is deleted for good."
+                okText="Delete client"
+                cancelText="Cancel"
+                onConfirm={async () => {
+                  if ('data' in (await remove(id))) void navigate('/clients', { replace: true });
+                }}
+              >
+                <Button>Delete client</Button>
+              </Popconfirm>
+            )}
             {mayCall && (
               <a href={`/api/clients/${id}/card.vcf`} download>
                 Contact card (vCard)
