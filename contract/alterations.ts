@@ -1,5 +1,6 @@
 import { type Cm, printWritten, readLength, type SheetUnit } from '@rocchetto/core';
 import {
+  ALTERATION_STATES,
   type AlterationState,
   AS,
   type Asked,
@@ -272,6 +273,8 @@ export type StepWire = z.infer<typeof StepWire>;
 
 export const StepWrite = z.strictObject({ version: Version, step: StepWire });
 
+export const UndoWrite = z.strictObject({ version: Version });
+
 /** A box ticked, left open again, or struck with a reason. */
 export const BoxWrite = z
   .strictObject({
@@ -301,6 +304,14 @@ export const BoxView = z.strictObject({
 });
 export type BoxView = z.infer<typeof BoxView>;
 
+/** How an alteration stood before a step that can be taken back. */
+export const StepBefore = z.object({
+  status: z.enum(ALTERATION_STATES),
+  staffId: z.number().nullable(),
+  doneBy: z.number().nullable(),
+});
+export type StepBefore = z.infer<typeof StepBefore>;
+
 export const StepView = z.strictObject({
   id: z.number(),
   at: z.string(),
@@ -308,6 +319,9 @@ export const StepView = z.strictObject({
   step: z.string(),
   /** in words, lengths kept open */
   says: z.string(),
+  byId: z.number(),
+  /** whether whoever took it can take it back: it is the last one, and it was taken with one key */
+  undoable: z.boolean(),
 });
 export type StepView = z.infer<typeof StepView>;
 

@@ -1,6 +1,13 @@
 import type { Lesson } from '@rocchetto/core/alter/learnt.ts';
 import { z } from 'zod';
-import { AlterationChange, AlterationWrite, BoxWrite, OrderAlterations, StepWrite } from './alterations.ts';
+import {
+  AlterationChange,
+  AlterationWrite,
+  BoxWrite,
+  OrderAlterations,
+  StepWrite,
+  UndoWrite,
+} from './alterations.ts';
 import { HomeLinkView, HomeLook, HomePage, HomeSend, NewHomeLink } from './at-home.ts';
 import { Id, Version } from './basics.ts';
 import { BenchDone, BenchKept, BenchRow, BenchWeek, BenchWrite, Proposal } from './bench.ts';
@@ -350,6 +357,12 @@ export const ROUTES = {
     does: 'Takes one step: agreed, declined, begun, done, checked …',
     may: 'alter.work',
     body: StepWrite,
+    answer: Kept,
+  },
+  'POST /alterations/:id/undo': {
+    does: 'Takes back one’s own last step of an alteration',
+    may: 'alter.work',
+    body: UndoWrite,
     answer: Kept,
   },
   'POST /alterations/:id/boxes': {

@@ -40,11 +40,16 @@ export const ALTERATION_STEPS = {
   check: { from: ['done'], to: 'checked', word: 'checked' },
   back: { from: ['done'], to: 'agreed', word: 'sent back' },
   accept: { from: ['done'], to: 'accepted', word: 'accepted as is' },
+  /** the last step is taken back by the hand that took it */
+  undo: { from: [], to: null, word: 'undone' },
 } as const satisfies Record<
   string,
   { from: readonly AlterationState[]; to: AlterationState | null; word: string }
 >;
 export type AlterationStep = keyof typeof ALTERATION_STEPS;
+
+/** Steps taken with one key, which the hand that took them can take back as long as nothing has come after. */
+export const UNDONE_BY_ONE_KEY: readonly AlterationStep[] = ['start', 'pause', 'finish', 'check'];
 
 /** Whether a step can be taken from a state. */
 export const mayStep = (step: AlterationStep, from: AlterationState): boolean =>

@@ -94,9 +94,9 @@ export const NEXT: Readonly<Record<AppointmentStatus, readonly AppointmentStatus
   offered: ['confirmed', 'cancelled'],
   confirmed: ['arrived', 'done', 'cancelled', 'did-not-come'],
   arrived: ['done', 'confirmed'],
-  done: ['arrived'],
+  done: ['arrived', 'confirmed'],
   cancelled: [],
-  'did-not-come': ['arrived'],
+  'did-not-come': ['arrived', 'confirmed'],
 };
 
 /** Whether its people and its room are kept for it. */

@@ -8,6 +8,7 @@ import {
   may,
   type OrderFull,
   type Role,
+  StepBefore,
   type StepView,
   StoredAsked,
   StoredTargets,
@@ -16,7 +17,12 @@ import {
   writtenOf,
 } from '@rocchetto/contract';
 import { stored } from '@rocchetto/contract/stored.ts';
-import { type AlterationState, alterationSentence, type Box } from '@rocchetto/core/alter/index.ts';
+import {
+  type AlterationState,
+  type AlterationStep,
+  alterationSentence,
+  type Box,
+} from '@rocchetto/core/alter/index.ts';
 import type { Db, Tx } from '../db/pool.ts';
 
 const readAsked = (v: unknown): AskedWire => stored(StoredAsked, 'Alteration', v);
@@ -32,6 +38,7 @@ const VIEW = `a.id, a.order_id as "orderId", a.source, a.appointment_id as "appo
       'doneAt', ${ISO('b.done_at')}, 'doneBy', d.name) order by b.seq), '[]')
      from alteration_box b left join staff d on d.id = b.done_by where b.alteration_id = a.id) as boxes,
   (select coalesce(json_agg(json_build_object('id', p.id, 'at', ${ISO('p.at')}, 'by', w.name, 'step', p.step,
+      'byId', p.by, 'undoable', p.says ? 'before' and p.id = (select max(l.id) from alteration_step l where l.alteration_id = a.id),
       'says', p.says ->> 'words', 'price', (p.says ->> 'price')::float8) order by p.id), '[]')
      from alteration_step p join staff w on w.id = p.by where p.alteration_id = a.id) as steps,
   (select coalesce(round(sum(extract(epoch from w.ended_at - w.started_at)) / 60), 0)::int
@@ -209,6 +216,22 @@ export const writeState = (tx: Tx, id: number, f: Fields) =>
 export const touch = (tx: Tx, id: number) =>
   tx.query('update alteration set version = version + 1 where id = $1', [id]);
 
+/** How an alteration stood before its last step, where that step can be taken back. */
+export async function beforeLastStep(
+  tx: Tx,
+  id: number,
+): Promise<
+  | { readonly step: AlterationStep; readonly by: number; readonly at: Date; readonly before: StepBefore }
+  | undefined
+> {
+  const { rows } = await tx.query<{ step: AlterationStep; by: number; at: Date; before: unknown }>(
+    `select step, by, at, says -> 'before' as before from alteration_step where alteration_id = $1 order by id desc limit 1`,
+    [id],
+  );
+  const last = rows[0];
+  return last?.before ? { ...last, before: stored(StepBefore, 'Step', last.before) } : undefined;
+}
+
 export const addStep = (tx: Tx, id: number, by: number, at: Date, step: string, says: object) =>
   tx.query('insert into alteration_step (alteration_id, by, at, step, says) values ($1, $2, $3, $4, $5)', [
     id,
@@ -238,6 +261,23 @@ export const beginWork = (tx: Tx, id: number, staffId: number, at: Date) =>
     staffId,
     at,
   ]);
+/** Minutes that were begun just now and by mistake are none; those that were not are kept, and end. */
+export async function dropWork(tx: Tx, id: number, since: Date, at: Date): Promise<void> {
+  await tx.query(
+    'delete from alteration_work where alteration_id = $1 and ended_at is null and started_at > $2',
+    [id, since],
+  );
+  await endWork(tx, id, at);
+}
+/** Work that was laid down just now goes on as if it had not been. False when that is longer ago. */
+export async function resumeWork(tx: Tx, id: number, staffId: number, since: Date): Promise<boolean> {
+  const { rowCount } = await tx.query(
+    `update alteration_work set ended_at = null
+      where id = (select max(id) from alteration_work where alteration_id = $1) and staff_id = $2 and ended_at > $3`,
+    [id, staffId, since],
+  );
+  return rowCount === 1;
+}
 export const endWork = (tx: Tx, id: number, at: Date) =>
   tx.query(
     'update alteration_work set ended_at = greatest($2, started_at) where alteration_id = $1 and ended_at is null',

@@ -20,6 +20,11 @@ const alterations = api.injectEndpoints({
       extraOptions: STEP,
       invalidatesTags: movesOrder,
     }),
+    undoStep: b.mutation<AnswerOf<'POST /alterations/:id/undo'>, On & { version: number }>({
+      query: ({ id, version }) => change(`/alterations/${id}/undo`, 'POST', { version }),
+      extraOptions: STEP,
+      invalidatesTags: movesOrder,
+    }),
     tick: b.mutation<AnswerOf<'POST /alterations/:id/boxes'>, On & z.input<typeof BoxWrite>>({
       query: ({ id, orderId: _, ...body }) => change(`/alterations/${id}/boxes`, 'POST', body),
       // A tick moves nobody's day: neither the diary nor free times are asked for again.
@@ -33,4 +38,10 @@ const alterations = api.injectEndpoints({
     }),
   }),
 });
-export const { useAlterationsQuery, useChangeAskedMutation, useStepMutation, useTickMutation } = alterations;
+export const {
+  useAlterationsQuery,
+  useChangeAskedMutation,
+  useStepMutation,
+  useTickMutation,
+  useUndoStepMutation,
+} = alterations;

@@ -17,6 +17,7 @@ import { problemOf } from '../shared/problem-of.ts';
 import { FindLater } from './FindLater.tsx';
 import { LockScreen, useLock } from './Lock.tsx';
 import { ShortcutList } from './Shortcuts.tsx';
+import { UndoBar } from './UndoBar.tsx';
 import { useLive } from './useLive.ts';
 import { WhoCard } from './WhoCard.tsx';
 
@@ -136,6 +137,7 @@ export function Frame() {
           <Outlet />
         )}
       </div>
+      <UndoBar />
     </MeContext>
   );
   // The page stays where it is beneath the lock: what is being written in it is not touched.

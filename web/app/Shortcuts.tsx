@@ -2,6 +2,13 @@ import { useEffect, useRef } from 'react';
 import { Facts } from '../shared/Facts.tsx';
 import { KEYS } from '../shared/keys.ts';
 
+/** Whether what is typed there becomes text. */
+export const isWriting = (at: EventTarget | null): boolean =>
+  at instanceof Element &&
+  at.closest(
+    'textarea, select, [contenteditable], input:not([type="checkbox"], [type="radio"], [type="button"])',
+  ) !== null;
+
 /** The short list of keys, under "?" and a button. The browser's own dialog keeps the focus inside and closes on Escape; a press outside closes it too. */
 export function ShortcutList() {
   const dialog = useRef<HTMLDialogElement>(null);

@@ -9,6 +9,7 @@ export interface KeyWord {
 export const KEYS: readonly KeyWord[] = [
   { keys: '/', does: 'find a client or an order' },
   { keys: '?', does: 'this list', tape: 'all keys' },
+  { keys: 'z', does: 'undo what was just done with one key, for ten seconds' },
   { keys: 'Enter', does: 'measuring: save and go on', tape: 'save and go on' },
   { keys: 'Backspace', does: 'measuring, in an empty field: one measurement back', tape: 'back' },
   { keys: 's', does: 'in an empty field: skip this one for now', tape: 'skip' },

@@ -281,6 +281,57 @@ describe('an alteration', () => {
     await step(next, { step: 'check', note: 'tried on' }, other);
   });
 
+  it('one’s own last step is undone as if it had not been, and stays in the list with its undoing', async () => {
+    const id = await toBench();
+    const undo = async (who: Caller, status = 200, version?: number) =>
+      json(
+        who.send('POST', `/alterations/${id}/undo`, { version: version ?? (await one(id)).version }),
+        status,
+      );
+    now = new Date('2026-03-10T14:00:00Z');
+    // Nothing was done with one key yet.
+    expect((await undo(fitter!, 409)).code).toBe('nothing-to-undo');
+    await step(id, { step: 'start' }, bench);
+    expect((await undo(other!, 409)).code).toBe('nothing-to-undo');
+    await undo(bench!);
+    expect(await one(id)).toMatchObject({ status: 'agreed', worked: 0, workingSince: null, staffId: null });
+    expect((await undo(bench!, 409)).code).toBe('nothing-to-undo');
+    await step(id, { step: 'start' }, bench);
+    now = new Date('2026-03-10T14:10:00Z');
+    await step(id, { step: 'pause', note: '' }, bench);
+    now = new Date('2026-03-10T14:10:20Z');
+    await undo(bench!);
+    now = new Date('2026-03-10T14:20:00Z');
+    await tickAll(id);
+    await step(id, { step: 'finish' }, bench);
+    // Twenty minutes without a break: the pause that was undone took none.
+    expect(await one(id)).toMatchObject({ status: 'done', worked: 20 });
+    // An hour later it is open again, and what lay between is nobody's work.
+    now = new Date('2026-03-10T15:20:00Z');
+    await undo(bench!);
+    expect(await one(id)).toMatchObject({ status: 'in-work', doneById: null, worked: 20 });
+    const { version } = await one(id);
+    await step(id, { step: 'finish' }, bench);
+    expect((await undo(bench!, 409, version)).code).toBe('changed-meanwhile');
+    await step(id, { step: 'check', note: 'tried on' }, other);
+    expect((await undo(bench!, 409)).code).toBe('nothing-to-undo');
+    await undo(other!);
+    const last = await one(id);
+    expect(last.status).toBe('done');
+    expect(last.steps.slice(-2)).toMatchObject([
+      { step: 'check', undoable: false },
+      { step: 'undo', says: '“checked”', undoable: false },
+    ]);
+    // Two presses at once undo once.
+    await step(id, { step: 'check', note: 'tried on' }, other);
+    const at = (await one(id)).version;
+    const both = await Promise.all(
+      [1, 2].map(() => other!.send('POST', `/alterations/${id}/undo`, { version: at })),
+    );
+    expect(both.map((r) => r.status).sort()).toEqual([200, 409]);
+    now = new Date('2026-03-10T12:25:00Z');
+  });
+
   it('two people finishing one job: one does, the other is told; two starts at once begin one piece of work', async () => {
     const id = await toBench();
     await tickAll(id);

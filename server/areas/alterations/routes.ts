@@ -26,6 +26,7 @@ import { readOrder, refuseCancelled } from '../../records/orders.ts';
 import { prepared, takeStep } from './service.ts';
 
 import { kept, settled, told } from './told.ts';
+import { undoStep } from './undo.ts';
 
 /** Alterations from the asking to the check, and the bench they are worked at. */
 export function alterationRoutes(deps: Deps): Hono<Env> {
@@ -100,6 +101,17 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
         ...step,
       });
       // What is given, taken back or done moves somebody's day.
+      return kept(a.orderId, { id, version: version + 1 }, true);
+    });
+  });
+
+  on(app, 'POST /alterations/:id/undo', (c, { role, body: { version } }) => {
+    const id = idParam(c, 'alteration');
+    return once(c, deps, async (tx) => {
+      const a = await held(tx, { id, version, role }, { step: 'undo' });
+      await undoStep(tx, a, { who: c.get('who'), now: deps.now() });
+      await settled(tx, a.orderId, deps.now());
+      await remember(tx, 'order', a.orderId, c.get('who').id, 'alteration: undo', undefined, { id });
       return kept(a.orderId, { id, version: version + 1 }, true);
     });
   });

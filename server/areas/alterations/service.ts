@@ -4,6 +4,7 @@ import {
   may,
   ROLE_WORD,
   type Role,
+  type StepBefore,
   type StepWire,
   TARGET_TOLERANCE,
   type Target,
@@ -24,6 +25,7 @@ import {
   STATE_WORD,
   stands,
   tryAlteration,
+  UNDONE_BY_ONE_KEY,
 } from '@rocchetto/core/alter/index.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { SignedIn } from '../../http/context.ts';
@@ -179,8 +181,11 @@ export async function takeStep(
     doneBy: a.doneById,
   };
   const kept = (more: Partial<typeof fields> = {}) => writeState(tx, a.id, { ...fields, ...more });
+  const before = UNDONE_BY_ONE_KEY.includes(w.step)
+    ? { before: { status: a.status, staffId: a.staffId, doneBy: a.doneById } satisfies StepBefore }
+    : {};
   const told = (words: string, more: object = {}) =>
-    addStep(tx, a.id, who.id, now, w.step, { words, ...more });
+    addStep(tx, a.id, who.id, now, w.step, { words, ...before, ...more });
   switch (w.step) {
     case 'agree': {
       // What others agreed to meanwhile counts: it is worked out on the garment as it is by now.

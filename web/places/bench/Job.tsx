@@ -1,13 +1,20 @@
-import type { AlterationView, StepWire } from '@rocchetto/contract';
+import type { AlterationView, BoxView, StepWire } from '@rocchetto/contract';
 import { handUnit } from '@rocchetto/contract/alterations.ts';
 import { type SheetUnit, tell } from '@rocchetto/core';
-import { boxSentence, isOpen, STATE_WORD } from '@rocchetto/core/alter/index.ts';
+import {
+  ALTERATION_STEPS,
+  boxSentence,
+  isOpen,
+  STATE_WORD,
+  UNDONE_BY_ONE_KEY,
+} from '@rocchetto/core/alter/index.ts';
 import { hoursWord } from '@rocchetto/core/diary/load.ts';
 import { useState } from 'react';
-import { useStepMutation } from '../../api/alterations.ts';
+import { useStepMutation, useUndoStepMutation } from '../../api/alterations.ts';
 import { keepTogether } from '../../shared/keepTogether.ts';
 import { useMay, useMe } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { offerUndo } from '../../shared/undo.ts';
 import { CheckForm } from './CheckForm.tsx';
 import { useTicks } from './useTicks.ts';
 
@@ -24,7 +31,25 @@ export function Job({ of: a, unit }: Props) {
   const [step, { error, isLoading }] = useStepMutation();
   const { boxes, tick, error: notTicked, pending } = useTicks(a);
   const [striking, setStriking] = useState<{ box: string; reason: string } | null>(null);
-  const take = (s: StepWire) => step({ id: a.id, orderId: a.orderId, version: a.version, step: s });
+  const [undo] = useUndoStepMutation();
+  const take = async (s: StepWire) => {
+    const done = await step({ id: a.id, orderId: a.orderId, version: a.version, step: s });
+    if ('data' in done && done.data && UNDONE_BY_ONE_KEY.includes(s.step)) {
+      const { version } = done.data;
+      offerUndo({
+        says: `${tell(a.sentence, unit)} Now ${ALTERATION_STEPS[s.step].word}.`,
+        undo: () => undo({ id: a.id, orderId: a.orderId, version }),
+      });
+    }
+    return done;
+  };
+  const tickBox = async (box: BoxView, to: 'done' | 'open') => {
+    if (await tick(box.id, to))
+      offerUndo({
+        says: `${tell(boxSentence(box), hand)}: ${to === 'done' ? 'ticked' : 'no longer ticked'}.`,
+        undo: async () => ((await tick(box.id, to === 'done' ? 'open' : 'done')) ? {} : { error: 'refused' }),
+      });
+  };
   const ticks = may && (a.status === 'agreed' || a.status === 'in-work');
   const left = boxes.filter((b) => b.doneAt === null && b.struck === null).length;
   const mine = a.workingId === me.id;
@@ -38,7 +63,7 @@ export function Job({ of: a, unit }: Props) {
                 type="checkbox"
                 checked={b.doneAt !== null}
                 disabled={!ticks || b.struck !== null}
-                onChange={(e) => void tick(b.id, e.target.checked ? 'done' : 'open')}
+                onChange={(e) => void tickBox(b, e.target.checked ? 'done' : 'open')}
               />{' '}
               {keepTogether(tell(boxSentence(b), hand))}
               {b.layer !== 'outer' && <span className="layer"> {b.layer}</span>}

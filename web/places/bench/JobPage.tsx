@@ -4,7 +4,7 @@ import { unitOf } from '@rocchetto/contract/to-core.ts';
 import { tell } from '@rocchetto/core';
 import { ALTERATION_STEPS, findKind, signOf } from '@rocchetto/core/alter/index.ts';
 import { Link, useParams } from 'react-router';
-import { useAlterationsQuery } from '../../api/alterations.ts';
+import { useAlterationsQuery, useUndoStepMutation } from '../../api/alterations.ts';
 import { useHouseBenchQuery } from '../../api/house.ts';
 import { useOrderQuery } from '../../api/orders.ts';
 import { useSheetQuery } from '../../api/sheets.ts';
@@ -15,6 +15,7 @@ import { Facts } from '../../shared/Facts.tsx';
 import { keepTogether } from '../../shared/keepTogether.ts';
 import { useDays, useMe } from '../../shared/me.ts';
 import { Place } from '../../shared/Place.tsx';
+import { Problem } from '../../shared/Problem.tsx';
 import { GiveForm } from './GiveForm.tsx';
 import { Job } from './Job.tsx';
 
@@ -39,6 +40,7 @@ export function Component() {
   const { data: house } = useHouseBenchQuery();
   const { short } = useDays();
   const me = useMe();
+  const [undo, undoing] = useUndoStepMutation();
   if (!of || !data)
     return (
       <Place
@@ -77,11 +79,21 @@ export function Component() {
           )}
           <section>
             <h2>History</h2>
+            <Problem error={undoing.error} />
             <ol className="why">
               {a.steps.map((s) => (
                 <li key={s.id}>
                   {short(s.at)}, {s.by}: {wordOf(s.step)}
-                  {s.says && <span className="soft">: {tell(s.says, unit)}</span>}
+                  {s.says && <span className="soft">: {tell(s.says, unit)}</span>}{' '}
+                  {s.undoable && s.byId === me.id && (
+                    <button
+                      type="button"
+                      className="quiet noprint"
+                      onClick={() => void undo({ id: a.id, orderId: id, version: a.version })}
+                    >
+                      Undo
+                    </button>
+                  )}
                 </li>
               ))}
             </ol>

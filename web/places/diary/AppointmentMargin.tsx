@@ -10,12 +10,13 @@ import {
 import { Facts } from '../../shared/Facts.tsx';
 import { useDays, useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { offerUndo } from '../../shared/undo.ts';
 import { promisedWords } from './lacks.ts';
 import { Noted } from './Noted.tsx';
 
 const STEP: Record<AppointmentStatus, string> = {
   offered: 'Offer times',
-  confirmed: 'Undo arrived',
+  confirmed: 'Undo',
   arrived: 'Mark arrived',
   done: 'Mark done',
   cancelled: 'Cancel appointment',
@@ -45,8 +46,18 @@ export function AppointmentMargin({ of: a, house, bench }: Props) {
     ids.map((id) => house.staff.find((s) => s.id === id)?.name ?? 'someone who left').join(', ');
   const room = (id: number | null) =>
     id === null ? '' : (house.rooms.find((r) => r.id === id)?.name ?? 'a room no longer used');
-  const say = (status: AppointmentStatus, more: { slotId?: number; reason?: string } = {}) =>
-    step({ id: a.id, version: a.version, status, ...more });
+  const say = async (status: AppointmentStatus, more: { slotId?: number; reason?: string } = {}) => {
+    const done = await step({ id: a.id, version: a.version, status, ...more });
+    const before = a.status;
+    if ('data' in done && done.data && NEXT[status].includes(before)) {
+      const { version } = done.data;
+      offerUndo({
+        says: `${a.clientName}: ${statusWord(status, '')}.`,
+        undo: () => step({ id: a.id, version, status: before }),
+      });
+    }
+    return done;
+  };
   const plain = NEXT[a.status].filter(
     (s) => s !== 'cancelled' && !(a.status === 'offered' && s === 'confirmed'),
   );
@@ -143,7 +154,7 @@ export function AppointmentMargin({ of: a, house, bench }: Props) {
               className={s === 'arrived' || s === 'done' ? 'take' : 'plain'}
               onClick={() => void say(s)}
             >
-              {STEP[s]}
+              {s === 'confirmed' ? `Undo ${statusWord(a.status, '')}` : STEP[s]}
             </button>
           ))}
           {(a.status === 'confirmed' || a.status === 'offered') && (
