@@ -833,6 +833,11 @@ export const ROUTES = {
     body: BriefChange,
     answer: OrderFull,
   },
+  'GET /manual.pdf': {
+    does: 'The help pages as a manual',
+    may: 'signed-in',
+    media: 'application/pdf',
+  },
   'GET /guide.pdf': {
     does: 'How the house measures, to print: the whole guide, or the client’s page',
     may: 'signed-in',

@@ -177,6 +177,31 @@ test('the principal adds to the staff, and the link sets a passphrase once', asy
   await apart.close();
 });
 
+test('the help is that of where one is, is found by its words, and prints as a manual', async ({ page }) => {
+  await signIn(page, 'Bram Teller', '/orders/1/sheet');
+  await expect(page.getByRole('article', { name: 'Specification sheet' })).toBeVisible();
+  await page.keyboard.press('?');
+  const help = page.getByRole('dialog', { name: 'Help' });
+  await expect(help.getByRole('heading', { name: 'Specification sheet' })).toBeFocused();
+  await expect(help.getByRole('img')).toHaveJSProperty('complete', true);
+  expect(await help.getByRole('img').evaluate((i: HTMLImageElement) => i.naturalWidth)).toBeGreaterThan(900);
+  await accessible(page);
+  await help.getByRole('button', { name: 'Diary', exact: true }).click();
+  await expect(help.getByRole('heading', { name: 'Diary' })).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(help).toBeHidden();
+  await page.keyboard.press('/');
+  await page.getByRole('combobox', { name: /^Find/ }).fill('count pins');
+  await page
+    .getByRole('option', { name: 'At a fitting' })
+    .or(page.getByTitle('At a fitting'))
+    .first()
+    .click();
+  await expect(help.getByRole('heading', { name: 'At a fitting' })).toBeFocused();
+  const manual = await page.request.get('/api/manual.pdf');
+  expect([manual.status(), (await manual.body()).subarray(0, 5).toString()]).toEqual([200, '%PDF-']);
+});
+
 test('wrong words, wrong addresses and a lost server are told plainly', async ({ page, context }) => {
   await page.goto('/sign-in');
   await page.getByLabel('Name').fill('Bram Teller');

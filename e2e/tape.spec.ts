@@ -110,7 +110,7 @@ test('keys on an empty field: unit, tape, part, skip, declined, back, again, and
   await page.keyboard.press('r');
   await expect(heading).toContainText('high hip');
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await expect(page.getByRole('dialog', { name: 'Help' })).toBeVisible();
   await accessible(page, 'keys');
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);

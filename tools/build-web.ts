@@ -32,6 +32,7 @@ function pack(dir: string) {
 export async function buildWeb(): Promise<void> {
   const hash = createHash('sha256');
   for (const dir of ['core', 'contract', 'web']) hashTree(hash, join(root, dir));
+  hashTree(hash, join(root, 'docs/screenshots'));
   hash.update(readFileSync(join(root, 'package-lock.json')));
   const now = hash.digest('hex');
   const stamp = join(root, 'web/dist/.built-from');

@@ -12,6 +12,9 @@ import { freePort } from './ports.ts';
 import { startServer } from './serve.ts';
 import { runTool } from './stop-word.ts';
 
+/** Pictures that only the help shows. */
+const HELP = 'web/help';
+
 /** Takes the pictures of docs/screenshots/ anew, from the demo data, at 1280 × 800: `npx tsx tools/screenshots.ts`. */
 runTool(async () => {
   await buildWeb();
@@ -35,11 +38,11 @@ runTool(async () => {
     baseURL: `http://127.0.0.1:${port}`,
     locale: 'en-GB',
   });
-  const shot = async (name: string, path = '') => {
+  const shot = async (name: string, path = '', into = 'docs/screenshots') => {
     if (path) await page.goto(path);
     await page.locator('h1').first().waitFor();
     await page.waitForTimeout(1200);
-    await page.screenshot({ path: join(root, `docs/screenshots/${name}.png`) });
+    await page.screenshot({ path: join(root, into, `${name}.png`) });
   };
   const signIn = async (name: string) => {
     await page.goto('/sign-in');
@@ -53,6 +56,10 @@ runTool(async () => {
     await shot('orders');
     await shot('client', '/clients/1');
     await shot('over-time', '/clients/12/measures?m=waist');
+    await shot('order', '/orders/2', HELP);
+    await shot('flat', '/orders/15/flat', HELP);
+    await shot('messages', '/messages', HELP);
+    await shot('account', '/account', HELP);
     await shot('guide', '/how-we-measure?m=arm-length');
     await shot('brief', '/orders/3/brief');
     await page.goto('/orders/13/measure');

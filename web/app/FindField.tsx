@@ -4,7 +4,9 @@ import { useNavigate } from 'react-router';
 import { useClientsQuery } from '../api/clients.ts';
 import { useOrdersQuery } from '../api/orders.ts';
 import { Dressed } from '../shared/Dressed.tsx';
+import { openHelp } from '../shared/help.ts';
 import { useSettled } from '../shared/useSettled.ts';
+import { helpOptions } from './help-options.ts';
 
 /** One field for clients and orders; "/" goes to it from anywhere. `start` is what was typed before it was there. */
 export default function FindField({ start, focused }: { start: string; focused: boolean }) {
@@ -42,6 +44,7 @@ export default function FindField({ start, focused }: { start: string; focused: 
         .slice(0, 6)
         .map((o) => ({ value: `/orders/${o.id}`, label: `${o.number} · ${o.what} · ${o.clientName}` })),
     },
+    { label: 'Help', options: skip ? [] : helpOptions(q) },
   ].filter((group) => group.options.length > 0);
   return (
     <Dressed>
@@ -50,12 +53,13 @@ export default function FindField({ start, focused }: { start: string; focused: 
         value={typed}
         defaultOpen={focused && start.length > 0}
         options={skip ? [] : found}
-        onChange={(text) => !text.startsWith('/') && setTyped(text)}
-        onSelect={(to) => {
+        onChange={(text) => !/^[/?]/.test(text) && setTyped(text)}
+        onSelect={(to: string) => {
           setTyped('');
-          navigate(to);
+          if (to.startsWith('?')) openHelp(to.slice(1));
+          else void navigate(to);
         }}
-        notFoundContent={skip || isFetching || looking ? null : 'No client or order found.'}
+        notFoundContent={skip || isFetching || looking ? null : 'No client, order or help page found.'}
       >
         <Input
           ref={input}

@@ -15,8 +15,8 @@ import { MeContext } from '../shared/me.ts';
 import { Problem } from '../shared/Problem.tsx';
 import { problemOf } from '../shared/problem-of.ts';
 import { FindLater } from './FindLater.tsx';
+import { Help } from './Help.tsx';
 import { LockScreen, useLock } from './Lock.tsx';
-import { ShortcutList } from './Shortcuts.tsx';
 import { UndoBar } from './UndoBar.tsx';
 import { useLive } from './useLive.ts';
 import { WhoCard } from './WhoCard.tsx';
@@ -116,7 +116,7 @@ export function Frame() {
           <FindLater key={String(finding)} begin={finding} />
         </div>
         {may(me.role, 'session.write') && <PendingReadings />}
-        <ShortcutList />
+        <Help />
         <WhoCard lock={lock} leave={() => void leave()} />
       </header>
       {toldAt && (

@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Meanwhile } from '../shared/Meanwhile.tsx';
 import { problemOf } from '../shared/problem-of.ts';
 import { dropUndo, UNDO_FOR, type Undoable, useUndoable } from '../shared/undo.ts';
-import { isWriting } from './Shortcuts.tsx';
+import { isWriting } from '../shared/writing.ts';
 
 /** What was just done with one key, and the key that undoes it: for ten seconds, longer while a hand is on it. */
 export function UndoBar() {

@@ -6,6 +6,7 @@ export const GUIDE_JOBS = {
     const { clientPage, wholeGuide } = await import('./paper.ts');
     return ids ? clientPage(studio, ids) : wholeGuide(studio);
   },
+  manual: async (studio: string) => (await import('./manual.ts')).manual(studio),
   measuringList: async (list: ListFor) => (await import('./paper.ts')).orderList(list),
   measureCard: async (card: CardFor) => (await import('./paper.ts')).measureCard(card),
 } as const;

@@ -37,6 +37,14 @@ export function guideRoutes(deps: Deps): Hono<Env> {
     pdf.catch(() => printed.delete(key));
     return send(c, await pdf, home ? 'measuring-at-home' : 'how-we-measure');
   });
+  on(app, 'GET /manual.pdf', async (c) => {
+    const { studio, paper } = await readHouse(deps.pool);
+    const key = `manual ${paper} ${studio}`;
+    const pdf = printed.get(key) ?? inThread(printOn(c, paper), 'manual', studio);
+    printed.set(key, pdf);
+    pdf.catch(() => printed.delete(key));
+    return send(c, await pdf, 'manual');
+  });
   on(app, 'GET /sessions/:uuid/card.pdf', async (c) => {
     const id = c.req.param('id') ?? '';
     const session = UUID.test(id) ? await readSession(deps.pool, id) : undefined;

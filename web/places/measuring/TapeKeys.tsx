@@ -1,4 +1,4 @@
-import { KEYS } from '../../shared/keys.ts';
+import { KEYS } from '@rocchetto/contract/keys.ts';
 
 /** The keys of the tape in one row, under the work. */
 export const TapeKeys = () => (
