@@ -24,7 +24,7 @@ describe('the tables of the house’s rules', () => {
     for (const t of RULE_TABLES) for (const r of t.rows) expect(r.cells.length).toBe(t.columns.length);
   });
   it('are taken by the schema wherever they write, and come back as they were written', () => {
-    const rules = HouseRulesWire.parse(rulesOf(everything));
+    const rules = HouseRulesWire.parse(rulesOf(everything, 'cm'));
     expect(textsOf(rules)).toEqual(everything);
   });
   it('name every key that the schema has', () => {
@@ -40,7 +40,7 @@ describe('the tables of the house’s rules', () => {
         .map((c) => [c.path, c.usual]),
     );
     // Written out in full and parsed, the usual figures are the very ones that hold without a word.
-    expect(rulesOf(plain)).toEqual({});
+    expect(rulesOf(plain, 'cm')).toEqual({});
     for (const [path, text] of Object.entries(plain)) {
       const one = HouseRulesWire.parse(
         path
@@ -68,7 +68,7 @@ describe('the tables of the house’s rules', () => {
           ...usual.map((p) => [p, RULE_CELLS.get(p)!.usual]),
           ...own.map((p) => [p, everything[p]!]),
         ]);
-        expect(new Set(Object.keys(textsOf(rulesOf(mixed) as HouseRulesWire)))).toEqual(new Set(own));
+        expect(new Set(Object.keys(textsOf(rulesOf(mixed, 'cm') as HouseRulesWire)))).toEqual(new Set(own));
       }),
     );
   });
@@ -80,7 +80,7 @@ describe('a change of the rules', () => {
     ['ease.hip.fitted', ' 2 3/4 in', '2 3/4 in'],
     ['balance.waist', '-0.5', '-0.5 cm'],
   ])('%s written as %j is %s', (path, text, kept) =>
-    expect(textsOf(HouseRulesWire.parse(rulesOf({ [path]: text })))[path]).toBe(kept),
+    expect(textsOf(HouseRulesWire.parse(rulesOf({ [path]: text }, 'cm')))[path]).toBe(kept),
   );
   it.each([
     ['ease.hip.fitted', 'seven', /seven/],
@@ -91,25 +91,35 @@ describe('a change of the rules', () => {
     ['darts.front.count', '2', /both the number/],
     ['hipDrop', '3 cm', /between 10 and 35/],
   ])('%s as %j is refused in words', (path, text, says) => {
-    const read = HouseRulesWire.safeParse(rulesOf({ [path]: text }));
+    const read = HouseRulesWire.safeParse(rulesOf({ [path]: text }, 'cm'));
     expect(read.error!.issues.map((i) => i.message).join(' ')).toMatch(says);
   });
   it('is told place by place, with what was usual before', () => {
     const moved = rulesMoved(
       { ease: { hip: { fitted: '6 cm' } }, ages: { close: 21 } },
       { ages: { close: 28 }, rounding: { unit: 'in', step: 0.125, mode: 'nearest' } },
+      'cm',
     );
     expect(moved.map(({ name, from, to }) => [name, from, to])).toEqual([
       ['wearing ease, hip, fitted', '6 cm', '5 cm'],
       ['rounding, marked figures', 'nearest 0.5 cm', 'nearest 1⁄8 in'],
       ['age of measurements, for a close garment', '21 days', '28 days'],
     ]);
-    expect(rulesMoved({}, { balance: { bust: '0 cm', waist: '0 cm', hip: '0 cm' } })).toEqual([]);
+    expect(rulesMoved({}, { balance: { bust: '0 cm', waist: '0 cm', hip: '0 cm' } }, 'cm')).toEqual([]);
+  });
+  it('reads a bare figure in the studio’s unit, and prints what is usual in it', () => {
+    const hip = RULE_CELLS.get('ease.hip.fitted')!;
+    expect(rulesOf({ 'ease.hip.fitted': '2 1/2' }, 'in')).toEqual({ ease: { hip: { fitted: '2 1/2 in' } } });
+    expect(ruleWords(hip, hip.usual, 'in')).toBe('2 in');
+    expect(ruleWords(hip, '6.5 cm', 'in')).toBe('6.5 cm');
+    expect(ruleWords(RULE_CELLS.get('band')!, 'eased', 'in')).toBe(
+      'as the finished waist, up to 3⁄8 in eased on',
+    );
   });
   it('prints numbers with what they count, and choices as their words', () => {
-    expect(ruleWords(RULE_CELLS.get('shape.slope')!, '22')).toBe('22 degrees');
-    expect(ruleWords(RULE_CELLS.get('zips')!, 'in')).toBe('in inches');
-    expect(ruleWords(RULE_CELLS.get('darts.back.count')!, '2')).toBe('2');
+    expect(ruleWords(RULE_CELLS.get('shape.slope')!, '22', 'cm')).toBe('22 degrees');
+    expect(ruleWords(RULE_CELLS.get('zips')!, 'in', 'cm')).toBe('in inches');
+    expect(ruleWords(RULE_CELLS.get('darts.back.count')!, '2', 'cm')).toBe('2');
   });
 });
 

@@ -1,4 +1,4 @@
-import { withUnit } from '@rocchetto/core';
+import { type SheetUnit, withUnit } from '@rocchetto/core';
 import { RULE_CELLS, ruleWords } from '@rocchetto/core/house/rule-tables.ts';
 import { z } from 'zod';
 import { HouseRulesWire } from './brief.ts';
@@ -23,14 +23,14 @@ export function textsOf(rules: HouseRulesWire): RuleTexts {
 }
 
 /**
- * The rules such texts mean, to be parsed: a number that is none stays a text and is refused there. An empty text, or
+ * The rules such texts mean, lengths without a unit in the house's own, to be parsed: a number that is none stays a text and is refused there. An empty text, or
  * what is usual anyway, is not the house's own.
  */
-export function rulesOf(texts: RuleTexts): unknown {
+export function rulesOf(texts: RuleTexts, unit: SheetUnit): unknown {
   const rules: Record<string, unknown> = {};
   for (const [path, text] of Object.entries(texts)) {
     const cell = RULE_CELLS.get(path);
-    const said = cell?.kind === 'length' ? (withUnit(text.trim(), 'cm') ?? '') : text.trim();
+    const said = cell?.kind === 'length' ? (withUnit(text.trim(), unit) ?? '') : text.trim();
     if (said === '' || (cell && said === cell.usual)) continue;
     const keys = path.split('.');
     let at = rules;
@@ -60,13 +60,20 @@ export const RuleMoved = z.strictObject({
 export type RuleMoved = z.infer<typeof RuleMoved>;
 
 /** What differs between two states of the rules, in the order of the tables. */
-export function rulesMoved(before: HouseRulesWire, after: HouseRulesWire): RuleMoved[] {
+export function rulesMoved(before: HouseRulesWire, after: HouseRulesWire, unit: SheetUnit): RuleMoved[] {
   const [was, is] = [textsOf(before), textsOf(after)];
   return [...RULE_CELLS.values()].flatMap((cell) => {
     const [from, to] = [was[cell.path] ?? cell.usual, is[cell.path] ?? cell.usual];
     return from === to
       ? []
-      : [{ path: cell.path, name: cell.name, from: ruleWords(cell, from), to: ruleWords(cell, to) }];
+      : [
+          {
+            path: cell.path,
+            name: cell.name,
+            from: ruleWords(cell, from, unit),
+            to: ruleWords(cell, to, unit),
+          },
+        ];
   });
 }
 

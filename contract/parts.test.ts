@@ -1,4 +1,12 @@
-import { addPart, allParts, GARMENTS, garmentProblems, measuringList, showInput } from '@rocchetto/core';
+import {
+  addPart,
+  allParts,
+  GARMENTS,
+  garmentProblems,
+  measuringList,
+  showInput,
+  tell,
+} from '@rocchetto/core';
 import { definePart } from '@rocchetto/core/garment/part.ts';
 import { sash } from '@rocchetto/core/garment/testing-part.ts';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -119,7 +127,7 @@ describe('fields make the schema, the lengths and the JSON Schema of a part', ()
       expect(text).toContain(`"const":"${p.id}"`);
       for (const [id, f] of Object.entries(p.fields)) {
         expect(text).toContain(`"${id}":`);
-        expect(text).toContain(f.label);
+        expect(text).toContain(tell(f.label, 'cm'));
       }
     }
   });

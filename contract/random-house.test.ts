@@ -41,7 +41,7 @@ function randomRules(rnd: () => number): HouseRulesWire {
     ] as const)
       if (texts[`darts.${face}.${own}`] !== undefined && texts[`darts.${face}.${other}`] === undefined)
         delete texts[`darts.${face}.${own}`];
-  return HouseRulesWire.parse(rulesOf(texts));
+  return HouseRulesWire.parse(rulesOf(texts, 'cm'));
 }
 
 const close = (a: number, b: number) => Math.abs(a - b) < 1e-6;

@@ -89,7 +89,7 @@ function comparedWithLast(c: CheckContext): Finding[] {
   const limit = girth ? cm(last.cm * 0.04) : cm(1.5);
   // A wanted hem is a choice, not a body height: it may move freely.
   if (Math.abs(moved) > limit + 1e-9 && !c.measure.choice) {
-    const rule = girth ? 'more than 4 %' : 'more than 1.5 cm, and heights hardly change in adults';
+    const rule = girth ? 'more than 4 %' : `more than ${say(1.5)}, and heights hardly change in adults`;
     found.push(
       soft(
         'moved',

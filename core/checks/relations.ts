@@ -78,7 +78,7 @@ export const RELATIONS: readonly Relation[] = [
   ),
   unlikely('hip-under-high-hip', ['hip', 'high-hip'], ([h, hh]) =>
     h! < hh! - 2
-      ? `The hip (${p(h!)}) reads more than 2 cm under the high hip (${p(hh!)}). Slide the tape down until the number stops growing.`
+      ? `The hip (${p(h!)}) reads more than ${say(2)} under the high hip (${p(hh!)}). Slide the tape down until the number stops growing.`
       : null,
   ),
   unlikely('waist-over-high-hip', ['waist', 'high-hip'], ([w, hh]) =>
@@ -103,7 +103,7 @@ export const RELATIONS: readonly Relation[] = [
   ),
   unlikely('rise-and-inseam', ['waist-to-floor', 'inseam', 'rise'], ([f, i, r]) =>
     Math.abs(f! - i! - r!) > 4
-      ? `Waist to floor and inside leg plus rise are ${p(Math.abs(f! - i! - r!))} apart; up to 4 cm is usual.`
+      ? `Waist to floor and inside leg plus rise are ${p(Math.abs(f! - i! - r!))} apart; up to ${say(4)} is usual.`
       : null,
   ),
   unlikely('underbust-over-bust', ['underbust', 'bust'], ([u, b]) =>

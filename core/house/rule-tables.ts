@@ -6,6 +6,9 @@ import { EASE_ZONES, FIT_CLASSES, WORKROOM } from '../garment/tables/fit.ts';
 import { LEVEL_RULES, SCHOOL_CHOICES, SCHOOL_MATTERS } from '../measures/schools.ts';
 import { DANGER_DAYS } from '../thread/danger.ts';
 import { STAGE_WORD, type Stage } from '../thread/stage.ts';
+import type { SheetUnit } from '../units/length.ts';
+import { printByHand, say, tell } from '../units/print.ts';
+import { readLength } from '../units/reading.ts';
 import { ROUNDING_CHOICES, roundingWord } from '../units/rounding-choices.ts';
 
 /** One rule the house may set for itself. */
@@ -94,7 +97,7 @@ export const RULE_TABLES: readonly RuleTable[] = [
   table(
     'ease',
     'Wearing ease',
-    'Whole girth, added to the body. A figure set here counts in both charts; what hangs from the waist takes 2.5 cm there past fitted.',
+    `Whole girth, added to the body. A figure set here counts in both charts; what hangs from the waist takes ${say(2.5)} there past fitted.`,
     EASE_ZONES.map((zone) => [
       words(zone),
       ...FIT_CLASSES.map((fit) => length(`ease.${zone}.${fit}`, WORKROOM[zone][fit])),
@@ -104,7 +107,7 @@ export const RULE_TABLES: readonly RuleTable[] = [
   table(
     'allowances',
     'Allowances',
-    'Beyond the seam line. A side seam set here holds for close garments and for letting out too, which otherwise have 2.5 and 3 cm.',
+    `Beyond the seam line. A side seam set here holds for close garments and for letting out too, which otherwise have ${say(2.5)} and ${say(3)}.`,
     Object.entries(ALLOWANCES).map(([id, cm]) => [
       ALLOWANCE_NAME[id as AllowanceId],
       length(`allowances.${id}`, cm),
@@ -159,7 +162,7 @@ export const RULE_TABLES: readonly RuleTable[] = [
       'a waistband',
       choice('band', 'marked', [
         ['marked', 'as long as the marked waist'],
-        ['eased', 'as the finished waist, up to 1 cm eased on'],
+        ['eased', `as the finished waist, up to ${say(1)} eased on`],
       ]),
     ],
     [
@@ -241,8 +244,12 @@ export const RULE_CELLS: ReadonlyMap<string, RuleCell> = new Map(
   RULE_TABLES.flatMap((t) => t.rows.flatMap((r) => r.cells)).map((c) => [c.path, c]),
 );
 
-/** A rule's value in words: "5 cm", "28 days", "nearest 0.5 cm". */
-export function ruleWords(cell: RuleCell, value: string): string {
-  if (cell.kind === 'choice') return cell.options?.find((o) => o.value === value)?.label ?? value;
+/** A rule's value in words: "5 cm", "28 days", "nearest 0.5 cm". What the house wrote stands as written; what is usual in the unit. */
+export function ruleWords(cell: RuleCell, value: string, unit: SheetUnit): string {
+  if (cell.kind === 'choice') return tell(cell.options?.find((o) => o.value === value)?.label ?? value, unit);
+  if (cell.kind === 'length' && value === cell.usual) {
+    const length = readLength(value, 'cm');
+    return length.ok ? printByHand(length.cm, unit) : value;
+  }
   return cell.of && cell.of !== 'darts' && value !== '' ? `${value} ${cell.of}` : value;
 }

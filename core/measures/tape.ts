@@ -1,4 +1,5 @@
 import { type Cm, cm } from '../units/length.ts';
+import { say } from '../units/print.ts';
 import type { Measure } from './catalogue.ts';
 
 /** How the tape was held. */
@@ -19,13 +20,10 @@ const ADDED: Record<Tape, number> = {
 
 const SENTENCE: Record<Tape, string> = {
   snug: 'Read snug: nothing to take out.',
-  'one-finger':
-    'Read over one finger: 1 cm of ease is already in the tape and is taken out, so that ease is not given twice.',
-  'two-fingers':
-    'Read over two fingers: 2 cm of ease is already in the tape and is taken out, so that ease is not given twice.',
+  'one-finger': `Read over one finger: ${say(1)} of ease is already in the tape and is taken out, so that ease is not given twice.`,
+  'two-fingers': `Read over two fingers: ${say(2)} of ease is already in the tape and is taken out, so that ease is not given twice.`,
   firm: 'Read firm, for a tightened garment: the reading already holds a reduction and is not reduced again.',
-  'over-clothes':
-    'Read over light clothes: 1 cm is taken out (house figure); read it again over the right underwear.',
+  'over-clothes': `Read over light clothes: ${say(1)} is taken out (house figure); read it again over the right underwear.`,
 };
 
 export const TAPE_NAME: Record<Tape, string> = {

@@ -12,6 +12,7 @@ import {
   withoutPrices,
 } from '@rocchetto/contract';
 import { stored } from '@rocchetto/contract/stored.ts';
+import type { SheetUnit } from '@rocchetto/core';
 import type { Db, Tx } from '../db/pool.ts';
 
 /** The house's one row, with its rules laid over the tables of core. */
@@ -88,11 +89,11 @@ async function changesOf(db: Db, what: string, most: number) {
 }
 
 /** The latest changes of the rules, newest first. */
-export async function readRuleChanges(db: Db, most: number): Promise<RuleChange[]> {
+export async function readRuleChanges(db: Db, most: number, unit: SheetUnit): Promise<RuleChange[]> {
   return (await changesOf(db, RULES_CHANGED, most)).map(({ at, by, before, after }) => ({
     at,
     by,
-    moved: rulesMoved(readRules(before), readRules(after)),
+    moved: rulesMoved(readRules(before), readRules(after), unit),
   }));
 }
 

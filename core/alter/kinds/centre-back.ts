@@ -1,3 +1,4 @@
+import { say } from '../../units/print.ts';
 import { type AlterationKind, IN, OUT } from '../kind.ts';
 
 export const centreBack: AlterationKind = {
@@ -14,5 +15,5 @@ export const centreBack: AlterationKind = {
   minutes: 70,
   after: ['the zip lies flat', 'the girth at each line'],
   amount: 'needed',
-  note: 'A straight seam on a hollow back is shaped in 1.3 cm at the waist.',
+  note: `A straight seam on a hollow back is shaped in ${say(1.3)} at the waist.`,
 };

@@ -1,3 +1,4 @@
+import { say } from '../../units/print.ts';
 import { type AlterationKind, DOWN, UP } from '../kind.ts';
 
 export const hemStraight: AlterationKind = {
@@ -14,5 +15,5 @@ export const hemStraight: AlterationKind = {
   minutes: 45,
   after: ['the length at front, sides and back'],
   amount: 'needed',
-  note: 'The lining hem follows its own 2 cm above.',
+  note: `The lining hem follows its own ${say(2)} above.`,
 };

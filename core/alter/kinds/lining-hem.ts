@@ -1,3 +1,4 @@
+import { say } from '../../units/print.ts';
 import { type AlterationKind, DOWN, UP } from '../kind.ts';
 
 export const liningHem: AlterationKind = {
@@ -12,6 +13,6 @@ export const liningHem: AlterationKind = {
   words: 'shows hangs',
   opens: ['lining hem'],
   minutes: 30,
-  after: ['the lining ends 2 cm above the hem'],
+  after: [`the lining ends ${say(2)} above the hem`],
   amount: 'optional',
 };

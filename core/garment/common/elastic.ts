@@ -50,7 +50,7 @@ export const ELASTIC_FIELDS = {
   elastic: {
     kind: 'length',
     label: 'Elastic as the client likes it',
-    hint: 'held round the waist; leave empty for 2.5 cm less than the waist',
+    hint: `held round the waist; leave empty for ${p(2.5)} less than the waist`,
     min: 30,
     max: 180,
     default: null,

@@ -34,7 +34,7 @@ export const FREE_WANTS = {
 /** A way in of a skirt that falls free is at least this deep, cm (common practice). */
 export const LEAST_PLACKET = {
   depth: cm(18),
-  because: 'A way in is at least 18 cm deep, or the hand that closes it tears it (common practice).',
+  because: `A way in is at least ${p(18)} deep, or the hand that closes it tears it (common practice).`,
 } as const;
 
 /** Does a skirt that falls free clear the hip? Judged where the hip is, with the floor of a woven. */

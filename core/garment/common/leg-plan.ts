@@ -1,6 +1,7 @@
 import { share, TOLERANCE, term } from '../../figure/build.ts';
 import type { Figure, Term } from '../../figure/figure.ts';
 import { type Cm, cm } from '../../units/length.ts';
+import { say } from '../../units/print.ts';
 import type { Fields } from '../fields.ts';
 import type { PartContext } from '../part.ts';
 import { easeOf } from './ease-of.ts';
@@ -28,7 +29,7 @@ export const LEG_FIELDS = {
   knee: {
     kind: 'length',
     label: 'Girth of a leg at the knee',
-    hint: 'leave empty for 2 cm wider than the hem',
+    hint: `leave empty for ${say(2)} wider than the hem`,
     min: 25,
     max: 120,
     default: null,
@@ -36,7 +37,7 @@ export const LEG_FIELDS = {
   hem: {
     kind: 'length',
     label: 'Girth of a leg at its hem',
-    hint: 'leave empty for 42 cm, or straight down above the knee',
+    hint: `leave empty for ${say(42)}, or straight down above the knee`,
     min: 20,
     max: 160,
     default: null,

@@ -1,6 +1,7 @@
 import type { Panel } from '../../draft/panel.ts';
 import type { Caution, Notion } from '../../figure/figure.ts';
 import { type Cm, cm } from '../../units/length.ts';
+import { say } from '../../units/print.ts';
 import type { Cutting, PartContext } from '../part.ts';
 import { openPiece, piecesOf } from '../pieces.ts';
 import type { AllowanceId } from '../tables/allowances.ts';
@@ -34,7 +35,7 @@ export const PINS: Caution = {
 };
 const TRIP: Caution = {
   code: 'trip',
-  sentence: 'The hem is within 5 cm of the floor: trip hazard; level it in the shoes that will be worn.',
+  sentence: `The hem is within ${say(5)} of the floor: trip hazard; level it in the shoes that will be worn.`,
 };
 /** A long hem's caution, where the floor was read. */
 export function tripCaution(c: PartContext, longest: Cm): Caution[] {

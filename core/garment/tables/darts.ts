@@ -1,4 +1,5 @@
 import { type Cm, cm } from '../../units/length.ts';
+import { say } from '../../units/print.ts';
 import { type Rounding, roundLength, stepOf } from '../../units/rounding.ts';
 
 export type Face = 'front' | 'back';
@@ -123,10 +124,10 @@ export function suppress(
     return make(
       0,
       NONE,
-      'Less than 1 cm would be left for a dart: all of it goes into the side seam.',
+      `Less than ${say(1)} would be left for a dart: all of it goes into the side seam.`,
       shaped,
     );
-  const took = `${shaped > 0 ? 'The centre seam is shaped in; the' : 'The'} side seam takes ${sideTakes !== undefined ? sideSays : side < MOST_SIDE ? '40 %' : 'its most, 2.5 cm'}`;
+  const took = `${shaped > 0 ? 'The centre seam is shaped in; the' : 'The'} side seam takes ${sideTakes !== undefined ? sideSays : side < MOST_SIDE ? '40 %' : `its most, ${say(2.5)}`}`;
   if (rest <= most + 1e-9)
     return make(1, marked(rest, most, rounding), `${took}; one dart takes the rest.`, shaped);
   const each = Math.min(rest / 2, most);

@@ -1,4 +1,5 @@
 import { type Cm, cm, inches } from '../../units/length.ts';
+import { say } from '../../units/print.ts';
 
 /** How close a garment follows the body. Second skin asks for a cloth that stretches; boned for bones that hold it. */
 export const FIT_CLASSES = [
@@ -144,7 +145,7 @@ export function easeFor(
   const note = school === 'envelope' ? ' (the envelope chart has no figure here)' : '';
   const hangs = zone === 'waist' && hang === 'waist';
   const band = hangs
-    ? ' What hangs from the waist never takes more there than a waistband’s 2.5 cm, or it would slide to the hip.'
+    ? ` What hangs from the waist never takes more there than a waistband’s ${say(2.5)}, or it would slide to the hip.`
     : '';
   return {
     ease: cm((hangs ? WAIST_HANGING : WORKROOM[zone])[fit]),

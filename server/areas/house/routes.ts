@@ -69,11 +69,11 @@ export function houseRoutes(deps: Deps): Hono<Env> {
     }),
   );
   on(app, 'GET /house/rules', async (_c) => {
-    const { version, rules } = await readHouse(deps.pool);
+    const { version, rules, unit } = await readHouse(deps.pool);
     return {
       version,
       rules,
-      changes: await readRuleChanges(deps.pool, CHANGES),
+      changes: await readRuleChanges(deps.pool, CHANGES, unit),
     } satisfies HouseRulesView;
   });
   on(app, 'PUT /house/rules', (c, { body: { version, rules } }) =>

@@ -8,7 +8,7 @@ describe('a part of the brief, in words', () => {
   const skirt = wire('gathered-skirt', { length: '60 cm', band: '1 1/4 in' });
 
   it('says what is asked of it, lengths as they were written, choices by their label', () => {
-    const words = partWords(skirt, false);
+    const words = partWords(skirt, false, 'cm');
     expect(words).toContain('length wanted, waist to hem: 60 cm');
     expect(words).toContain('waistband, finished width: 1 1/4 in');
     expect(words).toContain('zip: left side');
@@ -16,7 +16,7 @@ describe('a part of the brief, in words', () => {
   });
 
   it('is silent about what a bodice above takes over', () => {
-    const words = partWords(skirt, true);
+    const words = partWords(skirt, true, 'cm');
     expect(words).toContain('60 cm');
     for (const own of ['waistband', 'overlap', 'zip']) expect(words).not.toContain(own);
   });

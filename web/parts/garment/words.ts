@@ -1,5 +1,5 @@
 import type { PartWire } from '@rocchetto/contract';
-import { asked, type Field, partFor } from '@rocchetto/core';
+import { asked, type Field, partFor, type SheetUnit, tell } from '@rocchetto/core';
 
 /** What a field says, in words; a length as it was written. */
 const words = (field: Field, value: unknown): string => {
@@ -10,12 +10,13 @@ const words = (field: Field, value: unknown): string => {
 };
 
 /** A part of a brief as words, one line: what is asked of it and what it says. */
-export function partWords(wire: PartWire, joined: boolean): string {
+export function partWords(wire: PartWire, joined: boolean, unit: SheetUnit): string {
   const part = partFor(wire.part);
-  return Object.entries(part.fields)
+  const line = Object.entries(part.fields)
     .filter(([id, f]) => !(joined && part.joins.givenUp.includes(id)) && asked(f, wire))
     .map(([id, f]) => `${f.label.toLowerCase()}: ${words(f, wire[id])}`)
     .join('; ');
+  return tell(line, unit);
 }
 
 /** Whether a part hangs from another of these. */

@@ -72,7 +72,7 @@ export function Component() {
               <h2>Check afterwards</h2>
               <ul className="why">
                 {kind.after.map((x) => (
-                  <li key={x}>{x}</li>
+                  <li key={x}>{tell(x, unit)}</li>
                 ))}
               </ul>
             </section>

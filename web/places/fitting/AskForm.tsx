@@ -1,4 +1,4 @@
-import type { SheetUnit } from '@rocchetto/core';
+import { type SheetUnit, tell } from '@rocchetto/core';
 import { type AlterationKind, type As, findKind, isFold } from '@rocchetto/core/alter/index.ts';
 import { AskDetails, Follows } from './AskDetails.tsx';
 import { byMarks, countedAs, type Draft, wayOf, waysToCount } from './draft.ts';
@@ -60,7 +60,7 @@ export function AskForm({ of: d, unit, parts, offer, said, legs, came, set }: Pr
           ) : (
             kind.tapers && <Along of={d} kind={kind} unit={unit} set={set} />
           )}
-          {kind.note && <p className="soft">{kind.note}</p>}
+          {kind.note && <p className="soft">{tell(kind.note, unit)}</p>}
           <AskDetails of={d} kind={kind} unit={unit} set={set} />
         </>
       )}

@@ -1,6 +1,7 @@
 import type { RuleChange, RuleTexts } from '@rocchetto/contract';
+import { tell } from '@rocchetto/core';
 import { type RuleCell, ruleWords, type RuleTable as Table } from '@rocchetto/core/house/rule-tables.ts';
-import { useDays } from '../../shared/me.ts';
+import { useDays, useMe } from '../../shared/me.ts';
 import { understood } from '../../shared/understood.ts';
 
 interface Props {
@@ -18,12 +19,13 @@ interface Props {
 /** One table of the house's rules: what holds here, what is usual, and who changed it last. */
 export function RuleTable({ table: t, texts, changes, wrong, onWrite }: Props) {
   const { short } = useDays();
+  const { unit } = useMe();
   const last = (cells: readonly RuleCell[]) =>
     changes.find((c) => c.moved.some((m) => cells.some((cell) => cell.path === m.path)));
   return (
     <>
       <h2>{t.name}</h2>
-      <p className="soft">{t.says}</p>
+      <p className="soft">{tell(t.says, unit)}</p>
       <div className="scroll">
         <table className="ledger rules">
           <thead>
@@ -61,7 +63,7 @@ export function RuleTable({ table: t, texts, changes, wrong, onWrite }: Props) {
                     </td>
                   ))}
                   {t.columns.length === 1 && (
-                    <td className="soft">{ruleWords(cells[0]!, cells[0]!.usual)}</td>
+                    <td className="soft">{ruleWords(cells[0]!, cells[0]!.usual, unit)}</td>
                   )}
                   <td className="soft">{change && `${short(change.at)}, ${change.by}`}</td>
                 </tr>
@@ -76,10 +78,11 @@ export function RuleTable({ table: t, texts, changes, wrong, onWrite }: Props) {
 
 /** What holds; the house's own figure stands out from the usual one. */
 function CellText({ cell, text }: { cell: RuleCell; text: string | undefined }) {
+  const { unit } = useMe();
   return text === undefined ? (
-    <span className="soft">{ruleWords(cell, cell.usual)}</span>
+    <span className="soft">{ruleWords(cell, cell.usual, unit)}</span>
   ) : (
-    <strong>{ruleWords(cell, text)}</strong>
+    <strong>{ruleWords(cell, text, unit)}</strong>
   );
 }
 
@@ -91,6 +94,7 @@ interface FieldProps {
 }
 
 function CellField({ cell, text, wrong, onWrite }: FieldProps) {
+  const { unit } = useMe();
   const label = cell.of ? `${cell.name} (${cell.of})` : cell.name;
   if (cell.kind === 'choice')
     return (
@@ -102,12 +106,12 @@ function CellField({ cell, text, wrong, onWrite }: FieldProps) {
       >
         {cell.options?.map((o) => (
           <option key={o.value} value={o.value}>
-            {o.label}
+            {tell(o.label, unit)}
           </option>
         ))}
       </select>
     );
-  const said = cell.kind === 'length' ? understood(text, 'cm') : '';
+  const said = cell.kind === 'length' ? understood(text, unit) : '';
   return (
     <>
       <input
@@ -115,7 +119,7 @@ function CellField({ cell, text, wrong, onWrite }: FieldProps) {
         aria-label={label}
         aria-invalid={wrong !== undefined}
         inputMode={cell.kind === 'number' ? 'numeric' : undefined}
-        placeholder={cell.usual}
+        placeholder={cell.kind === 'length' ? ruleWords(cell, cell.usual, unit) : cell.usual}
         value={text}
         onChange={(e) => onWrite(e.target.value)}
       />

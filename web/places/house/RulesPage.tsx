@@ -11,7 +11,7 @@ import { RULE_CELLS, RULE_TABLES } from '@rocchetto/core/house/rule-tables.ts';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useChangeHouseRulesMutation, useHouseRulesQuery, useWouldMoveQuery } from '../../api/house.ts';
-import { useDays, useMay } from '../../shared/me.ts';
+import { useDays, useMay, useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
@@ -27,19 +27,20 @@ export function Component() {
 
 function Rules({ view, refetch }: { view: HouseRulesView; refetch: () => unknown }) {
   const may = useMay('house.write');
+  const { unit } = useMe();
   const [change, changing] = useChangeHouseRulesMutation();
   /** the rules as they were when the tables were opened; null while they are only read */
   const [opened, setOpened] = useState<HouseRulesWire | null>(null);
   const editing = opened !== null;
-  const theirs = opened ? rulesMoved(opened, view.rules) : [];
+  const theirs = opened ? rulesMoved(opened, view.rules, unit) : [];
   const kept = useMemo(() => textsOf(view.rules), [view.rules]);
   const [written, write] = useState<RuleTexts>({});
   const texts = editing ? { ...kept, ...written } : kept;
-  const read = HouseRulesWire.safeParse(rulesOf(texts));
+  const read = HouseRulesWire.safeParse(rulesOf(texts, unit));
   const wrong = new Map(
     read.success ? [] : read.error.issues.map((i) => [cellOf(i.path), i.message] as const),
   );
-  const moved = editing && read.success ? rulesMoved(view.rules, read.data) : [];
+  const moved = editing && read.success ? rulesMoved(view.rules, read.data, unit) : [];
   const stop = () => {
     changing.reset();
     write({});

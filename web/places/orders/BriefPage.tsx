@@ -298,6 +298,7 @@ interface NotSavedProps {
 }
 /** Why the brief is not saved, or will have to be compared. */
 function NotSaved({ saving, wrong, meanwhile, keepMine, takeTheirs }: NotSavedProps) {
+  const { unit } = useMe();
   const both = problemOf(saving.error).status === 409;
   return (
     <>
@@ -305,7 +306,7 @@ function NotSaved({ saving, wrong, meanwhile, keepMine, takeTheirs }: NotSavedPr
         <Differences
           error={saving.error}
           labels={{}}
-          inWords={({ brief: of }) => Object.fromEntries(of ? briefWords(of as BriefWire) : [])}
+          inWords={({ brief: of }) => Object.fromEntries(of ? briefWords(of as BriefWire, unit) : [])}
           keepMine={(theirs) => keepMine(Number(theirs.version))}
           takeTheirs={() => {
             saving.reset();

@@ -11,7 +11,7 @@ import { OrderBench } from '../../parts/promised/OrderBench.tsx';
 import { SessionReadings } from '../../parts/readings/SessionReadings.tsx';
 import { Thread } from '../../parts/thread/Thread.tsx';
 import { Facts } from '../../shared/Facts.tsx';
-import { useDays, useMay } from '../../shared/me.ts';
+import { useDays, useMay, useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
@@ -48,6 +48,7 @@ export function Component() {
     useMay('sheet.write'),
   ];
   const mayBook = useMay('diary.write');
+  const { unit } = useMe();
   const { long } = useDays();
   const [cancelling, setCancelling] = useState(false);
   if (!order) return <Place title="Order" waiting={{ what: 'the order', error, again: refetch }} />;
@@ -113,7 +114,7 @@ export function Component() {
       <GarmentsOfOrder order={order} mayWrite={mayWrite} />
       <h2>Brief</h2>
       {order.brief ? (
-        <Facts of={briefWords(order.brief)} />
+        <Facts of={briefWords(order.brief, unit)} />
       ) : (
         <p className="soft">
           No brief yet. It says what is made and how, what it is worn over and with which shoes.

@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { briefWords } from './brief-words.ts';
 
 const parts = [{ part: 'darted-bodice' }, { part: 'straight-skirt', length: '62 cm' }];
-const words = (more: object = {}) => briefWords(BriefWire.parse({ parts, ...more }));
+const words = (more: object = {}) => briefWords(BriefWire.parse({ parts, ...more }), 'cm');
 const differing = (more: object) => {
   const [before, after] = [Object.fromEntries(words()), Object.fromEntries(words(more))];
   return Object.keys({ ...before, ...after }).filter((k) => before[k] !== after[k]);

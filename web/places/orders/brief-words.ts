@@ -1,14 +1,17 @@
 import type { BriefWire } from '@rocchetto/contract';
-import { garmentName, partFor, traitsOf } from '@rocchetto/core';
+import { garmentName, partFor, type SheetUnit, traitsOf } from '@rocchetto/core';
 import { isJoined, partWords } from '../../parts/garment/words.ts';
 import { stepInWords } from './step-words.ts';
 
 const list = (...words: (string | null | false)[]) => words.filter(Boolean).join(', ');
 
 /** A brief as it is read out, all of it: label and words; what says nothing has none. */
-export const briefWords = (brief: BriefWire): (readonly [label: string, words: string])[] => [
+export const briefWords = (
+  brief: BriefWire,
+  unit: SheetUnit,
+): (readonly [label: string, words: string])[] => [
   ['Garment', garmentName(brief.parts) ?? brief.parts.map((p) => partFor(p.part).name).join(', ')],
-  ...brief.parts.map((p, i) => [partFor(p.part).name, partWords(p, isJoined(brief.parts, i))] as const),
+  ...brief.parts.map((p, i) => [partFor(p.part).name, partWords(p, isJoined(brief.parts, i), unit)] as const),
   ['Adapted', (brief.steps ?? []).map((s) => stepInWords(s, brief.parts)).join('; ')],
   [
     'Fit',

@@ -165,7 +165,7 @@ function widthFigures(c: PartContext, v: Neck, s: Sources) {
             follows: (value) =>
               value >= shoulder.finished! - 1e-9 && value <= shoulder.finished! + 2
                 ? null
-                : `The back’s shoulder is as long as the front’s (${p(shoulder.finished!)}), or up to 2 cm longer.`,
+                : `The back’s shoulder is as long as the front’s (${p(shoulder.finished!)}), or up to ${p(2)} longer.`,
           },
         );
   const acrossBack = make(
@@ -174,7 +174,7 @@ function widthFigures(c: PartContext, v: Neck, s: Sources) {
     (quarter ? null : withEase(half('across-back'), ease('across-back'))) ??
       guess(
         across === null ? null : across / 2 - 1,
-        'Not measured: half across shoulder less 1 cm (common practice).',
+        `Not measured: half across shoulder less ${p(1)} (common practice).`,
       ),
   );
   const acrossFront = make(
@@ -221,7 +221,7 @@ function heightFigures(c: PartContext, v: Neck, s: Sources) {
           'body',
           'less the side height',
           -sideHeight,
-          'The side height is read from where a fitted underarm lies, 2.5 cm below the armpit.',
+          `The side height is read from where a fitted underarm lies, ${p(2.5)} below the armpit.`,
         ),
         term('wearing', 'lower than a fitted one', amount - fitted, because),
       ],
@@ -254,7 +254,7 @@ function heightFigures(c: PartContext, v: Neck, s: Sources) {
       withMore(
         guess(
           nape === null ? null : nape + NECK_ABOVE_NAPE,
-          'Not measured: nape to waist and 2 cm up to the side-neck (common practice).',
+          `Not measured: nape to waist and ${p(2)} up to the side-neck (common practice).`,
         ),
         [lower('neck-to-waist')],
       ),

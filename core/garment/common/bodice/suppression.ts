@@ -191,7 +191,7 @@ function dart(
         'length',
         most,
         q.face === 'front'
-          ? 'From the waist to 2.5 cm below the bust point (common practice).'
+          ? `From the waist to ${p(2.5)} below the bust point (common practice).`
           : 'From the waist to the shoulder blade, about mid armhole (common practice).',
       ),
     ],

@@ -1,3 +1,4 @@
+import { say } from '../../../units/print.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
 
 /** What the brief asks about a boned bodice. */
@@ -5,7 +6,7 @@ export const FIELDS = {
   reduction: {
     kind: 'length',
     label: 'Waist drawn in by, as agreed with the client',
-    hint: '0 for none; 4 to 5 cm is usual',
+    hint: `0 for none; ${say(4)} to ${say(5)} is usual`,
     min: 0,
     max: 20,
     default: '0 cm',

@@ -85,7 +85,7 @@ export const bonedBodice = definePart({
       {
         name: 'bone channels',
         length: cm(d.bones.reduce((sum, b) => sum + b.count * ((b.figure.marked ?? 0) + 3), 0)),
-        note: 'each 3 cm longer than its bone',
+        note: `each ${p(3)} longer than its bone`,
       },
       { name: 'waist stay', length: d.stay.marked, note: 'firm ribbon, with hooks' },
       ...(c.closes === 'lacing'

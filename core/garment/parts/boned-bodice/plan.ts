@@ -2,6 +2,7 @@ import { TOLERANCE, term } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import type { Measured } from '../../../measures/session.ts';
 import { type Cm, cm } from '../../../units/length.ts';
+import { say } from '../../../units/print.ts';
 import { cupQuarters } from '../../common/bodice/cup-quarters.ts';
 import { figuresOf } from '../../common/figures-of.ts';
 import type { LineWanted } from '../../lines.ts';
@@ -139,7 +140,7 @@ export function planBoned(c: PartContext, v: BonedValues): BonedPlan {
               'take',
               'bust to under bust',
               -(under ?? UNDERBUST_BELOW),
-              under === null ? 'Not measured: 7.5 cm (common practice).' : 'As read.',
+              under === null ? `Not measured: ${say(7.5)} (common practice).` : 'As read.',
             ),
           ]),
     { estimated: net('underbust-to-waist') === null && under === null },
@@ -175,7 +176,7 @@ export function planBoned(c: PartContext, v: BonedValues): BonedPlan {
               'body',
               'underarm to waist',
               underarm,
-              'The side height is read from 2.5 cm below the armpit: there the edge does not cut when the arm hangs (common practice).',
+              `The side height is read from ${say(2.5)} below the armpit: there the edge does not cut when the arm hangs (common practice).`,
             ),
           ]),
     { estimated: net('corset-top-side') === null },
@@ -192,7 +193,7 @@ export function planBoned(c: PartContext, v: BonedValues): BonedPlan {
               'take',
               'lower at the back',
               -3,
-              'Not measured: 3 cm lower than at the side (common practice).',
+              `Not measured: ${say(3)} lower than at the side (common practice).`,
             ),
           ]),
     { estimated: net('corset-top-back') === null },

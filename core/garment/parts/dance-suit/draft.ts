@@ -5,6 +5,7 @@ import { seamThrough, straight } from '../../../draft/shape.ts';
 import { TOLERANCE, term, ZERO } from '../../../figure/build.ts';
 import type { Figure, Term } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
+import { say } from '../../../units/print.ts';
 import { foldOrSeam } from '../../cloth.ts';
 import { figuresOf } from '../../common/figures-of.ts';
 import {
@@ -96,7 +97,7 @@ function trunkFigures(c: PartContext, { net, bodyOf, make }: ReturnType<typeof f
     back === null
       ? null
       : [
-          term('body', 'side-neck to waist, back', cm(back), 'As read; from the nape 2 cm less.'),
+          term('body', 'side-neck to waist, back', cm(back), `As read; from the nape ${say(2)} less.`),
           ...reduced(cm(back)),
         ],
     { group: 'level' },

@@ -171,7 +171,7 @@ function bodiceChecks(c: PartContext, v: BodiceValues, d: BodiceDraft): RawCheck
       warn(
         c.id('side-height'),
         c.id('side-seam'),
-        `The side seam is ${p(sides[1])}, the side height was read ${p(side)}: more than 3 cm apart. Read armhole depth and waist levels again.`,
+        `The side seam is ${p(sides[1])}, the side height was read ${p(side)}: more than ${p(3)} apart. Read armhole depth and waist levels again.`,
       ),
     );
   return found;

@@ -139,7 +139,7 @@ export function draftGored(c: PartContext, v: GoredValues): GoredDraft {
       ? {
           opensAtLeast: {
             depth: cm(wide!.level! - 3),
-            because: 'On a fitted skirt at least to 3 cm above its widest line (common practice).',
+            because: `On a fitted skirt at least to ${p(3)} above its widest line (common practice).`,
           },
         }
       : {}),

@@ -1,3 +1,4 @@
+import { say } from '../../../units/print.ts';
 import { ELASTIC_FIELDS } from '../../common/elastic.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
 
@@ -13,14 +14,14 @@ export const FIELDS = {
   },
   rule: choice('Ease at the hip', [
     ['fit', 'as the fit and the stretch say'],
-    ['hugging', 'hugging: 3.8 cm less than the hip'],
-    ['fitted', 'fitted with ease: 2.5 cm more'],
-    ['easy', 'easy: 6.3 cm more'],
+    ['hugging', `hugging: ${say(3.8)} less than the hip`],
+    ['fitted', `fitted with ease: ${say(2.5)} more`],
+    ['easy', `easy: ${say(6.3)} more`],
   ]),
   taper: { kind: 'length', label: 'Taper, per side edge', min: 0, max: 10, default: '2.5 cm' },
   balanced: {
     kind: 'yes-no',
-    label: 'The front hem 1.3 cm wider at each side, so that it hangs balanced',
+    label: `The front hem ${say(1.3)} wider at each side, so that it hangs balanced`,
     default: false,
   },
   ...ELASTIC_FIELDS,

@@ -244,7 +244,7 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
     v.slits > 0
       ? make('slits', 'side slits, height', [term('style', 'wanted', v.slits, 'As briefed.')], {
           follows: (value) =>
-            value > 0 && value < v.below - 3 ? null : 'A slit ends at least 3 cm below the waist.',
+            value > 0 && value < v.below - 3 ? null : `A slit ends at least ${p(3)} below the waist.`,
         })
       : null;
   const [bust, waist, hip] = [c.line('bust'), c.line('waist'), c.line('hip')];

@@ -4,6 +4,7 @@ import { straight } from '../../../draft/shape.ts';
 import { buildFigure, markedGirth, share, TOLERANCE, term } from '../../../figure/build.ts';
 import type { Figure, Term } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
+import { say } from '../../../units/print.ts';
 import { casingAllowance, waistElastic } from '../../common/elastic.ts';
 import { type LegShape, legGirth, legPanel, legShapes, sideLonger, withUpper } from '../../common/leg.ts';
 import { BACK_RISE, type LegPlanned, planLegs } from '../../common/leg-plan.ts';
@@ -136,7 +137,12 @@ function roundFigure(c: PartContext, v: PullOnValues, largest: PullOnDraft['larg
               largest.net,
               'The largest of waist, tummy and hip decides: all of them go through it.',
             ),
-            term('wearing', 'to pull over', v.passes, 'As briefed: 6 to 10 cm (common practice).'),
+            term(
+              'wearing',
+              'to pull over',
+              v.passes,
+              `As briefed: ${say(6)} to ${say(10)} (common practice).`,
+            ),
             ...(v.guards
               ? [term('layers', 'for the guards', GUARDS.round, 'Worn beneath (common practice).')]
               : []),

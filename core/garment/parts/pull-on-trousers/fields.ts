@@ -1,3 +1,4 @@
+import { say } from '../../../units/print.ts';
 import { ELASTIC_FIELDS } from '../../common/elastic.ts';
 import { LEG_FIELDS } from '../../common/leg-plan.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
@@ -11,7 +12,7 @@ export const FIELDS = {
   inseam: {
     kind: 'length',
     label: 'Inside leg wanted',
-    hint: 'on the wearer’s knee and stature, 2 to 3 cm either way of the house length',
+    hint: `on the wearer’s knee and stature, ${say(2)} to ${say(3)} either way of the house length`,
     min: 5,
     max: 100,
     default: '18 cm',
@@ -20,7 +21,7 @@ export const FIELDS = {
   passes: {
     kind: 'length',
     label: 'Wider than the largest girth to pass',
-    hint: '6 to 10 cm',
+    hint: `${say(6)} to ${say(10)}`,
     min: 0,
     max: 40,
     default: '8 cm',

@@ -283,7 +283,7 @@ function elbowFigures(arm: Arm, bent: number | null, { ease, make, bodyOf }: Mak
             group: 'dart',
             tolerance: TOLERANCE.detail,
             follows: (value) =>
-              value > 0 && value <= 5 ? null : 'An elbow dart must take over 0 and at most 5 cm.',
+              value > 0 && value <= 5 ? null : `An elbow dart must take over 0 and at most ${p(5)}.`,
           },
         );
   return { elbowGirth, elbowLevel, dart };

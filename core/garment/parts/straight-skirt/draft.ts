@@ -123,7 +123,7 @@ export function draftSkirt(c: PartContext, v: SkirtValues): SkirtDraft {
       ? {
           opensAtLeast: {
             depth: cm(hip.level! - 3),
-            because: 'On a fitted skirt at least to 3 cm above the hip line (common practice).',
+            because: `On a fitted skirt at least to ${p(3)} above the hip line (common practice).`,
           },
         }
       : {}),
@@ -145,7 +145,7 @@ export function draftSkirt(c: PartContext, v: SkirtValues): SkirtDraft {
 function lieFigures(c: PartContext, rise: Cm, drop: Cm): Figure[] {
   const base = { section: c.key, group: 'level' as const, tolerance: TOLERANCE.detail, nearest: true };
   const within = (v: Cm) =>
-    v >= 0 && v <= 4 ? null : 'Between nothing and 4 cm, or the waist line is none.';
+    v >= 0 && v <= 4 ? null : `Between nothing and ${p(4)}, or the waist line is none.`;
   return [
     buildFigure(c, {
       id: c.id('side-rise'),

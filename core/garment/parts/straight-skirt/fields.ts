@@ -1,3 +1,4 @@
+import { say } from '../../../units/print.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
 
 /** What the brief asks about a straight skirt. */
@@ -22,7 +23,7 @@ export const FIELDS = {
   taper: {
     kind: 'length',
     label: 'Taper, per side edge',
-    hint: 'how much each edge runs in at the hem, 0 to 2.5 cm',
+    hint: `how much each edge runs in at the hem, 0 to ${say(2.5)}`,
     min: 0,
     max: 2.54,
     default: '0 cm',

@@ -5,6 +5,7 @@ import { rounded, straight } from '../../../draft/shape.ts';
 import { buildFigure, markedGirth, TOLERANCE, term, ZERO } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
+import { say } from '../../../units/print.ts';
 import { liningShorter } from '../../common/flared.ts';
 import { type FaceTaking, takeUpBoth } from '../../common/from-waist/taking.ts';
 import { upperOf } from '../../common/from-waist/upper.ts';
@@ -208,7 +209,8 @@ function drafted(c: PartContext, v: TrouserValues, q: LegsFrom) {
 }
 
 const LIE = { group: 'level', tolerance: TOLERANCE.detail, nearest: true } as const;
-const within = (v: Cm) => (v >= 0 && v <= 6 ? null : 'Between nothing and 6 cm, or the waist line is none.');
+const within = (v: Cm) =>
+  v >= 0 && v <= 6 ? null : `Between nothing and ${say(6)}, or the waist line is none.`;
 
 /** How much higher the waist line lies at the side. */
 const sideRise = (c: PartContext): Figure =>
