@@ -57,7 +57,7 @@ export const HELP: readonly HelpPage[] = [
     title: 'Brief',
     at: ['/orders/:id/brief'],
     purpose:
-      'What is to be made: parts, lengths, ease, cloth and closing. The brief decides what is measured.',
+      'What you are going to make: parts, lengths, ease, cloth and closing. The brief decides what is measured.',
     steps: [
       'Choose the parts of the garment, from the top down. The drawing follows.',
       'Answer what each part asks. An empty field takes the studio’s rule, and the sheet says which.',

@@ -6,9 +6,8 @@ import { EASE_ZONES, FIT_CLASSES, WORKROOM } from '../garment/tables/fit.ts';
 import { LEVEL_RULES, SCHOOL_CHOICES, SCHOOL_MATTERS } from '../measures/schools.ts';
 import { DANGER_DAYS } from '../thread/danger.ts';
 import { STAGE_WORD, type Stage } from '../thread/stage.ts';
-import type { SheetUnit } from '../units/length.ts';
+import { cm, type SheetUnit } from '../units/length.ts';
 import { printByHand, say, tell } from '../units/print.ts';
-import { readLength } from '../units/reading.ts';
 import { ROUNDING_CHOICES, roundingWord } from '../units/rounding-choices.ts';
 
 /** One rule the house may set for itself. */
@@ -248,8 +247,8 @@ export const RULE_CELLS: ReadonlyMap<string, RuleCell> = new Map(
 export function ruleWords(cell: RuleCell, value: string, unit: SheetUnit): string {
   if (cell.kind === 'choice') return tell(cell.options?.find((o) => o.value === value)?.label ?? value, unit);
   if (cell.kind === 'length' && value === cell.usual) {
-    const length = readLength(value, 'cm');
-    return length.ok ? printByHand(length.cm, unit) : value;
+    const length = /^-?[\d.]+ cm$/.test(value) ? Number.parseFloat(value) : null;
+    return length === null ? value : printByHand(cm(length), unit);
   }
   return cell.of && cell.of !== 'darts' && value !== '' ? `${value} ${cell.of}` : value;
 }

@@ -1,3 +1,5 @@
+import { say } from '../../units/print.ts';
+
 /**
  * What is read off a garment, pattern or toile that lies flat on a table: relaxed, neither pulled nor wrinkled, the
  * tape parallel or square to an imagined grid, always from the stitch line, allowances out. Widths are halves and say
@@ -69,7 +71,7 @@ const BODY: Rows = [
     'centre-back-length',
     'centre back length',
     0,
-    'From the neck seam at centre back to the hem. About 2.5 cm less than from the side-neck, in every size.',
+    `From the neck seam at centre back to the hem. About ${say(2.5)} less than from the side-neck, in every size.`,
     'nape-to-hem',
   ],
   ['half-chest', 'half chest', 1, 'Armpit to armpit, straight across.', 'bust'],
@@ -160,7 +162,7 @@ const ROWS: Readonly<Record<FlatCut, Rows>> = {
       'From the crotch seam along the back seam to the upper edge.',
       'crotch-back',
     ],
-    ['half-thigh', 'half thigh', 1, 'Across one leg, 2.5 cm below the crotch.', 'thigh'],
+    ['half-thigh', 'half thigh', 1, `Across one leg, ${say(2.5)} below the crotch.`, 'thigh'],
     [
       'half-knee',
       'half knee',

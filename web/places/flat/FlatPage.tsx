@@ -1,6 +1,6 @@
 import '../../parts/tape/tape.css';
 import type { FlatView, OrderFull } from '@rocchetto/contract';
-import { CUT_NAME, FLAT_CUTS, LAID, readLength, type SheetUnit, withUnit } from '@rocchetto/core';
+import { CUT_NAME, FLAT_CUTS, LAID, readLength, type SheetUnit, tell, withUnit } from '@rocchetto/core';
 import { Button } from 'antd';
 import { type FormEvent, useRef, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -190,7 +190,7 @@ function OneLay({ order, lay, may }: { order: OrderFull; lay: FlatView; may: boo
         <div>
           <FlatDrawing cut={lay.cut} point={point.id} name={point.name} />
           <p>
-            <strong>{point.name}</strong>. {point.how}
+            <strong>{point.name}</strong>. {tell(point.how, unit)}
           </p>
         </div>
         <div>

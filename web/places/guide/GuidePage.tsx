@@ -1,6 +1,6 @@
 import '../../parts/tape/tape.css';
 import './guide.css';
-import { cm, MEASURES, type Measure, printWithUnit, REGIONS, searchMeasures } from '@rocchetto/core';
+import { cm, MEASURES, type Measure, printByHand, REGIONS, searchMeasures } from '@rocchetto/core';
 import type { Build } from '@rocchetto/core/measures/guide/figure-model.ts';
 import { guideOf } from '@rocchetto/core/measures/guide/guide.ts';
 import { LANDMARKS } from '@rocchetto/core/measures/guide/landmarks.ts';
@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { TapeFigure } from '../../parts/tape/TapeFigure.tsx';
 import { Facts } from '../../shared/Facts.tsx';
+import { useMe } from '../../shared/me.ts';
 import { Place } from '../../shared/Place.tsx';
 
 /** How we measure: every measurement with the tape's course, the places to find first, and the slip to watch for. */
@@ -114,6 +115,7 @@ export function Component() {
 
 function One({ of: m, build }: { of: Measure; build: Build }) {
   const g = guideOf(m.id);
+  const { unit } = useMe();
   const [from, to] = m.range;
   return (
     <section className="onemeasure" aria-label={m.name}>
@@ -139,7 +141,7 @@ function One({ of: m, build }: { of: Measure; build: Build }) {
                 ))}
               </ul>,
             ],
-            ['Usual range', `${printWithUnit(cm(from), 'cm')} to ${printWithUnit(cm(to), 'cm')}`],
+            ['Usual range', `${printByHand(cm(from), unit)} to ${printByHand(cm(to), unit)}`],
             [
               'Seated',
               m.seated === 'only' ? 'only for a seated client' : m.seated === 'both' ? 'the same' : null,

@@ -6,7 +6,7 @@ import { line } from 'd3-shape';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useHistoryQuery } from '../../api/tape.ts';
-import { useDays } from '../../shared/me.ts';
+import { useDays, useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Place } from '../../shared/Place.tsx';
 
@@ -23,7 +23,7 @@ export function Component() {
 
 function History({ id, of }: { id: number; of: HistoryView }) {
   const [params, setParams] = useSearchParams();
-  const [unit, setUnit] = useState<SheetUnit>('cm');
+  const [unit, setUnit] = useState<SheetUnit>(useMe().unit);
   const { short } = useDays();
   const chosen = of.series.find((s) => s.measure === params.get('m')) ?? of.series[0];
   const at = of.series.flatMap((s) => s.points.map((p) => Date.parse(p.at)));

@@ -1,3 +1,4 @@
+import { say } from '../../../units/print.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
 
 /** What the brief asks about a set-in sleeve. */
@@ -77,7 +78,7 @@ export const FIELDS = {
   cuffCloses: choice(
     'The cuff closes with',
     [
-      ['buttons', 'buttons, 2 cm overlap'],
+      ['buttons', `buttons, ${say(2)} overlap`],
       ['loops', 'buttons in loops, edge to edge'],
       ['none', 'nothing: it passes over the hand'],
     ],
