@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { IsoDate } from './basics.ts';
+import { LanguageTag } from './language.ts';
 import { OrderRow } from './orders.ts';
 import { SessionRow } from './sessions.ts';
 import { name, text } from './texts.ts';
@@ -28,6 +29,10 @@ export const ClientWrite = z.strictObject({
   note: text,
   minor: z.boolean().default(false),
   guardian: z.string().max(200).default(''),
+  /** in what they measure and read; null for the studio's own */
+  unit: z.enum(['cm', 'in']).nullable().default(null),
+  /** in which of the languages the studio has texts they are written to; empty for its own */
+  language: LanguageTag.or(z.literal('')).default(''),
 });
 
 export type ClientWrite = z.infer<typeof ClientWrite>;
@@ -43,6 +48,8 @@ export const ClientView = z.strictObject({
   note: z.string(),
   minor: z.boolean(),
   guardian: z.string(),
+  unit: z.enum(['cm', 'in']).nullable(),
+  language: z.string(),
   version: z.number(),
 });
 export type ClientView = z.infer<typeof ClientView>;

@@ -9,9 +9,16 @@ import {
   STANDS_AT,
 } from '@rocchetto/core';
 import { DEFAULT_OPENING, kindsOf } from '@rocchetto/core/diary/house.ts';
-import { MESSAGE_FIELDS, MESSAGE_KINDS, unknownFields } from '@rocchetto/core/diary/words.ts';
+import {
+  MESSAGE_FIELDS,
+  MESSAGE_KINDS,
+  PAGE_WORD_IDS,
+  type PageWord,
+  unknownFields,
+} from '@rocchetto/core/diary/words.ts';
 import { z } from 'zod';
 import { Id, IsoDate, Version } from './basics.ts';
+import { LanguageTag, languageName } from './language.ts';
 
 export const short = (max: number) => z.string().trim().max(max).default('');
 const name = (what: string) => z.string().trim().min(1, `${what} needs a name.`).max(80);
@@ -99,6 +106,10 @@ const wording = (max: number) =>
         });
     });
 const WordsWire = z.strictObject({ subject: wording(200), body: wording(4000) });
+const LanguageWire = z.strictObject({
+  words: z.partialRecord(z.enum(MESSAGE_KINDS), WordsWire).default({}),
+  page: z.partialRecord(z.enum(PAGE_WORD_IDS as [PageWord, ...PageWord[]]), wording(300)).default({}),
+});
 
 /** Opening hours and kinds of appointment as the house has them; kinds it does not name are core's. */
 export const DiaryRules = z.strictObject({
@@ -107,6 +118,8 @@ export const DiaryRules = z.strictObject({
   kinds: z.record(z.string().max(40), KindWire).default({}),
   /** the house's own wording of what a client is told; kinds it does not name are core's */
   words: z.partialRecord(z.enum(MESSAGE_KINDS), WordsWire).default({}),
+  /** the same, and the client's own page, in further languages; what one lacks is said as the house says it */
+  languages: z.record(LanguageTag, LanguageWire).default({}),
 });
 export type DiaryRules = z.infer<typeof DiaryRules>;
 export const DiaryRulesChange = z.strictObject({ version: Version, rules: DiaryRules });
@@ -181,7 +194,18 @@ export function diaryRulesMoved(before: DiaryRules, after: DiaryRules): DiaryRul
       ? []
       : [{ name: `text, ${kind.replaceAll('-', ' ')}`, from: whose(before), to: whose(after) }];
   });
-  return [...(from === to ? [] : [{ name: 'open', from, to }]), ...kinds, ...words];
+  const tags = [...new Set([...Object.keys(before.languages), ...Object.keys(after.languages)])].sort();
+  const count = (r: DiaryRules, tag: string) => {
+    const of = r.languages[tag];
+    const n = of ? Object.keys(of.words).length + Object.keys(of.page).length : 0;
+    return of ? `${n} ${n === 1 ? 'text' : 'texts'}` : 'none';
+  };
+  const languages = tags.flatMap((tag): DiaryRuleMoved[] =>
+    JSON.stringify(before.languages[tag] ?? null) === JSON.stringify(after.languages[tag] ?? null)
+      ? []
+      : [{ name: `texts in ${languageName(tag)}`, from: count(before, tag), to: count(after, tag) }],
+  );
+  return [...(from === to ? [] : [{ name: 'open', from, to }]), ...kinds, ...words, ...languages];
 }
 
 /** The id of a new kind, from its name; with a number where the house has one of that id. */

@@ -6,7 +6,7 @@ import {
   type Skill,
   STATUSES,
 } from '@rocchetto/core';
-import type { MessageKind } from '@rocchetto/core/diary/words.ts';
+import { type MessageKind, PAGE_WORD_IDS, type PageWord } from '@rocchetto/core/diary/words.ts';
 import { z } from 'zod';
 import { Id, Instant, IsoDate, Version } from './basics.ts';
 import { BenchWork } from './bench.ts';
@@ -158,6 +158,9 @@ export const ClientPage = z.strictObject({
   answer: z.enum(['', 'yes', 'another-time']),
   bring: z.string(),
   until: z.string(),
+  /** in which language it is written, and what stands on it */
+  language: z.string(),
+  words: z.record(z.enum(PAGE_WORD_IDS as [PageWord, ...PageWord[]]), z.string()),
   times: z
     .array(
       z.strictObject({

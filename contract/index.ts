@@ -21,6 +21,7 @@ export * from './house.ts';
 export * from './house-rules.ts';
 export * from './imports.ts';
 export * from './keepable.ts';
+export * from './language.ts';
 export * from './leaving.ts';
 export * from './length.ts';
 export * from './mail.ts';

@@ -1,4 +1,4 @@
-import { printDayAndDate } from '@rocchetto/core';
+import { printDayIn } from '@rocchetto/core/dates/in-language.ts';
 import type { MessageValues } from '@rocchetto/core/diary/words.ts';
 import type { AppointmentView, SlotView } from './diary.ts';
 import type { HouseSettings } from './house.ts';
@@ -11,26 +11,29 @@ export interface Telling {
   /** the studio's wall time of an instant, in minutes since 1970 */
   readonly wall: (at: number) => { readonly day: string; readonly time: string };
   readonly roomName: (id: number | null) => string;
+  /** in which language days are written; empty for the house's own */
+  readonly language?: string;
 }
 
 /** What a message says of an appointment, and of one of its times where it tells of one: in the letter and in its preview alike. */
 export function messageValues(a: AppointmentView, slot: SlotView | undefined, t: Telling): MessageValues {
+  const day = (iso: string) => printDayIn(t.language ?? '', iso);
   const until = a.heldUntil && t.wall(Math.floor(Date.parse(a.heldUntil) / 60_000));
   return {
     client: a.clientName,
     studio: t.studio,
     contact: t.contact.join('\n'),
     kind: a.kindName,
-    day: slot ? printDayAndDate(slot.day) : '',
+    day: slot ? day(slot.day) : '',
     time: slot?.from ?? '',
     room: slot ? t.roomName(slot.roomId) : '',
     bring: a.bring,
     who: a.whoComes,
     times: a.slots
       .filter((s) => s.state === 'offered')
-      .map((s) => `${printDayAndDate(s.day)}, ${s.from}`)
+      .map((s) => `${day(s.day)}, ${s.from}`)
       .join('\n'),
-    until: until ? `${printDayAndDate(until.day)}, ${until.time}` : '',
+    until: until ? `${day(until.day)}, ${until.time}` : '',
   };
 }
 

@@ -97,7 +97,7 @@ import { PhotoView } from './photos.ts';
 import { Earlier, Readings, ReadingsAnswer, SessionFull } from './sessions.ts';
 import { Agree, MarkCut, SheetChange, SheetView } from './sheets.ts';
 import { SpecOrSheetFile } from './spec.ts';
-import { Me, NewStaff, Setup, StaffChange, StaffView } from './staff.ts';
+import { Me, NewStaff, OwnUnit, Setup, StaffChange, StaffView } from './staff.ts';
 import { HistoryView, PairsWrite, WhoseTape } from './tape.ts';
 
 /** What a route is: who may, what it takes, what it answers. The server, its tests and its description read this. */
@@ -142,6 +142,12 @@ export const ROUTES = {
   'POST /sign-out': { does: 'Ends this sign-in', may: 'open', answer: Ok },
   'POST /setup': { does: 'Sets a passphrase from a one-time link', may: 'open', body: Setup, answer: SetUp },
   'GET /me': { does: 'Who is signed in, and the studio', may: 'signed-in', answer: Me },
+  'PUT /me/unit': {
+    does: 'Changes in what one measures and reads',
+    may: 'signed-in',
+    body: OwnUnit,
+    answer: OwnUnit,
+  },
   'GET /me/account': {
     does: 'Where one is signed in, and one’s second factor',
     may: 'signed-in',

@@ -26,6 +26,8 @@ export const StaffView = z.strictObject({
 });
 export type StaffView = z.infer<typeof StaffView>;
 
+export const OwnUnit = z.strictObject({ unit: z.enum(['cm', 'in']).nullable() });
+
 export const Me = z.strictObject({
   id: z.number(),
   name: z.string(),
@@ -35,6 +37,8 @@ export const Me = z.strictObject({
   timeZone: z.string(),
   /** what the studio writes and counts in */
   unit: z.enum(['cm', 'in']),
+  /** their own unit, where it is not the studio's */
+  ownUnit: z.enum(['cm', 'in']).nullable(),
   dateOrder: z.enum(['dmy', 'mdy']),
   currency: z.string(),
   weekStarts: z.union([z.literal(1), z.literal(7)]),

@@ -71,6 +71,8 @@ async function seed(tx: Tx) {
       note: person.note ?? '',
       minor: person.guardian !== undefined,
       guardian: person.guardian ?? '',
+      unit: null,
+      language: '',
     });
     clients.push({
       id: client.id,

@@ -62,6 +62,33 @@ Your page: {link}${bye}`,
   },
 };
 
+/** What stands on the client's own page, each with the fields of a message that it may name. */
+export const PAGE_WORDS = {
+  title: 'Your appointment',
+  yours: '{client}, your {kind}',
+  which: 'Which of these times suits you?',
+  held: 'We hold them for you until {until}.',
+  choose: 'Choose this time',
+  come: 'Yes, I’ll come',
+  said: 'You said yes. We look forward to seeing you.',
+  cant: 'I can’t come',
+  days: 'Which days or times would suit you? (optional)',
+  ask: 'Ask for another time',
+  asked: 'You asked for another time. The studio will contact you.',
+  bring: 'Please bring: {bring}',
+  cancelled: 'This appointment is cancelled.',
+  over: 'This appointment is over.',
+  away: 'Can’t reach the studio. What you wrote is still here. Try again in a moment.',
+} as const;
+export type PageWord = keyof typeof PAGE_WORDS;
+export const PAGE_WORD_IDS = Object.keys(PAGE_WORDS) as readonly PageWord[];
+
+/** What a house has of its own in one language; the rest is said as the house says it. */
+export interface InLanguage {
+  readonly words: Readonly<Partial<Record<MessageKind, MessageWords>>>;
+  readonly page: Readonly<Partial<Record<PageWord, string>>>;
+}
+
 const FIELD = /\{([^{}]*)\}/g;
 
 /** The fields a text names that no message has; empty when all of them exist. */

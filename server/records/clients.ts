@@ -4,7 +4,7 @@ import { likeSafe } from '../db/like.ts';
 import { padded } from '../db/numbered.ts';
 import type { Db } from '../db/pool.ts';
 
-const COLUMNS = 'id, code, name, phone, email, address, note, minor, guardian, version';
+const COLUMNS = 'id, code, name, phone, email, address, note, minor, guardian, unit, language, version';
 
 /** The folded text a client is found by: nothing of it is hidden from any role. */
 export const searchText = (code: string, name: string) =>
@@ -97,6 +97,16 @@ export async function readClient(db: Db, id: number, lock = false): Promise<Clie
   ).rows[0];
 }
 
+/** In which language a client is written to; empty for the house's own. */
+export async function languageOf(db: Db, id: number): Promise<string> {
+  const { rows } = await db.query<{ language: string }>({
+    name: 'client-language',
+    text: 'select language from client where id = $1',
+    values: [id],
+  });
+  return rows[0]?.language ?? '';
+}
+
 export async function addClient(db: Db, w: ClientWrite): Promise<ClientView> {
   const code = await db.query<{ code: string }>(
     `select 'C-' || ${padded('n', 4)} as code from nextval('client_code') n`,
@@ -112,9 +122,11 @@ export async function addClient(db: Db, w: ClientWrite): Promise<ClientView> {
     w.guardian,
     searchText(code.rows[0]!.code, w.name),
     foldPhone(w.phone),
+    w.unit,
+    w.language,
   ];
   const { rows } = await db.query<ClientView>(
-    `insert into client (code, name, phone, email, address, note, minor, guardian, search, phone_digits) values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) returning ${COLUMNS}`,
+    `insert into client (code, name, phone, email, address, note, minor, guardian, search, phone_digits, unit, language) values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12) returning ${COLUMNS}`,
     values,
   );
   return rows[0]!;
@@ -122,7 +134,7 @@ export async function addClient(db: Db, w: ClientWrite): Promise<ClientView> {
 
 export async function changeClient(db: Db, id: number, code: string, w: ClientWrite): Promise<ClientView> {
   const { rows } = await db.query<ClientView>(
-    `update client set name = $2, phone = $3, email = $4, address = $5, note = $6, minor = $7, guardian = $8, search = $9, phone_digits = $10, version = version + 1
+    `update client set name = $2, phone = $3, email = $4, address = $5, note = $6, minor = $7, guardian = $8, search = $9, phone_digits = $10, unit = $11, language = $12, version = version + 1
       where id = $1 returning ${COLUMNS}`,
     [
       id,
@@ -135,6 +147,8 @@ export async function changeClient(db: Db, id: number, code: string, w: ClientWr
       w.guardian,
       searchText(code, w.name),
       foldPhone(w.phone),
+      w.unit,
+      w.language,
     ],
   );
   return rows[0]!;

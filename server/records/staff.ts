@@ -14,6 +14,18 @@ export async function listStaff(db: Db): Promise<StaffView[]> {
   return rows;
 }
 
+/** What somebody measures and reads in, where it is not what the studio does. */
+export async function unitOfStaff(db: Db, id: number): Promise<'cm' | 'in' | null> {
+  const { rows } = await db.query<{ unit: 'cm' | 'in' | null }>({
+    name: 'staff-unit',
+    text: 'select unit from staff where id = $1',
+    values: [id],
+  });
+  return rows[0]?.unit ?? null;
+}
+export const changeUnit = (db: Db, id: number, unit: 'cm' | 'in' | null) =>
+  db.query('update staff set unit = $2 where id = $1', [id, unit]);
+
 export async function isActive(db: Db, id: number): Promise<boolean> {
   return (await db.query('select 1 from staff where id = $1 and active', [id])).rowCount !== 0;
 }

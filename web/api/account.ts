@@ -8,6 +8,10 @@ const account = api.injectEndpoints({
       query: () => '/me/account',
       providesTags: ['Staff'],
     }),
+    changeUnit: b.mutation<AnswerOf<'PUT /me/unit'>, 'cm' | 'in' | null>({
+      query: (unit) => change('/me/unit', 'PUT', { unit }),
+      invalidatesTags: (_, error) => (error ? [] : ['Me']),
+    }),
     changePassphrase: b.mutation<AnswerOf<'POST /me/passphrase'>, z.infer<typeof PassphraseChange>>({
       query: (body) => change('/me/passphrase', 'POST', body),
       invalidatesTags: (_, error) => (error ? [] : ['Staff']),
@@ -42,6 +46,7 @@ const account = api.injectEndpoints({
 });
 export const {
   useAccountQuery,
+  useChangeUnitMutation,
   useChangePassphraseMutation,
   useEndSignInMutation,
   useBeginFactorMutation,

@@ -21,6 +21,7 @@ import {
 } from '../../records/doors.ts';
 import { readHouse } from '../../records/house.ts';
 import { listEvents, noteEvent } from '../../records/security-events.ts';
+import { changeUnit } from '../../records/staff.ts';
 import { countTries } from '../../records/tries.ts';
 import { hashPassphrase, verifyPassphrase } from './passphrase.ts';
 import { beginFactor, confirmFactor, dropFactor, readFactor } from './second-factor.ts';
@@ -70,6 +71,13 @@ function signInRoutes(app: Hono<Env>, deps: Deps, { addressOf, prove }: Proofs):
       factorAsked: asksFactor(await readDoors(deps.pool), role),
     } satisfies Account;
   });
+
+  on(app, 'PUT /me/unit', (c, { body: { unit } }) =>
+    once(c, deps, async (tx) => {
+      await changeUnit(tx, c.get('who').id, unit);
+      return { body: { unit } };
+    }),
+  );
 
   on(app, 'POST /me/passphrase', async (c, { body: { current, next } }) => {
     const who = c.get('who');

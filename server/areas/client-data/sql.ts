@@ -294,7 +294,7 @@ export async function eraseClient(
   );
   await count(
     `update client set name = 'Erased ' || code, phone = '', phone_digits = '', email = '', address = '', note = '', guardian = '',
-        minor = false, search = lower(code), erased_at = now(), version = version + 1 where id = $1`,
+        minor = false, unit = null, language = '', search = lower(code), erased_at = now(), version = version + 1 where id = $1`,
   );
   await tx.query('select erase_history($1)', [id]);
   await renameOrders(tx, id, `Erased ${code}`, code);

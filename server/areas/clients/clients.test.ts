@@ -198,6 +198,8 @@ describe('a card as vCard', () => {
       email: null,
       address: '1 Quay\rNOTE:made up',
       note: '',
+      unit: null,
+      language: '',
       minor: false,
       guardian: '',
       version: 1,

@@ -103,6 +103,62 @@ describe('what she said', () => {
   });
 });
 
+describe('a client’s own language', () => {
+  const FRENCH = {
+    words: {
+      confirmed: { subject: 'Votre {kind} le {day}', body: 'Chère {client}, le {day} à {time}.\n{link}' },
+    },
+    page: { come: 'Oui, je viendrai', yours: '{client}, votre {kind}', held: 'Jusqu’au {until}.' },
+  };
+  it('is that of the letter and of the page where the studio has texts in it, and the studio’s own elsewhere', async () => {
+    const { version, rules } = await json(principal.get('/diary/house'));
+    await json(
+      principal.send('PUT', '/diary/rules', { version, rules: { ...rules, languages: { fr: FRENCH } } }),
+    );
+    const write = (name: string, language: string) =>
+      json(principal.send('POST', '/clients', clientBody(name, { email: 'f@example.org', language })), 201);
+    const letter = async (clientId: number, time: string) => {
+      const a = await json(
+        principal.send('POST', '/appointments', {
+          kind: 'fitting',
+          clientId,
+          slots: [slot('2026-03-23', time)],
+        }),
+        201,
+      );
+      await runDue(t.url, t.pool, () => now);
+      return (await json(principal.get(`/messages?appointment=${a.id}`))).messages as {
+        kind: string;
+        subject: string;
+        body: string;
+      }[];
+    };
+    const of = await letter((await write('Margaux Tisserand', 'fr')).id, '10:00');
+    const [told] = of.filter((m) => m.kind === 'confirmed');
+    expect(told!.subject).toBe('Votre fitting le lundi 23 mars 2026');
+    expect(told!.body).toMatch(/^Chère Margaux Tisserand, le lundi 23 mars 2026 à 10:00\.\nhttps:/);
+    // What is not written in French is sent as the studio writes, with its dates.
+    expect(of.find((m) => m.kind === 'day-before')?.body ?? 'Dear').toMatch(/Dear|^$/);
+    const key = /answer#([\w-]+)/.exec(told!.body)![1]!;
+    const page = await json(look(key));
+    expect(page).toMatchObject({ language: 'fr', times: [{ day: 'lundi 23 mars 2026' }] });
+    expect(page.words).toMatchObject({
+      come: 'Oui, je viendrai',
+      yours: 'Margaux Tisserand, votre fitting',
+      held: '',
+      cant: 'I can’t come',
+    });
+    const [other] = (await letter((await write('Nils Haldorsen', 'nb')).id, '14:00')).filter(
+      (m) => m.kind === 'confirmed',
+    );
+    expect(other!.subject).toBe('Your fitting on Mon 23 Mar 2026, 14:00');
+    expect(
+      (await principal.send('POST', '/clients', clientBody('No Tongue', { language: 'not a language' })))
+        .status,
+    ).toBe(422);
+  });
+});
+
 describe('the client’s own page', () => {
   it('shows her times and nothing else', async () => {
     const { key } = await told([slot('2026-03-12', '10:00')], { bring: 'the shoes', note: 'house note' });
@@ -116,6 +172,8 @@ describe('the client’s own page', () => {
       answer: '',
       bring: 'the shoes',
       until: '',
+      language: '',
+      words: expect.objectContaining({ come: 'Yes, I’ll come', bring: 'Please bring: the shoes', held: '' }),
       times: [{ id: expect.any(Number), day: 'Thu 12 Mar 2026', from: '10:00', to: '10:45' }],
     });
     expect(JSON.stringify(page)).not.toMatch(/secret|house note|0555/);

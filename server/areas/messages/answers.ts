@@ -1,15 +1,17 @@
-import { type AppointmentView, type ClientPage, contactOf } from '@rocchetto/contract';
-import { printDayAndDate } from '@rocchetto/core';
+import { type AppointmentView, type ClientPage, contactOf, messageValues } from '@rocchetto/contract';
+import { printDayIn } from '@rocchetto/core/dates/in-language.ts';
+import { fillWords, PAGE_WORD_IDS, PAGE_WORDS } from '@rocchetto/core/diary/words.ts';
 import { wallAt } from '@rocchetto/core/diary/zoned.ts';
 import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
-import { inTransaction } from '../../db/pool.ts';
+import { type Db, inTransaction } from '../../db/pool.ts';
 import { behind } from '../../http/address.ts';
 import type { Ctx, Deps, Env } from '../../http/context.ts';
 import { cookieOf } from '../../http/cookie.ts';
 import { Refusal } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { tokenHash } from '../../http/token.ts';
+import { languageOf } from '../../records/clients.ts';
 import {
   holdAppointment,
   keepAnswer,
@@ -18,6 +20,7 @@ import {
   stepAppointment,
   takeSlot,
 } from '../../records/diary/appointments.ts';
+import { readRules } from '../../records/diary/hours.ts';
 import { linkedAppointment } from '../../records/diary/links.ts';
 import { planMessages } from '../../records/diary/telling.ts';
 import { readHouse } from '../../records/house.ts';
@@ -32,9 +35,19 @@ const closed = () =>
   );
 
 type House = Awaited<ReturnType<typeof readHouse>>;
-function pageOf(a: AppointmentView, house: House): ClientPage {
+/** The page as the client reads it: in their language where the house has texts in it, else in the house's own. */
+async function pageOf(db: Db, a: AppointmentView, house: House): Promise<ClientPage> {
   const { studio, timeZone: zone } = house;
-  const until = a.heldUntil && wallAt(zone, Math.floor(Date.parse(a.heldUntil) / 60_000));
+  const asked = await languageOf(db, a.clientId);
+  const own = (await readRules(db)).rules.languages[asked];
+  const language = own && Object.keys(own.page).length > 0 ? asked : '';
+  const values = messageValues(a, undefined, {
+    studio,
+    contact: contactOf(house),
+    wall: (at) => wallAt(zone, at),
+    roomName: () => '',
+    language,
+  });
   return {
     studio,
     contact: contactOf(house),
@@ -43,10 +56,14 @@ function pageOf(a: AppointmentView, house: House): ClientPage {
     status: a.status,
     answer: a.answer,
     bring: a.bring,
-    until: until ? `${printDayAndDate(until.day)}, ${until.time}` : '',
+    until: values.until ?? '',
+    language,
+    words: Object.fromEntries(
+      PAGE_WORD_IDS.map((id) => [id, fillWords(own?.page[id] ?? PAGE_WORDS[id], values)]),
+    ) as ClientPage['words'],
     times: a.slots
       .filter((s) => s.state !== 'left')
-      .map((s) => ({ id: s.id, day: printDayAndDate(s.day), from: s.from, to: s.to })),
+      .map((s) => ({ id: s.id, day: printDayIn(language, s.day), from: s.from, to: s.to })),
   };
 }
 
@@ -70,7 +87,7 @@ export function answerRoutes(deps: Deps): Hono<Env> {
     const found = id === null ? undefined : await readAppointment(deps.pool, zone, id);
     if (!found) throw closed();
     await opens();
-    return pageOf(found, house);
+    return await pageOf(deps.pool, found, house);
   });
 
   on(app, 'POST /answer', async (c, { body: { key, answer, slotId, words } }) => {
@@ -89,7 +106,7 @@ export function answerRoutes(deps: Deps): Hono<Env> {
         a.answer === answer &&
         a.answerWords === words &&
         (answer !== 'yes' || !slotId || chosen?.state === 'taken');
-      if (again) return { id: a.id, page: pageOf(a, house) };
+      if (again) return { id: a.id, page: await pageOf(tx, a, house) };
       if (a.status !== 'offered' && a.status !== 'confirmed')
         throw new Refusal(422, 'not-open', 'There is nothing left to answer. Please call the studio.');
       if (a.status === 'offered' && answer === 'yes') {
@@ -112,7 +129,7 @@ export function answerRoutes(deps: Deps): Hono<Env> {
         undefined,
         { slotId, words },
       );
-      return { id: a.id, page: pageOf((await readAppointment(tx, zone, a.id))!, house) };
+      return { id: a.id, page: await pageOf(tx, (await readAppointment(tx, zone, a.id))!, house) };
     });
     await opens();
     deps.live.tell([['diary', page.id, 0]]);

@@ -55,7 +55,7 @@ type House = Awaited<ReturnType<typeof readHouse>>;
 const pageOf = (link: HomeLink, house: House): HomePage => ({
   studio: house.studio,
   contact: contactOf(house),
-  unit: house.unit,
+  unit: link.unit ?? house.unit,
   client: link.client,
   minor: link.minor,
   measures: homeList(

@@ -20,6 +20,7 @@ import {
   nameStaff,
   removeStaff,
   staffName,
+  unitOfStaff,
 } from '../../records/staff.ts';
 
 /** The answer with a link of its own: a link is not kept in the answer that a repeat gets back, it is made anew. */
@@ -37,6 +38,7 @@ export function staffRoutes(deps: Deps): Hono<Env> {
       deps.pool,
     );
     const { idleMinutes } = await readDoors(deps.pool);
+    const ownUnit = await unitOfStaff(deps.pool, id);
     return {
       id,
       name,
@@ -46,7 +48,8 @@ export function staffRoutes(deps: Deps): Hono<Env> {
       factorOwed,
       studio,
       timeZone,
-      unit,
+      unit: ownUnit ?? unit,
+      ownUnit,
       dateOrder,
       currency,
       weekStarts,

@@ -109,6 +109,24 @@ describe('name and role of staff', () => {
   });
 });
 
+describe('one’s own unit', () => {
+  it('is what one’s pages start with; the studio’s, and everybody else’s, stay as they are', async () => {
+    const fitter = await t.as('fitter');
+    const units = async (who: Caller) => {
+      const { unit, ownUnit } = await json(who.get('/me'));
+      return [unit, ownUnit];
+    };
+    expect(await units(fitter)).toEqual(['cm', null]);
+    await json(fitter.send('PUT', '/me/unit', { unit: 'in' }));
+    expect(await units(fitter)).toEqual(['in', 'in']);
+    expect(await units(principal)).toEqual(['cm', null]);
+    expect((await json(fitter.get('/house'))).unit).toBe('cm');
+    expect((await fitter.send('PUT', '/me/unit', { unit: 'ells' })).status).toBe(422);
+    await json(fitter.send('PUT', '/me/unit', { unit: null }));
+    expect(await units(fitter)).toEqual(['cm', null]);
+  });
+});
+
 describe('the house settings', () => {
   it('are changed by the principal on top of a version, and everyone’s day follows the zone', async () => {
     const house = await json(principal.get('/house'));

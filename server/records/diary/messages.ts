@@ -38,16 +38,22 @@ export async function holdMessage(
 export async function messageTo(
   db: Db,
   clientId: number,
-): Promise<{ to: string; channel: 'mail' | 'text'; roomNames: ReadonlyMap<number, string> }> {
-  const { rows } = await db.query<{ email: string; phone: string }>(
-    'select email, phone from client where id = $1',
+): Promise<{
+  to: string;
+  channel: 'mail' | 'text';
+  language: string;
+  roomNames: ReadonlyMap<number, string>;
+}> {
+  const { rows } = await db.query<{ email: string; phone: string; language: string }>(
+    'select email, phone, language from client where id = $1',
     [clientId],
   );
-  const { email, phone } = rows[0]!;
+  const { email, phone, language } = rows[0]!;
   const rooms = await readRooms(db);
   return {
     to: email || phone,
     channel: email ? 'mail' : 'text',
+    language,
     roomNames: new Map(rooms.map((r) => [r.id, r.name])),
   };
 }

@@ -100,10 +100,11 @@ export async function writeMessage(
   const house = await readHouse(tx);
   const a = await readAppointment(tx, zone, message.appointmentId);
   if (!a || !stillSo(a, message.kind, message.slotId)) return settleMessage(tx, id, 'dropped', now);
-  const { to, channel, roomNames } = await messageTo(tx, a.clientId);
+  const { to, channel, language, roomNames } = await messageTo(tx, a.clientId);
   if (!to) return settleMessage(tx, id, 'no-address', now);
   if (await carrierFails(tx)) throw new CarrierFails();
-  const words = rules.words[message.kind] ?? DEFAULT_WORDS[message.kind];
+  const own = rules.languages[language]?.words[message.kind];
+  const words = own ?? rules.words[message.kind] ?? DEFAULT_WORDS[message.kind];
   let key = await pageKeyOf(tx, id);
   if (!key) {
     const { token, hash } = newToken();
@@ -120,6 +121,7 @@ export async function writeMessage(
         contact: contactOf(house),
         wall: (at) => wallAt(zone, at),
         roomName: (r) => (r === null ? '' : (roomNames.get(r) ?? '')),
+        language: own ? language : '',
       },
     ),
   };

@@ -6,11 +6,13 @@ import {
   useAccountQuery,
   useBeginFactorMutation,
   useChangePassphraseMutation,
+  useChangeUnitMutation,
   useConfirmFactorMutation,
   useDropFactorMutation,
   useEndSignInMutation,
 } from '../../api/account.ts';
 import { api } from '../../api/base.ts';
+import { useHouseQuery } from '../../api/house.ts';
 import { Facts } from '../../shared/Facts.tsx';
 import { useDays, useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
@@ -46,10 +48,38 @@ export function Component() {
       {me.factorOwed && (
         <Notice>The studio requires a second factor for your role. Set it up below to open the rest.</Notice>
       )}
+      <OwnUnit />
       <SecondFactor since={data.factorSince} left={data.codesLeft} asked={data.factorAsked} />
       <Passphrase />
       <SignIns />
     </Place>
+  );
+}
+
+/** In what one measures and reads, where it is not what the studio does. */
+function OwnUnit() {
+  const { ownUnit } = useMe();
+  const { data: house } = useHouseQuery();
+  const [change, { error, isLoading }] = useChangeUnitMutation();
+  return (
+    <section>
+      <h2>Unit</h2>
+      <Problem error={error} />
+      <label htmlFor="own-unit">You measure and read in</label>{' '}
+      <select
+        id="own-unit"
+        className="field"
+        value={ownUnit ?? ''}
+        disabled={isLoading}
+        onChange={(e) => void change((e.target.value || null) as 'cm' | 'in' | null)}
+      >
+        <option value="">
+          {house ? `as the studio: ${house.unit === 'in' ? 'inches' : 'centimetres'}` : 'as the studio'}
+        </option>
+        <option value="cm">centimetres</option>
+        <option value="in">inches</option>
+      </select>
+    </section>
   );
 }
 

@@ -6,7 +6,7 @@ import { Contact } from '../../shared/Contact.tsx';
 const AWAY = 'Can’t reach the studio. What you wrote is still here. Try again in a moment.';
 
 /** Sends to the studio; answers the page, or the sentence that says why not. */
-async function ask(path: string, body: object): Promise<ClientPage | string> {
+async function ask(path: string, body: object, away = AWAY): Promise<ClientPage | string> {
   try {
     const res = await fetch(`/api${path}`, {
       method: 'POST',
@@ -14,9 +14,9 @@ async function ask(path: string, body: object): Promise<ClientPage | string> {
       body: JSON.stringify(body),
     });
     const data = (await res.json()) as ClientPage | Problem;
-    return res.ok ? (data as ClientPage) : ((data as Problem).detail ?? AWAY);
+    return res.ok ? (data as ClientPage) : ((data as Problem).detail ?? away);
   } catch {
-    return AWAY;
+    return away;
   }
 }
 
@@ -30,7 +30,10 @@ export function Component() {
   const [busy, setBusy] = useState(false);
   const take = useCallback((got: ClientPage | string) => {
     setWrong(typeof got === 'string' ? got : '');
-    if (typeof got !== 'string') setPage(got);
+    if (typeof got === 'string') return;
+    setPage(got);
+    document.title = got.words.title;
+    document.documentElement.lang = got.language || 'en';
   }, []);
   useEffect(() => {
     document.title = 'Your appointment';
@@ -38,7 +41,11 @@ export function Component() {
   }, [key, take]);
   const say = async (answer: 'yes' | 'another-time', slotId?: number) => {
     setBusy(true);
-    const got = await ask('/answer', { key, answer, words: words.trim(), ...(slotId ? { slotId } : {}) });
+    const got = await ask(
+      '/answer',
+      { key, answer, words: words.trim(), ...(slotId ? { slotId } : {}) },
+      page?.words.away,
+    );
     take(got);
     if (typeof got !== 'string') setOther(false);
     setBusy(false);
@@ -48,11 +55,7 @@ export function Component() {
     <main className="door">
       <div>
         <h1>{page ? page.studio : 'Your appointment'}</h1>
-        {page && (
-          <p className="soft">
-            {page.client}, your {page.kind}
-          </p>
-        )}
+        {page && <p className="soft">{page.words.yours}</p>}
         {page && <Contact of={page.contact} />}
       </div>
       <div>
@@ -66,18 +69,18 @@ export function Component() {
           <>
             {page.status === 'offered' && page.answer !== 'another-time' && (
               <p>
-                Which of these times suits you?{page.until && ` We hold them for you until ${page.until}.`}
+                {page.words.which} {page.words.held}
               </p>
             )}
-            {!open && <p>This appointment {page.status === 'cancelled' ? 'is cancelled' : 'is over'}.</p>}
+            {!open && <p>{page.status === 'cancelled' ? page.words.cancelled : page.words.over}</p>}
             {page.answer === 'another-time' && open && (
               <div className="notice" role="status">
-                You asked for another time. The studio will contact you.
+                {page.words.asked}
               </div>
             )}
             {page.answer === 'yes' && page.status === 'confirmed' && (
               <div className="notice good" role="status">
-                You said yes. We look forward to seeing you.
+                {page.words.said}
               </div>
             )}
             {open && (
@@ -87,7 +90,7 @@ export function Component() {
                     <strong>
                       {t.day}, {t.from}
                     </strong>{' '}
-                    <span className="soft">to {t.to}</span>{' '}
+                    <span className="soft">– {t.to}</span>{' '}
                     {(page.status === 'offered' || page.answer !== 'yes') && (
                       <button
                         type="button"
@@ -95,17 +98,17 @@ export function Component() {
                         disabled={busy}
                         onClick={() => void say('yes', t.id)}
                       >
-                        {page.status === 'offered' ? 'Choose this time' : 'Yes, I’ll come'}
+                        {page.status === 'offered' ? page.words.choose : page.words.come}
                       </button>
                     )}
                   </li>
                 ))}
               </ul>
             )}
-            {page.bring && open && <p>Please bring: {page.bring}</p>}
+            {page.bring && open && <p>{page.words.bring}</p>}
             {open && !other && (
               <button type="button" className="plain" onClick={() => setOther(true)}>
-                I can’t come
+                {page.words.cant}
               </button>
             )}
             {other && (
@@ -115,7 +118,7 @@ export function Component() {
                   void say('another-time');
                 }}
               >
-                <label htmlFor="days">Which days or times would suit you? (optional)</label>
+                <label htmlFor="days">{page.words.days}</label>
                 <textarea
                   id="days"
                   className="field"
@@ -125,7 +128,7 @@ export function Component() {
                   onChange={(e) => setWords(e.target.value)}
                 />
                 <button type="submit" className="take" disabled={busy}>
-                  Ask for another time
+                  {page.words.ask}
                 </button>
               </form>
             )}

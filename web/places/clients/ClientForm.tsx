@@ -1,8 +1,9 @@
-import { type ClientRow, ClientWrite } from '@rocchetto/contract';
-import { Button, Checkbox, Form, Input } from 'antd';
+import { type ClientRow, ClientWrite, languageName } from '@rocchetto/contract';
+import { Button, Checkbox, Form, Input, Select } from 'antd';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { useLikelyQuery } from '../../api/clients.ts';
+import { useDiaryHouseQuery } from '../../api/hours.ts';
 import { useSettled } from '../../shared/useSettled.ts';
 
 interface Props {
@@ -16,9 +17,16 @@ interface Props {
   readonly besides?: ReactNode;
 }
 
+const UNITS = [
+  { value: 'cm', label: 'centimetres' },
+  { value: 'in', label: 'inches' },
+];
+
 /** A client's card to fill in. A likely duplicate is pointed out, never forbidden. */
 export function ClientForm({ start, except, busy, saveWord, onSave, onChange, besides }: Props) {
   const [form] = Form.useForm<ClientWrite>();
+  const { data: diary } = useDiaryHouseQuery();
+  const tags = Object.keys(diary?.rules.languages ?? {});
   const name = useSettled(Form.useWatch('name', form) ?? '', 300);
   const phone = useSettled(Form.useWatch('phone', form) ?? '', 300);
   const minor = Form.useWatch('minor', form) ?? start.minor ?? false;
@@ -31,7 +39,7 @@ export function ClientForm({ start, except, busy, saveWord, onSave, onChange, be
     <Form
       form={form}
       layout="vertical"
-      initialValues={start}
+      initialValues={{ unit: null, language: '', ...start }}
       onFinish={(w) => onSave(ClientWrite.parse({ ...w, name: w.name.trim() }))}
       onValuesChange={(_, all) => onChange?.(all)}
       requiredMark={false}
@@ -76,6 +84,20 @@ export function ClientForm({ start, except, busy, saveWord, onSave, onChange, be
           rules={[{ max: 2000, message: 'The note is over 2,000 characters. Shorten it.' }]}
         >
           <Input.TextArea rows={2} />
+        </Form.Item>
+        <Form.Item name="unit" label="Unit on their own pages">
+          <Select options={[{ value: null, label: 'as the studio' }, ...UNITS]} />
+        </Form.Item>
+        <Form.Item name="language" label="Language of letters" hidden={tags.length === 0 && !start.language}>
+          <Select
+            options={[
+              { value: '', label: 'the studio’s own texts' },
+              ...[...new Set([...tags, ...(start.language ? [start.language] : [])])].map((tag) => ({
+                value: tag,
+                label: languageName(tag),
+              })),
+            ]}
+          />
         </Form.Item>
         <Form.Item name="minor" valuePropName="checked">
           <Checkbox>Under age: a guardian must be present and named</Checkbox>

@@ -1,4 +1,4 @@
-import type { ClientFull, ClientWrite } from '@rocchetto/contract';
+import { type ClientFull, type ClientWrite, languageName } from '@rocchetto/contract';
 import { Button, Popconfirm } from 'antd';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useChangeClientMutation, useClientQuery, useDeleteClientMutation } from '../../api/clients.ts';
@@ -22,9 +22,23 @@ const LABELS = {
   note: 'Note',
   minor: 'Under age',
   guardian: 'Guardian',
+  unit: 'Unit on their own pages',
+  language: 'Language of letters',
 };
 
-const writable = ({ name, phone, email, address, note, minor, guardian }: ClientFull): ClientWrite => ({
+const writable = ({
+  name,
+  phone,
+  email,
+  address,
+  note,
+  minor,
+  guardian,
+  unit,
+  language,
+}: ClientFull): ClientWrite => ({
+  unit,
+  language,
   name,
   phone: phone ?? '',
   email: email ?? '',
@@ -106,6 +120,7 @@ export function Component() {
               ['Address', client.address],
               ['Note', client.note],
               ['Guardian', client.minor ? client.guardian : null],
+              ['Language of letters', client.language ? languageName(client.language) : null],
             ]}
           />
           <Problem error={removing.error} />

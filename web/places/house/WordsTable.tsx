@@ -19,18 +19,31 @@ import { useClock } from '../../shared/clock.ts';
 import { useDays, useMay, useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { Languages, PageTexts } from './Languages.tsx';
 
-/** What clients are told, in the house's own words: with the fields there are, read as a real client would read it. */
+/** What clients are told, in the house's own words and languages: with the fields there are, read as a client would read it. */
 export function WordsTable() {
   const { data: house, error, refetch } = useDiaryHouseQuery();
   const may = useMay('house.write');
-  const [kind, setKind] = useState<MessageKind | null>(null);
+  const [kind, setKind] = useState<MessageKind | 'page' | null>(null);
+  /** in which language; empty for the house's own */
+  const [language, setLanguage] = useState('');
   if (!house) return <Problem error={error} again={refetch} />;
   return (
     <>
       <h2>Message texts</h2>
+      <Languages
+        of={house.rules}
+        version={house.version}
+        may={may}
+        chosen={language}
+        onChoose={(tag) => {
+          setLanguage(tag);
+          if (tag === '' && kind === 'page') setKind(null);
+        }}
+      />
       <div className="row">
-        {MESSAGE_KINDS.map((k) => (
+        {([...MESSAGE_KINDS, ...(language ? (['page'] as const) : [])] as const).map((k) => (
           <button
             key={k}
             type="button"
@@ -38,14 +51,24 @@ export function WordsTable() {
             aria-pressed={kind === k}
             onClick={() => setKind(kind === k ? null : k)}
           >
-            {k.replace('-', ' ')}
+            {k === 'page' ? 'the client’s page' : k.replace('-', ' ')}
           </button>
         ))}
       </div>
-      {kind && (
+      {kind === 'page' && language && (
+        <PageTexts
+          key={`${language} ${house.version}`}
+          language={language}
+          version={house.version}
+          rules={house.rules}
+          may={may}
+        />
+      )}
+      {kind && kind !== 'page' && (
         <Words
-          key={`${kind} ${house.version}`}
+          key={`${language} ${kind} ${house.version}`}
           kind={kind}
+          language={language}
           version={house.version}
           rules={house.rules}
           may={may}
@@ -56,30 +79,47 @@ export function WordsTable() {
   );
 }
 
+/** The rules with other texts of one kind, in the house's own words or in a language; null takes them away. */
+function withWords(
+  rules: DiaryRules,
+  language: string,
+  kind: MessageKind,
+  words: MessageWords | null,
+): DiaryRules {
+  const { [kind]: _, ...rest } = language ? (rules.languages[language]?.words ?? {}) : rules.words;
+  const next = words ? { ...rest, [kind]: words } : rest;
+  if (!language) return { ...rules, words: next };
+  const page = rules.languages[language]?.page ?? {};
+  return { ...rules, languages: { ...rules.languages, [language]: { words: next, page } } };
+}
+
 interface Props {
   readonly kind: MessageKind;
+  readonly language: string;
   readonly version: number;
   readonly rules: DiaryRules;
   readonly may: boolean;
   readonly roomName: (id: number | null) => string;
 }
 
-function Words({ kind, version, rules, may, roomName }: Props) {
+function Words({ kind, language, version, rules, may, roomName }: Props) {
   const [change, { error, isLoading }] = useChangeRulesMutation();
-  const [words, setWords] = useState<MessageWords>(rules.words[kind] ?? DEFAULT_WORDS[kind]);
+  const kept = language ? rules.languages[language]?.words[kind] : rules.words[kind];
+  const [words, setWords] = useState<MessageWords>(kept ?? rules.words[kind] ?? DEFAULT_WORDS[kind]);
   const { today } = useDays();
   const { studio } = useMe();
   const { data } = useDiaryQuery({ day: today, days: 14 });
   const real = data?.appointments.find((a) => a.status === (kind === 'offered' ? 'offered' : 'confirmed'));
   const strange = unknownFields(words.subject + words.body);
-  const save = (next: DiaryRules['words']) => change({ version, rules: { ...rules, words: next } });
+  const save = (next: MessageWords | null) =>
+    change({ version, rules: withWords(rules, language, kind, next) });
   return (
     <form
       className="slip"
       aria-label={`Text of ${kind.replace('-', ' ')}`}
       onSubmit={(e) => {
         e.preventDefault();
-        void save({ ...rules.words, [kind]: words });
+        void save(words);
       }}
     >
       <Problem error={error} />
@@ -115,16 +155,9 @@ function Words({ kind, version, rules, may, roomName }: Props) {
           <button type="submit" className="take" disabled={isLoading || strange.length > 0}>
             Save text
           </button>
-          {rules.words[kind] && (
-            <button
-              type="button"
-              className="quiet"
-              onClick={() => {
-                const { [kind]: _, ...rest } = rules.words;
-                void save(rest);
-              }}
-            >
-              Reset to the usual text
+          {kept && (
+            <button type="button" className="quiet" onClick={() => void save(null)}>
+              {language ? 'Use the studio’s own text' : 'Reset to the usual text'}
             </button>
           )}
         </div>
@@ -132,7 +165,7 @@ function Words({ kind, version, rules, may, roomName }: Props) {
       {real && strange.length === 0 && (
         <section aria-label="Preview">
           <h3>As {real.clientName} would read it</h3>
-          <Preview words={words} of={real} studio={studio} roomName={roomName} />
+          <Preview words={words} language={language} of={real} studio={studio} roomName={roomName} />
         </section>
       )}
     </form>
@@ -141,11 +174,13 @@ function Words({ kind, version, rules, may, roomName }: Props) {
 
 function Preview({
   words,
+  language,
   of: a,
   studio,
   roomName,
 }: {
   words: MessageWords;
+  language: string;
   of: AppointmentView;
   studio: string;
   roomName: Props['roomName'];
@@ -155,11 +190,19 @@ function Preview({
   const clock = useClock();
   const { data: house } = useHouseQuery();
   const wall = (at: number) => ({ day: dayIn(timeZone, new Date(at * 60_000)), time: clock(at) });
-  const values = messageValues(a, slot, { studio, contact: house ? contactOf(house) : [], wall, roomName });
+  const values = messageValues(a, slot, {
+    studio,
+    contact: house ? contactOf(house) : [],
+    wall,
+    roomName,
+    language,
+  });
+  // The page behind the link is made when the letter goes.
+  const shown = { ...values, link: '…' };
   return (
     <>
-      <strong>{fillWords(words.subject, values)}</strong>
-      <p className="letter">{fillWords(words.body, values)}</p>
+      <strong>{fillWords(words.subject, shown)}</strong>
+      <p className="letter">{fillWords(words.body, shown)}</p>
     </>
   );
 }
