@@ -56,31 +56,37 @@ export function Component() {
     <Place
       title="Messages"
       margin={
-        <section>
-          <h2>How messages go</h2>
-          <ul className="why">
-            <li>
-              {data.mail
-                ? 'Letters go through the studio’s mail server.'
-                : 'Letters are recorded here only: no mail server is set up.'}
-            </li>
-            <li>Texts to a phone are recorded here only: nothing is sent.</li>
-          </ul>
-          {mayHouse && <Link to="/house#mail">{data.mail ? 'Mail server' : 'Set up a mail server'}</Link>}
-          {data.demo && <h3>Demo</h3>}
-          <Problem error={carrying.error} />
-          {data.fails && (
-            <Notice is="bad">
-              Simulated failure is on. Messages that are due are not recorded and are tried again, each time
-              after a longer wait.
-            </Notice>
+        <>
+          <section>
+            <h2>How messages go</h2>
+            <ul className="why">
+              <li>
+                {data.mail
+                  ? 'Letters go through the studio’s mail server.'
+                  : 'Letters are recorded here only: no mail server is set up.'}
+              </li>
+              <li>Texts to a phone are recorded here only: nothing is sent.</li>
+            </ul>
+            {mayHouse && <Link to="/house#mail">{data.mail ? 'Mail server' : 'Set up a mail server'}</Link>}
+          </section>
+          {data.demo && (
+            <section>
+              <h2>Demo</h2>
+              <Problem error={carrying.error} />
+              {data.fails && (
+                <Notice is="bad">
+                  Simulated failure is on. Messages that are due are not recorded and are tried again, each
+                  time after a longer wait.
+                </Notice>
+              )}
+              {mayHouse && (
+                <button type="button" className="plain" onClick={() => void carrier({ fails: !data.fails })}>
+                  {data.fails ? 'End simulated failure' : 'Simulate failure'}
+                </button>
+              )}
+            </section>
           )}
-          {data.demo && mayHouse && (
-            <button type="button" className="plain" onClick={() => void carrier({ fails: !data.fails })}>
-              {data.fails ? 'End simulated failure' : 'Simulate failure'}
-            </button>
-          )}
-        </section>
+        </>
       }
     >
       <h1>Messages</h1>
