@@ -4,6 +4,7 @@ import { seedDemo } from '@rocchetto/demo/seed.ts';
 import { migrate } from '@rocchetto/server/db/migrate.ts';
 import { type Cluster, root, startCluster } from '../tools/cluster.ts';
 import { runTool, StopWord } from '../tools/stop-word.ts';
+import { actionsBench } from './actions.ts';
 import { alterationsBench } from './alterations.ts';
 import { bookingsBench } from './bookings.ts';
 import { coreBench } from './core.ts';
@@ -28,6 +29,7 @@ const withCluster = (work: (cluster: Cluster, say: (line: string) => void) => Pr
   };
 };
 const ALONE: Readonly<Record<string, Bench>> = {
+  actions: withCluster(actionsBench),
   core: coreBench,
   mutants: (say) => mutantsBench(say, process.argv[3], Number(process.argv[4]) || 1),
   net: (say) => netBench(say, Number(process.argv[3]) || 10_000),

@@ -2,7 +2,8 @@ import '../../shared/forms.css';
 import './fitting.css';
 import type { AlterationView } from '@rocchetto/contract';
 import { sheetOfView, unitOf } from '@rocchetto/contract/to-core.ts';
-import { insideOf } from '@rocchetto/core';
+import { insideOf, isCut } from '@rocchetto/core';
+import { isOpen } from '@rocchetto/core/alter/index.ts';
 import { useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useAlterationsQuery } from '../../api/alterations.ts';
@@ -145,7 +146,16 @@ function Fitting({ id }: { id: number }) {
         }}
       />
       <Photos orderId={id} alterations={alterations} unit={unit} />
-      <Measured orderId={id} unit={unit} points={data.points} />
+      <Measured
+        orderId={id}
+        unit={unit}
+        points={data.points}
+        due={
+          isCut(order.stage) &&
+          !alterations.some((a) => isOpen(a.status)) &&
+          data.points.some((p) => p.required && p.reading === null)
+        }
+      />
       <Care orderId={id} />
       <Leaving key={`leaving ${order.id}`} orderId={id} clientName={order.clientName} of={data} />
     </Place>

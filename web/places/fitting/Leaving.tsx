@@ -60,7 +60,15 @@ export function Leaving({ orderId, clientName, of }: Props) {
         )}
       </p>
       {mayCount && !out && (
-        <div className="row">
+        <form
+          className="row"
+          aria-label="Pins"
+          onSubmit={(e) => {
+            e.preventDefault();
+            // Enter counts what comes next: out, as long as more went in than came out.
+            if (pins !== '' && !counting) void counted(of.pins && of.pins.in > of.pins.out ? 'out' : 'in');
+          }}
+        >
           <label htmlFor="pins">Pins and needles</label>
           <input
             id="pins"
@@ -85,7 +93,7 @@ export function Leaving({ orderId, clientName, of }: Props) {
           >
             Count out
           </button>
-        </div>
+        </form>
       )}
       {of.handOvers.length > 0 && (
         <ul className="why">

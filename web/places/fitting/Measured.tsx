@@ -10,10 +10,13 @@ interface Props {
   readonly orderId: number;
   readonly unit: SheetUnit;
   readonly points: readonly PointView[];
+  /** nothing but this is still to be done before the garment leaves */
+  readonly due: boolean;
 }
 
 /** The finished garment against its sheet, as it is made by now: each point's target, what was read, and its verdict. */
-export function Measured({ orderId, unit, points }: Props) {
+export function Measured({ orderId, unit, points, due }: Props) {
+  const [shown, show] = useState<boolean | null>(null);
   const me = useMe();
   const [may, mayAccept] = [useMay('alter.work'), useMay('alter.accept')];
   const [isLoading, setLoading] = useState(false);
@@ -57,7 +60,10 @@ export function Measured({ orderId, unit, points }: Props) {
     if (await keep(readings, { name: me.name, reason })) setReason(emptied(reason, ''));
   };
   return (
-    <details>
+    <details
+      open={shown ?? due}
+      onToggle={(e) => show(e.currentTarget.open === due ? null : e.currentTarget.open)}
+    >
       <summary>
         <h2>{lies ? 'Measured flat' : 'Measured against the sheet'}</h2>
       </summary>

@@ -105,6 +105,14 @@ function Taping({ order, session, onAnew }: { order: OrderFull; session: Session
               </button>
             </Notice>
           )}
+          {taping.passed > 0 && (
+            <p className="soft">
+              Only what is needed.{' '}
+              <button type="button" className="quiet" onClick={taping.walkAll}>
+                Measure the {taping.passed} optional ones too
+              </button>
+            </p>
+          )}
           {taping.done && (
             <p>
               <Button type="primary" onClick={taping.toSheet}>

@@ -1,7 +1,9 @@
 import { type OrderFull, SessionWrite } from '@rocchetto/contract';
+import { toPart } from '@rocchetto/contract/to-core.ts';
 import {
   CORDS,
   LEVEL_RULES,
+  measuringTogether,
   SCHOOL_CHOICES,
   SCHOOL_MATTERS,
   USUAL_LEVELS,
@@ -16,6 +18,7 @@ import { useLengthRule } from '../../parts/readings/useLengthRule.ts';
 import { LengthInput } from '../../shared/LengthInput.tsx';
 import { useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
+import { useWalk, type Walk } from './useWalk.ts';
 
 const options = (rules: readonly string[]) => rules.map((r) => ({ value: r, label: r }));
 
@@ -38,6 +41,8 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
   const length = useLengthRule(me.unit);
   const [wrong, setWrong] = useState('');
   const brief = order.brief!;
+  const [walk, setWalk] = useWalk();
+  const list = measuringTogether(order.garments.map((g) => g.parts.map(toPart)));
   const inches = brief.parts.some((p) =>
     Object.values(p).some((v) => typeof v === 'string' && / in$|"$/.test(v)),
   );
@@ -95,6 +100,16 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
             options={[
               { value: 'cm', label: 'cm' },
               { value: 'in', label: 'inches' },
+            ]}
+          />
+        </Form.Item>
+        <Form.Item label="Measure">
+          <Radio.Group
+            value={walk}
+            onChange={(e) => setWalk(e.target.value as Walk)}
+            options={[
+              { value: 'all', label: `everything (${list.length})` },
+              { value: 'needed', label: `only what is needed (${list.filter((m) => m.needed).length})` },
             ]}
           />
         </Form.Item>

@@ -19,6 +19,7 @@ import { useDigitalTape } from './useDigitalTape.ts';
 import { useLastTimes } from './useLastTimes.ts';
 import { type Session, useReadings } from './useSession.ts';
 import type { Taken } from './useTapeField.ts';
+import { useWalk } from './useWalk.ts';
 
 const OPEN = ['pending', 'doubtful'];
 const NOT_KEPT =
@@ -84,7 +85,11 @@ export function useTaping(order: OrderFull, session: Session) {
   const [unit, setUnit] = useState<SheetUnit>(session.unit);
   const [tape, setTape] = useState<Tape>('snug');
   const [lost, setLost] = useState('');
-  const start = items.find((i) => [...OPEN, 'optional'].includes(stateOf(i)))?.id ?? items[0]!.id;
+  const [walk, setWalk] = useWalk();
+  // In a walk of what is needed the tape goes past the rest, which can still be gone to.
+  const inWalk = (i: Items[number]) => walk === 'all' || i.needed || OPEN.includes(stateOf(i));
+  const start =
+    items.find((i) => inWalk(i) && [...OPEN, 'optional'].includes(stateOf(i)))?.id ?? items[0]!.id;
   const at = items.some((i) => i.id === params.get('at')) ? params.get('at')! : start;
   const index = items.findIndex((i) => i.id === at);
   const item = items[index]!;
@@ -111,7 +116,7 @@ export function useTaping(order: OrderFull, session: Session) {
   }, [ready]);
   const last = useLastTimes(order.clientId, session.id, items);
   const { earlier, others, expected, halves, misfit } = useJudged(items, item, last);
-  const next = items[index + 1];
+  const next = items.slice(index + 1).find(inWalk);
   const toSheet = () => navigate(`/orders/${order.id}/sheet`);
   const forward = () => {
     // A hand that went elsewhere while the reading was kept stays where it went.
@@ -162,7 +167,8 @@ export function useTaping(order: OrderFull, session: Session) {
       .some((k) => k.sessionId === session.id && k.reading.note === note);
   const digital = useDigitalTape(isKept);
   const back = () => {
-    if (index > 0) go(items[index - 1]!.id);
+    const before = items.slice(0, index).findLast(inWalk);
+    if (before) go(before.id);
   };
   return {
     digital,
@@ -182,6 +188,13 @@ export function useTaping(order: OrderFull, session: Session) {
     misfit,
     says: schoolSays(item.id, schools, levels),
     ways: { waistAt: drawnWaist(levels.waist), neckDepth: schools.neckDepth },
+    /** how many of the list are not needed and not read: what a walk of the needed ones goes past */
+    passed: walk === 'needed' ? items.filter((i) => !inWalk(i) && stateOf(i) === 'optional').length : 0,
+    walkAll: () => {
+      setWalk('all');
+      const first = items.find((i) => stateOf(i) === 'optional');
+      if (first) go(first.id);
+    },
     done: !next && items.every((i) => !OPEN.includes(stateOf(i))),
     go,
     addMeasure,
