@@ -1,4 +1,5 @@
 import { type Browser, chromium, type Locator, type Page } from '@playwright/test';
+import type { OrderAlterations } from '@rocchetto/contract';
 import { measure } from '@rocchetto/core';
 import { inventFigures, seeded } from '@rocchetto/demo/figures.ts';
 import { migrate } from '@rocchetto/server/db/migrate.ts';
@@ -60,7 +61,9 @@ class Hand {
 
 /** An invented body, by the names that the tape shows. */
 const DRESS: Readonly<Record<string, string>> = Object.fromEntries(
-  Object.entries(inventFigures(seeded(3))).map(([id, cm]) => [measure(id).name, `${cm.toFixed(1)} cm`]),
+  Object.entries(inventFigures(seeded(3)))
+    .map(([id, cm]) => [measure(id).name, `${cm.toFixed(1)} cm`])
+    .concat(['front', 'left side', 'right side', 'back'].map((s) => [`waist to hem, ${s}`, '62 cm'])),
 );
 const HEMS = Object.fromEntries(
   ['front', 'left side', 'right side', 'back'].map((s) => [`waist to hem, ${s}`, '24 1/2']),
@@ -88,8 +91,13 @@ async function tape(page: Page, hand: Hand, figures: Readonly<Record<string, str
     }
     // Kept, and gone on to the next, or to the sheet.
     await page
-      .waitForFunction(() => !(document.querySelector<HTMLInputElement>('#reading')?.value ?? ''))
+      .waitForFunction(
+        () => !(document.querySelector<HTMLInputElement>('#reading')?.value ?? ''),
+        undefined,
+        { timeout: 3000 },
+      )
       .catch(() => undefined);
+    if (process.env.TRACE) process.stderr.write(`${name}: ${text ?? 'skipped'}\n`);
     await page.waitForTimeout(400);
   }
   return { entries, skips };
@@ -107,6 +115,7 @@ async function firstSheet(page: Page, base: string, token: string): Promise<numb
   await hand.write(page.getByLabel(/^Address/), '3 Quay Street');
   await hand.choose(page.getByRole('combobox', { name: 'Unit' }), 'inches');
   await hand.press(button('Save and start'));
+  await page.waitForURL('**/today');
   await hand.press(page.getByRole('link', { name: 'Clients' }).first());
   await hand.press(page.getByRole('link', { name: 'New client' }).first());
   await hand.write(page.getByLabel('Name', { exact: true }), 'Nell Hart');
@@ -136,7 +145,8 @@ async function dressTape(page: Page, base: string): Promise<string> {
   await page.getByLabel('Garment or job').fill('Lined day dress');
   await page.keyboard.press('Enter');
   await page.getByRole('heading', { name: /^Brief/ }).waitFor();
-  await hand.find(page.getByRole('combobox', { name: 'Garment' }), 'day dress, sleeve');
+  if (process.env.TRACE) process.stderr.write('brief\n');
+  await hand.find(page.getByRole('combobox', { name: 'Garment' }), 'day dress');
   await page.getByLabel('Lining').fill('cupro');
   await page.keyboard.press('Enter');
   const choice = page.getByText(/^only what is needed/);
@@ -148,33 +158,70 @@ async function dressTape(page: Page, base: string): Promise<string> {
   return `${needed} needed, ${entries} entries (${skips} skipped), ${hand.count} actions with the start`;
 }
 
-/** Three changes at the mirror, and the hand-over of the same garment. */
-async function fittingAndLeaving(page: Page, base: string): Promise<readonly [number, number, number]> {
+/** Cut by the first owner; then three changes at the mirror, agreed. */
+async function threeChanges(page: Page, base: string): Promise<number> {
   const hand = new Hand(page);
   await page.goto(`${base}/orders/1/sheet`);
-  await page.getByRole('button', { name: /^Mark .*cut|^Mark as cut/ }).click();
-  await page
-    .getByRole('button', { name: /cut/i })
-    .last()
-    .click()
-    .catch(() => undefined);
+  await page.getByRole('button', { name: 'Mark as cut …' }).first().click();
+  await page.getByRole('button', { name: 'Mark as cut', exact: true }).click();
+  await page.getByText('Revision 1, cut').first().waitFor();
   await page.goto(`${base}/orders/1/fitting`);
-  const kinds = page.getByLabel('Alteration', { exact: true });
-  for (const [kind, amount] of [
-    ['waist', '1/4'],
-    ['side-seams', '1/8'],
-    ['hem-straight', '1/2'],
+  const [kinds, much] = [page.getByLabel('Alteration', { exact: true }), page.getByLabel('How much')];
+  const find = page.getByLabel('Find', { exact: true });
+  for (const [said, kind, amount] of [
+    ['waist', 'waist', '1/4'],
+    ['side seams', 'side-seams', '1/8'],
+    ['hem', 'hem-straight', '1/2'],
   ] as const) {
-    hand.count += 2;
-    await kinds.selectOption(kind);
-    await hand.write(page.getByLabel('How much'), amount, 'Enter');
-    await kinds
-      .and(page.locator(':not([value])'))
-      .waitFor()
-      .catch(() => undefined);
-    await page.waitForTimeout(400);
+    await hand.write(find, said, 'Enter');
+    if ((await kinds.inputValue()) !== kind) throw new Error(`“${said}” finds ${await kinds.inputValue()}`);
+    await hand.write(much, amount, 'Enter');
+    await much.waitFor({ state: 'detached' });
   }
-  return [hand.count, 0, 0];
+  await hand.press(page.getByRole('button', { name: 'Agree all 3' }));
+  await page
+    .getByText(/agreed by Nell Hart/)
+    .nth(2)
+    .waitFor();
+  return hand.count;
+}
+
+/** The garment with its pins in and its work checked, from the page of its fitting to the client's hands. */
+async function handOver(page: Page, base: string): Promise<number> {
+  const hand = new Hand(page);
+  await page.goto(`${base}/orders/1/fitting`);
+  const pins = page.getByLabel('Pins and needles');
+  await pins.fill('12');
+  await pins.press('Enter');
+  await page.getByText('12 pins counted in, 0 out.').waitFor();
+  const { csrf } = await (await page.request.get(`${base}/api/me`)).json();
+  const api = async (path: string, data: object) => {
+    const res = await page.request.post(`${base}/api${path}`, { data, headers: { 'x-csrf-token': csrf } });
+    if (!res.ok()) throw new Error(await res.text());
+  };
+  const all = async () =>
+    (await (await page.request.get(`${base}/api/orders/1/alterations`)).json()) as OrderAlterations;
+  for (const { id, boxes } of (await all()).alterations) {
+    for (const { id: box } of boxes) await api(`/alterations/${id}/boxes`, { box, to: 'done' });
+    for (const step of [{ step: 'finish' }, { step: 'check', note: 'measured at the table' }]) {
+      const { version } = (await all()).alterations.find((a) => a.id === id)!;
+      await api(`/alterations/${id}/steps`, { version, step });
+    }
+  }
+  await page.reload();
+  const points = (await all()).points.filter((p) => p.required);
+  await hand.write(pins, '12', 'Enter');
+  await page.getByText('12 pins counted in, 12 out.').waitFor();
+  for (const [i, p] of points.entries())
+    await hand.write(
+      page.getByLabel(`${p.name}, measured`),
+      `${(p.target ?? 0).toFixed(1)} cm`,
+      i === points.length - 1 ? 'Enter' : '',
+    );
+  await hand.press(page.getByRole('form', { name: 'Hand over' }).getByRole('checkbox'));
+  await hand.press(page.getByRole('button', { name: 'Hand over' }));
+  await page.getByText(/^Handed over on/).waitFor();
+  return hand.count;
 }
 
 /** What docs/performance.md says of how many actions a hand needs. */
@@ -200,9 +247,18 @@ export async function actionsBench(cluster: Cluster, say: (line: string) => void
     });
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' });
     page.setDefaultTimeout(15_000);
+    page.on('dialog', (d) => void d.accept());
     const base = `http://127.0.0.1:${port}`;
+    say('An action is a press, or a field written with the Enter that ends it.');
     say(
-      `set-up to the first agreed skirt sheet, without the tape's figures: ${await firstSheet(page, base, token)} actions`,
+      `set-up to the first agreed skirt sheet, without the tape's figures: ${await firstSheet(page, base, token)} (aim 60)`,
+    );
+    say(`a lined dress's tape: ${await dressTape(page, base)} (aim: needed + 3)`);
+    // A sole dressmaker checks their own work.
+    await pool.query('update house set own_check = true');
+    say(`three changes at a fitting, read back and agreed: ${await threeChanges(page, base)} (aim 9)`);
+    say(
+      `hand-over, with the pins counted out and the girths measured: ${await handOver(page, base)} (aim 6)`,
     );
   } finally {
     if (process.env.SHOT) await browser?.contexts()[0]?.pages()[0]?.screenshot({ path: process.env.SHOT });

@@ -89,7 +89,7 @@ test('an order is changed with its dates checked, and its thread is pulled tight
   await expect(page.getByRole('heading', { name: 'Waistcoat' })).toBeVisible();
   await page.keyboard.press('/');
   await page.keyboard.type('no such garment anywhere');
-  await expect(page.getByText('No client or order found.')).toBeVisible();
+  await expect(page.getByText('No client, order or help page found.')).toBeVisible();
 });
 
 test('a minor is measured with the guardian named', async ({ page }) => {

@@ -129,8 +129,8 @@ export function girthTerms(c: LineContext, m: Measured, zone: Zone, more: LineMo
         'layers',
         layerAllowance(cm(thick)),
         layers.length === 1
-          ? `The ${layers[0]} lies ${mm(layers[0]!)} mm under the cloth: 2π × its thickness (geometry; thickness a house figure).`
-          : `Under the cloth lie ${layers.map((l) => `${l} ${mm(l)}`).join(', ')} mm: 2π × their thickness (geometry; thicknesses house figures).`,
+          ? `The ${layers[0]} lies ${mm(layers[0]!)} mm under the cloth: 2π × its thickness (geometry; thickness a studio figure).`
+          : `Under the cloth lie ${layers.map((l) => `${l} ${mm(l)}`).join(', ')} mm: 2π × their thickness (geometry; thicknesses studio figures).`,
       ),
     );
   }

@@ -23,7 +23,7 @@ const SENTENCE: Record<Tape, string> = {
   'one-finger': `Read over one finger: ${say(1)} of ease is already in the tape and is taken out, so that ease is not given twice.`,
   'two-fingers': `Read over two fingers: ${say(2)} of ease is already in the tape and is taken out, so that ease is not given twice.`,
   firm: 'Read firm, for a tightened garment: the reading already holds a reduction and is not reduced again.',
-  'over-clothes': `Read over light clothes: ${say(1)} is taken out (house figure); read it again over the right underwear.`,
+  'over-clothes': `Read over light clothes: ${say(1)} is taken out (studio figure); read it again over the right underwear.`,
 };
 
 export const TAPE_NAME: Record<Tape, string> = {

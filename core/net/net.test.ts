@@ -41,7 +41,7 @@ describe('the table of the net', () => {
       // Who lies two spreads from the middle is one in forty: no tape is asked to read her again for that.
       expect(row.mean - 2 * row.spread, id).toBeGreaterThan(m.range[0]);
       expect(row.mean + 2 * row.spread, id).toBeLessThan(m.range[1]);
-      expect(row.source, id).toMatch(/house default|from memory/);
+      expect(row.source, id).toMatch(/studio figure|from memory/);
       expect(
         row.loads.reduce((a, l) => a + l * l, 0),
         id,

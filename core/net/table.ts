@@ -10,9 +10,9 @@ export interface NetRow {
   readonly source: string;
 }
 
-const HOUSE = 'house default';
-const STEPS = 'slopes of the size steps of EN 13402-3 (from memory); spread a house default';
-const TABLE = 'mean near the metric size table (Aldrich, from memory); spread a house default';
+const HOUSE = 'studio figure';
+const STEPS = 'slopes of the size steps of EN 13402-3 (from memory); spread a studio figure';
+const TABLE = 'mean near the metric size table (Aldrich, from memory); spread a studio figure';
 
 // Means and spreads over adults of any gender. What two measures have in common is the sum of the products of their
 // loads: no other correlation is assumed. Fronts go with their wholes beyond the factors, see PART_OF.

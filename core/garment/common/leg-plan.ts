@@ -285,7 +285,7 @@ export function planLegs(
       v.hem !== null
         ? [term('style', 'from the brief', v.hem, 'As briefed.')]
         : below
-          ? [term('style', 'house figure', USUAL_HEM, 'A straight leg (house figure).')]
+          ? [term('style', 'studio figure', USUAL_HEM, 'A straight leg (studio figure).')]
           : thighDrafted === null
             ? null
             : [

@@ -193,7 +193,7 @@ export function turnChecks(c: PartContext, t: BustTurn, intake: Cm, hasOne: bool
       warn(
         c.id('slope'),
         c.id('shoulder'),
-        `The shoulders slope ${n(t.m.slope)}°: front and back together are usually 36 to 42 (three published schools, from memory). Look at the house rule for the slope, or pin the shoulders at the toile.`,
+        `The shoulders slope ${n(t.m.slope)}°: front and back together are usually 36 to 42 (three published schools, from memory). Look at the studio rule for the slope, or pin the shoulders at the toile.`,
       ),
     );
   const marked = angleOfMouth(t.cut, intake);

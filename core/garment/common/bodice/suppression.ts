@@ -116,7 +116,7 @@ export function bodiceTaking(c: PartContext, q: Quarter): BodiceTaking {
                 'take',
                 'centre back seam',
                 rule.centre,
-                'Shaped in, so that a zip does not bulge (house figure).',
+                'Shaped in, so that a zip does not bulge (studio figure).',
               ),
             ],
             settable: [],

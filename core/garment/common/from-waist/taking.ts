@@ -329,7 +329,7 @@ function figuresOf(
                 'take',
                 'centre back seam',
                 s.centre,
-                'Shaped in, so that a zip does not bulge (house figure).',
+                'Shaped in, so that a zip does not bulge (studio figure).',
               ),
             ],
             settable: [],

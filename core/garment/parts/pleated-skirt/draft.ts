@@ -50,7 +50,7 @@ export const FIELDS = {
 } as const;
 export type PleatedValues = ValuesOf<typeof FIELDS>;
 
-/** A single pleat is this deep where nothing is briefed, cm (house figure). */
+/** A single pleat is this deep where nothing is briefed, cm (studio figure). */
 const SINGLE_DEPTH = 6;
 
 export interface PleatedDraft extends FreeDraft {
@@ -119,7 +119,7 @@ function pleatFigures(c: PartContext, v: PleatedValues, { round, closed, wide }:
       v.depth !== null
         ? [term('style', 'from the brief', v.depth, 'As briefed.')]
         : v.pleats === 'single'
-          ? [term('style', 'house figure', SINGLE_DEPTH, 'A single pleat (house figure).')]
+          ? [term('style', 'studio figure', SINGLE_DEPTH, 'A single pleat (studio figure).')]
           : [
               term(
                 'body',

@@ -12,7 +12,7 @@ export const FIELDS = {
   inseam: {
     kind: 'length',
     label: 'Inside leg wanted',
-    hint: `on the wearer’s knee and stature, ${say(2)} to ${say(3)} either way of the house length`,
+    hint: `on the wearer’s knee and stature, ${say(2)} to ${say(3)} either way of the studio’s length`,
     min: 5,
     max: 100,
     default: '18 cm',

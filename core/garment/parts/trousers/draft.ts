@@ -219,7 +219,7 @@ const sideRise = (c: PartContext): Figure =>
     section: c.key,
     name: 'waist line rises at the side',
     marked: c.shape.sideRise,
-    terms: [term('add', 'house figure', c.shape.sideRise, 'Over the hip curve (common practice 1 to 1.3).')],
+    terms: [term('add', 'studio figure', c.shape.sideRise, 'Over the hip curve (common practice 1 to 1.3).')],
     follows: within,
     ...LIE,
   });
