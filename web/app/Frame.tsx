@@ -8,6 +8,7 @@ import { useMeQuery } from '../api/me.ts';
 import { setAuthor, whenStrange } from '../offline/author.ts';
 import { useToldAt } from '../offline/connection.ts';
 import { PendingReadings } from '../parts/outbox/PendingReadings.tsx';
+import { Refusals } from '../parts/outbox/Refusals.tsx';
 import { fittingOutbox } from '../parts/outbox/useFittingOutbox.ts';
 import { outbox } from '../parts/outbox/useReadingsOutbox.ts';
 import { isSignOut, owesSignOut, signOutHere } from '../places/sign-in/sign-out.ts';
@@ -125,6 +126,7 @@ export function Frame() {
           fitting changes are saved on this device and sent when it is back.
         </p>
       )}
+      <Refusals />
       <div ref={work} tabIndex={-1} className="outlet">
         {me.factorOwed && pathname !== '/account' ? (
           <Navigate to="/account" replace />

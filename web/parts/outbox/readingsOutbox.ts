@@ -64,6 +64,8 @@ export class Outbox {
     return () => this.#listeners.delete(listener);
   };
   readonly snapshot = () => this.#kept;
+  /** The order a session of this device measures for; null for one that measures for none. */
+  readonly orderOf = (sessionId: string): number | null => this.#sessions.get(sessionId)?.orderId ?? null;
 
   /** Begins a session on this device. It reaches the server with its first reading. */
   async begin(session: SessionWrite, by: number) {
