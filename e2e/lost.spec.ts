@@ -1,4 +1,4 @@
-import { call, expect, inDatabase, newSkirt, signIn, takeUpTape, test } from './help.ts';
+import { accessible, call, expect, inDatabase, newSkirt, signIn, takeUpTape, test } from './help.ts';
 
 const away = 'Can’t reach the';
 
@@ -114,4 +114,33 @@ test('a signed-out hand is asked to sign in and comes back to the same reading; 
   await expect(page.getByText('Everything is saved.')).toBeVisible();
   await page.getByRole('button', { name: 'waist: read' }).click();
   await expect(page.getByText('2. 70.5 cm')).toBeVisible();
+});
+
+test('what the studio would not take later is told with its sentence wherever the hand is', async ({
+  page,
+}) => {
+  await signIn(page);
+  const { orderId } = await newSkirt(page, 'Refused Later');
+  await takeUpTape(page, orderId);
+  await page.route('**/api/readings', (route) => route.abort());
+  await call(page, '70');
+  await expect(page.getByText(/1 reading waiting to be sent/)).toBeVisible();
+  await page.getByRole('link', { name: 'Bench', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Bench' })).toBeVisible();
+  // Back again, the studio has its reasons: nothing of it may go unsaid because the hand went elsewhere.
+  const sentence = 'This client’s data was erased. Nothing was saved.';
+  await page.route('**/api/readings', (route) => {
+    const { readings } = route.request().postDataJSON() as { readings: { id: string }[] };
+    const refused = readings.map(({ id }) => ({ id, sentence }));
+    return route.fulfill({ json: { kept: [], refused } });
+  });
+  await page.evaluate(() => window.dispatchEvent(new Event('online')));
+  const told = page.getByRole('alert').filter({ hasText: 'Not saved in the studio' });
+  await expect(told).toContainText(`waist 70 cm: ${sentence}`);
+  await accessible(page, 'refused later');
+  await told.getByRole('link', { name: 'Open the tape' }).click();
+  await expect(told).toHaveCount(0);
+  await expect(page.getByRole('alert').filter({ hasText: sentence })).toBeVisible();
+  await page.getByRole('button', { name: 'Discard' }).click();
+  await expect(page.getByText(sentence)).toHaveCount(0);
 });
