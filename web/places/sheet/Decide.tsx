@@ -1,6 +1,6 @@
 import type { SheetView } from '@rocchetto/contract';
 import { useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { useAgreeSheetMutation } from '../../api/sheets.ts';
 import { useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
@@ -18,6 +18,8 @@ interface Props {
 /** Draft, then agreed by name, then cut: the sheet's next step, or what stands in its way. */
 export function Decide({ id, view, open, may }: Props) {
   const mayBook = useMay('diary.write');
+  // Beside the panels, the cutting and the checks it is folded: the page is theirs.
+  const part = useSearchParams()[0].get('part');
   const [asking, setAsking] = useState(false);
   // Here and not in the form: what is written stays while a figure set by hand opens a question, and why it was refused.
   const [name, setName] = useState('');
@@ -44,7 +46,7 @@ export function Decide({ id, view, open, may }: Props) {
     return (
       <>
         <Problem error={error} />
-        <details className="standsin" open={open.length <= 2}>
+        <details className="standsin" open={open.length <= 2 && part === null}>
           <summary>Before you can agree: {open.length === 1 ? '1 thing' : `${open.length} things`}</summary>
           <ul className="why">
             {open.map((o) => (
