@@ -56,6 +56,24 @@ function useJudged(items: Items, item: Items[number], last: ReturnType<typeof us
   return { earlier, others, expected, halves, misfit };
 }
 
+/** How the tape goes through the list: all of it, or what is needed, past the rest, which can still be gone to. */
+function useWalked(items: Items) {
+  const [walk, setWalk] = useWalk();
+  const inWalk = (i: Items[number]) => walk === 'all' || i.needed || OPEN.includes(stateOf(i));
+  const unread = (i: Items[number]) => [...OPEN, 'optional'].includes(stateOf(i));
+  return {
+    inWalk,
+    start: items.find((i) => inWalk(i) && unread(i))?.id ?? items[0]!.id,
+    /** how many it goes past: not needed and not read */
+    passed: items.filter((i) => !inWalk(i)).filter(unread).length,
+    /** Goes through all from now on; answers the first that it would have gone past. */
+    walkAll: () => {
+      setWalk('all');
+      return items.find((i) => stateOf(i) === 'optional')?.id;
+    },
+  };
+}
+
 /** A reading of this measure as it is kept, with an id of its own. */
 const newReading = (measure: string, wroteBy: string, r: Partial<ReadingWire>): ReadingWire => ({
   id: crypto.randomUUID(),
@@ -85,11 +103,7 @@ export function useTaping(order: OrderFull, session: Session) {
   const [unit, setUnit] = useState<SheetUnit>(session.unit);
   const [tape, setTape] = useState<Tape>('snug');
   const [lost, setLost] = useState('');
-  const [walk, setWalk] = useWalk();
-  // In a walk of what is needed the tape goes past the rest, which can still be gone to.
-  const inWalk = (i: Items[number]) => walk === 'all' || i.needed || OPEN.includes(stateOf(i));
-  const start =
-    items.find((i) => inWalk(i) && [...OPEN, 'optional'].includes(stateOf(i)))?.id ?? items[0]!.id;
+  const { inWalk, start, passed, walkAll } = useWalked(items);
   const at = items.some((i) => i.id === params.get('at')) ? params.get('at')! : start;
   const index = items.findIndex((i) => i.id === at);
   const item = items[index]!;
@@ -188,12 +202,10 @@ export function useTaping(order: OrderFull, session: Session) {
     misfit,
     says: schoolSays(item.id, schools, levels),
     ways: { waistAt: drawnWaist(levels.waist), neckDepth: schools.neckDepth },
-    /** how many of the list are not needed and not read: what a walk of the needed ones goes past */
-    passed: walk === 'needed' ? items.filter((i) => !inWalk(i) && stateOf(i) === 'optional').length : 0,
+    passed,
     walkAll: () => {
-      setWalk('all');
-      const first = items.find((i) => stateOf(i) === 'optional');
-      if (first) go(first.id);
+      const first = walkAll();
+      if (first) go(first);
     },
     done: !next && items.every((i) => !OPEN.includes(stateOf(i))),
     go,
