@@ -47,6 +47,9 @@ const AT_THE_EDGE: readonly (readonly [
   ['side-height-over-back', [28.5, 42.5], [28.6, 42.5], 'leaves 13.9 cm'],
   ['across-back-over-bust', [47, 100], [47.1, 100], 'Across back'],
   ['across-front-over-bust', [47, 100], [47.1, 100], 'Across front'],
+  // 35 in of bust with an arc of 21 in leaves 14 in, narrower than any back of 16 1/2 in.
+  ['back-beside-front-arc', [88.9, 53.3, 35.5], [88.9, 53.3, 41.9], 'leaves 35.6 cm behind'],
+  ['back-beside-front-arc', [88, 46, 41.9], [88, 46, 42], 'nothing is left for the armhole'],
   ['shoulder-slope', [1.3, 12], [1.2, 12], 'slopes 6 degrees'],
   ['shoulder-slope', [7.3, 12], [7.5, 12], 'slopes 39 degrees'],
   ['shoulder-slope', [4, 12], [12, 12], 'slopes 90 degrees'],

@@ -135,6 +135,11 @@ export const RELATIONS: readonly Relation[] = [
         : null,
     ),
   ),
+  unlikely('back-beside-front-arc', ['bust', 'bust-front', 'across-back'], ([b, f, a]) =>
+    f! < b! && b! - f! <= a!
+      ? `A bust of ${p(b!)} less its front arc of ${p(f!)} leaves ${p((b! - f!) as Cm)} behind, no more than across back (${p(a!)}): nothing is left for the armhole. Read front arc and across back again?`
+      : null,
+  ),
   unlikely('shoulder-slope', ['shoulder-drop', 'shoulder'], ([d, l]) => {
     const slope = d! >= l! ? 90 : (Math.asin(d! / l!) * 180) / Math.PI;
     return slope < SLOPE.least || slope > SLOPE.most

@@ -40,20 +40,32 @@ export interface FigureDraft {
   readonly nearest?: boolean;
   /** what may be set by hand; the finished figure alone unless said otherwise */
   readonly settable?: readonly Target[];
+  /** its terms, ease and all, are of a whole of which the figure is half; why */
+  readonly half?: string;
   /** null lets a figure set by hand stand, a sentence says why it cannot */
   readonly follows?: (value: Cm) => string | null;
 }
 
 /** Puts a figure together from its terms and lays the fitter's overrides over it. */
 export function buildFigure(c: Making, draft: FigureDraft): Figure {
-  const d = c.stepsOf && (draft.known ?? true) ? stepped(draft, c.stepsOf(draft.id)) : draft;
+  const steps = c.stepsOf && (draft.known ?? true) ? c.stepsOf(draft.id) : [];
+  const d = stepped(draft, steps);
   const known = d.known ?? true;
+  const laid = (terms: readonly Term[]) =>
+    draft.half === undefined ? terms : halved(terms, steps, draft.half);
   const settable = d.settable ?? ONLY_FINISHED;
-  const rule = known ? total(d.terms) : null;
+  const rule = known ? total(laid(d.terms)) : null;
   const set = c.overridesOf(d.id);
   // Nearly every figure is as the rules give it: nothing is laid over it.
   if (set.length === 0)
-    return made(c, d, { settable, overrides: set, terms: d.terms, rule, finished: rule, byHand: false });
+    return made(c, d, {
+      settable,
+      overrides: set,
+      terms: laid(d.terms),
+      rule,
+      finished: rule,
+      byHand: false,
+    });
   const overrides = set.filter((o) => {
     const cannot = settable.includes(o.target)
       ? o.target === 'finished'
@@ -65,7 +77,7 @@ export function buildFigure(c: Making, draft: FigureDraft): Figure {
     if (cannot !== null) c.refuse(o, cannot);
     return cannot === null;
   });
-  const eased = overrides.reduce<readonly Term[]>(withEase, d.terms);
+  const eased = laid(overrides.reduce<readonly Term[]>(withEase, d.terms));
   const byHand = overrides.filter((o) => o.target === 'finished').at(-1);
   const finished = byHand ? byHand.value : known ? total(eased) : null;
   return made(c, d, { settable, overrides, terms: eased, rule, finished, byHand: byHand !== undefined });
@@ -74,6 +86,16 @@ export function buildFigure(c: Making, draft: FigureDraft): Figure {
 /** A figure that steps add to is no longer as it was read. */
 const stepped = (d: FigureDraft, steps: readonly Term[]): FigureDraft =>
   steps.length === 0 ? d : { ...d, terms: [...d.terms, ...steps], read: false };
+
+/** Half of what the terms come to, ease and all; what steps add lies on the half already. */
+function halved(terms: readonly Term[], steps: readonly Term[], because: string): readonly Term[] {
+  const own = terms.filter((t) => !steps.includes(t));
+  return [
+    ...own,
+    { kind: 'share', label: 'half of it', cm: cm(-total(own) / 2), because },
+    ...terms.filter((t) => steps.includes(t)),
+  ];
+}
 
 const ONLY_FINISHED: readonly Target[] = ['finished'];
 
@@ -170,6 +192,15 @@ export const term = (kind: Term['kind'], label: string, amount: number, because:
   cm: cm(amount),
   because,
 });
+
+/** An equal part of a whole, which prints as the whole and what it is divided by: "68.54 cm finished ÷ 4". */
+export const partOf = (
+  kind: Term['kind'],
+  label: string,
+  whole: number,
+  by: number,
+  because: string,
+): Term => ({ ...term(kind, label, whole / by, because), by });
 
 /** Said of a share that is marked finer than the house’s step. */
 export const MARKED_FINER = 'Marked finer, since steps lost on so many panels would add up.';

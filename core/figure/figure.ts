@@ -18,6 +18,8 @@ export interface Term {
   readonly label: string;
   readonly cm: Cm;
   readonly because: string;
+  /** what it was divided by: it prints as its whole and this, not as what came of it */
+  readonly by?: number;
   /** true for what was read at the tape, whose words are for those who may read sessions */
   readonly reading?: boolean;
 }

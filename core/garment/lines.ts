@@ -4,6 +4,7 @@ import {
   finely,
   MARKED_FINER,
   type Making,
+  partOf,
   share,
   TOLERANCE,
   term,
@@ -295,7 +296,7 @@ function shared(c: LineContext, line: BodyLine, wanted: readonly LineWanted[]): 
   if (figure.finished === null) return line;
   const split = wanted.every((w) => w.split) ? wanted[0]?.split?.(figure.finished) : undefined;
   if (split) {
-    const whole = term('body', `finished ÷ ${split.times}`, figure.finished / split.times, 'Equal panels.');
+    const whole = partOf('body', 'finished', figure.finished, split.times, 'Equal panels.');
     const fine = split.finely ? finely(c, split.times) : c;
     const bare = share(fine, split.panel, split.times, [whole]);
     const one = fine === c ? bare : { ...bare, note: MARKED_FINER };
@@ -322,27 +323,29 @@ function quarters(
   const finished = figure.finished!;
   if (arc !== null && net !== null && arc < net) {
     const added = (face: string) =>
-      term(
+      partOf(
         'share',
-        'half of what was added ÷ 2',
-        (finished - net) / 4,
+        'half of what was added',
+        (finished - net) / 2,
+        2,
         `Ease and layers are shared half to the ${face}.`,
       );
     return [
       share(c, 'front', 2, [
-        term('body', 'front arc ÷ 2', arc / 2, 'The front is as wide as its measured arc.'),
+        partOf('body', 'front arc', arc, 2, 'The front is as wide as its measured arc.'),
         added('front'),
       ]),
       share(c, 'back', 2, [
-        term('body', 'rest of the body ÷ 2', (net - arc) / 2, 'The back is the girth less the front arc.'),
+        partOf('body', 'rest of the body', net - arc, 2, 'The back is the girth less the front arc.'),
         added('back'),
       ]),
     ];
   }
-  const quarter = term(
+  const quarter = partOf(
     'body',
-    'finished ÷ 4',
-    finished / 4,
+    'finished',
+    finished,
+    4,
     even ? 'Half and half.' : 'Half and half: no front arc was read.',
   );
   const own = even ? null : by?.(c, net, finished);
@@ -350,15 +353,16 @@ function quarters(
   const front = even || net === null ? null : frontBetween(c, zone);
   if (front !== null) {
     const because = `Front and back lie as at waist and hip, where front arcs were read: ${Math.round(100 * front)} % of the body in front.`;
-    const added = term(
+    const added = partOf(
       'share',
-      'half of what was added ÷ 2',
-      (finished - net!) / 4,
+      'half of what was added',
+      (finished - net!) / 2,
+      2,
       'Ease and layers are shared half to each face.',
     );
     return [
-      share(c, 'front', 2, [term('body', 'front part ÷ 2', (net! * front) / 2, because), added]),
-      share(c, 'back', 2, [term('body', 'rest of the body ÷ 2', (net! * (1 - front)) / 2, because), added]),
+      share(c, 'front', 2, [partOf('body', 'front part', net! * front, 2, because), added]),
+      share(c, 'back', 2, [partOf('body', 'rest of the body', net! * (1 - front), 2, because), added]),
     ];
   }
   const balance = even ? 0 : c.input.house.balance[row.balance];

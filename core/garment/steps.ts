@@ -100,9 +100,13 @@ export interface StepTaken {
   readonly to: string;
 }
 
-/** A step in words, without its part: “2. neckline wider, each side +2 cm”. */
-export const stepWords = (s: StepTaken, i: number, toName = s.to): string =>
-  `${i + 1}. ${STEPS[s.step].name}${s.amount === null ? ` ${toName}` : ` ${s.amount > 0 ? '+' : ''}${say(s.amount)}`}`;
+/** A step in words, without its part: “2. neckline wider, each side +2 cm”, “3. the dart moved to the shoulder”. */
+export function stepWords(s: StepTaken, i: number, chosen?: string): string {
+  const { name } = STEPS[s.step];
+  const says =
+    s.amount === null ? (chosen ?? `${name} ${s.to}`) : `${name} ${s.amount > 0 ? '+' : ''}${say(s.amount)}`;
+  return `${i + 1}. ${says}`;
+}
 
 /** What the steps add to one figure of a part, as terms. */
 export const stepTerms = (steps: readonly StepTaken[], part: number, figure: string): Term[] =>

@@ -1,13 +1,14 @@
 import { printDate } from '../dates/print.ts';
 import { dayIn } from '../dates/studio-day.ts';
 import { drift } from '../figure/build.ts';
-import type { Figure, Mark, TermKind } from '../figure/figure.ts';
+import type { Figure, Mark, Term, TermKind } from '../figure/figure.ts';
+import type { PartBrief } from '../garment/input.ts';
 import { findPart } from '../garment/registry.ts';
-import { stepWords } from '../garment/steps.ts';
+import { STEPS, type StepTaken, stepWords } from '../garment/steps.ts';
 import { traitsOf } from '../garment/tables/cloth-traits.ts';
 import { SCHOOL_NAME } from '../garment/tables/fit.ts';
 import { measure } from '../measures/catalogue.ts';
-import { type Cm, inUnit, type SheetUnit } from '../units/length.ts';
+import { type Cm, cm, inUnit, type SheetUnit } from '../units/length.ts';
 import { printByHand, printLength, printSigned, printWithUnit, tell } from '../units/print.ts';
 import { printWritten, readLength } from '../units/reading.ts';
 import type { Sheet } from './compute.ts';
@@ -132,7 +133,12 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
       line('Cloth', cloth.filter(Boolean).join(', ')),
       ...plansOf(brief.parts).map((text) => line('Drafted by', text)),
       ...(brief.steps?.length
-        ? [line('Adapted', brief.steps.map((s, i) => tell(stepWords(s, i), unit)).join('; '))]
+        ? [
+            line(
+              'Adapted',
+              brief.steps.map((s, i) => tell(stepWords(s, i, chosenBy(s, brief.parts)), unit)).join('; '),
+            ),
+          ]
         : []),
       line('Lining', brief.lining || 'unlined'),
       line('Worn beneath', session.beneath || brief.beneath),
@@ -286,6 +292,21 @@ const TOLERANCE_INCHES: Record<string, string> = { '1': '3⁄8 in', '0.6': '1⁄
 const toleranceText = (t: Cm, unit: SheetUnit) =>
   (unit === 'in' && TOLERANCE_INCHES[String(t)]) || printWithUnit(t, unit);
 
+/** What a step chose, in the words of its part's field; undefined for one that adds an amount. */
+function chosenBy(s: StepTaken, parts: readonly PartBrief[]): string | undefined {
+  const part = parts[s.part];
+  const field = part && findPart(part.part)?.fields[STEPS[s.step].field ?? ''];
+  return field?.kind === 'choice' ? field.options.find((o) => o.value === s.to)?.label : undefined;
+}
+
+/** A part of a share: "68.54 cm finished ÷ 4", "+1.5 cm more for the bust". What stands first needs no plus. */
+function termText(t: Term, first: boolean, unit: SheetUnit): string {
+  // A sheet that was kept before says its divisor in its label, and prints as it did.
+  if (t.by === undefined) return `${printSigned(t.cm, unit)} ${t.label}`;
+  const whole = cm(t.cm * t.by);
+  return `${first && whole >= 0 ? printWithUnit(whole, unit) : printSigned(whole, unit)} ${t.label} ÷ ${t.by}`;
+}
+
 /** The figure's parts but for the reading, one sentence a part: how it came to be. */
 function whyOf(f: Figure, unit: SheetUnit): string[] {
   const lines = f.terms
@@ -295,7 +316,7 @@ function whyOf(f: Figure, unit: SheetUnit): string[] {
     if (o.target === 'finished')
       lines.push(`Set by hand to ${asGiven(o.written, o.value, unit)} by ${o.by}: ${o.reason}`);
   for (const s of f.shares) {
-    const sumText = s.terms.map((t) => `${printSigned(t.cm, unit)} ${t.label}`).join(', ');
+    const sumText = s.terms.map((t, i) => termText(t, i === 0, unit)).join(', ');
     const name = s.panel === 'front' || s.panel === 'back' ? `${s.panel} quarter` : `each ${s.panel}`;
     lines.push(
       tell(

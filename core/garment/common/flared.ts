@@ -71,5 +71,5 @@ export const liningNote = (c: PartContext) => `finishes ${p(liningShorter(c))} a
 /** In which seam the zip lies, when all seams are alike. */
 export const seamForZip = (c: PartContext): string =>
   c.opens
-    ? `one seam lies at the ${c.opens === 'centre-back' ? 'centre back' : 'left side'}, for the zip`
+    ? `one seam lies at the ${c.opens === 'centre-back' ? 'centre back' : 'left side'}, for the ${c.closes === 'lacing' ? 'lacing' : 'zip'}`
     : '';

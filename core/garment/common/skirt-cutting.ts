@@ -6,6 +6,9 @@ import type { Cutting, PartContext } from '../part.ts';
 import { openPiece, piecesOf } from '../pieces.ts';
 import type { AllowanceId } from '../tables/allowances.ts';
 
+/** From so much stretch around, %, a cloth is sewn as a knit; what gives less is a woven with a little elastane (common practice, no source). */
+const KNIT_FROM = 15;
+
 /** Needle size for the cloth's weight (common practice): to 100 g/m² 70, to 250 80, above 90; a knit wants a round point. */
 const needleFor = (weight: number | null, knit: boolean) =>
   `${weight === null ? 'for the cloth' : weight <= 100 ? 'size 70' : weight <= 250 ? 'size 80' : 'size 90'}${knit ? ', ball point' : ''}`;
@@ -21,10 +24,11 @@ const stitchFor = (weight: number | null, knit: boolean): string =>
 /** What every garment has laid ready. */
 export const threadAndNeedle = (c: PartContext): Notion[] => {
   const { cloth } = c.input.brief;
+  const knit = cloth.stretch >= KNIT_FROM;
   return [
     { name: 'thread', length: null, note: cloth.name ? `to match ${cloth.name}` : 'to match' },
-    { name: 'needle', length: null, note: needleFor(cloth.weight, cloth.stretch > 0) },
-    { name: 'stitch', length: null, note: stitchFor(cloth.weight, cloth.stretch > 0) },
+    { name: 'needle', length: null, note: needleFor(cloth.weight, knit) },
+    { name: 'stitch', length: null, note: stitchFor(cloth.weight, knit) },
   ];
 };
 

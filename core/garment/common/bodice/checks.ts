@@ -36,6 +36,22 @@ export const bustAbove = (c: PartContext, m: Marked): RawCheck[] =>
         ),
       ];
 
+/** A quarter that is no wider than the half across it leaves no armhole: one of the readings is wrong. */
+export const narrowQuarters = (c: PartContext, m: Marked): RawCheck[] =>
+  FACES.flatMap((face) => {
+    const quarter = c.line('bust')?.[face]?.rounded;
+    const across = face === 'front' ? m.acrossFront : m.acrossBack;
+    if (quarter === undefined || quarter > across) return [];
+    const arc = c.measured.get('bust-front')?.net != null ? 'the front arc of the bust' : 'the bust';
+    return [
+      warn(
+        c.id(`narrow-${face}`),
+        c.id(`across-${face}`),
+        `The ${face} quarter at the bust (${p(quarter)}) is no wider than half across the ${face} (${p(across)}): nothing is left for the armhole. Read ${arc} and across ${face} again.`,
+      ),
+    ];
+  });
+
 /** Side seams sewn, front and back, and the armhole beside the body's. */
 export function seamChecks(
   c: PartContext,

@@ -1,4 +1,4 @@
-import { share, term } from '../../../figure/build.ts';
+import { partOf, share, term } from '../../../figure/build.ts';
 import type { Share } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
@@ -19,7 +19,7 @@ export function cupQuarters(c: LineContext, net: Cm | null, finished: Cm): Share
     : `No front arc and no high bust were read: as an average one, ${p(cm(2))} between front and back quarter (a published block, from memory).`;
   const of = (panel: string, sign: 1 | -1): Share => ({
     ...share(c, panel, 2, [
-      term('body', 'finished ÷ 4', finished / 4, 'A quarter.'),
+      partOf('body', 'finished', finished, 4, 'A quarter.'),
       term('share', sign > 0 ? 'more for the bust' : 'less at the back', (sign * cup) / 4, because),
     ]),
     ...(read ? {} : { note: 'Estimated: measure the high bust or the front arc.' }),

@@ -89,32 +89,19 @@ export function draftCutOn(c: PartContext, v: CutOnValues): CutOnDraft {
   const arm = make(
     'sleeve-width',
     'sleeve, half of its girth at the body',
-    girth === null
-      ? null
-      : [
-          ...bodyOf('armhole')!,
-          easeOf(c, 'upper-arm'),
-          term(
-            'share',
-            'half of it',
-            -(girth + easeOf(c, 'upper-arm').cm) / 2,
-            'Front and back of the sleeve are one on the fold.',
-          ),
-        ],
-    { tolerance: TOLERANCE.detail, settable: ['wearing', 'finished'] },
+    girth === null ? null : [...bodyOf('armhole')!, easeOf(c, 'upper-arm')],
+    {
+      tolerance: TOLERANCE.detail,
+      settable: ['wearing', 'finished'],
+      half: 'Front and back of the sleeve are one on the fold.',
+    },
   );
   const upper = net('upper-arm');
   const end = make(
     'sleeve-end',
     'sleeve end, half of its girth',
-    upper === null
-      ? null
-      : [
-          ...bodyOf('upper-arm')!,
-          easeOf(c, 'upper-arm'),
-          term('share', 'half of it', -(upper + easeOf(c, 'upper-arm').cm) / 2, 'On the fold.'),
-        ],
-    { tolerance: TOLERANCE.detail, settable: ['wearing', 'finished'] },
+    upper === null ? null : [...bodyOf('upper-arm')!, easeOf(c, 'upper-arm')],
+    { tolerance: TOLERANCE.detail, settable: ['wearing', 'finished'], half: 'On the fold.' },
   );
   const neckBase = net('neck-base');
   const neck = make(

@@ -3,7 +3,7 @@ import { judge, type RawCheck, warn } from '../../../figure/check.ts';
 import { say as p } from '../../../units/print.ts';
 import { quarterBalance } from '../../common/bodice/balance.ts';
 import { turnChecks } from '../../common/bodice/bust-turn.ts';
-import { absentChecks, bustAbove, seamChecks } from '../../common/bodice/checks.ts';
+import { absentChecks, bustAbove, narrowQuarters, seamChecks } from '../../common/bodice/checks.ts';
 import { closingNotions } from '../../common/bodice/closing.ts';
 import { cupQuarters } from '../../common/bodice/cup-quarters.ts';
 import { underBustSays } from '../../common/bodice/heights-plan.ts';
@@ -138,7 +138,7 @@ function bodiceChecks(c: PartContext, v: BodiceValues, d: BodiceDraft): RawCheck
       );
     return found;
   }
-  found.push(...bustAbove(c, m));
+  found.push(...bustAbove(c, m), ...narrowQuarters(c, m));
   if (v.plan === 'quarter') found.push(quarterBalance(c));
   else found.push(...turnChecks(c, d.turn!, d.bustDart[0]?.marked ?? ZERO, v.shaping === 'darts'));
   for (const face of FACES) {

@@ -50,7 +50,7 @@ export function sleeveChecks(c: PartContext, v: SleeveValues, d: SleeveDraft): R
         warn(
           c.id('short'),
           c.id('length'),
-          `A sleeve ${p(length)} long ends in its own cap of ${p(cap)}: make it longer, or the cap lower.`,
+          `The cap takes ${p(cap)} of the sleeve’s ${p(length)}: less than ${p(2)} is left below the underarm. Make the sleeve longer, or the cap lower.`,
         ),
       );
     return found;

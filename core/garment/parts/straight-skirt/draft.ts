@@ -317,7 +317,8 @@ function noteOf(
   else if (face === 'back' && v.hemOpening === 'slit') notes.push('edges of the slit as the hem');
   if (layer === 'lining') notes.push(liningNote(c));
   if (layer === 'lining' && taking.darts.length > 0) notes.push('darts folded as pleats');
-  if (c.opens === 'left-side') notes.push(`left side seam ${p(sideAllowance)} for the zip`);
+  if (c.opens === 'left-side')
+    notes.push(`left side seam ${p(sideAllowance)} for the ${c.closes === 'lacing' ? 'lacing' : 'zip'}`);
   return notes.join('; ');
 }
 
