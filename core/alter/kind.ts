@@ -146,6 +146,8 @@ export interface AlterationKind {
   readonly otherArmhole?: true;
   /** what kept in mind while it is done, in a sentence */
   readonly note?: string;
+  /** the same, of a garment that is lined */
+  readonly liningNote?: string;
 }
 
 export const IN: Direction = { id: 'in', word: 'take in', sign: -1 };

@@ -12,6 +12,7 @@ import { Refusals } from '../parts/outbox/Refusals.tsx';
 import { fittingOutbox } from '../parts/outbox/useFittingOutbox.ts';
 import { outbox } from '../parts/outbox/useReadingsOutbox.ts';
 import { isSignOut, owesSignOut, signOutHere } from '../places/sign-in/sign-out.ts';
+import { closeHelp } from '../shared/help.ts';
 import { MeContext } from '../shared/me.ts';
 import { Problem } from '../shared/Problem.tsx';
 import { problemOf } from '../shared/problem-of.ts';
@@ -53,6 +54,10 @@ export function Frame() {
   const status = error === undefined ? 0 : problemOf(error).status;
   const signedOut = status === 401;
   const { locked, lock, open } = useLock(me?.idleMinutes, status === 423);
+  // What lies over the page would lie over the lock.
+  useEffect(() => {
+    if (locked) closeHelp();
+  }, [locked]);
   useLive(me !== undefined && !signedOut && !locked && !me.factorOwed);
   useAuthor(signedOut ? undefined : me, refetch);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new place closes the find row of a phone
@@ -117,7 +122,7 @@ export function Frame() {
           <FindLater key={String(finding)} begin={finding} />
         </div>
         {may(me.role, 'session.write') && <PendingReadings />}
-        <Help />
+        {!locked && <Help />}
         <WhoCard lock={lock} leave={() => void leave()} />
       </header>
       {toldAt && (
@@ -139,7 +144,7 @@ export function Frame() {
           <Outlet />
         )}
       </div>
-      <UndoBar />
+      {!locked && <UndoBar />}
     </MeContext>
   );
   // The page stays where it is beneath the lock: what is being written in it is not touched.

@@ -15,5 +15,5 @@ export const hemStraight: AlterationKind = {
   minutes: 45,
   after: ['the length at front, sides and back'],
   amount: 'needed',
-  note: `The lining hem follows its own ${say(2)} above.`,
+  liningNote: `The lining hem follows its own ${say(2)} above.`,
 };

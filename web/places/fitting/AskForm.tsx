@@ -17,11 +17,12 @@ interface Props {
   readonly legs: boolean;
   /** the garment was brought in: there is no sheet, so the amount may follow from two readings */
   readonly came: boolean;
+  readonly lined: boolean;
   readonly set: (more: Partial<Draft>) => void;
 }
 
 /** What is done, how much and where: each field as the hand writes it. */
-export function AskForm({ of: d, unit, parts, offer, said, legs, came, set }: Props) {
+export function AskForm({ of: d, unit, parts, offer, said, legs, came, lined, set }: Props) {
   const kind = findKind(d.kind);
   return (
     <>
@@ -61,6 +62,7 @@ export function AskForm({ of: d, unit, parts, offer, said, legs, came, set }: Pr
             kind.tapers && <Along of={d} kind={kind} unit={unit} set={set} />
           )}
           {kind.note && <p className="soft">{tell(kind.note, unit)}</p>}
+          {lined && kind.liningNote && <p className="soft">{tell(kind.liningNote, unit)}</p>}
           <AskDetails of={d} kind={kind} unit={unit} set={set} />
         </>
       )}

@@ -106,6 +106,7 @@ export function Asking(props: Props) {
         said={said}
         legs={legs}
         came={came !== null}
+        lined={came?.lined ?? (garment?.sheet.panels ?? []).some((p) => p.layer === 'lining')}
         set={set}
       />
       {draft.mark && (
