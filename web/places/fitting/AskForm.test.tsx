@@ -23,5 +23,5 @@ it('tells of a lining hem only where there is a lining, in the unit of the hand'
   const { rerender } = render(form(false));
   expect(screen.queryByText(/^The lining hem follows/)).toBeNull();
   rerender(form(true));
-  expect(screen.getByText('The lining hem follows its own 3⁄4 in above.')).toBeTruthy();
+  expect(screen.getByText('The lining hem follows its own 13⁄16 in above.')).toBeTruthy();
 });
