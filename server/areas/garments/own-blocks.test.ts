@@ -34,7 +34,7 @@ describe('a client’s own block', () => {
     await json(fitter.send('PUT', `/orders/${order.id}/brief`, { version: order.version, brief }));
     const file = await json(fitter.get(`/orders/${order.id}/sheet.json`));
     const adapted = file.printed.head.find(([l]: [string]) => l === 'Adapted');
-    expect(adapted[1]).toContain('1. neckline deeper in front +2.54 cm; 2. dart moved to armhole');
+    expect(adapted[1]).toContain('1. neckline deeper in front +2.54 cm; 2. the dart moved to the armhole');
   });
   it('two of one name are refused in a sentence; another client may have the name, and one taken off frees it', async () => {
     const [a, b] = [await newClient('Ada Quill'), await newClient('Bea Quill')];
