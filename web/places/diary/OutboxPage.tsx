@@ -69,7 +69,7 @@ export function Component() {
             </ul>
             {mayHouse && <Link to="/house#mail">{data.mail ? 'Mail server' : 'Set up a mail server'}</Link>}
           </section>
-          {data.demo && (
+          {data.demo && (mayHouse || data.fails) && (
             <section>
               <h2>Demo</h2>
               <Problem error={carrying.error} />
