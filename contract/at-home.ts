@@ -26,6 +26,8 @@ export const HomeSend = z.strictObject({
         measure: ReadingWire.shape.measure,
         /** as it was typed */
         text: z.string().trim().min(1).max(60),
+        /** how the tape lay */
+        tape: z.enum(['snug', 'one-finger']).default('snug'),
         /** that it was looked at again and stands */
         stands: z.boolean().default(false),
       }),
@@ -45,6 +47,10 @@ export const HomePage = z.strictObject({
   client: z.string(),
   minor: z.boolean(),
   measures: z.array(z.string()).readonly(),
+  /** the client's language, where the house has this page in it; empty for its own */
+  language: z.string(),
+  /** what the page says, by the id of its text; fields are filled in where it is shown */
+  words: z.record(z.string(), z.string()),
   /** printed day until which it is open */
   until: z.string(),
   /** printed day on which it was sent; empty until then */

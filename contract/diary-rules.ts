@@ -16,6 +16,7 @@ import {
   type PageWord,
   unknownFields,
 } from '@rocchetto/core/diary/words.ts';
+import { HOME_FIELDS, HOME_WORD_IDS } from '@rocchetto/core/measures/guide/home-words.ts';
 import { z } from 'zod';
 import { Id, IsoDate, Version } from './basics.ts';
 import { LanguageTag, languageName } from './language.ts';
@@ -87,20 +88,18 @@ const KindWire = z.strictObject({
   /** where the client stands for it; as is usual for the kind where nothing is said */
   at: z.enum(STANDS_AT).nullable().optional(),
 });
-const wording = (max: number) =>
+const wording = (max: number, known: Readonly<Record<string, string>> = MESSAGE_FIELDS) =>
   z
     .string()
     .trim()
     .min(1, 'Enter the text of the message.')
     .max(max)
     .superRefine((text, c) => {
-      const strange = unknownFields(text);
+      const strange = unknownFields(text, known);
       if (strange.length > 0)
         c.addIssue({
           code: 'custom',
-          message: `There is no field {${strange.join('}, {')}}. A message can use ${Object.keys(
-            MESSAGE_FIELDS,
-          )
+          message: `There is no field {${strange.join('}, {')}}. It can use ${Object.keys(known)
             .map((f) => `{${f}}`)
             .join(' ')}.`,
         });
@@ -109,6 +108,10 @@ const WordsWire = z.strictObject({ subject: wording(200), body: wording(4000) })
 const LanguageWire = z.strictObject({
   words: z.partialRecord(z.enum(MESSAGE_KINDS), WordsWire).default({}),
   page: z.partialRecord(z.enum(PAGE_WORD_IDS as [PageWord, ...PageWord[]]), wording(300)).default({}),
+  home: z
+    .partialRecord(z.enum(HOME_WORD_IDS as [string, ...string[]]), wording(600, HOME_FIELDS))
+    .default({}),
+  kinds: z.record(z.string().max(40), wording(60, {})).default({}),
 });
 
 /** Opening hours and kinds of appointment as the house has them; kinds it does not name are core's. */
@@ -197,7 +200,7 @@ export function diaryRulesMoved(before: DiaryRules, after: DiaryRules): DiaryRul
   const tags = [...new Set([...Object.keys(before.languages), ...Object.keys(after.languages)])].sort();
   const count = (r: DiaryRules, tag: string) => {
     const of = r.languages[tag];
-    const n = of ? Object.keys(of.words).length + Object.keys(of.page).length : 0;
+    const n = of ? [of.words, of.page, of.home, of.kinds].reduce((a, t) => a + Object.keys(t).length, 0) : 0;
     return of ? `${n} ${n === 1 ? 'text' : 'texts'}` : 'none';
   };
   const languages = tags.flatMap((tag): DiaryRuleMoved[] =>

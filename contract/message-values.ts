@@ -13,6 +13,8 @@ export interface Telling {
   readonly roomName: (id: number | null) => string;
   /** in which language days are written; empty for the house's own */
   readonly language?: string;
+  /** appointment types as that language names them; the studio's own name for those it does not */
+  readonly kinds?: Readonly<Record<string, string>>;
 }
 
 /** What a message says of an appointment, and of one of its times where it tells of one: in the letter and in its preview alike. */
@@ -23,7 +25,7 @@ export function messageValues(a: AppointmentView, slot: SlotView | undefined, t:
     client: a.clientName,
     studio: t.studio,
     contact: t.contact.join('\n'),
-    kind: a.kindName,
+    kind: t.kinds?.[a.kind] ?? a.kindName,
     day: slot ? day(slot.day) : '',
     time: slot?.from ?? '',
     room: slot ? t.roomName(slot.roomId) : '',

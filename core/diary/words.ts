@@ -87,13 +87,20 @@ export const PAGE_WORD_IDS = Object.keys(PAGE_WORDS) as readonly PageWord[];
 export interface InLanguage {
   readonly words: Readonly<Partial<Record<MessageKind, MessageWords>>>;
   readonly page: Readonly<Partial<Record<PageWord, string>>>;
+  /** the page for measuring at home, by the id of its text */
+  readonly home: Readonly<Record<string, string>>;
+  /** appointment types, by their id */
+  readonly kinds: Readonly<Record<string, string>>;
 }
 
 const FIELD = /\{([^{}]*)\}/g;
 
-/** The fields a text names that no message has; empty when all of them exist. */
-export const unknownFields = (text: string): string[] => [
-  ...new Set([...text.matchAll(FIELD)].map((m) => m[1]!).filter((f) => !Object.hasOwn(MESSAGE_FIELDS, f))),
+/** The fields a text names that there are none of, as a message has them or as it is given; empty when all exist. */
+export const unknownFields = (
+  text: string,
+  known: Readonly<Record<string, string>> = MESSAGE_FIELDS,
+): string[] => [
+  ...new Set([...text.matchAll(FIELD)].map((m) => m[1]!).filter((f) => !Object.hasOwn(known, f))),
 ];
 
 export type MessageValues = Readonly<Partial<Record<MessageField, string>>>;

@@ -158,3 +158,6 @@ export function guideOf(id: string): Guide {
     course: { view, path, through },
   };
 }
+
+/** From where the figure of a measure is seen. @throws RangeError for an id without a guide */
+export const courseView = (id: string): FigureView => guideOf(id).course.view;

@@ -109,6 +109,7 @@ describe('a client’s own language', () => {
       confirmed: { subject: 'Votre {kind} le {day}', body: 'Chère {client}, le {day} à {time}.\n{link}' },
     },
     page: { come: 'Oui, je viendrai', yours: '{client}, votre {kind}', held: 'Jusqu’au {until}.' },
+    kinds: { fitting: 'essayage' },
   };
   it('is that of the letter and of the page where the studio has texts in it, and the studio’s own elsewhere', async () => {
     const { version, rules } = await json(principal.get('/diary/house'));
@@ -135,7 +136,7 @@ describe('a client’s own language', () => {
     };
     const of = await letter((await write('Margaux Tisserand', 'fr')).id, '10:00');
     const [told] = of.filter((m) => m.kind === 'confirmed');
-    expect(told!.subject).toBe('Votre fitting le lundi 23 mars 2026');
+    expect(told!.subject).toBe('Votre essayage le lundi 23 mars 2026');
     expect(told!.body).toMatch(/^Chère Margaux Tisserand, le lundi 23 mars 2026 à 10:00\.\nhttps:/);
     // What is not written in French is sent as the studio writes, with its dates.
     expect(of.find((m) => m.kind === 'day-before')?.body ?? 'Dear').toMatch(/Dear|^$/);
@@ -144,7 +145,7 @@ describe('a client’s own language', () => {
     expect(page).toMatchObject({ language: 'fr', times: [{ day: 'lundi 23 mars 2026' }] });
     expect(page.words).toMatchObject({
       come: 'Oui, je viendrai',
-      yours: 'Margaux Tisserand, votre fitting',
+      yours: 'Margaux Tisserand, votre essayage',
       held: '',
       cant: 'I can’t come',
     });

@@ -47,12 +47,13 @@ async function pageOf(db: Db, a: AppointmentView, house: House): Promise<ClientP
     wall: (at) => wallAt(zone, at),
     roomName: () => '',
     language,
+    ...(language ? { kinds: own!.kinds } : {}),
   });
   return {
     studio,
     contact: contactOf(house),
     client: a.clientName,
-    kind: a.kindName,
+    kind: values.kind ?? a.kindName,
     status: a.status,
     answer: a.answer,
     bring: a.bring,

@@ -41,14 +41,29 @@ const kept = async (orderId: number) =>
 describe('a client measures at home', () => {
   it('finds what this order needs and what can be taken at home, and nothing of the book', async () => {
     const { key } = await linked({ phone: '0555 123', note: 'secret' });
-    const page = await json(look(key));
+    const { words, ...page } = await json(look(key));
+    expect(words).toMatchObject({ 'name waist': 'Waist', start: 'Start' });
+    expect(Object.keys(words)).not.toContain('name bust');
     expect(page).toEqual({
+      language: '',
       studio: 'The studio',
       contact: [],
       unit: 'cm',
       client: `At Home ${n}`,
       minor: false,
-      measures: ['waist', 'tummy', 'hip', 'waist-to-hip', 'waist-to-knee', 'waist-to-floor'],
+      measures: [
+        'waist',
+        'tummy',
+        'waist-to-tummy',
+        'hip',
+        'waist-to-hip',
+        'waist-to-knee',
+        'waist-to-floor',
+        'hem-front',
+        'hem-left',
+        'hem-right',
+        'hem-back',
+      ],
       until: '24 Mar 2026',
       sent: '',
     });
@@ -89,6 +104,38 @@ describe('a client measures at home', () => {
     expect((await agree(422)).problems.join()).toContain('was measured at home');
     for (const { code, state } of file.printed.checks) if (state === 'warned') await accept(code);
     await agree();
+  });
+
+  it('speaks the client’s language where the studio wrote the page in it, and its own English for the rest', async () => {
+    const principal = await t.as('principal');
+    const { version, rules } = await json(principal.get('/diary/house'));
+    const languages = { fr: { home: { start: 'Commencer', 'name waist': 'Taille' } } };
+    await json(principal.send('PUT', '/diary/rules', { version, rules: { ...rules, languages } }));
+    const wrong = { fr: { home: { start: 'Commencer {link}' } } };
+    const refused = await json(
+      principal.send('PUT', '/diary/rules', { version: version + 1, rules: { ...rules, languages: wrong } }),
+      422,
+    );
+    expect(JSON.stringify(refused)).toContain('There is no field {link}');
+    const { key } = await linked({ language: 'fr' });
+    expect(await json(look(key))).toMatchObject({
+      language: 'fr',
+      until: 'mardi 24 mars 2026',
+      words: { start: 'Commencer', 'name waist': 'Taille', 'name hip': 'Hip' },
+    });
+    const other = await linked({ language: 'de' });
+    expect(await json(look(other.key))).toMatchObject({ language: '', until: '24 Mar 2026' });
+  });
+
+  it('keeps that a finger lay under the tape, of a girth only', async () => {
+    const { key, order } = await linked();
+    const sent = readings(HERS).map((r) => ({ ...r, tape: 'one-finger' }));
+    await json(ask('/at-home', { key, unit: 'cm', readings: sent }));
+    expect((await kept(order.orderId)).map((r) => [r.measure, r.fact.tape])).toEqual([
+      ['waist', 'one-finger'],
+      ['hip', 'one-finger'],
+      ['waist-to-hip', 'snug'],
+    ]);
   });
 
   it('never takes the place of what the studio itself has read', async () => {

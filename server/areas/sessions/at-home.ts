@@ -18,15 +18,18 @@ import {
   tell,
   wholeOf,
 } from '@rocchetto/core';
+import { printDayIn } from '@rocchetto/core/dates/in-language.ts';
+import { HOME_WORDS, homeWord } from '@rocchetto/core/measures/guide/home-words.ts';
 import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
-import { inTransaction, type Tx } from '../../db/pool.ts';
+import { type Db, inTransaction, type Tx } from '../../db/pool.ts';
 import { behind } from '../../http/address.ts';
 import { type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
 import { notFound, Refusal } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { newToken, tokenHash } from '../../http/token.ts';
+import { readRules } from '../../records/diary/hours.ts';
 import { readHouse } from '../../records/house.ts';
 import { readOrder } from '../../records/orders.ts';
 import { keepReadings, readSession } from '../../records/sessions.ts';
@@ -52,18 +55,35 @@ const closed = () =>
   );
 
 type House = Awaited<ReturnType<typeof readHouse>>;
-const pageOf = (link: HomeLink, house: House): HomePage => ({
-  studio: house.studio,
-  contact: contactOf(house),
-  unit: link.unit ?? house.unit,
-  client: link.client,
-  minor: link.minor,
-  measures: homeList(
+/** The page in the client's language where the house has written it in that, else in the studio's English. */
+async function pageOf(db: Db, link: HomeLink, house: House): Promise<HomePage> {
+  const measures = homeList(
     inTapeOrder(measuringTogether(link.garments.map((parts) => parts.map(toPart))), house.rules.tape),
-  ),
-  until: printDate(dayIn(house.timeZone, link.expiresAt)),
-  sent: link.sentAt ? printDate(dayIn(house.timeZone, link.sentAt)) : '',
-});
+  );
+  const own = (await readRules(db)).rules.languages[link.language]?.home ?? {};
+  const language = Object.keys(own).length > 0 ? link.language : '';
+  const printed = (at: Date) => {
+    const day = dayIn(house.timeZone, at);
+    return language ? printDayIn(language, day) : printDate(day);
+  };
+  return {
+    studio: house.studio,
+    contact: contactOf(house),
+    unit: link.unit ?? house.unit,
+    client: link.client,
+    minor: link.minor,
+    measures,
+    language,
+    words: Object.fromEntries(
+      [...Object.keys(HOME_WORDS), ...measures.flatMap((m) => [`name ${m}`, `how ${m}`])].map((id) => [
+        id,
+        own[id] ?? homeWord(id),
+      ]),
+    ),
+    until: printed(link.expiresAt),
+    sent: link.sentAt ? printed(link.sentAt) : '',
+  };
+}
 
 /**
  * What was typed at home as readings, flagged as reported.
@@ -72,7 +92,7 @@ const pageOf = (link: HomeLink, house: House): HomePage => ({
 function readingsOf({ readings, unit, helper }: HomeSend, asked: ReadonlySet<string>, at: string) {
   const problems: string[] = [];
   const out: ReadingWire[] = [];
-  for (const { id, measure, text, stands } of readings) {
+  for (const { id, measure, text, tape, stands } of readings) {
     const m = findMeasure(measure)!;
     const read = readLength(text, unit);
     if (!asked.has(measure)) problems.push(`${m.name} is not needed here.`);
@@ -93,7 +113,8 @@ function readingsOf({ readings, unit, helper }: HomeSend, asked: ReadonlySet<str
         state: 'read',
         written,
         way: 'whole',
-        tape: 'snug',
+        // A finger under the tape is a girth's: a length has nothing to lie under.
+        tape: m.kind === 'girth' ? tape : 'snug',
         source: 'reported by client',
         replaces: null,
         reason: '',
@@ -175,7 +196,7 @@ export function openHomeRoutes(deps: Deps): Hono<Env> {
     const link = await openHomeLink(deps.pool, tokenHash(key), deps.now());
     if (!link || (link.measuredSince && !link.sentAt)) throw closed();
     await opens();
-    return pageOf(link, await readHouse(deps.pool));
+    return await pageOf(deps.pool, link, await readHouse(deps.pool));
   });
   on(app, 'POST /at-home', async (c, { body }) => {
     const now = deps.now();
@@ -184,7 +205,7 @@ export function openHomeRoutes(deps: Deps): Hono<Env> {
       const held = await openHomeLink(tx, tokenHash(body.key), now, true);
       if (!held) throw closed();
       const house = await readHouse(tx);
-      const asked = pageOf(held, house);
+      const asked = await pageOf(tx, held, house);
       const readings = readingsOf(body, new Set(asked.measures), now.toISOString());
       if (held.sentAt) {
         if (await sentAlready(tx, held, readings)) return { link: null, page: asked };
@@ -227,7 +248,7 @@ export function openHomeRoutes(deps: Deps): Hono<Env> {
       await remember(tx, 'order', held.orderId, null, 'the client sent measurements from home', undefined, {
         readings: kept.length,
       });
-      return { link: held, page: pageOf({ ...held, sentAt: now }, house) };
+      return { link: held, page: await pageOf(tx, { ...held, sentAt: now }, house) };
     });
     await opens();
     if (link)

@@ -50,6 +50,8 @@ export interface HomeLink {
   readonly minor: boolean;
   /** the client's own, where it is not the studio's */
   readonly unit: 'cm' | 'in' | null;
+  /** in which they are written to; empty for the studio's own */
+  readonly language: string;
   /** the parts of each garment of the order */
   readonly garments: readonly (readonly { readonly part: string }[])[];
   readonly sessionId: string;
@@ -69,7 +71,7 @@ export async function openHomeLink(
 ): Promise<HomeLink | undefined> {
   const { rows } = await db.query<HomeLink>({
     name: hold ? 'home-link-held' : 'home-link',
-    text: `select l.id, l.order_id as "orderId", o.client_id as "clientId", c.name as client, c.minor, c.unit,
+    text: `select l.id, l.order_id as "orderId", o.client_id as "clientId", c.name as client, c.minor, c.unit, c.language,
         (select coalesce(json_agg(coalesce(g.brief -> 'parts', '[]') order by g.id), '[]') from orders g
           where g.id in (select together(o.id))) as garments, l.session_id as "sessionId", l.made_by as by,
         l.expires_at as "expiresAt", l.sent_at as "sentAt",

@@ -121,7 +121,7 @@ export async function writeMessage(
         contact: contactOf(house),
         wall: (at) => wallAt(zone, at),
         roomName: (r) => (r === null ? '' : (roomNames.get(r) ?? '')),
-        language: own ? language : '',
+        ...(own ? { language, kinds: rules.languages[language]!.kinds } : {}),
       },
     ),
   };

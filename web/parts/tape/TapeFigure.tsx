@@ -17,10 +17,12 @@ interface Props {
   readonly ways?: DrawnWays;
   /** without the words of its landmarks: small, in a list */
   readonly bare?: boolean;
+  /** what is said of the picture in another language; its landmarks are then not named */
+  readonly said?: string | undefined;
 }
 
 /** The figure in one line weight, with the tape's course in the thread colour. It turns when the tape does. */
-export function TapeFigure({ measure, name, build, ways, bare = false }: Props) {
+export function TapeFigure({ measure, name, build, ways, bare = false, said }: Props) {
   const course = coursePaths(measure, build, ways);
   const { view } = course;
   return (
@@ -28,7 +30,7 @@ export function TapeFigure({ measure, name, build, ways, bare = false }: Props) 
       <svg
         viewBox={bare ? '30 -6 190 466' : FIGURE_FIELD.join(' ')}
         role="img"
-        aria-label={`Figure ${VIEW_WORD[view]}: the tape's course for ${name}`}
+        aria-label={said ?? `Figure ${VIEW_WORD[view]}: the tape's course for ${name}`}
       >
         {outline(view, build).map(({ d, of }) => (
           <path
@@ -54,9 +56,9 @@ export function TapeFigure({ measure, name, build, ways, bare = false }: Props) 
           strokeLinecap="round"
           strokeLinejoin="round"
         />
-        {!bare && <Words of={course.landmarks} />}
+        {!bare && !said && <Words of={course.landmarks} />}
       </svg>
-      {!bare && <figcaption className="soft">{VIEW_WORD[view]}</figcaption>}
+      {!bare && <figcaption className="soft">{said ?? VIEW_WORD[view]}</figcaption>}
     </figure>
   );
 }

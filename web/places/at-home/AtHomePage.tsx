@@ -4,15 +4,34 @@ import '../../parts/tape/tape.css';
 import './athome.css';
 import type { HomePage, Problem } from '@rocchetto/contract';
 import { measure, printEquals, readLength, wholeOf } from '@rocchetto/core';
-import { guideOf } from '@rocchetto/core/measures/guide/guide.ts';
-import { LANDMARKS } from '@rocchetto/core/measures/guide/landmarks.ts';
+import type { FigureView } from '@rocchetto/core/measures/guide/figure-model.ts';
+import { courseView } from '@rocchetto/core/measures/guide/guide.ts';
+import { fillHome, HOME_WORDS, type HomeWord } from '@rocchetto/core/measures/guide/home-words.ts';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { TapeFigure } from '../../parts/tape/TapeFigure.tsx';
 import { EMPTY, type HomeDraft, keepDraft, keptDraft, open, saidOf } from './draft.ts';
 
-const AWAY = 'Can’t reach the studio. What you wrote is still here. Try again in a moment.';
+/** A text of the page in the client's language, with what it names. */
+type Say = (id: string, more?: Readonly<Record<string, string>>) => string;
+const sayOf =
+  (page: HomePage | null): Say =>
+  (id, more = {}) =>
+    fillHome(page?.words[id] ?? (HOME_WORDS as Readonly<Record<string, string>>)[id] ?? '', {
+      client: page?.client ?? '',
+      count: `${page?.measures.length ?? 0}`,
+      minutes: `${Math.max(5, (page?.measures.length ?? 0) * 2)}`,
+      until: page?.until ?? '',
+      sent: page?.sent ?? '',
+      ...more,
+    });
+const LOOKED: Readonly<Record<FigureView, HomeWord>> = {
+  front: 'front',
+  side: 'side',
+  back: 'behind',
+  seated: 'seated',
+};
 
-async function ask(path: string, body: object): Promise<HomePage | string> {
+async function ask(path: string, body: object, away: string = HOME_WORDS.away): Promise<HomePage | string> {
   try {
     const res = await fetch(`/api${path}`, {
       method: 'POST',
@@ -20,9 +39,9 @@ async function ask(path: string, body: object): Promise<HomePage | string> {
       body: JSON.stringify(body),
     });
     const data = (await res.json()) as HomePage | Problem;
-    return res.ok ? (data as HomePage) : ((data as Problem).detail ?? AWAY);
+    return res.ok ? (data as HomePage) : ((data as Problem).detail ?? away);
   } catch {
-    return AWAY;
+    return away;
   }
 }
 
@@ -34,6 +53,7 @@ export function Component() {
   const [draft, setDraft] = useState<HomeDraft>(() => keptDraft(key));
   const [step, setStep] = useState(0);
   const [busy, setBusy] = useState(false);
+  const say = sayOf(page);
   const change = (more: Partial<HomeDraft>) => {
     const next = { ...draft, ...more };
     setDraft(next);
@@ -44,9 +64,14 @@ export function Component() {
     if (typeof got !== 'string') setPage(got);
   }, []);
   useEffect(() => {
-    document.title = 'Measuring at home';
+    document.title = HOME_WORDS.title;
     void ask('/at-home/look', { key }).then(take);
   }, [key, take]);
+  useEffect(() => {
+    if (!page) return;
+    document.title = page.words.title ?? HOME_WORDS.title;
+    if (page.language) document.documentElement.lang = page.language;
+  }, [page]);
   // A new step begins at its top, with the focus where the hand goes on.
   const top = useRef<HTMLHeadingElement>(null);
   const go = (to: number) => {
@@ -63,10 +88,18 @@ export function Component() {
     const readings = (page?.measures ?? []).flatMap((m) => {
       const line = lines[m];
       return line?.text.trim()
-        ? [{ id: line.id, measure: m, text: line.text.trim(), stands: line.stands }]
+        ? [
+            {
+              id: line.id,
+              measure: m,
+              text: line.text.trim(),
+              tape: line.finger ? 'one-finger' : 'snug',
+              stands: line.stands,
+            },
+          ]
         : [];
     });
-    const got = await ask('/at-home', { key, ...rest, readings });
+    const got = await ask('/at-home', { key, ...rest, readings }, say('away'));
     take(got);
     if (typeof got !== 'string') {
       keepDraft(key, null);
@@ -83,30 +116,31 @@ export function Component() {
           {wrong}
         </div>
       )}
-      {!page && !wrong && <p role="status">Loading …</p>}
+      {!page && !wrong && <p role="status">{HOME_WORDS.loading}</p>}
       {page?.sent && (
         <>
           <div>
             <h1 ref={top} tabIndex={-1}>
               {page.studio}
             </h1>
-            <p className="soft">{page.client}, your measurements</p>
+            <p className="soft">{say('yours')}</p>
             <Contact of={page.contact} />
           </div>
           <div className="notice good" role="status">
-            Sent on {page.sent}. Thank you. The studio will check them and measure again with you before
-            anything is cut.
+            {say('sent')}
           </div>
         </>
       )}
       {page && !page.sent && step === 0 && (
-        <Begin page={page} draft={draft} change={change} top={top} onGo={() => go(1)} />
+        <Begin say={say} page={page} draft={draft} change={change} top={top} onGo={() => go(1)} />
       )}
       {page && !page.sent && id && (
         <One
           key={id}
           id={id}
-          at={`${step} of ${measures.length}`}
+          say={say}
+          inEnglish={page.language === ''}
+          at={say('at', { step: `${step}` })}
           draft={draft}
           change={change}
           onBack={() => go(step - 1)}
@@ -115,6 +149,7 @@ export function Component() {
       )}
       {page && !page.sent && step > measures.length && (
         <LookThrough
+          say={say}
           page={page}
           draft={draft}
           change={change}
@@ -130,34 +165,27 @@ export function Component() {
 }
 
 interface Part {
+  readonly say: Say;
   readonly page: HomePage;
   readonly draft: HomeDraft;
   readonly change: (more: Partial<HomeDraft>) => void;
   readonly top: React.RefObject<HTMLHeadingElement | null>;
 }
 
-function Begin({ page, draft, change, top, onGo }: Part & { onGo: () => void }) {
+function Begin({ say, page, draft, change, top, onGo }: Part & { onGo: () => void }) {
   return (
     <>
       <div>
         <h1 ref={top} tabIndex={-1}>
           {page.studio}
         </h1>
-        <p>
-          {page.client}, these are {page.measures.length} measures for your garment. They take about{' '}
-          {Math.max(5, page.measures.length * 2)} minutes.
-        </p>
+        <p>{say('intro')}</p>
         <ul className="why">
-          <li>You need a soft tape, a mirror, and someone to hold the tape.</li>
-          <li>Measure over thin underwear, without shoes.</li>
-          <li>
-            Tie a ribbon or cord at your waist, where you fold when you bend to the side. Many measurements
-            start there.
-          </li>
-          <li>Stand as you always do. The tape should touch, not press.</li>
-          <li>Leave out anything you would rather not measure.</li>
+          {(['need', 'beneathHow', 'cord', 'stand', 'leave'] as const).map((id) => (
+            <li key={id}>{say(id)}</li>
+          ))}
         </ul>
-        <p className="soft">Open until {page.until}. What you type stays in this window until you send it.</p>
+        <p className="soft">{say('open')}</p>
       </div>
       <form
         onSubmit={(e) => {
@@ -166,7 +194,7 @@ function Begin({ page, draft, change, top, onGo }: Part & { onGo: () => void }) 
         }}
       >
         <fieldset className="units">
-          <legend>Your tape shows</legend>
+          <legend>{say('tape')}</legend>
           {(['cm', 'in'] as const).map((u) => (
             <label key={u}>
               <input
@@ -175,23 +203,15 @@ function Begin({ page, draft, change, top, onGo }: Part & { onGo: () => void }) 
                 checked={draft.unit === u}
                 onChange={() => change({ unit: u })}
               />{' '}
-              {u === 'cm' ? 'centimetres' : 'inches'}
+              {say(u)}
             </label>
           ))}
         </fieldset>
-        <Text of="helper" label="Who holds the tape (optional)" max={120} draft={draft} change={change} />
-        <Text
-          of="beneath"
-          label="What you wear underneath (optional)"
-          max={200}
-          draft={draft}
-          change={change}
-        />
-        {page.minor && (
-          <Text of="guardian" label="Which adult is with you" max={200} draft={draft} change={change} />
-        )}
+        <Text of="helper" label={say('helper')} max={120} draft={draft} change={change} />
+        <Text of="beneath" label={say('beneath')} max={200} draft={draft} change={change} />
+        {page.minor && <Text of="guardian" label={say('guardian')} max={200} draft={draft} change={change} />}
         <button type="submit" className="take">
-          Start
+          {say('start')}
         </button>
       </form>
     </>
@@ -223,17 +243,18 @@ function Text({
   );
 }
 
-interface OneProps extends Pick<Part, 'draft' | 'change'> {
+interface OneProps extends Pick<Part, 'say' | 'draft' | 'change'> {
   readonly id: string;
+  /** the page is in the studio's English: what core finds about a figure is said as core says it */
+  readonly inEnglish: boolean;
   readonly at: string;
   readonly onBack: () => void;
   readonly onNext: () => void;
 }
 
-function One({ id, at, draft, change, onBack, onNext }: OneProps) {
-  const m = measure(id);
-  const g = guideOf(id);
-  const line = draft.lines[id] ?? { id: crypto.randomUUID(), text: '', stands: false };
+function One({ id, say, inEnglish, at, draft, change, onBack, onNext }: OneProps) {
+  const name = say(`name ${id}`);
+  const line = draft.lines[id] ?? { id: crypto.randomUUID(), text: '', finger: false, stands: false };
   const set = (more: Partial<typeof line>) =>
     change({ lines: { ...draft.lines, [id]: { ...line, ...more } } });
   const said = saidOf(id, line.text, draft.unit);
@@ -245,7 +266,11 @@ function One({ id, at, draft, change, onBack, onNext }: OneProps) {
   };
   return (
     <>
-      <TapeFigure measure={id} name={m.name} />
+      <TapeFigure
+        measure={id}
+        name={name}
+        said={inEnglish ? undefined : `${name}, ${say(LOOKED[courseView(id)])}`}
+      />
       <form
         className="at-tape"
         onSubmit={(e) => {
@@ -254,15 +279,9 @@ function One({ id, at, draft, change, onBack, onNext }: OneProps) {
         }}
       >
         <p className="soft">{at}</p>
-        <h1>{m.name}</h1>
-        <p>{g.how}</p>
-        <p className="soft">
-          {g.first.map((l) => `${LANDMARKS[l].name}: ${LANDMARKS[l].find}`).join(' ')} Common mistake:{' '}
-          {g.mistake}
-        </p>
-        <label htmlFor="at-home-figure">
-          {m.name} in {draft.unit === 'cm' ? 'centimetres' : 'inches'}
-        </label>
+        <h1>{name}</h1>
+        <p>{say(`how ${id}`)}</p>
+        <label htmlFor="at-home-figure">{say('field', { measure: name, unit: say(draft.unit) })}</label>
         <div className="row typed">
           <input
             id="at-home-figure"
@@ -295,7 +314,7 @@ function One({ id, at, draft, change, onBack, onNext }: OneProps) {
           )}
           {asked && said && (
             <div className="notice">
-              <p>{said.sentence}</p>
+              <p>{inEnglish ? said.sentence : say(said.hard ? 'unread' : 'unlikely')}</p>
               {!said.hard && (
                 <label>
                   <input
@@ -303,18 +322,28 @@ function One({ id, at, draft, change, onBack, onNext }: OneProps) {
                     checked={line.stands}
                     onChange={(e) => set({ stands: e.target.checked })}
                   />{' '}
-                  I’ve checked; it’s right
+                  {say('checked')}
                 </label>
               )}
             </div>
           )}
         </div>
+        {measure(id).kind === 'girth' && (
+          <label>
+            <input
+              type="checkbox"
+              checked={line.finger}
+              onChange={(e) => set({ finger: e.target.checked })}
+            />{' '}
+            {say('finger')}
+          </label>
+        )}
         <div className="row turns">
           <button type="submit" className="take">
-            {line.text.trim() ? 'Next' : 'Leave out'}
+            {say(line.text.trim() ? 'next' : 'skip')}
           </button>
           <button type="button" className="quiet tall" onClick={onBack}>
-            Back
+            {say('back')}
           </button>
         </div>
       </form>
@@ -329,20 +358,20 @@ interface LastProps extends Part {
   readonly onSend: () => void;
 }
 
-function LookThrough({ page, draft, change, top, wrong, busy, onGo, onSend }: LastProps) {
+function LookThrough({ say, page, draft, change, top, wrong, busy, onGo, onSend }: LastProps) {
   const unsure = new Set(open(draft, page.measures));
   const some = page.measures.some((m) => draft.lines[m]?.text.trim());
   return (
     <>
       <div>
         <h1 ref={top} tabIndex={-1}>
-          Check before sending
+          {say('look')}
         </h1>
         <table className="figures">
           <tbody>
             {page.measures.map((m, i) => (
               <tr key={m}>
-                <th scope="row">{measure(m).name}</th>
+                <th scope="row">{say(`name ${m}`)}</th>
                 <td>
                   {draft.lines[m]?.text.trim()
                     ? `${draft.lines[m].text.trim()}${/[a-z]/i.test(draft.lines[m].text) ? '' : ` ${draft.unit}`}`
@@ -350,8 +379,8 @@ function LookThrough({ page, draft, change, top, wrong, busy, onGo, onSend }: La
                 </td>
                 <td>
                   <button type="button" className="quiet" onClick={() => onGo(i + 1)}>
-                    {unsure.has(m) ? 'Check' : 'Edit'}
-                    <span className="hidden"> {measure(m).name}</span>
+                    {say(unsure.has(m) ? 'check' : 'edit')}
+                    <span className="hidden"> {say(`name ${m}`)}</span>
                   </button>
                 </td>
               </tr>
@@ -372,20 +401,14 @@ function LookThrough({ page, draft, change, top, wrong, busy, onGo, onSend }: La
         )}
         {unsure.size > 0 && (
           <div className="notice">
-            {[...unsure].map((m) => measure(m).name).join(', ')}: please check before you send.
+            {say('ask', { measures: [...unsure].map((m) => say(`name ${m}`)).join(', ') })}
           </div>
         )}
-        <Text
-          of="words"
-          label="Has anything changed since you were last measured? (optional)"
-          max={300}
-          draft={draft}
-          change={change}
-        />
+        <Text of="words" label={say('changed')} max={300} draft={draft} change={change} />
         <button type="submit" className="take" disabled={busy || !some || unsure.size > 0}>
-          Send to the studio
+          {say('send')}
         </button>
-        <p className="soft">You can send once. The studio measures again with you before anything is cut.</p>
+        <p className="soft">{say('once')}</p>
       </form>
     </>
   );

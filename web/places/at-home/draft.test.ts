@@ -13,7 +13,7 @@ beforeEach(() => {
 });
 afterEach(() => vi.unstubAllGlobals());
 
-const line = (id: string, text: string, stands = false) => ({ [id]: { id, text, stands } });
+const line = (id: string, text: string, stands = false) => ({ [id]: { id, text, finger: false, stands } });
 const draft = (more: Partial<HomeDraft>): HomeDraft => ({ ...EMPTY, ...more });
 
 describe('what a client fills in at home', () => {

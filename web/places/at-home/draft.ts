@@ -3,6 +3,8 @@ import { findMeasure, type LengthUnit, ownFindings, readLength, tell, wholeOf } 
 export interface Line {
   readonly id: string;
   readonly text: string;
+  /** a finger lay under the tape */
+  readonly finger: boolean;
   /** looked at again, and it is so */
   readonly stands: boolean;
 }

@@ -1,6 +1,14 @@
 import type { DiaryRules } from '@rocchetto/contract';
 import { languageName } from '@rocchetto/contract/language.ts';
-import { PAGE_WORD_IDS, PAGE_WORDS, type PageWord, unknownFields } from '@rocchetto/core/diary/words.ts';
+import { kindsOf } from '@rocchetto/core/diary/house.ts';
+import {
+  MESSAGE_FIELDS,
+  PAGE_WORD_IDS,
+  PAGE_WORDS,
+  type PageWord,
+  unknownFields,
+} from '@rocchetto/core/diary/words.ts';
+import { HOME_FIELDS, HOME_WORD_IDS, homeWord } from '@rocchetto/core/measures/guide/home-words.ts';
 import { Input } from 'antd';
 import { useState } from 'react';
 import { useChangeRulesMutation } from '../../api/hours.ts';
@@ -28,7 +36,7 @@ export function Languages({ of: rules, version, may, chosen, onChoose }: Props) 
   const tags = Object.keys(rules.languages);
   if (!may && tags.length === 0) return null;
   const add = async (tag: string) => {
-    const languages = { ...rules.languages, [tag]: { words: {}, page: {} } };
+    const languages = { ...rules.languages, [tag]: { words: {}, page: {}, home: {}, kinds: {} } };
     if ('data' in (await change({ version, rules: { ...rules, languages } }))) onChoose(tag);
   };
   const remove = async () => {
@@ -80,41 +88,76 @@ export function Languages({ of: rules, version, may, chosen, onChoose }: Props) 
   );
 }
 
+/** The pages of a client's own that can be written in a language. */
+export const PAGE_NAMES = {
+  page: 'the client’s page',
+  home: 'measuring at home',
+  kinds: 'appointment types',
+} as const;
+export type PageKind = keyof typeof PAGE_NAMES;
+export const isPage = (kind: string | null): kind is PageKind =>
+  kind !== null && Object.hasOwn(PAGE_NAMES, kind);
+/** The texts there are to write, each with the studio's own beneath, and what they may name. */
+const textsOf = (rules: DiaryRules) => ({
+  page: {
+    ids: PAGE_WORD_IDS as readonly string[],
+    ours: (id: string): string => PAGE_WORDS[id as PageWord],
+    known: MESSAGE_FIELDS,
+  },
+  home: { ids: HOME_WORD_IDS, ours: homeWord, known: HOME_FIELDS },
+  kinds: {
+    ids: kindsOf(rules.kinds).map((k) => k.id),
+    ours: (id: string) => kindsOf(rules.kinds).find((k) => k.id === id)?.name ?? id,
+    known: {},
+  },
+});
+
 interface PageProps {
+  readonly which: PageKind;
   readonly language: string;
   readonly version: number;
   readonly rules: DiaryRules;
   readonly may: boolean;
 }
 
-/** What stands on the client's own page, line by line. */
-export function PageTexts({ language, version, rules, may }: PageProps) {
+/** What stands on a page of the client's own, text by text, beneath the English that it says until one is written. */
+export function PageTexts({ which, language, version, rules, may }: PageProps) {
   const [change, { error, isLoading }] = useChangeRulesMutation();
-  const of = rules.languages[language] ?? { words: {}, page: {} };
-  const [texts, setTexts] = useState<Partial<Record<PageWord, string>>>(of.page);
-  const strange = unknownFields(Object.values(texts).join(' '));
+  const of = rules.languages[language] ?? { words: {}, page: {}, home: {}, kinds: {} };
+  const [texts, setTexts] = useState<Readonly<Partial<Record<string, string>>>>(of[which]);
+  const { ids, ours, known } = textsOf(rules)[which];
+  const strange = unknownFields(Object.values(texts).join(' '), known);
+  const written = ids.filter((id) => texts[id]?.trim()).length;
   return (
     <form
       className="slip"
-      aria-label={`The client’s page in ${languageName(language)}`}
+      aria-label={`${PAGE_NAMES[which]} in ${languageName(language)}`}
       onSubmit={(e) => {
         e.preventDefault();
-        const page = Object.fromEntries(Object.entries(texts).filter(([, t]) => t.trim() !== ''));
+        const kept = Object.fromEntries(Object.entries(texts).filter(([, t]) => t?.trim()));
         void change({
           version,
-          rules: { ...rules, languages: { ...rules.languages, [language]: { ...of, page } } },
+          rules: { ...rules, languages: { ...rules.languages, [language]: { ...of, [which]: kept } } },
         });
       }}
     >
       <Problem error={error} />
-      {PAGE_WORD_IDS.map((id) => (
+      <p className="soft">
+        {written} of {ids.length} written.
+        {Object.keys(known).length > 0 &&
+          ` A text can use ${Object.keys(known)
+            .map((f) => `{${f}}`)
+            .join(' ')}.`}
+      </p>
+      {ids.map((id) => (
         <div key={id}>
-          <label htmlFor={`page-${id}`}>{PAGE_WORDS[id]}</label>
-          <Input
+          <label htmlFor={`page-${id}`}>{ours(id)}</label>
+          <Input.TextArea
             id={`page-${id}`}
             lang={language}
+            autoSize
             value={texts[id] ?? ''}
-            maxLength={300}
+            maxLength={{ page: 300, home: 600, kinds: 60 }[which]}
             readOnly={!may}
             onChange={(e) => setTexts({ ...texts, [id]: e.target.value })}
           />

@@ -19,13 +19,13 @@ import { useClock } from '../../shared/clock.ts';
 import { useDays, useMay, useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
-import { Languages, PageTexts } from './Languages.tsx';
+import { isPage, Languages, PAGE_NAMES, type PageKind, PageTexts } from './Languages.tsx';
 
 /** What clients are told, in the house's own words and languages: with the fields there are, read as a client would read it. */
 export function WordsTable() {
   const { data: house, error, refetch } = useDiaryHouseQuery();
   const may = useMay('house.write');
-  const [kind, setKind] = useState<MessageKind | 'page' | null>(null);
+  const [kind, setKind] = useState<MessageKind | PageKind | null>(null);
   /** in which language; empty for the house's own */
   const [language, setLanguage] = useState('');
   if (!house) return <Problem error={error} again={refetch} />;
@@ -39,11 +39,11 @@ export function WordsTable() {
         chosen={language}
         onChoose={(tag) => {
           setLanguage(tag);
-          if (tag === '' && kind === 'page') setKind(null);
+          if (tag === '' && isPage(kind)) setKind(null);
         }}
       />
       <div className="row">
-        {([...MESSAGE_KINDS, ...(language ? (['page'] as const) : [])] as const).map((k) => (
+        {([...MESSAGE_KINDS, ...(language ? (['page', 'home', 'kinds'] as const) : [])] as const).map((k) => (
           <button
             key={k}
             type="button"
@@ -51,20 +51,21 @@ export function WordsTable() {
             aria-pressed={kind === k}
             onClick={() => setKind(kind === k ? null : k)}
           >
-            {k === 'page' ? 'the client’s page' : k.replace('-', ' ')}
+            {isPage(k) ? PAGE_NAMES[k] : k.replace('-', ' ')}
           </button>
         ))}
       </div>
-      {kind === 'page' && language && (
+      {isPage(kind) && language && (
         <PageTexts
-          key={`${language} ${house.version}`}
+          key={`${language} ${kind} ${house.version}`}
+          which={kind}
           language={language}
           version={house.version}
           rules={house.rules}
           may={may}
         />
       )}
-      {kind && kind !== 'page' && (
+      {kind && !isPage(kind) && (
         <Words
           key={`${language} ${kind} ${house.version}`}
           kind={kind}
@@ -89,8 +90,8 @@ function withWords(
   const { [kind]: _, ...rest } = language ? (rules.languages[language]?.words ?? {}) : rules.words;
   const next = words ? { ...rest, [kind]: words } : rest;
   if (!language) return { ...rules, words: next };
-  const page = rules.languages[language]?.page ?? {};
-  return { ...rules, languages: { ...rules.languages, [language]: { words: next, page } } };
+  const of = rules.languages[language] ?? { page: {}, home: {}, kinds: {} };
+  return { ...rules, languages: { ...rules.languages, [language]: { ...of, words: next } } };
 }
 
 interface Props {
