@@ -155,7 +155,7 @@ export function PageTexts({ which, language, version, rules, may }: PageProps) {
           <Input.TextArea
             id={`page-${id}`}
             lang={language}
-            autoSize
+            rows={ours(id).length > 70 ? 3 : 1}
             value={texts[id] ?? ''}
             maxLength={{ page: 300, home: 600, kinds: 60 }[which]}
             readOnly={!may}
