@@ -50,6 +50,11 @@ const AT_THE_EDGE: readonly (readonly [
   // 35 in of bust with an arc of 21 in leaves 14 in, narrower than any back of 16 1/2 in.
   ['back-beside-front-arc', [88.9, 53.3, 35.5], [88.9, 53.3, 41.9], 'leaves 35.6 cm behind'],
   ['back-beside-front-arc', [88, 46, 41.9], [88, 46, 42], 'nothing is left for the armhole'],
+  // 18 1/2 in across beside shoulders of 5 3/16 in would leave 22.2 cm.
+  ['neck-between-shoulders', [39, 12.5], [46.99, 13.17625], 'leaves 22.23 cm for the neck'],
+  ['neck-between-shoulders', [39, 12.5], [32, 12.5], '9 cm to 20 cm is usual'],
+  ['across-shoulder-parts', [43, 12.5, 15], [43.1, 12.5, 15], '3.1 cm apart'],
+  ['across-shoulder-parts', [37, 12.5, 15], [36.9, 12.5, 15], '3.1 cm apart'],
   ['shoulder-slope', [1.3, 12], [1.2, 12], 'slopes 6 degrees'],
   ['shoulder-slope', [7.3, 12], [7.5, 12], 'slopes 39 degrees'],
   ['shoulder-slope', [4, 12], [12, 12], 'slopes 90 degrees'],

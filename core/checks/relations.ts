@@ -50,6 +50,12 @@ const ACROSS = 0.47;
 /** Shoulders slope between these, degrees (house figures: 20 on a metric block, from memory). */
 const SLOPE = { least: 6, most: 38 } as const;
 
+/** A neck is so wide from side-neck to side-neck, cm, and a usual shoulder slopes so many degrees (house figures). */
+const NECK = { least: 9, most: 20 } as const;
+const USUAL_SLOPE = 20;
+/** Across shoulder and its parts are at most so far apart, cm (handbook, common practice). */
+const SHOULDERS_APART = 3;
+
 const unlikely = (code: string, touches: readonly string[], says: Relation['says']): Relation => ({
   code,
   level: 'soft',
@@ -140,6 +146,18 @@ export const RELATIONS: readonly Relation[] = [
       ? `A bust of ${p(b!)} less its front arc of ${p(f!)} leaves ${p((b! - f!) as Cm)} behind, no more than across back (${p(a!)}): nothing is left for the armhole. Read front arc and across back again?`
       : null,
   ),
+  unlikely('neck-between-shoulders', ['across-shoulder', 'shoulder'], ([a, s]) => {
+    const left = a! - 2 * s! * Math.cos((USUAL_SLOPE * Math.PI) / 180);
+    return left < NECK.least || left > NECK.most
+      ? `Across shoulder (${p(a!)}) leaves ${p(Math.max(0, left) as Cm)} for the neck between two shoulders of ${p(s!)}; ${p(NECK.least)} to ${p(NECK.most)} is usual. Read both again, and the neck width?`
+      : null;
+  }),
+  unlikely('across-shoulder-parts', ['across-shoulder', 'shoulder', 'neck-width'], ([a, s, n]) => {
+    const parts = 2 * s! + n!;
+    return Math.abs(a! - parts) > SHOULDERS_APART
+      ? `Across shoulder (${p(a!)}) and two shoulders with the neck width (${p(parts as Cm)}) are ${p(Math.abs(a! - parts) as Cm)} apart; up to ${p(SHOULDERS_APART)} is usual. Read them again?`
+      : null;
+  }),
   unlikely('shoulder-slope', ['shoulder-drop', 'shoulder'], ([d, l]) => {
     const slope = d! >= l! ? 90 : (Math.asin(d! / l!) * 180) / Math.PI;
     return slope < SLOPE.least || slope > SLOPE.most

@@ -77,7 +77,7 @@ export function openingOf(
     section: 'opening',
     name: `${zipped ? 'zip' : 'opening'}, ${PLACE[c.opens]}`,
     group: 'opening',
-    ...(zipped ? { bought: unit } : {}),
+    ...(zipped ? { bought: unit } : { nearest: needed === 0 }),
     known: zip !== null,
     estimated: guessed,
     terms: zip === null ? [] : terms,

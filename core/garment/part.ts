@@ -10,6 +10,7 @@ import type { SheetInput } from './input.ts';
 import type { BodyLine, Lift, LineWanted, Zone } from './lines.ts';
 import type { Meeting } from './meeting.ts';
 import type { Picture, Place } from './picture.ts';
+import type { Shape } from './shoulders.ts';
 import type { StepId } from './steps.ts';
 import type { Allowances } from './tables/allowances.ts';
 import type { Face } from './tables/darts.ts';
@@ -40,8 +41,8 @@ export interface GarmentContext extends Making {
   readonly allowances: Allowances;
   /** a house length in a step of the hand that marks: as it is in cm, the nearest eighth in inches */
   readonly stepped: (length: Cm) => Cm;
-  /** how panels are shaped, by the house, in steps of the hand that marks */
-  readonly shape: SheetInput['house']['shape'];
+  /** how panels are shaped, by the house and by what was read of neck and shoulders, in steps of the hand that marks */
+  readonly shape: Shape;
   /** a body line of this garment; undefined when no part crosses it or it was not read */
   readonly line: (zone: Zone) => BodyLine | undefined;
   /** where the garment opens */

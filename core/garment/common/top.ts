@@ -121,7 +121,7 @@ function planTop(c: PartContext, v: TopValues, making: ReturnType<typeof figures
           ...bodyOf('neck-width')!,
           term('share', 'half of it', -neckWidth / 2, 'The panel is half a front or back.'),
         ]
-      : [term('body', 'estimate', c.shape.neckWidth / 2, 'Not measured: half of the house neck width.')],
+      : [term('body', 'estimate', c.shape.neckWidth / 2, c.shape.neckSays)],
     { estimated: neckWidth === null },
   );
   const { shoulder, depth, neck } = upperFigures(c, v, making);

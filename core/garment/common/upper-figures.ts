@@ -23,7 +23,7 @@ export function upperFigures(
   readonly neck: { readonly front: Figure; readonly back: Figure };
 } {
   const neckWidth = net('neck-width') ?? c.shape.neckWidth;
-  const across = net('across-shoulder');
+  const { across } = c.shape;
   const slope = (c.shape.slope * Math.PI) / 180;
   const bare =
     bodyOf('shoulder') ??
@@ -41,7 +41,7 @@ export function upperFigures(
     'shoulder',
     'shoulder seam',
     bare && [...bare, ...(v.widen > 0 ? [term('style', 'neckline widened', -v.widen, 'As briefed.')] : [])],
-    { estimated: net('shoulder') === null },
+    { estimated: net('shoulder') === null, note: c.shape.slopeSays },
   );
   const bust = net('bust');
   const read = bodyOf('armhole-depth');

@@ -8,12 +8,11 @@ import type { PartContext } from '../../part.ts';
 /** A figure as a hand that marks in centimetres has it, and as one that marks in inches does. */
 type ByHand = readonly [centimetres: number, inches: number];
 /**
- * The plan by heights with princess seams: what its lines lie lower than was read, its neck, what lies open between the
+ * The plan by heights with princess seams: its neck, what lies open between the
  * front panels under the bust and at the waist, where the back's seam lies and what it takes at the most, what is left
  * at the side seams, and where the line under the bust lies when it was not read (common practice, no source).
  */
 const HEIGHTS = {
-  add: [1.3, 0.5],
   neck: [10, 4],
   gap: [5, 2],
   back: [12.5, 5],
@@ -32,7 +31,6 @@ const CENTRE: readonly (readonly [bust: number, panel: ByHand])[] = [
 export function heightsShape(bust: Cm | null, { rounding }: Pick<PartContext, 'rounding'>) {
   const at = ([centimetres, inches]: ByHand): Cm => cm(rounding.unit === 'cm' ? centimetres : inches * 2.54);
   return {
-    add: at(HEIGHTS.add),
     neck: cm(at(HEIGHTS.neck) / 2),
     apex: bust === null ? null : cm(at(CENTRE.find(([most]) => bust <= most)![1]) / 2),
     gap: at(HEIGHTS.gap),

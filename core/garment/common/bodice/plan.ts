@@ -6,7 +6,7 @@ import type { PartContext } from '../../part.ts';
 import { type EaseZone, easeFor } from '../../tables/fit.ts';
 import { armholeByBust, NECK_ABOVE_NAPE, type NeckShape } from '../neck-and-armhole.ts';
 import { heightsShape, heightsTerm } from './heights-plan.ts';
-import { type Plan, quarterShape, quarterTerm } from './quarter-plan.ts';
+import { type Plan, quarterShape, quarterTerm, SPAN_OF_BUST } from './quarter-plan.ts';
 
 /** A bodice's heights and widths before it is drafted, as marked. Lengths cm; figures may be absent. */
 export interface BodicePlan {
@@ -76,6 +76,7 @@ function sourcesOf(c: PartContext, v: Neck) {
       tolerance: TOLERANCE.detail,
       nearest: true,
       terms: source?.terms ?? [],
+      note: id === 'shoulder' ? c.shape.slopeSays : '',
       known: source !== null,
       read: source?.read ?? false,
       estimated: source?.estimated ?? false,
@@ -102,14 +103,24 @@ function sourcesOf(c: PartContext, v: Neck) {
     value === null ? null : { terms: [term('body', 'estimate', value, because)], estimated: true };
 
   const heights = v.plan === 'heights' ? heightsShape(net('bust'), c) : null;
-  const quarter = v.plan === 'quarter' ? quarterShape(net('across-shoulder'), c.stepped) : null;
+  const quarter =
+    v.plan === 'quarter'
+      ? quarterShape(
+          {
+            across: net('across-shoulder'),
+            neck: net('neck-width'),
+            shoulder: net('shoulder'),
+            drop: net('shoulder-drop'),
+          },
+          c.stepped,
+        )
+      : null;
   const plan = (amount: Cm | null, because: string): Source | null =>
     amount === null ? null : { terms: [quarterTerm(amount, because)] };
   const byHeights = (amount: Cm | null, because: string): Source | null =>
     amount === null ? null : { terms: [heightsTerm(amount, because)] };
-  /** How much lower a level lies than it was read. */
-  const lower = (zone: EaseZone): Term =>
-    heights ? heightsTerm(heights.add, 'Its lines lie so much lower') : ease(zone);
+  /** What a level lies lower than it was read; the plan by heights has its levels where they were read. */
+  const lower = (zone: EaseZone): Term[] => (heights ? [] : [ease(zone)]);
   return { net, ease, positive, make, read, half, guess, heights, quarter, plan, byHeights, lower };
 }
 type Sources = ReturnType<typeof sourcesOf>;
@@ -117,25 +128,28 @@ type Sources = ReturnType<typeof sourcesOf>;
 /** Neck, shoulder and the widths across, halves, cm. */
 function widthFigures(c: PartContext, v: Neck, s: Sources) {
   const { net, ease, make, read, half, guess, heights, quarter, plan, byHeights } = s;
-  const neckWidth = heights ? 2 * heights.neck : (net('neck-width') ?? c.shape.neckWidth);
+  const neckHalfRead = net('neck-width') === null ? null : net('neck-width')! / 2;
   const widen = v.widen > 0 ? [term('style', 'widened', v.widen, 'As briefed.')] : [];
   const neckHalf = make(
     'neck-half',
     'neck width, half',
-    quarter
-      ? plan(quarter.neck, 'From the centre')
-      : heights
-        ? byHeights(heights.neck, 'From the centre')
-        : (half('neck-width') ?? guess(c.shape.neckWidth / 2, 'Not measured: half of the house neck width.')),
+    half('neck-width') ??
+      (quarter
+        ? plan(quarter.neck, quarter.neckSays)
+        : heights
+          ? byHeights(heights.neck, 'From the centre')
+          : guess(c.shape.neckWidth / 2, c.shape.neckSays)),
   );
-  const across = net('across-shoulder');
-  const shoulderLength = quarter
-    ? plan(quarter.shoulder, 'From the neck to half across shoulder, its end dropped')
-    : (read('shoulder') ??
-      guess(
-        across === null ? null : (across - neckWidth) / 2 / Math.cos((c.shape.slope * Math.PI) / 180),
-        'Not measured: from across shoulder, less the neck width, along the slope.',
-      ));
+  const across = quarter ? (quarter.half === null ? null : 2 * quarter.half) : c.shape.across;
+  const halfNeck = neckHalfRead ?? (heights ? heights.neck : c.shape.neckWidth / 2);
+  const shoulderLength =
+    read('shoulder') ??
+    (quarter
+      ? plan(quarter.shoulder, 'From the neck to half across shoulder, its end dropped')
+      : guess(
+          across === null ? null : (across / 2 - halfNeck) / Math.cos((c.shape.slope * Math.PI) / 180),
+          'Not measured: from across shoulder, less the neck width, along the slope.',
+        ));
   const shoulder = make(
     'shoulder',
     'shoulder seam',
@@ -171,7 +185,7 @@ function widthFigures(c: PartContext, v: Neck, s: Sources) {
   const acrossBack = make(
     'across-back',
     'across back, half',
-    (quarter ? null : withEase(half('across-back'), ease('across-back'))) ??
+    withEase(half('across-back'), ease('across-back')) ??
       guess(
         across === null ? null : across / 2 - 1,
         `Not measured: half across shoulder less ${p(1)} (common practice).`,
@@ -180,13 +194,9 @@ function widthFigures(c: PartContext, v: Neck, s: Sources) {
   const acrossFront = make(
     'across-front',
     'across front, half',
-    (quarter ? null : withEase(half('across-front'), ease('across-back'))) ??
+    withEase(half('across-front'), ease('across-back')) ??
       guess(
-        net('across-back') !== null && !quarter
-          ? net('across-back')! / 2 - 1
-          : across === null
-            ? null
-            : across / 2 - 2,
+        net('across-back') !== null ? net('across-back')! / 2 - 1 : across === null ? null : across / 2 - 2,
         'Not measured: from the back, a centimetre narrower (common practice).',
       ),
   );
@@ -241,31 +251,27 @@ function heightFigures(c: PartContext, v: Neck, s: Sources) {
       ),
     { group: 'level' },
   );
-  const bustLevel = make(
-    'bust-level',
-    'bust level',
-    read('neck-to-bust', ...(heights ? [lower('neck-to-waist')] : [])),
-    { group: 'level' },
-  );
+  const bustLevel = make('bust-level', 'bust level', read('neck-to-bust'), { group: 'level' });
+  const front = read('neck-to-waist-front', ...lower('neck-to-waist'));
+  const back =
+    read('neck-to-waist-back', ...lower('neck-to-waist')) ??
+    withMore(
+      guess(
+        nape === null ? null : nape + NECK_ABOVE_NAPE,
+        `Not measured: nape to waist and ${p(2)} up to the side-neck (common practice).`,
+      ),
+      lower('neck-to-waist'),
+    );
   const waistBack = make(
     'waist-back',
     'waist level, back',
-    read('neck-to-waist-back', lower('neck-to-waist')) ??
-      withMore(
-        guess(
-          nape === null ? null : nape + NECK_ABOVE_NAPE,
-          `Not measured: nape to waist and ${p(2)} up to the side-neck (common practice).`,
-        ),
-        [lower('neck-to-waist')],
-      ),
+    quarter && front ? plan(total(front.terms), 'Traced from the front') : back,
     { group: 'level' },
   );
   const waistFront = make(
     'waist-front',
     'waist level, front',
-    quarter
-      ? plan(waistBack.finished, 'As the back: the plan squares its lines across')
-      : read('neck-to-waist-front', lower('neck-to-waist')),
+    front ?? (quarter ? plan(waistBack.finished, 'As the back: the plan squares its lines across') : null),
     { group: 'level' },
   );
   const widest = c.line('bust')?.front?.rounded ?? null;
@@ -274,7 +280,7 @@ function heightFigures(c: PartContext, v: Neck, s: Sources) {
     ? make(
         'underbust-level',
         'under bust level',
-        read('neck-to-underbust', lower('neck-to-waist')) ??
+        read('neck-to-underbust') ??
           guess(
             bustLevel.finished === null ? null : bustLevel.finished + heights.underBust,
             'Not measured: so far under the bust line (common practice).',
@@ -282,7 +288,12 @@ function heightFigures(c: PartContext, v: Neck, s: Sources) {
         { group: 'level' },
       )
     : null;
-  const apex = make('apex', 'bust point, half span', heights ? centre : half('apex-span'), {
+  const span =
+    half('apex-span') ??
+    (quarter && bust !== null
+      ? guess(SPAN_OF_BUST * bust, 'Not measured: half of the span, a tenth of the bust (common practice).')
+      : null);
+  const apex = make('apex', 'bust point, half span', heights ? centre : span, {
     follows: (value) =>
       value <= 0
         ? positive(value)
@@ -351,6 +362,8 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
 }
 
 type Source = { readonly terms: readonly Term[]; readonly read?: boolean; readonly estimated?: boolean };
+/** What the terms of a source add up to, cm. */
+const total = (terms: readonly Term[]): Cm => cm(terms.reduce((a, t) => a + t.cm, 0));
 const withMore = (s: Source | null, more: readonly Term[]): Source | null =>
   s && { ...s, terms: [...s.terms, ...more], read: (s.read ?? false) && more.length === 0 };
 /** Ease on a half: half of the table's. */

@@ -3,6 +3,7 @@ import type { Term } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { choice } from '../../fields.ts';
 import type { LineWanted, Zone } from '../../lines.ts';
+import { NECK_HALF } from '../../shoulders.ts';
 
 const PLANS = [
   ['measured', 'the measurements, arcs and heights'],
@@ -44,16 +45,44 @@ export const quarterLines = (
 export const quarterTerm = (amount: Cm, because: string): Term =>
   term('style', 'quarter plan', amount, `${because} (quarter plan, common practice).`);
 
-/** Neck, shoulder and dart of the plan in steps of the hand that marks. `across`: the body's across shoulder, cm. */
-export function quarterShape(across: Cm | null, stepped: Stepped) {
-  const [neck, drop] = [stepped(cm(QUARTER.neck)), stepped(cm(QUARTER.drop))];
-  const run = across === null ? null : cm(across / 2 - neck);
+/** What was read of neck and shoulders, cm; null for what was not. */
+interface ReadWidths {
+  readonly across: Cm | null;
+  readonly neck: Cm | null;
+  readonly shoulder: Cm | null;
+  readonly drop: Cm | null;
+}
+
+/** The plan's waist dart and how far it goes on below the waist, in steps of the hand that marks. */
+export const quarterDart = (stepped: Stepped) => ({
+  dart: stepped(cm(QUARTER.dart)),
+  below: stepped(cm(QUARTER.below)),
+});
+
+/**
+ * Neck and shoulder of the plan in steps of the hand that marks: what was read stands, and the plan's own figures for the
+ * rest. Half across shoulder is neck and shoulder together, so that two of the three make the third.
+ */
+export function quarterShape(read: ReadWidths, stepped: Stepped) {
+  const drop = read.drop ?? stepped(cm(QUARTER.drop));
+  const level = (length: Cm) => (length > drop ? Math.sqrt(length ** 2 - drop ** 2) : null);
+  const ran = read.shoulder === null ? null : level(read.shoulder);
+  const left = read.across === null || ran === null ? null : read.across / 2 - ran;
+  const leaves = read.neck === null && left !== null && left >= NECK_HALF.least && left <= NECK_HALF.most;
+  const neck = cm(read.neck !== null ? read.neck / 2 : leaves ? left : stepped(cm(QUARTER.neck)));
+  const run = ran ?? (read.across === null ? null : read.across / 2 - neck);
+  const sound = run !== null && run > 0;
   return {
     neck,
-    shoulder: run === null || run <= 0 ? null : cm(Math.hypot(run, drop)),
+    /** neck and shoulder as the plan lays them, half of it, cm */
+    half: sound ? cm(neck + run) : null,
+    shoulder: sound ? cm(Math.hypot(run, drop)) : null,
     /** degrees */
-    slope: run === null || run <= 0 ? null : (Math.atan2(drop, run) * 180) / Math.PI,
-    dart: stepped(cm(QUARTER.dart)),
-    below: stepped(cm(QUARTER.below)),
+    slope: sound ? (Math.atan2(drop, run) * 180) / Math.PI : null,
+    /** where the neck comes from when it was not read itself */
+    neckSays: leaves ? 'What half across shoulder leaves beside the shoulder' : 'From the centre',
   };
 }
+
+/** Half the bust span where it was not read: a tenth of the bust (common practice, no source). */
+export const SPAN_OF_BUST = 0.1;

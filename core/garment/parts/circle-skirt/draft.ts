@@ -104,7 +104,7 @@ export function draftCircle(c: PartContext, v: CircleValues): CircleDraft {
     ? {
         ...hemBase,
         shares: [
-          share(c, 'half panel', 2 * pieces, [
+          share({ ...c, rounding: { ...c.rounding, mode: 'nearest' } }, 'half panel', 2 * pieces, [
             term('share', 'hem of a half panel', arcLength, 'Measured on the panel.'),
           ]),
         ],

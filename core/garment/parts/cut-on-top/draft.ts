@@ -109,7 +109,7 @@ export function draftCutOn(c: PartContext, v: CutOnValues): CutOnDraft {
     'neckline, half of its width',
     [
       ...(neckBase === null
-        ? [term('body', 'estimate', c.shape.neckWidth / 2, 'Not measured: half of the house neck width.')]
+        ? [term('body', 'estimate', c.shape.neckWidth / 2, c.shape.neckSays)]
         : [
             ...bodyOf('neck-base')!,
             term('share', 'a sixth of it', (NECK_OF_GIRTH - 1) * neckBase, 'Common practice.'),

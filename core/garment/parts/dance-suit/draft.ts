@@ -118,7 +118,7 @@ export function draftSuit(c: PartContext, v: SuitValues): SuitDraft {
         'body',
         'half of the neck',
         (neckWidth ?? c.shape.neckWidth) / 2,
-        neckWidth === null ? 'House neck width.' : 'As read.',
+        neckWidth === null ? c.shape.neckSays : 'As read.',
       ),
     ],
     { estimated: neckWidth === null },

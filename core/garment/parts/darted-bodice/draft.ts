@@ -14,7 +14,7 @@ import { facings } from '../../common/bodice/facings.ts';
 import { backTakes, heightsShape } from '../../common/bodice/heights-plan.ts';
 import { linings } from '../../common/bodice/lining.ts';
 import { type BodicePlan, type Marked, planBodice } from '../../common/bodice/plan.ts';
-import { quarterShape } from '../../common/bodice/quarter-plan.ts';
+import { quarterDart } from '../../common/bodice/quarter-plan.ts';
 import { type CutFace, cutFace, type GoesOn, isPrincess } from '../../common/bodice/seams.ts';
 import { type BodiceTaking, bodiceTaking } from '../../common/bodice/suppression.ts';
 import { armEnds, armholePath, neckEnds, neckline, withArmNotches } from '../../common/neck-and-armhole.ts';
@@ -73,7 +73,7 @@ function takingsOf(
         one: isPrincess(v),
         fixed:
           v.plan === 'quarter'
-            ? quarterShape(null, c.stepped).dart
+            ? quarterDart(c.stepped).dart
             : v.plan === 'heights'
               ? face === 'front'
                 ? heightsShape(null, c).gap

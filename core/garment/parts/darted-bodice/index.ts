@@ -9,6 +9,7 @@ import { cupQuarters } from '../../common/bodice/cup-quarters.ts';
 import { underBustSays } from '../../common/bodice/heights-plan.ts';
 import { quarterLines } from '../../common/bodice/quarter-plan.ts';
 import { isPrincess, princessChecks, takenFigures } from '../../common/bodice/seams.ts';
+import { bodiceWants } from '../../common/bodice/wants.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { FACES } from '../../tables/darts.ts';
@@ -34,33 +35,7 @@ export const dartedBodice = definePart({
     'pleat',
   ],
   joins: { gives: ['waist', 'armhole', 'neck'], takes: [], givenUp: [] },
-  wants: (v) => ({
-    needs: [
-      'bust',
-      'waist',
-      'neck-to-bust',
-      'neck-to-waist-front',
-      'nape-to-waist',
-      'across-shoulder',
-      // The plan by heights has a centre panel by the bust instead.
-      ...(v.plan === 'heights' ? [] : ['apex-span']),
-    ],
-    helps: [
-      ...(v.plan === 'heights' ? ['neck-to-underbust', 'underbust'] : []),
-      'high-bust',
-      'bust-front',
-      'waist-front',
-      'shoulder',
-      'neck-width',
-      'across-front',
-      'across-back',
-      'armhole',
-      'armhole-depth',
-      'neck-to-waist-back',
-      'underarm-to-waist',
-      'neck-depth-front',
-    ],
-  }),
+  wants: (v) => bodiceWants(v.plan),
   lines: (v, { stepped }) =>
     quarterLines(
       v.plan,

@@ -113,6 +113,7 @@ export function draftKnitSkirt(c: PartContext, v: KnitSkirtValues): KnitSkirtDra
     group: 'girth',
     tolerance: TOLERANCE.girth,
     known: hemGirth !== null,
+    nearest: true,
     terms: [term('body', 'along the hems', hemGirth ?? 0, 'Measured on the panels: the hip less its taper.')],
     settable: [],
   });

@@ -17,7 +17,7 @@ import { closingBands, closingFigures, halfOverlap } from '../../common/bodice/c
 import { facings } from '../../common/bodice/facings.ts';
 import { linings } from '../../common/bodice/lining.ts';
 import { type BodicePlan, type Marked, planBodice } from '../../common/bodice/plan.ts';
-import { quarterShape } from '../../common/bodice/quarter-plan.ts';
+import { quarterDart } from '../../common/bodice/quarter-plan.ts';
 import { type CutFace, cutFace, isPrincess } from '../../common/bodice/seams.ts';
 import { type BodiceTaking, bodiceTaking } from '../../common/bodice/suppression.ts';
 import { figuresOf } from '../../common/figures-of.ts';
@@ -82,7 +82,7 @@ function takingsOf(
         sideTakes,
         apex: m.apex,
         one: isPrincess(v),
-        fixed: v.plan === 'quarter' ? quarterShape(null, c.stepped).dart : null,
+        fixed: v.plan === 'quarter' ? quarterDart(c.stepped).dart : null,
         // Up to below the bust point in front, to the bust line at the back: further up it would take from the bust.
         most: cm(
           face === 'front'
@@ -109,7 +109,7 @@ function belowWaist(
 ): Record<Face, Figure | null> {
   return Object.fromEntries(
     FACES.map((face) => {
-      const wanted = v.plan === 'quarter' ? quarterShape(null, c.stepped).below : BELOW_WAIST[face];
+      const wanted = v.plan === 'quarter' ? quarterDart(c.stepped).below : BELOW_WAIST[face];
       const most = Math.min(wanted, toHip - ABOVE_HIP, below - slits - ABOVE_HIP);
       const darts = taking[face].darts.length;
       return [

@@ -9,6 +9,7 @@ import { closingNotions } from '../../common/bodice/closing.ts';
 import { cupQuarters } from '../../common/bodice/cup-quarters.ts';
 import { quarterLines } from '../../common/bodice/quarter-plan.ts';
 import { asSeam, isPrincess, princessChecks, takenFigures } from '../../common/bodice/seams.ts';
+import { bodiceWants } from '../../common/bodice/wants.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle, tripCaution } from '../../common/skirt-cutting.ts';
 import { walkChecks } from '../../common/walk.ts';
 import { definePart, type OpeningMade, type PartContext } from '../../part.ts';
@@ -43,36 +44,19 @@ export const longBodice = definePart({
     'pleat',
   ],
   joins: { gives: ['armhole', 'neck'], takes: [], givenUp: [] },
-  wants: () => ({
-    needs: [
-      'bust',
-      'waist',
-      'hip',
-      'neck-to-bust',
-      'neck-to-waist-front',
-      'nape-to-waist',
-      'across-shoulder',
-      'apex-span',
-    ],
-    helps: [
-      'waist-to-hip',
-      'high-bust',
-      'bust-front',
-      'waist-front',
-      'hip-front',
-      'shoulder',
-      'neck-width',
-      'across-front',
-      'across-back',
-      'armhole',
-      'armhole-depth',
-      'underarm-to-waist',
-      'neck-to-waist-back',
-      'neck-depth-front',
-      'waist-to-knee',
-      'waist-to-floor',
-    ],
-  }),
+  wants: (v) => {
+    const bodice = bodiceWants(v.plan);
+    return {
+      needs: [...bodice.needs, 'hip'],
+      helps: [
+        ...bodice.helps,
+        'waist-to-hip',
+        ...(v.plan === 'measured' ? ['hip-front'] : []),
+        'waist-to-knee',
+        'waist-to-floor',
+      ],
+    };
+  },
   lines: (v, c) =>
     quarterLines(
       v.plan,

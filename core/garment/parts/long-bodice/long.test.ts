@@ -287,7 +287,11 @@ describe('the quarter plan', () => {
       expect(figure(s, zone).shares.map((x) => x.exact)).toEqual([body / 4 + 1.3, body / 4 + 1.3]);
     const inches = quarter({}, BODY, { rounding: { unit: 'in', step: 0.125, mode: 'nearest' } });
     expect(figure(inches, 'bust').finished).toBeCloseTo(88 + 4 * 1.27, 6);
-    expect(figure(inches, 'bodice.neck-half').finished! / 2.54).toBeCloseTo(3.5, 9);
+    // The neck was read (14): it stands; where it was not, the plan's 3 ½ from the centre.
+    expect(figure(inches, 'bodice.neck-half').finished).toBe(7);
+    const unread = BODY.filter((l) => !/^(neck-width|shoulder) /.test(l));
+    const plans = quarter({}, unread, { rounding: { unit: 'in', step: 0.125, mode: 'nearest' } });
+    expect(figure(plans, 'bodice.neck-half').finished! / 2.54).toBeCloseTo(3.5, 9);
   });
   it('has no bust dart, and says so where the front is longer; the sheet names the plan', () => {
     const s = quarter({});
