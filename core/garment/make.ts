@@ -14,6 +14,7 @@ import { zipStrokes } from './common/silhouette.ts';
 import { legChecks } from './dart-legs.ts';
 import type { PartBrief, SheetInput } from './input.ts';
 import { type Placed, placed } from './joins.ts';
+import { type Unused, unusedOf } from './leaves.ts';
 import { type BodyLine, bodyLines, floorGirth, type LineContext, type Zone } from './lines.ts';
 import { meetingCheck } from './meeting.ts';
 import { onCloth } from './on-cloth.ts';
@@ -49,6 +50,8 @@ export interface Garment {
   readonly pieces: readonly Piece[];
   readonly notions: readonly Notion[];
   readonly allowances: readonly { readonly name: string; readonly cm: Cm }[];
+  /** what was read and moves nothing, each with why */
+  readonly unused: readonly Unused[];
   readonly panels: readonly Panel[];
   /** how it looks and where its figures lie, worked out when it is drawn */
   readonly look: () => { readonly pictures: readonly Picture[]; readonly places: readonly Place[] };
@@ -254,6 +257,13 @@ function drafted(input: SheetInput, taken: Carrying | null): Garment {
     allowances: unique(
       cuttings.flatMap((k) => k.allowances),
       (a) => a.name,
+    ),
+    unused: unusedOf(
+      base,
+      made.map((m) => ({
+        asks: Object.values(m.r.part.wants(m.values)).flat(),
+        leaves: m.r.part.leaves?.(m.c, m.values, m.draft as never) ?? {},
+      })),
     ),
     panels: made.flatMap((m) => m.draft.panels),
     look: () => ({

@@ -7,6 +7,7 @@ import type { Measured } from '../measures/session.ts';
 import type { Cm } from '../units/length.ts';
 import type { Fields, ValuesOf } from './fields.ts';
 import type { SheetInput } from './input.ts';
+import type { Leaves } from './leaves.ts';
 import type { BodyLine, Lift, LineWanted, Zone } from './lines.ts';
 import type { Meeting } from './meeting.ts';
 import type { Picture, Place } from './picture.ts';
@@ -118,6 +119,8 @@ export interface GarmentPart<F extends Fields = Fields, D extends Drafted = Draf
   /** lies on the others without a seam that joins it: never a garment by itself */
   readonly free?: true;
   readonly wants: (values: ValuesOf<F>) => Wants;
+  /** what it asks for and leaves unused as things are, each with why */
+  readonly leaves?: (c: PartContext, values: ValuesOf<F>, d: D) => Leaves;
   readonly lines: (
     values: ValuesOf<F>,
     context: Omit<GarmentContext, 'line' | 'refuse'>,

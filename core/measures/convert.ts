@@ -70,8 +70,8 @@ const name = (id: string) => findMeasure(id)?.name ?? id;
 export function withConverted(read: ReadonlyMap<string, Measured>): Map<string, Measured> {
   const out = new Map(read);
   const net = (id: string) => out.get(id)?.net ?? null;
-  const add = (id: string, value: number, why: string) => {
-    const from: Measured = {
+  const add = (id: string, value: number, why: string, from: readonly string[]) => {
+    const made: Measured = {
       measure: measure(id),
       state: 'read',
       readings: [],
@@ -81,8 +81,9 @@ export function withConverted(read: ReadonlyMap<string, Measured>): Map<string, 
       net: cm(value),
       asRead: '',
       why: [why],
+      from,
     };
-    out.set(id, from);
+    out.set(id, made);
   };
   for (const of of new Set([...read.values()].flatMap((m) => m.measure.of ?? []))) {
     const [left, right] = [net(`${of}-left`), net(`${of}-right`)];
@@ -92,6 +93,7 @@ export function withConverted(read: ReadonlyMap<string, Measured>): Map<string, 
       of,
       (left + right) / 2,
       `Both sides were read: left ${say(left)}, right ${say(right)}; the mean counts${apart > 0.5 ? `, and they differ by ${say(apart)}: look whether each side is marked for itself` : ''}.`,
+      [`${of}-left`, `${of}-right`],
     );
   }
   // What a conversion gives may let another follow; each is made once.
@@ -107,6 +109,7 @@ export function withConverted(read: ReadonlyMap<string, Measured>): Map<string, 
         of,
         value,
         `Not read itself: ${why}. ${parts.map(([id, times, v], i) => `${times < 0 ? '− ' : i > 0 ? '+ ' : ''}${Math.abs(times) === 1 ? '' : 'half of '}${name(id)} ${say(v!)}`).join(' ')}.`,
+        from.map(([id]) => id),
       );
       again = true;
     }

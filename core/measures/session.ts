@@ -51,6 +51,8 @@ export interface Measured {
   readonly asRead: string;
   /** sentences that explain the figure */
   readonly why: readonly string[];
+  /** the measures it was made from, where it was not read itself */
+  readonly from?: readonly string[];
 }
 
 /** The whole girth or length one reading stands for, cm. @throws RangeError when it holds no figure. */

@@ -35,6 +35,8 @@ export interface Sheet {
   readonly fit: readonly ZoneFit[];
   /** what was wanted at the tape and is missing, by measure id */
   readonly missing: readonly string[];
+  /** what was read and moves nothing of this garment, each with why */
+  readonly unused: Garment['unused'];
   readonly panels: readonly Panel[];
   /** how it looks and where its figures lie, worked out when it is drawn */
   readonly look: Garment['look'];
@@ -64,6 +66,7 @@ export function computeSheet(input: SheetInput): Sheet {
     missing: measuringList(input.brief.parts).flatMap(({ id }) =>
       g.measured.get(id)?.net == null ? [id] : [],
     ),
+    unused: g.unused,
     panels: g.panels,
     look: g.look,
     refused: g.refused,

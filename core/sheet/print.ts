@@ -38,6 +38,8 @@ export interface PrintedSheet {
   readonly checks: readonly { readonly code: string; readonly state: string; readonly text: string }[];
   readonly cautions: readonly string[];
   readonly missing: readonly string[];
+  /** what was read and not used, a line for each reason; sheets kept before it was told have none */
+  readonly unused?: readonly string[];
 }
 
 export interface PrintedFigure {
@@ -208,7 +210,16 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
     })),
     cautions: sheet.cautions.map((c) => tell(c.sentence, unit)),
     missing: sheet.missing.map((id) => measure(id).name),
+    unused: unusedLines(sheet, unit),
   };
+}
+
+/** What was read and not used: the names that share a reason on one line with it. */
+function unusedLines({ unused }: Sheet, unit: SheetUnit): string[] {
+  const by = new Map<string, string[]>();
+  for (const { measure: id, because } of unused)
+    by.set(because, [...(by.get(because) ?? []), measure(id).name]);
+  return [...by].map(([because, names]) => tell(`${names.join(', ')}: ${because}`, unit));
 }
 
 /** A length that somebody wrote prints as it was written; one that only the program holds, in the sheet's unit. */

@@ -3,6 +3,7 @@ import { type Cm, cm } from '../../units/length.ts';
 import { say as p } from '../../units/print.ts';
 import type { Fields } from '../fields.ts';
 import { choice } from '../fields.ts';
+import { LENGTH_GIVEN, type Leaves, left } from '../leaves.ts';
 import type { PartContext } from '../part.ts';
 import { FLOORS } from '../tables/fit.ts';
 import { STATIONS } from './hem-lengths.ts';
@@ -30,6 +31,12 @@ export const FREE_WANTS = {
   needs: ['waist', ...STATIONS.map((s) => `hem-${s}`)],
   helps: ['hip', 'waist-to-hip', 'waist-to-knee', 'waist-to-floor'],
 } as const;
+
+/** What such a skirt only holds itself against: it falls free of the hip, and its length is given. */
+export const FREE_LEAVES: Leaves = {
+  ...left(true, ['hip', 'waist-to-hip'], 'The cloth falls free there: only the room is checked.'),
+  ...left(true, ['waist-to-knee', 'waist-to-floor'], LENGTH_GIVEN),
+};
 
 /** A way in of a skirt that falls free is at least this deep, cm (common practice). */
 export const LEAST_PLACKET = {

@@ -3,6 +3,7 @@ import type { Figure, Term } from '../../figure/figure.ts';
 import { type Cm, cm } from '../../units/length.ts';
 import { say } from '../../units/print.ts';
 import type { Fields } from '../fields.ts';
+import { isKnown, type Leaves, left, type ReadAt } from '../leaves.ts';
 import type { PartContext } from '../part.ts';
 import { easeOf } from './ease-of.ts';
 import { figuresOf } from './figures-of.ts';
@@ -315,3 +316,17 @@ export function planLegs(
       hem.shares.length > 0 ? { front: cm(hem.shares[0]!.rounded), back: cm(hem.shares[1]!.rounded) } : null,
   };
 }
+
+/** What a leg asks for and leaves: the outside leg where rise and inside leg were read, the knee of one that ends above it. */
+export const legLeaves = (c: ReadAt, long: boolean): Leaves => ({
+  ...left(
+    isKnown(c, 'rise') && (!long || isKnown(c, 'inseam')),
+    ['outseam'],
+    'Rise and inside leg were read: the outside leg is held against them.',
+  ),
+  ...left(
+    !long,
+    ['waist-to-knee', 'knee', 'crotch-length'],
+    'The leg ends above the knee, and its depth is the rise.',
+  ),
+});

@@ -1,6 +1,7 @@
 import { term } from '../../figure/build.ts';
 import type { Figure } from '../../figure/figure.ts';
 import type { Cm } from '../../units/length.ts';
+import { HELD_AGAINST, isKnown, isRead, type Leaves, left, type ReadAt } from '../leaves.ts';
 import type { PartContext } from '../part.ts';
 import { easeOf } from './ease-of.ts';
 import type { figuresOf } from './figures-of.ts';
@@ -75,3 +76,25 @@ export function upperFigures(
     neck: { front: neckDepth('front', v.neckFront), back: neckDepth('back', v.neckBack) },
   };
 }
+
+/** What a garment without darts wants above its bust line, besides what it cannot do without. */
+export const UPPER_HELPS = [
+  'shoulder',
+  'neck-width',
+  'shoulder-drop',
+  'armhole-depth',
+  'armhole',
+  'neck-depth-front',
+  'neck-depth-back',
+] as const;
+
+/** What it asks for there and leaves unused. */
+export const upperLeaves = (c: ReadAt): Leaves => ({
+  ...left(
+    isKnown(c, 'shoulder') && isKnown(c, 'neck-width'),
+    ['across-shoulder'],
+    'Shoulder and neck width were read: it is held against them.',
+  ),
+  ...left(isRead(c, 'neck-to-waist-back'), ['nape-to-waist'], 'Side-neck to waist, back, was read.'),
+  ...left(true, ['armhole', 'head', 'thigh'], HELD_AGAINST),
+});

@@ -8,6 +8,7 @@ import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { emptyView, levelStroke, n, pictureOf, point, type View } from '../../common/silhouette.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
+import { isKnown, isRead, left } from '../../leaves.ts';
 import { MOST_EASED } from '../../meeting.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
@@ -60,8 +61,26 @@ export const bonedBodice = definePart({
       'corset-top-front',
       'corset-top-side',
       'corset-top-back',
-      ...(v.below > 0 ? ['hip', 'waist-to-hip'] : []),
+      ...(v.below > 0 ? ['tummy-front', 'hip', 'waist-to-hip', 'hip-front'] : []),
     ],
+  }),
+  leaves: (c) => ({
+    ...left(
+      isRead(c, 'bust-to-waist'),
+      ['neck-to-bust', 'neck-to-waist-front'],
+      'Bust point to waist was read itself: the lengths from the neck are held against it.',
+    ),
+    ...left(isRead(c, 'underbust-to-waist'), ['bust-to-underbust'], 'Under bust to waist was read.'),
+    ...left(
+      isKnown(c, 'corset-top-front'),
+      ['apex-to-top'],
+      'The upper edge was read from the waist, in front.',
+    ),
+    ...left(
+      isKnown(c, 'corset-top-side'),
+      ['underarm-to-waist'],
+      'The upper edge was read at the side: held against it.',
+    ),
   }),
   lines: (v, c) => bonedLines(v, c),
   draft: draftBoned,

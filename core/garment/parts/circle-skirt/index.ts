@@ -1,4 +1,4 @@
-import { FREE_WANTS } from '../../common/flared.ts';
+import { FREE_LEAVES, FREE_WANTS } from '../../common/flared.ts';
 import { freePicture } from '../../common/free-picture.ts';
 import { FREE_JOINS, freeChecks, freeCutting } from '../../common/free-skirt.ts';
 import { STATIONS } from '../../common/hem-lengths.ts';
@@ -21,6 +21,7 @@ export const circleSkirt = definePart({
   adapts: ['longer'],
   joins: FREE_JOINS,
   wants: () => FREE_WANTS,
+  leaves: () => FREE_LEAVES,
   lines: (v) => [
     {
       zone: 'waist',

@@ -5,6 +5,7 @@ import { say as p } from '../../../units/print.ts';
 import { halfOverlap } from '../../common/bodice/closing.ts';
 import { emptyView, n, pictureOf, point, type View } from '../../common/silhouette.ts';
 import { allowanceList, pieces } from '../../common/skirt-cutting.ts';
+import { left } from '../../leaves.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
 import { type CollarDraft, type CollarValues, draftCollar, FIELDS } from './draft.ts';
@@ -21,6 +22,12 @@ export const collar = definePart({
   hangsFrom: 'shoulder',
   joins: { gives: [], takes: [{ edge: 'neck', needed: true }], givenUp: [] },
   wants: (v) => ({ needs: [], helps: v.kind === 'flat' ? [] : ['neck-base', 'neck-mid'] }),
+  leaves: () =>
+    left(
+      true,
+      ['neck-base', 'neck-mid'],
+      'The collar is cut to the neckline as it is sewn: held against it.',
+    ),
   lines: () => [],
   draft: draftCollar,
   figures: (_, __, d) => [d.half, d.depth, ...(d.stand ? [d.stand] : []), ...d.measured],

@@ -5,6 +5,7 @@ import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { emptyView, levelStroke, n, pictureOf, point, type View } from '../../common/silhouette.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
+import { HELD_AGAINST, left } from '../../leaves.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
 import { type CutOnDraft, draftCutOn, FIELDS } from './draft.ts';
@@ -22,8 +23,9 @@ export const cutOnTop = definePart({
   joins: { gives: ['neck'], takes: [], givenUp: [] },
   wants: (v) => ({
     needs: ['bust', 'armhole', 'upper-arm', ...(v.sleeve === null ? ['arm-span'] : [])],
-    helps: ['neck-base', 'hip', 'garment-length', 'head'],
+    helps: ['neck-base', 'bust-front', 'hip', 'waist-to-hip', 'hip-front', 'garment-length', 'head'],
   }),
+  leaves: () => left(true, ['head'], HELD_AGAINST),
   lines: () => [
     { zone: 'bust', needed: true },
     { zone: 'hip', needed: false },

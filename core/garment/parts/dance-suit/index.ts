@@ -8,6 +8,7 @@ import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { emptyView, levelStroke, pictureOf, point, type View } from '../../common/silhouette.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
+import { UPPER_HELPS, upperLeaves } from '../../common/upper-figures.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
 import { FACES, type Face } from '../../tables/darts.ts';
@@ -28,14 +29,14 @@ export const danceSuit = definePart({
     helps: [
       'neck-to-waist-front',
       'neck-to-waist-back',
-      'shoulder',
-      'neck-width',
-      'armhole-depth',
-      'armhole',
+      'bust-front',
+      'waist-front',
+      'hip-front',
+      ...UPPER_HELPS,
       'thigh',
-      'neck-depth-front',
     ],
   }),
+  leaves: upperLeaves,
   lines: () => [
     { zone: 'bust', needed: true },
     { zone: 'waist', needed: true },

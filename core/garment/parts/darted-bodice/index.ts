@@ -2,6 +2,7 @@ import { TOLERANCE, ZERO } from '../../../figure/build.ts';
 import { judge, type RawCheck, warn } from '../../../figure/check.ts';
 import { say as p } from '../../../units/print.ts';
 import { quarterBalance } from '../../common/bodice/balance.ts';
+import { bodiceLeaves } from '../../common/bodice/bodice-leaves.ts';
 import { turnChecks } from '../../common/bodice/bust-turn.ts';
 import { absentChecks, bustAbove, narrowQuarters, seamChecks } from '../../common/bodice/checks.ts';
 import { closingNotions } from '../../common/bodice/closing.ts';
@@ -36,6 +37,7 @@ export const dartedBodice = definePart({
   ],
   joins: { gives: ['waist', 'armhole', 'neck'], takes: [], givenUp: [] },
   wants: (v) => bodiceWants(v.plan),
+  leaves: (c, v) => bodiceLeaves(c, v.plan),
   lines: (v, { stepped }) =>
     quarterLines(
       v.plan,

@@ -64,6 +64,8 @@ export type GoredValues = ValuesOf<typeof FIELDS>;
 const TRAIN_SPREADS = 0.25;
 /** A flare from the knee begins no lower than this part of the length, or there is none to flare (common practice). */
 const FLARE_LEFT = 0.7;
+/** Whether the flare begins at the knee itself: a short skirt’s begins higher, so that some of it is left to flare. */
+export const flaresAtKnee = (knee: number, longest: number): boolean => knee <= longest * FLARE_LEFT;
 /** Without a reading the knee lies this far below the waist, cm (the middle of what is usual). */
 const USUAL_KNEE = cm(60);
 

@@ -5,9 +5,10 @@ import { FREE_WANTS } from '../../common/flared.ts';
 import { FREE_JOINS, freeChecks, freeCutting } from '../../common/free-skirt.ts';
 import { skirtLifts } from '../../common/from-waist/widest.ts';
 import { STATIONS } from '../../common/hem-lengths.ts';
+import { LENGTH_GIVEN, left } from '../../leaves.ts';
 import type { LineWanted } from '../../lines.ts';
 import { definePart } from '../../part.ts';
-import { draftGored, FIELDS } from './draft.ts';
+import { draftGored, FIELDS, flaresAtKnee } from './draft.ts';
 import { goredPicture } from './picture.ts';
 
 /** Beyond this a train should be lifted for walking, cm (common practice). */
@@ -26,6 +27,15 @@ export const goredSkirt = definePart({
     needs: ['waist', 'hip', 'waist-to-hip', ...FREE_WANTS.needs.filter((id) => id !== 'waist')],
     helps: ['tummy', 'waist-to-tummy', 'waist-to-knee', 'waist-to-floor'].filter(
       (id) => id !== 'waist-to-knee' || v.flareFrom === 'knee' || v.flare < 10,
+    ),
+  }),
+  leaves: (c, v, d) => ({
+    ...left(true, ['waist-to-floor'], LENGTH_GIVEN),
+    ...left(v.flareFrom !== 'knee', ['waist-to-knee'], LENGTH_GIVEN),
+    ...left(
+      v.flareFrom === 'knee' && !flaresAtKnee(c.measured.get('waist-to-knee')?.net ?? 0, d.longest),
+      ['waist-to-knee'],
+      'The skirt ends so near the knee that its flare begins higher.',
     ),
   }),
   lines: (v) => {

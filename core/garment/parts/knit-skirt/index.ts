@@ -15,6 +15,7 @@ import {
   type View,
 } from '../../common/silhouette.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle, tripCaution } from '../../common/skirt-cutting.ts';
+import { LENGTH_GIVEN, left } from '../../leaves.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
 import { draftKnitSkirt, easeOfRule, halfStretched, type KnitSkirtDraft } from './draft.ts';
@@ -37,8 +38,9 @@ export const knitSkirt = definePart({
   joins: { gives: [], takes: [], givenUp: [] },
   wants: () => ({
     needs: ['waist', 'hip', 'waist-to-hip', ...FREE_WANTS.needs.filter((id) => id !== 'waist')],
-    helps: ['hip-front', 'waist-to-knee', 'waist-to-floor'],
+    helps: ['waist-front', 'hip-front', 'waist-to-knee', 'waist-to-floor'],
   }),
+  leaves: () => left(true, ['waist-to-knee', 'waist-to-floor'], LENGTH_GIVEN),
   lines: (v) => {
     const ease = easeOfRule(v.rule);
     return [

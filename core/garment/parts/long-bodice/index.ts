@@ -3,6 +3,7 @@ import { judge, type RawCheck, warn } from '../../../figure/check.ts';
 import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { quarterBalance } from '../../common/bodice/balance.ts';
+import { bodiceLeaves } from '../../common/bodice/bodice-leaves.ts';
 import { turnChecks } from '../../common/bodice/bust-turn.ts';
 import { absentChecks, bustAbove, narrowQuarters, seamChecks } from '../../common/bodice/checks.ts';
 import { closingNotions } from '../../common/bodice/closing.ts';
@@ -12,6 +13,7 @@ import { asSeam, isPrincess, princessChecks, takenFigures } from '../../common/b
 import { bodiceWants } from '../../common/bodice/wants.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle, tripCaution } from '../../common/skirt-cutting.ts';
 import { walkChecks } from '../../common/walk.ts';
+import { LENGTH_GIVEN, left } from '../../leaves.ts';
 import { definePart, type OpeningMade, type PartContext } from '../../part.ts';
 import { FACES } from '../../tables/darts.ts';
 import { type EaseRule, easeFor } from '../../tables/fit.ts';
@@ -57,6 +59,10 @@ export const longBodice = definePart({
       ],
     };
   },
+  leaves: (c, v) => ({
+    ...bodiceLeaves(c, v.plan),
+    ...left(true, ['waist-to-knee', 'waist-to-floor'], LENGTH_GIVEN),
+  }),
   lines: (v, c) =>
     quarterLines(
       v.plan,

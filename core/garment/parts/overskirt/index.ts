@@ -2,6 +2,7 @@ import { missing, pass, type RawCheck, warn } from '../../../figure/check.ts';
 import { say as p } from '../../../units/print.ts';
 import { emptyView, gatherStrokes, n, pictureOf, point, type View } from '../../common/silhouette.ts';
 import { allowanceList, pieces, tripCaution } from '../../common/skirt-cutting.ts';
+import { LENGTH_GIVEN, left } from '../../leaves.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
 import { draftOver, FIELDS, type OverDraft, type OverValues } from './draft.ts';
@@ -16,6 +17,7 @@ export const overskirt = definePart({
   joins: { gives: [], takes: [], givenUp: [] },
   free: true,
   wants: () => ({ needs: ['waist'], helps: ['waist-to-floor'] }),
+  leaves: () => left(true, ['waist-to-floor'], LENGTH_GIVEN),
   lines: () => [],
   draft: draftOver,
   figures: (_, __, d) => [...d.figures, ...d.measured],

@@ -14,6 +14,7 @@ import {
   skirtOutline,
   type View,
 } from '../../common/silhouette.ts';
+import { LENGTH_GIVEN, left } from '../../leaves.ts';
 import type { LineWanted } from '../../lines.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
@@ -35,6 +36,7 @@ export const pleatedSkirt = definePart({
     needs: ['waist', 'hip', 'waist-to-hip', ...FREE_WANTS.needs.filter((id) => id !== 'waist')],
     helps: ['tummy', 'waist-to-tummy', 'waist-to-knee', 'waist-to-floor'],
   }),
+  leaves: () => left(true, ['waist-to-knee', 'waist-to-floor'], LENGTH_GIVEN),
   lines: () => {
     const split: LineWanted['split'] = () => ({ panel: 'half', times: 2 });
     return [

@@ -4,9 +4,11 @@ import { judge, missing, type RawCheck, warn } from '../../../figure/check.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { elasticNotion } from '../../common/elastic.ts';
+import { legLeaves } from '../../common/leg-plan.ts';
 import { hangLegs, legEdges } from '../../common/legs-picture.ts';
 import { emptyView, gatherStrokes, n, pictureOf, point, type View } from '../../common/silhouette.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
+import { HELD_AGAINST, left } from '../../leaves.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
 import { FACES, type Face } from '../../tables/darts.ts';
@@ -37,6 +39,11 @@ export const pullOnTrousers = definePart({
       'outseam',
       ...(v.goes === 'floor' ? ['heel-instep'] : []),
     ],
+  }),
+  leaves: (c, v) => ({
+    ...left(true, ['tummy'], 'The waist is cut to pass the hip: the tummy goes through with it.'),
+    ...left(true, ['thigh', 'crotch-length', 'heel-instep'], HELD_AGAINST),
+    ...legLeaves(c, v.goes === 'floor'),
   }),
   lines: () => [],
   draft: draftPullOn,

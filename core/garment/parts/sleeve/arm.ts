@@ -4,6 +4,8 @@ import type { PartContext } from '../../part.ts';
 const ELBOW_OF_ARM = 0.58;
 /** Where the upper arm is fullest, below the shoulder point, of the arm (common practice). */
 const FULLEST = 0.25;
+/** Where the forearm is fullest, of the way from elbow to wrist (common practice). */
+const FOREARM = 0.25;
 
 /** The arm as it was read: its levels below the shoulder point and its girths, cm. */
 export interface Arm {
@@ -12,6 +14,8 @@ export interface Arm {
   readonly elbowRead: boolean;
   /** girth at a depth below the shoulder point, straight between what was read; null where nothing below was read */
   readonly girthAt: (depth: number) => number | null;
+  /** by which girths it is that wide there, by measure id */
+  readonly readAt: (depth: number) => readonly string[];
 }
 
 export function armOf({ measured }: PartContext): Arm {
@@ -19,21 +23,33 @@ export function armOf({ measured }: PartContext): Arm {
   const length = net('arm-length');
   const read = net('shoulder-to-elbow');
   const elbowAt = read ?? (length === null ? null : length * ELBOW_OF_ARM);
-  const known = [
-    [length === null ? null : length * FULLEST, net('upper-arm')],
-    [elbowAt, net('elbow')],
-    [length, net('wrist')],
-  ].filter((k): k is [number, number] => k[0] !== null && k[1] !== null);
+  const rows = [
+    ['upper-arm', length === null ? null : length * FULLEST],
+    ['elbow', elbowAt],
+    ['forearm', elbowAt === null || length === null ? null : elbowAt + (length - elbowAt) * FOREARM],
+    ['wrist', length],
+  ] as const;
+  const known = rows.flatMap(([id, at]) => {
+    const girth = net(id);
+    return at === null || girth === null ? [] : [{ id, at, girth }];
+  });
+  /** the first that lies as deep or deeper; its index, -1 where none does */
+  const below = (depth: number) => known.findIndex((k) => k.at >= depth);
   return {
     length,
     elbowAt,
     elbowRead: read !== null,
     girthAt: (depth) => {
-      const below = known.findIndex(([at]) => at >= depth);
-      if (below < 0) return known.length > 0 && depth <= known.at(-1)![0] + 2 ? known.at(-1)![1] : null;
-      if (below === 0) return known[0]![1];
-      const [[y0, a], [y1, b]] = [known[below - 1]!, known[below]!];
-      return a + ((b - a) * (depth - y0)) / (y1 - y0);
+      const i = below(depth);
+      const last = known.at(-1);
+      if (i < 0) return last && depth <= last.at + 2 ? last.girth : null;
+      if (i === 0) return known[0]!.girth;
+      const [a, b] = [known[i - 1]!, known[i]!];
+      return a.girth + ((b.girth - a.girth) * (depth - a.at)) / (b.at - a.at);
+    },
+    readAt: (depth) => {
+      const i = below(depth);
+      return (i < 0 ? known.slice(-1) : known.slice(Math.max(0, i - 1), i + 1)).map((k) => k.id);
     },
   };
 }

@@ -1,11 +1,13 @@
 import { cm } from '../../../units/length.ts';
 import { allowanceList, pieces } from '../../common/skirt-cutting.ts';
-import { definePart } from '../../part.ts';
+import { HELD_AGAINST, type Leaves, left } from '../../leaves.ts';
+import { definePart, type PartContext } from '../../part.ts';
+import { armOf } from './arm.ts';
 import { sleeveChecks } from './checks.ts';
-import { draftSleeve } from './draft.ts';
-import { FIELDS } from './fields.ts';
+import { draftSleeve, type SleeveDraft } from './draft.ts';
+import { FIELDS, type SleeveValues } from './fields.ts';
 import { sleevePicture } from './picture.ts';
-import { ELASTIC_SHORTER } from './plan.ts';
+import { ELASTIC_SHORTER, PASSES } from './plan.ts';
 
 /** A sleeve set into the armhole of what it joins: straight, fitted, flared, puffed; hemmed, cuffed or on elastic. */
 export const sleeve = definePart({
@@ -25,13 +27,17 @@ export const sleeve = definePart({
         ...(close && v.goes === 'wrist' ? ['wrist'] : []),
       ],
       helps: [
-        ...(v.goes === 'length' ? ['sleeve-length', 'arm-length'] : []),
-        ...(close && v.goes === 'length' ? ['wrist'] : []),
-        ...(close ? ['elbow', 'shoulder-to-elbow'] : []),
+        ...(v.goes === 'length' ? ['sleeve-length'] : []),
+        ...(close && v.goes === 'length' ? ['arm-length', 'wrist'] : []),
+        // A straight one to the wrist knows the arm by its two ends.
+        ...(v.shape === 'fitted' || (close && v.goes === 'length')
+          ? ['elbow', 'shoulder-to-elbow', 'forearm']
+          : []),
         ...(v.end === 'hem' || v.cuffCloses === 'none' ? ['fist'] : []),
       ],
     };
   },
+  leaves: sleeveLeaves,
   lines: () => [],
   draft: draftSleeve,
   figures: (_, __, d) => [...d.plan.figures, ...d.measured],
@@ -70,3 +76,35 @@ export const sleeve = definePart({
     };
   },
 });
+
+/** What a sleeve asks for and leaves: girths that its end does not reach, and what only has to go through or into it. */
+function sleeveLeaves(c: PartContext, v: SleeveValues, d: SleeveDraft): Leaves {
+  const figure = (id: string) => d.plan.figures.find((f) => f.id === c.id(id));
+  const term = (id: string, label: string) => figure(id)?.terms.find((t) => t.label === label)?.cm ?? 0;
+  const bent = figure('elbow') !== undefined;
+  const ends = figure('length')?.finished ?? null;
+  const by = v.goes === 'wrist' || ends === null ? [] : armOf(c).readAt(ends);
+  const told = v.shape === 'fitted' || v.end !== 'hem' ? by : [];
+  // Where the elbow lies says where the forearm does.
+  const placed = told.includes('elbow') || told.includes('forearm') ? ['shoulder-to-elbow'] : [];
+  return {
+    ...left(
+      term('upper-arm', 'for the cap') > 2,
+      ['upper-arm'],
+      'A cap that meets the armhole is wider than this arm needs: the arm only says how much room it has.',
+    ),
+    ...left(term('end', PASSES) === 0 && term('cuff-length', PASSES) === 0, ['fist'], HELD_AGAINST),
+    ...left(
+      !bent,
+      ['elbow', 'shoulder-to-elbow', 'forearm', 'wrist'].filter(
+        (id) => ![...told, ...placed].includes(id) && !(v.goes === 'wrist' && id === 'wrist'),
+      ),
+      'The sleeve ends elsewhere, or falls straight past it.',
+    ),
+    ...left(
+      bent && !told.includes('forearm'),
+      ['forearm'],
+      'From the elbow to its end the sleeve runs straight.',
+    ),
+  };
+}

@@ -13,6 +13,9 @@ import type { SleeveValues } from './fields.ts';
 
 /** An elastic on an arm is so much shorter than the arm there, cm (common practice). */
 export const ELASTIC_SHORTER = 2;
+/** What an end gets that the closed hand would not pass otherwise. */
+export const PASSES = 'to pass the closed hand';
+
 /** What the back seam is longer than the front, taken up at the elbow, cm (common practice). */
 const ELBOW_DART = 2;
 const OVERLAP = { buttons: 2, loops: 0, none: 0 } as const;
@@ -211,15 +214,7 @@ function endFigures(v: SleeveValues, arm: Arm, upper: Figure, { net, ease, make,
     const made = own.reduce((n, t) => n + t.cm, 0);
     const passes = v.end === 'hem' && fist !== null && made < fist;
     return passes
-      ? [
-          ...own,
-          term(
-            'style',
-            'to pass the closed hand',
-            fist - made,
-            'Without an opening the end must let the hand through.',
-          ),
-        ]
+      ? [...own, term('style', PASSES, fist - made, 'Without an opening the end must let the hand through.')]
       : own;
   };
   const flare = v.shape === 'flared' ? v.slashes * v.spread : 0;
@@ -311,7 +306,7 @@ function cuffFigures(
           ];
           const round = own.reduce((n, t) => n + t.cm, 0);
           if (v.cuffCloses === 'none' && fist !== null && round < fist)
-            own.push(term('style', 'to pass the closed hand', fist - round, 'It has no opening.'));
+            own.push(term('style', PASSES, fist - round, 'It has no opening.'));
           if (closes > 0) own.push(term('add', 'overlap', closes, 'For the buttonholes.'));
           return own;
         })(),

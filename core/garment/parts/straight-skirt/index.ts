@@ -9,6 +9,7 @@ import {
   threadAndNeedle,
   tripCaution,
 } from '../../common/skirt-cutting.ts';
+import { LENGTH_GIVEN, left } from '../../leaves.ts';
 import { definePart } from '../../part.ts';
 import { skirtChecks } from './checks.ts';
 import { draftSkirt } from './draft.ts';
@@ -31,11 +32,14 @@ export const straightSkirt = definePart({
       'waist-to-high-hip',
       'tummy',
       'waist-to-tummy',
+      'waist-front',
+      'tummy-front',
       'hip-front',
       'waist-to-knee',
       'waist-to-floor',
     ],
   }),
+  leaves: () => left(true, ['waist-to-knee', 'waist-to-floor'], LENGTH_GIVEN),
   lines: () => [
     { zone: 'waist', needed: true },
     { zone: 'high-hip', needed: false },

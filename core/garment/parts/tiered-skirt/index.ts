@@ -1,4 +1,4 @@
-import { FREE_WANTS } from '../../common/flared.ts';
+import { FREE_LEAVES, FREE_WANTS } from '../../common/flared.ts';
 import { FREE_JOINS, freeChecks, freeCutting } from '../../common/free-skirt.ts';
 import { STATIONS } from '../../common/hem-lengths.ts';
 import {
@@ -24,6 +24,7 @@ export const tieredSkirt = definePart({
   adapts: ['longer'],
   joins: FREE_JOINS,
   wants: () => FREE_WANTS,
+  leaves: () => FREE_LEAVES,
   lines: (v, { input, allowances }) => [
     {
       zone: 'waist',

@@ -17,6 +17,7 @@ import {
   topLifts,
   topLines,
 } from '../../common/top.ts';
+import { UPPER_HELPS, upperLeaves } from '../../common/upper-figures.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
 import { FACES } from '../../tables/darts.ts';
@@ -43,18 +44,25 @@ export const top = definePart({
   ],
   joins: { gives: ['armhole', 'neck'], takes: [], givenUp: [] },
   wants: (v) => ({
-    needs: ['bust', 'across-shoulder', 'nape-to-waist', ...(v.shaped === 'shaped' ? ['waist'] : [])],
+    needs: [
+      'bust',
+      'across-shoulder',
+      // Where the waist and the hip lie, for one that is shaped by them.
+      ...(topLines(v).length > 1 ? ['nape-to-waist'] : []),
+      ...(v.shaped === 'shaped' ? ['waist'] : []),
+    ],
     helps: [
       ...(v.shaped === 'shaped' || v.below === 'hip' ? ['hip', 'waist-to-hip'] : []),
+      'bust-front',
+      ...(v.shaped === 'shaped' ? ['waist-front'] : []),
+      ...(v.shaped === 'shaped' || v.below === 'hip' ? ['hip-front'] : []),
+      ...(topLines(v).length > 1 ? ['neck-to-waist-back'] : []),
       'garment-length',
-      'shoulder',
-      'neck-width',
-      'armhole-depth',
-      'armhole',
-      'neck-depth-front',
+      ...UPPER_HELPS,
       'head',
     ],
   }),
+  leaves: upperLeaves,
   lines: (v) => topLines(v).map((zone) => ({ zone, needed: zone !== 'hip' })),
   lifts: topLifts,
   draft: draftTop,

@@ -1,5 +1,7 @@
 import { skirtLifts } from '../../common/from-waist/widest.ts';
+import { legLeaves } from '../../common/leg-plan.ts';
 import { allowanceList, closing, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
+import { HELD_AGAINST, left } from '../../leaves.ts';
 import { definePart } from '../../part.ts';
 import { trouserChecks } from './checks.ts';
 import { draftTrousers } from './draft.ts';
@@ -22,6 +24,8 @@ export const trousers = definePart({
       'waist-to-high-hip',
       'tummy',
       'waist-to-tummy',
+      'waist-front',
+      'tummy-front',
       'hip-front',
       'crotch-length',
       'thigh',
@@ -30,6 +34,10 @@ export const trousers = definePart({
       'outseam',
       ...(v.goes === 'floor' ? ['heel-instep'] : []),
     ],
+  }),
+  leaves: (c, v) => ({
+    ...left(true, ['thigh', 'knee', 'heel-instep'], HELD_AGAINST),
+    ...legLeaves(c, v.goes === 'floor'),
   }),
   lines: () => [
     { zone: 'waist', needed: true },
