@@ -53,6 +53,17 @@ const CASES: readonly (readonly [name: string, parts: Parts, without?: readonly 
     ['hem-front', 'hem-left', 'hem-right', 'hem-back'],
   ],
   [
+    'dress read whole',
+    [{ part: 'darted-bodice' }, { part: 'straight-skirt' }],
+    ['hem-front', 'hem-left', 'hem-right', 'hem-back'],
+  ],
+  [
+    'dress read whole from the nape',
+    [{ part: 'darted-bodice' }, { part: 'circle-skirt' }],
+    ['hem-front', 'hem-left', 'hem-right', 'hem-back', 'garment-length', 'neck-to-waist-back'],
+  ],
+  ['sheath read whole from the nape', [{ part: 'long-bodice' }], ['garment-length', 'neck-to-waist-back']],
+  [
     'three-quarter sleeve',
     [{ part: 'darted-bodice' }, { part: 'sleeve', shape: 'fitted', goes: 'length', length: '42 cm' }],
     ['sleeve-length'],

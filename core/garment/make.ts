@@ -11,11 +11,13 @@ import { type Adapted, actsOnPanels, adapt, adaptedParts } from './adapt.ts';
 import type { Carrying } from './carried.ts';
 import { clothChecks, clothToBuy } from './cloth.ts';
 import { zipStrokes } from './common/silhouette.ts';
+import { totalCheck, totalLeaves } from './common/total-length.ts';
 import { legChecks } from './dart-legs.ts';
 import type { PartBrief, SheetInput } from './input.ts';
 import { type Placed, placed } from './joins.ts';
 import { type Unused, unusedOf } from './leaves.ts';
 import { type BodyLine, bodyLines, floorGirth, type LineContext, type Zone } from './lines.ts';
+import { wantsOfPlaced } from './measuring.ts';
 import { meetingCheck } from './meeting.ts';
 import { onCloth } from './on-cloth.ts';
 import { openingOf } from './opening.ts';
@@ -221,6 +223,10 @@ function drafted(input: SheetInput, taken: Carrying | null): Garment {
       bare,
     ),
     ...made.flatMap((m) => m.r.part.checks(m.c, m.values, m.draft as never, opening)),
+    ...made.flatMap(({ r, c, values: own }) => {
+      const { length } = own as { readonly length?: Cm };
+      return r.joinedTo.waist === undefined || length === undefined ? [] : totalCheck(c, length, 'hem-front');
+    }),
     ...zipChecks,
     ...cloth.checks,
     ...(plain
@@ -261,8 +267,11 @@ function drafted(input: SheetInput, taken: Carrying | null): Garment {
     unused: unusedOf(
       base,
       made.map((m) => ({
-        asks: Object.values(m.r.part.wants(m.values)).flat(),
-        leaves: m.r.part.leaves?.(m.c, m.values, m.draft as never) ?? {},
+        asks: Object.values(wantsOfPlaced(m.r, m.values)).flat(),
+        leaves: {
+          ...(m.r.joinedTo.waist === undefined ? {} : totalLeaves(m.c, true)),
+          ...m.r.part.leaves?.(m.c, m.values, m.draft as never),
+        },
       })),
     ),
     panels: made.flatMap((m) => m.draft.panels),

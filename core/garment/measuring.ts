@@ -1,5 +1,6 @@
 import { findMeasure, MEASURES, type Region } from '../measures/catalogue.ts';
-import { placed } from './joins.ts';
+import { TOTALS } from './common/total-length.ts';
+import { type Placed, placed } from './joins.ts';
 import type { Wants } from './part.ts';
 
 /** A measure's place in the order the tape goes. */
@@ -56,7 +57,13 @@ export const measuringTogether = (
 ): { id: string; needed: boolean }[] => listed(garments.flatMap(wantsOf));
 
 const wantsOf = (parts: readonly { readonly part: string }[]): Wants[] =>
-  placed(parts.map((p) => p.part)).map(({ part, index }) => part.wants(parts[index] as never));
+  placed(parts.map((p) => p.part)).map((row) => wantsOfPlaced(row, parts[row.index]));
+
+/** What one part of a garment wants: one that hangs from a bodice may be read from the neck to its hem, whole. */
+export function wantsOfPlaced({ part, joinedTo }: Placed, values: unknown): Wants {
+  const own = part.wants(values as never);
+  return joinedTo.waist === undefined ? own : { ...own, helps: [...own.helps, ...TOTALS] };
+}
 
 function listed(wants: readonly Wants[]): { id: string; needed: boolean }[] {
   const rows = new Map<string, { id: string; needed: boolean; place: number }>();

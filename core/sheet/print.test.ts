@@ -64,7 +64,11 @@ describe.each(GARMENTS.map((g) => g.id))('%s, printed', (id) => {
   });
 
   it('a file’s row holds what its figure prints, column by column, and once more in bare centimetres', () => {
-    const [head, ...rows] = sheetRows(printed.in, s.figures);
+    const [head, ...all] = sheetRows(printed.in, s.figures);
+    const rows = all.slice(0, s.figures.length);
+    expect(all.slice(rows.length).map((row) => [row[0], row[2], row.length])).toEqual(
+      printed.in.unused!.map((line) => ['read, not used', line, CSV_COLUMNS.length]),
+    );
     expect(head).toEqual([...CSV_COLUMNS]);
     expect(rows).toHaveLength(s.figures.length);
     const column = (row: readonly string[], name: (typeof CSV_COLUMNS)[number]) =>

@@ -408,5 +408,11 @@ export function sheetRows(printed: PrintedSheet, figures: readonly Figure[]): st
         bare(share('back')),
       ];
     }),
+    ...(printed.unused ?? []).map((line) => [
+      'read, not used',
+      '',
+      line,
+      ...Array<string>(CSV_COLUMNS.length - 3).fill(''),
+    ]),
   ];
 }

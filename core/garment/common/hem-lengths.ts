@@ -2,9 +2,10 @@ import { bodyTerms, buildFigure, term } from '../../figure/build.ts';
 import type { Figure, Term } from '../../figure/figure.ts';
 import { type Cm, cm } from '../../units/length.ts';
 import type { PartContext } from '../part.ts';
+import { STATIONS, type Station } from './stations.ts';
+import { belowByTotal } from './total-length.ts';
 
-export const STATIONS = ['front', 'left', 'right', 'back'] as const;
-export type Station = (typeof STATIONS)[number];
+export { STATIONS, type Station };
 export type HemLengths = { readonly [S in Station]: Figure };
 
 /** How the waist line lies at each station against its front, cm: it rises at the sides and drops at the back. */
@@ -25,6 +26,8 @@ export function hemLengths(c: PartContext, wanted: Cm | null, lie: WaistLie = LE
       return m?.net != null ? [[s, m] as const] : [];
     }),
   );
+  // A garment that hangs from the shoulder may have been read whole, from the neck to its hem.
+  const whole = c.above && read.size === 0 ? belowByTotal(c) : null;
   const make = (s: Station): Figure => {
     const base = {
       id: c.id(`hem-${s}`),
@@ -50,6 +53,7 @@ export function hemLengths(c: PartContext, wanted: Cm | null, lie: WaistLie = LE
         [...read.values()].reduce((a, m) => a + m.net!, 0) / read.size,
         'Not measured: the mean of the lengths that were. Level the hem at the fitting.',
       );
+    if (whole) return buildFigure(c, { terms: [...whole, ...lieTerms(s, lie)], ...base });
     if (wanted === null)
       return buildFigure(c, {
         terms: [],

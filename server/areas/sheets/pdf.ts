@@ -215,6 +215,7 @@ function paperOf(
         text: `${printed.fit} ${printed.rounding}${printed.missing.length ? ` Not measured: ${printed.missing.join(', ')}.` : ''}`,
         margin: [0, 4, 0, 0],
       },
+      ...unused(printed),
       cutList(printed, dense),
       {
         columns: [
@@ -275,6 +276,18 @@ function sectionTables(printed: PrintedSheet, dense: boolean): Content[] {
     ];
   });
 }
+
+/** What was read and not used, each reason with the measures that share it. */
+const unused = ({ unused: lines = [] }: PrintedSheet): Content[] =>
+  lines.length === 0
+    ? []
+    : [
+        {
+          text: [{ text: 'Read, not used. ', bold: true }, lines.join(' ')],
+          fontSize: 7.5,
+          margin: [0, 2, 0, 0],
+        },
+      ];
 
 /** The cut list, on one page with its heading where it is short. */
 const cutList = (printed: PrintedSheet, dense: boolean): Content => ({

@@ -76,6 +76,21 @@ interface Props {
   readonly thread: React.ReactNode;
 }
 
+/** What was read and moves nothing of this garment, folded: each reason with the measures that share it. */
+function Unused({ lines }: { readonly lines: readonly string[] }) {
+  if (lines.length === 0) return null;
+  return (
+    <details>
+      <summary>Read, not used</summary>
+      <ul className="why">
+        {lines.map((l) => (
+          <li key={l}>{l}</li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
 function Sheet({ id, view, frozen, altered, clientId, thread }: Props) {
   const [params, setParams] = useSearchParams();
   const sheet = useMemo(() => sheetOfView(view), [view]);
@@ -202,6 +217,7 @@ function Sheet({ id, view, frozen, altered, clientId, thread }: Props) {
             {printed.missing.length > 0 && (
               <p className="soft">Not measured: {printed.missing.join(', ')}.</p>
             )}
+            <Unused lines={printed.unused ?? []} />
             <Suspense>
               {altered && <AsMade orderId={id} unit={unit} />}
               <FlatBeside orderId={id} unit={unit} />

@@ -6,7 +6,7 @@ import { alongAtX, pathLength } from '../../../draft/path.ts';
 import { BENDS, flared, levelFrom, levelOfLength, seamThrough, straight } from '../../../draft/shape.ts';
 import { hemLift, squareHem } from '../../../draft/square-hem.ts';
 import { TOLERANCE, term, ZERO } from '../../../figure/build.ts';
-import type { Figure } from '../../../figure/figure.ts';
+import type { Figure, Term } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { roundLength } from '../../../units/rounding.ts';
@@ -23,6 +23,7 @@ import { type BodiceTaking, bodiceTaking } from '../../common/bodice/suppression
 import { figuresOf } from '../../common/figures-of.ts';
 import { armEnds, armholePath, neckEnds, neckline, withArmNotches } from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
+import { belowByTotal } from '../../common/total-length.ts';
 import type { BodyLine } from '../../lines.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import { FACES, type Face, sidesAlike } from '../../tables/darts.ts';
@@ -235,11 +236,15 @@ function halfWidths(
   };
 }
 
+/** How far it goes below the waist: as the whole length was read, else as briefed. */
+const lengthTerms = (c: PartContext, v: LongValues): readonly Term[] =>
+  belowByTotal(c) ?? [term('style', 'wanted', v.below, 'As briefed.')];
+
 export function draftLong(c: PartContext, v: LongValues): LongDraft {
   const first = planBodice(c, v);
   const plan = isOver(v) ? lowered(first, c) : first;
   const { figures: own, make } = figuresOf(c, { tolerance: TOLERANCE.length });
-  const length = make('below', 'length below the waist', [term('style', 'wanted', v.below, 'As briefed.')]);
+  const length = make('below', 'length below the waist', lengthTerms(c, v));
   const slit =
     v.slits > 0
       ? make('slits', 'side slits, height', [term('style', 'wanted', v.slits, 'As briefed.')], {

@@ -12,6 +12,7 @@ import { quarterLines } from '../../common/bodice/quarter-plan.ts';
 import { asSeam, isPrincess, princessChecks, takenFigures } from '../../common/bodice/seams.ts';
 import { bodiceWants } from '../../common/bodice/wants.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle, tripCaution } from '../../common/skirt-cutting.ts';
+import { TOTALS, totalCheck, totalLeaves } from '../../common/total-length.ts';
 import { walkChecks } from '../../common/walk.ts';
 import { LENGTH_GIVEN, left } from '../../leaves.ts';
 import { definePart, type OpeningMade, type PartContext } from '../../part.ts';
@@ -52,6 +53,7 @@ export const longBodice = definePart({
       needs: [...bodice.needs, 'hip'],
       helps: [
         ...bodice.helps,
+        ...TOTALS,
         'waist-to-hip',
         ...(v.plan === 'measured' ? ['hip-front'] : []),
         'waist-to-knee',
@@ -61,6 +63,7 @@ export const longBodice = definePart({
   },
   leaves: (c, v) => ({
     ...bodiceLeaves(c, v.plan),
+    ...totalLeaves(c, false),
     ...left(true, ['waist-to-knee', 'waist-to-floor'], LENGTH_GIVEN),
   }),
   lines: (v, c) =>
@@ -109,7 +112,7 @@ export const longBodice = definePart({
 
 function longChecks(c: PartContext, v: LongValues, d: LongDraft, opening: OpeningMade): RawCheck[] {
   const found: RawCheck[] = absentChecks(d.plan.figures);
-  found.push(...overChecks(c, v));
+  found.push(...overChecks(c, v), ...totalCheck(c, v.below, 'below'));
   const m = d.plan.marked;
   if (!m) return found;
   if (!d.faces) {

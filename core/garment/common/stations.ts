@@ -1,0 +1,3 @@
+/** Where a hem is read from the waist. */
+export const STATIONS = ['front', 'left', 'right', 'back'] as const;
+export type Station = (typeof STATIONS)[number];
