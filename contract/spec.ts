@@ -5,6 +5,7 @@ import {
   type Reading,
   readLength,
   resolveAll,
+  SCHOOL_CHOICES,
   SOURCES,
   TAPES,
   TARGETS,
@@ -90,6 +91,9 @@ const Spec = z.strictObject({
       heel: lengthText({ max: 20, name: 'heel' }).nullable().default(null),
       waistRule: short,
       hipRule: short,
+      /** how neckline depths and the girths of a sleeve were read, where not in the usual way */
+      neckDepth: z.enum(SCHOOL_CHOICES.neckDepth.of).optional(),
+      sleeveGirth: z.enum(SCHOOL_CHOICES.sleeveGirth.of).optional(),
       changed: short,
     })
     .prefault({}),

@@ -174,13 +174,15 @@ export function bodyTerms(m: Measured): Term[] {
       kind: 'tape',
       label: 'already in the tape',
       cm: cm(-m.added),
-      because: [
-        ...new Set(
-          m.readings
-            .filter((r) => r.state === 'read' && tapeAdded(r.tape, m.measure) > 0)
-            .map((r) => tapeSentence(r.tape)),
-        ),
-      ].join(' '),
+      because:
+        [
+          ...new Set(
+            m.readings
+              .filter((r) => r.state === 'read' && tapeAdded(r.tape, m.measure) > 0)
+              .map((r) => tapeSentence(r.tape)),
+          ),
+        ].join(' ') ||
+        (m.why.at(-1) ?? ''),
     });
   return terms;
 }

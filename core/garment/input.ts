@@ -1,5 +1,6 @@
 import type { Ages } from '../checks/stale.ts';
 import type { Override } from '../figure/figure.ts';
+import type { Schools } from '../measures/schools.ts';
 import type { Reading } from '../measures/session.ts';
 import type { Cm, SheetUnit } from '../units/length.ts';
 import type { HouseRounding } from '../units/rounding.ts';
@@ -107,6 +108,10 @@ export interface SessionHead {
   readonly heel: Cm | null;
   readonly waistRule: string;
   readonly hipRule: string;
+  /** how neckline depths were read; straight down where it is not said */
+  readonly neckDepth?: Schools['neckDepth'];
+  /** how the girths of a sleeve were read; snug where it is not said */
+  readonly sleeveGirth?: Schools['sleeveGirth'];
   /** what the client reported to have changed; the figures are stale sooner then */
   readonly changed?: string;
 }

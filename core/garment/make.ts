@@ -4,10 +4,11 @@ import { judge, missing, pass, type RawCheck, warn } from '../figure/check.ts';
 import type { Caution, Figure, Notion, Override, Piece } from '../figure/figure.ts';
 import { cannotConvert, withConverted } from '../measures/convert.ts';
 import { type Measured, resolveAll } from '../measures/session.ts';
-import type { Cm, SheetUnit } from '../units/length.ts';
+import { type Cm, cm, type SheetUnit } from '../units/length.ts';
 import { say as p } from '../units/print.ts';
 import { roundLength, stepOf } from '../units/rounding.ts';
 import { type Adapted, actsOnPanels, adapt, adaptedParts } from './adapt.ts';
+import { asTaken } from './as-taken.ts';
 import type { Carrying } from './carried.ts';
 import { clothChecks, clothToBuy } from './cloth.ts';
 import { zipStrokes } from './common/silhouette.ts';
@@ -81,7 +82,13 @@ function groundOf(input: SheetInput, taken: Carrying | null) {
   const steps = input.brief.steps ?? [];
   const { parts: briefs, refused: notTaken } = adaptedParts(input.brief.parts, steps, partFor);
   const rows = placed(briefs.map((b) => b.part));
-  const measured = withConverted(resolveAll(input.readings));
+  const stepped = stepsOfHand(input.house.rounding.unit);
+  const house = shapeFor(input.house.shape, stepped);
+  const hang: Hang = rows.some((r) => r.part.hangsFrom === 'shoulder') ? 'shoulder' : 'waist';
+  const converted = withConverted(resolveAll(input.readings));
+  const netOf = (id: string) => converted.get(id)?.net ?? null;
+  const shape = shouldersOf(netOf, house);
+  const { measured, not } = asTaken(converted, input, hang, cm((netOf('neck-width') ?? shape.neckWidth) / 2));
   const refused: Garment['refused'][number][] = [];
   const making: Making = {
     rounding: input.house.rounding,
@@ -101,15 +108,13 @@ function groundOf(input: SheetInput, taken: Carrying | null) {
             return taken ? [...own, ...taken.terms(figure)] : own;
           },
   };
-  const hang: Hang = rows.some((r) => r.part.hangsFrom === 'shoulder') ? 'shoulder' : 'waist';
   const values = (r: Placed): PartBrief => briefs[r.index]!;
-  const stepped = stepsOfHand(input.house.rounding.unit);
   const base = {
     input,
     measured,
     hang,
     stepped,
-    shape: shouldersOf((id) => measured.get(id)?.net ?? null, shapeFor(input.house.shape, stepped)),
+    shape,
     allowances: allowancesFor(
       isClose(input.brief.fit),
       input.brief.letOut,
@@ -128,7 +133,7 @@ function groundOf(input: SheetInput, taken: Carrying | null) {
     (line) => rows.flatMap((r) => r.part.lifts?.(values(r) as never, line, input.brief.fit) ?? []),
   );
   const context: GarmentContext = { opens, closes, line: (zone: Zone) => lines.get(zone), ...base };
-  return { steps, notTaken, rows, values, measured, refused, hang, base, lines, context };
+  return { steps, notTaken, rows, values, measured, not, refused, hang, base, lines, context };
 }
 
 /** Every part drafted in turn, with the steps and the cloth that act on its panels, and what was agreed at fittings. */
@@ -175,7 +180,7 @@ type Ground = ReturnType<typeof groundOf>;
 
 function drafted(input: SheetInput, taken: Carrying | null): Garment {
   const ground = groundOf(input, taken);
-  const { notTaken, rows, values, measured, refused, hang, base, lines, context } = ground;
+  const { notTaken, rows, values, measured, not, refused, hang, base, lines, context } = ground;
   const { plain, adapted, made } = partsOf(input, taken, ground);
   const {
     opening,
@@ -236,6 +241,7 @@ function drafted(input: SheetInput, taken: Carrying | null): Garment {
           made.flatMap((m) => m.draft.panels),
         )),
     ...driftChecks(base, bare),
+    ...not.map((n) => warn(`not-taken-${n.measure}`, null, n.sentence)),
     ...referenceChecks(
       measured,
       rows.flatMap((r) => r.part.wants(values(r) as never).needs),

@@ -1,5 +1,5 @@
 import { HouseWire, type SessionFull, type Settings, type SpecFile } from '@rocchetto/contract';
-import { dayIn, standing } from '@rocchetto/core';
+import { dayIn, type Schools, standing, USUAL_SCHOOLS } from '@rocchetto/core';
 import { Refusal } from '../http/problem.ts';
 import type { SheetGround } from './sheets.ts';
 
@@ -44,6 +44,7 @@ export function specOfOrder(ground: SheetGround, settings: Settings, today: stri
       heel: session?.details.heel ?? null,
       waistRule: session?.details.waistRule ?? '',
       hipRule: session?.details.hipRule ?? '',
+      ...waysOf(session?.details.schools),
       changed: session?.details.changed ?? '',
     },
     readings: session ? readingsOf(session) : [],
@@ -55,6 +56,14 @@ export function specOfOrder(ground: SheetGround, settings: Settings, today: stri
     timeZone: house.timeZone,
   };
 }
+
+/** The ways of measuring that a sheet reckons with, where they are not the usual ones. */
+const waysOf = (schools?: Schools): Partial<Pick<SpecFile['session'], 'neckDepth' | 'sleeveGirth'>> => ({
+  ...(schools && schools.neckDepth !== USUAL_SCHOOLS.neckDepth ? { neckDepth: schools.neckDepth } : {}),
+  ...(schools && schools.sleeveGirth !== USUAL_SCHOOLS.sleeveGirth
+    ? { sleeveGirth: schools.sleeveGirth }
+    : {}),
+});
 
 /** Readings that still stand, each with its unit, as the file writes them. */
 function readingsOf(session: SessionFull): SpecFile['readings'] {

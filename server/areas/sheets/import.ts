@@ -47,7 +47,8 @@ export async function importSpec(tx: Tx, orderId: number, spec: SpecFile, who: S
     const { timeZone } = await readHouse(tx);
     const at = `${spec.session.date || dayIn(timeZone, now)}T12:00:00Z`;
     const unit = spec.readings[0]!.value.includes('in') ? 'in' : 'cm';
-    const { measurer, scribe, beneath, heel, waistRule, hipRule, changed } = spec.session;
+    const { measurer, scribe, beneath, heel, waistRule, hipRule, neckDepth, sleeveGirth, changed } =
+      spec.session;
     const session = {
       id: sessionId,
       clientId: order.clientId,
@@ -58,7 +59,11 @@ export async function importSpec(tx: Tx, orderId: number, spec: SpecFile, who: S
       beneath,
       heel,
       waistRule,
-      schools: USUAL_SCHOOLS,
+      schools: {
+        ...USUAL_SCHOOLS,
+        ...(neckDepth ? { neckDepth } : {}),
+        ...(sleeveGirth ? { sleeveGirth } : {}),
+      },
       seated: false,
       cords: [] as SessionWrite['cords'],
       consent: false,

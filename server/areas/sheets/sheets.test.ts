@@ -383,6 +383,54 @@ describe('the same figures everywhere', () => {
   });
 });
 
+describe('what was read, and how', () => {
+  it('a session’s way of reading a neckline is reckoned with, and what no part uses is told on every copy', async () => {
+    const order = await json(
+      fitter.send('POST', '/orders', {
+        clientId,
+        what: 'Bodice',
+        wornOn: '2026-05-01',
+        dueOn: '2026-04-28',
+      }),
+      201,
+    );
+    const brief = { parts: [{ part: 'darted-bodice' }] };
+    await json(fitter.send('PUT', `/orders/${order.id}/brief`, { version: order.version, brief }));
+    const lines = [
+      ...[
+        'bust 92 cm',
+        'waist 74 cm',
+        'neck-to-bust 27 cm',
+        'neck-to-waist-front 43 cm',
+        'nape-to-waist 40 cm',
+      ],
+      ...['across-shoulder 39 cm', 'apex-span 19 cm', 'neck-depth-front 25 cm', 'thigh 58 cm'],
+    ];
+    const schools = { neckDepth: 'up from the waist' };
+    await json(fitter.send('POST', '/readings', sessionBody(clientId, order.id, lines, { schools })));
+    const file = await json(fitter.get(`/orders/${order.id}/sheet.json?unit=cm`));
+    expect(file.session.neckDepth).toBe('up from the waist');
+    const depth = file.printed.figures.find((f: { id: string }) => f.id === 'bodice.neck-front');
+    expect(depth.finished).toContain('18');
+    expect(file.printed.unused.join()).toContain('thigh: No part of this garment is drafted by it.');
+    const csv = await (await fitter.get(`/orders/${order.id}/sheet.csv?unit=cm`)).text();
+    expect(csv).toContain('"read, not used"');
+    const pdf = join(mkdtempSync(join(tmpdir(), 'unused-')), 'sheet.pdf');
+    writeFileSync(pdf, Buffer.from(await (await fitter.get(`/orders/${order.id}/sheet.pdf`)).arrayBuffer()));
+    const text = execFileSync('pdftotext', ['-enc', 'UTF-8', '-layout', pdf, '-'])
+      .toString()
+      .replace(/\s+/g, ' ');
+    expect(text).toContain('Read, not used. thigh: No part of this garment');
+    // Imported into another order it stays as it was read.
+    const other = await skirtOrder(fitter);
+    await json(
+      fitter.send('POST', `/orders/${other.orderId}/import`, file, { 'idempotency-key': randomUUID() }),
+    );
+    const copy = await json(fitter.get(`/orders/${other.orderId}/sheet.json?unit=cm`));
+    expect(copy.printed.figures).toEqual(file.printed.figures);
+  });
+});
+
 describe('a file into an order', () => {
   it('lays brief, readings, house and overrides in, and the sheet comes out the same', async () => {
     await change(override('6 cm'));
