@@ -213,7 +213,8 @@ function paperOf(
       },
       {
         text: `${printed.fit} ${printed.rounding}${printed.missing.length ? ` Not measured: ${printed.missing.join(', ')}.` : ''}`,
-        margin: [0, 4, 0, 0],
+        margin: [0, dense ? 2 : 4, 0, 0],
+        ...(dense ? { fontSize: DENSE.text } : {}),
       },
       ...unused(printed),
       cutList(printed, dense),
@@ -284,8 +285,7 @@ const unused = ({ unused: lines = [] }: PrintedSheet): Content[] =>
     : [
         {
           text: [{ text: 'Read, not used. ', bold: true }, lines.join(' ')],
-          fontSize: 7.5,
-          margin: [0, 2, 0, 0],
+          fontSize: DENSE.small,
         },
       ];
 

@@ -409,7 +409,7 @@ describe('what was read, and how', () => {
     const schools = { neckDepth: 'up from the waist' };
     await json(fitter.send('POST', '/readings', sessionBody(clientId, order.id, lines, { schools })));
     const file = await json(fitter.get(`/orders/${order.id}/sheet.json?unit=cm`));
-    expect(file.session.neckDepth).toBe('up from the waist');
+    expect(file.spec.session.neckDepth).toBe('up from the waist');
     const depth = file.printed.figures.find((f: { id: string }) => f.id === 'bodice.neck-front');
     expect(depth.finished).toContain('18');
     expect(file.printed.unused.join()).toContain('thigh: No part of this garment is drafted by it.');
