@@ -107,4 +107,7 @@ export const say = (length: number): string => `{cm:${Math.round(length * 1e9) /
 
 /** The sentence with its lengths in one unit, by hand: "{cm:2.54} apart" → "1 in apart". */
 export const tell = (sentence: string, unit: SheetUnit): string =>
-  sentence.replace(/\{cm:(-?[\d.]+(?:e-?\d+)?)\}/g, (_, n) => printByHand(Number(n) as Cm, unit));
+  sentence
+    .replace(/\{cm:(-?[\d.]+(?:e-?\d+)?)\}/g, (_, n) => printByHand(Number(n) as Cm, unit))
+    // Which way something is off that no hand can mark is not worth a sign.
+    .replace(/[+−](?=less than )/g, '');

@@ -13,6 +13,8 @@ export const TOTALS = ['garment-length', 'nape-to-hem'] as const;
 /** A total that makes so much more or less than the brief wants is asked about: it may be another garment's, cm (own choice). */
 const APART = 15;
 
+const upper = (name: string) => `${name[0]!.toUpperCase()}${name.slice(1)}`;
+
 /** From which total a garment's length below the waist comes, and the length to the waist that is taken off it. */
 const byTotal = (c: ReadAt): readonly [total: string, toWaist: string] | null =>
   isKnown(c, 'garment-length') && isKnown(c, 'neck-to-waist-front')
@@ -39,7 +41,7 @@ export function belowByTotal(c: PartContext): readonly Term[] | null {
       'take',
       'the way to the waist',
       -toWaist.net! - ease,
-      `${toWaist.measure.name} as read${ease > 0 ? `, and its ease of ${p(ease)}` : ''}.`,
+      `${upper(toWaist.measure.name)} as read${ease > 0 ? `, and its ease of ${p(ease)}` : ''}.`,
     ),
   ];
 }
@@ -66,7 +68,7 @@ export function totalCheck(c: PartContext, wanted: Cm, figure: string): RawCheck
       Math.abs(below - wanted) <= APART,
       c.id('total-length'),
       c.id(figure),
-      `${name[0]!.toUpperCase()}${name.slice(1)} as read makes ${p(below)} below the waist, the brief says ${p(wanted)}: the reading is used.${Math.abs(below - wanted) > APART ? ' Was it read for another garment?' : ''}`,
+      `${upper(name)} as read makes ${p(below)} below the waist, the brief says ${p(wanted)}: the reading is used.${Math.abs(below - wanted) > APART ? ' Was it read for another garment?' : ''}`,
     ),
   ];
 }

@@ -135,8 +135,8 @@ export function suppress(
     2,
     marked(each, most, rounding),
     rest <= 2 * most + 1e-9
-      ? `${took}; the rest is more than ${most} cm, so two darts share it.`
-      : `${took}; two darts take ${most} cm each and the rest is added to the side seam. Princess seams would carry it better.`,
+      ? `${took}; the rest is more than ${say(most)}, so two darts share it.`
+      : `${took}; two darts take ${say(most)} each and the rest is added to the side seam. Princess seams would carry it better.`,
     shaped,
   );
 }

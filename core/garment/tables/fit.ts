@@ -132,14 +132,15 @@ export function easeFor(
   hang: Hang,
   overlay: EaseOverlay = {},
 ): EaseRule {
+  const at = zone === 'underbust' ? 'under bust' : zone.replaceAll('-', ' ');
   const own = overlay[zone]?.[fit];
-  if (own !== undefined) return { ease: own, because: `House figure for ${fit} at the ${zone}.` };
+  if (own !== undefined) return { ease: own, because: `House figure for ${fit} at the ${at}.` };
   const span = ENVELOPE[zone]?.[fit];
   if (school === 'envelope' && span) {
     const middle = Math.round(((span[0] + span[1]) / 2) * 8) / 8;
     return {
       ease: inches(middle),
-      because: `Pattern-envelope chart, ${fit} at the ${zone}: the middle of its span (chart from memory).`,
+      because: `Pattern-envelope chart, ${fit} at the ${at}: the middle of its span (chart from memory).`,
     };
   }
   const note = school === 'envelope' ? ' (the envelope chart has no figure here)' : '';
@@ -149,7 +150,7 @@ export function easeFor(
     : '';
   return {
     ease: cm((hangs ? WAIST_HANGING : WORKROOM[zone])[fit]),
-    because: `Workroom table, ${fit} at the ${zone}${note} (common practice).${band}`,
+    because: `Workroom table, ${fit} at the ${at}${note} (common practice).${band}`,
   };
 }
 

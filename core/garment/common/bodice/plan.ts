@@ -197,7 +197,7 @@ function widthFigures(c: PartContext, v: Neck, s: Sources) {
     withEase(half('across-front'), ease('across-back')) ??
       guess(
         net('across-back') !== null ? net('across-back')! / 2 - 1 : across === null ? null : across / 2 - 2,
-        'Not measured: from the back, a centimetre narrower (common practice).',
+        `Not measured: from the back, ${p(1)} narrower (common practice).`,
       ),
   );
   return { neckHalf, shoulder, shoulderBack, acrossBack, acrossFront };

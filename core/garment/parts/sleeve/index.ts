@@ -1,4 +1,5 @@
 import { cm } from '../../../units/length.ts';
+import { say } from '../../../units/print.ts';
 import { allowanceList, pieces } from '../../common/skirt-cutting.ts';
 import { HELD_AGAINST, type Leaves, left } from '../../leaves.ts';
 import { definePart, type PartContext } from '../../part.ts';
@@ -62,7 +63,7 @@ export const sleeve = definePart({
               {
                 name: 'elastic for the sleeves',
                 length: cm(2 * m.elastic),
-                note: `two of ${ELASTIC_SHORTER} cm less than the arm; try it by comfort`,
+                note: `two, each ${say(ELASTIC_SHORTER)} shorter than the arm; try it by comfort`,
               },
             ]
           : []),

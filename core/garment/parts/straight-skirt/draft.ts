@@ -151,7 +151,9 @@ function lieFigures(c: PartContext, rise: Cm, drop: Cm): Figure[] {
       id: c.id('side-rise'),
       name: 'waist line rises at the side',
       marked: rise,
-      terms: [term('add', 'studio figure', rise, 'Over the hip curve (common practice 1 to 1.3).')],
+      terms: [
+        term('add', 'studio figure', rise, `Over the hip curve (common practice ${p(1)} to ${p(1.3)}).`),
+      ],
       follows: within,
       ...base,
     }),
@@ -159,7 +161,14 @@ function lieFigures(c: PartContext, rise: Cm, drop: Cm): Figure[] {
       id: c.id('back-drop'),
       name: 'waist line drops at centre back',
       marked: drop,
-      terms: [term('add', 'studio figure', drop, 'For the hollow of the back (common practice 0.6 to 1).')],
+      terms: [
+        term(
+          'add',
+          'studio figure',
+          drop,
+          `For the hollow of the back (common practice ${p(0.6)} to ${p(1)}).`,
+        ),
+      ],
       follows: within,
       ...base,
     }),

@@ -219,7 +219,14 @@ const sideRise = (c: PartContext): Figure =>
     section: c.key,
     name: 'waist line rises at the side',
     marked: c.shape.sideRise,
-    terms: [term('add', 'studio figure', c.shape.sideRise, 'Over the hip curve (common practice 1 to 1.3).')],
+    terms: [
+      term(
+        'add',
+        'studio figure',
+        c.shape.sideRise,
+        `Over the hip curve (common practice ${say(1)} to ${say(1.3)}).`,
+      ),
+    ],
     follows: within,
     ...LIE,
   });
@@ -232,7 +239,7 @@ function backRise(c: PartContext, toward: number): Figure {
     name: 'waist line rises at centre back',
     ...(toward === 0 ? { marked: usual } : {}),
     terms: [
-      term('add', 'for sitting', usual, 'Common practice 2 to 3.'),
+      term('add', 'for sitting', usual, `Common practice ${say(2)} to ${say(3)}.`),
       ...(toward === 0
         ? []
         : [
@@ -240,7 +247,7 @@ function backRise(c: PartContext, toward: number): Figure {
               toward > 0 ? 'add' : 'take',
               'towards the crotch length',
               toward,
-              'The forks reach as far as they may; the rest of the crotch seam is made up here, between 2 and 3.',
+              `The forks reach as far as they may; the rest of the crotch seam is made up here, between ${say(2)} and ${say(3)}.`,
             ),
           ]),
     ],
