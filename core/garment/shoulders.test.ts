@@ -91,3 +91,31 @@ describe('the quarter plan starts from what its people read', () => {
     expect(figure(s, 'bodice.waist-back').finished).toBeCloseTo(44.6, 6);
   });
 });
+
+describe('what a sheet says of a garment is true of it', () => {
+  it('a waistcoat that ends above the hip prints no hip; a jacket that reaches it does', () => {
+    const hip = (below: string) =>
+      sheet(without('garment-length', 'nape-to-hem'), { part: 'long-bodice', below }).figures.some(
+        (f) => f.id === 'hip',
+      );
+    expect(hip('12 cm')).toBe(false);
+    expect(hip('40 cm')).toBe(true);
+  });
+  it('a sleeve whose arm was read waits for its bodice, and does not ask for the arm again', () => {
+    const s = sheetOf(
+      garmentSpec(
+        [{ part: 'darted-bodice' }, { part: 'sleeve' }],
+        ['upper-arm 29 cm', 'arm-length 59 cm', 'wrist 16 cm'],
+      ),
+    );
+    const said = (id: string) => s.checks.find((k) => k.code === `absent-sleeve.${id}`)?.sentence ?? '';
+    expect(said('upper-arm')).toContain('waits for the armhole');
+    expect(said('length')).toBe('');
+    const unread = sheetOf(
+      garmentSpec([{ part: 'darted-bodice' }, { part: 'sleeve' }], ['arm-length 59 cm']),
+    );
+    expect(unread.checks.find((k) => k.code === 'absent-sleeve.upper-arm')?.sentence).toContain(
+      'was not measured',
+    );
+  });
+});

@@ -39,7 +39,10 @@ export function sleeveChecks(c: PartContext, v: SleeveValues, d: SleeveDraft): R
         missing(
           `absent-${f.id}`,
           f.id,
-          `${f.name} is not known: what it is made from was not measured; measure it or set it by hand.`,
+          // With the arm read it is the bodice that is missing.
+          !plan.armhole && f.id !== c.id('length') && net('upper-arm') !== null
+            ? `${f.name} waits for the armhole: the bodice is not drafted yet.`
+            : `${f.name} is not known: what it is made from was not measured; measure it or set it by hand.`,
         ),
       );
   const m = plan.marked;
