@@ -26,6 +26,7 @@ export * from './leaving.ts';
 export * from './length.ts';
 export * from './mail.ts';
 export * from './may.ts';
+export * from './measuring-lists.ts';
 export * from './message-values.ts';
 export * from './money.ts';
 export * from './orders.ts';

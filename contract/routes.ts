@@ -83,6 +83,7 @@ import {
 import { made } from './made.ts';
 import { MailServerView, MailServerWrite, MailTry } from './mail.ts';
 import type { Action } from './may.ts';
+import { MeasuringList, MeasuringListChange, MeasuringListWrite, UseMeasuring } from './measuring-lists.ts';
 import { MoneyView, MoneyWrite } from './money.ts';
 import {
   BriefChange,
@@ -905,6 +906,37 @@ export const ROUTES = {
     does: 'A measuring session with its readings',
     may: 'session.read',
     answer: SessionFull,
+  },
+  'POST /orders/:id/measuring': {
+    does: 'Uses an earlier measuring of the client whole for an order, marked as carried over',
+    may: 'session.write',
+    body: UseMeasuring,
+    status: 201,
+    answer: z.strictObject({ sessionId: z.string(), readings: z.number() }),
+  },
+  'GET /measuring-lists': {
+    does: 'The house’s standing lists of what is measured',
+    may: 'order.read',
+    answer: z.array(MeasuringList).readonly(),
+  },
+  'POST /measuring-lists': {
+    does: 'Adds a standing list',
+    may: 'house.write',
+    body: MeasuringListWrite,
+    status: 201,
+    answer: MeasuringList,
+  },
+  'PUT /measuring-lists/:id': {
+    does: 'Changes a standing list',
+    may: 'house.write',
+    body: MeasuringListChange,
+    answer: MeasuringList,
+  },
+  'DELETE /measuring-lists/:id': { does: 'Takes a standing list away', may: 'house.write', answer: Ok },
+  'GET /measuring-lists/:id/list.pdf': {
+    does: 'A standing list with boxes for a pencil',
+    may: 'order.read',
+    media: 'application/pdf',
   },
   'POST /readings': {
     does: 'Keeps a session and its readings; each reading is answered for by itself',

@@ -37,7 +37,7 @@ export function specOfOrder(ground: SheetGround, settings: Settings, today: stri
     },
     garment: brief,
     session: {
-      date: session ? dayIn(house.timeZone, session.at) : '',
+      date: session ? dayIn(house.timeZone, readSince(session)) : '',
       measurer: session?.measurer ?? '',
       scribe: session?.details.scribe ?? '',
       beneath: session?.details.beneath ?? '',
@@ -56,6 +56,13 @@ export function specOfOrder(ground: SheetGround, settings: Settings, today: stri
     timeZone: house.timeZone,
   };
 }
+
+/** When the oldest of its figures was read: what was carried over is as old as it was. */
+const readSince = ({ at, readings }: SessionFull): string =>
+  readings.reduce(
+    (oldest, r) => (r.source === 'carried over' && Date.parse(r.at) < Date.parse(oldest) ? r.at : oldest),
+    at,
+  );
 
 /** The ways of measuring that a sheet reckons with, where they are not the usual ones. */
 const waysOf = (schools?: Schools): Partial<Pick<SpecFile['session'], 'neckDepth' | 'sleeveGirth'>> => ({

@@ -96,21 +96,21 @@ export function wholeGuide(studio: string): Promise<Buffer> {
 
 export interface ListFor {
   readonly studio: string;
-  readonly number: string;
-  readonly what: string;
-  readonly client: string;
+  readonly title: string;
+  /** what stands beneath it: the garment and the client, or a line for the name */
+  readonly under: string;
   readonly items: readonly { readonly id: string; readonly needed: boolean }[];
 }
 
-/** One order’s list for the table: what to take, in order, with boxes for a pencil. */
+/** An order’s or a standing list for the table: what to take, in order, with boxes for a pencil. */
 export function orderList(l: ListFor): Promise<Buffer> {
   const box: Content = { text: '', margin: [0, 0, 0, 0] };
   return printPaper({
-    info: { title: `To measure for ${l.number}`, creator: 'Rocchetto' },
-    footer: foot(l.studio, `to measure for ${l.number}`),
+    info: { title: l.title, creator: 'Rocchetto' },
+    footer: foot(l.studio, l.title),
     content: [
-      { text: `To measure for ${l.number}`, bold: true, fontSize: 16 },
-      { text: `${l.what}, ${l.client}`, margin: [0, 1, 0, 4] },
+      { text: l.title, bold: true, fontSize: 16 },
+      { text: l.under, margin: [0, 1, 0, 4] },
       {
         text: 'Date ____________   Measured by ____________________   Written by ____________________   Over ____________________   Heel ________',
         margin: [0, 0, 0, 6],

@@ -1,7 +1,9 @@
 import { type Paper, toPart } from '@rocchetto/contract';
 import { dayIn, inTapeOrder, measuringTogether, printDate, resolveAll, USUAL_AT_HOME } from '@rocchetto/core';
 import { Hono } from 'hono';
+import { remember } from '../../db/history.ts';
 import { type Ctx, type Deps, type Env, idParam } from '../../http/context.ts';
+import { once } from '../../http/once.ts';
 import { notFound, Refusal } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { readClient } from '../../records/clients.ts';
@@ -10,6 +12,14 @@ import { garmentsOfOrder, readOrder } from '../../records/orders.ts';
 import { readSession } from '../../records/sessions.ts';
 import { threadsFor } from '../../threads/pool.ts';
 import type { GuideJobs } from './jobs.ts';
+import {
+  addMeasuringList,
+  changeMeasuringList,
+  dropMeasuringList,
+  measuringLists,
+  nameTaken,
+  readMeasuringList,
+} from './lists.ts';
 
 const inThread = threadsFor<GuideJobs>();
 
@@ -72,12 +82,65 @@ export function guideRoutes(deps: Deps): Hono<Env> {
     const { studio, rules, paper } = await readHouse(deps.pool);
     const of = {
       studio,
-      number: order.number,
-      what: order.what,
-      client: order.clientName,
+      title: `To measure for ${order.number}`,
+      under: `${order.what}, ${order.clientName}`,
       items: inTapeOrder(items, rules.tape),
     };
     return send(c, await inThread(printOn(c, paper), 'measuringList', of), `to-measure-${order.number}`);
   });
+  on(app, 'GET /measuring-lists', async (_c) => await measuringLists(deps.pool));
+  on(app, 'POST /measuring-lists', (c, { body }) =>
+    once(c, deps, async (tx) => {
+      const list = await addMeasuringList(tx, body);
+      if (!list) throw taken(body.name);
+      await remember(tx, 'measuring-list', list.id, c.get('who').id, 'added', undefined, body);
+      return { body: list, changed: [['house', 1, 0]] };
+    }),
+  );
+  on(app, 'PUT /measuring-lists/:id', (c, { body }) => {
+    const id = idParam(c, 'list');
+    return once(c, deps, async (tx) => {
+      const before = await readMeasuringList(tx, id);
+      if (!before) throw notFound('list');
+      if (await nameTaken(tx, id, body.name)) throw taken(body.name);
+      const list = await changeMeasuringList(tx, id, body);
+      if (!list)
+        throw new Refusal(
+          409,
+          'stale',
+          'Someone else has changed this list meanwhile. Nothing was saved. Close it, open it again, and change it there.',
+        );
+      await remember(tx, 'measuring-list', id, c.get('who').id, 'changed', before, body);
+      return { body: list, changed: [['house', 1, 0]] };
+    });
+  });
+  on(app, 'DELETE /measuring-lists/:id', (c) => {
+    const id = idParam(c, 'list');
+    return once(c, deps, async (tx) => {
+      const name = await dropMeasuringList(tx, id);
+      if (name === null) throw notFound('list');
+      await remember(tx, 'measuring-list', id, c.get('who').id, 'removed', { name }, undefined);
+      return { body: { ok: true }, changed: [['house', 1, 0]] };
+    });
+  });
+  on(app, 'GET /measuring-lists/:id/list.pdf', async (c) => {
+    const list = await readMeasuringList(deps.pool, idParam(c, 'list'));
+    if (!list) throw notFound('list');
+    const { studio, paper } = await readHouse(deps.pool);
+    const of = {
+      studio,
+      title: `To measure: ${list.name}`,
+      under: 'Client ______________________________',
+      items: list.measures.map((id) => ({ id, needed: true })),
+    };
+    return send(c, await inThread(printOn(c, paper), 'measuringList', of), `to-measure-${list.id}`);
+  });
   return app;
 }
+
+const taken = (name: string) =>
+  new Refusal(
+    422,
+    'name-taken',
+    `There is already a list called “${name}”. Nothing was saved. Choose another name.`,
+  );

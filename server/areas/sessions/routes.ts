@@ -1,14 +1,19 @@
 import type { Changed } from '@rocchetto/contract/live.ts';
+import { isCut } from '@rocchetto/core';
 import { Hono } from 'hono';
 import { z } from 'zod';
+import { remember } from '../../db/history.ts';
 import { patiently } from '../../db/pool.ts';
 import { ordersTogether } from '../../db/together.ts';
 import { type Ctx, type Deps, type Env, idParam } from '../../http/context.ts';
-import { notFound } from '../../http/problem.ts';
+import { once } from '../../http/once.ts';
+import { notFound, Refusal } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
+import { readOrder } from '../../records/orders.ts';
 import { earlierSessions, readSession } from '../../records/sessions.ts';
 import { aheadBy, inStudioTime } from './clock.ts';
 import { keepBatch } from './keep.ts';
+import { useMeasuring } from './use-measuring.ts';
 
 function uuidParam(c: Ctx): string {
   const id = c.req.param('id') ?? '';
@@ -29,6 +34,34 @@ export function sessionRoutes(deps: Deps): Hono<Env> {
     'GET /clients/:id/earlier',
     async (c, { query }) => await earlierSessions(deps.pool, idParam(c, 'client'), query.except ?? null),
   );
+  on(app, 'POST /orders/:id/measuring', (c, { body: { sessionId } }) => {
+    const orderId = idParam(c, 'order');
+    return once(c, deps, async (tx) => {
+      const order = await readOrder(tx, orderId, true);
+      if (!order) throw notFound('order');
+      if (isCut(order.stage))
+        throw new Refusal(409, 'already-cut', 'The cloth is cut: its measuring stays as it is.');
+      const made = await useMeasuring(tx, order, sessionId, c.get('who'), deps.now());
+      await remember(
+        tx,
+        'order',
+        orderId,
+        c.get('who').id,
+        'used an earlier measuring',
+        { sessionId },
+        { sessionId: made.sessionId, readings: made.readings },
+      );
+      const together = await ordersTogether(tx, orderId);
+      return {
+        body: made,
+        changed: [
+          ['session', made.sessionId, 0],
+          ['client', order.clientId, 0],
+          ...together.map((id): Changed => ['order', id, 0]),
+        ],
+      };
+    });
+  });
   on(app, 'POST /readings', async (c, { body }) => {
     const { session, readings } = inStudioTime(body, aheadBy(c.req.header('x-device-time'), deps.now()));
     // One statement keeps the batch: it is whole or not at all, without a transaction around it.

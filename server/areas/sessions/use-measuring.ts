@@ -1,0 +1,45 @@
+import { randomUUID } from 'node:crypto';
+import { type OrderFull, type ReadingWire, type SessionFull, SessionWrite } from '@rocchetto/contract';
+import { standing } from '@rocchetto/core';
+import type { Tx } from '../../db/pool.ts';
+import type { SignedIn } from '../../http/context.ts';
+import { notFound, Refusal } from '../../http/problem.ts';
+import { keepReadings, readSession } from '../../records/sessions.ts';
+
+/**
+ * An earlier measuring of the client as the order's own: every reading that stands, as it was read, marked as carried
+ * over and with its own time, in a session that can go on with what this order asks for besides.
+ * @throws Refusal where it is another client's, or nothing was read in it
+ */
+export async function useMeasuring(
+  tx: Tx,
+  order: Pick<OrderFull, 'id' | 'clientId'>,
+  sessionId: string,
+  who: SignedIn,
+  now: Date,
+): Promise<{ sessionId: string; readings: number }> {
+  const from = await readSession(tx, sessionId);
+  if (!from || from.clientId !== order.clientId) throw notFound('measuring');
+  const readings = standing(from.readings)
+    .filter((r) => r.state === 'read' && r.written !== null)
+    .map(
+      ({ by: _, ...r }): ReadingWire => ({ ...r, id: randomUUID(), source: 'carried over', replaces: null }),
+    );
+  if (readings.length === 0)
+    throw new Refusal(422, 'nothing-read', 'Nothing was read in that measuring. Measure the client again.');
+  // The column's own version is not the session's.
+  const { version: _, ...details } = from.details as SessionFull['details'] & { readonly version?: number };
+  const session = SessionWrite.parse({
+    ...details,
+    id: randomUUID(),
+    clientId: order.clientId,
+    orderId: order.id,
+    at: now.toISOString(),
+    measurer: from.measurer,
+    unit: from.unit,
+    cords: [],
+    consent: false,
+  });
+  await keepReadings(tx, session, readings, who);
+  return { sessionId: session.id, readings: readings.length };
+}
