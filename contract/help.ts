@@ -69,10 +69,11 @@ export const HELP: readonly HelpPage[] = [
   {
     id: 'measuring',
     title: 'Taking measurements',
-    at: ['/orders/:id/measure', '/tape-device'],
+    at: ['/orders/:id/measure', '/clients/:id/measure', '/tape-device'],
     purpose: 'The tape, one measurement after the other, in the order that troubles the client least.',
     steps: [
       'Type the figure and press Enter. The next measurement comes by itself.',
+      'From a client’s card you measure without an order, by a list of the studio; an order uses that measuring whole later.',
       'A figure that doesn’t fit the others is asked about at once, while the client still stands there.',
       'Measurements with a star are taken twice; when the two differ too much, a third decides.',
       'A client may decline any measurement. Skip what you come back to later.',

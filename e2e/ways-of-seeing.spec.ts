@@ -25,6 +25,7 @@ const PLACES = [
   '/clients/1',
   '/clients/new',
   '/clients/12/measures',
+  '/clients/12/measure',
   '/old-book',
   '/whose-tape',
   '/how-we-measure',

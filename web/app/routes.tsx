@@ -44,6 +44,7 @@ export const router = createBrowserRouter([
           { path: 'clients/new', lazy: () => import('../places/clients/NewClientPage.tsx') },
           { path: 'clients/:id', lazy: () => import('../places/clients/ClientPage.tsx') },
           { path: 'diary/book', lazy: () => import('../places/diary/BookPage.tsx') },
+          { path: 'clients/:id/measure', lazy: () => import('../places/measuring/ClientMeasurePage.tsx') },
           { path: 'clients/:id/measures', lazy: () => import('../places/tape/HistoryPage.tsx') },
           { path: 'old-book', lazy: () => import('../places/imports/ImportPage.tsx') },
           { path: 'whose-tape', lazy: () => import('../places/tape/TapePage.tsx') },

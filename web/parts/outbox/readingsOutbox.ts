@@ -81,13 +81,13 @@ export class Outbox {
     this.#soon(0);
   }
 
-  /** The newest session begun here for an order, so that a reload goes on with it. */
-  async newestFor(orderId: number): Promise<SessionWrite | undefined> {
+  /** The newest session begun here for an order, or for a client without one, so that a reload goes on with it. */
+  async newestFor(orderId: number | null, clientId?: number): Promise<SessionWrite | undefined> {
     await this.#loaded;
     const all = await (await this.#db).getAll('session');
     return all
       .map((s) => s.session)
-      .filter((s) => s.orderId === orderId)
+      .filter((s) => s.orderId === orderId && (orderId !== null || s.clientId === clientId))
       .sort((a, b) => b.at.localeCompare(a.at))[0];
   }
 

@@ -66,6 +66,7 @@ export function Component() {
   const mayData = useMay('client.data');
   const mayCall = useMay('client.contact');
   const mayMeasures = useMay('session.read');
+  const mayMeasure = useMay('session.write');
   if (!client) return <Place title="Client" waiting={{ what: 'the client', error, again: refetch }} />;
   return (
     <Place
@@ -81,8 +82,11 @@ export function Component() {
                 client.sessions.map((x) => <SessionReadings key={x.id} session={x} />)
               )}
               {client.sessions.length > 0 && (
-                <Link to={`/clients/${id}/measures`}>Measurements over time</Link>
+                <p>
+                  <Link to={`/clients/${id}/measures`}>Measurements over time</Link>
+                </p>
               )}
+              {mayMeasure && <Link to={`/clients/${id}/measure`}>Measure without an order</Link>}
             </section>
           )}
           <ClientLikes clientId={id} />

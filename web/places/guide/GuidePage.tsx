@@ -10,6 +10,7 @@ import { TapeFigure } from '../../parts/tape/TapeFigure.tsx';
 import { Facts } from '../../shared/Facts.tsx';
 import { useMe } from '../../shared/me.ts';
 import { Place } from '../../shared/Place.tsx';
+import { Lists } from './Lists.tsx';
 
 /** How we measure: every measurement with the tape's course, the places to find first, and the slip to watch for. */
 export function Component() {
@@ -42,6 +43,7 @@ export function Component() {
               An order’s own list, with boxes for a pencil, is printed from its measuring page.
             </p>
           </section>
+          <Lists />
           <section>
             <h2>Accuracy</h2>
             <p>

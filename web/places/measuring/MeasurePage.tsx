@@ -1,30 +1,25 @@
-import '../../parts/tape/tape.css';
 import type { OrderFull } from '@rocchetto/contract';
-import { measure as measureOf } from '@rocchetto/core';
-import { guideOf } from '@rocchetto/core/measures/guide/guide.ts';
-import { Button } from 'antd';
+import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { useOrderQuery } from '../../api/orders.ts';
-import { TapeFigure } from '../../parts/tape/TapeFigure.tsx';
+import { useEarlierQuery, useUseMeasuringMutation } from '../../api/sessions.ts';
 import { Thread } from '../../parts/thread/Thread.tsx';
-import { useMe } from '../../shared/me.ts';
-import { Notice } from '../../shared/Notice.tsx';
+import { useDays, useMe } from '../../shared/me.ts';
 import { Place } from '../../shared/Place.tsx';
-import { Ribbon } from './Ribbon.tsx';
+import { Problem } from '../../shared/Problem.tsx';
+import { groundOfOrder } from './ground.ts';
 import { SessionStart } from './SessionStart.tsx';
-import { TakenReadings } from './Taken.tsx';
-import { TapeField } from './TapeField.tsx';
-import { TapeKeys } from './TapeKeys.tsx';
-import { TapingMargin } from './TapingMargin.tsx';
-import { type Session, useCurrentSession } from './useSession.ts';
-import { useTaping } from './useTaping.ts';
+import { Taping } from './Taping.tsx';
+import { useCurrentSession } from './useSession.ts';
 
 export function Component() {
   const id = Number(useParams().id);
   const { data: order, error, refetch } = useOrderQuery(id);
   const me = useMe();
-  const { session, looked, begin, anew } = useCurrentSession(order, me.id);
-  if (!order) return <Place title="Measure" waiting={{ what: 'the order', error, again: refetch }} />;
+  const ground = useMemo(() => order && groundOfOrder(order), [order]);
+  const { session, looked, begin, anew, take } = useCurrentSession(ground, me.id);
+  if (!order || !ground)
+    return <Place title="Measure" waiting={{ what: 'the order', error, again: refetch }} />;
   const thread = <Thread order={order} here="measured" />;
   if (!order.brief || order.brief.parts.length === 0)
     return (
@@ -36,7 +31,8 @@ export function Component() {
         </p>
       </Place>
     );
-  if (session) return <Taping key={session.id} order={order} session={session} onAnew={anew} />;
+  if (session)
+    return <Taping key={session.id} ground={ground} session={session} thread={thread} onAnew={anew} />;
   return (
     <Place title="Measure" thread={thread}>
       {looked ? (
@@ -46,7 +42,8 @@ export function Component() {
             The client stands upright, weight even, eyes ahead. Mark the waist with a cord first. The client
             may decline any measurement.
           </p>
-          <SessionStart order={order} onBegin={(s) => void begin(s)} />
+          <EarlierMeasuring order={order} onUse={take} />
+          <SessionStart ground={ground} onBegin={(s) => void begin(s)} />
         </>
       ) : (
         <p className="soft">Looking for an unfinished session …</p>
@@ -55,75 +52,40 @@ export function Component() {
   );
 }
 
-function Taping({ order, session, onAnew }: { order: OrderFull; session: Session; onAnew: () => void }) {
-  const taping = useTaping(order, session);
-  const { item, unit } = taping;
-  const { measure } = item.measured;
+/** What was measured before, offered whole: its figures come as they were read, and what is missing is asked. */
+function EarlierMeasuring({ order, onUse }: { order: OrderFull; onUse: (sessionId: string) => void }) {
+  const own = new Set(order.sessions.map((s) => s.id));
+  const { data: earlier = [] } = useEarlierQuery({ clientId: order.clientId });
+  const [use, { error, isLoading }] = useUseMeasuringMutation();
+  const { short } = useDays();
+  const offered = earlier
+    .filter((s) => !own.has(s.id))
+    .map((s) => ({
+      ...s,
+      read: new Set(s.readings.filter((r) => r.state === 'read').map((r) => r.measure)).size,
+    }))
+    .filter((s) => s.read > 0)
+    .slice(0, 3);
+  if (offered.length === 0) return null;
   return (
-    <Place
-      title="Measure"
-      thread={<Thread order={order} here="measured" />}
-      margin={<TapingMargin order={order} session={session} taping={taping} onAnew={onAnew} />}
-    >
-      <div className="taping">
-        <TapeFigure measure={item.id} name={item.name} ways={taping.ways} />
-        <div className="at-tape">
-          <h1>
-            {item.name}
-            {measure.twice && <span title="measured twice"> ★</span>}
-          </h1>
-          <p className="soft how">
-            {guideOf(item.id).how} {taping.says && <strong>{taping.says}</strong>}
-          </p>
-          <TapeField
-            context={{
-              measure,
-              others: taping.others,
-              last: taping.last,
-              expected: taping.expected,
-              halves: taping.halves,
+    <>
+      <Problem error={error} />
+      <div className="row">
+        {offered.map((s) => (
+          <button
+            key={s.id}
+            type="button"
+            className="plain"
+            disabled={isLoading}
+            onClick={async () => {
+              const used = await use({ orderId: order.id, sessionId: s.id });
+              if ('data' in used && used.data) onUse(used.data.sessionId);
             }}
-            unit={unit}
-            setUnit={taping.setUnit}
-            tape={measure.kind === 'girth' ? taping.tape : 'snug'}
-            setTape={taping.setTape}
-            onTake={(t) => void taping.take(t)}
-            onNext={taping.forward}
-            onBack={taping.back}
-            onAgain={taping.again}
-            onState={(s) => void taping.mark(s)}
-            heard={taping.digital.now}
-            onBusy={taping.digital.offer}
-          />
-          <TakenReadings measured={item.measured} unit={unit} onStrike={taping.strike} />
-          {taping.lost && <Notice is="bad">{taping.lost}</Notice>}
-          {taping.done && taping.misfit && (
-            <Notice>
-              <p>{taping.misfit.sentence}</p>
-              <button type="button" className="plain" onClick={() => taping.go(taping.misfit!.slip)}>
-                Read {measureOf(taping.misfit.slip).name} again
-              </button>
-            </Notice>
-          )}
-          {taping.passed > 0 && (
-            <p className="soft">
-              Only what is needed.{' '}
-              <button type="button" className="quiet" onClick={taping.walkAll}>
-                Measure the {taping.passed} optional ones too
-              </button>
-            </p>
-          )}
-          {taping.done && (
-            <p>
-              <Button type="primary" onClick={taping.toSheet}>
-                Open the sheet
-              </Button>
-            </p>
-          )}
-        </div>
-        <Ribbon items={taping.items} at={item.id} unit={unit} onGo={taping.go} />
+          >
+            Use the measuring of {short(s.at)} ({s.read} {s.read === 1 ? 'figure' : 'figures'})
+          </button>
+        ))}
       </div>
-      <TapeKeys />
-    </Place>
+    </>
   );
 }

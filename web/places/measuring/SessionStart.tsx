@@ -1,9 +1,7 @@
-import { type OrderFull, SessionWrite } from '@rocchetto/contract';
-import { toPart } from '@rocchetto/contract/to-core.ts';
+import { SessionWrite } from '@rocchetto/contract';
 import {
   CORDS,
   LEVEL_RULES,
-  measuringTogether,
   SCHOOL_CHOICES,
   SCHOOL_MATTERS,
   USUAL_LEVELS,
@@ -18,12 +16,13 @@ import { useLengthRule } from '../../parts/readings/useLengthRule.ts';
 import { LengthInput } from '../../shared/LengthInput.tsx';
 import { useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
+import type { Ground } from './ground.ts';
 import { useWalk, type Walk } from './useWalk.ts';
 
 const options = (rules: readonly string[]) => rules.map((r) => ({ value: r, label: r }));
 
 /** Before the tape: who measures and who writes, over what, in which shoes, and by which rules. */
-export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s: SessionWrite) => void }) {
+export function SessionStart({ ground, onBegin }: { ground: Ground; onBegin: (s: SessionWrite) => void }) {
   const me = useMe();
   const { data: staff = [] } = useStaffQuery();
   const { data: rules } = useHouseRulesQuery();
@@ -40,15 +39,11 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
   }, [rules, form]);
   const length = useLengthRule(me.unit);
   const [wrong, setWrong] = useState('');
-  const brief = order.brief!;
+  const { brief, list } = ground;
   const [walk, setWalk] = useWalk();
-  const list = measuringTogether(order.garments.map((g) => g.parts.map(toPart)));
-  const inches = brief.parts.some((p) =>
-    Object.values(p).some((v) => typeof v === 'string' && / in$|"$/.test(v)),
-  );
-  const cms = brief.parts.some((p) =>
-    Object.values(p).some((v) => typeof v === 'string' && /(cm|mm| m)$/.test(v)),
-  );
+  const parts = brief?.parts ?? [];
+  const inches = parts.some((p) => Object.values(p).some((v) => typeof v === 'string' && / in$|"$/.test(v)));
+  const cms = parts.some((p) => Object.values(p).some((v) => typeof v === 'string' && /(cm|mm| m)$/.test(v)));
   return (
     <Form
       form={form}
@@ -57,13 +52,13 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
       initialValues={{
         measurer: me.name,
         scribe: '',
-        beneath: brief.beneath,
-        heel: brief.heel ?? '',
+        beneath: brief?.beneath ?? '',
+        heel: brief?.heel ?? '',
         posture: '',
         waistRule: rules?.rules.levels?.waist ?? USUAL_LEVELS.waist,
         hipRule: rules?.rules.levels?.hip ?? USUAL_LEVELS.hip,
         unit: inches === cms ? me.unit : inches ? 'in' : 'cm',
-        guardian: order.guardian,
+        guardian: ground.guardian,
         schools: { ...USUAL_SCHOOLS, ...rules?.rules.schools },
         seated: false,
         cords: [],
@@ -76,8 +71,8 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
           scribe: v.scribe ?? '',
           heel,
           id: crypto.randomUUID(),
-          clientId: order.clientId,
-          orderId: order.id,
+          clientId: ground.clientId,
+          orderId: ground.orderId,
           at: new Date().toISOString(),
           // Taking up the tape says so; the sentence stands above the button.
           consent: true,
@@ -103,23 +98,25 @@ export function SessionStart({ order, onBegin }: { order: OrderFull; onBegin: (s
             ]}
           />
         </Form.Item>
-        <Form.Item label="Measure">
-          <Radio.Group
-            value={walk}
-            onChange={(e) => setWalk(e.target.value as Walk)}
-            options={[
-              { value: 'all', label: `everything (${list.length})` },
-              { value: 'needed', label: `only what is needed (${list.filter((m) => m.needed).length})` },
-            ]}
-          />
-        </Form.Item>
+        {list.some((m) => !m.needed) && (
+          <Form.Item label="Measure">
+            <Radio.Group
+              value={walk}
+              onChange={(e) => setWalk(e.target.value as Walk)}
+              options={[
+                { value: 'all', label: `everything (${list.length})` },
+                { value: 'needed', label: `only what is needed (${list.filter((m) => m.needed).length})` },
+              ]}
+            />
+          </Form.Item>
+        )}
         <Form.Item name="beneath" label="Worn beneath">
           <Input maxLength={200} />
         </Form.Item>
         <Form.Item name="heel" label="Heel height" rules={[length]}>
           <LengthInput unit={me.unit} placeholder={me.unit === 'in' ? 'e.g. 1 1/2 in' : 'e.g. 4 cm'} />
         </Form.Item>
-        {order.minor && (
+        {ground.minor && (
           <Form.Item
             name="guardian"
             label="Guardian present"

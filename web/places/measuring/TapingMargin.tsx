@@ -1,4 +1,3 @@
-import type { OrderFull } from '@rocchetto/contract';
 import {
   bandSentence,
   cm,
@@ -17,6 +16,7 @@ import type { KeptReading } from '../../parts/outbox/readingsOutbox.ts';
 import { outbox } from '../../parts/outbox/useReadingsOutbox.ts';
 import { keepTogether } from '../../shared/keepTogether.ts';
 import { Notice } from '../../shared/Notice.tsx';
+import type { Ground } from './ground.ts';
 import { TapeLink } from './TapeLink.tsx';
 import type { Session } from './useSession.ts';
 import type { Taping } from './useTaping.ts';
@@ -43,12 +43,12 @@ function Refused({ all }: { all: readonly KeptReading[] }) {
 
 /** Beside the tape: what was read last time, how the session stands, and what is usual. */
 export function TapingMargin({
-  order,
+  ground,
   session,
   taping: { digital, item, last, expected, unit, waiting, refused, addMeasure },
   onAnew,
 }: {
-  order: OrderFull;
+  ground: Ground;
   session: Session;
   taping: Taping;
   onAnew: () => void;
@@ -83,7 +83,7 @@ export function TapingMargin({
       <section>
         <h2>This session</h2>
         <p>
-          {session.measurer} · <Link to={`/clients/${order.clientId}`}>{order.clientName}</Link>
+          {session.measurer} · <Link to={`/clients/${ground.clientId}`}>{ground.clientName}</Link>
         </p>
         <p role="status">
           {waiting > 0 ? (
@@ -93,11 +93,19 @@ export function TapingMargin({
           )}
         </p>
         <Refused all={refused} />
-        <Link to={`/orders/${order.id}/sheet`}>Open the sheet</Link> ·{' '}
-        <a href={`/api/orders/${order.id}/measuring-list.pdf`} target="_blank" rel="noreferrer">
-          Print the list (PDF)
-        </a>{' '}
-        ·{' '}
+        {ground.orderId !== null && (
+          <>
+            <Link to={ground.after.to}>{ground.after.words}</Link> ·{' '}
+          </>
+        )}
+        {ground.paper && (
+          <>
+            <a href={ground.paper} target="_blank" rel="noreferrer">
+              Print the list (PDF)
+            </a>{' '}
+            ·{' '}
+          </>
+        )}
         <button type="button" className="quiet" onClick={onAnew}>
           Start a new session
         </button>

@@ -1,4 +1,4 @@
-import { type OrderFull, SessionWrite, toPart } from '@rocchetto/contract';
+import { type SessionRow, SessionWrite } from '@rocchetto/contract';
 import {
   findMeasure,
   hasSides,
@@ -6,7 +6,6 @@ import {
   type LevelRules,
   listBy,
   measure,
-  measuringTogether,
   type Reading,
   resolve,
   type Schools,
@@ -17,10 +16,11 @@ import { useEffect, useMemo, useState } from 'react';
 import { useSessionQuery } from '../../api/sessions.ts';
 import { outbox, useKept } from '../../parts/outbox/useReadingsOutbox.ts';
 import { useMe } from '../../shared/me.ts';
+import type { Ground } from './ground.ts';
 import type { RibbonItem } from './Ribbon.tsx';
 
 /** A session goes on for this long after it was begun; later, measuring begins a new one. */
-const GOES_ON = 12 * 3_600_000;
+export const GOES_ON = 12 * 3_600_000;
 
 export interface Session {
   readonly id: string;
@@ -32,16 +32,27 @@ export interface Session {
   readonly levels?: LevelRules;
 }
 
-/** The session under way for an order: from this device, or begun on another one within half a day. */
-export function useCurrentSession(order: OrderFull | undefined, by: number) {
+/** What is taken here in a session of the book is sent from here; its details stay the book's own. */
+const joined = (
+  { id, at, measurer, unit }: SessionRow,
+  { clientId, orderId, guardian }: Ground,
+  by: number,
+) =>
+  outbox()
+    .join(SessionWrite.parse({ id, at, measurer, unit, clientId, orderId, guardian }), by)
+    .catch(() => undefined);
+
+/** The session under way: from this device, or begun on another one within half a day. */
+export function useCurrentSession(ground: Ground | undefined, by: number) {
   const [session, setSession] = useState<Session | null>(null);
   const [looked, setLooked] = useState(false);
+  const [takenId, setTaken] = useState('');
   useEffect(() => {
-    if (!order || looked) return;
+    if (!ground || looked) return;
     const recent = (at: string) => Date.now() - Date.parse(at) < GOES_ON;
-    const there = order.sessions.find((s) => !s.atHome && recent(s.at));
+    const there = ground.sessions.find((s) => !s.atHome && recent(s.at));
     outbox()
-      .newestFor(order.id)
+      .newestFor(ground.orderId, ground.clientId)
       .catch(() => undefined)
       .then((here) => {
         const local =
@@ -57,17 +68,9 @@ export function useCurrentSession(order: OrderFull | undefined, by: number) {
             : null;
         setSession((now) => now ?? local ?? there ?? null);
         setLooked(true);
-        // What is taken here in another device's session is sent from here; its details stay the book's own.
-        if (!local && there) {
-          const { id, at, measurer, unit } = there;
-          const { clientId, guardian } = order;
-          const joined = { id, at, measurer, unit, clientId, orderId: order.id, guardian };
-          void outbox()
-            .join(SessionWrite.parse(joined), by)
-            .catch(() => undefined);
-        }
+        if (!local && there) void joined(there, ground, by);
       });
-  }, [order, looked, by]);
+  }, [ground, looked, by]);
   const begin = async (s: SessionWrite) => {
     // Where the browser keeps nothing the session goes on all the same; taking a reading will say so.
     await outbox()
@@ -75,15 +78,23 @@ export function useCurrentSession(order: OrderFull | undefined, by: number) {
       .catch(() => undefined);
     setSession({ ...s, levels: { waist: s.waistRule, hip: s.hipRule } });
   };
-  return { session, looked, begin, anew: () => setSession(null) };
+  // A session that the server made is the order's once that has been read again: the tape goes on with it.
+  const taken = ground?.sessions.find((s) => s.id === takenId);
+  useEffect(() => {
+    if (!ground || !taken) return;
+    void joined(taken, ground, by);
+    setSession(taken);
+    setTaken('');
+  }, [ground, taken, by]);
+  return { session, looked, begin, take: setTaken, anew: () => setSession(null) };
 }
 
 /** Every reading of the session, the server's and those that wait here, as figures in measuring order. */
-export function useReadings(order: OrderFull, session: Session, extra: readonly string[]) {
+export function useReadings(ground: Ground, session: Session, extra: readonly string[]) {
   const kept = useKept();
   const { tape } = useMe();
   // A session that has not reached the server yet is only here; asking for it would find nothing.
-  const there = order.sessions.some((s) => s.id === session.id);
+  const there = ground.sessions.some((s) => s.id === session.id);
   const { data: server, isLoading } = useSessionQuery(session.id, { skip: !there });
   return useMemo(() => {
     const held = new Set(server?.readings.map((r) => r.id));
@@ -92,15 +103,15 @@ export function useReadings(order: OrderFull, session: Session, extra: readonly 
       ...(server?.readings ?? []),
       ...here.map((k) => ({ ...k.reading, by: session.measurer })),
     ];
-    const garments = order.garments.map((g) => g.parts.map(toPart));
     const schools = server?.details.schools ?? session.schools ?? USUAL_SCHOOLS;
     const seated = server?.details.seated ?? session.seated ?? false;
-    const list = listBy(measuringTogether(garments), schools, { seated, sided: hasSides });
+    const list = listBy(ground.list, schools, { seated, sided: hasSides });
     // What was asked for besides, or read already, takes its place in the order of the tape.
     const besides = new Set([...extra, ...readings.map((r) => r.measure)]);
     for (const { id } of list) besides.delete(id);
     const all = [...list, ...[...besides].filter(findMeasure).map((id) => ({ id, needed: false }))];
-    const items: RibbonItem[] = inTapeOrder(all, tape).map(({ id, needed }) => {
+    const walked = ground.ordered ? all : inTapeOrder(all, tape);
+    const items: RibbonItem[] = walked.map(({ id, needed }) => {
       const m = measure(id);
       return { id, name: m.name, needed, measured: resolve(m, readings) };
     });
@@ -116,5 +127,5 @@ export function useReadings(order: OrderFull, session: Session, extra: readonly 
       waiting: here.filter((k) => !k.sent).length,
       refused: kept.filter((k) => k.sessionId === session.id && k.refused),
     };
-  }, [kept, server, session, order.garments, isLoading, extra, tape]);
+  }, [kept, server, session, ground, isLoading, extra, tape]);
 }

@@ -1,4 +1,4 @@
-import type { OrderFull, ReadingWire } from '@rocchetto/contract';
+import type { ReadingWire } from '@rocchetto/contract';
 import {
   drawnWaist,
   expectation,
@@ -14,6 +14,7 @@ import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { outbox } from '../../parts/outbox/useReadingsOutbox.ts';
 import { useMe } from '../../shared/me.ts';
+import type { Ground } from './ground.ts';
 import { stateOf } from './Ribbon.tsx';
 import { useDigitalTape } from './useDigitalTape.ts';
 import { useLastTimes } from './useLastTimes.ts';
@@ -92,14 +93,14 @@ const newReading = (measure: string, wroteBy: string, r: Partial<ReadingWire>): 
 });
 
 /** One session at the tape: where it stands, what was read, and what a hand can do there. */
-export function useTaping(order: OrderFull, session: Session) {
+export function useTaping(ground: Ground, session: Session) {
   const me = useMe();
   const navigate = useNavigate();
   const [params, setParams] = useSearchParams();
   // What is taken besides the order’s list stays in the address: a reload loses nothing.
   const also = params.get('also') ?? '';
   const extra = useMemo(() => also.split(',').filter(Boolean), [also]);
-  const { items, schools, levels, waiting, refused, ready } = useReadings(order, session, extra);
+  const { items, schools, levels, waiting, refused, ready } = useReadings(ground, session, extra);
   const [unit, setUnit] = useState<SheetUnit>(session.unit);
   const [tape, setTape] = useState<Tape>('snug');
   const [lost, setLost] = useState('');
@@ -128,10 +129,10 @@ export function useTaping(order: OrderFull, session: Session) {
   useEffect(() => {
     if (ready && !params.get('at') && here.current === at) go(start);
   }, [ready]);
-  const last = useLastTimes(order.clientId, session.id, items);
+  const last = useLastTimes(ground.clientId, session.id, items);
   const { earlier, others, expected, halves, misfit } = useJudged(items, item, last);
   const next = items.slice(index + 1).find(inWalk);
-  const toSheet = () => navigate(`/orders/${order.id}/sheet`);
+  const toSheet = () => navigate(ground.after.to);
   const forward = () => {
     // A hand that went elsewhere while the reading was kept stays where it went.
     if (here.current !== item.id) return;
@@ -206,6 +207,11 @@ export function useTaping(order: OrderFull, session: Session) {
     walkAll: () => {
       const first = walkAll();
       if (first) go(first);
+    },
+    /** how many are still open that the list needs, and that only help */
+    open: {
+      needed: items.filter((i) => i.needed && OPEN.includes(stateOf(i))).length,
+      helps: items.filter((i) => !i.needed && OPEN.includes(stateOf(i))).length,
     },
     done: !next && items.every((i) => !OPEN.includes(stateOf(i))),
     go,
