@@ -83,10 +83,10 @@ function ListForm({ of, onClose }: { of: MeasuringList; onClose: () => void }) {
       <ol className="listed">
         {measures.map((id, i) => (
           <li key={id}>
-            {nameOf(id)}{' '}
+            <span>{nameOf(id)}</span>
             <button type="button" className="quiet" disabled={i === 0} onClick={() => move(i, -1)}>
               Up<span className="hidden"> {nameOf(id)}</span>
-            </button>{' '}
+            </button>
             <button
               type="button"
               className="quiet"
@@ -94,7 +94,7 @@ function ListForm({ of, onClose }: { of: MeasuringList; onClose: () => void }) {
               onClick={() => move(i, 1)}
             >
               Down<span className="hidden"> {nameOf(id)}</span>
-            </button>{' '}
+            </button>
             <button
               type="button"
               className="quiet"

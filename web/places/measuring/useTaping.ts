@@ -92,6 +92,13 @@ const newReading = (measure: string, wroteBy: string, r: Partial<ReadingWire>): 
   ...r,
 });
 
+/** How many are still open that the list needs, and that only help. */
+const openOf = (items: readonly RibbonItem[]) => {
+  const open = items.filter((i) => OPEN.includes(stateOf(i)));
+  const needed = open.filter((i) => i.needed).length;
+  return { needed, helps: open.length - needed };
+};
+
 /** One session at the tape: where it stands, what was read, and what a hand can do there. */
 export function useTaping(ground: Ground, session: Session) {
   const me = useMe();
@@ -99,6 +106,9 @@ export function useTaping(ground: Ground, session: Session) {
   const [params, setParams] = useSearchParams();
   // What is taken besides the order’s list stays in the address: a reload loses nothing.
   const also = params.get('also') ?? '';
+  // By which list a client is measured without an order stays there too.
+  const list = params.get('list');
+  const besides: Record<string, string> = list ? { list } : {};
   const extra = useMemo(() => also.split(',').filter(Boolean), [also]);
   const { items, schools, levels, waiting, refused, ready } = useReadings(ground, session, extra);
   const [unit, setUnit] = useState<SheetUnit>(session.unit);
@@ -116,12 +126,12 @@ export function useTaping(ground: Ground, session: Session) {
   }, [at]);
   const go = (to: string) => {
     here.current = to;
-    setParams({ ...(also ? { also } : {}), at: to }, { replace: true });
+    setParams({ ...besides, ...(also ? { also } : {}), at: to }, { replace: true });
   };
   const addMeasure = (id: string) => {
     if (items.some((i) => i.id === id)) return go(id);
     here.current = id;
-    setParams({ also: [...extra, id].join(','), at: id }, { replace: true });
+    setParams({ ...besides, also: [...extra, id].join(','), at: id }, { replace: true });
   };
   // The first place is written down once the readings are here, so that taking one moves on only when it should; a hand
   // that went elsewhere in that moment stays there.
@@ -208,11 +218,7 @@ export function useTaping(ground: Ground, session: Session) {
       const first = walkAll();
       if (first) go(first);
     },
-    /** how many are still open that the list needs, and that only help */
-    open: {
-      needed: items.filter((i) => i.needed && OPEN.includes(stateOf(i))).length,
-      helps: items.filter((i) => !i.needed && OPEN.includes(stateOf(i))).length,
-    },
+    open: openOf(items),
     done: !next && items.every((i) => !OPEN.includes(stateOf(i))),
     go,
     addMeasure,
