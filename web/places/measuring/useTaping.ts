@@ -15,7 +15,7 @@ import { useNavigate, useSearchParams } from 'react-router';
 import { outbox } from '../../parts/outbox/useReadingsOutbox.ts';
 import { useMe } from '../../shared/me.ts';
 import type { Ground } from './ground.ts';
-import { stateOf } from './Ribbon.tsx';
+import { type RibbonItem, stateOf } from './Ribbon.tsx';
 import { useDigitalTape } from './useDigitalTape.ts';
 import { useLastTimes } from './useLastTimes.ts';
 import { type Session, useReadings } from './useSession.ts';
@@ -93,11 +93,10 @@ const newReading = (measure: string, wroteBy: string, r: Partial<ReadingWire>): 
 });
 
 /** How many are still open that the list needs, and that only help. */
-const openOf = (items: readonly RibbonItem[]) => {
-  const open = items.filter((i) => OPEN.includes(stateOf(i)));
-  const needed = open.filter((i) => i.needed).length;
-  return { needed, helps: open.length - needed };
-};
+const openOf = (items: readonly RibbonItem[]) => ({
+  needed: items.filter((i) => OPEN.includes(stateOf(i))).length,
+  helps: items.filter((i) => stateOf(i) === 'optional').length,
+});
 
 /** One session at the tape: where it stands, what was read, and what a hand can do there. */
 export function useTaping(ground: Ground, session: Session) {
