@@ -3,7 +3,7 @@ import { accessible, call, expect, newSkirt, signIn, test } from './help.ts';
 test('a client is measured by a list of the studio without an order, and an order uses that measuring whole', async ({
   page,
 }) => {
-  await signIn(page);
+  await signIn(page, 'Odile Marchetti');
   // The house makes a list of its own, in its own order.
   await page.goto('/how-we-measure');
   await page.getByRole('button', { name: 'Add list' }).click();

@@ -34,9 +34,11 @@ export function asTaken(
   { session, brief, house }: Pick<SheetInput, 'session' | 'brief' | 'house'>,
   hang: Hang,
   neckHalf: Cm,
-): { readonly measured: Map<string, Measured>; readonly not: readonly NotTaken[] } {
-  const measured = new Map(read);
+): { readonly measured: ReadonlyMap<string, Measured>; readonly not: readonly NotTaken[] } {
   const not: NotTaken[] = [];
+  const straight = session.neckDepth === undefined || session.neckDepth === 'straight';
+  if (straight && session.sleeveGirth !== 'with the ease in the tape') return { measured: read, not };
+  const measured = new Map(read);
   const set = (m: Measured, net: number, why: string, added = 0) =>
     void measured.set(m.measure.id, {
       ...m,

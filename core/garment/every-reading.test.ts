@@ -91,7 +91,7 @@ describe('a reading moves the garment, or the sheet lists it as not used, with i
       );
       const sheet = spec(parts, body);
       const before = made(sheet);
-      const unused = new Map(sheet.unused.map((u) => [u.measure, u.because]));
+      const unused = new Map(sheet.unused().map((u) => [u.measure, u.because]));
       const wrong: string[] = [];
       for (const [id, value] of Object.entries(body)) {
         const moves = [0.5, -0.5, 2, -2].some(

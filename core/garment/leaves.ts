@@ -41,10 +41,12 @@ export interface Unused {
  * read to make another of it is used where that one is.
  */
 export function unusedOf({ measured: all }: ReadAt, parts: readonly Asking[]): Unused[] {
-  const uses = (id: string, seen: ReadonlySet<string> = new Set()): boolean =>
-    !seen.has(id) &&
-    (parts.some((p) => p.asks.includes(id) && !Object.hasOwn(p.leaves, id)) ||
-      [...all.values()].some((m) => m.from?.includes(id) && uses(m.measure.id, new Set([...seen, id]))));
+  const used = new Set(parts.flatMap((p) => p.asks.filter((id) => !Object.hasOwn(p.leaves, id))));
+  const into = new Map<string, string[]>();
+  for (const m of all.values())
+    for (const id of m.from ?? []) into.set(id, [...(into.get(id) ?? []), m.measure.id]);
+  // What was made of others may itself have been made into more: nothing is made of itself.
+  const uses = (id: string): boolean => used.has(id) || (into.get(id)?.some(uses) ?? false);
   return [...all.values()].flatMap(({ measure: { id, of }, net, readings }) => {
     if (net === null || readings.length === 0 || uses(id) || (of !== undefined && uses(of))) return [];
     const because =

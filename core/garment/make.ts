@@ -53,8 +53,8 @@ export interface Garment {
   readonly pieces: readonly Piece[];
   readonly notions: readonly Notion[];
   readonly allowances: readonly { readonly name: string; readonly cm: Cm }[];
-  /** what was read and moves nothing, each with why */
-  readonly unused: readonly Unused[];
+  /** what was read and moves nothing, each with why; worked out when it is printed */
+  readonly unused: () => readonly Unused[];
   readonly panels: readonly Panel[];
   /** how it looks and where its figures lie, worked out when it is drawn */
   readonly look: () => { readonly pictures: readonly Picture[]; readonly places: readonly Place[] };
@@ -270,16 +270,17 @@ function drafted(input: SheetInput, taken: Carrying | null): Garment {
       cuttings.flatMap((k) => k.allowances),
       (a) => a.name,
     ),
-    unused: unusedOf(
-      base,
-      made.map((m) => ({
-        asks: Object.values(wantsOfPlaced(m.r, m.values)).flat(),
-        leaves: {
-          ...(m.r.joinedTo.waist === undefined ? {} : totalLeaves(m.c, true)),
-          ...m.r.part.leaves?.(m.c, m.values, m.draft as never),
-        },
-      })),
-    ),
+    unused: () =>
+      unusedOf(
+        base,
+        made.map((m) => ({
+          asks: Object.values(wantsOfPlaced(m.r, m.values)).flat(),
+          leaves: {
+            ...(m.r.joinedTo.waist === undefined ? {} : totalLeaves(m.c, true)),
+            ...m.r.part.leaves?.(m.c, m.values, m.draft as never),
+          },
+        })),
+      ),
     panels: made.flatMap((m) => m.draft.panels),
     look: () => ({
       places: made.flatMap((m) => m.draft.places()),

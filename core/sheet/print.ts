@@ -215,9 +215,9 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
 }
 
 /** What was read and not used: the names that share a reason on one line with it. */
-function unusedLines({ unused }: Sheet, unit: SheetUnit): string[] {
+function unusedLines(sheet: Sheet, unit: SheetUnit): string[] {
   const by = new Map<string, string[]>();
-  for (const { measure: id, because } of unused)
+  for (const { measure: id, because } of sheet.unused())
     by.set(because, [...(by.get(because) ?? []), measure(id).name]);
   return [...by].map(([because, names]) => tell(`${names.join(', ')}: ${because}`, unit));
 }
