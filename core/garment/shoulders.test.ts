@@ -118,4 +118,19 @@ describe('what a sheet says of a garment is true of it', () => {
       'was not measured',
     );
   });
+  it('a side height of 18.5 makes a boned edge 18.5 high at the side, which leaves the arm free; a higher one would cut', () => {
+    const side = (corset: number | null) => {
+      const body: Body = {
+        ...without('corset-top-side'),
+        ...(corset === null ? {} : { 'corset-top-side': corset }),
+      };
+      const s = sheet(body, { part: 'boned-bodice' });
+      return [
+        figure(s, 'bodice.top-side').finished,
+        s.checks.find((k) => k.code === 'bodice.underarm')?.state,
+      ];
+    };
+    expect(side(null)).toEqual([18.5, 'passed']);
+    expect(side(20)).toEqual([20, 'warned']);
+  });
 });

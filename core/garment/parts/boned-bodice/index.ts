@@ -211,13 +211,15 @@ function bonedChecks(c: PartContext, v: BonedValues, d: BonedDraft): RawCheck[] 
   }
   const m = d.plan.marked!;
   const underarm = c.measured.get('underarm-to-waist')?.net ?? null;
+  // The side height is read from below the armpit: an edge as high as it leaves the arm free already.
+  const free = underarm !== null && m.side <= underarm + TOLERANCE.detail + 1e-9;
   if (underarm !== null)
     found.push(
       judge(
-        m.side <= underarm - 1 + 1e-9,
+        free,
         c.id('underarm'),
         c.id('top-side'),
-        `The side is ${p(m.side)} high, the underarm ${p(underarm)} above the waist: ${m.side <= underarm - 1 ? 'the arm hangs free of the edge' : 'the edge would cut under the arm, lower it'}.`,
+        `The side is ${p(m.side)} high, the side height, read ${p(2.5)} below the armpit, ${p(underarm)}: ${free ? 'the arm hangs free of the edge' : 'the edge would cut under the arm, lower it'}.`,
       ),
     );
   for (const s of d.seams) {
