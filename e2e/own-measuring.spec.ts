@@ -18,7 +18,7 @@ test('a client is measured by a list of the studio without an order, and an orde
   await expect(page.getByText('Skirt three (3)')).toBeVisible();
 
   const { clientId, orderId } = await newSkirt(page, 'Measured Alone');
-  await signIn(page, 'Jonah Fell', `/clients/${clientId}`);
+  await signIn(page, 'Bram Teller', `/clients/${clientId}`);
   await page.getByRole('link', { name: 'Measure without an order' }).click();
   await page.getByRole('button', { name: 'Skirt three (3)' }).click();
   await accessible(page, 'a list is chosen');
