@@ -87,7 +87,7 @@ function Words({ of }: { of: ReturnType<typeof coursePaths>['landmarks'] }) {
       <text
         x={side === 'left' ? 28 : 174}
         y={line + 4}
-        fontSize={word.length > 14 ? 10 : 12}
+        fontSize={word.length > 12 ? 10 : 12}
         fill="var(--ink)"
         textAnchor={side === 'left' ? 'end' : 'start'}
       >
