@@ -60,7 +60,7 @@ export function specOfOrder(ground: SheetGround, settings: Settings, today: stri
 /** When the oldest of its figures was read: what was carried over is as old as it was. */
 const readSince = ({ at, readings }: SessionFull): string =>
   readings.reduce(
-    (oldest, r) => (r.source === 'carried over' && Date.parse(r.at) < Date.parse(oldest) ? r.at : oldest),
+    (oldest, r) => (r.source !== 'taken here' && Date.parse(r.at) < Date.parse(oldest) ? r.at : oldest),
     at,
   );
 

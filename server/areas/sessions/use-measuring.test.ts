@@ -56,6 +56,20 @@ describe('an earlier measuring is used whole for an order', () => {
     const cut = fitter!.send('POST', `/orders/${other.orderId}/measuring`, { sessionId: other.sessionId });
     expect((await json(cut, 409)).code).toBe('already-cut');
   });
+  it('what a client reported at home is still asked about, and a minor’s needs its guardian', async () => {
+    const { clientId, orderId } = await skirtOrder(fitter!);
+    const body = sessionBody(clientId, null, READ);
+    const reported = body.readings.map((r) => ({ ...r, source: 'reported by client' }));
+    await json(fitter!.send('POST', '/readings', { ...body, readings: reported }));
+    const use = () => fitter!.send('POST', `/orders/${orderId}/measuring`, { sessionId: body.session.id });
+    await json(use(), 201);
+    const file = await json(fitter!.get(`/orders/${orderId}/sheet.json?unit=cm`));
+    expect(file.spec.session.date).toBe('2026-03-09');
+    expect(file.printed.checks.map((c: { code: string }) => c.code).join()).toContain('reported-hip-98');
+    await t.pool.query('update client set minor = true where id = $1', [clientId]);
+    expect((await json(use(), 422)).code).toBe('guardian');
+    expect((await json(fitter!.get(`/orders/${orderId}`))).sessions).toHaveLength(1);
+  });
   it('one in which nothing was read is refused', async () => {
     const { clientId, orderId } = await skirtOrder(fitter!);
     const body = sessionBody(clientId, null, READ.slice(0, 1));

@@ -9,7 +9,7 @@ import { keepReadings, readSession } from '../../records/sessions.ts';
 /**
  * An earlier measuring of the client as the order's own: every reading that stands, as it was read, marked as carried
  * over and with its own time, in a session that can go on with what this order asks for besides.
- * @throws Refusal where it is another client's, or nothing was read in it
+ * @throws Refusal where it is another client's, nothing was read in it, or a minor's guardian was not there
  */
 export async function useMeasuring(
   tx: Tx,
@@ -23,7 +23,13 @@ export async function useMeasuring(
   const readings = standing(from.readings)
     .filter((r) => r.state === 'read' && r.written !== null)
     .map(
-      ({ by: _, ...r }): ReadingWire => ({ ...r, id: randomUUID(), source: 'carried over', replaces: null }),
+      ({ by: _, ...r }): ReadingWire => ({
+        ...r,
+        id: randomUUID(),
+        // What the client reported, or a garment gave, stays that: it is asked about as it was.
+        source: r.source === 'taken here' ? 'carried over' : r.source,
+        replaces: null,
+      }),
     );
   if (readings.length === 0)
     throw new Refusal(422, 'nothing-read', 'Nothing was read in that measuring. Measure the client again.');
@@ -40,6 +46,12 @@ export async function useMeasuring(
     cords: [],
     consent: false,
   });
-  await keepReadings(tx, session, readings, who);
+  const { kept } = await keepReadings(tx, session, readings, who);
+  if (kept.length !== readings.length)
+    throw new Refusal(
+      422,
+      'guardian',
+      'The client is under age, and no guardian was named in that measuring. Measure the client again.',
+    );
   return { sessionId: session.id, readings: readings.length };
 }
