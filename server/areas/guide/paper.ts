@@ -1,4 +1,14 @@
-import { cm, MEASURES, type Measure, measure, printLength, REGIONS, type SheetUnit } from '@rocchetto/core';
+import {
+  cm,
+  MEASURES,
+  type Measure,
+  measure,
+  printLength,
+  REGIONS,
+  type SheetUnit,
+  tell,
+} from '@rocchetto/core';
+import { cupSentences } from '@rocchetto/core/measures/cups.ts';
 import { FIGURE_FIELD } from '@rocchetto/core/measures/guide/figure-model.ts';
 import { coursePaths, outline } from '@rocchetto/core/measures/guide/figure-paths.ts';
 import { guideOf } from '@rocchetto/core/measures/guide/guide.ts';
@@ -235,6 +245,13 @@ export function measureCard(c: CardFor): Promise<Buffer> {
         },
         layout: 'lightHorizontalLines',
       },
+      ...cupSentences((id) => c.rows.find((r) => r.id === id)?.cm ?? null).map(
+        (sentence): Content => ({
+          text: tell(sentence, 'cm'),
+          fontSize: 8,
+          margin: [0, 4, 0, 0],
+        }),
+      ),
     ],
   });
 }

@@ -1,4 +1,8 @@
+import { execFileSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Caller, json, sessionBody, skirtOrder, startTestApp, type TestApp } from '../../app/testing.ts';
 import { READ_TWICE } from './sql.ts';
@@ -142,6 +146,17 @@ describe('what a client measured over time', () => {
 });
 
 describe('how we measure, on paper', () => {
+  it('the card of a session tells both cups apart, each with what it is for', async () => {
+    const { clientId, orderId } = await skirtOrder(fitter!, { name: 'Two Cups' });
+    const body = sessionBody(clientId, orderId, ['bust 92 cm', 'high-bust 84.5 cm', 'underbust 76 cm']);
+    await json(fitter!.send('POST', '/readings', body));
+    const pdf = join(mkdtempSync(join(tmpdir(), 'card-')), 'card.pdf');
+    const answer = await fitter!.get(`/sessions/${body.session.id}/card.pdf`);
+    writeFileSync(pdf, Buffer.from(await answer.arrayBuffer()));
+    const text = execFileSync('pdftotext', ['-layout', pdf, '-']).toString().replace(/\s+/g, ' ');
+    expect(text).toContain('Sewing cup C: bust 92 cm less high bust 84.5 cm is 7.5 cm');
+    expect(text).toContain('Bra size 75 C');
+  });
   it('is a guide, a client’s page, an order’s list, and a card of a session', async () => {
     const { clientId, orderId } = await skirtOrder(fitter!, { name: 'On Paper' });
     const body = sessionBody(clientId, orderId, ['waist 70 cm', 'hip 38 1/2 in']);

@@ -1,6 +1,7 @@
 import './history.css';
 import type { HistoryView, MeasureSeries } from '@rocchetto/contract';
-import { cm, measure, printLength, printSigned, type SheetUnit } from '@rocchetto/core';
+import { cm, measure, printLength, printSigned, type SheetUnit, tell } from '@rocchetto/core';
+import { cupSentences } from '@rocchetto/core/measures/cups.ts';
 import { scaleLinear, scaleTime } from 'd3-scale';
 import { line } from 'd3-shape';
 import { useState } from 'react';
@@ -21,6 +22,13 @@ export function Component() {
   return <History id={id} of={data} />;
 }
 
+/** Both cups of the newest session in which the bust was read. */
+function cupsOf({ series }: HistoryView): string[] {
+  const pointsOf = (id: string) => series.find((s) => s.measure === id)?.points ?? [];
+  const newest = pointsOf('bust').at(-1)?.session;
+  return cupSentences((id) => pointsOf(id).find((p) => p.session === newest)?.cm ?? null);
+}
+
 function History({ id, of }: { id: number; of: HistoryView }) {
   const [params, setParams] = useSearchParams();
   const [unit, setUnit] = useState<SheetUnit>(useMe().unit);
@@ -28,6 +36,7 @@ function History({ id, of }: { id: number; of: HistoryView }) {
   const chosen = of.series.find((s) => s.measure === params.get('m')) ?? of.series[0];
   const at = of.series.flatMap((s) => s.points.map((p) => Date.parse(p.at)));
   const span = [Math.min(...at), Math.max(...at)] as const;
+  const cups = cupsOf(of);
   return (
     <Place
       title={`Measurements of ${of.clientName}`}
@@ -91,6 +100,11 @@ function History({ id, of }: { id: number; of: HistoryView }) {
         <Notice key={s.orderId}>
           <Link to={`/orders/${s.orderId}/measure`}>{s.number}</Link>: {s.says}
         </Notice>
+      ))}
+      {cups.map((c) => (
+        <p key={c} className="soft">
+          {tell(c, unit)}
+        </p>
       ))}
       {of.series.length === 0 && <p className="soft">Not measured yet.</p>}
       <ul className="lines">
