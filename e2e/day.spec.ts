@@ -76,6 +76,8 @@ test('a client is taken from sign-in to paper with the keyboard alone', async ({
     ['tummy drop', 's'],
     ['hip', '98,5 cm', '98.5 cm'],
     ['hip drop', '203 mm'],
+    ['front waist arc', 's'],
+    ['front tummy arc', 's'],
     ['front hip arc', 's'],
     ['waist to knee', '58 cm'],
     ['waist to floor', '104 cm'],
