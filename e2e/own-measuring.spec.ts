@@ -24,12 +24,18 @@ test('a client is measured by a list of the studio without an order, and an orde
   await accessible(page, 'a list is chosen');
   await page.getByRole('button', { name: 'Start measuring' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('waist');
-  for (const n of ['70', '70']) await call(page, n);
+  // Each is taken before the next: the field is empty again.
+  const taken = async (n: string) => {
+    await call(page, n);
+    await expect(page.locator('#reading')).toHaveValue('');
+  };
+  for (const n of ['70', '70']) await taken(n);
   await expect(page.getByRole('heading', { level: 1 })).toContainText('hip');
   // A reload goes on where the hand was.
   await page.reload();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('hip');
-  for (const n of ['98', '98']) await call(page, n);
+  for (const n of ['98', '98']) await taken(n);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('hip drop');
   await call(page, '20.5');
   // Past the last one the client's card is next.
   await expect(page).toHaveURL(new RegExp(`/clients/${clientId}$`));
