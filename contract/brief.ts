@@ -1,9 +1,11 @@
 import {
   ALLOWANCE_IDS,
+  ALLOWANCE_NAME,
   CLOTH_TRAITS,
   type ClothTrait,
   DANGER_DAYS,
   EASE_ZONES,
+  type EaseZone,
   FIT_CLASSES,
   LEVEL_RULES,
   type Leads,
@@ -56,6 +58,46 @@ export const StepsWire = z
   .max(40, 'A block can have at most forty steps.');
 export type StepsWire = z.infer<typeof StepsWire>;
 
+const ownLength = (of: string, max: number) => lengthText({ max, name: of }).nullable().default(null);
+/** What an order has of its own above the studio's rules; what is empty goes by them. */
+export const OwnRulesWire = z
+  .strictObject({
+    none: z
+      .boolean()
+      .default(false)
+      .meta({ description: 'no allowances: panels are cut on their sewing lines' }),
+    allowances: z
+      .strictObject(
+        Object.fromEntries(
+          ALLOWANCE_IDS.map((id) => [id, ownLength(`allowance of the ${ALLOWANCE_NAME[id]}`, 20)]),
+        ) as Record<(typeof ALLOWANCE_IDS)[number], ReturnType<typeof ownLength>>,
+      )
+      .prefault({}),
+    hemTwice: z.boolean().default(false).meta({ description: 'hems are turned twice by their depth' }),
+    girths: ownLength('ease of every girth', 60),
+    ease: z
+      .strictObject(
+        Object.fromEntries(
+          EASE_ZONES.map((zone) => [zone, ownLength(`ease at the ${zone.replaceAll('-', ' ')}`, 60)]),
+        ) as Record<EaseZone, ReturnType<typeof ownLength>>,
+      )
+      .prefault({}),
+    why: short.default('').meta({ description: 'why the ease is another one than the fit’s' }),
+  })
+  .superRefine((own, ctx) => {
+    const eased = own.girths !== null || Object.values(own.ease).some((e) => e !== null);
+    if (eased && own.why.trim() === '')
+      ctx.addIssue({
+        code: 'custom',
+        message: 'This order has ease of its own: write why, once for the whole garment.',
+      });
+    if (own.none && Object.values(own.allowances).some((a) => a !== null))
+      ctx.addIssue({
+        code: 'custom',
+        message: 'This order has no allowances and one of its own: leave one of the two out.',
+      });
+  });
+
 const Brief = z.strictObject({
   version: z.literal(2).default(2),
   fit: z.enum(FIT_CLASSES).default('fitted'),
@@ -90,6 +132,7 @@ const Brief = z.strictObject({
   note: z.string().max(2000).default(''),
   parts: PartsWire,
   steps: StepsWire.default([]),
+  own: OwnRulesWire.optional().meta({ description: 'allowances and ease of this order alone' }),
 });
 /** The brief: what was agreed before the tape came out. Lengths are texts with their unit. Version 1 is read too. */
 export const BriefWire = z.preprocess(briefForward, Brief);

@@ -1,6 +1,7 @@
 import {
   type Brief,
   type Carried,
+  type Cm,
   cm,
   DANGER_DAYS,
   DEFAULT_HOUSE,
@@ -9,6 +10,7 @@ import {
   type HouseRules,
   type Kept,
   type Leads,
+  type OwnRules,
   type PartBrief,
   type SheetInput,
   type SheetUnit,
@@ -46,7 +48,7 @@ export function typedPart(w: PartWire, unit: SheetUnit): PartBrief {
 
 /** Lengths become cm; everything else stays. */
 export function toBrief(w: BriefWire): Brief {
-  const { version: _, ...brief } = w;
+  const { version: _, own, ...brief } = w;
   return {
     ...brief,
     cloth: { ...w.cloth, width: w.cloth.width === null ? null : toCm(w.cloth.width) },
@@ -54,13 +56,29 @@ export function toBrief(w: BriefWire): Brief {
     parts: w.parts.map(toPart),
     // A device may still show what it was told before steps were known.
     steps: (w.steps ?? []).map((s) => ({ ...s, amount: s.amount === null ? null : toCm(s.amount) })),
+    ...(own ? { own: toOwn(own) } : {}),
+  };
+}
+
+const lengths = <K extends string>(o: Partial<Record<K, string | null | undefined>>) =>
+  Object.fromEntries(
+    Object.entries(o).flatMap(([k, v]) => (typeof v === 'string' ? [[k, toCm(v)]] : [])),
+  ) as Partial<Record<K, Cm>>;
+
+/** What an order has of its own as core reads it; undefined where it has nothing. */
+function toOwn({ none, hemTwice, why, girths, allowances, ease }: NonNullable<BriefWire['own']>): OwnRules {
+  return {
+    none,
+    hemTwice,
+    why: why.trim().replace(/\.$/, ''),
+    girths: girths === null ? null : toCm(girths),
+    allowances: lengths(allowances),
+    ease: lengths(ease),
   };
 }
 
 export function toHouse(w: HouseWire | undefined): HouseRules {
   if (!w) return DEFAULT_HOUSE;
-  const lengths = <K extends string>(o: Partial<Record<K, string | undefined>>) =>
-    Object.fromEntries(Object.entries(o).flatMap(([k, v]) => (typeof v === 'string' ? [[k, toCm(v)]] : [])));
   const darts = (d: { count: number; intake: string } | undefined) =>
     d && { count: d.count, intake: toCm(d.intake) };
   return {

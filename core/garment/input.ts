@@ -5,6 +5,7 @@ import type { Reading } from '../measures/session.ts';
 import type { Cm, SheetUnit } from '../units/length.ts';
 import type { HouseRounding } from '../units/rounding.ts';
 import type { Carried } from './carried.ts';
+import type { OwnRules } from './own-rules.ts';
 import type { StepTaken } from './steps.ts';
 import type { Allowances } from './tables/allowances.ts';
 import type { ClothTrait } from './tables/cloth-traits.ts';
@@ -45,6 +46,8 @@ export interface Brief {
   readonly parts: readonly PartBrief[];
   /** how the block was adapted, in the order in which it was done */
   readonly steps?: readonly StepTaken[];
+  /** allowances and ease of this order alone, above the house's */
+  readonly own?: OwnRules;
 }
 
 /** The house's own figures, laid over the tables. Lengths cm. */

@@ -22,6 +22,7 @@ import { wantsOfPlaced } from './measuring.ts';
 import { meetingCheck } from './meeting.ts';
 import { onCloth } from './on-cloth.ts';
 import { openingOf } from './opening.ts';
+import { ownAllowances, ownChecks, withOwn } from './own-rules.ts';
 import {
   CLOSES,
   type Drafted,
@@ -71,7 +72,8 @@ const LAYERS: readonly Piece['layer'][] = ['outer', 'underlining', 'lining', 'in
  * Drafts a garment from its brief and readings, with what was agreed at its fittings and taken into the sheet. Pure.
  * @throws RangeError for parts that are no garment (see garmentProblems)
  */
-export function makeGarment(input: SheetInput): Garment {
+export function makeGarment(asked: SheetInput): Garment {
+  const input = { ...asked, house: withOwn(asked.house, asked.brief.own) };
   const changes = input.changes ?? [];
   const plan = changes[0]?.plan;
   return drafted(input, plan ? plan(changes, drafted({ ...input, changes: [] }, null)) : null);
@@ -115,12 +117,15 @@ function groundOf(input: SheetInput, taken: Carrying | null) {
     hang,
     stepped,
     shape,
-    allowances: allowancesFor(
-      isClose(input.brief.fit),
-      input.brief.letOut,
-      input.house.rounding.unit,
-      input.house.allowances,
-      input.brief.cloth,
+    allowances: ownAllowances(
+      allowancesFor(
+        isClose(input.brief.fit),
+        input.brief.letOut,
+        input.house.rounding.unit,
+        input.house.allowances,
+        input.brief.cloth,
+      ),
+      input.brief.own,
     ),
     ...making,
   };
@@ -218,6 +223,7 @@ function drafted(input: SheetInput, taken: Carrying | null): Garment {
     ),
     ...(taken ? taken.checks(bare) : []),
     ...fitChecks(input),
+    ...ownChecks(input.brief, context.opens !== null && context.closes === 'zip', bare),
     ...[...notTaken, ...[...adapted.values()].flatMap((a) => a.refused)].map((sentence, i) =>
       warn(`step-left-out-${i + 1}`, null, sentence),
     ),
@@ -432,12 +438,15 @@ function lineChecks(c: LineContext, lines: readonly BodyLine[]): RawCheck[] {
     const least = floorGirth(c, zone, figure, net);
     if (!floor || least === null || own) return [];
     const ease = easeMarked(figure, net!);
+    const holds = markedGirth(figure)! >= least - 1e-9;
+    // What was agreed for the garment with its reason is told, and not asked again at every line.
+    const agreed = holds ? undefined : c.input.house.ease.own?.[zone];
     return [
       judge(
-        markedGirth(figure)! >= least - 1e-9,
+        holds || agreed !== undefined,
         `floor-${zone}`,
         zone,
-        `${figure.name}: ease ${p(ease)} as marked, the floor in a woven is ${p(floor.least)} (${floor.why}).`,
+        `${figure.name}: ease ${p(ease)} as marked, the floor in a woven is ${p(floor.least)} (${floor.why}).${agreed ? ` ${agreed.because}` : ''}`,
       ),
     ];
   });

@@ -1,7 +1,7 @@
 import { STALE_AFTER } from '../checks/stale.ts';
 import { DEFAULT_HOUSE } from '../garment/house.ts';
 import { TAPE_WALKS, WALKED } from '../garment/measuring.ts';
-import { ALLOWANCES, type AllowanceId } from '../garment/tables/allowances.ts';
+import { ALLOWANCE_NAME, ALLOWANCES, type AllowanceId } from '../garment/tables/allowances.ts';
 import { EASE_ZONES, FIT_CLASSES, WORKROOM } from '../garment/tables/fit.ts';
 import { LEVEL_RULES, SCHOOL_CHOICES, SCHOOL_MATTERS } from '../measures/schools.ts';
 import { DANGER_DAYS } from '../thread/danger.ts';
@@ -74,21 +74,6 @@ function table(
   };
 }
 
-const ALLOWANCE_NAME: Record<AllowanceId, string> = {
-  side: 'side seam',
-  centre: 'centre seam',
-  shoulder: 'shoulder',
-  waist: 'waist',
-  neck: 'neck',
-  armhole: 'armhole',
-  sleeveHem: 'sleeve hem',
-  zip: 'seam of a zip',
-  hem: 'straight hem',
-  flaredHem: 'flared hem',
-  liningHem: 'hem of a lining',
-  band: 'band',
-  facing: 'facing',
-};
 const { balance, hipDrop, shape } = DEFAULT_HOUSE;
 
 /** Everything the house goes by besides its diary, as tables that can be read: what they hold is in the house's rules. */

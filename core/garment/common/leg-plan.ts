@@ -25,6 +25,11 @@ const TO_KNEE = 32;
 /** Short legs narrow by this from the thigh to the hem where no hem is briefed, cm (common practice). */
 const SHORT_TAPER = 2;
 
+/** A rise that was not read, about: an eighth of the hip and this, cm (near published size tables, from memory). */
+const RISE_BESIDE_HIP = 15.5;
+/** A leg is at least this much wider than the thigh, cm (common practice). */
+export const THIGH_ROOM = 4;
+
 /** What a brief asks of a leg’s girths. */
 export const LEG_FIELDS = {
   knee: {
@@ -49,6 +54,8 @@ export const LEG_FIELDS = {
 interface LegValues {
   readonly goes: string;
   readonly inseam: Cm;
+  /** from the waist down the side to the hem, where the leg goes to that */
+  readonly side?: Cm;
   readonly knee: Cm | null;
   readonly hem: Cm | null;
 }
@@ -58,6 +65,8 @@ interface LegFrom {
   readonly girth: Cm | null;
   readonly name: string;
   readonly deeper?: readonly Term[];
+  /** front and back each half of the thigh with its room, and a rise that was not read guessed from the hip */
+  readonly byThigh?: boolean;
 }
 
 /** What a first draft showed: what the forks give towards the crotch length, and what the thigh still lacks, cm. */
@@ -134,6 +143,61 @@ function extensionsOf(
   return { front: extension('front'), back: extension('back'), wanted };
 }
 
+/** How far front and back go on where each is half of the thigh with its room, cm. */
+function halvesOfThigh(
+  { make, bodyOf }: ReturnType<typeof figuresOf>,
+  hip: Cm | null,
+): { readonly front: Figure; readonly back: Figure; readonly wanted: number | null } {
+  const thigh = bodyOf('thigh');
+  const extension = (face: 'front' | 'back') =>
+    make(
+      `crotch-${face}`,
+      `crotch extension, ${face}`,
+      thigh === null || hip === null
+        ? null
+        : [
+            ...thigh,
+            term(
+              'wearing',
+              'room',
+              THIGH_ROOM,
+              'A leg is at least so much wider than the thigh (common practice).',
+            ),
+            term('share', 'half of it', -(sum(thigh) + THIGH_ROOM) / 2, 'Front and back alike.'),
+            term('take', 'the quarter above', -hip / 4, 'As marked: the rest is the extension.'),
+          ],
+      { tolerance: TOLERANCE.detail },
+    );
+  return {
+    front: extension('front'),
+    back: extension('back'),
+    wanted: thigh === null ? null : sum(thigh) + THIGH_ROOM,
+  };
+}
+const sum = (terms: readonly Term[]) => terms.reduce((a, t) => a + t.cm, 0);
+
+/** The rise, as read; of outside and inside leg; guessed from the hip where the plan allows it. */
+function riseOf({ net, bodyOf }: ReturnType<typeof figuresOf>, guess: boolean): readonly Term[] | null {
+  const [outseam, leg, hip] = [net('outseam'), net('inseam'), net('hip')];
+  const read = bodyOf('rise');
+  if (read) return read;
+  if (outseam !== null && leg !== null)
+    return [
+      term('body', 'outside leg', outseam, 'Rise not measured: the outside leg less the inside leg.'),
+      term('take', 'inside leg', -leg, 'From the crotch down.'),
+    ];
+  return guess && hip !== null
+    ? [
+        term(
+          'body',
+          'by the hip',
+          hip / 8 + RISE_BESIDE_HIP,
+          `Rise not measured: an eighth of the hip and ${say(RISE_BESIDE_HIP)} (near published size tables, from memory). Measure it sitting.`,
+        ),
+      ]
+    : null;
+}
+
 /** A girth of a leg, shared by its front and its back, which is so much wider on each, cm. */
 const halvesOf = (c: PartContext, f: Figure, apart: number): Figure =>
   f.finished === null
@@ -204,7 +268,7 @@ function kneeOf(
 export function planLegs(
   c: PartContext,
   v: LegValues,
-  { girth: hip, name: hipName, deeper = [] }: LegFrom,
+  { girth: hip, name: hipName, deeper = [], byThigh = false }: LegFrom,
   { toward = null, lack = 0 }: LegMore = {},
 ): LegPlanned {
   const making = figuresOf(c);
@@ -212,14 +276,7 @@ export function planLegs(
 
   const long = v.goes === 'floor';
   const [rise, outseam, leg] = [net('rise'), net('outseam'), net('inseam')];
-  const riseTerms =
-    bodyOf('rise') ??
-    (outseam !== null && leg !== null
-      ? [
-          term('body', 'outside leg', outseam, 'Rise not measured: the outside leg less the inside leg.'),
-          term('take', 'inside leg', -leg, 'From the crotch down.'),
-        ]
-      : null);
+  const riseTerms = riseOf(making, byThigh);
   const depth = make(
     'crotch-depth',
     'crotch level',
@@ -232,7 +289,9 @@ export function planLegs(
   );
 
   const thigh = net('thigh');
-  const { front, back, wanted } = extensionsOf(c, making, { hip, hipName, thigh }, { toward, lack });
+  const { front, back, wanted } = byThigh
+    ? halvesOfThigh(making, hip)
+    : extensionsOf(c, making, { hip, hipName, thigh }, { toward, lack });
 
   const seat = rise ?? (outseam !== null && leg !== null ? outseam - leg : null);
   const lower = depth.marked === null || seat === null ? 0 : depth.marked - seat;
@@ -261,8 +320,15 @@ export function planLegs(
                 ),
               ]),
         ]
-      : [term('style', 'wanted', v.inseam, 'As briefed.')],
-    { estimated: long && leg === null },
+      : v.goes === 'side'
+        ? depth.marked === null
+          ? null
+          : [
+              term('style', 'side length wanted', v.side!, 'As briefed, from the waist.'),
+              term('take', 'crotch level', -depth.marked, 'As marked: the inside leg begins there.'),
+            ]
+        : [term('style', 'wanted', v.inseam, 'As briefed.')],
+    { estimated: (long && leg === null) || (v.goes === 'side' && riseTerms?.[0]?.label === 'by the hip') },
   );
 
   const [d, l] = [depth.marked, inseam.marked];
@@ -270,8 +336,9 @@ export function planLegs(
     net('waist-to-knee') ?? (d === null || l === null || !long ? null : d + l / 2 - KNEE_ABOVE_MIDDLE);
   const below = kneeAt !== null && d !== null && l !== null && d + l > kneeAt + 3 && kneeAt > d + 3;
   // A short leg ends near its thigh, whose back is wider by its longer extension; towards the knee less and less of that.
-  const apart =
-    below || front.marked === null || back.marked === null || l === null
+  const apart = byThigh
+    ? 0
+    : below || front.marked === null || back.marked === null || l === null
       ? FRONT_LESS
       : Math.max(FRONT_LESS, ((back.marked - front.marked) / 2) * (1 - l / TO_KNEE));
   const halves = (f: Figure) => halvesOf(c, f, apart);

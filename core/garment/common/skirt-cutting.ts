@@ -2,6 +2,7 @@ import type { Panel } from '../../draft/panel.ts';
 import type { Caution, Notion } from '../../figure/figure.ts';
 import { type Cm, cm } from '../../units/length.ts';
 import { say } from '../../units/print.ts';
+import { allowanceName } from '../own-rules.ts';
 import type { Cutting, PartContext } from '../part.ts';
 import { openPiece, piecesOf } from '../pieces.ts';
 import type { AllowanceId } from '../tables/allowances.ts';
@@ -56,7 +57,14 @@ export const allowanceList = (
   c: PartContext,
   rows: readonly (readonly [name: string, of: AllowanceId | Cm] | false)[],
 ): Cutting['allowances'] =>
-  rows.flatMap((r) => (r ? [{ name: r[0], cm: typeof r[1] === 'number' ? r[1] : c.allowances[r[1]] }] : []));
+  rows.flatMap((r) => {
+    if (!r) return [];
+    const [name, of] = r;
+    const own = c.input.brief.own;
+    return typeof of === 'number'
+      ? [{ name, cm: of }]
+      : [{ name: allowanceName(name, of, own), cm: c.allowances[of] }];
+  });
 
 /** Closing above the zip: a hook on a band, an eye on a facing. */
 export const closing = (c: PartContext, banded: boolean): Notion[] =>

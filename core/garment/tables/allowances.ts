@@ -23,6 +23,21 @@ export const ALLOWANCES = {
 } as const;
 export type AllowanceId = keyof typeof ALLOWANCES;
 export type Allowances = { readonly [id in AllowanceId]: Cm };
+export const ALLOWANCE_NAME: Readonly<Record<AllowanceId, string>> = {
+  side: 'side seam',
+  centre: 'centre seam',
+  shoulder: 'shoulder',
+  waist: 'waist',
+  neck: 'neck',
+  armhole: 'armhole',
+  sleeveHem: 'sleeve hem',
+  zip: 'seam of a zip',
+  hem: 'straight hem',
+  flaredHem: 'flared hem',
+  liningHem: 'hem of a lining',
+  band: 'band',
+  facing: 'facing',
+};
 export const ALLOWANCE_IDS = Object.keys(ALLOWANCES) as AllowanceId[];
 
 /** What a cloth wants of its seams (common practice): French seams 1 in all where it is sheer, 2 to overcast where it frays, no hem on a border. */

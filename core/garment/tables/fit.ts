@@ -121,8 +121,10 @@ export interface EaseRule {
   readonly because: string;
 }
 
-/** House ease figures laid over the workroom table, cm. */
-export type EaseOverlay = Partial<Record<EaseZone, Partial<Record<FitClass, Cm>>>>;
+/** House ease figures laid over the workroom table, cm; above them what an order has of its own. */
+export type EaseOverlay = Partial<Record<EaseZone, Partial<Record<FitClass, Cm>>>> & {
+  readonly own?: Partial<Record<EaseZone, EaseRule>>;
+};
 
 /** The wearing ease a class gives a zone, and where it comes from. */
 export function easeFor(
@@ -133,6 +135,8 @@ export function easeFor(
   overlay: EaseOverlay = {},
 ): EaseRule {
   const at = zone === 'underbust' ? 'under bust' : zone.replaceAll('-', ' ');
+  const ordered = overlay.own?.[zone];
+  if (ordered) return ordered;
   const own = overlay[zone]?.[fit];
   if (own !== undefined) return { ease: own, because: `House figure for ${fit} at the ${at}.` };
   const span = ENVELOPE[zone]?.[fit];

@@ -3,6 +3,7 @@ import { Checkbox, Form, Input, InputNumber, Select } from 'antd';
 import { useLengthRule } from '../../parts/readings/useLengthRule.ts';
 import { LengthInput } from '../../shared/LengthInput.tsx';
 import { ClothTraits } from './ClothTraits.tsx';
+import { OwnRules } from './OwnRules.tsx';
 import { StretchInput } from './StretchInput.tsx';
 
 /** What the brief asks of every garment: how close, its cloth, what it is worn with. */
@@ -44,6 +45,7 @@ export function BriefFields({ unit }: { readonly unit: SheetUnit }) {
           <Input />
         </Form.Item>
       </div>
+      <OwnRules unit={unit} />
       <h2>Worn with</h2>
       <div className="fields">
         <Form.Item name="beneath" label="Worn beneath">

@@ -29,6 +29,11 @@ describe('a brief in words', () => {
       [{ shoes: 'court shoe' }, 'Shoes'],
       [{ heel: '5 cm' }, 'Shoes'],
       [{ note: 'pockets' }, 'Note'],
+      [{ own: { none: true } }, 'Of its own'],
+      [{ own: { hemTwice: true } }, 'Of its own'],
+      [{ own: { allowances: { hem: '2 cm' } } }, 'Of its own'],
+      [{ own: { girths: '0 cm', why: 'it is worn as armour' } }, 'Of its own'],
+      [{ own: { ease: { hip: '2 cm' }, why: 'as her last one' } }, 'Of its own'],
       [{ steps: [{ step: 'longer', part: 1, amount: '2 cm' }] }, 'Adapted'],
       [{ parts: [parts[0], { ...parts[1], length: '24 1/2 in' }] }, 'straight skirt'],
     ] as const)

@@ -1,7 +1,31 @@
 import type { BriefWire } from '@rocchetto/contract';
-import { garmentName, partFor, type SheetUnit, traitsOf } from '@rocchetto/core';
+import {
+  ALLOWANCE_NAME,
+  type AllowanceId,
+  garmentName,
+  partFor,
+  type SheetUnit,
+  traitsOf,
+} from '@rocchetto/core';
 import { isJoined, partWords } from '../../parts/garment/words.ts';
 import { stepInWords } from './step-words.ts';
+
+/** What the order has of its own above the studio's rules, in words. */
+function ownWords(own: BriefWire['own']): string {
+  if (!own) return '';
+  const said = (rows: Readonly<Record<string, string | null>>, word: (id: string) => string) =>
+    Object.entries(rows).map(([id, v]) => v !== null && `${word(id)} ${v}`);
+  const ease = list(
+    own.girths !== null && `every girth ${own.girths}`,
+    ...said(own.ease, (zone) => zone.replaceAll('-', ' ')),
+  );
+  return list(
+    own.none && 'no allowances',
+    ...said(own.allowances, (id) => `allowance of the ${ALLOWANCE_NAME[id as AllowanceId]}`),
+    own.hemTwice && 'hems turned twice',
+    ease && `ease of ${ease} (${own.why})`,
+  );
+}
 
 const list = (...words: (string | null | false)[]) => words.filter(Boolean).join(', ');
 
@@ -33,6 +57,7 @@ export const briefWords = (
     ),
   ],
   ['Lining', brief.lining || 'unlined'],
+  ['Of its own', ownWords(brief.own)],
   ['Beneath', brief.beneath],
   ['Shoes', list(brief.shoes, brief.heel && `heel ${brief.heel}`)],
   ['Note', brief.note],

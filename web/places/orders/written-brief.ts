@@ -27,4 +27,30 @@ export const writtenBrief = (v: BriefWire, unit: SheetUnit): unknown => ({
   },
   heel: withUnit(v.heel, unit),
   parts: v.parts.map((p) => writtenPart(p, unit)),
+  own: writtenOwn(v.own, unit),
 });
+
+/** What the order has of its own, as it is sent; left out where it has nothing. */
+export function writtenOwn(own: BriefWire['own'], unit: SheetUnit): BriefWire['own'] {
+  if (!own) return undefined;
+  const lengths = <T extends object>(o: T | undefined): T =>
+    Object.fromEntries(
+      Object.entries(o ?? {}).map(([k, v]) => [k, withUnit((v ?? null) as string | null, unit)]),
+    ) as T;
+  const { none = false, hemTwice = false, why = '' } = own;
+  // With no allowances at all, those of its own are not asked.
+  const written = {
+    none,
+    hemTwice: hemTwice && !none,
+    why: why.trim(),
+    girths: withUnit(own.girths ?? null, unit),
+    allowances: lengths(none ? ({} as typeof own.allowances) : own.allowances),
+    ease: lengths(own.ease),
+  };
+  const says =
+    none ||
+    written.hemTwice ||
+    written.girths !== null ||
+    [written.allowances, written.ease].some((o) => Object.values(o).some((v) => v !== null));
+  return says ? written : undefined;
+}

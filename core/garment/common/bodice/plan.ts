@@ -223,7 +223,8 @@ function heightFigures(c: PartContext, v: Neck, s: Sources) {
       c.hang,
       input.house.ease,
     );
-    const fitted = easeFor('armhole-depth', 'fitted', input.brief.school, c.hang, input.house.ease).ease;
+    const { own: _, ...house } = input.house.ease;
+    const fitted = easeFor('armhole-depth', 'fitted', input.brief.school, c.hang, house).ease;
     return {
       terms: [
         term('body', 'side-neck to waist, back', backRead, 'As read.'),

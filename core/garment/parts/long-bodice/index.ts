@@ -174,7 +174,12 @@ function outerOf(
   zone: 'bust' | 'waist' | 'hip',
 ): { readonly ease?: EaseRule } {
   const { brief, house } = c.input;
-  if (v.worn === 'dress' || isOver(v) || v.plan === 'quarter' || house.ease[zone]?.[brief.fit] !== undefined)
+  if (
+    v.worn === 'dress' ||
+    isOver(v) ||
+    v.plan === 'quarter' ||
+    (house.ease.own?.[zone] ?? house.ease[zone]?.[brief.fit]) !== undefined
+  )
     return {};
   const rule = outerEase(
     v.worn,

@@ -26,6 +26,8 @@ export interface PullOnDraft extends Drafted {
   /** the body girth that decides it */
   readonly largest: { readonly id: string; readonly net: Cm } | null;
   readonly elastic: Figure;
+  /** the waist with the same room, shown beside the girth to pass; null but in the plan from three girths */
+  readonly waist: Figure | null;
   readonly faces: Readonly<Record<Face, Panel>> | null;
   readonly shapes: Readonly<Record<Face, LegShape>> | null;
   readonly measured: readonly Figure[];
@@ -44,7 +46,13 @@ export function draftPullOn(c: PartContext, v: PullOnValues): PullOnDraft {
   const deeper: Term[] = v.guards
     ? [term('add', 'for the guards', GUARDS.deeper, 'They need depth as well as girth (common practice).')]
     : [];
-  const plan = planLegs(c, v, { girth: markedGirth(round), name: 'girth to pass', deeper });
+  const plan = planLegs(c, v, {
+    girth: markedGirth(round),
+    name: 'girth to pass',
+    deeper,
+    byThigh: v.plan === 'girths',
+  });
+  const waist = v.plan === 'girths' ? waistShown(c, v) : null;
   const elastic = waistElastic(c, v.elastic);
   const back = c.stepped(cm(BACK_RISE));
   const upper = (face: Face, higher = 0) => {
@@ -104,6 +112,7 @@ export function draftPullOn(c: PartContext, v: PullOnValues): PullOnDraft {
     round,
     largest,
     elastic,
+    waist,
     faces,
     shapes,
     measured:
@@ -153,6 +162,36 @@ function roundFigure(c: PartContext, v: PullOnValues, largest: PullOnDraft['larg
       largest === null || value >= largest.net
         ? null
         : 'Less than the girth it must pass: without an opening it would not go on.',
+  });
+  if (figure.finished === null) return figure;
+  const quarter = term('share', 'a quarter', figure.finished / 4, 'Front and back alike.');
+  return { ...figure, shares: FACES.map((face) => share(c, face, 2, [quarter])) };
+}
+
+/** What the waist alone would take: shown, so that a hand sees what the elastic holds in. */
+function waistShown(c: PartContext, v: PullOnValues): Figure {
+  const net = c.measured.get('waist')?.net ?? null;
+  const figure = buildFigure(c, {
+    id: c.id('waist'),
+    section: c.key,
+    name: 'waist with the same room, shown',
+    group: 'girth',
+    tolerance: TOLERANCE.girth,
+    known: net !== null,
+    terms:
+      net === null
+        ? []
+        : [
+            term('body', 'waist', net, 'As read.'),
+            term(
+              'wearing',
+              'as at the girth to pass',
+              v.passes,
+              'Shown beside it; the panels go straight up to the waist, or they would not pass.',
+            ),
+          ],
+    settable: [],
+    why: net === null ? ['The waist was not measured.'] : [],
   });
   if (figure.finished === null) return figure;
   const quarter = term('share', 'a quarter', figure.finished / 4, 'Front and back alike.');

@@ -8,6 +8,20 @@ export const FIELDS = {
   goes: choice('Legs go to', [
     ['length', 'an inside leg wanted'],
     ['floor', 'the full inside leg'],
+    ['side', 'a side length wanted'],
+  ]),
+  side: {
+    kind: 'length',
+    label: 'Side length wanted',
+    hint: 'from the waist down the side to the hem',
+    min: 25,
+    max: 125,
+    default: '50 cm',
+    when: { field: 'goes', is: ['side'] },
+  },
+  plan: choice('Drafted from', [
+    ['forks', 'rise and crotch extensions'],
+    ['girths', 'three girths and a length'],
   ]),
   inseam: {
     kind: 'length',

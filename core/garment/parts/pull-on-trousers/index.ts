@@ -4,7 +4,7 @@ import { judge, missing, type RawCheck, warn } from '../../../figure/check.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { elasticNotion } from '../../common/elastic.ts';
-import { legLeaves } from '../../common/leg-plan.ts';
+import { legLeaves, THIGH_ROOM } from '../../common/leg-plan.ts';
 import { hangLegs, legEdges } from '../../common/legs-picture.ts';
 import { emptyView, gatherStrokes, n, pictureOf, point, type View } from '../../common/silhouette.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
@@ -17,8 +17,6 @@ import { FIELDS, type PullOnValues } from './fields.ts';
 
 /** A pull-on needs this much more than what it passes, cm (handbook of the house: 6 to 10; common practice). */
 const LEAST_TO_PASS = 6;
-/** A sports leg is this much wider than the thigh, cm (common practice). */
-const THIGH_ROOM = 4;
 
 /** Pull-on trousers and shorts on an elastic; sports shorts with room for guards. */
 export const pullOnTrousers = definePart({
@@ -30,10 +28,15 @@ export const pullOnTrousers = definePart({
   adapts: ['longer'],
   joins: { gives: [], takes: [], givenUp: [] },
   wants: (v) => ({
-    needs: ['waist', 'hip', 'rise', ...(v.goes === 'floor' ? ['inseam'] : [])],
+    needs: [
+      'waist',
+      'hip',
+      v.plan === 'girths' ? 'thigh' : 'rise',
+      ...(v.goes === 'floor' ? ['inseam'] : []),
+    ],
     helps: [
       'tummy',
-      'thigh',
+      v.plan === 'girths' ? 'rise' : 'thigh',
       'crotch-length',
       'waist-to-knee',
       'outseam',
@@ -42,12 +45,18 @@ export const pullOnTrousers = definePart({
   }),
   leaves: (c, v) => ({
     ...left(true, ['tummy'], 'The waist is cut to pass the hip: the tummy goes through with it.'),
-    ...left(true, ['thigh', 'crotch-length', 'heel-instep'], HELD_AGAINST),
+    ...left(true, [...(v.plan === 'girths' ? [] : ['thigh']), 'crotch-length', 'heel-instep'], HELD_AGAINST),
     ...legLeaves(c, v.goes === 'floor'),
   }),
   lines: () => [],
   draft: draftPullOn,
-  figures: (_, __, d) => [d.round, d.elastic, ...d.plan.figures, ...d.measured],
+  figures: (_, __, d) => [
+    d.round,
+    ...(d.waist ? [d.waist] : []),
+    d.elastic,
+    ...d.plan.figures,
+    ...d.measured,
+  ],
   checks: pullOnChecks,
   picture: pullOnPicture,
   cutting: (c, v, d) => ({
@@ -110,6 +119,18 @@ function pullOnChecks(c: PartContext, v: PullOnValues, d: PullOnDraft): RawCheck
       );
     return found;
   }
+  const fork = d.plan.extends!.back;
+  const round = cm(4 * d.round.shares[0]!.rounded);
+  const holds = fork >= round / 32 - 1e-9;
+  if (v.plan === 'girths')
+    found.push(
+      judge(
+        holds,
+        c.id('fork'),
+        c.id('crotch-back'),
+        `Front and back go on by ${p(fork)} each under the body, ${p(cm(2 * fork))} in all; a sixteenth and an eighth of the girth are ${p(cm((3 * round) / 16))}. ${holds ? 'Loose legs allow for it; hold it against a crotch length that was read.' : 'It would cut in: measure the thigh again, or draft from rise and crotch extensions.'}`,
+      ),
+    );
   const [rise, length, thigh] = [net('rise'), net('crotch-length'), net('thigh')];
   if (rise !== null)
     found.push(

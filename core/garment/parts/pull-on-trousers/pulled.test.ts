@@ -93,3 +93,36 @@ describe('depth, crotch and legs', () => {
     }
   });
 });
+
+describe('shorts from three girths and a length', () => {
+  const THREE = ['waist 118 cm', 'hip 124 cm', 'thigh 76 cm'];
+  const shorts = (lines: readonly string[] = THREE) =>
+    made({ plan: 'girths', goes: 'side', side: '65 cm', passes: '6 cm' }, lines);
+  it('(124 + 6) ÷ 4 is 32.5; (76 + 4) ÷ 2 is 40, front and back each; (118 + 6) ÷ 4 is 31, shown', () => {
+    const s = shorts();
+    for (const of of ['front', 'back'] as const) {
+      expect(face(s, 'trousers.round', of)).toBeCloseTo(32.5, 9);
+      expect(face(s, 'trousers.waist', of)).toBeCloseTo(31, 9);
+      expect(32.5 + cm(s, `trousers.crotch-${of}`)).toBeCloseTo(40, 9);
+      // The side length is the panel's own, walked along its edge.
+      expect(edgeLength(panel(s, of), 'side')).toBeCloseTo(65, 0);
+    }
+    expect(edgeLength(panel(s, 'front'), 'inseam')).toBeCloseTo(edgeLength(panel(s, 'back'), 'inseam'), 1);
+  });
+  it('a rise that was not read is an eighth of the hip and 15.5, marked; one that was read counts', () => {
+    const depth = (s: Sheet) => figure(s, 'trousers.crotch-depth');
+    expect(depth(shorts()).finished).toBeCloseTo(124 / 8 + 15.5 + 1.3, 9);
+    expect(depth(shorts()).marks).toContain('estimated');
+    expect(figure(shorts(), 'trousers.inseam').marks).toContain('estimated');
+    const read = shorts([...THREE, 'rise 33 cm']);
+    expect(depth(read).finished).toBeCloseTo(34.3, 9);
+    expect(depth(read).marks).not.toContain('estimated');
+  });
+  it('without a thigh nothing is drafted; one that leaves no room under the body is told', () => {
+    expect(shorts(THREE.slice(0, 2)).panels).toEqual([]);
+    const fork = (thigh: string) =>
+      shorts([...THREE.slice(0, 2), `thigh ${thigh} cm`]).checks.find((k) => k.code === 'trousers.fork');
+    expect(fork('76')).toMatchObject({ state: 'passed' });
+    expect(fork('66')).toMatchObject({ state: 'warned' });
+  });
+});
