@@ -31,7 +31,10 @@ export function openingOf(
 ): { readonly opening: OpeningMade; readonly checks: RawCheck[]; readonly notions: Notion[] } {
   const none = { opening: { zip: null, endsAt: null }, checks: [], notions: [] };
   if (!c.opens) return none;
-  const above = drafts.map((d) => d.opensAbove).find((a) => a !== undefined) ?? cm(0);
+  // What lies over its upper edge is crossed too: a stand collar at the centre back.
+  const over = drafts.flatMap((d) => d.opensOver ?? []);
+  const edge = drafts.map((d) => d.opensAbove).find((a) => a !== undefined) ?? cm(0);
+  const above = cm(over.reduce<number>((sum, o) => sum + o.length, edge));
   const below = drafts.find((d) => d.girthAt);
   const unit = c.input.house.zips ?? c.input.house.rounding.unit;
   const least = (below ?? drafts.find((d) => d.opensAtLeast))?.opensAtLeast;
@@ -40,19 +43,27 @@ export function openingOf(
   const bodies = PASSING.filter((id) => isInside(c, id, below?.reaches ?? null)).flatMap(
     (id) => c.measured.get(id)?.net ?? [],
   );
-  // With a hip set by hand and none read, what must pass is not known: the zip reaches the widest marked line.
+  // Without a hip that was read, what must pass is not known: the zip goes down to where the hip lies.
   const guessed = below !== undefined && c.measured.get('hip')?.net == null;
   const marked = (depth: Cm) => below?.girthAt?.(depth) ?? null;
   const reaches = below?.reaches ?? cm(0);
-  const widest = guessed ? widestMarked(marked, reaches) : Math.max(0, ...bodies);
+  const widest = Math.max(0, ...bodies);
+  const hipLevel = cm(Math.min(reaches, c.measured.get('waist-to-hip')?.net ?? c.input.house.hipDrop));
   const waist = marked(cm(0));
-  const known = below ? waist !== null && widest > 0 : drafts.every((d) => d.panels.length > 0);
-  const needed = !known ? null : below && !whole ? openingDepth(marked, waist!, cm(widest), reaches) : cm(0);
+  const known = below ? waist !== null && (guessed || widest > 0) : drafts.every((d) => d.panels.length > 0);
+  const needed = !known
+    ? null
+    : !below || whole
+      ? cm(0)
+      : guessed
+        ? hipLevel
+        : openingDepth(marked, waist!, cm(widest), reaches);
   const depth = needed === null ? null : cm(Math.max(needed, least?.depth ?? 0));
   const zipped = c.closes === 'zip';
   const zip = depth === null ? null : zipped ? stockedZip(cm(above + depth), unit) : cm(above + depth);
   const terms = [
-    ...(above > 0 ? [term('body', 'from the upper edge to the waist', above, 'Measured on the panel.')] : []),
+    ...(edge > 0 ? [term('body', 'from the upper edge to the waist', edge, 'Measured on the panel.')] : []),
+    ...over.map((o) => term('add', `up through the ${o.name}`, o.length, 'It is crossed too.')),
     ...(below && !whole
       ? [
           term(
@@ -60,7 +71,7 @@ export function openingOf(
             'opening needed',
             needed ?? 0,
             guessed
-              ? `The hip was not measured: down to the widest marked line (${p(widest)}).`
+              ? 'The hip was not measured: down to where it lies below the waist.'
               : `Down to where the marked girth lets the widest body girth (${p(widest)}) through.`,
           ),
         ]
@@ -102,7 +113,7 @@ export function openingOf(
         'zip',
         whole
           ? `The ${zipped ? 'zip' : 'opening'} of ${p(figure.finished)} opens it all the way down: everything passes.`
-          : `The ${zipped ? 'zip' : 'opening'} of ${p(figure.finished)} opens to where ${below ? `${p(widest)} passes` : 'the garment ends'}; that needs ${p(above + (below ? needed! : depth))}.`,
+          : `The ${zipped ? 'zip' : 'opening'} of ${p(figure.finished)} opens to where ${below ? (guessed ? 'the hip lies' : `${p(widest)} passes`) : 'the garment ends'}; that needs ${p(above + (below ? needed! : depth))}.`,
       ),
     );
   return {
@@ -120,10 +131,4 @@ function isInside(c: GarmentContext, id: string, reaches: Cm | null): boolean {
   if (id === 'waist' || c.hang !== 'shoulder' || reaches === null) return true;
   const level = c.measured.get(LEVEL[id]!)?.net ?? (id === 'hip' ? c.input.house.hipDrop : null);
   return level === null || level <= reaches + 1e-9;
-}
-
-function widestMarked(girthAt: (depth: Cm) => Cm | null, reaches: Cm): number {
-  let widest = 0;
-  for (let d = 0; d <= reaches; d++) widest = Math.max(widest, girthAt(cm(d)) ?? 0);
-  return widest;
 }

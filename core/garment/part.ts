@@ -80,6 +80,8 @@ export interface Drafted {
   readonly opensAtLeast?: { readonly depth: Cm; readonly because: string; readonly whole?: boolean };
   /** from its upper edge to the waist along the opening, cm */
   readonly opensAbove?: Cm;
+  /** what its upper edge carries and the opening crosses as well, cm: a stand at the centre back */
+  readonly opensOver?: { readonly name: string; readonly length: Cm };
   /** where a sleeve hangs: the ends of its armhole as it is worn, the waist at y 0, cm */
   /** where a collar lies: the side-neck, and the height of the neckline at the centre front and back, the waist at y 0, cm */
   readonly neckline?: { readonly side: Point; readonly front: number; readonly back: number };

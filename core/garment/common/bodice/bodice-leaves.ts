@@ -33,7 +33,7 @@ export function bodiceLeaves(c: ReadAt, plan: Plan): Leaves {
       ['underarm-to-waist'],
       'With the back length read it leaves no armhole: the armhole depth is taken instead.',
     ),
-    ...left(true, ['armhole'], HELD_AGAINST),
+    ...left(true, ['armhole', 'head'], HELD_AGAINST),
     ...left(
       plan === 'heights' || known('bust-front'),
       ['high-bust'],

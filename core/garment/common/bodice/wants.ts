@@ -2,7 +2,9 @@ import type { Wants } from '../../part.ts';
 import type { Plan } from './quarter-plan.ts';
 
 /** What a bodice wants measured, by the plan it is drafted by: what a quick plan lays by itself is not asked for. */
-export function bodiceWants(plan: Plan): Wants {
+export function bodiceWants(plan: Plan, opens: string): Wants {
+  // What opens at its side goes over the head.
+  const head = opens === 'left-side' ? ['head'] : [];
   const every = ['bust', 'waist', 'neck-to-bust', 'across-shoulder'];
   const widths = ['shoulder', 'neck-width', 'shoulder-drop', 'across-front', 'across-back'];
   const depths = ['armhole', 'armhole-depth', 'underarm-to-waist', 'neck-depth-front', 'neck-depth-back'];
@@ -16,6 +18,7 @@ export function bodiceWants(plan: Plan): Wants {
         'nape-to-waist',
         'neck-to-waist-back',
         ...depths.filter((id) => id !== 'underarm-to-waist'),
+        ...head,
       ],
     };
   return {
@@ -33,6 +36,7 @@ export function bodiceWants(plan: Plan): Wants {
       'bust-to-waist',
       'neck-to-waist-back',
       ...depths,
+      ...head,
     ],
   };
 }

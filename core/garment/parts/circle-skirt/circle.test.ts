@@ -5,6 +5,8 @@ import { pointAt } from '../../../draft/curve.ts';
 import { edgeLength, sewnLength } from '../../../draft/measure.ts';
 import type { Panel } from '../../../draft/panel.ts';
 import type { Sheet } from '../../../sheet/compute.ts';
+import { cm } from '../../../units/length.ts';
+import { stockedZip } from '../../tables/zip.ts';
 
 const BODY = ['waist 72 cm', 'hip 99 cm', 'waist-to-hip 20 cm'];
 const LENGTH = 60;
@@ -95,4 +97,19 @@ it('marked to the half centimetre the radius goes to the millimetre, and the wai
   // Half a circle: two halves of 37.25, marked 37.5; 75 ÷ π = 23.873.
   expect(figure(s, 'skirt.radius').marked).toBeCloseTo(23.9, 9);
   expect(figure(s, 'skirt.band-length').marked).toBeCloseTo(78, 4);
+});
+
+describe('a zip without a hip that was read', () => {
+  it('goes down to where the hip lies, marked as estimated, and never to the hem', () => {
+    const lines = ['waist 76 cm'];
+    for (const [more, level] of [
+      [[], 20],
+      [['waist-to-hip 21.5 cm'], 21.5],
+    ] as const) {
+      const zip = figure(sheetOf(garmentSpec('circle-skirt', [...lines, ...more])), 'zip');
+      expect(zip.terms.find((t) => t.label === 'opening needed')?.cm).toBeCloseTo(level, 9);
+      expect(zip.finished).toBe(stockedZip(cm(level), 'cm'));
+      expect(zip.marks).toContain('estimated');
+    }
+  });
 });

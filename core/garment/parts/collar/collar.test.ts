@@ -4,6 +4,8 @@ import { describe, expect, it } from 'vitest';
 import { edgeLength, pointAlong, sewnLength } from '../../../draft/measure.ts';
 import { edgeOf, type Panel } from '../../../draft/panel.ts';
 import type { Sheet } from '../../../sheet/compute.ts';
+import { cm as unit } from '../../../units/length.ts';
+import { stockedZip } from '../../tables/zip.ts';
 
 const BODY = [
   ...['bust 88 cm', 'waist 70 cm', 'across-shoulder 38 cm', 'nape-to-waist 40 cm', 'armhole-depth 20 cm'],
@@ -170,4 +172,32 @@ describe('the seams of a collar are judged as they are drawn', () => {
     expect(edgeLength(fall, 'neck')).toBeCloseTo(edgeLength(under, 'outer') - OVERLAP, 2);
   });
   it('a flat one has neither', () => expect(says(made({ kind: 'flat' }), 'fall-covers')).toBeUndefined());
+});
+
+describe('a collar that the garment opens through at the centre back', () => {
+  const back = (kind: string, more: object = {}) =>
+    made({ kind, depth: '5 cm', ...more }, { zip: 'centre-back', closes: 'zip' });
+  const upTo = (s: Sheet) => figure(s, 'zip').terms.find((t) => t.label.startsWith('up through'))?.cm;
+  it('is cut in two, with the zip’s allowance there; its neck seam stays', () => {
+    for (const kind of ['stand', 'flat', 'shirt']) {
+      const s = back(kind);
+      for (const q of s.panels.filter((p) => p.id.startsWith('collar.') && p.layer === 'outer')) {
+        expect(edgeOf(q, 'centre')).toMatchObject({ fold: false, allowance: 2 });
+        expect(q.cut).toBe('pair');
+      }
+      const pieces = s.pieces.filter((p) => p.panel.startsWith('collar.') && p.layer === 'outer');
+      expect(pieces.every((p) => p.cut.includes('pair'))).toBe(true);
+      // Two halves, each of an upper and an under piece; a fall on a stand has that twice.
+      expect(pieces.reduce((sum, p) => sum + p.count, 0)).toBe(kind === 'shirt' ? 8 : 4);
+    }
+  });
+  it('the zip grows by what stands up: 54.1 + 5 are 59.1, the next in stock 60; a fall and a flat one lie free', () => {
+    expect(stockedZip(unit(54.1 + 5), 'cm')).toBe(60);
+    expect(upTo(back('stand'))).toBeCloseTo(5, 9);
+    expect(upTo(back('shirt', { stand: '3 cm' }))).toBeCloseTo(3, 9);
+    expect(upTo(back('flat'))).toBeUndefined();
+    const sum = (s: Sheet) => figure(s, 'zip').terms.filter((t) => t.label !== 'to the next stocked length');
+    const plain = sum(back('flat')).reduce((a, t) => a + t.cm, 0);
+    expect(sum(back('stand')).reduce((a, t) => a + t.cm, 0)).toBeCloseTo(plain + 5, 6);
+  });
 });

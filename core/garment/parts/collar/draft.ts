@@ -88,8 +88,13 @@ export function draftCollar(c: PartContext, v: CollarValues): CollarDraft {
           i === 0 ? withNotch(q, backNeck(c)) : q,
         );
   const sewn = panels[0] ? cm(2 * (edgeLength(panels[0], 'neck') - laps)) : null;
+  const opened = c.opens === 'centre-back';
+  const over = v.kind === 'flat' ? null : (stand ?? depth).marked;
   return {
-    panels: panels.flatMap((q) => layersOf(c, q)),
+    panels: panels.flatMap((q) => layersOf(c, q)).map((q) => (opened ? inTwo(c, q) : q)),
+    ...(opened && panels.length > 0 && over !== null
+      ? { opensOver: { name: v.kind === 'shirt' ? 'stand of the collar' : 'collar', length: over } }
+      : {}),
     sewn: { neck: sewn },
     places: () => placesOf(c, v, panels),
     half,
@@ -248,6 +253,18 @@ function layersOf(c: PartContext, q: Panel): Panel[] {
   };
   return [{ ...q, count: 1, note: 'the upper one' }, under, interfacing(q)];
 }
+
+/** A collar that the garment's opening cuts at the centre back: a left and a right half, each with that opening's allowance. */
+const inTwo = (c: PartContext, q: Panel): Panel => ({
+  ...q,
+  cut: 'pair',
+  count: q.count * 2,
+  edges: q.edges.map((e) => {
+    if (e.id !== 'centre') return e;
+    return { ...e, fold: false, allowance: q.layer === 'interfacing' ? cm(0) : c.allowances.zip };
+  }),
+  note: `${q.note}; cut in two, open at the centre back`,
+});
 
 const interfacing = (p: Panel): Panel => ({
   ...p,

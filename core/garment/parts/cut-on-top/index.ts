@@ -3,15 +3,13 @@ import { TOLERANCE } from '../../../figure/build.ts';
 import { judge, missing, type RawCheck, warn } from '../../../figure/check.ts';
 import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
+import { headPasses } from '../../common/head-passes.ts';
 import { emptyView, levelStroke, n, pictureOf, point, type View } from '../../common/silhouette.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
 import { HELD_AGAINST, left } from '../../leaves.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
 import { type CutOnDraft, draftCutOn, FIELDS } from './draft.ts';
-
-/** A head girth where none was read, cm (usual, no source). */
-const USUAL_HEAD = 57;
 
 /** A top with its sleeves cut on, drafted straight on the cloth: folded at the shoulder and at the middle. */
 export const cutOnTop = definePart({
@@ -66,15 +64,11 @@ function cutOnChecks(c: PartContext, _: unknown, d: CutOnDraft): RawCheck[] {
     return found;
   }
   const round = d.measured.find((f) => f.id === c.id('neck-round'))!.finished!;
-  const head = c.measured.get('head')?.net ?? null;
-  const opens = cm(round * (1 + c.input.brief.cloth.stretch / 200));
   found.push(
-    judge(
-      opens >= (head ?? USUAL_HEAD) - 1e-6,
-      c.id('head'),
-      c.id('neck-round'),
-      `The neckline is ${p(round)}; the head ${head === null ? `was not measured, ${p(cm(USUAL_HEAD))} is usual` : p(head)}: ${opens >= (head ?? USUAL_HEAD) ? 'it passes' : 'it does not pass; widen or deepen the neckline, or put in a slit'}.`,
-    ),
+    headPasses(c, round, {
+      figure: c.id('neck-round'),
+      cure: 'widen or deepen the neckline, or put in a slit',
+    }),
   );
   const [front, back] = [edgeLength(d.panel, 'side'), edgeLength(d.panel, 'side-back')];
   const apart = cm(Math.abs(front - back));

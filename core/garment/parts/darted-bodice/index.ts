@@ -11,6 +11,7 @@ import { underBustSays } from '../../common/bodice/heights-plan.ts';
 import { quarterLines } from '../../common/bodice/quarter-plan.ts';
 import { isPrincess, princessChecks, takenFigures } from '../../common/bodice/seams.ts';
 import { bodiceWants } from '../../common/bodice/wants.ts';
+import { headThroughNeck } from '../../common/head-passes.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { FACES } from '../../tables/darts.ts';
@@ -36,7 +37,7 @@ export const dartedBodice = definePart({
     'pleat',
   ],
   joins: { gives: ['waist', 'armhole', 'neck'], takes: [], givenUp: [] },
-  wants: (v) => bodiceWants(v.plan),
+  wants: (v) => bodiceWants(v.plan, v.zip),
   leaves: (c, v) => bodiceLeaves(c, v.plan),
   lines: (v, { stepped }) =>
     quarterLines(
@@ -65,6 +66,7 @@ export const dartedBodice = definePart({
         ]
       : []),
     ...bodiceChecks(c, planned(v), d),
+    ...headThroughNeck(c, d.sewn.neck),
   ],
   picture: (c, v, d) => bodicePicture(c, planned(v), d),
   cutting: (c, v, d) => ({

@@ -11,6 +11,7 @@ import { cupQuarters } from '../../common/bodice/cup-quarters.ts';
 import { quarterLines } from '../../common/bodice/quarter-plan.ts';
 import { asSeam, isPrincess, princessChecks, takenFigures } from '../../common/bodice/seams.ts';
 import { bodiceWants } from '../../common/bodice/wants.ts';
+import { headThroughNeck } from '../../common/head-passes.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle, tripCaution } from '../../common/skirt-cutting.ts';
 import { TOTALS, totalCheck, totalLeaves } from '../../common/total-length.ts';
 import { walkChecks } from '../../common/walk.ts';
@@ -48,7 +49,7 @@ export const longBodice = definePart({
   ],
   joins: { gives: ['armhole', 'neck'], takes: [], givenUp: [] },
   wants: (v) => {
-    const bodice = bodiceWants(v.plan);
+    const bodice = bodiceWants(v.plan, v.zip);
     return {
       needs: [...bodice.needs, 'hip'],
       helps: [
@@ -86,7 +87,7 @@ export const longBodice = definePart({
     ...d.bustDart,
     ...d.measured,
   ],
-  checks: longChecks,
+  checks: (c, v, d, opening) => [...longChecks(c, v, d, opening), ...headThroughNeck(c, d.sewn.neck)],
   picture: (c, v, d) => longPicture(c, v, d),
   cutting: (c, v, d) => ({
     pieces: pieces(c, d.panels, 'bodice'),

@@ -6,6 +6,7 @@ import { markedGirth, TOLERANCE } from '../../../figure/build.ts';
 import { judge, missing, type RawCheck, warn } from '../../../figure/check.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
+import { headPasses } from '../../common/head-passes.ts';
 import { emptyView, levelStroke, pictureOf, point, type View } from '../../common/silhouette.ts';
 import { allowanceList, PINS, pieces, stayTape, threadAndNeedle } from '../../common/skirt-cutting.ts';
 import {
@@ -21,9 +22,6 @@ import { UPPER_HELPS, upperLeaves } from '../../common/upper-figures.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
 import { FACES } from '../../tables/darts.ts';
-
-/** A head girth where none was read, cm (usual, no source). */
-const USUAL_HEAD = 57;
 
 /** A top without darts that is pulled on: T-shirt, easy top, stretch dress, by its cloth and its length. */
 export const top = definePart({
@@ -112,18 +110,15 @@ function topChecks(c: PartContext, v: TopValues, d: TopDraft): RawCheck[] {
       );
     return found;
   }
+  found.push(
+    headPasses(c, d.neckRound!, {
+      opens: neckOpens(c, d.neckRound!),
+      figure: c.id('neck-round'),
+      cure: 'widen or deepen the neckline, or brief an opening',
+    }),
+  );
   const { stretch } = c.input.brief.cloth;
   const half = stretch > 0 ? ' when half of its stretch is used' : '';
-  const head = net('head');
-  const opens = neckOpens(c, d.neckRound!);
-  found.push(
-    judge(
-      opens >= (head ?? USUAL_HEAD) - 1e-6,
-      c.id('head'),
-      c.id('neck-round'),
-      `The neckline is ${p(d.neckRound!)}, ${p(opens)}${half}; the head ${head === null ? `was not measured, ${p(cm(USUAL_HEAD))} is usual` : p(head)}: ${opens >= (head ?? USUAL_HEAD) - 1e-6 ? 'it passes' : 'it does not pass; widen or deepen the neckline, or brief an opening'}.`,
-    ),
-  );
   const round = d.measured.find((f) => f.id === c.id('armhole-round'))!.finished!;
   const hem = d.measured.find((f) => f.id === c.id('hem'))!.finished;
   const bust = c.line('bust');
