@@ -1,4 +1,5 @@
 import type { PartContext } from '../../part.ts';
+import { armLength } from './shoulder.ts';
 
 /** A sleeve's elbow lies here of the arm when it was not read (common practice). */
 const ELBOW_OF_ARM = 0.58;
@@ -18,9 +19,10 @@ export interface Arm {
   readonly readAt: (depth: number) => readonly string[];
 }
 
-export function armOf({ measured }: PartContext): Arm {
+export function armOf(c: PartContext): Arm {
+  const { measured } = c;
   const net = (id: string) => measured.get(id)?.net ?? null;
-  const length = net('arm-length');
+  const length = armLength(c)?.reduce((sum, t) => sum + t.cm, 0) ?? null;
   const read = net('shoulder-to-elbow');
   const elbowAt = read ?? (length === null ? null : length * ELBOW_OF_ARM);
   const rows = [

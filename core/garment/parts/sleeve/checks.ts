@@ -81,7 +81,7 @@ export function sleeveChecks(c: PartContext, v: SleeveValues, d: SleeveDraft): R
         : `The cap is only ${p(cm(m.cap))} high in an armhole of ${p(round)}: it lifts well, and folds lie under the arm while it hangs. Lower the armhole or accept it.`,
     ),
   );
-  found.push(...endChecks(c, v, d));
+  found.push(...endChecks(c, v, d), ...markChecks(c, v, d.plan.marked!));
   if (v.goes === 'length' && plan.arm.length !== null && m.length > plan.arm.length + 2)
     found.push(
       warn(
@@ -120,10 +120,12 @@ function endChecks(c: PartContext, v: SleeveValues, d: SleeveDraft): RawCheck[] 
     d.measured.find((f) => f.id === c.id('end'))?.marked ??
     plan.figures.find((f) => f.id === c.id('end'))?.marked ??
     null;
-  const passes = v.end === 'cuff' ? (v.cuffCloses === 'none' ? m.cuff!.length : null) : end;
+  const passes =
+    v.end === 'cuff' ? (v.cuffCloses === 'none' ? m.cuff!.length : null) : v.end === 'slit' ? null : end;
   if (
     passes !== null &&
     v.end !== 'elastic' &&
+    v.end !== 'frill' &&
     plan.arm.length !== null &&
     m.length > plan.arm.length * 0.5
   ) {
@@ -152,6 +154,43 @@ function endChecks(c: PartContext, v: SleeveValues, d: SleeveDraft): RawCheck[] 
         c.id('end-narrow'),
         c.id('end'),
         `The end is ${p(end)}, the arm there ${p(cm(there))}: it would not go round.`,
+      ),
+    );
+  return found;
+}
+
+/** What is marked on a sleeve: lengths to try, an elastic above its frill, a slit. */
+function markChecks(
+  c: PartContext,
+  v: SleeveValues,
+  m: NonNullable<SleeveDraft['plan']['marked']>,
+): RawCheck[] {
+  const found: RawCheck[] = [];
+  for (const t of m.tries)
+    if (t.at >= m.length || t.at <= m.cap + 2)
+      found.push(
+        warn(
+          c.id(`try-${t.at}`),
+          c.id('length'),
+          t.at >= m.length
+            ? `The sleeve is cut ${p(cm(m.length))} long: a length of ${p(cm(t.at))} cannot be tried on it. Cut it to the longest.`
+            : `A length of ${p(cm(t.at))} to try ends in the cap of ${p(cm(m.cap))}.`,
+        ),
+      );
+  if (v.end === 'frill' && m.frill === null)
+    found.push(
+      warn(
+        c.id('frill'),
+        c.id('length'),
+        'The arm where the elastic lies was not measured: its length is not known. Measure elbow or wrist and the arm length.',
+      ),
+    );
+  if (v.end === 'slit' && v.slit > m.length - m.cap - 3)
+    found.push(
+      warn(
+        c.id('slit'),
+        c.id('length'),
+        `A slit ${p(v.slit)} high reaches into the cap: ${p(cm(m.length - m.cap))} lie below the underarm.`,
       ),
     );
   return found;

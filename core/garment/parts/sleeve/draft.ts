@@ -43,7 +43,11 @@ export function draftSleeve(c: PartContext, v: SleeveValues): SleeveDraft {
   const { panel, overSwung } = sleevePanel(c, v, plan);
   const cloth = edgeLength(panel, 'cap');
   const sewn = sewnLength(panel, 'cap');
-  const cuff = m.cuff ? cuffPanels(c, v, m.cuff) : [];
+  const cuff = m.cuff
+    ? cuffPanels(c, v, m.cuff)
+    : v.end === 'slit'
+      ? [strip(c, 'slit', 'sleeve slit, strip', v.slit)]
+      : [];
   const lining = c.input.brief.lining ? [liningOf(c, panel, m.cuff !== null)] : [];
   const measured = [
     onPanel(c, 'cap-round', 'cap, along its seam', cloth),
@@ -57,7 +61,7 @@ export function draftSleeve(c: PartContext, v: SleeveValues): SleeveDraft {
     meets: {
       armhole: v.head === 'gathered' ? { kind: 'gathered', cloth } : plan.meeting,
     },
-    places: () => placesOf(c, panel, cuff[0]),
+    places: () => placesOf(c, panel, m.cuff ? cuff[0] : undefined),
     plan,
     panel,
     measured,
@@ -207,10 +211,17 @@ function sleevePanel(
     lines: [
       { id: c.id('upper-arm'), name: 'upper arm', y: cm(top) },
       ...(m.elbow ? [{ id: c.id('elbow'), name: 'elbow', y: cm(m.elbow.at + m.raise) }] : []),
+      ...(m.frill ? [{ id: c.id('elastic'), name: 'elastic', y: cm(m.frill.at + m.raise) }] : []),
+      ...m.tries
+        .filter((t) => t.at < m.length)
+        .map((t, i) => ({ id: c.id(`try-${i + 1}`), name: t.name, y: cm(t.at + m.raise) })),
     ],
     marks: [
       { kind: 'notch', name: 'shoulder seam', at: [0, 0] },
       // At the same distance from the underarm as on the armhole, so that they meet.
+      ...(v.end === 'slit'
+        ? [{ kind: 'thread mark' as const, name: 'top of the slit', at: [wB / 2, bottom - v.slit] as Point }]
+        : []),
       ...balance.front.map((d) => ({
         kind: 'notch' as const,
         name: 'armhole balance, front',
@@ -228,7 +239,11 @@ function sleevePanel(
         ? `cap gathered between the notches to ${p(whole(plan.armhole!))}`
         : v.end === 'elastic'
           ? 'casing at the end'
-          : '',
+          : v.end === 'slit'
+            ? `slit ${p(v.slit)} high in the middle of the back half, bound with its strip`
+            : v.end === 'frill'
+              ? `elastic sewn on ${p(v.frill)} above the end`
+              : '',
   };
   return { panel, overSwung };
 }
@@ -238,34 +253,56 @@ const overlapOf = (v: SleeveValues) => (v.cuffCloses === 'buttons' ? 2 : 0);
 /** A sleeve that is buttoned at its cuff opens above it by this, the strip that binds it is so wide when it is cut, cm (common practice). */
 const PLACKET = { opens: 8, wide: 5 } as const;
 
+/** What binds an opening of this height: one strip, folded over its edge, allowances in it. */
+const strip = (c: PartContext, id: string, name: string, opens: number): Panel =>
+  flatPiece(
+    c,
+    id,
+    name,
+    'outer',
+    c.stepped(cm(PLACKET.wide)),
+    c.stepped(cm(2 * opens + 2)),
+    `binds an opening of ${p(cm(opens))}, in the back half of the sleeve; allowances are in it`,
+  );
+
+/** A rectangle without allowances of its own, lengthwise. */
+const flatPiece = (
+  c: PartContext,
+  id: string,
+  name: string,
+  layer: Panel['layer'],
+  w: number,
+  h: number,
+  note: string,
+): Panel => ({
+  id: c.id(id),
+  name,
+  share: 'cuff',
+  layer,
+  cut: 'single',
+  count: 2,
+  grain: 'lengthwise along the cuff',
+  edges: [
+    edge('end', 'end', straight([0, 0], [w, 0]), ZERO),
+    edge('outer', 'outer edge', straight([w, 0], [w, h]), ZERO),
+    edge('other', 'other end', straight([w, h], [0, h]), ZERO),
+    edge('sleeve', 'inner edge', straight([0, h], [0, 0]), ZERO),
+  ],
+  darts: [],
+  lines: [],
+  marks: [],
+  across: { centre: 'sleeve', side: 'outer' },
+  note,
+});
+
 /** The cuff, the interfacing of its outer half, and what binds the opening above it. */
 function cuffPanels(c: PartContext, v: SleeveValues, size: { length: number; depth: number }): Panel[] {
   const cuff = cuffPanel(c, size);
-  const flat = (
-    id: string,
-    name: string,
-    layer: Panel['layer'],
-    w: number,
-    h: number,
-    note: string,
-  ): Panel => ({
-    ...cuff,
-    id: c.id(id),
-    name,
-    layer,
-    edges: [
-      edge('end', 'end', straight([0, 0], [w, 0]), ZERO),
-      edge('outer', 'outer edge', straight([w, 0], [w, h]), ZERO),
-      edge('other', 'other end', straight([w, h], [0, h]), ZERO),
-      edge('sleeve', 'inner edge', straight([0, h], [0, 0]), ZERO),
-    ],
-    marks: [],
-    note,
-  });
   const inside = edgeLength(cuff, 'end');
   return [
     cuff,
-    flat(
+    flatPiece(
+      c,
       'cuff-interfacing',
       'cuff, interfacing',
       'interfacing',
@@ -276,14 +313,10 @@ function cuffPanels(c: PartContext, v: SleeveValues, size: { length: number; dep
     ...(v.cuffCloses === 'none'
       ? []
       : [
-          flat(
-            'placket',
-            'sleeve placket',
-            'outer',
-            c.stepped(cm(PLACKET.wide)),
-            c.stepped(cm(2 * PLACKET.opens + 2)),
-            `binds an opening of ${p(cm(PLACKET.opens))} above the cuff, in the back half of the sleeve; allowances are in it`,
-          ),
+          {
+            ...strip(c, 'placket', 'sleeve placket', PLACKET.opens),
+            note: `binds an opening of ${p(cm(PLACKET.opens))} above the cuff, in the back half of the sleeve; allowances are in it`,
+          },
         ]),
   ];
 }

@@ -1,7 +1,7 @@
 import { cm } from '../../../units/length.ts';
 import { say } from '../../../units/print.ts';
 import { allowanceList, pieces } from '../../common/skirt-cutting.ts';
-import { HELD_AGAINST, type Leaves, left } from '../../leaves.ts';
+import { HELD_AGAINST, isKnown, isRead, type Leaves, left } from '../../leaves.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { armOf } from './arm.ts';
 import { sleeveChecks } from './checks.ts';
@@ -20,7 +20,7 @@ export const sleeve = definePart({
   adapts: ['longer', 'sleeve-end'],
   joins: { gives: [], takes: [{ edge: 'armhole', needed: true }], givenUp: [] },
   wants: (v) => {
-    const close = v.shape === 'fitted' || v.end !== 'hem';
+    const close = (v.shape === 'fitted' && v.endGirth === null) || !['hem', 'slit'].includes(v.end);
     return {
       needs: [
         'upper-arm',
@@ -28,6 +28,7 @@ export const sleeve = definePart({
         ...(close && v.goes === 'wrist' ? ['wrist'] : []),
       ],
       helps: [
+        ...(v.goes === 'wrist' ? ['neck-to-wrist', 'nape-to-wrist'] : []),
         ...(v.goes === 'length' ? ['sleeve-length'] : []),
         ...(close && v.goes === 'length' ? ['arm-length', 'wrist'] : []),
         // A straight one to the wrist knows the arm by its two ends.
@@ -67,6 +68,15 @@ export const sleeve = definePart({
               },
             ]
           : []),
+        ...(m?.frill
+          ? [
+              {
+                name: 'elastic for the sleeves',
+                length: cm(2 * m.frill.length),
+                note: `two, each ${say(ELASTIC_SHORTER)} shorter than the arm there; sewn on stretched, ${say(v.frill)} above the end`,
+              },
+            ]
+          : []),
       ],
       allowances: allowanceList(c, [
         ['sleeve cap', 'armhole'],
@@ -89,6 +99,16 @@ function sleeveLeaves(c: PartContext, v: SleeveValues, d: SleeveDraft): Leaves {
   // Where the elbow lies says where the forearm does.
   const placed = told.includes('elbow') || told.includes('forearm') ? ['shoulder-to-elbow'] : [];
   return {
+    ...left(
+      isRead(c, 'arm-length'),
+      ['neck-to-wrist', 'nape-to-wrist'],
+      'The arm was read from the shoulder point.',
+    ),
+    ...left(
+      isKnown(c, 'neck-to-wrist'),
+      ['nape-to-wrist'],
+      'The length from the side-neck to the wrist was read.',
+    ),
     ...left(
       term('upper-arm', 'for the cap') > 2,
       ['upper-arm'],

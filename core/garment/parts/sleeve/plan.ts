@@ -10,6 +10,7 @@ import { type EaseZone, easeFor } from '../../tables/fit.ts';
 import { type Arm, armOf } from './arm.ts';
 import { type CapLengths, type CapWidths, heightFor, widthsAt } from './cap.ts';
 import type { SleeveValues } from './fields.ts';
+import { armLength, shoulderTerm, toShoulder } from './shoulder.ts';
 
 /** An elastic on an arm is so much shorter than the arm there, cm (common practice). */
 export const ELASTIC_SHORTER = 2;
@@ -44,6 +45,10 @@ export interface SleevePlan {
     readonly elbow: { readonly at: number; readonly girth: number; readonly dart: number } | null;
     readonly cuff: { readonly length: number; readonly depth: number } | null;
     readonly elastic: number | null;
+    /** an elastic above the end: how far down it lies, and how long it is */
+    readonly frill: { readonly at: number; readonly length: number } | null;
+    /** ends to be tried at the fitting, below the shoulder point */
+    readonly tries: readonly { readonly name: string; readonly at: number }[];
   } | null;
 }
 
@@ -180,15 +185,18 @@ function capFigures(c: PartContext, v: SleeveValues, { net, ease, make, bodyOf }
 }
 
 /** How long it is, where the arm bends in it, and how wide it ends. */
-function endFigures(v: SleeveValues, arm: Arm, upper: Figure, { net, ease, make, bodyOf }: Making) {
+function endFigures(
+  c: PartContext,
+  v: SleeveValues,
+  arm: Arm,
+  upper: Figure,
+  { net, ease, make, bodyOf }: Making,
+) {
   const long = v.goes === 'wrist';
-  const [given, wantedLength] = [bodyOf(long ? 'arm-length' : 'sleeve-length'), v.length];
-  const length = make(
-    'length',
-    'sleeve length',
-    given ?? (long ? null : [term('add', 'wanted', wantedLength, 'As briefed.')]),
-    { read: given !== null },
-  );
+  const given = long ? armLength(c) : bodyOf('sleeve-length');
+  const length = make('length', 'sleeve length', given ?? (long ? null : wanted(c, v, v.length)), {
+    read: given !== null,
+  });
 
   const fits = v.shape === 'fitted';
   const reaches = length.finished;
@@ -204,6 +212,7 @@ function endFigures(v: SleeveValues, arm: Arm, upper: Figure, { net, ease, make,
   const fist = net('fist');
   const endTerms = (): Term[] | null => {
     if (upper.marked === null) return null;
+    if (v.endGirth !== null) return [term('style', 'wanted', v.endGirth, 'As briefed.')];
     if (!fits) return [term('body', 'upper arm, as marked', upper.marked, 'It falls straight from there.')];
     if (bodyEnd === null) return null;
     const read = long ? bodyOf('wrist') : null;
@@ -327,12 +336,38 @@ function cuffFigures(
   return { cuffed, cuff, depth };
 }
 
+/** The elastic above a frill: where it lies and how long it is by the arm there; null where there is none. */
+function frillOf(
+  v: SleeveValues,
+  arm: Arm,
+  length: number,
+): { readonly at: number; readonly length: number } | null {
+  const at = length - v.frill;
+  const girth = v.end === 'frill' ? arm.girthAt(at) : null;
+  return girth === null ? null : { at, length: girth - ELASTIC_SHORTER };
+}
+
+/** A length that the brief wants, from the shoulder point on; null while it hangs on a bodice that is not drafted. */
+function wanted(c: PartContext, v: SleeveValues, length: Cm): readonly Term[] | null {
+  const own = term('add', 'wanted', length, 'As briefed.');
+  if (v.goes === 'wrist' || v.from === 'shoulder') return [own];
+  const shoulder = toShoulder(c);
+  return shoulder && [own, shoulderTerm(shoulder, v.from)];
+}
+
+/** Lengths to be tried at the fitting, each marked on the sleeve. */
+const toTry = (c: PartContext, v: SleeveValues, { make }: Making): Figure[] =>
+  [v.alsoTry, v.alsoTry2].flatMap((length, i) =>
+    length === null ? [] : [make(`try-${i + 1}`, 'sleeve length, to try', wanted(c, v, length))],
+  );
+
 export function planSleeve(c: PartContext, v: SleeveValues): SleevePlan {
   const arm = armOf(c);
   const making = makingOf(c);
   const { figures } = making;
   const { armhole, gathered, eased, upper, found, tooWide, cap } = capFigures(c, v, making);
-  const ends = endFigures(v, arm, upper, making);
+  const ends = endFigures(c, v, arm, upper, making);
+  const tries = toTry(c, v, making);
   const { length, bent, bodyEnd, flare, end } = ends;
   const { elbowGirth, elbowLevel, dart } = elbowFigures(arm, bent, making);
   const { cuffed, cuff, depth } = cuffFigures(c, v, ends, making);
@@ -374,6 +409,10 @@ export function planSleeve(c: PartContext, v: SleeveValues): SleevePlan {
               : { at: elbowLevel!.marked!, girth: elbowGirth!.marked!, dart: dart!.marked ?? 0 },
           cuff: cuffed ? { length: cuff!.marked!, depth: depth!.marked! } : null,
           elastic: v.end === 'elastic' && bodyEnd !== null ? bodyEnd - ELASTIC_SHORTER : null,
+          frill: frillOf(v, arm, l),
+          tries: tries.flatMap((f) =>
+            f.marked === null ? [] : [{ name: `end to try, ${p(f.marked)}`, at: f.marked }],
+          ),
         }
       : null,
   };

@@ -270,3 +270,95 @@ describe('over all sizes and many bodies', () => {
     expect(drafted).toBeGreaterThan(250);
   }, 60_000);
 });
+
+/** Invented figures; which ways a sleeve's length is read, and how its end is made, is common practice and has no source. */
+describe('a sleeve as the design wants it', () => {
+  const cm = (s: Sheet, id: string) => figure(s, `sleeve.${id}`).finished!;
+  const ends = (s: Sheet) => edgeLength(sleeveOf(s), 'wrist');
+  const NECK = 'neck-width 14 cm';
+  const lines = [...BODY, NECK, ...ARM];
+
+  it('a length from the side-neck or the nape is the sleeve’s less what lies on the shoulder', () => {
+    const s = made({ goes: 'length', length: '50 cm', from: 'neck' }, lines);
+    const shoulder = sewnLength(s.panels.find((p) => p.id === 'bodice.front')!, 'shoulder');
+    // The front shoulder is drafted from the side-neck as read: half the neck is 7.
+    expect(cm(s, 'length')).toBeCloseTo(50 - shoulder, 1);
+    // From the nape the tape lies straight across: 38 from shoulder to shoulder are 19.
+    const nape = made({ goes: 'length', length: '57 cm', from: 'nape' }, lines);
+    expect(cm(nape, 'length')).toBeCloseTo(57 - 19, 0);
+    // A neckline that is widened takes its shoulder away, and no sleeve gets longer by it.
+    const wide = sheetOf(
+      garmentSpec('bodice', lines, {
+        garment: {
+          parts: [
+            { part: 'darted-bodice', widen: '4 cm' },
+            { part: 'sleeve', goes: 'length', length: '50 cm', from: 'neck' },
+          ],
+        },
+      }),
+    );
+    expect(figure(wide, 'sleeve.length').finished).toBeCloseTo(cm(s, 'length'), 1);
+  });
+  it('an arm that was read from the neck only is that length less the shoulder, and gives the elbow too', () => {
+    const neckOnly = [...BODY, NECK, ...ARM.filter((l) => !/^(arm-length|shoulder-to-elbow)/.test(l))];
+    const s = made({ shape: 'fitted' }, [...neckOnly, 'neck-to-wrist 72 cm']);
+    const shoulder = -figure(s, 'sleeve.length').terms.find((t) => t.label === 'above the shoulder point')!
+      .cm;
+    expect(shoulder).toBeCloseTo(sewnLength(s.panels.find((p) => p.id === 'bodice.front')!, 'shoulder'), 0);
+    expect(cm(s, 'length')).toBeCloseTo(72 - shoulder, 6);
+    expect(cm(s, 'elbow-level')).toBeCloseTo(0.58 * (72 - shoulder), 1);
+    expect(check(s, 'absent-sleeve.length')).toBeUndefined();
+    const nape = made({ shape: 'fitted' }, [...neckOnly, 'nape-to-wrist 79 cm']);
+    // Brought over from the nape by half of shoulder to shoulder, 38.
+    expect(cm(nape, 'length')).toBeCloseTo(79 - 19, 6);
+  });
+  it('ends at its own girth: ten inches is ten inches, straight or fitted; too narrow for the hand is told', () => {
+    for (const shape of ['straight', 'fitted']) {
+      const s = made({ shape, endGirth: '10 in' });
+      expect(cm(s, 'end')).toBeCloseTo(25.4, 9);
+      expect(ends(s)).toBeCloseTo(figure(s, 'sleeve.end').marked!, 0);
+    }
+    expect(check(made({ endGirth: '19 cm' }), 'sleeve.fist')).toMatchObject({ state: 'warned' });
+    // A slit lets it through.
+    expect(check(made({ endGirth: '19 cm', end: 'slit' }), 'sleeve.fist')).toBeUndefined();
+  });
+  it('one slash of any width: twelve inches at the end, none at the cap', () => {
+    const s = made({ goes: 'length', length: '40 cm', shape: 'flared', slashes: 1, spread: '12 in' });
+    expect(sewnLength(sleeveOf(s), 'cap')).toBeCloseTo(
+      sewnLength(sleeveOf(made({ goes: 'length', length: '40 cm' })), 'cap'),
+      6,
+    );
+    // Two legs swung out by 15.24 each along an arc: its chord, at 27 below the cap, is a little less.
+    const wider = ends(s) - cm(s, 'upper-arm');
+    expect(wider).toBeGreaterThan(26);
+    expect(wider).toBeLessThan(30.5);
+  });
+  it('a slit has its strip: twice its height and two', () => {
+    const s = made({ end: 'slit', slit: '10 cm' });
+    const strip = s.panels.find((p) => p.id === 'sleeve.slit')!;
+    expect(edgeLength(strip, 'outer')).toBeCloseTo(22, 9);
+    expect(s.pieces.find((p) => p.panel === 'sleeve.slit')).toMatchObject({ count: 2 });
+    const top = sleeveOf(s).marks.find((m) => m.name === 'top of the slit')!;
+    const bottom = Math.max(...edgeOf(sleeveOf(s), 'wrist').path.flatMap((q) => q.map(([, y]) => y)));
+    expect(bottom - top.at[1]).toBeCloseTo(10, 0);
+  });
+  it('an elastic above a frill is as long as the arm there less 2, and the end stays wide', () => {
+    const s = made({ end: 'frill', frill: '6 cm' });
+    const elastic = s.notions.find((n) => n.name === 'elastic for the sleeves')!;
+    // 53 below the shoulder, between the elbow of 25 at 34 and the wrist of 16 at 59.
+    const there = 25 + ((16 - 25) * (53 - 34)) / (59 - 34);
+    expect(elastic.length!).toBeCloseTo(2 * (there - 2), 6);
+    expect(edgeOf(sleeveOf(s), 'wrist').gather).toBe(0);
+    expect(sleeveOf(s).lines.find((l) => l.id === 'sleeve.elastic')!.y).toBeCloseTo(53, 6);
+  });
+  it('lengths to try are marked; one longer than it is cut is told', () => {
+    const s = made({ goes: 'length', length: '40 cm', alsoTry: '32 cm', alsoTry2: '44 cm' });
+    expect(
+      sleeveOf(s)
+        .lines.filter((l) => l.id.startsWith('sleeve.try'))
+        .map((l) => l.y),
+    ).toEqual([32]);
+    expect(cm(s, 'try-2')).toBe(44);
+    expect(check(s, 'sleeve.try-44')).toMatchObject({ state: 'warned' });
+  });
+});
