@@ -19,6 +19,7 @@ const HOUSE: Readonly<Record<string, () => Promise<GarmentPart>>> = {
   'cut-on-top': () => import('./parts/cut-on-top/index.ts').then((m) => m.cutOnTop),
   'dance-suit': () => import('./parts/dance-suit/index.ts').then((m) => m.danceSuit),
   sleeve: () => import('./parts/sleeve/index.ts').then((m) => m.sleeve),
+  'cap-sleeve': () => import('./parts/cap-sleeve/index.ts').then((m) => m.capSleeve),
   collar: () => import('./parts/collar/index.ts').then((m) => m.collar),
   trousers: () => import('./parts/trousers/index.ts').then((m) => m.trousers),
   'pull-on-trousers': () => import('./parts/pull-on-trousers/index.ts').then((m) => m.pullOnTrousers),

@@ -284,7 +284,10 @@ function placesOf(c: PartContext, v: CollarValues, panels: readonly Panel[]): Pl
     const centre = mid(first('centre'), last('centre'));
     return [
       ...(i === 0
-        ? [at('half', p.marks[0]!.at), at(v.kind === 'shirt' ? 'stand' : 'depth', centre)]
+        ? [
+            at('half', p.marks[0]?.at ?? mid(first('neck'), last('neck'))),
+            at(v.kind === 'shirt' ? 'stand' : 'depth', centre),
+          ]
         : [at('depth', centre)]),
       at(i === 0 ? 'outer-edge' : 'fall-edge', last('outer')),
     ];

@@ -3,11 +3,11 @@ import { TOLERANCE } from '../../../figure/build.ts';
 import { judge, missing, type RawCheck, warn } from '../../../figure/check.ts';
 import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
+import { whole } from '../../common/armhole-sewn.ts';
 import type { PartContext } from '../../part.ts';
 import { FLOORS } from '../../tables/fit.ts';
 import type { SleeveDraft } from './draft.ts';
 import type { SleeveValues } from './fields.ts';
-import { whole } from './plan.ts';
 
 /** A cap lower than this part of its armhole drags at the underarm while the arm hangs (common practice). */
 const LOWEST_CAP = 1 / 5;

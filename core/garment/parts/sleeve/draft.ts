@@ -8,13 +8,14 @@ import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { roundLength } from '../../../units/rounding.ts';
+import { whole } from '../../common/armhole-sewn.ts';
+import { halfCap } from '../../common/cap.ts';
 import { armNotches } from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
-import { halfCap } from './cap.ts';
 import type { SleeveValues } from './fields.ts';
-import { planSleeve, type SleevePlan, whole } from './plan.ts';
+import { planSleeve, type SleevePlan } from './plan.ts';
 
 /** The side seam of a flared sleeve swings out by this at the most, radians: beyond it a circle is cut (common practice). */
 const MOST_SWING = 1.2;

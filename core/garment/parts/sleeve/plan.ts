@@ -1,14 +1,14 @@
-import { sewnLength } from '../../../draft/measure.ts';
 import { bodyTerms, buildFigure, TOLERANCE, term } from '../../../figure/build.ts';
 import type { Figure, Term } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { roundLength } from '../../../units/rounding.ts';
+import { armholeOf } from '../../common/armhole-sewn.ts';
+import { type CapLengths, type CapWidths, heightFor, widthsAt } from '../../common/cap.ts';
 import { capEase, type Meeting } from '../../meeting.ts';
 import type { PartContext } from '../../part.ts';
 import { type EaseZone, easeFor } from '../../tables/fit.ts';
 import { type Arm, armOf } from './arm.ts';
-import { type CapLengths, type CapWidths, heightFor, widthsAt } from './cap.ts';
 import type { SleeveValues } from './fields.ts';
 import { armLength, shoulderTerm, toShoulder } from './shoulder.ts';
 
@@ -417,20 +417,3 @@ export function planSleeve(c: PartContext, v: SleeveValues): SleevePlan {
       : null,
   };
 }
-
-/** One armhole as the part above has sewn it, front and back. */
-function armholeOf(c: PartContext): CapLengths | null {
-  if (c.above?.sewn.armhole == null) return null;
-  const of = (face: 'front' | 'back'): number | null => {
-    // One panel of a face holds it, or two along a princess seam; facings have a share of their own.
-    const all = c.above!.panels.filter(
-      (p) => p.layer === 'outer' && p.share === face && p.edges.some((e) => e.id === 'armhole'),
-    );
-    return all.length === 0 ? null : all.reduce((sum, p) => sum + sewnLength(p, 'armhole'), 0);
-  };
-  const [front, back] = [of('front'), of('back')];
-  return front === null || back === null ? null : { front, back };
-}
-
-/** A cap's length as cm, for sentences. */
-export const whole = (a: CapLengths): Cm => cm(a.front + a.back);

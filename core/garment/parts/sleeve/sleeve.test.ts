@@ -6,8 +6,8 @@ import { describe, expect, it } from 'vitest';
 import { edgeLength, sewnLength, widthAt } from '../../../draft/measure.ts';
 import { edgeOf } from '../../../draft/panel.ts';
 import type { Sheet } from '../../../sheet/compute.ts';
+import { halfCap, heightFor, widthsAt } from '../../common/cap.ts';
 import { asLines, randomBody, seeded } from '../../testing.ts';
-import { halfCap, heightFor, widthsAt } from './cap.ts';
 
 const ARM = [
   'upper-arm 28 cm',

@@ -1,4 +1,4 @@
-import { lengthOf, type Segment } from '../../../draft/curve.ts';
+import { lengthOf, type Segment } from '../../draft/curve.ts';
 
 /**
  * Half a cap from the underarm, at (w, h), up to its top at the origin: level at both ends, scooped in front, rounder
