@@ -55,7 +55,7 @@ test('a client is taken from sign-in to paper with the keyboard alone', async ({
   await tabTo(page, page.getByRole('combobox', { name: 'Garment' }));
   await page.keyboard.type('straight skirt');
   await page.keyboard.press('Enter');
-  await tabTo(page, page.getByLabel('Length wanted, waist to hem'));
+  await tabTo(page, page.getByLabel('Length wanted'));
   await page.keyboard.type('24 1/2 in');
   await tabTo(page, page.getByLabel('Lining'));
   await page.keyboard.type('cupro');

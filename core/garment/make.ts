@@ -11,6 +11,7 @@ import { type Adapted, actsOnPanels, adapt, adaptedParts } from './adapt.ts';
 import { asTaken } from './as-taken.ts';
 import type { Carrying } from './carried.ts';
 import { clothChecks, clothToBuy } from './cloth.ts';
+import { belowWanted, type LengthValues, lengthChecks, lengthKeeps } from './common/length-wanted.ts';
 import { zipStrokes } from './common/silhouette.ts';
 import { totalCheck, totalLeaves } from './common/total-length.ts';
 import { legChecks } from './dart-legs.ts';
@@ -235,8 +236,11 @@ function drafted(input: SheetInput, taken: Carrying | null): Garment {
     ),
     ...made.flatMap((m) => m.r.part.checks(m.c, m.values, m.draft as never, opening)),
     ...made.flatMap(({ r, c, values: own }) => {
-      const { length } = own as { readonly length?: Cm };
-      return r.joinedTo.waist === undefined || length === undefined ? [] : totalCheck(c, length, 'hem-front');
+      const told = lengthChecks(c, own, r.part.fields.below ? 'below' : 'hem-front');
+      if (r.joinedTo.waist === undefined || !('lengthFrom' in own)) return told;
+      const wanted = belowWanted(c, own as LengthValues);
+      const below = wanted && cm(wanted.reduce((sum, t) => sum + t.cm, 0));
+      return [...told, ...(below === null ? [] : totalCheck(c, below, 'hem-front'))];
     }),
     ...zipChecks,
     ...cloth.checks,
@@ -281,10 +285,10 @@ function drafted(input: SheetInput, taken: Carrying | null): Garment {
         base,
         made.map((m) => ({
           asks: Object.values(wantsOfPlaced(m.r, m.values)).flat(),
-          leaves: {
+          leaves: lengthKeeps(base, m.values, {
             ...(m.r.joinedTo.waist === undefined ? {} : totalLeaves(m.c, true)),
             ...m.r.part.leaves?.(m.c, m.values, m.draft as never),
-          },
+          }),
         })),
       ),
     panels: made.flatMap((m) => m.draft.panels),

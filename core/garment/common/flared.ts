@@ -7,17 +7,20 @@ import { LENGTH_GIVEN, type Leaves, left } from '../leaves.ts';
 import type { PartContext } from '../part.ts';
 import { FLOORS } from '../tables/fit.ts';
 import { STATIONS } from './hem-lengths.ts';
+import { LENGTH_FROM, NOT_BY_FLOOR } from './length-wanted.ts';
 
 /** What every skirt that falls free from its waist asks. */
 export const FREE_FIELDS = {
   length: {
     kind: 'length',
-    label: 'Length wanted, waist to hem',
-    hint: 'used where not measured',
+    label: 'Length wanted',
+    hint: 'used where the hem was not measured',
     min: 15,
-    max: 140,
+    max: 200,
     default: null,
+    when: NOT_BY_FLOOR,
   },
+  ...LENGTH_FROM,
   band: { kind: 'length', label: 'Waistband, finished width', min: 1, max: 15, default: '3 cm' },
   overlap: { kind: 'length', label: 'Overlap at the closing', min: 0, max: 15, default: '3 cm' },
   zip: choice('Zip', [

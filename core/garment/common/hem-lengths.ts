@@ -2,6 +2,7 @@ import { bodyTerms, buildFigure, term } from '../../figure/build.ts';
 import type { Figure, Term } from '../../figure/figure.ts';
 import { type Cm, cm } from '../../units/length.ts';
 import type { PartContext } from '../part.ts';
+import { belowWanted, type LengthValues, lengthLacks } from './length-wanted.ts';
 import { STATIONS, type Station } from './stations.ts';
 import { belowByTotal } from './total-length.ts';
 
@@ -19,7 +20,8 @@ const LEVEL: WaistLie = { rise: cm(0), drop: cm(0) };
  * Waist to hem at the four stations, along the seam. One that was not read is mirrored from the other side, else it is
  * the mean of those read; when none was read the wanted length of the brief makes a level hem.
  */
-export function hemLengths(c: PartContext, wanted: Cm | null, lie: WaistLie = LEVEL): HemLengths {
+export function hemLengths(c: PartContext, v: LengthValues, lie: WaistLie = LEVEL): HemLengths {
+  const wanted = belowWanted(c, v, 'From the brief; no station was read.');
   const read = new Map(
     STATIONS.flatMap((s) => {
       const m = c.measured.get(`hem-${s}`);
@@ -58,14 +60,11 @@ export function hemLengths(c: PartContext, wanted: Cm | null, lie: WaistLie = LE
       return buildFigure(c, {
         terms: [],
         known: false,
-        why: ['No length was measured and the brief gives none.'],
+        why: [lengthLacks(v)],
         ...base,
       });
     return buildFigure(c, {
-      terms: [
-        term('style', 'length wanted', wanted, 'From the brief; no station was read.'),
-        ...lieTerms(s, lie),
-      ],
+      terms: [...wanted, ...lieTerms(s, lie)],
       why: ['No length was measured: level the hem from the floor at the fitting.'],
       ...base,
     });

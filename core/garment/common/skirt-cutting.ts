@@ -6,6 +6,7 @@ import { allowanceName } from '../own-rules.ts';
 import type { Cutting, PartContext } from '../part.ts';
 import { openPiece, piecesOf } from '../pieces.ts';
 import type { AllowanceId } from '../tables/allowances.ts';
+import { heelMore } from './length-wanted.ts';
 
 /** From so much stretch around, %, a cloth is sewn as a knit; what gives less is a woven with a little elastane (common practice, no source). */
 const KNIT_FROM = 15;
@@ -45,7 +46,7 @@ const TRIP: Caution = {
 /** A long hem's caution, where the floor was read. */
 export function tripCaution(c: PartContext, longest: Cm): Caution[] {
   const floor = c.measured.get('waist-to-floor')?.net ?? null;
-  return floor !== null && longest > floor - 5 ? [TRIP] : [];
+  return floor !== null && longest > floor + heelMore(c) - 5 ? [TRIP] : [];
 }
 
 /** Pieces of these panels, or one open piece while they cannot be drafted. */

@@ -1,11 +1,11 @@
-import { bodyTerms, term } from '../../figure/build.ts';
+import { bodyTerms } from '../../figure/build.ts';
 import { judge, type RawCheck } from '../../figure/check.ts';
 import type { Term } from '../../figure/figure.ts';
 import { type Cm, cm } from '../../units/length.ts';
 import { say as p } from '../../units/print.ts';
 import { isKnown, type Leaves, left, type ReadAt } from '../leaves.ts';
 import type { PartContext } from '../part.ts';
-import { easeOf } from './ease-of.ts';
+import { lessWay } from './length-wanted.ts';
 import { STATIONS } from './stations.ts';
 
 /** Lengths of a whole garment, from the neck to the hem wanted. */
@@ -30,20 +30,9 @@ const byTotal = (c: ReadAt): readonly [total: string, toWaist: string] | null =>
 export function belowByTotal(c: PartContext): readonly Term[] | null {
   const by = byTotal(c);
   if (!by) return null;
-  const [total, toWaist] = [c.measured.get(by[0])!, c.measured.get(by[1])!];
-  const plain = c.input.brief.parts.some((q) => q.plan === 'heights');
-  const ease = plain ? cm(0) : easeOf(c, 'neck-to-waist').cm;
-  const below = total.net! - toWaist.net! - ease;
-  if (below <= 0) return null;
-  return [
-    ...bodyTerms(total),
-    term(
-      'take',
-      'the way to the waist',
-      -toWaist.net! - ease,
-      `${upper(toWaist.measure.name)} as read${ease > 0 ? `, and its ease of ${p(ease)}` : ''}.`,
-    ),
-  ];
+  const total = c.measured.get(by[0])!;
+  const way = lessWay(c, by[1])!;
+  return total.net! + way.cm <= 0 ? null : [...bodyTerms(total), way];
 }
 
 /** What of the whole lengths is left: where the hem was read at its stations, or the other one is used. */

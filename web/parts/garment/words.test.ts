@@ -9,7 +9,7 @@ describe('a part of the brief, in words', () => {
 
   it('says what is asked of it, lengths as they were written, choices by their label', () => {
     const words = partWords(skirt, false, 'cm');
-    expect(words).toContain('length wanted, waist to hem: 60 cm');
+    expect(words).toContain('length wanted: 60 cm');
     expect(words).toContain('waistband, finished width: 1 1/4 in');
     expect(words).toContain('zip: left side');
     expect(words).toContain('cloth gathered to one length of waist: 2');

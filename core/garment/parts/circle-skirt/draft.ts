@@ -73,7 +73,7 @@ export function draftCircle(c: PartContext, v: CircleValues): CircleDraft {
     ],
     settable: [],
   });
-  const lengths = hemLengths(c, v.length);
+  const lengths = hemLengths(c, v);
   const marked = markedLengths(lengths);
   const longest = cm(Math.max(0, ...STATIONS.map((s) => lengths[s].marked ?? 0)));
   const panel = marked && r !== null ? sectorPanel(c, { r, half, length: longest, pieces }) : null;

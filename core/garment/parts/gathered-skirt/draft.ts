@@ -104,7 +104,7 @@ export function draftGathered(c: PartContext, v: GatheredValues): GatheredDraft 
           ...hemBase,
           shares: [share(c, 'panel', count, [term('body', 'panel, width', width.marked, 'As marked.')])],
         };
-  const lengths = hemLengths(c, v.length);
+  const lengths = hemLengths(c, v);
   const marked = markedLengths(lengths);
   const longest = cm(Math.max(0, ...STATIONS.map((s) => lengths[s].marked ?? 0)));
   const sewn = waist === null ? null : cm(waist / count);

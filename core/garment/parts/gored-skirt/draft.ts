@@ -85,7 +85,7 @@ export interface GoredDraft extends FreeDraft {
 export function draftGored(c: PartContext, v: GoredValues): GoredDraft {
   const count = Number(v.gores);
   const [waist, wide] = [c.line('waist'), widestLine(c.line)];
-  const lengths = hemLengths(c, v.length);
+  const lengths = hemLengths(c, v);
   const marked = markedLengths(lengths);
   const longest = cm(Math.max(0, ...STATIONS.map((s) => lengths[s].marked ?? 0)));
   const hem = hemFigure(c, v, wide, count);

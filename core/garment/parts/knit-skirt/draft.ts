@@ -47,7 +47,7 @@ export const halfStretched = (relaxed: number, stretch: number): Cm => cm(relaxe
 /** Front and back on the fold, an elastic in a casing; the waist passes the hip by half of the stretch. */
 export function draftKnitSkirt(c: PartContext, v: KnitSkirtValues): KnitSkirtDraft {
   const [waist, hip] = [c.line('waist'), c.line('hip')];
-  const lengths = hemLengths(c, v.length);
+  const lengths = hemLengths(c, v);
   const marked = markedLengths(lengths);
   const longest = cm(Math.max(0, ...STATIONS.map((s) => lengths[s].marked ?? 0)));
   const elastic = waistElastic(c, v.elastic);

@@ -1,17 +1,20 @@
 import { say } from '../../../units/print.ts';
 import { ELASTIC_FIELDS } from '../../common/elastic.ts';
+import { LENGTH_FROM, NOT_BY_FLOOR } from '../../common/length-wanted.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
 
 /** What the brief asks about a knit pull-on skirt. */
 export const FIELDS = {
   length: {
     kind: 'length',
-    label: 'Length wanted, waist to hem',
-    hint: 'used where not measured',
+    label: 'Length wanted',
+    hint: 'used where the hem was not measured',
     min: 20,
-    max: 140,
+    max: 200,
     default: null,
+    when: NOT_BY_FLOOR,
   },
+  ...LENGTH_FROM,
   rule: choice('Ease at the hip', [
     ['fit', 'as the fit and the stretch say'],
     ['hugging', `hugging: ${say(3.8)} less than the hip`],

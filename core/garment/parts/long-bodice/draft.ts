@@ -20,7 +20,8 @@ import { type BodicePlan, type Marked, planBodice } from '../../common/bodice/pl
 import { quarterDart } from '../../common/bodice/quarter-plan.ts';
 import { type CutFace, cutFace, isPrincess } from '../../common/bodice/seams.ts';
 import { type BodiceTaking, bodiceTaking } from '../../common/bodice/suppression.ts';
-import { figuresOf } from '../../common/figures-of.ts';
+import { type Figuring, figuresOf } from '../../common/figures-of.ts';
+import { belowWanted } from '../../common/length-wanted.ts';
 import { armEnds, armholePath, neckEnds, neckline, withArmNotches } from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import { belowByTotal } from '../../common/total-length.ts';
@@ -236,22 +237,31 @@ function halfWidths(
   };
 }
 
+/** A bodice on to the hip goes at least this far below the waist, cm. */
+const LEAST_BELOW = 4;
+
 /** How far it goes below the waist: as the whole length was read, else as briefed. */
-const lengthTerms = (c: PartContext, v: LongValues): readonly Term[] =>
-  belowByTotal(c) ?? [term('style', 'wanted', v.below, 'As briefed.')];
+const lengthTerms = (c: PartContext, v: LongValues): readonly Term[] | null =>
+  belowByTotal(c) ??
+  (v.lengthFrom === 'waist' ? [term('style', 'wanted', v.below, 'As briefed.')] : belowWanted(c, v));
+
+/** The height of the side slits; null where there are none. */
+const slitFigure = (v: LongValues, below: Cm | null, make: Figuring['make']): Figure | null =>
+  v.slits > 0
+    ? make('slits', 'side slits, height', [term('style', 'wanted', v.slits, 'As briefed.')], {
+        follows: (value) =>
+          value > 0 && value < (below ?? v.below) - 3
+            ? null
+            : `A slit ends at least ${p(3)} below the waist.`,
+      })
+    : null;
 
 export function draftLong(c: PartContext, v: LongValues): LongDraft {
   const first = planBodice(c, v);
   const plan = isOver(v) ? lowered(first, c) : first;
   const { figures: own, make } = figuresOf(c, { tolerance: TOLERANCE.length });
   const length = make('below', 'length below the waist', lengthTerms(c, v));
-  const slit =
-    v.slits > 0
-      ? make('slits', 'side slits, height', [term('style', 'wanted', v.slits, 'As briefed.')], {
-          follows: (value) =>
-            value > 0 && value < v.below - 3 ? null : `A slit ends at least ${p(3)} below the waist.`,
-        })
-      : null;
+  const slit = slitFigure(v, length.marked, make);
   const [bust, waist, hip] = [c.line('bust'), c.line('waist'), c.line('hip')];
   const turn = plan.marked && bust?.front ? bustTurn(c, plan.marked, bust.front.rounded, v.plan) : null;
   const m = turn?.m;
@@ -277,7 +287,11 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
   const below = length.marked;
   const slits = slit?.marked != null && slit.marked < below - 3 ? slit.marked : ZERO;
   const drop = turn.drop;
-  const sensible = m.waistFront > m.bustLevel + 4 && m.waistBack > m.armhole + drop + 4 && m.armhole > 5;
+  const sensible =
+    below >= LEAST_BELOW &&
+    m.waistFront > m.bustLevel + 4 &&
+    m.waistBack > m.armhole + drop + 4 &&
+    m.armhole > 5;
   const toHip = hip?.level ?? c.input.house.hipDrop;
   const needsHip = below > toHip;
   if (!sensible || (needsHip && !hip?.front)) return none;

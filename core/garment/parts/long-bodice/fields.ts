@@ -1,5 +1,6 @@
 import { PLAN } from '../../common/bodice/quarter-plan.ts';
 import { SHAPINGS } from '../../common/bodice/seams.ts';
+import { LENGTH_FROM } from '../../common/length-wanted.ts';
 import { NECKLINE, neckFields } from '../../common/neck-and-armhole.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
 
@@ -27,6 +28,16 @@ export const FIELDS = {
     min: 8,
     max: 115,
     default: '22 cm',
+    when: { field: 'lengthFrom', is: ['waist'] },
+  },
+  ...LENGTH_FROM,
+  length: {
+    kind: 'length',
+    label: 'Length from there',
+    min: 40,
+    max: 200,
+    default: '100 cm',
+    when: { field: 'lengthFrom', is: ['neck', 'nape'] },
   },
   flare: {
     kind: 'length',

@@ -74,7 +74,7 @@ export const longBodice = definePart({
         zone,
         ...outerOf(c, v, zone),
         ...(zone === 'bust' ? { sharedBy: cupQuarters } : {}),
-        needed: zone !== 'hip' || v.below > REACHES_HIP,
+        needed: zone !== 'hip' || v.lengthFrom !== 'waist' || v.below > REACHES_HIP,
         over: v[field],
       })),
       c.stepped,
@@ -107,13 +107,13 @@ export const longBodice = definePart({
       c.opens === 'centre-front' && ['centre front', 'zip'],
       ['facings, free edge', 'facing'],
     ]),
-    cautions: [PINS, ...tripCaution(c, v.below)],
+    cautions: [PINS, ...tripCaution(c, d.below ?? ZERO)],
   }),
 });
 
 function longChecks(c: PartContext, v: LongValues, d: LongDraft, opening: OpeningMade): RawCheck[] {
   const found: RawCheck[] = absentChecks(d.plan.figures);
-  found.push(...overChecks(c, v), ...totalCheck(c, v.below, 'below'));
+  found.push(...overChecks(c, v), ...(v.lengthFrom === 'waist' ? totalCheck(c, v.below, 'below') : []));
   const m = d.plan.marked;
   if (!m) return found;
   if (!d.faces) {
@@ -135,7 +135,7 @@ function longChecks(c: PartContext, v: LongValues, d: LongDraft, opening: Openin
       warn(
         c.id('slits'),
         c.id('below'),
-        `Slits of ${p(v.slits)} are longer than what lies below the waist (${p(v.below)}): they were left out.`,
+        `Slits of ${p(v.slits)} are longer than what lies below the waist (${p(d.below ?? ZERO)}): they were left out.`,
       ),
     );
   for (const face of FACES) {

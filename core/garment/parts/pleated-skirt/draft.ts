@@ -243,7 +243,7 @@ export function draftPleated(c: PartContext, v: PleatedValues): PleatedDraft {
   const pleats = pleatFigures(c, v, { round, closed, wide });
   const { one, hides, seen, depth, cloth, atWaist } = pleats;
   const { panels, width, hem, stitched } = panelFigures(c, v, cloth, pleats.base);
-  const lengths = hemLengths(c, v.length);
+  const lengths = hemLengths(c, v);
   const marked = markedLengths(lengths);
   const longest = cm(Math.max(0, ...STATIONS.map((s) => lengths[s].marked ?? 0)));
   const shape = (layer: 'outer' | 'lining'): Panel | null =>

@@ -45,7 +45,7 @@ export function draftSkirt(c: PartContext, v: SkirtValues): SkirtDraft {
   const { sideRise, backDrop, centreIn } = c.shape;
   const lie = lieFigures(c, sideRise, backDrop);
   const [rise, drop] = lie.map((f) => f.marked!) as [Cm, Cm];
-  const lengths = hemLengths(c, v.length, { rise, drop });
+  const lengths = hemLengths(c, v, { rise, drop });
   const marked = markedLengths(lengths);
   const hem = hemFigure(c, v, wide);
   const hemOpening = v.hemOpening === 'none' ? null : openingFigure(c, v);

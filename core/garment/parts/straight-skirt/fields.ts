@@ -1,16 +1,19 @@
 import { say } from '../../../units/print.ts';
+import { LENGTH_FROM, NOT_BY_FLOOR } from '../../common/length-wanted.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
 
 /** What the brief asks about a straight skirt. */
 export const FIELDS = {
   length: {
     kind: 'length',
-    label: 'Length wanted, waist to hem',
-    hint: 'used where not measured',
+    label: 'Length wanted',
+    hint: 'used where the hem was not measured',
     min: 20,
-    max: 140,
+    max: 200,
     default: null,
+    when: NOT_BY_FLOOR,
   },
+  ...LENGTH_FROM,
   band: {
     kind: 'length',
     label: 'Waistband, finished width',

@@ -54,7 +54,7 @@ export interface TieredDraft extends FreeDraft {
 export function draftTiered(c: PartContext, v: TieredValues): TieredDraft {
   const line = c.line('waist');
   const waist = line ? markedGirth(line.figure) : null;
-  const lengths = hemLengths(c, v.length);
+  const lengths = hemLengths(c, v);
   const marked = markedLengths(lengths);
   const longest = cm(Math.max(0, ...STATIONS.map((s) => lengths[s].marked ?? 0)));
   const nearest = (x: number) => roundLength(cm(x), { ...c.rounding, mode: 'nearest' });
