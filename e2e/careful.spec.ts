@@ -53,6 +53,28 @@ test('lengths of the brief without a unit take the one chosen on the page', asyn
   expect(brief.parts[0]).toMatchObject({ length: '24 1/2 in', taper: '½ in' });
 });
 
+test('an order has allowances and ease of its own, with one reason, and the sheet says so', async ({ page }) => {
+  await signIn(page);
+  const { orderId } = await newSkirt(page, 'Brief Three');
+  await page.goto(`/orders/${orderId}/brief`);
+  await page.getByText('Allowances and ease of this order alone').click();
+  await page.getByLabel('Allowance, straight hem').fill('2 cm');
+  await page.getByLabel('Ease of every girth').fill('0 cm');
+  await page.getByRole('button', { name: 'Save brief' }).click();
+  await expect(page.getByText('write why, once for the whole garment')).toBeVisible();
+  await expect(page.getByLabel('Ease of every girth')).toHaveValue('0 cm');
+  await page.getByLabel('Why this ease').fill('she wants it as her last one');
+  await accessible(page);
+  await page.getByRole('button', { name: 'Save brief' }).click();
+  await page.waitForURL(/\/(measure|sheet)$/);
+  await page.goto(`/orders/${orderId}/brief`);
+  // What is the order’s own stands open when the brief is opened again.
+  await expect(page.getByLabel('Allowance, straight hem')).toHaveValue('2 cm');
+  await page.goto(`/orders/${orderId}/sheet`);
+  await expect(page.getByText('hem (this order’s own)')).toBeVisible();
+  await expect(page.getByText(/The ease is this order’s own, not its fit’s: she wants it as her last one/)).toBeVisible();
+});
+
 test('an order is changed with its dates checked, and its thread is pulled tight with the reason', async ({
   page,
 }) => {
