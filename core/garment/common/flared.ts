@@ -23,6 +23,14 @@ export const FREE_FIELDS = {
   ...LENGTH_FROM,
   band: { kind: 'length', label: 'Waistband, finished width', min: 1, max: 15, default: '3 cm' },
   overlap: { kind: 'length', label: 'Overlap at the closing', min: 0, max: 15, default: '3 cm' },
+  horsehair: {
+    kind: 'length',
+    label: 'Horsehair braid in the hem, its width',
+    hint: '0 for none',
+    min: 0,
+    max: 20,
+    default: '0 cm',
+  },
   zip: choice('Zip', [
     ['left-side', 'left side'],
     ['centre-back', 'centre back'],

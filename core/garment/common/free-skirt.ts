@@ -1,7 +1,9 @@
+import { edgeLength } from '../../draft/measure.ts';
 import type { Panel } from '../../draft/panel.ts';
 import type { RawCheck } from '../../figure/check.ts';
-import type { Caution } from '../../figure/figure.ts';
-import type { Cm } from '../../units/length.ts';
+import type { Caution, Notion } from '../../figure/figure.ts';
+import { type Cm, cm } from '../../units/length.ts';
+import { say } from '../../units/print.ts';
 import type { Cutting, Drafted, OpeningMade, PartContext } from '../part.ts';
 import type { AllowanceId } from '../tables/allowances.ts';
 import { hipRoom } from './flared.ts';
@@ -40,14 +42,49 @@ export const freeChecks = (c: PartContext, d: FreeDraft, opening: OpeningMade): 
     : []),
 ];
 
+/** A braid goes over itself by this where its ends meet, cm (common practice). */
+const BRAID_LAPS = 3;
+
+/** The braid that stiffens a hem: as long as the hem is along its edges, all panels of the outer. */
+function horsehairIn(panels: readonly Panel[], width: Cm): Notion[] {
+  const round = panels
+    .filter((q) => q.layer === 'outer')
+    .flatMap((q) =>
+      q.edges
+        .filter((e) => e.id === 'hem' && e.turned)
+        .map((e) => edgeLength(q, e.id) * q.count * (q.cut === 'fold' ? 2 : 1)),
+    )
+    .reduce((sum, l) => sum + l, 0);
+  return width <= 0 || round === 0
+    ? []
+    : [
+        {
+          name: 'horsehair braid',
+          length: cm(round + BRAID_LAPS),
+          note: `${say(width)} wide, sewn to the edge of the hem and turned in; drawn in at its upper edge where the hem curves`,
+        },
+      ];
+}
+
 /** Pieces, notions, allowances and cautions. */
 export const freeCutting = (
   c: PartContext,
   d: FreeDraft,
-  { banded, hem, cautions = [] }: { banded: boolean; hem: AllowanceId; cautions?: readonly Caution[] },
+  {
+    banded,
+    hem,
+    horsehair,
+    cautions = [],
+  }: {
+    banded: boolean;
+    hem: AllowanceId;
+    /** width of a braid in the hem, cm; 0 for none */
+    horsehair: Cm;
+    cautions?: readonly Caution[];
+  },
 ): Cutting => ({
   pieces: pieces(c, d.panels, 'panel'),
-  notions: [...closing(c, banded), ...threadAndNeedle(c)],
+  notions: [...closing(c, banded), ...horsehairIn(d.panels, horsehair), ...threadAndNeedle(c)],
   allowances: allowanceList(c, [
     [
       c.opens ? 'seams (one with the zip)' : 'seams',

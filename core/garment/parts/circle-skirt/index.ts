@@ -33,5 +33,6 @@ export const circleSkirt = definePart({
   figures: (_, __, d) => [d.radius, d.hem, ...STATIONS.map((s) => d.lengths[s]), ...d.band.figures],
   checks: (c, _, d, opening) => freeChecks(c, d, opening),
   picture: (c, v, d) => freePicture(c, d, { band: v.band, gathered: false }),
-  cutting: (c, v, d) => freeCutting(c, d, { banded: v.band > 0, hem: 'flaredHem', cautions: [BIAS] }),
+  cutting: (c, v, d) =>
+    freeCutting(c, d, { horsehair: v.horsehair, banded: v.band > 0, hem: 'flaredHem', cautions: [BIAS] }),
 });

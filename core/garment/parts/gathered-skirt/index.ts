@@ -27,5 +27,5 @@ export const gatheredSkirt = definePart({
   figures: (_, __, d) => [d.cloth, d.width, d.hem, ...STATIONS.map((s) => d.lengths[s]), ...d.band.figures],
   checks: (c, _, d, opening) => freeChecks(c, d, opening),
   picture: (c, v, d) => freePicture(c, d, { band: v.band, gathered: true }),
-  cutting: (c, v, d) => freeCutting(c, d, { banded: v.band > 0, hem: 'hem' }),
+  cutting: (c, v, d) => freeCutting(c, d, { horsehair: v.horsehair, banded: v.band > 0, hem: 'hem' }),
 });

@@ -118,17 +118,23 @@ export function draftGored(c: PartContext, v: GoredValues): GoredDraft {
         }
       : null;
   const shape = (layer: 'outer' | 'lining', tail: number): Panel | null =>
-    plan && gore(c, plan, { layer, count, tail });
+    plan && gore(c, plan, { layer, count, tail, lifted: train?.marked ? 0 : liningShorter(c) });
   const plain = shape('outer', 0);
   const trained = train?.marked ? shape('outer', train.marked) : null;
   const outer = plain && train?.marked ? [{ ...plain, count: count - 2 }, trained!] : plain ? [plain] : [];
   const lining = c.input.brief.lining ? shape('lining', 0) : null;
+  const linings =
+    lining && trained
+      ? [{ ...lining, count: count - 2 }, shape('lining', train!.marked!)!]
+      : lining
+        ? [lining]
+        : [];
   const sewn = plain ? cm(count * sewnLength(plain, 'waist')) : null;
   const markedWaist = waist ? markedGirth(waist.figure) : null;
   const band = c.above ? NO_BAND : waistband(c, sewn ?? markedWaist, v.band, v.overlap);
   const fitted = ['close', 'fitted'].includes(c.input.brief.fit) && wide?.level != null;
   return {
-    panels: [...outer, ...band.panels, ...(lining ? [lining] : [])],
+    panels: [...outer, ...band.panels, ...linings],
     sewn: { waist: sewn },
     girthAt: (depth) => {
       if (!plain) return null;
@@ -252,14 +258,19 @@ function squareTo([x, y]: Point, flare: Segment): Segment {
   ];
 }
 
+const PANEL = {
+  outer: { plain: 'gore', trained: 'train-gore' },
+  lining: { plain: 'lining', trained: 'lining-train' },
+} as const;
+
 /** One gore, about its middle at x 0; with a tail its left edge is the centre back. */
 function gore(
   c: PartContext,
   q: GorePlan,
-  { layer, count, tail }: { layer: 'outer' | 'lining'; count: number; tail: number },
+  { layer, count, tail, lifted }: { layer: 'outer' | 'lining'; count: number; tail: number; lifted: number },
 ): Panel | null {
   const a = c.allowances;
-  const length = q.length - (layer === 'lining' ? liningShorter(c) : 0);
+  const length = q.length - (layer === 'lining' ? lifted : 0);
   const lines = [...q.lines].sort((x, y) => x.y - y.y);
   // Two lines at one level are one point of the seam, and none is nearer than a centimetre to the next.
   const kept = lines.filter((l, i) => l.y > 1 && (i === 0 || l.y - lines[i - 1]!.y > 1));
@@ -297,8 +308,8 @@ function gore(
     hem = [[foot, [foot[0] * 0.2, foot[1] + (middle[1] - foot[1])], [end[0] * 0.45, end[1]], end]];
   }
   return {
-    id: c.id(tail > 0 ? 'train-gore' : layer === 'outer' ? 'gore' : 'lining'),
-    name: tail > 0 ? 'back gore, with the train' : layer === 'outer' ? 'gore' : 'gore, lining',
+    id: c.id(PANEL[layer][tail > 0 ? 'trained' : 'plain']),
+    name: `${tail > 0 ? 'back gore, with the train' : 'gore'}${layer === 'lining' ? ', lining' : ''}`,
     share: 'gore',
     layer,
     cut: tail > 0 ? 'pair' : 'single',
@@ -316,7 +327,11 @@ function gore(
     across: { centre: 'centre', side: 'side' },
     note: [
       tail > 0 ? 'the two lie at the centre back' : seamForZip(c),
-      layer === 'lining' ? liningNote(c) : '',
+      layer !== 'lining'
+        ? ''
+        : lifted > 0
+          ? liningNote(c)
+          : 'as long as its outer gore: with a train they are joined at the hem',
     ]
       .filter(Boolean)
       .join('; '),

@@ -1,8 +1,10 @@
 import { figure, sheetOf } from '@rocchetto/contract/testing.ts';
 import { EXACT, garmentSpec } from '@rocchetto/contract/testing-garments.ts';
 import { SIZE_STEPS } from '@rocchetto/contract/testing-size-steps.ts';
+import { Bezier } from 'bezier-js';
 import { describe, expect, it } from 'vitest';
 import { edgeLength, sewnLength, widthAt } from '../../../draft/measure.ts';
+import { edgeOf } from '../../../draft/panel.ts';
 import type { Sheet } from '../../../sheet/compute.ts';
 
 const BODY = ['waist 72 cm', 'hip 99 cm', 'waist-to-hip 20 cm'];
@@ -143,5 +145,61 @@ describe('a knit skirt that is pulled on', () => {
     expect(knit(0, {}, 'second-skin').checks.find((k) => k.code === 'fit-stretch')!.sentence).toContain(
       'no ease at all',
     );
+  });
+});
+
+// That a lining under a train is as long as its outer, and what a braid needs, is common practice and has no source.
+describe('a train that is lined, and a hem with horsehair', () => {
+  const BODICE = ['waist 72 cm', 'hip 98 cm', 'waist-to-hip 20 cm', 'waist-to-knee 58 cm'];
+  const gown = (fields: object, lining = 'cupro') =>
+    sheetOf(
+      garmentSpec(
+        [{ part: 'gored-skirt', gores: '8', flare: '12 cm', length: '106 cm', ...fields }],
+        BODICE,
+        {
+          garment: {
+            parts: [{ part: 'gored-skirt', gores: '8', flare: '12 cm', length: '106 cm', ...fields }],
+            lining,
+          },
+        },
+      ),
+    );
+  const walked = (s: Sheet, panel: string, id: string) =>
+    edgeOf(s.panels.find((p) => p.id === `skirt.${panel}`)!, id).path.reduce((sum, q) => {
+      const curve = new Bezier(
+        q.length === 2 ? [q[0], q[0], q[1], q[1]].map(([x, y]) => ({ x, y })) : q.map(([x, y]) => ({ x, y })),
+      );
+      return sum + curve.length();
+    }, 0);
+  it('every lining gore is as long as its outer, edge by edge (bezier-js); without a train it is 2 shorter', () => {
+    const s = gown({ train: '60 cm' });
+    for (const [outer, lining] of [
+      ['gore', 'lining'],
+      ['train-gore', 'lining-train'],
+    ] as const) {
+      for (const id of ['waist', 'side', 'hem', 'centre'])
+        expect(walked(s, lining, id), `${lining} ${id}`).toBeCloseTo(walked(s, outer, id), 6);
+      const count = (id: string) => s.panels.find((p) => p.id === `skirt.${id}`)!.count;
+      expect(count(lining)).toBe(count(outer));
+    }
+    const plain = gown({});
+    expect(plain.panels.some((p) => p.id === 'skirt.lining-train')).toBe(false);
+    expect(walked(plain, 'gore', 'side') - walked(plain, 'lining', 'side')).toBeCloseTo(2, 6);
+  });
+  it('a braid is as long as the hem all round and what it laps, train and all', () => {
+    const braid = (s: Sheet) => s.notions.find((n) => n.name === 'horsehair braid');
+    const s = gown({ horsehair: '7.5 cm', train: '60 cm' });
+    const round = 6 * walked(s, 'gore', 'hem') + 2 * walked(s, 'train-gore', 'hem');
+    expect(braid(s)!.length).toBeCloseTo(round + 3, 3);
+    expect(braid(s)!.note).toContain('{cm:7.5} wide');
+    expect(braid(gown({ train: '60 cm' }))).toBeUndefined();
+    for (const part of ['circle-skirt', 'gathered-skirt', 'pleated-skirt', 'tiered-skirt']) {
+      const made = sheetOf(
+        garmentSpec([{ part, length: '70 cm', horsehair: '5 cm' }], BODICE, {
+          garment: { parts: [{ part, length: '70 cm', horsehair: '5 cm' }] },
+        }),
+      );
+      expect(braid(made)?.length ?? 0, part).toBeGreaterThan(98);
+    }
   });
 });

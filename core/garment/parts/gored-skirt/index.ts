@@ -83,6 +83,7 @@ export const goredSkirt = definePart({
   picture: goredPicture,
   cutting: (c, v, d) =>
     freeCutting(c, d, {
+      horsehair: v.horsehair,
       banded: v.band > 0,
       hem: 'flaredHem',
       cautions: d.train

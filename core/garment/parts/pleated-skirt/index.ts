@@ -60,7 +60,7 @@ export const pleatedSkirt = definePart({
   ],
   checks: pleatedChecks,
   picture: pleatedPicture,
-  cutting: (c, v, d) => freeCutting(c, d, { banded: v.band > 0, hem: 'hem' }),
+  cutting: (c, v, d) => freeCutting(c, d, { horsehair: v.horsehair, banded: v.band > 0, hem: 'hem' }),
 });
 
 function pleatedChecks(

@@ -41,7 +41,7 @@ export const tieredSkirt = definePart({
   ],
   checks: (c, _, d, opening) => freeChecks(c, d, opening),
   picture: tieredPicture,
-  cutting: (c, v, d) => freeCutting(c, d, { banded: v.band > 0, hem: 'hem' }),
+  cutting: (c, v, d) => freeCutting(c, d, { horsehair: v.horsehair, banded: v.band > 0, hem: 'hem' }),
 });
 
 function tieredPicture(c: PartContext, v: TieredValues, d: TieredDraft): Picture {
