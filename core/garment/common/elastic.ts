@@ -2,7 +2,7 @@ import { bodyTerms, buildFigure, term } from '../../figure/build.ts';
 import type { Figure, Notion } from '../../figure/figure.ts';
 import { type Cm, cm } from '../../units/length.ts';
 import { say as p } from '../../units/print.ts';
-import type { Fields } from '../fields.ts';
+import { choice, type Fields } from '../fields.ts';
 import type { PartContext } from '../part.ts';
 
 /** An elastic at the waist is this much shorter than the waist where she has not tried it, cm (common practice: 1 in). */
@@ -41,12 +41,30 @@ export function waistElastic(c: PartContext, liked: Cm | null): Figure {
   });
 }
 
-/** The allowance at a waist that is turned down as a casing for an elastic of this width, cm. */
-export const casingAllowance = (c: PartContext, elastic: Cm): Cm => cm(elastic + c.stepped(cm(CASING_MORE)));
+/** What a brief says of its elastic. */
+interface ElasticValues {
+  readonly casing: Cm;
+  readonly elasticOn: 'casing' | 'sewn';
+}
+/** The allowance at a waist that is turned down over its elastic: as a casing, or with it once it is sewn to the edge, cm. */
+export const casingAllowance = (c: PartContext, v: ElasticValues): Cm =>
+  v.elasticOn === 'sewn' ? v.casing : cm(v.casing + c.stepped(cm(CASING_MORE)));
+/** How the waist of a piece is made, in words. */
+export const casingWords = (v: ElasticValues): string =>
+  v.elasticOn === 'sewn'
+    ? 'the elastic is sewn to the edge of the waist and turned down with it'
+    : 'the waist is turned down as a casing for the elastic';
+/** The name of that allowance. */
+export const casingName = (v: ElasticValues): string =>
+  v.elasticOn === 'sewn' ? 'waist, turned down with its elastic' : 'casing at the waist';
 
 /** What a brief asks of an elastic in a casing at the waist. */
 export const ELASTIC_FIELDS = {
   casing: { kind: 'length', label: 'Width of the elastic', min: 0.5, max: 10, default: '3 cm' },
+  elasticOn: choice('The elastic is', [
+    ['casing', 'in a casing'],
+    ['sewn', 'sewn on and turned down'],
+  ]),
   elastic: {
     kind: 'length',
     label: 'Elastic as the client likes it',

@@ -7,7 +7,7 @@ import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { roundLength } from '../../../units/rounding.ts';
-import { casingAllowance, waistElastic } from '../../common/elastic.ts';
+import { casingAllowance, casingWords, waistElastic } from '../../common/elastic.ts';
 import { type HemLengths, hemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import type { LineWanted } from '../../lines.ts';
@@ -114,7 +114,16 @@ export function draftKnitSkirt(c: PartContext, v: KnitSkirtValues): KnitSkirtDra
     tolerance: TOLERANCE.girth,
     known: hemGirth !== null,
     nearest: true,
-    terms: [term('body', 'along the hems', hemGirth ?? 0, 'Measured on the panels: the hip less its taper.')],
+    terms: [
+      term(
+        'body',
+        'along the hems',
+        hemGirth ?? 0,
+        v.hemFront === null && v.hemBack === null
+          ? 'Measured on the panels: the hip less its taper.'
+          : 'Measured on the panels: quarters as briefed.',
+      ),
+    ],
     settable: [],
   });
   return {
@@ -142,7 +151,7 @@ function half(
 ): Panel | null {
   const a = c.allowances;
   const more = face === 'front' && v.balanced ? c.stepped(FRONT_MORE) : 0;
-  const hem = q.hip - v.taper + more;
+  const hem = (face === 'front' ? v.hemFront : v.hemBack) ?? q.hip - v.taper + more;
   if (q.length <= q.level + 2 || hem <= 2) return null;
   const top: Point = [q.waist, 0];
   const wide: Point = [q.hip, q.level];
@@ -160,7 +169,7 @@ function half(
     count: 1,
     grain: 'lengthwise, the stretch round the body',
     edges: [
-      edge('top', 'waist', straight([0, 0], top), casingAllowance(c, v.casing), {
+      edge('top', 'waist', straight([0, 0], top), casingAllowance(c, v), {
         gather: cm(q.waist - held),
         turned: true,
       }),
@@ -178,7 +187,7 @@ function half(
     lines: [{ id: 'hip', name: 'hip', y: q.level }],
     marks: [{ kind: 'notch', name: 'hip line', at: wide }],
     across: { centre: 'centre', side: 'side' },
-    note: `the waist is turned down as a casing; its elastic holds it to ${p(roundLength(cm(held), { ...c.rounding, mode: 'nearest' }))}`,
+    note: `${casingWords(v)}; it holds the waist to ${p(roundLength(cm(held), { ...c.rounding, mode: 'nearest' }))}`,
   };
 }
 

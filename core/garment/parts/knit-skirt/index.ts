@@ -1,7 +1,7 @@
 import { judge, missing, type RawCheck, warn } from '../../../figure/check.ts';
 import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
-import { elasticNotion } from '../../common/elastic.ts';
+import { casingName, elasticNotion } from '../../common/elastic.ts';
 import { FREE_WANTS } from '../../common/flared.ts';
 import { STATIONS } from '../../common/hem-lengths.ts';
 import {
@@ -44,7 +44,8 @@ export const knitSkirt = definePart({
   lines: (v) => {
     const ease = easeOfRule(v.rule);
     return [
-      { zone: 'waist', needed: true },
+      // What hugs the hip hugs the waist as well.
+      { zone: 'waist', needed: true, ...(ease && v.rule === 'hugging' ? { ease } : {}) },
       { zone: 'hip', needed: true, ...(ease ? { ease } : {}) },
     ];
   },
@@ -62,7 +63,7 @@ export const knitSkirt = definePart({
     pieces: pieces(c, d.panels, 'skirt'),
     notions: [elasticNotion(c, d.elastic, v.casing), ...threadAndNeedle(c)],
     allowances: [
-      { name: 'casing at the waist', cm: d.faces ? d.faces.front.edges[0]!.allowance : c.allowances.waist },
+      { name: casingName(v), cm: d.faces ? d.faces.front.edges[0]!.allowance : c.allowances.waist },
       ...allowanceList(c, [
         ['side seams', 'side'],
         ['hem', 'hem'],

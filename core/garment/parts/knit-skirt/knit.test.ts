@@ -91,3 +91,36 @@ describe('a skirt that is pulled on over its elastic', () => {
     expect(s.checks.some((k) => k.state === 'warned')).toBe(true);
   });
 });
+
+describe('a knit skirt as its people make it (invented figures, common practice without a source)', () => {
+  it('hem quarters of 8 ½ and 9 inches are those, and the side seams still meet', () => {
+    const s = made({ hemFront: '8 1/2 in', hemBack: '9 in', length: '50 cm' });
+    for (const [face, wide] of [
+      ['front', 8.5 * 2.54],
+      ['back', 9 * 2.54],
+    ] as const) {
+      const foot = panel(s, face).edges.find((e) => e.id === 'hem')!.path[0]![0];
+      expect(foot[0]).toBeCloseTo(wide, 6);
+    }
+    expect(edgeLength(panel(s, 'front'), 'side')).toBeCloseTo(edgeLength(panel(s, 'back'), 'side'), 1);
+  });
+  it('hugging takes as much off the waist as off the hip; the other rules leave the waist to its fit', () => {
+    const plain = ['waist 72 cm', 'hip 80 cm', 'waist-to-hip 20 cm'];
+    const s = made({ rule: 'hugging' }, plain);
+    expect(figure(s, 'hip').finished).toBeCloseTo(80 - 3.8, 9);
+    expect(figure(s, 'waist').finished).toBeCloseTo(72 - 3.8, 9);
+    expect(figure(made({ rule: 'easy' }, plain), 'waist').finished).toBeGreaterThan(68);
+  });
+  it('an elastic that is sewn on takes its own width only; both ways are said on the pieces', () => {
+    const top = (fields: object) => panel(made(fields), 'front').edges.find((e) => e.id === 'top')!.allowance;
+    expect(top({ casing: '3 cm', elasticOn: 'sewn' })).toBeCloseTo(3, 9);
+    expect(top({ casing: '3 cm' })).toBeCloseTo(4.5, 9);
+    const s = made({ elasticOn: 'sewn' });
+    expect(panel(s, 'front').note).toContain('sewn to the edge');
+    expect(s.allowances.some((a) => a.name === 'waist, turned down with its elastic')).toBe(true);
+  });
+  it('its hem is turned twice where the order wants that: 2 twice is 4', () => {
+    const s = made({}, BODY, { own: { hemTwice: true, allowances: { hem: '2 cm' } } });
+    expect(panel(s, 'front').edges.find((e) => e.id === 'hem')!.allowance).toBe(4);
+  });
+});

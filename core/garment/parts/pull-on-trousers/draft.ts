@@ -5,7 +5,7 @@ import { buildFigure, markedGirth, share, TOLERANCE, term } from '../../../figur
 import type { Figure, Term } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say } from '../../../units/print.ts';
-import { casingAllowance, waistElastic } from '../../common/elastic.ts';
+import { casingAllowance, casingWords, waistElastic } from '../../common/elastic.ts';
 import { type LegShape, legGirth, legPanel, legShapes, sideLonger, withUpper } from '../../common/leg.ts';
 import { BACK_RISE, type LegPlanned, planLegs } from '../../common/leg-plan.ts';
 import { onPanel } from '../../common/on-panel.ts';
@@ -93,12 +93,12 @@ export function draftPullOn(c: PartContext, v: PullOnValues): PullOnDraft {
       layer: 'outer',
       lines: [],
       a: c.allowances,
-      waist: casingAllowance(c, v.casing),
+      waist: casingAllowance(c, v),
       hem: c.allowances.hem,
       opens: null,
       gather: cm(Math.max(0, along - held)),
       casing: true,
-      note: `the waist is turned down as a casing for the elastic`,
+      note: casingWords(v),
     });
   };
   const faces = shapes ? { front: panelOf('front'), back: panelOf('back') } : null;

@@ -3,7 +3,7 @@ import { TOLERANCE } from '../../../figure/build.ts';
 import { judge, missing, type RawCheck, warn } from '../../../figure/check.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
-import { elasticNotion } from '../../common/elastic.ts';
+import { casingName, elasticNotion } from '../../common/elastic.ts';
 import { legLeaves, THIGH_ROOM } from '../../common/leg-plan.ts';
 import { hangLegs, legEdges } from '../../common/legs-picture.ts';
 import { emptyView, gatherStrokes, n, pictureOf, point, type View } from '../../common/silhouette.ts';
@@ -63,7 +63,7 @@ export const pullOnTrousers = definePart({
     pieces: pieces(c, d.panels, 'leg'),
     notions: [elasticNotion(c, d.elastic, v.casing), ...threadAndNeedle(c)],
     allowances: [
-      { name: 'casing at the waist', cm: d.faces ? d.faces.front.edges[0]!.allowance : c.allowances.waist },
+      { name: casingName(v), cm: d.faces ? d.faces.front.edges[0]!.allowance : c.allowances.waist },
       ...allowanceList(c, [
         ['outside and inside legs, crotch', 'side'],
         ['hem', 'hem'],
