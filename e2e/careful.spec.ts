@@ -53,7 +53,9 @@ test('lengths of the brief without a unit take the one chosen on the page', asyn
   expect(brief.parts[0]).toMatchObject({ length: '24 1/2 in', taper: '½ in' });
 });
 
-test('an order has allowances and ease of its own, with one reason, and the sheet says so', async ({ page }) => {
+test('an order has allowances and ease of its own, with one reason, and the sheet says so', async ({
+  page,
+}) => {
   await signIn(page);
   const { orderId } = await newSkirt(page, 'Brief Three');
   await page.goto(`/orders/${orderId}/brief`);
@@ -72,7 +74,9 @@ test('an order has allowances and ease of its own, with one reason, and the shee
   await expect(page.getByLabel('Allowance, straight hem')).toHaveValue('2 cm');
   await page.goto(`/orders/${orderId}/sheet`);
   await expect(page.getByText('hem (this order’s own)')).toBeVisible();
-  await expect(page.getByText(/The ease is this order’s own, not its fit’s: she wants it as her last one/)).toBeVisible();
+  await expect(
+    page.getByText(/The ease is this order’s own, not its fit’s: she wants it as her last one/),
+  ).toBeVisible();
 });
 
 test('an order is changed with its dates checked, and its thread is pulled tight with the reason', async ({

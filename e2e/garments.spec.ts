@@ -74,6 +74,20 @@ test('a block is adapted by steps, each taken back by itself, kept as the client
     /darted bodice: the dart moved to the armhole/,
   ]);
   await accessible(page, 'steps');
+  // Its limits are said while it is typed; a step is changed in its place, and moved.
+  await steps.getByRole('button', { name: 'Change step 2, armhole lowered' }).click();
+  await steps.getByLabel(/ by$/).fill('40');
+  await expect(steps.getByRole('alert')).toHaveText('It takes −2 cm to 8 cm.');
+  await expect(steps.getByRole('button', { name: 'Save step' })).toBeDisabled();
+  await steps.getByLabel(/ by$/).fill('2');
+  await steps.getByRole('button', { name: 'Save step' }).click();
+  await steps.getByRole('button', { name: 'Move earlier step 2, armhole lowered' }).click();
+  await expect(steps.getByRole('listitem')).toHaveText([
+    /darted bodice: armhole lowered by 2 cm/,
+    /darted bodice: neckline deeper in front by 1 1\/2 in/,
+    /darted bodice: the dart moved to the armhole/,
+  ]);
+  await steps.getByRole('button', { name: 'Move later step 1, armhole lowered' }).click();
   await steps.getByRole('button', { name: 'Remove step 2, armhole lowered' }).click();
   await expect(steps.getByRole('listitem')).toHaveCount(2);
 
