@@ -147,7 +147,7 @@ describe('a block adapted by steps', () => {
       [{ ...BODICE, zip: 'centre-front', shaping: 'shoulder' }],
       [
         { step: 'seam-front', part: 0, amount: '14 cm' },
-        { step: 'seam-back', part: 0, amount: '38 cm' },
+        { step: 'seam-back', part: 0, amount: '60 cm' },
         { step: 'pleat', part: 0, amount: '6 cm' },
         { step: 'neck-wider', part: 0, amount: '9 cm' },
         { step: 'neck-wider', part: 0, amount: '3 cm' },
@@ -159,7 +159,7 @@ describe('a block adapted by steps', () => {
     const told = left(s).join('\n');
     expect(left(s)).toHaveLength(7);
     expect(told).toContain('the dart at the shoulder');
-    expect(told).toContain('no armhole or no centre to cross');
+    expect(told).toContain('no edge to cross');
     expect(told).toContain('an opening at its centre');
     expect(told).toContain('outside of');
     expect(told).toContain('knows no “knee”');
@@ -228,3 +228,91 @@ function polygonArea(p: Panel): number {
     return sum + (x! * y2! - x2! * y!) / 2;
   }, 0);
 }
+
+/** Where a design has a seam across is its own matter; no source. Lengths are walked along the panels. */
+describe('a seam across at any depth', () => {
+  const PRINCESS = { part: 'darted-bodice', shaping: 'princess-shoulder' };
+  const seams = (parts: readonly object[], steps: readonly object[]) => {
+    const s = made(parts, steps);
+    const edge = (id: string, of: string) => edgeLength(s.panels.find((p) => p.id === `bodice.${id}`)!, of);
+    return { s, edge, left: left(s) };
+  };
+  it('goes over every panel of a princess bodice, at one place of the seam they share', () => {
+    for (const depth of ['12 cm', '20 cm', '34 cm', '38 cm']) {
+      const { s, edge, left: told } = seams([PRINCESS], [{ step: 'seam-front', part: 0, amount: depth }]);
+      expect(told).toEqual([]);
+      // Both halves of each seam are as long as each other, and the princess seam still agrees above and below.
+      for (const of of ['centre', 'side'])
+        expect(edge(`front-yoke-${of}`, 'yoke')).toBeCloseTo(edge(`front-${of}`, 'yoke'), 3);
+      expect(
+        Math.abs(edge('front-yoke-centre', 'princess') - edge('front-yoke-side', 'princess')),
+      ).toBeLessThan(0.3);
+      expect(Math.abs(edge('front-centre', 'princess') - edge('front-side', 'princess'))).toBeLessThan(0.3);
+      expect(s.panels.find((p) => p.id === 'bodice.front-yoke-side')!.name).toContain(
+        Number.parseFloat(depth) > 22 ? 'above the seam' : 'yoke',
+      );
+      // Nothing of the front is lost: the outlines of the parts are as long as before and the new seam twice.
+      const whole = seams([PRINCESS], []);
+      const round = (q: typeof s) =>
+        q.panels
+          .filter((p) => p.layer === 'outer' && /^bodice\.front(-yoke)?-(centre|side)$/.test(p.id))
+          .reduce((sum, p) => sum + p.edges.reduce((n, e) => n + edgeLength(p, e.id), 0), 0);
+      const cut = 2 * (edge('front-centre', 'yoke') + edge('front-side', 'yoke'));
+      expect(round(s)).toBeCloseTo(round(whole.s) + cut, 2);
+    }
+  });
+  it('pointed or curved at the centre it is that much lower there', () => {
+    const at = (shape: object[]) => {
+      const { s } = seams([PRINCESS], [{ step: 'seam-front', part: 0, amount: '34 cm' }, ...shape]);
+      const { path } = s.panels
+        .find((p) => p.id === 'bodice.front-centre')!
+        .edges.find((e) => e.id === 'yoke')!;
+      const points = [path[0]![0], path.at(-1)!.at(-1) as readonly [number, number]];
+      const centre = points.reduce((a, b) => (a[0] < b[0] ? a : b));
+      return centre[1];
+    };
+    expect(at([{ step: 'seam-point', part: 0, amount: '4 cm' }]) - at([])).toBeCloseTo(4, 6);
+    expect(at([{ step: 'seam-curve', part: 0, amount: '3 cm' }]) - at([])).toBeCloseTo(3, 6);
+  });
+  it('across one face leaves the other whole; below the underarm it meets the side seam', () => {
+    const { s, edge } = seams(
+      [{ ...BODICE, shaping: 'princess-armhole' }],
+      [{ step: 'seam-back', part: 0, amount: '30 cm' }],
+    );
+    expect(s.panels.some((p) => p.id.includes('front-yoke'))).toBe(false);
+    const before = seams([{ ...BODICE, shaping: 'princess-armhole' }], []).edge('back-side', 'side');
+    expect(edge('back-yoke-side', 'side') + edge('back-side', 'side')).toBeCloseTo(before, 4);
+  });
+  it('a pleat lies in a princess front, and from a seam across it down', () => {
+    const plain = seams([PRINCESS], []);
+    const pleated = seams([PRINCESS], [{ step: 'pleat', part: 0, amount: '10 cm' }]);
+    expect(pleated.left).toEqual([]);
+    // 10 cm of cloth are 5 beyond the fold of each half.
+    expect(pleated.edge('front-centre', 'waist') - plain.edge('front-centre', 'waist')).toBeCloseTo(5, 6);
+    const yoked = seams(
+      [PRINCESS],
+      [
+        { step: 'seam-front', part: 0, amount: '20 cm' },
+        { step: 'pleat', part: 0, amount: '10 cm' },
+      ],
+    );
+    expect(yoked.left).toEqual([]);
+    expect(yoked.edge('front-centre', 'waist') - plain.edge('front-centre', 'waist')).toBeCloseTo(5, 6);
+    // What is above the seam has no pleat; below, the pleat is taken up in it.
+    const low = yoked.s.panels
+      .find((p) => p.id === 'bodice.front-centre')!
+      .edges.find((e) => e.id === 'yoke')!;
+    expect(yoked.edge('front-centre', 'yoke') - low.gather).toBeCloseTo(
+      yoked.edge('front-yoke-centre', 'yoke'),
+      3,
+    );
+  });
+  it('through a dart, or a shape that follows no seam, is told', () => {
+    expect(seams([BODICE], [{ step: 'seam-front', part: 0, amount: '34 cm' }]).left.join()).toContain(
+      'crosses it',
+    );
+    expect(seams([PRINCESS], [{ step: 'seam-curve', part: 0, amount: '3 cm' }]).left.join()).toContain(
+      'follows no seam across',
+    );
+  });
+});

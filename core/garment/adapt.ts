@@ -23,6 +23,10 @@ export interface Adapted {
 /** A step that cannot be followed on a panel, with the reason. */
 class Cannot extends Error {}
 
+/** Steps that put a seam across a face, and those that say how the one before them lies. */
+const FACE_OF: Partial<Record<StepId, 'front' | 'back'>> = { 'seam-front': 'front', 'seam-back': 'back' };
+const SHAPES: ReadonlySet<StepId> = new Set(['seam-point', 'seam-curve']);
+
 /** The panels of one part, adapted. `key` begins their ids. */
 export function adapt(
   key: string,
@@ -31,11 +35,13 @@ export function adapt(
   allowance: Cm,
 ): Adapted {
   let made: Adapted = { panels, place: (p) => p, seams: [], refused: [] };
-  for (const { taken, number } of steps) {
+  for (const [i, { taken, number }] of steps.entries()) {
     const amount = taken.amount ?? 0;
     try {
-      if (taken.step === 'seam-front') made = seamed(made, `${key}.front`, amount, allowance);
-      else if (taken.step === 'seam-back') made = seamed(made, `${key}.back`, amount, allowance);
+      const face = FACE_OF[taken.step];
+      if (face) made = seamed(made, key, face, acrossOf(taken, steps[i + 1]?.taken), allowance);
+      else if (SHAPES.has(taken.step) && !FACE_OF[steps[i - 1]?.taken.step ?? 'pleat'])
+        throw new Cannot('it follows no seam across.');
       else if (taken.step === 'pleat') made = pleated(made, key, amount);
       else if (taken.step === 'sleeve-end') made = endShaped(made, key, amount);
     } catch (error) {
@@ -68,47 +74,137 @@ function crossesAt(panel: Panel, id: string, y: number): number | null {
   return (low + high) / 2;
 }
 
-/** A seam across a face, and its lining, at a depth: above it a yoke. */
-function seamed(now: Adapted, face: string, depth: number, allowance: Cm): Adapted {
-  const faces = now.panels.filter(
-    (p) => (p.id === face || p.id === `${face}-lining`) && has(p, 'armhole', 'centre'),
+/** How a seam across a face lies: how deep, and how much lower its middle is, pointed there or in one curve. Lengths cm. */
+interface Across {
+  readonly depth: number;
+  readonly dip: number;
+  readonly curved: boolean;
+}
+
+/** The seams across of these steps, each with what the step after it says of its shape. */
+function acrossOf(taken: StepTaken, next: StepTaken | undefined): Across {
+  const shaped = next && (next.step === 'seam-point' || next.step === 'seam-curve') ? next : null;
+  return { depth: taken.amount ?? 0, dip: shaped?.amount ?? 0, curved: shaped?.step === 'seam-curve' };
+}
+
+/** The edge of a panel towards the centre of its face, and those away from it. */
+const inwardOf = (p: Panel) => (has(p, 'centre') ? 'centre' : 'princess');
+const outwardOf = (p: Panel) =>
+  [...(has(p, 'centre') ? ['princess'] : []), 'armhole', 'side'].filter((id) => has(p, id));
+
+/** Where a seam across meets both edges of a panel: the outward one first, cm along each. */
+interface Met {
+  readonly out: string;
+  readonly outAlong: number;
+  readonly inAlong: number;
+}
+
+/** Where it meets the panel at the centre of a face, or its only one. */
+function metAtCentre(p: Panel, { depth, dip }: Across): Met {
+  const out = outwardOf(p).find((id) => crossesAt(p, id, depth) !== null);
+  const inAlong = crossesAt(p, 'centre', depth + dip);
+  if (out === undefined || inAlong === null)
+    throw new Cannot(
+      `${say(depth)} below the side-neck the ${p.name} has no ${out === undefined ? 'edge' : 'centre'} to cross: below the neckline, above its lower edge.`,
+    );
+  return { out, outAlong: crossesAt(p, out, depth)!, inAlong };
+}
+
+/** Where it meets the panel beside that: as far along the princess seam they share, and level from there on. */
+function metBeside(p: Panel, along: number, whole: number): Met {
+  const own = edgeLength(p, 'princess');
+  // The edge runs up: the same way from the seam's upper end, or from its lower one, whichever is nearer.
+  const inAlong = along < whole / 2 ? own - along : whole - along;
+  const [, y] = pointAlong(edgeOf(p, 'princess').path, inAlong);
+  const out = outwardOf(p).find((id) => crossesAt(p, id, y) !== null);
+  if (out === undefined || inAlong <= 0 || inAlong >= own)
+    throw new Cannot(`the ${p.name} has no edge to cross there.`);
+  return { out, outAlong: crossesAt(p, out, y)!, inAlong };
+}
+
+/** A panel in two along a seam across: what lies above it, what lies below. */
+function across(
+  p: Panel,
+  { out, outAlong, inAlong }: Met,
+  q: Across,
+  { allowance, word }: { readonly allowance: Cm; readonly word: string },
+): readonly [Panel, Panel] {
+  const inward = inwardOf(p);
+  const [a, b] = [pointAlong(edgeOf(p, out).path, outAlong), pointAlong(edgeOf(p, inward).path, inAlong)];
+  const over: Point = [(a[0] + b[0]) / 2, q.curved ? a[1] + (b[1] - a[1]) * 0.75 : (a[1] + b[1]) / 2];
+  const [high, low] = [Math.min(a[1], b[1]), Math.max(a[1], b[1])];
+  const crossed = p.darts.find(
+    (d) => Math.min(d.tip[1], d.legs[0][1]) < low && Math.max(d.tip[1], d.legs[0][1]) > high,
   );
-  if (faces.length === 0)
-    throw new Cannot('there is no panel here that goes whole from neckline to armhole.');
+  if (crossed) throw new Cannot(`the dart at the ${crossed.edge} of the ${p.name} crosses it.`);
+  if (p.inner?.some((d) => d.up[1] < low && d.down[1] > high))
+    throw new Cannot(`the waist dart of the ${p.name} reaches above it.`);
+  const { outer, inner } = cutApart(
+    p,
+    { edge: out, along: outAlong },
+    { edge: inward, along: inAlong },
+    over,
+    { id: 'yoke', name: 'yoke seam', allowance },
+  );
+  const level = (a[1] + b[1]) / 2;
+  const part = (half: Panel, upper: boolean): Panel => ({
+    ...half,
+    across: { centre: inward, side: upper ? out : p.across.side },
+    lines: p.lines.filter((l) => l.y < level === upper),
+    marks: p.marks.filter((m) => m.at[1] < level === upper),
+    ...(p.inner ? { inner: p.inner.filter((d) => d.at[1] < level === upper) } : {}),
+  });
+  return [
+    {
+      ...part(outer, true),
+      id: p.id.replace(/(front|back)/, '$1-yoke'),
+      name: `${p.name}, ${word}`,
+      note: '',
+    },
+    part(inner, false),
+  ];
+}
+
+/** A seam across a face, and its lining, at a depth, over every panel that it meets: above it a yoke. */
+function seamed(now: Adapted, key: string, face: 'front' | 'back', q: Across, allowance: Cm): Adapted {
+  const of = (layer: Panel['layer']) =>
+    now.panels.filter(
+      (p) =>
+        p.layer === layer &&
+        p.share === face &&
+        p.id.startsWith(`${key}.${face}`) &&
+        !p.id.includes('facing') &&
+        has(p, inwardOf(p)) &&
+        outwardOf(p).length > 0,
+    );
   const cuts = new Map<Panel, readonly [Panel, Panel]>();
-  for (const p of faces) {
-    const [arm, centre] = [crossesAt(p, 'armhole', depth), crossesAt(p, 'centre', depth)];
-    if (arm === null || centre === null)
-      throw new Cannot(
-        `${say(depth)} below the side-neck the ${p.name} has no armhole or no centre to cross: below the neckline, above the underarm.`,
-      );
-    const crossed = p.darts.find(
-      (d) => Math.min(d.tip[1], d.legs[0][1]) < depth && Math.max(d.tip[1], d.legs[0][1]) > depth,
-    );
-    if (crossed) throw new Cannot(`the dart at the ${crossed.edge} of the ${p.name} crosses it.`);
-    if (p.inner?.some((d) => d.up[1] < depth))
-      throw new Cannot(`the waist dart of the ${p.name} reaches above it.`);
-    const ends = [pointAlong(edgeOf(p, 'armhole').path, arm), pointAlong(edgeOf(p, 'centre').path, centre)];
-    const over: Point = [(ends[0]![0] + ends[1]![0]) / 2, depth];
-    const { outer, inner } = cutApart(
-      p,
-      { edge: 'armhole', along: arm },
-      { edge: 'centre', along: centre },
-      over,
-      { id: 'yoke', name: 'yoke seam', allowance },
-    );
-    const above = ([, y]: Point) => y < depth;
-    const part = (q: Panel, upper: boolean): Panel => ({
-      ...q,
-      across: { centre: 'centre', side: upper ? 'armhole' : 'side' },
-      lines: upper ? [] : p.lines,
-      marks: p.marks.filter((m) => above(m.at) === upper),
-    });
-    const { inner: _, ...plain } = part(outer, true) as Panel & { inner?: unknown };
-    cuts.set(p, [
-      { ...plain, id: p.id.replace(/(front|back)/, '$1-yoke'), name: `${p.name}, yoke`, note: '' },
-      part(inner, false),
-    ]);
+  const ends: Adapted['seams'][number][] = [];
+  for (const layer of ['outer', 'lining'] as const) {
+    const panels = of(layer);
+    const middle = panels.find((p) => has(p, 'centre'));
+    if (!middle) {
+      if (layer === 'lining') continue;
+      throw new Cannot('there is no panel here that goes from the neckline to the armhole.');
+    }
+    const met = metAtCentre(middle, q);
+    const shared = met.out === 'princess' ? edgeLength(middle, 'princess') : 0;
+    const rows: (readonly [Panel, Met])[] = [
+      [middle, met],
+      ...panels
+        .filter((p) => shared > 0 && p !== middle && has(p, 'princess'))
+        .map((p) => [p, metBeside(p, met.outAlong, shared)] as const),
+    ];
+    // Over the underarm it is a yoke; deeper it lies above a seam like any other.
+    const [last, end] = rows.at(-1)!;
+    const word = end.out === 'side' ? 'above the seam' : 'yoke';
+    for (const [p, m] of rows)
+      cuts.set(p, across(p, m, p === middle ? q : { ...q, dip: 0 }, { allowance, word }));
+    if (layer === 'outer')
+      ends.push({
+        panel: middle.id,
+        y: q.depth,
+        half: pointAlong(edgeOf(last, end.out).path, end.outAlong)[0],
+      });
   }
   const whole = now.place;
   return {
@@ -117,25 +213,18 @@ function seamed(now: Adapted, face: string, depth: number, allowance: Cm): Adapt
     place: (at) => {
       const moved = whole(at);
       const cut = [...cuts].find(([p]) => p.id === moved.panel);
-      return cut && moved.at[1] < depth ? { ...moved, panel: cut[1][0].id } : moved;
+      return cut && moved.at[1] < q.depth ? { ...moved, panel: cut[1][0].id } : moved;
     },
-    seams: [
-      ...now.seams,
-      ...faces
-        .filter((p) => p.layer === 'outer')
-        .map((p) => ({
-          panel: p.id,
-          y: depth,
-          half: pointAlong(edgeOf(p, 'armhole').path, crossesAt(p, 'armhole', depth)!)[0],
-        })),
-    ],
+    seams: [...now.seams, ...ends],
   };
 }
 
 /** A pleat at centre front: half of its width beyond the fold on either half, taken up at neckline and waist. */
 function pleated(now: Adapted, key: string, width: number): Adapted {
-  const front = now.panels.find((p) => p.id === `${key}.front` && p.layer === 'outer');
-  if (!front || !has(front, 'neck', 'centre')) throw new Cannot('there is no whole front with a neckline.');
+  const front =
+    now.panels.find((p) => p.id === `${key}.front` && p.layer === 'outer') ??
+    now.panels.find((p) => p.id === `${key}.front-centre` && p.layer === 'outer');
+  if (!front || !has(front, 'centre')) throw new Cannot('there is no front that a pleat could lie in.');
   if (!edgeOf(front, 'centre').fold) throw new Cannot('the front has a seam or an opening at its centre.');
   const by = cm(width / 2);
   const move = ([x, y]: Point): Point => [x + by, y];
@@ -144,7 +233,9 @@ function pleated(now: Adapted, key: string, width: number): Adapted {
   const [low, high] = [startOf(centre.path[0]!), endOf(centre.path.at(-1)!)];
   const edges = front.edges.map((e): Edge => {
     if (e.id === 'centre') return { ...e, path: straight([0, low[1]], [0, high[1]]) };
-    if (e.id === 'neck')
+    // From the neckline down, or from a seam across it.
+    const begins = startOf(e.path[0]!);
+    if (begins[0] === high[0] && begins[1] === high[1])
       return { ...e, path: [[[0, high[1]], move(high)], ...all(e.path)], gather: cm(e.gather + by) };
     const meets = endOf(e.path.at(-1)!);
     if (meets[0] !== low[0] || meets[1] !== low[1]) return { ...e, path: all(e.path) };

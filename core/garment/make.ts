@@ -360,7 +360,7 @@ function seamPicture(draft: Drafted, a: Adapted | undefined): Picture {
   if (!a || a.seams.length === 0) return NO_PICTURE;
   const lines = (face: 'front' | 'back') =>
     a.seams.flatMap(({ panel, y, half }): Stroke[] => {
-      if (!panel.endsWith(face)) return [];
+      if (!panel.includes(`.${face}`)) return [];
       const waist = draft.panels.find((q) => q.id === panel)?.lines.find((l) => l.id === 'waist')?.y;
       if (waist === undefined) return [];
       return [{ kind: 'seam', figure: null, d: `M${-half} ${y - waist} L${half} ${y - waist}` }];

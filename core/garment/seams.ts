@@ -134,7 +134,7 @@ export function kindOf(p: Panel, e: Edge): SeamKind | null {
     case 'cuff':
       if (e.id === 'sleeve') return p.id.endsWith('.cuff') ? 'cuff-edge' : null;
       // The strip that binds its opening is no cuff.
-      return e.id === 'other' && !p.id.endsWith('.placket') ? 'cuff-end' : null;
+      return e.id === 'other' && !/\.(placket|slit)$/.test(p.id) ? 'cuff-end' : null;
     case 'band':
       return e.id === 'waist' || e.id === 'seam' || e.id === 'neck' ? 'band' : null;
     case 'fly':

@@ -28,6 +28,8 @@ export const STEP_IDS = [
   'dart-to',
   'seam-front',
   'seam-back',
+  'seam-point',
+  'seam-curve',
   'pleat',
   'sleeve-end',
 ] as const;
@@ -68,12 +70,22 @@ const ROWS: readonly Step[] = [
   {
     id: 'seam-front',
     name: 'seam across the front, below the side-neck',
-    amount: { label: 'by', min: 4, max: 40, usual: '12 cm' },
+    amount: { label: 'by', min: 4, max: 110, usual: '12 cm' },
   },
   {
     id: 'seam-back',
     name: 'seam across the back, below the side-neck',
-    amount: { label: 'by', min: 4, max: 40, usual: '12 cm' },
+    amount: { label: 'by', min: 4, max: 110, usual: '12 cm' },
+  },
+  {
+    id: 'seam-point',
+    name: 'the seam before, pointed: lower at the centre',
+    amount: { label: 'by', min: -15, max: 25, usual: '5 cm' },
+  },
+  {
+    id: 'seam-curve',
+    name: 'the seam before, curved: lower at the centre',
+    amount: { label: 'by', min: -15, max: 25, usual: '3 cm' },
   },
   {
     id: 'pleat',

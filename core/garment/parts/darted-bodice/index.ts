@@ -34,6 +34,8 @@ export const dartedBodice = definePart({
     'dart-to',
     'seam-front',
     'seam-back',
+    'seam-point',
+    'seam-curve',
     'pleat',
   ],
   joins: { gives: ['waist', 'armhole', 'neck'], takes: [], givenUp: [] },

@@ -45,6 +45,8 @@ export const longBodice = definePart({
     'dart-to',
     'seam-front',
     'seam-back',
+    'seam-point',
+    'seam-curve',
     'pleat',
   ],
   joins: { gives: ['armhole', 'neck'], takes: [], givenUp: [] },

@@ -38,6 +38,8 @@ export const top = definePart({
     'armhole-lower',
     'seam-front',
     'seam-back',
+    'seam-point',
+    'seam-curve',
     'pleat',
   ],
   joins: { gives: ['armhole', 'neck'], takes: [], givenUp: [] },
