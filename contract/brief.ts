@@ -132,6 +132,20 @@ const Brief = z.strictObject({
   note: z.string().max(2000).default(''),
   parts: PartsWire,
   steps: StepsWire.default([]),
+  second: z
+    .strictObject({
+      name: short.default(''),
+      width: lengthText({ min: 10, max: 400, name: 'width of the second cloth' }).nullable().default(null),
+      of: z
+        .array(z.string().regex(/^[a-z-]{1,40}$/))
+        .max(12)
+        .default([])
+        .meta({
+          description: 'keys of the parts that are cut from it, or "yoke" for what lies above a seam across',
+        }),
+    })
+    .optional()
+    .meta({ description: 'a second cloth, and what of the garment is cut from it' }),
   own: OwnRulesWire.optional().meta({ description: 'allowances and ease of this order alone' }),
 });
 /** The brief: what was agreed before the tape came out. Lengths are texts with their unit. Version 1 is read too. */

@@ -48,7 +48,7 @@ export function typedPart(w: PartWire, unit: SheetUnit): PartBrief {
 
 /** Lengths become cm; everything else stays. */
 export function toBrief(w: BriefWire): Brief {
-  const { version: _, own, ...brief } = w;
+  const { version: _, own, second, ...brief } = w;
   return {
     ...brief,
     cloth: { ...w.cloth, width: w.cloth.width === null ? null : toCm(w.cloth.width) },
@@ -57,6 +57,7 @@ export function toBrief(w: BriefWire): Brief {
     // A device may still show what it was told before steps were known.
     steps: (w.steps ?? []).map((s) => ({ ...s, amount: s.amount === null ? null : toCm(s.amount) })),
     ...(own ? { own: toOwn(own) } : {}),
+    ...(second ? { second: { ...second, width: second.width === null ? null : toCm(second.width) } } : {}),
   };
 }
 

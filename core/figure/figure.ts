@@ -104,6 +104,8 @@ export interface Piece {
   readonly panel: string;
   readonly name: string;
   readonly layer: 'outer' | 'underlining' | 'lining' | 'interfacing';
+  /** the order's second cloth, by its name, where it is cut from that */
+  readonly cloth?: string;
   /** pieces of cloth, both halves of a pair counted */
   readonly count: number;
   /** cut on the fold: opened out it is twice as wide */

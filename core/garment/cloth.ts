@@ -1,6 +1,6 @@
 import { cutSize } from '../draft/outline.ts';
 import type { Panel } from '../draft/panel.ts';
-import { judge, pass, type RawCheck } from '../figure/check.ts';
+import { judge, pass, type RawCheck, warn } from '../figure/check.ts';
 import type { Notion, Piece } from '../figure/figure.ts';
 import { type Cm, cm, type SheetUnit } from '../units/length.ts';
 import { say } from '../units/print.ts';
@@ -12,16 +12,32 @@ export const LINING_WIDTH = cm(140);
 /** What is bought is rounded up to the next 5 cm or eighth of a yard (common practice). */
 const BUY_STEP: Record<SheetUnit, number> = { cm: 5, in: 0.125 * 36 * 2.54 };
 
-/** The width of cloth a layer is cut from, cm; null when it is not known. */
-export const clothWidth = (input: SheetInput, layer: Panel['layer']): Cm | null =>
-  layer === 'outer' ? input.brief.cloth.width : layer === 'interfacing' ? null : LINING_WIDTH;
+/** Whether a panel is cut from the order's second cloth, by its id. */
+export function fromSecond({ brief }: SheetInput, { id, layer }: Pick<Panel, 'id' | 'layer'>): boolean {
+  if (!brief.second || layer !== 'outer') return false;
+  const [key = '', name = ''] = id.split('.');
+  // The second of two like parts is `sleeve-2`.
+  return brief.second.of.some((of) =>
+    of === 'yoke' ? /-yoke(-|$)/.test(name) : key.replace(/-\d+$/, '') === of,
+  );
+}
+
+/** The width of cloth a panel is cut from, cm; null when it is not known. */
+export const clothWidth = (input: SheetInput, panel: Pick<Panel, 'id' | 'layer'>): Cm | null =>
+  panel.layer === 'outer'
+    ? fromSecond(input, panel)
+      ? input.brief.second!.width
+      : input.brief.cloth.width
+    : panel.layer === 'interfacing'
+      ? null
+      : LINING_WIDTH;
 
 /**
  * A half panel on the fold takes twice its width of cloth. Where the cloth is narrower it is turned, if it may be, or
  * gets a seam at the centre instead, with this allowance, and says so.
  */
 export function foldOrSeam(input: SheetInput, panel: Panel, allowance: Cm): Panel {
-  const width = clothWidth(input, panel.layer);
+  const width = clothWidth(input, panel);
   if (panel.cut !== 'fold' || width === null || 2 * cutSize(panel).width <= width + 1e-9) return panel;
   if (mayTurn(panel, input.brief.cloth) || onBorder(panel, input.brief.cloth)) return panel;
   return {
@@ -81,19 +97,30 @@ export function clothToBuy(
 ): { readonly notions: Notion[]; readonly checks: RawCheck[] } {
   const notions: Notion[] = [];
   const checks: RawCheck[] = [];
-  for (const layer of ['outer', 'underlining', 'lining'] as const) {
-    const own = pieces.filter((p) => p.layer === layer);
-    const width = clothWidth(input, layer);
-    if (own.length === 0 || width === null) continue;
+  const second = input.brief.second;
+  for (const of of ['outer', 'second', 'underlining', 'lining'] as const) {
+    const layer = of === 'second' ? 'outer' : of;
+    const own = pieces.filter((p) => p.layer === layer && (p.cloth !== undefined) === (of === 'second'));
+    if (of === 'second' && second && own.length === 0)
+      checks.push(
+        warn(
+          'cloth-second-idle',
+          null,
+          `The second cloth${second.name ? ` (${second.name})` : ''} is for no piece of this garment: say for which part, or leave it out.`,
+        ),
+      );
+    if (own.length === 0) continue;
+    const width = clothWidth(input, { id: own[0]!.panel, layer });
+    if (width === null) continue;
     const needed = lengthNeeded(own, width);
     // A piece without a size of its own keeps the length unknown, not what is wider than the cloth.
     if (needed !== null && own.some((p) => p.width === null)) continue;
-    const name = layer === 'outer' ? 'cloth' : layer;
+    const name = of === 'second' ? 'second cloth' : layer === 'outer' ? 'cloth' : layer;
     const wide = needed === null ? own.find((p) => laid(p).some((l) => l.width > width + 1e-9)) : undefined;
     checks.push(
       judge(
         needed !== null,
-        `cloth-${layer}`,
+        `cloth-${of}`,
         null,
         wide
           ? `${wide.name}: ${say(laid(wide)[0]!.width)} wide ${wide.sideways ? 'as it lies, across the cloth,' : ''} with its allowances, the ${name} ${say(width)}. ${layer === 'outer' && otherWay(input) ? `Put a seam in: ${otherWay(input)}, it cannot be turned.` : 'Cut it on the cross grain if stretch and pattern permit, or put a seam in.'}`
@@ -106,7 +133,7 @@ export function clothToBuy(
       name,
       length: bought(needed, unit),
       bought: unit,
-      note: `pieces in rows, longest first, at ${say(width)} wide${layer === 'outer' ? '' : ' (house width)'}${layer === 'outer' && input.brief.cloth.oneWay ? ', all the same way up' : ''}; before shrinking`,
+      note: `${of === 'second' && second?.name ? `${second.name}; ` : ''}pieces in rows, longest first, at ${say(width)} wide${layer === 'outer' ? '' : ' (house width)'}${layer === 'outer' && input.brief.cloth.oneWay ? ', all the same way up' : ''}; before shrinking`,
     });
   }
   return { notions, checks };

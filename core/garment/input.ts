@@ -46,6 +46,8 @@ export interface Brief {
   readonly parts: readonly PartBrief[];
   /** how the block was adapted, in the order in which it was done */
   readonly steps?: readonly StepTaken[];
+  /** a second cloth, and what of the garment is cut from it: keys of parts, or `yoke` for what lies above a seam across */
+  readonly second?: { readonly name: string; readonly width: Cm | null; readonly of: readonly string[] };
   /** allowances and ease of this order alone, above the house's */
   readonly own?: OwnRules;
 }

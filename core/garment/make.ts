@@ -10,7 +10,7 @@ import { roundLength, stepOf } from '../units/rounding.ts';
 import { type Adapted, actsOnPanels, adapt, adaptedParts } from './adapt.ts';
 import { asTaken } from './as-taken.ts';
 import type { Carrying } from './carried.ts';
-import { clothChecks, clothToBuy } from './cloth.ts';
+import { clothChecks, clothToBuy, fromSecond } from './cloth.ts';
 import { belowWanted, type LengthValues, lengthChecks, lengthKeeps } from './common/length-wanted.ts';
 import { zipStrokes } from './common/silhouette.ts';
 import { totalCheck, totalLeaves } from './common/total-length.ts';
@@ -212,6 +212,11 @@ function drafted(input: SheetInput, taken: Carrying | null): Garment {
   const cuttings = made.map((m) => m.r.part.cutting(m.c, m.values, m.draft as never, opening));
   const pieces = cuttings
     .flatMap((k) => k.pieces)
+    .map((p) =>
+      fromSecond(input, { id: p.panel, layer: p.layer })
+        ? { ...p, cloth: input.brief.second!.name || 'second cloth' }
+        : p,
+    )
     .sort((a, b) => LAYERS.indexOf(a.layer) - LAYERS.indexOf(b.layer));
   const cloth = clothToBuy(input, pieces);
   const checks = [

@@ -10,15 +10,20 @@ export interface Bundle {
   readonly pieces: PrintedSheet['pieces'];
 }
 
+/** The layer a piece belongs to, with the cloth where it is not the garment’s first. */
+export const ofCloth = ({ layer, cloth }: { readonly layer: string; readonly cloth?: string }): string =>
+  cloth ? `${layer}, ${cloth}` : layer;
+
 /** The bundles of a sheet, in the order of its cut list. */
 export function bundlesOf(printed: PrintedSheet): Bundle[] {
   const found = new Map<string, { part: string; layer: string; pieces: PrintedSheet['pieces'][number][] }>();
   for (const piece of printed.pieces) {
     const key = piece.panel.split('.')[0]!;
     const part = printed.sections.find((s) => s.id === key)?.name ?? key;
-    const own = found.get(`${key}/${piece.layer}`) ?? { part, layer: piece.layer, pieces: [] };
+    const layer = ofCloth(piece);
+    const own = found.get(`${key}/${layer}`) ?? { part, layer, pieces: [] };
     own.pieces.push(piece);
-    found.set(`${key}/${piece.layer}`, own);
+    found.set(`${key}/${layer}`, own);
   }
   return [...found.values()].map((b) => ({
     ...b,

@@ -27,6 +27,8 @@ export interface PrintedSheet {
     readonly panel: string;
     readonly piece: string;
     readonly layer: string;
+    /** the second cloth it is cut from, where it is */
+    readonly cloth?: string;
     readonly cut: string;
     readonly size: string;
     readonly grain: string;
@@ -179,6 +181,7 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
       panel: p.panel,
       piece: p.name,
       layer: p.layer,
+      ...(p.cloth === undefined ? {} : { cloth: p.cloth }),
       cut:
         p.cut === 'single'
           ? String(p.count)

@@ -70,7 +70,7 @@ export async function benchCardsPdf(view: SheetView, unit: SheetUnit, address: s
             stack: [
               { text: 'Allowances', bold: true, margin: [0, 8, 0, 1] },
               ...printed.allowances.map((a): Content => ({ text: `${a.name}: ${a.text}` })),
-              ...(b.layer === 'outer'
+              ...(b.pieces[0]?.layer === 'outer'
                 ? [
                     { text: 'Materials', bold: true, margin: [0, 6, 0, 1] } as Content,
                     ...printed.notions.map((n): Content => ({ text: `${n.name}: ${n.text}` })),

@@ -9,6 +9,7 @@ import {
   type SheetUnit,
   viewToSvg,
 } from '@rocchetto/core';
+import { ofCloth } from '@rocchetto/core/sheet/bundles.ts';
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { pageHeight } from '../../paper/page.ts';
 import { printPaper } from '../../paper/print.ts';
@@ -307,7 +308,7 @@ const cutList = (printed: PrintedSheet, dense: boolean): Content => ({
           ),
           ...printed.pieces.map((p) => [
             cell(p.piece, { bold: true }),
-            p.layer,
+            ofCloth(p),
             p.cut,
             [p.size, p.grain, p.note && `(${p.note})`].filter(Boolean).join('; '),
           ]),

@@ -4,6 +4,7 @@ import { useLengthRule } from '../../parts/readings/useLengthRule.ts';
 import { LengthInput } from '../../shared/LengthInput.tsx';
 import { ClothTraits } from './ClothTraits.tsx';
 import { OwnRules } from './OwnRules.tsx';
+import { SecondCloth } from './SecondCloth.tsx';
 import { StretchInput } from './StretchInput.tsx';
 
 /** What the brief asks of every garment: how close, its cloth, what it is worn with. */
@@ -44,6 +45,7 @@ export function BriefFields({ unit }: { readonly unit: SheetUnit }) {
         <Form.Item name="lining" label="Lining" extra="leave empty if unlined">
           <Input />
         </Form.Item>
+        <SecondCloth unit={unit} />
       </div>
       <OwnRules unit={unit} />
       <h2>Worn with</h2>

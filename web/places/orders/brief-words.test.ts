@@ -29,6 +29,7 @@ describe('a brief in words', () => {
       [{ shoes: 'court shoe' }, 'Shoes'],
       [{ heel: '5 cm' }, 'Shoes'],
       [{ note: 'pockets' }, 'Note'],
+      [{ second: { name: 'lace', of: ['bodice'] } }, 'Second cloth'],
       [{ own: { none: true } }, 'Of its own'],
       [{ own: { hemTwice: true } }, 'Of its own'],
       [{ own: { allowances: { hem: '2 cm' } } }, 'Of its own'],

@@ -57,6 +57,16 @@ export const briefWords = (
     ),
   ],
   ['Lining', brief.lining || 'unlined'],
+  [
+    'Second cloth',
+    brief.second
+      ? list(
+          brief.second.name,
+          brief.second.width && `${brief.second.width} wide`,
+          `for ${brief.second.of.join(', ') || 'no part yet'}`,
+        )
+      : '',
+  ],
   ['Of its own', ownWords(brief.own)],
   ['Beneath', brief.beneath],
   ['Shoes', list(brief.shoes, brief.heel && `heel ${brief.heel}`)],

@@ -28,7 +28,17 @@ export const writtenBrief = (v: BriefWire, unit: SheetUnit): unknown => ({
   heel: withUnit(v.heel, unit),
   parts: v.parts.map((p) => writtenPart(p, unit)),
   own: writtenOwn(v.own, unit),
+  second: v.second && writtenSecond(v.second, unit),
 });
+
+/** The second cloth as it is sent; left out where nothing is said of it. */
+function writtenSecond(
+  { name = '', width = null, of = [] }: Partial<NonNullable<BriefWire['second']>>,
+  unit: SheetUnit,
+): BriefWire['second'] {
+  const written = { name: name.trim(), width: withUnit(width, unit), of };
+  return written.name || written.width !== null || of.length > 0 ? written : undefined;
+}
 
 /** What the order has of its own, as it is sent; left out where it has nothing. */
 export function writtenOwn(own: BriefWire['own'], unit: SheetUnit): BriefWire['own'] {

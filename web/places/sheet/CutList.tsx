@@ -1,4 +1,5 @@
 import type { PrintedSheet } from '@rocchetto/core';
+import { ofCloth } from '@rocchetto/core/sheet/bundles.ts';
 import { memo } from 'react';
 import { Facts } from '../../shared/Facts.tsx';
 import { keepTogether } from '../../shared/keepTogether.ts';
@@ -25,7 +26,7 @@ export const CutList = memo(function CutList({ printed }: { printed: PrintedShee
                 <td>
                   <strong>{p.piece}</strong>
                 </td>
-                <td>{p.layer}</td>
+                <td>{ofCloth(p)}</td>
                 <td>{p.cut}</td>
                 <td>
                   <details>
