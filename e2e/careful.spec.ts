@@ -73,8 +73,9 @@ test('an order has allowances and ease of its own, with one reason, and the shee
   await page.goto(`/orders/${orderId}/brief`);
   // What is the order’s own stands open when the brief is opened again.
   await expect(page.getByLabel('Allowance, straight hem')).toHaveValue('2 cm');
-  await page.goto(`/orders/${orderId}/sheet`);
+  await page.goto(`/orders/${orderId}/sheet?part=cutting`);
   await expect(page.getByText('hem (this order’s own)')).toBeVisible();
+  await page.goto(`/orders/${orderId}/sheet?part=checks`);
   await expect(
     page.getByText(/The ease is this order’s own, not its fit’s: she wants it as her last one/),
   ).toBeAttached();

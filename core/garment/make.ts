@@ -289,7 +289,7 @@ function drafted(input: SheetInput, taken: Carrying | null): Garment {
       unusedOf(
         base,
         made.map((m) => ({
-          asks: Object.values(wantsOfPlaced(m.r, m.values)).flat(),
+          asks: [...Object.values(wantsOfPlaced(m.r, m.values)).flat(), ...(m.draft.uses ?? [])],
           leaves: lengthKeeps(base, m.values, {
             ...(m.r.joinedTo.waist === undefined ? {} : totalLeaves(m.c, true)),
             ...m.r.part.leaves?.(m.c, m.values, m.draft as never),

@@ -90,6 +90,8 @@ export interface Drafted {
   readonly sewnDarts?: Readonly<Record<Face, readonly Cm[]>>;
   /** figures of its own that have an ease of a zone, so that the sheet says how they fit */
   readonly zones?: readonly { readonly zone: EaseZone; readonly figure: string }[];
+  /** measures it was drafted by without asking for them, where what it asks for was not read */
+  readonly uses?: readonly string[];
   /** where figures are found on the flat panels */
   readonly places: () => readonly Place[];
 }

@@ -22,6 +22,7 @@ export function MoreParts({ parts, onAdd }: { parts: readonly Of[]; onAdd: (part
       <Select
         aria-label="Add part"
         className="wide-select"
+        listHeight={360}
         placeholder="Choose a part that joins …"
         value={null}
         onChange={(id: string | null) => id && onAdd(id)}

@@ -16,6 +16,7 @@ import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
 import type { SleeveValues } from './fields.ts';
 import { planSleeve, type SleevePlan } from './plan.ts';
+import { armUses } from './shoulder.ts';
 
 /** The side seam of a flared sleeve swings out by this at the most, radians: beyond it a circle is cut (common practice). */
 const MOST_SWING = 1.2;
@@ -35,6 +36,7 @@ export function draftSleeve(c: PartContext, v: SleeveValues): SleeveDraft {
     return {
       panels: [],
       sewn: { armhole: null },
+      uses: armUses(c),
       places: () => [],
       plan,
       panel: null,
@@ -59,6 +61,7 @@ export function draftSleeve(c: PartContext, v: SleeveValues): SleeveDraft {
     panels: [panel, ...cuff, ...lining],
     zones: [{ zone: 'upper-arm', figure: c.id('upper-arm') }],
     sewn: { armhole: sewn },
+    uses: armUses(c),
     meets: {
       armhole: v.head === 'gathered' ? { kind: 'gathered', cloth } : plan.meeting,
     },

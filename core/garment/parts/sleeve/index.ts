@@ -28,7 +28,6 @@ export const sleeve = definePart({
         ...(close && v.goes === 'wrist' ? ['wrist'] : []),
       ],
       helps: [
-        ...(v.goes === 'wrist' ? ['neck-to-wrist', 'nape-to-wrist'] : []),
         ...(v.goes === 'length' ? ['sleeve-length'] : []),
         ...(close && v.goes === 'length' ? ['arm-length', 'wrist'] : []),
         // A straight one to the wrist knows the arm by its two ends.

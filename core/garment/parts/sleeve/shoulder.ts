@@ -35,17 +35,31 @@ const WAY: Readonly<Record<From, string>> = {
   nape: 'Straight across the back, half of shoulder to shoulder as drafted.',
 };
 
+/** From which length the arm is taken where it was not read from the shoulder point; null where it was, or none was read. */
+export function armFrom(c: PartContext): From | null {
+  if (c.measured.get('arm-length')?.net != null) return null;
+  const shoulder = toShoulder(c);
+  return (
+    (['neck', 'nape'] as const).find((from) => {
+      const net = c.measured.get(READ[from])?.net;
+      return net != null && shoulder !== null && net > shoulder[from] + LEAST_ARM;
+    }) ?? null
+  );
+}
+/** An arm is at least this long, cm: a length from the neck that leaves less was read for something else. */
+const LEAST_ARM = 20;
+/** The measures that a sleeve is drafted by without having asked for them. */
+export const armUses = (c: PartContext): readonly string[] => {
+  const from = armFrom(c);
+  return from ? [READ[from]] : [];
+};
+
 /** The arm from the shoulder point as terms: as read, or what a length from the neck leaves; null where none was read. */
 export function armLength(c: PartContext): readonly Term[] | null {
   const own = c.measured.get('arm-length');
   if (own?.net != null) return bodyTerms(own);
-  const shoulder = toShoulder(c);
-  for (const from of ['neck', 'nape'] as const) {
-    const m = c.measured.get(READ[from]);
-    if (m?.net != null && shoulder && m.net > shoulder[from] + 20)
-      return [...bodyTerms(m), shoulderTerm(shoulder, from)];
-  }
-  return null;
+  const from = armFrom(c);
+  return from && [...bodyTerms(c.measured.get(READ[from])!), shoulderTerm(toShoulder(c)!, from)];
 }
 
 /** What lies above the sleeve of a length that was read or wanted from the neck, as a term. */

@@ -6,6 +6,7 @@ import { describe, expect, it } from 'vitest';
 import { edgeLength, sewnLength, widthAt } from '../../../draft/measure.ts';
 import { edgeOf } from '../../../draft/panel.ts';
 import type { Sheet } from '../../../sheet/compute.ts';
+import { printSheet } from '../../../sheet/print.ts';
 import { halfCap, heightFor, widthsAt } from '../../common/cap.ts';
 import { asLines, randomBody, seeded } from '../../testing.ts';
 
@@ -308,6 +309,8 @@ describe('a sleeve as the design wants it', () => {
     expect(cm(s, 'length')).toBeCloseTo(72 - shoulder, 6);
     expect(cm(s, 'elbow-level')).toBeCloseTo(0.58 * (72 - shoulder), 1);
     expect(check(s, 'absent-sleeve.length')).toBeUndefined();
+    // It was not asked for, and is used all the same: nothing says that it was left.
+    expect((printSheet(s, 'cm').unused ?? []).join(' ')).not.toContain('side-neck to wrist');
     const nape = made({ shape: 'fitted' }, [...neckOnly, 'nape-to-wrist 79 cm']);
     // Brought over from the nape by half of shoulder to shoulder, 38.
     expect(cm(nape, 'length')).toBeCloseTo(79 - 19, 6);
