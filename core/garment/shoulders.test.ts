@@ -2,6 +2,7 @@ import { figure, sheetOf } from '@rocchetto/contract/testing.ts';
 import { EXACT, garmentSpec } from '@rocchetto/contract/testing-garments.ts';
 import { describe, expect, it } from 'vitest';
 import { relationsOf } from '../checks/relations.ts';
+import { printSheet } from '../sheet/print.ts';
 import { cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import { asLines, type Body } from './testing.ts';
@@ -132,5 +133,30 @@ describe('what a sheet says of a garment is true of it', () => {
     };
     expect(side(null)).toEqual([18.5, 'passed']);
     expect(side(20)).toEqual([20, 'warned']);
+  });
+});
+
+/** A front that is read wider than its shoulders: invented, plane geometry. */
+describe('a width across beside the shoulder', () => {
+  const body = (across: number) =>
+    [
+      ...['bust 92 cm', 'waist 74 cm', 'across-shoulder 39 cm', 'neck-width 14 cm', 'shoulder 12.5 cm'],
+      ...[
+        'neck-to-bust 26.5 cm',
+        'neck-to-waist-front 43.5 cm',
+        'nape-to-waist 40.5 cm',
+        'apex-span 18.5 cm',
+      ],
+      `across-front ${across} cm`,
+    ] as const;
+  const told = (across: number) =>
+    printSheet(sheetOf(garmentSpec('bodice', body(across))), 'cm').checks.find(
+      (k) => k.code === 'bodice.wide-front',
+    );
+  it('that reaches its end is asked about; one that lies inside it is not', () => {
+    // 7 and 12.5 along a slope of 20°: the shoulder ends 18.75 from the centre. Across front gets 0.75 of ease.
+    expect(told(33)).toBeUndefined();
+    expect(told(38)).toMatchObject({ state: 'warned' });
+    expect(told(38)!.text).toContain('Read across front and the shoulder again');
   });
 });

@@ -52,6 +52,26 @@ export const narrowQuarters = (c: PartContext, m: Marked): RawCheck[] =>
     ];
   });
 
+/** How much nearer the centre than the end of the shoulder an armhole runs at the least, cm (common practice: 1 to 2.5). */
+const INSIDE_SHOULDER = 0.3;
+
+/** A width across that was read as wide as the shoulders bends the armhole outward below them: one of the readings is wrong. */
+export const wideAcross = (c: PartContext, m: Marked): RawCheck[] =>
+  FACES.flatMap((face) => {
+    const read = c.measured.get(`across-${face}`)?.net ?? null;
+    const [across, shoulder] =
+      face === 'front' ? [m.acrossFront, m.shoulder] : [m.acrossBack, m.shoulderBack];
+    const tip = m.neckHalf + shoulder * Math.cos((m.slope * Math.PI) / 180);
+    if (read === null || across <= tip - INSIDE_SHOULDER) return [];
+    return [
+      warn(
+        c.id(`wide-${face}`),
+        c.id(`across-${face}`),
+        `Across ${face}, a half, is ${p(across)} with its ease; the shoulder ends ${p(cm(tip))} from the centre: the armhole bends outward below it. Read across ${face} and the shoulder again.`,
+      ),
+    ];
+  });
+
 /** Side seams sewn, front and back, and the armhole beside the body's. */
 export function seamChecks(
   c: PartContext,

@@ -4,7 +4,13 @@ import { say as p } from '../../../units/print.ts';
 import { quarterBalance } from '../../common/bodice/balance.ts';
 import { bodiceLeaves } from '../../common/bodice/bodice-leaves.ts';
 import { turnChecks } from '../../common/bodice/bust-turn.ts';
-import { absentChecks, bustAbove, narrowQuarters, seamChecks } from '../../common/bodice/checks.ts';
+import {
+  absentChecks,
+  bustAbove,
+  narrowQuarters,
+  seamChecks,
+  wideAcross,
+} from '../../common/bodice/checks.ts';
 import { closingNotions } from '../../common/bodice/closing.ts';
 import { cupQuarters } from '../../common/bodice/cup-quarters.ts';
 import { underBustSays } from '../../common/bodice/heights-plan.ts';
@@ -119,7 +125,7 @@ function bodiceChecks(c: PartContext, v: BodiceValues, d: BodiceDraft): RawCheck
       );
     return found;
   }
-  found.push(...bustAbove(c, m), ...narrowQuarters(c, m));
+  found.push(...bustAbove(c, m), ...narrowQuarters(c, m), ...wideAcross(c, m));
   if (v.plan === 'quarter') found.push(quarterBalance(c));
   else found.push(...turnChecks(c, d.turn!, d.bustDart[0]?.marked ?? ZERO, v.shaping === 'darts'));
   for (const face of FACES) {

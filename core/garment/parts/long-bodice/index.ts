@@ -5,7 +5,13 @@ import { say as p } from '../../../units/print.ts';
 import { quarterBalance } from '../../common/bodice/balance.ts';
 import { bodiceLeaves } from '../../common/bodice/bodice-leaves.ts';
 import { turnChecks } from '../../common/bodice/bust-turn.ts';
-import { absentChecks, bustAbove, narrowQuarters, seamChecks } from '../../common/bodice/checks.ts';
+import {
+  absentChecks,
+  bustAbove,
+  narrowQuarters,
+  seamChecks,
+  wideAcross,
+} from '../../common/bodice/checks.ts';
 import { closingNotions } from '../../common/bodice/closing.ts';
 import { cupQuarters } from '../../common/bodice/cup-quarters.ts';
 import { quarterLines } from '../../common/bodice/quarter-plan.ts';
@@ -129,7 +135,7 @@ function longChecks(c: PartContext, v: LongValues, d: LongDraft, opening: Openin
       );
     return found;
   }
-  found.push(...bustAbove(c, m), ...narrowQuarters(c, m));
+  found.push(...bustAbove(c, m), ...narrowQuarters(c, m), ...wideAcross(c, m));
   if (v.plan === 'quarter') found.push(quarterBalance(c));
   else found.push(...turnChecks(c, d.turn!, d.bustDart[0]?.marked ?? ZERO, v.shaping === 'darts'));
   if (d.slits !== v.slits)
