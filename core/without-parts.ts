@@ -16,6 +16,7 @@ export * from './garment/house.ts';
 export * from './garment/input.ts';
 export * from './garment/joins.ts';
 export * from './garment/measuring.ts';
+export * from './garment/own.ts';
 export * from './garment/own-rules.ts';
 export * from './garment/part.ts';
 export * from './garment/registry.ts';

@@ -5,7 +5,7 @@ import type { Reading } from '../measures/session.ts';
 import type { Cm, SheetUnit } from '../units/length.ts';
 import type { HouseRounding } from '../units/rounding.ts';
 import type { Carried } from './carried.ts';
-import type { OwnRules } from './own-rules.ts';
+import type { OwnRules } from './own.ts';
 import type { StepTaken } from './steps.ts';
 import type { Allowances } from './tables/allowances.ts';
 import type { ClothTrait } from './tables/cloth-traits.ts';

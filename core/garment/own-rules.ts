@@ -3,23 +3,9 @@ import type { Figure } from '../figure/figure.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { say as p } from '../units/print.ts';
 import type { Brief, HouseRules } from './input.ts';
+import type { OwnRules } from './own.ts';
 import { ALLOWANCE_NAME, type AllowanceId, type Allowances } from './tables/allowances.ts';
 import { EASE_ZONES, type EaseZone } from './tables/fit.ts';
-
-/** What an order has of its own above the studio's rules: allowances, hems, ease. Lengths cm. */
-export interface OwnRules {
-  /** panels are cut on their sewing lines */
-  readonly none: boolean;
-  readonly allowances: Partial<Allowances>;
-  /** each hem is turned twice by its depth */
-  readonly hemTwice: boolean;
-  /** the ease of every girth; null where the fit says it */
-  readonly girths: Cm | null;
-  /** the ease of single places, above that */
-  readonly ease: Partial<Record<EaseZone, Cm>>;
-  /** why the ease is another one than the fit's: one reason for the whole garment */
-  readonly why: string;
-}
 
 /** Ease that lies in a length, not round the body: “every girth” leaves it. */
 const LENGTHS: readonly EaseZone[] = ['armhole-depth', 'neck-to-waist', 'rise'];
