@@ -307,6 +307,22 @@ describe('a seam across at any depth', () => {
       3,
     );
   });
+  it('a second one meets the part that is left below the first, and each part has a name of its own', () => {
+    for (const part of [PRINCESS, { ...BODICE, shaping: 'darts' }]) {
+      const deep = part === PRINCESS ? '34 cm' : '16 cm';
+      const { s, left: told } = seams(
+        [part],
+        [
+          { step: 'seam-front', part: 0, amount: '12 cm' },
+          { step: 'seam-front', part: 0, amount: deep },
+        ],
+      );
+      expect(told).toEqual([]);
+      const fronts = s.panels.filter((p) => p.layer === 'outer' && /^bodice\.front(?!.*facing)/.test(p.id));
+      expect(fronts).toHaveLength(part === PRINCESS ? 6 : 3);
+      expect(new Set(s.panels.map((p) => p.id)).size).toBe(s.panels.length);
+    }
+  });
   it('through a dart, or a shape that follows no seam, is told', () => {
     expect(seams([BODICE], [{ step: 'seam-front', part: 0, amount: '34 cm' }]).left.join()).toContain(
       'crosses it',

@@ -127,7 +127,7 @@ function across(
   p: Panel,
   { out, outAlong, inAlong }: Met,
   q: Across,
-  { allowance, word }: { readonly allowance: Cm; readonly word: string },
+  { allowance, word, mark }: { readonly allowance: Cm; readonly word: string; readonly mark: string },
 ): readonly [Panel, Panel] {
   const inward = inwardOf(p);
   const [a, b] = [pointAlong(edgeOf(p, out).path, outAlong), pointAlong(edgeOf(p, inward).path, inAlong)];
@@ -157,7 +157,7 @@ function across(
   return [
     {
       ...part(outer, true),
-      id: p.id.replace(/(front|back)/, '$1-yoke'),
+      id: p.id.replace(/(front|back)/, `$1-${mark}`),
       name: `${p.name}, ${word}`,
       note: '',
     },
@@ -177,11 +177,15 @@ function seamed(now: Adapted, key: string, face: 'front' | 'back', q: Across, al
         has(p, inwardOf(p)) &&
         outwardOf(p).length > 0,
     );
+  const earlier = now.seams.filter((s) => s.panel.startsWith(`${key}.${face}`)).length;
+  const mark = earlier === 0 ? 'yoke' : `yoke-${earlier + 1}`;
   const cuts = new Map<Panel, readonly [Panel, Panel]>();
   const ends: Adapted['seams'][number][] = [];
   for (const layer of ['outer', 'lining'] as const) {
     const panels = of(layer);
-    const middle = panels.find((p) => has(p, 'centre'));
+    const middles = panels.filter((p) => has(p, 'centre'));
+    // Where a seam lies already, the part that this one meets.
+    const middle = middles.find((p) => crossesAt(p, 'centre', q.depth + q.dip) !== null) ?? middles[0];
     if (!middle) {
       if (layer === 'lining') continue;
       throw new Cannot('there is no panel here that goes from the neckline to the armhole.');
@@ -191,14 +195,14 @@ function seamed(now: Adapted, key: string, face: 'front' | 'back', q: Across, al
     const rows: (readonly [Panel, Met])[] = [
       [middle, met],
       ...panels
-        .filter((p) => shared > 0 && p !== middle && has(p, 'princess'))
+        .filter((p) => shared > 0 && p.id === middle.id.replace('-centre', '-side') && has(p, 'princess'))
         .map((p) => [p, metBeside(p, met.outAlong, shared)] as const),
     ];
     // Over the underarm it is a yoke; deeper it lies above a seam like any other.
     const [last, end] = rows.at(-1)!;
     const word = end.out === 'side' ? 'above the seam' : 'yoke';
     for (const [p, m] of rows)
-      cuts.set(p, across(p, m, p === middle ? q : { ...q, dip: 0 }, { allowance, word }));
+      cuts.set(p, across(p, m, p === middle ? q : { ...q, dip: 0 }, { allowance, word, mark }));
     if (layer === 'outer')
       ends.push({
         panel: middle.id,
