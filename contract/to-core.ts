@@ -12,6 +12,7 @@ import {
   type Leads,
   type OwnRules,
   type PartBrief,
+  plainWhy,
   type SheetInput,
   type SheetUnit,
   showInput,
@@ -71,7 +72,7 @@ function toOwn({ none, hemTwice, why, girths, allowances, ease }: NonNullable<Br
   return {
     none,
     hemTwice,
-    why: why.trim().replace(/\.$/, ''),
+    why: plainWhy(why),
     girths: girths === null ? null : toCm(girths),
     allowances: lengths(allowances),
     ease: lengths(ease),

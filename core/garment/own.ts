@@ -16,3 +16,6 @@ export interface OwnRules {
   /** why the ease is another one than the fit's: one reason for the whole garment */
   readonly why: string;
 }
+
+/** The reason as sentences go on with it: without blanks around it and its full stop. */
+export const plainWhy = (why: string): string => why.trim().replace(/\.$/, '');

@@ -30,6 +30,7 @@ const SECRET = {
   address: '7 Ropewalk',
   note: 'left-handed',
 };
+const EASED = 'her scar must not be pressed';
 beforeAll(async () => {
   t = await startTestApp();
   principal = await t.as('principal');
@@ -110,6 +111,14 @@ describe('one client’s data', () => {
   });
 
   it('once erased is nowhere in the database; what must stay is said and stays', async () => {
+    // Why this order has an ease of its own: written of her, and printed at every figure that it moves.
+    const briefed = await json(principal.get(`/orders/${made.orderId}`));
+    await json(
+      principal.send('PUT', `/orders/${made.orderId}/brief`, {
+        version: briefed.version,
+        brief: { ...briefed.brief, own: { girths: '6 cm', why: `${EASED}.` } },
+      }),
+    );
     await agreeAndCut();
     // What an import told of her by name, a file of another book that was never taken, and a page of her own.
     await t.pool.query(
@@ -182,6 +191,7 @@ describe('one client’s data', () => {
         '0555246810',
         '0555-246810',
         'held her breath',
+        EASED,
       ])
         expect(text.includes(secret), `${secret} in ${table}`).toBe(false);
     }

@@ -184,12 +184,15 @@ export interface Erased {
 
 /** The client's kept sheets with nothing left of who it was, by order and revision. */
 async function keptWithoutClient(tx: Tx, id: number, code: string): Promise<Record<string, Kept>> {
-  const { rows } = await tx.query<{ key: string; kept: unknown; occasion: string }>(
-    `select s.order_id || ' ' || s.revision as key, s.kept, coalesce(s.spec -> 'order' ->> 'occasion', '') as occasion
+  const { rows } = await tx.query<{ key: string; kept: unknown; occasion: string; why: string }>(
+    `select s.order_id || ' ' || s.revision as key, s.kept, coalesce(s.spec -> 'order' ->> 'occasion', '') as occasion,
+            coalesce(s.spec #>> '{garment,own,why}', '') as why
        from sheet s join orders o on o.id = s.order_id where o.client_id = $1 and s.kept is not null`,
     [id],
   );
-  return Object.fromEntries(rows.map((r) => [r.key, withoutClient(readKept(r.kept)!, code, r.occasion)]));
+  return Object.fromEntries(
+    rows.map((r) => [r.key, withoutClient(readKept(r.kept)!, code, r.occasion, r.why)]),
+  );
 }
 
 /**
@@ -221,7 +224,7 @@ export async function eraseClient(
         spec = spec || jsonb_build_object('readings', '[]'::jsonb,
           'session', (spec -> 'session') || '{"measurer": "", "scribe": "", "beneath": "", "heel": null, "changed": ""}'::jsonb,
           'order', (spec -> 'order') || jsonb_build_object('client', $2::text, 'occasion', ''),
-          'garment', (spec -> 'garment') || '{"note": "", "beneath": "", "shoes": ""}'::jsonb),
+          'garment', jsonb_set((spec -> 'garment') || '{"note": "", "beneath": "", "shoes": ""}'::jsonb, '{own,why}', '"—"', false)),
         kept = $3::jsonb -> (order_id || ' ' || revision)
       where order_id in ${orders}`,
     [id, code, JSON.stringify(await keptWithoutClient(tx, id, code))],
@@ -282,7 +285,8 @@ export async function eraseClient(
   );
   const ordersKept = await count(
     `update orders set occasion = '', rack = '', cancelled_reason = '', care = null, version = version + 1,
-        brief = case when brief is null then null else brief || '{"note": "", "beneath": "", "shoes": ""}'::jsonb end
+        brief = case when brief is null then null
+          else jsonb_set(brief || '{"note": "", "beneath": "", "shoes": ""}'::jsonb, '{own,why}', '"—"', false) end
       where client_id = $1`,
   );
   // First answers that are kept for repeats: of this client's card, of their orders, and of whatever changed those.
