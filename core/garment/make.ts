@@ -229,7 +229,12 @@ function drafted(input: SheetInput, taken: Carrying | null): Garment {
     ),
     ...(taken ? taken.checks(bare) : []),
     ...fitChecks(input),
-    ...ownChecks(input.brief, context.opens !== null && context.closes === 'zip', bare),
+    ...ownChecks(
+      input.brief,
+      context.opens !== null && context.closes === 'zip',
+      bare,
+      made.flatMap((m) => m.draft.panels),
+    ),
     ...[...notTaken, ...[...adapted.values()].flatMap((a) => a.refused)].map((sentence, i) =>
       warn(`step-left-out-${i + 1}`, null, sentence),
     ),
@@ -240,13 +245,7 @@ function drafted(input: SheetInput, taken: Carrying | null): Garment {
       bare,
     ),
     ...made.flatMap((m) => m.r.part.checks(m.c, m.values, m.draft as never, opening)),
-    ...made.flatMap(({ r, c, values: own }) => {
-      const told = lengthChecks(c, own, r.part.fields.below ? 'below' : 'hem-front');
-      if (r.joinedTo.waist === undefined || !('lengthFrom' in own)) return told;
-      const wanted = belowWanted(c, own as LengthValues);
-      const below = wanted && cm(wanted.reduce((sum, t) => sum + t.cm, 0));
-      return [...told, ...(below === null ? [] : totalCheck(c, below, 'hem-front'))];
-    }),
+    ...made.flatMap(({ r, c, values: own }) => wantedLength(r, c, own)),
     ...zipChecks,
     ...cloth.checks,
     ...(plain
@@ -309,6 +308,15 @@ function drafted(input: SheetInput, taken: Carrying | null): Garment {
     refused,
     measured,
   };
+}
+
+/** Whether the length that the brief wants of a part can be, and goes with a whole length that was read. */
+function wantedLength(r: Placed, c: PartContext, own: object): RawCheck[] {
+  const told = lengthChecks(c, own, r.part.fields.below ? 'below' : 'hem-front');
+  if (r.joinedTo.waist === undefined || !('lengthFrom' in own)) return told;
+  const wanted = belowWanted(c, own as LengthValues);
+  const below = wanted && cm(wanted.reduce((sum, t) => sum + t.cm, 0));
+  return [...told, ...(below === null ? [] : totalCheck(c, below, 'hem-front'))];
 }
 
 /** The parts with what was agreed at a fitting done on their panels, all of the garment’s at once. */

@@ -45,6 +45,11 @@ describe('allowances of an order alone', () => {
     expect(none.checks.map((k) => k.sentence)).toContain(
       'No allowances: every line is a sewing line; give each edge its own when it is cut.',
     );
+    // A casing is turned down with the shape: that is told, since it is no allowance.
+    const cased = sheet({ own: { none: true }, cloth: { stretch: 60 } }, 'knit-skirt').printed.checks;
+    expect(cased.find((k) => k.code === 'no-allowances')!.text).toContain(
+      'keeps its depth: waist of the skirt front',
+    );
   });
   it.each([
     ['a zip', { allowances: { zip: '0.8 cm' } }, {}, 'A zip is sewn into at least 1.3'],

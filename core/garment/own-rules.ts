@@ -1,3 +1,4 @@
+import type { Panel } from '../draft/panel.ts';
 import { pass, type RawCheck, warn } from '../figure/check.ts';
 import type { Figure } from '../figure/figure.ts';
 import { type Cm, cm } from '../units/length.ts';
@@ -85,16 +86,23 @@ export function ownChecks(
   { own, cloth, letOut }: Brief,
   zipped: boolean,
   figures: readonly Figure[],
+  panels: readonly Panel[],
 ): RawCheck[] {
   if (!own) return [];
   const because = easeChecks(own, figures);
+  // A casing is part of the shape: its depth is no allowance.
+  const turns = [
+    ...new Set(
+      panels.flatMap((q) => q.edges.filter((e) => e.allowance > 0).map((e) => `${e.name} of the ${q.name}`)),
+    ),
+  ];
   if (own.none)
     return [
       ...because,
       pass(
         'no-allowances',
         null,
-        'No allowances: every line is a sewing line; give each edge its own when it is cut.',
+        `No allowances: every line is a sewing line; give each edge its own when it is cut.${turns.length > 0 ? ` What is turned down with the shape keeps its depth: ${turns.join(', ')}.` : ''}`,
       ),
       ...(letOut
         ? [
