@@ -11,9 +11,15 @@ const TOGETHER: readonly (readonly [name: string, of: RegExp])[] = [
   ['endpoints', /web\/api\/(?!(base|store|in-line|intent|own-steps)\.)[\w-]+\.ts$/],
   // What the parts share, by what hangs from the shoulder, what goes round a leg, and the rest; the lists draw the
   // silhouette too.
-  ['uppers-common', /core\/garment\/common\/(bodice\/|neck-and-armhole|top|upper-figures)/],
+  [
+    'uppers-common',
+    /core\/garment\/common\/(bodice\/|neck-and-armhole|top|upper-figures|cap|armhole-sewn|head-passes)/,
+  ],
   ['legs-common', /core\/garment\/common\/leg/],
-  ['parts-common', /core\/garment\/common\/(?!silhouette|bodice\/|neck-and-armhole|top|upper-figures|leg)/],
+  [
+    'parts-common',
+    /core\/garment\/common\/(?!silhouette|bodice\/|neck-and-armhole|top|upper-figures|cap|armhole-sewn|head-passes|leg)/,
+  ],
 ];
 
 export default defineConfig({

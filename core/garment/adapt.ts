@@ -6,19 +6,8 @@ import { type Edge, edgeOf, type Panel } from '../draft/panel.ts';
 import { straight } from '../draft/shape.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
-import type { Fields } from './fields.ts';
-import type { PartBrief } from './input.ts';
-import type { Place } from './picture.ts';
-import { STEPS, type StepId, type StepTaken, stepWords } from './steps.ts';
-
-/** Panels with the steps that act on them, where places lie then, and steps that could not be followed. */
-export interface Adapted {
-  readonly panels: readonly Panel[];
-  readonly place: (p: Place) => Place;
-  /** depths of the seams that were put in, with the panel they lie on, cm from its top */
-  readonly seams: readonly { readonly panel: string; readonly y: number; readonly half: number }[];
-  readonly refused: readonly string[];
-}
+import type { Adapted } from './adapted-parts.ts';
+import { STEPS, type StepId, type StepTaken } from './steps.ts';
 
 /** A step that cannot be followed on a panel, with the reason. */
 class Cannot extends Error {}
@@ -296,49 +285,4 @@ function endShaped(now: Adapted, key: string, by: number): Adapted {
       };
     }),
   };
-}
-
-/** Whether any of the steps acts on panels. */
-export const actsOnPanels = (steps: readonly StepTaken[]): boolean =>
-  steps.some((s) => STEPS[s.step].figures === undefined && STEPS[s.step].field === undefined);
-
-interface Known {
-  readonly name: string;
-  readonly adapts?: readonly StepId[];
-  readonly fields: Fields;
-}
-
-/** The parts with what steps say of their fields laid over them, and the steps that cannot be taken, with the reason. */
-export function adaptedParts(
-  parts: readonly PartBrief[],
-  steps: readonly StepTaken[],
-  known: (part: string) => Known,
-): { readonly parts: readonly PartBrief[]; readonly refused: readonly string[] } {
-  const made = [...parts];
-  const refused: string[] = [];
-  for (const [i, s] of steps.entries()) {
-    const brief = made[s.part];
-    const laid = brief ? onField(brief, known(brief.part), s) : 'its part is not there';
-    if (typeof laid === 'string') refused.push(`Step ${stepWords(s, i)} was left out: ${laid}.`);
-    else made[s.part] = laid;
-  }
-  return { parts: made, refused };
-}
-
-/** A part with a step laid over its field, where it acts on one; why it cannot be otherwise. */
-function onField(brief: PartBrief, part: Known, s: StepTaken): PartBrief | string {
-  const { field, amount } = STEPS[s.step];
-  if (!part.adapts?.includes(s.step)) return `a ${part.name} is not adapted so`;
-  if (amount !== null && s.amount === null) return 'its amount is missing';
-  const asked = field ? part.fields[field] : undefined;
-  if (!field || !asked) return brief;
-  if (asked.kind === 'choice')
-    return asked.options.some((o) => o.value === s.to)
-      ? { ...brief, [field]: s.to }
-      : `a ${part.name} knows no “${s.to}” there`;
-  if (asked.kind !== 'length') return brief;
-  const value = cm((brief[field] as number) + s.amount!);
-  return value >= asked.min - 1e-9 && value <= asked.max + 1e-9
-    ? { ...brief, [field]: value }
-    : `${say(value)} in all is outside of ${say(asked.min)} to ${say(asked.max)}`;
 }

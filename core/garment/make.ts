@@ -7,7 +7,7 @@ import { type Measured, resolveAll } from '../measures/session.ts';
 import { type Cm, cm, type SheetUnit } from '../units/length.ts';
 import { say as p } from '../units/print.ts';
 import { roundLength, stepOf } from '../units/rounding.ts';
-import { type Adapted, actsOnPanels, adapt, adaptedParts } from './adapt.ts';
+import { type Adapted, actsOnPanels, adaptedParts } from './adapted-parts.ts';
 import { asTaken } from './as-taken.ts';
 import type { Carrying } from './carried.ts';
 import { clothChecks, clothToBuy, fromSecond } from './cloth.ts';
@@ -151,7 +151,8 @@ function partsOf(input: SheetInput, taken: Carrying | null, { steps, rows, value
   /** A part's draft with the steps that act on its panels. */
   const reshaped = (r: Placed, draft: Drafted): Drafted => {
     const own = steps.flatMap((taken, i) => (taken.part === r.index ? [{ taken, number: i + 1 }] : []));
-    const a = adapt(r.key, draft.panels, own, base.allowances.side);
+    const a = r.part.reshape?.(r.key, draft.panels, own, base.allowances.side);
+    if (!a) return draft;
     adapted.set(r.index, a);
     return { ...draft, panels: a.panels, places: () => draft.places().map(a.place) };
   };

@@ -5,6 +5,7 @@ import type { RawCheck } from '../figure/check.ts';
 import type { Caution, Figure, Notion, Piece } from '../figure/figure.ts';
 import type { Measured } from '../measures/session.ts';
 import type { Cm } from '../units/length.ts';
+import type { Reshape } from './adapted-parts.ts';
 import type { Fields, ValuesOf } from './fields.ts';
 import type { SheetInput } from './input.ts';
 import type { Leaves } from './leaves.ts';
@@ -120,6 +121,8 @@ export interface GarmentPart<F extends Fields = Fields, D extends Drafted = Draf
   };
   /** the steps by which it can be adapted */
   readonly adapts?: readonly StepId[];
+  /** how its panels follow those that act on them */
+  readonly reshape?: Reshape;
   /** lies on the others without a seam that joins it: never a garment by itself */
   readonly free?: true;
   readonly wants: (values: ValuesOf<F>) => Wants;

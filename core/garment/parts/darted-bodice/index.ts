@@ -1,6 +1,7 @@
 import { TOLERANCE, ZERO } from '../../../figure/build.ts';
 import { judge, type RawCheck, warn } from '../../../figure/check.ts';
 import { say as p } from '../../../units/print.ts';
+import { adapt } from '../../adapt.ts';
 import { quarterBalance } from '../../common/bodice/balance.ts';
 import { bodiceLeaves } from '../../common/bodice/bodice-leaves.ts';
 import { turnChecks } from '../../common/bodice/bust-turn.ts';
@@ -44,6 +45,7 @@ export const dartedBodice = definePart({
     'seam-curve',
     'pleat',
   ],
+  reshape: adapt,
   joins: { gives: ['waist', 'armhole', 'neck'], takes: [], givenUp: [] },
   wants: (v) => bodiceWants(v.plan, v.zip),
   leaves: (c, v) => bodiceLeaves(c, v.plan),

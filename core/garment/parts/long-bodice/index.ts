@@ -2,6 +2,7 @@ import { markedGirth, TOLERANCE, ZERO } from '../../../figure/build.ts';
 import { judge, type RawCheck, warn } from '../../../figure/check.ts';
 import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
+import { adapt } from '../../adapt.ts';
 import { quarterBalance } from '../../common/bodice/balance.ts';
 import { bodiceLeaves } from '../../common/bodice/bodice-leaves.ts';
 import { turnChecks } from '../../common/bodice/bust-turn.ts';
@@ -55,6 +56,7 @@ export const longBodice = definePart({
     'seam-curve',
     'pleat',
   ],
+  reshape: adapt,
   joins: { gives: ['armhole', 'neck'], takes: [], givenUp: [] },
   wants: (v) => {
     const bodice = bodiceWants(v.plan, v.zip);

@@ -1,5 +1,6 @@
 import { cm } from '../../../units/length.ts';
 import { say } from '../../../units/print.ts';
+import { adapt } from '../../adapt.ts';
 import { allowanceList, pieces } from '../../common/skirt-cutting.ts';
 import { HELD_AGAINST, isKnown, isRead, type Leaves, left } from '../../leaves.ts';
 import { definePart, type PartContext } from '../../part.ts';
@@ -18,6 +19,7 @@ export const sleeve = definePart({
   fields: FIELDS,
   hangsFrom: 'shoulder',
   adapts: ['longer', 'sleeve-end'],
+  reshape: adapt,
   joins: { gives: [], takes: [{ edge: 'armhole', needed: true }], givenUp: [] },
   wants: (v) => {
     const close = (v.shape === 'fitted' && v.endGirth === null) || !['hem', 'slit'].includes(v.end);

@@ -6,6 +6,7 @@ import { markedGirth, TOLERANCE } from '../../../figure/build.ts';
 import { judge, missing, type RawCheck, warn } from '../../../figure/check.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
+import { adapt } from '../../adapt.ts';
 import { headPasses } from '../../common/head-passes.ts';
 import { emptyView, levelStroke, pictureOf, point, type View } from '../../common/silhouette.ts';
 import { allowanceList, PINS, pieces, stayTape, threadAndNeedle } from '../../common/skirt-cutting.ts';
@@ -42,6 +43,7 @@ export const top = definePart({
     'seam-curve',
     'pleat',
   ],
+  reshape: adapt,
   joins: { gives: ['armhole', 'neck'], takes: [], givenUp: [] },
   wants: (v) => ({
     needs: [
