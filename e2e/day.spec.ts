@@ -57,7 +57,7 @@ test('a client is taken from sign-in to paper with the keyboard alone', async ({
   await page.keyboard.press('Enter');
   await tabTo(page, page.getByLabel('Length wanted'));
   await page.keyboard.type('24 1/2 in');
-  await tabTo(page, page.getByLabel('Lining'));
+  await tabTo(page, page.getByLabel('Lining', { exact: true }));
   await page.keyboard.type('cupro');
   await page.keyboard.press('Enter');
 

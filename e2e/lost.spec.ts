@@ -37,12 +37,12 @@ test('a brief written while the network is away stays as it was written', async 
   await signIn(page);
   const { orderId } = await newSkirt(page, 'Brief Away');
   await page.goto(`/orders/${orderId}/brief`);
-  await page.getByLabel('Lining').fill('cupro, dove');
+  await page.getByLabel('Lining', { exact: true }).fill('cupro, dove');
   await page.getByLabel('Note', { exact: true }).fill('wants pockets next time');
   await context.setOffline(true);
   await page.getByRole('button', { name: 'Save brief' }).click();
   await expect(page.getByRole('alert')).toContainText(away);
-  await expect(page.getByLabel('Lining')).toHaveValue('cupro, dove');
+  await expect(page.getByLabel('Lining', { exact: true })).toHaveValue('cupro, dove');
   await context.setOffline(false);
   await page.getByRole('button', { name: 'Save brief' }).click();
   await expect(page.getByRole('heading', { name: /Measuring/ })).toBeVisible();

@@ -43,7 +43,7 @@ test('a brief being typed in stays when another hand saves the order', async ({ 
   await signIn(page);
   const { orderId, clientId } = await newSkirt(page, 'Brief Typed');
   await page.goto(`/orders/${orderId}/brief`);
-  await page.getByLabel('Lining').fill('half a wo');
+  await page.getByLabel('Lining', { exact: true }).fill('half a wo');
   const order = await (await page.request.get(`/api/orders/${orderId}`)).json();
   await byApi(page, 'PUT', `/orders/${orderId}`, {
     clientId,
@@ -52,7 +52,7 @@ test('a brief being typed in stays when another hand saves the order', async ({ 
   });
   await expect(page.getByText('Someone else saved this order.')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Brief: Skirt, renamed' })).toBeVisible();
-  await expect(page.getByLabel('Lining')).toHaveValue('half a wo');
+  await expect(page.getByLabel('Lining', { exact: true })).toHaveValue('half a wo');
   // The other hand writes the brief too: what differs is told in words, field by field, and no more.
   const brief = { parts: [{ part: 'straight-skirt', length: '62 cm' }], lining: 'cupro' };
   await byApi(page, 'PUT', `/orders/${orderId}/brief`, { version: order.version + 1, brief });
