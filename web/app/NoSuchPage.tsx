@@ -1,4 +1,6 @@
+import { useEffect } from 'react';
 import { Link, useRouteError } from 'react-router';
+import { opensAnew } from './patient.ts';
 
 export function NoSuchPage() {
   return (
@@ -15,6 +17,9 @@ export function NoSuchPage() {
 /** When a page breaks while it is drawn: what happened, what is kept, what to do. */
 export function BrokenPage() {
   const error = useRouteError();
+  useEffect(() => {
+    if (opensAnew(error, window.location.pathname, Date.now())) window.location.reload();
+  }, [error]);
   return (
     <main className="work" id="work">
       <div role="alert">

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { patient, patiently } from './patient.ts';
+import { opensAnew, patient, patiently } from './patient.ts';
 
 describe('a page whose file does not come', () => {
   beforeEach(() => void vi.useFakeTimers());
@@ -35,5 +35,28 @@ describe('a page whose file does not come', () => {
     await vi.runAllTimersAsync();
     await shown;
     expect(tries()).toBe(2);
+  });
+});
+
+describe('a page that broke', () => {
+  const kept = new Map<string, string>();
+  beforeEach(() => {
+    kept.clear();
+    vi.stubGlobal('sessionStorage', {
+      getItem: (k: string) => kept.get(k) ?? null,
+      setItem: (k: string, v: string) => void kept.set(k, v),
+    });
+  });
+  afterEach(() => void vi.unstubAllGlobals());
+  const gone = new Error('Failed to fetch dynamically imported module: /assets/MeasurePage.js');
+  it('is opened anew once where its file did not come, and told where it stays away', () => {
+    expect(opensAnew(gone, '/orders/1/measure', 1000)).toBe(true);
+    expect(opensAnew(gone, '/orders/1/measure', 9000)).toBe(false);
+    expect(opensAnew(gone, '/orders/2/measure', 9500)).toBe(true);
+    expect(opensAnew(gone, '/orders/2/measure', 60_000)).toBe(true);
+  });
+  it('is left as it is where it broke by itself', () => {
+    expect(opensAnew(new Error('x is undefined'), '/orders', 1000)).toBe(false);
+    expect(opensAnew(null, '/orders', 1000)).toBe(false);
   });
 });
