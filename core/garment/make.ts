@@ -313,7 +313,7 @@ function drafted(input: SheetInput, taken: Carrying | null): Garment {
 
 /** Whether the length that the brief wants of a part can be, and goes with a whole length that was read. */
 function wantedLength(r: Placed, c: PartContext, own: object): RawCheck[] {
-  const told = lengthChecks(c, own, r.part.fields.below ? 'below' : 'hem-front');
+  const told = lengthChecks(c, own, r.part.free ? 'length' : r.part.fields.below ? 'below' : 'hem-front');
   if (r.joinedTo.waist === undefined || !('lengthFrom' in own)) return told;
   const wanted = belowWanted(c, own as LengthValues);
   const below = wanted && cm(wanted.reduce((sum, t) => sum + t.cm, 0));
@@ -498,12 +498,14 @@ function driftChecks(c: LineContext, figures: readonly Figure[]): RawCheck[] {
     // A house that rounds up has agreed to up to a step on every panel: that is its rule, not a fault of this sheet.
     const ruled =
       over && c.rounding.mode === 'up' && d < f.shares.reduce((a, s) => a + s.times, 0) * stepOf(c.rounding);
+    // Where both print as the same fraction, what lies between them is said in words.
+    const printsAlike = p(cm(Math.abs(d))) === p(f.tolerance);
     return [
       judge(
         !over || ruled,
         `drift-${f.id}`,
         f.id,
-        `${f.name}: the rounded panels make ${p(markedGirth(f)!)}, drift ${d > 0 ? '+' : ''}${p(d)}${over ? `, more than the tolerance of ${p(f.tolerance)}` : ''}${ruled ? ', as the studio’s rule rounds every panel up' : ''}.`,
+        `${f.name}: the rounded panels make ${p(markedGirth(f)!)}, drift ${d > 0 ? '+' : ''}${p(d)}${over ? `, ${printsAlike ? 'a little ' : ''}more than the tolerance of ${p(f.tolerance)}` : ''}${ruled ? ', as the studio’s rule rounds every panel up' : ''}.`,
       ),
     ];
   });

@@ -60,7 +60,7 @@ export function hemLengths(c: PartContext, v: LengthValues, lie: WaistLie = LEVE
       return buildFigure(c, {
         terms: [],
         known: false,
-        why: [lengthLacks(v)],
+        why: [lengthLacks(c, v)],
         ...base,
       });
     return buildFigure(c, {

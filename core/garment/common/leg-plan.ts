@@ -7,6 +7,7 @@ import { isKnown, type Leaves, left, type ReadAt } from '../leaves.ts';
 import type { PartContext } from '../part.ts';
 import { easeOf } from './ease-of.ts';
 import { figuresOf } from './figures-of.ts';
+import { aboveFloor } from './length-wanted.ts';
 
 /** Crotch extensions as parts of the marked hip (common practice). */
 const EXTENDS = { front: 16, back: 8 } as const;
@@ -22,6 +23,8 @@ const KNEE_ABOVE_MIDDLE = 5;
 export const FRONT_LESS = 1;
 /** About so far below the crotch lies the knee, cm (common practice). */
 const TO_KNEE = 32;
+/** A leg wanted so long from the crotch goes past the knee, whoever wears it, cm (common practice). */
+const PAST_KNEE = 50;
 /** Short legs narrow by this from the thigh to the hem where no hem is briefed, cm (common practice). */
 const SHORT_TAPER = 2;
 
@@ -50,12 +53,39 @@ export const LEG_FIELDS = {
   },
 } as const satisfies Fields;
 
+/** How far legs go besides by their inside: the choices, and the lengths that go with them. */
+export const GOES_BY_SIDE = [
+  ['side', 'a side length wanted'],
+  ['clear', 'the floor up, in the shoes of the day'],
+] as const;
+export const SIDE_FIELDS = {
+  side: {
+    kind: 'length',
+    label: 'Side length wanted',
+    hint: 'from the waist down the side to the hem',
+    min: 25,
+    max: 125,
+    default: '50 cm',
+    when: { field: 'goes', is: ['side'] },
+  },
+  clear: {
+    kind: 'length',
+    label: 'Hem above the floor',
+    min: 0,
+    max: 90,
+    default: '2 cm',
+    when: { field: 'goes', is: ['clear'] },
+  },
+} as const satisfies Fields;
+
 /** What a brief says about the legs. Lengths cm. */
 interface LegValues {
   readonly goes: string;
   readonly inseam: Cm;
   /** from the waist down the side to the hem, where the leg goes to that */
-  readonly side?: Cm;
+  readonly side: Cm;
+  /** how far the hem lies above the floor, where the leg goes to that */
+  readonly clear: Cm;
   readonly knee: Cm | null;
   readonly hem: Cm | null;
 }
@@ -303,6 +333,12 @@ export function planLegs(
           term('take', 'rise', -rise, 'From the waist to the seat.'),
         ]
       : null);
+  const side =
+    v.goes === 'side'
+      ? [term('style', 'side length wanted', v.side, 'As briefed, from the waist.')]
+      : v.goes === 'clear'
+        ? aboveFloor(c, v.clear)
+        : null;
   const inseam = make(
     'inseam',
     'inside leg',
@@ -320,20 +356,18 @@ export function planLegs(
                 ),
               ]),
         ]
-      : v.goes === 'side'
-        ? depth.marked === null
-          ? null
-          : [
-              term('style', 'side length wanted', v.side!, 'As briefed, from the waist.'),
-              term('take', 'crotch level', -depth.marked, 'As marked: the inside leg begins there.'),
-            ]
-        : [term('style', 'wanted', v.inseam, 'As briefed.')],
-    { estimated: (long && leg === null) || (v.goes === 'side' && riseTerms?.[0]?.label === 'by the hip') },
+      : v.goes === 'length'
+        ? [term('style', 'wanted', v.inseam, 'As briefed.')]
+        : side && depth.marked !== null
+          ? [...side, term('take', 'crotch level', -depth.marked, 'As marked: the inside leg begins there.')]
+          : null,
+    { estimated: (long && leg === null) || (side !== null && riseTerms?.[0]?.label === 'by the hip') },
   );
 
   const [d, l] = [depth.marked, inseam.marked];
   const kneeAt =
-    net('waist-to-knee') ?? (d === null || l === null || !long ? null : d + l / 2 - KNEE_ABOVE_MIDDLE);
+    net('waist-to-knee') ??
+    (d === null || l === null || (!long && l < PAST_KNEE) ? null : d + l / 2 - KNEE_ABOVE_MIDDLE);
   const below = kneeAt !== null && d !== null && l !== null && d + l > kneeAt + 3 && kneeAt > d + 3;
   // A short leg ends near its thigh, whose back is wider by its longer extension; towards the knee less and less of that.
   const apart = byThigh
@@ -384,15 +418,19 @@ export function planLegs(
   };
 }
 
+/** What a leg cannot do without, by how far it goes. */
+export const legNeeds = (v: Pick<LegValues, 'goes'>): readonly string[] =>
+  v.goes === 'floor' ? ['inseam'] : v.goes === 'clear' ? ['waist-to-floor'] : [];
+
 /** What a leg asks for and leaves: the outside leg where rise and inside leg were read, the knee of one that ends above it. */
-export const legLeaves = (c: ReadAt, long: boolean): Leaves => ({
+export const legLeaves = (c: ReadAt, v: Pick<LegValues, 'goes'>, knee: boolean): Leaves => ({
   ...left(
-    isKnown(c, 'rise') && (!long || isKnown(c, 'inseam')),
+    isKnown(c, 'rise') && (v.goes !== 'floor' || isKnown(c, 'inseam')),
     ['outseam'],
     'Rise and inside leg were read: the outside leg is held against them.',
   ),
   ...left(
-    !long,
+    !knee,
     ['waist-to-knee', 'knee', 'crotch-length'],
     'The leg ends above the knee, and its depth is the rise.',
   ),

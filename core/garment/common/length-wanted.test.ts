@@ -113,3 +113,63 @@ it('a hem near the floor is a trip hazard by the floor in the shoes of the day',
   });
   expect(short.cautions.some((k) => k.code === 'trip')).toBe(false);
 });
+
+describe('trousers', () => {
+  const side = (s: Sheet) =>
+    figure(s, 'trousers.crotch-depth').marked! + figure(s, 'trousers.inseam').finished!;
+  it.each(['trousers', 'pull-on-trousers'])(
+    '%s go to a side length, or to the floor in the shoes of the day',
+    (part) => {
+      expect(side(made([{ part, goes: 'side', side: '96 cm' }]))).toBeCloseTo(96, 9);
+      const floor = made([{ part, goes: 'clear', clear: '2 cm' }], { heel: '4 cm' });
+      expect(side(floor)).toBeCloseTo(BODY['waist-to-floor']! + 4 - 2, 9);
+      // A leg that long has a knee, though no knee was read.
+      expect(figure(floor, 'trousers.knee-level').marked).toBeGreaterThan(50);
+    },
+  );
+  it('go nowhere from a floor that was not read, and say which reading lacks', () => {
+    const parts = [{ part: 'trousers', goes: 'clear' }];
+    expect(measuringList(parts).find((m) => m.id === 'waist-to-floor')).toMatchObject({ needed: true });
+    const s = made(
+      parts,
+      {},
+      LINES.filter((l) => !l.startsWith('waist-to-floor')),
+    );
+    expect(figure(s, 'trousers.inseam').finished).toBeNull();
+    expect(made([{ part: 'pull-on-trousers', goes: 'side', side: '25 cm' }]).panels).toEqual([]);
+  });
+});
+
+describe('a top', () => {
+  const length = (v: object, more: object = {}, lines = LINES) =>
+    figure(made([{ part: 'top', ...v }], more, lines), 'top.length').finished;
+  const unread = LINES.filter((l) => !/^(garment-length|neck-to-waist-back) /.test(l));
+  it('counts from the side-neck, the nape, the waist or the floor', () => {
+    const of = (v: object, more: object = {}) => length(v, more, unread);
+    expect(of({ length: '62 cm' })).toBeCloseTo(62, 9);
+    // The side-neck lies 2 above the nape (common practice).
+    expect(of({ from: 'nape', length: '60 cm' })).toBeCloseTo(62, 9);
+    expect(of({ from: 'waist', length: '20 cm' })).toBeCloseTo(BODY['nape-to-waist']! + 2 + 20, 9);
+    expect(of({ from: 'floor', clear: '30 cm' }, { heel: '5 cm' })).toBeCloseTo(
+      BODY['nape-to-waist']! + 2 + BODY['waist-to-floor']! + 5 - 30,
+      9,
+    );
+  });
+});
+
+it('an overskirt hangs to the floor in the shoes of the day, or as far as the side-neck says', () => {
+  const length = (v: object, more: object = {}) =>
+    figure(made([{ part: 'straight-skirt' }, { part: 'overskirt', ...v }], more), 'overskirt.length')
+      .finished;
+  expect(length({ lengthFrom: 'floor', clear: '1 cm' }, { heel: '7 cm' })).toBeCloseTo(
+    BODY['waist-to-floor']! + 7 - 1,
+    9,
+  );
+  expect(length({ lengthFrom: 'nape', length: '140 cm' })).toBeCloseTo(140 - BODY['nape-to-waist']!, 9);
+});
+
+it('a length from the neck that ends above the waist is not said to lack its reading', () => {
+  const s = made([{ part: 'gored-skirt', lengthFrom: 'neck', length: '30 cm' }]);
+  expect(figure(s, 'skirt.hem-front').why.join(' ')).toContain('ends above the waist');
+  expect(figure(s, 'skirt.hem-front').why.join(' ')).not.toContain('not measured');
+});

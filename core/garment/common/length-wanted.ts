@@ -48,6 +48,26 @@ export function heelMore(c: Pick<PartContext, 'input'>): Cm {
   return cm(brief.heel === null ? 0 : brief.heel - (session.heel ?? 0));
 }
 
+/** The floor from the waist in the shoes of the day, less what the hem clears, as terms; null where it was not read. */
+export function aboveFloor(c: PartContext, clear: Cm): readonly Term[] | null {
+  const floor = c.measured.get('waist-to-floor');
+  return floor?.net == null
+    ? null
+    : [...bodyTerms(floor), ...heelTerm(c), term('take', 'the hem above the floor', -clear, 'As briefed.')];
+}
+
+/** What a hem that counts from the floor leaves open while the shoes are not known. */
+export const shoesUnknown = (c: PartContext, figure: string): RawCheck[] =>
+  c.input.brief.heel === null
+    ? [
+        pass(
+          c.id('shoes'),
+          figure,
+          'No heel was given: the hem goes by the floor as it was read. Level it in the shoes that will be worn.',
+        ),
+      ]
+    : [];
+
 const heelTerm = (c: PartContext): Term[] => {
   const more = heelMore(c);
   const { heel } = c.input.session;
@@ -68,8 +88,7 @@ export function lessWay(c: PartContext, toWaist: string): Term | null {
   const m = c.measured.get(toWaist);
   if (m?.net == null) return null;
   // A skirt by itself has no bodice in which that ease would lie.
-  const flat =
-    (c.key.startsWith('skirt') && !c.above) || c.input.brief.parts.some((q) => q.plan === 'heights');
+  const flat = c.hang === 'waist' || c.input.brief.parts.some((q) => q.plan === 'heights');
   const ease = flat ? cm(0) : easeOf(c, 'neck-to-waist').cm;
   const name = m.measure.name;
   return term(
@@ -87,16 +106,7 @@ export function belowWanted(
   because = 'As briefed.',
 ): readonly Term[] | null {
   const from = v.lengthFrom ?? 'waist';
-  if (from === 'floor') {
-    const floor = c.measured.get('waist-to-floor');
-    return floor?.net == null
-      ? null
-      : [
-          ...bodyTerms(floor),
-          ...heelTerm(c),
-          term('take', 'the hem above the floor', -(v.clear ?? 0), 'As briefed.'),
-        ];
-  }
+  if (from === 'floor') return aboveFloor(c, v.clear ?? cm(0));
   if (v.length === null) return null;
   const own = term('style', 'length wanted', v.length, because);
   if (from === 'waist') return [own];
@@ -105,11 +115,13 @@ export function belowWanted(
 }
 
 /** Why a wanted length gives none below the waist. */
-export const lengthLacks = (v: LengthValues): string => {
+export const lengthLacks = (c: PartContext, v: LengthValues): string => {
   const by = BY[v.lengthFrom ?? 'waist'];
-  return by && (v.length !== null || v.lengthFrom === 'floor')
+  if (!by || (v.length === null && v.lengthFrom !== 'floor'))
+    return 'No length was measured and the brief gives none.';
+  return c.measured.get(by.reading)?.net == null
     ? `${by.name} was not measured, from which the brief’s length hangs.`
-    : 'No length was measured and the brief gives none.';
+    : 'The brief’s length ends above the waist.';
 };
 
 const fromOf = (values: unknown): string => (values as LengthValues).lengthFrom ?? 'waist';
@@ -134,15 +146,8 @@ export function lengthChecks(c: PartContext, values: unknown, figure: string): R
   const from = fromOf(values);
   if (from === 'waist') return [];
   const own = c.id(figure);
-  if (from === 'floor' && c.input.brief.heel === null)
-    return [
-      pass(
-        c.id('shoes'),
-        own,
-        'No heel was given: the hem goes by the floor as it was read. Level it in the shoes that will be worn.',
-      ),
-    ];
-  const way = from === 'floor' ? null : lessWay(c, BY[from]!.reading);
+  if (from === 'floor') return shoesUnknown(c, own);
+  const way = lessWay(c, BY[from]!.reading);
   return way && v.length !== null && v.length + way.cm <= 0
     ? [
         warn(

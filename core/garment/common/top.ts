@@ -4,7 +4,7 @@ import { type Edge, edge, type Panel } from '../../draft/panel.ts';
 import { seamThrough, straight } from '../../draft/shape.ts';
 import { squareHem } from '../../draft/square-hem.ts';
 import { TOLERANCE, term } from '../../figure/build.ts';
-import type { Figure } from '../../figure/figure.ts';
+import type { Figure, Term } from '../../figure/figure.ts';
 import { type Cm, cm } from '../../units/length.ts';
 import { foldOrSeam } from '../cloth.ts';
 import { choice, type ValuesOf } from '../fields.ts';
@@ -13,6 +13,7 @@ import type { Drafted, PartContext } from '../part.ts';
 import type { Place } from '../picture.ts';
 import { FACES, type Face } from '../tables/darts.ts';
 import { figuresOf } from './figures-of.ts';
+import { aboveFloor } from './length-wanted.ts';
 import {
   armEnds,
   armholePath,
@@ -24,6 +25,7 @@ import {
   sideLean,
   withArmNotches,
 } from './neck-and-armhole.ts';
+import { BIAS_STRIP, oblong } from './oblong.ts';
 import { onPanel } from './on-panel.ts';
 import { upperFigures } from './upper-figures.ts';
 
@@ -39,13 +41,28 @@ export const TOP_FIELDS = {
     max: 12,
     default: '2 cm',
   },
+  from: choice('Length measured from', [
+    ['neck', 'the side-neck'],
+    ['nape', 'the nape'],
+    ['waist', 'the waist'],
+    ['floor', 'the floor up, in the shoes of the day'],
+  ]),
   length: {
     kind: 'length',
-    label: 'Length wanted, from the side-neck',
+    label: 'Length wanted',
     hint: 'a measurement of the garment length overrides this',
-    min: 30,
+    min: 5,
     max: 160,
     default: '62 cm',
+    when: { field: 'from', is: ['neck', 'nape', 'waist'] },
+  },
+  clear: {
+    kind: 'length',
+    label: 'Hem above the floor',
+    min: 0,
+    max: 130,
+    default: '3 cm',
+    when: { field: 'from', is: ['floor'] },
   },
   below: choice('Below the bust', [
     ['bust', 'straight down from the bust'],
@@ -99,19 +116,40 @@ export function topLifts(
     : [];
 }
 
+/** Side-neck to hem as the brief wants it, as terms; null where it hangs from what was not read. */
+function lengthOf(c: PartContext, v: TopValues, waistLevel: number | null): readonly Term[] | null {
+  const wanted = term('style', 'length wanted', v.length, 'As briefed.');
+  if (v.from === 'neck') return [wanted];
+  if (v.from === 'nape')
+    return [
+      wanted,
+      term(
+        'add',
+        'the side-neck above the nape',
+        NECK_ABOVE_NAPE,
+        'The draft begins there (common practice).',
+      ),
+    ];
+  const below = v.from === 'waist' ? [wanted] : aboveFloor(c, v.clear);
+  return waistLevel === null || below === null
+    ? null
+    : [
+        ...below,
+        term('add', 'the side-neck above the waist', waistLevel, 'As read, behind: the draft begins there.'),
+      ];
+}
+
 /** Lengths and widths of a top as marked, from its readings or, where they lack, estimated. */
 function planTop(c: PartContext, v: TopValues, making: ReturnType<typeof figuresOf>) {
   const { net, bodyOf, make } = making;
   const readLength = bodyOf('garment-length');
-  const length = make(
-    'length',
-    'length, from the side-neck',
-    readLength ?? [term('style', 'wanted', v.length, 'As briefed.')],
-    {
-      read: readLength !== null,
-      tolerance: TOLERANCE.length,
-    },
-  );
+  const waistLevel =
+    net('neck-to-waist-back') ??
+    (net('nape-to-waist') === null ? null : net('nape-to-waist')! + NECK_ABOVE_NAPE);
+  const length = make('length', 'length, from the side-neck', readLength ?? lengthOf(c, v, waistLevel), {
+    read: readLength !== null,
+    tolerance: TOLERANCE.length,
+  });
   const neckWidth = net('neck-width');
   const neckHalf = make(
     'neck-half',
@@ -125,9 +163,6 @@ function planTop(c: PartContext, v: TopValues, making: ReturnType<typeof figures
     { estimated: neckWidth === null },
   );
   const { shoulder, depth, neck } = upperFigures(c, v, making);
-  const waistLevel =
-    net('neck-to-waist-back') ??
-    (net('nape-to-waist') === null ? null : net('nape-to-waist')! + NECK_ABOVE_NAPE);
   const lines = { bust: c.line('bust'), waist: c.line('waist'), hip: c.line('hip') };
   const complete =
     lines.bust?.front &&
@@ -332,26 +367,23 @@ function half(
 function bandPanel(c: PartContext, length: Cm, width: Cm): Panel {
   const a = c.allowances.neck;
   const w = cm(2 * width);
-  return {
-    id: c.id('band'),
-    name: 'neck band',
-    share: 'band',
-    layer: 'outer',
-    cut: 'single',
-    count: 1,
-    grain: c.input.brief.cloth.stretch > 0 ? 'the stretch along the band' : 'on the bias',
-    edges: [
-      edge('end', 'end', straight([0, 0], [w, 0]), a),
-      edge('long', 'long edge', straight([w, 0], [w, length]), a),
-      edge('other-end', 'other end', straight([w, length], [0, length]), a),
-      edge('neck', 'neckline', straight([0, length], [0, 0]), a),
+  return oblong(
+    {
+      id: c.id('band'),
+      name: 'neck band',
+      share: 'band',
+      grain: c.input.brief.cloth.stretch > 0 ? 'the stretch along the band' : BIAS_STRIP,
+      marks: [{ kind: 'fold line', name: 'fold', at: [width, 0], to: [width, length] }],
+      note: 'folded along its middle, joined to a ring, marked in quarters',
+    },
+    [w, length],
+    [
+      ['end', 'end', a],
+      ['long', 'long edge', a],
+      ['other-end', 'other end', a],
+      ['neck', 'neckline', a],
     ],
-    darts: [],
-    lines: [],
-    marks: [{ kind: 'fold line', name: 'fold', at: [width, 0], to: [width, length] }],
-    across: { centre: 'neck', side: 'long' },
-    note: 'folded along its middle, joined to a ring, marked in quarters',
-  };
+  );
 }
 
 /** A facing that follows the neckline, as deep as it may be at the shoulder. */

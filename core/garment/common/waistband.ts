@@ -1,5 +1,4 @@
-import { edge, type Panel } from '../../draft/panel.ts';
-import { straight } from '../../draft/shape.ts';
+import type { Panel } from '../../draft/panel.ts';
 import { buildFigure, TOLERANCE, term } from '../../figure/build.ts';
 import { pass, type RawCheck, warn } from '../../figure/check.ts';
 import type { Figure } from '../../figure/figure.ts';
@@ -8,6 +7,7 @@ import { say as p } from '../../units/print.ts';
 import { roundLength } from '../../units/rounding.ts';
 import { MOST_EASED } from '../meeting.ts';
 import type { PartContext } from '../part.ts';
+import { oblong } from './oblong.ts';
 
 export interface Band {
   readonly figures: readonly Figure[];
@@ -91,32 +91,24 @@ function bandPanel(
   length: Cm,
   allowance: Cm,
 ): Panel {
-  const [a, b, d, e] = [
-    [0, 0],
-    [width, 0],
+  return oblong(
+    {
+      id: c.id(name),
+      name: 'waistband',
+      share: 'band',
+      layer,
+      grain: 'lengthwise along the band',
+      marks: layer === 'outer' ? [{ kind: 'fold line', name: 'fold', at: [width / 2, length / 2] }] : [],
+      note: layer === 'outer' ? 'folded along its middle; overlap at the closing' : 'without allowances',
+    },
     [width, length],
-    [0, length],
-  ] as const;
-  return {
-    id: c.id(name),
-    name: 'waistband',
-    share: 'band',
-    layer,
-    cut: 'single',
-    count: 1,
-    grain: 'lengthwise along the band',
-    edges: [
-      edge('end', 'end', straight(a, b), allowance),
-      edge('long', 'long edge', straight(b, d), allowance),
-      edge('overlap', 'overlap', straight(d, e), allowance),
-      edge('waist', 'waist', straight(e, a), allowance),
+    [
+      ['end', 'end', allowance],
+      ['long', 'long edge', allowance],
+      ['overlap', 'overlap', allowance],
+      ['waist', 'waist', allowance],
     ],
-    darts: [],
-    lines: [],
-    marks: layer === 'outer' ? [{ kind: 'fold line', name: 'fold', at: [width / 2, length / 2] }] : [],
-    across: { centre: 'waist', side: 'long' },
-    note: layer === 'outer' ? 'folded along its middle; overlap at the closing' : 'without allowances',
-  };
+  );
 }
 
 /** Does the band meet the waist it goes on? */

@@ -15,6 +15,7 @@ import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { roundLength } from '../../../units/rounding.ts';
+import { oblong } from '../../common/oblong.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
@@ -384,26 +385,23 @@ const PLACKET = { beyond: 6, least: 9 } as const;
 function lacingPlacket(c: PartContext, length: Cm, gap: number): Panel {
   const a = c.allowances;
   const w = c.stepped(cm(Math.max(PLACKET.least, gap + PLACKET.beyond)));
-  return {
-    id: c.id('lacing-placket'),
-    name: 'placket behind the lacing',
-    share: 'placket',
-    layer: 'outer',
-    cut: 'single',
-    count: 2,
-    grain: 'lengthwise',
-    edges: [
-      edge('top', 'upper edge', straight([0, 0], [w, 0]), a.neck),
-      edge('free', 'free edge', straight([w, 0], [w, length]), a.facing),
-      edge('lower', 'lower edge', straight([w, length], [0, length]), a.neck),
-      edge('inner', 'seam', straight([0, length], [0, 0]), a.side),
+  return oblong(
+    {
+      id: c.id('lacing-placket'),
+      name: 'placket behind the lacing',
+      share: 'placket',
+      count: 2,
+      grain: 'lengthwise',
+      note: 'two layers, sewn to the left edge beneath the eyelets',
+    },
+    [w, length],
+    [
+      ['top', 'upper edge', a.neck],
+      ['free', 'free edge', a.facing],
+      ['lower', 'lower edge', a.neck],
+      ['inner', 'seam', a.side],
     ],
-    darts: [],
-    lines: [],
-    marks: [],
-    across: { centre: 'inner', side: 'free' },
-    note: 'two layers, sewn to the left edge beneath the eyelets',
-  };
+  );
 }
 
 const layer = (q: Panel, kind: 'underlining' | 'lining'): Panel => ({

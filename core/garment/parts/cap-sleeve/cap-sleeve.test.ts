@@ -65,7 +65,10 @@ describe('a cap sleeve', () => {
     expect(edgeOf(cap(hemmed), 'end')).toMatchObject({ allowance: 1.2, turned: true });
     const bound = armhole(faced) - (edgeLength(cap(faced), 'armhole-part') - 0.6);
     expect(edgeLength(faced.panels.find((p) => p.id === 'cap.binding')!, 'outer')).toBeCloseTo(bound + 2, 0);
-    expect(piece(faced, 'binding')).toMatchObject({ count: 2, grain: 'on the bias' });
+    expect(piece(faced, 'binding')).toMatchObject({
+      count: 2,
+      grain: expect.stringContaining('on the bias'),
+    });
   });
   it('goes on what has an armhole, asks for no arm, and waits where the bodice does', () => {
     for (const bodice of ['long-bodice', 'top']) expect(cap(made({}, 5, bodice)).id).toBe('cap.cap');

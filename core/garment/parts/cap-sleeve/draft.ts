@@ -2,7 +2,6 @@ import { endOf, type Point, pointAt, reversed, type Segment, startOf } from '../
 import { edgeLength } from '../../../draft/measure.ts';
 import { edge, type Panel } from '../../../draft/panel.ts';
 import { between, pathLength } from '../../../draft/path.ts';
-import { straight } from '../../../draft/shape.ts';
 import { TOLERANCE, term, ZERO } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
@@ -10,6 +9,7 @@ import { armholeOf, whole } from '../../common/armhole-sewn.ts';
 import { halfCap, widthsAt } from '../../common/cap.ts';
 import { figuresOf } from '../../common/figures-of.ts';
 import { armNotches } from '../../common/neck-and-armhole.ts';
+import { BIAS_STRIP, oblong } from '../../common/oblong.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
 import type { Drafted, PartContext } from '../../part.ts';
@@ -156,25 +156,21 @@ const capPanel = (c: PartContext, v: CapValues, edges: Panel['edges']): Panel =>
 
 /** The bias strip for what is left open of the armhole, its ends under the cap. */
 function bindingOf(c: PartContext, bound: number): Panel {
-  const [w, h] = [c.stepped(cm(BINDING)), c.stepped(cm(bound + 2))];
-  return {
-    id: c.id('binding'),
-    name: 'armhole binding',
-    share: 'binding',
-    layer: 'outer',
-    cut: 'single',
-    count: 2,
-    grain: 'on the bias',
-    edges: [
-      edge('end', 'end', straight([0, 0], [w, 0]), ZERO),
-      edge('outer', 'outer edge', straight([w, 0], [w, h]), ZERO),
-      edge('other', 'other end', straight([w, h], [0, h]), ZERO),
-      edge('inner', 'inner edge', straight([0, h], [0, 0]), ZERO),
+  return oblong(
+    {
+      id: c.id('binding'),
+      name: 'armhole binding',
+      share: 'binding',
+      count: 2,
+      grain: BIAS_STRIP,
+      note: 'binds the underarm from point to point, its ends beneath them; allowances are in it',
+    },
+    [c.stepped(cm(BINDING)), c.stepped(cm(bound + 2))],
+    [
+      ['end', 'end', ZERO],
+      ['outer', 'outer edge', ZERO],
+      ['other', 'other end', ZERO],
+      ['inner', 'inner edge', ZERO],
     ],
-    darts: [],
-    lines: [],
-    marks: [],
-    across: { centre: 'inner', side: 'outer' },
-    note: 'binds the underarm from point to point, its ends beneath them; allowances are in it',
-  };
+  );
 }

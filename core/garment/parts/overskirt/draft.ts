@@ -7,13 +7,23 @@ import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { foldOrSeam } from '../../cloth.ts';
 import { figuresOf } from '../../common/figures-of.ts';
+import { belowWanted, LENGTH_FROM, lengthLacks, NOT_BY_FLOOR } from '../../common/length-wanted.ts';
+import { oblong } from '../../common/oblong.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import type { ValuesOf } from '../../fields.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 
 /** What the brief asks about an overskirt. */
 export const FIELDS = {
-  length: { kind: 'length', label: 'Length, waist to hem', min: 15, max: 140, default: '102 cm' },
+  ...LENGTH_FROM,
+  length: {
+    kind: 'length',
+    label: 'Length wanted',
+    min: 15,
+    max: 200,
+    default: '102 cm',
+    when: NOT_BY_FLOOR,
+  },
   gap: {
     kind: 'length',
     label: 'Open in front at the waist',
@@ -97,8 +107,10 @@ export function draftOver(c: PartContext, v: OverValues): OverDraft {
         ],
     { tolerance: TOLERANCE.girth },
   );
-  const length = make('length', 'length', [term('style', 'from the brief', v.length, 'As briefed.')], {
+  const below = belowWanted(c, v);
+  const length = make('length', 'length, waist to hem', below, {
     tolerance: TOLERANCE.length,
+    ...(below === null ? { why: [lengthLacks(c, v)] } : {}),
   });
   const train =
     v.train > 0 ? make('train', 'train', [term('style', 'from the brief', v.train, 'As briefed.')]) : null;
@@ -185,26 +197,23 @@ function panelOf(
 function bandOf(c: PartContext, length: Cm, width: Cm): Panel {
   const a = c.allowances.band;
   const w = cm(2 * width);
-  return {
-    id: c.id('band'),
-    name: 'overskirt band',
-    share: 'band',
-    layer: 'outer',
-    cut: 'single',
-    count: 1,
-    grain: 'lengthwise along the band',
-    edges: [
-      edge('end', 'end', straight([0, 0], [w, 0]), a),
-      edge('long', 'inner edge', straight([w, 0], [w, length]), a),
-      edge('other-end', 'other end', straight([w, length], [0, length]), a),
-      edge('seam', 'to the skirt', straight([0, length], [0, 0]), a),
+  return oblong(
+    {
+      id: c.id('band'),
+      name: 'overskirt band',
+      share: 'band',
+      grain: 'lengthwise along the band',
+      marks: [{ kind: 'fold line', name: 'fold', at: [width, 0], to: [width, length] }],
+      note: 'folded along its middle; interfaced; closes behind with hooks',
+    },
+    [w, length],
+    [
+      ['end', 'end', a],
+      ['long', 'inner edge', a],
+      ['other-end', 'other end', a],
+      ['seam', 'to the skirt', a],
     ],
-    darts: [],
-    lines: [],
-    marks: [{ kind: 'fold line', name: 'fold', at: [width, 0], to: [width, length] }],
-    across: { centre: 'seam', side: 'long' },
-    note: 'folded along its middle; interfaced; closes behind with hooks',
-  };
+  );
 }
 
 const placesOf = (c: PartContext, front: Panel, back: Panel) => {

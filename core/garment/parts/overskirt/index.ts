@@ -23,7 +23,7 @@ export const overskirt = definePart({
   figures: (_, __, d) => [...d.figures, ...d.measured],
   checks: overChecks,
   picture: overPicture,
-  cutting: (c, v, d) => ({
+  cutting: (c, _, d) => ({
     pieces: pieces(c, d.panels, 'overskirt'),
     notions: [{ name: 'hooks for the overskirt', length: null, note: 'two pairs, behind' }],
     allowances: allowanceList(c, [
@@ -31,7 +31,7 @@ export const overskirt = definePart({
       ['overskirt, waist', 'waist'],
       ['overskirt, front edges', 'hem'],
     ]),
-    cautions: tripCaution(c, v.length),
+    cautions: d.length === null ? [] : tripCaution(c, d.length),
   }),
 });
 
@@ -39,6 +39,9 @@ function overChecks(c: PartContext, v: OverValues, d: OverDraft): RawCheck[] {
   const seam = d.figures.find((f) => f.id === c.id('seam'))!;
   if (seam.finished === null)
     return [missing(`absent-${seam.id}`, seam.id, 'The overskirt waits for the waist: read it.')];
+  const length = d.figures.find((f) => f.id === c.id('length'))!;
+  if (length.finished === null)
+    return [missing(`absent-${length.id}`, length.id, `${length.name}: ${length.why[0]}`)];
   if (!d.front)
     return [
       warn(

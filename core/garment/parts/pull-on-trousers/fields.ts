@@ -1,6 +1,6 @@
 import { say } from '../../../units/print.ts';
 import { ELASTIC_FIELDS } from '../../common/elastic.ts';
-import { LEG_FIELDS } from '../../common/leg-plan.ts';
+import { GOES_BY_SIDE, LEG_FIELDS, SIDE_FIELDS } from '../../common/leg-plan.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
 
 /** What the brief asks about pull-on trousers and shorts. */
@@ -8,17 +8,9 @@ export const FIELDS = {
   goes: choice('Legs go to', [
     ['length', 'an inside leg wanted'],
     ['floor', 'the full inside leg'],
-    ['side', 'a side length wanted'],
+    ...GOES_BY_SIDE,
   ]),
-  side: {
-    kind: 'length',
-    label: 'Side length wanted',
-    hint: 'from the waist down the side to the hem',
-    min: 25,
-    max: 125,
-    default: '50 cm',
-    when: { field: 'goes', is: ['side'] },
-  },
+  ...SIDE_FIELDS,
   plan: choice('Drafted from', [
     ['forks', 'rise and crotch extensions'],
     ['girths', 'three girths and a length'],

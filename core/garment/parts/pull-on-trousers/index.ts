@@ -4,8 +4,9 @@ import { judge, missing, type RawCheck, warn } from '../../../figure/check.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { casingName, elasticNotion } from '../../common/elastic.ts';
-import { legLeaves, THIGH_ROOM } from '../../common/leg-plan.ts';
+import { legLeaves, legNeeds, THIGH_ROOM } from '../../common/leg-plan.ts';
 import { hangLegs, legEdges } from '../../common/legs-picture.ts';
+import { shoesUnknown } from '../../common/length-wanted.ts';
 import { emptyView, gatherStrokes, n, pictureOf, point, type View } from '../../common/silhouette.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
 import { HELD_AGAINST, left } from '../../leaves.ts';
@@ -28,12 +29,7 @@ export const pullOnTrousers = definePart({
   adapts: ['longer'],
   joins: { gives: [], takes: [], givenUp: [] },
   wants: (v) => ({
-    needs: [
-      'waist',
-      'hip',
-      v.plan === 'girths' ? 'thigh' : 'rise',
-      ...(v.goes === 'floor' ? ['inseam'] : []),
-    ],
+    needs: ['waist', 'hip', v.plan === 'girths' ? 'thigh' : 'rise', ...legNeeds(v)],
     helps: [
       'tummy',
       v.plan === 'girths' ? 'rise' : 'thigh',
@@ -43,10 +39,10 @@ export const pullOnTrousers = definePart({
       ...(v.goes === 'floor' ? ['heel-instep'] : []),
     ],
   }),
-  leaves: (c, v) => ({
+  leaves: (c, v, d) => ({
     ...left(true, ['tummy'], 'The waist is cut to pass the hip: the tummy goes through with it.'),
     ...left(true, [...(v.plan === 'girths' ? [] : ['thigh']), 'crotch-length', 'heel-instep'], HELD_AGAINST),
-    ...legLeaves(c, v.goes === 'floor'),
+    ...legLeaves(c, v, d.plan.knee !== null),
   }),
   lines: () => [],
   draft: draftPullOn,
@@ -119,6 +115,7 @@ function pullOnChecks(c: PartContext, v: PullOnValues, d: PullOnDraft): RawCheck
       );
     return found;
   }
+  if (v.goes === 'clear') found.push(...shoesUnknown(c, c.id('inseam')));
   const fork = d.plan.extends!.back;
   const round = cm(4 * d.round.shares[0]!.rounded);
   const holds = fork >= round / 32 - 1e-9;

@@ -11,6 +11,7 @@ import { roundLength } from '../../../units/rounding.ts';
 import { whole } from '../../common/armhole-sewn.ts';
 import { halfCap } from '../../common/cap.ts';
 import { armNotches } from '../../common/neck-and-armhole.ts';
+import { oblong } from '../../common/oblong.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
@@ -278,26 +279,17 @@ const flatPiece = (
   w: number,
   h: number,
   note: string,
-): Panel => ({
-  id: c.id(id),
-  name,
-  share: 'cuff',
-  layer,
-  cut: 'single',
-  count: 2,
-  grain: 'lengthwise along the cuff',
-  edges: [
-    edge('end', 'end', straight([0, 0], [w, 0]), ZERO),
-    edge('outer', 'outer edge', straight([w, 0], [w, h]), ZERO),
-    edge('other', 'other end', straight([w, h], [0, h]), ZERO),
-    edge('sleeve', 'inner edge', straight([0, h], [0, 0]), ZERO),
-  ],
-  darts: [],
-  lines: [],
-  marks: [],
-  across: { centre: 'sleeve', side: 'outer' },
-  note,
-});
+): Panel =>
+  oblong(
+    { id: c.id(id), name, share: 'cuff', layer, count: 2, grain: 'lengthwise along the cuff', note },
+    [w, h],
+    [
+      ['end', 'end', ZERO],
+      ['outer', 'outer edge', ZERO],
+      ['other', 'other end', ZERO],
+      ['sleeve', 'inner edge', ZERO],
+    ],
+  );
 
 /** The cuff, the interfacing of its outer half, and what binds the opening above it. */
 function cuffPanels(c: PartContext, v: SleeveValues, size: { length: number; depth: number }): Panel[] {
@@ -327,26 +319,25 @@ function cuffPanels(c: PartContext, v: SleeveValues, size: { length: number; dep
 
 const cuffPanel = (c: PartContext, cuff: { length: number; depth: number }): Panel => {
   const inside = cuff.depth - 2 * c.allowances.band;
-  return {
-    id: c.id('cuff'),
-    name: 'cuff',
-    share: 'cuff',
-    layer: 'outer',
-    cut: 'single',
-    count: 2,
-    grain: 'lengthwise along the cuff',
-    edges: [
-      edge('end', 'end', straight([0, 0], [inside, 0]), c.allowances.band),
-      edge('outer', 'folded side', straight([inside, 0], [inside, cuff.length]), c.allowances.band),
-      edge('other', 'other end', straight([inside, cuff.length], [0, cuff.length]), c.allowances.band),
-      edge('sleeve', 'to the sleeve', straight([0, cuff.length], [0, 0]), c.allowances.band),
+  const a = c.allowances.band;
+  return oblong(
+    {
+      id: c.id('cuff'),
+      name: 'cuff',
+      share: 'cuff',
+      count: 2,
+      grain: 'lengthwise along the cuff',
+      marks: [{ kind: 'fold line', name: 'fold', at: [inside / 2, 0] }],
+      note: 'interface the outer half',
+    },
+    [inside, cuff.length],
+    [
+      ['end', 'end', a],
+      ['outer', 'folded side', a],
+      ['other', 'other end', a],
+      ['sleeve', 'to the sleeve', a],
     ],
-    darts: [],
-    lines: [],
-    marks: [{ kind: 'fold line', name: 'fold', at: [inside / 2, 0] }],
-    across: { centre: 'sleeve', side: 'outer' },
-    note: 'interface the outer half',
-  };
+  );
 };
 
 /** The lining is the sleeve without what stands or swings on its own: the same cap, a double roll at the end. */

@@ -8,6 +8,7 @@ import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { adapt } from '../../adapt.ts';
 import { headPasses } from '../../common/head-passes.ts';
+import { shoesUnknown } from '../../common/length-wanted.ts';
 import { emptyView, levelStroke, pictureOf, point, type View } from '../../common/silhouette.ts';
 import { allowanceList, PINS, pieces, stayTape, threadAndNeedle } from '../../common/skirt-cutting.ts';
 import {
@@ -20,6 +21,7 @@ import {
   topLines,
 } from '../../common/top.ts';
 import { UPPER_HELPS, upperLeaves } from '../../common/upper-figures.ts';
+import { isKnown, left } from '../../leaves.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
 import { FACES } from '../../tables/darts.ts';
@@ -50,7 +52,8 @@ export const top = definePart({
       'bust',
       'across-shoulder',
       // Where the waist and the hip lie, for one that is shaped by them.
-      ...(topLines(v).length > 1 ? ['nape-to-waist'] : []),
+      ...(topLines(v).length > 1 || v.from === 'waist' || v.from === 'floor' ? ['nape-to-waist'] : []),
+      ...(v.from === 'floor' ? ['waist-to-floor'] : []),
       ...(v.shaped === 'shaped' ? ['waist'] : []),
     ],
     helps: [
@@ -64,7 +67,15 @@ export const top = definePart({
       'head',
     ],
   }),
-  leaves: upperLeaves,
+  leaves: (c, v) => ({
+    ...upperLeaves(c),
+    ...left(isKnown(c, 'garment-length'), ['waist-to-floor'], 'The length was read itself.'),
+    ...left(
+      isKnown(c, 'garment-length') && topLines(v).length === 1,
+      ['nape-to-waist'],
+      'The length was read itself.',
+    ),
+  }),
   lines: (v) => topLines(v).map((zone) => ({ zone, needed: zone !== 'hip' })),
   lifts: topLifts,
   draft: draftTop,
@@ -121,6 +132,7 @@ function topChecks(c: PartContext, v: TopValues, d: TopDraft): RawCheck[] {
       cure: 'widen or deepen the neckline, or brief an opening',
     }),
   );
+  if (v.from === 'floor') found.push(...shoesUnknown(c, c.id('length')));
   const { stretch } = c.input.brief.cloth;
   const half = stretch > 0 ? ' when half of its stretch is used' : '';
   const round = d.measured.find((f) => f.id === c.id('armhole-round'))!.finished!;

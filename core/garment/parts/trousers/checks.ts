@@ -4,6 +4,7 @@ import { judge, missing, type RawCheck, warn } from '../../../figure/check.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { fairChecks } from '../../common/from-waist/fair-checks.ts';
+import { shoesUnknown } from '../../common/length-wanted.ts';
 import { bandCheck } from '../../common/waistband.ts';
 import type { PartContext } from '../../part.ts';
 import { FACES } from '../../tables/darts.ts';
@@ -60,7 +61,7 @@ function legChecks(c: PartContext, d: TrouserDraft): RawCheck[] {
   return found;
 }
 
-export function trouserChecks(c: PartContext, _: TrouserValues, d: TrouserDraft): RawCheck[] {
+export function trouserChecks(c: PartContext, v: TrouserValues, d: TrouserDraft): RawCheck[] {
   const found: RawCheck[] = [];
   const net = (id: string) => c.measured.get(id)?.net ?? null;
   const woven = c.input.brief.cloth.stretch === 0;
@@ -142,6 +143,7 @@ export function trouserChecks(c: PartContext, _: TrouserValues, d: TrouserDraft)
       ),
     );
   found.push(...legChecks(c, d));
+  if (v.goes === 'clear') found.push(...shoesUnknown(c, c.id('inseam')));
   found.push(
     equal(c, d, 'side', 'side-seams', 'outseam', 'Outside legs'),
     equal(c, d, 'inseam', 'inseams', 'inseam', 'Inside legs'),

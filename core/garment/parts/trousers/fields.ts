@@ -1,4 +1,4 @@
-import { LEG_FIELDS } from '../../common/leg-plan.ts';
+import { GOES_BY_SIDE, LEG_FIELDS, SIDE_FIELDS } from '../../common/leg-plan.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
 
 /** What the brief asks about woven trousers or shorts. */
@@ -6,6 +6,7 @@ export const FIELDS = {
   goes: choice('Legs go to', [
     ['floor', 'the full inside leg'],
     ['length', 'an inside leg wanted'],
+    ...GOES_BY_SIDE,
   ]),
   inseam: {
     kind: 'length',
@@ -16,6 +17,7 @@ export const FIELDS = {
     default: '12 cm',
     when: { field: 'goes', is: ['length'] },
   },
+  ...SIDE_FIELDS,
   ...LEG_FIELDS,
   band: { kind: 'length', label: 'Waistband, finished width', min: 1, max: 15, default: '4 cm' },
   overlap: { kind: 'length', label: 'Overlap at the closing', min: 0, max: 15, default: '3 cm' },

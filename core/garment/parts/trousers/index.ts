@@ -1,5 +1,5 @@
 import { skirtLifts } from '../../common/from-waist/widest.ts';
-import { legLeaves } from '../../common/leg-plan.ts';
+import { legLeaves, legNeeds } from '../../common/leg-plan.ts';
 import { allowanceList, closing, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
 import { HELD_AGAINST, left } from '../../leaves.ts';
 import { definePart } from '../../part.ts';
@@ -18,7 +18,7 @@ export const trousers = definePart({
   adapts: ['longer'],
   joins: { gives: [], takes: [], givenUp: [] },
   wants: (v) => ({
-    needs: ['waist', 'hip', 'waist-to-hip', 'rise', ...(v.goes === 'floor' ? ['inseam'] : [])],
+    needs: ['waist', 'hip', 'waist-to-hip', 'rise', ...legNeeds(v)],
     helps: [
       'high-hip',
       'waist-to-high-hip',
@@ -35,9 +35,9 @@ export const trousers = definePart({
       ...(v.goes === 'floor' ? ['heel-instep'] : []),
     ],
   }),
-  leaves: (c, v) => ({
+  leaves: (c, v, d) => ({
     ...left(true, ['thigh', 'knee', 'heel-instep'], HELD_AGAINST),
-    ...legLeaves(c, v.goes === 'floor'),
+    ...legLeaves(c, v, d.plan.knee !== null),
   }),
   lines: () => [
     { zone: 'waist', needed: true },
