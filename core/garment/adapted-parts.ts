@@ -60,6 +60,8 @@ function onField(brief: PartBrief, part: Known, s: StepTaken): PartBrief | strin
   if (amount !== null && s.amount === null) return 'its amount is missing';
   const asked = field ? part.fields[field] : undefined;
   if (!field || !asked) return brief;
+  if (field === 'widen' && (brief.neckBy ?? 'neck') !== 'neck')
+    return 'the neckline has a width of its own, change that';
   if (asked.kind === 'choice')
     return asked.options.some((o) => o.value === s.to)
       ? { ...brief, [field]: s.to }

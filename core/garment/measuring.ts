@@ -1,5 +1,6 @@
 import { findMeasure, MEASURES, type Region } from '../measures/catalogue.ts';
 import { lengthWants } from './common/length-wanted.ts';
+import { neckWants } from './common/neck-wide.ts';
 import { TOTALS } from './common/total-length.ts';
 import { type Placed, placed } from './joins.ts';
 import type { Wants } from './part.ts';
@@ -63,7 +64,10 @@ const wantsOf = (parts: readonly { readonly part: string }[]): Wants[] =>
 /** What one part of a garment wants: one that hangs from a bodice may be read from the neck to its hem, whole. */
 export function wantsOfPlaced({ part, joinedTo }: Placed, values: unknown): Wants {
   const [bare, length] = [part.wants(values as never), lengthWants(values ?? {})];
-  const own = { needs: [...bare.needs, ...length.needs], helps: bare.helps };
+  const own = {
+    needs: [...bare.needs, ...length.needs, ...neckWants(values ?? {}).needs],
+    helps: bare.helps,
+  };
   return joinedTo.waist === undefined ? own : { ...own, helps: [...own.helps, ...TOTALS] };
 }
 

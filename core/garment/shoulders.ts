@@ -4,6 +4,9 @@ import type { SheetInput } from './input.ts';
 
 /** Half a neck is between these, cm; what shoulders leave outside them is no neck but a slip (house figures). */
 export const NECK_HALF = { least: 5, most: 10 } as const;
+/** Half a neck is this part of its girth at the base, less this, cm (a handbook's bodice block, from memory: 7.2 for a neck of 37). */
+const NECK_OF_GIRTH = 0.2;
+const NECK_LESS = 0.2;
 /** Shoulders slope between these, degrees, or the house's slope is taken (house figures: about 20 on a metric block, from memory). */
 const SLOPE = { least: 6, most: 38 } as const;
 
@@ -13,6 +16,8 @@ export type Shape = SheetInput['house']['shape'] & {
   readonly across: Cm | null;
   /** where the neck width comes from when it was not read itself */
   readonly neckSays: string;
+  /** it comes from the girth of the neck at its base */
+  readonly neckByGirth: boolean;
   /** where the slope comes from when it was read; empty for the house's */
   readonly slopeSays: string;
 };
@@ -42,15 +47,22 @@ export function shouldersOf(net: (id: string) => Cm | null, shape: SheetInput['h
   const run = shoulder === null ? null : shoulder * Math.cos((slope * Math.PI) / 180);
   const left = across === null || run === null ? null : across / 2 - run;
   const fits = neck === null && left !== null && left >= NECK_HALF.least && left <= NECK_HALF.most;
-  const neckWidth = cm(fits ? 2 * left : (neck ?? shape.neckWidth));
+  const base = net('neck-base');
+  const byGirth = neck === null && !fits && base !== null;
+  const neckWidth = cm(
+    fits ? 2 * left : byGirth ? 2 * (base * NECK_OF_GIRTH - NECK_LESS) : (neck ?? shape.neckWidth),
+  );
   return {
     ...shape,
     slope,
     neckWidth: neck === null ? neckWidth : shape.neckWidth,
     across: across ?? (run === null ? null : cm(2 * run + neckWidth)),
+    neckByGirth: byGirth,
     neckSays: fits
       ? `Not measured: what half across shoulder (${p(cm(across! / 2))}) leaves beside a shoulder of ${p(shoulder!)} along its slope.`
-      : 'Not measured: half of the house neck width.',
+      : byGirth
+        ? `Not measured: a fifth of the neck’s girth of ${p(base)}, less ${p(cm(NECK_LESS))} (a handbook’s block, from memory).`
+        : 'Not measured: half of the house neck width.',
     slopeSays: sloped ? `Slopes ${Math.round(slope * 10) / 10}°, as it was read to drop ${p(drop!)}.` : '',
   };
 }

@@ -3,6 +3,7 @@ import { edgeLength, pointAlong, sewnLength } from '../../draft/measure.ts';
 import { edgeOf, type Panel } from '../../draft/panel.ts';
 import { straight } from '../../draft/shape.ts';
 import { choice } from '../fields.ts';
+import { BY_NECK, NECK_WIDE } from './neck-wide.ts';
 
 /** The neckline as a brief asks for it. */
 export const NECKLINE = choice('Neckline', [
@@ -35,6 +36,7 @@ export const neckFields = (front: string) =>
   ({
     neckFront: neckFront(front),
     neckBack: { kind: 'length', label: 'Neckline depth, back', min: 1, max: 40, default: '2 cm' },
+    ...NECK_WIDE,
     widen: {
       kind: 'length',
       label: 'Neckline widened, each side',
@@ -42,6 +44,7 @@ export const neckFields = (front: string) =>
       min: 0,
       max: 9,
       default: '0 cm',
+      when: BY_NECK,
     },
   }) as const;
 

@@ -25,6 +25,7 @@ import {
   sideLean,
   withArmNotches,
 } from './neck-and-armhole.ts';
+import { BY_NECK, NECK_WIDE, neckOpening } from './neck-wide.ts';
 import { BIAS_STRIP, oblong } from './oblong.ts';
 import { onPanel } from './on-panel.ts';
 import { upperFigures } from './upper-figures.ts';
@@ -34,12 +35,14 @@ export const TOP_FIELDS = {
   neckline: NECKLINE,
   neckFront: neckFront('10 cm'),
   neckBack: { kind: 'length', label: 'Neckline depth, back', min: 1, max: 40, default: '2 cm' },
+  ...NECK_WIDE,
   widen: {
     kind: 'length',
     label: 'Neckline widened, each side',
     min: 0,
     max: 12,
     default: '2 cm',
+    when: BY_NECK,
   },
   from: choice('Length measured from', [
     ['neck', 'the side-neck'],
@@ -162,7 +165,8 @@ function planTop(c: PartContext, v: TopValues, making: ReturnType<typeof figures
       : [term('body', 'estimate', c.shape.neckWidth / 2, c.shape.neckSays)],
     { estimated: neckWidth === null },
   );
-  const { shoulder, depth, neck } = upperFigures(c, v, making);
+  const { widen } = neckOpening(c, v, { neckHalf, slope: c.shape.slope }, make);
+  const { shoulder, depth, neck } = upperFigures(c, v, widen, making);
   const lines = { bust: c.line('bust'), waist: c.line('waist'), hip: c.line('hip') };
   const complete =
     lines.bust?.front &&
@@ -172,6 +176,7 @@ function planTop(c: PartContext, v: TopValues, making: ReturnType<typeof figures
     ? {
         length: length.marked!,
         neckHalf: neckHalf.marked!,
+        widen,
         shoulder: shoulder.marked!,
         depth: depth.marked!,
         neck: { front: neck.front.marked!, back: neck.back.marked! },
@@ -262,7 +267,8 @@ export function draftTop(c: PartContext, v: TopValues): TopDraft {
             'flat-shoulders',
             'laid flat, shoulder to shoulder',
             cm(
-              2 * plan!.neckHalf + 2 * (v.widen + plan!.shoulder) * Math.cos((c.shape.slope * Math.PI) / 180),
+              2 * plan!.neckHalf +
+                2 * (plan!.widen + plan!.shoulder) * Math.cos((c.shape.slope * Math.PI) / 180),
             ),
           ),
         ]
@@ -271,6 +277,8 @@ export function draftTop(c: PartContext, v: TopValues): TopDraft {
 }
 
 interface TopPlan {
+  /** how far each side of the neckline lies beyond the neck, along the shoulder */
+  readonly widen: Cm;
   readonly length: Cm;
   readonly neckHalf: Cm;
   readonly shoulder: Cm;
@@ -289,8 +297,8 @@ function half(
   const a = c.allowances;
   const angle = (c.shape.slope * Math.PI) / 180;
   const along = (d: number): Point => [q.neckHalf + d * Math.cos(angle), d * Math.sin(angle)];
-  const sideNeck = along(v.widen);
-  const tip = along(v.widen + q.shoulder);
+  const sideNeck = along(q.widen);
+  const tip = along(q.widen + q.shoulder);
   const centreNeck: Point = [0, sideNeck[1] + q.neck[face]];
   const bust: number = lines.bust![face]!.rounded;
   const underarm: Point = [bust, q.depth];

@@ -3,12 +3,12 @@ import type { Figure } from '../../figure/figure.ts';
 import type { Cm } from '../../units/length.ts';
 import { HELD_AGAINST, isKnown, isRead, type Leaves, left, type ReadAt } from '../leaves.ts';
 import type { PartContext } from '../part.ts';
+import type { Shape } from '../shoulders.ts';
 import { easeOf } from './ease-of.ts';
 import type { figuresOf } from './figures-of.ts';
 import { armholeByBust } from './neck-and-armhole.ts';
 
 interface Upper {
-  readonly widen: Cm;
   readonly neckFront: Cm;
   readonly neckBack: Cm;
 }
@@ -17,6 +17,7 @@ interface Upper {
 export function upperFigures(
   c: PartContext,
   v: Upper,
+  widen: Cm,
   { net, bodyOf, make }: ReturnType<typeof figuresOf>,
 ): {
   readonly shoulder: Figure;
@@ -41,7 +42,7 @@ export function upperFigures(
   const shoulder = make(
     'shoulder',
     'shoulder seam',
-    bare && [...bare, ...(v.widen > 0 ? [term('style', 'neckline widened', -v.widen, 'As briefed.')] : [])],
+    bare && [...bare, ...(widen === 0 ? [] : [term('style', 'neckline widened', -widen, 'As briefed.')])],
     { estimated: net('shoulder') === null, note: c.shape.slopeSays },
   );
   const bust = net('bust');
@@ -81,6 +82,7 @@ export function upperFigures(
 export const UPPER_HELPS = [
   'shoulder',
   'neck-width',
+  'neck-base',
   'shoulder-drop',
   'armhole-depth',
   'armhole',
@@ -89,7 +91,12 @@ export const UPPER_HELPS = [
 ] as const;
 
 /** What it asks for there and leaves unused. */
-export const upperLeaves = (c: ReadAt): Leaves => ({
+export const upperLeaves = (c: ReadAt & { readonly shape: Shape }, by = 'neck'): Leaves => ({
+  ...left(
+    by !== 'girth' && !c.shape.neckByGirth,
+    ['neck-base'],
+    'The width of the neck was read, or comes from the shoulders.',
+  ),
   ...left(
     isKnown(c, 'shoulder') && isKnown(c, 'neck-width'),
     ['across-shoulder'],

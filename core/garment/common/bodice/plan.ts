@@ -5,6 +5,7 @@ import { say as p } from '../../../units/print.ts';
 import type { PartContext } from '../../part.ts';
 import { type EaseZone, easeFor } from '../../tables/fit.ts';
 import { armholeByBust, NECK_ABOVE_NAPE, type NeckShape } from '../neck-and-armhole.ts';
+import { type NeckWide, neckOpening } from '../neck-wide.ts';
 import { heightsShape, heightsTerm } from './heights-plan.ts';
 import { type Plan, quarterShape, quarterTerm, SPAN_OF_BUST } from './quarter-plan.ts';
 
@@ -17,6 +18,8 @@ export interface BodicePlan {
     readonly shoulder: Cm;
     /** the back's, with what is eased in over the shoulder blade */
     readonly shoulderBack: Cm;
+    /** how far each side of the neckline lies beyond the neck, along the shoulder */
+    readonly widen: Cm;
     readonly slope: number;
     readonly acrossFront: Cm;
     readonly acrossBack: Cm;
@@ -41,11 +44,10 @@ const SHOULDER_EASE = cm(0.5);
 export type Marked = NonNullable<BodicePlan['marked']>;
 
 /** What a brief says of a neckline: depths from the side-neck, each side widened, cm. */
-export interface Neck {
+export interface Neck extends NeckWide {
   readonly neckline: NeckShape;
   readonly neckFront: Cm;
   readonly neckBack: Cm;
-  readonly widen: Cm;
   readonly plan: Plan;
 }
 
@@ -129,19 +131,21 @@ type Sources = ReturnType<typeof sourcesOf>;
 function widthFigures(c: PartContext, v: Neck, s: Sources) {
   const { net, ease, make, read, half, guess, heights, quarter, plan, byHeights } = s;
   const neckHalfRead = net('neck-width') === null ? null : net('neck-width')! / 2;
-  const widen = v.widen > 0 ? [term('style', 'widened', v.widen, 'As briefed.')] : [];
   const neckHalf = make(
     'neck-half',
     'neck width, half',
     half('neck-width') ??
       (quarter
         ? plan(quarter.neck, quarter.neckSays)
-        : heights
+        : heights && !c.shape.neckByGirth
           ? byHeights(heights.neck, 'From the centre')
           : guess(c.shape.neckWidth / 2, c.shape.neckSays)),
   );
   const across = quarter ? (quarter.half === null ? null : 2 * quarter.half) : c.shape.across;
-  const halfNeck = neckHalfRead ?? (heights ? heights.neck : c.shape.neckWidth / 2);
+  const halfNeck = neckHalfRead ?? (heights && !c.shape.neckByGirth ? heights.neck : c.shape.neckWidth / 2);
+  const opening = neckOpening(c, v, { neckHalf, slope: quarter?.slope ?? c.shape.slope }, (id, name, terms) =>
+    make(id, name, { terms }),
+  );
   const shoulderLength =
     read('shoulder') ??
     (quarter
@@ -155,7 +159,16 @@ function widthFigures(c: PartContext, v: Neck, s: Sources) {
     'shoulder seam',
     withMore(
       shoulderLength,
-      widen.map((t) => ({ ...t, cm: cm(-t.cm) })),
+      opening.widen === 0
+        ? []
+        : [
+            term(
+              'style',
+              'neckline widened',
+              cm(-opening.widen),
+              opening.figures.length > 0 ? 'To the width of the neckline, along the slope.' : 'As briefed.',
+            ),
+          ],
     ),
   );
   const shoulderBack =
@@ -200,7 +213,7 @@ function widthFigures(c: PartContext, v: Neck, s: Sources) {
         `Not measured: from the back, ${p(1)} narrower (common practice).`,
       ),
   );
-  return { neckHalf, shoulder, shoulderBack, acrossBack, acrossFront };
+  return { neckHalf, opening, shoulder, shoulderBack, acrossBack, acrossFront };
 }
 
 /** The levels of a bodice from the side-neck down, its bust point, and how deep its neckline is, cm. */
@@ -318,7 +331,7 @@ function heightFigures(c: PartContext, v: Neck, s: Sources) {
 export function planBodice(c: PartContext, v: Neck): BodicePlan {
   const sources = sourcesOf(c, v);
   const { quarter } = sources;
-  const { neckHalf, shoulder, shoulderBack, acrossBack, acrossFront } = widthFigures(c, v, sources);
+  const { neckHalf, opening, shoulder, shoulderBack, acrossBack, acrossFront } = widthFigures(c, v, sources);
   const { armhole, bustLevel, waistBack, waistFront, underBust, apex, neckFront, neckBack } = heightFigures(
     c,
     v,
@@ -331,6 +344,7 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
     waistFront,
     waistBack,
     neckHalf,
+    ...opening.figures,
     shoulder,
     ...(shoulderBack ? [shoulderBack] : []),
     acrossFront,
@@ -346,6 +360,7 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
       neckHalf: neckHalf.marked!,
       shoulder: shoulder.marked!,
       shoulderBack: cm(Math.max(shoulder.marked!, shoulderBack?.marked ?? 0)),
+      widen: opening.widen,
       slope: quarter?.slope ?? c.shape.slope,
       acrossFront: acrossFront.marked!,
       acrossBack: acrossBack.marked!,

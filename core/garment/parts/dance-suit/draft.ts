@@ -123,7 +123,7 @@ export function draftSuit(c: PartContext, v: SuitValues): SuitDraft {
     ],
     { estimated: neckWidth === null },
   );
-  const { shoulder, depth, neck } = upperFigures(c, v, making);
+  const { shoulder, depth, neck } = upperFigures(c, v, v.widen, making);
   const leg = make('leg-height', 'leg cut up at the side', [
     term('style', 'from the brief', v.legHeight, 'As briefed.'),
   ]);

@@ -36,7 +36,7 @@ export const danceSuit = definePart({
       'thigh',
     ],
   }),
-  leaves: upperLeaves,
+  leaves: (c) => upperLeaves(c),
   lines: () => [
     { zone: 'bust', needed: true },
     { zone: 'waist', needed: true },

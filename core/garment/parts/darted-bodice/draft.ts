@@ -116,7 +116,7 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
   const sensible = m.waistFront > m.bustLevel + 4 && m.waistBack > m.armhole + drop + 4 && m.armhole > 5;
   if (!sensible) return none;
   // By heights nothing but the body's widths says where the shoulder ends: it must lie over the bust line's own width.
-  const beyond = v.plan === 'heights' ? shoulderBeyond(m, v, bust) : null;
+  const beyond = v.plan === 'heights' ? shoulderBeyond(m, bust) : null;
   if (beyond !== null) return { ...none, beyond };
   const taking = takingsOf(c, v, m, turn, { bust, waist });
   const waistY = m.waistBack - m.armhole - drop;
@@ -275,9 +275,9 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
   const angle = (m.slope * Math.PI) / 180;
   const along = (d: number): Point => [m.neckHalf + d * Math.cos(angle), d * Math.sin(angle)];
   const neckDepth: number = face === 'front' ? m.neckFront : m.neckBack;
-  const sideNeck = along(v.widen);
+  const sideNeck = along(m.widen);
   const eased = face === 'back' ? cm(m.shoulderBack - m.shoulder) : ZERO;
-  const point = along(v.widen + m.shoulder + eased);
+  const point = along(m.widen + m.shoulder + eased);
   const waistY: number = face === 'front' ? m.waistFront : m.waistBack;
   const centreNeck: Point = [0, sideNeck[1] + neckDepth];
   const underarm: Point = q.open?.underarm ?? [q.bust, m.armhole];
@@ -399,10 +399,9 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
 /** How far the end of a shoulder, or the across line of an armhole, would lie beyond the quarter at the bust, cm; null where both lie within. */
 function shoulderBeyond(
   m: Marked,
-  v: BodiceValues,
   bust: { readonly front: Share | null; readonly back: Share | null },
 ): Cm | null {
-  const tip = m.neckHalf + (v.widen + m.shoulder) * Math.cos((m.slope * Math.PI) / 180);
+  const tip = m.neckHalf + (m.widen + m.shoulder) * Math.cos((m.slope * Math.PI) / 180);
   const over = Math.max(
     Math.max(tip, m.acrossFront) - bust.front!.rounded,
     Math.max(tip, m.acrossBack) - bust.back!.rounded,

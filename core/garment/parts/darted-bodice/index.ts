@@ -19,6 +19,7 @@ import { quarterLines } from '../../common/bodice/quarter-plan.ts';
 import { isPrincess, princessChecks, takenFigures } from '../../common/bodice/seams.ts';
 import { bodiceWants } from '../../common/bodice/wants.ts';
 import { headThroughNeck } from '../../common/head-passes.ts';
+import { neckWideChecks } from '../../common/neck-wide.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { FACES } from '../../tables/darts.ts';
@@ -48,7 +49,7 @@ export const dartedBodice = definePart({
   reshape: adapt,
   joins: { gives: ['waist', 'armhole', 'neck'], takes: [], givenUp: [] },
   wants: (v) => bodiceWants(v.plan, v.zip),
-  leaves: (c, v) => bodiceLeaves(c, v.plan),
+  leaves: (c, v) => bodiceLeaves(c, v.plan, v.neckBy),
   lines: (v, { stepped }) =>
     quarterLines(
       v.plan,
@@ -104,7 +105,7 @@ export const dartedBodice = definePart({
 });
 
 function bodiceChecks(c: PartContext, v: BodiceValues, d: BodiceDraft): RawCheck[] {
-  const found: RawCheck[] = absentChecks(d.plan.figures);
+  const found: RawCheck[] = [...absentChecks(d.plan.figures), ...neckWideChecks(c, v, d.plan.figures)];
   const m = d.plan.marked;
   if (!m) return found;
   if (!d.faces && d.beyond !== null)

@@ -477,9 +477,9 @@ function half(c: PartContext, v: LongValues, m: Marked, face: Face, q: Half): Pa
   const { taking } = q;
   const angle = (m.slope * Math.PI) / 180;
   const along = (d: number): Point => [m.neckHalf + d * Math.cos(angle), d * Math.sin(angle)];
-  const sideNeck = along(v.widen);
+  const sideNeck = along(m.widen);
   const eased = face === 'back' ? cm(m.shoulderBack - m.shoulder) : ZERO;
-  const tip = along(v.widen + m.shoulder + eased);
+  const tip = along(m.widen + m.shoulder + eased);
   const centreNeck: Point = [0, sideNeck[1] + (face === 'front' ? m.neckFront : m.neckBack)];
   const underarm: Point = q.open?.underarm ?? [q.bust, m.armhole];
   const bustSide: Point = q.open?.upper ?? [q.bust, m.armhole + q.drop];

@@ -19,6 +19,7 @@ import { quarterLines } from '../../common/bodice/quarter-plan.ts';
 import { asSeam, isPrincess, princessChecks, takenFigures } from '../../common/bodice/seams.ts';
 import { bodiceWants } from '../../common/bodice/wants.ts';
 import { headThroughNeck } from '../../common/head-passes.ts';
+import { neckWideChecks } from '../../common/neck-wide.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle, tripCaution } from '../../common/skirt-cutting.ts';
 import { TOTALS, totalCheck, totalLeaves } from '../../common/total-length.ts';
 import { walkChecks } from '../../common/walk.ts';
@@ -73,7 +74,7 @@ export const longBodice = definePart({
     };
   },
   leaves: (c, v) => ({
-    ...bodiceLeaves(c, v.plan),
+    ...bodiceLeaves(c, v.plan, v.neckBy),
     ...totalLeaves(c, false),
     ...left(true, ['waist-to-knee', 'waist-to-floor'], LENGTH_GIVEN),
   }),
@@ -122,7 +123,7 @@ export const longBodice = definePart({
 });
 
 function longChecks(c: PartContext, v: LongValues, d: LongDraft, opening: OpeningMade): RawCheck[] {
-  const found: RawCheck[] = absentChecks(d.plan.figures);
+  const found: RawCheck[] = [...absentChecks(d.plan.figures), ...neckWideChecks(c, v, d.plan.figures)];
   found.push(...overChecks(c, v), ...(v.lengthFrom === 'waist' ? totalCheck(c, v.below, 'below') : []));
   const m = d.plan.marked;
   if (!m) return found;

@@ -9,6 +9,7 @@ import { say as p } from '../../../units/print.ts';
 import { adapt } from '../../adapt.ts';
 import { headPasses } from '../../common/head-passes.ts';
 import { shoesUnknown } from '../../common/length-wanted.ts';
+import { neckWideChecks } from '../../common/neck-wide.ts';
 import { emptyView, levelStroke, pictureOf, point, type View } from '../../common/silhouette.ts';
 import { allowanceList, PINS, pieces, stayTape, threadAndNeedle } from '../../common/skirt-cutting.ts';
 import {
@@ -68,7 +69,7 @@ export const top = definePart({
     ],
   }),
   leaves: (c, v) => ({
-    ...upperLeaves(c),
+    ...upperLeaves(c, v.neckBy),
     ...left(isKnown(c, 'garment-length'), ['waist-to-floor'], 'The length was read itself.'),
     ...left(
       isKnown(c, 'garment-length') && topLines(v).length === 1,
@@ -103,7 +104,7 @@ export const top = definePart({
 });
 
 function topChecks(c: PartContext, v: TopValues, d: TopDraft): RawCheck[] {
-  const found: RawCheck[] = [];
+  const found: RawCheck[] = neckWideChecks(c, v, d.figures);
   const net = (id: string) => c.measured.get(id)?.net ?? null;
   for (const f of d.figures)
     if (f.finished === null)
