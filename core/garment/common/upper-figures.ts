@@ -13,6 +13,9 @@ interface Upper {
   readonly neckBack: Cm;
 }
 
+/** A shoulder that nothing was read of, by the bust, cm: 11.75 at 80, 12.25 at 88, 12.8 at 97 (a handbook's block; from memory). */
+const shoulderByBust = (bust: number): number => 12.25 + (bust - 88) / 16;
+
 /** What every garment without darts that hangs from the shoulder has above its bust line: shoulder, armhole depth, neckline depths, cm. */
 export function upperFigures(
   c: PartContext,
@@ -26,11 +29,21 @@ export function upperFigures(
 } {
   const neckWidth = net('neck-width') ?? c.shape.neckWidth;
   const { across } = c.shape;
+  const bust = net('bust');
   const slope = (c.shape.slope * Math.PI) / 180;
   const bare =
     bodyOf('shoulder') ??
     (across === null
-      ? null
+      ? bust === null
+        ? null
+        : [
+            term(
+              'body',
+              'estimate',
+              shoulderByBust(bust),
+              'Neither shoulder nor across shoulder was measured: by the bust (a handbook’s block, from memory).',
+            ),
+          ]
       : [
           term(
             'body',
@@ -45,7 +58,6 @@ export function upperFigures(
     bare && [...bare, ...(widen === 0 ? [] : [term('style', 'neckline widened', -widen, 'As briefed.')])],
     { estimated: net('shoulder') === null, note: c.shape.slopeSays },
   );
-  const bust = net('bust');
   const read = bodyOf('armhole-depth');
   const depth = make(
     'armhole-depth',
@@ -80,6 +92,7 @@ export function upperFigures(
 
 /** What a garment without darts wants above its bust line, besides what it cannot do without. */
 export const UPPER_HELPS = [
+  'across-shoulder',
   'shoulder',
   'neck-width',
   'neck-base',

@@ -25,7 +25,7 @@ export const danceSuit = definePart({
   adapts: ['neck-wider', 'neck-deeper', 'neck-deeper-back', 'armhole-lower'],
   joins: { gives: ['armhole', 'neck'], takes: [], givenUp: [] },
   wants: () => ({
-    needs: ['bust', 'waist', 'hip', 'waist-to-hip', 'trunk', 'across-shoulder', 'nape-to-waist'],
+    needs: ['bust', 'waist', 'hip', 'waist-to-hip', 'trunk', 'nape-to-waist'],
     helps: [
       'neck-to-waist-front',
       'neck-to-waist-back',

@@ -51,7 +51,6 @@ export const top = definePart({
   wants: (v) => ({
     needs: [
       'bust',
-      'across-shoulder',
       // Where the waist and the hip lie, for one that is shaped by them.
       ...(topLines(v).length > 1 || v.from === 'waist' || v.from === 'floor' ? ['nape-to-waist'] : []),
       ...(v.from === 'floor' ? ['waist-to-floor'] : []),

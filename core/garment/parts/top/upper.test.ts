@@ -230,3 +230,30 @@ it('a casing is cut with its turnings: its edge and both ends, the cord, room an
   expect(strip).toMatchObject({ count: 1, width: 4.5, length: 92 });
   expect(s.notions.find((n) => n.name === 'cord or elastic for the casing')?.note).toBe('{cm:2} wide');
 });
+
+// What a maker of easy tops reads: five figures (common practice). The shoulder by the bust is a handbook's block, from memory.
+it.each([
+  [80, 11.75],
+  [88, 12.25],
+  [97, 12.8],
+])(
+  'a top is drafted from bust %d, its length, a sleeve length and the upper arm; what was guessed is marked',
+  (bust, shoulder) => {
+    const parts = [{ part: 'top' }, { part: 'sleeve', goes: 'length', length: '20 cm', cap: 'easy' }];
+    const s = sheetOf(
+      garmentSpec(
+        parts,
+        [`bust ${bust} cm`, 'garment-length 60 cm', 'sleeve-length 21 cm', 'upper-arm 29 cm'],
+        { garment: { fit: 'loose', parts, cloth: { stretch: 30 } }, house: { rounding: EXACT } },
+      ),
+    );
+    expect(s.panels.map((q) => q.id)).toEqual(
+      expect.arrayContaining(['top.front', 'top.back', 'top.band', 'sleeve.sleeve']),
+    );
+    const f = figure(s, 'top.shoulder');
+    expect(f.terms[0]!.cm).toBeCloseTo(shoulder, 1);
+    expect(f.marks).toContain('estimated');
+    expect(figure(s, 'top.armhole-depth').marks).toContain('estimated');
+    expect(s.checks.filter((k) => k.absent)).toEqual([]);
+  },
+);
