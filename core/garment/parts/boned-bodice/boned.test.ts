@@ -209,3 +209,43 @@ it('a lacing has a placket behind it, as long as the edge it is sewn to, wider t
   expect(edgeLength(placket, 'top')).toBeGreaterThanOrEqual(5 + 4);
   expect(made('zip').some((p) => p.id.endsWith('placket'))).toBe(false);
 });
+
+describe('what holds its upper edge', () => {
+  const BACK = ['nape-to-waist 41 cm', 'corset-top-front 22 cm', 'corset-top-back 14 cm'];
+  const with_ = (fields: object, ...more: string[]) => made(fields, [...body(90, 72), ...BACK, ...more]);
+  const notch = (s: Sheet, panel: string, name: string) =>
+    s.panels.find((q) => q.id === `bodice.${panel}`)!.marks.find((m) => m.name === name);
+  it('a strap is what lies between its two edges over the shoulder: 44 − 22, 41 + 2 − 14, and 1 slanting', () => {
+    const s = with_({ straps: 'shoulder', strapWide: '2 cm' });
+    expect(figure(s, 'bodice.strap').finished).toBeCloseTo(22 + 29 + 1, 9);
+    const strap = s.pieces.find((x) => x.panel === 'bodice.strap')!;
+    // Twice its width and its two allowances; four longer at each end.
+    expect(strap.count).toBe(2);
+    expect(strap.length).toBeCloseTo(52 + 8, 9);
+    expect(notch(s, 'front-centre', 'strap')).toBeDefined();
+    expect(notch(s, 'back-centre', 'strap')).toBeDefined();
+  });
+  it('goes by the strap and the span as they were read', () => {
+    const s = with_({ straps: 'shoulder' }, 'strap-length 39 cm', 'strap-span 26 cm');
+    expect(figure(s, 'bodice.strap').finished).toBeCloseTo(39, 9);
+    expect(figure(s, 'bodice.strap-behind').finished).toBeCloseTo(13, 9);
+    // 13 along the edge lies on the panel beyond the back seam.
+    expect(notch(s, 'back-side', 'strap')).toBeDefined();
+    expect(s.unused().map((u) => u.measure)).toEqual(
+      expect.not.arrayContaining(['strap-length', 'strap-span']),
+    );
+  });
+  it('ties meet at the nape and go on to be tied', () => {
+    const s = with_({ straps: 'halter', ties: '30 cm' }, 'neck-base 36 cm');
+    expect(figure(s, 'bodice.strap').finished).toBeCloseTo(44 - 22 + 18 + 30, 9);
+    expect(notch(s, 'back-centre', 'tie')).toBeUndefined();
+  });
+  it('without straps nothing of them is there; what a strap lacks is told', () => {
+    expect(with_({}).figures.some((f) => f.id.includes('strap'))).toBe(false);
+    const s = made({ straps: 'shoulder' });
+    expect(s.checks.find((k) => k.code === 'absent-bodice.strap')!.sentence).toContain('Measure the strap');
+    expect(check(with_({ straps: 'shoulder' }, 'strap-span 28 cm'), 'bodice.strap-behind')?.state).toBe(
+      'passed',
+    );
+  });
+});

@@ -21,6 +21,7 @@ import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
 import type { Face } from '../../tables/darts.ts';
 import type { BonedValues } from './fields.ts';
+import { type Held, heldBy, heldPlaces, withStraps } from './held.ts';
 import { type BonedPlan, planBoned, readFirm } from './plan.ts';
 
 /** A bone is this much shorter than its finished seam, cm (common practice). */
@@ -54,6 +55,7 @@ export interface BonedDraft extends Drafted {
   readonly stay: Figure;
   readonly gap: Figure | null;
   readonly measured: readonly Figure[];
+  readonly held: Held;
   /** how far each pair of seams is apart, cm */
   readonly seams: readonly {
     readonly name: string;
@@ -107,6 +109,7 @@ export function draftBoned(c: PartContext, v: BonedValues): BonedDraft {
     gap: gap && { ...gap, group: 'length' },
     measured: [],
     seams: [],
+    held: { figures: [], panels: [], behind: null },
   };
   if (!m || !bust?.front || !bust.back || !under?.front || !under.back || !waist?.front || !waist.back)
     return none;
@@ -139,7 +142,8 @@ export function draftBoned(c: PartContext, v: BonedValues): BonedDraft {
   };
   const [f, b] = [levels('front'), levels('back')];
   const rises = edgeRises(tops, f[0]!, b[0]!);
-  const shaped: Record<PanelId, Panel> = {
+  const held = heldBy(c, v, { front: m.front, back: m.back });
+  const drawn: Record<PanelId, Panel> = {
     'front-centre': panelOf(c, 'front-centre', f, 'inner', [tops.centre, tops.princess], [0, rises.princess]),
     'front-side': panelOf(
       c,
@@ -153,6 +157,7 @@ export function draftBoned(c: PartContext, v: BonedValues): BonedDraft {
     'back-side': panelOf(c, 'back-side', b, 'outer', [tops.blade, tops.side], [-rises.blade, -rises.side]),
     'back-centre': panelOf(c, 'back-centre', b, 'inner', [tops.back, tops.blade], [0, -rises.blade]),
   };
+  const shaped = withStraps(v, drawn, held.behind);
   const all = PANEL_IDS.map((id) => shaped[id]);
   const seam = (id: PanelId, e: string) => edgeLength(shaped[id], e);
   const seams = [
@@ -197,6 +202,7 @@ export function draftBoned(c: PartContext, v: BonedValues): BonedDraft {
     panels: [
       ...all,
       ...(c.closes === 'lacing' ? [lacingPlacket(c, seam('back-centre', 'inner'), 2 * open)] : []),
+      ...held.panels,
       ...layersOf,
     ],
     sewn: { waist: m.below > 0 ? null : sewnWaist },
@@ -204,7 +210,7 @@ export function draftBoned(c: PartContext, v: BonedValues): BonedDraft {
     ...(m.below > 0
       ? { opensAtLeast: { depth: m.below, because: 'It opens all the way: nothing has to pass through it.' } }
       : {}),
-    places: () => placesOf(c, shaped, m.below > 0),
+    places: () => [...placesOf(c, shaped, m.below > 0), ...heldPlaces(c, held, shaped['back-centre'])],
     plan,
     shaped,
     bones,
@@ -212,6 +218,7 @@ export function draftBoned(c: PartContext, v: BonedValues): BonedDraft {
     gap: gap && { ...gap, group: 'length' },
     measured: [onPanel(c, 'edge-round', 'upper edge, sewn', edgeRound)],
     seams,
+    held,
   };
 }
 

@@ -1,5 +1,6 @@
 import { say } from '../../../units/print.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
+import { HELD_FIELDS } from './held.ts';
 
 /** What the brief asks about a boned bodice. */
 export const FIELDS = {
@@ -30,6 +31,7 @@ export const FIELDS = {
     max: 18,
     default: '0 cm',
   },
+  ...HELD_FIELDS,
   underlined: { kind: 'yes-no', label: 'Underlined', default: true },
   zip: choice('Opens at', [
     ['centre-back', 'centre back'],

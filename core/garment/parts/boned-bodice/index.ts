@@ -1,4 +1,5 @@
 import { endOf, type Point, startOf } from '../../../draft/curve.ts';
+import { edgeLength } from '../../../draft/measure.ts';
 import { pathData } from '../../../draft/outline.ts';
 import { seamThrough } from '../../../draft/shape.ts';
 import { TOLERANCE } from '../../../figure/build.ts';
@@ -14,6 +15,7 @@ import { definePart, type PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
 import { asWorn, type BonedDraft, draftBoned } from './draft.ts';
 import { type BonedValues, FIELDS } from './fields.ts';
+import { heldChecks, heldLeaves, heldWants, strapStrokes } from './held.ts';
 import { bonedLines, CUP_MAY_DIFFER, readFirm } from './plan.ts';
 
 /** A waist drawn in by more than this is warned of, by more than the last is accepted by name (house rules; common practice). */
@@ -30,7 +32,7 @@ const BONES: Caution = {
   sentence: 'Bones: tip both ends and feel along every channel; no end may reach the skin.',
 };
 
-/** A strapless boned bodice on a waist stay: it holds by its shape, alone or with a skirt from its waist. */
+/** A boned bodice on a waist stay: it holds by its shape, with straps or without, alone or with a skirt from its waist. */
 export const bonedBodice = definePart({
   id: 'boned-bodice',
   name: 'boned bodice',
@@ -48,6 +50,7 @@ export const bonedBodice = definePart({
       'underarm-to-waist',
       'apex-span',
       ...(v.below > 0 ? ['tummy', 'waist-to-tummy'] : []),
+      ...heldWants(v).needs,
     ],
     helps: [
       'bust-front',
@@ -62,12 +65,14 @@ export const bonedBodice = definePart({
       'corset-top-side',
       'corset-top-back',
       ...(v.below > 0 ? ['tummy-front', 'hip', 'waist-to-hip', 'hip-front'] : []),
+      ...heldWants(v).helps,
     ],
   }),
-  leaves: (c) => ({
+  leaves: (c, v) => ({
+    ...heldLeaves(c, v),
     ...left(
       isRead(c, 'bust-to-waist'),
-      ['neck-to-bust', 'neck-to-waist-front'],
+      ['neck-to-bust', ...(v.straps === 'none' ? ['neck-to-waist-front'] : [])],
       'Bust point to waist was read itself: the lengths from the neck are held against it.',
     ),
     ...left(isRead(c, 'underbust-to-waist'), ['bust-to-underbust'], 'Under bust to waist was read.'),
@@ -89,6 +94,7 @@ export const bonedBodice = definePart({
     ...d.bones.map((b) => b.figure),
     d.stay,
     ...(d.gap ? [d.gap] : []),
+    ...d.held.figures,
     ...d.measured,
   ],
   checks: bonedChecks,
@@ -209,6 +215,11 @@ function bonedChecks(c: PartContext, v: BonedValues, d: BonedDraft): RawCheck[] 
     }
     return found;
   }
+  const back = (['back-centre', 'back-side'] as const).reduce(
+    (sum, id) => sum + edgeLength(d.shaped![id], 'top'),
+    0,
+  );
+  found.push(...heldChecks(c, v, d.held, cm(back)));
   const m = d.plan.marked!;
   const underarm = c.measured.get('underarm-to-waist')?.net ?? null;
   // The side height is read from below the armpit: an edge as high as it leaves the arm free already.
@@ -247,7 +258,7 @@ function bonedChecks(c: PartContext, v: BonedValues, d: BonedDraft): RawCheck[] 
   return found;
 }
 
-function bonedPicture(c: PartContext, _: BonedValues, d: BonedDraft): Picture {
+function bonedPicture(c: PartContext, v: BonedValues, d: BonedDraft): Picture {
   if (!d.shaped) return NO_PICTURE;
   const { shaped } = d;
   const view = (face: 'front' | 'back'): View => {
@@ -310,6 +321,7 @@ function bonedPicture(c: PartContext, _: BonedValues, d: BonedDraft): Picture {
       figure: c.below ? 'waist' : null,
       d: `M${n(-foot[0])} ${n(foot[1])} L${n(foot[0])} ${n(foot[1])}`,
     });
+    out.strokes.push(...strapStrokes(c, v, d.held, face, join));
     if (face === 'front')
       out.strokes.push({ kind: 'level', figure: null, d: `M0 ${n(top[1])} L0 ${n(foot[1])}` });
     else if (c.opens === 'centre-back') {
@@ -345,6 +357,7 @@ function bonedPicture(c: PartContext, _: BonedValues, d: BonedDraft): Picture {
       point(out, figure('bone-front'), [endOf(seam[0]!)[0], heights.bust * 0.4]);
       point(out, figure('apex'), [d.plan.marked!.apex, heights.bust]);
       point(out, figure('edge-round'), [0, top[1]]);
+      point(out, d.held.figures[0], [join[0], join[1] - 6]);
     } else {
       point(out, figure('top-back'), top);
       point(out, figure('top-side'), sideTop);
