@@ -55,3 +55,45 @@ describe('./rocchetto spec', () => {
   it('says so when there is no such file', () =>
     expect(spec('nowhere.json').stderr).toContain('cannot be read'));
 });
+
+describe('./rocchetto compare', () => {
+  const compare = (...args: string[]) =>
+    spawnSync(join(root, 'rocchetto'), ['compare', ...args], { cwd: root, encoding: 'utf8' });
+  it('prints the sizes of a file’s chart, the least work first, with what to change on each', () => {
+    const ran = compare('docs/example-compare.json');
+    expect([ran.status, ran.stderr]).toEqual([0, '']);
+    const made = JSON.parse(ran.stdout);
+    expect(made).toMatchObject({ format: 'rocchetto-comparison', version: 1, lengths: 'cm' });
+    expect(made.sizes.map((s: { size: string }) => s.size)).toEqual(['12', '14', '10']);
+    expect(made.sizes[0].changes).toMatchObject([{ measure: 'waist', edges: 4, perEdge: 0.635 }]);
+    expect(made.sizes[0].changes[0].says).toContain('add 1⁄4 in at each of the four side-seam edges');
+  });
+  it('refuses what is no comparison, and a chart with a size twice, with a sentence and no stack', () => {
+    const example = JSON.parse(readFileSync(join(root, 'docs/example-compare.json'), 'utf8'));
+    const twice = {
+      ...example,
+      chart: { ...example.chart, sizes: [...example.chart.sizes, example.chart.sizes[0]] },
+    };
+    for (const [content, says] of [
+      [twice, 'Size 10 is on this chart twice'],
+      [
+        { ...example, chart: { ...example.chart, sizes: [{ size: '1', at: { bust: 'wide' } }] } },
+        'Size 1, bust',
+      ],
+      [
+        { ...example, chart: { ...example.chart, sizes: [{ size: '1', at: { girth: '80' } }] } },
+        'no measurement',
+      ],
+      [{}, 'format'],
+    ] as const) {
+      const file = join(dir, 'compare.json');
+      writeFileSync(file, JSON.stringify(content));
+      const ran = compare(file);
+      expect([ran.status, ran.stdout]).toEqual([1, '']);
+      expect(ran.stderr).toContain(says);
+      expect(ran.stderr).not.toMatch(/\n\s+at /);
+    }
+    for (const wrong of [[], ['a.json', 'b.json'], ['--draw']])
+      expect(compare(...wrong).stderr).toContain('Usage');
+  });
+});

@@ -1,8 +1,8 @@
-import { readFileSync, writeFileSync } from 'node:fs';
-import { resolve } from 'node:path';
+import { writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { computeFile, refusedIn, SpecOrSheetFile, sentencesOf } from '@rocchetto/contract';
+import { computeFile, refusedIn, SpecOrSheetFile } from '@rocchetto/contract';
 import { drawPanelsApart } from '@rocchetto/core';
+import { here, readJsonFile } from './json-file.ts';
 import { runTool, StopWord } from './stop-word.ts';
 
 const USAGE = 'Usage: ./rocchetto spec FILE.json [--draw OUT.svg]. docs/formats.md tells the format.';
@@ -19,32 +19,14 @@ function asked(): { readonly file: string; readonly draw: string | undefined } {
     throw new StopWord(USAGE);
   }
 }
-const here = (file: string) => resolve(process.env.ROCCHETTO_CALLED_FROM ?? '.', file);
-
 /** Reads a spec file and prints its sheet as JSON, or draws its panels. No database, no network. */
 runTool(async () => {
   const { file, draw } = asked();
-  let text: string;
-  try {
-    text = readFileSync(file === '-' ? 0 : here(file), 'utf8');
-  } catch {
-    throw new StopWord(`${file} cannot be read. Is the name right?`);
-  }
-  let json: unknown;
-  try {
-    json = JSON.parse(text);
-  } catch (error) {
-    throw new StopWord(`${file} is not JSON: ${(error as Error).message}`);
-  }
-  const spec = SpecOrSheetFile.safeParse(json);
-  if (!spec.success)
-    throw new StopWord(
-      `${file} is not a spec this program understands:\n  ${sentencesOf(spec.error).join('\n  ')}`,
-    );
-  const refused = refusedIn(spec.data);
+  const spec = readJsonFile(file, SpecOrSheetFile, 'spec');
+  const refused = refusedIn(spec);
   if (refused.length > 0)
     throw new StopWord(`${file} sets by hand what its sheet cannot follow:\n  ${refused.join('\n  ')}`);
-  const made = computeFile(spec.data);
+  const made = computeFile(spec);
   if (draw === undefined) process.stdout.write(`${JSON.stringify(made, null, 2)}\n`);
   else if (made.panels.length === 0)
     throw new StopWord(

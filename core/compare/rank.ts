@@ -1,0 +1,217 @@
+import { findMeasure } from '../measures/catalogue.ts';
+import { sewingCup } from '../measures/cups.ts';
+import { type Cm, cm } from '../units/length.ts';
+import { say as p } from '../units/print.ts';
+import { chartDoubts, chartMeasures, type SizeChart, type SizeRow, type Span, sizeName } from './chart.ts';
+import type { Wish, WishOf } from './wish.ts';
+import {
+  findZone,
+  PROFILE_SAYS,
+  type Profile,
+  WORKS,
+  type Work,
+  withinMeasuring,
+  workOf,
+  type Zone,
+  zoneOrder,
+} from './zones.ts';
+
+/** One place of one size held against the body. Lengths cm, girths whole. */
+export interface ZoneHeld {
+  readonly id: string;
+  readonly name: string;
+  readonly work: Work;
+  readonly body: Cm;
+  /** what the garment of this size measures there, allowances out */
+  readonly finished: Cm;
+  readonly ease: Cm;
+  readonly wish: Wish;
+  /** more than wanted, less is negative; 0 within what measuring itself differs, and between least and most where both are said */
+  readonly off: Cm;
+  /** under what the cloth needs */
+  readonly underFloor: boolean;
+}
+export interface SizeHeld {
+  readonly row: SizeRow;
+  readonly name: string;
+  readonly zones: readonly ZoneHeld[];
+  /** centimetres to alter, by how hard that is */
+  readonly work: Readonly<Record<Work, Cm>>;
+  /** in one line, why */
+  readonly says: string;
+}
+export interface Ranking {
+  readonly profile: Profile;
+  /** by what sizes were chosen, in words */
+  readonly by: string;
+  /** the least work first */
+  readonly sizes: readonly SizeHeld[];
+  /** what to know before one is chosen */
+  readonly says: readonly string[];
+}
+
+/** Hard work is compared in steps of this, cm: less is nothing that a choice should turn on (own choice). */
+const HARD_STEP = 0.5;
+/** Too tight is a little worse than too wide by as much: between two sizes the larger (common practice). */
+const TIGHT = 1.2;
+
+/**
+ * Holds every size of a chart against a body and what is wanted, the least work first: hard places first, then the cup,
+ * then what is graded easily; between two alike the larger. `net`: the body by measure id, cm.
+ */
+export function rankSizes(
+  chart: SizeChart,
+  profile: Profile,
+  net: (id: string) => Cm | null,
+  wishOf: WishOf,
+): Ranking {
+  const zones = chartMeasures(chart)
+    .flatMap((id) => {
+      const [zone, work, body] = [findZone(id), workOf(profile, id), bodyFor(profile, id, net)];
+      return zone && work && body !== null ? [{ zone, work, body, wish: wishOf(zone) }] : [];
+    })
+    .sort((a, b) => zoneOrder(a.zone.id) - zoneOrder(b.zone.id));
+  const held = chart.rows.map((row): SizeHeld => {
+    const at = zones.flatMap(({ zone, work, body, wish }) => {
+      const span = row.at[zone.id];
+      return span ? [hold(chart, zone, work, body, wish, span)] : [];
+    });
+    const sum = (of: Work) =>
+      cm(at.filter((h) => h.work === of).reduce((t, h) => t + Math.abs(h.off) * (h.off < 0 ? TIGHT : 1), 0));
+    return {
+      row,
+      name: sizeName(row),
+      zones: at,
+      work: { hard: sum('hard'), middle: sum('middle'), easy: sum('easy') },
+      says: why(at),
+    };
+  });
+  const key = (h: SizeHeld) => [Math.round(h.work.hard / HARD_STEP), h.work.middle, h.work.easy];
+  const most = Math.max(0, ...held.map((h) => h.zones.length));
+  const sizes = held
+    .map((h, i) => ({ h, i, key: key(h) }))
+    .sort(
+      (a, b) =>
+        // A size of which the chart says less is not better for that.
+        b.h.zones.length - a.h.zones.length ||
+        a.key.map((x, k) => x - b.key[k]!).find((d) => Math.abs(d) > 1e-9) ||
+        b.i - a.i,
+    )
+    .map(({ h }) => h);
+  return {
+    profile,
+    by: PROFILE_SAYS[profile],
+    sizes: most === 0 ? [] : sizes,
+    says: told(chart, profile, net, zones, sizes),
+  };
+}
+
+/** The body at a place: for what is pulled on, the largest girth that its hip has to pass. */
+function bodyFor(profile: Profile, id: string, net: (id: string) => Cm | null): Cm | null {
+  if (profile !== 'pull-on' || id !== 'hip') return net(id);
+  const all = ['hip', 'tummy', 'waist'].flatMap((x) => net(x) ?? []);
+  return all.length === 0 ? null : cm(Math.max(...all));
+}
+
+/** Every finished figure is as much less as its seams hold: a girth has an edge at each side of four quarters, a length one at each end. */
+const lessAllowance = (chart: SizeChart, zone: Zone): number =>
+  chart.of === 'finished' ? chart.allowance * (zone.length ? 2 : zone.edges) : 0;
+
+function hold(chart: SizeChart, zone: Zone, work: Work, body: Cm, wish: Wish, span: Span): ZoneHeld {
+  const laid = chart.of === 'body' ? (chart.ease[zone.id] ?? wish.want) : -lessAllowance(chart, zone);
+  // Within its span a size is the body's own; beyond it, the nearer end counts.
+  const wanted = body + wish.want;
+  const finished = cm(Math.min(span.most + laid, Math.max(span.least + laid, wanted)));
+  const ease = cm(finished - body);
+  const [low, high] = [wish.least ?? wish.want, wish.most ?? wish.want];
+  const beyond =
+    wish.most !== null && ease >= Math.min(0, low) && ease <= high
+      ? 0
+      : ease > high
+        ? ease - high
+        : ease - wish.want;
+  const off = Math.abs(beyond) <= withinMeasuring(zone.id) + 1e-9 ? 0 : beyond;
+  return {
+    id: zone.id,
+    name: findMeasure(zone.id)?.name ?? zone.id,
+    work,
+    body,
+    finished,
+    ease,
+    wish,
+    off: cm(off),
+    underFloor: wish.least !== null && ease < wish.least - 1e-9,
+  };
+}
+
+const amount = (h: ZoneHeld) =>
+  `${h.name} ${p(cm(Math.abs(h.off)))} ${h.off < 0 ? 'too little' : 'too much'}`;
+function why(zones: readonly ZoneHeld[]): string {
+  if (zones.length === 0) return 'The chart says nothing of it that was measured.';
+  const out = WORKS.flatMap((w) => zones.filter((h) => h.work === w && h.off !== 0));
+  const fits = zones.filter((h) => h.off === 0).map((h) => h.name);
+  if (out.length === 0) return `As wanted at ${fits.join(', ')}.`;
+  const hard = out.filter((h) => h.work === 'hard');
+  const rest = out.filter((h) => h.work !== 'hard');
+  return `${[
+    hard.length > 0 ? `hard to alter: ${hard.map(amount).join(', ')}` : '',
+    rest.map(amount).join(', '),
+    fits.length > 0 ? `as wanted at ${fits.join(', ')}` : '',
+  ]
+    .filter(Boolean)
+    .join('; ')}.`.replace(/^./, (x) => x.toUpperCase());
+}
+
+/** What to know: beyond the chart’s ends, known at one place only, a body table taken for a finished one. */
+function told(
+  chart: SizeChart,
+  profile: Profile,
+  net: (id: string) => Cm | null,
+  zones: readonly { readonly zone: Zone; readonly body: Cm }[],
+  sizes: readonly SizeHeld[],
+): string[] {
+  const says = chartDoubts(chart);
+  if (zones.length === 0) {
+    says.push('Nothing that this chart gives was measured. Measure what it goes by, or use another chart.');
+    return says;
+  }
+  if (zones.length === 1)
+    says.push(
+      `Only the ${findMeasure(zones[0]!.zone.id)?.name} is known of both: the size is chosen by it alone.`,
+    );
+  if (profile === 'upper' && !zones.some(({ zone }) => zone.id === 'high-bust'))
+    says.push(
+      net('high-bust') === null
+        ? 'The high bust was not measured: a size chosen by the full bust is too large in the shoulders for a full cup.'
+        : 'The chart gives no high bust: a size chosen by the full bust is too large in the shoulders for a full cup.',
+    );
+  const cup = cupOf(net);
+  if (cup && chart.rows.some((r) => r.cup !== null))
+    says.push(`Sewing cup ${cup}, of full bust less high bust.`);
+  for (const end of ['smaller', 'larger'] as const) {
+    const past = zones.filter(({ zone }) => {
+      const offs = sizes.flatMap((s) => s.zones.find((h) => h.id === zone.id)?.off ?? []);
+      return offs.length > 1 && offs.every((o) => (end === 'larger' ? o < 0 : o > 0));
+    });
+    if (past.length > 0)
+      says.push(
+        `At ${past.map(({ zone }) => findMeasure(zone.id)?.name).join(', ')} the body is ${end} than every size of this chart.`,
+      );
+  }
+  if (chart.of === 'finished') {
+    const girths = (s: SizeHeld) =>
+      s.zones.filter((h) => ['bust', 'waist', 'hip', 'high-bust'].includes(h.id));
+    const near = [...sizes].sort((a, b) => apart(girths(a)) - apart(girths(b)))[0];
+    const there = near ? girths(near) : [];
+    if (there.length > 1 && there.every((h) => h.wish.want > 1.5 && h.ease <= withinMeasuring(h.id)))
+      says.push(
+        `Size ${near!.name} measures no more than the body anywhere. Is this a table of bodies, not of finished garments?`,
+      );
+  }
+  return says;
+}
+const apart = (zones: readonly ZoneHeld[]) => zones.reduce((t, h) => t + Math.abs(h.finished - h.body), 0);
+const cupOf = (net: (id: string) => Cm | null): string | null => {
+  const [bust, high] = [net('bust'), net('high-bust')];
+  return bust === null || high === null ? null : sewingCup(bust, high);
+};
