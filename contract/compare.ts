@@ -2,11 +2,16 @@ import {
   type Cm,
   chartFaults,
   computeSheet,
+  EN_13402,
   findMeasure,
+  type Graded,
   gradeSize,
+  guessChart,
+  printLength,
   profileOf,
   type Ranking,
   rankSizes,
+  readChart,
   readLength,
   readSpan,
   resolveAll,
@@ -16,8 +21,11 @@ import {
   type Span,
   tell,
   wishesOf,
+  type ZoneHeld,
 } from '@rocchetto/core';
 import { z } from 'zod';
+import { Version } from './basics.ts';
+import { made } from './made.ts';
 import { SpecFile } from './spec.ts';
 import { toSheetInput, unitOf } from './to-core.ts';
 
@@ -51,6 +59,7 @@ export const ChartFile = z.strictObject({
     .max(400, 'A chart has at most 400 sizes. Is this a size chart?'),
 });
 export type ChartFile = z.infer<typeof ChartFile>;
+export type ChartFileWrite = z.input<typeof ChartFile>;
 
 /** A chart of which something cannot be read, with a sentence for each. */
 export class ChartRefused extends Error {
@@ -163,5 +172,105 @@ export function compareFile(file: CompareFile) {
         says: said(g.sentence),
       })),
     })),
+  };
+}
+
+/** A chart that the house keeps. */
+export const KeptChart = z.strictObject({ id: z.number(), version: z.number(), chart: ChartFile });
+export type KeptChart = z.infer<typeof KeptChart>;
+export const ChartChange = z.strictObject({ version: Version, chart: ChartFile });
+export type ChartChange = z.infer<typeof ChartChange>;
+/** A table program's text, to be read as rows of cells. */
+export const ChartText = z.strictObject({
+  text: z.string().max(200_000, 'This file is over 200,000 characters. Is it a size chart?'),
+});
+/** What its cells say when they are read as they were guessed; figures as they were written. */
+export const ChartRead = z.strictObject({
+  unit: z.enum(['cm', 'in']),
+  measures: z.array(z.string()).readonly(),
+  sizes: z
+    .array(
+      z.strictObject({ size: z.string(), cup: z.string().nullable(), at: z.record(z.string(), z.string()) }),
+    )
+    .readonly(),
+  left: z.array(z.string()).readonly(),
+});
+export type ChartRead = z.infer<typeof ChartRead>;
+
+/** Chooses a size for an order: of which chart, 0 for the one that ships, and its name there. `version` 0 where none is chosen. */
+export const SizeChoice = z.strictObject({
+  chartId: z.number().int().min(0),
+  size: z.string().max(40),
+  version: z.number().int().min(0),
+});
+export type SizeChoice = z.infer<typeof SizeChoice>;
+
+/** What is kept of a chosen size. */
+export const StoredSize = z.strictObject({ version: z.literal(1), chart: ChartFile, size: z.string() });
+
+/** The sizes of a chart held against an order, the least work first; sentences may hold lengths left open. */
+export const SizesView = z.strictObject({
+  chart: z.string(),
+  of: z.enum(['body', 'finished']),
+  by: z.string(),
+  says: z.array(z.string()).readonly(),
+  sizes: z
+    .array(
+      z.strictObject({
+        name: z.string(),
+        says: z.string(),
+        zones: z.array(made<ZoneHeld>()).readonly(),
+        changes: z.array(made<Graded>()).readonly(),
+      }),
+    )
+    .readonly(),
+  chosen: z
+    .strictObject({
+      size: z.string(),
+      chart: z.string(),
+      by: z.string(),
+      /** ISO instant */
+      at: z.string(),
+      version: z.number(),
+      /** of the chart as it was when it was chosen, against the body as it is now */
+      changes: z.array(made<Graded>()).readonly(),
+    })
+    .nullable(),
+});
+export type SizesView = z.infer<typeof SizesView>;
+
+/** The chart that ships, as a file: steps of bodies, from memory. */
+export const SHIPPED_CHART: ChartFile = ChartFile.parse({
+  name: EN_13402.name,
+  of: EN_13402.of,
+  sizes: EN_13402.rows.map((r) => ({
+    size: r.size,
+    at: Object.fromEntries(Object.entries(r.at).map(([id, s]) => [id, `${s.least} cm`])),
+  })),
+});
+
+/** A chart's cells read as they are guessed. */
+export function readCells(cells: readonly (readonly string[])[]): ChartRead {
+  const map = guessChart(cells);
+  const measures = map.columns.flatMap((c) => (c.is === 'measure' ? [c.id] : []));
+  const inches = map.columns.filter((c) => c.is === 'measure' && c.unit === 'in').length;
+  const unit: SheetUnit = inches * 2 > measures.length ? 'in' : 'cm';
+  const { rows, left } = readChart(cells, map);
+  return {
+    unit,
+    measures: [...new Set(measures)],
+    sizes: rows.map((r) => ({
+      size: r.size,
+      cup: r.cup,
+      at: Object.fromEntries(
+        Object.entries(r.at).map(([id, s]) => [
+          id,
+          s.most - s.least < 1e-9
+            ? printLength(s.least, unit)
+            : `${printLength(s.least, unit)} – ${printLength(s.most, unit)}`,
+        ]),
+      ),
+    })),
+    left: left.map((s) => tell(s, unit)),
   };
 }

@@ -187,6 +187,18 @@ export const HELP: readonly HelpPage[] = [
     picture: 'docs/screenshots/client.png',
   },
   {
+    id: 'pattern',
+    title: 'Pattern size',
+    at: ['/orders/:id/pattern'],
+    purpose: 'Which size of a bought or kept pattern, and what to change on it before it is cut.',
+    steps: [
+      'Add a size chart: type its sizes, or fill them from a CSV file. Say whether its figures are bodies or finished garments.',
+      'The sizes stand in the order of the work they would make: shoulder, neck and armhole first, then the cup, then waist and hip.',
+      'Choose a size: its card says what to add or take, where and at each edge. Print it and pin it to the pattern.',
+    ],
+    picture: 'docs/screenshots/pattern.png',
+  },
+  {
     id: 'flat',
     title: 'A garment on the table',
     at: ['/orders/:id/flat'],

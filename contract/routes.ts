@@ -16,6 +16,7 @@ import { HouseRulesWire } from './brief.ts';
 import { BroughtInWrite } from './brought-in.ts';
 import { BusyFile, BusyKept, BusyWrite } from './calendars.ts';
 import { ClientAwayWrite, ClientFull, ClientRow, ClientView, ClientWrite } from './clients.ts';
+import { ChartChange, ChartFile, ChartRead, ChartText, KeptChart, SizeChoice, SizesView } from './compare.ts';
 import { DesignView, Like, LikeWrite, PHOTO_OF, QuestionDecided, QuestionWrite } from './design.ts';
 import {
   AheadView,
@@ -943,6 +944,48 @@ export const ROUTES = {
     may: 'session.write',
     body: Readings,
     answer: ReadingsAnswer,
+  },
+  'GET /charts': {
+    does: 'The size charts of the house',
+    may: 'sheet.read',
+    answer: z.array(KeptChart).readonly(),
+  },
+  'POST /charts': {
+    does: 'Adds a size chart',
+    may: 'sheet.write',
+    body: ChartFile,
+    status: 201,
+    answer: KeptChart,
+  },
+  'POST /charts/read': {
+    does: 'Reads the text of a table as a size chart; keeps nothing',
+    may: 'sheet.write',
+    body: ChartText,
+    answer: ChartRead,
+  },
+  'PUT /charts/:id': {
+    does: 'Changes a size chart',
+    may: 'sheet.write',
+    body: ChartChange,
+    answer: KeptChart,
+  },
+  'DELETE /charts/:id': { does: 'Takes a size chart away', may: 'sheet.write', answer: Ok },
+  'GET /charts/:id/chart.csv': {
+    does: 'A size chart as CSV',
+    may: 'sheet.read',
+    media: 'text/csv',
+  },
+  'GET /orders/:id/size': {
+    does: 'The sizes of a chart held against the body and the brief of an order, the least work first',
+    may: 'session.read',
+    query: z.object({ chart: z.coerce.number().int().min(0).default(0) }),
+    answer: SizesView,
+  },
+  'PUT /orders/:id/size': {
+    does: 'Chooses the size of a pattern for an order; an empty size chooses none',
+    may: 'sheet.write',
+    body: SizeChoice,
+    answer: Ok,
   },
   'GET /orders/:id/flat': {
     does: 'What was laid flat, beside the body and the sheet',

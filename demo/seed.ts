@@ -18,6 +18,7 @@ import { changeRules, RULES_CHANGED } from '@rocchetto/server/records/house.ts';
 import { addGarment, addOrder, changeBrief } from '@rocchetto/server/records/orders.ts';
 import { keepReadings } from '@rocchetto/server/records/sessions.ts';
 import { seedAlterations } from './alterations.ts';
+import { seedCharts } from './charts.ts';
 import { seedDesign } from './design.ts';
 import { seedDiary } from './diary.ts';
 import { asRead, inventFigures, reading, seeded } from './figures.ts';
@@ -223,6 +224,7 @@ async function seed(tx: Tx) {
   await seedAlterations(tx, staff, now);
   await seedDesign(tx, staff, now);
   await seedFlat(tx, staff, now);
+  await seedCharts(tx, staff, now);
 }
 
 const overBrief = ({ brief, parts }: NonNullable<DemoSkirt['over']>) => BriefWire.parse({ ...brief, parts });

@@ -57,6 +57,7 @@ runTool(async () => {
     await shot('client', '/clients/1');
     await shot('over-time', '/clients/12/measures?m=waist');
     await shot('order', '/orders/2', HELP);
+    await shot('pattern', '/orders/7/pattern?chart=2');
     await shot('flat', '/orders/15/flat', HELP);
     await shot('messages', '/messages', HELP);
     await shot('account', '/account', HELP);
@@ -118,7 +119,6 @@ runTool(async () => {
     await signIn('Odile Marchetti');
     await shot('house', '/house');
     await shot('today', '/today');
-    await shot('whose-tape', '/whose-tape');
     await page.goto('/old-book');
     const rows = ['Ada Brook;3.5.2019;92,5;28 3/8', 'Cy Dell;4.5.2019;wide;27', 'Una Reed;31.2.2020;88;29'];
     const buffer = Buffer.from(`Name;Day;Bust;Waist (in)\n${rows.join('\n')}\n`);

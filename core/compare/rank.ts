@@ -190,6 +190,9 @@ function told(
     says.push(`Sewing cup ${cup}, of full bust less high bust.`);
   for (const end of ['smaller', 'larger'] as const) {
     const past = zones.filter(({ zone }) => {
+      // What is the same in every size tells nothing of its ends.
+      if (new Set(chart.rows.flatMap((r) => (r.at[zone.id] ? [r.at[zone.id]!.least] : []))).size < 2)
+        return false;
       const offs = sizes.flatMap((s) => s.zones.find((h) => h.id === zone.id)?.off ?? []);
       return offs.length > 1 && offs.every((o) => (end === 'larger' ? o < 0 : o > 0));
     });

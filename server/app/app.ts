@@ -12,6 +12,7 @@ import { proposalRoutes } from '../areas/bench/proposal.ts';
 import { benchRoutes } from '../areas/bench/routes.ts';
 import { busyRoutes } from '../areas/calendars/busy.ts';
 import { feedRoutes, openFeedRoutes } from '../areas/calendars/feeds.ts';
+import { chartRoutes } from '../areas/charts/routes.ts';
 import { clientDataRoutes } from '../areas/client-data/routes.ts';
 import { clientRoutes } from '../areas/clients/routes.ts';
 import { designRoutes } from '../areas/design/routes.ts';
@@ -96,6 +97,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', leavingRoutes(deps))
     .route('/', garmentRoutes(deps))
     .route('/', flatRoutes(deps))
+    .route('/', chartRoutes(deps))
     .route('/', diaryHouseRoutes(deps))
     .route('/', diaryRoutes(deps))
     .route('/', messageRoutes(deps))

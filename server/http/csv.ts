@@ -11,3 +11,7 @@ export const FORMULA =
 /** Lines of CSV (RFC 4180, CRLF), each cell safe to open in a table program. */
 export const csvOf: typeof Papa.unparse = (data, more = {}) =>
   Papa.unparse(data as never, { newline: '\r\n', escapeFormulae: FORMULA, ...more });
+
+/** The rows of cells of a table program's text, whatever separates them. */
+export const cellsOf = (text: string): string[][] =>
+  Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' }).data.slice(0, 1000);

@@ -29,6 +29,8 @@ export interface ClientData {
   readonly likes: readonly Record<string, unknown>[];
   readonly questions: readonly Record<string, unknown>[];
   readonly money: readonly Record<string, unknown>[];
+  /** sizes of patterns that were chosen for their orders */
+  readonly patternSizes: readonly Record<string, unknown>[];
   /** what was read off garments laid flat beside their orders */
   readonly laidFlat: readonly Record<string, unknown>[];
   /** the finished garment as it was measured, how it came, pins that were counted */
@@ -118,6 +120,12 @@ export async function readClientData(db: Db, id: number): Promise<ClientData | u
       db,
       `select o.number, m.at, m.is_a as is, m.amount::float8 as amount, m.words, m.gone_at
          from money_noted m join orders o on o.id = m.order_id where o.client_id = $1 order by m.id`,
+      id,
+    ),
+    patternSizes: await many(
+      db,
+      `select o.number, s.made ->> 'size' as size, s.made -> 'chart' ->> 'name' as chart, s.at from order_size s
+         join orders o on o.id = s.order_id where o.client_id = $1 order by s.order_id`,
       id,
     ),
     laidFlat: await many(
@@ -246,6 +254,7 @@ export async function eraseClient(
   await count(`delete from photo where order_id in ${orders}`);
   await count('delete from client_like where client_id = $1');
   await count('delete from own_block where client_id = $1');
+  await count(`delete from order_size where order_id in ${orders}`);
   await count(`update flat_lay set words = '' where order_id in ${orders}`);
   await count(`delete from home_link where order_id in ${orders}`);
   await count('delete from imported_row where client_id = $1');

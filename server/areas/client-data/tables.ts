@@ -42,6 +42,7 @@ export const CLIENT_TABLES: Readonly<Record<string, Held>> = {
   imported_row: { told: no('a fingerprint of the row they came from'), erased: 'rows' },
   money_noted: { told: as('money'), erased: 'words' },
   open_question: { told: as('questions'), erased: 'rows' },
+  order_size: { told: as('patternSizes'), erased: 'rows' },
   own_block: { told: as('blocks'), erased: 'rows' },
   photo: { told: as('photographs'), erased: 'rows' },
   pins_counted: { told: as('pins'), erased: 'no words' },

@@ -107,6 +107,7 @@ export function Component() {
             {mayBook && <Link to={`/diary/book?order=${order.id}`}>Book a fitting</Link>}
             <Link to={`/orders/${order.id}/fitting`}>Fittings and alterations</Link>
             <Link to={`/orders/${order.id}/flat`}>Measure a garment flat</Link>
+            {mayMeasure && made && <Link to={`/orders/${order.id}/pattern`}>Choose a pattern size</Link>}
           </div>
         </>
       )}

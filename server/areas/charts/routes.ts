@@ -1,0 +1,175 @@
+import {
+  type ChartFile,
+  ChartRefused,
+  comparison,
+  readCells,
+  SHIPPED_CHART,
+  type SizesView,
+  toChart,
+} from '@rocchetto/contract';
+import { chartCells, MEASURES, printLength, sizeName } from '@rocchetto/core';
+import { Hono } from 'hono';
+import { remember } from '../../db/history.ts';
+import type { Db } from '../../db/pool.ts';
+import { type Deps, type Env, idParam } from '../../http/context.ts';
+import { cellsOf, csvOf } from '../../http/csv.ts';
+import { once } from '../../http/once.ts';
+import { notFound, Refusal } from '../../http/problem.ts';
+import { on } from '../../http/route.ts';
+import { madeSheet } from '../../records/made-sheet.ts';
+import { readOrder } from '../../records/orders.ts';
+import {
+  addChart,
+  changeChart,
+  chartNameTaken,
+  charts,
+  chosenSize,
+  dropChart,
+  keepSize,
+  readChart,
+} from './sql.ts';
+
+/** Size charts of the house, and the sizes of one held against an order. */
+export function chartRoutes(deps: Deps): Hono<Env> {
+  const app = new Hono<Env>();
+  on(app, 'GET /charts', async () => await charts(deps.pool));
+  on(app, 'POST /charts', (c, { body }) => {
+    sound(body);
+    return once(c, deps, async (tx) => {
+      const kept = await addChart(tx, body);
+      if (!kept) throw taken(body.name);
+      await remember(tx, 'size-chart', kept.id, c.get('who').id, 'added', undefined, body);
+      return { status: 201, body: kept, changed: [['house', 1, 0]] };
+    });
+  });
+  on(app, 'POST /charts/read', async (_, { body }) => readCells(cellsOf(body.text)));
+  on(app, 'PUT /charts/:id', (c, { body: { version, chart } }) => {
+    const id = idParam(c, 'size chart');
+    sound(chart);
+    return once(c, deps, async (tx) => {
+      const before = await readChart(tx, id);
+      if (!before) throw notFound('size chart');
+      if (await chartNameTaken(tx, id, chart.name)) throw taken(chart.name);
+      const kept = await changeChart(tx, id, version, chart);
+      if (!kept) throw stale('this chart');
+      await remember(tx, 'size-chart', id, c.get('who').id, 'changed', before.chart, chart);
+      return { body: kept, changed: [['house', 1, 0]] };
+    });
+  });
+  on(app, 'DELETE /charts/:id', (c) => {
+    const id = idParam(c, 'size chart');
+    return once(c, deps, async (tx) => {
+      const name = await dropChart(tx, id);
+      if (name === null) throw notFound('size chart');
+      await remember(tx, 'size-chart', id, c.get('who').id, 'removed', { name }, undefined);
+      return { body: { ok: true }, changed: [['house', 1, 0]] };
+    });
+  });
+  on(app, 'GET /charts/:id/chart.csv', async (c) => {
+    const kept = await readChart(deps.pool, idParam(c, 'size chart'));
+    if (!kept) throw notFound('size chart');
+    const { unit } = kept.chart;
+    const given = new Set(kept.chart.sizes.flatMap((s) => Object.keys(s.at)));
+    const ids = MEASURES.flatMap((m) => (given.has(m.id) ? [m.id] : []));
+    const [head, ...rows] = chartCells(toChart(kept.chart).rows, ids, (x) => printLength(x, unit));
+    const named = head!.map((h, i) => (i < head!.length - ids.length ? h : `${h} (${unit})`));
+    return c.body(csvOf([named, ...rows]), 200, {
+      'content-type': 'text/csv; charset=utf-8',
+      'content-disposition': `attachment; filename="size-chart-${kept.id}.csv"`,
+    });
+  });
+  on(app, 'GET /orders/:id/size', async (c, { query }) =>
+    sizesOf(deps, deps.pool, idParam(c, 'order'), await chartOf(deps.pool, query.chart)),
+  );
+  on(app, 'PUT /orders/:id/size', (c, { body: { chartId, size, version } }) => {
+    const orderId = idParam(c, 'order');
+    return once(c, deps, async (tx) => {
+      const order = await readOrder(tx, orderId);
+      if (!order) throw notFound('order');
+      const chart = size === '' ? null : await chartOf(tx, chartId);
+      if (chart && !toChart(chart).rows.some((r) => sizeName(r) === size))
+        throw new Refusal(422, 'no-such-size', `There is no size ${size} on this chart. Nothing was saved.`);
+      const at = deps.now();
+      if (!(await keepSize(tx, orderId, version, chart && { chart, size }, c.get('who').id, at)))
+        throw stale('the size');
+      await remember(
+        tx,
+        'order',
+        orderId,
+        c.get('who').id,
+        chart ? `size ${size} chosen, ${chart.name}` : 'chosen size taken back',
+        undefined,
+        undefined,
+      );
+      return { body: { ok: true }, changed: [['order', orderId, 0]] };
+    });
+  });
+  return app;
+}
+
+async function chartOf(db: Db, id: number): Promise<ChartFile> {
+  if (id === 0) return SHIPPED_CHART;
+  const kept = await readChart(db, id);
+  if (!kept) throw notFound('size chart');
+  return kept.chart;
+}
+
+async function sizesOf(deps: Deps, db: Db, orderId: number, file: ChartFile): Promise<SizesView> {
+  if (!(await readOrder(db, orderId))) throw notFound('order');
+  const sheet = (await madeSheet(db, orderId, deps.now()))?.sheet;
+  if (!sheet)
+    throw new Refusal(
+      409,
+      'no-brief',
+      'This order has no brief yet. Write it first: it says what garment it is and how it should fit.',
+    );
+  const { unit } = sheet.input.house.rounding;
+  const { ranking, grade } = comparison(sheet, toChart(file), unit);
+  const chosen = await chosenSize(db, orderId);
+  return {
+    chart: file.name,
+    of: file.of,
+    by: ranking.by,
+    says: ranking.says,
+    sizes: ranking.sizes.map(({ name, says, zones }) => ({ name, says, zones, changes: grade(name) })),
+    chosen: chosen
+      ? {
+          size: chosen.size,
+          chart: chosen.chart.name,
+          by: chosen.by,
+          at: chosen.at.toISOString(),
+          version: chosen.version,
+          changes: comparison(sheet, toChart(chosen.chart), unit).grade(chosen.size),
+        }
+      : null,
+  };
+}
+
+/** A chart that cannot be used is refused with every reason. */
+function sound(chart: ChartFile): void {
+  try {
+    toChart(chart);
+  } catch (error) {
+    if (!(error instanceof ChartRefused)) throw error;
+    throw new Refusal(422, 'no-chart', `${error.sentences.slice(0, 8).join(' ')} Nothing was saved.`);
+  }
+  const bare = chart.sizes.find((s) => Object.keys(s.at).length === 0);
+  if (bare)
+    throw new Refusal(
+      422,
+      'no-chart',
+      `Size ${bare.size} has no figures. Nothing was saved. Fill or remove it.`,
+    );
+}
+const taken = (name: string) =>
+  new Refusal(
+    422,
+    'name-taken',
+    `There is already a size chart called “${name}”. Nothing was saved. Choose another name.`,
+  );
+const stale = (what: string) =>
+  new Refusal(
+    409,
+    'stale',
+    `Someone else has changed ${what} meanwhile. Nothing was saved. Look at it again and change it there.`,
+  );

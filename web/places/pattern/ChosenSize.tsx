@@ -1,0 +1,45 @@
+import type { SizesView } from '@rocchetto/contract';
+import { useDays } from '../../shared/me.ts';
+import { Told } from './Told.tsx';
+
+interface Props {
+  readonly chosen: NonNullable<SizesView['chosen']>;
+  readonly onDrop?: () => void;
+  readonly busy?: boolean;
+}
+
+/** The size that was chosen, with what to change on the pattern before it is cut: the card to pin to it. */
+export function ChosenSize({ chosen, onDrop, busy }: Props) {
+  const { long } = useDays();
+  return (
+    <section className="slip card" aria-label={`Size ${chosen.size}`}>
+      <h2>
+        Size {chosen.size} <span className="soft">of {chosen.chart}</span>
+      </h2>
+      <p className="soft">
+        Chosen by {chosen.by}, {long(chosen.at)}. By the body as it is measured now:
+      </p>
+      {chosen.changes.length === 0 ? (
+        <p>Nothing to change before it is cut.</p>
+      ) : (
+        <ol className="changes">
+          {chosen.changes.map((c) => (
+            <li key={c.zone}>
+              <Told text={c.sentence} />
+            </li>
+          ))}
+        </ol>
+      )}
+      <div className="row acts noprint">
+        <button type="button" className="plain" onClick={() => window.print()}>
+          Print card
+        </button>
+        {onDrop && (
+          <button type="button" className="quiet" disabled={busy} onClick={onDrop}>
+            Remove choice
+          </button>
+        )}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,165 @@
+import './pattern.css';
+import type { KeptChart, OrderFull, SizesView } from '@rocchetto/contract';
+import { useParams, useSearchParams } from 'react-router';
+import { useChartsQuery, useChooseSizeMutation, useSizesQuery } from '../../api/charts.ts';
+import { useOrderQuery } from '../../api/orders.ts';
+import { Thread } from '../../parts/thread/Thread.tsx';
+import { useMay } from '../../shared/me.ts';
+import { Notice } from '../../shared/Notice.tsx';
+import { Place } from '../../shared/Place.tsx';
+import { Problem } from '../../shared/Problem.tsx';
+import { ChartForm } from './ChartForm.tsx';
+import { ChosenSize } from './ChosenSize.tsx';
+import { SizesTable } from './SizesTable.tsx';
+import { Told } from './Told.tsx';
+
+const SHIPPED = 'EN 13402-3 steps (from memory)';
+
+/** Which size of a bought or kept pattern, and what to change on it before it is cut. */
+export function Component() {
+  const id = Number(useParams().id);
+  const { data: order, error, refetch } = useOrderQuery(id);
+  const { data: charts, error: away, refetch: again } = useChartsQuery();
+  const [params, setParams] = useSearchParams();
+  const mayWrite = useMay('sheet.write');
+  if (!order || !charts)
+    return (
+      <Place
+        title="Pattern size"
+        waiting={{
+          what: 'the size charts',
+          error: error ?? away,
+          again: () => {
+            void refetch();
+            void again();
+          },
+        }}
+      />
+    );
+  const chart = Number(params.get('chart')) || 0;
+  const editing = params.get('edit');
+  const look = (n: number) => setParams(n === 0 ? {} : { chart: String(n) }, { replace: true });
+  return (
+    <Place
+      title="Pattern size"
+      thread={<Thread order={order} here="" />}
+      margin={
+        <Charts
+          charts={charts}
+          chosen={chart}
+          onLook={look}
+          onEdit={mayWrite ? (n) => setParams({ chart: String(chart), edit: n }) : null}
+        />
+      }
+    >
+      <h1>Which size for {order.clientName}</h1>
+      {editing !== null && mayWrite ? (
+        <ChartForm
+          key={editing}
+          of={charts.find((c) => String(c.id) === editing) ?? null}
+          onClose={(n) => look(n ?? chart)}
+        />
+      ) : (
+        <Sizes order={order} chart={charts.some((c) => c.id === chart) ? chart : 0} mayWrite={mayWrite} />
+      )}
+    </Place>
+  );
+}
+
+function Charts({
+  charts,
+  chosen,
+  onLook,
+  onEdit,
+}: {
+  charts: readonly KeptChart[];
+  chosen: number;
+  onLook: (id: number) => void;
+  onEdit: ((id: string) => void) | null;
+}) {
+  return (
+    <section>
+      <h2>Size charts</h2>
+      <ul className="charts">
+        {[...charts.map((c) => [c.id, c.chart.name] as const), [0, SHIPPED] as const].map(([id, name]) => (
+          <li key={id}>
+            <button type="button" className="ask" aria-pressed={id === chosen} onClick={() => onLook(id)}>
+              {name}
+            </button>
+            {id !== 0 && (
+              <span>
+                {onEdit && (
+                  <button type="button" className="quiet" onClick={() => onEdit(String(id))}>
+                    Edit<span className="hidden"> {name}</span>
+                  </button>
+                )}
+                <a className="soft" href={`/api/charts/${id}/chart.csv`}>
+                  CSV<span className="hidden"> of {name}</span>
+                </a>
+              </span>
+            )}
+          </li>
+        ))}
+      </ul>
+      {onEdit && (
+        <button type="button" className="plain" onClick={() => onEdit('new')}>
+          Add size chart
+        </button>
+      )}
+    </section>
+  );
+}
+
+function Sizes({ order, chart, mayWrite }: { order: OrderFull; chart: number; mayWrite: boolean }) {
+  const { data, error, refetch } = useSizesQuery({ orderId: order.id, chart });
+  const [choose, choosing] = useChooseSizeMutation();
+  if (!data)
+    return error ? (
+      <Problem error={error} again={refetch} />
+    ) : (
+      <p className="soft" role="status">
+        Comparing the sizes …
+      </p>
+    );
+  const set = (size: string) =>
+    void choose({ orderId: order.id, chartId: chart, size, version: data.chosen?.version ?? 0 });
+  return (
+    <>
+      <Problem error={choosing.error} />
+      {data.chosen && (
+        <ChosenSize
+          chosen={data.chosen}
+          {...(mayWrite ? { onDrop: () => set(''), busy: choosing.isLoading } : {})}
+        />
+      )}
+      <Ranked view={data} {...(mayWrite ? { onChoose: set, busy: choosing.isLoading } : {})} />
+    </>
+  );
+}
+
+function Ranked({
+  view,
+  onChoose,
+  busy,
+}: {
+  view: SizesView;
+  onChoose?: (size: string) => void;
+  busy?: boolean;
+}) {
+  return (
+    <>
+      <h2>{view.chart}</h2>
+      <p className="soft">
+        Chosen {view.by}. The least work comes first.{' '}
+        {view.of === 'body' &&
+          'The chart gives bodies: its maker’s ease, or the one that is wanted, is laid on them.'}
+      </p>
+      {view.says.map((s) => (
+        <Notice key={s}>
+          <Told text={s} />
+        </Notice>
+      ))}
+      {view.sizes.length > 0 && <SizesTable view={view} onChoose={onChoose} busy={busy} />}
+    </>
+  );
+}

@@ -1,0 +1,104 @@
+import type { SizesView } from '@rocchetto/contract';
+import { printLength } from '@rocchetto/core';
+import { useState } from 'react';
+import { useMe } from '../../shared/me.ts';
+import { Told } from './Told.tsx';
+
+const FIRST = 6;
+
+interface Props {
+  readonly view: SizesView;
+  readonly onChoose: ((size: string) => void) | undefined;
+  readonly busy: boolean | undefined;
+}
+
+/** Every size of a chart, the least work first: what it measures, the ease that is left, and what is wrong with it. */
+export function SizesTable({ view, onChoose, busy }: Props) {
+  const { unit } = useMe();
+  const [all, setAll] = useState(false);
+  const zones = view.sizes[0]!.zones;
+  const shown = all ? view.sizes : view.sizes.slice(0, FIRST);
+  return (
+    <>
+      <div className="scroll">
+        <table className="ledger figures sizes">
+          <caption className="hidden">Sizes, in {unit === 'cm' ? 'centimetres' : 'inches'}</caption>
+          <thead>
+            <tr>
+              <th scope="col">Size</th>
+              {zones.map((z) => (
+                <th key={z.id} scope="col">
+                  {z.name}
+                  <span className="soft"> body {printLength(z.body, unit)}</span>
+                </th>
+              ))}
+              {onChoose && (
+                <th scope="col">
+                  <span className="hidden">Choose</span>
+                </th>
+              )}
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map((s, i) => (
+              <tr key={s.name} className={i === 0 ? 'best' : undefined}>
+                <th scope="row">
+                  <strong>{s.name}</strong>
+                  {i === 0 && <span className="soft"> least work</span>}
+                </th>
+                {zones.map(({ id }) => {
+                  const z = s.zones.find((x) => x.id === id);
+                  return (
+                    <td key={id}>
+                      {z ? (
+                        <>
+                          {printLength(z.finished, unit)}
+                          <span className={`off ${z.off === 0 ? 'agreed' : 'tight'}`}>
+                            ease {z.ease < 0 ? '−' : '+'}
+                            {printLength(Math.abs(z.ease) as typeof z.ease, unit)}
+                            {z.off !== 0 &&
+                              `, ${printLength(Math.abs(z.off) as typeof z.off, unit)} ${z.off < 0 ? 'too little' : 'too much'}`}
+                          </span>
+                        </>
+                      ) : (
+                        '—'
+                      )}
+                    </td>
+                  );
+                })}
+                {onChoose && (
+                  <td>
+                    <button
+                      type="button"
+                      className={i === 0 ? 'take' : 'quiet'}
+                      disabled={busy || (view.chosen?.size === s.name && view.chosen.chart === view.chart)}
+                      onClick={() => onChoose(s.name)}
+                    >
+                      Choose size<span className="hidden"> {s.name}</span>
+                    </button>
+                  </td>
+                )}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {view.sizes.length > FIRST && !all && (
+        <button type="button" className="plain" onClick={() => setAll(true)}>
+          Show all {view.sizes.length} sizes
+        </button>
+      )}
+      <h3>Why in this order</h3>
+      <dl className="whysize">
+        {shown.slice(0, FIRST).map((s) => (
+          <div key={s.name}>
+            <dt>{s.name}</dt>
+            <dd>
+              <Told text={s.says} />
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </>
+  );
+}
