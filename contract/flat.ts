@@ -36,7 +36,7 @@ export const FlatView = z.strictObject({
   by: z.string(),
   /** ISO instant */
   at: z.string(),
-  rows: z.array(made<FlatRow>()).readonly(),
+  rows: z.array(made<FlatRow & { readonly change: string | null }>()).readonly(),
   says: z.array(z.string()).readonly(),
 });
 export type FlatView = z.infer<typeof FlatView>;

@@ -62,5 +62,8 @@ test('a chart is filled from a CSV file with its sizes across', async ({ page })
   await page.getByLabel('Name of the chart').fill('Bought skirt');
   await page.getByRole('button', { name: 'Save chart' }).click();
   await expect(page.getByRole('heading', { name: 'Bought skirt' })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Bought skirt' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: 'Bought skirt', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
 });

@@ -57,7 +57,7 @@ runTool(async () => {
     await shot('client', '/clients/1');
     await shot('over-time', '/clients/12/measures?m=waist');
     await shot('order', '/orders/2', HELP);
-    await shot('pattern', '/orders/7/pattern?chart=2');
+    await shot('pattern', '/orders/7/pattern?chart=1');
     await shot('flat', '/orders/15/flat', HELP);
     await shot('messages', '/messages', HELP);
     await shot('account', '/account', HELP);

@@ -192,6 +192,12 @@ describe('by what a garment is chosen', () => {
     const ranked = rankSizes(cups, 'upper', netOf(body), wishes({}));
     expect(ranked.sizes[0]!.name).toBe('12 C');
     expect(text(ranked.says)).toContain('Sewing cup C');
+    // To a skirt a cup is nothing.
+    const skirts = chart(
+      'body',
+      ['A', 'B'].map((cup) => row('12', { hip: 96, bust: 88 }, cup)),
+    );
+    expect(rankSizes(skirts, 'skirt', netOf(body), wishes({})).sizes.map((s) => s.name)).toEqual(['12']);
   });
 });
 

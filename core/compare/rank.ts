@@ -71,7 +71,12 @@ export function rankSizes(
       return zone && work && body !== null ? [{ zone, work, body, wish: wishOf(zone) }] : [];
     })
     .sort((a, b) => zoneOrder(a.zone.id) - zoneOrder(b.zone.id));
-  const held = chart.rows.map((row): SizeHeld => {
+  // A cup is nothing to a skirt: of each size the first of its rows.
+  const byCup = profile === 'upper';
+  const rows = byCup
+    ? chart.rows
+    : chart.rows.filter((r, i, all) => all.findIndex((q) => q.size === r.size) === i);
+  const held = rows.map((row): SizeHeld => {
     const at = zones.flatMap(({ zone, work, body, wish }) => {
       const span = row.at[zone.id];
       return span ? [hold(chart, zone, work, body, wish, span)] : [];
@@ -80,7 +85,7 @@ export function rankSizes(
       cm(at.filter((h) => h.work === of).reduce((t, h) => t + Math.abs(h.off) * (h.off < 0 ? TIGHT : 1), 0));
     return {
       row,
-      name: sizeName(row),
+      name: byCup ? sizeName(row) : row.size,
       zones: at,
       work: { hard: sum('hard'), middle: sum('middle'), easy: sum('easy') },
       says: why(at),

@@ -19,7 +19,11 @@ export interface FlatRow {
   readonly body: Cm | null;
   /** what the sheet's finished garment would measure there */
   readonly sheet: Cm | null;
-  /** flat − sheet */
+  /** what it is wanted wider or longer than the body; of a half, half of it */
+  readonly ease: Cm | null;
+  /** what it should measure: the sheet's, or the body with what is wanted */
+  readonly should: Cm | null;
+  /** flat − what it should be */
   readonly differs: Cm | null;
   /** what it may differ by; of a half, half of what the whole may */
   readonly tolerance: Cm | null;
@@ -32,15 +36,26 @@ interface Against {
 }
 /** What of the sheet a point is set beside: the sum of these figures, the first that are all there. */
 const FIGURES: Readonly<Record<string, readonly (readonly string[])[]>> = {
-  'side-neck-length': [['bodice.waist-front', 'skirt.hem-front'], ['bodice.waist-front']],
+  'side-neck-length': [
+    ['top.length'],
+    ['bodice.waist-front', 'skirt.hem-front'],
+    ['bodice.waist-front', 'bodice.below'],
+    ['bodice.waist-front'],
+  ],
   'centre-back-length': [['bodice.centre-back-length', 'skirt.hem-back'], ['bodice.centre-back-length']],
   'half-chest': [['bust']],
   'half-waist': [['waist']],
   'half-hip': [['hip']],
-  'half-hem': [['skirt.hem']],
-  shoulder: [['bodice.shoulder']],
-  'neck-drop-front': [['bodice.neck-front']],
-  'neck-drop-back': [['bodice.neck-back']],
+  'half-hem': [['skirt.hem'], ['bodice.hem'], ['top.hem'], ['trousers.hem']],
+  'half-thigh': [['trousers.thigh']],
+  'half-knee': [['trousers.knee']],
+  inseam: [['trousers.inseam']],
+  outseam: [['trousers.outseam']],
+  shoulder: [['bodice.shoulder'], ['top.shoulder']],
+  sleeve: [['sleeve.length']],
+  'half-end': [['sleeve.end']],
+  'neck-drop-front': [['bodice.neck-front'], ['top.neck-front']],
+  'neck-drop-back': [['bodice.neck-back'], ['top.neck-back']],
   'length-front': [['skirt.hem-front']],
   'length-side': [['skirt.hem-left']],
   'length-back': [['skirt.hem-back']],
@@ -90,12 +105,14 @@ const hasShoulder = (p: Panel) => p.edges.some((e) => e.id === 'shoulder');
  * What lies flat beside the body and the sheet, a row for each point of its cut.
  * @param read by point, as written
  * @param sheet null where the order has none yet
+ * @param wanted the ease that is wanted at a measure of the body, cm; null where nothing says
  */
 export function besideFlat(
   cut: FlatCut,
   read: ReadonlyMap<string, Written>,
   sheet: { readonly figures: readonly Figure[]; readonly panels: readonly Panel[] } | null,
   measured: ReadonlyMap<string, Pick<Measured, 'net'>>,
+  wanted: (measure: string) => Cm | null = () => null,
 ): FlatRow[] {
   const figures = new Map(sheet?.figures.map((f) => [f.id, f]));
   return flatPoints(cut).map((point): FlatRow => {
@@ -104,25 +121,39 @@ export function besideFlat(
     const against =
       point.id === 'half-neck' ? halfNeck(figures) : setBeside(point, cut, figures, sheet?.panels ?? []);
     const net = point.body ? (measured.get(point.body)?.net ?? null) : null;
-    const differs = flat !== null && against ? cm(flat - against.cm) : null;
+    const body = net === null ? null : cm(point.half ? net / 2 : net);
+    const whole = point.body ? wanted(point.body) : null;
+    const should =
+      against?.cm ?? (body === null || whole === null ? null : cm(body + (point.half ? whole / 2 : whole)));
+    // A wish of the body's own has the house's tolerance of its kind; of a half, half of it.
+    const tolerance =
+      against?.tolerance ??
+      (should === null ? null : point.half ? cm(TOLERANCE.girth / 2) : TOLERANCE.length);
+    const differs = flat !== null && should !== null ? cm(flat - should) : null;
     return {
       point,
       written,
       flat,
       whole: flat !== null && point.half ? cm(flat * 2) : null,
-      body: net === null ? null : cm(point.half ? net / 2 : net),
+      body,
       sheet: against?.cm ?? null,
+      ease: should === null || body === null ? null : cm(should - body),
+      should,
       differs,
-      tolerance: against?.tolerance ?? null,
+      tolerance,
       // A tape’s own rounding does not put a seam outside.
-      within: differs === null ? null : Math.abs(differs) <= against!.tolerance + 1e-9,
+      within: differs === null ? null : Math.abs(differs) <= tolerance! + 1e-9,
     };
   });
 }
 
 /** The sheet already tells the neck's width as a half. */
 const halfNeck = (figures: ReadonlyMap<string, Figure>): Against | null => {
-  const f = figures.get('bodice.neck-half');
+  const f =
+    figures.get('bodice.neck-open') ??
+    figures.get('bodice.neck-half') ??
+    figures.get('top.neck-open') ??
+    figures.get('top.neck-half');
   return f?.finished == null ? null : { cm: cm(asMarked(f)), tolerance: f.tolerance };
 };
 function setBeside(
@@ -131,8 +162,8 @@ function setBeside(
   figures: ReadonlyMap<string, Figure>,
   panels: readonly Panel[],
 ): Against | null {
-  // A raglan's armhole begins at the neck seam, where no panel of this sheet begins one; trousers have no panels yet.
-  if (cut === 'trousers' && !['half-waist', 'half-hip'].includes(point.id)) return null;
+  // A raglan's armhole and sleeve begin at the neck seam, where no panel of this sheet begins one.
+  if (cut === 'raglan' && point.id === 'sleeve') return null;
   const whole = ofFigures(point.id, figures) ?? (cut === 'set-in' ? onPanels(point.id, panels) : null);
   if (!whole || !point.half) return whole;
   return { cm: cm(whole.cm / 2), tolerance: cm(whole.tolerance / 2) };

@@ -86,8 +86,23 @@ const BODY: Rows = [
   ['half-hem', 'half hem', 1, 'Across the hem, edge to edge, along its curve.'],
 ];
 
+/** What hangs from the shoulder is read in a fitter's order: lengths, bust, neck and shoulder, waist and hip, sleeve. */
+const ORDER = [
+  ...[
+    'side-neck-length',
+    'centre-back-length',
+    'half-chest',
+    'armhole',
+    'shoulders',
+    'shoulder',
+    'half-neck',
+  ],
+  ...['neck-drop-front', 'neck-drop-back', 'half-waist', 'half-hip', 'half-hem', 'sleeve', 'half-end'],
+];
+const inOrder = (rows: Rows): Rows => [...rows].sort((a, b) => ORDER.indexOf(a[0]) - ORDER.indexOf(b[0]));
+
 const ROWS: Readonly<Record<FlatCut, Rows>> = {
-  'set-in': [
+  'set-in': inOrder([
     ...BODY,
     [
       'shoulders',
@@ -112,8 +127,8 @@ const ROWS: Readonly<Record<FlatCut, Rows>> = {
     ],
     SLEEVE_END,
     ...NECK,
-  ],
-  raglan: [
+  ]),
+  raglan: inOrder([
     ...BODY,
     [
       'sleeve',
@@ -130,7 +145,7 @@ const ROWS: Readonly<Record<FlatCut, Rows>> = {
     ],
     SLEEVE_END,
     ...NECK,
-  ],
+  ]),
   skirt: [
     ['half-waist', 'half waist', 1, 'Along the upper edge, band included when it is worn so.', 'waist'],
     ['half-hip', 'half hip', 1, 'Straight across at the hip level.', 'hip'],

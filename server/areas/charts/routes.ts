@@ -87,7 +87,7 @@ export function chartRoutes(deps: Deps): Hono<Env> {
       const order = await readOrder(tx, orderId);
       if (!order) throw notFound('order');
       const chart = size === '' ? null : await chartOf(tx, chartId);
-      if (chart && !toChart(chart).rows.some((r) => sizeName(r) === size))
+      if (chart && !toChart(chart).rows.some((r) => sizeName(r) === size || r.size === size))
         throw new Refusal(422, 'no-such-size', `There is no size ${size} on this chart. Nothing was saved.`);
       const at = deps.now();
       if (!(await keepSize(tx, orderId, version, chart && { chart, size }, c.get('who').id, at)))

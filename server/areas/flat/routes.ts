@@ -1,5 +1,17 @@
 import type { FlatView } from '@rocchetto/contract';
-import { besideFlat, findFlatPoint, flatSays, readLength, resolveAll, type Written } from '@rocchetto/core';
+import {
+  allowancesIn,
+  besideFlat,
+  findFlatPoint,
+  findZone,
+  flatChange,
+  flatSays,
+  profileOf,
+  readLength,
+  resolveAll,
+  type Written,
+  wishesOf,
+} from '@rocchetto/core';
 import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import type { Db } from '../../db/pool.ts';
@@ -28,10 +40,31 @@ export function flatRoutes(deps: Deps): Hono<Env> {
     if (lays.length === 0) return [];
     const sheet = (await madeSheet(db, orderId, deps.now()))?.sheet ?? null;
     const measured = sheet ? resolveAll(sheet.input.readings) : new Map();
+    const net = (id: string) => measured.get(id)?.net ?? null;
+    const profile = sheet && profileOf(sheet.input.brief.parts);
+    const wish = sheet && wishesOf(sheet, net, profile === 'upper' ? 'shoulder' : 'waist');
+    const wanted = (id: string) => {
+      const zone = wish ? findZone(id) : undefined;
+      // A girth of which no table says the ease is wanted as wide as nothing.
+      return !zone || !wish || (!zone.ease && !zone.length && zone.edges > 2) ? null : wish(zone).want;
+    };
+    // In what a hand marks a change: a millimetre or a sixteenth.
+    const unit = sheet?.input.house.rounding.unit ?? 'cm';
+    const hand = { unit, step: unit === 'cm' ? 0.1 : 0.0625, mode: 'nearest' } as const;
     return lays.map((lay) => {
-      const rows = besideFlat(lay.cut, writtenOf(lay), sheet, measured);
+      const held = besideFlat(lay.cut, writtenOf(lay), sheet, measured, wanted);
+      const rows = held.map((r) => ({ ...r, change: flatChange(r, hand) }));
       const { id, of, cut, words, by, at } = lay;
-      return { id, of, cut, words, by, at: at.toISOString(), rows, says: flatSays(rows) };
+      return {
+        id,
+        of,
+        cut,
+        words,
+        by,
+        at: at.toISOString(),
+        rows,
+        says: [...flatSays(rows), ...[allowancesIn(rows)].filter((x) => x !== null)],
+      };
     });
   }
   on(app, 'GET /orders/:id/flat', async (c) => await view(deps.pool, idParam(c, 'order')));

@@ -1,6 +1,6 @@
 import './flat.css';
 import type { FlatView } from '@rocchetto/contract';
-import { type FlatRow, printLength, printSigned, printWritten, type SheetUnit } from '@rocchetto/core';
+import { type FlatRow, printLength, printSigned, printWritten, type SheetUnit, tell } from '@rocchetto/core';
 import type { ReactNode } from 'react';
 
 interface Props {
@@ -12,7 +12,7 @@ interface Props {
   readonly readOnly?: boolean;
 }
 
-/** What lies flat, point by point: as read, the body there, the sheet there, and how far they differ. */
+/** What lies flat, point by point: as read, the body, what is wanted there, how far it differs and what to do. */
 export function FlatTable({ lay, unit, field, readOnly = false }: Props) {
   const rows = readOnly ? lay.rows.filter((r) => r.written) : lay.rows;
   const at = (n: FlatRow['flat']) => (n === null ? '—' : printLength(n, unit));
@@ -24,7 +24,8 @@ export function FlatTable({ lay, unit, field, readOnly = false }: Props) {
           {field && <th scope="col">measured now</th>}
           <th scope="col">garment</th>
           <th scope="col">body</th>
-          <th scope="col">sheet</th>
+          <th scope="col">ease</th>
+          <th scope="col">should be</th>
           <th scope="col">difference</th>
         </tr>
       </thead>
@@ -38,13 +39,15 @@ export function FlatTable({ lay, unit, field, readOnly = false }: Props) {
               {r.whole !== null && <span className="soft"> whole {at(r.whole)}</span>}
             </td>
             <td>{at(r.body)}</td>
-            <td>{at(r.sheet)}</td>
+            <td>{at(r.ease)}</td>
+            <td>{at(r.should)}</td>
             <td>
               {r.differs !== null && (
                 <span className={r.within ? 'agreed' : 'tight'}>
                   {printSigned(r.differs, unit)} {r.within ? 'within' : 'outside'} {at(r.tolerance)}
                 </span>
               )}
+              {r.change && <span className="todo">{tell(r.change, unit)}</span>}
             </td>
           </tr>
         ))}

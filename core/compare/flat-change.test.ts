@@ -1,0 +1,77 @@
+import { sheetOf } from '@rocchetto/contract/testing.ts';
+import { EXACT, garmentSpec } from '@rocchetto/contract/testing-garments.ts';
+import { describe, expect, it } from 'vitest';
+import { asLines, randomBody, seeded } from '../garment/testing.ts';
+import { resolveAll } from '../measures/session.ts';
+import { besideFlat, type FlatRow } from '../sheet/beside-flat.ts';
+import { tell } from '../units/print.ts';
+import { readLength, type Written } from '../units/reading.ts';
+import { allowancesIn, flatChange } from './flat-change.ts';
+import { wishesOf } from './wish.ts';
+import { findZone } from './zones.ts';
+
+const written = (of: Readonly<Record<string, string>>) =>
+  new Map<string, Written>(
+    Object.entries(of).map(([id, text]) => {
+      const read = readLength(text, 'cm');
+      if (!read.ok) throw new Error(read.sentence);
+      return [id, read.written];
+    }),
+  );
+const tee = sheetOf(garmentSpec('t-shirt', asLines(randomBody(seeded(3))), { house: { rounding: EXACT } }));
+const measured = resolveAll(tee.input.readings);
+const wish = wishesOf(tee, (id) => measured.get(id)?.net ?? null, 'shoulder');
+const wanted = (id: string) => {
+  const zone = findZone(id);
+  return zone ? wish(zone).want : null;
+};
+const rows = (read: Readonly<Record<string, string>>) =>
+  besideFlat('set-in', written(read), tee, measured, wanted);
+const HAND = { unit: 'cm', step: 0.1, mode: 'nearest' } as const;
+const row = (all: readonly FlatRow[], id: string) => all.find((r) => r.point.id === id)!;
+
+describe('a pattern of a T-shirt on the table', () => {
+  it('has what it should measure at all but the length of the back, in a fitter’s order', () => {
+    const all = rows({});
+    expect(all.filter((r) => r.should === null).map((r) => r.point.id)).toEqual(['centre-back-length']);
+    const order = all.map((r) => r.point.id);
+    const at = (id: string) => order.indexOf(id);
+    expect(at('side-neck-length')).toBe(0);
+    expect(at('half-chest')).toBeLessThan(at('shoulders'));
+    expect(at('shoulders')).toBeLessThan(at('half-waist'));
+    expect(at('half-waist')).toBeLessThan(at('sleeve'));
+  });
+  it('a waist the sheet does not draw is the body and the ease that its fit wants there, halved', () => {
+    const waist = row(rows({}), 'half-waist');
+    const body = measured.get('waist')!.net!;
+    // Fitted, at the waist of what hangs from the shoulder: 5 (workroom table).
+    expect(waist).toMatchObject({ sheet: null, body: body / 2 });
+    expect(waist.ease).toBeCloseTo(2.5, 9);
+    expect(waist.should).toBeCloseTo((body + 5) / 2, 9);
+  });
+  it('says what to do where it is off, per edge: 2 short across the chest is 1 at each of four edges', () => {
+    const should = row(rows({}), 'half-chest').should!;
+    const short = row(rows({ 'half-chest': `${should - 2} cm` }), 'half-chest');
+    expect(tell(flatChange(short, HAND)!, 'cm')).toBe(
+      'Add 1 cm at each of the four side-seam edges, from the underarm. The armhole and its sleeve follow.',
+    );
+    const within = row(rows({ 'half-chest': `${should - 0.3} cm` }), 'half-chest');
+    expect(flatChange(within, HAND)).toBeNull();
+    const length = row(rows({}), 'side-neck-length').should!;
+    const long = row(rows({ 'side-neck-length': `${length + 3} cm` }), 'side-neck-length');
+    expect(tell(flatChange(long, HAND)!, 'in')).toMatch(/^Take 1 1⁄8 in at the line below the waist/);
+  });
+  it('asks whether allowances were measured in where every width is as much too wide', () => {
+    const all = rows({});
+    const wide = (off: number) =>
+      Object.fromEntries(
+        ['half-chest', 'half-waist', 'half-hip', 'half-hem'].map((id) => [
+          id,
+          `${row(all, id).should! + off} cm`,
+        ]),
+      );
+    expect(tell(allowancesIn(rows(wide(3)))!, 'cm')).toContain('about 3 cm more than it should be');
+    expect(allowancesIn(rows(wide(0.2)))).toBeNull();
+    expect(allowancesIn(rows({ 'half-chest': '70 cm' }))).toBeNull();
+  });
+});

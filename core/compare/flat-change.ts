@@ -1,0 +1,52 @@
+import type { FlatRow } from '../sheet/beside-flat.ts';
+import { type Cm, cm } from '../units/length.ts';
+import { say as p } from '../units/print.ts';
+import { type Rounding, roundLength } from '../units/rounding.ts';
+import { findZone } from './zones.ts';
+
+/** What changes besides, where a point is changed (common practice, no source). */
+const MOVES: Readonly<Record<string, string>> = {
+  'half-chest': 'The armhole and its sleeve follow.',
+  'side-neck-length': 'The bust line stays where it was.',
+  armhole: 'The sleeve cap follows.',
+  shoulder: 'The armhole moves with it.',
+};
+/** Points that no measure of the body tells where to change. */
+const WHERE: Readonly<Record<string, readonly [edges: number, where: string]>> = {
+  'half-chest': [4, 'at each of the four side-seam edges, from the underarm'],
+  'half-hem': [4, 'at each of the four side-seam edges, at the hem'],
+  armhole: [1, 'at the underarm'],
+  'side-neck-length': [1, 'at the line below the waist, or at the hem'],
+  'centre-back-length': [1, 'at the line below the waist, or at the hem'],
+  'neck-drop-front': [1, 'at the neckline, in front'],
+  'neck-drop-back': [1, 'at the neckline, behind'],
+  'half-neck': [1, 'at each end of the neckline'],
+  sleeve: [1, 'half above the elbow and half below it'],
+  'length-front': [1, 'at the hem'],
+  'length-side': [1, 'at the hem'],
+  'length-back': [1, 'at the hem'],
+};
+
+/**
+ * What to do where a pattern, a toile or a garment does not measure what it should: an amount for each edge, in a step of
+ * the hand, where, and what moves with it. Null where it is within, or was not read.
+ */
+export function flatChange(row: FlatRow, hand: Rounding): string | null {
+  if (row.differs === null || row.within !== false) return null;
+  const zone = row.point.body ? findZone(row.point.body) : undefined;
+  const [edges, where] = WHERE[row.point.id] ?? (zone ? [zone.edges, zone.where] : [1, 'there']);
+  const whole = row.point.half && row.point.id !== 'half-neck' ? 2 * row.differs : row.differs;
+  const each: Cm = roundLength(cm(Math.abs(whole) / edges), hand);
+  if (each <= 0) return null;
+  return `${row.differs < 0 ? 'Add' : 'Take'} ${p(each)} ${where}.${MOVES[row.point.id] ? ` ${MOVES[row.point.id]}` : ''}`;
+}
+
+/** Everything read differs by about as much: its allowances were measured in. A sentence, or null. */
+export function allowancesIn(rows: readonly FlatRow[]): string | null {
+  const off = rows.flatMap((r) => (r.differs === null || !r.point.half ? [] : [r.differs]));
+  if (off.length < 3) return null;
+  const [least, most] = [Math.min(...off), Math.max(...off)];
+  return least > 0.5 && most - least < 0.6
+    ? `Every width is about ${p(cm((least + most) / 2))} more than it should be. Were the seam allowances measured in? Measure from stitch line to stitch line.`
+    : null;
+}
