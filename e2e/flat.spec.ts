@@ -42,7 +42,9 @@ test('a toile is laid flat and read by the keyboard alone; it stands beside body
   ]);
   await page.goto(`/orders/${orderId}/sheet`);
   const beside = page.getByRole('region', { name: 'Measured flat for comparison' });
-  await expect(beside.getByRole('row')).toHaveCount(3);
+  // The head, what was read of two points, and what to do about one of them.
+  await expect(beside.getByRole('row')).toHaveCount(4);
+  await expect(beside).toContainText(/Take [\d.]+ cm at each of the four side-seam edges/);
   await expect(beside).toContainText('outside 0.5');
 });
 

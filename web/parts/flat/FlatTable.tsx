@@ -1,7 +1,7 @@
 import './flat.css';
 import type { FlatView } from '@rocchetto/contract';
 import { type FlatRow, printLength, printSigned, printWritten, type SheetUnit, tell } from '@rocchetto/core';
-import type { ReactNode } from 'react';
+import { Fragment, type ReactNode } from 'react';
 
 interface Props {
   readonly lay: FlatView;
@@ -31,25 +31,31 @@ export function FlatTable({ lay, unit, field, readOnly = false }: Props) {
       </thead>
       <tbody>
         {rows.map((r) => (
-          <tr key={r.point.id}>
-            <th scope="row">{r.point.name}</th>
-            {field && <td>{field(r)}</td>}
-            <td>
-              {r.written ? printWritten(r.written) : '—'}
-              {r.whole !== null && <span className="soft"> whole {at(r.whole)}</span>}
-            </td>
-            <td>{at(r.body)}</td>
-            <td>{at(r.ease)}</td>
-            <td>{at(r.should)}</td>
-            <td>
-              {r.differs !== null && (
-                <span className={r.within ? 'agreed' : 'tight'}>
-                  {printSigned(r.differs, unit)} {r.within ? 'within' : 'outside'} {at(r.tolerance)}
-                </span>
-              )}
-              {r.change && <span className="todo">{tell(r.change, unit)}</span>}
-            </td>
-          </tr>
+          <Fragment key={r.point.id}>
+            <tr>
+              <th scope="row">{r.point.name}</th>
+              {field && <td>{field(r)}</td>}
+              <td>
+                {r.written ? printWritten(r.written) : '—'}
+                {r.whole !== null && <span className="soft"> whole {at(r.whole)}</span>}
+              </td>
+              <td>{at(r.body)}</td>
+              <td>{at(r.ease)}</td>
+              <td>{at(r.should)}</td>
+              <td>
+                {r.differs !== null && (
+                  <span className={r.within ? 'agreed' : 'tight'}>
+                    {printSigned(r.differs, unit)} {r.within ? 'within' : 'outside'} {at(r.tolerance)}
+                  </span>
+                )}
+              </td>
+            </tr>
+            {r.change && (
+              <tr className="todo">
+                <td colSpan={field ? 7 : 6}>{tell(r.change, unit)}</td>
+              </tr>
+            )}
+          </Fragment>
         ))}
       </tbody>
     </table>
