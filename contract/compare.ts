@@ -117,6 +117,8 @@ export const CompareFile = z.strictObject({
   chart: ChartFile,
 });
 export type CompareFile = z.infer<typeof CompareFile>;
+/** The chart's shape as JSON Schema; a spec has its own (spec.schema.json). */
+export const chartJsonSchema = () => z.toJSONSchema(ChartFile, { io: 'input' });
 
 /** In what a hand marks a change of a pattern: a millimetre or a sixteenth, cm. */
 const handStep = (unit: SheetUnit): Cm => (unit === 'cm' ? 0.1 : 2.54 / 16) as Cm;

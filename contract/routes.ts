@@ -981,6 +981,12 @@ export const ROUTES = {
     query: z.object({ chart: z.coerce.number().int().min(0).default(0) }),
     answer: SizesView,
   },
+  'GET /orders/:id/finished.csv': {
+    does: 'The garment of an order run over a table of bodies: its finished measurements by size, as CSV',
+    may: 'session.read',
+    query: z.object({ chart: z.coerce.number().int().min(0).default(0) }),
+    media: 'text/csv',
+  },
   'PUT /orders/:id/size': {
     does: 'Chooses the size of a pattern for an order; an empty size chooses none',
     may: 'sheet.write',

@@ -86,6 +86,17 @@ describe('which size for an order', () => {
     await json(fitter!.send('PUT', path(), { chartId: 0, size: '', version: 1 }));
     expect((await json(fitter!.get(path()))).chosen).toBeNull();
   });
+  it('the order’s garment comes out in every size of a table of bodies, and is read again as a chart', async () => {
+    const finished = `/orders/${order.orderId}/finished.csv`;
+    const text = await (await fitter!.get(finished)).text();
+    expect(text).toMatch(/^size,waist \(cm\),hip \(cm\),/);
+    const again = await json(fitter!.send('POST', '/charts/read', { text }));
+    expect(again.sizes).toHaveLength(12);
+    expect(again.left).toEqual([]);
+    const kept = await add('Ours, finished');
+    expect((await json(fitter!.get(`${finished}?chart=${kept.id}`), 422)).code).toBe('no-bodies');
+    expect((await seamstress!.get(finished)).status).toBe(403);
+  });
   it('of two who choose at once one is kept and the other is told', async () => {
     const both = await Promise.all(
       ['96', '100'].map((size) => fitter!.send('PUT', path(), { chartId: 0, size, version: 0 })),

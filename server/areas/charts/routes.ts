@@ -7,11 +7,19 @@ import {
   type SizesView,
   toChart,
 } from '@rocchetto/contract';
-import { chartCells, MEASURES, printLength, sizeName } from '@rocchetto/core';
+import {
+  chartCells,
+  finishedTable,
+  MEASURES,
+  printLength,
+  type SheetUnit,
+  type SizeRow,
+  sizeName,
+} from '@rocchetto/core';
 import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import type { Db } from '../../db/pool.ts';
-import { type Deps, type Env, idParam } from '../../http/context.ts';
+import { type Ctx, type Deps, type Env, idParam } from '../../http/context.ts';
 import { cellsOf, csvOf } from '../../http/csv.ts';
 import { once } from '../../http/once.ts';
 import { notFound, Refusal } from '../../http/problem.ts';
@@ -69,18 +77,24 @@ export function chartRoutes(deps: Deps): Hono<Env> {
     const kept = await readChart(deps.pool, idParam(c, 'size chart'));
     if (!kept) throw notFound('size chart');
     const { unit } = kept.chart;
-    const given = new Set(kept.chart.sizes.flatMap((s) => Object.keys(s.at)));
-    const ids = MEASURES.flatMap((m) => (given.has(m.id) ? [m.id] : []));
-    const [head, ...rows] = chartCells(toChart(kept.chart).rows, ids, (x) => printLength(x, unit));
-    const named = head!.map((h, i) => (i < head!.length - ids.length ? h : `${h} (${unit})`));
-    return c.body(csvOf([named, ...rows]), 200, {
-      'content-type': 'text/csv; charset=utf-8',
-      'content-disposition': `attachment; filename="size-chart-${kept.id}.csv"`,
-    });
+    return csv(c, toChart(kept.chart).rows, unit, `size-chart-${kept.id}`);
   });
   on(app, 'GET /orders/:id/size', async (c, { query }) =>
-    sizesOf(deps, deps.pool, idParam(c, 'order'), await chartOf(deps.pool, query.chart)),
+    sizesOf(deps, idParam(c, 'order'), await chartOf(deps.pool, query.chart)),
   );
+  on(app, 'GET /orders/:id/finished.csv', async (c, { query }) => {
+    const orderId = idParam(c, 'order');
+    const sheet = await sheetOf(deps, orderId);
+    const file = await chartOf(deps.pool, query.chart);
+    if (file.of !== 'body')
+      throw new Refusal(
+        422,
+        'no-bodies',
+        'This chart gives finished garments. Choose one of bodies: the garment is worked out for each of its sizes.',
+      );
+    const { unit } = sheet.input.house.rounding;
+    return csv(c, finishedTable(sheet.input, toChart(file)), unit, `finished-${orderId}`);
+  });
   on(app, 'PUT /orders/:id/size', (c, { body: { chartId, size, version } }) => {
     const orderId = idParam(c, 'order');
     return once(c, deps, async (tx) => {
@@ -114,18 +128,36 @@ async function chartOf(db: Db, id: number): Promise<ChartFile> {
   return kept.chart;
 }
 
-async function sizesOf(deps: Deps, db: Db, orderId: number, file: ChartFile): Promise<SizesView> {
-  if (!(await readOrder(db, orderId))) throw notFound('order');
-  const sheet = (await madeSheet(db, orderId, deps.now()))?.sheet;
+/** Sizes as rows, measurements in the order of the tape, the unit in the head. */
+function csv(c: Ctx, rows: readonly SizeRow[], unit: SheetUnit, name: string) {
+  const given = new Set(rows.flatMap((r) => Object.keys(r.at)));
+  const ids = MEASURES.flatMap((m) => (given.has(m.id) ? [m.id] : []));
+  const [head, ...lines] = chartCells(rows, ids, (x) => printLength(x, unit));
+  const named = head!.map((h, i) => (i < head!.length - ids.length ? h : `${h} (${unit})`));
+  return c.body(csvOf([named, ...lines]), 200, {
+    'content-type': 'text/csv; charset=utf-8',
+    'content-disposition': `attachment; filename="${name}.csv"`,
+  });
+}
+
+/** The sheet that an order is held by; refused while it has no brief. */
+async function sheetOf(deps: Deps, orderId: number) {
+  if (!(await readOrder(deps.pool, orderId))) throw notFound('order');
+  const sheet = (await madeSheet(deps.pool, orderId, deps.now()))?.sheet;
   if (!sheet)
     throw new Refusal(
       409,
       'no-brief',
       'This order has no brief yet. Write it first: it says what garment it is and how it should fit.',
     );
+  return sheet;
+}
+
+async function sizesOf(deps: Deps, orderId: number, file: ChartFile): Promise<SizesView> {
+  const sheet = await sheetOf(deps, orderId);
   const { unit } = sheet.input.house.rounding;
   const { ranking, grade } = comparison(sheet, toChart(file), unit);
-  const chosen = await chosenSize(db, orderId);
+  const chosen = await chosenSize(deps.pool, orderId);
   return {
     chart: file.name,
     of: file.of,

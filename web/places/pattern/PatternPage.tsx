@@ -132,17 +132,26 @@ function Sizes({ order, chart, mayWrite }: { order: OrderFull; chart: number; ma
           {...(mayWrite ? { onDrop: () => set(''), busy: choosing.isLoading } : {})}
         />
       )}
-      <Ranked view={data} {...(mayWrite ? { onChoose: set, busy: choosing.isLoading } : {})} />
+      <Ranked
+        view={data}
+        orderId={order.id}
+        chart={chart}
+        {...(mayWrite ? { onChoose: set, busy: choosing.isLoading } : {})}
+      />
     </>
   );
 }
 
 function Ranked({
   view,
+  orderId,
+  chart,
   onChoose,
   busy,
 }: {
   view: SizesView;
+  orderId: number;
+  chart: number;
   onChoose?: (size: string) => void;
   busy?: boolean;
 }) {
@@ -160,6 +169,13 @@ function Ranked({
         </Notice>
       ))}
       {view.sizes.length > 0 && <SizesTable view={view} onChoose={onChoose} busy={busy} />}
+      {view.of === 'body' && view.sizes.length > 0 && (
+        <p>
+          <a href={`/api/orders/${orderId}/finished.csv?chart=${chart}`}>
+            This garment in every size of the chart, finished (CSV)
+          </a>
+        </p>
+      )}
     </>
   );
 }
