@@ -60,23 +60,24 @@ export function chartFaults(chart: SizeChart): string[] {
 /** What looks wrong in a chart and may be meant, a sentence each. */
 export function chartDoubts(chart: SizeChart): string[] {
   const doubts: string[] = [];
-  const cups = [...new Set(chart.rows.map((r) => r.cup))];
-  for (const id of chartMeasures(chart))
-    for (const cup of cups) {
-      const given = chart.rows.filter((r) => r.cup === cup && r.at[id]);
-      const at = given.findIndex(
-        (r, i) => i > 0 && middleOf(r.at[id]!) < middleOf(given[i - 1]!.at[id]!) - 1e-9,
-      );
-      const falls = given.every(
-        (r, i) => i === 0 || middleOf(r.at[id]!) <= middleOf(given[i - 1]!.at[id]!) + 1e-9,
-      );
-      // From the largest down is an order too.
-      if (at < 0 || falls) continue;
-      const [before, there] = [given[at - 1]!, given[at]!];
-      doubts.push(
-        `${nameOf(id)} falls from ${p(middleOf(before.at[id]!))} in size ${sizeName(before)} to ${p(middleOf(there.at[id]!))} in size ${sizeName(there)}. Is that a slip?`,
-      );
+  // By measure and cup, the rows that give it, in the order of the chart.
+  const runs = new Map<string, { readonly id: string; readonly rows: SizeRow[] }>();
+  for (const r of chart.rows)
+    for (const id in r.at) {
+      const key = `${id} ${r.cup ?? ''}`;
+      const run = runs.get(key);
+      if (run) run.rows.push(r);
+      else runs.set(key, { id, rows: [r] });
     }
+  for (const { id, rows } of runs.values()) {
+    const middles = rows.map((r) => middleOf(r.at[id]!));
+    const at = middles.findIndex((m, i) => i > 0 && m < middles[i - 1]! - 1e-9);
+    // From the largest down is an order too.
+    if (at < 0 || middles.every((m, i) => i === 0 || m <= middles[i - 1]! + 1e-9)) continue;
+    doubts.push(
+      `${nameOf(id)} falls from ${p(middles[at - 1]!)} in size ${sizeName(rows[at - 1]!)} to ${p(middles[at]!)} in size ${sizeName(rows[at]!)}. Is that a slip?`,
+    );
+  }
   if (chart.rows.some((r) => r.cup !== null) && !chartMeasures(chart).includes('high-bust'))
     doubts.push('It has cups and no high bust: a cup is told by the bust of its row only.');
   return doubts;

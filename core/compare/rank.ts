@@ -68,7 +68,9 @@ export function rankSizes(
   const zones = chartMeasures(chart)
     .flatMap((id) => {
       const [zone, work, body] = [findZone(id), workOf(profile, id), bodyFor(profile, id, net)];
-      return zone && work && body !== null ? [{ zone, work, body, wish: wishOf(zone) }] : [];
+      if (!zone || !work || body === null) return [];
+      const name = findMeasure(id)?.name ?? id;
+      return [{ zone, work, body, wish: wishOf(zone), name, tolerance: withinMeasuring(id) }];
     })
     .sort((a, b) => zoneOrder(a.zone.id) - zoneOrder(b.zone.id));
   // A cup is nothing to a skirt: of each size the first of its rows.
@@ -77,18 +79,22 @@ export function rankSizes(
     ? chart.rows
     : chart.rows.filter((r, i, all) => all.findIndex((q) => q.size === r.size) === i);
   const held = rows.map((row): SizeHeld => {
-    const at = zones.flatMap(({ zone, work, body, wish }) => {
-      const span = row.at[zone.id];
-      return span ? [hold(chart, zone, work, body, wish, span)] : [];
-    });
-    const sum = (of: Work) =>
-      cm(at.filter((h) => h.work === of).reduce((t, h) => t + Math.abs(h.off) * (h.off < 0 ? TIGHT : 1), 0));
+    const at: ZoneHeld[] = [];
+    for (const known of zones) {
+      const span = row.at[known.zone.id];
+      if (span) at.push(hold(chart, known, span));
+    }
+    const total = { hard: 0, middle: 0, easy: 0 };
+    for (const h of at) total[h.work] += Math.abs(h.off) * (h.off < 0 ? TIGHT : 1);
     return {
       row,
       name: byCup ? sizeName(row) : row.size,
       zones: at,
-      work: { hard: sum('hard'), middle: sum('middle'), easy: sum('easy') },
-      says: why(at),
+      work: { hard: cm(total.hard), middle: cm(total.middle), easy: cm(total.easy) },
+      // Of hundreds of sizes a few are read.
+      get says() {
+        return why(at);
+      },
     };
   });
   const key = (h: SizeHeld) => [Math.round(h.work.hard / HARD_STEP), h.work.middle, h.work.easy];
@@ -98,9 +104,7 @@ export function rankSizes(
     .sort(
       (a, b) =>
         // A size of which the chart says less is not better for that.
-        b.h.zones.length - a.h.zones.length ||
-        a.key.map((x, k) => x - b.key[k]!).find((d) => Math.abs(d) > 1e-9) ||
-        b.i - a.i,
+        b.h.zones.length - a.h.zones.length || byKey(a.key, b.key) || b.i - a.i,
     )
     .map(({ h }) => h);
   return {
@@ -108,6 +112,33 @@ export function rankSizes(
     by: PROFILE_SAYS[profile],
     sizes: most === 0 ? [] : sizes,
     says: told(chart, profile, net, zones, sizes),
+  };
+}
+
+function byKey(a: readonly number[], b: readonly number[]): number {
+  for (let k = 0; k < a.length; k++) if (Math.abs(a[k]! - b[k]!) > 1e-9) return a[k]! - b[k]!;
+  return 0;
+}
+
+/** The places at which every size is too small, or too large, for the body; what is alike in every size tells nothing. */
+function pastTheEnd(chart: SizeChart, sizes: readonly SizeHeld[]) {
+  const seen = new Map<string, { name: string; all: number; under: number; over: number }>();
+  for (const s of sizes)
+    for (const h of s.zones) {
+      const of = seen.get(h.id) ?? { name: h.name, all: 0, under: 0, over: 0 };
+      seen.set(h.id, of);
+      of.all++;
+      if (h.off < 0) of.under++;
+      if (h.off > 0) of.over++;
+    }
+  const varies = (id: string) => {
+    const first = chart.rows.find((r) => r.at[id])?.at[id]?.least;
+    return chart.rows.some((r) => r.at[id] && r.at[id].least !== first);
+  };
+  const told = [...seen].filter(([id, of]) => of.all > 1 && varies(id)).map(([, of]) => of);
+  return {
+    larger: told.filter((of) => of.under === of.all).map((of) => of.name),
+    smaller: told.filter((of) => of.over === of.all).map((of) => of.name),
   };
 }
 
@@ -122,23 +153,38 @@ function bodyFor(profile: Profile, id: string, net: (id: string) => Cm | null): 
 const lessAllowance = (chart: SizeChart, zone: Zone): number =>
   chart.of === 'finished' ? chart.allowance * (zone.length ? 2 : zone.edges) : 0;
 
-function hold(chart: SizeChart, zone: Zone, work: Work, body: Cm, wish: Wish, span: Span): ZoneHeld {
+/** A place that both the chart and the body know. Lengths cm. */
+interface KnownZone {
+  readonly zone: Zone;
+  readonly work: Work;
+  readonly body: Cm;
+  readonly wish: Wish;
+  readonly name: string;
+  readonly tolerance: Cm;
+}
+
+function hold(
+  chart: SizeChart,
+  { zone, work, body, wish, name, tolerance }: KnownZone,
+  span: Span,
+): ZoneHeld {
   const laid = chart.of === 'body' ? (chart.ease[zone.id] ?? wish.want) : -lessAllowance(chart, zone);
   // Within its span a size is the body's own; beyond it, the nearer end counts.
   const wanted = body + wish.want;
   const finished = cm(Math.min(span.most + laid, Math.max(span.least + laid, wanted)));
   const ease = cm(finished - body);
-  const [low, high] = [wish.least ?? wish.want, wish.most ?? wish.want];
+  const low = wish.least ?? wish.want;
+  const high = wish.most ?? wish.want;
   const beyond =
     wish.most !== null && ease >= Math.min(0, low) && ease <= high
       ? 0
       : ease > high
         ? ease - high
         : ease - wish.want;
-  const off = Math.abs(beyond) <= withinMeasuring(zone.id) + 1e-9 ? 0 : beyond;
+  const off = Math.abs(beyond) <= tolerance + 1e-9 ? 0 : beyond;
   return {
     id: zone.id,
-    name: findMeasure(zone.id)?.name ?? zone.id,
+    name,
     work,
     body,
     finished,
@@ -193,19 +239,10 @@ function told(
   const cup = cupOf(net);
   if (cup && chart.rows.some((r) => r.cup !== null))
     says.push(`Sewing cup ${cup}, of full bust less high bust.`);
-  for (const end of ['smaller', 'larger'] as const) {
-    const past = zones.filter(({ zone }) => {
-      // What is the same in every size tells nothing of its ends.
-      if (new Set(chart.rows.flatMap((r) => (r.at[zone.id] ? [r.at[zone.id]!.least] : []))).size < 2)
-        return false;
-      const offs = sizes.flatMap((s) => s.zones.find((h) => h.id === zone.id)?.off ?? []);
-      return offs.length > 1 && offs.every((o) => (end === 'larger' ? o < 0 : o > 0));
-    });
-    if (past.length > 0)
-      says.push(
-        `At ${past.map(({ zone }) => findMeasure(zone.id)?.name).join(', ')} the body is ${end} than every size of this chart.`,
-      );
-  }
+  const past = pastTheEnd(chart, sizes);
+  for (const end of ['smaller', 'larger'] as const)
+    if (past[end].length > 0)
+      says.push(`At ${past[end].join(', ')} the body is ${end} than every size of this chart.`);
   if (chart.of === 'finished') {
     const girths = (s: SizeHeld) =>
       s.zones.filter((h) => ['bust', 'waist', 'hip', 'high-bust'].includes(h.id));
