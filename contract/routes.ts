@@ -939,6 +939,34 @@ export const ROUTES = {
     may: 'order.read',
     media: 'application/pdf',
   },
+  'GET /clients/:id/measuring-lists': {
+    does: 'A client’s own standing lists',
+    may: 'session.read',
+    answer: z.array(MeasuringList).readonly(),
+  },
+  'POST /clients/:id/measuring-lists': {
+    does: 'Adds a standing list of a client’s own',
+    may: 'session.write',
+    body: MeasuringListWrite,
+    status: 201,
+    answer: MeasuringList,
+  },
+  'PUT /client-lists/:id': {
+    does: 'Changes a client’s own standing list',
+    may: 'session.write',
+    body: MeasuringListChange,
+    answer: MeasuringList,
+  },
+  'DELETE /client-lists/:id': {
+    does: 'Takes a client’s own standing list away',
+    may: 'session.write',
+    answer: Ok,
+  },
+  'GET /client-lists/:id/list.pdf': {
+    does: 'A client’s own standing list with boxes for a pencil',
+    may: 'session.read',
+    media: 'application/pdf',
+  },
   'POST /readings': {
     does: 'Keeps a session and its readings; each reading is answered for by itself',
     may: 'session.write',

@@ -28,6 +28,28 @@ const measuring = api.injectEndpoints({
       query: () => '/measuring-lists',
       providesTags: ['House'],
     }),
+    clientLists: b.query<AnswerOf<'GET /clients/:id/measuring-lists'>, number>({
+      query: (id) => `/clients/${id}/measuring-lists`,
+      providesTags: (_, __, id) => [{ type: 'Client', id }],
+    }),
+    addClientList: b.mutation<
+      AnswerOf<'POST /clients/:id/measuring-lists'>,
+      MeasuringListWrite & { clientId: number }
+    >({
+      query: ({ clientId, ...body }) => change(`/clients/${clientId}/measuring-lists`, 'POST', body),
+      invalidatesTags: (_, error, { clientId }) => (error ? [] : [{ type: 'Client', id: clientId }]),
+    }),
+    changeClientList: b.mutation<
+      AnswerOf<'PUT /client-lists/:id'>,
+      MeasuringListChange & { id: number; clientId: number }
+    >({
+      query: ({ id, clientId: _, ...body }) => change(`/client-lists/${id}`, 'PUT', body),
+      invalidatesTags: (_, error, { clientId }) => (error ? [] : [{ type: 'Client', id: clientId }]),
+    }),
+    dropClientList: b.mutation<AnswerOf<'DELETE /client-lists/:id'>, { id: number; clientId: number }>({
+      query: ({ id }) => change(`/client-lists/${id}`, 'DELETE'),
+      invalidatesTags: (_, error, { clientId }) => (error ? [] : [{ type: 'Client', id: clientId }]),
+    }),
     addMeasuringList: b.mutation<AnswerOf<'POST /measuring-lists'>, MeasuringListWrite>({
       query: (body) => change('/measuring-lists', 'POST', body),
       invalidatesTags: (_, error) => (error ? [] : ['House']),
@@ -53,4 +75,8 @@ export const {
   useAddMeasuringListMutation,
   useChangeMeasuringListMutation,
   useDropMeasuringListMutation,
+  useClientListsQuery,
+  useAddClientListMutation,
+  useChangeClientListMutation,
+  useDropClientListMutation,
 } = measuring;

@@ -111,7 +111,7 @@ export function chartRoutes(deps: Deps): Hono<Env> {
         'order',
         orderId,
         c.get('who').id,
-        chart ? `size ${size} chosen, ${chart.name}` : 'chosen size taken back',
+        chart ? `size ${size} chosen` : 'chosen size taken back',
         undefined,
         undefined,
       );

@@ -29,6 +29,8 @@ export interface ClientData {
   readonly likes: readonly Record<string, unknown>[];
   readonly questions: readonly Record<string, unknown>[];
   readonly money: readonly Record<string, unknown>[];
+  /** standing lists of their own */
+  readonly measuringLists: readonly Record<string, unknown>[];
   /** sizes of patterns that were chosen for their orders */
   readonly patternSizes: readonly Record<string, unknown>[];
   /** what was read off garments laid flat beside their orders */
@@ -120,6 +122,11 @@ export async function readClientData(db: Db, id: number): Promise<ClientData | u
       db,
       `select o.number, m.at, m.is_a as is, m.amount::float8 as amount, m.words, m.gone_at
          from money_noted m join orders o on o.id = m.order_id where o.client_id = $1 order by m.id`,
+      id,
+    ),
+    measuringLists: await many(
+      db,
+      `select name, made -> 'measures' as measures from measuring_list where client_id = $1 order by id`,
       id,
     ),
     patternSizes: await many(
@@ -254,6 +261,7 @@ export async function eraseClient(
   await count(`delete from photo where order_id in ${orders}`);
   await count('delete from client_like where client_id = $1');
   await count('delete from own_block where client_id = $1');
+  await count('delete from measuring_list where client_id = $1');
   await count(`delete from order_size where order_id in ${orders}`);
   await count(`update flat_lay set words = '' where order_id in ${orders}`);
   await count(`delete from home_link where order_id in ${orders}`);

@@ -40,6 +40,7 @@ export const CLIENT_TABLES: Readonly<Record<string, Held>> = {
   handed_over: { told: as('handOvers'), erased: 'words' },
   home_link: { told: as('homeLinks'), erased: 'rows' },
   imported_row: { told: no('a fingerprint of the row they came from'), erased: 'rows' },
+  measuring_list: { told: as('measuringLists'), erased: 'rows' },
   money_noted: { told: as('money'), erased: 'words' },
   open_question: { told: as('questions'), erased: 'rows' },
   order_size: { told: as('patternSizes'), erased: 'rows' },

@@ -15,38 +15,57 @@ const read = ({ made, ...row }: Row): MeasuringList => ({
 });
 const kept = (w: MeasuringListWrite) => JSON.stringify({ version: 1, measures: w.measures });
 
-/** The house's standing lists, by name. */
-export async function measuringLists(db: Db): Promise<MeasuringList[]> {
+/** Whose list: a client's own, or the house's. */
+export type Whose = number | 'house';
+const clientOf = (whose: Whose) => (whose === 'house' ? null : whose);
+
+/** The standing lists of the house, or a client's own, by name. */
+export async function measuringLists(db: Db, whose: Whose): Promise<MeasuringList[]> {
   const { rows } = await db.query<Row>({
     name: 'measuring-lists',
-    text: 'select id, name, made, version from measuring_list order by name_key limit 200',
+    text: 'select id, name, made, version from measuring_list where client_id is not distinct from $1 order by name_key limit 200',
+    values: [clientOf(whose)],
   });
   return rows.map(read);
 }
 
-export async function readMeasuringList(db: Db, id: number): Promise<MeasuringList | undefined> {
-  const { rows } = await db.query<Row>('select id, name, made, version from measuring_list where id = $1', [
-    id,
-  ]);
-  return rows[0] && read(rows[0]);
+/** One, and whose it is; undefined where there is none, or it is not of this sort. */
+export async function readMeasuringList(
+  db: Db,
+  id: number,
+  of: 'house' | 'clients',
+): Promise<(MeasuringList & { readonly clientId: number | null }) | undefined> {
+  const { rows } = await db.query<Row & { clientId: number | null }>(
+    `select id, name, made, version, client_id as "clientId" from measuring_list where id = $1 and (client_id is null) = $2`,
+    [id, of === 'house'],
+  );
+  const row = rows[0];
+  if (!row) return undefined;
+  const { clientId, ...list } = row;
+  return { ...read(list), clientId };
 }
 
 /** Adds one; null when there is one of that name. */
-export async function addMeasuringList(db: Db, w: MeasuringListWrite): Promise<MeasuringList | null> {
+export async function addMeasuringList(
+  db: Db,
+  whose: Whose,
+  w: MeasuringListWrite,
+): Promise<MeasuringList | null> {
   const { rows } = await db.query<Row>(
-    `insert into measuring_list (name, name_key, made) values ($1, $2, $3) on conflict (name_key) do nothing
+    `insert into measuring_list (name, name_key, made, client_id) values ($1, $2, $3, $4) on conflict do nothing
      returning id, name, made, version`,
-    [w.name, foldText(w.name), kept(w)],
+    [w.name, foldText(w.name), kept(w), clientOf(whose)],
   );
   return rows[0] ? read(rows[0]) : null;
 }
 
-/** Whether another list has this name. */
+/** Whether another of the same lists has this name. */
 export async function nameTaken(db: Db, id: number, name: string): Promise<boolean> {
-  const { rows } = await db.query('select 1 from measuring_list where name_key = $1 and id <> $2', [
-    foldText(name),
-    id,
-  ]);
+  const { rows } = await db.query(
+    `select 1 from measuring_list l, measuring_list own where own.id = $2 and l.name_key = $1 and l.id <> $2
+        and l.client_id is not distinct from own.client_id`,
+    [foldText(name), id],
+  );
   return rows.length > 0;
 }
 

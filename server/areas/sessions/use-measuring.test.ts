@@ -132,3 +132,43 @@ describe('standing lists of the house', () => {
     await add({ name: 'Mine', measures: ['bust'] }, 403, fitter!);
   });
 });
+
+describe('a client’s own standing lists', () => {
+  it('are theirs alone, by names of their own, and go with them', async () => {
+    const { clientId } = await skirtOrder(fitter!, { name: 'Lena Listed' });
+    const { clientId: other } = await skirtOrder(fitter!, { name: 'Otto Other' });
+    const add = (id: number, name: string, status = 201) =>
+      json(
+        fitter!.send('POST', `/clients/${id}/measuring-lists`, { name, measures: ['bust', 'waist'] }),
+        status,
+      );
+    const mine = await add(clientId, 'twelve points');
+    expect((await add(clientId, 'Twelve Points', 422)).code).toBe('name-taken');
+    // The same name is another client's, and the house's.
+    const theirs = await add(other, 'twelve points');
+    const of = async (id: number) =>
+      (await json(fitter!.get(`/clients/${id}/measuring-lists`))).map((l: { id: number }) => l.id);
+    expect([await of(clientId), await of(other)]).toEqual([[mine.id], [theirs.id]]);
+    const house = await json(fitter!.get('/measuring-lists'));
+    expect(house.map((l: { id: number }) => l.id)).not.toContain(mine.id);
+    // The house's routes know nothing of it, and the other way round.
+    await json(
+      principal!.send('PUT', `/measuring-lists/${mine.id}`, { name: 'x', measures: ['bust'], version: 1 }),
+      404,
+    );
+    await json(principal!.send('DELETE', `/client-lists/${house[0].id}`), 404);
+    const change = (version: number, status = 200) =>
+      json(
+        fitter!.send('PUT', `/client-lists/${mine.id}`, { name: 'mine', measures: ['hip', 'bust'], version }),
+        status,
+      );
+    expect(await change(1)).toMatchObject({ name: 'mine', measures: ['hip', 'bust'], version: 2 });
+    expect((await change(1, 409)).code).toBe('stale');
+    expect((await bench!.get(`/clients/${clientId}/measuring-lists`)).status).toBe(403);
+    expect((await bench!.get(`/client-lists/${mine.id}/list.pdf`)).status).toBe(403);
+    const pdf = await fitter!.get(`/client-lists/${mine.id}/list.pdf`);
+    expect([pdf.status, pdf.headers.get('content-type')]).toEqual([200, 'application/pdf']);
+    await json(fitter!.send('DELETE', `/client-lists/${mine.id}`));
+    expect(await of(clientId)).toEqual([]);
+  });
+});

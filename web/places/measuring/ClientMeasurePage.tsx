@@ -2,17 +2,19 @@ import type { ClientFull } from '@rocchetto/contract';
 import { useMemo } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useClientQuery } from '../../api/clients.ts';
-import { useEarlierQuery, useMeasuringListsQuery } from '../../api/sessions.ts';
-import { useMe } from '../../shared/me.ts';
+import { useClientListsQuery, useEarlierQuery, useMeasuringListsQuery } from '../../api/sessions.ts';
+import { useMay, useMe } from '../../shared/me.ts';
 import { Place } from '../../shared/Place.tsx';
+import { ClientLists } from './ClientLists.tsx';
 import { groundOfClient } from './ground.ts';
 import { SessionStart } from './SessionStart.tsx';
 import { Taping } from './Taping.tsx';
 import { GOES_ON, useCurrentSession } from './useSession.ts';
 
-/** The lists a client can be measured by without an order: the house's, and what was read of them last. */
+/** The lists a client can be measured by without an order: their own, the house's, and what was read of them last. */
 function useLists(client: ClientFull | undefined) {
   const { data: house, error, refetch } = useMeasuringListsQuery();
+  const { data: own } = useClientListsQuery(client?.id ?? 0, { skip: !client });
   const { data: earlier } = useEarlierQuery({ clientId: client?.id ?? 0 }, { skip: !client });
   return useMemo(() => {
     const last = [
@@ -23,12 +25,14 @@ function useLists(client: ClientFull | undefined) {
       ),
     ];
     const lists = house &&
+      own &&
       earlier && [
+        ...own.map((l) => ({ ...l, key: String(l.id), id: l.id as number | null })),
         ...house.map((l) => ({ ...l, key: String(l.id), id: l.id as number | null })),
         ...(last.length > 0 ? [{ key: 'last', id: null, name: 'as last time', measures: last }] : []),
       ];
-    return { lists, error, refetch };
-  }, [house, earlier, error, refetch]);
+    return { lists, own: own ?? [], error, refetch };
+  }, [house, own, earlier, error, refetch]);
 }
 
 /** A measuring of its own, from the client's card: by a standing list, without an order. */
@@ -36,8 +40,9 @@ export function Component() {
   const id = Number(useParams().id);
   const { data: client, error, refetch } = useClientQuery(id);
   const me = useMe();
+  const may = useMay('session.write');
   const [params, setParams] = useSearchParams();
-  const { lists, error: noLists, refetch: again } = useLists(client);
+  const { lists, own, error: noLists, refetch: again } = useLists(client);
   const chosen = lists?.find((l) => l.key === params.get('list'));
   const ground = useMemo(
     () => (client && lists ? groundOfClient(client, chosen ?? { id: null, measures: [] }) : undefined),
@@ -69,6 +74,7 @@ export function Component() {
         ))}
         <Link to="/how-we-measure#lists">Lists of the studio</Link>
       </fieldset>
+      {may && !session && <ClientLists clientId={client.id} name={client.name} lists={own} />}
       {!looked && <p className="soft">Looking for an unfinished session …</p>}
       {looked && !session && chosen && <SessionStart ground={ground} onBegin={(s) => void begin(s)} />}
       {looked && session && !chosen && (
