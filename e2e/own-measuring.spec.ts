@@ -53,3 +53,23 @@ test('a client is measured by a list of the studio without an order, and an orde
   await expect(page.getByRole('heading', { name: 'Measured Alone' })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Measure without an order' })).toHaveCount(0);
 });
+
+test('a client has a list of their own, made where they are measured, and is measured by it', async ({
+  page,
+}) => {
+  const { clientId } = await (async () => {
+    await signIn(page, 'Bram Teller');
+    return newSkirt(page, 'Listed Alone');
+  })();
+  await page.goto(`/clients/${clientId}/measure`);
+  const own = page.getByRole('region', { name: 'Lists of Listed Alone' });
+  await own.getByRole('button', { name: 'Add list' }).click();
+  await own.getByLabel('Name of the list').fill('Evening five');
+  await own.getByRole('combobox', { name: 'Add measurement' }).fill('under bust');
+  await page.getByTitle('under bust', { exact: true }).click();
+  await accessible(page, 'a list of their own');
+  await own.getByRole('button', { name: 'Save list' }).click();
+  await page.getByRole('button', { name: 'Evening five (1)' }).click();
+  await page.getByRole('button', { name: 'Start measuring' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('under bust');
+});
