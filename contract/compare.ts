@@ -1,4 +1,6 @@
 import {
+  type BodySeen,
+  bodySeen,
   type Cm,
   chartFaults,
   computeSheet,
@@ -130,7 +132,7 @@ export function comparison(sheet: Pick<Sheet, 'figures' | 'input'>, chart: SizeC
   const profile = profileOf(sheet.input.brief.parts);
   const hang = profile === 'upper' ? 'shoulder' : 'waist';
   const ranking = rankSizes(chart, profile, net, wishesOf(sheet, net, hang));
-  return { ranking, grade: (name: string) => gradeFor(ranking, name, handStep(unit)) };
+  return { ranking, body: bodySeen(net), grade: (name: string) => gradeFor(ranking, name, handStep(unit)) };
 }
 function gradeFor(ranking: Ranking, name: string, step: Cm) {
   const chosen = ranking.sizes.find((s) => s.name === name);
@@ -216,6 +218,8 @@ export const SizesView = z.strictObject({
   of: z.enum(['body', 'finished']),
   by: z.string(),
   says: z.array(z.string()).readonly(),
+  /** the body as its readings make it, to be drawn */
+  body: made<BodySeen>(),
   sizes: z
     .array(
       z.strictObject({

@@ -3,6 +3,7 @@ export * from './checks/finding.ts';
 export * from './checks/reading-checks.ts';
 export * from './checks/stale.ts';
 export * from './compare/chart.ts';
+export * from './compare/ease-seen.ts';
 export * from './compare/finished-table.ts';
 export * from './compare/flat-change.ts';
 export * from './compare/grade.ts';

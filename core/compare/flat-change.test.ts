@@ -61,6 +61,16 @@ describe('a pattern of a T-shirt on the table', () => {
     const long = row(rows({ 'side-neck-length': `${length + 3} cm` }), 'side-neck-length');
     expect(tell(flatChange(long, HAND)!, 'in')).toMatch(/^Take 1 1⁄8 in at the line below the waist/);
   });
+  it('what is open is told by its edge: a deeper armhole or neckline is raised, not taken from', () => {
+    const at = (id: string, off: number) => {
+      const should = row(rows({}), id).should!;
+      return tell(flatChange(row(rows({ [id]: `${should + off} cm` }), id), HAND)!, 'cm');
+    };
+    expect(at('armhole', 2)).toBe('Raise the underarm by 2 cm on front and back. The sleeve cap follows.');
+    expect(at('armhole', -2)).toContain('Lower the underarm by 2 cm');
+    expect(at('neck-drop-front', 3)).toBe('Raise the neckline by 3 cm in front.');
+    expect(at('half-neck', -1)).toBe('Widen the neckline by 1 cm at each end.');
+  });
   it('asks whether allowances were measured in where every width is as much too wide', () => {
     const all = rows({});
     const wide = (off: number) =>

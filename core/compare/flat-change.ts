@@ -11,16 +11,23 @@ const MOVES: Readonly<Record<string, string>> = {
   armhole: 'The sleeve cap follows.',
   shoulder: 'The armhole moves with it.',
 };
+/** What is open is made larger by taking cloth away: its own words for too little and too much. */
+const OPEN: Readonly<Record<string, readonly [less: string, more: string]>> = {
+  armhole: ['Lower the underarm by', 'Raise the underarm by'],
+  'neck-drop-front': ['Lower the neckline by', 'Raise the neckline by'],
+  'neck-drop-back': ['Lower the neckline by', 'Raise the neckline by'],
+  'half-neck': ['Widen the neckline by', 'Narrow the neckline by'],
+};
 /** Points that no measure of the body tells where to change. */
 const WHERE: Readonly<Record<string, readonly [edges: number, where: string]>> = {
   'half-chest': [4, 'at each of the four side-seam edges, from the underarm'],
   'half-hem': [4, 'at each of the four side-seam edges, at the hem'],
-  armhole: [1, 'at the underarm'],
+  armhole: [1, 'on front and back'],
   'side-neck-length': [1, 'at the line below the waist, or at the hem'],
   'centre-back-length': [1, 'at the line below the waist, or at the hem'],
-  'neck-drop-front': [1, 'at the neckline, in front'],
-  'neck-drop-back': [1, 'at the neckline, behind'],
-  'half-neck': [1, 'at each end of the neckline'],
+  'neck-drop-front': [1, 'in front'],
+  'neck-drop-back': [1, 'behind'],
+  'half-neck': [1, 'at each end'],
   sleeve: [1, 'half above the elbow and half below it'],
   'length-front': [1, 'at the hem'],
   'length-side': [1, 'at the hem'],
@@ -38,7 +45,8 @@ export function flatChange(row: FlatRow, hand: Rounding): string | null {
   const whole = row.point.half && row.point.id !== 'half-neck' ? 2 * row.differs : row.differs;
   const each: Cm = roundLength(cm(Math.abs(whole) / edges), hand);
   if (each <= 0) return null;
-  return `${row.differs < 0 ? 'Add' : 'Take'} ${p(each)} ${where}.${MOVES[row.point.id] ? ` ${MOVES[row.point.id]}` : ''}`;
+  const [less, more] = OPEN[row.point.id] ?? ['Add', 'Take'];
+  return `${row.differs < 0 ? less : more} ${p(each)} ${where}.${MOVES[row.point.id] ? ` ${MOVES[row.point.id]}` : ''}`;
 }
 
 /** Everything read differs by about as much: its allowances were measured in. A sentence, or null. */

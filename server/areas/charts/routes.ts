@@ -156,13 +156,14 @@ async function sheetOf(deps: Deps, orderId: number) {
 async function sizesOf(deps: Deps, orderId: number, file: ChartFile): Promise<SizesView> {
   const sheet = await sheetOf(deps, orderId);
   const { unit } = sheet.input.house.rounding;
-  const { ranking, grade } = comparison(sheet, toChart(file), unit);
+  const { ranking, body, grade } = comparison(sheet, toChart(file), unit);
   const chosen = await chosenSize(deps.pool, orderId);
   return {
     chart: file.name,
     of: file.of,
     by: ranking.by,
     says: ranking.says,
+    body,
     sizes: ranking.sizes.map(({ name, says, zones }) => ({ name, says, zones, changes: grade(name) })),
     chosen: chosen
       ? {

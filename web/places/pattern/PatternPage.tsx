@@ -10,6 +10,7 @@ import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { ChartForm } from './ChartForm.tsx';
 import { ChosenSize } from './ChosenSize.tsx';
+import { EaseSeen } from './EaseSeen.tsx';
 import { SizesTable } from './SizesTable.tsx';
 import { Told } from './Told.tsx';
 
@@ -155,6 +156,9 @@ function Ranked({
   onChoose?: (size: string) => void;
   busy?: boolean;
 }) {
+  // The one that was chosen of this chart, else the one with the least work.
+  const seen =
+    view.sizes.find((s) => s.name === view.chosen?.size && view.chosen.chart === view.chart) ?? view.sizes[0];
   return (
     <>
       <h2>{view.chart}</h2>
@@ -169,6 +173,7 @@ function Ranked({
         </Notice>
       ))}
       {view.sizes.length > 0 && <SizesTable view={view} onChoose={onChoose} busy={busy} />}
+      {seen && <EaseSeen body={view.body} size={seen} />}
       {view.of === 'body' && view.sizes.length > 0 && (
         <p>
           <a href={`/api/orders/${orderId}/finished.csv?chart=${chart}`}>

@@ -68,14 +68,18 @@ export function SizesTable({ view, onChoose, busy }: Props) {
                 })}
                 {onChoose && (
                   <td>
-                    <button
-                      type="button"
-                      className={i === 0 ? 'take' : 'quiet'}
-                      disabled={busy || (view.chosen?.size === s.name && view.chosen.chart === view.chart)}
-                      onClick={() => onChoose(s.name)}
-                    >
-                      Choose size<span className="hidden"> {s.name}</span>
-                    </button>
+                    {view.chosen?.size === s.name && view.chosen.chart === view.chart ? (
+                      <span className="soft">chosen</span>
+                    ) : (
+                      <button
+                        type="button"
+                        className={i === 0 ? 'take' : 'quiet'}
+                        disabled={busy}
+                        onClick={() => onChoose(s.name)}
+                      >
+                        Choose size<span className="hidden"> {s.name}</span>
+                      </button>
+                    )}
                   </td>
                 )}
               </tr>
@@ -88,7 +92,7 @@ export function SizesTable({ view, onChoose, busy }: Props) {
           Show all {view.sizes.length} sizes
         </button>
       )}
-      <h3>Why in this order</h3>
+      <h3 className="later">Why in this order</h3>
       <dl className="whysize">
         {shown.slice(0, FIRST).map((s) => (
           <div key={s.name}>

@@ -1,0 +1,122 @@
+import type { Cm } from '../units/length.ts';
+import { cm } from '../units/length.ts';
+
+/** The body at one level, as an ellipse of its girth. Lengths cm; heights from the waist, up is more. */
+export interface LevelSeen {
+  readonly id: string;
+  readonly name: string;
+  readonly height: Cm;
+  readonly girth: Cm;
+  /** half of its width, seen from in front */
+  readonly half: Cm;
+  /** from its middle to the front and to the back, seen from the side */
+  readonly front: Cm;
+  readonly back: Cm;
+  /** what was not read and is drawn lighter: its height, or how front and back share the girth */
+  readonly guessed: readonly ('height' | 'front')[];
+}
+/** The body from its bust to its hip, as its readings make it. */
+export interface BodySeen {
+  /** from the top down; fewer than two make no drawing */
+  readonly levels: readonly LevelSeen[];
+}
+
+interface Row {
+  readonly id: string;
+  readonly name: string;
+  /** width by depth (near an army's survey of women, from memory: 28 by 25 at the bust, 30 by 22 at the waist, 35 by 24 at the hip) */
+  readonly ratio: number;
+  readonly arc: string;
+  /** height above the waist from readings; null where they do not give it */
+  readonly read: (net: Net) => number | null;
+  /** where it lies otherwise, cm above the waist (own choice, on a body of 168) */
+  readonly usual: number;
+}
+type Net = (id: string) => Cm | null;
+const less = (a: number | null, b: number | null) => (a === null || b === null ? null : a - b);
+const below = (id: string) => (net: Net) => {
+  const drop = net(id);
+  return drop === null ? null : -drop;
+};
+const bustHeight = (net: Net) =>
+  net('bust-to-waist') ?? less(net('neck-to-waist-front'), net('neck-to-bust'));
+const ROWS: readonly Row[] = [
+  { id: 'bust', name: 'bust', ratio: 1.13, arc: 'bust-front', read: bustHeight, usual: 17 },
+  {
+    id: 'underbust',
+    name: 'under bust',
+    ratio: 1.25,
+    arc: 'underbust-front',
+    read: (net) => net('underbust-to-waist') ?? less(bustHeight(net), net('bust-to-underbust')),
+    usual: 9.5,
+  },
+  { id: 'waist', name: 'waist', ratio: 1.36, arc: 'waist-front', read: () => 0, usual: 0 },
+  {
+    id: 'tummy',
+    name: 'tummy',
+    ratio: 1.34,
+    arc: 'tummy-front',
+    read: below('waist-to-tummy'),
+    usual: -8,
+  },
+  {
+    id: 'high-hip',
+    name: 'high hip',
+    ratio: 1.4,
+    arc: '',
+    read: below('waist-to-high-hip'),
+    usual: -10,
+  },
+  { id: 'hip', name: 'hip', ratio: 1.46, arc: 'hip-front', read: below('waist-to-hip'), usual: -20.5 },
+];
+
+/** The girth of an ellipse of these half axes (Ramanujan's second approximation). */
+export const ellipse = (a: number, b: number): number =>
+  Math.PI * (3 * (a + b) - Math.sqrt((3 * a + b) * (a + 3 * b)));
+
+/** The body as its readings make it, level by level; a level of which no girth was read is not there. */
+export function bodySeen(net: Net): BodySeen {
+  const levels = ROWS.flatMap((row): LevelSeen[] => {
+    const girth = net(row.id);
+    if (girth === null) return [];
+    const b = girth / ellipse(row.ratio, 1);
+    const arc = row.arc ? net(row.arc) : null;
+    const height = row.read(net);
+    // Of the way round, what lies in front says how far the middle of the sides lies from either.
+    const share = arc === null ? 0.5 : Math.min(0.65, Math.max(0.35, arc / girth));
+    return [
+      {
+        id: row.id,
+        name: row.name,
+        height: cm(height ?? row.usual),
+        girth,
+        half: cm(row.ratio * b),
+        front: cm(2 * b * share),
+        back: cm(2 * b * (1 - share)),
+        guessed: [
+          ...(height === null ? (['height'] as const) : []),
+          ...(arc === null ? (['front'] as const) : []),
+        ],
+      },
+    ];
+  }).sort((a, b) => b.height - a.height);
+  return {
+    levels: levels.filter((l, i, all) => i === 0 || all[i - 1]!.height - l.height > 1),
+  };
+}
+
+/** How far a garment stands off the body all round, cm, where it is so much wider: a line beside a curve is 2π times its distance longer (geometry). */
+export const standsOff = (ease: number): Cm => cm(ease / (2 * Math.PI));
+
+/** In a client's words, what the ease at a place is for. `least`: what a woven needs there, cm; null where nothing says. */
+export function easeWords(id: string, ease: number, least: number | null): string {
+  const to: Readonly<Record<string, string>> = {
+    bust: 'to breathe',
+    waist: 'to breathe and to eat',
+    hip: 'to sit',
+  };
+  if (ease < -1e-9) return 'less than the body: only a cloth that stretches goes round';
+  if (least !== null && ease < least - 1e-9)
+    return `under what ${id === 'hip' ? 'sitting' : 'breathing'} asks in a cloth without stretch`;
+  return to[id] ? `room ${to[id]}` : 'room';
+}
