@@ -69,6 +69,25 @@ const CASES: readonly (readonly [name: string, parts: Parts, without?: readonly 
     ['sleeve-length'],
   ],
   ['trousers of few figures', [{ part: 'trousers' }], ['rise', 'waist-to-knee']],
+  ['trousers to the floor', [{ part: 'trousers', goes: 'clear' }]],
+  ['pull-on trousers to a side length', [{ part: 'pull-on-trousers', goes: 'side', side: '95 cm' }]],
+  ['top from the floor', [{ part: 'top', from: 'floor', clear: '40 cm' }], ['garment-length']],
+  [
+    'top from the waist, few figures',
+    [{ part: 'top', from: 'waist', length: '20 cm' }],
+    ['shoulder', 'across-shoulder', 'garment-length'],
+  ],
+  ['neckline by the girth of the neck', [{ part: 'darted-bodice', neckBy: 'girth' }]],
+  ['bodice of a neck read round', [{ part: 'darted-bodice' }], ['neck-width', 'shoulder']],
+  [
+    'bodice by heights of a neck read round',
+    [{ part: 'darted-bodice', plan: 'heights' }],
+    ['neck-width', 'shoulder'],
+  ],
+  ['bustier on straps', [{ part: 'boned-bodice', straps: 'shoulder' }]],
+  ['bustier on straps that were not read', [{ part: 'boned-bodice', straps: 'shoulder' }], ['strap-length']],
+  ['bustier on ties', [{ part: 'boned-bodice', straps: 'halter' }]],
+  ['overskirt to the floor', [{ part: 'straight-skirt' }, { part: 'overskirt', lengthFrom: 'floor' }]],
 ];
 
 const spec = (parts: Parts, body: Body) =>

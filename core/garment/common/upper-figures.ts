@@ -115,6 +115,11 @@ export const upperLeaves = (c: ReadAt & { readonly shape: Shape }, by = 'neck'):
     ['across-shoulder'],
     'Shoulder and neck width were read: it is held against them.',
   ),
+  ...left(
+    !isKnown(c, 'shoulder') && !isKnown(c, 'across-shoulder'),
+    ['shoulder-drop'],
+    'Without a shoulder or a width across the shoulders it gives no slope.',
+  ),
   ...left(isRead(c, 'neck-to-waist-back'), ['nape-to-waist'], 'Side-neck to waist, back, was read.'),
   ...left(true, ['armhole', 'head', 'thigh'], HELD_AGAINST),
 });

@@ -15,7 +15,7 @@ import { definePart, type PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
 import { asWorn, type BonedDraft, draftBoned } from './draft.ts';
 import { type BonedValues, FIELDS } from './fields.ts';
-import { heldChecks, heldLeaves, heldWants, strapStrokes } from './held.ts';
+import { heldChecks, heldLeaves, heldWants, strapStrokes, strapsByLength } from './held.ts';
 import { bonedLines, CUP_MAY_DIFFER, readFirm } from './plan.ts';
 
 /** A waist drawn in by more than this is warned of, by more than the last is accepted by name (house rules; common practice). */
@@ -72,7 +72,7 @@ export const bonedBodice = definePart({
     ...heldLeaves(c, v),
     ...left(
       isRead(c, 'bust-to-waist'),
-      ['neck-to-bust', ...(v.straps === 'none' ? ['neck-to-waist-front'] : [])],
+      ['neck-to-bust', ...(strapsByLength(c, v) ? [] : ['neck-to-waist-front'])],
       'Bust point to waist was read itself: the lengths from the neck are held against it.',
     ),
     ...left(isRead(c, 'underbust-to-waist'), ['bust-to-underbust'], 'Under bust to waist was read.'),

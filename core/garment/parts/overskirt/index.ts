@@ -17,7 +17,7 @@ export const overskirt = definePart({
   joins: { gives: [], takes: [], givenUp: [] },
   free: true,
   wants: () => ({ needs: ['waist'], helps: ['waist-to-floor'] }),
-  leaves: () => left(true, ['waist-to-floor'], LENGTH_GIVEN),
+  leaves: (_, v) => left(v.lengthFrom !== 'floor', ['waist-to-floor'], LENGTH_GIVEN),
   lines: () => [],
   draft: draftOver,
   figures: (_, __, d) => [...d.figures, ...d.measured],

@@ -61,7 +61,7 @@ export const top = definePart({
       'bust-front',
       ...(v.shaped === 'shaped' ? ['waist-front'] : []),
       ...(v.shaped === 'shaped' || v.below === 'hip' ? ['hip-front'] : []),
-      ...(topLines(v).length > 1 ? ['neck-to-waist-back'] : []),
+      ...(topLines(v).length > 1 || v.from === 'waist' || v.from === 'floor' ? ['neck-to-waist-back'] : []),
       'garment-length',
       ...UPPER_HELPS,
       'head',
