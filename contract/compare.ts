@@ -1,30 +1,21 @@
 import {
-  type BodySeen,
-  bodySeen,
   type Cm,
-  chartFaults,
   computeSheet,
-  EN_13402,
   findMeasure,
-  type Graded,
-  gradeSize,
-  guessChart,
   printLength,
-  profileOf,
-  type Ranking,
-  rankSizes,
-  readChart,
   readLength,
-  readSpan,
   resolveAll,
   type Sheet,
   type SheetUnit,
-  type SizeChart,
-  type Span,
   tell,
-  wishesOf,
-  type ZoneHeld,
 } from '@rocchetto/core';
+import { chartFaults, EN_13402, type SizeChart, type Span } from '@rocchetto/core/compare/chart.ts';
+import { type BodySeen, bodySeen } from '@rocchetto/core/compare/ease-seen.ts';
+import { type Graded, gradeSize } from '@rocchetto/core/compare/grade.ts';
+import { type Ranking, rankSizes, type ZoneHeld } from '@rocchetto/core/compare/rank.ts';
+import { guessChart, readChart, readSpan } from '@rocchetto/core/compare/read-chart.ts';
+import { wishesOf } from '@rocchetto/core/compare/wish.ts';
+import { profileOf } from '@rocchetto/core/compare/zones.ts';
 import { z } from 'zod';
 import { Version } from './basics.ts';
 import { made } from './made.ts';
@@ -246,14 +237,15 @@ export const SizesView = z.strictObject({
 export type SizesView = z.infer<typeof SizesView>;
 
 /** The chart that ships, as a file: steps of bodies, from memory. */
-export const SHIPPED_CHART: ChartFile = ChartFile.parse({
-  name: EN_13402.name,
-  of: EN_13402.of,
-  sizes: EN_13402.rows.map((r) => ({
-    size: r.size,
-    at: Object.fromEntries(Object.entries(r.at).map(([id, s]) => [id, `${s.least} cm`])),
-  })),
-});
+export const shippedChart = (): ChartFile =>
+  ChartFile.parse({
+    name: EN_13402.name,
+    of: EN_13402.of,
+    sizes: EN_13402.rows.map((r) => ({
+      size: r.size,
+      at: Object.fromEntries(Object.entries(r.at).map(([id, s]) => [id, `${s.least} cm`])),
+    })),
+  });
 
 /** A chart's cells read as they are guessed. */
 export function readCells(cells: readonly (readonly string[])[]): ChartRead {

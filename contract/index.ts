@@ -9,7 +9,6 @@ export * from './brought-in.ts';
 export * from './calendars.ts';
 export * from './carried.ts';
 export * from './clients.ts';
-export * from './compare.ts';
 export * from './decide.ts';
 export * from './design.ts';
 export * from './diary.ts';

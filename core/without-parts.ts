@@ -2,15 +2,6 @@
 export * from './checks/finding.ts';
 export * from './checks/reading-checks.ts';
 export * from './checks/stale.ts';
-export * from './compare/chart.ts';
-export * from './compare/ease-seen.ts';
-export * from './compare/finished-table.ts';
-export * from './compare/flat-change.ts';
-export * from './compare/grade.ts';
-export * from './compare/rank.ts';
-export * from './compare/read-chart.ts';
-export * from './compare/wish.ts';
-export * from './compare/zones.ts';
 export * from './dates/print.ts';
 export * from './dates/studio-day.ts';
 export type { Hours } from './diary/hours.ts';

@@ -1,4 +1,4 @@
-import { ChartFile } from '@rocchetto/contract';
+import { ChartFile } from '@rocchetto/contract/compare.ts';
 import { addChart, keepSize } from '@rocchetto/server/areas/charts/sql.ts';
 import type { Tx } from '@rocchetto/server/db/pool.ts';
 import type { SignedIn } from '@rocchetto/server/http/context.ts';

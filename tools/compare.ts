@@ -1,4 +1,4 @@
-import { ChartRefused, CompareFile, compareFile } from '@rocchetto/contract';
+import { ChartRefused, CompareFile, compareFile } from '@rocchetto/contract/compare.ts';
 import { readJsonFile } from './json-file.ts';
 import { runTool, StopWord } from './stop-word.ts';
 

@@ -13,12 +13,12 @@ const TOGETHER: readonly (readonly [name: string, of: RegExp])[] = [
   // silhouette too.
   [
     'uppers-common',
-    /core\/garment\/common\/(bodice\/|neck-and-armhole|top|upper-figures|cap|armhole-sewn|head-passes)/,
+    /core\/garment\/common\/(bodice\/|neck-and-armhole|neck-wide|top|upper-figures|cap|armhole-sewn|head-passes)/,
   ],
   ['legs-common', /core\/garment\/common\/leg/],
   [
     'parts-common',
-    /core\/garment\/common\/(?!silhouette|bodice\/|neck-and-armhole|top|upper-figures|cap|armhole-sewn|head-passes|leg)/,
+    /core\/garment\/common\/(?!silhouette|bodice\/|neck-and-armhole|neck-wide|top|upper-figures|cap|armhole-sewn|head-passes|leg)/,
   ],
 ];
 

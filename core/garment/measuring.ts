@@ -1,6 +1,5 @@
 import { findMeasure, MEASURES, type Region } from '../measures/catalogue.ts';
 import { lengthWants } from './common/length-wanted.ts';
-import { neckWants } from './common/neck-wide.ts';
 import { TOTALS } from './common/total-length.ts';
 import { type Placed, placed } from './joins.ts';
 import type { Wants } from './part.ts';
@@ -65,11 +64,15 @@ const wantsOf = (parts: readonly { readonly part: string }[]): Wants[] =>
 export function wantsOfPlaced({ part, joinedTo }: Placed, values: unknown): Wants {
   const [bare, length] = [part.wants(values as never), lengthWants(values ?? {})];
   const own = {
-    needs: [...bare.needs, ...length.needs, ...neckWants(values ?? {}).needs],
+    needs: [...bare.needs, ...length.needs, ...neckNeeds(values)],
     helps: bare.helps,
   };
   return joinedTo.waist === undefined ? own : { ...own, helps: [...own.helps, ...TOTALS] };
 }
+
+/** What a neckline that goes by the girth of the neck wants read: told here, so that no skirt brings a neckline with it. */
+const neckNeeds = (values: unknown): readonly string[] =>
+  (values as { readonly neckBy?: unknown } | undefined)?.neckBy === 'girth' ? ['neck-base'] : [];
 
 function listed(wants: readonly Wants[]): { id: string; needed: boolean }[] {
   const rows = new Map<string, { id: string; needed: boolean; place: number }>();

@@ -1,4 +1,5 @@
-import type { AnswerOf, ChartChange, ChartFileWrite, SizeChoice } from '@rocchetto/contract';
+import type { AnswerOf } from '@rocchetto/contract';
+import type { ChartChange, ChartFileWrite, SizeChoice } from '@rocchetto/contract/compare.ts';
 import { api, change } from './base.ts';
 
 const charts = api.injectEndpoints({

@@ -4,7 +4,7 @@ import type { Figure, Term } from '../../figure/figure.ts';
 import { type Cm, cm } from '../../units/length.ts';
 import { say as p } from '../../units/print.ts';
 import { choice, type Fields } from '../fields.ts';
-import type { PartContext, Wants } from '../part.ts';
+import type { PartContext } from '../part.ts';
 
 /** A neckline is widened where it goes by the neck; one with a width of its own has that. */
 export const BY_NECK = { field: 'neckBy', is: ['neck'] } as const;
@@ -33,12 +33,6 @@ export interface NeckWide {
   /** each side, along the shoulder */
   readonly widen: Cm;
 }
-
-/** What a neckline that goes by the girth of the neck wants read. */
-export const neckWants = (values: unknown): Wants => ({
-  needs: (values as Partial<NeckWide>).neckBy === 'girth' ? ['neck-base'] : [],
-  helps: [],
-});
 
 /** Half of the neckline's own width as terms; null where it goes by the neck's width, or by a girth that was not read. */
 function ownHalf(c: PartContext, v: NeckWide): readonly Term[] | null {

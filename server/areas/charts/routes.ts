@@ -3,10 +3,10 @@ import {
   ChartRefused,
   comparison,
   readCells,
-  SHIPPED_CHART,
   type SizesView,
+  shippedChart,
   toChart,
-} from '@rocchetto/contract';
+} from '@rocchetto/contract/compare.ts';
 import {
   chartCells,
   finishedTable,
@@ -122,7 +122,7 @@ export function chartRoutes(deps: Deps): Hono<Env> {
 }
 
 async function chartOf(db: Db, id: number): Promise<ChartFile> {
-  if (id === 0) return SHIPPED_CHART;
+  if (id === 0) return shippedChart();
   const kept = await readChart(db, id);
   if (!kept) throw notFound('size chart');
   return kept.chart;

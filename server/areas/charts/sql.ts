@@ -1,4 +1,4 @@
-import { ChartFile, type KeptChart, StoredSize } from '@rocchetto/contract';
+import { ChartFile, type KeptChart, StoredSize } from '@rocchetto/contract/compare.ts';
 import { stored } from '@rocchetto/contract/stored.ts';
 import { foldText } from '@rocchetto/core';
 import type { Db, Tx } from '../../db/pool.ts';

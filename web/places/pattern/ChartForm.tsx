@@ -1,5 +1,5 @@
 import '../../parts/pictures/pictures.css';
-import type { ChartFileWrite, ChartRead, KeptChart } from '@rocchetto/contract';
+import type { ChartFileWrite, ChartRead, KeptChart } from '@rocchetto/contract/compare.ts';
 import { findMeasure, MEASURES, type SheetUnit } from '@rocchetto/core';
 import { useState } from 'react';
 import {

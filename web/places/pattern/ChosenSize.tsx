@@ -1,4 +1,4 @@
-import type { SizesView } from '@rocchetto/contract';
+import type { SizesView } from '@rocchetto/contract/compare.ts';
 import { useDays } from '../../shared/me.ts';
 import { Told } from './Told.tsx';
 

@@ -1,5 +1,6 @@
-import type { SizesView } from '@rocchetto/contract';
-import { easeWords, type LevelSeen, printLength, standsOff } from '@rocchetto/core';
+import type { SizesView } from '@rocchetto/contract/compare.ts';
+import { printLength } from '@rocchetto/core';
+import { easeWords, type LevelSeen, standsOff } from '@rocchetto/core/compare/ease-seen.ts';
 import { scaleLinear } from 'd3-scale';
 import { area, curveMonotoneY, line } from 'd3-shape';
 import { useMe } from '../../shared/me.ts';

@@ -1,5 +1,6 @@
 import './pattern.css';
-import type { KeptChart, OrderFull, SizesView } from '@rocchetto/contract';
+import type { OrderFull } from '@rocchetto/contract';
+import type { KeptChart, SizesView } from '@rocchetto/contract/compare.ts';
 import { useParams, useSearchParams } from 'react-router';
 import { useChartsQuery, useChooseSizeMutation, useSizesQuery } from '../../api/charts.ts';
 import { useOrderQuery } from '../../api/orders.ts';

@@ -1,4 +1,4 @@
-import type { SizesView } from '@rocchetto/contract';
+import type { SizesView } from '@rocchetto/contract/compare.ts';
 import { printLength } from '@rocchetto/core';
 import { useState } from 'react';
 import { useMe } from '../../shared/me.ts';
