@@ -126,8 +126,8 @@ export function comparison(sheet: Pick<Sheet, 'figures' | 'input'>, chart: SizeC
   return { ranking, body: bodySeen(net), grade: (name: string) => gradeFor(ranking, name, handStep(unit)) };
 }
 function gradeFor(ranking: Ranking, name: string, step: Cm) {
-  const chosen = ranking.sizes.find((s) => s.name === name);
-  return chosen ? gradeSize(ranking, chosen, step) : [];
+  const chosen = ranking.sizes.find((s) => s.name === name || s.row.size === name);
+  return chosen && chosen.zones.length > 0 ? gradeSize(ranking, chosen, step) : null;
 }
 
 /** What `./rocchetto compare` prints: lengths in cm, sentences in the unit of the spec. */
@@ -158,7 +158,7 @@ export function compareFile(file: CompareFile) {
         off: h.off,
         underFloor: h.underFloor,
       })),
-      changes: grade(s.name).map((g) => ({
+      changes: (grade(s.name) ?? []).map((g) => ({
         measure: g.zone,
         perEdge: g.perEdge,
         edges: g.edges,
@@ -217,7 +217,6 @@ export const SizesView = z.strictObject({
         name: z.string(),
         says: z.string(),
         zones: z.array(made<ZoneHeld>()).readonly(),
-        changes: z.array(made<Graded>()).readonly(),
       }),
     )
     .readonly(),
@@ -229,8 +228,8 @@ export const SizesView = z.strictObject({
       /** ISO instant */
       at: z.string(),
       version: z.number(),
-      /** of the chart as it was when it was chosen, against the body as it is now */
-      changes: z.array(made<Graded>()).readonly(),
+      /** of the chart as it was when it was chosen, against the body as it is now; null where they cannot be compared */
+      changes: z.array(made<Graded>()).readonly().nullable(),
     })
     .nullable(),
 });

@@ -210,6 +210,19 @@ describe('what a chart gets wrong', () => {
     const many = Array.from({ length: 2000 }, (_, i) => row(String(i), { bust: 80 + i / 100 }));
     expect(text(chartFaults(chart('body', many)))).toContain('2000 sizes');
   });
+  it('a blank is neither for a size nor against it', () => {
+    const body = netOf({ bust: 92, waist: 76, hip: 100 });
+    const blank = chart('body', [
+      row('12', { bust: 88, waist: 72, hip: 96 }),
+      row('14', { bust: 92, hip: 100 }),
+      row('16', { bust: 96, waist: 80, hip: 104 }),
+    ]);
+    expect(rankSizes(blank, 'upper', body, wishes({})).sizes[0]!.name).toBe('14');
+    const bare = chart('body', [row('12', { bust: 88, waist: 72, hip: 96 }), row('20', { waist: 90 })]);
+    expect(rankSizes(bare, 'upper', netOf({ bust: 88, waist: 72, hip: 96 }), wishes({})).sizes[0]!.name).toBe(
+      '12',
+    );
+  });
   it('falling figures are asked about; a chart from the largest down is not', () => {
     const falls = chart('body', [row('10', { bust: 84 }), row('12', { bust: 78 }), row('14', { bust: 92 })]);
     expect(text(chartDoubts(falls))).toContain('falls from 84 cm in size 10 to 78 cm in size 12');
@@ -238,5 +251,20 @@ describe('what a chart gets wrong', () => {
     const seams = chart('finished', [row('M', { hip: 106 })], { allowance: cm(1.5) });
     const held = rankSizes(seams, 'skirt', netOf({ hip: 96 }), wishes({ hip: wish(4) })).sizes[0]!.zones[0]!;
     expect([held.finished, held.off]).toEqual([100, 0]);
+    // A bust is altered at two edges and sewn at four; a sleeve has one seam, a length two ends.
+    const each = chart('finished', [row('M', { bust: 100, 'upper-arm': 35, 'nape-to-waist': 44 })], {
+      allowance: cm(1.5),
+    });
+    const all = rankSizes(
+      each,
+      'upper',
+      netOf({ bust: 88, 'upper-arm': 28, 'nape-to-waist': 41 }),
+      wishes({}),
+    );
+    expect(Object.fromEntries(all.sizes[0]!.zones.map((h) => [h.id, h.finished]))).toEqual({
+      bust: 94,
+      'upper-arm': 32,
+      'nape-to-waist': 41,
+    });
   });
 });

@@ -85,7 +85,7 @@ export function rankSizes(
       if (span) at.push(hold(chart, known, span));
     }
     const total = { hard: 0, middle: 0, easy: 0 };
-    for (const h of at) total[h.work] += Math.abs(h.off) * (h.off < 0 ? TIGHT : 1);
+    for (const h of at) total[h.work] += worth(h);
     return {
       row,
       name: byCup ? sizeName(row) : row.size,
@@ -97,14 +97,14 @@ export function rankSizes(
       },
     };
   });
-  const key = (h: SizeHeld) => [Math.round(h.work.hard / HARD_STEP), h.work.middle, h.work.easy];
+  const key = keysWithBlanks(zones, held);
   const most = Math.max(0, ...held.map((h) => h.zones.length));
   const sizes = held
     .map((h, i) => ({ h, i, key: key(h) }))
     .sort(
       (a, b) =>
-        // A size of which the chart says less is not better for that.
-        b.h.zones.length - a.h.zones.length || byKey(a.key, b.key) || b.i - a.i,
+        // Of two as good the one of which the chart says more.
+        byKey(a.key, b.key) || b.h.zones.length - a.h.zones.length || b.i - a.i,
     )
     .map(({ h }) => h);
   return {
@@ -112,6 +112,21 @@ export function rankSizes(
     by: PROFILE_SAYS[profile],
     sizes: most === 0 ? [] : sizes,
     says: told(chart, profile, net, zones, sizes),
+  };
+}
+
+const worth = (h: ZoneHeld): number => Math.abs(h.off) * (h.off < 0 ? TIGHT : 1);
+
+/** By what sizes are compared. Where a chart leaves a size blank, the best that any size has there stands in: a blank is neither for it nor against it. */
+function keysWithBlanks(zones: readonly KnownZone[], held: readonly SizeHeld[]) {
+  const best = new Map<string, number>();
+  for (const s of held)
+    for (const h of s.zones) best.set(h.id, Math.min(best.get(h.id) ?? Number.POSITIVE_INFINITY, worth(h)));
+  return (s: SizeHeld): readonly number[] => {
+    const total = { ...s.work } as Record<Work, number>;
+    if (s.zones.length < zones.length)
+      for (const { zone, work } of zones) if (!s.row.at[zone.id]) total[work] += best.get(zone.id) ?? 0;
+    return [Math.round(total.hard / HARD_STEP), total.middle, total.easy];
   };
 }
 
@@ -149,9 +164,10 @@ function bodyFor(profile: Profile, id: string, net: (id: string) => Cm | null): 
   return all.length === 0 ? null : cm(Math.max(...all));
 }
 
-/** Every finished figure is as much less as its seams hold: a girth has an edge at each side of four quarters, a length one at each end. */
+/** Every finished figure is as much less as its seams hold: round the body both side seams have two edges, a sleeve has one seam, a length or a width an edge at each end. */
 const lessAllowance = (chart: SizeChart, zone: Zone): number =>
-  chart.of === 'finished' ? chart.allowance * (zone.length ? 2 : zone.edges) : 0;
+  chart.of === 'finished' ? chart.allowance * (ROUND_BODY.includes(zone.id) ? 4 : 2) : 0;
+const ROUND_BODY = ['bust', 'high-bust', 'underbust', 'waist', 'high-hip', 'hip', 'thigh', 'knee'];
 
 /** A place that both the chart and the body know. Lengths cm. */
 interface KnownZone {

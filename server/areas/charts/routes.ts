@@ -156,7 +156,7 @@ async function sheetOf(deps: Deps, orderId: number) {
 async function sizesOf(deps: Deps, orderId: number, file: ChartFile): Promise<SizesView> {
   const sheet = await sheetOf(deps, orderId);
   const { unit } = sheet.input.house.rounding;
-  const { ranking, body, grade } = comparison(sheet, toChart(file), unit);
+  const { ranking, body } = comparison(sheet, toChart(file), unit);
   const chosen = await chosenSize(deps.pool, orderId);
   return {
     chart: file.name,
@@ -164,7 +164,7 @@ async function sizesOf(deps: Deps, orderId: number, file: ChartFile): Promise<Si
     by: ranking.by,
     says: ranking.says,
     body,
-    sizes: ranking.sizes.map(({ name, says, zones }) => ({ name, says, zones, changes: grade(name) })),
+    sizes: ranking.sizes.map(({ name, says, zones }) => ({ name, says, zones })),
     chosen: chosen
       ? {
           size: chosen.size,

@@ -19,7 +19,12 @@ export function ChosenSize({ chosen, onDrop, busy }: Props) {
       <p className="soft">
         Chosen by {chosen.by}, {long(chosen.at)}. By the body as it is measured now:
       </p>
-      {chosen.changes.length === 0 ? (
+      {chosen.changes === null ? (
+        <p>
+          The garment as it is briefed and the body as it is measured now say nothing of this size. Look at
+          the brief, or measure what the chart gives.
+        </p>
+      ) : chosen.changes.length === 0 ? (
         <p>Nothing to change before it is cut.</p>
       ) : (
         <ol className="changes">
