@@ -60,7 +60,7 @@ const ZONES: readonly Zone[] = [
   z('neck-base', null, 2, 'at the neckline, half of it on each side'),
   z('waist', 'waist', 4, SIDE),
   z('high-hip', 'high-hip', 4, SIDE),
-  z('hip', 'hip', 4, `${SIDE}, from the waist down to the hem`),
+  z('hip', 'hip', 4, SIDE),
   z('waist-to-hip', null, 1, 'at the line between waist and hip, front and back', true),
   z('rise', 'rise', 1, 'at the line between waist and crotch, front and back', true),
   z('crotch-length', null, 2, 'at each crotch point, front and back', true),
@@ -104,9 +104,13 @@ const MIDDLE: Readonly<Record<Profile, readonly string[]>> = {
   trousers: ['thigh'],
   'pull-on': ['thigh'],
 };
-/** Where a change runs out: of a waist at its neighbours (common practice). */
-export const runsOut = (profile: Profile, id: string): string =>
-  id !== 'waist' ? '' : profile === 'upper' ? ', nothing at the underarm' : ', nothing at the hip';
+/** Where a change runs out, of waist and hip (common practice). */
+export const runsOut = (profile: Profile, id: string): string => {
+  const legs = profile === 'trousers' || profile === 'pull-on';
+  if (id === 'hip')
+    return legs ? ', from the waist to nothing at the knee' : ', from the waist down to the hem';
+  return id !== 'waist' ? '' : profile === 'upper' ? ', nothing at the underarm' : ', nothing at the hip';
+};
 /** What a chart may say that a kind of garment does not go by. */
 const LEFT: Readonly<Record<Profile, readonly string[]>> = {
   upper: ['rise', 'crotch-length', 'thigh', 'knee', 'inseam', 'outseam'],

@@ -12,6 +12,11 @@ export const FORMULA =
 export const csvOf: typeof Papa.unparse = (data, more = {}) =>
   Papa.unparse(data as never, { newline: '\r\n', escapeFormulae: FORMULA, ...more });
 
+/** What is looked at of a table's text: beyond it is no table that a hand would read. */
+const MOST = { rows: 420, columns: 80 } as const;
 /** The rows of cells of a table program's text, whatever separates them. */
 export const cellsOf = (text: string): string[][] =>
-  Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' }).data.slice(0, 1000);
+  Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
+    skipEmptyLines: 'greedy',
+    preview: MOST.rows,
+  }).data.map((row) => row.slice(0, MOST.columns));
