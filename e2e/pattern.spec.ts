@@ -33,7 +33,7 @@ test('a chart is typed in, its sizes are held against the order, one is chosen a
   await expect(best).toContainText('14');
   await expect(best).toContainText('ease');
   await best.getByRole('button', { name: 'Choose size 14' }).click();
-  const card = page.getByRole('region', { name: 'Size 14' });
+  const card = page.getByRole('region', { name: 'Size 14', exact: true });
   await expect(card).toContainText('Waist: take');
   await accessible(page, 'chosen');
   const kept = await inDatabase<{ size: string }>(

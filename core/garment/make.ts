@@ -289,7 +289,11 @@ function drafted(input: SheetInput, taken: Carrying | null): Garment {
       unusedOf(
         base,
         made.map((m) => ({
-          asks: [...Object.values(wantsOfPlaced(m.r, m.values)).flat(), ...(m.draft.uses ?? [])],
+          asks: [
+            ...Object.values(wantsOfPlaced(m.r, m.values)).flat(),
+            ...(m.draft.uses ?? []),
+            ...neckUses(m.c, m.values),
+          ],
           leaves: lengthKeeps(base, m.values, {
             ...(m.r.joinedTo.waist === undefined ? {} : totalLeaves(m.c, true)),
             ...m.r.part.leaves?.(m.c, m.values, m.draft as never),
@@ -310,6 +314,12 @@ function drafted(input: SheetInput, taken: Carrying | null): Garment {
     measured,
   };
 }
+
+/** The girth of the neck is not asked for beside its width; where it was read and the width was not, a neckline goes by it. */
+const neckUses = (c: PartContext, values: object): readonly string[] =>
+  c.shape.neckByGirth && 'neckFront' in values && (values as { plan?: unknown }).plan !== 'quarter'
+    ? ['neck-base']
+    : [];
 
 /** Whether the length that the brief wants of a part can be, and goes with a whole length that was read. */
 function wantedLength(r: Placed, c: PartContext, own: object): RawCheck[] {

@@ -71,6 +71,10 @@ describe.each([
     expect(s.unused().map((u) => u.measure)).not.toContain('neck-base');
     const both = made({ part }, { 'neck-base': 37, 'neck-width': 13.4 });
     expect(figure(both, `${key}.neck-half`).finished).toBeCloseTo(6.7, 9);
-    expect((printSheet(both, 'cm').unused ?? []).join(' ')).toMatch(/width of the neck was read/i);
+    expect(both.unused().map((u) => u.measure)).toContain('neck-base');
+    // Its width is asked for, and not its girth besides.
+    const wants = measuringList([{ part } as never]).map((m) => m.id);
+    expect(wants).toContain('neck-width');
+    expect(wants).not.toContain('neck-base');
   });
 });

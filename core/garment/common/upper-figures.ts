@@ -3,7 +3,6 @@ import type { Figure } from '../../figure/figure.ts';
 import type { Cm } from '../../units/length.ts';
 import { HELD_AGAINST, isKnown, isRead, type Leaves, left, type ReadAt } from '../leaves.ts';
 import type { PartContext } from '../part.ts';
-import type { Shape } from '../shoulders.ts';
 import { easeOf } from './ease-of.ts';
 import type { figuresOf } from './figures-of.ts';
 import { armholeByBust } from './neck-and-armhole.ts';
@@ -95,7 +94,6 @@ export const UPPER_HELPS = [
   'across-shoulder',
   'shoulder',
   'neck-width',
-  'neck-base',
   'shoulder-drop',
   'armhole-depth',
   'armhole',
@@ -104,12 +102,7 @@ export const UPPER_HELPS = [
 ] as const;
 
 /** What it asks for there and leaves unused. */
-export const upperLeaves = (c: ReadAt & { readonly shape: Shape }, by = 'neck'): Leaves => ({
-  ...left(
-    by !== 'girth' && !c.shape.neckByGirth,
-    ['neck-base'],
-    'The width of the neck was read, or comes from the shoulders.',
-  ),
+export const upperLeaves = (c: ReadAt): Leaves => ({
   ...left(
     isKnown(c, 'shoulder') && isKnown(c, 'neck-width'),
     ['across-shoulder'],

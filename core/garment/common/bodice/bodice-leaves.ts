@@ -1,14 +1,8 @@
 import { HELD_AGAINST, isKnown, isRead, type Leaves, left, type ReadAt } from '../../leaves.ts';
-import type { Shape } from '../../shoulders.ts';
-import type { NeckWide } from '../neck-wide.ts';
 import type { Plan } from './quarter-plan.ts';
 
 /** What a bodice asks for and leaves unused, by the plan it is drafted by and by what else was read. */
-export function bodiceLeaves(
-  c: ReadAt & { readonly shape: Shape },
-  plan: Plan,
-  by: NeckWide['neckBy'],
-): Leaves {
+export function bodiceLeaves(c: ReadAt, plan: Plan): Leaves {
   const known = (...ids: string[]) => ids.every((id) => isKnown(c, id));
   const widths = known('shoulder', 'neck-width') && known('across-back', 'across-front');
   const front = known('neck-to-waist-front');
@@ -38,11 +32,6 @@ export function bodiceLeaves(
       plan !== 'quarter' && known('underarm-to-waist') && !sideSets(c),
       ['underarm-to-waist'],
       'With the back length read it leaves no armhole: the armhole depth is taken instead.',
-    ),
-    ...left(
-      by !== 'girth' && (plan === 'quarter' || !c.shape.neckByGirth),
-      ['neck-base'],
-      'The width of the neck was read, or comes from the shoulders.',
     ),
     ...left(true, ['armhole', 'head'], HELD_AGAINST),
     ...left(

@@ -6,7 +6,7 @@ export function bodiceWants(plan: Plan, opens: string): Wants {
   // What opens at its side goes over the head.
   const head = opens === 'left-side' ? ['head'] : [];
   const every = ['bust', 'waist', 'neck-to-bust', 'across-shoulder'];
-  const widths = ['shoulder', 'neck-width', 'neck-base', 'shoulder-drop', 'across-front', 'across-back'];
+  const widths = ['shoulder', 'neck-width', 'shoulder-drop', 'across-front', 'across-back'];
   const depths = ['armhole', 'armhole-depth', 'underarm-to-waist', 'neck-depth-front', 'neck-depth-back'];
   if (plan === 'quarter')
     return {

@@ -49,7 +49,7 @@ export const dartedBodice = definePart({
   reshape: adapt,
   joins: { gives: ['waist', 'armhole', 'neck'], takes: [], givenUp: [] },
   wants: (v) => bodiceWants(v.plan, v.zip),
-  leaves: (c, v) => bodiceLeaves(c, v.plan, v.neckBy),
+  leaves: (c, v) => bodiceLeaves(c, v.plan),
   lines: (v, { stepped }) =>
     quarterLines(
       v.plan,

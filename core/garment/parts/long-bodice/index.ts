@@ -74,7 +74,7 @@ export const longBodice = definePart({
     };
   },
   leaves: (c, v) => ({
-    ...bodiceLeaves(c, v.plan, v.neckBy),
+    ...bodiceLeaves(c, v.plan),
     ...totalLeaves(c, false),
     ...left(true, ['waist-to-knee', 'waist-to-floor'], LENGTH_GIVEN),
   }),

@@ -68,7 +68,7 @@ export const top = definePart({
     ],
   }),
   leaves: (c, v) => ({
-    ...upperLeaves(c, v.neckBy),
+    ...upperLeaves(c),
     ...left(isKnown(c, 'garment-length'), ['waist-to-floor'], 'The length was read itself.'),
     ...left(
       isKnown(c, 'garment-length') && topLines(v).length === 1,
