@@ -41,27 +41,26 @@ const reading = (measure: string, cm: Cm, like: SheetInput): Reading => ({
 });
 
 /**
- * A garment of the house run over a table of bodies: what each size would measure finished, as its panels are marked. What
- * a row does not give is taken as this order has it where it is a length, and left out where it is a girth or a width of
+ * A garment of the house in one size of a table of bodies: what it would measure finished, as its panels are marked. What
+ * the row does not give is taken as this order has it where it is a length, and left out where it is a girth or a width of
  * another body. Changes agreed for the client and figures set by hand are left out.
  */
-export function finishedTable(input: SheetInput, chart: SizeChart): SizeRow[] {
-  const lengths = input.readings.filter((r) => findMeasure(r.measure)?.kind === 'length');
-  return chart.rows.map((row) => {
-    const own = Object.entries(row.at).map(([id, s]) => reading(id, middleOf(s), input));
-    const sheet = computeSheet({
-      ...input,
-      readings: [...lengths.filter((r) => !row.at[r.measure]), ...own],
-      overrides: [],
-      changes: [],
-    });
-    const at = Object.fromEntries(
-      FIGURE_OF.flatMap(([measure, figures]) => {
-        const f = figures.flatMap((id) => sheet.figures.find((x) => x.id === id) ?? [])[0];
-        const cm = f ? markedGirth(f) : null;
-        return cm === null ? [] : [[measure, { least: cm, most: cm }] as const];
-      }),
-    );
-    return { size: row.size, cup: row.cup, at };
-  });
+export function finishedRow(input: SheetInput, row: SizeRow): SizeRow {
+  const lengths = input.readings.filter(
+    (r) => findMeasure(r.measure)?.kind === 'length' && !row.at[r.measure],
+  );
+  const own = Object.entries(row.at).map(([id, s]) => reading(id, middleOf(s), input));
+  const sheet = computeSheet({ ...input, readings: [...lengths, ...own], overrides: [], changes: [] });
+  const at = Object.fromEntries(
+    FIGURE_OF.flatMap(([measure, figures]) => {
+      const f = figures.flatMap((id) => sheet.figures.find((x) => x.id === id) ?? [])[0];
+      const cm = f ? markedGirth(f) : null;
+      return cm === null ? [] : [[measure, { least: cm, most: cm }] as const];
+    }),
+  );
+  return { size: row.size, cup: row.cup, at };
 }
+
+/** The same in every size of a chart of bodies. */
+export const finishedTable = (input: SheetInput, chart: SizeChart): SizeRow[] =>
+  chart.rows.map((row) => finishedRow(input, row));

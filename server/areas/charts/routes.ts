@@ -1,3 +1,4 @@
+import { setImmediate } from 'node:timers/promises';
 import {
   type ChartFile,
   ChartRefused,
@@ -9,7 +10,7 @@ import {
 } from '@rocchetto/contract/compare.ts';
 import {
   chartCells,
-  finishedTable,
+  finishedRow,
   MEASURES,
   printLength,
   type SheetUnit,
@@ -93,7 +94,13 @@ export function chartRoutes(deps: Deps): Hono<Env> {
         'This chart gives finished garments. Choose one of bodies: the garment is worked out for each of its sizes.',
       );
     const { unit } = sheet.input.house.rounding;
-    return csv(c, finishedTable(sheet.input, toChart(file)), unit, `finished-${orderId}`);
+    const rows: SizeRow[] = [];
+    for (const row of toChart(file).rows) {
+      rows.push(finishedRow(sheet.input, row));
+      // A sheet a size: between two of them others are answered.
+      await setImmediate();
+    }
+    return csv(c, rows, unit, `finished-${orderId}`);
   });
   on(app, 'PUT /orders/:id/size', (c, { body: { chartId, size, version } }) => {
     const orderId = idParam(c, 'order');

@@ -34,6 +34,7 @@ function at(context = HIP, heard: TapeFieldProps['heard'] = null) {
     ...said,
     hand,
     hear: (h: TapeFieldProps['heard']) => page.rerender(<Held context={context} heard={h} {...said} />),
+    go: (c: TapeFieldProps['context']) => page.rerender(<Held context={c} heard={heard} {...said} />),
     field: () => screen.getByLabelText(/^hip, in/) as HTMLInputElement,
     text: () => document.body.textContent ?? '',
   };
@@ -46,6 +47,21 @@ describe('the field of the tape', () => {
     expect(t.text().replace(/\s/g, ' ')).toMatch(/98\.5 cm ≈ 38 3⁄4 in/);
     await t.hand.keyboard('{Enter}');
     expect(t.onTake).toHaveBeenCalledExactlyOnceWith({ ...SNUG, typed: '98.5' });
+    expect(t.field().value).toBe('');
+  });
+  it('loses no letter of a hand that skips and types on before the next measure has come', async () => {
+    const t = at();
+    // Long after the last one was taken.
+    await new Promise((r) => setTimeout(r, 1100));
+    await t.hand.click(t.field());
+    await t.hand.keyboard('s');
+    await t.hand.keyboard('5');
+    t.go({ ...HIP, measure: measure('waist') });
+    await t.hand.keyboard('8');
+    expect((screen.getByLabelText(/^waist, in/) as HTMLInputElement).value).toBe('58');
+    // What was typed and never taken belongs to the measure it was typed for.
+    await new Promise((r) => setTimeout(r, 1100));
+    t.go(HIP);
     expect(t.field().value).toBe('');
   });
   it('knows its keys in an empty field, and types them beside a figure', async () => {

@@ -136,11 +136,7 @@ function Turns({
   setUnit,
   tape,
   setTape,
-  onState,
-}: { readonly of: TapeFieldNow } & Pick<
-  TapeFieldProps,
-  'unit' | 'setUnit' | 'tape' | 'setTape' | 'onState'
->) {
+}: { readonly of: TapeFieldNow } & Pick<TapeFieldProps, 'unit' | 'setUnit' | 'tape' | 'setTape'>) {
   return (
     <>
       <div className="row turns">
@@ -162,10 +158,10 @@ function Turns({
         <button type="button" className="take" onClick={f.take}>
           Save
         </button>
-        <button type="button" className="quiet tall" onClick={() => onState('skipped')}>
+        <button type="button" className="quiet tall" onClick={() => f.mark('skipped')}>
           Skip
         </button>
-        <button type="button" className="quiet tall" onClick={() => onState('declined')}>
+        <button type="button" className="quiet tall" onClick={() => f.mark('declined')}>
           Declined
         </button>
       </div>

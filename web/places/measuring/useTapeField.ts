@@ -142,6 +142,23 @@ function useHeard({ heard, onBusy }: TapeFieldProps, { busy, put, take }: Hands)
   }, [sent]);
 }
 
+/**
+ * A new measure begins with an empty field, but not over what a fast hand has typed since the last one was dealt with,
+ * which the answer says. With the page itself: an effect that waited would take the first letter of a hand that saw the
+ * new name.
+ */
+function useEmptiedFor(measure: string, empty: () => void, clear: () => void): () => void {
+  const at = useRef(0);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only a new measure does this
+  useLayoutEffect(() => {
+    if (performance.now() - at.current > 1000) empty();
+    clear();
+  }, [measure]);
+  return () => {
+    at.current = performance.now();
+  };
+}
+
 /** What stands in the field, what is understood of it, what is asked about it, and what a key does there. */
 export function useTapeField(props: TapeFieldProps) {
   const { context, unit, tape } = props;
@@ -153,7 +170,6 @@ export function useTapeField(props: TapeFieldProps) {
   const [carried, setCarried] = useState(false);
   const field = useRef<HTMLInputElement>(null);
   const why = useRef<HTMLInputElement>(null);
-  const tookAt = useRef(0);
   const clear = () => {
     setWay('whole');
     setReason('');
@@ -162,12 +178,13 @@ export function useTapeField(props: TapeFieldProps) {
     setCarried(false);
     field.current?.focus();
   };
-  // A new measure begins with an empty field, but not over what a fast hand has typed since the last one was taken.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: only a new measure does this
-  useEffect(() => {
-    if (performance.now() - tookAt.current > 1000) setTyped('');
-    clear();
-  }, [context.measure.id]);
+  const taken = useEmptiedFor(context.measure.id, () => setTyped(''), clear);
+
+  /** Skips or declines. What a fast hand types from here on is the next measure's, as after one that was taken. */
+  const mark = (s: 'declined' | 'skipped') => {
+    if (typed === '') taken();
+    props.onState(s);
+  };
 
   const note = useRef('');
   useHeard(props, {
@@ -199,7 +216,7 @@ export function useTapeField(props: TapeFieldProps) {
       setAsked(found);
       return;
     }
-    tookAt.current = performance.now();
+    taken();
     props.onTake({
       typed,
       unit,
@@ -221,7 +238,7 @@ export function useTapeField(props: TapeFieldProps) {
       return take();
     }
     if (typed !== '' && !e.altKey) return;
-    const does = keysOf(props, { way, setWay, typed }, () => {
+    const does = keysOf({ ...props, onState: mark }, { way, setWay, typed }, () => {
       if (!context.last) return;
       setTyped(context.last.text);
       setCarried(true);
@@ -241,7 +258,7 @@ export function useTapeField(props: TapeFieldProps) {
   };
   /** Takes what stands in the field as it was meant: in the other unit, or as a share of the whole. */
   const takeAs = (meant: Partial<Taken>) => {
-    tookAt.current = performance.now();
+    taken();
     props.onTake({ typed, unit, way, tape, reason: '', carried, note: note.current, ...meant });
     note.current = '';
     readAgain();
@@ -275,6 +292,7 @@ export function useTapeField(props: TapeFieldProps) {
     answers,
     change,
     take,
+    mark,
     readAgain,
     onKey,
   };
