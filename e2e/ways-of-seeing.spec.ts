@@ -15,6 +15,7 @@ const PLACES = [
   '/orders/2/fitting',
   '/orders/2/alterations/1',
   '/orders/15/flat',
+  '/orders/7/pattern',
   '/brought-in',
   '/bench',
   '/diary',

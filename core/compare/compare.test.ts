@@ -183,6 +183,18 @@ describe('by what a garment is chosen', () => {
     const changes = gradeSize(ranking, ranking.sizes[0]!, cm(0.1));
     expect(changes.map((c) => [c.zone, c.line])).toEqual([['waist', '16']]);
   });
+  it('a body past the end of a chart keeps its own cup: the largest size in it, to be graded all round', () => {
+    const cups = chart(
+      'body',
+      (['16', '18'] as const).flatMap((size, s) =>
+        ['A', 'B', 'C', 'D'].map((cup, k) =>
+          row(size, { 'high-bust': 92 + 4 * s, bust: 95 + 4 * s + 2.5 * k, waist: 80 + 4 * s }, cup),
+        ),
+      ),
+    );
+    const past = { 'high-bust': 104, bust: 109.5, waist: 92 };
+    expect(rankSizes(cups, 'upper', netOf(past), wishes({})).sizes[0]!.name).toBe('18 B');
+  });
   it('cups: of one size the cup whose bust is the body’s', () => {
     const cups = chart('body', [
       row('12', { 'high-bust': 84, bust: 86.5 }, 'A'),

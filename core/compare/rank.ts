@@ -115,6 +115,13 @@ export function rankSizes(
   };
 }
 
+/** How far the cup of a size is from the body’s: what its bust lacks beyond what its high bust lacks. A body past the end of a chart keeps its own cup, and is graded all round. */
+function cupOff(s: SizeHeld): number {
+  const off = (id: string) => s.zones.find((h) => h.id === id)?.off ?? null;
+  const [high, full] = [off('high-bust'), off('bust')];
+  return high === null || full === null || s.row.cup === null ? 0 : Math.abs(full - high);
+}
+
 const worth = (h: ZoneHeld): number => Math.abs(h.off) * (h.off < 0 ? TIGHT : 1);
 
 /** By what sizes are compared. Where a chart leaves a size blank, the best that any size has there stands in: a blank is neither for it nor against it. */
@@ -126,7 +133,7 @@ function keysWithBlanks(zones: readonly KnownZone[], held: readonly SizeHeld[]) 
     const total = { ...s.work } as Record<Work, number>;
     if (s.zones.length < zones.length)
       for (const { zone, work } of zones) if (!s.row.at[zone.id]) total[work] += best.get(zone.id) ?? 0;
-    return [Math.round(total.hard / HARD_STEP), total.middle, total.easy];
+    return [Math.round(total.hard / HARD_STEP), Math.round(cupOff(s) / HARD_STEP), total.middle, total.easy];
   };
 }
 

@@ -11,7 +11,7 @@ export const BY_NECK = { field: 'neckBy', is: ['neck'] } as const;
 /** How wide a neckline is: the neck's own width and what it is widened, or a width of its own. */
 export const NECK_WIDE = {
   neckBy: choice('Neckline width', [
-    ['neck', 'as wide as the neck, and widened'],
+    ['neck', 'the neck’s, widened'],
     ['width', 'a width wanted'],
     ['girth', 'half the girth of the neck'],
   ]),

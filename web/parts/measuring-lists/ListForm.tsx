@@ -3,6 +3,7 @@ import { findMeasure, MEASURES } from '@rocchetto/core';
 import { Input } from 'antd';
 import { useState } from 'react';
 import { ChoiceByTyping } from '../../shared/ChoiceByTyping.tsx';
+import { FormFoot } from '../../shared/FormFoot.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 
 export const NEW_LIST = { id: 0, name: '', measures: [], version: 0 } satisfies MeasuringList;
@@ -80,26 +81,19 @@ export function ListForm({ of, onSave, onRemove, busy, error, onClose }: Props) 
           label: m.name,
         }))}
       />
-      <div className="row acts">
-        <button type="submit" className="take" disabled={busy || !name.trim() || measures.length === 0}>
-          Save list
-        </button>
-        {of.id !== 0 && (
-          <button
-            type="button"
-            className="quiet"
-            disabled={busy}
-            onClick={async () => {
-              if (await onRemove()) onClose();
-            }}
-          >
-            Remove list
-          </button>
-        )}
-        <button type="button" className="quiet" onClick={onClose}>
-          Cancel
-        </button>
-      </div>
+      <FormFoot
+        thing="list"
+        ready={name.trim() !== '' && measures.length > 0}
+        busy={busy}
+        onRemove={
+          of.id === 0
+            ? undefined
+            : async () => {
+                if (await onRemove()) onClose();
+              }
+        }
+        onCancel={onClose}
+      />
     </form>
   );
 }

@@ -9,6 +9,7 @@ import {
   useReadChartTextMutation,
 } from '../../api/charts.ts';
 import { ChoiceByTyping } from '../../shared/ChoiceByTyping.tsx';
+import { FormFoot } from '../../shared/FormFoot.tsx';
 import { useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
@@ -140,26 +141,19 @@ export function ChartForm({ of, onClose }: Props) {
           label: m.name,
         }))}
       />
-      <div className="row acts">
-        <button type="submit" className="take" disabled={busy || !name.trim() || filled.length === 0}>
-          Save chart
-        </button>
-        {of && (
-          <button
-            type="button"
-            className="quiet"
-            disabled={busy}
-            onClick={async () => {
-              if ('data' in (await drop(of.id))) onClose(0);
-            }}
-          >
-            Remove chart
-          </button>
-        )}
-        <button type="button" className="quiet" onClick={() => onClose(null)}>
-          Cancel
-        </button>
-      </div>
+      <FormFoot
+        thing="chart"
+        ready={name.trim() !== '' && filled.length > 0}
+        busy={busy}
+        onRemove={
+          of
+            ? async () => {
+                if ('data' in (await drop(of.id))) onClose(0);
+              }
+            : undefined
+        }
+        onCancel={() => onClose(null)}
+      />
     </form>
   );
 }
