@@ -43,7 +43,7 @@ module.exports = {
       ['diary', 'dates'],
       ['care', ''],
       ['import', 'units|text|dates|measures|checks'],
-      ['compare', 'units|measures|import|figure|garment|sheet'],
+      ['compare', 'units|measures|import|draft|figure|garment|sheet'],
       ['house', 'units|measures|checks|garment|thread'],
     ].map(([room, knows]) => ({
       name: `core-${room}-knows-the-rooms-before-it`,

@@ -5,13 +5,13 @@ import {
   AS,
   type Asked,
   type Box,
-  type DrawnPanel,
   findKind,
   findSign,
   isFold,
   OWN_SIGN,
   SIDES,
 } from '@rocchetto/core/alter/index.ts';
+import type { DrawnPanel } from '@rocchetto/core/draft/drawn-panel.ts';
 import { z } from 'zod';
 import { Id, IsoDate, Version } from './basics.ts';
 import { BroughtIn } from './brought-in.ts';

@@ -2,7 +2,7 @@ import { DANGER_DAYS, DEFAULT_HOUSE, RULE_CELLS, RULE_TABLES, ruleWords } from '
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { HouseRulesWire } from './brief.ts';
-import { rulesMoved, rulesOf, textsOf, type WouldMove, wouldMoveWords } from './house-rules.ts';
+import { rulesMoved, rulesOf, textsOf } from './house-rules.ts';
 import { toHouse, toLeads } from './to-core.ts';
 
 /** Something each kind of cell would take, other than what is usual. */
@@ -121,16 +121,4 @@ describe('a change of the rules', () => {
     expect(ruleWords(RULE_CELLS.get('zips')!, 'in', 'cm')).toBe('in inches');
     expect(ruleWords(RULE_CELLS.get('darts.back.count')!, '2', 'cm')).toBe('2');
   });
-});
-
-describe('what it would move, in words', () => {
-  const none: WouldMove = { looked: 30, more: false, moved: 0, agreed: 0, danger: [2, 2], orders: [] };
-  it.each([
-    [{}, 'This changes no open order.'],
-    [{ moved: 12 }, 'This changes 12 open orders, none agreed.'],
-    [{ moved: 1, agreed: 1 }, 'This changes 1 open order; 1 more is agreed and keeps what was agreed.'],
-    [{ moved: 0, agreed: 3 }, 'This changes 0 open orders; 3 more are agreed and keep what was agreed.'],
-    [{ looked: 150, more: true, moved: 9 }, 'This changes 9 open orders of the 150 due first, none agreed.'],
-    [{ danger: [2, 5] as const }, 'This changes no open order. 5 orders would be at risk, now 2.'],
-  ])('%o', (more, words) => expect(wouldMoveWords({ ...none, ...more })).toBe(words));
 });

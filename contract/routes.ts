@@ -69,7 +69,7 @@ import {
 import { FlatLay, FlatReadings, FlatView } from './flat.ts';
 import { GarmentRow, GarmentWrite, OwnBlock, OwnBlockWrite } from './garments.ts';
 import { FirstSteps, HouseView, HouseWrite } from './house.ts';
-import { HouseRulesView, WouldMove } from './house-rules.ts';
+import { HouseRulesView } from './house-rules.ts';
 import { ENCODINGS, ImportLook, ImportView, MappingWire } from './imports.ts';
 import {
   CareWrite,
@@ -101,6 +101,7 @@ import { Agree, MarkCut, SheetChange, SheetView } from './sheets.ts';
 import { SpecOrSheetFile } from './spec.ts';
 import { Me, NewStaff, OwnUnit, Setup, StaffChange, StaffView } from './staff.ts';
 import { HistoryView, PairsWrite, WhoseTape } from './tape.ts';
+import { ClientMoves, ClientMovesAsk, WouldMove, WouldMoveAsk } from './would-move.ts';
 
 /** What a route is: who may, what it takes, what it answers. The server, its tests and its description read this. */
 export interface Route {
@@ -273,8 +274,14 @@ export const ROUTES = {
   'POST /house/rules/would-move': {
     does: 'What other rules would move; changes nothing',
     may: 'house.write',
-    body: z.strictObject({ rules: HouseRulesWire }),
+    body: WouldMoveAsk,
     answer: WouldMove,
+  },
+  'POST /clients/:id/would-move': {
+    does: 'What a measuring of the client, or other readings in one, would move in the open orders; changes nothing',
+    may: 'session.read',
+    body: ClientMovesAsk,
+    answer: ClientMoves,
   },
   'GET /house/bench': {
     does: 'Minutes, prices and signs of the house, and who changed them when',

@@ -1,9 +1,8 @@
-import { endOf, type Point, startOf } from '../draft/curve.ts';
-import { innerOutline, pathData, sewnOutline, sewnSize } from '../draft/outline.ts';
+import { startOf } from '../draft/curve.ts';
+import { type DrawnPanel, drawnPanel } from '../draft/drawn-panel.ts';
 import type { Panel } from '../draft/panel.ts';
 import { kindOf } from '../garment/seams.ts';
 import type { Sheet } from '../sheet/compute.ts';
-import type { Cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import { type Applied, alike, applyAlteration, type Halves, isMain } from './apply.ts';
 import { type Asked, totalOf } from './asked.ts';
@@ -11,18 +10,6 @@ import { type Effect, effectOf } from './effect.ts';
 import { isOwn } from './places.ts';
 import { CannotAlter } from './refusal.ts';
 import { heightOf } from './run.ts';
-
-/** One panel before and after, as SVG path data in cm, with the amounts at the edges that moved. */
-export interface DrawnPanel {
-  readonly panel: string;
-  readonly name: string;
-  readonly side: 'both' | 'left' | 'right';
-  readonly before: string;
-  readonly after: string;
-  /** x, y, width, height, cm */
-  readonly box: readonly [number, number, number, number];
-  readonly amounts: readonly { readonly at: Point; readonly by: Cm }[];
-}
 
 /**
  * A garment as it is made by now: its sheet’s panels with every alteration that stands, in order. What was agreed is
@@ -96,9 +83,6 @@ function notThroughZip(sheet: Pick<Sheet, 'figures'>, now: Halves, asked: Asked)
 }
 
 function drawPanel(old: Panel, now: Panel, side: DrawnPanel['side'], a: Applied): DrawnPanel {
-  const [was, is] = [sewnSize(old), sewnSize(now)];
-  const left = Math.min(...corners(old), ...corners(now));
-  const top = Math.min(...corners(old, 1), ...corners(now, 1));
   const amounts = a.boxes
     .filter((b) => b.panel === now.id && b.each !== null)
     .flatMap((b) => {
@@ -106,21 +90,5 @@ function drawPanel(old: Panel, now: Panel, side: DrawnPanel['side'], a: Applied)
       const s = e?.path[Math.floor(e.path.length / 2)];
       return s ? [{ at: startOf(s), by: b.each! }] : [];
     });
-  const darts = (p: Panel) =>
-    [
-      ...p.darts.map((d) => pathData([[d.legs[0], d.tip] as const, [d.tip, d.legs[1]] as const])),
-      ...(p.inner ?? []).map((d) => pathData(innerOutline(d), true)),
-    ].join(' ');
-  return {
-    panel: now.id,
-    name: now.name,
-    side,
-    before: `${pathData(sewnOutline(old), true)} ${darts(old)}`,
-    after: `${pathData(sewnOutline(now), true)} ${darts(now)}`,
-    box: [left, top, Math.max(was.width, is.width), Math.max(was.height, is.height)],
-    amounts,
-  };
+  return drawnPanel(old, now, side, amounts);
 }
-
-const corners = (p: Panel, axis: 0 | 1 = 0): number[] =>
-  p.edges.flatMap((e) => e.path.flatMap((s) => [startOf(s)[axis], endOf(s)[axis]]));

@@ -1,3 +1,5 @@
+import { type EaseZone, FLOORS } from '../garment/tables/fit.ts';
+import type { Sheet } from '../sheet/compute.ts';
 import type { Cm } from '../units/length.ts';
 import { cm } from '../units/length.ts';
 
@@ -103,6 +105,43 @@ export function bodySeen(net: Net): BodySeen {
   return {
     levels: levels.filter((l, i, all) => i === 0 || all[i - 1]!.height - l.height > 1),
   };
+}
+
+/** What a garment is wider than the body at one level, all round. Lengths cm. */
+export interface Room {
+  readonly id: string;
+  readonly ease: Cm;
+  /** of it in front and behind; null where the body’s own front was not read */
+  readonly front: Cm | null;
+  readonly back: Cm | null;
+  /** what a cloth without stretch needs there; null where nothing says */
+  readonly least: Cm | null;
+}
+
+/** The room of a sheet's garment at every level that both it and the body have. */
+export function roomsOf(
+  { figures }: Pick<Sheet, 'figures'>,
+  net: Net,
+  { stretch }: { readonly stretch: number },
+): readonly Room[] {
+  return ROWS.flatMap(({ id, arc }): Room[] => {
+    const figure = figures.find((f) => f.id === id);
+    const [body, front] = [net(id), arc ? net(arc) : null];
+    if (figure?.finished == null || body === null) return [];
+    const ease = cm(figure.finished - body);
+    // What the front panels are wide there, not what they should be.
+    const before = figure.shares.filter((s) => s.panel === 'front').map((s) => s.times * s.exact);
+    const inFront = front === null || before.length !== 1 ? null : cm(before[0]! - front);
+    return [
+      {
+        id,
+        ease,
+        front: inFront,
+        back: inFront === null ? null : cm(ease - inFront),
+        least: stretch > 0 ? null : (FLOORS[id as EaseZone]?.least ?? null),
+      },
+    ];
+  });
 }
 
 /** How far a garment stands off the body all round, cm, where it is so much wider: a line beside a curve is 2π times its distance longer (geometry). */

@@ -13,15 +13,21 @@ export interface Change {
   readonly by: Cm | null;
 }
 
+/** Of a figure, what is compared. */
+export type FigureHeld = Pick<Figure, 'id' | 'name' | 'finished'> & {
+  readonly shares: readonly Pick<Figure['shares'][number], 'panel' | 'rounded'>[];
+};
+
 /** Every finished figure and share that differs, in the newer sheet's order, then what is gone. */
-export function changesBetween(before: readonly Figure[], after: readonly Figure[]): Change[] {
+export function changesBetween(before: readonly FigureHeld[], after: readonly FigureHeld[]): Change[] {
   const old = new Map(before.map((f) => [f.id, f]));
   const ids = [...after, ...before.filter((f) => !after.some((a) => a.id === f.id))];
   return ids.flatMap(({ id, name }) => {
     const a = old.get(id);
     const b = after.find((f) => f.id === id);
     const panels = [...new Set([...(a?.shares ?? []), ...(b?.shares ?? [])].map((s) => s.panel))];
-    const share = (f: Figure | undefined, panel: string) => f?.shares.find((s) => s.panel === panel)?.rounded;
+    const share = (f: FigureHeld | undefined, panel: string) =>
+      f?.shares.find((s) => s.panel === panel)?.rounded;
     return [
       ['finished', a?.finished, b?.finished] as const,
       ...panels.map((panel) => [panel, share(a, panel), share(b, panel)] as const),

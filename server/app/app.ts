@@ -34,6 +34,7 @@ import { photoRoutes } from '../areas/photos/routes.ts';
 import { homeRoutes, openHomeRoutes } from '../areas/sessions/at-home.ts';
 import { sessionRoutes } from '../areas/sessions/routes.ts';
 import { sheetRoutes } from '../areas/sheets/routes.ts';
+import { wouldMoveRoutes } from '../areas/sheets/would-move-routes.ts';
 import { staffRoutes } from '../areas/staff/routes.ts';
 import { tapeRoutes } from '../areas/tape/routes.ts';
 import { behind } from '../http/address.ts';
@@ -117,6 +118,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', sessionRoutes(deps))
     .route('/', homeRoutes(deps))
     .route('/', sheetRoutes(deps))
+    .route('/', wouldMoveRoutes(deps))
     .route('/', liveRoutes(deps))
     .route('/', describeRoutes())
     .all('*', () => {

@@ -166,18 +166,43 @@ export async function keptGround(
 export async function openSheets(
   db: Db,
   today: string,
+  after: string,
   most: number,
-): Promise<{ id: number; agreed: boolean }[]> {
-  const { rows } = await db.query<{ id: number; agreed: boolean }>({
+): Promise<{ id: number; agreed: boolean; at: string }[]> {
+  const [day, id] = after === '' ? ['-infinity', '0'] : after.split(' ');
+  const { rows } = await db.query<{ id: number; agreed: boolean; at: string }>({
     name: 'open-sheets',
-    text: `select id, stage = 'agreed' as agreed from orders o
-       where stage in ('measured', 'sheet', 'agreed')
-         and coalesce(due_on, 'infinity'::date) >= $1::date - ${LONG_AGO}
-       order by coalesce(due_on, 'infinity'::date), id limit $2`,
-    values: [today, most],
+    text: `select id, stage = 'agreed' as agreed, coalesce(due_on, 'infinity'::date)::text || ' ' || id as at
+       from orders o where ${OPEN_SHEET} and (coalesce(due_on, 'infinity'::date), id) > ($2::date, $3::bigint)
+       order by coalesce(due_on, 'infinity'::date), id limit $4`,
+    values: [today, day, id, most],
   });
   return rows;
 }
+/** How many there are of them, counted up to a bound. */
+export async function openSheetsCount(db: Db, today: string): Promise<number> {
+  const { rows } = await db.query<{ n: number }>({
+    name: 'open-sheets-count',
+    text: `select count(*)::int as n from (select 1 from orders o where ${OPEN_SHEET} limit 20000) x`,
+    values: [today],
+  });
+  return rows[0]!.n;
+}
+/** A client's open orders with a sheet. */
+export async function openSheetsOf(
+  db: Db,
+  clientId: number,
+  today: string,
+): Promise<{ id: number; agreed: boolean }[]> {
+  const { rows } = await db.query<{ id: number; agreed: boolean }>({
+    name: 'open-sheets-of-client',
+    text: `select id, stage = 'agreed' as agreed from orders o where client_id = $2 and ${OPEN_SHEET}
+       order by coalesce(due_on, 'infinity'::date), id limit 100`,
+    values: [today, clientId],
+  });
+  return rows;
+}
+const OPEN_SHEET = `stage in ('measured', 'sheet', 'agreed') and coalesce(due_on, 'infinity'::date) >= $1::date - ${LONG_AGO}`;
 
 /** Orders that are not cut and due within so many days from today; what was due long ago is left aside. */
 export async function dueWithin(

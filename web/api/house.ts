@@ -28,10 +28,6 @@ const house = api.injectEndpoints({
       query: (body) => change('/house/bench', 'PUT', body),
       invalidatesTags: (_, error) => (error ? [] : ['House']),
     }),
-    wouldMove: b.query<AnswerOf<'POST /house/rules/would-move'>, HouseRulesWire>({
-      query: (rules) => change('/house/rules/would-move', 'POST', { rules }),
-      keepUnusedDataFor: 0,
-    }),
     changeHouse: b.mutation<AnswerOf<'PUT /house'>, HouseSettings & { version: number }>({
       query: (body) => change('/house', 'PUT', body),
       invalidatesTags: (_, error) => (error ? [] : ['House', 'Me', 'Order', 'Sheet']),
@@ -46,6 +42,5 @@ export const {
   useChangeHouseRulesMutation,
   useHouseBenchQuery,
   useChangeHouseBenchMutation,
-  useWouldMoveQuery,
   useChangeHouseMutation,
 } = house;

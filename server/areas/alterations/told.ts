@@ -9,7 +9,6 @@ import { tell } from '@rocchetto/core';
 import {
   alike,
   CannotAlter,
-  type DrawnPanel,
   findGarmentKind,
   findKind,
   finishedPoints,
@@ -18,6 +17,7 @@ import {
   stands,
   tryAlteration,
 } from '@rocchetto/core/alter/index.ts';
+import type { DrawnPanel } from '@rocchetto/core/draft/drawn-panel.ts';
 import type { Db, Tx } from '../../db/pool.ts';
 import type { Reply } from '../../http/once.ts';
 import { alterationsOfOrder, broughtIn, handOvers, pinsOf, pointsRead } from '../../records/alterations.ts';

@@ -1,4 +1,5 @@
-import type { HouseRulesWire, SheetView } from '@rocchetto/contract';
+import type { SheetView } from '@rocchetto/contract';
+import type { ClientMovesAsk, WouldMoveAsk } from '@rocchetto/contract/would-move.ts';
 import type { SheetUnit } from '@rocchetto/core';
 import { poolOf } from '../../threads/pool-of.ts';
 
@@ -9,8 +10,11 @@ export const SHEET_JOBS = {
   benchCards: async (view: SheetView, unit: SheetUnit, address: string) =>
     (await import('./bench-cards.ts')).benchCardsPdf(view, unit, address),
   toile: async (view: SheetView, unit: SheetUnit) => (await import('./toile-pdf.ts')).toilePdf(view, unit),
-  /** What other rules would move. */
-  wouldMove: async (url: string, rules: HouseRulesWire, now: string) =>
-    (await import('./would-move.ts')).wouldMove(poolOf(url), rules, new Date(now)),
+  /** What other rules would move, a piece of the open orders. */
+  wouldMove: async (url: string, ask: WouldMoveAsk, now: string) =>
+    (await import('./would-move.ts')).wouldMove(poolOf(url), ask, new Date(now)),
+  /** What a client's measuring would move. */
+  clientWouldMove: async (url: string, clientId: number, ask: ClientMovesAsk, now: string) =>
+    (await import('./would-move.ts')).clientWouldMove(poolOf(url), clientId, ask, new Date(now)),
 } as const;
 export type SheetJobs = typeof SHEET_JOBS;

@@ -58,19 +58,6 @@ export function sheetRoutes(deps: Deps): Hono<Env> {
     };
   };
   const app = new Hono<Env>();
-  on(
-    app,
-    'POST /house/rules/would-move',
-    async (c, { body: { rules } }) =>
-      await inThread(
-        { kind: 'figures', person: c.get('who').id, latest: true },
-        'wouldMove',
-        deps.url,
-        rules,
-        deps.now().toISOString(),
-      ),
-  );
-
   // What was kept ready of somebody who was erased is gone from every process at once.
   deps.live.listen((changed) => {
     // After a loss nobody knows what was said meanwhile.

@@ -1,84 +1,151 @@
 import { createHash } from 'node:crypto';
-import { type HouseRulesWire, NO_SETTINGS, toLeads, toSheetInput, type WouldMove } from '@rocchetto/contract';
 import {
-  changesBetween,
-  computeSheet,
-  danger,
-  dayIn,
-  type Leads,
-  printWithUnit,
-  type Sheet,
-  tell,
-} from '@rocchetto/core';
+  type HouseRulesWire,
+  NO_SETTINGS,
+  type SpecFile,
+  toLeads,
+  toSheetInput,
+  unitOf,
+} from '@rocchetto/contract';
+import { suppose } from '@rocchetto/contract/what-if.ts';
+import type { ClientMoves, ClientMovesAsk, OrderMoved, WouldMove } from '@rocchetto/contract/would-move.ts';
+import { computeSheet, danger, dayIn, type Leads } from '@rocchetto/core';
+import { type Held, heldOf, moveLines, nothingMoved, whatMoved } from '@rocchetto/core/compare/what-moved.ts';
 import type { Db } from '../../db/pool.ts';
+import { Refusal } from '../../http/problem.ts';
 import { readHouse } from '../../records/house.ts';
-import { dueWithin, openSheets, parseGround, sheetGrounds } from '../../records/sheets.ts';
+import { readSession } from '../../records/sessions.ts';
+import {
+  dueWithin,
+  openSheets,
+  openSheetsCount,
+  openSheetsOf,
+  parseGround,
+  type SheetGround,
+  sheetGrounds,
+} from '../../records/sheets.ts';
 import { specOfOrder } from '../../records/spec-of-order.ts';
 
-/** How many open orders are looked at, those due first. */
-export const LOOKED = 150;
-/** How many are told by name. */
-const NAMED = 8;
-
-/** Orders are read so many at a time. */
-const READ = 50;
-
-/** What of a sheet is held against another: figures, pieces and what is said of them; nobody's name. */
-type Held = Pick<Sheet, 'figures' | 'pieces' | 'checks'>;
+/** So many open orders are looked at in one piece of the work: a quarter of a second, after which others have their turn. */
+export const PIECE = 60;
+/** So many of the things that move are told of one order. */
+const TOLD = 3;
 
 /** Sheets as they are by today's rules, by order, as long as nothing that they are made of has changed. */
-const asTheyAre = new Map<number, { readonly mark: string; readonly sheet: Held }>();
-function known(id: number, ground: string, today: string, make: () => Sheet): Held {
+const asTheyAre = new Map<number, { readonly mark: string; readonly held: Held }>();
+/** So many sheets are remembered in one thread: a few kilobytes each. */
+const REMEMBERED = 5000;
+function known(id: number, ground: string, today: string, make: () => Held): Held {
   const mark = createHash('sha1').update(today).update(ground).digest('base64url');
   const found = asTheyAre.get(id);
-  if (found?.mark === mark) return found.sheet;
-  const { figures, pieces, checks } = make();
-  const sheet = { figures, pieces, checks };
+  if (found?.mark === mark) return found.held;
+  const held = heldOf(make());
   asTheyAre.delete(id);
-  asTheyAre.set(id, { mark, sheet });
-  if (asTheyAre.size > 2 * LOOKED) asTheyAre.delete(asTheyAre.keys().next().value!);
-  return sheet;
+  asTheyAre.set(id, { mark, held });
+  if (asTheyAre.size > REMEMBERED) asTheyAre.delete(asTheyAre.keys().next().value!);
+  return held;
+}
+
+const sheetOf = (spec: SpecFile) => computeSheet(toSheetInput(spec));
+/** An open order as it can be drafted again; null for one without a brief. */
+interface Open {
+  readonly id: number;
+  readonly agreed: boolean;
+  readonly text: string;
+  readonly ground: SheetGround;
+  readonly spec: (of: SheetGround) => SpecFile;
+}
+async function openOnes(
+  db: Db,
+  some: readonly { readonly id: number; readonly agreed: boolean }[],
+  today: string,
+): Promise<Open[]> {
+  const grounds = await sheetGrounds(
+    db,
+    some.map((o) => o.id),
+  );
+  return some.flatMap(({ id, agreed }): Open[] => {
+    const text = grounds.get(id);
+    if (text === undefined) return [];
+    const ground = parseGround(text);
+    if (!ground.order?.brief || ground.order.brief.parts.length === 0) return [];
+    const settings = ground.record?.settings ?? NO_SETTINGS;
+    return [{ id, agreed, text, ground, spec: (of) => specOfOrder(of, settings, today) }];
+  });
+}
+
+/** The order as it would come out otherwise; null when it would not. */
+function movedOrder(o: Open, today: string, other: SpecFile): OrderMoved | null {
+  const now = o.spec(o.ground);
+  const moved = whatMoved(
+    known(o.id, o.text, today, () => sheetOf(now)),
+    sheetOf(other),
+  );
+  if (nothingMoved(moved)) return null;
+  const lines = moveLines(moved, unitOf(other));
+  const { number, what } = o.ground.order;
+  return {
+    id: o.id,
+    number,
+    what,
+    agreed: o.agreed,
+    moves: lines.slice(0, TOLD),
+    more: Math.max(0, lines.length - TOLD),
+  };
 }
 
 /**
- * What other rules would do to the orders in work: each sheet as it is and as it would be. Changes nothing. Works for
- * a second or so: it runs in a thread of its own.
+ * What other rules would do to the orders in work, a piece of them: each sheet as it is and as it would be. Changes
+ * nothing. It runs in a thread of its own.
  */
-export async function wouldMove(db: Db, rules: HouseRulesWire, now: Date): Promise<WouldMove> {
+export async function wouldMove(
+  db: Db,
+  { rules, after }: { readonly rules: HouseRulesWire; readonly after: string },
+  now: Date,
+): Promise<WouldMove> {
   const house = await readHouse(db);
   const today = dayIn(house.timeZone, now);
-  const open = await openSheets(db, today, LOOKED + 1);
-  const looked = open.slice(0, LOOKED);
-  const orders: WouldMove['orders'][number][] = [];
-  for (let from = 0; from < looked.length; from += READ) {
-    const some = looked.slice(from, from + READ);
-    const grounds = await sheetGrounds(
-      db,
-      some.map((o) => o.id),
-    );
-    for (const { id, agreed } of some) {
-      const text = grounds.get(id);
-      if (text === undefined) continue;
-      const ground = parseGround(text);
-      if (!ground.order?.brief || ground.order.brief.parts.length === 0) continue;
-      const settings = ground.record?.settings ?? NO_SETTINGS;
-      const sheet = (own: HouseRulesWire) =>
-        computeSheet(
-          toSheetInput(specOfOrder({ ...ground, house: { ...ground.house, rules: own } }, settings, today)),
-        );
-      const before = known(id, text, today, () => sheet(ground.house.rules));
-      const moves = firstMove(before, sheet(rules));
-      if (moves) orders.push({ id, number: ground.order.number, what: ground.order.what, agreed, moves });
-    }
-  }
+  const found = await openSheets(db, today, after, PIECE + 1);
+  const some = found.slice(0, PIECE);
+  const orders = (await openOnes(db, some, today)).flatMap((o) => {
+    const other = o.spec({ ...o.ground, house: { ...o.ground.house, rules } });
+    return movedOrder(o, today, other) ?? [];
+  });
+  const first = after === '';
   return {
-    looked: Math.min(open.length, LOOKED),
-    more: open.length > LOOKED,
-    moved: orders.filter((o) => !o.agreed).length,
-    agreed: orders.filter((o) => o.agreed).length,
-    danger: await inDanger(db, [toLeads(house.rules), toLeads(rules)], today),
-    orders: orders.slice(0, NAMED),
+    all: first ? await openSheetsCount(db, today) : null,
+    looked: some.length,
+    next: found.length > PIECE ? some.at(-1)!.at : null,
+    danger: first ? await inDanger(db, [toLeads(house.rules), toLeads(rules)], today) : null,
+    orders,
   };
+}
+
+/** What a measuring of a client, or other readings in it, would do to the client's orders in work. Changes nothing. */
+export async function clientWouldMove(
+  db: Db,
+  clientId: number,
+  { sessionId, readings, except }: ClientMovesAsk,
+  now: Date,
+): Promise<ClientMoves> {
+  const house = await readHouse(db);
+  const today = dayIn(house.timeZone, now);
+  const session = await readSession(db, sessionId);
+  if (!session || session.clientId !== clientId)
+    throw new Refusal(404, 'not-there', 'There is no such measuring of this client.');
+  const all = await openOnes(db, await openSheetsOf(db, clientId, today), today);
+  const looked = all.filter(
+    (o) => o.id !== except && (o.ground.session?.id === sessionId) === readings.length > 0,
+  );
+  const orders = looked.flatMap((o) => {
+    const made = o.spec({ ...o.ground, session });
+    const changes = readings.map((r) => ({ what: 'reading' as const, of: r.measure, value: r.value }));
+    const { spec, refused } = suppose(made, changes, unitOf(made));
+    const [reason] = Object.values(refused);
+    if (reason !== undefined) throw new Refusal(422, 'not-readable', reason);
+    return movedOrder(o, today, spec) ?? [];
+  });
+  return { looked: looked.length, orders };
 }
 
 /** How many orders are in danger under each of two tables of lead times. */
@@ -87,23 +154,4 @@ async function inDanger(db: Db, both: readonly [Leads, Leads], today: string): P
   const due = await dueWithin(db, today, furthest);
   const count = (leads: Leads) => due.filter((o) => danger(o, today, leads) !== null).length;
   return [count(both[0]), count(both[1])];
-}
-
-/** The first thing that differs between two sheets of one order, in words; null when they are the same. */
-function firstMove(before: Held, after: Sheet): string | null {
-  const unit = after.input.house.rounding.unit;
-  const size = (cm: Parameters<typeof printWithUnit>[0] | null) =>
-    cm === null ? 'none' : printWithUnit(cm, unit);
-  const [first] = changesBetween(before.figures, after.figures);
-  if (first)
-    return `${first.name}${first.what === 'finished' ? '' : `, ${first.what}`}: ${size(first.before)} → ${size(first.after)}`;
-  const piece = after.pieces.find((p, i) => {
-    const was = before.pieces[i];
-    return p.width !== was?.width || p.length !== was?.length;
-  });
-  if (piece) return `${piece.name}, cut size: ${size(piece.width)} × ${size(piece.length)}`;
-  const said = new Set(before.checks.map((k) => k.sentence));
-  const check = after.checks.find((k) => !said.has(k.sentence)) ?? null;
-  if (check) return tell(check.sentence, unit);
-  return after.checks.length === before.checks.length ? null : 'a warning would go';
 }

@@ -1,6 +1,6 @@
 import './changed.css';
 import { printSigned, type SheetUnit } from '@rocchetto/core';
-import type { DrawnPanel } from '@rocchetto/core/alter/index.ts';
+import type { DrawnPanel } from '@rocchetto/core/draft/drawn-panel.ts';
 
 const SIDE = { both: '', left: ', left', right: ', right' } as const;
 
@@ -39,7 +39,7 @@ export function PanelsChanged({ drawn, unit, now = false }: Props) {
                 strokeWidth={size / 6}
                 strokeLinejoin="round"
               />
-              {p.amounts.map((a, i) => (
+              {apart(p.amounts, size).map((a, i) => (
                 <text
                   key={i}
                   x={Math.min(x + w + size * 0.4, a.at[0] + size * 0.6)}
@@ -61,4 +61,15 @@ export function PanelsChanged({ drawn, unit, now = false }: Props) {
       })}
     </div>
   );
+}
+
+/** Amounts at lines that lie close: each a letter below the one before, so that they can be read. */
+function apart(amounts: DrawnPanel['amounts'], size: number): DrawnPanel['amounts'] {
+  let low = Number.NEGATIVE_INFINITY;
+  return [...amounts]
+    .sort((a, b) => a.at[1] - b.at[1])
+    .map(({ at: [x, y], by }) => {
+      low = Math.max(y, low + size);
+      return { at: [x, low], by };
+    });
 }

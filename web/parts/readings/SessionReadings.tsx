@@ -1,13 +1,13 @@
 import type { SessionRow } from '@rocchetto/contract';
 import { measure, printWritten, type Reading, resolveAll, TAPE_NAME } from '@rocchetto/core';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { useSessionQuery } from '../../api/sessions.ts';
 import { Facts } from '../../shared/Facts.tsx';
 import { useDays } from '../../shared/me.ts';
 import { Waiting } from '../../shared/Place.tsx';
 
-/** One session in a line; opened, its readings as they were read, over what and by which rules. */
-export function SessionReadings({ session }: { session: SessionRow }) {
+/** One session in a line; opened, its readings as they were read, over what and by which rules, and what else is told of it. */
+export function SessionReadings({ session, children }: { session: SessionRow; children?: ReactNode }) {
   const [open, setOpen] = useState(false);
   const { short } = useDays();
   return (
@@ -17,6 +17,7 @@ export function SessionReadings({ session }: { session: SessionRow }) {
         {session.measurer}
       </summary>
       {open && <Readings id={session.id} />}
+      {open && children}
     </details>
   );
 }

@@ -1,11 +1,13 @@
 import { type ClientFull, type ClientWrite, languageName } from '@rocchetto/contract';
 import { Button, Popconfirm } from 'antd';
+import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useChangeClientMutation, useClientQuery, useDeleteClientMutation } from '../../api/clients.ts';
 import { ClientLikes } from '../../parts/design/Likes.tsx';
 import { OrderLedger } from '../../parts/ledger/OrderLedger.tsx';
 import { ClientAway } from '../../parts/people/ClientAway.tsx';
 import { SessionReadings } from '../../parts/readings/SessionReadings.tsx';
+import { ClientMoves } from '../../parts/would-move/ClientMoves.tsx';
 import { Facts } from '../../shared/Facts.tsx';
 import { useMay } from '../../shared/me.ts';
 import { Place } from '../../shared/Place.tsx';
@@ -48,6 +50,18 @@ const writable = ({
   guardian,
 });
 
+/** What the client's open orders would become if they were made from this measuring. */
+function HeldAgainst({ clientId, sessionId }: { clientId: number; sessionId: string }) {
+  const [asked, ask] = useState(false);
+  return asked ? (
+    <ClientMoves clientId={clientId} sessionId={sessionId} readings={[]} except={null} />
+  ) : (
+    <button type="button" className="quiet" onClick={() => ask(true)}>
+      Compare open orders with this measuring
+    </button>
+  );
+}
+
 export function Component() {
   const id = Number(useParams().id);
   const { data: client, error, refetch } = useClientQuery(id);
@@ -79,7 +93,11 @@ export function Component() {
               {client.sessions.length === 0 ? (
                 <p className="soft">Not measured yet.</p>
               ) : (
-                client.sessions.map((x) => <SessionReadings key={x.id} session={x} />)
+                client.sessions.map((x) => (
+                  <SessionReadings key={x.id} session={x}>
+                    {client.orders.length > 0 && <HeldAgainst clientId={id} sessionId={x.id} />}
+                  </SessionReadings>
+                ))
               )}
               {client.sessions.length > 0 && (
                 <p>

@@ -5,18 +5,19 @@ import {
   rulesMoved,
   rulesOf,
   textsOf,
-  wouldMoveWords,
 } from '@rocchetto/contract';
+import { wouldMoveWords } from '@rocchetto/contract/would-move.ts';
 import { RULE_CELLS, RULE_TABLES } from '@rocchetto/core/house/rule-tables.ts';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { useChangeHouseRulesMutation, useHouseRulesQuery, useWouldMoveQuery } from '../../api/house.ts';
+import { useChangeHouseRulesMutation, useHouseRulesQuery } from '../../api/house.ts';
+import { MovedOrders } from '../../parts/would-move/MovedOrders.tsx';
 import { useDays, useMay, useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
-import { useSettled } from '../../shared/useSettled.ts';
 import { RuleTable } from './RuleTable.tsx';
+import { useWouldMove } from './useWouldMove.ts';
 
 /** Everything the house goes by, as tables: what holds here, what is usual, who changed it, and what a change would move. */
 export function Component() {
@@ -135,34 +136,38 @@ function cellOf(path: readonly PropertyKey[]): string {
   return RULE_CELLS.has(own) ? own : ([...RULE_CELLS.keys()].find((p) => p.startsWith(own)) ?? own);
 }
 
-/** What the change would move, asked of the server once the hand rests. */
+/** What the change would move in every open order, as far as they have been looked at. */
 function Effect({ rules }: { rules: HouseRulesWire }) {
-  const settled = useSettled(JSON.stringify(rules), 400);
-  const { data, error, isFetching } = useWouldMoveQuery(JSON.parse(settled) as HouseRulesWire);
+  const { so, state, error, stop, again } = useWouldMove(rules);
   return (
     <section>
       <h2>What this would change</h2>
       {error ? (
-        <Notice is="bad">The effect on open orders can’t be worked out just now.</Notice>
-      ) : !data || isFetching || settled !== JSON.stringify(rules) ? (
+        <Problem error={error} again={again} />
+      ) : state === 'going' && so.looked === 0 ? (
         <p className="soft" role="status">
           Working out the open orders …
         </p>
       ) : (
-        <>
-          <p role="status">{wouldMoveWords(data)}</p>
-          <ul className="bare">
-            {data.orders.map((o) => (
-              <li key={o.id}>
-                <Link to={`/orders/${o.id}/sheet`}>{o.number}</Link> {o.what}
-                {o.agreed && <span className="soft"> (agreed: stays as it is)</span>}
-                <br />
-                <span className="soft">{o.moves}</span>
-              </li>
-            ))}
-          </ul>
-        </>
+        <p role={state === 'going' ? undefined : 'status'}>{wouldMoveWords(so)}</p>
       )}
+      {state === 'going' && so.all > 0 && (
+        <p className="row">
+          <progress aria-label="Open orders looked at" value={so.looked} max={so.all} />
+          <span className="soft">
+            {so.looked} of {so.all}
+          </span>
+          <button type="button" className="quiet" onClick={stop}>
+            Stop looking
+          </button>
+        </p>
+      )}
+      {state === 'stopped' && (
+        <button type="button" className="quiet" onClick={again}>
+          Look at all {so.all} open orders
+        </button>
+      )}
+      <MovedOrders orders={so.orders} />
     </section>
   );
 }

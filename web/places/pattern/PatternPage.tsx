@@ -4,14 +4,14 @@ import type { KeptChart, SizesView } from '@rocchetto/contract/compare.ts';
 import { useParams, useSearchParams } from 'react-router';
 import { useChartsQuery, useChooseSizeMutation, useSizesQuery } from '../../api/charts.ts';
 import { useOrderQuery } from '../../api/orders.ts';
+import { EaseSeen } from '../../parts/ease/EaseSeen.tsx';
 import { Thread } from '../../parts/thread/Thread.tsx';
-import { useMay } from '../../shared/me.ts';
+import { useMay, useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { ChartForm } from './ChartForm.tsx';
 import { ChosenSize } from './ChosenSize.tsx';
-import { EaseSeen } from './EaseSeen.tsx';
 import { SizesTable } from './SizesTable.tsx';
 import { Told } from './Told.tsx';
 
@@ -157,6 +157,7 @@ function Ranked({
   onChoose?: (size: string) => void;
   busy?: boolean;
 }) {
+  const { unit } = useMe();
   // The one that was chosen of this chart, else the one with the least work.
   const seen =
     view.sizes.find((s) => s.name === view.chosen?.size && view.chosen.chart === view.chart) ?? view.sizes[0];
@@ -174,7 +175,20 @@ function Ranked({
         </Notice>
       ))}
       {view.sizes.length > 0 && <SizesTable view={view} onChoose={onChoose} busy={busy} />}
-      {seen && <EaseSeen body={view.body} size={seen} />}
+      {seen && (
+        <EaseSeen
+          levels={view.body.levels}
+          of={`size ${seen.name}`}
+          rooms={seen.zones.map((z) => ({
+            id: z.id,
+            ease: z.ease,
+            front: null,
+            back: null,
+            least: z.wish.least,
+          }))}
+          unit={unit}
+        />
+      )}
       {view.of === 'body' && view.sizes.length > 0 && (
         <p>
           <a href={`/api/orders/${orderId}/finished.csv?chart=${chart}`}>

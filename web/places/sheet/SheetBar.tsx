@@ -1,6 +1,7 @@
 import type { SheetView } from '@rocchetto/contract';
 import type { SheetUnit } from '@rocchetto/core';
-import { useDays } from '../../shared/me.ts';
+import { Link } from 'react-router';
+import { useDays, useMay } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Decide } from './Decide.tsx';
 
@@ -17,6 +18,7 @@ interface Props {
 
 /** Over the sheet: how it stands and its next step, and the ways to take it along. */
 export function SheetBar({ id, view, unit, both, open, may, onAsk }: Props) {
+  const mayTry = useMay('session.read') && view.spec.readings.length > 0;
   const query = `?unit=${unit}${both ? '&both=1' : ''}&revision=${view.revision}`;
   const file = (kind: string) =>
     `/api/orders/${id}/sheet.${kind}${view.version === 0 ? query.replace(/&revision.*/, '') : query}`;
@@ -25,6 +27,7 @@ export function SheetBar({ id, view, unit, both, open, may, onAsk }: Props) {
       <div className="spread">
         <Status view={view} />
         <div className="row">
+          {mayTry && <Link to={`/orders/${id}/what-if`}>Try changes</Link>}
           <a href={file('pdf')} target="_blank" rel="noreferrer">
             Print (PDF)
           </a>

@@ -7,6 +7,7 @@ import { lazy, Suspense, useMemo } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useOrderQuery } from '../../api/orders.ts';
 import { useSheetQuery } from '../../api/sheets.ts';
+import { Moved } from '../../parts/drawings/Moved.tsx';
 import { usePartsOf } from '../../parts/garment/usePartsOf.ts';
 import { Thread } from '../../parts/thread/Thread.tsx';
 import { Facts } from '../../shared/Facts.tsx';
@@ -16,7 +17,6 @@ import { useAfterPaint } from '../../shared/useAfterPaint.ts';
 import { Checks } from './Checks.tsx';
 import { CutList } from './CutList.tsx';
 import { Drawing, Panels } from './Drawing.tsx';
-import { Moved } from './Moved.tsx';
 import { OverrideForm } from './OverrideForm.tsx';
 import { Points } from './Points.tsx';
 import { RoundingForm } from './RoundingForm.tsx';
@@ -32,6 +32,7 @@ const Learnt = lazy(async () => ({ default: (await import('../../parts/design/Le
 const FlatBeside = lazy(async () => ({
   default: (await import('../../parts/flat/FlatBeside.tsx')).FlatBeside,
 }));
+const Ease = lazy(() => import('./Ease.tsx'));
 const AsMade = lazy(async () => ({ default: (await import('./AsMade.tsx')).AsMade }));
 
 export function Component() {
@@ -191,6 +192,7 @@ function Sheet({ id, view, frozen, altered, clientId, thread }: Props) {
         </div>
         <SheetParts
           at={part}
+          body={view.spec.readings.length > 0}
           open={printed.checks.filter((k) => k.state === 'warned').length}
           onGo={(p) => ask({ part: p === 'figures' ? null : p, panel: null })}
         />
@@ -236,6 +238,11 @@ function Sheet({ id, view, frozen, altered, clientId, thread }: Props) {
           />
         )}
         {part === 'cutting' && <CutList printed={following.printed[unit]} />}
+        {part === 'ease' && (
+          <Suspense>
+            <Ease view={view} sheet={sheet} unit={unit} />
+          </Suspense>
+        )}
         {part === 'checks' && (
           <>
             <Checks

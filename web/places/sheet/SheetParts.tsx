@@ -1,5 +1,5 @@
-/** The parts a sheet is read in: what is looked for first, the figures, and what the cutter, then the checker needs. */
-export const SHEET_PARTS = ['figures', 'panels', 'cutting', 'checks'] as const;
+/** The parts a sheet is read in: what is looked for first, the figures, what the cutter, then the checker needs, and what the client sees. */
+export const SHEET_PARTS = ['figures', 'panels', 'cutting', 'checks', 'ease'] as const;
 export type SheetPart = (typeof SHEET_PARTS)[number];
 
 const WORD: Readonly<Record<SheetPart, string>> = {
@@ -7,6 +7,7 @@ const WORD: Readonly<Record<SheetPart, string>> = {
   panels: 'Panels',
   cutting: 'Cutting',
   checks: 'Checks',
+  ease: 'Ease',
 };
 
 /** Which part is asked for; the figures when nothing known is. A panel that is asked for by its name lies among the panels. */
@@ -17,14 +18,16 @@ interface Props {
   readonly at: SheetPart;
   /** how many warnings are open */
   readonly open: number;
+  /** whether the body may be read, around which the ease is shown */
+  readonly body: boolean;
   readonly onGo: (part: SheetPart) => void;
 }
 
 /** From part to part of a sheet; where warnings are open it says how many. */
-export function SheetParts({ at, open, onGo }: Props) {
+export function SheetParts({ at, open, body, onGo }: Props) {
   return (
     <nav className="asks sheetparts" aria-label="Parts of the sheet">
-      {SHEET_PARTS.map((p) => (
+      {SHEET_PARTS.filter((p) => body || p !== 'ease').map((p) => (
         <button
           key={p}
           type="button"

@@ -1,3 +1,4 @@
+import './moved.css';
 import { type Change, printSigned, printWithUnit, type SheetUnit } from '@rocchetto/core';
 
 /** What moved, from what to what, and by how much. Nothing when nothing did. */
@@ -5,15 +6,18 @@ export function Moved({
   title,
   changes,
   unit,
+  open = changes.length <= 6,
 }: {
   title: string;
   changes: readonly Change[];
   unit: SheetUnit;
+  /** whether its rows show before anybody asks; the few do */
+  open?: boolean;
 }) {
   if (changes.length === 0) return null;
   const show = (length: Change['before']) => (length === null ? '—' : printWithUnit(length, unit));
   return (
-    <details className="notice" open={changes.length <= 6}>
+    <details className="notice" open={open}>
       <summary>
         {title}: {changes.length === 1 ? 'one figure' : `${changes.length} figures`}
       </summary>

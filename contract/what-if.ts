@@ -1,0 +1,109 @@
+import {
+  CLOTH_TRAITS,
+  checkReading,
+  FIT_CLASSES,
+  findMeasure,
+  ROUNDING_CHOICES,
+  readLength,
+  resolveAll,
+  roundingOf,
+  type SheetUnit,
+  tell,
+  withUnit,
+} from '@rocchetto/core';
+import { BriefWire, OwnRulesWire } from './brief.ts';
+import type { SpecFile } from './spec.ts';
+import { specReading } from './spec-reading.ts';
+
+/** One thing that is tried on a sheet: what, of which measure, zone or trait, and what stands in its field; '' is nothing yet. */
+export interface WhatIf {
+  readonly what: 'reading' | 'ease' | 'fit' | 'cloth' | 'rounding';
+  readonly of: string;
+  readonly value: string;
+}
+/** The name of a change: one of each is tried at a time. */
+export const nameOfTried = ({ what, of }: Pick<WhatIf, 'what' | 'of'>): string =>
+  of ? `${what}.${of}` : what;
+
+/** A sheet's spec as it would be, and for each change that cannot be tried, by its name, the reason. */
+export interface Supposed {
+  readonly spec: SpecFile;
+  readonly refused: Readonly<Record<string, string>>;
+}
+
+/** The spec with these changes made, one after the other; nothing of it is kept. A number alone is in `unit`. */
+export function suppose(spec: SpecFile, changes: readonly WhatIf[], unit: SheetUnit): Supposed {
+  let now = spec;
+  const refused: Record<string, string> = {};
+  for (const change of changes) {
+    if (change.value.trim() === '') continue;
+    const made = TRY[change.what](now, change.of, change.value.trim(), unit);
+    if (typeof made === 'string') refused[nameOfTried(change)] = made;
+    else now = made;
+  }
+  return { spec: now, refused };
+}
+
+type Try = (spec: SpecFile, of: string, value: string, unit: SheetUnit) => SpecFile | string;
+const TRY: Readonly<Record<WhatIf['what'], Try>> = {
+  reading: supposeReading,
+  ease: (spec, of, value, unit) => {
+    const read = OwnRulesWire.safeParse({
+      ...spec.garment.own,
+      ease: { ...spec.garment.own?.ease, [of]: withUnit(value, unit) },
+      why: spec.garment.own?.why || 'tried',
+    });
+    return read.success
+      ? { ...spec, garment: { ...spec.garment, own: read.data } }
+      : tell(read.error.issues[0]!.message, unit);
+  },
+  fit: (spec, _, value) => {
+    const fit = FIT_CLASSES.find((f) => f === value);
+    return fit ? { ...spec, garment: { ...spec.garment, fit } } : 'There is no such fit.';
+  },
+  cloth: supposeCloth,
+  rounding: (spec, _, value) =>
+    ROUNDING_CHOICES.some((c) => c.value === value)
+      ? { ...spec, house: { ...spec.house, rounding: roundingOf(value) } }
+      : 'There is no such rounding.',
+};
+
+function supposeReading(spec: SpecFile, of: string, value: string, unit: SheetUnit): SpecFile | string {
+  const measure = findMeasure(of);
+  if (!measure) return 'There is no measurement with this name.';
+  const read = readLength(value, unit);
+  if (!read.ok) return tell(read.sentence, unit);
+  const others = spec.readings.filter((r) => r.measure !== of);
+  const nets = new Map(
+    [...resolveAll(others.map((r, i) => specReading(r, i, spec)))].flatMap(([id, m]) =>
+      m.net === null ? [] : [[id, m.net] as const],
+    ),
+  );
+  const [hard] = checkReading({ measure, value: read.cm, written: read.written, way: 'whole', others: nets });
+  if (hard?.level === 'hard') return tell(hard.sentence, unit);
+  const tried = {
+    measure: of,
+    value: withUnit(value, unit)!,
+    state: 'read' as const,
+    way: 'whole' as const,
+    tape: 'snug' as const,
+    source: 'taken here' as const,
+    by: '',
+    at: '',
+    reason: '',
+    note: '',
+  };
+  return { ...spec, readings: [...others, tried] };
+}
+
+function supposeCloth(spec: SpecFile, of: string, value: string, unit: SheetUnit): SpecFile | string {
+  const trait = CLOTH_TRAITS.find((t) => t === of);
+  const given =
+    of === 'width'
+      ? withUnit(value, unit)
+      : trait
+        ? value === 'yes'
+        : Number(value.replace(',', '.').replace(/\s*(%|g.*)$/, ''));
+  const read = BriefWire.safeParse({ ...spec.garment, cloth: { ...spec.garment.cloth, [of]: given } });
+  return read.success ? { ...spec, garment: read.data } : tell(read.error.issues[0]!.message, unit);
+}
