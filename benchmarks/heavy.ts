@@ -1,6 +1,4 @@
 import { readFileSync } from 'node:fs';
-import { request } from 'node:http';
-import { DEMO_PASSPHRASE } from '@rocchetto/demo/people.ts';
 import { seedDemo } from '@rocchetto/demo/seed.ts';
 import { READ_TWICE } from '@rocchetto/server/areas/tape/sql.ts';
 import { migrate } from '@rocchetto/server/db/migrate.ts';
@@ -12,47 +10,9 @@ import { freePort } from '../tools/ports.ts';
 import { startServer } from '../tools/serve.ts';
 import { interleaved, line, ms } from './interleaved.ts';
 import { percentile } from './percentile.ts';
+import { signedIn, watch } from './signed-in.ts';
 
 type Say = (line: string) => void;
-interface Page {
-  readonly get: (path: string) => Promise<Buffer>;
-  readonly send: (path: string, type: string, body: Buffer | string) => Promise<number>;
-}
-
-/** A signed-in browser of one server process, in as far as it asks. */
-async function signedIn(port: number, name: string): Promise<Page> {
-  const ask = (method: string, path: string, headers: Record<string, string>, body?: Buffer | string) =>
-    new Promise<{ status: number; cookies: string[]; body: Buffer }>((done, fail) => {
-      const req = request({ host: '127.0.0.1', port, path: `/api${path}`, method, headers }, (res) => {
-        const parts: Buffer[] = [];
-        res.on('data', (c: Buffer) => parts.push(c));
-        res.on('end', () =>
-          done({
-            status: res.statusCode!,
-            cookies: res.headers['set-cookie'] ?? [],
-            body: Buffer.concat(parts),
-          }),
-        );
-      });
-      req.on('error', fail);
-      req.end(body);
-    });
-  const json = { 'content-type': 'application/json' };
-  const said = JSON.stringify({ name, passphrase: DEMO_PASSPHRASE });
-  const { cookies } = await ask('POST', '/sign-in', json, said);
-  const cookie = cookies.map((c) => c.split(';')[0]).join('; ');
-  const me = JSON.parse((await ask('GET', '/me', { cookie })).body.toString()) as { csrf: string };
-  return {
-    get: async (path) => {
-      const res = await ask('GET', path, { cookie });
-      if (res.status !== 200) throw new Error(`${path}: ${res.status} ${res.body.toString().slice(0, 200)}`);
-      return res.body;
-    },
-    send: async (path, type, body) =>
-      (await ask('POST', path, { cookie, 'x-csrf-token': me.csrf, 'content-type': type }, body)).status,
-  };
-}
-
 /** Sessions in which ten measures were read twice by one of three hands. */
 async function manySessions(pool: Pool, n: number) {
   await pool.query(
@@ -70,23 +30,6 @@ async function manySessions(pool: Pool, n: number) {
       where s.measurer like 'Hand %'`,
   );
   await pool.query('analyze session; analyze reading');
-}
-
-const MEDIAN_OF = 60;
-/** Answers of a light route while something else goes on, ms; at least so many. */
-async function watch(page: Page, path: string, until: Promise<unknown>): Promise<number[]> {
-  let over = false;
-  void until.finally(() => {
-    over = true;
-  });
-  const samples: number[] = [];
-  while (!over || samples.length < MEDIAN_OF) {
-    const t = performance.now();
-    await page.get(path);
-    samples.push(performance.now() - t);
-    await new Promise((r) => setTimeout(r, 15));
-  }
-  return samples;
 }
 
 /** What the heavy routes leave to the others: `GET /tape` against its SQL, and light routes while papers, books and pictures are made. */

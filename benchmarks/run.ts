@@ -16,6 +16,7 @@ import { mutantsBench } from './mutants.ts';
 import { netBench } from './net.ts';
 import { routesBench } from './routes.ts';
 import { webBench } from './web.ts';
+import { whatIfBench } from './what-if.ts';
 
 type Bench = (say: (line: string) => void) => unknown;
 const withCluster = (work: (cluster: Cluster, say: (line: string) => void) => Promise<unknown>): Bench => {
@@ -36,6 +37,7 @@ const ALONE: Readonly<Record<string, Bench>> = {
   diary: withCluster(async (cluster, say) => diaryWebBench(cluster, await diaryBench(cluster, say), say)),
   routes: withCluster(routesBench),
   heavy: withCluster(heavyBench),
+  'what-if': withCluster(whatIfBench),
   faults: withCluster(faultsBench),
   // The pages of the demo's studio.
   web: withCluster(async (cluster, say) => {
