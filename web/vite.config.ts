@@ -8,6 +8,7 @@ const TOGETHER: readonly (readonly [name: string, of: RegExp])[] = [
   ['component-library', /node_modules\/(antd|@rc-component|@ant-design|@babel\/runtime|clsx)\//],
   // What every page of the house has.
   ['rooms', /web\/shared\/(Place|Facts|useLater|useSettled|me)\.tsx?$|contract\/may\.ts$/],
+  ['sheet-input', /web\/parts\/garment\/usePartsOf|contract\/(to-core|spec-reading|parse-length)\.ts$/],
   ['endpoints', /web\/api\/(?!(base|store|in-line|intent|own-steps)\.)[\w-]+\.ts$/],
   // What the parts share, by what hangs from the shoulder, what goes round a leg, and the rest; the lists draw the
   // silhouette too.

@@ -1,10 +1,20 @@
-import { HouseWire, type SessionFull, type Settings, type SpecFile } from '@rocchetto/contract';
+import {
+  type HouseRulesWire,
+  HouseWire,
+  type SessionFull,
+  type Settings,
+  type SpecFile,
+} from '@rocchetto/contract';
 import { dayIn, type Schools, standing, USUAL_SCHOOLS } from '@rocchetto/core';
 import { Refusal } from '../http/problem.ts';
 import type { SheetGround } from './sheets.ts';
 
 /** The rules that a sheet goes by, by name: what else the house sets is not the sheet’s, and stays out of it. */
 const OF_A_SHEET = Object.keys(HouseWire.shape) as readonly (keyof HouseWire)[];
+
+/** Of the house’s rules those that a sheet goes by. */
+export const rulesOfASheet = (rules: HouseRulesWire): HouseWire =>
+  Object.fromEntries(OF_A_SHEET.flatMap((k) => (rules[k] === undefined ? [] : [[k, rules[k]]])));
 
 /**
  * The order as a spec file: its brief, its session's readings as read, the house's rules and the fitter's decisions.
@@ -13,9 +23,7 @@ const OF_A_SHEET = Object.keys(HouseWire.shape) as readonly (keyof HouseWire)[];
 export function specOfOrder(ground: SheetGround, settings: Settings, today: string): SpecFile {
   const { order, house, session } = ground;
   const { brief } = order;
-  const rules = Object.fromEntries(
-    OF_A_SHEET.flatMap((k) => (house.rules[k] === undefined ? [] : [[k, house.rules[k]]])),
-  ) as HouseWire;
+  const rules = rulesOfASheet(house.rules);
   if (!brief || brief.parts.length === 0)
     throw new Refusal(
       409,

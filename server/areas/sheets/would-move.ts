@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import { isDeepStrictEqual } from 'node:util';
 import {
   type HouseRulesWire,
   NO_SETTINGS,
@@ -24,7 +25,7 @@ import {
   type SheetGround,
   sheetGrounds,
 } from '../../records/sheets.ts';
-import { specOfOrder } from '../../records/spec-of-order.ts';
+import { rulesOfASheet, specOfOrder } from '../../records/spec-of-order.ts';
 
 /** So many open orders are looked at in one piece of the work: a quarter of a second, after which others have their turn. */
 export const PIECE = 60;
@@ -105,18 +106,23 @@ export async function wouldMove(
 ): Promise<WouldMove> {
   const house = await readHouse(db);
   const today = dayIn(house.timeZone, now);
+  const first = after === '';
+  const all = first ? await openSheetsCount(db, today) : null;
+  const inDangerThen = first ? await inDanger(db, [toLeads(house.rules), toLeads(rules)], today) : null;
+  // What no sheet goes by moves none, and is not worked out order by order.
+  if (all !== null && isDeepStrictEqual(rulesOfASheet(rules), rulesOfASheet(house.rules)))
+    return { all, looked: all, next: null, danger: inDangerThen, orders: [] };
   const found = await openSheets(db, today, after, PIECE + 1);
   const some = found.slice(0, PIECE);
   const orders = (await openOnes(db, some, today)).flatMap((o) => {
     const other = o.spec({ ...o.ground, house: { ...o.ground.house, rules } });
     return movedOrder(o, today, other) ?? [];
   });
-  const first = after === '';
   return {
-    all: first ? await openSheetsCount(db, today) : null,
+    all,
     looked: some.length,
     next: found.length > PIECE ? some.at(-1)!.at : null,
-    danger: first ? await inDanger(db, [toLeads(house.rules), toLeads(rules)], today) : null,
+    danger: inDangerThen,
     orders,
   };
 }

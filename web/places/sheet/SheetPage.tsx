@@ -7,7 +7,6 @@ import { lazy, Suspense, useMemo } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useOrderQuery } from '../../api/orders.ts';
 import { useSheetQuery } from '../../api/sheets.ts';
-import { Moved } from '../../parts/drawings/Moved.tsx';
 import { usePartsOf } from '../../parts/garment/usePartsOf.ts';
 import { Thread } from '../../parts/thread/Thread.tsx';
 import { Facts } from '../../shared/Facts.tsx';
@@ -32,6 +31,7 @@ const Learnt = lazy(async () => ({ default: (await import('../../parts/design/Le
 const FlatBeside = lazy(async () => ({
   default: (await import('../../parts/flat/FlatBeside.tsx')).FlatBeside,
 }));
+const Moved = lazy(async () => ({ default: (await import('../../parts/drawings/Moved.tsx')).Moved }));
 const Ease = lazy(() => import('./Ease.tsx'));
 const AsMade = lazy(async () => ({ default: (await import('./AsMade.tsx')).AsMade }));
 
@@ -166,14 +166,20 @@ function Sheet({ id, view, frozen, altered, clientId, thread }: Props) {
           <Agreed orderId={id} view={view} unit={unit} may={mayWrite} onChange={change} />
         </Suspense>
       )}
-      <Moved title="Changes since the previous revision" changes={view.since} unit={unit} />
+      {view.since.length > 0 && (
+        <Suspense>
+          <Moved title="Changes since the previous revision" changes={view.since} unit={unit} />
+        </Suspense>
+      )}
       {view.moved.length > 0 && (
         <>
-          <Moved
-            title="The brief or measurements changed since this was agreed"
-            changes={view.moved}
-            unit={unit}
-          />
+          <Suspense>
+            <Moved
+              title="The brief or measurements changed since this was agreed"
+              changes={view.moved}
+              unit={unit}
+            />
+          </Suspense>
           {mayWrite && (
             <p>
               <button type="button" className="plain" onClick={() => void change({ kind: 'revise' })}>

@@ -3,7 +3,7 @@ import type { OrderFull, SheetView } from '@rocchetto/contract';
 // How agreed changes are taken into a sheet, so that one with changes can be worked out here.
 import '@rocchetto/contract/carried.ts';
 import { toSheetInput, unitOf } from '@rocchetto/contract/to-core.ts';
-import { suppose, type WhatIf } from '@rocchetto/contract/what-if.ts';
+import { nameOfTried, suppose, type WhatIf } from '@rocchetto/contract/what-if.ts';
 import { computeSheet, readLength, withUnit } from '@rocchetto/core';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -76,9 +76,12 @@ function Others({ order, sessionId }: { order: OrderFull; sessionId: string }) {
 function Trying({ view }: { view: SheetView }) {
   const [params, setParams] = useSearchParams();
   const unit = unitOf(view.spec);
-  const [tried, setTried] = useState<readonly WhatIf[]>(() => triedIn(params));
   const before = useMemo(() => computeSheet(toSheetInput(view.spec)), [view]);
   const all = useMemo(() => tryables(view.spec, before, unit), [view, before, unit]);
+  // What an address names that this sheet knows nothing of is left out.
+  const [tried, setTried] = useState<readonly WhatIf[]>(() =>
+    triedIn(params).filter((t) => all.some((a) => a.name === nameOfTried(t))),
+  );
   // What is typed stands in its field at once; what it would move follows.
   const late = useDeferredValue(tried);
   const { spec, refused } = useMemo(() => suppose(view.spec, late, unit), [view, late, unit]);

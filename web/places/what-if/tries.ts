@@ -4,6 +4,7 @@ import {
   CLOTH_TRAITS,
   FIT_CLASSES,
   findMeasure,
+  MEASURES,
   measuringList,
   printWithUnit,
   ROUNDING_CHOICES,
@@ -30,10 +31,12 @@ const YES_NO = [
   { value: 'no', label: 'no' },
 ];
 
-/** Everything that can be tried on this sheet: its readings and those it wants, its eases, its fit, cloth and rounding. */
+/** Everything that can be tried on this sheet: its readings, those it wants and any other, its eases, its fit, cloth and rounding. */
 export function tryables(spec: SpecFile, sheet: Sheet, unit: SheetUnit): readonly Tryable[] {
   const { fit, cloth, parts } = spec.garment;
-  const read = new Map(spec.readings.filter((r) => r.state === 'read').map((r) => [r.measure, r.value]));
+  const read = new Map<string, string>();
+  for (const { state, measure, value } of spec.readings)
+    if (state === 'read') read.set(measure, [read.get(measure), value].filter(Boolean).join(', '));
   const asked = measuringList(sheet.input.brief.parts).map((m) => m.id);
   const of = (
     what: WhatIf['what'],
@@ -43,7 +46,7 @@ export function tryables(spec: SpecFile, sheet: Sheet, unit: SheetUnit): readonl
     choices: Tryable['choices'] = null,
   ): Tryable => ({ name: nameOfTried({ what, of: id }), what, of: id, label, now, choices });
   return [
-    ...[...new Set([...read.keys(), ...asked])].map((id) =>
+    ...[...new Set([...read.keys(), ...asked, ...MEASURES.map((m) => m.id)])].map((id) =>
       of('reading', id, `reading: ${findMeasure(id)?.name ?? id}`, read.get(id) ?? ''),
     ),
     ...sheet.fit.map(({ zone, name }) => {
