@@ -1,6 +1,7 @@
 import {
   CLOTH_TRAITS,
   checkReading,
+  EASE_ZONES,
   FIT_CLASSES,
   findMeasure,
   ROUNDING_CHOICES,
@@ -47,16 +48,7 @@ export function suppose(spec: SpecFile, changes: readonly WhatIf[], unit: SheetU
 type Try = (spec: SpecFile, of: string, value: string, unit: SheetUnit) => SpecFile | string;
 const TRY: Readonly<Record<WhatIf['what'], Try>> = {
   reading: supposeReading,
-  ease: (spec, of, value, unit) => {
-    const read = OwnRulesWire.safeParse({
-      ...spec.garment.own,
-      ease: { ...spec.garment.own?.ease, [of]: withUnit(value, unit) },
-      why: spec.garment.own?.why || 'tried',
-    });
-    return read.success
-      ? { ...spec, garment: { ...spec.garment, own: read.data } }
-      : tell(read.error.issues[0]!.message, unit);
-  },
+  ease: supposeEase,
   fit: (spec, _, value) => {
     const fit = FIT_CLASSES.find((f) => f === value);
     return fit ? { ...spec, garment: { ...spec.garment, fit } } : 'There is no such fit.';
@@ -96,14 +88,58 @@ function supposeReading(spec: SpecFile, of: string, value: string, unit: SheetUn
   return { ...spec, readings: [...others, tried] };
 }
 
+/** As a rule of the house would give it, so that the sheet warns as it would; in place of the order's own where it has one. */
+function supposeEase(spec: SpecFile, of: string, value: string, unit: SheetUnit): SpecFile | string {
+  const zone = EASE_ZONES.find((z) => z === of);
+  if (!zone) return 'There is no ease at this place.';
+  const { own, fit } = spec.garment;
+  const read = OwnRulesWire.safeParse({
+    ...own,
+    ease: { ...own?.ease, [zone]: withUnit(value, unit) },
+    why: own?.why || 'tried',
+  });
+  if (!read.success) return tell(read.error.issues[0]!.message, unit);
+  if (own && (own.girths !== null || own.ease[zone] !== null))
+    return { ...spec, garment: { ...spec.garment, own: read.data } };
+  const ease = {
+    ...spec.house?.ease,
+    [zone]: { ...spec.house?.ease?.[zone], [fit]: withUnit(value, unit)! },
+  };
+  return { ...spec, house: { ...spec.house, ease } };
+}
+
 function supposeCloth(spec: SpecFile, of: string, value: string, unit: SheetUnit): SpecFile | string {
   const trait = CLOTH_TRAITS.find((t) => t === of);
-  const given =
-    of === 'width'
-      ? withUnit(value, unit)
-      : trait
-        ? value === 'yes'
-        : Number(value.replace(',', '.').replace(/\s*(%|g.*)$/, ''));
+  const percent = Number(value.replace(',', '.').replace(/\s*%$/, ''));
+  if ((of === 'stretch' || of === 'stretchAlong') && !(percent >= 0 && percent <= 300))
+    return `Stretch is a percentage from 0 to 300; “${value.slice(0, 40)}” is not.`;
+  if (!trait && !['width', 'stretch', 'stretchAlong'].includes(of))
+    return 'There is no such trait of a cloth.';
+  const given = of === 'width' ? withUnit(value, unit) : trait ? value === 'yes' : percent;
   const read = BriefWire.safeParse({ ...spec.garment, cloth: { ...spec.garment.cloth, [of]: given } });
   return read.success ? { ...spec, garment: read.data } : tell(read.error.issues[0]!.message, unit);
+}
+
+/** What the tape would ask of the readings that are tried, by the name of the change. */
+export function doubtsOf(
+  spec: SpecFile,
+  changes: readonly WhatIf[],
+  unit: SheetUnit,
+): Readonly<Record<string, string>> {
+  const measured = resolveAll(spec.readings.map((r, i) => specReading(r, i, spec)));
+  const nets = new Map([...measured].flatMap(([id, m]) => (m.net === null ? [] : [[id, m.net] as const])));
+  return Object.fromEntries(
+    changes.flatMap(({ what, of, value }) => {
+      const [measure, read] = [findMeasure(of), readLength(value, unit)];
+      if (what !== 'reading' || !measure || !read.ok) return [];
+      const [found] = checkReading({
+        measure,
+        value: read.cm,
+        written: read.written,
+        way: 'whole',
+        others: nets,
+      });
+      return found?.level === 'soft' ? [[nameOfTried({ what, of }), tell(found.sentence, unit)]] : [];
+    }),
+  );
 }

@@ -1,6 +1,7 @@
+import { figure, sheetOf, skirtSpec } from '@rocchetto/contract/testing.ts';
 import { describe, expect, it } from 'vitest';
 import { type Cm, cm } from '../units/length.ts';
-import { bodySeen, easeWords, ellipse, standsOff } from './ease-seen.ts';
+import { bodySeen, easeWords, ellipse, roomsOf, standsOff } from './ease-seen.ts';
 
 const netOf =
   (body: Readonly<Record<string, number>>) =>
@@ -63,3 +64,26 @@ it.each([
 ])('%s with %d: %s', (id, ease, least, words) =>
   expect(easeWords(id as string, ease as number, least as number | null)).toBe(words),
 );
+
+describe('the room of a sheet', () => {
+  const body = { waist: 70, hip: 96, 'hip-front': 46 };
+  const lines = ['waist 70 cm', 'hip 96 cm', 'hip-front 46 cm', 'waist-to-hip 20.5 cm'];
+  const sheet = sheetOf(skirtSpec(lines));
+  const rooms = roomsOf(sheet, netOf(body), { stretch: 0 });
+  it('is the finished garment less the body, with the least a woven needs there', () => {
+    const hip = rooms.find((r) => r.id === 'hip')!;
+    expect(hip.ease).toBeCloseTo(figure(sheet, 'hip').finished! - 96, 9);
+    expect(hip.least).toBe(4);
+    expect(roomsOf(sheet, netOf(body), { stretch: 40 }).every((r) => r.least === null)).toBe(true);
+  });
+  it('is told in front and behind where the body’s front was read: together all of it', () => {
+    const hip = rooms.find((r) => r.id === 'hip')!;
+    const front = figure(sheet, 'hip').shares.find((s) => s.panel === 'front')!;
+    expect(hip.front).toBeCloseTo(2 * front.exact - 46, 9);
+    expect(hip.front! + hip.back!).toBeCloseTo(hip.ease, 9);
+    expect(rooms.find((r) => r.id === 'waist')).toMatchObject({ front: null, back: null });
+  });
+  it('is not told of what was not read', () => {
+    expect(roomsOf(sheet, netOf({ hip: 96 }), { stretch: 0 }).map((r) => r.id)).toEqual(['hip']);
+  });
+});

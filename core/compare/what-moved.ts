@@ -15,7 +15,7 @@ export interface Held {
   readonly notions: readonly Notion[];
   readonly checks: readonly Pick<Sheet['checks'][number], 'state' | 'sentence'>[];
 }
-/** No more of a sheet than is held against another: a hundredth of its size. */
+/** No more of a sheet than is held against another: a seventh of its size and less. */
 export const heldOf = ({ figures, pieces, notions, checks }: Held): Held => ({
   figures: figures.map(({ id, name, finished, shares }) => ({
     id,
@@ -57,6 +57,7 @@ export interface WhatMoved {
   readonly gone: readonly string[];
 }
 
+const sizeOf = ({ width, length, count }: Size): Size => ({ width, length, count });
 const near = (a: Cm | null, b: Cm | null) => (a === null || b === null ? a === b : Math.abs(a - b) < 1e-9);
 
 /** Pairs things of two lists by a name, those of the newer first, then what is gone. Of two with one name the first goes with the first. */
@@ -84,8 +85,8 @@ export function whatMoved(before: Held, after: Held): WhatMoved {
       const { name, layer } = (is ?? was)!;
       return {
         name: layer === 'outer' || name.includes(layer) ? name : `${name}, ${layer}`,
-        before: was,
-        after: is,
+        before: was && sizeOf(was),
+        after: is && sizeOf(is),
       };
     });
   const notions = paired(before.notions, after.notions, (n) => n.name)

@@ -10,12 +10,14 @@ interface Props {
   readonly tried: readonly WhatIf[];
   /** by name, why a change cannot be tried */
   readonly refused: Readonly<Record<string, string>>;
+  /** by name, what the tape would ask of a reading */
+  readonly doubts: Readonly<Record<string, string>>;
   readonly unit: SheetUnit;
   readonly onTry: (tried: readonly WhatIf[]) => void;
 }
 
 /** What is tried: one line a change, as it is and as it would be. */
-export function Tries({ all, tried, refused, unit, onTry }: Props) {
+export function Tries({ all, tried, refused, doubts, unit, onTry }: Props) {
   const names = tried.map(nameOfTried);
   const write = (i: number, value: string) => onTry(tried.map((t, k) => (k === i ? { ...t, value } : t)));
   return (
@@ -63,6 +65,7 @@ export function Tries({ all, tried, refused, unit, onTry }: Props) {
               Remove<span className="hidden"> {one.label}</span>
             </button>
             {refused[name] && <Notice is="bad">{refused[name]}</Notice>}
+            {doubts[name] && <Notice>{doubts[name]}</Notice>}
           </div>
         );
       })}

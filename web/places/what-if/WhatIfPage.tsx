@@ -3,7 +3,7 @@ import type { OrderFull, SheetView } from '@rocchetto/contract';
 // How agreed changes are taken into a sheet, so that one with changes can be worked out here.
 import '@rocchetto/contract/carried.ts';
 import { toSheetInput, unitOf } from '@rocchetto/contract/to-core.ts';
-import { nameOfTried, suppose, type WhatIf } from '@rocchetto/contract/what-if.ts';
+import { doubtsOf, nameOfTried, suppose, type WhatIf } from '@rocchetto/contract/what-if.ts';
 import { computeSheet, readLength, withUnit } from '@rocchetto/core';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -85,6 +85,7 @@ function Trying({ view }: { view: SheetView }) {
   // What is typed stands in its field at once; what it would move follows.
   const late = useDeferredValue(tried);
   const { spec, refused } = useMemo(() => suppose(view.spec, late, unit), [view, late, unit]);
+  const doubts = useMemo(() => doubtsOf(spec, late, unit), [spec, late, unit]);
   const after = useMemo(
     () => (spec === view.spec ? before : computeSheet(toSheetInput(spec))),
     [spec, view, before],
@@ -100,7 +101,7 @@ function Trying({ view }: { view: SheetView }) {
           Revision {view.revision} is {view.status}. It keeps what was agreed, whatever is tried here.
         </Notice>
       )}
-      <Tries all={all} tried={tried} refused={refused} unit={unit} onTry={setTried} />
+      <Tries all={all} tried={tried} refused={refused} doubts={doubts} unit={unit} onTry={setTried} />
       <Outcome before={before} after={after} trying={spec !== view.spec} unit={unit} />
     </>
   );
