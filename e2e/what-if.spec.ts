@@ -8,7 +8,7 @@ test('what is tried on a sheet is seen, has an address, and is not kept', async 
   await expect(page.getByText('Nothing is tried yet')).toBeVisible();
   await page.getByRole('combobox', { name: 'Add something to try' }).fill('reading: hip');
   await page.keyboard.press('Enter');
-  const field = page.getByLabel('reading: hip', { exact: true });
+  const field = page.getByRole('textbox', { name: 'reading: hip', exact: true });
   await expect(field).toBeFocused();
   await page.keyboard.type('wide');
   await expect(page.getByText(/wide.* is not|can’t be read|“wide”/).first()).toBeVisible();
