@@ -199,6 +199,19 @@ export const HELP: readonly HelpPage[] = [
     picture: 'docs/screenshots/pattern.png',
   },
   {
+    id: 'what-if',
+    title: 'Try changes',
+    at: ['/orders/:id/what-if'],
+    purpose:
+      'What a sheet would become with another reading, ease, fit, cloth or rounding, before anything is kept.',
+    steps: [
+      'Add something to try and type its figure: the figures, panels, pieces and notions that would move follow at once.',
+      'Panels stand over each other, as drafted now thin, as tried strong. The ease around the body shows both.',
+      'The address holds what you try: send it to whoever should see it. To keep a change, make it in the brief, at the tape or on the sheet.',
+    ],
+    picture: 'docs/screenshots/what-if.png',
+  },
+  {
     id: 'flat',
     title: 'A garment on the table',
     at: ['/orders/:id/flat'],
@@ -230,7 +243,7 @@ export const HELP: readonly HelpPage[] = [
       'Rows that can’t be read are left out and listed with the reason.',
       'A client who is there already is shown beside the row; you say whether it is the same person.',
     ],
-    picture: 'docs/screenshots/old-book.png',
+    picture: 'web/help/old-book.png',
   },
   {
     id: 'house',

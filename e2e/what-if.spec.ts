@@ -54,7 +54,10 @@ test('open orders are compared with a measuring on the client’s card', async (
     [orderId],
   )) as [{ client: number }];
   await page.goto(`/clients/${client}`);
-  await page.locator('details summary', { hasText: /reading/ }).first().click();
+  await page
+    .locator('details summary', { hasText: /reading/ })
+    .first()
+    .click();
   await page.getByRole('button', { name: 'Compare open orders with this measuring' }).click();
   await expect(page.getByText('Every open order is made from this measuring.')).toBeVisible();
 });

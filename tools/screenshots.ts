@@ -58,6 +58,7 @@ runTool(async () => {
     await shot('over-time', '/clients/12/measures?m=waist');
     await shot('order', '/orders/2', HELP);
     await shot('pattern', '/orders/7/pattern?chart=1');
+    await shot('what-if', '/orders/7/what-if?ease.hip=5%20cm');
     await shot('flat', '/orders/15/flat', HELP);
     await shot('messages', '/messages', HELP);
     await shot('account', '/account', HELP);
@@ -124,7 +125,7 @@ runTool(async () => {
     const buffer = Buffer.from(`Name;Day;Bust;Waist (in)\n${rows.join('\n')}\n`);
     await page.getByLabel('CSV file').setInputFiles({ name: 'old-book.csv', mimeType: 'text/csv', buffer });
     await page.getByRole('region', { name: 'First rows' }).waitFor();
-    await shot('old-book');
+    await shot('old-book', '', HELP);
     await page.goto('/house/rules');
     await page.getByRole('button', { name: 'Edit rules' }).click();
     await page.getByLabel('wearing ease, hip, fitted').fill('6.5');

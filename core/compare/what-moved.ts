@@ -130,6 +130,10 @@ function widened(was: Panel, is: Panel): DrawnPanel['amounts'] {
   });
 }
 
+/** The figures themselves before what each panel gets of them. */
+const wholeFirst = (all: readonly Change[]) =>
+  [true, false].flatMap((whole) => all.filter((c) => (c.what === 'finished') === whole));
+
 /** What moved, a line each, in one unit: figures with their amounts first, then what is cut and bought, then what would be warned. */
 export function moveLines(m: WhatMoved, unit: SheetUnit): readonly string[] {
   const size = (l: Cm | null) => (l === null ? 'none' : printWithUnit(l, unit));
@@ -137,7 +141,7 @@ export function moveLines(m: WhatMoved, unit: SheetUnit): readonly string[] {
   const bought = (of: NotionMoved['before']) =>
     of ? (of.length === null ? tell(of.note, unit) : printWithUnit(of.length, of.bought ?? unit)) : 'none';
   return [
-    ...m.figures.map(
+    ...wholeFirst(m.figures).map(
       ({ name, what, before, after, by }) =>
         `${name}${what === 'finished' ? '' : `, ${what}`}: ${size(before)} → ${size(after)}${by === null ? '' : ` (${printSigned(by, unit)})`}`,
     ),
