@@ -12,6 +12,7 @@ import { diaryBench } from './diary.ts';
 import { diaryWebBench } from './diary-web.ts';
 import { faultsBench } from './faults.ts';
 import { heavyBench } from './heavy.ts';
+import { markBench } from './mark.ts';
 import { mutantsBench } from './mutants.ts';
 import { netBench } from './net.ts';
 import { routesBench } from './routes.ts';
@@ -38,6 +39,7 @@ const ALONE: Readonly<Record<string, Bench>> = {
   routes: withCluster(routesBench),
   heavy: withCluster(heavyBench),
   'what-if': withCluster(whatIfBench),
+  mark: withCluster(markBench),
   faults: withCluster(faultsBench),
   // The pages of the demo's studio.
   web: withCluster(async (cluster, say) => {

@@ -1,12 +1,13 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { type Browser, type BrowserContextOptions, chromium, type Page } from '@playwright/test';
-import { DEMO_PASSPHRASE } from '@rocchetto/demo/people.ts';
+import type { Browser, BrowserContextOptions, Page } from '@playwright/test';
+
 import { buildWeb } from '../tools/build-web.ts';
 import { type Cluster, root, stopChild } from '../tools/cluster.ts';
 import { freePort } from '../tools/ports.ts';
 import { startServer } from '../tools/serve.ts';
+import { open } from './browser.ts';
 import { percentile } from './percentile.ts';
 
 const kb = (bytes: number) => `${(bytes / 1024).toFixed(0)} KB`;
@@ -208,23 +209,9 @@ export async function webBench(cluster: Cluster, say: (line: string) => void) {
   await buildWeb();
   const port = await freePort();
   const server = await startServer(cluster.url('bench'), port, { LOG_LEVEL: 'silent' });
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: [
-      '--disable-gpu',
-      '--disable-background-networking',
-      ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
-    ],
-  });
   const base = `http://127.0.0.1:${port}`;
+  const { browser, context, page } = await open(base, 'Bram Teller');
   try {
-    const context = await browser.newContext();
-    const page = await context.newPage();
-    await page.goto(`${base}/sign-in`);
-    await page.getByLabel('Name').fill('Bram Teller');
-    await page.getByLabel('Passphrase').fill(DEMO_PASSPHRASE);
-    await page.keyboard.press('Enter');
-    await page.waitForURL('**/orders');
     const state = await context.storageState();
     await firstLoads(browser, base, state, say);
     await sheetsCompared(browser, base, state, page, say);

@@ -1,0 +1,22 @@
+import { chromium } from '@playwright/test';
+import { DEMO_PASSPHRASE } from '@rocchetto/demo/people.ts';
+
+/** A browser in which this person of the demo has signed in. */
+export async function open(base: string, name: string) {
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+      '--disable-gpu',
+      '--disable-background-networking',
+      ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
+    ],
+  });
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  await page.goto(`${base}/sign-in`);
+  await page.getByLabel('Name').fill(name);
+  await page.getByLabel('Passphrase').fill(DEMO_PASSPHRASE);
+  await page.keyboard.press('Enter');
+  await page.waitForURL('**/orders');
+  return { browser, context, page };
+}
