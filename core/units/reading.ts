@@ -320,3 +320,11 @@ export function writtenToCm(w: Pick<Written, 'value' | 'unit'>): Cm {
 
 /** What was read, back as it was read: "34 3⁄8 in", "87.3 cm". */
 export const printWritten = (w: Pick<Written, 'text' | 'unit'>): string => `${oneShape(w.text)} ${w.unit}`;
+
+/** Half of a length as it would be written, with its unit where one was written; null for what is no length. */
+export function halfOf(text: string, fallback: LengthUnit): string | null {
+  const read = readLength(text, fallback);
+  if (!read.ok) return null;
+  const half = tidy(new Fraction(read.written.value).div(2), read.written.unit);
+  return read.unitGiven ? `${half} ${read.written.unit}` : half;
+}

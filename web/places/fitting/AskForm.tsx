@@ -1,7 +1,7 @@
 import { type SheetUnit, tell } from '@rocchetto/core';
 import { type AlterationKind, type As, findKind, isFold } from '@rocchetto/core/alter/index.ts';
 import { AskDetails, Follows } from './AskDetails.tsx';
-import { byMarks, countedAs, type Draft, wayOf, waysToCount } from './draft.ts';
+import { byMarks, countedAs, type Draft, wayOf, waysToCount, withSide } from './draft.ts';
 import { Choice, Text } from './fields.tsx';
 import { HemMarks } from './HemMarks.tsx';
 import { KindChoice, type Offer } from './KindChoice.tsx';
@@ -55,7 +55,7 @@ export function AskForm({ of: d, unit, parts, offer, said, legs, came, lined, se
         <>
           {came && kind.group === 'girth' && <Follows kind={kind} unit={unit} set={set} />}
           <HowMuch of={d} kind={kind} set={set} />
-          <Where of={d} kind={kind} parts={parts} set={set} />
+          <Where of={d} kind={kind} parts={parts} unit={unit} set={set} />
           {byMarks(d.kind) ? (
             <HemMarks of={d} unit={unit} legs={legs} set={set} />
           ) : (
@@ -116,7 +116,7 @@ function HowMuch({ of: d, kind, set }: Of) {
 }
 
 /** Which side, part and face. */
-function Where({ of: d, kind, parts, set }: Of & Pick<Props, 'parts'>) {
+function Where({ of: d, kind, parts, unit, set }: Of & Pick<Props, 'parts' | 'unit'>) {
   return (
     <>
       <Choice
@@ -127,7 +127,7 @@ function Where({ of: d, kind, parts, set }: Of & Pick<Props, 'parts'>) {
           ['right', 'right only'],
         ]}
         chosen={d.side}
-        onChoose={(side) => set({ side })}
+        onChoose={(side) => set(withSide(d, side, unit))}
       />
       {parts.length > 1 && kind.moves.length > 0 && (
         <Choice

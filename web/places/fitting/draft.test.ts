@@ -1,7 +1,8 @@
 import { AskedWire } from '@rocchetto/contract';
-import { ALTERATION_KINDS, SIGNS } from '@rocchetto/core/alter/index.ts';
+import { toAsked } from '@rocchetto/contract/alterations.ts';
+import { ALTERATION_KINDS, isShared, perEdge, SIGNS } from '@rocchetto/core/alter/index.ts';
 import { describe, expect, it } from 'vitest';
-import { byMarks, type Draft, draftOf, EMPTY, wayOf, wireOf } from './draft.ts';
+import { byMarks, type Draft, draftOf, EMPTY, wayOf, wireOf, withSide } from './draft.ts';
 
 const draft = (more: Partial<Draft>): Draft => ({ ...EMPTY, ...more });
 
@@ -30,6 +31,32 @@ describe('what is written at the mirror', () => {
       wireOf(draft({ kind: 'back-length', direction: 'shorter', amount: '1', as: 'seam' }), 'cm'),
     ).toMatchObject({
       as: 'pinned',
+    });
+  });
+
+  it('another side chosen changes nothing at an edge: all round becomes half of it on one side, back it stays a side’s', () => {
+    const each = (d: Draft) => {
+      const asked = toAsked(AskedWire.parse(wireOf(d, 'cm')));
+      return perEdge(asked, 'front', { front: 1, back: 1 });
+    };
+    for (const kind of ALTERATION_KINDS.filter((k) => isShared(k)))
+      for (const way of kind.directions)
+        for (const as of ['', 'pinned', 'seam', 'side', 'total'] as const) {
+          const both = draft({ kind: kind.id, direction: way.id, amount: '2.5', as });
+          const left = { ...both, ...withSide(both, 'left', 'cm') };
+          const right = { ...left, ...withSide(left, 'right', 'cm') };
+          const again = { ...right, ...withSide(right, 'both', 'cm') };
+          for (const d of [left, right, again])
+            expect(each(d), `${kind.id} ${as} ${d.side}`).toBeCloseTo(each(both), 9);
+        }
+  });
+  it('half of an amount is written as the hand wrote it', () => {
+    const total = (amount: string) => draft({ kind: 'waist', direction: 'out', amount });
+    expect(withSide(total('1/8 in'), 'left', 'cm')).toEqual({ side: 'left', as: 'side', amount: '1⁄16 in' });
+    expect(withSide(total('3'), 'right', 'cm').amount).toBe('1.5');
+    expect(withSide(total('much'), 'right', 'cm').amount).toBe('much');
+    expect(withSide(draft({ kind: 'hem-straight', direction: 'up', amount: '2' }), 'left', 'cm')).toEqual({
+      side: 'left',
     });
   });
 

@@ -1,5 +1,5 @@
 import type { AskedWire } from '@rocchetto/contract';
-import { type SheetUnit, withUnit } from '@rocchetto/core';
+import { halfOf, type SheetUnit, withUnit } from '@rocchetto/core';
 import {
   type AlterationKind,
   type As,
@@ -115,6 +115,24 @@ export function countedAs(d: Pick<Draft, 'as'>, kind: AlterationKind, direction:
   const ways = waysToCount(kind, direction);
   if (d.as !== '' && (ways.includes(d.as) || (d.as === 'fold' && ways.length > 0))) return d.as;
   return ways.length > 0 && isFold({ kind, direction }) ? 'pinned' : 'total';
+}
+
+/**
+ * Another side chosen: what each edge gets stays. What was said of all round becomes half of it on the one side; a
+ * total that no hand wrote yet is said of a side from now on.
+ */
+export function withSide(d: Draft, side: Side, unit: SheetUnit): Partial<Draft> {
+  const [kind, way] = [findKind(d.kind), wayOf(d)];
+  if (
+    !kind ||
+    !way ||
+    d.side !== 'both' ||
+    side === 'both' ||
+    !isShared(kind) ||
+    countedAs(d, kind, way) !== 'total'
+  )
+    return { side };
+  return { side, as: 'side', amount: halfOf(d.amount, unit) ?? d.amount };
 }
 
 /** The draft as it is sent: every length with its unit, as written. Null while nothing is chosen. */
