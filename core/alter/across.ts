@@ -2,7 +2,6 @@ import { spanAt } from '../draft/measure.ts';
 import type { Panel } from '../draft/panel.ts';
 import { faceOf, isFacing, isMain, partOf } from '../garment/seams.ts';
 import { totalOf } from './asked.ts';
-import { follow } from './bands.ts';
 import { type Making, noteBox } from './boxes.ts';
 import type { Move } from './kind.ts';
 import { faceAsked } from './places.ts';
@@ -72,5 +71,5 @@ export function acrossMoved(
     if (!span || span[1] - span[0] < 2) throw new CannotAlter(`The ${p.name} has no width at that height.`);
     return p.across.centre === 'centre' ? tuck(p, y, total, span[1]) : turn(p, y, total, span);
   });
-  return follow(panels, after, m);
+  return after;
 }

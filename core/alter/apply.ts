@@ -3,6 +3,7 @@ import { isMain, partOf, perHalf } from '../garment/seams.ts';
 import { cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import { type Asked, UNEVEN, UNEVEN_LEGS } from './asked.ts';
+import { follow } from './bands.ts';
 import { type Box, type Half, marksDiffer } from './boxes.ts';
 import type { Move } from './kind.ts';
 import { made } from './moves.ts';
@@ -41,9 +42,12 @@ export function applyAlteration(before: Halves, asked: Asked, cut: boolean): App
     const half = (which: Half): readonly Panel[] => {
       const panels = before[which];
       if (side !== 'both' && side !== which) return panels;
-      return moves.reduce<readonly Panel[]>(
-        (now, m) => made(now, m, { asked, which, cut, start: panels, boxes }),
+      const making = { asked, which, cut, start: panels, boxes };
+      // Bands come last: what one of the moves opens, a later one may close again.
+      return follow(
         panels,
+        moves.reduce<readonly Panel[]>((now, m) => made(now, m, making), panels),
+        making,
       );
     };
     const right = half('right');

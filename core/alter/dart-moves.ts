@@ -2,7 +2,6 @@ import { edgeOf, type Panel } from '../draft/panel.ts';
 import { faceOf, isFacing, isMain, partOf, perHalf } from '../garment/seams.ts';
 import { cm } from '../units/length.ts';
 import { totalOf } from './asked.ts';
-import { follow } from './bands.ts';
 import { type Making, noteBox } from './boxes.ts';
 import { addDart, addInnerDart, dartsBy, freeAt, moveDarts } from './darts.ts';
 import type { Move } from './kind.ts';
@@ -49,20 +48,16 @@ export function dartsChanged(panels: readonly Panel[], move: Of<'dart'>, m: Maki
     throw new CannotAlter(
       `This garment has no dart${move.edge === 'side' ? ' in its side seams' : ''}${at(face)} to take more or less.`,
     );
-  return follow(
-    panels,
-    panels.map((p) => {
-      if (!on.includes(p)) return p;
-      const count = on
-        .filter((q) => isMain(q) && partOf(q) === partOf(p))
-        .reduce((n, q) => n + dartsOn(q, move.edge), 0);
-      // What a panel grew by goes into its own darts.
-      const by = move.amount === 'shared' ? perDart(m, count) : totalOf(m.asked) / dartsOn(p, move.edge);
-      noteBox(m, p, dartWord(p, move.edge), -by, true, undefined, dartsOn(p, move.edge));
-      return dartsBy(p, move.edge, by);
-    }),
-    m,
-  );
+  return panels.map((p) => {
+    if (!on.includes(p)) return p;
+    const count = on
+      .filter((q) => isMain(q) && partOf(q) === partOf(p))
+      .reduce((n, q) => n + dartsOn(q, move.edge), 0);
+    // What a panel grew by goes into its own darts.
+    const by = move.amount === 'shared' ? perDart(m, count) : totalOf(m.asked) / dartsOn(p, move.edge);
+    noteBox(m, p, dartWord(p, move.edge), -by, true, undefined, dartsOn(p, move.edge));
+    return dartsBy(p, move.edge, by);
+  });
 }
 const dartWord = (p: Panel, edge: string) =>
   p.darts.some((d) => d.edge === edge)
@@ -110,35 +105,31 @@ export function dartAdded(panels: readonly Panel[], move: Of<'dart-new'>, m: Mak
       `No panel of this garment${at(face)} lies plain over the waist, so that a dart could be sewn there.`,
     );
   const { begins, fullFrom, zero } = m.asked.run;
-  return follow(
-    panels,
-    panels.map((p) => {
-      if (!on.includes(p)) return p;
-      const like = main.filter((q) => partOf(q) === partOf(p));
-      const intake = cm(
-        perDart(
-          m,
-          Math.max(
-            1,
-            like.reduce((n, q) => n + perHalf(q), 0),
-          ),
-        ),
-      );
-      noteBox(
+  return panels.map((p) => {
+    if (!on.includes(p)) return p;
+    const like = main.filter((q) => partOf(q) === partOf(p));
+    const intake = cm(
+      perDart(
         m,
-        p,
-        has(p) ? `new dart at the ${edgeOf(p, move.edge).name}` : 'new dart with two ends',
-        -intake,
-        true,
-      );
-      if (has(p))
-        return addDart(p, move.edge, {
-          intake,
-          at: begins ?? freeAt(p, move.edge),
-          length: zero ?? NEW_DART,
-        });
-      return addInnerDart(p, { intake, from: begins, above: fullFrom ?? NEW_DART, below: zero ?? NEW_DART });
-    }),
-    m,
-  );
+        Math.max(
+          1,
+          like.reduce((n, q) => n + perHalf(q), 0),
+        ),
+      ),
+    );
+    noteBox(
+      m,
+      p,
+      has(p) ? `new dart at the ${edgeOf(p, move.edge).name}` : 'new dart with two ends',
+      -intake,
+      true,
+    );
+    if (has(p))
+      return addDart(p, move.edge, {
+        intake,
+        at: begins ?? freeAt(p, move.edge),
+        length: zero ?? NEW_DART,
+      });
+    return addInnerDart(p, { intake, from: begins, above: fullFrom ?? NEW_DART, below: zero ?? NEW_DART });
+  });
 }

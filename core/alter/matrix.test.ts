@@ -120,6 +120,32 @@ describe('every kind × every garment × way × side', () => {
     );
   });
 
+  it('a band’s box says how much longer or shorter the band became, and one that stays has none', () => {
+    const reach = (p: Panel) => {
+      const points = p.edges.flatMap((e) => e.path.flatMap((s) => [s[0], s.at(-1)!] as Point[]));
+      const along = (axis: 0 | 1) =>
+        Math.max(...points.map((q) => q[axis])) - Math.min(...points.map((q) => q[axis]));
+      return Math.max(along(0), along(1));
+    };
+    const wrong = results.flatMap(({ rows }) =>
+      rows.flatMap(({ got, sheet, what }) => {
+        if (typeof got === 'string' || !what.includes(', both')) return [];
+        return sheet.panels
+          .filter((p) => p.share === 'band')
+          .flatMap((p) => {
+            const now = got.applied.right.find((q) => q.id === p.id);
+            const box = got.applied.boxes.find((b) => b.panel === p.id && b.seam === 'length');
+            const by = now ? reach(now) - reach(p) : 0;
+            const said = box?.each ?? 0;
+            return Math.abs(by - said) < 0.06
+              ? []
+              : [`${what}: ${p.name} ${by.toFixed(2)}, said ${said.toFixed(2)}`];
+          });
+      }),
+    );
+    expect(wrong).toEqual([]);
+  });
+
   it('no seam is told that agrees: what is said to be apart is apart when it is walked', () => {
     const wrong = results.flatMap(({ rows }) =>
       rows.flatMap((r) => {

@@ -5,7 +5,6 @@ import { cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import { acrossMoved } from './across.ts';
 import { perEdge, totalOf } from './asked.ts';
-import { follow } from './bands.ts';
 import { type Making, noteBox } from './boxes.ts';
 import { dartAdded, dartsChanged, dartsShifted } from './dart-moves.ts';
 import { fuller, turnedDart } from './fuller.ts';
@@ -102,11 +101,7 @@ function edgesMoved(panels: readonly Panel[], move: Of<'edge'>, m: Making): read
     else noteBox(m, panel, `new ${p.edge.name}`, null, true);
     now.set(panel.id, made ?? { ...panel });
   }
-  return follow(
-    panels,
-    panels.map((p) => now.get(p.id)!),
-    m,
-  );
+  return panels.map((p) => now.get(p.id)!);
 }
 
 /** What one edge of a main panel gets along itself, signed, from its own first point. */
@@ -217,13 +212,13 @@ function overTheBust(panels: readonly Panel[], m: Making): readonly Panel[] {
     noteBox(m, p, 'bust dart, and length over the bust', by, true);
     return fuller(p, by);
   });
-  return follow(panels, after, m);
+  return after;
 }
 
 /** What the waist of each face gained or lost is taken out, or let in again, at the side seams: full at the waist, nothing at the hip. */
 function waistKept(panels: readonly Panel[], m: Making): readonly Panel[] {
   const ends = (p: Panel) => p.edges.find((e) => e.id === 'waist' || e.id === 'top');
-  const kept = panels.map((p) => {
+  return panels.map((p) => {
     const was = m.start.find((q) => q.id === p.id);
     const [e, side] = [ends(p), p.edges.find((x) => x.id === 'side')];
     if (!was || was === p || !e || !side || p.share === 'band' || p.layer === 'interfacing') return p;
@@ -244,5 +239,4 @@ function waistKept(panels: readonly Panel[], m: Making): readonly Panel[] {
       'across',
     );
   });
-  return follow(panels, kept, m);
 }
