@@ -29,7 +29,7 @@ export function WhatIf({ of, unit, hand, undoes, waiting }: Props) {
     >
       <PanelsChanged drawn={drawn} unit={unit} now={waiting} />
       {(waiting ? [] : [...undoes, ...effect.says]).map((s) => (
-        <Notice key={s}>{tell(s, unit)}</Notice>
+        <Notice key={s}>{tell(s, hand)}</Notice>
       ))}
       {applied.boxes.length === 0 ? null : effect.moved.length === 0 ? (
         <p className="soft">No measurement of the garment changes enough to mark.</p>

@@ -1,5 +1,5 @@
 import type { AlterationView, AskedWire, SheetView } from '@rocchetto/contract';
-import { AskedWire as AskedShape, toAsked } from '@rocchetto/contract/alterations.ts';
+import { AskedWire as AskedShape, handUnit, toAsked } from '@rocchetto/contract/alterations.ts';
 // How agreed changes are taken into a sheet, so that one with changes can be worked out here.
 import '@rocchetto/contract/carried.ts';
 import { toSheetInput, unitOf } from '@rocchetto/contract/to-core.ts';
@@ -72,7 +72,7 @@ export function useTrial(garment: Garment | null, asked: AskedWire | null): Trie
       return { trial: tryAlteration(garment.sheet, garment.now, what, garment.cut) };
     } catch (error) {
       if (!(error instanceof CannotAlter)) throw error;
-      return { refused: tell(error.message, garment.unit) };
+      return { refused: tell(error.message, handUnit(asked) ?? garment.unit) };
     }
   }, [garment, asked]);
 }
