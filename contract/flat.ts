@@ -1,4 +1,5 @@
 import { FLAT_CUTS, type FlatCut, type FlatRow, findFlatPoint, LAID, type Laid } from '@rocchetto/core';
+import type { FlatAsked } from '@rocchetto/core/compare/flat-asked.ts';
 import { z } from 'zod';
 import { lengthText } from './length.ts';
 import { made } from './made.ts';
@@ -8,7 +9,12 @@ export const FlatLay = z.strictObject({
   of: z.enum(LAID),
   cut: z.enum(FLAT_CUTS),
   words: z.string().trim().max(200).default(''),
+  /** what a length may differ by on this piece, halves half of it; null for the studio's own */
+  tolerance: lengthText({ min: 0.1, max: 5, name: 'tolerance' }).nullable().default(null),
 });
+export const FlatTolerance = FlatLay.pick({ tolerance: true });
+/** A change that is accepted for a piece, or taken back. */
+export const FlatAccept = z.strictObject({ point: z.string().max(40), accepted: z.boolean() });
 /** What was read off it. The id is the tablet's, so that a repeat is known. */
 export const FlatReadings = z.strictObject({
   readings: z
@@ -36,7 +42,14 @@ export const FlatView = z.strictObject({
   by: z.string(),
   /** ISO instant */
   at: z.string(),
-  rows: z.array(made<FlatRow & { readonly change: string | null }>()).readonly(),
+  rows: z
+    .array(made<FlatRow & { readonly change: string | null; readonly asked: FlatAsked | null }>())
+    .readonly(),
+  tolerance: z.string().nullable(),
+  /** what is to be changed, as it was accepted, lengths kept open */
+  changes: z
+    .array(z.strictObject({ point: z.string(), says: z.string(), by: z.string(), at: z.string() }))
+    .readonly(),
   says: z.array(z.string()).readonly(),
 });
 export type FlatView = z.infer<typeof FlatView>;

@@ -66,7 +66,7 @@ import {
   SignIn,
   Unlock,
 } from './doors.ts';
-import { FlatLay, FlatReadings, FlatView } from './flat.ts';
+import { FlatAccept, FlatLay, FlatReadings, FlatTolerance, FlatView } from './flat.ts';
 import { GarmentRow, GarmentWrite, OwnBlock, OwnBlockWrite } from './garments.ts';
 import { FirstSteps, HouseView, HouseWrite } from './house.ts';
 import { HouseRulesView } from './house-rules.ts';
@@ -1039,6 +1039,23 @@ export const ROUTES = {
     body: FlatLay,
     status: 201,
     answer: Made,
+  },
+  'PUT /flat/:id': {
+    does: 'Sets what lengths may differ by on one piece',
+    may: 'alter.work',
+    body: FlatTolerance,
+    answer: z.array(FlatView).readonly(),
+  },
+  'PUT /flat/:id/changes': {
+    does: 'Accepts a change of a piece, or takes it back',
+    may: 'alter.work',
+    body: FlatAccept,
+    answer: z.array(FlatView).readonly(),
+  },
+  'GET /orders/:id/neck-template.pdf': {
+    does: 'The neck template, to scale: half the neck width',
+    may: 'sheet.read',
+    media: 'application/pdf',
   },
   'POST /flat/:id/readings': {
     does: 'Keeps what was read off it; the newest reading of a point counts',

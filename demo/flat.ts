@@ -19,7 +19,7 @@ export async function seedFlat(tx: Tx, staff: readonly SignedIn[], now: Date) {
   const lay = await addFlatLay(
     tx,
     rows[0]!.id,
-    { of: 'toile', cut: 'set-in', words: 'first toile' },
+    { of: 'toile', cut: 'set-in', words: 'first toile', tolerance: null },
     by,
     now,
   );

@@ -33,7 +33,11 @@ const row = (all: readonly FlatRow[], id: string) => all.find((r) => r.point.id 
 describe('a pattern of a T-shirt on the table', () => {
   it('has what it should measure at all but the length of the back, in a fitter’s order', () => {
     const all = rows({});
-    expect(all.filter((r) => r.should === null).map((r) => r.point.id)).toEqual(['centre-back-length']);
+    expect(all.filter((r) => r.should === null).map((r) => r.point.id)).toEqual([
+      'centre-back-length',
+      // Nothing of it was read of this body.
+      'underbust-height',
+    ]);
     const order = all.map((r) => r.point.id);
     const at = (id: string) => order.indexOf(id);
     expect(at('side-neck-length')).toBe(0);

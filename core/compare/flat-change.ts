@@ -34,12 +34,38 @@ const WHERE: Readonly<Record<string, readonly [edges: number, where: string]>> =
   'length-back': [1, 'at the hem'],
 };
 
+/** What is known of the bust beside a piece that lies flat. */
+export interface Bust {
+  /** bust less high bust, as a sewing cup; null where it was not read */
+  readonly cup: string | null;
+  /** the shoulders are as they should be, or were not read: only the front is too small or too large */
+  readonly shouldersFit: boolean;
+}
+/** Patterns are drafted for this cup (common practice). */
+const DRAFTED_FOR = 'B';
+/** Whether a chest that is off is a matter of the cup: too small for a larger one, too large for a smaller one. */
+export const byCup = (row: FlatRow, { cup, shouldersFit }: Bust): boolean =>
+  row.point.id === 'half-chest' &&
+  row.differs !== null &&
+  row.within === false &&
+  shouldersFit &&
+  cup !== null &&
+  (row.differs < 0 ? cup > DRAFTED_FOR : cup < DRAFTED_FOR);
+
+/** A full or a small bust change: the front alone, each half at its bust point. */
+function bustChange(row: FlatRow, { cup }: Bust, hand: Rounding): string {
+  const each = roundLength(cm(Math.abs(row.differs!)), hand);
+  const full = row.differs! < 0;
+  return `${full ? 'Full' : 'Small'} bust change (cup ${cup}): ${full ? 'spread' : 'overlap'} each half of the front by ${p(each)} at the bust point, nothing at the shoulder and the side. Its dart opens by as much ${full ? 'more' : 'less'}, and the front grows ${full ? 'longer' : 'shorter'} over the bust; back, shoulders and armhole stay.`;
+}
+
 /**
  * What to do where a pattern, a toile or a garment does not measure what it should: an amount for each edge, in a step of
  * the hand, where, and what moves with it. Null where it is within, or was not read.
  */
-export function flatChange(row: FlatRow, hand: Rounding): string | null {
+export function flatChange(row: FlatRow, hand: Rounding, bust: Bust | null = null): string | null {
   if (row.differs === null || row.within !== false) return null;
+  if (bust && byCup(row, bust)) return bustChange(row, bust, hand);
   const zone = row.point.body ? findZone(row.point.body) : undefined;
   const [edges, where] = WHERE[row.point.id] ?? (zone ? [zone.edges, zone.where] : [1, 'there']);
   const whole = row.point.half && row.point.id !== 'half-neck' ? 2 * row.differs : row.differs;

@@ -45,6 +45,8 @@ const z = (id: string, ease: EaseZone | null, edges: number, where: string, leng
 const ZONES: readonly Zone[] = [
   z('nape-to-waist', 'neck-to-waist', 1, 'at the line between underarm and waist, front and back', true),
   z('neck-to-waist-front', 'neck-to-waist', 1, 'at the line between bust and waist, in front', true),
+  z('neck-to-waist-back', 'neck-to-waist', 1, 'at the line between underarm and waist, behind', true),
+  z('neck-to-underbust', null, 1, 'at the line between bust and under bust, in front', true),
   z('neck-to-bust', null, 1, 'at the line above the bust: the bust point and its dart move with it', true),
   z('armhole-depth', 'armhole-depth', 1, 'at the line across the armhole, front, back and sleeve cap', true),
   z('bust', 'bust', 2, 'at each centre front and side front, by a change of cup; the back stays'),

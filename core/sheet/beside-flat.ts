@@ -43,7 +43,16 @@ const FIGURES: Readonly<Record<string, readonly (readonly string[])[]>> = {
     ['bodice.waist-front'],
   ],
   'centre-back-length': [['bodice.centre-back-length', 'skirt.hem-back'], ['bodice.centre-back-length']],
+  'bust-height': [['bodice.bust-level']],
+  'waist-front': [['bodice.waist-front']],
+  'waist-back': [['bodice.waist-back']],
+  'top-front': [['bodice.top-front']],
+  'top-side': [['bodice.top-side']],
+  'top-back': [['bodice.top-back']],
+  'hip-drop': [['level-hip']],
   'half-chest': [['bust']],
+  'half-underbust': [['underbust']],
+  'half-upper-arm': [['sleeve.upper-arm']],
   'half-waist': [['waist']],
   'half-hip': [['hip']],
   'half-hem': [['skirt.hem'], ['bodice.hem'], ['top.hem'], ['trousers.hem']],
@@ -56,7 +65,7 @@ const FIGURES: Readonly<Record<string, readonly (readonly string[])[]>> = {
   'half-end': [['sleeve.end']],
   'neck-drop-front': [['bodice.neck-front'], ['top.neck-front']],
   'neck-drop-back': [['bodice.neck-back'], ['top.neck-back']],
-  'length-front': [['skirt.hem-front']],
+  'length-front': [['skirt.hem-front'], ['bodice.below']],
   'length-side': [['skirt.hem-left']],
   'length-back': [['skirt.hem-back']],
 };
@@ -106,6 +115,7 @@ const hasShoulder = (p: Panel) => p.edges.some((e) => e.id === 'shoulder');
  * @param read by point, as written
  * @param sheet null where the order has none yet
  * @param wanted the ease that is wanted at a measure of the body, cm; null where nothing says
+ * @param own what a length may differ by for this piece alone, halves half of it; null for the house's
  */
 export function besideFlat(
   cut: FlatCut,
@@ -113,6 +123,7 @@ export function besideFlat(
   sheet: { readonly figures: readonly Figure[]; readonly panels: readonly Panel[] } | null,
   measured: ReadonlyMap<string, Pick<Measured, 'net'>>,
   wanted: (measure: string) => Cm | null = () => null,
+  own: Cm | null = null,
 ): FlatRow[] {
   const figures = new Map(sheet?.figures.map((f) => [f.id, f]));
   return flatPoints(cut).map((point): FlatRow => {
@@ -127,7 +138,7 @@ export function besideFlat(
       against?.cm ?? (body === null || whole === null ? null : cm(body + (point.half ? whole / 2 : whole)));
     // A wish of the body's own has the house's tolerance of its kind; of a half, half of it.
     const tolerance =
-      against?.tolerance ??
+      (own !== null && should !== null ? cm(point.half ? own / 2 : own) : against?.tolerance) ??
       (should === null ? null : point.half ? cm(TOLERANCE.girth / 2) : TOLERANCE.length);
     const differs = flat !== null && should !== null ? cm(flat - should) : null;
     return {

@@ -1,5 +1,6 @@
 import { ALTERATION_JOBS } from '../areas/alterations/jobs.ts';
 import { CLIENT_DATA_JOBS } from '../areas/client-data/jobs.ts';
+import { FLAT_JOBS } from '../areas/flat/jobs.ts';
 import { GUIDE_JOBS } from '../areas/guide/jobs.ts';
 import { IMPORT_JOBS } from '../areas/imports/jobs.ts';
 import { SHEET_JOBS } from '../areas/sheets/jobs.ts';
@@ -8,6 +9,7 @@ import { SHEET_JOBS } from '../areas/sheets/jobs.ts';
 export const JOBS = {
   ...SHEET_JOBS,
   ...ALTERATION_JOBS,
+  ...FLAT_JOBS,
   ...GUIDE_JOBS,
   ...CLIENT_DATA_JOBS,
   ...IMPORT_JOBS,

@@ -11,6 +11,15 @@ const alterations = api.injectEndpoints({
       query: (orderId) => `/orders/${orderId}/alterations`,
       providesTags: (_, __, id) => [{ type: 'Alterations', id }],
     }),
+    /** work in words, without panels of its own */
+    askFor: b.mutation<AnswerOf<'POST /orders/:id/alterations'>, { orderId: number; note: string }>({
+      query: ({ orderId, note }) =>
+        change(`/orders/${orderId}/alterations`, 'POST', {
+          source: 'bench',
+          asked: { version: 2, kind: 'other', direction: 'do', note },
+        }),
+      invalidatesTags: (_, error, { orderId }) => (error ? [] : [{ type: 'Alterations', id: orderId }]),
+    }),
     changeAsked: b.mutation<AnswerOf<'PUT /alterations/:id'>, On & { version: number; asked: AskedWire }>({
       query: ({ id, orderId: _, ...body }) => change(`/alterations/${id}`, 'PUT', body),
       invalidatesTags: movesOrder,
@@ -39,6 +48,7 @@ const alterations = api.injectEndpoints({
   }),
 });
 export const {
+  useAskForMutation,
   useAlterationsQuery,
   useChangeAskedMutation,
   useStepMutation,

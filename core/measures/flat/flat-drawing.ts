@@ -21,6 +21,12 @@ const STROKES: Readonly<Record<FlatCut, readonly string[]>> = {
     'M87 27 Q78 62 60 88',
     'M113 27 Q122 62 140 88',
   ],
+  strapless: [
+    'M58 34 Q80 20 100 36 Q120 20 142 34 L136 108 L150 176 L154 240 L46 240 L50 176 L64 108 Z',
+    'M64 108 L136 108',
+    'M82 30 L84 108',
+    'M118 30 L116 108',
+  ],
   skirt: [
     'M64 24 L136 24 L148 84 L154 236 L46 236 L52 84 Z',
     'M64 32 L136 32',
@@ -46,6 +52,12 @@ const TOP: Readonly<Record<string, Line>> = {
   'neck-drop-front': [100, 22, 100, 34],
   'neck-drop-back': [100, 22, 100, 26],
   'half-neck': [100, 22, 116, 22],
+  'bust-height': [116, 22, 116, 92],
+  'underbust-height': [116, 22, 116, 112],
+  'waist-front': [116, 22, 116, 148],
+  'waist-back': [84, 22, 84, 148],
+  'hip-drop': [70, 148, 70, 192],
+  'half-upper-arm': [140, 84, 166, 78],
 };
 /** Where the tape lies for each point; what the drawing halves, it shows across the whole piece. */
 const LINES: Readonly<Record<FlatCut, Readonly<Record<string, Line>>>> = {
@@ -57,7 +69,20 @@ const LINES: Readonly<Record<FlatCut, Readonly<Record<string, Line>>>> = {
     armhole: [148, 34, 148, 84],
   },
   raglan: { ...TOP, sleeve: [116, 22, 182, 122], armhole: [128, 22, 128, 88] },
+  strapless: {
+    'top-front': [84, 108, 84, 27],
+    'top-side': [136, 108, 142, 34],
+    'top-back': [100, 108, 100, 36],
+    'hip-drop': [70, 108, 70, 176],
+    'half-chest': [60, 56, 140, 56],
+    'half-underbust': [62, 80, 138, 80],
+    'half-waist': [64, 108, 136, 108],
+    'half-hip': [50, 176, 150, 176],
+    'half-hem': [46, 240, 154, 240],
+    'length-front': [100, 108, 100, 240],
+  },
   skirt: {
+    'hip-drop': [70, 32, 70, 84],
     'half-waist': [64, 24, 136, 24],
     'half-hip': [52, 84, 148, 84],
     'half-hem': [46, 236, 154, 236],

@@ -5,11 +5,12 @@ import { say } from '../../units/print.ts';
  * tape parallel or square to an imagined grid, always from the stitch line, allowances out. Widths are halves and say
  * so (common practice, no source).
  */
-export const FLAT_CUTS = ['set-in', 'raglan', 'skirt', 'trousers'] as const;
+export const FLAT_CUTS = ['set-in', 'raglan', 'strapless', 'skirt', 'trousers'] as const;
 export type FlatCut = (typeof FLAT_CUTS)[number];
 export const CUT_NAME: Readonly<Record<FlatCut, string>> = {
   'set-in': 'top or dress, sleeve set in or none',
   raglan: 'top or dress, raglan sleeve',
+  strapless: 'bodice or dress without shoulders',
   skirt: 'skirt',
   trousers: 'trousers',
 };
@@ -59,6 +60,54 @@ const SLEEVE_END: Row = [
   'Across the end of the sleeve, edge to edge.',
   'wrist',
 ];
+const ARM: Row = [
+  'half-upper-arm',
+  'half upper arm',
+  1,
+  'Across the sleeve just below the armpit, square to its fold.',
+  'upper-arm',
+];
+const HIP_DROP: Row = [
+  'hip-drop',
+  'waist to hip level',
+  0,
+  'From the waist seam or its notch straight down to the hip level, square to the grain.',
+  'waist-to-hip',
+];
+const FROM_NECK =
+  'From the side-neck, found with the neck template at half the neck width from the centre, straight down, square to the grain,';
+/** Heights on what hangs from the shoulder. */
+const HEIGHTS: Rows = [
+  [
+    'bust-height',
+    'side-neck to bust',
+    0,
+    `${FROM_NECK} to the bust line or the point of its dart.`,
+    'neck-to-bust',
+  ],
+  [
+    'underbust-height',
+    'side-neck to under bust',
+    0,
+    `${FROM_NECK} to the under-bust line or seam.`,
+    'neck-to-underbust',
+  ],
+  [
+    'waist-front',
+    'front waist length',
+    0,
+    `${FROM_NECK} in front to the waist seam or its notch.`,
+    'neck-to-waist-front',
+  ],
+  [
+    'waist-back',
+    'back waist length',
+    0,
+    `${FROM_NECK} behind to the waist seam or its notch.`,
+    'neck-to-waist-back',
+  ],
+  HIP_DROP,
+];
 const BODY: Rows = [
   [
     'side-neck-length',
@@ -91,13 +140,22 @@ const ORDER = [
   ...[
     'side-neck-length',
     'centre-back-length',
-    'half-chest',
-    'armhole',
-    'shoulders',
-    'shoulder',
-    'half-neck',
+    'waist-front',
+    'waist-back',
+    'bust-height',
+    'underbust-height',
   ],
-  ...['neck-drop-front', 'neck-drop-back', 'half-waist', 'half-hip', 'half-hem', 'sleeve', 'half-end'],
+  ...['hip-drop', 'half-chest', 'armhole', 'shoulders', 'shoulder', 'half-neck'],
+  ...[
+    'neck-drop-front',
+    'neck-drop-back',
+    'half-waist',
+    'half-hip',
+    'half-hem',
+    'sleeve',
+    'half-upper-arm',
+    'half-end',
+  ],
 ];
 const inOrder = (rows: Rows): Rows => [...rows].sort((a, b) => ORDER.indexOf(a[0]) - ORDER.indexOf(b[0]));
 
@@ -125,8 +183,10 @@ const ROWS: Readonly<Record<FlatCut, Rows>> = {
       0,
       'From the level of the shoulder end straight down to the level of the armpit, never along the slant.',
     ],
+    ARM,
     SLEEVE_END,
     ...NECK,
+    ...HEIGHTS,
   ]),
   raglan: inOrder([
     ...BODY,
@@ -143,10 +203,41 @@ const ROWS: Readonly<Record<FlatCut, Rows>> = {
       0,
       'From the level of the neck seam straight down to the level of the armpit, never along the slant.',
     ],
+    ARM,
     SLEEVE_END,
     ...NECK,
+    ...HEIGHTS,
   ]),
+  strapless: [
+    [
+      'top-front',
+      'upper edge above the waist, front',
+      0,
+      'From the waist seam or its notch straight up to the upper edge, over the bust point.',
+    ],
+    [
+      'top-side',
+      'upper edge above the waist, side',
+      0,
+      'Along the side seam from the waist to the upper edge.',
+      'underarm-to-waist',
+    ],
+    [
+      'top-back',
+      'upper edge above the waist, back',
+      0,
+      'At centre back from the waist straight up to the upper edge.',
+    ],
+    HIP_DROP,
+    ['half-chest', 'half bust', 1, 'Across at the bust line, edge to edge.', 'bust'],
+    ['half-underbust', 'half under bust', 1, 'Across at the under-bust line, edge to edge.', 'underbust'],
+    ['half-waist', 'half waist', 1, 'Across at the waist seam or its notch.', 'waist'],
+    ['half-hip', 'half hip', 1, 'Straight across at the hip level, where the piece reaches it.', 'hip'],
+    ['half-hem', 'half hem', 1, 'Along the hem, edge to edge.'],
+    ['length-front', 'length, centre front', 0, 'From the waist to the hem at centre front.'],
+  ],
   skirt: [
+    HIP_DROP,
     ['half-waist', 'half waist', 1, 'Along the upper edge, band included when it is worn so.', 'waist'],
     ['half-hip', 'half hip', 1, 'Straight across at the hip level.', 'hip'],
     ['half-hem', 'half hem', 1, 'Along the hem, edge to edge.'],

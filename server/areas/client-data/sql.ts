@@ -137,8 +137,9 @@ export async function readClientData(db: Db, id: number): Promise<ClientData | u
     ),
     laidFlat: await many(
       db,
-      `select o.number, l.of, l.cut, l.words, r.point, r.written, r.at from flat_lay l join orders o on o.id = l.order_id
-         join flat_reading r on r.lay_id = l.id where o.client_id = $1 order by r.seq`,
+      `select o.number, l.of, l.cut, l.words, l.tolerance, r.point, r.written, r.at, c.says as change
+         from flat_lay l join orders o on o.id = l.order_id join flat_reading r on r.lay_id = l.id
+         left join flat_change c on c.lay_id = l.id and c.point = r.point where o.client_id = $1 order by r.seq`,
       id,
     ),
     finished: await many(

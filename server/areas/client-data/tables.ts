@@ -35,6 +35,7 @@ export const CLIENT_TABLES: Readonly<Record<string, Held>> = {
   client_like: { told: as('likes'), erased: 'rows' },
   client_link: { told: no('keys of pages of their own, as hashes'), erased: 'rows' },
   flat_lay: { told: as('laidFlat'), erased: 'words' },
+  flat_change: { told: as('laidFlat'), erased: 'no words' },
   flat_reading: { told: as('laidFlat'), erased: 'no words' },
   garment_reading: { told: as('finished'), erased: 'words' },
   handed_over: { told: as('handOvers'), erased: 'words' },

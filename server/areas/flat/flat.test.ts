@@ -75,3 +75,67 @@ describe('a toile laid flat beside its order', () => {
     await json(bench!.send('POST', `/orders/${bare.id}/flat`, { of: 'sock', cut: 'set-in' }), 422);
   });
 });
+
+describe('what is to be changed on a piece', () => {
+  const accept = (id: number, point: string, accepted: boolean, status = 200) =>
+    json(bench!.send('PUT', `/flat/${id}/changes`, { point, accepted }), status);
+  it('is accepted as it was said, stays so when more is read, and is taken back', async () => {
+    const id = await lay({ of: 'pattern' });
+    await read(id, { 'half-hip': '53.5 cm' });
+    const [view] = await accept(id, 'half-hip', true);
+    expect(view.changes).toMatchObject([{ point: 'half-hip', by: bench!.name }]);
+    const { says } = view.changes[0];
+    expect(says).toContain('at each of the four side-seam edges');
+    const [later] = await read(id, { 'half-hip': '54 cm' });
+    expect(later.changes[0].says).toBe(says);
+    expect(row(later, 'half-hip')).not.toMatchObject({ change: says });
+    expect((await accept(id, 'half-hip', false))[0].changes).toEqual([]);
+  });
+  it('is nothing where nothing is: a point that is within, one that there is not, a piece that is not there', async () => {
+    const id = await lay();
+    await read(id, { 'length-front': '62 cm' });
+    expect((await accept(id, 'length-front', true, 409)).detail).toContain('Nothing is to be changed');
+    await accept(id, 'elbow', true, 409);
+    await accept(999_999, 'half-hip', true, 404);
+    await json(bench!.send('PUT', `/flat/${id}/changes`, { point: 'half-hip' }), 422);
+  });
+  it('goes by a tolerance of the piece’s own', async () => {
+    const id = await lay();
+    await read(id, { 'length-front': '63 cm' });
+    const set = (tolerance: string | null, status = 200) =>
+      json(bench!.send('PUT', `/flat/${id}`, { tolerance }), status);
+    expect(row((await set('1/2 in'))[0], 'length-front')).toMatchObject({ within: true, tolerance: 1.27 });
+    expect(row((await set(null))[0], 'length-front')).toMatchObject({ within: false, tolerance: 0.6 });
+    expect((await set('wide', 422)).detail).toContain('wide');
+    expect((await set('9 cm', 422)).detail).toMatch(/between/);
+  });
+  it('of a bodice without shoulders is read too', async () => {
+    const id = await lay({ cut: 'strapless', of: 'garment' });
+    const [view] = await read(id, { 'top-front': '25 cm', 'half-underbust': '38 cm' });
+    expect(row(view, 'top-front')).toMatchObject({ flat: 25 });
+    expect(view.cut).toBe('strapless');
+  });
+});
+
+describe('the neck template', () => {
+  it('is printed for a garment with a neck, and refused in a sentence for one without', async () => {
+    const refused = await json(fitter!.get(`/orders/${order.orderId}/neck-template.pdf`), 409);
+    expect(refused.detail).toContain('neck width');
+    const { clientId, orderId, version } = await skirtOrder(fitter!);
+    await json(
+      fitter!.send('PUT', `/orders/${orderId}/brief`, {
+        version,
+        brief: { parts: [{ part: 'darted-bodice' }] },
+      }),
+    );
+    const lines = ['bust 92 cm', 'waist 74 cm', 'neck-width 14 cm'];
+    await json(fitter!.send('POST', '/readings', sessionBody(clientId, orderId, lines)));
+    const pdf = await fitter!.get(`/orders/${orderId}/neck-template.pdf`);
+    expect(pdf.headers.get('content-type')).toBe('application/pdf');
+    expect(
+      Buffer.from(await pdf.arrayBuffer())
+        .subarray(0, 5)
+        .toString(),
+    ).toBe('%PDF-');
+  });
+});

@@ -2,16 +2,23 @@ import type { FlatView } from '@rocchetto/contract';
 import {
   allowancesIn,
   besideFlat,
+  type Cm,
   findFlatPoint,
   findZone,
   flatChange,
   flatSays,
+  type Measured,
   profileOf,
+  type Rounding,
   readLength,
   resolveAll,
+  type Sheet,
   type Written,
   wishesOf,
 } from '@rocchetto/core';
+import { bustAsked, flatAsked } from '@rocchetto/core/compare/flat-asked.ts';
+import { byCup } from '@rocchetto/core/compare/flat-change.ts';
+import { sewingCup } from '@rocchetto/core/measures/cups.ts';
 import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import type { Db } from '../../db/pool.ts';
@@ -19,9 +26,61 @@ import { type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
 import { notFound, Refusal } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
+import { readHouse } from '../../records/house.ts';
 import { madeSheet } from '../../records/made-sheet.ts';
 import { readOrder } from '../../records/orders.ts';
-import { addFlatLay, addFlatReadings, flatLay, flatLays, type Lay } from './sql.ts';
+import { threadsFor } from '../../threads/pool.ts';
+import type { FlatJobs } from './jobs.ts';
+import { neckHalf } from './neck-half.ts';
+import {
+  acceptChange,
+  addFlatLay,
+  addFlatReadings,
+  dropChange,
+  flatLay,
+  flatLays,
+  type Lay,
+  setTolerance,
+} from './sql.ts';
+
+const inThread = threadsFor<FlatJobs>();
+
+const cupOf = (bust: Cm | null, high: Cm | null) =>
+  bust === null || high === null ? null : sewingCup(bust, high);
+
+interface Beside {
+  readonly sheet: Sheet | null;
+  readonly measured: ReadonlyMap<string, Pick<Measured, 'net'>>;
+  readonly wanted: (id: string) => Cm | null;
+  readonly hand: Rounding;
+  readonly cup: string | null;
+  readonly princess: boolean;
+}
+/** One piece as it is shown: its points, what to do at each, what was accepted. */
+function viewOf(lay: Lay, { sheet, measured, wanted, hand, cup, princess }: Beside): FlatView {
+  const own = lay.tolerance === null ? null : readLength(lay.tolerance, 'cm', true);
+  const held = besideFlat(lay.cut, writtenOf(lay), sheet, measured, wanted, own?.ok ? own.cm : null);
+  const off = (id: string) => held.find((r) => r.point.id === id)?.within === false;
+  const bust = { cup, shouldersFit: !off('shoulders') && !off('shoulder') };
+  const rows = held.map((r) => ({
+    ...r,
+    change: flatChange(r, hand, bust),
+    asked: byCup(r, bust) ? bustAsked(r, hand, princess) : flatAsked(r, hand),
+  }));
+  const { id, of, cut, words, by, at, tolerance, changes } = lay;
+  return {
+    id,
+    of,
+    cut,
+    words,
+    by,
+    at: at.toISOString(),
+    rows,
+    tolerance,
+    changes,
+    says: [...flatSays(rows), ...[allowancesIn(rows)].filter((x) => x !== null)],
+  };
+}
 
 function writtenOf(lay: Lay): Map<string, Written> {
   const out = new Map<string, Written>();
@@ -51,21 +110,9 @@ export function flatRoutes(deps: Deps): Hono<Env> {
     // In what a hand marks a change: a millimetre or a sixteenth.
     const unit = sheet?.input.house.rounding.unit ?? 'cm';
     const hand = { unit, step: unit === 'cm' ? 0.1 : 0.0625, mode: 'nearest' } as const;
-    return lays.map((lay) => {
-      const held = besideFlat(lay.cut, writtenOf(lay), sheet, measured, wanted);
-      const rows = held.map((r) => ({ ...r, change: flatChange(r, hand) }));
-      const { id, of, cut, words, by, at } = lay;
-      return {
-        id,
-        of,
-        cut,
-        words,
-        by,
-        at: at.toISOString(),
-        rows,
-        says: [...flatSays(rows), ...[allowancesIn(rows)].filter((x) => x !== null)],
-      };
-    });
+    const cup = cupOf(net('bust'), net('high-bust'));
+    const princess = sheet?.panels.some((p) => p.edges.some((e) => e.id === 'princess')) === true;
+    return lays.map((lay) => viewOf(lay, { sheet, measured, wanted, hand, cup, princess }));
   }
   on(app, 'GET /orders/:id/flat', async (c) => await view(deps.pool, idParam(c, 'order')));
   on(app, 'POST /orders/:id/flat', (c, { body }) => {
@@ -76,6 +123,56 @@ export function flatRoutes(deps: Deps): Hono<Env> {
       const id = await addFlatLay(tx, orderId, body, who.id, deps.now());
       await remember(tx, 'order', orderId, who.id, `a ${body.of} measured flat`, undefined, body);
       return { body: { id }, changed: [['order', orderId, 0]] };
+    });
+  });
+  on(app, 'PUT /flat/:id', (c, { body: { tolerance } }) => {
+    const id = idParam(c, 'piece measured flat');
+    return once(c, deps, async (tx) => {
+      const lay = await flatLay(tx, id);
+      if (!lay) throw notFound('piece measured flat');
+      await setTolerance(tx, id, tolerance);
+      return { body: await view(tx, lay.orderId), changed: [['order', lay.orderId, 0]] };
+    });
+  });
+  on(app, 'PUT /flat/:id/changes', (c, { body: { point, accepted } }) => {
+    const id = idParam(c, 'piece measured flat');
+    return once(c, deps, async (tx) => {
+      const lay = await flatLay(tx, id);
+      if (!lay) throw notFound('piece measured flat');
+      if (accepted) {
+        const lays = await view(tx, lay.orderId);
+        const says = lays.find((l) => l.id === id)?.rows.find((r) => r.point.id === point)?.change;
+        if (!says)
+          throw new Refusal(
+            409,
+            'nothing-to-change',
+            'Nothing is to be changed there any more. Look at the table again.',
+          );
+        await acceptChange(tx, id, point, says, c.get('who').id, deps.now());
+      } else await dropChange(tx, id, point);
+      return { body: await view(tx, lay.orderId), changed: [['order', lay.orderId, 0]] };
+    });
+  });
+  on(app, 'GET /orders/:id/neck-template.pdf', async (c) => {
+    const orderId = idParam(c, 'order');
+    const made = await madeSheet(deps.pool, orderId, deps.now());
+    const neck = made && neckHalf(made.sheet);
+    if (!neck)
+      throw new Refusal(
+        409,
+        'no-neck',
+        'There is no neck template yet: measure the neck width, or choose a garment with a neckline.',
+      );
+    const house = await readHouse(deps.pool);
+    const pdf = await inThread(
+      { kind: 'paper', person: c.get('who').id, paper: house.paper },
+      'neckTemplate',
+      neck,
+      made.sheet.input.house.rounding.unit,
+    );
+    return c.body(new Uint8Array(pdf), 200, {
+      'content-type': 'application/pdf',
+      'content-disposition': `inline; filename="neck-template-${orderId}.pdf"`,
     });
   });
   on(app, 'POST /flat/:id/readings', (c, { body: { readings } }) => {

@@ -8,12 +8,14 @@ interface Props {
   readonly unit: SheetUnit;
   /** what stands in the row's own column, where something is read anew */
   readonly field?: (row: FlatRow) => ReactNode;
+  /** what can be done with a change, below its sentence */
+  readonly acts?: (row: FlatView['rows'][number]) => ReactNode;
   /** the heads of the columns, or their rows, that a reader of paper needs only where something was read */
   readonly readOnly?: boolean;
 }
 
 /** What lies flat, point by point: as read, the body, what is wanted there, how far it differs and what to do. */
-export function FlatTable({ lay, unit, field, readOnly = false }: Props) {
+export function FlatTable({ lay, unit, field, acts, readOnly = false }: Props) {
   const rows = readOnly ? lay.rows.filter((r) => r.written) : lay.rows;
   const at = (n: FlatRow['flat']) => (n === null ? '—' : printLength(n, unit));
   return (
@@ -52,7 +54,10 @@ export function FlatTable({ lay, unit, field, readOnly = false }: Props) {
             </tr>
             {r.change && (
               <tr className="todo">
-                <td colSpan={field ? 7 : 6}>{tell(r.change, unit)}</td>
+                <td colSpan={field ? 7 : 6}>
+                  {tell(r.change, unit)}
+                  {acts?.(r)}
+                </td>
               </tr>
             )}
           </Fragment>

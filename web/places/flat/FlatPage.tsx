@@ -13,7 +13,11 @@ import { useDays, useMay, useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { Accepted } from './Accepted.tsx';
+import { ChangeActs } from './ChangeActs.tsx';
 import { FlatDrawing } from './FlatDrawing.tsx';
+import { Tolerance } from './Tolerance.tsx';
+import { TwoLays } from './TwoLays.tsx';
 
 export function Component() {
   const id = Number(useParams().id);
@@ -66,6 +70,19 @@ export function Component() {
                     <span className="soft">
                       {short(l.at)}, {l.by}
                     </span>
+                    {lay && l.id !== lay.id && l.cut === lay.cut && (
+                      <>
+                        {' '}
+                        <Link to={`?lay=${lay.id}&beside=${l.id}`}>
+                          Compare
+                          <span className="hidden">
+                            {' '}
+                            with the {l.of}
+                            {l.words && `, ${l.words}`}
+                          </span>
+                        </Link>
+                      </>
+                    )}
                   </li>
                 ))}
               </ul>
@@ -74,13 +91,25 @@ export function Component() {
           )}
           <section>
             <Link to={`/orders/${id}/sheet`}>Open the sheet</Link>
+            <br />
+            {order.brief && (
+              <a href={`/api/orders/${id}/neck-template.pdf`} target="_blank" rel="noreferrer">
+                Print neck template (PDF)
+              </a>
+            )}
           </section>
         </>
       }
     >
       <h1>Measured flat for {order.clientName}</h1>
       {lay ? (
-        <OneLay key={lay.id} order={order} lay={lay} may={may} />
+        <OneLay
+          key={lay.id}
+          order={order}
+          lay={lay}
+          beside={lays.find((l) => l.id === Number(params.get('beside')) && l.cut === lay.cut) ?? null}
+          may={may}
+        />
       ) : may ? (
         <LayOne orderId={id} onLaid={(laid) => setParams({ lay: String(laid) })} />
       ) : (
@@ -100,6 +129,7 @@ function LayOne({ orderId, onLaid }: { orderId: number; onLaid: (id: number) => 
       of: String(f.get('of')),
       cut: String(f.get('cut')),
       words: String(f.get('words')).trim(),
+      tolerance: null,
     });
     if ('data' in done) onLaid(done.data!.id);
   };
@@ -143,7 +173,18 @@ function LayOne({ orderId, onLaid }: { orderId: number; onLaid: (id: number) => 
   );
 }
 
-function OneLay({ order, lay, may }: { order: OrderFull; lay: FlatView; may: boolean }) {
+function OneLay({
+  order,
+  lay,
+  beside,
+  may,
+}: {
+  order: OrderFull;
+  lay: FlatView;
+  /** another piece of the same cut that it is compared with */
+  beside: FlatView | null;
+  may: boolean;
+}) {
   const me = useMe();
   const [unit, setUnit] = useState<SheetUnit>(() => {
     const written = lay.rows.flatMap((r) => (r.written ? [r.written.unit] : []));
@@ -186,6 +227,8 @@ function OneLay({ order, lay, may }: { order: OrderFull; lay: FlatView; may: boo
         {lay.of}
         {lay.words && `, ${lay.words}`} · {CUT_NAME[lay.cut]}
       </p>
+      <Accepted orderId={order.id} lay={lay} unit={unit} client={order.clientName} />
+      {beside && <TwoLays one={lay} other={beside} unit={unit} />}
       <div className="laid">
         <div>
           <FlatDrawing cut={lay.cut} point={point.id} name={point.name} />
@@ -204,9 +247,11 @@ function OneLay({ order, lay, may }: { order: OrderFull; lay: FlatView; may: boo
               tape in <strong>{unit === 'in' ? 'inches' : 'cm'}</strong>
             </button>
           </p>
+          {may && <Tolerance orderId={order.id} lay={lay} unit={unit} />}
           <FlatTable
             lay={lay}
             unit={unit}
+            acts={(row) => <ChangeActs orderId={order.id} lay={lay} row={row} may={may} />}
             {...(may
               ? {
                   field: (r) => (

@@ -1,0 +1,51 @@
+import type { FlatView } from '@rocchetto/contract';
+import { lazy, Suspense, useState } from 'react';
+import { useAcceptFlatMutation } from '../../api/flat.ts';
+import { Problem } from '../../shared/Problem.tsx';
+
+const OnPanels = lazy(() => import('./OnPanels.tsx'));
+
+interface Props {
+  readonly orderId: number;
+  readonly lay: FlatView;
+  readonly row: FlatView['rows'][number];
+  readonly may: boolean;
+}
+
+/** What can be done with a change: seen on panels, accepted for the piece, or taken back. */
+export function ChangeActs({ orderId, lay, row, may }: Props) {
+  const [seen, see] = useState(false);
+  const [accept, { error, isLoading }] = useAcceptFlatMutation();
+  const { name, id: point } = row.point;
+  const kept = lay.changes.find((c) => c.point === point);
+  const set = (accepted: boolean) => void accept({ orderId, id: lay.id, point, accepted });
+  const named = <span className="hidden"> of the {name}</span>;
+  return (
+    <>
+      <span className="row">
+        {row.asked && (
+          <button type="button" className="quiet" aria-expanded={seen} onClick={() => see(!seen)}>
+            {seen ? 'Hide panels' : 'Show on panels'}
+            {named}
+          </button>
+        )}
+        {may &&
+          (kept ? (
+            <button type="button" className="quiet" disabled={isLoading} onClick={() => set(false)}>
+              Take back change{named}
+            </button>
+          ) : (
+            <button type="button" className="quiet" disabled={isLoading} onClick={() => set(true)}>
+              Accept change{named}
+            </button>
+          ))}
+      </span>
+      <Problem error={error} />
+      {seen && row.asked && (
+        <Suspense fallback={<p className="soft">Drawing …</p>}>
+          <OnPanels orderId={orderId} asked={row.asked} />
+        </Suspense>
+      )}
+    </>
+  );
+}

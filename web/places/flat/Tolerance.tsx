@@ -1,0 +1,39 @@
+import type { FlatView } from '@rocchetto/contract';
+import { type SheetUnit, withUnit } from '@rocchetto/core';
+import { useState } from 'react';
+import { useSetFlatToleranceMutation } from '../../api/flat.ts';
+import { LengthInput } from '../../shared/LengthInput.tsx';
+import { Problem } from '../../shared/Problem.tsx';
+
+/** What a length may differ by on this piece; empty is the studio's own. */
+export function Tolerance({ orderId, lay, unit }: { orderId: number; lay: FlatView; unit: SheetUnit }) {
+  const [text, write] = useState(lay.tolerance ?? '');
+  const [set, { error, isLoading }] = useSetFlatToleranceMutation();
+  const wanted = withUnit(text, unit);
+  return (
+    <form
+      className="row"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void set({ orderId, id: lay.id, tolerance: wanted });
+      }}
+    >
+      <label htmlFor="flat-tolerance">Tolerance on lengths, half of it on halves</label>
+      <span>
+        <LengthInput
+          id="flat-tolerance"
+          unit={unit}
+          style={{ width: 140 }}
+          autoComplete="off"
+          placeholder="the studio’s"
+          value={text}
+          onChange={(e) => write(e.target.value)}
+        />
+      </span>
+      <button type="submit" className="quiet" disabled={isLoading || wanted === lay.tolerance}>
+        Set tolerance
+      </button>
+      <Problem error={error} />
+    </form>
+  );
+}
