@@ -64,3 +64,44 @@ test('a reading off the table waits in its field while the network is away', asy
   await waist.press('Enter');
   await expect(page.getByRole('row', { name: /half waist/ })).toContainText('36 cm whole 72');
 });
+
+test('a change is seen on panels, accepted for the piece and asked for; two pieces stand side by side', async ({
+  page,
+}) => {
+  await signIn(page);
+  const { orderId } = await measured(page, 'Table Changes');
+  const lay = async (words: string, hip: string) => {
+    await page.goto(`/orders/${orderId}/flat?new=1`);
+    await page.getByRole('radio', { name: 'pattern' }).check();
+    await page.getByRole('radio', { name: 'skirt' }).check();
+    await page.getByLabel('Description (optional)').fill(words);
+    await page.keyboard.press('Enter');
+    await page.getByLabel('half hip, in centimetres').fill(hip);
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('row', { name: /half hip/ })).toContainText('whole');
+  };
+  await lay('bought, 38', '53.5');
+  await page.getByRole('button', { name: 'Show on panels of the half hip' }).click();
+  await expect(page.getByRole('img', { name: /^front: before thin, after strong/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Accept change of the half hip' }).click();
+  const card = page.getByRole('region', { name: 'Changes to make' });
+  await expect(card).toContainText(/half hip: Take [\d.]+ cm at each of the four side-seam edges/);
+  await accessible(page, 'accepted');
+  await card.getByRole('button', { name: 'Ask for them as alterations' }).click();
+  await expect(card.getByRole('status')).toContainText('Asked as alterations');
+  const asked = await inDatabase<{ note: string }>(
+    `select asked ->> 'note' as note from alteration where order_id = $1`,
+    [orderId],
+  );
+  expect(asked[0]!.note).toMatch(/^pattern \(bought, 38\), half hip: Take/);
+  await page.getByLabel('Tolerance on lengths, half of it on halves').fill('6');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('between');
+  await page.getByLabel('Tolerance on lengths, half of it on halves').fill('5');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('row', { name: /half hip/ })).toContainText('2.5');
+  await lay('bought, 40', '51');
+  await page.getByRole('link', { name: 'Compare with the pattern, bought, 38' }).click();
+  await expect(page.getByRole('region', { name: 'Two pieces side by side' })).toContainText('1 of 1 points');
+  await accessible(page, 'side by side');
+});

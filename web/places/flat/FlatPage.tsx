@@ -26,6 +26,7 @@ export function Component() {
   const [params, setParams] = useSearchParams();
   const may = useMay('alter.work');
   const { short } = useDays();
+  const { unit } = useMe();
   if (!order || !lays)
     return (
       <Place
@@ -86,6 +87,7 @@ export function Component() {
                   </li>
                 ))}
               </ul>
+              {lay && may && <Tolerance key={lay.id} orderId={id} lay={lay} unit={unit} />}
               {may && !params.has('new') && <Link to="?new=1">Measure another garment</Link>}
             </section>
           )}
@@ -247,7 +249,6 @@ function OneLay({
               tape in <strong>{unit === 'in' ? 'inches' : 'cm'}</strong>
             </button>
           </p>
-          {may && <Tolerance orderId={order.id} lay={lay} unit={unit} />}
           <FlatTable
             lay={lay}
             unit={unit}

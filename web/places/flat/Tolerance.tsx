@@ -12,24 +12,21 @@ export function Tolerance({ orderId, lay, unit }: { orderId: number; lay: FlatVi
   const wanted = withUnit(text, unit);
   return (
     <form
-      className="row"
+      className="stack"
       onSubmit={(e) => {
         e.preventDefault();
         void set({ orderId, id: lay.id, tolerance: wanted });
       }}
     >
       <label htmlFor="flat-tolerance">Tolerance on lengths, half of it on halves</label>
-      <span>
-        <LengthInput
-          id="flat-tolerance"
-          unit={unit}
-          style={{ width: 140 }}
-          autoComplete="off"
-          placeholder="the studio’s"
-          value={text}
-          onChange={(e) => write(e.target.value)}
-        />
-      </span>
+      <LengthInput
+        id="flat-tolerance"
+        unit={unit}
+        autoComplete="off"
+        placeholder="the studio’s"
+        value={text}
+        onChange={(e) => write(e.target.value)}
+      />
       <button type="submit" className="quiet" disabled={isLoading || wanted === lay.tolerance}>
         Set tolerance
       </button>
