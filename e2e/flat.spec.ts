@@ -26,7 +26,7 @@ test('a toile is laid flat and read by the keyboard alone; it stands beside body
   await expect(field('half hip')).toHaveValue('broad');
   await field('half hip').fill('53.5');
   await page.keyboard.press('Enter');
-  const hip = page.getByRole('row', { name: /half hip/ });
+  const hip = page.getByRole('row', { name: /^half hip/ });
   await expect(hip).toContainText('53.5 cm whole 107');
   await expect(hip).toContainText('49');
   await expect(hip).toContainText('outside 0.5');
@@ -78,7 +78,7 @@ test('a change is seen on panels, accepted for the piece and asked for; two piec
     await page.keyboard.press('Enter');
     await page.getByLabel('half hip, in centimetres').fill(hip);
     await page.keyboard.press('Enter');
-    await expect(page.getByRole('row', { name: /half hip/ })).toContainText('whole');
+    await expect(page.getByRole('row', { name: /^half hip/ })).toContainText('whole');
   };
   await lay('bought, 38', '53.5');
   await page.getByRole('button', { name: 'Show on panels of the half hip' }).click();
@@ -99,7 +99,7 @@ test('a change is seen on panels, accepted for the piece and asked for; two piec
   await expect(page.getByRole('alert')).toContainText('between');
   await page.getByLabel('Tolerance on lengths, half of it on halves').fill('5');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('row', { name: /half hip/ })).toContainText('2.5');
+  await expect(page.getByRole('row', { name: /^half hip/ })).toContainText('2.5');
   await lay('bought, 40', '51');
   await page.getByRole('link', { name: 'Compare with the pattern, bought, 38' }).click();
   await expect(page.getByRole('region', { name: 'Two pieces side by side' })).toContainText('1 of 1 points');

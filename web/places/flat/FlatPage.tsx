@@ -92,12 +92,15 @@ export function Component() {
             </section>
           )}
           <section>
-            <Link to={`/orders/${id}/sheet`}>Open the sheet</Link>
-            <br />
+            <p>
+              <Link to={`/orders/${id}/sheet`}>Open the sheet</Link>
+            </p>
             {order.brief && (
-              <a href={`/api/orders/${id}/neck-template.pdf`} target="_blank" rel="noreferrer">
-                Print neck template (PDF)
-              </a>
+              <p>
+                <a href={`/api/orders/${id}/neck-template.pdf`} target="_blank" rel="noreferrer">
+                  Print neck template (PDF)
+                </a>
+              </p>
             )}
           </section>
         </>
