@@ -1,5 +1,12 @@
-import { FLAT_CUTS, type FlatCut, type FlatRow, findFlatPoint, LAID, type Laid } from '@rocchetto/core';
 import type { FlatAsked } from '@rocchetto/core/compare/flat-asked.ts';
+import {
+  FLAT_CUTS,
+  type FlatCut,
+  findFlatPoint,
+  LAID,
+  type Laid,
+} from '@rocchetto/core/measures/flat/flat-points.ts';
+import type { FlatRow } from '@rocchetto/core/sheet/beside-flat.ts';
 import { z } from 'zod';
 import { lengthText } from './length.ts';
 import { made } from './made.ts';

@@ -93,7 +93,10 @@ function newer(seed: number): Readonly<Record<string, unknown>> {
     plan: of(['measured', 'measured', 'quarter', 'measured', 'heights'], 13),
     closes: of(['zip', 'buttons', 'loops', 'lacing'], 11),
     shaping: of(
-      ['darts', 'shoulder', 'armhole', 'neck', 'waist', 'princess-armhole', 'princess-shoulder'],
+      [
+        ...['darts', 'shoulder', 'armhole', 'neck', 'waist', 'side-shoulder', 'side-waist'],
+        ...['princess-armhole', 'princess-shoulder'],
+      ],
       1,
     ),
     gores: of(['4', '6', '8', '10', '12'], 2),

@@ -1,6 +1,7 @@
 import './flat.css';
 import type { FlatView } from '@rocchetto/contract';
-import { type FlatRow, printLength, printSigned, printWritten, type SheetUnit, tell } from '@rocchetto/core';
+import { printLength, printSigned, printWritten, type SheetUnit, tell } from '@rocchetto/core';
+import type { FlatRow } from '@rocchetto/core/sheet/beside-flat.ts';
 import { Fragment, type ReactNode } from 'react';
 
 interface Props {

@@ -1,5 +1,6 @@
 import type { FlatView } from '@rocchetto/contract';
-import { findFlatPoint, type SheetUnit, tell } from '@rocchetto/core';
+import { type SheetUnit, tell } from '@rocchetto/core';
+import { findFlatPoint } from '@rocchetto/core/measures/flat/flat-points.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useAskForMutation } from '../../api/alterations.ts';

@@ -1,5 +1,5 @@
-import type { FlatCut } from '@rocchetto/core';
 import { FLAT_FIELD, flatLine, flatStrokes } from '@rocchetto/core/measures/flat/flat-drawing.ts';
+import type { FlatCut } from '@rocchetto/core/measures/flat/flat-points.ts';
 
 /** The piece as it lies, with the tape where the chosen point is read. */
 export function FlatDrawing({ cut, point, name }: { cut: FlatCut; point: string; name: string }) {

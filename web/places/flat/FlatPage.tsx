@@ -1,6 +1,7 @@
 import '../../parts/tape/tape.css';
 import type { FlatView, OrderFull } from '@rocchetto/contract';
-import { CUT_NAME, FLAT_CUTS, LAID, readLength, type SheetUnit, tell, withUnit } from '@rocchetto/core';
+import { readLength, type SheetUnit, tell, withUnit } from '@rocchetto/core';
+import { CUT_NAME, FLAT_CUTS, LAID } from '@rocchetto/core/measures/flat/flat-points.ts';
 import { Button } from 'antd';
 import { type FormEvent, useRef, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';

@@ -8,9 +8,17 @@ export const SHORT_OF_BUST = 2.5;
 
 /** What a dart holds where it was moved to, and how long it is there. */
 export function movedFigures(c: PartContext, panels: readonly Panel[]): Figure[] {
-  const dart = panels.flatMap((p1) => p1.darts).find((d) => d.figure === c.id('moved-dart'));
+  const darts = panels.flatMap((p1) => p1.darts);
+  const dart = darts.find((d) => d.figure === c.id('moved-dart'));
   if (!dart) return [];
+  const side = darts.find((d) => d.figure === c.id('side-dart'));
   return [
+    ...(side
+      ? [
+          onPanel(c, 'side-dart', 'bust dart at the side, half of it, open', side.intake),
+          onPanel(c, 'side-dart-length', 'bust dart at the side, length', side.length),
+        ]
+      : []),
     onPanel(
       c,
       'moved-dart',

@@ -202,7 +202,7 @@ export function turnChecks(c: PartContext, t: BustTurn, intake: Cm, hasOne: bool
       warn(
         c.id('dart-wide'),
         c.id('bust-dart-intake'),
-        `The bust dart is ${n(marked)}° and ${p(intake)} wide: one such dart stands up at its point. Choose princess seams, or sew it as two.`,
+        `The bust dart is ${n(marked)}° and ${p(intake)} wide: one such dart stands up at its point. Choose two darts, or princess seams.`,
       ),
     );
   return found;

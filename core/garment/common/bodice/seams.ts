@@ -12,6 +12,7 @@ import { MOST_EASED } from '../../meeting.ts';
 import type { PartContext } from '../../part.ts';
 import type { Face } from '../../tables/darts.ts';
 import { SHORT_OF_BUST } from './bust-dart.ts';
+import { halvedDart } from './halved-dart.ts';
 import type { BodiceTaking } from './suppression.ts';
 
 /** Where on its new edge a dart or a princess seam begins, as a part of that edge (common practice). */
@@ -25,6 +26,8 @@ export interface Shaped {
     | 'armhole'
     | 'neck'
     | 'waist'
+    | 'side-shoulder'
+    | 'side-waist'
     | 'princess-armhole'
     | 'princess-shoulder';
 }
@@ -35,6 +38,8 @@ export const SHAPINGS = [
   ['armhole', 'the dart moved to the armhole'],
   ['neck', 'the dart moved to the neckline'],
   ['waist', 'the dart moved into the waist dart'],
+  ['side-shoulder', 'two darts, at the side and the shoulder'],
+  ['side-waist', 'two darts, at the side and the waist'],
   ['princess-armhole', 'princess seams from the armhole'],
   ['princess-shoulder', 'princess seams from the shoulder'],
 ] as const;
@@ -42,14 +47,19 @@ export const SHAPINGS = [
 export const isPrincess = (v: Shaped): boolean =>
   v.shaping === 'princess-armhole' || v.shaping === 'princess-shoulder';
 /** The edge that a bust dart is moved to; null where it stays in the side seam. */
-const goal = (v: Shaped): 'shoulder' | 'armhole' | 'neck' | 'waist' | null =>
-  v.shaping === 'darts'
-    ? null
-    : v.shaping === 'princess-armhole'
-      ? 'armhole'
-      : v.shaping === 'princess-shoulder'
-        ? 'shoulder'
-        : v.shaping;
+const GOAL = {
+  darts: null,
+  'side-shoulder': 'shoulder',
+  'side-waist': 'waist',
+  'princess-armhole': 'armhole',
+  'princess-shoulder': 'shoulder',
+} as const;
+const goal = ({ shaping }: Shaped): 'shoulder' | 'armhole' | 'neck' | 'waist' | null =>
+  shaping in GOAL
+    ? GOAL[shaping as keyof typeof GOAL]
+    : (shaping as Exclude<Shaped['shaping'], keyof typeof GOAL>);
+/** Whether the bust dart is shared by two, one of which stays in the side seam. */
+export const isShared = (v: Shaped): boolean => v.shaping === 'side-shoulder' || v.shaping === 'side-waist';
 
 /** A face as it is cut: one panel, or two along a princess seam. */
 export interface CutFace {
@@ -86,10 +96,12 @@ export function cutFace(
   const waist = toHem ? 0 : edgeLength(panel, 'waist');
   const dart = panel.darts.find((d) => d.edge === 'waist');
   const beginsAt = (edge: 'shoulder' | 'armhole' | 'neck') => edgeLength(panel, edge) * BEGINS[edge];
-  const bust = panel.darts.find((d) => d.id === c.id('bust-dart'));
+  const whole = panel.darts.find((d) => d.id === c.id('bust-dart'));
+  const shared = whole && isShared(v) ? halvedDart(c, panel, whole, over, to === 'waist') : null;
+  const bust = shared?.moving ?? whole;
   const moved = bust
     ? moveDart(
-        panel,
+        shared?.panel ?? panel,
         bust.id,
         {
           edge: to,

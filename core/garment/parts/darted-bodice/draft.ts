@@ -438,7 +438,8 @@ function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>): Place[]
     const armMid = panel.edges.find((e) => e.id === 'armhole')!.path[0]!.at(-1) as Point;
     const bustY = panel.lines.find((l) => l.id === 'bust')?.y ?? underarm[1];
     const waistDarts = panel.darts.filter((d) => d.edge === 'waist');
-    const bustDart = panel.darts.find((d) => d.id === c.id('bust-dart'));
+    const side = panel.darts.find((d) => d.figure === c.id('side-dart'));
+    const bustDart = panel.darts.find((d) => d.id === c.id(side ? 'bust-dart-2' : 'bust-dart'));
     const moved = bustDart !== undefined && bustDart.edge !== 'side';
     return [
       own(`neck-${face}`, mid([centreNeck, sideNeck], 0.02)),
@@ -456,6 +457,7 @@ function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>): Place[]
           own(`dart-${face}${suffix}-length`, d.tip),
         ];
       }),
+      ...(side ? [own('side-dart', side.legs[0]), own('side-dart-length', side.tip)] : []),
       ...(bustDart && !moved
         ? [own('bust-dart-intake', bustDart.legs[0]), own('bust-dart-length', bustDart.tip)]
         : []),

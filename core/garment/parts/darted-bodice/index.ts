@@ -16,7 +16,7 @@ import { closingNotions } from '../../common/bodice/closing.ts';
 import { cupQuarters } from '../../common/bodice/cup-quarters.ts';
 import { underBustSays } from '../../common/bodice/heights-plan.ts';
 import { quarterLines } from '../../common/bodice/quarter-plan.ts';
-import { isPrincess, princessChecks, takenFigures } from '../../common/bodice/seams.ts';
+import { isPrincess, isShared, princessChecks, takenFigures } from '../../common/bodice/seams.ts';
 import { bodiceWants } from '../../common/bodice/wants.ts';
 import { headThroughNeck } from '../../common/head-passes.ts';
 import { neckWideChecks } from '../../common/neck-wide.ts';
@@ -67,12 +67,13 @@ export const dartedBodice = definePart({
     ...d.measured,
   ],
   checks: (c, v, d) => [
-    ...(v.plan === 'heights' && ['shoulder', 'armhole', 'neck', 'waist'].includes(v.shaping)
+    ...(v.plan === 'heights' &&
+    ['shoulder', 'armhole', 'neck', 'waist', 'side-shoulder', 'side-waist'].includes(v.shaping)
       ? [
           warn(
             c.id('plan-shaping'),
             c.id('apex'),
-            `The plan by heights is cut with princess seams: the bust dart is not moved to the ${v.shaping} but into them. Draft by the measurements for that dart.`,
+            `The plan by heights is cut with princess seams: the bust dart is not moved ${isShared(v) ? '' : `to the ${v.shaping} `}but into them. Draft by the measurements for that dart.`,
           ),
         ]
       : []),

@@ -5,7 +5,7 @@ import { mirrored, pathData } from '../../../draft/outline.ts';
 import { edgeOf } from '../../../draft/panel.ts';
 import { SHORT_OF_BUST } from '../../common/bodice/bust-dart.ts';
 import { buttonsOf } from '../../common/bodice/closing.ts';
-import { isPrincess } from '../../common/bodice/seams.ts';
+import { isPrincess, isShared } from '../../common/bodice/seams.ts';
 import {
   buttonStroke,
   emptyView,
@@ -73,25 +73,31 @@ function view(c: PartContext, v: BodiceValues, d: BodiceDraft, face: Face): View
       });
   }
   const bust = princess ? undefined : panel.darts.find((x) => x.edge === 'side');
+  const atSide: Point = [underarm[0], bustY + 1];
   const bustFrom: Point | null =
     v.shaping === 'darts'
-      ? [underarm[0], bustY + 1]
-      : v.shaping === 'shoulder'
+      ? atSide
+      : v.shaping === 'shoulder' || v.shaping === 'side-shoulder'
         ? middleOf(shoulder)
         : v.shaping === 'armhole'
           ? (arm[0]!.at(-1) as Point)
           : v.shaping === 'neck'
             ? middleOf(neck)
             : null;
-  if (bust && bustFrom) {
-    const reach = Math.hypot(m.apex - bustFrom[0], bustY - bustFrom[1]);
-    const t = v.shaping === 'darts' ? Math.min(1, bust.length / reach) : 1 - SHORT_OF_BUST / reach;
+  const dartFrom = (from: Point, id: string, length: number | null) => {
+    const reach = Math.hypot(m.apex - from[0], bustY - from[1]);
+    const t = length === null ? 1 - SHORT_OF_BUST / reach : Math.min(1, length / reach);
     for (const s of [-1, 1])
       out.strokes.push({
         kind: 'dart',
-        figure: c.id('bust-dart-intake'),
-        d: `M${n(s * bustFrom[0])} ${n(bustFrom[1])} L${n(s * (bustFrom[0] + (m.apex - bustFrom[0]) * t))} ${n(bustFrom[1] + (bustY - bustFrom[1]) * t)}`,
+        figure: c.id(id),
+        d: `M${n(s * from[0])} ${n(from[1])} L${n(s * (from[0] + (m.apex - from[0]) * t))} ${n(from[1] + (bustY - from[1]) * t)}`,
       });
+  };
+  if (bust && bustFrom) dartFrom(bustFrom, 'bust-dart-intake', v.shaping === 'darts' ? bust.length : null);
+  if (bust && isShared(v)) {
+    dartFrom(atSide, 'side-dart', null);
+    point(out, figure('side-dart'), atSide);
   }
   const buttons = face === 'front' ? buttonsOf(c, d.turn!.m, panel) : null;
   if (buttons) {

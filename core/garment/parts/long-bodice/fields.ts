@@ -60,7 +60,8 @@ export const FIELDS = {
     'Shaped over the bust by',
     // Without a waist seam no dart opens at a waist.
     SHAPINGS.filter(
-      (o): o is Exclude<(typeof SHAPINGS)[number], readonly ['waist', string]> => o[0] !== 'waist',
+      (o): o is Exclude<(typeof SHAPINGS)[number], readonly ['waist' | 'side-waist', string]> =>
+        o[0] !== 'waist' && o[0] !== 'side-waist',
     ),
   ),
   ...neckFields('9 cm'),

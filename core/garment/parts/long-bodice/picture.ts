@@ -99,16 +99,21 @@ function view(c: PartContext, v: LongValues, d: LongDraft, face: Face): View {
         : bust.edge === 'neck'
           ? middle(neck)
           : [underarm[0], bustY];
-  if (face === 'front' && from) {
-    const reach = Math.hypot(m.apex - from[0], bustY - from[1]) || 1;
+  const dartFrom = (at: Point, id: string) => {
+    const reach = Math.hypot(m.apex - at[0], bustY - at[1]) || 1;
     const t = Math.max(0, reach - 2.5) / reach;
-    const end: Point = [from[0] + (m.apex - from[0]) * t, from[1] + (bustY - from[1]) * t];
+    const end: Point = [at[0] + (m.apex - at[0]) * t, at[1] + (bustY - at[1]) * t];
     for (const s of [-1, 1])
       out.strokes.push({
         kind: 'dart',
-        figure: c.id(bust!.edge === 'side' ? 'bust-dart-intake' : 'moved-dart'),
-        d: `M${n(s * from[0])} ${n(from[1])} L${n(s * end[0])} ${n(end[1])}`,
+        figure: c.id(id),
+        d: `M${n(s * at[0])} ${n(at[1])} L${n(s * end[0])} ${n(end[1])}`,
       });
+  };
+  if (face === 'front' && from) dartFrom(from, bust!.edge === 'side' ? 'bust-dart-intake' : 'moved-dart');
+  if (face === 'front' && figure('side-dart')) {
+    dartFrom([underarm[0], bustY], 'side-dart');
+    point(out, figure('side-dart'), [underarm[0], bustY]);
   }
   const top = neck[0]![0][1];
   if (c.opens === `centre-${face}` && c.closes !== 'zip')

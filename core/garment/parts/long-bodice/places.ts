@@ -29,6 +29,7 @@ function whole(c: PartContext, face: Face, panel: Panel, waist: number): Place[]
   const wide = end('armhole')[0];
   const moved = panel.darts.find((d) => d.figure === c.id('moved-dart'));
   const bust = panel.darts.find((d) => d.figure === c.id('bust-dart-intake'));
+  const side = panel.darts.find((d) => d.figure === c.id('side-dart'));
   return [
     own(`neck-${face}`, start('neck')),
     own(`across-${face}`, along('armhole', 0.4)),
@@ -53,6 +54,7 @@ function whole(c: PartContext, face: Face, panel: Panel, waist: number): Place[]
           own('buttons', along('centre', 0.7)),
           own('button-spacing', along('centre', 0.6)),
           ...(bust ? [own('bust-dart-intake', bust.legs[0]), own('bust-dart-length', bust.tip)] : []),
+          ...(side ? [own('side-dart', side.legs[0]), own('side-dart-length', side.tip)] : []),
           ...(moved
             ? [
                 own('moved-dart', moved.legs[0]),
