@@ -82,5 +82,26 @@ it('cells are read as they were guessed, figures as a hand writes them', () => {
     measures: ['hip'],
     sizes: [{ size: 'S', cup: null, at: { hip: '36 – 37 1⁄2' } }],
     left: [],
+    columns: [
+      { head: 'Size', column: { is: 'size' } },
+      { head: 'Hip (in)', column: { is: 'measure', id: 'hip', unit: 'in', half: false } },
+    ],
   });
+});
+
+it('a column whose head is not known is mapped by a hand, halves taken twice; a map of another table is none of this one', () => {
+  const cells = [
+    ['Size', 'Seat across', 'Hip'],
+    ['S', '46', '92'],
+  ];
+  const guessed = readCells(cells);
+  expect(guessed.columns[1]).toEqual({ head: 'Seat across', column: { is: 'leave' } });
+  const columns = guessed.columns.map((c) => c.column);
+  const mapped = readCells(cells, [
+    columns[0]!,
+    { is: 'measure', id: 'tummy', unit: 'cm', half: true },
+    { is: 'leave' },
+  ]);
+  expect(mapped.sizes).toEqual([{ size: 'S', cup: null, at: { tummy: '92' } }]);
+  expect(readCells(cells, [{ is: 'size' }])).toEqual(guessed);
 });

@@ -175,11 +175,27 @@ export const KeptChart = z.strictObject({ id: z.number(), version: z.number(), c
 export type KeptChart = z.infer<typeof KeptChart>;
 export const ChartChange = z.strictObject({ version: Version, chart: ChartFile });
 export type ChartChange = z.infer<typeof ChartChange>;
-/** A table program's text, to be read as rows of cells. */
+/** What a column of a table holds. */
+export const ChartColumnWire = z.discriminatedUnion('is', [
+  z.strictObject({ is: z.literal('leave') }),
+  z.strictObject({ is: z.literal('size') }),
+  z.strictObject({ is: z.literal('cup') }),
+  z.strictObject({
+    is: z.literal('measure'),
+    id: MeasureId,
+    unit: z.enum(['cm', 'in']),
+    /** halves as they lie on a table, taken twice */
+    half: z.boolean(),
+  }),
+]);
+export type ChartColumnWire = z.infer<typeof ChartColumnWire>;
+/** A table program's text, to be read as rows of cells; its columns as a hand has mapped them, guessed where none has. */
 export const ChartText = z.strictObject({
+  columns: z.array(ChartColumnWire).max(80).optional(),
   text: z.string().max(200_000, 'This file is over 200,000 characters. Is it a size chart?'),
 });
-/** What its cells say when they are read as they were guessed; figures as they were written. */
+export type ChartTextWrite = z.input<typeof ChartText>;
+/** What its cells say when they are read as they were guessed or mapped; figures as they were written. */
 export const ChartRead = z.strictObject({
   unit: z.enum(['cm', 'in']),
   measures: z.array(z.string()).readonly(),
@@ -189,6 +205,8 @@ export const ChartRead = z.strictObject({
     )
     .readonly(),
   left: z.array(z.string()).readonly(),
+  /** the table's columns, each by its head, as they were read */
+  columns: z.array(z.strictObject({ head: z.string(), column: ChartColumnWire })).readonly(),
 });
 export type ChartRead = z.infer<typeof ChartRead>;
 
@@ -246,9 +264,15 @@ export const shippedChart = (): ChartFile =>
     })),
   });
 
-/** A chart's cells read as they are guessed. */
-export function readCells(cells: readonly (readonly string[])[]): ChartRead {
-  const map = guessChart(cells);
+/** A chart's cells read as they are guessed, or as a hand has mapped their columns. */
+export function readCells(
+  cells: readonly (readonly string[])[],
+  mapped?: readonly ChartColumnWire[],
+): ChartRead {
+  const guessed = guessChart(cells);
+  // Columns of another table are none of this one.
+  const map = mapped && mapped.length === guessed.columns.length ? { ...guessed, columns: mapped } : guessed;
+  const heads = map.sizes === 'down' ? (cells[0] ?? []) : cells.map((r) => r[0] ?? '');
   const measures = map.columns.flatMap((c) => (c.is === 'measure' ? [c.id] : []));
   const inches = map.columns.filter((c) => c.is === 'measure' && c.unit === 'in').length;
   const unit: SheetUnit = inches * 2 > measures.length ? 'in' : 'cm';
@@ -269,5 +293,6 @@ export function readCells(cells: readonly (readonly string[])[]): ChartRead {
       ),
     })),
     left: left.map((s) => tell(s, unit)),
+    columns: map.columns.map((column, i) => ({ head: (heads[i] ?? '').slice(0, 60), column })),
   };
 }

@@ -58,6 +58,17 @@ test('a chart is filled from a CSV file with its sizes across', async ({ page })
   await expect(page.getByLabel('waist, row 1', { exact: true })).toHaveValue('26 – 27');
   await expect(page.getByRole('radio', { name: 'inches' })).toBeChecked();
   await expect(page.getByText('Size L, hip')).toBeVisible();
+  // A column of the file is something else than was guessed: the table below is read anew.
+  await page.getByText('Columns of the file').click();
+  const column = page.getByRole('combobox', { name: 'What waist holds' });
+  await column.fill('under bust');
+  await page.keyboard.press('Enter');
+  await expect(
+    page
+      .getByLabel('underbust, row 1', { exact: true })
+      .or(page.getByLabel('under bust, row 1', { exact: true })),
+  ).toHaveValue('26 – 27');
+  await accessible(page, 'columns of the file');
   await page.getByLabel('hip, row 3', { exact: true }).fill('40');
   await page.getByLabel('Name of the chart').fill('Bought skirt');
   await page.getByRole('button', { name: 'Save chart' }).click();

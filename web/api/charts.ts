@@ -1,5 +1,5 @@
 import type { AnswerOf } from '@rocchetto/contract';
-import type { ChartChange, ChartFileWrite, SizeChoice } from '@rocchetto/contract/compare.ts';
+import type { ChartChange, ChartFileWrite, ChartTextWrite, SizeChoice } from '@rocchetto/contract/compare.ts';
 import { api, change } from './base.ts';
 
 const charts = api.injectEndpoints({
@@ -9,8 +9,8 @@ const charts = api.injectEndpoints({
       query: (body) => change('/charts', 'POST', body),
       invalidatesTags: (_, error) => (error ? [] : ['House']),
     }),
-    readChartText: b.mutation<AnswerOf<'POST /charts/read'>, string>({
-      query: (text) => change('/charts/read', 'POST', { text }),
+    readChartText: b.mutation<AnswerOf<'POST /charts/read'>, ChartTextWrite>({
+      query: (body) => change('/charts/read', 'POST', body),
     }),
     changeChart: b.mutation<
       AnswerOf<'PUT /charts/:id'>,

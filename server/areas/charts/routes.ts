@@ -51,7 +51,7 @@ export function chartRoutes(deps: Deps): Hono<Env> {
       return { status: 201, body: kept, changed: [['house', 1, 0]] };
     });
   });
-  on(app, 'POST /charts/read', async (_, { body }) => readCells(cellsOf(body.text)));
+  on(app, 'POST /charts/read', async (_, { body }) => readCells(cellsOf(body.text), body.columns));
   on(app, 'PUT /charts/:id', (c, { body: { version, chart } }) => {
     const id = idParam(c, 'size chart');
     sound(chart);

@@ -1,19 +1,15 @@
 import '../../parts/pictures/pictures.css';
-import type { ChartFileWrite, ChartRead, KeptChart } from '@rocchetto/contract/compare.ts';
+import type { ChartFileWrite, KeptChart } from '@rocchetto/contract/compare.ts';
 import { findMeasure, MEASURES, type SheetUnit } from '@rocchetto/core';
 import { useState } from 'react';
-import {
-  useAddChartMutation,
-  useChangeChartMutation,
-  useDropChartMutation,
-  useReadChartTextMutation,
-} from '../../api/charts.ts';
+import { useAddChartMutation, useChangeChartMutation, useDropChartMutation } from '../../api/charts.ts';
 import { ChoiceByTyping } from '../../shared/ChoiceByTyping.tsx';
 import { FormFoot } from '../../shared/FormFoot.tsx';
 import { useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { ChartGrid, type GridRow } from './ChartGrid.tsx';
+import { FromCsv } from './FromCsv.tsx';
 
 interface Props {
   /** null for a new one */
@@ -162,32 +158,3 @@ const only = (ids: readonly string[], of: Readonly<Record<string, string>>) =>
   Object.fromEntries(ids.flatMap((id) => (of[id]?.trim() ? [[id, of[id].trim()]] : [])));
 const inOrder = (a: string, b: string) => placeOf(a) - placeOf(b);
 const placeOf = (id: string) => MEASURES.indexOf(findMeasure(id)!);
-
-/** A chart read from a table program's file, to be looked over below. */
-function FromCsv({ onRead }: { onRead: (read: ChartRead) => void }) {
-  const [read, { error, isLoading }] = useReadChartTextMutation();
-  const take = async (file: File) => {
-    const done = await read(await file.text());
-    if ('data' in done && done.data) onRead(done.data);
-  };
-  return (
-    <>
-      <Problem error={error} />
-      <p className="row">
-        <span className="picturefield">
-          <input
-            id="chart-file"
-            type="file"
-            accept=".csv,.txt,.tsv,text/csv"
-            disabled={isLoading}
-            onChange={(e) => e.target.files?.[0] && void take(e.target.files[0])}
-          />
-          <label htmlFor="chart-file" className="plain">
-            Fill from CSV file
-          </label>
-        </span>
-        <span className="soft">Sizes down or across; ranges and blanks are read as they stand.</span>
-      </p>
-    </>
-  );
-}
