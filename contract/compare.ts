@@ -33,7 +33,7 @@ export const ChartFile = z.strictObject({
   format: z.literal('rocchetto-chart').default('rocchetto-chart'),
   version: z.literal(1).default(1),
   name: z.string().trim().min(1, 'Enter a name for the chart.').max(80),
-  of: z.enum(['body', 'finished']),
+  of: z.enum(['body', 'finished', 'lengths']),
   /** what a figure without a unit means */
   unit: z.enum(['cm', 'in']).default('cm'),
   /** what its maker laid on the body, by measurement */
@@ -224,7 +224,7 @@ export const StoredSize = z.strictObject({ version: z.literal(1), chart: ChartFi
 /** The sizes of a chart held against an order, the least work first; sentences may hold lengths left open. */
 export const SizesView = z.strictObject({
   chart: z.string(),
-  of: z.enum(['body', 'finished']),
+  of: z.enum(['body', 'finished', 'lengths']),
   by: z.string(),
   says: z.array(z.string()).readonly(),
   /** the body as its readings make it, to be drawn */

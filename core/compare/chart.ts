@@ -17,7 +17,7 @@ export interface SizeRow {
 /** A chart of sizes: the bodies its maker drafted for, or what the garments measure. Lengths cm, girths whole. */
 export interface SizeChart {
   readonly name: string;
-  readonly of: 'body' | 'finished';
+  readonly of: 'body' | 'finished' | 'lengths';
   /** what its maker laid on the body, by measure id; of a body table only */
   readonly ease: Readonly<Record<string, Cm>>;
   /** what every finished figure holds for a seam at each edge, cm; 0 where they are left out */

@@ -148,6 +148,39 @@ it('our own skirt, run over bodies and brought in as a finished chart, gives its
   }
 });
 
+describe('a table of lengths', () => {
+  const lengths: SizeChart = {
+    ...chart('finished', [row('short', { inseam: 74, hip: 10 }), row('long', { inseam: 82, hip: 10 })]),
+    of: 'lengths',
+  };
+  it('goes by its lengths alone, and says what it leaves out', () => {
+    const { sizes, says } = rankSizes(lengths, 'trousers', netOf({ inseam: 81, hip: 100 }), wishes({}));
+    expect(sizes.map((s) => [s.name, s.zones.map((h) => h.id)])).toEqual([
+      ['long', ['inseam']],
+      ['short', ['inseam']],
+    ]);
+    expect(text(says)).toContain('Left out: hip.');
+    expect(text(says)).not.toContain('high bust');
+  });
+});
+
+// Worked: tall + 2, short − 2 to − 3.
+it('trousers whose chart says nothing of the rise: a tall body is told 2 more, a short one 2 to 3 less, others nothing', () => {
+  const told = (stature: number, more: object = {}) =>
+    text(
+      rankSizes(
+        chart('finished', [row('M', { hip: 104, ...more })]),
+        'trousers',
+        netOf({ hip: 98, stature, rise: 27 }),
+        wishes({}),
+      ).says,
+    );
+  expect(told(178)).toContain('add 2 cm at the line between waist and crotch');
+  expect(told(155)).toContain('take 2 cm to 3 cm at the line between waist and crotch');
+  expect(told(166)).not.toContain('between waist and crotch');
+  expect(told(178, { rise: 27 })).not.toContain('is tall');
+});
+
 describe('by what a garment is chosen', () => {
   it.each([
     [['straight-skirt'], 'skirt'],

@@ -68,7 +68,7 @@ export function rankSizes(
   const zones = chartMeasures(chart)
     .flatMap((id) => {
       const [zone, work, body] = [findZone(id), workOf(profile, id), bodyFor(profile, id, net)];
-      if (!zone || !work || body === null) return [];
+      if (!zone || !work || body === null || (chart.of === 'lengths' && !zone.length)) return [];
       const name = findMeasure(id)?.name ?? id;
       return [{ zone, work, body, wish: wishOf(zone), name, tolerance: withinMeasuring(id) }];
     })
@@ -173,7 +173,7 @@ function bodyFor(profile: Profile, id: string, net: (id: string) => Cm | null): 
 
 /** Every finished figure is as much less as its seams hold: round the body both side seams have two edges, a sleeve has one seam, a length or a width an edge at each end. */
 const lessAllowance = (chart: SizeChart, zone: Zone): number =>
-  chart.of === 'finished' ? chart.allowance * (ROUND_BODY.includes(zone.id) ? 4 : 2) : 0;
+  chart.of !== 'body' ? chart.allowance * (ROUND_BODY.includes(zone.id) ? 4 : 2) : 0;
 const ROUND_BODY = ['bust', 'high-bust', 'underbust', 'waist', 'high-hip', 'hip', 'thigh', 'knee'];
 
 /** A place that both the chart and the body know. Lengths cm. */
@@ -253,7 +253,17 @@ function told(
     says.push(
       `Only the ${findMeasure(zones[0]!.zone.id)?.name} is known of both: the size is chosen by it alone.`,
     );
-  if (profile === 'upper' && !zones.some(({ zone }) => zone.id === 'high-bust'))
+  if (chart.of === 'lengths') {
+    const wide = chartMeasures(chart).filter((id) => findZone(id)?.length !== true);
+    says.push(
+      `A table of lengths: it says which size is long enough, and nothing of how wide it is.${
+        wide.length > 0 ? ` Left out: ${wide.map((id) => findMeasure(id)?.name ?? id).join(', ')}.` : ''
+      }`,
+    );
+  }
+  const tall = heightSays(chart, profile, net('stature'));
+  if (tall) says.push(tall);
+  if (chart.of !== 'lengths' && profile === 'upper' && !zones.some(({ zone }) => zone.id === 'high-bust'))
     says.push(
       net('high-bust') === null
         ? 'The high bust was not measured: a size chosen by the full bust is too large in the shoulders for a full cup.'
@@ -277,6 +287,19 @@ function told(
       );
   }
   return says;
+}
+/** Patterns of trousers are drafted for a height between these, cm (common practice). */
+const HEIGHTS = { short: 160, tall: 172 } as const;
+/** What the height of a body asks of trousers whose chart says nothing of their rise; null where nothing. */
+function heightSays(chart: SizeChart, profile: Profile, stature: Cm | null): string | null {
+  if (profile !== 'trousers' && profile !== 'pull-on') return null;
+  if (stature === null || chartMeasures(chart).some((id) => id === 'rise' || id === 'crotch-length'))
+    return null;
+  const at = 'at the line between waist and crotch, front and back';
+  if (stature >= HEIGHTS.tall) return `A body of ${p(stature)} is tall: add ${p(cm(2))} ${at}.`;
+  return stature <= HEIGHTS.short
+    ? `A body of ${p(stature)} is short: take ${p(cm(2))} to ${p(cm(3))} ${at}.`
+    : null;
 }
 const apart = (zones: readonly ZoneHeld[]) => zones.reduce((t, h) => t + Math.abs(h.finished - h.body), 0);
 const cupOf = (net: (id: string) => Cm | null): string | null => {

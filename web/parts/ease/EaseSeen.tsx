@@ -26,13 +26,16 @@ interface Props {
   readonly rooms: readonly Room[];
   /** the same as it was, where something is tried */
   readonly was?: readonly Room[];
+  /** how that is called beside a figure, and in the foot */
+  readonly wasIs?: readonly [word: string, foot: string];
   readonly unit: SheetUnit;
 }
+const NOW = ['as drafted now', 'as it is drafted now'] as const;
 /** Which side of the body: its half width, its front, its back. */
 type Side = 'half' | 'front' | 'back';
 
 /** The body as it was measured and a garment around it, from in front and from the side: where the ease is, and what it is for. */
-export function EaseSeen({ levels, of, rooms, was, unit }: Props) {
+export function EaseSeen({ levels, of, rooms, was, wasIs = NOW, unit }: Props) {
   const roomAt = (id: string, all = rooms) => all.find((r) => r.id === id);
   const known = levels.filter((l) => roomAt(l.id));
   if (levels.length < 2 || known.length === 0) return null;
@@ -128,15 +131,22 @@ export function EaseSeen({ levels, of, rooms, was, unit }: Props) {
         </figure>
         <dl>
           {known.map((l) => (
-            <RoomWords key={l.id} level={l} room={roomAt(l.id)!} was={was && roomAt(l.id, was)} unit={unit} />
+            <RoomWords
+              key={l.id}
+              level={l}
+              room={roomAt(l.id)!}
+              was={was && roomAt(l.id, was)}
+              wasIs={wasIs[0]}
+              unit={unit}
+            />
           ))}
         </dl>
       </div>
       <p className="soft later">
         The inner line is the body by its measurements, the outer one the cloth as it would stand off, drawn
-        three times as far{was ? '; the broken one is the cloth as it is drafted now' : ''}. A short stroke
-        across is the least that a cloth without stretch needs there. It shows no drape. At an open point the
-        height, or how much of the girth lies in front, was not measured.
+        three times as far{was ? `; the broken one is the cloth ${wasIs[1]}` : ''}. A short stroke across is
+        the least that a cloth without stretch needs there. It shows no drape. At an open point the height, or
+        how much of the girth lies in front, was not measured.
       </p>
     </section>
   );
@@ -168,11 +178,13 @@ function RoomWords({
   level,
   room,
   was,
+  wasIs,
   unit,
 }: {
   level: LevelSeen;
   room: Room;
   was: Room | undefined;
+  wasIs: string;
   unit: SheetUnit;
 }) {
   const size = (n: number) => `${n < -1e-9 ? '−' : ''}${printLength(Math.abs(n) as Room['ease'], unit)}`;
@@ -183,7 +195,10 @@ function RoomWords({
       <dd className={tight ? 'tight' : undefined}>
         {size(room.ease)} {easeWords(room.id, room.ease, room.least)}
         {was && Math.abs(was.ease - room.ease) > 1e-9 && (
-          <span className="soft"> (as drafted now {size(was.ease)})</span>
+          <span className="soft">
+            {' '}
+            ({wasIs} {size(was.ease)})
+          </span>
         )}
         {room.front !== null && room.back !== null && (
           <span className="soft">

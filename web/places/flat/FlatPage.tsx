@@ -3,7 +3,7 @@ import type { FlatView, OrderFull } from '@rocchetto/contract';
 import { readLength, type SheetUnit, tell, withUnit } from '@rocchetto/core';
 import { CUT_NAME, FLAT_CUTS, LAID } from '@rocchetto/core/measures/flat/flat-points.ts';
 import { Button } from 'antd';
-import { type FormEvent, useRef, useState } from 'react';
+import { type FormEvent, lazy, Suspense, useRef, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useFlatQuery, useLayFlatMutation, useReadFlatMutation } from '../../api/flat.ts';
 import { inLine } from '../../api/in-line.ts';
@@ -19,6 +19,8 @@ import { ChangeActs } from './ChangeActs.tsx';
 import { FlatDrawing } from './FlatDrawing.tsx';
 import { Tolerance } from './Tolerance.tsx';
 import { TwoLays } from './TwoLays.tsx';
+
+const LayEase = lazy(() => import('./LayEase.tsx'));
 
 export function Component() {
   const id = Number(useParams().id);
@@ -293,6 +295,9 @@ function OneLay({
           />
         </div>
       </div>
+      <Suspense>
+        <LayEase orderId={order.id} lay={lay} unit={unit} />
+      </Suspense>
     </>
   );
 }

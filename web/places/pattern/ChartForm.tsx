@@ -27,7 +27,7 @@ const rowsOf = (of: KeptChart | null): readonly GridRow[] =>
 export function ChartForm({ of, onClose }: Props) {
   const me = useMe();
   const [name, setName] = useState(of?.chart.name ?? '');
-  const [is, setIs] = useState<'body' | 'finished'>(of?.chart.of ?? 'body');
+  const [is, setIs] = useState<'body' | 'finished' | 'lengths'>(of?.chart.of ?? 'body');
   const [unit, setUnit] = useState<SheetUnit>(of?.chart.unit ?? me.unit);
   const [allowance, setAllowance] = useState(of?.chart.allowance ?? '0');
   const [measures, setMeasures] = useState<readonly string[]>(
@@ -47,7 +47,7 @@ export function ChartForm({ of, onClose }: Props) {
     name,
     of: is,
     unit,
-    allowance: is === 'finished' ? allowance.trim() || '0' : '0',
+    allowance: is !== 'body' ? allowance.trim() || '0' : '0',
     ease: is === 'body' ? only(measures, ease) : {},
     sizes: filled.map((r) => ({
       size: r.size.trim(),
@@ -87,6 +87,10 @@ export function ChartForm({ of, onClose }: Props) {
           <input type="radio" name="of" checked={is === 'finished'} onChange={() => setIs('finished')} /> the
           finished garment
         </label>
+        <label>
+          <input type="radio" name="of" checked={is === 'lengths'} onChange={() => setIs('lengths')} /> its
+          lengths alone
+        </label>
       </fieldset>
       <fieldset>
         <legend>Figures without a unit are</legend>
@@ -97,7 +101,7 @@ export function ChartForm({ of, onClose }: Props) {
           </label>
         ))}
       </fieldset>
-      {is === 'finished' && (
+      {is !== 'body' && (
         <>
           <label htmlFor="chart-allowance">Seam allowance that its figures contain, at each edge</label>
           <input

@@ -1,21 +1,37 @@
 import type { SheetView } from '@rocchetto/contract';
 import { specReading } from '@rocchetto/contract/spec-reading.ts';
-import { type Kept, resolveAll, type SheetUnit } from '@rocchetto/core';
+import { cm, type Kept, resolveAll, type SheetUnit } from '@rocchetto/core';
 import { bodySeen, roomsOf } from '@rocchetto/core/compare/ease-seen.ts';
+import { useAlterationsQuery } from '../../api/alterations.ts';
 import { EaseSeen } from '../../parts/ease/EaseSeen.tsx';
 
 interface Props {
+  readonly orderId: number;
   readonly view: SheetView;
+  /** something of it was altered at a fitting */
+  readonly altered: boolean;
   readonly sheet: Kept;
   readonly unit: SheetUnit;
 }
 
 /** The ease of the sheet's garment around the body, for the client to see and to take along. */
-export default function Ease({ view: { spec }, sheet, unit }: Props) {
+export default function Ease({ orderId, view: { spec }, sheet, altered, unit }: Props) {
   const measured = resolveAll(spec.readings.map((r, i) => specReading(r, i, spec)));
   const net = (id: string) => measured.get(id)?.net ?? null;
   const { levels } = bodySeen(net);
-  const rooms = roomsOf(sheet, net, spec.garment.cloth);
+  const drafted = roomsOf(sheet, net, spec.garment.cloth);
+  const { data } = useAlterationsQuery(orderId, { skip: !altered });
+  // What was pinned at the fittings: the girths as they are altered.
+  const by = (id: string) => {
+    const point = data?.points.find((x) => x.id === id || x.id.endsWith(`.${id}`));
+    return point?.agreed == null || point.target === null ? 0 : point.target - point.agreed;
+  };
+  const rooms = drafted.map((r) => {
+    const more = by(r.id);
+    // Where it lies, in front or behind, the girth alone does not say.
+    return Math.abs(more) < 0.05 ? r : { ...r, ease: cm(r.ease + more), front: null, back: null };
+  });
+  const pinned = rooms.some((r, i) => r !== drafted[i]);
   if (levels.length < 2 || !levels.some((l) => rooms.some((r) => r.id === l.id)))
     return (
       <p className="soft">
@@ -24,7 +40,13 @@ export default function Ease({ view: { spec }, sheet, unit }: Props) {
     );
   return (
     <>
-      <EaseSeen levels={levels} of="the garment" rooms={rooms} unit={unit} />
+      <EaseSeen
+        levels={levels}
+        of="the garment"
+        rooms={rooms}
+        {...(pinned ? { was: drafted, wasIs: ['before the fitting', 'as the sheet has it'] as const } : {})}
+        unit={unit}
+      />
       <p className="noprint">
         <button type="button" className="plain" onClick={() => window.print()}>
           Print for the client

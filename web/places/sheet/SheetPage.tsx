@@ -246,7 +246,7 @@ function Sheet({ id, view, frozen, altered, clientId, thread }: Props) {
         {part === 'cutting' && <CutList printed={following.printed[unit]} />}
         {part === 'ease' && (
           <Suspense>
-            <Ease view={view} sheet={sheet} unit={unit} />
+            <Ease orderId={id} view={view} sheet={sheet} altered={altered} unit={unit} />
           </Suspense>
         )}
         {part === 'checks' && (
