@@ -1,5 +1,5 @@
 import './ease.css';
-import { printLength, type SheetUnit } from '@rocchetto/core';
+import { printWithUnit, type SheetUnit } from '@rocchetto/core';
 import { easeWords, type LevelSeen, type Room, standsOff } from '@rocchetto/core/compare/ease-seen.ts';
 import { scaleLinear } from 'd3-scale';
 import { area, curveMonotoneY, line } from 'd3-shape';
@@ -187,7 +187,7 @@ function RoomWords({
   wasIs: string;
   unit: SheetUnit;
 }) {
-  const size = (n: number) => `${n < -1e-9 ? '−' : ''}${printLength(Math.abs(n) as Room['ease'], unit)}`;
+  const size = (n: number) => `${n < -1e-9 ? '−' : ''}${printWithUnit(Math.abs(n) as Room['ease'], unit)}`;
   const tight = room.ease < -1e-9 || (room.least !== null && room.ease < room.least - 1e-9);
   return (
     <div>

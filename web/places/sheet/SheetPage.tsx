@@ -146,7 +146,7 @@ function Sheet({ id, view, frozen, altered, clientId, thread }: Props) {
         </>
       }
     >
-      <p className="soft">
+      <p className="soft noprint">
         <Link to={`/orders/${id}`}>Order {view.spec.order.number}</Link>
         {mayRead && (
           <>

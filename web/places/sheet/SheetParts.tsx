@@ -26,7 +26,7 @@ interface Props {
 /** From part to part of a sheet; where warnings are open it says how many. */
 export function SheetParts({ at, open, body, onGo }: Props) {
   return (
-    <nav className="asks sheetparts" aria-label="Parts of the sheet">
+    <nav className="asks sheetparts noprint" aria-label="Parts of the sheet">
       {SHEET_PARTS.filter((p) => body || p !== 'ease').map((p) => (
         <button
           key={p}
