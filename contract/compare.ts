@@ -11,14 +11,18 @@ import {
 } from '@rocchetto/core';
 import { chartFaults, EN_13402, type SizeChart, type Span } from '@rocchetto/core/compare/chart.ts';
 import { type BodySeen, bodySeen } from '@rocchetto/core/compare/ease-seen.ts';
+import { flatGround, flatTable } from '@rocchetto/core/compare/flat-table.ts';
 import { type Graded, gradeSize } from '@rocchetto/core/compare/grade.ts';
 import { type Ranking, rankSizes, type ZoneHeld } from '@rocchetto/core/compare/rank.ts';
 import { guessChart, readChart, readSpan } from '@rocchetto/core/compare/read-chart.ts';
 import { wishesOf } from '@rocchetto/core/compare/wish.ts';
 import { profileOf } from '@rocchetto/core/compare/zones.ts';
+import { FLAT_CUTS, findFlatPoint, flatPoints } from '@rocchetto/core/measures/flat/flat-points.ts';
 import { z } from 'zod';
 import { Version } from './basics.ts';
+import { lengthText } from './length.ts';
 import { made } from './made.ts';
+import { toCm } from './parse-length.ts';
 import { SpecFile } from './spec.ts';
 import { toSheetInput, unitOf } from './to-core.ts';
 
@@ -103,12 +107,33 @@ export function toChart(file: ChartFile): SizeChart {
 }
 
 /** A spec and a chart, compared without a studio: `./rocchetto compare`. */
-export const CompareFile = z.strictObject({
-  format: z.literal('rocchetto-compare'),
-  version: z.literal(1),
-  spec: SpecFile,
-  chart: ChartFile,
-});
+export const CompareFile = z
+  .strictObject({
+    format: z.literal('rocchetto-compare'),
+    version: z.literal(1),
+    spec: SpecFile,
+    chart: ChartFile.optional(),
+    /** what was read off a pattern, toile or garment that lies flat, by point */
+    flat: z
+      .strictObject({
+        cut: z.enum(FLAT_CUTS),
+        tolerance: lengthText({ min: 0.1, max: 5, name: 'tolerance' }).nullable().default(null),
+        points: z.record(z.string(), lengthText({ min: 0.1, max: 300, name: 'reading' })),
+      })
+      .superRefine(({ cut, points }, ctx) => {
+        for (const point of Object.keys(points))
+          if (!findFlatPoint(cut, point))
+            ctx.addIssue({
+              code: 'custom',
+              path: ['points', point],
+              message: `There is no such point on this piece. There are: ${flatPoints(cut)
+                .map((p) => p.id)
+                .join(', ')}.`,
+            });
+      })
+      .optional(),
+  })
+  .refine((f) => f.chart || f.flat, 'Give a chart, or what was read off a piece that lies flat.');
 export type CompareFile = z.infer<typeof CompareFile>;
 /** The chart's shape as JSON Schema; a spec has its own (spec.schema.json). */
 export const chartJsonSchema = () => z.toJSONSchema(ChartFile, { io: 'input' });
@@ -134,13 +159,55 @@ function gradeFor(ranking: Ranking, name: string, step: Cm) {
 export function compareFile(file: CompareFile) {
   const sheet = computeSheet(toSheetInput(file.spec));
   const unit = unitOf(file.spec);
-  const { ranking, grade } = comparison(sheet, toChart(file.chart), unit);
   const said = (s: string) => tell(s, unit);
   return {
     format: 'rocchetto-comparison' as const,
     version: 1 as const,
     lengths: 'cm' as const,
-    chart: file.chart.name,
+    ...(file.chart ? sizesSaid(sheet, file.chart, unit) : {}),
+    ...(file.flat ? { flat: flatSaid(sheet, file.flat, said) } : {}),
+  };
+}
+
+/** Of a piece that lies flat, every point that was read: as it is, as it should be, and what to do. */
+function flatSaid(
+  sheet: Sheet,
+  { cut, points, tolerance }: NonNullable<CompareFile['flat']>,
+  said: (s: string) => string,
+) {
+  const { rows, says } = flatTable(
+    flatGround(sheet),
+    cut,
+    points,
+    tolerance === null ? null : toCm(tolerance),
+  );
+  return {
+    cut,
+    says: says.map(said),
+    points: rows
+      .filter((r) => r.flat !== null)
+      .map((r) => ({
+        point: r.point.id,
+        name: r.point.name,
+        half: r.point.half,
+        measured: r.flat,
+        body: r.body,
+        wanted: r.ease,
+        should: r.should,
+        differs: r.differs,
+        tolerance: r.tolerance,
+        within: r.within,
+        says: r.change === null ? null : said(r.change),
+        alteration: r.asked,
+      })),
+  };
+}
+
+function sizesSaid(sheet: Sheet, chart: ChartFile, unit: SheetUnit) {
+  const { ranking, grade } = comparison(sheet, toChart(chart), unit);
+  const said = (s: string) => tell(s, unit);
+  return {
+    chart: chart.name,
     by: ranking.by,
     says: ranking.says.map(said),
     sizes: ranking.sizes.map((s) => ({

@@ -49,7 +49,7 @@ test('a chart is filled from a CSV file with its sizes across', async ({ page })
   await signIn(page);
   const { orderId } = await measured(page, 'Pattern Buyer');
   await page.goto(`/orders/${orderId}/pattern?edit=new`);
-  await page.getByLabel('Fill from CSV file').setInputFiles({
+  await page.getByLabel('Fill from file').setInputFiles({
     name: 'sizes.csv',
     mimeType: 'text/csv',
     buffer: Buffer.from(',S,M,L\nwaist,"26 - 27","28 - 29","30 1/2"\nhip,36,38,wide\n'),
@@ -77,4 +77,33 @@ test('a chart is filled from a CSV file with its sizes across', async ({ page })
     'aria-pressed',
     'true',
   );
+});
+
+test('a chart’s own JSON file fills the form; one that is none says what is wrong', async ({ page }) => {
+  await signIn(page);
+  const { orderId } = await measured(page, 'Chart File');
+  await page.goto(`/orders/${orderId}/pattern?edit=new`);
+  const give = (text: string) =>
+    page.getByLabel('Fill from file').setInputFiles({
+      name: 'chart.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(text),
+    });
+  await give('{ "name": "x" ');
+  await expect(page.getByRole('alert').first()).toBeVisible();
+  await give(
+    JSON.stringify({
+      name: 'Skirt lengths',
+      of: 'lengths',
+      unit: 'in',
+      sizes: [{ size: '10', at: { 'hem-front': '24' } }],
+    }),
+  );
+  await expect(page.getByLabel('Name of the chart')).toHaveValue('Skirt lengths');
+  await expect(page.getByRole('radio', { name: 'its lengths alone' })).toBeChecked();
+  await expect(page.getByLabel('Size, row 1', { exact: true })).toHaveValue('10');
+  await page.getByRole('button', { name: 'Save chart' }).click();
+  await expect(
+    page.getByText('A table of lengths').or(page.getByText('Nothing that this chart gives')),
+  ).toBeVisible();
 });

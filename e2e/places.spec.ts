@@ -96,6 +96,8 @@ test('the sheet: both units, rounding with its drift, a conflict that keeps both
 
   await page.getByRole('button', { name: /^Checks/ }).click();
   await expect(page).toHaveURL(/part=checks/);
+  // The address is first; what is counted below has to stand.
+  await expect(page.getByRole('region', { name: 'Checks' })).toBeVisible();
   for (let open = page.getByRole('button', { name: 'Accept warning' }); (await open.count()) > 0; ) {
     const before = await open.count();
     await page

@@ -1,7 +1,9 @@
-import { type EaseZone, FLOORS } from '../garment/tables/fit.ts';
+import type { SheetInput } from '../garment/input.ts';
+import { EASE_ZONES, type EaseOverlay, type EaseZone, easeFor, FLOORS } from '../garment/tables/fit.ts';
 import type { Sheet } from '../sheet/compute.ts';
 import type { Cm } from '../units/length.ts';
 import { cm } from '../units/length.ts';
+import { profileOf } from './zones.ts';
 
 /** The body at one level, as an ellipse of its girth. Lengths cm; heights from the waist, up is more. */
 export interface LevelSeen {
@@ -116,6 +118,18 @@ export interface Room {
   readonly back: Cm | null;
   /** what a cloth without stretch needs there; null where nothing says */
   readonly least: Cm | null;
+  /** what the wished fit gives there; null where nothing says */
+  readonly wish?: Cm | null;
+}
+
+/** What the fit of a brief gives at a place, by the house's figures. */
+export function wishedBy(
+  { fit, school, parts }: Pick<SheetInput['brief'], 'fit' | 'school' | 'parts'>,
+  house: EaseOverlay,
+): (id: string) => Cm | null {
+  const hang = profileOf(parts) === 'upper' ? 'shoulder' : 'waist';
+  return (id) =>
+    EASE_ZONES.includes(id as EaseZone) ? easeFor(id as EaseZone, fit, school, hang, house).ease : null;
 }
 
 /** The room of a sheet's garment at every level that both it and the body have. */
@@ -123,6 +137,7 @@ export function roomsOf(
   { figures }: Pick<Sheet, 'figures'>,
   net: Net,
   { stretch }: { readonly stretch: number },
+  wished: (id: string) => Cm | null = () => null,
 ): readonly Room[] {
   return ROWS.flatMap(({ id, arc }): Room[] => {
     const figure = figures.find((f) => f.id === id);
@@ -139,6 +154,7 @@ export function roomsOf(
         front: inFront,
         back: inFront === null ? null : cm(ease - inFront),
         least: stretch > 0 ? null : (FLOORS[id as EaseZone]?.least ?? null),
+        wish: wished(id),
       },
     ];
   });

@@ -7,6 +7,9 @@ import { findZone } from './zones.ts';
 /** What changes besides, where a point is changed (common practice, no source). */
 const MOVES: Readonly<Record<string, string>> = {
   'half-chest': 'The armhole and its sleeve follow.',
+  'bust-height': 'The dart moves with it.',
+  'waist-front': 'The dart takes it at the side seam, or the back is eased on.',
+  'waist-back': 'The side seam of the front follows.',
   'side-neck-length': 'The bust line stays where it was.',
   armhole: 'The sleeve cap follows.',
   shoulder: 'The armhole moves with it.',

@@ -1,24 +1,6 @@
 import type { FlatView } from '@rocchetto/contract';
-import {
-  allowancesIn,
-  besideFlat,
-  type Cm,
-  findFlatPoint,
-  findZone,
-  flatChange,
-  flatSays,
-  type Measured,
-  profileOf,
-  type Rounding,
-  readLength,
-  resolveAll,
-  type Sheet,
-  type Written,
-  wishesOf,
-} from '@rocchetto/core';
-import { bustAsked, flatAsked } from '@rocchetto/core/compare/flat-asked.ts';
-import { byCup } from '@rocchetto/core/compare/flat-change.ts';
-import { sewingCup } from '@rocchetto/core/measures/cups.ts';
+import { findFlatPoint, readLength } from '@rocchetto/core';
+import { type FlatGround, flatGround, flatTable } from '@rocchetto/core/compare/flat-table.ts';
 import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import type { Db } from '../../db/pool.ts';
@@ -45,50 +27,11 @@ import {
 
 const inThread = threadsFor<FlatJobs>();
 
-const cupOf = (bust: Cm | null, high: Cm | null) =>
-  bust === null || high === null ? null : sewingCup(bust, high);
-
-interface Beside {
-  readonly sheet: Sheet | null;
-  readonly measured: ReadonlyMap<string, Pick<Measured, 'net'>>;
-  readonly wanted: (id: string) => Cm | null;
-  readonly hand: Rounding;
-  readonly cup: string | null;
-  readonly princess: boolean;
-}
-/** One piece as it is shown: its points, what to do at each, what was accepted. */
-function viewOf(lay: Lay, { sheet, measured, wanted, hand, cup, princess }: Beside): FlatView {
-  const own = lay.tolerance === null ? null : readLength(lay.tolerance, 'cm', true);
-  const held = besideFlat(lay.cut, writtenOf(lay), sheet, measured, wanted, own?.ok ? own.cm : null);
-  const off = (id: string) => held.find((r) => r.point.id === id)?.within === false;
-  const bust = { cup, shouldersFit: !off('shoulders') && !off('shoulder') };
-  const rows = held.map((r) => ({
-    ...r,
-    change: flatChange(r, hand, bust),
-    asked: byCup(r, bust) ? bustAsked(r, hand, princess) : flatAsked(r, hand),
-  }));
-  const { id, of, cut, words, by, at, tolerance, changes } = lay;
-  return {
-    id,
-    of,
-    cut,
-    words,
-    by,
-    at: at.toISOString(),
-    rows,
-    tolerance,
-    changes,
-    says: [...flatSays(rows), ...[allowancesIn(rows)].filter((x) => x !== null)],
-  };
-}
-
-function writtenOf(lay: Lay): Map<string, Written> {
-  const out = new Map<string, Written>();
-  for (const [point, text] of Object.entries(lay.read)) {
-    const read = readLength(text, 'cm', true);
-    if (read.ok) out.set(point, read.written);
-  }
-  return out;
+/** One piece as it is shown. */
+function viewOf({ id, of, cut, words, by, at, read, tolerance, changes }: Lay, ground: FlatGround): FlatView {
+  const own = tolerance === null ? null : readLength(tolerance, 'cm', true);
+  const table = flatTable(ground, cut, read, own?.ok ? own.cm : null);
+  return { id, of, cut, words, by, at: at.toISOString(), tolerance, changes, ...table };
 }
 
 /** A garment, pattern or toile laid flat: read point by point, beside the body and the sheet. */
@@ -97,22 +40,8 @@ export function flatRoutes(deps: Deps): Hono<Env> {
   async function view(db: Db, orderId: number): Promise<FlatView[]> {
     const lays = await flatLays(db, orderId);
     if (lays.length === 0) return [];
-    const sheet = (await madeSheet(db, orderId, deps.now()))?.sheet ?? null;
-    const measured = sheet ? resolveAll(sheet.input.readings) : new Map();
-    const net = (id: string) => measured.get(id)?.net ?? null;
-    const profile = sheet && profileOf(sheet.input.brief.parts);
-    const wish = sheet && wishesOf(sheet, net, profile === 'upper' ? 'shoulder' : 'waist');
-    const wanted = (id: string) => {
-      const zone = wish ? findZone(id) : undefined;
-      // A girth of which no table says the ease is wanted as wide as nothing.
-      return !zone || !wish || (!zone.ease && !zone.length && zone.edges > 2) ? null : wish(zone).want;
-    };
-    // In what a hand marks a change: a millimetre or a sixteenth.
-    const unit = sheet?.input.house.rounding.unit ?? 'cm';
-    const hand = { unit, step: unit === 'cm' ? 0.1 : 0.0625, mode: 'nearest' } as const;
-    const cup = cupOf(net('bust'), net('high-bust'));
-    const princess = sheet?.panels.some((p) => p.edges.some((e) => e.id === 'princess')) === true;
-    return lays.map((lay) => viewOf(lay, { sheet, measured, wanted, hand, cup, princess }));
+    const ground = flatGround((await madeSheet(db, orderId, deps.now()))?.sheet ?? null);
+    return lays.map((lay) => viewOf(lay, ground));
   }
   on(app, 'GET /orders/:id/flat', async (c) => await view(deps.pool, idParam(c, 'order')));
   on(app, 'POST /orders/:id/flat', (c, { body }) => {

@@ -90,13 +90,15 @@ export function EaseSeen({ levels, of, rooms, was, wasIs = NOW, unit }: Props) {
               />
             )}
             <path className="clothline" d={through(cloth.map(([x, y]) => [out * x, y] as const)) ?? ''} />
-            {known.map((l) => {
-              const least = roomAt(l.id)!.least;
-              const x = out * (l[side] + (least === null ? 0 : FARTHER * standsOff(least))) * SCALE;
-              return least === null ? null : (
-                <path key={l.id} className="floor" d={`M${x} ${-l.height * SCALE - 9}v18`} />
-              );
-            })}
+            {known.flatMap((l) =>
+              (['least', 'wish'] as const).map((mark) => {
+                const ease = roomAt(l.id)![mark] ?? null;
+                const x = out * (l[side] + FARTHER * standsOff(ease ?? 0)) * SCALE;
+                return ease === null ? null : (
+                  <path key={`${l.id} ${mark}`} className={mark} d={`M${x} ${-l.height * SCALE - 9}v18`} />
+                );
+              }),
+            )}
             {levels.map((l) => (
               <circle
                 key={l.id}
@@ -145,8 +147,9 @@ export function EaseSeen({ levels, of, rooms, was, wasIs = NOW, unit }: Props) {
       <p className="soft later">
         The inner line is the body by its measurements, the outer one the cloth as it would stand off, drawn
         three times as far{was ? `; the broken one is the cloth ${wasIs[1]}` : ''}. A short stroke across is
-        the least that a cloth without stretch needs there. It shows no drape. At an open point the height, or
-        how much of the girth lies in front, was not measured.
+        the least that a cloth without stretch needs there
+        {rooms.some((r) => r.wish != null) ? ', a dotted one what the fit wants' : ''}. It shows no drape. At
+        an open point the height, or how much of the girth lies in front, was not measured.
       </p>
     </section>
   );
@@ -188,6 +191,8 @@ function RoomWords({
   unit: SheetUnit;
 }) {
   const size = (n: number) => `${n < -1e-9 ? '−' : ''}${printWithUnit(Math.abs(n) as Room['ease'], unit)}`;
+  // Half a centimetre is what hand and cloth make of any fit.
+  const wished = room.wish != null && Math.abs(room.wish - room.ease) > 0.5 ? room.wish : null;
   const tight = room.ease < -1e-9 || (room.least !== null && room.ease < room.least - 1e-9);
   return (
     <div>
@@ -200,6 +205,7 @@ function RoomWords({
             ({wasIs} {size(was.ease)})
           </span>
         )}
+        {wished !== null && <span className="soft"> (the fit wants {size(wished)})</span>}
         {room.front !== null && room.back !== null && (
           <span className="soft">
             <br />

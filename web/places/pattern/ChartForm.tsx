@@ -119,6 +119,16 @@ export function ChartForm({ of, onClose }: Props) {
           setRows(read.sizes.map((s) => ({ size: s.size, cup: s.cup ?? '', at: s.at })));
           setLeft(read.left);
         }}
+        onChart={(chart) => {
+          setName(chart.name);
+          setIs(chart.of);
+          setUnit(chart.unit);
+          setAllowance(chart.allowance);
+          setEase(chart.ease);
+          setMeasures([...new Set(chart.sizes.flatMap((s) => Object.keys(s.at)))].sort(inOrder));
+          setRows(chart.sizes.map((s) => ({ size: s.size, cup: s.cup ?? '', at: s.at })));
+          setLeft([]);
+        }}
       />
       {left.map((s) => (
         <Notice key={s}>{s}</Notice>

@@ -1,8 +1,10 @@
-import type { ChartColumnWire, ChartRead } from '@rocchetto/contract/compare.ts';
+import { sentencesOf } from '@rocchetto/contract';
+import { type ChartColumnWire, ChartFile, type ChartRead } from '@rocchetto/contract/compare.ts';
 import { MEASURES } from '@rocchetto/core';
 import { useState } from 'react';
 import { useReadChartTextMutation } from '../../api/charts.ts';
 import { ChoiceByTyping } from '../../shared/ChoiceByTyping.tsx';
+import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 
 const OPTIONS = [
@@ -14,7 +16,15 @@ const OPTIONS = [
 const optionOf = (c: ChartColumnWire) => (c.is === 'measure' ? c.id : c.is);
 
 /** A chart read from a table program's file, its columns mapped by a hand where the guess is wrong, to be looked over below. */
-export function FromCsv({ onRead }: { onRead: (read: ChartRead) => void }) {
+export function FromCsv({
+  onRead,
+  onChart,
+}: {
+  onRead: (read: ChartRead) => void;
+  /** a chart’s own file, whole */
+  onChart: (chart: ChartFile) => void;
+}) {
+  const [wrong, setWrong] = useState<readonly string[]>([]);
   const [read, { error, isLoading }] = useReadChartTextMutation();
   const [{ text, columns }, set] = useState<{ text: string; columns: ChartRead['columns'] }>({
     text: '',
@@ -26,6 +36,14 @@ export function FromCsv({ onRead }: { onRead: (read: ChartRead) => void }) {
     set({ text: next, columns: done.data.columns });
     onRead(done.data);
   };
+  const open = async (file: File) => {
+    const next = await file.text();
+    setWrong([]);
+    if (!/^\s*\{/.test(next)) return take(next);
+    const chart = ChartFile.safeParse(jsonOf(next));
+    if (chart.success) onChart(chart.data);
+    else setWrong(sentencesOf(chart.error));
+  };
   const map = (i: number, column: ChartColumnWire) =>
     void take(
       text,
@@ -34,23 +52,27 @@ export function FromCsv({ onRead }: { onRead: (read: ChartRead) => void }) {
   return (
     <>
       <Problem error={error} />
+      {wrong.map((s) => (
+        <Notice key={s} is="bad">
+          {s}
+        </Notice>
+      ))}
       <p className="row">
         <span className="picturefield">
           <input
             id="chart-file"
             type="file"
-            accept=".csv,.txt,.tsv,text/csv"
+            accept=".csv,.txt,.tsv,.json,text/csv,application/json"
             disabled={isLoading}
-            onChange={async (e) => {
-              const file = e.target.files?.[0];
-              if (file) await take(await file.text());
-            }}
+            onChange={(e) => e.target.files?.[0] && void open(e.target.files[0])}
           />
           <label htmlFor="chart-file" className="plain">
-            Fill from CSV file
+            Fill from file
           </label>
         </span>
-        <span className="soft">Sizes down or across; ranges and blanks are read as they stand.</span>
+        <span className="soft">
+          CSV, sizes down or across, or a chart’s own JSON; ranges and blanks are read as they stand.
+        </span>
       </p>
       {columns.length > 0 && (
         <details open={columns.some((c) => c.column.is === 'leave' && c.head.trim() !== '')}>
@@ -110,3 +132,12 @@ const unitIn = (columns: ChartRead['columns'], own: ChartColumnWire): 'cm' | 'in
   own.is === 'measure'
     ? own.unit
     : (columns.flatMap(({ column }) => (column.is === 'measure' ? [column.unit] : []))[0] ?? 'cm');
+
+/** What a text says as JSON; null where it is none. */
+function jsonOf(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}

@@ -1,7 +1,8 @@
 import type { SheetView } from '@rocchetto/contract';
 import { specReading } from '@rocchetto/contract/spec-reading.ts';
+import { toBrief, toHouse } from '@rocchetto/contract/to-core.ts';
 import { cm, type Kept, resolveAll, type SheetUnit } from '@rocchetto/core';
-import { bodySeen, roomsOf } from '@rocchetto/core/compare/ease-seen.ts';
+import { bodySeen, roomsOf, wishedBy } from '@rocchetto/core/compare/ease-seen.ts';
 import { useAlterationsQuery } from '../../api/alterations.ts';
 import { EaseSeen } from '../../parts/ease/EaseSeen.tsx';
 
@@ -19,7 +20,12 @@ export default function Ease({ orderId, view: { spec }, sheet, altered, unit }: 
   const measured = resolveAll(spec.readings.map((r, i) => specReading(r, i, spec)));
   const net = (id: string) => measured.get(id)?.net ?? null;
   const { levels } = bodySeen(net);
-  const drafted = roomsOf(sheet, net, spec.garment.cloth);
+  const drafted = roomsOf(
+    sheet,
+    net,
+    spec.garment.cloth,
+    wishedBy(toBrief(spec.garment), toHouse(spec.house).ease),
+  );
   const { data } = useAlterationsQuery(orderId, { skip: !altered });
   // What was pinned at the fittings: the girths as they are altered.
   const by = (id: string) => {

@@ -1,5 +1,5 @@
 import { printWithUnit, resolveAll, type Sheet, type SheetUnit, tell } from '@rocchetto/core';
-import { bodySeen, roomsOf } from '@rocchetto/core/compare/ease-seen.ts';
+import { bodySeen, roomsOf, wishedBy } from '@rocchetto/core/compare/ease-seen.ts';
 import { nothingMoved, panelsMoved, type WhatMoved, whatMoved } from '@rocchetto/core/compare/what-moved.ts';
 import { useMemo } from 'react';
 import { Moved } from '../../parts/drawings/Moved.tsx';
@@ -105,7 +105,12 @@ function Ease({ before, after, trying, unit }: Props) {
     <EaseSeen
       levels={bodySeen(net).levels}
       of="the garment"
-      rooms={roomsOf(after, net, after.input.brief.cloth)}
+      rooms={roomsOf(
+        after,
+        net,
+        after.input.brief.cloth,
+        wishedBy(after.input.brief, after.input.house.ease),
+      )}
       // As it is drafted now, around the body as it is tried: a reading that was wrong shows what it would have done.
       {...(trying ? { was: roomsOf(before, net, before.input.brief.cloth) } : {})}
       unit={unit}
