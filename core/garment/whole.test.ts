@@ -129,6 +129,51 @@ describe('the whole pattern', () => {
     expect(places[0]![1]! - places[0]![0]!).toBeCloseTo(15, 0);
   });
 
+  it.each([
+    ['straight-skirt', 'centre-back', ['back', 'front', 'front', 'back']],
+    ['straight-skirt', 'left-side', ['front', 'front', 'back', 'back']],
+    ['trousers', 'centre-front', ['front', 'back', 'back', 'front']],
+  ] as const)(
+    'a band of %s that opens at the %s has notches where it meets centres and sides, and where its overlap begins',
+    (garment, opens, faces) => {
+      for (let seed = 1; seed <= 6; seed++) {
+        const { panels } = made(garment, seed);
+        const band = wholePattern(panels, { opens, length: 18 }).find(
+          (p) => p.share === 'band' && p.layer === 'outer',
+        )!;
+        const got = band.marks.filter((m) => m.kind === 'notch').map((m) => m.at[1]);
+        // Each half of a face walked along its waist, darts taken off.
+        const half = (face: string) => {
+          const p = panels.find((q) => q.layer === 'outer' && q.share === face && has(q, 'waist'))!;
+          return (
+            edgeLength(p, 'waist') -
+            p.darts.filter((d) => d.edge === 'waist').reduce((n, d) => n + d.intake, 0)
+          );
+        };
+        let at = 0;
+        const want = faces.map((f) => {
+          at += half(f);
+          return at;
+        });
+        expect(got.length).toBe(4);
+        for (const [k, y] of got.entries()) expect(y).toBeCloseTo(want[k]!, 6);
+        // What is left beyond the last is the overlap.
+        expect(edgeLength(band, 'waist') - got[3]!).toBeGreaterThan(0.5);
+        expect(band.marks.filter((m) => m.kind === 'notch').every((m) => Math.abs(m.at[0]) < 1e-9)).toBe(
+          true,
+        );
+      }
+    },
+  );
+  it('a band on gathers has them at its quarters', () => {
+    const { panels } = made('gathered-skirt', 3);
+    const band = wholePattern(panels, { opens: 'centre-back', length: 18 }).find((p) => p.share === 'band')!;
+    const ys = band.marks.filter((m) => m.kind === 'notch').map((m) => m.at[1]);
+    expect(ys).toHaveLength(4);
+    expect(ys[1]! - ys[0]!).toBeCloseTo(ys[3]! - ys[2]!, 6);
+    expect(band.marks.filter((m) => m.name === 'quarter')).toHaveLength(4);
+  });
+
   it('a back’s shoulder is eased to the front’s between two notches', () => {
     const all = wholePattern(made('bodice', 6).panels);
     const [front, back] = ['front', 'back'].map((f) => all.find((p) => p.id === `bodice.${f}`)!);

@@ -12,7 +12,7 @@ import { edgeLength, pointAlong, sewnLength, spanAt } from '../draft/measure.ts'
 import { joined } from '../draft/outline.ts';
 import { type Edge, edgeOf, type Panel, type PanelMark } from '../draft/panel.ts';
 import { cm } from '../units/length.ts';
-import { seamsOf } from './seams.ts';
+import { faceOf, isMain, perHalf, seamsOf } from './seams.ts';
 
 /** A drill mark lies so far short of a dart's end, that no hole shows, cm (common practice). */
 const SHORT = 1;
@@ -150,6 +150,64 @@ const gathers = (p: Panel): PanelMark[] =>
         }))
       : [];
   });
+
+/** What a band meets as it goes round from where the garment opens: each place, and which face's half lies before it. */
+const ROUND: Readonly<Record<string, readonly (readonly [name: string, face: 'front' | 'back'])[]>> = {
+  'centre-back': [
+    ['side seam', 'back'],
+    ['centre front', 'front'],
+    ['side seam', 'front'],
+    ['centre back', 'back'],
+  ],
+  'centre-front': [
+    ['side seam', 'front'],
+    ['centre back', 'back'],
+    ['side seam', 'back'],
+    ['centre front', 'front'],
+  ],
+  'left-side': [
+    ['centre front', 'front'],
+    ['side seam', 'front'],
+    ['centre back', 'back'],
+    ['side seam', 'back'],
+  ],
+};
+/**
+ * Notches on a waistband where it meets centres and side seams, read off the waists that it is sewn to; the last is where
+ * its overlap begins. Where the waist has no front and back of its own they lie at its quarters.
+ */
+function banded(panels: Panel[], opens: string): void {
+  const round = ROUND[opens];
+  panels.forEach((band, i) => {
+    const own = band.edges.find((e) => e.id === 'waist');
+    const overlap = band.edges.find((e) => e.id === 'overlap');
+    if (!round || !own || !overlap || band.share !== 'band' || band.layer !== 'outer') return;
+    const part = band.id.split('.')[0];
+    const sewn = panels.filter(
+      (p) =>
+        isMain(p) &&
+        p.share !== 'band' &&
+        p.id.startsWith(`${part}.`) &&
+        p.edges.some((e) => e.id === 'waist'),
+    );
+    const half = (face: 'front' | 'back') =>
+      sewn.filter((p) => faceOf(p) === face).reduce((n, p) => n + sewnLength(p, 'waist') * perHalf(p), 0);
+    const all = sewn.reduce((n, p) => n + sewnLength(p, 'waist') * perHalf(p), 0);
+    const [front, back] = [half('front'), half('back')];
+    const faced = Math.abs(front + back - all) < 0.01 && front > 0 && back > 0;
+    if (all <= 0) return;
+    const whole = edgeLength(band, 'waist');
+    let at = 0;
+    const marks = round.flatMap(([name, face]): PanelMark[] => {
+      at += faced ? (face === 'front' ? front : back) : all / 2;
+      // A band that is eased on may be a little shorter than what it is sewn to.
+      return at > whole + 0.01
+        ? []
+        : [{ kind: 'notch', name: faced ? name : 'quarter', at: pointAlong(own.path, whole - at) }];
+    });
+    panels[i] = { ...band, marks: [...band.marks, ...marks] };
+  });
+}
 
 /** Where a longer shoulder is eased to a shorter one: between these, so far from its ends, cm (common practice). */
 const EASED_FROM_END = 2.5;
@@ -322,6 +380,7 @@ export function wholePattern(panels: readonly Panel[], zip: ZipIn | null = null)
   eased(all);
   pocketed(all);
   if (zip) zipped(all, zip);
+  if (zip) banded(all, zip.opens);
   return all.map((p) => ({
     ...p,
     warp: warpOf(p),
