@@ -402,7 +402,20 @@ describe('what a change brings along', () => {
     expect(() => tryAlteration(with_, alike(s.panels), tuck, false)).toThrow(
       /The zip at the centre back ends/,
     );
-    expect(() => tryAlteration(s, alike(s.panels), tuck, false)).not.toThrow();
+    // A zip that ends below is longer than what it closes by what is folded away, 2 × 0.6.
+    const long = { ...zip, finished: cm(waist! - top + 20) };
+    const through = { ...s, figures: s.figures.map((f) => (f === zip ? long : f)) };
+    expect(
+      tryAlteration(through, alike(s.panels), tuck, false)
+        .effect.says.map((x) => tell(x, 'cm'))
+        .join(),
+    ).toMatch(
+      /runs through what is folded away: it comes out first, and is 1\.2 cm longer than its opening then/,
+    );
+    // One that ends above is none of it.
+    const above = { ...zip, finished: cm(5) };
+    const free = { ...s, figures: s.figures.map((f) => (f === zip ? above : f)) };
+    expect(tryAlteration(free, alike(s.panels), tuck, false).effect.says.join()).not.toContain('zip');
   });
 });
 

@@ -3,6 +3,7 @@ import { type DrawnPanel, drawnPanel } from '../draft/drawn-panel.ts';
 import type { Panel } from '../draft/panel.ts';
 import { kindOf } from '../garment/seams.ts';
 import type { Sheet } from '../sheet/compute.ts';
+import { cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import { type Applied, alike, applyAlteration, type Halves, isMain } from './apply.ts';
 import { type Asked, totalOf } from './asked.ts';
@@ -45,7 +46,7 @@ export function tryAlteration(
   cut: boolean,
 ): Trial {
   const applied = applyAlteration(now, asked, cut);
-  notThroughZip(sheet, now, asked);
+  const zipSays = zipAcross(sheet, now, asked);
   const same = applied.left === applied.right;
   const drawn = (['right', 'left'] as const).flatMap((which) => {
     if (which === 'left' && same) return [];
@@ -54,19 +55,21 @@ export function tryAlteration(
       return p === old || !(isMain(p) || isOwn(p)) ? [] : [drawPanel(old, p, same ? 'both' : which, applied)];
     });
   });
-  return { applied, effect: effectOf(sheet, now, applied, asked), drawn };
+  const effect = effectOf(sheet, now, applied, asked);
+  return { applied, effect: { ...effect, says: [...effect.says, ...zipSays] }, drawn };
 }
 
 /**
- * A tuck across the centre back that would take the end of its zip is refused: the zip ends higher or lower first.
+ * A tuck across the centre back that would take the end of its zip is refused: the zip ends higher or lower first. One
+ * that lies over the zip leaves it longer than what it closes, which is said.
  * @throws CannotAlter
  */
-function notThroughZip(sheet: Pick<Sheet, 'figures'>, now: Halves, asked: Asked): void {
+function zipAcross(sheet: Pick<Sheet, 'figures'>, now: Halves, asked: Asked): string[] {
   const across = asked.kind.moves.find((m) => m.do === 'wedge' || m.do === 'level');
   const zip = sheet.figures.find((f) => f.id === 'zip' && f.bought !== null && /centre back/.test(f.name));
-  if (!across || !zip?.finished || ('face' in across && across.face === 'front')) return;
+  if (!across || !zip?.finished || ('face' in across && across.face === 'front')) return [];
   const taken = Math.max(0, -totalOf(asked));
-  if (taken === 0) return;
+  if (taken === 0) return [];
   for (const p of now.right) {
     const centre = p.edges.find((e) => kindOf(p, e) === 'centre-back');
     if (!centre || !isMain(p)) continue;
@@ -79,7 +82,12 @@ function notThroughZip(sheet: Pick<Sheet, 'figures'>, now: Halves, asked: Asked)
       throw new CannotAlter(
         `The zip at the centre back ends ${say(zip.finished)} down, in what would be folded away: end it higher or lower first.`,
       );
+    if (ends > y)
+      return [
+        `The zip at the centre back, ${say(zip.finished)}, runs through what is folded away: it comes out first, and is ${say(cm(taken))} longer than its opening then.`,
+      ];
   }
+  return [];
 }
 
 function drawPanel(old: Panel, now: Panel, side: DrawnPanel['side'], a: Applied): DrawnPanel {
