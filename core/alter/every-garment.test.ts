@@ -390,6 +390,22 @@ describe('what a change brings along', () => {
       'The hem was marked before this. Mark it again when this is done. hem-straight up',
     ]);
   });
+  it('a neckline is raised up to its side-neck and not past it; the front alone by more than the back is deep', () => {
+    const s = made('bodice');
+    const raise =
+      (amount: number, more: Partial<Asked> = {}) =>
+      () =>
+        tryAlteration(
+          s,
+          alike(s.panels),
+          ask('neckline-raise', 'higher', amount, { as: 'total', ...more }),
+          false,
+        );
+    expect(raise(1)).not.toThrow();
+    expect(raise(4)).toThrow(/neckline of the .*back lies only .* below the side-neck/);
+    expect(raise(4, { face: 'front' })).not.toThrow();
+    expect(raise(20, { face: 'front' })).toThrow(/cannot be raised past it/);
+  });
   it('a tuck where the zip ends is refused in a sentence', () => {
     const s = made('bodice');
     const zip = s.figures.find((f) => f.id === 'zip')!;

@@ -46,6 +46,7 @@ export function tryAlteration(
   cut: boolean,
 ): Trial {
   const applied = applyAlteration(now, asked, cut);
+  notPastTheNeck(now, applied, asked);
   const zipSays = zipAcross(sheet, now, asked);
   const same = applied.left === applied.right;
   const drawn = (['right', 'left'] as const).flatMap((which) => {
@@ -57,6 +58,29 @@ export function tryAlteration(
   });
   const effect = effectOf(sheet, now, applied, asked);
   return { applied, effect: { ...effect, says: [...effect.says, ...zipSays] }, drawn };
+}
+
+/**
+ * A neckline that is raised ends below the side-neck still: past it there is no body to lie on.
+ * @throws CannotAlter
+ */
+function notPastTheNeck(before: Halves, after: Halves, asked: Asked): void {
+  if (asked.kind.id !== 'neckline-raise') return;
+  const depth = (p: Panel) => {
+    const neck = p.edges.find((e) => e.id === 'neck');
+    const ends = neck?.path.flatMap((s) => [s[0], s.at(-1)!]).map(([, y]) => y) ?? [];
+    return ends.length === 0 ? null : Math.max(...ends) - ends.at(-1)!;
+  };
+  for (const which of ['right', 'left'] as const)
+    for (const [i, p] of after[which].entries()) {
+      const was = before[which][i]!;
+      if (p === was || !isMain(p)) continue;
+      const [deep, left] = [depth(was), depth(p)];
+      if (deep !== null && left !== null && deep > 0.3 && left < 0.3)
+        throw new CannotAlter(
+          `The neckline of the ${p.name} lies only ${say(cm(deep))} below the side-neck and cannot be raised past it: raise it by less, or front and back each by their own.`,
+        );
+    }
 }
 
 /**
