@@ -154,7 +154,8 @@ export function roomsOf(
         front: inFront,
         back: inFront === null ? null : cm(ease - inFront),
         least: stretch > 0 ? null : (FLOORS[id as EaseZone]?.least ?? null),
-        wish: wished(id),
+        // A cloth that stretches is cut smaller than its fit says: by how much the sheet reckons.
+        wish: stretch > 0 ? null : wished(id),
       },
     ];
   });

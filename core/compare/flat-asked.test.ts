@@ -99,19 +99,27 @@ describe('a change of what lies flat, as one of the program’s alterations', ()
 });
 
 describe('bust first', () => {
+  it('over princess seams the alteration that is named makes the bust as much wider as it lacks', () => {
+    const princess = sheetOf(
+      garmentSpec([{ part: 'darted-bodice', shaping: 'princess-shoulder' }], asLines(randomBody(seeded(5))), {
+        house: { rounding: EXACT },
+      }),
+    );
+    const row = off(princess, 'set-in', 'half-chest', -1);
+    const asked = bustAsked(row, HAND);
+    const wire = AskedWire.parse({ ...asked, version: 2, amount: `${asked.amount} cm` });
+    const trial = tryAlteration(princess, alike(princess.panels), toAsked(wire), false);
+    const bust = trial.effect.moved.find((m) => m.id === 'bust')!;
+    expect(bust.after - bust.before).toBeCloseTo(2, 1);
+  });
   const short = off(dress, 'set-in', 'half-chest', -2);
   it('a chest too small for a full cup whose shoulders fit is a full bust change of half of what lacks, on each half of the front', () => {
     const bust = { cup: 'D', shouldersFit: true };
     expect(tell(flatChange(short, HAND, bust)!, 'cm')).toMatch(
       /^Full bust change \(cup D\): spread each half of the front by 2 cm at the bust point/,
     );
-    // By its dart each half gains 2; over princess seams the girth gains 4.
-    expect(bustAsked(short, HAND, false)).toMatchObject({
-      kind: 'bust-fullness',
-      direction: 'more',
-      amount: 2,
-    });
-    expect(bustAsked(short, HAND, true).amount).toBe(4);
+    // Over princess seams what goes round gains 4.
+    expect(bustAsked(short, HAND)).toMatchObject({ kind: 'bust-fullness', direction: 'more', amount: 4 });
   });
   it('not where the shoulders are off too, the cup is the one patterns are drafted for, or is not known', () => {
     for (const bust of [

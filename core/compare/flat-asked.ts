@@ -48,11 +48,11 @@ const OTHER_WAY: Readonly<Record<string, string>> = {
   'armhole-lower': 'armhole-raise',
 };
 
-/** A bust change as it would be asked for: by a dart it is what each half gains, over princess seams what goes round. */
-export const bustAsked = (row: FlatRow, hand: Rounding, princess: boolean): FlatAsked => ({
+/** A bust change over princess seams as it would be asked for. By a dart it is drawn anew: no alteration widens a front at its bust point alone. */
+export const bustAsked = (row: FlatRow, hand: Rounding): FlatAsked => ({
   kind: 'bust-fullness',
   direction: row.differs! < 0 ? 'more' : 'less',
-  amount: roundLength(cm(Math.abs(row.differs!) * (princess ? 2 : 1)), hand),
+  amount: roundLength(cm(2 * Math.abs(row.differs!)), hand),
   as: 'total',
   face: null,
 });

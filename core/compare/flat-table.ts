@@ -73,7 +73,7 @@ export function flatTable(
   const rows = held.map((r) => ({
     ...r,
     change: flatChange(r, hand, bust),
-    asked: byCup(r, bust) ? bustAsked(r, hand, princess) : flatAsked(r, hand),
+    asked: byCup(r, bust) ? (princess ? bustAsked(r, hand) : null) : flatAsked(r, hand),
   }));
   return { rows, says: [...flatSays(rows), ...[allowancesIn(rows)].filter((x) => x !== null)] };
 }

@@ -60,6 +60,15 @@ export function flatRoutes(deps: Deps): Hono<Env> {
       const lay = await flatLay(tx, id);
       if (!lay) throw notFound('piece measured flat');
       await setTolerance(tx, id, tolerance);
+      await remember(
+        tx,
+        'order',
+        lay.orderId,
+        c.get('who').id,
+        'tolerance of a piece measured flat',
+        { tolerance: lay.tolerance },
+        { tolerance },
+      );
       return { body: await view(tx, lay.orderId), changed: [['order', lay.orderId, 0]] };
     });
   });
@@ -79,6 +88,8 @@ export function flatRoutes(deps: Deps): Hono<Env> {
           );
         await acceptChange(tx, id, point, says, c.get('who').id, deps.now());
       } else await dropChange(tx, id, point);
+      const what = accepted ? 'change of a piece accepted' : 'change of a piece taken back';
+      await remember(tx, 'order', lay.orderId, c.get('who').id, what, undefined, { piece: id, point });
       return { body: await view(tx, lay.orderId), changed: [['order', lay.orderId, 0]] };
     });
   });

@@ -31,7 +31,10 @@ export function Component() {
     <Place
       title="Try changes"
       thread={thread}
-      margin={view?.sessionId && <Others order={order} sessionId={view.sessionId} />}
+      margin={
+        view?.sessionId &&
+        view.spec.readings.length > 0 && <Others order={order} sessionId={view.sessionId} />
+      }
     >
       <p className="soft">
         <Link to={`/orders/${id}/sheet`}>Sheet {order.number}</Link>
