@@ -192,7 +192,9 @@ function RoomWords({
 }) {
   const size = (n: number) => `${n < -1e-9 ? '−' : ''}${printWithUnit(Math.abs(n) as Room['ease'], unit)}`;
   // Half a centimetre is what hand and cloth make of any fit.
-  const wished = room.wish != null && Math.abs(room.wish - room.ease) > 0.5 ? room.wish : null;
+  const near = (a: number | undefined, b: number) => a !== undefined && Math.abs(a - b) <= 0.5;
+  const wished =
+    room.wish == null || near(room.ease, room.wish) || near(was?.ease, room.wish) ? null : room.wish;
   const tight = room.ease < -1e-9 || (room.least !== null && room.ease < room.least - 1e-9);
   return (
     <div>
