@@ -73,6 +73,9 @@ describe('an alteration', () => {
     expect((await step(id, { step: 'check' }, bench, 409)).code).toBe('own-work');
     const outside = await step(id, { step: 'check', readings: { 'skirt.waist': '75 cm' } }, other, 422);
     expect(outside.detail).toContain('is allowed. Send it back');
+    // A tape in inches is answered in inches.
+    const inches = await step(id, { step: 'check', readings: { 'skirt.waist': '32 in' } }, other, 422);
+    expect(inches.detail).toMatch(/32 in is [^.]* in more than [^.]* in, and [^.]* in is allowed/);
     const { target } = asked.targets.find((x: { id: string }) => x.id === 'skirt.waist');
     await step(id, { step: 'check', readings: { 'skirt.waist': `${target} cm` } }, other);
     const done = await one(id);

@@ -11,7 +11,8 @@ import {
   toAsked,
   toCm,
 } from '@rocchetto/contract';
-import { dayIn, printDate, type Sheet, type SheetUnit, say, tell } from '@rocchetto/core';
+import { handUnit } from '@rocchetto/contract/alterations.ts';
+import { dayIn, printDate, readLength, type Sheet, type SheetUnit, say, tell } from '@rocchetto/core';
 import {
   ALTERATION_STEPS,
   asMade,
@@ -75,14 +76,14 @@ export async function prepared(
   const came = made ? undefined : await broughtIn(tx, orderId);
   if (came) {
     const garment = { kind: findGarmentKind(came.kind)!, lined: came.lined };
-    const boxes = possible('cm', () => genericBoxes(garment, toAsked(asked)));
+    const boxes = possible(handUnit(asked) ?? 'cm', () => genericBoxes(garment, toAsked(asked)));
     return { boxes: boxes.length > 0 ? boxes : whole(), targets: [] };
   }
   // What is not measured yet has no panels to try it on: it is kept in words, and worked out when it is agreed.
   if (!made || made.sheet.panels.length === 0 || kind.moves.length === 0)
     return { boxes: whole(), targets: [] };
   const standing = (await alterationsOfOrder(tx, orderId)).filter((a) => a.id !== except && stands(a.status));
-  const { applied, effect } = possible(made.sheet.input.house.rounding.unit, () =>
+  const { applied, effect } = possible(handUnit(asked) ?? made.sheet.input.house.rounding.unit, () =>
     tryAlteration(
       made.sheet,
       asMade(
@@ -107,6 +108,12 @@ export async function prepared(
 /** Of a measure that differs left and right the side that moved more, which comes first. */
 const firstOfEach = <T extends { readonly id: string }>(list: readonly T[]): T[] =>
   list.filter((m, i) => list.findIndex((x) => x.id === m.id) === i);
+
+/** The unit that a length was written in. */
+const unitOfText = (text: string): SheetUnit => {
+  const read = readLength(text, 'cm');
+  return read.ok && read.written.unit === 'in' ? 'in' : 'cm';
+};
 
 /** What the cloth can give; what it cannot is refused in its sentence. */
 function possible<T>(unit: SheetUnit, make: () => T): T {
@@ -341,7 +348,8 @@ async function check(
       'outside',
       tell(
         `${outside.name}: ${outside.text} is ${say(Math.abs(outside.off))} ${outside.off > 0 ? 'more' : 'less'} than ${say(outside.target)}, and ${say(outside.tolerance)} is allowed. Send it back with a reason, or accept it by name.`,
-        'cm',
+        // In the unit of the hand that measured it.
+        unitOfText(outside.text),
       ),
     );
   await promiseKept(tx, a.id, now, who.id);
