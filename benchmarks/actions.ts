@@ -1,4 +1,4 @@
-import { type Browser, chromium, type Locator, type Page } from '@playwright/test';
+import type { Browser, Locator, Page } from '@playwright/test';
 import type { OrderAlterations } from '@rocchetto/contract';
 import { measure } from '@rocchetto/core';
 import { inventFigures, seeded } from '@rocchetto/demo/figures.ts';
@@ -6,6 +6,7 @@ import { migrate } from '@rocchetto/server/db/migrate.ts';
 import { openPool } from '@rocchetto/server/db/pool.ts';
 import { makeSetupLink } from '@rocchetto/server/records/sign-ins.ts';
 import { buildWeb } from '../tools/build-web.ts';
+import { launchChromium } from '../tools/chromium.ts';
 import { type Cluster, stopChild } from '../tools/cluster.ts';
 import { freePort } from '../tools/ports.ts';
 import { startServer } from '../tools/serve.ts';
@@ -237,14 +238,7 @@ export async function actionsBench(cluster: Cluster, say: (line: string) => void
   try {
     const { rows } = await pool.query<{ id: number }>(`select id from staff where role = 'principal'`);
     const token = await makeSetupLink(pool, rows[0]!.id);
-    browser = await chromium.launch({
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--disable-gpu',
-        '--disable-background-networking',
-        ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
-      ],
-    });
+    browser = await launchChromium();
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' });
     page.setDefaultTimeout(15_000);
     page.on('dialog', (d) => void d.accept());

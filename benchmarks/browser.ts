@@ -1,16 +1,9 @@
-import { chromium } from '@playwright/test';
 import { DEMO_PASSPHRASE } from '@rocchetto/demo/people.ts';
+import { launchChromium } from '../tools/chromium.ts';
 
 /** A browser in which this person of the demo has signed in. */
 export async function open(base: string, name: string) {
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: [
-      '--disable-gpu',
-      '--disable-background-networking',
-      ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
-    ],
-  });
+  const browser = await launchChromium();
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();
   await page.goto(`${base}/sign-in`);

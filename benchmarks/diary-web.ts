@@ -1,8 +1,9 @@
-import { type Browser, type BrowserContext, chromium, type Page } from '@playwright/test';
+import type { Browser, BrowserContext, Page } from '@playwright/test';
 import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
 import { openPool } from '@rocchetto/server/db/pool.ts';
 import { openSignIn } from '@rocchetto/server/records/sign-ins.ts';
 import { buildWeb } from '../tools/build-web.ts';
+import { launchChromium } from '../tools/chromium.ts';
 import { type Cluster, stopChild } from '../tools/cluster.ts';
 import { freePort } from '../tools/ports.ts';
 import { startServer } from '../tools/serve.ts';
@@ -30,14 +31,7 @@ export async function diaryWebBench(cluster: Cluster, day: string, say: (line: s
   const port = await freePort();
   const base = `http://127.0.0.1:${port}`;
   const server = await startServer(cluster.url('bench_diary'), port, { LOG_LEVEL: 'silent' });
-  const browser: Browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: [
-      '--disable-gpu',
-      '--disable-background-networking',
-      ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
-    ],
-  });
+  const browser: Browser = await launchChromium();
   const opened = async (): Promise<{ context: BrowserContext; page: Page }> => {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     await context.addCookies([{ name: 'rocchetto', value: cookie, url: base }]);

@@ -190,7 +190,7 @@ async function tried(page: Page, base: string, id: number, say: (line: string) =
     [', 4 × slow-down', 200],
   ] as const) {
     await page.goto(`${base}/orders/${id}/what-if?ease.hip=5%20cm`);
-    await page.getByText(/would be otherwise/).waitFor();
+    await page.getByText(/would change/).waitFor();
     if (how) await slowed(page, false);
     await page.waitForTimeout(1500);
     const took: number[] = [];

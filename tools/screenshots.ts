@@ -2,11 +2,11 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chromium } from '@playwright/test';
 import { DEMO_PASSPHRASE } from '@rocchetto/demo/people.ts';
 import { seedDemo } from '@rocchetto/demo/seed.ts';
 import { migrate } from '@rocchetto/server/db/migrate.ts';
 import { buildWeb } from './build-web.ts';
+import { launchChromium } from './chromium.ts';
 import { root, startCluster, stopChild } from './cluster.ts';
 import { freePort } from './ports.ts';
 import { startServer } from './serve.ts';
@@ -25,14 +25,7 @@ runTool(async () => {
   await seedDemo(url);
   const port = await freePort();
   const server = await startServer(url, port);
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: [
-      '--disable-gpu',
-      '--disable-background-networking',
-      ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
-    ],
-  });
+  const browser = await launchChromium();
   const page = await browser.newPage({
     viewport: { width: 1280, height: 800 },
     baseURL: `http://127.0.0.1:${port}`,

@@ -9,21 +9,14 @@ import { resolveAll } from '../measures/session.ts';
 import { besideFlat, type FlatRow } from '../sheet/beside-flat.ts';
 import { cm } from '../units/length.ts';
 import { tell } from '../units/print.ts';
-import { readLength, type Written } from '../units/reading.ts';
+
 import { bustAsked, flatAsked } from './flat-asked.ts';
 import { byCup, flatChange } from './flat-change.ts';
+import { asWritten } from './testing.ts';
 import { betweenLays } from './two-lays.ts';
 
 const HAND = { unit: 'cm', step: 0.1, mode: 'nearest' } as const;
 const EXACT = { unit: 'cm', step: 0, mode: 'nearest' } as const;
-const written = (of: Readonly<Record<string, string>>) =>
-  new Map<string, Written>(
-    Object.entries(of).map(([id, text]) => {
-      const read = readLength(text, 'cm');
-      if (!read.ok) throw new Error(read.sentence);
-      return [id, read.written];
-    }),
-  );
 const skirt = sheetOf(
   garmentSpec('straight-skirt', asLines(randomBody(seeded(5))), { house: { rounding: EXACT } }),
 );
@@ -38,7 +31,7 @@ const beside = (
 ) =>
   besideFlat(
     cut,
-    written(read),
+    asWritten(read),
     sheet,
     resolveAll(sheet.input.readings),
     undefined,

@@ -5,19 +5,12 @@ import { asLines, randomBody, seeded } from '../garment/testing.ts';
 import { resolveAll } from '../measures/session.ts';
 import { besideFlat, type FlatRow } from '../sheet/beside-flat.ts';
 import { tell } from '../units/print.ts';
-import { readLength, type Written } from '../units/reading.ts';
+
 import { allowancesIn, flatChange } from './flat-change.ts';
+import { asWritten } from './testing.ts';
 import { wishesOf } from './wish.ts';
 import { findZone } from './zones.ts';
 
-const written = (of: Readonly<Record<string, string>>) =>
-  new Map<string, Written>(
-    Object.entries(of).map(([id, text]) => {
-      const read = readLength(text, 'cm');
-      if (!read.ok) throw new Error(read.sentence);
-      return [id, read.written];
-    }),
-  );
 const tee = sheetOf(garmentSpec('t-shirt', asLines(randomBody(seeded(3))), { house: { rounding: EXACT } }));
 const measured = resolveAll(tee.input.readings);
 const wish = wishesOf(tee, (id) => measured.get(id)?.net ?? null, 'shoulder');
@@ -26,7 +19,7 @@ const wanted = (id: string) => {
   return zone ? wish(zone).want : null;
 };
 const rows = (read: Readonly<Record<string, string>>) =>
-  besideFlat('set-in', written(read), tee, measured, wanted);
+  besideFlat('set-in', asWritten(read), tee, measured, wanted);
 const HAND = { unit: 'cm', step: 0.1, mode: 'nearest' } as const;
 const row = (all: readonly FlatRow[], id: string) => all.find((r) => r.point.id === id)!;
 

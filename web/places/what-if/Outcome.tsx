@@ -24,8 +24,8 @@ export function Outcome({ before, after, trying, unit }: Props) {
         {!trying
           ? 'Nothing is tried yet. Nothing that you try here is kept.'
           : nothingMoved(moved)
-            ? 'This moves nothing that a hand marks, cuts or buys.'
-            : `${count(moved.figures.length, 'figure')}, ${count(panels.length, 'panel')} and ${count(moved.pieces.length, 'piece')} would be otherwise. Nothing is kept.`}
+            ? 'This changes nothing that is marked, cut or bought.'
+            : `${count(moved.figures.length, 'figure')}, ${count(panels.length, 'panel')} and ${count(moved.pieces.length, 'piece')} would change. Nothing is kept.`}
       </p>
       <Moved title="Figures" changes={moved.figures} unit={unit} open />
       {panels.length > 0 && (

@@ -85,7 +85,7 @@ export function Tries({ all, tried, refused, doubts, unit, onTry }: Props) {
         />
         {tried.length > 0 && (
           <button type="button" className="quiet" onClick={() => onTry([])}>
-            Remove all
+            Remove all changes
           </button>
         )}
       </div>
