@@ -1,4 +1,5 @@
-import { computeSheet, type Kept, type SheetUnit, shownSheet, tell } from '@rocchetto/core';
+import { computeSheet, type Kept, type Sheet, type SheetUnit, shownSheet, tell } from '@rocchetto/core';
+import { bySide, unlike } from '@rocchetto/core/garment/two-sides.ts';
 import { wholePattern } from '@rocchetto/core/garment/whole.ts';
 import type { SpecFile } from './spec.ts';
 import { toSheetInput, unitOf } from './to-core.ts';
@@ -25,7 +26,16 @@ export function computeFile(spec: SpecFile, unit: SheetUnit = unitOf(spec)) {
     | string
     | undefined;
   const zip = opening === null || opens === undefined ? null : { opens, length: opening };
-  return { ...sheetFile(spec, shownSheet(sheet), unit), panels: wholePattern(sheet.panels, zip) };
+  return { ...sheetFile(spec, shownSheet(sheet), unit), panels: wholeBySide(sheet, zip) };
+}
+
+/** Every panel whole, each side for itself where they are not alike. */
+function wholeBySide({ panels, left }: Sheet, zip: Parameters<typeof wholePattern>[1]) {
+  const right = wholePattern(panels, zip);
+  if (left === panels) return right;
+  const own = new Set(unlike({ right: panels, left }).map((u) => u.left.id));
+  const by = new Map(right.map((p) => [p.id, p]));
+  return bySide({ right, left: wholePattern(left, zip).map((p) => (own.has(p.id) ? p : by.get(p.id)!)) });
 }
 
 /** What a spec sets by hand that its sheet cannot follow, a sentence each; empty when all of it can. */

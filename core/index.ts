@@ -14,6 +14,7 @@ export type { DateOrder } from './dates/read-date.ts';
 /** The trade, without an interface: everything a screen, a route or a file may use of it, every garment part there. */
 export * from './diary/words.ts';
 export * from './house/rule-tables.ts';
+export * from './measures/at-home.ts';
 export * from './measures/flat/flat-points.ts';
 export * from './sheet/beside-flat.ts';
 export * from './without-parts.ts';

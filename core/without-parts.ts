@@ -29,7 +29,6 @@ export * from './import/columns.ts';
 export * from './import/people.ts';
 export * from './import/rows.ts';
 export * from './measures/agreement.ts';
-export * from './measures/at-home.ts';
 export * from './measures/catalogue.ts';
 export * from './measures/convert.ts';
 export * from './measures/digital-tape.ts';

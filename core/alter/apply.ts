@@ -1,5 +1,6 @@
 import type { Panel } from '../draft/panel.ts';
 import { isMain, partOf, perHalf } from '../garment/seams.ts';
+import type { Halves } from '../garment/two-sides.ts';
 import { cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import { type Asked, UNEVEN, UNEVEN_LEGS } from './asked.ts';
@@ -9,17 +10,10 @@ import type { Move } from './kind.ts';
 import { made } from './moves.ts';
 import { CannotAlter } from './refusal.ts';
 
+export { alike, type Halves } from '../garment/two-sides.ts';
 export type { Box } from './boxes.ts';
 export { KEPT_ALLOWANCE, NEW_HEM } from './moves.ts';
 export { isMain, partOf, perHalf };
-
-/** The panels of a garment, drawn as its right half; the left differs once something was done on one side only. */
-export interface Halves {
-  readonly right: readonly Panel[];
-  readonly left: readonly Panel[];
-}
-/** A garment as its sheet drafts it: both halves alike. */
-export const alike = (panels: readonly Panel[]): Halves => ({ right: panels, left: panels });
 
 /** The panels of both halves after an alteration, with the boxes it makes. */
 export interface Applied extends Halves {

@@ -110,12 +110,33 @@ describe('what was agreed on the toile is in the next revision', () => {
     expect(at(skirt(CHANGES, later), 'hip').finished).toBe(97);
   });
 
-  it('what one side alone gets is told, not drafted', () => {
-    const s = skirt([{ ...CHANGES[0], side: 'left' }]);
+  it('what one side alone gets is drawn on its own panels, and what goes round both counts both', () => {
+    const [plain, s] = [skirt([]), skirt([{ ...CHANGES[0], side: 'left' }])];
     const k = s.checks.find((x) => x.code === 'agreed-change-1')!;
-    expect(k.state).toBe('warned');
-    expect(k.sentence).toContain('one half for both sides');
-    expect(at(s, 'hip').finished).toBe(at(skirt([]), 'hip').finished);
+    expect(k.state).toBe('passed');
+    // 2 altogether, all of it at the two edges of one seam: 1 each.
+    expect(at(s, 'hip').finished).toBeCloseTo(at(plain, 'hip').finished! - 2, 6);
+    expect(at(s, 'waist').finished).toBeCloseTo(at(plain, 'waist').finished! - 2, 6);
+    const front = (panels: Sheet['panels']) => panels.find((p) => p.id === 'skirt.front')!;
+    const width = (panels: Sheet['panels']) =>
+      sewnWidthAt(front(panels), front(panels).lines.find((l) => l.id === 'hip')!.y)!;
+    expect(width(s.panels)).toBeCloseTo(width(plain.panels), 6);
+    expect(width(s.left)).toBeCloseTo(width(plain.panels) - 1, 6);
+    // One band for both halves: less by what the one half lost.
+    const band = (x: Sheet) => sewnLength(x.panels.find((p) => p.id === 'skirt.band')!, 'waist');
+    expect(band(s)).toBeCloseTo(band(plain) - 2, 6);
+    expect(s.left.find((p) => p.id === 'skirt.band')).toBe(s.panels.find((p) => p.id === 'skirt.band'));
+    // Each quarter is told with its side, and they add up to the whole.
+    expect(at(s, 'hip').shares.map((x) => [x.panel, x.times])).toEqual([
+      ['front, right', 1],
+      ['front, left', 1],
+      ['back, right', 1],
+      ['back, left', 1],
+    ]);
+    expect(s.checks.some((c) => c.code === 'drift-hip' && c.state === 'warned')).toBe(false);
+    expect(
+      s.pieces.filter((p) => p.panel.startsWith('skirt.back')).map((p) => [p.name, p.count]),
+    ).toContainEqual(['back, left', 1]);
   });
 });
 

@@ -5,7 +5,7 @@ import type { Figure } from '../figure/figure.ts';
 import { type Carried, carrying, type Drafts, type Moved, type TakenAs } from '../garment/carried.ts';
 import { faceOf, isMain, kindOf, perHalf, type SeamKind } from '../garment/seams.ts';
 import { type Cm, cm } from '../units/length.ts';
-import { alike, applyAlteration } from './apply.ts';
+import { alike, applyAlteration, type Halves } from './apply.ts';
 import type { Asked } from './asked.ts';
 import { measuredBy } from './effect.ts';
 import { CannotAlter } from './refusal.ts';
@@ -21,22 +21,19 @@ export function carriedChange(
   asked: Asked,
   { sentence, by, at }: Pick<Carried, 'sentence' | 'by' | 'at'>,
 ): Carried {
-  const onPanels = (panels: readonly Panel[]) => applyAlteration(alike(panels), asked, false).right;
+  const onPanels = (halves: Halves) => applyAlteration(halves, asked, false);
   return { sentence, by, at, plan: carrying, way: (bare) => wayOf(asked, bare, onPanels), onPanels, readOff };
 }
 
 /** How a change goes into a garment: by its figures where they say all of it, else on the panels. */
 function wayOf(asked: Asked, bare: Drafts, onPanels: Carried['onPanels']): TakenAs {
-  if (asked.side !== 'both' || (asked.legs && differ(asked.legs.left, asked.legs.right)))
-    return {
-      is: 'none',
-      why: 'The sheet is drafted as one half for both sides. A change to one side is done at the bench.',
-    };
   if (bare.panels.length === 0) return { is: 'none', why: 'Nothing is drafted yet. Measure first.' };
-  const adds = figuresOf(asked, bare, onPanels);
+  // The figures are both halves’: what is done on one of them is done on its panels.
+  const oneSided = asked.side !== 'both' || (asked.legs && differ(asked.legs.left, asked.legs.right));
+  const adds = oneSided ? null : figuresOf(asked, bare, onPanels);
   if (adds !== null && adds.size > 0) return { is: 'figures', adds };
   try {
-    onPanels(bare.panels);
+    onPanels(alike(bare.panels));
     return { is: 'panels' };
   } catch (error) {
     if (!(error instanceof CannotAlter)) throw error;
@@ -91,8 +88,8 @@ function figuresOf(
   const by = amount === null ? null : amount * direction.sign;
   if (HEMS.has(kind.id)) return hemFigures(asked, figures.filter(settable));
   if (isGirth(asked, panels)) {
-    const after = onPanels(panels);
-    return girthsMoved(panels, after, figures);
+    const before = alike(panels);
+    return girthsMoved(before, onPanels(before), figures);
   }
   if (kind.id === 'neckline-lower' || kind.id === 'neckline-raise') {
     const own = figures.filter(
@@ -125,11 +122,7 @@ function hemFigures(
 }
 
 /** The body lines that a girth’s change moves, each by as much as it is measured to. */
-function girthsMoved(
-  before: readonly Panel[],
-  after: readonly Panel[],
-  figures: readonly Figure[],
-): Map<string, Cm> | null {
+function girthsMoved(before: Halves, after: Halves, figures: readonly Figure[]): Map<string, Cm> | null {
   const adds = new Map<string, Cm>();
   for (const [id, m] of readOff(before, after, figures)) {
     const f = figures.find((x) => x.id === id)!;
@@ -140,13 +133,14 @@ function girthsMoved(
   return adds;
 }
 
-type Measure = (panels: readonly Panel[]) => number | null;
+/** One that is of one half is measured on the right one. */
+type Measure = (halves: Halves) => number | null;
 /** The sewn length of all edges of a kind on one half, cm; null where there is none. */
 const edges =
   (part: string, kind: SeamKind, face: 'front' | 'back' | null = null, flat = false): Measure =>
-  (panels) => {
+  ({ right }) => {
     let [sum, any] = [0, false];
-    for (const p of panels) {
+    for (const p of right) {
       if (!isMain(p) || p.id.split('.')[0] !== part || (face !== null && faceOf(p) !== face)) continue;
       for (const e of p.edges)
         if (kindOf(p, e) === kind) {
@@ -156,16 +150,17 @@ const edges =
     }
     return any ? sum : null;
   };
-const times =
-  (n: number, m: Measure): Measure =>
-  (panels) => {
-    const x = m(panels);
-    return x === null ? null : n * x;
+/** What goes round both halves. */
+const round =
+  (m: Measure): Measure =>
+  ({ right, left }) => {
+    const [a, b] = [m(alike(right)), m(alike(left))];
+    return a === null || b === null ? null : a + b;
   };
 const ofPanel =
   (id: RegExp, m: (p: Panel) => number | null): Measure =>
-  (panels) => {
-    const p = panels.find((q) => id.test(q.id) && q.layer === 'outer');
+  ({ right }) => {
+    const p = right.find((q) => id.test(q.id) && q.layer === 'outer');
     return p ? m(p) : null;
   };
 const onEdge = (edge: string) => (p: Panel) =>
@@ -175,9 +170,9 @@ const onEdge = (edge: string) => (p: Panel) =>
 const MEASURES: readonly (readonly [end: RegExp, (p: string) => Measure])[] = [
   [/\.side-seam$|\.outseam$/, (p) => edges(p, 'side', 'front')],
   [/\.armhole-round$/, (p) => edges(p, 'armhole')],
-  [/\.neck-round$/, (p) => times(2, edges(p, 'neck'))],
-  [/\.edge-round$/, (p) => times(2, edges(p, 'upper'))],
-  [/^skirt\.hem$|^bodice\.hem$|^top\.hem$|^overskirt\.hem$/, (p) => times(2, edges(p, 'hem'))],
+  [/\.neck-round$/, (p) => round(edges(p, 'neck'))],
+  [/\.edge-round$/, (p) => round(edges(p, 'upper'))],
+  [/^skirt\.hem$|^bodice\.hem$|^top\.hem$|^overskirt\.hem$/, (p) => round(edges(p, 'hem'))],
   [/^trousers\.hem$/, (p) => edges(p, 'hem')],
   [/\.leg-round$/, (p) => edges(p, 'leg')],
   [/\.waist-line-front$/, (p) => edges(p, 'waist', 'front', true)],
@@ -192,7 +187,7 @@ const MEASURES: readonly (readonly [end: RegExp, (p: string) => Measure])[] = [
   [/^sleeve[^.]*\.underarm$/, (p) => ofPanel(new RegExp(`^${p}\\.sleeve$`), onEdge('underarm'))],
   [/^sleeve[^.]*\.end$/, (p) => edges(p, 'wrist')],
   [/\.gore-waist$/, (p) => ofPanel(new RegExp(`^${p}\\.gore$`), onEdge('waist'))],
-  [/\.band-length$/, (p) => ofPanel(new RegExp(`^${p}\\.band$`), (q) => edgeLength(q, q.across.centre))],
+  [/\.band-length$/, (p) => bandOf(p)],
   [/\.bone-front$/, (p) => ofPanel(new RegExp(`^${p}\\.front-centre$`), onEdge('outer'))],
   [/\.bone-side$/, (p) => ofPanel(new RegExp(`^${p}\\.front-side$`), onEdge('side'))],
   [/\.bone-back$/, (p) => ofPanel(new RegExp(`^${p}\\.back-centre$`), onEdge('outer'))],
@@ -218,17 +213,21 @@ const MEASURES: readonly (readonly [end: RegExp, (p: string) => Measure])[] = [
       ),
   ],
 ];
+/** A band goes round both halves: where they are not alike it is as long as the mean of what each would have. */
+const bandOf = (part: string): Measure => {
+  const one = ofPanel(new RegExp(`^${part}\\.band$`), (q) => edgeLength(q, q.across.centre));
+  return (h) => {
+    const both = round(one)(h);
+    return both === null ? null : both / 2;
+  };
+};
 function firstDart(p: Panel): number | null {
   return p.darts.find((d) => d.edge === 'waist')?.intake ?? p.inner?.[0]?.intake ?? null;
 }
 
 /** What of the figures that are read off panels moved between two states of them: each by its own measure. */
-export function readOff(
-  before: readonly Panel[],
-  after: readonly Panel[],
-  figures: readonly Figure[],
-): Map<string, Moved> {
-  const [was, is] = [measuredBy(alike(before)), measuredBy(alike(after))];
+export function readOff(before: Halves, after: Halves, figures: readonly Figure[]): Map<string, Moved> {
+  const [was, is] = [measuredBy(before), measuredBy(after)];
   const out = new Map<string, Moved>();
   const waistId = (m: ReadonlyMap<string, Cm>) =>
     m.has('waist') ? 'waist' : [...m.keys()].find((id) => /^(bodice|skirt|trousers)\.waist$/.test(id));
@@ -238,14 +237,18 @@ export function readOff(
       const id = f.id === 'waist' ? waistId(was) : f.id;
       const [a, b] = id ? [was.get(id), is.get(id)] : [];
       if (a == null || b == null || Math.abs(b - a) < NOTHING) continue;
-      out.set(f.id, { by: cm(b - a), shares: sharesMoved(before, after, f) });
+      out.set(f.id, {
+        by: cm(b - a),
+        shares: sharesMoved(before.right, after.right, f),
+        ...(before.left === before.right && after.left === after.right
+          ? {}
+          : { leftShares: sharesMoved(before.left, after.left, f) }),
+      });
       continue;
     }
     const row = MEASURES.find(([end]) => end.test(f.id));
     const id = f.id.split('.')[0]!;
-    const measure =
-      row?.[1](id) ??
-      (was.has(f.id) ? (p: readonly Panel[]) => measuredBy(alike(p)).get(f.id) ?? null : null);
+    const measure = row?.[1](id) ?? (was.has(f.id) ? (h: Halves) => measuredBy(h).get(f.id) ?? null : null);
     const [a, b] = [measure?.(before) ?? null, measure?.(after) ?? null];
     if (a === null || b === null || Math.abs(b - a) < NOTHING) continue;
     out.set(f.id, { by: cm(b - a) });

@@ -5,7 +5,7 @@ import { kindOf } from '../garment/seams.ts';
 import type { Sheet } from '../sheet/compute.ts';
 import { cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
-import { type Applied, alike, applyAlteration, type Halves, isMain } from './apply.ts';
+import { type Applied, applyAlteration, type Halves, isMain } from './apply.ts';
 import { type Asked, totalOf } from './asked.ts';
 import { type Effect, effectOf } from './effect.ts';
 import { isOwn } from './places.ts';
@@ -16,8 +16,8 @@ import { heightOf } from './run.ts';
  * A garment as it is made by now: its sheet’s panels with every alteration that stands, in order. What was agreed is
  * not judged again; what it let out is taken from the allowances.
  */
-export function asMade(sheet: Pick<Sheet, 'panels'>, standing: readonly Asked[]): Halves {
-  let now: Halves = alike(sheet.panels);
+export function asMade(sheet: Pick<Sheet, 'panels' | 'left'>, standing: readonly Asked[]): Halves {
+  let now: Halves = halvesOf(sheet);
   for (const asked of standing) {
     try {
       now = applyAlteration(now, asked, false);
@@ -28,6 +28,12 @@ export function asMade(sheet: Pick<Sheet, 'panels'>, standing: readonly Asked[])
   }
   return now;
 }
+
+/** Both halves of a garment as its sheet drafts it. */
+export const halvesOf = ({ panels, left }: Pick<Sheet, 'panels' | 'left'>): Halves => ({
+  right: panels,
+  left,
+});
 
 export interface Trial {
   readonly applied: Applied;

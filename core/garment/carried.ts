@@ -4,12 +4,15 @@ import { pass, warn } from '../figure/check.ts';
 import type { Figure, Override, Share, Term } from '../figure/figure.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
+import { alike, type Halves, told } from './two-sides.ts';
 
 /** What a change agreed at a fitting moves of one figure. Lengths cm. */
 export interface Moved {
   readonly by: Cm;
   /** what each panel’s share moves by; where it is not said the whole is shared as the figure is */
   readonly shares?: Readonly<Record<string, Cm>>;
+  /** the same of the left half, where that is not as the right */
+  readonly leftShares?: Readonly<Record<string, Cm>>;
 }
 
 /** How a change goes into a sheet: as what it adds to figures, from which the garment is drafted, or on its panels. */
@@ -28,16 +31,12 @@ export interface Carried {
   readonly at: string;
   /** how it goes into a garment that is drafted like this without it */
   readonly way: (bare: Drafts) => TakenAs;
-  /** the panels with it. @throws CannotAlter */
-  readonly onPanels: (panels: readonly Panel[]) => readonly Panel[];
+  /** both halves with it. @throws CannotAlter */
+  readonly onPanels: (halves: Halves) => Halves;
   /** how changes go into a garment together; it comes with them, so that a sheet without any does not bring it */
   readonly plan: (changes: readonly Carried[], bare: Drafts) => Carrying;
   /** what of the figures that are read off panels moved between two states of them */
-  readonly readOff: (
-    before: readonly Panel[],
-    after: readonly Panel[],
-    figures: readonly Figure[],
-  ) => ReadonlyMap<string, Moved>;
+  readonly readOff: (before: Halves, after: Halves, figures: readonly Figure[]) => ReadonlyMap<string, Moved>;
 }
 
 /** A garment’s figures and panels. */
@@ -52,8 +51,8 @@ export interface Carrying {
   readonly terms: (figure: string) => readonly Term[];
   /** a figure set by hand before the change was agreed moves with it; one that was set later stays */
   readonly override: (o: Override) => Override;
-  /** all panels with what is done on them */
-  readonly panels: (panels: readonly Panel[]) => readonly Panel[];
+  /** both halves with what is done on the panels */
+  readonly panels: (panels: readonly Panel[]) => Halves;
   /** the figures that are read off the panels, read again; `moved` says which panels there were before */
   readonly figures: (figures: readonly Figure[]) => readonly Figure[];
   /** each change by name: in the sheet, with what it moved, or why not */
@@ -69,7 +68,7 @@ export function carrying(changes: readonly Carried[], bare: Drafts): Carrying {
   const ways = changes.map((c) => ({ c, way: c.way(bare) }));
   const refused = new Map<Carried, string>();
   let before: readonly Panel[] | null = null;
-  const done: { c: Carried; before: readonly Panel[]; after: readonly Panel[] }[] = [];
+  const done: { c: Carried; before: Halves; after: Halves }[] = [];
   const adding = (figure: string) =>
     ways.flatMap(({ c, way }) => {
       const by = way.is === 'figures' ? way.adds.get(figure) : undefined;
@@ -92,7 +91,7 @@ export function carrying(changes: readonly Carried[], bare: Drafts): Carrying {
     },
     panels: (panels) => {
       before = panels;
-      let now = panels;
+      let now = alike(panels);
       for (const { c, way } of ways) {
         if (way.is !== 'panels') continue;
         try {
@@ -104,7 +103,7 @@ export function carrying(changes: readonly Carried[], bare: Drafts): Carrying {
           refused.set(c, (error as Error).message);
         }
       }
-      return now;
+      return told(now.right, now.left);
     },
     figures: (figures) =>
       before === null || done.length === 0
@@ -139,19 +138,30 @@ export function carrying(changes: readonly Carried[], bare: Drafts): Carrying {
 }
 
 /** A figure that is read off panels, read again on those that were altered. */
-function movedFigure(f: Figure, { by, shares }: Moved, c: Carried): Figure {
+function movedFigure(f: Figure, { by, shares, leftShares }: Moved, c: Carried): Figure {
   if (Math.abs(by) < 0.005) return f;
   const times = f.shares.reduce((n, s) => n + s.times, 0);
-  const share = (s: Share): Share => {
-    const own = shares?.[s.panel] ?? cm(by / times);
-    return { ...s, exact: cm(s.exact + own), rounded: cm(s.rounded + own) };
+  const moved = (s: Share, own: Cm, half?: 'right' | 'left'): Share => ({
+    ...s,
+    ...(half ? { panel: `${s.panel}, ${half}`, times: s.times / 2 } : {}),
+    exact: cm(s.exact + own),
+    rounded: cm(s.rounded + own),
+  });
+  const share = (s: Share): Share[] => {
+    const [panel, side] = s.panel.split(', ') as [string, 'right' | 'left' | undefined];
+    const own = shares?.[panel] ?? cm(by / times);
+    const other = leftShares?.[panel] ?? own;
+    if (side) return [moved(s, side === 'left' ? other : own)];
+    return Math.abs(own - other) < 0.005
+      ? [moved(s, own)]
+      : [moved(s, own, 'right'), moved(s, other, 'left')];
   };
   return {
     ...f,
     terms: [...f.terms, { kind: 'style', label: LABEL, cm: by, because: because(c) }],
     finished: cm(f.finished! + by),
     marked: f.marked === null ? null : cm(f.marked + by),
-    shares: f.shares.map(share),
+    shares: f.shares.flatMap(share),
     marks: f.marks.map((m) => (m === 'read' ? 'computed' : m)),
   };
 }

@@ -2,7 +2,8 @@ import type { Panel } from '../draft/panel.ts';
 import { drift, easeMarked, type Making, markedGirth, withMark } from '../figure/build.ts';
 import { judge, missing, pass, type RawCheck, warn } from '../figure/check.ts';
 import type { Caution, Figure, Notion, Override, Piece } from '../figure/figure.ts';
-import { cannotConvert, withConverted } from '../measures/convert.ts';
+import { findMeasure, measure } from '../measures/catalogue.ts';
+import { cannotConvert, sidesApart, type WhichSide, withConverted } from '../measures/convert.ts';
 import { type Measured, resolveAll } from '../measures/session.ts';
 import { type Cm, cm, type SheetUnit } from '../units/length.ts';
 import { say as p } from '../units/print.ts';
@@ -35,11 +36,13 @@ import {
 } from './part.ts';
 import { NO_PICTURE, type Picture, type Place, type Stroke } from './picture.ts';
 import { partFor } from './registry.ts';
-import { shouldersOf } from './shoulders.ts';
+import { isMain } from './seams.ts';
+import { type Shape, shouldersOf } from './shoulders.ts';
 import { stepTerms } from './steps.ts';
 import { allowancesFor } from './tables/allowances.ts';
 import { traitsOf } from './tables/cloth-traits.ts';
 import { type EaseZone, type FitClass, FLOORS, type Hang, isClose } from './tables/fit.ts';
+import { alike, centreChecks, type Halves, sideFigures, sidePieces, told, unlike } from './two-sides.ts';
 
 /** A garment as it was put together: its figures, drafts and all that is read off them. */
 export interface Garment {
@@ -58,6 +61,8 @@ export interface Garment {
   /** what was read and moves nothing, each with why; worked out when it is printed */
   readonly unused: () => readonly Unused[];
   readonly panels: readonly Panel[];
+  /** the panels of the left half: the same list where both sides are alike */
+  readonly left: readonly Panel[];
   /** how it looks and where its figures lie, worked out when it is drawn */
   readonly look: () => { readonly pictures: readonly Picture[]; readonly places: readonly Place[] };
   readonly opening: OpeningMade;
@@ -77,20 +82,29 @@ export function makeGarment(asked: SheetInput): Garment {
   const input = { ...asked, house: withOwn(asked.house, asked.brief.own) };
   const changes = input.changes ?? [];
   const plan = changes[0]?.plan;
-  return drafted(input, plan ? plan(changes, drafted({ ...input, changes: [] }, null)) : null);
+  const half = (which: WhichSide, left: Garment | null): Garment => {
+    const taken = plan ? plan(changes, drafted({ ...input, changes: [] }, null, which, null)) : null;
+    return drafted(input, taken, which, left);
+  };
+  // Where left and right were read apart, the left half is a draft of its own.
+  const apart =
+    input.readings.some((r) => findMeasure(r.measure)?.side === 'left') &&
+    sidesApart(resolveAll(input.readings)).length > 0;
+  return half('right', apart ? half('left', null) : null);
 }
 
 /** What the parts of a garment are drafted from: readings, rules, body lines. */
-function groundOf(input: SheetInput, taken: Carrying | null) {
+function groundOf(input: SheetInput, taken: Carrying | null, which: WhichSide) {
   const steps = input.brief.steps ?? [];
   const { parts: briefs, refused: notTaken } = adaptedParts(input.brief.parts, steps, partFor);
   const rows = placed(briefs.map((b) => b.part));
   const stepped = stepsOfHand(input.house.rounding.unit);
   const house = shapeFor(input.house.shape, stepped);
   const hang: Hang = rows.some((r) => r.part.hangsFrom === 'shoulder') ? 'shoulder' : 'waist';
-  const converted = withConverted(resolveAll(input.readings));
+  const resolved = resolveAll(input.readings);
+  const converted = withConverted(resolved, which);
   const netOf = (id: string) => converted.get(id)?.net ?? null;
-  const shape = shouldersOf(netOf, house);
+  const shape = shapeOf(resolved, netOf, house);
   const { measured, not } = asTaken(converted, input, hang, cm((netOf('neck-width') ?? shape.neckWidth) / 2));
   const refused: Garment['refused'][number][] = [];
   const making: Making = {
@@ -181,14 +195,31 @@ function partsOf(input: SheetInput, taken: Carrying | null, { steps, rows, value
     drafts.set(r.index, draft);
     return { r, c, draft, values: values(r) as never };
   });
-  return { plain, adapted, made: taken ? redrafted(plainly, taken) : plainly };
+  return { plain, adapted, ...(taken ? redrafted(plainly, taken) : { made: plainly, halves: null }) };
 }
 type Ground = ReturnType<typeof groundOf>;
 
-function drafted(input: SheetInput, taken: Carrying | null): Garment {
-  const ground = groundOf(input, taken);
+/** Neck and shoulders of the side that is drafted; the neck is one for both, from the mean of two shoulders. */
+function shapeOf(
+  resolved: ReadonlyMap<string, Measured>,
+  netOf: (id: string) => Cm | null,
+  house: SheetInput['house']['shape'],
+): Shape {
+  const own = shouldersOf(netOf, house);
+  const apart = sidesApart(resolved);
+  if (apart.length === 0) return own;
+  const mean = new Map(apart.map((s) => [s.of, cm((s.left + s.right) / 2)]));
+  const { neckWidth, neckByGirth, neckSays, across } = shouldersOf((id) => mean.get(id) ?? netOf(id), house);
+  return { ...own, neckWidth, neckByGirth, neckSays, across };
+}
+
+/** @param left the left half’s own draft, where left and right were read apart */
+function drafted(input: SheetInput, taken: Carrying | null, which: WhichSide, left: Garment | null): Garment {
+  const ground = groundOf(input, taken, which);
   const { notTaken, rows, values, measured, not, refused, hang, base, lines, context } = ground;
-  const { plain, adapted, made } = partsOf(input, taken, ground);
+  const { plain, adapted, made, halves: own } = partsOf(input, taken, ground);
+  const was = made.flatMap((m) => m.draft.panels);
+  const halves = left ? told(was, left.left) : (own ?? alike(was));
   const {
     opening,
     checks: zipChecks,
@@ -205,20 +236,18 @@ function drafted(input: SheetInput, taken: Carrying | null): Garment {
     ...partFigures,
     ...(opening.zip ? [opening.zip] : []),
   ];
-  const bare = taken ? taken.figures(drawn) : drawn;
+  const ofHalf = taken ? taken.figures(drawn) : drawn;
+  const bare = left ? sideFigures(ofHalf, left.figures) : ofHalf;
   const marked = taken ? readAgain(crossed, bare) : crossed;
   for (const o of input.overrides)
     if (!bare.some((f) => f.id === o.figure))
       refused.push({ override: o, sentence: `This sheet has no figure called “${o.figure}”.` });
   const cuttings = made.map((m) => m.r.part.cutting(m.c, m.values, m.draft as never, opening));
-  const pieces = cuttings
-    .flatMap((k) => k.pieces)
-    .map((p) =>
-      fromSecond(input, { id: p.panel, layer: p.layer })
-        ? { ...p, cloth: input.brief.second!.name || 'second cloth' }
-        : p,
-    )
-    .sort((a, b) => LAYERS.indexOf(a.layer) - LAYERS.indexOf(b.layer));
+  const listed = cuttings.flatMap((k) => k.pieces);
+  const pieces = inOrder(
+    input,
+    halves.left === halves.right ? listed : sidePieces(listed, halves, was, input.house.rounding),
+  );
   const cloth = clothToBuy(input, pieces);
   const checks = [
     ...refused.map(({ override: o, sentence }) =>
@@ -230,31 +259,19 @@ function drafted(input: SheetInput, taken: Carrying | null): Garment {
     ),
     ...(taken ? taken.checks(bare) : []),
     ...fitChecks(input),
-    ...ownChecks(
-      input.brief,
-      context.opens !== null && context.closes === 'zip',
-      bare,
-      made.flatMap((m) => m.draft.panels),
-    ),
+    ...ownChecks(input.brief, context.opens !== null && context.closes === 'zip', bare, was),
     ...[...notTaken, ...[...adapted.values()].flatMap((a) => a.refused)].map((sentence, i) =>
       warn(`step-left-out-${i + 1}`, null, sentence),
     ),
     ...lineChecks(base, marked),
     ...joinChecks(made),
-    ...legChecks(
-      made.flatMap((m) => m.draft.panels),
-      bare,
-    ),
+    ...sidesChecks(input, halves),
+    ...legChecks(was, bare),
     ...made.flatMap((m) => m.r.part.checks(m.c, m.values, m.draft as never, opening)),
     ...made.flatMap(({ r, c, values: own }) => wantedLength(r, c, own)),
     ...zipChecks,
     ...cloth.checks,
-    ...(plain
-      ? []
-      : clothChecks(
-          input,
-          made.flatMap((m) => m.draft.panels),
-        )),
+    ...(plain ? [] : clothChecks(input, was)),
     ...driftChecks(base, bare),
     ...not.map((n) => warn(`not-taken-${n.measure}`, null, n.sentence)),
     ...referenceChecks(
@@ -274,7 +291,7 @@ function drafted(input: SheetInput, taken: Carrying | null): Garment {
       { id: 'opening', name: 'Opening' },
     ],
     figures: bare.map((f) => (warned.has(f.id) ? withMark(f, 'warned') : f)),
-    checks,
+    checks: left ? withLeft(checks, left.checks) : checks,
     cautions: unique(
       cuttings.flatMap((k) => k.cautions),
       (k) => k.code,
@@ -300,7 +317,8 @@ function drafted(input: SheetInput, taken: Carrying | null): Garment {
           }),
         })),
       ),
-    panels: made.flatMap((m) => m.draft.panels),
+    panels: halves.right,
+    left: halves.left,
     look: () => ({
       places: made.flatMap((m) => m.draft.places()),
       pictures: [
@@ -313,6 +331,29 @@ function drafted(input: SheetInput, taken: Carrying | null): Garment {
     refused,
     measured,
   };
+}
+
+/** Pieces in the order they are cut, each with the cloth it is cut from. */
+const inOrder = (input: SheetInput, pieces: readonly Piece[]): Piece[] =>
+  pieces
+    .map((p) =>
+      fromSecond(input, { id: p.panel, layer: p.layer })
+        ? { ...p, cloth: input.brief.second!.name || 'second cloth' }
+        : p,
+    )
+    .sort((a, b) => LAYERS.indexOf(a.layer) - LAYERS.indexOf(b.layer));
+
+/** A garment’s checks with those that only its left half does not pass. */
+function withLeft(right: readonly RawCheck[], left: readonly RawCheck[]): RawCheck[] {
+  const warned = new Set(right.flatMap((k) => (k.state === 'warned' ? [k.code] : [])));
+  return [
+    ...right,
+    ...left.flatMap((k) =>
+      k.state === 'warned' && !warned.has(k.code) && k.code !== 'two-sides'
+        ? [{ ...k, code: `${k.code}-left`, sentence: `On the left: ${k.sentence}` }]
+        : [],
+    ),
+  ];
 }
 
 /** The girth of the neck is not asked for beside its width; where it was read and the width was not, a neckline goes by it. */
@@ -330,14 +371,37 @@ function wantedLength(r: Placed, c: PartContext, own: object): RawCheck[] {
   return [...told, ...(below === null ? [] : totalCheck(c, below, 'hem-front'))];
 }
 
-/** The parts with what was agreed at a fitting done on their panels, all of the garment’s at once. */
-function redrafted<M extends { readonly draft: Drafted }>(made: readonly M[], taken: Carrying): M[] {
-  const after = taken.panels(made.flatMap((m) => m.draft.panels));
-  const byId = new Map(after.map((p) => [p.id, p]));
-  return made.map((m) => ({
-    ...m,
-    draft: { ...m.draft, panels: m.draft.panels.map((p) => byId.get(p.id) ?? p) },
-  }));
+/** The parts with what was agreed at a fitting done on their panels, all of the garment’s at once, and both halves of it. */
+function redrafted<M extends { readonly draft: Drafted }>(
+  made: readonly M[],
+  taken: Carrying,
+): { readonly made: M[]; readonly halves: Halves } {
+  const halves = taken.panels(made.flatMap((m) => m.draft.panels));
+  const byId = new Map(halves.right.map((p) => [p.id, p]));
+  return {
+    halves,
+    made: made.map((m) => ({
+      ...m,
+      draft: { ...m.draft, panels: m.draft.panels.map((p) => byId.get(p.id) ?? p) },
+    })),
+  };
+}
+
+/** Whether the sides are alike, and what of it was read: a garment of two halves is said to be one. */
+function sidesChecks(input: SheetInput, halves: Halves): RawCheck[] {
+  if (halves.left === halves.right) return [];
+  const read = sidesApart(resolveAll(input.readings)).map(
+    (s) => `${measure(s.of).name} ${p(s.left)} on the left and ${p(s.right)} on the right`,
+  );
+  const cut = unlike(halves).filter(({ right }) => isMain(right));
+  return [
+    pass(
+      'two-sides',
+      null,
+      `Left and right are not alike${read.length > 0 ? `: ${read.join(', ')}` : ''}. The figures are the right half’s. Cut each side for itself: ${cut.map((u) => u.right.name).join(', ')}.`,
+    ),
+    ...centreChecks(halves),
+  ];
 }
 
 /** Body lines with their figures as they are after what was done on the panels. */

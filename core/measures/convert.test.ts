@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { tell } from '../units/print.ts';
 import { hasSides, MEASURES } from './catalogue.ts';
-import { cannotConvert, withConverted } from './convert.ts';
+import { cannotConvert, sidesApart, withConverted } from './convert.ts';
 import { listBy, SCHOOL_CHOICES, SCHOOL_MATTERS, schoolSays, USUAL_SCHOOLS } from './schools.ts';
 import { resolveAll } from './session.ts';
 import { taken } from './testing.ts';
@@ -11,12 +11,22 @@ const of = (figures: Record<string, string>) =>
 const why = (m: ReturnType<typeof of>, id: string) => tell(m.get(id)!.why.join(' '), 'cm');
 
 describe('figures from others of the same session', () => {
-  it('both sides make the whole by their mean, and say when they differ', () => {
-    const m = of({ 'shoulder-left': '13 cm', 'shoulder-right': '12 cm' });
-    expect(m.get('shoulder')!.net).toBe(12.5);
-    expect(why(m, 'shoulder')).toBe(
-      'Both sides were read: left 13 cm, right 12 cm; the mean counts, and they differ by 1 cm: look whether each side is marked for itself.',
+  it('both sides make the whole by their mean, or each its own side where they differ by more than a half', () => {
+    const alike = of({ 'shoulder-left': '12.5 cm', 'shoulder-right': '12 cm' });
+    expect(alike.get('shoulder')!.net).toBe(12.25);
+    expect(why(alike, 'shoulder')).toBe('Both sides were read: left 12.5 cm, right 12 cm; the mean counts.');
+    const read = resolveAll([taken('shoulder-left', '13 cm'), taken('shoulder-right', '12 cm')]);
+    expect(sidesApart(read)).toEqual([{ of: 'shoulder', left: 13, right: 12 }]);
+    expect(withConverted(read).get('shoulder')!.net).toBe(12);
+    expect(withConverted(read, 'left').get('shoulder')!.net).toBe(13);
+    expect(why(withConverted(read, 'left'), 'shoulder')).toBe(
+      'Both sides were read: left 13 cm, right 12 cm; each is drafted for itself, this is the left.',
     );
+  });
+  it('what hangs on the centre is drafted on the mean, and says that it has to be balanced', () => {
+    const m = of({ 'neck-to-waist-front-left': '45 cm', 'neck-to-waist-front-right': '44 cm' });
+    expect(m.get('neck-to-waist-front')!.net).toBe(44.5);
+    expect(why(m, 'neck-to-waist-front')).toContain('both halves meet at the centre');
   });
   it('pieces make the length, one after the other', () => {
     const m = of({ 'neck-to-bust': '27.5 cm', 'bust-to-underbust': '8 cm', 'underbust-to-waist': '9.5 cm' });

@@ -63,12 +63,35 @@ const WAYS: readonly Way[] = [
 
 const name = (id: string) => findMeasure(id)?.name ?? id;
 
+/** Left and right that were both read and differ by more than this are each drafted for themselves, cm (house figure: as for pins). */
+const SIDES_APART = 0.5;
+export type WhichSide = 'right' | 'left';
+/** What hangs on the centre line too is drafted on the mean: two halves meet there. */
+const AT_CENTRE = new Set(['neck-to-waist-front', 'neck-to-bust']);
+
+/** What was read on both sides and differs so much that each side is drafted for itself, with both figures, cm. */
+export function sidesApart(
+  read: ReadonlyMap<string, Measured>,
+): { readonly of: string; readonly left: Cm; readonly right: Cm }[] {
+  return [...new Set([...read.values()].flatMap((m) => m.measure.of ?? []))].flatMap((of) => {
+    const [left, right] = [read.get(`${of}-left`)?.net ?? null, read.get(`${of}-right`)?.net ?? null];
+    if ((read.get(of)?.net ?? null) !== null || left === null || right === null || AT_CENTRE.has(of))
+      return [];
+    return Math.abs(left - right) > SIDES_APART + 1e-9 ? [{ of, left, right }] : [];
+  });
+}
+
 /**
  * The figures of a session with those that others of the same session give: both sides for a whole, pieces for a
  * length, one reference for another. What was read is never replaced; each converted one says from what.
+ * @param which the side that is drafted: where both were read and differ, its own counts, else their mean
  */
-export function withConverted(read: ReadonlyMap<string, Measured>): Map<string, Measured> {
+export function withConverted(
+  read: ReadonlyMap<string, Measured>,
+  which: WhichSide = 'right',
+): Map<string, Measured> {
   const out = new Map(read);
+  const apart = new Set(sidesApart(read).map((s) => s.of));
   const net = (id: string) => out.get(id)?.net ?? null;
   const add = (id: string, value: number, why: string, from: readonly string[]) => {
     const made: Measured = {
@@ -88,13 +111,22 @@ export function withConverted(read: ReadonlyMap<string, Measured>): Map<string, 
   for (const of of new Set([...read.values()].flatMap((m) => m.measure.of ?? []))) {
     const [left, right] = [net(`${of}-left`), net(`${of}-right`)];
     if (net(of) !== null || left === null || right === null) continue;
-    const apart = Math.abs(left - right);
-    add(
-      of,
-      (left + right) / 2,
-      `Both sides were read: left ${say(left)}, right ${say(right)}; the mean counts${apart > 0.5 ? `, and they differ by ${say(apart)}: look whether each side is marked for itself` : ''}.`,
-      [`${of}-left`, `${of}-right`],
-    );
+    const both = `Both sides were read: left ${say(left)}, right ${say(right)}`;
+    const from = [`${of}-left`, `${of}-right`];
+    if (apart.has(of))
+      add(
+        of,
+        which === 'left' ? left : right,
+        `${both}; each is drafted for itself, this is the ${which}.`,
+        from,
+      );
+    else
+      add(
+        of,
+        (left + right) / 2,
+        `${both}; the mean counts${Math.abs(left - right) > SIDES_APART + 1e-9 ? ', since both halves meet at the centre: balance them at the fitting' : ''}.`,
+        from,
+      );
   }
   // What a conversion gives may let another follow; each is made once.
   for (let again = true; again; ) {

@@ -38,6 +38,8 @@ export interface Sheet {
   /** what was read and moves nothing of this garment, each with why */
   readonly unused: Garment['unused'];
   readonly panels: readonly Panel[];
+  /** the panels of the left half: the same list where both sides are alike */
+  readonly left: readonly Panel[];
   /** how it looks and where its figures lie, worked out when it is drawn */
   readonly look: Garment['look'];
   /** overrides that could not be followed, each with the reason */
@@ -68,6 +70,7 @@ export function computeSheet(input: SheetInput): Sheet {
     ),
     unused: g.unused,
     panels: g.panels,
+    left: g.left,
     look: g.look,
     refused: g.refused,
   };

@@ -3,6 +3,7 @@ import { spanAt } from '../draft/measure.ts';
 import { cutOutline, innerOutline, pathData, sewnOutline, sewnSize } from '../draft/outline.ts';
 import type { Panel } from '../draft/panel.ts';
 import type { Picture, Place, Stroke } from '../garment/picture.ts';
+import { bySide } from '../garment/two-sides.ts';
 import type { Sheet } from './compute.ts';
 import type { PrintedSheet } from './print.ts';
 
@@ -170,7 +171,8 @@ function crosses(a: Point, b: Point, c: Point, d: Point): boolean {
 }
 
 /** Panels that are drawn: one of each that is cut from the outer cloth. */
-const shown = (sheet: Sheet) => sheet.panels.filter((p) => p.layer === 'outer');
+const shown = (sheet: Sheet) =>
+  bySide({ right: sheet.panels, left: sheet.left }).filter((p) => p.layer === 'outer');
 
 /** The panels flat and to scale, in rows so wide that the drawing is no higher than a part of its width. */
 function drawPanels(...of: Parameters<typeof panelsInRows> extends [...infer A, number] ? A : never) {
@@ -339,7 +341,8 @@ const HIGHEST = 0.85;
 
 /** The figure as a hand marks it on this panel. */
 const bare = (panel: Panel, f: PrintedSheet['figures'][number]): string =>
-  f.shares.find((s) => s.panel === panel.share)?.text ?? (f.panels || f.marked || f.finished);
+  f.shares.find((s) => s.panel === panel.share || s.panel === `${panel.share}, right`)?.text ??
+  (f.panels || f.marked || f.finished);
 
 const WIDTH: Record<Stroke['kind'], number> = {
   outline: 0.5,

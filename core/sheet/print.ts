@@ -7,6 +7,7 @@ import { findPart } from '../garment/registry.ts';
 import { STEPS, type StepTaken, stepWords } from '../garment/steps.ts';
 import { traitsOf } from '../garment/tables/cloth-traits.ts';
 import { SCHOOL_NAME } from '../garment/tables/fit.ts';
+import { sideRows } from '../garment/two-sides.ts';
 import { measure } from '../measures/catalogue.ts';
 import { type Cm, cm, inUnit, type SheetUnit } from '../units/length.ts';
 import { printByHand, printLength, printSigned, printWithUnit, tell } from '../units/print.ts';
@@ -40,6 +41,8 @@ export interface PrintedSheet {
   readonly checks: readonly { readonly code: string; readonly state: string; readonly text: string }[];
   readonly cautions: readonly string[];
   readonly missing: readonly string[];
+  /** what is not alike on the panels of both sides; a sheet of two halves alike has none */
+  readonly sides?: readonly { readonly name: string; readonly right: string; readonly left: string }[];
   /** what was read and not used, a line for each reason; sheets kept before it was told have none */
   readonly unused?: readonly string[];
 }
@@ -213,6 +216,15 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
     })),
     cautions: sheet.cautions.map((c) => tell(c.sentence, unit)),
     missing: sheet.missing.map((id) => measure(id).name),
+    ...(sheet.left === sheet.panels
+      ? {}
+      : {
+          sides: sideRows({ right: sheet.panels, left: sheet.left }).map((r) => ({
+            name: r.name,
+            right: printWithUnit(r.right, unit),
+            left: printWithUnit(r.left, unit),
+          })),
+        }),
     unused: unusedLines(sheet, unit),
   };
 }
@@ -411,6 +423,12 @@ export function sheetRows(printed: PrintedSheet, figures: readonly Figure[]): st
         bare(share('back')),
       ];
     }),
+    ...(printed.sides ?? []).map((r) => [
+      'left and right',
+      '',
+      `${r.name}: right ${r.right}, left ${r.left}`,
+      ...Array<string>(CSV_COLUMNS.length - 3).fill(''),
+    ]),
     ...(printed.unused ?? []).map((line) => [
       'read, not used',
       '',

@@ -2,6 +2,7 @@ import type { Panel } from '../draft/panel.ts';
 import type { Piece } from '../figure/figure.ts';
 import { bought, lengthNeeded } from '../garment/cloth.ts';
 import { pieceOf } from '../garment/pieces.ts';
+import { bySide } from '../garment/two-sides.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import type { Sheet } from './compute.ts';
@@ -26,8 +27,9 @@ export interface Toile {
  * wide seams all round; nothing that only finishes an edge.
  */
 export function toileOf(sheet: Sheet): Toile {
-  const main = sheet.panels.filter((p) => p.layer === 'outer' && !LEFT_OUT.has(p.share));
-  const panels = main.map((p) => standsFor(p, sheet.panels));
+  const all = bySide({ right: sheet.panels, left: sheet.left });
+  const main = all.filter((p) => p.layer === 'outer' && !LEFT_OUT.has(p.share));
+  const panels = main.map((p) => standsFor(p, all));
   const { rounding } = sheet.input.house;
   const pieces = panels.map((p): Piece => ({ ...pieceOf(wide(p), rounding), layer: 'outer', note: '' }));
   const needed = pieces.length === 0 ? null : lengthNeeded(pieces, CALICO_WIDTH);
@@ -64,9 +66,9 @@ export function toileOf(sheet: Sheet): Toile {
 /** The lining panel of the same face, where there is one: fewer details, the same shape. */
 function standsFor(outer: Panel, all: readonly Panel[]): Panel {
   const own = all.filter((p) => p.layer === 'lining');
-  return (
-    own.find((p) => p.id === `${outer.id}-lining` || p.id === outer.id.replace('.', '.lining-')) ?? outer
-  );
+  const [, id, side] = /^(.*?)(-left)?$/.exec(outer.id)!;
+  const stands = [`${id}-lining${side ?? ''}`, outer.id.replace('.', '.lining-')];
+  return own.find((p) => stands.includes(p.id)) ?? outer;
 }
 
 const wide = (p: Panel): Panel => ({

@@ -131,7 +131,7 @@ function possible<T>(unit: SheetUnit, make: () => T): T {
  */
 export function targetsOf(
   all: readonly AlterationView[],
-  sheet: Pick<Sheet, 'panels'> | null,
+  sheet: Pick<Sheet, 'panels' | 'left'> | null,
 ): (a: AlterationView) => readonly Target[] {
   let by: ReadonlyMap<string, number> | null = null;
   return (a) => {

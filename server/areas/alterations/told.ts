@@ -7,12 +7,12 @@ import {
 } from '@rocchetto/contract';
 import { tell } from '@rocchetto/core';
 import {
-  alike,
   CannotAlter,
   findGarmentKind,
   findKind,
   finishedPoints,
   type Halves,
+  halvesOf,
   inTheWay,
   stands,
   tryAlteration,
@@ -47,7 +47,7 @@ export async function told(db: Db, orderId: number, now: Date): Promise<OrderAlt
   const drawn: Record<number, readonly DrawnPanel[]> = {};
   let by: Halves | null = null;
   if (made) {
-    by = alike(made.sheet.panels);
+    by = halvesOf(made.sheet);
     for (const a of alterations) {
       // What went into the sheet is on its panels already.
       if (a.status === 'declined' || a.status === 'withdrawn' || a.status === 'in-sheet') continue;
@@ -65,7 +65,7 @@ export async function told(db: Db, orderId: number, now: Date): Promise<OrderAlt
   const came = await broughtIn(db, orderId);
   const read = by || came ? await pointsRead(db, orderId) : null;
   const asItCame = came ? (findGarmentKind(came.kind)?.points ?? []) : [];
-  const agreed = new Map(made ? finishedPoints(alike(made.sheet.panels)).map((p) => [p.id, p.target]) : []);
+  const agreed = new Map(made ? finishedPoints(halvesOf(made.sheet)).map((p) => [p.id, p.target]) : []);
   const points = (by ? finishedPoints(by) : []).map((p): PointView => {
     const found = read?.get(p.id);
     // A reading of before an alteration says nothing of what the garment is now.

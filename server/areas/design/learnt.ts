@@ -1,10 +1,10 @@
 import { toAsked } from '@rocchetto/contract';
 import { effectOf } from '@rocchetto/core/alter/effect.ts';
 import {
-  alike,
   applyAlteration,
   CannotAlter,
   type Halves,
+  halvesOf,
   type Kept,
   type Lesson,
   learnt,
@@ -21,7 +21,7 @@ export async function lessonsFor(db: Db, clientId: number, except: number, now: 
   for (const { id, number } of await ordersTaught(db, clientId, except)) {
     const made = await madeSheet(db, id, now);
     if (!made) continue;
-    let by: Halves = alike(made.sheet.panels);
+    let by: Halves = halvesOf(made.sheet);
     for (const a of await alterationsOfOrder(db, id)) {
       // What went into the sheet itself is measured on it, and not made once more.
       if (!stands(a.status) && a.status !== 'in-sheet') continue;

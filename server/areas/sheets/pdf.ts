@@ -217,6 +217,7 @@ function paperOf(
         margin: [0, dense ? 2 : 4, 0, 0],
         ...(dense ? { fontSize: DENSE.text } : {}),
       },
+      ...sides(printed),
       ...unused(printed),
       cutList(printed, dense),
       {
@@ -278,6 +279,20 @@ function sectionTables(printed: PrintedSheet, dense: boolean): Content[] {
     ];
   });
 }
+
+/** What is not alike on the panels of both sides. */
+const sides = ({ sides: rows = [] }: PrintedSheet): Content[] =>
+  rows.length === 0
+    ? []
+    : [
+        {
+          text: [
+            { text: 'Left and right. ', bold: true },
+            rows.map((r) => `${r.name}: right ${r.right}, left ${r.left}`).join('; '),
+          ],
+          margin: [0, 2, 0, 2],
+        },
+      ];
 
 /** What was read and not used, each reason with the measures that share it. */
 const unused = ({ unused: lines = [] }: PrintedSheet): Content[] =>

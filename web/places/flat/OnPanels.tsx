@@ -3,7 +3,7 @@ import { AskedWire, toAsked } from '@rocchetto/contract/alterations.ts';
 import '@rocchetto/contract/carried.ts';
 import { toSheetInput, unitOf } from '@rocchetto/contract/to-core.ts';
 import { computeSheet, tell } from '@rocchetto/core';
-import { alike, CannotAlter, tryAlteration } from '@rocchetto/core/alter/index.ts';
+import { CannotAlter, halvesOf, tryAlteration } from '@rocchetto/core/alter/index.ts';
 import type { FlatAsked } from '@rocchetto/core/compare/flat-asked.ts';
 import { useMemo } from 'react';
 import { useSheetQuery } from '../../api/sheets.ts';
@@ -21,7 +21,7 @@ export default function OnPanels({ orderId, asked }: { orderId: number; asked: F
     try {
       const sheet = computeSheet(toSheetInput(view.spec));
       const wire = AskedWire.parse({ ...asked, version: 2, amount: `${asked.amount} cm` });
-      return tryAlteration(sheet, alike(sheet.panels), toAsked(wire), false).drawn;
+      return tryAlteration(sheet, halvesOf(sheet), toAsked(wire), false).drawn;
     } catch (e) {
       if (!(e instanceof CannotAlter)) throw e;
       return tell(e.message, unitOf(view.spec));

@@ -26,6 +26,7 @@ import { useSheetChange } from './useSheetChange.tsx';
 import { Why } from './Why.tsx';
 
 // What stands beside a sheet, or below it: it comes after the sheet can be read.
+const Sides = lazy(() => import('./Sides.tsx'));
 const Agreed = lazy(() => import('./Agreed.tsx'));
 const Learnt = lazy(async () => ({ default: (await import('../../parts/design/Learnt.tsx')).Learnt }));
 const FlatBeside = lazy(async () => ({
@@ -227,6 +228,7 @@ function Sheet({ id, view, frozen, altered, clientId, thread }: Props) {
             )}
             <Unused lines={printed.unused ?? []} />
             <Suspense>
+              {printed.sides && <Sides rows={printed.sides} />}
               {altered && <AsMade orderId={id} unit={unit} />}
               <FlatBeside orderId={id} unit={unit} />
             </Suspense>

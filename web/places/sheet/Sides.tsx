@@ -1,0 +1,29 @@
+import type { PrintedSheet } from '@rocchetto/core';
+
+/** What is not alike on the panels of both sides, measured on each. */
+export default function Sides({ rows }: { readonly rows: NonNullable<PrintedSheet['sides']> }) {
+  return (
+    <section aria-labelledby="sides-head">
+      <h2 id="sides-head">Left and right</h2>
+      <p className="soft">Measured on the panels of each side. Where one is not listed, both are alike.</p>
+      <table className="ledger figures">
+        <thead>
+          <tr>
+            <th scope="col">where</th>
+            <th scope="col">right</th>
+            <th scope="col">left</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((r) => (
+            <tr key={r.name}>
+              <th scope="row">{r.name}</th>
+              <td>{r.right}</td>
+              <td>{r.left}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
