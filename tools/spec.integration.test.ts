@@ -52,6 +52,18 @@ describe('./rocchetto spec', () => {
     expect(run('--draw', join(dir, 'no', 'such', 'folder.svg')).stderr).toContain('cannot be written');
     for (const wrong of [['--draw'], ['--drew', out], [out]]) expect(run(...wrong).stderr).toContain('Usage');
   });
+  it('gives all of it to a program that reads slowly', () => {
+    const whole = spawnSync(
+      '/bin/sh',
+      ['-c', `"${root}/rocchetto" spec docs/example-spec.json | (sleep 1; cat)`],
+      {
+        cwd: root,
+        encoding: 'utf8',
+      },
+    ).stdout;
+    expect(whole.length).toBeGreaterThan(66_000);
+    expect(JSON.parse(whole).format).toBe('rocchetto-sheet');
+  });
   it('says so when there is no such file', () =>
     expect(spec('nowhere.json').stderr).toContain('cannot be read'));
 });

@@ -390,7 +390,12 @@ function redrafted<M extends { readonly draft: Drafted }>(
 /** Whether the sides are alike, and what of it was read: a garment of two halves is said to be one. */
 function sidesChecks(input: SheetInput, halves: Halves): RawCheck[] {
   if (halves.left === halves.right) return [];
-  const read = sidesApart(resolveAll(input.readings)).map(
+  const apart = sidesApart(resolveAll(input.readings));
+  // Common practice, no source: a pad evens out shoulders more quietly than the cut does.
+  const pad = apart.some((s) => s.of === 'shoulder-drop')
+    ? ' Or pad the lower shoulder, and read that side over the pad.'
+    : '';
+  const read = apart.map(
     (s) => `${measure(s.of).name} ${p(s.left)} on the left and ${p(s.right)} on the right`,
   );
   const cut = unlike(halves).filter(({ right }) => isMain(right));
@@ -398,7 +403,7 @@ function sidesChecks(input: SheetInput, halves: Halves): RawCheck[] {
     pass(
       'two-sides',
       null,
-      `Left and right are not alike${read.length > 0 ? `: ${read.join(', ')}` : ''}. The figures are the right half’s. Cut each side for itself: ${cut.map((u) => u.right.name).join(', ')}.`,
+      `Left and right are not alike${read.length > 0 ? `: ${read.join(', ')}` : ''}. The figures are the right half’s. Cut each side for itself: ${cut.map((u) => u.right.name).join(', ')}.${pad}`,
     ),
     ...centreChecks(halves),
   ];

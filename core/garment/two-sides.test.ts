@@ -90,7 +90,7 @@ describe('left and right that are not alike', () => {
   it('both figures are printed: beside the right one, and measured on the panels', () => {
     const s = dress();
     const f = s.figures.find((x) => x.id.endsWith('.shoulder'))!;
-    expect(f.note).toMatch(/left \{cm:/);
+    expect(f.note).toMatch(/left \{cm:/i);
     for (const unit of ['cm', 'in'] as const) {
       const rows = printSheet(s, unit).sides!;
       const row = rows.find((r) => /front, shoulder/.test(r.name))!;

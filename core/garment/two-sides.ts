@@ -212,7 +212,9 @@ export function sideFigures(right: readonly Figure[], left: readonly Figure[]): 
     if (!ROUND.test(f.id))
       return {
         ...f,
-        note: [f.note, `left ${say(marked(l))}`].filter(Boolean).join(f.note.endsWith('.') ? ' ' : '; '),
+        note: f.note.endsWith('.')
+          ? `${f.note} Left ${say(marked(l))}.`
+          : [f.note, `left ${say(marked(l))}`].filter(Boolean).join('; '),
       };
     const half = cm((l.finished - f.finished) / 2);
     return {

@@ -223,4 +223,38 @@ describe('the whole pattern', () => {
     expect(edgeLength(back, 'waist') - edgeLength(outer, 'waist')).toBeCloseTo(1, 6);
     expect(back.marks.map((m) => m.name).join()).toContain('pleat');
   });
+
+  it.each([
+    ['darted-bodice', 'princess-armhole', ['neck', 'armhole']],
+    ['long-bodice', 'princess-armhole', ['neck', 'armhole']],
+    ['darted-bodice', 'princess-shoulder', ['neck']],
+  ] as const)(
+    'the lining of a %s with %s seams ends there too, and its seams meet',
+    (part, shaping, ends) => {
+      for (const seed of [4, 11, 23]) {
+        const s = made([{ part, shaping, zip: 'left-side' }], seed);
+        for (const face of ['front', 'back']) {
+          const own = ['centre', 'side'].map(
+            (x) => s.panels.find((p) => p.id === `bodice.${face}-${x}-lining`)!,
+          );
+          const long = (edge: string) =>
+            own.reduce((n, p) => n + (p.edges.some((e) => e.id === edge) ? edgeLength(p, edge) : 0), 0);
+          for (const edge of ends) {
+            const lower = edgeLength(
+              s.panels.find((p) => p.id === `bodice.${face}-${edge}-facing`)!,
+              'lower',
+            );
+            const pleat = face === 'back' && edge === 'neck' ? 1 : 0;
+            expect(Math.abs(long(edge) - lower - pleat), `${seed} ${face} ${edge}`).toBeLessThan(0.35);
+          }
+          const [centre, side] = own.map((p) => edgeLength(p, 'princess'));
+          expect(Math.abs(centre! - side!), `${seed} ${face} princess`).toBeLessThan(0.8);
+          // From the shoulder too little would be left beside the armhole's facing: that is said.
+          expect(own[0]!.note).toContain(
+            ends.length === 2 ? 'ends where the facings begin' : 'trimmed to the armhole',
+          );
+        }
+      }
+    },
+  );
 });

@@ -75,15 +75,15 @@ export function sidesApart(
 ): { readonly of: string; readonly left: Cm; readonly right: Cm }[] {
   return [...new Set([...read.values()].flatMap((m) => m.measure.of ?? []))].flatMap((of) => {
     const [left, right] = [read.get(`${of}-left`)?.net ?? null, read.get(`${of}-right`)?.net ?? null];
-    if ((read.get(of)?.net ?? null) !== null || left === null || right === null || AT_CENTRE.has(of))
-      return [];
+    if (left === null || right === null || AT_CENTRE.has(of)) return [];
     return Math.abs(left - right) > SIDES_APART + 1e-9 ? [{ of, left, right }] : [];
   });
 }
 
 /**
  * The figures of a session with those that others of the same session give: both sides for a whole, pieces for a
- * length, one reference for another. What was read is never replaced; each converted one says from what.
+ * length, one reference for another. What was read is never replaced, but by its own two sides where they differ; each
+ * converted one says from what.
  * @param which the side that is drafted: where both were read and differ, its own counts, else their mean
  */
 export function withConverted(
@@ -110,14 +110,15 @@ export function withConverted(
   };
   for (const of of new Set([...read.values()].flatMap((m) => m.measure.of ?? []))) {
     const [left, right] = [net(`${of}-left`), net(`${of}-right`)];
-    if (net(of) !== null || left === null || right === null) continue;
+    const one = net(of);
+    if (left === null || right === null || (one !== null && !apart.has(of))) continue;
     const both = `Both sides were read: left ${say(left)}, right ${say(right)}`;
     const from = [`${of}-left`, `${of}-right`];
     if (apart.has(of))
       add(
         of,
         which === 'left' ? left : right,
-        `${both}; each is drafted for itself, this is the ${which}.`,
+        `${both}; each is drafted for itself, this is the ${which}.${one === null ? '' : ` The one figure for both, ${say(one)}, stands aside.`}`,
         from,
       );
     else

@@ -195,7 +195,9 @@ function panelsInRows(
   letters: ReadonlyMap<string, string>,
   row: number,
 ): DrawingView | null {
-  const lettered = (p: Panel) => places.some((q) => q.panel === p.id && letters.has(q.figure));
+  const measured = new Set(places.flatMap((q) => (letters.has(q.figure) ? [q.panel] : [])));
+  // The left one of two that are not alike stands beside the right one, which carries the letters.
+  const lettered = (p: Panel) => measured.has(p.id.replace(/-left$/, ''));
   const all = shown(sheet);
   // What carries measures comes first, facings and bands after it.
   const panels = [...all.filter(lettered), ...all.filter((p) => !lettered(p))];

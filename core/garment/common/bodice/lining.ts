@@ -1,4 +1,12 @@
-import { endOf, type Point, reversed, type Segment, startOf } from '../../../draft/curve.ts';
+import {
+  distance,
+  endOf,
+  type Point,
+  pointAt,
+  reversed,
+  type Segment,
+  startOf,
+} from '../../../draft/curve.ts';
 import { insetCentre } from '../../../draft/inset.ts';
 import { edgeLength } from '../../../draft/measure.ts';
 import { type Edge, edgeOf, type Panel } from '../../../draft/panel.ts';
@@ -19,8 +27,9 @@ interface Free {
 }
 
 /**
- * The linings of a bodice. A face that is one panel is lined from where its facings begin, with a pleat at a centre back
- * on the fold; one cut in several is lined as it is cut, and trimmed to the facings when it is joined to them.
+ * The linings of a bodice: each face from where its facings begin, cut along the seams of the cloth over it, with a pleat
+ * at a centre back on the fold. The bust is turned as in the cloth, a dart that stays in the side stays there.
+ * @param again cuts a face that begins at its facings as the cloth is cut
  */
 export function linings(
   c: PartContext,
@@ -28,23 +37,40 @@ export function linings(
   cut: readonly { readonly face: Face; readonly panels: readonly Panel[] }[],
   facings: readonly Panel[],
   free: Free | null,
+  again: (face: Face, panel: Panel) => readonly Panel[],
 ): Panel[] {
   return FACES.flatMap((face) => {
-    const own = cut.find((f) => f.face === face)!.panels;
     const beside = face === 'front' ? halfOverlap(c) : 0;
-    if (own.length > 1) return own.map((q) => lined(insetCentre(q, beside), free, 'trimmed to the facings'));
     const of = (id: string) => facings.find((f) => f.id === c.id(`${face}-${id}-facing`));
-    const whole = insetCentre(faces[face], beside);
     const [neck, arm] = [of('neck'), of('armhole')];
-    const trimmed = toArmFacing(toNeckFacing(whole, neck), arm);
-    return [
-      lined(
-        face === 'back' ? pleated(trimmed) : trimmed,
-        free,
-        neck || arm ? 'ends where the facings begin' : 'joined at the edges',
-      ),
-    ];
+    const several = cut.find((f) => f.face === face)!.panels.length > 1;
+    const below = toNeckFacing(insetCentre(faces[face], several ? 0 : beside), neck);
+    const cutTo = (panel: Panel) =>
+      several ? again(face, panel).map((q) => insetCentre(q, beside)) : [panel];
+    const ended = cutTo(toArmFacing(below, arm));
+    const room = !arm || ended.every((q) => narrowest(q) >= LEAST_STRIP);
+    const note = !room
+      ? `${neck ? 'ends where the neck facing begins; ' : ''}trimmed to the armhole facing once it is sewn, since beside its seam too little is left to cut`
+      : neck || arm
+        ? 'ends where the facings begin'
+        : 'joined at the edges';
+    return (room ? ended : cutTo(below)).map((q) => lined(face === 'back' ? pleated(q) : q, free, note));
   });
+}
+
+/** A strip of lining narrower than this between a seam and a facing cannot be sewn, cm (common practice). */
+const LEAST_STRIP = 2;
+/** How near a princess seam from the shoulder comes to the armhole, cm; the least strip where it is no such panel. */
+function narrowest(q: Panel): number {
+  const [seam, arm] = ['princess', 'armhole'].map((id) => q.edges.find((e) => e.id === id)?.path ?? []);
+  if (seam!.length === 0 || arm!.length === 0) return LEAST_STRIP;
+  const ends = (path: readonly Segment[]) => [startOf(path[0]!), endOf(path.at(-1)!)];
+  // From the armhole they meet: there is no strip between them.
+  if (ends(seam!).some((a) => ends(arm!).some((b) => distance(a, b) < 0.1))) return LEAST_STRIP;
+  const on = (path: readonly Segment[]) =>
+    path.flatMap((s) => Array.from({ length: 25 }, (_, i) => pointAt(s, i / 24)));
+  const own = on(arm!);
+  return Math.min(...on(seam!).map((at) => Math.min(...own.map((b) => distance(at, b)))));
 }
 
 const lined = (q: Panel, free: Free | null, note: string): Panel => ({
@@ -53,7 +79,9 @@ const lined = (q: Panel, free: Free | null, note: string): Panel => ({
   name: `${q.name} lining`,
   layer: 'lining',
   edges: q.edges.map((e) => (e.id === free?.edge ? { ...e, allowance: free.allowance } : e)),
-  note: [q.note, note, 'darts folded as pleats'].filter(Boolean).join('; '),
+  note: [q.note, note, q.darts.length > 0 || q.inner?.length ? 'darts folded as pleats' : '']
+    .filter(Boolean)
+    .join('; '),
 });
 
 const withEdges = (q: Panel, paths: Readonly<Record<string, readonly Segment[]>>): Edge[] =>
@@ -68,12 +96,14 @@ function toNeckFacing(q: Panel, facing: Panel | undefined): Panel {
   const [low, outer] = [startOf(neck[0]!), endOf(neck.at(-1)!)];
   const last = centre.at(-1)!;
   if (startOf(last)[1] <= low[1]) return q;
+  // A facing that begins beside the centre line leaves the lining level from the line to it.
+  const top: Point = [endOf(last)[0], low[1]];
   return {
     ...q,
     edges: withEdges(q, {
-      neck,
+      neck: low[0] - top[0] > 0.01 ? [...straight(top, low), ...neck] : neck,
       shoulder: straight(outer, endOf(shoulder.at(-1)!)),
-      centre: [...centre.slice(0, -1), [startOf(last), low]],
+      centre: [...centre.slice(0, -1), [startOf(last), top]],
     }),
   };
 }
@@ -103,7 +133,8 @@ function toArmFacing(q: Panel, facing: Panel | undefined): Panel {
 
 /** A back on the fold with half of a pleat beyond its centre line. */
 function pleated(q: Panel): Panel {
-  const centre = edgeOf(q, 'centre');
+  const centre = q.edges.find((e) => e.id === 'centre');
+  if (!centre) return q;
   const last = q.edges[(q.edges.findIndex((e) => e.id === 'centre') + q.edges.length - 1) % q.edges.length]!;
   if (!centre.fold || centre.path.length !== 1) return q;
   const [from, to] = [startOf(centre.path[0]!), endOf(centre.path[0]!)];

@@ -1,7 +1,8 @@
-import type { Point } from '../../../draft/curve.ts';
-import { edgeLength, sewnLength } from '../../../draft/measure.ts';
+import type { Point, Segment } from '../../../draft/curve.ts';
+import { edgeLength, pointAlong, sewnLength } from '../../../draft/measure.ts';
 import { cutApart, liesOn, moveDart, type SeamBelow } from '../../../draft/move-dart.ts';
-import type { Panel } from '../../../draft/panel.ts';
+import { edgeOf, type Panel } from '../../../draft/panel.ts';
+import { pathLength } from '../../../draft/path.ts';
 import { TOLERANCE } from '../../../figure/build.ts';
 import { judge, type RawCheck } from '../../../figure/check.ts';
 import type { Figure } from '../../../figure/figure.ts';
@@ -80,6 +81,7 @@ export interface GoesOn extends SeamBelow {
  * bust point, so that every sewn length stays; with princess seams cut apart there.
  * @param over the bust point in front, the tip of the waist dart at the back
  * @param on how a princess seam goes on below the bust; null straight to the waist
+ * @param whole the face whose seams it shares: of a lining that ends at its facings, the cloth over it
  */
 export function cutFace(
   c: PartContext,
@@ -88,6 +90,7 @@ export function cutFace(
   panel: Panel,
   over: Point,
   on: GoesOn | null = null,
+  whole: Panel = panel,
 ): CutFace {
   const to = goal(v);
   const fold = (q: Panel) => foldOrSeam(c.input, q, c.allowances.centre);
@@ -95,10 +98,15 @@ export function cutFace(
   const toHem = on !== null && on.along !== null;
   const waist = toHem ? 0 : edgeLength(panel, 'waist');
   const dart = panel.darts.find((d) => d.edge === 'waist');
-  const beginsAt = (edge: 'shoulder' | 'armhole' | 'neck') => edgeLength(panel, edge) * BEGINS[edge];
-  const whole = panel.darts.find((d) => d.id === c.id('bust-dart'));
-  const shared = whole && isShared(v) ? halvedDart(c, panel, whole, over, to === 'waist') : null;
-  const bust = shared?.moving ?? whole;
+  const beginsAt = (edge: 'shoulder' | 'armhole' | 'neck') => {
+    const along = edgeLength(whole, edge) * BEGINS[edge];
+    return whole === panel
+      ? along
+      : crossing(edgeOf(panel, edge).path, pointAlong(edgeOf(whole, edge).path, along), over);
+  };
+  const bustDart = panel.darts.find((d) => d.id === c.id('bust-dart'));
+  const shared = bustDart && isShared(v) ? halvedDart(c, panel, bustDart, over, to === 'waist') : null;
+  const bust = shared?.moving ?? bustDart;
   const moved = bust
     ? moveDart(
         shared?.panel ?? panel,
@@ -163,6 +171,19 @@ export function cutFace(
       ),
     ],
   };
+}
+
+/** How far along a path a straight line from one point to another comes nearest to it, cm. */
+function crossing(path: readonly Segment[], from: Point, to: Point): number {
+  const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
+  const whole = pathLength(path);
+  let [best, near] = [0, Number.POSITIVE_INFINITY];
+  for (let i = 0; i <= 400; i++) {
+    const at = pointAlong(path, (whole * i) / 400);
+    const off = Math.abs((at[0] - from[0]) * dy - (at[1] - from[1]) * dx);
+    if (off < near) [near, best] = [off, (whole * i) / 400];
+  }
+  return best;
 }
 
 /** What the waist gives up, as the face is cut: a princess seam takes what a dart would, and has no end over the bust. */

@@ -91,6 +91,21 @@ function takingsOf(
   ) as Record<Face, BodiceTaking>;
 }
 
+/** How a face of this bodice is cut, or the lining that shares its seams. */
+function asCut(c: PartContext, v: BodiceValues, m: Marked, { front, back }: Readonly<Record<Face, Panel>>) {
+  const [x, y] = back.darts.find((d) => d.edge === 'waist')?.tip ?? [
+    back.lines[0]!.y * 0.4,
+    m.armhole * 0.75,
+  ];
+  // From the armhole the seam turns down at the underarm's height, or it would hook.
+  const blade: Point = [x, v.shaping === 'princess-armhole' ? Math.max(y, m.armhole) : y];
+  const gap = gapUnderBust(m, front);
+  return (face: Face, panel: Panel, whole: Panel): CutFace =>
+    face === 'front'
+      ? cutFace(c, v, face, panel, [m.apex, m.bustLevel], gap, whole)
+      : cutFace(c, v, face, panel, blade, null, whole);
+}
+
 export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
   const plan = planBodice(c, v);
   const [bust, waist] = [c.line('bust'), c.line('waist')];
@@ -152,15 +167,8 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
   const { front, back } = withArmNotches({ front: drawn, back: behind });
   const fold = (panel: Panel) => foldOrSeam(c.input, panel, c.allowances.centre);
   const faces = { front: fold(front), back: fold(back) };
-  const blade = back.darts.find((d) => d.edge === 'waist')?.tip ?? [back.lines[0]!.y * 0.4, m.armhole * 0.75];
-  const cut = [
-    cutFace(c, v, 'front', front, [m.apex, m.bustLevel], gapUnderBust(m, front)),
-    // From the armhole the seam turns down at the underarm's height, or it would hook.
-    cutFace(c, v, 'back', back, [
-      blade[0],
-      v.shaping === 'princess-armhole' ? Math.max(blade[1], m.armhole) : blade[1],
-    ]),
-  ];
+  const cutAs = asCut(c, v, m, { front, back });
+  const cut = [cutAs('front', front, front), cutAs('back', back, back)];
   const overlap = halfOverlap(c);
   const cutPanels = cut.flatMap((f) =>
     f.panels.map((q) => (f.face === 'front' ? insetCentre(q, overlap) : q)),
@@ -169,7 +177,14 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
   const bands = closingBands(c, m, faces.front);
   const faced = facings(c, v, faces);
   const inside = c.input.brief.lining
-    ? linings(c, faces, cut, faced, c.below ? null : { edge: 'waist', allowance: c.allowances.liningHem })
+    ? linings(
+        c,
+        faces,
+        cut,
+        faced,
+        c.below ? null : { edge: 'waist', allowance: c.allowances.liningHem },
+        (face, panel) => cutAs(face, panel, faces[face]).panels,
+      )
     : [];
   const panels = [...cutPanels, ...bands, ...faced, ...inside];
   const side = FACES.map((face) => sewnLength(faces[face], 'side'));

@@ -18,7 +18,7 @@ import { facings } from '../../common/bodice/facings.ts';
 import { linings } from '../../common/bodice/lining.ts';
 import { type BodicePlan, type Marked, planBodice } from '../../common/bodice/plan.ts';
 import { quarterDart } from '../../common/bodice/quarter-plan.ts';
-import { type CutFace, cutFace, isPrincess } from '../../common/bodice/seams.ts';
+import { type CutFace, cutFace, type GoesOn, isPrincess } from '../../common/bodice/seams.ts';
 import { type BodiceTaking, bodiceTaking } from '../../common/bodice/suppression.ts';
 import { type Figuring, figuresOf } from '../../common/figures-of.ts';
 import { belowWanted } from '../../common/length-wanted.ts';
@@ -145,35 +145,33 @@ function belowWaist(
 }
 
 /** Each face cut along its princess seam, where it has one, over the bust or the blade and down through its dart. */
-function cutFaces(c: PartContext, v: LongValues, m: Marked, halves: Readonly<Record<Face, Panel>>) {
-  return FACES.map((face) => {
-    const panel = halves[face];
-    const hem = edgeOf(panel, 'hem').path;
-    const dart = panel.inner?.[0];
-    const hip = panel.lines.find((l) => l.id === 'hip')?.y;
-    const over: Point =
-      face === 'front'
-        ? [m.apex, m.bustLevel]
-        : // From the armhole the seam turns down at the underarm's height, or it would hook.
-          [dart?.up[0] ?? panel.lines[0]!.y * 0.4, Math.max(dart?.up[1] ?? 0, m.armhole)];
-    const x = dart?.down[0] ?? over[0];
-    const after = [
-      ...(dart ? [dart.down] : []),
-      ...(hip !== undefined && hip > (dart?.down[1] ?? over[1]) + 0.5 ? [[x, hip] as Point] : []),
-    ];
-    return cutFace(c, v, face, panel, over, {
-      along: alongAtX(hem, x) ?? 0,
-      waist: dart
-        ? [
-            [dart.at[0] - dart.intake / 2, dart.at[1]],
-            [dart.at[0] + dart.intake / 2, dart.at[1]],
-          ]
-        : null,
-      after,
-      spread: v.flare,
-      notch: 'waist',
-    });
-  });
+function cutAs(c: PartContext, v: LongValues, m: Marked, face: Face, panel: Panel, whole = panel): CutFace {
+  const hem = edgeOf(panel, 'hem').path;
+  const dart = panel.inner?.[0];
+  const hip = panel.lines.find((l) => l.id === 'hip')?.y;
+  const over: Point =
+    face === 'front'
+      ? [m.apex, m.bustLevel]
+      : // From the armhole the seam turns down at the underarm's height, or it would hook.
+        [dart?.up[0] ?? panel.lines[0]!.y * 0.4, Math.max(dart?.up[1] ?? 0, m.armhole)];
+  const x = dart?.down[0] ?? over[0];
+  const after = [
+    ...(dart ? [dart.down] : []),
+    ...(hip !== undefined && hip > (dart?.down[1] ?? over[1]) + 0.5 ? [[x, hip] as Point] : []),
+  ];
+  const on: GoesOn = {
+    along: alongAtX(hem, x) ?? 0,
+    waist: dart
+      ? [
+          [dart.at[0] - dart.intake / 2, dart.at[1]],
+          [dart.at[0] + dart.intake / 2, dart.at[1]],
+        ]
+      : null,
+    after,
+    spread: v.flare,
+    notch: 'waist',
+  };
+  return cutFace(c, v, face, panel, over, on, whole);
 }
 
 interface Drawing {
@@ -219,7 +217,7 @@ function drawnHalves(c: PartContext, v: LongValues, m: Marked, { turn, bustDart,
 
 /** How wide a face is so far below its waist, cm; null where it is not reached. */
 function halfWidths(
-  cut: ReturnType<typeof cutFaces>,
+  cut: readonly CutFace[],
   faces: Readonly<Record<Face, Panel>>,
   waists: Readonly<Record<Face, number>>,
 ): (face: Face, depth: number) => number | null {
@@ -317,24 +315,17 @@ export function draftLong(c: PartContext, v: LongValues): LongDraft {
   const { front, back } = halves;
   const fold = (panel: Panel) => foldOrSeam(c.input, panel, c.allowances.centre);
   const faces = { front: fold(front), back: fold(back) };
-  const cut = cutFaces(c, v, m, { front, back });
+  const cut = [cutAs(c, v, m, 'front', front), cutAs(c, v, m, 'back', back)];
   // Where a princess seam spreads the hem is lifted at it too.
+  const lifted = ({ panels }: CutFace) =>
+    v.flare > 0 && panels.length > 1 ? panels.map((q) => squareHem(q, 'hem')) : panels;
   const cutPanels = cut.flatMap((f) =>
-    f.panels
-      .map((q) => (v.flare > 0 && f.panels.length > 1 ? squareHem(q, 'hem') : q))
-      .map((q) => (f.face === 'front' ? insetCentre(q, halfOverlap(c)) : q)),
+    lifted(f).map((q) => (f.face === 'front' ? insetCentre(q, halfOverlap(c)) : q)),
   );
   const faced = facings(c, v, faces);
   const inside = c.input.brief.lining
-    ? linings(
-        c,
-        faces,
-        cut.map((f) => ({
-          ...f,
-          panels: f.panels.map((q) => (v.flare > 0 && f.panels.length > 1 ? squareHem(q, 'hem') : q)),
-        })),
-        faced,
-        { edge: 'hem', allowance: c.allowances.liningHem },
+    ? linings(c, faces, cut, faced, { edge: 'hem', allowance: c.allowances.liningHem }, (face, panel) =>
+        lifted(cutAs(c, v, m, face, panel, faces[face])),
       )
     : [];
   const waists = { front: lineY(front, 'waist'), back: m.waistBack };
