@@ -74,6 +74,7 @@ export const OwnRulesWire = z
       )
       .prefault({}),
     hemTwice: z.boolean().default(false).meta({ description: 'hems are turned twice by their depth' }),
+    hemFaced: z.boolean().default(false).meta({ description: 'hems and vents are faced instead of turned' }),
     girths: ownLength('ease of every girth', 60),
     ease: z
       .strictObject(
@@ -90,6 +91,12 @@ export const OwnRulesWire = z
       ctx.addIssue({
         code: 'custom',
         message: 'This order has ease of its own: write why, once for the whole garment.',
+      });
+    if (own.hemTwice && own.hemFaced)
+      ctx.addIssue({
+        code: 'custom',
+        path: ['hemFaced'],
+        message: 'A hem is turned twice or faced, not both: leave one of the two out.',
       });
     if (own.none && Object.values(own.allowances).some((a) => a !== null))
       ctx.addIssue({

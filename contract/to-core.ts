@@ -68,10 +68,19 @@ const lengths = <K extends string>(o: Partial<Record<K, string | null | undefine
   ) as Partial<Record<K, Cm>>;
 
 /** What an order has of its own as core reads it; undefined where it has nothing. */
-function toOwn({ none, hemTwice, why, girths, allowances, ease }: NonNullable<BriefWire['own']>): OwnRules {
+function toOwn({
+  none,
+  hemTwice,
+  hemFaced,
+  why,
+  girths,
+  allowances,
+  ease,
+}: NonNullable<BriefWire['own']>): OwnRules {
   return {
     none,
     hemTwice,
+    hemFaced,
     why: plainWhy(why),
     girths: girths === null ? null : toCm(girths),
     allowances: lengths(allowances),

@@ -16,6 +16,7 @@ import { belowWanted, type LengthValues, lengthChecks, lengthKeeps } from './com
 import { zipStrokes } from './common/silhouette.ts';
 import { totalCheck, totalLeaves } from './common/total-length.ts';
 import { legChecks } from './dart-legs.ts';
+import { withHemFacings } from './hem-facings.ts';
 import type { PartBrief, SheetInput } from './input.ts';
 import { type Placed, placed } from './joins.ts';
 import { type Unused, unusedOf } from './leaves.ts';
@@ -195,7 +196,17 @@ function partsOf(input: SheetInput, taken: Carrying | null, { steps, rows, value
     drafts.set(r.index, draft);
     return { r, c, draft, values: values(r) as never };
   });
-  return { plain, adapted, ...(taken ? redrafted(plainly, taken) : { made: plainly, halves: null }) };
+  const all = taken ? redrafted(plainly, taken) : { made: plainly, halves: null };
+  if (!input.brief.own?.hemFaced) return { plain, adapted, ...all };
+  // Facings follow the hems as they are by now.
+  const faced = (panels: readonly Panel[]) => withHemFacings(panels, base.allowances, base.stepped);
+  const apart = all.halves && all.halves.left !== all.halves.right ? all.halves : null;
+  return {
+    plain,
+    adapted,
+    made: all.made.map((m) => ({ ...m, draft: { ...m.draft, panels: faced(m.draft.panels) } })),
+    halves: apart && told(faced(apart.right), faced(apart.left)),
+  };
 }
 type Ground = ReturnType<typeof groundOf>;
 

@@ -13,6 +13,8 @@ const LENGTHS: readonly EaseZone[] = ['armhole-depth', 'neck-to-waist', 'rise'];
 export const GIRTH_EASE: readonly EaseZone[] = EASE_ZONES.filter((z) => !LENGTHS.includes(z));
 /** What a hand turns up: a lining's hem is a double roll as it is. */
 const HEMS: readonly AllowanceId[] = ['hem', 'flaredHem', 'sleeveHem'];
+/** What a facing can take the place of turning; a sleeve’s end keeps its own. */
+const FACED: readonly AllowanceId[] = ['hem', 'flaredHem'];
 /** What it takes to sew in a zip, cm (common practice, no source). */
 const ZIP_NEEDS = cm(1.3);
 /** Seams that hold the garment together, where what the cloth or letting out wants has to lie. */
@@ -48,7 +50,7 @@ export function ownAllowances(usual: Allowances, own: OwnRules | undefined): All
   const ids = Object.keys(usual) as AllowanceId[];
   return Object.fromEntries(
     ids.map((id) => {
-      const by = own.allowances[id] ?? usual[id];
+      const by = own.allowances[id] ?? (own.hemFaced && FACED.includes(id) ? usual.facing : usual[id]);
       return [id, own.none ? cm(0) : own.hemTwice && HEMS.includes(id) ? cm(2 * by) : by];
     }),
   ) as unknown as Allowances;
@@ -57,8 +59,13 @@ export function ownAllowances(usual: Allowances, own: OwnRules | undefined): All
 /** An allowance's name as the sheet lists it: whose it is, where it is the order's own. */
 export function allowanceName(name: string, id: AllowanceId, own: OwnRules | undefined): string {
   if (!own) return name;
-  const twice = own.hemTwice && !own.none && HEMS.includes(id) ? ', turned twice' : '';
-  return own.none || own.allowances[id] !== undefined || twice ? `${name}${twice} (this order’s own)` : name;
+  const how =
+    own.hemFaced && FACED.includes(id)
+      ? ', faced'
+      : own.hemTwice && !own.none && HEMS.includes(id)
+        ? ', turned twice'
+        : '';
+  return own.none || own.allowances[id] !== undefined || how ? `${name}${how} (this order’s own)` : name;
 }
 
 /** The reason for the garment’s own ease, and where it moves nothing. */

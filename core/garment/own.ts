@@ -9,6 +9,8 @@ export interface OwnRules {
   readonly allowances: Partial<Allowances>;
   /** each hem is turned twice by its depth */
   readonly hemTwice: boolean;
+  /** hems and vents are faced instead of turned */
+  readonly hemFaced: boolean;
   /** the ease of every girth; null where the fit says it */
   readonly girths: Cm | null;
   /** the ease of single places, above that */

@@ -47,6 +47,9 @@ export function OwnRules({ unit }: { readonly unit: SheetUnit }) {
         >
           <Checkbox>twice their depth</Checkbox>
         </Form.Item>
+        <Form.Item name={['own', 'hemFaced']} valuePropName="checked" label="Hems and vents faced">
+          <Checkbox>a facing of their own instead of a turned hem</Checkbox>
+        </Form.Item>
         {ALLOWANCE_IDS.map((id) => field(['allowances', id], `Allowance, ${ALLOWANCE_NAME[id]}`))}
         {field(['girths'], 'Ease of every girth')}
         {ZONES.map(([zone, label]) => field(['ease', zone], label))}

@@ -23,6 +23,7 @@ function ownWords(own: BriefWire['own']): string {
     own.none && 'no allowances',
     ...said(own.allowances, (id) => `allowance of the ${ALLOWANCE_NAME[id as AllowanceId]}`),
     own.hemTwice && 'hems turned twice',
+    own.hemFaced && 'hems and vents faced',
     ease && `ease of ${ease} (${own.why})`,
   );
 }

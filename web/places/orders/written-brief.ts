@@ -47,11 +47,12 @@ export function writtenOwn(own: BriefWire['own'], unit: SheetUnit): BriefWire['o
     Object.fromEntries(
       Object.entries(o ?? {}).map(([k, v]) => [k, withUnit((v ?? null) as string | null, unit)]),
     ) as T;
-  const { none = false, hemTwice = false, why = '' } = own;
+  const { none = false, hemTwice = false, hemFaced = false, why = '' } = own;
   // With no allowances at all, those of its own are not asked.
   const written = {
     none,
     hemTwice: hemTwice && !none,
+    hemFaced,
     why: why.trim(),
     girths: withUnit(own.girths ?? null, unit),
     allowances: lengths(none ? ({} as typeof own.allowances) : own.allowances),
@@ -60,6 +61,7 @@ export function writtenOwn(own: BriefWire['own'], unit: SheetUnit): BriefWire['o
   const says =
     none ||
     written.hemTwice ||
+    hemFaced ||
     written.girths !== null ||
     [written.allowances, written.ease].some((o) => Object.values(o).some((v) => v !== null));
   return says ? written : undefined;
