@@ -16,6 +16,7 @@ const size = (x: number, y: number): number => Math.sqrt(x * x + y * y);
 
 const isCurve = (s: Segment): s is Segment & { length: 4 } => s.length === 4;
 const { Tvalues, Cvalues } = Bezier.getUtils();
+const PLACES = Tvalues.length;
 
 /** One coordinate of a cubic's derivative at t. */
 const slope = (s: Segment & { length: 4 }, i: 0 | 1, t: number): number => {
@@ -33,12 +34,18 @@ function lengthTo(s: Segment, t: number): number {
   const ay = s[1][1] - s[0][1];
   const by = s[2][1] - s[1][1];
   const cy = s[3][1] - s[2][1];
+  // The same two quadratics as powers of the parameter.
+  const qx = ax - 2 * bx + cx;
+  const qy = ay - 2 * by + cy;
+  const lx = 2 * (bx - ax);
+  const ly = 2 * (by - ay);
+  const half = t / 2;
   let sum = 0;
-  for (let i = 0; i < Tvalues.length; i++) {
-    const at = (t / 2) * (Tvalues[i]! + 1);
-    const u = 1 - at;
-    const [p, q, r] = [u * u, 2 * u * at, at * at];
-    sum += Cvalues[i]! * size(p * ax + q * bx + r * cx, p * ay + q * by + r * cy);
+  for (let i = 0; i < PLACES; i++) {
+    const at = half * (Tvalues[i]! + 1);
+    const x = ax + at * (lx + at * qx);
+    const y = ay + at * (ly + at * qy);
+    sum += Cvalues[i]! * Math.sqrt(x * x + y * y);
   }
   return 1.5 * t * sum;
 }

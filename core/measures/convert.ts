@@ -69,10 +69,14 @@ export type WhichSide = 'right' | 'left';
 /** What hangs on the centre line too is drafted on the mean: two halves meet there. */
 const AT_CENTRE = new Set(['neck-to-waist-front', 'neck-to-bust']);
 
+const NO_SIDES: ReturnType<typeof sidesApart> = [];
 /** What was read on both sides and differs so much that each side is drafted for itself, with both figures, cm. */
 export function sidesApart(
   read: ReadonlyMap<string, Measured>,
-): { readonly of: string; readonly left: Cm; readonly right: Cm }[] {
+): readonly { readonly of: string; readonly left: Cm; readonly right: Cm }[] {
+  let any = false;
+  for (const m of read.values()) any ||= m.measure.side === 'left';
+  if (!any) return NO_SIDES;
   return [...new Set([...read.values()].flatMap((m) => m.measure.of ?? []))].flatMap((of) => {
     const [left, right] = [read.get(`${of}-left`)?.net ?? null, read.get(`${of}-right`)?.net ?? null];
     if (left === null || right === null || AT_CENTRE.has(of)) return [];

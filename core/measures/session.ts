@@ -80,6 +80,13 @@ export const resolve = (m: Measure, all: readonly Reading[]): Measured =>
 
 /** The same of readings that are all this measure's. */
 function resolved(m: Measure, own: readonly Reading[]): Measured {
+  // Most measures are read once: there is nothing to agree and nothing that was replaced.
+  const [only] = own;
+  if (own.length === 1 && only!.replaces === null && only!.state === 'read' && only!.written) {
+    const whole = wholeOf(only!);
+    const net = cm(whole - tapeAdded(only!.tape, m));
+    return new Read(m, own, own, { state: 'single', value: net }, whole, net);
+  }
   const live = standing(own);
   const read = live.filter((r) => r.state === 'read' && r.written);
   const last = live.at(-1);

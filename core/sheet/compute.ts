@@ -119,6 +119,17 @@ function fitOf(g: Garment): ZoneFit[] {
   });
 }
 
+/** The figures of these measures, cm; null where one of them has none. */
+function netsOf(ids: readonly string[], measured: Garment['measured']): Cm[] | null {
+  const out: Cm[] = [];
+  for (const id of ids) {
+    const net = measured.get(id)?.net ?? null;
+    if (net === null) return null;
+    out.push(net);
+  }
+  return out;
+}
+
 /** What the tape would have asked: the same checks, on the readings as they stand, and how they were read. */
 function sessionChecks(input: SheetInput, measured: Garment['measured']): RawCheck[] {
   const found: RawCheck[] = [];
@@ -175,11 +186,12 @@ function sessionChecks(input: SheetInput, measured: Garment['measured']): RawChe
       if (!stands || f.level === 'hard') found.push(warn(`${f.code}-${id}`, null, f.sentence));
   }
   for (const rule of RELATIONS) {
-    if (!rule.touches.every((id) => measured.get(id)?.net != null)) continue;
-    const figures = rule.touches.map((id) => measured.get(id)!.net);
+    const figures = netsOf(rule.touches, measured);
+    // The sentence first: nearly always there is none.
+    const sentence = figures && rule.says(figures);
+    if (!sentence) continue;
     const stands = rule.touches.some((id) => measured.get(id)!.readings.some((r) => r.reason.trim() !== ''));
-    const sentence = stands && rule.level === 'soft' ? null : rule.says(figures as Cm[]);
-    if (sentence) found.push(warn(rule.code, null, sentence));
+    if (!stands || rule.level !== 'soft') found.push(warn(rule.code, null, sentence));
   }
   return found;
 }

@@ -1,4 +1,5 @@
 import { lengthOf, type Segment } from '../../draft/curve.ts';
+import { root } from '../../draft/root.ts';
 
 /**
  * Half a cap from the underarm, at (w, h), up to its top at the origin: level at both ends, scooped in front, rounder
@@ -16,22 +17,6 @@ export function halfCap(w: number, h: number, side: 'front' | 'back'): Segment {
 }
 
 const halfLength = (w: number, h: number, side: 'front' | 'back') => lengthOf(halfCap(w, h, side));
-
-/** The root of a growing function between two ends, by halving and by the chord in turn, to a micrometre. */
-function root(f: (x: number) => number, from: number, to: number): number | null {
-  let [a, b, fa, fb] = [from, to, f(from), f(to)];
-  if (fa > 0 || fb < 0) return null;
-  for (let i = 0; i < 60 && b - a > 1e-6; i++) {
-    // The chord is quick where the curve is smooth; halving keeps it honest.
-    const x = i % 3 === 2 ? (a + b) / 2 : a + ((b - a) * -fa) / (fb - fa || 1);
-    const at = Math.min(Math.max(x, a + 1e-9), b - 1e-9);
-    const fx = f(at);
-    if (Math.abs(fx) < 1e-7) return at;
-    if (fx < 0) [a, fa] = [at, fx];
-    else [b, fb] = [at, fx];
-  }
-  return (a + b) / 2;
-}
 
 export interface CapLengths {
   readonly front: number;

@@ -1,5 +1,6 @@
-import { endOf, lengthOf, type Point, reversed, type Segment, startOf } from '../../draft/curve.ts';
+import { crossing, endOf, lengthOf, type Point, reversed, type Segment, startOf } from '../../draft/curve.ts';
 import { type Dart, type Edge, edge, type LineAcross, type Panel } from '../../draft/panel.ts';
+import { root } from '../../draft/root.ts';
 import { seamThrough, straight } from '../../draft/shape.ts';
 import { type Cm, cm } from '../../units/length.ts';
 import type { Allowances } from '../tables/allowances.ts';
@@ -150,7 +151,7 @@ export function legShapes(
         crotchCurve(face, endOf(upper[face].centre.at(-1)!), crotchPoint, upperLeg[0]!),
       ]),
       darts: upper[face].darts,
-      sideAtCrotch: xAt(leg, q.crotch),
+      sideAtCrotch: crossing(leg, q.crotch) ?? o,
       crotchPoint,
       level: q.crotch,
       knee:
@@ -173,17 +174,12 @@ function shortHem(out: Point, inside: Point, crotchPoint: Point): Segment {
   return [out, [out[0] - reach, out[1]], [inside[0] + reach, inside[1] - reach * up], inside];
 }
 
-/** Where a falling difference is nothing between two amounts, by halves; the nearer end where it is not. */
+/** Where a falling difference is nothing between two amounts; the nearer end where it is not. */
 function zeroOf(over: (amount: number) => number, least: number, most: number): number {
-  let [a, b] = [least, Math.max(least, most)];
-  if (over(a) <= 0) return a;
-  if (over(b) >= 0) return b;
-  for (let i = 0; i < 40 && b - a > 1e-5; i++) {
-    const mid = (a + b) / 2;
-    if (over(mid) > 0) a = mid;
-    else b = mid;
-  }
-  return (a + b) / 2;
+  const end = Math.max(least, most);
+  if (over(least) <= 0) return least;
+  if (over(end) >= 0) return end;
+  return root((x) => -over(x), least, end) ?? end;
 }
 
 /** How much longer one face's side is than the other's, cm. */
@@ -196,20 +192,6 @@ export const withUpper = (s: LegShape, was: LegUpper, now: LegUpper): LegShape =
   side: [...now.side, ...s.side.slice(was.side.length)],
   darts: now.darts,
 });
-
-/** Where an upright curve lies at a height, by halves: its height grows all along. */
-function xAt(s: Segment, y: number): number {
-  const [a, b, c, d] = s as unknown as [Point, Point, Point, Point];
-  let [lo, hi] = [0, 1];
-  const of = (k: 0 | 1, t: number) =>
-    (1 - t) ** 3 * a[k] + 3 * (1 - t) ** 2 * t * b[k] + 3 * (1 - t) * t * t * c[k] + t ** 3 * d[k];
-  for (let i = 0; i < 30; i++) {
-    const mid = (lo + hi) / 2;
-    if (of(1, mid) < y) lo = mid;
-    else hi = mid;
-  }
-  return of(0, (lo + hi) / 2);
-}
 
 /** One face of a leg as a panel, a pair. */
 export function legPanel(

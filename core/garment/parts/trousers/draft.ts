@@ -160,8 +160,13 @@ function drafted(c: PartContext, v: TrouserValues, q: LegsFrom) {
   };
   const front = upper('front', q.rise, 0);
   const usualRise = backRise(c, 0).marked!;
-  const usualBack = upper('back', q.rise, usualRise);
-  const backAt = (rise: number) => (rise === usualRise ? usualBack : upper('back', q.rise, rise));
+  // Each rise is drawn once, however often it is tried.
+  const backs = new Map<number, LegUpper>();
+  const backAt = (rise: number) => {
+    const known = backs.get(rise) ?? upper('back', q.rise, rise);
+    backs.set(rise, known);
+    return known;
+  };
   const legsOf = (plan: LegPlanned, rise: number): Record<Face, LegShape> | null => {
     const { crotch, inseam, knee, hem, extends: reach } = plan;
     return crotch === null || !reach || inseam === null || !hem
@@ -189,6 +194,8 @@ function drafted(c: PartContext, v: TrouserValues, q: LegsFrom) {
       ? null
       : towardReading(
           (t) => {
+            // As they are usually: that has been drawn.
+            if (t.front === 0 && t.rise === 0 && usual === first) return legs && crotchSeam(legs);
             const { front, back } = usual.extends!;
             const reach = { front: cm(front + t.front), back: cm(back + t.back) };
             const shapes = legsOf({ ...usual, extends: reach }, usualRise + t.rise);
