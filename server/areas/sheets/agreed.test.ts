@@ -163,10 +163,18 @@ describe('what was agreed before the cloth is cut', () => {
     expect((await alteration(b)).status).toBe('agreed');
   });
 
-  it('what one side alone gets cannot be drafted into a sheet of halves, and it says so', async () => {
-    await agreedChange({ ...HIP, side: 'left' });
-    const [one] = (await view()).agreed;
-    expect(one.cannot).toContain('one half for both sides');
+  it('what one side alone gets goes onto that side’s panels; a girth counts both', async () => {
+    const hip = await figure('hip');
+    const a = await agreedChange({ ...HIP, side: 'left' });
+    expect((await view()).agreed[0].cannot).toBe('');
+    // No step of a block says left: it goes into the sheet, or nowhere.
+    expect((await carry(a, 'block', 422)).code).toBe('no-step');
+    await carry(a);
+    expect(await figure('hip')).toBeCloseTo(hip - 2, 6);
+    const csv = await (await fitter!.get(`/orders/${id}/sheet.csv`)).text();
+    expect(csv).toMatch(/left and right,,"front at the hip: right [\d.]+ cm, left [\d.]+ cm"/);
+    await change({ kind: 'uncarry', alterationId: a });
+    expect(await figure('hip')).toBe(hip);
   });
 
   it('work that changes no panel is the bench’s, and never asked about at the sheet', async () => {
