@@ -1,5 +1,4 @@
 import {
-  checkReading,
   findMeasure,
   isTimeZone,
   type Reading,
@@ -12,6 +11,7 @@ import {
   tell,
   WAYS,
 } from '@rocchetto/core';
+import { checkReading } from '@rocchetto/core/checks/reading-checks.ts';
 import { z } from 'zod';
 import { AskedWire, StoredAsked } from './alterations.ts';
 import { Instant, IsoDate } from './basics.ts';

@@ -1,6 +1,5 @@
 import {
   CLOTH_TRAITS,
-  checkReading,
   EASE_ZONES,
   FIT_CLASSES,
   findMeasure,
@@ -12,6 +11,7 @@ import {
   tell,
   withUnit,
 } from '@rocchetto/core';
+import { checkReading } from '@rocchetto/core/checks/reading-checks.ts';
 import { BriefWire, OwnRulesWire } from './brief.ts';
 import type { SpecFile } from './spec.ts';
 import { specReading } from './spec-reading.ts';

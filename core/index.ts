@@ -1,5 +1,7 @@
 import './garment/every-part.ts';
 
+export * from './checks/own-findings.ts';
+export * from './checks/reading-checks.ts';
 /** What holds patterns and charts against a body: a page brings of it what it needs. */
 export * from './compare/chart.ts';
 export * from './compare/ease-seen.ts';
@@ -16,5 +18,8 @@ export * from './diary/words.ts';
 export * from './house/rule-tables.ts';
 export * from './measures/at-home.ts';
 export * from './measures/flat/flat-points.ts';
+export * from './net/expectation.ts';
+export * from './net/slips.ts';
+export * from './net/together.ts';
 export * from './sheet/beside-flat.ts';
 export * from './without-parts.ts';

@@ -1,6 +1,5 @@
 /** The trade without its garment parts: a page brings those of the garment that it shows. */
 export * from './checks/finding.ts';
-export * from './checks/reading-checks.ts';
 export * from './checks/stale.ts';
 export * from './dates/print.ts';
 export * from './dates/studio-day.ts';
@@ -37,9 +36,6 @@ export * from './measures/schools.ts';
 export * from './measures/session.ts';
 export * from './measures/tape.ts';
 export * from './measures/whose-tape.ts';
-export * from './net/expectation.ts';
-export * from './net/slips.ts';
-export * from './net/together.ts';
 export * from './sheet/bundles.ts';
 export * from './sheet/changes.ts';
 export * from './sheet/compute.ts';

@@ -3,12 +3,8 @@ import { NET } from '../net/table.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import type { CheckContext, Finding } from './finding.ts';
+import { ownFindings, soft } from './own-findings.ts';
 import { relationsOf } from './relations.ts';
-
-const hard = (code: string, sentence: string): Finding => ({ code, level: 'hard', sentence });
-const soft = (code: string, sentence: string): Finding => ({ code, level: 'soft', sentence });
-
-const within = (v: number, [lo, hi]: readonly [number, number]) => v >= lo && v <= hi;
 
 /**
  * Judges one reading against itself, the other figures of the session and last time. Spans and limits are
@@ -21,46 +17,6 @@ export function checkReading(c: CheckContext): Finding[] {
   const found = [...relationFindings(c), ...(c.expected ? expectedFindings(c, own) : own)];
   if (c.last && !c.expected) found.push(...comparedWithLast(c));
   return found.sort((a, b) => Number(b.level === 'hard') - Number(a.level === 'hard'));
-}
-
-/** Judges one reading by itself: is it a length, within its span, in its unit, the whole of what it measures? */
-export function ownFindings(c: Pick<CheckContext, 'measure' | 'value' | 'written' | 'way'>): Finding[] {
-  if (!Number.isFinite(c.value)) return [hard('not-a-number', 'This is not a number.')];
-  if (c.value <= 0)
-    return [hard('not-positive', 'After what the tape added is taken out nothing is left; read it again.')];
-  const found: Finding[] = [];
-  const odd = oddEntry(c);
-  if (odd) found.push(odd);
-  else if (!within(c.value, c.measure.range)) {
-    const [lo, hi] = c.measure.range;
-    found.push(
-      soft(
-        'out-of-range',
-        `${say(c.value)} is outside the usual adult span of ${lo} to ${hi} cm for ${c.measure.name}. Read it again?`,
-      ),
-    );
-  }
-  return found;
-}
-
-/** Implausible as written, plausible when the unit or the share was another. */
-function oddEntry(c: Pick<CheckContext, 'measure' | 'value' | 'written' | 'way'>): Finding | null {
-  const { range, name } = c.measure;
-  if (within(c.value, range)) return null;
-  const other = c.written.unit === 'in' ? cm(c.value / 2.54) : cm(c.value * 2.54);
-  const otherUnit = c.written.unit === 'in' ? 'centimetres' : 'inches';
-  const could: string[] = [];
-  if (within(other, range))
-    could.push(`${c.written.text} ${otherUnit} would be usual for ${name}: is the unit right?`);
-  if (c.way === 'whole' && c.measure.kind === 'girth')
-    for (const [times, word] of [
-      [2, 'half'],
-      [4, 'quarter'],
-    ] as const)
-      if (within(c.value * times, range))
-        could.push(`As a ${word} it would make ${say(cm(c.value * times))}: was a ${word} read?`);
-  if (could.length === 0) return null;
-  return soft('other-unit-or-share', `${say(c.value)} is unlikely for ${name}. ${could.join(' ')}`);
 }
 
 /** What the net says in place of a fixed span: it knows the figure it stands beside. */

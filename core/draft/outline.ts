@@ -36,6 +36,24 @@ export function cutOutline(panel: Panel): Segment[] {
   });
 }
 
+/** What is cut beyond one edge: from its seam line to its cut line, and what fills the corner after it. */
+export interface CutStrip {
+  readonly seam: readonly Segment[];
+  readonly cut: readonly Segment[];
+  /** the cut line's corners between this edge's end and the next one's beginning */
+  readonly corners: readonly Point[];
+}
+
+/** The cut line taken apart, edge by edge in their order; edges without an allowance too. */
+export function cutStrips(panel: Panel): CutStrip[] {
+  const edges = panel.edges.filter((e) => e.path.length > 0);
+  return edges.map((e, i) => ({
+    seam: e.path,
+    cut: joined(cutWay(edges, i).flatMap((s) => offset(s, e.allowance))),
+    corners: cornersOf(e, edges[(i + 1) % edges.length]!),
+  }));
+}
+
 /** Where two lines meet; null when they run alongside each other. */
 function meet(a: Point, u: Point, b: Point, v: Point): Point | null {
   const cross = u[0] * v[1] - u[1] * v[0];

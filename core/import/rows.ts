@@ -1,4 +1,4 @@
-import { ownFindings } from '../checks/reading-checks.ts';
+import { ownFindings } from '../checks/own-findings.ts';
 import { type DateOrder, readDate } from '../dates/read-date.ts';
 import { measure } from '../measures/catalogue.ts';
 import { type Way, wholeOf } from '../measures/session.ts';

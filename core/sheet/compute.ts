@@ -1,4 +1,4 @@
-import { ownFindings } from '../checks/reading-checks.ts';
+import { ownFindings } from '../checks/own-findings.ts';
 import { RELATIONS } from '../checks/relations.ts';
 import { staleSentence } from '../checks/stale.ts';
 import type { Panel } from '../draft/panel.ts';

@@ -1,17 +1,7 @@
-import {
-  type Box,
-  directionAt,
-  distance,
-  emptyBox,
-  mapped,
-  type Point,
-  pointAt,
-  reachAlong,
-  type Segment,
-} from '../draft/curve.ts';
+import { type Box, emptyBox, mapped, type Point, reachAlong, type Segment } from '../draft/curve.ts';
+import { cross, grainArrow, tick } from '../draft/marks-drawn.ts';
 import { spanAt } from '../draft/measure.ts';
 import { cutOutline, innerOutline, pathData, sewnOutline } from '../draft/outline.ts';
-import type { Panel } from '../draft/panel.ts';
 import type { WholePanel } from '../garment/whole.ts';
 import { strokeStyle } from './drawing.ts';
 
@@ -21,56 +11,9 @@ const GAP = 6;
 const ROW = 180;
 const GRID = 10;
 const LETTERS = 2.2;
-/** How far a notch's tick goes inward from the seam line, cm. */
-const TICK = 0.6;
 
 const n = (x: number) => String(Math.round(x * 1000) / 1000);
 const escaped = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;');
-
-/** A notch as a tick across the seam line: from a little inside to the cut line; null where it lies on no edge. */
-function tick(panel: Panel, at: Point): readonly [Point, Point] | null {
-  let nearest: { away: number; way: Point; allowance: number } | null = null;
-  for (const e of panel.edges)
-    for (const s of e.path)
-      for (let i = 0; i <= 64; i++) {
-        const away = distance(pointAt(s, i / 64), at);
-        if (!nearest || away < nearest.away - 1e-9)
-          nearest = { away, way: directionAt(s, i / 64), allowance: e.allowance };
-      }
-  if (!nearest || nearest.away > 1) return null;
-  const out: Point = [nearest.way[1], -nearest.way[0]];
-  const to = (by: number): Point => [at[0] + by * out[0], at[1] + by * out[1]];
-  return [to(-TICK), to(nearest.allowance)];
-}
-
-/** Half of a drill mark's cross, cm. */
-const DRILL = 0.5;
-const cross = ([x, y]: Point): Segment[] => [
-  [
-    [x - DRILL, y],
-    [x + DRILL, y],
-  ],
-  [
-    [x, y - DRILL],
-    [x, y + DRILL],
-  ],
-];
-
-/** An arrow along the warp, with its barbs. */
-function grainArrow([from, to]: readonly [Point, Point]): Segment[] {
-  const length = distance(from, to) || 1;
-  const way: Point = [(to[0] - from[0]) / length, (to[1] - from[1]) / length];
-  const barb = Math.min(2, length / 4);
-  const barbs = (at: Point, by: 1 | -1): Segment[] =>
-    ([0.8, -0.8] as const).map(
-      (side) =>
-        [
-          at,
-          [at[0] - by * barb * way[0] + side * way[1], at[1] - by * barb * way[1] - side * way[0]],
-        ] as const,
-    );
-  return [[from, to], ...barbs(to, 1), ...barbs(from, -1)];
-}
 
 interface Drawn {
   readonly panel: WholePanel;

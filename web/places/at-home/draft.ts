@@ -1,4 +1,5 @@
-import { findMeasure, type LengthUnit, ownFindings, readLength, tell, wholeOf } from '@rocchetto/core';
+import { findMeasure, type LengthUnit, readLength, tell, wholeOf } from '@rocchetto/core';
+import { ownFindings } from '@rocchetto/core/checks/own-findings.ts';
 
 export interface Line {
   readonly id: string;

@@ -1,9 +1,6 @@
 import {
-  bandOf,
-  bandSentence,
   type Cm,
   cm,
-  type Expectation,
   printEquals,
   printWithUnit,
   type SheetUnit,
@@ -12,6 +9,8 @@ import {
   tell,
   WAYS,
 } from '@rocchetto/core';
+import type { Expectation } from '@rocchetto/core/net/expectation.ts';
+import { bandOf, bandSentence } from '@rocchetto/core/net/slips.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { nextOf, otherUnit, type TapeFieldNow, type TapeFieldProps, useTapeField } from './useTapeField.ts';
 

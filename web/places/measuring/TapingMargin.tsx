@@ -1,15 +1,7 @@
-import {
-  bandSentence,
-  cm,
-  findMeasure,
-  measure,
-  printWithUnit,
-  printWritten,
-  searchMeasures,
-  tell,
-} from '@rocchetto/core';
+import { cm, findMeasure, measure, printWithUnit, printWritten, searchMeasures, tell } from '@rocchetto/core';
 import { guideOf } from '@rocchetto/core/measures/guide/guide.ts';
 import { LANDMARKS } from '@rocchetto/core/measures/guide/landmarks.ts';
+import { bandSentence } from '@rocchetto/core/net/slips.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { KeptReading } from '../../parts/outbox/readingsOutbox.ts';

@@ -1,10 +1,8 @@
 import {
   type CheckContext,
-  checkReading,
   cm,
   type Finding,
   type LengthUnit,
-  movedSince,
   readLength,
   type SheetUnit,
   TAPES,
@@ -18,6 +16,7 @@ import {
   type Way,
   wholeOf,
 } from '@rocchetto/core';
+import { checkReading, movedSince } from '@rocchetto/core/checks/reading-checks.ts';
 import { type KeyboardEvent, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { useSettled } from '../../shared/useSettled.ts';
 

@@ -1,15 +1,8 @@
 import type { ReadingWire } from '@rocchetto/contract';
-import {
-  drawnWaist,
-  expectation,
-  misfitOf,
-  readLength,
-  readsHalves,
-  resolve,
-  type SheetUnit,
-  schoolSays,
-  type Tape,
-} from '@rocchetto/core';
+import { drawnWaist, readLength, resolve, type SheetUnit, schoolSays, type Tape } from '@rocchetto/core';
+import { expectation } from '@rocchetto/core/net/expectation.ts';
+import { readsHalves } from '@rocchetto/core/net/slips.ts';
+import { misfitOf } from '@rocchetto/core/net/together.ts';
 import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { outbox } from '../../parts/outbox/useReadingsOutbox.ts';

@@ -1,0 +1,20 @@
+import type { Sheet } from '../sheet/compute.ts';
+import { bySide, unlike } from './two-sides.ts';
+import { type WholePanel, wholePattern, type ZipIn } from './whole.ts';
+
+/** The panels of a sheet as a paper pattern carries them, each side for itself where they are not alike. */
+export function wholePanels(sheet: Pick<Sheet, 'panels' | 'left' | 'figures' | 'input'>): WholePanel[] {
+  const { panels, left } = sheet;
+  const zip = zipOf(sheet);
+  const right = wholePattern(panels, zip);
+  if (left === panels) return right;
+  const own = new Set(unlike({ right: panels, left }).map((u) => u.left.id));
+  const by = new Map(right.map((p) => [p.id, p]));
+  return bySide({ right, left: wholePattern(left, zip).map((p) => (own.has(p.id) ? p : by.get(p.id)!)) });
+}
+
+function zipOf({ figures, input }: Pick<Sheet, 'figures' | 'input'>): ZipIn | null {
+  const length = figures.find((f) => f.id === 'zip')?.finished ?? null;
+  const opens = input.brief.parts.map((p) => p.zip).find((z) => typeof z === 'string');
+  return length === null || typeof opens !== 'string' ? null : { opens, length };
+}
