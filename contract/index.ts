@@ -32,6 +32,7 @@ export * from './money.ts';
 export * from './orders.ts';
 export * from './parse-length.ts';
 export * from './parts.ts';
+export * from './pattern.ts';
 export * from './photos.ts';
 export * from './problems.ts';
 export * from './reading.ts';

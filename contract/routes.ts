@@ -95,6 +95,7 @@ import {
   OrdersQuery,
   OrderWrite,
 } from './orders.ts';
+import { PatternQuery, PatternView } from './pattern.ts';
 import { PhotoView } from './photos.ts';
 import { Earlier, Readings, ReadingsAnswer, SessionFull } from './sessions.ts';
 import { Agree, MarkCut, SheetChange, SheetView } from './sheets.ts';
@@ -1087,6 +1088,30 @@ export const ROUTES = {
     does: 'The cut list of a toile of the garment',
     may: 'sheet.read',
     query: sheetQuery,
+    media: 'application/pdf',
+  },
+  'GET /orders/:id/pattern': {
+    does: 'The pattern of the garment: each piece at full size, its seams, how many sheets of paper',
+    may: 'sheet.read',
+    query: PatternQuery,
+    answer: PatternView,
+  },
+  'GET /orders/:id/pattern.svg': {
+    does: 'The pattern as a drawing, one unit a millimetre',
+    may: 'sheet.read',
+    query: PatternQuery,
+    media: 'image/svg+xml',
+  },
+  'GET /orders/:id/pattern.dxf': {
+    does: 'The pattern as a drawing file of release 12, millimetres, a block a piece',
+    may: 'sheet.read',
+    query: PatternQuery,
+    media: 'image/vnd.dxf',
+  },
+  'GET /orders/:id/pattern.pdf': {
+    does: 'The pattern on sheets to be glued together, or on a roll',
+    may: 'sheet.read',
+    query: PatternQuery,
     media: 'application/pdf',
   },
   'POST /orders/:id/sheet/changes': {

@@ -1,7 +1,8 @@
 import type { PatternPiece } from './piece.ts';
 
-/** Between two pieces on the paper, cm. */
+/** Between two pieces on the paper, and around them all, cm. */
 const GAP = 1.5;
+const EDGE = 0.4;
 
 export interface Placed {
   readonly piece: PatternPiece;
@@ -24,10 +25,10 @@ const tall = ({ box }: PatternPiece) => box[3] - box[1];
  */
 export function arranged(pieces: readonly PatternPiece[], width: number): Arranged {
   // Where the free paper begins: stretches from left to right, each at its height.
-  let skyline: { x: number; y: number; w: number }[] = [{ x: 0, y: 0, w: width }];
+  let skyline: { x: number; y: number; w: number }[] = [{ x: EDGE, y: EDGE, w: width - EDGE }];
   const placed: Placed[] = [];
   for (const piece of [...pieces].sort((a, b) => tall(b) - tall(a) || wide(b) - wide(a))) {
-    const w = Math.min(width, wide(piece) + GAP);
+    const w = Math.min(width - EDGE, wide(piece) + GAP);
     const best = skyline
       .filter((s) => s.x + w <= width + 1e-9)
       .map((s) => ({

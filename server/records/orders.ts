@@ -233,3 +233,13 @@ export async function changeBrief(db: Db, id: number, brief: BriefWire): Promise
     [id, JSON.stringify(brief)],
   );
 }
+
+/** The code of an order's client, by which paper that lies about says whose it is; empty where there is no such order. */
+export async function clientCodeOf(db: Db, orderId: number): Promise<string> {
+  const { rows } = await db.query<{ code: string }>({
+    name: 'client-code-of-order',
+    text: 'select c.code from orders o join client c on c.id = o.client_id where o.id = $1',
+    values: [orderId],
+  });
+  return rows[0]?.code ?? '';
+}

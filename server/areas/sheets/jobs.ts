@@ -1,7 +1,8 @@
-import type { SheetView } from '@rocchetto/contract';
+import type { Paper, PatternQuery, SheetView } from '@rocchetto/contract';
 import type { ClientMovesAsk, WouldMoveAsk } from '@rocchetto/contract/would-move.ts';
 import type { SheetUnit } from '@rocchetto/core';
 import { poolOf } from '../../threads/pool-of.ts';
+import type { PatternOf } from './pattern.ts';
 
 /** What of a sheet takes a processor long enough that others would wait for it. */
 export const SHEET_JOBS = {
@@ -10,6 +11,12 @@ export const SHEET_JOBS = {
   benchCards: async (view: SheetView, unit: SheetUnit, address: string) =>
     (await import('./bench-cards.ts')).benchCardsPdf(view, unit, address),
   toile: async (view: SheetView, unit: SheetUnit) => (await import('./toile-pdf.ts')).toilePdf(view, unit),
+  pattern: async (view: SheetView, of: PatternOf, q: PatternQuery, paper: Paper) =>
+    (await import('./pattern.ts')).patternView(view, of, q, paper),
+  patternDrawing: async (view: SheetView, of: PatternOf, q: PatternQuery, as: 'svg' | 'dxf') =>
+    (await import('./pattern.ts')).patternDrawing(view, of, q, as),
+  patternPdf: async (view: SheetView, of: PatternOf, q: PatternQuery, paper: Paper) =>
+    (await import('./pattern-pdf.ts')).patternPdf(view, of, q, paper),
   /** What other rules would move, a piece of the open orders. */
   wouldMove: async (url: string, ask: WouldMoveAsk, now: string) =>
     (await import('./would-move.ts')).wouldMove(poolOf(url), ask, new Date(now)),
