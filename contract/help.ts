@@ -199,6 +199,19 @@ export const HELP: readonly HelpPage[] = [
     picture: 'docs/screenshots/pattern.png',
   },
   {
+    id: 'paper-pattern',
+    title: 'Paper pattern',
+    at: ['/orders/:id/paper-pattern'],
+    purpose: 'The garment’s pieces at full size, to look at, to print and to cut from.',
+    steps: [
+      'Choose a piece, or all. The wheel, two fingers or + and − bring it nearer; the arrows move it, 0 shows all again.',
+      'Measure: choose two places, by a press or with the arrows and Enter. Corners and notches catch the mark.',
+      'Walk a seam: both sides lie along each other with their notches, and the difference is told.',
+      'Choose the paper and print. Measure the squares on the cover before you cut; put crosses with the same letter on each other.',
+    ],
+    picture: 'docs/screenshots/sheet.png',
+  },
+  {
     id: 'what-if',
     title: 'Try changes',
     at: ['/orders/:id/what-if'],

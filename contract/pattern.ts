@@ -29,6 +29,8 @@ export const PatternView = z.strictObject({
   /** null where nothing can be drafted yet */
   pattern: made<Pattern>().nullable(),
   seams: z.array(made<SeamWalked>()).readonly(),
+  /** the studio’s paper, which is printed on where none is asked for */
+  paper: z.enum(['a4', 'a3', 'letter']),
   /** how many sheets of the paper asked for, the cover not counted */
   sheets: z.number(),
   /** figures that are drafted otherwise today than on this sheet when it was agreed */

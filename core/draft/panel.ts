@@ -95,6 +95,8 @@ export interface Panel {
   readonly note: string;
   /** how far its centre edge lies beside the centre line, where a band sewn to it covers the rest, cm */
   readonly beside?: Cm;
+  /** cut as it is drawn with the right side of the cloth up, or down; where left and right are not alike */
+  readonly up?: boolean;
   /** panels that go round the body together, where a part has several such rings one below the other */
   readonly ring?: string;
 }

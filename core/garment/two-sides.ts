@@ -7,7 +7,7 @@ import { type Cm, cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import type { HouseRounding } from '../units/rounding.ts';
 import { pieceOf } from './pieces.ts';
-import { isMain } from './seams.ts';
+import { faceOf, isFacing, isMain } from './seams.ts';
 
 /** The panels of a garment, each list drawn as a right half; the left's differ where the sides are not alike. */
 export interface Halves {
@@ -137,16 +137,28 @@ export function centreChecks(halves: Halves): RawCheck[] {
   });
 }
 
+/**
+ * Whether a half, drawn with its centre at the left, is cut with the right side of the cloth up to be this side's. Seen from
+ * outside, a back's right half lies to the right of its centre; of a front, a leg's front and a sleeve (its front at the
+ * left) it is the left one. Linings and facings are seen from inside: the other way round.
+ */
+export function liesUp(p: Panel, side: 'right' | 'left'): boolean {
+  const outside = p.share === 'collar' || faceOf(p) === 'back' ? 'right' : 'left';
+  const within = p.layer === 'lining' || isFacing(p);
+  return (outside === side) !== within;
+}
+
 const sided = (p: Panel, side: 'right' | 'left'): Panel => ({
   ...p,
   id: side === 'left' ? `${p.id}-left` : p.id,
   name: `${p.name}, ${side}`,
   cut: 'single',
   count: p.cut === 'fold' ? p.count : p.count / 2,
+  ...(p.layer === 'interfacing' ? {} : { up: liesUp(p, side) }),
   note: [
     p.note,
     p.cut === 'fold' ? 'joins the other half at the centre line, which is no seam' : '',
-    side === 'left' ? 'drawn like the right one: turn it over' : '',
+    p.layer === 'interfacing' ? '' : `right side of the cloth ${liesUp(p, side) ? 'up' : 'down'}, as drawn`,
   ]
     .filter(Boolean)
     .join('; '),

@@ -2,16 +2,23 @@ import type { Sheet } from '../sheet/compute.ts';
 import { bySide, unlike } from './two-sides.ts';
 import { type WholePanel, wholePattern, type ZipIn } from './whole.ts';
 
-/** The panels of a sheet as a paper pattern carries them, each side for itself where they are not alike. */
-export function wholePanels(sheet: Pick<Sheet, 'panels' | 'left' | 'figures' | 'input'>): WholePanel[] {
+type Drafted = Pick<Sheet, 'panels' | 'left' | 'figures' | 'input'>;
+/** Both halves as a paper pattern carries them; a left panel that is as the right one is the right one. */
+export function wholeHalves(sheet: Drafted): {
+  readonly right: readonly WholePanel[];
+  readonly left: readonly WholePanel[];
+} {
   const { panels, left } = sheet;
   const zip = zipOf(sheet);
   const right = wholePattern(panels, zip);
-  if (left === panels) return right;
+  if (left === panels) return { right, left: right };
   const own = new Set(unlike({ right: panels, left }).map((u) => u.left.id));
   const by = new Map(right.map((p) => [p.id, p]));
-  return bySide({ right, left: wholePattern(left, zip).map((p) => (own.has(p.id) ? p : by.get(p.id)!)) });
+  return { right, left: wholePattern(left, zip).map((p) => (own.has(p.id) ? p : by.get(p.id)!)) };
 }
+
+/** The panels of a sheet as a paper pattern carries them, each side for itself where they are not alike. */
+export const wholePanels = (sheet: Drafted): WholePanel[] => bySide(wholeHalves(sheet));
 
 function zipOf({ figures, input }: Pick<Sheet, 'figures' | 'input'>): ZipIn | null {
   const length = figures.find((f) => f.id === 'zip')?.finished ?? null;

@@ -141,7 +141,8 @@ function drills(p: Panel): PanelMark[] {
 /** Where what is gathered along an edge begins and ends. */
 const gathers = (p: Panel): PanelMark[] =>
   p.edges.flatMap((e): PanelMark[] => {
-    const whole = e.gather > 0.05 ? edgeLength(p, e.id) : 0;
+    // What a shoulder holds is eased, and marked so.
+    const whole = e.gather > 0.05 && e.id !== 'shoulder' ? edgeLength(p, e.id) : 0;
     return whole > 4 * FROM_END
       ? [FROM_END, whole - FROM_END].map((at) => ({
           kind: 'notch' as const,

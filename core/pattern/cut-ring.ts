@@ -63,7 +63,7 @@ function capOf(panel: Panel, d: Dart): Point[] | null {
   // The leg that the fold lies over, and the other, which lies on it when the dart is sewn.
   const first = down ? one[1] > two[1] : Math.abs(one[0]) < Math.abs(two[0]);
   const [near, far] = first ? [one, two] : [two, one];
-  const way = wayAt(e.path, near);
+  const way = wayAt(e.path, near, near === two);
   const out: Point = [near[0] + e.allowance * way[1], near[1] - e.allowance * way[0]];
   const middle: Point = [(one[0] + two[0]) / 2, (one[1] + two[1]) / 2];
   const folded = reflected(middle, d.tip, near);
@@ -75,15 +75,11 @@ function capOf(panel: Panel, d: Dart): Point[] | null {
   return [near, near2, peak, reflected(near2, d.tip, middle), far];
 }
 
-/** The direction of an edge where it is nearest to a point. */
-function wayAt(path: readonly Segment[], at: Point): Point {
+/** The direction of an edge where it is nearest to a point; where two stretches meet there, of the one after it or before. */
+function wayAt(path: readonly Segment[], at: Point, after: boolean): Point {
   let best: { off: number; way: Point } = { off: Number.POSITIVE_INFINITY, way: [1, 0] };
   for (const s of path)
-    for (const t of [0, 1]) {
-      const off = distance(t === 0 ? startOf(s) : endOf(s), at);
-      if (off < best.off - 1e-9) best = { off, way: directionAt(s, t) };
-    }
-  if (best.off < 1e-4) return best.way;
+    if (distance(after ? startOf(s) : endOf(s), at) < 1e-3) return directionAt(s, after ? 0 : 1);
   for (const s of path) {
     const points = pointsAlong([s]);
     points.forEach((p, i) => {
@@ -95,7 +91,7 @@ function wayAt(path: readonly Segment[], at: Point): Point {
 }
 
 /** A point mirrored at the line through two others. */
-function reflected([x, y]: Point, [ax, ay]: Point, [bx, by]: Point): Point {
+export function reflected([x, y]: Point, [ax, ay]: Point, [bx, by]: Point): Point {
   const [dx, dy] = [bx - ax, by - ay];
   const t = ((x - ax) * dx + (y - ay) * dy) / (dx * dx + dy * dy || 1);
   return [2 * (ax + t * dx) - x, 2 * (ay + t * dy) - y];
@@ -110,8 +106,9 @@ function meeting([ax, ay]: Point, [bx, by]: Point, [cx, cy]: Point, [dx, dy]: Po
   return [ax + t * ux, ay + t * uy];
 }
 
-/** A half on the fold opened out: its ring and its mirror image at the fold, as one ring. */
-export function openedOut(ring: readonly Point[], fold: readonly [Point, Point]): Point[] {
-  return joinedRing([ring, ring.map((p) => reflected(p, fold[0], fold[1]))]);
-}
-export { reflected };
+/** Two halves that meet on a fold as one ring: one as it is, the other mirrored there. */
+export const openedOut = (
+  ring: readonly Point[],
+  other: readonly Point[],
+  fold: readonly [Point, Point],
+): Point[] => joinedRing([ring, other.map((p) => reflected(p, fold[0], fold[1]))]);

@@ -1,5 +1,6 @@
 import type { Point } from '../draft/curve.ts';
 import type { Panel } from '../draft/panel.ts';
+import { liesUp } from '../garment/two-sides.ts';
 import type { WholePanel } from '../garment/whole.ts';
 import { cutRing } from './cut-ring.ts';
 import { cutWords, type PatternHead, type PatternPiece, pieceOfPattern } from './piece.ts';
@@ -15,6 +16,10 @@ export interface PatternAsked extends PatternHead {
   /** halves on the fold drawn whole */
   readonly opened: boolean;
 }
+
+/** Of two halves the one that is drawn as it is and the one that is mirrored, so that the right side of the cloth lies up. */
+const asSeen = (right: WholePanel, left: WholePanel | undefined): [WholePanel, WholePanel | null] =>
+  left && !liesUp(right, 'right') ? [left, right] : [right, left ?? null];
 
 const near = (a: readonly Point[], b: readonly Point[]): boolean =>
   a.length === b.length && a.every(([x, y], i) => Math.hypot(x - b[i]![0], y - b[i]![1]) < 0.02);
@@ -41,8 +46,22 @@ export function patternOf(panels: readonly WholePanel[], asked: PatternAsked): P
     ]);
     return false;
   });
+  // Halves on one fold that are not alike are one piece of cloth all the same.
+  const leftOf = (p: WholePanel) =>
+    p.cut === 'single' && p.edges.some((e) => e.fold) ? own.find((q) => q.id === `${p.id}-left`) : undefined;
+  const isJoined = new Set(own.flatMap((p) => leftOf(p)?.id ?? []));
   return {
     title: asked.title,
-    pieces: own.map((p) => pieceOfPattern(p, shared.get(p.id) ?? [], asked, asked.opened)),
+    pieces: own.flatMap((p) =>
+      isJoined.has(p.id)
+        ? []
+        : [
+            pieceOfPattern(...asSeen(p, leftOf(p)), {
+              also: shared.get(p.id) ?? [],
+              head: asked,
+              opened: asked.opened,
+            }),
+          ],
+    ),
   };
 }

@@ -42,6 +42,8 @@ export interface PatternPiece {
   readonly box: readonly [number, number, number, number];
   /** the edges by name, for walking a seam along its partner */
   readonly edges: readonly {
+    /** the panel it is of: a piece may be two halves that are not alike */
+    readonly piece: string;
     readonly id: string;
     readonly name: string;
     readonly path: readonly Segment[];
@@ -58,56 +60,75 @@ const SMALL = 0.3;
 /** Letters stand so far beside what they name, cm. */
 const BESIDE = 0.3;
 
-/** A panel, and other layers that are cut from the same paper, as one piece of the pattern. */
-export function pieceOfPattern(
-  p: WholePanel,
-  also: readonly string[],
-  head: PatternHead,
-  opened: boolean,
-): PatternPiece {
-  const fold = p.edges.find((e) => e.fold && e.path.length > 0);
-  const open = opened && fold ? foldOf(fold.path) : null;
-  const half = cutRing(p);
-  const ring = open ? openedOut(half, open) : half;
-  const cut = [cutWords(p, open !== null), ...also];
-  const twice = (path: readonly Segment[]): Segment[] =>
-    open
-      ? [...path, ...path.map((s) => s.map((at) => reflected(at as Point, ...open)) as unknown as Segment)]
-      : [...path];
-  const warp = warpIn(ring, p);
-  const drawn: PatternLine[] = [
-    { kind: 'SEAM', path: twice(p.edges.filter((e) => !e.fold).flatMap((e) => e.path)) },
+/** What is drawn on one half of a piece. */
+function drawnOn(p: WholePanel): PatternLine[] {
+  return [
+    { kind: 'SEAM', path: p.edges.filter((e) => !e.fold).flatMap((e) => e.path) },
     ...p.darts.map(
       (d): PatternLine => ({
         kind: 'SEAM',
-        path: twice([
+        path: [
           [d.legs[0], d.tip],
           [d.tip, d.legs[1]],
-        ]),
+        ],
       }),
     ),
-    ...(p.inner ?? []).map((d): PatternLine => ({ kind: 'SEAM', path: twice(innerOutline(d)) })),
-    { kind: 'GRAIN', path: grainArrow(warp) },
-    ...(fold && !open ? [{ kind: 'FOLD' as const, path: foldSign(foldOf(fold.path), p) }] : []),
+    ...(p.inner ?? []).map((d): PatternLine => ({ kind: 'SEAM', path: innerOutline(d) })),
     ...p.lines.flatMap((l): PatternLine[] => {
       const span = spanAt(p, l.y);
-      return span
-        ? [{ kind: 'MARK', path: twice([[[span[0], l.y] as const, [span[1], l.y] as const]]) }]
-        : [];
+      return span ? [{ kind: 'MARK', path: [[[span[0], l.y] as const, [span[1], l.y] as const]] }] : [];
     }),
-    ...p.marks.flatMap((m) => markLines(p, m)).map((l) => ({ ...l, path: twice(l.path) })),
+    ...p.marks.flatMap((m) => markLines(p, m)),
   ];
+}
+
+interface Drawing {
+  /** other layers that are cut from the same paper */
+  readonly also: readonly string[];
+  readonly head: PatternHead;
+  /** halves on the fold drawn whole */
+  readonly opened: boolean;
+}
+
+/**
+ * A panel, and other layers that are cut from the same paper, as one piece of the pattern.
+ * @param other the other half, where it is not alike and both are one piece of cloth: mirrored at the fold
+ */
+export function pieceOfPattern(
+  p: WholePanel,
+  other: WholePanel | null,
+  { also, head, opened }: Drawing,
+): PatternPiece {
+  const fold = p.edges.find((e) => e.fold && e.path.length > 0);
+  const open = fold && (opened || other) ? foldOf(fold.path) : null;
+  const turned = (path: readonly Segment[]): Segment[] =>
+    open ? path.map((s) => s.map((at) => reflected(at as Point, ...open)) as unknown as Segment) : [...path];
+  const half = cutRing(p);
+  const ring = open ? openedOut(half, other ? cutRing(other) : half, open) : half;
+  const name = other ? p.name.replace(/, (right|left)$/, '') : p.name;
+  const up = p.up === undefined || other ? [] : [`right side of the cloth ${p.up ? 'up' : 'down'}`];
+  const cut = [other ? `${cutWords(p, true)}, right side up` : cutWords(p, open !== null), ...up, ...also];
+  const warp = warpIn(ring, p);
   const label = labelIn(
     ring,
-    [p.name, ...head.lines, ...cut.flatMap(inRows)],
+    [name, ...head.lines, ...cut.flatMap(inRows)],
     [...dartShapes(p), shapeOf(warp)],
   );
+  const edgesOf = (q: WholePanel, way: (path: readonly Segment[]) => Segment[]) =>
+    q.edges
+      .filter((e) => e.path.length > 0 && !(open && e.fold))
+      .map((e) => ({ piece: q.id, id: e.id, name: e.name, path: way(e.path) }));
   return {
     id: p.id,
-    name: p.name,
+    name,
     cut,
     ring,
-    lines: drawn,
+    lines: [
+      ...drawnOn(p),
+      ...(open ? drawnOn(other ?? p).map((l) => ({ ...l, path: turned(l.path) })) : []),
+      { kind: 'GRAIN', path: grainArrow(warp) },
+      ...(fold && !open ? [{ kind: 'FOLD' as const, path: foldSign(foldOf(fold.path), p) }] : []),
+    ],
     words: [
       ...labelWords(label),
       ...(fold && !open ? [foldWord(foldOf(fold.path))] : []),
@@ -116,7 +137,7 @@ export function pieceOfPattern(
       ...p.marks.flatMap(markWord),
     ],
     box: boxOf(ring),
-    edges: p.edges.filter((e) => e.path.length > 0).map(({ id, name, path }) => ({ id, name, path })),
+    edges: [...edgesOf(p, (x) => [...x]), ...(other ? edgesOf(other, turned) : [])],
   };
 }
 

@@ -1,16 +1,10 @@
 import type { Point } from '../draft/curve.ts';
 import { type Arranged, arranged } from './arrange.ts';
+import { PAPERS, type PaperId } from './papers.ts';
 import type { Pattern } from './pattern.ts';
 import type { PatternPiece } from './piece.ts';
 import { inside } from './polyline.ts';
 
-/** Sheets of paper, cm: ISO 216, and ANSI/ASME Y14.1 (8.5 by 11 in). */
-export const PAPERS = {
-  a4: { name: 'A4', width: 21, height: 29.7 },
-  a3: { name: 'A3', width: 29.7, height: 42 },
-  letter: { name: 'Letter', width: 21.59, height: 27.94 },
-} as const;
-export type PaperId = keyof typeof PAPERS;
 export const WAYS_UP = ['portrait', 'landscape'] as const;
 
 /** What no printer reaches at the edge of a sheet, and how far two sheets lie over each other, cm. */
@@ -159,8 +153,7 @@ export function rollOf(pattern: Pattern, width: number): Arranged[] {
     let now = rest;
     while (now.length > 1 && arranged(now, room).height > ROLL_PAGE - 2 * MARGIN) now = now.slice(0, -1);
     pages.push(now);
-    const taken = new Set(now);
-    rest = rest.filter((p) => !taken.has(p));
+    rest = rest.slice(now.length);
   }
   return pages.map((p) => arranged(p, room));
 }

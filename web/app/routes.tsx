@@ -43,6 +43,10 @@ export const router = createBrowserRouter(
             { path: 'bench', lazy: () => import('../places/bench/BenchPage.tsx') },
             { path: 'orders/:id/measure', lazy: () => import('../places/measuring/MeasurePage.tsx') },
             { path: 'orders/:id/pattern', lazy: () => import('../places/pattern/PatternPage.tsx') },
+            {
+              path: 'orders/:id/paper-pattern',
+              lazy: () => import('../places/paper-pattern/PaperPatternPage.tsx'),
+            },
             { path: 'orders/:id/what-if', lazy: () => import('../places/what-if/WhatIfPage.tsx') },
             { path: 'orders/:id/flat', lazy: () => import('../places/flat/FlatPage.tsx') },
             { path: 'clients/new', lazy: () => import('../places/clients/NewClientPage.tsx') },

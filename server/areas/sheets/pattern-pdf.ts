@@ -1,13 +1,13 @@
 import type { Paper, PatternQuery, SheetView } from '@rocchetto/contract';
 import type { Point, Segment } from '@rocchetto/core/draft/curve.ts';
 import type { Arranged } from '@rocchetto/core/pattern/arrange.ts';
+import { PAPERS } from '@rocchetto/core/pattern/papers.ts';
 import type { Pattern } from '@rocchetto/core/pattern/pattern.ts';
 import type { PatternPiece, PatternWord } from '@rocchetto/core/pattern/piece.ts';
 import { lines } from '@rocchetto/core/pattern/polyline.ts';
 import { DRAWN } from '@rocchetto/core/pattern/svg.ts';
 import {
   MARGIN,
-  PAPERS,
   rollOf,
   type Tile,
   type Tiled,

@@ -7,7 +7,8 @@ import {
   toSheetInput,
 } from '@rocchetto/contract';
 import { changesBetween, computeSheet, printDate } from '@rocchetto/core';
-import { wholePanels } from '@rocchetto/core/garment/whole-panels.ts';
+import { bySide } from '@rocchetto/core/garment/two-sides.ts';
+import { wholeHalves } from '@rocchetto/core/garment/whole-panels.ts';
 import { arranged } from '@rocchetto/core/pattern/arrange.ts';
 import { patternDxf } from '@rocchetto/core/pattern/dxf.ts';
 import { type Pattern, patternOf } from '@rocchetto/core/pattern/pattern.ts';
@@ -33,7 +34,8 @@ export const tilesAsked = (q: PatternQuery, paper: Paper): TilesAsked => ({
 /** An order's sheet as panels, and its pattern; null where nothing can be drafted yet. */
 export function drafted(view: SheetView, of: PatternOf, opened: boolean) {
   const sheet = computeSheet(toSheetInput(view.spec));
-  const panels = wholePanels(sheet);
+  const halves = wholeHalves(sheet);
+  const panels = bySide(halves);
   const { number } = view.spec.order;
   const pattern: Pattern | null =
     panels.length === 0
@@ -46,17 +48,18 @@ export function drafted(view: SheetView, of: PatternOf, opened: boolean) {
           ],
           opened,
         });
-  return { sheet, panels, pattern };
+  return { sheet, halves, pattern };
 }
 
 export function patternView(view: SheetView, of: PatternOf, q: PatternQuery, paper: Paper): PatternView {
-  const { sheet, panels, pattern } = drafted(view, of, q.opened === '1');
+  const { sheet, halves, pattern } = drafted(view, of, q.opened === '1');
   return {
     order: view.spec.order.number,
     revision: view.revision,
     status: view.status,
     pattern,
-    seams: seamsWalked(panels),
+    seams: seamsWalked(halves),
+    paper: tilesAsked({}, paper).paper,
     sheets: pattern ? sheetsIn(tilesOf(pattern, tilesAsked(q, paper))) : 0,
     // What was agreed stays as it was printed; a draft of today may differ from it.
     moved: view.status === 'draft' ? [] : changesBetween(sheetOfView(view).figures, sheet.figures),

@@ -28,6 +28,7 @@ export function SheetBar({ id, view, unit, both, open, may, onAsk }: Props) {
         <Status view={view} />
         <div className="row">
           {mayTry && <Link to={`/orders/${id}/what-if`}>Try changes</Link>}
+          <Link to={`/orders/${id}/paper-pattern`}>Paper pattern</Link>
           <a href={file('pdf')} target="_blank" rel="noreferrer">
             Print (PDF)
           </a>
