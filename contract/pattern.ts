@@ -16,7 +16,7 @@ export const PatternQuery = z.object({
   opened: choice,
   /** a roll so wide, cm, instead of sheets */
   roll: z.coerce
-    .number()
+    .number('A roll is 30 to 300 cm wide.')
     .pipe(z.number().min(30, 'A roll is 30 to 300 cm wide.').max(300, 'A roll is 30 to 300 cm wide.'))
     .optional(),
 });
