@@ -2,7 +2,7 @@ import { accessible, expect, measured, newSkirt, signIn, test } from './help.ts'
 
 test('the pattern is looked at, measured, walked along a seam and printed, by keys too', async ({ page }) => {
   await signIn(page);
-  const { orderId } = await measured(page, 'Paper Pattern');
+  const { orderId } = await measured(page, 'Cut From');
   await page.goto(`/orders/${orderId}/sheet`);
   await page.getByRole('link', { name: 'Paper pattern' }).click();
   await expect(page.getByRole('heading', { name: 'Paper pattern' })).toBeVisible();
