@@ -12,7 +12,7 @@ test('the pattern is looked at, measured, walked along a seam and printed, by ke
   await accessible(page, 'paper pattern');
   // Another paper takes another number of sheets, and the link goes with it.
   const before = await print.textContent();
-  await page.getByLabel('Paper', { exact: true }).selectOption('a3');
+  await page.getByRole('combobox', { name: 'Paper' }).selectOption('a3');
   await expect(print).not.toHaveText(before!);
   await expect(print).toHaveAttribute('href', /pattern\.pdf\?.*paper=a3/);
   const drawing = await page.request.get(
@@ -20,7 +20,7 @@ test('the pattern is looked at, measured, walked along a seam and printed, by ke
   );
   expect([drawing.status(), (await drawing.text()).includes('AC1009')]).toEqual([200, true]);
   // One piece, nearer, and back.
-  await page.getByLabel('Show').selectOption({ label: 'front' });
+  await page.getByRole('combobox', { name: 'Show' }).selectOption({ label: 'front' });
   await expect(page).toHaveURL(/piece=skirt\.front/);
   const table = page.getByRole('application', { name: /^Pieces: front\./ });
   const moved = table.locator('svg > g');
@@ -39,7 +39,9 @@ test('the pattern is looked at, measured, walked along a seam and printed, by ke
   await page.keyboard.press('Enter');
   await expect(page.getByRole('status')).toContainText(/^[\d.]+ cm apart/);
   // A seam along its partner.
-  await page.getByLabel('Walk a seam').selectOption({ label: 'the side seams of the skirt, front and back' });
+  await page
+    .getByRole('combobox', { name: 'Walk a seam' })
+    .selectOption({ label: 'the side seams of the skirt, front and back' });
   await expect(page.getByText('as long as each other')).toBeVisible();
   await accessible(page, 'a seam walked');
   await page.reload();
