@@ -37,7 +37,7 @@ test('the pattern is looked at, measured, walked along a seam and printed, by ke
   await expect(page.getByText('Choose the second place')).toBeVisible();
   await page.keyboard.press('Shift+ArrowDown');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('status')).toContainText(/^[\d.]+ cm apart/);
+  await expect(page.getByText(/^[\d.]+ cm apart, in a straight line/)).toBeVisible();
   // A seam along its partner.
   await page
     .getByRole('combobox', { name: 'Walk a seam' })
