@@ -25,7 +25,7 @@ module.exports = {
       to: {
         pathNot: [
           '^core/',
-          '^node_modules/(bezier-js|@types/bezier-js|d3-shape|@types/d3-shape|fraction\\.js|chrono-node|temporal-polyfill|ical\\.js)',
+          '^node_modules/(bezier-js|@types/bezier-js|d3-shape|@types/d3-shape|fraction\\.js|chrono-node|temporal-polyfill|ical\\.js|clipper2-ts|polylabel|@types/polylabel)',
         ],
       },
     },
@@ -45,6 +45,7 @@ module.exports = {
       ['import', 'units|text|dates|measures|checks'],
       ['compare', 'units|measures|import|draft|figure|garment|sheet'],
       ['house', 'units|measures|checks|garment|thread'],
+      ['pattern', 'units|draft|garment|sheet'],
     ].map(([room, knows]) => ({
       name: `core-${room}-knows-the-rooms-before-it`,
       severity: 'error',

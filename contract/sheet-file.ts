@@ -1,5 +1,5 @@
 import { computeSheet, type Kept, type SheetUnit, shownSheet, tell } from '@rocchetto/core';
-import { wholePanels } from '@rocchetto/core/garment/whole-panels.ts';
+import { wholePanels } from '@rocchetto/core/pattern/whole-panels.ts';
 import type { SpecFile } from './spec.ts';
 import { toSheetInput, unitOf } from './to-core.ts';
 

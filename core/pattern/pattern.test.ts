@@ -8,7 +8,6 @@ import { sewnOutline } from '../draft/outline.ts';
 import { GARMENTS } from '../garment/garments.ts';
 import { asLines, seeded } from '../garment/testing.ts';
 import { trueBody } from '../garment/testing-shape.ts';
-import { wholeHalves, wholePanels } from '../garment/whole-panels.ts';
 import { arranged } from './arrange.ts';
 import { cutRing } from './cut-ring.ts';
 import { patternDxf } from './dxf.ts';
@@ -19,6 +18,7 @@ import { areaOf, inside, offLine, pointsAlong } from './polyline.ts';
 import { seamsWalked } from './seam-walk.ts';
 import { patternSvg } from './svg.ts';
 import { MARGIN, OVERLAP, ROLL_PAGE, rollOf, sheetsIn, tilesOf } from './tiles.ts';
+import { wholeHalves, wholePanels } from './whole-panels.ts';
 
 const sheet = (of: Parameters<typeof garmentSpec>[0], seed = 12, more: Record<string, number> = {}) =>
   sheetOf(garmentSpec(of, asLines({ ...trueBody(seeded(seed)), ...more }), {}));

@@ -8,13 +8,13 @@ import {
 } from '@rocchetto/contract';
 import { changesBetween, computeSheet, printDate } from '@rocchetto/core';
 import { bySide } from '@rocchetto/core/garment/two-sides.ts';
-import { wholeHalves } from '@rocchetto/core/garment/whole-panels.ts';
 import { arranged } from '@rocchetto/core/pattern/arrange.ts';
 import { patternDxf } from '@rocchetto/core/pattern/dxf.ts';
 import { type Pattern, patternOf } from '@rocchetto/core/pattern/pattern.ts';
 import { seamsWalked } from '@rocchetto/core/pattern/seam-walk.ts';
 import { patternSvg } from '@rocchetto/core/pattern/svg.ts';
 import { sheetsIn, type TilesAsked, tilesOf } from '@rocchetto/core/pattern/tiles.ts';
+import { wholeHalves } from '@rocchetto/core/pattern/whole-panels.ts';
 
 /** All pieces in one drawing lie in rows of this width, cm. */
 const DRAWING = 200;

@@ -1,6 +1,6 @@
+import { bySide, unlike } from '../garment/two-sides.ts';
+import { type WholePanel, wholePattern, type ZipIn } from '../garment/whole.ts';
 import type { Sheet } from '../sheet/compute.ts';
-import { bySide, unlike } from './two-sides.ts';
-import { type WholePanel, wholePattern, type ZipIn } from './whole.ts';
 
 type Drafted = Pick<Sheet, 'panels' | 'left' | 'figures' | 'input'>;
 /** Both halves as a paper pattern carries them; a left panel that is as the right one is the right one. */
