@@ -209,7 +209,7 @@ export const HELP: readonly HelpPage[] = [
       'Walk a seam: both sides lie along each other with their notches, and the difference is told.',
       'Choose the paper and print. Measure the squares on the cover before you cut; put crosses with the same letter on each other.',
     ],
-    picture: 'docs/screenshots/sheet.png',
+    picture: 'docs/screenshots/paper-pattern.png',
   },
   {
     id: 'what-if',

@@ -105,7 +105,9 @@ runTool(async () => {
     await page.goto(`/diary?day=${busiest}`);
     await page.locator('.loop').nth(1).click();
     await shot('diary');
-    await shot('weeks', '/diary/weeks');
+    await page.goto('/orders/19/paper-pattern');
+    await page.locator('.board').waitFor();
+    await shot('paper-pattern');
     await page.goto('/diary/book?order=4&kind=bridal-fitting');
     await page.locator('.times button').first().click();
     await shot('book');
