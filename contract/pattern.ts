@@ -14,6 +14,8 @@ export const PatternQuery = z.object({
   apart: choice,
   /** halves on the fold drawn whole */
   opened: choice,
+  /** of calico, with wide seams and without what only finishes an edge */
+  toile: choice,
   /** a roll so wide, cm, instead of sheets */
   roll: z.coerce
     .number('A roll is 30 to 300 cm wide.')

@@ -1114,6 +1114,12 @@ export const ROUTES = {
     query: PatternQuery,
     media: 'application/pdf',
   },
+  'GET /orders/:id/chalk-card.pdf': {
+    does: 'Each piece by points with two distances, to be drawn straight on the cloth',
+    may: 'sheet.read',
+    query: sheetQuery,
+    media: 'application/pdf',
+  },
   'POST /orders/:id/sheet/changes': {
     does: 'Makes one change',
     may: 'sheet.write',

@@ -9,6 +9,7 @@ import { GARMENTS } from '../garment/garments.ts';
 import { asLines, seeded } from '../garment/testing.ts';
 import { trueBody } from '../garment/testing-shape.ts';
 import { arranged } from './arrange.ts';
+import { chalkCard } from './chalk-card.ts';
 import { cutRing } from './cut-ring.ts';
 import { patternDxf } from './dxf.ts';
 import { PAPERS } from './papers.ts';
@@ -265,6 +266,32 @@ describe('drawings', () => {
       const open = distance(ring[0]!, ring.at(-1)!) < 1e-6 ? ring.slice(0, -1) : ring;
       expect(perimeter(open)).toBeCloseTo(perimeter(lying.placed[i]!.piece.ring), 1);
     });
+  });
+});
+
+describe('a chalk card', () => {
+  it('each piece’s points, joined, are the piece: the area they enclose is its sewing line’s', () => {
+    for (const id of ['straight-skirt', 'day-dress-sleeved', 'trousers', 'shirt-blouse']) {
+      const panels = wholePanels(sheet(id));
+      const card = chalkCard(panels);
+      expect(card.length, id).toBeGreaterThan(1);
+      for (const c of card) {
+        const p = panels.find((q) => q.name === c.name && q.layer === 'outer')!;
+        const outline = c.points
+          .filter((q) => !/^(dart|notch),/.test(q.name))
+          .map((q): Point => [q.across, q.down]);
+        const whole = areaOf(pointsAlong(sewnOutline(p)));
+        expect(Math.abs(areaOf(outline) / whole - 1), `${id} ${c.name}`).toBeLessThan(0.03);
+        expect(c.points.map((q) => q.number)).toEqual(c.points.map((_, i) => i + 1));
+        expect(Math.min(...c.points.map((q) => q.down)), `${id} ${c.name}`).toBeLessThan(0.01);
+      }
+    }
+  });
+  it('measures a half from its fold, and what has a middle of its own from its left end', () => {
+    const card = chalkCard(wholePanels(sheet('day-dress-sleeved')));
+    expect(card.find((c) => c.name === 'front')?.from ?? card[0]!.from).toBe('the fold');
+    expect(card.find((c) => c.name === 'sleeve')!.from).toBe('its left end');
+    for (const c of card) expect(Math.min(...c.points.map((q) => q.across)), c.name).toBeGreaterThan(-0.01);
   });
 });
 

@@ -27,11 +27,10 @@ export interface Toile {
  * wide seams all round; nothing that only finishes an edge.
  */
 export function toileOf(sheet: Sheet): Toile {
-  const all = bySide({ right: sheet.panels, left: sheet.left });
-  const main = all.filter((p) => p.layer === 'outer' && !LEFT_OUT.has(p.share));
-  const panels = main.map((p) => standsFor(p, all));
   const { rounding } = sheet.input.house;
-  const pieces = panels.map((p): Piece => ({ ...pieceOf(wide(p), rounding), layer: 'outer', note: '' }));
+  const pieces = toilePanels(bySide({ right: sheet.panels, left: sheet.left })).map(
+    (p): Piece => ({ ...pieceOf(p, rounding), note: '' }),
+  );
   const needed = pieces.length === 0 ? null : lengthNeeded(pieces, CALICO_WIDTH);
   const opens = sheet.figures.find((f) => f.id === 'zip');
   const zip = opens?.bought ? opens.finished : null;
@@ -63,16 +62,21 @@ export function toileOf(sheet: Sheet): Toile {
   };
 }
 
+/** The panels that a toile is cut from, of calico, with wide seams. */
+export const toilePanels = <P extends Panel>(all: readonly P[]): P[] =>
+  all.filter((p) => p.layer === 'outer' && !LEFT_OUT.has(p.share)).map((p) => wide(standsFor(p, all)));
+
 /** The lining panel of the same face, where there is one: fewer details, the same shape. */
-function standsFor(outer: Panel, all: readonly Panel[]): Panel {
+function standsFor<P extends Panel>(outer: P, all: readonly P[]): P {
   const own = all.filter((p) => p.layer === 'lining');
   const [, id, side] = /^(.*?)(-left)?$/.exec(outer.id)!;
   const stands = [`${id}-lining${side ?? ''}`, outer.id.replace('.', '.lining-')];
   return own.find((p) => stands.includes(p.id)) ?? outer;
 }
 
-const wide = (p: Panel): Panel => ({
+const wide = <P extends Panel>(p: P): P => ({
   ...p,
+  layer: 'outer',
   name: p.name.replace(/,? lining$/, ''),
   edges: p.edges.map((e) => (e.fold ? e : { ...e, allowance: ALLOWANCE })),
 });

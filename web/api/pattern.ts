@@ -8,6 +8,10 @@ export const patternFile = (id: number, as: 'svg' | 'dxf' | 'pdf', ask: PatternA
   return `/api/orders/${id}/pattern.${as}${query ? `?${query}` : ''}`;
 };
 
+/** Its pieces by points, for drawing straight on the cloth. */
+export const chalkCard = (id: number, { revision }: PatternAsk, unit: string): string =>
+  `/api/orders/${id}/chalk-card.pdf?unit=${unit}${revision ? `&revision=${revision}` : ''}`;
+
 const pattern = api.injectEndpoints({
   endpoints: (b) => ({
     pattern: b.query<AnswerOf<'GET /orders/:id/pattern'>, { id: number; ask: PatternAsk }>({

@@ -17,6 +17,8 @@ export const SHEET_JOBS = {
     (await import('./pattern.ts')).patternDrawing(view, of, q, as),
   patternPdf: async (view: SheetView, of: PatternOf, q: PatternQuery, paper: Paper) =>
     (await import('./pattern-pdf.ts')).patternPdf(view, of, q, paper),
+  chalkCard: async (view: SheetView, of: PatternOf, unit: SheetUnit) =>
+    (await import('./chalk-card.ts')).chalkCardPdf(view, of, unit),
   /** What other rules would move, a piece of the open orders. */
   wouldMove: async (url: string, ask: WouldMoveAsk, now: string) =>
     (await import('./would-move.ts')).wouldMove(poolOf(url), ask, new Date(now)),

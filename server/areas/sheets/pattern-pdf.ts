@@ -246,7 +246,7 @@ export async function patternPdf(
   q: PatternQuery,
   paper: Paper,
 ): Promise<{ readonly pdf: Buffer } | { readonly refused: string } | null> {
-  const { pattern } = drafted(view, of, q.opened === '1');
+  const { pattern } = drafted(view, of, q);
   if (!pattern) return null;
   if (q.roll === undefined) return { pdf: await tilesPdf(pattern, tilesAsked(q, paper)) };
   try {

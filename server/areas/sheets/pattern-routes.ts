@@ -1,4 +1,4 @@
-import type { PatternQuery } from '@rocchetto/contract';
+import { type PatternQuery, unitOf } from '@rocchetto/contract';
 import { dayIn } from '@rocchetto/core';
 import { Hono } from 'hono';
 import { type Ctx, type Deps, type Env, idParam } from '../../http/context.ts';
@@ -15,7 +15,7 @@ const inThread = threadsFor<SheetJobs>();
 /** An order's pattern: on the screen, as a drawing, on paper. It holds panels and no reading, so all who see the sheet get the same. */
 export function patternRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
-  const asked = async (c: Ctx, q: PatternQuery) => {
+  const asked = async (c: Ctx, q: Pick<PatternQuery, 'revision'>) => {
     const id = idParam(c, 'order');
     const [view, code, house] = await Promise.all([
       viewSheet(deps.pool, id, q.revision ?? null, deps.now()),
@@ -61,6 +61,15 @@ export function patternRoutes(deps: Deps): Hono<Env> {
     return c.body(new Uint8Array(made.pdf), 200, {
       'content-type': 'application/pdf',
       'content-disposition': `inline; filename="${name}.pdf"`,
+    });
+  });
+  on(app, 'GET /orders/:id/chalk-card.pdf', async (c, { query }) => {
+    const { view, of, name, thread } = await asked(c, query);
+    const pdf = await inThread(thread, 'chalkCard', view, of, query.unit ?? unitOf(view.spec));
+    if (pdf === null) throw nothingYet();
+    return c.body(new Uint8Array(pdf), 200, {
+      'content-type': 'application/pdf',
+      'content-disposition': `inline; filename="${name.replace('pattern', 'chalk-card')}.pdf"`,
     });
   });
   return app;

@@ -131,6 +131,22 @@ describe('the pattern of an order', () => {
     }
   });
 
+  it('as a toile: wide seams, without bands and facings, and it says so', async () => {
+    const [toile, usual] = [
+      (await json(fitter!.get(`/orders/${id}/pattern?toile=1`))).pattern,
+      (await json(fitter!.get(`/orders/${id}/pattern`))).pattern,
+    ];
+    const wide = (p: { pieces: { id: string; box: number[] }[] }, of: string) => {
+      const [x0, , x1] = p.pieces.find((q) => q.id.endsWith(of))!.box as [number, number, number];
+      return x1 - x0;
+    };
+    expect(toile.pieces.some((p: { id: string }) => p.id.includes('band'))).toBe(false);
+    // One side seam: 2.5 instead of 1.5.
+    expect(wide(toile, 'front') - wide(usual, 'front')).toBeCloseTo(1, 1);
+    expect(JSON.stringify(toile.pieces[0].words)).toContain('toile');
+    expect(toile.title).toContain('toile');
+  });
+
   it('as drawings and on a roll, without the client’s name', async () => {
     for (const as of ['svg', 'dxf']) {
       const text = readFileSync(await file(as), 'utf8');
@@ -142,6 +158,21 @@ describe('the pattern of an order', () => {
     expect(textOf(roll)).not.toContain(CLIENT);
     const size = execFileSync('pdfinfo', [roll], { encoding: 'utf8' });
     expect(Number(/Page size:\s+([\d.]+)/.exec(size)![1])).toBeCloseTo((91 / 2.54) * 72, 0);
+  });
+
+  it('as a chalk card: each point by two distances, in either unit, whose by code', async () => {
+    for (const unit of ['cm', 'in']) {
+      const answer = await fitter!.get(`/orders/${id}/chalk-card.pdf?unit=${unit}`);
+      expect(answer.status).toBe(200);
+      const path = join(dir, `chalk-${unit}.pdf`);
+      writeFileSync(path, Buffer.from(await answer.arrayBuffer()));
+      const text = textOf(path);
+      for (const part of ['waist meets side seam', 'from the fold', 'DRAFT: do not cut', unit])
+        expect(text).toContain(part);
+      expect(text).toMatch(/C-\d{4}/);
+      expect(text).not.toContain(CLIENT);
+    }
+    expect((await json(fitter!.get(`/orders/${empty}/chalk-card.pdf`), 409)).code).toBe('nothing-drafted');
   });
 
   it.each([

@@ -6,7 +6,7 @@ import {
   sheetOfView,
   toSheetInput,
 } from '@rocchetto/contract';
-import { changesBetween, computeSheet, printDate } from '@rocchetto/core';
+import { changesBetween, computeSheet, printDate, toilePanels } from '@rocchetto/core';
 import { bySide } from '@rocchetto/core/garment/two-sides.ts';
 import { arranged } from '@rocchetto/core/pattern/arrange.ts';
 import { patternDxf } from '@rocchetto/core/pattern/dxf.ts';
@@ -32,27 +32,28 @@ export const tilesAsked = (q: PatternQuery, paper: Paper): TilesAsked => ({
 });
 
 /** An order's sheet as panels, and its pattern; null where nothing can be drafted yet. */
-export function drafted(view: SheetView, of: PatternOf, opened: boolean) {
+export function drafted(view: SheetView, of: PatternOf, q: Pick<PatternQuery, 'opened' | 'toile'>) {
   const sheet = computeSheet(toSheetInput(view.spec));
   const halves = wholeHalves(sheet);
-  const panels = bySide(halves);
+  const toile = q.toile === '1';
+  const panels = toile ? toilePanels(bySide(halves)) : bySide(halves);
   const { number } = view.spec.order;
   const pattern: Pattern | null =
     panels.length === 0
       ? null
       : patternOf(panels, {
-          title: `${number}, revision ${view.revision}`,
+          title: `${number}, revision ${view.revision}${toile ? ', toile' : ''}`,
           lines: [
-            [number, of.code, `r${view.revision}`].filter(Boolean).join(' · '),
+            [toile ? 'toile' : '', number, of.code, `r${view.revision}`].filter(Boolean).join(' · '),
             view.status === 'draft' ? `draft, ${printDate(of.day)}` : printDate(of.day),
           ],
-          opened,
+          opened: q.opened === '1',
         });
-  return { sheet, halves, pattern };
+  return { sheet, halves, panels, pattern };
 }
 
 export function patternView(view: SheetView, of: PatternOf, q: PatternQuery, paper: Paper): PatternView {
-  const { sheet, halves, pattern } = drafted(view, of, q.opened === '1');
+  const { sheet, halves, pattern } = drafted(view, of, q);
   return {
     order: view.spec.order.number,
     revision: view.revision,
@@ -73,7 +74,7 @@ export function patternDrawing(
   q: PatternQuery,
   as: 'svg' | 'dxf',
 ): string | null {
-  const { pattern } = drafted(view, of, q.opened === '1');
+  const { pattern } = drafted(view, of, q);
   if (!pattern) return null;
   const lying = arranged(pattern.pieces, DRAWING);
   return as === 'svg' ? patternSvg(lying, pattern.title) : patternDxf(lying);

@@ -14,7 +14,7 @@ import { Printing } from './Printing.tsx';
 import { SeamWalk } from './SeamWalk.tsx';
 
 /** What of the address goes to the server; the rest is how it is looked at. */
-const ASKED = ['revision', 'paper', 'way', 'apart', 'opened'] as const;
+const ASKED = ['revision', 'paper', 'way', 'apart', 'opened', 'toile'] as const;
 
 /** The garment’s pieces at full size: looked at, measured, walked along their seams, printed. */
 export function Component() {

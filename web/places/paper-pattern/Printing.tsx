@@ -2,7 +2,7 @@ import type { PatternView } from '@rocchetto/contract';
 import { type Cm, printWithUnit, readLength, type SheetUnit, writtenToCm } from '@rocchetto/core';
 import { PAPERS } from '@rocchetto/core/pattern/papers.ts';
 import { useState } from 'react';
-import { type PatternAsk, patternFile } from '../../api/pattern.ts';
+import { chalkCard, type PatternAsk, patternFile } from '../../api/pattern.ts';
 
 interface Props {
   readonly id: number;
@@ -20,7 +20,7 @@ export function Printing({ id, view, ask, counting, unit, onSet }: Props) {
   const read = readLength(roll, unit);
   const width = read.ok ? Math.round(writtenToCm(read.written) * 100) / 100 : 0;
   const fits = width >= 30 && width <= 300;
-  const tick = (key: 'apart' | 'opened', label: string) => (
+  const tick = (key: 'apart' | 'opened' | 'toile', label: string) => (
     <label>
       <input
         type="checkbox"
@@ -61,12 +61,16 @@ export function Printing({ id, view, ask, counting, unit, onSet }: Props) {
         </label>
         {tick('apart', 'each piece by itself')}
         {tick('opened', 'folds opened out')}
+        {tick('toile', 'as a toile')}
       </div>
       <p className="row">
         <a href={patternFile(id, 'pdf', ask)} target="_blank" rel="noreferrer">
           {counting
             ? 'Print the sheets (PDF)'
             : `Print ${view.sheets} ${view.sheets === 1 ? 'sheet' : 'sheets'} and a cover (PDF)`}
+        </a>
+        <a href={chalkCard(id, ask, unit)} target="_blank" rel="noreferrer">
+          Chalk card (PDF)
         </a>
         <a href={patternFile(id, 'svg', ask)} download>
           Drawing (SVG)
