@@ -1,9 +1,11 @@
 import { sheetOf } from '@rocchetto/contract/testing.ts';
 import { garmentSpec } from '@rocchetto/contract/testing-garments.ts';
 import { describe, expect, it } from 'vitest';
+import { edgeLength } from '../draft/measure.ts';
+import type { Panel } from '../draft/panel.ts';
 import { GARMENTS } from '../garment/garments.ts';
 import { asLines, randomBody, seeded } from '../garment/testing.ts';
-import { toileOf } from './toile.ts';
+import { toileOf, toilePanels } from './toile.ts';
 
 const sheet = (id: string, more: object = {}) =>
   sheetOf(garmentSpec(id, asLines(randomBody(seeded(6))), { garment: { lining: 'cupro', ...more } }));
@@ -39,6 +41,24 @@ describe('a toile', () => {
     expect(toileOf(sheet('straight-skirt')).notes.join(' ')).toContain('a tape stands for the band');
     expect(gown.notes.join(' ')).not.toContain('tape stands for the band');
     expect(Math.abs(gown.calico! / 5 - Math.round(gown.calico! / 5))).toBeLessThan(1e-9);
+  });
+  it('reaches to the neckline and the armhole, where a lining ends at its facings', () => {
+    for (const shaping of ['darts', 'princess-armhole']) {
+      const s = sheetOf(
+        garmentSpec([{ part: 'darted-bodice', shaping }], asLines(randomBody(seeded(6))), {
+          garment: { lining: 'cupro' },
+        }),
+      );
+      const toile = toilePanels(s.panels);
+      const long = (of: readonly Panel[], edge: string) =>
+        of
+          .filter((p) => p.layer === 'outer' && (p.share === 'front' || p.share === 'back'))
+          .reduce((n, p) => n + (p.edges.some((e) => e.id === edge) ? edgeLength(p, edge) : 0), 0);
+      for (const edge of ['neck', 'armhole']) {
+        expect(long(toile, edge), `${shaping} ${edge}`).toBeGreaterThan(10);
+        expect(long(toile, edge), `${shaping} ${edge}`).toBeCloseTo(long(s.panels, edge), 6);
+      }
+    }
   });
   it('of a garment that cannot be drafted is empty', () => {
     const s = sheetOf(garmentSpec('bodice', ['waist 70 cm']));

@@ -1,3 +1,4 @@
+import { edgeLength } from '../draft/measure.ts';
 import type { Panel } from '../draft/panel.ts';
 import type { Piece } from '../figure/figure.ts';
 import { bought, lengthNeeded } from '../garment/cloth.ts';
@@ -66,17 +67,29 @@ export function toileOf(sheet: Sheet): Toile {
 export const toilePanels = <P extends Panel>(all: readonly P[]): P[] =>
   all.filter((p) => p.layer === 'outer' && !LEFT_OUT.has(p.share)).map((p) => wide(standsFor(p, all)));
 
-/** The lining panel of the same face, where there is one: fewer details, the same shape. */
+/**
+ * The lining panel of the same face, where there is one of the same shape: fewer details. One that ends at its facings does
+ * not stand for the cloth over it: the toile would end there too.
+ */
 function standsFor<P extends Panel>(outer: P, all: readonly P[]): P {
   const own = all.filter((p) => p.layer === 'lining');
   const [, id, side] = /^(.*?)(-left)?$/.exec(outer.id)!;
   const stands = [`${id}-lining${side ?? ''}`, outer.id.replace('.', '.lining-')];
-  return own.find((p) => stands.includes(p.id)) ?? outer;
+  const lining = own.find((p) => stands.includes(p.id));
+  return lining && ENDS.every((e) => alikeAt(e, outer, lining)) ? lining : outer;
 }
+/** Edges at which a lining may end sooner than its cloth, and by how much they may differ, cm. */
+const ENDS = ['neck', 'armhole'];
+const alikeAt = (edge: string, a: Panel, b: Panel): boolean => {
+  const [one, two] = [a, b].map((p) => (p.edges.some((e) => e.id === edge) ? edgeLength(p, edge) : 0));
+  return Math.abs(one! - two!) < 0.3;
+};
 
 const wide = <P extends Panel>(p: P): P => ({
   ...p,
   layer: 'outer',
-  name: p.name.replace(/,? lining$/, ''),
+  // A lining is seen from inside, the toile that is cut by it from outside.
+  ...(p.layer === 'lining' && p.up !== undefined ? { up: !p.up } : {}),
+  name: p.name.replace(/,? lining(?=,|$)/, ''),
   edges: p.edges.map((e) => (e.fold ? e : { ...e, allowance: ALLOWANCE })),
 });
