@@ -128,11 +128,16 @@ describe('what was agreed on the toile is in the next revision', () => {
     expect(s.left.find((p) => p.id === 'skirt.band')).toBe(s.panels.find((p) => p.id === 'skirt.band'));
     // Each quarter is told with its side, and they add up to the whole.
     expect(at(s, 'hip').shares.map((x) => [x.panel, x.times])).toEqual([
-      ['front, right', 1],
-      ['front, left', 1],
-      ['back, right', 1],
-      ['back, left', 1],
+      ['right front', 1],
+      ['left front', 1],
+      ['right back', 1],
+      ['left back', 1],
     ]);
+    for (const x of at(s, 'hip').shares)
+      expect(
+        x.terms.reduce((n, t) => n + t.cm, 0),
+        x.panel,
+      ).toBeCloseTo(x.exact, 6);
     expect(s.checks.some((c) => c.code === 'drift-hip' && c.state === 'warned')).toBe(false);
     expect(
       s.pieces.filter((p) => p.panel.startsWith('skirt.back')).map((p) => [p.name, p.count]),

@@ -143,12 +143,21 @@ function movedFigure(f: Figure, { by, shares, leftShares }: Moved, c: Carried): 
   const times = f.shares.reduce((n, s) => n + s.times, 0);
   const moved = (s: Share, own: Cm, half?: 'right' | 'left'): Share => ({
     ...s,
-    ...(half ? { panel: `${s.panel}, ${half}`, times: s.times / 2 } : {}),
+    ...(half ? { panel: `${half} ${s.panel}`, times: s.times / 2 } : {}),
     exact: cm(s.exact + own),
     rounded: cm(s.rounded + own),
+    // Its own sum stays true.
+    terms:
+      Math.abs(own) < 0.005
+        ? s.terms
+        : [...s.terms, { kind: 'style', label: LABEL, cm: own, because: because(c) }],
   });
   const share = (s: Share): Share[] => {
-    const [panel, side] = s.panel.split(', ') as [string, 'right' | 'left' | undefined];
+    const [, side, panel] = /^(?:(right|left) )?(.*)$/.exec(s.panel) as unknown as [
+      string,
+      'right' | 'left' | undefined,
+      string,
+    ];
     const own = shares?.[panel] ?? cm(by / times);
     const other = leftShares?.[panel] ?? own;
     if (side) return [moved(s, side === 'left' ? other : own)];

@@ -343,7 +343,7 @@ const HIGHEST = 0.85;
 
 /** The figure as a hand marks it on this panel. */
 const bare = (panel: Panel, f: PrintedSheet['figures'][number]): string =>
-  f.shares.find((s) => s.panel === panel.share || s.panel === `${panel.share}, right`)?.text ??
+  f.shares.find((s) => s.panel === panel.share || s.panel === `right ${panel.share}`)?.text ??
   (f.panels || f.marked || f.finished);
 
 const WIDTH: Record<Stroke['kind'], number> = {

@@ -343,7 +343,7 @@ function whyOf(f: Figure, unit: SheetUnit): string[] {
       lines.push(`Set by hand to ${asGiven(o.written, o.value, unit)} by ${o.by}: ${o.reason}`);
   for (const s of f.shares) {
     const sumText = s.terms.map((t, i) => termText(t, i === 0, unit)).join(', ');
-    const name = s.panel === 'front' || s.panel === 'back' ? `${s.panel} quarter` : `each ${s.panel}`;
+    const name = /^(right |left )?(front|back)$/.test(s.panel) ? `${s.panel} quarter` : `each ${s.panel}`;
     lines.push(
       tell(
         `${name} ${printLength(s.exact, unit)} = ${sumText}; marked ${printWithUnit(s.rounded, unit)}.${s.note ? ` ${s.note}` : ''}`,
