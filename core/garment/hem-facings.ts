@@ -4,7 +4,7 @@ import { type Edge, edge, type Panel } from '../draft/panel.ts';
 import { between, pathLength } from '../draft/path.ts';
 import { straight } from '../draft/shape.ts';
 import { type Cm, cm } from '../units/length.ts';
-import { FACING_DEPTH } from './common/facing.ts';
+import { FACING, FACING_DEPTH } from './common/facing.ts';
 import { isMain, kindOf } from './seams.ts';
 import type { Allowances } from './tables/allowances.ts';
 
@@ -146,10 +146,5 @@ function ventFacings(p: Panel, a: Allowances): Panel[] {
 const finishing = (p: Panel, id: string, name: string) => ({
   id: `${p.id}-${id}`,
   name,
-  share: 'facing',
-  layer: 'outer' as const,
-  grain: 'as the panel it faces',
-  darts: [],
-  lines: [],
-  marks: [],
+  ...FACING,
 });

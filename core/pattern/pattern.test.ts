@@ -155,6 +155,27 @@ describe('a piece', () => {
     ) as [number, number];
     // The longer shoulder is the right one: it reaches further out, at the left of the drawing.
     expect(left).toBeGreaterThan(right + 0.5);
+    // A lining from the same paper is seen from inside: its right side lies the other way.
+    const lined = patternOf(
+      wholePanels(
+        sheetOf(
+          garmentSpec(
+            [{ part: 'darted-bodice', shaping: 'princess-armhole' }, { part: 'sleeve' }],
+            asLines({ ...trueBody(seeded(12)), 'shoulder-left': 11.6, 'shoulder-right': 12.8 }),
+            { garment: { lining: 'cupro' } },
+          ),
+        ),
+      ),
+      HEAD,
+    ).pieces.filter((p) => p.cut.some((c) => c.startsWith('lining')) && p.cut[0]!.startsWith('cut'));
+    expect(lined.length).toBeGreaterThan(0);
+    for (const p of lined) {
+      const up = p.cut[1]!.endsWith('up');
+      expect(
+        p.cut.find((c) => c.startsWith('lining')),
+        p.name,
+      ).toContain(`right side ${up ? 'down' : 'up'}`);
+    }
     // A back’s right half lies at the right as it is drawn.
     const back = pieces.filter((p) => p.name.startsWith('bodice back,')).map((p) => [p.name, p.cut[1]]);
     expect(back).toEqual([

@@ -42,7 +42,7 @@ export function patternOf(panels: readonly WholePanel[], asked: PatternAsked): P
     if (!bare && !same) return true;
     shared.set(paper.id, [
       ...(shared.get(paper.id) ?? []),
-      `${cutWords(p)}${bare ? ', along the seam line' : ''}`,
+      `${cutWords(p)}${p.up === undefined ? '' : `, right side ${p.up ? 'up' : 'down'}`}${bare ? ', along the seam line' : ''}`,
     ]);
     return false;
   });

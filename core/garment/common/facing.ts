@@ -7,6 +7,16 @@ import type { PartContext } from '../part.ts';
 /** Depth of a facing, cm (common practice). */
 export const FACING_DEPTH = 5 as Cm;
 
+/** What every facing is, beside its own outline and words. */
+export const FACING: Pick<Panel, 'share' | 'layer' | 'grain' | 'darts' | 'lines' | 'marks'> = {
+  share: 'facing',
+  layer: 'outer',
+  grain: 'as the panel it faces',
+  darts: [],
+  lines: [],
+  marks: [],
+};
+
 const end = (path: readonly Segment[]): Point => path.at(-1)!.at(-1) as Point;
 
 /**

@@ -48,7 +48,7 @@ export function OwnRules({ unit }: { readonly unit: SheetUnit }) {
           <Checkbox>twice their depth</Checkbox>
         </Form.Item>
         <Form.Item name={['own', 'hemFaced']} valuePropName="checked" label="Hems and vents faced">
-          <Checkbox>a facing of their own instead of a turned hem</Checkbox>
+          <Checkbox>a facing instead of a turned hem</Checkbox>
         </Form.Item>
         {ALLOWANCE_IDS.map((id) => field(['allowances', id], `Allowance, ${ALLOWANCE_NAME[id]}`))}
         {field(['girths'], 'Ease of every girth')}

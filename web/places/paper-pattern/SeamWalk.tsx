@@ -1,4 +1,4 @@
-import { printSigned, printWithUnit, type SheetUnit } from '@rocchetto/core';
+import { cm, printWithUnit, type SheetUnit } from '@rocchetto/core';
 import type { SeamWalked } from '@rocchetto/core/pattern/seam-walk.ts';
 
 /** Below this two sides are one to a hand, cm. */
@@ -38,7 +38,7 @@ export function SeamWalk({ seam, unit }: { readonly seam: SeamWalked; readonly u
         {printWithUnit(seam.sides[1].sewn, unit)}, as sewn:{' '}
         {apart < ALIKE
           ? 'as long as each other.'
-          : `${printSigned(seam.apart, unit)} on the first side; ease it on or true it.`}{' '}
+          : `the ${seam.apart > 0 ? 'first' : 'second'} is ${printWithUnit(cm(apart), unit)} longer: ease it in, or true them.`}{' '}
         <Notches seam={seam} unit={unit} />
       </figcaption>
     </figure>

@@ -17,7 +17,7 @@ export default function Sides({ rows }: { readonly rows: NonNullable<PrintedShee
         <tbody>
           {rows.map((r) => (
             <tr key={r.name}>
-              <th scope="row">{r.name}</th>
+              <td>{r.name}</td>
               <td>{r.right}</td>
               <td>{r.left}</td>
             </tr>

@@ -6,7 +6,7 @@ import { straight } from '../../../draft/shape.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import type { PartContext } from '../../part.ts';
 import { FACES, type Face } from '../../tables/darts.ts';
-import { FACING_DEPTH } from '../facing.ts';
+import { FACING, FACING_DEPTH } from '../facing.ts';
 import { armholePath, neckline } from '../neck-and-armhole.ts';
 import { halfOverlap } from './closing.ts';
 import type { Neck } from './plan.ts';
@@ -124,11 +124,6 @@ function armFacing(c: PartContext, face: Face, panel: Panel, depth: Cm): Panel {
 const blank = (c: PartContext, id: string, name: string, panel: Panel) => ({
   id: c.id(id),
   name,
-  share: 'facing',
-  layer: 'outer' as const,
-  grain: 'as the panel it faces',
-  darts: [],
-  lines: [],
-  marks: [],
+  ...FACING,
   note: `follows the ${panel.name}; interfaced`,
 });
