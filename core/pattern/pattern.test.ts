@@ -160,7 +160,7 @@ describe('a piece', () => {
       wholePanels(
         sheetOf(
           garmentSpec(
-            [{ part: 'darted-bodice', shaping: 'princess-armhole' }, { part: 'sleeve' }],
+            'princess-dress',
             asLines({ ...trueBody(seeded(12)), 'shoulder-left': 11.6, 'shoulder-right': 12.8 }),
             { garment: { lining: 'cupro' } },
           ),
