@@ -135,7 +135,7 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
   if (beyond !== null) return { ...none, beyond };
   const taking = takingsOf(c, v, m, turn, { bust, waist });
   const waistY = m.waistBack - m.armhole - drop;
-  const dip = v.plan === 'quarter' ? 0 : waistDip(taking, waistY);
+  const dip = waistDip(taking, waistY);
   const behind = halfPanel(c, v, m, {
     face: 'back',
     taking: taking.back,

@@ -1,3 +1,4 @@
+import { directionAt } from '../../../draft/curve.ts';
 import { judge, missing, type RawCheck, warn } from '../../../figure/check.ts';
 import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
@@ -18,6 +19,7 @@ import { allowanceList, PINS, pieces, threadAndNeedle, tripCaution } from '../..
 import { LENGTH_GIVEN, left } from '../../leaves.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
+import { FACES } from '../../tables/darts.ts';
 import { draftKnitSkirt, easeOfRule, halfStretched, type KnitSkirtDraft } from './draft.ts';
 import { FIELDS, type KnitSkirtValues } from './fields.ts';
 
@@ -26,6 +28,20 @@ const LEAST_STRETCH = 25;
 /** Below the knee a hem has to let a stride through, cm (common practice). */
 const STRIDE = 96;
 const USUAL_KNEE = 60;
+
+/** A side seam may turn by this much at the hip and still be pressed fair, degrees (handbook page 10). */
+const FAIR_TURN = 12;
+/** By how much the side turns at the hip line, at the most of both faces, degrees, and how far below it the hem lies, cm. */
+function turnAtHip(c: PartContext, d: KnitSkirtDraft): { turn: number; below: number } | null {
+  const level = c.line('hip')?.level;
+  if (!d.faces || level == null) return null;
+  const turns = FACES.map((face) => {
+    const [above, under] = d.faces![face].edges.find((e) => e.id === 'side')!.path.slice(-2);
+    const [u, v] = [directionAt(above!, 1), directionAt(under!, 0)];
+    return Math.abs((Math.atan2(u[0] * v[1] - u[1] * v[0], u[0] * v[0] + u[1] * v[1]) * 180) / Math.PI);
+  });
+  return { turn: Math.max(...turns), below: d.longest - level };
+}
 
 /** A straight skirt in knit that is pulled on, without an opening. */
 export const knitSkirt = definePart({
@@ -110,6 +126,15 @@ function knitSkirtChecks(c: PartContext, _: KnitSkirtValues, d: KnitSkirtDraft):
         c.id('short'),
         c.id('hem'),
         `A skirt ${p(d.longest)} long ends above its hip line (${p(hip.level ?? cm(0))}): give its length, or set the level.`,
+      ),
+    );
+  const side = turnAtHip(c, d);
+  if (side && side.turn > FAIR_TURN)
+    found.push(
+      warn(
+        c.id('corner-at-hip'),
+        c.id('hem'),
+        `The hem lies only ${p(cm(side.below))} below the hip line, and the side runs to it with a corner of ${Math.round(side.turn)}°: make it longer, or its hem nearer to the width of the hip.`,
       ),
     );
   const knee = c.measured.get('waist-to-knee')?.net ?? USUAL_KNEE;

@@ -52,6 +52,13 @@ describe('a skirt that is pulled on over its elastic', () => {
     },
   );
 
+  it('a hem that lies just below the hip and runs in is told as a corner; a longer one is not', () => {
+    const told = (fields: object) =>
+      made({ taper: '2.5 cm', ...fields }).checks.find((k) => k.code === 'skirt.corner-at-hip')?.sentence;
+    expect(told({ length: '26 cm' })).toMatch(/only \{cm:6\} below the hip line/);
+    expect(told({ length: '60 cm' })).toBeUndefined();
+  });
+
   it('balanced, the front’s hem is half an inch wider at each side, and its sides still agree', () => {
     const [plain, balanced] = [made(), made({ balanced: true })];
     expect(
