@@ -13,10 +13,12 @@ import type { PartContext } from '../../part.ts';
 /** The first button lies this far below the neckline, buttons as near to this apart as comes out even, cm (common practice). */
 const FIRST = 1.5;
 const APART = 8;
+/** Nearer together than this they crowd: where the neckline ends so little above the bust, the first lies at the bust itself, cm (common practice). */
+const NEAREST = 5.5;
 /** A band for buttons is this wide, finished; loops need none of its overlap, cm (common practice). */
 const BAND_WIDTH = cm(2.5);
 
-/** Buttons down a centre front: one at the bust level, all of them evenly. Null where there are none. */
+/** Buttons down a centre front: one at the bust level, all of them evenly and none crowded. Null where there are none. */
 export function buttonsOf(
   c: PartContext,
   { bustLevel }: { readonly bustLevel: Cm },
@@ -27,12 +29,13 @@ export function buttonsOf(
   const length = edgeLength(front, 'centre');
   const reach = bustLevel - top - FIRST;
   const steps = Math.max(1, Math.round(reach / APART));
-  const spacing = reach > 2 ? reach / steps : APART;
+  const spacing = reach >= NEAREST ? reach / steps : APART;
+  const first = reach >= NEAREST || reach <= 2 ? FIRST : FIRST + reach;
   const end = c.below ? length : length - FIRST;
   return {
-    count: Math.max(1, Math.floor((end - FIRST) / spacing + 1e-9) + 1),
+    count: Math.max(1, Math.floor((end - first) / spacing + 1e-9) + 1),
     spacing: cm(spacing),
-    first: cm(FIRST),
+    first: cm(first),
   };
 }
 
@@ -49,12 +52,19 @@ export function closingFigures(c: PartContext, m: { readonly bustLevel: Cm }, fr
       tolerance: TOLERANCE.detail,
       nearest: true,
       terms: [
-        term(
-          'share',
-          'from the first button to the bust level, evenly',
-          b.spacing,
-          `The first lies ${p(cm(FIRST))} below the neckline and one at the bust point (${p(m.bustLevel)} straight below the side-neck), so that the front does not gape; about ${p(cm(APART))} apart (common practice).`,
-        ),
+        b.first > FIRST
+          ? term(
+              'share',
+              'from the first button on, evenly',
+              b.spacing,
+              `The neckline ends ${p(b.first)} above the bust point (${p(m.bustLevel)} straight below the side-neck): the first lies there, so that the front does not gape, and the others do not crowd; ${p(cm(APART))} apart (common practice).`,
+            )
+          : term(
+              'share',
+              'from the first button to the bust level, evenly',
+              b.spacing,
+              `The first lies ${p(cm(FIRST))} below the neckline and one at the bust point (${p(m.bustLevel)} straight below the side-neck), so that the front does not gape; about ${p(cm(APART))} apart (common practice).`,
+            ),
       ],
       // Marked one after another, a step too much on each would carry the last one off the edge.
       marked: roundLength(b.spacing, finest(c.rounding)),

@@ -171,6 +171,30 @@ describe('a bodice shaped and closed in other ways', () => {
       expect(s.figures.some((f) => /dart-front-length/.test(f.id))).toBe(false);
     }
   });
+  it('a neckline that ends just above the bust does not crowd the buttons: the first lies at the bust itself', () => {
+    const bust = Math.sqrt(26 ** 2 - 2 ** 2);
+    for (const neckFront of ['8 cm', '14 cm', '19 cm', '20 cm', '22 cm', '23 cm']) {
+      const s = made([
+        {
+          part: 'long-bodice',
+          below: '30 cm',
+          zip: 'centre-front',
+          closes: 'buttons',
+          neckline: 'v',
+          neckFront,
+        },
+      ]);
+      const spacing = figure(s, 'bodice.button-spacing').finished!;
+      const { marks } = s.panels.find((p) => p.id === 'bodice.button-band')!;
+      const buttons = marks.filter((m) => m.kind === 'thread mark').map((m) => m.at[1]);
+      const falls = marks.find((m) => m.name === 'centre front')!.at[1];
+      expect([neckFront, spacing >= 5.5 && spacing < 12]).toEqual([neckFront, true]);
+      // One of them lies at the bust, wherever the neckline ends more than 2 above the first.
+      const below = buttons.map((y) => y - falls + Number.parseFloat(neckFront));
+      if (Number.parseFloat(neckFront) + 1.5 < bust - 2)
+        expect(Math.min(...below.map((y) => Math.abs(y - bust)))).toBeLessThan(0.1);
+    }
+  });
   it('buttons lie evenly with one at the bust level, in front; loops bring no band; lacing brings a cord', () => {
     const s = made([{ part: 'darted-bodice', zip: 'centre-front', closes: 'buttons' }]);
     const spacing = figure(s, 'bodice.button-spacing').finished!;
