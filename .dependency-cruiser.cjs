@@ -46,6 +46,7 @@ module.exports = {
       ['compare', 'units|measures|import|draft|figure|garment|sheet'],
       ['house', 'units|measures|checks|garment|thread'],
       ['pattern', 'units|draft|garment|sheet'],
+      ['lay', 'units|draft|garment|sheet|pattern'],
     ].map(([room, knows]) => ({
       name: `core-${room}-knows-the-rooms-before-it`,
       severity: 'error',

@@ -1,0 +1,239 @@
+import { sheetOf } from '@rocchetto/contract/testing.ts';
+import { garmentSpec } from '@rocchetto/contract/testing-garments.ts';
+import { describe, expect, it } from 'vitest';
+import type { Point } from '../draft/curve.ts';
+import { GARMENTS } from '../garment/garments.ts';
+import { asLines, seeded } from '../garment/testing.ts';
+import { trueBody } from '../garment/testing-shape.ts';
+import { areaOf } from '../pattern/polyline.ts';
+import { wholePanels } from '../pattern/whole-panels.ts';
+import { type Cm, cm } from '../units/length.ts';
+import { type ClothInHand, clothFaults, usable } from './cloth.ts';
+import { columnsOf, forbidden } from './columns.ts';
+import { layOn } from './lay.ts';
+import { type LayPiece, piecesToLay } from './pieces.ts';
+import { layFaults } from './testing-judge.ts';
+import { WAYS } from './ways.ts';
+
+const CLOTH: ClothInHand = {
+  width: cm(150),
+  length: null,
+  selvedge: cm(1),
+  shrinks: 0,
+  oneWay: false,
+  bothSides: false,
+  repeat: null,
+  flaws: [],
+};
+/** A clock of steps: as many on every machine. */
+const looking = (time: number, seed = 1) => {
+  let t = 0;
+  return { seed, time, now: () => t++ };
+};
+const outerOf = (id: string, seed: number, more: object = {}): LayPiece[] => {
+  const s = sheetOf(garmentSpec(id, asLines(trueBody(seeded(seed))), more));
+  return piecesToLay(
+    wholePanels(s).filter((p) => p.layer === 'outer'),
+    s.input.brief.cloth,
+  );
+};
+const box = (id: string, width: number, height: number, count = 1): LayPiece => ({
+  id,
+  name: id,
+  layer: 'outer',
+  cut: 'single',
+  count,
+  whole: [
+    [0, 0],
+    [width, 0],
+    [width, height],
+    [0, height],
+  ],
+  half: null,
+  bias: false,
+  border: false,
+  lines: [],
+});
+
+describe('columns', () => {
+  it('hold all of a ring and never less: an L, a slanted stroke, a ring with a bay', () => {
+    const rings: Point[][] = [
+      [
+        [0, 0],
+        [10, 0],
+        [10, 4],
+        [3, 4],
+        [3, 12],
+        [0, 12],
+      ],
+      [
+        [0, 0],
+        [0.3, 0],
+        [20, 9],
+        [19.7, 9],
+      ],
+      [
+        [0, 0],
+        [9, 0],
+        [9, 9],
+        [6, 9],
+        [6, 2],
+        [3, 2],
+        [3, 9],
+        [0, 9],
+      ],
+    ];
+    for (const ring of rings) {
+      const { columns } = columnsOf(ring);
+      ring.forEach(([x0, y0], i) => {
+        const [x1, y1] = ring[(i + 1) % ring.length]!;
+        for (let t = 0; t <= 1; t += 0.01) {
+          const [x, y] = [x0 + t * (x1 - x0), y0 + t * (y1 - y0)];
+          // A stretch between two columns lies in one of them.
+          const beside = [x - 1e-6, x + 1e-6].flatMap((q) => columns[Math.floor(q / 0.5)] ?? []);
+          expect(
+            beside.some((c) => c.some((lo, k) => k % 2 === 0 && y >= lo - 1e-6 && y <= c[k + 1]! + 1e-6)),
+          ).toBe(true);
+        }
+      });
+    }
+    // The bay of the third stays open: 7 high in its middle columns.
+    expect([...columnsOf(rings[2]!).columns[8]!]).toEqual([0, 2]);
+  });
+  it('two boxes may touch and not overlap; one may lie in the other’s bay', () => {
+    const [a, b] = [columnsOf(box('a', 4, 6).whole), columnsOf(box('b', 2, 3).whole)];
+    expect([...forbidden(a, b, 0)]).toEqual([-3, 6]);
+    expect([...forbidden(a, b, 8)]).toEqual([]);
+    const bay = columnsOf([
+      [0, 0],
+      [9, 0],
+      [9, 9],
+      [6, 9],
+      [6, 2],
+      [3, 2],
+      [3, 9],
+      [0, 9],
+    ]);
+    expect([...forbidden(bay, columnsOf(box('in', 3, 5).whole), 6)]).toEqual([-5, 2]);
+  });
+});
+
+describe('boxes with a known best (worked out by hand; no source)', () => {
+  it('four that fill the width exactly, twice over; a column of them; one too wide', () => {
+    const lay = layOn('open', [box('a', 37, 50, 8)], CLOTH, looking(800))!;
+    expect(lay.length).toBeCloseTo(100, 6);
+    expect(layOn('open', [box('a', 100, 30, 3)], CLOTH, looking(200))!.length).toBeCloseTo(90, 6);
+    expect(layOn('open', [box('a', 148.2, 30)], CLOTH, looking(100))).toBeNull();
+  });
+  it('five that fit into one square of 148 like a frame round a middle: the search finds the 148 or nearly', () => {
+    // 100 × 48 four times round a middle of 52 × 52.
+    const lay = layOn(
+      'open',
+      [box('a', 100, 48, 2), box('b', 48, 100, 2), box('m', 52, 52)],
+      CLOTH,
+      looking(4000),
+    )!;
+    expect(lay.length).toBeLessThanOrEqual(148 * 1.02);
+  });
+});
+
+describe('a lay can be cut', () => {
+  const cloths: ClothInHand[] = [
+    CLOTH,
+    { ...CLOTH, width: cm(115), oneWay: true },
+    { ...CLOTH, width: cm(140), bothSides: true, selvedge: cm(0) },
+    { ...CLOTH, repeat: { along: cm(7), line: 'waist' } },
+    { ...CLOTH, flaws: [{ along: 20, across: 60, length: 12, width: 8 }] },
+  ];
+  it.each(GARMENTS.map((g, nth) => [g.id, nth] as const))(
+    '%s, every way, on two of five cloths: an eye that is not the search’s finds nothing',
+    (id, nth) => {
+      let laid = 0;
+      for (const n of [nth % 5, (nth + 2) % 5]) {
+        const cloth = cloths[n]!;
+        const pieces = outerOf(id, n + 3);
+        for (const way of WAYS) {
+          const lay = layOn(way, pieces, cloth, looking(25, n + 1));
+          if (!lay) continue;
+          laid++;
+          expect([way, n, layFaults(lay, pieces, cloth)]).toEqual([way, n, []]);
+          const area = pieces.reduce((sum, p) => sum + p.count * areaOf(p.whole), 0);
+          if (way === 'open') expect(lay.length).toBeGreaterThan(area / usable(cloth).width - 1e-6);
+        }
+      }
+      // A panel of a wide skirt is wider than the cloth.
+      if (!/circle|pleated|tiered/.test(id)) expect(laid).toBeGreaterThan(1);
+    },
+    60_000,
+  );
+  it('the eye sees: a piece moved, turned, mirrored, left out', () => {
+    const pieces = outerOf('day-dress-sleeved', 3);
+    const lay = layOn('half', pieces, CLOTH, looking(100))!;
+    const [stage, ...rest] = lay.stages;
+    const first = stage!.strips[0]!;
+    const changed = (n: number, more: object) => ({
+      ...lay,
+      stages: [
+        {
+          ...stage!,
+          strips: [{ ...first, pieces: first.pieces.map((p, i) => (i === n ? { ...p, ...more } : p)) }],
+        },
+        ...rest,
+      ],
+    });
+    const other = first.pieces.findIndex((p) => !p.half);
+    const half = first.pieces.findIndex((p) => p.half);
+    expect(
+      layFaults(
+        changed(other, { x: first.pieces[half]!.x + 2, y: first.pieces[half]!.y }),
+        pieces,
+        CLOTH,
+      ).join(),
+    ).toMatch(/lie over each other/);
+    expect(layFaults(changed(half, { x: 1 }), pieces, CLOTH).join()).toMatch(/not on a fold/);
+    expect(layFaults(changed(other, { y: 400 }), pieces, CLOTH).join()).toMatch(/off the cloth/);
+    expect(layFaults({ ...lay, stages: lay.stages.slice(1) }, pieces, CLOTH).join()).toMatch(/wanted/);
+    expect(layFaults(changed(other, { turn: 180 }), pieces, { ...CLOTH, oneWay: true }).join()).toMatch(
+      /other way up/,
+    );
+    const open = layOn('open', pieces, CLOTH, looking(100))!;
+    const one = open.stages[0]!.strips[0]!;
+    const pair = one.pieces.findIndex(
+      (p) => p.id.endsWith('#1') && pieces.find((q) => q.id === p.piece)!.cut === 'pair',
+    );
+    const unmirrored = {
+      ...open,
+      stages: [
+        {
+          ...open.stages[0]!,
+          strips: [
+            { ...one, pieces: one.pieces.map((p, i) => (i === pair ? { ...p, mirrored: false } : p)) },
+          ],
+        },
+      ],
+    };
+    expect(layFaults(unmirrored, pieces, CLOTH).join()).toMatch(/mirrored/);
+  });
+});
+
+describe('how short', () => {
+  it('the same seed and steps give the same lay; longer looking never a longer one', () => {
+    const pieces = outerOf('princess-dress', 5);
+    const lengths = [60, 60, 500].map((time) => layOn('open', pieces, CLOTH, looking(time))!.length);
+    expect(lengths[1]).toBe(lengths[0]);
+    expect(lengths[2]).toBeLessThanOrEqual(lengths[0]!);
+  });
+  it('what cannot be laid is said of the cloth', () => {
+    expect(clothFaults({ ...CLOTH, selvedge: cm(80) })).toHaveLength(1);
+    expect(
+      clothFaults({
+        ...CLOTH,
+        width: 0 as Cm,
+        length: 0 as Cm,
+        shrinks: 90,
+        repeat: { along: cm(0), line: 'waist' },
+      }),
+    ).toHaveLength(4);
+    expect(clothFaults(CLOTH)).toEqual([]);
+  });
+});

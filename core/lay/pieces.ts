@@ -1,0 +1,97 @@
+import { distance, endOf, type Point, startOf } from '../draft/curve.ts';
+import type { PanelLayer } from '../draft/panel.ts';
+import type { Cloth } from '../garment/input.ts';
+import { onBorder } from '../garment/on-cloth.ts';
+import type { WholePanel } from '../garment/whole.ts';
+import { cutRing, openedOut } from '../pattern/cut-ring.ts';
+
+/** A piece of paper as it is laid: its grain upright, its box begun at 0, 0. Lengths cm. */
+export interface LayPiece {
+  readonly id: string;
+  readonly name: string;
+  readonly layer: PanelLayer;
+  readonly cut: 'fold' | 'pair' | 'single';
+  /** pieces of cloth that are cut from it */
+  readonly count: number;
+  /** its ring; a half on the fold opened out */
+  readonly whole: readonly Point[];
+  /** the half, its fold along x = 0 and its cloth to the right of it; null where it has none, or not along the grain */
+  readonly half: readonly Point[] | null;
+  /** which side of the cloth lies up as it is drawn; undefined where it is all the same */
+  readonly up?: boolean | undefined;
+  /** its grain runs at a slant to the paper, so that nothing of it lies along a fold or border */
+  readonly bias: boolean;
+  /** its lower edge lies on the cloth's border */
+  readonly border: boolean;
+  /** heights of its body lines as it lies upright, from the box's beginning */
+  readonly lines: readonly { readonly id: string; readonly name: string; readonly y: number }[];
+}
+
+/** Turns points about 0, 0 by an angle, radians. */
+const turnedBy = (points: readonly Point[], angle: number): Point[] => {
+  if (Math.abs(angle) < 1e-12) return [...points];
+  const [s, c] = [Math.sin(angle), Math.cos(angle)];
+  return points.map(([x, y]) => [c * x - s * y, s * x + c * y]);
+};
+
+/** Points moved so that their box begins at 0, 0. */
+export function fromZero(points: readonly Point[]): Point[] {
+  const x0 = Math.min(...points.map(([x]) => x));
+  const y0 = Math.min(...points.map(([, y]) => y));
+  return points.map(([x, y]) => [x - x0, y - y0]);
+}
+
+/** A ring as it lies: turned by quarters, mirrored first, its box at 0, 0. */
+export function asLaid(ring: readonly Point[], turn: 0 | 90 | 180 | 270, mirrored: boolean): Point[] {
+  const flat = mirrored ? ring.map(([x, y]): Point => [-x, y]) : ring;
+  const way: Readonly<Record<number, (p: Point) => Point>> = {
+    0: (p) => p,
+    90: ([x, y]) => [-y, x],
+    180: ([x, y]) => [-x, -y],
+    270: ([x, y]) => [y, -x],
+  };
+  const out = fromZero(flat.map(way[turn]!));
+  // Walked the same way round as before.
+  return mirrored ? out.reverse() : out;
+}
+
+/** The panels of a garment as pieces to lay. */
+export function piecesToLay(panels: readonly WholePanel[], cloth: Cloth): LayPiece[] {
+  return panels.map((p) => {
+    // Upright means down the paper: the grain from the upper end to the lower one.
+    const [from, to] = p.warp[0][1] <= p.warp[1][1] + 1e-9 ? p.warp : [p.warp[1], p.warp[0]];
+    const angle = Math.PI / 2 - Math.atan2(to[1] - from[1], to[0] - from[0]);
+    const slant = Math.abs(Math.sin(2 * angle)) > 1e-6;
+    const fold = p.edges.find((e) => e.fold && e.path.length > 0);
+    const bare = cutRing(p);
+    const ends = fold ? ([startOf(fold.path[0]!), endOf(fold.path.at(-1)!)] as const) : null;
+    const whole = turnedBy(ends ? openedOut(bare, bare, [ends[0], ends[1]]) : bare, angle);
+    const x0 = Math.min(...whole.map(([x]) => x));
+    const y0 = Math.min(...whole.map(([, y]) => y));
+    return {
+      id: p.id,
+      name: p.name,
+      layer: p.layer,
+      cut: p.cut,
+      count: p.count,
+      whole: whole.map(([x, y]): Point => [x - x0, y - y0]),
+      half: ends && !slant ? halfOn(turnedBy(bare, angle), turnedBy(ends, angle) as [Point, Point]) : null,
+      ...(p.up === undefined ? {} : { up: p.up }),
+      bias: slant,
+      border: onBorder(p, cloth),
+      lines: slant
+        ? []
+        : p.lines.map((l) => ({ id: l.id, name: l.name, y: turnedBy([[0, l.y]], angle)[0]![1] - y0 })),
+    };
+  });
+}
+
+/** A half with its fold along x = 0; null where the fold does not run along the grain. */
+function halfOn(ring: readonly Point[], [a, b]: readonly [Point, Point]): Point[] | null {
+  if (distance(a, b) < 1 || Math.abs(a[0] - b[0]) > 1e-3) return null;
+  const x = (a[0] + b[0]) / 2;
+  const right = ring.reduce((sum, [px]) => sum + px - x, 0) > 0;
+  const y0 = Math.min(...ring.map(([, y]) => y));
+  const moved = ring.map(([px, y]): Point => [Math.max(0, right ? px - x : x - px), y - y0]);
+  return right ? moved : moved.reverse();
+}
