@@ -21,7 +21,8 @@ module.exports = {
     {
       name: 'core-stays-pure',
       severity: 'error',
-      from: { path: '^core/' },
+      // What tests judge by is not ours, and not the program's.
+      from: { path: '^core/', pathNot: 'testing-judge\\.ts$' },
       to: {
         pathNot: [
           '^core/',
@@ -50,7 +51,7 @@ module.exports = {
     ].map(([room, knows]) => ({
       name: `core-${room}-knows-the-rooms-before-it`,
       severity: 'error',
-      from: { path: `^core/${room}/`, pathNot: 'testing\\.ts$' },
+      from: { path: `^core/${room}/`, pathNot: 'testing[\\w-]*\\.ts$' },
       to: { path: '^core/', pathNot: `^core/(${[room, knows].filter(Boolean).join('|')})/` },
     })),
     {

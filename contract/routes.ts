@@ -16,6 +16,7 @@ import { HouseRulesWire } from './brief.ts';
 import { BroughtInWrite } from './brought-in.ts';
 import { BusyFile, BusyKept, BusyWrite } from './calendars.ts';
 import { ClientAwayWrite, ClientFull, ClientRow, ClientView, ClientWrite } from './clients.ts';
+import { ClothQuery, ClothView, LayKeep } from './cloth-lay.ts';
 import { ChartChange, ChartFile, ChartRead, ChartText, KeptChart, SizeChoice, SizesView } from './compare.ts';
 import { DesignView, Like, LikeWrite, PHOTO_OF, QuestionDecided, QuestionWrite } from './design.ts';
 import {
@@ -1118,6 +1119,23 @@ export const ROUTES = {
     does: 'Each piece by points with two distances, to be drawn straight on the cloth',
     may: 'sheet.read',
     query: sheetQuery,
+    media: 'application/pdf',
+  },
+  'GET /orders/:id/cloth': {
+    does: 'The pieces of the garment cloth by cloth, and how they lie on it',
+    may: 'sheet.read',
+    answer: ClothView,
+  },
+  'POST /orders/:id/cloth': {
+    does: 'Keeps a lay of one cloth; it must be one that can be cut',
+    may: 'sheet.write',
+    body: LayKeep,
+    answer: Made,
+  },
+  'GET /orders/:id/cloth.pdf': {
+    does: 'A kept lay on one page: the drawing, and each piece’s distance from the cut end and the selvedge',
+    may: 'sheet.read',
+    query: ClothQuery,
     media: 'application/pdf',
   },
   'POST /orders/:id/sheet/changes': {

@@ -17,6 +17,7 @@ import { AskedWire, StoredAsked } from './alterations.ts';
 import { Instant, IsoDate } from './basics.ts';
 import { BriefWire, HouseWire } from './brief.ts';
 import { specForward } from './forward.ts';
+import { LaidWire } from './laid.ts';
 import { BY_HAND, lengthText } from './length.ts';
 import { withParts } from './parts.ts';
 import { specReading } from './spec-reading.ts';
@@ -117,6 +118,8 @@ const Spec = z.strictObject({
     .array(z.strictObject({ asked: AskedWire, by: short, at: short }))
     .max(100)
     .default([]),
+  /** lays that were kept: while they are of the sheet's panels, they say how much cloth to buy */
+  laid: z.array(LaidWire).max(5).optional(),
   asOf: date,
   timeZone: z.string().max(60).refine(isTimeZone, 'There is no such time zone.').default('UTC'),
 });

@@ -155,6 +155,9 @@ export function toSheetInput(spec: SpecFile): SheetInput {
     })),
     changes: toCarried(spec.changes),
     accepted: spec.accepted,
+    ...(spec.laid
+      ? { laid: spec.laid.map((l) => ({ ...l, length: toCm(l.length), width: toCm(l.width) })) }
+      : {}),
     asOf: spec.asOf || spec.session.date || '1970-01-01',
     given: { clothWidth: spec.garment.cloth.width, heel: spec.session.heel ?? spec.garment.heel },
     timeZone: spec.timeZone ?? 'UTC',

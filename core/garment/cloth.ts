@@ -5,6 +5,7 @@ import type { Notion, Piece } from '../figure/figure.ts';
 import { type Cm, cm, type SheetUnit } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import type { SheetInput } from './input.ts';
+import { CLOTHS, type ClothId, panelsMark } from './laid-length.ts';
 import { mayTurn, onBorder } from './on-cloth.ts';
 
 /** Width a lining is sold in when nobody said, cm (house figure, no source). */
@@ -21,6 +22,10 @@ export function fromSecond({ brief }: SheetInput, { id, layer }: Pick<Panel, 'id
     of === 'yoke' ? /-yoke(-|$)/.test(name) : key.replace(/-\d+$/, '') === of,
   );
 }
+
+/** Which of the garment's cloths a panel is cut from. */
+export const clothOf = (input: SheetInput, panel: Pick<Panel, 'id' | 'layer'>): ClothId =>
+  fromSecond(input, panel) ? 'second' : panel.layer;
 
 /** The width of cloth a panel is cut from, cm; null when it is not known. */
 export const clothWidth = (input: SheetInput, panel: Pick<Panel, 'id' | 'layer'>): Cm | null =>
@@ -90,15 +95,54 @@ export function lengthNeeded(pieces: readonly Piece[], width: Cm): Cm | null {
 export const bought = (needed: Cm, unit: SheetUnit): Cm =>
   cm(Math.ceil(needed / BUY_STEP[unit] - 1e-9) * BUY_STEP[unit]);
 
-/** Cloth to buy for each layer, and whether every piece goes onto it. */
+const NAME_OF: Readonly<Record<ClothId, string>> = {
+  outer: 'cloth',
+  second: 'second cloth',
+  underlining: 'underlining',
+  lining: 'lining',
+  interfacing: 'interfacing',
+};
+
+/** What a kept lay says of a cloth: its length while it is of these panels, a warning once they are others. */
+function asLaid(input: SheetInput, of: ClothId, panels: readonly Panel[]): Notion | RawCheck | null {
+  const kept = input.laid?.find((l) => l.of === of);
+  if (!kept) return null;
+  const name = NAME_OF[of];
+  if (kept.panels !== panelsMark(panels.filter((p) => clothOf(input, p) === of)))
+    return warn(
+      `lay-${of}`,
+      null,
+      `The lay “${kept.name}” of the ${name} was made for other panels than this sheet’s: lay it again before it is bought or cut.`,
+    );
+  const unit = input.house.rounding.unit;
+  return {
+    name,
+    length: bought(kept.length, unit),
+    bought: unit,
+    note: `as laid, “${kept.name}”: ${say(kept.length)} of ${say(kept.width)} wide, up to the next step in which cloth is sold`,
+  };
+}
+
+/**
+ * Cloth to buy for each layer, and whether every piece goes onto it: by a lay that was kept, else by pieces in rows.
+ * @param panels the garment's, both sides where they are not alike
+ */
 export function clothToBuy(
   input: SheetInput,
   pieces: readonly Piece[],
+  panels: readonly Panel[] = [],
 ): { readonly notions: Notion[]; readonly checks: RawCheck[] } {
   const notions: Notion[] = [];
   const checks: RawCheck[] = [];
   const second = input.brief.second;
-  for (const of of ['outer', 'second', 'underlining', 'lining'] as const) {
+  for (const of of CLOTHS) {
+    const kept = asLaid(input, of, panels);
+    if (kept && 'code' in kept) checks.push(kept);
+    else if (kept) {
+      notions.push(kept);
+      continue;
+    }
+    if (of === 'interfacing') continue;
     const layer = of === 'second' ? 'outer' : of;
     const own = pieces.filter((p) => p.layer === layer && (p.cloth !== undefined) === (of === 'second'));
     if (of === 'second' && second && own.length === 0)
@@ -115,7 +159,7 @@ export function clothToBuy(
     const needed = lengthNeeded(own, width);
     // A piece without a size of its own keeps the length unknown, not what is wider than the cloth.
     if (needed !== null && own.some((p) => p.width === null)) continue;
-    const name = of === 'second' ? 'second cloth' : layer === 'outer' ? 'cloth' : layer;
+    const name = NAME_OF[of];
     const wide = needed === null ? own.find((p) => laid(p).some((l) => l.width > width + 1e-9)) : undefined;
     checks.push(
       judge(

@@ -5,6 +5,7 @@ import type { Reading } from '../measures/session.ts';
 import type { Cm, SheetUnit } from '../units/length.ts';
 import type { HouseRounding } from '../units/rounding.ts';
 import type { Carried } from './carried.ts';
+import type { LaidLength } from './laid-length.ts';
 import type { OwnRules } from './own.ts';
 import type { StepTaken } from './steps.ts';
 import type { Allowances } from './tables/allowances.ts';
@@ -132,6 +133,8 @@ export interface SheetInput {
   /** changes agreed at a fitting before the cloth was cut, taken into the sheet */
   readonly changes?: readonly Carried[];
   readonly accepted: readonly Acceptance[];
+  /** lays that were kept, which say how much cloth is to be bought while they are of these panels */
+  readonly laid?: readonly LaidLength[];
   /** ISO date against which the session's age is judged */
   readonly asOf: string;
   /** lengths of the brief and the session as somebody wrote them, which is how they print in either unit */

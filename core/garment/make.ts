@@ -43,7 +43,16 @@ import { stepTerms } from './steps.ts';
 import { allowancesFor } from './tables/allowances.ts';
 import { traitsOf } from './tables/cloth-traits.ts';
 import { type EaseZone, type FitClass, FLOORS, type Hang, isClose } from './tables/fit.ts';
-import { alike, centreChecks, type Halves, sideFigures, sidePieces, told, unlike } from './two-sides.ts';
+import {
+  alike,
+  bySide,
+  centreChecks,
+  type Halves,
+  sideFigures,
+  sidePieces,
+  told,
+  unlike,
+} from './two-sides.ts';
 
 /** A garment as it was put together: its figures, drafts and all that is read off them. */
 export interface Garment {
@@ -259,7 +268,7 @@ function drafted(input: SheetInput, taken: Carrying | null, which: WhichSide, le
     input,
     halves.left === halves.right ? listed : sidePieces(listed, halves, was, input.house.rounding),
   );
-  const cloth = clothToBuy(input, pieces);
+  const cloth = clothToBuy(input, pieces, bySide(halves));
   const checks = [
     ...refused.map(({ override: o, sentence }) =>
       warn(

@@ -8,10 +8,15 @@ import { trueBody } from '../garment/testing-shape.ts';
 import { areaOf } from '../pattern/polyline.ts';
 import { wholePanels } from '../pattern/whole-panels.ts';
 import { type Cm, cm } from '../units/length.ts';
+import { answerOf } from './answer.ts';
 import { type ClothInHand, clothFaults, usable } from './cloth.ts';
 import { columnsOf, forbidden } from './columns.ts';
 import { layOn } from './lay.ts';
+import { biasFrom, leftOver } from './left-over.ts';
+import { outlined, standsInTheWay, whyNot } from './legal.ts';
 import { type LayPiece, piecesToLay } from './pieces.ts';
+import { layRows } from './rows.ts';
+import { slidTo } from './slide.ts';
 import { layFaults } from './testing-judge.ts';
 import { WAYS } from './ways.ts';
 
@@ -157,6 +162,7 @@ describe('a lay can be cut', () => {
           if (!lay) continue;
           laid++;
           expect([way, n, layFaults(lay, pieces, cloth)]).toEqual([way, n, []]);
+          expect([...standsInTheWay(lay, pieces, cloth)]).toEqual([]);
           const area = pieces.reduce((sum, p) => sum + p.count * areaOf(p.whole), 0);
           if (way === 'open') expect(lay.length).toBeGreaterThan(area / usable(cloth).width - 1e-6);
         }
@@ -191,6 +197,9 @@ describe('a lay can be cut', () => {
       ).join(),
     ).toMatch(/lie over each other/);
     expect(layFaults(changed(half, { x: 1 }), pieces, CLOTH).join()).toMatch(/not on a fold/);
+    expect([...standsInTheWay(changed(half, { x: 1 }), pieces, CLOTH).values()].join()).toMatch(
+      /its fold does not lie on the fold/,
+    );
     expect(layFaults(changed(other, { y: 400 }), pieces, CLOTH).join()).toMatch(/off the cloth/);
     expect(layFaults({ ...lay, stages: lay.stages.slice(1) }, pieces, CLOTH).join()).toMatch(/wanted/);
     expect(layFaults(changed(other, { turn: 180 }), pieces, { ...CLOTH, oneWay: true }).join()).toMatch(
@@ -235,5 +244,121 @@ describe('how short', () => {
       }),
     ).toHaveLength(4);
     expect(clothFaults(CLOTH)).toEqual([]);
+  });
+  it('pieces that are pinned stay, the rest is laid round them', () => {
+    const pieces = outerOf('shirt-blouse', 5);
+    const lay = layOn('open', pieces, CLOTH, looking(40))!;
+    const own = lay.stages[0]!.strips[0]!.pieces;
+    const pinned = [{ ...own[3]!, x: 31.3, y: 40 }, own[0]!].filter(
+      (l, i, all) => i === 0 || l.id !== all[0]!.id,
+    );
+    const clear = whyNot(
+      outlined(pinned[1]!, pieces.find((p) => p.id === pinned[1]!.piece)!),
+      [outlined(pinned[0]!, pieces.find((p) => p.id === pinned[0]!.piece)!)],
+      lay.stages[0]!.strips[0]!,
+      new Map(pieces.map((p) => [p.id, p])),
+      CLOTH,
+    );
+    const round = layOn('open', pieces, CLOTH, {
+      ...looking(40),
+      pinned: [clear.length === 0 ? pinned : [pinned[0]!]],
+    })!;
+    expect(round.stages[0]!.strips[0]!.pieces.find((l) => l.id === pinned[0]!.id)).toEqual(pinned[0]);
+    expect(layFaults(round, pieces, CLOTH)).toEqual([]);
+  });
+});
+
+describe('a piece under the hand', () => {
+  const strip = { width: 100, double: false, folds: [] as const };
+  const at = (id: string, x: number, y: number) => ({
+    id,
+    piece: id,
+    turn: 0 as const,
+    mirrored: false,
+    half: false,
+    x,
+    y,
+  });
+  const two = new Map([box('a', 20, 30), box('b', 10, 10)].map((p) => [p.id, p]));
+  it('slides along its neighbour and rests against it, on the nearer side; it stays on the cloth', () => {
+    const pieces = [at('a', 10, 20), at('b', 60, 0)];
+    const to = (x: number, y: number) => slidTo(pieces[1]!, { x, y }, { ...strip, pieces }, two, CLOTH);
+    expect(to(15, 22)).toEqual({ x: 15, y: 10 });
+    expect(to(15, 44)).toEqual({ x: 15, y: 50 });
+    expect(to(60, 33.3)).toEqual({ x: 60, y: 33.3 });
+    expect(to(99, -4)).toEqual({ x: 90, y: 0 });
+    // Beside it, touching: 30 is where the neighbour ends.
+    expect(to(30, 25)).toEqual({ x: 30, y: 25 });
+    expect(to(29.9, 25)!.y).toBe(10);
+  });
+  it('what is held on a repeat steps from one to the next', () => {
+    const striped = { ...CLOTH, repeat: { along: cm(7), line: 'waist' } };
+    const b = { ...box('b', 10, 10), lines: [{ id: 'waist', name: 'waist', y: 4 }] };
+    const y = slidTo(
+      at('b', 0, 0),
+      { x: 0, y: 12 },
+      { ...strip, pieces: [at('b', 0, 0)] },
+      new Map([['b', b]]),
+      striped,
+    )!.y;
+    expect(y).toBeCloseTo(10, 9);
+    expect((y + 4) % 7).toBeCloseTo(0, 9);
+  });
+  it('random slides over a lay of a dress are never illegal', () => {
+    const pieces = outerOf('day-dress-sleeved', 9);
+    const by = new Map(pieces.map((p) => [p.id, p]));
+    const own = layOn('open', pieces, CLOTH, looking(20))!.stages[0]!.strips[0]!;
+    const rnd = seeded(11);
+    for (let k = 0; k < 60; k++) {
+      const l = own.pieces[Math.floor(rnd() * own.pieces.length)]!;
+      const to = slidTo(l, { x: rnd() * 140, y: rnd() * 160 }, own, by, CLOTH)!;
+      const moved = outlined({ ...l, ...to }, by.get(l.piece)!);
+      expect(
+        whyNot(
+          moved,
+          own.pieces.map((o) => outlined(o, by.get(o.piece)!)),
+          own,
+          by,
+          CLOTH,
+        ),
+      ).toEqual([]);
+    }
+  });
+});
+
+describe('what is said and left over', () => {
+  const pieces = [box('a', 100, 40), box('b', 40, 40)];
+  const lay = layOn('open', pieces, CLOTH, looking(50))!;
+  it('fits by what is over, cannot by area or by a piece, none found is no proof', () => {
+    const say = (cloth: ClothInHand, of = pieces, l: typeof lay | null = lay) =>
+      answerOf(l, 'open', of, cloth, 3);
+    expect(say({ ...CLOTH, length: cm(50) })).toMatchObject({ state: 'fits', takes: 40 });
+    expect(say({ ...CLOTH, length: cm(50) }).sentence).toContain(
+      '{cm:10} of the cloth’s length are left over',
+    );
+    expect(say({ ...CLOTH, length: cm(39) })).toMatchObject({ state: 'none-found' });
+    expect(say({ ...CLOTH, length: cm(39) }).sentence).toContain('{cm:1} too long. That is no proof');
+    // 100 × 40 and 40 × 40 are 5600 cm², 148 × 37 are 5476.
+    expect(say({ ...CLOTH, length: cm(37) })).toMatchObject({ state: 'cannot' });
+    expect(say(CLOTH, [box('w', 149, 10)], null).sentence).toMatch(
+      /^It cannot be cut so: w is \{cm:149\} wide/,
+    );
+    expect(say({ ...CLOTH, shrinks: 20 }).takes).toBeCloseTo(50, 9);
+  });
+  it('rectangles that are left: beside, and the rest of the cloth in hand; bias from a square', () => {
+    const free = leftOver(lay, pieces, { ...CLOTH, length: cm(100) });
+    expect(free[0]).toMatchObject({ width: 148, length: 60, y: 40 });
+    expect(leftOver(lay, [...pieces], CLOTH).every((f) => f.width >= 8)).toBe(true);
+    // A square of 60: 3600 cm² less two corners of 8 cm legs along the diagonal, by 4: 868 (worked out by hand).
+    expect(biasFrom({ width: 60, length: 60 }, 4)).toBeCloseTo((3600 - 2 * 64) / 4, 9);
+    expect(biasFrom({ width: 5, length: 5 }, 4)).toBe(0);
+  });
+  it('each piece by two distances, from the cut end on, selvedge counted', () => {
+    const rows = layRows(lay, pieces, CLOTH);
+    expect(rows.map((r) => [r.number, r.fromEnd, r.side])).toEqual([
+      [1, 0, 'selvedge'],
+      [2, 0, 'selvedge'],
+    ]);
+    expect(rows[0]!.fromSide).toBe(1);
   });
 });

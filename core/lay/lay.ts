@@ -1,6 +1,6 @@
 import type { ClothInHand } from './cloth.ts';
-import { COLUMN } from './columns.ts';
-import type { LayPiece } from './pieces.ts';
+import { COLUMN, columnsOf } from './columns.ts';
+import { asLaid, type LayPiece } from './pieces.ts';
 import { search } from './search.ts';
 import type { Lying, Task } from './task.ts';
 import { planFor, type Strip, type Way } from './ways.ts';
@@ -43,6 +43,8 @@ export interface LookingFor {
   /** ms in all */
   readonly time: number;
   readonly better?: (lay: Lay) => void;
+  /** pieces that stay where a hand has put them, by their strips: the rest is laid round them */
+  readonly pinned?: readonly (readonly LaidPiece[])[];
   readonly stopped?: () => boolean;
 }
 
@@ -71,11 +73,50 @@ function stripLaid(strip: Strip, lying: Lying): LaidStrip {
   };
 }
 
-function layOf(way: Way, stages: readonly (readonly Strip[])[], lying: ReadonlyMap<Strip, Lying>): Lay {
+/** A strip whose pinned pieces are in the way of the others, and are laid no more. */
+function roundPinned(strip: Strip, pinned: readonly LaidPiece[], pieces: readonly LayPiece[]): Strip {
+  const { task } = strip;
+  const own = new Set(pinned.map((l) => l.id));
+  const there = pinned.flatMap((l) => {
+    const p = pieces.find((q) => q.id === l.piece);
+    if (!p) return [];
+    const column = Math.floor(l.x / COLUMN + 1e-9);
+    const ring = asLaid(l.half ? p.half! : p.whole, l.turn, l.mirrored);
+    return [{ shape: task.offsets.add(columnsOf(ring, l.x - column * COLUMN)), column, at: l.y }];
+  });
+  return {
+    ...strip,
+    task: {
+      ...task,
+      items: task.items.filter((i) => !own.has(i.id)),
+      obstacles: [...task.obstacles, ...there],
+    },
+  };
+}
+
+function layOf(
+  way: Way,
+  stages: readonly (readonly Strip[])[],
+  lying: ReadonlyMap<Strip, Lying>,
+  held: ReadonlyMap<Strip, readonly LaidPiece[]>,
+): Lay {
   let from = 0;
   const out = stages.map((strips) => {
-    const length = Math.max(0, ...strips.map((s) => lying.get(s)!.length));
-    const stage = { from, length, strips: strips.map((s) => stripLaid(s, lying.get(s)!)) };
+    const ends = strips.flatMap((s) => [
+      lying.get(s)!.length,
+      ...s.task.obstacles
+        .slice(s.task.obstacles.length - held.get(s)!.length)
+        .map((o) => o.at + s.task.offsets.shapes[o.shape]!.height),
+    ]);
+    const length = Math.max(0, ...ends);
+    const stage = {
+      from,
+      length,
+      strips: strips.map((s) => {
+        const laid = stripLaid(s, lying.get(s)!);
+        return { ...laid, pieces: [...held.get(s)!, ...laid.pieces] };
+      }),
+    };
     from += length;
     return stage;
   });
@@ -90,10 +131,22 @@ export function layOn(
   way: Way,
   pieces: readonly LayPiece[],
   cloth: ClothInHand,
-  { seed, now, time, better, stopped }: LookingFor,
+  { seed, now, time, better, pinned, stopped }: LookingFor,
 ): Lay | null {
-  const plan = planFor(way, pieces, cloth);
-  if (!plan || plan.stages.length === 0) return null;
+  const bare = planFor(way, pieces, cloth);
+  if (!bare || bare.stages.length === 0) return null;
+  let nth = 0;
+  const held = new Map<Strip, readonly LaidPiece[]>();
+  const plan = {
+    stages: bare.stages.map((strips) =>
+      strips.map((s) => {
+        const own = pinned?.[nth++] ?? [];
+        const round = own.length > 0 ? roundPinned(s, own, pieces) : s;
+        held.set(round, own);
+        return round;
+      }),
+    ),
+  };
   const strips = plan.stages.flat();
   const lying = new Map<Strip, Lying>();
   // A first lay of every strip, so that there is one to show at once.
@@ -102,7 +155,7 @@ export function layOn(
     if (!first) return null;
     lying.set(s, first);
   }
-  const told = () => better?.(layOf(way, plan.stages, lying));
+  const told = () => better?.(layOf(way, plan.stages, lying, held));
   told();
   const weight = (s: Strip) => s.task.items.length ** 1.5;
   const all = strips.reduce((sum, s) => sum + weight(s), 0);
@@ -120,5 +173,5 @@ export function layOn(
       },
     });
   }
-  return layOf(way, plan.stages, lying);
+  return layOf(way, plan.stages, lying, held);
 }

@@ -2,6 +2,7 @@ import { distance, endOf, type Point, startOf } from '../draft/curve.ts';
 import type { PanelLayer } from '../draft/panel.ts';
 import type { Cloth } from '../garment/input.ts';
 import { onBorder } from '../garment/on-cloth.ts';
+import { liesUp } from '../garment/two-sides.ts';
 import type { WholePanel } from '../garment/whole.ts';
 import { cutRing, openedOut } from '../pattern/cut-ring.ts';
 
@@ -55,35 +56,51 @@ export function asLaid(ring: readonly Point[], turn: 0 | 90 | 180 | 270, mirrore
   return mirrored ? out.reverse() : out;
 }
 
-/** The panels of a garment as pieces to lay. */
+/** Outlines are kept to this many places of a centimetre: a hundredth of a millimetre. */
+const kept = (points: readonly Point[]): Point[] =>
+  points.map(([x, y]): Point => [Math.round(x * 1000) / 1000, Math.round(y * 1000) / 1000]);
+
+/** The panels of a garment as pieces to lay; two halves on one fold that are not alike are one piece of cloth. */
 export function piecesToLay(panels: readonly WholePanel[], cloth: Cloth): LayPiece[] {
-  return panels.map((p) => {
-    // Upright means down the paper: the grain from the upper end to the lower one.
-    const [from, to] = p.warp[0][1] <= p.warp[1][1] + 1e-9 ? p.warp : [p.warp[1], p.warp[0]];
-    const angle = Math.PI / 2 - Math.atan2(to[1] - from[1], to[0] - from[0]);
-    const slant = Math.abs(Math.sin(2 * angle)) > 1e-6;
-    const fold = p.edges.find((e) => e.fold && e.path.length > 0);
-    const bare = cutRing(p);
-    const ends = fold ? ([startOf(fold.path[0]!), endOf(fold.path.at(-1)!)] as const) : null;
-    const whole = turnedBy(ends ? openedOut(bare, bare, [ends[0], ends[1]]) : bare, angle);
-    const x0 = Math.min(...whole.map(([x]) => x));
-    const y0 = Math.min(...whole.map(([, y]) => y));
-    return {
-      id: p.id,
-      name: p.name,
-      layer: p.layer,
-      cut: p.cut,
-      count: p.count,
-      whole: whole.map(([x, y]): Point => [x - x0, y - y0]),
-      half: ends && !slant ? halfOn(turnedBy(bare, angle), turnedBy(ends, angle) as [Point, Point]) : null,
-      ...(p.up === undefined ? {} : { up: p.up }),
-      bias: slant,
-      border: onBorder(p, cloth),
-      lines: slant
-        ? []
-        : p.lines.map((l) => ({ id: l.id, name: l.name, y: turnedBy([[0, l.y]], angle)[0]![1] - y0 })),
-    };
-  });
+  const leftOf = (p: WholePanel) =>
+    p.cut === 'single' && p.edges.some((e) => e.fold)
+      ? panels.find((q) => q.id === `${p.id}-left`)
+      : undefined;
+  const isJoined = new Set(panels.flatMap((p) => leftOf(p)?.id ?? []));
+  return panels.flatMap((p) => (isJoined.has(p.id) ? [] : [pieceToLay(p, leftOf(p), cloth)]));
+}
+
+function pieceToLay(right: WholePanel, left: WholePanel | undefined, cloth: Cloth): LayPiece {
+  // So that the right side of the cloth lies up.
+  const [p, other] = left && !liesUp(right, 'right') ? [left, right] : [right, left];
+  // Upright means down the paper: the grain from the upper end to the lower one.
+  const [from, to] = p.warp[0][1] <= p.warp[1][1] + 1e-9 ? p.warp : [p.warp[1], p.warp[0]];
+  const angle = Math.PI / 2 - Math.atan2(to[1] - from[1], to[0] - from[0]);
+  const slant = Math.abs(Math.sin(2 * angle)) > 1e-6;
+  const fold = p.edges.find((e) => e.fold && e.path.length > 0);
+  const bare = cutRing(p);
+  const ends = fold ? ([startOf(fold.path[0]!), endOf(fold.path.at(-1)!)] as const) : null;
+  const opened = ends ? openedOut(bare, other ? cutRing(other) : bare, [ends[0], ends[1]]) : bare;
+  const whole = turnedBy(opened, angle);
+  const x0 = Math.min(...whole.map(([x]) => x));
+  const y0 = Math.min(...whole.map(([, y]) => y));
+  const half =
+    ends && !other && !slant ? halfOn(turnedBy(bare, angle), turnedBy(ends, angle) as [Point, Point]) : null;
+  return {
+    id: right.id,
+    name: other ? right.name.replace(/, (right|left)$/, '') : right.name,
+    layer: p.layer,
+    cut: p.cut,
+    count: p.count,
+    whole: kept(whole.map(([x, y]): Point => [x - x0, y - y0])),
+    half: half && kept(half),
+    ...(p.up === undefined || other ? {} : { up: p.up }),
+    bias: slant,
+    border: onBorder(p, cloth),
+    lines: slant
+      ? []
+      : p.lines.map((l) => ({ id: l.id, name: l.name, y: turnedBy([[0, l.y]], angle)[0]![1] - y0 })),
+  };
 }
 
 /** A half with its fold along x = 0; null where the fold does not run along the grain. */

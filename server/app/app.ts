@@ -33,6 +33,7 @@ import { orderRoutes } from '../areas/orders/routes.ts';
 import { photoRoutes } from '../areas/photos/routes.ts';
 import { homeRoutes, openHomeRoutes } from '../areas/sessions/at-home.ts';
 import { sessionRoutes } from '../areas/sessions/routes.ts';
+import { clothRoutes } from '../areas/sheets/cloth-routes.ts';
 import { patternRoutes } from '../areas/sheets/pattern-routes.ts';
 import { sheetRoutes } from '../areas/sheets/routes.ts';
 import { wouldMoveRoutes } from '../areas/sheets/would-move-routes.ts';
@@ -119,6 +120,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', sessionRoutes(deps))
     .route('/', homeRoutes(deps))
     .route('/', patternRoutes(deps))
+    .route('/', clothRoutes(deps))
     .route('/', sheetRoutes(deps))
     .route('/', wouldMoveRoutes(deps))
     .route('/', liveRoutes(deps))

@@ -12,6 +12,7 @@ import {
   type SpecFile,
   StoredAsked,
 } from '@rocchetto/contract';
+import type { ClothId } from '@rocchetto/contract/laid.ts';
 import { stored } from '@rocchetto/contract/stored.ts';
 import type { Kept, Stage } from '@rocchetto/core';
 import type { Db } from '../db/pool.ts';
@@ -55,6 +56,16 @@ export interface SheetGround {
   readonly record: SheetRecord | null;
   /** what was agreed at fittings while the cloth is not cut */
   readonly agreed: readonly AgreedAlteration[];
+  /** the lay that counts of each cloth; lengths in cm */
+  readonly laid:
+    | readonly {
+        readonly of: ClothId;
+        readonly name: string;
+        readonly panels: string;
+        readonly takes: number;
+        readonly width: number;
+      }[]
+    | null;
   /** the revision before, when it was agreed */
   readonly previous: Pick<SheetRecord, 'spec'> | null;
   /** the session the sheet is made from, with its readings */
@@ -89,6 +100,8 @@ const GROUND = (more: string) => `
         'by', al.agreed_name, 'version', al.version) order by al.id), '[]')
       from alteration al where al.order_id = $1 and al.status in ('agreed', 'in-sheet')
         and coalesce((select status from rec), 'draft') <> 'cut'),
+    'laid', (select json_agg(x) from (select distinct on (l.of) l.of, l.name, l.panels, l.takes_cm as takes, l.width_cm as width
+      from cloth_lay l where l.order_id = $1 order by l.of, l.id desc) x),
     'previous', (select json_build_object('spec', p.spec, 'mark', p.xmin::text) from sheet p, rec
       where p.order_id = $1 and p.revision = rec.revision - 1 and p.spec is not null),
     'session', (select json_build_object('id', m.id, 'clientId', m.client_id, 'orderId', m.order_id, 'at', m.at,

@@ -60,6 +60,15 @@ export function specOfOrder(ground: SheetGround, settings: Settings, today: stri
     overrides: settings.overrides.map(({ id: _, ...o }) => o),
     accepted: [...settings.accepted],
     changes: settings.changes.flatMap(({ to, asked, by, at }) => (to === 'sheet' ? [{ asked, by, at }] : [])),
+    ...(ground.laid
+      ? {
+          laid: ground.laid.map(({ takes, width, ...l }) => ({
+            ...l,
+            length: `${Math.round(takes * 100) / 100} cm`,
+            width: `${Math.round(width * 100) / 100} cm`,
+          })),
+        }
+      : {}),
     asOf: today,
     timeZone: house.timeZone,
   };

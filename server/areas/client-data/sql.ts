@@ -34,6 +34,7 @@ export interface ClientData {
   /** sizes of patterns that were chosen for their orders */
   readonly patternSizes: readonly Record<string, unknown>[];
   /** what was read off garments laid flat beside their orders */
+  readonly lays: readonly Record<string, unknown>[];
   readonly laidFlat: readonly Record<string, unknown>[];
   /** the finished garment as it was measured, how it came, pins that were counted */
   readonly finished: readonly Record<string, unknown>[];
@@ -133,6 +134,12 @@ export async function readClientData(db: Db, id: number): Promise<ClientData | u
       db,
       `select o.number, s.made ->> 'size' as size, s.made -> 'chart' ->> 'name' as chart, s.at from order_size s
          join orders o on o.id = s.order_id where o.client_id = $1 order by s.order_id`,
+      id,
+    ),
+    lays: await many(
+      db,
+      `select o.number, l.of, l.name, l.revision, l.takes_cm as takes, l.width_cm as width, l.at from cloth_lay l
+         join orders o on o.id = l.order_id where o.client_id = $1 order by l.id`,
       id,
     ),
     laidFlat: await many(
@@ -264,6 +271,7 @@ export async function eraseClient(
   await count('delete from own_block where client_id = $1');
   await count('delete from measuring_list where client_id = $1');
   await count(`delete from order_size where order_id in ${orders}`);
+  await count(`update cloth_lay set name = '—' where order_id in ${orders}`);
   await count(`update flat_lay set words = '' where order_id in ${orders}`);
   await count(`delete from home_link where order_id in ${orders}`);
   await count('delete from imported_row where client_id = $1');

@@ -31,6 +31,7 @@ export const CLIENT_TABLES: Readonly<Record<string, Held>> = {
   brought_in: { told: as('broughtIn'), erased: 'words' },
   carried: { told: as('messages'), erased: 'rows' },
   message: { told: as('messages'), erased: 'words' },
+  cloth_lay: { told: as('lays'), erased: 'words' },
   client_away: { told: as('away'), erased: 'rows' },
   client_like: { told: as('likes'), erased: 'rows' },
   client_link: { told: no('keys of pages of their own, as hashes'), erased: 'rows' },

@@ -1,0 +1,144 @@
+import { type SheetView, toSheetInput, unitOf } from '@rocchetto/contract';
+import {
+  type ClothView,
+  type ClothWire,
+  clothInHand,
+  type KeptLay,
+  type LayKeep,
+} from '@rocchetto/contract/cloth-lay.ts';
+import { type Cm, cm, computeSheet, printWithUnit, type SheetUnit, tell } from '@rocchetto/core';
+import { clothOf, clothWidth, LINING_WIDTH, lengthNeeded } from '@rocchetto/core/garment/cloth.ts';
+import { CLOTHS, type ClothId, panelsMark } from '@rocchetto/core/garment/laid-length.ts';
+import { bySide } from '@rocchetto/core/garment/two-sides.ts';
+import { closedUp, standsInTheWay } from '@rocchetto/core/lay/legal.ts';
+import { type LayPiece, piecesToLay } from '@rocchetto/core/lay/pieces.ts';
+import { wholePanels } from '@rocchetto/core/pattern/whole-panels.ts';
+
+/** Widths that cloths are sold in where nobody said, and the selvedge that is not cut into (common practice, no source). */
+const USUAL: Readonly<Record<SheetUnit, Readonly<Record<'outer' | 'interfacing' | 'selvedge', string>>>> = {
+  cm: { outer: '140 cm', interfacing: '90 cm', selvedge: '1 cm' },
+  in: { outer: '54 in', interfacing: '36 in', selvedge: '1/2 in' },
+};
+const NAMES: Readonly<Record<ClothId, string>> = {
+  outer: 'cloth',
+  second: 'second cloth',
+  underlining: 'underlining',
+  lining: 'lining',
+  interfacing: 'interfacing',
+};
+
+/** A kept lay as the database has it. */
+export interface KeptRow extends Omit<KeptLay, 'stale'> {
+  readonly of: ClothId;
+  readonly panels: string;
+}
+
+interface OfCloth {
+  readonly of: ClothId;
+  readonly pieces: readonly LayPiece[];
+  /** what its panels are known by */
+  readonly panels: string;
+  readonly rows: Cm | null;
+  readonly width: Cm | null;
+}
+
+/** The pieces of a sheet, cloth by cloth; cloths of which nothing is cut are left out. */
+export function byCloth(view: SheetView): OfCloth[] {
+  const sheet = computeSheet(toSheetInput(view.spec));
+  const { input } = sheet;
+  const whole = wholePanels(sheet);
+  const sides = bySide({ right: sheet.panels, left: sheet.left });
+  return CLOTHS.flatMap((of) => {
+    const own = whole.filter((p) => clothOf(input, p) === of);
+    if (own.length === 0) return [];
+    const width = clothWidth(input, own[0]!);
+    const listed = sheet.pieces.filter(
+      (p) => p.layer === own[0]!.layer && (p.cloth !== undefined) === (of === 'second'),
+    );
+    return [
+      {
+        of,
+        pieces: piecesToLay(own, input.brief.cloth),
+        panels: panelsMark(sides.filter((p) => clothOf(input, p) === of)),
+        rows: width === null ? null : lengthNeeded(listed, width),
+        width,
+      },
+    ];
+  });
+}
+
+/** What a brief says of a cloth, to begin with. */
+function clothOfBrief({ spec }: SheetView, of: ClothId, unit: SheetUnit): ClothWire {
+  const { cloth, second } = spec.garment;
+  const written =
+    of === 'outer'
+      ? (cloth.width ?? USUAL[unit].outer)
+      : of === 'second'
+        ? (second?.width ?? USUAL[unit].outer)
+        : of === 'interfacing'
+          ? USUAL[unit].interfacing
+          : printWithUnit(cm(unit === 'cm' ? LINING_WIDTH : 54 * 2.54), unit);
+  return {
+    width: written,
+    length: null,
+    selvedge: USUAL[unit].selvedge,
+    shrinks: 0,
+    oneWay: of === 'outer' && cloth.oneWay === true,
+    bothSides: of === 'interfacing',
+    repeat: null,
+    flaws: [],
+  };
+}
+
+export function clothView(view: SheetView, kept: readonly KeptRow[], unit: SheetUnit): ClothView {
+  return {
+    order: view.spec.order.number,
+    revision: view.revision,
+    status: view.status,
+    cloths: byCloth(view).map(({ of, pieces, panels, rows }) => {
+      const row = kept.find((k) => k.of === of);
+      const name =
+        of === 'outer' ? view.spec.garment.cloth.name : of === 'second' ? view.spec.garment.second?.name : '';
+      return {
+        of,
+        name: [NAMES[of], name].filter(Boolean).join(', '),
+        cloth: clothOfBrief(view, of, unit),
+        pieces,
+        panels,
+        rows,
+        kept: row ? keptOf(row, row.panels !== panels) : null,
+      };
+    }),
+  };
+}
+const keptOf = ({ of: _, panels: __, ...row }: KeptRow, stale: boolean): KeptLay => ({ ...row, stale });
+
+/** Whether a lay may be kept: of these panels, and as it can be cut. */
+export function layJudged(
+  view: SheetView,
+  body: LayKeep,
+): { readonly length: number } | { readonly refused: string; readonly moved: boolean } {
+  const own = byCloth(view).find((c) => c.of === body.of);
+  if (!own)
+    return {
+      refused: `Nothing of this garment is cut from ${NAMES[body.of]}. Nothing was kept.`,
+      moved: false,
+    };
+  if (own.panels !== body.panels)
+    return {
+      refused:
+        'The sheet’s panels have changed since these pieces were laid. Open the cloth again and lay them anew; nothing was kept.',
+      moved: true,
+    };
+  const lay = closedUp(body.lay, own.pieces);
+  const faults = [...standsInTheWay(lay, own.pieces, clothInHand(body.cloth))];
+  if (faults.length > 0) {
+    const [id, why] = faults[0]!;
+    const named = own.pieces.find((p) => p.id === id.split('#')[0])?.name ?? id;
+    return {
+      refused: `This lay cannot be cut: ${named}: ${tell(why[0]!, unitOf(view.spec))}${faults.length > 1 ? `, and ${faults.length - 1} more` : ''}. Nothing was kept.`,
+      moved: false,
+    };
+  }
+  return { length: lay.length };
+}
