@@ -212,6 +212,19 @@ export const HELP: readonly HelpPage[] = [
     picture: 'docs/screenshots/paper-pattern.png',
   },
   {
+    id: 'cloth',
+    title: 'Cloth',
+    at: ['/orders/:id/cloth'],
+    purpose: 'Whether the pieces lie on the cloth that is there, how much to buy, and where to cut.',
+    steps: [
+      'Say what cloth there is: its width, its length if you have it, nap, repeat, flaws. Choose how it lies, then lay the pieces.',
+      'Move a piece with the mouse or a finger: it slides along its neighbours. Where it may not lie it is hatched, and goes back.',
+      'With the keys: N and B choose a piece, the arrows move it, F turns it about, M mirrors it, Home drops it to the cut end, P pins it, U undoes.',
+      'Look for other ways: each is laid before it is offered. Keep the lay: the sheet buys by it, and it prints on one page.',
+    ],
+    picture: 'docs/screenshots/cloth.png',
+  },
+  {
     id: 'what-if',
     title: 'Try changes',
     at: ['/orders/:id/what-if'],

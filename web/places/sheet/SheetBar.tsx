@@ -29,6 +29,7 @@ export function SheetBar({ id, view, unit, both, open, may, onAsk }: Props) {
         <div className="row">
           {mayTry && <Link to={`/orders/${id}/what-if`}>Try changes</Link>}
           <Link to={`/orders/${id}/paper-pattern`}>Paper pattern</Link>
+          <Link to={`/orders/${id}/cloth`}>Cloth</Link>
           <a href={file('pdf')} target="_blank" rel="noreferrer">
             Print (PDF)
           </a>

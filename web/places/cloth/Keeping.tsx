@@ -1,0 +1,86 @@
+import type { ClothView } from '@rocchetto/contract/cloth-lay.ts';
+import { Input } from 'antd';
+import { useId, useState } from 'react';
+import { layPaper, useKeepLayMutation } from '../../api/cloth.ts';
+import { useDays, useMay } from '../../shared/me.ts';
+import { Problem } from '../../shared/Problem.tsx';
+import { type Hand, remembered } from './hand.ts';
+
+type Cloth = ClothView['cloths'][number];
+
+/** Keeps the lay under a name; what is kept goes to the sheet's materials and onto paper. */
+export function Keeping({
+  id,
+  of,
+  hand,
+  inTheWay,
+}: {
+  id: number;
+  of: Cloth;
+  hand: Hand;
+  inTheWay: boolean;
+}) {
+  const may = useMay('sheet.write');
+  const { short } = useDays();
+  const [keep, { error, isLoading }] = useKeepLayMutation();
+  const field = useId();
+  const [name, setName] = useState(of.kept?.name ?? '');
+  const isKept =
+    of.kept !== null &&
+    !of.kept.stale &&
+    JSON.stringify(of.kept.lay) === JSON.stringify(hand.lay) &&
+    JSON.stringify(of.kept.cloth) === JSON.stringify(hand.cloth);
+  const send = async () => {
+    const wanted = name.trim() || `lay of ${of.name}`;
+    const result = await keep({
+      orderId: id,
+      of: of.of,
+      name: wanted,
+      panels: of.panels,
+      over: of.kept?.id ?? 0,
+      cloth: hand.cloth,
+      lay: hand.lay! as never,
+    });
+    if ('data' in result) remembered(id, of.of, of.panels, null);
+  };
+  return (
+    <div className="keeping noprint">
+      {may && !isKept && (
+        <form
+          className="row"
+          onSubmit={(e) => {
+            e.preventDefault();
+            void send();
+          }}
+        >
+          <div>
+            <label htmlFor={field}>Name of this lay</label>
+            <Input
+              id={field}
+              value={name}
+              placeholder={`lay of ${of.name}`}
+              maxLength={200}
+              onChange={(e) => setName(e.target.value)}
+            />
+          </div>
+          <button type="submit" className="take" disabled={isLoading || inTheWay}>
+            Keep lay
+          </button>
+          {inTheWay && (
+            <span className="soft">It can be kept once every piece lies where it may be cut.</span>
+          )}
+        </form>
+      )}
+      {of.kept && !of.kept.stale && (
+        <p>
+          {isKept ? 'Kept' : 'Kept before'}: “{of.kept.name}”, revision {of.kept.revision}, {of.kept.by},{' '}
+          {short(of.kept.at)}.{' '}
+          <a href={layPaper(id, of.of)} target="_blank" rel="noreferrer">
+            Print the kept lay (PDF)
+          </a>
+        </p>
+      )}
+      <Problem error={error} />
+    </div>
+  );
+}

@@ -1,0 +1,215 @@
+import type { ClothView } from '@rocchetto/contract/cloth-lay.ts';
+import { tell } from '@rocchetto/core';
+import { answerOf } from '@rocchetto/core/lay/answer.ts';
+import type { ReactNode } from 'react';
+import { useMe } from '../../shared/me.ts';
+import { Notice } from '../../shared/Notice.tsx';
+import { Place } from '../../shared/Place.tsx';
+import { Ladder, LeftOver, Places } from './Beside.tsx';
+import { ClothForm } from './ClothForm.tsx';
+import { Keeping } from './Keeping.tsx';
+import { Table } from './Table.tsx';
+import { TIME, useTable } from './useTable.ts';
+
+/** How long each other way is looked for, ms. */
+const RUNG = 900;
+/** Widths that cloth is sold in, cm (common practice, no source). */
+const WIDTHS = { cm: [115, 140, 150], in: [45 * 2.54, 54 * 2.54, 60 * 2.54] } as const;
+
+type Cloth = ClothView['cloths'][number];
+type OnTable = ReturnType<typeof useTable>;
+interface Props {
+  readonly id: number;
+  readonly of: Cloth;
+  readonly thread: ReactNode;
+  readonly children: ReactNode;
+}
+
+/** The cloth on its table, what a hand does to it, what is looked for and kept. */
+export function Laying({ id, of, thread, children }: Props) {
+  const { unit } = useMe();
+  const t = useTable(id, of, unit);
+  const { hand, faults } = t;
+  return (
+    <Place title="Cloth" thread={thread} margin={<Beside t={t} of={of} />}>
+      {children}
+      {of.kept?.stale && (
+        <Notice>
+          The lay “{of.kept.name}” was made for other panels than the sheet has now. Lay the pieces again.
+        </Notice>
+      )}
+      {faults.map((f) => (
+        <Notice key={f} is="bad">
+          {f}
+        </Notice>
+      ))}
+      <Buttons t={t} of={of} />
+      {t.search.failed && <Notice is="bad">{t.search.failed}</Notice>}
+      <Answered t={t} of={of} />
+      {hand.lay ? (
+        <>
+          <Table
+            lay={hand.lay}
+            pieces={t.pieces}
+            cloth={t.cloth}
+            unit={unit}
+            chosen={t.chosen}
+            pinned={hand.pinned}
+            wrong={t.wrong}
+            acts={t.acts}
+          />
+          <p role="status" className="soft lay-said">
+            {t.said}
+          </p>
+          <Keeping id={id} of={of} hand={hand} inTheWay={t.wrong.size > 0 || faults.length > 0} />
+          <Places
+            lay={hand.lay}
+            pieces={of.pieces}
+            cloth={t.cloth}
+            unit={unit}
+            chosen={t.chosen}
+            wrong={t.wrong}
+            onChoose={t.setChosen}
+          />
+        </>
+      ) : (
+        t.search.state === 'idle' && (
+          <p>
+            {of.pieces.reduce((sum, p) => sum + p.count, 0)} pieces of {of.name}. Say what cloth there is,
+            then lay the pieces: the shortest lay found is shown, and every piece can be moved by hand.
+          </p>
+        )
+      )}
+    </Place>
+  );
+}
+
+/** Pieces of which not all lie on the cloth, and why. */
+const missingFrom = (of: Cloth, { wrong }: OnTable) => of.pieces.filter((p) => wrong.has(p.id));
+
+function Buttons({ t, of }: { t: OnTable; of: Cloth }) {
+  const { hand, search } = t;
+  const placed = hand.lay?.stages.flatMap((s) => s.strips.flatMap((x) => x.pieces.map((l) => l.id))) ?? [];
+  const isLaying = search.state === 'laying';
+  return (
+    <div className="row lay-acts noprint">
+      {isLaying ? (
+        <button type="button" className="take" onClick={search.stop}>
+          Stop the search
+        </button>
+      ) : (
+        <button
+          type="button"
+          className={hand.lay ? 'quiet' : 'take'}
+          disabled={t.faults.length > 0}
+          onClick={() => t.lay(hand.pinned)}
+        >
+          {hand.lay ? 'Lay the pieces again' : 'Lay the pieces'}
+        </button>
+      )}
+      {missingFrom(of, t).length > 0 && placed.length > 0 && !isLaying && (
+        <button type="button" className="take" onClick={() => t.lay(placed)}>
+          Lay the rest
+        </button>
+      )}
+      <button type="button" className="quiet" disabled={t.undo === null} onClick={() => t.undo?.()}>
+        Undo
+      </button>
+    </div>
+  );
+}
+
+/** Whether it fits, in a sentence with its figure; or what does not lie on the cloth yet. */
+function Answered({ t, of }: { t: OnTable; of: Cloth }) {
+  const { unit } = useMe();
+  const { hand, search } = t;
+  if (t.faults.length > 0 || (!hand.lay && search.seconds === 0)) return null;
+  const missing = missingFrom(of, t);
+  if (missing.length > 0)
+    return <Notice>Not on the cloth: {missing.map((p) => t.wrong.get(p.id)![0]).join('; ')}.</Notice>;
+  if (t.wrong.size > 0)
+    return (
+      <Notice is="bad">
+        {t.wrong.size === 1 ? 'One piece lies' : `${t.wrong.size} pieces lie`} where it may not be cut. The
+        list below says why.
+      </Notice>
+    );
+  const answer = answerOf(hand.lay, hand.way, of.pieces, t.cloth, search.seconds || TIME / 1000);
+  return (
+    <p className="lay-answer" data-state={answer.state}>
+      <strong>{tell(answer.sentence, unit)}</strong>
+      {of.rows !== null && hand.lay && answer.takes !== null && (
+        <span className="soft"> In rows, as the sheet reckons without a lay: {t.print(of.rows)}.</span>
+      )}
+    </p>
+  );
+}
+
+function Beside({ t, of }: { t: OnTable; of: Cloth }) {
+  const { unit } = useMe();
+  const { hand, cloth, search } = t;
+  return (
+    <>
+      <ClothForm
+        cloth={hand.cloth}
+        way={hand.way}
+        unit={unit}
+        lines={linesOf(of)}
+        onCloth={(next) => t.change({ cloth: next })}
+        onWay={(way) => t.change({ way, lay: null, pinned: [] })}
+      />
+      {hand.lay && (
+        <>
+          <h2>What is left over</h2>
+          <LeftOver lay={hand.lay} pieces={of.pieces} cloth={cloth} unit={unit} />
+          <h2>What else could be done</h2>
+          <Ladder
+            rungs={search.rungs}
+            now={hand.lay.length}
+            cloth={cloth}
+            unit={unit}
+            onTake={(r) =>
+              t.put({
+                way: r.way,
+                lay: r.lay,
+                pinned: [],
+                cloth: r.width === null ? hand.cloth : { ...hand.cloth, width: t.print(r.width), flaws: [] },
+              })
+            }
+          />
+          <button
+            type="button"
+            className="quiet"
+            disabled={search.state !== 'idle'}
+            onClick={() =>
+              search.start(
+                {
+                  kind: 'ladder',
+                  pieces: of.pieces,
+                  cloth,
+                  way: hand.way,
+                  time: RUNG,
+                  seed: 1,
+                  widths: WIDTHS[unit],
+                },
+                () => undefined,
+              )
+            }
+          >
+            {search.state === 'ladder' ? 'Looking for other ways …' : 'Look for other ways'}
+          </button>
+        </>
+      )}
+    </>
+  );
+}
+
+/** Body lines that more than one piece has: a repeat is matched on one of them. */
+function linesOf(of: Cloth) {
+  const seen = new Map<string, { id: string; name: string; times: number }>();
+  for (const l of of.pieces.flatMap((p) => p.lines)) {
+    const own = seen.get(l.id);
+    seen.set(l.id, { id: l.id, name: l.name, times: (own?.times ?? 0) + 1 });
+  }
+  return [...seen.values()].filter((l) => l.times > 1);
+}
