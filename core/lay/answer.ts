@@ -1,5 +1,5 @@
 import { areaOf } from '../pattern/polyline.ts';
-import { cm } from '../units/length.ts';
+import { type Cm, cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import { beforeShrinking, type ClothInHand, usable } from './cloth.ts';
 import type { Lay } from './lay.ts';
@@ -15,6 +15,10 @@ export interface Answer {
   /** what they cover, as a part of what they take */
   readonly covers: number | null;
 }
+
+/** A lay’s length as it is told: to the next millimetre up, what is left over to the next one down, cm. */
+const up = (length: number): Cm => cm(Math.ceil(length * 10 - 1e-6) / 10);
+const down = (length: number): Cm => cm(Math.floor(length * 10 + 1e-6) / 10);
 
 /** All that is cut, cm². */
 export const areaToCut = (pieces: readonly LayPiece[]): number =>
@@ -67,11 +71,11 @@ export function answerOf(
     };
   const takes = beforeShrinking(lay.length, cloth);
   const covers = area / (width * lay.length);
-  const shrunk = cloth.shrinks > 0 ? `, ${say(cm(takes))} before it shrinks` : '';
+  const shrunk = cloth.shrinks > 0 ? `, ${say(up(takes))} before it shrinks` : '';
   if (length === null)
     return {
       state: 'to-buy',
-      sentence: `The pieces take ${say(cm(lay.length))}${shrunk}; they cover ${Math.round(100 * covers)} % of it.`,
+      sentence: `The pieces take ${say(up(lay.length))}${shrunk}; they cover ${Math.round(100 * covers)} % of it.`,
       takes,
       covers,
     };
@@ -79,13 +83,13 @@ export function answerOf(
   return over >= -1e-6
     ? {
         state: 'fits',
-        sentence: `It fits: the pieces take ${say(cm(lay.length))}, ${say(cm(Math.max(0, over)))} of the cloth’s length are left over.`,
+        sentence: `It fits: the pieces take ${say(up(lay.length))}, ${say(down(Math.max(0, over)))} of the cloth’s length are left over.`,
         takes,
         covers,
       }
     : {
         state: 'none-found',
-        sentence: `No lay was found in ${seconds} s: the nearest is ${say(cm(-over))} too long. That is no proof that there is none.`,
+        sentence: `No lay was found in ${seconds} s: the nearest is ${say(up(-over))} too long. That is no proof that there is none.`,
         takes,
         covers,
       };

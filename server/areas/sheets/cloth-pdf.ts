@@ -1,8 +1,9 @@
-import type { SheetView } from '@rocchetto/contract';
+import { type SheetView, toSheetInput } from '@rocchetto/contract';
 import { clothInHand } from '@rocchetto/contract/cloth-lay.ts';
 import type { ClothId } from '@rocchetto/contract/laid.ts';
-import { type Cm, cm, printDate, printWithUnit, type SheetUnit } from '@rocchetto/core';
+import { type Cm, cm, computeSheet, printDate, printWithUnit, type SheetUnit } from '@rocchetto/core';
 import { pathData } from '@rocchetto/core/draft/outline.ts';
+import { byCloth } from '@rocchetto/core/lay/by-cloth.ts';
 import { beforeShrinking, type ClothInHand } from '@rocchetto/core/lay/cloth.ts';
 import type { Lay } from '@rocchetto/core/lay/lay.ts';
 import { type LayRow, layRows, widthAsLaid } from '@rocchetto/core/lay/rows.ts';
@@ -10,7 +11,7 @@ import { WAY_NAME } from '@rocchetto/core/lay/ways.ts';
 import { lines } from '@rocchetto/core/pattern/polyline.ts';
 import type { Content } from 'pdfmake/interfaces.js';
 import { printPaper } from '../../paper/print.ts';
-import { byCloth, type KeptRow } from './cloth.ts';
+import type { KeptRow } from './cloth.ts';
 
 /** The drawing's room on the page, points. */
 const ROOM = { width: 785, height: 230 };
@@ -57,7 +58,7 @@ export async function layPdf(
   unit: SheetUnit,
 ): Promise<{ readonly pdf: Buffer } | { readonly refused: string }> {
   const row = kept.find((k) => k.of === of);
-  const own = byCloth(view).find((c) => c.of === of);
+  const own = byCloth(computeSheet(toSheetInput(view.spec))).find((c) => c.of === of);
   if (!row || !own)
     return { refused: 'No lay of this cloth is kept yet. Lay the pieces and keep the lay, then print it.' };
   if (row.panels !== own.panels)

@@ -6,13 +6,11 @@ import {
   type KeptLay,
   type LayKeep,
 } from '@rocchetto/contract/cloth-lay.ts';
-import { type Cm, cm, computeSheet, printWithUnit, type SheetUnit, tell } from '@rocchetto/core';
-import { clothOf, clothWidth, LINING_WIDTH, lengthNeeded } from '@rocchetto/core/garment/cloth.ts';
-import { CLOTHS, type ClothId, panelsMark } from '@rocchetto/core/garment/laid-length.ts';
-import { bySide } from '@rocchetto/core/garment/two-sides.ts';
+import { cm, computeSheet, printWithUnit, type SheetUnit, tell } from '@rocchetto/core';
+import { LINING_WIDTH } from '@rocchetto/core/garment/cloth.ts';
+import type { ClothId } from '@rocchetto/core/garment/laid-length.ts';
+import { byCloth } from '@rocchetto/core/lay/by-cloth.ts';
 import { closedUp, standsInTheWay } from '@rocchetto/core/lay/legal.ts';
-import { type LayPiece, piecesToLay } from '@rocchetto/core/lay/pieces.ts';
-import { wholePanels } from '@rocchetto/core/pattern/whole-panels.ts';
 
 /** Widths that cloths are sold in where nobody said, and the selvedge that is not cut into (common practice, no source). */
 const USUAL: Readonly<Record<SheetUnit, Readonly<Record<'outer' | 'interfacing' | 'selvedge', string>>>> = {
@@ -33,39 +31,7 @@ export interface KeptRow extends Omit<KeptLay, 'stale'> {
   readonly panels: string;
 }
 
-interface OfCloth {
-  readonly of: ClothId;
-  readonly pieces: readonly LayPiece[];
-  /** what its panels are known by */
-  readonly panels: string;
-  readonly rows: Cm | null;
-  readonly width: Cm | null;
-}
-
-/** The pieces of a sheet, cloth by cloth; cloths of which nothing is cut are left out. */
-export function byCloth(view: SheetView): OfCloth[] {
-  const sheet = computeSheet(toSheetInput(view.spec));
-  const { input } = sheet;
-  const whole = wholePanels(sheet);
-  const sides = bySide({ right: sheet.panels, left: sheet.left });
-  return CLOTHS.flatMap((of) => {
-    const own = whole.filter((p) => clothOf(input, p) === of);
-    if (own.length === 0) return [];
-    const width = clothWidth(input, own[0]!);
-    const listed = sheet.pieces.filter(
-      (p) => p.layer === own[0]!.layer && (p.cloth !== undefined) === (of === 'second'),
-    );
-    return [
-      {
-        of,
-        pieces: piecesToLay(own, input.brief.cloth),
-        panels: panelsMark(sides.filter((p) => clothOf(input, p) === of)),
-        rows: width === null ? null : lengthNeeded(listed, width),
-        width,
-      },
-    ];
-  });
-}
+const ofView = (view: SheetView) => byCloth(computeSheet(toSheetInput(view.spec)));
 
 /** What a brief says of a cloth, to begin with. */
 function clothOfBrief({ spec }: SheetView, of: ClothId, unit: SheetUnit): ClothWire {
@@ -95,7 +61,7 @@ export function clothView(view: SheetView, kept: readonly KeptRow[], unit: Sheet
     order: view.spec.order.number,
     revision: view.revision,
     status: view.status,
-    cloths: byCloth(view).map(({ of, pieces, panels, rows }) => {
+    cloths: ofView(view).map(({ of, pieces, panels, rows }) => {
       const row = kept.find((k) => k.of === of);
       const name =
         of === 'outer' ? view.spec.garment.cloth.name : of === 'second' ? view.spec.garment.second?.name : '';
@@ -118,7 +84,7 @@ export function layJudged(
   view: SheetView,
   body: LayKeep,
 ): { readonly length: number } | { readonly refused: string; readonly moved: boolean } {
-  const own = byCloth(view).find((c) => c.of === body.of);
+  const own = ofView(view).find((c) => c.of === body.of);
   if (!own)
     return {
       refused: `Nothing of this garment is cut from ${NAMES[body.of]}. Nothing was kept.`,

@@ -36,6 +36,7 @@ export function Places({
       <caption className="soft">Where each piece lies, from the cut end on</caption>
       <thead>
         <tr>
+          <th scope="col">No</th>
           <th scope="col">Piece</th>
           <th scope="col">From the cut end</th>
           <th scope="col">Across</th>
@@ -45,6 +46,7 @@ export function Places({
       <tbody>
         {layRows(lay, pieces, cloth).map((r) => (
           <tr key={r.id} data-chosen={chosen === r.id || undefined}>
+            <td>{r.number}</td>
             <td>
               <button
                 type="button"
@@ -82,16 +84,20 @@ export function LeftOver({ lay, pieces, cloth, unit }: Props) {
   if (free.length === 0) return <p className="soft">Nothing that is wide enough to use is left over.</p>;
   return (
     <ul className="why">
-      {free.map((f) => (
-        <li key={`${f.x} ${f.y}`}>
-          <strong>
-            {said(f.length, unit)} by {said(f.width, unit)}
-          </strong>
-          {f.double ? ', two layers' : ''}, {said(f.y, unit)} from the cut end: about{' '}
-          {said(Math.floor(biasFrom(f, binding) / 10) * 10, unit)} of bias binding, {said(binding, unit)} wide
-          {f.double ? ', from each' : ''}.
-        </li>
-      ))}
+      {free.map((f) => {
+        const bias = Math.floor(biasFrom(f, binding) / 10) * 10;
+        return (
+          <li key={`${f.x} ${f.y}`}>
+            <strong>
+              {said(f.length, unit)} by {said(f.width, unit)}
+            </strong>
+            {f.double ? ', two layers' : ''}, {said(f.y, unit)} from the cut end
+            {bias > 0 &&
+              `: about ${said(bias, unit)} of bias binding, ${said(binding, unit)} wide${f.double ? ', from each' : ''}`}
+            .
+          </li>
+        );
+      })}
     </ul>
   );
 }

@@ -4,10 +4,10 @@ import { type ClothInHand, usable } from '@rocchetto/core/lay/cloth.ts';
 import type { LaidPiece, LaidStrip, Lay } from '@rocchetto/core/lay/lay.ts';
 import { outlined, whyNot } from '@rocchetto/core/lay/legal.ts';
 import { asLaid, type LayPiece } from '@rocchetto/core/lay/pieces.ts';
-import { widthAsLaid } from '@rocchetto/core/lay/rows.ts';
+import { layRows, widthAsLaid } from '@rocchetto/core/lay/rows.ts';
 import { slidTo } from '@rocchetto/core/lay/slide.ts';
 import { lines } from '@rocchetto/core/pattern/polyline.ts';
-import { type KeyboardEvent, memo, type PointerEvent, useId, useRef, useState } from 'react';
+import { type KeyboardEvent, memo, type PointerEvent, useId, useMemo, useRef, useState } from 'react';
 import { found, type Pieces } from './hand.ts';
 
 /** A piece that goes no nearer than this to where the hand wants it is shown there, hatched, with the reason, cm. */
@@ -39,6 +39,10 @@ export function Table({ lay, pieces, cloth, unit, chosen, pinned, wrong, acts }:
   const hatch = useId();
   const { length } = usable(cloth);
   const long = Math.max(lay.length, length ?? 0, 40);
+  const numbers = useMemo(
+    () => new Map(layRows(lay, [...pieces.values()], cloth).map((r) => [r.id, r.number])),
+    [lay, pieces, cloth],
+  );
   const wide = Math.max(10, ...lay.stages.map((s) => widthAsLaid(s.strips, cloth)));
   const at = (e: PointerEvent): readonly [number, number] => {
     const m = svg.current!.getScreenCTM()!.inverse();
@@ -84,6 +88,7 @@ export function Table({ lay, pieces, cloth, unit, chosen, pinned, wrong, acts }:
       <svg
         ref={svg}
         viewBox={`${-EDGE} ${-EDGE} ${long + 2 * EDGE} ${wide + EDGE + 2}`}
+        preserveAspectRatio="xMinYMin meet"
         style={{ minWidth: `${Math.round((long + 2 * EDGE) * 2.2)}px` }}
         aria-hidden="true"
         onPointerMove={moving}
@@ -104,7 +109,7 @@ export function Table({ lay, pieces, cloth, unit, chosen, pinned, wrong, acts }:
             <path d="M0 0V2" className="hatch" />
           </pattern>
         </defs>
-        <Ground lay={lay} cloth={cloth} long={long} wide={wide} unit={unit} />
+        <Ground lay={lay} cloth={cloth} long={long} unit={unit} />
         {lay.stages.map((stage, i) =>
           stage.strips.map((strip, k) => (
             <g key={`${i} ${k}`} transform={`translate(${stage.from} ${beginsAt(strip, cloth)})`}>
@@ -123,7 +128,12 @@ export function Table({ lay, pieces, cloth, unit, chosen, pinned, wrong, acts }:
                     transform={`translate(${d ? d.y : l.y} ${d ? d.x : l.x})`}
                     onPointerDown={(e) => down(e, l)}
                   >
-                    <Shape piece={p} laid={l} fill={bad ? `url(#${hatch})` : undefined} />
+                    <Shape
+                      piece={p}
+                      laid={l}
+                      number={numbers.get(l.id) ?? 0}
+                      fill={bad ? `url(#${hatch})` : undefined}
+                    />
                   </g>
                 );
               })}
@@ -163,18 +173,26 @@ function draggedTo(
 const beginsAt = (strip: LaidStrip, cloth: ClothInHand): number =>
   strip.folds.length > 0 ? 0 : strip.across > 0 ? strip.across : cloth.selvedge;
 
+interface ShapeProps {
+  readonly piece: LayPiece;
+  readonly laid: LaidPiece;
+  readonly number: number;
+  readonly fill: string | undefined;
+}
 /** A piece as it lies, drawn once for each way it is turned. */
 const Shape = memo(
-  function Shape({ piece, laid, fill }: { piece: LayPiece; laid: LaidPiece; fill: string | undefined }) {
+  function Shape({ piece, laid, number, fill }: ShapeProps) {
     const ring = asLaid(laid.half ? piece.half! : piece.whole, laid.turn, laid.mirrored);
     const turned = ring.map(([x, y]) => [y, x] as const);
     const [w, h] = [Math.max(...turned.map(([x]) => x)), Math.max(...turned.map(([, y]) => y))];
-    const size = Math.max(1.4, Math.min(3, w / 8, h / 2.5));
+    const size = Math.max(1.8, Math.min(3, w / 8, h / 2.5));
+    // A name that is longer than its piece gives way to its number in the list.
+    const text = piece.name.length * size * 0.5 < w * 0.9 && h > 1.6 * size ? piece.name : String(number);
     return (
       <>
         <path d={pathData(lines(turned, true), true)} style={fill ? { fill } : undefined} />
         <text x={w / 2} y={h / 2 + size / 3} fontSize={size} textAnchor="middle">
-          {w > 9 && h > 3 ? piece.name : ''}
+          {text}
         </text>
       </>
     );
@@ -182,30 +200,29 @@ const Shape = memo(
   (a, b) =>
     a.piece === b.piece &&
     a.fill === b.fill &&
+    a.number === b.number &&
     a.laid.turn === b.laid.turn &&
     a.laid.mirrored === b.laid.mirrored &&
     a.laid.half === b.laid.half,
 );
 
 /** The cloth itself: its edges, selvedges, folds, flaws, and the ruler from the cut end. */
-function Ground({
-  lay,
-  cloth,
-  long,
-  wide,
-  unit,
-}: {
-  lay: Lay;
-  cloth: ClothInHand;
-  long: number;
-  wide: number;
-  unit: SheetUnit;
-}) {
+function Ground({ lay, cloth, long, unit }: { lay: Lay; cloth: ClothInHand; long: number; unit: SheetUnit }) {
   const step = unit === 'cm' ? 10 : 2.54 * 4;
   const marks = Array.from({ length: Math.floor(long / step) + 1 }, (_, i) => i * step);
   return (
     <g className="ground">
-      <rect x={0} y={0} width={long} height={wide} />
+      {lay.stages.map((s, i) => (
+        <rect
+          key={s.from}
+          x={s.from}
+          y={0}
+          width={
+            (i === lay.stages.length - 1 ? Math.max(long, s.from + s.length) : s.from + s.length) - s.from
+          }
+          height={widthAsLaid(s.strips, cloth)}
+        />
+      ))}
       {lay.stages.map((s) => {
         const w = widthAsLaid(s.strips, cloth);
         const folded = s.strips.some((p) => p.folds.length > 0);
@@ -226,7 +243,6 @@ function Ground({
                 />
               )),
             )}
-            {s.from > 0 && <path className="stage" d={`M${s.from} 0V${wide}`} />}
           </g>
         );
       })}
