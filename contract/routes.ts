@@ -1130,6 +1130,7 @@ export const ROUTES = {
     does: 'Keeps a lay of one cloth; it must be one that can be cut',
     may: 'sheet.write',
     body: LayKeep,
+    status: 201,
     answer: Made,
   },
   'GET /orders/:id/cloth.pdf': {

@@ -53,6 +53,8 @@ function largest(columns: readonly (readonly [number, number][])[]): Omit<Free, 
     for (const gap of gaps) {
       // Depth first over which gap it goes on in: usually one.
       const walk = (at: number, lo: number, hi: number): void => {
+        // As wide as the strip goes on it would be no larger than what was found.
+        if (best && (columns.length - c) * COLUMN * (hi - lo) <= best.width * best.length) return;
         const width = (at - c) * COLUMN;
         if (width >= LEAST && (!best || width * (hi - lo) > best.width * best.length))
           best = { x: c * COLUMN, y: lo, width, length: hi - lo };

@@ -1,8 +1,21 @@
 import type { ClothInHand } from './cloth.ts';
-import { COLUMN, columnsOf, forbidden } from './columns.ts';
+import { COLUMN, type Columns, columnsOf, forbidden } from './columns.ts';
 import type { LaidPiece, LaidStrip } from './lay.ts';
 import { asLaid, type LayPiece } from './pieces.ts';
 import { onRepeat, type Variant } from './task.ts';
+
+const KNOWN = new WeakMap<LayPiece, Map<string, Columns>>();
+/** A piece's columns as it lies, moved to the right within its first; worked out once for each way. */
+function shapeOf(p: LayPiece, l: LaidPiece, shift: number): Columns {
+  const key = `${l.half} ${l.turn} ${l.mirrored} ${shift.toFixed(4)}`;
+  const own = KNOWN.get(p) ?? new Map<string, Columns>();
+  KNOWN.set(p, own);
+  const known = own.get(key) ?? columnsOf(asLaid(l.half ? p.half! : p.whole, l.turn, l.mirrored), shift);
+  // Wherever a hand has stopped once: not kept for ever.
+  if (own.size > 200) own.clear();
+  own.set(key, known);
+  return known;
+}
 
 /** The stretches along the cloth that a piece may not begin in, when its box begins at `x`; cm. */
 function takenAt(
@@ -12,31 +25,33 @@ function takenAt(
   pieces: ReadonlyMap<string, LayPiece>,
   cloth: ClothInHand,
 ): { readonly bad: readonly (readonly [number, number])[]; readonly height: number } {
-  const ringOf = (l: LaidPiece) => {
-    const p = pieces.get(l.piece)!;
-    return asLaid(l.half ? p.half! : p.whole, l.turn, l.mirrored);
-  };
   // Columns begin where this piece does, so that it is exact; the others are moved within theirs.
-  const own = columnsOf(ringOf(laid));
+  const own = shapeOf(pieces.get(laid.piece)!, laid, 0);
   const bad: [number, number][] = [];
-  const hold = (ring: ReturnType<typeof ringOf>, at: number, y: number) => {
-    const column = Math.floor((at - x) / COLUMN + 1e-9);
-    const shape = columnsOf(ring, Math.max(0, at - x - column * COLUMN));
-    const pairs = forbidden(shape, own, -column);
+  const hold = (shape: (shift: number) => Columns, at: number, y: number) => {
+    const column = Math.floor((at - x) / COLUMN + 1e-6);
+    const pairs = forbidden(shape(Math.max(0, at - x - column * COLUMN)), own, -column);
     for (let i = 0; i < pairs.length; i += 2) bad.push([pairs[i]! + y, pairs[i + 1]! + y]);
   };
-  for (const o of strip.pieces) if (o.id !== laid.id && pieces.has(o.piece)) hold(ringOf(o), o.x, o.y);
+  for (const o of strip.pieces) {
+    const p = pieces.get(o.piece);
+    if (o.id !== laid.id && p) hold((shift) => shapeOf(p, o, shift), o.x, o.y);
+  }
   if (!strip.double)
     for (const f of cloth.flaws) {
       const [l, r] = [f.across - cloth.selvedge, f.across - cloth.selvedge + f.width];
       if (r > l)
         hold(
-          [
-            [0, 0],
-            [r - l, 0],
-            [r - l, f.length],
-            [0, f.length],
-          ],
+          (shift) =>
+            columnsOf(
+              [
+                [0, 0],
+                [r - l, 0],
+                [r - l, f.length],
+                [0, f.length],
+              ],
+              shift,
+            ),
           l,
           f.along,
         );
@@ -76,8 +91,7 @@ export function slidTo(
   cloth: ClothInHand,
 ): { readonly x: number; readonly y: number } | null {
   const p = pieces.get(laid.piece)!;
-  const ring = asLaid(laid.half ? p.half! : p.whole, laid.turn, laid.mirrored);
-  const width = Math.max(...ring.map(([x]) => x));
+  const { width } = shapeOf(p, laid, 0);
   if (width > strip.width + 1e-6) return null;
   const x = keptAcross(laid, to.x, width, strip);
   const { bad, height } = takenAt(laid, x, strip, pieces, cloth);

@@ -74,7 +74,7 @@ export async function layPdf(
     fontSize: 8,
     table: {
       headerRows: 1,
-      widths: [12, 14, '*', 62, 62, 92],
+      widths: [12, 14, '*', 56, 106, 86],
       body: [
         ['', '', 'piece', 'from the cut end', 'across', 'lies'].map((text) => ({ text, bold: true })),
         ...part.map((r) => [

@@ -5,6 +5,7 @@ import { biasFrom, leftOver } from '@rocchetto/core/lay/left-over.ts';
 import type { LayPiece } from '@rocchetto/core/lay/pieces.ts';
 import { layRows } from '@rocchetto/core/lay/rows.ts';
 import { WAY_NAME } from '@rocchetto/core/lay/ways.ts';
+import { memo } from 'react';
 import type { Rung } from './search.worker.ts';
 
 const said = (length: number, unit: SheetUnit) =>
@@ -78,7 +79,7 @@ export function Places({
 }
 
 /** What the lay leaves: the largest pieces of cloth, and bias binding from them. */
-export function LeftOver({ lay, pieces, cloth, unit }: Props) {
+export const LeftOver = memo(function LeftOver({ lay, pieces, cloth, unit }: Props) {
   const free = leftOver(lay, pieces, cloth);
   const binding = unit === 'cm' ? 4 : 1.5 * 2.54;
   if (free.length === 0) return <p className="soft">Nothing that is wide enough to use is left over.</p>;
@@ -100,7 +101,7 @@ export function LeftOver({ lay, pieces, cloth, unit }: Props) {
       })}
     </ul>
   );
-}
+});
 
 /** What else could be done, the shortest first; each with its lay behind it. */
 export function Ladder({

@@ -2,7 +2,7 @@ import type { ClothWire } from '@rocchetto/contract/cloth-lay.ts';
 import { readLength, type SheetUnit, withUnit } from '@rocchetto/core';
 import { WAY_NAME, WAYS, type Way } from '@rocchetto/core/lay/ways.ts';
 import { Checkbox, InputNumber, Select } from 'antd';
-import { useId, useState } from 'react';
+import { memo, useId, useState } from 'react';
 import { LengthInput } from '../../shared/LengthInput.tsx';
 
 interface Props {
@@ -16,7 +16,7 @@ interface Props {
 }
 
 /** The cloth that lies there, and the way it is laid. */
-export function ClothForm({ cloth, way, lines, unit, onCloth, onWay }: Props) {
+export const ClothForm = memo(function ClothForm({ cloth, way, lines, unit, onCloth, onWay }: Props) {
   const set = (more: Partial<ClothWire>) => onCloth({ ...cloth, ...more });
   return (
     <section aria-labelledby="cloth-head" className="cloth-form">
@@ -93,7 +93,7 @@ export function ClothForm({ cloth, way, lines, unit, onCloth, onWay }: Props) {
       <Flaws cloth={cloth} unit={unit} onSet={(flaws) => set({ flaws })} />
     </section>
   );
-}
+});
 
 /** A length that counts once it is understood; until then what was typed stays, and what is wrong with it is said. */
 function Length({

@@ -1,7 +1,9 @@
-import type { ClothView } from '@rocchetto/contract/cloth-lay.ts';
+import type { ClothView, ClothWire } from '@rocchetto/contract/cloth-lay.ts';
 import { tell } from '@rocchetto/core';
 import { answerOf } from '@rocchetto/core/lay/answer.ts';
-import type { ReactNode } from 'react';
+import type { Lay } from '@rocchetto/core/lay/lay.ts';
+import type { Way } from '@rocchetto/core/lay/ways.ts';
+import { type ReactNode, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Place } from '../../shared/Place.tsx';
@@ -30,6 +32,7 @@ export function Laying({ id, of, thread, children }: Props) {
   const { unit } = useMe();
   const t = useTable(id, of, unit);
   const { hand, faults } = t;
+  const settled = useSettledLay(t);
   return (
     <Place title="Cloth" thread={thread} margin={<Beside t={t} of={of} />}>
       {children}
@@ -61,9 +64,11 @@ export function Laying({ id, of, thread, children }: Props) {
           <p role="status" className="soft lay-said">
             {t.said}
           </p>
-          <Keeping id={id} of={of} hand={hand} inTheWay={t.wrong.size > 0 || faults.length > 0} />
+          {t.search.state !== 'laying' && (
+            <Keeping id={id} of={of} hand={hand} inTheWay={t.wrong.size > 0 || faults.length > 0} />
+          )}
           <Places
-            lay={hand.lay}
+            lay={settled ?? hand.lay}
             pieces={of.pieces}
             cloth={t.cloth}
             unit={unit}
@@ -82,6 +87,14 @@ export function Laying({ id, of, thread, children }: Props) {
       )}
     </Place>
   );
+}
+
+/** The lay once the search or the hand rests: lists beside the table are told then, and do not hold up what moves. */
+function useSettledLay({ hand: { lay }, search }: OnTable): Lay | null {
+  const later = useDeferredValue(lay);
+  const [rested, setRested] = useState(later);
+  if (search.state !== 'laying' && rested !== later) setRested(later);
+  return rested && rested.way === lay?.way ? rested : lay;
 }
 
 /** Pieces of which not all lie on the cloth, and why. */
@@ -148,20 +161,25 @@ function Answered({ t, of }: { t: OnTable; of: Cloth }) {
 function Beside({ t, of }: { t: OnTable; of: Cloth }) {
   const { unit } = useMe();
   const { hand, cloth, search } = t;
+  const settled = useSettledLay(t);
+  const { change } = t;
+  const lines = useMemo(() => linesOf(of), [of]);
+  const onCloth = useCallback((next: ClothWire) => change({ cloth: next }), [change]);
+  const onWay = useCallback((way: Way) => change({ way, lay: null, pinned: [] }), [change]);
   return (
     <>
       <ClothForm
         cloth={hand.cloth}
         way={hand.way}
         unit={unit}
-        lines={linesOf(of)}
-        onCloth={(next) => t.change({ cloth: next })}
-        onWay={(way) => t.change({ way, lay: null, pinned: [] })}
+        lines={lines}
+        onCloth={onCloth}
+        onWay={onWay}
       />
       {hand.lay && (
         <>
           <h2>What is left over</h2>
-          <LeftOver lay={hand.lay} pieces={of.pieces} cloth={cloth} unit={unit} />
+          <LeftOver lay={settled ?? hand.lay} pieces={of.pieces} cloth={cloth} unit={unit} />
           <h2>What else could be done</h2>
           <Ladder
             rungs={search.rungs}

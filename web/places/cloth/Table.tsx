@@ -13,6 +13,7 @@ import { found, type Pieces } from './hand.ts';
 /** A piece that goes no nearer than this to where the hand wants it is shown there, hatched, with the reason, cm. */
 const TOO_FAR = 8;
 const EDGE = 6;
+const STEP = 0.5;
 
 export interface Acts {
   readonly move: (id: string, to: { x: number; y: number }) => void;
@@ -60,7 +61,8 @@ export function Table({ lay, pieces, cloth, unit, chosen, pinned, wrong, acts }:
     const own = s && found(lay, s.id);
     if (!s || !own) return;
     const [u, v] = at(e);
-    const want = { x: s.x + v - s.at[1], y: s.y + u - s.at[0] };
+    // Across it goes by half centimetres, from where it lies.
+    const want = { x: s.x + Math.round((v - s.at[1]) / STEP) * STEP, y: s.y + u - s.at[0] };
     setDrag(draggedTo(own.laid, want, own.strip, pieces, cloth));
   };
   const up = () => {
@@ -142,6 +144,11 @@ export function Table({ lay, pieces, cloth, unit, chosen, pinned, wrong, acts }:
         )}
         {length !== null && <path className="cloth-end" d={`M${length} ${-EDGE}V${wide + 2}`} />}
       </svg>
+      {drag?.why && (
+        <p className="drag-why" aria-hidden="true">
+          {tell(drag.why, unit)}
+        </p>
+      )}
     </div>
   );
 }

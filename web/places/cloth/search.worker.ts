@@ -31,6 +31,8 @@ export type Told =
   | { readonly kind: 'done'; readonly lay: Lay | null };
 
 const now = () => performance.now();
+/** Lays are told no oftener than this, ms. */
+const EACH = 150;
 const tell = (told: Told) => postMessage(told);
 
 function ladder(ask: Ask & { kind: 'ladder' }): void {
@@ -61,12 +63,19 @@ addEventListener('message', ({ data }: MessageEvent<Ask>) => {
     return;
   }
   const { way, pieces, cloth, time, seed, pinned } = data;
+  // Better ones come fast at first: a hand sees every one that lasts.
+  let shown = Number.NEGATIVE_INFINITY;
   const lay = layOn(way, pieces, cloth, {
     seed,
     now,
     time,
     pinned,
-    better: (found) => tell({ kind: 'better', lay: found }),
+    better: (found) => {
+      if (now() - shown < EACH) return;
+      shown = now();
+      tell({ kind: 'better', lay: found });
+    },
   });
+  if (lay) tell({ kind: 'better', lay });
   tell({ kind: 'done', lay });
 });

@@ -1,5 +1,5 @@
 import type { Lay } from '@rocchetto/core/lay/lay.ts';
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Ask, Rung, Told } from './search.worker.ts';
 
 export interface Searching {
@@ -21,21 +21,22 @@ export function useSearch(): Searching {
   const [seconds, setSeconds] = useState(0);
   const [rungs, setRungs] = useState<readonly Rung[]>([]);
   const [failed, setFailed] = useState('');
-  const stop = () => {
+  const stop = useCallback(() => {
     worker.current?.terminate();
     worker.current = null;
     if (begun.current > 0) setSeconds(Math.round((performance.now() - begun.current) / 100) / 10);
     begun.current = 0;
     setState('idle');
-  };
+  }, []);
   useEffect(() => () => worker.current?.terminate(), []);
+  const clear = useCallback(() => setRungs([]), []);
   return {
     state,
     seconds,
     rungs,
     failed,
     stop,
-    clear: () => setRungs([]),
+    clear,
     start: (ask, better) => {
       worker.current?.terminate();
       const own = new Worker(new URL('./search.worker.ts', import.meta.url), { type: 'module' });

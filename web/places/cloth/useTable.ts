@@ -1,10 +1,10 @@
-import { type ClothView, clothInHand } from '@rocchetto/contract/cloth-lay.ts';
+import { type ClothView, type ClothWire, clothInHand } from '@rocchetto/contract/cloth-lay.ts';
 import { cm, printWithUnit, type SheetUnit } from '@rocchetto/core';
 import { clothFaults } from '@rocchetto/core/lay/cloth.ts';
 import type { Lay } from '@rocchetto/core/lay/lay.ts';
 import { standsInTheWay } from '@rocchetto/core/lay/legal.ts';
 import { slidTo } from '@rocchetto/core/lay/slide.ts';
-import { useMemo, useReducer, useState } from 'react';
+import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { found, type Hand, type Pieces, recalled, remembered, turnedOver, withPiece } from './hand.ts';
 import type { Acts } from './Table.tsx';
 import { useSearch } from './useSearch.ts';
@@ -18,12 +18,13 @@ interface Hands {
   readonly now: Hand;
   readonly before: readonly Hand[];
 }
-type Step = { readonly to: Hand; readonly same?: boolean } | 'undo';
-/** What was done last can be undone, step by step; a better lay of one search is the same step. */
+/** `same`: a better lay of one search is no step of its own. */
+type Step = { readonly more: Partial<Hand>; readonly same?: boolean } | 'undo';
+/** What was done last can be undone, step by step. */
 function stepped({ now, before }: Hands, step: Step): Hands {
   if (step === 'undo')
     return before.length > 0 ? { now: before.at(-1)!, before: before.slice(0, -1) } : { now, before };
-  return { now: step.to, before: step.same ? before : [...before.slice(-60), now] };
+  return { now: { ...now, ...step.more }, before: step.same ? before : [...before.slice(-60), now] };
 }
 
 const begun = (id: number, of: Cloth): Hand => {
@@ -91,6 +92,9 @@ function pressed(
   };
 }
 
+/** Lays that the search has made, and of which cloth. */
+const FOUND = new WeakMap<Lay, ClothWire>();
+
 /** The cloth on its table: what lies where, what a hand and the search do to it, step by step. */
 export function useTable(id: number, of: Cloth, unit: SheetUnit) {
   const [{ now: hand, before }, step] = useReducer(stepped, null, () => ({ now: begun(id, of), before: [] }));
@@ -99,21 +103,39 @@ export function useTable(id: number, of: Cloth, unit: SheetUnit) {
   const search = useSearch();
   const cloth = useMemo(() => clothInHand(hand.cloth), [hand.cloth]);
   const pieces = useMemo(() => new Map(of.pieces.map((p) => [p.id, p])), [of.pieces]);
+  // What the search has just laid is sound by how it is laid; what a hand has done is looked at.
   const wrong = useMemo(
-    () => (hand.lay ? standsInTheWay(hand.lay, of.pieces, cloth) : new Map<string, string[]>()),
-    [hand.lay, of.pieces, cloth],
+    () =>
+      hand.lay && !(FOUND.get(hand.lay) === hand.cloth)
+        ? standsInTheWay(hand.lay, of.pieces, cloth)
+        : new Map<string, string[]>(),
+    [hand.lay, hand.cloth, of.pieces, cloth],
   );
   const print = (length: number) => printed(length, unit);
-  const put = (more: Partial<Hand>) => {
-    // What a hand does counts from here: a lay found for what lay there before would undo it.
-    if (search.state === 'laying') search.stop();
-    const to = { ...hand, ...more };
-    remembered(id, of.of, of.panels, to);
-    step({ to });
-  };
+  const { stop, clear } = search;
+  const put = useCallback(
+    (more: Partial<Hand>) => {
+      // What a hand does counts from here: a lay found for what lay there before would undo it.
+      stop();
+      step({ more });
+    },
+    [stop],
+  );
+  const change = useCallback(
+    (more: Partial<Hand>) => {
+      clear();
+      put(more);
+    },
+    [clear, put],
+  );
+  const isFirst = useRef(true);
+  useEffect(() => {
+    if (isFirst.current) isFirst.current = false;
+    else remembered(id, of.of, of.panels, hand);
+  }, [id, of, hand]);
   const undo = () => {
     if (before.length === 0) return setSaid('There is nothing to undo.');
-    remembered(id, of.of, of.panels, before.at(-1)!);
+    stop();
     step('undo');
     setSaid('Undone.');
   };
@@ -127,9 +149,8 @@ export function useTable(id: number, of: Cloth, unit: SheetUnit) {
     search.start(
       { kind: 'lay', pieces: of.pieces, cloth, way: hand.way, time: TIME, seed: 1, pinned: held },
       (better) => {
-        const to = { ...hand, lay: better };
-        remembered(id, of.of, of.panels, to);
-        step({ to, same: !first });
+        FOUND.set(better, hand.cloth);
+        step({ more: { lay: better }, same: !first });
         first = false;
       },
     );
@@ -163,11 +184,6 @@ export function useTable(id: number, of: Cloth, unit: SheetUnit) {
       }
       return true;
     },
-  };
-  const change = (more: Partial<Hand>) => {
-    search.stop();
-    search.clear();
-    put(more);
   };
   return {
     hand,
