@@ -13,8 +13,9 @@ import type { Content } from 'pdfmake/interfaces.js';
 import { printPaper } from '../../paper/print.ts';
 import type { KeptRow } from './cloth.ts';
 
-/** The drawing's room on the page, points. */
-const ROOM = { width: 785, height: 230 };
+/** The drawing's room on the page, points: above the list where the cloth is long, beside it where it is not. */
+const ABOVE = { width: 785, height: 220 };
+const BESIDE = { width: 370, height: 440 };
 
 /** To the millimetre or the sixteenth, as a hand measures along a table. */
 const said = (length: Cm, unit: SheetUnit) =>
@@ -23,7 +24,7 @@ const said = (length: Cm, unit: SheetUnit) =>
 /** The cloth from its cut end at the left, its first selvedge or fold above; every piece with its number. */
 function drawing(lay: Lay, rows: readonly LayRow[], cloth: ClothInHand): string {
   const wide = Math.max(...lay.stages.map((s) => widthAsLaid(s.strips, cloth)));
-  const size = Math.max(2.2, lay.length / 60);
+  const size = Math.max(2.6, Math.max(lay.length, wide) / 42);
   const turned = rows.map((r) => ({ ...r, outline: r.outline.map(([x, y]) => [y, x] as const) }));
   const parts = lay.stages.map((s) => {
     const w = widthAsLaid(s.strips, cloth);
@@ -49,6 +50,36 @@ function drawing(lay: Lay, rows: readonly LayRow[], cloth: ClothInHand): string 
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="-1 -1 ${lay.length + 2} ${wide + 2 + (cloth.oneWay ? 2 * size : 0)}"><g fill="none" stroke="#000" stroke-width="${size / 12}">${parts.join('')}${shapes.join('')}${arrow}</g></svg>`;
 }
 
+/** A box to tick. */
+const BOX =
+  '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 8 8"><rect x="0.5" y="0.5" width="7" height="7" fill="none" stroke="#000"/></svg>';
+
+/** Pieces in the order of cutting, each with its two distances. */
+const rowsTable = (rows: readonly LayRow[], unit: SheetUnit): Content => ({
+  fontSize: 8,
+  table: {
+    headerRows: 1,
+    widths: [8, 12, '*', 50, 100, 78],
+    body: [
+      ['', '', 'piece', 'from the cut end', 'across', 'lies'].map((text) => ({ text, bold: true })),
+      ...rows.map((r) => [
+        { svg: BOX, width: 8 },
+        String(r.number),
+        r.name,
+        said(r.fromEnd, unit),
+        `${said(r.fromSide, unit)} from the ${r.side}`,
+        r.how,
+      ]),
+    ],
+  },
+  layout: { ...LINES, paddingLeft: () => 3, paddingRight: () => 3 },
+});
+/** A hairline under each row. */
+const LINES = {
+  hLineWidth: (i: number) => (i === 0 ? 0 : i === 1 ? 0.8 : 0.3),
+  vLineWidth: () => 0,
+};
+
 /** A kept lay on one page: drawn, and each piece with its two distances, in the order of cutting, with a box to tick. */
 export async function layPdf(
   view: SheetView,
@@ -70,28 +101,15 @@ export async function layPdf(
   const rows = layRows(lay, own.pieces, cloth);
   const takes = beforeShrinking(lay.length, cloth);
   const half = Math.ceil(rows.length / 2);
-  const table = (part: readonly LayRow[]): Content => ({
-    fontSize: 8,
-    table: {
-      headerRows: 1,
-      widths: [12, 14, '*', 56, 106, 86],
-      body: [
-        ['', '', 'piece', 'from the cut end', 'across', 'lies'].map((text) => ({ text, bold: true })),
-        ...part.map((r) => [
-          {
-            svg: '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 8 8"><rect x="0.5" y="0.5" width="7" height="7" fill="none" stroke="#000"/></svg>',
-            width: 8,
-          },
-          String(r.number),
-          r.name,
-          said(r.fromEnd, unit),
-          `${said(r.fromSide, unit)} from the ${r.side}`,
-          r.how,
-        ]),
-      ],
-    },
-    layout: 'lightHorizontalLines',
-  });
+  const isLong = lay.length > 1.6 * cloth.width;
+  const drawn: Content = {
+    svg: drawing(lay, rows, cloth),
+    fit: isLong ? [ABOVE.width, ABOVE.height] : [BESIDE.width, BESIDE.height],
+  };
+  const list: Content[] =
+    isLong && rows.length > 8
+      ? [rowsTable(rows.slice(0, half), unit), rowsTable(rows.slice(half), unit)]
+      : [rowsTable(rows, unit)];
   const pdf = await printPaper({
     pageOrientation: 'landscape',
     info: { title: `Lay ${view.spec.order.number}`, creator: 'Rocchetto' },
@@ -105,12 +123,17 @@ export async function layPdf(
         text: `${[code, view.status === 'draft' ? 'DRAFT: do not cut' : `sheet revision ${view.revision}`, `kept by ${row.by}, ${printDate(row.at.slice(0, 10))}`].join(' · ')}. The cloth lies ${WAY_NAME[lay.way]}: ${row.cloth.width} wide; the pieces take ${said(cm(lay.length), unit)}${cloth.shrinks > 0 ? `, ${said(cm(takes), unit)} before it shrinks` : ''}. Cut end at the left, ${lay.stages[0]!.strips[0]!.folds.length > 0 ? 'fold' : 'first selvedge'} above.`,
         margin: [0, 2, 0, 6],
       },
-      { svg: drawing(lay, rows, cloth), fit: [ROOM.width, ROOM.height] },
-      {
-        margin: [0, 8, 0, 0],
-        columnGap: 14,
-        columns: rows.length > 8 ? [table(rows.slice(0, half)), table(rows.slice(half))] : [table(rows)],
-      },
+      ...(isLong
+        ? [drawn, { margin: [0, 8, 0, 0], columnGap: 14, columns: list } as Content]
+        : [
+            {
+              columnGap: 14,
+              columns: [
+                { width: BESIDE.width, stack: [drawn] },
+                { width: '*', stack: list },
+              ],
+            } as Content,
+          ]),
     ],
   });
   return { pdf };

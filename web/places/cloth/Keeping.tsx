@@ -4,7 +4,7 @@ import { useId, useState } from 'react';
 import { layPaper, useKeepLayMutation } from '../../api/cloth.ts';
 import { useDays, useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
-import { type Hand, remembered } from './hand.ts';
+import { type Hand, isSame, remembered } from './hand.ts';
 
 type Cloth = ClothView['cloths'][number];
 
@@ -26,10 +26,7 @@ export function Keeping({
   const field = useId();
   const [name, setName] = useState(of.kept?.name ?? '');
   const isKept =
-    of.kept !== null &&
-    !of.kept.stale &&
-    JSON.stringify(of.kept.lay) === JSON.stringify(hand.lay) &&
-    JSON.stringify(of.kept.cloth) === JSON.stringify(hand.cloth);
+    of.kept !== null && !of.kept.stale && isSame(of.kept.lay, hand.lay) && isSame(of.kept.cloth, hand.cloth);
   const send = async () => {
     const wanted = name.trim() || `lay of ${of.name}`;
     const result = await keep({

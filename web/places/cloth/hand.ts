@@ -65,6 +65,15 @@ export function turnedOver(
   return to && { ...next, ...to };
 }
 
+/** The same in whatever order its fields were written. */
+export const isSame = (a: unknown, b: unknown): boolean => sorted(a) === sorted(b);
+const sorted = (v: unknown) =>
+  JSON.stringify(v, (_, x: unknown) =>
+    typeof x === 'object' && x !== null && !Array.isArray(x)
+      ? Object.fromEntries(Object.entries(x).sort(([p], [q]) => (p < q ? -1 : 1)))
+      : x,
+  );
+
 const key = (order: number, of: string, panels: string) => `cloth ${order} ${of} ${panels}`;
 /** What lies on the table and is not kept yet stays through a reload of the page. */
 export function recalled(order: number, of: string, panels: string): Hand | null {
