@@ -48,7 +48,6 @@ runTool(async () => {
     await signIn('Bram Teller');
     await shot('orders');
     await shot('client', '/clients/1');
-    await shot('over-time', '/clients/12/measures?m=waist');
     await shot('order', '/orders/2', HELP);
     await shot('pattern', '/orders/7/pattern?chart=1');
     await shot('what-if', '/orders/7/what-if?ease.hip=5%20cm');
@@ -108,6 +107,11 @@ runTool(async () => {
     await page.goto('/orders/19/paper-pattern');
     await page.locator('.board').waitFor();
     await shot('paper-pattern');
+    await page.goto('/orders/19/cloth');
+    await page.getByRole('button', { name: 'Lay the pieces' }).click();
+    await page.getByRole('button', { name: 'Keep lay' }).waitFor();
+    await page.locator('.cloth-table').scrollIntoViewIfNeeded();
+    await shot('cloth');
     await page.goto('/diary/book?order=4&kind=bridal-fitting');
     await page.locator('.times button').first().click();
     await shot('book');
