@@ -62,7 +62,7 @@ export function Table({ lay, pieces, cloth, unit, chosen, pinned, wrong, acts }:
     if (!s || !own) return;
     const [u, v] = at(e);
     // Across it goes by half centimetres, from where it lies.
-    const want = { x: s.x + Math.round((v - s.at[1]) / STEP) * STEP, y: s.y + u - s.at[0] };
+    const want = { x: s.x + Math.round((v - s.at[1]) / STEP) * STEP, y: Math.max(0, s.y + u - s.at[0]) };
     setDrag(draggedTo(own.laid, want, own.strip, pieces, cloth));
   };
   const up = () => {
