@@ -12,6 +12,7 @@ import { diaryBench } from './diary.ts';
 import { diaryWebBench } from './diary-web.ts';
 import { faultsBench } from './faults.ts';
 import { heavyBench } from './heavy.ts';
+import { layBench } from './lay.ts';
 import { markBench } from './mark.ts';
 import { mutantsBench } from './mutants.ts';
 import { netBench } from './net.ts';
@@ -34,6 +35,7 @@ const ALONE: Readonly<Record<string, Bench>> = {
   actions: withCluster(actionsBench),
   core: coreBench,
   mutants: (say) => mutantsBench(say, process.argv[3], Number(process.argv[4]) || 1),
+  lay: layBench,
   net: (say) => netBench(say, Number(process.argv[3]) || 10_000),
   diary: withCluster(async (cluster, say) => diaryWebBench(cluster, await diaryBench(cluster, say), say)),
   routes: withCluster(routesBench),
