@@ -19,7 +19,6 @@ export interface LayRow {
   readonly how: string;
   /** from the first selvedge or fold and the cut end, cm */
   readonly outline: readonly Point[];
-  readonly middle: Point;
 }
 
 /** What a hand does with the paper of a piece. */
@@ -55,10 +54,6 @@ export function layRows(lay: Lay, pieces: readonly LayPiece[], cloth: ClothInHan
             side,
             how: howLaid(l, p, strip),
             outline,
-            middle: [
-              outline.reduce((s, [x]) => s + x, 0) / outline.length,
-              outline.reduce((s, [, y]) => s + y, 0) / outline.length,
-            ] as Point,
           },
         ];
       }),

@@ -8,6 +8,7 @@ import { beforeShrinking, type ClothInHand } from '@rocchetto/core/lay/cloth.ts'
 import type { Lay } from '@rocchetto/core/lay/lay.ts';
 import { type LayRow, layRows, widthAsLaid } from '@rocchetto/core/lay/rows.ts';
 import { WAY_NAME } from '@rocchetto/core/lay/ways.ts';
+import { middleOf } from '@rocchetto/core/pattern/label.ts';
 import { lines } from '@rocchetto/core/pattern/polyline.ts';
 import type { Content } from 'pdfmake/interfaces.js';
 import { printPaper } from '../../paper/print.ts';
@@ -25,7 +26,10 @@ const said = (length: Cm, unit: SheetUnit) =>
 function drawing(lay: Lay, rows: readonly LayRow[], cloth: ClothInHand): string {
   const wide = Math.max(...lay.stages.map((s) => widthAsLaid(s.strips, cloth)));
   const size = Math.max(2.6, Math.max(lay.length, wide) / 42);
-  const turned = rows.map((r) => ({ ...r, outline: r.outline.map(([x, y]) => [y, x] as const) }));
+  const turned = rows.map((r) => {
+    const outline = r.outline.map(([x, y]) => [y, x] as const);
+    return { number: r.number, outline, middle: middleOf(outline, []) };
+  });
   const parts = lay.stages.map((s) => {
     const w = widthAsLaid(s.strips, cloth);
     const folds = s.strips
@@ -42,7 +46,7 @@ function drawing(lay: Lay, rows: readonly LayRow[], cloth: ClothInHand): string 
   });
   const shapes = turned.map(
     (r) =>
-      `<path d="${pathData(lines(r.outline, true), true)}" fill="#f2f2f2"/><text x="${r.middle[1]}" y="${r.middle[0] + size / 3}" font-size="${size}" text-anchor="middle" fill="#000" stroke="none">${r.number}</text>`,
+      `<path d="${pathData(lines(r.outline, true), true)}" fill="#f2f2f2"/><text x="${r.middle[0]}" y="${r.middle[1] + size / 3}" font-size="${size}" text-anchor="middle" fill="#000" stroke="none">${r.number}</text>`,
   );
   const arrow = cloth.oneWay
     ? `<path d="M${size} ${wide + size * 1.2}h${size * 5}m${-size} ${-size / 2}l${size} ${size / 2}l${-size} ${size / 2}"/><text x="${size * 7}" y="${wide + size * 1.6}" font-size="${size}" fill="#000" stroke="none">nap: every piece with its upper end to the left</text>`

@@ -6,6 +6,7 @@ import { outlined, whyNot } from '@rocchetto/core/lay/legal.ts';
 import { asLaid, type LayPiece } from '@rocchetto/core/lay/pieces.ts';
 import { layRows, widthAsLaid } from '@rocchetto/core/lay/rows.ts';
 import { slidTo } from '@rocchetto/core/lay/slide.ts';
+import { middleOf } from '@rocchetto/core/pattern/label.ts';
 import { lines } from '@rocchetto/core/pattern/polyline.ts';
 import { type KeyboardEvent, memo, type PointerEvent, useId, useMemo, useRef, useState } from 'react';
 import { found, type Pieces } from './hand.ts';
@@ -195,10 +196,11 @@ const Shape = memo(
     const size = Math.max(1.8, Math.min(3, w / 8, h / 2.5));
     // A name that is longer than its piece gives way to its number in the list.
     const text = piece.name.length * size * 0.5 < w * 0.9 && h > 1.6 * size ? piece.name : String(number);
+    const [u, v] = text === piece.name ? [w / 2, h / 2] : middleOf(turned, []);
     return (
       <>
         <path d={pathData(lines(turned, true), true)} style={fill ? { fill } : undefined} />
-        <text x={w / 2} y={h / 2 + size / 3} fontSize={size} textAnchor="middle">
+        <text x={u} y={v + size / 3} fontSize={size} textAnchor="middle">
           {text}
         </text>
       </>
