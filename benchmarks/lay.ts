@@ -18,6 +18,7 @@ const CLOTH: ClothInHand = {
   bothSides: false,
   repeat: null,
   flaws: [],
+  strips: [],
 };
 /** What is laid together, and the least part that the pieces are to cover of it: 3 s for eleven pieces and more, 10 s for twenty and more. */
 const LAID: readonly (readonly [garments: readonly string[], seconds: number, aim: number | null])[] = [

@@ -35,6 +35,19 @@ export const ClothWire = z.strictObject({
       }),
     )
     .max(20, 'Mark up to 20 flaws.'),
+  /** cloth to keep for fringe, binding, straps */
+  strips: z
+    .array(
+      z.strictObject({
+        name: z.string().trim().min(1, 'Say what the strip is for.').max(80),
+        length: lengthText({ min: 1, max: 2000, name: 'length of a strip' }),
+        width: lengthText({ min: 0.5, max: 400, name: 'width of a strip' }),
+        count: z.number().int().min(1).max(40, 'Keep up to 40 strips of one kind.'),
+        way: z.enum(['along', 'across', 'bias'], 'A strip runs along, across or on the bias.'),
+      }),
+    )
+    .max(10, 'Keep up to ten kinds of strips.')
+    .default([]),
 });
 export type ClothWire = z.infer<typeof ClothWire>;
 
@@ -52,6 +65,7 @@ export const clothInHand = (w: ClothWire): ClothInHand => ({
     length: toCm(f.length),
     width: toCm(f.width),
   })),
+  strips: w.strips.map((s) => ({ ...s, length: toCm(s.length), width: toCm(s.width) })),
 });
 
 const place = z.number().min(-1000).max(100_000);

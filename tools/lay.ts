@@ -80,6 +80,7 @@ runTool(async () => {
     bothSides: q.of === 'interfacing',
     repeat: null,
     flaws: [],
+    strips: [],
   };
   const faults = clothFaults(cloth);
   if (faults.length > 0) throw new StopWord(`${faults.join(' ')} Nothing was laid.`);

@@ -8,6 +8,15 @@ export interface Flaw {
   readonly width: number;
 }
 
+/** Cloth that is kept for fringe, binding, straps: strips of a length and width, along the cloth, across it or on the bias. */
+export interface Reserved {
+  readonly name: string;
+  readonly length: number;
+  readonly width: number;
+  readonly count: number;
+  readonly way: 'along' | 'across' | 'bias';
+}
+
 /** The cloth that lies there, or is to be bought. */
 export interface ClothInHand {
   /** from selvedge to selvedge */
@@ -25,6 +34,7 @@ export interface ClothInHand {
   /** a stripe or check that comes again along the cloth, and the line of the garment it is matched on */
   readonly repeat: { readonly along: Cm; readonly line: string } | null;
   readonly flaws: readonly Flaw[];
+  readonly strips: readonly Reserved[];
 }
 
 /** What may be cut from: the width between the selvedges and the length after shrinking, cm. */

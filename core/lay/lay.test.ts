@@ -2,6 +2,7 @@ import { sheetOf } from '@rocchetto/contract/testing.ts';
 import { garmentSpec } from '@rocchetto/contract/testing-garments.ts';
 import { describe, expect, it } from 'vitest';
 import type { Point } from '../draft/curve.ts';
+import { cutSize } from '../draft/outline.ts';
 import { GARMENTS } from '../garment/garments.ts';
 import { asLines, seeded } from '../garment/testing.ts';
 import { trueBody } from '../garment/testing-shape.ts';
@@ -14,7 +15,7 @@ import { columnsOf, forbidden } from './columns.ts';
 import { layOn } from './lay.ts';
 import { biasFrom, leftOver } from './left-over.ts';
 import { outlined, standsInTheWay, whyNot } from './legal.ts';
-import { type LayPiece, piecesToLay } from './pieces.ts';
+import { type LayPiece, piecesToLay, stripsToKeep } from './pieces.ts';
 import { layRows } from './rows.ts';
 import { slidTo } from './slide.ts';
 import { layFaults } from './testing-judge.ts';
@@ -29,6 +30,7 @@ const CLOTH: ClothInHand = {
   bothSides: false,
   repeat: null,
   flaws: [],
+  strips: [],
 };
 /** A clock of steps: as many on every machine. */
 const looking = (time: number, seed = 1) => {
@@ -56,6 +58,8 @@ const box = (id: string, width: number, height: number, count = 1): LayPiece => 
   ],
   half: null,
   bias: false,
+  strip: false,
+  facing: false,
   border: false,
   lines: [],
 });
@@ -265,6 +269,59 @@ describe('how short', () => {
     })!;
     expect(round.stages[0]!.strips[0]!.pieces.find((l) => l.id === pinned[0]!.id)).toEqual(pinned[0]);
     expect(layFaults(round, pieces, CLOTH)).toEqual([]);
+  });
+});
+
+it('a lower edge that lies on a border lies at the first selvedge, whichever way its grain was drawn', () => {
+  const s = sheetOf(
+    garmentSpec('gathered-skirt', asLines(trueBody(seeded(4))), {
+      garment: { cloth: { name: 'bordered', width: '150 cm', border: true } },
+    }),
+  );
+  const pieces = piecesToLay(
+    wholePanels(s).filter((p) => p.layer === 'outer'),
+    s.input.brief.cloth,
+  );
+  const on = pieces.filter((p) => p.border);
+  expect(on.length).toBeGreaterThan(0);
+  const lay = layOn('open', pieces, CLOTH, looking(30))!;
+  expect(layFaults(lay, pieces, CLOTH)).toEqual([]);
+  for (const p of on) {
+    const l = lay.stages[0]!.strips[0]!.pieces.find((x) => x.piece === p.id)!;
+    expect([p.id, l.x, l.turn]).toEqual([p.id, 0, 0]);
+    const panel = s.panels.find((q) => q.id === p.id)!;
+    // Its height lies across the cloth; of its upper and lower allowance only the upper one stands out, at the right.
+    const [high, own] = [Math.max(...p.whole.map(([x]) => x)), cutSize(panel)];
+    expect(high).toBeCloseTo(own.height, 2);
+    expect(panel.edges.find((e) => e.id === 'hem')!.allowance).toBe(0);
+  }
+});
+
+describe('strips to keep', () => {
+  it('lie along, across and on the bias as asked, whichever way the garment lies', () => {
+    const strips = [
+      { name: 'fringe', length: 120, width: 8, count: 2, way: 'across' },
+      { name: 'straps', length: 40, width: 3, count: 4, way: 'along' },
+      { name: 'binding', length: 30, width: 4, count: 3, way: 'bias' },
+    ] as const;
+    const cloth = { ...CLOTH, strips };
+    const pieces = [...outerOf('bodice', 6), ...stripsToKeep(strips)];
+    for (const way of WAYS) {
+      const lay = layOn(way, pieces, cloth, looking(25));
+      if (!lay) continue;
+      expect(layFaults(lay, pieces, cloth)).toEqual([]);
+      const all = lay.stages
+        .flatMap((s) => s.strips.flatMap((x) => x.pieces))
+        .filter((l) => l.piece.startsWith('strip'));
+      expect(all).toHaveLength(9);
+      expect(all.every((l) => l.turn === 0)).toBe(true);
+    }
+    const [fringe, strap, bias] = stripsToKeep(strips);
+    expect(fringe!.whole[2]).toEqual([120, 8]);
+    expect(strap!.whole[2]).toEqual([3, 40]);
+    // On the bias its box is square: (30 + 4) ÷ √2 each way.
+    for (const axis of [0, 1] as const)
+      expect(Math.max(...bias!.whole.map((q) => q[axis]))).toBeCloseTo(34 / Math.SQRT2, 2);
   });
 });
 

@@ -59,7 +59,13 @@ export function whyNot(
     out.push('its fold does not lie on the fold of the cloth');
   if (laid.turn % 180 !== 0 ? cloth.oneWay : cloth.oneWay && laid.turn === 180)
     out.push('this cloth goes one way only, and it lies the other way up');
-  if (!strip.double && !cloth.bothSides && p.cut === 'single' && laid.mirrored !== (p.up === false))
+  if (
+    !strip.double &&
+    !cloth.bothSides &&
+    !p.strip &&
+    p.cut === 'single' &&
+    laid.mirrored !== (p.up === false)
+  )
     out.push('it would be cut for the other side of the cloth');
   const line =
     cloth.repeat && laid.turn % 180 === 0 ? p.lines.find((l) => l.id === cloth.repeat!.line) : null;

@@ -2,9 +2,11 @@ import { distance, endOf, type Point, startOf } from '../draft/curve.ts';
 import type { PanelLayer } from '../draft/panel.ts';
 import type { Cloth } from '../garment/input.ts';
 import { onBorder } from '../garment/on-cloth.ts';
+import { isFacing } from '../garment/seams.ts';
 import { liesUp } from '../garment/two-sides.ts';
 import type { WholePanel } from '../garment/whole.ts';
 import { cutRing, openedOut } from '../pattern/cut-ring.ts';
+import type { Reserved } from './cloth.ts';
 
 /** A piece of paper as it is laid: its grain upright, its box begun at 0, 0. Lengths cm. */
 export interface LayPiece {
@@ -22,6 +24,10 @@ export interface LayPiece {
   readonly up?: boolean | undefined;
   /** its grain runs at a slant to the paper, so that nothing of it lies along a fold or border */
   readonly bias: boolean;
+  /** one of the strips to keep: it lies the way it was asked for, either side up */
+  readonly strip: boolean;
+  /** it only finishes an edge, and may be of another cloth */
+  readonly facing: boolean;
   /** its lower edge lies on the cloth's border */
   readonly border: boolean;
   /** heights of its body lines as it lies upright, from the box's beginning */
@@ -74,7 +80,9 @@ function pieceToLay(right: WholePanel, left: WholePanel | undefined, cloth: Clot
   // So that the right side of the cloth lies up.
   const [p, other] = left && !liesUp(right, 'right') ? [left, right] : [right, left];
   // Upright means down the paper: the grain from the upper end to the lower one.
-  const [from, to] = p.warp[0][1] <= p.warp[1][1] + 1e-9 ? p.warp : [p.warp[1], p.warp[0]];
+  // A grain across it runs to the right, so that its lower edge comes to lie at the first selvedge, where a border is.
+  const [a, b] = p.warp;
+  const [from, to] = b[1] - a[1] > 1e-6 || (Math.abs(b[1] - a[1]) <= 1e-6 && b[0] > a[0]) ? [a, b] : [b, a];
   const angle = Math.PI / 2 - Math.atan2(to[1] - from[1], to[0] - from[0]);
   const slant = Math.abs(Math.sin(2 * angle)) > 1e-6;
   const fold = p.edges.find((e) => e.fold && e.path.length > 0);
@@ -96,6 +104,8 @@ function pieceToLay(right: WholePanel, left: WholePanel | undefined, cloth: Clot
     half: half && kept(half),
     ...(p.up === undefined || other ? {} : { up: p.up }),
     bias: slant,
+    strip: false,
+    facing: isFacing(p),
     border: onBorder(p, cloth),
     lines: slant
       ? []
@@ -112,3 +122,29 @@ function halfOn(ring: readonly Point[], [a, b]: readonly [Point, Point]): Point[
   const moved = ring.map(([px, y]): Point => [Math.max(0, right ? px - x : x - px), y - y0]);
   return right ? moved : moved.reverse();
 }
+
+/** Strips to keep, as pieces that are laid with the rest. */
+export const stripsToKeep = (strips: readonly Reserved[]): LayPiece[] =>
+  strips.map((s, i): LayPiece => {
+    const [x, y] = s.way === 'across' ? [s.length, s.width] : [s.width, s.length];
+    const flat: Point[] = [
+      [0, 0],
+      [x, 0],
+      [x, y],
+      [0, y],
+    ];
+    return {
+      id: `strip-${i + 1}`,
+      name: s.name,
+      layer: 'outer',
+      cut: 'single',
+      count: s.count,
+      whole: kept(s.way === 'bias' ? fromZero(turnedBy(flat, Math.PI / 4)) : flat),
+      half: null,
+      bias: s.way === 'bias',
+      strip: true,
+      facing: false,
+      border: false,
+      lines: [],
+    };
+  });

@@ -23,6 +23,7 @@ export interface LayRow {
 
 /** What a hand does with the paper of a piece. */
 export function howLaid(l: LaidPiece, p: LayPiece, strip: Pick<LaidStrip, 'double'>): string {
+  if (p.strip) return p.bias ? 'a strip, on the bias' : 'a strip to keep';
   const said = [
     l.half ? 'on the fold' : strip.double ? 'through both layers' : p.cut === 'fold' ? 'opened out' : '',
     l.mirrored && !l.half ? 'paper face down' : '',

@@ -102,7 +102,7 @@ export function layFaults(lay: Lay, pieces: readonly LayPiece[], cloth: ClothInH
     const mirrored = plain.filter(Boolean).length;
     if (p.cut === 'pair' && !cloth.bothSides && mirrored !== Math.floor(p.count / 2))
       out.push(`${p.id}: ${mirrored} of ${p.count} mirrored`);
-    if (p.cut === 'single' && !cloth.bothSides && mirrored !== (p.up === false ? p.count : 0))
+    if (p.cut === 'single' && !p.strip && !cloth.bothSides && mirrored !== (p.up === false ? p.count : 0))
       out.push(`${p.id}: ${mirrored} lie the wrong side up`);
   }
   return out;

@@ -75,7 +75,8 @@ function variantsOf(
 ): Variant[] {
   const ring = half ? p.half! : p.whole;
   const line = cloth.repeat && p.lines.find((l) => l.id === cloth.repeat!.line);
-  return turns.flatMap((turn) =>
+  // A strip lies the way it was asked for, whatever way the garment is laid.
+  return (p.strip ? [0 as const] : turns).flatMap((turn) =>
     mirrors.flatMap((mirrored): Variant[] => {
       const laid = () => asLaid(ring, turn, mirrored);
       const key = `${p.id} ${half} ${turn} ${mirrored}`;

@@ -6,6 +6,7 @@ import { pathData } from '@rocchetto/core/draft/outline.ts';
 import { byCloth } from '@rocchetto/core/lay/by-cloth.ts';
 import { beforeShrinking, type ClothInHand } from '@rocchetto/core/lay/cloth.ts';
 import type { Lay } from '@rocchetto/core/lay/lay.ts';
+import { stripsToKeep } from '@rocchetto/core/lay/pieces.ts';
 import { type LayRow, layRows, widthAsLaid } from '@rocchetto/core/lay/rows.ts';
 import { WAY_NAME } from '@rocchetto/core/lay/ways.ts';
 import { middleOf } from '@rocchetto/core/pattern/label.ts';
@@ -102,7 +103,7 @@ export async function layPdf(
     };
   const cloth = clothInHand(row.cloth);
   const lay = row.lay as Lay;
-  const rows = layRows(lay, own.pieces, cloth);
+  const rows = layRows(lay, [...own.pieces, ...stripsToKeep(cloth.strips)], cloth);
   const takes = beforeShrinking(lay.length, cloth);
   const half = Math.ceil(rows.length / 2);
   const isLong = lay.length > 1.6 * cloth.width;

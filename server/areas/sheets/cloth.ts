@@ -11,6 +11,7 @@ import { LINING_WIDTH } from '@rocchetto/core/garment/cloth.ts';
 import type { ClothId } from '@rocchetto/core/garment/laid-length.ts';
 import { byCloth } from '@rocchetto/core/lay/by-cloth.ts';
 import { closedUp, standsInTheWay } from '@rocchetto/core/lay/legal.ts';
+import { stripsToKeep } from '@rocchetto/core/lay/pieces.ts';
 
 /** Widths that cloths are sold in where nobody said, and the selvedge that is not cut into (common practice, no source). */
 const USUAL: Readonly<Record<SheetUnit, Readonly<Record<'outer' | 'interfacing' | 'selvedge', string>>>> = {
@@ -53,6 +54,7 @@ function clothOfBrief({ spec }: SheetView, of: ClothId, unit: SheetUnit): ClothW
     bothSides: of === 'interfacing',
     repeat: null,
     flaws: [],
+    strips: [],
   };
 }
 
@@ -96,11 +98,13 @@ export function layJudged(
         'The sheet’s panels have changed since these pieces were laid. Open the cloth again and lay them anew; nothing was kept.',
       moved: true,
     };
-  const lay = closedUp(body.lay, own.pieces);
-  const faults = [...standsInTheWay(lay, own.pieces, clothInHand(body.cloth))];
+  const cloth = clothInHand(body.cloth);
+  const pieces = [...own.pieces, ...stripsToKeep(cloth.strips)];
+  const lay = closedUp(body.lay, pieces);
+  const faults = [...standsInTheWay(lay, pieces, cloth)];
   if (faults.length > 0) {
     const [id, why] = faults[0]!;
-    const named = own.pieces.find((p) => p.id === id.split('#')[0])?.name ?? id;
+    const named = pieces.find((p) => p.id === id.split('#')[0])?.name ?? id;
     return {
       refused: `This lay cannot be cut: ${named}: ${tell(why[0]!, unitOf(view.spec))}${faults.length > 1 ? `, and ${faults.length - 1} more` : ''}. Nothing was kept.`,
       moved: false,

@@ -134,7 +134,7 @@ export function Ladder({
             <strong>{said(r.lay.length, unit)}</strong>
             {by(r)}:{' '}
             {r.without
-              ? 'facings and pocket bags from another cloth'
+              ? 'facings cut from another cloth'
               : r.width !== null
                 ? `bought ${said(r.width, unit)} wide instead of ${said(cm(cloth.width), unit)}`
                 : WAY_NAME[r.way]}

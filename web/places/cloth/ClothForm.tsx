@@ -1,7 +1,7 @@
 import type { ClothWire } from '@rocchetto/contract/cloth-lay.ts';
 import { readLength, type SheetUnit, withUnit } from '@rocchetto/core';
 import { WAY_NAME, WAYS, type Way } from '@rocchetto/core/lay/ways.ts';
-import { Checkbox, InputNumber, Select } from 'antd';
+import { Checkbox, Input, InputNumber, Select } from 'antd';
 import { memo, useId, useState } from 'react';
 import { LengthInput } from '../../shared/LengthInput.tsx';
 
@@ -91,6 +91,7 @@ export const ClothForm = memo(function ClothForm({ cloth, way, lines, unit, onCl
         </>
       )}
       <Flaws cloth={cloth} unit={unit} onSet={(flaws) => set({ flaws })} />
+      <Strips cloth={cloth} unit={unit} onSet={(strips) => set({ strips })} />
     </section>
   );
 });
@@ -192,6 +193,93 @@ function Flaws({
           }
         >
           Mark a flaw
+        </button>
+      )}
+    </fieldset>
+  );
+}
+
+/** Cloth to keep for what is not drafted: fringe, binding, straps. */
+function Strips({
+  cloth,
+  unit,
+  onSet,
+}: {
+  cloth: ClothWire;
+  unit: SheetUnit;
+  onSet: (strips: ClothWire['strips']) => void;
+}) {
+  const id = useId();
+  return (
+    <fieldset className="flaws">
+      <legend>Strips to keep: fringe, binding, straps</legend>
+      {cloth.strips.map((s, i) => {
+        const put = (more: Partial<typeof s>) =>
+          onSet(cloth.strips.map((x, k) => (k === i ? { ...x, ...more } : x)));
+        return (
+          <div key={i} className="flaw-row">
+            <div>
+              <label htmlFor={`${id} name ${i}`}>for</label>
+              <Input
+                id={`${id} name ${i}`}
+                defaultValue={s.name}
+                maxLength={80}
+                onBlur={(e) => e.target.value.trim() && put({ name: e.target.value.trim() })}
+              />
+            </div>
+            <div>
+              <label htmlFor={`${id} way ${i}`}>runs</label>
+              <Select
+                id={`${id} way ${i}`}
+                value={s.way}
+                onChange={(way) => put({ way })}
+                options={[
+                  { value: 'along', label: 'along the cloth' },
+                  { value: 'across', label: 'across' },
+                  { value: 'bias', label: 'on the bias' },
+                ]}
+              />
+            </div>
+            <Length name="length" value={s.length} unit={unit} onSet={(v) => v && put({ length: v })} />
+            <Length name="width" value={s.width} unit={unit} onSet={(v) => v && put({ width: v })} />
+            <div>
+              <label htmlFor={`${id} count ${i}`}>how many</label>
+              <InputNumber
+                id={`${id} count ${i}`}
+                min={1}
+                max={40}
+                value={s.count}
+                onChange={(v) => v && put({ count: v })}
+              />
+            </div>
+            <button
+              type="button"
+              className="quiet"
+              onClick={() => onSet(cloth.strips.filter((_, k) => k !== i))}
+            >
+              Remove strip {i + 1}
+            </button>
+          </div>
+        );
+      })}
+      {cloth.strips.length < 10 && (
+        <button
+          type="button"
+          className="quiet"
+          onClick={() =>
+            onSet([
+              ...cloth.strips,
+              {
+                name: 'fringe',
+                length: unit === 'cm' ? '100 cm' : '40 in',
+                width: unit === 'cm' ? '8 cm' : '3 in',
+                count: 1,
+                way: 'along',
+              },
+            ])
+          }
+        >
+          Keep a strip
         </button>
       )}
     </fieldset>

@@ -46,7 +46,7 @@ export function Laying({ id, of, thread, children }: Props) {
           {f}
         </Notice>
       ))}
-      <Buttons t={t} of={of} />
+      <Buttons t={t} />
       {t.search.failed && <Notice is="bad">{t.search.failed}</Notice>}
       <Answered t={t} of={of} />
       {hand.lay ? (
@@ -69,7 +69,7 @@ export function Laying({ id, of, thread, children }: Props) {
           )}
           <Places
             lay={settled ?? hand.lay}
-            pieces={of.pieces}
+            pieces={t.all}
             cloth={t.cloth}
             unit={unit}
             chosen={t.chosen}
@@ -80,8 +80,8 @@ export function Laying({ id, of, thread, children }: Props) {
       ) : (
         t.search.state === 'idle' && (
           <p>
-            {of.pieces.reduce((sum, p) => sum + p.count, 0)} pieces of {of.name}. Say what cloth there is,
-            then lay the pieces: the shortest lay found is shown, and every piece can be moved by hand.
+            {t.all.reduce((sum, p) => sum + p.count, 0)} pieces of {of.name}. Say what cloth there is, then
+            lay the pieces: the shortest lay found is shown, and every piece can be moved by hand.
           </p>
         )
       )}
@@ -98,9 +98,9 @@ function useSettledLay({ hand: { lay }, search }: OnTable): Lay | null {
 }
 
 /** Pieces of which not all lie on the cloth, and why. */
-const missingFrom = (of: Cloth, { wrong }: OnTable) => of.pieces.filter((p) => wrong.has(p.id));
+const missingFrom = ({ wrong, all }: OnTable) => all.filter((p) => wrong.has(p.id));
 
-function Buttons({ t, of }: { t: OnTable; of: Cloth }) {
+function Buttons({ t }: { t: OnTable }) {
   const { hand, search } = t;
   const placed = hand.lay?.stages.flatMap((s) => s.strips.flatMap((x) => x.pieces.map((l) => l.id))) ?? [];
   const isLaying = search.state === 'laying';
@@ -120,7 +120,7 @@ function Buttons({ t, of }: { t: OnTable; of: Cloth }) {
           {hand.lay ? 'Lay the pieces again' : 'Lay the pieces'}
         </button>
       )}
-      {missingFrom(of, t).length > 0 && placed.length > 0 && !isLaying && (
+      {missingFrom(t).length > 0 && placed.length > 0 && !isLaying && (
         <button type="button" className="take" onClick={() => t.lay(placed)}>
           Lay the rest
         </button>
@@ -137,7 +137,7 @@ function Answered({ t, of }: { t: OnTable; of: Cloth }) {
   const { unit } = useMe();
   const { hand, search } = t;
   if (t.faults.length > 0 || (!hand.lay && search.seconds === 0)) return null;
-  const missing = missingFrom(of, t);
+  const missing = missingFrom(t);
   if (missing.length > 0)
     return <Notice>Not on the cloth: {missing.map((p) => t.wrong.get(p.id)![0]).join('; ')}.</Notice>;
   if (t.wrong.size > 0)
@@ -147,7 +147,7 @@ function Answered({ t, of }: { t: OnTable; of: Cloth }) {
         list below says why.
       </Notice>
     );
-  const answer = answerOf(hand.lay, hand.way, of.pieces, t.cloth, search.seconds || TIME / 1000);
+  const answer = answerOf(hand.lay, hand.way, t.all, t.cloth, search.seconds || TIME / 1000);
   return (
     <p className="lay-answer" data-state={answer.state}>
       <strong>{tell(answer.sentence, unit)}</strong>
@@ -179,7 +179,7 @@ function Beside({ t, of }: { t: OnTable; of: Cloth }) {
       {hand.lay && (
         <>
           <h2>What is left over</h2>
-          <LeftOver lay={settled ?? hand.lay} pieces={of.pieces} cloth={cloth} unit={unit} />
+          <LeftOver lay={settled ?? hand.lay} pieces={t.all} cloth={cloth} unit={unit} />
           <h2>What else could be done</h2>
           <Ladder
             rungs={search.rungs}
@@ -203,7 +203,7 @@ function Beside({ t, of }: { t: OnTable; of: Cloth }) {
               search.start(
                 {
                   kind: 'ladder',
-                  pieces: of.pieces,
+                  pieces: t.all,
                   cloth,
                   way: hand.way,
                   time: RUNG,

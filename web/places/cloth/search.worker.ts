@@ -44,7 +44,7 @@ function ladder(ask: Ask & { kind: 'ladder' }): void {
     const lay = look(way, pieces, cloth);
     if (lay) tell({ kind: 'rung', rung: { way, width: null, without: false, lay } });
   }
-  const bare = pieces.filter((p) => !/facing|pocket bag/.test(p.name));
+  const bare = pieces.filter((p) => !p.facing);
   if (bare.length < pieces.length && bare.length > 0) {
     const lay = look(ask.way, bare, cloth);
     if (lay) tell({ kind: 'rung', rung: { way: ask.way, width: null, without: true, lay } });

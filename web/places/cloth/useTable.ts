@@ -3,6 +3,7 @@ import { cm, printWithUnit, type SheetUnit } from '@rocchetto/core';
 import { clothFaults } from '@rocchetto/core/lay/cloth.ts';
 import type { Lay } from '@rocchetto/core/lay/lay.ts';
 import { standsInTheWay } from '@rocchetto/core/lay/legal.ts';
+import { type LayPiece, stripsToKeep } from '@rocchetto/core/lay/pieces.ts';
 import { slidTo } from '@rocchetto/core/lay/slide.ts';
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { found, type Hand, type Pieces, recalled, remembered, turnedOver, withPiece } from './hand.ts';
@@ -49,7 +50,7 @@ interface Pressed {
   readonly piece: string;
   readonly cloth: ReturnType<typeof clothInHand>;
   readonly pieces: Pieces;
-  readonly all: Cloth['pieces'];
+  readonly all: readonly LayPiece[];
   readonly print: (length: number) => string;
 }
 /** What a key does to the chosen piece: what is said, and what lies otherwise then; null for a key that means nothing here. */
@@ -102,14 +103,15 @@ export function useTable(id: number, of: Cloth, unit: SheetUnit) {
   const [said, setSaid] = useState('');
   const search = useSearch();
   const cloth = useMemo(() => clothInHand(hand.cloth), [hand.cloth]);
-  const pieces = useMemo(() => new Map(of.pieces.map((p) => [p.id, p])), [of.pieces]);
+  const all = useMemo(() => [...of.pieces, ...stripsToKeep(cloth.strips)], [of.pieces, cloth.strips]);
+  const pieces = useMemo(() => new Map(all.map((p) => [p.id, p])), [all]);
   // What the search has just laid is sound by how it is laid; what a hand has done is looked at.
   const wrong = useMemo(
     () =>
       hand.lay && !(FOUND.get(hand.lay) === hand.cloth)
-        ? standsInTheWay(hand.lay, of.pieces, cloth)
+        ? standsInTheWay(hand.lay, all, cloth)
         : new Map<string, string[]>(),
-    [hand.lay, hand.cloth, of.pieces, cloth],
+    [hand.lay, hand.cloth, all, cloth],
   );
   const print = (length: number) => printed(length, unit);
   const { stop, clear } = search;
@@ -147,7 +149,7 @@ export function useTable(id: number, of: Cloth, unit: SheetUnit) {
         : [];
     let first = true;
     search.start(
-      { kind: 'lay', pieces: of.pieces, cloth, way: hand.way, time: TIME, seed: 1, pinned: held },
+      { kind: 'lay', pieces: all, cloth, way: hand.way, time: TIME, seed: 1, pinned: held },
       (better) => {
         FOUND.set(better, hand.cloth);
         step({ more: { lay: better }, same: !first });
@@ -156,11 +158,16 @@ export function useTable(id: number, of: Cloth, unit: SheetUnit) {
     );
   };
   const next = (by: 1 | -1) => {
-    const all = (hand.lay?.stages ?? [])
+    const inOrder = (hand.lay?.stages ?? [])
       .flatMap((s) => s.strips.flatMap((x) => x.pieces.map((l) => ({ l, y: l.y + s.from }))))
       .sort((a, b) => a.y - b.y || a.l.x - b.l.x);
-    const at = all.findIndex(({ l }) => l.id === chosen);
-    const to = at < 0 ? (by === 1 ? all[0] : all.at(-1)) : all[(at + by + all.length) % all.length];
+    const at = inOrder.findIndex(({ l }) => l.id === chosen);
+    const to =
+      at < 0
+        ? by === 1
+          ? inOrder[0]
+          : inOrder.at(-1)
+        : inOrder[(at + by + inOrder.length) % inOrder.length];
     if (!to) return;
     setChosen(to.l.id);
     setSaid(pieces.get(to.l.piece)!.name);
@@ -170,14 +177,13 @@ export function useTable(id: number, of: Cloth, unit: SheetUnit) {
     say: setSaid,
     move: (piece, to) => {
       const at = hand.lay && found(hand.lay, piece);
-      if (at) put({ lay: withPiece(hand.lay!, piece, { ...at.laid, x: to.x, y: to.y }, of.pieces) });
+      if (at) put({ lay: withPiece(hand.lay!, piece, { ...at.laid, x: to.x, y: to.y }, all) });
     },
     key: (key, piece) => {
       if (key === 'u') undo();
       else if (key === 'n' || key === 'b') next(key === 'n' ? 1 : -1);
       else {
-        const did =
-          hand.lay && pressed(key, { hand, lay: hand.lay, piece, cloth, pieces, all: of.pieces, print });
+        const did = hand.lay && pressed(key, { hand, lay: hand.lay, piece, cloth, pieces, all, print });
         if (!did) return false;
         setSaid(did.says);
         if (did.more) put(did.more);
@@ -189,6 +195,7 @@ export function useTable(id: number, of: Cloth, unit: SheetUnit) {
     hand,
     cloth,
     pieces,
+    all,
     wrong,
     faults: clothFaults(cloth),
     chosen,
