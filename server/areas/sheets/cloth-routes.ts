@@ -50,7 +50,7 @@ export function clothRoutes(deps: Deps): Hono<Env> {
         throw new Refusal(
           409,
           'lay-changed',
-          'Somebody else has kept a lay of this cloth meanwhile. Yours is still here: look at theirs, then keep yours again if it is the better one.',
+          'Someone else kept a lay of this cloth meanwhile. Yours is still here: show theirs below, or keep yours again if it is the better one.',
         );
       const made = await keepLay(tx, id, body, {
         revision: view.revision,

@@ -14,11 +14,14 @@ export function Keeping({
   of,
   hand,
   inTheWay,
+  onShow,
 }: {
   id: number;
   of: Cloth;
   hand: Hand;
   inTheWay: boolean;
+  /** the kept lay onto the table, which can be undone */
+  onShow: (kept: NonNullable<Cloth['kept']>) => void;
 }) {
   const may = useMay('sheet.write');
   const { short } = useDays();
@@ -72,6 +75,11 @@ export function Keeping({
         <p>
           {isKept ? 'Kept' : 'Kept before'}: “{of.kept.name}”, revision {of.kept.revision}, {of.kept.by},{' '}
           {short(of.kept.at)}.{' '}
+          {!isKept && (
+            <button type="button" className="quiet" onClick={() => onShow(of.kept!)}>
+              Show the kept lay
+            </button>
+          )}{' '}
           <a href={layPaper(id, of.of)} target="_blank" rel="noreferrer">
             Print the kept lay (PDF)
           </a>

@@ -65,7 +65,13 @@ export function Laying({ id, of, thread, children }: Props) {
             {t.said}
           </p>
           {t.search.state !== 'laying' && (
-            <Keeping id={id} of={of} hand={hand} inTheWay={t.wrong.size > 0 || faults.length > 0} />
+            <Keeping
+              id={id}
+              of={of}
+              hand={hand}
+              inTheWay={t.wrong.size > 0 || faults.length > 0}
+              onShow={({ cloth, lay }) => t.put({ cloth, lay, way: lay.way, pinned: [] })}
+            />
           )}
           <Places
             lay={settled ?? hand.lay}
