@@ -229,6 +229,46 @@ describe('a lay can be cut', () => {
   });
 });
 
+it('a lay is held against the cloth it is to be cut from: narrower, folded otherwise, selvedges in the middle', () => {
+  const pieces = outerOf('day-dress-sleeved', 3);
+  for (const way of WAYS) {
+    const lay = layOn(way, pieces, CLOTH, looking(20));
+    if (!lay) continue;
+    const narrower = { ...CLOTH, width: cm(120) };
+    expect([way, standsInTheWay(lay, pieces, narrower).size > 0]).toEqual([way, true]);
+    expect([way, layFaults(lay, pieces, narrower).length > 0]).toEqual([way, true]);
+    const [first, ...rest] = lay.stages;
+    const wide = {
+      ...lay,
+      stages: [{ ...first!, strips: first!.strips.map((x) => ({ ...x, width: 900 })) }, ...rest],
+    };
+    expect([...standsInTheWay(wide, pieces, CLOTH).values()].flat()).toContain(
+      'it was laid on cloth of another width; lay the pieces again',
+    );
+    expect(layFaults(wide, pieces, CLOTH)).toEqual(['the strips are wider than the cloth']);
+  }
+  const flawed = { ...CLOTH, flaws: [{ along: 1, across: 1, length: 1, width: 1 }] };
+  expect(layOn('half', pieces, flawed, looking(5))).toBeNull();
+  expect(standsInTheWay(layOn('half', pieces, CLOTH, looking(5))!, pieces, flawed).size).toBeGreaterThan(0);
+  const both = layOn('middle', pieces, CLOTH, looking(20))!;
+  const strip = both.stages[0]!.strips[0]!;
+  const pair = strip.pieces.find((l) => !l.half)!;
+  const over = { ...pair, x: CLOTH.width / 4 - 3, y: 400 };
+  const moved = {
+    ...both,
+    stages: [
+      {
+        ...both.stages[0]!,
+        length: 500,
+        strips: [{ ...strip, pieces: strip.pieces.map((l) => (l === pair ? over : l)) }],
+      },
+      ...both.stages.slice(1),
+    ],
+  };
+  expect(layFaults(moved, pieces, CLOTH).join()).toMatch(/over the selvedges in the middle/);
+  expect([...standsInTheWay(moved, pieces, CLOTH).values()].join()).toMatch(/which meet in the middle/);
+});
+
 describe('how short', () => {
   it('the same seed and steps give the same lay; longer looking never a longer one', () => {
     const pieces = outerOf('princess-dress', 5);

@@ -20,7 +20,8 @@ function takenIn(strip: LaidStrip, pieces: readonly LayPiece[]): [number, number
   const count = Math.floor(strip.width / COLUMN + 1e-6);
   const taken: [number, number][][] = Array.from({ length: count }, () => []);
   for (const l of strip.pieces) {
-    const p = pieces.find((q) => q.id === l.piece)!;
+    const p = pieces.find((q) => q.id === l.piece);
+    if (!p || (l.half && !p.half)) continue;
     const first = Math.floor(l.x / COLUMN + 1e-9);
     const { columns } = columnsOf(
       asLaid(l.half ? p.half! : p.whole, l.turn, l.mirrored),

@@ -55,6 +55,9 @@ export function whyNot(
   const out: string[] = [];
   if (x0 < -NEAR || x1 > strip.width + NEAR) out.push('it lies over the edge of the cloth');
   if (y0 < -NEAR) out.push('it lies beyond the cut end');
+  const middle = strip.folds.length === 2 ? cloth.width / 4 : null;
+  if (middle !== null && x0 < middle + cloth.selvedge - NEAR && x1 > middle - cloth.selvedge + NEAR)
+    out.push('it lies over the selvedges, which meet in the middle');
   if (laid.half && !strip.folds.some((f) => Math.abs(f === 'left' ? x0 : x1 - strip.width) <= NEAR))
     out.push('its fold does not lie on the fold of the cloth');
   if (laid.turn % 180 !== 0 ? cloth.oneWay : cloth.oneWay && laid.turn === 180)
@@ -94,6 +97,30 @@ export function whyNot(
   return out;
 }
 
+/**
+ * Whether the strips of a stage are what this cloth gives: open between its selvedges; folded once, or on both sides; or
+ * folded over with one layer beside it.
+ */
+export function isAsFolded(strips: readonly Omit<LaidStrip, 'pieces'>[], cloth: ClothInHand): boolean {
+  const { width: wide, selvedge } = cloth;
+  const [a, b] = strips;
+  if (!a || a.across !== 0) return false;
+  if (!b) {
+    if (!a.double) return a.folds.length === 0 && a.width <= wide - 2 * selvedge + NEAR;
+    if (a.folds.length === 2) return a.width <= wide / 2 + NEAR;
+    return a.folds[0] === 'left' && a.width <= wide / 2 - selvedge + NEAR;
+  }
+  return (
+    a.double &&
+    a.folds.length === 1 &&
+    a.folds[0] === 'left' &&
+    !b.double &&
+    b.folds.length === 0 &&
+    b.across >= a.width + selvedge - NEAR &&
+    b.width <= wide - 2 * b.across - selvedge + NEAR
+  );
+}
+
 /** Everything that stands in the way of cutting a lay, by piece; empty where it can be cut. */
 export function standsInTheWay(
   lay: Lay,
@@ -106,7 +133,13 @@ export function standsInTheWay(
     if (why.length > 0) out.set(id, [...(out.get(id) ?? []), ...why]);
   };
   const cut = new Map<string, boolean[]>();
+  for (const stage of lay.stages)
+    if (!isAsFolded(stage.strips, cloth))
+      for (const l of stage.strips.flatMap((x) => x.pieces))
+        note(l.id, ['it was laid on cloth of another width; lay the pieces again']);
   for (const strip of lay.stages.flatMap((s) => s.strips)) {
+    if (strip.double && cloth.flaws.length > 0)
+      for (const l of strip.pieces) note(l.id, ['flaws are told of cloth that lies open; lay it open']);
     const known = strip.pieces.filter((l) => {
       const p = by.get(l.piece);
       if (p && (!l.half || p.half)) return true;

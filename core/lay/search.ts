@@ -91,8 +91,12 @@ export function search(task: Task, { seed, now, time, better, from = null, stopp
     if (found.length <= own!.length || rnd() < 0.2 * heat) own = { order, length: found.length };
     keep(found);
   }
+  // No lay is shorter than its longest piece.
+  const least = Math.max(
+    ...task.items.map((i) => Math.min(...i.variants.map((v) => task.offsets.shapes[v.shape]!.height))),
+  );
   let by = SHORTER;
-  while (!over() && best) {
+  while (!over() && best && best.length > least + 1e-6) {
     const goal = best.length * by;
     const found = separated(task, disturbed(best, rnd), goal, rnd, over);
     by = keep(found) || by !== SHORTER ? SHORTER : LEAST_SHORTER;

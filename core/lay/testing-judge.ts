@@ -54,6 +54,13 @@ function stripFaults(
       out.push(`${l.id} lies off the cloth`);
     if (l.half && !strip.folds.some((f) => Math.abs(f === 'left' ? x0 : x1 - strip.width) < NEAR))
       out.push(`${l.id}: its fold is not on a fold`);
+    // Both selvedges meet a quarter of the width from either fold: what lies over them would be cut through their edge.
+    if (
+      strip.folds.length === 2 &&
+      x0 < cloth.width / 4 + cloth.selvedge - NEAR &&
+      x1 > cloth.width / 4 - cloth.selvedge + NEAR
+    )
+      out.push(`${l.id} lies over the selvedges in the middle`);
     if (cloth.oneWay && l.turn !== 0) out.push(`${l.id} lies the other way up`);
     const line = cloth.repeat && of(l).lines.find((q) => q.id === cloth.repeat!.line);
     if (line) {
@@ -87,6 +94,13 @@ function stripFaults(
 
 /** Everything that is wrong with a lay; empty where it can be cut. It shares no code with the search. */
 export function layFaults(lay: Lay, pieces: readonly LayPiece[], cloth: ClothInHand): string[] {
+  // Layers counted across: what lies double is there twice, a selvedge is nobody's.
+  const tooWide = lay.stages.filter(
+    (s) =>
+      s.strips.reduce((sum, x) => sum + x.width * (x.double ? 2 : 1), 0) >
+      cloth.width - (s.strips.some((x) => x.folds.length === 2) ? 0 : 2 * cloth.selvedge) + NEAR,
+  );
+  if (tooWide.length > 0) return ['the strips are wider than the cloth'];
   const out = lay.stages.flatMap((s) =>
     s.strips.flatMap((strip) => stripFaults(strip, s.length, pieces, cloth)),
   );

@@ -59,7 +59,7 @@ export function clothRoutes(deps: Deps): Hono<Env> {
         by: c.get('who').id,
         at: deps.now(),
       });
-      await remember(tx, 'order', id, c.get('who').id, `lay “${body.name}” kept`, undefined, undefined);
+      await remember(tx, 'order', id, c.get('who').id, `lay kept, ${body.of}`, undefined, undefined);
       return { body: { id: made }, changed: [['order', id, 0]] };
     });
   });

@@ -104,6 +104,21 @@ describe('the cloth of an order', () => {
         /up to 20 flaws/,
       ],
       [{ ...good, lay: moved(good.lay, { x: 1e9 }) }, 422, /./],
+      [
+        {
+          ...good,
+          lay: {
+            ...good.lay,
+            stages: good.lay.stages.map((s) => ({
+              ...s,
+              strips: s.strips.map((x) => ({ ...x, width: 900 })),
+            })),
+          },
+        },
+        422,
+        /laid on cloth of another width/,
+      ],
+      [{ ...good, cloth: { ...good.cloth, width: '100 cm' } }, 422, /laid on cloth of another width/],
       [{ ...good, name: '  ' }, 422, /Enter a name/],
       [{ ...good, panels: 'another' }, 409, /panels have changed/],
       [{ ...good, of: 'second' }, 422, /Nothing of this garment is cut from second cloth/],

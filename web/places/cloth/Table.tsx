@@ -52,6 +52,7 @@ export function Table({ lay, pieces, cloth, unit, chosen, pinned, wrong, acts }:
     return [p.x, p.y];
   };
   const down = (e: PointerEvent, l: LaidPiece) => {
+    if (e.button !== 0) return;
     acts.choose(l.id);
     if (pinned.includes(l.id)) return acts.say('It is pinned. Unpin it to move it.');
     start.current = { id: l.id, at: at(e), x: l.x, y: l.y };
@@ -172,7 +173,10 @@ function draggedTo(
   if (slid && Math.hypot(slid.x - want.x, slid.y - want.y) <= TOO_FAR)
     return { id: laid.id, ...slid, why: null };
   const there = { ...laid, ...want };
-  const others = strip.pieces.map((o) => outlined(o, pieces.get(o.piece)!));
+  const others = strip.pieces.flatMap((o) => {
+    const p = pieces.get(o.piece);
+    return p ? [outlined(o, p)] : [];
+  });
   const why = whyNot(outlined(there, pieces.get(laid.piece)!), others, strip, pieces, cloth);
   return { id: laid.id, ...want, why: why[0] ? `${pieces.get(laid.piece)!.name}: ${why[0]}` : null };
 }

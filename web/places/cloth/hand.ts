@@ -74,19 +74,23 @@ const sorted = (v: unknown) =>
       : x,
   );
 
+/** How a hand is written; raised when its shape changes. */
+const VERSION = 1;
 const key = (order: number, of: string, panels: string) => `cloth ${order} ${of} ${panels}`;
 /** What lies on the table and is not kept yet stays through a reload of the page. */
 export function recalled(order: number, of: string, panels: string): Hand | null {
   try {
     const text = sessionStorage.getItem(key(order, of, panels));
-    return text ? (JSON.parse(text) as Hand) : null;
+    const kept = text ? (JSON.parse(text) as { version: number; hand: Hand }) : null;
+    // Written by a program of another day it is left alone.
+    return kept?.version === VERSION ? kept.hand : null;
   } catch {
     return null;
   }
 }
 export function remembered(order: number, of: string, panels: string, hand: Hand | null): void {
   try {
-    if (hand) sessionStorage.setItem(key(order, of, panels), JSON.stringify(hand));
+    if (hand) sessionStorage.setItem(key(order, of, panels), JSON.stringify({ version: VERSION, hand }));
     else sessionStorage.removeItem(key(order, of, panels));
   } catch {
     // A browser that keeps nothing still lays cloth.

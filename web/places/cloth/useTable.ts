@@ -151,7 +151,7 @@ export function useTable(id: number, of: Cloth, unit: SheetUnit) {
     search.start(
       { kind: 'lay', pieces: all, cloth, way: hand.way, time: TIME, seed: 1, pinned: held },
       (better) => {
-        FOUND.set(better, hand.cloth);
+        if (pinned.length === 0) FOUND.set(better, hand.cloth);
         step({ more: { lay: better }, same: !first });
         first = false;
       },
