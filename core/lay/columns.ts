@@ -88,7 +88,7 @@ const NOTHING = new Float64Array(0);
 /** Forbidden offsets of every pair of shapes, worked out when first asked for. */
 export class Offsets {
   readonly shapes: Columns[] = [];
-  private readonly tables: (Float64Array | undefined)[][] = [];
+  private readonly tables: (Float64Array | undefined)[][][] = [];
 
   add(shape: Columns): number {
     this.shapes.push(shape);
@@ -96,12 +96,10 @@ export class Offsets {
   }
 
   of(first: number, second: number, apart: number): Float64Array {
-    const key = first * 512 + second;
-    let table = this.tables[key];
-    if (!table) {
-      table = [];
-      this.tables[key] = table;
-    }
+    const row = this.tables[first] ?? [];
+    this.tables[first] = row;
+    const table = row[second] ?? [];
+    row[second] = table;
     const at = apart + this.shapes[second]!.columns.length;
     // Not beside each other at all.
     if (at <= 0 || apart >= this.shapes[first]!.columns.length) return NOTHING;

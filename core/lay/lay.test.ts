@@ -5,6 +5,7 @@ import type { Point } from '../draft/curve.ts';
 import { cutSize } from '../draft/outline.ts';
 import { GARMENTS } from '../garment/garments.ts';
 import { asLines, seeded } from '../garment/testing.ts';
+import { FULL_BODY } from '../garment/testing-full-body.ts';
 import { trueBody } from '../garment/testing-shape.ts';
 import { areaOf } from '../pattern/polyline.ts';
 import { wholePanels } from '../pattern/whole-panels.ts';
@@ -275,6 +276,32 @@ describe('how short', () => {
     const lengths = [60, 60, 500].map((time) => layOn('open', pieces, CLOTH, looking(time))!.length);
     expect(lengths[1]).toBe(lengths[0]);
     expect(lengths[2]).toBeLessThanOrEqual(lengths[0]!);
+  });
+  it.each([
+    ['day-dress-sleeved', 135.9],
+    ['shirt-blouse', 95.2],
+    ['princess-dress', 144.9],
+    ['trousers', 113.3],
+  ])('%s on a full body takes no more than was recorded, and 2 %', (id, recorded) => {
+    const s = sheetOf(garmentSpec(id, asLines(FULL_BODY), {}));
+    const pieces = piecesToLay(
+      wholePanels(s).filter((p) => p.layer === 'outer'),
+      s.input.brief.cloth,
+    );
+    const lay = layOn('open', pieces, CLOTH, looking(1500))!;
+    expect(layFaults(lay, pieces, CLOTH)).toEqual([]);
+    expect(lay.length).toBeLessThanOrEqual(recorded * 1.02);
+  });
+  it('two hundred pieces of forty shapes, cloth of 100 m: laid, none over another', () => {
+    const rnd = seeded(3);
+    const many = Array.from({ length: 40 }, (_, i) =>
+      box(`p${i}`, 4 + Math.floor(rnd() * 30), 4 + Math.floor(rnd() * 40), 5),
+    );
+    const cloth = { ...CLOTH, length: cm(10_000) };
+    const lay = layOn('open', many, cloth, looking(0))!;
+    expect(layFaults(lay, many, cloth)).toEqual([]);
+    expect(answerOf(lay, 'open', many, cloth, 1).state).toBe('fits');
+    expect(layOn('open', [box('same', 10, 10, 200)], cloth, looking(0))!.length).toBeCloseTo(150, 6);
   });
   it('what cannot be laid is said of the cloth', () => {
     expect(clothFaults({ ...CLOTH, selvedge: cm(80) })).toHaveLength(1);
