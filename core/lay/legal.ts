@@ -104,7 +104,7 @@ export function whyNot(
 export function isAsFolded(strips: readonly Omit<LaidStrip, 'pieces'>[], cloth: ClothInHand): boolean {
   const { width: wide, selvedge } = cloth;
   const [a, b] = strips;
-  if (!a || a.across !== 0) return false;
+  if (a?.across !== 0) return false;
   if (!b) {
     if (!a.double) return a.folds.length === 0 && a.width <= wide - 2 * selvedge + NEAR;
     if (a.folds.length === 2) return a.width <= wide / 2 + NEAR;
