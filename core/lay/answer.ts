@@ -4,7 +4,7 @@ import { say } from '../units/print.ts';
 import { beforeShrinking, type ClothInHand, usable } from './cloth.ts';
 import type { Lay } from './lay.ts';
 import { asLaid, type LayPiece } from './pieces.ts';
-import { heightOf, WAY_NAME, type Way, widthOf } from './ways.ts';
+import { WAY_NAME, type Way, widthOf } from './ways.ts';
 
 /** What is said of cloth and pieces, and the figures behind it, cm. */
 export interface Answer {
@@ -96,7 +96,3 @@ export function answerOf(
 }
 
 const square = (area: number): string => `${(Math.round(area / 10) / 1000).toFixed(2)} m²`;
-
-/** The highest a piece can be, as it lies this way, cm: no lay is shorter. */
-export const longest = (pieces: readonly LayPiece[], way: Way): number =>
-  Math.max(0, ...pieces.map((p) => heightOf(way === 'across' ? asLaid(p.whole, 90, false) : p.whole)));
