@@ -1,25 +1,14 @@
 import { sheetOf } from '@rocchetto/contract/testing.ts';
 import { garmentSpec } from '@rocchetto/contract/testing-garments.ts';
-import { cm } from '@rocchetto/core';
 import { asLines } from '@rocchetto/core/garment/testing.ts';
 import { FULL_BODY } from '@rocchetto/core/garment/testing-full-body.ts';
 import { areaToCut } from '@rocchetto/core/lay/answer.ts';
 import { byCloth } from '@rocchetto/core/lay/by-cloth.ts';
-import { type ClothInHand, usable } from '@rocchetto/core/lay/cloth.ts';
+import { usable } from '@rocchetto/core/lay/cloth.ts';
 import { layOn } from '@rocchetto/core/lay/lay.ts';
 import type { LayPiece } from '@rocchetto/core/lay/pieces.ts';
+import { PLAIN_CLOTH as CLOTH } from '@rocchetto/core/lay/testing.ts';
 
-const CLOTH: ClothInHand = {
-  width: cm(150),
-  length: null,
-  selvedge: cm(1),
-  shrinks: 0,
-  oneWay: false,
-  bothSides: false,
-  repeat: null,
-  flaws: [],
-  strips: [],
-};
 /** What is laid together, and the least part that the pieces are to cover of it: 3 s for eleven pieces and more, 10 s for twenty and more. */
 const LAID: readonly (readonly [garments: readonly string[], seconds: number, aim: number | null])[] = [
   [['day-dress-sleeved'], 3, 0.75],

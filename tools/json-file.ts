@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
-import { sentencesOf } from '@rocchetto/contract';
+import { refusedIn, type SpecFile, SpecOrSheetFile, sentencesOf } from '@rocchetto/contract';
 import type { z } from 'zod';
 import { StopWord } from './stop-word.ts';
 
@@ -27,4 +27,13 @@ export function readJsonFile<T>(file: string, schema: z.ZodType<T>, called: stri
       `${file} is not a ${called} this program understands:\n  ${sentencesOf(read.error).join('\n  ')}`,
     );
   return read.data;
+}
+
+/** A spec file that a sheet can be computed from. @throws StopWord with a sentence where it is none, or sets what cannot be followed */
+export function readSpecFile(file: string): SpecFile {
+  const spec = readJsonFile(file, SpecOrSheetFile, 'spec');
+  const refused = refusedIn(spec);
+  if (refused.length > 0)
+    throw new StopWord(`${file} sets by hand what its sheet cannot follow:\n  ${refused.join('\n  ')}`);
+  return spec;
 }

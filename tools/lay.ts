@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { refusedIn, SpecOrSheetFile, toCm, toSheetInput, unitOf } from '@rocchetto/contract';
+import { toCm, toSheetInput, unitOf } from '@rocchetto/contract';
 import { ClothId } from '@rocchetto/contract/laid.ts';
 import { type Cm, cm, computeSheet, printWithUnit, type SheetUnit, tell } from '@rocchetto/core';
 import { answerOf } from '@rocchetto/core/lay/answer.ts';
@@ -8,7 +8,7 @@ import { type ClothInHand, clothFaults } from '@rocchetto/core/lay/cloth.ts';
 import { layOn } from '@rocchetto/core/lay/lay.ts';
 import { layRows } from '@rocchetto/core/lay/rows.ts';
 import { WAYS, type Way } from '@rocchetto/core/lay/ways.ts';
-import { readJsonFile } from './json-file.ts';
+import { readSpecFile } from './json-file.ts';
 import { runTool, StopWord } from './stop-word.ts';
 
 const USAGE = `Usage: ./rocchetto lay FILE.json
@@ -58,10 +58,7 @@ const said = (of: Cm, unit: SheetUnit) =>
 /** Reads a spec file, lays the pieces of one cloth and says where each lies. No database, no network. */
 runTool(async () => {
   const q = asked();
-  const spec = readJsonFile(q.file, SpecOrSheetFile, 'spec');
-  const refused = refusedIn(spec);
-  if (refused.length > 0)
-    throw new StopWord(`${q.file} sets by hand what its sheet cannot follow:\n  ${refused.join('\n  ')}`);
+  const spec = readSpecFile(q.file);
   const unit = unitOf(spec);
   const input = toSheetInput(spec);
   const own = byCloth(computeSheet(input)).find((c) => c.of === q.of);

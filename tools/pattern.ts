@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { refusedIn, SpecOrSheetFile, toSheetInput } from '@rocchetto/contract';
+import { toSheetInput } from '@rocchetto/contract';
 import { computeSheet } from '@rocchetto/core';
 import { arranged } from '@rocchetto/core/pattern/arrange.ts';
 import { patternDxf } from '@rocchetto/core/pattern/dxf.ts';
@@ -10,7 +10,7 @@ import { patternSvg } from '@rocchetto/core/pattern/svg.ts';
 import type { TilesAsked } from '@rocchetto/core/pattern/tiles.ts';
 import { wholePanels } from '@rocchetto/core/pattern/whole-panels.ts';
 import { rollPdf, tilesPdf } from '../server/areas/sheets/pattern-pdf.ts';
-import { here, readJsonFile } from './json-file.ts';
+import { here, readSpecFile } from './json-file.ts';
 import { runTool, StopWord } from './stop-word.ts';
 
 const USAGE = `Usage: ./rocchetto pattern FILE.json OUT
@@ -70,10 +70,7 @@ async function made(pattern: Pattern, q: ReturnType<typeof asked>): Promise<stri
 /** Reads a spec file and writes its pattern at full size. No database, no network. */
 runTool(async () => {
   const q = asked();
-  const spec = readJsonFile(q.file, SpecOrSheetFile, 'spec');
-  const refused = refusedIn(spec);
-  if (refused.length > 0)
-    throw new StopWord(`${q.file} sets by hand what its sheet cannot follow:\n  ${refused.join('\n  ')}`);
+  const spec = readSpecFile(q.file);
   const panels = wholePanels(computeSheet(toSheetInput(spec)));
   if (panels.length === 0)
     throw new StopWord(

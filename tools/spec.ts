@@ -1,8 +1,8 @@
 import { writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { computeFile, refusedIn, SpecOrSheetFile } from '@rocchetto/contract';
+import { computeFile } from '@rocchetto/contract';
 import { drawPanelsApart } from '@rocchetto/core';
-import { here, readJsonFile } from './json-file.ts';
+import { here, readSpecFile } from './json-file.ts';
 import { runTool, StopWord } from './stop-word.ts';
 
 const USAGE = 'Usage: ./rocchetto spec FILE.json [--draw OUT.svg]. docs/formats.md tells the format.';
@@ -22,10 +22,7 @@ function asked(): { readonly file: string; readonly draw: string | undefined } {
 /** Reads a spec file and prints its sheet as JSON, or draws its panels. No database, no network. */
 runTool(async () => {
   const { file, draw } = asked();
-  const spec = readJsonFile(file, SpecOrSheetFile, 'spec');
-  const refused = refusedIn(spec);
-  if (refused.length > 0)
-    throw new StopWord(`${file} sets by hand what its sheet cannot follow:\n  ${refused.join('\n  ')}`);
+  const spec = readSpecFile(file);
   const made = computeFile(spec);
   if (draw === undefined) process.stdout.write(`${JSON.stringify(made, null, 2)}\n`);
   else if (made.panels.length === 0)

@@ -19,20 +19,10 @@ import { outlined, standsInTheWay, whyNot } from './legal.ts';
 import { type LayPiece, piecesToLay, stripsToKeep } from './pieces.ts';
 import { layRows } from './rows.ts';
 import { slidTo } from './slide.ts';
+import { PLAIN_CLOTH as CLOTH } from './testing.ts';
 import { layFaults } from './testing-judge.ts';
 import { WAYS } from './ways.ts';
 
-const CLOTH: ClothInHand = {
-  width: cm(150),
-  length: null,
-  selvedge: cm(1),
-  shrinks: 0,
-  oneWay: false,
-  bothSides: false,
-  repeat: null,
-  flaws: [],
-  strips: [],
-};
 /** A clock of steps: as many on every machine. */
 const looking = (time: number, seed = 1) => {
   let t = 0;

@@ -6,7 +6,7 @@ import {
   type KeptLay,
   type LayKeep,
 } from '@rocchetto/contract/cloth-lay.ts';
-import { cm, computeSheet, printWithUnit, type SheetUnit, tell } from '@rocchetto/core';
+import { computeSheet, printWithUnit, type SheetUnit, tell } from '@rocchetto/core';
 import { LINING_WIDTH } from '@rocchetto/core/garment/cloth.ts';
 import type { ClothId } from '@rocchetto/core/garment/laid-length.ts';
 import { byCloth } from '@rocchetto/core/lay/by-cloth.ts';
@@ -44,7 +44,7 @@ function clothOfBrief({ spec }: SheetView, of: ClothId, unit: SheetUnit): ClothW
         ? (second?.width ?? USUAL[unit].outer)
         : of === 'interfacing'
           ? USUAL[unit].interfacing
-          : printWithUnit(cm(unit === 'cm' ? LINING_WIDTH : 54 * 2.54), unit);
+          : printWithUnit(LINING_WIDTH, unit);
   return {
     width: written,
     length: null,

@@ -279,7 +279,7 @@ function Strips({
             ])
           }
         >
-          Keep a strip
+          Add a strip
         </button>
       )}
     </fieldset>

@@ -1,21 +1,11 @@
 import { cm } from '@rocchetto/core';
-import type { ClothInHand } from '@rocchetto/core/lay/cloth.ts';
 import type { Lay } from '@rocchetto/core/lay/lay.ts';
 import type { LayPiece } from '@rocchetto/core/lay/pieces.ts';
+import { PLAIN_CLOTH } from '@rocchetto/core/lay/testing.ts';
 import { describe, expect, it } from 'vitest';
 import { found, isSame, turnedOver, withPiece } from './hand.ts';
 
-const CLOTH: ClothInHand = {
-  width: cm(100),
-  length: null,
-  selvedge: cm(0),
-  shrinks: 0,
-  oneWay: false,
-  bothSides: false,
-  repeat: null,
-  flaws: [],
-  strips: [],
-};
+const CLOTH = { ...PLAIN_CLOTH, width: cm(100), selvedge: cm(0) };
 const piece = (id: string, more: Partial<LayPiece> = {}): LayPiece => ({
   id,
   name: id,
