@@ -4,19 +4,19 @@ import { useId, useState } from 'react';
 import { layPaper, useKeepLayMutation } from '../../api/cloth.ts';
 import { useDays, useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
-import { type Hand, isSame, remembered } from './hand.ts';
+import { type Hand, isSame, remembered, type TableOf } from './hand.ts';
 
 type Cloth = ClothView['cloths'][number];
 
 /** Keeps the lay under a name; what is kept goes to the sheet's materials and onto paper. */
 export function Keeping({
-  id,
+  at,
   of,
   hand,
   inTheWay,
   onShow,
 }: {
-  id: number;
+  at: TableOf;
   of: Cloth;
   hand: Hand;
   inTheWay: boolean;
@@ -33,7 +33,7 @@ export function Keeping({
   const send = async () => {
     const wanted = name.trim() || `lay of ${of.name}`;
     const result = await keep({
-      orderId: id,
+      orderId: at.order,
       of: of.of,
       name: wanted,
       panels: of.panels,
@@ -41,7 +41,7 @@ export function Keeping({
       cloth: hand.cloth,
       lay: hand.lay! as never,
     });
-    if ('data' in result) remembered(id, of.of, of.panels, null);
+    if ('data' in result) remembered(at, null);
   };
   return (
     <div className="keeping noprint">
@@ -80,7 +80,7 @@ export function Keeping({
               Show the kept lay
             </button>
           )}{' '}
-          <a href={layPaper(id, of.of)} target="_blank" rel="noreferrer">
+          <a href={layPaper(at.order, of.of)} target="_blank" rel="noreferrer">
             Print the kept lay (PDF)
           </a>
         </p>

@@ -29,8 +29,9 @@ interface Props {
 
 /** The cloth on its table, what a hand does to it, what is looked for and kept. */
 export function Laying({ id, of, thread, children }: Props) {
-  const { unit } = useMe();
-  const t = useTable(id, of, unit);
+  const { unit, id: by } = useMe();
+  const at = useMemo(() => ({ by, order: id, of: of.of, panels: of.panels }), [by, id, of.of, of.panels]);
+  const t = useTable(at, of, unit);
   const { hand, faults } = t;
   const settled = useSettledLay(t);
   return (
@@ -66,7 +67,7 @@ export function Laying({ id, of, thread, children }: Props) {
           </p>
           {t.search.state !== 'laying' && (
             <Keeping
-              id={id}
+              at={at}
               of={of}
               hand={hand}
               inTheWay={t.wrong.size > 0 || faults.length > 0}

@@ -76,11 +76,18 @@ const sorted = (v: unknown) =>
 
 /** How a hand is written; raised when its shape changes. */
 const VERSION = 1;
-const key = (order: number, of: string, panels: string) => `cloth ${order} ${of} ${panels}`;
+/** Whose table it is: each of the staff has their own on a device they share. */
+export interface TableOf {
+  readonly by: number;
+  readonly order: number;
+  readonly of: string;
+  readonly panels: string;
+}
+const key = ({ by, order, of, panels }: TableOf) => `cloth ${by} ${order} ${of} ${panels}`;
 /** What lies on the table and is not kept yet stays through a reload of the page. */
-export function recalled(order: number, of: string, panels: string): Hand | null {
+export function recalled(at: TableOf): Hand | null {
   try {
-    const text = sessionStorage.getItem(key(order, of, panels));
+    const text = sessionStorage.getItem(key(at));
     const kept = text ? (JSON.parse(text) as { version: number; hand: Hand }) : null;
     // Written by a program of another day it is left alone.
     return kept?.version === VERSION ? kept.hand : null;
@@ -88,10 +95,10 @@ export function recalled(order: number, of: string, panels: string): Hand | null
     return null;
   }
 }
-export function remembered(order: number, of: string, panels: string, hand: Hand | null): void {
+export function remembered(at: TableOf, hand: Hand | null): void {
   try {
-    if (hand) sessionStorage.setItem(key(order, of, panels), JSON.stringify({ version: VERSION, hand }));
-    else sessionStorage.removeItem(key(order, of, panels));
+    if (hand) sessionStorage.setItem(key(at), JSON.stringify({ version: VERSION, hand }));
+    else sessionStorage.removeItem(key(at));
   } catch {
     // A browser that keeps nothing still lays cloth.
   }

@@ -6,7 +6,16 @@ import { standsInTheWay } from '@rocchetto/core/lay/legal.ts';
 import { type LayPiece, stripsToKeep } from '@rocchetto/core/lay/pieces.ts';
 import { slidTo } from '@rocchetto/core/lay/slide.ts';
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
-import { found, type Hand, type Pieces, recalled, remembered, turnedOver, withPiece } from './hand.ts';
+import {
+  found,
+  type Hand,
+  type Pieces,
+  recalled,
+  remembered,
+  type TableOf,
+  turnedOver,
+  withPiece,
+} from './hand.ts';
 import type { Acts } from './Table.tsx';
 import { useSearch } from './useSearch.ts';
 
@@ -28,10 +37,10 @@ function stepped({ now, before }: Hands, step: Step): Hands {
   return { now: { ...now, ...step.more }, before: step.same ? before : [...before.slice(-60), now] };
 }
 
-const begun = (id: number, of: Cloth): Hand => {
+const begun = (at: TableOf, of: Cloth): Hand => {
   const kept = of.kept && !of.kept.stale ? of.kept : null;
   return (
-    recalled(id, of.of, of.panels) ?? {
+    recalled(at) ?? {
       cloth: kept?.cloth ?? of.cloth,
       way: kept?.lay.way ?? 'open',
       lay: (kept?.lay as Lay | undefined) ?? null,
@@ -97,8 +106,8 @@ function pressed(
 const FOUND = new WeakMap<Lay, ClothWire>();
 
 /** The cloth on its table: what lies where, what a hand and the search do to it, step by step. */
-export function useTable(id: number, of: Cloth, unit: SheetUnit) {
-  const [{ now: hand, before }, step] = useReducer(stepped, null, () => ({ now: begun(id, of), before: [] }));
+export function useTable(at: TableOf, of: Cloth, unit: SheetUnit) {
+  const [{ now: hand, before }, step] = useReducer(stepped, null, () => ({ now: begun(at, of), before: [] }));
   const [chosen, setChosen] = useState<string | null>(null);
   const [said, setSaid] = useState('');
   const search = useSearch();
@@ -133,8 +142,8 @@ export function useTable(id: number, of: Cloth, unit: SheetUnit) {
   const isFirst = useRef(true);
   useEffect(() => {
     if (isFirst.current) isFirst.current = false;
-    else remembered(id, of.of, of.panels, hand);
-  }, [id, of, hand]);
+    else remembered(at, hand);
+  }, [at, hand]);
   const undo = () => {
     if (before.length === 0) return setSaid('There is nothing to undo.');
     stop();
