@@ -28,6 +28,7 @@ import { openingOf } from './opening.ts';
 import { ownAllowances, ownChecks, withOwn } from './own-rules.ts';
 import {
   CLOSES,
+  type Closes,
   type Drafted,
   type GarmentContext,
   type JoinEdge,
@@ -76,6 +77,8 @@ export interface Garment {
   /** how it looks and where its figures lie, worked out when it is drawn */
   readonly look: () => { readonly pictures: readonly Picture[]; readonly places: readonly Place[] };
   readonly opening: OpeningMade;
+  /** what closes it; null where it does not open */
+  readonly closes: Closes | null;
   /** overrides that could not be followed, each with the reason */
   readonly refused: readonly { readonly override: Override; readonly sentence: string }[];
   readonly measured: ReadonlyMap<string, Measured>;
@@ -302,6 +305,7 @@ function drafted(input: SheetInput, taken: Carrying | null, which: WhichSide, le
   const warned = new Set(checks.filter((k) => k.state === 'warned').map((k) => k.figure));
   return {
     hang,
+    closes: context.opens === null ? null : context.closes,
     fit: input.brief.fit,
     lines: marked,
     zones: made.flatMap((m) => m.draft.zones ?? []),

@@ -42,6 +42,8 @@ export interface Sheet {
   readonly left: readonly Panel[];
   /** how it looks and where its figures lie, worked out when it is drawn */
   readonly look: Garment['look'];
+  /** what closes it; null where it does not open */
+  readonly closes: Garment['closes'];
   /** overrides that could not be followed, each with the reason */
   readonly refused: readonly { readonly override: Override; readonly sentence: string }[];
 }
@@ -72,6 +74,7 @@ export function computeSheet(input: SheetInput): Sheet {
     panels: g.panels,
     left: g.left,
     look: g.look,
+    closes: g.closes,
     refused: g.refused,
   };
 }

@@ -1,0 +1,203 @@
+import { printShortDate } from '../dates/print.ts';
+import { daysBetween } from '../dates/studio-day.ts';
+import type { Skill } from '../diary/kinds.ts';
+import { hoursWord } from '../diary/load.ts';
+import type { Minute, Span } from '../diary/zoned.ts';
+import { lengthOf } from '../diary/spans.ts';
+import type { Choices, Step } from './chain.ts';
+import { withAnother, withOvertime } from './free.ts';
+import { backwards, dayOf, type Early, endOfDay, forwards, type Laid, type PlanBook, type Stuck } from './schedule.ts';
+
+/** What a plan is made in: the book, and each hand's hours with nothing taken out. */
+export interface PlanGround {
+  readonly book: PlanBook;
+  readonly hours: ReadonlyMap<number, readonly Span[]>;
+  readonly open: readonly Span[];
+  readonly today: string;
+}
+
+/** A step with both its ends: as early as can be, as late as may be. */
+export interface PlannedStep {
+  readonly step: Step;
+  readonly earliest: Laid | null;
+  readonly latest: Laid | null;
+  /** where it is booked or given before what comes before it is done: ready only from here */
+  readonly readyAt: Minute | null;
+  /** from the earliest start to the latest, minutes; null where one of them is not known */
+  readonly slack: number | null;
+  /** nothing hangs loose: it begins at the latest on the day on which it can at the earliest */
+  readonly tight: boolean;
+}
+/** Something that would make it possible, worked out. */
+export interface Would {
+  readonly id: 'fewer-fittings' | 'no-toile' | 'once' | 'another-hand' | 'overtime' | 'later' | 'move';
+  readonly says: string;
+  /** the day it would be ready */
+  readonly day: string;
+}
+export interface PlanAnswer {
+  readonly steps: readonly PlannedStep[];
+  /** the day it is ready at the earliest; null where it cannot be said */
+  readonly ready: string | null;
+  readonly holds: 'yes' | 'no' | 'unknown' | 'no-day';
+  /** what can be promised, the first sentence the answer */
+  readonly says: readonly string[];
+  readonly would: readonly Would[];
+}
+
+/** The last day, and why it is that. */
+export interface LastDays {
+  readonly handOver: string | null;
+  readonly lastFitting: string | null;
+  readonly why: string;
+}
+
+const days = (n: number): string => `${n} ${n === 1 ? 'day' : 'days'}`;
+
+/** Whether the promise can be kept, with what it hangs on and what would make it possible. Pure. */
+export function answerOf(
+  ground: PlanGround,
+  chain: (choices: Choices) => readonly Step[],
+  choices: Choices,
+  last: LastDays,
+): PlanAnswer {
+  const { book, today } = ground;
+  const steps = chain(choices);
+  const early = forwards(book, steps);
+  const late = backwards(book, steps);
+  const planned = early.map((e, i): PlannedStep => {
+    const latest = late[i]!.at;
+    const earliest = e.at;
+    const slack = latest && earliest ? latest.start - earliest.start : null;
+    const sameDay = latest && earliest && dayOf(book, latest.start) <= dayOf(book, earliest.start);
+    return { step: e.step, earliest, latest, readyAt: e.readyAt, slack, tight: slack !== null ? sameDay === true : last.handOver !== null };
+  });
+  const ready = readyOf(book, early);
+  const stuck = early.find((e) => e.stuck !== null) ?? null;
+  const holds =
+    stuck !== null ? (last.handOver === null ? 'unknown' : 'no') : last.handOver === null ? 'no-day' : ready !== null && ready <= last.handOver ? 'yes' : 'no';
+  const broken = brokenOf(ground, early, last);
+  const says = [
+    headline(ground, early, planned, last, ready, stuck),
+    ...broken,
+    ...(holds === 'yes' ? hangsOn(ground, planned) : []),
+  ];
+  const short = holds === 'no' || broken.length > 0;
+  return { steps: planned, ready, holds, says, would: short ? wouldHold(ground, chain, choices, last, today) : [] };
+}
+
+/** The day on which the last step is done; today where nothing is left to do. */
+function readyOf(book: PlanBook, early: readonly Early[]): string | null {
+  if (early.length === 0) return dayOf(book, book.now);
+  if (early.some((e) => e.stuck !== null)) return null;
+  const end = early.at(-1)!.readyAt ?? early.at(-1)!.at!.end;
+  // What ends at midnight is done on the day before.
+  return dayOf(book, end - 1);
+}
+
+const skillWords = (hands: Step['hands']): string => hands.map((any: readonly Skill[]) => any.join(' or ')).join(', and ');
+
+function stuckWords(book: PlanBook, step: Step, why: Stuck): string {
+  const until = book.days.at(-1)!.day;
+  switch (why) {
+    case 'no-skill':
+      return `Nobody on the staff can take the step “${step.name}”: it needs ${skillWords(step.hands)}.`;
+    case 'no-room':
+      return `No room of the house will do for the step “${step.name}”.`;
+    default:
+      return `No time was found for the step “${step.name}” up to ${printShortDate(until, book.days[0]!.day)}.`;
+  }
+}
+
+function headline(
+  { book, today }: PlanGround,
+  early: readonly Early[],
+  planned: readonly PlannedStep[],
+  last: LastDays,
+  ready: string | null,
+  stuck: Early | null,
+): string {
+  const short = (day: string) => printShortDate(day, today);
+  if (early.length === 0) return 'Nothing is left to do.';
+  if (stuck) return stuckWords(book, stuck.step, stuck.stuck!);
+  if (last.handOver === null) return `Ready on ${short(ready!)} at the earliest. No day is given by which it must be there.`;
+  const spare = daysBetween(ready!, last.handOver);
+  if (last.handOver < today)
+    return `Hand-over was to be on ${short(last.handOver)}, ${last.why}. Ready on ${short(ready!)} at the earliest.`;
+  if (spare >= 0)
+    return `Ready by ${short(ready!)}. Hand-over is on ${short(last.handOver)}, ${last.why}: ${spare === 0 ? 'no day' : days(spare)} to spare.`;
+  const until = endOfDay(book, last.handOver);
+  const after = planned.reduce((sum, p) => sum + (p.earliest ? lengthOf(p.earliest.parts.map((s) => ({ from: Math.max(s.from, until), to: Math.max(s.to, until) }))) : 0), 0);
+  const missing = after > 0 ? ` ${hoursWord(after)} of bench work would lie after it.` : '';
+  return `Not by ${short(last.handOver)}, ${last.why}: ready on ${short(ready!)} at the earliest, ${days(-spare)} later.${missing}`;
+}
+
+/** What is promised already and cannot be kept, a sentence each. */
+function brokenOf({ book, today }: PlanGround, early: readonly Early[], last: LastDays): string[] {
+  const short = (at: Minute) => printShortDate(dayOf(book, at), today);
+  return early.flatMap((e) => {
+    if (e.readyAt !== null && e.at)
+      return [
+        e.step.does === 'meeting'
+          ? `The appointment “${e.step.name}” is booked for ${short(e.at.start)}, but what it needs is done on ${short(e.readyAt)} at the earliest.`
+          : `“${e.step.name}” is assigned for ${short(e.at.start)}, but what comes before it is done on ${short(e.readyAt)} at the earliest.`,
+      ];
+    if (last.lastFitting !== null && e.step.notAfter === last.lastFitting && e.at && dayOf(book, e.at.start) > last.lastFitting)
+      return [
+        `The last fitting would be on ${short(e.at.start)}; it should be by ${printShortDate(last.lastFitting, today)}.`,
+      ];
+    return [];
+  });
+}
+
+/** The step with the least room, and whose hands it hangs on. */
+function hangsOn({ book, today }: PlanGround, planned: readonly PlannedStep[]): string[] {
+  const open = planned.filter((p) => p.slack !== null && p.step.minutes > 0 && !p.step.booked && !p.step.given);
+  if (open.length === 0) return [];
+  const tightest = open.reduce((a, b) => (b.slack! < a.slack! ? b : a));
+  const needed = tightest.step.hands.find((any) => book.staff.filter((h) => any.some((k) => h.skills.includes(k))).length === 1);
+  const only = needed && book.staff.find((h) => needed.some((k) => h.skills.includes(k)));
+  const by = printShortDate(dayOf(book, tightest.latest!.start), today);
+  return [
+    `It hangs most on “${tightest.step.name}”, to be begun by ${by}${only ? `; only ${only.name} can do it` : ''}.`,
+  ];
+}
+
+/** What would make it possible: each worked out by itself, none done. The last one always says by when. */
+function wouldHold(
+  ground: PlanGround,
+  chain: (choices: Choices) => readonly Step[],
+  choices: Choices,
+  last: LastDays,
+  today: string,
+): Would[] {
+  const { book, hours, open } = ground;
+  const short = (day: string) => printShortDate(day, today);
+  const tried = (b: PlanBook, steps: readonly Step[]): { day: string; holds: boolean } | null => {
+    const early = forwards(b, steps);
+    const day = readyOf(b, early);
+    const kept = brokenOf({ ...ground, book: b }, early, last).length === 0;
+    return day === null ? null : { day, holds: kept && (last.handOver === null || day <= last.handOver) };
+  };
+  const out: Would[] = [];
+  const offer = (id: Would['id'], what: string, b: PlanBook, steps: readonly Step[]): boolean => {
+    const made = tried(b, steps);
+    if (!made?.holds) return false;
+    out.push({ id, says: `${what}: ready by ${short(made.day)}.`, day: made.day });
+    return true;
+  };
+  const steps = chain(choices);
+  const moved = steps.map((s) => (s.booked || s.given ? { ...s, booked: null, given: null } : s));
+  if (steps.some((s) => s.booked || s.given)) offer('move', 'With the appointments and work of this order moved', book, moved);
+  if (!choices.once && choices.fittings > 1)
+    offer('fewer-fittings', 'With one fitting fewer', book, chain({ ...choices, fittings: choices.fittings - 1 }));
+  if (choices.toile) offer('no-toile', 'Without a toile', book, chain({ ...choices, toile: false }));
+  offer('another-hand', 'With another hand at the bench', { ...book, staff: withAnother(book.staff, open) }, steps);
+  for (const n of [1, 2, 3])
+    if (offer('overtime', `With ${n} h of overtime a day`, { ...book, staff: withOvertime(book.staff, hours, book.days, n * 60) }, steps))
+      break;
+  if (!choices.once) offer('once', 'With one fitting that settles all', book, chain({ ...choices, once: true, toile: false }));
+  const later = tried(book, moved);
+  if (later) out.push({ id: 'later', says: `As it is planned: ready by ${short(later.day)}.`, day: later.day });
+  return out;
+}
