@@ -1,4 +1,5 @@
 import { findKind, findSign, OWN_SIGN } from '@rocchetto/core/alter/index.ts';
+import { TIMES, WAITS, type Wait } from '@rocchetto/core/plan/times.ts';
 import { z } from 'zod';
 import { Version } from './basics.ts';
 
@@ -58,6 +59,22 @@ export const HouseBench = z.strictObject({
       SignWords,
     )
     .default({}),
+  /** minutes of the house by the lines of the plan’s table */
+  times: z
+    .record(
+      z.string().refine((id) => TIMES.some((t) => t.id === id), 'There is no such time in the table.'),
+      z
+        .number('Enter the minutes as a number.')
+        .min(0, 'Enter 0 minutes or more.')
+        .max(2880, 'Enter at most 2,880 minutes.'),
+    )
+    .default({}),
+  waits: z
+    .partialRecord(
+      z.enum(Object.keys(WAITS) as [Wait, ...Wait[]]),
+      z.int('Enter whole days.').min(0, 'Enter 0 days or more.').max(365, 'Enter at most 365 days.'),
+    )
+    .default({}),
 });
 export type HouseBench = z.infer<typeof HouseBench>;
 export const HouseBenchWrite = z.strictObject({ version: Version, bench: HouseBench });
@@ -107,6 +124,16 @@ export function benchMoved(before: HouseBench, after: HouseBench): string[] {
     if (was && was.hidden !== is.hidden) return `sign “${name}” ${is.hidden ? 'hidden' : 'shown again'}`;
     return `sign “${name}” ${was || !OWN_SIGN.test(id) ? 'edited' : 'added'}`;
   });
-  return [...kinds, ...signs].filter((s) => s !== '');
+  const times = TIMES.map(({ id, name }) =>
+    before.times[id] === after.times[id]
+      ? ''
+      : `${name}: ${before.times[id] ?? 'usual'} → ${after.times[id] ?? 'usual'} minutes`,
+  );
+  const waits = (Object.keys(WAITS) as Wait[]).map((id) =>
+    before.waits[id] === after.waits[id]
+      ? ''
+      : `${WAITS[id].name}: ${before.waits[id] ?? 'usual'} → ${after.waits[id] ?? 'usual'} days`,
+  );
+  return [...kinds, ...signs, ...times, ...waits].filter((s) => s !== '');
 }
 const priceWord = (p: number | undefined) => (p === undefined ? 'none' : p.toFixed(2));

@@ -34,6 +34,7 @@ export * from './parse-length.ts';
 export * from './parts.ts';
 export * from './pattern.ts';
 export * from './photos.ts';
+export * from './plan.ts';
 export * from './problems.ts';
 export * from './reading.ts';
 export * from './roles.ts';

@@ -98,6 +98,7 @@ import {
 } from './orders.ts';
 import { PatternQuery, PatternView } from './pattern.ts';
 import { PhotoView } from './photos.ts';
+import { PlanAccept, PlanAccepted, PlanView, PlanWrite } from './plan.ts';
 import { Earlier, Readings, ReadingsAnswer, SessionFull } from './sessions.ts';
 import { Agree, MarkCut, SheetChange, SheetView } from './sheets.ts';
 import { SpecOrSheetFile } from './spec.ts';
@@ -300,6 +301,24 @@ export const ROUTES = {
     does: 'Open questions of an order, and what its client likes',
     may: 'order.read',
     answer: DesignView,
+  },
+  'GET /orders/:id/plan': {
+    does: 'What can be promised of an order: its steps at their earliest and latest; nothing is booked by it',
+    may: 'diary.read',
+    answer: PlanView,
+  },
+  'PUT /orders/:id/plan': {
+    does: 'Chooses how its work goes, and what of its steps is its own',
+    may: 'bench.write',
+    body: PlanWrite,
+    answer: Versioned,
+  },
+  'POST /orders/:id/plan/accept': {
+    does: 'Takes work and appointments of a plan into bench and diary, all of them or none',
+    may: 'bench.write',
+    body: PlanAccept,
+    status: 201,
+    answer: PlanAccepted,
   },
   'POST /orders/:id/questions': {
     does: 'Keeps something that is not decided yet',

@@ -31,6 +31,8 @@ export async function seedDesign(tx: Tx, staff: readonly SignedIn[], now: Date) 
       zip: { minutes: 50, price: 45 },
     },
     signs: {},
+    times: {},
+    waits: {},
   };
   const { bench: before } = await houseBench(tx);
   await changeBench(tx, bench);

@@ -2,11 +2,20 @@ import { printShortDate } from '../dates/print.ts';
 import { daysBetween } from '../dates/studio-day.ts';
 import type { Skill } from '../diary/kinds.ts';
 import { hoursWord } from '../diary/load.ts';
-import type { Minute, Span } from '../diary/zoned.ts';
 import { lengthOf } from '../diary/spans.ts';
+import type { Minute, Span } from '../diary/zoned.ts';
 import type { Choices, Step } from './chain.ts';
 import { withAnother, withOvertime } from './free.ts';
-import { backwards, dayOf, type Early, endOfDay, forwards, type Laid, type PlanBook, type Stuck } from './schedule.ts';
+import {
+  backwards,
+  dayOf,
+  type Early,
+  endOfDay,
+  forwards,
+  type Laid,
+  type PlanBook,
+  type Stuck,
+} from './schedule.ts';
 
 /** What a plan is made in: the book, and each hand's hours with nothing taken out. */
 export interface PlanGround {
@@ -70,20 +79,46 @@ export function answerOf(
     const earliest = e.at;
     const slack = latest && earliest ? latest.start - earliest.start : null;
     const sameDay = latest && earliest && dayOf(book, latest.start) <= dayOf(book, earliest.start);
-    return { step: e.step, earliest, latest, readyAt: e.readyAt, slack, tight: slack !== null ? sameDay === true : last.handOver !== null };
+    return {
+      step: e.step,
+      earliest,
+      latest,
+      readyAt: e.readyAt,
+      slack,
+      tight: slack !== null ? sameDay === true : last.handOver !== null,
+    };
   });
   const ready = readyOf(book, early);
-  const stuck = early.find((e) => e.stuck !== null) ?? null;
+  // After the first that finds no time none is looked at; of those that nobody can do each is told.
+  const stuck = early.filter(
+    (e, i) => e.stuck !== null && (e.stuck !== 'no-time' || early[i - 1]?.stuck !== 'no-time'),
+  );
   const holds =
-    stuck !== null ? (last.handOver === null ? 'unknown' : 'no') : last.handOver === null ? 'no-day' : ready !== null && ready <= last.handOver ? 'yes' : 'no';
+    stuck.length > 0
+      ? last.handOver === null
+        ? 'unknown'
+        : 'no'
+      : last.handOver === null
+        ? 'no-day'
+        : ready !== null && ready <= last.handOver
+          ? 'yes'
+          : 'no';
   const broken = brokenOf(ground, early, last);
   const says = [
-    headline(ground, early, planned, last, ready, stuck),
+    ...(stuck.length > 0
+      ? stuck.map((e) => stuckWords(book, e.step, e.stuck!))
+      : [headline(ground, early, planned, last, ready)]),
     ...broken,
     ...(holds === 'yes' ? hangsOn(ground, planned) : []),
   ];
   const short = holds === 'no' || broken.length > 0;
-  return { steps: planned, ready, holds, says, would: short ? wouldHold(ground, chain, choices, last, today) : [] };
+  return {
+    steps: planned,
+    ready,
+    holds,
+    says,
+    would: short ? wouldHold(ground, chain, choices, last, today) : [],
+  };
 }
 
 /** The day on which the last step is done; today where nothing is left to do. */
@@ -95,7 +130,8 @@ function readyOf(book: PlanBook, early: readonly Early[]): string | null {
   return dayOf(book, end - 1);
 }
 
-const skillWords = (hands: Step['hands']): string => hands.map((any: readonly Skill[]) => any.join(' or ')).join(', and ');
+const skillWords = (hands: Step['hands']): string =>
+  hands.map((any: readonly Skill[]) => any.join(' or ')).join(', and ');
 
 function stuckWords(book: PlanBook, step: Step, why: Stuck): string {
   const until = book.days.at(-1)!.day;
@@ -115,19 +151,27 @@ function headline(
   planned: readonly PlannedStep[],
   last: LastDays,
   ready: string | null,
-  stuck: Early | null,
 ): string {
   const short = (day: string) => printShortDate(day, today);
   if (early.length === 0) return 'Nothing is left to do.';
-  if (stuck) return stuckWords(book, stuck.step, stuck.stuck!);
-  if (last.handOver === null) return `Ready on ${short(ready!)} at the earliest. No day is given by which it must be there.`;
+  if (last.handOver === null)
+    return `Ready on ${short(ready!)} at the earliest. No day is given by which it must be there.`;
   const spare = daysBetween(ready!, last.handOver);
   if (last.handOver < today)
     return `Hand-over was to be on ${short(last.handOver)}, ${last.why}. Ready on ${short(ready!)} at the earliest.`;
   if (spare >= 0)
     return `Ready by ${short(ready!)}. Hand-over is on ${short(last.handOver)}, ${last.why}: ${spare === 0 ? 'no day' : days(spare)} to spare.`;
   const until = endOfDay(book, last.handOver);
-  const after = planned.reduce((sum, p) => sum + (p.earliest ? lengthOf(p.earliest.parts.map((s) => ({ from: Math.max(s.from, until), to: Math.max(s.to, until) }))) : 0), 0);
+  const after = planned.reduce(
+    (sum, p) =>
+      sum +
+      (p.earliest
+        ? lengthOf(
+            p.earliest.parts.map((s) => ({ from: Math.max(s.from, until), to: Math.max(s.to, until) })),
+          )
+        : 0),
+    0,
+  );
   const missing = after > 0 ? ` ${hoursWord(after)} of bench work would lie after it.` : '';
   return `Not by ${short(last.handOver)}, ${last.why}: ready on ${short(ready!)} at the earliest, ${days(-spare)} later.${missing}`;
 }
@@ -142,7 +186,12 @@ function brokenOf({ book, today }: PlanGround, early: readonly Early[], last: La
           ? `The appointment “${e.step.name}” is booked for ${short(e.at.start)}, but what it needs is done on ${short(e.readyAt)} at the earliest.`
           : `“${e.step.name}” is assigned for ${short(e.at.start)}, but what comes before it is done on ${short(e.readyAt)} at the earliest.`,
       ];
-    if (last.lastFitting !== null && e.step.notAfter === last.lastFitting && e.at && dayOf(book, e.at.start) > last.lastFitting)
+    if (
+      last.lastFitting !== null &&
+      e.step.notAfter === last.lastFitting &&
+      e.at &&
+      dayOf(book, e.at.start) > last.lastFitting
+    )
       return [
         `The last fitting would be on ${short(e.at.start)}; it should be by ${printShortDate(last.lastFitting, today)}.`,
       ];
@@ -152,10 +201,14 @@ function brokenOf({ book, today }: PlanGround, early: readonly Early[], last: La
 
 /** The step with the least room, and whose hands it hangs on. */
 function hangsOn({ book, today }: PlanGround, planned: readonly PlannedStep[]): string[] {
-  const open = planned.filter((p) => p.slack !== null && p.step.minutes > 0 && !p.step.booked && !p.step.given);
+  const open = planned.filter(
+    (p) => p.slack !== null && p.step.minutes > 0 && !p.step.booked && !p.step.given,
+  );
   if (open.length === 0) return [];
   const tightest = open.reduce((a, b) => (b.slack! < a.slack! ? b : a));
-  const needed = tightest.step.hands.find((any) => book.staff.filter((h) => any.some((k) => h.skills.includes(k))).length === 1);
+  const needed = tightest.step.hands.find(
+    (any) => book.staff.filter((h) => any.some((k) => h.skills.includes(k))).length === 1,
+  );
   const only = needed && book.staff.find((h) => needed.some((k) => h.skills.includes(k)));
   const by = printShortDate(dayOf(book, tightest.latest!.start), today);
   return [
@@ -188,16 +241,36 @@ function wouldHold(
   };
   const steps = chain(choices);
   const moved = steps.map((s) => (s.booked || s.given ? { ...s, booked: null, given: null } : s));
-  if (steps.some((s) => s.booked || s.given)) offer('move', 'With the appointments and work of this order moved', book, moved);
+  if (steps.some((s) => s.booked || s.given))
+    offer('move', 'With the appointments and work of this order moved', book, moved);
   if (!choices.once && choices.fittings > 1)
-    offer('fewer-fittings', 'With one fitting fewer', book, chain({ ...choices, fittings: choices.fittings - 1 }));
+    offer(
+      'fewer-fittings',
+      'With one fitting fewer',
+      book,
+      chain({ ...choices, fittings: choices.fittings - 1 }),
+    );
   if (choices.toile) offer('no-toile', 'Without a toile', book, chain({ ...choices, toile: false }));
-  offer('another-hand', 'With another hand at the bench', { ...book, staff: withAnother(book.staff, open) }, steps);
+  offer(
+    'another-hand',
+    'With another hand at the bench',
+    { ...book, staff: withAnother(book.staff, open) },
+    steps,
+  );
   for (const n of [1, 2, 3])
-    if (offer('overtime', `With ${n} h of overtime a day`, { ...book, staff: withOvertime(book.staff, hours, book.days, n * 60) }, steps))
+    if (
+      offer(
+        'overtime',
+        `With ${n} h of overtime a day`,
+        { ...book, staff: withOvertime(book.staff, hours, book.days, n * 60) },
+        steps,
+      )
+    )
       break;
-  if (!choices.once) offer('once', 'With one fitting that settles all', book, chain({ ...choices, once: true, toile: false }));
+  if (!choices.once)
+    offer('once', 'With one fitting that settles all', book, chain({ ...choices, once: true, toile: false }));
   const later = tried(book, moved);
-  if (later) out.push({ id: 'later', says: `As it is planned: ready by ${short(later.day)}.`, day: later.day });
+  if (later)
+    out.push({ id: 'later', says: `As it is planned: ready by ${short(later.day)}.`, day: later.day });
   return out;
 }

@@ -1,8 +1,8 @@
 import { dayAfter } from '../dates/day-after.ts';
-import type { At, Skill } from '../diary/kinds.ts';
+import type { At, Need, Skill } from '../diary/kinds.ts';
 import type { Minute } from '../diary/zoned.ts';
 import { STAGES, type Stage } from '../thread/stage.ts';
-import { daysOf, type HouseTimes, STEP_SKILLS, WORK_STEPS, type WorkStep } from './times.ts';
+import { daysOf, type HouseTimes, STEP_MAKES, STEP_SKILLS, WORK_STEPS, type WorkStep } from './times.ts';
 import { minutesOf, PLAIN_WORK, type Work } from './work.ts';
 
 /** One step of the work on an order. Its steps follow one another: a garment lies on one table at a time. */
@@ -25,8 +25,15 @@ export interface Step {
   readonly notAfter: string | null;
   /** what its minutes are made of */
   readonly why: readonly string[];
+  /** what an appointment needs that it makes ready */
+  readonly makes: Need | null;
   /** booked in the diary: from, to */
-  readonly booked: { readonly id: number; readonly start: Minute; readonly end: Minute; readonly staff: readonly number[] } | null;
+  readonly booked: {
+    readonly id: number;
+    readonly start: Minute;
+    readonly end: Minute;
+    readonly staff: readonly number[];
+  } | null;
   /** given at the bench: to whom, for which day, the last one of several */
   readonly given: { readonly staff: readonly number[]; readonly first: string; readonly last: string } | null;
 }
@@ -98,7 +105,12 @@ export interface OrderAtWork {
     readonly staff: readonly number[];
   }[];
   /** work given at the bench to steps of this plan */
-  readonly given: readonly { readonly step: string; readonly staffId: number; readonly day: string; readonly done: boolean }[];
+  readonly given: readonly {
+    readonly step: string;
+    readonly staffId: number;
+    readonly day: string;
+    readonly done: boolean;
+  }[];
   /** minutes left of alterations that are asked for or agreed */
   readonly alterations: number;
   /** null while no sheet can be drafted */
@@ -167,12 +179,23 @@ function isBehind(id: string, o: OrderAtWork, order: readonly string[], fitted: 
 
 /** What is planned of a garment that is made here, from the asking to the day it is fetched. */
 function making(o: OrderAtWork, c: Choices, house: HouseTimes): Bare[] {
-  const work = (id: WorkStep, more: Partial<Bare> = {}): Bare => ({ id, name: WORK_STEPS[id], work: id, ...more });
+  const work = (id: WorkStep, more: Partial<Bare> = {}): Bare => ({
+    id,
+    name: WORK_STEPS[id],
+    work: id,
+    ...more,
+  });
   const fittings = c.once ? 1 : c.fittings;
   const cloth: Lag[] =
     c.cloth.state === 'order'
       ? [{ after: 'order-cloth', days: daysOf(house, 'delivery'), name: 'the cloth comes' }]
       : [];
+  // Nobody comes twice in a row: between two visits there is work, and a client with a life of their own.
+  const since = (visit: string | null): Pick<Bare, 'waits'> =>
+    visit === null
+      ? {}
+      : { waits: [{ after: visit, days: daysOf(house, 'visits'), name: 'from one visit to the next' }] };
+  const toiled = c.toile && !c.once;
   const hangs = (o.work?.hangs ?? false) && daysOf(house, 'hanging') > 0;
   return [
     { id: 'brief', name: 'settle the design', kind: 'consultation' },
@@ -180,18 +203,36 @@ function making(o: OrderAtWork, c: Choices, house: HouseTimes): Bare[] {
     ...(c.cloth.state === 'order' ? [work('order-cloth')] : []),
     work('draft'),
     ...(c.toile ? [work('toile')] : []),
-    ...(c.toile && !c.once ? [{ id: 'toile-fitting', name: 'toile fitting', kind: 'toile-fitting' }] : []),
+    ...(toiled ? [{ id: 'toile-fitting', name: 'toile fitting', kind: 'toile-fitting' }] : []),
     work('agree'),
     work('wash', { waits: cloth, notBefore: c.cloth.state === 'comes' ? c.cloth.on : null }),
     work('cut', { waits: [{ after: 'wash', days: daysOf(house, 'drying'), name: 'the cloth dries' }] }),
     work('baste'),
     ...Array.from({ length: fittings }, (_, k): Bare[] => [
-      { id: `fitting-${k + 1}`, name: fittings > 1 ? `fitting ${k + 1}` : c.once ? 'the one fitting' : 'fitting', kind: c.fittingKind, fitting: true },
+      {
+        id: `fitting-${k + 1}`,
+        name: fittings > 1 ? `fitting ${k + 1}` : c.once ? 'the one fitting' : 'fitting',
+        kind: c.fittingKind,
+        fitting: true,
+        ...since(k > 0 ? `fitting-${k}` : toiled ? 'toile-fitting' : null),
+      },
       work('changes', { id: `changes-${k + 1}`, of: `fitting-${k + 1}` }),
       ...(k === 0 ? [work('sew')] : []),
     ]).flat(),
-    work('hem', hangs ? { waits: [{ after: 'sew', days: daysOf(house, 'hanging'), name: 'the cloth hangs' }] } : {}),
-    ...(c.once ? [] : [{ id: 'final-fitting', name: 'last fitting', kind: 'final-fitting' }]),
+    work(
+      'hem',
+      hangs ? { waits: [{ after: 'sew', days: daysOf(house, 'hanging'), name: 'the cloth hangs' }] } : {},
+    ),
+    ...(c.once
+      ? []
+      : [
+          {
+            id: 'final-fitting',
+            name: 'last fitting',
+            kind: 'final-fitting',
+            ...since(`fitting-${fittings}`),
+          },
+        ]),
     work('finish'),
     { id: 'collection', name: 'collection', kind: 'collection' },
   ];
@@ -233,7 +274,10 @@ export function chainOf(
   const order = all.map((s) => s.id);
   const { booked, held, fitted } = meetingsOf(all, o, kinds);
   const behind = new Set(
-    order.filter((id) => (o.broughtIn && id === 'intake') || isBehind(id, o, order, fitted) || isDone(id, o, choices, held)),
+    order.filter(
+      (id) =>
+        (o.broughtIn && id === 'intake') || isBehind(id, o, order, fitted) || isDone(id, o, choices, held),
+    ),
   );
   // What was held or done brings everything before it: a garment that was fitted is cut.
   const furthest = Math.max(-1, ...order.map((id, i) => (held.has(id) ? i : -1)));
@@ -241,7 +285,7 @@ export function chainOf(
   return all.flatMap((s, i): Step[] => {
     const own = choices.own.find((w) => w.id === s.id);
     if (behind.has(s.id) || i < furthest || own?.minutes === null) return [];
-    const made = stepOf(s, o, choices, house, kinds, own ?? null, behind);
+    const made = stepOf(s, o, house, kinds, own ?? null, behind);
     if (!made) return [];
     return [
       {
@@ -250,7 +294,11 @@ export function chainOf(
         booked: booked.get(s.id) ?? null,
         given: givenOf(s.id, o),
         notAfter:
-          s.id === 'collection' ? last.handOver : s.id === 'final-fitting' ? last.lastFitting : (s.notAfter ?? null),
+          s.id === 'collection'
+            ? last.handOver
+            : s.id === 'final-fitting'
+              ? last.lastFitting
+              : (s.notAfter ?? null),
       },
     ];
   });
@@ -266,22 +314,41 @@ function givenOf(id: string, o: OrderAtWork): Step['given'] {
 function stepOf(
   s: Bare,
   o: OrderAtWork,
-  c: Choices,
   house: HouseTimes,
   kinds: readonly Meeting[],
   own: OwnStep | null,
   behind: ReadonlySet<string>,
 ): Omit<Step, 'booked' | 'given' | 'notAfter'> | null {
-  const base = { id: s.id, name: s.name, waits: s.waits ?? [], notBefore: s.notBefore ?? null };
+  const base = {
+    id: s.id,
+    name: s.name,
+    waits: s.waits ?? [],
+    notBefore: s.notBefore ?? null,
+    makes: (s.work && STEP_MAKES[s.work]) ?? null,
+  };
   const kept = own ? [`set for this garment: ${own.reason}`] : null;
   if (s.kind) {
     const kind = kinds.find((k) => k.id === s.kind);
     if (!kind) return null;
     const minutes = own?.minutes ?? kind.minutes;
-    return { ...base, does: 'meeting', kind: kind.id, minutes, hands: kind.hands, why: kept ?? [`a ${kind.name} of the diary`] };
+    return {
+      ...base,
+      does: 'meeting',
+      kind: kind.id,
+      minutes,
+      hands: kind.hands,
+      why: kept ?? [`a ${kind.name} of the diary`],
+    };
   }
   if (!s.work)
-    return { ...base, does: 'work', kind: null, minutes: own?.minutes ?? 0, hands: [[s.skill!]], why: kept ?? [] };
+    return {
+      ...base,
+      does: 'work',
+      kind: null,
+      minutes: own?.minutes ?? 0,
+      hands: [[s.skill!]],
+      why: kept ?? [],
+    };
   // After a fitting that was held, what was asked for there is known.
   const known = s.of !== undefined && behind.has(s.of);
   const reckoned = known
@@ -291,7 +358,11 @@ function stepOf(
       : minutesOf(s.work, o.work ?? PLAIN_WORK, house);
   const minutes = own?.minutes ?? reckoned.minutes;
   if (minutes === 0 && !own) return null;
-  const why = kept ?? (o.work === null && s.minutes === undefined ? [...reckoned.why, 'no sheet yet: reckoned as a plain lined skirt'] : reckoned.why);
+  const why =
+    kept ??
+    (o.work === null && s.minutes === undefined
+      ? [...reckoned.why, 'no sheet yet: reckoned as a plain lined skirt']
+      : reckoned.why);
   return { ...base, does: 'work', kind: null, minutes, hands: [STEP_SKILLS[s.work]], why };
 }
 
@@ -301,7 +372,11 @@ function withAdded(bare: readonly Bare[], own: readonly OwnStep[]): Bare[] {
   for (const { id, added } of own) {
     if (!added) continue;
     const after = out.findIndex((s) => s.id === added.after);
-    out.splice(after < 0 ? Math.max(0, out.length - 1) : after + 1, 0, { id, name: added.name, skill: added.skill });
+    out.splice(after < 0 ? Math.max(0, out.length - 1) : after + 1, 0, {
+      id,
+      name: added.name,
+      skill: added.skill,
+    });
   }
   return out;
 }

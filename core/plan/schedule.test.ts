@@ -39,7 +39,10 @@ function randomCase(seed: number): Case {
   const steps = Array.from({ length: n }, (_, i): Step => {
     const meeting = rnd() < 0.35;
     const two = meeting && rnd() < 0.2;
-    const waits: Lag[] = i > 0 && rnd() < 0.35 ? [{ after: `s${int(Math.max(0, i - 2), i - 1)}`, days: int(1, 2), name: '' }] : [];
+    const waits: Lag[] =
+      i > 0 && rnd() < 0.35
+        ? [{ after: `s${int(Math.max(0, i - 2), i - 1)}`, days: int(1, 2), name: '' }]
+        : [];
     return {
       id: `s${i}`,
       name: `s${i}`,
@@ -51,6 +54,7 @@ function randomCase(seed: number): Case {
       notBefore: rnd() < 0.1 ? DAY(int(0, 3)) : null,
       notAfter: i === n - 1 ? DAY(int(Math.floor(days / 2), days - 1)) : null,
       why: [],
+      makes: null,
       booked: null,
       given: null,
     };
@@ -59,11 +63,19 @@ function randomCase(seed: number): Case {
 }
 
 /** Free hours as the plan is given them; hours of one day that follow one another touch. */
-const spans = (free: readonly boolean[]): Span[] => joined(free.flatMap((f, u) => (f ? [{ from: at(u), to: at(u) + 60 }] : [])));
-const busyOf = (free: readonly boolean[]): Span[] => joined(free.flatMap((f, u) => (f ? [] : [{ from: at(u), to: at(u) + 60 }])));
+const spans = (free: readonly boolean[]): Span[] =>
+  joined(free.flatMap((f, u) => (f ? [{ from: at(u), to: at(u) + 60 }] : [])));
+const busyOf = (free: readonly boolean[]): Span[] =>
+  joined(free.flatMap((f, u) => (f ? [] : [{ from: at(u), to: at(u) + 60 }])));
 
 const bookOf = (c: Case): PlanBook => ({
-  staff: c.hands.map((h, i) => ({ id: i + 1, name: `hand ${i + 1}`, skills: h.skills, works: spans(h.free), busy: busyOf(h.free) })),
+  staff: c.hands.map((h, i) => ({
+    id: i + 1,
+    name: `hand ${i + 1}`,
+    skills: h.skills,
+    works: spans(h.free),
+    busy: busyOf(h.free),
+  })),
   rooms: [{ id: 1, name: 'room', goodFor: ['fitting'], busy: busyOf(c.room) }],
   client: spans(c.client),
   rooming: new Map([['fitting', { room: ['fitting'], buffer: 0 }]]),
@@ -107,7 +119,11 @@ function* ways(c: Case, s: Step, from: number): Generator<{ start: number; end: 
 }
 
 /** All ways to lay the steps from the `first` on, one after the other; for each calls back with starts and ends. */
-function everyWay(c: Case, first: number, seen: (starts: readonly number[], ends: readonly number[]) => void): void {
+function everyWay(
+  c: Case,
+  first: number,
+  seen: (starts: readonly number[], ends: readonly number[]) => void,
+): void {
   const starts: number[] = [];
   const ends: number[] = [];
   const go = (i: number) => {
@@ -119,7 +135,8 @@ function everyWay(c: Case, first: number, seen: (starts: readonly number[], ends
       // What ends at the end of a day's last hour ended on that day.
       if (k >= first) from = Math.max(from, (dayOfUnit(ends[k]! - 1) + w.days) * PER_DAY);
     }
-    if (s.notBefore) from = Math.max(from, (Date.parse(s.notBefore) - Date.parse(DAY(0))) / 86_400_000 * PER_DAY);
+    if (s.notBefore)
+      from = Math.max(from, ((Date.parse(s.notBefore) - Date.parse(DAY(0))) / 86_400_000) * PER_DAY);
     for (const way of ways(c, s, from)) {
       starts[i] = way.start;
       ends[i] = way.end;
@@ -138,11 +155,15 @@ describe('a plan held against every way there is', () => {
   const CASES = Array.from({ length: 150 }, (_, i) => randomCase(1000 + i * 7919));
   let possible = 0;
   let impossible = 0;
-  it('has the same earliest ends, latest starts and the same answer whether it is possible', { timeout: 120_000 }, () => {
+  it('has the same earliest ends, latest starts and the same answer whether it is possible', {
+    timeout: 120_000,
+  }, () => {
     for (const c of CASES) {
       const n = c.steps.length;
       const earliest = Array.from({ length: n }, () => Number.POSITIVE_INFINITY);
-      everyWay(c, 0, (_, ends) => ends.forEach((e, i) => (earliest[i] = Math.min(earliest[i]!, e))));
+      everyWay(c, 0, (_, ends) => {
+        for (const [i, e] of ends.entries()) earliest[i] = Math.min(earliest[i]!, e);
+      });
       const book = bookOf(c);
       const early = forwards(book, c.steps);
       const whole = early.every((e) => e.stuck === null);
@@ -166,11 +187,13 @@ describe('a plan held against every way there is', () => {
     for (const c of CASES) {
       const book = bookOf(c);
       const freeAt = (free: readonly boolean[], span: Span) =>
-        free.some((f, u) => f && at(u) <= span.from && span.from < at(u) + 60) && spans(free).some((s) => s.from <= span.from && span.to <= s.to);
+        free.some((f, u) => f && at(u) <= span.from && span.from < at(u) + 60) &&
+        spans(free).some((s) => s.from <= span.from && span.to <= s.to);
       for (const { step, at: laid } of [...forwards(book, c.steps), ...backwards(book, c.steps)]) {
         if (!laid) continue;
         for (const part of laid.parts) expect(freeAt(c.hands[laid.staff[0]! - 1]!.free, part)).toBe(true);
-        if (step.does === 'work') expect(laid.parts.reduce((sum, p) => sum + p.to - p.from, 0)).toBe(step.minutes);
+        if (step.does === 'work')
+          expect(laid.parts.reduce((sum, p) => sum + p.to - p.from, 0)).toBe(step.minutes);
         else
           for (const free of [c.client, c.room, ...laid.staff.map((id) => c.hands[id - 1]!.free)])
             expect(freeAt(free, { from: laid.start, to: laid.end })).toBe(true);

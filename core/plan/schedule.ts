@@ -43,6 +43,7 @@ const indexOfDay = (book: PlanBook, day: string): number => {
   const i = Math.round((Date.parse(`${day}T00:00:00Z`) - Date.parse(`${first}T00:00:00Z`)) / 86_400_000);
   return i;
 };
+const dayStart = (book: PlanBook, at: Minute): Minute => book.days[Math.max(0, dayAt(book, at))]!.from;
 /** The first minute of a day; before the book's days −∞, after them ∞. */
 export function startOfDay(book: PlanBook, day: string): Minute {
   const i = indexOfDay(book, day);
@@ -65,7 +66,10 @@ function daysBefore(book: PlanBook, at: Minute, days: number): Minute {
 }
 
 const able = (book: PlanBook, s: Step): Hand[] =>
-  book.staff.filter((h) => s.hands[0]!.some((k) => h.skills.includes(k)));
+  // Of two who end at once, the one with fewer skills: the others stay free for what only they can do.
+  book.staff
+    .filter((h) => s.hands[0]!.some((k) => h.skills.includes(k)))
+    .sort((a, b) => a.skills.length - b.skills.length || a.id - b.id);
 
 /** So many minutes of free time from a moment on, in whole stretches from the front; null where there are not enough. */
 export function fill(free: readonly Span[], from: Minute, minutes: number): Span[] | null {
@@ -140,17 +144,20 @@ const met = (t: { start: Minute; end: Minute; staff: readonly number[]; room: nu
   parts: [],
 });
 function whyNone(book: PlanBook, s: Step): Stuck {
-  if (!s.hands.every((any) => book.staff.some((h) => any.some((k) => h.skills.includes(k))))) return 'no-skill';
+  if (!s.hands.every((any) => book.staff.some((h) => any.some((k) => h.skills.includes(k)))))
+    return 'no-skill';
   const { room } = book.rooming.get(s.kind!)!;
-  return room !== null && !book.rooms.some((r: RoomBook) => room.every((u) => r.goodFor.includes(u))) ? 'no-room' : 'no-time';
+  return room !== null && !book.rooms.some((r: RoomBook) => room.every((u) => r.goodFor.includes(u)))
+    ? 'no-room'
+    : 'no-time';
 }
 /** The first time at which hands, a room and the client are free. */
 function meetFrom(book: PlanBook, s: Step, from: Minute): Laid | Stuck {
   const within = common(book.client, [{ from, to: Number.POSITIVE_INFINITY }]);
   const never = whyNone(book, s);
-  if (never !== "no-time") return never;
+  if (never !== 'no-time') return never;
   const first = allTimes(book, question(book, s, within)).next();
-  return first.done ? "no-time" : met(first.value);
+  return first.done ? 'no-time' : met(first.value);
 }
 /** The last such time that is over by `until`. */
 function meetUntil(book: PlanBook, s: Step, until: Minute): Laid | Stuck {
@@ -179,32 +186,52 @@ export interface Early {
  * ready by then it is told, and what follows goes on from when it could be.
  */
 export function forwards(book: PlanBook, chain: readonly Step[]): Early[] {
-  const ends = new Map<string, Minute>();
-  let before = book.now;
+  const ends = new Map<string, End>();
+  let before: End = { sure: book.now, day: book.now };
   let stuck: Stuck | null = null;
+  const beginning = (step: Step, which: keyof End): Minute =>
+    Math.max(
+      before[which],
+      ...step.waits.map((w) => {
+        const end = ends.get(w.after);
+        return end ? daysLater(book, end[which], w.days) : before[which];
+      }),
+      step.notBefore === null ? before[which] : startOfDay(book, step.notBefore),
+    );
   return chain.map((step): Early => {
     if (stuck) return { step, at: null, readyAt: null, stuck };
-    const from = Math.max(
-      before,
-      ...step.waits.map((w) => (ends.has(w.after) ? daysLater(book, ends.get(w.after)!, w.days) : before)),
-      step.notBefore === null ? before : startOfDay(book, step.notBefore),
-    );
+    const from = beginning(step, 'sure');
     const fixed = fixedAt(book, step);
-    const late = fixed !== null && from > fixed.start;
-    const laid = fixed && !late ? fixed : step.does === 'work' ? workFrom(book, step, from) : meetFrom(book, step, from);
+    const late = fixed !== null && beginning(step, 'day') > (step.given ? fixed.end - 1 : fixed.start);
+    const laid =
+      fixed && !late ? fixed : step.does === 'work' ? workFrom(book, step, from) : meetFrom(book, step, from);
+    if (laid === 'no-skill' || laid === 'no-room') {
+      // Somebody or some room must be found first; what follows is reckoned as if it were done without waiting.
+      before = { sure: from + step.minutes, day: from + step.minutes };
+      ends.set(step.id, before);
+      return { step, at: fixed, readyAt: null, stuck: laid };
+    }
     if (typeof laid === 'string') {
       stuck = laid;
       return { step, at: fixed, readyAt: null, stuck };
     }
-    before = laid.end;
-    ends.set(step.id, laid.end);
+    // Work given for a day is done at some time of it: what is booked or given for that day may still follow it.
+    before = { sure: laid.end, day: laid === fixed && step.given ? dayStart(book, laid.end - 1) : laid.end };
+    ends.set(step.id, before);
     return { step, at: fixed ?? laid, readyAt: late ? laid.start : null, stuck: null };
   });
 }
 
+/** When a step is done: for certain, and at the soonest where only its day is known. */
+interface End {
+  readonly sure: Minute;
+  readonly day: Minute;
+}
+
 /** Where a step is booked, or given at the bench: then it may be begun late on its last day, so it counts as done at its end. */
 function fixedAt(book: PlanBook, s: Step): Laid | null {
-  if (s.booked) return { start: s.booked.start, end: s.booked.end, staff: s.booked.staff, room: null, parts: [] };
+  if (s.booked)
+    return { start: s.booked.start, end: s.booked.end, staff: s.booked.staff, room: null, parts: [] };
   if (!s.given) return null;
   const [from, to] = [startOfDay(book, s.given.first), endOfDay(book, s.given.last)];
   // What was given for a day that is past and is not done is to be done now.
@@ -234,11 +261,18 @@ export function backwards(book: PlanBook, chain: readonly Step[]): Late[] {
           .map((w) => daysBefore(book, starts.get(later.id)!, w.days)),
       ),
     );
-    if (until === Number.POSITIVE_INFINITY && !step.booked && !step.given) return { step, at: null, stuck: null };
+    if (until === Number.POSITIVE_INFINITY && !step.booked && !step.given)
+      return { step, at: null, stuck: null };
     const fixed = fixedAt(book, step);
     if (stuck && !fixed) return { step, at: null, stuck };
-    const laid = fixed ?? (step.does === 'work' ? workUntil(book, step, until) : meetUntil(book, step, until));
+    const laid =
+      fixed ?? (step.does === 'work' ? workUntil(book, step, until) : meetUntil(book, step, until));
     const opens = step.notBefore === null ? book.now : Math.max(book.now, startOfDay(book, step.notBefore));
+    if (laid === 'no-skill' || laid === 'no-room') {
+      after = until - step.minutes;
+      starts.set(step.id, after);
+      return { step, at: null, stuck: laid };
+    }
     if (typeof laid === 'string' || laid.start < opens) {
       stuck = typeof laid === 'string' ? laid : 'before';
       return { step, at: null, stuck };

@@ -1,4 +1,4 @@
-import type { Skill } from '../diary/kinds.ts';
+import type { Need, Skill } from '../diary/kinds.ts';
 
 /** Steps of the work on an order that take somebody’s time at the bench. */
 export const WORK_STEPS = {
@@ -29,6 +29,13 @@ export const STEP_SKILLS: Readonly<Record<WorkStep, readonly Skill[]>> = {
   sew: ['tailoring'],
   hem: ['tailoring'],
   finish: ['tailoring'],
+};
+
+/** What an appointment needs that a step makes ready. */
+export const STEP_MAKES: Readonly<Partial<Record<WorkStep, Need>>> = {
+  toile: 'toile',
+  baste: 'basted',
+  changes: 'altered',
 };
 
 /** What a time is multiplied by, with how it is told. */
@@ -102,6 +109,7 @@ export const WAITS = {
   delivery: { name: 'cloth comes, after it is ordered', days: 7 },
   drying: { name: 'cloth dries and rests, after it is washed', days: 1 },
   hanging: { name: 'cloth on the bias hangs, before its hem', days: 2 },
+  visits: { name: 'from one fitting of a client to the next, at least', days: 3 },
   handOver: { name: 'hand-over, before the day it is worn', days: 3 },
   lastFitting: { name: 'last fitting, before the day it is worn', days: 7 },
 } as const;

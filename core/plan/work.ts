@@ -1,8 +1,8 @@
 import { hoursWord } from '../diary/load.ts';
 import { edgeLength } from '../draft/measure.ts';
 import type { Panel } from '../draft/panel.ts';
-import { isMain, kindOf } from '../garment/seams.ts';
 import { partFor } from '../garment/registry.ts';
+import { isMain, kindOf } from '../garment/seams.ts';
 import { wholePanels } from '../pattern/whole-panels.ts';
 import type { Sheet } from '../sheet/compute.ts';
 import { type HouseTimes, PER, type Per, TIMES, type WorkStep } from './times.ts';
@@ -43,7 +43,8 @@ export function workOf(sheet: Sheet): Work {
   const panels = wholePanels(sheet);
   const main = panels.filter(isMain);
   // On the fold or as a pair, a panel is drawn as a half: what it has once lies twice.
-  const twice = (p: Panel): number => (p.cut === 'single' ? p.count : p.cut === 'fold' ? 2 * p.count : p.count);
+  const twice = (p: Panel): number =>
+    p.cut === 'single' ? p.count : p.cut === 'fold' ? 2 * p.count : p.count;
   const takes = (edge: 'armhole' | 'neck') =>
     sheet.input.brief.parts.filter((b) => partFor(b.part).joins.takes.some((j) => j.edge === edge)).length;
   const hem = sum(main, (p) =>

@@ -33,6 +33,8 @@ export interface ClientData {
   readonly measuringLists: readonly Record<string, unknown>[];
   /** sizes of patterns that were chosen for their orders */
   readonly patternSizes: readonly Record<string, unknown>[];
+  /** how the work on their orders was planned */
+  readonly plans: readonly Record<string, unknown>[];
   /** what was read off garments laid flat beside their orders */
   readonly lays: readonly Record<string, unknown>[];
   readonly laidFlat: readonly Record<string, unknown>[];
@@ -134,6 +136,12 @@ export async function readClientData(db: Db, id: number): Promise<ClientData | u
       db,
       `select o.number, s.made ->> 'size' as size, s.made -> 'chart' ->> 'name' as chart, s.at from order_size s
          join orders o on o.id = s.order_id where o.client_id = $1 order by s.order_id`,
+      id,
+    ),
+    plans: await many(
+      db,
+      `select o.number, p.choices, p.changed_at as at from order_plan p join orders o on o.id = p.order_id
+        where o.client_id = $1 order by o.id`,
       id,
     ),
     lays: await many(
@@ -271,6 +279,7 @@ export async function eraseClient(
   await count('delete from own_block where client_id = $1');
   await count('delete from measuring_list where client_id = $1');
   await count(`delete from order_size where order_id in ${orders}`);
+  await count(`delete from order_plan where order_id in ${orders}`);
   await count(`update cloth_lay set name = '—' where order_id in ${orders}`);
   await count(`update flat_lay set words = '' where order_id in ${orders}`);
   await count(`delete from home_link where order_id in ${orders}`);

@@ -1,4 +1,4 @@
-import type { NewAppointment, SlotWire } from '@rocchetto/contract';
+import type { SlotWire } from '@rocchetto/contract';
 import { type AppointmentStatus, NEXT, STATUS_WORD } from '@rocchetto/core';
 import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
 import { kindsOf } from '@rocchetto/core/diary/house.ts';
@@ -11,13 +11,10 @@ import { once } from '../../http/once.ts';
 import { conflict, notFound, Refusal } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import {
-  addAppointment,
   addSlot,
   forgetAnswer,
   holdAppointment,
   holdDays,
-  isClient,
-  isOrderOf,
   leaveSlots,
   letGo,
   noteAppointment,
@@ -26,12 +23,13 @@ import {
   stepAppointment,
   takeSlot,
 } from '../../records/diary/appointments.ts';
-import { type Book, kindOf, readBook } from '../../records/diary/book.ts';
+import { kindOf, readBook } from '../../records/diary/book.ts';
+import { bookAppointment } from '../../records/diary/book-appointment.ts';
 import { checkSlot, nearest } from '../../records/diary/check.ts';
 import { readRules } from '../../records/diary/hours.ts';
 import { closeClientLinks } from '../../records/diary/links.ts';
 import { planMessages } from '../../records/diary/telling.ts';
-import { beginFitting, readOrder, refuseCancelled } from '../../records/orders.ts';
+import { beginFitting } from '../../records/orders.ts';
 
 /** Booking, moving, and what comes of an appointment. */
 export function bookingRoutes(deps: Deps): Hono<Env> {
@@ -40,7 +38,7 @@ export function bookingRoutes(deps: Deps): Hono<Env> {
     offeringOthers(deps, body.kind, body.slots, body, () =>
       once(c, deps, async (tx) => {
         await letGo(tx, deps.now());
-        const made = await book(tx, deps, body, c.get('who').id);
+        const made = await bookAppointment(tx, deps.now(), body, c.get('who').id);
         return {
           body: made,
           changed: [['diary', made.id, 1], ...(body.orderId ? [['order', body.orderId, 0] as const] : [])],
@@ -158,55 +156,6 @@ export function bookingRoutes(deps: Deps): Hono<Env> {
 
 const minuteNow = (deps: Deps) => Math.floor(deps.now().getTime() / 60_000);
 const said = (status: string) => STATUS_WORD[status as AppointmentStatus] ?? status;
-
-/** Keeps the times of a new appointment. @throws Refusal 422; the exclusion's error when one is taken */
-async function book(tx: Tx, deps: Deps, b: NewAppointment, by: number) {
-  const { zone, rules } = await readRules(tx);
-  const kind = kindOf(rules.kinds, b.kind);
-  if (!(await isClient(tx, b.clientId)))
-    throw new Refusal(422, 'no-such-client', 'This client was not found. Choose the client again.');
-  if (b.orderId !== null && !(await isOrderOf(tx, b.orderId, b.clientId)))
-    throw new Refusal(422, 'not-their-order', 'This order belongs to another client. Nothing was booked.');
-  const order = b.orderId === null ? null : await readOrder(tx, b.orderId);
-  if (order) refuseCancelled(order);
-  const minutes = b.minutes ?? kind.minutes;
-  const buffer = b.buffer ?? kind.buffer;
-  const offered = b.heldUntil !== null;
-  if (b.slots.length > 1 && !offered)
-    throw new Refusal(422, 'held-until', 'Choose how long the offered times are held.');
-  if (offered && new Date(b.heldUntil!) <= deps.now())
-    throw new Refusal(422, 'held-until', 'The offered times would already be released. Choose a later time.');
-  const days = b.slots.map((s) => s.day).sort();
-  await holdDays(tx, days);
-  const around = new Map<string, Book>();
-  for (const day of new Set(days)) around.set(day, await readBook(tx, zone, rules, [day, day]));
-  const slots = b.slots.map((s) => checkSlot(zone, around.get(s.day)!, kind, minutes, s, minuteNow(deps)));
-  const { whoComes, bring, note, clientId, orderId, heldUntil } = b;
-  const status = offered ? 'offered' : 'confirmed';
-  const id = await addAppointment(tx, {
-    kind: kind.id,
-    clientId,
-    orderId,
-    status,
-    minutes,
-    buffer,
-    whoComes,
-    bring,
-    note,
-    heldUntil,
-    by,
-  });
-  for (const s of slots) await addSlot(tx, id, offered ? 'offered' : 'taken', s);
-  const made = (await readAppointment(tx, zone, id))!;
-  await planMessages(tx, zone, made, status, deps.now());
-  await remember(tx, 'appointment', id, by, status, undefined, {
-    kind: kind.id,
-    clientId,
-    orderId,
-    slots: b.slots,
-  });
-  return made;
-}
 
 /** One change of an appointment on top of its version, remembered, told to the pages that show it. */
 function changed(

@@ -1,0 +1,128 @@
+import { type Need, SKILLS, type Stage } from '@rocchetto/core';
+import type { Choices } from '@rocchetto/core/plan/chain.ts';
+import type { HouseTimes } from '@rocchetto/core/plan/times.ts';
+import { z } from 'zod';
+import { IsoDate, Version } from './basics.ts';
+import { BenchWrite } from './bench.ts';
+import type { HouseBench } from './bench-rules.ts';
+import { SlotWire } from './diary.ts';
+import { made } from './made.ts';
+import { reason } from './texts.ts';
+
+const StepId = z.string().regex(/^[a-z][a-z0-9-]{0,39}$/, 'There is no such step. Reload and choose again.');
+const minutes = z
+  .int('Enter whole minutes.')
+  .min(0, 'Enter 0 minutes or more.')
+  .max(6000, 'Enter at most 100 hours.');
+
+/** How the work on an order goes, where a choice is left, and what of its steps is its own. */
+export const PlanChoices = z.strictObject({
+  version: z.literal(1).default(1),
+  toile: z.boolean(),
+  fittings: z.int().min(1, 'Plan 1 fitting or more.').max(6, 'Plan up to 6 fittings.'),
+  once: z.boolean(),
+  fittingKind: z.string().max(40),
+  cloth: z
+    .strictObject({ state: z.enum(['here', 'comes', 'order']), on: IsoDate.nullable() })
+    .refine((c) => c.state !== 'comes' || c.on !== null, 'Enter the day on which the cloth comes.'),
+  own: z
+    .array(
+      z.strictObject({
+        id: StepId,
+        minutes: minutes.nullable(),
+        reason: reason('Enter why this step is not as usual.'),
+        added: z
+          .strictObject({
+            name: z.string().trim().min(1, 'Enter what is to be done.').max(80),
+            after: StepId,
+            skill: z.enum(SKILLS),
+          })
+          .nullable(),
+      }),
+    )
+    .max(40, 'Change up to 40 steps.')
+    .refine((o) => new Set(o.map((s) => s.id)).size === o.length, 'A step is there twice.'),
+  done: z.array(StepId).max(60),
+}) satisfies z.ZodType<Choices>;
+export type PlanChoices = z.infer<typeof PlanChoices>;
+
+export const PlanWrite = z.strictObject({ version: Version, choices: PlanChoices });
+
+const Place = z.strictObject({
+  day: z.string(),
+  time: z.string(),
+  /** where it ends, when that is another day */
+  untilDay: z.string(),
+  untilTime: z.string(),
+  staff: z.array(z.strictObject({ id: z.number(), name: z.string() })).readonly(),
+  room: z.strictObject({ id: z.number(), name: z.string() }).nullable(),
+});
+export const PlanStep = z.strictObject({
+  id: z.string(),
+  name: z.string(),
+  does: z.enum(['work', 'meeting']),
+  kind: z.string().nullable(),
+  minutes: z.number(),
+  /** who can do it, in words */
+  skills: z.string(),
+  why: z.array(z.string()).readonly(),
+  /** waits that are nobody's work, in words */
+  waits: z.array(z.string()).readonly(),
+  earliest: Place.nullable(),
+  latest: z.strictObject({ day: z.string(), time: z.string() }).nullable(),
+  /** days from the earliest start to the latest; null where one of them is not known */
+  slackDays: z.number().nullable(),
+  tight: z.boolean(),
+  booked: z.boolean(),
+  given: z.boolean(),
+  /** booked or given too early: the day from which it could be */
+  readyOn: z.string().nullable(),
+  /** what an appointment needs that it makes ready */
+  makes: made<Need>().nullable(),
+  /** what it would be as work at the bench, a line a day */
+  work: z.array(z.strictObject({ staffId: z.number(), day: z.string(), minutes: z.number() })).readonly(),
+});
+export type PlanStep = z.infer<typeof PlanStep>;
+
+/** What can be promised of an order, and its steps at their earliest and latest. */
+export const PlanView = z.strictObject({
+  version: z.number(),
+  /** what is booked and given as it is seen here: an acceptance says it again */
+  stamp: z.string(),
+  order: z.strictObject({ number: z.string(), what: z.string(), stage: made<Stage>() }),
+  choices: PlanChoices,
+  /** nobody has chosen yet */
+  usual: z.boolean(),
+  today: z.string(),
+  wornOn: z.string().nullable(),
+  handOver: z.string().nullable(),
+  ready: z.string().nullable(),
+  holds: z.enum(['yes', 'no', 'unknown', 'no-day']),
+  says: z.array(z.string()).readonly(),
+  would: z.array(z.strictObject({ id: z.string(), says: z.string(), day: z.string() })).readonly(),
+  steps: z.array(PlanStep).readonly(),
+  fittingKinds: z.array(z.strictObject({ id: z.string(), name: z.string() })).readonly(),
+});
+export type PlanView = z.infer<typeof PlanView>;
+
+/** What is taken of a plan, as it was seen: work for days, and appointments at their times. */
+export const PlanAccept = z.strictObject({
+  /** what was booked and given when it was seen */
+  stamp: z.string().max(8000),
+  work: z.array(BenchWrite.extend({ step: StepId })).max(100),
+  meetings: z
+    .array(
+      z.strictObject({
+        step: StepId,
+        kind: z.string().max(40),
+        minutes: z.int().min(5).max(720),
+        slot: SlotWire,
+      }),
+    )
+    .max(20),
+});
+export type PlanAccept = z.infer<typeof PlanAccept>;
+export const PlanAccepted = z.strictObject({ work: z.number(), meetings: z.number() });
+
+/** The house's times as core reckons with them. */
+export const timesOf = (bench: HouseBench): HouseTimes => ({ minutes: bench.times, days: bench.waits });

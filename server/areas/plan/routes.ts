@@ -1,0 +1,95 @@
+import type { PlanAccept } from '@rocchetto/contract';
+import { dayIn } from '@rocchetto/core';
+import { Hono } from 'hono';
+import { isTaken } from '../../db/error-kinds.ts';
+import { remember } from '../../db/history.ts';
+import type { Tx } from '../../db/pool.ts';
+import { type Deps, type Env, idParam } from '../../http/context.ts';
+import { once } from '../../http/once.ts';
+import { conflict, notFound, Refusal } from '../../http/problem.ts';
+import { on } from '../../http/route.ts';
+import { addBench } from '../../records/diary/bench.ts';
+import { bookAppointment } from '../../records/diary/book-appointment.ts';
+import { readRules, readWork } from '../../records/diary/hours.ts';
+import { readOrder, refuseCancelled } from '../../records/orders.ts';
+import { giveStep, keepChoices, readPlan, stampOf } from './sql.ts';
+import { viewPlan } from './view.ts';
+
+/** What can be promised of an order, how its work goes, and what of the plan is taken into bench and diary. */
+export function planRoutes(deps: Deps): Hono<Env> {
+  const app = new Hono<Env>();
+  on(app, 'GET /orders/:id/plan', async (c) => viewPlan(deps.pool, idParam(c, 'order'), deps.now()));
+
+  on(app, 'PUT /orders/:id/plan', (c, { body: { version, choices } }) => {
+    const id = idParam(c, 'order');
+    return once(c, deps, async (tx) => {
+      if (!(await readOrder(tx, id, true))) throw notFound('order');
+      const before = (await readPlan(tx, id))!;
+      if (before.version !== version) throw conflict(before.choices, choices);
+      const by = c.get('who').id;
+      const now = await keepChoices(tx, id, choices, by, deps.now());
+      await remember(tx, 'order', id, by, 'plan changed', before.choices ?? undefined, choices);
+      return { body: { version: now }, changed: [['order', id, 0]] };
+    });
+  });
+
+  on(app, 'POST /orders/:id/plan/accept', async (c, { body }) => {
+    const id = idParam(c, 'order');
+    try {
+      return await once(c, deps, async (tx) => {
+        const order = await readOrder(tx, id, true);
+        if (!order) throw notFound('order');
+        refuseCancelled(order);
+        if (body.work.length + body.meetings.length === 0)
+          throw new Refusal(422, 'nothing-chosen', 'Nothing is chosen. Choose at least one step.');
+        // Two hands at once, or two presses: the second sees what the first took.
+        if (stampOf((await readPlan(tx, id))!) !== body.stamp)
+          throw new Refusal(
+            409,
+            'given-meanwhile',
+            'Part of this plan was taken up or moved meanwhile. Nothing was booked or given again. It is worked out anew: look, and take the rest.',
+          );
+        const by = c.get('who').id;
+        await giveWork(tx, deps, id, body.work);
+        for (const m of body.meetings) {
+          const { kind, minutes, slot } = m;
+          const times = { kind, minutes, slots: [slot], heldUntil: null, whoComes: '', bring: '', note: '' };
+          await bookAppointment(tx, deps.now(), { ...times, clientId: order.clientId, orderId: id }, by);
+        }
+        await remember(tx, 'order', id, by, 'plan taken up', undefined, body);
+        return {
+          body: { work: body.work.length, meetings: body.meetings.length },
+          changed: [
+            ['diary', 0, 0],
+            ['order', id, 0],
+          ],
+        };
+      });
+    } catch (error) {
+      if (!isTaken(error)) throw error;
+      throw new Refusal(
+        409,
+        'taken',
+        'Someone took one of these times meanwhile. Nothing was booked and no work was given. The plan is worked out anew: look, and take it again.',
+      );
+    }
+  });
+  return app;
+}
+
+async function giveWork(tx: Tx, deps: Deps, id: number, work: PlanAccept['work']): Promise<void> {
+  const { zone } = await readRules(tx);
+  const today = dayIn(zone, deps.now());
+  for (const { step, ...w } of work) {
+    if (w.day < today)
+      throw new Refusal(422, 'past', 'A day of this plan is past. Nothing was given. Reload the plan.');
+    if (!(await readWork(tx, w.staffId)))
+      throw new Refusal(
+        422,
+        'no-such-staff',
+        'Someone in this plan is not on the staff. Nothing was given. Reload the plan.',
+      );
+    const made = await addBench(tx, id, w);
+    await giveStep(tx, made, step);
+  }
+}

@@ -1,0 +1,76 @@
+import type { BriefWire } from '@rocchetto/contract';
+import { type PlanChoices, readBrief, PlanChoices as Stored, stored } from '@rocchetto/contract';
+import type { Stage } from '@rocchetto/core';
+import type { OrderAtWork } from '@rocchetto/core/plan/chain.ts';
+import type { Db, Tx } from '../../db/pool.ts';
+import { minutes } from '../../records/diary/spans.ts';
+
+/** An order as a plan finds it: how far it is, what is booked and given, what was chosen. */
+export interface PlanRow extends Omit<OrderAtWork, 'work'> {
+  readonly id: number;
+  readonly number: string;
+  readonly what: string;
+  readonly clientId: number;
+  readonly brief: BriefWire | null;
+  readonly choices: PlanChoices | null;
+  readonly version: number;
+}
+
+/** One order. Its appointments are those of all its garments, since they are tried on together. One query. */
+export async function readPlan(db: Db, orderId: number): Promise<PlanRow | undefined> {
+  const { rows } = await db.query<
+    Omit<PlanRow, 'brief' | 'choices'> & { brief: unknown; choices: unknown; stage: Stage }
+  >({
+    name: 'order-plan',
+    text: `select o.id, o.number, o.what, o.stage, o.client_id as "clientId", o.worn_on as "wornOn", o.due_on as "dueOn", o.brief,
+        p.choices, coalesce(p.version, 0) as version,
+        exists (select 1 from brought_in b where b.order_id = o.id) as "broughtIn",
+        coalesce((select json_agg(json_build_object('id', a.id, 'kind', a.kind, 'done', a.status = 'done',
+            'start', ${minutes('lower(s.during)')}, 'end', ${minutes('upper(s.during)')},
+            'staff', (select coalesce(json_agg(w.staff_id order by w.staff_id), '[]') from slot_staff w where w.slot_id = s.id)) order by lower(s.during))
+          from appointment a join slot s on s.appointment_id = a.id and s.state = 'taken'
+         where a.order_id in (select together(o.id)) and a.status in ('confirmed', 'arrived', 'done')), '[]') as booked,
+        coalesce((select json_agg(json_build_object('step', w.step, 'staffId', w.staff_id, 'day', w.day, 'done', w.done_at is not null) order by w.day, w.id)
+          from bench_work w where w.order_id = o.id and w.step is not null and w.gone_at is null), '[]') as given,
+        coalesce((select sum(greatest(0, al.minutes - coalesce((select round(sum(extract(epoch from x.ended_at - x.started_at)) / 60)
+              from alteration_work x where x.alteration_id = al.id and x.ended_at is not null), 0)))
+          from alteration al where al.order_id = o.id and al.status in ('asked', 'agreed', 'in-work')), 0)::int as alterations
+      from orders o left join order_plan p on p.order_id = o.id where o.id = $1`,
+    values: [orderId],
+  });
+  const row = rows[0];
+  return (
+    row && {
+      ...row,
+      brief: readBrief(row.brief),
+      choices: row.choices === null ? null : stored(Stored, 'Plan', row.choices),
+    }
+  );
+}
+
+/** What is booked and given of an order, in one word: whoever takes up a plan must have seen the same. */
+export const stampOf = ({ booked, given }: Pick<PlanRow, 'booked' | 'given'>): string =>
+  [
+    ...booked.filter((b) => !b.done).map((b) => `${b.id}@${b.start}`),
+    ...given.filter((g) => !g.done).map((g) => `${g.step}@${g.staffId}@${g.day}`),
+  ].join(' ');
+
+export async function keepChoices(
+  tx: Tx,
+  orderId: number,
+  choices: PlanChoices,
+  by: number,
+  at: Date,
+): Promise<number> {
+  const { rows } = await tx.query<{ version: number }>(
+    `insert into order_plan (order_id, choices, changed_by, changed_at) values ($1, $2, $3, $4)
+     on conflict (order_id) do update set choices = $2, changed_by = $3, changed_at = $4, version = order_plan.version + 1
+     returning version`,
+    [orderId, JSON.stringify(choices), by, at],
+  );
+  return rows[0]!.version;
+}
+
+/** Whose step given work is: kept beside what any work at the bench has. */
+export const giveStep = (tx: Tx, benchId: number, step: string) =>
+  tx.query('update bench_work set step = $2 where id = $1', [benchId, step]);

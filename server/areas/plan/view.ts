@@ -1,0 +1,132 @@
+import {
+  type HouseBench,
+  NO_SETTINGS,
+  PlanChoices,
+  type PlanStep,
+  type PlanView,
+  timesOf,
+  toSheetInput,
+} from '@rocchetto/contract';
+import { computeSheet, dayIn } from '@rocchetto/core';
+import { daysBetween } from '@rocchetto/core/dates/studio-day.ts';
+import { kindsOf } from '@rocchetto/core/diary/house.ts';
+import { common, lengthOf } from '@rocchetto/core/diary/spans.ts';
+import { wallAt } from '@rocchetto/core/diary/zoned.ts';
+import { answerOf, type PlanGround, type PlannedStep } from '@rocchetto/core/plan/answer.ts';
+import { chainOf, lastDays, usualChoices } from '@rocchetto/core/plan/chain.ts';
+import { type Work, workOf } from '@rocchetto/core/plan/work.ts';
+import type { Db } from '../../db/pool.ts';
+import { notFound } from '../../http/problem.ts';
+import { readRules } from '../../records/diary/hours.ts';
+import { houseBench } from '../../records/house.ts';
+import { parseGround, sheetGround } from '../../records/sheets.ts';
+import { specOfOrder } from '../../records/spec-of-order.ts';
+import { planGround } from './ground.ts';
+import { type PlanRow, readPlan, stampOf } from './sql.ts';
+
+/** What the garment of an order has that takes time, read off its sheet; null while it has no brief. */
+async function workOfOrder(db: Db, row: PlanRow, now: Date): Promise<Work | null> {
+  if (!row.brief || row.brief.parts.length === 0) return null;
+  const ground = parseGround(await sheetGround(db, row.id, null));
+  const { record, house } = ground;
+  const spec =
+    record?.spec ?? specOfOrder(ground, record?.settings ?? NO_SETTINGS, dayIn(house.timeZone, now));
+  return workOf(computeSheet(toSheetInput(spec)));
+}
+
+/** What can be promised of an order now. @throws Refusal 404 */
+export async function viewPlan(db: Db, orderId: number, now: Date): Promise<PlanView> {
+  const row = await readPlan(db, orderId);
+  if (!row) throw notFound('order');
+  const [{ zone, rules }, { bench }, work] = await Promise.all([
+    readRules(db),
+    houseBench(db),
+    workOfOrder(db, row, now),
+  ]);
+  const times = timesOf(bench satisfies HouseBench);
+  const last = lastDays(row, times);
+  const ground = await planGround(
+    db,
+    zone,
+    rules,
+    { clientId: row.clientId, orderId },
+    [last.handOver, row.wornOn]
+      .filter((d) => d !== null)
+      .sort()
+      .at(-1) ?? null,
+    now,
+  );
+  const choices = row.choices ?? PlanChoices.parse(usualChoices(work));
+  const kinds = kindsOf(rules.kinds);
+  const answer = answerOf(ground, (c) => chainOf({ ...row, work }, c, times, kinds), choices, last);
+  return {
+    version: row.version,
+    stamp: stampOf(row),
+    order: { number: row.number, what: row.what, stage: row.stage },
+    choices,
+    usual: row.choices === null,
+    today: ground.today,
+    wornOn: row.wornOn,
+    handOver: last.handOver,
+    ready: answer.ready,
+    holds: answer.holds,
+    says: answer.says,
+    would: answer.would,
+    steps: answer.steps.map((s) => stepView(s, ground, zone)),
+    fittingKinds: kinds
+      .filter((k) => k.at === 'mirror' && k.offered !== false)
+      .map(({ id, name }) => ({ id, name })),
+  };
+}
+
+function stepView(
+  { step, earliest, latest, readyAt, tight }: PlannedStep,
+  ground: PlanGround,
+  zone: string,
+): PlanStep {
+  const names = new Map(ground.book.staff.map((h) => [h.id, h.name]));
+  const from = earliest && wallAt(zone, earliest.start);
+  const until = earliest && wallAt(zone, earliest.end);
+  const late = latest && wallAt(zone, latest.start);
+  const room = ground.book.rooms.find((r) => r.id === earliest?.room);
+  return {
+    id: step.id,
+    name: step.name,
+    does: step.does,
+    kind: step.kind,
+    minutes: step.minutes,
+    skills: step.hands.map((any) => any.join(' or ')).join(', and '),
+    why: step.why,
+    waits: step.waits.map((w) => `${w.days} ${w.days === 1 ? 'day' : 'days'} before it: ${w.name}`),
+    earliest:
+      earliest && from && until
+        ? {
+            ...from,
+            untilDay: until.day,
+            untilTime: until.time,
+            staff: earliest.staff.map((id) => ({ id, name: names.get(id) ?? '' })),
+            room: room ? { id: room.id, name: room.name } : null,
+          }
+        : null,
+    latest: late,
+    slackDays: from && late ? daysBetween(from.day, late.day) : null,
+    tight,
+    booked: step.booked !== null,
+    given: step.given !== null,
+    readyOn: readyAt === null ? null : wallAt(zone, readyAt).day,
+    makes: step.makes,
+    work: earliest ? workByDay(earliest, ground) : [],
+  };
+}
+
+/** The stretches of a step day by day, as work is given at the bench: what is shorter than five minutes counts five. */
+function workByDay(
+  { staff, parts }: NonNullable<PlannedStep['earliest']>,
+  { book }: PlanGround,
+): PlanStep['work'] {
+  if (parts.length === 0) return [];
+  return book.days.flatMap((d) => {
+    const minutes = lengthOf(common(parts, [d]));
+    return minutes === 0 ? [] : [{ staffId: staff[0]!, day: d.day, minutes: Math.max(5, minutes) }];
+  });
+}
