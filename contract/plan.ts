@@ -101,6 +101,8 @@ export const PlanView = z.strictObject({
   says: z.array(z.string()).readonly(),
   would: z.array(z.strictObject({ id: z.string(), says: z.string(), day: z.string() })).readonly(),
   steps: z.array(PlanStep).readonly(),
+  /** what a hand left out of it: struck, or marked as done */
+  left: z.array(z.strictObject({ id: z.string(), name: z.string(), says: z.string() })).readonly(),
   fittingKinds: z.array(z.strictObject({ id: z.string(), name: z.string() })).readonly(),
 });
 export type PlanView = z.infer<typeof PlanView>;

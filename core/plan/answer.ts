@@ -109,7 +109,7 @@ export function answerOf(
       ? stuck.map((e) => stuckWords(book, e.step, e.stuck!))
       : [headline(ground, early, planned, last, ready)]),
     ...broken,
-    ...(holds === 'yes' ? hangsOn(ground, planned) : []),
+    ...(holds === 'yes' && broken.length === 0 ? hangsOn(ground, planned) : []),
   ];
   const short = holds === 'no' || broken.length > 0;
   return {
@@ -269,8 +269,12 @@ function wouldHold(
       break;
   if (!choices.once)
     offer('once', 'With one fitting that settles all', book, chain({ ...choices, once: true, toile: false }));
-  const later = tried(book, moved);
-  if (later)
-    out.push({ id: 'later', says: `As it is planned: ready by ${short(later.day)}.`, day: later.day });
+  const later = tried(book, steps);
+  if (later && last.handOver !== null && later.day > last.handOver)
+    out.push({
+      id: 'later',
+      says: `With hand-over on another day: ready by ${short(later.day)}.`,
+      day: later.day,
+    });
   return out;
 }

@@ -1,7 +1,7 @@
 import { dayAfter } from '../dates/day-after.ts';
 import type { At, Need, Skill } from '../diary/kinds.ts';
 import type { Minute } from '../diary/zoned.ts';
-import { STAGES, type Stage } from '../thread/stage.ts';
+import { isCut, STAGES, type Stage } from '../thread/stage.ts';
 import { daysOf, type HouseTimes, STEP_MAKES, STEP_SKILLS, WORK_STEPS, type WorkStep } from './times.ts';
 import { minutesOf, PLAIN_WORK, type Work } from './work.ts';
 
@@ -166,6 +166,8 @@ function isBehind(id: string, o: OrderAtWork, order: readonly string[], fitted: 
     ready: 'finish',
     'handed-over': 'collection',
   };
+  // That the sheet is agreed says nothing of the cloth; that it is cut does.
+  if (id === 'order-cloth') return isCut(o.stage);
   const last =
     o.stage === 'fitting'
       ? // What was asked for at a mirror nobody had booked is a fitting all the same.
@@ -290,7 +292,7 @@ export function chainOf(
     return [
       {
         ...made,
-        waits: made.waits.filter((w) => order.includes(w.after)),
+        waits: made.waits.filter((w) => order.includes(w.after) && !behind.has(w.after)),
         booked: booked.get(s.id) ?? null,
         given: givenOf(s.id, o),
         notAfter:
@@ -301,6 +303,23 @@ export function chainOf(
               : (s.notAfter ?? null),
       },
     ];
+  });
+}
+
+/** What was left out of a plan by hand, by name: struck with its reason, or marked as done. */
+export function leftOut(
+  o: OrderAtWork,
+  choices: Choices,
+  house: HouseTimes,
+): { readonly id: string; readonly name: string; readonly says: string }[] {
+  const all = withAdded(o.broughtIn ? altering(o) : making(o, choices, house), choices.own);
+  const name = (id: string) => all.find((s) => s.id === id)?.name;
+  return [
+    ...choices.own.filter((w) => w.minutes === null).map((w) => ({ id: w.id, says: `struck: ${w.reason}` })),
+    ...choices.done.map((id) => ({ id, says: 'marked as done' })),
+  ].flatMap((l) => {
+    const called = name(l.id);
+    return called === undefined ? [] : [{ ...l, name: called }];
   });
 }
 

@@ -13,7 +13,7 @@ import { kindsOf } from '@rocchetto/core/diary/house.ts';
 import { common, lengthOf } from '@rocchetto/core/diary/spans.ts';
 import { wallAt } from '@rocchetto/core/diary/zoned.ts';
 import { answerOf, type PlanGround, type PlannedStep } from '@rocchetto/core/plan/answer.ts';
-import { chainOf, lastDays, usualChoices } from '@rocchetto/core/plan/chain.ts';
+import { chainOf, lastDays, leftOut, usualChoices } from '@rocchetto/core/plan/chain.ts';
 import { type Work, workOf } from '@rocchetto/core/plan/work.ts';
 import type { Db } from '../../db/pool.ts';
 import { notFound } from '../../http/problem.ts';
@@ -73,6 +73,7 @@ export async function viewPlan(db: Db, orderId: number, now: Date): Promise<Plan
     says: answer.says,
     would: answer.would,
     steps: answer.steps.map((s) => stepView(s, ground, zone)),
+    left: leftOut({ ...row, work }, choices, times),
     fittingKinds: kinds
       .filter((k) => k.at === 'mirror' && k.offered !== false)
       .map(({ id, name }) => ({ id, name })),

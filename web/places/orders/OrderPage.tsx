@@ -104,6 +104,7 @@ export function Component() {
             {mayWrite && mayBeCancelled(order) && !cancelling && (
               <Button onClick={() => setCancelling(true)}>Cancel order …</Button>
             )}
+            <Link to={`/orders/${order.id}/plan`}>Plan</Link>
             {mayBook && <Link to={`/diary/book?order=${order.id}`}>Book a fitting</Link>}
             <Link to={`/orders/${order.id}/fitting`}>Fittings and alterations</Link>
             <Link to={`/orders/${order.id}/flat`}>Measure a garment flat</Link>

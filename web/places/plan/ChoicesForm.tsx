@@ -1,0 +1,138 @@
+import type { PlanChoices, PlanView } from '@rocchetto/contract/plan.ts';
+import { Checkbox, InputNumber, Select } from 'antd';
+import { useId, useState } from 'react';
+import { useChoosePlanMutation } from '../../api/plan.ts';
+import { DateField } from '../../shared/DateField.tsx';
+import { Notice } from '../../shared/Notice.tsx';
+import { Problem } from '../../shared/Problem.tsx';
+import { problemOf } from '../../shared/problem-of.ts';
+
+const CLOTH = { here: 'is here', comes: 'comes on a day', order: 'is still to be ordered' } as const;
+
+/** How the work on this order goes: toile, fittings, one visit, cloth. What was struck or ticked off can be brought back. */
+export function ChoicesForm({ id, plan, may }: { id: number; plan: PlanView; may: boolean }) {
+  const field = useId();
+  const [c, write] = useState<PlanChoices>(plan.choices);
+  const [choose, { error, isLoading }] = useChoosePlanMutation();
+  const set = (more: Partial<PlanChoices>) => write({ ...c, ...more });
+  const same = JSON.stringify(c) === JSON.stringify(plan.choices);
+  const send = (choices: PlanChoices) => choose({ id, version: plan.version, choices });
+  return (
+    <section aria-labelledby="plan-choices">
+      <h2 id="plan-choices">How it is made</h2>
+      {plan.usual && <p className="soft">As usual for such a garment; nobody has chosen yet.</p>}
+      {problemOf(error).status === 409 ? (
+        <Notice is="bad">
+          Someone else just changed this plan. Nothing of yours was saved. Look at theirs and choose again.
+        </Notice>
+      ) : (
+        <Problem error={error} />
+      )}
+      <form
+        className="plan-choices"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void send(c);
+        }}
+      >
+        <fieldset disabled={!may}>
+          <Checkbox
+            checked={c.toile}
+            disabled={!may || c.once}
+            onChange={(e) => set({ toile: e.target.checked })}
+          >
+            With a toile
+          </Checkbox>
+          <Checkbox
+            checked={c.once}
+            disabled={!may}
+            onChange={(e) => set({ once: e.target.checked, ...(e.target.checked ? { toile: false } : {}) })}
+          >
+            The client can come once
+          </Checkbox>
+          {!c.once && (
+            <div>
+              <label htmlFor={`${field}-f`}>Fittings, the last one not counted</label>
+              <InputNumber
+                id={`${field}-f`}
+                min={1}
+                max={6}
+                precision={0}
+                disabled={!may}
+                value={c.fittings}
+                onChange={(n) => set({ fittings: n ?? 1 })}
+              />
+            </div>
+          )}
+          <div>
+            <label htmlFor={`${field}-k`}>Booked as</label>
+            <Select
+              id={`${field}-k`}
+              disabled={!may}
+              value={c.fittingKind}
+              onChange={(fittingKind) => set({ fittingKind })}
+              options={plan.fittingKinds.map((k) => ({ value: k.id, label: k.name }))}
+            />
+          </div>
+          <div>
+            <label htmlFor={`${field}-c`}>The cloth</label>
+            <Select
+              id={`${field}-c`}
+              disabled={!may}
+              value={c.cloth.state}
+              onChange={(state) => set({ cloth: { state, on: state === 'comes' ? c.cloth.on : null } })}
+              options={Object.entries(CLOTH).map(([value, label]) => ({
+                value: value as keyof typeof CLOTH,
+                label,
+              }))}
+            />
+          </div>
+          {c.cloth.state === 'comes' && (
+            <div>
+              <label htmlFor={`${field}-d`}>It comes on</label>
+              <DateField
+                id={`${field}-d`}
+                value={c.cloth.on ?? ''}
+                onChange={(on) => set({ cloth: { state: 'comes', on: on || null } })}
+              />
+            </div>
+          )}
+        </fieldset>
+        {may && (
+          <button type="submit" className="take" disabled={same || isLoading}>
+            Save choices
+          </button>
+        )}
+      </form>
+      {plan.left.length > 0 && (
+        <>
+          <h3>Left out</h3>
+          <ul className="bare">
+            {plan.left.map((b) => (
+              <li key={b.id}>
+                {b.name}, {b.says}{' '}
+                {may && (
+                  <button
+                    type="button"
+                    className="quiet"
+                    disabled={isLoading}
+                    aria-label={`Bring back ${b.name}`}
+                    onClick={() =>
+                      void send({
+                        ...plan.choices,
+                        own: plan.choices.own.filter((o) => o.id !== b.id || o.minutes !== null),
+                        done: plan.choices.done.filter((d) => d !== b.id),
+                      })
+                    }
+                  >
+                    Bring back
+                  </button>
+                )}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,73 @@
+import './plan.css';
+import type { PlanView } from '@rocchetto/contract/plan.ts';
+import { isPlanned } from '@rocchetto/core/plan/chain.ts';
+import { Link, useParams } from 'react-router';
+import { useOrderQuery } from '../../api/orders.ts';
+import { usePlanQuery } from '../../api/plan.ts';
+import { Thread } from '../../parts/thread/Thread.tsx';
+import { keepTogether } from '../../shared/keepTogether.ts';
+import { useMay } from '../../shared/me.ts';
+import { Notice } from '../../shared/Notice.tsx';
+import { Place, Waiting } from '../../shared/Place.tsx';
+import { ChoicesForm } from './ChoicesForm.tsx';
+import { PlanThread } from './PlanThread.tsx';
+import { Steps } from './Steps.tsx';
+
+/** What can be promised of an order: back from the day it is worn, and forwards from today. */
+export function Component() {
+  const id = Number(useParams().id);
+  const { data: order, error: missing, refetch: again } = useOrderQuery(id);
+  const { data: plan, error, refetch } = usePlanQuery(id);
+  const may = useMay('bench.write');
+  if (!order) return <Place title="Plan" waiting={{ what: 'the order', error: missing, again }} />;
+  const closed = !isPlanned(order.stage);
+  return (
+    <Place
+      title="Plan"
+      thread={<Thread order={order} here="plan" />}
+      margin={plan && !closed && <ChoicesForm key={plan.version} id={id} plan={plan} may={may} />}
+    >
+      <p className="soft noprint">
+        <Link to={`/orders/${id}`}>Order {order.number}</Link>, <Link to={`/orders/${id}/sheet`}>sheet</Link>,{' '}
+        <Link to="/diary/weeks">weeks ahead</Link>
+      </p>
+      <h1>Plan</h1>
+      {closed ? (
+        <Notice>
+          This order is {order.stage === 'cancelled' ? 'cancelled' : 'handed over'}: nothing is left to plan.
+        </Notice>
+      ) : plan ? (
+        <>
+          <Answer plan={plan} />
+          <PlanThread plan={plan} />
+          <Steps key={plan.stamp} id={id} plan={plan} may={may} />
+        </>
+      ) : (
+        <Waiting what="the plan" error={error} again={refetch} />
+      )}
+    </Place>
+  );
+}
+
+function Answer({ plan }: { plan: PlanView }) {
+  const [first, ...rest] = plan.says;
+  return (
+    <section aria-label="Answer" className="plan-answer" data-holds={plan.holds}>
+      <p className="plan-says">{keepTogether(first ?? '')}</p>
+      {rest.map((s) => (
+        <p key={s}>{keepTogether(s)}</p>
+      ))}
+      {plan.would.length > 0 && (
+        <>
+          <h2>{plan.holds === 'yes' ? 'What would help' : 'What would make it possible'}</h2>
+          <ul>
+            {plan.would.map((w) => (
+              <li key={w.id}>{keepTogether(w.says)}</li>
+            ))}
+          </ul>
+          <p className="soft">Each is worked out by itself. Nothing of it is done.</p>
+        </>
+      )}
+    </section>
+  );
+}
