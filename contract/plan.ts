@@ -128,3 +128,83 @@ export const PlanAccepted = z.strictObject({ work: z.number(), meetings: z.numbe
 
 /** The house's times as core reckons with them. */
 export const timesOf = (bench: HouseBench): HouseTimes => ({ minutes: bench.times, days: bench.waits });
+
+/** What is supposed while all promises are looked at: nothing of it is kept. */
+export const PromisesAsk = z
+  .object({
+    /** somebody who is away on these days */
+    staff: z.coerce.number().int().positive().optional(),
+    from: IsoDate.optional(),
+    until: IsoDate.optional(),
+    /** an order whose cloth comes on this day */
+    order: z.coerce.number().int().positive().optional(),
+    cloth: IsoDate.optional(),
+    /** an appointment that is moved to this day, at the same time */
+    appointment: z.coerce.number().int().positive().optional(),
+    to: IsoDate.optional(),
+  })
+  .refine(
+    (q) => q.staff === undefined || (q.from !== undefined && q.until !== undefined && q.from <= q.until),
+    {
+      message: 'Enter the first and the last day away, the first one first.',
+    },
+  )
+  .refine(
+    (q) => (q.order === undefined) === (q.cloth === undefined),
+    'Choose an order and the day on which its cloth comes.',
+  )
+  .refine(
+    (q) => (q.appointment === undefined) === (q.to === undefined),
+    'Choose an appointment and its new day.',
+  );
+export type PromisesAsk = z.infer<typeof PromisesAsk>;
+
+const Promised = z.strictObject({
+  id: z.number(),
+  number: z.string(),
+  what: z.string(),
+  clientName: z.string(),
+  wornOn: z.string().nullable(),
+  handOver: z.string().nullable(),
+  ready: z.string().nullable(),
+  holds: PlanView.shape.holds,
+  /** days to spare; fewer than none where it is late */
+  spare: z.number().nullable(),
+  says: z.array(z.string()).readonly(),
+  /** of what it says, what cannot stay as it is booked or given */
+  broken: z.array(z.string()).readonly(),
+  would: z.array(z.string()).readonly(),
+  /** booked for it from now on */
+  appointments: z.array(z.strictObject({ id: z.number(), says: z.string() })).readonly(),
+});
+export type Promised = z.infer<typeof Promised>;
+
+/** Every order in work, planned together. */
+export const PromisesView = z.strictObject({
+  today: z.string(),
+  orders: z.array(Promised).readonly(),
+  /** there are more than are looked at */
+  more: z.boolean(),
+  staff: z.array(z.strictObject({ id: z.number(), name: z.string() })).readonly(),
+  /** minutes of each hand week by week: free, and of that planned but not given */
+  weeks: z
+    .array(
+      z.strictObject({
+        from: z.string(),
+        hands: z.array(z.strictObject({ id: z.number(), free: z.number(), planned: z.number() })).readonly(),
+      }),
+    )
+    .readonly(),
+  /** what breaks by what was supposed, in the order of the day of hand-over; null where nothing was */
+  breaks: z
+    .strictObject({
+      says: z.string(),
+      orders: z
+        .array(Promised.extend({ before: z.string().nullable(), says: z.array(z.string()).readonly() }))
+        .readonly(),
+      /** appointments that cannot be held as they are booked */
+      appointments: z.array(z.strictObject({ id: z.number(), day: z.string(), says: z.string() })).readonly(),
+    })
+    .nullable(),
+});
+export type PromisesView = z.infer<typeof PromisesView>;

@@ -51,6 +51,8 @@ export interface PlanAnswer {
   readonly holds: 'yes' | 'no' | 'unknown' | 'no-day';
   /** what can be promised, the first sentence the answer */
   readonly says: readonly string[];
+  /** of what it says, the appointments and work that cannot stay as they are */
+  readonly broken: readonly string[];
   readonly would: readonly Would[];
 }
 
@@ -63,12 +65,16 @@ export interface LastDays {
 
 const days = (n: number): string => `${n} ${n === 1 ? 'day' : 'days'}`;
 
-/** Whether the promise can be kept, with what it hangs on and what would make it possible. Pure. */
+/**
+ * Whether the promise can be kept, with what it hangs on and what would make it possible. Pure.
+ * @param ways whether to work out what would make it possible
+ */
 export function answerOf(
   ground: PlanGround,
   chain: (choices: Choices) => readonly Step[],
   choices: Choices,
   last: LastDays,
+  ways = true,
 ): PlanAnswer {
   const { book, today } = ground;
   const steps = chain(choices);
@@ -117,7 +123,8 @@ export function answerOf(
     ready,
     holds,
     says,
-    would: short ? wouldHold(ground, chain, choices, last, today) : [],
+    broken,
+    would: short && ways ? wouldHold(ground, chain, choices, last, today) : [],
   };
 }
 

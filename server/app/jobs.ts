@@ -3,6 +3,7 @@ import { CLIENT_DATA_JOBS } from '../areas/client-data/jobs.ts';
 import { FLAT_JOBS } from '../areas/flat/jobs.ts';
 import { GUIDE_JOBS } from '../areas/guide/jobs.ts';
 import { IMPORT_JOBS } from '../areas/imports/jobs.ts';
+import { PLAN_JOBS } from '../areas/plan/jobs.ts';
 import { SHEET_JOBS } from '../areas/sheets/jobs.ts';
 
 /** Everything that is done in a thread of its own, by name. */
@@ -13,4 +14,5 @@ export const JOBS = {
   ...GUIDE_JOBS,
   ...CLIENT_DATA_JOBS,
   ...IMPORT_JOBS,
+  ...PLAN_JOBS,
 } as const;

@@ -12,6 +12,14 @@ const plan = api.injectEndpoints({
         { type: 'Diary', id: LIST },
       ],
     }),
+    promises: b.query<AnswerOf<'GET /promises'>, Record<string, string | number>>({
+      query: (params) => ({ url: '/promises', params }),
+      keepUnusedDataFor: 0,
+      providesTags: [
+        { type: 'Order', id: LIST },
+        { type: 'Diary', id: LIST },
+      ],
+    }),
     choosePlan: b.mutation<
       AnswerOf<'PUT /orders/:id/plan'>,
       { id: number; version: number; choices: PlanChoices }
@@ -29,4 +37,4 @@ const plan = api.injectEndpoints({
     }),
   }),
 });
-export const { usePlanQuery, useChoosePlanMutation, useTakePlanMutation } = plan;
+export const { usePlanQuery, usePromisesQuery, useChoosePlanMutation, useTakePlanMutation } = plan;

@@ -26,7 +26,7 @@ export async function planGround(
   db: Db,
   zone: string,
   rules: DiaryRules,
-  who: { readonly clientId: number; readonly orderId: number },
+  who: { readonly clientId?: number; readonly orderId?: number },
   lastDay: string | null,
   now: Date,
 ): Promise<PlanGround> {

@@ -12,13 +12,22 @@ import { addBench } from '../../records/diary/bench.ts';
 import { bookAppointment } from '../../records/diary/book-appointment.ts';
 import { readRules, readWork } from '../../records/diary/hours.ts';
 import { readOrder, refuseCancelled } from '../../records/orders.ts';
+import { threadsFor } from '../../threads/pool.ts';
+import type { PlanJobs } from './jobs.ts';
 import { giveStep, keepChoices, readPlan, stampOf } from './sql.ts';
 import { viewPlan } from './view.ts';
+
+const inThread = threadsFor<PlanJobs>();
 
 /** What can be promised of an order, how its work goes, and what of the plan is taken into bench and diary. */
 export function planRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
   on(app, 'GET /orders/:id/plan', async (c) => viewPlan(deps.pool, idParam(c, 'order'), deps.now()));
+
+  on(app, 'GET /promises', async (c, { query }) => {
+    const asked = { kind: 'figures', person: c.get('who').id, latest: true } as const;
+    return await inThread(asked, 'promises', deps.url, query, deps.now().toISOString());
+  });
 
   on(app, 'PUT /orders/:id/plan', (c, { body: { version, choices } }) => {
     const id = idParam(c, 'order');

@@ -1,6 +1,5 @@
 import type { BriefWire } from '@rocchetto/contract';
 import { type PlanChoices, readBrief, PlanChoices as Stored, stored } from '@rocchetto/contract';
-import type { Stage } from '@rocchetto/core';
 import type { OrderAtWork } from '@rocchetto/core/plan/chain.ts';
 import type { Db, Tx } from '../../db/pool.ts';
 import { minutes } from '../../records/diary/spans.ts';
@@ -11,19 +10,20 @@ export interface PlanRow extends Omit<OrderAtWork, 'work'> {
   readonly number: string;
   readonly what: string;
   readonly clientId: number;
+  readonly clientName: string;
   readonly brief: BriefWire | null;
   readonly choices: PlanChoices | null;
   readonly version: number;
 }
 
-/** One order. Its appointments are those of all its garments, since they are tried on together. One query. */
-export async function readPlan(db: Db, orderId: number): Promise<PlanRow | undefined> {
-  const { rows } = await db.query<
-    Omit<PlanRow, 'brief' | 'choices'> & { brief: unknown; choices: unknown; stage: Stage }
-  >({
-    name: 'order-plan',
-    text: `select o.id, o.number, o.what, o.stage, o.client_id as "clientId", o.worn_on as "wornOn", o.due_on as "dueOn", o.brief,
-        p.choices, coalesce(p.version, 0) as version,
+type Raw = Omit<PlanRow, 'brief' | 'choices'> & { brief: unknown; choices: unknown };
+
+/** Orders by their ids. The appointments of one are those of all its garments, since they are tried on together. One query. */
+export async function readPlans(db: Db, orderIds: readonly number[]): Promise<PlanRow[]> {
+  const { rows } = await db.query<Raw>({
+    name: 'order-plans',
+    text: `select o.id, o.number, o.what, o.stage, o.client_id as "clientId", c.name as "clientName", o.worn_on as "wornOn", o.due_on as "dueOn",
+        o.brief, p.choices, coalesce(p.version, 0) as version,
         exists (select 1 from brought_in b where b.order_id = o.id) as "broughtIn",
         coalesce((select json_agg(json_build_object('id', a.id, 'kind', a.kind, 'done', a.status = 'done',
             'start', ${minutes('lower(s.during)')}, 'end', ${minutes('upper(s.during)')},
@@ -35,17 +35,57 @@ export async function readPlan(db: Db, orderId: number): Promise<PlanRow | undef
         coalesce((select sum(greatest(0, al.minutes - coalesce((select round(sum(extract(epoch from x.ended_at - x.started_at)) / 60)
               from alteration_work x where x.alteration_id = al.id and x.ended_at is not null), 0)))
           from alteration al where al.order_id = o.id and al.status in ('asked', 'agreed', 'in-work')), 0)::int as alterations
-      from orders o left join order_plan p on p.order_id = o.id where o.id = $1`,
-    values: [orderId],
+      from unnest($1::bigint[]) x(id) join orders o on o.id = x.id join client c on c.id = o.client_id left join order_plan p on p.order_id = o.id`,
+    values: [orderIds],
   });
-  const row = rows[0];
-  return (
-    row && {
-      ...row,
-      brief: readBrief(row.brief),
-      choices: row.choices === null ? null : stored(Stored, 'Plan', row.choices),
-    }
-  );
+  return rows.map((row) => ({
+    ...row,
+    brief: readBrief(row.brief),
+    choices: row.choices === null ? null : stored(Stored, 'Plan', row.choices),
+  }));
+}
+export const readPlan = async (db: Db, orderId: number): Promise<PlanRow | undefined> =>
+  (await readPlans(db, [orderId]))[0];
+
+/** Orders in work that have a day, the sooner due first, and whether there are more of them. */
+export async function openOrders(
+  db: Db,
+  most: number,
+): Promise<{ readonly ids: number[]; readonly more: boolean }> {
+  const { rows } = await db.query<{ id: number }>({
+    name: 'plans-open',
+    text: `select id from orders where stage not in ('handed-over', 'cancelled')
+       order by coalesce(due_on, 'infinity'::date), id limit $1`,
+    values: [most + 1],
+  });
+  return { ids: rows.slice(0, most).map((r) => r.id), more: rows.length > most };
+}
+
+/** When these clients cannot come: days away, and what they are booked for already, by client. */
+export async function clientsElsewhere(
+  db: Db,
+  clients: readonly number[],
+  within: readonly [first: string, last: string],
+  during: string,
+): Promise<{
+  away: { clientId: number; firstDay: string; lastDay: string }[];
+  booked: { clientId: number; from: number; to: number }[];
+}> {
+  const [away, booked] = await Promise.all([
+    db.query<{ clientId: number; firstDay: string; lastDay: string }>({
+      name: 'clients-away',
+      text: `select client_id as "clientId", first_day as "firstDay", last_day as "lastDay" from client_away
+         where client_id = any($1) and last_day >= $2 and first_day <= $3`,
+      values: [clients, ...within],
+    }),
+    db.query<{ clientId: number; from: number; to: number }>({
+      name: 'clients-booked',
+      text: `select client_id as "clientId", ${minutes('lower(during)')} as from, ${minutes('upper(during)')} as to from occupied
+         where client_id = any($1) and during && $2::tstzrange`,
+      values: [clients, during],
+    }),
+  ]);
+  return { away: away.rows, booked: booked.rows };
 }
 
 /** What is booked and given of an order, in one word: whoever takes up a plan must have seen the same. */

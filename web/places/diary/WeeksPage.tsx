@@ -59,6 +59,7 @@ export function Component() {
                 Two weeks on
               </button>
               <Link to="/diary">Day view</Link>
+              <Link to="/promises">Promises</Link>
             </div>
           </div>
           <div className="scroll">

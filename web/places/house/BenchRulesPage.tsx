@@ -16,6 +16,7 @@ import { Problem } from '../../shared/Problem.tsx';
 import { problemOf } from '../../shared/problem-of.ts';
 import { usePrice } from '../../shared/usePrice.ts';
 import { SignsEditor } from './SignsEditor.tsx';
+import { TimesTable } from './TimesTable.tsx';
 
 /** What the house reckons for its bench: minutes and prices of every kind of alteration, and its own words for signs. */
 export function Component() {
@@ -184,6 +185,11 @@ function Figures({ view, refetch }: { view: HouseBenchView; refetch: () => unkno
           </tbody>
         </table>
       </div>
+      <TimesTable
+        own={view.bench}
+        busy={changing.isLoading}
+        onKeep={may ? ({ times, waits }) => keep({ ...view.bench, times, waits }) : null}
+      />
       <SignsEditor
         signs={view.bench.signs}
         busy={changing.isLoading}

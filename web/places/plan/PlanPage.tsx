@@ -29,7 +29,7 @@ export function Component() {
     >
       <p className="soft noprint">
         <Link to={`/orders/${id}`}>Order {order.number}</Link>, <Link to={`/orders/${id}/sheet`}>sheet</Link>,{' '}
-        <Link to="/diary/weeks">weeks ahead</Link>
+        <Link to="/promises">all promises</Link>
       </p>
       <h1>Plan</h1>
       {closed ? (

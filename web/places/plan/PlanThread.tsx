@@ -70,6 +70,9 @@ export function PlanThread({ plan }: { plan: PlanView }) {
         {knots.map((k, i) => (
           <Hanging key={k.first} knot={k} from={x(k.early)} to={x(k.late)} y={LOW + rows[i]! * ROW} />
         ))}
+        {knots.map((k, i) => (
+          <Tied key={k.first} knot={k} at={x(k.late)} y={LOW + rows[i]! * ROW} />
+        ))}
       </svg>
       <figcaption className="soft">
         Above, the day each step can begin; below, the knot by which it must be tied. Thread that hangs is
@@ -79,12 +82,11 @@ export function PlanThread({ plan }: { plan: PlanView }) {
   );
 }
 
+/** The thread of a knot, from the day it can begin to the day it must be tied. */
 function Hanging({ knot, from, to, y }: { knot: Knot; from: number; to: number; y: number }) {
   const low = y + sag(knot.late - knot.early, 44);
-  const number = knot.first === knot.last ? `${knot.first}` : `${knot.first}–${knot.last}`;
   return (
     <g className="hanging" data-tight={knot.tight || undefined}>
-      <title>{knot.says}</title>
       <path
         d={
           knot.tight
@@ -93,12 +95,22 @@ function Hanging({ knot, from, to, y }: { knot: Knot; from: number; to: number; 
         }
       />
       <circle cx={from} cy={TOP} r={3} className="bead" />
+    </g>
+  );
+}
+
+/** The knot itself, square where it is booked, with its number in the list. */
+function Tied({ knot, at, y }: { knot: Knot; at: number; y: number }) {
+  const number = knot.first === knot.last ? `${knot.first}` : `${knot.first}–${knot.last}`;
+  return (
+    <g className="hanging" data-tight={knot.tight || undefined}>
+      <title>{knot.says}</title>
       {knot.booked ? (
-        <rect x={to - 5} y={y - 5} width={10} height={10} className="knot" />
+        <rect x={at - 5} y={y - 5} width={10} height={10} className="knot" />
       ) : (
-        <circle cx={to} cy={y} r={5} className="knot" />
+        <circle cx={at} cy={y} r={5} className="knot" />
       )}
-      <text x={to + 8} y={y + 5}>
+      <text x={at + 8} y={y + 5}>
         {number}
       </text>
     </g>

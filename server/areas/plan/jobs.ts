@@ -1,0 +1,9 @@
+import type { PromisesAsk } from '@rocchetto/contract';
+import { poolOf } from '../../threads/pool-of.ts';
+
+/** Planning all that is in work takes a processor too long to be done between two requests. */
+export const PLAN_JOBS = {
+  promises: async (url: string, ask: PromisesAsk, now: string) =>
+    (await import('./promises.ts')).promises(poolOf(url), ask, new Date(now)),
+} as const;
+export type PlanJobs = typeof PLAN_JOBS;

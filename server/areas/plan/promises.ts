@@ -1,0 +1,264 @@
+import { createHash } from 'node:crypto';
+import {
+  NO_SETTINGS,
+  PlanChoices,
+  type Promised,
+  type PromisesAsk,
+  type PromisesView,
+  timesOf,
+  toSheetInput,
+} from '@rocchetto/contract';
+import { computeSheet, printShortDate } from '@rocchetto/core';
+import { kindsOf } from '@rocchetto/core/diary/house.ts';
+import { joined, without } from '@rocchetto/core/diary/spans.ts';
+import { type Span, wallAt, wholeDay } from '@rocchetto/core/diary/zoned.ts';
+import type { PlanGround } from '@rocchetto/core/plan/answer.ts';
+import {
+  type Choices,
+  chainOf,
+  lastDays,
+  type OrderAtWork,
+  usualChoices,
+} from '@rocchetto/core/plan/chain.ts';
+import type { HouseTimes } from '@rocchetto/core/plan/times.ts';
+import { type AmongOthers, brokenBy, type Held, planTogether } from '@rocchetto/core/plan/together.ts';
+import { type Work, workOf } from '@rocchetto/core/plan/work.ts';
+import type { Db } from '../../db/pool.ts';
+import { Refusal } from '../../http/problem.ts';
+import { readRules } from '../../records/diary/hours.ts';
+import { span } from '../../records/diary/spans.ts';
+import { houseBench } from '../../records/house.ts';
+import { parseGround, sheetGrounds } from '../../records/sheets.ts';
+import { specOfOrder } from '../../records/spec-of-order.ts';
+import { planGround } from './ground.ts';
+import { clientsElsewhere, openOrders, type PlanRow, readPlans } from './sql.ts';
+
+/** So many orders are planned together. */
+const MOST = 400;
+/** The work of a garment by what its sheet is made of, as long as that stays the same. */
+const known = new Map<string, Work>();
+
+async function worksOf(db: Db, rows: readonly PlanRow[], today: string): Promise<Map<number, Work>> {
+  const made = rows.filter((r) => r.brief && r.brief.parts.length > 0).map((r) => r.id);
+  const out = new Map<number, Work>();
+  for (const [id, text] of await sheetGrounds(db, made)) {
+    const mark = createHash('sha1').update(today).update(text).digest('base64url');
+    let work = known.get(mark);
+    if (!work) {
+      const ground = parseGround(text);
+      const spec = ground.record?.spec ?? specOfOrder(ground, ground.record?.settings ?? NO_SETTINGS, today);
+      work = workOf(computeSheet(toSheetInput(spec)));
+      if (known.size > 5000) known.clear();
+      known.set(mark, work);
+    }
+    out.set(id, work);
+  }
+  return out;
+}
+
+interface All {
+  readonly zone: string;
+  readonly ground: PlanGround;
+  readonly rows: readonly PlanRow[];
+  readonly works: ReadonlyMap<number, Work>;
+  readonly times: HouseTimes;
+  readonly kinds: ReturnType<typeof kindsOf>;
+  readonly client: ReadonlyMap<number, Span[]>;
+}
+
+/** Everything in work, planned together; with what is supposed, a second time. */
+export async function promises(db: Db, ask: PromisesAsk, now: Date): Promise<PromisesView> {
+  const { ids, more } = await openOrders(db, MOST);
+  const all = await readAll(db, ids, now);
+  const { ground, rows } = all;
+  const before = planTogether(ground, among(all, rows));
+  const byId = new Map(rows.map((r) => [r.id, r]));
+  const told = (h: Held): Promised => promised(h, byId.get(h.id)!, all);
+  return {
+    today: ground.today,
+    orders: before.held.map(told),
+    more,
+    staff: ground.book.staff.map(({ id, name }) => ({ id, name })),
+    weeks: before.weeks,
+    breaks: supposed(all, ask, before, told),
+  };
+}
+
+async function readAll(db: Db, ids: readonly number[], now: Date): Promise<All> {
+  const [{ zone, rules }, { bench }, rows] = await Promise.all([
+    readRules(db),
+    houseBench(db),
+    readPlans(db, ids),
+  ]);
+  const times = timesOf(bench);
+  const lastDay =
+    rows
+      .map((r) => lastDays(r, times).handOver ?? '')
+      .sort()
+      .at(-1) || null;
+  const ground = await planGround(db, zone, rules, {}, lastDay, now);
+  const [first, last] = [ground.book.days[0]!, ground.book.days.at(-1)!];
+  const [works, elsewhere] = await Promise.all([
+    worksOf(db, rows, ground.today),
+    clientsElsewhere(
+      db,
+      [...new Set(rows.map((r) => r.clientId))],
+      [first.day, last.day],
+      span(first.from, last.to),
+    ),
+  ]);
+  const not = new Map<number, Span[]>();
+  const add = (id: number, s: Span) => not.set(id, [...(not.get(id) ?? []), s]);
+  for (const a of elsewhere.away)
+    add(a.clientId, { from: wholeDay(zone, a.firstDay).from, to: wholeDay(zone, a.lastDay).to });
+  for (const b of elsewhere.booked) add(b.clientId, b);
+  return {
+    zone,
+    ground,
+    rows,
+    works,
+    times,
+    kinds: kindsOf(rules.kinds),
+    client: new Map([...not].map(([id, spans]) => [id, without(ground.open, joined(spans))])),
+  };
+}
+
+const among = (all: All, rows: readonly PlanRow[]): AmongOthers[] =>
+  rows.map((row) => {
+    const work = all.works.get(row.id) ?? null;
+    const order: OrderAtWork = { ...row, work };
+    return {
+      id: row.id,
+      clientId: row.clientId,
+      chain: (c: Choices) => chainOf(order, c, all.times, all.kinds),
+      choices: row.choices ?? PlanChoices.parse(usualChoices(work)),
+      last: lastDays(row, all.times),
+      client: all.client.get(row.clientId) ?? all.ground.open,
+    };
+  });
+
+function promised(h: Held, row: PlanRow, { zone, ground, kinds }: All): Promised {
+  const { number, what, clientName, wornOn } = row;
+  return {
+    id: h.id,
+    number,
+    what,
+    clientName,
+    wornOn,
+    handOver: h.last.handOver,
+    ready: h.answer.ready,
+    holds: h.answer.holds,
+    spare: h.spare,
+    says: h.answer.says,
+    broken: h.answer.broken,
+    would: h.answer.would.map((w) => w.says),
+    appointments: row.booked
+      .filter((b) => !b.done && b.start > ground.book.now)
+      .map((b) => {
+        const { day, time } = wallAt(zone, b.start);
+        return {
+          id: b.id,
+          says: `${kinds.find((k) => k.id === b.kind)?.name ?? b.kind}, ${printShortDate(day, ground.today)}, ${time}`,
+        };
+      }),
+  };
+}
+
+/** What breaks when something moves: all is planned anew with it, nothing is kept. @throws Refusal 422 */
+function supposed(
+  all: All,
+  ask: PromisesAsk,
+  before: ReturnType<typeof planTogether>,
+  told: (h: Held) => Promised,
+): PromisesView['breaks'] {
+  const other = otherwise(all, ask);
+  if (!other) return null;
+  const after = planTogether(other.ground, among(all, other.rows));
+  return {
+    says: other.says,
+    orders: brokenBy(before, after).map(({ was, is }) => ({ ...told(is), before: was.answer.ready })),
+    appointments: other.appointments,
+  };
+}
+
+interface Otherwise {
+  readonly says: string;
+  readonly ground: PlanGround;
+  readonly rows: readonly PlanRow[];
+  readonly appointments: { readonly id: number; readonly day: string; readonly says: string }[];
+}
+function otherwise(all: All, ask: PromisesAsk): Otherwise | null {
+  const { ground, rows, zone } = all;
+  const short = (day: string) => printShortDate(day, ground.today);
+  const none = { ground, rows, appointments: [] };
+  if (ask.staff !== undefined) return handAway(all, ask.staff, ask.from!, ask.until!);
+  if (ask.order !== undefined) {
+    const row = rows.find((r) => r.id === ask.order);
+    if (!row) throw new Refusal(422, 'no-such-order', 'This order is not in work. Choose another one.');
+    const choices = row.choices ?? PlanChoices.parse(usualChoices(all.works.get(row.id) ?? null));
+    const late: PlanRow = { ...row, choices: { ...choices, cloth: { state: 'comes', on: ask.cloth! } } };
+    return {
+      ...none,
+      says: `The cloth of order ${row.number} comes on ${short(ask.cloth!)}.`,
+      rows: rows.map((r) => (r === row ? late : r)),
+    };
+  }
+  if (ask.appointment === undefined) return null;
+  const row = rows.find((r) => r.booked.some((b) => b.id === ask.appointment));
+  const booked = row?.booked.find((b) => b.id === ask.appointment);
+  if (!row || !booked)
+    throw new Refusal(422, 'no-such-appointment', 'This appointment is not booked. Choose another one.');
+  const by = wholeDay(zone, ask.to!).from - wholeDay(zone, wallAt(zone, booked.start).day).from;
+  const moved = { ...booked, start: booked.start + by, end: booked.end + by };
+  return {
+    ...none,
+    says: `The appointment of order ${row.number} is moved to ${short(ask.to!)}.`,
+    rows: rows.map((r) =>
+      r.booked.some((b) => b.id === booked.id)
+        ? {
+            ...r,
+            booked: r.booked.map((b) => (b.id === booked.id ? moved : b)).sort((a, b) => a.start - b.start),
+          }
+        : r,
+    ),
+  };
+}
+
+/** Somebody away: their hours go, work given to them for these days is nobody's, and their appointments need another hand. */
+function handAway({ ground, rows, zone, kinds }: All, staff: number, from: string, until: string): Otherwise {
+  const hand = ground.book.staff.find((h) => h.id === staff);
+  if (!hand) throw new Refusal(422, 'no-such-staff', 'This person is not on the staff. Choose another one.');
+  const away = [{ from: wholeDay(zone, from).from, to: wholeDay(zone, until).to }];
+  const inside = (at: number) => away[0]!.from <= at && at < away[0]!.to;
+  const seen = new Set<number>();
+  return {
+    says: `${hand.name} is away from ${printShortDate(from, ground.today)} to ${printShortDate(until, ground.today)}.`,
+    ground: {
+      ...ground,
+      hours: new Map([...ground.hours].map(([id, h]) => [id, id === staff ? without(h, away) : h])),
+      book: {
+        ...ground.book,
+        staff: ground.book.staff.map((h) => (h === hand ? { ...h, works: without(h.works, away) } : h)),
+      },
+    },
+    rows: rows.map((r) => ({
+      ...r,
+      given: r.given.filter((g) => g.done || g.staffId !== staff || g.day < from || g.day > until),
+    })),
+    appointments: rows.flatMap((r) =>
+      r.booked
+        .filter(
+          (b) => !b.done && b.staff.includes(staff) && inside(b.start) && !seen.has(b.id) && seen.add(b.id),
+        )
+        .map((b) => {
+          const { day, time } = wallAt(zone, b.start);
+          const kind = kinds.find((k) => k.id === b.kind)?.name ?? b.kind;
+          return {
+            id: b.id,
+            day,
+            says: `${r.clientName}, ${kind}, ${printShortDate(day, ground.today)}, ${time}`,
+          };
+        }),
+    ),
+  };
+}

@@ -1,0 +1,132 @@
+import type { HouseBench } from '@rocchetto/contract';
+import { PER, TIMES, WAITS, type Wait, WORK_STEPS, type WorkStep } from '@rocchetto/core/plan/times.ts';
+import { InputNumber } from 'antd';
+import { useState } from 'react';
+
+type Own = Pick<HouseBench, 'times' | 'waits'>;
+
+/** What the house reckons for each step of a garment, and the days that are nobody's work: what plans are made with. */
+export function TimesTable({
+  own,
+  busy,
+  onKeep,
+}: {
+  own: Own;
+  busy: boolean;
+  /** null for who may not change them; true once it is kept */
+  onKeep: ((own: Own) => Promise<boolean>) | null;
+}) {
+  const [written, write] = useState<Own | null>(null);
+  const shown = written ?? own;
+  const steps = Object.keys(WORK_STEPS) as WorkStep[];
+  const set = <K extends string>(of: Partial<Record<K, number>>, id: K, n: number | null) => {
+    const { [id]: _, ...rest } = of;
+    return (n === null ? rest : { ...rest, [id]: n }) as Record<K, number>;
+  };
+  return (
+    <>
+      <h2>Times of a plan</h2>
+      <p className="soft">
+        An order’s plan multiplies these by what its sheet has. Those of a boned gown are common practice: 6
+        to 7 hours to its first fitting and 2 to 3 after it. All others are guesses to begin with; put them
+        right as you learn them.
+      </p>
+      {onKeep && (
+        <div className="row acts">
+          {written === null ? (
+            <button type="button" className="plain" onClick={() => write(own)}>
+              Edit times of a plan
+            </button>
+          ) : (
+            <>
+              <button
+                type="button"
+                className="take"
+                disabled={busy}
+                onClick={async () => {
+                  if (await onKeep(written)) write(null);
+                }}
+              >
+                Save times of a plan
+              </button>
+              <button type="button" className="quiet" onClick={() => write(null)}>
+                Cancel
+              </button>
+            </>
+          )}
+        </div>
+      )}
+      <div className="scroll">
+        <table className="ledger rules figures">
+          <thead>
+            <tr>
+              <th scope="col">Work</th>
+              <th scope="col">Minutes</th>
+              <th scope="col">Usual</th>
+              <th scope="col">For each</th>
+            </tr>
+          </thead>
+          <tbody>
+            {steps.flatMap((step) =>
+              TIMES.filter((t) => t.step === step).map((t) => (
+                <tr key={t.id}>
+                  <th scope="row">{t.name}</th>
+                  <td>
+                    {written ? (
+                      <InputNumber
+                        aria-label={`${t.name}: minutes`}
+                        min={0}
+                        max={2880}
+                        placeholder={String(t.minutes)}
+                        value={written.times[t.id] ?? null}
+                        onChange={(n) => write({ ...written, times: set(written.times, t.id, n) })}
+                      />
+                    ) : (
+                      <strong>{shown.times[t.id] ?? ''}</strong>
+                    )}
+                  </td>
+                  <td className="soft">{t.minutes}</td>
+                  <td className="soft">{PER[t.per] || 'garment'}</td>
+                </tr>
+              )),
+            )}
+          </tbody>
+        </table>
+      </div>
+      <div className="scroll">
+        <table className="ledger rules figures">
+          <thead>
+            <tr>
+              <th scope="col">Waiting</th>
+              <th scope="col">Days</th>
+              <th scope="col">Usual</th>
+            </tr>
+          </thead>
+          <tbody>
+            {(Object.keys(WAITS) as Wait[]).map((id) => (
+              <tr key={id}>
+                <th scope="row">{WAITS[id].name}</th>
+                <td>
+                  {written ? (
+                    <InputNumber
+                      aria-label={`${WAITS[id].name}: days`}
+                      min={0}
+                      max={365}
+                      precision={0}
+                      placeholder={String(WAITS[id].days)}
+                      value={written.waits[id] ?? null}
+                      onChange={(n) => write({ ...written, waits: set<Wait>(written.waits, id, n) })}
+                    />
+                  ) : (
+                    <strong>{shown.waits[id] ?? ''}</strong>
+                  )}
+                </td>
+                <td className="soft">{WAITS[id].days}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </>
+  );
+}

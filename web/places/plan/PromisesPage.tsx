@@ -1,0 +1,206 @@
+import './plan.css';
+import type { Promised, PromisesView } from '@rocchetto/contract/plan.ts';
+import { hoursWord } from '@rocchetto/core/diary/load.ts';
+import { Link, useSearchParams } from 'react-router';
+import { usePromisesQuery } from '../../api/plan.ts';
+import { keepTogether } from '../../shared/keepTogether.ts';
+import { useDays } from '../../shared/me.ts';
+import { Place, Waiting } from '../../shared/Place.tsx';
+import { Suppose } from './Suppose.tsx';
+
+/** Every order in work, planned together over the same hands: which promises hold, and what breaks if something moves. */
+export function Component() {
+  const [params, setParams] = useSearchParams();
+  const asked = Object.fromEntries(params);
+  const { data, error, refetch, isFetching } = usePromisesQuery(asked);
+  return (
+    <Place
+      title="Promises"
+      margin={
+        data && (
+          <Suppose
+            key={params.toString()}
+            of={data}
+            asked={asked}
+            onAsk={(q) => setParams(q)}
+            busy={isFetching}
+          />
+        )
+      }
+    >
+      <p className="soft noprint">
+        <Link to="/diary/weeks">Weeks ahead</Link>
+      </p>
+      <h1>Promises</h1>
+      {error ? (
+        <>
+          <Waiting what="the promises" error={error} again={refetch} />
+          <button type="button" className="quiet" onClick={() => setParams({})}>
+            Show the promises as they are
+          </button>
+        </>
+      ) : data ? (
+        <>
+          {data.breaks && <Breaks of={data.breaks} />}
+          <Orders of={data} />
+          <Weeks of={data} />
+        </>
+      ) : (
+        <Waiting what="the promises" error={error} again={refetch} />
+      )}
+    </Place>
+  );
+}
+
+function Breaks({ of }: { of: NonNullable<PromisesView['breaks']> }) {
+  const { short } = useDays();
+  const nothing = of.orders.length === 0 && of.appointments.length === 0;
+  return (
+    <section aria-label="What would break" className="plan-breaks">
+      <h2>Suppose: {of.says}</h2>
+      {nothing && <p>No promise breaks.</p>}
+      {of.orders.length > 0 && (
+        <ol>
+          {of.orders.map((o) => (
+            <li key={o.id}>
+              <Link to={`/orders/${o.id}/plan`}>
+                {o.number} {o.what}
+              </Link>
+              , {o.clientName}: {keepTogether(o.says[0] ?? '')}
+              {o.before && o.ready && o.ready !== o.before && <> Until now ready on {short(o.before)}.</>}
+              <ul>
+                {[...o.says.slice(1), ...o.would].map((w) => (
+                  <li key={w} className="soft">
+                    {keepTogether(w)}
+                  </li>
+                ))}
+              </ul>
+            </li>
+          ))}
+        </ol>
+      )}
+      {of.appointments.length > 0 && (
+        <>
+          <h3>Appointments that need another hand or another time</h3>
+          <ul>
+            {of.appointments.map((a) => (
+              <li key={a.id}>
+                <Link to={`/diary?day=${a.day}&a=${a.id}`}>{a.says}</Link>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      <p className="soft">Nothing of this is done.</p>
+    </section>
+  );
+}
+
+const spareWords = (n: number) =>
+  n < 0 ? `${-n} ${n === -1 ? 'day' : 'days'} late` : n === 0 ? 'none' : `${n} ${n === 1 ? 'day' : 'days'}`;
+
+function Orders({ of }: { of: PromisesView }) {
+  const { short } = useDays();
+  if (of.orders.length === 0) return <p>No order is in work.</p>;
+  return (
+    <>
+      <p className="soft">
+        Planned together, the one to be handed over first having the first choice of hands and times.
+        {of.more && ' Only the 400 that are due first are looked at.'}
+      </p>
+      <div className="scroll">
+        <table className="ledger promises">
+          <thead>
+            <tr>
+              <th scope="col">Order</th>
+              <th scope="col">Hand-over</th>
+              <th scope="col">Ready</th>
+              <th scope="col">To spare</th>
+            </tr>
+          </thead>
+          <tbody>
+            {of.orders.map((o) => (
+              <tr key={o.id}>
+                <td>
+                  <Link to={`/orders/${o.id}/plan`}>
+                    {o.number} {o.what}
+                  </Link>
+                  , {o.clientName}
+                  <Trouble of={o} />
+                </td>
+                <td>{short(o.handOver)}</td>
+                <td>{short(o.ready)}</td>
+                <td className={o.holds === 'no' ? 'tight' : undefined}>
+                  {o.spare === null ? '—' : spareWords(o.spare)}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </>
+  );
+}
+
+function Trouble({ of: o }: { of: Promised }) {
+  // What holds is told by its days; only what is in its way is added, and ways out where it does not hold.
+  const told =
+    o.holds === 'no-day'
+      ? []
+      : o.holds === 'yes'
+        ? o.says.slice(1).filter((s) => o.broken.includes(s))
+        : [...o.says, ...o.would.slice(0, 2)];
+  if (told.length === 0) return null;
+  return (
+    <ul className="why">
+      {told.map((s) => (
+        <li key={s}>{keepTogether(s)}</li>
+      ))}
+    </ul>
+  );
+}
+
+function Weeks({ of }: { of: PromisesView }) {
+  const { short } = useDays();
+  return (
+    <>
+      <h2>Hours left, week by week</h2>
+      <p className="soft">
+        What is free once all of this is done, and in brackets what these plans take of it that is not yet
+        given.
+      </p>
+      <div className="scroll">
+        <table className="ledger figures">
+          <thead>
+            <tr>
+              <th scope="col">Who</th>
+              {of.weeks.map((w) => (
+                <th key={w.from} scope="col">
+                  {short(w.from)}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {of.staff.map((s) => (
+              <tr key={s.id}>
+                <th scope="row">{s.name}</th>
+                {of.weeks.map((w) => {
+                  const hand = w.hands.find((h) => h.id === s.id)!;
+                  return (
+                    <td key={w.from}>
+                      {hoursWord(Math.round((hand.free - hand.planned) / 5) * 5)}
+                      {hand.planned > 0 && (
+                        <div className="soft">({hoursWord(Math.round(hand.planned / 5) * 5)})</div>
+                      )}
+                    </td>
+                  );
+                })}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </>
+  );
+}
