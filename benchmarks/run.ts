@@ -16,6 +16,7 @@ import { layBench } from './lay.ts';
 import { markBench } from './mark.ts';
 import { mutantsBench } from './mutants.ts';
 import { netBench } from './net.ts';
+import { planBench } from './plan.ts';
 import { routesBench } from './routes.ts';
 import { webBench } from './web.ts';
 import { whatIfBench } from './what-if.ts';
@@ -36,6 +37,7 @@ const ALONE: Readonly<Record<string, Bench>> = {
   core: coreBench,
   mutants: (say) => mutantsBench(say, process.argv[3], Number(process.argv[4]) || 1),
   lay: layBench,
+  plan: planBench,
   net: (say) => netBench(say, Number(process.argv[3]) || 10_000),
   diary: withCluster(async (cluster, say) => diaryWebBench(cluster, await diaryBench(cluster, say), say)),
   routes: withCluster(routesBench),

@@ -67,28 +67,28 @@ const days = (n: number): string => `${n} ${n === 1 ? 'day' : 'days'}`;
 
 /**
  * Whether the promise can be kept, with what it hangs on and what would make it possible. Pure.
- * @param ways whether to work out what would make it possible
+ * @param how whether to work out what would make it possible, and when each step must begin at the latest
  */
 export function answerOf(
   ground: PlanGround,
   chain: (choices: Choices) => readonly Step[],
   choices: Choices,
   last: LastDays,
-  ways = true,
+  { ways = true, latest = true }: { readonly ways?: boolean; readonly latest?: boolean } = {},
 ): PlanAnswer {
   const { book, today } = ground;
   const steps = chain(choices);
   const early = forwards(book, steps);
-  const late = backwards(book, steps);
+  const late = latest ? backwards(book, steps) : [];
   const planned = early.map((e, i): PlannedStep => {
-    const latest = late[i]!.at;
+    const by = late[i]?.at ?? null;
     const earliest = e.at;
-    const slack = latest && earliest ? latest.start - earliest.start : null;
-    const sameDay = latest && earliest && dayOf(book, latest.start) <= dayOf(book, earliest.start);
+    const slack = by && earliest ? by.start - earliest.start : null;
+    const sameDay = by && earliest && dayOf(book, by.start) <= dayOf(book, earliest.start);
     return {
       step: e.step,
       earliest,
-      latest,
+      latest: by,
       readyAt: e.readyAt,
       slack,
       tight: slack !== null ? sameDay === true : last.handOver !== null,

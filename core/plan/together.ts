@@ -58,7 +58,10 @@ export function planTogether(ground: PlanGround, orders: readonly AmongOthers[],
       rooms: [...rooms.values()],
       client: without(o.client, joined(visits.get(o.clientId) ?? [])),
     };
-    const answer = answerOf({ ...ground, book }, o.chain, o.choices, o.last, left > 0);
+    const answer = answerOf({ ...ground, book }, o.chain, o.choices, o.last, {
+      ways: left > 0,
+      latest: false,
+    });
     if (answer.would.length > 0) left--;
     for (const s of answer.steps) {
       if (!s.earliest || s.step.booked || s.step.given) continue;
