@@ -21,7 +21,17 @@ export const BenchWrite = z.strictObject({
 
 export type BenchWrite = z.infer<typeof BenchWrite>;
 
-export const BenchDone = z.strictObject({ version: Version, done: z.boolean() });
+export const BenchDone = z.strictObject({
+  version: Version,
+  done: z.boolean(),
+  /** how long it took, minutes, where that is said */
+  took: z
+    .int('Enter whole minutes.')
+    .min(1, 'Enter 1 minute or more.')
+    .max(2880, 'Enter at most 48 hours.')
+    .nullable()
+    .default(null),
+});
 
 export const BenchWork = BenchWrite.extend({
   id: z.number(),
@@ -29,6 +39,9 @@ export const BenchWork = BenchWrite.extend({
   orderNumber: z.string(),
   order: z.string(),
   doneAt: z.string().nullable(),
+  /** the step of its order’s plan that it is */
+  step: z.string().nullable(),
+  took: z.number().nullable(),
   /** the alteration it is work on: changed and ticked there */
   alterationId: z.number().nullable(),
   version: z.number(),

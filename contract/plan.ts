@@ -100,6 +100,8 @@ export const PlanView = z.strictObject({
   holds: z.enum(['yes', 'no', 'unknown', 'no-day']),
   says: z.array(z.string()).readonly(),
   would: z.array(z.strictObject({ id: z.string(), says: z.string(), day: z.string() })).readonly(),
+  /** how sure it is, from the studio’s own past: a sentence, and what is known of each kind of work */
+  sure: z.strictObject({ says: z.string(), past: z.array(z.string()).readonly() }),
   steps: z.array(PlanStep).readonly(),
   /** what a hand left out of it: struck, or marked as done */
   left: z.array(z.strictObject({ id: z.string(), name: z.string(), says: z.string() })).readonly(),

@@ -1,3 +1,4 @@
+import { chance } from '../units/chance.ts';
 import { placer } from './place.ts';
 import { separated } from './separate.ts';
 import type { Lying, Task } from './task.ts';
@@ -7,17 +8,6 @@ const ORDERS = 300;
 /** Each shorter length tried is this part of the best one’s. */
 const SHORTER = 0.985;
 const LEAST_SHORTER = 0.996;
-
-/** A generator of chance that gives the same again for the same seed (mulberry32). */
-export function chance(seed: number): () => number {
-  let a = seed >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(a ^ (a >>> 15), a | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 export interface Looking {
   readonly seed: number;

@@ -1,7 +1,7 @@
 import { dayAfter } from '../dates/day-after.ts';
 import type { At, Need, Skill } from '../diary/kinds.ts';
 import type { Minute } from '../diary/zoned.ts';
-import { isCut, STAGES, type Stage } from '../thread/stage.ts';
+import { isCut, type Stage } from '../thread/stage.ts';
 import { daysOf, type HouseTimes, STEP_MAKES, STEP_SKILLS, WORK_STEPS, type WorkStep } from './times.ts';
 import { minutesOf, PLAIN_WORK, type Work } from './work.ts';
 
@@ -25,6 +25,8 @@ export interface Step {
   readonly notAfter: string | null;
   /** what its minutes are made of */
   readonly why: readonly string[];
+  /** which line of work it is, for the studio’s own past; null for appointments and what was added */
+  readonly work: WorkStep | null;
   /** what an appointment needs that it makes ready */
   readonly makes: Need | null;
   /** booked in the diary: from, to */
@@ -171,7 +173,7 @@ function isBehind(id: string, o: OrderAtWork, order: readonly string[], fitted: 
   const last =
     o.stage === 'fitting'
       ? // What was asked for at a mirror nobody had booked is a fitting all the same.
-        fitted > 0 || o.alterations > 0
+        fitted > 0 || (o.alterations > 0 && !o.broughtIn)
         ? `fitting-${Math.max(1, fitted)}`
         : 'baste'
       : (through[o.stage] ?? null);
@@ -343,6 +345,7 @@ function stepOf(
     name: s.name,
     waits: s.waits ?? [],
     notBefore: s.notBefore ?? null,
+    work: s.work ?? null,
     makes: (s.work && STEP_MAKES[s.work]) ?? null,
   };
   const kept = own ? [`set for this garment: ${own.reason}`] : null;
@@ -420,6 +423,3 @@ function meetingsOf(all: readonly Bare[], o: OrderAtWork, kinds: readonly Meetin
   }
   return { booked, held, fitted: fittings.filter((id) => held.has(id)).length };
 }
-
-/** Stages in which there is still something to plan. */
-export const isPlanned = (stage: Stage): boolean => STAGES.indexOf(stage) < STAGES.indexOf('handed-over');

@@ -55,6 +55,7 @@ function randomCase(seed: number): Case {
       notAfter: i === n - 1 ? DAY(int(Math.floor(days / 2), days - 1)) : null,
       why: [],
       makes: null,
+      work: null,
       booked: null,
       given: null,
     };

@@ -13,3 +13,6 @@ create table order_plan (
 -- The step of its order's plan that work at the bench was given for; null for work given by itself.
 alter table bench_work add column step text;
 create index bench_work_step on bench_work (order_id, step) where step is not null and gone_at is null;
+-- How long it took, minutes, where the hand that did it said so: the studio's own past.
+alter table bench_work add column took integer check (took between 1 and 2880);
+create index bench_work_took on bench_work (id desc) where took is not null and step is not null and gone_at is null;

@@ -13,7 +13,10 @@ const bench = api.injectEndpoints({
       query: ({ id, ...body }) => change(`/bench/${id}`, 'PUT', body),
       invalidatesTags: kept,
     }),
-    doneWork: b.mutation<AnswerOf<'POST /bench/:id/done'>, { id: number; version: number; done: boolean }>({
+    doneWork: b.mutation<
+      AnswerOf<'POST /bench/:id/done'>,
+      { id: number; version: number; done: boolean; took?: number | null }
+    >({
       query: ({ id, ...body }) => change(`/bench/${id}/done`, 'POST', body),
       extraOptions: STEP,
       invalidatesTags: kept,

@@ -49,11 +49,18 @@ export function benchRoutes(deps: Deps): Hono<Env> {
     }),
   );
 
-  on(app, 'POST /bench/:id/done', (c, { body: { version, done } }) =>
-    changed(c, deps, version, { done }, done ? 'bench work done' : 'bench work not done', async (tx, id) => {
-      await doneBench(tx, id, done ? deps.now() : null, c.get('who').id);
-      return null;
-    }),
+  on(app, 'POST /bench/:id/done', (c, { body: { version, done, took } }) =>
+    changed(
+      c,
+      deps,
+      version,
+      { done, took },
+      done ? 'bench work done' : 'bench work not done',
+      async (tx, id) => {
+        await doneBench(tx, id, done ? deps.now() : null, c.get('who').id, took);
+        return null;
+      },
+    ),
   );
 
   on(app, 'DELETE /bench/:id', (c) => {

@@ -114,3 +114,15 @@ export async function keepChoices(
 /** Whose step given work is: kept beside what any work at the bench has. */
 export const giveStep = (tx: Tx, benchId: number, step: string) =>
   tx.query('update bench_work set step = $2 where id = $1', [benchId, step]);
+
+/** The latest pieces of work of which it is known how long they took, by the step they were given for. */
+export async function tookOf(
+  db: Db,
+): Promise<{ readonly step: string; readonly given: number; readonly took: number }[]> {
+  const { rows } = await db.query<{ step: string; given: number; took: number }>({
+    name: 'plan-past',
+    text: `select step, minutes as given, took from bench_work
+       where took is not null and step is not null and gone_at is null order by id desc limit 1500`,
+  });
+  return rows;
+}

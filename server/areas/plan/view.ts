@@ -7,13 +7,15 @@ import {
   timesOf,
   toSheetInput,
 } from '@rocchetto/contract';
-import { computeSheet, dayIn } from '@rocchetto/core';
+import { computeSheet, dayIn, printShortDate } from '@rocchetto/core';
 import { daysBetween } from '@rocchetto/core/dates/studio-day.ts';
 import { kindsOf } from '@rocchetto/core/diary/house.ts';
 import { common, lengthOf } from '@rocchetto/core/diary/spans.ts';
 import { wallAt } from '@rocchetto/core/diary/zoned.ts';
 import { answerOf, type PlanGround, type PlannedStep } from '@rocchetto/core/plan/answer.ts';
-import { chainOf, lastDays, leftOut, usualChoices } from '@rocchetto/core/plan/chain.ts';
+import { chainOf, lastDays, leftOut, type Step, usualChoices } from '@rocchetto/core/plan/chain.ts';
+import { chanceOf, chanceWords } from '@rocchetto/core/plan/chance.ts';
+import { drawFrom, ENOUGH, pastOf, workStepOf } from '@rocchetto/core/plan/past.ts';
 import { type Work, workOf } from '@rocchetto/core/plan/work.ts';
 import type { Db } from '../../db/pool.ts';
 import { notFound } from '../../http/problem.ts';
@@ -22,7 +24,7 @@ import { houseBench } from '../../records/house.ts';
 import { parseGround, sheetGround } from '../../records/sheets.ts';
 import { specOfOrder } from '../../records/spec-of-order.ts';
 import { planGround } from './ground.ts';
-import { type PlanRow, readPlan, stampOf } from './sql.ts';
+import { type PlanRow, readPlan, stampOf, tookOf } from './sql.ts';
 
 /** What the garment of an order has that takes time, read off its sheet; null while it has no brief. */
 async function workOfOrder(db: Db, row: PlanRow, now: Date): Promise<Work | null> {
@@ -38,10 +40,11 @@ async function workOfOrder(db: Db, row: PlanRow, now: Date): Promise<Work | null
 export async function viewPlan(db: Db, orderId: number, now: Date): Promise<PlanView> {
   const row = await readPlan(db, orderId);
   if (!row) throw notFound('order');
-  const [{ zone, rules }, { bench }, work] = await Promise.all([
+  const [{ zone, rules }, { bench }, work, took] = await Promise.all([
     readRules(db),
     houseBench(db),
     workOfOrder(db, row, now),
+    tookOf(db),
   ]);
   const times = timesOf(bench satisfies HouseBench);
   const last = lastDays(row, times);
@@ -72,11 +75,50 @@ export async function viewPlan(db: Db, orderId: number, now: Date): Promise<Plan
     holds: answer.holds,
     says: answer.says,
     would: answer.would,
+    sure: sureOf(
+      ground,
+      answer.steps.map((s) => s.step),
+      last.handOver,
+      took,
+    ),
     steps: answer.steps.map((s) => stepView(s, ground, zone)),
     left: leftOut({ ...row, work }, choices, times),
     fittingKinds: kinds
       .filter((k) => k.at === 'mirror' && k.offered !== false)
       .map(({ id, name }) => ({ id, name })),
+  };
+}
+
+/** How sure the hand-over is by the studio's own past; without enough of it the table alone, and it says so. */
+function sureOf(
+  ground: PlanGround,
+  steps: readonly Step[],
+  handOver: string | null,
+  took: Awaited<ReturnType<typeof tookOf>>,
+): PlanView['sure'] {
+  const past = pastOf(
+    took.flatMap(({ step, ...c }) => {
+      const kind = workStepOf(step);
+      return kind ? [{ step: kind, ...c }] : [];
+    }),
+  );
+  const here = past.filter((p) => steps.some((s) => s.work === p.step));
+  if (here.length === 0)
+    return {
+      says: `The table of times alone is used: of no step here are ${ENOUGH} times kept yet. Times are kept when work is ticked off.`,
+      past: [],
+    };
+  const chance = handOver === null ? null : chanceOf(ground.book, steps, handOver, drawFrom(here));
+  const cases = here.reduce((sum, p) => sum + p.cases, 0);
+  return {
+    says:
+      chance === null
+        ? `${cases} times are kept of steps like these.`
+        : `By the studio’s own past, ${chanceWords(chance)} by ${printShortDate(handOver!, ground.today)}: from ${cases} times kept. Of steps without enough of them the table counts.`,
+    past: here.map(
+      (p) =>
+        `${p.name}: usually ${p.median.toFixed(2)} of its time, 8 in 10 between ${p.low.toFixed(2)} and ${p.high.toFixed(2)}, ${p.cases} times`,
+    ),
   };
 }
 

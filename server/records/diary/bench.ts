@@ -2,7 +2,7 @@ import type { BenchWork, BenchWrite, ClientAway, ClientAwayWrite } from '@rocche
 import type { Db, Tx } from '../../db/pool.ts';
 
 const WORK = `b.id, b.order_id as "orderId", o.number as "orderNumber", o.what as "order", b.staff_id as "staffId", b.day, b.minutes,
-  b.what, b.makes, b.alteration_id as "alterationId", b.version, to_char(b.done_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "doneAt"
+  b.what, b.makes, b.step, b.took, b.alteration_id as "alterationId", b.version, to_char(b.done_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "doneAt"
   from bench_work b join orders o on o.id = b.order_id where b.gone_at is null`;
 
 /** Work promised for these days, and what is still to do for the orders that have a time on them. */
@@ -63,12 +63,11 @@ export async function writeBench(tx: Tx, id: number, w: BenchWrite): Promise<voi
   );
 }
 
-export const doneBench = (tx: Tx, id: number, at: Date | null, by: number) =>
-  tx.query('update bench_work set done_at = $2, done_by = $3, version = version + 1 where id = $1', [
-    id,
-    at,
-    at && by,
-  ]);
+export const doneBench = (tx: Tx, id: number, at: Date | null, by: number, took: number | null) =>
+  tx.query(
+    'update bench_work set done_at = $2, done_by = $3, took = $4, version = version + 1 where id = $1',
+    [id, at, at && by, at && took],
+  );
 
 export const dropBench = (tx: Tx, id: number, at: Date) =>
   tx.query('update bench_work set gone_at = $2, version = version + 1 where id = $1', [id, at]);

@@ -81,6 +81,8 @@ const work = (staffId: number, minutes: number, on = '2026-12-01'): BenchWork =>
   what: 'Hem',
   makes: null,
   doneAt: null,
+  step: null,
+  took: null,
   alterationId: null,
   version: 1,
 });

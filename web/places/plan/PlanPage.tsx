@@ -1,6 +1,6 @@
 import './plan.css';
 import type { PlanView } from '@rocchetto/contract/plan.ts';
-import { isPlanned } from '@rocchetto/core/plan/chain.ts';
+import { isClosed } from '@rocchetto/core/thread/stage.ts';
 import { Link, useParams } from 'react-router';
 import { useOrderQuery } from '../../api/orders.ts';
 import { usePlanQuery } from '../../api/plan.ts';
@@ -20,7 +20,7 @@ export function Component() {
   const { data: plan, error, refetch } = usePlanQuery(id);
   const may = useMay('bench.write');
   if (!order) return <Place title="Plan" waiting={{ what: 'the order', error: missing, again }} />;
-  const closed = !isPlanned(order.stage);
+  const closed = isClosed(order.stage);
   return (
     <Place
       title="Plan"
@@ -57,6 +57,15 @@ function Answer({ plan }: { plan: PlanView }) {
       {rest.map((s) => (
         <p key={s}>{keepTogether(s)}</p>
       ))}
+      <details className="plan-sure">
+        <summary>How sure is this?</summary>
+        <p>{keepTogether(plan.sure.says)}</p>
+        <ul>
+          {plan.sure.past.map((p) => (
+            <li key={p}>{p}</li>
+          ))}
+        </ul>
+      </details>
       {plan.would.length > 0 && (
         <>
           <h2>{plan.holds === 'yes' ? 'What would help' : 'What would make it possible'}</h2>
