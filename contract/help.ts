@@ -225,6 +225,32 @@ export const HELP: readonly HelpPage[] = [
     picture: 'docs/screenshots/cloth.png',
   },
   {
+    id: 'plan',
+    title: 'Plan',
+    at: ['/orders/:id/plan'],
+    purpose: 'Whether an order can be ready by its day, when each step must begin, and what would help.',
+    steps: [
+      'Read the answer first. It is worked out back from the day it is worn and forwards from now, over everybody’s free hours.',
+      'The thread hangs slack where there is time to spare; where it is straight and heavy there is none. The numbers are those of the list.',
+      'Say how it is made: toile, fittings, one visit only, when the cloth comes. Change, strike or add a step, with a reason.',
+      'Choose steps and take them up: the work goes to the bench and the appointments into the diary, all or none. Looking books nothing.',
+      'Tick work off with the minutes it took: from eight of a kind on, the plan says how sure it is.',
+    ],
+    picture: 'docs/screenshots/plan.png',
+  },
+  {
+    id: 'promises',
+    title: 'Promises',
+    at: ['/promises'],
+    purpose: 'All orders in work planned together: which promises hold, and what breaks if something moves.',
+    steps: [
+      'The order to be handed over first has the first choice of hands and times; the others take what is left.',
+      'Suppose that somebody is away, that cloth comes late or that an appointment moves, and look what breaks. Nothing is changed by looking.',
+      'Below stand each person’s hours week by week: what is left, and what these plans take that is not yet given.',
+    ],
+    picture: 'web/help/promises.png',
+  },
+  {
     id: 'what-if',
     title: 'Try changes',
     at: ['/orders/:id/what-if'],

@@ -109,8 +109,8 @@ describe('minutes of a step', () => {
     expect(
       minutesOf('hem', { ...PLAIN_WORK, counts: { ...PLAIN_WORK.counts, metre: 2.4 } }, USUAL_TIMES),
     ).toEqual({
-      minutes: 60,
-      why: ['hem, to begin with: 10 min', 'hem: 2.4 metres of hem at 20 min, 48 min'],
+      minutes: 50,
+      why: ['hem, to begin with: 10 min', 'hem: 2.4 metres of hem at 15 min, 36 min'],
     }));
   it('of the house’s own table are named as such', () =>
     expect(minutesOf('finish', PLAIN_WORK, { minutes: { finish: 45 }, days: {} }).why).toEqual([

@@ -100,7 +100,7 @@ export const TIMES: readonly Time[] = [
   time('sew-lacing', 'sew', 'lacing', 45, 'eyelets and lacing'),
   time('changes', 'changes', 'garment', 60, 'changes after each fitting'),
   time('hem', 'hem', 'garment', 10, 'hem, to begin with'),
-  time('hem-metre', 'hem', 'metre', 20, 'hem, each metre'),
+  time('hem-metre', 'hem', 'metre', 15, 'hem, each metre'),
   time('finish', 'finish', 'garment', 30, 'finish and press'),
 ];
 
