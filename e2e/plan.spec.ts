@@ -28,7 +28,7 @@ test('a promise is looked at, its choices are made, and the plan is taken up in 
   await cut.locator('summary').click();
   await expect(cut.getByText(/pieces cut at 4 min/)).toBeVisible();
   // Cloth that is here needs no waiting for.
-  await page.getByLabel('The cloth').click();
+  await page.getByRole('combobox', { name: 'The cloth' }).click();
   await page.getByTitle('is here').click();
   await page.getByRole('button', { name: 'Save choices' }).click();
   await expect(page.getByRole('row', { name: /order the cloth/ })).toHaveCount(0);
@@ -36,7 +36,7 @@ test('a promise is looked at, its choices are made, and the plan is taken up in 
   await page.getByRole('button', { name: 'Add a step …' }).click();
   const form = page.getByRole('form', { name: 'Add a step' });
   await form.getByLabel('What is to be done').fill('sew on the braid');
-  await form.getByLabel('Skill').click();
+  await form.getByRole('combobox', { name: 'Skill' }).click();
   await page.getByTitle('tailoring').click();
   await form.getByRole('button', { name: 'Add step' }).click();
   await expect(form.getByText('Enter why this step is not as usual.')).toBeVisible();
@@ -87,7 +87,7 @@ test('all promises stand in one list; what breaks is told and nothing is done', 
   await page.getByRole('link', { name: 'Promises', exact: true }).click();
   await expect(page.getByRole('columnheader', { name: 'Hand-over' })).toBeVisible({ timeout: 20_000 });
   await accessible(page, 'promises');
-  await page.getByLabel('Who', { exact: true }).click();
+  await page.getByRole('combobox', { name: 'Who' }).click();
   await page.getByTitle('Wren Halloran').click();
   await page.getByRole('button', { name: 'Look what breaks' }).click();
   await expect(page.getByRole('heading', { name: /^Suppose: Wren Halloran is away from/ })).toBeVisible({
