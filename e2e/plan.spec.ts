@@ -62,8 +62,8 @@ test('a promise is looked at, its choices are made, and the plan is taken up in 
   await expect(page.getByRole('row', { name: /draft the pattern/ }).getByText(/assigned/)).toBeVisible();
   await expect(
     page
-      .getByRole('row', { name: /\bfitting\b/ })
-      .first()
+      .getByRole('row')
+      .filter({ has: page.getByRole('rowheader', { name: /^\d+ fitting\b/ }) })
       .getByText(/booked/),
   ).toBeVisible();
   await page.goto(`/orders/${orderId}`);
