@@ -160,7 +160,7 @@ export const HELP: readonly HelpPage[] = [
       'Every time offered has its reasons. Book one, or offer up to five and hold them for a day.',
       'The client is told, and can answer on their own page.',
     ],
-    picture: 'docs/screenshots/book.png',
+    picture: 'web/help/book.png',
   },
   {
     id: 'messages',

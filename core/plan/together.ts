@@ -113,7 +113,9 @@ export function brokenBy(before: Together, after: Together): { readonly was: Hel
     if (!then) return [];
     const later =
       then.answer.ready !== null && (is.answer.ready === null || is.answer.ready > then.answer.ready);
-    const breaks = is.answer.holds !== 'yes' && (then.answer.holds === 'yes' || later);
+    // Without a day nothing was promised.
+    const breaks =
+      is.last.handOver !== null && is.answer.holds !== 'yes' && (then.answer.holds === 'yes' || later);
     return breaks || is.answer.broken.length > then.answer.broken.length ? [{ was: then, is }] : [];
   });
 }

@@ -89,13 +89,13 @@ export function Steps({ id, plan, may }: { id: number; plan: PlanView; may: bool
                 <td>
                   <Minutes of={s} />
                 </td>
-                <td>
+                <td data-as="earliest">
                   <Earliest of={s} />
                 </td>
-                <td>
+                <td data-as="begin by">
                   <By of={s} />
                 </td>
-                <td>
+                <td data-as="to spare">
                   <Spare of={s} />
                 </td>
                 {may && (
