@@ -1,5 +1,6 @@
 import { type Need, SKILLS, type Stage } from '@rocchetto/core';
 import type { Choices } from '@rocchetto/core/plan/chain.ts';
+import type { OneVisit } from '@rocchetto/core/plan/one-visit.ts';
 import type { HouseTimes } from '@rocchetto/core/plan/times.ts';
 import { z } from 'zod';
 import { IsoDate, Version } from './basics.ts';
@@ -103,6 +104,8 @@ export const PlanView = z.strictObject({
   /** how sure it is, from the studio’s own past: a sentence, and what is known of each kind of work */
   sure: z.strictObject({ says: z.string(), past: z.array(z.string()).readonly() }),
   steps: z.array(PlanStep).readonly(),
+  /** all that the one fitting settles, where the client can come once */
+  once: made<OneVisit>().nullable(),
   /** what a hand left out of it: struck, or marked as done */
   left: z.array(z.strictObject({ id: z.string(), name: z.string(), says: z.string() })).readonly(),
   fittingKinds: z.array(z.strictObject({ id: z.string(), name: z.string() })).readonly(),
@@ -210,3 +213,18 @@ export const PromisesView = z.strictObject({
     .nullable(),
 });
 export type PromisesView = z.infer<typeof PromisesView>;
+
+/** What the studio's own past says of the table of times: steps of which enough times are kept. */
+export const PastView = z
+  .array(
+    z.strictObject({
+      step: z.string(),
+      name: z.string(),
+      cases: z.number(),
+      median: z.number(),
+      low: z.number(),
+      high: z.number(),
+    }),
+  )
+  .readonly();
+export type PastView = z.infer<typeof PastView>;

@@ -98,7 +98,15 @@ import {
 } from './orders.ts';
 import { PatternQuery, PatternView } from './pattern.ts';
 import { PhotoView } from './photos.ts';
-import { PlanAccept, PlanAccepted, PlanView, PlanWrite, PromisesAsk, PromisesView } from './plan.ts';
+import {
+  PastView,
+  PlanAccept,
+  PlanAccepted,
+  PlanView,
+  PlanWrite,
+  PromisesAsk,
+  PromisesView,
+} from './plan.ts';
 import { Earlier, Readings, ReadingsAnswer, SessionFull } from './sessions.ts';
 import { Agree, MarkCut, SheetChange, SheetView } from './sheets.ts';
 import { SpecOrSheetFile } from './spec.ts';
@@ -306,6 +314,11 @@ export const ROUTES = {
     does: 'What can be promised of an order: its steps at their earliest and latest; nothing is booked by it',
     may: 'diary.read',
     answer: PlanView,
+  },
+  'GET /plan-past': {
+    does: 'How long work of plans took, beside what the table of times gave it',
+    may: 'bench.write',
+    answer: PastView,
   },
   'GET /promises': {
     does: 'All orders in work planned together: what holds, and what would break if something moved',

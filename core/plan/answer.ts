@@ -247,9 +247,15 @@ function wouldHold(
     return true;
   };
   const steps = chain(choices);
-  const moved = steps.map((s) => (s.booked || s.given ? { ...s, booked: null, given: null } : s));
-  if (steps.some((s) => s.booked || s.given))
-    offer('move', 'With the appointments and work of this order moved', book, moved);
+  const first = leastMoved(book, steps, (loose) => tried(book, loose)?.holds === true);
+  if (first) {
+    const at = new Map(forwards(book, first.steps).map((e) => [e.step.id, e.at]));
+    const to = first.ids.map((id) => {
+      const laid = at.get(id);
+      return `“${steps.find((s) => s.id === id)!.name}”${laid ? ` moved to ${short(dayOf(book, laid.start))}` : ' moved'}`;
+    });
+    offer('move', `With ${to.join(' and ')}`, book, first.steps);
+  }
   if (!choices.once && choices.fittings > 1)
     offer(
       'fewer-fittings',
@@ -284,4 +290,25 @@ function wouldHold(
       day: later.day,
     });
   return out;
+}
+
+/**
+ * The least of what is booked or given that has to move for it to hold: one appointment or piece of work alone, else what
+ * is not ready by its time, else all of it. Null where not even that helps.
+ */
+function leastMoved(
+  book: PlanBook,
+  steps: readonly Step[],
+  holds: (steps: readonly Step[]) => boolean,
+): { readonly ids: readonly string[]; readonly steps: readonly Step[] } | null {
+  const fixed = steps.filter((s) => s.booked || s.given).map((s) => s.id);
+  const late = forwards(book, steps)
+    .filter((e) => e.readyAt !== null)
+    .map((e) => e.step.id);
+  for (const ids of [...fixed.map((id) => [id]), late, fixed]) {
+    if (ids.length === 0) continue;
+    const loose = steps.map((s) => (ids.includes(s.id) ? { ...s, booked: null, given: null } : s));
+    if (holds(loose)) return { ids, steps: loose };
+  }
+  return null;
 }

@@ -2,6 +2,7 @@ import { dayAfter } from '../dates/day-after.ts';
 import type { At, Need, Skill } from '../diary/kinds.ts';
 import type { Minute } from '../diary/zoned.ts';
 import { isCut, type Stage } from '../thread/stage.ts';
+import { oneVisit } from './one-visit.ts';
 import { daysOf, type HouseTimes, STEP_MAKES, STEP_SKILLS, WORK_STEPS, type WorkStep } from './times.ts';
 import { minutesOf, PLAIN_WORK, type Work } from './work.ts';
 
@@ -131,6 +132,8 @@ interface Bare {
   readonly notAfter?: string | null;
   /** a fitting of the garment: any appointment at the mirror that is no other step of the plan */
   readonly fitting?: boolean;
+  /** the one fitting that there is */
+  readonly settlesAll?: boolean;
   /** the fitting whose changes it makes */
   readonly of?: string;
   /** who can do one that was added */
@@ -218,6 +221,7 @@ function making(o: OrderAtWork, c: Choices, house: HouseTimes): Bare[] {
         name: fittings > 1 ? `fitting ${k + 1}` : c.once ? 'the one fitting' : 'fitting',
         kind: c.fittingKind,
         fitting: true,
+        settlesAll: c.once,
         ...since(k > 0 ? `fitting-${k}` : toiled ? 'toile-fitting' : null),
       },
       work('changes', { id: `changes-${k + 1}`, of: `fitting-${k + 1}` }),
@@ -352,7 +356,8 @@ function stepOf(
   if (s.kind) {
     const kind = kinds.find((k) => k.id === s.kind);
     if (!kind) return null;
-    const minutes = own?.minutes ?? kind.minutes;
+    const whole = s.settlesAll ? oneVisit(o.work ?? PLAIN_WORK).minutes : 0;
+    const minutes = own?.minutes ?? Math.max(kind.minutes, Math.ceil(whole / 15) * 15);
     return {
       ...base,
       does: 'meeting',

@@ -1,4 +1,14 @@
-import { WORK_STEPS, type WorkStep } from './times.ts';
+import { type HouseTimes, TIMES, WORK_STEPS, type WorkStep } from './times.ts';
+
+/**
+ * What the house's table of a step is of the one that ships: work that was given by an earlier table is brought to
+ * today's by it, or a table that was corrected by the past would be corrected again by the same past.
+ */
+export function ofTable(step: WorkStep, house: HouseTimes): number {
+  const lines = TIMES.filter((t) => t.step === step);
+  const sum = (of: (t: (typeof TIMES)[number]) => number) => lines.reduce((all, t) => all + of(t), 0);
+  return Math.max(0.01, sum((t) => house.minutes[t.id] ?? t.minutes) / sum((t) => t.minutes));
+}
 
 /** A piece of work as it was given and as long as it took, minutes. */
 export interface Case {

@@ -6,8 +6,10 @@ import type { Span } from '../diary/zoned.ts';
 import { answerOf } from './answer.ts';
 import { type Choices, chainOf, lastDays, leftOut, type OrderAtWork, usualChoices } from './chain.ts';
 import { freeOf } from './free.ts';
+import { oneVisit } from './one-visit.ts';
+import { ofTable } from './past.ts';
 import { asAmong, FIRST, inventedOrders, inventedStudio, plainOrder } from './testing.ts';
-import { USUAL_TIMES } from './times.ts';
+import { TIMES, USUAL_TIMES } from './times.ts';
 import { brokenBy, planTogether } from './together.ts';
 import { minutesOf, PLAIN_WORK, type Work } from './work.ts';
 
@@ -200,6 +202,64 @@ describe('what can be promised', () => {
       { from: 540, to: 600 },
       { from: 660, to: 720 },
     ]);
+  });
+});
+
+describe('what has to move', () => {
+  it('is as little as will do, and is told with its new day', () => {
+    const ground = inventedStudio(2);
+    const at = (n: number, minute: number) => n * 1440 + minute;
+    const fitting = { id: 1, kind: 'fitting', done: false, start: at(1, 600), end: at(1, 645), staff: [1] };
+    const collection = {
+      id: 2,
+      kind: 'collection',
+      done: false,
+      start: at(50, 600),
+      end: at(50, 620),
+      staff: [3],
+    };
+    const a = answer(plainOrder({ booked: [fitting, collection] }), undefined, ground);
+    expect(a.broken).toHaveLength(1);
+    const move = a.would.find((w) => w.id === 'move')!;
+    // The collection may stay where it is.
+    expect(move.says).toMatch(/^With “fitting” moved to \d+ Jan: ready by 24 Feb\.$/);
+    // Two that stand in the way are both named; neither alone would do.
+    const last = {
+      id: 3,
+      kind: 'final-fitting',
+      done: false,
+      start: at(2, 600),
+      end: at(2, 645),
+      staff: [1],
+    };
+    const two = answer(plainOrder({ booked: [fitting, last] }), undefined, ground);
+    expect(two.would.find((w) => w.id === 'move')!.says).toMatch(
+      /“fitting” moved to .* and “last fitting” moved to /,
+    );
+  });
+});
+
+describe('one visit', () => {
+  it('settles what the garment has, and its appointment is as long as that takes', () => {
+    const gown: Work = { hangs: true, counts: { ...PLAIN_WORK.counts, bone: 14, sleeve: 2, panel: 16 } };
+    const [plain, rich] = [oneVisit(PLAIN_WORK), oneVisit(gown)];
+    expect(rich.minutes).toBeGreaterThan(plain.minutes);
+    expect(plain.settle.some((s) => s.what.startsWith('sleeves'))).toBe(false);
+    expect(rich.risk.length).toBeGreaterThan(plain.risk.length);
+    expect(plain.minutes).toBe(plain.settle.reduce((sum, s) => sum + s.minutes, 0));
+    const fitting = chain(plainOrder({ work: gown }), choices({ once: true })).find(
+      (s) => s.id === 'fitting-1',
+    )!;
+    expect(fitting.minutes).toBeGreaterThanOrEqual(rich.minutes);
+    expect(fitting.minutes % 15).toBe(0);
+  });
+});
+
+describe('the past and the table', () => {
+  it('a table that was corrected by its past is not corrected again by the same past', () => {
+    const sew = TIMES.filter((t) => t.step === 'sew');
+    const half = { minutes: Object.fromEntries(sew.map((t) => [t.id, t.minutes * 1.5])), days: {} };
+    expect([ofTable('sew', USUAL_TIMES), ofTable('sew', half), ofTable('hem', half)]).toEqual([1, 1.5, 1]);
   });
 });
 

@@ -20,6 +20,10 @@ const plan = api.injectEndpoints({
         { type: 'Diary', id: LIST },
       ],
     }),
+    planPast: b.query<AnswerOf<'GET /plan-past'>, void>({
+      query: () => '/plan-past',
+      providesTags: [{ type: 'Diary', id: LIST }],
+    }),
     choosePlan: b.mutation<
       AnswerOf<'PUT /orders/:id/plan'>,
       { id: number; version: number; choices: PlanChoices }
@@ -37,4 +41,10 @@ const plan = api.injectEndpoints({
     }),
   }),
 });
-export const { usePlanQuery, usePromisesQuery, useChoosePlanMutation, useTakePlanMutation } = plan;
+export const {
+  usePlanPastQuery,
+  usePlanQuery,
+  usePromisesQuery,
+  useChoosePlanMutation,
+  useTakePlanMutation,
+} = plan;

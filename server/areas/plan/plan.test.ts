@@ -1,7 +1,9 @@
+import { TIMES } from '@rocchetto/core/plan/times.ts';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Caller, json, skirtOrder, startTestApp, type TestApp } from '../../app/testing.ts';
 
 // 10 March 2026 is a Tuesday; the test studio's clock stands at noon of it, in UTC. The house is open 9 to 18.
+const SEW = TIMES.filter((time) => time.step === 'sew');
 let t: TestApp;
 let principal: Caller;
 let fitter: Caller;
@@ -28,6 +30,7 @@ interface Step {
   makes: string | null;
   earliest: { day: string; time: string; staff: { id: number }[]; room: { id: number } | null } | null;
   latest: { day: string } | null;
+  why: string[];
   work: { staffId: number; day: string; minutes: number }[];
   given: boolean;
   booked: boolean;
@@ -239,6 +242,74 @@ describe('the plan of an order', () => {
       'finish and press: usual → 90 minutes',
       'hand-over, before the day it is worn: usual → 5 days',
     ]);
+  });
+
+  it('learns from the minutes that were ticked off, eight of a kind on, and the table is corrected by them once', async () => {
+    const past = async () =>
+      (await json(fitter.get('/plan-past'))) as { step: string; cases: number; median: number }[];
+    expect(await past()).toEqual([]);
+    const { version, bench } = await json(principal.get('/house/bench'));
+    for (let i = 0; i < 8; i++) {
+      const { orderId } = await order('2026-05-29');
+      const view = await plan(orderId);
+      expect(view.sure.says).toMatch(/^The table of times alone is used/);
+      await json(fitter.send('POST', `/orders/${orderId}/plan/accept`, taken(view, ['sew'])), 201);
+      for (const w of (await json(fitter.get(`/orders/${orderId}`))).bench)
+        await json(
+          fitter.send('POST', `/bench/${w.id}/done`, { version: w.version, done: true, took: w.minutes * 2 }),
+        );
+    }
+    expect(await past()).toMatchObject([{ step: 'sew', cases: 8, median: 2 }]);
+    const { orderId } = await order('2026-06-05');
+    expect((await plan(orderId)).sure.says).toMatch(
+      /^By the studio’s own past, (more than 9|\d) in 10 by 2 Jun: from 8 times kept\./,
+    );
+    const times = { ...bench.times, ...Object.fromEntries(SEW.map((t) => [t.id, t.minutes * 2])) };
+    await json(principal.send('PUT', '/house/bench', { version, bench: { ...bench, times } }));
+    expect(await past()).toMatchObject([{ step: 'sew', cases: 8, median: 1 }]);
+    const sewn = (await plan(orderId)).steps.find((s: Step) => s.id === 'sew')!;
+    expect(sewn.why.join(' ')).toContain('the house’s own time');
+    // Minutes that a hand set for one garment say nothing of the table.
+    await json(
+      fitter.send('PUT', `/orders/${orderId}/plan`, {
+        version: 0,
+        choices: {
+          ...(await plan(orderId)).choices,
+          own: [{ id: 'sew', minutes: 600, reason: 'by hand', added: null }],
+        },
+      }),
+    );
+    await json(
+      fitter.send('POST', `/orders/${orderId}/plan/accept`, taken(await plan(orderId), ['sew'])),
+      201,
+    );
+    const [w] = (await json(fitter.get(`/orders/${orderId}`))).bench;
+    await json(fitter.send('POST', `/bench/${w.id}/done`, { version: w.version, done: true, took: 30 }));
+    expect((await past())[0]!.cases).toBe(8);
+  });
+
+  it('all promises together say what breaks, and keep nothing', async () => {
+    const before = await json(fitter.get('/promises'));
+    expect(before.breaks).toBeNull();
+    expect(before.orders.length).toBeGreaterThan(5);
+    const days = before.orders.map((o: { handOver: string | null }) => o.handOver ?? '9999');
+    expect(days).toEqual([...days].sort());
+    const away = await json(fitter.get(`/promises?staff=${wrenId}&from=2026-03-10&until=2026-06-30`));
+    expect(away.breaks.says).toBe('Wren Able is away from 10 Mar to 30 Jun.');
+    expect(away.breaks.orders.length).toBeGreaterThan(0);
+    const late = before.orders.find((o: { holds: string }) => o.holds === 'yes');
+    const cloth = await json(fitter.get(`/promises?order=${late.id}&cloth=2026-12-01`));
+    expect(cloth.breaks.orders.map((o: { id: number }) => o.id)).toContain(late.id);
+    const again = await json(fitter.get('/promises'));
+    expect(again.orders).toEqual(before.orders);
+    for (const q of [
+      'staff=999&from=2026-03-10&until=2026-03-11',
+      'order=999999&cloth=2026-04-01',
+      'appointment=999999&to=2026-04-01',
+      'staff=x',
+      'order=1',
+    ])
+      expect((await fitter.get(`/promises?${q}`)).status).toBe(422);
   });
 
   it('is seen by all and taken up by those who schedule', async () => {

@@ -1,5 +1,6 @@
-import type { PlanAccept } from '@rocchetto/contract';
+import { type PlanAccept, timesOf } from '@rocchetto/contract';
 import { dayIn } from '@rocchetto/core';
+import { ofTable, workStepOf } from '@rocchetto/core/plan/past.ts';
 import { Hono } from 'hono';
 import { isTaken } from '../../db/error-kinds.ts';
 import { remember } from '../../db/history.ts';
@@ -11,11 +12,12 @@ import { on } from '../../http/route.ts';
 import { addBench } from '../../records/diary/bench.ts';
 import { bookAppointment } from '../../records/diary/book-appointment.ts';
 import { readRules, readWork } from '../../records/diary/hours.ts';
+import { houseBench } from '../../records/house.ts';
 import { readOrder, refuseCancelled } from '../../records/orders.ts';
 import { threadsFor } from '../../threads/pool.ts';
 import type { PlanJobs } from './jobs.ts';
-import { giveStep, keepChoices, readPlan, stampOf } from './sql.ts';
-import { viewPlan } from './view.ts';
+import { giveStep, keepChoices, type PlanRow, readPlan, stampOf, tookOf } from './sql.ts';
+import { pastFrom, viewPlan } from './view.ts';
 
 const inThread = threadsFor<PlanJobs>();
 
@@ -23,6 +25,12 @@ const inThread = threadsFor<PlanJobs>();
 export function planRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
   on(app, 'GET /orders/:id/plan', async (c) => viewPlan(deps.pool, idParam(c, 'order'), deps.now()));
+
+  on(app, 'GET /plan-past', async (_c) =>
+    pastFrom(await tookOf(deps.pool), timesOf((await houseBench(deps.pool)).bench)).map(
+      ({ factors: _, ...p }) => p,
+    ),
+  );
 
   on(app, 'GET /promises', async (c, { query }) => {
     const asked = { kind: 'figures', person: c.get('who').id, latest: true } as const;
@@ -59,7 +67,7 @@ export function planRoutes(deps: Deps): Hono<Env> {
             'Part of this plan was taken up or moved meanwhile. Nothing was booked or given again. It is worked out anew: look, and take the rest.',
           );
         const by = c.get('who').id;
-        await giveWork(tx, deps, id, body.work);
+        await giveWork(tx, deps, id, body.work, await readPlan(tx, id));
         for (const m of body.meetings) {
           const { kind, minutes, slot } = m;
           const times = { kind, minutes, slots: [slot], heldUntil: null, whoComes: '', bring: '', note: '' };
@@ -86,7 +94,15 @@ export function planRoutes(deps: Deps): Hono<Env> {
   return app;
 }
 
-async function giveWork(tx: Tx, deps: Deps, id: number, work: PlanAccept['work']): Promise<void> {
+async function giveWork(
+  tx: Tx,
+  deps: Deps,
+  id: number,
+  work: PlanAccept['work'],
+  plan: PlanRow | undefined,
+): Promise<void> {
+  const times = timesOf((await houseBench(tx)).bench);
+  const byHand = new Set(plan?.choices?.own.map((o) => o.id));
   const { zone } = await readRules(tx);
   const today = dayIn(zone, deps.now());
   for (const { step, ...w } of work) {
@@ -99,6 +115,7 @@ async function giveWork(tx: Tx, deps: Deps, id: number, work: PlanAccept['work']
         'Someone in this plan is not on the staff. Nothing was given. Reload the plan.',
       );
     const made = await addBench(tx, id, w);
-    await giveStep(tx, made, step);
+    const kind = byHand.has(step) ? null : workStepOf(step);
+    await giveStep(tx, made, step, kind && ofTable(kind, times));
   }
 }

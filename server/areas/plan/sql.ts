@@ -111,18 +111,28 @@ export async function keepChoices(
   return rows[0]!.version;
 }
 
-/** Whose step given work is: kept beside what any work at the bench has. */
-export const giveStep = (tx: Tx, benchId: number, step: string) =>
-  tx.query('update bench_work set step = $2 where id = $1', [benchId, step]);
+/** Whose step given work is, and by which table it was reckoned: kept beside what any work at the bench has. */
+export const giveStep = (tx: Tx, benchId: number, step: string, ofTable: number | null) =>
+  tx.query('update bench_work set step = $2, of_table = $3 where id = $1', [benchId, step, ofTable]);
 
-/** The latest pieces of work of which it is known how long they took, by the step they were given for. */
-export async function tookOf(
-  db: Db,
-): Promise<{ readonly step: string; readonly given: number; readonly took: number }[]> {
-  const { rows } = await db.query<{ step: string; given: number; took: number }>({
+/** A piece of work of which it is known how long it took. */
+export interface Took {
+  readonly step: string;
+  readonly given: number;
+  readonly took: number;
+  /** what the house's table was of the one that ships when it was given */
+  readonly ofTable: number;
+}
+/** The latest of them; a step that was given over several days is one, once all of it is told. */
+export async function tookOf(db: Db): Promise<Took[]> {
+  const { rows } = await db.query<Took>({
     name: 'plan-past',
-    text: `select step, minutes as given, took from bench_work
-       where took is not null and step is not null and gone_at is null order by id desc limit 1500`,
+    text: `select w.step, sum(w.minutes)::int as given, sum(w.took)::int as took, max(w.of_table) as "ofTable"
+       from (select order_id, step, minutes, took, of_table from bench_work
+              where took is not null and of_table is not null and gone_at is null order by id desc limit 3000) w
+      where not exists (select 1 from bench_work o
+              where o.order_id = w.order_id and o.step = w.step and o.gone_at is null and o.took is null)
+      group by w.order_id, w.step`,
   });
   return rows;
 }

@@ -15,8 +15,10 @@ import { wallAt } from '@rocchetto/core/diary/zoned.ts';
 import { answerOf, type PlanGround, type PlannedStep } from '@rocchetto/core/plan/answer.ts';
 import { chainOf, lastDays, leftOut, type Step, usualChoices } from '@rocchetto/core/plan/chain.ts';
 import { chanceOf, chanceWords } from '@rocchetto/core/plan/chance.ts';
-import { drawFrom, ENOUGH, pastOf, workStepOf } from '@rocchetto/core/plan/past.ts';
-import { type Work, workOf } from '@rocchetto/core/plan/work.ts';
+import { oneVisit } from '@rocchetto/core/plan/one-visit.ts';
+import { drawFrom, ENOUGH, ofTable, type Past, pastOf, workStepOf } from '@rocchetto/core/plan/past.ts';
+import type { HouseTimes } from '@rocchetto/core/plan/times.ts';
+import { PLAIN_WORK, type Work, workOf } from '@rocchetto/core/plan/work.ts';
 import type { Db } from '../../db/pool.ts';
 import { notFound } from '../../http/problem.ts';
 import { readRules } from '../../records/diary/hours.ts';
@@ -24,7 +26,7 @@ import { houseBench } from '../../records/house.ts';
 import { parseGround, sheetGround } from '../../records/sheets.ts';
 import { specOfOrder } from '../../records/spec-of-order.ts';
 import { planGround } from './ground.ts';
-import { type PlanRow, readPlan, stampOf, tookOf } from './sql.ts';
+import { type PlanRow, readPlan, stampOf, type Took, tookOf } from './sql.ts';
 
 /** What the garment of an order has that takes time, read off its sheet; null while it has no brief. */
 async function workOfOrder(db: Db, row: PlanRow, now: Date): Promise<Work | null> {
@@ -79,9 +81,10 @@ export async function viewPlan(db: Db, orderId: number, now: Date): Promise<Plan
       ground,
       answer.steps.map((s) => s.step),
       last.handOver,
-      took,
+      pastFrom(took, times),
     ),
     steps: answer.steps.map((s) => stepView(s, ground, zone)),
+    once: choices.once && !row.broughtIn ? oneVisit(work ?? PLAIN_WORK) : null,
     left: leftOut({ ...row, work }, choices, times),
     fittingKinds: kinds
       .filter((k) => k.at === 'mirror' && k.offered !== false)
@@ -89,19 +92,22 @@ export async function viewPlan(db: Db, orderId: number, now: Date): Promise<Plan
   };
 }
 
+/** The studio's past by the kinds of its work, brought to today's table. */
+export const pastFrom = (took: readonly Took[], times: HouseTimes): Past[] =>
+  pastOf(
+    took.flatMap(({ step, given, took, ofTable: then }) => {
+      const kind = workStepOf(step);
+      return kind ? [{ step: kind, given: (given * ofTable(kind, times)) / then, took }] : [];
+    }),
+  );
+
 /** How sure the hand-over is by the studio's own past; without enough of it the table alone, and it says so. */
 function sureOf(
   ground: PlanGround,
   steps: readonly Step[],
   handOver: string | null,
-  took: Awaited<ReturnType<typeof tookOf>>,
+  past: readonly Past[],
 ): PlanView['sure'] {
-  const past = pastOf(
-    took.flatMap(({ step, ...c }) => {
-      const kind = workStepOf(step);
-      return kind ? [{ step: kind, ...c }] : [];
-    }),
-  );
   const here = past.filter((p) => steps.some((s) => s.work === p.step));
   if (here.length === 0)
     return {

@@ -85,6 +85,7 @@ export function Component() {
             <h1>{printDayAndDate(today)}</h1>
             <div className="row noprint">
               <Link to="/diary">Whole day</Link>
+              <Link to="/promises">Promises</Link>
               {mayBook && (
                 <Link className="take" to="/diary/book">
                   Book appointment

@@ -2,6 +2,7 @@ import type { HouseBench } from '@rocchetto/contract';
 import { PER, TIMES, WAITS, type Wait, WORK_STEPS, type WorkStep } from '@rocchetto/core/plan/times.ts';
 import { InputNumber } from 'antd';
 import { useState } from 'react';
+import { usePlanPastQuery } from '../../api/plan.ts';
 
 type Own = Pick<HouseBench, 'times' | 'waits'>;
 
@@ -18,6 +19,20 @@ export function TimesTable({
 }) {
   const [written, write] = useState<Own | null>(null);
   const shown = written ?? own;
+  const { data: past = [] } = usePlanPastQuery(undefined, { skip: !onKeep });
+  /** Every line of a step by what its times really were, in fives of a minute where they are long. */
+  const correct = (step: string, by: number) => ({
+    ...own,
+    times: {
+      ...own.times,
+      ...Object.fromEntries(
+        TIMES.filter((t) => t.step === step).map((t) => [
+          t.id,
+          Math.round((own.times[t.id] ?? t.minutes) * by * 10) / 10,
+        ]),
+      ),
+    },
+  });
   const steps = Object.keys(WORK_STEPS) as WorkStep[];
   const set = <K extends string>(of: Partial<Record<K, number>>, id: K, n: number | null) => {
     const { [id]: _, ...rest } = of;
@@ -55,6 +70,29 @@ export function TimesTable({
             </>
           )}
         </div>
+      )}
+      {past.length > 0 && (
+        <>
+          <h3>By what was ticked off</h3>
+          <ul>
+            {past.map((p) => (
+              <li key={p.step}>
+                {p.name}: usually {p.median.toFixed(2)} of its time, 8 in 10 between {p.low.toFixed(2)} and{' '}
+                {p.high.toFixed(2)}, {p.cases} times.{' '}
+                {onKeep && written === null && Math.abs(p.median - 1) >= 0.05 && (
+                  <button
+                    type="button"
+                    className="quiet"
+                    disabled={busy}
+                    onClick={() => void onKeep(correct(p.step, p.median))}
+                  >
+                    Correct the times of “{p.name}”
+                  </button>
+                )}
+              </li>
+            ))}
+          </ul>
+        </>
       )}
       <div className="scroll">
         <table className="ledger rules figures">

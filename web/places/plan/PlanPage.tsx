@@ -1,5 +1,6 @@
 import './plan.css';
 import type { PlanView } from '@rocchetto/contract/plan.ts';
+import { hoursWord } from '@rocchetto/core/diary/load.ts';
 import { isClosed } from '@rocchetto/core/thread/stage.ts';
 import { Link, useParams } from 'react-router';
 import { useOrderQuery } from '../../api/orders.ts';
@@ -39,6 +40,7 @@ export function Component() {
       ) : plan ? (
         <>
           <Answer plan={plan} />
+          {plan.once && <Once of={plan.once} />}
           <PlanThread plan={plan} />
           <Steps key={plan.stamp} id={id} plan={plan} may={may} />
         </>
@@ -77,6 +79,37 @@ function Answer({ plan }: { plan: PlanView }) {
           <p className="soft">Each is worked out by itself. Nothing of it is done.</p>
         </>
       )}
+    </section>
+  );
+}
+
+/** The one fitting there is: what it settles, in order, and what that risks. */
+function Once({ of }: { of: NonNullable<PlanView['once']> }) {
+  const parts = [
+    ['Ready before', of.before],
+    ['Decided without the client', of.decided],
+    ['The risk', of.risk],
+  ] as const;
+  return (
+    <section aria-labelledby="plan-once">
+      <h2 id="plan-once">One fitting settles all, {hoursWord(of.minutes)}</h2>
+      <ol>
+        {of.settle.map((s) => (
+          <li key={s.what}>
+            {s.what}, {hoursWord(s.minutes)}
+          </li>
+        ))}
+      </ol>
+      {parts.map(([title, lines]) => (
+        <div key={title}>
+          <h3>{title}</h3>
+          <ul>
+            {lines.map((l) => (
+              <li key={l}>{keepTogether(l)}</li>
+            ))}
+          </ul>
+        </div>
+      ))}
     </section>
   );
 }
