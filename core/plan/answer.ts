@@ -219,7 +219,7 @@ function hangsOn({ book, today }: PlanGround, planned: readonly PlannedStep[]): 
   const only = needed && book.staff.find((h) => needed.some((k) => h.skills.includes(k)));
   const by = printShortDate(dayOf(book, tightest.latest!.start), today);
   return [
-    `It hangs most on “${tightest.step.name}”, to be begun by ${by}${only ? `; only ${only.name} can do it` : ''}.`,
+    `It hangs most on “${tightest.step.name}”, to be ${tightest.step.does === 'meeting' ? 'held' : 'begun'} by ${by}${only ? `; only ${only.name} can do it` : ''}.`,
   ];
 }
 

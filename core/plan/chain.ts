@@ -269,7 +269,7 @@ function isDone(id: string, o: OrderAtWork, c: Choices, held: ReadonlySet<string
 
 /**
  * The steps an order still has before it, in the order they are done, with minutes, hands and waits. Pure.
- * @param kinds the house’s kinds of appointment; a step whose kind it has no longer is left out
+ * @param kinds the house’s kinds of appointment
  */
 export function chainOf(
   o: OrderAtWork,
@@ -354,7 +354,8 @@ function stepOf(
   };
   const kept = own ? [`set for this garment: ${own.reason}`] : null;
   if (s.kind) {
-    const kind = kinds.find((k) => k.id === s.kind);
+    // A kind that the house no longer has is met as its plain fitting: no visit falls out of a plan unseen.
+    const kind = kinds.find((k) => k.id === s.kind) ?? kinds.find((k) => k.id === 'fitting');
     if (!kind) return null;
     const whole = s.settlesAll ? oneVisit(o.work ?? PLAIN_WORK).minutes : 0;
     const minutes = own?.minutes ?? Math.max(kind.minutes, Math.ceil(whole / 15) * 15);

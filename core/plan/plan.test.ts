@@ -63,6 +63,8 @@ describe('the steps of an order', () => {
       )!.booked?.id,
     ).toBe(7);
   });
+  it('lose no visit where the house no longer has its kind', () =>
+    expect(ids(plainOrder(), choices({ fittingKind: 'gone' }))).toContain('fitting-1'));
   it('are changed, struck, added and ticked off, each with its reason', () => {
     const c = choices({
       own: [

@@ -10,6 +10,7 @@ import { once } from '../../http/once.ts';
 import { conflict, notFound, Refusal } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { addBench } from '../../records/diary/bench.ts';
+import { kindOf } from '../../records/diary/book.ts';
 import { bookAppointment } from '../../records/diary/book-appointment.ts';
 import { readRules, readWork } from '../../records/diary/hours.ts';
 import { houseBench } from '../../records/house.ts';
@@ -41,6 +42,7 @@ export function planRoutes(deps: Deps): Hono<Env> {
     const id = idParam(c, 'order');
     return once(c, deps, async (tx) => {
       if (!(await readOrder(tx, id, true))) throw notFound('order');
+      kindOf((await readRules(tx)).rules.kinds, choices.fittingKind);
       const before = (await readPlan(tx, id))!;
       if (before.version !== version) throw conflict(before.choices, choices);
       const by = c.get('who').id;

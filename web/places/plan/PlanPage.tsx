@@ -32,7 +32,13 @@ export function Component() {
         <Link to={`/orders/${id}`}>Order {order.number}</Link>, <Link to={`/orders/${id}/sheet`}>sheet</Link>,{' '}
         <Link to="/promises">all promises</Link>
       </p>
-      <h1>Plan</h1>
+      <h1>
+        Plan
+        <span className="plan-paper">
+          {' '}
+          of order {order.number}, {order.what}, {order.clientName}
+        </span>
+      </h1>
       {closed ? (
         <Notice>
           This order is {order.stage === 'cancelled' ? 'cancelled' : 'handed over'}: nothing is left to plan.
