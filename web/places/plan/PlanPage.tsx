@@ -75,7 +75,7 @@ function Answer({ plan }: { plan: PlanView }) {
         </ul>
       </details>
       {plan.would.length > 0 && (
-        <>
+        <div className="plan-would">
           <h2>{plan.holds === 'yes' ? 'What would help' : 'What would make it possible'}</h2>
           <ul>
             {plan.would.map((w) => (
@@ -83,7 +83,7 @@ function Answer({ plan }: { plan: PlanView }) {
             ))}
           </ul>
           <p className="soft">Each is worked out by itself. Nothing of it is done.</p>
-        </>
+        </div>
       )}
     </section>
   );

@@ -64,7 +64,7 @@ export function PlanThread({ plan }: { plan: PlanView }) {
           </g>
         )}
         <path
-          className="thread"
+          className="along"
           d={`M${x(0)} ${TOP} ${knots.map((k) => `L${x(k.early)} ${TOP}`).join(' ')}`}
         />
         {knots.map((k, i) => (
