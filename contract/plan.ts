@@ -43,7 +43,8 @@ export const PlanChoices = z.strictObject({
     )
     .max(40, 'Change up to 40 steps.')
     .refine((o) => new Set(o.map((s) => s.id)).size === o.length, 'A step is there twice.'),
-  done: z.array(StepId).max(60),
+  /** steps that a hand says are done, since which day */
+  done: z.array(z.strictObject({ step: StepId, on: IsoDate })).max(60),
 }) satisfies z.ZodType<Choices>;
 export type PlanChoices = z.infer<typeof PlanChoices>;
 

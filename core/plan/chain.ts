@@ -1,4 +1,5 @@
 import { dayAfter } from '../dates/day-after.ts';
+import { printDate } from '../dates/print.ts';
 import type { At, Need, Skill } from '../diary/kinds.ts';
 import type { Minute } from '../diary/zoned.ts';
 import { isCut, type Stage } from '../thread/stage.ts';
@@ -68,8 +69,8 @@ export interface Choices {
   /** it is there, it comes on a day, or it is still to be ordered */
   readonly cloth: { readonly state: 'here' | 'comes' | 'order'; readonly on: string | null };
   readonly own: readonly OwnStep[];
-  /** steps that a hand says are done */
-  readonly done: readonly string[];
+  /** steps that a hand says are done, since which day */
+  readonly done: readonly { readonly step: string; readonly on: string }[];
 }
 
 /** Choices until somebody chooses: a toile and two fittings for what has bones (common practice), one fitting for the rest. */
@@ -103,6 +104,8 @@ export interface OrderAtWork {
     readonly id: number;
     readonly kind: string;
     readonly done: boolean;
+    /** the day it is on */
+    readonly day?: string;
     readonly start: Minute;
     readonly end: Minute;
     readonly staff: readonly number[];
@@ -113,6 +116,8 @@ export interface OrderAtWork {
     readonly staffId: number;
     readonly day: string;
     readonly done: boolean;
+    /** the day on which it was done */
+    readonly doneOn?: string | null;
   }[];
   /** minutes left of alterations that are asked for or agreed */
   readonly alterations: number;
@@ -264,7 +269,9 @@ const altering = (o: OrderAtWork): Bare[] => [
 /** Whether a step is still to be done of its own account: ticked off, booked and held, or given and done. */
 function isDone(id: string, o: OrderAtWork, c: Choices, held: ReadonlySet<string>): boolean {
   const given = o.given.filter((g) => g.step === id);
-  return c.done.includes(id) || held.has(id) || (given.length > 0 && given.every((g) => g.done));
+  return (
+    c.done.some((d) => d.step === id) || held.has(id) || (given.length > 0 && given.every((g) => g.done))
+  );
 }
 
 /**
@@ -280,7 +287,7 @@ export function chainOf(
   const bare = o.broughtIn ? altering(o) : making(o, choices, house);
   const all = withAdded(bare, choices.own);
   const order = all.map((s) => s.id);
-  const { booked, held, fitted } = meetingsOf(all, o, kinds);
+  const { booked, held, heldOn, fitted } = meetingsOf(all, o, kinds);
   const behind = new Set(
     order.filter(
       (id) =>
@@ -299,6 +306,11 @@ export function chainOf(
       {
         ...made,
         waits: made.waits.filter((w) => order.includes(w.after) && !behind.has(w.after)),
+        notBefore: latestOf([
+          made.notBefore,
+          // What is done already is still waited for: cloth that was ordered, cloth that hangs, a visit the other day.
+          ...made.waits.filter((w) => behind.has(w.after)).map((w) => since(w, o, choices, heldOn)),
+        ]),
         booked: booked.get(s.id) ?? null,
         given: givenOf(s.id, o),
         notAfter:
@@ -312,6 +324,27 @@ export function chainOf(
   });
 }
 
+const latestOf = (days: readonly (string | null)[]): string | null =>
+  days
+    .filter((d) => d !== null)
+    .sort()
+    .at(-1) ?? null;
+
+/** The first day after a wait whose beginning is behind us; null where its day is not known. */
+function since(
+  { after, days }: Lag,
+  o: OrderAtWork,
+  c: Choices,
+  heldOn: ReadonlyMap<string, string>,
+): string | null {
+  const on = latestOf([
+    c.done.find((d) => d.step === after)?.on ?? null,
+    heldOn.get(after) ?? null,
+    ...o.given.filter((g) => g.step === after).map((g) => g.doneOn ?? null),
+  ]);
+  return on === null ? null : dayAfter(on, days);
+}
+
 /** What was left out of a plan by hand, by name: struck with its reason, or marked as done. */
 export function leftOut(
   o: OrderAtWork,
@@ -322,7 +355,7 @@ export function leftOut(
   const name = (id: string) => all.find((s) => s.id === id)?.name;
   return [
     ...choices.own.filter((w) => w.minutes === null).map((w) => ({ id: w.id, says: `struck: ${w.reason}` })),
-    ...choices.done.map((id) => ({ id, says: 'marked as done' })),
+    ...choices.done.map(({ step, on }) => ({ id: step, says: `marked as done on ${printDate(on)}` })),
   ].flatMap((l) => {
     const called = name(l.id);
     return called === undefined ? [] : [{ ...l, name: called }];
@@ -413,6 +446,7 @@ function withAdded(bare: readonly Bare[], own: readonly OwnStep[]): Bare[] {
 function meetingsOf(all: readonly Bare[], o: OrderAtWork, kinds: readonly Meeting[]) {
   const booked = new Map<string, NonNullable<Step['booked']>>();
   const held = new Set<string>();
+  const heldOn = new Map<string, string>();
   const fittings = all.filter((s) => s.fitting).map((s) => s.id);
   const named = new Set(all.filter((s) => s.kind && !fittings.includes(s.id)).map((s) => s.kind!));
   let next = 0;
@@ -424,8 +458,11 @@ function meetingsOf(all: readonly Bare[], o: OrderAtWork, kinds: readonly Meetin
         ? fittings[next++]
         : undefined;
     if (id === undefined) continue;
-    if (b.done) held.add(id);
-    else if (!booked.has(id)) booked.set(id, { id: b.id, start: b.start, end: b.end, staff: b.staff });
+    if (b.done) {
+      held.add(id);
+      if (b.day !== undefined) heldOn.set(id, b.day);
+    }
+    if (!b.done && !booked.has(id)) booked.set(id, { id: b.id, start: b.start, end: b.end, staff: b.staff });
   }
-  return { booked, held, fitted: fittings.filter((id) => held.has(id)).length };
+  return { booked, held, heldOn, fitted: fittings.filter((id) => held.has(id)).length };
 }

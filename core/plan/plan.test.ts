@@ -63,6 +63,25 @@ describe('the steps of an order', () => {
       )!.booked?.id,
     ).toBe(7);
   });
+  it('go on waiting for what is done already: cloth that was ordered, cloth that hangs, a visit the other day', () => {
+    const done = [{ step: 'order-cloth', on: day(2) }];
+    const wash = chain(plainOrder(), choices({ done })).find((s) => s.id === 'wash')!;
+    expect([wash.waits, wash.notBefore]).toEqual([[], day(9)]);
+    const given = [{ step: 'sew', staffId: 10, day: day(3), done: true, doneOn: day(4) }];
+    const bias = plainOrder({
+      stage: 'fitting',
+      alterations: 5,
+      given,
+      work: { ...PLAIN_WORK, hangs: true },
+    });
+    expect(chain(bias).find((s) => s.id === 'hem')!.notBefore).toBe(day(6));
+    const held = [{ id: 1, kind: 'fitting', done: true, day: day(5), start: 0, end: 45, staff: [1] }];
+    expect(
+      chain(plainOrder({ stage: 'fitting', booked: held })).find((s) => s.id === 'final-fitting')!.notBefore,
+    ).toBe(day(8));
+    // Cut from cloth that somebody must have had.
+    expect(chain(plainOrder({ stage: 'cut' })).every((s) => s.notBefore === null)).toBe(true);
+  });
   it('lose no visit where the house no longer has its kind', () =>
     expect(ids(plainOrder(), choices({ fittingKind: 'gone' }))).toContain('fitting-1'));
   it('are changed, struck, added and ticked off, each with its reason', () => {
@@ -83,7 +102,7 @@ describe('the steps of an order', () => {
           added: { name: 'after nothing', after: 'gone', skill: 'tailoring' },
         },
       ],
-      done: ['draft'],
+      done: [{ step: 'draft', on: FIRST }],
     });
     const steps = chain(plainOrder(), c);
     const at = (id: string) => steps.findIndex((s) => s.id === id);
@@ -96,7 +115,7 @@ describe('the steps of an order', () => {
     expect(at('own-2')).toBe(at('collection') - 1);
     expect(leftOut(plainOrder(), c, USUAL_TIMES).map((l) => `${l.name}, ${l.says}`)).toEqual([
       'wash and press the cloth, struck: dry-clean only',
-      'draft the pattern, marked as done',
+      'draft the pattern, marked as done on 5 Jan 2026',
     ]);
   });
   it('of a garment that was brought in are four', () =>

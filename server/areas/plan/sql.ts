@@ -25,17 +25,18 @@ export async function readPlans(db: Db, orderIds: readonly number[]): Promise<Pl
     text: `select o.id, o.number, o.what, o.stage, o.client_id as "clientId", c.name as "clientName", o.worn_on as "wornOn", o.due_on as "dueOn",
         o.brief, p.choices, coalesce(p.version, 0) as version,
         exists (select 1 from brought_in b where b.order_id = o.id) as "broughtIn",
-        coalesce((select json_agg(json_build_object('id', a.id, 'kind', a.kind, 'done', a.status = 'done',
+        coalesce((select json_agg(json_build_object('id', a.id, 'kind', a.kind, 'done', a.status = 'done', 'day', to_char(lower(s.during) at time zone h.time_zone, 'YYYY-MM-DD'),
             'start', ${minutes('lower(s.during)')}, 'end', ${minutes('upper(s.during)')},
             'staff', (select coalesce(json_agg(w.staff_id order by w.staff_id), '[]') from slot_staff w where w.slot_id = s.id)) order by lower(s.during))
           from appointment a join slot s on s.appointment_id = a.id and s.state = 'taken'
          where a.order_id in (select together(o.id)) and a.status in ('confirmed', 'arrived', 'done')), '[]') as booked,
-        coalesce((select json_agg(json_build_object('step', w.step, 'staffId', w.staff_id, 'day', w.day, 'done', w.done_at is not null) order by w.day, w.id)
+        coalesce((select json_agg(json_build_object('step', w.step, 'staffId', w.staff_id, 'day', w.day, 'done', w.done_at is not null,
+            'doneOn', to_char(w.done_at at time zone h.time_zone, 'YYYY-MM-DD')) order by w.day, w.id)
           from bench_work w where w.order_id = o.id and w.step is not null and w.gone_at is null), '[]') as given,
         coalesce((select sum(greatest(0, al.minutes - coalesce((select round(sum(extract(epoch from x.ended_at - x.started_at)) / 60)
               from alteration_work x where x.alteration_id = al.id and x.ended_at is not null), 0)))
           from alteration al where al.order_id = o.id and al.status in ('asked', 'agreed', 'in-work')), 0)::int as alterations
-      from unnest($1::bigint[]) x(id) join orders o on o.id = x.id join client c on c.id = o.client_id left join order_plan p on p.order_id = o.id`,
+      from house h cross join unnest($1::bigint[]) x(id) join orders o on o.id = x.id join client c on c.id = o.client_id left join order_plan p on p.order_id = o.id`,
     values: [orderIds],
   });
   return rows.map((row) => ({

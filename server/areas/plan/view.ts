@@ -146,7 +146,10 @@ function stepView(
     minutes: step.minutes,
     skills: step.hands.map((any) => any.join(' or ')).join(', and '),
     why: step.why,
-    waits: step.waits.map((w) => `${w.days} ${w.days === 1 ? 'day' : 'days'} before it: ${w.name}`),
+    waits: [
+      ...step.waits.map((w) => `${w.days} ${w.days === 1 ? 'day' : 'days'} before it: ${w.name}`),
+      ...(step.notBefore === null ? [] : [`not before ${printShortDate(step.notBefore, ground.today)}`]),
+    ],
     earliest:
       earliest && from && until
         ? {

@@ -121,7 +121,7 @@ export function ChoicesForm({ id, plan, may }: { id: number; plan: PlanView; may
                       void send({
                         ...plan.choices,
                         own: plan.choices.own.filter((o) => o.id !== b.id || o.minutes !== null),
-                        done: plan.choices.done.filter((d) => d !== b.id),
+                        done: plan.choices.done.filter((d) => d.step !== b.id),
                       })
                     }
                   >

@@ -71,7 +71,7 @@ export function StepForm({
           type="button"
           className="ask"
           disabled={isLoading}
-          onClick={() => void keep({ done: [...plan.choices.done, step.id] })}
+          onClick={() => void keep({ done: [...plan.choices.done, { step: step.id, on: plan.today }] })}
         >
           Mark as done
         </button>
