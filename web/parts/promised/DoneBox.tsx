@@ -1,5 +1,4 @@
 import type { BenchWork } from '@rocchetto/contract';
-import { InputNumber } from 'antd';
 import { useState } from 'react';
 import { useDoneWorkMutation } from '../../api/bench.ts';
 import { useMay } from '../../shared/me.ts';
@@ -12,12 +11,18 @@ export function DoneBox({ of: w }: { of: BenchWork }) {
   const may = useMay('diary.ready');
   const [done] = useDoneWorkMutation();
   const [wanted, setWanted] = useState<{ version: number; done: boolean } | null>(null);
-  const [took, setTook] = useState<number | null>(w.took);
+  const told = w.took === null ? '' : String(w.took);
+  // A field of its own: the days it stands on do without the component library.
+  const [took, setTook] = useState(told);
   const waits = wanted?.version === w.version;
   const send = async (isDone: boolean) => {
     if (waits) return;
     setWanted({ version: w.version, done: isDone });
-    if ('error' in (await done({ id: w.id, version: w.version, done: isDone, took }))) setWanted(null);
+    if (
+      'error' in
+      (await done({ id: w.id, version: w.version, done: isDone, took: Math.min(Number(took), 2880) || null }))
+    )
+      setWanted(null);
   };
   const shown = waits ? wanted.done : w.doneAt !== null;
   return (
@@ -30,18 +35,19 @@ export function DoneBox({ of: w }: { of: BenchWork }) {
         onChange={(e) => void send(e.target.checked)}
       />
       {may && w.step !== null && (
-        <InputNumber
+        <input
           className="took"
-          size="small"
+          inputMode="numeric"
           aria-label={`${w.what}, ${w.orderNumber}: minutes it took`}
           placeholder="took, min"
-          min={1}
-          max={2880}
-          precision={0}
           value={took}
-          onChange={setTook}
-          onBlur={() => shown && took !== w.took && void send(true)}
-          onPressEnter={() => void send(true)}
+          onChange={(e) => setTook(e.target.value.replace(/\D/g, '').slice(0, 4))}
+          onBlur={() => shown && took !== told && void send(true)}
+          onKeyDown={(e) => {
+            if (e.key !== 'Enter') return;
+            e.preventDefault();
+            void send(true);
+          }}
         />
       )}
     </>
