@@ -9,21 +9,41 @@ import { problemOf } from '../../shared/problem-of.ts';
 
 const CLOTH = { here: 'is here', comes: 'comes on a day', order: 'is still to be ordered' } as const;
 
+/** The choices of this form, as they are kept. */
+const chosenIn = ({ toile, fittings, once, fittingKind, cloth }: PlanChoices): string =>
+  JSON.stringify([toile, fittings, once, fittingKind, cloth]);
+
 /** How the work on this order goes: toile, fittings, one visit, cloth. What was struck or ticked off can be brought back. */
 export function ChoicesForm({ id, plan, may }: { id: number; plan: PlanView; may: boolean }) {
   const field = useId();
-  const [c, write] = useState<PlanChoices>(plan.choices);
-  const [choose, { error, isLoading }] = useChoosePlanMutation();
-  const set = (more: Partial<PlanChoices>) => write({ ...c, ...more });
+  // What is being chosen stays through any other change of the plan; only another hand's choice of the same is asked about.
+  const [mine, write] = useState<{ readonly more: Partial<PlanChoices>; readonly over: string } | null>(null);
+  const c = { ...plan.choices, ...mine?.more };
+  const [choose, { error, isLoading, reset }] = useChoosePlanMutation();
+  const set = (more: Partial<PlanChoices>) =>
+    write({ more: { ...mine?.more, ...more }, over: mine?.over ?? chosenIn(plan.choices) });
   const same = JSON.stringify(c) === JSON.stringify(plan.choices);
-  const send = (choices: PlanChoices) => choose({ id, version: plan.version, choices });
+  const clash = mine !== null && mine.over !== chosenIn(plan.choices);
+  const send = async (choices: PlanChoices) => {
+    if ('data' in (await choose({ id, version: plan.version, choices }))) write(null);
+  };
   return (
     <section aria-labelledby="plan-choices">
       <h2 id="plan-choices">How it is made</h2>
       {plan.usual && <p className="soft">As usual for such a garment; nobody has chosen yet.</p>}
-      {problemOf(error).status === 409 ? (
+      {clash || problemOf(error).status === 409 ? (
         <Notice is="bad">
-          Someone else just changed this plan. Nothing of yours was saved. Look at theirs and choose again.
+          Someone else just chose otherwise. Yours is still here and not saved; save it to put it over theirs.{' '}
+          <button
+            type="button"
+            className="quiet"
+            onClick={() => {
+              reset();
+              write(null);
+            }}
+          >
+            Show theirs
+          </button>
         </Notice>
       ) : (
         <Problem error={error} />

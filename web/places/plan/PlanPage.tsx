@@ -26,7 +26,7 @@ export function Component() {
     <Place
       title="Plan"
       thread={<Thread order={order} here="plan" />}
-      margin={plan && !closed && <ChoicesForm key={plan.version} id={id} plan={plan} may={may} />}
+      margin={plan && !closed && <ChoicesForm id={id} plan={plan} may={may} />}
     >
       <p className="soft noprint">
         <Link to={`/orders/${id}`}>Order {order.number}</Link>, <Link to={`/orders/${id}/sheet`}>sheet</Link>,{' '}
@@ -48,7 +48,7 @@ export function Component() {
           <Answer plan={plan} />
           {plan.once && <Once of={plan.once} />}
           <PlanThread plan={plan} />
-          <Steps key={plan.stamp} id={id} plan={plan} may={may} />
+          <Steps id={id} plan={plan} may={may} />
         </>
       ) : (
         <Waiting what="the plan" error={error} again={refetch} />
