@@ -1,5 +1,5 @@
 import { allTimes, type DiaryBook, type Hand, type RoomBook } from '../diary/find.ts';
-import { common, indexAt, joined } from '../diary/spans.ts';
+import { common, indexAt } from '../diary/spans.ts';
 import type { Minute, Span } from '../diary/zoned.ts';
 import type { Step } from './chain.ts';
 
@@ -153,22 +153,11 @@ function whyNone(book: PlanBook, s: Step): Stuck {
 }
 /** The first time at which hands, a room and the client are free. */
 function meetFrom(book: PlanBook, s: Step, from: Minute): Laid | Stuck {
-  const within = common(
-    common(book.client, [{ from, to: Number.POSITIVE_INFINITY }]),
-    freeFor(book, s, from),
-  );
+  const within = common(book.client, [{ from, to: Number.POSITIVE_INFINITY }]);
   const never = whyNone(book, s);
   if (never !== 'no-time') return never;
   const first = allTimes(book, question(book, s, within)).next();
   return first.done ? 'no-time' : met(first.value);
-}
-/** Where anybody who can be its first hand is free: elsewhere no time need be looked at. */
-function freeFor(book: PlanBook, s: Step, from: Minute): Span[] {
-  return joined(
-    book.staff
-      .filter((h) => s.hands[0]!.some((k) => h.skills.includes(k)))
-      .flatMap((h) => h.works.slice(Math.max(0, indexAt(h.works, from)))),
-  );
 }
 /** The last such time that is over by `until`. */
 function meetUntil(book: PlanBook, s: Step, until: Minute): Laid | Stuck {
