@@ -115,6 +115,7 @@ export function answerOf(
       ? stuck.map((e) => stuckWords(book, e.step, e.stuck!))
       : [headline(ground, early, planned, last, ready)]),
     ...broken,
+    ...untoldOf(ground, steps),
     ...(holds === 'yes' && broken.length === 0 ? hangsOn(ground, planned) : []),
   ];
   const short = holds === 'no' || broken.length > 0;
@@ -205,6 +206,16 @@ function brokenOf({ book, today }: PlanGround, early: readonly Early[], last: La
     return [];
   });
 }
+
+/** Appointments that are over and of which nobody said how they went: the plan reckons with them as not held. */
+const untoldOf = ({ book }: PlanGround, steps: readonly Step[]): string[] =>
+  steps.flatMap((s) =>
+    s.booked && s.booked.end <= book.now
+      ? [
+          `The appointment “${s.name}” is over: enter its outcome in the diary. Until then it counts as not held.`,
+        ]
+      : [],
+  );
 
 /** The step with the least room, and whose hands it hangs on. */
 function hangsOn({ book, today }: PlanGround, planned: readonly PlannedStep[]): string[] {
@@ -301,7 +312,7 @@ function leastMoved(
   steps: readonly Step[],
   holds: (steps: readonly Step[]) => boolean,
 ): { readonly ids: readonly string[]; readonly steps: readonly Step[] } | null {
-  const fixed = steps.filter((s) => s.booked || s.given).map((s) => s.id);
+  const fixed = steps.filter((s) => (s.booked && s.booked.end > book.now) || s.given).map((s) => s.id);
   const late = forwards(book, steps)
     .filter((e) => e.readyAt !== null)
     .map((e) => e.step.id);

@@ -260,6 +260,26 @@ describe('what has to move', () => {
   });
 });
 
+describe('appointments and now', () => {
+  const ground = inventedStudio(2);
+  const later = (minute: number) => ({ ...ground, book: { ...ground.book, now: minute } });
+  const fitting = { id: 1, kind: 'fitting', done: false, start: 1440 + 600, end: 1440 + 645, staff: [1] };
+  const order = plainOrder({ stage: 'cut', booked: [fitting] });
+  const ready = choices({ done: [{ step: 'baste', on: FIRST }] });
+  it('one that goes on just now is held where it is', () => {
+    const a = answer(order, ready, later(1440 + 610));
+    expect([a.broken, a.steps[0]!.earliest!.start]).toEqual([[], fitting.start]);
+  });
+  it('one that is over and untold counts as not held, and its outcome is asked for', () => {
+    const a = answer(order, ready, later(1440 + 700));
+    expect(a.broken).toEqual([]);
+    expect(a.says[1]).toBe(
+      'The appointment “fitting” is over: enter its outcome in the diary. Until then it counts as not held.',
+    );
+    expect(a.steps[0]!.earliest!.start).toBeGreaterThan(fitting.end);
+  });
+});
+
 describe('one visit', () => {
   it('settles what the garment has, and its appointment is as long as that takes', () => {
     const gown: Work = { hangs: true, counts: { ...PLAIN_WORK.counts, bone: 14, sleeve: 2, panel: 16 } };

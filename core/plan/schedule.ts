@@ -202,7 +202,10 @@ export function forwards(book: PlanBook, chain: readonly Step[]): Early[] {
     if (stuck) return { step, at: null, readyAt: null, stuck };
     const from = beginning(step, 'sure');
     const fixed = fixedAt(book, step);
-    const late = fixed !== null && beginning(step, 'day') > (step.given ? fixed.end - 1 : fixed.start);
+    // What goes on just now with nothing left before it is not too early.
+    const begun = fixed !== null && ends.size === 0 && fixed.start <= book.now;
+    const late =
+      fixed !== null && !begun && beginning(step, 'day') > (step.given ? fixed.end - 1 : fixed.start);
     const laid =
       fixed && !late ? fixed : step.does === 'work' ? workFrom(book, step, from) : meetFrom(book, step, from);
     if (laid === 'no-skill' || laid === 'no-room') {
@@ -230,6 +233,8 @@ interface End {
 
 /** Where a step is booked, or given at the bench: then it may be begun late on its last day, so it counts as done at its end. */
 function fixedAt(book: PlanBook, s: Step): Laid | null {
+  // One that is over and of which nothing is told was not held, as far as is known.
+  if (s.booked && s.booked.end <= book.now) return null;
   if (s.booked)
     return { start: s.booked.start, end: s.booked.end, staff: s.booked.staff, room: null, parts: [] };
   if (!s.given) return null;

@@ -1,5 +1,4 @@
 import {
-  type HouseBench,
   NO_SETTINGS,
   PlanChoices,
   type PlanStep,
@@ -48,7 +47,7 @@ export async function viewPlan(db: Db, orderId: number, now: Date): Promise<Plan
     workOfOrder(db, row, now),
     tookOf(db),
   ]);
-  const times = timesOf(bench satisfies HouseBench);
+  const times = timesOf(bench);
   const last = lastDays(row, times);
   const ground = await planGround(
     db,
@@ -163,7 +162,7 @@ function stepView(
     latest: late,
     slackDays: from && late ? daysBetween(from.day, late.day) : null,
     tight,
-    booked: step.booked !== null,
+    booked: step.booked !== null && step.booked.end > ground.book.now,
     given: step.given !== null,
     readyOn: readyAt === null ? null : wallAt(zone, readyAt).day,
     makes: step.makes,
