@@ -1,7 +1,10 @@
 import { findKind, findSign, OWN_SIGN } from '@rocchetto/core/alter/index.ts';
+import { SKILLS } from '@rocchetto/core/diary/kinds.ts';
+import { SOLD, type Sold } from '@rocchetto/core/estimate/sold.ts';
 import { TIMES, WAITS, type Wait } from '@rocchetto/core/plan/times.ts';
 import { z } from 'zod';
 import { Version } from './basics.ts';
+import { HouseRates } from './estimate.ts';
 
 const words = (max: number, message: string) => z.string().trim().min(1, message).max(max);
 
@@ -75,6 +78,8 @@ export const HouseBench = z.strictObject({
       z.int('Enter whole days.').min(0, 'Enter 0 days or more.').max(365, 'Enter at most 365 days.'),
     )
     .default({}),
+  /** what an estimate is reckoned with */
+  rates: HouseRates,
 });
 export type HouseBench = z.infer<typeof HouseBench>;
 export const HouseBenchWrite = z.strictObject({ version: Version, bench: HouseBench });
@@ -97,6 +102,7 @@ export type HouseBenchView = z.infer<typeof HouseBenchView>;
 /** The figures for somebody who does not read prices: minutes and signs alone. */
 export const withoutPrices = (b: HouseBench): HouseBench => ({
   ...b,
+  rates: HouseRates.parse(undefined),
   kinds: Object.fromEntries(
     Object.entries(b.kinds).flatMap(([id, { price: _, ...rest }]) =>
       rest.minutes === undefined ? [] : [[id, rest]],
@@ -134,6 +140,27 @@ export function benchMoved(before: HouseBench, after: HouseBench): string[] {
       ? ''
       : `${WAITS[id].name}: ${before.waits[id] ?? 'usual'} → ${after.waits[id] ?? 'usual'} days`,
   );
-  return [...kinds, ...signs, ...times, ...waits].filter((s) => s !== '');
+  return [...kinds, ...signs, ...times, ...waits, ...ratesMoved(before.rates, after.rates)].filter(
+    (s) => s !== '',
+  );
+}
+/** What differs between two tables of rates, a sentence each. */
+function ratesMoved(before: HouseRates, after: HouseRates): string[] {
+  const row = (name: string, was: number | undefined, is: number | undefined, word: (n: number) => string) =>
+    was === is
+      ? ''
+      : `${name}: ${was === undefined ? 'none' : word(was)} → ${is === undefined ? 'none' : word(is)}`;
+  const price = (n: number) => n.toFixed(2);
+  const percent = (n: number) => `${n} %`;
+  return [
+    ...SKILLS.map((s) => row(`an hour of ${s}`, before.hour[s], after.hour[s], price)),
+    ...(Object.keys(SOLD) as Sold[]).map((s) =>
+      row(`price of ${SOLD[s].name}`, before.notions[s], after.notions[s], price),
+    ),
+    row('share on work', before.share.work, after.share.work, percent),
+    row('share on cloth and notions', before.share.goods, after.share.goods, percent),
+    row('deposit', before.deposit, after.deposit, percent),
+    row('prices rounded up to', before.step, after.step, price),
+  ];
 }
 const priceWord = (p: number | undefined) => (p === undefined ? 'none' : p.toFixed(2));

@@ -14,6 +14,7 @@ export * from './design.ts';
 export * from './diary.ts';
 export * from './diary-rules.ts';
 export * from './doors.ts';
+export * from './estimate.ts';
 export * from './flat.ts';
 export * from './forward.ts';
 export * from './garments.ts';

@@ -31,6 +31,8 @@ export const MoneyView = z.strictObject({
       }),
     )
     .readonly(),
+  /** the estimate that is agreed */
+  estimate: z.strictObject({ revision: z.number(), price: z.number() }).nullable(),
   agreed: z.number(),
   received: z.number(),
   open: z.number(),

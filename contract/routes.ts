@@ -67,6 +67,14 @@ import {
   SignIn,
   Unlock,
 } from './doors.ts';
+import {
+  EstimateAgree,
+  EstimateKeep,
+  EstimatePdfQuery,
+  EstimateView,
+  EstimateWithdraw,
+  EstimateWrite,
+} from './estimate.ts';
 import { FlatAccept, FlatLay, FlatReadings, FlatTolerance, FlatView } from './flat.ts';
 import { GarmentRow, GarmentWrite, OwnBlock, OwnBlockWrite } from './garments.ts';
 import { FirstSteps, HouseView, HouseWrite } from './house.ts';
@@ -338,6 +346,42 @@ export const ROUTES = {
     body: PlanAccept,
     status: 201,
     answer: PlanAccepted,
+  },
+  'GET /orders/:id/estimate': {
+    does: 'What an order would cost: its work by the house’s rates, cloth, notions; and the estimates that were kept',
+    may: 'money.read',
+    answer: EstimateView,
+  },
+  'PUT /orders/:id/estimate': {
+    does: 'Writes prices of its cloth and notions, lines of its own, the price that is asked',
+    may: 'order.write',
+    body: EstimateWrite,
+    answer: Versioned,
+  },
+  'POST /orders/:id/estimates': {
+    does: 'Keeps the estimate as it was seen, as its next revision',
+    may: 'order.write',
+    body: EstimateKeep,
+    status: 201,
+    answer: Made,
+  },
+  'POST /estimates/:id/agree': {
+    does: 'Says who agreed to a kept estimate; one that was agreed before is replaced',
+    may: 'order.write',
+    body: EstimateAgree,
+    answer: Ok,
+  },
+  'POST /estimates/:id/withdraw': {
+    does: 'Withdraws a kept estimate, with a reason',
+    may: 'order.write',
+    body: EstimateWithdraw,
+    answer: Ok,
+  },
+  'GET /orders/:id/estimate.pdf': {
+    does: 'An estimate on paper: for the client, or in detail for the studio',
+    may: 'money.read',
+    query: EstimatePdfQuery,
+    media: 'application/pdf',
   },
   'POST /orders/:id/questions': {
     does: 'Keeps something that is not decided yet',

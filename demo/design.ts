@@ -1,12 +1,20 @@
 import { createHash } from 'node:crypto';
+import { EstimateChoices } from '@rocchetto/contract';
 import { cleaned } from '@rocchetto/server/areas/photos/picture.ts';
 import { addPhoto } from '@rocchetto/server/areas/photos/sql.ts';
+import { viewEstimate } from '@rocchetto/server/areas/plan/estimate.ts';
+import {
+  agreeEstimate,
+  keepEstimate,
+  keepEstimateChoices,
+} from '@rocchetto/server/areas/plan/estimate-sql.ts';
 import { remember } from '@rocchetto/server/db/history.ts';
 import type { Tx } from '@rocchetto/server/db/pool.ts';
 import type { SignedIn } from '@rocchetto/server/http/context.ts';
 import { addLike, addQuestion, decide } from '@rocchetto/server/records/design.ts';
 import { BENCH_CHANGED, changeBench, houseBench } from '@rocchetto/server/records/house.ts';
-import { noteMoney, writeRack } from '@rocchetto/server/records/leaving.ts';
+import { writeRack } from '@rocchetto/server/records/leaving.ts';
+import { noteMoney } from '@rocchetto/server/records/money.ts';
 
 /** Sketch, swatch and trim of one skirt, drawn for the demo. */
 const SKETCH = `<svg xmlns="http://www.w3.org/2000/svg" width="420" height="560"><rect width="420" height="560" fill="#f6f0e2"/>
@@ -33,6 +41,22 @@ export async function seedDesign(tx: Tx, staff: readonly SignedIn[], now: Date) 
     signs: {},
     times: {},
     waits: {},
+    rates: {
+      hour: { measuring: 42, fitting: 48, tailoring: 38, bridal: 52, desk: 30 },
+      notions: {
+        zip: 7.5,
+        button: 1.8,
+        hook: 0.9,
+        bone: 1.4,
+        channel: 2.2,
+        stay: 3.6,
+        thread: 3.2,
+        elastic: 2.4,
+      },
+      share: { work: 20, goods: 12 },
+      deposit: 40,
+      step: 5,
+    },
   };
   const { bench: before } = await houseBench(tx);
   await changeBench(tx, bench);
@@ -81,6 +105,38 @@ export async function seedDesign(tx: Tx, staff: readonly SignedIn[], now: Date) 
     await noteMoney(tx, o.id, { is: 'received', amount: 120, words: 'deposit' }, odile.id, days(20));
   }
   if (third) await writeRack(tx, third.id, 'rail B, 12');
+}
+
+/** Estimates of two orders in work: one kept and agreed, then priced anew; one with its prices only. */
+export async function seedEstimates(tx: Tx, staff: readonly SignedIn[], now: Date) {
+  const [odile, bram] = staff as [SignedIn, SignedIn];
+  const { rows } = await tx.query<{ id: number }>(
+    `select id from orders where stage in ('sheet', 'agreed', 'measured') and jsonb_array_length(brief -> 'parts') > 1
+       and not exists (select 1 from money_noted m where m.order_id = orders.id) order by id limit 2`,
+  );
+  const cloths = (price: number) => [
+    { name: 'cloth' as const, price, theirs: false },
+    { name: 'lining' as const, price: 14.5, theirs: false },
+  ];
+  for (const [i, { id }] of rows.entries()) {
+    const priced = EstimateChoices.parse({ cloths: cloths(i === 0 ? 46 : 38) });
+    await keepEstimateChoices(tx, id, priced, bram.id, now);
+    if (i > 0) continue;
+    const { sheet, estimate } = await viewEstimate(tx, id, now);
+    const made = { version: 1 as const, sheet, until: null, words: '', estimate };
+    const days = (n: number) => new Date(now.getTime() - n * 86_400_000);
+    const kept = await keepEstimate(tx, id, made, bram.id, days(6));
+    await agreeEstimate(tx, kept, id, 'the client', odile.id, days(5));
+    await noteMoney(
+      tx,
+      id,
+      { is: 'received', amount: estimate.deposit ?? 100, words: 'deposit' },
+      odile.id,
+      days(5),
+    );
+    const more = [{ name: 'beads sewn to the neck, bought ready', amount: 65 }];
+    await keepEstimateChoices(tx, id, { ...priced, more }, bram.id, now);
+  }
 }
 
 /** The picture as a camera would have it: pixels. */

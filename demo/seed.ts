@@ -19,7 +19,7 @@ import { addGarment, addOrder, changeBrief } from '@rocchetto/server/records/ord
 import { keepReadings } from '@rocchetto/server/records/sessions.ts';
 import { seedAlterations } from './alterations.ts';
 import { seedCharts } from './charts.ts';
-import { seedDesign } from './design.ts';
+import { seedDesign, seedEstimates } from './design.ts';
 import { seedDiary } from './diary.ts';
 import { asRead, inventFigures, reading, seeded } from './figures.ts';
 import { seedFlat } from './flat.ts';
@@ -224,6 +224,7 @@ async function seed(tx: Tx) {
   await seedAlterations(tx, staff, now);
   await seedDesign(tx, staff, now);
   await seedFlat(tx, staff, now);
+  await seedEstimates(tx, staff, now);
   await seedCharts(tx, staff, now);
 }
 

@@ -128,6 +128,8 @@ export interface Notion {
   readonly length: Cm | null;
   /** the unit it is sold in, where that is not the sheet's */
   readonly bought?: SheetUnit | null;
+  /** how many are bought, each of this length, where a number can be told; one where nothing is said */
+  readonly count?: number;
   readonly note: string;
 }
 

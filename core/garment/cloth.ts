@@ -103,6 +103,10 @@ const NAME_OF: Readonly<Record<ClothId, string>> = {
   interfacing: 'interfacing',
 };
 
+const AS_LAID = 'as laid';
+/** Whether the cloth to buy was laid, not counted in rows. */
+export const isLaid = (n: Pick<Notion, 'note'>): boolean => n.note.startsWith(AS_LAID);
+
 /** What a kept lay says of a cloth: its length while it is of these panels, a warning once they are others. */
 function asLaid(input: SheetInput, of: ClothId, panels: readonly Panel[]): Notion | RawCheck | null {
   const kept = input.laid?.find((l) => l.of === of);
@@ -119,7 +123,7 @@ function asLaid(input: SheetInput, of: ClothId, panels: readonly Panel[]): Notio
     name,
     length: bought(kept.length, unit),
     bought: unit,
-    note: `as laid, “${kept.name}”: ${say(kept.length)} of ${say(kept.width)} wide, up to the next step in which cloth is sold`,
+    note: `${AS_LAID}, “${kept.name}”: ${say(kept.length)} of ${say(kept.width)} wide, up to the next step in which cloth is sold`,
   };
 }
 

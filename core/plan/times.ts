@@ -90,7 +90,7 @@ export const TIMES: readonly Time[] = [
   time('baste', 'baste', 'garment', 30, 'make up, to begin with'),
   time('baste-panel', 'baste', 'panel', 15, 'make up, each panel sewn'),
   time('baste-dart', 'baste', 'dart', 6, 'darts, each'),
-  time('baste-bone', 'baste', 'bone', 10, 'bones and their channels, each'),
+  time('baste-bone', 'baste', 'bone', 15, 'bones and their channels, each'),
   time('baste-sleeve', 'baste', 'sleeve', 25, 'sleeves set in, each'),
   time('sew', 'sew', 'garment', 30, 'sew, to begin with'),
   time('sew-collar', 'sew', 'collar', 50, 'collar'),

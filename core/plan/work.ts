@@ -62,7 +62,8 @@ export function workOf(sheet: Sheet): Work {
       panel: sum(main, sewn),
       piece: sum(panels, sewn),
       dart: sum(main, (p) => (p.darts.length + (p.inner?.length ?? 0)) * twice(p)),
-      bone: sum(panels, (p) => p.marks.filter((m) => m.kind === 'bone channel').length * twice(p)),
+      // A bone in a seam is marked on both panels: as many are sewn in as the sheet has cut.
+      bone: sum(sheet.notions, (n) => (n.name.startsWith('bones, ') ? (n.count ?? 1) : 0)),
       sleeve: 2 * takes('armhole'),
       collar: takes('neck'),
       lining: sum(
@@ -106,6 +107,6 @@ export function minutesOf(
 /** "3 bones", "1 zip", "2.4 metres of hem". */
 function counted(n: number, word: string): string {
   if (n === 1) return `1 ${word}`;
-  const [first, ...rest] = word.split(' ');
-  return `${n} ${[`${first}s`, ...rest].join(' ')}`;
+  const many = word.replace(/^(panel|piece|metre)\b(?=.)/, '$1s');
+  return `${n} ${many === word ? `${word}s` : many}`;
 }

@@ -31,6 +31,7 @@ import { messageRoutes } from '../areas/messages/routes.ts';
 import { cancelRoutes } from '../areas/orders/cancel.ts';
 import { orderRoutes } from '../areas/orders/routes.ts';
 import { photoRoutes } from '../areas/photos/routes.ts';
+import { estimateRoutes } from '../areas/plan/estimate-routes.ts';
 import { planRoutes } from '../areas/plan/routes.ts';
 import { homeRoutes, openHomeRoutes } from '../areas/sessions/at-home.ts';
 import { sessionRoutes } from '../areas/sessions/routes.ts';
@@ -123,6 +124,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', patternRoutes(deps))
     .route('/', clothRoutes(deps))
     .route('/', planRoutes(deps))
+    .route('/', estimateRoutes(deps))
     .route('/', sheetRoutes(deps))
     .route('/', wouldMoveRoutes(deps))
     .route('/', liveRoutes(deps))

@@ -1,47 +1,8 @@
-import { type LeavingView, type MoneyNoted, type MoneyWrite, StoredCare } from '@rocchetto/contract';
+import { type LeavingView, StoredCare } from '@rocchetto/contract';
 import { stored } from '@rocchetto/contract/stored.ts';
 import { type CareWords, careOf } from '@rocchetto/core/care/care.ts';
 import type { Db, Tx } from '../db/pool.ts';
 import { readOrder } from './orders.ts';
-
-/** What was noted of an order’s money and stands. */
-export async function moneyOf(db: Db, orderId: number): Promise<MoneyNoted[]> {
-  const { rows } = await db.query<MoneyNoted>({
-    name: 'money-of-order',
-    text: `select m.id, m.is_a as is, m.amount::float8 as amount, m.words, s.name as by,
-             to_char(m.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as at
-        from money_noted m join staff s on s.id = m.by where m.order_id = $1 and m.gone_at is null order by m.id limit 200`,
-    values: [orderId],
-  });
-  return rows;
-}
-export async function noteMoney(
-  tx: Tx,
-  orderId: number,
-  m: MoneyWrite,
-  by: number,
-  at: Date,
-): Promise<number> {
-  const { rows } = await tx.query<{ id: number }>(
-    'insert into money_noted (order_id, is_a, amount, words, by, at) values ($1, $2, $3, $4, $5, $6) returning id',
-    [orderId, m.is, m.amount, m.words, by, at],
-  );
-  return rows[0]!.id;
-}
-/** Takes a note back; the order it was of, or undefined. */
-export async function takeMoneyBack(
-  tx: Tx,
-  id: number,
-  by: number,
-  at: Date,
-): Promise<{ readonly orderId: number; readonly is: string; readonly amount: number } | undefined> {
-  const { rows } = await tx.query<{ orderId: number; is: string; amount: number }>(
-    `update money_noted set gone_at = $3, gone_by = $2 where id = $1 and gone_at is null
-     returning order_id as "orderId", is_a as is, amount::float8 as amount`,
-    [id, by, at],
-  );
-  return rows[0];
-}
 
 /** Where an order’s garment hangs, and its care as the house words it. */
 export async function leavingOf(

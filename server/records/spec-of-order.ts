@@ -60,19 +60,23 @@ export function specOfOrder(ground: SheetGround, settings: Settings, today: stri
     overrides: settings.overrides.map(({ id: _, ...o }) => o),
     accepted: [...settings.accepted],
     changes: settings.changes.flatMap(({ to, asked, by, at }) => (to === 'sheet' ? [{ asked, by, at }] : [])),
-    ...(ground.laid
-      ? {
-          laid: ground.laid.map(({ takes, width, ...l }) => ({
-            ...l,
-            length: `${Math.round(takes * 100) / 100} cm`,
-            width: `${Math.round(width * 100) / 100} cm`,
-          })),
-        }
-      : {}),
+    ...laidIn(ground),
     asOf: today,
     timeZone: house.timeZone,
   };
 }
+
+/** The lays that are kept, as a spec has them. */
+export const laidIn = ({ laid }: Pick<SheetGround, 'laid'>): Pick<SpecFile, 'laid'> =>
+  laid
+    ? {
+        laid: laid.map(({ takes, width, ...l }) => ({
+          ...l,
+          length: `${Math.round(takes * 100) / 100} cm`,
+          width: `${Math.round(width * 100) / 100} cm`,
+        })),
+      }
+    : {};
 
 /** When the oldest of its figures was read: what was carried over is as old as it was. */
 const readSince = ({ at, readings }: SessionFull): string =>

@@ -44,6 +44,7 @@ export const router = createBrowserRouter(
             { path: 'orders/:id/measure', lazy: () => import('../places/measuring/MeasurePage.tsx') },
             { path: 'orders/:id/pattern', lazy: () => import('../places/pattern/PatternPage.tsx') },
             { path: 'promises', lazy: () => import('../places/plan/PromisesPage.tsx') },
+            { path: 'orders/:id/estimate', lazy: () => import('../places/estimate/EstimatePage.tsx') },
             { path: 'orders/:id/plan', lazy: () => import('../places/plan/PlanPage.tsx') },
             { path: 'orders/:id/cloth', lazy: () => import('../places/cloth/ClothPage.tsx') },
             {

@@ -1,23 +1,11 @@
-import type { MoneyView } from '@rocchetto/contract';
-import { tell } from '@rocchetto/core';
-import { balanceOf, stands } from '@rocchetto/core/alter/index.ts';
 import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
-import type { Db } from '../../db/pool.ts';
 import { type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
 import { notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
-import { alterationsOfOrder } from '../../records/alterations.ts';
-import {
-  leavingOf,
-  leavingView,
-  moneyOf,
-  noteMoney,
-  takeMoneyBack,
-  writeCare,
-  writeRack,
-} from '../../records/leaving.ts';
+import { leavingOf, leavingView, writeCare, writeRack } from '../../records/leaving.ts';
+import { moneyView, noteMoney, takeMoneyBack } from '../../records/money.ts';
 import { readOrder } from '../../records/orders.ts';
 
 /** How a garment leaves: its care, where it hangs until it is fetched, and the money that was spoken of. */
@@ -78,19 +66,4 @@ export function leavingRoutes(deps: Deps): Hono<Env> {
     });
   });
   return app;
-}
-
-async function moneyView(db: Db, orderId: number): Promise<MoneyView> {
-  const noted = await moneyOf(db, orderId);
-  const alterations = (await alterationsOfOrder(db, orderId))
-    .filter((a) => stands(a.status) && a.price !== null)
-    .map((a) => ({ sentence: tell(a.sentence, 'cm'), price: a.price! }));
-  return {
-    noted,
-    alterations,
-    ...balanceOf(
-      alterations.map((a) => a.price),
-      noted,
-    ),
-  };
 }

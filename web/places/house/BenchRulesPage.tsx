@@ -15,6 +15,7 @@ import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { problemOf } from '../../shared/problem-of.ts';
 import { usePrice } from '../../shared/usePrice.ts';
+import { RatesTable } from './RatesTable.tsx';
 import { SignsEditor } from './SignsEditor.tsx';
 import { TimesTable } from './TimesTable.tsx';
 
@@ -51,6 +52,7 @@ const kindsOf = (texts: Texts) =>
 function Figures({ view, refetch }: { view: HouseBenchView; refetch: () => unknown }) {
   const price = usePrice();
   const may = useMay('house.write');
+  const mayPrice = useMay('money.read');
   const { long } = useDays();
   const [change, changing] = useChangeHouseBenchMutation();
   const [texts, write] = useState<Texts | null>(null);
@@ -190,6 +192,13 @@ function Figures({ view, refetch }: { view: HouseBenchView; refetch: () => unkno
         busy={changing.isLoading}
         onKeep={may ? ({ times, waits }) => keep({ ...view.bench, times, waits }) : null}
       />
+      {mayPrice && (
+        <RatesTable
+          own={view.bench.rates}
+          busy={changing.isLoading}
+          onKeep={may ? (rates) => keep({ ...view.bench, rates }) : null}
+        />
+      )}
       <SignsEditor
         signs={view.bench.signs}
         busy={changing.isLoading}

@@ -1,9 +1,11 @@
 import type { MoneyView, MoneyWrite } from '@rocchetto/contract';
 import { readMoney } from '@rocchetto/core/units/money.ts';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { api, change } from '../../api/base.ts';
 import { emptied } from '../../shared/emptied.ts';
 import { useDays } from '../../shared/me.ts';
+import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { usePrice } from '../../shared/usePrice.ts';
 
@@ -46,13 +48,23 @@ export function Money({ orderId }: Of) {
   return (
     <section aria-label="Money">
       <h2>Money</h2>
-      {data.noted.length + data.alterations.length === 0 ? (
+      {data.noted.length + data.alterations.length === 0 && !data.estimate ? (
         <p className="soft">
-          No prices or payments yet. Prices agreed with alterations are added here automatically.
+          No prices or payments yet. An estimate that is agreed and prices agreed with alterations are added
+          here automatically.
         </p>
       ) : (
         <table className="ledger figures money">
           <tbody>
+            {data.estimate && (
+              <tr>
+                <td>
+                  <Link to={`/orders/${orderId}/estimate`}>estimate {data.estimate.revision}</Link>, agreed
+                </td>
+                <td>{price(data.estimate.price)}</td>
+                <td />
+              </tr>
+            )}
             {data.alterations.map((a) => (
               <tr key={a.sentence}>
                 <td>{a.sentence}</td>
@@ -96,6 +108,12 @@ export function Money({ orderId }: Of) {
             </tr>
           </tfoot>
         </table>
+      )}
+      {data.estimate && data.noted.some((m) => m.is === 'price') && (
+        <Notice>
+          A price that was written by hand stands beside the agreed estimate. Both count: remove the price if
+          it is the same.
+        </Notice>
       )}
       <Problem error={noting.error ?? taking.error} />
       <form

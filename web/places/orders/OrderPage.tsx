@@ -48,6 +48,7 @@ export function Component() {
     useMay('sheet.write'),
   ];
   const mayBook = useMay('diary.write');
+  const mayPrice = useMay('money.read');
   const { unit } = useMe();
   const { long } = useDays();
   const [cancelling, setCancelling] = useState(false);
@@ -105,6 +106,7 @@ export function Component() {
               <Button onClick={() => setCancelling(true)}>Cancel order …</Button>
             )}
             <Link to={`/orders/${order.id}/plan`}>Plan</Link>
+            {mayPrice && made && <Link to={`/orders/${order.id}/estimate`}>Estimate</Link>}
             {mayBook && <Link to={`/diary/book?order=${order.id}`}>Book a fitting</Link>}
             <Link to={`/orders/${order.id}/fitting`}>Fittings and alterations</Link>
             <Link to={`/orders/${order.id}/flat`}>Measure a garment flat</Link>

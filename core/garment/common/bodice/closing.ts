@@ -158,6 +158,7 @@ export function closingNotions(
       {
         name: `${b.count} buttons`,
         length: null,
+        count: b.count,
         note: c.closes === 'loops' ? 'in loops, edge to edge' : 'with buttonholes',
       },
     ];

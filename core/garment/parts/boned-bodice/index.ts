@@ -105,6 +105,7 @@ export const bonedBodice = definePart({
       ...d.bones.map((b) => ({
         name: `bones, ${b.seam}`,
         length: b.figure.marked,
+        count: b.count,
         note: `${b.count} of this length, ends tipped`,
       })),
       {

@@ -25,7 +25,7 @@ export const overskirt = definePart({
   picture: overPicture,
   cutting: (c, _, d) => ({
     pieces: pieces(c, d.panels, 'overskirt'),
-    notions: [{ name: 'hooks for the overskirt', length: null, note: 'two pairs, behind' }],
+    notions: [{ name: 'hooks for the overskirt', length: null, count: 2, note: 'two pairs, behind' }],
     allowances: allowanceList(c, [
       ['overskirt, sides', 'side'],
       ['overskirt, waist', 'waist'],

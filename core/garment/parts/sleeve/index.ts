@@ -56,6 +56,7 @@ export const sleeve = definePart({
               {
                 name: 'cuff buttons',
                 length: null,
+                count: 2,
                 note: v.cuffCloses === 'loops' ? 'with loops, both cuffs' : 'both cuffs',
               },
             ]
