@@ -123,6 +123,9 @@ runTool(async () => {
     await page.goto('/orders/18/plan');
     await page.locator('.plan-thread').waitFor();
     await shot('plan');
+    await page.goto('/orders/15/estimate');
+    await page.locator('.price-tape').waitFor();
+    await shot('estimate');
     await page.goto(`/promises?staff=4&from=${ahead(1)}&until=${ahead(11)}`);
     await page.locator('.plan-breaks').waitFor();
     await shot('promises', '', HELP);

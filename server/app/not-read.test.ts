@@ -63,9 +63,24 @@ async function studio(secret: typeof ONE): Promise<Studio> {
   await json(
     principal.send('PUT', '/house/bench', {
       version,
-      bench: { ...bench, kinds: { waist: { minutes: 40, price: secret.price } } },
+      bench: {
+        ...bench,
+        kinds: { waist: { minutes: 40, price: secret.price } },
+        rates: { ...bench.rates, hour: { tailoring: secret.price }, deposit: secret.price > 100 ? 10 : 20 },
+      },
     }),
   );
+  // An estimate of it, agreed at a price of the same.
+  const estimate = `/orders/${made.orderId}/estimate`;
+  await json(
+    principal.send('PUT', estimate, {
+      version: 0,
+      choices: { version: 1, asked: secret.price, words: secret.note },
+    }),
+  );
+  const { stamp } = await json(principal.get(estimate));
+  const kept = await json(principal.send('POST', `${estimate}s`, { stamp }), 201);
+  await json(principal.send('POST', `/estimates/${kept.id}/agree`, { name: secret.note }));
   const asked = { kind: 'waist', direction: 'in', amount: '1 cm', as: 'pinned' };
   const { id } = await json(
     fitter.send('POST', `/orders/${made.orderId}/alterations`, { asked, source: 'fitting' }),
@@ -130,6 +145,11 @@ describe('what a role may not read never changes what it is answered', () => {
     ['seamstress', '/orders/5/leaving'],
     ['seamstress', '/orders/5/design'],
     ['seamstress', '/orders/5/money'],
+    ['seamstress', '/orders/5/estimate'],
+    ['seamstress', '/orders/5/estimate.pdf'],
+    ['seamstress', '/orders/5/plan'],
+    ['seamstress', '/orders/5/cloth'],
+    ['seamstress', '/orders/5'],
     ['seamstress', '/orders/5/ticket.pdf'],
     ['seamstress', '/bench'],
     ['seamstress', '/diary'],

@@ -149,6 +149,17 @@ describe('one client’s data', () => {
       `insert into client_link (token_hash, appointment_id, expires_at) values ($1, $2, now() + interval '9 years')`,
       [tokenHash(answerKey), kept.rows[0].id],
     );
+    // What it was to cost, with her name in each text that a hand can write.
+    const words = { more: [{ name: SECRET.name, amount: 10 }], words: `${SECRET.note}.`, asked: 400 };
+    const url = `/orders/${made.orderId}/estimate`;
+    await json(principal.send('PUT', url, { version: 0, choices: { version: 1, ...words } }));
+    for (const name of [SECRET.name, 'her mother']) {
+      const { stamp } = await json(principal.get(url));
+      const { id } = await json(principal.send('POST', `${url}s`, { stamp }), 201);
+      await json(principal.send('POST', `/estimates/${id}/agree`, { name }));
+      if (name !== SECRET.name)
+        await json(principal.send('POST', `/estimates/${id}/withdraw`, { reason: SECRET.note }));
+    }
     const before = await json(principal.get(`/orders/${made.orderId}/sheet`));
     // While its order is open nothing is erased; cancelled, its reason goes with the rest.
     const open = await json(principal.get(`/orders/${made.orderId}`));
@@ -199,6 +210,18 @@ describe('one client’s data', () => {
     const figures = (s: { kept: { figures: { id: string; finished: number }[] } }) =>
       s.kept.figures.map((f) => [f.id, f.finished]);
     expect(figures(after)).toEqual(figures(before));
+    // What was asked for the work is the studio's own, and is read as it was.
+    const priced = await json(principal.get(url));
+    expect(
+      priced.kept.map((k: { state: string; estimate: { asked: number; lines: { name: string }[] } }) => [
+        k.state,
+        k.estimate.asked,
+        k.estimate.lines.at(-1)!.name,
+      ]),
+    ).toEqual([
+      ['withdrawn', 400, '—'],
+      ['replaced', 400, '—'],
+    ]);
     const { rows: files } = await t.pool.query('select name, report from import_file order by id');
     expect(files).toHaveLength(1);
     expect(files[0].report.left.map((l: { says: string }) => l.says)).toEqual([
@@ -221,6 +244,9 @@ describe('one client’s data', () => {
     );
     await closed(
       principal.send('POST', `/orders/${made.orderId}/money`, { is: 'price', amount: 1, words: 'x' }),
+    );
+    await closed(
+      principal.send('PUT', url, { version: 0, choices: { version: 1, words: SECRET.name, asked: 1 } }),
     );
     await closed(principal.send('POST', `/orders/${made.orderId}/home-links`, { days: 3 }));
     expect(

@@ -35,6 +35,8 @@ export interface ClientData {
   readonly patternSizes: readonly Record<string, unknown>[];
   /** how the work on their orders was planned */
   readonly plans: readonly Record<string, unknown>[];
+  /** what their orders were to cost: as it is priced now, and what was kept and agreed */
+  readonly estimates: readonly Record<string, unknown>[];
   /** what was read off garments laid flat beside their orders */
   readonly lays: readonly Record<string, unknown>[];
   readonly laidFlat: readonly Record<string, unknown>[];
@@ -54,6 +56,24 @@ export interface ClientData {
 
 const many = async (db: Db, sql: string, id: number) =>
   (await db.query<Record<string, unknown>>(sql, [id])).rows;
+
+/** How the work on their orders was planned, and what it was to cost. */
+const workData = async (db: Db, id: number): Promise<Pick<ClientData, 'plans' | 'estimates'>> => ({
+  plans: await many(
+    db,
+    `select o.number, p.choices, p.changed_at as at from order_plan p join orders o on o.id = p.order_id
+      where o.client_id = $1 order by o.id`,
+    id,
+  ),
+  estimates: await many(
+    db,
+    `select o.number, k.revision, k.at, k.made, k.agreed_at, k.agreed_name, k.gone_at, k.reason
+       from estimate_kept k join orders o on o.id = k.order_id where o.client_id = $1
+     union all select o.number, null, e.changed_at, e.choices, null, '', null, ''
+       from order_estimate e join orders o on o.id = e.order_id where o.client_id = $1 order by 1, 2 nulls last`,
+    id,
+  ),
+});
 
 /** History lines of the client, of their orders and of those orders' sheets. */
 const HISTORY = `from history h where (h.entity = 'client' and h.entity_id = $1::text)
@@ -138,12 +158,7 @@ export async function readClientData(db: Db, id: number): Promise<ClientData | u
          join orders o on o.id = s.order_id where o.client_id = $1 order by s.order_id`,
       id,
     ),
-    plans: await many(
-      db,
-      `select o.number, p.choices, p.changed_at as at from order_plan p join orders o on o.id = p.order_id
-        where o.client_id = $1 order by o.id`,
-      id,
-    ),
+    ...(await workData(db, id)),
     lays: await many(
       db,
       `select o.number, l.of, l.name, l.revision, l.takes_cm as takes, l.width_cm as width, l.at from cloth_lay l
@@ -280,6 +295,15 @@ export async function eraseClient(
   await count('delete from measuring_list where client_id = $1');
   await count(`delete from order_size where order_id in ${orders}`);
   await count(`delete from order_plan where order_id in ${orders}`);
+  await count(`delete from order_estimate where order_id in ${orders}`);
+  // What was asked for the work stays; who agreed, and what a hand wrote beside it, may name the client.
+  await count(
+    `update estimate_kept set agreed_name = left(agreed_name, 0), reason = case when reason = '' then '' else '—' end,
+        made = jsonb_set(jsonb_set(made, '{words}', '""'), '{estimate,lines}',
+          coalesce((select jsonb_agg(case when l ->> 'part' = 'more' then l || '{"name": "—"}' else l end order by i)
+            from jsonb_array_elements(made #> '{estimate,lines}') with ordinality x(l, i)), '[]'))
+      where order_id in ${orders}`,
+  );
   await count(`update cloth_lay set name = '—' where order_id in ${orders}`);
   await count(`update flat_lay set words = '' where order_id in ${orders}`);
   await count(`delete from home_link where order_id in ${orders}`);

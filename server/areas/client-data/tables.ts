@@ -45,6 +45,8 @@ export const CLIENT_TABLES: Readonly<Record<string, Held>> = {
   measuring_list: { told: as('measuringLists'), erased: 'rows' },
   money_noted: { told: as('money'), erased: 'words' },
   open_question: { told: as('questions'), erased: 'rows' },
+  estimate_kept: { told: as('estimates'), erased: 'words' },
+  order_estimate: { told: as('estimates'), erased: 'rows' },
   order_plan: { told: as('plans'), erased: 'rows' },
   order_size: { told: as('patternSizes'), erased: 'rows' },
   own_block: { told: as('blocks'), erased: 'rows' },

@@ -22,7 +22,7 @@ const PART: Readonly<Record<EstimatePart, string>> = {
   notions: 'Notions',
   more: 'Besides',
 };
-type Row = readonly [name: string, words: string, amount: string];
+type Row = readonly [name: string, words: string, amount: string, is?: 'sum'];
 
 /** The estimate of an order: for the client its parts and its price, for the studio every line. */
 export function estimatePdf({ order, kept, now, house, detail, at }: EstimatePaper): Promise<Buffer> {
@@ -44,7 +44,7 @@ export function estimatePdf({ order, kept, now, house, detail, at }: EstimatePap
             : `holds until ${printDate(until)}`;
   const ends: Row[] = [
     ...(estimate.moved && summed
-      ? [[estimate.moved.how === 'set' ? 'set by hand' : 'rounded up', '', price(estimate.moved.by)] as const]
+      ? [[estimate.moved.how === 'set' ? 'Set by hand' : 'Rounded up', '', price(estimate.moved.by)] as const]
       : []),
   ];
   const after: Row[] = [
@@ -70,7 +70,7 @@ export function estimatePdf({ order, kept, now, house, detail, at }: EstimatePap
         text: [`${order.what}, order ${order.number}`, day, state].filter(Boolean).join(' · '),
         margin: [0, 0, 0, 14],
       },
-      table([...rows, ...ends]),
+      table([...rows, ...ends], detail ? 1 : 3),
       {
         columns: [
           { text: 'Price', bold: true, fontSize: 15 },
@@ -83,7 +83,7 @@ export function estimatePdf({ order, kept, now, house, detail, at }: EstimatePap
         ],
         margin: [0, 8, 0, 8],
       },
-      ...(after.length > 0 ? [table(after)] : []),
+      ...(after.length > 0 ? [table(after, 3)] : []),
       ...(words === '' ? [] : [{ text: words, margin: [0, 14, 0, 0] } as Content]),
       { text: 'Not in it', bold: true, margin: [0, 16, 0, 2] },
       { ul: [...estimate.leaves] },
@@ -96,14 +96,14 @@ export function estimatePdf({ order, kept, now, house, detail, at }: EstimatePap
   });
 }
 
-function table(rows: readonly Row[]): Content {
+function table(rows: readonly Row[], apart: number): Content {
   return {
     table: {
       widths: ['auto', '*', 'auto'],
-      body: rows.map(([name, words, amount]): TableCell[] => [
-        { text: name },
-        { text: words, fontSize: 8.5 },
-        { text: amount, alignment: 'right' },
+      body: rows.map(([name, words, amount, is]): TableCell[] => [
+        { text: name, bold: is === 'sum' },
+        { text: words },
+        { text: amount, alignment: 'right', bold: is === 'sum' },
       ]),
     },
     layout: {
@@ -111,8 +111,8 @@ function table(rows: readonly Row[]): Content {
       vLineWidth: () => 0,
       paddingLeft: () => 0,
       paddingRight: (i) => (i === 2 ? 0 : 8),
-      paddingTop: () => 3,
-      paddingBottom: () => 3,
+      paddingTop: () => apart,
+      paddingBottom: () => apart,
     },
   };
 }
@@ -133,13 +133,29 @@ function detailRows(e: EstimateView['estimate'], price: (n: number) => string): 
         .filter((l) => l.part === part)
         .map((l): Row => [l.name, rateWord(l, price), l.amount === null ? 'not in it' : price(l.amount)]),
       ...(sum && sum.share > 0
-        ? [[`house share on ${PART[part].toLowerCase()}`, '', price(sum.share)] as Row]
+        ? [[`House share on ${PART[part].toLowerCase()}`, '', price(sum.share)] as Row]
         : []),
       ...(sum
-        ? [[`${PART[part]}, in all`, part === 'work' ? hoursWord(e.minutes) : '', price(sum.amount)] as Row]
+        ? [
+            [
+              `${PART[part]}, in all`,
+              part === 'work' ? hoursWord(e.minutes) : '',
+              price(sum.amount),
+              'sum',
+            ] as Row,
+          ]
         : []),
     ];
   });
+}
+
+/** "with a toile and 2 fittings": what the client comes for. */
+function visits(lines: readonly EstimateLine[]): string {
+  const fittings = lines.filter((l) => /^work-(fitting-\d+|final-fitting)$/.test(l.id)).length;
+  const toile = lines.some((l) => l.id === 'work-toile-fitting') ? 'a toile' : '';
+  return [toile, fittings === 0 ? '' : fittings === 1 ? '1 fitting' : `${fittings} fittings`]
+    .filter(Boolean)
+    .join(', ');
 }
 
 function partRows(e: EstimateView['estimate'], price: (n: number) => string, summed: boolean): Row[] {
@@ -150,7 +166,7 @@ function partRows(e: EstimateView['estimate'], price: (n: number) => string, sum
       [
         PART[part],
         part === 'work'
-          ? ''
+          ? visits(e.lines)
           : within.map((l) => (part === 'cloth' ? `${l.name} ${l.quantity}` : l.name)).join(', '),
         summed ? price(amount) : '',
       ],

@@ -49,15 +49,14 @@ const BROUGHT_IN =
 export async function viewEstimate(db: Db, orderId: number, now: Date): Promise<EstimateView> {
   const row = await readPlan(db, orderId);
   if (!row) throw notFound('order');
-  const [{ rules }, { bench }, house, priced, written, kept, money] = await Promise.all([
-    readRules(db),
-    houseBench(db),
-    readHouse(db),
-    pricedSheet(db, row, now),
-    estimateChoices(db, orderId),
-    keptEstimates(db, orderId),
-    moneyView(db, orderId),
-  ]);
+  // One after the other: while it is kept, all of them go through one connection.
+  const { rules } = await readRules(db);
+  const { bench } = await houseBench(db);
+  const house = await readHouse(db);
+  const priced = await pricedSheet(db, row, now);
+  const written = await estimateChoices(db, orderId);
+  const kept = await keptEstimates(db, orderId);
+  const money = await moneyView(db, orderId);
   const work = priced && workOf(priced.sheet);
   const plan: Choices = row.choices ?? PlanChoices.parse(usualChoices(work));
   const times = timesOf(bench);

@@ -123,13 +123,18 @@ function Priced({ orderId, view }: { orderId: number; view: EstimateView }) {
       )}
       {edit && <Terms edit={edit} />}
       <Lines view={view} edit={edit} />
+      {edit && (
+        <button type="submit" className="take" disabled={sending.isLoading}>
+          Save prices
+        </button>
+      )}
       <Without view={view} />
     </form>
   );
 }
 
 /** The answer first: what is asked, what it is for, and when it is paid. */
-function Price({ view: { estimate: e, choices, money } }: { view: EstimateView }) {
+function Price({ view: { estimate: e, money } }: { view: EstimateView }) {
   const price = usePrice();
   if (e.asked === null)
     return (
@@ -153,7 +158,7 @@ function Price({ view: { estimate: e, choices, money } }: { view: EstimateView }
         {e.moved?.how === 'set' &&
           e.total !== null &&
           ` The price was set by hand; reckoned it comes to ${price(e.total)}.`}
-        {choices.until && ' '}
+        {e.moved?.how === 'rounded' && e.total !== null && ` Reckoned it is ${price(e.total)}, rounded up.`}
       </p>
     </section>
   );

@@ -12,7 +12,8 @@ type Line = EstimateView['estimate']['lines'][number];
 /** Every line with its reason; the prices of cloth and notions, and lines of one's own, are written here. */
 export function Lines({ view, edit }: { view: EstimateView; edit: Edit | null }) {
   const price = usePrice();
-  const { lines } = view.estimate;
+  const { lines, sums } = view.estimate;
+  const sumOf = (part: Line['part']) => sums.find((s) => s.part === part);
   const parts = (['work', 'cloth', 'notions', 'more'] as const).filter(
     (part) => lines.some((l) => l.part === part) || (part === 'more' && edit),
   );
@@ -35,18 +36,20 @@ export function Lines({ view, edit }: { view: EstimateView; edit: Edit | null })
                 <th scope="rowgroup" colSpan={3}>
                   {PART_NAME[part]}
                 </th>
-                <td className="amount">
-                  {price(
-                    lines
-                      .filter((l) => l.part === part)
-                      .reduce((sum, l) => sum + Math.round((l.amount ?? 0) * 100), 0) / 100,
-                  )}
-                </td>
+                <td className="amount">{price(sumOf(part)?.amount ?? 0)}</td>
               </tr>
               {part === 'more' && edit ? (
                 <More edit={edit} />
               ) : (
                 lines.filter((l) => l.part === part).map((l) => <Row key={l.id} line={l} edit={edit} />)
+              )}
+              {(sumOf(part)?.share ?? 0) > 0 && (
+                <tr>
+                  <th scope="row" colSpan={3} className="soft">
+                    house share on it
+                  </th>
+                  <td className="amount">{price(sumOf(part)!.share)}</td>
+                </tr>
               )}
             </tbody>
           ))}
