@@ -15,6 +15,12 @@ const amount = z
   .min(0, 'Enter an amount of 0 or more.')
   .max(1_000_000, 'Enter a smaller price.')
   .refine((n) => Math.abs(n * 100 - Math.round(n * 100)) < 1e-6, 'Enter at most two decimals.');
+/** How much is bought: pieces, metres or yards; null: as it is reckoned. */
+const quantity = z
+  .number('Enter the number as a number.')
+  .min(0, 'Enter 0 or more.')
+  .max(10_000, 'Enter at most 10,000.')
+  .nullable();
 const percent = (what: string, max: number) =>
   z
     .number(`Enter the ${what} in per cent.`)
@@ -37,7 +43,14 @@ export type HouseRates = z.infer<typeof HouseRates>;
 export const EstimateChoices = z.strictObject({
   version: z.literal(1).default(1),
   cloths: z
-    .array(z.strictObject({ name: z.enum(CLOTH_NAMES), price: amount.nullable(), theirs: z.boolean() }))
+    .array(
+      z.strictObject({
+        name: z.enum(CLOTH_NAMES),
+        price: amount.nullable(),
+        quantity: quantity.default(null),
+        theirs: z.boolean(),
+      }),
+    )
     .max(CLOTH_NAMES.length)
     .default([]),
   notions: z
@@ -45,11 +58,7 @@ export const EstimateChoices = z.strictObject({
       z.strictObject({
         name: z.string().max(80),
         price: amount.nullable(),
-        quantity: z
-          .number('Enter the number as a number.')
-          .min(0, 'Enter 0 or more.')
-          .max(10_000, 'Enter at most 10,000.')
-          .nullable(),
+        quantity,
       }),
     )
     .max(80)

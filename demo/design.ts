@@ -115,8 +115,8 @@ export async function seedEstimates(tx: Tx, staff: readonly SignedIn[], now: Dat
        and not exists (select 1 from money_noted m where m.order_id = orders.id) order by id limit 2`,
   );
   const cloths = (price: number) => [
-    { name: 'cloth' as const, price, theirs: false },
-    { name: 'lining' as const, price: 14.5, theirs: false },
+    { name: 'cloth' as const, price, quantity: null, theirs: false },
+    { name: 'lining' as const, price: 14.5, quantity: null, theirs: false },
   ];
   for (const [i, { id }] of rows.entries()) {
     const priced = EstimateChoices.parse({ cloths: cloths(i === 0 ? 46 : 38) });

@@ -7,7 +7,7 @@ test('an estimate is priced, kept, agreed and counted; what moves afterwards is 
   await page.getByRole('link', { name: 'Estimate', exact: true }).click();
   const answer = page.getByRole('region', { name: 'Price' });
   await expect(answer.getByText(/for \d+ h( \d+)? of work/)).toBeVisible();
-  await expect(page.getByText(/^The cloth has no price yet: /)).toBeVisible();
+  await expect(page.getByText(/^How much cloth it takes is not known yet/)).toBeVisible();
   await accessible(page, 'estimate, without a price of the cloth');
   // Why a line costs what it does.
   const cut = page.getByRole('row', { name: /^cut / });
@@ -24,6 +24,7 @@ test('an estimate is priced, kept, agreed and counted; what moves afterwards is 
   await expect(page.getByText(/“dear” can’t be read as a price/)).toBeVisible();
   await expect(page.getByLabel('Line 1: what for')).toHaveValue('a journey');
   await cloth.fill('40');
+  await page.getByLabel('cloth: how much').fill('1,5');
   await accessible(page, 'estimate, being priced');
   // Another hand prices it meanwhile: this one's text stays.
   await byApi(page, 'PUT', `/orders/${orderId}/estimate`, {
@@ -34,7 +35,8 @@ test('an estimate is priced, kept, agreed and counted; what moves afterwards is 
   await expect(cloth).toHaveValue('40');
   await page.getByRole('button', { name: 'Save prices' }).first().click();
   await expect(page.getByRole('row', { name: /a journey/ })).toBeVisible();
-  await expect(page.getByText(/^The cloth has no price yet: /)).toHaveCount(0);
+  await expect(page.getByRole('row', { name: /^cloth 1\.5 m/ })).toContainText('60.00');
+  await expect(page.getByText(/^How much cloth it takes is not known yet/)).toHaveCount(0);
   const asked = (await answer.locator('strong').textContent())!;
   // Kept, printed, agreed: it counts among the order's money.
   await page.getByRole('button', { name: 'Keep estimate 1' }).click();

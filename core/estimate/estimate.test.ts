@@ -26,6 +26,7 @@ const step = (id: string, minutes: number, ...hands: Step['hands'][number][]): S
 const ground = (more: Partial<EstimateGround> = {}): EstimateGround => ({
   steps: [step('cut', 65, ['tailoring', 'fitting']), step('fitting-1', 90, ['bridal'], ['fitting'])],
   drafted: true,
+  cloths: ['cloth', 'lining'],
   notions: [
     { name: 'cloth', length: cm(265), bought: 'cm', note: 'pieces in rows' },
     { name: 'lining', length: cm(120), bought: 'cm', note: 'as laid, “one”' },
@@ -45,7 +46,10 @@ const ground = (more: Partial<EstimateGround> = {}): EstimateGround => ({
   },
   ...more,
 });
-const priced = { ...NO_CHOICES, cloths: [{ name: 'cloth', price: 46, theirs: false }] } as const;
+const priced = {
+  ...NO_CHOICES,
+  cloths: [{ name: 'cloth', price: 46, quantity: null, theirs: false }],
+} as const;
 
 describe('an estimate', () => {
   // Reckoned by hand, as a workroom does (hours by rate, cloth by the metre, notions, a share on each; common practice, no source).
@@ -66,7 +70,7 @@ describe('an estimate', () => {
   it('says what is not in it', () => {
     const { leaves } = estimateOf(ground({ rates: NO_RATES }), {
       ...NO_CHOICES,
-      cloths: [{ name: 'lining', price: null, theirs: true }],
+      cloths: [{ name: 'lining', price: null, quantity: null, theirs: true }],
     });
     expect(leaves.slice(0, 6)).toEqual([
       'No rate is set for tailoring, bridal and fitting: 4 h 5 are not in it (cut and fitting-1).',
@@ -95,9 +99,21 @@ describe('an estimate', () => {
   });
   it('buys by the yard where cloth is sold in inches', () => {
     const notions = [{ name: 'cloth', length: cm(2.875 * 91.44), bought: 'in' as const, note: 'in rows' }];
-    const e = estimateOf(ground({ notions, unit: 'in' }), { ...priced });
+    const e = estimateOf(ground({ notions, cloths: ['cloth'], unit: 'in' }), { ...priced });
     const [cloth] = e.lines.filter((l) => l.part === 'cloth');
     expect([cloth!.quantity, cloth!.of, cloth!.amount]).toEqual(['2 7⁄8 yd', 'yard', 132.25]);
+  });
+  it('says so where the sheet cannot tell how much cloth it takes, and takes what a hand says', () => {
+    const none = ground({ notions: [], cloths: ['cloth', 'interfacing'] });
+    expect(estimateOf(none, priced).leaves.slice(0, 2)).toEqual([
+      'How much cloth it takes is not known yet: it is not in it.',
+      'How much interfacing it takes is not known yet: it is not in it.',
+    ]);
+    const said = estimateOf(none, { ...NO_CHOICES, cloths: [{ ...priced.cloths[0], quantity: 3 }] });
+    expect(said.lines.find((l) => l.name === 'cloth')).toMatchObject({ quantity: '3 m', amount: 138 });
+    // Cloth that is written by hand is not called reckoned in rows.
+    const over = estimateOf(ground(), { ...NO_CHOICES, cloths: [{ ...priced.cloths[0], quantity: 3 }] });
+    expect(over.leaves.filter((l) => l.includes('in rows'))).toEqual([]);
   });
   it('counts notions as they are sold', () => {
     const as = (name: string, more: object = {}) =>

@@ -10,10 +10,11 @@ import { boughtAs, type ClothName, isCloth, metres, SOLD, type Sold } from './so
 
 /** What a hand wrote for this order's estimate. */
 export interface EstimateChoices {
-  /** cloths that are priced or brought: by name, the price of a metre (a yard), and whether the client brings it */
+  /** cloths by name: the price of a metre (a yard), how many are bought where a hand says so, whether the client brings it */
   readonly cloths: readonly {
     readonly name: ClothName;
     readonly price: number | null;
+    readonly quantity: number | null;
     readonly theirs: boolean;
   }[];
   /** notions that cost or count otherwise than the house’s table says, by name */
@@ -74,6 +75,8 @@ export interface EstimateGround {
   /** false while no sheet can be drafted */
   readonly drafted: boolean;
   readonly notions: readonly Notion[];
+  /** the cloths that something is cut from */
+  readonly cloths: readonly ClothName[];
   readonly unit: SheetUnit;
   readonly rates: HouseRates;
 }
@@ -86,7 +89,7 @@ export function estimateOf(ground: EstimateGround, choices: EstimateChoices): Es
   const { rates } = ground;
   const lines = [
     ...ground.steps.map((s) => workLine(s, rates)),
-    ...ground.notions.filter(isCloth).map((n) => clothLine(n, ground, choices)),
+    ...ground.cloths.map((name) => clothLine(name, ground, choices)),
     ...ground.notions.flatMap((n) => notionLine(n, ground, choices) ?? []),
     ...choices.more.map(
       (m, i): EstimateLine => ({
@@ -175,26 +178,33 @@ function lengthWord(length: number, unit: SheetUnit): string {
 }
 const perLength = (unit: SheetUnit) => (unit === 'cm' ? 'metre' : 'yard');
 
-function clothLine(
-  n: Notion & { readonly name: ClothName },
-  g: EstimateGround,
-  c: EstimateChoices,
-): EstimateLine {
-  const own = c.cloths.find((k) => k.name === n.name);
-  const unit = n.bought ?? g.unit;
-  const rate = own?.price ?? null;
+function clothLine(name: ClothName, g: EstimateGround, c: EstimateChoices): EstimateLine {
+  const n = g.notions.find((k) => k.name === name);
+  const own = c.cloths.find((k) => k.name === name);
+  const unit = n?.bought ?? g.unit;
+  const length = n?.length ?? null;
+  const quantity = own?.quantity ?? (length === null ? null : metres(length, unit));
+  const rate = own?.theirs ? null : (own?.price ?? null);
   return {
-    id: `cloth-${n.name.replaceAll(' ', '-')}`,
+    id: `cloth-${name.replaceAll(' ', '-')}`,
     part: 'cloth',
-    name: n.name,
-    quantity: n.length === null ? '' : lengthWord(n.length, unit),
-    rate: own?.theirs ? null : rate,
+    name,
+    quantity:
+      own?.quantity != null
+        ? `${number(own.quantity)} ${unit === 'cm' ? 'm' : 'yd'}`
+        : length === null
+          ? ''
+          : lengthWord(length, unit),
+    rate,
     of: perLength(unit),
-    amount:
-      own?.theirs || rate === null || n.length === null
-        ? null
-        : money(hundredths(metres(n.length, unit) * rate)),
-    why: [tell(n.note, g.unit), ...(own?.theirs ? ['the client brings it'] : [])],
+    amount: rate === null || quantity === null ? null : money(hundredths(quantity * rate)),
+    why: [
+      n
+        ? tell(n.note, g.unit)
+        : 'the sheet cannot tell how much: say its width in the brief, or keep a lay of it',
+      ...(own?.quantity == null ? [] : ['how much is bought was written by hand']),
+      ...(own?.theirs ? ['the client brings it'] : []),
+    ],
   };
 }
 
@@ -251,7 +261,10 @@ function leftOutOf(g: EstimateGround, c: EstimateChoices, lines: readonly Estima
   const unpaid = without('work');
   const counted = without('notions').filter((l) => l.quantity === '');
   const unpriced = without('notions').filter((l) => l.quantity !== '');
-  const laidInRows = g.notions.filter((n) => isCloth(n) && !isLaid(n)).map((n) => n.name);
+  const written = new Set(c.cloths.filter((k) => k.quantity !== null).map((k) => k.name as string));
+  const laidInRows = g.notions
+    .filter((n) => isCloth(n) && !isLaid(n) && !written.has(n.name))
+    .map((n) => n.name);
   return [
     ...(g.drafted
       ? []

@@ -33,6 +33,9 @@ async function pricedSkirt() {
   const made = await skirtOrder(fitter);
   const read = ['waist 70 cm', 'hip 98 cm', 'waist-to-hip 20 cm'];
   await json(fitter.send('POST', '/readings', sessionBody(made.clientId, made.orderId, read)));
+  const order = await json(fitter.get(`/orders/${made.orderId}`));
+  const brief = { ...order.brief, cloth: { ...order.brief.cloth, width: '140 cm' } };
+  await json(fitter.send('PUT', `/orders/${made.orderId}/brief`, { version: order.version, brief }));
   const url = `/orders/${made.orderId}/estimate`;
   const cloths = [{ name: 'cloth', price: 46, theirs: false }];
   await json(fitter.send('PUT', url, { version: 0, choices: { version: 1, cloths } }));

@@ -12,6 +12,7 @@ import { computeSheet, dayIn, type Sheet } from '@rocchetto/core';
 import { kindsOf } from '@rocchetto/core/diary/house.ts';
 import { type EstimateGround, estimateOf } from '@rocchetto/core/estimate/estimate.ts';
 import { movedBetween } from '@rocchetto/core/estimate/moved.ts';
+import { CLOTH_NAMES, type ClothName } from '@rocchetto/core/estimate/sold.ts';
 import { type Choices, chainOf, usualChoices } from '@rocchetto/core/plan/chain.ts';
 import { workOf } from '@rocchetto/core/plan/work.ts';
 import { isClosed } from '@rocchetto/core/thread/stage.ts';
@@ -42,6 +43,14 @@ async function pricedSheet(
   };
 }
 
+/** The cloths that something of it is cut from, as the sheet names them. */
+const clothsOf = ({ pieces }: Sheet): ClothName[] =>
+  CLOTH_NAMES.filter((name) =>
+    pieces.some((p) =>
+      p.layer === 'outer' ? name === (p.cloth === undefined ? 'cloth' : 'second cloth') : p.layer === name,
+    ),
+  );
+
 const BROUGHT_IN =
   'This garment was brought in: its price is that of its alterations, each agreed by itself. They stand under Money.';
 
@@ -67,6 +76,7 @@ export async function viewEstimate(db: Db, orderId: number, now: Date): Promise<
     steps: row.broughtIn ? [] : chainOf(fresh, { ...c, done: [] }, times, kinds),
     drafted: priced !== null,
     notions: row.broughtIn ? [] : (priced?.sheet.notions ?? []),
+    cloths: row.broughtIn || !priced ? [] : clothsOf(priced.sheet),
     unit: house.unit,
     rates: bench.rates,
   });

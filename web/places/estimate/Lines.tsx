@@ -77,18 +77,21 @@ function Row({ line, edit }: { line: Line; edit: Edit | null }) {
         </details>
       </th>
       <td data-as="how much">
-        {notion && edit ? (
+        {(cloth ?? notion) && edit ? (
           <input
             className="field short"
             inputMode="decimal"
             aria-label={`${line.name}: how much`}
             placeholder={line.quantity || 'how much'}
-            value={notion.quantity}
-            onChange={(e) =>
-              edit.set({
-                notions: { ...edit.texts.notions, [line.name]: { ...notion, quantity: e.target.value } },
-              })
-            }
+            value={(cloth ?? notion)!.quantity}
+            onChange={(e) => {
+              const quantity = e.target.value;
+              edit.set(
+                cloth
+                  ? { cloths: { ...edit.texts.cloths, [line.name]: { ...cloth, quantity } } }
+                  : { notions: { ...edit.texts.notions, [line.name]: { ...notion!, quantity } } },
+              );
+            }}
           />
         ) : (
           line.quantity

@@ -25,7 +25,7 @@ describe('prices as they are written', () => {
       {},
       {
         cloths: [
-          { name: 'cloth', price: 46.5, theirs: false },
+          { name: 'cloth', price: 46.5, quantity: 3.5, theirs: false },
           { name: 'second cloth', price: null, theirs: true },
         ],
         notions: [
@@ -46,7 +46,9 @@ describe('prices as they are written', () => {
   it('say what cannot be read, and lose nothing of it', () => {
     const texts = textsOf(view({}));
     const wrong = (more: object) => choicesIn({ ...texts, ...more });
-    expect(wrong({ cloths: { ...texts.cloths, cloth: { price: 'dear', theirs: false } } })).toEqual({
+    expect(
+      wrong({ cloths: { ...texts.cloths, cloth: { price: 'dear', quantity: '', theirs: false } } }),
+    ).toEqual({
       wrong: expect.stringMatching(/^“dear” can’t be read as a price/),
     });
     expect(wrong({ notions: { zip: { price: '', quantity: 'two' } } })).toEqual({

@@ -4,7 +4,9 @@ import { readMoney } from '@rocchetto/core/units/money.ts';
 
 /** Prices of an estimate as they are being written; what nobody touched is not in it. */
 export interface Texts {
-  readonly cloths: Readonly<Record<string, { readonly price: string; readonly theirs: boolean }>>;
+  readonly cloths: Readonly<
+    Record<string, { readonly price: string; readonly quantity: string; readonly theirs: boolean }>
+  >;
   readonly notions: Readonly<Record<string, { readonly price: string; readonly quantity: string }>>;
   readonly more: readonly { readonly name: string; readonly amount: string }[];
   readonly asked: string;
@@ -15,6 +17,8 @@ export interface Texts {
 
 const written = (n: number | null) => (n === null ? '' : n.toFixed(2));
 
+const counted = (n: number | null | undefined) => (n == null ? '' : String(n));
+
 export function textsOf({ choices: c, estimate }: Pick<EstimateView, 'choices' | 'estimate'>): Texts {
   const of = (part: string) => estimate.lines.filter((l) => l.part === part).map((l) => l.name);
   const cloth = (name: string) => c.cloths.find((k) => k.name === name);
@@ -23,7 +27,11 @@ export function textsOf({ choices: c, estimate }: Pick<EstimateView, 'choices' |
     cloths: Object.fromEntries(
       [...new Set([...of('cloth'), ...c.cloths.map((k) => k.name)])].map((name) => [
         name,
-        { price: written(cloth(name)?.price ?? null), theirs: cloth(name)?.theirs ?? false },
+        {
+          price: written(cloth(name)?.price ?? null),
+          quantity: counted(cloth(name)?.quantity),
+          theirs: cloth(name)?.theirs ?? false,
+        },
       ]),
     ),
     notions: Object.fromEntries(
@@ -31,7 +39,7 @@ export function textsOf({ choices: c, estimate }: Pick<EstimateView, 'choices' |
         name,
         {
           price: written(notion(name)?.price ?? null),
-          quantity: notion(name)?.quantity == null ? '' : String(notion(name)!.quantity),
+          quantity: counted(notion(name)?.quantity),
         },
       ]),
     ),
@@ -64,8 +72,8 @@ export function choicesIn(texts: Texts): { readonly choices: EstimateChoices } |
     version: 1,
     cloths: CLOTH_NAMES.flatMap((name) => {
       const t = texts.cloths[name];
-      return t && (t.price.trim() !== '' || t.theirs)
-        ? [{ name, price: money(t.price), theirs: t.theirs }]
+      return t && (t.price.trim() !== '' || t.quantity.trim() !== '' || t.theirs)
+        ? [{ name, price: money(t.price), quantity: number(t.quantity), theirs: t.theirs }]
         : [];
     }),
     notions: Object.entries(texts.notions).flatMap(([name, t]) =>
