@@ -10,8 +10,9 @@ test('an estimate is priced, kept, agreed and counted; what moves afterwards is 
   await expect(page.getByText(/^How much cloth it takes is not known yet/)).toBeVisible();
   await accessible(page, 'estimate, without a price of the cloth');
   // Why a line costs what it does.
-  const cut = page.getByRole('row', { name: /^cut / });
-  await cut.locator('summary').press('Enter');
+  const cut = page.getByRole('row').filter({ has: page.getByText('cut', { exact: true }) });
+  await cut.locator('summary').focus();
+  await page.keyboard.press('Enter');
   await expect(cut.getByText(/pieces cut at 4 min/)).toBeVisible();
   // What cannot be read is told, and nothing typed is lost.
   await page.getByRole('button', { name: 'Edit prices' }).click();
@@ -35,7 +36,7 @@ test('an estimate is priced, kept, agreed and counted; what moves afterwards is 
   await expect(cloth).toHaveValue('40');
   await page.getByRole('button', { name: 'Save prices' }).first().click();
   await expect(page.getByRole('row', { name: /a journey/ })).toBeVisible();
-  await expect(page.getByRole('row', { name: /^cloth 1\.5 m/ })).toContainText('60.00');
+  await expect(page.getByRole('row').filter({ hasText: /^cloth.*1\.5 m/ })).toContainText('60.00');
   await expect(page.getByText(/^How much cloth it takes is not known yet/)).toHaveCount(0);
   const asked = (await answer.locator('strong').textContent())!;
   // Kept, printed, agreed: it counts among the order's money.
@@ -79,7 +80,7 @@ test('the house’s rates are written on the page of its times, and a seamstress
   await expect(page.getByText(/“4x” can’t be read as a price/)).toBeVisible();
   await page.getByLabel('beading: price').fill('46');
   await page.getByRole('button', { name: 'Save rates' }).click();
-  await expect(page.getByRole('row', { name: /^beading/ })).toContainText('46.00');
+  await expect(page.getByRole('row').filter({ hasText: 'beading' })).toContainText('46.00');
   await expect(page.getByText('an hour of beading: none → 46.00')).toBeVisible();
   await accessible(page, 'rates of estimates');
 });
