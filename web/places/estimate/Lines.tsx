@@ -66,7 +66,7 @@ function Row({ line, edit }: { line: Line; edit: Edit | null }) {
   const perWord = line.of === 'hour' ? 'an hour' : line.of ? `a ${line.of}` : '';
   return (
     <tr>
-      <th scope="row">
+      <th scope="row" aria-label={line.name}>
         <details>
           <summary>{line.name}</summary>
           <ul className="why">
