@@ -180,6 +180,10 @@ const Promised = z.strictObject({
   /** of what it says, what cannot stay as it is booked or given */
   broken: z.array(z.string()).readonly(),
   would: z.array(z.string()).readonly(),
+  /** the hands its thread passes, in order of time, with the days from today */
+  passes: z
+    .array(z.strictObject({ staffId: z.number(), step: z.string(), day: z.string(), at: z.number() }))
+    .readonly(),
   /** booked for it from now on */
   appointments: z.array(z.strictObject({ id: z.number(), says: z.string() })).readonly(),
 });
@@ -214,6 +218,9 @@ export const PromisesView = z.strictObject({
     .nullable(),
 });
 export type PromisesView = z.infer<typeof PromisesView>;
+
+/** The promises that do not hold, as they were a moment ago. */
+export const BrokenView = PromisesView.pick({ today: true, orders: true });
 
 /** What the studio's own past says of the table of times: steps of which enough times are kept. */
 export const PastView = z

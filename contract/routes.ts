@@ -107,6 +107,7 @@ import {
 import { PatternQuery, PatternView } from './pattern.ts';
 import { PhotoView } from './photos.ts';
 import {
+  BrokenView,
   PastView,
   PlanAccept,
   PlanAccepted,
@@ -333,6 +334,11 @@ export const ROUTES = {
     may: 'diary.read',
     query: PromisesAsk,
     answer: PromisesView,
+  },
+  'GET /promises/broken': {
+    does: 'The promises that do not hold, as they were a moment ago: at most five minutes, ten seconds after a change',
+    may: 'diary.read',
+    answer: BrokenView,
   },
   'PUT /orders/:id/plan': {
     does: 'Chooses how its work goes, and what of its steps is its own',

@@ -87,6 +87,11 @@ test('all promises stand in one list; what breaks is told and nothing is done', 
   await page.getByRole('link', { name: 'Promises', exact: true }).click();
   await expect(page.getByRole('columnheader', { name: 'Hand-over' })).toBeVisible({ timeout: 20_000 });
   await accessible(page, 'promises');
+  // Threads from hand to hand: where they meet is drawn and told.
+  const hands = page.getByRole('region', { name: 'From hand to hand' });
+  await expect(hands.getByRole('img', { name: /^Threads of / })).toBeVisible();
+  await hands.getByText(/^(Where they meet|No two of them)/).click();
+  await expect(hands.locator('.passing').first()).toBeVisible();
   await page.getByRole('combobox', { name: 'Who' }).click();
   await page.getByTitle('Wren Halloran').click();
   await page.getByRole('button', { name: 'Look what breaks' }).click();

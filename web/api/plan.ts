@@ -20,6 +20,10 @@ const plan = api.injectEndpoints({
         { type: 'Diary', id: LIST },
       ],
     }),
+    brokenPromises: b.query<AnswerOf<'GET /promises/broken'>, void>({
+      query: () => '/promises/broken',
+      keepUnusedDataFor: 60,
+    }),
     planPast: b.query<AnswerOf<'GET /plan-past'>, void>({
       query: () => '/plan-past',
       providesTags: [{ type: 'Diary', id: LIST }],
@@ -42,6 +46,7 @@ const plan = api.injectEndpoints({
   }),
 });
 export const {
+  useBrokenPromisesQuery,
   usePlanPastQuery,
   usePlanQuery,
   usePromisesQuery,

@@ -312,6 +312,27 @@ describe('the plan of an order', () => {
       expect((await fitter.get(`/promises?${q}`)).status).toBe(422);
   });
 
+  it('tells everybody’s day which promises do not hold, planned once for all who ask', async () => {
+    await order('2026-03-12');
+    const all = await json(fitter.get('/promises'));
+    const wren = await t.asStaff(wrenId);
+    const [one, two] = await Promise.all([
+      json(fitter.get('/promises/broken')),
+      json(wren.get('/promises/broken')),
+    ]);
+    expect(two).toEqual(one);
+    expect(one.orders.length).toBeGreaterThan(0);
+    const broken = (o: { holds: string; broken: string[] }) => o.holds === 'no' || o.broken.length > 0;
+    expect(one.orders).toEqual(all.orders.filter(broken));
+    // Hands are passed in order of time, and none that is not on the staff.
+    const staff = new Set(all.staff.map((s: { id: number }) => s.id));
+    for (const o of all.orders) {
+      expect(o.passes.every((p: { staffId: number }) => staff.has(p.staffId))).toBe(true);
+      const at = o.passes.map((p: { at: number }) => p.at);
+      expect(at).toEqual([...at].sort((a, b) => a - b));
+    }
+  });
+
   it('is seen by all and taken up by those who schedule', async () => {
     const { orderId } = await order('2026-05-01');
     const wren = await t.asStaff(wrenId);

@@ -22,6 +22,7 @@ import {
 } from '@rocchetto/core/plan/chain.ts';
 import type { HouseTimes } from '@rocchetto/core/plan/times.ts';
 import { type AmongOthers, brokenBy, type Held, planTogether } from '@rocchetto/core/plan/together.ts';
+import { passesOf } from '@rocchetto/core/plan/touching.ts';
 import { type Work, workOf } from '@rocchetto/core/plan/work.ts';
 import type { Db } from '../../db/pool.ts';
 import { Refusal } from '../../http/problem.ts';
@@ -139,6 +140,10 @@ const among = (all: All, rows: readonly PlanRow[]): AmongOthers[] =>
 
 function promised(h: Held, row: PlanRow, { zone, ground, kinds }: All): Promised {
   const { number, what, clientName, wornOn } = row;
+  const endOf = (day: string) => {
+    const on = ground.book.days.find((d) => d.day === day);
+    return on ? on.to - 1 : null;
+  };
   return {
     id: h.id,
     number,
@@ -152,6 +157,12 @@ function promised(h: Held, row: PlanRow, { zone, ground, kinds }: All): Promised
     says: h.answer.says,
     broken: h.answer.broken,
     would: h.answer.would.map((w) => w.says),
+    passes: passesOf(h.answer.steps, endOf).map(({ staffId, step, start }) => ({
+      staffId,
+      step,
+      day: wallAt(zone, start).day,
+      at: Math.round(((start - ground.book.days[0]!.from) / 1440) * 100) / 100,
+    })),
     appointments: row.booked
       .filter((b) => !b.done && b.start > ground.book.now)
       .map((b) => {

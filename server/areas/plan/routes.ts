@@ -16,6 +16,7 @@ import { readRules, readWork } from '../../records/diary/hours.ts';
 import { houseBench } from '../../records/house.ts';
 import { readOrder, refuseCancelled } from '../../records/orders.ts';
 import { threadsFor } from '../../threads/pool.ts';
+import { glances } from './glance.ts';
 import type { PlanJobs } from './jobs.ts';
 import { giveStep, keepChoices, type PlanRow, readPlan, stampOf, tookOf } from './sql.ts';
 import { pastFrom, viewPlan } from './view.ts';
@@ -33,6 +34,13 @@ export function planRoutes(deps: Deps): Hono<Env> {
     ),
   );
 
+  const glance = glances(deps, () =>
+    inThread({ kind: 'figures', person: 0 }, 'promises', deps.url, {}, deps.now().toISOString()),
+  );
+  on(app, 'GET /promises/broken', async () => {
+    const { today, orders } = await glance();
+    return { today, orders: orders.filter((o) => o.holds === 'no' || o.broken.length > 0) };
+  });
   on(app, 'GET /promises', async (c, { query }) => {
     const asked = { kind: 'figures', person: c.get('who').id, latest: true } as const;
     return await inThread(asked, 'promises', deps.url, query, deps.now().toISOString());

@@ -7,6 +7,7 @@ import { Link } from 'react-router';
 import { useDiaryQuery } from '../../api/diary.ts';
 import { useDiaryHouseQuery } from '../../api/hours.ts';
 import { useOrdersQuery } from '../../api/orders.ts';
+import { useBrokenPromisesQuery } from '../../api/plan.ts';
 import { DoneBox } from '../../parts/promised/DoneBox.tsx';
 import { keepTogether } from '../../shared/keepTogether.ts';
 import { useDays, useMay, useMe } from '../../shared/me.ts';
@@ -205,7 +206,37 @@ export function Component() {
           </li>
         ))}
       </ol>
+      <Broken all={leads} />
     </Place>
+  );
+}
+
+/** Promises that do not hold: all of them to who leads, to others those whose thread passes their hands. */
+function Broken({ all }: { all: boolean }) {
+  const me = useMe();
+  const { data } = useBrokenPromisesQuery(undefined, { refetchOnMountOrArgChange: 10 });
+  const mine = data?.orders.filter((o) => all || o.passes.some((p) => p.staffId === me.id)) ?? [];
+  // Those that are late come first, then those in whose way something stands.
+  const own = [...mine.filter((o) => o.holds === 'no'), ...mine.filter((o) => o.holds !== 'no')];
+  if (own.length === 0) return null;
+  return (
+    <section aria-labelledby="today-broken">
+      <h2 id="today-broken">Promises that do not hold</h2>
+      <ul className="why">
+        {own.slice(0, 6).map((o) => (
+          <li key={o.id}>
+            <Link to={`/orders/${o.id}/plan`}>{o.number}</Link> {o.what}, {o.clientName}:{' '}
+            {keepTogether(o.holds === 'no' ? (o.says[0] ?? '') : (o.broken[0] ?? ''))}
+            {o.holds === 'no' && o.would[0] && <span className="soft"> {keepTogether(o.would[0])}</span>}
+          </li>
+        ))}
+      </ul>
+      {own.length > 6 && (
+        <p>
+          <Link to="/promises">All promises</Link>, {own.length - 6} more that do not hold.
+        </p>
+      )}
+    </section>
   );
 }
 

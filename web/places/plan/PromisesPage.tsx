@@ -7,6 +7,7 @@ import { keepTogether } from '../../shared/keepTogether.ts';
 import { useDays } from '../../shared/me.ts';
 import { Place, Waiting } from '../../shared/Place.tsx';
 import { Suppose } from './Suppose.tsx';
+import { ThreadsOverHands } from './ThreadsOverHands.tsx';
 
 /** Every order in work, planned together over the same hands: which promises hold, and what breaks if something moves. */
 export function Component() {
@@ -42,6 +43,7 @@ export function Component() {
       ) : data ? (
         <>
           {data.breaks && <Breaks of={data.breaks} />}
+          <ThreadsOverHands of={data} />
           <Orders of={data} />
           <Weeks of={data} />
         </>
