@@ -298,7 +298,7 @@ export const HELP: readonly HelpPage[] = [
       'Choose a measurement to see it on the figure, what to find first and the common mistake.',
       'Print it for the wall. “Measuring accuracy” compares pairs of readings of your own staff.',
     ],
-    picture: 'docs/screenshots/guide.png',
+    picture: 'web/help/guide.png',
   },
   {
     id: 'old-book',

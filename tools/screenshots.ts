@@ -54,7 +54,7 @@ runTool(async () => {
     await shot('flat', '/orders/15/flat', HELP);
     await shot('messages', '/messages', HELP);
     await shot('account', '/account', HELP);
-    await shot('guide', '/how-we-measure?m=arm-length');
+    await shot('guide', '/how-we-measure?m=arm-length', HELP);
     await shot('brief', '/orders/3/brief');
     await page.goto('/orders/13/measure');
     await page.getByRole('button', { name: 'Start measuring' }).click();
