@@ -5,7 +5,7 @@ import { cm } from '../units/length.ts';
 import { type EstimateGround, estimateOf, NO_CHOICES } from './estimate.ts';
 import { movedBetween } from './moved.ts';
 import { NO_RATES } from './rates.ts';
-import { boughtAs } from './sold.ts';
+import { boughtAs, clothCost } from './sold.ts';
 
 const step = (id: string, minutes: number, ...hands: Step['hands'][number][]): Step => ({
   id,
@@ -114,6 +114,14 @@ describe('an estimate', () => {
     // Cloth that is written by hand is not called reckoned in rows.
     const over = estimateOf(ground(), { ...NO_CHOICES, cloths: [{ ...priced.cloths[0], quantity: 3 }] });
     expect(over.leaves.filter((l) => l.includes('in rows'))).toEqual([]);
+  });
+  it('costs at the table what it costs in the estimate', () => {
+    for (const needed of [261, 264.99, 265]) {
+      expect(clothCost(cm(needed), 'cm', 46)).toBe(121.9);
+      expect(estimateOf(ground(), priced).lines.find((l) => l.name === 'cloth')!.amount).toBe(121.9);
+    }
+    // 2.75 yards are bought up to an eighth: 2 7⁄8 at 46 are 132.25.
+    expect(clothCost(cm(2.76 * 91.44), 'in', 46)).toBe(132.25);
   });
   it('counts notions as they are sold', () => {
     const as = (name: string, more: object = {}) =>

@@ -5,7 +5,8 @@ import { isLaid } from '../garment/cloth.ts';
 import type { Step } from '../plan/chain.ts';
 import { inches, type SheetUnit } from '../units/length.ts';
 import { printLength, printWithUnit, tell } from '../units/print.ts';
-import { type HouseRates, hundredths, upTo } from './rates.ts';
+import { hundredths, upTo } from './hundredths.ts';
+import type { HouseRates } from './rates.ts';
 import { boughtAs, type ClothName, isCloth, metres, SOLD, type Sold } from './sold.ts';
 
 /** What a hand wrote for this order's estimate. */

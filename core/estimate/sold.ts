@@ -1,5 +1,8 @@
 import type { Notion } from '../figure/figure.ts';
-import { CM_PER, type SheetUnit } from '../units/length.ts';
+import { bought } from '../garment/cloth.ts';
+import type { ClothId } from '../garment/laid-length.ts';
+import { CM_PER, type Cm, type SheetUnit } from '../units/length.ts';
+import { hundredths } from './hundredths.ts';
 
 /** Kinds of notions and how they are sold: by the piece, or by the metre or yard. */
 export const SOLD = {
@@ -44,6 +47,8 @@ const NOT_BOUGHT = new Set(['needle', 'stitch']);
 /** The cloths of a garment as the sheet names them. */
 export const CLOTH_NAMES = ['cloth', 'second cloth', 'underlining', 'lining', 'interfacing'] as const;
 export type ClothName = (typeof CLOTH_NAMES)[number];
+export const clothName = (of: ClothId): ClothName =>
+  of === 'outer' ? 'cloth' : of === 'second' ? 'second cloth' : of;
 export const isCloth = (n: Pick<Notion, 'name'>): n is Notion & { readonly name: ClothName } =>
   (CLOTH_NAMES as readonly string[]).includes(n.name);
 
@@ -67,3 +72,7 @@ export function boughtAs(n: Notion, unit: SheetUnit): Bought | null {
   // How many buttons there are along a row of loops no draft tells.
   return { as, quantity: n.count === undefined && /buttons/.test(n.name) ? null : count };
 }
+
+/** What a length of cloth costs as it is bought, up to the next step in which it is sold, at so much a metre (a yard), in the house’s money. */
+export const clothCost = (needed: Cm, unit: SheetUnit, rate: number): number =>
+  hundredths(metres(bought(needed, unit), unit) * rate) / 100;

@@ -1,5 +1,5 @@
 import { type Cm, cm, printWithUnit, type SheetUnit, tell } from '@rocchetto/core';
-import type { ClothInHand } from '@rocchetto/core/lay/cloth.ts';
+import { beforeShrinking, type ClothInHand } from '@rocchetto/core/lay/cloth.ts';
 import type { Lay } from '@rocchetto/core/lay/lay.ts';
 import { biasFrom, leftOver } from '@rocchetto/core/lay/left-over.ts';
 import type { LayPiece } from '@rocchetto/core/lay/pieces.ts';
@@ -7,6 +7,7 @@ import { layRows } from '@rocchetto/core/lay/rows.ts';
 import { WAY_NAME } from '@rocchetto/core/lay/ways.ts';
 import { memo } from 'react';
 import type { Rung } from './search.worker.ts';
+import type { ClothPrice } from './useClothPrice.ts';
 
 const said = (length: number, unit: SheetUnit) =>
   printWithUnit((unit === 'cm' ? Math.round(length * 10) / 10 : length) as Cm, unit);
@@ -109,12 +110,15 @@ export function Ladder({
   now,
   cloth,
   unit,
+  price,
   onTake,
 }: {
   readonly rungs: readonly Rung[];
   readonly now: number | null;
   readonly cloth: ClothInHand;
   readonly unit: SheetUnit;
+  /** of cloth as wide as this: other widths have other prices */
+  readonly price: ClothPrice | null;
   readonly onTake: (rung: Rung) => void;
 }) {
   const by = (rung: Rung) =>
@@ -125,6 +129,12 @@ export function Ladder({
         : rung.lay.length < now
           ? `, ${said(now - rung.lay.length, unit)} shorter`
           : `, ${said(rung.lay.length - now, unit)} longer`;
+  const saves = (rung: Rung) => {
+    if (!price || now === null || rung.width !== null || rung.without) return '';
+    const cost = (length: number) => Math.round(price.cost(beforeShrinking(length, cloth)) * 100);
+    const less = cost(now) - cost(rung.lay.length);
+    return less === 0 ? '' : `, ${price.print(Math.abs(less) / 100)} ${less > 0 ? 'less' : 'more'}`;
+  };
   return (
     <ul className="why rungs">
       {[...rungs]
@@ -132,7 +142,8 @@ export function Ladder({
         .map((r) => (
           <li key={`${r.way} ${r.width} ${r.without}`}>
             <strong>{said(r.lay.length, unit)}</strong>
-            {by(r)}:{' '}
+            {by(r)}
+            {saves(r)}:{' '}
             {r.without
               ? 'facings cut from another cloth'
               : r.width !== null

@@ -11,6 +11,7 @@ import { Ladder, LeftOver, Places } from './Beside.tsx';
 import { ClothForm } from './ClothForm.tsx';
 import { Keeping } from './Keeping.tsx';
 import { Table } from './Table.tsx';
+import { type ClothPrice, useClothPrice } from './useClothPrice.ts';
 import { TIME, useTable } from './useTable.ts';
 
 /** How long each other way is looked for, ms. */
@@ -34,8 +35,9 @@ export function Laying({ id, of, thread, children }: Props) {
   const t = useTable(at, of, unit);
   const { hand, faults } = t;
   const settled = useSettledLay(t);
+  const price = useClothPrice(id, of.of);
   return (
-    <Place title="Cloth" thread={thread} margin={<Beside t={t} of={of} />}>
+    <Place title="Cloth" thread={thread} margin={<Beside t={t} of={of} price={price} />}>
       {children}
       {of.kept?.stale && (
         <Notice>
@@ -49,7 +51,7 @@ export function Laying({ id, of, thread, children }: Props) {
       ))}
       <Buttons t={t} />
       {t.search.failed && <Notice is="bad">{t.search.failed}</Notice>}
-      <Answered t={t} of={of} />
+      <Answered t={t} of={of} price={price} />
       {hand.lay ? (
         <>
           <Table
@@ -140,7 +142,7 @@ function Buttons({ t }: { t: OnTable }) {
 }
 
 /** Whether it fits, in a sentence with its figure; or what does not lie on the cloth yet. */
-function Answered({ t, of }: { t: OnTable; of: Cloth }) {
+function Answered({ t, of, price }: { t: OnTable; of: Cloth; price: ClothPrice | null }) {
   const { unit } = useMe();
   const { hand, search } = t;
   if (t.faults.length > 0 || (!hand.lay && search.seconds === 0)) return null;
@@ -161,11 +163,17 @@ function Answered({ t, of }: { t: OnTable; of: Cloth }) {
       {of.rows !== null && hand.lay && answer.takes !== null && (
         <span className="soft"> In rows, as the sheet reckons without a lay: {t.print(of.rows)}.</span>
       )}
+      {price && answer.state === 'to-buy' && answer.takes !== null && (
+        <>
+          {' '}
+          It costs {price.print(price.cost(answer.takes))}, at {price.rate}.
+        </>
+      )}
     </p>
   );
 }
 
-function Beside({ t, of }: { t: OnTable; of: Cloth }) {
+function Beside({ t, of, price }: { t: OnTable; of: Cloth; price: ClothPrice | null }) {
   const { unit } = useMe();
   const { hand, cloth, search } = t;
   const settled = useSettledLay(t);
@@ -193,6 +201,7 @@ function Beside({ t, of }: { t: OnTable; of: Cloth }) {
             now={hand.lay.length}
             cloth={cloth}
             unit={unit}
+            price={price}
             onTake={(r) =>
               t.put({
                 way: r.way,
