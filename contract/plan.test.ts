@@ -79,6 +79,10 @@ describe('what is asked of a plan', () => {
     );
     expect(PromisesAsk.safeParse({ order: '3' }).success).toBe(false);
     expect(PromisesAsk.safeParse({ appointment: '3', to: '2026-03-09' }).success).toBe(true);
+    expect(PromisesAsk.safeParse({ like: '3', worn: '2026-05-09' }).success).toBe(true);
+    expect(PromisesAsk.safeParse({ back: '3', minutes: '90' }).success).toBe(true);
+    for (const half of [{ like: '3' }, { worn: '2026-05-09' }, { back: '3' }, { back: '3', minutes: '0' }])
+      expect(PromisesAsk.safeParse(half).success).toBe(false);
   });
   it('tells what of the house’s times moved', () => {
     const before = HouseBench.parse({ version: 1 });

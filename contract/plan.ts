@@ -148,7 +148,26 @@ export const PromisesAsk = z
     /** an appointment that is moved to this day, at the same time */
     appointment: z.coerce.number().int().positive().optional(),
     to: IsoDate.optional(),
+    /** another order like this one, of a new client, that is worn on this day */
+    like: z.coerce.number().int().positive().optional(),
+    worn: IsoDate.optional(),
+    /** an order that comes back to the bench for so many minutes */
+    back: z.coerce.number().int().positive().optional(),
+    minutes: z.coerce
+      .number('Enter the minutes as a number.')
+      .int('Enter whole minutes.')
+      .min(5, 'Enter 5 minutes or more.')
+      .max(6000, 'Enter at most 100 hours.')
+      .optional(),
   })
+  .refine(
+    (q) => (q.like === undefined) === (q.worn === undefined),
+    'Choose an order and the day on which the other is worn.',
+  )
+  .refine(
+    (q) => (q.back === undefined) === (q.minutes === undefined),
+    'Choose an order and for how long it is back on the bench.',
+  )
   .refine(
     (q) => q.staff === undefined || (q.from !== undefined && q.until !== undefined && q.from <= q.until),
     {
@@ -209,6 +228,14 @@ export const PromisesView = z.strictObject({
   breaks: z
     .strictObject({
       says: z.string(),
+      /** what becomes of an order that is supposed to be taken in: its answer, and what would help */
+      taken: z
+        .strictObject({
+          holds: PlanView.shape.holds,
+          says: z.array(z.string()).readonly(),
+          would: z.array(z.string()).readonly(),
+        })
+        .nullable(),
       orders: z
         .array(Promised.extend({ before: z.string().nullable(), says: z.array(z.string()).readonly() }))
         .readonly(),

@@ -324,6 +324,22 @@ export function chainOf(
   });
 }
 
+/** The same order with work that comes back to the bench before anything else goes on; nothing where it has no step left. */
+export function backOnBench(
+  o: OrderAtWork,
+  choices: Choices,
+  house: HouseTimes,
+  kinds: readonly Meeting[],
+  minutes: number,
+): Choices {
+  const next = chainOf(o, choices, house, kinds)[0]?.id;
+  if (next === undefined) return choices;
+  const all = withAdded(o.broughtIn ? altering(o) : making(o, choices, house), choices.own);
+  const at = all.findIndex((s) => s.id === next);
+  const added = { name: 'back on the bench', after: all[at - 1]?.id ?? next, skill: 'tailoring' } as const;
+  return { ...choices, own: [...choices.own, { id: 'back-on-bench', minutes, reason: 'supposed', added }] };
+}
+
 const latestOf = (days: readonly (string | null)[]): string | null =>
   days
     .filter((d) => d !== null)

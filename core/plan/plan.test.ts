@@ -4,7 +4,15 @@ import { KINDS } from '../diary/kinds.ts';
 import { common, lengthOf, without } from '../diary/spans.ts';
 import type { Span } from '../diary/zoned.ts';
 import { answerOf } from './answer.ts';
-import { type Choices, chainOf, lastDays, leftOut, type OrderAtWork, usualChoices } from './chain.ts';
+import {
+  backOnBench,
+  type Choices,
+  chainOf,
+  lastDays,
+  leftOut,
+  type OrderAtWork,
+  usualChoices,
+} from './chain.ts';
 import { freeOf } from './free.ts';
 import { oneVisit } from './one-visit.ts';
 import { ofTable } from './past.ts';
@@ -84,6 +92,24 @@ describe('the steps of an order', () => {
   });
   it('lose no visit where the house no longer has its kind', () =>
     expect(ids(plainOrder(), choices({ fittingKind: 'gone' }))).toContain('fitting-1'));
+  it('wait, where it comes back to the bench, before anything else goes on', () => {
+    const back = (order: OrderAtWork, c = choices({}, order)) =>
+      ids(order, backOnBench(order, c, USUAL_TIMES, KINDS, 90));
+    // A toile that was sewn, before its fitting; a garment that was fitted, before its changes; the first step of all.
+    const done = ['draft', 'toile'].map((step) => ({ step, on: day(0) }));
+    const toiled = choices({ toile: true, cloth: { state: 'here', on: null }, done });
+    expect(back(plainOrder(), toiled).slice(0, 2)).toEqual(['back-on-bench', 'toile-fitting']);
+    expect(back(plainOrder({ stage: 'fitting', alterations: 40 })).slice(0, 2)).toEqual([
+      'back-on-bench',
+      'changes-1',
+    ]);
+    for (const stage of ['asked', 'agreed', 'cut', 'ready'] as const) {
+      const order = plainOrder({ stage });
+      expect(back(order).filter((s) => s !== 'back-on-bench')).toEqual(ids(order));
+      expect(back(order)).toContain('back-on-bench');
+    }
+    expect(back(plainOrder({ stage: 'handed-over' }))).toEqual([]);
+  });
   it('are changed, struck, added and ticked off, each with its reason', () => {
     const c = choices({
       own: [

@@ -300,6 +300,18 @@ describe('the plan of an order', () => {
     const late = before.orders.find((o: { holds: string }) => o.holds === 'yes');
     const cloth = await json(fitter.get(`/promises?order=${late.id}&cloth=2026-12-01`));
     expect(cloth.breaks.orders.map((o: { id: number }) => o.id)).toContain(late.id);
+    // Another order like one of these: in time where there is time, not by the day after tomorrow; it is nowhere afterwards.
+    const like = (worn: string) => json(fitter.get(`/promises?like=${late.id}&worn=${worn}`));
+    const [calm, rushed] = [await like('2026-11-02'), await like('2026-03-13')];
+    expect(calm.breaks.taken).toMatchObject({ holds: 'yes' });
+    expect(calm.breaks.orders).toEqual([]);
+    expect(rushed.breaks.taken.holds).toBe('no');
+    expect(rushed.breaks.taken.says[0]).toMatch(/^Not by /);
+    expect(rushed.orders).toEqual(before.orders);
+    // Long on the bench again, the same order no longer holds.
+    const back = await json(fitter.get(`/promises?back=${late.id}&minutes=6000`));
+    expect(back.breaks.says).toMatch(/ is back on the bench for 100 h\.$/);
+    expect(back.breaks.orders.map((o: { id: number }) => o.id)).toContain(late.id);
     const again = await json(fitter.get('/promises'));
     expect(again.orders).toEqual(before.orders);
     for (const q of [
@@ -308,6 +320,9 @@ describe('the plan of an order', () => {
       'appointment=999999&to=2026-04-01',
       'staff=x',
       'order=1',
+      'like=999999&worn=2026-04-01',
+      'back=999999&minutes=60',
+      'back=1&minutes=x',
     ])
       expect((await fitter.get(`/promises?${q}`)).status).toBe(422);
   });

@@ -10,10 +10,12 @@ import {
 } from '@rocchetto/contract';
 import { computeSheet, printShortDate } from '@rocchetto/core';
 import { kindsOf } from '@rocchetto/core/diary/house.ts';
+import { hoursWord } from '@rocchetto/core/diary/load.ts';
 import { joined, without } from '@rocchetto/core/diary/spans.ts';
 import { type Span, wallAt, wholeDay } from '@rocchetto/core/diary/zoned.ts';
 import type { PlanGround } from '@rocchetto/core/plan/answer.ts';
 import {
+  backOnBench,
   type Choices,
   chainOf,
   lastDays,
@@ -70,7 +72,7 @@ interface All {
 /** Everything in work, planned together; with what is supposed, a second time. */
 export async function promises(db: Db, ask: PromisesAsk, now: Date): Promise<PromisesView> {
   const { ids, more } = await openOrders(db, MOST);
-  const all = await readAll(db, ids, now);
+  const all = await readAll(db, ids, now, ask.worn ?? null);
   const { ground, rows } = all;
   const before = planTogether(ground, among(all, rows));
   const byId = new Map(rows.map((r) => [r.id, r]));
@@ -85,18 +87,14 @@ export async function promises(db: Db, ask: PromisesAsk, now: Date): Promise<Pro
   };
 }
 
-async function readAll(db: Db, ids: readonly number[], now: Date): Promise<All> {
+async function readAll(db: Db, ids: readonly number[], now: Date, worn: string | null): Promise<All> {
   const [{ zone, rules }, { bench }, rows] = await Promise.all([
     readRules(db),
     houseBench(db),
     readPlans(db, ids),
   ]);
   const times = timesOf(bench);
-  const lastDay =
-    rows
-      .map((r) => lastDays(r, times).handOver ?? '')
-      .sort()
-      .at(-1) || null;
+  const lastDay = [worn ?? '', ...rows.map((r) => lastDays(r, times).handOver ?? '')].sort().at(-1) || null;
   const ground = await planGround(db, zone, rules, {}, lastDay, now);
   const [first, last] = [ground.book.days[0]!, ground.book.days.at(-1)!];
   const [works, elsewhere] = await Promise.all([
@@ -184,29 +182,43 @@ function supposed(
 ): PromisesView['breaks'] {
   const other = otherwise(all, ask);
   if (!other) return null;
-  const after = planTogether(other.ground, among(all, other.rows));
+  const like = other.taken && all.works.get(ask.like!);
+  const works = like ? new Map(all.works).set(NEW, like) : all.works;
+  const after = planTogether(other.ground, among({ ...all, works }, other.rows));
+  const taken = after.held.find((h) => h.id === NEW);
   return {
     says: other.says,
+    taken: taken
+      ? {
+          holds: taken.answer.holds,
+          says: taken.answer.says,
+          would: taken.answer.would.map((w) => w.says),
+        }
+      : null,
     orders: brokenBy(before, after).map(({ was, is }) => ({ ...told(is), before: was.answer.ready })),
     appointments: other.appointments,
   };
 }
+
+/** The id of an order that is supposed and is none. */
+const NEW = 0;
 
 interface Otherwise {
   readonly says: string;
   readonly ground: PlanGround;
   readonly rows: readonly PlanRow[];
   readonly appointments: { readonly id: number; readonly day: string; readonly says: string }[];
+  /** an order that is supposed to be taken in */
+  readonly taken: PlanRow | null;
 }
 function otherwise(all: All, ask: PromisesAsk): Otherwise | null {
   const { ground, rows, zone } = all;
   const short = (day: string) => printShortDate(day, ground.today);
-  const none = { ground, rows, appointments: [] };
+  const none = { ground, rows, appointments: [], taken: null };
   if (ask.staff !== undefined) return handAway(all, ask.staff, ask.from!, ask.until!);
   if (ask.order !== undefined) {
-    const row = rows.find((r) => r.id === ask.order);
-    if (!row) throw new Refusal(422, 'no-such-order', 'This order is not in work. Choose another one.');
-    const choices = row.choices ?? PlanChoices.parse(usualChoices(all.works.get(row.id) ?? null));
+    const row = inWork(all, ask.order);
+    const choices = PlanChoices.parse(choicesOf(all, row));
     const late: PlanRow = { ...row, choices: { ...choices, cloth: { state: 'comes', on: ask.cloth! } } };
     return {
       ...none,
@@ -214,6 +226,8 @@ function otherwise(all: All, ask: PromisesAsk): Otherwise | null {
       rows: rows.map((r) => (r === row ? late : r)),
     };
   }
+  if (ask.like !== undefined) return takenIn(all, ask.like, ask.worn!);
+  if (ask.back !== undefined) return cameBack(all, ask.back, ask.minutes!);
   if (ask.appointment === undefined) return null;
   const row = rows.find((r) => r.booked.some((b) => b.id === ask.appointment));
   const booked = row?.booked.find((b) => b.id === ask.appointment);
@@ -235,6 +249,52 @@ function otherwise(all: All, ask: PromisesAsk): Otherwise | null {
   };
 }
 
+const choicesOf = (all: All, row: PlanRow): Choices =>
+  row.choices ?? PlanChoices.parse(usualChoices(all.works.get(row.id) ?? null));
+const inWork = (all: All, id: number): PlanRow => {
+  const row = all.rows.find((r) => r.id === id);
+  if (!row) throw new Refusal(422, 'no-such-order', 'This order is not in work. Choose another one.');
+  return row;
+};
+
+/** Another order like one that is in work: a new client, from the first talk on, its cloth still to be ordered. */
+function takenIn(all: All, like: number, worn: string): Otherwise {
+  const row = inWork(all, like);
+  const taken: PlanRow = {
+    ...row,
+    id: NEW,
+    clientId: NEW,
+    stage: 'asked',
+    booked: [],
+    given: [],
+    alterations: row.broughtIn ? row.alterations : 0,
+    wornOn: worn,
+    dueOn: null,
+    choices: { ...PlanChoices.parse(choicesOf(all, row)), done: [], cloth: { state: 'order', on: null } },
+  };
+  return {
+    ground: all.ground,
+    appointments: [],
+    says: `Another order like ${row.number} (${row.what}) is worn on ${printShortDate(worn, all.ground.today)}.`,
+    rows: [...all.rows, taken],
+    taken,
+  };
+}
+
+/** An order that comes back to the bench before anything else of it goes on: a toile that must be sewn anew. */
+function cameBack(all: All, id: number, minutes: number): Otherwise {
+  const row = inWork(all, id);
+  const order: OrderAtWork = { ...row, work: all.works.get(id) ?? null };
+  const choices = PlanChoices.parse(backOnBench(order, choicesOf(all, row), all.times, all.kinds, minutes));
+  return {
+    ground: all.ground,
+    appointments: [],
+    says: `Order ${row.number} is back on the bench for ${hoursWord(minutes)}.`,
+    rows: all.rows.map((r) => (r === row ? { ...row, choices } : r)),
+    taken: null,
+  };
+}
+
 /** Somebody away: their hours go, work given to them for these days is nobody's, and their appointments need another hand. */
 function handAway({ ground, rows, zone, kinds }: All, staff: number, from: string, until: string): Otherwise {
   const hand = ground.book.staff.find((h) => h.id === staff);
@@ -243,6 +303,7 @@ function handAway({ ground, rows, zone, kinds }: All, staff: number, from: strin
   const inside = (at: number) => away[0]!.from <= at && at < away[0]!.to;
   const seen = new Set<number>();
   return {
+    taken: null,
     says: `${hand.name} is away from ${printShortDate(from, ground.today)} to ${printShortDate(until, ground.today)}.`,
     ground: {
       ...ground,

@@ -60,7 +60,19 @@ function Breaks({ of }: { of: NonNullable<PromisesView['breaks']> }) {
   return (
     <section aria-label="What would break" className="plan-breaks">
       <h2>Suppose: {of.says}</h2>
-      {nothing && <p>No promise breaks.</p>}
+      {of.taken && (
+        <p className="plan-says" data-holds={of.taken.holds}>
+          {of.taken.says.map((w) => keepTogether(w)).join(' ')}
+        </p>
+      )}
+      {of.taken && of.taken.holds !== 'yes' && (
+        <ul>
+          {of.taken.would.map((w) => (
+            <li key={w}>{keepTogether(w)}</li>
+          ))}
+        </ul>
+      )}
+      {nothing && <p>{of.taken ? 'No promise that was given breaks by it.' : 'No promise breaks.'}</p>}
       {of.orders.length > 0 && (
         <ol>
           {of.orders.map((o) => (

@@ -1,18 +1,34 @@
 import type { PromisesView } from '@rocchetto/contract/plan.ts';
 import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
-import { Select } from 'antd';
+import { InputNumber, Select } from 'antd';
 import { useId, useState } from 'react';
 import { DateField } from '../../shared/DateField.tsx';
 
 type Asked = Readonly<Record<string, string>>;
 const WHAT = {
+  like: 'an order is taken in',
   staff: 'somebody is away',
   order: 'cloth comes later',
   appointment: 'an appointment moves',
+  back: 'an order is back on the bench',
 } as const;
 type What = keyof typeof WHAT;
+const WHICH: Readonly<Record<What, string>> = {
+  like: 'Like which order',
+  staff: 'Who',
+  order: 'For which order',
+  appointment: 'Which one',
+  back: 'Which one',
+};
+const DAY: Readonly<Record<Exclude<What, 'back'>, string>> = {
+  like: 'Worn on',
+  staff: 'First day',
+  order: 'It comes on',
+  appointment: 'To',
+};
+const KINDS = Object.keys(WHAT) as What[];
 
-/** What is supposed to move: a hand away, cloth that comes late, an appointment on another day. Nothing of it is kept. */
+/** What is supposed: another order, a hand away, cloth that comes late, an appointment on another day, work that comes back. Nothing of it is kept. */
 export function Suppose({
   of,
   asked,
@@ -25,14 +41,19 @@ export function Suppose({
   busy: boolean;
 }) {
   const field = useId();
-  const [what, setWhat] = useState<What>(asked.order ? 'order' : asked.appointment ? 'appointment' : 'staff');
+  const [what, setWhat] = useState<What>(KINDS.find((k) => asked[k]) ?? 'staff');
   const [who, setWho] = useState<number | undefined>(Number(asked[what]) || undefined);
-  const [day, setDay] = useState(asked.from ?? asked.cloth ?? asked.to ?? dayAfter(of.today, 1));
+  const [day, setDay] = useState(
+    asked.from ?? asked.cloth ?? asked.to ?? asked.worn ?? dayAfter(of.today, 1),
+  );
+  const [minutes, setMinutes] = useState(Number(asked.minutes) || 120);
   const [until, setUntil] = useState(asked.until ?? dayAfter(of.today, 5));
   const orders = of.orders.map((o) => ({ value: o.id, label: `${o.number} ${o.what}` }));
   const options = {
     staff: of.staff.map((s) => ({ value: s.id, label: s.name })),
     order: orders,
+    like: orders,
+    back: orders,
     appointment: of.orders.flatMap((o) =>
       o.appointments.map((a) => ({ value: a.id, label: `${o.number}, ${a.says}` })),
     ),
@@ -41,11 +62,13 @@ export function Suppose({
     if (who === undefined) return;
     const id = String(who);
     onAsk(
-      what === 'staff'
-        ? { staff: id, from: day, until }
-        : what === 'order'
-          ? { order: id, cloth: day }
-          : { appointment: id, to: day },
+      {
+        staff: { staff: id, from: day, until },
+        order: { order: id, cloth: day },
+        appointment: { appointment: id, to: day },
+        like: { like: id, worn: day },
+        back: { back: id, minutes: String(minutes) },
+      }[what],
     );
   };
   return (
@@ -72,9 +95,7 @@ export function Suppose({
             />
           </div>
           <div>
-            <label htmlFor={`${field}-o`}>
-              {what === 'staff' ? 'Who' : what === 'order' ? 'For which order' : 'Which one'}
-            </label>
+            <label htmlFor={`${field}-o`}>{WHICH[what]}</label>
             <Select
               id={`${field}-o`}
               showSearch={{ optionFilterProp: 'label' }}
@@ -84,12 +105,24 @@ export function Suppose({
               placeholder="Choose"
             />
           </div>
-          <div>
-            <label htmlFor={`${field}-d`}>
-              {what === 'staff' ? 'First day' : what === 'order' ? 'It comes on' : 'To'}
-            </label>
-            <DateField id={`${field}-d`} value={day} onChange={setDay} />
-          </div>
+          {what === 'back' ? (
+            <div>
+              <label htmlFor={`${field}-m`}>For so many minutes</label>
+              <InputNumber
+                id={`${field}-m`}
+                min={5}
+                max={6000}
+                precision={0}
+                value={minutes}
+                onChange={(n) => setMinutes(n ?? 120)}
+              />
+            </div>
+          ) : (
+            <div>
+              <label htmlFor={`${field}-d`}>{DAY[what]}</label>
+              <DateField id={`${field}-d`} value={day} onChange={setDay} />
+            </div>
+          )}
           {what === 'staff' && (
             <div>
               <label htmlFor={`${field}-u`}>Last day</label>
