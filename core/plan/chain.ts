@@ -288,12 +288,13 @@ export function chainOf(
   const all = withAdded(bare, choices.own);
   const order = all.map((s) => s.id);
   const { booked, held, heldOn, fitted } = meetingsOf(all, o, kinds);
-  const behind = new Set(
-    order.filter(
-      (id) =>
-        (o.broughtIn && id === 'intake') || isBehind(id, o, order, fitted) || isDone(id, o, choices, held),
-    ),
-  );
+  const behind = new Set<string>();
+  for (const id of order) {
+    // One that was added after cloth that is still to be ordered is not done because a later step is.
+    const after = choices.own.find((w) => w.id === id)?.added?.after;
+    const passed = isBehind(id, o, order, fitted) && (after === undefined || behind.has(after));
+    if ((o.broughtIn && id === 'intake') || passed || isDone(id, o, choices, held)) behind.add(id);
+  }
   // What was held or done brings everything before it: a garment that was fitted is cut.
   const furthest = Math.max(-1, ...order.map((id, i) => (held.has(id) ? i : -1)));
   const last = lastDays(o, house);
@@ -332,7 +333,8 @@ export function backOnBench(
   kinds: readonly Meeting[],
   minutes: number,
 ): Choices {
-  const next = chainOf(o, choices, house, kinds)[0]?.id;
+  // Cloth that is still to be ordered stands before what is done already.
+  const next = chainOf(o, choices, house, kinds).find((s) => s.id !== 'order-cloth')?.id;
   if (next === undefined) return choices;
   const all = withAdded(o.broughtIn ? altering(o) : making(o, choices, house), choices.own);
   const at = all.findIndex((s) => s.id === next);

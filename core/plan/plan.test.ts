@@ -92,6 +92,12 @@ describe('the steps of an order', () => {
   });
   it('lose no visit where the house no longer has its kind', () =>
     expect(ids(plainOrder(), choices({ fittingKind: 'gone' }))).toContain('fitting-1'));
+  it('lose none that was added after cloth that is still to be ordered', () => {
+    const added = { name: 'sponge it', after: 'order-cloth', skill: 'tailoring' } as const;
+    const c = choices({ own: [{ id: 'own-1', minutes: 20, reason: 'it spots', added }] });
+    expect(ids(plainOrder({ stage: 'agreed' }), c).slice(0, 2)).toEqual(['order-cloth', 'own-1']);
+    expect(ids(plainOrder({ stage: 'cut' }), c)).not.toContain('own-1');
+  });
   it('wait, where it comes back to the bench, before anything else goes on', () => {
     const back = (order: OrderAtWork, c = choices({}, order)) =>
       ids(order, backOnBench(order, c, USUAL_TIMES, KINDS, 90));
