@@ -214,6 +214,8 @@ export const PromisesView = z.strictObject({
   orders: z.array(Promised).readonly(),
   /** there are more than are looked at */
   more: z.boolean(),
+  /** so many late ones were not tried as the first to be served, for want of time */
+  untried: z.number(),
   staff: z.array(z.strictObject({ id: z.number(), name: z.string() })).readonly(),
   /** minutes of each hand week by week: free, and of that planned but not given */
   weeks: z

@@ -41,12 +41,21 @@ const WAYS_FOR = 12;
 
 /**
  * Plans many orders over the same hands and rooms: the one to be handed over first comes first, and what it takes the
- * others do not have. That order of precedence is a choice, not the best there could be: nothing else is tried. Pure.
+ * others do not have. That order of precedence is a choice, not the best there could be. Pure.
+ * @param first the id of one that has the first choice of all, whenever it is handed over
  */
-export function planTogether(ground: PlanGround, orders: readonly AmongOthers[], ways = WAYS_FOR): Together {
+export function planTogether(
+  ground: PlanGround,
+  orders: readonly AmongOthers[],
+  ways = WAYS_FOR,
+  first: number | null = null,
+): Together {
   let left = ways;
   const inTurn = [...orders].sort(
-    (a, b) => (a.last.handOver ?? '9999').localeCompare(b.last.handOver ?? '9999') || a.id - b.id,
+    (a, b) =>
+      Number(b.id === first) - Number(a.id === first) ||
+      (a.last.handOver ?? '9999').localeCompare(b.last.handOver ?? '9999') ||
+      a.id - b.id,
   );
   const hands = new Map<number, Hand>(ground.book.staff.map((h) => [h.id, h]));
   const rooms = new Map<number, RoomBook>(ground.book.rooms.map((r) => [r.id, r]));
@@ -80,6 +89,27 @@ export function planTogether(ground: PlanGround, orders: readonly AmongOthers[],
     return { id: o.id, answer, spare, last: o.last };
   });
   return { held, weeks: weeksOf(ground.book, hands) };
+}
+
+/**
+ * Late orders that would hold if they had the first choice of hands and times, with no other promise breaking by it; and
+ * how many were not tried, since `goOn` said so. Each is tried by itself.
+ */
+export function servedFirst(
+  ground: PlanGround,
+  orders: readonly AmongOthers[],
+  before: Together,
+  goOn: () => boolean,
+): { readonly helps: readonly { readonly id: number; readonly ready: string }[]; readonly untried: number } {
+  const late = before.held.filter((h) => h.answer.holds === 'no' && h.last.handOver !== null);
+  const helps: { id: number; ready: string }[] = [];
+  for (const [i, { id }] of late.entries()) {
+    if (!goOn()) return { helps, untried: late.length - i };
+    const after = planTogether(ground, orders, 0, id);
+    const { holds, ready } = after.held[0]!.answer;
+    if (holds === 'yes' && ready !== null && brokenBy(before, after).length === 0) helps.push({ id, ready });
+  }
+  return { helps, untried: 0 };
 }
 
 const taken = (h: Hand, kept: readonly Span[]): Hand => ({

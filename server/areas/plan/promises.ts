@@ -23,7 +23,13 @@ import {
   usualChoices,
 } from '@rocchetto/core/plan/chain.ts';
 import type { HouseTimes } from '@rocchetto/core/plan/times.ts';
-import { type AmongOthers, brokenBy, type Held, planTogether } from '@rocchetto/core/plan/together.ts';
+import {
+  type AmongOthers,
+  brokenBy,
+  type Held,
+  planTogether,
+  servedFirst,
+} from '@rocchetto/core/plan/together.ts';
 import { passesOf } from '@rocchetto/core/plan/touching.ts';
 import { type Work, workOf } from '@rocchetto/core/plan/work.ts';
 import type { Db } from '../../db/pool.ts';
@@ -38,6 +44,8 @@ import { clientsElsewhere, openOrders, type PlanRow, readPlans } from './sql.ts'
 
 /** So many orders are planned together. */
 const MOST = 400;
+/** So long late orders are tried as the first to be served, ms. */
+const TRIES = 800;
 /** The work of a garment by what its sheet is made of, as long as that stays the same. */
 const known = new Map<string, Work>();
 
@@ -76,11 +84,22 @@ export async function promises(db: Db, ask: PromisesAsk, now: Date): Promise<Pro
   const { ground, rows } = all;
   const before = planTogether(ground, among(all, rows));
   const byId = new Map(rows.map((r) => [r.id, r]));
-  const told = (h: Held): Promised => promised(h, byId.get(h.id)!, all);
+  // While something is supposed, what breaks by it is what is asked.
+  const until = Object.keys(ask).length === 0 ? performance.now() + TRIES : 0;
+  const { helps, untried } = servedFirst(ground, among(all, rows), before, () => performance.now() < until);
+  const told = (h: Held): Promised => {
+    const { would, ...of } = promised(h, byId.get(h.id)!, all);
+    const help = helps.find((x) => x.id === h.id);
+    const first = help
+      ? `Served before the others: ready by ${printShortDate(help.ready, ground.today)}, and no other promise breaks.`
+      : null;
+    return { ...of, would: first ? [first, ...would] : would };
+  };
   return {
     today: ground.today,
     orders: before.held.map(told),
     more,
+    untried,
     staff: ground.book.staff.map(({ id, name }) => ({ id, name })),
     weeks: before.weeks,
     breaks: supposed(all, ask, before, told),

@@ -121,6 +121,8 @@ function Orders({ of }: { of: PromisesView }) {
       <p className="soft">
         Planned together, the one to be handed over first having the first choice of hands and times.
         {of.more && ' Only the 400 that are due first are looked at.'}
+        {of.untried > 0 &&
+          ` Of ${of.untried} late ${of.untried === 1 ? 'order' : 'orders'} it was not tried whether it would help to serve them first.`}
       </p>
       <div className="scroll">
         <table className="ledger promises">
