@@ -17,6 +17,7 @@ import { markBench } from './mark.ts';
 import { mutantsBench } from './mutants.ts';
 import { netBench } from './net.ts';
 import { planBench } from './plan.ts';
+import { planRoutesBench } from './plan-routes.ts';
 import { routesBench } from './routes.ts';
 import { webBench } from './web.ts';
 import { whatIfBench } from './what-if.ts';
@@ -38,6 +39,7 @@ const ALONE: Readonly<Record<string, Bench>> = {
   mutants: (say) => mutantsBench(say, process.argv[3], Number(process.argv[4]) || 1),
   lay: layBench,
   plan: planBench,
+  'plan-routes': withCluster(planRoutesBench),
   net: (say) => netBench(say, Number(process.argv[3]) || 10_000),
   diary: withCluster(async (cluster, say) => diaryWebBench(cluster, await diaryBench(cluster, say), say)),
   routes: withCluster(routesBench),

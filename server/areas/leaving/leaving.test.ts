@@ -1,3 +1,4 @@
+import { HouseBench } from '@rocchetto/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Caller, json, skirtOrder, startTestApp, type TestApp } from '../../app/testing.ts';
 
@@ -104,7 +105,7 @@ describe('how a garment leaves', () => {
 describe('minutes, prices and signs of the house', () => {
   it('are the principal’s, stand beside the tables, and reach the next alteration', async () => {
     const view = await json(bench!.get('/house/bench'));
-    expect(view.bench).toEqual({ version: 1, kinds: {}, signs: {}, times: {}, waits: {} });
+    expect(view.bench).toEqual(HouseBench.parse({ version: 1 }));
     const bench1 = { version: 1, kinds: { zip: { minutes: 95, price: 48 } }, signs: {} };
     await json(fitter!.send('PUT', '/house/bench', { version: view.version, bench: bench1 }), 403);
     await json(principal!.send('PUT', '/house/bench', { version: view.version, bench: bench1 }));

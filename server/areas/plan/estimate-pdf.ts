@@ -70,7 +70,7 @@ export function estimatePdf({ order, kept, now, house, detail, at }: EstimatePap
         text: [`${order.what}, order ${order.number}`, day, state].filter(Boolean).join(' · '),
         margin: [0, 0, 0, 14],
       },
-      table([...rows, ...ends], detail ? 1 : 3),
+      ...(rows.length + ends.length > 0 ? [table([...rows, ...ends], detail ? 1 : 3)] : []),
       {
         columns: [
           { text: 'Price', bold: true, fontSize: 15 },

@@ -212,6 +212,12 @@ describe('on paper', () => {
       rmSync(dir, { recursive: true });
     }
   };
+  it('prints also while nothing has a price', async () => {
+    await setRates(NONE);
+    const { orderId } = await skirtOrder(fitter);
+    for (const detail of ['', '?detail=1'])
+      expect(await textOf(`/orders/${orderId}/estimate.pdf${detail}`)).toContain('not known yet');
+  });
   it('has the figures of the screen: parts for the client, every line for the studio', async () => {
     await setRates(RATES);
     const { url } = await pricedSkirt();
