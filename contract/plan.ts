@@ -148,6 +148,8 @@ export const PromisesAsk = z
     /** an appointment that is moved to this day, at the same time */
     appointment: z.coerce.number().int().positive().optional(),
     to: IsoDate.optional(),
+    /** late orders are tried as the first to be served, which takes a while */
+    first: z.literal('1').optional(),
     /** another order like this one, of a new client, that is worn on this day */
     like: z.coerce.number().int().positive().optional(),
     worn: IsoDate.optional(),

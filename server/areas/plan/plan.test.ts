@@ -300,6 +300,13 @@ describe('the plan of an order', () => {
     const late = before.orders.find((o: { holds: string }) => o.holds === 'yes');
     const cloth = await json(fitter.get(`/promises?order=${late.id}&cloth=2026-12-01`));
     expect(cloth.breaks.orders.map((o: { id: number }) => o.id)).toContain(late.id);
+    // Late ones tried first: told beneath them where it helps, and nothing else is otherwise.
+    const tried = await json(fitter.get('/promises?first=1'));
+    const bare = (o: { would: string[] }) => ({
+      ...o,
+      would: o.would.filter((w) => !w.startsWith('Served before the others: ')),
+    });
+    expect([tried.untried, tried.orders.map(bare)]).toEqual([0, before.orders]);
     // Another order like one of these: in time where there is time, not by the day after tomorrow; it is nowhere afterwards.
     const like = (worn: string) => json(fitter.get(`/promises?like=${late.id}&worn=${worn}`));
     const [calm, rushed] = [await like('2026-11-02'), await like('2026-03-13')];

@@ -45,7 +45,7 @@ import { clientsElsewhere, openOrders, type PlanRow, readPlans } from './sql.ts'
 /** So many orders are planned together. */
 const MOST = 400;
 /** So long late orders are tried as the first to be served, ms. */
-const TRIES = 800;
+const TRIES = 4000;
 /** The work of a garment by what its sheet is made of, as long as that stays the same. */
 const known = new Map<string, Work>();
 
@@ -84,9 +84,10 @@ export async function promises(db: Db, ask: PromisesAsk, now: Date): Promise<Pro
   const { ground, rows } = all;
   const before = planTogether(ground, among(all, rows));
   const byId = new Map(rows.map((r) => [r.id, r]));
-  // While something is supposed, what breaks by it is what is asked.
-  const until = Object.keys(ask).length === 0 ? performance.now() + TRIES : 0;
-  const { helps, untried } = servedFirst(ground, among(all, rows), before, () => performance.now() < until);
+  const until = performance.now() + TRIES;
+  const { helps, untried } = ask.first
+    ? servedFirst(ground, among(all, rows), before, () => performance.now() < until)
+    : { helps: [], untried: 0 };
   const told = (h: Held): Promised => {
     const { would, ...of } = promised(h, byId.get(h.id)!, all);
     const help = helps.find((x) => x.id === h.id);

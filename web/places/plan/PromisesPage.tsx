@@ -44,7 +44,7 @@ export function Component() {
         <>
           {data.breaks && <Breaks of={data.breaks} />}
           <ThreadsOverHands of={data} />
-          <Orders of={data} />
+          <Orders of={data} tried={params.has('first')} onTry={() => setParams({ first: '1' })} />
           <Weeks of={data} />
         </>
       ) : (
@@ -113,7 +113,7 @@ function Breaks({ of }: { of: NonNullable<PromisesView['breaks']> }) {
 const spareWords = (n: number) =>
   n < 0 ? `${-n} ${n === -1 ? 'day' : 'days'} late` : n === 0 ? 'none' : `${n} ${n === 1 ? 'day' : 'days'}`;
 
-function Orders({ of }: { of: PromisesView }) {
+function Orders({ of, tried, onTry }: { of: PromisesView; tried: boolean; onTry: () => void }) {
   const { short } = useDays();
   if (of.orders.length === 0) return <p>No order is in work.</p>;
   return (
@@ -124,6 +124,17 @@ function Orders({ of }: { of: PromisesView }) {
         {of.untried > 0 &&
           ` Of ${of.untried} late ${of.untried === 1 ? 'order' : 'orders'} it was not tried whether it would help to serve them first.`}
       </p>
+      {of.orders.some((o) => o.holds === 'no') &&
+        (tried ? (
+          <p className="soft">
+            Each late order was tried as the first to be served. Where it would then hold and no other promise
+            breaks, that is said beneath it.
+          </p>
+        ) : (
+          <button type="button" className="quiet noprint" onClick={onTry}>
+            Try each late order first
+          </button>
+        ))}
       <div className="scroll">
         <table className="ledger promises">
           <thead>
