@@ -289,7 +289,7 @@ describe('the plan of an order', () => {
   });
 
   it('all promises together say what breaks, and keep nothing', async () => {
-    await order('2026-04-10');
+    await order('2026-04-06');
     const before = await json(fitter.get('/promises'));
     expect(before.breaks).toBeNull();
     expect(before.orders.length).toBeGreaterThan(5);
