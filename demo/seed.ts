@@ -36,7 +36,10 @@ export async function seedDemo(databaseUrl: string): Promise<typeof STAFF> {
     await inTransaction(pool, async (tx) => {
       await tx.query('select pg_advisory_xact_lock(7242)');
       const known = await tx.query('select 1 from staff limit 1');
-      if (!known.rowCount) await seed(tx);
+      if (known.rowCount) return;
+      await seed(tx);
+      // The database would do so by itself within a minute; until then it plans its answers for empty tables.
+      await tx.query('analyze');
     });
     return STAFF;
   } finally {
