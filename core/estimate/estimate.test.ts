@@ -109,6 +109,9 @@ describe('an estimate', () => {
       'How much cloth it takes is not known yet: it is not in it.',
       'How much interfacing it takes is not known yet: it is not in it.',
     ]);
+    // In a house of inches whose sheets are in centimetres, all of it is bought by the metre.
+    const mixed = estimateOf(ground({ cloths: ['cloth', 'interfacing'], unit: 'in' }), priced);
+    expect(mixed.lines.filter((l) => l.part === 'cloth').map((l) => l.of)).toEqual(['metre', 'metre']);
     const said = estimateOf(none, { ...NO_CHOICES, cloths: [{ ...priced.cloths[0], quantity: 3 }] });
     expect(said.lines.find((l) => l.name === 'cloth')).toMatchObject({ quantity: '3 m', amount: 138 });
     // Cloth that is written by hand is not called reckoned in rows.

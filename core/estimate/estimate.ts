@@ -182,7 +182,8 @@ const perLength = (unit: SheetUnit) => (unit === 'cm' ? 'metre' : 'yard');
 function clothLine(name: ClothName, g: EstimateGround, c: EstimateChoices): EstimateLine {
   const n = g.notions.find((k) => k.name === name);
   const own = c.cloths.find((k) => k.name === name);
-  const unit = n?.bought ?? g.unit;
+  // A cloth of which the sheet tells nothing is bought as the others are.
+  const unit = (n ?? g.notions.find(isCloth))?.bought ?? g.unit;
   const length = n?.length ?? null;
   const quantity = own?.quantity ?? (length === null ? null : metres(length, unit));
   const rate = own?.theirs ? null : (own?.price ?? null);

@@ -11,6 +11,8 @@ import { Problem } from '../../shared/Problem.tsx';
 import { usePrice } from '../../shared/usePrice.ts';
 
 type Moved = EstimateView['since'];
+/** So many are open to the eye, the earlier ones folded away. */
+const SHOWN = 3;
 
 /** The estimates that were kept, newest first, and what moved since. */
 export function Kept({ orderId, view }: { orderId: number; view: EstimateView }) {
@@ -48,16 +50,26 @@ export function Kept({ orderId, view }: { orderId: number; view: EstimateView })
         </button>
       )}
       {same && <p className="soft">Nothing moved since estimate {newest.revision}.</p>}
-      <ol className="bare">
-        {view.kept.map((k) => (
-          <li key={k.id}>
-            <One orderId={orderId} of={k} may={may && !view.order.closed} />
-          </li>
-        ))}
-      </ol>
+      <List orderId={orderId} of={view.kept.slice(0, SHOWN)} may={may && !view.order.closed} />
+      {view.kept.length > SHOWN && (
+        <details>
+          <summary>Earlier estimates: {view.kept.length - SHOWN}</summary>
+          <List orderId={orderId} of={view.kept.slice(SHOWN)} may={may && !view.order.closed} />
+        </details>
+      )}
     </section>
   );
 }
+
+const List = ({ orderId, of, may }: { orderId: number; of: readonly KeptEstimate[]; may: boolean }) => (
+  <ol className="bare">
+    {of.map((k) => (
+      <li key={k.id}>
+        <One orderId={orderId} of={k} may={may} />
+      </li>
+    ))}
+  </ol>
+);
 
 /** What moved, with both amounts. */
 function Movements({ moved }: { moved: Moved }) {
