@@ -260,7 +260,8 @@ export const HELP: readonly HelpPage[] = [
     purpose: 'All orders in work planned together: which promises hold, and what breaks if something moves.',
     steps: [
       'The order to be handed over first has the first choice of hands and times; the others take what is left.',
-      'Suppose that somebody is away, that cloth comes late or that an appointment moves, and look what breaks. Nothing is changed by looking.',
+      'Suppose that an order is taken in, somebody is away, cloth comes late, an appointment moves or work comes back, and look what breaks. Nothing is changed by looking.',
+      'Threads go from hand to hand; where two pass one hand on one day they are bound: what holds one up holds up the other.',
       'Below stand each person’s hours week by week: what is left, and what these plans take that is not yet given.',
     ],
     picture: 'web/help/promises.png',
