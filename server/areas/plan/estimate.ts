@@ -3,12 +3,10 @@ import {
   EstimateChoices,
   type EstimateView,
   type KeptEstimate,
-  NO_SETTINGS,
   PlanChoices,
   timesOf,
-  toSheetInput,
 } from '@rocchetto/contract';
-import { computeSheet, dayIn, type Sheet } from '@rocchetto/core';
+import type { Sheet } from '@rocchetto/core';
 import { kindsOf } from '@rocchetto/core/diary/house.ts';
 import { type EstimateGround, estimateOf } from '@rocchetto/core/estimate/estimate.ts';
 import { movedBetween } from '@rocchetto/core/estimate/moved.ts';
@@ -21,27 +19,9 @@ import { notFound } from '../../http/problem.ts';
 import { readRules } from '../../records/diary/hours.ts';
 import { houseBench, readHouse } from '../../records/house.ts';
 import { moneyView } from '../../records/money.ts';
-import { parseGround, sheetGround } from '../../records/sheets.ts';
-import { laidIn, specOfOrder } from '../../records/spec-of-order.ts';
 import { estimateChoices, keptEstimates } from './estimate-sql.ts';
-import { type PlanRow, readPlan } from './sql.ts';
-
-/** The sheet an order is priced by: as it is agreed, or as it stands, bought by the lays that are kept now. */
-async function pricedSheet(
-  db: Db,
-  row: PlanRow,
-  now: Date,
-): Promise<{ readonly sheet: Sheet; readonly revision: number } | null> {
-  if (!row.brief || row.brief.parts.length === 0) return null;
-  const ground = parseGround(await sheetGround(db, row.id, null));
-  const { record, house } = ground;
-  const spec =
-    record?.spec ?? specOfOrder(ground, record?.settings ?? NO_SETTINGS, dayIn(house.timeZone, now));
-  return {
-    sheet: computeSheet(toSheetInput({ ...spec, ...laidIn(ground) })),
-    revision: record?.revision ?? 1,
-  };
-}
+import { sheetOfOrder } from './sheet.ts';
+import { readPlan } from './sql.ts';
 
 /** The cloths that something of it is cut from, as the sheet names them. */
 const clothsOf = ({ pieces }: Sheet): ClothName[] =>
@@ -62,7 +42,7 @@ export async function viewEstimate(db: Db, orderId: number, now: Date): Promise<
   const { rules } = await readRules(db);
   const { bench } = await houseBench(db);
   const house = await readHouse(db);
-  const priced = await pricedSheet(db, row, now);
+  const priced = await sheetOfOrder(db, row, now);
   const written = await estimateChoices(db, orderId);
   const kept = await keptEstimates(db, orderId);
   const money = await moneyView(db, orderId);

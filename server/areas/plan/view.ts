@@ -1,12 +1,5 @@
-import {
-  NO_SETTINGS,
-  PlanChoices,
-  type PlanStep,
-  type PlanView,
-  timesOf,
-  toSheetInput,
-} from '@rocchetto/contract';
-import { computeSheet, dayIn, printShortDate } from '@rocchetto/core';
+import { PlanChoices, type PlanStep, type PlanView, timesOf } from '@rocchetto/contract';
+import { printShortDate } from '@rocchetto/core';
 import { daysBetween } from '@rocchetto/core/dates/studio-day.ts';
 import { kindsOf } from '@rocchetto/core/diary/house.ts';
 import { common, lengthOf } from '@rocchetto/core/diary/spans.ts';
@@ -17,36 +10,26 @@ import { chanceOf, chanceWords } from '@rocchetto/core/plan/chance.ts';
 import { oneVisit } from '@rocchetto/core/plan/one-visit.ts';
 import { drawFrom, ENOUGH, ofTable, type Past, pastOf, workStepOf } from '@rocchetto/core/plan/past.ts';
 import type { HouseTimes } from '@rocchetto/core/plan/times.ts';
-import { PLAIN_WORK, type Work, workOf } from '@rocchetto/core/plan/work.ts';
+import { PLAIN_WORK, workOf } from '@rocchetto/core/plan/work.ts';
 import type { Db } from '../../db/pool.ts';
 import { notFound } from '../../http/problem.ts';
 import { readRules } from '../../records/diary/hours.ts';
 import { houseBench } from '../../records/house.ts';
-import { parseGround, sheetGround } from '../../records/sheets.ts';
-import { specOfOrder } from '../../records/spec-of-order.ts';
 import { planGround } from './ground.ts';
-import { type PlanRow, readPlan, stampOf, type Took, tookOf } from './sql.ts';
-
-/** What the garment of an order has that takes time, read off its sheet; null while it has no brief. */
-async function workOfOrder(db: Db, row: PlanRow, now: Date): Promise<Work | null> {
-  if (!row.brief || row.brief.parts.length === 0) return null;
-  const ground = parseGround(await sheetGround(db, row.id, null));
-  const { record, house } = ground;
-  const spec =
-    record?.spec ?? specOfOrder(ground, record?.settings ?? NO_SETTINGS, dayIn(house.timeZone, now));
-  return workOf(computeSheet(toSheetInput(spec)));
-}
+import { sheetOfOrder } from './sheet.ts';
+import { readPlan, stampOf, type Took, tookOf } from './sql.ts';
 
 /** What can be promised of an order now. @throws Refusal 404 */
 export async function viewPlan(db: Db, orderId: number, now: Date): Promise<PlanView> {
   const row = await readPlan(db, orderId);
   if (!row) throw notFound('order');
-  const [{ zone, rules }, { bench }, work, took] = await Promise.all([
+  const [{ zone, rules }, { bench }, made, took] = await Promise.all([
     readRules(db),
     houseBench(db),
-    workOfOrder(db, row, now),
+    sheetOfOrder(db, row, now),
     tookOf(db),
   ]);
+  const work = made && workOf(made.sheet);
   const times = timesOf(bench);
   const last = lastDays(row, times);
   const ground = await planGround(

@@ -15,6 +15,7 @@ import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { problemOf } from '../../shared/problem-of.ts';
 import { usePrice } from '../../shared/usePrice.ts';
+import { EditActs } from './EditActs.tsx';
 import { RatesTable } from './RatesTable.tsx';
 import { SignsEditor } from './SignsEditor.tsx';
 import { TimesTable } from './TimesTable.tsx';
@@ -109,42 +110,26 @@ function Figures({ view, refetch }: { view: HouseBenchView; refetch: () => unkno
         and no price.
       </p>
       {may && (
-        <div className="row acts">
-          {texts === null ? (
-            <button type="button" className="plain" onClick={() => write(textsOf(view.bench))}>
-              Edit times and prices
-            </button>
-          ) : (
-            <>
-              <button
-                type="button"
-                className="take"
-                disabled={changing.isLoading}
-                onClick={async () => {
-                  const unread = Object.values(texts).flatMap((t) => {
-                    const sum = readMoney(t.price);
-                    return sum.ok ? [] : [sum.sentence];
-                  });
-                  if (unread[0]) setSays(unread[0]);
-                  else if (await keep({ ...view.bench, kinds: kindsOf(texts) })) write(null);
-                }}
-              >
-                Save times and prices
-              </button>
-              <button
-                type="button"
-                className="quiet"
-                onClick={() => {
-                  changing.reset();
-                  setSays('');
-                  write(null);
-                }}
-              >
-                Cancel
-              </button>
-            </>
-          )}
-        </div>
+        <EditActs
+          what="times and prices"
+          editing={texts !== null}
+          busy={changing.isLoading}
+          onEdit={() => write(textsOf(view.bench))}
+          onSave={async () => {
+            const written = texts ?? textsOf(view.bench);
+            const unread = Object.values(written).flatMap((t) => {
+              const sum = readMoney(t.price);
+              return sum.ok ? [] : [sum.sentence];
+            });
+            if (unread[0]) setSays(unread[0]);
+            else if (await keep({ ...view.bench, kinds: kindsOf(written) })) write(null);
+          }}
+          onCancel={() => {
+            changing.reset();
+            setSays('');
+            write(null);
+          }}
+        />
       )}
       <div className="scroll">
         <table className="ledger rules figures">

@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { usePrice } from '../../shared/usePrice.ts';
+import { EditActs } from './EditActs.tsx';
 
 /** Rates as they are being written, by what they are of. */
 type Texts = Readonly<Record<string, string>>;
@@ -106,39 +107,22 @@ export function RatesTable({
       </p>
       {says && <Notice is="bad">{says}</Notice>}
       {onKeep && (
-        <div className="row acts">
-          {texts === null ? (
-            <button type="button" className="plain" onClick={() => write(shown)}>
-              Edit rates
-            </button>
-          ) : (
-            <>
-              <button
-                type="button"
-                className="take"
-                disabled={busy}
-                onClick={async () => {
-                  const read = ratesIn(texts);
-                  if ('wrong' in read) return setSays(read.wrong);
-                  setSays('');
-                  if (await onKeep(read.rates)) write(null);
-                }}
-              >
-                Save rates
-              </button>
-              <button
-                type="button"
-                className="quiet"
-                onClick={() => {
-                  setSays('');
-                  write(null);
-                }}
-              >
-                Cancel
-              </button>
-            </>
-          )}
-        </div>
+        <EditActs
+          what="rates"
+          editing={texts !== null}
+          busy={busy}
+          onEdit={() => write(shown)}
+          onSave={async () => {
+            const read = ratesIn(texts ?? shown);
+            if ('wrong' in read) return setSays(read.wrong);
+            setSays('');
+            if (await onKeep(read.rates)) write(null);
+          }}
+          onCancel={() => {
+            setSays('');
+            write(null);
+          }}
+        />
       )}
       <div className="scroll">
         <table className="ledger rules figures">

@@ -3,6 +3,7 @@ import { PER, TIMES, WAITS, type Wait, WORK_STEPS, type WorkStep } from '@rocche
 import { InputNumber } from 'antd';
 import { useState } from 'react';
 import { usePlanPastQuery } from '../../api/plan.ts';
+import { EditActs } from './EditActs.tsx';
 
 type Own = Pick<HouseBench, 'times' | 'waits'>;
 
@@ -47,29 +48,16 @@ export function TimesTable({
         right as you learn them.
       </p>
       {onKeep && (
-        <div className="row acts">
-          {written === null ? (
-            <button type="button" className="plain" onClick={() => write(own)}>
-              Edit times of a plan
-            </button>
-          ) : (
-            <>
-              <button
-                type="button"
-                className="take"
-                disabled={busy}
-                onClick={async () => {
-                  if (await onKeep(written)) write(null);
-                }}
-              >
-                Save times of a plan
-              </button>
-              <button type="button" className="quiet" onClick={() => write(null)}>
-                Cancel
-              </button>
-            </>
-          )}
-        </div>
+        <EditActs
+          what="times of a plan"
+          editing={written !== null}
+          busy={busy}
+          onEdit={() => write(own)}
+          onSave={async () => {
+            if (await onKeep(shown)) write(null);
+          }}
+          onCancel={() => write(null)}
+        />
       )}
       {past.length > 0 && (
         <>
