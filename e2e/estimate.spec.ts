@@ -43,7 +43,9 @@ test('an estimate is priced, kept, agreed and counted; what moves afterwards is 
   await page.getByRole('button', { name: 'Keep estimate 1' }).click();
   const kept = page.getByRole('article', { name: 'Estimate 1' });
   await expect(kept.getByRole('heading')).toContainText(asked);
-  const pdf = await page.request.get((await kept.getByRole('link', { name: 'Print' }).getAttribute('href'))!);
+  const pdf = await page.request.get(
+    (await kept.getByRole('link', { name: 'Print for the client' }).getAttribute('href'))!,
+  );
   expect([pdf.status(), pdf.headers()['content-type']]).toEqual([200, 'application/pdf']);
   await kept.getByRole('button', { name: 'Note agreement' }).click();
   await kept.getByLabel('Who agreed').fill('the client');

@@ -115,10 +115,10 @@ function One({ orderId, of: k, may }: { orderId: number; of: KeptEstimate; may: 
       )}
       <p className="row acts">
         <a href={pdf} target="_blank" rel="noreferrer">
-          Print
+          Print for the client
         </a>
         <a href={`${pdf}&detail=1`} target="_blank" rel="noreferrer">
-          In detail
+          Print in detail
         </a>
         {open && k.state === 'kept' && (
           <button type="button" className="quiet" onClick={() => ask('agree')}>
