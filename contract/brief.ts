@@ -220,6 +220,7 @@ export const HouseWire = z.strictObject({
       centreIn: lengthText({ max: 4, name: 'centre back in' }).optional(),
       slope: z.number().min(5).max(40).optional().meta({ description: 'shoulder slope, degrees' }),
       neckWidth: lengthText({ min: 8, max: 25, name: 'neck width' }).optional(),
+      forkForward: lengthText({ min: -1, max: 2, name: 'fork further in front' }).optional(),
     })
     .optional(),
   ages: z

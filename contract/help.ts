@@ -261,6 +261,7 @@ export const HELP: readonly HelpPage[] = [
     steps: [
       'The order to be handed over first has the first choice of hands and times; the others take what is left.',
       'Suppose that an order is taken in, somebody is away, cloth comes late, an appointment moves or work comes back, and look what breaks. Nothing is changed by looking.',
+      'Look for the least change: to serve a late order before the others, to give a piece of another order’s work for another day, or to move another client’s appointment.',
       'Threads go from hand to hand; where two pass one hand on one day they are bound: what holds one up holds up the other.',
       'Below stand each person’s hours week by week: what is left, and what these plans take that is not yet given.',
     ],
@@ -275,7 +276,7 @@ export const HELP: readonly HelpPage[] = [
     steps: [
       'Add something to try and type its figure: the figures, panels, pieces and notions that would move follow at once.',
       'Panels stand over each other, as drafted now thin, as tried strong. The ease around the body shows both.',
-      'The address holds what you try: send it to whoever should see it. To keep a change, make it in the brief, at the tape or on the sheet.',
+      'The address holds what you try: send it to whoever should see it. Fit, cloth and ease are written into the brief with one press; a reading is taken at the tape.',
     ],
     picture: 'docs/screenshots/what-if.png',
   },

@@ -10,7 +10,9 @@ const other = (path: string): string => {
   const cell = RULE_CELLS.get(path)!;
   if (cell.kind === 'choice') return cell.options!.map((o) => o.value).find((v) => v !== cell.usual)!;
   if (cell.kind === 'length')
-    return path === 'hipDrop' ? '21 cm' : path === 'shape.neckWidth' ? '14.5 cm' : '3.3 cm';
+    return (
+      { hipDrop: '21 cm', 'shape.neckWidth': '14.5 cm', 'shape.forkForward': '0.6 cm' }[path] ?? '3.3 cm'
+    );
   return path.endsWith('count') ? '2' : '33';
 };
 /** Every leaf of the schema, by walking what it would take: the tables must hold them all. */

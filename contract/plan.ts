@@ -148,7 +148,7 @@ export const PromisesAsk = z
     /** an appointment that is moved to this day, at the same time */
     appointment: z.coerce.number().int().positive().optional(),
     to: IsoDate.optional(),
-    /** late orders are tried as the first to be served, which takes a while */
+    /** the least change that mends each late order is looked for, which takes a while */
     first: z.literal('1').optional(),
     /** another order like this one, of a new client, that is worn on this day */
     like: z.coerce.number().int().positive().optional(),
@@ -216,7 +216,7 @@ export const PromisesView = z.strictObject({
   orders: z.array(Promised).readonly(),
   /** there are more than are looked at */
   more: z.boolean(),
-  /** so many late ones were not tried as the first to be served, for want of time */
+  /** for so many late ones the least change was not looked for to the end, for want of time */
   untried: z.number(),
   staff: z.array(z.strictObject({ id: z.number(), name: z.string() })).readonly(),
   /** minutes of each hand week by week: free, and of that planned but not given */

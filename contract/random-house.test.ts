@@ -23,9 +23,11 @@ function written(path: string, rnd: () => number): string {
       ? [15, 28]
       : path === 'shape.neckWidth'
         ? [11, 20]
-        : path.startsWith('balance.')
-          ? [-2, 2]
-          : [0.5, 3.5];
+        : path === 'shape.forkForward'
+          ? [-0.75, 1.75]
+          : path.startsWith('balance.')
+            ? [-2, 2]
+            : [0.5, 3.5];
   const cm = least + rnd() * (most - least);
   return rnd() < 0.3 ? `${Math.round((cm / 2.54) * 8) / 8} in` : `${Math.round(cm * 4) / 4} cm`;
 }

@@ -2,7 +2,7 @@ import { computeSheet } from '@rocchetto/core';
 import { describe, expect, it } from 'vitest';
 import { skirtSpec } from './testing.ts';
 import { toSheetInput } from './to-core.ts';
-import { doubtsOf, nameOfTried, suppose, type WhatIf } from './what-if.ts';
+import { doubtsOf, intoBrief, isOfBrief, nameOfTried, suppose, type WhatIf } from './what-if.ts';
 
 const LINES = ['waist 70 cm', 'waist 70.5 cm', 'hip 96 cm', 'waist-to-hip 20.5 cm'];
 const spec = skirtSpec(LINES);
@@ -42,6 +42,26 @@ describe('a sheet with something tried on it', () => {
     const hip = (s: typeof spec) =>
       computeSheet(toSheetInput(s)).figures.find((f) => f.id === 'hip')!.finished!;
     expect(hip(made) - hip(own)).toBeCloseTo(1, 9);
+  });
+  it('fit, cloth and ease go into a brief that gives the sheet that was tried; readings and rounding stay out', () => {
+    const tried: WhatIf[] = [
+      { what: 'fit', of: '', value: 'loose' },
+      { what: 'cloth', of: 'stretch', value: '30 %' },
+      { what: 'reading', of: 'hip', value: '120 cm' },
+      { what: 'rounding', of: '', value: 'cm 0.5 nearest' },
+      { what: 'ease', of: 'hip', value: '' },
+    ];
+    const brief = intoBrief(spec.garment, tried, 'cm', '') as typeof spec.garment;
+    expect(figures({ ...spec, garment: brief })).toEqual(
+      figures(suppose(spec, tried.slice(0, 2), 'cm').spec),
+    );
+    const eased: WhatIf[] = [{ what: 'ease', of: 'hip', value: '9' }];
+    expect(intoBrief(spec.garment, eased, 'cm', ' ')).toMatch(/write why/);
+    const own = intoBrief(spec.garment, eased, 'cm', 'she sits all day') as typeof spec.garment;
+    expect(own.own).toMatchObject({ ease: { hip: '9 cm' }, why: 'she sits all day' });
+    expect(figures({ ...spec, garment: own })).toEqual(figures(suppose(spec, eased, 'cm').spec));
+    expect(intoBrief(spec.garment, [{ what: 'cloth', of: 'width', value: '3' }], 'cm', '')).toMatch(/width/);
+    expect(tried.filter(isOfBrief)).toHaveLength(2);
   });
   it('leaves the spec it came from alone, and several changes are made together', () => {
     const before = structuredClone(spec);

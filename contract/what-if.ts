@@ -109,6 +109,12 @@ function supposeEase(spec: SpecFile, of: string, value: string, unit: SheetUnit)
 }
 
 function supposeCloth(spec: SpecFile, of: string, value: string, unit: SheetUnit): SpecFile | string {
+  const made = withCloth(spec.garment, of, value, unit);
+  return typeof made === 'string' ? made : { ...spec, garment: made };
+}
+
+/** A brief with one thing of its cloth otherwise; a sentence where that cannot be. */
+function withCloth(brief: BriefWire, of: string, value: string, unit: SheetUnit): BriefWire | string {
   const trait = CLOTH_TRAITS.find((t) => t === of);
   const percent = Number(value.replace(',', '.').replace(/\s*%$/, ''));
   if ((of === 'stretch' || of === 'stretchAlong') && !(percent >= 0 && percent <= 300))
@@ -116,8 +122,42 @@ function supposeCloth(spec: SpecFile, of: string, value: string, unit: SheetUnit
   if (!trait && !['width', 'stretch', 'stretchAlong'].includes(of))
     return 'There is no such trait of a cloth.';
   const given = of === 'width' ? withUnit(value, unit) : trait ? value === 'yes' : percent;
-  const read = BriefWire.safeParse({ ...spec.garment, cloth: { ...spec.garment.cloth, [of]: given } });
-  return read.success ? { ...spec, garment: read.data } : tell(read.error.issues[0]!.message, unit);
+  const read = BriefWire.safeParse({ ...brief, cloth: { ...brief.cloth, [of]: given } });
+  return read.success ? read.data : tell(read.error.issues[0]!.message, unit);
+}
+
+/** What of the things tried a brief can hold: readings are taken at the tape, rounding is the studio's. */
+export const isOfBrief = ({ what, value }: WhatIf): boolean =>
+  value.trim() !== '' && (what === 'fit' || what === 'cloth' || what === 'ease');
+
+/**
+ * A brief with what is tried written into it; ease becomes the order's own. A sentence where it cannot be.
+ * @param why the reason for ease of its own, as a hand wrote it
+ */
+export function intoBrief(
+  brief: BriefWire,
+  changes: readonly WhatIf[],
+  unit: SheetUnit,
+  why: string,
+): BriefWire | string {
+  let now = brief;
+  for (const { what, of, value } of changes.filter(isOfBrief)) {
+    if (what === 'fit') {
+      const fit = FIT_CLASSES.find((f) => f === value);
+      if (!fit) return 'There is no such fit.';
+      now = { ...now, fit };
+    } else if (what === 'cloth') {
+      const made = withCloth(now, of, value.trim(), unit);
+      if (typeof made === 'string') return made;
+      now = made;
+    } else {
+      const ease = { ...now.own?.ease, [of]: withUnit(value.trim(), unit) };
+      const own = OwnRulesWire.safeParse({ ...now.own, ease, why: why.trim() || now.own?.why });
+      if (!own.success) return tell(own.error.issues[0]!.message, unit);
+      now = { ...now, own: own.data };
+    }
+  }
+  return now;
 }
 
 /** What the tape would ask of the readings that are tried, by the name of the change. */

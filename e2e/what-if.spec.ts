@@ -27,8 +27,21 @@ test('what is tried on a sheet is seen, has an address, and is not kept', async 
     [orderId],
   );
   expect(kept).toEqual([{ n: 0 }]);
+  // A reading is taken at the tape; a fit can be written into the brief.
+  await expect(page.getByRole('button', { name: /into the brief$/ })).toHaveCount(0);
   await page.getByRole('button', { name: 'Remove reading: hip' }).click();
   await expect(figures).toHaveCount(0);
+  await page.getByRole('combobox', { name: 'Add something to try' }).fill('fit');
+  await page.keyboard.press('Enter');
+  await page.getByRole('combobox', { name: 'fit', exact: true }).selectOption('loose');
+  await accessible(page, 'something for the brief');
+  await page.getByRole('button', { name: 'Write it into the brief' }).click();
+  await expect(page.getByText('Written into the brief.')).toBeVisible();
+  await expect(figures).toHaveCount(0);
+  const brief = await inDatabase<{ fit: string }>(`select brief ->> 'fit' as fit from orders where id = $1`, [
+    orderId,
+  ]);
+  expect(brief).toEqual([{ fit: 'loose' }]);
 });
 
 test('the ease lies around the body on the sheet, and prints alone', async ({ page }) => {

@@ -110,6 +110,21 @@ describe('what was agreed on the toile is in the next revision', () => {
     expect(at(skirt(CHANGES, later), 'hip').finished).toBe(97);
   });
 
+  it('a hem marked 2 longer at the left side is longer there alone, at the hem; on one half as a whole it is told', () => {
+    const marks = { front: '0 cm', left: '2 cm', right: '0 cm', back: '0 cm' };
+    const [plain, s] = [skirt([]), skirt([{ kind: 'hem-uneven', direction: 'down', hem: marks }])];
+    const front = (panels: Sheet['panels']) => panels.find((p) => p.id === 'skirt.front')!;
+    const side = (panels: Sheet['panels']) => sewnLength(front(panels), 'side');
+    const centre = (panels: Sheet['panels']) => sewnLength(front(panels), 'centre');
+    expect(s.checks.find((x) => x.code === 'agreed-change-1')!.state).toBe('passed');
+    expect(side(s.panels)).toBeCloseTo(side(plain.panels), 6);
+    expect(side(s.left)).toBeCloseTo(side(plain.panels) + 2, 6);
+    expect([centre(s.left), centre(s.panels)]).toEqual([centre(plain.panels), centre(plain.panels)]);
+    expect(at(s, 'skirt.side-rise').finished).toBe(at(plain, 'skirt.side-rise').finished);
+    const half = skirt([{ ...CHANGES[1], side: 'left' }]);
+    expect(half.checks.some((k) => k.code.startsWith('sides-centre') && k.state === 'warned')).toBe(true);
+  });
+
   it('what one side alone gets is drawn on its own panels, and what goes round both counts both', () => {
     const [plain, s] = [skirt([]), skirt([{ ...CHANGES[0], side: 'left' }])];
     const k = s.checks.find((x) => x.code === 'agreed-change-1')!;

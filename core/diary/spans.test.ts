@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { clear, common, holds, indexAt, joined, lengthOf, without } from './spans.ts';
+import { clear, common, holds, indexAt, joined, lengthOf, withMore, without } from './spans.ts';
 import type { Span } from './zoned.ts';
 
 /** Every minute of spans, said again the slow way. */
@@ -25,6 +25,14 @@ describe('spans against their minutes', () => {
           if (i > 0) expect(s.from).toBeGreaterThan(made[i - 1]!.to);
         }
       }),
+    );
+  });
+  it('with a few more are what joining both gives', () => {
+    fc.assert(
+      fc.property(inOrder, inOrder, (spans, more) => {
+        expect(withMore(spans, more)).toEqual(joined([...spans, ...more]));
+      }),
+      { numRuns: 1000 },
     );
   });
   it('without others hold what only the first hold', () => {

@@ -12,6 +12,24 @@ export function joined(spans: readonly Span[]): Span[] {
   return out;
 }
 
+/** Spans in order with a few more, in order too: as `joined` makes them of both. */
+export function withMore(spans: readonly Span[], more: readonly Span[]): Span[] {
+  const out = [...spans];
+  for (const s of more) {
+    if (s.to <= s.from) continue;
+    // All that it touches or overlaps becomes one with it.
+    let first = indexAt(out, s.from);
+    if (first < 0 || out[first]!.to < s.from) first++;
+    let [from, to, beyond] = [s.from, s.to, first];
+    for (; beyond < out.length && out[beyond]!.from <= to; beyond++) {
+      from = Math.min(from, out[beyond]!.from);
+      to = Math.max(to, out[beyond]!.to);
+    }
+    out.splice(first, beyond - first, { from, to });
+  }
+  return out;
+}
+
 /** What is left of spans in order when others in order are taken out. */
 export function without(spans: readonly Span[], taken: readonly Span[]): Span[] {
   const out: Span[] = [];
@@ -19,6 +37,10 @@ export function without(spans: readonly Span[], taken: readonly Span[]): Span[] 
   for (const s of spans) {
     let from = s.from;
     while (i < taken.length && taken[i]!.to <= from) i++;
+    if (i === taken.length || taken[i]!.from >= s.to) {
+      if (from < s.to) out.push(s);
+      continue;
+    }
     for (let k = i; k < taken.length && taken[k]!.from < s.to; k++) {
       if (taken[k]!.from > from) out.push({ from, to: taken[k]!.from });
       from = Math.max(from, taken[k]!.to);

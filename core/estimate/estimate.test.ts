@@ -1,28 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Step } from '../plan/chain.ts';
+import { benchStep } from '../plan/testing.ts';
 import { cm } from '../units/length.ts';
 import { type EstimateGround, estimateOf, NO_CHOICES } from './estimate.ts';
 import { movedBetween } from './moved.ts';
 import { NO_RATES } from './rates.ts';
 import { boughtAs, clothCost } from './sold.ts';
 
-const step = (id: string, minutes: number, ...hands: Step['hands'][number][]): Step => ({
-  id,
-  name: id,
-  does: 'work',
-  kind: null,
-  minutes,
-  hands,
-  waits: [],
-  notBefore: null,
-  notAfter: null,
-  why: [],
-  work: null,
-  makes: null,
-  booked: null,
-  given: null,
-});
+const step = (id: string, minutes: number, ...hands: Step['hands'][number][]): Step =>
+  benchStep(id, minutes, { hands });
 const ground = (more: Partial<EstimateGround> = {}): EstimateGround => ({
   steps: [step('cut', 65, ['tailoring', 'fitting']), step('fitting-1', 90, ['bridal'], ['fitting'])],
   drafted: true,

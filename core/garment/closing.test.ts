@@ -272,10 +272,11 @@ function closes(s: Sheet): string[] {
     const [sewn, cut] = [sewnSize(p), cutSize(p)];
     atMost(`${p.id}: panel width inside its cut`, sewn.width, cut.width);
     const piece = s.pieces.find((x) => x.panel === p.id);
+    const other = s.pieces.find((x) => x.panel === `${p.id}-left`);
     if (piece) {
       atMost(`${p.id}: cut width on the list`, cut.width, piece.width!);
       atMost(`${p.id}: cut length on the list`, cut.height, piece.length!);
-      same(`${p.id}: pieces of cloth`, piece.count, p.count);
+      same(`${p.id}: pieces of cloth`, piece.count + (other?.count ?? 0), p.count);
     }
     for (const d of p.darts) {
       const [a, b] = d.legs.map(([x, y]) => Math.hypot(x - d.tip[0], y - d.tip[1]));

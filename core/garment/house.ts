@@ -14,5 +14,12 @@ export const DEFAULT_HOUSE: HouseRules = {
   darts: {},
   hipDrop: cm(20),
   ages: STALE_AFTER,
-  shape: { sideRise: cm(1.2), backDrop: cm(0.8), centreIn: cm(1.3), slope: 20, neckWidth: cm(15) },
+  shape: {
+    sideRise: cm(1.2),
+    backDrop: cm(0.8),
+    centreIn: cm(1.3),
+    slope: 20,
+    neckWidth: cm(15),
+    forkForward: cm(0),
+  },
 };

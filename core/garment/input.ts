@@ -81,6 +81,8 @@ export interface HouseRules {
     readonly slope: number;
     /** side-neck to side-neck when it was not read */
     readonly neckWidth: Cm;
+    /** of the crotch extensions, what the front has more and the back less than a sixteenth and an eighth */
+    readonly forkForward: Cm;
   };
 }
 

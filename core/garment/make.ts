@@ -82,6 +82,8 @@ export interface Garment {
   /** overrides that could not be followed, each with the reason */
   readonly refused: readonly { readonly override: Override; readonly sentence: string }[];
   readonly measured: ReadonlyMap<string, Measured>;
+  /** a part of it is longer on one side: the other half is a draft of its own */
+  readonly uneven: boolean;
 }
 
 /** Layers in the order they are cut. */
@@ -103,7 +105,9 @@ export function makeGarment(asked: SheetInput): Garment {
   const apart =
     input.readings.some((r) => findMeasure(r.measure)?.side === 'left') &&
     sidesApart(resolveAll(input.readings)).length > 0;
-  return half('right', apart ? half('left', null) : null);
+  if (apart) return half('right', half('left', null));
+  const alone = half('right', null);
+  return alone.uneven ? half('right', half('left', null)) : alone;
 }
 
 /** What the parts of a garment are drafted from: readings, rules, body lines. */
@@ -141,6 +145,7 @@ function groundOf(input: SheetInput, taken: Carrying | null, which: WhichSide) {
   const values = (r: Placed): PartBrief => briefs[r.index]!;
   const base = {
     input,
+    which,
     measured,
     hang,
     stepped,
@@ -354,6 +359,7 @@ function drafted(input: SheetInput, taken: Carrying | null, which: WhichSide, le
     opening,
     refused,
     measured,
+    uneven: made.some((m) => m.draft.uneven === true),
   };
 }
 
@@ -516,6 +522,7 @@ function shapeFor(
     backDrop: stepped(shape.backDrop),
     centreIn: stepped(shape.centreIn),
     neckWidth: stepped(shape.neckWidth),
+    forkForward: stepped(shape.forkForward),
   };
 }
 

@@ -45,11 +45,12 @@ export function inTapeOrder<T extends { readonly id: string }>(of: readonly T[],
   return keyed.map((k) => k.item);
 }
 
-/** What to measure for these parts and nothing more, in the order the tape goes, with what is needed and what helps. */
+/** What to measure for these parts and nothing more but what is there, in the order the tape goes, with what is needed and what helps. */
 export function measuringList(
   parts: readonly { readonly part: string }[],
+  has?: (id: string) => boolean,
 ): { id: string; needed: boolean }[] {
-  return listed(wantsOf(parts));
+  return listed(wantsOf(parts), has);
 }
 
 /** What to measure once for several garments: what any of them needs or is helped by. */
@@ -74,9 +75,15 @@ export function wantsOfPlaced({ part, joinedTo }: Placed, values: unknown): Want
 const neckNeeds = (values: unknown): readonly string[] =>
   (values as { readonly neckBy?: unknown } | undefined)?.neckBy === 'girth' ? ['neck-base'] : [];
 
-function listed(wants: readonly Wants[]): { id: string; needed: boolean }[] {
-  const rows = new Map<string, { id: string; needed: boolean; place: number }>();
-  for (const w of wants) for (const id of w.helps) rows.set(id, { id, needed: false, place: PLACE.get(id)! });
-  for (const w of wants) for (const id of w.needs) rows.set(id, { id, needed: true, place: PLACE.get(id)! });
-  return [...rows.values()].sort((a, b) => a.place - b.place).map(({ id, needed }) => ({ id, needed }));
+function listed(
+  wants: readonly Wants[],
+  has: (id: string) => boolean = () => false,
+): { id: string; needed: boolean }[] {
+  const rows = new Map<string, boolean>();
+  for (const w of wants) for (const id of w.helps) if (!has(id)) rows.set(id, false);
+  for (const w of wants) for (const id of w.needs) if (!has(id)) rows.set(id, true);
+  return [...rows]
+    .map(([id, needed]) => ({ id, needed, place: PLACE.get(id)! }))
+    .sort((a, b) => a.place - b.place)
+    .map(({ id, needed }) => ({ id, needed }));
 }

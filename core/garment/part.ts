@@ -3,6 +3,7 @@ import type { Panel } from '../draft/panel.ts';
 import type { Making } from '../figure/build.ts';
 import type { RawCheck } from '../figure/check.ts';
 import type { Caution, Figure, Notion, Piece } from '../figure/figure.ts';
+import type { WhichSide } from '../measures/convert.ts';
 import type { Measured } from '../measures/session.ts';
 import type { Cm } from '../units/length.ts';
 import type { Reshape } from './adapted-parts.ts';
@@ -38,6 +39,8 @@ export type Closes = (typeof CLOSES)[number];
 /** What every part of one garment works with. */
 export interface GarmentContext extends Making {
   readonly input: SheetInput;
+  /** the half that is drafted; the right stands for both where they are alike */
+  readonly which: WhichSide;
   readonly measured: ReadonlyMap<string, Measured>;
   readonly hang: Hang;
   readonly allowances: Allowances;
@@ -69,6 +72,8 @@ export interface PartContext extends GarmentContext {
 /** What a part's draft says to the rest of the garment. */
 export interface Drafted {
   readonly panels: readonly Panel[];
+  /** its left half is another than its right: it is drafted for itself */
+  readonly uneven?: boolean;
   /** sewn length of an edge that joins, cm: the whole waist or neckline, one armhole; null while something is absent */
   readonly sewn: Partial<Record<JoinEdge, Cm | null>>;
   /** how an edge it takes should meet what gives it; equal where nothing is said */

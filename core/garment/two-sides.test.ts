@@ -119,6 +119,62 @@ describe('left and right that are not alike', () => {
     expect(s.pieces.some((p) => /, left/.test(p.name))).toBe(false);
   });
 
+  it('a skirt that is longer on one side: each half is what a body with that length on both sides gets, hip and hem level', () => {
+    const lengths = (left: number, right: number) => ({
+      ...BODY,
+      'hem-front': 60,
+      'hem-back': 60.5,
+      'hem-left': left,
+      'hem-right': right,
+    });
+    for (const id of ['straight-skirt', 'day-dress-straight']) {
+      const s = sheetOf(spec(id, lengths(62.2, 61)));
+      near(s.panels, sheetOf(spec(id, lengths(61, 61))).panels, `${id} right`);
+      // On the left the waist line rises by what was read more there, as a house would set it.
+      const high = { house: { rounding: EXACT, shape: { sideRise: '2.4 cm' } } };
+      near(s.left, sheetOf(garmentSpec(id, asLines(lengths(62.2, 62.2)), high)).panels, `${id} left`);
+      const foot = (list: readonly Panel[], face: string) =>
+        list
+          .find((p) => p.id === `skirt.${face}`)!
+          .edges.find((e) => e.id === 'side')!
+          .path.at(-1)!
+          .at(-1)![1]!;
+      for (const face of ['front', 'back'])
+        expect(Math.abs(foot(s.left, face) - foot(s.panels, face))).toBeLessThan(0.1);
+      expect(s.figures.find((f) => f.id === 'skirt.side-rise')!.note).toMatch(/left \{cm:2\.4/i);
+      // No length of the left stands beside a panel of the right.
+      const lying = (x: Sheet) => x.look().places.map((p) => p.figure);
+      expect(lying(s)).not.toContain('skirt.hem-left');
+      expect(lying(sheetOf(spec(id, lengths(61, 61))))).toContain('skirt.hem-left');
+    }
+  });
+
+  it('a hem that a hand sets longer on one side is longer at the hem, there only; a little apart both are cut to the longer', () => {
+    const own = { ...BODY, 'hem-front': 60, 'hem-back': 60, 'hem-left': 61, 'hem-right': 61 };
+    const set = (by: number) =>
+      sheetOf({
+        ...spec('straight-skirt', own),
+        overrides: [
+          {
+            figure: 'skirt.hem-left',
+            target: 'finished',
+            value: `${61 + by} cm`,
+            by: 'F',
+            at: '',
+            reason: 'slant',
+          },
+        ],
+      });
+    const side = (list: readonly Panel[]) => edgeLength(list.find((p) => p.id === 'skirt.front')!, 'side');
+    const s = set(3);
+    expect([side(s.panels), side(s.left)].map((x) => Math.round(x * 100) / 100)).toEqual([61, 64]);
+    const little = set(0.4);
+    expect(little.left).toBe(little.panels);
+    expect(side(little.panels)).toBeCloseTo(61.4, 6);
+    const told = (x: Sheet) => x.checks.find((k) => k.code === 'skirt.sides-differ')?.state;
+    expect([told(set(3)), told(set(7))]).toEqual(['passed', 'warned']);
+  });
+
   it('random sides: each half is its own side’s, whatever was read', () => {
     const rnd = seeded(99);
     for (let n = 0; n < 60; n++) {

@@ -124,6 +124,7 @@ export const RULE_TABLES: readonly RuleTable[] = [
       { path: 'shape.slope', kind: 'number', of: 'degrees', usual: String(shape.slope) },
     ],
     ['width of the neck', length('shape.neckWidth', shape.neckWidth)],
+    ['crotch extension, more in front and less behind', length('shape.forkForward', shape.forkForward)],
   ]),
   table('rounding', 'Rounding', 'Once, for the hand that marks.', [
     [

@@ -67,14 +67,15 @@ const days = (n: number): string => `${n} ${n === 1 ? 'day' : 'days'}`;
 
 /**
  * Whether the promise can be kept, with what it hangs on and what would make it possible. Pure.
- * @param how whether to work out what would make it possible, and when each step must begin at the latest
+ * @param how whether to work out what would make it possible (always, or only where it is late), and when each step must
+ *   begin at the latest
  */
 export function answerOf(
   ground: PlanGround,
   chain: (choices: Choices) => readonly Step[],
   choices: Choices,
   last: LastDays,
-  { ways = true, latest = true }: { readonly ways?: boolean; readonly latest?: boolean } = {},
+  { ways = true, latest = true }: { readonly ways?: boolean | 'late'; readonly latest?: boolean } = {},
 ): PlanAnswer {
   const { book, today } = ground;
   const steps = chain(choices);
@@ -125,7 +126,9 @@ export function answerOf(
     holds,
     says,
     broken,
-    would: short && ways ? wouldHold(ground, chain, choices, last, today) : [],
+    would: (ways === 'late' ? holds === 'no' : short && ways)
+      ? wouldHold(ground, chain, choices, last, today)
+      : [],
   };
 }
 
@@ -184,16 +187,28 @@ function headline(
   return `Not by ${short(last.handOver)}, ${last.why}: ready on ${short(ready!)} at the earliest, ${days(-spare)} later.${missing}`;
 }
 
+/** The hour of the day; null on a day on which clocks change. */
+function timeOf(book: PlanBook, at: Minute): string | null {
+  const day = book.days.find((d) => d.from <= at && at < d.to);
+  if (day?.to !== (day?.from ?? 0) + 1440) return null;
+  const minute = Math.round(at - day!.from);
+  return `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`;
+}
+
 /** What is promised already and cannot be kept, a sentence each. */
 function brokenOf({ book, today }: PlanGround, early: readonly Early[], last: LastDays): string[] {
   const short = (at: Minute) => printShortDate(dayOf(book, at), today);
   return early.flatMap((e) => {
-    if (e.readyAt !== null && e.at)
+    if (e.readyAt !== null && e.at) {
+      // On one day only the hour tells them apart; work that is given has none.
+      const [at, ready] = [timeOf(book, e.at.start), timeOf(book, e.readyAt)];
+      const hours = dayOf(book, e.at.start) === dayOf(book, e.readyAt) && at !== null && ready !== null;
       return [
         e.step.does === 'meeting'
-          ? `The appointment “${e.step.name}” is booked for ${short(e.at.start)}, but what it needs is done on ${short(e.readyAt)} at the earliest.`
+          ? `The appointment “${e.step.name}” is booked for ${short(e.at.start)}${hours ? `, ${at}` : ''}, but what it needs is done ${hours ? `at ${ready} that day` : `on ${short(e.readyAt)}`} at the earliest.`
           : `“${e.step.name}” is assigned for ${short(e.at.start)}, but what comes before it is done on ${short(e.readyAt)} at the earliest.`,
       ];
+    }
     if (
       last.lastFitting !== null &&
       e.step.notAfter === last.lastFitting &&

@@ -5,7 +5,7 @@ import { chainOf, type Step, usualChoices } from './chain.ts';
 import { chanceOf, chanceWords } from './chance.ts';
 import { type Case, drawFrom, ENOUGH, pastOf, quantile, workStepOf } from './past.ts';
 import { dayOf, forwards, type PlanBook } from './schedule.ts';
-import { inventedStudio, plainOrder } from './testing.ts';
+import { benchStep, inventedStudio, plainOrder } from './testing.ts';
 import { USUAL_TIMES, type WorkStep } from './times.ts';
 
 /** A normal number by the polar way of Box and Muller (from memory). */
@@ -37,22 +37,7 @@ const endless: PlanBook = {
   })),
   now: 0,
 };
-const work = (id: WorkStep, minutes: number): Step => ({
-  id,
-  name: id,
-  does: 'work',
-  kind: null,
-  minutes,
-  hands: [['tailoring']],
-  waits: [],
-  notBefore: null,
-  notAfter: null,
-  why: [],
-  work: id,
-  makes: null,
-  booked: null,
-  given: null,
-});
+const work = (id: WorkStep, minutes: number): Step => benchStep(id, minutes, { work: id });
 
 describe('how sure a promise is', () => {
   it('agrees with the sum of normals within 2 %', () => {

@@ -20,7 +20,7 @@ export function freeOf(hand: Hand, closed: readonly Span[], days: readonly Span[
 }
 
 /** The first so many minutes of some spans. */
-function firstOf(spans: readonly Span[], minutes: number): Span[] {
+export function firstOf(spans: readonly Span[], minutes: number): Span[] {
   if (lengthOf(spans) <= minutes) return [...spans];
   const out: Span[] = [];
   let left = Math.max(0, minutes);

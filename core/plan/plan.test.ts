@@ -3,7 +3,6 @@ import { dayAfter } from '../dates/day-after.ts';
 import { KINDS } from '../diary/kinds.ts';
 import { common, lengthOf, without } from '../diary/spans.ts';
 import type { Span } from '../diary/zoned.ts';
-import { seeded } from '../garment/testing.ts';
 import { answerOf } from './answer.ts';
 import {
   backOnBench,
@@ -19,7 +18,7 @@ import { oneVisit } from './one-visit.ts';
 import { ofTable } from './past.ts';
 import { asAmong, FIRST, inventedOrders, inventedStudio, plainOrder } from './testing.ts';
 import { TIMES, USUAL_TIMES } from './times.ts';
-import { brokenBy, planTogether, servedFirst } from './together.ts';
+import { brokenBy, planTogether } from './together.ts';
 import { minutesOf, PLAIN_WORK, type Work } from './work.ts';
 
 const day = (n: number) => dayAfter(FIRST, n);
@@ -405,40 +404,6 @@ describe('all orders together', () => {
     const soon = asAmong(2, plainOrder({ wornOn: day(25) }), ground.open);
     const { held } = planTogether(inventedStudio(1), [late, soon]);
     expect(held.map((h) => h.id)).toEqual([2, 1]);
-  });
-  it('says whom it would help to be served first, where that harms no other; and whom it did not try', () => {
-    let helped = 0;
-    for (const seed of [1, 2, 3, 4, 5, 6, 7, 8]) {
-      const rnd = seeded(seed);
-      const ground = inventedStudio(1 + (seed % 2));
-      // Worn soon, each with as much work as may be, and clients who are away for six days.
-      const all = Array.from({ length: 14 }, (_, i) => {
-        const away = Math.floor(rnd() * 30) * 1440;
-        const work = { ...PLAIN_WORK, counts: { ...PLAIN_WORK.counts, panel: 3 + Math.floor(rnd() * 20) } };
-        const order = plainOrder({ wornOn: day(14 + Math.floor(rnd() * 25)), work });
-        return asAmong(i + 1, order, without(ground.open, [{ from: away, to: away + 6 * 1440 }]));
-      });
-      const before = planTogether(ground, all);
-      const late = before.held.filter((h) => h.answer.holds === 'no');
-      const { helps, untried } = servedFirst(ground, all, before, () => true);
-      expect(untried).toBe(0);
-      expect(servedFirst(ground, all, before, () => false)).toEqual({ helps: [], untried: late.length });
-      helped += helps.length;
-      for (const { id, ready } of helps) {
-        // By planning anew with its day of hand-over brought before all others: it is in time, and all that held still hold.
-        const first = all.map((o) =>
-          o.id === id ? { ...o, last: { ...o.last, handOver: dayAfter(FIRST, 1) } } : o,
-        );
-        const after = new Map(planTogether(ground, first, 0).held.map((h) => [h.id, h.answer]));
-        const was = before.held.find((h) => h.id === id)!;
-        expect(was.answer.holds).toBe('no');
-        expect(after.get(id)!.ready).toBe(ready);
-        expect(ready <= was.last.handOver!).toBe(true);
-        for (const h of before.held)
-          if (h.answer.holds === 'yes') expect([h.id, after.get(h.id)!.holds]).toEqual([h.id, 'yes']);
-      }
-    }
-    expect(helped).toBeGreaterThan(0);
   });
   it('runs to an end with more work than there are hours', () => {
     const one = inventedStudio(1, 60);

@@ -4,9 +4,9 @@ import { without } from '../diary/spans.ts';
 import type { Span } from '../diary/zoned.ts';
 import { seeded } from '../garment/testing.ts';
 import type { PlanGround } from './answer.ts';
-import { type Choices, chainOf, lastDays, type OrderAtWork, usualChoices } from './chain.ts';
+import { type Choices, chainOf, lastDays, type OrderAtWork, type Step, usualChoices } from './chain.ts';
 import { type HouseTimes, USUAL_TIMES } from './times.ts';
-import type { AmongOthers } from './together.ts';
+import { type AmongOthers, once } from './together.ts';
 import { PLAIN_WORK } from './work.ts';
 
 /** The first day of invented studios, a Monday. */
@@ -77,14 +77,17 @@ export const asAmong = (
   order: OrderAtWork,
   client: readonly Span[],
   house: HouseTimes = USUAL_TIMES,
-): AmongOthers => ({
-  id,
-  clientId: id,
-  chain: (c: Choices) => chainOf(order, c, house, KINDS),
-  choices: usualChoices(order.work),
-  last: lastDays(order, house),
-  client,
-});
+): AmongOthers => {
+  const choices = usualChoices(order.work);
+  return {
+    id,
+    clientId: id,
+    chain: once(choices, (c: Choices) => chainOf(order, c, house, KINDS)),
+    choices,
+    last: lastDays(order, house),
+    client,
+  };
+};
 
 /** So many orders worn over the weeks to come, some boned, some clients away. */
 export function inventedOrders(ground: PlanGround, count: number, seed = 1): AmongOthers[] {
@@ -102,3 +105,22 @@ export function inventedOrders(ground: PlanGround, count: number, seed = 1): Amo
     return asAmong(i + 1, order, without(ground.open, [{ from: away, to: away + 5 * 1440 }]));
   });
 }
+
+/** A step of bench work and nothing more: a seamstress's, so many minutes, waiting for nothing. */
+export const benchStep = (id: string, minutes: number, more: Partial<Step> = {}): Step => ({
+  id,
+  name: id,
+  does: 'work',
+  kind: null,
+  minutes,
+  hands: [['tailoring']],
+  waits: [],
+  notBefore: null,
+  notAfter: null,
+  why: [],
+  work: null,
+  makes: null,
+  booked: null,
+  given: null,
+  ...more,
+});

@@ -1,6 +1,6 @@
 import { daysBetween } from '../dates/studio-day.ts';
 import type { Hand, RoomBook } from '../diary/find.ts';
-import { common, joined, lengthOf, without } from '../diary/spans.ts';
+import { common, joined, lengthOf, withMore, without } from '../diary/spans.ts';
 import type { Span } from '../diary/zoned.ts';
 import { answerOf, type LastDays, type PlanAnswer, type PlanGround } from './answer.ts';
 import type { Choices, Step } from './chain.ts';
@@ -15,6 +15,15 @@ export interface AmongOthers {
   readonly last: LastDays;
   /** when this client can come, in order */
   readonly client: readonly Span[];
+}
+/** A chain that is worked out once for the order's own choices: what is supposed plans it again. */
+export function once(own: Choices, chain: AmongOthers['chain']): AmongOthers['chain'] {
+  let steps: readonly Step[] | null = null;
+  return (choices) => {
+    if (choices !== own) return chain(choices);
+    steps ??= chain(own);
+    return steps;
+  };
 }
 /** What becomes of it when all are planned together. */
 export interface Held {
@@ -36,7 +45,7 @@ export interface WeekOfHand {
   readonly planned: number;
 }
 
-/** For so many that do not hold it is worked out what would help: each costs as much as planning it anew several times. */
+/** For so many that do not hold it is worked out what would help, and for as many late ones besides: each costs as much as planning it anew several times. */
 const WAYS_FOR = 12;
 
 /**
@@ -50,7 +59,7 @@ export function planTogether(
   ways = WAYS_FOR,
   first: number | null = null,
 ): Together {
-  let left = ways;
+  let [left, late] = [ways, ways];
   const inTurn = [...orders].sort(
     (a, b) =>
       Number(b.id === first) - Number(a.id === first) ||
@@ -68,10 +77,11 @@ export function planTogether(
       client: without(o.client, joined(visits.get(o.clientId) ?? [])),
     };
     const answer = answerOf({ ...ground, book }, o.chain, o.choices, o.last, {
-      ways: left > 0,
+      ways: left > 0 || (late > 0 && 'late'),
       latest: false,
     });
-    if (answer.would.length > 0) left--;
+    if (answer.would.length > 0 && left > 0) left--;
+    else if (answer.would.length > 0) late--;
     for (const s of answer.steps) {
       if (!s.earliest || s.step.booked || s.step.given) continue;
       const { start, end, staff, room, parts } = s.earliest;
@@ -80,7 +90,7 @@ export function planTogether(
       for (const id of staff) hands.set(id, taken(hands.get(id)!, kept));
       if (s.step.does === 'meeting') {
         if (room !== null)
-          rooms.set(room, { ...rooms.get(room)!, busy: joined([...rooms.get(room)!.busy, ...kept]) });
+          rooms.set(room, { ...rooms.get(room)!, busy: withMore(rooms.get(room)!.busy, kept) });
         visits.set(o.clientId, [...(visits.get(o.clientId) ?? []), { from: start, to: end }]);
       }
     }
@@ -91,31 +101,10 @@ export function planTogether(
   return { held, weeks: weeksOf(ground.book, hands) };
 }
 
-/**
- * Late orders that would hold if they had the first choice of hands and times, with no other promise breaking by it; and
- * how many were not tried, since `goOn` said so. Each is tried by itself.
- */
-export function servedFirst(
-  ground: PlanGround,
-  orders: readonly AmongOthers[],
-  before: Together,
-  goOn: () => boolean,
-): { readonly helps: readonly { readonly id: number; readonly ready: string }[]; readonly untried: number } {
-  const late = before.held.filter((h) => h.answer.holds === 'no' && h.last.handOver !== null);
-  const helps: { id: number; ready: string }[] = [];
-  for (const [i, { id }] of late.entries()) {
-    if (!goOn()) return { helps, untried: late.length - i };
-    const after = planTogether(ground, orders, 0, id);
-    const { holds, ready } = after.held[0]!.answer;
-    if (holds === 'yes' && ready !== null && brokenBy(before, after).length === 0) helps.push({ id, ready });
-  }
-  return { helps, untried: 0 };
-}
-
 const taken = (h: Hand, kept: readonly Span[]): Hand => ({
   ...h,
   works: without(h.works, kept),
-  busy: joined([...h.busy, ...kept]),
+  busy: withMore(h.busy, kept),
 });
 
 /** Weeks of seven days from today. */

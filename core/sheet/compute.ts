@@ -67,9 +67,7 @@ export function computeSheet(input: SheetInput): Sheet {
     checks: [...g.checks, ...sessionChecks(input, g.measured)].map((k) => accept(k, input)),
     cautions: g.cautions,
     fit: fitOf(g),
-    missing: measuringList(input.brief.parts).flatMap(({ id }) =>
-      g.measured.get(id)?.net == null ? [id] : [],
-    ),
+    missing: measuringList(input.brief.parts, (id) => g.measured.get(id)?.net != null).map(({ id }) => id),
     unused: g.unused,
     panels: g.panels,
     left: g.left,

@@ -87,3 +87,27 @@ export function markedLengths(h: HemLengths): { readonly [S in Station]: Cm } | 
     readonly [S in Station]: Cm;
   };
 }
+
+/** Waist to hem, left and right, differing by more than this is cut on each side for itself, cm (house figure: as for pins). */
+const HEMS_APART = 0.5;
+/** Of what one side was read longer, so much lies in its waist line, cm; the rest at the hem (house figure). */
+const MOST_AT_WAIST = 2.5;
+
+/** Whether left and right hang so unlike that each half is drafted for itself. */
+export const unevenHems = (marked: { readonly [S in Station]: Cm } | null): boolean =>
+  marked !== null && Math.abs(marked.left - marked.right) > HEMS_APART + 1e-9;
+
+/** The length of the side that is drafted: its own where the sides are unlike, else the longer of both. */
+export const sideOf = (c: PartContext, marked: { readonly [S in Station]: Cm }): Cm =>
+  unevenHems(marked) ? marked[c.which] : cm(Math.max(marked.left, marked.right));
+
+/**
+ * How much higher the waist line lies at the side that is drafted, cm: what the tape read more from waist to hem there, since
+ * the floor is level and the way over that hip is longer. Hip line and hem stay on the cross grain.
+ */
+export function higherWaist(c: PartContext): Cm {
+  const [left, right] = [c.measured.get('hem-left')?.net, c.measured.get('hem-right')?.net];
+  if (left == null || right == null || Math.abs(left - right) <= HEMS_APART + 1e-9) return cm(0);
+  const by = c.which === 'left' ? left - right : right - left;
+  return cm(Math.min(MOST_AT_WAIST, Math.max(0, by)));
+}

@@ -134,6 +134,7 @@ function extensionsOf(
   const bare = hip === null ? null : hip / 2 + hip / EXTENDS.front + hip / EXTENDS.back;
   const wanted = thigh === null ? null : thigh + easeOf(c, 'thigh').cm;
   const short = bare === null || wanted === null ? 0 : Math.max(0, wanted - bare) + lack;
+  const forward = c.shape.forkForward;
   const extension = (face: 'front' | 'back') =>
     make(
       `crotch-${face}`,
@@ -147,6 +148,16 @@ function extensionsOf(
               hip / EXTENDS[face],
               'Common practice: a sixteenth in front, an eighth behind.',
             ),
+            ...(forward === 0
+              ? []
+              : [
+                  term(
+                    (face === 'front') === forward > 0 ? 'add' : 'take',
+                    'studio figure',
+                    face === 'front' ? forward : -forward,
+                    'What the studio gives the front more and the back less.',
+                  ),
+                ]),
             ...(short > 0
               ? [
                   term(

@@ -11,7 +11,7 @@ import {
 import { computeSheet, printShortDate } from '@rocchetto/core';
 import { kindsOf } from '@rocchetto/core/diary/house.ts';
 import { hoursWord } from '@rocchetto/core/diary/load.ts';
-import { joined, without } from '@rocchetto/core/diary/spans.ts';
+import { holds, joined, without } from '@rocchetto/core/diary/spans.ts';
 import { type Span, wallAt, wholeDay } from '@rocchetto/core/diary/zoned.ts';
 import type { PlanGround } from '@rocchetto/core/plan/answer.ts';
 import {
@@ -22,13 +22,15 @@ import {
   type OrderAtWork,
   usualChoices,
 } from '@rocchetto/core/plan/chain.ts';
+import { freed, keptFor, leastChanges, type Mend } from '@rocchetto/core/plan/mend.ts';
 import type { HouseTimes } from '@rocchetto/core/plan/times.ts';
 import {
   type AmongOthers,
   brokenBy,
   type Held,
+  once,
   planTogether,
-  servedFirst,
+  type Together,
 } from '@rocchetto/core/plan/together.ts';
 import { passesOf } from '@rocchetto/core/plan/touching.ts';
 import { type Work, workOf } from '@rocchetto/core/plan/work.ts';
@@ -75,6 +77,8 @@ interface All {
   readonly times: HouseTimes;
   readonly kinds: ReturnType<typeof kindsOf>;
   readonly client: ReadonlyMap<number, Span[]>;
+  /** each row as it is planned: what is supposed changes few of them */
+  readonly made: Map<PlanRow, AmongOthers>;
 }
 
 /** Everything in work, planned together; with what is supposed, a second time. */
@@ -84,26 +88,38 @@ export async function promises(db: Db, ask: PromisesAsk, now: Date): Promise<Pro
   const { ground, rows } = all;
   const before = planTogether(ground, among(all, rows));
   const byId = new Map(rows.map((r) => [r.id, r]));
+  const other = otherwise(all, ask);
+  const after = other && planned(all, ask, other);
   const until = performance.now() + TRIES;
-  const { helps, untried } = ask.first
-    ? servedFirst(ground, among(all, rows), before, () => performance.now() < until)
-    : { helps: [], untried: 0 };
-  const told = (h: Held): Promised => {
-    const { would, ...of } = promised(h, byId.get(h.id)!, all);
-    const help = helps.find((x) => x.id === h.id);
-    const first = help
-      ? `Served before the others: ready by ${printShortDate(help.ready, ground.today)}, and no other promise breaks.`
-      : null;
-    return { ...of, would: first ? [first, ...would] : would };
-  };
+  const { mends, untried } = !ask.first
+    ? { mends: [], untried: 0 }
+    : leastChanges(
+        other?.ground ?? ground,
+        after?.orders ?? among(all, rows),
+        after?.all ?? before,
+        () => performance.now() < until,
+      );
+  const told =
+    (found: readonly Mend[]) =>
+    (h: Held): Promised => {
+      const { would, ...of } = promised(h, byId.get(h.id)!, all);
+      const mend = found.find((x) => x.id === h.id);
+      return { ...of, would: mend ? [mendWords(mend, byId, ground.today), ...would] : would };
+    };
   return {
     today: ground.today,
-    orders: before.held.map(told),
+    orders: before.held.map(told(other ? [] : mends)),
     more,
     untried,
     staff: ground.book.staff.map(({ id, name }) => ({ id, name })),
     weeks: before.weeks,
-    breaks: supposed(all, ask, before, told),
+    breaks:
+      other &&
+      after &&
+      supposed(other, after.all, before, {
+        told: told(mends),
+        mended: mends.filter((m) => m.id === NEW).map((m) => mendWords(m, byId, ground.today)),
+      }),
   };
 }
 
@@ -139,21 +155,27 @@ async function readAll(db: Db, ids: readonly number[], now: Date, worn: string |
     times,
     kinds: kindsOf(rules.kinds),
     client: new Map([...not].map(([id, spans]) => [id, without(ground.open, joined(spans))])),
+    made: new Map(),
   };
 }
 
 const among = (all: All, rows: readonly PlanRow[]): AmongOthers[] =>
   rows.map((row) => {
+    const before = all.made.get(row);
+    if (before) return before;
     const work = all.works.get(row.id) ?? null;
     const order: OrderAtWork = { ...row, work };
-    return {
+    const choices = row.choices ?? PlanChoices.parse(usualChoices(work));
+    const made: AmongOthers = {
       id: row.id,
       clientId: row.clientId,
-      chain: (c: Choices) => chainOf(order, c, all.times, all.kinds),
-      choices: row.choices ?? PlanChoices.parse(usualChoices(work)),
+      chain: once(choices, (c: Choices) => chainOf(order, c, all.times, all.kinds)),
+      choices,
       last: lastDays(row, all.times),
       client: all.client.get(row.clientId) ?? all.ground.open,
     };
+    all.made.set(row, made);
+    return made;
   });
 
 function promised(h: Held, row: PlanRow, { zone, ground, kinds }: All): Promised {
@@ -193,18 +215,33 @@ function promised(h: Held, row: PlanRow, { zone, ground, kinds }: All): Promised
   };
 }
 
-/** What breaks when something moves: all is planned anew with it, nothing is kept. @throws Refusal 422 */
-function supposed(
-  all: All,
-  ask: PromisesAsk,
-  before: ReturnType<typeof planTogether>,
-  told: (h: Held) => Promised,
-): PromisesView['breaks'] {
-  const other = otherwise(all, ask);
-  if (!other) return null;
+/** The least change that mends a late order, in words. */
+function mendWords({ ready, moves }: Mend, byId: ReadonlyMap<number, PlanRow>, today: string): string {
+  const by = `ready by ${printShortDate(ready, today)}, and no other promise breaks.`;
+  if (!moves) return `Served before the others: ${by}`;
+  const of = byId.get(moves.orderId);
+  const whose = of ? `order ${of.number}` : 'the order taken in';
+  const to = printShortDate(moves.to, today);
+  return moves.does === 'work'
+    ? `With “${moves.step}” of ${whose} assigned for ${to} instead: ${by}`
+    : `With the appointment “${moves.step}” of ${whose}${of ? `, ${of.clientName},` : ''} moved to ${to}: ${by}`;
+}
+
+/** Everything planned anew with what is supposed. */
+function planned(all: All, ask: PromisesAsk, other: Otherwise) {
   const like = other.taken && all.works.get(ask.like!);
   const works = like ? new Map(all.works).set(NEW, like) : all.works;
-  const after = planTogether(other.ground, among({ ...all, works }, other.rows));
+  const orders = among({ ...all, works }, other.rows);
+  return { orders, all: planTogether(other.ground, orders) };
+}
+
+/** What breaks when something moves; nothing of it is kept. */
+function supposed(
+  other: Otherwise,
+  after: Together,
+  before: Together,
+  { told, mended }: { readonly told: (h: Held) => Promised; readonly mended: readonly string[] },
+): PromisesView['breaks'] {
   const taken = after.held.find((h) => h.id === NEW);
   return {
     says: other.says,
@@ -212,7 +249,7 @@ function supposed(
       ? {
           holds: taken.answer.holds,
           says: taken.answer.says,
-          would: taken.answer.would.map((w) => w.says),
+          would: [...mended, ...taken.answer.would.map((w) => w.says)],
         }
       : null,
     orders: brokenBy(before, after).map(({ was, is }) => ({ ...told(is), before: was.answer.ready })),
@@ -223,6 +260,7 @@ function supposed(
 /** The id of an order that is supposed and is none. */
 const NEW = 0;
 
+/** All with something supposed. */
 interface Otherwise {
   readonly says: string;
   readonly ground: PlanGround;
@@ -231,8 +269,9 @@ interface Otherwise {
   /** an order that is supposed to be taken in */
   readonly taken: PlanRow | null;
 }
+/** What is supposed; null where nothing is. @throws Refusal 422 */
 function otherwise(all: All, ask: PromisesAsk): Otherwise | null {
-  const { ground, rows, zone } = all;
+  const { ground, rows } = all;
   const short = (day: string) => printShortDate(day, ground.today);
   const none = { ground, rows, appointments: [], taken: null };
   if (ask.staff !== undefined) return handAway(all, ask.staff, ask.from!, ask.until!);
@@ -248,16 +287,29 @@ function otherwise(all: All, ask: PromisesAsk): Otherwise | null {
   }
   if (ask.like !== undefined) return takenIn(all, ask.like, ask.worn!);
   if (ask.back !== undefined) return cameBack(all, ask.back, ask.minutes!);
-  if (ask.appointment === undefined) return null;
-  const row = rows.find((r) => r.booked.some((b) => b.id === ask.appointment));
-  const booked = row?.booked.find((b) => b.id === ask.appointment);
+  if (ask.appointment !== undefined) return movedTo(all, ask.appointment, ask.to!);
+  return null;
+}
+
+/** An appointment at the same time of another day: its old time is free again, its new one is kept. */
+function movedTo({ ground, rows, zone, kinds }: All, id: number, to: string): Otherwise {
+  const row = rows.find((r) => r.booked.some((b) => b.id === id));
+  const booked = row?.booked.find((b) => b.id === id);
   if (!row || !booked)
     throw new Refusal(422, 'no-such-appointment', 'This appointment is not booked. Choose another one.');
-  const by = wholeDay(zone, ask.to!).from - wholeDay(zone, wallAt(zone, booked.start).day).from;
+  const by = wholeDay(zone, to).from - wholeDay(zone, wallAt(zone, booked.start).day).from;
   const moved = { ...booked, start: booked.start + by, end: booked.end + by };
+  const buffer = kinds.find((k) => k.id === booked.kind)?.buffer ?? 0;
+  const free = freed(ground, { booked, given: null, kind: booked.kind, minutes: 0 });
+  const kept = { from: moved.start, to: moved.end + buffer };
+  const not = free.book.staff.filter(
+    (h) => booked.staff.includes(h.id) && !holds(h.works, kept.from, moved.end),
+  );
   return {
-    ...none,
-    says: `The appointment of order ${row.number} is moved to ${short(ask.to!)}.`,
+    taken: null,
+    appointments: [],
+    ground: keptFor(free, booked.staff, kept),
+    says: `The appointment of order ${row.number} is moved to ${printShortDate(to, ground.today)}.${not.length > 0 ? ` ${not.map((h) => h.name).join(' and ')} ${not.length === 1 ? 'is' : 'are'} not free at that time.` : ''}`,
     rows: rows.map((r) =>
       r.booked.some((b) => b.id === booked.id)
         ? {
@@ -333,10 +385,10 @@ function handAway({ ground, rows, zone, kinds }: All, staff: number, from: strin
         staff: ground.book.staff.map((h) => (h === hand ? { ...h, works: without(h.works, away) } : h)),
       },
     },
-    rows: rows.map((r) => ({
-      ...r,
-      given: r.given.filter((g) => g.done || g.staffId !== staff || g.day < from || g.day > until),
-    })),
+    rows: rows.map((r) => {
+      const given = r.given.filter((g) => g.done || g.staffId !== staff || g.day < from || g.day > until);
+      return given.length < r.given.length ? { ...r, given } : r;
+    }),
     appointments: rows.flatMap((r) =>
       r.booked
         .filter(

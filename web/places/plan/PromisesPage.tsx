@@ -1,6 +1,7 @@
 import './plan.css';
 import type { Promised, PromisesView } from '@rocchetto/contract/plan.ts';
 import { hoursWord } from '@rocchetto/core/diary/load.ts';
+import type { ReactNode } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { usePromisesQuery } from '../../api/plan.ts';
 import { keepTogether } from '../../shared/keepTogether.ts';
@@ -14,6 +15,14 @@ export function Component() {
   const [params, setParams] = useSearchParams();
   const asked = Object.fromEntries(params);
   const { data, error, refetch, isFetching } = usePromisesQuery(asked);
+  const least = (orders: readonly Pick<Promised, 'holds'>[]) =>
+    orders.some((o) => o.holds === 'no') && (
+      <LeastChange
+        tried={params.has('first')}
+        untried={data?.untried ?? 0}
+        onTry={() => setParams({ ...asked, first: '1' })}
+      />
+    );
   return (
     <Place
       title="Promises"
@@ -42,9 +51,14 @@ export function Component() {
         </>
       ) : data ? (
         <>
-          {data.breaks && <Breaks of={data.breaks} />}
+          {data.breaks && (
+            <Breaks
+              of={data.breaks}
+              least={least([...data.breaks.orders, ...(data.breaks.taken ? [data.breaks.taken] : [])])}
+            />
+          )}
           <ThreadsOverHands of={data} />
-          <Orders of={data} tried={params.has('first')} onTry={() => setParams({ first: '1' })} />
+          <Orders of={data} least={data.breaks ? null : least(data.orders)} />
           <Weeks of={data} />
         </>
       ) : (
@@ -54,7 +68,26 @@ export function Component() {
   );
 }
 
-function Breaks({ of }: { of: NonNullable<PromisesView['breaks']> }) {
+/** The least change that mends a late order is looked for when it is asked for: it takes a while. */
+function LeastChange(of: { tried: boolean; untried: number; onTry: () => void }) {
+  if (!of.tried)
+    return (
+      <button type="button" className="quiet noprint" onClick={of.onTry}>
+        Look for the least change
+      </button>
+    );
+  return (
+    <p className="soft">
+      For each late order it was tried to serve it before the others, to move a piece of another order’s work,
+      and to move another client’s appointment, one change alone. Where it would then hold and no other
+      promise breaks, that is said beneath it.
+      {of.untried > 0 &&
+        ` For ${of.untried} late ${of.untried === 1 ? 'order' : 'orders'} not everything was tried.`}
+    </p>
+  );
+}
+
+function Breaks({ of, least }: { of: NonNullable<PromisesView['breaks']>; least: ReactNode }) {
   const { short } = useDays();
   const nothing = of.orders.length === 0 && of.appointments.length === 0;
   return (
@@ -93,6 +126,7 @@ function Breaks({ of }: { of: NonNullable<PromisesView['breaks']> }) {
           ))}
         </ol>
       )}
+      {least}
       {of.appointments.length > 0 && (
         <>
           <h3>Appointments that need another hand or another time</h3>
@@ -113,7 +147,7 @@ function Breaks({ of }: { of: NonNullable<PromisesView['breaks']> }) {
 const spareWords = (n: number) =>
   n < 0 ? `${-n} ${n === -1 ? 'day' : 'days'} late` : n === 0 ? 'none' : `${n} ${n === 1 ? 'day' : 'days'}`;
 
-function Orders({ of, tried, onTry }: { of: PromisesView; tried: boolean; onTry: () => void }) {
+function Orders({ of, least }: { of: PromisesView; least: ReactNode }) {
   const { short } = useDays();
   if (of.orders.length === 0) return <p>No order is in work.</p>;
   return (
@@ -121,20 +155,8 @@ function Orders({ of, tried, onTry }: { of: PromisesView; tried: boolean; onTry:
       <p className="soft">
         Planned together, the one to be handed over first having the first choice of hands and times.
         {of.more && ' Only the 400 that are due first are looked at.'}
-        {of.untried > 0 &&
-          ` Of ${of.untried} late ${of.untried === 1 ? 'order' : 'orders'} it was not tried whether it would help to serve them first.`}
       </p>
-      {of.orders.some((o) => o.holds === 'no') &&
-        (tried ? (
-          <p className="soft">
-            Each late order was tried as the first to be served. Where it would then hold and no other promise
-            breaks, that is said beneath it.
-          </p>
-        ) : (
-          <button type="button" className="quiet noprint" onClick={onTry}>
-            Try each late order first
-          </button>
-        ))}
+      {least}
       <div className="scroll">
         <table className="ledger promises">
           <thead>

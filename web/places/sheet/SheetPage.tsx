@@ -116,7 +116,8 @@ function Sheet({ id, view, frozen, altered, clientId, thread }: Props) {
   const [chosen, pick] = usePicked(sheet.figures[0]?.id ?? '');
   const picked = sheet.figures.find((f) => f.id === chosen) ?? sheet.figures[0];
   const ask = (next: Record<string, string | null>) => {
-    const now = new URLSearchParams(params);
+    // As the address is by now, which a figure chosen a moment ago may have changed.
+    const now = new URLSearchParams(window.location.search);
     for (const [k, v] of Object.entries(next)) v === null ? now.delete(k) : now.set(k, v);
     setParams(now, { replace: true });
   };

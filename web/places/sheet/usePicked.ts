@@ -19,7 +19,9 @@ export function usePicked(first: string): readonly [picked: string, pick: (id: s
       () =>
         startTransition(() =>
           set.current(
-            (now) => {
+            () => {
+              // As the address is by now: what was pressed meanwhile may not have been drawn yet.
+              const now = new URLSearchParams(window.location.search);
               now.set('f', id);
               return now;
             },

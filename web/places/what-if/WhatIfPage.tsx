@@ -15,6 +15,7 @@ import { ClientMoves } from '../../parts/would-move/ClientMoves.tsx';
 import { Notice } from '../../shared/Notice.tsx';
 import { Place, Waiting } from '../../shared/Place.tsx';
 import { useSettled } from '../../shared/useSettled.ts';
+import { IntoBrief } from './IntoBrief.tsx';
 import { Outcome } from './Outcome.tsx';
 import { Tries } from './Tries.tsx';
 import { addressOf, triedIn, tryables } from './tries.ts';
@@ -45,7 +46,7 @@ export function Component() {
       ) : view.spec.readings.length === 0 ? (
         <Notice>Changes can be tried once the order has measurements that you may read.</Notice>
       ) : (
-        <Trying view={view} />
+        <Trying view={view} order={order} />
       )}
     </Place>
   );
@@ -76,7 +77,7 @@ function Others({ order, sessionId }: { order: OrderFull; sessionId: string }) {
   );
 }
 
-function Trying({ view }: { view: SheetView }) {
+function Trying({ view, order }: { view: SheetView; order: OrderFull }) {
   const [params, setParams] = useSearchParams();
   const unit = unitOf(view.spec);
   const before = useMemo(() => computeSheet(toSheetInput(view.spec)), [view]);
@@ -105,6 +106,14 @@ function Trying({ view }: { view: SheetView }) {
         </Notice>
       )}
       <Tries all={all} tried={tried} refused={refused} doubts={doubts} unit={unit} onTry={setTried} />
+      <IntoBrief
+        order={order}
+        tried={tried}
+        refused={refused}
+        unit={unit}
+        agreed={view.status !== 'draft'}
+        onWritten={setTried}
+      />
       <Outcome before={before} after={after} trying={spec !== view.spec} unit={unit} />
     </>
   );

@@ -137,14 +137,19 @@ function missed(q: Quarter, s: Suppression): number {
   const corner: Point = [q.waist + s.centre + s.count * s.intake, -q.rise];
   const wide: Point = [q.wide, q.wideLevel];
   if (wide[0] < corner[0] + LEAST_RUN) return 0;
+  const lengths = Array.from({ length: s.count }, (_, i) => lengthOfDart(q, s, i));
   const points = q.between.map(({ level, share }): Point => {
     let x = centreAt(q, s, level) + share;
-    for (let i = 0; i < s.count; i++) x += s.intake * Math.max(0, 1 - level / lengthOfDart(q, s, i));
+    for (const length of lengths) x += s.intake * Math.max(0, 1 - level / length);
     return [x, level];
   });
   const bend = bendOf(corner, points, wide);
-  const off = points.map(([x, y]) => fairAt(corner, wide, bend, y) - x);
-  return Math.max(...off.map((o) => (o < 0 ? -TIGHTER * o : o)));
+  let most = Number.NEGATIVE_INFINITY;
+  for (const [x, y] of points) {
+    const off = fairAt(corner, wide, bend, y) - x;
+    most = Math.max(most, off < 0 ? -TIGHTER * off : off);
+  }
+  return most;
 }
 
 /** A side seam needs this much to bend in below a read line, cm. */
@@ -152,11 +157,12 @@ const TO_BEND = 0.5;
 /** How long a dart may be: as usual, above the widest line, and short enough to give what it holds back where a read line is nearly as wide. */
 function lengthOfDart(q: Quarter, s: Suppression, i: number): Cm {
   const usual = Math.min(DART_LENGTH[q.face] - (i > 0 ? SECOND_SHORTER : 0), roomOf(q));
-  const fuller = q.between.map(({ level, share }) => {
+  let least = usual;
+  for (const { level, share } of q.between) {
     const may = Math.max(0, q.wide - TO_BEND - share - centreAt(q, s, level)) / (s.count * s.intake || 1);
-    return may >= 1 ? usual : level / (1 - may);
-  });
-  return cm(Math.max(Math.min(usual, LEAST_LENGTH), Math.min(usual, ...fuller)));
+    if (may < 1) least = Math.min(least, level / (1 - may));
+  }
+  return cm(Math.max(Math.min(usual, LEAST_LENGTH), least));
 }
 /** Where a shaped centre seam lies at a level, cm: what is left of what it takes at the waist. */
 function centreAt(q: Quarter, s: Suppression, level: number): number {

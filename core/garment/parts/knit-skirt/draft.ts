@@ -8,7 +8,14 @@ import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { roundLength } from '../../../units/rounding.ts';
 import { casingAllowance, casingWords, waistElastic } from '../../common/elastic.ts';
-import { type HemLengths, hemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
+import {
+  type HemLengths,
+  hemLengths,
+  markedLengths,
+  STATIONS,
+  sideOf,
+  unevenHems,
+} from '../../common/hem-lengths.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import type { LineWanted } from '../../lines.ts';
 import type { Drafted, PartContext } from '../../part.ts';
@@ -97,7 +104,7 @@ export function draftKnitSkirt(c: PartContext, v: KnitSkirtValues): KnitSkirtDra
           waist: atWaist[face].marked!,
           hip: hip[face]!.rounded,
           level: hip.level!,
-          length: cm(Math.max(marked.left, marked.right)),
+          length: sideOf(c, marked),
           centre: marked[face],
           elastic: elastic.marked,
         })
@@ -128,6 +135,7 @@ export function draftKnitSkirt(c: PartContext, v: KnitSkirtValues): KnitSkirtDra
   });
   return {
     panels: faces ? [faces.front, faces.back] : [],
+    uneven: unevenHems(marked),
     sewn: { waist: elastic.marked },
     girthAt: () => null,
     reaches: longest,
@@ -208,7 +216,11 @@ function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>, lengths:
       ...(face === 'front'
         ? [at(lengths.right.id, [foot[0], foot[1] * 0.9]), at(c.id('elastic'), [top[0] * 0.15, 0])]
         : [
-            at(lengths.left.id, [foot[0], foot[1] * 0.9]),
+            // As on any panel with figures: the right half’s, where the left is another.
+            at((unevenHems(markedLengths(lengths)) ? lengths.right : lengths.left).id, [
+              foot[0],
+              foot[1] * 0.9,
+            ]),
             at(c.id('side-seam'), [hip[0], (hip[1] + foot[1]) / 2]),
           ]),
     ];

@@ -4,13 +4,16 @@ import { judge, pass, type RawCheck, warn } from '../../../figure/check.ts';
 import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { fairChecks } from '../../common/from-waist/fair-checks.ts';
-import { markedLengths } from '../../common/hem-lengths.ts';
+import { markedLengths, unevenHems } from '../../common/hem-lengths.ts';
 import { bandCheck } from '../../common/waistband.ts';
 import { walkChecks } from '../../common/walk.ts';
 import type { OpeningMade, PartContext } from '../../part.ts';
 import { FACES } from '../../tables/darts.ts';
 import type { SkirtDraft } from './draft.ts';
 import type { SkirtValues } from './fields.ts';
+
+/** Waist to hem, left and right, further apart than this is no body but a slanting hem, or misread, cm (house figure). */
+const SLANTS = 5;
 
 /** What a cutter would look at on this skirt, judged on its panels. */
 export function skirtChecks(c: PartContext, v: SkirtValues, d: SkirtDraft, opening: OpeningMade): RawCheck[] {
@@ -52,10 +55,17 @@ export function skirtChecks(c: PartContext, v: SkirtValues, d: SkirtDraft, openi
   );
   if (marked && Math.abs(marked.left - marked.right) > TOLERANCE.detail)
     found.push(
-      pass(
+      judge(
+        Math.abs(marked.left - marked.right) <= SLANTS,
         c.id('sides-differ'),
         c.id('hem-left'),
-        `Left and right differ by ${p(Math.abs(marked.left - marked.right))}: both are cut to the longer, and the hem is marked on each side.`,
+        `Left and right differ by ${p(cm(Math.abs(marked.left - marked.right)))}: ${
+          unevenHems(marked) ? 'each side is cut to its own length' : 'both are cut to the longer'
+        }${
+          Math.abs(marked.left - marked.right) > SLANTS
+            ? '. No hip asks for so much: read both again, unless the hem is to slant.'
+            : ', and the hem is marked on each side.'
+        }`,
       ),
     );
   found.push(

@@ -12,7 +12,15 @@ import { liningNote, liningShorter } from '../../common/flared.ts';
 import { type FaceTaking, takeUpBoth } from '../../common/from-waist/taking.ts';
 import { type Upper, type UpperPlan, upperOf } from '../../common/from-waist/upper.ts';
 import { freeness, linesBelow, quarterOf, widestLine } from '../../common/from-waist/widest.ts';
-import { type HemLengths, hemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
+import {
+  type HemLengths,
+  hemLengths,
+  higherWaist,
+  markedLengths,
+  STATIONS,
+  sideOf,
+  unevenHems,
+} from '../../common/hem-lengths.ts';
 import { type Band, NO_BAND, waistband } from '../../common/waistband.ts';
 import type { BodyLine } from '../../lines.ts';
 import type { Drafted, PartContext } from '../../part.ts';
@@ -43,7 +51,7 @@ export function draftSkirt(c: PartContext, v: SkirtValues): SkirtDraft {
   const [waist, hip] = [c.line('waist'), c.line('hip')];
   const wide = widestLine(c.line);
   const { sideRise, backDrop, centreIn } = c.shape;
-  const lie = lieFigures(c, sideRise, backDrop);
+  const lie = lieFigures(c, { rise: sideRise, higher: higherWaist(c), drop: backDrop });
   const [rise, drop] = lie.map((f) => f.marked!) as [Cm, Cm];
   const lengths = hemLengths(c, v, { rise, drop });
   const marked = markedLengths(lengths);
@@ -66,7 +74,7 @@ export function draftSkirt(c: PartContext, v: SkirtValues): SkirtDraft {
     return {
       ...upper,
       upper: upperOf(c, upper),
-      side: cm(Math.max(marked.left, marked.right)),
+      side: sideOf(c, marked),
       centre: marked[face],
       hem: shareOf(hem, face)!.rounded,
       seam: face === 'back' && seam,
@@ -106,6 +114,7 @@ export function draftSkirt(c: PartContext, v: SkirtValues): SkirtDraft {
   const fitted = ['close', 'fitted'].includes(c.input.brief.fit) && hip?.level != null;
   return {
     panels: [...(faces ? [front!, back!] : []), ...band.panels, ...facings, ...linings],
+    uneven: unevenHems(marked),
     sewn: { waist: sewnWaist },
     ...(faces && taking && FACES.some((face) => taking[face].gather > 0)
       ? {
@@ -127,7 +136,7 @@ export function draftSkirt(c: PartContext, v: SkirtValues): SkirtDraft {
           },
         }
       : {}),
-    places: () => (faces ? placesOf(c, faces, hemOpening) : []),
+    places: () => (faces ? placesOf(c, faces, hemOpening, unevenHems(marked)) : []),
     wide: wide ?? null,
     taking,
     hem,
@@ -142,7 +151,10 @@ export function draftSkirt(c: PartContext, v: SkirtValues): SkirtDraft {
 }
 
 /** How the waist line lies: up at the side, down at centre back (house figures). */
-function lieFigures(c: PartContext, rise: Cm, drop: Cm): Figure[] {
+function lieFigures(
+  c: PartContext,
+  { rise, higher, drop }: { readonly rise: Cm; readonly higher: Cm; readonly drop: Cm },
+): Figure[] {
   const base = { section: c.key, group: 'level' as const, tolerance: TOLERANCE.detail, nearest: true };
   const within = (v: Cm) =>
     v >= 0 && v <= 4 ? null : `Between nothing and ${p(4)}, or the waist line is none.`;
@@ -150,11 +162,21 @@ function lieFigures(c: PartContext, rise: Cm, drop: Cm): Figure[] {
     buildFigure(c, {
       id: c.id('side-rise'),
       name: 'waist line rises at the side',
-      marked: rise,
+      marked: cm(rise + higher),
       terms: [
         term('add', 'studio figure', rise, `Over the hip curve (common practice ${p(1)} to ${p(1.3)}).`),
+        ...(higher > 0
+          ? [
+              term(
+                'add',
+                `longer on the ${c.which}`,
+                higher,
+                `From waist to hem ${p(c.measured.get('hem-left')!.net!)} was read on the left and ${p(c.measured.get('hem-right')!.net!)} on the right: the way over that hip is longer, so it lies in the waist line, and hip and hem stay level.`,
+              ),
+            ]
+          : []),
       ],
-      follows: within,
+      follows: (v) => within(cm(v - higher)),
       ...base,
     }),
     buildFigure(c, {
@@ -332,7 +354,12 @@ function noteOf(
 }
 
 /** Where the skirt's figures are found on its panels. */
-function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>, opening: Figure | null): Place[] {
+function placesOf(
+  c: PartContext,
+  faces: Readonly<Record<Face, Panel>>,
+  opening: Figure | null,
+  uneven: boolean,
+): Place[] {
   return FACES.flatMap((face): Place[] => {
     const own = faces[face];
     const points = (id: string) => own.edges.find((e) => e.id === id)!.path;
@@ -350,7 +377,8 @@ function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>, opening:
       face === 'front'
         ? [at(c.id('hem-right'), mid(corner, hemSide, 0.7)), at(c.id('side-rise'), corner)]
         : [
-            at(c.id('hem-left'), mid(corner, hemSide, 0.7)),
+            // The panels with figures are the right half’s: where the left is another, its length is not theirs.
+            at(c.id(uneven ? 'hem-right' : 'hem-left'), mid(corner, hemSide, 0.7)),
             at(c.id('back-drop'), centreTop),
             at(c.id('centre-back-in'), mid(centreTop, hemCentre, 0.06)),
           ];
