@@ -137,6 +137,42 @@ test('a hand that goes to another measurement while the last reading is being ke
   await expect(page.locator('.ribbon li[aria-current="step"] button')).toHaveAttribute('aria-label', /^hip:/);
 });
 
+test('a figure typed right after going to another measurement, or after the last one, is the new one’s', async ({
+  page,
+}) => {
+  await signIn(page);
+  const { orderId } = await newSkirt(page, 'Quicker Hand');
+  await takeUpTape(page, orderId);
+  // No pause between the keys: the page has no task of its own in which to catch up.
+  await page.evaluate(async () => {
+    const field = () => document.querySelector<HTMLInputElement>('#reading')!;
+    const put = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!;
+    const called = async (figure: string) => {
+      put.call(field(), figure);
+      field().dispatchEvent(new Event('input', { bubbles: true }));
+      await Promise.resolve();
+      field().dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+      await Promise.resolve();
+    };
+    const ticks = [...document.querySelectorAll<HTMLButtonElement>('.ribbon button')];
+    ticks.find((b) => b.ariaLabel?.startsWith('high hip:'))!.click();
+    await Promise.resolve();
+    // Read once, twice at need; then the tape goes on by itself.
+    await called('90');
+    await called('9.5');
+  });
+  await inTheBook(orderId, 2);
+  const rows = await inDatabase<{ measure: string; text: string }>(
+    `select r.measure, r.fact -> 'written' ->> 'text' as text from reading r join session s on s.id = r.session_id
+      where s.order_id = $1 order by r.seq`,
+    [orderId],
+  );
+  expect(rows).toEqual([
+    { measure: 'high-hip', text: '90' },
+    { measure: 'waist-to-high-hip', text: '9.5' },
+  ]);
+});
+
 test('last time is told, and a figure that moved or was swapped is doubted', async ({ page }) => {
   await signIn(page);
   const { orderId, clientId } = await newSkirt(page, 'Tape Four');

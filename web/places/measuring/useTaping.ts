@@ -4,7 +4,7 @@ import { expectation } from '@rocchetto/core/net/expectation.ts';
 import { readsHalves } from '@rocchetto/core/net/slips.ts';
 import { misfitOf } from '@rocchetto/core/net/together.ts';
 import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
+import { useNavigate } from 'react-router';
 import { outbox } from '../../parts/outbox/useReadingsOutbox.ts';
 import { useMe } from '../../shared/me.ts';
 import type { Ground } from './ground.ts';
@@ -14,6 +14,7 @@ import { useLastTimes } from './useLastTimes.ts';
 import { type Session, useReadings } from './useSession.ts';
 import type { Taken } from './useTapeField.ts';
 import { useWalk } from './useWalk.ts';
+import { useWhere } from './useWhere.ts';
 
 const OPEN = ['pending', 'doubtful'];
 const NOT_KEPT =
@@ -95,41 +96,32 @@ const openOf = (items: readonly RibbonItem[]) => ({
 export function useTaping(ground: Ground, session: Session) {
   const me = useMe();
   const navigate = useNavigate();
-  const [params, setParams] = useSearchParams();
-  // What is taken besides the order’s list stays in the address: a reload loses nothing.
-  const also = params.get('also') ?? '';
-  // By which list a client is measured without an order stays there too.
-  const list = params.get('list');
-  const besides: Record<string, string> = list ? { list } : {};
-  const extra = useMemo(() => also.split(',').filter(Boolean), [also]);
+  const { place, extra, goTo } = useWhere();
   const { items, schools, levels, waiting, refused, ready } = useReadings(ground, session, extra);
   const [unit, setUnit] = useState<SheetUnit>(session.unit);
   const [tape, setTape] = useState<Tape>('snug');
   const [lost, setLost] = useState('');
   const { inWalk, start, passed, walkAll } = useWalked(items);
-  const at = items.some((i) => i.id === params.get('at')) ? params.get('at')! : start;
+  const at = items.find((i) => i.id === place)?.id ?? start;
   const index = items.findIndex((i) => i.id === at);
   const item = items[index]!;
-  // Where the hand is now, which may be further than this render: keeping a reading takes a moment.
+  // Where the hand is now, which may be further than this render: two keys may come before it.
   const here = useRef(at);
   // With the page itself, not after it: an effect that waited would lay the place before over a key pressed meanwhile.
   useLayoutEffect(() => {
     here.current = at;
   }, [at]);
-  const go = (to: string) => {
+  const go = (to: string, besides?: string) => {
     here.current = to;
-    setParams({ ...besides, ...(also ? { also } : {}), at: to }, { replace: true });
+    goTo(to, besides);
   };
-  const addMeasure = (id: string) => {
-    if (items.some((i) => i.id === id)) return go(id);
-    here.current = id;
-    setParams({ ...besides, also: [...extra, id].join(','), at: id }, { replace: true });
-  };
+  const addMeasure = (id: string) =>
+    items.some((i) => i.id === id) ? go(id) : go(id, [...extra, id].join(','));
   // The first place is written down once the readings are here, so that taking one moves on only when it should; a hand
   // that went elsewhere in that moment stays there.
   // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the readings have come
   useEffect(() => {
-    if (ready && !params.get('at') && here.current === at) go(start);
+    if (ready && !place && here.current === at) go(start);
   }, [ready]);
   const last = useLastTimes(ground.clientId, session.id, items);
   const { earlier, others, expected, halves, misfit } = useJudged(items, item, last);
@@ -143,8 +135,11 @@ export function useTaping(ground: Ground, session: Session) {
     else if (items.every((i) => i.id === item.id || !OPEN.includes(stateOf(i)))) toSheet();
   };
 
+  // Taken here and on the way into the browser's database.
+  const underWay = useRef<readonly ReadingWire[]>([]);
   const add = async (r: Partial<ReadingWire>) => {
     const reading = newReading(item.id, me.name, r);
+    underWay.current = [...underWay.current, reading];
     try {
       await outbox().keep(session.id, reading);
       setLost('');
@@ -152,30 +147,38 @@ export function useTaping(ground: Ground, session: Session) {
     } catch {
       setLost(NOT_KEPT);
       return false;
+    } finally {
+      underWay.current = underWay.current.filter((u) => u !== reading);
     }
+  };
+  /** On at once, so that the next figure is the next measurement's; back where the browser could not keep this one. */
+  const onWith = async (kept: Promise<boolean>) => {
+    if (next) forward();
+    if (!(await kept)) {
+      if (here.current === next?.id) go(item.id);
+    } else if (!next) forward();
   };
   const take = async (t: Taken) => {
     const read = readLength(t.typed, t.unit);
     if (!read.ok) return;
-    if (
-      !(await add({
-        written: read.written,
-        way: t.way,
-        tape: t.tape,
-        reason: t.reason,
-        note: t.note,
-        ...(t.carried ? { source: 'carried over' as const } : {}),
-      }))
-    )
-      return;
-    // Asked of the outbox, not of this render: a fast second reading comes before the screen has caught up.
+    const kept = add({
+      written: read.written,
+      way: t.way,
+      tape: t.tape,
+      reason: t.reason,
+      note: t.note,
+      ...(t.carried ? { source: 'carried over' as const } : {}),
+    });
+    // Asked of the device, not of this render: a fast second reading comes before the screen has caught up.
     const shown = item.measured.readings;
-    const kept = outbox()
+    const held = outbox()
       .snapshot()
-      .filter((k) => k.sessionId === session.id && !shown.some((r) => r.id === k.reading.id))
-      .map((k) => ({ ...k.reading, by: session.measurer }));
-    const after = resolve(item.measured.measure, [...shown, ...kept]);
-    if (!OPEN.includes(stateOf({ measured: after, needed: item.needed }))) forward();
+      .filter((k) => k.sessionId === session.id);
+    const taken = [...held.map((k) => k.reading), ...underWay.current]
+      .filter((r, i, all) => all.findIndex((x) => x.id === r.id) === i && !shown.some((x) => x.id === r.id))
+      .map((r) => ({ ...r, by: session.measurer }));
+    const after = resolve(item.measured.measure, [...shown, ...taken]);
+    if (!OPEN.includes(stateOf({ measured: after, needed: item.needed }))) await onWith(kept);
   };
   const isKept = (note: string) =>
     items.some((i) => i.measured.readings.some((r) => r.note === note)) ||
@@ -221,9 +224,7 @@ export function useTaping(ground: Ground, session: Session) {
     again: () => {
       if (item.measured.readings.length === 0) back();
     },
-    mark: async (state: 'declined' | 'skipped') => {
-      if (await add({ state })) forward();
-    },
+    mark: (state: 'declined' | 'skipped') => onWith(add({ state })),
     strike: (id: string, why: string) =>
       void add({ state: 'skipped', replaces: id, reason: why, note: 'struck out' }),
   };
