@@ -7,6 +7,7 @@ import { type Making, noteGore } from './boxes.ts';
 
 /** Panels that go round the body and are cut alike. */
 const ROUND = new Set(['gore', 'panel', 'half panel']);
+/** Whether a panel is one of those that go round the body and are cut alike. */
 export const isRound = (p: Panel): boolean => ROUND.has(p.share);
 
 /** What a hem gets at a place round the body, by how far round it lies from the centre back over the left side, 0 to 1, cm. */

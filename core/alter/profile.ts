@@ -26,6 +26,7 @@ export function amountAt(profile: Profile, along: number): number {
 /** The same amount all along. */
 export const even = (by: number): Profile => [{ at: 0 as Cm, by: by as Cm }];
 
+/** The same places, each amount so many times as much. */
 export const scaled = (profile: Profile, times: number): Profile =>
   profile.map((s) => ({ at: s.at, by: (s.by * times) as Cm }));
 

@@ -2,7 +2,9 @@ import { cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import type { CheckContext, Finding } from './finding.ts';
 
+/** What cannot be: the reading is not taken. */
 export const hard = (code: string, sentence: string): Finding => ({ code, level: 'hard', sentence });
+/** What is unlikely: the reading is taken with a reason. */
 export const soft = (code: string, sentence: string): Finding => ({ code, level: 'soft', sentence });
 
 const within = (v: number, [lo, hi]: readonly [number, number]) => v >= lo && v <= hi;

@@ -28,7 +28,9 @@ export interface SizeChart {
 /** So many sizes a chart may have: more is no chart but a table of something else. */
 export const MOST_SIZES = 400;
 
+/** A size as it is called, its cup behind it where it has one: “38 C”. */
 export const sizeName = (r: Pick<SizeRow, 'size' | 'cup'>): string => (r.cup ? `${r.size} ${r.cup}` : r.size);
+/** The middle of what a row holds for one measure, cm. */
 export const middleOf = ({ least, most }: Span): Cm => cm((least + most) / 2);
 
 /** The measures that a chart gives for at least one size, in the order in which its rows bring them. */

@@ -81,7 +81,9 @@ const ZONES: readonly Zone[] = [
   z('garment-length', null, 1, 'at the line below the waist, all round', true),
 ];
 const BY_ID = new Map(ZONES.map((zone) => [zone.id, zone]));
+/** The zone of a measure; undefined where ease is not compared at it. */
 export const findZone = (id: string): Zone | undefined => BY_ID.get(id);
+/** The place of a zone in the order in which a fitter looks; −1 for none. */
 export const zoneOrder = (id: string): number => ZONES.findIndex((zone) => zone.id === id);
 
 const HARD: Readonly<Record<Profile, readonly string[]>> = {

@@ -8,8 +8,11 @@ export type Segment =
   | readonly [from: Point, to: Point]
   | readonly [from: Point, c1: Point, c2: Point, to: Point];
 
+/** Where a segment begins, cm. */
 export const startOf = (s: Segment): Point => s[0];
+/** Where a segment ends, cm. */
 export const endOf = (s: Segment): Point => s[s.length - 1]!;
+/** Between two points, straight, cm. */
 export const distance = (a: Point, b: Point): number => size(b[0] - a[0], b[1] - a[1]);
 /** Length of a vector of cloth: no panel is so large or small that its squares would overflow. */
 const size = (x: number, y: number): number => Math.sqrt(x * x + y * y);
@@ -223,6 +226,7 @@ function alongside(s: Segment & { length: 4 }, d: number, from: number, to: numb
 
 /** Least and greatest x and y: [x0, y0, x1, y1]. */
 export type Box = [x0: number, y0: number, x1: number, y1: number];
+/** A box that holds nothing yet: reach stretches it. */
 export const emptyBox = (): Box => [Infinity, Infinity, -Infinity, -Infinity];
 
 /** Stretches a box to a point. */

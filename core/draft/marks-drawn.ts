@@ -22,6 +22,7 @@ export function tick(panel: Panel, at: Point): readonly [Point, Point] | null {
 
 /** Half of a drill mark's cross, cm. */
 const DRILL = 0.5;
+/** A drill mark: two strokes of 1 cm that cross at the point. */
 export const cross = ([x, y]: Point): Segment[] => [
   [
     [x - DRILL, y],

@@ -47,8 +47,10 @@ const NOT_BOUGHT = new Set(['needle', 'stitch']);
 /** The cloths of a garment as the sheet names them. */
 export const CLOTH_NAMES = ['cloth', 'second cloth', 'underlining', 'lining', 'interfacing'] as const;
 export type ClothName = (typeof CLOTH_NAMES)[number];
+/** A cloth of the lay as the sheet names it. */
 export const clothName = (of: ClothId): ClothName =>
   of === 'outer' ? 'cloth' : of === 'second' ? 'second cloth' : of;
+/** Whether a line of the sheet’s notions is one of its cloths. */
 export const isCloth = (n: Pick<Notion, 'name'>): n is Notion & { readonly name: ClothName } =>
   (CLOTH_NAMES as readonly string[]).includes(n.name);
 

@@ -3,12 +3,14 @@ import type { Check } from './figure.ts';
 /** A check before anyone has accepted it. */
 export type RawCheck = Omit<Check, 'accepted'>;
 
+/** A check that warns, at a figure or at none. */
 export const warn = (code: string, figure: string | null, sentence: string): RawCheck => ({
   code,
   figure,
   state: 'warned',
   sentence,
 });
+/** A check that was made and found nothing, at a figure or at none. */
 export const pass = (code: string, figure: string | null, sentence: string): RawCheck => ({
   code,
   figure,

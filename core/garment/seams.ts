@@ -92,6 +92,7 @@ export const partOf = (p: Pick<Panel, 'id'>): string => p.id.split('.')[0]!;
 const MAKES = new Set(['front', 'back', 'panel', 'half panel', 'gore', 'sleeve']);
 /** A facing only finishes an edge of what it faces. */
 export const isFacing = (p: Panel): boolean => p.share === 'facing' || p.id.includes('facing');
+/** Whether a panel is outer cloth that makes the garment. */
 export const isMain = (p: Panel): boolean => p.layer === 'outer' && MAKES.has(p.share) && !isFacing(p);
 /** How many of a panel one half of the garment has: a half or one of a pair is one, of equal panels it has half. */
 export const perHalf = (p: Panel): number => (p.cut === 'single' ? p.count / 2 : 1);

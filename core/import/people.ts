@@ -58,5 +58,6 @@ export function peopleOf(rows: readonly Card[]): (BookPerson | string)[] {
   });
 }
 
+/** Why a row that could be several clients’ is left out. */
 export const unclear = (name: string, among: number): string =>
   `${among} clients are called ${name}, and the phone does not say which. The row is left out.`;

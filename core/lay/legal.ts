@@ -36,6 +36,7 @@ export interface Outlined {
   readonly outline: readonly Point[];
   readonly box: readonly [number, number, number, number];
 }
+/** A piece where it lies: its outline on the cloth and the box around that, cm. */
 export const outlined = (laid: LaidPiece, piece: LayPiece): Outlined => {
   const outline = outlineOf(piece, laid);
   return { laid, outline, box: box(outline) };

@@ -56,7 +56,9 @@ class Shapes {
 const isDouble = (p: LayPiece, width: number): boolean =>
   (p.cut === 'fold' && p.half !== null && widthOf(p.half) <= width + 1e-9) ||
   (p.cut === 'pair' && p.count >= 2 && widthOf(p.whole) <= width + 1e-9);
+/** How far a ring that begins at 0 reaches across, cm. */
 export const widthOf = (ring: readonly Point[]): number => Math.max(...ring.map(([x]) => x));
+/** How far a ring that begins at 0 reaches along, cm. */
 export const heightOf = (ring: readonly Point[]): number => Math.max(...ring.map(([, y]) => y));
 
 interface Asked {

@@ -37,4 +37,5 @@ export const TAPE_NAME: Record<Tape, string> = {
 /** What this convention added to this measure, cm; lengths and arcs are never corrected. */
 export const tapeAdded = (tape: Tape, m: Measure): Cm => cm(m.kind === 'girth' ? ADDED[tape] : 0);
 
+/** How the tape was held, as the sheet tells it. */
 export const tapeSentence = (tape: Tape): string => SENTENCE[tape];

@@ -122,4 +122,5 @@ export interface HouseTimes {
 }
 export const USUAL_TIMES: HouseTimes = { minutes: {}, days: {} };
 
+/** How many days a step waits: the house’s, or the usual. */
 export const daysOf = (house: HouseTimes, wait: Wait): number => house.days[wait] ?? WAITS[wait].days;

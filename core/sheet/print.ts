@@ -101,6 +101,7 @@ const plansOf = (parts: Sheet['input']['brief']['parts']): string[] =>
     return [`${part.name}: ${plan.options.find((o) => o.value === p.plan)?.label ?? p.plan}`];
   });
 
+/** A sheet as it is read, every text in one unit: what screen, PDF, CSV and JSON print. */
 export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
   const { head, brief, session, house, given } = sheet.input;
   const line = (label: string, text: string) => [label, orDash(text)] as const;
@@ -264,6 +265,7 @@ function fitWords(sheet: Sheet, unit: SheetUnit): string {
   return zones.length === 0 ? wanted : `${wanted} Ease as marked, by the workroom: ${zones.join('; ')}.`;
 }
 
+/** A figure as it is read, in the sheet’s unit or in the one it is bought by. */
 export function printFigure(f: Figure, sheetUnit: SheetUnit): PrintedFigure {
   const unit = f.bought ?? sheetUnit;
   const term = (kind: TermKind, signed: boolean) => {

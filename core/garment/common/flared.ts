@@ -83,7 +83,9 @@ export function hipRoom(c: PartContext, girthAt: (depth: Cm) => Cm | null): RawC
 
 /** A lining finishes this far above the outer hem, cm (common practice). */
 const LINING_SHORTER = cm(2);
+/** How far above the outer hem a lining finishes, cm, in the step of the sheet. */
 export const liningShorter = (c: PartContext): Cm => c.stepped(LINING_SHORTER);
+/** That, in words, beside the lining. */
 export const liningNote = (c: PartContext) => `finishes ${p(liningShorter(c))} above the outer hem`;
 
 /** In which seam the zip lies, when all seams are alike. */

@@ -306,6 +306,10 @@ function kneeOf(
   return null;
 }
 
+/**
+ * Front and back leg as marked, cm, from the girth they pass: rise, crotch, forks, thigh, knee and hem, toward a
+ * crotch length that was read where one was.
+ */
 export function planLegs(
   c: PartContext,
   v: LegValues,

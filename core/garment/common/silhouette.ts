@@ -11,6 +11,7 @@ export interface View {
   readonly strokes: Strokes;
   readonly points: Pointed[];
 }
+/** One side of a silhouette before anything is drawn on it. */
 export const emptyView = (): View => ({ strokes: [], points: [] });
 
 /** Half of a skirt as it hangs, seen from one side, cm: half widths at heights below the waist, the last at the hem. */
@@ -63,6 +64,7 @@ export const bandStroke = (waist: number, band: number, figure: string): Stroke 
   d: `M${n(-waist)} 0 L${n(-waist)} ${n(-band)} L${n(waist)} ${n(-band)} L${n(waist)} 0`,
 });
 
+/** A line across at a height, cm from the waist, as wide at both sides; it points at its figure. */
 export const levelStroke = (figure: string, half: number, y: number): Stroke => ({
   kind: 'level',
   figure,
@@ -112,6 +114,7 @@ export const buttonStroke = (y: number, figure: string): Stroke => ({
   d: `M-0.7 ${n(y)} Q-0.7 ${n(y - 0.7)} 0 ${n(y - 0.7)} Q0.7 ${n(y - 0.7)} 0.7 ${n(y)} Q0.7 ${n(y + 0.7)} 0 ${n(y + 0.7)} Q-0.7 ${n(y + 0.7)} -0.7 ${n(y)}`,
 });
 
+/** A silhouette from in front and behind. */
 export const pictureOf = (front: View, back: View): Picture => ({ front, back });
 
 /** Points at a figure when the sheet has it. */
@@ -119,4 +122,5 @@ export const point = (view: View, figure: Figure | null | undefined, at: Point) 
   if (figure) view.points.push({ figure: figure.id, at });
 };
 
+/** A coordinate as it is written in a path: hundredths at the most. */
 export const n = (x: number): string => String(Math.round(x * 100) / 100);

@@ -186,6 +186,10 @@ function planTop(c: PartContext, v: TopValues, making: ReturnType<typeof figures
   return { plan, length, waistLevel, lines };
 }
 
+/**
+ * Front and back of a top as cut, cm, with what a sleeve and a neck finish are sewn to; no panels while a figure is
+ * absent.
+ */
 export function draftTop(c: PartContext, v: TopValues): TopDraft {
   const making = figuresOf(c, { tolerance: TOLERANCE.detail });
   const { figures, make } = making;

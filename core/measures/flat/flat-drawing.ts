@@ -38,6 +38,7 @@ const STROKES: Readonly<Record<FlatCut, readonly string[]>> = {
     'M100 20 L100 104',
   ],
 };
+/** The drawing of a cut that lies flat, paths of SVG 200 units wide. */
 export const flatStrokes = (cut: FlatCut): readonly string[] => STROKES[cut];
 
 type Line = readonly [x1: number, y1: number, x2: number, y2: number];

@@ -299,5 +299,6 @@ const POINTS = Object.fromEntries(
 
 /** What is read off a cut, in the order of the table. */
 export const flatPoints = (cut: FlatCut): readonly FlatPoint[] => POINTS[cut];
+/** One reading of a cut; undefined for an id the cut does not have. */
 export const findFlatPoint = (cut: FlatCut, id: string): FlatPoint | undefined =>
   POINTS[cut].find((p) => p.id === id);

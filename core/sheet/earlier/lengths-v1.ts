@@ -22,6 +22,7 @@ const trim = (n: number, places: number) => {
   return text.includes('.') ? text.replace(/0+$/, '').replace(/\.$/, '') : text;
 };
 
+/** A length as version 1 printed it, without its unit. It must not change: kept sheets print so for ever. */
 export function printLength(length: Cm, unit: SheetUnit): string {
   const value = length / CM_PER[unit];
   const size = Math.abs(value);
@@ -29,8 +30,10 @@ export function printLength(length: Cm, unit: SheetUnit): string {
   return value < 0 && body !== '0' ? `−${body}` : body;
 }
 
+/** That, with its unit. */
 export const printWithUnit = (length: Cm, unit: SheetUnit): string => `${printLength(length, unit)} ${unit}`;
 
+/** A difference as version 1 printed it: a sign before it, its unit behind. */
 export function printSigned(length: Cm, unit: SheetUnit): string {
   const text = printLength(length, unit);
   return `${length > 0 && text !== '0' ? '+' : ''}${text} ${unit}`;

@@ -328,6 +328,7 @@ function heightFigures(c: PartContext, v: Neck, s: Sources) {
   return { armhole, bustLevel, waistBack, waistFront, underBust, apex, neckFront, neckBack };
 }
 
+/** Heights and widths of a bodice as marked, cm, each with its terms, by the plan the part goes by. */
 export function planBodice(c: PartContext, v: Neck): BodicePlan {
   const sources = sourcesOf(c, v);
   const { quarter } = sources;

@@ -45,6 +45,7 @@ export const SHAPINGS = [
   ['princess-shoulder', 'princess seams from the shoulder'],
 ] as const;
 
+/** Whether the bust is shaped in a seam that runs the whole height, and not by darts. */
 export const isPrincess = (v: Shaped): boolean =>
   v.shaping === 'princess-armhole' || v.shaping === 'princess-shoulder';
 /** The edge that a bust dart is moved to; null where it stays in the side seam. */

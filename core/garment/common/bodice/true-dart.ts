@@ -74,5 +74,6 @@ export function turnedUp([x, y]: Point, [cx, cy]: Point, degrees: number): Point
 /** How wide a dart of this angle opens at so many centimetres from its point. */
 export const mouthOf = (cut: number, degrees: number): number =>
   2 * cut * Math.sin((degrees * Math.PI) / 360);
+/** The angle, degrees, of a dart that opens so wide, cm, at so many centimetres from its point. */
 export const angleOfMouth = (cut: number, mouth: number): number =>
   (2 * Math.asin(Math.min(1, mouth / 2 / cut)) * 180) / Math.PI;

@@ -91,6 +91,7 @@ const gapFigure = (c: PartContext, v: BonedValues, least: number) =>
       })
     : null;
 
+/** A boned bodice as cut, cm: its panels, bones, stay and lacing gap; no panels while a figure is absent. */
 export function draftBoned(c: PartContext, v: BonedValues): BonedDraft {
   const plan = planBoned(c, v);
   const m = plan.marked;

@@ -60,6 +60,7 @@ export const heldWants = (v: HeldValues): Wants => ({
 /** Whether straps or ties go by the length over the bust: they do where the strap itself was not read. */
 export const strapsByLength = (c: PartContext, v: HeldValues): boolean =>
   v.straps === 'halter' || (v.straps === 'shoulder' && !isKnown(c, 'strap-length'));
+/** Readings that straps or ties leave unused, each with why. */
 export const heldLeaves = (c: PartContext, v: HeldValues): Leaves => ({
   ...left(
     v.straps === 'shoulder' && isKnown(c, 'strap-length'),

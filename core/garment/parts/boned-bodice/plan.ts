@@ -109,6 +109,7 @@ function cupLine(
   return upper;
 }
 
+/** Heights above the waist and widths of a boned bodice as marked, cm, each with its terms. */
 export function planBoned(c: PartContext, v: BonedValues): BonedPlan {
   const { figures, net, bodyOf, make } = figuresOf(c, {
     group: 'level',

@@ -105,6 +105,7 @@ function trunkFigures(c: PartContext, { net, bodyOf, make }: ReturnType<typeof f
   return { body, trunk, lengths, waistLevel };
 }
 
+/** A dance suit as cut, cm, its girths and lengths less the stretch; no panels while a figure is absent. */
 export function draftSuit(c: PartContext, v: SuitValues): SuitDraft {
   const making = figuresOf(c, { tolerance: TOLERANCE.detail });
   const { figures, net, make } = making;

@@ -106,6 +106,10 @@ function asCut(c: PartContext, v: BodiceValues, m: Marked, { front, back }: Read
       : cutFace(c, v, face, panel, blade, null, whole);
 }
 
+/**
+ * A bodice to the waist as cut, cm: its shaping moved to where the brief wants it; no panels while a figure is
+ * absent.
+ */
 export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
   const plan = planBodice(c, v);
   const [bust, waist] = [c.line('bust'), c.line('waist')];

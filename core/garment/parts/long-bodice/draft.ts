@@ -254,6 +254,7 @@ const slitFigure = (v: LongValues, below: Cm | null, make: Figuring['make']): Fi
       })
     : null;
 
+/** A bodice in one with what hangs below the waist, as cut, cm; no panels while a figure is absent. */
 export function draftLong(c: PartContext, v: LongValues): LongDraft {
   const first = planBodice(c, v);
   const plan = isOver(v) ? lowered(first, c) : first;

@@ -33,6 +33,10 @@ export interface PullOnDraft extends Drafted {
   readonly measured: readonly Figure[];
 }
 
+/**
+ * Pull-on trousers as cut, cm: as wide at the waist as the largest girth they must pass; no panels while a figure is
+ * absent.
+ */
 export function draftPullOn(c: PartContext, v: PullOnValues): PullOnDraft {
   const read = TO_PASS.flatMap((id) => {
     const net = c.measured.get(id)?.net;

@@ -19,6 +19,7 @@ export interface Arm {
   readonly readAt: (depth: number) => readonly string[];
 }
 
+/** The arm as it was read: its length, cm, and its girth at a depth below the shoulder. */
 export function armOf(c: PartContext): Arm {
   const { measured } = c;
   const net = (id: string) => measured.get(id)?.net ?? null;

@@ -12,6 +12,7 @@ import type { SleeveValues } from './fields.ts';
 /** A cap lower than this part of its armhole drags at the underarm while the arm hangs (common practice). */
 const LOWEST_CAP = 1 / 5;
 
+/** What of a drafted sleeve would not hang, pass a hand or go into its armhole. */
 export function sleeveChecks(c: PartContext, v: SleeveValues, d: SleeveDraft): RawCheck[] {
   const found: RawCheck[] = [];
   const { plan } = d;

@@ -30,6 +30,7 @@ export interface SleeveDraft extends Drafted {
   readonly overSwung: boolean;
 }
 
+/** A sleeve as cut, cm, cap to end, into the armhole of the part above it; no panels while a figure is absent. */
 export function draftSleeve(c: PartContext, v: SleeveValues): SleeveDraft {
   const plan = planSleeve(c, v);
   const m = plan.marked;

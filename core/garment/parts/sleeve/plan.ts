@@ -361,6 +361,7 @@ const toTry = (c: PartContext, v: SleeveValues, { make }: Making): Figure[] =>
     length === null ? [] : [make(`try-${i + 1}`, 'sleeve length, to try', wanted(c, v, length))],
   );
 
+/** A sleeve as marked, cm, each figure with its terms: cap, widths at the arm’s levels, length and end. */
 export function planSleeve(c: PartContext, v: SleeveValues): SleevePlan {
   const arm = armOf(c);
   const making = makingOf(c);

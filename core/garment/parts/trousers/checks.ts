@@ -61,6 +61,7 @@ function legChecks(c: PartContext, d: TrouserDraft): RawCheck[] {
   return found;
 }
 
+/** What of drafted trousers would bind, strain or not meet. */
 export function trouserChecks(c: PartContext, v: TrouserValues, d: TrouserDraft): RawCheck[] {
   const found: RawCheck[] = [];
   const net = (id: string) => c.measured.get(id)?.net ?? null;

@@ -11,6 +11,7 @@ const ROOM: Readonly<Record<string, readonly [least: number, most: number]>> = {
   loose: [3, 5],
   'very-loose': [4, 7],
 };
+/** What a crotch has over the body’s own length, least and most, cm, by fit (common practice). */
 export const crotchRoom = (fit: FitClass) => ROOM[fit] ?? ([1, 2.5] as const);
 /** Both forks together, as parts of the body's hip (a metric block has 0.19, from memory). */
 const FORKS = { least: 0.175, most: 0.205 } as const;

@@ -46,6 +46,7 @@ export interface TrouserDraft extends Drafted {
   readonly measured: readonly Figure[];
 }
 
+/** Trousers as cut, cm; no panels while a figure is absent. */
 export function draftTrousers(c: PartContext, v: TrouserValues): TrouserDraft {
   const [waist, hip] = [c.line('waist'), c.line('hip')];
   const from = { girth: hip ? markedGirth(hip.figure) : null, name: 'hip' };
