@@ -1,4 +1,4 @@
-import type { FlatAsked } from '@rocchetto/core/compare/flat-asked.ts';
+import type { FlatChanged } from '@rocchetto/core/compare/flat-table.ts';
 import {
   FLAT_CUTS,
   type FlatCut,
@@ -6,7 +6,6 @@ import {
   LAID,
   type Laid,
 } from '@rocchetto/core/measures/flat/flat-points.ts';
-import type { FlatRow } from '@rocchetto/core/sheet/beside-flat.ts';
 import { z } from 'zod';
 import { lengthText } from './length.ts';
 import { made } from './made.ts';
@@ -49,9 +48,7 @@ export const FlatView = z.strictObject({
   by: z.string(),
   /** ISO instant */
   at: z.string(),
-  rows: z
-    .array(made<FlatRow & { readonly change: string | null; readonly asked: FlatAsked | null }>())
-    .readonly(),
+  rows: z.array(made<FlatChanged>()).readonly(),
   tolerance: z.string().nullable(),
   /** what is to be changed, as it was accepted, lengths kept open */
   changes: z

@@ -1,4 +1,4 @@
-import { accessible, expect, inDatabase, measured, signIn, test } from './help.ts';
+import { accessible, byApi, expect, inDatabase, measured, signIn, test } from './help.ts';
 
 test('a toile is laid flat and read by the keyboard alone; it stands beside body and sheet', async ({
   page,
@@ -104,4 +104,28 @@ test('a change is seen on panels, accepted for the piece and asked for; two piec
   await page.getByRole('link', { name: 'Compare with the pattern, bought, 38' }).click();
   await expect(page.getByRole('region', { name: 'Two pieces side by side' })).toContainText('1 of 1 points');
   await accessible(page, 'side by side');
+});
+
+test('beside an order without a brief a change is held against the client’s body and shown on a draft of its kind', async ({
+  page,
+}) => {
+  await signIn(page);
+  const { clientId } = await measured(page, 'Piece Only');
+  const order = await byApi(page, 'POST', '/orders', { clientId, what: 'Dress pattern' });
+  const { id } = await byApi(page, 'POST', `/orders/${order.id}/flat`, { of: 'pattern', cut: 'set-in' });
+  await page.goto(`/orders/${order.id}/flat?lay=${id}`);
+  await expect(page.getByText('held against the client as last measured')).toBeVisible();
+  const hip = page.getByLabel('half hip, in centimetres');
+  await hip.fill('48');
+  await hip.press('Enter');
+  await expect(page.getByRole('row', { name: /^half hip/ })).toContainText('outside');
+  await page.getByRole('button', { name: 'Show on panels of the half hip' }).press('Enter');
+  await expect(page.getByText('On a draft of a dress in a middle size')).toBeVisible();
+  await expect(
+    page
+      .getByRole('img', { name: /^skirt front: before thin, after strong/ })
+      .or(page.getByRole('img', { name: /front: before thin, after strong/ }))
+      .first(),
+  ).toBeVisible();
+  await accessible(page, 'on panels');
 });

@@ -120,6 +120,45 @@ describe('EN 13402-3, women (from memory)', () => {
   });
 });
 
+it('blends, all of them tried: a place follows another size’s line only where none comes nearer, and at least twice as near as the chosen one', () => {
+  const next = seeded(2828);
+  let followed = 0;
+  for (let i = 0; i < 300; i++) {
+    const body = { bust: 80 + next() * 40, waist: 62 + next() * 44, hip: 86 + next() * 42 };
+    const ranking = rankSizes(EN_13402, 'upper', netOf(body), wishes({}));
+    const chosen = ranking.sizes[0]!;
+    const changes = gradeSize(ranking, chosen, cm(0.1));
+    // Worked by itself: how far each size lies from the body at a place, within the tape’s own difference nothing.
+    const off = (size: string, id: 'bust' | 'waist' | 'hip') => {
+      const d = Math.abs(EN_13402.rows.find((r) => r.size === size)!.at[id]!.least - body[id]);
+      return d <= withinMeasuring(id) + 1e-9 ? 0 : d;
+    };
+    const others = EN_13402.rows.map((r) => r.size).filter((s) => s !== chosen.name);
+    // Every blend of the chosen size with a line of another at waist, hip, or both: the least that is left over.
+    const left = (waist: string, hip: string) => off(waist, 'waist') + off(hip, 'hip');
+    const least = Math.min(
+      ...[chosen.name, ...others].flatMap((w) => [chosen.name, ...others].map((h) => left(w, h))),
+    );
+    const line = (id: string) => changes.find((c) => c.zone === id)?.line ?? chosen.name;
+    const ours = left(line('waist'), line('hip'));
+    for (const id of ['waist', 'hip'] as const) {
+      const nearest = Math.min(...others.map((s) => off(s, id)));
+      const mine = off(chosen.name, id);
+      if (line(id) === chosen.name)
+        expect(mine === 0 || nearest >= mine / 2 - 1e-9, `${id} ${JSON.stringify(body)}`).toBe(true);
+      else {
+        followed++;
+        expect(off(line(id), id)).toBeCloseTo(nearest, 9);
+        expect(nearest).toBeLessThan(mine / 2);
+      }
+    }
+    // What a hand keeps of the chosen line is never more than twice what the best blend would leave.
+    expect(ours).toBeLessThanOrEqual(2 * least + 1e-9);
+    expect(changes.find((c) => c.zone === 'bust')?.line ?? null).toBeNull();
+  }
+  expect(followed).toBeGreaterThan(100);
+});
+
 it('our own skirt, run over bodies and brought in as a finished chart, gives its ease back', () => {
   const parts = [{ part: 'straight-skirt' }];
   const sheets = EN_13402.rows.slice(0, 6).map((r) => {

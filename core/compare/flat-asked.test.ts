@@ -52,6 +52,11 @@ describe('a change of what lies flat, as one of the program’s alterations', ()
     const hip = trial.effect.moved.find((m) => m.id === 'hip')!;
     expect(hip.after - hip.before).toBeCloseTo(4, 1);
   });
+  it('is what its sentence gives each edge: 1.95 too little across is told as 1 at each of four, and asked as 4', () => {
+    const row = off(skirt, 'skirt', 'half-hip', -1.95);
+    expect(tell(flatChange(row, HAND)!, 'cm')).toContain('Add 1 cm at each of the four');
+    expect(flatAsked(row, HAND)!.amount).toBeCloseTo(4, 9);
+  });
   it('every alteration that is named is one that the program has, and can be tried or is refused in a sentence', () => {
     for (const sheet of [skirt, dress])
       for (const cut of FLAT_CUTS)

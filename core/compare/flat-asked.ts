@@ -1,6 +1,7 @@
 import type { FlatRow } from '../sheet/beside-flat.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { type Rounding, roundLength } from '../units/rounding.ts';
+import { perEdge } from './flat-change.ts';
 
 /** A kind of alteration of the program with its way and amount, cm, as a change of what lies flat would be asked for at a fitting. */
 export interface FlatAsked {
@@ -63,12 +64,15 @@ export function flatAsked(row: FlatRow, hand: Rounding): FlatAsked | null {
   if (!does || row.differs === null || row.within !== false) return null;
   const [kind, less, more, face] = does;
   const legs = kind === 'leg-width';
-  // Round the body a half counts twice; of one leg it is what goes round that leg; shoulders are two.
-  const times = !row.point.half || row.point.id === 'half-neck' ? 1 : 2;
-  const amount = roundLength(
-    cm((Math.abs(row.differs) * times) / (row.point.id === 'shoulders' ? 2 : 1)),
-    hand,
-  );
+  const { each, edges } = perEdge(row, hand)!;
+  // All round it is what its edges get together, so that both say one thing; shoulders are two.
+  const whole =
+    row.point.id === 'shoulders'
+      ? Math.abs(row.differs) / 2
+      : edges === 4
+        ? 4 * each
+        : Math.abs(row.differs) * (row.point.half && row.point.id !== 'half-neck' ? 2 : 1);
+  const amount = roundLength(cm(whole), hand);
   if (amount <= 0) return null;
   const short = row.differs < 0;
   const way = short ? less : more;

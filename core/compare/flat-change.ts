@@ -62,20 +62,30 @@ function bustChange(row: FlatRow, { cup }: Bust, hand: Rounding): string {
   return `${full ? 'Full' : 'Small'} bust change (cup ${cup}): ${full ? 'spread' : 'overlap'} each half of the front by ${p(each)} at the bust point, nothing at the shoulder and the side. Its dart opens by as much ${full ? 'more' : 'less'}, and the front grows ${full ? 'longer' : 'shorter'} over the bust; back, shoulders and armhole stay.`;
 }
 
+/** What each edge gets where a point is off, in a step of the hand, cm, how many edges there are and where; null where it was not read. */
+export function perEdge(
+  { point, differs }: FlatRow,
+  hand: Rounding,
+): { readonly each: Cm; readonly edges: number; readonly where: string } | null {
+  if (differs === null) return null;
+  const zone = point.body ? findZone(point.body) : undefined;
+  const [edges, where] = WHERE[point.id] ?? (zone ? [zone.edges, zone.where] : [1, 'there']);
+  const whole = point.half && point.id !== 'half-neck' ? 2 * differs : differs;
+  return { each: roundLength(cm(Math.abs(whole) / edges), hand), edges, where };
+}
+
 /**
  * What to do where a pattern, a toile or a garment does not measure what it should: an amount for each edge, in a step of
  * the hand, where, and what moves with it. Null where it is within, or was not read.
  */
 export function flatChange(row: FlatRow, hand: Rounding, bust: Bust | null = null): string | null {
-  if (row.differs === null || row.within !== false) return null;
+  const at = perEdge(row, hand);
+  if (!at || row.within !== false) return null;
   if (bust && byCup(row, bust)) return bustChange(row, bust, hand);
-  const zone = row.point.body ? findZone(row.point.body) : undefined;
-  const [edges, where] = WHERE[row.point.id] ?? (zone ? [zone.edges, zone.where] : [1, 'there']);
-  const whole = row.point.half && row.point.id !== 'half-neck' ? 2 * row.differs : row.differs;
-  const each: Cm = roundLength(cm(Math.abs(whole) / edges), hand);
+  const { each, where } = at;
   if (each <= 0) return null;
   const [less, more] = OPEN[row.point.id] ?? ['Add', 'Take'];
-  return `${row.differs < 0 ? less : more} ${p(each)} ${where}.${MOVES[row.point.id] ? ` ${MOVES[row.point.id]}` : ''}`;
+  return `${row.differs! < 0 ? less : more} ${p(each)} ${where}.${MOVES[row.point.id] ? ` ${MOVES[row.point.id]}` : ''}`;
 }
 
 /** Everything read differs by about as much: its allowances were measured in. A sentence, or null. */

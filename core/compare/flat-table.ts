@@ -3,9 +3,9 @@ import type { FlatCut } from '../measures/flat/flat-points.ts';
 import { type Measured, resolveAll } from '../measures/session.ts';
 import { besideFlat, type FlatRow, flatSays } from '../sheet/beside-flat.ts';
 import type { Sheet } from '../sheet/compute.ts';
-import type { Cm } from '../units/length.ts';
+import { type Cm, cm } from '../units/length.ts';
 import { readLength, type Written } from '../units/reading.ts';
-import type { Rounding } from '../units/rounding.ts';
+import { type Rounding, roundLength } from '../units/rounding.ts';
 import { bustAsked, type FlatAsked, flatAsked } from './flat-asked.ts';
 import { allowancesIn, byCup, flatChange } from './flat-change.ts';
 import { wishesOf } from './wish.ts';
@@ -45,9 +45,18 @@ export function flatGround(sheet: Sheet | null): FlatGround {
   };
 }
 
+/** A point with what to do there. */
+export interface FlatChanged extends FlatRow {
+  readonly change: string | null;
+  /** as what alteration; null where none does it */
+  readonly asked: FlatAsked | null;
+  /** a bust change by a dart: so much more round the bust, all of it in front, cm; no alteration of sewn cloth does it */
+  readonly front: Cm | null;
+}
+
 /** One piece: its points beside body and sheet, what to do at each and as what alteration, and what to know of the whole. */
 export interface FlatTable {
-  readonly rows: readonly (FlatRow & { readonly change: string | null; readonly asked: FlatAsked | null })[];
+  readonly rows: readonly FlatChanged[];
   readonly says: readonly string[];
 }
 
@@ -70,10 +79,14 @@ export function flatTable(
   const held = besideFlat(cut, written, sheet, measured, wanted, own);
   const off = (id: string) => held.find((r) => r.point.id === id)?.within === false;
   const bust = { cup, shouldersFit: !off('shoulders') && !off('shoulder') };
-  const rows = held.map((r) => ({
-    ...r,
-    change: flatChange(r, hand, bust),
-    asked: byCup(r, bust) ? (princess ? bustAsked(r, hand) : null) : flatAsked(r, hand),
-  }));
+  const rows = held.map((r): FlatChanged => {
+    const cupped = byCup(r, bust);
+    return {
+      ...r,
+      change: flatChange(r, hand, bust),
+      asked: cupped ? (princess ? bustAsked(r, hand) : null) : flatAsked(r, hand),
+      front: cupped && !princess ? roundLength(cm(-2 * r.differs!), hand) : null,
+    };
+  });
   return { rows, says: [...flatSays(rows), ...[allowancesIn(rows)].filter((x) => x !== null)] };
 }

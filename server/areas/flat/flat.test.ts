@@ -69,8 +69,26 @@ describe('a toile laid flat beside its order', () => {
       bench!.send('POST', `/orders/${bare.id}/flat`, { of: 'garment', cut: 'set-in' }),
       201,
     );
-    const [view] = await read(id, { 'half-chest': '46.5 cm' });
+    const [view] = await read(id, { 'half-chest': '46.5 cm', 'half-hip': '51 cm' });
     expect(row(view, 'half-chest')).toMatchObject({ flat: 46.5, whole: 93, body: null, sheet: null });
+    // Held against the client as last measured, for another order: a hip of 98, and what a fitted dress wants there.
+    const hip = row(view, 'half-hip') as unknown as Record<string, number>;
+    expect(hip).toMatchObject({ body: 49, sheet: null });
+    expect(hip.ease).toBeGreaterThan(0);
+    expect(hip.differs).toBeCloseTo(51 - 49 - hip.ease!, 9);
+    expect(view.says[0]).toMatch(/no brief: the piece is held against the client as last measured/);
+    const stranger = await json(fitter!.send('POST', '/clients', { name: 'Never Measured' }), 201);
+    const unmeasured = await json(
+      fitter!.send('POST', '/orders', { clientId: stranger.id, what: 'Something' }),
+      201,
+    );
+    const other = await json(
+      bench!.send('POST', `/orders/${unmeasured.id}/flat`, { of: 'garment', cut: 'trousers' }),
+      201,
+    );
+    const [nothing] = await read(other.id, { 'half-hip': '51 cm' });
+    expect(row(nothing, 'half-hip')).toMatchObject({ body: null, should: null });
+    expect(nothing.says[0]).toMatch(/has not been measured/);
     await json(bench!.send('POST', '/orders/999999/flat', { of: 'garment', cut: 'set-in' }), 404);
     await json(bench!.send('POST', `/orders/${bare.id}/flat`, { of: 'sock', cut: 'set-in' }), 422);
   });

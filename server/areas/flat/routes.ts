@@ -1,6 +1,6 @@
 import type { FlatView } from '@rocchetto/contract';
 import { findFlatPoint, readLength } from '@rocchetto/core';
-import { type FlatGround, flatGround, flatTable } from '@rocchetto/core/compare/flat-table.ts';
+import { type FlatGround, flatTable } from '@rocchetto/core/compare/flat-table.ts';
 import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import type { Db } from '../../db/pool.ts';
@@ -12,6 +12,7 @@ import { readHouse } from '../../records/house.ts';
 import { madeSheet } from '../../records/made-sheet.ts';
 import { readOrder } from '../../records/orders.ts';
 import { threadsFor } from '../../threads/pool.ts';
+import { flatGrounds } from './ground.ts';
 import type { FlatJobs } from './jobs.ts';
 import { neckHalf } from './neck-half.ts';
 import {
@@ -40,8 +41,12 @@ export function flatRoutes(deps: Deps): Hono<Env> {
   async function view(db: Db, orderId: number): Promise<FlatView[]> {
     const lays = await flatLays(db, orderId);
     if (lays.length === 0) return [];
-    const ground = flatGround((await madeSheet(db, orderId, deps.now()))?.sheet ?? null);
-    return lays.map((lay) => viewOf(lay, ground));
+    const ground = await flatGrounds(db, orderId, deps.now());
+    return lays.map((lay) => {
+      const told = ground(lay.cut);
+      const table = viewOf(lay, told.ground);
+      return { ...table, says: [...told.says, ...table.says] };
+    });
   }
   on(app, 'GET /orders/:id/flat', async (c) => await view(deps.pool, idParam(c, 'order')));
   on(app, 'POST /orders/:id/flat', (c, { body }) => {

@@ -1,4 +1,5 @@
 import type { FlatView } from '@rocchetto/contract';
+import type { SheetUnit } from '@rocchetto/core';
 import { lazy, Suspense, useState } from 'react';
 import { useAcceptFlatMutation } from '../../api/flat.ts';
 import { Problem } from '../../shared/Problem.tsx';
@@ -10,20 +11,24 @@ interface Props {
   readonly lay: FlatView;
   readonly row: FlatView['rows'][number];
   readonly may: boolean;
+  /** the order has a draft of its own */
+  readonly drafted: boolean;
+  readonly unit: SheetUnit;
 }
 
 /** What can be done with a change: seen on panels, accepted for the piece, or taken back. */
-export function ChangeActs({ orderId, lay, row, may }: Props) {
+export function ChangeActs({ orderId, lay, row, may, drafted, unit }: Props) {
   const [seen, see] = useState(false);
   const [accept, { error, isLoading }] = useAcceptFlatMutation();
   const { name, id: point } = row.point;
   const kept = lay.changes.find((c) => c.point === point);
   const set = (accepted: boolean) => void accept({ orderId, id: lay.id, point, accepted });
+  const drawable = row.asked !== null || row.front !== null;
   const named = <span className="hidden"> of the {name}</span>;
   return (
     <>
       <span className="row">
-        {row.asked && (
+        {drawable && (
           <button type="button" className="quiet" aria-expanded={seen} onClick={() => see(!seen)}>
             {seen ? 'Hide panels' : 'Show on panels'}
             {named}
@@ -41,9 +46,9 @@ export function ChangeActs({ orderId, lay, row, may }: Props) {
           ))}
       </span>
       <Problem error={error} />
-      {seen && row.asked && (
+      {seen && drawable && (
         <Suspense fallback={<p className="soft">Drawing …</p>}>
-          <OnPanels orderId={orderId} asked={row.asked} />
+          <OnPanels orderId={orderId} drafted={drafted} cut={lay.cut} row={row} unit={unit} />
         </Suspense>
       )}
     </>

@@ -28,6 +28,7 @@ export function Component() {
   const { data: lays, error: away, refetch: again } = useFlatQuery(id);
   const [params, setParams] = useSearchParams();
   const may = useMay('alter.work');
+  const mayBrief = useMay('sheet.write');
   const { short } = useDays();
   const { unit } = useMe();
   if (!order || !lays)
@@ -95,15 +96,23 @@ export function Component() {
             </section>
           )}
           <section>
-            <p>
-              <Link to={`/orders/${id}/sheet`}>Open the sheet</Link>
-            </p>
-            {order.brief && (
-              <p>
-                <a href={`/api/orders/${id}/neck-template.pdf`} target="_blank" rel="noreferrer">
-                  Print neck template (PDF)
-                </a>
-              </p>
+            {order.brief ? (
+              <>
+                <p>
+                  <Link to={`/orders/${id}/sheet`}>Open the sheet</Link>
+                </p>
+                <p>
+                  <a href={`/api/orders/${id}/neck-template.pdf`} target="_blank" rel="noreferrer">
+                    Print neck template (PDF)
+                  </a>
+                </p>
+              </>
+            ) : (
+              mayBrief && (
+                <p>
+                  <Link to={`/orders/${id}/brief`}>Write brief</Link>
+                </p>
+              )
             )}
           </section>
         </>
@@ -258,7 +267,16 @@ function OneLay({
           <FlatTable
             lay={lay}
             unit={unit}
-            acts={(row) => <ChangeActs orderId={order.id} lay={lay} row={row} may={may} />}
+            acts={(row) => (
+              <ChangeActs
+                orderId={order.id}
+                lay={lay}
+                row={row}
+                may={may}
+                drafted={(order.brief?.parts.length ?? 0) > 0}
+                unit={unit}
+              />
+            )}
             {...(may
               ? {
                   field: (r) => (
