@@ -88,6 +88,8 @@ export const ClientMovesAsk = z.strictObject({
 export type ClientMovesAsk = z.infer<typeof ClientMovesAsk>;
 export const ClientMoves = z.strictObject({
   looked: z.number(),
+  /** the client has more open orders than were looked at */
+  more: z.boolean(),
   orders: z.array(OrderMoved).readonly(),
 });
 export type ClientMoves = z.infer<typeof ClientMoves>;

@@ -2,7 +2,7 @@ import { figure, sheetOf, skirtSpec } from '@rocchetto/contract/testing.ts';
 import { garmentSpec } from '@rocchetto/contract/testing-garments.ts';
 import { describe, expect, it } from 'vitest';
 import { asLines, randomBody, seeded } from '../garment/testing.ts';
-import { heldOf, moveLines, nothingMoved, panelsMoved, whatMoved } from './what-moved.ts';
+import { halvesMoved, heldOf, moveLines, nothingMoved, panelsMoved, whatMoved } from './what-moved.ts';
 
 const LINES = ['waist 70 cm', 'hip 96 cm', 'waist-to-hip 20.5 cm'];
 const skirt = (more: Parameters<typeof skirtSpec>[1] = {}, lines = LINES) =>
@@ -52,6 +52,23 @@ describe('what is otherwise in one sheet than in another', () => {
     const tight = whatMoved(before, close);
     expect(tight.said.join()).toContain('room to sit');
     expect(whatMoved(close, before).gone).toEqual(tight.said);
+  });
+  it('tells each side apart where only one moves: a left hem 1.5 longer is on the left panels, and there 1.5 longer', () => {
+    const hems = (left: number) =>
+      ['hem-front', 'hem-right', 'hem-back'].map((h) => `${h} 62 cm`).concat(`hem-left ${left} cm`);
+    const [even, uneven] = [62, 63.5].map((left) => skirt({}, [...LINES, ...hems(left)]));
+    const drawn = halvesMoved(even!, uneven!);
+    expect(drawn.map((p) => p.side)).toContain('left');
+    const long = (d: string) => {
+      const ys = [...d.matchAll(/-?[\d.]+[ ,](-?[\d.]+)/g)].map((m) => Number(m[1]));
+      return Math.max(...ys) - Math.min(...ys);
+    };
+    const of = (side: string) => drawn.find((p) => p.panel === 'skirt.front' && p.side === side);
+    expect(long(of('left')!.after) - long(of('left')!.before)).toBeCloseTo(1.5, 1);
+    expect(of('right')).toBeUndefined();
+    // What goes round moves on both, and stands once.
+    expect(new Set(halvesMoved(before, wider).map((p) => p.side))).toEqual(new Set(['both']));
+    expect(halvesMoved(uneven!, uneven!)).toEqual([]);
   });
   it('tells a reading that is missing as none', () => {
     const without = skirt({}, LINES.slice(0, 1));

@@ -117,6 +117,21 @@ export function panelsMoved(before: readonly Panel[], after: readonly Panel[]): 
     return [drawnPanel(was, is, 'both', was && is ? widened(was, is) : [])];
   });
 }
+/** Both halves: a panel that is drawn alike at left and right stands once, one that is not stands for each side. */
+export function halvesMoved(
+  before: Pick<Sheet, 'panels' | 'left'>,
+  after: Pick<Sheet, 'panels' | 'left'>,
+): readonly DrawnPanel[] {
+  const right = panelsMoved(before.panels, after.panels);
+  if (before.left === before.panels && after.left === after.panels) return right;
+  const left = panelsMoved(before.left, after.left);
+  const like = (all: readonly DrawnPanel[], p: DrawnPanel) =>
+    all.some((q) => q.panel === p.panel && q.before === p.before && q.after === p.after);
+  return [
+    ...right.map((p) => (like(left, p) ? p : { ...p, side: 'right' as const })),
+    ...left.filter((p) => !like(right, p)).map((p) => ({ ...p, side: 'left' as const })),
+  ];
+}
 const outline = (p: Panel) =>
   `${pathData(sewnOutline(p), true)} ${p.darts.map((d) => [...d.legs, d.tip].join()).join(' ')} ${(p.inner ?? []).map((d) => [d.up, d.at, d.down].join()).join(' ')}`;
 

@@ -201,17 +201,18 @@ export async function openSheetsCount(db: Db, today: string): Promise<number> {
   });
   return rows[0]!.n;
 }
-/** A client's open orders with a sheet. */
+/** A client's open orders with a sheet, those due first, up to a bound. */
 export async function openSheetsOf(
   db: Db,
   clientId: number,
   today: string,
+  most: number,
 ): Promise<{ id: number; agreed: boolean }[]> {
   const { rows } = await db.query<{ id: number; agreed: boolean }>({
     name: 'open-sheets-of-client',
     text: `select id, stage = 'agreed' as agreed from orders o where client_id = $2 and ${OPEN_SHEET}
-       order by coalesce(due_on, 'infinity'::date), id limit 100`,
-    values: [today, clientId],
+       order by coalesce(due_on, 'infinity'::date), id limit $3`,
+    values: [today, clientId, most],
   });
   return rows;
 }

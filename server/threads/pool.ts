@@ -29,6 +29,8 @@ const threads = (): Piscina => {
     minThreads: 0,
     maxThreads: 2,
     concurrentTasksPerWorker: 1,
+    // Between two jobs a thread goes on with what it prepares, and does not sleep until the next.
+    atomics: 'disabled',
     idleTimeout: IDLE,
     niceIncrement: 10,
     execArgv: BUILT ? ['--enable-source-maps'] : [],

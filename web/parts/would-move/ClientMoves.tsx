@@ -17,7 +17,8 @@ export function ClientMoves(ask: Props) {
         Working out the open orders …
       </p>
     );
-  const { orders, looked } = data;
+  const { orders, looked, more } = data;
+  const of = `${more ? 'the first ' : ''}${looked} open order${looked === 1 ? '' : 's'}`;
   return (
     <>
       <p role="status">
@@ -26,8 +27,8 @@ export function ClientMoves(ask: Props) {
             ? 'No other open order is made from this measuring.'
             : 'Every open order is made from this measuring.'
           : orders.length === 0
-            ? 'It would change no open order.'
-            : `It would change ${orders.length} of ${looked} open order${looked === 1 ? '' : 's'}. Nothing is kept.`}
+            ? `It would change none of ${of}.`
+            : `It would change ${orders.length} of ${of}. Nothing is kept.`}
       </p>
       <MovedOrders orders={orders} />
     </>

@@ -17,7 +17,7 @@ import { Notice } from '../../shared/Notice.tsx';
 import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { RuleTable } from './RuleTable.tsx';
-import { useWouldMove } from './useWouldMove.ts';
+import { usePrepared, useWouldMove } from './useWouldMove.ts';
 
 /** Everything the house goes by, as tables: what holds here, what is usual, who changed it, and what a change would move. */
 export function Component() {
@@ -29,6 +29,7 @@ export function Component() {
 function Rules({ view, refetch }: { view: HouseRulesView; refetch: () => unknown }) {
   const may = useMay('house.write');
   const { unit } = useMe();
+  usePrepared(view.rules, may);
   const [change, changing] = useChangeHouseRulesMutation();
   /** the rules as they were when the tables were opened; null while they are only read */
   const [opened, setOpened] = useState<HouseRulesWire | null>(null);

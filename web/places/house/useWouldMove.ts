@@ -60,3 +60,12 @@ export function useWouldMove(rules: HouseRulesWire) {
     },
   };
 }
+
+/** Tells the server that other rules may be tried soon: it drafts the open orders as they are, while nobody asks. */
+export function usePrepared(rules: HouseRulesWire, may: boolean): void {
+  const dispatch = useDispatch<typeof store.dispatch>();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the page is opened
+  useEffect(() => {
+    if (may) void dispatch(wouldMovePiece({ rules, after: '' }, { subscribe: false, forceRefetch: true }));
+  }, [may]);
+}

@@ -1,6 +1,6 @@
 import { printWithUnit, resolveAll, type Sheet, type SheetUnit, tell } from '@rocchetto/core';
 import { bodySeen, roomsOf, wishedBy } from '@rocchetto/core/compare/ease-seen.ts';
-import { nothingMoved, panelsMoved, type WhatMoved, whatMoved } from '@rocchetto/core/compare/what-moved.ts';
+import { halvesMoved, nothingMoved, type WhatMoved, whatMoved } from '@rocchetto/core/compare/what-moved.ts';
 import { useMemo } from 'react';
 import { Moved } from '../../parts/drawings/Moved.tsx';
 import { PanelsChanged } from '../../parts/drawings/PanelsChanged.tsx';
@@ -17,7 +17,7 @@ interface Props {
 /** What the sheet would be: figures, panels old and new, pieces to cut, notions, warnings, and the ease around the body. */
 export function Outcome({ before, after, trying, unit }: Props) {
   const moved = useMemo(() => whatMoved(before, after), [before, after]);
-  const panels = useMemo(() => panelsMoved(before.panels, after.panels), [before, after]);
+  const panels = useMemo(() => halvesMoved(before, after), [before, after]);
   return (
     <section aria-label="What it would change" className="outcome">
       <p role="status">
