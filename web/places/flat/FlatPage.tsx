@@ -45,9 +45,13 @@ export function Component() {
         }}
       />
     );
+  const named = params.get('lay');
+  // One that is named and not there is not another one: what is typed would be that one's.
   const lay = params.has('new')
     ? undefined
-    : (lays.find((l) => l.id === Number(params.get('lay'))) ?? lays[0]);
+    : named === null
+      ? lays[0]
+      : lays.find((l) => l.id === Number(named));
   return (
     <Place
       title="Measured flat"
@@ -119,7 +123,9 @@ export function Component() {
       }
     >
       <h1>Measured flat for {order.clientName}</h1>
-      {lay ? (
+      {named !== null && !lay ? (
+        <Notice>This piece is not beside this order, or not any more. Choose one of the list.</Notice>
+      ) : lay ? (
         <OneLay
           key={lay.id}
           order={order}
@@ -128,7 +134,13 @@ export function Component() {
           may={may}
         />
       ) : may ? (
-        <LayOne orderId={id} onLaid={(laid) => setParams({ lay: String(laid) })} />
+        <LayOne
+          orderId={id}
+          onLaid={async (laid) => {
+            await again();
+            setParams({ lay: String(laid) });
+          }}
+        />
       ) : (
         <p className="soft">Nothing measured flat yet.</p>
       )}
@@ -136,11 +148,18 @@ export function Component() {
   );
 }
 
-function LayOne({ orderId, onLaid }: { orderId: number; onLaid: (id: number) => void }) {
-  const [lay, { error, isLoading }] = useLayFlatMutation();
+interface LayOneProps {
+  readonly orderId: number;
+  /** once it is laid: goes to it as soon as it is there */
+  readonly onLaid: (id: number) => Promise<void>;
+}
+function LayOne({ orderId, onLaid }: LayOneProps) {
+  const [lay, { error }] = useLayFlatMutation();
+  const [laying, setLaying] = useState(false);
   const send = async (e: FormEvent<HTMLFormElement>) => {
     e.preventDefault();
     const f = new FormData(e.currentTarget);
+    setLaying(true);
     const done = await lay({
       orderId,
       of: String(f.get('of')),
@@ -148,7 +167,8 @@ function LayOne({ orderId, onLaid }: { orderId: number; onLaid: (id: number) => 
       words: String(f.get('words')).trim(),
       tolerance: null,
     });
-    if ('data' in done) onLaid(done.data!.id);
+    if ('data' in done) await onLaid(done.data!.id);
+    setLaying(false);
   };
   return (
     <form onSubmit={send} className="layone">
@@ -182,7 +202,7 @@ function LayOne({ orderId, onLaid }: { orderId: number; onLaid: (id: number) => 
         placeholder="e.g. grey linen dress, second toile"
       />
       <p>
-        <Button type="primary" htmlType="submit" loading={isLoading}>
+        <Button type="primary" htmlType="submit" loading={laying}>
           Start measuring flat
         </Button>
       </p>
@@ -238,6 +258,7 @@ function OneLay({
     fields.current.get(n?.point.id ?? '')?.focus();
   };
   const other = unit === 'cm' ? 'in' : 'cm';
+  const drafted = (order.brief?.parts.length ?? 0) > 0;
   return (
     <>
       <p className="soft">
@@ -268,14 +289,7 @@ function OneLay({
             lay={lay}
             unit={unit}
             acts={(row) => (
-              <ChangeActs
-                orderId={order.id}
-                lay={lay}
-                row={row}
-                may={may}
-                drafted={(order.brief?.parts.length ?? 0) > 0}
-                unit={unit}
-              />
+              <ChangeActs orderId={order.id} lay={lay} row={row} may={may} drafted={drafted} unit={unit} />
             )}
             {...(may
               ? {
@@ -314,7 +328,7 @@ function OneLay({
         </div>
       </div>
       <Suspense>
-        <LayEase orderId={order.id} lay={lay} unit={unit} />
+        <LayEase orderId={order.id} drafted={drafted} lay={lay} unit={unit} />
       </Suspense>
     </>
   );

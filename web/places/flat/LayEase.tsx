@@ -13,12 +13,30 @@ const LEVEL: Readonly<Record<string, string>> = {
   'half-hip': 'hip',
 };
 
+interface Props {
+  readonly orderId: number;
+  /** the order has a brief, and with it a sheet */
+  readonly drafted: boolean;
+  readonly lay: FlatView;
+  readonly unit: SheetUnit;
+}
+
 /** The piece on the table around the body, and what is wanted of it. */
-export default function LayEase({ orderId, lay, unit }: { orderId: number; lay: FlatView; unit: SheetUnit }) {
-  const { data: view } = useSheetQuery({ id: orderId, revision: null });
-  if (!view || view.spec.readings.length === 0) return null;
-  const { spec } = view;
-  const measured = resolveAll(spec.readings.map((r, i) => specReading(r, i, spec)));
+export default function LayEase({ orderId, drafted, lay, unit }: Props) {
+  const { data: view } = useSheetQuery({ id: orderId, revision: null }, { skip: !drafted });
+  if (drafted && (!view || view.spec.readings.length === 0)) return null;
+  const measured = new Map(
+    view
+      ? [...resolveAll(view.spec.readings.map((r, i) => specReading(r, i, view.spec)))].map(([id, m]) => [
+          id,
+          m.net,
+        ])
+      : [],
+  );
+  // Without a sheet the body is known where the table has it.
+  for (const { point, body } of lay.rows)
+    if (point.body && point.half && body !== null && !measured.has(point.body))
+      measured.set(point.body, cm(2 * body));
   const rooms = (of: 'flat' | 'should') =>
     lay.rows.flatMap((r): Room[] => {
       const [id, is] = [LEVEL[r.point.id], r[of]];
@@ -28,7 +46,7 @@ export default function LayEase({ orderId, lay, unit }: { orderId: number; lay: 
     });
   return (
     <EaseSeen
-      levels={bodySeen((id) => measured.get(id)?.net ?? null).levels}
+      levels={bodySeen((id) => measured.get(id) ?? null).levels}
       of={`the ${lay.of}`}
       rooms={rooms('flat')}
       was={rooms('should')}
