@@ -54,6 +54,8 @@ export const PointView = Target.omit({ target: true, tolerance: true }).extend({
   tolerance: z.number().nullable(),
   /** what the sheet marks, before any alteration; cm */
   agreed: z.number().nullable(),
+  /** how much more of it lies in front than the sheet marks, cm; null where the sheet has no such measure */
+  inFront: z.number().nullable(),
   /** it must be measured before the garment leaves */
   required: z.boolean(),
   reading: z

@@ -103,15 +103,18 @@ interface Measure {
   readonly name: string;
   readonly kind: Before['kind'];
   readonly value: number;
+  /** what of it lies on front panels */
+  readonly front: number;
 }
 /** Panels are never changed in place: what was measured on a list of them holds. */
 const MEASURED = new WeakMap<readonly Panel[], ReadonlyMap<string, Measure>>();
 
 function measured(panels: readonly Panel[]): Map<string, Measure> {
   const out = new Map<string, Measure>();
-  const add = (id: string, name: string, kind: Before['kind'], value: number) => {
+  const add = (id: string, name: string, kind: Before['kind'], value: number, p: Panel) => {
     const known = out.get(id);
-    out.set(id, { name, kind, value: (known?.value ?? 0) + value });
+    const front = p.share === 'front' ? value : 0;
+    out.set(id, { name, kind, value: (known?.value ?? 0) + value, front: (known?.front ?? 0) + front });
   };
   const main = panels.filter(isMain);
   for (const [id, { name, of, without }] of linesOf(main))
@@ -122,6 +125,7 @@ function measured(panels: readonly Panel[]): Map<string, Measure> {
         without.length > 0 ? `${name}, without the ${without.join(' and the ')}` : name,
         isSleeve(panel) ? 'edge' : 'girth',
         width * perHalf(panel),
+        panel,
       );
     }
   for (const p of main) {
@@ -131,15 +135,15 @@ function measured(panels: readonly Panel[]): Map<string, Measure> {
       if (e.fold || e.path.length === 0) continue;
       const length = sewnLength(p, e.id);
       if (e.id === 'waist' || e.id === 'hem' || e.id === 'neck')
-        add(`${part}.${e.id}`, `${e.name} of the ${part}`, 'girth', (length + (p.beside ?? 0)) * times);
-      else add(`${p.id}/${e.id}`, `${e.name}, ${p.name}`, 'edge', length);
+        add(`${part}.${e.id}`, `${e.name} of the ${part}`, 'girth', (length + (p.beside ?? 0)) * times, p);
+      else add(`${p.id}/${e.id}`, `${e.name}, ${p.name}`, 'edge', length, p);
     }
     const centre = p.edges.find((e) => e.id === p.across.centre);
-    if (centre?.fold) add(`${p.id}/centre`, `${centre.name}, ${p.name}`, 'edge', sewnLength(p, centre.id));
+    if (centre?.fold) add(`${p.id}/centre`, `${centre.name}, ${p.name}`, 'edge', sewnLength(p, centre.id), p);
   }
   for (const p of panels.filter((q) => q.layer === 'outer' && q.share === 'cuff'))
     if (p.edges.some((e) => kindOf(p, e) === 'cuff-edge'))
-      add(`${p.id}/around`, `${p.name}, around, with its overlap`, 'edge', sewnLength(p, 'sleeve'));
+      add(`${p.id}/around`, `${p.name}, around, with its overlap`, 'edge', sewnLength(p, 'sleeve'), p);
   return out;
 }
 
@@ -160,6 +164,8 @@ export interface Point {
   readonly name: string;
   readonly kind: Before['kind'];
   readonly target: Cm;
+  /** what of it lies on front panels */
+  readonly front: Cm;
 }
 
 /** What the finished garment should measure by now: its girths, and its lengths at front, sides and back. */
@@ -170,11 +176,12 @@ export function finishedPoints(now: Halves): Point[] {
       ([id, { kind }]) =>
         kind === 'girth' || /\/(side|centre|wrist|underarm)$/.test(id) || /^sleeve[^/]*$/.test(id),
     )
-    .map(([id, { name, kind, value }]) => ({
+    .map(([id, { name, kind, value, front }]) => ({
       id,
       name,
       kind,
       target: cm(kind === 'girth' ? value + (left.get(id)?.value ?? value) : value),
+      front: cm(kind === 'girth' ? front + (left.get(id)?.front ?? front) : front),
     }))
     .sort((a, b) => Number(a.kind === 'edge') - Number(b.kind === 'edge'));
 }

@@ -65,9 +65,10 @@ export async function told(db: Db, orderId: number, now: Date): Promise<OrderAlt
   const came = await broughtIn(db, orderId);
   const read = by || came ? await pointsRead(db, orderId) : null;
   const asItCame = came ? (findGarmentKind(came.kind)?.points ?? []) : [];
-  const agreed = new Map(made ? finishedPoints(halvesOf(made.sheet)).map((p) => [p.id, p.target]) : []);
+  const agreed = new Map(made ? finishedPoints(halvesOf(made.sheet)).map((p) => [p.id, p]) : []);
   const points = (by ? finishedPoints(by) : []).map((p): PointView => {
     const found = read?.get(p.id);
+    const was = agreed.get(p.id);
     // A reading of before an alteration says nothing of what the garment is now.
     const still = found && found.target !== null && Math.abs(found.target - p.target) < 0.01 ? found : null;
     return {
@@ -75,7 +76,8 @@ export async function told(db: Db, orderId: number, now: Date): Promise<OrderAlt
       name: p.name,
       target: p.target,
       tolerance: TARGET_TOLERANCE[p.kind],
-      agreed: agreed.get(p.id) ?? null,
+      agreed: was?.target ?? null,
+      inFront: was ? p.front - was.front : null,
       required: p.kind === 'girth',
       reading: still && readingView(still),
     };
@@ -99,6 +101,7 @@ export async function told(db: Db, orderId: number, now: Date): Promise<OrderAlt
           ...p,
           target: null,
           agreed: null,
+          inFront: null,
           tolerance: null,
           required: false,
           reading: readingView(read?.get(p.id)),

@@ -35,7 +35,8 @@ function drawnOn(spec: SpecFile, { asked, front }: Row): readonly DrawnPanel[] {
     const [before, after] = both.map((s) =>
       s.panels.filter((p) => p.layer === 'outer' && p.share === 'front'),
     );
-    return panelsMoved(before!, after!);
+    // What only follows by less than a pencil’s line is not shown as changed.
+    return panelsMoved(before!, after!).filter((p) => p.amounts.length > 0);
   }
   if (asked === null) return [];
   const sheet = computeSheet(toSheetInput(spec));

@@ -144,6 +144,9 @@ function Sizes({ order, chart, mayWrite }: { order: OrderFull; chart: number; ma
   );
 }
 
+/** A chart says nothing of how a girth is shared between front and back. */
+const plain = { front: null, back: null } as const;
+
 function Ranked({
   view,
   orderId,
@@ -179,13 +182,9 @@ function Ranked({
         <EaseSeen
           levels={view.body.levels}
           of={`size ${seen.name}`}
-          rooms={seen.zones.map((z) => ({
-            id: z.id,
-            ease: z.ease,
-            front: null,
-            back: null,
-            least: z.wish.least,
-          }))}
+          rooms={seen.zones.map((z) => ({ ...plain, id: z.id, ease: z.ease, least: z.wish.least }))}
+          was={seen.zones.map((z) => ({ ...plain, id: z.id, ease: z.wish.want, least: z.wish.least }))}
+          wasIs={['wanted', 'as it is wanted']}
           unit={unit}
         />
       )}

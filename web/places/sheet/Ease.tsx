@@ -27,15 +27,19 @@ export default function Ease({ orderId, view: { spec }, sheet, altered, unit }: 
     wishedBy(toBrief(spec.garment), toHouse(spec.house).ease),
   );
   const { data } = useAlterationsQuery(orderId, { skip: !altered });
-  // What was pinned at the fittings: the girths as they are altered.
+  // What was pinned at the fittings: the girths as they are altered, and what of it lies in front.
   const by = (id: string) => {
     const point = data?.points.find((x) => x.id === id || x.id.endsWith(`.${id}`));
-    return point?.agreed == null || point.target === null ? 0 : point.target - point.agreed;
+    return point?.agreed == null || point.target === null
+      ? { all: 0, front: 0 }
+      : { all: point.target - point.agreed, front: point.inFront };
   };
   const rooms = drafted.map((r) => {
     const more = by(r.id);
-    // Where it lies, in front or behind, the girth alone does not say.
-    return Math.abs(more) < 0.05 ? r : { ...r, ease: cm(r.ease + more), front: null, back: null };
+    if (Math.abs(more.all) < 0.05 && Math.abs(more.front ?? 0) < 0.05) return r;
+    const front = r.front === null || more.front === null ? null : cm(r.front + more.front);
+    const ease = cm(r.ease + more.all);
+    return { ...r, ease, front, back: front === null ? null : cm(ease - front) };
   });
   const pinned = rooms.some((r, i) => r !== drafted[i]);
   if (levels.length < 2 || !levels.some((l) => rooms.some((r) => r.id === l.id)))
