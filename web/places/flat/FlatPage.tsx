@@ -201,7 +201,7 @@ function LayOne({ orderId, onLaid }: LayOneProps) {
         maxLength={200}
         placeholder="e.g. grey linen dress, second toile"
       />
-      <p>
+      <p className="acts">
         <Button type="primary" htmlType="submit" loading={laying}>
           Start measuring flat
         </Button>

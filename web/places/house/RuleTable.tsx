@@ -24,7 +24,7 @@ export function RuleTable({ table: t, texts, changes, wrong, onWrite }: Props) {
     changes.find((c) => c.moved.some((m) => cells.some((cell) => cell.path === m.path)));
   return (
     <>
-      <h2>{t.name}</h2>
+      <h2 id={t.id}>{t.name}</h2>
       <p className="soft">{tell(t.says, unit)}</p>
       <div className="scroll">
         <table className="ledger rules">

@@ -16,6 +16,7 @@ import { useDays, useMay, useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { useSectionOfAddress } from '../../shared/useSectionOfAddress.ts';
 import { RuleTable } from './RuleTable.tsx';
 import { usePrepared, useWouldMove } from './useWouldMove.ts';
 
@@ -30,6 +31,7 @@ function Rules({ view, refetch }: { view: HouseRulesView; refetch: () => unknown
   const may = useMay('house.write');
   const { unit } = useMe();
   usePrepared(view.rules, may);
+  useSectionOfAddress(true);
   const [change, changing] = useChangeHouseRulesMutation();
   /** the rules as they were when the tables were opened; null while they are only read */
   const [opened, setOpened] = useState<HouseRulesWire | null>(null);
@@ -76,6 +78,16 @@ function Rules({ view, refetch }: { view: HouseRulesView; refetch: () => unknown
             </section>
           )}
           {editing && read.success && moved.length > 0 && <Effect rules={read.data} />}
+          <nav aria-label="Tables">
+            <h2>Tables</h2>
+            <ul className="why">
+              {RULE_TABLES.map((t) => (
+                <li key={t.id}>
+                  <a href={`#${t.id}`}>{t.name}</a>
+                </li>
+              ))}
+            </ul>
+          </nav>
           <History changes={view.changes} />
         </>
       }
