@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 
 const book = readFileSync('docs/words.md', 'utf8');
@@ -34,6 +34,19 @@ describe('the words of the program', () => {
     expect(found(new RegExp(`.{0,20}(?<![A-Za-z])(${phrases.map(literal).join('|')}).{0,20}`, 'g'))).toEqual(
       [],
     ));
+  it('nor does a page of the docs that is read by who uses the program', () => {
+    const papers = [
+      'README.md',
+      ...readdirSync('docs')
+        .filter((f) => f.endsWith('.md') && f !== 'words.md')
+        .map((f) => `docs/${f}`),
+    ];
+    expect(papers.length).toBeGreaterThan(5);
+    const old = new RegExp(`.{0,20}(?<![A-Za-z])(${phrases.map(literal).join('|')}).{0,20}`, 'g');
+    expect(
+      papers.flatMap((f) => [...readFileSync(f, 'utf8').matchAll(old)].map((m) => `${f}: ${m[0]}`)),
+    ).toEqual([]);
+  });
   it('would be noticed: an old label and an old phrase in a page', () => {
     expect('<button> take off </button>'.replace(/\s+/g, ' ')).toMatch(
       new RegExp(`> ?(${labels.map(literal).join('|')}) ?</`),

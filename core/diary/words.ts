@@ -79,6 +79,9 @@ export const PAGE_WORDS = {
   cancelled: 'This appointment is cancelled.',
   over: 'This appointment is over.',
   away: 'Can’t reach the studio. What you wrote is still here. Try again in a moment.',
+  notOpen: 'There is nothing left to answer. Please call the studio.',
+  lapsed: 'These times are no longer held for you. Please call the studio.',
+  whichTime: 'Please choose one of the times.',
 } as const;
 export type PageWord = keyof typeof PAGE_WORDS;
 export const PAGE_WORD_IDS = Object.keys(PAGE_WORDS) as readonly PageWord[];

@@ -108,7 +108,12 @@ describe('a client’s own language', () => {
     words: {
       confirmed: { subject: 'Votre {kind} le {day}', body: 'Chère {client}, le {day} à {time}.\n{link}' },
     },
-    page: { come: 'Oui, je viendrai', yours: '{client}, votre {kind}', held: 'Jusqu’au {until}.' },
+    page: {
+      come: 'Oui, je viendrai',
+      yours: '{client}, votre {kind}',
+      held: 'Jusqu’au {until}.',
+      notOpen: 'Rien à répondre.',
+    },
     kinds: { fitting: 'essayage' },
   };
   it('is that of the letter and of the page where the studio has texts in it, and the studio’s own elsewhere', async () => {
@@ -134,7 +139,8 @@ describe('a client’s own language', () => {
         body: string;
       }[];
     };
-    const of = await letter((await write('Margaux Tisserand', 'fr')).id, '10:00');
+    const margaux = (await write('Margaux Tisserand', 'fr')).id;
+    const of = await letter(margaux, '10:00');
     const [told] = of.filter((m) => m.kind === 'confirmed');
     expect(told!.subject).toBe('Votre essayage le lundi 23 mars 2026');
     expect(told!.body).toMatch(/^Chère Margaux Tisserand, le lundi 23 mars 2026 à 10:00\.\nhttps:/);
@@ -149,6 +155,9 @@ describe('a client’s own language', () => {
       held: '',
       cant: 'I can’t come',
     });
+    // A refusal is said as the page is.
+    await t.pool.query(`update appointment set status = 'arrived' where client_id = $1`, [margaux]);
+    expect((await json(say(key, 'yes'), 422)).detail).toBe('Rien à répondre.');
     const [other] = (await letter((await write('Nils Haldorsen', 'nb')).id, '14:00')).filter(
       (m) => m.kind === 'confirmed',
     );

@@ -1,6 +1,6 @@
 import { type AppointmentView, type ClientPage, contactOf, messageValues } from '@rocchetto/contract';
 import { printDayIn } from '@rocchetto/core/dates/in-language.ts';
-import { fillWords, PAGE_WORD_IDS, PAGE_WORDS } from '@rocchetto/core/diary/words.ts';
+import { fillWords, PAGE_WORD_IDS, PAGE_WORDS, type PageWord } from '@rocchetto/core/diary/words.ts';
 import { wallAt } from '@rocchetto/core/diary/zoned.ts';
 import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
@@ -108,13 +108,13 @@ export function answerRoutes(deps: Deps): Hono<Env> {
         a.answerWords === words &&
         (answer !== 'yes' || !slotId || chosen?.state === 'taken');
       if (again) return { id: a.id, page: await pageOf(tx, a, house) };
-      if (a.status !== 'offered' && a.status !== 'confirmed')
-        throw new Refusal(422, 'not-open', 'There is nothing left to answer. Please call the studio.');
+      // A refusal is said as the page is.
+      const no = async (code: string, word: PageWord) =>
+        new Refusal(422, code, (await pageOf(tx, a, house)).words[word]);
+      if (a.status !== 'offered' && a.status !== 'confirmed') throw await no('not-open', 'notOpen');
       if (a.status === 'offered' && answer === 'yes') {
-        if (a.heldUntil && new Date(a.heldUntil) <= now)
-          throw new Refusal(422, 'lapsed', 'These times are no longer held for you. Please call the studio.');
-        if (chosen?.state !== 'offered')
-          throw new Refusal(422, 'which-time', 'Please choose one of the times.');
+        if (a.heldUntil && new Date(a.heldUntil) <= now) throw await no('lapsed', 'lapsed');
+        if (chosen?.state !== 'offered') throw await no('which-time', 'whichTime');
         await leaveSlots(tx, a.id, { but: chosen.id, reason: 'the client chose another', by: null, at: now });
         await takeSlot(tx, chosen.id);
         await stepAppointment(tx, a.id, 'confirmed', { heldUntil: null });

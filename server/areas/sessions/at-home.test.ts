@@ -109,7 +109,13 @@ describe('a client measures at home', () => {
   it('speaks the client’s language where the studio wrote the page in it, and its own English for the rest', async () => {
     const principal = await t.as('principal');
     const { version, rules } = await json(principal.get('/diary/house'));
-    const languages = { fr: { home: { start: 'Commencer', 'name waist': 'Taille' } } };
+    const home = {
+      start: 'Commencer',
+      'name waist': 'Taille',
+      unread: 'Écrivez un nombre.',
+      sentAlready: 'Envoyé le {sent}.',
+    };
+    const languages = { fr: { home } };
     await json(principal.send('PUT', '/diary/rules', { version, rules: { ...rules, languages } }));
     const wrong = { fr: { home: { start: 'Commencer {link}' } } };
     const refused = await json(
@@ -123,6 +129,12 @@ describe('a client measures at home', () => {
       until: 'mardi 24 mars 2026',
       words: { start: 'Commencer', 'name waist': 'Taille', 'name hip': 'Hip' },
     });
+    // So are its refusals, with the name that the page has.
+    const send = (of: Record<string, string>, status: number) =>
+      json(ask('/at-home', { key, unit: 'cm', readings: readings(of) }), status);
+    expect((await send({ ...HERS, waist: 'large' }, 422)).detail).toBe('Taille: Écrivez un nombre.');
+    await send(HERS, 200);
+    expect((await send({ ...HERS, hip: '92' }, 409)).detail).toBe('Envoyé le mardi 10 mars 2026.');
     const other = await linked({ language: 'de' });
     expect(await json(look(other.key))).toMatchObject({ language: '', until: '24 Mar 2026' });
   });

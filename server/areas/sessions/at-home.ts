@@ -19,7 +19,7 @@ import {
   wholeOf,
 } from '@rocchetto/core';
 import { printDayIn } from '@rocchetto/core/dates/in-language.ts';
-import { HOME_WORDS, homeWord } from '@rocchetto/core/measures/guide/home-words.ts';
+import { fillHome, HOME_WORDS, type HomeWord, homeWord } from '@rocchetto/core/measures/guide/home-words.ts';
 import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import { type Db, inTransaction, type Tx } from '../../db/pool.ts';
@@ -89,14 +89,18 @@ async function pageOf(db: Db, link: HomeLink, house: House): Promise<HomePage> {
  * What was typed at home as readings, flagged as reported.
  * @throws Refusal 422 with a sentence for each that cannot be, or that is unlikely and was not looked at again
  */
-function readingsOf({ readings, unit, helper }: HomeSend, asked: ReadonlySet<string>, at: string) {
+function readingsOf({ readings, unit, helper }: HomeSend, page: HomePage, at: string) {
+  const asked = new Set(page.measures);
+  // In another language than the studio's a doubtful figure is told as its page tells it.
+  const told = (sentence: string, word: HomeWord) => (page.language ? page.words[word]! : sentence);
   const problems: string[] = [];
   const out: ReadingWire[] = [];
   for (const { id, measure, text, tape, stands } of readings) {
     const m = findMeasure(measure)!;
     const read = readLength(text, unit);
-    if (!asked.has(measure)) problems.push(`${m.name} is not needed here.`);
-    else if (!read.ok) problems.push(`${m.name}: ${read.sentence}`);
+    const name = page.language ? (page.words[`name ${measure}`] ?? m.name) : m.name;
+    if (!asked.has(measure)) problems.push(fillHome(page.words.notNeeded!, { measure: name }));
+    else if (!read.ok) problems.push(`${name}: ${told(read.sentence, 'unread')}`);
     else {
       const { written } = read;
       const found = ownFindings({
@@ -106,7 +110,7 @@ function readingsOf({ readings, unit, helper }: HomeSend, asked: ReadonlySet<str
         way: 'whole',
       });
       if (found.some((f) => f.level === 'hard' || !stands))
-        problems.push(`${m.name}: ${tell(found[0]!.sentence, unit)}`);
+        problems.push(`${name}: ${told(tell(found[0]!.sentence, unit), 'unlikely')}`);
       out.push({
         id,
         measure,
@@ -206,21 +210,15 @@ export function openHomeRoutes(deps: Deps): Hono<Env> {
       if (!held) throw closed();
       const house = await readHouse(tx);
       const asked = await pageOf(tx, held, house);
-      const readings = readingsOf(body, new Set(asked.measures), now.toISOString());
+      // A refusal is said as the page is.
+      const no = (status: 409 | 422, code: string, word: HomeWord) =>
+        new Refusal(status, code, fillHome(asked.words[word]!, { sent: asked.sent }));
+      const readings = readingsOf(body, asked, now.toISOString());
       if (held.sentAt) {
         if (await sentAlready(tx, held, readings)) return { link: null, page: asked };
-        throw new Refusal(
-          409,
-          'sent-already',
-          `Your measurements were sent on ${asked.sent}. To change one, please call the studio.`,
-        );
+        throw no(409, 'sent-already', 'sentAlready');
       }
-      if (held.measuredSince)
-        throw new Refusal(
-          409,
-          'measured-since',
-          'The studio has measured you since this link was made. You don’t need to do anything.',
-        );
+      if (held.measuredSince) throw no(409, 'measured-since', 'measuredSince');
       const session = SessionWrite.parse({
         id: held.sessionId,
         clientId: held.clientId,
@@ -234,16 +232,14 @@ export function openHomeRoutes(deps: Deps): Hono<Env> {
         changed: body.words,
         consent: true,
       });
-      if (held.minor && !body.guardian)
-        throw new Refusal(422, 'guardian', 'Please enter which adult is with you.');
+      if (held.minor && !body.guardian) throw no(422, 'guardian', 'noGuardian');
       const { kept } = await keepReadings(tx, session, readings, {
         id: held.by,
         name: READ_BY,
         role: 'desk',
         csrf: '',
       });
-      if (kept.length !== new Set(readings.map((r) => r.id)).size)
-        throw new Refusal(409, 'ids', 'One of these was already sent. Reload the page and send again.');
+      if (kept.length !== new Set(readings.map((r) => r.id)).size) throw no(409, 'ids', 'sentTwice');
       await sentHome(tx, held.id, now);
       await remember(tx, 'order', held.orderId, null, 'the client sent measurements from home', undefined, {
         readings: kept.length,
