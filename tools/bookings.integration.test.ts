@@ -138,3 +138,111 @@ describe('many hands book at once over two processes, one of which is killed', (
     expect((await t.pool.query(OVERLAPS)).rows[0].n).toBe(0);
   });
 });
+
+interface PlanStep {
+  readonly id: string;
+  readonly name: string;
+  readonly does: string;
+  readonly kind: string;
+  readonly minutes: number;
+  readonly makes: string | null;
+  readonly booked: boolean;
+  readonly earliest: {
+    readonly day: string;
+    readonly time: string;
+    readonly staff: readonly { readonly id: number }[];
+    readonly room: { readonly id: number } | null;
+  } | null;
+  readonly work: readonly { readonly staffId: number; readonly day: string; readonly minutes: number }[];
+}
+
+describe('a plan is taken up while its server is killed', () => {
+  it('is in bench and diary whole and once, or not at all, whatever was answered', async () => {
+    const headers = await hands();
+    const at = (path: string) => `http://127.0.0.1:${ports[0]}/api${path}`;
+    const read = async (path: string) => await json(fetch(at(path), { headers }));
+    const fitter = await (async () => {
+      const res = await fetch(at('/sign-in'), {
+        method: 'POST',
+        body: JSON.stringify({ name: 'Bram Teller', passphrase: DEMO_PASSPHRASE }),
+        headers: { 'content-type': 'application/json' },
+      });
+      const cookie = res.headers.get('set-cookie')!.split(';')[0]!;
+      const { csrf } = await json(fetch(at('/me'), { headers: { cookie } }));
+      return { cookie, 'x-csrf-token': csrf as string, 'content-type': 'application/json' };
+    })();
+    const { rows: orders } = await t.pool.query<{ id: number }>(
+      `select id from orders o where brief is not null and stage in ('brief', 'measured', 'sheet')
+          and not exists (select 1 from bench_work b where b.order_id = o.id) order by id desc limit 6`,
+    );
+    expect(orders.length).toBe(6);
+    const rnd = seeded(300);
+    let [whole, none] = [0, 0];
+    for (const [i, { id }] of orders.entries()) {
+      const before = await read(`/orders/${id}`);
+      const view: { stamp: string; steps: PlanStep[] } = await json(
+        fetch(at(`/orders/${id}/plan`), { headers: fitter }),
+      );
+      const open = view.steps.filter((s) => !s.booked && s.earliest !== null);
+      const body = JSON.stringify({
+        stamp: view.stamp,
+        work: open.flatMap((s) => s.work.map((w) => ({ ...w, step: s.id, what: s.name, makes: s.makes }))),
+        meetings: open
+          .filter((s) => s.does === 'meeting')
+          .map((s) => ({
+            step: s.id,
+            kind: s.kind,
+            minutes: s.minutes,
+            slot: {
+              day: s.earliest!.day,
+              time: s.earliest!.time,
+              staff: s.earliest!.staff.map((p) => p.id),
+              roomId: s.earliest!.room?.id ?? null,
+            },
+          })),
+      });
+      const wanted = JSON.parse(body) as { work: { minutes: number }[]; meetings: unknown[] };
+      const key = randomUUID();
+      const send = () =>
+        fetch(at(`/orders/${id}/plan/accept`), {
+          method: 'POST',
+          body,
+          headers: { ...fitter, 'idempotency-key': key },
+        });
+      const first = send().then(
+        (res) => res.status,
+        () => null,
+      );
+      // The first before it can have begun, the last once it has answered, the others anywhere between.
+      if (i === orders.length - 1) await first;
+      else if (i > 0) await new Promise((r) => setTimeout(r, rnd() * 60));
+      servers[0]!.kill('SIGKILL');
+      const answered = await first;
+      servers[0] = await startServer(t.url, ports[0]!);
+      const there = async () => {
+        const now = await read(`/orders/${id}`);
+        const minutes = (of: { bench: { minutes: number }[] }) => of.bench.reduce((n, b) => n + b.minutes, 0);
+        return {
+          minutes: minutes(now) - minutes(before),
+          meetings: now.appointments.length - before.appointments.length,
+        };
+      };
+      const all = {
+        minutes: wanted.work.reduce((n, w) => n + w.minutes, 0),
+        meetings: wanted.meetings.length,
+      };
+      const after = await there();
+      if (after.minutes + after.meetings > 0 || answered === 201) {
+        whole++;
+        expect(after, `order ${id}`).toEqual(all);
+      } else none++;
+      // The hand sends it again, not knowing: then it is there, once.
+      const again = await send();
+      expect(again.status, `order ${id}: ${await again.clone().text()}`).toBe(201);
+      expect(await there(), `order ${id}, again`).toEqual(all);
+    }
+    expect(whole, 'was there when the server came back').toBeGreaterThan(0);
+    expect(none, 'was not there when the server came back').toBeGreaterThan(0);
+    expect((await t.pool.query(OVERLAPS)).rows[0].n).toBe(0);
+  });
+});

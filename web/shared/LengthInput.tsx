@@ -1,4 +1,4 @@
-import type { SheetUnit } from '@rocchetto/core';
+import { readLength, type SheetUnit } from '@rocchetto/core';
 import { Input, type InputProps } from 'antd';
 import { understood } from './understood.ts';
 
@@ -8,12 +8,18 @@ type Props = Omit<InputProps, 'value'> & {
   readonly unit: SheetUnit;
 };
 
-/** A field for a length: it shows what it understood. */
+/** A field for a length: its unit stands in it while none is written, and it shows what it understood. */
 export function LengthInput({ value, unit, ...rest }: Props) {
   const said = understood(value, unit);
+  const read = readLength((value ?? '').trim(), unit);
   return (
     <>
-      <Input {...rest} value={value ?? ''} />
+      {/* Always there, if empty: a field that gets one while it is typed in would lose the focus. */}
+      <Input
+        {...rest}
+        value={value ?? ''}
+        suffix={<span className="soft">{read.ok && read.unitGiven ? '' : unit}</span>}
+      />
       {said && (
         <div className="soft understood-length" aria-live="polite">
           {said}

@@ -198,7 +198,7 @@ function Brief({ order, refetch }: Props) {
     >
       <h1>Brief: {order.what}</h1>
       <p className="soft units">
-        Type lengths as 62, 24 1⁄2 in or 620 mm. Without a unit they are{' '}
+        Lengths are in{' '}
         <Radio.Group
           aria-label="Unit of lengths without one"
           value={unit}
