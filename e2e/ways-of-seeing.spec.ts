@@ -78,7 +78,9 @@ const unseenChoices = () => {
       unseen(s.stroke) &&
       unseen(s.fill) &&
       s.opacity !== '0' &&
-      !p.closest('defs, clipPath, pattern')
+      !p.closest('defs, clipPath, pattern') &&
+      // Where a hand can press beside a line.
+      p.getAttribute('fill') !== 'transparent'
     );
   });
   return {
@@ -127,6 +129,6 @@ test('at 200 % every place fits its width, with less motion nothing moves, and i
   }
   expect(wide).toEqual([]);
   expect(moving).toEqual([]);
-  expect(compared).toBeGreaterThan(PLACES.length);
+  expect(compared).toBeGreaterThan(20);
   expect(alike).toEqual([]);
 });
