@@ -125,8 +125,8 @@ async function firstSheet(page: Page, base: string, token: string): Promise<numb
   await hand.write(page.getByLabel('Garment or job'), 'Straight skirt', 'Enter');
   await page.getByRole('heading', { name: /^Brief/ }).waitFor();
   await hand.find(page.getByRole('combobox', { name: 'Garment' }), 'straight skirt');
-  await hand.write(page.getByLabel('Length wanted, waist to hem'), '24 1/2');
-  await hand.write(page.getByLabel('Lining'), 'cupro', 'Enter');
+  await hand.write(page.getByLabel('Length wanted'), '24 1/2');
+  await hand.write(page.getByLabel('Lining', { exact: true }), 'cupro', 'Enter');
   await hand.press(button('Start measuring'));
   await hand.aside(() =>
     tape(page, hand, { waist: '28 3/8', hip: '38 3/4', 'hip drop': '8', 'waist to knee': '23', ...HEMS }),
@@ -148,7 +148,7 @@ async function dressTape(page: Page, base: string): Promise<string> {
   await page.getByRole('heading', { name: /^Brief/ }).waitFor();
   if (process.env.TRACE) process.stderr.write('brief\n');
   await hand.find(page.getByRole('combobox', { name: 'Garment' }), 'day dress');
-  await page.getByLabel('Lining').fill('cupro');
+  await page.getByLabel('Lining', { exact: true }).fill('cupro');
   await page.keyboard.press('Enter');
   const choice = page.getByText(/^only what is needed/);
   const needed = Number(/\((\d+)\)/.exec((await choice.textContent())!)![1]);

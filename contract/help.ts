@@ -243,11 +243,11 @@ export const HELP: readonly HelpPage[] = [
     title: 'Estimate',
     at: ['/orders/:id/estimate'],
     purpose:
-      'What an order would cost: its hours at the house’s rates, its cloth and notions, and what is not in it.',
+      'What an order would cost: its hours at the studio’s rates, its cloth and notions, and what is not in it.',
     steps: [
       'Hours come from the order’s plan, cloth and notions from its sheet. Open a line to see what it is made of.',
       'Edit prices: cloth by the metre or yard, or brought by the client; notions; lines of your own such as beads or a journey.',
-      'Rates, the house’s share, the deposit and rounding are set once, on Bench times and prices.',
+      'Rates, the studio’s share, the deposit and rounding are set once, on Bench times and prices.',
       'Keep the estimate: it stays word for word and prints for the client. Note who agreed; its price then counts under Money.',
       'When sheet, plan or rates move afterwards, the page says what moved. Nothing is paid through this program.',
     ],

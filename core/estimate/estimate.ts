@@ -236,7 +236,7 @@ function notionLine(n: Notion, g: EstimateGround, c: EstimateChoices): EstimateL
         .filter(Boolean)
         .join(', '),
       own?.price == null
-        ? `priced as ${SOLD[bought.as].name}, ${rate === null ? 'for which the house has no price' : 'the house’s price'}`
+        ? `priced as ${SOLD[bought.as].name}, ${rate === null ? 'for which the studio has no price' : 'the studio’s price'}`
         : 'priced for this order',
       ...(own?.quantity == null ? [] : ['counted by hand']),
     ],

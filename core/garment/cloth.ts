@@ -181,7 +181,7 @@ export function clothToBuy(
       name,
       length: bought(needed, unit),
       bought: unit,
-      note: `${of === 'second' && second?.name ? `${second.name}; ` : ''}pieces in rows, longest first, at ${say(width)} wide${layer === 'outer' ? '' : ' (house width)'}${layer === 'outer' && input.brief.cloth.oneWay ? ', all the same way up' : ''}; before shrinking`,
+      note: `${of === 'second' && second?.name ? `${second.name}; ` : ''}pieces in rows, longest first, at ${say(width)} wide${layer === 'outer' ? '' : ' (the studio’s width)'}${layer === 'outer' && input.brief.cloth.oneWay ? ', all the same way up' : ''}; before shrinking`,
     });
   }
   return { notions, checks };

@@ -277,7 +277,7 @@ function levelOf(c: LineContext, zone: Zone): Pick<BodyLine, 'level' | 'levelFig
   const hip = c.measured.get('waist-to-hip')?.net ?? c.input.house.hipDrop;
   const because =
     zone === 'hip'
-      ? 'Not measured: the house drop stands in.'
+      ? 'Not measured: the studio’s drop stands in.'
       : 'Not measured: about halfway from waist to hip (common practice).';
   const figure =
     m?.net != null

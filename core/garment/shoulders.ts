@@ -62,7 +62,7 @@ export function shouldersOf(net: (id: string) => Cm | null, shape: SheetInput['h
       ? `Not measured: what half across shoulder (${p(cm(across! / 2))}) leaves beside a shoulder of ${p(shoulder!)} along its slope.`
       : byGirth
         ? `Not measured: a fifth of the neck’s girth of ${p(base)}, less ${p(cm(NECK_LESS))} (a handbook’s block, from memory).`
-        : 'Not measured: half of the house neck width.',
+        : 'Not measured: half of the studio’s neck width.',
     slopeSays: sloped ? `Slopes ${Math.round(slope * 10) / 10}°, as it was read to drop ${p(drop!)}.` : '',
   };
 }

@@ -150,7 +150,7 @@ function stuckWords(book: PlanBook, step: Step, why: Stuck): string {
     case 'no-skill':
       return `Nobody on the staff can take the step “${step.name}”: it needs ${skillWords(step.hands)}.`;
     case 'no-room':
-      return `No room of the house will do for the step “${step.name}”.`;
+      return `No room of the studio will do for the step “${step.name}”. Add one in Studio settings, under Rooms.`;
     default:
       return `No time was found for the step “${step.name}” up to ${printShortDate(until, book.days[0]!.day)}.`;
   }

@@ -10,7 +10,7 @@ type Props = Omit<InputProps, 'value'> & {
 
 /** A field for a length: its unit stands in it while none is written, and it shows what it understood. */
 export function LengthInput({ value, unit, ...rest }: Props) {
-  const said = understood(value, unit);
+  const said = understood(value, unit, true);
   const read = readLength((value ?? '').trim(), unit);
   return (
     <>

@@ -33,6 +33,16 @@ describe('a length field', () => {
     expect(understood('72', 'cm')).toMatch(/^72 cm/);
     expect(understood('72 cm', 'cm')).toBe('');
     expect(understood('28 1/2', 'in')).toMatch(/^28 1⁄2 in .*72\.39? cm/);
+    expect(understood('3/4 in', 'in')).toBe('');
+  });
+  it('beside a unit that stands in the field says nothing of a figure in it, and of another in the field’s own', () => {
+    expect(understood('28 1/2', 'in', true)).toBe('');
+    expect(understood('72', 'cm', true)).toBe('');
+    expect(understood('72 cm', 'in', true)).toBe('72 cm ≈ 28 3⁄8 in');
+    expect(understood('620 mm', 'cm', true)).toBe('620 mm = 62 cm');
+    expect(understood('72cm', 'in', true)).toBe('72 cm ≈ 28 3⁄8 in');
+    expect(understood('28.5', 'in', true)).toBe('');
+    expect(understood('72,5', 'cm', true)).toBe('72.5 cm');
   });
   it('keeps silent while there is nothing, or nothing readable, in it', () => {
     for (const text of [null, undefined, '', '  ', 'about', '72 c', '-3 cm'])

@@ -57,7 +57,7 @@ export function estimateRoutes(deps: Deps): Hono<Env> {
         throw new Refusal(
           422,
           'no-price',
-          'Nothing of this estimate has a price yet. Set the house’s rates or write a price. Nothing was kept.',
+          'Nothing of this estimate has a price yet. Set the studio’s rates or write a price. Nothing was kept.',
         );
       const { sheet, estimate, choices } = seen;
       const made: StoredEstimate = {

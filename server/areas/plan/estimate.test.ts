@@ -229,7 +229,7 @@ describe('on paper', () => {
     for (const n of [estimate.asked, estimate.deposit, estimate.balance, estimate.moved.by])
       expect(client).toContain(n.toFixed(2));
     expect(client).not.toContain('an hour');
-    expect(client).not.toMatch(/house share/i);
+    expect(client).not.toMatch(/share on|studio’s share/i);
     const detail = await textOf(`${url}.pdf?detail=1`);
     expect(detail).toContain('not kept');
     for (const l of estimate.lines) {

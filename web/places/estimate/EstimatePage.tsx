@@ -112,7 +112,7 @@ function Priced({ orderId, view }: { orderId: number; view: EstimateView }) {
               Edit prices
             </button>
           )}
-          <Link to="/house/bench">Rates of the house</Link>
+          <Link to="/house/bench">Rates of the studio</Link>
           <a href={`/api/orders/${orderId}/estimate.pdf`} target="_blank" rel="noreferrer">
             Print for the client
           </a>
@@ -139,7 +139,7 @@ function Price({ view: { estimate: e, money } }: { view: EstimateView }) {
   if (e.asked === null)
     return (
       <p className="estimate-price" data-none>
-        No price yet: the house has set no rates, and nothing here has a price.
+        No price yet: the studio has set no rates, and nothing here has a price.
       </p>
     );
   const paid = money.received > 0 ? `; ${price(money.received)} received so far` : '';

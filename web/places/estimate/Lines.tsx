@@ -46,7 +46,7 @@ export function Lines({ view, edit }: { view: EstimateView; edit: Edit | null })
               {(sumOf(part)?.share ?? 0) > 0 && (
                 <tr>
                   <th scope="row" colSpan={3} className="soft">
-                    house share on it
+                    studio’s share on it
                   </th>
                   <td className="amount">{price(sumOf(part)!.share)}</td>
                 </tr>

@@ -48,7 +48,7 @@ export function PriceTape({ estimate: { sums, total } }: Pick<EstimateView, 'est
         {parts.map((p) => (
           <span key={p.part} data-part={p.part}>
             {PART_NAME[p.part]} {price(p.amount)}
-            {p.share > 0 && <span className="soft">, {price(p.share)} of it house share</span>}
+            {p.share > 0 && <span className="soft">, {price(p.share)} of it the studio’s share</span>}
           </span>
         ))}
       </figcaption>

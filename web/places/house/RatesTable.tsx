@@ -12,8 +12,8 @@ import { EditActs } from './EditActs.tsx';
 type Texts = Readonly<Record<string, string>>;
 const KINDS = Object.keys(SOLD) as Sold[];
 const OTHERS = {
-  'share-work': 'house share on work, %',
-  'share-goods': 'house share on cloth and notions, %',
+  'share-work': 'studio’s share on work, %',
+  'share-goods': 'studio’s share on cloth and notions, %',
   deposit: 'deposit, % of the price',
   step: 'prices go up to the next',
 } as const;
