@@ -1,5 +1,5 @@
 import type { SizesView } from '@rocchetto/contract/compare.ts';
-import { printLength } from '@rocchetto/core';
+import { printLength, printSigned } from '@rocchetto/core';
 import { useState } from 'react';
 import { useMe } from '../../shared/me.ts';
 import { Told } from './Told.tsx';
@@ -54,8 +54,7 @@ export function SizesTable({ view, onChoose, busy }: Props) {
                         <>
                           {printLength(z.finished, unit)}
                           <span className={`off ${z.off === 0 ? 'agreed' : 'tight'}`}>
-                            ease {z.ease < 0 ? '−' : '+'}
-                            {printLength(Math.abs(z.ease) as typeof z.ease, unit)}
+                            ease {printSigned(z.ease, unit).replace(/ (cm|in)$/, '')}
                             {z.off !== 0 &&
                               `, ${printLength(Math.abs(z.off) as typeof z.off, unit)} ${z.off < 0 ? 'too little' : 'too much'}`}
                           </span>
