@@ -21,9 +21,9 @@ const lay = async (more: object = {}) =>
       201,
     )
   ).id as number;
-const read = (id: number, of: Record<string, string>, status = 200) =>
+const read = (id: number, of: Record<string, string>, status = 200, hand = bench!) =>
   json(
-    bench!.send('POST', `/flat/${id}/readings`, {
+    hand.send('POST', `/flat/${id}/readings`, {
       readings: Object.entries(of).map(([point, written]) => ({ id: randomUUID(), point, written })),
     }),
     status,
@@ -69,7 +69,7 @@ describe('a toile laid flat beside its order', () => {
       bench!.send('POST', `/orders/${bare.id}/flat`, { of: 'garment', cut: 'set-in' }),
       201,
     );
-    const [view] = await read(id, { 'half-chest': '46.5 cm', 'half-hip': '51 cm' });
+    const [view] = await read(id, { 'half-chest': '46.5 cm', 'half-hip': '51 cm' }, 200, fitter!);
     expect(row(view, 'half-chest')).toMatchObject({ flat: 46.5, whole: 93, body: null, sheet: null });
     // Held against the client as last measured, for another order: a hip of 98, and what a fitted dress wants there.
     const hip = row(view, 'half-hip') as unknown as Record<string, number>;
@@ -83,12 +83,27 @@ describe('a toile laid flat beside its order', () => {
       201,
     );
     const other = await json(
-      bench!.send('POST', `/orders/${unmeasured.id}/flat`, { of: 'garment', cut: 'trousers' }),
+      bench!.send('POST', `/orders/${unmeasured.id}/flat`, { of: 'garment', cut: 'set-in' }),
       201,
     );
-    const [nothing] = await read(other.id, { 'half-hip': '51 cm' });
+    const [nothing] = await read(other.id, { 'half-hip': '51 cm' }, 200, fitter!);
     expect(row(nothing, 'half-hip')).toMatchObject({ body: null, should: null });
     expect(nothing.says[0]).toMatch(/has not been measured/);
+    // Who may not read readings is told the same of both clients: nothing of either body.
+    const told = async (orderId: number) => {
+      const [{ rows, says }] = await json(bench!.get(`/orders/${orderId}/flat`));
+      return {
+        says,
+        rows: rows.map((r: { body: unknown; ease: unknown; should: unknown; change: unknown }) => [
+          r.body,
+          r.ease,
+          r.should,
+          r.change,
+        ]),
+      };
+    };
+    expect(await told(bare.id)).toEqual(await told(unmeasured.id));
+    expect(JSON.stringify((await told(bare.id)).rows)).not.toMatch(/\d/);
     await json(bench!.send('POST', '/orders/999999/flat', { of: 'garment', cut: 'set-in' }), 404);
     await json(bench!.send('POST', `/orders/${bare.id}/flat`, { of: 'sock', cut: 'set-in' }), 422);
   });

@@ -37,13 +37,25 @@ function withoutBrief(ground: SheetGround, cut: FlatCut, today: string): Told {
   };
 }
 
-/** What the pieces beside an order are held against, by their cut. */
-export async function flatGrounds(db: Db, orderId: number, now: Date): Promise<(cut: FlatCut) => Told> {
+/** Where there is no sheet the body is only in the readings, and some hands may not read those. */
+const NOTHING: Told = {
+  ground: flatGround(null),
+  says: ['This order has no brief: there is no sheet to hold the piece against.'],
+};
+
+/** What the pieces beside an order are held against, by their cut, for hands that may read readings or may not. */
+export async function flatGrounds(
+  db: Db,
+  orderId: number,
+  now: Date,
+  readings: boolean,
+): Promise<(cut: FlatCut) => Told> {
   const made = await madeSheet(db, orderId, now);
   if (made) {
     const told = { ground: flatGround(made.sheet), says: [] };
     return () => told;
   }
+  if (!readings) return () => NOTHING;
   const ground = parseGround(await sheetGround(db, orderId, null));
   if (!ground.order) return () => ({ ground: flatGround(null), says: [] });
   const session = ground.session ?? (await newestMeasuring(db, ground.order.clientId));

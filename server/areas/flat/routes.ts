@@ -1,10 +1,10 @@
-import type { FlatView } from '@rocchetto/contract';
+import { type FlatView, may } from '@rocchetto/contract';
 import { findFlatPoint, readLength } from '@rocchetto/core';
 import { type FlatGround, flatTable } from '@rocchetto/core/compare/flat-table.ts';
 import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import type { Db } from '../../db/pool.ts';
-import { type Deps, type Env, idParam } from '../../http/context.ts';
+import { type Ctx, type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
 import { notFound, Refusal } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
@@ -38,17 +38,17 @@ function viewOf({ id, of, cut, words, by, at, read, tolerance, changes }: Lay, g
 /** A garment, pattern or toile laid flat: read point by point, beside the body and the sheet. */
 export function flatRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
-  async function view(db: Db, orderId: number): Promise<FlatView[]> {
+  async function view(c: Ctx, db: Db, orderId: number): Promise<FlatView[]> {
     const lays = await flatLays(db, orderId);
     if (lays.length === 0) return [];
-    const ground = await flatGrounds(db, orderId, deps.now());
+    const ground = await flatGrounds(db, orderId, deps.now(), may(c.get('who').role, 'session.read'));
     return lays.map((lay) => {
       const told = ground(lay.cut);
       const table = viewOf(lay, told.ground);
       return { ...table, says: [...told.says, ...table.says] };
     });
   }
-  on(app, 'GET /orders/:id/flat', async (c) => await view(deps.pool, idParam(c, 'order')));
+  on(app, 'GET /orders/:id/flat', async (c) => await view(c, deps.pool, idParam(c, 'order')));
   on(app, 'POST /orders/:id/flat', (c, { body }) => {
     const orderId = idParam(c, 'order');
     const who = c.get('who');
@@ -74,7 +74,7 @@ export function flatRoutes(deps: Deps): Hono<Env> {
         { tolerance: lay.tolerance },
         { tolerance },
       );
-      return { body: await view(tx, lay.orderId), changed: [['order', lay.orderId, 0]] };
+      return { body: await view(c, tx, lay.orderId), changed: [['order', lay.orderId, 0]] };
     });
   });
   on(app, 'PUT /flat/:id/changes', (c, { body: { point, accepted } }) => {
@@ -83,7 +83,7 @@ export function flatRoutes(deps: Deps): Hono<Env> {
       const lay = await flatLay(tx, id);
       if (!lay) throw notFound('piece measured flat');
       if (accepted) {
-        const lays = await view(tx, lay.orderId);
+        const lays = await view(c, tx, lay.orderId);
         const says = lays.find((l) => l.id === id)?.rows.find((r) => r.point.id === point)?.change;
         if (!says)
           throw new Refusal(
@@ -95,7 +95,7 @@ export function flatRoutes(deps: Deps): Hono<Env> {
       } else await dropChange(tx, id, point);
       const what = accepted ? 'change of a piece accepted' : 'change of a piece taken back';
       await remember(tx, 'order', lay.orderId, c.get('who').id, what, undefined, { piece: id, point });
-      return { body: await view(tx, lay.orderId), changed: [['order', lay.orderId, 0]] };
+      return { body: await view(c, tx, lay.orderId), changed: [['order', lay.orderId, 0]] };
     });
   });
   on(app, 'GET /orders/:id/neck-template.pdf', async (c) => {
@@ -128,7 +128,7 @@ export function flatRoutes(deps: Deps): Hono<Env> {
       const stray = readings.find((r) => !findFlatPoint(lay.cut, r.point));
       if (stray) throw new Refusal(422, 'no-such-point', `${stray.point} is not measured on this piece.`);
       await addFlatReadings(tx, id, readings, c.get('who').id, deps.now());
-      return { body: await view(tx, lay.orderId), changed: [['order', lay.orderId, 0]] };
+      return { body: await view(c, tx, lay.orderId), changed: [['order', lay.orderId, 0]] };
     });
   });
   return app;
