@@ -4,6 +4,7 @@ import { seeded } from '@rocchetto/core/garment/testing.ts';
 import { DEMO_PASSPHRASE } from '@rocchetto/demo/people.ts';
 import { seedDemo } from '@rocchetto/demo/seed.ts';
 import { json, startTestApp, type TestApp } from '@rocchetto/server/app/testing.ts';
+import { type ToldStep, takenUp } from '@rocchetto/server/areas/plan/testing.ts';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { stopChild } from './cluster.ts';
 import { freePort } from './ports.ts';
@@ -139,23 +140,6 @@ describe('many hands book at once over two processes, one of which is killed', (
   });
 });
 
-interface PlanStep {
-  readonly id: string;
-  readonly name: string;
-  readonly does: string;
-  readonly kind: string;
-  readonly minutes: number;
-  readonly makes: string | null;
-  readonly booked: boolean;
-  readonly earliest: {
-    readonly day: string;
-    readonly time: string;
-    readonly staff: readonly { readonly id: number }[];
-    readonly room: { readonly id: number } | null;
-  } | null;
-  readonly work: readonly { readonly staffId: number; readonly day: string; readonly minutes: number }[];
-}
-
 describe('a plan is taken up while its server is killed', () => {
   it('is in bench and diary whole and once, or not at all, whatever was answered', async () => {
     const headers = await hands();
@@ -180,28 +164,12 @@ describe('a plan is taken up while its server is killed', () => {
     let [whole, none] = [0, 0];
     for (const [i, { id }] of orders.entries()) {
       const before = await read(`/orders/${id}`);
-      const view: { stamp: string; steps: PlanStep[] } = await json(
+      const view: { stamp: string; steps: ToldStep[] } = await json(
         fetch(at(`/orders/${id}/plan`), { headers: fitter }),
       );
       const open = view.steps.filter((s) => !s.booked && s.earliest !== null);
-      const body = JSON.stringify({
-        stamp: view.stamp,
-        work: open.flatMap((s) => s.work.map((w) => ({ ...w, step: s.id, what: s.name, makes: s.makes }))),
-        meetings: open
-          .filter((s) => s.does === 'meeting')
-          .map((s) => ({
-            step: s.id,
-            kind: s.kind,
-            minutes: s.minutes,
-            slot: {
-              day: s.earliest!.day,
-              time: s.earliest!.time,
-              staff: s.earliest!.staff.map((p) => p.id),
-              roomId: s.earliest!.room?.id ?? null,
-            },
-          })),
-      });
-      const wanted = JSON.parse(body) as { work: { minutes: number }[]; meetings: unknown[] };
+      const wanted = takenUp(view.stamp, open);
+      const body = JSON.stringify(wanted);
       const key = randomUUID();
       const send = () =>
         fetch(at(`/orders/${id}/plan/accept`), {

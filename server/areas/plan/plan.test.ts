@@ -1,6 +1,7 @@
 import { TIMES } from '@rocchetto/core/plan/times.ts';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Caller, json, skirtOrder, startTestApp, type TestApp } from '../../app/testing.ts';
+import { takenUp } from './testing.ts';
 
 // 10 March 2026 is a Tuesday; the test studio's clock stands at noon of it, in UTC. The house is open 9 to 18.
 const SEW = TIMES.filter((time) => time.step === 'sew');
@@ -52,25 +53,11 @@ const order = async (wornOn: string | null) => {
   return made;
 };
 const plan = (id: number, who = fitter) => json(who.get(`/orders/${id}/plan`));
-const taken = (view: { stamp: string; steps: Step[] }, ids: readonly string[]) => ({
-  stamp: view.stamp,
-  work: view.steps
-    .filter((s) => ids.includes(s.id))
-    .flatMap((s) => s.work.map((w) => ({ ...w, step: s.id, what: s.name, makes: s.makes }))),
-  meetings: view.steps
-    .filter((s) => ids.includes(s.id) && s.does === 'meeting')
-    .map((s) => ({
-      step: s.id,
-      kind: s.kind,
-      minutes: s.minutes,
-      slot: {
-        day: s.earliest!.day,
-        time: s.earliest!.time,
-        staff: s.earliest!.staff.map((p) => p.id),
-        roomId: s.earliest!.room?.id ?? null,
-      },
-    })),
-});
+const taken = (view: { stamp: string; steps: Step[] }, ids: readonly string[]) =>
+  takenUp(
+    view.stamp,
+    view.steps.filter((s) => ids.includes(s.id)),
+  );
 
 describe('the plan of an order', () => {
   it('says whether a day can be promised, and by when the first step must begin', async () => {

@@ -1,5 +1,5 @@
 import './ease.css';
-import { printWithUnit, type SheetUnit } from '@rocchetto/core';
+import { cm, printWithUnit, type SheetUnit } from '@rocchetto/core';
 import { easeWords, type LevelSeen, type Room, standsOff } from '@rocchetto/core/compare/ease-seen.ts';
 import { scaleLinear } from 'd3-scale';
 import { area, curveMonotoneY, line } from 'd3-shape';
@@ -200,7 +200,8 @@ function RoomWords({
     <div>
       <dt>{level.name}</dt>
       <dd className={tight ? 'tight' : undefined}>
-        {size(room.ease)} {easeWords(room.id, room.ease, room.least)}
+        {/* The words say that it is less: the figure is how much. */}
+        {size(room.ease < 0 ? cm(-room.ease) : room.ease)} {easeWords(room.id, room.ease, room.least)}
         {was && Math.abs(was.ease - room.ease) > 1e-9 && (
           <span className="soft">
             {' '}
