@@ -47,6 +47,7 @@ const telling = {
   contact: ['3 Quay Street', '01 23'],
   wall: (at: number) => ({ day: new Date(at * 60_000).toISOString().slice(0, 10), time: '09:30' }),
   roomName: (id: number | null) => (id === 7 ? 'Bay' : ''),
+  dateOrder: 'dmy' as const,
 };
 
 describe('what a message says of an appointment', () => {

@@ -1,4 +1,5 @@
 import { printDayIn } from '@rocchetto/core/dates/in-language.ts';
+import type { DateOrder } from '@rocchetto/core/dates/read-date.ts';
 import type { MessageValues } from '@rocchetto/core/diary/words.ts';
 import type { AppointmentView, SlotView } from './diary.ts';
 import type { HouseSettings } from './house.ts';
@@ -13,13 +14,15 @@ export interface Telling {
   readonly roomName: (id: number | null) => string;
   /** in which language days are written; empty for the house's own */
   readonly language?: string;
+  /** how the house writes days in its own language */
+  readonly dateOrder: DateOrder;
   /** appointment types as that language names them; the studio's own name for those it does not */
   readonly kinds?: Readonly<Record<string, string>>;
 }
 
 /** What a message says of an appointment, and of one of its times where it tells of one: in the letter and in its preview alike. */
 export function messageValues(a: AppointmentView, slot: SlotView | undefined, t: Telling): MessageValues {
-  const day = (iso: string) => printDayIn(t.language ?? '', iso);
+  const day = (iso: string) => printDayIn(t.language ?? '', iso, t.dateOrder);
   const until = a.heldUntil && t.wall(Math.floor(Date.parse(a.heldUntil) / 60_000));
   return {
     client: a.clientName,

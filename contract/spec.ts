@@ -122,6 +122,7 @@ const Spec = z.strictObject({
   laid: z.array(LaidWire).max(5).optional(),
   asOf: date,
   timeZone: z.string().max(60).refine(isTimeZone, 'There is no such time zone.').default('UTC'),
+  dateOrder: z.enum(['dmy', 'mdy']).optional(),
 });
 
 /** What the tape would have refused outright is refused in a file too, by the same checks. */

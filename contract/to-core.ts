@@ -161,6 +161,7 @@ export function toSheetInput(spec: SpecFile): SheetInput {
     asOf: spec.asOf || spec.session.date || '1970-01-01',
     given: { clothWidth: spec.garment.cloth.width, heel: spec.session.heel ?? spec.garment.heel },
     timeZone: spec.timeZone ?? 'UTC',
+    ...(spec.dateOrder ? { dateOrder: spec.dateOrder } : {}),
   };
 }
 

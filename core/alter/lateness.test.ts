@@ -32,6 +32,6 @@ describe('whether an alteration will be there in time', () => {
     [{ day: '2026-03-09', nextOn: '2026-03-15' }, 'Assigned for 9 Mar, not done.'],
     [{ day: '2026-03-12', nextOn: '2026-03-15' }, null],
   ] as [Partial<Waiting>, string | null][])('%j: %s', (more, words) => {
-    expect(latenessWords(work(more), TODAY)).toBe(words);
+    expect(latenessWords(work(more), TODAY, 'dmy')).toBe(words);
   });
 });

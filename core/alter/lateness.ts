@@ -1,4 +1,5 @@
 import { printShortDate } from '../dates/print.ts';
+import type { DateOrder } from '../dates/read-date.ts';
 import { daysBetween } from '../dates/studio-day.ts';
 import type { AlterationState } from './status.ts';
 
@@ -23,17 +24,19 @@ export const neededBy = ({ neededOn, nextOn }: Pick<Waiting, 'neededOn' | 'nextO
   [neededOn, nextOn].filter((d) => d !== null).sort()[0] ?? null;
 
 /** One sentence when it is late or in danger of it, and why; else null. */
-export function latenessWords(w: Waiting, today: string): string | null {
+export function latenessWords(w: Waiting, today: string, order: DateOrder): string | null {
   const by = neededBy(w);
   if (by === null) return null;
-  const on = printShortDate(by, today);
+  const on = printShortDate(by, today, order);
   const left = daysBetween(today, by);
   if (left < 0) return `It was needed on ${on}.`;
   if (w.status === 'asked') return left <= TAKEN_BY ? `Needed on ${on}, not agreed yet.` : null;
   if (w.status === 'done') return left <= CHECKED_BY ? `Needed on ${on}, waiting to be checked.` : null;
   if (left === 0) return 'Needed today, not done yet.';
   if (w.day !== null && w.day > by)
-    return `Assigned for ${printShortDate(w.day, today)}, but needed on ${on}.`;
+    return `Assigned for ${printShortDate(w.day, today, order)}, but needed on ${on}.`;
   if (w.staffId === null) return left <= TAKEN_BY ? `Needed on ${on}, unassigned.` : null;
-  return w.day !== null && w.day < today ? `Assigned for ${printShortDate(w.day, today)}, not done.` : null;
+  return w.day !== null && w.day < today
+    ? `Assigned for ${printShortDate(w.day, today, order)}, not done.`
+    : null;
 }

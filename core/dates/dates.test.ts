@@ -57,17 +57,25 @@ describe('a date as a hand writes it', () => {
   ])('“%s” is none', (typed) => expect(readDate(typed, TODAY)).toBeNull());
   it('reads back what is printed', () => {
     for (const iso of ['2026-12-28', '2027-02-01', '2024-02-29'])
-      expect(readDate(printDate(iso), TODAY)).toBe(iso);
+      expect(readDate(printDate(iso, 'dmy'), TODAY)).toBe(iso);
   });
 });
 
 describe('a date as it is printed', () => {
   it('has one way, on paper with the year', () => {
-    expect(printDate('2026-12-04')).toBe('4 Dec 2026');
-    expect(printShortDate('2026-12-04', TODAY)).toBe('4 Dec');
-    expect(printShortDate('2027-01-06', TODAY)).toBe('6 Jan 2027');
-    expect(printDayAndDate('2026-12-04')).toBe('Fri 4 Dec 2026');
-    expect(printDate('')).toBe('');
+    expect(printDate('2026-12-04', 'dmy')).toBe('4 Dec 2026');
+    expect(printShortDate('2026-12-04', TODAY, 'dmy')).toBe('4 Dec');
+    expect(printShortDate('2027-01-06', TODAY, 'dmy')).toBe('6 Jan 2027');
+    expect(printDayAndDate('2026-12-04', 'dmy')).toBe('Fri 4 Dec 2026');
+    expect(printDayAndDate('2026-12-04', 'dmy', false)).toBe('Fri 4 Dec');
+    expect(printDate('', 'dmy')).toBe('');
+  });
+  it('has the month first where the studio writes it so', () => {
+    expect(printDate('2026-12-04', 'mdy')).toBe('Dec 4, 2026');
+    expect(printShortDate('2026-12-04', TODAY, 'mdy')).toBe('Dec 4');
+    expect(printShortDate('2027-01-06', TODAY, 'mdy')).toBe('Jan 6, 2027');
+    expect(printDayAndDate('2026-12-04', 'mdy')).toBe('Fri, Dec 4, 2026');
+    expect(printDayAndDate('2026-12-04', 'mdy', false)).toBe('Fri, Dec 4');
   });
 });
 

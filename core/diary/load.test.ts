@@ -22,11 +22,11 @@ describe('what a day asks of somebody', () => {
     ];
     const booked = [{ from: 600, to: 750 }];
     expect(loadOf(works, booked, 330)).toEqual({ works: 480, booked: 150, bench: 330, over: 0 });
-    expect(overloadWords('Wren', '2026-12-03', TODAY, loadOf(works, booked, 330))).toBeNull();
-    expect(overloadWords('Wren', '2026-12-03', TODAY, loadOf(works, booked, 420))).toBe(
+    expect(overloadWords('Wren', '2026-12-03', TODAY, loadOf(works, booked, 330), 'dmy')).toBeNull();
+    expect(overloadWords('Wren', '2026-12-03', TODAY, loadOf(works, booked, 420), 'dmy')).toBe(
       'Wren has 8 h on 3 Dec; 2 h 30 of appointments and 7 h at the bench are 1 h 30 too much.',
     );
-    expect(overloadWords('Wren', '2027-01-04', TODAY, loadOf([], [], 120))).toBe(
+    expect(overloadWords('Wren', '2027-01-04', TODAY, loadOf([], [], 120), 'dmy')).toBe(
       'Wren is not at work on 4 Jan 2027, but 2 h at the bench are scheduled.',
     );
   });

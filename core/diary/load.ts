@@ -1,4 +1,5 @@
 import { printShortDate } from '../dates/print.ts';
+import type { DateOrder } from '../dates/read-date.ts';
 import { lengthOf } from './spans.ts';
 import type { Span } from './zoned.ts';
 
@@ -26,9 +27,15 @@ export function hoursWord(minutes: number): string {
 }
 
 /** "Wren Halloran has 8 h on 3 Dec; 2 h 30 of appointments and 7 h at the bench are 1 h 30 too much." Null while it goes in. */
-export function overloadWords(name: string, day: string, today: string, l: Load): string | null {
+export function overloadWords(
+  name: string,
+  day: string,
+  today: string,
+  l: Load,
+  order: DateOrder,
+): string | null {
   if (l.over === 0) return null;
-  const on = printShortDate(day, today);
+  const on = printShortDate(day, today, order);
   const parts = [
     l.booked > 0 && `${hoursWord(l.booked)} of appointments`,
     l.bench > 0 && `${hoursWord(l.bench)} at the bench`,

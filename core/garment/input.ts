@@ -1,4 +1,5 @@
 import type { Ages } from '../checks/stale.ts';
+import type { DateOrder } from '../dates/read-date.ts';
 import type { Override } from '../figure/figure.ts';
 import type { Schools } from '../measures/schools.ts';
 import type { Reading } from '../measures/session.ts';
@@ -143,4 +144,6 @@ export interface SheetInput {
   readonly given?: { readonly clothWidth?: string | null; readonly heel?: string | null };
   /** the studio's time zone, in which instants become days; UTC when left out */
   readonly timeZone?: string;
+  /** which of day and month the studio writes first; the day when left out */
+  readonly dateOrder?: DateOrder;
 }

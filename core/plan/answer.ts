@@ -1,4 +1,5 @@
 import { printShortDate } from '../dates/print.ts';
+import type { DateOrder } from '../dates/read-date.ts';
 import { daysBetween } from '../dates/studio-day.ts';
 import type { Skill } from '../diary/kinds.ts';
 import { hoursWord } from '../diary/load.ts';
@@ -23,6 +24,7 @@ export interface PlanGround {
   readonly hours: ReadonlyMap<number, readonly Span[]>;
   readonly open: readonly Span[];
   readonly today: string;
+  readonly dateOrder: DateOrder;
 }
 
 /** A step with both its ends: as early as can be, as late as may be. */
@@ -113,7 +115,7 @@ export function answerOf(
   const broken = brokenOf(ground, early, last);
   const says = [
     ...(stuck.length > 0
-      ? stuck.map((e) => stuckWords(book, e.step, e.stuck!))
+      ? stuck.map((e) => stuckWords(ground, e.step, e.stuck!))
       : [headline(ground, early, planned, last, ready)]),
     ...broken,
     ...untoldOf(ground, steps),
@@ -144,7 +146,7 @@ function readyOf(book: PlanBook, early: readonly Early[]): string | null {
 const skillWords = (hands: Step['hands']): string =>
   hands.map((any: readonly Skill[]) => any.join(' or ')).join(', and ');
 
-function stuckWords(book: PlanBook, step: Step, why: Stuck): string {
+function stuckWords({ book, dateOrder }: PlanGround, step: Step, why: Stuck): string {
   const until = book.days.at(-1)!.day;
   switch (why) {
     case 'no-skill':
@@ -152,18 +154,18 @@ function stuckWords(book: PlanBook, step: Step, why: Stuck): string {
     case 'no-room':
       return `No room of the studio will do for the step “${step.name}”. Add one in Studio settings, under Rooms.`;
     default:
-      return `No time was found for the step “${step.name}” up to ${printShortDate(until, book.days[0]!.day)}.`;
+      return `No time was found for the step “${step.name}” up to ${printShortDate(until, book.days[0]!.day, dateOrder)}.`;
   }
 }
 
 function headline(
-  { book, today }: PlanGround,
+  { book, today, dateOrder }: PlanGround,
   early: readonly Early[],
   planned: readonly PlannedStep[],
   last: LastDays,
   ready: string | null,
 ): string {
-  const short = (day: string) => printShortDate(day, today);
+  const short = (day: string) => printShortDate(day, today, dateOrder);
   if (early.length === 0) return 'Nothing is left to do.';
   if (last.handOver === null)
     return `Ready on ${short(ready!)} at the earliest. No day is given by which it must be there.`;
@@ -196,8 +198,8 @@ function timeOf(book: PlanBook, at: Minute): string | null {
 }
 
 /** What is promised already and cannot be kept, a sentence each. */
-function brokenOf({ book, today }: PlanGround, early: readonly Early[], last: LastDays): string[] {
-  const short = (at: Minute) => printShortDate(dayOf(book, at), today);
+function brokenOf({ book, today, dateOrder }: PlanGround, early: readonly Early[], last: LastDays): string[] {
+  const short = (at: Minute) => printShortDate(dayOf(book, at), today, dateOrder);
   return early.flatMap((e) => {
     if (e.readyAt !== null && e.at) {
       // On one day only the hour tells them apart; work that is given has none.
@@ -216,7 +218,7 @@ function brokenOf({ book, today }: PlanGround, early: readonly Early[], last: La
       dayOf(book, e.at.start) > last.lastFitting
     )
       return [
-        `The last fitting would be on ${short(e.at.start)}; it should be by ${printShortDate(last.lastFitting, today)}.`,
+        `The last fitting would be on ${short(e.at.start)}; it should be by ${printShortDate(last.lastFitting, today, dateOrder)}.`,
       ];
     return [];
   });
@@ -233,7 +235,7 @@ const untoldOf = ({ book }: PlanGround, steps: readonly Step[]): string[] =>
   );
 
 /** The step with the least room, and whose hands it hangs on. */
-function hangsOn({ book, today }: PlanGround, planned: readonly PlannedStep[]): string[] {
+function hangsOn({ book, today, dateOrder }: PlanGround, planned: readonly PlannedStep[]): string[] {
   const open = planned.filter(
     (p) => p.slack !== null && p.step.minutes > 0 && !p.step.booked && !p.step.given,
   );
@@ -243,7 +245,7 @@ function hangsOn({ book, today }: PlanGround, planned: readonly PlannedStep[]): 
     (any) => book.staff.filter((h) => any.some((k) => h.skills.includes(k))).length === 1,
   );
   const only = needed && book.staff.find((h) => needed.some((k) => h.skills.includes(k)));
-  const by = printShortDate(dayOf(book, tightest.latest!.start), today);
+  const by = printShortDate(dayOf(book, tightest.latest!.start), today, dateOrder);
   return [
     `It hangs most on “${tightest.step.name}”, to be ${tightest.step.does === 'meeting' ? 'held' : 'begun'} by ${by}${only ? `; only ${only.name} can do it` : ''}.`,
   ];
@@ -257,8 +259,8 @@ function wouldHold(
   last: LastDays,
   today: string,
 ): Would[] {
-  const { book, hours, open } = ground;
-  const short = (day: string) => printShortDate(day, today);
+  const { book, hours, open, dateOrder } = ground;
+  const short = (day: string) => printShortDate(day, today, dateOrder);
   const tried = (b: PlanBook, steps: readonly Step[]): { day: string; holds: boolean } | null => {
     const early = forwards(b, steps);
     const day = readyOf(b, early);

@@ -1,5 +1,6 @@
 import { dayAfter } from '../dates/day-after.ts';
 import { printDate } from '../dates/print.ts';
+import type { DateOrder } from '../dates/read-date.ts';
 import type { At, Need, Skill } from '../diary/kinds.ts';
 import type { Minute } from '../diary/zoned.ts';
 import { isCut, type Stage } from '../thread/stage.ts';
@@ -368,12 +369,13 @@ export function leftOut(
   o: OrderAtWork,
   choices: Choices,
   house: HouseTimes,
+  order: DateOrder,
 ): { readonly id: string; readonly name: string; readonly says: string }[] {
   const all = withAdded(o.broughtIn ? altering(o) : making(o, choices, house), choices.own);
   const name = (id: string) => all.find((s) => s.id === id)?.name;
   return [
     ...choices.own.filter((w) => w.minutes === null).map((w) => ({ id: w.id, says: `struck: ${w.reason}` })),
-    ...choices.done.map(({ step, on }) => ({ id: step, says: `marked as done on ${printDate(on)}` })),
+    ...choices.done.map(({ step, on }) => ({ id: step, says: `marked as done on ${printDate(on, order)}` })),
   ].flatMap((l) => {
     const called = name(l.id);
     return called === undefined ? [] : [{ ...l, name: called }];

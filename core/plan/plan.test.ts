@@ -145,7 +145,7 @@ describe('the steps of an order', () => {
     expect([at('wash'), at('draft')]).toEqual([-1, -1]);
     expect(at('own-1')).toBe(at('sew') + 1);
     expect(at('own-2')).toBe(at('collection') - 1);
-    expect(leftOut(plainOrder(), c, USUAL_TIMES).map((l) => `${l.name}, ${l.says}`)).toEqual([
+    expect(leftOut(plainOrder(), c, USUAL_TIMES, 'dmy').map((l) => `${l.name}, ${l.says}`)).toEqual([
       'wash and press the cloth, struck: dry-clean only',
       'draft the pattern, marked as done on 5 Jan 2026',
     ]);

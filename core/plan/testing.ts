@@ -42,6 +42,7 @@ export function inventedStudio(seamstresses: number, days = 120): PlanGround {
   ];
   return {
     today: FIRST,
+    dateOrder: 'dmy',
     open,
     hours: new Map(staff.map((h) => [h.id, open])),
     book: {

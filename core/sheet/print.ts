@@ -103,7 +103,7 @@ const plansOf = (parts: Sheet['input']['brief']['parts']): string[] =>
 
 /** A sheet as it is read, every text in one unit: what screen, PDF, CSV and JSON print. */
 export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
-  const { head, brief, session, house, given } = sheet.input;
+  const { head, brief, session, house, given, dateOrder = 'dmy' } = sheet.input;
   const line = (label: string, text: string) => [label, orDash(text)] as const;
   const along = brief.cloth.stretchAlong ?? 0;
   const stretch =
@@ -131,8 +131,8 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
         'Occasion',
         [
           head.occasion,
-          head.wornOn && `worn ${printDate(head.wornOn)}`,
-          head.dueOn && `due ${printDate(head.dueOn)}`,
+          head.wornOn && `worn ${printDate(head.wornOn, dateOrder)}`,
+          head.dueOn && `due ${printDate(head.dueOn, dateOrder)}`,
         ]
           .filter(Boolean)
           .join(' · '),
@@ -163,7 +163,7 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
       line(
         'Measured',
         [
-          printDate(session.date),
+          printDate(session.date, dateOrder),
           session.measurer && `by ${session.measurer}`,
           session.scribe && `written by ${session.scribe}`,
         ]
@@ -247,7 +247,7 @@ export const asGiven = (written: string | null | undefined, length: Cm, unit: Sh
 
 /** The studio's day of an instant; a date alone is already one. */
 const dayOf = (at: string, sheet: Sheet) =>
-  printDate(at.length > 10 ? dayIn(sheet.input.timeZone ?? 'UTC', at) : at);
+  printDate(at.length > 10 ? dayIn(sheet.input.timeZone ?? 'UTC', at) : at, sheet.input.dateOrder ?? 'dmy');
 
 function stepText(step: number, unit: SheetUnit): string {
   if (unit === 'in') return printWithUnit((step * 2.54) as Cm, 'in');

@@ -15,6 +15,7 @@ import {
 import type { ClothId } from '@rocchetto/contract/laid.ts';
 import { stored } from '@rocchetto/contract/stored.ts';
 import type { Kept, Stage } from '@rocchetto/core';
+import type { DateOrder } from '@rocchetto/core/dates/read-date.ts';
 import type { Db } from '../db/pool.ts';
 import { ROW, ROW_JOIN } from './orders.ts';
 import { parsedSession } from './sessions.ts';
@@ -52,7 +53,12 @@ export interface SheetGround {
     readonly minor: boolean;
     readonly guardian: string;
   };
-  readonly house: { readonly studio: string; readonly timeZone: string; readonly rules: HouseRulesWire };
+  readonly house: {
+    readonly studio: string;
+    readonly timeZone: string;
+    readonly dateOrder: DateOrder;
+    readonly rules: HouseRulesWire;
+  };
   readonly record: SheetRecord | null;
   /** what was agreed at fittings while the cloth is not cut */
   readonly agreed: readonly AgreedAlteration[];
@@ -94,7 +100,7 @@ const GROUND = (more: string) => `
   )
   select json_build_object(
     'order', (select to_json(x) from (select ${ROW}, o.brief, c.minor, c.guardian from orders o ${ROW_JOIN} where o.id = $1) x),
-    'house', (select json_build_object('studio', studio, 'timeZone', time_zone, 'rules', rules) from house),
+    'house', (select json_build_object('studio', studio, 'timeZone', time_zone, 'dateOrder', date_order, 'rules', rules) from house),
     'record', (select to_json(rec) from rec),
     'agreed', (select coalesce(json_agg(json_build_object('id', al.id, 'status', al.status, 'asked', al.asked,
         'by', al.agreed_name, 'version', al.version) order by al.id), '[]')

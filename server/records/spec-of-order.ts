@@ -63,6 +63,7 @@ export function specOfOrder(ground: SheetGround, settings: Settings, today: stri
     ...laidIn(ground),
     asOf: today,
     timeZone: house.timeZone,
+    ...(house.dateOrder === 'mdy' ? { dateOrder: house.dateOrder } : {}),
   };
 }
 

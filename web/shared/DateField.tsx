@@ -1,8 +1,7 @@
-import { printDate, printDayAndDate } from '@rocchetto/core/dates/print.ts';
 import { readDate } from '@rocchetto/core/dates/read-date.ts';
 import { Input } from 'antd';
 import { useState } from 'react';
-import { useDays, useMe } from './me.ts';
+import { useDays } from './me.ts';
 
 /** What a form holds for a date that could not be read: the text as it was typed, after this mark. */
 const UNREAD = '?';
@@ -18,9 +17,8 @@ interface Props {
  * yyyy-mm-dd, empty for none; `dateRule` refuses what could not be read.
  */
 export function DateField({ id, value = '', onChange }: Props) {
-  const { today } = useDays();
-  const { dateOrder } = useMe();
-  const [typed, setTyped] = useState(value && !value.startsWith(UNREAD) ? printDate(value) : value.slice(1));
+  const { today, dateOrder, long, weekday } = useDays();
+  const [typed, setTyped] = useState(value && !value.startsWith(UNREAD) ? long(value) : value.slice(1));
   const understood = typed.trim() ? readDate(typed, today, dateOrder) : null;
   return (
     <>
@@ -28,7 +26,7 @@ export function DateField({ id, value = '', onChange }: Props) {
         id={id}
         value={typed}
         autoComplete="off"
-        placeholder="e.g. 28 Dec, next Fri"
+        placeholder={dateOrder === 'mdy' ? 'e.g. Dec 28, next Fri' : 'e.g. 28 Dec, next Fri'}
         aria-describedby={`${id}-understood`}
         onChange={(e) => {
           setTyped(e.target.value);
@@ -37,7 +35,7 @@ export function DateField({ id, value = '', onChange }: Props) {
         }}
       />
       <span id={`${id}-understood`} className="understood-date" aria-live="polite">
-        {understood && printDayAndDate(understood)}
+        {understood && weekday(understood)}
       </span>
     </>
   );

@@ -1,4 +1,4 @@
-import { printDate } from '@rocchetto/core/dates/print.ts';
+import { useDays } from './me.ts';
 import { Notice } from './Notice.tsx';
 import { problemOf } from './problem-of.ts';
 
@@ -13,24 +13,25 @@ interface Props {
   readonly takeTheirs: (theirs: Record<string, unknown>) => void;
 }
 
-const show = (value: unknown) =>
+const show = (value: unknown, date: (iso: string) => string) =>
   value === null || value === undefined || value === ''
     ? '—'
     : /^\d{4}-\d\d-\d\d$/.test(String(value))
-      ? printDate(String(value))
+      ? date(String(value))
       : typeof value === 'object'
         ? JSON.stringify(value)
         : String(value);
 
 /** Two people saved at once: both texts side by side, and neither is lost until somebody chooses. */
 export function Differences({ error, labels, inWords, keepMine, takeTheirs }: Props) {
+  const { long } = useDays();
   const problem = problemOf(error);
   if (!error || problem.status !== 409 || !problem.theirs) return null;
   const theirs = problem.theirs as Record<string, unknown>;
   const mine = (problem.mine ?? {}) as Record<string, unknown>;
   const [a, b]: Record<string, unknown>[] = inWords ? [inWords(theirs), inWords(mine)] : [theirs, mine];
   const named = inWords ? [...new Set([...Object.keys(a!), ...Object.keys(b!)])] : Object.keys(labels);
-  const differ = named.filter((k) => (inWords || k in mine) && show(a![k]) !== show(b![k]));
+  const differ = named.filter((k) => (inWords || k in mine) && show(a![k], long) !== show(b![k], long));
   return (
     <Notice is="bad">
       <p>{problem.detail}</p>
@@ -47,8 +48,8 @@ export function Differences({ error, labels, inWords, keepMine, takeTheirs }: Pr
           {differ.map((k) => (
             <tr key={k}>
               <th scope="row">{labels[k] ?? k}</th>
-              <td>{show(a![k])}</td>
-              <td>{show(b![k])}</td>
+              <td>{show(a![k], long)}</td>
+              <td>{show(b![k], long)}</td>
             </tr>
           ))}
         </tbody>

@@ -38,8 +38,8 @@ export function printV1(sheet: SheetV1, unit: SheetUnit): PrintedV1 {
         'Occasion',
         [
           head.occasion,
-          head.wornOn && `worn ${printDate(head.wornOn)}`,
-          head.dueOn && `due ${printDate(head.dueOn)}`,
+          head.wornOn && `worn ${printDate(head.wornOn, 'dmy')}`,
+          head.dueOn && `due ${printDate(head.dueOn, 'dmy')}`,
         ]
           .filter(Boolean)
           .join(' · '),
@@ -61,7 +61,7 @@ export function printV1(sheet: SheetV1, unit: SheetUnit): PrintedV1 {
       line(
         'Measured',
         [
-          printDate(session.date),
+          printDate(session.date, 'dmy'),
           session.measurer && `by ${session.measurer}`,
           session.scribe && `written by ${session.scribe}`,
         ]
@@ -121,7 +121,7 @@ const asGiven = (written: string | null | undefined, length: Cm, unit: SheetUnit
 
 /** The studio's day of an instant; a date alone is already one. */
 const dayOf = (at: string, sheet: SheetV1) =>
-  printDate(at.length > 10 ? dayIn(sheet.input.timeZone ?? 'UTC', at) : at);
+  printDate(at.length > 10 ? dayIn(sheet.input.timeZone ?? 'UTC', at) : at, 'dmy');
 
 function stepText(step: number, unit: SheetUnit): string {
   if (unit === 'in') return printWithUnit((step * 2.54) as Cm, 'in');

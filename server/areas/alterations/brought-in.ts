@@ -65,11 +65,14 @@ export function broughtInRoutes(deps: Deps): Hono<Env> {
       content: [
         { text: house.studio, bold: true, fontSize: 12 },
         { text: `${order.number} · ${order.what}`, margin: [0, 4, 0, 0] },
-        { text: `Brought in ${printDate(dayIn(house.timeZone, came.at))}`, margin: [0, 1, 0, 0] },
+        {
+          text: `Brought in ${printDate(dayIn(house.timeZone, came.at), house.dateOrder)}`,
+          margin: [0, 1, 0, 0],
+        },
         ...(order.dueOn
           ? [
               {
-                text: `Ready ${printDate(order.dueOn)}`,
+                text: `Ready ${printDate(order.dueOn, house.dateOrder)}`,
                 bold: true,
                 margin: [0, 1, 0, 0] as [number, number, number, number],
               },

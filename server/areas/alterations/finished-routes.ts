@@ -153,6 +153,7 @@ export function finishedRoutes(deps: Deps): Hono<Env> {
         leaving,
         studio: house.studio,
         timeZone: house.timeZone,
+        dateOrder: house.dateOrder,
         number: order.number,
         what: order.what,
         client: order.clientName,

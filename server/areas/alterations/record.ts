@@ -11,6 +11,7 @@ import {
   viewToSvg,
 } from '@rocchetto/core';
 import { ALTERATION_STEPS, boxSentence, STATE_WORD } from '@rocchetto/core/alter/index.ts';
+import type { DateOrder } from '@rocchetto/core/dates/read-date.ts';
 import type { Content } from 'pdfmake/interfaces.js';
 import { printPaper } from '../../paper/print.ts';
 
@@ -18,6 +19,7 @@ import { printPaper } from '../../paper/print.ts';
 export interface Record {
   readonly studio: string;
   readonly timeZone: string;
+  readonly dateOrder: DateOrder;
   readonly number: string;
   readonly what: string;
   readonly client: string;
@@ -57,7 +59,7 @@ function marked(view: DrawingView, alterations: readonly AlterationView[]): stri
 
 /** The fitting record as a PDF: every decision, its pieces, who did and checked it, and a line to sign. */
 export function fittingRecord(r: Record): Promise<Buffer> {
-  const day = (at: string) => printDate(dayIn(r.timeZone, at));
+  const day = (at: string) => printDate(dayIn(r.timeZone, at), r.dateOrder);
   const rows = r.alterations.map((a, i): Content => {
     const hand = handUnit(a.asked) ?? r.unit;
     const pieces = a.boxes

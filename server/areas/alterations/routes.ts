@@ -21,7 +21,7 @@ import {
   writeBox,
   writeBoxes,
 } from '../../records/alterations.ts';
-import { houseBench } from '../../records/house.ts';
+import { houseBench, readHouse } from '../../records/house.ts';
 import { readOrder, refuseCancelled } from '../../records/orders.ts';
 import { prepared, takeStep } from './service.ts';
 
@@ -56,7 +56,7 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
         throw new Refusal(
           409,
           'handed-over',
-          `This garment was handed over on ${printDate(since.slice(0, 10))}. Nothing was saved. Record its return with a reason first.`,
+          `This garment was handed over on ${printDate(since.slice(0, 10), (await readHouse(tx)).dateOrder)}. Nothing was saved. Record its return with a reason first.`,
         );
       const { boxes, targets } = await prepared(tx, orderId, body.asked, deps.now(), null);
       const by = c.get('who').id;

@@ -201,7 +201,9 @@ export async function takeStep(
       await writeBoxes(tx, a.id, boxes);
       await kept({ agreedName: w.name, price: w.price, neededOn: w.neededOn });
       await told(
-        [`by ${w.name}`, w.neededOn && `needed on ${printDate(w.neededOn)}`].filter(Boolean).join(', '),
+        [`by ${w.name}`, w.neededOn && `needed on ${printDate(w.neededOn, (await readHouse(tx)).dateOrder)}`]
+          .filter(Boolean)
+          .join(', '),
         w.price === null ? {} : { price: w.price },
       );
       return;
@@ -297,7 +299,7 @@ async function assign(
     );
   if (w.staffId === null && w.day !== null)
     throw new Refusal(422, 'day-of-nobody', 'Choose a person for this day.');
-  const { timeZone } = await readHouse(tx);
+  const { timeZone, dateOrder } = await readHouse(tx);
   if (w.day !== null && w.day < dayIn(timeZone, now))
     throw new Refusal(422, 'past', 'This day is past. Nothing was changed. Choose a later day.');
   const minutes = w.minutes ?? a.minutes;
@@ -309,7 +311,9 @@ async function assign(
       : null,
   );
   await kept({ staffId: w.staffId, minutes });
-  await told(`${name ?? 'nobody'}${w.day ? `, ${printDate(w.day)}` : ''}${w.note ? `. ${w.note}` : ''}`);
+  await told(
+    `${name ?? 'nobody'}${w.day ? `, ${printDate(w.day, dateOrder)}` : ''}${w.note ? `. ${w.note}` : ''}`,
+  );
 }
 
 /** Checked by another than who did it, each target measured again within its tolerance. */

@@ -28,7 +28,7 @@ export function proposalRoutes(deps: Deps): Hono<Env> {
   });
   on(app, 'GET /bench/proposal', async (_c) => {
     const now = deps.now();
-    const { zone, rules } = await readRules(deps.pool);
+    const { zone, rules, dateOrder } = await readRules(deps.pool);
     const today = dayIn(zone, now);
     const days = daysFrom(today, dayAfter(today, AHEAD - 1));
     const [book, open] = await Promise.all([
@@ -68,7 +68,7 @@ export function proposalRoutes(deps: Deps): Hono<Env> {
       dated,
     );
     const of = new Map(rows.map((r) => [r.id, r]));
-    const short = (day: string) => printShortDate(day, today);
+    const short = (day: string) => printShortDate(day, today, dateOrder);
     const row = (id: number) => {
       const { orderId, orderNumber, clientName, sentence, unit, version } = of.get(id)!;
       return { id, orderId, orderNumber, clientName, sentence, unit, version };

@@ -136,7 +136,7 @@ function changed(
 
 /** Whether it can be promised at all; the answer tells, once it is kept, what it asks of the day. @throws Refusal 422 */
 async function check(tx: Tx, deps: Deps, w: BenchWrite): Promise<() => Promise<string | null>> {
-  const { zone, rules } = await readRules(tx);
+  const { zone, dateOrder, rules } = await readRules(tx);
   const today = dayIn(zone, deps.now());
   if (w.day < today)
     throw new Refusal(422, 'past', 'This day is past. Nothing was scheduled. Choose a later day.');
@@ -150,6 +150,6 @@ async function check(tx: Tx, deps: Deps, w: BenchWrite): Promise<() => Promise<s
     const book = await readBook(tx, zone, rules, [w.day, w.day]);
     const hand = book.staff.find((s) => s.id === w.staffId)!;
     const load = loadOf(hand.works, hand.busy, await benchMinutes(tx, w.staffId, w.day));
-    return overloadWords(hand.name, w.day, today, load);
+    return overloadWords(hand.name, w.day, today, load, dateOrder);
   };
 }

@@ -6,6 +6,7 @@ import {
   STATUS_WORD,
   TAPE_NAME,
 } from '@rocchetto/core';
+import type { DateOrder } from '@rocchetto/core/dates/read-date.ts';
 import { strToU8, zipSync } from 'fflate';
 import type { Content } from 'pdfmake/interfaces.js';
 import { csvOf } from '../../http/csv.ts';
@@ -60,7 +61,12 @@ const facts = (rows: readonly (readonly [string, unknown])[]): Content => ({
 });
 const heading = (text: string): Content => ({ text, bold: true, fontSize: 12, margin: [0, 10, 0, 3] });
 
-async function paper(data: ClientData, studio: string, day: (at: string | Date) => string): Promise<Buffer> {
+async function paper(
+  data: ClientData,
+  studio: string,
+  day: (at: string | Date) => string,
+  order: DateOrder,
+): Promise<Buffer> {
   const { client } = data;
   return printPaper({
     info: { title: `What ${studio} holds about ${client.code}`, creator: 'Rocchetto' },
@@ -86,7 +92,7 @@ async function paper(data: ClientData, studio: string, day: (at: string | Date) 
       ...(data.orders.length === 0 ? ['None.'] : []),
       ...data.orders.map(
         (o): Content =>
-          `${o.number}: ${[o.what, o.occasion].filter(Boolean).join(', ')}${o.due_on ? `, due ${printDate(String(o.due_on))}` : ''}; ${o.stage}.`,
+          `${o.number}: ${[o.what, o.occasion].filter(Boolean).join(', ')}${o.due_on ? `, due ${printDate(String(o.due_on), order)}` : ''}; ${o.stage}.`,
       ),
       heading('Measured'),
       ...(data.sessions.length === 0 ? ['Never.'] : []),
@@ -126,6 +132,7 @@ export async function bundle(
   data: ClientData,
   studio: string,
   day: (at: string | Date) => string,
+  order: DateOrder,
 ): Promise<Uint8Array> {
   const { photos, ...rest } = data;
   const file = (p: (typeof photos)[number]) => `photographs/${p.number}-${p.id}.jpg`;
@@ -141,6 +148,6 @@ export async function bundle(
     'client.json': strToU8(JSON.stringify(json, null, 2)),
     'readings.csv': strToU8(csv(readingRows(data, day), READING_COLUMNS)),
     'orders.csv': strToU8(csv(data.orders, ['number', 'what', 'occasion', 'worn_on', 'due_on', 'stage'])),
-    'client.pdf': new Uint8Array(await paper(data, studio, day)),
+    'client.pdf': new Uint8Array(await paper(data, studio, day, order)),
   });
 }

@@ -23,7 +23,7 @@ export function clientDataRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
   on(app, 'GET /clients/:id/data.zip', async (c) => {
     const id = idParam(c, 'client');
-    const { studio, timeZone, paper } = await readHouse(deps.pool);
+    const { studio, timeZone, paper, dateOrder } = await readHouse(deps.pool);
     const who = c.get('who').id;
     const made = await inThread(
       { kind: 'paper', person: who, paper },
@@ -32,6 +32,7 @@ export function clientDataRoutes(deps: Deps): Hono<Env> {
       id,
       studio,
       timeZone,
+      dateOrder,
     );
     if (!made) throw notFound('client');
     await remember(deps.pool, 'client', id, who, 'data downloaded', undefined, undefined);

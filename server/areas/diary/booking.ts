@@ -58,7 +58,7 @@ export function bookingRoutes(deps: Deps): Hono<Env> {
   );
 
   on(app, 'POST /appointments/:id/move', async (c, { body: { version, slot, reason } }) => {
-    const { zone } = await readRules(deps.pool);
+    const { zone, dateOrder } = await readRules(deps.pool);
     const was = await readAppointment(deps.pool, zone, idParam(c, 'appointment'));
     return offeringOthers(deps, was?.kind ?? '', [slot], was ?? {}, () =>
       changed(c, deps, version, { slot, reason }, async (tx, a) => {
@@ -73,7 +73,7 @@ export function bookingRoutes(deps: Deps): Hono<Env> {
         const kind = { ...kindOf(rules.kinds, a.kind), minutes: a.minutes };
         await holdDays(tx, [slot.day]);
         const around = await readBook(tx, zone, rules, [slot.day, slot.day], { moving: a.id });
-        const to = checkSlot(zone, around, kind, a.minutes, slot, minuteNow(deps));
+        const to = checkSlot({ zone, dateOrder }, around, kind, a.minutes, slot, minuteNow(deps));
         await leaveSlots(tx, a.id, { reason: reason || 'moved', by: c.get('who').id, at: deps.now() });
         await addSlot(tx, a.id, 'taken', to);
         await stepAppointment(tx, a.id, 'confirmed', { heldUntil: null });

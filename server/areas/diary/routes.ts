@@ -1,6 +1,7 @@
 import type { DiaryHouse, DiaryView, TimesQuery } from '@rocchetto/contract';
 import { dayIn, NEEDS, type Need, printShortDate } from '@rocchetto/core';
 import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
+import type { DateOrder } from '@rocchetto/core/dates/read-date.ts';
 import { findSeries, findTimes, type Question } from '@rocchetto/core/diary/find.ts';
 import { windowsOf } from '@rocchetto/core/diary/hours.ts';
 import { kindsOf } from '@rocchetto/core/diary/house.ts';
@@ -109,7 +110,7 @@ export function diaryRoutes(deps: Deps): Hono<Env> {
 
 /** What free times are looked for in, as it was asked. @throws Refusal 422 for days that are none or too many */
 async function asked(deps: Deps, q: TimesQuery) {
-  const { zone, rules } = await readRules(deps.pool);
+  const { zone, dateOrder, rules } = await readRules(deps.pool);
   const kind = kindOf(rules.kinds, q.kind);
   const today = dayIn(zone, deps.now());
   const from = q.from && q.from > today ? q.from : today;
@@ -118,7 +119,7 @@ async function asked(deps: Deps, q: TimesQuery) {
   if (until > dayAfter(today, 366) || daysFrom(from, until).length > MOST_AHEAD)
     throw new Refusal(422, 'too-far', `Search at most ${MOST_AHEAD} days at once, within a year.`);
   const book = await readBook(deps.pool, zone, rules, [from, until], q);
-  const ready = readyFor(zone, kind, book.works, q.ready === '1', today);
+  const ready = readyFor(zone, kind, book.works, q.ready === '1', today, dateOrder);
   const away = [...q.away, ...book.away.map((a) => ({ from: a.firstDay, until: a.lastDay }))];
   const wish = { from, until, earliest: q.earliest, latest: q.latest, notOn: q.notOn, away };
   const notBefore = Math.max(minuteNow(deps), ready.only ?? 0);
@@ -143,6 +144,7 @@ function readyFor(
   works: readonly MakingWork[],
   only: boolean,
   today: string,
+  order: DateOrder,
 ): { from: Question['ready']; only?: number; says: string } {
   if (!kind.need) return { from: null, says: only ? 'Nothing has to be ready for it.' : '' };
   const what = NEEDS[kind.need];
@@ -157,7 +159,7 @@ function readyFor(
     };
   const day = found.day < today ? today : found.day;
   const at = wholeDay(zone, day).to;
-  const on = printShortDate(found.day, today);
+  const on = printShortDate(found.day, today, order);
   return {
     from: { at, because: `before ${what}, scheduled for ${on}` },
     ...(only ? { only: at } : {}),

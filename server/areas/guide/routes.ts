@@ -42,7 +42,7 @@ export function guideRoutes(deps: Deps): Hono<Env> {
     const session = UUID.test(id) ? await readSession(deps.pool, id) : undefined;
     const client = session && (await readClient(deps.pool, session.clientId));
     if (!session || !client) throw notFound('session');
-    const { studio, timeZone, rules, paper } = await readHouse(deps.pool);
+    const { studio, timeZone, dateOrder, rules, paper } = await readHouse(deps.pool);
     const rows = inTapeOrder(
       [...resolveAll(session.readings)].flatMap(([of, m]) =>
         m.net === null ? [] : [{ id: of, cm: m.net, asRead: m.asRead }],
@@ -50,7 +50,7 @@ export function guideRoutes(deps: Deps): Hono<Env> {
       rules.tape,
     );
     const { beneath, heel } = session.details;
-    const day = printDate(dayIn(timeZone, session.at));
+    const day = printDate(dayIn(timeZone, session.at), dateOrder);
     const card = { studio, client: client.name, day, measurer: session.measurer, beneath, heel, rows };
     return sendPdf(c, await inThread(printOn(c, paper), 'measureCard', card), `measures-${client.code}`);
   });

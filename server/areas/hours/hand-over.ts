@@ -21,7 +21,7 @@ async function giveOne(
   id: number,
   { from, to, by }: { from: number; to: number; by: number },
 ): Promise<string | null> {
-  const { zone, rules } = await readRules(tx);
+  const { zone, dateOrder, rules } = await readRules(tx);
   const a = (await holdAppointment(tx, zone, id))!;
   const kind = kindsOf(rules.kinds).find((k) => k.id === a.kind);
   if (!kind) return 'its appointment type no longer exists';
@@ -36,7 +36,7 @@ async function giveOne(
       const staff = [...new Set(s.staff.map((m) => (m === from ? to : m)))];
       const book = await readBook(tx, zone, rules, [s.day, s.day], { moving: a.id });
       const made = checkSlot(
-        zone,
+        { zone, dateOrder },
         book,
         kind,
         a.minutes,
@@ -73,7 +73,7 @@ interface Wanted {
 
 /** Gives what somebody has ahead to another: each by itself, so that one that cannot go holds up none. */
 export async function handOver(tx: Tx, deps: Deps, who: Wanted): Promise<HandedOver> {
-  const { zone } = await readRules(tx);
+  const { zone, dateOrder } = await readRules(tx);
   const all = !who.appointments && !who.bench;
   const standing: HandedOver['standing'][number][] = [];
   let handed = 0;
@@ -87,7 +87,7 @@ export async function handOver(tx: Tx, deps: Deps, who: Wanted): Promise<HandedO
     }
     const b = booked.find((x) => x.id === id)!;
     const { day, from } = (await holdAppointment(tx, zone, id))!.slots.find((s) => s.start === b.start)!;
-    standing.push({ id, clientName: b.clientName, when: `${printDayAndDate(day)} ${from}`, why });
+    standing.push({ id, clientName: b.clientName, when: `${printDayAndDate(day, dateOrder)} ${from}`, why });
   }
   for (const work of await benchAhead(tx, who.from)) {
     if (!all && !who.bench?.includes(work.id)) continue;
@@ -100,13 +100,13 @@ export async function handOver(tx: Tx, deps: Deps, who: Wanted): Promise<HandedO
 
 /** What somebody has ahead, to be handed over one by one. */
 export async function aheadOf(db: Db, staffId: number, now: Date): Promise<AheadView> {
-  const { zone } = await readRules(db);
+  const { zone, dateOrder } = await readRules(db);
   const booked = await bookedAhead(db, { staffId }, now);
   const first = [...new Map([...booked].reverse().map((b) => [b.id, b])).values()].reverse();
   return {
     bookings: first.map(({ id, clientName, start }) => {
       const { day, time } = wallAt(zone, start);
-      return { id, clientName, when: `${printDayAndDate(day)} ${time}` };
+      return { id, clientName, when: `${printDayAndDate(day, dateOrder)} ${time}` };
     }),
     bench: await benchAhead(db, staffId),
   };

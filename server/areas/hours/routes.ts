@@ -29,6 +29,7 @@ import {
   writeRules,
   writeWork,
 } from '../../records/diary/hours.ts';
+import { readHouse } from '../../records/house.ts';
 import { aheadOf, handOver } from './hand-over.ts';
 
 /** How many changes of the rules are told. */
@@ -46,9 +47,13 @@ export function diaryHouseRoutes(deps: Deps): Hono<Env> {
 
 /** Opening hours and kinds, and what other ones would leave outside. */
 function ruleRoutes(app: Hono<Env>, deps: Deps): void {
-  on(app, 'GET /diary/rules/changes', async (_c) => await readRuleChanges(deps.pool, CHANGES));
+  on(
+    app,
+    'GET /diary/rules/changes',
+    async (_c) => await readRuleChanges(deps.pool, CHANGES, (await readHouse(deps.pool)).dateOrder),
+  );
   on(app, 'POST /diary/would-stand', async (_c, { body: asked }) => {
-    const { zone, rules } = await readRules(deps.pool);
+    const { zone, dateOrder, rules } = await readRules(deps.pool);
     const booked = await bookedTimes(deps.pool, deps.now(), asked);
     const last = booked.at(-1);
     // Somebody without hours of their own works while the house is open.
@@ -65,7 +70,7 @@ function ruleRoutes(app: Hono<Env>, deps: Deps): void {
       count: standing.length,
       first: standing.slice(0, 5).map((b) => {
         const { day, time } = wallAt(zone, b.from);
-        return { id: b.id, clientName: b.clientName, when: `${printDayAndDate(day)} ${time}` };
+        return { id: b.id, clientName: b.clientName, when: `${printDayAndDate(day, dateOrder)} ${time}` };
       }),
     } satisfies WouldStand;
   });
@@ -184,9 +189,9 @@ function roomRoutes(app: Hono<Env>, deps: Deps): void {
     return once(c, deps, async (tx) => {
       const room = await readRoom(tx, id);
       if (!room) throw notFound('room');
-      const { zone } = await readRules(tx);
+      const days = await readRules(tx);
       const booked = await bookedAhead(tx, { roomId: id }, deps.now());
-      if (booked.length > 0) throw ahead(zone, room.name, booked);
+      if (booked.length > 0) throw ahead(days, room.name, booked);
       await closeRoom(tx, id);
       await remember(tx, 'room', id, c.get('who').id, 'closed', room, undefined);
       return { body: { ok: true }, changed: [['diary', 0, 0]] };
@@ -203,7 +208,7 @@ function awayRoutes(app: Hono<Env>, deps: Deps): void {
     what: Parameters<typeof addAway>[1],
     days: { firstDay: string; lastDay: string },
   ) => {
-    const { zone } = await readRules(tx);
+    const { zone, dateOrder } = await readRules(tx);
     const during = { from: wholeDay(zone, days.firstDay).from, to: wholeDay(zone, days.lastDay).to };
     if (what.table === 'leave' && !(await readWork(tx, what.staffId)))
       throw new Refusal(
@@ -216,7 +221,8 @@ function awayRoutes(app: Hono<Env>, deps: Deps): void {
       what.table === 'leave' ? { staffId: what.staffId, within: during } : { within: during },
       deps.now(),
     );
-    if (booked.length > 0) throw ahead(zone, what.table === 'leave' ? 'This time' : 'The studio', booked);
+    if (booked.length > 0)
+      throw ahead({ zone, dateOrder }, what.table === 'leave' ? 'This time' : 'The studio', booked);
     const id = await addAway(tx, what, days, during);
     await remember(tx, what.table, id, by, 'added', undefined, { ...what, ...days });
     return id;

@@ -45,6 +45,7 @@ async function pageOf(db: Db, a: AppointmentView, house: House): Promise<ClientP
     studio,
     contact: contactOf(house),
     wall: (at) => wallAt(zone, at),
+    dateOrder: house.dateOrder,
     roomName: () => '',
     language,
     ...(language ? { kinds: own!.kinds } : {}),
@@ -64,7 +65,7 @@ async function pageOf(db: Db, a: AppointmentView, house: House): Promise<ClientP
     ) as ClientPage['words'],
     times: a.slots
       .filter((s) => s.state !== 'left')
-      .map((s) => ({ id: s.id, day: printDayIn(language, s.day), from: s.from, to: s.to })),
+      .map((s) => ({ id: s.id, day: printDayIn(language, s.day, house.dateOrder), from: s.from, to: s.to })),
   };
 }
 

@@ -10,7 +10,10 @@ export interface EstimatePaper {
   readonly order: EstimateView['order'];
   readonly kept: KeptEstimate | null;
   readonly now: EstimateView | null;
-  readonly house: Pick<HouseView, 'studio' | 'address' | 'phone' | 'email' | 'currency' | 'timeZone'>;
+  readonly house: Pick<
+    HouseView,
+    'studio' | 'address' | 'phone' | 'email' | 'currency' | 'timeZone' | 'dateOrder'
+  >;
   /** with hours, rates and shares */
   readonly detail: boolean;
   readonly at: string;
@@ -28,7 +31,7 @@ type Row = readonly [name: string, words: string, amount: string, is?: 'sum'];
 export function estimatePdf({ order, kept, now, house, detail, at }: EstimatePaper): Promise<Buffer> {
   const { estimate, until, words } = kept ?? { ...now!, ...now!.choices };
   const price = (n: number) => `${house.currency === '' ? '' : `${house.currency} `}${n.toFixed(2)}`;
-  const day = printDate(dayIn(house.timeZone, new Date(kept ? kept.kept.at : at)));
+  const day = printDate(dayIn(house.timeZone, new Date(kept ? kept.kept.at : at)), house.dateOrder);
   // Where a hand set the price, parts that add up to another are not the client’s.
   const summed = detail || estimate.moved?.how !== 'set';
   const rows = detail ? detailRows(estimate, price) : partRows(estimate, price, summed);
@@ -36,12 +39,12 @@ export function estimatePdf({ order, kept, now, house, detail, at }: EstimatePap
     kept === null
       ? 'as it stands today; not kept'
       : kept.agreed && kept.state === 'agreed'
-        ? `agreed by ${kept.agreed.name} on ${printDate(dayIn(house.timeZone, new Date(kept.agreed.at)))}`
+        ? `agreed by ${kept.agreed.name} on ${printDate(dayIn(house.timeZone, new Date(kept.agreed.at)), house.dateOrder)}`
         : kept.state === 'withdrawn' || kept.state === 'replaced'
           ? `${kept.state}: no longer holds`
           : until === null
             ? ''
-            : `holds until ${printDate(until)}`;
+            : `holds until ${printDate(until, house.dateOrder)}`;
   const ends: Row[] = [
     ...(estimate.moved && summed
       ? [[estimate.moved.how === 'set' ? 'Set by hand' : 'Rounded up', '', price(estimate.moved.by)] as const]

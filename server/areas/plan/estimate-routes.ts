@@ -114,12 +114,12 @@ export function estimateRoutes(deps: Deps): Hono<Env> {
     if (view.none) throw new Refusal(409, 'brought-in', view.none);
     const kept = query.revision === undefined ? null : view.kept.find((k) => k.revision === query.revision);
     if (kept === undefined) throw notFound('estimate');
-    const { studio, address, phone, email, currency, timeZone } = house;
+    const { studio, address, phone, email, currency, timeZone, dateOrder } = house;
     const paper = {
       order: view.order,
       kept,
       now: kept ? null : view,
-      house: { studio, address, phone, email, currency, timeZone },
+      house: { studio, address, phone, email, currency, timeZone, dateOrder },
       detail: query.detail === '1',
       at: deps.now().toISOString(),
     };

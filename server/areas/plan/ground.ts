@@ -9,6 +9,7 @@ import type { PlanGround } from '@rocchetto/core/plan/answer.ts';
 import { freeOf } from '@rocchetto/core/plan/free.ts';
 import type { Db } from '../../db/pool.ts';
 import { readBook } from '../../records/diary/book.ts';
+import type { StudioDays } from '../../records/diary/check.ts';
 
 /** A plan looks so many days past the day it must be ready, and at least and at most so far ahead. */
 const PAST = 45;
@@ -24,7 +25,7 @@ export function horizon(today: string, lastDay: string | null): string {
 /** What a plan is laid into: free hours of all hands, rooms, and when this client can come. One query. */
 export async function planGround(
   db: Db,
-  zone: string,
+  { zone, dateOrder }: StudioDays,
   rules: DiaryRules,
   who: { readonly clientId?: number; readonly orderId?: number },
   lastDay: string | null,
@@ -45,6 +46,7 @@ export async function planGround(
   };
   return {
     today,
+    dateOrder,
     hours: new Map(book.staff.map((h) => [h.id, h.works])),
     open: windowsOf(zone, { ...wish, away: [] }, book.opening, book.closed, at),
     book: {

@@ -104,7 +104,7 @@ export async function promises(db: Db, ask: PromisesAsk, now: Date): Promise<Pro
     (h: Held): Promised => {
       const { would, ...of } = promised(h, byId.get(h.id)!, all);
       const mend = found.find((x) => x.id === h.id);
-      return { ...of, would: mend ? [mendWords(mend, byId, ground.today), ...would] : would };
+      return { ...of, would: mend ? [mendWords(mend, byId, ground), ...would] : would };
     };
   return {
     today: ground.today,
@@ -118,20 +118,20 @@ export async function promises(db: Db, ask: PromisesAsk, now: Date): Promise<Pro
       after &&
       supposed(other, after.all, before, {
         told: told(mends),
-        mended: mends.filter((m) => m.id === NEW).map((m) => mendWords(m, byId, ground.today)),
+        mended: mends.filter((m) => m.id === NEW).map((m) => mendWords(m, byId, ground)),
       }),
   };
 }
 
 async function readAll(db: Db, ids: readonly number[], now: Date, worn: string | null): Promise<All> {
-  const [{ zone, rules }, { bench }, rows] = await Promise.all([
+  const [{ zone, dateOrder, rules }, { bench }, rows] = await Promise.all([
     readRules(db),
     houseBench(db),
     readPlans(db, ids),
   ]);
   const times = timesOf(bench);
   const lastDay = [worn ?? '', ...rows.map((r) => lastDays(r, times).handOver ?? '')].sort().at(-1) || null;
-  const ground = await planGround(db, zone, rules, {}, lastDay, now);
+  const ground = await planGround(db, { zone, dateOrder }, rules, {}, lastDay, now);
   const [first, last] = [ground.book.days[0]!, ground.book.days.at(-1)!];
   const [works, elsewhere] = await Promise.all([
     worksOf(db, rows, ground.today),
@@ -209,19 +209,23 @@ function promised(h: Held, row: PlanRow, { zone, ground, kinds }: All): Promised
         const { day, time } = wallAt(zone, b.start);
         return {
           id: b.id,
-          says: `${kinds.find((k) => k.id === b.kind)?.name ?? b.kind}, ${printShortDate(day, ground.today)}, ${time}`,
+          says: `${kinds.find((k) => k.id === b.kind)?.name ?? b.kind}, ${printShortDate(day, ground.today, ground.dateOrder)}, ${time}`,
         };
       }),
   };
 }
 
 /** The least change that mends a late order, in words. */
-function mendWords({ ready, moves }: Mend, byId: ReadonlyMap<number, PlanRow>, today: string): string {
-  const by = `ready by ${printShortDate(ready, today)}, and no other promise breaks.`;
+function mendWords(
+  { ready, moves }: Mend,
+  byId: ReadonlyMap<number, PlanRow>,
+  { today, dateOrder }: PlanGround,
+): string {
+  const by = `ready by ${printShortDate(ready, today, dateOrder)}, and no other promise breaks.`;
   if (!moves) return `Served before the others: ${by}`;
   const of = byId.get(moves.orderId);
   const whose = of ? `order ${of.number}` : 'the order taken in';
-  const to = printShortDate(moves.to, today);
+  const to = printShortDate(moves.to, today, dateOrder);
   return moves.does === 'work'
     ? `With “${moves.step}” of ${whose} assigned for ${to} instead: ${by}`
     : `With the appointment “${moves.step}” of ${whose}${of ? `, ${of.clientName},` : ''} moved to ${to}: ${by}`;
@@ -272,7 +276,7 @@ interface Otherwise {
 /** What is supposed; null where nothing is. @throws Refusal 422 */
 function otherwise(all: All, ask: PromisesAsk): Otherwise | null {
   const { ground, rows } = all;
-  const short = (day: string) => printShortDate(day, ground.today);
+  const short = (day: string) => printShortDate(day, ground.today, ground.dateOrder);
   const none = { ground, rows, appointments: [], taken: null };
   if (ask.staff !== undefined) return handAway(all, ask.staff, ask.from!, ask.until!);
   if (ask.order !== undefined) {
@@ -309,7 +313,7 @@ function movedTo({ ground, rows, zone, kinds }: All, id: number, to: string): Ot
     taken: null,
     appointments: [],
     ground: keptFor(free, booked.staff, kept),
-    says: `The appointment of order ${row.number} is moved to ${printShortDate(to, ground.today)}.${not.length > 0 ? ` ${not.map((h) => h.name).join(' and ')} ${not.length === 1 ? 'is' : 'are'} not free at that time.` : ''}`,
+    says: `The appointment of order ${row.number} is moved to ${printShortDate(to, ground.today, ground.dateOrder)}.${not.length > 0 ? ` ${not.map((h) => h.name).join(' and ')} ${not.length === 1 ? 'is' : 'are'} not free at that time.` : ''}`,
     rows: rows.map((r) =>
       r.booked.some((b) => b.id === booked.id)
         ? {
@@ -347,7 +351,7 @@ function takenIn(all: All, like: number, worn: string): Otherwise {
   return {
     ground: all.ground,
     appointments: [],
-    says: `Another order like ${row.number} (${row.what}) is worn on ${printShortDate(worn, all.ground.today)}.`,
+    says: `Another order like ${row.number} (${row.what}) is worn on ${printShortDate(worn, all.ground.today, all.ground.dateOrder)}.`,
     rows: [...all.rows, taken],
     taken,
   };
@@ -376,7 +380,7 @@ function handAway({ ground, rows, zone, kinds }: All, staff: number, from: strin
   const seen = new Set<number>();
   return {
     taken: null,
-    says: `${hand.name} is away from ${printShortDate(from, ground.today)} to ${printShortDate(until, ground.today)}.`,
+    says: `${hand.name} is away from ${printShortDate(from, ground.today, ground.dateOrder)} to ${printShortDate(until, ground.today, ground.dateOrder)}.`,
     ground: {
       ...ground,
       hours: new Map([...ground.hours].map(([id, h]) => [id, id === staff ? without(h, away) : h])),
@@ -400,7 +404,7 @@ function handAway({ ground, rows, zone, kinds }: All, staff: number, from: strin
           return {
             id: b.id,
             day,
-            says: `${r.clientName}, ${kind}, ${printShortDate(day, ground.today)}, ${time}`,
+            says: `${r.clientName}, ${kind}, ${printShortDate(day, ground.today, ground.dateOrder)}, ${time}`,
           };
         }),
     ),

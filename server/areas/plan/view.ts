@@ -23,7 +23,7 @@ import { readPlan, stampOf, type Took, tookOf } from './sql.ts';
 export async function viewPlan(db: Db, orderId: number, now: Date): Promise<PlanView> {
   const row = await readPlan(db, orderId);
   if (!row) throw notFound('order');
-  const [{ zone, rules }, { bench }, made, took] = await Promise.all([
+  const [{ zone, dateOrder, rules }, { bench }, made, took] = await Promise.all([
     readRules(db),
     houseBench(db),
     sheetOfOrder(db, row, now),
@@ -34,7 +34,7 @@ export async function viewPlan(db: Db, orderId: number, now: Date): Promise<Plan
   const last = lastDays(row, times);
   const ground = await planGround(
     db,
-    zone,
+    { zone, dateOrder },
     rules,
     { clientId: row.clientId, orderId },
     [last.handOver, row.wornOn]
@@ -67,7 +67,7 @@ export async function viewPlan(db: Db, orderId: number, now: Date): Promise<Plan
     ),
     steps: answer.steps.map((s) => stepView(s, ground, zone)),
     once: choices.once && !row.broughtIn ? oneVisit(work ?? PLAIN_WORK) : null,
-    left: leftOut({ ...row, work }, choices, times),
+    left: leftOut({ ...row, work }, choices, times, ground.dateOrder),
     fittingKinds: kinds
       .filter((k) => k.at === 'mirror' && k.offered !== false)
       .map(({ id, name }) => ({ id, name })),
@@ -102,7 +102,7 @@ function sureOf(
     says:
       chance === null
         ? `${cases} times are kept of steps like these.`
-        : `By the studio’s own past, ${chanceWords(chance)} by ${printShortDate(handOver!, ground.today)}: from ${cases} times kept. Of steps without enough of them the table counts.`,
+        : `By the studio’s own past, ${chanceWords(chance)} by ${printShortDate(handOver!, ground.today, ground.dateOrder)}: from ${cases} times kept. Of steps without enough of them the table counts.`,
     past: here.map(
       (p) =>
         `${p.name}: usually ${p.median.toFixed(2)} of its time, 8 in 10 between ${p.low.toFixed(2)} and ${p.high.toFixed(2)}, ${p.cases} times`,
@@ -130,7 +130,9 @@ function stepView(
     why: step.why,
     waits: [
       ...step.waits.map((w) => `${w.days} ${w.days === 1 ? 'day' : 'days'} before it: ${w.name}`),
-      ...(step.notBefore === null ? [] : [`not before ${printShortDate(step.notBefore, ground.today)}`]),
+      ...(step.notBefore === null
+        ? []
+        : [`not before ${printShortDate(step.notBefore, ground.today, ground.dateOrder)}`]),
     ],
     earliest:
       earliest && from && until

@@ -64,7 +64,7 @@ async function pageOf(db: Db, link: HomeLink, house: House): Promise<HomePage> {
   const language = Object.keys(own).length > 0 ? link.language : '';
   const printed = (at: Date) => {
     const day = dayIn(house.timeZone, at);
-    return language ? printDayIn(language, day) : printDate(day);
+    return language ? printDayIn(language, day, house.dateOrder) : printDate(day, house.dateOrder);
   };
   return {
     studio: house.studio,

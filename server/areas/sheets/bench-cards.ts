@@ -24,7 +24,9 @@ export async function benchCardsPdf(view: SheetView, unit: SheetUnit, address: s
             width: '*',
             stack: [
               { text: `${order.number} · ${order.what}`, bold: true, fontSize: 14 },
-              { text: `${order.client} · due ${order.dueOn ? printDate(order.dueOn) : '—'} · ${status}` },
+              {
+                text: `${order.client} · due ${order.dueOn ? printDate(order.dueOn, view.spec.dateOrder ?? 'dmy') : '—'} · ${status}`,
+              },
               {
                 text: `Bundle ${i + 1} of ${bundles.length}: ${b.part}, ${b.layer}`,
                 bold: true,

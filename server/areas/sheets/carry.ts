@@ -12,6 +12,7 @@ import type { Tx } from '../../db/pool.ts';
 import type { SignedIn } from '../../http/context.ts';
 import { notFound, Refusal } from '../../http/problem.ts';
 import { addStep, endWork, holdAlteration, promise, writeState } from '../../records/alterations.ts';
+import { readHouse } from '../../records/house.ts';
 import { changeBrief, readOrder } from '../../records/orders.ts';
 import { parseGround, sheetGround } from '../../records/sheets.ts';
 import { specOfOrder } from '../../records/spec-of-order.ts';
@@ -68,7 +69,9 @@ export async function carry(
     await state(tx, a, 'in-sheet');
   }
   const words =
-    to === 'sheet' ? `on ${printDate(at.slice(0, 10))}` : 'left for the bench, when the cloth is cut';
+    to === 'sheet'
+      ? `on ${printDate(at.slice(0, 10), (await readHouse(tx)).dateOrder)}`
+      : 'left for the bench, when the cloth is cut';
   await addStep(tx, a.id, who.id, now, 'carry', { words });
   return { ...s, changes: [...s.changes, { alterationId, to, asked: a.asked, by: a.agreedName, at, steps }] };
 }

@@ -125,7 +125,7 @@ export async function layPdf(
         fontSize: 14,
       },
       {
-        text: `${[code, view.status === 'draft' ? 'DRAFT: do not cut' : `sheet revision ${view.revision}`, `kept by ${row.by}, ${printDate(row.at.slice(0, 10))}`].join(' · ')}. The cloth lies ${WAY_NAME[lay.way]}: ${row.cloth.width} wide; the pieces take ${said(cm(lay.length), unit)}${cloth.shrinks > 0 ? `, ${said(cm(takes), unit)} before it shrinks` : ''}. Cut end at the left, ${lay.stages[0]!.strips[0]!.folds.length > 0 ? 'fold' : 'first selvedge'} above.`,
+        text: `${[code, view.status === 'draft' ? 'DRAFT: do not cut' : `sheet revision ${view.revision}`, `kept by ${row.by}, ${printDate(row.at.slice(0, 10), view.spec.dateOrder ?? 'dmy')}`].join(' · ')}. The cloth lies ${WAY_NAME[lay.way]}: ${row.cloth.width} wide; the pieces take ${said(cm(lay.length), unit)}${cloth.shrinks > 0 ? `, ${said(cm(takes), unit)} before it shrinks` : ''}. Cut end at the left, ${lay.stages[0]!.strips[0]!.folds.length > 0 ? 'fold' : 'first selvedge'} above.`,
         margin: [0, 2, 0, 6],
       },
       ...(isLong

@@ -45,7 +45,9 @@ export function drafted(view: SheetView, of: PatternOf, q: Pick<PatternQuery, 'o
           title: `${number}, revision ${view.revision}${toile ? ', toile' : ''}`,
           lines: [
             [toile ? 'toile' : '', number, of.code, `r${view.revision}`].filter(Boolean).join(' · '),
-            view.status === 'draft' ? `draft, ${printDate(of.day)}` : printDate(of.day),
+            view.status === 'draft'
+              ? `draft, ${printDate(of.day, view.spec.dateOrder ?? 'dmy')}`
+              : printDate(of.day, view.spec.dateOrder ?? 'dmy'),
           ],
           opened: q.opened === '1',
         });

@@ -93,7 +93,7 @@ const heading = (text: string): Content => ({ text, bold: true, fontSize: 9.5, m
 
 function status(view: SheetView): string {
   if (view.status === 'draft') return 'DRAFT: do not cut';
-  const day = (at: string) => printDate(dayIn(view.timeZone, at));
+  const day = (at: string) => printDate(dayIn(view.timeZone, at), view.spec.dateOrder ?? 'dmy');
   const agreed = `agreed by ${view.agreedName} ${day(view.agreedAt!)}`;
   return view.status === 'cut' ? `${agreed}, cut ${day(view.cutAt!)}` : agreed;
 }

@@ -49,7 +49,7 @@ export async function toilePdf(view: SheetView, unit: SheetUnit): Promise<Buffer
       { text: view.spec.order.studio },
       { text: `Toile for ${order.number} · ${order.what}`, bold: true, fontSize: 14 },
       {
-        text: `${order.client} · due ${order.dueOn ? printDate(order.dueOn) : '—'} · revision ${view.revision}, ${view.status}`,
+        text: `${order.client} · due ${order.dueOn ? printDate(order.dueOn, view.spec.dateOrder ?? 'dmy') : '—'} · revision ${view.revision}, ${view.status}`,
       },
       ...body,
       { text: 'Materials for the toile', bold: true, margin: [0, 8, 0, 2] },

@@ -136,8 +136,8 @@ export function staffRoutes(deps: Deps): Hono<Env> {
       throw new Refusal(422, 'yourself', 'You can’t remove yourself from the staff.');
     return once(c, deps, async (tx) => {
       const booked = await bookedAhead(tx, { staffId: id }, deps.now());
-      const { timeZone } = await readHouse(tx);
-      if (booked.length > 0) throw ahead(timeZone, 'This person', booked);
+      const { timeZone: zone, dateOrder } = await readHouse(tx);
+      if (booked.length > 0) throw ahead({ zone, dateOrder }, 'This person', booked);
       if ((await benchAhead(tx, id)).length > 0)
         throw new Refusal(
           409,

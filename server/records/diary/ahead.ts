@@ -5,6 +5,7 @@ import { wallAt } from '@rocchetto/core/diary/zoned.ts';
 import type { Db } from '../../db/pool.ts';
 import { Refusal } from '../../http/problem.ts';
 import { KIND_NAME } from './appointments.ts';
+import type { StudioDays } from './check.ts';
 import { minutes, span } from './spans.ts';
 
 export { benchAhead, benchOfOrder, clientAway } from './bench.ts';
@@ -56,10 +57,14 @@ export async function bookedAhead(
 }
 
 /** What stands in the way, by name: up to five bookings, and how many more. */
-export function ahead(zone: string, what: string, booked: Awaited<ReturnType<typeof bookedAhead>>): Refusal {
+export function ahead(
+  { zone, dateOrder }: StudioDays,
+  what: string,
+  booked: Awaited<ReturnType<typeof bookedAhead>>,
+): Refusal {
   const first = booked.slice(0, 5).map((b) => {
     const { day, time } = wallAt(zone, b.start);
-    return `${b.clientName}, ${printDayAndDate(day)} ${time}`;
+    return `${b.clientName}, ${printDayAndDate(day, dateOrder)} ${time}`;
   });
   const more = booked.length > 5 ? `, and ${booked.length - 5} more` : '';
   return new Refusal(

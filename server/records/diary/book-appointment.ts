@@ -11,7 +11,7 @@ import { planMessages } from './telling.ts';
 
 /** Keeps the times of a new appointment. @throws Refusal 422; the exclusion's error when one is taken */
 export async function bookAppointment(tx: Tx, now: Date, b: NewAppointment, by: number) {
-  const { zone, rules } = await readRules(tx);
+  const { zone, dateOrder, rules } = await readRules(tx);
   const kind = kindOf(rules.kinds, b.kind);
   if (!(await isClient(tx, b.clientId)))
     throw new Refusal(422, 'no-such-client', 'This client was not found. Choose the client again.');
@@ -31,7 +31,7 @@ export async function bookAppointment(tx: Tx, now: Date, b: NewAppointment, by: 
   const around = new Map<string, Book>();
   for (const day of new Set(days)) around.set(day, await readBook(tx, zone, rules, [day, day]));
   const slots = b.slots.map((s) =>
-    checkSlot(zone, around.get(s.day)!, kind, minutes, s, Math.floor(now.getTime() / 60_000)),
+    checkSlot({ zone, dateOrder }, around.get(s.day)!, kind, minutes, s, Math.floor(now.getTime() / 60_000)),
   );
   const { whoComes, bring, note, clientId, orderId, heldUntil } = b;
   const status = offered ? 'offered' : 'confirmed';

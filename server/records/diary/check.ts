@@ -2,6 +2,7 @@ import type { SlotWire, TimeView } from '@rocchetto/contract';
 import type { AppointmentKind, RoomUse } from '@rocchetto/core';
 import { printDayAndDate } from '@rocchetto/core';
 import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
+import type { DateOrder } from '@rocchetto/core/dates/read-date.ts';
 import { type FreeTime, nearestTo } from '@rocchetto/core/diary/find.ts';
 import { hoursOn, windowsOf } from '@rocchetto/core/diary/hours.ts';
 import { clear, holds } from '@rocchetto/core/diary/spans.ts';
@@ -10,14 +11,26 @@ import { Refusal } from '../../http/problem.ts';
 import type { SlotMade } from './appointments.ts';
 import type { Book } from './book.ts';
 
+/** How the studio counts its days, and how it writes them. */
+export interface StudioDays {
+  readonly zone: string;
+  readonly dateOrder: DateOrder;
+}
+
 const no = (code: string, sentence: string) => new Refusal(422, code, sentence);
 const list = (names: readonly string[]) => names.join(' and ');
 
 /** When it begins. @throws Refusal 422 for a time that is none, that the clocks skip or show twice, or that is past */
-export function startOf(zone: string, s: Pick<SlotWire, 'day' | 'time' | 'turn'>, now: Minute): Minute {
+export function startOf(
+  zone: string,
+  s: Pick<SlotWire, 'day' | 'time' | 'turn'>,
+  now: Minute,
+  order: DateOrder,
+): Minute {
   const placed = placeAt(zone, s.day, s.time, s.turn);
   if (!placed.ok) throw no(placed.code, placed.sentence);
-  if (placed.at < now) throw no('past', `${printDayAndDate(s.day)}, ${s.time} is past. Choose a later time.`);
+  if (placed.at < now)
+    throw no('past', `${printDayAndDate(s.day, order)}, ${s.time} is past. Choose a later time.`);
   return placed.at;
 }
 
@@ -42,14 +55,14 @@ function covers(hands: AppointmentKind['hands'], people: Book['staff']): boolean
  * the database's to say. @throws Refusal 422 with one sentence
  */
 export function checkSlot(
-  zone: string,
+  { zone, dateOrder }: StudioDays,
   book: Book,
   kind: Pick<AppointmentKind, 'name' | 'hands' | 'room'>,
   minutes: number,
   s: SlotWire,
   now: Minute,
 ): SlotMade {
-  const start = startOf(zone, s, now);
+  const start = startOf(zone, s, now, dateOrder);
   const end = start + minutes;
   if (new Set(s.staff).size !== s.staff.length) throw no('staff-twice', 'The same person is chosen twice.');
   const people = s.staff.map((id) => {

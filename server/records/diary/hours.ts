@@ -16,6 +16,7 @@ import {
   stored,
 } from '@rocchetto/contract';
 import { foldText, hoursWords, printDate } from '@rocchetto/core';
+import type { DateOrder } from '@rocchetto/core/dates/read-date.ts';
 import type { Span } from '@rocchetto/core/diary/zoned.ts';
 import type { Db, Tx } from '../../db/pool.ts';
 import { cutBusy } from './busy.ts';
@@ -25,10 +26,10 @@ import { minutes, span } from './spans.ts';
 export async function readRules(
   db: Db,
   lock = false,
-): Promise<{ zone: string; rules: DiaryRules; version: number }> {
-  const { rows } = await db.query<{ zone: string; rules: unknown; version: number }>({
+): Promise<{ zone: string; dateOrder: DateOrder; rules: DiaryRules; version: number }> {
+  const { rows } = await db.query<{ zone: string; dateOrder: DateOrder; rules: unknown; version: number }>({
     name: lock ? 'diary-rules-held' : 'diary-rules',
-    text: `select time_zone as zone, diary as rules, version from house${lock ? ' for update' : ''}`,
+    text: `select time_zone as zone, date_order as "dateOrder", diary as rules, version from house${lock ? ' for update' : ''}`,
   });
   return { ...rows[0]!, rules: stored(Rules, 'The diary’s rules', rows[0]!.rules) };
 }
@@ -48,7 +49,7 @@ interface Happened {
 }
 
 /** The latest changes of what the diary goes by, newest first: hours, kinds and words, staff at work, rooms, days away. */
-export async function readRuleChanges(db: Db, most: number): Promise<DiaryRuleChange[]> {
+export async function readRuleChanges(db: Db, most: number, order: DateOrder): Promise<DiaryRuleChange[]> {
   const { rows } = await db.query<Happened>({
     name: 'diary-rule-changes',
     text: `select h.at, s.name as by, h.entity, h.what, h.before, h.after, coalesce(st.name, r.name, c.name, ls.name) as of
@@ -61,10 +62,10 @@ export async function readRuleChanges(db: Db, most: number): Promise<DiaryRuleCh
       order by h.id desc limit $2`,
     values: [RULES_CHANGED, most],
   });
-  return rows.map((r) => ({ at: r.at.toISOString(), by: r.by ?? '', moved: movedBy(r) }));
+  return rows.map((r) => ({ at: r.at.toISOString(), by: r.by ?? '', moved: movedBy(r, order) }));
 }
 
-function movedBy({ entity, what, of, before, after }: Happened): DiaryRuleChange['moved'] {
+function movedBy({ entity, what, of, before, after }: Happened, order: DateOrder): DiaryRuleChange['moved'] {
   if (entity === 'house')
     return diaryRulesMoved(
       stored(Rules, 'The diary’s rules', before ?? {}),
@@ -82,7 +83,7 @@ function movedBy({ entity, what, of, before, after }: Happened): DiaryRuleChange
   }
   const days = after as { firstDay?: string; lastDay?: string } | null;
   const on = days?.firstDay
-    ? ` ${printDate(days.firstDay)}${days.lastDay !== days.firstDay ? ` to ${printDate(days.lastDay ?? '')}` : ''}`
+    ? ` ${printDate(days.firstDay, order)}${days.lastDay !== days.firstDay ? ` to ${printDate(days.lastDay ?? '', order)}` : ''}`
     : '';
   return [{ name, from: '', to: `${entity === 'leave' ? 'leave ' : ''}${what}${on}` }];
 }

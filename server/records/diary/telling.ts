@@ -120,6 +120,7 @@ export async function writeMessage(
         studio: house.studio,
         contact: contactOf(house),
         wall: (at) => wallAt(zone, at),
+        dateOrder: house.dateOrder,
         roomName: (r) => (r === null ? '' : (roomNames.get(r) ?? '')),
         ...(own ? { language, kinds: rules.languages[language]!.kinds } : {}),
       },

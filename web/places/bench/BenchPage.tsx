@@ -1,3 +1,4 @@
+import type { DateOrder } from '@rocchetto/core/dates/read-date.ts';
 import './bench.css';
 import type { BenchRow } from '@rocchetto/contract';
 import { dayIn, tell } from '@rocchetto/core';
@@ -22,17 +23,17 @@ export function Component() {
   const everybody = params.get('of') ? params.get('of') === 'all' : leads;
   const { data, error, refetch } = useBenchRowsQuery(everybody ? null : me.id);
   const { data: week } = useBenchWeekQuery(undefined, { skip: !(leads && everybody) });
-  const { today } = useDays();
+  const { today, dateOrder } = useDays();
   const [proposing, setProposing] = useState(false);
   if (!data) return <Place title="Bench" waiting={{ what: 'the bench', error, again: refetch }} />;
   const late = data.flatMap((r) => {
-    const why = latenessOf(r, me.timeZone, today);
+    const why = latenessOf(r, me.timeZone, today, dateOrder);
     return why ? [{ ...r, why }] : [];
   });
   const tooMuch = (week?.hands ?? []).flatMap((h) =>
     h.days.flatMap(({ works, booked, bench }, i) => {
       const over = Math.max(0, booked + bench - works);
-      return overloadWords(h.name, week!.days[i]!, today, { works, booked, bench, over }) ?? [];
+      return overloadWords(h.name, week!.days[i]!, today, { works, booked, bench, over }, dateOrder) ?? [];
     }),
   );
   const hands = new Map<number, { name: string; rows: BenchRow[] }>();
@@ -141,8 +142,8 @@ export function Component() {
 }
 
 const to = (r: BenchRow) => `/orders/${r.orderId}/alterations/${r.id}`;
-const latenessOf = (r: BenchRow, zone: string, today: string) =>
-  latenessWords({ ...r, nextOn: r.nextAt === null ? null : dayIn(zone, r.nextAt) }, today);
+const latenessOf = (r: BenchRow, zone: string, today: string, order: DateOrder) =>
+  latenessWords({ ...r, nextOn: r.nextAt === null ? null : dayIn(zone, r.nextAt) }, today, order);
 
 /** One hand’s thread: a loop for each piece of work, long as its minutes, and the work under it in order. */
 interface HandProps {
@@ -154,7 +155,7 @@ interface HandProps {
 }
 
 function Hand({ name, rows, mixed, gives = false }: HandProps) {
-  const { short, today } = useDays();
+  const { short, today, dateOrder } = useDays();
   const { timeZone } = useMe();
   const open = rows.filter((r) => r.status !== 'done');
   const minutes = open.reduce((a, r) => a + Math.max(0, r.minutes - r.worked), 0);
@@ -173,7 +174,7 @@ function Hand({ name, rows, mixed, gives = false }: HandProps) {
           <Loops rows={open} />
           <ol className="jobs">
             {rows.map((r) => {
-              const why = latenessOf(r, timeZone, today);
+              const why = latenessOf(r, timeZone, today, dateOrder);
               const by = neededBy({ ...r, nextOn: r.nextAt === null ? null : dayIn(timeZone, r.nextAt) });
               return (
                 <li key={r.id} className={gives ? 'gives' : ''}>

@@ -1,7 +1,7 @@
 import './diary.css';
 import { skipToken } from '@reduxjs/toolkit/query';
 import type { AppointmentView, TimeView } from '@rocchetto/contract';
-import { NEEDS, printDayAndDate } from '@rocchetto/core';
+import { NEEDS } from '@rocchetto/core';
 import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
@@ -17,7 +17,7 @@ import { useOrderQuery } from '../../api/orders.ts';
 import { ClientAway } from '../../parts/people/ClientAway.tsx';
 import { ClientChoice } from '../../parts/people/ClientChoice.tsx';
 import { Facts } from '../../shared/Facts.tsx';
-import { useMay } from '../../shared/me.ts';
+import { useDays, useMay } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
@@ -38,6 +38,7 @@ const wishesOf = (wish: Wish) => ({
 
 /** Books a time, offers several, or finds another one for an appointment that moves. */
 export function Component() {
+  const { weekday } = useDays();
   const [params, setParams] = useSearchParams();
   const number = (key: string) => Number(params.get(key)) || 0;
   const moving = number('moving');
@@ -191,7 +192,7 @@ export function Component() {
         {data?.times.map((t) => (
           <li key={t.start}>
             <span className="when">
-              {printDayAndDate(t.day).slice(0, -5)}, {t.time}
+              {weekday(t.day, false)}, {t.time}
               {t.turn === 'second' && ' (the second time)'}
             </span>
             <span className="grow">
@@ -203,7 +204,7 @@ export function Component() {
               type="button"
               className="ask"
               aria-pressed={chosen.some((c) => c.start === t.start)}
-              aria-label={`${printDayAndDate(t.day)}, ${t.time} with ${names(t)}`}
+              aria-label={`${weekday(t.day)}, ${t.time} with ${names(t)}`}
               onClick={() => toggle(t)}
             >
               Choose
@@ -227,6 +228,7 @@ interface BookingProps {
 
 /** The chosen times, what is noted with them, and the word that keeps them. */
 function Booking({ times, kind, clientId, orderId, moving, start, onInstead }: BookingProps) {
+  const { weekday } = useDays();
   const navigate = useNavigate();
   const [book, booking] = useBookMutation();
   const [move, movingIt] = useMoveAppointmentMutation();
@@ -287,15 +289,13 @@ function Booking({ times, kind, clientId, orderId, moving, start, onInstead }: B
       }}
     >
       <h2>
-        {times.length > 1
-          ? `${times.length} times`
-          : `${printDayAndDate(first.day)}, ${first.time}–${first.to}`}
+        {times.length > 1 ? `${times.length} times` : `${weekday(first.day)}, ${first.time}–${first.to}`}
       </h2>
       {times.length > 1 && (
         <ul className="why">
           {times.map((t) => (
             <li key={t.start}>
-              {printDayAndDate(t.day)}, {t.time}
+              {weekday(t.day)}, {t.time}
             </li>
           ))}
         </ul>
@@ -304,7 +304,7 @@ function Booking({ times, kind, clientId, orderId, moving, start, onInstead }: B
       {instead.map((t) => (
         <p key={t.start}>
           <button type="button" className="plain" onClick={() => onInstead(t)}>
-            {printDayAndDate(t.day)}, {t.time}
+            {weekday(t.day)}, {t.time}
           </button>
         </p>
       ))}

@@ -1,6 +1,5 @@
 import './diary.css';
 import type { BenchWork, DiaryHouse } from '@rocchetto/contract';
-import { printDayAndDate } from '@rocchetto/core';
 import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
 import { hoursWord, overloadWords } from '@rocchetto/core/diary/load.ts';
 import { useMemo, useState } from 'react';
@@ -32,7 +31,7 @@ const isDay = (text: string | null): text is string => /^\d{4}-\d\d-\d\d$/.test(
 
 /** One day across staff and rooms: its threads, the same as a list, and what is chosen in the margin. */
 export function Component() {
-  const { today } = useDays();
+  const { today, weekday, dateOrder } = useDays();
   const me = useMe();
   const mayWrite = useMay('diary.write');
   const [params, setParams] = useSearchParams();
@@ -57,10 +56,10 @@ export function Component() {
     const own = mine ? staff.filter((t) => t.id === me.id) : staff;
     return {
       absent,
-      tooMuch: staff.flatMap((t) => overloadWords(t.name, day, today, loadOfThread(t)) ?? []),
+      tooMuch: staff.flatMap((t) => overloadWords(t.name, day, today, loadOfThread(t), dateOrder) ?? []),
       threads: by === 'rooms' ? roomThreads(house.rooms, frame, loops) : own,
     };
-  }, [house, data, frame, loops, by, mine, me.id, day, today]);
+  }, [house, data, frame, loops, by, mine, me.id, day, today, dateOrder]);
   const bothAgain = () => {
     again();
     refetch();
@@ -77,11 +76,11 @@ export function Component() {
   };
   return (
     <Place
-      title={`Diary, ${printDayAndDate(day)}`}
+      title={`Diary, ${weekday(day)}`}
       thread={
         <>
           <div className="spread">
-            <h1>{printDayAndDate(day)}</h1>
+            <h1>{weekday(day)}</h1>
             <div className="row noprint">
               <button type="button" className="ask" onClick={() => go(dayAfter(day, -1))}>
                 Previous day

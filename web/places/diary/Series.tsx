@@ -1,9 +1,9 @@
 import type { NewAppointment } from '@rocchetto/contract';
-import { printDayAndDate } from '@rocchetto/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useBookMutation, useSeriesQuery, type Wishes } from '../../api/diary.ts';
 import { DateField } from '../../shared/DateField.tsx';
+import { useDays } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { problemOf } from '../../shared/problem-of.ts';
@@ -18,6 +18,7 @@ interface Props {
 
 /** Several appointments in one question: so many, so far apart, the last by a day. */
 export function Series({ wishes, kindName, forWhom, lastBy: before }: Props) {
+  const { weekday } = useDays();
   const [count, setCount] = useState(3);
   const [apart, setApart] = useState(10);
   const [lastBy, setLastBy] = useState(before);
@@ -84,7 +85,7 @@ export function Series({ wishes, kindName, forWhom, lastBy: before }: Props) {
       <ol className="why">
         {times.map((t) => (
           <li key={t.start}>
-            {printDayAndDate(t.day)}, {t.time}
+            {weekday(t.day)}, {t.time}
           </li>
         ))}
       </ol>
@@ -100,7 +101,7 @@ export function Series({ wishes, kindName, forWhom, lastBy: before }: Props) {
           {done.map((d) => (
             <p key={d.id}>
               <Link to={`/diary?day=${d.day}&a=${d.id}`}>
-                {printDayAndDate(d.day)}, {d.time}
+                {weekday(d.day)}, {d.time}
               </Link>{' '}
               is booked.
             </p>

@@ -1,6 +1,6 @@
 import './diary.css';
 import type { BenchWork, OrderRow } from '@rocchetto/contract';
-import { type AppointmentKind, printDayAndDate } from '@rocchetto/core';
+import type { AppointmentKind } from '@rocchetto/core';
 import { hoursWord, overloadWords } from '@rocchetto/core/diary/load.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -25,7 +25,7 @@ const EARLY = 4;
 /** What needs these hands now, in order, with the day's thread of appointments above it. */
 export function Component() {
   const me = useMe();
-  const { today, short, danger } = useDays();
+  const { today, short, danger, weekday, dateOrder } = useDays();
   const mayBook = useMay('diary.write');
   const leads = me.role === 'principal' || me.role === 'desk';
   const { data: house, error: noHouse, refetch: again } = useDiaryHouseQuery();
@@ -48,7 +48,7 @@ export function Component() {
   const tooMuch = days.flatMap(({ day, loops }) =>
     staffThreads(house.staff, day, loops, data.bench)
       .threads.filter((t) => me.role === 'principal' || t.id === me.id)
-      .flatMap((t) => overloadWords(t.name, day.day, today, loadOfThread(t)) ?? []),
+      .flatMap((t) => overloadWords(t.name, day.day, today, loadOfThread(t), dateOrder) ?? []),
   );
   const own = threads.filter((t) => (leads ? t.loops.length + t.bench > 0 : t.id === me.id));
   const isMine = (l: Loop) => l.slot.staff.includes(me.id);
@@ -83,7 +83,7 @@ export function Component() {
       thread={
         <>
           <div className="spread">
-            <h1>{printDayAndDate(today)}</h1>
+            <h1>{weekday(today)}</h1>
             <div className="row noprint">
               <Link to="/diary">Whole day</Link>
               <Link to="/promises">Promises</Link>
@@ -275,6 +275,7 @@ interface LaterProps {
 }
 /** What the next days hold. */
 function Later({ of, with: shown, all }: LaterProps) {
+  const { weekday } = useDays();
   const days = of.flatMap(({ day, loops }) => {
     const those = loops.filter(shown);
     return those.length > 0 ? [{ day: day.day, count: those.length, from: those[0]!.slot.from }] : [];
@@ -288,7 +289,7 @@ function Later({ of, with: shown, all }: LaterProps) {
         <ul className="why">
           {days.map(({ day, count, from }) => (
             <li key={day}>
-              <Link to={`/diary?day=${day}`}>{printDayAndDate(day).slice(0, -5)}</Link>: {count}{' '}
+              <Link to={`/diary?day=${day}`}>{weekday(day, false)}</Link>: {count}{' '}
               {count === 1 ? 'appointment' : 'appointments'}, from {from}
             </li>
           ))}

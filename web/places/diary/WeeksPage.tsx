@@ -1,5 +1,4 @@
 import './diary.css';
-import { printShortDate } from '@rocchetto/core';
 import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
 import { hoursWord, type Load, overloadWords } from '@rocchetto/core/diary/load.ts';
 import { Link, useSearchParams } from 'react-router';
@@ -17,7 +16,7 @@ const weekday = (day: string) =>
 
 /** The weeks ahead: how full each one is, as thread wound on a spool. */
 export function Component() {
-  const { today } = useDays();
+  const { today, short, dateOrder } = useDays();
   const [params, setParams] = useSearchParams();
   const from = /^\d{4}-\d\d-\d\d$/.test(params.get('from') ?? '') ? params.get('from')! : today;
   const { data: house, error: noHouse, refetch: again } = useDiaryHouseQuery();
@@ -38,7 +37,7 @@ export function Component() {
     return { day, by: new Map(threads.map((t) => [t.id, t])) };
   });
   const tooMuch = days.flatMap(({ day, by }) =>
-    [...by.values()].flatMap((t) => overloadWords(t.name, day.day, today, loadOfThread(t)) ?? []),
+    [...by.values()].flatMap((t) => overloadWords(t.name, day.day, today, loadOfThread(t), dateOrder) ?? []),
   );
   const go = (day: string) => setParams(day === today ? {} : { from: day }, { replace: true });
   return (
@@ -74,7 +73,7 @@ export function Component() {
                       <Link to={`/diary?day=${day.day}`}>
                         {weekday(day.day)}
                         <br />
-                        {printShortDate(day.day, today)}
+                        {short(day.day)}
                       </Link>
                     </th>
                   ))}

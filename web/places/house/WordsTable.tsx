@@ -187,7 +187,7 @@ function Preview({
   roomName: Props['roomName'];
 }) {
   const slot = a.slots.find((s) => s.state === 'taken') ?? a.slots.find((s) => s.state === 'offered');
-  const { timeZone } = useMe();
+  const { timeZone, dateOrder } = useMe();
   const clock = useClock();
   const { data: house } = useHouseQuery();
   const wall = (at: number) => ({ day: dayIn(timeZone, new Date(at * 60_000)), time: clock(at) });
@@ -197,6 +197,7 @@ function Preview({
     wall,
     roomName,
     language,
+    dateOrder,
   });
   // The page behind the link is made when the letter goes.
   const shown = { ...values, link: '…' };
