@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import { TextField } from '../shared/pieces.tsx';
 import { useLater } from '../shared/useLater.ts';
 
 const load = () => import('./FindField.tsx');
@@ -33,7 +34,8 @@ export function FindLater({ begin }: { begin: boolean }) {
   }, [begin]);
   if (FindField) return <FindField start={typed} focused={reached.current} />;
   return (
-    <input
+    <TextField
+      bare
       ref={plain}
       className="find"
       value={typed}

@@ -15,6 +15,7 @@ import { isSignOut, owesSignOut, signOutHere } from '../places/sign-in/sign-out.
 import { closeHelp } from '../shared/help.ts';
 import { MeContext } from '../shared/me.ts';
 import { Problem } from '../shared/Problem.tsx';
+import { ActionButton } from '../shared/pieces.tsx';
 import { problemOf } from '../shared/problem-of.ts';
 import { FindLater } from './FindLater.tsx';
 import { Help } from './Help.tsx';
@@ -110,14 +111,14 @@ export function Frame() {
           <NavLink to="/bench">Bench</NavLink>
           {may(me.role, 'staff.manage') && <NavLink to="/house">Studio settings</NavLink>}
         </nav>
-        <button
-          type="button"
-          className="quiet tofind"
+        <ActionButton
+          look="quiet"
+          className="tofind"
           aria-expanded={finding}
           onClick={() => setFinding(!finding)}
         >
           find
-        </button>
+        </ActionButton>
         <div className={finding ? 'grow finding' : 'grow'}>
           <FindLater key={String(finding)} begin={finding} />
         </div>

@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { closeHelp, openHelp, useHelp } from '../shared/help.ts';
+import { ActionButton } from '../shared/pieces.tsx';
 import { useLater } from '../shared/useLater.ts';
 import { isWriting } from '../shared/writing.ts';
 
@@ -30,9 +31,9 @@ export function Help() {
   }, []);
   return (
     <>
-      <button type="button" className="quiet keysask" onClick={() => openHelp()} aria-label="Help">
+      <ActionButton look="quiet" className="keysask" onClick={() => openHelp()} aria-label="Help">
         ?
-      </button>
+      </ActionButton>
       {/* biome-ignore lint/a11y/useKeyWithClickEvents: Escape closes it by itself */}
       <dialog
         ref={dialog}

@@ -3,6 +3,7 @@ import { useEffect, useRef } from 'react';
 import { useLocation } from 'react-router';
 import { Facts } from '../shared/Facts.tsx';
 import { openHelp } from '../shared/help.ts';
+import { ActionButton } from '../shared/pieces.tsx';
 
 /** Every place's picture, by its name: where it lies once built. */
 const PICTURES = import.meta.glob<string>(['../../docs/screenshots/*.png', '../help/*.png'], {
@@ -26,9 +27,9 @@ export default function HelpBody({ id, close }: { id: string | null; close: () =
         <h2 ref={head} tabIndex={-1}>
           {page.title}
         </h2>
-        <button type="button" className="quiet" onClick={close}>
+        <ActionButton look="quiet" onClick={close}>
           Close
-        </button>
+        </ActionButton>
       </div>
       <p>{page.purpose}</p>
       <ol className="why">
@@ -42,9 +43,9 @@ export default function HelpBody({ id, close }: { id: string | null; close: () =
       <h3>Other pages</h3>
       <p className="row helpto">
         {HELP.filter((h) => h !== page).map((h) => (
-          <button key={h.id} type="button" className="quiet" onClick={() => openHelp(h.id)}>
+          <ActionButton look="quiet" key={h.id} onClick={() => openHelp(h.id)}>
             {h.title}
-          </button>
+          </ActionButton>
         ))}
       </p>
       <p>

@@ -1,3 +1,4 @@
+import { ActionButton, TextField } from '../shared/pieces.tsx';
 import './lock.css';
 import { type FormEvent, useEffect, useRef, useState } from 'react';
 import { csrfToken } from '../api/base.ts';
@@ -114,21 +115,14 @@ export function LockScreen({ name, onOpen, onLeave }: Props) {
           </div>
         )}
         <label htmlFor="unlock">Passphrase{name && ` of ${name}`}</label>
-        <input
-          ref={field}
-          id="unlock"
-          type="password"
-          className="field"
-          autoComplete="current-password"
-          disabled={busy}
-        />
+        <TextField ref={field} id="unlock" type="password" autoComplete="current-password" disabled={busy} />
         <div className="row acts">
-          <button type="submit" className="take" disabled={busy}>
+          <ActionButton look="take" type="submit" disabled={busy}>
             Unlock screen
-          </button>
-          <button type="button" className="quiet" onClick={onLeave}>
+          </ActionButton>
+          <ActionButton look="quiet" onClick={onLeave}>
             Sign out
-          </button>
+          </ActionButton>
         </div>
       </form>
     </main>

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { Meanwhile } from '../shared/Meanwhile.tsx';
+import { ActionButton } from '../shared/pieces.tsx';
 import { problemOf } from '../shared/problem-of.ts';
 import { dropUndo, UNDO_FOR, type Undoable, useUndoable } from '../shared/undo.ts';
 import { isWriting } from '../shared/writing.ts';
@@ -44,9 +45,8 @@ function Offered({ of }: { of: Undoable }) {
     <Meanwhile>
       {said || of.says}{' '}
       {!said && (
-        <button
-          type="button"
-          className="quiet"
+        <ActionButton
+          look="quiet"
           disabled={busy}
           onMouseEnter={() => setHeld(true)}
           onMouseLeave={() => setHeld(false)}
@@ -55,7 +55,7 @@ function Offered({ of }: { of: Undoable }) {
           onClick={() => void undo()}
         >
           Undo (z)
-        </button>
+        </ActionButton>
       )}
     </Meanwhile>
   );

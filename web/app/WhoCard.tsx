@@ -2,6 +2,7 @@ import { ROLE_WORD } from '@rocchetto/contract/may.ts';
 import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import { useMe } from '../shared/me.ts';
+import { ActionButton } from '../shared/pieces.tsx';
 
 const initials = (name: string) =>
   name
@@ -46,19 +47,18 @@ export function WhoCard({ lock, leave }: { readonly lock: () => void; readonly l
         <Link to="/account" onClick={close}>
           Your account
         </Link>
-        <button
-          type="button"
-          className="quiet"
+        <ActionButton
+          look="quiet"
           onClick={() => {
             close();
             lock();
           }}
         >
           Lock screen
-        </button>
-        <button type="button" className="quiet" onClick={leave}>
+        </ActionButton>
+        <ActionButton look="quiet" onClick={leave}>
           Sign out
-        </button>
+        </ActionButton>
       </div>
     </details>
   );

@@ -1,5 +1,6 @@
 import { useDays } from './me.ts';
 import { Notice } from './Notice.tsx';
+import { ActionButton, Ledger } from './pieces.tsx';
 import { problemOf } from './problem-of.ts';
 
 interface Props {
@@ -36,7 +37,7 @@ export function Differences({ error, labels, inWords, keepMine, takeTheirs }: Pr
     <Notice is="bad">
       <p>{problem.detail}</p>
       {differ.length === 0 && <p>The other change does not touch what you wrote.</p>}
-      <table className="ledger" hidden={differ.length === 0}>
+      <Ledger hidden={differ.length === 0}>
         <thead>
           <tr>
             <th scope="col" />
@@ -53,14 +54,14 @@ export function Differences({ error, labels, inWords, keepMine, takeTheirs }: Pr
             </tr>
           ))}
         </tbody>
-      </table>
+      </Ledger>
       <div className="row">
-        <button type="button" className="take" onClick={() => keepMine(theirs)}>
+        <ActionButton look="take" onClick={() => keepMine(theirs)}>
           Save mine
-        </button>
-        <button type="button" className="plain" onClick={() => takeTheirs(theirs)}>
+        </ActionButton>
+        <ActionButton look="plain" onClick={() => takeTheirs(theirs)}>
           Use theirs
-        </button>
+        </ActionButton>
       </div>
     </Notice>
   );

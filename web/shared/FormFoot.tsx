@@ -1,3 +1,5 @@
+import { ActionButton } from './pieces.tsx';
+
 interface Props {
   /** what is made or changed, with which the buttons are worded: "list", "chart" */
   readonly thing: string;
@@ -12,17 +14,17 @@ interface Props {
 export function FormFoot({ thing, ready, busy, onRemove, onCancel }: Props) {
   return (
     <div className="row acts">
-      <button type="submit" className="take" disabled={busy || !ready}>
+      <ActionButton look="take" type="submit" disabled={busy || !ready}>
         Save {thing}
-      </button>
+      </ActionButton>
       {onRemove && (
-        <button type="button" className="quiet" disabled={busy} onClick={() => void onRemove()}>
+        <ActionButton look="quiet" disabled={busy} onClick={() => void onRemove()}>
           Remove {thing}
-        </button>
+        </ActionButton>
       )}
-      <button type="button" className="quiet" onClick={onCancel}>
+      <ActionButton look="quiet" onClick={onCancel}>
         Cancel
-      </button>
+      </ActionButton>
     </div>
   );
 }

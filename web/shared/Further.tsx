@@ -1,3 +1,5 @@
+import { ActionButton } from './pieces.tsx';
+
 /** How many rows a page of any list holds. */
 const PAGE = 50;
 
@@ -16,14 +18,14 @@ export function Further<Row>({
   return (
     <div className="row further">
       {after && (
-        <button type="button" className="quiet" onClick={() => onTurn(undefined)}>
+        <ActionButton look="quiet" onClick={() => onTurn(undefined)}>
           First page
-        </button>
+        </ActionButton>
       )}
       {rows.length === PAGE && (
-        <button type="button" className="quiet" onClick={() => onTurn(rows.at(-1))}>
+        <ActionButton look="quiet" onClick={() => onTurn(rows.at(-1))}>
           Next page
-        </button>
+        </ActionButton>
       )}
     </div>
   );

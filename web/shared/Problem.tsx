@@ -1,4 +1,5 @@
 import { Notice } from './Notice.tsx';
+import { ActionButton } from './pieces.tsx';
 import { problemOf } from './problem-of.ts';
 
 /** What went wrong in plain words, what is kept, and a way on. Nothing when there is no error. */
@@ -16,9 +17,9 @@ export function Problem({ error, again }: { error: unknown; again?: () => void }
         </ul>
       )}
       {again && (
-        <button type="button" className="quiet" onClick={again}>
+        <ActionButton look="quiet" onClick={again}>
           Try again
-        </button>
+        </ActionButton>
       )}
     </Notice>
   );

@@ -2,6 +2,7 @@ import { PHOTO_OF, type PhotoOf } from '@rocchetto/contract/design.ts';
 import { useState } from 'react';
 import { usePhotosQuery } from '../../api/photos.ts';
 import { useMay } from '../../shared/me.ts';
+import { SelectField, TextField } from '../../shared/pieces.tsx';
 import { PictureField } from '../pictures/PictureField.tsx';
 import { PictureList } from '../pictures/PictureList.tsx';
 
@@ -52,22 +53,16 @@ export function DesignPictures({ orderId, look = false }: { orderId: number; loo
       {mayAdd && (
         <div className="row">
           <label htmlFor="design-about">Shows</label>
-          <select
-            id="design-about"
-            className="field"
-            value={about}
-            onChange={(e) => setAbout(e.target.value as PhotoOf)}
-          >
+          <SelectField id="design-about" value={about} onChange={(e) => setAbout(e.target.value as PhotoOf)}>
             {SHOWS.map((s) => (
               <option key={s} value={s}>
                 {WORD[s]}
               </option>
             ))}
-          </select>
+          </SelectField>
           <label htmlFor="design-words">Caption</label>
-          <input
+          <TextField
             id="design-words"
-            className="field"
             maxLength={200}
             placeholder="e.g. lace for the hem"
             value={words}

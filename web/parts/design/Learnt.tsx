@@ -2,6 +2,7 @@ import { cm, type Figure, printByHand, type SheetUnit, tell } from '@rocchetto/c
 import { type Lesson, lessonSentence } from '@rocchetto/core/alter/learnt.ts';
 import { useLearntQuery } from '../../api/design.ts';
 import { keepTogether } from '../../shared/keepTogether.ts';
+import { ActionButton } from '../../shared/pieces.tsx';
 
 interface Props {
   readonly orderId: number;
@@ -36,14 +37,13 @@ export function Learnt({ orderId, unit, figures, onTake }: Props) {
                 <span className="soft">set by hand here</span>
               ) : (
                 take && (
-                  <button
-                    type="button"
-                    className="quiet"
+                  <ActionButton
+                    look="quiet"
                     aria-label={`Apply to this sheet: ${l.name}`}
                     onClick={() => onTake!(take)}
                   >
                     Apply to this sheet
-                  </button>
+                  </ActionButton>
                 )
               )}
             </li>

@@ -9,6 +9,7 @@ import {
 import { emptied } from '../../shared/emptied.ts';
 import { useDays, useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 
 interface Props {
   readonly orderId: number;
@@ -38,17 +39,17 @@ export function Likes({ orderId, clientName, onTake }: Props) {
             if ('data' in (await note({ orderId, words }))) setWords(emptied(words, ''));
           }}
         >
-          <input
-            className="field grow"
+          <TextField
+            className="grow"
             aria-label="What the client likes about the garment"
             placeholder="e.g. a soft waistband"
             maxLength={300}
             value={words}
             onChange={(e) => setWords(e.target.value)}
           />
-          <button type="submit" className="plain" disabled={words.trim() === '' || isLoading}>
+          <ActionButton look="plain" type="submit" disabled={words.trim() === '' || isLoading}>
             Save
-          </button>
+          </ActionButton>
         </form>
       )}
     </section>
@@ -75,24 +76,18 @@ function LikeList({ of, empty, onTake, onDrop }: ListProps) {
             {l.order && `, ${l.order}`}
           </span>{' '}
           {onTake && (
-            <button
-              type="button"
-              className="quiet"
+            <ActionButton
+              look="quiet"
               aria-label={`Copy to note: ${l.words}`}
               onClick={() => onTake(l.words)}
             >
               Copy to note
-            </button>
+            </ActionButton>
           )}
           {onDrop && (
-            <button
-              type="button"
-              className="quiet"
-              aria-label={`Remove: ${l.words}`}
-              onClick={() => onDrop(l.id)}
-            >
+            <ActionButton look="quiet" aria-label={`Remove: ${l.words}`} onClick={() => onDrop(l.id)}>
               Remove
-            </button>
+            </ActionButton>
           )}
         </li>
       ))}

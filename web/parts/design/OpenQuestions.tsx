@@ -5,6 +5,7 @@ import { useAskQuestionMutation, useDecideQuestionMutation, useDesignQuery } fro
 import { useDiaryHouseQuery } from '../../api/hours.ts';
 import { useDays, useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, SelectField, TextField } from '../../shared/pieces.tsx';
 
 const HOLDS_WORD: Readonly<Record<Holds, string>> = {
   nothing: 'nothing',
@@ -65,16 +66,15 @@ export function OpenQuestions({ orderId, now = null }: Props) {
                   {short(q.decidedAt!)}
                 </span>{' '}
                 {may && (
-                  <button
-                    type="button"
-                    className="quiet"
+                  <ActionButton
+                    look="quiet"
                     aria-label={`Reopen: ${q.what}`}
                     onClick={() =>
                       void reopen({ id: q.id, orderId, version: q.version, decision: null, name: '' })
                     }
                   >
                     Reopen
-                  </button>
+                  </ActionButton>
                 )}
               </li>
             ))}
@@ -89,9 +89,9 @@ export function OpenQuestions({ orderId, now = null }: Props) {
             onDone={() => setAsking(false)}
           />
         ) : (
-          <button type="button" className="quiet" onClick={() => setAsking(true)}>
+          <ActionButton look="quiet" onClick={() => setAsking(true)}>
             Add open question
-          </button>
+          </ActionButton>
         ))}
     </section>
   );
@@ -118,14 +118,9 @@ function Open({ of: q, orderId, by, may, now }: OpenProps) {
         {q.holds !== 'nothing' && ` Blocks ${HOLDS_WORD[q.holds]}.`}
       </span>{' '}
       {may && decision === null && (
-        <button
-          type="button"
-          className="quiet"
-          aria-label={`Decide: ${q.what}`}
-          onClick={() => setDecision('')}
-        >
+        <ActionButton look="quiet" aria-label={`Decide: ${q.what}`} onClick={() => setDecision('')}>
           Decide
-        </button>
+        </ActionButton>
       )}
       {decision !== null && (
         <form
@@ -136,17 +131,17 @@ function Open({ of: q, orderId, by, may, now }: OpenProps) {
             void decide({ id: q.id, orderId, version: q.version, decision, name: q.decides });
           }}
         >
-          <input
-            className="field grow"
+          <TextField
+            className="grow"
             aria-label={`Decided: ${q.what}`}
             maxLength={500}
             autoFocus
             value={decision}
             onChange={(e) => setDecision(e.target.value)}
           />
-          <button type="submit" className="plain" disabled={decision.trim() === '' || isLoading}>
+          <ActionButton look="plain" type="submit" disabled={decision.trim() === '' || isLoading}>
             Save decision
-          </button>
+          </ActionButton>
         </form>
       )}
       <Problem error={error} />
@@ -177,52 +172,40 @@ function AskForm({ orderId, kinds, onDone }: AskProps) {
       }}
     >
       <label htmlFor="question-what">What is still to decide</label>
-      <input
-        id="question-what"
-        className="field"
-        maxLength={300}
-        value={what}
-        onChange={(e) => setWhat(e.target.value)}
-      />
+      <TextField id="question-what" maxLength={300} value={what} onChange={(e) => setWhat(e.target.value)} />
       <label htmlFor="question-who">Who decides</label>
-      <input
+      <TextField
         id="question-who"
-        className="field"
         maxLength={100}
         placeholder="the client"
         value={decides}
         onChange={(e) => setDecides(e.target.value)}
       />
       <label htmlFor="question-by">Decide by</label>
-      <select id="question-by" className="field" value={byKind} onChange={(e) => setByKind(e.target.value)}>
+      <SelectField id="question-by" value={byKind} onChange={(e) => setByKind(e.target.value)}>
         <option value="">any appointment</option>
         {kinds.map((k) => (
           <option key={k.id} value={k.id}>
             {k.name}
           </option>
         ))}
-      </select>
+      </SelectField>
       <label htmlFor="question-holds">Blocks</label>
-      <select
-        id="question-holds"
-        className="field"
-        value={holds}
-        onChange={(e) => setHolds(e.target.value as Holds)}
-      >
+      <SelectField id="question-holds" value={holds} onChange={(e) => setHolds(e.target.value as Holds)}>
         {HOLDS.map((h) => (
           <option key={h} value={h}>
             {HOLDS_WORD[h]}
           </option>
         ))}
-      </select>
+      </SelectField>
       <Problem error={error} />
       <div className="row acts">
-        <button type="submit" className="plain" disabled={what.trim() === '' || isLoading}>
+        <ActionButton look="plain" type="submit" disabled={what.trim() === '' || isLoading}>
           Save question
-        </button>
-        <button type="button" className="quiet" onClick={onDone}>
+        </ActionButton>
+        <ActionButton look="quiet" onClick={onDone}>
           Cancel
-        </button>
+        </ActionButton>
       </div>
     </form>
   );

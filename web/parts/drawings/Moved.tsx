@@ -1,3 +1,4 @@
+import { Ledger } from '../../shared/pieces.tsx';
 import './moved.css';
 import { type Change, printSigned, printWithUnit, type SheetUnit } from '@rocchetto/core';
 
@@ -21,7 +22,7 @@ export function Moved({
       <summary>
         {title}: {changes.length === 1 ? 'one figure' : `${changes.length} figures`}
       </summary>
-      <table className="moved">
+      <Ledger bare className="moved">
         <tbody>
           {changes.map((c) => (
             <tr key={c.id + c.what}>
@@ -36,7 +37,7 @@ export function Moved({
             </tr>
           ))}
         </tbody>
-      </table>
+      </Ledger>
     </details>
   );
 }

@@ -1,3 +1,4 @@
+import { Ledger } from '../../shared/pieces.tsx';
 import './flat.css';
 import type { FlatView } from '@rocchetto/contract';
 import { printLength, printSigned, printWritten, type SheetUnit, tell } from '@rocchetto/core';
@@ -20,7 +21,7 @@ export function FlatTable({ lay, unit, field, acts, readOnly = false }: Props) {
   const rows = readOnly ? lay.rows.filter((r) => r.written) : lay.rows;
   const at = (n: FlatRow['flat']) => (n === null ? '—' : printLength(n, unit));
   return (
-    <table className="ledger figures flat">
+    <Ledger className="figures flat">
       <thead>
         <tr>
           <th scope="col">Point, in {unit === 'cm' ? 'centimetres' : 'inches'}</th>
@@ -64,6 +65,6 @@ export function FlatTable({ lay, unit, field, acts, readOnly = false }: Props) {
           </Fragment>
         ))}
       </tbody>
-    </table>
+    </Ledger>
   );
 }

@@ -1,12 +1,13 @@
 import type { GarmentRow, PartWire } from '@rocchetto/contract';
 import { GARMENTS } from '@rocchetto/core';
-import { Button, Input, Popconfirm } from 'antd';
+import { Input, Popconfirm } from 'antd';
 import { useState } from 'react';
 import { useDropGarmentMutation, useGarmentsQuery, useSaveGarmentMutation } from '../../api/garments.ts';
 import { ChoiceByTyping } from '../../shared/ChoiceByTyping.tsx';
 import { useMay } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 
 type Parts = readonly Readonly<Record<string, unknown>>[];
 interface Props {
@@ -63,7 +64,7 @@ export function GarmentChoice({ value, disabled, onChoose, parts }: Props) {
               cancelText="Cancel"
               onConfirm={() => void drop(chosen.id)}
             >
-              <Button type="text">Remove from the list</Button>
+              <ActionButton look="quiet">Remove from the list</ActionButton>
             </Popconfirm>
           )}
           <Problem error={dropping.error} />
@@ -88,9 +89,9 @@ function Save({ parts }: { parts: () => readonly PartWire[] }) {
   if (name === null)
     return (
       <p>
-        <button type="button" className="quiet" onClick={() => setName('')}>
+        <ActionButton look="quiet" onClick={() => setName('')}>
           Save these parts as a garment
-        </button>
+        </ActionButton>
         {done && <Notice>“{done.name}” was saved to your garments.</Notice>}
       </p>
     );
@@ -108,12 +109,12 @@ function Save({ parts }: { parts: () => readonly PartWire[] }) {
           if (name.trim()) void keep();
         }}
       />
-      <Button disabled={!name.trim()} loading={saving.isLoading} onClick={() => void keep()}>
+      <ActionButton look="plain" disabled={!name.trim()} busy={saving.isLoading} onClick={() => void keep()}>
         Save garment
-      </Button>
-      <Button type="text" onClick={() => setName(null)}>
+      </ActionButton>
+      <ActionButton look="quiet" onClick={() => setName(null)}>
         Cancel
-      </Button>
+      </ActionButton>
       <Problem error={saving.error} />
     </div>
   );

@@ -5,6 +5,7 @@ import { emptied } from '../../shared/emptied.ts';
 import { useDays } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 
 interface Props {
   readonly clientId: number;
@@ -30,9 +31,9 @@ export function OwnBlocks({ clientId, clientName, onBegin, made }: Props) {
       {error ? (
         <p className="soft">
           The saved blocks can’t be loaded.{' '}
-          <button type="button" className="quiet" onClick={() => void refetch()}>
+          <ActionButton look="quiet" onClick={() => void refetch()}>
             Try again
-          </button>
+          </ActionButton>
         </p>
       ) : data.length === 0 ? (
         <p className="soft">
@@ -49,9 +50,8 @@ export function OwnBlocks({ clientId, clientName, onBegin, made }: Props) {
               </span>{' '}
               {onBegin && (
                 <>
-                  <button
-                    type="button"
-                    className="quiet"
+                  <ActionButton
+                    look="quiet"
                     aria-label={`Start from ${b.name}`}
                     onClick={() => {
                       onBegin(b);
@@ -59,15 +59,14 @@ export function OwnBlocks({ clientId, clientName, onBegin, made }: Props) {
                     }}
                   >
                     Start from this block
-                  </button>
-                  <button
-                    type="button"
-                    className="quiet"
+                  </ActionButton>
+                  <ActionButton
+                    look="quiet"
                     aria-label={`Remove ${b.name}`}
                     onClick={() => void drop({ id: b.id, clientId })}
                   >
                     Remove
-                  </button>
+                  </ActionButton>
                 </>
               )}
             </li>
@@ -89,17 +88,17 @@ export function OwnBlocks({ clientId, clientName, onBegin, made }: Props) {
             setName(emptied(name, ''));
           }}
         >
-          <input
-            className="field grow"
+          <TextField
+            className="grow"
             aria-label="Block name"
             placeholder="e.g. fitted bodice"
             maxLength={80}
             value={name}
             onChange={(e) => setName(e.target.value)}
           />
-          <button type="submit" className="plain" disabled={name.trim() === '' || keeping.isLoading}>
+          <ActionButton look="plain" type="submit" disabled={name.trim() === '' || keeping.isLoading}>
             Save block
-          </button>
+          </ActionButton>
         </form>
       )}
     </section>

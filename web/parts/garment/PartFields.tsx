@@ -2,6 +2,7 @@ import { type Field, type GarmentPart, type SheetUnit, tell } from '@rocchetto/c
 import { Checkbox, Form, Input, InputNumber, Select } from 'antd';
 import type { Rule } from 'antd/es/form';
 import { LengthInput } from '../../shared/LengthInput.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 
 interface Props {
   /** its place in the form's list of parts */
@@ -25,9 +26,9 @@ export function PartFields({ index, part, joined, length, unit, onTakeOff }: Pro
       <div className="part-head">
         <h2>{part.name}</h2>
         {onTakeOff && (
-          <button type="button" className="quiet" aria-label={`Remove the ${part.name}`} onClick={onTakeOff}>
+          <ActionButton look="quiet" aria-label={`Remove the ${part.name}`} onClick={onTakeOff}>
             Remove
-          </button>
+          </ActionButton>
         )}
       </div>
       <div className="fields">

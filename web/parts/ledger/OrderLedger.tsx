@@ -1,3 +1,4 @@
+import { Ledger } from '../../shared/pieces.tsx';
 import './ledger.css';
 import type { OrderRow } from '@rocchetto/contract';
 import { STAGE_WORD, STAGES } from '@rocchetto/core/thread/stage.ts';
@@ -41,7 +42,7 @@ export function OrderLedger({
     );
   return (
     <div className="scroll" tabIndex={-1}>
-      <table className="ledger orders">
+      <Ledger className="orders">
         <thead>
           <tr>
             <th scope="col">Order</th>
@@ -79,7 +80,7 @@ export function OrderLedger({
             );
           })}
         </tbody>
-      </table>
+      </Ledger>
     </div>
   );
 }

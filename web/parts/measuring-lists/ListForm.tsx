@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { ChoiceByTyping } from '../../shared/ChoiceByTyping.tsx';
 import { FormFoot } from '../../shared/FormFoot.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 
 export const NEW_LIST = { id: 0, name: '', measures: [], version: 0 } satisfies MeasuringList;
 
@@ -49,24 +50,15 @@ export function ListForm({ of, onSave, onRemove, busy, error, onClose }: Props) 
         {measures.map((id, i) => (
           <li key={id}>
             <span>{nameOf(id)}</span>
-            <button type="button" className="quiet" disabled={i === 0} onClick={() => move(i, -1)}>
+            <ActionButton look="quiet" disabled={i === 0} onClick={() => move(i, -1)}>
               Up<span className="hidden"> {nameOf(id)}</span>
-            </button>
-            <button
-              type="button"
-              className="quiet"
-              disabled={i === measures.length - 1}
-              onClick={() => move(i, 1)}
-            >
+            </ActionButton>
+            <ActionButton look="quiet" disabled={i === measures.length - 1} onClick={() => move(i, 1)}>
               Down<span className="hidden"> {nameOf(id)}</span>
-            </button>
-            <button
-              type="button"
-              className="quiet"
-              onClick={() => setMeasures(measures.filter((m) => m !== id))}
-            >
+            </ActionButton>
+            <ActionButton look="quiet" onClick={() => setMeasures(measures.filter((m) => m !== id))}>
               Remove<span className="hidden"> {nameOf(id)}</span>
-            </button>
+            </ActionButton>
           </li>
         ))}
       </ol>

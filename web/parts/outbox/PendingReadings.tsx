@@ -1,3 +1,4 @@
+import { ActionButton } from '../../shared/pieces.tsx';
 import { waitingOf } from './readingsOutbox.ts';
 import { outbox, useKept } from './useReadingsOutbox.ts';
 
@@ -19,9 +20,9 @@ export function PendingReadings() {
       {unknown!.length > 0 && (
         <>
           {many(unknown!.length)} without a name.{' '}
-          <button type="button" className="quiet" onClick={() => void outbox().claim()}>
+          <ActionButton look="quiet" onClick={() => void outbox().claim()}>
             Send as mine
-          </button>
+          </ActionButton>
         </>
       )}
     </span>

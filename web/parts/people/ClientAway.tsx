@@ -5,6 +5,7 @@ import { DateField } from '../../shared/DateField.tsx';
 import { emptied } from '../../shared/emptied.ts';
 import { useDays, useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 
 /** Days on which a client cannot come: no time is found for them there. */
 export function ClientAway({ client }: { client: ClientFull }) {
@@ -27,14 +28,13 @@ export function ClientAway({ client }: { client: ClientFull }) {
             {a.lastDay !== a.firstDay && ` to ${long(a.lastDay)}`}
             {a.reason && `, ${a.reason}`}{' '}
             {may && (
-              <button
-                type="button"
-                className="quiet"
+              <ActionButton
+                look="quiet"
                 aria-label={`Remove the days from ${long(a.firstDay)}`}
                 onClick={() => void drop({ id: a.id, clientId: client.id })}
               >
                 Remove
-              </button>
+              </ActionButton>
             )}
           </li>
         ))}
@@ -63,17 +63,16 @@ export function ClientAway({ client }: { client: ClientFull }) {
           <label htmlFor="away-last">Last day</label>
           <DateField id="away-last" value={last} onChange={setLast} />
           <label htmlFor="away-why">Reason</label>
-          <input
+          <TextField
             id="away-why"
-            className="field"
             value={reason}
             maxLength={200}
             onChange={(e) => setReason(e.target.value)}
           />
           <div className="row">
-            <button type="submit" className="plain" disabled={!first || adding.isLoading}>
+            <ActionButton look="plain" type="submit" disabled={!first || adding.isLoading}>
               Add days
-            </button>
+            </ActionButton>
           </div>
         </form>
       )}

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { useClientsQuery } from '../../api/clients.ts';
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 import { useSettled } from '../../shared/useSettled.ts';
 
 /** Finds a client by what is typed, for an appointment without an order. */
@@ -10,9 +11,8 @@ export function ClientChoice({ onChoose }: { onChoose: (id: number) => void }) {
   return (
     <>
       <label htmlFor="for-whom">Client</label>
-      <input
+      <TextField
         id="for-whom"
-        className="field"
         value={typed}
         autoComplete="off"
         placeholder="name or code"
@@ -22,9 +22,9 @@ export function ClientChoice({ onChoose }: { onChoose: (id: number) => void }) {
         <ul className="why">
           {data.slice(0, 8).map((c) => (
             <li key={c.id}>
-              <button type="button" className="quiet" onClick={() => onChoose(c.id)}>
+              <ActionButton look="quiet" onClick={() => onChoose(c.id)}>
                 {c.name} <span className="soft">{c.code}</span>
-              </button>
+              </ActionButton>
             </li>
           ))}
           {data.length === 0 && <li>No client found.</li>}

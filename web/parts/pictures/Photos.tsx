@@ -3,6 +3,7 @@ import { type SheetUnit, tell } from '@rocchetto/core';
 import { useState } from 'react';
 import { usePhotosQuery } from '../../api/photos.ts';
 import { useMay } from '../../shared/me.ts';
+import { SelectField, TextField } from '../../shared/pieces.tsx';
 import { PictureField } from './PictureField.tsx';
 import { PictureList } from './PictureList.tsx';
 
@@ -39,25 +40,19 @@ export function Photos({ orderId, unit, alterations }: Props) {
           {alterations.length > 0 && (
             <>
               <label htmlFor="photo-mark">Shows</label>
-              <select
-                id="photo-mark"
-                className="field"
-                value={mark}
-                onChange={(e) => setMark(e.target.value)}
-              >
+              <SelectField id="photo-mark" value={mark} onChange={(e) => setMark(e.target.value)}>
                 <option value="">the whole garment</option>
                 {alterations.map((a, i) => (
                   <option key={a.id} value={a.id}>
                     mark {i + 1}: {tell(a.sentence, unit).slice(0, 60)}
                   </option>
                 ))}
-              </select>
+              </SelectField>
             </>
           )}
           <label htmlFor="photo-words">Caption</label>
-          <input
+          <TextField
             id="photo-words"
-            className="field"
             maxLength={200}
             value={words}
             onChange={(e) => setWords(e.target.value)}

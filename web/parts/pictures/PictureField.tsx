@@ -1,3 +1,4 @@
+import { FileField } from '../../shared/pieces.tsx';
 import './pictures.css';
 import { useId, useRef, useState } from 'react';
 import { Notice } from '../../shared/Notice.tsx';
@@ -59,10 +60,9 @@ export function PictureField({ orderId, label, keep, onKept }: Props) {
         </Notice>
       )}
       <span className="picturefield">
-        <input
+        <FileField
           ref={field}
           id={id}
-          type="file"
           accept="image/*"
           multiple
           disabled={busy > 0}

@@ -1,3 +1,4 @@
+import { ActionButton } from '../../shared/pieces.tsx';
 import './pictures.css';
 import type { PhotoView } from '@rocchetto/contract';
 import { useDropPhotoMutation } from '../../api/photos.ts';
@@ -36,14 +37,13 @@ export function PictureList({ orderId, of, head, uncut }: Props) {
               {short(p.at)}, {p.by}
             </span>
             {mayDrop && (
-              <button
-                type="button"
-                className="quiet"
+              <ActionButton
+                look="quiet"
                 aria-label={`Remove the photograph of ${short(p.at)}`}
                 onClick={() => void drop({ id: p.id, orderId })}
               >
                 Remove
-              </button>
+              </ActionButton>
             )}
           </li>
         );

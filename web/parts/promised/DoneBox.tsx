@@ -2,6 +2,7 @@ import type { BenchWork } from '@rocchetto/contract';
 import { useState } from 'react';
 import { useDoneWorkMutation } from '../../api/bench.ts';
 import { useMay } from '../../shared/me.ts';
+import { TextField, Tick } from '../../shared/pieces.tsx';
 
 /**
  * Whether a piece of bench work is done, ticked by whoever did it; the tick shows at once and goes back when it is
@@ -27,15 +28,15 @@ export function DoneBox({ of: w }: { of: BenchWork }) {
   const shown = waits ? wanted.done : w.doneAt !== null;
   return (
     <>
-      <input
-        type="checkbox"
+      <Tick
         aria-label={`${w.what}, ${w.orderNumber}: done`}
         checked={shown}
         disabled={!may || w.alterationId !== null}
         onChange={(e) => void send(e.target.checked)}
       />
       {may && w.step !== null && (
-        <input
+        <TextField
+          bare
           className="took"
           inputMode="numeric"
           aria-label={`${w.what}, ${w.orderNumber}: minutes it took`}

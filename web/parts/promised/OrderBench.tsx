@@ -1,7 +1,7 @@
 import type { BenchWork, OrderFull } from '@rocchetto/contract';
 import { NEEDS, type Need } from '@rocchetto/core';
 import { hoursWord } from '@rocchetto/core/diary/load.ts';
-import { Button, Form, Input, InputNumber, Select } from 'antd';
+import { Form, Input, InputNumber, Select } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useChangeBenchMutation, useDropWorkMutation, usePromiseWorkMutation } from '../../api/bench.ts';
@@ -10,6 +10,7 @@ import { DateField, dateRule } from '../../shared/DateField.tsx';
 import { useDays, useMay } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 import { DoneBox } from './DoneBox.tsx';
 
 /** What the bench can make ready; a brief is written, not sewn. */
@@ -48,28 +49,22 @@ export function OrderBench({ order }: { order: OrderFull }) {
             )}
             {may && !w.doneAt && w.alterationId === null && (
               <>
-                <button
-                  type="button"
-                  className="quiet"
-                  aria-label={`Edit ${w.what}`}
-                  onClick={() => setOpen(w)}
-                >
+                <ActionButton look="quiet" aria-label={`Edit ${w.what}`} onClick={() => setOpen(w)}>
                   Edit
-                </button>{' '}
-                <button
-                  type="button"
-                  className="quiet"
-                  aria-label={`Remove ${w.what}`}
-                  onClick={() => void drop(w.id)}
-                >
+                </ActionButton>{' '}
+                <ActionButton look="quiet" aria-label={`Remove ${w.what}`} onClick={() => void drop(w.id)}>
                   Remove
-                </button>
+                </ActionButton>
               </>
             )}
           </li>
         ))}
       </ul>
-      {may && open === null && <Button onClick={() => setOpen('new')}>Schedule work</Button>}
+      {may && open === null && (
+        <ActionButton look="plain" onClick={() => setOpen('new')}>
+          Schedule work
+        </ActionButton>
+      )}
       {may && open !== null && (
         <WorkForm
           key={open === 'new' ? 'new' : `${open.id} ${open.version}`}
@@ -153,12 +148,12 @@ function WorkForm({ orderId, of, staff, onDone }: FormProps) {
         </Form.Item>
       </div>
       <div className="row acts">
-        <Button type="primary" htmlType="submit" loading={promising.isLoading || changing.isLoading}>
+        <ActionButton look="take" type="submit" busy={promising.isLoading || changing.isLoading}>
           {of ? 'Save work' : 'Schedule work'}
-        </Button>
-        <Button type="text" onClick={() => onDone(null)}>
+        </ActionButton>
+        <ActionButton look="quiet" onClick={() => onDone(null)}>
           Cancel
-        </Button>
+        </ActionButton>
       </div>
     </Form>
   );

@@ -1,6 +1,7 @@
 import type { OrderMoved } from '@rocchetto/contract/would-move.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { ActionButton } from '../../shared/pieces.tsx';
 
 /** So many are shown before anybody asks for more. */
 const AT_ONCE = 20;
@@ -25,9 +26,9 @@ export function MovedOrders({ orders }: { orders: readonly OrderMoved[] }) {
         ))}
       </ul>
       {orders.length > shown && (
-        <button type="button" className="quiet" onClick={() => show(shown + AT_ONCE)}>
+        <ActionButton look="quiet" onClick={() => show(shown + AT_ONCE)}>
           Show {Math.min(AT_ONCE, orders.length - shown)} more orders
-        </button>
+        </ActionButton>
       )}
     </>
   );

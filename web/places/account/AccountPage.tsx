@@ -18,6 +18,7 @@ import { useDays, useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, Ledger, SelectField, TextField } from '../../shared/pieces.tsx';
 import { deviceWords } from './device.ts';
 
 /** One's own account: where one is signed in, passphrase, second factor. */
@@ -66,9 +67,8 @@ function OwnUnit() {
       <h2>Unit</h2>
       <Problem error={error} />
       <label htmlFor="own-unit">You measure and read in</label>{' '}
-      <select
+      <SelectField
         id="own-unit"
-        className="field"
         value={ownUnit ?? ''}
         disabled={isLoading}
         onChange={(e) => void change((e.target.value || null) as 'cm' | 'in' | null)}
@@ -78,7 +78,7 @@ function OwnUnit() {
         </option>
         <option value="cm">centimetres</option>
         <option value="in">inches</option>
-      </select>
+      </SelectField>
     </section>
   );
 }
@@ -91,7 +91,7 @@ function SignIns() {
     <section aria-labelledby="sign-ins">
       <h2 id="sign-ins">Where you are signed in</h2>
       <Problem error={error} />
-      <table className="ledger">
+      <Ledger>
         <thead>
           <tr>
             <th scope="col">Device</th>
@@ -114,21 +114,20 @@ function SignIns() {
               <td>{short(s.seenAt)}</td>
               <td>
                 {!s.isThis && (
-                  <button
-                    type="button"
-                    className="quiet"
+                  <ActionButton
+                    look="quiet"
                     disabled={isLoading}
                     aria-label={`Sign out ${deviceWords(s.device)}`}
                     onClick={() => void end(s.id)}
                   >
                     Sign out
-                  </button>
+                  </ActionButton>
                 )}
               </td>
             </tr>
           ))}
         </tbody>
-      </table>
+      </Ledger>
     </section>
   );
 }
@@ -154,28 +153,21 @@ function Passphrase() {
         {wrong && <Notice is="bad">{wrong}</Notice>}
         {isSuccess && <Notice is="good">Passphrase changed. You were signed out everywhere else.</Notice>}
         <label htmlFor="current">Current passphrase</label>
-        <input
-          id="current"
-          name="current"
-          type="password"
-          className="field"
-          autoComplete="current-password"
-        />
+        <TextField id="current" name="current" type="password" autoComplete="current-password" />
         <label htmlFor="next">New passphrase</label>
-        <input
+        <TextField
           id="next"
           name="next"
           type="password"
-          className="field"
           autoComplete="new-password"
           aria-describedby="next-help"
         />
         <p id="next-help" className="soft">
           12 characters or more. Four or five unrelated plain words work well.
         </p>
-        <button type="submit" className="plain" disabled={isLoading}>
+        <ActionButton look="plain" type="submit" disabled={isLoading}>
           Change passphrase
-        </button>
+        </ActionButton>
       </form>
     </section>
   );
@@ -216,17 +208,16 @@ function SecondFactor({ since, left, asked }: { since: string | null; left: numb
           >
             <Problem error={dropping.error} />
             <label htmlFor="off-passphrase">Passphrase</label>
-            <input
+            <TextField
               id="off-passphrase"
               type="password"
-              className="field"
               autoComplete="current-password"
               value={passphrase}
               onChange={(e) => setPassphrase(e.target.value)}
             />
-            <button type="submit" className="quiet" disabled={dropping.isLoading || passphrase === ''}>
+            <ActionButton look="quiet" type="submit" disabled={dropping.isLoading || passphrase === ''}>
               Turn off second factor
-            </button>
+            </ActionButton>
           </form>
         )}
       </section>
@@ -241,9 +232,8 @@ function SecondFactor({ since, left, asked }: { since: string | null; left: numb
             after the passphrase when you sign in.
           </p>
           <Problem error={beginning.error} />
-          <button
-            type="button"
-            className="plain"
+          <ActionButton
+            look="plain"
             disabled={beginning.isLoading}
             onClick={async () => {
               const made = await begin();
@@ -251,7 +241,7 @@ function SecondFactor({ since, left, asked }: { since: string | null; left: numb
             }}
           >
             Set up second factor
-          </button>
+          </ActionButton>
         </>
       ) : (
         <Confirm begun={begun} onCodes={setCodes} />
@@ -290,19 +280,18 @@ function Codes({ of, onDone }: { of: readonly string[]; onDone: () => void }) {
         ))}
       </ol>
       <div className="row acts noprint">
-        <button type="button" className="plain" onClick={() => window.print()}>
+        <ActionButton look="plain" onClick={() => window.print()}>
           Print codes
-        </button>
-        <button
-          type="button"
-          className="take"
+        </ActionButton>
+        <ActionButton
+          look="take"
           onClick={() => {
             onDone();
             dispatch(api.util.invalidateTags(['Staff', 'Me']));
           }}
         >
           I’ve written them down
-        </button>
+        </ActionButton>
       </div>
     </>
   );
@@ -329,17 +318,17 @@ function Confirm({ begun, onCodes }: { begun: FactorBegun; onCodes: (codes: read
       >
         <Problem error={error} />
         <label htmlFor="factor-code">Six digits from the app</label>
-        <input
+        <TextField
           id="factor-code"
-          className="field short"
+          className="short"
           inputMode="numeric"
           autoComplete="one-time-code"
           value={code}
           onChange={(e) => setCode(e.target.value)}
         />
-        <button type="submit" className="take" disabled={isLoading || code.trim() === ''}>
+        <ActionButton look="take" type="submit" disabled={isLoading || code.trim() === ''}>
           Turn on second factor
-        </button>
+        </ActionButton>
       </form>
     </>
   );

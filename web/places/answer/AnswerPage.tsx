@@ -1,3 +1,4 @@
+import { ActionButton, TextLines } from '../../shared/pieces.tsx';
 import '../../shared/door.css';
 import type { ClientPage, Problem } from '@rocchetto/contract';
 import { useCallback, useEffect, useState } from 'react';
@@ -92,14 +93,9 @@ export function Component() {
                     </strong>{' '}
                     <span className="soft">– {t.to}</span>{' '}
                     {(page.status === 'offered' || page.answer !== 'yes') && (
-                      <button
-                        type="button"
-                        className="take"
-                        disabled={busy}
-                        onClick={() => void say('yes', t.id)}
-                      >
+                      <ActionButton look="take" disabled={busy} onClick={() => void say('yes', t.id)}>
                         {page.status === 'offered' ? page.words.choose : page.words.come}
-                      </button>
+                      </ActionButton>
                     )}
                   </li>
                 ))}
@@ -107,9 +103,9 @@ export function Component() {
             )}
             {page.bring && open && <p>{page.words.bring}</p>}
             {open && !other && (
-              <button type="button" className="plain" onClick={() => setOther(true)}>
+              <ActionButton look="plain" onClick={() => setOther(true)}>
                 {page.words.cant}
-              </button>
+              </ActionButton>
             )}
             {other && (
               <form
@@ -119,17 +115,16 @@ export function Component() {
                 }}
               >
                 <label htmlFor="days">{page.words.days}</label>
-                <textarea
+                <TextLines
                   id="days"
-                  className="field"
                   rows={3}
                   maxLength={500}
                   value={words}
                   onChange={(e) => setWords(e.target.value)}
                 />
-                <button type="submit" className="take" disabled={busy}>
+                <ActionButton look="take" type="submit" disabled={busy}>
                   {page.words.ask}
-                </button>
+                </ActionButton>
               </form>
             )}
           </>

@@ -1,3 +1,4 @@
+import { ActionButton, Ledger, RadioMark, TextField, Tick } from '../../shared/pieces.tsx';
 import '../../shared/door.css';
 import { Contact } from '../../shared/Contact.tsx';
 import '../../parts/tape/tape.css';
@@ -197,12 +198,7 @@ function Begin({ say, page, draft, change, top, onGo }: Part & { onGo: () => voi
           <legend>{say('tape')}</legend>
           {(['cm', 'in'] as const).map((u) => (
             <label key={u}>
-              <input
-                type="radio"
-                name="unit"
-                checked={draft.unit === u}
-                onChange={() => change({ unit: u })}
-              />{' '}
+              <RadioMark name="unit" checked={draft.unit === u} onChange={() => change({ unit: u })} />{' '}
               {say(u)}
             </label>
           ))}
@@ -210,9 +206,9 @@ function Begin({ say, page, draft, change, top, onGo }: Part & { onGo: () => voi
         <Text of="helper" label={say('helper')} max={120} draft={draft} change={change} />
         <Text of="beneath" label={say('beneath')} max={200} draft={draft} change={change} />
         {page.minor && <Text of="guardian" label={say('guardian')} max={200} draft={draft} change={change} />}
-        <button type="submit" className="take">
+        <ActionButton look="take" type="submit">
           {say('start')}
-        </button>
+        </ActionButton>
       </form>
     </>
   );
@@ -232,9 +228,8 @@ function Text({
   return (
     <>
       <label htmlFor={of}>{label}</label>
-      <input
+      <TextField
         id={of}
-        className="field"
         value={draft[of]}
         maxLength={max}
         onChange={(e) => change({ [of]: e.target.value })}
@@ -283,7 +278,8 @@ function One({ id, say, inEnglish, at, draft, change, onBack, onNext }: OneProps
         <p>{say(`how ${id}`)}</p>
         <label htmlFor="at-home-figure">{say('field', { measure: name, unit: say(draft.unit) })}</label>
         <div className="row typed">
-          <input
+          <TextField
+            bare
             id="at-home-figure"
             className="reading"
             value={line.text}
@@ -317,11 +313,7 @@ function One({ id, say, inEnglish, at, draft, change, onBack, onNext }: OneProps
               <p>{inEnglish ? said.sentence : say(said.hard ? 'unread' : 'unlikely')}</p>
               {!said.hard && (
                 <label>
-                  <input
-                    type="checkbox"
-                    checked={line.stands}
-                    onChange={(e) => set({ stands: e.target.checked })}
-                  />{' '}
+                  <Tick checked={line.stands} onChange={(e) => set({ stands: e.target.checked })} />{' '}
                   {say('checked')}
                 </label>
               )}
@@ -330,21 +322,16 @@ function One({ id, say, inEnglish, at, draft, change, onBack, onNext }: OneProps
         </div>
         {measure(id).kind === 'girth' && (
           <label>
-            <input
-              type="checkbox"
-              checked={line.finger}
-              onChange={(e) => set({ finger: e.target.checked })}
-            />{' '}
-            {say('finger')}
+            <Tick checked={line.finger} onChange={(e) => set({ finger: e.target.checked })} /> {say('finger')}
           </label>
         )}
         <div className="row turns">
-          <button type="submit" className="take">
+          <ActionButton look="take" type="submit">
             {say(line.text.trim() ? 'next' : 'skip')}
-          </button>
-          <button type="button" className="quiet tall" onClick={onBack}>
+          </ActionButton>
+          <ActionButton look="quiet" className="tall" onClick={onBack}>
             {say('back')}
-          </button>
+          </ActionButton>
         </div>
       </form>
     </>
@@ -367,7 +354,7 @@ function LookThrough({ say, page, draft, change, top, wrong, busy, onGo, onSend 
         <h1 ref={top} tabIndex={-1}>
           {say('look')}
         </h1>
-        <table className="figures">
+        <Ledger bare className="figures">
           <tbody>
             {page.measures.map((m, i) => (
               <tr key={m}>
@@ -378,15 +365,15 @@ function LookThrough({ say, page, draft, change, top, wrong, busy, onGo, onSend 
                     : '—'}
                 </td>
                 <td>
-                  <button type="button" className="quiet" onClick={() => onGo(i + 1)}>
+                  <ActionButton look="quiet" onClick={() => onGo(i + 1)}>
                     {say(unsure.has(m) ? 'check' : 'edit')}
                     <span className="hidden"> {say(`name ${m}`)}</span>
-                  </button>
+                  </ActionButton>
                 </td>
               </tr>
             ))}
           </tbody>
-        </table>
+        </Ledger>
       </div>
       <form
         onSubmit={(e) => {
@@ -405,9 +392,9 @@ function LookThrough({ say, page, draft, change, top, wrong, busy, onGo, onSend 
           </div>
         )}
         <Text of="words" label={say('changed')} max={300} draft={draft} change={change} />
-        <button type="submit" className="take" disabled={busy || !some || unsure.size > 0}>
+        <ActionButton look="take" type="submit" disabled={busy || !some || unsure.size > 0}>
           {say('send')}
-        </button>
+        </ActionButton>
         <p className="soft">{say('once')}</p>
       </form>
     </>

@@ -1,4 +1,5 @@
 import type { DateOrder } from '@rocchetto/core/dates/read-date.ts';
+import { ActionButton } from '../../shared/pieces.tsx';
 import './bench.css';
 import type { BenchRow } from '@rocchetto/contract';
 import { dayIn, tell } from '@rocchetto/core';
@@ -78,22 +79,20 @@ export function Component() {
       <div className="spread">
         <h1>Bench</h1>
         <div className="row noprint">
-          <button
-            type="button"
-            className="ask"
+          <ActionButton
+            look="ask"
             aria-pressed={!everybody}
             onClick={() => setParams({ of: 'me' }, { replace: true })}
           >
             Mine
-          </button>
-          <button
-            type="button"
-            className="ask"
+          </ActionButton>
+          <ActionButton
+            look="ask"
             aria-pressed={everybody}
             onClick={() => setParams({ of: 'all' }, { replace: true })}
           >
             Everyone
-          </button>
+          </ActionButton>
         </div>
       </div>
       {mayAsk && (
@@ -103,9 +102,9 @@ export function Component() {
       )}
       {leads && data.length > 0 && !proposing && (
         <div className="row acts noprint">
-          <button type="button" className="plain" onClick={() => setProposing(true)}>
+          <ActionButton look="plain" onClick={() => setProposing(true)}>
             Suggest a week
-          </button>
+          </ActionButton>
         </div>
       )}
       {proposing && <WeekProposal onDone={() => setProposing(false)} />}

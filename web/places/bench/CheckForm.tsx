@@ -2,6 +2,7 @@ import type { AlterationView, StepWire } from '@rocchetto/contract';
 import { cm, printLength, type SheetUnit, withUnit } from '@rocchetto/core';
 import { useState } from 'react';
 import { useMay, useMe } from '../../shared/me.ts';
+import { ActionButton, Ledger, TextField } from '../../shared/pieces.tsx';
 
 interface Props {
   readonly of: AlterationView;
@@ -35,7 +36,7 @@ export function CheckForm({ of: a, unit, take, busy }: Props) {
       ) : (
         <>
           {a.targets.length > 0 && (
-            <table className="ledger figures">
+            <Ledger className="figures">
               <thead>
                 <tr>
                   <th scope="col">Measure again</th>
@@ -51,8 +52,8 @@ export function CheckForm({ of: a, unit, take, busy }: Props) {
                     <td>{size(t.target)}</td>
                     <td>{size(t.tolerance)}</td>
                     <td>
-                      <input
-                        className="field short"
+                      <TextField
+                        className="short"
                         aria-label={`${t.name} is`}
                         inputMode="decimal"
                         value={read[t.id] ?? ''}
@@ -62,45 +63,42 @@ export function CheckForm({ of: a, unit, take, busy }: Props) {
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </Ledger>
           )}
           <div className="row acts">
-            <button
-              type="button"
-              className="take"
+            <ActionButton
+              look="take"
               disabled={busy || (unread && reason.trim() === '')}
               onClick={() => take({ step: 'check', readings, note: reason.trim() })}
             >
               Mark checked
-            </button>
+            </ActionButton>
           </div>
           <div className="row">
             <label htmlFor="check-reason">
               {unread ? 'Reason, where something is not measured' : 'Reason'}
             </label>
-            <input
+            <TextField
               id="check-reason"
-              className="field grow"
+              className="grow"
               value={reason}
               onChange={(e) => setReason(e.target.value)}
             />
-            <button
-              type="button"
-              className="plain"
+            <ActionButton
+              look="plain"
               disabled={busy || reason.trim() === ''}
               onClick={() => take({ step: 'back', reason })}
             >
               Send back
-            </button>
+            </ActionButton>
             {mayAccept && (
-              <button
-                type="button"
-                className="plain"
+              <ActionButton
+                look="plain"
                 disabled={busy || reason.trim() === ''}
                 onClick={() => take({ step: 'accept', name: me.name, reason })}
               >
                 Accept as is
-              </button>
+              </ActionButton>
             )}
           </div>
         </>

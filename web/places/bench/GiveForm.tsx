@@ -5,6 +5,7 @@ import { useStaffQuery } from '../../api/staff.ts';
 import { DateField } from '../../shared/DateField.tsx';
 import { useDays, useMay, useMe } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, SelectField, TextField } from '../../shared/pieces.tsx';
 
 /** Who does it and on which day, which then takes its minutes; a bench hand takes what nobody has. */
 export function GiveForm({ of: a }: { of: AlterationView }) {
@@ -43,46 +44,34 @@ export function GiveForm({ of: a }: { of: AlterationView }) {
           }}
         >
           <label htmlFor="give-to">Assign to</label>
-          <select
-            id="give-to"
-            className="field"
-            value={staffId}
-            onChange={(e) => setStaffId(Number(e.target.value))}
-          >
+          <SelectField id="give-to" value={staffId} onChange={(e) => setStaffId(Number(e.target.value))}>
             <option value={0}>unassigned</option>
             {staff.map((s) => (
               <option key={s.id} value={s.id}>
                 {s.name}
               </option>
             ))}
-          </select>
+          </SelectField>
           <label htmlFor="give-day">Day</label>
           <DateField id="give-day" value={day} onChange={setDay} />
           <label htmlFor="give-minutes">Minutes</label>
-          <input
+          <TextField
             id="give-minutes"
-            className="field"
             inputMode="numeric"
             value={minutes}
             onChange={(e) => setMinutes(e.target.value.replace(/\D/g, '').slice(0, 3))}
           />
           <label htmlFor="give-note">Note for them</label>
-          <input
-            id="give-note"
-            className="field"
-            maxLength={500}
-            value={note}
-            onChange={(e) => setNote(e.target.value)}
-          />
-          <button type="submit" className="plain" disabled={isLoading}>
+          <TextField id="give-note" maxLength={500} value={note} onChange={(e) => setNote(e.target.value)} />
+          <ActionButton look="plain" type="submit" disabled={isLoading}>
             Assign job
-          </button>
+          </ActionButton>
         </form>
       ) : (
         a.staffId === null && (
-          <button type="button" className="plain" disabled={isLoading} onClick={() => void give(me.id, null)}>
+          <ActionButton look="plain" disabled={isLoading} onClick={() => void give(me.id, null)}>
             Assign to me
-          </button>
+          </ActionButton>
         )
       )}
     </section>

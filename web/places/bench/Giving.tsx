@@ -17,6 +17,7 @@ import { useStepMutation } from '../../api/alterations.ts';
 import { Meanwhile } from '../../shared/Meanwhile.tsx';
 import { useDays } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 import { readPlace, standsThere } from './WeekThreads.tsx';
 
 interface Props {
@@ -92,15 +93,14 @@ export function Giving({ week, rows, children }: Props) {
       {given && (
         <Meanwhile>
           {given.says}{' '}
-          <button
-            type="button"
-            className="quiet"
+          <ActionButton
+            look="quiet"
             onClick={async () => {
               if ('data' in (await give(given.row, given.row.staffId, given.row.day))) setGiven(null);
             }}
           >
             Undo
-          </button>
+          </ActionButton>
         </Meanwhile>
       )}
       {children(held)}
@@ -112,8 +112,8 @@ export function Giving({ week, rows, children }: Props) {
 export function Grip({ row }: { row: BenchRow }) {
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: `job-${row.id}` });
   return (
-    <button
-      type="button"
+    <ActionButton
+      look="bare"
       ref={setNodeRef}
       className={isDragging ? 'grip held' : 'grip'}
       style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
@@ -125,7 +125,7 @@ export function Grip({ row }: { row: BenchRow }) {
         <path d="M4 15 C8 3 16 3 20 15" fill="none" stroke="currentColor" strokeWidth="2.2" />
         <path d="M2 15 L6 15 M18 15 L22 15" stroke="currentColor" strokeWidth="2.2" />
       </svg>
-    </button>
+    </ActionButton>
   );
 }
 

@@ -14,6 +14,7 @@ import { useStepMutation, useUndoStepMutation } from '../../api/alterations.ts';
 import { keepTogether } from '../../shared/keepTogether.ts';
 import { useMay, useMe } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, TextField, Tick } from '../../shared/pieces.tsx';
 import { offerUndo } from '../../shared/undo.ts';
 import { CheckForm } from './CheckForm.tsx';
 import { useTicks } from './useTicks.ts';
@@ -59,8 +60,7 @@ export function Job({ of: a, unit }: Props) {
         {boxes.map((b) => (
           <li key={b.id} className={b.layer}>
             <label className={b.struck ? 'struck' : ''}>
-              <input
-                type="checkbox"
+              <Tick
                 checked={b.doneAt !== null}
                 disabled={!ticks || b.struck !== null}
                 onChange={(e) => void tickBox(b, e.target.checked ? 'done' : 'open')}
@@ -72,23 +72,23 @@ export function Job({ of: a, unit }: Props) {
             {ticks &&
               b.doneAt === null &&
               (b.struck ? (
-                <button
-                  type="button"
-                  className="quiet noprint"
+                <ActionButton
+                  look="quiet"
+                  className="noprint"
                   aria-label={`Undo cross out: ${tell(boxSentence(b), hand)}`}
                   onClick={() => void tick(b.id, 'open')}
                 >
                   Undo cross out
-                </button>
+                </ActionButton>
               ) : (
-                <button
-                  type="button"
-                  className="quiet noprint"
+                <ActionButton
+                  look="quiet"
+                  className="noprint"
                   aria-label={`Cross out: ${tell(boxSentence(b), hand)}`}
                   onClick={() => setStriking({ box: b.id, reason: '' })}
                 >
                   Cross out
-                </button>
+                </ActionButton>
               ))}
             {striking?.box === b.id && (
               <form
@@ -100,18 +100,18 @@ export function Job({ of: a, unit }: Props) {
                 }}
               >
                 <label htmlFor="strike-why">Reason for crossing out this piece</label>
-                <input
+                <TextField
                   id="strike-why"
-                  className="field grow"
+                  className="grow"
                   value={striking.reason}
                   onChange={(e) => setStriking({ ...striking, reason: e.target.value })}
                 />
-                <button type="submit" className="plain" disabled={striking.reason.trim() === ''}>
+                <ActionButton look="plain" type="submit" disabled={striking.reason.trim() === ''}>
                   Cross out
-                </button>
-                <button type="button" className="quiet" onClick={() => setStriking(null)}>
+                </ActionButton>
+                <ActionButton look="quiet" onClick={() => setStriking(null)}>
                   Cancel
-                </button>
+                </ActionButton>
               </form>
             )}
           </li>
@@ -129,36 +129,29 @@ export function Job({ of: a, unit }: Props) {
       {may && (
         <div className="row acts noprint">
           {a.status === 'agreed' && (
-            <button
-              type="button"
-              className="take"
-              disabled={isLoading}
-              onClick={() => void take({ step: 'start' })}
-            >
+            <ActionButton look="take" disabled={isLoading} onClick={() => void take({ step: 'start' })}>
               Start job
-            </button>
+            </ActionButton>
           )}
           {a.status === 'in-work' && (
-            <button
-              type="button"
-              className="plain"
+            <ActionButton
+              look="plain"
               disabled={isLoading}
               onClick={() => void take({ step: 'pause', note: '' })}
             >
               Pause
-            </button>
+            </ActionButton>
           )}
           {(a.status === 'in-work' || a.status === 'agreed') && (
-            <button
-              type="button"
-              className={a.status === 'in-work' ? 'take' : 'plain'}
+            <ActionButton
+              look={a.status === 'in-work' ? 'take' : 'plain'}
               disabled={isLoading || pending || left > 0}
               onClick={() => void take({ step: 'finish', note: '' })}
             >
               {left === 0
                 ? 'Mark done'
                 : `Mark done: ${left} ${left === 1 ? 'piece' : 'pieces'} to tick first`}
-            </button>
+            </ActionButton>
           )}
         </div>
       )}

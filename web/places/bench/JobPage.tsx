@@ -1,3 +1,4 @@
+import { ActionButton } from '../../shared/pieces.tsx';
 import '../../shared/forms.css';
 import './bench.css';
 import { unitOf } from '@rocchetto/contract/to-core.ts';
@@ -86,13 +87,13 @@ export function Component() {
                   {short(s.at)}, {s.by}: {wordOf(s.step)}
                   {s.says && <span className="soft">: {tell(s.says, unit)}</span>}{' '}
                   {s.undoable && s.byId === me.id && (
-                    <button
-                      type="button"
-                      className="quiet noprint"
+                    <ActionButton
+                      look="quiet"
+                      className="noprint"
                       onClick={() => void undo({ id: a.id, orderId: id, version: a.version })}
                     >
                       Undo
-                    </button>
+                    </ActionButton>
                   )}
                 </li>
               ))}
@@ -121,9 +122,9 @@ export function Component() {
         <Job of={a} unit={unit} />
         <PanelsChanged drawn={data.drawn[a.id] ?? []} unit={unit} />
         <MarkPhotos orderId={id} alterationId={a.id} />
-        <button type="button" className="quiet noprint" onClick={() => window.print()}>
+        <ActionButton look="quiet" className="noprint" onClick={() => window.print()}>
           Print this page
-        </button>
+        </ActionButton>
       </article>
     </Place>
   );

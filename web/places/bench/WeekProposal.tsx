@@ -6,6 +6,7 @@ import { useProposalQuery } from '../../api/bench.ts';
 import { keepTogether } from '../../shared/keepTogether.ts';
 import { useDays } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, Tick } from '../../shared/pieces.tsx';
 
 /** Who could do what in the days ahead, each with its reason; taken whole or in part, never by itself. */
 export function WeekProposal({ onDone }: { onDone: () => void }) {
@@ -40,8 +41,7 @@ export function WeekProposal({ onDone }: { onDone: () => void }) {
         {data.placed.map((p) => (
           <li key={p.id}>
             <label>
-              <input
-                type="checkbox"
+              <Tick
                 checked={!not.has(p.id)}
                 onChange={(e) => {
                   const next = new Set(not);
@@ -72,17 +72,16 @@ export function WeekProposal({ onDone }: { onDone: () => void }) {
         ))}
       </ul>
       <div className="row acts">
-        <button
-          type="button"
-          className="take"
+        <ActionButton
+          look="take"
           disabled={taken.length === 0 || giving.isLoading}
           onClick={() => void give()}
         >
           {taken.length === data.placed.length ? 'Assign all' : `Assign these ${taken.length}`}
-        </button>
-        <button type="button" className="quiet" onClick={onDone}>
+        </ActionButton>
+        <ActionButton look="quiet" onClick={onDone}>
           Cancel
-        </button>
+        </ActionButton>
       </div>
     </section>
   );

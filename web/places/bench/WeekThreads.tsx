@@ -3,6 +3,7 @@ import type { BenchRow, BenchWeek } from '@rocchetto/contract';
 import { skillsFor } from '@rocchetto/core/alter/index.ts';
 import { hoursWord } from '@rocchetto/core/diary/load.ts';
 import { useDays } from '../../shared/me.ts';
+import { Ledger } from '../../shared/pieces.tsx';
 
 interface Props {
   readonly week: BenchWeek;
@@ -16,7 +17,7 @@ export function WeekThreads({ week, held }: Props) {
   const open = week.days.filter((_, i) => week.hands.some((h) => h.days[i]!.works > 0));
   return (
     <div className="scroll">
-      <table className="benchweek" aria-label="Days ahead at the bench">
+      <Ledger bare className="benchweek" aria-label="Days ahead at the bench">
         <thead>
           <tr>
             <th scope="col">
@@ -42,7 +43,7 @@ export function WeekThreads({ week, held }: Props) {
             </tr>
           ))}
         </tbody>
-      </table>
+      </Ledger>
     </div>
   );
 }

@@ -1,8 +1,9 @@
 import type { ClientFull } from '@rocchetto/contract';
-import { Button, Form, Input, Popconfirm } from 'antd';
+import { Form, Input, Popconfirm } from 'antd';
 import { useEraseClientMutation } from '../../api/clients.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 
 /** What the studio keeps of one client: given out, or erased on request. */
 export function ClientData({ client }: { client: ClientFull }) {
@@ -47,9 +48,9 @@ export function ClientData({ client }: { client: ClientFull }) {
             disabled={!reason}
             onConfirm={() => erase({ id: client.id, version: client.version, reason })}
           >
-            <Button danger disabled={!reason} loading={isLoading}>
+            <ActionButton look="plain" className="danger" disabled={!reason} busy={isLoading}>
               Erase client
-            </Button>
+            </ActionButton>
           </Popconfirm>
         </Form>
       </details>

@@ -1,9 +1,10 @@
 import { type ClientRow, ClientWrite, languageName } from '@rocchetto/contract';
-import { Button, Checkbox, Form, Input, Select } from 'antd';
+import { Checkbox, Form, Input, Select } from 'antd';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { useLikelyQuery } from '../../api/clients.ts';
 import { useDiaryHouseQuery } from '../../api/hours.ts';
+import { ActionButton } from '../../shared/pieces.tsx';
 import { useSettled } from '../../shared/useSettled.ts';
 
 interface Props {
@@ -112,9 +113,9 @@ export function ClientForm({ start, except, busy, saveWord, onSave, onChange, be
           </Form.Item>
         )}
       </div>
-      <Button type="primary" htmlType="submit" loading={busy}>
+      <ActionButton look="take" type="submit" busy={busy}>
         {saveWord}
-      </Button>
+      </ActionButton>
       {besides}
       {/* Below: it comes while a hand is on its way to a key above. */}
       <Likely rows={likely} />

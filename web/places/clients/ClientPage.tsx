@@ -1,5 +1,5 @@
 import { type ClientFull, type ClientWrite, languageName } from '@rocchetto/contract';
-import { Button, Popconfirm } from 'antd';
+import { Popconfirm } from 'antd';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useChangeClientMutation, useClientQuery, useDeleteClientMutation } from '../../api/clients.ts';
@@ -12,6 +12,7 @@ import { Facts } from '../../shared/Facts.tsx';
 import { useMay } from '../../shared/me.ts';
 import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 import { useVersionedSave } from '../../shared/useVersionedSave.tsx';
 import { ClientData } from './ClientData.tsx';
 import { ClientForm } from './ClientForm.tsx';
@@ -56,9 +57,9 @@ function HeldAgainst({ clientId, sessionId }: { clientId: number; sessionId: str
   return asked ? (
     <ClientMoves clientId={clientId} sessionId={sessionId} readings={[]} except={null} />
   ) : (
-    <button type="button" className="quiet" onClick={() => ask(true)}>
+    <ActionButton look="quiet" onClick={() => ask(true)}>
       Compare open orders with this measuring
-    </button>
+    </ActionButton>
   );
 }
 
@@ -127,9 +128,9 @@ export function Component() {
             saveWord="Save"
             onSave={(w) => save(w, version)}
             besides={
-              <Button type="text" onClick={leave}>
+              <ActionButton look="quiet" onClick={leave}>
                 Cancel
-              </Button>
+              </ActionButton>
             }
           />
         </>
@@ -155,7 +156,11 @@ export function Component() {
                 <Link to={`/brought-in?client=${id}`}>Garment brought in</Link>
               </>
             )}
-            {mayWrite && <Button onClick={edit}>Edit client</Button>}
+            {mayWrite && (
+              <ActionButton look="plain" onClick={edit}>
+                Edit client
+              </ActionButton>
+            )}
             {mayWrite && client.orders.length === 0 && client.sessions.length === 0 && (
               <Popconfirm
                 title={`Delete ${client.name}?`}
@@ -166,7 +171,7 @@ export function Component() {
                   if ('data' in (await remove(id))) void navigate('/clients', { replace: true });
                 }}
               >
-                <Button>Delete client</Button>
+                <ActionButton look="plain">Delete client</ActionButton>
               </Popconfirm>
             )}
             {mayCall && (

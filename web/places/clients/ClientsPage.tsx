@@ -1,3 +1,4 @@
+import { Ledger, TextField } from '../../shared/pieces.tsx';
 import '../../parts/ledger/ledger.css';
 import type { ClientRow } from '@rocchetto/contract';
 import { useEffect, useState } from 'react';
@@ -58,8 +59,7 @@ export function Component() {
         )}
       </div>
       <div className="asks">
-        <input
-          className="field"
+        <TextField
           autoFocus
           type="search"
           value={typed}
@@ -77,7 +77,7 @@ export function Component() {
         </p>
       ) : (
         <>
-          <table className="ledger" aria-busy={isFetching}>
+          <Ledger aria-busy={isFetching}>
             <thead>
               <tr>
                 <th scope="col">Name</th>
@@ -98,7 +98,7 @@ export function Component() {
                 </tr>
               ))}
             </tbody>
-          </table>
+          </Ledger>
           {!q && <Further rows={data} after={after} onTurn={setAfter} />}
         </>
       )}

@@ -6,6 +6,7 @@ import type { LayPiece } from '@rocchetto/core/lay/pieces.ts';
 import { layRows } from '@rocchetto/core/lay/rows.ts';
 import { WAY_NAME } from '@rocchetto/core/lay/ways.ts';
 import { memo } from 'react';
+import { ActionButton, Ledger } from '../../shared/pieces.tsx';
 import type { Rung } from './search.worker.ts';
 import type { ClothPrice } from './useClothPrice.ts';
 
@@ -34,7 +35,7 @@ export function Places({
   readonly onChoose: (id: string) => void;
 }) {
   return (
-    <table className="ledger places">
+    <Ledger className="places">
       <caption className="soft">Where each piece lies, from the cut end on</caption>
       <thead>
         <tr>
@@ -50,14 +51,9 @@ export function Places({
           <tr key={r.id} data-chosen={chosen === r.id || undefined}>
             <td>{r.number}</td>
             <td>
-              <button
-                type="button"
-                className="quiet"
-                aria-pressed={chosen === r.id}
-                onClick={() => onChoose(r.id)}
-              >
+              <ActionButton look="quiet" aria-pressed={chosen === r.id} onClick={() => onChoose(r.id)}>
                 {r.name}
-              </button>
+              </ActionButton>
               {wrong.has(r.id) && (
                 <div className="wrong">
                   {wrong
@@ -75,7 +71,7 @@ export function Places({
           </tr>
         ))}
       </tbody>
-    </table>
+    </Ledger>
   );
 }
 
@@ -152,9 +148,9 @@ export function Ladder({
             {!r.without && (
               <>
                 {' '}
-                <button type="button" className="quiet" onClick={() => onTake(r)}>
+                <ActionButton look="quiet" onClick={() => onTake(r)}>
                   Lay it so
-                </button>
+                </ActionButton>
               </>
             )}
           </li>

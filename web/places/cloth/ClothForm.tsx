@@ -4,6 +4,7 @@ import { WAY_NAME, WAYS, type Way } from '@rocchetto/core/lay/ways.ts';
 import { Checkbox, Input, InputNumber, Select } from 'antd';
 import { memo, useId, useState } from 'react';
 import { LengthInput } from '../../shared/LengthInput.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 
 interface Props {
   readonly cloth: ClothWire;
@@ -174,26 +175,21 @@ function Flaws({
             />
             <Length name="length" value={f.length} unit={unit} onSet={(v) => v && put({ length: v })} />
             <Length name="width" value={f.width} unit={unit} onSet={(v) => v && put({ width: v })} />
-            <button
-              type="button"
-              className="quiet"
-              onClick={() => onSet(cloth.flaws.filter((_, k) => k !== i))}
-            >
+            <ActionButton look="quiet" onClick={() => onSet(cloth.flaws.filter((_, k) => k !== i))}>
               Remove flaw {i + 1}
-            </button>
+            </ActionButton>
           </div>
         );
       })}
       {cloth.flaws.length < 20 && (
-        <button
-          type="button"
-          className="quiet"
+        <ActionButton
+          look="quiet"
           onClick={() =>
             onSet([...cloth.flaws, { along: usual, across: usual, length: usual, width: usual }])
           }
         >
           Mark a flaw
-        </button>
+        </ActionButton>
       )}
     </fieldset>
   );
@@ -252,20 +248,15 @@ function Strips({
                 onChange={(v) => v && put({ count: v })}
               />
             </div>
-            <button
-              type="button"
-              className="quiet"
-              onClick={() => onSet(cloth.strips.filter((_, k) => k !== i))}
-            >
+            <ActionButton look="quiet" onClick={() => onSet(cloth.strips.filter((_, k) => k !== i))}>
               Remove strip {i + 1}
-            </button>
+            </ActionButton>
           </div>
         );
       })}
       {cloth.strips.length < 10 && (
-        <button
-          type="button"
-          className="quiet"
+        <ActionButton
+          look="quiet"
           onClick={() =>
             onSet([
               ...cloth.strips,
@@ -280,7 +271,7 @@ function Strips({
           }
         >
           Add a strip
-        </button>
+        </ActionButton>
       )}
     </fieldset>
   );

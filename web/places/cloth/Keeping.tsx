@@ -4,6 +4,7 @@ import { useId, useState } from 'react';
 import { layPaper, useKeepLayMutation } from '../../api/cloth.ts';
 import { useDays, useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 import { type Hand, isSame, remembered, type TableOf } from './hand.ts';
 
 type Cloth = ClothView['cloths'][number];
@@ -63,9 +64,9 @@ export function Keeping({
               onChange={(e) => setName(e.target.value)}
             />
           </div>
-          <button type="submit" className="take" disabled={isLoading || inTheWay}>
+          <ActionButton look="take" type="submit" disabled={isLoading || inTheWay}>
             Keep lay
-          </button>
+          </ActionButton>
           {inTheWay && (
             <span className="soft">It can be kept once every piece lies where it may be cut.</span>
           )}
@@ -76,9 +77,9 @@ export function Keeping({
           {isKept ? 'Kept' : 'Kept before'}: “{of.kept.name}”, revision {of.kept.revision}, {of.kept.by},{' '}
           {short(of.kept.at)}.{' '}
           {!isKept && (
-            <button type="button" className="quiet" onClick={() => onShow(of.kept!)}>
+            <ActionButton look="quiet" onClick={() => onShow(of.kept!)}>
               Show the kept lay
-            </button>
+            </ActionButton>
           )}{' '}
           <a href={layPaper(at.order, of.of)} target="_blank" rel="noreferrer">
             Print the kept lay (PDF)

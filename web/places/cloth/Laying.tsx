@@ -7,6 +7,7 @@ import { type ReactNode, useCallback, useDeferredValue, useMemo, useState } from
 import { useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Place } from '../../shared/Place.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 import { Ladder, LeftOver, Places } from './Beside.tsx';
 import { ClothForm } from './ClothForm.tsx';
 import { Keeping } from './Keeping.tsx';
@@ -116,27 +117,26 @@ function Buttons({ t }: { t: OnTable }) {
   return (
     <div className="row lay-acts noprint">
       {isLaying ? (
-        <button type="button" className="take" onClick={search.stop}>
+        <ActionButton look="take" onClick={search.stop}>
           Stop the search
-        </button>
+        </ActionButton>
       ) : (
-        <button
-          type="button"
-          className={hand.lay ? 'quiet' : 'take'}
+        <ActionButton
+          look={hand.lay ? 'quiet' : 'take'}
           disabled={t.faults.length > 0}
           onClick={() => t.lay(hand.pinned)}
         >
           {hand.lay ? 'Lay the pieces again' : 'Lay the pieces'}
-        </button>
+        </ActionButton>
       )}
       {missingFrom(t).length > 0 && placed.length > 0 && !isLaying && (
-        <button type="button" className="take" onClick={() => t.lay(placed)}>
+        <ActionButton look="take" onClick={() => t.lay(placed)}>
           Lay the rest
-        </button>
+        </ActionButton>
       )}
-      <button type="button" className="quiet" disabled={t.undo === null} onClick={() => t.undo?.()}>
+      <ActionButton look="quiet" disabled={t.undo === null} onClick={() => t.undo?.()}>
         Undo
-      </button>
+      </ActionButton>
     </div>
   );
 }
@@ -211,9 +211,8 @@ function Beside({ t, of, price }: { t: OnTable; of: Cloth; price: ClothPrice | n
               })
             }
           />
-          <button
-            type="button"
-            className="quiet"
+          <ActionButton
+            look="quiet"
             disabled={search.state !== 'idle'}
             onClick={() =>
               search.start(
@@ -231,7 +230,7 @@ function Beside({ t, of, price }: { t: OnTable; of: Cloth; price: ClothPrice | n
             }
           >
             {search.state === 'ladder' ? 'Looking for other ways …' : 'Look for other ways'}
-          </button>
+          </ActionButton>
         </>
       )}
     </>

@@ -10,6 +10,7 @@ import {
 import { Facts } from '../../shared/Facts.tsx';
 import { useDays, useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 import { offerUndo } from '../../shared/undo.ts';
 import { promisedWords } from './lacks.ts';
 import { Noted } from './Noted.tsx';
@@ -114,13 +115,12 @@ export function AppointmentMargin({ of: a, house, bench }: Props) {
             ? `✓ ${NEEDS[kind.need]}, since ${short(a.readyAt)}. `
             : `Needs ${NEEDS[kind.need]}${promisedWords(house, a, bench, short)}. `}
           {mayReady && (
-            <button
-              type="button"
-              className="quiet"
+            <ActionButton
+              look="quiet"
               onClick={() => void ready({ id: a.id, version: a.version, ready: !a.readyAt })}
             >
               {a.readyAt ? 'Undo ready' : 'Mark ready'}
-            </button>
+            </ActionButton>
           )}
         </p>
       )}
@@ -132,13 +132,9 @@ export function AppointmentMargin({ of: a, house, bench }: Props) {
               <li key={s.id}>
                 {short(s.day)}, {s.from} with {names(s.staff)}{' '}
                 {mayWrite && (
-                  <button
-                    type="button"
-                    className="quiet"
-                    onClick={() => void say('confirmed', { slotId: s.id })}
-                  >
+                  <ActionButton look="quiet" onClick={() => void say('confirmed', { slotId: s.id })}>
                     Choose
-                  </button>
+                  </ActionButton>
                 )}
               </li>
             ))}
@@ -148,14 +144,13 @@ export function AppointmentMargin({ of: a, house, bench }: Props) {
       {mayWrite && (
         <div className="row acts">
           {plain.map((s) => (
-            <button
+            <ActionButton
+              look={s === 'arrived' || s === 'done' ? 'take' : 'plain'}
               key={s}
-              type="button"
-              className={s === 'arrived' || s === 'done' ? 'take' : 'plain'}
               onClick={() => void say(s)}
             >
               {s === 'confirmed' ? `Undo ${statusWord(a.status, '')}` : STEP[s]}
-            </button>
+            </ActionButton>
           ))}
           {(a.status === 'confirmed' || a.status === 'offered') && (
             <Link className="plain" to={`/diary/book?moving=${a.id}`}>
@@ -163,9 +158,9 @@ export function AppointmentMargin({ of: a, house, bench }: Props) {
             </Link>
           )}
           {NEXT[a.status].includes('cancelled') && !cancelling && (
-            <button type="button" className="quiet" onClick={() => setCancelling(true)}>
+            <ActionButton look="quiet" onClick={() => setCancelling(true)}>
               Cancel appointment …
-            </button>
+            </ActionButton>
           )}
         </div>
       )}
@@ -178,20 +173,19 @@ export function AppointmentMargin({ of: a, house, bench }: Props) {
           }}
         >
           <label htmlFor="cancel-reason">Reason for cancelling</label>
-          <input
+          <TextField
             id="cancel-reason"
-            className="field"
             value={reason}
             maxLength={500}
             onChange={(e) => setReason(e.target.value)}
           />
           <div className="row">
-            <button type="submit" className="take">
+            <ActionButton look="take" type="submit">
               Cancel appointment
-            </button>
-            <button type="button" className="quiet" onClick={() => setCancelling(false)}>
+            </ActionButton>
+            <ActionButton look="quiet" onClick={() => setCancelling(false)}>
               Keep appointment
-            </button>
+            </ActionButton>
           </div>
         </form>
       )}
@@ -232,9 +226,9 @@ function ClosePage({ id }: { id: number }) {
       {data ? (
         <span role="status">{data.ended > 0 ? 'The client’s page is closed' : 'No page was open'}</span>
       ) : (
-        <button type="button" className="quiet" disabled={isLoading} onClick={() => void close(id)}>
+        <ActionButton look="quiet" disabled={isLoading} onClick={() => void close(id)}>
           Close the client’s page
-        </button>
+        </ActionButton>
       )}
       <Problem error={error} />
     </>

@@ -1,3 +1,4 @@
+import { ActionButton, SelectField, TextField } from '../../shared/pieces.tsx';
 import './diary.css';
 import { skipToken } from '@reduxjs/toolkit/query';
 import type { AppointmentView, TimeView } from '@rocchetto/contract';
@@ -142,7 +143,7 @@ export function Component() {
       {!moving && (
         <p>
           <label htmlFor="kind">For a </label>
-          <select id="kind" className="field" value={kind} onChange={(e) => set('kind', e.target.value)}>
+          <SelectField id="kind" value={kind} onChange={(e) => set('kind', e.target.value)}>
             {house.kinds
               .filter((x) => x.offered !== false || x.id === kind)
               .map((x) => (
@@ -150,7 +151,7 @@ export function Component() {
                   {x.name}
                 </option>
               ))}
-          </select>{' '}
+          </SelectField>{' '}
           {k && (
             <span className="soft">
               {k.minutes} minutes and {k.buffer} for changing
@@ -167,9 +168,9 @@ export function Component() {
         }}
       />
       {!moving && (
-        <button type="button" className="ask" aria-pressed={several} onClick={() => setSeveral(!several)}>
+        <ActionButton look="ask" aria-pressed={several} onClick={() => setSeveral(!several)}>
           Book a series
-        </button>
+        </ActionButton>
       )}
       {several && k && (
         <Series
@@ -200,15 +201,14 @@ export function Component() {
               {room(t) && `, ${room(t)}`}
               {t.reasons.length > 0 && <span className="soft"> · {t.reasons.join(', ')}</span>}
             </span>
-            <button
-              type="button"
-              className="ask"
+            <ActionButton
+              look="ask"
               aria-pressed={chosen.some((c) => c.start === t.start)}
               aria-label={`${weekday(t.day)}, ${t.time} with ${names(t)}`}
               onClick={() => toggle(t)}
             >
               Choose
-            </button>
+            </ActionButton>
           </li>
         ))}
       </ul>
@@ -270,13 +270,7 @@ function Booking({ times, kind, clientId, orderId, moving, start, onInstead }: B
   const field = (id: string, label: string, value: string, onChange: (v: string) => void, max: number) => (
     <>
       <label htmlFor={id}>{label}</label>
-      <input
-        id={id}
-        className="field"
-        value={value}
-        maxLength={max}
-        onChange={(e) => onChange(e.target.value)}
-      />
+      <TextField id={id} value={value} maxLength={max} onChange={(e) => onChange(e.target.value)} />
     </>
   );
   return (
@@ -303,9 +297,9 @@ function Booking({ times, kind, clientId, orderId, moving, start, onInstead }: B
       {refused?.code === 'taken' ? <Notice is="bad">{refused.detail}</Notice> : <Problem error={error} />}
       {instead.map((t) => (
         <p key={t.start}>
-          <button type="button" className="plain" onClick={() => onInstead(t)}>
+          <ActionButton look="plain" onClick={() => onInstead(t)}>
             {weekday(t.day)}, {t.time}
-          </button>
+          </ActionButton>
         </p>
       ))}
       {moving ? (
@@ -319,31 +313,31 @@ function Booking({ times, kind, clientId, orderId, moving, start, onInstead }: B
       )}
       <div className="row">
         {times.length === 1 && (
-          <button type="submit" className="take" disabled={busy}>
+          <ActionButton look="take" type="submit" disabled={busy}>
             {moving ? 'Move appointment' : 'Book appointment'}
-          </button>
+          </ActionButton>
         )}
         {!moving && (
-          <button
+          <ActionButton
+            look={times.length === 1 ? 'plain' : 'take'}
             type={times.length === 1 ? 'button' : 'submit'}
-            className={times.length === 1 ? 'plain' : 'take'}
             disabled={busy}
             onClick={times.length === 1 ? () => void send(true) : undefined}
           >
             Offer times {times.length > 1 ? 'these' : 'it'}
-          </button>
+          </ActionButton>
         )}
       </div>
       {!moving && (
         <p className="soft">
           <label htmlFor="held">Hold offered times for </label>
-          <select id="held" className="field" value={days} onChange={(e) => setDays(Number(e.target.value))}>
+          <SelectField id="held" value={days} onChange={(e) => setDays(Number(e.target.value))}>
             {[1, 2, 3, 5, 7].map((d) => (
               <option key={d} value={d}>
                 {d === 1 ? 'a day' : `${d} days`}
               </option>
             ))}
-          </select>
+          </SelectField>
           .
         </p>
       )}

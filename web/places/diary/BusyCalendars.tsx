@@ -4,6 +4,7 @@ import { useAddBusyMutation, useBusyQuery, useRemoveBusyMutation } from '../../a
 import { useDays, useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, FileField } from '../../shared/pieces.tsx';
 
 /** Times somebody is busy elsewhere, read from a calendar file and kept free here. */
 export function BusyCalendars() {
@@ -60,9 +61,8 @@ export function BusyCalendars() {
           .map((f) => (
             <li key={f.id}>
               {f.name}, imported {short(f.madeAt)}{' '}
-              <button
-                type="button"
-                className="quiet"
+              <ActionButton
+                look="quiet"
                 aria-label={`Remove the busy times of ${f.name}`}
                 onClick={() => {
                   setMade(null);
@@ -70,14 +70,13 @@ export function BusyCalendars() {
                 }}
               >
                 Remove
-              </button>
+              </ActionButton>
             </li>
           ))}
       </ul>
       <label>
         <span className="hidden">Calendar file</span>
-        <input
-          type="file"
+        <FileField
           accept=".ics,text/calendar"
           disabled={adding.isLoading}
           onChange={(e) => {

@@ -1,3 +1,4 @@
+import { ActionButton, Ledger } from '../../shared/pieces.tsx';
 import './diary.css';
 import type { BenchWork, DiaryHouse } from '@rocchetto/contract';
 import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
@@ -82,15 +83,15 @@ export function Component() {
           <div className="spread">
             <h1>{weekday(day)}</h1>
             <div className="row noprint">
-              <button type="button" className="ask" onClick={() => go(dayAfter(day, -1))}>
+              <ActionButton look="ask" onClick={() => go(dayAfter(day, -1))}>
                 Previous day
-              </button>
-              <button type="button" className="ask" aria-pressed={day === today} onClick={() => go(today)}>
+              </ActionButton>
+              <ActionButton look="ask" aria-pressed={day === today} onClick={() => go(today)}>
                 Today
-              </button>
-              <button type="button" className="ask" onClick={() => go(dayAfter(day, 1))}>
+              </ActionButton>
+              <ActionButton look="ask" onClick={() => go(dayAfter(day, 1))}>
                 Next day
-              </button>
+              </ActionButton>
               <Link to="/diary/weeks">Weeks ahead</Link>
               {mayWrite && <Link to="/messages">Messages</Link>}
               {mayWrite && (
@@ -102,24 +103,22 @@ export function Component() {
           </div>
           <div className="row asks noprint">
             {(['staff', 'rooms'] as const).map((b) => (
-              <button
+              <ActionButton
+                look="ask"
                 key={b}
-                type="button"
-                className="ask"
                 aria-pressed={by === b}
                 onClick={() => ask({ by: b === 'staff' ? '' : b })}
               >
                 By {b}
-              </button>
+              </ActionButton>
             ))}
-            <button
-              type="button"
-              className="ask"
+            <ActionButton
+              look="ask"
               aria-pressed={mine}
               onClick={() => ask({ mine: mine ? '' : '1', by: '' })}
             >
               Mine only
-            </button>
+            </ActionButton>
           </div>
           {frame.closed ? (
             <p className="tight">The studio is closed: {frame.closed}.</p>
@@ -225,7 +224,7 @@ function DayList({
 }) {
   return (
     <div className="scroll">
-      <table className="ledger daylist">
+      <Ledger className="daylist">
         <thead>
           <tr>
             <th scope="col">Time</th>
@@ -240,9 +239,9 @@ function DayList({
           {loops.map(({ appointment: a, slot: s }) => (
             <tr key={s.id} aria-selected={a.id === picked}>
               <td>
-                <button type="button" className="pick" onClick={() => onPick(a.id)}>
+                <ActionButton look="pick" onClick={() => onPick(a.id)}>
                   {s.from}–{s.to}
-                </button>
+                </ActionButton>
               </td>
               <td>{a.clientName}</td>
               <td>
@@ -262,7 +261,7 @@ function DayList({
             </tr>
           ))}
         </tbody>
-      </table>
+      </Ledger>
     </div>
   );
 }

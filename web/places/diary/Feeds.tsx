@@ -4,6 +4,7 @@ import { useAddFeedMutation, useFeedsQuery, useRemoveFeedMutation } from '../../
 import { useDays } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, SelectField } from '../../shared/pieces.tsx';
 
 /** Private addresses at which a calendar program reads one's own days, or a room's. */
 export function Feeds({ rooms }: { rooms: readonly RoomView[] }) {
@@ -34,14 +35,13 @@ export function Feeds({ rooms }: { rooms: readonly RoomView[] }) {
         {feeds.map((f) => (
           <li key={f.id}>
             {f.name}, made {short(f.madeAt)}{' '}
-            <button
-              type="button"
-              className="quiet"
+            <ActionButton
+              look="quiet"
               aria-label={`Remove the address of ${f.name}`}
               onClick={() => void remove(f.id)}
             >
               Remove
-            </button>
+            </ActionButton>
           </li>
         ))}
       </ul>
@@ -53,22 +53,17 @@ export function Feeds({ rooms }: { rooms: readonly RoomView[] }) {
           if ('data' in done && done.data) setPath(done.data.path);
         }}
       >
-        <select
-          className="field"
-          aria-label="Whose days"
-          value={room}
-          onChange={(e) => setRoom(Number(e.target.value))}
-        >
+        <SelectField aria-label="Whose days" value={room} onChange={(e) => setRoom(Number(e.target.value))}>
           <option value={0}>my own days</option>
           {rooms.map((r) => (
             <option key={r.id} value={r.id}>
               {r.name}
             </option>
           ))}
-        </select>
-        <button type="submit" className="plain" disabled={adding.isLoading}>
+        </SelectField>
+        <ActionButton look="plain" type="submit" disabled={adding.isLoading}>
           Create address
-        </button>
+        </ActionButton>
       </form>
     </details>
   );

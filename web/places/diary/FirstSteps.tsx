@@ -2,6 +2,7 @@ import type { FirstSteps as Steps } from '@rocchetto/contract';
 import { Link } from 'react-router';
 import { useFirstStepsQuery, usePutFirstStepsAwayMutation } from '../../api/house.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 
 const STEPS: readonly (readonly [id: keyof Steps, words: string, to: string])[] = [
   ['hours', 'Set your opening hours', '/house#hours'],
@@ -22,9 +23,9 @@ export function FirstSteps() {
     <section aria-label="First steps">
       <div className="spread">
         <h2>First steps</h2>
-        <button type="button" className="quiet" disabled={isLoading} onClick={() => void away()}>
+        <ActionButton look="quiet" disabled={isLoading} onClick={() => void away()}>
           {left === 0 ? 'Close this list' : 'Put this list away'}
-        </button>
+        </ActionButton>
       </div>
       <Problem error={stays} />
       <ol className="why">

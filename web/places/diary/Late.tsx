@@ -2,6 +2,7 @@ import type { DiaryDay, DiaryHouse } from '@rocchetto/contract';
 import { ifLate } from '@rocchetto/core/diary/late.ts';
 import { useState } from 'react';
 import { useClock } from '../../shared/clock.ts';
+import { SelectField } from '../../shared/pieces.tsx';
 import type { Loop } from './threads.ts';
 
 /** What it does to the rest of the day when this client comes late. */
@@ -40,19 +41,14 @@ export function Late({
   return (
     <section aria-label="If the client is late">
       <label htmlFor="late">Running late by </label>
-      <select
-        id="late"
-        className="field"
-        value={minutes}
-        onChange={(e) => setMinutes(Number(e.target.value))}
-      >
+      <SelectField id="late" value={minutes} onChange={(e) => setMinutes(Number(e.target.value))}>
         <option value={0}>…</option>
         {[5, 10, 15, 20, 30, 45, 60].map((n) => (
           <option key={n} value={n}>
             {n} minutes
           </option>
         ))}
-      </select>
+      </SelectField>
       {minutes > 0 && (
         <ul className="why" aria-live="polite">
           {pushed.slice(1).map((p) => (

@@ -4,6 +4,7 @@ import { useNoteAppointmentMutation } from '../../api/diary.ts';
 import { Facts } from '../../shared/Facts.tsx';
 import { useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 
 const FIELDS = [
   ['whoComes', 'Comes too', 200],
@@ -23,9 +24,9 @@ export function Noted({ of: a }: { of: AppointmentView }) {
         <Facts of={FIELDS.map(([id, label]) => [label, a[id]])} />
         {may && (
           <p>
-            <button type="button" className="quiet" onClick={() => setOpen(true)}>
+            <ActionButton look="quiet" onClick={() => setOpen(true)}>
               {FIELDS.some(([id]) => a[id]) ? 'Edit notes' : 'Add who comes and what to bring'}
-            </button>
+            </ActionButton>
           </p>
         )}
       </>
@@ -50,9 +51,8 @@ export function Noted({ of: a }: { of: AppointmentView }) {
       {FIELDS.map(([id, label, max]) => (
         <Fragment key={id}>
           <label htmlFor={`noted-${id}`}>{label}</label>
-          <input
+          <TextField
             id={`noted-${id}`}
-            className="field"
             maxLength={max}
             value={written[id]}
             onChange={(e) => setWritten({ ...written, [id]: e.target.value })}
@@ -60,12 +60,12 @@ export function Noted({ of: a }: { of: AppointmentView }) {
         </Fragment>
       ))}
       <div className="row">
-        <button type="submit" className="take" disabled={isLoading}>
+        <ActionButton look="take" type="submit" disabled={isLoading}>
           Save notes
-        </button>
-        <button type="button" className="quiet" onClick={() => setOpen(false)}>
+        </ActionButton>
+        <ActionButton look="quiet" onClick={() => setOpen(false)}>
           Cancel
-        </button>
+        </ActionButton>
       </div>
     </form>
   );

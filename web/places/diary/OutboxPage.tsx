@@ -1,3 +1,4 @@
+import { ActionButton, Ledger } from '../../shared/pieces.tsx';
 import './diary.css';
 import type { MessageView } from '@rocchetto/contract';
 import { useState } from 'react';
@@ -80,9 +81,9 @@ export function Component() {
                 </Notice>
               )}
               {mayHouse && (
-                <button type="button" className="plain" onClick={() => void carrier({ fails: !data.fails })}>
+                <ActionButton look="plain" onClick={() => void carrier({ fails: !data.fails })}>
                   {data.fails ? 'End simulated failure' : 'Simulate failure'}
-                </button>
+                </ActionButton>
               )}
             </section>
           )}
@@ -94,15 +95,14 @@ export function Component() {
       {!appointment && (
         <div className="row asks">
           {(['told', 'to-come'] as const).map((s) => (
-            <button
+            <ActionButton
+              look="ask"
               key={s}
-              type="button"
-              className="ask"
               aria-pressed={show === s}
               onClick={() => setParams(s === 'told' ? {} : { show: s })}
             >
               {s === 'told' ? 'Done' : 'Scheduled'}
-            </button>
+            </ActionButton>
           ))}
         </div>
       )}
@@ -112,7 +112,7 @@ export function Component() {
         </p>
       )}
       <div className="scroll">
-        <table className="ledger">
+        <Ledger>
           <thead>
             <tr>
               <th scope="col">Due</th>
@@ -129,15 +129,14 @@ export function Component() {
                   <Link to={`/messages?appointment=${m.appointmentId}`}>{m.clientName}</Link>
                 </td>
                 <td>
-                  <button
-                    type="button"
-                    className="pick"
+                  <ActionButton
+                    look="pick"
                     aria-expanded={open === m.id}
                     disabled={m.body === ''}
                     onClick={() => setOpen(open === m.id ? 0 : m.id)}
                   >
                     {SAID[m.kind]}
-                  </button>
+                  </ActionButton>
                   {open === m.id && (
                     <div className="slip">
                       <p className="soft">
@@ -157,22 +156,21 @@ export function Component() {
                     </span>
                   )}
                   {(m.state === 'refused' || m.state === 'no-address') && (
-                    <button type="button" className="quiet" onClick={() => void again(m.id)}>
+                    <ActionButton look="quiet" onClick={() => void again(m.id)}>
                       Send again
-                    </button>
+                    </ActionButton>
                   )}
                 </td>
               </tr>
             ))}
           </tbody>
-        </table>
+        </Ledger>
       </div>
       <div className="row further">
         {appointment !== undefined && <Link to="/messages">All messages</Link>}
         {data.messages.length === 50 && (
-          <button
-            type="button"
-            className="plain"
+          <ActionButton
+            look="plain"
             onClick={() =>
               setParams({
                 ...(appointment ? { appointment: String(appointment) } : {}),
@@ -182,7 +180,7 @@ export function Component() {
             }
           >
             Earlier messages
-          </button>
+          </ActionButton>
         )}
       </div>
     </Place>

@@ -4,6 +4,7 @@ import { useMoveAppointmentMutation } from '../../api/diary.ts';
 import { turnAt, useClock } from '../../shared/clock.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 import { problemOf } from '../../shared/problem-of.ts';
 import type { Proposal } from './threads.ts';
 
@@ -60,29 +61,28 @@ export function ProposalForm({ of: p, day, house, hindrance, onDone, onInstead }
         <ul className="why">
           {instead.map((t) => (
             <li key={t.start}>
-              <button type="button" className="quiet" onClick={() => onInstead(t)}>
+              <ActionButton look="quiet" onClick={() => onInstead(t)}>
                 {t.day === day ? '' : `${t.day}, `}
                 {t.time} to {t.to}
-              </button>
+              </ActionButton>
             </li>
           ))}
         </ul>
       )}
       <label htmlFor="move-reason">Reason for moving</label>
-      <input
+      <TextField
         id="move-reason"
-        className="field"
         value={reason}
         maxLength={500}
         onChange={(e) => setReason(e.target.value)}
       />
       <div className="row">
-        <button type="submit" className="take" disabled={hindrance !== '' || moving.isLoading}>
+        <ActionButton look="take" type="submit" disabled={hindrance !== '' || moving.isLoading}>
           Move appointment
-        </button>
-        <button type="button" className="quiet" onClick={() => onDone(null)}>
+        </ActionButton>
+        <ActionButton look="quiet" onClick={() => onDone(null)}>
           Cancel
-        </button>
+        </ActionButton>
       </div>
     </form>
   );

@@ -6,6 +6,7 @@ import { DateField } from '../../shared/DateField.tsx';
 import { useDays } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, SelectField } from '../../shared/pieces.tsx';
 import { problemOf } from '../../shared/problem-of.ts';
 
 interface Props {
@@ -49,29 +50,19 @@ export function Series({ wishes, kindName, forWhom, lastBy: before }: Props) {
       <div className="fields wishes">
         <div>
           <label htmlFor="series-count">How many</label>
-          <select
-            id="series-count"
-            className="field"
-            value={count}
-            onChange={(e) => setCount(Number(e.target.value))}
-          >
+          <SelectField id="series-count" value={count} onChange={(e) => setCount(Number(e.target.value))}>
             {[2, 3, 4, 5, 6].map((n) => (
               <option key={n}>{n}</option>
             ))}
-          </select>
+          </SelectField>
         </div>
         <div>
           <label htmlFor="series-apart">Days between, at least</label>
-          <select
-            id="series-apart"
-            className="field"
-            value={apart}
-            onChange={(e) => setApart(Number(e.target.value))}
-          >
+          <SelectField id="series-apart" value={apart} onChange={(e) => setApart(Number(e.target.value))}>
             {[3, 5, 7, 10, 14, 21].map((n) => (
               <option key={n}>{n}</option>
             ))}
-          </select>
+          </SelectField>
         </div>
         <div>
           <label htmlFor="series-last">Last one by</label>
@@ -109,14 +100,9 @@ export function Series({ wishes, kindName, forWhom, lastBy: before }: Props) {
         </Notice>
       )}
       {times.length > 0 && done.length === 0 && (
-        <button
-          type="button"
-          className="plain"
-          disabled={!forWhom || booking.isLoading}
-          onClick={() => void all()}
-        >
+        <ActionButton look="plain" disabled={!forWhom || booking.isLoading} onClick={() => void all()}>
           Book these {times.length} of {kindName}
-        </button>
+        </ActionButton>
       )}
     </section>
   );

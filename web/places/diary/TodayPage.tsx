@@ -1,3 +1,4 @@
+import { ActionButton } from '../../shared/pieces.tsx';
 import './diary.css';
 import type { BenchWork, OrderRow } from '@rocchetto/contract';
 import type { AppointmentKind } from '@rocchetto/core';
@@ -139,9 +140,9 @@ export function Component() {
       <ol className="why">
         {todo.map((l) => (
           <li key={l.slot.id}>
-            <button type="button" className="pick" onClick={() => setPicked(l.appointment.id)}>
+            <ActionButton look="pick" onClick={() => setPicked(l.appointment.id)}>
               {l.slot.from} {l.appointment.kindName}, {l.appointment.clientName}
-            </button>
+            </ActionButton>
             {l.slot.end < minute ? (
               <span className="pending"> · enter the outcome</span>
             ) : (
@@ -164,9 +165,9 @@ export function Component() {
         ))}
         {notReady.map((l) => (
           <li key={`r${l.slot.id}`}>
-            <button type="button" className="pick" onClick={() => setPicked(l.appointment.id)}>
+            <ActionButton look="pick" onClick={() => setPicked(l.appointment.id)}>
               {l.appointment.clientName}, {l.day === today ? 'today' : short(l.day)} {l.slot.from}
-            </button>
+            </ActionButton>
             : the {l.appointment.kindName} needs <strong>{lacks(house, l.appointment)}</strong>
             {promisedWords(house, l.appointment, data.bench, short)}
             {l.appointment.orderNumber && (
@@ -181,9 +182,9 @@ export function Component() {
         {mayBook &&
           asking.map((a) => (
             <li key={`q${a.id}`}>
-              <button type="button" className="pick" onClick={() => setPicked(a.id)}>
+              <ActionButton look="pick" onClick={() => setPicked(a.id)}>
                 {a.clientName}
-              </button>{' '}
+              </ActionButton>{' '}
               asks for another time{a.answerWords && `: “${a.answerWords}”`}.
             </li>
           ))}
@@ -192,9 +193,9 @@ export function Component() {
             <li key={`o${a.id}`}>
               {a.clientName} has not answered the offered times
               {a.heldUntil && `; held until ${short(a.heldUntil)}`}.{' '}
-              <button type="button" className="quiet" onClick={() => setPicked(a.id)}>
+              <ActionButton look="quiet" onClick={() => setPicked(a.id)}>
                 View
-              </button>
+              </ActionButton>
             </li>
           ))}
         {ahead.map((w) => (

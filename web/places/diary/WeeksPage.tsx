@@ -1,3 +1,4 @@
+import { ActionButton, Ledger } from '../../shared/pieces.tsx';
 import './diary.css';
 import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
 import { hoursWord, type Load, overloadWords } from '@rocchetto/core/diary/load.ts';
@@ -48,21 +49,21 @@ export function Component() {
           <div className="spread">
             <h1>Weeks ahead</h1>
             <div className="row noprint">
-              <button type="button" className="ask" onClick={() => go(dayAfter(from, -DAYS))}>
+              <ActionButton look="ask" onClick={() => go(dayAfter(from, -DAYS))}>
                 Two weeks back
-              </button>
-              <button type="button" className="ask" aria-pressed={from === today} onClick={() => go(today)}>
+              </ActionButton>
+              <ActionButton look="ask" aria-pressed={from === today} onClick={() => go(today)}>
                 From today
-              </button>
-              <button type="button" className="ask" onClick={() => go(dayAfter(from, DAYS))}>
+              </ActionButton>
+              <ActionButton look="ask" onClick={() => go(dayAfter(from, DAYS))}>
                 Two weeks on
-              </button>
+              </ActionButton>
               <Link to="/diary">Day view</Link>
               <Link to="/promises">Promises</Link>
             </div>
           </div>
           <div className="scroll">
-            <table className="ledger weekspool">
+            <Ledger className="weekspool">
               <thead>
                 <tr>
                   <th scope="col">
@@ -107,7 +108,7 @@ export function Component() {
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </Ledger>
           </div>
         </>
       }

@@ -1,6 +1,7 @@
 import { WEEKDAYS } from '@rocchetto/core';
 import { DateField } from '../../shared/DateField.tsx';
 import { useMe } from '../../shared/me.ts';
+import { ActionButton, SelectField, Tick } from '../../shared/pieces.tsx';
 
 /** When a client could come. */
 export interface Wish {
@@ -54,9 +55,8 @@ export function Wishes({ wish, waitsFor, onChange }: Props) {
   const time = (key: 'earliest' | 'latest', label: string) => (
     <div>
       <label htmlFor={`wish-${key}`}>{label}</label>
-      <select
+      <SelectField
         id={`wish-${key}`}
-        className="field"
         value={wish[key]}
         onChange={(e) => onChange({ ...wish, [key]: e.target.value })}
       >
@@ -64,7 +64,7 @@ export function Wishes({ wish, waitsFor, onChange }: Props) {
         {HOURS.map((h) => (
           <option key={h}>{h}</option>
         ))}
-      </select>
+      </SelectField>
     </div>
   );
   return (
@@ -78,10 +78,9 @@ export function Wishes({ wish, waitsFor, onChange }: Props) {
       <fieldset className="row">
         <legend>Not on</legend>
         {days.map((day) => (
-          <button
+          <ActionButton
+            look="ask"
             key={day}
-            type="button"
-            className="ask"
             aria-pressed={wish.notOn.includes(day)}
             onClick={() =>
               onChange({
@@ -93,23 +92,15 @@ export function Wishes({ wish, waitsFor, onChange }: Props) {
             }
           >
             {WEEKDAYS[day - 1]}
-          </button>
+          </ActionButton>
         ))}
         <label>
-          <input
-            type="checkbox"
-            checked={wish.stepFree}
-            onChange={(e) => onChange({ ...wish, stepFree: e.target.checked })}
-          />{' '}
+          <Tick checked={wish.stepFree} onChange={(e) => onChange({ ...wish, stepFree: e.target.checked })} />{' '}
           Step-free room
         </label>
         {waitsFor && (
           <label>
-            <input
-              type="checkbox"
-              checked={wish.ready}
-              onChange={(e) => onChange({ ...wish, ready: e.target.checked })}
-            />{' '}
+            <Tick checked={wish.ready} onChange={(e) => onChange({ ...wish, ready: e.target.checked })} />{' '}
             {waitsFor} by then
           </label>
         )}

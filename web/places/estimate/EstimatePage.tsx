@@ -1,3 +1,4 @@
+import { ActionButton } from '../../shared/pieces.tsx';
 import '../../shared/forms.css';
 import './estimate.css';
 import { EstimateChoices, type EstimateView } from '@rocchetto/contract/estimate.ts';
@@ -96,21 +97,17 @@ function Priced({ orderId, view }: { orderId: number; view: EstimateView }) {
         <div className="row acts">
           {writing ? (
             <>
-              <button type="submit" className="take" disabled={sending.isLoading}>
+              <ActionButton look="take" type="submit" disabled={sending.isLoading}>
                 Save prices
-              </button>
-              <button type="button" className="quiet" onClick={leave}>
+              </ActionButton>
+              <ActionButton look="quiet" onClick={leave}>
                 Cancel
-              </button>
+              </ActionButton>
             </>
           ) : (
-            <button
-              type="button"
-              className="plain"
-              onClick={() => write({ texts: textsOf(view), over: view.version })}
-            >
+            <ActionButton look="plain" onClick={() => write({ texts: textsOf(view), over: view.version })}>
               Edit prices
-            </button>
+            </ActionButton>
           )}
           <Link to="/house/bench">Rates of the studio</Link>
           <a href={`/api/orders/${orderId}/estimate.pdf`} target="_blank" rel="noreferrer">
@@ -124,9 +121,9 @@ function Priced({ orderId, view }: { orderId: number; view: EstimateView }) {
       {edit && <Terms edit={edit} />}
       <Lines view={view} edit={edit} />
       {edit && (
-        <button type="submit" className="take" disabled={sending.isLoading}>
+        <ActionButton look="take" type="submit" disabled={sending.isLoading}>
           Save prices
-        </button>
+        </ActionButton>
       )}
       <Without view={view} />
     </form>

@@ -8,6 +8,7 @@ import {
 import { useDays, useMay } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 import { usePrice } from '../../shared/usePrice.ts';
 
 type Moved = EstimateView['since'];
@@ -40,14 +41,13 @@ export function Kept({ orderId, view }: { orderId: number; view: EstimateView })
       )}
       <Problem error={keeping.error} />
       {may && !view.order.closed && (
-        <button
-          type="button"
-          className="take"
+        <ActionButton
+          look="take"
           disabled={keeping.isLoading || same || view.estimate.asked === null}
           onClick={() => void keep({ orderId, stamp: view.stamp })}
         >
           Keep estimate {next}
-        </button>
+        </ActionButton>
       )}
       {same && <p className="soft">Nothing moved since estimate {newest.revision}.</p>}
       <List orderId={orderId} of={view.kept.slice(0, SHOWN)} may={may && !view.order.closed} />
@@ -121,14 +121,14 @@ function One({ orderId, of: k, may }: { orderId: number; of: KeptEstimate; may: 
           Print in detail
         </a>
         {open && k.state === 'kept' && (
-          <button type="button" className="quiet" onClick={() => ask('agree')}>
+          <ActionButton look="quiet" onClick={() => ask('agree')}>
             Note agreement
-          </button>
+          </ActionButton>
         )}
         {open && (
-          <button type="button" className="quiet" onClick={() => ask('withdraw')}>
+          <ActionButton look="quiet" onClick={() => ask('withdraw')}>
             Withdraw
-          </button>
+          </ActionButton>
         )}
       </p>
       <Problem error={agreeing.error ?? withdrawing.error} />
@@ -149,25 +149,19 @@ function One({ orderId, of: k, may }: { orderId: number; of: KeptEstimate; may: 
         >
           <label>
             {asks === 'agree' ? 'Who agreed' : 'Why it is withdrawn'}
-            <input
-              className="field"
-              autoFocus
-              maxLength={200}
-              value={text}
-              onChange={(e) => setText(e.target.value)}
-            />
+            <TextField autoFocus maxLength={200} value={text} onChange={(e) => setText(e.target.value)} />
           </label>
           <div className="row acts">
-            <button
+            <ActionButton
+              look="take"
               type="submit"
-              className="take"
               disabled={text.trim() === '' || agreeing.isLoading || withdrawing.isLoading}
             >
               {asks === 'agree' ? 'Save agreement' : 'Withdraw estimate'}
-            </button>
-            <button type="button" className="quiet" onClick={() => ask(null)}>
+            </ActionButton>
+            <ActionButton look="quiet" onClick={() => ask(null)}>
               Cancel
-            </button>
+            </ActionButton>
           </div>
         </form>
       )}

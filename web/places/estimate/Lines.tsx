@@ -1,4 +1,5 @@
 import type { EstimateView } from '@rocchetto/contract/estimate.ts';
+import { ActionButton, Ledger, TextField, Tick } from '../../shared/pieces.tsx';
 import { usePrice } from '../../shared/usePrice.ts';
 import { PART_NAME } from './PriceTape.tsx';
 import type { Texts } from './texts.ts';
@@ -21,7 +22,7 @@ export function Lines({ view, edit }: { view: EstimateView; edit: Edit | null })
     <section aria-labelledby="estimate-lines">
       <h2 id="estimate-lines">Line by line</h2>
       <div className="scroll">
-        <table className="ledger estimate-lines">
+        <Ledger className="estimate-lines">
           <thead>
             <tr>
               <th scope="col">What</th>
@@ -53,7 +54,7 @@ export function Lines({ view, edit }: { view: EstimateView; edit: Edit | null })
               )}
             </tbody>
           ))}
-        </table>
+        </Ledger>
       </div>
     </section>
   );
@@ -78,8 +79,8 @@ function Row({ line, edit }: { line: Line; edit: Edit | null }) {
       </th>
       <td data-as="how much">
         {(cloth ?? notion) && edit ? (
-          <input
-            className="field short"
+          <TextField
+            className="short"
             inputMode="decimal"
             aria-label={`${line.name}: how much`}
             placeholder={line.quantity || 'how much'}
@@ -100,8 +101,8 @@ function Row({ line, edit }: { line: Line; edit: Edit | null }) {
       <td data-as="at">
         {cloth && edit ? (
           <>
-            <input
-              className="field short"
+            <TextField
+              className="short"
               inputMode="decimal"
               aria-label={`${line.name}: price ${perWord}`}
               placeholder="0.00"
@@ -115,8 +116,7 @@ function Row({ line, edit }: { line: Line; edit: Edit | null }) {
             />{' '}
             <span className="soft">{perWord}</span>
             <label className="theirs">
-              <input
-                type="checkbox"
+              <Tick
                 checked={cloth.theirs}
                 onChange={(e) =>
                   edit.set({
@@ -129,8 +129,8 @@ function Row({ line, edit }: { line: Line; edit: Edit | null }) {
           </>
         ) : notion && edit ? (
           <>
-            <input
-              className="field short"
+            <TextField
+              className="short"
               inputMode="decimal"
               aria-label={`${line.name}: price ${perWord}`}
               placeholder={line.rate?.toFixed(2) ?? '0.00'}
@@ -166,26 +166,24 @@ function More({ edit }: { edit: Edit }) {
       {more.map((m, i) => (
         <tr key={i}>
           <th scope="row" colSpan={3}>
-            <input
-              className="field"
+            <TextField
               aria-label={`Line ${i + 1}: what for`}
               placeholder="e.g. lace, beads, a journey"
               maxLength={200}
               value={m.name}
               onChange={(e) => change(i, { name: e.target.value })}
             />
-            <button
-              type="button"
-              className="quiet"
+            <ActionButton
+              look="quiet"
               aria-label={`Remove line ${i + 1}`}
               onClick={() => edit.set({ more: more.filter((_, k) => k !== i) })}
             >
               Remove
-            </button>
+            </ActionButton>
           </th>
           <td className="amount">
-            <input
-              className="field short"
+            <TextField
+              className="short"
               inputMode="decimal"
               aria-label={`Line ${i + 1}: amount`}
               placeholder="0.00"
@@ -197,14 +195,13 @@ function More({ edit }: { edit: Edit }) {
       ))}
       <tr>
         <td colSpan={4}>
-          <button
-            type="button"
-            className="plain"
+          <ActionButton
+            look="plain"
             disabled={more.length >= 40}
             onClick={() => edit.set({ more: [...more, { name: '', amount: '' }] })}
           >
             Add line
-          </button>
+          </ActionButton>
         </td>
       </tr>
     </>

@@ -1,5 +1,6 @@
 import { useId } from 'react';
 import { DateField } from '../../shared/DateField.tsx';
+import { TextField, TextLines } from '../../shared/pieces.tsx';
 import type { Edit } from './Lines.tsx';
 
 /** What is agreed with the client beside the sum: the price, the deposit, until when, and a few words. */
@@ -10,9 +11,9 @@ export function Terms({ edit: { texts, set } }: { edit: Edit }) {
       <legend>Price and terms</legend>
       <div>
         <label htmlFor={`${id}-a`}>Price asked</label>
-        <input
+        <TextField
           id={`${id}-a`}
-          className="field short"
+          className="short"
           inputMode="decimal"
           placeholder="as reckoned"
           value={texts.asked}
@@ -21,9 +22,9 @@ export function Terms({ edit: { texts, set } }: { edit: Edit }) {
       </div>
       <div>
         <label htmlFor={`${id}-d`}>Deposit</label>
-        <input
+        <TextField
           id={`${id}-d`}
-          className="field short"
+          className="short"
           inputMode="decimal"
           placeholder="as usual"
           value={texts.deposit}
@@ -36,9 +37,8 @@ export function Terms({ edit: { texts, set } }: { edit: Edit }) {
       </div>
       <div className="wide">
         <label htmlFor={`${id}-w`}>Words to the client</label>
-        <textarea
+        <TextLines
           id={`${id}-w`}
-          className="field"
           rows={2}
           maxLength={1000}
           value={texts.words}

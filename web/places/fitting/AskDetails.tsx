@@ -1,6 +1,7 @@
 import { cm, printLength, printWithUnit, readLength, type SheetUnit } from '@rocchetto/core';
 import { type AlterationKind, amountFrom } from '@rocchetto/core/alter/index.ts';
 import { useState } from 'react';
+import { ActionButton, SelectField, Tick } from '../../shared/pieces.tsx';
 import type { Draft } from './draft.ts';
 import { Text } from './fields.tsx';
 
@@ -24,19 +25,14 @@ export function AskDetails({ of: d, kind, unit, set }: Props) {
             return is === 'choice' ? (
               <div key={id}>
                 <label htmlFor={`detail-${id}`}>{name}</label>
-                <select
-                  id={`detail-${id}`}
-                  className="field"
-                  value={text}
-                  onChange={(e) => put(id, e.target.value)}
-                >
+                <SelectField id={`detail-${id}`} value={text} onChange={(e) => put(id, e.target.value)}>
                   <option value="">not stated</option>
                   {choices!.map((c) => (
                     <option key={c} value={c}>
                       {c}
                     </option>
                   ))}
-                </select>
+                </SelectField>
               </div>
             ) : (
               <Text
@@ -53,8 +49,7 @@ export function AskDetails({ of: d, kind, unit, set }: Props) {
       )}
       <p>
         <label>
-          <input type="checkbox" checked={d.byHand} onChange={(e) => set({ byHand: e.target.checked })} />{' '}
-          sewn by hand
+          <Tick checked={d.byHand} onChange={(e) => set({ byHand: e.target.checked })} /> sewn by hand
         </label>
       </p>
     </>
@@ -83,9 +78,8 @@ export function Follows({ kind, unit, set }: Omit<Props, 'of'>) {
           {printWithUnit(b?.ok ? b.cm : cm(0), unit)} and {printWithUnit(e?.ok ? e.cm : cm(0), unit)} are{' '}
           {printWithUnit(cm(Math.abs(by)), unit)} {by < 0 ? 'less' : 'more'} than the garment has.{' '}
           {way ? (
-            <button
-              type="button"
-              className="quiet"
+            <ActionButton
+              look="quiet"
               onClick={() =>
                 set({
                   amount: printLength(cm(Math.abs(by)), unit),
@@ -96,7 +90,7 @@ export function Follows({ kind, unit, set }: Omit<Props, 'of'>) {
               }
             >
               {way.word} {printWithUnit(cm(Math.abs(by)), unit)} all round
-            </button>
+            </ActionButton>
           ) : (
             'This alteration can’t do that.'
           )}

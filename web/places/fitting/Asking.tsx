@@ -9,6 +9,7 @@ import { fittingOutbox } from '../../parts/outbox/useFittingOutbox.ts';
 import { useMay } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 import { AskForm } from './AskForm.tsx';
 import { type Draft, EMPTY } from './draft.ts';
 import { SignChoice } from './SignChoice.tsx';
@@ -112,21 +113,21 @@ export function Asking(props: Props) {
       {draft.mark && (
         <p className="soft">
           Marked on the drawing, {draft.mark.view}.{' '}
-          <button type="button" className="quiet" onClick={() => set({ mark: null })}>
+          <ActionButton look="quiet" onClick={() => set({ mark: null })}>
             Remove mark
-          </button>
+          </ActionButton>
         </p>
       )}
       {wrong && <Notice is="bad">{wrong}</Notice>}
       <Problem error={changing.error} />
       <div className="row acts">
-        <button type="submit" className="take" disabled={sending || changing.isLoading}>
+        <ActionButton look="take" type="submit" disabled={sending || changing.isLoading}>
           {editing ? 'Save change' : 'Add change'}
-        </button>
+        </ActionButton>
         {(editing || draft !== EMPTY) && (
-          <button type="button" className="quiet" onClick={clear}>
+          <ActionButton look="quiet" onClick={clear}>
             Cancel
-          </button>
+          </ActionButton>
         )}
       </div>
       <WhatIf

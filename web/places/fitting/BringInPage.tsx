@@ -1,3 +1,4 @@
+import { ActionButton, SelectField, TextField, TextLines } from '../../shared/pieces.tsx';
 import '../../shared/forms.css';
 import './fitting.css';
 import { GARMENT_KINDS } from '@rocchetto/core/alter/index.ts';
@@ -59,24 +60,18 @@ export function Component() {
         <div className="fields">
           <div>
             <label htmlFor="garment-kind">Garment</label>
-            <select
-              id="garment-kind"
-              className="field"
-              value={kind}
-              onChange={(e) => setKind(e.target.value)}
-            >
+            <SelectField id="garment-kind" value={kind} onChange={(e) => setKind(e.target.value)}>
               {GARMENT_KINDS.map((k) => (
                 <option key={k.id} value={k.id}>
                   {k.name}
                 </option>
               ))}
-            </select>
+            </SelectField>
           </div>
           <div>
             <label htmlFor="garment-what">Description for the ticket</label>
-            <input
+            <TextField
               id="garment-what"
-              className="field"
               maxLength={200}
               value={what}
               onChange={(e) => setWhat(e.target.value)}
@@ -84,9 +79,8 @@ export function Component() {
           </div>
           <div>
             <label htmlFor="garment-label">Label, cloth, care</label>
-            <input
+            <TextField
               id="garment-label"
-              className="field"
               maxLength={200}
               value={label}
               onChange={(e) => setLabel(e.target.value)}
@@ -107,9 +101,9 @@ export function Component() {
           onChoose={(v) => setLined(v === 'yes')}
         />
         <label htmlFor="garment-condition">Condition when brought in</label>
-        <textarea
+        <TextLines
           id="garment-condition"
-          className="field wide"
+          className="wide"
           rows={2}
           maxLength={500}
           placeholder="e.g. stains, worn places, missing buttons; or: nothing found"
@@ -119,9 +113,9 @@ export function Component() {
         {wrong && <Notice is="bad">{wrong}</Notice>}
         <Problem error={error} />
         <div className="row acts">
-          <button type="submit" className="take" disabled={isLoading}>
+          <ActionButton look="take" type="submit" disabled={isLoading}>
             Create order
-          </button>
+          </ActionButton>
         </div>
       </form>
     </Place>
@@ -146,17 +140,16 @@ function Claim() {
         }}
       >
         <label htmlFor="ticket-code">Ticket code</label>
-        <input
+        <TextField
           id="ticket-code"
-          className="field"
           autoComplete="off"
           value={code}
           onChange={(e) => setCode(e.target.value)}
         />
         <Problem error={error} />
-        <button type="submit" className="plain" disabled={code.trim() === ''}>
+        <ActionButton look="plain" type="submit" disabled={code.trim() === ''}>
           Find the garment
-        </button>
+        </ActionButton>
       </form>
     </section>
   );

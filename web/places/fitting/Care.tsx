@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { api, change } from '../../api/base.ts';
 import { useDays, useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 
 type Of = { readonly orderId: number };
 const leaving = api.injectEndpoints({
@@ -48,8 +49,8 @@ export function Care({ orderId }: Of) {
                   {l.says || '—'} <span className="soft">{l.because}</span>
                 </>
               ) : (
-                <input
-                  className="field grow"
+                <TextField
+                  className="grow"
                   aria-label={l.treatment}
                   maxLength={200}
                   placeholder={data.own[l.treatment] === undefined ? l.says : ''}
@@ -64,14 +65,13 @@ export function Care({ orderId }: Of) {
       {mayWord && (
         <div className="row acts">
           {words === null ? (
-            <button type="button" className="quiet" onClick={() => setWords({ ...data.own })}>
+            <ActionButton look="quiet" onClick={() => setWords({ ...data.own })}>
               Edit care text
-            </button>
+            </ActionButton>
           ) : (
             <>
-              <button
-                type="button"
-                className="plain"
+              <ActionButton
+                look="plain"
                 disabled={writing.isLoading}
                 onClick={async () => {
                   const lines = Object.fromEntries(TREATMENTS.map((t) => [t, words[t] ?? '']));
@@ -79,10 +79,10 @@ export function Care({ orderId }: Of) {
                 }}
               >
                 Save care text
-              </button>
-              <button type="button" className="quiet" onClick={() => setWords(null)}>
+              </ActionButton>
+              <ActionButton look="quiet" onClick={() => setWords(null)}>
                 Cancel
-              </button>
+              </ActionButton>
             </>
           )}
         </div>
@@ -96,9 +96,8 @@ export function Care({ orderId }: Of) {
         }}
       >
         <label htmlFor="rack">Hangs at</label>
-        <input
+        <TextField
           id="rack"
-          className="field"
           maxLength={60}
           placeholder="e.g. rail 2, left"
           disabled={!mayPut}
@@ -106,9 +105,9 @@ export function Care({ orderId }: Of) {
           onChange={(e) => setRack(e.target.value)}
         />
         {rack !== null && rack !== data.rack && (
-          <button type="submit" className="plain" disabled={putting.isLoading}>
+          <ActionButton look="plain" type="submit" disabled={putting.isLoading}>
             Save place
-          </button>
+          </ActionButton>
         )}
         <span className="soft">
           {data.fetchedAt ? (

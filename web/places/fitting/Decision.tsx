@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { keepTogether } from '../../shared/keepTogether.ts';
 import { useMay } from '../../shared/me.ts';
+import { ActionButton, TextField, Tick } from '../../shared/pieces.tsx';
 
 interface Props {
   readonly of: AlterationView;
@@ -33,8 +34,7 @@ export function Decision(props: Props) {
     <li className={a.status === 'declined' || a.status === 'withdrawn' ? 'gone' : ''}>
       <div className="row">
         {a.status === 'asked' && mayAsk && (
-          <input
-            type="checkbox"
+          <Tick
             aria-label={`Agreed: ${sentence}`}
             checked={chosen}
             onChange={(e) => onChoose(e.target.checked)}
@@ -45,8 +45,8 @@ export function Decision(props: Props) {
           {a.asked.words && <span className="soft"> “{a.asked.words}”</span>}
         </span>
         {a.status === 'asked' && mayAsk && chosen && (
-          <input
-            className="field short"
+          <TextField
+            className="short"
             inputMode="decimal"
             placeholder="price"
             aria-label={`Price: ${sentence}`}
@@ -85,15 +85,9 @@ interface WaysProps extends Pick<Props, 'of' | 'editing' | 'onEdit'> {
 /** What else may be said of a change where it stands now. */
 function Ways({ of: a, sentence, editing, onEdit, onWhy }: WaysProps) {
   const way = (word: string, act: () => void, disabled = false) => (
-    <button
-      type="button"
-      className="quiet"
-      disabled={disabled}
-      aria-label={`${word}: ${sentence}`}
-      onClick={act}
-    >
+    <ActionButton look="quiet" disabled={disabled} aria-label={`${word}: ${sentence}`} onClick={act}>
       {word}
-    </button>
+    </ActionButton>
   );
   return (
     <div className="row">
@@ -129,13 +123,13 @@ function Why({ id, of, onSay, onLeave }: WhyProps) {
       }}
     >
       <label htmlFor={id}>{of === 'ask-again' ? 'What changed' : 'Reason'}</label>
-      <input id={id} className="field grow" value={reason} onChange={(e) => setReason(e.target.value)} />
-      <button type="submit" className="plain">
+      <TextField id={id} className="grow" value={reason} onChange={(e) => setReason(e.target.value)} />
+      <ActionButton look="plain" type="submit">
         {of === 'decline' ? 'Decline' : of === 'withdraw' ? 'Withdraw' : 'Request again'}
-      </button>
-      <button type="button" className="quiet" onClick={onLeave}>
+      </ActionButton>
+      <ActionButton look="quiet" onClick={onLeave}>
         Cancel
-      </button>
+      </ActionButton>
     </form>
   );
 }

@@ -1,4 +1,5 @@
 import type { SheetUnit } from '@rocchetto/core';
+import { Tick } from '../../shared/pieces.tsx';
 import type { Draft, LegTexts } from './draft.ts';
 import { Text } from './fields.tsx';
 
@@ -25,8 +26,7 @@ export function HemMarks({ of: d, unit, legs, set }: Props) {
         {!d.alike && <Leg of={d} unit={unit} set={set} leg="right" legend="Marks at the right hem" />}
         <p>
           <label>
-            <input type="checkbox" checked={d.alike} onChange={(e) => set({ alike: e.target.checked })} />{' '}
-            both legs alike
+            <Tick checked={d.alike} onChange={(e) => set({ alike: e.target.checked })} /> both legs alike
           </label>
         </p>
       </>

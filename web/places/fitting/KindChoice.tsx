@@ -1,6 +1,7 @@
 import { type SheetUnit, tell } from '@rocchetto/core';
 import { ALTERATION_KINDS, type AlterationKind, type Borne, foundBy } from '@rocchetto/core/alter/index.ts';
 import { useState } from 'react';
+import { SelectField, TextField } from '../../shared/pieces.tsx';
 
 const GROUPS: Readonly<Record<AlterationKind['group'], string>> = {
   girth: 'width',
@@ -42,9 +43,8 @@ export function KindChoice({ chosen, offer, unit, onChoose }: Props) {
   return (
     <div>
       <label htmlFor="alter-find">Find</label>
-      <input
+      <TextField
         id="alter-find"
-        className="field"
         autoComplete="off"
         placeholder="e.g. wrinkle, gapes, too tight"
         value={words}
@@ -58,7 +58,7 @@ export function KindChoice({ chosen, offer, unit, onChoose }: Props) {
         }}
       />
       <label htmlFor="alter-kind">Alteration</label>
-      <select id="alter-kind" className="field" value={chosen} onChange={(e) => choose(e.target.value)}>
+      <SelectField id="alter-kind" value={chosen} onChange={(e) => choose(e.target.value)}>
         <option value="">
           {words.trim() === ''
             ? 'Choose …'
@@ -88,7 +88,7 @@ export function KindChoice({ chosen, offer, unit, onChoose }: Props) {
             </optgroup>
           );
         })}
-      </select>
+      </SelectField>
       {not.length > 0 && (
         <details className="soft">
           <summary>{not.length} not possible on this garment</summary>

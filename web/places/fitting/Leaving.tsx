@@ -6,6 +6,7 @@ import { emptied } from '../../shared/emptied.ts';
 import { useDays, useMay } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, TextField, Tick } from '../../shared/pieces.tsx';
 
 interface Props {
   readonly orderId: number;
@@ -49,14 +50,9 @@ export function Leaving({ orderId, clientName, of }: Props) {
       <p>
         {of.pins === null ? 'No pins counted yet.' : `${of.pins.in} pins counted in, ${of.pins.out} out.`}{' '}
         {of.pins !== null && mayCount && !out && (
-          <button
-            type="button"
-            className="quiet"
-            disabled={uncounting.isLoading}
-            onClick={() => void uncount(orderId)}
-          >
+          <ActionButton look="quiet" disabled={uncounting.isLoading} onClick={() => void uncount(orderId)}>
             Undo last count
-          </button>
+          </ActionButton>
         )}
       </p>
       {mayCount && !out && (
@@ -70,29 +66,19 @@ export function Leaving({ orderId, clientName, of }: Props) {
           }}
         >
           <label htmlFor="pins">Pins and needles</label>
-          <input
+          <TextField
             id="pins"
-            className="field short"
+            className="short"
             inputMode="numeric"
             value={pins}
             onChange={(e) => setPins(e.target.value.replace(/\D/g, '').slice(0, 4))}
           />
-          <button
-            type="button"
-            className="plain"
-            disabled={pins === '' || counting}
-            onClick={() => void counted('in')}
-          >
+          <ActionButton look="plain" disabled={pins === '' || counting} onClick={() => void counted('in')}>
             Count in
-          </button>
-          <button
-            type="button"
-            className="plain"
-            disabled={pins === '' || counting}
-            onClick={() => void counted('out')}
-          >
+          </ActionButton>
+          <ActionButton look="plain" disabled={pins === '' || counting} onClick={() => void counted('out')}>
             Count out
-          </button>
+          </ActionButton>
         </form>
       )}
       {of.handOvers.length > 0 && (
@@ -116,15 +102,15 @@ export function Leaving({ orderId, clientName, of }: Props) {
             }}
           >
             <label htmlFor="take-back">Reason for the return</label>
-            <input
+            <TextField
               id="take-back"
-              className="field grow"
+              className="grow"
               value={reason}
               onChange={(e) => setReason(e.target.value)}
             />
-            <button type="submit" className="plain" disabled={reason.trim() === '' || taking.isLoading}>
+            <ActionButton look="plain" type="submit" disabled={reason.trim() === '' || taking.isLoading}>
               Record return
-            </button>
+            </ActionButton>
           </form>
         )
       ) : of.inTheWay.length > 0 ? (
@@ -153,25 +139,25 @@ export function Leaving({ orderId, clientName, of }: Props) {
             ))}
             <p>
               <label>
-                <input type="checkbox" checked={read} onChange={(e) => setRead(e.target.checked)} />{' '}
+                <Tick checked={read} onChange={(e) => setRead(e.target.checked)} />{' '}
                 {of.cautions.length > 0 ? 'I have read these out.' : 'I have explained the garment’s care.'}
               </label>
             </p>
             <div className="row">
               <label htmlFor="receives">Received by</label>
-              <input
+              <TextField
                 id="receives"
-                className="field grow"
+                className="grow"
                 value={name}
                 onChange={(e) => setName(e.target.value)}
               />
-              <button
+              <ActionButton
+                look="take"
                 type="submit"
-                className="take"
                 disabled={!read || name.trim() === '' || giving.isLoading}
               >
                 Hand over
-              </button>
+              </ActionButton>
             </div>
           </form>
         )

@@ -5,6 +5,7 @@ import { fittingOutbox } from '../../parts/outbox/useFittingOutbox.ts';
 import { emptied } from '../../shared/emptied.ts';
 import { useMay, useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
+import { ActionButton, Ledger, TextField } from '../../shared/pieces.tsx';
 
 interface Props {
   readonly orderId: number;
@@ -74,7 +75,7 @@ export function Measured({ orderId, unit, points, due }: Props) {
           void send();
         }}
       >
-        <table className="ledger figures">
+        <Ledger className="figures">
           <thead>
             <tr>
               <th scope="col">Point, {unit === 'cm' ? 'in centimetres' : 'in inches'}</th>
@@ -113,8 +114,8 @@ export function Measured({ orderId, unit, points, due }: Props) {
                 </td>
                 {may && (
                   <td>
-                    <input
-                      className="field short"
+                    <TextField
+                      className="short"
                       inputMode="decimal"
                       aria-label={`${p.name}, measured`}
                       value={typed[p.id] ?? ''}
@@ -125,33 +126,32 @@ export function Measured({ orderId, unit, points, due }: Props) {
               </tr>
             ))}
           </tbody>
-        </table>
+        </Ledger>
         {wrong && <Notice is="bad">{wrong}</Notice>}
         {may && (
           <div className="row acts">
-            <button type="submit" className="plain" disabled={given.length === 0 || isLoading}>
+            <ActionButton look="plain" type="submit" disabled={given.length === 0 || isLoading}>
               Save measurements
-            </button>
+            </ActionButton>
           </div>
         )}
       </form>
       {mayAccept && outside.length > 0 && (
         <div className="row">
           <label htmlFor="points-reason">Reason to accept what is outside tolerance</label>
-          <input
+          <TextField
             id="points-reason"
-            className="field grow"
+            className="grow"
             value={reason}
             onChange={(e) => setReason(e.target.value)}
           />
-          <button
-            type="button"
-            className="plain"
+          <ActionButton
+            look="plain"
             disabled={reason.trim() === '' || isLoading}
             onClick={() => void accept()}
           >
             Accept as is
-          </button>
+          </ActionButton>
         </div>
       )}
     </details>

@@ -6,6 +6,7 @@ import { fittingOutbox, useWaiting } from '../../parts/outbox/useFittingOutbox.t
 import { DateField } from '../../shared/DateField.tsx';
 import { useMay } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 import { usePrice } from '../../shared/usePrice.ts';
 import { Decision } from './Decision.tsx';
 import { saysOf } from './Waiting.tsx';
@@ -127,12 +128,7 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
           <div className="fields">
             <div>
               <label htmlFor="agree-name">Agreed by</label>
-              <input
-                id="agree-name"
-                className="field"
-                value={name}
-                onChange={(e) => setName(e.target.value)}
-              />
+              <TextField id="agree-name" value={name} onChange={(e) => setName(e.target.value)} />
             </div>
             <div>
               <label htmlFor="agree-needed">Needed on</label>
@@ -140,9 +136,9 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
             </div>
           </div>
           <div className="row acts">
-            <button type="submit" className="take" disabled={isLoading || all === 0 || name.trim() === ''}>
+            <ActionButton look="take" type="submit" disabled={isLoading || all === 0 || name.trim() === ''}>
               {ticked.length === open.length && all > 1 ? `Agree all ${all}` : `Agree ${all}`}
-            </button>
+            </ActionButton>
           </div>
         </form>
       )}

@@ -1,3 +1,4 @@
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 import '../../parts/signs/signs.css';
 import type { Cause, Sign } from '@rocchetto/core/alter/index.ts';
 import { useState } from 'react';
@@ -34,9 +35,9 @@ export function SignChoice({ signs, parts, chosen, onChoose, onTry }: Props) {
           <SignDrawing of={chosen} />
           <div className="grow">
             <h3>{chosen.name}</h3>
-            <button type="button" className="quiet" onClick={() => onChoose(null)}>
+            <ActionButton look="quiet" onClick={() => onChoose(null)}>
               Choose another sign
-            </button>
+            </ActionButton>
           </div>
         </div>
         <ol className="causes">
@@ -46,9 +47,9 @@ export function SignChoice({ signs, parts, chosen, onChoose, onTry }: Props) {
               {c.kind === null ? (
                 <span>{c.try}</span>
               ) : (
-                <button type="button" className="plain" onClick={() => onTry(chosen, c)}>
+                <ActionButton look="plain" onClick={() => onTry(chosen, c)}>
                   {c.try}
-                </button>
+                </ActionButton>
               )}
             </li>
           ))}
@@ -58,27 +59,26 @@ export function SignChoice({ signs, parts, chosen, onChoose, onTry }: Props) {
   return (
     <section aria-label="Fitting signs">
       <div className="row">
-        <input
-          className="field"
+        <TextField
           aria-label="Find a sign"
           placeholder="folds, strain, gapes …"
           value={word}
           onChange={(e) => setWord(e.target.value)}
         />
         {some.length > 0 && (
-          <button type="button" className="ask" aria-pressed={all} onClick={() => setAll(!all)}>
+          <ActionButton look="ask" aria-pressed={all} onClick={() => setAll(!all)}>
             all garments
-          </button>
+          </ActionButton>
         )}
       </div>
       {shown.length === 0 && <p className="soft">No sign found. Choose an alteration below instead.</p>}
       <ul className="signs">
         {shown.map((s) => (
           <li key={s.id}>
-            <button type="button" onClick={() => onChoose(s)}>
+            <ActionButton look="bare" onClick={() => onChoose(s)}>
               <SignDrawing of={s} />
               <span>{s.name}</span>
-            </button>
+            </ActionButton>
           </li>
         ))}
       </ul>

@@ -3,6 +3,7 @@ import { type SheetUnit, tell } from '@rocchetto/core';
 import { whose } from '../../offline/author.ts';
 import type { Waiting as One } from '../../parts/outbox/fittingOutbox.ts';
 import { fittingOutbox, useWaiting } from '../../parts/outbox/useFittingOutbox.ts';
+import { ActionButton } from '../../shared/pieces.tsx';
 import { sentenceOf } from './words.ts';
 
 interface Props {
@@ -42,9 +43,9 @@ export function Waiting({ orderId, unit, onTakeUp }: Props) {
       {unknown!.length > 0 && (
         <li className="pending">
           {unknown!.length} {unknown!.length === 1 ? 'change was' : 'changes were'} saved here without a name.{' '}
-          <button type="button" className="quiet" onClick={() => void fittingOutbox().claim(orderId)}>
+          <ActionButton look="quiet" onClick={() => void fittingOutbox().claim(orderId)}>
             Send as mine
-          </button>
+          </ActionButton>
         </li>
       )}
     </ul>
@@ -63,20 +64,19 @@ function Line({ of: w, unit, onTakeUp }: { of: One } & Pick<Props, 'unit' | 'onT
         <>
           <span className="tight">{w.refused}</span>{' '}
           {w.is === 'ask' && (
-            <button
-              type="button"
-              className="quiet"
+            <ActionButton
+              look="quiet"
               onClick={() => {
                 onTakeUp(w.body as AlterationWrite);
                 void fittingOutbox().drop(w.id);
               }}
             >
               Edit again
-            </button>
+            </ActionButton>
           )}
-          <button type="button" className="quiet" onClick={() => void fittingOutbox().drop(w.id)}>
+          <ActionButton look="quiet" onClick={() => void fittingOutbox().drop(w.id)}>
             Remove
-          </button>
+          </ActionButton>
         </>
       )}
     </li>

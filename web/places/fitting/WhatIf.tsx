@@ -2,6 +2,7 @@ import { printLength, printSigned, type SheetUnit, tell } from '@rocchetto/core'
 import { boxSentence } from '@rocchetto/core/alter/index.ts';
 import { PanelsChanged } from '../../parts/drawings/PanelsChanged.tsx';
 import { Notice } from '../../shared/Notice.tsx';
+import { Ledger } from '../../shared/pieces.tsx';
 import type { Tried } from './useTrial.ts';
 
 interface Props {
@@ -34,7 +35,7 @@ export function WhatIf({ of, unit, hand, undoes, waiting }: Props) {
       {applied.boxes.length === 0 ? null : effect.moved.length === 0 ? (
         <p className="soft">No measurement of the garment changes enough to mark.</p>
       ) : (
-        <table className="ledger figures">
+        <Ledger className="figures">
           <thead>
             <tr>
               <th scope="col">{unit === 'cm' ? 'In centimetres' : 'In inches'}</th>
@@ -59,7 +60,7 @@ export function WhatIf({ of, unit, hand, undoes, waiting }: Props) {
               );
             })}
           </tbody>
-        </table>
+        </Ledger>
       )}
       {applied.boxes.length > 0 && (
         <div hidden={waiting}>

@@ -1,4 +1,5 @@
 import type { SheetUnit } from '@rocchetto/core';
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 import { understood } from '../../shared/understood.ts';
 
 interface TextProps {
@@ -19,9 +20,8 @@ export function Text({ id, label, of, unit, on }: TextProps) {
         {label}
         {unit ? `, ${unit}` : ''}
       </label>
-      <input
+      <TextField
         id={`alter-${id}`}
-        className="field"
         autoComplete="off"
         maxLength={500}
         value={of}
@@ -52,15 +52,9 @@ export function Choice<T extends string>({ label, of, chosen, onChoose }: Choice
         {label}
       </span>
       {of.map(([id, word]) => (
-        <button
-          key={id}
-          type="button"
-          className="ask"
-          aria-pressed={chosen === id}
-          onClick={() => onChoose(id)}
-        >
+        <ActionButton look="ask" key={id} aria-pressed={chosen === id} onClick={() => onChoose(id)}>
           {word}
-        </button>
+        </ActionButton>
       ))}
     </fieldset>
   );

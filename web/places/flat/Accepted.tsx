@@ -7,6 +7,7 @@ import { useAskForMutation } from '../../api/alterations.ts';
 import { useDays, useMay } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 
 interface Props {
   readonly orderId: number;
@@ -67,13 +68,13 @@ export function Accepted({ orderId, lay, unit, client }: Props) {
         </p>
       )}
       <div className="row acts noprint">
-        <button type="button" className="plain" onClick={() => window.print()}>
+        <ActionButton look="plain" onClick={() => window.print()}>
           Print card
-        </button>
+        </ActionButton>
         {mayAsk && !asked && (
-          <button type="button" className="quiet" disabled={asking.isLoading} onClick={() => void toBench()}>
+          <ActionButton look="quiet" disabled={asking.isLoading} onClick={() => void toBench()}>
             Ask for them as alterations
-          </button>
+          </ActionButton>
         )}
       </div>
     </section>

@@ -3,6 +3,7 @@ import type { SheetUnit } from '@rocchetto/core';
 import { lazy, Suspense, useState } from 'react';
 import { useAcceptFlatMutation } from '../../api/flat.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 
 const OnPanels = lazy(() => import('./OnPanels.tsx'));
 
@@ -29,20 +30,20 @@ export function ChangeActs({ orderId, lay, row, may, drafted, unit }: Props) {
     <>
       <span className="row">
         {drawable && (
-          <button type="button" className="quiet" aria-expanded={seen} onClick={() => see(!seen)}>
+          <ActionButton look="quiet" aria-expanded={seen} onClick={() => see(!seen)}>
             {seen ? 'Hide panels' : 'Show on panels'}
             {named}
-          </button>
+          </ActionButton>
         )}
         {may &&
           (kept ? (
-            <button type="button" className="quiet" disabled={isLoading} onClick={() => set(false)}>
+            <ActionButton look="quiet" disabled={isLoading} onClick={() => set(false)}>
               Take back change{named}
-            </button>
+            </ActionButton>
           ) : (
-            <button type="button" className="quiet" disabled={isLoading} onClick={() => set(true)}>
+            <ActionButton look="quiet" disabled={isLoading} onClick={() => set(true)}>
               Accept change{named}
-            </button>
+            </ActionButton>
           ))}
       </span>
       <Problem error={error} />

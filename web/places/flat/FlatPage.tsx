@@ -1,8 +1,9 @@
+import { ActionButton, RadioMark, TextField } from '../../shared/pieces.tsx';
 import '../../parts/tape/tape.css';
 import type { FlatView, OrderFull } from '@rocchetto/contract';
 import { readLength, type SheetUnit, tell, withUnit } from '@rocchetto/core';
 import { CUT_NAME, FLAT_CUTS, LAID } from '@rocchetto/core/measures/flat/flat-points.ts';
-import { Button } from 'antd';
+
 import { type FormEvent, lazy, Suspense, useRef, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useFlatQuery, useLayFlatMutation, useReadFlatMutation } from '../../api/flat.ts';
@@ -181,7 +182,7 @@ function LayOne({ orderId, onLaid }: LayOneProps) {
         <legend>What is measured</legend>
         {LAID.map((l, i) => (
           <label key={l}>
-            <input type="radio" name="of" value={l} defaultChecked={i === 0} /> {l}
+            <RadioMark name="of" value={l} defaultChecked={i === 0} /> {l}
           </label>
         ))}
       </fieldset>
@@ -189,22 +190,16 @@ function LayOne({ orderId, onLaid }: LayOneProps) {
         <legend>Cut</legend>
         {FLAT_CUTS.map((c, i) => (
           <label key={c}>
-            <input type="radio" name="cut" value={c} defaultChecked={i === 0} /> {CUT_NAME[c]}
+            <RadioMark name="cut" value={c} defaultChecked={i === 0} /> {CUT_NAME[c]}
           </label>
         ))}
       </fieldset>
       <label htmlFor="words">Description (optional)</label>
-      <input
-        id="words"
-        name="words"
-        className="field"
-        maxLength={200}
-        placeholder="e.g. grey linen dress, second toile"
-      />
+      <TextField id="words" name="words" maxLength={200} placeholder="e.g. grey linen dress, second toile" />
       <p className="acts">
-        <Button type="primary" htmlType="submit" loading={laying}>
+        <ActionButton look="take" type="submit" busy={laying}>
           Start measuring flat
-        </Button>
+        </ActionButton>
       </p>
     </form>
   );
@@ -281,9 +276,9 @@ function OneLay({
             <Notice key={s}>{s}</Notice>
           ))}
           <p className="row">
-            <button type="button" className="quiet tall" onClick={() => setUnit(other)}>
+            <ActionButton look="quiet" className="tall" onClick={() => setUnit(other)}>
               tape in <strong>{unit === 'in' ? 'inches' : 'cm'}</strong>
-            </button>
+            </ActionButton>
           </p>
           <FlatTable
             lay={lay}
@@ -294,11 +289,10 @@ function OneLay({
             {...(may
               ? {
                   field: (r) => (
-                    <input
+                    <TextField
                       ref={(el) => {
                         if (el) fields.current.set(r.point.id, el);
                       }}
-                      className="field"
                       aria-label={`${r.point.name}, in ${unit === 'in' ? 'inches' : 'centimetres'}`}
                       value={typed[r.point.id] ?? ''}
                       maxLength={60}

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useSetFlatToleranceMutation } from '../../api/flat.ts';
 import { LengthInput } from '../../shared/LengthInput.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 
 /** What a length may differ by on this piece; empty is the studio's own. */
 export function Tolerance({ orderId, lay, unit }: { orderId: number; lay: FlatView; unit: SheetUnit }) {
@@ -27,9 +28,9 @@ export function Tolerance({ orderId, lay, unit }: { orderId: number; lay: FlatVi
         value={text}
         onChange={(e) => write(e.target.value)}
       />
-      <button type="submit" className="quiet" disabled={isLoading || wanted === lay.tolerance}>
+      <ActionButton look="quiet" type="submit" disabled={isLoading || wanted === lay.tolerance}>
         Set tolerance
-      </button>
+      </ActionButton>
       <Problem error={error} />
     </form>
   );

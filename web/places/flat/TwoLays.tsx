@@ -1,6 +1,7 @@
 import type { FlatView } from '@rocchetto/contract';
 import { printLength, printSigned, readLength, type SheetUnit } from '@rocchetto/core';
 import { betweenLays } from '@rocchetto/core/compare/two-lays.ts';
+import { Ledger } from '../../shared/pieces.tsx';
 
 /** Two pieces of one cut side by side, point by point: whether the one passes beside the other. */
 export function TwoLays({ one, other, unit }: { one: FlatView; other: FlatView; unit: SheetUnit }) {
@@ -20,7 +21,7 @@ export function TwoLays({ one, other, unit }: { one: FlatView; other: FlatView; 
               ? `All ${rows.length} points read of both pass.`
               : `${out} of ${rows.length} points read of both do not pass.`}
           </p>
-          <table className="ledger figures flat">
+          <Ledger className="figures flat">
             <thead>
               <tr>
                 <th scope="col">Point, in {unit === 'cm' ? 'centimetres' : 'inches'}</th>
@@ -47,7 +48,7 @@ export function TwoLays({ one, other, unit }: { one: FlatView; other: FlatView; 
                 </tr>
               ))}
             </tbody>
-          </table>
+          </Ledger>
         </>
       )}
     </section>

@@ -1,3 +1,4 @@
+import { ActionButton, RangeField, TextField } from '../../shared/pieces.tsx';
 import '../../parts/tape/tape.css';
 import './guide.css';
 import { cm, MEASURES, type Measure, printByHand, REGIONS, searchMeasures } from '@rocchetto/core';
@@ -74,9 +75,9 @@ export function Component() {
       <One of={chosen} build={build} />
       <div className="row">
         <label htmlFor="find-measure">Find a measurement</label>
-        <input
+        <TextField
           id="find-measure"
-          className="field grow"
+          className="grow"
           placeholder="scye depth, seat, back length …"
           value={typed}
           onChange={(e) => setTyped(e.target.value)}
@@ -91,8 +92,8 @@ export function Component() {
             <ul className="measures">
               {of.map((m) => (
                 <li key={m.id}>
-                  <button
-                    type="button"
+                  <ActionButton
+                    look="bare"
                     aria-pressed={m.id === chosen.id}
                     onClick={() => {
                       setParams({ m: m.id }, { replace: true });
@@ -104,7 +105,7 @@ export function Component() {
                       {m.name}
                       {m.twice && ' ★'}
                     </span>
-                  </button>
+                  </ActionButton>
                 </li>
               ))}
             </ul>
@@ -160,8 +161,7 @@ function Slide({ label, value, onSet }: { label: string; value: number; onSet: (
     <p>
       <label>
         {label}
-        <input
-          type="range"
+        <RangeField
           min={-1}
           max={1}
           step={0.25}

@@ -9,6 +9,7 @@ import {
 import { ListForm, NEW_LIST } from '../../parts/measuring-lists/ListForm.tsx';
 import { useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 
 /** The standing lists of the house: printed by everybody, made and ordered by who may set the studio up. */
 export function Lists() {
@@ -28,17 +29,17 @@ export function Lists() {
               Print<span className="hidden"> {l.name}</span>
             </a>{' '}
             {may && (
-              <button type="button" className="quiet" onClick={() => setOpen(l)}>
+              <ActionButton look="quiet" onClick={() => setOpen(l)}>
                 Edit<span className="hidden"> {l.name}</span>
-              </button>
+              </ActionButton>
             )}
           </li>
         ))}
       </ul>
       {may && !open && (
-        <button type="button" className="plain" onClick={() => setOpen(NEW_LIST)}>
+        <ActionButton look="plain" onClick={() => setOpen(NEW_LIST)}>
           Add list
-        </button>
+        </ActionButton>
       )}
       {open && <HouseList key={`${open.id} ${open.version}`} of={open} onClose={() => setOpen(null)} />}
     </section>

@@ -1,3 +1,4 @@
+import { Ledger, TextField } from '../../shared/pieces.tsx';
 import '../../shared/forms.css';
 import '../../parts/signs/signs.css';
 import './signs.css';
@@ -132,7 +133,7 @@ function Figures({ view, refetch }: { view: HouseBenchView; refetch: () => unkno
         />
       )}
       <div className="scroll">
-        <table className="ledger rules figures">
+        <Ledger className="rules figures">
           <thead>
             <tr>
               <th scope="col">Alteration</th>
@@ -145,8 +146,8 @@ function Figures({ view, refetch }: { view: HouseBenchView; refetch: () => unkno
             {ALTERATION_KINDS.map((k) => {
               const own = view.bench.kinds[k.id];
               const field = (what: 'minutes' | 'price') => (
-                <input
-                  className="field short"
+                <TextField
+                  className="short"
                   inputMode="decimal"
                   aria-label={`${k.name}: ${what}`}
                   placeholder={what === 'minutes' ? String(k.minutes) : 'none'}
@@ -170,7 +171,7 @@ function Figures({ view, refetch }: { view: HouseBenchView; refetch: () => unkno
               );
             })}
           </tbody>
-        </table>
+        </Ledger>
       </div>
       <TimesTable
         own={view.bench}

@@ -1,3 +1,5 @@
+import { ActionButton } from '../../shared/pieces.tsx';
+
 interface Props {
   /** what is edited, with which the buttons are worded: "rates" */
   readonly what: string;
@@ -14,17 +16,17 @@ export function EditActs({ what, editing, busy, onEdit, onSave, onCancel }: Prop
     <div className="row acts">
       {editing ? (
         <>
-          <button type="button" className="take" disabled={busy} onClick={() => void onSave()}>
+          <ActionButton look="take" disabled={busy} onClick={() => void onSave()}>
             Save {what}
-          </button>
-          <button type="button" className="quiet" onClick={onCancel}>
+          </ActionButton>
+          <ActionButton look="quiet" onClick={onCancel}>
             Cancel
-          </button>
+          </ActionButton>
         </>
       ) : (
-        <button type="button" className="plain" onClick={onEdit}>
+        <ActionButton look="plain" onClick={onEdit}>
           Edit {what}
-        </button>
+        </ActionButton>
       )}
     </div>
   );

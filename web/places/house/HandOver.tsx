@@ -5,6 +5,7 @@ import { useAheadQuery, useHandWorkOverMutation } from '../../api/staff.ts';
 import { useDays } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, SelectField } from '../../shared/pieces.tsx';
 
 /** Gives what somebody who leaves has ahead to another, one by one or all; what cannot go is told with its reason. */
 export function HandOver({ from, staff }: { from: number; staff: readonly StaffView[] }) {
@@ -15,15 +16,14 @@ export function HandOver({ from, staff }: { from: number; staff: readonly StaffV
   const name = staff.find((s) => s.id === from)?.name ?? 'Someone';
   const taker = staff.find((s) => s.id === to)?.name ?? '';
   const one = (what: string, which: { appointments: number[] } | { bench: number[] }) => (
-    <button
-      type="button"
-      className="quiet"
+    <ActionButton
+      look="quiet"
       disabled={!to || isLoading}
       aria-label={`Reassign: ${what}`}
       onClick={() => void give({ id: from, toId: to, ...which })}
     >
       {taker ? `to ${taker}` : 'to …'}
-    </button>
+    </ActionButton>
   );
   const left = (ahead?.bookings.length ?? 0) + (ahead?.bench.length ?? 0);
   return (
@@ -39,7 +39,7 @@ export function HandOver({ from, staff }: { from: number; staff: readonly StaffV
       <Problem error={error ?? notRead} />
       <p>
         <label htmlFor="hand-to">Reassign to </label>
-        <select id="hand-to" className="field" value={to} onChange={(e) => setTo(Number(e.target.value))}>
+        <SelectField id="hand-to" value={to} onChange={(e) => setTo(Number(e.target.value))}>
           <option value={0}>…</option>
           {staff
             .filter((s) => s.id !== from)
@@ -48,10 +48,10 @@ export function HandOver({ from, staff }: { from: number; staff: readonly StaffV
                 {s.name}
               </option>
             ))}
-        </select>{' '}
-        <button type="submit" className="plain" disabled={!to || isLoading || left === 0}>
+        </SelectField>{' '}
+        <ActionButton look="plain" type="submit" disabled={!to || isLoading || left === 0}>
           Reassign all {left}
-        </button>
+        </ActionButton>
       </p>
       {data && (
         <Notice is={data.standing.length > 0 ? 'look' : 'good'}>

@@ -1,5 +1,5 @@
 import type { HouseSettings } from '@rocchetto/contract';
-import { Button, Form } from 'antd';
+import { Form } from 'antd';
 import { Link } from 'react-router';
 import { useChangeHouseMutation, useHouseQuery } from '../../api/house.ts';
 import { useStaffQuery } from '../../api/staff.ts';
@@ -7,6 +7,7 @@ import { Facts } from '../../shared/Facts.tsx';
 import { useMay } from '../../shared/me.ts';
 import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 import { useSectionOfAddress } from '../../shared/useSectionOfAddress.ts';
 import { useVersionedSave } from '../../shared/useVersionedSave.tsx';
 import { Changes } from './Changes.tsx';
@@ -136,7 +137,9 @@ function Settings() {
         />
         {mayWrite && (
           <div className="row acts">
-            <Button onClick={edit}>Edit studio</Button>
+            <ActionButton look="plain" onClick={edit}>
+              Edit studio
+            </ActionButton>
           </div>
         )}
       </>
@@ -151,12 +154,12 @@ function Settings() {
         onFinish={(w: HouseSettings) => save(w, version)}
       >
         <StudioFields />
-        <Button type="primary" htmlType="submit" loading={changing.isLoading}>
+        <ActionButton look="take" type="submit" busy={changing.isLoading}>
           Save
-        </Button>
-        <Button type="text" onClick={leave}>
+        </ActionButton>
+        <ActionButton look="quiet" onClick={leave}>
           Cancel
-        </Button>
+        </ActionButton>
       </Form>
     </>
   );

@@ -9,6 +9,7 @@ import {
 } from '@rocchetto/core';
 import { Checkbox, Input, InputNumber } from 'antd';
 import { useState } from 'react';
+import { ActionButton, SelectField } from '../../shared/pieces.tsx';
 import { StandAsBooked } from './WouldStand.tsx';
 
 interface Props {
@@ -86,9 +87,8 @@ export function KindForm({ of, busy, onKeep, onLeave }: Props) {
         </div>
         <div>
           <label htmlFor="kind-need">Needs</label>
-          <select
+          <SelectField
             id="kind-need"
-            className="field"
             value={k.need ?? ''}
             onChange={(e) => set({ need: (e.target.value || null) as Need | null })}
           >
@@ -98,20 +98,19 @@ export function KindForm({ of, busy, onKeep, onLeave }: Props) {
                 {words}
               </option>
             ))}
-          </select>
+          </SelectField>
         </div>
         <div>
           <label htmlFor="kind-at">Where the client stands</label>
-          <select
+          <SelectField
             id="kind-at"
-            className="field"
             value={k.at ?? ''}
             onChange={(e) => set({ at: (e.target.value || null) as AppointmentKind['at'] })}
           >
             <option value="">elsewhere</option>
             <option value="mirror">at the mirror, in the garment</option>
             <option value="tape">at the tape</option>
-          </select>
+          </SelectField>
         </div>
       </div>
       {k.hands.map((any, i) => (
@@ -125,20 +124,16 @@ export function KindForm({ of, busy, onKeep, onLeave }: Props) {
             onChange={(v) => hand(i, v as Skill[])}
           />
           {k.hands.length > 1 && (
-            <button
-              type="button"
-              className="quiet"
-              onClick={() => set({ hands: k.hands.filter((_, n) => n !== i) })}
-            >
+            <ActionButton look="quiet" onClick={() => set({ hands: k.hands.filter((_, n) => n !== i) })}>
               Remove person
-            </button>
+            </ActionButton>
           )}
         </fieldset>
       ))}
       {k.hands.length < 4 && (
-        <button type="button" className="quiet" onClick={() => set({ hands: [...k.hands, ['fitting']] })}>
+        <ActionButton look="quiet" onClick={() => set({ hands: [...k.hands, ['fitting']] })}>
           Add person
-        </button>
+        </ActionButton>
       )}
       <fieldset className="row">
         <legend>Room</legend>
@@ -166,12 +161,12 @@ export function KindForm({ of, busy, onKeep, onLeave }: Props) {
       )}
       {of && <StandAsBooked kind={of.id} />}
       <div className="row acts">
-        <button type="submit" className="take" disabled={busy || lacks !== ''}>
+        <ActionButton look="take" type="submit" disabled={busy || lacks !== ''}>
           Save appointment type
-        </button>
-        <button type="button" className="quiet" onClick={onLeave}>
+        </ActionButton>
+        <ActionButton look="quiet" onClick={onLeave}>
           Cancel
-        </button>
+        </ActionButton>
         {lacks && (
           <span className="soft" role="status">
             {lacks}

@@ -5,6 +5,7 @@ import { useChangeRulesMutation, useDiaryHouseQuery } from '../../api/hours.ts';
 import { Facts } from '../../shared/Facts.tsx';
 import { useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, Ledger } from '../../shared/pieces.tsx';
 import { HoursField } from './HoursField.tsx';
 import { KindForm } from './KindForm.tsx';
 import { StandOutside } from './WouldStand.tsx';
@@ -46,16 +47,16 @@ export function KindsTable() {
           <Facts of={[['Open', hoursWords(rules.opening)]]} />
           {may && (
             <div className="row acts">
-              <button type="button" className="plain" onClick={() => setOpen('hours')}>
+              <ActionButton look="plain" onClick={() => setOpen('hours')}>
                 Edit hours
-              </button>
+              </ActionButton>
             </div>
           )}
         </>
       )}
       <h2>Appointment types</h2>
       <div className="scroll">
-        <table className="ledger">
+        <Ledger>
           <thead>
             <tr>
               <th scope="col">Appointment</th>
@@ -85,26 +86,21 @@ export function KindsTable() {
                 <td>{k.need ? NEEDS[k.need] : ''}</td>
                 {may && (
                   <td>
-                    <button
-                      type="button"
-                      className="quiet"
-                      aria-label={`Edit ${k.name}`}
-                      onClick={() => setOpen(k)}
-                    >
+                    <ActionButton look="quiet" aria-label={`Edit ${k.name}`} onClick={() => setOpen(k)}>
                       Edit
-                    </button>
+                    </ActionButton>
                   </td>
                 )}
               </tr>
             ))}
           </tbody>
-        </table>
+        </Ledger>
       </div>
       {may && (open === '' || open === 'hours') && (
         <div className="row acts">
-          <button type="button" className="plain" onClick={() => setOpen('new')}>
+          <ActionButton look="plain" onClick={() => setOpen('new')}>
             Add appointment type
-          </button>
+          </ActionButton>
         </div>
       )}
       {open !== '' && open !== 'hours' && (
@@ -149,12 +145,12 @@ function OpenForm({ rules, busy, onKeep, onLeave }: OpenProps) {
       />
       {hours && <StandOutside staffId={null} hours={hours} before={rules.opening} />}
       <div className="row acts">
-        <button type="submit" className="take" disabled={busy || hours === null}>
+        <ActionButton look="take" type="submit" disabled={busy || hours === null}>
           Save hours
-        </button>
-        <button type="button" className="quiet" onClick={onLeave}>
+        </ActionButton>
+        <ActionButton look="quiet" onClick={onLeave}>
           Cancel
-        </button>
+        </ActionButton>
       </div>
     </form>
   );

@@ -15,6 +15,7 @@ import { useChangeRulesMutation } from '../../api/hours.ts';
 import { ChoiceByTyping } from '../../shared/ChoiceByTyping.tsx';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 
 /** Languages that are offered; any other is written in by its sign through the interface for programs. */
 const OFFERED =
@@ -49,15 +50,9 @@ export function Languages({ of: rules, version, may, chosen, onChoose }: Props) 
       <div className="row">
         {tags.length > 0 &&
           ['', ...tags].map((tag) => (
-            <button
-              key={tag}
-              type="button"
-              className="ask"
-              aria-pressed={chosen === tag}
-              onClick={() => onChoose(tag)}
-            >
+            <ActionButton look="ask" key={tag} aria-pressed={chosen === tag} onClick={() => onChoose(tag)}>
               {tag ? languageName(tag) : 'studio’s own'}
-            </button>
+            </ActionButton>
           ))}
         {may && (
           <ChoiceByTyping
@@ -73,9 +68,9 @@ export function Languages({ of: rules, version, may, chosen, onChoose }: Props) 
           />
         )}
         {may && chosen && (
-          <button type="button" className="quiet" onClick={() => void remove()}>
+          <ActionButton look="quiet" onClick={() => void remove()}>
             Remove {languageName(chosen)}
-          </button>
+          </ActionButton>
         )}
       </div>
       {chosen && (
@@ -168,9 +163,9 @@ export function PageTexts({ which, language, version, rules, may }: PageProps) {
       )}
       {may && (
         <div className="row acts">
-          <button type="submit" className="take" disabled={isLoading || strange.length > 0}>
+          <ActionButton look="take" type="submit" disabled={isLoading || strange.length > 0}>
             Save texts
-          </button>
+          </ActionButton>
         </div>
       )}
     </form>

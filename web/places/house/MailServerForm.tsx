@@ -1,6 +1,6 @@
 import type { MailServerView, MailServerWrite } from '@rocchetto/contract';
 import { MAIL_SECURITY } from '@rocchetto/contract/mail.ts';
-import { Button, Form, Input, InputNumber, Select } from 'antd';
+import { Form, Input, InputNumber, Select } from 'antd';
 import { useState } from 'react';
 import { useHouseQuery } from '../../api/house.ts';
 import { useChangeMailServerMutation, useMailServerQuery, useTryMailMutation } from '../../api/messages.ts';
@@ -8,6 +8,7 @@ import { Facts } from '../../shared/Facts.tsx';
 import { useMay } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 import { useVersionedSave } from '../../shared/useVersionedSave.tsx';
 
 const SECURITY_WORD: Readonly<Record<(typeof MAIL_SECURITY)[number], string>> = {
@@ -75,9 +76,9 @@ function Standing({ server, edit }: { server: MailServerView; edit: () => void }
           <p className="soft">Letters come from the studio’s e-mail address: add it under Studio first.</p>
         )}
         <div className="row acts">
-          <Button onClick={edit} disabled={!house?.email}>
+          <ActionButton look="plain" onClick={edit} disabled={!house?.email}>
             Set up mail server
-          </Button>
+          </ActionButton>
         </div>
       </>
     );
@@ -92,7 +93,9 @@ function Standing({ server, edit }: { server: MailServerView; edit: () => void }
         ]}
       />
       <div className="row acts">
-        <Button onClick={edit}>Edit mail server</Button>
+        <ActionButton look="plain" onClick={edit}>
+          Edit mail server
+        </ActionButton>
       </div>
       <Problem error={trying.error} />
       {trying.isSuccess && (
@@ -113,9 +116,9 @@ function Standing({ server, edit }: { server: MailServerView; edit: () => void }
           onChange={(e) => setTo(e.target.value)}
           style={{ width: '18rem' }}
         />
-        <Button htmlType="submit" loading={trying.isLoading} disabled={!to.includes('@')}>
+        <ActionButton look="plain" type="submit" busy={trying.isLoading} disabled={!to.includes('@')}>
           Send test letter
-        </Button>
+        </ActionButton>
       </form>
     </>
   );
@@ -164,13 +167,17 @@ function MailFields({ server, busy, save, off, leave }: FieldsProps) {
         </Form.Item>
       </div>
       <div className="row acts">
-        <Button type="primary" htmlType="submit" loading={busy}>
+        <ActionButton look="take" type="submit" busy={busy}>
           Save
-        </Button>
-        {server.on && <Button onClick={off}>Stop sending letters</Button>}
-        <Button type="text" onClick={leave}>
+        </ActionButton>
+        {server.on && (
+          <ActionButton look="plain" onClick={off}>
+            Stop sending letters
+          </ActionButton>
+        )}
+        <ActionButton look="quiet" onClick={leave}>
           Cancel
-        </Button>
+        </ActionButton>
       </div>
     </Form>
   );

@@ -5,6 +5,7 @@ import { readMoney } from '@rocchetto/core/units/money.ts';
 import { useState } from 'react';
 import { useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
+import { Ledger, TextField } from '../../shared/pieces.tsx';
 import { usePrice } from '../../shared/usePrice.ts';
 import { EditActs } from './EditActs.tsx';
 
@@ -80,8 +81,8 @@ export function RatesTable({
       <th scope="row">{name}</th>
       <td>
         {texts ? (
-          <input
-            className="field short"
+          <TextField
+            className="short"
             inputMode="decimal"
             aria-label={`${name}: ${money ? 'price' : 'per cent'}`}
             placeholder={money ? '0.00' : '0'}
@@ -125,7 +126,7 @@ export function RatesTable({
         />
       )}
       <div className="scroll">
-        <table className="ledger rules figures">
+        <Ledger className="rules figures">
           <thead>
             <tr>
               <th scope="col">What</th>
@@ -140,7 +141,7 @@ export function RatesTable({
             )}
             {Object.entries(OTHERS).map(([id, name]) => row(id, name, '', id === 'step'))}
           </tbody>
-        </table>
+        </Ledger>
       </div>
     </section>
   );

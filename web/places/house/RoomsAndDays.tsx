@@ -1,5 +1,5 @@
 import { ROOM_USES, type RoomUse } from '@rocchetto/core';
-import { Button, Checkbox, Form, Input, Popconfirm, Select } from 'antd';
+import { Checkbox, Form, Input, Popconfirm, Select } from 'antd';
 import { useState } from 'react';
 import {
   useAddClosureMutation,
@@ -15,6 +15,7 @@ import { DateField, dateRule } from '../../shared/DateField.tsx';
 import { emptyForm } from '../../shared/emptied.ts';
 import { useDays, useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 
 const needed = (message: string) => [{ required: true, whitespace: true, message }];
 const day = (name: string, label: string) => (
@@ -55,15 +56,14 @@ function Rooms() {
           <li key={r.id}>
             {r.name} <span className="soft">{r.goodFor.join(', ') || 'no particular use'}</span>{' '}
             {may && (
-              <button
-                type="button"
-                className="quiet"
+              <ActionButton
+                look="quiet"
                 aria-expanded={open === r.id}
                 aria-label={`Edit room ${r.name}`}
                 onClick={() => setOpen(open === r.id ? 0 : r.id)}
               >
                 Edit
-              </button>
+              </ActionButton>
             )}{' '}
             {may && (
               <Popconfirm
@@ -72,9 +72,9 @@ function Rooms() {
                 cancelText="Cancel"
                 onConfirm={() => remove(r.id)}
               >
-                <button type="button" className="quiet" aria-label={`Remove room ${r.name}`}>
+                <ActionButton look="quiet" aria-label={`Remove room ${r.name}`}>
                   Remove
-                </button>
+                </ActionButton>
               </Popconfirm>
             )}
             {open === r.id && (
@@ -92,9 +92,9 @@ function Rooms() {
                 }}
               >
                 <RoomFields label="Room name" />
-                <Button htmlType="submit" loading={changing.isLoading}>
+                <ActionButton look="plain" type="submit" busy={changing.isLoading}>
                   Save room
-                </Button>
+                </ActionButton>
               </Form>
             )}
           </li>
@@ -112,9 +112,9 @@ function Rooms() {
           }}
         >
           <RoomFields label="New room" />
-          <Button htmlType="submit" loading={adding.isLoading}>
+          <ActionButton look="plain" type="submit" busy={adding.isLoading}>
             Add room
-          </Button>
+          </ActionButton>
         </Form>
       )}
     </>
@@ -174,14 +174,9 @@ function Away() {
           <li key={l.id}>
             {l.text}{' '}
             {l.back && (
-              <button
-                type="button"
-                className="quiet"
-                aria-label={`Remove: ${l.text}`}
-                onClick={() => void l.back!()}
-              >
+              <ActionButton look="quiet" aria-label={`Remove: ${l.text}`} onClick={() => void l.back!()}>
                 Remove
-              </button>
+              </ActionButton>
             )}
           </li>
         ))}
@@ -211,9 +206,9 @@ function Away() {
               <Input maxLength={200} />
             </Form.Item>
           </div>
-          <Button htmlType="submit" loading={leaving.isLoading}>
+          <ActionButton look="plain" type="submit" busy={leaving.isLoading}>
             Add leave
-          </Button>
+          </ActionButton>
         </Form>
       )}
       {mayHouse && (
@@ -234,9 +229,9 @@ function Away() {
             {day('firstDay', 'First closed day')}
             {day('lastDay', 'Last closed day')}
           </div>
-          <Button htmlType="submit" loading={closing.isLoading}>
+          <ActionButton look="plain" type="submit" busy={closing.isLoading}>
             Add closed days
-          </Button>
+          </ActionButton>
         </Form>
       )}
     </>

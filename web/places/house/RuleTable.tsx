@@ -2,6 +2,7 @@ import type { RuleChange, RuleTexts } from '@rocchetto/contract';
 import { tell } from '@rocchetto/core';
 import { type RuleCell, ruleWords, type RuleTable as Table } from '@rocchetto/core/house/rule-tables.ts';
 import { useDays, useMe } from '../../shared/me.ts';
+import { Ledger, SelectField, TextField } from '../../shared/pieces.tsx';
 import { understood } from '../../shared/understood.ts';
 
 interface Props {
@@ -27,7 +28,7 @@ export function RuleTable({ table: t, texts, changes, wrong, onWrite }: Props) {
       <h2 id={t.id}>{t.name}</h2>
       <p className="soft">{tell(t.says, unit)}</p>
       <div className="scroll">
-        <table className="ledger rules">
+        <Ledger className="rules">
           <thead>
             <tr>
               <th scope="col">
@@ -70,7 +71,7 @@ export function RuleTable({ table: t, texts, changes, wrong, onWrite }: Props) {
               );
             })}
           </tbody>
-        </table>
+        </Ledger>
       </div>
     </>
   );
@@ -98,24 +99,18 @@ function CellField({ cell, text, wrong, onWrite }: FieldProps) {
   const label = cell.of ? `${cell.name} (${cell.of})` : cell.name;
   if (cell.kind === 'choice')
     return (
-      <select
-        className="field"
-        aria-label={label}
-        value={text || cell.usual}
-        onChange={(e) => onWrite(e.target.value)}
-      >
+      <SelectField aria-label={label} value={text || cell.usual} onChange={(e) => onWrite(e.target.value)}>
         {cell.options?.map((o) => (
           <option key={o.value} value={o.value}>
             {tell(o.label, unit)}
           </option>
         ))}
-      </select>
+      </SelectField>
     );
   const said = cell.kind === 'length' ? understood(text, unit) : '';
   return (
     <>
-      <input
-        className="field"
+      <TextField
         aria-label={label}
         aria-invalid={wrong !== undefined}
         inputMode={cell.kind === 'number' ? 'numeric' : undefined}

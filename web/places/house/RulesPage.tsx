@@ -16,6 +16,7 @@ import { useDays, useMay, useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 import { useSectionOfAddress } from '../../shared/useSectionOfAddress.ts';
 import { RuleTable } from './RuleTable.tsx';
 import { usePrepared, useWouldMove } from './useWouldMove.ts';
@@ -99,31 +100,29 @@ function Rules({ view, refetch }: { view: HouseRulesView; refetch: () => unknown
       <Problem error={changing.error} />
       {may && !editing && (
         <div className="row acts">
-          <button
-            type="button"
-            className="plain"
+          <ActionButton
+            look="plain"
             onClick={() => {
               write({});
               setOpened(view.rules);
             }}
           >
             Edit rules
-          </button>
+          </ActionButton>
         </div>
       )}
       {editing && (
         <div className="row acts held">
-          <button
-            type="button"
-            className="take"
+          <ActionButton
+            look="take"
             disabled={changing.isLoading || moved.length === 0}
             onClick={() => void keep()}
           >
             Save {moved.length === 0 ? 'the rules' : `${moved.length} change${moved.length === 1 ? '' : 's'}`}
-          </button>
-          <button type="button" className="quiet" onClick={stop}>
+          </ActionButton>
+          <ActionButton look="quiet" onClick={stop}>
             Cancel
-          </button>
+          </ActionButton>
           <span className="soft" role="status">
             {wrong.size > 0 ? [...wrong.values()][0] : moved.length === 0 ? 'Nothing changed yet.' : ''}
           </span>
@@ -170,15 +169,15 @@ function Effect({ rules }: { rules: HouseRulesWire }) {
           <span className="soft">
             {so.looked} of {so.all}
           </span>
-          <button type="button" className="quiet" onClick={stop}>
+          <ActionButton look="quiet" onClick={stop}>
             Stop looking
-          </button>
+          </ActionButton>
         </p>
       )}
       {state === 'stopped' && (
-        <button type="button" className="quiet" onClick={again}>
+        <ActionButton look="quiet" onClick={again}>
           Look at all {so.all} open orders
-        </button>
+        </ActionButton>
       )}
       <MovedOrders orders={so.orders} />
     </section>

@@ -7,6 +7,7 @@ import { useDays, useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, Ledger, TextField, Tick } from '../../shared/pieces.tsx';
 
 const BAD: readonly string[] = [
   'sign-in-failed',
@@ -56,10 +57,10 @@ function DoorsForm({ of, busy, save }: FormProps) {
     <form className="stack" onSubmit={submit} noValidate aria-label="Lock and second factor">
       <label htmlFor="idle">Lock a screen after this many minutes without use (0 = never)</label>
       <div>
-        <input
+        <TextField
           id="idle"
           name="idle"
-          className="field short"
+          className="short"
           inputMode="numeric"
           defaultValue={of.idleMinutes}
         />
@@ -68,15 +69,14 @@ function DoorsForm({ of, busy, save }: FormProps) {
         <legend>Require a second factor</legend>
         {ROLES.map((r) => (
           <label key={r}>
-            <input type="checkbox" name={`factor-${r}`} defaultChecked={of.secondFactor.includes(r)} />{' '}
-            {ROLE_WORD[r]}
+            <Tick name={`factor-${r}`} defaultChecked={of.secondFactor.includes(r)} /> {ROLE_WORD[r]}
           </label>
         ))}
       </fieldset>
       <p className="soft">Anyone without one is asked to set it up next; nothing else opens until then.</p>
-      <button type="submit" className="plain" disabled={busy}>
+      <ActionButton look="plain" type="submit" disabled={busy}>
         Save security settings
-      </button>
+      </ActionButton>
     </form>
   );
 }
@@ -94,12 +94,11 @@ function Events() {
     <section aria-labelledby="events">
       <h2 id="events">Sign-ins and refusals</h2>
       <label className="row">
-        <input type="checkbox" checked={bad} onChange={(e) => setBad(e.target.checked)} /> Failed or refused
-        only
+        <Tick checked={bad} onChange={(e) => setBad(e.target.checked)} /> Failed or refused only
       </label>
       {shown.length === 0 && <p className="soft">Nothing to show.</p>}
       <div className="scroll">
-        <table className="ledger">
+        <Ledger>
           <thead>
             <tr>
               <th scope="col">When</th>
@@ -123,7 +122,7 @@ function Events() {
               </tr>
             ))}
           </tbody>
-        </table>
+        </Ledger>
       </div>
       <div className="row further">
         {before !== null && <Link to="?">First page</Link>}

@@ -1,6 +1,6 @@
 import type { HouseSettings } from '@rocchetto/contract';
 import { SKILLS, type Skill } from '@rocchetto/core/diary/kinds.ts';
-import { Button, Checkbox, Form } from 'antd';
+import { Checkbox, Form } from 'antd';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useChangeWorkMutation, useDiaryHouseQuery } from '../../api/hours.ts';
@@ -8,6 +8,7 @@ import { useChangeHouseMutation, useHouseQuery } from '../../api/house.ts';
 import { useMe } from '../../shared/me.ts';
 import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 import { StudioFields } from './StudioFields.tsx';
 
 /** Units and dates as this browser’s place writes them: a guess to begin with, shown before it is saved. */
@@ -83,9 +84,9 @@ export function Component() {
           </Form.Item>
         )}
         <p>
-          <Button type="primary" htmlType="submit" loading={saving.isLoading || working.isLoading}>
+          <ActionButton look="take" type="submit" busy={saving.isLoading || working.isLoading}>
             Save and start
-          </Button>
+          </ActionButton>
         </p>
       </Form>
     </Place>

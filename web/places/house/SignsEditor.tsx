@@ -11,6 +11,7 @@ import {
 } from '@rocchetto/core/alter/index.ts';
 import { useState } from 'react';
 import { SignDrawing } from '../../parts/signs/SignDrawing.tsx';
+import { ActionButton, SelectField, TextField, Tick } from '../../shared/pieces.tsx';
 
 type Signs = HouseBench['signs'];
 interface Props {
@@ -38,9 +39,9 @@ export function SignsEditor({ signs, busy, onKeep }: Props) {
       </p>
       {onKeep && open === null && (
         <div className="row acts">
-          <button type="button" className="plain" onClick={() => setOpen('')}>
+          <ActionButton look="plain" onClick={() => setOpen('')}>
             Add fitting sign
-          </button>
+          </ActionButton>
         </div>
       )}
       {open === '' && (
@@ -66,15 +67,14 @@ export function SignsEditor({ signs, busy, onKeep }: Props) {
                   <div className="soft">{s.causes.map((c) => c.cause).join('; ')}</div>
                 </div>
                 {onKeep && (
-                  <button
-                    type="button"
-                    className="quiet"
+                  <ActionButton
+                    look="quiet"
                     aria-expanded={open === s.id}
                     aria-label={`Edit sign ${s.name}`}
                     onClick={() => setOpen(open === s.id ? null : s.id)}
                   >
                     {open === s.id ? 'Close' : 'Edit'}
-                  </button>
+                  </ActionButton>
                 )}
               </div>
               {open === s.id && (
@@ -131,9 +131,9 @@ function SignForm({ of, choosesDrawing, busy, onKeep, onReset, resetWord, onLeav
         <SignDrawing of={findSign(sign.like)!} />
         <div className="grow stack">
           <label htmlFor="sign-name">What is seen</label>
-          <input
+          <TextField
             id="sign-name"
-            className="field grow"
+            className="grow"
             maxLength={120}
             value={sign.name}
             onChange={(e) => set({ ...sign, name: e.target.value })}
@@ -141,9 +141,8 @@ function SignForm({ of, choosesDrawing, busy, onKeep, onReset, resetWord, onLeav
           {choosesDrawing && (
             <>
               <label htmlFor="sign-like">Drawing</label>
-              <select
+              <SelectField
                 id="sign-like"
-                className="field"
                 value={sign.like}
                 onChange={(e) => set({ ...sign, like: e.target.value })}
               >
@@ -152,16 +151,12 @@ function SignForm({ of, choosesDrawing, busy, onKeep, onReset, resetWord, onLeav
                     {s.name}
                   </option>
                 ))}
-              </select>
+              </SelectField>
             </>
           )}
           <label>
-            <input
-              type="checkbox"
-              checked={sign.hidden}
-              onChange={(e) => set({ ...sign, hidden: e.target.checked })}
-            />{' '}
-            Hide at fittings
+            <Tick checked={sign.hidden} onChange={(e) => set({ ...sign, hidden: e.target.checked })} /> Hide
+            at fittings
           </label>
         </div>
       </div>
@@ -171,24 +166,23 @@ function SignForm({ of, choosesDrawing, busy, onKeep, onReset, resetWord, onLeav
           const n = `cause ${i + 1}`;
           return (
             <li key={i} className="row">
-              <input
-                className="field grow"
+              <TextField
+                className="grow"
                 aria-label={`The ${n}`}
                 placeholder="likely cause"
                 maxLength={120}
                 value={c.cause}
                 onChange={(e) => cause(i, { cause: e.target.value })}
               />
-              <input
-                className="field grow"
+              <TextField
+                className="grow"
                 aria-label={`What to try, ${n}`}
                 placeholder="what to try"
                 maxLength={200}
                 value={c.try}
                 onChange={(e) => cause(i, { try: e.target.value })}
               />
-              <select
-                className="field"
+              <SelectField
                 aria-label={`Alteration, ${n}`}
                 value={c.kind ?? ''}
                 onChange={(e) => {
@@ -202,10 +196,9 @@ function SignForm({ of, choosesDrawing, busy, onKeep, onReset, resetWord, onLeav
                     {k.name}
                   </option>
                 ))}
-              </select>
+              </SelectField>
               {kind && kind.directions.length > 1 && (
-                <select
-                  className="field"
+                <SelectField
                   aria-label={`Do what, ${n}`}
                   value={c.direction}
                   onChange={(e) => cause(i, { direction: e.target.value })}
@@ -215,51 +208,45 @@ function SignForm({ of, choosesDrawing, busy, onKeep, onReset, resetWord, onLeav
                       {d.word}
                     </option>
                   ))}
-                </select>
+                </SelectField>
               )}
-              <button
-                type="button"
-                className="quiet"
+              <ActionButton
+                look="quiet"
                 disabled={i === 0}
                 aria-label={`Earlier: ${n}`}
                 onClick={() => move(i, -1)}
               >
                 Move up
-              </button>
-              <button
-                type="button"
-                className="quiet"
+              </ActionButton>
+              <ActionButton
+                look="quiet"
                 disabled={sign.causes.length === 1}
                 aria-label={`Remove ${n}`}
                 onClick={() => set({ ...sign, causes: sign.causes.filter((_, x) => x !== i) })}
               >
                 Remove
-              </button>
+              </ActionButton>
             </li>
           );
         })}
       </ol>
       <div className="row acts">
-        <button type="submit" className="plain" disabled={busy}>
+        <ActionButton look="plain" type="submit" disabled={busy}>
           Save sign
-        </button>
+        </ActionButton>
         {sign.causes.length < 10 && (
-          <button
-            type="button"
-            className="quiet"
-            onClick={() => set({ ...sign, causes: [...sign.causes, NEW_CAUSE] })}
-          >
+          <ActionButton look="quiet" onClick={() => set({ ...sign, causes: [...sign.causes, NEW_CAUSE] })}>
             Add cause
-          </button>
+          </ActionButton>
         )}
         {onReset && (
-          <button type="button" className="quiet" onClick={onReset}>
+          <ActionButton look="quiet" onClick={onReset}>
             {resetWord}
-          </button>
+          </ActionButton>
         )}
-        <button type="button" className="quiet" onClick={onLeave}>
+        <ActionButton look="quiet" onClick={onLeave}>
           Cancel
-        </button>
+        </ActionButton>
       </div>
     </form>
   );

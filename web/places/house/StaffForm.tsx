@@ -2,6 +2,7 @@ import { ROLE_WORD, ROLES, type Role, type StaffView } from '@rocchetto/contract
 import { useState } from 'react';
 import { useChangeStaffMutation } from '../../api/staff.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, SelectField, TextField } from '../../shared/pieces.tsx';
 
 /** Another name or role for somebody who works here. */
 export function StaffForm({ of: s, onDone }: { of: StaffView; onDone: () => void }) {
@@ -21,9 +22,9 @@ export function StaffForm({ of: s, onDone }: { of: StaffView; onDone: () => void
       <Problem error={error} />
       <div className="row">
         <label htmlFor="staff-name">Name</label>
-        <input
+        <TextField
           id="staff-name"
-          className="field grow"
+          className="grow"
           maxLength={200}
           autoComplete="off"
           autoFocus
@@ -31,24 +32,19 @@ export function StaffForm({ of: s, onDone }: { of: StaffView; onDone: () => void
           onChange={(e) => setName(e.target.value)}
         />
         <label htmlFor="staff-role">Role</label>
-        <select
-          id="staff-role"
-          className="field"
-          value={role}
-          onChange={(e) => setRole(e.target.value as Role)}
-        >
+        <SelectField id="staff-role" value={role} onChange={(e) => setRole(e.target.value as Role)}>
           {ROLES.map((r) => (
             <option key={r} value={r}>
               {ROLE_WORD[r]}
             </option>
           ))}
-        </select>
-        <button type="submit" className="take" disabled={name.trim() === '' || isLoading}>
+        </SelectField>
+        <ActionButton look="take" type="submit" disabled={name.trim() === '' || isLoading}>
           Save
-        </button>
-        <button type="button" className="quiet" onClick={onDone}>
+        </ActionButton>
+        <ActionButton look="quiet" onClick={onDone}>
           Cancel
-        </button>
+        </ActionButton>
       </div>
     </form>
   );

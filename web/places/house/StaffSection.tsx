@@ -1,5 +1,5 @@
 import { ROLE_WORD, ROLES, type Role, type StaffView } from '@rocchetto/contract';
-import { Button, Form, Input, Popconfirm, Select } from 'antd';
+import { Form, Input, Popconfirm, Select } from 'antd';
 import { useState } from 'react';
 import {
   useAddStaffMutation,
@@ -12,6 +12,7 @@ import { CopyText } from '../../shared/CopyText.tsx';
 import { emptyForm } from '../../shared/emptied.ts';
 import { useDays, useMay, useMe } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, Ledger } from '../../shared/pieces.tsx';
 import { problemOf } from '../../shared/problem-of.ts';
 import { HandOver } from './HandOver.tsx';
 import { StaffForm } from './StaffForm.tsx';
@@ -38,7 +39,7 @@ export function StaffSection() {
       {problemOf(removing.error).code === 'booked-ahead' && removing.originalArgs !== undefined && (
         <HandOver key={removing.originalArgs} from={removing.originalArgs} staff={staff} />
       )}
-      <table className="ledger">
+      <Ledger>
         <thead>
           <tr>
             <th scope="col">Name</th>
@@ -59,23 +60,17 @@ export function StaffSection() {
               <td>{s.ready ? 'set' : 'not set yet'}</td>
               {mayManage && (
                 <td>
-                  <button
-                    type="button"
-                    className="quiet"
-                    aria-label={`Edit ${s.name}`}
-                    onClick={() => setEditing(s.id)}
-                  >
+                  <ActionButton look="quiet" aria-label={`Edit ${s.name}`} onClick={() => setEditing(s.id)}>
                     Edit
-                  </button>
+                  </ActionButton>
                   {s.ready && (
-                    <button
-                      type="button"
-                      className="quiet"
+                    <ActionButton
+                      look="quiet"
                       aria-label={`New sign-in link for ${s.name}`}
                       onClick={() => void renew(s.id)}
                     >
                       New sign-in link
-                    </button>
+                    </ActionButton>
                   )}
                   {s.id !== me.id && (
                     <Popconfirm
@@ -85,9 +80,9 @@ export function StaffSection() {
                       cancelText="Cancel"
                       onConfirm={() => remove(s.id)}
                     >
-                      <button type="button" className="quiet" aria-label={`Remove ${s.name} from the staff`}>
+                      <ActionButton look="quiet" aria-label={`Remove ${s.name} from the staff`}>
                         Remove
-                      </button>
+                      </ActionButton>
                     </Popconfirm>
                   )}
                 </td>
@@ -95,7 +90,7 @@ export function StaffSection() {
             </tr>
           ))}
         </tbody>
-      </table>
+      </Ledger>
       {staff
         .filter((s) => s.id === editing)
         .map((s) => (
@@ -141,23 +136,21 @@ function Invitations({ of, made, renew }: InvitationsProps) {
               <span className={s.linkUntil ? 'soft' : 'pending'}>
                 {s.linkUntil ? `link works until ${short(s.linkUntil)}` : 'no link'}
               </span>
-              <button
-                type="button"
-                className="quiet"
+              <ActionButton
+                look="quiet"
                 aria-label={`${s.linkUntil ? 'Make new link' : 'Make link'} for ${s.name}`}
                 onClick={() => renew(s.id)}
               >
                 {s.linkUntil ? 'Make new link' : 'Make link'}
-              </button>
+              </ActionButton>
               {s.linkUntil && (
-                <button
-                  type="button"
-                  className="quiet"
+                <ActionButton
+                  look="quiet"
                   aria-label={`Withdraw link of ${s.name}`}
                   onClick={() => void withdraw(s.id)}
                 >
                   Withdraw link
-                </button>
+                </ActionButton>
               )}
             </div>
             {s.linkUntil && made[s.id] && (
@@ -207,9 +200,9 @@ function AddStaff({ joined }: { joined: (id: number, path: string) => void }) {
             <Select options={ROLES.map((r) => ({ value: r, label: ROLE_WORD[r] }))} />
           </Form.Item>
         </div>
-        <Button htmlType="submit" loading={adding.isLoading}>
+        <ActionButton look="plain" type="submit" busy={adding.isLoading}>
           Add staff
-        </Button>
+        </ActionButton>
       </Form>
     </>
   );

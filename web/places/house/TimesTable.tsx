@@ -3,6 +3,7 @@ import { PER, TIMES, WAITS, type Wait, WORK_STEPS, type WorkStep } from '@rocche
 import { InputNumber } from 'antd';
 import { useState } from 'react';
 import { usePlanPastQuery } from '../../api/plan.ts';
+import { ActionButton, Ledger } from '../../shared/pieces.tsx';
 import { EditActs } from './EditActs.tsx';
 
 type Own = Pick<HouseBench, 'times' | 'waits'>;
@@ -68,14 +69,13 @@ export function TimesTable({
                 {p.name}: usually {p.median.toFixed(2)} of its time, 8 in 10 between {p.low.toFixed(2)} and{' '}
                 {p.high.toFixed(2)}, {p.cases} times.{' '}
                 {onKeep && written === null && Math.abs(p.median - 1) >= 0.05 && (
-                  <button
-                    type="button"
-                    className="quiet"
+                  <ActionButton
+                    look="quiet"
                     disabled={busy}
                     onClick={() => void onKeep(correct(p.step, p.median))}
                   >
                     Correct the times of “{p.name}”
-                  </button>
+                  </ActionButton>
                 )}
               </li>
             ))}
@@ -83,7 +83,7 @@ export function TimesTable({
         </>
       )}
       <div className="scroll">
-        <table className="ledger rules figures">
+        <Ledger className="rules figures">
           <thead>
             <tr>
               <th scope="col">Work</th>
@@ -117,10 +117,10 @@ export function TimesTable({
               )),
             )}
           </tbody>
-        </table>
+        </Ledger>
       </div>
       <div className="scroll">
-        <table className="ledger rules figures">
+        <Ledger className="rules figures">
           <thead>
             <tr>
               <th scope="col">Waiting</th>
@@ -151,7 +151,7 @@ export function TimesTable({
               </tr>
             ))}
           </tbody>
-        </table>
+        </Ledger>
       </div>
     </>
   );

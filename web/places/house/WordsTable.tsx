@@ -19,6 +19,7 @@ import { useClock } from '../../shared/clock.ts';
 import { useDays, useMay, useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 import { isPage, Languages, PAGE_NAMES, type PageKind, PageTexts } from './Languages.tsx';
 
 /** What clients are told, in the house's own words and languages: with the fields there are, read as a client would read it. */
@@ -44,15 +45,14 @@ export function WordsTable() {
       />
       <div className="row">
         {([...MESSAGE_KINDS, ...(language ? (['page', 'home', 'kinds'] as const) : [])] as const).map((k) => (
-          <button
+          <ActionButton
+            look="ask"
             key={k}
-            type="button"
-            className="ask"
             aria-pressed={kind === k}
             onClick={() => setKind(kind === k ? null : k)}
           >
             {isPage(k) ? PAGE_NAMES[k] : k.replace('-', ' ')}
-          </button>
+          </ActionButton>
         ))}
       </div>
       {isPage(kind) && language && (
@@ -153,13 +153,13 @@ function Words({ kind, language, version, rules, may, roomName }: Props) {
       )}
       {may && (
         <div className="row acts">
-          <button type="submit" className="take" disabled={isLoading || strange.length > 0}>
+          <ActionButton look="take" type="submit" disabled={isLoading || strange.length > 0}>
             Save text
-          </button>
+          </ActionButton>
           {kept && (
-            <button type="button" className="quiet" onClick={() => void save(null)}>
+            <ActionButton look="quiet" onClick={() => void save(null)}>
               {language ? 'Use the studio’s own text' : 'Reset to the usual text'}
-            </button>
+            </ActionButton>
           )}
         </div>
       )}

@@ -6,6 +6,7 @@ import { useChangeWorkMutation, useDiaryHouseQuery } from '../../api/hours.ts';
 import { Mark } from '../../parts/people/Mark.tsx';
 import { useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, Ledger } from '../../shared/pieces.tsx';
 import { HoursField } from './HoursField.tsx';
 import { StandOutside } from './WouldStand.tsx';
 
@@ -19,7 +20,7 @@ export function WorkTable() {
     <>
       <h2>Staff hours and skills</h2>
       <div className="scroll">
-        <table className="ledger">
+        <Ledger>
           <thead>
             <tr>
               <th scope="col">Name</th>
@@ -45,21 +46,20 @@ export function WorkTable() {
                 <td>{hoursWords(s.hours) || 'opening hours'}</td>
                 {may && (
                   <td>
-                    <button
-                      type="button"
-                      className="quiet"
+                    <ActionButton
+                      look="quiet"
                       aria-expanded={open === s.id}
                       aria-label={`Edit hours and skills of ${s.name}`}
                       onClick={() => setOpen(open === s.id ? 0 : s.id)}
                     >
                       {open === s.id ? 'Close' : 'Edit'}
-                    </button>
+                    </ActionButton>
                   </td>
                 )}
               </tr>
             ))}
           </tbody>
-        </table>
+        </Ledger>
       </div>
       {house.staff
         .filter((s) => s.id === open)
@@ -137,12 +137,12 @@ function WorkForm({ of: s, onDone }: { of: StaffAtWork; onDone: () => void }) {
       />
       {hours && <StandOutside staffId={s.id} hours={hours} before={s.hours} />}
       <div className="row acts">
-        <button type="submit" className="take" disabled={isLoading || hours === null}>
+        <ActionButton look="take" type="submit" disabled={isLoading || hours === null}>
           Save
-        </button>
-        <button type="button" className="quiet" onClick={onDone}>
+        </ActionButton>
+        <ActionButton look="quiet" onClick={onDone}>
           Cancel
-        </button>
+        </ActionButton>
       </div>
     </form>
   );

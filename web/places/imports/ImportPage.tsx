@@ -1,3 +1,4 @@
+import { ActionButton, FileField, Ledger, SelectField, Tick } from '../../shared/pieces.tsx';
 import '../../parts/pictures/pictures.css';
 import './imports.css';
 import type { ImportReport, ImportView } from '@rocchetto/contract';
@@ -62,9 +63,8 @@ function Upload({ onRead, again }: { onRead: (id: number) => void; again: boolea
       {says && <Notice is="bad">{says}</Notice>}
       <p className="row">
         <span className="picturefield">
-          <input
+          <FileField
             id="old-book"
-            type="file"
             accept=".csv,.txt,.tsv,text/csv"
             disabled={busy}
             onChange={(e) => e.target.files?.[0] && void send(e.target.files[0])}
@@ -145,9 +145,8 @@ function Open({
       {of.says && <Notice>{of.says}</Notice>}
       <Problem error={taking.error} />
       <div className="row acts">
-        <button
-          type="button"
-          className="take"
+        <ActionButton
+          look="take"
           disabled={of.says !== '' || taking.isLoading}
           onClick={async () => {
             // Not before the last choice has arrived.
@@ -157,7 +156,7 @@ function Open({
           }}
         >
           Import {of.rows - reading.leave.length} rows
-        </button>
+        </ActionButton>
       </div>
       <Preview
         of={of}
@@ -199,9 +198,8 @@ function Mapping({
           {of.delimiter === '\t' ? 'tabs' : of.delimiter === ';' ? 'semicolons' : `“${of.delimiter}”`}
         </span>
         <label htmlFor="encoding">Encoding</label>
-        <select
+        <SelectField
           id="encoding"
-          className="field"
           value={encoding}
           onChange={(e) => send({ encoding: e.target.value as ImportView['encoding'] })}
         >
@@ -210,10 +208,10 @@ function Mapping({
               {e}
             </option>
           ))}
-        </select>
+        </SelectField>
       </p>
       <div className="scroll">
-        <table className="ledger">
+        <Ledger>
           <thead>
             <tr>
               <th scope="col">Column</th>
@@ -230,8 +228,7 @@ function Mapping({
                 <tr key={`${i} ${h}`}>
                   <td>{name}</td>
                   <td>
-                    <select
-                      className="field"
+                    <SelectField
                       aria-label={`${name} contains`}
                       value={keyOf(c)}
                       onChange={(e) => set(i, columnOf(e.target.value, c))}
@@ -247,25 +244,23 @@ function Mapping({
                           {m.name}
                         </option>
                       ))}
-                    </select>
+                    </SelectField>
                   </td>
                   <td>
                     {c.is === 'measure' && (
-                      <select
-                        className="field"
+                      <SelectField
                         aria-label={`Unit of ${name}`}
                         value={c.unit}
                         onChange={(e) => set(i, { ...c, unit: e.target.value as 'cm' | 'in' })}
                       >
                         <option value="cm">centimetres</option>
                         <option value="in">inches</option>
-                      </select>
+                      </SelectField>
                     )}
                   </td>
                   <td>
                     {c.is === 'measure' && measure(c.id).kind === 'girth' && (
-                      <select
-                        className="field"
+                      <SelectField
                         aria-label={`Share of ${name}`}
                         value={c.way}
                         onChange={(e) => set(i, { ...c, way: e.target.value as (typeof WAYS)[number] })}
@@ -275,14 +270,14 @@ function Mapping({
                             {w}
                           </option>
                         ))}
-                      </select>
+                      </SelectField>
                     )}
                   </td>
                 </tr>
               );
             })}
           </tbody>
-        </table>
+        </Ledger>
       </div>
     </>
   );
@@ -313,8 +308,7 @@ function Preview({
         {of.preview.map(({ row, read }) => (
           <li key={row} className={left.has(row) ? 'left' : undefined}>
             <label>
-              <input
-                type="checkbox"
+              <Tick
                 checked={!left.has(row)}
                 onChange={(e) => set(row, e.target.checked)}
                 aria-label={`Import row ${row}, ${read.name || 'without a name'}`}
@@ -349,14 +343,14 @@ function Preview({
       {of.rows > PAGE && (
         <p className="row">
           {from > 0 && (
-            <button type="button" className="quiet tall" onClick={() => onLook(Math.max(0, from - PAGE))}>
+            <ActionButton look="quiet" className="tall" onClick={() => onLook(Math.max(0, from - PAGE))}>
               Previous rows
-            </button>
+            </ActionButton>
           )}
           {from + PAGE < of.rows && (
-            <button type="button" className="quiet tall" onClick={() => onLook(from + PAGE)}>
+            <ActionButton look="quiet" className="tall" onClick={() => onLook(from + PAGE)}>
               Next rows
-            </button>
+            </ActionButton>
           )}
           <span className="soft">
             {from + 2} to {Math.min(of.rows, from + PAGE) + 1} of {of.rows + 1}; anything left out is listed

@@ -6,6 +6,7 @@ import {
   useDropClientListMutation,
 } from '../../api/sessions.ts';
 import { ListForm, NEW_LIST } from '../../parts/measuring-lists/ListForm.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 
 /** A client's own standing lists: made, changed and printed where the client is measured by them. */
 export function ClientLists({
@@ -31,9 +32,9 @@ export function ClientLists({
             <a href={`/api/client-lists/${l.id}/list.pdf`} target="_blank" rel="noreferrer">
               Print<span className="hidden"> {l.name}</span>
             </a>{' '}
-            <button type="button" className="quiet" onClick={() => setOpen(l)}>
+            <ActionButton look="quiet" onClick={() => setOpen(l)}>
               Edit<span className="hidden"> {l.name}</span>
-            </button>
+            </ActionButton>
           </li>
         ))}
       </ul>
@@ -45,9 +46,9 @@ export function ClientLists({
           onClose={() => setOpen(null)}
         />
       ) : (
-        <button type="button" className="plain" onClick={() => setOpen(NEW_LIST)}>
+        <ActionButton look="plain" onClick={() => setOpen(NEW_LIST)}>
           Add list
-        </button>
+        </ActionButton>
       )}
     </section>
   );

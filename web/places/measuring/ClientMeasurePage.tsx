@@ -5,6 +5,7 @@ import { useClientQuery } from '../../api/clients.ts';
 import { useClientListsQuery, useEarlierQuery, useMeasuringListsQuery } from '../../api/sessions.ts';
 import { useMay, useMe } from '../../shared/me.ts';
 import { Place } from '../../shared/Place.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 import { ClientLists } from './ClientLists.tsx';
 import { groundOfClient } from './ground.ts';
 import { SessionStart } from './SessionStart.tsx';
@@ -62,15 +63,14 @@ export function Component() {
       <fieldset className="row">
         <legend>By which list</legend>
         {lists.map((l) => (
-          <button
+          <ActionButton
+            look="ask"
             key={l.key}
-            type="button"
-            className="ask"
             aria-pressed={l === chosen}
             onClick={() => setParams({ list: l.key }, { replace: true })}
           >
             {l.name} ({l.measures.length})
-          </button>
+          </ActionButton>
         ))}
         <Link to="/how-we-measure#lists">Lists of the studio</Link>
       </fieldset>

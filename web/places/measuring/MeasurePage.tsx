@@ -7,6 +7,7 @@ import { Thread } from '../../parts/thread/Thread.tsx';
 import { useDays, useMe } from '../../shared/me.ts';
 import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 import { groundOfOrder } from './ground.ts';
 import { SessionStart } from './SessionStart.tsx';
 import { Taping } from './Taping.tsx';
@@ -72,10 +73,9 @@ function EarlierMeasuring({ order, onUse }: { order: OrderFull; onUse: (sessionI
       <Problem error={error} />
       <div className="row">
         {offered.map((s) => (
-          <button
+          <ActionButton
+            look="plain"
             key={s.id}
-            type="button"
-            className="plain"
             disabled={isLoading}
             onClick={async () => {
               const used = await use({ orderId: order.id, sessionId: s.id });
@@ -83,7 +83,7 @@ function EarlierMeasuring({ order, onUse }: { order: OrderFull; onUse: (sessionI
             }}
           >
             Use the measuring of {short(s.at)} ({s.read} {s.read === 1 ? 'figure' : 'figures'})
-          </button>
+          </ActionButton>
         ))}
       </div>
     </>

@@ -1,4 +1,5 @@
 import { type Measured, printLength, type SheetUnit } from '@rocchetto/core';
+import { ActionButton } from '../../shared/pieces.tsx';
 
 export interface RibbonItem {
   readonly id: string;
@@ -67,8 +68,8 @@ export function Ribbon({
         const state = stateOf(item);
         return (
           <li key={item.id} aria-current={item.id === at ? 'step' : undefined}>
-            <button
-              type="button"
+            <ActionButton
+              look="bare"
               title={`${item.name}: ${WORD[state]}`}
               aria-label={`${item.name}: ${WORD[state]}`}
               onClick={() => onGo(item.id)}
@@ -79,7 +80,7 @@ export function Ribbon({
               <span className="read">
                 {item.measured.raw === null ? '' : printLength(item.measured.raw, unit)}
               </span>
-            </button>
+            </ActionButton>
           </li>
         );
       })}

@@ -8,7 +8,7 @@ import {
   USUAL_SCHOOLS,
   withUnit,
 } from '@rocchetto/core';
-import { Button, Checkbox, Form, Input, Radio, Select } from 'antd';
+import { Checkbox, Form, Input, Radio, Select } from 'antd';
 import { useEffect, useState } from 'react';
 import { useHouseRulesQuery } from '../../api/house.ts';
 import { useStaffQuery } from '../../api/staff.ts';
@@ -16,6 +16,7 @@ import { useLengthRule } from '../../parts/readings/useLengthRule.ts';
 import { LengthInput } from '../../shared/LengthInput.tsx';
 import { useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 import type { Ground } from './ground.ts';
 import { useWalk, type Walk } from './useWalk.ts';
 
@@ -171,9 +172,9 @@ export function SessionStart({ ground, onBegin }: { ground: Ground; onBegin: (s:
         By starting you confirm that the client agreed to be touched and measured. Any measurement may be
         declined.
       </p>
-      <Button type="primary" htmlType="submit" autoFocus>
+      <ActionButton look="take" type="submit" autoFocus>
         Start measuring
-      </Button>
+      </ActionButton>
     </Form>
   );
 }

@@ -1,5 +1,6 @@
 import { agreementSentence, type Measured, printWritten, type SheetUnit, tell } from '@rocchetto/core';
 import { useState } from 'react';
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 
 /** What was read of this measurement in this session, how the readings agree, and a way to strike one out. */
 export function TakenReadings({
@@ -48,9 +49,9 @@ function Strike({ onStrike }: { onStrike: (why: string) => void }) {
   const [why, setWhy] = useState('');
   if (!open)
     return (
-      <button type="button" className="quiet" onClick={() => setOpen(true)}>
+      <ActionButton look="quiet" onClick={() => setOpen(true)}>
         Cross out
-      </button>
+      </ActionButton>
     );
   return (
     <form
@@ -60,8 +61,7 @@ function Strike({ onStrike }: { onStrike: (why: string) => void }) {
         onStrike(why.trim());
       }}
     >
-      <input
-        className="field"
+      <TextField
         aria-label="Reason for crossing out"
         placeholder="e.g. slipped, misheard"
         autoFocus
@@ -72,9 +72,9 @@ function Strike({ onStrike }: { onStrike: (why: string) => void }) {
           if (e.key === 'Escape') setOpen(false);
         }}
       />
-      <button type="submit" className="quiet">
+      <ActionButton look="quiet" type="submit">
         Cross out
-      </button>
+      </ActionButton>
     </form>
   );
 }

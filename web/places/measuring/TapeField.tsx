@@ -12,6 +12,7 @@ import {
 import type { Expectation } from '@rocchetto/core/net/expectation.ts';
 import { bandOf, bandSentence } from '@rocchetto/core/net/slips.ts';
 import { Notice } from '../../shared/Notice.tsx';
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 import { nextOf, otherUnit, type TapeFieldNow, type TapeFieldProps, useTapeField } from './useTapeField.ts';
 
 /** One big field: what was called out, understood in both units at once; Enter takes it. */
@@ -26,7 +27,8 @@ export function TapeField(props: TapeFieldProps) {
         htmlFor="reading"
       >{`${context.measure.name}, in ${unit === 'in' ? 'inches' : 'centimetres'}`}</label>
       <div className="row typed">
-        <input
+        <TextField
+          bare
           id="reading"
           ref={f.field}
           className={`reading${f.read?.ok ? ' chalked' : ''}`}
@@ -97,13 +99,14 @@ function Question({ of: f, unit }: { readonly of: TapeFieldNow; readonly unit: S
       ))}
       <p className="row answers">
         {f.answers.map(({ key, word, act }) => (
-          <button key={key} type="button" className="quiet" onClick={act}>
+          <ActionButton look="quiet" key={key} onClick={act}>
             <kbd>{key}</kbd> {word}
-          </button>
+          </ActionButton>
         ))}
       </p>
       <label htmlFor="reason">It’s right, because: </label>
-      <input
+      <TextField
+        bare
         id="reason"
         ref={f.why}
         className="reason"
@@ -139,30 +142,30 @@ function Turns({
   return (
     <>
       <div className="row turns">
-        <button type="button" className="quiet tall" onClick={() => setUnit(otherUnit(unit))}>
+        <ActionButton look="quiet" className="tall" onClick={() => setUnit(otherUnit(unit))}>
           tape in <strong>{unit === 'in' ? 'inches' : 'cm'}</strong>
-        </button>
+        </ActionButton>
         {f.girth && (
-          <button type="button" className="quiet tall" onClick={() => setTape(nextOf(TAPES, tape))}>
+          <ActionButton look="quiet" className="tall" onClick={() => setTape(nextOf(TAPES, tape))}>
             held <strong>{TAPE_NAME[tape]}</strong>
-          </button>
+          </ActionButton>
         )}
         {f.girth && (
-          <button type="button" className="quiet tall" onClick={() => f.setWay(nextOf(WAYS, f.way))}>
+          <ActionButton look="quiet" className="tall" onClick={() => f.setWay(nextOf(WAYS, f.way))}>
             measured as <strong>{f.way}</strong>
-          </button>
+          </ActionButton>
         )}
       </div>
       <div className="row turns">
-        <button type="button" className="take" onClick={f.take}>
+        <ActionButton look="take" onClick={f.take}>
           Save
-        </button>
-        <button type="button" className="quiet tall" onClick={() => f.mark('skipped')}>
+        </ActionButton>
+        <ActionButton look="quiet" className="tall" onClick={() => f.mark('skipped')}>
           Skip
-        </button>
-        <button type="button" className="quiet tall" onClick={() => f.mark('declined')}>
+        </ActionButton>
+        <ActionButton look="quiet" className="tall" onClick={() => f.mark('declined')}>
           Declined
-        </button>
+        </ActionButton>
       </div>
     </>
   );

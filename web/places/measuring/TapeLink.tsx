@@ -1,4 +1,5 @@
 import { tapeTyped } from '@rocchetto/core';
+import { ActionButton } from '../../shared/pieces.tsx';
 import type { DigitalTape } from './useDigitalTape.ts';
 
 /** In the margin of the tape: whether a digital tape is listened to, and what of it waits for a hand. */
@@ -10,15 +11,15 @@ export function TapeLink({ tape }: { tape: DigitalTape }) {
       {state === 'listening' ? (
         <p role="status">
           Connected.{' '}
-          <button type="button" className="quiet" onClick={tape.stop}>
+          <ActionButton look="quiet" onClick={tape.stop}>
             Stop
-          </button>
+          </ActionButton>
         </p>
       ) : (
         <p>
-          <button type="button" className="quiet" onClick={tape.listen}>
+          <ActionButton look="quiet" onClick={tape.listen}>
             Connect tape
-          </button>
+          </ActionButton>
           {state === 'held elsewhere' && (
             <span role="status"> Another page of this browser is using the tape.</span>
           )}
@@ -31,19 +32,18 @@ export function TapeLink({ tape }: { tape: DigitalTape }) {
             {offered.map((line) => (
               <li key={`${line.device} ${line.number}`}>
                 {tapeTyped(line)}, {ago(line.ago)}{' '}
-                <button
-                  type="button"
-                  className="quiet"
+                <ActionButton
+                  look="quiet"
                   onClick={() => {
                     tape.settle(line);
                     tape.use(line);
                   }}
                 >
                   Enter here
-                </button>{' '}
-                <button type="button" className="quiet" onClick={() => tape.settle(line)}>
+                </ActionButton>{' '}
+                <ActionButton look="quiet" onClick={() => tape.settle(line)}>
                   Discard
-                </button>
+                </ActionButton>
               </li>
             ))}
           </ul>

@@ -1,7 +1,8 @@
+import { ActionButton } from '../../shared/pieces.tsx';
 import '../../parts/tape/tape.css';
 import { measure as measureOf } from '@rocchetto/core';
 import { guideOf } from '@rocchetto/core/measures/guide/guide.ts';
-import { Button } from 'antd';
+
 import type { ReactNode } from 'react';
 import { TapeFigure } from '../../parts/tape/TapeFigure.tsx';
 import { Notice } from '../../shared/Notice.tsx';
@@ -68,9 +69,9 @@ export function Taping({ ground, session, thread, onAnew }: Props) {
           {taping.done && taping.misfit && (
             <Notice>
               <p>{taping.misfit.sentence}</p>
-              <button type="button" className="plain" onClick={() => taping.go(taping.misfit!.slip)}>
+              <ActionButton look="plain" onClick={() => taping.go(taping.misfit!.slip)}>
                 Read {measureOf(taping.misfit.slip).name} again
-              </button>
+              </ActionButton>
             </Notice>
           )}
           <End taping={taping} words={ground.after.words} />
@@ -86,17 +87,17 @@ export function Taping({ ground, session, thread, onAnew }: Props) {
 function End({ taping, words }: { taping: TapingState; words: string }) {
   const { needed, helps } = taping.open;
   const on = (
-    <Button type={taping.done ? 'primary' : 'default'} onClick={taping.toSheet}>
+    <ActionButton look={taping.done ? 'take' : 'plain'} onClick={taping.toSheet}>
       {words}
-    </Button>
+    </ActionButton>
   );
   if (needed > 0)
     return taping.passed > 0 ? (
       <p className="soft">
         Only what is needed: {needed} still to read.{' '}
-        <button type="button" className="quiet" onClick={taping.walkAll}>
+        <ActionButton look="quiet" onClick={taping.walkAll}>
           Measure the {taping.passed} optional ones too
-        </button>
+        </ActionButton>
       </p>
     ) : null;
   return (
@@ -104,9 +105,9 @@ function End({ taping, words }: { taping: TapingState; words: string }) {
       <span>All that is needed is read.{helps > 0 && ` ${helps} more would help.`}</span>
       {on}
       {taping.passed > 0 && (
-        <button type="button" className="quiet" onClick={taping.walkAll}>
+        <ActionButton look="quiet" onClick={taping.walkAll}>
           Measure the {taping.passed} optional ones too
-        </button>
+        </ActionButton>
       )}
     </div>
   );

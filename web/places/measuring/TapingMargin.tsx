@@ -8,6 +8,7 @@ import type { KeptReading } from '../../parts/outbox/readingsOutbox.ts';
 import { outbox } from '../../parts/outbox/useReadingsOutbox.ts';
 import { keepTogether } from '../../shared/keepTogether.ts';
 import { Notice } from '../../shared/Notice.tsx';
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 import type { Ground } from './ground.ts';
 import { TapeLink } from './TapeLink.tsx';
 import type { Session } from './useSession.ts';
@@ -23,9 +24,9 @@ function Refused({ all }: { all: readonly KeptReading[] }) {
           <li key={k.reading.id}>
             {measure(k.reading.measure).name}
             {k.reading.written && ` ${printWritten(k.reading.written)}`}: {k.refused}{' '}
-            <button type="button" className="quiet" onClick={() => void outbox().dismiss(k.reading.id)}>
+            <ActionButton look="quiet" onClick={() => void outbox().dismiss(k.reading.id)}>
               Discard
-            </button>
+            </ActionButton>
           </li>
         ))}
       </ul>
@@ -98,9 +99,9 @@ export function TapingMargin({
             ·{' '}
           </>
         )}
-        <button type="button" className="quiet" onClick={onAnew}>
+        <ActionButton look="quiet" onClick={onAnew}>
           Start a new session
-        </button>
+        </ActionButton>
       </section>
       <Besides onAdd={addMeasure} />
       <TapeLink tape={digital} />
@@ -142,8 +143,7 @@ function Besides({ onAdd }: { onAdd: (id: string) => void }) {
   return (
     <section>
       <h2>Add another measurement</h2>
-      <input
-        className="field"
+      <TextField
         aria-label="Find another measurement"
         placeholder="scye depth, bicep …"
         value={typed}
@@ -153,16 +153,15 @@ function Besides({ onAdd }: { onAdd: (id: string) => void }) {
       <ul className="why">
         {found.map((m) => (
           <li key={m.id}>
-            <button
-              type="button"
-              className="quiet"
+            <ActionButton
+              look="quiet"
               onClick={() => {
                 setTyped('');
                 onAdd(m.id);
               }}
             >
               {m.name}
-            </button>
+            </ActionButton>
           </li>
         ))}
       </ul>

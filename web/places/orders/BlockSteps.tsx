@@ -4,6 +4,7 @@ import { inHand } from '@rocchetto/core/units/in-hand.ts';
 import { Select } from 'antd';
 import { useState } from 'react';
 import { LengthInput } from '../../shared/LengthInput.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 import { choiceOf, stepInWords } from './step-words.ts';
 
 /** Steps of a brief after its parts have changed: those of parts that are still there, by their new place. */
@@ -124,9 +125,9 @@ interface KeysProps {
 function StepKeys({ named, onUp, onDown, onEdit, onRemove }: KeysProps) {
   const key = (word: string, says: string, go: (() => void) | undefined) =>
     go && (
-      <button type="button" className="quiet" aria-label={`${says} ${named}`} onClick={go}>
+      <ActionButton look="quiet" aria-label={`${says} ${named}`} onClick={go}>
         {word}
-      </button>
+      </ActionButton>
     );
   return (
     <span className="step-keys">
@@ -197,14 +198,14 @@ function WriteStep({ writing, parts, unit, offered, onWrite, onDone }: WriteProp
         />
       )}
       {step && (
-        <button type="button" className="plain" disabled={!ready} onClick={add}>
+        <ActionButton look="plain" disabled={!ready} onClick={add}>
           {at === null ? 'Add step' : 'Save step'}
-        </button>
+        </ActionButton>
       )}
       {at !== null && (
-        <button type="button" className="quiet" onClick={() => onWrite(NOTHING)}>
+        <ActionButton look="quiet" onClick={() => onWrite(NOTHING)}>
           Cancel
-        </button>
+        </ActionButton>
       )}
     </div>
   );

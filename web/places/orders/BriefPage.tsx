@@ -1,3 +1,4 @@
+import { ActionButton } from '../../shared/pieces.tsx';
 import '../../parts/garment/garment.css';
 import '../../parts/ledger/ledger.css';
 import './orders.css';
@@ -21,7 +22,7 @@ import {
 } from '@rocchetto/core';
 import { isCut } from '@rocchetto/core/thread/stage.ts';
 import { inHand } from '@rocchetto/core/units/in-hand.ts';
-import { Button, Form, Radio } from 'antd';
+import { Form, Radio } from 'antd';
 import { useEffect, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { useChangeBriefMutation, useOrderQuery } from '../../api/orders.ts';
@@ -278,9 +279,9 @@ function Brief({ order, refetch }: Props) {
         )}
         <BriefFields unit={unit} />
         {mayWrite && (
-          <Button type="primary" htmlType="submit" loading={saving.isLoading}>
+          <ActionButton look="take" type="submit" busy={saving.isLoading}>
             Save brief
-          </Button>
+          </ActionButton>
         )}
       </Form>
       <DesignPictures orderId={order.id} />

@@ -5,6 +5,7 @@ import { useCancelOrderMutation, useReopenOrderMutation } from '../../api/orders
 import { useDays } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, TextField, Tick } from '../../shared/pieces.tsx';
 
 /** An order that is not wanted any more: cancelled with a reason, and what is booked ahead with it if the hand says so. */
 export function CancelOrder({ order, onDone }: { order: OrderFull; onDone: () => void }) {
@@ -32,9 +33,9 @@ export function CancelOrder({ order, onDone }: { order: OrderFull; onDone: () =>
     >
       <p className="row">
         <label htmlFor="cancel-order-reason">Reason for cancelling</label>
-        <input
+        <TextField
           id="cancel-order-reason"
-          className="field grow"
+          className="grow"
           maxLength={500}
           autoFocus
           value={reason}
@@ -44,19 +45,19 @@ export function CancelOrder({ order, onDone }: { order: OrderFull; onDone: () =>
       {ahead.length > 0 && (
         <p>
           <label>
-            <input type="checkbox" checked={also} onChange={(e) => setAlso(e.target.checked)} /> Cancel its
-            appointments too: {ahead.map((a) => `${a.kindName}, ${short(a.day)}, ${a.time}`).join('; ')}
+            <Tick checked={also} onChange={(e) => setAlso(e.target.checked)} /> Cancel its appointments too:{' '}
+            {ahead.map((a) => `${a.kindName}, ${short(a.day)}, ${a.time}`).join('; ')}
           </label>
         </p>
       )}
       <Problem error={error} />
       <div className="row">
-        <button type="submit" className="take" disabled={reason.trim() === '' || isLoading}>
+        <ActionButton look="take" type="submit" disabled={reason.trim() === '' || isLoading}>
           Cancel order
-        </button>
-        <button type="button" className="quiet" onClick={onDone}>
+        </ActionButton>
+        <ActionButton look="quiet" onClick={onDone}>
           Keep order
-        </button>
+        </ActionButton>
       </div>
     </form>
   );
@@ -71,14 +72,13 @@ export function Cancelled({ order, may }: { order: OrderFull; may: boolean }) {
       <Notice>
         This order is cancelled: {order.cancelledReason}{' '}
         {may && (
-          <button
-            type="button"
-            className="plain"
+          <ActionButton
+            look="plain"
             disabled={isLoading}
             onClick={() => void reopen({ id: order.id, version: order.version })}
           >
             Reopen order
-          </button>
+          </ActionButton>
         )}
       </Notice>
       <Problem error={error} />

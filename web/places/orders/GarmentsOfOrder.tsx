@@ -4,6 +4,7 @@ import { type FormEvent, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useAddGarmentMutation } from '../../api/orders.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, Ledger, TextField } from '../../shared/pieces.tsx';
 
 /** The garments of an order: measured together, each with its own brief, sheet and cut. */
 export function GarmentsOfOrder({ order, mayWrite }: { order: OrderFull; mayWrite: boolean }) {
@@ -25,7 +26,7 @@ export function GarmentsOfOrder({ order, mayWrite }: { order: OrderFull; mayWrit
         <>
           <h2>Garments of this order</h2>
           <p className="soft">Measured once for all; each has its own sheet and is cut on its own.</p>
-          <table className="ledger">
+          <Ledger>
             <tbody>
               {order.garments.map((g) => (
                 <tr key={g.id}>
@@ -41,7 +42,7 @@ export function GarmentsOfOrder({ order, mayWrite }: { order: OrderFull; mayWrit
                 </tr>
               ))}
             </tbody>
-          </table>
+          </Ledger>
         </>
       )}
       {mayWrite &&
@@ -49,8 +50,7 @@ export function GarmentsOfOrder({ order, mayWrite }: { order: OrderFull; mayWrit
           <form className="row" onSubmit={(e) => void send(e)}>
             <label className="grow">
               Further garment{' '}
-              <input
-                className="field"
+              <TextField
                 value={what}
                 maxLength={200}
                 placeholder="e.g. jacket"
@@ -58,17 +58,17 @@ export function GarmentsOfOrder({ order, mayWrite }: { order: OrderFull; mayWrit
                 onChange={(e) => setWhat(e.target.value)}
               />
             </label>
-            <button type="submit" className="plain" disabled={what.trim() === '' || adding.isLoading}>
+            <ActionButton look="plain" type="submit" disabled={what.trim() === '' || adding.isLoading}>
               Add garment and write brief
-            </button>
-            <button type="button" className="quiet" onClick={() => setOpen(false)}>
+            </ActionButton>
+            <ActionButton look="quiet" onClick={() => setOpen(false)}>
               Cancel
-            </button>
+            </ActionButton>
           </form>
         ) : (
-          <button type="button" className="quiet" onClick={() => setOpen(true)}>
+          <ActionButton look="quiet" onClick={() => setOpen(true)}>
             Add garment
-          </button>
+          </ActionButton>
         ))}
       <Problem error={adding.error} />
     </section>

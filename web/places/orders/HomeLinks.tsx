@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useAddHomeLinkMutation, useCloseHomeLinkMutation, useHomeLinksQuery } from '../../api/home-links.ts';
 import { useDays } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 
 const WORD: Readonly<Record<HomeLinkView['state'], string>> = {
   open: 'open until',
@@ -42,16 +43,15 @@ export function HomeLinks({ orderId, client }: { orderId: number; client: string
             {WORD[l.state]} {short(l.state === 'sent' ? l.sentAt : l.expiresAt)},{' '}
             <span className="soft">asked by {l.madeBy}</span>{' '}
             {l.state === 'open' && (
-              <button
-                type="button"
-                className="quiet"
+              <ActionButton
+                look="quiet"
                 onClick={() => {
                   setMade('');
                   void close({ id: l.id, orderId });
                 }}
               >
                 Close link
-              </button>
+              </ActionButton>
             )}
           </li>
         ))}
@@ -59,15 +59,15 @@ export function HomeLinks({ orderId, client }: { orderId: number; client: string
       {made && open && (
         <div className="notice good" role="status">
           <p>Send this link to {client}. It is shown once.</p>
-          <input className="field" readOnly aria-label="Link for measuring at home" value={made} />
-          <button type="button" className="quiet" onClick={copy}>
+          <TextField readOnly aria-label="Link for measuring at home" value={made} />
+          <ActionButton look="quiet" onClick={copy}>
             {copied ? 'Copied' : 'Copy link'}
-          </button>
+          </ActionButton>
         </div>
       )}
-      <button type="button" className="quiet" disabled={adding.isLoading} onClick={() => void make()}>
+      <ActionButton look="quiet" disabled={adding.isLoading} onClick={() => void make()}>
         {open ? 'Create new link (closes the old one)' : 'Create link for two weeks'}
-      </button>
+      </ActionButton>
     </section>
   );
 }

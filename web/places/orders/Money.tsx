@@ -7,6 +7,7 @@ import { emptied } from '../../shared/emptied.ts';
 import { useDays } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, Ledger, SelectField, TextField } from '../../shared/pieces.tsx';
 import { usePrice } from '../../shared/usePrice.ts';
 
 type Of = { readonly orderId: number };
@@ -54,7 +55,7 @@ export function Money({ orderId }: Of) {
           here automatically.
         </p>
       ) : (
-        <table className="ledger figures money">
+        <Ledger className="figures money">
           <tbody>
             {data.estimate && (
               <tr>
@@ -86,14 +87,13 @@ export function Money({ orderId }: Of) {
                   {price(m.amount)}
                 </td>
                 <td>
-                  <button
-                    type="button"
-                    className="quiet"
+                  <ActionButton
+                    look="quiet"
                     aria-label={`Remove: ${IS[m.is]} ${price(m.amount)}`}
                     onClick={() => void take({ id: m.id, orderId })}
                   >
                     Remove
-                  </button>
+                  </ActionButton>
                 </td>
               </tr>
             ))}
@@ -107,7 +107,7 @@ export function Money({ orderId }: Of) {
               <td />
             </tr>
           </tfoot>
-        </table>
+        </Ledger>
       )}
       {data.estimate && data.noted.some((m) => m.is === 'price') && (
         <Notice>
@@ -128,20 +128,15 @@ export function Money({ orderId }: Of) {
           }
         }}
       >
-        <select
-          className="field"
-          aria-label="Type"
-          value={is}
-          onChange={(e) => setIs(e.target.value as MoneyWrite['is'])}
-        >
+        <SelectField aria-label="Type" value={is} onChange={(e) => setIs(e.target.value as MoneyWrite['is'])}>
           {Object.entries(IS).map(([id, word]) => (
             <option key={id} value={id}>
               {word}
             </option>
           ))}
-        </select>
-        <input
-          className="field short"
+        </SelectField>
+        <TextField
+          className="short"
           aria-label="Amount"
           inputMode="decimal"
           placeholder="0.00"
@@ -150,8 +145,8 @@ export function Money({ orderId }: Of) {
           aria-describedby={sum.ok ? undefined : 'amount-wrong'}
           onChange={(e) => setAmount(e.target.value)}
         />
-        <input
-          className="field grow"
+        <TextField
+          className="grow"
           aria-label="For"
           placeholder="e.g. deposit"
           maxLength={200}
@@ -163,9 +158,9 @@ export function Money({ orderId }: Of) {
             {sum.sentence}
           </p>
         )}
-        <button type="submit" className="plain" disabled={!sum.ok || !sum.amount || noting.isLoading}>
+        <ActionButton look="plain" type="submit" disabled={!sum.ok || !sum.amount || noting.isLoading}>
           Save entry
-        </button>
+        </ActionButton>
       </form>
     </section>
   );

@@ -1,9 +1,10 @@
 import { type OrderWrite, ROLE_WORD } from '@rocchetto/contract';
-import { Button, Form, Input, Select } from 'antd';
+import { Form, Input, Select } from 'antd';
 import { useState } from 'react';
 import { useClientsQuery } from '../../api/clients.ts';
 import { useStaffQuery } from '../../api/staff.ts';
 import { DateField, dateRule } from '../../shared/DateField.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 import { useSettled } from '../../shared/useSettled.ts';
 
 interface Values extends Omit<OrderWrite, 'wornOn' | 'dueOn'> {
@@ -104,9 +105,9 @@ export function OrderForm({ start, clientName, mayMove = false, busy, saveWord, 
           />
         </Form.Item>
       </div>
-      <Button type="primary" htmlType="submit" loading={busy}>
+      <ActionButton look="take" type="submit" busy={busy}>
         {saveWord}
-      </Button>
+      </ActionButton>
     </Form>
   );
 }

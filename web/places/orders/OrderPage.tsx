@@ -1,7 +1,7 @@
 import type { OrderFull, OrderWrite } from '@rocchetto/contract';
 import { STATUS_WORD } from '@rocchetto/core/diary/kinds.ts';
 import { isCut, STAGE_WORD } from '@rocchetto/core/thread/stage.ts';
-import { Button, Upload } from 'antd';
+import { Upload } from 'antd';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useChangeOrderMutation, useImportSpecMutation, useOrderQuery } from '../../api/orders.ts';
@@ -15,6 +15,7 @@ import { useDays, useMay, useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 import { useVersionedSave } from '../../shared/useVersionedSave.tsx';
 import { briefWords } from './brief-words.ts';
 import { Cancelled, CancelOrder, mayBeCancelled } from './Cancelling.tsx';
@@ -78,9 +79,9 @@ export function Component() {
             saveWord="Save"
             onSave={(w) => save(w, version)}
           />
-          <Button type="text" onClick={leave}>
+          <ActionButton look="quiet" onClick={leave}>
             Cancel
-          </Button>
+          </ActionButton>
         </>
       ) : (
         <>
@@ -101,9 +102,15 @@ export function Component() {
           />
           <div className="row acts">
             <Next order={order} mayMeasure={mayMeasure} mayBrief={mayBrief} />
-            {mayWrite && <Button onClick={edit}>Edit order</Button>}
+            {mayWrite && (
+              <ActionButton look="plain" onClick={edit}>
+                Edit order
+              </ActionButton>
+            )}
             {mayWrite && mayBeCancelled(order) && !cancelling && (
-              <Button onClick={() => setCancelling(true)}>Cancel order …</Button>
+              <ActionButton look="plain" onClick={() => setCancelling(true)}>
+                Cancel order …
+              </ActionButton>
             )}
             <Link to={`/orders/${order.id}/plan`}>Plan</Link>
             {mayPrice && made && <Link to={`/orders/${order.id}/estimate`}>Estimate</Link>}
@@ -245,7 +252,9 @@ function Import({ id }: { id: number }) {
           return false;
         }}
       >
-        <Button loading={isLoading}>Choose file</Button>
+        <ActionButton look="plain" busy={isLoading}>
+          Choose file
+        </ActionButton>
       </Upload>
     </section>
   );

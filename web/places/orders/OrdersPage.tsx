@@ -1,3 +1,4 @@
+import { ActionButton, SelectField } from '../../shared/pieces.tsx';
 import '../../parts/ledger/ledger.css';
 import './orders.css';
 import type { OrderRow, OrderView } from '@rocchetto/contract';
@@ -90,20 +91,18 @@ export function Component() {
         <fieldset className="row">
           <legend className="hidden">Which orders</legend>
           {VIEWS.map(([v, word]) => (
-            <button
+            <ActionButton
+              look="ask"
               key={v}
-              type="button"
-              className="ask"
               aria-pressed={v === view}
               onClick={() => ask({ view: v === 'work' ? '' : v })}
             >
               {word}
-            </button>
+            </ActionButton>
           ))}
         </fieldset>
         <div className="row">
-          <select
-            className="field"
+          <SelectField
             aria-label="Status"
             value={stage ?? ''}
             onChange={(e) => ask({ stage: e.target.value })}
@@ -114,9 +113,8 @@ export function Component() {
                 {STAGE_WORD[s]}
               </option>
             ))}
-          </select>
-          <select
-            className="field"
+          </SelectField>
+          <SelectField
             aria-label="Responsible"
             value={responsible ?? ''}
             onChange={(e) => ask({ responsible: e.target.value })}
@@ -127,7 +125,7 @@ export function Component() {
                 {s.name}
               </option>
             ))}
-          </select>
+          </SelectField>
         </div>
       </div>
       {error && data && <Problem error={error} again={refetch} />}

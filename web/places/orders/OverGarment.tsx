@@ -1,10 +1,10 @@
 import type { OrderFull } from '@rocchetto/contract';
 import { sheetOfView } from '@rocchetto/contract/to-core.ts';
-import { Button } from 'antd';
 import { useState } from 'react';
 import { useLazySheetQuery } from '../../api/sheets.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 
 /** The field of a part that takes a finished girth of what is worn beneath, by the figure that tells it. */
 const TAKEN: Readonly<Record<string, readonly (readonly [field: string, figure: string])[]>> = {
@@ -62,9 +62,9 @@ export function OverGarment({
       <div className="row">
         <span>Worn over</span>
         {others.map((g) => (
-          <Button key={g.id} loading={isFetching} onClick={() => void take(g.id, g.what)}>
+          <ActionButton look="plain" key={g.id} busy={isFetching} onClick={() => void take(g.id, g.what)}>
             {g.number} {g.what}: copy its finished girths
-          </Button>
+          </ActionButton>
         ))}
       </div>
       <Problem error={error} />

@@ -6,6 +6,7 @@ import { lines } from '@rocchetto/core/pattern/polyline.ts';
 import { select } from 'd3-selection';
 import { type ZoomBehavior, zoom, zoomIdentity, zoomTransform } from 'd3-zoom';
 import { type KeyboardEvent, type MouseEvent, memo, useEffect, useMemo, useRef, useState } from 'react';
+import { ActionButton } from '../../shared/pieces.tsx';
 import { type At, caughtBy, placesOf } from './places.ts';
 
 /** All pieces lie in rows of about this width, cm. */
@@ -128,12 +129,12 @@ export function Board({ pieces, marked, measuring, unit }: Props) {
         </svg>
       </div>
       <p className="row noprint">
-        <button type="button" className="ask" onClick={() => zoomed(1.6)}>
+        <ActionButton look="ask" onClick={() => zoomed(1.6)}>
           Nearer
-        </button>
-        <button type="button" className="ask" onClick={() => zoomed(1 / 1.6)}>
+        </ActionButton>
+        <ActionButton look="ask" onClick={() => zoomed(1 / 1.6)}>
           Further away
-        </button>
+        </ActionButton>
         <span role="status">{measuring ? toldOf(picked.length, apart, unit) : ''}</span>
       </p>
     </div>

@@ -1,3 +1,4 @@
+import { ActionButton, SelectField } from '../../shared/pieces.tsx';
 import './paper-pattern.css';
 import type { PatternView } from '@rocchetto/contract';
 import { printSigned, printWithUnit, type SheetUnit } from '@rocchetto/core';
@@ -98,34 +99,29 @@ function Shown({ view, unit, piece, seam, onSet }: ShownProps) {
       <div className="looking noprint">
         <label>
           Show
-          <select className="field" value={alone?.id ?? ''} onChange={(e) => onSet('piece', e.target.value)}>
+          <SelectField value={alone?.id ?? ''} onChange={(e) => onSet('piece', e.target.value)}>
             <option value="">all pieces</option>
             {pieces.map((p) => (
               <option key={p.id} value={p.id}>
                 {p.name}
               </option>
             ))}
-          </select>
+          </SelectField>
         </label>
         <label>
           Walk a seam
-          <select className="field" value={walked?.id ?? ''} onChange={(e) => onSet('seam', e.target.value)}>
+          <SelectField value={walked?.id ?? ''} onChange={(e) => onSet('seam', e.target.value)}>
             <option value="">none</option>
             {view.seams.map((s) => (
               <option key={s.id} value={s.id}>
                 {s.name}
               </option>
             ))}
-          </select>
+          </SelectField>
         </label>
-        <button
-          type="button"
-          className="ask"
-          aria-pressed={measuring}
-          onClick={() => setMeasuring((m) => !m)}
-        >
+        <ActionButton look="ask" aria-pressed={measuring} onClick={() => setMeasuring((m) => !m)}>
           Measure between two places
-        </button>
+        </ActionButton>
       </div>
       {walked && <SeamWalk seam={walked} unit={unit} />}
       <Board

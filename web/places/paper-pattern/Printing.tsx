@@ -3,6 +3,7 @@ import { type Cm, printWithUnit, readLength, type SheetUnit, writtenToCm } from 
 import { PAPERS } from '@rocchetto/core/pattern/papers.ts';
 import { useState } from 'react';
 import { chalkCard, type PatternAsk, patternFile } from '../../api/pattern.ts';
+import { SelectField, TextField, Tick } from '../../shared/pieces.tsx';
 
 interface Props {
   readonly id: number;
@@ -22,12 +23,7 @@ export function Printing({ id, view, ask, counting, unit, onSet }: Props) {
   const fits = width >= 30 && width <= 300;
   const tick = (key: 'apart' | 'opened' | 'toile', label: string) => (
     <label>
-      <input
-        type="checkbox"
-        checked={ask[key] === '1'}
-        onChange={(e) => onSet(key, e.target.checked ? '1' : null)}
-      />{' '}
-      {label}
+      <Tick checked={ask[key] === '1'} onChange={(e) => onSet(key, e.target.checked ? '1' : null)} /> {label}
     </label>
   );
   return (
@@ -36,28 +32,20 @@ export function Printing({ id, view, ask, counting, unit, onSet }: Props) {
       <div className="looking">
         <label>
           Paper
-          <select
-            className="field"
-            value={ask.paper ?? view.paper}
-            onChange={(e) => onSet('paper', e.target.value)}
-          >
+          <SelectField value={ask.paper ?? view.paper} onChange={(e) => onSet('paper', e.target.value)}>
             {Object.entries(PAPERS).map(([key, p]) => (
               <option key={key} value={key}>
                 {p.name}
               </option>
             ))}
-          </select>
+          </SelectField>
         </label>
         <label>
           Lies
-          <select
-            className="field"
-            value={ask.way ?? 'portrait'}
-            onChange={(e) => onSet('way', e.target.value)}
-          >
+          <SelectField value={ask.way ?? 'portrait'} onChange={(e) => onSet('way', e.target.value)}>
             <option value="portrait">upright</option>
             <option value="landscape">on its side</option>
-          </select>
+          </SelectField>
         </label>
         {tick('apart', 'each piece by itself')}
         {tick('opened', 'folds opened out')}
@@ -81,7 +69,7 @@ export function Printing({ id, view, ask, counting, unit, onSet }: Props) {
         <span className="roll">
           <label>
             Roll, how wide
-            <input className="field" value={roll} size={6} onChange={(e) => setRoll(e.target.value)} />
+            <TextField value={roll} size={6} onChange={(e) => setRoll(e.target.value)} />
           </label>
           {fits ? (
             <a

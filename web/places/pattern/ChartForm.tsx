@@ -1,3 +1,4 @@
+import { RadioMark, TextField } from '../../shared/pieces.tsx';
 import '../../parts/pictures/pictures.css';
 import type { ChartFileWrite, KeptChart } from '@rocchetto/contract/compare.ts';
 import { findMeasure, MEASURES, type SheetUnit } from '@rocchetto/core';
@@ -70,9 +71,8 @@ export function ChartForm({ of, onClose }: Props) {
     >
       <Problem error={adding.error ?? changing.error ?? dropping.error} />
       <label htmlFor="chart-name">Name of the chart</label>
-      <input
+      <TextField
         id="chart-name"
-        className="field"
         value={name}
         maxLength={80}
         placeholder="e.g. shirt dress pattern, finished"
@@ -81,22 +81,22 @@ export function ChartForm({ of, onClose }: Props) {
       <fieldset>
         <legend>Its figures are</legend>
         <label>
-          <input type="radio" name="of" checked={is === 'body'} onChange={() => setIs('body')} /> the body
+          <RadioMark name="of" checked={is === 'body'} onChange={() => setIs('body')} /> the body
         </label>
         <label>
-          <input type="radio" name="of" checked={is === 'finished'} onChange={() => setIs('finished')} /> the
-          finished garment
+          <RadioMark name="of" checked={is === 'finished'} onChange={() => setIs('finished')} /> the finished
+          garment
         </label>
         <label>
-          <input type="radio" name="of" checked={is === 'lengths'} onChange={() => setIs('lengths')} /> its
-          lengths alone
+          <RadioMark name="of" checked={is === 'lengths'} onChange={() => setIs('lengths')} /> its lengths
+          alone
         </label>
       </fieldset>
       <fieldset>
         <legend>Figures without a unit are</legend>
         {(['cm', 'in'] as const).map((u) => (
           <label key={u}>
-            <input type="radio" name="unit" checked={unit === u} onChange={() => setUnit(u)} />{' '}
+            <RadioMark name="unit" checked={unit === u} onChange={() => setUnit(u)} />{' '}
             {u === 'cm' ? 'centimetres' : 'inches'}
           </label>
         ))}
@@ -104,12 +104,7 @@ export function ChartForm({ of, onClose }: Props) {
       {is !== 'body' && (
         <>
           <label htmlFor="chart-allowance">Seam allowance that its figures contain, at each edge</label>
-          <input
-            id="chart-allowance"
-            className="field"
-            value={allowance}
-            onChange={(e) => setAllowance(e.target.value)}
-          />
+          <TextField id="chart-allowance" value={allowance} onChange={(e) => setAllowance(e.target.value)} />
         </>
       )}
       <FromCsv

@@ -1,4 +1,5 @@
 import { findMeasure } from '@rocchetto/core';
+import { ActionButton, Ledger, TextField } from '../../shared/pieces.tsx';
 
 /** One size as it is typed. */
 export interface GridRow {
@@ -21,8 +22,7 @@ export function ChartGrid({ measures, rows, onRows, onMeasures, ease = {}, onEas
   const set = (i: number, more: Partial<GridRow>) =>
     onRows(rows.map((r, k) => (k === i ? { ...r, ...more } : r)));
   const field = (i: number, label: string, value: string, to: (text: string) => Partial<GridRow>) => (
-    <input
-      className="field"
+    <TextField
       aria-label={`${label}, row ${i + 1}`}
       value={value}
       maxLength={40}
@@ -33,7 +33,7 @@ export function ChartGrid({ measures, rows, onRows, onMeasures, ease = {}, onEas
   const nameOf = (id: string) => findMeasure(id)?.name ?? id;
   return (
     <div className="scroll">
-      <table className="ledger figures chartgrid">
+      <Ledger className="figures chartgrid">
         <thead>
           <tr>
             <th scope="col">Size</th>
@@ -41,13 +41,9 @@ export function ChartGrid({ measures, rows, onRows, onMeasures, ease = {}, onEas
             {measures.map((id) => (
               <th key={id} scope="col">
                 {nameOf(id)}{' '}
-                <button
-                  type="button"
-                  className="quiet"
-                  onClick={() => onMeasures(measures.filter((m) => m !== id))}
-                >
+                <ActionButton look="quiet" onClick={() => onMeasures(measures.filter((m) => m !== id))}>
                   Remove<span className="hidden"> {nameOf(id)}</span>
-                </button>
+                </ActionButton>
               </th>
             ))}
           </tr>
@@ -71,8 +67,7 @@ export function ChartGrid({ measures, rows, onRows, onMeasures, ease = {}, onEas
               </th>
               {measures.map((id) => (
                 <td key={id}>
-                  <input
-                    className="field"
+                  <TextField
                     aria-label={`Maker’s ease at the ${nameOf(id)}`}
                     value={ease[id] ?? ''}
                     maxLength={20}
@@ -84,14 +79,10 @@ export function ChartGrid({ measures, rows, onRows, onMeasures, ease = {}, onEas
             </tr>
           )}
         </tbody>
-      </table>
-      <button
-        type="button"
-        className="quiet"
-        onClick={() => onRows([...rows, { size: '', cup: '', at: {} }])}
-      >
+      </Ledger>
+      <ActionButton look="quiet" onClick={() => onRows([...rows, { size: '', cup: '', at: {} }])}>
         Add size
-      </button>
+      </ActionButton>
     </div>
   );
 }

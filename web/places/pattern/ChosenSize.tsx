@@ -1,5 +1,6 @@
 import type { SizesView } from '@rocchetto/contract/compare.ts';
 import { useDays } from '../../shared/me.ts';
+import { ActionButton } from '../../shared/pieces.tsx';
 import { Told } from './Told.tsx';
 
 interface Props {
@@ -36,13 +37,13 @@ export function ChosenSize({ chosen, onDrop, busy }: Props) {
         </ol>
       )}
       <div className="row acts noprint">
-        <button type="button" className="plain" onClick={() => window.print()}>
+        <ActionButton look="plain" onClick={() => window.print()}>
           Print card
-        </button>
+        </ActionButton>
         {onDrop && (
-          <button type="button" className="quiet" disabled={busy} onClick={onDrop}>
+          <ActionButton look="quiet" disabled={busy} onClick={onDrop}>
             Remove choice
-          </button>
+          </ActionButton>
         )}
       </div>
     </section>

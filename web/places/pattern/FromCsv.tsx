@@ -6,6 +6,7 @@ import { useReadChartTextMutation } from '../../api/charts.ts';
 import { ChoiceByTyping } from '../../shared/ChoiceByTyping.tsx';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { FileField, Tick } from '../../shared/pieces.tsx';
 
 const OPTIONS = [
   { value: 'leave', label: 'left out' },
@@ -59,9 +60,8 @@ export function FromCsv({
       ))}
       <p className="row">
         <span className="picturefield">
-          <input
+          <FileField
             id="chart-file"
-            type="file"
             accept=".csv,.txt,.tsv,.json,text/csv,application/json"
             disabled={isLoading}
             onChange={(e) => e.target.files?.[0] && void open(e.target.files[0])}
@@ -99,8 +99,7 @@ export function FromCsv({
                 {column.is === 'measure' && (
                   <>
                     <label>
-                      <input
-                        type="checkbox"
+                      <Tick
                         checked={column.half}
                         disabled={isLoading}
                         onChange={(e) => map(i, { ...column, half: e.target.checked })}
@@ -108,8 +107,7 @@ export function FromCsv({
                       halves, taken twice
                     </label>
                     <label>
-                      <input
-                        type="checkbox"
+                      <Tick
                         checked={column.unit === 'in'}
                         disabled={isLoading}
                         onChange={(e) => map(i, { ...column, unit: e.target.checked ? 'in' : 'cm' })}

@@ -1,3 +1,4 @@
+import { ActionButton } from '../../shared/pieces.tsx';
 import './pattern.css';
 import type { OrderFull } from '@rocchetto/contract';
 import type { KeptChart, SizesView } from '@rocchetto/contract/compare.ts';
@@ -85,15 +86,15 @@ function Charts({
       <ul className="charts">
         {[...charts.map((c) => [c.id, c.chart.name] as const), [0, SHIPPED] as const].map(([id, name]) => (
           <li key={id}>
-            <button type="button" className="ask" aria-pressed={id === chosen} onClick={() => onLook(id)}>
+            <ActionButton look="ask" aria-pressed={id === chosen} onClick={() => onLook(id)}>
               {name}
-            </button>
+            </ActionButton>
             {id !== 0 && (
               <span>
                 {onEdit && (
-                  <button type="button" className="quiet" onClick={() => onEdit(String(id))}>
+                  <ActionButton look="quiet" onClick={() => onEdit(String(id))}>
                     Edit<span className="hidden"> {name}</span>
-                  </button>
+                  </ActionButton>
                 )}
                 <a className="soft" href={`/api/charts/${id}/chart.csv`}>
                   CSV<span className="hidden"> of {name}</span>
@@ -104,9 +105,9 @@ function Charts({
         ))}
       </ul>
       {onEdit && (
-        <button type="button" className="plain" onClick={() => onEdit('new')}>
+        <ActionButton look="plain" onClick={() => onEdit('new')}>
           Add size chart
-        </button>
+        </ActionButton>
       )}
     </section>
   );

@@ -2,6 +2,7 @@ import type { SizesView } from '@rocchetto/contract/compare.ts';
 import { printLength, printSigned } from '@rocchetto/core';
 import { useState } from 'react';
 import { useMe } from '../../shared/me.ts';
+import { ActionButton, Ledger } from '../../shared/pieces.tsx';
 import { Told } from './Told.tsx';
 
 const FIRST = 6;
@@ -21,7 +22,7 @@ export function SizesTable({ view, onChoose, busy }: Props) {
   return (
     <>
       <div className="scroll">
-        <table className="ledger figures sizes">
+        <Ledger className="figures sizes">
           <caption className="hidden">Sizes, in {unit === 'cm' ? 'centimetres' : 'inches'}</caption>
           <thead>
             <tr>
@@ -70,26 +71,25 @@ export function SizesTable({ view, onChoose, busy }: Props) {
                     {view.chosen?.size === s.name && view.chosen.chart === view.chart ? (
                       <span className="soft">chosen</span>
                     ) : (
-                      <button
-                        type="button"
-                        className={i === 0 ? 'take' : 'quiet'}
+                      <ActionButton
+                        look={i === 0 ? 'take' : 'quiet'}
                         disabled={busy}
                         onClick={() => onChoose(s.name)}
                       >
                         Choose size<span className="hidden"> {s.name}</span>
-                      </button>
+                      </ActionButton>
                     )}
                   </td>
                 )}
               </tr>
             ))}
           </tbody>
-        </table>
+        </Ledger>
       </div>
       {view.sizes.length > FIRST && !all && (
-        <button type="button" className="plain" onClick={() => setAll(true)}>
+        <ActionButton look="plain" onClick={() => setAll(true)}>
           Show all {view.sizes.length} sizes
-        </button>
+        </ActionButton>
       )}
       <h3 className="later">Why in this order</h3>
       <dl className="whysize">

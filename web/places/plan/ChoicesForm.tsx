@@ -5,6 +5,7 @@ import { useChoosePlanMutation } from '../../api/plan.ts';
 import { DateField } from '../../shared/DateField.tsx';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 import { problemOf } from '../../shared/problem-of.ts';
 
 const CLOTH = { here: 'is here', comes: 'comes on a day', order: 'is still to be ordered' } as const;
@@ -34,16 +35,15 @@ export function ChoicesForm({ id, plan, may }: { id: number; plan: PlanView; may
       {clash || problemOf(error).status === 409 ? (
         <Notice is="bad">
           Someone else just chose otherwise. Yours is still here and not saved; save it to put it over theirs.{' '}
-          <button
-            type="button"
-            className="quiet"
+          <ActionButton
+            look="quiet"
             onClick={() => {
               reset();
               write(null);
             }}
           >
             Show theirs
-          </button>
+          </ActionButton>
         </Notice>
       ) : (
         <Problem error={error} />
@@ -119,9 +119,9 @@ export function ChoicesForm({ id, plan, may }: { id: number; plan: PlanView; may
           )}
         </fieldset>
         {may && (
-          <button type="submit" className="take" disabled={same || isLoading}>
+          <ActionButton look="take" type="submit" disabled={same || isLoading}>
             Save choices
-          </button>
+          </ActionButton>
         )}
       </form>
       {plan.left.length > 0 && (
@@ -132,9 +132,8 @@ export function ChoicesForm({ id, plan, may }: { id: number; plan: PlanView; may
               <li key={b.id}>
                 {b.name}, {b.says}{' '}
                 {may && (
-                  <button
-                    type="button"
-                    className="quiet"
+                  <ActionButton
+                    look="quiet"
                     disabled={isLoading}
                     aria-label={`Bring back ${b.name}`}
                     onClick={() =>
@@ -146,7 +145,7 @@ export function ChoicesForm({ id, plan, may }: { id: number; plan: PlanView; may
                     }
                   >
                     Bring back
-                  </button>
+                  </ActionButton>
                 )}
               </li>
             ))}

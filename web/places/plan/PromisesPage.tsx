@@ -1,3 +1,4 @@
+import { ActionButton, Ledger } from '../../shared/pieces.tsx';
 import './plan.css';
 import type { Promised, PromisesView } from '@rocchetto/contract/plan.ts';
 import { hoursWord } from '@rocchetto/core/diary/load.ts';
@@ -45,9 +46,9 @@ export function Component() {
       {error ? (
         <>
           <Waiting what="the promises" error={error} again={refetch} />
-          <button type="button" className="quiet" onClick={() => setParams({})}>
+          <ActionButton look="quiet" onClick={() => setParams({})}>
             Show the promises as they are
-          </button>
+          </ActionButton>
         </>
       ) : data ? (
         <>
@@ -72,9 +73,9 @@ export function Component() {
 function LeastChange(of: { tried: boolean; untried: number; onTry: () => void }) {
   if (!of.tried)
     return (
-      <button type="button" className="quiet noprint" onClick={of.onTry}>
+      <ActionButton look="quiet" className="noprint" onClick={of.onTry}>
         Look for the least change
-      </button>
+      </ActionButton>
     );
   return (
     <p className="soft">
@@ -158,7 +159,7 @@ function Orders({ of, least }: { of: PromisesView; least: ReactNode }) {
       </p>
       {least}
       <div className="scroll">
-        <table className="ledger promises">
+        <Ledger className="promises">
           <thead>
             <tr>
               <th scope="col">Order</th>
@@ -185,7 +186,7 @@ function Orders({ of, least }: { of: PromisesView; least: ReactNode }) {
               </tr>
             ))}
           </tbody>
-        </table>
+        </Ledger>
       </div>
     </>
   );
@@ -219,7 +220,7 @@ function Weeks({ of }: { of: PromisesView }) {
         given.
       </p>
       <div className="scroll">
-        <table className="ledger figures">
+        <Ledger className="figures">
           <thead>
             <tr>
               <th scope="col">Who</th>
@@ -248,7 +249,7 @@ function Weeks({ of }: { of: PromisesView }) {
               </tr>
             ))}
           </tbody>
-        </table>
+        </Ledger>
       </div>
     </>
   );

@@ -4,6 +4,7 @@ import { Input, InputNumber, Select } from 'antd';
 import { useId, useState } from 'react';
 import { useChoosePlanMutation } from '../../api/plan.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 
 type Own = PlanChoices['own'][number];
 
@@ -64,38 +65,31 @@ export function StepForm({
         </div>
       </div>
       <div className="row acts">
-        <button type="submit" className="take" disabled={isLoading}>
+        <ActionButton look="take" type="submit" disabled={isLoading}>
           Save minutes
-        </button>
-        <button
-          type="button"
-          className="ask"
+        </ActionButton>
+        <ActionButton
+          look="ask"
           disabled={isLoading}
           onClick={() => void keep({ done: [...plan.choices.done, { step: step.id, on: plan.today }] })}
         >
           Mark as done
-        </button>
-        <button
-          type="button"
-          className="quiet"
+        </ActionButton>
+        <ActionButton
+          look="quiet"
           disabled={isLoading}
           onClick={() => void keep({ own: own?.added ? others : [...others, set(null)] })}
         >
           {own?.added ? 'Remove step' : 'Strike step'}
-        </button>
+        </ActionButton>
         {own && !own.added && (
-          <button
-            type="button"
-            className="quiet"
-            disabled={isLoading}
-            onClick={() => void keep({ own: others })}
-          >
+          <ActionButton look="quiet" disabled={isLoading} onClick={() => void keep({ own: others })}>
             Back to the usual time
-          </button>
+          </ActionButton>
         )}
-        <button type="button" className="quiet" onClick={onDone}>
+        <ActionButton look="quiet" onClick={onDone}>
           Cancel
-        </button>
+        </ActionButton>
       </div>
     </form>
   );
@@ -113,9 +107,9 @@ export function AddStep({ id, plan }: { id: number; plan: PlanView }) {
   const [choose, { error, isLoading }] = useChoosePlanMutation();
   if (!open)
     return (
-      <button type="button" className="quiet noprint" onClick={() => setOpen(true)}>
+      <ActionButton look="quiet" className="noprint" onClick={() => setOpen(true)}>
         Add a step …
-      </button>
+      </ActionButton>
     );
   const free = Array.from({ length: 41 }, (_, n) => `own-${n + 1}`).find(
     (o) => !plan.choices.own.some((w) => w.id === o),
@@ -191,12 +185,12 @@ export function AddStep({ id, plan }: { id: number; plan: PlanView }) {
         </div>
       </div>
       <div className="row acts">
-        <button type="submit" className="take" disabled={isLoading}>
+        <ActionButton look="take" type="submit" disabled={isLoading}>
           Add step
-        </button>
-        <button type="button" className="quiet" onClick={() => setOpen(false)}>
+        </ActionButton>
+        <ActionButton look="quiet" onClick={() => setOpen(false)}>
           Cancel
-        </button>
+        </ActionButton>
       </div>
     </form>
   );

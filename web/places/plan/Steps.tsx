@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { useTakePlanMutation } from '../../api/plan.ts';
 import { useDays, useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, Ledger } from '../../shared/pieces.tsx';
 import { AddStep, StepForm } from './StepForm.tsx';
 
 const canBeTaken = (s: PlanStep): boolean =>
@@ -36,7 +37,7 @@ export function Steps({ id, plan, may }: { id: number; plan: PlanView; may: bool
     <section aria-labelledby="plan-steps">
       <h2 id="plan-steps">Steps</h2>
       <div className="scroll">
-        <table className="ledger plan-steps">
+        <Ledger className="plan-steps">
           <thead>
             <tr>
               {mayBook && (
@@ -100,21 +101,20 @@ export function Steps({ id, plan, may }: { id: number; plan: PlanView; may: bool
                 </td>
                 {may && (
                   <td className="noprint">
-                    <button
-                      type="button"
-                      className="quiet"
+                    <ActionButton
+                      look="quiet"
                       aria-expanded={open === s.id}
                       aria-label={`Edit ${s.name}`}
                       onClick={() => setOpen(open === s.id ? '' : s.id)}
                     >
                       {open === s.id ? 'Close' : 'Edit'}
-                    </button>
+                    </ActionButton>
                   </td>
                 )}
               </tr>
             ))}
           </tbody>
-        </table>
+        </Ledger>
       </div>
       {plan.steps
         .filter((s) => s.id === open)
@@ -124,14 +124,13 @@ export function Steps({ id, plan, may }: { id: number; plan: PlanView; may: bool
       <Problem error={taking.error} />
       {mayBook && (
         <div className="row acts noprint">
-          <button
-            type="button"
-            className="take"
+          <ActionButton
+            look="take"
             disabled={picked.length === 0 || taking.isLoading}
             onClick={() => void send()}
           >
             {picked.length === 0 ? 'Choose steps to take up' : words.charAt(0).toUpperCase() + words.slice(1)}
-          </button>
+          </ActionButton>
           {meetings > 0 && (
             <span className="soft">The client is told of each appointment, as of any that is booked.</span>
           )}

@@ -3,6 +3,7 @@ import { dayAfter } from '@rocchetto/core/dates/day-after.ts';
 import { InputNumber, Select } from 'antd';
 import { useId, useState } from 'react';
 import { DateField } from '../../shared/DateField.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 
 type Asked = Readonly<Record<string, string>>;
 const WHAT = {
@@ -131,13 +132,13 @@ export function Suppose({
           )}
         </fieldset>
         <div className="row acts">
-          <button type="submit" className="take" disabled={busy || who === undefined}>
+          <ActionButton look="take" type="submit" disabled={busy || who === undefined}>
             Look what breaks
-          </button>
+          </ActionButton>
           {of.breaks && (
-            <button type="button" className="quiet" onClick={() => onAsk({})}>
+            <ActionButton look="quiet" onClick={() => onAsk({})}>
               Suppose nothing
-            </button>
+            </ActionButton>
           )}
         </div>
       </form>

@@ -1,3 +1,4 @@
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 import './agreed.css';
 import type { AgreedChange, SheetChange, SheetView } from '@rocchetto/contract';
 import { type SheetUnit, tell } from '@rocchetto/core';
@@ -73,59 +74,50 @@ function One({
           </span>
         </span>
         {may && a.to !== null && (
-          <button
-            type="button"
-            className="quiet"
+          <ActionButton
+            look="quiet"
             disabled={busy}
             aria-label={`Reopen: ${says}`}
             onClick={() => void change({ kind: 'uncarry', alterationId: a.alterationId })}
           >
             Reopen
-          </button>
+          </ActionButton>
         )}
       </div>
       {a.cannot && <p className="soft">This can’t be drafted into the sheet. {tell(a.cannot, unit)}</p>}
       {may && a.to === null && declining === null && (
         <div className="row">
           {!a.cannot && (
-            <button
-              type="button"
-              className="plain"
+            <ActionButton
+              look="plain"
               disabled={busy}
               aria-label={`Draft into revision ${into}: ${says}`}
               onClick={() => void change({ kind: 'carry', alterationId: a.alterationId, to: 'sheet' })}
             >
               Draft into revision {into}
-            </button>
+            </ActionButton>
           )}
           {a.asStep && (
-            <button
-              type="button"
-              className="quiet"
+            <ActionButton
+              look="quiet"
               disabled={busy}
               aria-label={`Save in the client’s block: ${says}`}
               onClick={() => void change({ kind: 'carry', alterationId: a.alterationId, to: 'block' })}
             >
               Save in the client’s block
-            </button>
+            </ActionButton>
           )}
-          <button
-            type="button"
-            className="quiet"
+          <ActionButton
+            look="quiet"
             disabled={busy}
             aria-label={`Leave for the bench: ${says}`}
             onClick={() => void change({ kind: 'carry', alterationId: a.alterationId, to: 'bench' })}
           >
             Leave for the bench
-          </button>
-          <button
-            type="button"
-            className="quiet"
-            aria-label={`Decline: ${says}`}
-            onClick={() => setDeclining('')}
-          >
+          </ActionButton>
+          <ActionButton look="quiet" aria-label={`Decline: ${says}`} onClick={() => setDeclining('')}>
             Decline
-          </button>
+          </ActionButton>
         </div>
       )}
       {declining !== null && (
@@ -144,18 +136,18 @@ function One({
           }}
         >
           <label htmlFor={`decline-${a.alterationId}`}>Reason</label>
-          <input
+          <TextField
             id={`decline-${a.alterationId}`}
-            className="field grow"
+            className="grow"
             value={declining}
             onChange={(e) => setDeclining(e.target.value)}
           />
-          <button type="submit" className="plain" disabled={isLoading}>
+          <ActionButton look="plain" type="submit" disabled={isLoading}>
             Decline
-          </button>
-          <button type="button" className="quiet" onClick={() => setDeclining(null)}>
+          </ActionButton>
+          <ActionButton look="quiet" onClick={() => setDeclining(null)}>
             Cancel
-          </button>
+          </ActionButton>
         </form>
       )}
       <Problem error={error} />

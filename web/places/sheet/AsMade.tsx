@@ -1,6 +1,7 @@
 import { cm, printLength, printSigned, type SheetUnit } from '@rocchetto/core';
 import { Link } from 'react-router';
 import { useAlterationsQuery } from '../../api/alterations.ts';
+import { Ledger } from '../../shared/pieces.tsx';
 
 interface Props {
   readonly orderId: number;
@@ -23,7 +24,7 @@ export function AsMade({ orderId, unit }: Props) {
         Changes agreed at <Link to={`/orders/${orderId}/fitting`}>the fittings</Link> moved these figures. The
         sheet stays as agreed.
       </p>
-      <table className="ledger figures">
+      <Ledger className="figures">
         <thead>
           <tr>
             <th scope="col">Measured on the panels, in {unit === 'cm' ? 'centimetres' : 'inches'}</th>
@@ -42,7 +43,7 @@ export function AsMade({ orderId, unit }: Props) {
             </tr>
           ))}
         </tbody>
-      </table>
+      </Ledger>
     </section>
   );
 }

@@ -1,5 +1,6 @@
 import type { PrintedSheet } from '@rocchetto/core';
 import { useState } from 'react';
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 
 interface Props {
   readonly printed: PrintedSheet;
@@ -30,9 +31,9 @@ export function Checks({ printed, absent, mayAccept, onAccept, onTakeBack }: Pro
         <p key={k.code} className="notice">
           {k.text}{' '}
           {mayAccept && (
-            <button type="button" className="quiet" onClick={() => onTakeBack(k.code)}>
+            <ActionButton look="quiet" onClick={() => onTakeBack(k.code)}>
               Undo accept
-            </button>
+            </ActionButton>
           )}
         </p>
       ))}
@@ -74,17 +75,17 @@ function Warning({
       </p>
       {may && (
         <div className="row noprint">
-          <input
+          <TextField
             aria-label={`Reason to accept: ${text}`}
             placeholder="reason to accept"
             value={reason}
             maxLength={500}
             onChange={(e) => setReason(e.target.value)}
-            className="field reason-in"
+            className="reason-in"
           />
-          <button type="submit" className="plain" disabled={!reason.trim()}>
+          <ActionButton look="plain" type="submit" disabled={!reason.trim()}>
             Accept warning
-          </button>
+          </ActionButton>
         </div>
       )}
     </form>

@@ -3,6 +3,7 @@ import { ofCloth } from '@rocchetto/core/sheet/bundles.ts';
 import { memo } from 'react';
 import { Facts } from '../../shared/Facts.tsx';
 import { keepTogether } from '../../shared/keepTogether.ts';
+import { Ledger } from '../../shared/pieces.tsx';
 
 /** What is cut, with what allowances, and what to lay ready. */
 export const CutList = memo(function CutList({ printed }: { printed: PrintedSheet }) {
@@ -10,7 +11,7 @@ export const CutList = memo(function CutList({ printed }: { printed: PrintedShee
     <>
       <h2>Cut list</h2>
       <div className="scroll">
-        <table className="ledger">
+        <Ledger>
           <thead>
             <tr>
               <th scope="col">piece</th>
@@ -41,7 +42,7 @@ export const CutList = memo(function CutList({ printed }: { printed: PrintedShee
               </tr>
             ))}
           </tbody>
-        </table>
+        </Ledger>
       </div>
       <div className="twocol">
         <div>

@@ -1,8 +1,9 @@
 import type { SheetView } from '@rocchetto/contract';
-import { Button, Popconfirm } from 'antd';
+import { Popconfirm } from 'antd';
 import { useCutSheetMutation } from '../../api/sheets.ts';
 import { Dressed } from '../../shared/Dressed.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 
 /** The step after agreeing, asked twice: once the cloth is cut, the figures stay. */
 export default function CutStep({ id, view }: { id: number; view: SheetView }) {
@@ -20,7 +21,9 @@ export default function CutStep({ id, view }: { id: number; view: SheetView }) {
           cancelText="Cancel"
           onConfirm={() => cut({ id, version: view.version })}
         >
-          <Button loading={isLoading}>Mark as cut …</Button>
+          <ActionButton look="plain" busy={isLoading}>
+            Mark as cut …
+          </ActionButton>
         </Popconfirm>
         <span className="soft">A change now starts revision {view.revision + 1}.</span>
       </div>

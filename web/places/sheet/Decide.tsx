@@ -4,6 +4,7 @@ import { Link, useSearchParams } from 'react-router';
 import { useAgreeSheetMutation } from '../../api/sheets.ts';
 import { useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 import { useLater } from '../../shared/useLater.ts';
 
 const loadCutStep = () => import('./CutStep.tsx');
@@ -36,9 +37,9 @@ export function Decide({ id, view, open, may }: Props) {
         {CutStep ? (
           <CutStep id={id} view={view} />
         ) : (
-          <button type="button" className="plain" onClick={() => setAsking(true)}>
+          <ActionButton look="plain" onClick={() => setAsking(true)}>
             Mark as cut …
-          </button>
+          </ActionButton>
         )}
       </div>
     );
@@ -67,17 +68,17 @@ export function Decide({ id, view, open, may }: Props) {
           if (name.trim()) void agree({ id, version: view.version, name: name.trim() });
         }}
       >
-        <input
-          className="field short"
+        <TextField
+          className="short"
           aria-label="Agreed by"
           placeholder="name"
           value={name}
           maxLength={200}
           onChange={(e) => setName(e.target.value)}
         />
-        <button type="submit" className="take" disabled={!name.trim() || isLoading}>
+        <ActionButton look="take" type="submit" disabled={!name.trim() || isLoading}>
           Agree revision {view.revision}
-        </button>
+        </ActionButton>
       </form>
     </>
   );

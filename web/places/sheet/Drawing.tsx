@@ -7,6 +7,7 @@ import {
   strokeStyle,
 } from '@rocchetto/core';
 import { memo } from 'react';
+import { SelectField } from '../../shared/pieces.tsx';
 
 /** The lines of one view, drawn once; what is chosen is laid over them. */
 const Lines = memo(
@@ -178,18 +179,14 @@ export const Panels = memo(function Panels({
         {parts.length > 1 && (
           <label className="noprint">
             Show{' '}
-            <select
-              className="field"
-              value={part?.id ?? ''}
-              onChange={(e) => onAlone(e.target.value || null)}
-            >
+            <SelectField value={part?.id ?? ''} onChange={(e) => onAlone(e.target.value || null)}>
               <option value="">all panels</option>
               {parts.map((p) => (
                 <option key={p.id} value={p.id}>
                   {p.name}
                 </option>
               ))}
-            </select>
+            </SelectField>
           </label>
         )}
       </div>

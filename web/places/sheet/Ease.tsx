@@ -5,6 +5,7 @@ import { cm, type Kept, resolveAll, type SheetUnit } from '@rocchetto/core';
 import { bodySeen, roomsOf, wishedBy } from '@rocchetto/core/compare/ease-seen.ts';
 import { useAlterationsQuery } from '../../api/alterations.ts';
 import { EaseSeen } from '../../parts/ease/EaseSeen.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 
 interface Props {
   readonly orderId: number;
@@ -58,9 +59,9 @@ export default function Ease({ orderId, view: { spec }, sheet, altered, unit }: 
         unit={unit}
       />
       <p className="noprint">
-        <button type="button" className="plain" onClick={() => window.print()}>
+        <ActionButton look="plain" onClick={() => window.print()}>
           Print for the client
-        </button>
+        </ActionButton>
       </p>
     </>
   );

@@ -1,6 +1,7 @@
 import { asGiven, type Figure, readLength, type SheetUnit, type Target, withUnit } from '@rocchetto/core';
 import { useRef, useState } from 'react';
 import { Notice } from '../../shared/Notice.tsx';
+import { ActionButton, SelectField, TextField } from '../../shared/pieces.tsx';
 import { understood } from '../../shared/understood.ts';
 import type { Change } from './useSheetChange.tsx';
 
@@ -75,8 +76,7 @@ export function OverrideForm({
           void send();
         }}
       >
-        <select
-          className="field"
+        <SelectField
           aria-label="What to set"
           value={target}
           onChange={(e) => setWritten({ ...written, chosen: e.target.value as Target })}
@@ -86,9 +86,8 @@ export function OverrideForm({
               {TARGETS[t]}
             </option>
           ))}
-        </select>
-        <input
-          className="field"
+        </SelectField>
+        <TextField
           aria-label="Figure set by hand"
           placeholder={`figure in ${unit === 'in' ? 'inches' : 'centimetres'}`}
           autoComplete="off"
@@ -100,8 +99,7 @@ export function OverrideForm({
             {told}
           </span>
         )}
-        <input
-          className="field"
+        <TextField
           aria-label="Reason"
           placeholder="reason"
           autoComplete="off"
@@ -109,9 +107,9 @@ export function OverrideForm({
           value={reason}
           onChange={(e) => setWritten({ ...written, reason: e.target.value })}
         />
-        <button type="submit" className="plain">
+        <ActionButton look="plain" type="submit">
           Set {figure.letter} by hand
-        </button>
+        </ActionButton>
       </form>
     </section>
   );
@@ -125,12 +123,11 @@ function Withdraw({
   onChange: (c: Change) => Promise<boolean>;
 }) {
   return (
-    <button
-      type="button"
-      className="quiet"
+    <ActionButton
+      look="quiet"
       onClick={() => void onChange({ kind: 'withdraw', figure: of.figure, target: of.target })}
     >
       Back to the rule
-    </button>
+    </ActionButton>
   );
 }

@@ -1,5 +1,6 @@
 import type { Figure, PrintedFigure, PrintedSheet } from '@rocchetto/core';
 import { Fragment, type KeyboardEvent, lazy, memo, Suspense, useCallback, useRef } from 'react';
+import { ActionButton, Ledger } from '../../shared/pieces.tsx';
 
 // The figures are there first; what draws their ease follows.
 const EaseBar = lazy(async () => ({ default: (await import('./EaseBar.tsx')).EaseBar }));
@@ -47,15 +48,9 @@ const Row = memo(
           <strong>{f.letter}</strong>
         </td>
         <td>
-          <button
-            type="button"
-            className="pick"
-            data-figure={f.id}
-            aria-pressed={selected}
-            onClick={() => onPick(f.id)}
-          >
+          <ActionButton look="pick" data-figure={f.id} aria-pressed={selected} onClick={() => onPick(f.id)}>
             {f.name}
-          </button>
+          </ActionButton>
           {marks.some((m) => SIGN[m]) && (
             <span className="mark">
               {' '}
@@ -130,7 +125,7 @@ export const Points = memo(function Points({ printed, other, figures, picked, on
   );
   return (
     <div className="scroll">
-      <table className="points">
+      <Ledger bare className="points">
         <thead>
           <tr>
             <th scope="col">
@@ -172,7 +167,7 @@ export const Points = memo(function Points({ printed, other, figures, picked, on
             </Fragment>
           ))}
         </tbody>
-      </table>
+      </Ledger>
     </div>
   );
 });

@@ -1,4 +1,5 @@
 import { type HouseRounding, ROUNDING_CHOICES, roundingOf, roundingWord } from '@rocchetto/core';
+import { SelectField } from '../../shared/pieces.tsx';
 
 /** How the figures a hand marks are rounded, once, on this sheet. */
 export function RoundingForm({
@@ -11,8 +12,8 @@ export function RoundingForm({
   return (
     <section>
       <h2>Rounding</h2>
-      <select
-        className="field wide-field"
+      <SelectField
+        className="wide-field"
         aria-label="Rounding of marked figures"
         value={roundingWord(rounding)}
         onChange={(e) => onChange(roundingOf(e.target.value))}
@@ -22,7 +23,7 @@ export function RoundingForm({
             {c.label}
           </option>
         ))}
-      </select>
+      </SelectField>
     </section>
   );
 }

@@ -3,6 +3,7 @@ import type { SheetUnit } from '@rocchetto/core';
 import { Link } from 'react-router';
 import { useDays, useMay } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 import { Decide } from './Decide.tsx';
 
 interface Props {
@@ -45,17 +46,12 @@ export function SheetBar({ id, view, unit, both, open, may, onAsk }: Props) {
           <a href={file('json')} download>
             JSON
           </a>
-          <button type="button" className="ask" onClick={() => onAsk({ unit: unit === 'cm' ? 'in' : 'cm' })}>
+          <ActionButton look="ask" onClick={() => onAsk({ unit: unit === 'cm' ? 'in' : 'cm' })}>
             {unit === 'cm' ? 'Show inches' : 'Show centimetres'}
-          </button>
-          <button
-            type="button"
-            className="ask"
-            onClick={() => onAsk({ both: both ? null : '1' })}
-            aria-pressed={both}
-          >
+          </ActionButton>
+          <ActionButton look="ask" onClick={() => onAsk({ both: both ? null : '1' })} aria-pressed={both}>
             Both units
-          </button>
+          </ActionButton>
         </div>
       </div>
       <Decide id={id} view={view} open={open} may={may} />

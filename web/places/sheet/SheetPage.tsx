@@ -1,3 +1,4 @@
+import { ActionButton } from '../../shared/pieces.tsx';
 import './sheet.css';
 import type { SheetView } from '@rocchetto/contract';
 import { sheetOfView, unitOf } from '@rocchetto/contract/to-core.ts';
@@ -184,9 +185,9 @@ function Sheet({ id, view, frozen, altered, clientId, thread }: Props) {
           </Suspense>
           {mayWrite && (
             <p>
-              <button type="button" className="plain" onClick={() => void change({ kind: 'revise' })}>
+              <ActionButton look="plain" onClick={() => void change({ kind: 'revise' })}>
                 Start revision {view.revision + 1} with these
-              </button>
+              </ActionButton>
             </p>
           )}
         </>

@@ -1,3 +1,4 @@
+import { ActionButton } from '../../shared/pieces.tsx';
 /** The parts a sheet is read in: what is looked for first, the figures, what the cutter, then the checker needs, and what the client sees. */
 export const SHEET_PARTS = ['figures', 'panels', 'cutting', 'checks', 'ease'] as const;
 export type SheetPart = (typeof SHEET_PARTS)[number];
@@ -28,16 +29,10 @@ export function SheetParts({ at, open, body, onGo }: Props) {
   return (
     <nav className="asks sheetparts noprint" aria-label="Parts of the sheet">
       {SHEET_PARTS.filter((p) => body || p !== 'ease').map((p) => (
-        <button
-          key={p}
-          type="button"
-          className="ask"
-          aria-current={p === at ? 'page' : undefined}
-          onClick={() => onGo(p)}
-        >
+        <ActionButton look="ask" key={p} aria-current={p === at ? 'page' : undefined} onClick={() => onGo(p)}>
           {WORD[p]}
           {p === 'checks' && open > 0 && ` (${open} open)`}
-        </button>
+        </ActionButton>
       ))}
     </nav>
   );

@@ -1,4 +1,5 @@
 import type { PrintedSheet } from '@rocchetto/core';
+import { Ledger } from '../../shared/pieces.tsx';
 
 /** What is not alike on the panels of both sides, measured on each. */
 export default function Sides({ rows }: { readonly rows: NonNullable<PrintedSheet['sides']> }) {
@@ -6,7 +7,7 @@ export default function Sides({ rows }: { readonly rows: NonNullable<PrintedShee
     <section aria-labelledby="sides-head">
       <h2 id="sides-head">Left and right</h2>
       <p className="soft">Measured on the panels of each side. Where one is not listed, both are alike.</p>
-      <table className="ledger figures">
+      <Ledger className="figures">
         <thead>
           <tr>
             <th scope="col">where</th>
@@ -23,7 +24,7 @@ export default function Sides({ rows }: { readonly rows: NonNullable<PrintedShee
             </tr>
           ))}
         </tbody>
-      </table>
+      </Ledger>
     </section>
   );
 }

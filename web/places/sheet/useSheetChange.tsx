@@ -4,6 +4,7 @@ import { useChangeSheetMutation } from '../../api/sheets.ts';
 import { useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton } from '../../shared/pieces.tsx';
 import { problemOf } from '../../shared/problem-of.ts';
 
 export type Change = SheetChange['change'];
@@ -38,23 +39,18 @@ export function useSheetChange(id: number, view: SheetView) {
     error && status === 409 && theirs && waiting ? (
       <Notice is="bad">
         <p>Someone else changed this sheet. Theirs is saved; yours is still here: {words(waiting)}</p>
-        <button
-          type="button"
-          className="take"
-          onClick={() => void change(waiting, (theirs as SheetView).version)}
-        >
+        <ActionButton look="take" onClick={() => void change(waiting, (theirs as SheetView).version)}>
           Apply mine on top
-        </button>{' '}
-        <button
-          type="button"
-          className="plain"
+        </ActionButton>{' '}
+        <ActionButton
+          look="plain"
           onClick={() => {
             setWaiting(null);
             reset();
           }}
         >
           Discard mine
-        </button>
+        </ActionButton>
       </Notice>
     ) : (
       <Problem error={error} />

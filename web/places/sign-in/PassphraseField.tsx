@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 
 /** A passphrase that can be shown while it is typed. */
 export function PassphraseField({
@@ -11,18 +12,17 @@ export function PassphraseField({
   const [shown, setShown] = useState(false);
   return (
     <div className="withbutton">
-      <input
+      <TextField
         id="passphrase"
         name="passphrase"
-        className="field"
         type={shown ? 'text' : 'password'}
         autoComplete={complete}
         aria-describedby={describedBy}
         aria-invalid={describedBy !== undefined}
       />
-      <button type="button" className="quiet" aria-pressed={shown} onClick={() => setShown(!shown)}>
+      <ActionButton look="quiet" aria-pressed={shown} onClick={() => setShown(!shown)}>
         {shown ? 'hide' : 'show'}
-      </button>
+      </ActionButton>
     </div>
   );
 }

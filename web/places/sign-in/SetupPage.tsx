@@ -1,3 +1,4 @@
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 import '../../shared/door.css';
 import { type FormEvent, useEffect, useState } from 'react';
 import { goIn, knock } from './door.ts';
@@ -44,7 +45,7 @@ export function Component() {
           </div>
         )}
         <label htmlFor="name">Your name (leave empty to keep the one you were given)</label>
-        <input id="name" name="name" className="field" autoComplete="username" maxLength={200} />
+        <TextField id="name" name="name" autoComplete="username" maxLength={200} />
         <label htmlFor="passphrase">Passphrase</label>
         <PassphraseField complete="new-password" describedBy={short ? 'too-short' : undefined} />
         {short && (
@@ -52,9 +53,9 @@ export function Component() {
             {LEAST} characters or more.
           </p>
         )}
-        <button type="submit" className="take" disabled={busy}>
+        <ActionButton look="take" type="submit" disabled={busy}>
           Save and sign in
-        </button>
+        </ActionButton>
       </form>
     </main>
   );

@@ -1,3 +1,4 @@
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 import '../../shared/door.css';
 import { type FormEvent, useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -71,10 +72,9 @@ export function Component() {
           </div>
         )}
         <label htmlFor="name">Name</label>
-        <input
+        <TextField
           id="name"
           name="name"
-          className="field"
           autoComplete="username"
           autoFocus
           aria-describedby={wrong.name ? 'wrong-name' : undefined}
@@ -98,12 +98,12 @@ export function Component() {
         {asksCode && (
           <>
             <label htmlFor="code">Six digits from your authenticator, or a recovery code</label>
-            <input id="code" name="code" className="field" autoComplete="one-time-code" autoFocus />
+            <TextField id="code" name="code" autoComplete="one-time-code" autoFocus />
           </>
         )}
-        <button type="submit" className="take" disabled={busy}>
+        <ActionButton look="take" type="submit" disabled={busy}>
           Sign in
-        </button>
+        </ActionButton>
       </form>
     </main>
   );

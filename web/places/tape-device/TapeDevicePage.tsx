@@ -1,3 +1,4 @@
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 import '../../shared/door.css';
 import '../../parts/tape/tape.css';
 import { tapeLine } from '@rocchetto/core/measures/digital-tape.ts';
@@ -79,7 +80,8 @@ export function Component() {
         }}
       >
         <label htmlFor="mm">Millimetres on the tape</label>
-        <input
+        <TextField
+          bare
           id="mm"
           className="reading"
           type="number"
@@ -89,14 +91,14 @@ export function Component() {
           value={mm}
           onChange={(e) => setMm(e.target.value)}
         />
-        <button type="submit" className="take">
+        <ActionButton look="take" type="submit">
           Send figure
-        </button>
+        </ActionButton>
         <h2 className="apart">Faults to try</h2>
         {WRONG.map(([word, act]) => (
-          <button key={word} type="button" className="plain" onClick={act}>
+          <ActionButton look="plain" key={word} onClick={act}>
             Send {word}
-          </button>
+          </ActionButton>
         ))}
       </form>
     </main>

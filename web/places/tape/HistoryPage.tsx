@@ -1,3 +1,4 @@
+import { ActionButton, Ledger } from '../../shared/pieces.tsx';
 import './history.css';
 import type { HistoryView, MeasureSeries } from '@rocchetto/contract';
 import { cm, measure, printLength, printSigned, type SheetUnit, tell } from '@rocchetto/core';
@@ -44,7 +45,7 @@ function History({ id, of }: { id: number; of: HistoryView }) {
         chosen && (
           <section aria-label={measure(chosen.measure).name}>
             <h2>{measure(chosen.measure).name}</h2>
-            <table className="ledger figures">
+            <Ledger className="figures">
               <thead>
                 <tr>
                   <th scope="col">Day</th>
@@ -72,7 +73,7 @@ function History({ id, of }: { id: number; of: HistoryView }) {
                   );
                 })}
               </tbody>
-            </table>
+            </Ledger>
           </section>
         )
       }
@@ -84,15 +85,9 @@ function History({ id, of }: { id: number; of: HistoryView }) {
         <h1>Measurements over time</h1>
         <div className="row noprint">
           {(['cm', 'in'] as const).map((u) => (
-            <button
-              key={u}
-              type="button"
-              className="ask"
-              aria-pressed={unit === u}
-              onClick={() => setUnit(u)}
-            >
+            <ActionButton look="ask" key={u} aria-pressed={unit === u} onClick={() => setUnit(u)}>
               {u}
-            </button>
+            </ActionButton>
           ))}
         </div>
       </div>
@@ -110,15 +105,15 @@ function History({ id, of }: { id: number; of: HistoryView }) {
       <ul className="lines">
         {of.series.map((s) => (
           <li key={s.measure}>
-            <button
-              type="button"
+            <ActionButton
+              look="bare"
               aria-pressed={s === chosen}
               onClick={() => setParams({ m: s.measure }, { replace: true })}
             >
               <span>{measure(s.measure).name}</span>
               <Small of={s} span={span} />
               <strong>{printLength(cm(s.points.at(-1)!.cm), unit)}</strong>
-            </button>
+            </ActionButton>
           </li>
         ))}
       </ul>

@@ -16,6 +16,7 @@ import { useKeepPairsMutation } from '../../api/tape.ts';
 import { useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, Ledger, SelectField, TextField } from '../../shared/pieces.tsx';
 
 /** What is read for practice unless the two choose otherwise. */
 const USUAL = ['bust', 'waist', 'hip', 'across-back', 'nape-to-waist', 'arm-length'];
@@ -58,7 +59,7 @@ export function Practice({ onDone }: { onDone: () => void }) {
     return (
       <section className="slip" aria-label="Both results">
         <h2>Both results</h2>
-        <table className="ledger figures">
+        <Ledger className="figures">
           <thead>
             <tr>
               <th scope="col">Measurement</th>
@@ -89,10 +90,10 @@ export function Practice({ onDone }: { onDone: () => void }) {
                 );
               })}
           </tbody>
-        </table>
-        <button type="button" className="plain" onClick={onDone}>
+        </Ledger>
+        <ActionButton look="plain" onClick={onDone}>
           Close
-        </button>
+        </ActionButton>
       </section>
     );
   return (
@@ -113,12 +114,7 @@ export function Practice({ onDone }: { onDone: () => void }) {
       {turn === 'first' && (
         <div className="row">
           <label htmlFor="second-hand">Second person</label>
-          <select
-            id="second-hand"
-            className="field"
-            value={second}
-            onChange={(e) => setSecond(Number(e.target.value))}
-          >
+          <SelectField id="second-hand" value={second} onChange={(e) => setSecond(Number(e.target.value))}>
             <option value={0}>Choose …</option>
             {staff
               .filter((s) => s.id !== me.id)
@@ -127,17 +123,16 @@ export function Practice({ onDone }: { onDone: () => void }) {
                   {s.name}
                 </option>
               ))}
-          </select>
+          </SelectField>
         </div>
       )}
       <div className="fields narrow">
         {ids.map((id) => (
           <div key={id}>
             <label htmlFor={`practice-${id}`}>{measure(id).name}</label>
-            <input
+            <TextField
               key={turn}
               id={`practice-${id}`}
-              className="field"
               autoComplete="off"
               value={figures[id]?.[at] ?? ''}
               onChange={(e) => set(id, e.target.value)}
@@ -148,38 +143,32 @@ export function Practice({ onDone }: { onDone: () => void }) {
       {turn === 'first' && (
         <div className="row acts">
           <label htmlFor="practice-more">Add measurement</label>
-          <input
-            id="practice-more"
-            className="field"
-            value={typed}
-            onChange={(e) => setTyped(e.target.value)}
-          />
+          <TextField id="practice-more" value={typed} onChange={(e) => setTyped(e.target.value)} />
           {searchMeasures(typed, 4)
             .filter((m) => !ids.includes(m.id))
             .map((m) => (
-              <button
+              <ActionButton
+                look="quiet"
                 key={m.id}
-                type="button"
-                className="quiet"
                 onClick={() => {
                   setIds([...ids, m.id]);
                   setTyped('');
                 }}
               >
                 {m.name}
-              </button>
+              </ActionButton>
             ))}
         </div>
       )}
       {wrong && <Notice is="bad">{wrong}</Notice>}
       <Problem error={error} />
       <div className="row acts">
-        <button type="submit" className="take" disabled={second === 0 || isLoading}>
+        <ActionButton look="take" type="submit" disabled={second === 0 || isLoading}>
           {turn === 'first' ? 'Next: second person' : 'Show both'}
-        </button>
-        <button type="button" className="quiet" onClick={onDone}>
+        </ActionButton>
+        <ActionButton look="quiet" onClick={onDone}>
           Cancel
-        </button>
+        </ActionButton>
       </div>
     </form>
   );

@@ -1,3 +1,4 @@
+import { ActionButton } from '../../shared/pieces.tsx';
 import './history.css';
 import type { TapeRow, WhoseTape } from '@rocchetto/contract';
 import { cm, measure, printWithUnit } from '@rocchetto/core';
@@ -33,9 +34,9 @@ export function Component() {
       <div className="spread">
         <h1>Measuring accuracy</h1>
         {!practising && (
-          <button type="button" className="plain" onClick={() => setPractising(true)}>
+          <ActionButton look="plain" onClick={() => setPractising(true)}>
             Practise in pairs
-          </button>
+          </ActionButton>
         )}
       </div>
       {practising && <Practice onDone={() => setPractising(false)} />}

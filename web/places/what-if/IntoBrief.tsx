@@ -2,12 +2,13 @@ import type { OrderFull } from '@rocchetto/contract';
 import { intoBrief, isOfBrief, type WhatIf } from '@rocchetto/contract/what-if.ts';
 import type { SheetUnit } from '@rocchetto/core';
 import { isCut } from '@rocchetto/core/thread/stage.ts';
-import { Button } from 'antd';
+
 import { useId, useState } from 'react';
 import { useChangeBriefMutation, useOrderQuery } from '../../api/orders.ts';
 import { useMay } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
+import { ActionButton, TextField } from '../../shared/pieces.tsx';
 import { problemOf } from '../../shared/problem-of.ts';
 
 interface Props {
@@ -54,9 +55,8 @@ export function IntoBrief({ order, tried, refused, unit, agreed, onWritten }: Pr
       {eased && (
         <div className="row">
           <label htmlFor={why}>Why this order has ease of its own</label>
-          <input
+          <TextField
             id={why}
-            className="field"
             maxLength={300}
             value={reason}
             placeholder={order.brief?.own?.why || undefined}
@@ -65,14 +65,14 @@ export function IntoBrief({ order, tried, refused, unit, agreed, onWritten }: Pr
         </div>
       )}
       <div className="row">
-        <Button
-          type="primary"
-          loading={saving.isLoading}
+        <ActionButton
+          look="take"
+          busy={saving.isLoading}
           disabled={Object.keys(refused).length > 0}
           onClick={() => void write()}
         >
           Write {mine.length === 1 ? 'it' : 'them'} into the brief
-        </Button>
+        </ActionButton>
         <span className="soft">
           Fit, cloth and ease. Readings are taken at the tape; rounding is the studio’s.
         </span>

@@ -5,6 +5,7 @@ import { useMemo } from 'react';
 import { Moved } from '../../parts/drawings/Moved.tsx';
 import { PanelsChanged } from '../../parts/drawings/PanelsChanged.tsx';
 import { EaseSeen } from '../../parts/ease/EaseSeen.tsx';
+import { Ledger } from '../../shared/pieces.tsx';
 
 interface Props {
   readonly before: Sheet;
@@ -69,7 +70,7 @@ function Pieces({ moved, unit }: { moved: WhatMoved; unit: SheetUnit }) {
           .join(', ')
       : 'none';
   return (
-    <table className="ledger">
+    <Ledger>
       <caption className="hidden">Pieces to cut and what is laid ready</caption>
       <thead>
         <tr>
@@ -94,7 +95,7 @@ function Pieces({ moved, unit }: { moved: WhatMoved; unit: SheetUnit }) {
           </tr>
         ))}
       </tbody>
-    </table>
+    </Ledger>
   );
 }
 

@@ -3,6 +3,7 @@ import type { SheetUnit } from '@rocchetto/core';
 import { ChoiceByTyping } from '../../shared/ChoiceByTyping.tsx';
 import { LengthInput } from '../../shared/LengthInput.tsx';
 import { Notice } from '../../shared/Notice.tsx';
+import { ActionButton, SelectField, TextField } from '../../shared/pieces.tsx';
 import type { Tryable } from './tries.ts';
 
 interface Props {
@@ -33,18 +34,17 @@ export function Tries({ all, tried, refused, doubts, unit, onTry }: Props) {
             <span className="soft">{one.now ? `now ${one.now}` : 'not read yet'}</span>
             <span>
               {one.choices ? (
-                <select id={id} className="field" value={t.value} onChange={(e) => write(i, e.target.value)}>
+                <SelectField id={id} value={t.value} onChange={(e) => write(i, e.target.value)}>
                   <option value="">as now</option>
                   {one.choices.map((c) => (
                     <option key={c.value} value={c.value}>
                       {c.label}
                     </option>
                   ))}
-                </select>
+                </SelectField>
               ) : one.what === 'cloth' && one.of !== 'width' ? (
-                <input
+                <TextField
                   id={id}
-                  className="field"
                   inputMode="decimal"
                   autoComplete="off"
                   value={t.value}
@@ -61,9 +61,9 @@ export function Tries({ all, tried, refused, doubts, unit, onTry }: Props) {
                 />
               )}
             </span>
-            <button type="button" className="quiet" onClick={() => onTry(tried.filter((_, k) => k !== i))}>
+            <ActionButton look="quiet" onClick={() => onTry(tried.filter((_, k) => k !== i))}>
               Remove<span className="hidden"> {one.label}</span>
-            </button>
+            </ActionButton>
             {refused[name] && <Notice is="bad">{refused[name]}</Notice>}
             {doubts[name] && <Notice>{doubts[name]}</Notice>}
           </div>
@@ -84,9 +84,9 @@ export function Tries({ all, tried, refused, doubts, unit, onTry }: Props) {
           options={all.filter((a) => !names.includes(a.name)).map((a) => ({ value: a.name, label: a.label }))}
         />
         {tried.length > 0 && (
-          <button type="button" className="quiet" onClick={() => onTry([])}>
+          <ActionButton look="quiet" onClick={() => onTry([])}>
             Remove all changes
-          </button>
+          </ActionButton>
         )}
       </div>
     </section>
