@@ -38,7 +38,7 @@ module.exports = {
       ['figure', 'units|measures'],
       ['net', 'units|measures'],
       ['checks', 'units|measures|net'],
-      ['garment', 'units|measures|draft|figure|net|checks'],
+      ['garment', 'dates|units|measures|draft|figure|net|checks'],
       ['sheet', 'units|measures|dates|checks|draft|figure|garment'],
       ['alter', 'units|dates|draft|figure|garment|sheet|diary'],
       ['diary', 'dates'],

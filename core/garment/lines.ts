@@ -13,7 +13,7 @@ import {
 import type { Figure, Share, Term } from '../figure/figure.ts';
 import type { Measured } from '../measures/session.ts';
 import { type Cm, cm } from '../units/length.ts';
-import { say as p } from '../units/print.ts';
+import { say as p, sayThick } from '../units/print.ts';
 import { stepOf } from '../units/rounding.ts';
 import type { SheetInput } from './input.ts';
 import { type EaseRule, easeFor, FLOORS, type Hang } from './tables/fit.ts';
@@ -122,7 +122,7 @@ export function girthTerms(c: LineContext, m: Measured, zone: Zone, more: LineMo
     );
   const layers: LayerKind[] = [...(brief.lining ? (['lining'] as const) : []), ...(more.layers ?? [])];
   if (layers.length > 0) {
-    const mm = (l: LayerKind) => Math.round(LAYER_THICKNESS[l] * 100) / 10;
+    const each = (l: LayerKind) => sayThick(LAYER_THICKNESS[l]);
     const thick = layers.reduce((sum, l) => sum + LAYER_THICKNESS[l], 0);
     terms.push(
       term(
@@ -130,8 +130,8 @@ export function girthTerms(c: LineContext, m: Measured, zone: Zone, more: LineMo
         'layers',
         layerAllowance(cm(thick)),
         layers.length === 1
-          ? `The ${layers[0]} lies ${mm(layers[0]!)} mm under the cloth: 2π × its thickness (geometry; thickness a studio figure).`
-          : `Under the cloth lie ${layers.map((l) => `${l} ${mm(l)}`).join(', ')} mm: 2π × their thickness (geometry; thicknesses studio figures).`,
+          ? `The ${layers[0]} lies ${each(layers[0]!)} under the cloth: 2π × its thickness (geometry; thickness a studio figure).`
+          : `Under the cloth lie ${layers.map((l) => `${l} ${each(l)}`).join(', ')}: 2π × their thickness (geometry; thicknesses studio figures).`,
       ),
     );
   }

@@ -346,9 +346,12 @@ function whyOf(f: Figure, unit: SheetUnit): string[] {
   for (const s of f.shares) {
     const sumText = s.terms.map((t, i) => termText(t, i === 0, unit)).join(', ');
     const name = /^(right |left )?(front|back)$/.test(s.panel) ? `${s.panel} quarter` : `each ${s.panel}`;
+    const exact = printLength(s.exact, unit);
+    // What lies on no sixteenth equals nothing: "≈ 11 1⁄2: ≈ 45 7⁄8 in finished ÷ 4".
+    const equals = /≈/.test(exact + sumText) ? ':' : ' =';
     lines.push(
       tell(
-        `${name} ${printLength(s.exact, unit)} = ${sumText}; marked ${printWithUnit(s.rounded, unit)}.${s.note ? ` ${s.note}` : ''}`,
+        `${name} ${exact}${equals} ${sumText}; marked ${printWithUnit(s.rounded, unit)}.${s.note ? ` ${s.note}` : ''}`,
         unit,
       ),
     );

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readMoney } from './money.ts';
+import { printMoney, readMoney } from './money.ts';
 
 describe('a price as it is typed', () => {
   it.each<[string, number | null]>([
@@ -49,6 +49,24 @@ describe('a price as it is typed', () => {
         fc.constantFrom('', ' €', ' kr'),
         (cents, sign) => {
           expect(readMoney((cents / 100).toFixed(2) + sign)).toEqual({ ok: true, amount: cents / 100 });
+        },
+      ),
+    );
+  });
+});
+
+describe('a sum as it is written', () => {
+  it('has the studio’s sign before it, on one line, or none', () => {
+    expect(printMoney(93.1, '€')).toBe('€\u00a093.10');
+    expect(printMoney(1250, '')).toBe('1250.00');
+  });
+  it('is read back', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 99_999_999 }),
+        fc.constantFrom('', '€', '£', '$', 'kr', 'CHF'),
+        (cents, sign) => {
+          expect(readMoney(printMoney(cents / 100, sign))).toEqual({ ok: true, amount: cents / 100 });
         },
       ),
     );

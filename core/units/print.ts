@@ -105,9 +105,18 @@ export function printByHand(length: Cm, unit: SheetUnit): string {
 /** A length inside a sentence, kept open until it is known in which unit the sentence will be read. */
 export const say = (length: number): string => `{cm:${Math.round(length * 1e9) / 1e9}}`;
 
+/** The thickness of cloth inside a sentence, cm: it is read off a gauge, not a tape, in millimetres or thousandths of an inch. */
+export const sayThick = (thickness: number): string => `{thick:${Math.round(thickness * 1e4) / 1e4}}`;
+
+const thick = (thickness: number, unit: SheetUnit): string =>
+  unit === 'cm'
+    ? `${Math.round(thickness * 1000) / 100} mm`
+    : `${Math.round((thickness / CM_PER.in) * 1000) / 1000} in`;
+
 /** The sentence with its lengths in one unit, by hand: "{cm:2.54} apart" → "1 in apart". */
 export const tell = (sentence: string, unit: SheetUnit): string =>
   sentence
     .replace(/\{cm:(-?[\d.]+(?:e-?\d+)?)\}/g, (_, n) => printByHand(Number(n) as Cm, unit))
+    .replace(/\{thick:([\d.]+)\}/g, (_, n) => thick(Number(n), unit))
     // Which way something is off that no hand can mark is not worth a sign.
     .replace(/[+−](?=less than )/g, '');

@@ -48,6 +48,7 @@ import { describeRoutes } from '../http/describe.ts';
 import { answer, Refusal } from '../http/problem.ts';
 import { on } from '../http/route.ts';
 import { noteOnce } from '../records/security-events.ts';
+import { TEXTS } from './texts.ts';
 import { webShell } from './web-shell.ts';
 
 /** Whether the server and its database are there. */
@@ -70,7 +71,7 @@ function atMost(mb: number) {
     bodyLimit({
       maxSize: mb * 1024 * 1024,
       onError: () => {
-        throw new Refusal(413, 'too-large', `This is over ${mb} MB. Nothing was saved. Send less at once.`);
+        throw new Refusal(413, 'too-large', TEXTS.tooLarge(mb));
       },
     });
   limits.set(mb, known);
@@ -130,7 +131,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', liveRoutes(deps))
     .route('/', describeRoutes())
     .all('*', () => {
-      throw new Refusal(404, 'not-found', 'There is nothing at this address. Check it.');
+      throw new Refusal(404, 'not-found', TEXTS.notFound);
     });
 
   const app = new Hono<Env>();
@@ -187,14 +188,7 @@ export function createApp(deps: Deps): Hono<Env> {
       return answer(c, refusal.problem);
     }
     deps.log.error({ err: error, path: c.req.path }, 'unexpected');
-    return answer(
-      c,
-      new Refusal(
-        500,
-        'unexpected',
-        'Something went wrong. Nothing was changed; what you wrote is still here. Try again.',
-      ).problem,
-    );
+    return answer(c, new Refusal(500, 'unexpected', TEXTS.unexpected).problem);
   });
   return app;
 }

@@ -5,6 +5,7 @@ import type { z } from 'zod';
 import type { Pool } from '../db/pool.ts';
 import type { Live } from '../live/live.ts';
 import { Refusal } from './problem.ts';
+import { TEXTS } from './texts.ts';
 
 export interface SignedIn {
   readonly id: number;
@@ -54,16 +55,11 @@ export async function body<S extends z.ZodType>(c: Ctx, schema: S): Promise<z.in
   let json: unknown;
   try {
     const text = await c.req.text();
-    if (isDeeper(text, DEEPEST))
-      throw new Refusal(
-        400,
-        'too-deep',
-        `What was sent is more than ${DEEPEST} levels deep. Nothing was saved.`,
-      );
+    if (isDeeper(text, DEEPEST)) throw new Refusal(400, 'too-deep', TEXTS.tooDeep(DEEPEST));
     json = JSON.parse(text);
   } catch (error) {
     if (error instanceof Refusal || (error instanceof Error && error.name === 'BodyLimitError')) throw error;
-    throw new Refusal(400, 'not-json', 'What was sent is not JSON.');
+    throw new Refusal(400, 'not-json', TEXTS.notJson);
   }
   return checked(schema, json);
 }
@@ -81,6 +77,6 @@ export function checked<S extends z.ZodType>(schema: S, value: unknown): z.infer
 /** A numeric id from the path. @throws Refusal 404 for anything that is not one */
 export function idParam(c: Ctx, what: string): number {
   const text = c.req.param('id') ?? '';
-  if (!/^\d{1,15}$/.test(text)) throw new Refusal(404, 'not-found', `There is no such ${what}.`);
+  if (!/^\d{1,15}$/.test(text)) throw new Refusal(404, 'not-found', TEXTS.notFound(what));
   return Number(text);
 }

@@ -1,6 +1,7 @@
 import type { Problem } from '@rocchetto/contract';
 import type { Context } from 'hono';
 import type { ContentfulStatusCode } from 'hono/utils/http-status';
+import { TEXTS } from './texts.ts';
 
 /** A refusal with a plain sentence. Thrown so that an open transaction rolls back. */
 export class Refusal extends Error {
@@ -18,21 +19,11 @@ export class Refusal extends Error {
   }
 }
 
-export const notFound = (what: string) =>
-  new Refusal(
-    404,
-    'not-found',
-    `There is no such ${what}. It may have been removed, or the address is wrong.`,
-  );
+export const notFound = (what: string) => new Refusal(404, 'not-found', TEXTS.notFoundOrRemoved(what));
 
 /** Somebody else saved first: both texts go back, so that neither is lost. */
 export const conflict = (theirs: unknown, mine: unknown) =>
-  new Refusal(
-    409,
-    'changed-meanwhile',
-    'Someone else saved this. Nothing was overwritten; your text is safe. Compare before saving.',
-    { theirs, mine },
-  );
+  new Refusal(409, 'changed-meanwhile', TEXTS.changedMeanwhile, { theirs, mine });
 
 /** Answers RFC 9457 problem+json. */
 export const answer = (c: Context, problem: Problem) =>

@@ -13,6 +13,7 @@ import type { Hono } from 'hono';
 import { z } from 'zod';
 import { body, type Ctx, checked, type Env } from './context.ts';
 import { Refusal } from './problem.ts';
+import { TEXTS } from './texts.ts';
 
 /** What a route's handler is given beside the request: its body and query, checked by the contract. */
 export interface Asked<K extends RouteKey> {
@@ -41,14 +42,9 @@ function looked(key: string, route: Route, answered: unknown): void {
 function guard(c: Ctx, route: Route): Role {
   if (route.may === 'open') return 'seamstress';
   const who = c.get('who');
-  if (!who)
-    throw new Refusal(401, 'signed-out', 'You are signed out. What you wrote is still here. Sign in again.');
+  if (!who) throw new Refusal(401, 'signed-out', TEXTS.signedOut);
   if (route.may !== 'signed-in' && !may(who.role, route.may))
-    throw new Refusal(
-      403,
-      'not-yours',
-      `This is not open to the role “${ROLE_WORD[who.role]}”. Nothing was changed. Ask the owner.`,
-    );
+    throw new Refusal(403, 'not-yours', TEXTS.notYours(ROLE_WORD[who.role]));
   return who.role;
 }
 

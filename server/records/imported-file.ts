@@ -1,6 +1,7 @@
 import type { ENCODINGS } from '@rocchetto/contract';
 import Papa from 'papaparse';
 import { Refusal } from '../http/problem.ts';
+import { TEXTS } from './texts.ts';
 
 export type Encoding = (typeof ENCODINGS)[number];
 /** More columns than any book has. */
@@ -29,27 +30,15 @@ export interface Table {
 export function tableOf(bytes: Uint8Array, encoding: Encoding, first?: number): Table {
   const no = (code: string, sentence: string) => new Refusal(422, code, sentence);
   const text = new TextDecoder(encoding).decode(bytes);
-  if (text.includes('\0'))
-    throw no(
-      'no-table',
-      'This is not a CSV file. Nothing was imported. Save the table as CSV and choose it again.',
-    );
+  if (text.includes('\0')) throw no('no-table', TEXTS.noTable);
   const { data, meta } = Papa.parse<string[]>(text, {
     skipEmptyLines: 'greedy',
     ...(first === undefined ? {} : { preview: first + 1 }),
   });
   const [headers, ...rows] = data;
-  if (!headers || rows.length === 0)
-    throw no('no-rows', 'This file has no rows below its first line. The first line names the columns.');
+  if (!headers || rows.length === 0) throw no('no-rows', TEXTS.noRows);
   if (headers.length > MOST_COLUMNS)
-    throw no(
-      'many-columns',
-      `This file has ${headers.length} columns; the limit is ${MOST_COLUMNS}. Nothing was imported.`,
-    );
-  if (rows.length > MOST_ROWS)
-    throw no(
-      'many-rows',
-      `This file has ${rows.length} rows; the limit is ${MOST_ROWS}. Nothing was imported. Split the file.`,
-    );
+    throw no('many-columns', TEXTS.manyColumns(headers.length, MOST_COLUMNS));
+  if (rows.length > MOST_ROWS) throw no('many-rows', TEXTS.manyRows(rows.length, MOST_ROWS));
   return { delimiter: meta.delimiter, headers: headers.map((h) => h.trim().slice(0, 100)), rows };
 }

@@ -15,6 +15,7 @@ import { alterationsInShort } from './alterations.ts';
 import { benchOfOrder, orderAppointments } from './diary/ahead.ts';
 import { readHouse } from './house.ts';
 import { sessionsOfOrder } from './sessions.ts';
+import { TEXTS } from './texts.ts';
 
 /** A row of any list of orders, read from `orders o` joined by ROW_FROM. The stage is kept by the database (002). */
 export const ROW = `o.id, o.number, o.what, o.occasion, o.worn_on as "wornOn", o.due_on as "dueOn", o.client_id as "clientId",
@@ -124,12 +125,7 @@ export async function beginFitting(tx: Tx, id: number): Promise<void> {
 }
 /** @throws Refusal 409 where the order is cancelled: what is made of it waits until it is taken up again */
 export function refuseCancelled(order: { readonly stage: Stage; readonly number: string }): void {
-  if (order.stage === 'cancelled')
-    throw new Refusal(
-      409,
-      'cancelled',
-      `Order ${order.number} is cancelled. Nothing was saved. Reopen the order first.`,
-    );
+  if (order.stage === 'cancelled') throw new Refusal(409, 'cancelled', TEXTS.cancelled(order.number));
 }
 
 /** Every garment of an order, the first one first. */

@@ -8,6 +8,7 @@ import {
 import { dayIn, type Schools, standing, USUAL_SCHOOLS } from '@rocchetto/core';
 import { Refusal } from '../http/problem.ts';
 import type { SheetGround } from './sheets.ts';
+import { TEXTS } from './texts.ts';
 
 /** The rules that a sheet goes by, by name: what else the house sets is not the sheet’s, and stays out of it. */
 const OF_A_SHEET = Object.keys(HouseWire.shape) as readonly (keyof HouseWire)[];
@@ -24,12 +25,7 @@ export function specOfOrder(ground: SheetGround, settings: Settings, today: stri
   const { order, house, session } = ground;
   const { brief } = order;
   const rules = rulesOfASheet(house.rules);
-  if (!brief || brief.parts.length === 0)
-    throw new Refusal(
-      409,
-      'no-brief',
-      'There is no sheet without a brief. Write the brief, then measure. A garment without parts has no sheet.',
-    );
+  if (!brief || brief.parts.length === 0) throw new Refusal(409, 'no-brief', TEXTS.noBrief);
   return {
     format: 'rocchetto-spec',
     version: 2,

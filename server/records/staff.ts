@@ -2,6 +2,7 @@ import type { Role, StaffView } from '@rocchetto/contract';
 import { foldText, initialsOf, usualSkills } from '@rocchetto/core';
 import type { Db, Tx } from '../db/pool.ts';
 import { Refusal } from '../http/problem.ts';
+import { TEXTS } from './texts.ts';
 
 export async function listStaff(db: Db): Promise<StaffView[]> {
   const { rows } = await db.query<StaffView>({
@@ -36,19 +37,9 @@ export async function staffName(db: Db, id: number): Promise<string | undefined>
   return rows[0]?.name;
 }
 
-const taken = (name: string) =>
-  new Refusal(
-    422,
-    'name-taken',
-    `${name} is already on the staff. Nothing was saved. Use a name that tells them apart.`,
-  );
+const taken = (name: string) => new Refusal(422, 'name-taken', TEXTS.nameTaken(name));
 
-const onlyOwner = () =>
-  new Refusal(
-    422,
-    'last-principal',
-    'This is the only owner, and the studio needs one. Nothing was changed.',
-  );
+const onlyOwner = () => new Refusal(422, 'last-principal', TEXTS.lastPrincipal);
 
 /** Adds somebody; a name is taken only while its bearer works here. @throws Refusal 422 name-taken */
 export async function addStaff(tx: Tx, name: string, role: Role): Promise<number> {

@@ -1,6 +1,7 @@
 import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
 import type { Pool } from '../db/pool.ts';
 import { Refusal } from '../http/problem.ts';
+import { TEXTS } from './texts.ts';
 
 /**
  * Wrong tries, counted before anything is verified, in budgets of their own: a name from one address, an address
@@ -19,11 +20,7 @@ const BUDGETS = {
 const KNOCKS = { points: 40, duration: 300, blockDuration: 60 } as const;
 
 const slowDown = (res: RateLimiterRes) =>
-  new Refusal(
-    429,
-    'slow-down',
-    `Too many wrong tries. Wait ${Math.max(1, Math.ceil(res.msBeforeNext / 1000))} seconds, then try again.`,
-  );
+  new Refusal(429, 'slow-down', TEXTS.slowDown(Math.max(1, Math.ceil(res.msBeforeNext / 1000))));
 
 type Budget = { readonly points: number; readonly duration: number; readonly blockDuration: number };
 const limiterOf = (storeClient: Pool) => (keyPrefix: string, budget: Budget) =>

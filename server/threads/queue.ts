@@ -1,4 +1,5 @@
 import { Refusal } from '../http/problem.ts';
+import { TEXTS } from './texts.ts';
 
 /** Of one kind so many are worked on at a time, so many of one person wait, and so many of all. */
 export interface Bounds {
@@ -38,9 +39,7 @@ export class WorkQueue {
    */
   async run<T>(person: number, work: () => Promise<T>, latest = false): Promise<T> {
     const mine = this.#queues.get(person) ?? [];
-    if (latest)
-      for (const old of mine.splice(0))
-        old.drop(new Refusal(409, 'superseded', 'A newer request replaced this one.'));
+    if (latest) for (const old of mine.splice(0)) old.drop(new Refusal(409, 'superseded', TEXTS.superseded));
     if (mine.length >= this.bounds.each)
       throw full(
         `You already have ${mine.length} ${this.what} waiting. Wait for some of them, then try again.`,

@@ -1,7 +1,8 @@
+import { printMoney } from '@rocchetto/core/units/money.ts';
 import { useMe } from './me.ts';
 
-/** How amounts of money are shown: the studio's currency sign, then two decimals. */
+/** How amounts of money are shown, with the studio's currency sign. */
 export function usePrice(): (amount: number) => string {
   const { currency } = useMe();
-  return (amount) => `${currency === '' ? '' : `${currency} `}${amount.toFixed(2)}`;
+  return (amount) => printMoney(amount, currency);
 }

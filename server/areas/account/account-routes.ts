@@ -26,6 +26,7 @@ import { countTries } from '../../records/tries.ts';
 import { hashPassphrase, verifyPassphrase } from './passphrase.ts';
 import { beginFactor, confirmFactor, dropFactor, readFactor } from './second-factor.ts';
 import { refuseWeak } from './strength.ts';
+import { TEXTS } from './texts.ts';
 
 /** One's own account: passphrase, where one is signed in, the lock, the second factor; and what happened at the doors. */
 export function accountRoutes(deps: Deps): Hono<Env> {
@@ -48,11 +49,7 @@ function proofs(deps: Deps) {
     const giveBack = await takeTry(who.name, addressOf(c), tokenHash(cookieOf(c)!));
     if (!(await verifyPassphrase(await hashOf(deps.pool, who.id), passphrase))) {
       await noteEvent(deps.pool, { what: failed, staffId: who.id, address: addressOf(c) });
-      throw new Refusal(
-        401,
-        'wrong-passphrase',
-        'Wrong passphrase. Nothing was changed. Check it and try again.',
-      );
+      throw new Refusal(401, 'wrong-passphrase', TEXTS.wrongPassphrase);
     }
     await giveBack();
   };
@@ -127,8 +124,7 @@ function factorRoutes(app: Hono<Env>, deps: Deps, { takeTry, addressOf, prove }:
       deps,
       async (tx) => {
         const who = c.get('who');
-        if ((await readFactor(tx, who.id, true))?.onAt)
-          throw new Refusal(409, 'factor-on', 'A second factor is on already. Turn it off first.');
+        if ((await readFactor(tx, who.id, true))?.onAt) throw new Refusal(409, 'factor-on', TEXTS.factorOn);
         return { body: {} };
       },
       async (tx): Promise<FactorBegun> => {
@@ -147,12 +143,7 @@ function factorRoutes(app: Hono<Env>, deps: Deps, { takeTry, addressOf, prove }:
       deps,
       async (tx) => {
         const made = await confirmFactor(tx, who.id, code, deps.now());
-        if (!made)
-          throw new Refusal(
-            422,
-            'wrong-code',
-            'This code isn’t right, or was used already. Nothing was changed. Wait for the next one and type its six digits.',
-          );
+        if (!made) throw new Refusal(422, 'wrong-code', TEXTS.wrongCodeUnchanged);
         codes = made;
         await noteEvent(tx, { what: 'factor-on', staffId: who.id, address: addressOf(c) });
         await remember(tx, 'staff', who.id, who.id, 'second factor on', undefined, undefined);
@@ -166,11 +157,7 @@ function factorRoutes(app: Hono<Env>, deps: Deps, { takeTry, addressOf, prove }:
   on(app, 'POST /me/second-factor/off', async (c, { role, body: { passphrase } }) => {
     const who = c.get('who');
     if (asksFactor(await readDoors(deps.pool), role))
-      throw new Refusal(
-        409,
-        'factor-asked',
-        `The studio requires a second factor for the role “${ROLE_WORD[role]}”. It stays on.`,
-      );
+      throw new Refusal(409, 'factor-asked', TEXTS.factorAsked(ROLE_WORD[role]));
     await prove(c, passphrase, 'sign-in-failed');
     return once(c, deps, async (tx) => {
       await dropFactor(tx, who.id);

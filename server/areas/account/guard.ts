@@ -5,6 +5,7 @@ import { cookieOf } from '../../http/cookie.ts';
 import { Refusal } from '../../http/problem.ts';
 import { noteOnce } from '../../records/security-events.ts';
 import { whoHolds } from '../../records/sign-ins.ts';
+import { TEXTS } from './texts.ts';
 
 /** A change must come from our own pages: the Origin, when a browser sends one, is the host it speaks to. */
 export const sameOrigin: MiddlewareHandler<Env> = async (c, next) => {
@@ -15,7 +16,7 @@ export const sameOrigin: MiddlewareHandler<Env> = async (c, next) => {
       (origin !== undefined && hostOf(origin) !== c.req.header('host')) ||
       (site !== undefined && site !== 'same-origin')
     )
-      throw new Refusal(403, 'other-origin', 'This change came from another site and was not made.');
+      throw new Refusal(403, 'other-origin', TEXTS.otherOrigin);
   }
   await next();
 };
@@ -31,36 +32,18 @@ export const signedIn =
   async (c, next) => {
     const token = cookieOf(c);
     const who = token ? await whoHolds(deps.pool, token) : undefined;
-    if (!who)
-      throw new Refusal(
-        401,
-        'signed-out',
-        'You are signed out. What you wrote is still here. Sign in again.',
-      );
+    if (!who) throw new Refusal(401, 'signed-out', TEXTS.signedOut);
     const path = c.req.path.slice('/api'.length);
     if (who.locked && path !== '/unlock')
-      throw new Refusal(
-        423,
-        'locked',
-        `This screen is locked. What you wrote is still here. Type the passphrase of ${who.name} to continue.`,
-        { theirs: { name: who.name } },
-      );
+      throw new Refusal(423, 'locked', TEXTS.locked(who.name), { theirs: { name: who.name } });
     // What was written on this device is only ever sent under the sign-in of its writer.
     const author = c.req.header('x-author');
     if (author !== undefined && author !== String(who.id)) {
       await noteOnce(deps.pool, { what: 'other-author', staffId: who.id, address: addressOf(c) });
-      throw new Refusal(
-        409,
-        'other-author',
-        'This was written under another sign-in. Nothing was saved; it is kept on this device until that person signs in.',
-      );
+      throw new Refusal(409, 'other-author', TEXTS.otherAuthor);
     }
     if (who.factorOwed && !FOR_THE_FACTOR.test(path))
-      throw new Refusal(
-        403,
-        'factor-needed',
-        'The studio requires a second factor for your role. Set it up first to open the rest.',
-      );
+      throw new Refusal(403, 'factor-needed', TEXTS.factorNeeded);
     // The passphrase itself proves that it is no other site's doing.
     if (
       c.req.method !== 'GET' &&
@@ -68,11 +51,7 @@ export const signedIn =
       path !== '/unlock' &&
       c.req.header('x-csrf-token') !== who.csrf
     )
-      throw new Refusal(
-        403,
-        'no-csrf-token',
-        'This page is out of date. Reload it and try again; what you wrote is still here.',
-      );
+      throw new Refusal(403, 'no-csrf-token', TEXTS.noCsrfToken);
     c.set('who', who);
     await next();
   };

@@ -30,6 +30,7 @@ import { countKnocks, countTries } from '../../records/tries.ts';
 import { hashPassphrase, verifyPassphrase } from './passphrase.ts';
 import { readFactor, useCode } from './second-factor.ts';
 import { refuseWeak } from './strength.ts';
+import { TEXTS } from './texts.ts';
 
 /** Signing in and out, and setting a passphrase from a one-time link. Open to everyone. */
 export function authRoutes(deps: Deps): Hono<Env> {
@@ -59,27 +60,19 @@ export function authRoutes(deps: Deps): Hono<Env> {
     const at = { staffId: staff?.id ?? null, name, address: addressOf(c) };
     if (!(await verifyPassphrase(staff?.passphrase_hash ?? null, passphrase)) || !staff) {
       await noteEvent(deps.pool, { what: 'sign-in-failed', ...at });
-      throw new Refusal(401, 'wrong-sign-in', 'Wrong name or passphrase. Check both and try again.');
+      throw new Refusal(401, 'wrong-sign-in', TEXTS.wrongSignIn);
     }
     const asked = (await readFactor(deps.pool, staff.id))?.onAt != null;
     if (asked && code === '') {
       // The passphrase is right: asking for the code is no wrong try.
       await giveBack();
-      throw new Refusal(
-        401,
-        'code-needed',
-        'Type the six digits from your authenticator, or a recovery code.',
-      );
+      throw new Refusal(401, 'code-needed', TEXTS.codeNeeded);
     }
     if (asked) {
       const used = await inTransaction(deps.pool, (tx) => useCode(tx, staff.id, code, deps.now()));
       if (used === 'wrong') {
         await noteEvent(deps.pool, { what: 'code-failed', ...at });
-        throw new Refusal(
-          401,
-          'wrong-code',
-          'This code isn’t right, or was used already. Wait for the next one.',
-        );
+        throw new Refusal(401, 'wrong-code', TEXTS.wrongCode);
       }
       if (used === 'recovery') await noteEvent(deps.pool, { what: 'recovery-used', ...at });
     }
@@ -139,5 +132,4 @@ export function authRoutes(deps: Deps): Hono<Env> {
   return app;
 }
 
-const linkUsed = () =>
-  new Refusal(410, 'link-used', 'This link was used already or is too old. Ask the owner for a new one.');
+const linkUsed = () => new Refusal(410, 'link-used', TEXTS.linkUsed);

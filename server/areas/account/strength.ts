@@ -1,4 +1,5 @@
 import { Refusal } from '../../http/problem.ts';
+import { TEXTS } from './texts.ts';
 
 /** The least of zxcvbn's five steps that is taken: its 3 is “safely unguessable, protects against slow offline guessing”. */
 const LEAST = 3;
@@ -38,9 +39,5 @@ export async function refuseWeak(passphrase: string, ...names: readonly string[]
   const own = [...names.flatMap(wordsOf), 'rocchetto'].map((w) => w.toLowerCase());
   const { score, warning } = (await judge)(passphrase.normalize('NFKC').slice(0, 100), own);
   if (score < LEAST)
-    throw new Refusal(
-      422,
-      'weak-passphrase',
-      `This passphrase is too easy to guess. ${warning ? `${warning} ` : ''}Nothing was changed. Use four or five unrelated plain words.`,
-    );
+    throw new Refusal(422, 'weak-passphrase', TEXTS.weakPassphrase(warning ? `${warning} ` : ''));
 }

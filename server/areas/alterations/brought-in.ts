@@ -15,6 +15,7 @@ import { readHouse } from '../../records/house.ts';
 import { addOrder, readOrder } from '../../records/orders.ts';
 import { threadsFor } from '../../threads/pool.ts';
 import type { AlterationJobs } from './jobs.ts';
+import { TEXTS } from './texts.ts';
 
 const inThread = threadsFor<AlterationJobs>();
 
@@ -25,11 +26,7 @@ export function broughtInRoutes(deps: Deps): Hono<Env> {
   on(app, 'POST /brought-in', (c, { body }) =>
     once(c, deps, async (tx) => {
       if (!(await readClient(tx, body.clientId)))
-        throw new Refusal(
-          422,
-          'no-such-client',
-          'This client was not found. Nothing was saved. Choose the client again.',
-        );
+        throw new Refusal(422, 'no-such-client', TEXTS.noSuchClient);
       const { clientId, what, dueOn } = body;
       const by = c.get('who').id;
       const order = { clientId, what, occasion: '', wornOn: null, dueOn, responsibleId: null };
@@ -42,11 +39,9 @@ export function broughtInRoutes(deps: Deps): Hono<Env> {
 
   on(app, 'GET /tickets', async (_c, { query }) => {
     const code = readTicket(query.code);
-    if (code === null)
-      throw new Refusal(422, 'no-ticket', 'This isn’t a ticket code. A code has six characters. Check it.');
+    if (code === null) throw new Refusal(422, 'no-ticket', TEXTS.noTicket);
     const orderId = await orderOfTicket(deps.pool, code);
-    if (orderId === undefined)
-      throw new Refusal(404, 'no-such-ticket', 'No garment has this ticket. Check the code.');
+    if (orderId === undefined) throw new Refusal(404, 'no-such-ticket', TEXTS.noSuchTicket);
     return { orderId };
   });
 

@@ -30,6 +30,7 @@ import { madeSheet } from '../../records/made-sheet.ts';
 import { readOrder } from '../../records/orders.ts';
 import { threadsFor } from '../../threads/pool.ts';
 import type { AlterationJobs } from './jobs.ts';
+import { TEXTS } from './texts.ts';
 
 import { kept, settled, told } from './told.ts';
 
@@ -55,7 +56,7 @@ export function finishedRoutes(deps: Deps): Hono<Env> {
       if (!(await readOrder(tx, orderId, true))) throw notFound('order');
       const by = c.get('who').id;
       const gone = await uncountPins(tx, orderId, by, deps.now());
-      if (!gone) throw new Refusal(409, 'no-pins', 'No pins are counted. There is nothing to undo.');
+      if (!gone) throw new Refusal(409, 'no-pins', TEXTS.noPins);
       await settled(tx, orderId, deps.now());
       await remember(tx, 'order', orderId, by, 'pin count crossed out', gone, undefined);
       return kept(orderId, { pins: await pinsOf(tx, orderId) });
@@ -67,21 +68,12 @@ export function finishedRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       if (!(await readOrder(tx, orderId, true))) throw notFound('order');
       if (accepted && !may(role, 'alter.accept'))
-        throw new Refusal(
-          403,
-          'not-yours',
-          'Only a fitter or the owner can accept what is outside tolerance. Nothing was saved.',
-        );
+        throw new Refusal(403, 'not-yours', TEXTS.onlyFittersAccept);
       const points = new Map((await told(tx, orderId, deps.now())).points.map((p) => [p.id, p]));
       const by = c.get('who').id;
       for (const [id, written] of Object.entries(readings)) {
         const p = points.get(id);
-        if (!p)
-          throw new Refusal(
-            422,
-            'no-such-point',
-            'One of the measurements does not belong to this garment. Nothing was saved. Reload and try again.',
-          );
+        if (!p) throw new Refusal(422, 'no-such-point', TEXTS.noSuchPoint);
         const within = p.target === null || Math.abs(toCm(written) - p.target) <= (p.tolerance ?? 0) + 1e-9;
         const stands =
           within || !accepted
@@ -106,10 +98,9 @@ export function finishedRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       if (!(await readOrder(tx, orderId, true))) throw notFound('order');
       if ((await isHandedOver(tx, orderId)) !== null)
-        throw new Refusal(409, 'handed-over', 'This garment was already handed over.');
+        throw new Refusal(409, 'handed-over', TEXTS.handedOverAlready);
       const { inTheWay: open, cautions } = await told(tx, orderId, deps.now());
-      if (open.length > 0)
-        throw new Refusal(409, 'in-the-way', `Not handed over. First: ${open[0]}`, { problems: open });
+      if (open.length > 0) throw new Refusal(409, 'in-the-way', TEXTS.inTheWay(open[0]!), { problems: open });
       await addHandOver(tx, orderId, c.get('who').id, deps.now(), clientName, cautions);
       await remember(tx, 'order', orderId, c.get('who').id, 'handed over', undefined, { clientName });
       return kept(orderId, { ok: true });
@@ -120,11 +111,7 @@ export function finishedRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       if (!(await readOrder(tx, orderId, true))) throw notFound('order');
       if (!(await takeBack(tx, orderId, c.get('who').id, deps.now(), reason)))
-        throw new Refusal(
-          409,
-          'in-the-house',
-          'This garment was not handed over, so there is no return to record.',
-        );
+        throw new Refusal(409, 'in-the-house', TEXTS.inTheHouse);
       await remember(tx, 'order', orderId, c.get('who').id, 'return recorded', undefined, { reason });
       return kept(orderId, { ok: true });
     });

@@ -24,6 +24,7 @@ import {
 import { houseBench, readHouse } from '../../records/house.ts';
 import { readOrder, refuseCancelled } from '../../records/orders.ts';
 import { prepared, takeStep } from './service.ts';
+import { TEXTS } from './texts.ts';
 
 import { kept, settled, told } from './told.ts';
 import { undoStep } from './undo.ts';
@@ -46,17 +47,13 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
       if (!order) throw notFound('order');
       refuseCancelled(order);
       if (body.appointmentId !== null && !(await isOfOrder(tx, body.appointmentId, orderId)))
-        throw new Refusal(
-          422,
-          'other-appointment',
-          'This appointment belongs to another order. Nothing was saved.',
-        );
+        throw new Refusal(422, 'other-appointment', TEXTS.otherAppointment);
       const since = await isHandedOver(tx, orderId);
       if (since !== null)
         throw new Refusal(
           409,
           'handed-over',
-          `This garment was handed over on ${printDate(since.slice(0, 10), (await readHouse(tx)).dateOrder)}. Nothing was saved. Record its return with a reason first.`,
+          TEXTS.handedOverOn(printDate(since.slice(0, 10), (await readHouse(tx)).dateOrder)),
         );
       const { boxes, targets } = await prepared(tx, orderId, body.asked, deps.now(), null);
       const by = c.get('who').id;
@@ -74,12 +71,7 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
     const id = idParam(c, 'alteration');
     return once(c, deps, async (tx) => {
       const before = await held(tx, { id, version, role }, asked);
-      if (before.status !== 'asked')
-        throw new Refusal(
-          409,
-          'agreed',
-          'An agreed change can’t be edited. Withdraw it with a reason, then add the new one.',
-        );
+      if (before.status !== 'asked') throw new Refusal(409, 'agreed', TEXTS.agreed);
       const { boxes, targets } = await prepared(tx, before.orderId, asked, deps.now(), id);
       await writeAsked(tx, id, asked, targets);
       await writeBoxes(tx, id, boxes);
@@ -123,15 +115,11 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
       const a = await holdAlteration(tx, id);
       if (!a) throw notFound('alteration');
       if (a.status !== 'agreed' && a.status !== 'in-work')
-        throw new Refusal(
-          409,
-          'not-at-the-bench',
-          'Pieces can be ticked only while the job is agreed and not done.',
-        );
+        throw new Refusal(409, 'not-at-the-bench', TEXTS.notAtTheBench);
       const who = c.get('who').id;
       const at = { doneAt: to === 'done' ? deps.now() : null, doneBy: to === 'done' ? who : null };
       if (!(await writeBox(tx, id, box, { ...at, struck: to === 'struck' ? reason : null })))
-        throw new Refusal(422, 'no-such-piece', 'This alteration has no such piece. Reload and try again.');
+        throw new Refusal(422, 'no-such-piece', TEXTS.noSuchPiece);
       if (to === 'struck') await addStep(tx, id, who, deps.now(), 'struck', { words: reason, box });
       return kept(a.orderId, { id, version: a.version });
     });

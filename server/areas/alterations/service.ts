@@ -49,6 +49,7 @@ import {
 } from '../../records/alterations.ts';
 import { readHouse } from '../../records/house.ts';
 import { madeSheet } from '../../records/made-sheet.ts';
+import { TEXTS } from './texts.ts';
 
 /** What asking does to this garment: its boxes and what is measured again. @throws Refusal 422 when it cannot be made */
 export async function prepared(
@@ -166,17 +167,9 @@ export async function takeStep(
   { who, role, now }: { readonly who: SignedIn; readonly role: Role; readonly now: Date },
 ): Promise<void> {
   const more = NEEDS_MORE[w.step];
-  if (more && !may(role, more))
-    throw new Refusal(
-      403,
-      'not-yours',
-      `This is not open to the role “${ROLE_WORD[role]}”. Nothing was changed. Ask the owner.`,
-    );
+  if (more && !may(role, more)) throw new Refusal(403, 'not-yours', TEXTS.notOpenToRole(ROLE_WORD[role]));
   if (!mayStep(w.step, a.status))
-    throw no(
-      'not-now',
-      `This alteration is ${STATE_WORD[a.status]}; it can’t be ${ALTERATION_STEPS[w.step].word} now. Nothing was changed.`,
-    );
+    throw no('not-now', TEXTS.notNow(STATE_WORD[a.status], ALTERATION_STEPS[w.step].word));
   const to = ALTERATION_STEPS[w.step].to ?? a.status;
   const fields = {
     status: to,
@@ -216,11 +209,7 @@ export async function takeStep(
       await told(w.reason);
       return;
     case 'ask-again':
-      if ((await isHandedOver(tx, a.orderId)) !== null)
-        throw no(
-          'handed-over',
-          'This garment was handed over. Nothing was changed. Record its return with a reason first.',
-        );
+      if ((await isHandedOver(tx, a.orderId)) !== null) throw no('handed-over', TEXTS.handedOver);
       await kept({ agreedName: '' });
       await told(w.reason);
       return;
@@ -228,9 +217,9 @@ export async function takeStep(
       return assign(tx, a, w, { who, role, now, kept, told });
     case 'start': {
       const on = await workingOn(tx, who.id);
-      if (on) throw no('busy', `You are working on ${on.orderNumber}. Pause that job first.`);
+      if (on) throw no('busy', TEXTS.busy(on.orderNumber));
       if (a.staffId !== null && a.staffId !== who.id && !may(role, 'alter.accept'))
-        throw no('given-away', `This job is assigned to ${a.staffName}. Nothing was changed.`);
+        throw no('given-away', TEXTS.givenAway(a.staffName!));
       await beginWork(tx, a.id, who.id, now);
       await kept({ staffId: a.staffId ?? who.id });
       await told('');
@@ -247,7 +236,10 @@ export async function takeStep(
         throw new Refusal(
           409,
           'boxes-open',
-          `${open.length === 1 ? 'One piece is' : `${open.length} pieces are`} still open: ${open.map((b) => b.piece).join(', ')}. Tick what is done, or cross it out with a reason.`,
+          TEXTS.boxesOpen(
+            open.length === 1 ? 'One piece is' : `${open.length} pieces are`,
+            open.map((b) => b.piece).join(', '),
+          ),
         );
       await endWork(tx, a.id, now);
       await kept({ doneBy: who.id, staffId: a.staffId ?? who.id });
@@ -284,24 +276,12 @@ async function assign(
   { who, role, now, kept, told }: Doing & { readonly role: Role },
 ): Promise<void> {
   const own = w.staffId === who.id && (a.staffId === null || a.staffId === who.id);
-  if (!may(role, 'alter.ask') && !own)
-    throw new Refusal(
-      403,
-      'not-yours',
-      'You can take an unassigned job. Only the owner or a fitter assigns jobs to others.',
-    );
+  if (!may(role, 'alter.ask') && !own) throw new Refusal(403, 'not-yours', TEXTS.onlyAssignersAssign);
   const name = w.staffId === null ? null : await isAtWork(tx, w.staffId);
-  if (name === undefined)
-    throw new Refusal(
-      422,
-      'no-such-staff',
-      'This person is not on the staff. Nothing was changed. Reload and choose again.',
-    );
-  if (w.staffId === null && w.day !== null)
-    throw new Refusal(422, 'day-of-nobody', 'Choose a person for this day.');
+  if (name === undefined) throw new Refusal(422, 'no-such-staff', TEXTS.noSuchStaff);
+  if (w.staffId === null && w.day !== null) throw new Refusal(422, 'day-of-nobody', TEXTS.dayOfNobody);
   const { timeZone, dateOrder } = await readHouse(tx);
-  if (w.day !== null && w.day < dayIn(timeZone, now))
-    throw new Refusal(422, 'past', 'This day is past. Nothing was changed. Choose a later day.');
+  if (w.day !== null && w.day < dayIn(timeZone, now)) throw new Refusal(422, 'past', TEXTS.past);
   const minutes = w.minutes ?? a.minutes;
   await promise(
     tx,
@@ -323,25 +303,15 @@ async function check(
   { tx, who, now, kept, told }: Doing & { readonly tx: Tx },
 ): Promise<void> {
   const own = a.doneById === who.id;
-  if (own && !(await readHouse(tx)).ownCheck)
-    throw no('own-work', 'Someone else must check this. Nothing was changed.');
+  if (own && !(await readHouse(tx)).ownCheck) throw no('own-work', TEXTS.ownWork);
   const made = await madeSheet(tx, a.orderId, now);
   const targets = targetsOf(await alterationsOfOrder(tx, a.orderId), made?.sheet ?? null)(a);
   if (targets.some((t) => w.readings[t.id] === undefined) && w.note === '')
-    throw new Refusal(
-      422,
-      'not-measured',
-      `Measure ${targets.map((t) => t.name).join(', ')}, or enter the reason why not. Nothing was changed.`,
-    );
+    throw new Refusal(422, 'not-measured', TEXTS.notMeasured(targets.map((t) => t.name).join(', ')));
   const known = new Map(targets.map((t) => [t.id, t]));
   const verdicts = Object.entries(w.readings).map(([id, text]) => {
     const t = known.get(id);
-    if (!t)
-      throw new Refusal(
-        422,
-        'no-such-target',
-        'One of the measurements does not belong to this alteration. Nothing was saved. Reload and try again.',
-      );
+    if (!t) throw new Refusal(422, 'no-such-target', TEXTS.noSuchTarget);
     const off = toCm(text) - t.target;
     return { ...t, text, off, within: Math.abs(off) <= t.tolerance + 1e-9 };
   });

@@ -14,6 +14,7 @@ import {
   workingOn,
   writeState,
 } from '../../records/alterations.ts';
+import { TEXTS } from './texts.ts';
 
 /** What is taken back within this time never was: its minutes go on, or go, ms. */
 const AT_ONCE = 60_000;
@@ -28,18 +29,8 @@ export async function undoStep(
   { who, now }: { readonly who: SignedIn; readonly now: Date },
 ): Promise<void> {
   const last = await beforeLastStep(tx, a.id);
-  if (!last || last.by !== who.id)
-    throw new Refusal(
-      409,
-      'nothing-to-undo',
-      'Your last step can’t be undone any more: something was changed after it. Nothing was changed now.',
-    );
-  if ((await isHandedOver(tx, a.orderId)) !== null)
-    throw new Refusal(
-      409,
-      'handed-over',
-      'This garment was handed over. Nothing was changed. Record its return with a reason first.',
-    );
+  if (!last || last.by !== who.id) throw new Refusal(409, 'nothing-to-undo', TEXTS.nothingToUndo);
+  if ((await isHandedOver(tx, a.orderId)) !== null) throw new Refusal(409, 'handed-over', TEXTS.handedOver);
   const { step, before } = last;
   const since = new Date(now.getTime() - AT_ONCE);
   let status = before.status;

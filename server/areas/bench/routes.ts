@@ -22,6 +22,7 @@ import {
 } from '../../records/diary/bench.ts';
 import { readBook } from '../../records/diary/book.ts';
 import { readRules, readWork } from '../../records/diary/hours.ts';
+import { TEXTS } from './texts.ts';
 
 /** Work promised at the bench, and the days on which a client cannot come: what a time is found around. */
 export function benchRoutes(deps: Deps): Hono<Env> {
@@ -98,12 +99,7 @@ export function benchRoutes(deps: Deps): Hono<Env> {
 
 /** Work on an alteration is changed and ticked where its pieces are. */
 function throwLinked(w: BenchWork): void {
-  if (w.alterationId !== null)
-    throw new Refusal(
-      409,
-      'alteration',
-      'This is work on an alteration. Change and tick it on its own page.',
-    );
+  if (w.alterationId !== null) throw new Refusal(409, 'alteration', TEXTS.alteration);
 }
 
 const kept = (orderId: number, body: BenchKept): Reply<BenchKept> => ({
@@ -138,14 +134,8 @@ function changed(
 async function check(tx: Tx, deps: Deps, w: BenchWrite): Promise<() => Promise<string | null>> {
   const { zone, dateOrder, rules } = await readRules(tx);
   const today = dayIn(zone, deps.now());
-  if (w.day < today)
-    throw new Refusal(422, 'past', 'This day is past. Nothing was scheduled. Choose a later day.');
-  if (!(await readWork(tx, w.staffId)))
-    throw new Refusal(
-      422,
-      'no-such-staff',
-      'This person is not on the staff. Nothing was changed. Reload and choose again.',
-    );
+  if (w.day < today) throw new Refusal(422, 'past', TEXTS.past);
+  if (!(await readWork(tx, w.staffId))) throw new Refusal(422, 'no-such-staff', TEXTS.noSuchStaff);
   return async () => {
     const book = await readBook(tx, zone, rules, [w.day, w.day]);
     const hand = book.staff.find((s) => s.id === w.staffId)!;

@@ -13,6 +13,7 @@ import { notFound, Refusal } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { addBusy, keptOf, listBusy, readBusy, takeBackBusy } from '../../records/diary/busy.ts';
 import { readRules, readWork } from '../../records/diary/hours.ts';
+import { TEXTS } from './texts.ts';
 
 /** How far ahead a file is followed, days. */
 const AHEAD = 366;
@@ -60,11 +61,7 @@ export function busyRoutes(deps: Deps): Hono<Env> {
   const ownOnly = (c: Ctx, staffId: number) => {
     const who = c.get('who');
     if (staffId !== who.id && !may(who.role, 'staff.manage'))
-      throw new Refusal(
-        403,
-        'not-yours',
-        'Only the owner can import someone else’s busy times. Nothing was imported.',
-      );
+      throw new Refusal(403, 'not-yours', TEXTS.notYours);
   };
 
   on(
@@ -79,16 +76,10 @@ export function busyRoutes(deps: Deps): Hono<Env> {
     const today = dayIn(zone, deps.now());
     const until = dayAfter(today, AHEAD);
     const within = { from: wholeDay(zone, today).from, to: wholeDay(zone, until).to };
-    if (!/BEGIN:VCALENDAR/i.test(text))
-      throw new Refusal(422, 'no-calendar', 'There is no calendar in this file. Nothing was imported.');
+    if (!/BEGIN:VCALENDAR/i.test(text)) throw new Refusal(422, 'no-calendar', TEXTS.noCalendar);
     const read = await inTurn(() => followed(text, zone, within));
     return once(c, deps, async (tx) => {
-      if (!(await readWork(tx, staffId)))
-        throw new Refusal(
-          422,
-          'no-such-staff',
-          'This person is not on the staff. Nothing was changed. Reload and choose again.',
-        );
+      if (!(await readWork(tx, staffId))) throw new Refusal(422, 'no-such-staff', TEXTS.noSuchStaff);
       // The same file read in again stands for the earlier one.
       await takeBackBusy(tx, { staffId, name }, deps.now());
       const kept = await keptOf(tx, staffId, within);

@@ -17,6 +17,7 @@ import { readRoom, readRooms, readRules } from '../../records/diary/hours.ts';
 import { addFeed, feedOf, listFeeds, revokeFeed } from '../../records/diary/links.ts';
 import { readHouse } from '../../records/house.ts';
 import { eventsFor, icalendar } from './ical.ts';
+import { TEXTS } from './texts.ts';
 
 /** How far back and ahead a feed reaches, days. */
 const BACK = 30;
@@ -92,7 +93,7 @@ export function feedRoutes(deps: Deps): Hono<Env> {
       deps,
       async (tx) => {
         if (roomId !== null && !(await readRoom(tx, roomId)))
-          throw new Refusal(422, 'no-such-room', 'This room was not found. Choose another.');
+          throw new Refusal(422, 'no-such-room', TEXTS.noSuchRoom);
         const id = await addFeed(tx, hash, {
           staffId: roomId === null ? who.id : null,
           roomId,

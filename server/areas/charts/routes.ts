@@ -37,6 +37,7 @@ import {
   keepSize,
   readChart,
 } from './sql.ts';
+import { TEXTS } from './texts.ts';
 
 /** Size charts of the house, and the sizes of one held against an order. */
 export function chartRoutes(deps: Deps): Hono<Env> {
@@ -87,12 +88,7 @@ export function chartRoutes(deps: Deps): Hono<Env> {
     const orderId = idParam(c, 'order');
     const sheet = await sheetOf(deps, orderId);
     const file = await chartOf(deps.pool, query.chart);
-    if (file.of !== 'body')
-      throw new Refusal(
-        422,
-        'no-bodies',
-        'This chart gives finished garments. Choose one of bodies: the garment is worked out for each of its sizes.',
-      );
+    if (file.of !== 'body') throw new Refusal(422, 'no-bodies', TEXTS.noBodies);
     const { unit } = sheet.input.house.rounding;
     const rows: SizeRow[] = [];
     for (const row of toChart(file).rows) {
@@ -109,7 +105,7 @@ export function chartRoutes(deps: Deps): Hono<Env> {
       if (!order) throw notFound('order');
       const chart = size === '' ? null : await chartOf(tx, chartId);
       if (chart && !toChart(chart).rows.some((r) => sizeName(r) === size || r.size === size))
-        throw new Refusal(422, 'no-such-size', `There is no size ${size} on this chart. Nothing was saved.`);
+        throw new Refusal(422, 'no-such-size', TEXTS.noSuchSize(size));
       const at = deps.now();
       if (!(await keepSize(tx, orderId, version, chart && { chart, size }, c.get('who').id, at)))
         throw stale('the size');
@@ -151,12 +147,7 @@ function csv(c: Ctx, rows: readonly SizeRow[], unit: SheetUnit, name: string) {
 async function sheetOf(deps: Deps, orderId: number) {
   if (!(await readOrder(deps.pool, orderId))) throw notFound('order');
   const sheet = (await madeSheet(deps.pool, orderId, deps.now()))?.sheet;
-  if (!sheet)
-    throw new Refusal(
-      409,
-      'no-brief',
-      'This order has no brief yet. Write it first: it says what garment it is and how it should fit.',
-    );
+  if (!sheet) throw new Refusal(409, 'no-brief', TEXTS.noBrief);
   return sheet;
 }
 
@@ -191,25 +182,10 @@ function sound(chart: ChartFile): void {
     toChart(chart);
   } catch (error) {
     if (!(error instanceof ChartRefused)) throw error;
-    throw new Refusal(422, 'no-chart', `${error.sentences.slice(0, 8).join(' ')} Nothing was saved.`);
+    throw new Refusal(422, 'no-chart', TEXTS.noChart(error.sentences.slice(0, 8).join(' ')));
   }
   const bare = chart.sizes.find((s) => Object.keys(s.at).length === 0);
-  if (bare)
-    throw new Refusal(
-      422,
-      'no-chart',
-      `Size ${bare.size} has no figures. Nothing was saved. Fill or remove it.`,
-    );
+  if (bare) throw new Refusal(422, 'no-chart', TEXTS.sizeWithoutFigures(bare.size));
 }
-const taken = (name: string) =>
-  new Refusal(
-    422,
-    'name-taken',
-    `There is already a size chart called “${name}”. Nothing was saved. Choose another name.`,
-  );
-const stale = (what: string) =>
-  new Refusal(
-    409,
-    'stale',
-    `Someone else has changed ${what} meanwhile. Nothing was saved. Look at it again and change it there.`,
-  );
+const taken = (name: string) => new Refusal(422, 'name-taken', TEXTS.nameTaken(name));
+const stale = (what: string) => new Refusal(409, 'stale', TEXTS.stale(what));

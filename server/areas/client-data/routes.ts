@@ -15,6 +15,7 @@ import { asCsv, asJson } from './export.ts';
 import { everyClient } from './export-sql.ts';
 import type { ClientDataJobs } from './jobs.ts';
 import { deleteClient, eraseClient, hasAnything } from './sql.ts';
+import { TEXTS } from './texts.ts';
 
 const inThread = threadsFor<ClientDataJobs>();
 
@@ -81,12 +82,7 @@ export function clientDataRoutes(deps: Deps): Hono<Env> {
         `select number from orders where client_id = $1 and stage not in ('asked', 'handed-over', 'cancelled') order by id limit 1`,
         [id],
       );
-      if (open.rows[0])
-        throw new Refusal(
-          409,
-          'order-open',
-          `Order ${open.rows[0].number} is still open. Nothing was erased. Cancel or hand over the order, then try again.`,
-        );
+      if (open.rows[0]) throw new Refusal(409, 'order-open', TEXTS.orderOpen(open.rows[0].number));
       const erased = await eraseClient(tx, client);
       // The reason is kept; a name in it is not.
       const told = reason.replaceAll(client.name, client.code);
@@ -118,12 +114,7 @@ export function clientDataRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       const client = await readClient(tx, id, true);
       if (!client) throw notFound('client');
-      if (await hasAnything(tx, id))
-        throw new Refusal(
-          409,
-          'not-empty',
-          'Orders, measurements or appointments are kept with this client. Nothing was deleted. The owner can erase a client’s data.',
-        );
+      if (await hasAnything(tx, id)) throw new Refusal(409, 'not-empty', TEXTS.notEmpty);
       await deleteClient(tx, client);
       await remember(tx, 'client', id, c.get('who').id, 'deleted', undefined, { code: client.code });
       return { body: { ok: true as const }, changed: [['client', id, ERASED]] };

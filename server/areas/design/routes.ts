@@ -18,6 +18,7 @@ import {
 } from '../../records/design.ts';
 import { readOrder } from '../../records/orders.ts';
 import { lessonsFor } from './learnt.ts';
+import { TEXTS } from './texts.ts';
 
 /** More open matters than one garment ever has. */
 const MOST = 60;
@@ -41,11 +42,7 @@ export function designRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       if (!(await readOrder(tx, orderId, true))) throw notFound('order');
       if ((await countQuestions(tx, orderId)) >= MOST)
-        throw new Refusal(
-          409,
-          'many-questions',
-          `This order has ${MOST} questions, the most allowed. Nothing was saved. Decide some first.`,
-        );
+        throw new Refusal(409, 'many-questions', TEXTS.manyQuestions(MOST));
       const by = c.get('who').id;
       const id = await addQuestion(tx, orderId, body, by, deps.now());
       await remember(tx, 'order', orderId, by, 'question added', undefined, { id, ...body });

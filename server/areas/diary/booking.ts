@@ -30,6 +30,7 @@ import { readRules } from '../../records/diary/hours.ts';
 import { closeClientLinks } from '../../records/diary/links.ts';
 import { planMessages } from '../../records/diary/telling.ts';
 import { beginFitting } from '../../records/orders.ts';
+import { TEXTS } from './texts.ts';
 
 /** Booking, moving, and what comes of an appointment. */
 export function bookingRoutes(deps: Deps): Hono<Env> {
@@ -63,11 +64,7 @@ export function bookingRoutes(deps: Deps): Hono<Env> {
     return offeringOthers(deps, was?.kind ?? '', [slot], was ?? {}, () =>
       changed(c, deps, version, { slot, reason }, async (tx, a) => {
         if (a.status !== 'offered' && a.status !== 'confirmed')
-          throw new Refusal(
-            422,
-            'not-movable',
-            `This appointment is marked “${said(a.status)}” and can’t be moved.`,
-          );
+          throw new Refusal(422, 'not-movable', TEXTS.notMovable(said(a.status)));
         await letGo(tx, deps.now());
         const { rules } = await readRules(tx);
         const kind = { ...kindOf(rules.kinds, a.kind), minutes: a.minutes };
@@ -88,32 +85,20 @@ export function bookingRoutes(deps: Deps): Hono<Env> {
   on(app, 'POST /appointments/:id/status', (c, { body: { version, status, slotId, reason } }) =>
     changed(c, deps, version, { status, slotId, reason }, async (tx, a) => {
       if (!NEXT[a.status].includes(status))
-        throw new Refusal(
-          422,
-          'not-next',
-          `This appointment is marked “${said(a.status)}” and can’t become “${said(status)}”. Nothing was changed.`,
-        );
+        throw new Refusal(422, 'not-next', TEXTS.notNext(said(a.status), said(status)));
       const by = { by: c.get('who').id, at: deps.now() };
       if (a.status === 'offered' && status === 'confirmed') {
         if (a.heldUntil && new Date(a.heldUntil) <= deps.now())
-          throw new Refusal(
-            422,
-            'lapsed',
-            'The offered times are no longer held. Nothing was booked. Find new times.',
-          );
+          throw new Refusal(422, 'lapsed', TEXTS.lapsed);
         const chosen = a.slots.find((s) => s.id === slotId && s.state === 'offered');
-        if (!chosen) throw new Refusal(422, 'which-time', 'Choose one of the offered times.');
+        if (!chosen) throw new Refusal(422, 'which-time', TEXTS.whichTime);
         await leaveSlots(tx, a.id, { but: chosen.id, reason: 'another was chosen', ...by });
         await takeSlot(tx, chosen.id);
       } else if (status === 'cancelled') await leaveSlots(tx, a.id, { reason: reason || 'cancelled', ...by });
       else if (status === 'arrived' || status === 'did-not-come' || status === 'done') {
         const taken = a.slots.find((s) => s.state === 'taken');
         if (status !== 'arrived' && taken && taken.start > minuteNow(deps))
-          throw new Refusal(
-            422,
-            'not-yet',
-            `This appointment has not begun: it is at ${taken.from} on ${taken.day}.`,
-          );
+          throw new Refusal(422, 'not-yet', TEXTS.notYet(taken.from, taken.day));
       }
       if ((status === 'arrived' || status === 'done') && a.orderId !== null) {
         const { rules } = await readRules(tx);

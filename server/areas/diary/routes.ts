@@ -16,10 +16,10 @@ import { on } from '../../http/route.ts';
 import { readAppointment, readDiary } from '../../records/diary/appointments.ts';
 import { readBench } from '../../records/diary/bench.ts';
 import { daysOf, kindOf, openingOf, readBook } from '../../records/diary/book.ts';
-
 import { readBusySpans } from '../../records/diary/busy.ts';
 import { timeView } from '../../records/diary/check.ts';
 import { readClosures, readLeave, readRooms, readRules, readStaff } from '../../records/diary/hours.ts';
+import { TEXTS } from './texts.ts';
 
 /** How far ahead times are looked for when nothing else is asked, days. */
 const AHEAD = 42;
@@ -115,9 +115,9 @@ async function asked(deps: Deps, q: TimesQuery) {
   const today = dayIn(zone, deps.now());
   const from = q.from && q.from > today ? q.from : today;
   const until = q.until ?? dayAfter(from, AHEAD);
-  if (until < from) throw new Refusal(422, 'no-days', 'The last day is before the first. Check the dates.');
+  if (until < from) throw new Refusal(422, 'no-days', TEXTS.noDays);
   if (until > dayAfter(today, 366) || daysFrom(from, until).length > MOST_AHEAD)
-    throw new Refusal(422, 'too-far', `Search at most ${MOST_AHEAD} days at once, within a year.`);
+    throw new Refusal(422, 'too-far', TEXTS.tooFar(MOST_AHEAD));
   const book = await readBook(deps.pool, zone, rules, [from, until], q);
   const ready = readyFor(zone, kind, book.works, q.ready === '1', today, dateOrder);
   const away = [...q.away, ...book.away.map((a) => ({ from: a.firstDay, until: a.lastDay }))];

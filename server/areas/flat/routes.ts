@@ -25,6 +25,7 @@ import {
   type Lay,
   setTolerance,
 } from './sql.ts';
+import { TEXTS } from './texts.ts';
 
 const inThread = threadsFor<FlatJobs>();
 
@@ -85,12 +86,7 @@ export function flatRoutes(deps: Deps): Hono<Env> {
       if (accepted) {
         const lays = await view(c, tx, lay.orderId);
         const says = lays.find((l) => l.id === id)?.rows.find((r) => r.point.id === point)?.change;
-        if (!says)
-          throw new Refusal(
-            409,
-            'nothing-to-change',
-            'Nothing is to be changed there any more. Look at the table again.',
-          );
+        if (!says) throw new Refusal(409, 'nothing-to-change', TEXTS.nothingToChange);
         await acceptChange(tx, id, point, says, c.get('who').id, deps.now());
       } else await dropChange(tx, id, point);
       const what = accepted ? 'change of a piece accepted' : 'change of a piece taken back';
@@ -102,12 +98,7 @@ export function flatRoutes(deps: Deps): Hono<Env> {
     const orderId = idParam(c, 'order');
     const made = await madeSheet(deps.pool, orderId, deps.now());
     const neck = made && neckHalf(made.sheet);
-    if (!neck)
-      throw new Refusal(
-        409,
-        'no-neck',
-        'There is no neck template yet: measure the neck width, or choose a garment with a neckline.',
-      );
+    if (!neck) throw new Refusal(409, 'no-neck', TEXTS.noNeck);
     const house = await readHouse(deps.pool);
     const pdf = await inThread(
       { kind: 'paper', person: c.get('who').id, paper: house.paper },
@@ -126,7 +117,7 @@ export function flatRoutes(deps: Deps): Hono<Env> {
       const lay = await flatLay(tx, id);
       if (!lay) throw notFound('piece measured flat');
       const stray = readings.find((r) => !findFlatPoint(lay.cut, r.point));
-      if (stray) throw new Refusal(422, 'no-such-point', `${stray.point} is not measured on this piece.`);
+      if (stray) throw new Refusal(422, 'no-such-point', TEXTS.noSuchPoint(stray.point));
       await addFlatReadings(tx, id, readings, c.get('who').id, deps.now());
       return { body: await view(c, tx, lay.orderId), changed: [['order', lay.orderId, 0]] };
     });

@@ -16,6 +16,7 @@ import {
   readMeasuringList,
 } from './lists.ts';
 import { inThread, printOn, sendPdf } from './on-paper.ts';
+import { TEXTS } from './texts.ts';
 
 type Of = 'house' | 'clients';
 
@@ -64,12 +65,7 @@ function change(deps: Deps, c: Ctx, of: Of, body: MeasuringListChange) {
     if (!before) throw notFound('list');
     if (await nameTaken(tx, id, body.name)) throw taken(body.name);
     const list = await changeMeasuringList(tx, id, body);
-    if (!list)
-      throw new Refusal(
-        409,
-        'stale',
-        'Someone else has changed this list meanwhile. Nothing was saved. Close it, open it again, and change it there.',
-      );
+    if (!list) throw new Refusal(409, 'stale', TEXTS.stale);
     const who = c.get('who').id;
     if (before.clientId !== null) {
       await remember(tx, 'client', before.clientId, who, 'measuring list changed', undefined, undefined);
@@ -110,9 +106,4 @@ async function print(deps: Deps, c: Ctx, of: Of) {
   return sendPdf(c, await inThread(printOn(c, paper), 'measuringList', page), `to-measure-${list.id}`);
 }
 
-const taken = (name: string) =>
-  new Refusal(
-    422,
-    'name-taken',
-    `There is already a list called “${name}”. Nothing was saved. Choose another name.`,
-  );
+const taken = (name: string) => new Refusal(422, 'name-taken', TEXTS.nameTaken(name));

@@ -10,6 +10,7 @@ import { garmentsOfOrder, readOrder } from '../../records/orders.ts';
 import { readSession } from '../../records/sessions.ts';
 import { listRoutes } from './list-routes.ts';
 import { inThread, printOn, sendPdf } from './on-paper.ts';
+import { TEXTS } from './texts.ts';
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
 
@@ -59,8 +60,7 @@ export function guideRoutes(deps: Deps): Hono<Env> {
     if (!order) throw notFound('order');
     const garments = await garmentsOfOrder(deps.pool, order.id);
     const items = measuringTogether(garments.map((g) => g.parts.map(toPart)));
-    if (items.length === 0)
-      throw new Refusal(409, 'no-brief', 'The brief decides what is measured. Write the brief first.');
+    if (items.length === 0) throw new Refusal(409, 'no-brief', TEXTS.noBrief);
     const { studio, rules, paper } = await readHouse(deps.pool);
     const of = {
       studio,

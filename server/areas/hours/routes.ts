@@ -31,6 +31,7 @@ import {
 } from '../../records/diary/hours.ts';
 import { readHouse } from '../../records/house.ts';
 import { aheadOf, handOver } from './hand-over.ts';
+import { TEXTS } from './texts.ts';
 
 /** How many changes of the rules are told. */
 const CHANGES = 50;
@@ -142,14 +143,9 @@ function workRoutes(app: Hono<Env>, deps: Deps): void {
   );
   on(app, 'POST /staff/:id/hand-over', (c, { body: { toId, appointments, bench } }) => {
     const id = idParam(c, 'member of staff');
-    if (id === toId) throw new Refusal(422, 'same-hands', 'Choose someone else for these bookings.');
+    if (id === toId) throw new Refusal(422, 'same-hands', TEXTS.sameHands);
     return once(c, deps, async (tx) => {
-      if (!(await readWork(tx, toId)))
-        throw new Refusal(
-          422,
-          'no-such-staff',
-          'This person is not on the staff. Nothing was changed. Reload and choose again.',
-        );
+      if (!(await readWork(tx, toId))) throw new Refusal(422, 'no-such-staff', TEXTS.noSuchStaff);
       const body = await handOver(tx, deps, { from: id, to: toId, by: c.get('who').id, appointments, bench });
       return { body, changed: [['diary', 0, 0]] };
     });
@@ -211,11 +207,7 @@ function awayRoutes(app: Hono<Env>, deps: Deps): void {
     const { zone, dateOrder } = await readRules(tx);
     const during = { from: wholeDay(zone, days.firstDay).from, to: wholeDay(zone, days.lastDay).to };
     if (what.table === 'leave' && !(await readWork(tx, what.staffId)))
-      throw new Refusal(
-        422,
-        'no-such-staff',
-        'This person is not on the staff. Nothing was changed. Reload and choose again.',
-      );
+      throw new Refusal(422, 'no-such-staff', TEXTS.noSuchStaff);
     const booked = await bookedAhead(
       tx,
       what.table === 'leave' ? { staffId: what.staffId, within: during } : { within: during },
@@ -231,12 +223,7 @@ function awayRoutes(app: Hono<Env>, deps: Deps): void {
     try {
       return await work();
     } catch (error) {
-      if (isTaken(error))
-        throw new Refusal(
-          409,
-          'taken',
-          'There is already an entry on these days. Nothing was changed. Check the days.',
-        );
+      if (isTaken(error)) throw new Refusal(409, 'taken', TEXTS.taken);
       throw error;
     }
   };

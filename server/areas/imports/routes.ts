@@ -22,6 +22,7 @@ import {
 import { threadsFor } from '../../threads/pool.ts';
 import type { ImportJobs } from './jobs.ts';
 import { NOTHING } from './take.ts';
+import { TEXTS } from './texts.ts';
 
 const inThread = threadsFor<ImportJobs>();
 
@@ -69,7 +70,7 @@ export function importRoutes(deps: Deps): Hono<Env> {
     await once(c, deps, async (tx) => {
       const read: Column[] = headers.map((_, i) => columns[i] ?? { is: 'leave' });
       if (!(await mapImport(tx, id, encoding, { columns: read, leave, rows })))
-        throw new Refusal(409, 'taken', 'This file is being imported, or was imported already.');
+        throw new Refusal(409, 'taken', TEXTS.taken);
       await rememberMapping(tx, headerOf(headers), read, deps.now());
       return { body: {} };
     });
@@ -81,8 +82,7 @@ export function importRoutes(deps: Deps): Hono<Env> {
     if (!file) throw notFound('import');
     const says = columnsSay(file.columns);
     if (says) throw new Refusal(422, 'columns', says);
-    if (!(await beginTaking(deps.pool, id)))
-      throw new Refusal(409, 'taken', 'This file is being imported, or was imported already.');
+    if (!(await beginTaking(deps.pool, id))) throw new Refusal(409, 'taken', TEXTS.taken);
     const who = c.get('who');
     const { timeZone, dateOrder } = await readHouse(deps.pool);
     // It goes on when the page is closed; how far it has come is asked for.

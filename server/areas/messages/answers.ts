@@ -26,13 +26,9 @@ import { planMessages } from '../../records/diary/telling.ts';
 import { readHouse } from '../../records/house.ts';
 import { whoHolds } from '../../records/sign-ins.ts';
 import { countKnocks } from '../../records/tries.ts';
+import { TEXTS } from './texts.ts';
 
-const closed = () =>
-  new Refusal(
-    404,
-    'closed',
-    'This page is closed: its day is past, or the link is incomplete. Please call the studio.',
-  );
+const closed = () => new Refusal(404, 'closed', TEXTS.closed);
 
 type House = Awaited<ReturnType<typeof readHouse>>;
 /** The page as the client reads it: in their language where the house has texts in it, else in the house's own. */

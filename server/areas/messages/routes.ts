@@ -10,6 +10,7 @@ import { listMessages, setCarrier, tellAgain } from '../../records/diary/message
 import { readHouse } from '../../records/house.ts';
 import { changeMailServer, mailSecret, readMailServer } from '../../records/mail-server.ts';
 import { MailRefused, MailTrouble, sendMail } from './smtp.ts';
+import { TEXTS } from './texts.ts';
 
 /** Messages to clients, and the mail server they go through. */
 export function messageRoutes(deps: Deps): Hono<Env> {
@@ -24,23 +25,13 @@ export function messageRoutes(deps: Deps): Hono<Env> {
   });
   on(app, 'POST /messages/:id/again', (c) =>
     once(c, deps, async (tx) => {
-      if (!(await tellAgain(tx, idParam(c, 'message'))))
-        throw new Refusal(
-          409,
-          'not-open',
-          'This message has been sent or isn’t needed any more. Nothing was sent again.',
-        );
+      if (!(await tellAgain(tx, idParam(c, 'message')))) throw new Refusal(409, 'not-open', TEXTS.notOpen);
       return { body: { ok: true as const }, changed: [['diary', 0, 0]] };
     }),
   );
   on(app, 'POST /messages/carrier', (c, { body: { fails } }) =>
     once(c, deps, async (tx) => {
-      if (!(await setCarrier(tx, fails)))
-        throw new Refusal(
-          422,
-          'demo-only',
-          'Only the demo simulates that sending fails. Nothing was changed.',
-        );
+      if (!(await setCarrier(tx, fails))) throw new Refusal(422, 'demo-only', TEXTS.demoOnly);
       const did = fails ? 'message failure simulated' : 'message failure ended';
       await remember(tx, 'house', 1, c.get('who').id, did, undefined, undefined);
       return { body: { fails }, changed: [['diary', 0, 0]] };
@@ -50,12 +41,7 @@ export function messageRoutes(deps: Deps): Hono<Env> {
   on(app, 'GET /house/mail', async (_c) => await readMailServer(deps.pool));
   on(app, 'PUT /house/mail', (c, { body: { version, ...wanted } }) =>
     once(c, deps, async (tx) => {
-      if (wanted.on && !(await readHouse(tx)).email)
-        throw new Refusal(
-          422,
-          'no-address',
-          'Letters come from the studio’s e-mail address, and there is none. Add it under Studio first.',
-        );
+      if (wanted.on && !(await readHouse(tx)).email) throw new Refusal(422, 'no-address', TEXTS.noAddress);
       const { password, ...shown } = wanted;
       const kept = ({ version: _, hasPassword: __, ...server }: MailServerView) => server;
       await versioned(tx, {
@@ -81,8 +67,7 @@ export function messageRoutes(deps: Deps): Hono<Env> {
       mailSecret(deps.pool),
       readHouse(deps.pool),
     ]);
-    if (!server.on || !house.email)
-      throw new Refusal(422, 'no-mail', 'No mail server is set up. Save its name first, then try it.');
+    if (!server.on || !house.email) throw new Refusal(422, 'no-mail', TEXTS.noMail);
     const letter = {
       channel: 'mail',
       to,
@@ -93,7 +78,7 @@ export function messageRoutes(deps: Deps): Hono<Env> {
       await sendMail({ server, secret, name: house.studio, from: house.email }, letter, `try-${Date.now()}`);
     } catch (error) {
       if (error instanceof MailTrouble || error instanceof MailRefused)
-        throw new Refusal(422, 'not-sent', `${error.message} Nothing was sent.`);
+        throw new Refusal(422, 'not-sent', TEXTS.notSent(error.message));
       throw error;
     }
     return { ok: true };

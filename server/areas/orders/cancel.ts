@@ -10,6 +10,7 @@ import { leaveSlots, readAppointment, stepAppointment } from '../../records/diar
 import { readRules } from '../../records/diary/hours.ts';
 import { planMessages } from '../../records/diary/telling.ts';
 import { cancelOrder, readOrder, reopenOrder, upcomingOf } from '../../records/orders.ts';
+import { TEXTS } from './texts.ts';
 
 /** An order that is not wanted any more, and one that is wanted again: nothing of it is lost in between. */
 export function cancelRoutes(deps: Deps): Hono<Env> {
@@ -19,14 +20,8 @@ export function cancelRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       const order = await readOrder(tx, id, true);
       if (!order) throw notFound('order');
-      if (order.stage === 'cancelled')
-        throw new Refusal(409, 'cancelled', 'This order was already cancelled. Nothing was changed.');
-      if (order.stage === 'handed-over')
-        throw new Refusal(
-          409,
-          'handed-over',
-          'This garment was handed over, so its order can’t be cancelled. Nothing was changed. Record its return first.',
-        );
+      if (order.stage === 'cancelled') throw new Refusal(409, 'cancelled', TEXTS.cancelled);
+      if (order.stage === 'handed-over') throw new Refusal(409, 'handed-over', TEXTS.handedOver);
       if (order.version !== version) throw conflict(order, { reason });
       const by = { by: c.get('who').id, at: deps.now() };
       await cancelOrder(tx, id, reason, by.by, by.at);
@@ -46,8 +41,7 @@ export function cancelRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       const order = await readOrder(tx, id, true);
       if (!order) throw notFound('order');
-      if (order.stage !== 'cancelled')
-        throw new Refusal(409, 'not-cancelled', 'This order is not cancelled. Nothing was changed.');
+      if (order.stage !== 'cancelled') throw new Refusal(409, 'not-cancelled', TEXTS.notCancelled);
       if (order.version !== version) throw conflict(order, {});
       await reopenOrder(tx, id);
       await remember(

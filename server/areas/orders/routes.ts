@@ -24,29 +24,17 @@ import {
 } from '../../records/orders.ts';
 import { isActive } from '../../records/staff.ts';
 import { listOrders } from './list.ts';
+import { TEXTS } from './texts.ts';
 
 /** What follows an order's number for its second, third … garment. */
 const LETTERS = ['', ...'bcdefghijkl'];
 
 async function checkPeople(tx: Tx, wanted: OrderWrite) {
-  if (!(await readClient(tx, wanted.clientId)))
-    throw new Refusal(
-      422,
-      'no-such-client',
-      'This client was not found. Nothing was saved. Choose the client again.',
-    );
+  if (!(await readClient(tx, wanted.clientId))) throw new Refusal(422, 'no-such-client', TEXTS.noSuchClient);
   if (wanted.responsibleId !== null && !(await isActive(tx, wanted.responsibleId)))
-    throw new Refusal(
-      422,
-      'no-such-staff',
-      'This person is not on the staff. Nothing was saved. Choose someone else.',
-    );
+    throw new Refusal(422, 'no-such-staff', TEXTS.noSuchStaff);
   if (wanted.wornOn && wanted.dueOn && wanted.dueOn > wanted.wornOn)
-    throw new Refusal(
-      422,
-      'due-after-worn',
-      'The due date is after the day it is worn. Nothing was saved. Check the two dates.',
-    );
+    throw new Refusal(422, 'due-after-worn', TEXTS.dueAfterWorn);
 }
 
 /** The order as it is now, told to every page that shows it. */
@@ -94,11 +82,7 @@ export function orderRoutes(deps: Deps): Hono<Env> {
         read: (t) => readOrder(t, id, true),
         write: async (t, before) => {
           if (before.clientId !== wanted.clientId && !(await isUntouched(t, id)))
-            throw new Refusal(
-              422,
-              'client-stays',
-              'This order was already measured, booked or worked on, so its client can’t be changed. Nothing was saved. Create a new order for the other client.',
-            );
+            throw new Refusal(422, 'client-stays', TEXTS.clientStays);
           await checkPeople(t, wanted);
           await changeOrder(t, id, wanted);
           return wanted;
@@ -116,11 +100,7 @@ export function orderRoutes(deps: Deps): Hono<Env> {
       // Counted again once the first is held: two hands at once give two letters.
       const count = (await garmentsOfOrder(tx, first.id)).length;
       if (count >= LETTERS.length)
-        throw new Refusal(
-          422,
-          'too-many-garments',
-          `An order holds at most ${LETTERS.length} garments. Nothing was added. Create a new order for the rest.`,
-        );
+        throw new Refusal(422, 'too-many-garments', TEXTS.tooManyGarments(LETTERS.length));
       const made = await addGarment(tx, first.id, LETTERS[count]!, what);
       await remember(tx, 'order', made, c.get('who').id, 'added', undefined, { what, with: first.number });
       const reply = await told(tx, made, role);
@@ -141,12 +121,7 @@ export function orderRoutes(deps: Deps): Hono<Env> {
         read: (t) => readOrder(t, id, true),
         write: async (t, before) => {
           refuseCancelled(before);
-          if (isCut(before.stage))
-            throw new Refusal(
-              409,
-              'already-cut',
-              'The cloth is cut, so the brief is locked. Nothing was saved. Add an alteration instead.',
-            );
+          if (isCut(before.stage)) throw new Refusal(409, 'already-cut', TEXTS.alreadyCut);
           await changeBrief(t, id, brief);
           return { brief };
         },

@@ -1,5 +1,6 @@
 import sharp from 'sharp';
 import { Refusal } from '../../http/problem.ts';
+import { TEXTS } from './texts.ts';
 
 // One processor at the most: the others answer requests.
 sharp.concurrency(1);
@@ -22,11 +23,7 @@ export interface Picture {
  * no camera, no bytes behind the picture. @throws Refusal 422 for what is no picture, or one of more than 60 megapixels
  */
 export async function cleaned(bytes: Buffer): Promise<Picture> {
-  const none = new Refusal(
-    422,
-    'no-picture',
-    'This picture can’t be read. Nothing was saved. Use JPEG, PNG or WebP.',
-  );
+  const none = new Refusal(422, 'no-picture', TEXTS.pictureUnreadable);
   try {
     const {
       format,
@@ -39,7 +36,7 @@ export async function cleaned(bytes: Buffer): Promise<Picture> {
       throw new Refusal(
         422,
         'too-many-pixels',
-        `This picture has ${Math.round((width * height * pages) / 1e6)} megapixels; the limit is 60. Nothing was saved. Use a smaller one.`,
+        TEXTS.tooManyPixels(Math.round((width * height * pages) / 1e6)),
       );
     const upright = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).rotate();
     const fit = { fit: 'inside', withoutEnlargement: true } as const;

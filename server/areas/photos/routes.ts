@@ -10,6 +10,7 @@ import { holdAlteration } from '../../records/alterations.ts';
 import { readOrder } from '../../records/orders.ts';
 import { inTurn } from '../../threads/pool.ts';
 import { addPhoto, bytesOf, countPhotos, dropPhoto, photosOf } from './sql.ts';
+import { TEXTS } from './texts.ts';
 
 /** More photographs than one order ever needs. */
 const MOST = 100;
@@ -23,7 +24,7 @@ export function photoRoutes(deps: Deps): Hono<Env> {
   on(app, 'POST /orders/:id/photos', async (c, { query }) => {
     const orderId = idParam(c, 'order');
     const bytes = Buffer.from(await c.req.arrayBuffer());
-    if (bytes.length === 0) throw new Refusal(422, 'no-picture', 'No picture was sent. Choose one.');
+    if (bytes.length === 0) throw new Refusal(422, 'no-picture', TEXTS.noPicture);
     // The library is only loaded when somebody brings a picture; it works beside this thread, one picture at a time.
     const { cleaned } = await import('./picture.ts');
     const picture = await inTurn({ kind: 'pictures', person: c.get('who').id }, () => cleaned(bytes));
@@ -31,15 +32,11 @@ export function photoRoutes(deps: Deps): Hono<Env> {
     const id = await inTransaction(deps.pool, async (tx) => {
       if (!(await readOrder(tx, orderId, true))) throw notFound('order');
       if ((await countPhotos(tx, orderId)) >= MOST)
-        throw new Refusal(
-          409,
-          'many-photos',
-          `This order has ${MOST} photographs, the most allowed. Nothing was saved. Remove some first.`,
-        );
+        throw new Refusal(409, 'many-photos', TEXTS.manyPhotos(MOST));
       const by = c.get('who').id;
       const alterationId = query.alteration ?? null;
       if (alterationId !== null && (await holdAlteration(tx, alterationId))?.orderId !== orderId)
-        throw new Refusal(422, 'other-order', 'This mark belongs to another order. Nothing was saved.');
+        throw new Refusal(422, 'other-order', TEXTS.otherOrder);
       const of = { words: query.words ?? '', about: query.about, alterationId };
       const made = await addPhoto(tx, orderId, hash, picture, of, by, deps.now());
       if (made.did !== 'nothing')

@@ -2,6 +2,7 @@ import type { EstimateView, HouseView, KeptEstimate } from '@rocchetto/contract'
 import { dayIn, printDate } from '@rocchetto/core';
 import { hoursWord } from '@rocchetto/core/diary/load.ts';
 import type { EstimateLine, EstimatePart } from '@rocchetto/core/estimate/estimate.ts';
+import { printMoney } from '@rocchetto/core/units/money.ts';
 import type { Content, TableCell } from 'pdfmake/interfaces.js';
 import { printPaper } from '../../paper/print.ts';
 
@@ -30,7 +31,7 @@ type Row = readonly [name: string, words: string, amount: string, is?: 'sum'];
 /** The estimate of an order: for the client its parts and its price, for the studio every line. */
 export function estimatePdf({ order, kept, now, house, detail, at }: EstimatePaper): Promise<Buffer> {
   const { estimate, until, words } = kept ?? { ...now!, ...now!.choices };
-  const price = (n: number) => `${house.currency === '' ? '' : `${house.currency} `}${n.toFixed(2)}`;
+  const price = (n: number) => printMoney(n, house.currency);
   const day = printDate(dayIn(house.timeZone, new Date(kept ? kept.kept.at : at)), house.dateOrder);
   // Where a hand set the price, parts that add up to another are not the client’s.
   const summed = detail || estimate.moved?.how !== 'set';

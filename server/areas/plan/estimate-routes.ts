@@ -19,6 +19,7 @@ import {
   withdrawEstimate,
 } from './estimate-sql.ts';
 import type { PlanJobs } from './jobs.ts';
+import { TEXTS } from './texts.ts';
 
 const inThread = threadsFor<PlanJobs>();
 
@@ -46,19 +47,9 @@ export function estimateRoutes(deps: Deps): Hono<Env> {
       const order = await heldOrder(tx, id);
       refuseCancelled(order);
       const seen = await viewEstimate(tx, id, deps.now());
-      if (seen.none) throw new Refusal(409, 'brought-in', `${seen.none} Nothing was kept.`);
-      if (seen.stamp !== stamp)
-        throw new Refusal(
-          409,
-          'moved-meanwhile',
-          'The estimate moved since you saw it: sheet, plan, rates or prices changed. Nothing was kept. Look at it again, then keep it.',
-        );
-      if (seen.estimate.asked === null)
-        throw new Refusal(
-          422,
-          'no-price',
-          'Nothing of this estimate has a price yet. Set the studio’s rates or write a price. Nothing was kept.',
-        );
+      if (seen.none) throw new Refusal(409, 'brought-in', TEXTS.broughtIn(seen.none));
+      if (seen.stamp !== stamp) throw new Refusal(409, 'moved-meanwhile', TEXTS.movedMeanwhile);
+      if (seen.estimate.asked === null) throw new Refusal(422, 'no-price', TEXTS.noPrice);
       const { sheet, estimate, choices } = seen;
       const made: StoredEstimate = {
         version: 1,
@@ -81,11 +72,7 @@ export function estimateRoutes(deps: Deps): Hono<Env> {
       refuseCancelled(await heldOrder(tx, orderId));
       const by = c.get('who').id;
       if (!(await agreeEstimate(tx, id, orderId, name, by, deps.now())))
-        throw new Refusal(
-          409,
-          'not-open',
-          `Estimate ${revision} is agreed or withdrawn already. Nothing was changed. Reload the page.`,
-        );
+        throw new Refusal(409, 'not-open', TEXTS.notOpen(revision));
       await remember(tx, 'order', orderId, by, 'estimate agreed', undefined, { revision, name });
       return { body: { ok: true }, changed: [['alterations', orderId, 0]] };
     });
@@ -98,11 +85,7 @@ export function estimateRoutes(deps: Deps): Hono<Env> {
       await heldOrder(tx, orderId);
       const by = c.get('who').id;
       if (!(await withdrawEstimate(tx, id, reason, by, deps.now())))
-        throw new Refusal(
-          409,
-          'not-open',
-          `Estimate ${revision} is withdrawn or replaced already. Nothing was changed. Reload the page.`,
-        );
+        throw new Refusal(409, 'not-open', TEXTS.notOpenForClient(revision));
       await remember(tx, 'order', orderId, by, 'estimate withdrawn', undefined, { revision, reason });
       return { body: { ok: true }, changed: [['alterations', orderId, 0]] };
     });

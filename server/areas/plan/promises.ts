@@ -43,6 +43,7 @@ import { parseGround, sheetGrounds } from '../../records/sheets.ts';
 import { specOfOrder } from '../../records/spec-of-order.ts';
 import { planGround } from './ground.ts';
 import { clientsElsewhere, openOrders, type PlanRow, readPlans } from './sql.ts';
+import { TEXTS } from './texts.ts';
 
 /** So many orders are planned together. */
 const MOST = 400;
@@ -299,8 +300,7 @@ function otherwise(all: All, ask: PromisesAsk): Otherwise | null {
 function movedTo({ ground, rows, zone, kinds }: All, id: number, to: string): Otherwise {
   const row = rows.find((r) => r.booked.some((b) => b.id === id));
   const booked = row?.booked.find((b) => b.id === id);
-  if (!row || !booked)
-    throw new Refusal(422, 'no-such-appointment', 'This appointment is not booked. Choose another one.');
+  if (!row || !booked) throw new Refusal(422, 'no-such-appointment', TEXTS.noSuchAppointment);
   const by = wholeDay(zone, to).from - wholeDay(zone, wallAt(zone, booked.start).day).from;
   const moved = { ...booked, start: booked.start + by, end: booked.end + by };
   const buffer = kinds.find((k) => k.id === booked.kind)?.buffer ?? 0;
@@ -329,7 +329,7 @@ const choicesOf = (all: All, row: PlanRow): Choices =>
   row.choices ?? PlanChoices.parse(usualChoices(all.works.get(row.id) ?? null));
 const inWork = (all: All, id: number): PlanRow => {
   const row = all.rows.find((r) => r.id === id);
-  if (!row) throw new Refusal(422, 'no-such-order', 'This order is not in work. Choose another one.');
+  if (!row) throw new Refusal(422, 'no-such-order', TEXTS.noSuchOrder);
   return row;
 };
 
@@ -374,7 +374,7 @@ function cameBack(all: All, id: number, minutes: number): Otherwise {
 /** Somebody away: their hours go, work given to them for these days is nobody's, and their appointments need another hand. */
 function handAway({ ground, rows, zone, kinds }: All, staff: number, from: string, until: string): Otherwise {
   const hand = ground.book.staff.find((h) => h.id === staff);
-  if (!hand) throw new Refusal(422, 'no-such-staff', 'This person is not on the staff. Choose another one.');
+  if (!hand) throw new Refusal(422, 'no-such-staff', TEXTS.awayOfNobody);
   const away = [{ from: wholeDay(zone, from).from, to: wholeDay(zone, until).to }];
   const inside = (at: number) => away[0]!.from <= at && at < away[0]!.to;
   const seen = new Set<number>();

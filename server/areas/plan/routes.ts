@@ -19,6 +19,7 @@ import { threadsFor } from '../../threads/pool.ts';
 import { glances } from './glance.ts';
 import type { PlanJobs } from './jobs.ts';
 import { giveStep, keepChoices, type PlanRow, readPlan, stampOf, tookOf } from './sql.ts';
+import { TEXTS } from './texts.ts';
 import { pastFrom, viewPlan } from './view.ts';
 
 const inThread = threadsFor<PlanJobs>();
@@ -68,14 +69,10 @@ export function planRoutes(deps: Deps): Hono<Env> {
         if (!order) throw notFound('order');
         refuseCancelled(order);
         if (body.work.length + body.meetings.length === 0)
-          throw new Refusal(422, 'nothing-chosen', 'Nothing is chosen. Choose at least one step.');
+          throw new Refusal(422, 'nothing-chosen', TEXTS.nothingChosen);
         // Two hands at once, or two presses: the second sees what the first took.
         if (stampOf((await readPlan(tx, id))!) !== body.stamp)
-          throw new Refusal(
-            409,
-            'given-meanwhile',
-            'Part of this plan was taken up or moved meanwhile. Nothing was booked or given again. It is worked out anew: look, and take the rest.',
-          );
+          throw new Refusal(409, 'given-meanwhile', TEXTS.givenMeanwhile);
         const by = c.get('who').id;
         await giveWork(tx, deps, id, body.work, await readPlan(tx, id));
         for (const m of body.meetings) {
@@ -94,11 +91,7 @@ export function planRoutes(deps: Deps): Hono<Env> {
       });
     } catch (error) {
       if (!isTaken(error)) throw error;
-      throw new Refusal(
-        409,
-        'taken',
-        'Someone took one of these times meanwhile. Nothing was booked and no work was given. The plan is worked out anew: look, and take it again.',
-      );
+      throw new Refusal(409, 'taken', TEXTS.taken);
     }
   });
   return app;
@@ -116,14 +109,8 @@ async function giveWork(
   const { zone } = await readRules(tx);
   const today = dayIn(zone, deps.now());
   for (const { step, ...w } of work) {
-    if (w.day < today)
-      throw new Refusal(422, 'past', 'A day of this plan is past. Nothing was given. Reload the plan.');
-    if (!(await readWork(tx, w.staffId)))
-      throw new Refusal(
-        422,
-        'no-such-staff',
-        'Someone in this plan is not on the staff. Nothing was given. Reload the plan.',
-      );
+    if (w.day < today) throw new Refusal(422, 'past', TEXTS.past);
+    if (!(await readWork(tx, w.staffId))) throw new Refusal(422, 'no-such-staff', TEXTS.noSuchStaff);
     const made = await addBench(tx, id, w);
     const kind = byHand.has(step) ? null : workStepOf(step);
     await giveStep(tx, made, step, kind && ofTable(kind, times));

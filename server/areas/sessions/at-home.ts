@@ -43,16 +43,12 @@ import {
   renewHomeLink,
   sentHome,
 } from './home-sql.ts';
+import { TEXTS } from './texts.ts';
 
 /** Who reads at home, in the book: the name itself stands on the client's card. */
 const READ_BY = 'the client, at home';
 
-const closed = () =>
-  new Refusal(
-    404,
-    'closed',
-    'This page is closed: its time is over, or the link is incomplete. Please call the studio.',
-  );
+const closed = () => new Refusal(404, 'closed', TEXTS.closed);
 
 type House = Awaited<ReturnType<typeof readHouse>>;
 /** The page in the client's language where the house has written it in that, else in the studio's English. */

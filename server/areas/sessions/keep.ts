@@ -4,6 +4,7 @@ import type { Db } from '../../db/pool.ts';
 import type { SignedIn } from '../../http/context.ts';
 import { Refusal } from '../../http/problem.ts';
 import { type Ground, keepReadings, readingsById } from '../../records/sessions.ts';
+import { TEXTS } from './texts.ts';
 
 const says = (r: Pick<Reading, 'state' | 'written' | 'way'>) =>
   r.state === 'read' && r.written
@@ -14,24 +15,13 @@ const says = (r: Pick<Reading, 'state' | 'written' | 'way'>) =>
 const fact = (r: Pick<Reading, 'measure' | 'state' | 'written' | 'way' | 'tape' | 'replaces'>) =>
   JSON.stringify([r.measure, r.state, r.written?.value, r.written?.unit, r.way, r.tape, r.replaces]);
 
-const otherClient = () =>
-  new Refusal(422, 'other-client', 'This measuring session belongs to another client. Nothing was saved.');
+const otherClient = () => new Refusal(422, 'other-client', TEXTS.otherClient);
 
 /** Why a whole batch has no ground to stand on; null when it has. */
 function noGround(ground: Ground | null, session: SessionWrite): Refusal | null {
-  if (!ground) return new Refusal(422, 'no-such-client', 'This client was not found. Nothing was saved.');
-  if (ground.minor && !session.guardian.trim())
-    return new Refusal(
-      422,
-      'guardian',
-      'The client is under age. Nothing was saved. Enter the guardian who is present.',
-    );
-  if (!ground.orderFits)
-    return new Refusal(
-      422,
-      'no-such-order',
-      'This session’s order belongs to another client. Nothing was saved.',
-    );
+  if (!ground) return new Refusal(422, 'no-such-client', TEXTS.noSuchClient);
+  if (ground.minor && !session.guardian.trim()) return new Refusal(422, 'guardian', TEXTS.guardian);
+  if (!ground.orderFits) return new Refusal(422, 'no-such-order', TEXTS.noSuchOrder);
   return ground.heldBy !== null && ground.heldBy !== session.clientId ? otherClient() : null;
 }
 

@@ -13,6 +13,7 @@ import { readOrder } from '../../records/orders.ts';
 import { earlierSessions, readSession } from '../../records/sessions.ts';
 import { aheadBy, inStudioTime } from './clock.ts';
 import { keepBatch } from './keep.ts';
+import { TEXTS } from './texts.ts';
 import { useMeasuring } from './use-measuring.ts';
 
 function uuidParam(c: Ctx): string {
@@ -39,8 +40,7 @@ export function sessionRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       const order = await readOrder(tx, orderId, true);
       if (!order) throw notFound('order');
-      if (isCut(order.stage))
-        throw new Refusal(409, 'already-cut', 'The cloth is cut: its measuring stays as it is.');
+      if (isCut(order.stage)) throw new Refusal(409, 'already-cut', TEXTS.alreadyCut);
       const made = await useMeasuring(tx, order, sessionId, c.get('who'), deps.now());
       await remember(
         tx,

@@ -5,6 +5,7 @@ import type { Tx } from '../../db/pool.ts';
 import type { SignedIn } from '../../http/context.ts';
 import { notFound, Refusal } from '../../http/problem.ts';
 import { keepReadings, readSession } from '../../records/sessions.ts';
+import { TEXTS } from './texts.ts';
 
 /**
  * An earlier measuring of the client as the order's own: every reading that stands, as it was read, marked as carried
@@ -31,8 +32,7 @@ export async function useMeasuring(
         replaces: null,
       }),
     );
-  if (readings.length === 0)
-    throw new Refusal(422, 'nothing-read', 'Nothing was read in that measuring. Measure the client again.');
+  if (readings.length === 0) throw new Refusal(422, 'nothing-read', TEXTS.nothingRead);
   // The column's own version is not the session's.
   const { version: _, ...details } = from.details as SessionFull['details'] & { readonly version?: number };
   const session = SessionWrite.parse({
@@ -47,11 +47,6 @@ export async function useMeasuring(
     consent: false,
   });
   const { kept } = await keepReadings(tx, session, readings, who);
-  if (kept.length !== readings.length)
-    throw new Refusal(
-      422,
-      'guardian',
-      'The client is under age, and no guardian was named in that measuring. Measure the client again.',
-    );
+  if (kept.length !== readings.length) throw new Refusal(422, 'guardian', TEXTS.guardianOfMeasuring);
   return { sessionId: session.id, readings: readings.length };
 }

@@ -16,6 +16,7 @@ import { readHouse } from '../../records/house.ts';
 import { changeBrief, readOrder } from '../../records/orders.ts';
 import { parseGround, sheetGround } from '../../records/sheets.ts';
 import { specOfOrder } from '../../records/spec-of-order.ts';
+import { TEXTS } from './texts.ts';
 
 interface Doing {
   readonly who: SignedIn;
@@ -52,16 +53,10 @@ export async function carry(
   { who, now, at }: Doing & { readonly at: string },
 ): Promise<Settings> {
   const a = await held(tx, orderId, alterationId);
-  if (!isForSheet(toAsked(a.asked).kind))
-    throw new Refusal(422, 'not-of-the-sheet', 'This changes no panel. Leave it for the bench.');
-  if (!mayStep('carry', a.status))
-    throw new Refusal(
-      409,
-      'not-now',
-      `This alteration is ${STATE_WORD[a.status]}; it can’t go into the sheet now.`,
-    );
+  if (!isForSheet(toAsked(a.asked).kind)) throw new Refusal(422, 'not-of-the-sheet', TEXTS.notOfTheSheet);
+  if (!mayStep('carry', a.status)) throw new Refusal(409, 'not-now', TEXTS.notNow(STATE_WORD[a.status]));
   if (s.changes.some((c) => c.alterationId === alterationId))
-    throw new Refusal(409, 'decided', 'This was already decided. Reopen it first.');
+    throw new Refusal(409, 'decided', TEXTS.decided);
   const steps = to === 'block' ? await stepped(tx, orderId, a, { s, now, who }) : null;
   if (to !== 'bench') {
     await endWork(tx, a.id, now);
@@ -101,8 +96,7 @@ async function stepped(
 ): Promise<StepsWire> {
   const order = await readOrder(tx, orderId, true);
   const steps = await stepsLike(tx, orderId, a, { s, now });
-  if (!steps || !order?.brief)
-    throw new Refusal(422, 'no-step', 'No step of a block does the same. Draft it into the sheet instead.');
+  if (!steps || !order?.brief) throw new Refusal(422, 'no-step', TEXTS.noStep);
   const brief = { ...order.brief, steps: [...order.brief.steps, ...steps] };
   await changeBrief(tx, orderId, brief);
   await remember(tx, 'order', orderId, who.id, 'brief changed', order.brief, brief);
@@ -119,7 +113,7 @@ export async function uncarry(
   { who, now }: Doing,
 ): Promise<Settings> {
   const was = s.changes.find((c) => c.alterationId === alterationId);
-  if (!was) throw new Refusal(409, 'not-decided', 'Nothing was decided about this change yet.');
+  if (!was) throw new Refusal(409, 'not-decided', TEXTS.notDecided);
   const a = await held(tx, orderId, alterationId);
   if (was.to === 'block') {
     // Of a change that was kept before its steps were, they are found as they were then.

@@ -12,6 +12,7 @@ import { clientCodeOf, readOrder } from '../../records/orders.ts';
 import { threadsFor } from '../../threads/pool.ts';
 import { keepLay, keptLays, newestLay } from './cloth-sql.ts';
 import type { SheetJobs } from './jobs.ts';
+import { TEXTS } from './texts.ts';
 import { viewSheet } from './view.ts';
 
 const inThread = threadsFor<SheetJobs>();
@@ -40,18 +41,14 @@ export function clothRoutes(deps: Deps): Hono<Env> {
   on(app, 'POST /orders/:id/cloth', async (c, { body }) => {
     const { id, view, thread } = await asked(c);
     const faults = clothFaults(clothInHand(body.cloth));
-    if (faults.length > 0) throw new Refusal(422, 'cloth', `${faults.join(' ')} Nothing was kept.`);
+    if (faults.length > 0) throw new Refusal(422, 'cloth', TEXTS.cloth(faults.join(' ')));
     const judged = await inThread(thread, 'layJudged', view, body);
     if ('refused' in judged) throw new Refusal(judged.moved ? 409 : 422, 'lay', judged.refused);
     return once(c, deps, async (tx) => {
       // Two hands at once: the second sees what the first kept.
       if (!(await readOrder(tx, id, true))) throw notFound('order');
       if ((await newestLay(tx, id, body.of)) !== body.over)
-        throw new Refusal(
-          409,
-          'lay-changed',
-          'Someone else kept a lay of this cloth meanwhile. Yours is still here: show theirs below, or keep yours again if it is the better one.',
-        );
+        throw new Refusal(409, 'lay-changed', TEXTS.layChanged);
       const made = await keepLay(tx, id, body, {
         revision: view.revision,
         takes: beforeShrinking(judged.length, clothInHand(body.cloth)),

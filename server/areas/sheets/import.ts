@@ -16,6 +16,7 @@ import { readHouse } from '../../records/house.ts';
 import { changeBrief, readOrder } from '../../records/orders.ts';
 import { keepReadings } from '../../records/sessions.ts';
 import { readSheet, saveDraft } from '../../records/sheets.ts';
+import { TEXTS } from './texts.ts';
 
 /**
  * Lays a spec file into an order: its brief, its readings as a new session dated as in the file, and its
@@ -24,22 +25,12 @@ import { readSheet, saveDraft } from '../../records/sheets.ts';
 export async function importSpec(tx: Tx, orderId: number, spec: SpecFile, who: SignedIn, now: Date) {
   const refused = refusedIn(spec);
   if (refused.length > 0)
-    throw new Refusal(422, 'cannot-follow', `Nothing was imported. ${refused[0]}`, { problems: refused });
+    throw new Refusal(422, 'cannot-follow', TEXTS.cannotFollowImport(refused[0]!), { problems: refused });
   const order = await readOrder(tx, orderId, true);
   if (!order) throw notFound('order');
   const sheet = await readSheet(tx, orderId);
-  if (sheet?.status === 'cut')
-    throw new Refusal(
-      409,
-      'already-cut',
-      'This order is already cut. Nothing was imported. Create a new order for it.',
-    );
-  if (order.minor && !order.guardian)
-    throw new Refusal(
-      422,
-      'guardian',
-      'The client is under age. Nothing was imported. Enter the guardian with the client first.',
-    );
+  if (sheet?.status === 'cut') throw new Refusal(409, 'already-cut', TEXTS.cutAlreadyNoImport);
+  if (order.minor && !order.guardian) throw new Refusal(422, 'guardian', TEXTS.guardian);
   await changeBrief(tx, orderId, spec.garment);
   let sessionId: string | null = null;
   if (spec.readings.length > 0) {

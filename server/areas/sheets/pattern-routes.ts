@@ -8,6 +8,7 @@ import { readHouse } from '../../records/house.ts';
 import { clientCodeOf } from '../../records/orders.ts';
 import { threadsFor } from '../../threads/pool.ts';
 import type { SheetJobs } from './jobs.ts';
+import { TEXTS } from './texts.ts';
 import { viewSheet } from './view.ts';
 
 const inThread = threadsFor<SheetJobs>();
@@ -30,12 +31,7 @@ export function patternRoutes(deps: Deps): Hono<Env> {
       thread: { kind: 'paper', person: c.get('who').id, paper: house.paper } as const,
     };
   };
-  const nothingYet = () =>
-    new Refusal(
-      409,
-      'nothing-drafted',
-      'Nothing can be drafted yet: measure what the sheet says is missing, then open the pattern again.',
-    );
+  const nothingYet = () => new Refusal(409, 'nothing-drafted', TEXTS.nothingDrafted);
   on(app, 'GET /orders/:id/pattern', async (c, { query }) => {
     const { view, of, paper, thread } = await asked(c, query);
     return await inThread(thread, 'pattern', view, of, query, paper);

@@ -30,6 +30,7 @@ import {
 import { specOfOrder } from '../../records/spec-of-order.ts';
 import { agreedChanges } from './agreed.ts';
 import { carry, uncarry } from './carry.ts';
+import { TEXTS } from './texts.ts';
 import { viewSheet } from './view.ts';
 
 /** All that the order's newest sheet is told from. */
@@ -52,12 +53,7 @@ async function lockedSheet(
   if (!order) throw notFound('order');
   refuseCancelled(order);
   const record = await readSheet(tx, orderId);
-  if (record?.status === 'cut')
-    throw new Refusal(
-      409,
-      'already-cut',
-      'The cloth is cut, so the figures are locked. Nothing was changed. Add an alteration instead.',
-    );
+  if (record?.status === 'cut') throw new Refusal(409, 'already-cut', TEXTS.alreadyCut);
   if ((record?.version ?? 0) !== version) throw conflict(await viewSheet(tx, orderId, null, now), mine);
   return record;
 }
@@ -95,11 +91,7 @@ async function applyChange(
       const set = decide(s, change, stamp);
       const sheet = await sheetWith(set);
       if (!sheet.figures.some((f) => f.id === change.figure))
-        throw new Refusal(
-          422,
-          'no-such-figure',
-          `This sheet has no figure called “${change.figure}”. Nothing was set.`,
-        );
+        throw new Refusal(422, 'no-such-figure', TEXTS.noSuchFigure(change.figure));
       const refused = sheet.refused.find(
         ({ override: o }) => o.figure === change.figure && o.target === change.target,
       );
@@ -107,7 +99,7 @@ async function applyChange(
         throw new Refusal(
           422,
           'cannot-follow',
-          `Nothing was set. ${tell(refused.sentence, set.house.rounding?.unit ?? 'cm')}`,
+          TEXTS.cannotFollow(tell(refused.sentence, set.house.rounding?.unit ?? 'cm')),
         );
       return set;
     }
@@ -115,12 +107,7 @@ async function applyChange(
       const check = (await sheetWith(s)).checks.find(
         (k) => k.code === change.code && k.state !== 'passed' && !k.absent,
       );
-      if (!check)
-        throw new Refusal(
-          422,
-          'no-such-warning',
-          'This warning no longer applies. There is nothing to accept.',
-        );
+      if (!check) throw new Refusal(422, 'no-such-warning', TEXTS.noSuchWarning);
       return decide(s, change, stamp, check.sentence);
     }
     case 'carry':
@@ -130,11 +117,7 @@ async function applyChange(
     case 'session': {
       const session = await readSession(tx, change.sessionId);
       if (!session?.orderId || !(await isTogether(tx, session.orderId, orderId)))
-        throw new Refusal(
-          422,
-          'other-session',
-          'This measuring session belongs to another order. Nothing was changed.',
-        );
+        throw new Refusal(422, 'other-session', TEXTS.otherSession);
       return { ...s, sessionId: change.sessionId };
     }
     default:
@@ -153,11 +136,7 @@ export async function agreeSheet(
 ) {
   const record = await lockedSheet(tx, orderId, version, { name }, now);
   if (record?.status === 'agreed')
-    throw new Refusal(
-      409,
-      'already-agreed',
-      `Revision ${record.revision} is already agreed. Change a figure to start the next revision.`,
-    );
+    throw new Refusal(409, 'already-agreed', TEXTS.alreadyAgreed(record.revision));
   const settings = record?.settings ?? NO_SETTINGS;
   const spec = await specNow(tx, orderId, settings, now);
   const unit = spec.house?.rounding?.unit ?? 'cm';
@@ -170,7 +149,7 @@ export async function agreeSheet(
     ...(waits ? [waits] : []),
   ];
   if (open.length > 0)
-    throw new Refusal(422, 'open-matters', `Not agreed. First: ${open[0]}`, { problems: open });
+    throw new Refusal(422, 'open-matters', TEXTS.openMatters(open[0]!), { problems: open });
   const revision = record?.revision ?? 1;
   await saveDraft(tx, orderId, revision, version, settings);
   await saveAgreed(tx, orderId, revision, version + 1, spec, shownSheet(sheet), who.id, name);
@@ -179,8 +158,7 @@ export async function agreeSheet(
 
 export async function cutSheet(tx: Tx, orderId: number, version: number, who: SignedIn, now: Date) {
   const record = await lockedSheet(tx, orderId, version, { cut: true }, now);
-  if (record?.status !== 'agreed')
-    throw new Refusal(409, 'not-agreed', 'Only an agreed sheet can be cut. Agree the sheet first.');
+  if (record?.status !== 'agreed') throw new Refusal(409, 'not-agreed', TEXTS.notAgreed);
   const waits = heldBack(await questionsOf(tx, orderId), 'cut');
   if (waits) throw new Refusal(409, 'undecided', waits);
   const ground = await groundNow(tx, orderId);

@@ -29,6 +29,7 @@ import {
   sheetGrounds,
 } from '../../records/sheets.ts';
 import { rulesOfASheet, specOfOrder } from '../../records/spec-of-order.ts';
+import { TEXTS } from './texts.ts';
 
 /** So many open orders are looked at in one piece of the work: a quarter of a second, after which others have their turn. */
 export const PIECE = 120;
@@ -179,8 +180,7 @@ export async function clientWouldMove(
   const house = await readHouse(db);
   const today = dayIn(house.timeZone, now);
   const session = await readSession(db, sessionId);
-  if (!session || session.clientId !== clientId)
-    throw new Refusal(404, 'not-there', 'There is no such measuring of this client.');
+  if (!session || session.clientId !== clientId) throw new Refusal(404, 'not-there', TEXTS.notThere);
   // A client's are one piece of the work; whoever has more is told of the first.
   const found = await openSheetsOf(db, clientId, today, PIECE + 1);
   const all = await openOnes(db, found.slice(0, PIECE), today);

@@ -22,6 +22,7 @@ import {
   staffName,
   unitOfStaff,
 } from '../../records/staff.ts';
+import { TEXTS } from './texts.ts';
 
 /** The answer with a link of its own: a link is not kept in the answer that a repeat gets back, it is made anew. */
 const withLink = async (tx: Tx, { id }: { id: number }) => ({
@@ -118,12 +119,7 @@ export function staffRoutes(deps: Deps): Hono<Env> {
   on(app, 'DELETE /staff/:id/link', (c) => {
     const id = idParam(c, 'member of staff');
     return once(c, deps, async (tx) => {
-      if (!(await dropSetupLink(tx, id)))
-        throw new Refusal(
-          409,
-          'no-link',
-          'There is no sign-in link to withdraw: it was used or has expired.',
-        );
+      if (!(await dropSetupLink(tx, id))) throw new Refusal(409, 'no-link', TEXTS.noLink);
       const name = (await staffName(tx, id)) ?? '';
       await remember(tx, 'staff', id, c.get('who').id, 'sign-in link withdrawn', undefined, undefined);
       await noteEvent(tx, { what: 'link-withdrawn', staffId: c.get('who').id, words: `for ${name}` });
@@ -132,18 +128,12 @@ export function staffRoutes(deps: Deps): Hono<Env> {
   });
   on(app, 'DELETE /staff/:id', (c) => {
     const id = idParam(c, 'member of staff');
-    if (id === c.get('who').id)
-      throw new Refusal(422, 'yourself', 'You can’t remove yourself from the staff.');
+    if (id === c.get('who').id) throw new Refusal(422, 'yourself', TEXTS.yourself);
     return once(c, deps, async (tx) => {
       const booked = await bookedAhead(tx, { staffId: id }, deps.now());
       const { timeZone: zone, dateOrder } = await readHouse(tx);
       if (booked.length > 0) throw ahead({ zone, dateOrder }, 'This person', booked);
-      if ((await benchAhead(tx, id)).length > 0)
-        throw new Refusal(
-          409,
-          'booked-ahead',
-          'This person still has bench work scheduled. Nothing was changed. Reassign it first.',
-        );
+      if ((await benchAhead(tx, id)).length > 0) throw new Refusal(409, 'booked-ahead', TEXTS.bookedAhead);
       const name = (await staffName(tx, id)) ?? '';
       if (!(await removeStaff(tx, id))) throw notFound('member of staff');
       await remember(tx, 'staff', id, c.get('who').id, 'left', undefined, undefined);

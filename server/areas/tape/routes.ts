@@ -34,6 +34,7 @@ import { readHouse } from '../../records/house.ts';
 import { readSession } from '../../records/sessions.ts';
 import { staffName } from '../../records/staff.ts';
 import { keepPairs, measuredFor, practised, type ReadShort, readTwice, sessionsOver } from './sql.ts';
+import { TEXTS } from './texts.ts';
 
 const PLACE = new Map(MEASURES.map((m, i) => [m.id, i]));
 
@@ -70,19 +71,10 @@ export function tapeRoutes(deps: Deps): Hono<Env> {
   on(app, 'POST /tape/pairs', (c, { body }) =>
     once(c, deps, async (tx) => {
       const me = c.get('who').id;
-      if (me !== body.readerId && me !== body.secondId)
-        throw new Refusal(
-          403,
-          'not-yours',
-          'Only the two people who measured can save these figures. Nothing was saved.',
-        );
+      if (me !== body.readerId && me !== body.secondId) throw new Refusal(403, 'not-yours', TEXTS.notYours);
       for (const id of [body.readerId, body.secondId])
         if ((await staffName(tx, id)) === undefined)
-          throw new Refusal(
-            422,
-            'no-such-staff',
-            'This person is not on the staff. Nothing was changed. Reload and choose again.',
-          );
+          throw new Refusal(422, 'no-such-staff', TEXTS.noSuchStaff);
       await keepPairs(tx, body, deps.now());
       await remember(tx, 'staff', body.readerId, me, 'practice saved', undefined, {
         with: body.secondId,

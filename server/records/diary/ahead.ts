@@ -7,6 +7,7 @@ import { Refusal } from '../../http/problem.ts';
 import { KIND_NAME } from './appointments.ts';
 import type { StudioDays } from './check.ts';
 import { minutes, span } from './spans.ts';
+import { TEXTS } from './texts.ts';
 
 export { benchAhead, benchOfOrder, clientAway } from './bench.ts';
 
@@ -67,12 +68,7 @@ export function ahead(
     return `${b.clientName}, ${printDayAndDate(day, dateOrder)} ${time}`;
   });
   const more = booked.length > 5 ? `, and ${booked.length - 5} more` : '';
-  return new Refusal(
-    409,
-    'booked-ahead',
-    `${what} still has bookings: ${first.join('; ')}${more}. Nothing was changed. Move them first.`,
-    {
-      theirs: booked,
-    },
-  );
+  return new Refusal(409, 'booked-ahead', TEXTS.bookedAhead(what, first.join('; '), more), {
+    theirs: booked,
+  });
 }

@@ -8,24 +8,22 @@ import { type Book, kindOf, readBook } from './book.ts';
 import { checkSlot } from './check.ts';
 import { readRules } from './hours.ts';
 import { planMessages } from './telling.ts';
+import { TEXTS } from './texts.ts';
 
 /** Keeps the times of a new appointment. @throws Refusal 422; the exclusion's error when one is taken */
 export async function bookAppointment(tx: Tx, now: Date, b: NewAppointment, by: number) {
   const { zone, dateOrder, rules } = await readRules(tx);
   const kind = kindOf(rules.kinds, b.kind);
-  if (!(await isClient(tx, b.clientId)))
-    throw new Refusal(422, 'no-such-client', 'This client was not found. Choose the client again.');
+  if (!(await isClient(tx, b.clientId))) throw new Refusal(422, 'no-such-client', TEXTS.noSuchClient);
   if (b.orderId !== null && !(await isOrderOf(tx, b.orderId, b.clientId)))
-    throw new Refusal(422, 'not-their-order', 'This order belongs to another client. Nothing was booked.');
+    throw new Refusal(422, 'not-their-order', TEXTS.notTheirOrder);
   const order = b.orderId === null ? null : await readOrder(tx, b.orderId);
   if (order) refuseCancelled(order);
   const minutes = b.minutes ?? kind.minutes;
   const buffer = b.buffer ?? kind.buffer;
   const offered = b.heldUntil !== null;
-  if (b.slots.length > 1 && !offered)
-    throw new Refusal(422, 'held-until', 'Choose how long the offered times are held.');
-  if (offered && new Date(b.heldUntil!) <= now)
-    throw new Refusal(422, 'held-until', 'The offered times would already be released. Choose a later time.');
+  if (b.slots.length > 1 && !offered) throw new Refusal(422, 'held-until', TEXTS.heldUntil);
+  if (offered && new Date(b.heldUntil!) <= now) throw new Refusal(422, 'held-until', TEXTS.heldUntilPast);
   const days = b.slots.map((s) => s.day).sort();
   await holdDays(tx, days);
   const around = new Map<string, Book>();

@@ -8,6 +8,7 @@ import { daysFrom, type Span, wholeDay } from '@rocchetto/core/diary/zoned.ts';
 import type { Db } from '../../db/pool.ts';
 import { Refusal } from '../../http/problem.ts';
 import { type BookRows, type ForWhom, readBookRows } from './book-rows.ts';
+import { TEXTS } from './texts.ts';
 
 export const openingOf = (rules: DiaryRules): readonly Hours[] =>
   rules.opening.length > 0 ? rules.opening : DEFAULT_OPENING;
@@ -139,11 +140,6 @@ export function daysOf(f: Frame, days: readonly string[]): DiaryDay[] {
 /** A kind of appointment as the house has it. @throws Refusal 422 for one it does not know */
 export function kindOf(own: Parameters<typeof kindsOf>[0], id: string): AppointmentKind {
   const found = kindsOf(own).find((k) => k.id === id);
-  if (!found)
-    throw new Refusal(
-      422,
-      'no-such-kind',
-      `There is no appointment type called “${id}”. Choose one from the list.`,
-    );
+  if (!found) throw new Refusal(422, 'no-such-kind', TEXTS.noSuchKind(id));
   return found;
 }

@@ -10,6 +10,7 @@ import { type Minute, placeAt, wallAt } from '@rocchetto/core/diary/zoned.ts';
 import { Refusal } from '../../http/problem.ts';
 import type { SlotMade } from './appointments.ts';
 import type { Book } from './book.ts';
+import { TEXTS } from './texts.ts';
 
 /** How the studio counts its days, and how it writes them. */
 export interface StudioDays {
@@ -29,8 +30,7 @@ export function startOf(
 ): Minute {
   const placed = placeAt(zone, s.day, s.time, s.turn);
   if (!placed.ok) throw no(placed.code, placed.sentence);
-  if (placed.at < now)
-    throw no('past', `${printDayAndDate(s.day, order)}, ${s.time} is past. Choose a later time.`);
+  if (placed.at < now) throw no('past', TEXTS.past(printDayAndDate(s.day, order), s.time));
   return placed.at;
 }
 
@@ -64,37 +64,37 @@ export function checkSlot(
 ): SlotMade {
   const start = startOf(zone, s, now, dateOrder);
   const end = start + minutes;
-  if (new Set(s.staff).size !== s.staff.length) throw no('staff-twice', 'The same person is chosen twice.');
+  if (new Set(s.staff).size !== s.staff.length) throw no('staff-twice', TEXTS.staffTwice);
   const people = s.staff.map((id) => {
     const found = book.staff.find((h) => h.id === id);
-    if (!found) throw no('no-such-staff', 'Someone chosen is no longer on the staff.');
+    if (!found) throw no('no-such-staff', TEXTS.noSuchStaff);
     return found;
   });
   if (!holds(hoursOn(zone, [s.day], book.opening), start, end))
-    throw no(
-      'outside-hours',
-      `The studio is not open for all of ${s.time} to ${wallAt(zone, end).time} on that day.`,
-    );
-  if (!clear(book.closed, start, end)) throw no('closed', 'The studio is closed on that day.');
+    throw no('outside-hours', TEXTS.outsideHours(s.time, wallAt(zone, end).time));
+  if (!clear(book.closed, start, end)) throw no('closed', TEXTS.closed);
   const absent = people.filter((p) => !holds(p.works, start, end));
   if (absent.length > 0)
     throw no(
       'not-at-work',
-      `${list(absent.map((p) => p.name))} ${absent.length > 1 ? 'are' : 'is'} not at work then.`,
+      TEXTS.notAtWork(list(absent.map((p) => p.name)), absent.length > 1 ? 'are' : 'is'),
     );
   if (people.length < kind.hands.length)
-    throw no('more-hands', `A ${kind.name} needs ${kind.hands.length} of the staff.`);
+    throw no('more-hands', TEXTS.moreHands(kind.name, kind.hands.length));
   if (!covers(kind.hands, people))
     throw no(
       'skill',
-      `A ${kind.name} needs the skills ${kind.hands.map((any) => any.join(' or ')).join(', and ')}: ${list(people.map((p) => p.name))} can’t cover that.`,
+      TEXTS.skill(
+        kind.name,
+        kind.hands.map((any) => any.join(' or ')).join(', and '),
+        list(people.map((p) => p.name)),
+      ),
     );
   const room = s.roomId === null ? null : book.rooms.find((r) => r.id === s.roomId);
-  if (room === undefined) throw no('no-such-room', 'This room no longer exists.');
-  if (kind.room !== null && room === null) throw no('room-needed', `A ${kind.name} needs a room.`);
+  if (room === undefined) throw no('no-such-room', TEXTS.noSuchRoom);
+  if (kind.room !== null && room === null) throw no('room-needed', TEXTS.roomNeeded(kind.name));
   const lacks = kind.room?.filter((u) => !room!.goodFor.includes(u)) ?? [];
-  if (lacks.length > 0)
-    throw no('room', `${room!.name} does not suit ${list(lacks)}: a ${kind.name} needs that.`);
+  if (lacks.length > 0) throw no('room', TEXTS.room(room!.name, list(lacks), kind.name));
   return { start, end, staff: s.staff, roomId: room?.id ?? null };
 }
 
