@@ -2,6 +2,7 @@ import { type Need, SKILLS, type Stage } from '@rocchetto/core';
 import type { Choices } from '@rocchetto/core/plan/chain.ts';
 import type { OneVisit } from '@rocchetto/core/plan/one-visit.ts';
 import type { HouseTimes } from '@rocchetto/core/plan/times.ts';
+import type { SheetUnit } from '@rocchetto/core/units/length.ts';
 import { z } from 'zod';
 import { IsoDate, Version } from './basics.ts';
 import { BenchWrite } from './bench.ts';
@@ -133,7 +134,11 @@ export type PlanAccept = z.infer<typeof PlanAccept>;
 export const PlanAccepted = z.strictObject({ work: z.number(), meetings: z.number() });
 
 /** The house's times as core reckons with them. */
-export const timesOf = (bench: HouseBench): HouseTimes => ({ minutes: bench.times, days: bench.waits });
+export const timesOf = (bench: HouseBench, unit: SheetUnit): HouseTimes => ({
+  minutes: bench.times,
+  days: bench.waits,
+  unit,
+});
 
 /** What is supposed while all promises are looked at: nothing of it is kept. */
 export const PromisesAsk = z

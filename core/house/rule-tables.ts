@@ -8,6 +8,7 @@ import { DANGER_DAYS } from '../thread/danger.ts';
 import { STAGE_WORD, type Stage } from '../thread/stage.ts';
 import { cm, type SheetUnit } from '../units/length.ts';
 import { printByHand, say, tell } from '../units/print.ts';
+import { INCH_ROUNDING } from '../units/rounding.ts';
 import { ROUNDING_CHOICES, roundingWord } from '../units/rounding-choices.ts';
 
 /** One rule the house may set for itself. */
@@ -228,6 +229,10 @@ export const RULE_TABLES: readonly RuleTable[] = [
 export const RULE_CELLS: ReadonlyMap<string, RuleCell> = new Map(
   RULE_TABLES.flatMap((t) => t.rows.flatMap((r) => r.cells)).map((c) => [c.path, c]),
 );
+
+/** What is usual in a studio of this unit: one that measures in inches marks in eighths until it says otherwise. */
+export const usualIn = (cell: RuleCell, unit: SheetUnit): string =>
+  cell.path === 'rounding' && unit === 'in' ? roundingWord(INCH_ROUNDING) : cell.usual;
 
 /** A rule's value in words: "5 cm", "28 days", "nearest 0.5 cm". What the house wrote stands as written; what is usual in the unit. */
 export function ruleWords(cell: RuleCell, value: string, unit: SheetUnit): string {

@@ -17,7 +17,7 @@ import { freeOf } from './free.ts';
 import { oneVisit } from './one-visit.ts';
 import { ofTable } from './past.ts';
 import { asAmong, FIRST, inventedOrders, inventedStudio, plainOrder } from './testing.ts';
-import { TIMES, USUAL_TIMES } from './times.ts';
+import { TIMES, timeKept, timeRead, USUAL_TIMES } from './times.ts';
 import { brokenBy, planTogether } from './together.ts';
 import { minutesOf, PLAIN_WORK, type Work } from './work.ts';
 
@@ -167,9 +167,20 @@ describe('minutes of a step', () => {
       minutes: 50,
       why: ['hem, to begin with: 10 min', 'hem: 2.4 metres of hem at 15 min, 36 min'],
     }));
+  it('of a hem are told by the yard in an inch studio, and what it wrote reads back', () => {
+    const hem = { ...PLAIN_WORK, counts: { ...PLAIN_WORK.counts, metre: 2 } };
+    const say = (unit: 'cm' | 'in') => minutesOf('hem', hem, { minutes: {}, days: {}, unit });
+    expect(say('cm').why).toContain('hem: 2 metres of hem at 15 min, 30 min');
+    // 2 m are 2.19 yards (1 yd = 0.9144 m, the international yard of 1959, from memory); 15 min a metre 13.7 a yard.
+    expect(say('in').why).toContain('hem: 2.2 yards of hem at 13.7 min, 30 min');
+    expect(say('in').minutes).toBe(say('cm').minutes);
+    const line = TIMES.find((t) => t.id === 'hem-metre')!;
+    for (let n = 0; n <= 120; n += 0.5)
+      expect(timeRead(line, timeKept(line, n, 'in'), 'in').minutes).toBeCloseTo(n, 5);
+  });
   it('of the house’s own table are named as such', () =>
     expect(minutesOf('finish', PLAIN_WORK, { minutes: { finish: 45 }, days: {} }).why).toEqual([
-      'finish and press: 45 min, the house’s own time',
+      'finish and press: 45 min, the studio’s own time',
     ]));
 });
 

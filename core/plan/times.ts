@@ -1,4 +1,5 @@
 import type { Need, Skill } from '../diary/kinds.ts';
+import type { SheetUnit } from '../units/length.ts';
 
 /** Steps of the work on an order that take somebody’s time at the bench. */
 export const WORK_STEPS = {
@@ -55,6 +56,25 @@ export const PER = {
   metre: 'metre of hem',
 } as const;
 export type Per = keyof typeof PER;
+
+/** A hem is counted in the studio’s unit: a yard is so much of a metre. */
+const YARD = 0.9144;
+
+/** What a line of the table is counted by, its minutes, and its name, as a studio reads them that measures in `unit`. */
+export function timeRead(t: Time, minutes: number, unit: SheetUnit) {
+  if (t.per !== 'metre' || unit === 'cm') return { per: PER[t.per], minutes, name: t.name };
+  return {
+    per: 'yard of hem',
+    minutes: Math.round(minutes * YARD * 10) / 10,
+    name: t.name.replace('metre', 'yard'),
+  };
+}
+/** Minutes as that studio wrote them, as they are kept: by the metre. */
+export const timeKept = (t: Time, written: number, unit: SheetUnit): number =>
+  t.per === 'metre' && unit === 'in' ? Math.round((written / YARD) * 10) / 10 : written;
+/** How many there are of what a line is counted by: metres, or yards. */
+export const timeCount = (per: Per, count: number, unit: SheetUnit): number =>
+  per === 'metre' && unit === 'in' ? Math.round((count / YARD) * 10) / 10 : count;
 
 /** One line of the house’s table of times. */
 export interface Time {
@@ -119,6 +139,8 @@ export type Wait = keyof typeof WAITS;
 export interface HouseTimes {
   readonly minutes: Readonly<Record<string, number>>;
   readonly days: Readonly<Partial<Record<Wait, number>>>;
+  /** in what the studio measures; centimetres when left out */
+  readonly unit?: SheetUnit;
 }
 export const USUAL_TIMES: HouseTimes = { minutes: {}, days: {} };
 

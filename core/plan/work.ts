@@ -5,7 +5,7 @@ import { partFor } from '../garment/registry.ts';
 import { isMain, kindOf } from '../garment/seams.ts';
 import { wholePanels } from '../pattern/whole-panels.ts';
 import type { Sheet } from '../sheet/compute.ts';
-import { type HouseTimes, PER, type Per, TIMES, type WorkStep } from './times.ts';
+import { type HouseTimes, type Per, TIMES, timeCount, timeRead, type WorkStep } from './times.ts';
 
 /** How much of each thing a garment has that takes time, by what times are multiplied with. */
 export interface Work {
@@ -88,15 +88,17 @@ export function minutesOf(
     const each = house.minutes[t.id] ?? t.minutes;
     const n = work.counts[t.per];
     if (n === 0 || each === 0) return [];
-    const own = house.minutes[t.id] === undefined ? '' : ', the house’s own time';
+    const own = house.minutes[t.id] === undefined ? '' : ', the studio’s own time';
     const name = t.name.replace(/, each.*$/, '');
+    const unit = house.unit ?? 'cm';
+    const read = timeRead(t, each, unit);
     return [
       {
         minutes: each * n,
         says:
           t.per === 'garment'
             ? `${name}: ${hoursWord(each)}${own}`
-            : `${name}: ${counted(n, PER[t.per])} at ${each} min${own}, ${hoursWord(Math.round(each * n))}`,
+            : `${name}: ${counted(timeCount(t.per, n, unit), read.per)} at ${read.minutes} min${own}, ${hoursWord(Math.round(each * n))}`,
       },
     ];
   });
@@ -107,6 +109,6 @@ export function minutesOf(
 /** "3 bones", "1 zip", "2.4 metres of hem". */
 function counted(n: number, word: string): string {
   if (n === 1) return `1 ${word}`;
-  const many = word.replace(/^(panel|piece|metre)\b(?=.)/, '$1s');
+  const many = word.replace(/^(panel|piece|metre|yard)\b(?=.)/, '$1s');
   return `${n} ${many === word ? `${word}s` : many}`;
 }

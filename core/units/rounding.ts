@@ -17,6 +17,9 @@ export interface Rounding {
 /** The ways a house rounds; down is only how a dart keeps to its most. */
 export type HouseRounding = Rounding & { readonly mode: 'nearest' | 'up' };
 
+/** In which steps an inch studio marks until it says otherwise (house setting, no source). */
+export const INCH_ROUNDING = { unit: 'in', step: 0.125, mode: 'nearest' } as const;
+
 /**
  * Rounds once, for the hand that will mark it. A figure already on a step (within 1e-9 of one) stays; halves
  * go up.

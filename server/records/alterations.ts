@@ -314,7 +314,7 @@ export const openQuestion = (staffId: number | null, now: Date) => ({
   text: `select a.id, a.order_id as "orderId", o.number as "orderNumber", o.what as "order", c.name as "clientName", a.asked,
         a.status, a.staff_id as "staffId", s.name as "staffName", w.day, a.needed_on as "neededOn", a.minutes, a.version,
         coalesce((select h.settings #>> '{house,rounding,unit}' from sheet h where h.order_id = a.order_id order by h.revision desc limit 1),
-          (select rules #>> '{rounding,unit}' from house), 'cm') as unit,
+          (select coalesce(rules #>> '{rounding,unit}', unit) from house)) as unit,
         a.done_by as "doneById", n.at as "nextAt", n.kind as "nextKind",
         coalesce(round(k.seconds / 60), 0)::int as worked, k.at_it as "workingId",
         (select count(*)::int from alteration_box b where b.alteration_id = a.id and b.done_at is null and b.struck is null) as "boxesOpen" 

@@ -28,6 +28,12 @@ export async function readHouse(
   return { ...rows[0]!, rules: readRules(rows[0]!.rules) };
 }
 
+/** Whether the studio has been set up: its settings were saved once. */
+export async function isSetUp(db: Db): Promise<boolean> {
+  const { rows } = await db.query<{ done: boolean }>('select set_up_at is not null as done from house');
+  return rows[0]!.done;
+}
+
 /** Writes the settings. A studio that goes over to inches marks its figures in them from then on, unless it has a rule of its own. */
 export async function changeHouse(db: Db, h: HouseSettings): Promise<void> {
   await db.query(
@@ -103,12 +109,12 @@ const readBench = (v: unknown): HouseBench => stored(HouseBench, 'Bench figures'
 export async function houseBench(
   db: Db,
   lock = false,
-): Promise<{ readonly version: number; readonly bench: HouseBench }> {
-  const { rows } = await db.query<{ version: number; bench: unknown }>({
+): Promise<{ readonly version: number; readonly bench: HouseBench; readonly unit: SheetUnit }> {
+  const { rows } = await db.query<{ version: number; bench: unknown; unit: SheetUnit }>({
     name: lock ? 'house-bench-held' : 'house-bench',
-    text: `select version, bench from house${lock ? ' for update' : ''}`,
+    text: `select version, bench, unit from house${lock ? ' for update' : ''}`,
   });
-  return { version: rows[0]!.version, bench: readBench(rows[0]!.bench) };
+  return { version: rows[0]!.version, bench: readBench(rows[0]!.bench), unit: rows[0]!.unit };
 }
 export async function changeBench(db: Db, bench: HouseBench): Promise<void> {
   await db.query('update house set bench = $1, version = version + 1', [JSON.stringify(bench)]);

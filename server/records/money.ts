@@ -1,8 +1,10 @@
 import type { MoneyNoted, MoneyView, MoneyWrite } from '@rocchetto/contract';
+import { handUnit } from '@rocchetto/contract';
 import { tell } from '@rocchetto/core';
 import { balanceOf, stands } from '@rocchetto/core/alter/index.ts';
 import type { Db, Tx } from '../db/pool.ts';
 import { alterationsOfOrder } from './alterations.ts';
+import { readHouse } from './house.ts';
 
 /** What was noted of an order’s money and stands. */
 export async function moneyOf(db: Db, orderId: number): Promise<MoneyNoted[]> {
@@ -61,9 +63,10 @@ export async function moneyView(db: Db, orderId: number): Promise<MoneyView> {
     await agreedEstimate(db, orderId),
     await alterationsOfOrder(db, orderId),
   ];
+  const { unit } = await readHouse(db);
   const alterations = all
     .filter((a) => stands(a.status) && a.price !== null)
-    .map((a) => ({ sentence: tell(a.sentence, 'cm'), price: a.price! }));
+    .map((a) => ({ sentence: tell(a.sentence, handUnit(a.asked) ?? unit), price: a.price! }));
   return {
     noted,
     alterations,

@@ -1,7 +1,9 @@
 import { randomBytes } from 'node:crypto';
 import type { BroughtInWrite } from '@rocchetto/contract';
+import { handUnit } from '@rocchetto/contract';
 import { dayIn, printDate, tell } from '@rocchetto/core';
 import { readTicket, ticketCode } from '@rocchetto/core/alter/index.ts';
+import { printMoney } from '@rocchetto/core/units/money.ts';
 import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import type { Tx } from '../../db/pool.ts';
@@ -83,7 +85,11 @@ export function broughtInRoutes(deps: Deps): Hono<Env> {
         {
           ul: alterations
             .filter((a) => a.status !== 'declined' && a.status !== 'withdrawn')
-            .map((a) => tell(a.sentence, 'cm') + (a.price === null ? '' : ` ${a.price.toFixed(2)}`)),
+            .map(
+              (a) =>
+                tell(a.sentence, handUnit(a.asked) ?? house.unit) +
+                (a.price === null ? '' : ` ${printMoney(a.price, house.currency)}`),
+            ),
           margin: [0, 8, 0, 0],
         },
         { text: `Condition: ${came.condition}`, margin: [0, 6, 0, 0], color: '#333' },

@@ -129,7 +129,7 @@ export function finishedRoutes(deps: Deps): Hono<Env> {
       leavingView(deps.pool, id, deps.now()),
     ]);
     if (!leaving) throw notFound('order');
-    const unit = made?.sheet.input.house.rounding.unit ?? 'cm';
+    const unit = made?.sheet.input.house.rounding.unit ?? house.unit;
     const pdf = await inThread(
       { kind: 'paper', person: c.get('who').id, paper: house.paper },
       'fittingRecord',

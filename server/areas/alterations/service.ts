@@ -77,7 +77,9 @@ export async function prepared(
   const came = made ? undefined : await broughtIn(tx, orderId);
   if (came) {
     const garment = { kind: findGarmentKind(came.kind)!, lined: came.lined };
-    const boxes = possible(handUnit(asked) ?? 'cm', () => genericBoxes(garment, toAsked(asked)));
+    const boxes = possible(handUnit(asked) ?? (await readHouse(tx)).unit, () =>
+      genericBoxes(garment, toAsked(asked)),
+    );
     return { boxes: boxes.length > 0 ? boxes : whole(), targets: [] };
   }
   // What is not measured yet has no panels to try it on: it is kept in words, and worked out when it is agreed.
@@ -280,12 +282,19 @@ async function assign(
   const name = w.staffId === null ? null : await isAtWork(tx, w.staffId);
   if (name === undefined) throw new Refusal(422, 'no-such-staff', TEXTS.noSuchStaff);
   if (w.staffId === null && w.day !== null) throw new Refusal(422, 'day-of-nobody', TEXTS.dayOfNobody);
-  const { timeZone, dateOrder } = await readHouse(tx);
+  const { timeZone, dateOrder, unit } = await readHouse(tx);
   if (w.day !== null && w.day < dayIn(timeZone, now)) throw new Refusal(422, 'past', TEXTS.past);
   const minutes = w.minutes ?? a.minutes;
   await promise(
     tx,
-    { id: a.id, orderId: a.orderId, what: tell(a.sentence, 'cm').replace(/\.$/, '').slice(0, 200), at: now },
+    {
+      id: a.id,
+      orderId: a.orderId,
+      what: tell(a.sentence, handUnit(a.asked) ?? unit)
+        .replace(/\.$/, '')
+        .slice(0, 200),
+      at: now,
+    },
     w.staffId !== null && w.day !== null
       ? { staffId: w.staffId, day: w.day, minutes: Math.max(5, Math.min(720, minutes)) }
       : null,

@@ -22,6 +22,7 @@ import type { Db, Tx } from '../../db/pool.ts';
 import type { Reply } from '../../http/once.ts';
 import { alterationsOfOrder, broughtIn, handOvers, pinsOf, pointsRead } from '../../records/alterations.ts';
 import { questionsOf } from '../../records/design.ts';
+import { readHouse } from '../../records/house.ts';
 import { madeSheet } from '../../records/made-sheet.ts';
 import { settleStage } from '../../records/orders.ts';
 import { targetsOf } from './service.ts';
@@ -87,7 +88,7 @@ export async function told(db: Db, orderId: number, now: Date): Promise<OrderAlt
     status: a.status,
     name: findKind(a.asked.kind)?.name ?? a.asked.kind,
   }));
-  const unit = made?.sheet.input.house.rounding.unit ?? 'cm';
+  const unit = made?.sheet.input.house.rounding.unit ?? (await readHouse(db)).unit;
   const targets = targetsOf(alterations, made?.sheet ?? null);
   return {
     alterations: alterations.map((a) => ({ ...a, targets: targets(a) })),

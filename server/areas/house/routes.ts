@@ -6,6 +6,7 @@ import {
   may,
   withoutPrices,
 } from '@rocchetto/contract';
+import { INCH_ROUNDING } from '@rocchetto/core/units/rounding.ts';
 import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import type { Db, Tx } from '../../db/pool.ts';
@@ -20,6 +21,7 @@ import {
   changeRules,
   firstSteps,
   houseBench,
+  isSetUp,
   putFirstStepsAway,
   RULES_CHANGED,
   readBenchChanges,
@@ -51,8 +53,9 @@ export function houseRoutes(deps: Deps): Hono<Env> {
         read: (t) => readHouse(t, true),
         write: async (t, before) => {
           const { rules: _, version: __, ...was } = before;
+          const first = !(await isSetUp(t));
           await changeHouse(t, { ...was, ...wanted });
-          await followUnit(t, before, { ...was, ...wanted }, c.get('who').id);
+          await followUnit(t, before, { ...was, ...wanted }, first ? null : c.get('who').id);
           return wanted;
         },
         kept: ({ rules: _, version: __, ...settings }) => settings,
@@ -126,26 +129,24 @@ export function houseRoutes(deps: Deps): Hono<Env> {
   return app;
 }
 
-/** In which steps an inch studio marks until it says otherwise. */
-const INCHES = { unit: 'in', step: 0.125, mode: 'nearest' } as const;
-
 /** A studio that goes over to inches marks its figures in them, and back, unless it has a rule of its own; the rules’ history says so. */
 async function followUnit(
   tx: Tx,
   before: Awaited<ReturnType<typeof readHouse>>,
   wanted: HouseSettings,
-  by: number,
+  by: number | null,
 ): Promise<void> {
   if (before.unit === wanted.unit) return;
   const { rounding, ...rest } = before.rules;
-  const usual = JSON.stringify(rounding) === JSON.stringify(INCHES);
+  const usual = JSON.stringify(rounding) === JSON.stringify(INCH_ROUNDING);
   const rules =
     wanted.unit === 'in' && rounding === undefined
-      ? { ...rest, rounding: INCHES }
+      ? { ...rest, rounding: INCH_ROUNDING }
       : wanted.unit === 'cm' && usual
         ? rest
         : null;
   if (rules === null) return;
   await changeRules(tx, rules);
-  await remember(tx, 'house', 1, by, RULES_CHANGED, before.rules, rules);
+  // What is set with the studio itself moved no rule that anybody worked by.
+  if (by !== null) await remember(tx, 'house', 1, by, RULES_CHANGED, before.rules, rules);
 }

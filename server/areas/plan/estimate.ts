@@ -40,7 +40,7 @@ export async function viewEstimate(db: Db, orderId: number, now: Date): Promise<
   if (!row) throw notFound('order');
   // One after the other: while it is kept, all of them go through one connection.
   const { rules } = await readRules(db);
-  const { bench } = await houseBench(db);
+  const { bench, unit } = await houseBench(db);
   const house = await readHouse(db);
   const priced = await sheetOfOrder(db, row, now);
   const written = await estimateChoices(db, orderId);
@@ -48,7 +48,7 @@ export async function viewEstimate(db: Db, orderId: number, now: Date): Promise<
   const money = await moneyView(db, orderId);
   const work = priced && workOf(priced.sheet);
   const plan: Choices = row.choices ?? PlanChoices.parse(usualChoices(work));
-  const times = timesOf(bench);
+  const times = timesOf(bench, unit);
   const kinds = kindsOf(rules.kinds);
   // The whole of the work, from the beginning: what is done by now was to be paid all the same.
   const fresh = { ...row, stage: 'asked', booked: [], given: [], alterations: 0, work } as const;

@@ -255,7 +255,7 @@ describe('the plan of an order', () => {
     await json(principal.send('PUT', '/house/bench', { version, bench: { ...bench, times } }));
     expect(await past()).toMatchObject([{ step: 'sew', cases: 8, median: 1 }]);
     const sewn = (await plan(orderId)).steps.find((s: Step) => s.id === 'sew')!;
-    expect(sewn.why.join(' ')).toContain('the house’s own time');
+    expect(sewn.why.join(' ')).toContain('the studio’s own time');
     // Minutes that a hand set for one garment say nothing of the table.
     await json(
       fitter.send('PUT', `/orders/${orderId}/plan`, {

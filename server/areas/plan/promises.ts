@@ -125,12 +125,12 @@ export async function promises(db: Db, ask: PromisesAsk, now: Date): Promise<Pro
 }
 
 async function readAll(db: Db, ids: readonly number[], now: Date, worn: string | null): Promise<All> {
-  const [{ zone, dateOrder, rules }, { bench }, rows] = await Promise.all([
+  const [{ zone, dateOrder, rules }, { bench, unit }, rows] = await Promise.all([
     readRules(db),
     houseBench(db),
     readPlans(db, ids),
   ]);
-  const times = timesOf(bench);
+  const times = timesOf(bench, unit);
   const lastDay = [worn ?? '', ...rows.map((r) => lastDays(r, times).handOver ?? '')].sort().at(-1) || null;
   const ground = await planGround(db, { zone, dateOrder }, rules, {}, lastDay, now);
   const [first, last] = [ground.book.days[0]!, ground.book.days.at(-1)!];

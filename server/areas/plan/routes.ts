@@ -4,7 +4,7 @@ import { ofTable, workStepOf } from '@rocchetto/core/plan/past.ts';
 import { Hono } from 'hono';
 import { isTaken } from '../../db/error-kinds.ts';
 import { remember } from '../../db/history.ts';
-import type { Tx } from '../../db/pool.ts';
+import type { Db, Tx } from '../../db/pool.ts';
 import { type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
 import { conflict, notFound, Refusal } from '../../http/problem.ts';
@@ -24,15 +24,19 @@ import { pastFrom, viewPlan } from './view.ts';
 
 const inThread = threadsFor<PlanJobs>();
 
+/** The table of times as the studio has it. */
+async function houseTimes(db: Db) {
+  const { bench, unit } = await houseBench(db);
+  return timesOf(bench, unit);
+}
+
 /** What can be promised of an order, how its work goes, and what of the plan is taken into bench and diary. */
 export function planRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
   on(app, 'GET /orders/:id/plan', async (c) => viewPlan(deps.pool, idParam(c, 'order'), deps.now()));
 
   on(app, 'GET /plan-past', async (_c) =>
-    pastFrom(await tookOf(deps.pool), timesOf((await houseBench(deps.pool)).bench)).map(
-      ({ factors: _, ...p }) => p,
-    ),
+    pastFrom(await tookOf(deps.pool), await houseTimes(deps.pool)).map(({ factors: _, ...p }) => p),
   );
 
   const glance = glances(deps, () =>
@@ -104,7 +108,7 @@ async function giveWork(
   work: PlanAccept['work'],
   plan: PlanRow | undefined,
 ): Promise<void> {
-  const times = timesOf((await houseBench(tx)).bench);
+  const times = await houseTimes(tx);
   const byHand = new Set(plan?.choices?.own.map((o) => o.id));
   const { zone } = await readRules(tx);
   const today = dayIn(zone, deps.now());

@@ -23,14 +23,14 @@ import { readPlan, stampOf, type Took, tookOf } from './sql.ts';
 export async function viewPlan(db: Db, orderId: number, now: Date): Promise<PlanView> {
   const row = await readPlan(db, orderId);
   if (!row) throw notFound('order');
-  const [{ zone, dateOrder, rules }, { bench }, made, took] = await Promise.all([
+  const [{ zone, dateOrder, rules }, { bench, unit }, made, took] = await Promise.all([
     readRules(db),
     houseBench(db),
     sheetOfOrder(db, row, now),
     tookOf(db),
   ]);
   const work = made && workOf(made.sheet);
-  const times = timesOf(bench);
+  const times = timesOf(bench, unit);
   const last = lastDays(row, times);
   const ground = await planGround(
     db,

@@ -1,6 +1,6 @@
 import { type SheetUnit, tell } from '@rocchetto/core';
 import { ALTERATION_KINDS, type AlterationKind, type Borne, foundBy } from '@rocchetto/core/alter/index.ts';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { SelectField, TextField } from '../../shared/pieces.tsx';
 
 const GROUPS: Readonly<Record<AlterationKind['group'], string>> = {
@@ -25,6 +25,9 @@ interface Props {
   readonly onChoose: (kind: AlterationKind | undefined) => void;
 }
 
+/** How long an alteration that was entered waits for what the garment bears, ms. */
+const UNKNOWN = 1500;
+
 /** What is done: only what the garment bears, the likeliest first, found by the words that people use. */
 export function KindChoice({ chosen, offer, unit, onChoose }: Props) {
   const [words, setWords] = useState('');
@@ -39,6 +42,19 @@ export function KindChoice({ chosen, offer, unit, onChoose }: Props) {
   const now = ALTERATION_KINDS.find((k) => k.id === chosen);
   const hidden = now && !offered.includes(now) ? now : null;
   const not = (offer?.borne ?? []).filter((b) => b.why !== null);
+  const first = words.trim() === '' ? undefined : (likely[0] ?? rest[0]);
+  // Entered before it is known what this garment bears: it is taken as soon as that is, or soon where it never will be.
+  const [entered, setEntered] = useState(false);
+  useEffect(() => {
+    if (!entered) return;
+    const take = () => {
+      setEntered(false);
+      if (first) onChoose(first);
+    };
+    if (offer) return take();
+    const late = setTimeout(take, UNKNOWN);
+    return () => clearTimeout(late);
+  }, [entered, offer, first, onChoose]);
   const choose = (id: string) => onChoose(ALTERATION_KINDS.find((k) => k.id === id));
   return (
     <div>
@@ -48,13 +64,15 @@ export function KindChoice({ chosen, offer, unit, onChoose }: Props) {
         autoComplete="off"
         placeholder="e.g. wrinkle, gapes, too tight"
         value={words}
-        onChange={(e) => setWords(e.target.value)}
+        onChange={(e) => {
+          setEntered(false);
+          setWords(e.target.value);
+        }}
         onKeyDown={(e) => {
           if (e.key !== 'Enter') return;
           // Enter takes the first that was found; it never sends the change.
           e.preventDefault();
-          const first = likely[0] ?? rest[0];
-          if (words.trim() !== '' && first) onChoose(first);
+          setEntered(true);
         }}
       />
       <label htmlFor="alter-kind">Alteration</label>

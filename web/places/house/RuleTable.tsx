@@ -1,6 +1,11 @@
 import type { RuleChange, RuleTexts } from '@rocchetto/contract';
 import { tell } from '@rocchetto/core';
-import { type RuleCell, ruleWords, type RuleTable as Table } from '@rocchetto/core/house/rule-tables.ts';
+import {
+  type RuleCell,
+  ruleWords,
+  type RuleTable as Table,
+  usualIn,
+} from '@rocchetto/core/house/rule-tables.ts';
 import { useDays, useMe } from '../../shared/me.ts';
 import { Ledger, SelectField, TextField } from '../../shared/pieces.tsx';
 import { understood } from '../../shared/understood.ts';
@@ -64,7 +69,7 @@ export function RuleTable({ table: t, texts, changes, wrong, onWrite }: Props) {
                     </td>
                   ))}
                   {t.columns.length === 1 && (
-                    <td className="soft">{ruleWords(cells[0]!, cells[0]!.usual, unit)}</td>
+                    <td className="soft">{ruleWords(cells[0]!, usualIn(cells[0]!, unit), unit)}</td>
                   )}
                   <td className="soft">{change && `${short(change.at)}, ${change.by}`}</td>
                 </tr>

@@ -1,8 +1,17 @@
 import type { HouseBench } from '@rocchetto/contract';
-import { PER, TIMES, WAITS, type Wait, WORK_STEPS, type WorkStep } from '@rocchetto/core/plan/times.ts';
+import {
+  TIMES,
+  timeKept,
+  timeRead,
+  WAITS,
+  type Wait,
+  WORK_STEPS,
+  type WorkStep,
+} from '@rocchetto/core/plan/times.ts';
 import { InputNumber } from 'antd';
 import { useState } from 'react';
 import { usePlanPastQuery } from '../../api/plan.ts';
+import { useMe } from '../../shared/me.ts';
 import { ActionButton, Ledger } from '../../shared/pieces.tsx';
 import { EditActs } from './EditActs.tsx';
 
@@ -19,6 +28,7 @@ export function TimesTable({
   /** null for who may not change them; true once it is kept */
   onKeep: ((own: Own) => Promise<boolean>) | null;
 }) {
+  const { unit } = useMe();
   const [written, write] = useState<Own | null>(null);
   const shown = written ?? own;
   const { data: past = [] } = usePlanPastQuery(undefined, { skip: !onKeep });
@@ -94,27 +104,39 @@ export function TimesTable({
           </thead>
           <tbody>
             {steps.flatMap((step) =>
-              TIMES.filter((t) => t.step === step).map((t) => (
-                <tr key={t.id}>
-                  <th scope="row">{t.name}</th>
-                  <td>
-                    {written ? (
-                      <InputNumber
-                        aria-label={`${t.name}: minutes`}
-                        min={0}
-                        max={2880}
-                        placeholder={String(t.minutes)}
-                        value={written.times[t.id] ?? null}
-                        onChange={(n) => write({ ...written, times: set(written.times, t.id, n) })}
-                      />
-                    ) : (
-                      <strong>{shown.times[t.id] ?? ''}</strong>
-                    )}
-                  </td>
-                  <td className="soft">{t.minutes}</td>
-                  <td className="soft">{PER[t.per] || 'garment'}</td>
-                </tr>
-              )),
+              TIMES.filter((t) => t.step === step).map((t) => {
+                const usual = timeRead(t, t.minutes, unit);
+                const read = (of: Own) => {
+                  const minutes = of.times[t.id];
+                  return minutes === undefined ? null : timeRead(t, minutes, unit).minutes;
+                };
+                return (
+                  <tr key={t.id}>
+                    <th scope="row">{usual.name}</th>
+                    <td>
+                      {written ? (
+                        <InputNumber
+                          aria-label={`${usual.name}: minutes`}
+                          min={0}
+                          max={2880}
+                          placeholder={String(usual.minutes)}
+                          value={read(written)}
+                          onChange={(n) =>
+                            write({
+                              ...written,
+                              times: set(written.times, t.id, n === null ? null : timeKept(t, n, unit)),
+                            })
+                          }
+                        />
+                      ) : (
+                        <strong>{read(shown)}</strong>
+                      )}
+                    </td>
+                    <td className="soft">{usual.minutes}</td>
+                    <td className="soft">{usual.per || 'garment'}</td>
+                  </tr>
+                );
+              }),
             )}
           </tbody>
         </Ledger>

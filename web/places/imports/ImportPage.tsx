@@ -1,3 +1,4 @@
+import { useMe } from '../../shared/me.ts';
 import { ActionButton, FileField, Ledger, SelectField, Tick } from '../../shared/pieces.tsx';
 import '../../parts/pictures/pictures.css';
 import './imports.css';
@@ -179,6 +180,7 @@ function Mapping({
   reading: Reading;
   send: (more: Partial<Reading>) => void;
 }) {
+  const { unit } = useMe();
   const set = (i: number, column: Column) => send({ columns: columns.map((c, n) => (n === i ? column : c)) });
   const keyOf = (c: Column) => (c.is === 'measure' ? `m ${c.id}` : c.is);
   const columnOf = (key: string, before: Column): Column =>
@@ -186,7 +188,7 @@ function Mapping({
       ? {
           is: 'measure',
           id: key.slice(2),
-          unit: before.is === 'measure' ? before.unit : 'cm',
+          unit: before.is === 'measure' ? before.unit : unit,
           way: before.is === 'measure' ? before.way : 'whole',
         }
       : ({ is: key } as Column);

@@ -68,6 +68,7 @@ export function TapeField(props: TapeFieldProps) {
 
 /** What is understood of what stands in the field, in both units, and of the body once the tape's own ease is out. */
 function Understood({ of: { read, whole, way, added, typed } }: { readonly of: TapeFieldNow }) {
+  const own = read?.ok && read.written.unit === 'in' ? 'in' : 'cm';
   return (
     <p id="understood" className="understood" aria-live="polite">
       {whole !== null && read?.ok ? (
@@ -76,10 +77,9 @@ function Understood({ of: { read, whole, way, added, typed } }: { readonly of: T
             {read.written.text} {read.written.unit}
           </strong>{' '}
           {printEquals(whole, otherUnit(read.written.unit))}
-          {way !== 'whole' &&
-            `, whole ${printWithUnit(whole, read.written.unit === 'in' ? 'in' : 'cm')} from a ${way}`}
+          {way !== 'whole' && `, whole ${printWithUnit(whole, own)} from a ${way}`}
           {added > 0 &&
-            `, body ${printWithUnit(cm(whole - added), 'cm')} once the tape’s ${printWithUnit(added, 'cm')} is out`}
+            `, body ${printWithUnit(cm(whole - added), own)} once the tape’s ${printWithUnit(added, own)} is out`}
         </>
       ) : read && !read.ok && typed.length > 2 ? (
         <span className="soft">{read.sentence}</span>

@@ -1,4 +1,5 @@
 import { type HouseRounding, ROUNDING_CHOICES, roundingOf, roundingWord } from '@rocchetto/core';
+import { useMe } from '../../shared/me.ts';
 import { SelectField } from '../../shared/pieces.tsx';
 
 /** How the figures a hand marks are rounded, once, on this sheet. */
@@ -9,6 +10,9 @@ export function RoundingForm({
   rounding: HouseRounding;
   onChange: (r: HouseRounding) => void;
 }) {
+  const { unit } = useMe();
+  // Of the studio’s unit, and of the one in which this sheet is marked.
+  const offered = (word: string) => [unit, rounding.unit].includes(roundingOf(word).unit);
   return (
     <section>
       <h2>Rounding</h2>
@@ -18,7 +22,7 @@ export function RoundingForm({
         value={roundingWord(rounding)}
         onChange={(e) => onChange(roundingOf(e.target.value))}
       >
-        {ROUNDING_CHOICES.map((c) => (
+        {ROUNDING_CHOICES.filter((c) => offered(c.value)).map((c) => (
           <option key={c.value} value={c.value}>
             {c.label}
           </option>

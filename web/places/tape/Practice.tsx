@@ -1,10 +1,11 @@
 import { toCm } from '@rocchetto/contract/parse-length.ts';
+import type { SheetUnit } from '@rocchetto/core';
 import {
   ALLOWED_DIFFERENCE,
   cm,
   measure,
+  printByHand,
   printSigned,
-  printWithUnit,
   readLength,
   searchMeasures,
   withUnit,
@@ -27,6 +28,7 @@ export function Practice({ onDone }: { onDone: () => void }) {
   const { data: staff = [] } = useStaffQuery();
   const [keep, { error, isLoading }] = useKeepPairsMutation();
   const [ids, setIds] = useState<readonly string[]>(USUAL);
+  const { unit } = me;
   const [typed, setTyped] = useState('');
   const [second, setSecond] = useState(0);
   const [turn, setTurn] = useState<'first' | 'second' | 'both'>('first');
@@ -41,7 +43,7 @@ export function Practice({ onDone }: { onDone: () => void }) {
   const finish = async () => {
     for (const id of ids) {
       const text = figures[id]?.[at]?.trim() ?? '';
-      const read = text === '' ? null : readLength(text, 'cm');
+      const read = text === '' ? null : readLength(text, unit);
       if (read && !read.ok) return setWrong(`${measure(id).name}: ${read.sentence}`);
     }
     setWrong('');
@@ -49,7 +51,7 @@ export function Practice({ onDone }: { onDone: () => void }) {
     const pairs = ids.flatMap((id) => {
       const [a, b] = figures[id] ?? ['', ''];
       return a.trim() && b.trim()
-        ? [{ measure: id, reader: withUnit(a.trim(), 'cm')!, second: withUnit(b.trim(), 'cm')! }]
+        ? [{ measure: id, reader: withUnit(a.trim(), unit)!, second: withUnit(b.trim(), unit)! }]
         : [];
     });
     if (pairs.length === 0) return setWrong('No measurement was taken by both.');
@@ -73,7 +75,7 @@ export function Practice({ onDone }: { onDone: () => void }) {
             {ids
               .filter((id) => figures[id]?.[0].trim() && figures[id]?.[1].trim())
               .map((id) => {
-                const [a, b] = [cmOf(figures[id]![0]), cmOf(figures[id]![1])];
+                const [a, b] = [cmOf(figures[id]![0], unit), cmOf(figures[id]![1], unit)];
                 const allowed = ALLOWED_DIFFERENCE[measure(id).agree];
                 const far = Math.abs(a - b) > allowed + 1e-9;
                 return (
@@ -84,8 +86,8 @@ export function Practice({ onDone }: { onDone: () => void }) {
                     </td>
                     <td>{figures[id]![0]}</td>
                     <td>{figures[id]![1]}</td>
-                    <td className={far ? 'tight' : 'agreed'}>{printSigned(cm(a - b), 'cm')}</td>
-                    <td>{printWithUnit(allowed, 'cm')}</td>
+                    <td className={far ? 'tight' : 'agreed'}>{printSigned(cm(a - b), unit)}</td>
+                    <td>{printByHand(allowed, unit)}</td>
                   </tr>
                 );
               })}
@@ -174,4 +176,4 @@ export function Practice({ onDone }: { onDone: () => void }) {
   );
 }
 
-const cmOf = (text: string): number => toCm(withUnit(text.trim(), 'cm')!);
+const cmOf = (text: string, unit: SheetUnit): number => toCm(withUnit(text.trim(), unit)!);

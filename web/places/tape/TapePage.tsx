@@ -1,11 +1,11 @@
 import { ActionButton } from '../../shared/pieces.tsx';
 import './history.css';
 import type { TapeRow, WhoseTape } from '@rocchetto/contract';
-import { cm, measure, printWithUnit } from '@rocchetto/core';
+import { cm, measure, printByHand } from '@rocchetto/core';
 import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
 import { useWhoseTapeQuery } from '../../api/tape.ts';
-import { useMay } from '../../shared/me.ts';
+import { useMay, useMe } from '../../shared/me.ts';
 import { Place } from '../../shared/Place.tsx';
 import { Practice } from './Practice.tsx';
 
@@ -72,6 +72,7 @@ const ROW = 26;
 
 /** One hand: every measure a mark on its own thread, by how its error stands to what is allowed. */
 function Hand({ title, rows }: { title: string; rows: readonly TapeRow[] }) {
+  const { unit } = useMe();
   const x = scaleLinear()
     .domain([0, 2])
     .range([190, W - 90])
@@ -94,7 +95,7 @@ function Hand({ title, rows }: { title: string; rows: readonly TapeRow[] }) {
         aria-label={rows
           .map(
             (r) =>
-              `${measure(r.measure).name}: ${r.pairs} pairs, error ${printWithUnit(cm(r.tem), 'cm')}, ${r.verdict}`,
+              `${measure(r.measure).name}: ${r.pairs} pairs, error ${printByHand(cm(r.tem), unit)}, ${r.verdict}`,
           )
           .join('; ')}
       >
@@ -126,7 +127,7 @@ function Hand({ title, rows }: { title: string; rows: readonly TapeRow[] }) {
                 strokeWidth={1.6}
               />
               <text x={W} y={y + 4} fontSize={13} textAnchor="end" fill="var(--soft)">
-                {printWithUnit(cm(r.tem), 'cm')} · {r.relative.toFixed(1)} % · {r.pairs}{' '}
+                {printByHand(cm(r.tem), unit)} · {r.relative.toFixed(1)} % · {r.pairs}{' '}
                 {r.pairs === 1 ? 'pair' : 'pairs'}
               </text>
             </g>
