@@ -68,7 +68,7 @@ export async function whatIfBench(cluster: Cluster, say: (line: string) => void)
     await third;
     const [health, orders] = [busy, list].map((s, i) => percentile(s, 50) / percentile(idle[i]!, 50));
     say(
-      `what other rules move, ${first.looked} open orders, ${first.moved} of them move: ${first.seconds.toFixed(1)} s the first time, the page having stood open for ${HAND} s, ${seconds.toFixed(1)} s with other rules then (aim ≤ 5). Meanwhile /health ${ms(percentile(busy, 50))} ms, ${health!.toFixed(2)} × idle, orders list ${ms(percentile(list, 50))} ms, ${orders!.toFixed(2)} × idle (aim ≤ 1.3).`,
+      `what other rules move, ${first.looked} open orders, ${first.moved} of them move: ${first.seconds.toFixed(1)} s the first time, the page having stood open for ${HAND} s, ${seconds.toFixed(1)} s with other rules then (aim ≤ 5). Toast /health ${ms(percentile(busy, 50))} ms, ${health!.toFixed(2)} × idle, orders list ${ms(percentile(list, 50))} ms, ${orders!.toFixed(2)} × idle (aim ≤ 1.3).`,
     );
   } finally {
     await pool.end();

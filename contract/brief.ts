@@ -22,10 +22,10 @@ import {
   TRAIT_WORDS,
 } from '@rocchetto/core';
 import { z } from 'zod';
-import { briefForward } from './forward.ts';
 import { lengthText } from './length.ts';
 import { parseLength } from './parse-length.ts';
 import { PartsWire } from './parts.ts';
+import { upgradeBrief } from './upgrade.ts';
 
 const short = z.string().max(200);
 
@@ -156,7 +156,7 @@ const Brief = z.strictObject({
   own: OwnRulesWire.optional().meta({ description: 'allowances and ease of this order alone' }),
 });
 /** The brief: what was agreed before the tape came out. Lengths are texts with their unit. Version 1 is read too. */
-export const BriefWire = z.preprocess(briefForward, Brief);
+export const BriefWire = z.preprocess(upgradeBrief, Brief);
 export type BriefWire = z.infer<typeof BriefWire>;
 
 const ease = z.partialRecord(

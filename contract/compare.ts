@@ -2,12 +2,12 @@ import {
   type Cm,
   computeSheet,
   findMeasure,
+  formatSentence,
   printLength,
   readLength,
   resolveAll,
   type Sheet,
   type SheetUnit,
-  tell,
 } from '@rocchetto/core';
 import { chartFaults, EN_13402, type SizeChart, type Span } from '@rocchetto/core/compare/chart.ts';
 import { type BodySeen, bodySeen } from '@rocchetto/core/compare/ease-seen.ts';
@@ -73,7 +73,7 @@ export function toChart(file: ChartFile): SizeChart {
   const one = (text: string, what: string, zero = false): Cm => {
     const read = readLength(text, file.unit, true);
     if (read.ok) return read.cm;
-    if (!(zero && /^\s*0/.test(text))) wrong.push(`${what}: ${tell(read.sentence, file.unit)}`);
+    if (!(zero && /^\s*0/.test(text))) wrong.push(`${what}: ${formatSentence(read.sentence, file.unit)}`);
     return 0 as Cm;
   };
   const rows = file.sizes.map(({ size, cup, at }) => ({
@@ -84,7 +84,7 @@ export function toChart(file: ChartFile): SizeChart {
         if (text.trim() === '') return [];
         const span = readSpan(text, file.unit);
         if (typeof span !== 'string') return [[id, span]];
-        wrong.push(`Size ${size}, ${findMeasure(id)!.name}: ${tell(span, file.unit)}`);
+        wrong.push(`Size ${size}, ${findMeasure(id)!.name}: ${formatSentence(span, file.unit)}`);
         return [];
       }),
     ),
@@ -101,7 +101,7 @@ export function toChart(file: ChartFile): SizeChart {
     allowance: one(file.allowance, 'Seam allowance', true),
     rows,
   };
-  wrong.push(...chartFaults(chart).map((s) => tell(s, file.unit)));
+  wrong.push(...chartFaults(chart).map((s) => formatSentence(s, file.unit)));
   if (wrong.length > 0) throw new ChartRefused(wrong);
   return chart;
 }
@@ -159,7 +159,7 @@ function gradeFor(ranking: Ranking, name: string, step: Cm) {
 export function compareFile(file: CompareFile) {
   const sheet = computeSheet(toSheetInput(file.spec));
   const unit = unitOf(file.spec);
-  const said = (s: string) => tell(s, unit);
+  const said = (s: string) => formatSentence(s, unit);
   return {
     format: 'rocchetto-comparison' as const,
     version: 1 as const,
@@ -205,7 +205,7 @@ function flatSaid(
 
 function sizesSaid(sheet: Sheet, chart: ChartFile, unit: SheetUnit) {
   const { ranking, grade } = comparison(sheet, toChart(chart), unit);
-  const said = (s: string) => tell(s, unit);
+  const said = (s: string) => formatSentence(s, unit);
   return {
     chart: chart.name,
     by: ranking.by,
@@ -359,7 +359,7 @@ export function readCells(
         ]),
       ),
     })),
-    left: left.map((s) => tell(s, unit)),
+    left: left.map((s) => formatSentence(s, unit)),
     columns: map.columns.map((column, i) => ({ head: (heads[i] ?? '').slice(0, 60), column })),
   };
 }

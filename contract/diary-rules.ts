@@ -143,14 +143,14 @@ export const DiaryRuleChange = z.strictObject({
 export type DiaryRuleChange = z.infer<typeof DiaryRuleChange>;
 
 /** Other hours, the house’s (null) or one member of staff’s, or a kind that is to be changed. */
-export const WouldStandAsked = z.union([
+export const ImpactAsked = z.union([
   z.strictObject({ staffId: Id.nullable(), hours: HoursWire }),
   z.strictObject({ kind: z.string().max(40) }),
 ]);
-export type WouldStandAsked = z.infer<typeof WouldStandAsked>;
+export type ImpactAsked = z.infer<typeof ImpactAsked>;
 
 /** Bookings ahead outside the hours asked about, or of the kind: they stand all the same. */
-export const WouldStand = z.strictObject({
+export const ImpactPreview = z.strictObject({
   count: z.number(),
   first: z
     .array(
@@ -162,7 +162,7 @@ export const WouldStand = z.strictObject({
     )
     .readonly(),
 });
-export type WouldStand = z.infer<typeof WouldStand>;
+export type ImpactPreview = z.infer<typeof ImpactPreview>;
 
 /** What a kind is, thing by thing, in words. */
 const kindWords = (k: AppointmentKind): Readonly<Record<string, string>> => ({

@@ -1,11 +1,11 @@
 import {
   addPart,
   allParts,
+  formatSentence,
   GARMENTS,
   garmentProblems,
   measuringList,
   showInput,
-  tell,
 } from '@rocchetto/core';
 import { definePart } from '@rocchetto/core/garment/part.ts';
 import { sash } from '@rocchetto/core/garment/testing-part.ts';
@@ -127,7 +127,7 @@ describe('fields make the schema, the lengths and the JSON Schema of a part', ()
       expect(text).toContain(`"const":"${p.id}"`);
       for (const [id, f] of Object.entries(p.fields)) {
         expect(text).toContain(`"${id}":`);
-        expect(text).toContain(tell(f.label, 'cm'));
+        expect(text).toContain(formatSentence(f.label, 'cm'));
       }
     }
   });

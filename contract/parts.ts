@@ -1,4 +1,11 @@
-import { allParts, type Field, findPart, type GarmentPart, garmentProblems, tell } from '@rocchetto/core';
+import {
+  allParts,
+  type Field,
+  findPart,
+  formatSentence,
+  type GarmentPart,
+  garmentProblems,
+} from '@rocchetto/core';
 import { z } from 'zod';
 import { lengthText } from './length.ts';
 
@@ -21,7 +28,7 @@ function fieldSchema(f: Field): z.ZodType {
         .default(f.default);
     }
     case 'yes-no':
-      return z.boolean(`${tell(f.label, 'cm')}: choose yes or no.`).default(f.default);
+      return z.boolean(`${formatSentence(f.label, 'cm')}: choose yes or no.`).default(f.default);
     case 'count': {
       const sentence = `${f.label}: enter a ${f.step === 1 ? 'whole ' : ''}number from ${f.min} to ${f.max}.`;
       const number = f.step === 1 ? z.int(sentence) : z.number(sentence);
@@ -42,7 +49,9 @@ export function partSchema(part: GarmentPart): z.ZodType<PartWire> {
     ...Object.fromEntries(
       Object.entries(part.fields).map(([id, f]) => [
         id,
-        fieldSchema(f).meta({ description: tell([f.label, f.hint].filter(Boolean).join('; '), 'cm') }),
+        fieldSchema(f).meta({
+          description: formatSentence([f.label, f.hint].filter(Boolean).join('; '), 'cm'),
+        }),
       ]),
     ),
   }) as unknown as z.ZodType<PartWire>;

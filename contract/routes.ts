@@ -1,4 +1,4 @@
-import type { Lesson } from '@rocchetto/core/alter/learnt.ts';
+import type { Lesson } from '@rocchetto/core/alter/fit-history.ts';
 import { z } from 'zod';
 import {
   AlterationChange,
@@ -48,11 +48,11 @@ import {
   ClosureWrite,
   DiaryRuleChange,
   DiaryRulesChange,
+  ImpactAsked,
+  ImpactPreview,
   LeaveWrite,
   RoomWrite,
   StaffWork,
-  WouldStand,
-  WouldStandAsked,
 } from './diary-rules.ts';
 import {
   Account,
@@ -596,8 +596,8 @@ export const ROUTES = {
   'POST /diary/would-stand': {
     does: 'Which bookings ahead other hours or another kind would leave as they are; changes nothing',
     may: 'house.write',
-    body: WouldStandAsked,
-    answer: WouldStand,
+    body: ImpactAsked,
+    answer: ImpactPreview,
   },
   'PUT /diary/rules': {
     does: 'Changes opening hours and kinds of appointment',

@@ -1,4 +1,4 @@
-import { computeSheet, type Kept, type SheetUnit, shownSheet, tell } from '@rocchetto/core';
+import { computeSheet, formatSentence, type Kept, type SheetUnit, shownSheet } from '@rocchetto/core';
 import { wholePanels } from '@rocchetto/core/pattern/whole-panels.ts';
 import type { SpecFile } from './spec.ts';
 import { toSheetInput, unitOf } from './to-core.ts';
@@ -26,5 +26,6 @@ export function computeFile(spec: SpecFile, unit: SheetUnit = unitOf(spec)) {
 /** What a spec sets by hand that its sheet cannot follow, a sentence each; empty when all of it can. */
 export const refusedIn = (spec: SpecFile): string[] =>
   computeSheet(toSheetInput(spec)).refused.map(
-    ({ override: o, sentence }) => `${o.figure}, ${o.target} ${o.written}: ${tell(sentence, unitOf(spec))}`,
+    ({ override: o, sentence }) =>
+      `${o.figure}, ${o.target} ${o.written}: ${formatSentence(sentence, unitOf(spec))}`,
   );

@@ -1,5 +1,6 @@
 import {
   findMeasure,
+  formatSentence,
   isTimeZone,
   type Reading,
   readLength,
@@ -8,7 +9,6 @@ import {
   SOURCES,
   TAPES,
   TARGETS,
-  tell,
   WAYS,
 } from '@rocchetto/core';
 import { checkReading } from '@rocchetto/core/checks/reading-checks.ts';
@@ -16,11 +16,11 @@ import { z } from 'zod';
 import { AskedWire, StoredAsked } from './alterations.ts';
 import { Instant, IsoDate } from './basics.ts';
 import { BriefWire, HouseWire } from './brief.ts';
-import { specForward } from './forward.ts';
 import { LaidWire } from './laid.ts';
 import { BY_HAND, lengthText } from './length.ts';
 import { withParts } from './parts.ts';
 import { specReading } from './spec-reading.ts';
+import { upgradeSpec } from './upgrade.ts';
 
 const short = z.string().max(200).default('');
 const date = z.union([z.literal(''), IsoDate]).default('');
@@ -149,7 +149,7 @@ function hardFindings(spec: z.infer<typeof Spec>, ctx: z.RefinementCtx) {
       ctx.addIssue({
         code: 'custom',
         path: ['readings', readings.findLastIndex((r) => r.measure === id), 'value'],
-        message: `${m.measure.name}: ${tell(f.sentence, unit)}`,
+        message: `${m.measure.name}: ${formatSentence(f.sentence, unit)}`,
       });
     }
   }
@@ -157,7 +157,7 @@ function hardFindings(spec: z.infer<typeof Spec>, ctx: z.RefinementCtx) {
 
 /** A spec as it was kept: its shape is read, its figures are not judged again by today's checks. */
 export const KeptSpec = z.preprocess(
-  specForward,
+  upgradeSpec,
   Spec.extend({
     readings: z.array(ReadingShape).max(500),
     changes: z.array(z.strictObject({ asked: StoredAsked, by: short, at: short })).default([]),
@@ -165,7 +165,7 @@ export const KeptSpec = z.preprocess(
 );
 
 /** The file `./rocchetto spec` reads and an order imports; version 1 is read too. docs/formats.md tells it in words. */
-export const SpecFile = z.preprocess(specForward, Spec.superRefine(hardFindings));
+export const SpecFile = z.preprocess(upgradeSpec, Spec.superRefine(hardFindings));
 export type SpecFile = z.infer<typeof SpecFile>;
 
 const isSheet = (v: unknown): v is { spec: unknown } =>

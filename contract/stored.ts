@@ -12,9 +12,9 @@ import {
 import { z } from 'zod';
 import { StoredAsked } from './alterations.ts';
 import { BriefWire, HouseRulesWire, HouseWire, StepsWire } from './brief.ts';
-import { rulesForward, settingsForward } from './forward.ts';
 import { SchoolsWire } from './sessions.ts';
 import { KeptSpec, OverrideWire, type SpecFile } from './spec.ts';
+import { upgradeRules, upgradeSettings } from './upgrade.ts';
 
 // What lies in JSON columns, parsed where it is read. Each shape has a version and a step that brings the earlier forward.
 
@@ -51,7 +51,7 @@ const Settings = z.strictObject({
     )
     .default([]),
 });
-export const StoredSettings = z.preprocess(settingsForward, Settings);
+export const StoredSettings = z.preprocess(upgradeSettings, Settings);
 export type Settings = z.infer<typeof Settings>;
 export const NO_SETTINGS: Settings = {
   version: 2,
@@ -157,4 +157,4 @@ export const readReading = (v: unknown): Reading => stored(StoredReading, 'A rea
 export const readDetails = (v: unknown): z.infer<typeof StoredDetails> =>
   stored(StoredDetails, 'A session’s details', v ?? {});
 export const readRules = (v: unknown): HouseRulesWire =>
-  stored(HouseRulesWire, 'The house’s rules', rulesForward(v ?? {}));
+  stored(HouseRulesWire, 'The house’s rules', upgradeRules(v ?? {}));

@@ -3,12 +3,12 @@ import {
   EASE_ZONES,
   FIT_CLASSES,
   findMeasure,
+  formatSentence,
   ROUNDING_CHOICES,
   readLength,
   resolveAll,
   roundingOf,
   type SheetUnit,
-  tell,
   withUnit,
 } from '@rocchetto/core';
 import { checkReading } from '@rocchetto/core/checks/reading-checks.ts';
@@ -64,7 +64,7 @@ function supposeReading(spec: SpecFile, of: string, value: string, unit: SheetUn
   const measure = findMeasure(of);
   if (!measure) return 'There is no measurement with this name.';
   const read = readLength(value, unit);
-  if (!read.ok) return tell(read.sentence, unit);
+  if (!read.ok) return formatSentence(read.sentence, unit);
   const others = spec.readings.filter((r) => r.measure !== of);
   const nets = new Map(
     [...resolveAll(others.map((r, i) => specReading(r, i, spec)))].flatMap(([id, m]) =>
@@ -72,7 +72,7 @@ function supposeReading(spec: SpecFile, of: string, value: string, unit: SheetUn
     ),
   );
   const [hard] = checkReading({ measure, value: read.cm, written: read.written, way: 'whole', others: nets });
-  if (hard?.level === 'hard') return tell(hard.sentence, unit);
+  if (hard?.level === 'hard') return formatSentence(hard.sentence, unit);
   const tried = {
     measure: of,
     value: withUnit(value, unit)!,
@@ -98,7 +98,7 @@ function supposeEase(spec: SpecFile, of: string, value: string, unit: SheetUnit)
     ease: { ...own?.ease, [zone]: withUnit(value, unit) },
     why: own?.why || 'tried',
   });
-  if (!read.success) return tell(read.error.issues[0]!.message, unit);
+  if (!read.success) return formatSentence(read.error.issues[0]!.message, unit);
   if (own && (own.girths !== null || own.ease[zone] !== null))
     return { ...spec, garment: { ...spec.garment, own: read.data } };
   const ease = {
@@ -123,7 +123,7 @@ function withCloth(brief: BriefWire, of: string, value: string, unit: SheetUnit)
     return 'There is no such trait of a cloth.';
   const given = of === 'width' ? withUnit(value, unit) : trait ? value === 'yes' : percent;
   const read = BriefWire.safeParse({ ...brief, cloth: { ...brief.cloth, [of]: given } });
-  return read.success ? read.data : tell(read.error.issues[0]!.message, unit);
+  return read.success ? read.data : formatSentence(read.error.issues[0]!.message, unit);
 }
 
 /** What of the things tried a brief can hold: readings are taken at the tape, rounding is the studio's. */
@@ -153,7 +153,7 @@ export function intoBrief(
     } else {
       const ease = { ...now.own?.ease, [of]: withUnit(value.trim(), unit) };
       const own = OwnRulesWire.safeParse({ ...now.own, ease, why: why.trim() || now.own?.why });
-      if (!own.success) return tell(own.error.issues[0]!.message, unit);
+      if (!own.success) return formatSentence(own.error.issues[0]!.message, unit);
       now = { ...now, own: own.data };
     }
   }
@@ -179,7 +179,9 @@ export function doubtsOf(
         way: 'whole',
         others: nets,
       });
-      return found?.level === 'soft' ? [[nameOfTried({ what, of }), tell(found.sentence, unit)]] : [];
+      return found?.level === 'soft'
+        ? [[nameOfTried({ what, of }), formatSentence(found.sentence, unit)]]
+        : [];
     }),
   );
 }

@@ -15,11 +15,11 @@ export * from './compare/zones.ts';
 export type { DateOrder } from './dates/read-date.ts';
 /** The trade, without an interface: everything a screen, a route or a file may use of it, every garment part there. */
 export * from './diary/words.ts';
+export * from './expected-ranges/expectation.ts';
+export * from './expected-ranges/slips.ts';
+export * from './expected-ranges/together.ts';
 export * from './house/rule-tables.ts';
 export * from './measures/at-home.ts';
 export * from './measures/flat/flat-points.ts';
-export * from './net/expectation.ts';
-export * from './net/slips.ts';
-export * from './net/together.ts';
 export * from './sheet/beside-flat.ts';
 export * from './without-parts.ts';

@@ -1,7 +1,7 @@
 import { parseArgs } from 'node:util';
 import { toCm, toSheetInput, unitOf } from '@rocchetto/contract';
 import { ClothId } from '@rocchetto/contract/laid.ts';
-import { type Cm, cm, computeSheet, printWithUnit, type SheetUnit, tell } from '@rocchetto/core';
+import { type Cm, cm, computeSheet, formatSentence, printWithUnit, type SheetUnit } from '@rocchetto/core';
 import { answerOf } from '@rocchetto/core/lay/answer.ts';
 import { byCloth } from '@rocchetto/core/lay/by-cloth.ts';
 import { type ClothInHand, clothFaults } from '@rocchetto/core/lay/cloth.ts';
@@ -89,11 +89,11 @@ runTool(async () => {
   const answer = answerOf(lay, q.way, own.pieces, cloth, q.seconds);
   if (q.json) {
     process.stdout.write(
-      `${JSON.stringify({ ...answer, sentence: tell(answer.sentence, unit), lay }, null, 2)}\n`,
+      `${JSON.stringify({ ...answer, sentence: formatSentence(answer.sentence, unit), lay }, null, 2)}\n`,
     );
     return answer.state === 'cannot' ? 1 : 0;
   }
-  process.stdout.write(`${tell(answer.sentence, unit)}\n`);
+  process.stdout.write(`${formatSentence(answer.sentence, unit)}\n`);
   for (const r of lay ? layRows(lay, own.pieces, cloth) : [])
     process.stdout.write(
       `${String(r.number).padStart(3)}  ${r.name.padEnd(36)} ${said(r.fromEnd, unit).padStart(12)} from the cut end  ${said(r.fromSide, unit).padStart(12)} from the ${r.side}  ${r.how}\n`,

@@ -48,9 +48,9 @@ describe('the words of the program', () => {
     ).toEqual([]);
   });
   it('what the server refuses is said in the texts of its room, not beside the code', () => {
-    const beside = /new Refusal\( ?[\w.]+, ?'[\w-]+', ?['"`]|\bno\( ?'[\w-]+', ?['"`][^'"`]* /g;
+    const beside = /new HttpError\( ?[\w.]+, ?'[\w-]+', ?['"`]|\bno\( ?'[\w-]+', ?['"`][^'"`]* /g;
     expect(found(beside).filter((f) => f.startsWith('server/'))).toEqual([]);
-    expect("new Refusal(409, 'closed', 'The studio is closed.')").toMatch(beside);
+    expect("new HttpError(409, 'closed', 'The studio is closed.')").toMatch(beside);
     expect(sources.filter((s) => /^server\/.*\/texts\.ts$/.test(s.file)).length).toBeGreaterThan(20);
   });
   it('would be noticed: an old label and an old phrase in a page', () => {

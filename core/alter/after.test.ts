@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cm } from '../units/length.ts';
-import { tell } from '../units/print.ts';
+import { formatSentence } from '../units/print.ts';
 import { balanceOf } from './balance.ts';
+import { type Kept, learnt, lessonSentence } from './fit-history.ts';
 import { signOf, signsWith } from './house-signs.ts';
-import { type Kept, learnt, lessonSentence } from './learnt.ts';
 import { SIGNS } from './signs.ts';
 
 const moved = (id: string, by: number): Kept['moved'][number] => ({
@@ -26,7 +26,7 @@ describe('what earlier fittings have taught', () => {
       ['bodice.back/centre', -1.2, 2],
       ['hip', 2, 1],
     ]);
-    expect(tell(lessonSentence(lessons[0]!), 'cm')).toBe(
+    expect(formatSentence(lessonSentence(lessons[0]!), 'cm')).toBe(
       'bodice.back/centre − 1.2 cm, twice confirmed (26-001, 26-007)',
     );
     expect(lessons[0]!.sets).toEqual({ figure: 'bodice.waist-back', target: 'finished' });

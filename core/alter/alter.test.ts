@@ -10,7 +10,7 @@ import { sewnOutline } from '../draft/outline.ts';
 import { edge, edgeOf, type Panel } from '../draft/panel.ts';
 import { arc } from '../draft/shape.ts';
 import { cm, inches } from '../units/length.ts';
-import { tell } from '../units/print.ts';
+import { formatSentence } from '../units/print.ts';
 import { alike, applyAlteration, isMain, partOf } from './apply.ts';
 import type { Asked } from './asked.ts';
 import { effectOf } from './effect.ts';
@@ -315,7 +315,7 @@ describe('an alteration on a garment', () => {
   it('says the ease that is left, the floor it breaks and the seams that no longer agree', () => {
     const says = (asked: Asked) => {
       const { effect } = tryAlteration(DRESS, alike(DRESS.panels), asked, false);
-      return effect.says.map((s) => tell(s, 'cm')).join(' ');
+      return effect.says.map((s) => formatSentence(s, 'cm')).join(' ');
     };
     expect(says(ask('side-seams', 'in', 4))).toContain(
       '2.5 cm is the least in a cloth without stretch: room to breathe',
@@ -436,15 +436,15 @@ describe('the tables', () => {
 
   it('an alteration and its boxes read as sentences, in the bench’s unit', () => {
     const asked = ask('waist', 'in', inches(0.25), { as: 'pinned' });
-    expect(tell(alterationSentence(asked, '1⁄4 in'), 'in')).toBe(
+    expect(formatSentence(alterationSentence(asked, '1⁄4 in'), 'in')).toBe(
       'Waist: take in 1⁄4 in pinned at each seam.',
     );
-    expect(tell(alterationSentence({ ...asked, as: 'fold' }, '1⁄4 in'), 'in')).toBe(
+    expect(formatSentence(alterationSentence({ ...asked, as: 'fold' }, '1⁄4 in'), 'in')).toBe(
       'Waist: take in 1⁄4 in pinned, 1⁄2 in altogether.',
     );
     // A hand that writes inches reads inches back, whatever the sheet is marked in.
     const tuck = { ...ask('back-length', 'shorter', inches(6.5), { as: 'pinned' }), unit: 'in' as const };
-    expect(tell(alterationSentence(tuck, '6 1⁄2 in'), 'cm')).toBe(
+    expect(formatSentence(alterationSentence(tuck, '6 1⁄2 in'), 'cm')).toBe(
       'Back length, tuck: shorten 6 1⁄2 in pinned, 13 in altogether.',
     );
     const swap = {
@@ -457,7 +457,7 @@ describe('the tables', () => {
       'Part swapped; off: tulle, on: lace, sewn by hand. Note: the bride brings it.',
     );
     const a = applyAlteration(alike(SKIRT.panels), asked, false);
-    expect(a.boxes.map((b) => tell(boxSentence(b), 'in'))).toContain(
+    expect(a.boxes.map((b) => formatSentence(boxSentence(b), 'in'))).toContain(
       'side seam of the front, at most 1⁄4 in off each of 2 edges',
     );
   });

@@ -8,7 +8,7 @@ import { asLines, seeded } from '../garment/testing.ts';
 import { trueBody } from '../garment/testing-shape.ts';
 import type { Sheet } from '../sheet/compute.ts';
 import { shownSheet } from '../sheet/kept.ts';
-import { tell } from '../units/print.ts';
+import { formatSentence } from '../units/print.ts';
 import { alike, applyAlteration } from './apply.ts';
 import { measuredBy } from './effect.ts';
 import { CannotAlter } from './refusal.ts';
@@ -80,7 +80,7 @@ describe('what was agreed on the toile is in the next revision', () => {
     expect(JSON.stringify(printed.cm)).toContain('agreed at the fitting');
     const said = next.checks
       .filter((k) => k.code.startsWith('agreed-change'))
-      .map((k) => tell(k.sentence, 'cm'));
+      .map((k) => formatSentence(k.sentence, 'cm'));
     expect(said[0]).toMatch(
       /In this sheet as agreed at the fitting: Side seams: take in 2 cm altogether round the garment\..*hip −2 cm/,
     );

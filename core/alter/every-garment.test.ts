@@ -10,7 +10,7 @@ import { asLines, seeded } from '../garment/testing.ts';
 import { trueBody } from '../garment/testing-shape.ts';
 import type { Sheet } from '../sheet/compute.ts';
 import { cm, inches } from '../units/length.ts';
-import { tell } from '../units/print.ts';
+import { formatSentence } from '../units/print.ts';
 import { alike, applyAlteration } from './apply.ts';
 import type { Asked } from './asked.ts';
 import { borneBy, foundBy, likelyOn } from './borne.ts';
@@ -222,7 +222,7 @@ describe('sleeves, gores, edges', () => {
     const xs = was.edges.find((e) => e.id === 'cap')!.path.flatMap((seg) => seg.map(([x]) => x));
     const width = Math.max(...xs) - Math.min(...xs);
     expect(Math.abs(area(is) - area(was) - width / 2)).toBeLessThan(0.12 * width);
-    expect(t.effect.says.map((x) => tell(x, 'cm')).join(' ')).toMatch(/The armhole is .* the cap/);
+    expect(t.effect.says.map((x) => formatSentence(x, 'cm')).join(' ')).toMatch(/The armhole is .* the cap/);
   });
   it('pinned at each seam between gores: two edges of each, all round', () => {
     const s = made('gored-skirt');
@@ -290,7 +290,7 @@ describe('sleeves, gores, edges', () => {
     const hem = { front: cm(1), left: cm(2), right: cm(3), back: cm(4) };
     const a = after(s, ask('hem-uneven', 'up', null, { hem }));
     expect(a.right).toEqual(s.panels);
-    const said = a.boxes.map((b) => tell(boxSentence(b), 'cm'));
+    const said = a.boxes.map((b) => formatSentence(boxSentence(b), 'cm'));
     expect(said).toHaveLength(6);
     // Six gores from the centre back over the left: the third ends, and the fourth begins, at the centre front.
     expect(a.boxes.map((b) => b.piece.replace('gore ', ''))).toEqual([
@@ -351,8 +351,8 @@ describe('what a change brings along', () => {
     const { effect } = tryAlteration(s, alike(s.panels), ask('trim', 'add', null, { details }), false);
     const round =
       2 * (sewnLength(at(s.panels, 'skirt.front'), 'hem') + sewnLength(at(s.panels, 'skirt.back'), 'hem'));
-    expect(tell(effect.says[0]!, 'cm')).toContain(
-      `2 rows with 2 cm overlap take ${tell(`{cm:${2 * (round + 2)}}`, 'cm')}`,
+    expect(formatSentence(effect.says[0]!, 'cm')).toContain(
+      `2 rows with 2 cm overlap take ${formatSentence(`{cm:${2 * (round + 2)}}`, 'cm')}`,
     );
   });
   it('an elastic is cut to what was tried, and the join', () => {
@@ -363,7 +363,7 @@ describe('what a change brings along', () => {
       ask('waist-elastic', 'in', null, { details: { tried: '68 cm' } }),
       false,
     );
-    expect(tell(effect.says[0]!, 'cm')).toBe(
+    expect(formatSentence(effect.says[0]!, 'cm')).toBe(
       'Cut the elastic 70.5 cm: 68 cm as it was tried, 2.5 cm to join.',
     );
   });
@@ -423,7 +423,7 @@ describe('what a change brings along', () => {
     const through = { ...s, figures: s.figures.map((f) => (f === zip ? long : f)) };
     expect(
       tryAlteration(through, alike(s.panels), tuck, false)
-        .effect.says.map((x) => tell(x, 'cm'))
+        .effect.says.map((x) => formatSentence(x, 'cm'))
         .join(),
     ).toMatch(
       /runs through what is folded away: it comes out first, and is 1\.2 cm longer than its opening then/,

@@ -7,7 +7,7 @@ import { GARMENTS } from '../garment/garments.ts';
 import { asLines, seeded } from '../garment/testing.ts';
 import { trueBody } from '../garment/testing-shape.ts';
 import type { Sheet } from '../sheet/compute.ts';
-import { tell } from '../units/print.ts';
+import { formatSentence } from '../units/print.ts';
 import { alike } from './apply.ts';
 import { borneBy } from './borne.ts';
 import type { AlterationKind } from './kind.ts';
@@ -77,7 +77,7 @@ function attempt(sheet: Sheet, kind: AlterationKind, way: string, side: 'both' |
     return tryAlteration(sheet, alike(sheet.panels), asked, false);
   } catch (error) {
     expect(error).toBeInstanceOf(CannotAlter);
-    return tell((error as Error).message, 'cm');
+    return formatSentence((error as Error).message, 'cm');
   }
 }
 
@@ -181,7 +181,7 @@ describe('every kind × every garment × way × side', () => {
       for (const [id, list] of borne) {
         const why = list.find((b) => b.kind === kind)!.why;
         if (why === null) made.push(id);
-        else not.set(tell(why, 'cm'), [...(not.get(tell(why, 'cm')) ?? []), id]);
+        else not.set(formatSentence(why, 'cm'), [...(not.get(formatSentence(why, 'cm')) ?? []), id]);
       }
       const rest = [...not].map(([why, ids]) => `- ${why} (${ids.join(', ')})`);
       return `## ${kind.name}\n\n${made.length === 0 ? 'Borne by none of them.' : made.length === SHEETS.length ? 'Borne by every garment.' : `Borne by ${made.join(', ')}.`}${rest.length > 0 ? `\n\n${rest.join('\n')}` : ''}`;

@@ -1,5 +1,5 @@
 import { type Cm, cm } from '../units/length.ts';
-import { say, tell } from '../units/print.ts';
+import { formatSentence, say } from '../units/print.ts';
 import { type Asked, isFold, isShared, totalOf } from './asked.ts';
 import type { Box } from './boxes.ts';
 
@@ -9,7 +9,7 @@ const SIDE = { both: '', left: ', left side only', right: ', right side only' } 
 const inHand =
   (unit: Asked['unit']) =>
   (length: Cm): string =>
-    unit ? tell(say(length), unit) : say(length);
+    unit ? formatSentence(say(length), unit) : say(length);
 
 /** How much, and of what it is the amount. */
 function amountWords(asked: Asked, written: string): string {

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { edgeLength, sewnLength } from '../draft/measure.ts';
 import { edgeOf, type Panel } from '../draft/panel.ts';
 import { asLines, randomBody, seeded } from '../garment/testing.ts';
-import { tell } from '../units/print.ts';
+import { formatSentence } from '../units/print.ts';
 import { alike } from './apply.ts';
 import type { Asked } from './asked.ts';
 import { effectOf, finishedPoints } from './effect.ts';
@@ -20,7 +20,7 @@ const made = (fields: object = {}) =>
 const tried = (asked: Asked, sheet = made()) => tryAlteration(sheet, alike(sheet.panels), asked, false);
 const says = (asked: Asked, sheet = made()) =>
   tried(asked, sheet)
-    .effect.says.map((s) => tell(s, 'cm'))
+    .effect.says.map((s) => formatSentence(s, 'cm'))
     .join(' ');
 const find = (of: readonly Panel[], id: string) => of.find((p) => p.id === id)!;
 /** Armhole and cap measured again by this test, front and back together. */
@@ -37,7 +37,7 @@ describe('a lining against its outer', () => {
       }),
     );
     const { applied, effect } = tried(ask('side-seams', 'in', 4), sheet);
-    const told = (e: typeof effect) => e.says.map((s) => tell(s, 'cm')).join(' ');
+    const told = (e: typeof effect) => e.says.map((s) => formatSentence(s, 'cm')).join(' ');
     expect(told(effect)).not.toContain('its lining');
     const forgotten = applied.right.map((p, i) => (p.layer === 'lining' ? sheet.panels[i]! : p));
     const without = effectOf(sheet, alike(sheet.panels), { right: forgotten, left: forgotten });

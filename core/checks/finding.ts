@@ -1,7 +1,7 @@
+import type { Expectation } from '../expected-ranges/expectation.ts';
+import type { Slip } from '../expected-ranges/slips.ts';
 import type { Measure } from '../measures/catalogue.ts';
 import type { Way } from '../measures/session.ts';
-import type { Expectation } from '../net/expectation.ts';
-import type { Slip } from '../net/slips.ts';
 import type { Cm } from '../units/length.ts';
 import type { Written } from '../units/reading.ts';
 

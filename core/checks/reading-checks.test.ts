@@ -3,7 +3,7 @@ import { measure } from '../measures/catalogue.ts';
 import { wholeOf } from '../measures/session.ts';
 import { taken } from '../measures/testing.ts';
 import { cm } from '../units/length.ts';
-import { tell } from '../units/print.ts';
+import { formatSentence } from '../units/print.ts';
 import { checkReading, isSwap } from './reading-checks.ts';
 import { staleSentence } from './stale.ts';
 
@@ -94,7 +94,9 @@ describe('soft checks: ask, and let it stand', () => {
 
   it('says in its sentence what the figure would be in the other unit, or as a whole', () => {
     expect(codes('waist', '27.5 cm')[0]!.sentence).toContain('27.5 inches would be usual');
-    expect(tell(codes('hip', '24 cm')[0]!.sentence, 'cm')).toContain('As a quarter it would make 96 cm');
+    expect(formatSentence(codes('hip', '24 cm')[0]!.sentence, 'cm')).toContain(
+      'As a quarter it would make 96 cm',
+    );
   });
   it('does not doubt the share of an entry that says it is a quarter', () =>
     expect(names('hip', '24 cm', {}, undefined, 'quarter')).toEqual([]));

@@ -1,5 +1,5 @@
-import { doubtOf } from '../net/slips.ts';
-import { NET } from '../net/table.ts';
+import { doubtOf } from '../expected-ranges/slips.ts';
+import { NET } from '../expected-ranges/table.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import type { CheckContext, Finding } from './finding.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { cm } from '../units/length.ts';
-import { tell } from '../units/print.ts';
+import { formatSentence } from '../units/print.ts';
 import { RELATIONS, relationsOf } from './relations.ts';
 
 /** Every rule between two or three figures: what it still lets pass, what it asks about, and of what the sentence speaks. */
@@ -67,7 +67,7 @@ describe('a rule between figures asks just beyond what it lets pass', () => {
       const r = RELATIONS.find((x) => x.code === code)!;
       expect(passes).toHaveLength(r.touches.length);
       expect(r.says(passes.map(cm))).toBeNull();
-      expect(tell(r.says(asked.map(cm))!, 'cm')).toContain(says);
+      expect(formatSentence(r.says(asked.map(cm))!, 'cm')).toContain(says);
     },
   );
   it('is in this list, whichever it is', () => {

@@ -3,7 +3,7 @@ import { EXACT, garmentSpec } from '@rocchetto/contract/testing-garments.ts';
 import { describe, expect, it } from 'vitest';
 import { seeded } from '../garment/testing.ts';
 import { type Cm, cm, inches } from '../units/length.ts';
-import { tell } from '../units/print.ts';
+import { formatSentence } from '../units/print.ts';
 import { chartDoubts, chartFaults, EN_13402, type SizeChart, type SizeRow } from './chart.ts';
 import { gradeSize } from './grade.ts';
 import { rankSizes } from './rank.ts';
@@ -38,7 +38,7 @@ const wishes =
   (of: Readonly<Record<string, Wish>>): WishOf =>
   (zone) =>
     of[zone.id] ?? wish(0);
-const text = (says: readonly string[]) => says.map((s) => tell(s, 'cm')).join(' ');
+const text = (says: readonly string[]) => says.map((s) => formatSentence(s, 'cm')).join(' ');
 
 describe('worked: a bodice pattern, body 32, 34 1⁄2, 27 in', () => {
   const at = (high: number, bust: number, waist: number) => ({
@@ -73,7 +73,9 @@ describe('worked: a bodice pattern, body 32, 34 1⁄2, 27 in', () => {
     expect(change).toMatchObject({ zone: 'waist', edges: 4 });
     expect(change!.perEdge).toBeCloseTo(inches(0.25), 9);
     expect(inches(26.25) + change!.total - inches(27)).toBeCloseTo(inches(0.25), 9);
-    expect(tell(change!.sentence, 'in')).toContain('add 1⁄4 in at each of the four side-seam edges');
+    expect(formatSentence(change!.sentence, 'in')).toContain(
+      'add 1⁄4 in at each of the four side-seam edges',
+    );
   });
 });
 
@@ -238,7 +240,7 @@ describe('by what a garment is chosen', () => {
   it('a bodice goes by the high bust, though its full bust is another size’s', () => {
     const { sizes: all } = rankSizes(sizes, 'upper', netOf(body), wishes({}));
     expect(all[0]!.name).toBe('12');
-    expect(tell(all.find((s) => s.name === '14')!.says, 'cm')).toMatch(
+    expect(formatSentence(all.find((s) => s.name === '14')!.says, 'cm')).toMatch(
       /^Hard to alter: high bust 4 cm too much/,
     );
   });

@@ -8,7 +8,7 @@ import { FLAT_CUTS, flatPoints } from '../measures/flat/flat-points.ts';
 import { resolveAll } from '../measures/session.ts';
 import { besideFlat, type FlatRow } from '../sheet/beside-flat.ts';
 import { cm } from '../units/length.ts';
-import { tell } from '../units/print.ts';
+import { formatSentence } from '../units/print.ts';
 
 import { bustAsked, flatAsked } from './flat-asked.ts';
 import { byCup, flatChange } from './flat-change.ts';
@@ -54,7 +54,7 @@ describe('a change of what lies flat, as one of the program’s alterations', ()
   });
   it('is what its sentence gives each edge: 1.95 too little across is told as 1 at each of four, and asked as 4', () => {
     const row = off(skirt, 'skirt', 'half-hip', -1.95);
-    expect(tell(flatChange(row, HAND)!, 'cm')).toContain('Add 1 cm at each of the four');
+    expect(formatSentence(flatChange(row, HAND)!, 'cm')).toContain('Add 1 cm at each of the four');
     expect(flatAsked(row, HAND)!.amount).toBeCloseTo(4, 9);
   });
   it('every alteration that is named is one that the program has, and can be tried or is refused in a sentence', () => {
@@ -113,7 +113,7 @@ describe('bust first', () => {
   const short = off(dress, 'set-in', 'half-chest', -2);
   it('a chest too small for a full cup whose shoulders fit is a full bust change of half of what lacks, on each half of the front', () => {
     const bust = { cup: 'D', shouldersFit: true };
-    expect(tell(flatChange(short, HAND, bust)!, 'cm')).toMatch(
+    expect(formatSentence(flatChange(short, HAND, bust)!, 'cm')).toMatch(
       /^Full bust change \(cup D\): spread each half of the front by 2 cm at the bust point/,
     );
     // Over princess seams what goes round gains 4.

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { asLines, randomBody, seeded } from '../garment/testing.ts';
 import { resolveAll } from '../measures/session.ts';
 import { besideFlat, type FlatRow } from '../sheet/beside-flat.ts';
-import { tell } from '../units/print.ts';
+import { formatSentence } from '../units/print.ts';
 
 import { allowancesIn, flatChange } from './flat-change.ts';
 import { asWritten } from './testing.ts';
@@ -49,19 +49,21 @@ describe('a pattern of a T-shirt on the table', () => {
   it('says what to do where it is off, per edge: 2 short across the chest is 1 at each of four edges', () => {
     const should = row(rows({}), 'half-chest').should!;
     const short = row(rows({ 'half-chest': `${should - 2} cm` }), 'half-chest');
-    expect(tell(flatChange(short, HAND)!, 'cm')).toBe(
+    expect(formatSentence(flatChange(short, HAND)!, 'cm')).toBe(
       'Add 1 cm at each of the four side-seam edges, from the underarm. The armhole and its sleeve follow.',
     );
     const within = row(rows({ 'half-chest': `${should - 0.3} cm` }), 'half-chest');
     expect(flatChange(within, HAND)).toBeNull();
     const length = row(rows({}), 'side-neck-length').should!;
     const long = row(rows({ 'side-neck-length': `${length + 3} cm` }), 'side-neck-length');
-    expect(tell(flatChange(long, HAND)!, 'in')).toMatch(/^Take 1 1⁄8 in at the line below the waist/);
+    expect(formatSentence(flatChange(long, HAND)!, 'in')).toMatch(
+      /^Take 1 1⁄8 in at the line below the waist/,
+    );
   });
   it('what is open is told by its edge: a deeper armhole or neckline is raised, not taken from', () => {
     const at = (id: string, off: number) => {
       const should = row(rows({}), id).should!;
-      return tell(flatChange(row(rows({ [id]: `${should + off} cm` }), id), HAND)!, 'cm');
+      return formatSentence(flatChange(row(rows({ [id]: `${should + off} cm` }), id), HAND)!, 'cm');
     };
     expect(at('armhole', 2)).toBe('Raise the underarm by 2 cm on front and back. The sleeve cap follows.');
     expect(at('armhole', -2)).toContain('Lower the underarm by 2 cm');
@@ -77,7 +79,7 @@ describe('a pattern of a T-shirt on the table', () => {
           `${row(all, id).should! + off} cm`,
         ]),
       );
-    expect(tell(allowancesIn(rows(wide(3)))!, 'cm')).toContain('about 3 cm more than it should be');
+    expect(formatSentence(allowancesIn(rows(wide(3)))!, 'cm')).toContain('about 3 cm more than it should be');
     expect(allowancesIn(rows(wide(0.2)))).toBeNull();
     expect(allowancesIn(rows({ 'half-chest': '70 cm' }))).toBeNull();
   });

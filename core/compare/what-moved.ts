@@ -6,7 +6,7 @@ import type { Notion, Piece } from '../figure/figure.ts';
 import { type Change, changesBetween, type FigureHeld } from '../sheet/changes.ts';
 import type { Sheet } from '../sheet/compute.ts';
 import { type Cm, cm, type SheetUnit } from '../units/length.ts';
-import { printSigned, printWithUnit, tell } from '../units/print.ts';
+import { formatSentence, printSigned, printWithUnit } from '../units/print.ts';
 
 /** Of a sheet, what is held against another of the same garment; nobody's name. */
 export interface Held {
@@ -154,7 +154,11 @@ export function moveLines(m: WhatMoved, unit: SheetUnit): readonly string[] {
   const size = (l: Cm | null) => (l === null ? 'none' : printWithUnit(l, unit));
   const cut = (of: Size | null) => (of ? `${of.count} × ${size(of.width)} × ${size(of.length)}` : 'none');
   const bought = (of: NotionMoved['before']) =>
-    of ? (of.length === null ? tell(of.note, unit) : printWithUnit(of.length, of.bought ?? unit)) : 'none';
+    of
+      ? of.length === null
+        ? formatSentence(of.note, unit)
+        : printWithUnit(of.length, of.bought ?? unit)
+      : 'none';
   return [
     ...wholeFirst(m.figures).map(
       ({ name, what, before, after, by }) =>
@@ -162,7 +166,7 @@ export function moveLines(m: WhatMoved, unit: SheetUnit): readonly string[] {
     ),
     ...m.pieces.map((p) => `${p.name}, cut size: ${cut(p.before)} → ${cut(p.after)}`),
     ...m.notions.map((n) => `${n.name}: ${bought(n.before)} → ${bought(n.after)}`),
-    ...m.said.map((s) => tell(s, unit)),
-    ...m.gone.map((s) => `no longer: ${tell(s, unit)}`),
+    ...m.said.map((s) => formatSentence(s, unit)),
+    ...m.gone.map((s) => `no longer: ${formatSentence(s, unit)}`),
   ];
 }

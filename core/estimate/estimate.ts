@@ -4,7 +4,7 @@ import type { Notion } from '../figure/figure.ts';
 import { isLaid } from '../garment/cloth.ts';
 import type { Step } from '../plan/chain.ts';
 import { inches, type SheetUnit } from '../units/length.ts';
-import { printLength, printWithUnit, tell } from '../units/print.ts';
+import { formatSentence, printLength, printWithUnit } from '../units/print.ts';
 import { hundredths, upTo } from './hundredths.ts';
 import type { HouseRates } from './rates.ts';
 import { boughtAs, type ClothName, isCloth, metres, SOLD, type Sold } from './sold.ts';
@@ -202,7 +202,7 @@ function clothLine(name: ClothName, g: EstimateGround, c: EstimateChoices): Esti
     amount: rate === null || quantity === null ? null : money(hundredths(quantity * rate)),
     why: [
       n
-        ? tell(n.note, g.unit)
+        ? formatSentence(n.note, g.unit)
         : 'the sheet cannot tell how much: say its width in the brief, or keep a lay of it',
       ...(own?.quantity == null ? [] : ['how much is bought was written by hand']),
       ...(own?.theirs ? ['the client brings it'] : []),
@@ -232,7 +232,7 @@ function notionLine(n: Notion, g: EstimateGround, c: EstimateChoices): EstimateL
     of: byLength ? perLength(unit) : 'piece',
     amount: rate === null || quantity === null ? null : money(hundredths(quantity * rate)),
     why: [
-      [n.length === null ? '' : printWithUnit(n.length, unit), tell(n.note, g.unit)]
+      [n.length === null ? '' : printWithUnit(n.length, unit), formatSentence(n.note, g.unit)]
         .filter(Boolean)
         .join(', '),
       own?.price == null

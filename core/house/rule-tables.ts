@@ -7,7 +7,7 @@ import { LEVEL_RULES, SCHOOL_CHOICES, SCHOOL_MATTERS } from '../measures/schools
 import { DANGER_DAYS } from '../thread/danger.ts';
 import { STAGE_WORD, type Stage } from '../thread/stage.ts';
 import { cm, type SheetUnit } from '../units/length.ts';
-import { printByHand, say, tell } from '../units/print.ts';
+import { formatSentence, printByHand, say } from '../units/print.ts';
 import { INCH_ROUNDING } from '../units/rounding.ts';
 import { ROUNDING_CHOICES, roundingWord } from '../units/rounding-choices.ts';
 
@@ -236,7 +236,8 @@ export const usualIn = (cell: RuleCell, unit: SheetUnit): string =>
 
 /** A rule's value in words: "5 cm", "28 days", "nearest 0.5 cm". What the house wrote stands as written; what is usual in the unit. */
 export function ruleWords(cell: RuleCell, value: string, unit: SheetUnit): string {
-  if (cell.kind === 'choice') return tell(cell.options?.find((o) => o.value === value)?.label ?? value, unit);
+  if (cell.kind === 'choice')
+    return formatSentence(cell.options?.find((o) => o.value === value)?.label ?? value, unit);
   if (cell.kind === 'length' && value === cell.usual) {
     const length = /^-?[\d.]+ cm$/.test(value) ? Number.parseFloat(value) : null;
     return length === null ? value : printByHand(cm(length), unit);

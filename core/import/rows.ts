@@ -2,7 +2,7 @@ import { ownFindings } from '../checks/own-findings.ts';
 import { type DateOrder, readDate } from '../dates/read-date.ts';
 import { measure } from '../measures/catalogue.ts';
 import { type Way, wholeOf } from '../measures/session.ts';
-import { tell } from '../units/print.ts';
+import { formatSentence } from '../units/print.ts';
 import { readLength, type Written } from '../units/reading.ts';
 import type { Column } from './columns.ts';
 
@@ -70,10 +70,10 @@ export function readRow(
       const value = wholeOf({ written, way: column.way });
       const found = ownFindings({ measure: m, value, written, way: column.way });
       const hard = found.find((f) => f.level === 'hard');
-      if (hard) left.push(`${m.name}: ${tell(hard.sentence, 'cm')}`);
+      if (hard) left.push(`${m.name}: ${formatSentence(hard.sentence, 'cm')}`);
       else {
         readings.push({ measure: m.id, written, way: column.way });
-        for (const f of found) doubts.push(`${m.name}: ${tell(f.sentence, 'cm')}`);
+        for (const f of found) doubts.push(`${m.name}: ${formatSentence(f.sentence, 'cm')}`);
       }
       return;
     }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { tell } from '../units/print.ts';
+import { formatSentence } from '../units/print.ts';
 import { hasSides, MEASURES } from './catalogue.ts';
 import { cannotConvert, sidesApart, withConverted } from './convert.ts';
 import { listBy, SCHOOL_CHOICES, SCHOOL_MATTERS, schoolSays, USUAL_SCHOOLS } from './schools.ts';
@@ -8,7 +8,7 @@ import { taken } from './testing.ts';
 
 const of = (figures: Record<string, string>) =>
   withConverted(resolveAll(Object.entries(figures).map(([id, text]) => taken(id, text))));
-const why = (m: ReturnType<typeof of>, id: string) => tell(m.get(id)!.why.join(' '), 'cm');
+const why = (m: ReturnType<typeof of>, id: string) => formatSentence(m.get(id)!.why.join(' '), 'cm');
 
 describe('figures from others of the same session', () => {
   it('both sides make the whole by their mean, or each its own side where they differ by more than a half', () => {

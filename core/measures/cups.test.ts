@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { cm } from '../units/length.ts';
-import { tell } from '../units/print.ts';
+import { formatSentence } from '../units/print.ts';
 import { braSize, cupSentences, sewingCup } from './cups.ts';
 
 describe('two cups, kept apart', () => {
@@ -34,7 +34,7 @@ describe('two cups, kept apart', () => {
     const both = of({ bust: 92, 'high-bust': 84.5, underbust: 76 });
     expect(both[0]).toContain('Sewing cup C');
     expect(both[1]).toContain('Bra size 75 C');
-    expect(tell(both[0]!, 'in')).not.toMatch(/cm/);
+    expect(formatSentence(both[0]!, 'in')).not.toMatch(/cm/);
     expect(of({ bust: 92 })).toEqual([]);
     expect(of({ bust: 92, underbust: 76 })).toHaveLength(1);
   });

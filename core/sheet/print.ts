@@ -10,7 +10,7 @@ import { SCHOOL_NAME } from '../garment/tables/fit.ts';
 import { sideRows } from '../garment/two-sides.ts';
 import { measure } from '../measures/catalogue.ts';
 import { type Cm, cm, inUnit, type SheetUnit } from '../units/length.ts';
-import { printByHand, printLength, printSigned, printWithUnit, tell } from '../units/print.ts';
+import { formatSentence, printByHand, printLength, printSigned, printWithUnit } from '../units/print.ts';
 import { printWritten, readLength } from '../units/reading.ts';
 import type { Sheet } from './compute.ts';
 
@@ -101,22 +101,24 @@ const plansOf = (parts: Sheet['input']['brief']['parts']): string[] =>
     return [`${part.name}: ${plan.options.find((o) => o.value === p.plan)?.label ?? p.plan}`];
   });
 
+/** "wool crêpe, 150 cm wide, 280 g/m², stretch 4 %". */
+function clothWords({ input: { brief, given } }: Sheet, unit: SheetUnit): string {
+  const { name, width, weight, stretch, stretchAlong: along = 0 } = brief.cloth;
+  return [
+    name,
+    width && `${asGiven(given?.clothWidth, width, unit)} wide`,
+    weight && `${weight} g/m²`,
+    (stretch > 0 || along > 0) && `stretch ${stretch} %${along > 0 ? ` around, ${along} % along` : ''}`,
+    ...traitsOf(brief.cloth),
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
 /** A sheet as it is read, every text in one unit: what screen, PDF, CSV and JSON print. */
 export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
   const { head, brief, session, house, given, dateOrder = 'dmy' } = sheet.input;
   const line = (label: string, text: string) => [label, orDash(text)] as const;
-  const along = brief.cloth.stretchAlong ?? 0;
-  const stretch =
-    brief.cloth.stretch > 0 || along > 0
-      ? `stretch ${brief.cloth.stretch} %${along > 0 ? ` around, ${along} % along` : ''}`
-      : '';
-  const cloth = [
-    brief.cloth.name,
-    brief.cloth.width && `${asGiven(given?.clothWidth, brief.cloth.width, unit)} wide`,
-    brief.cloth.weight && `${brief.cloth.weight} g/m²`,
-    stretch,
-    ...traitsOf(brief.cloth),
-  ];
   const { rounding } = house;
   const step =
     rounding.step === 0
@@ -138,13 +140,15 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
           .join(' · '),
       ),
       line('Responsible', head.responsible),
-      line('Cloth', cloth.filter(Boolean).join(', ')),
+      line('Cloth', clothWords(sheet, unit)),
       ...plansOf(brief.parts).map((text) => line('Drafted by', text)),
       ...(brief.steps?.length
         ? [
             line(
               'Adapted',
-              brief.steps.map((s, i) => tell(stepWords(s, i, chosenBy(s, brief.parts)), unit)).join('; '),
+              brief.steps
+                .map((s, i) => formatSentence(stepWords(s, i, chosenBy(s, brief.parts)), unit))
+                .join('; '),
             ),
           ]
         : []),
@@ -195,12 +199,12 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
           ? '—'
           : `${printWithUnit(p.width, unit)} × ${printWithUnit(p.length, unit)}`,
       grain: p.grain,
-      why: tell(p.why, unit),
-      note: tell(p.note, unit),
+      why: formatSentence(p.why, unit),
+      note: formatSentence(p.note, unit),
     })),
     notions: sheet.notions.map((n) => ({
       name: n.name,
-      text: [n.length !== null && printByHand(n.length, n.bought ?? unit), tell(n.note, unit)]
+      text: [n.length !== null && printByHand(n.length, n.bought ?? unit), formatSentence(n.note, unit)]
         .filter(Boolean)
         .join(', '),
     })),
@@ -208,14 +212,14 @@ export function printSheet(sheet: Sheet, unit: SheetUnit): PrintedSheet {
     checks: sheet.checks.map((k) => ({
       code: k.code,
       state: k.state,
-      text: tell(
+      text: formatSentence(
         k.accepted
           ? `${k.sentence} Accepted by ${k.accepted.by}, ${dayOf(k.accepted.at, sheet)}: ${k.accepted.reason}`
           : k.sentence,
         unit,
       ),
     })),
-    cautions: sheet.cautions.map((c) => tell(c.sentence, unit)),
+    cautions: sheet.cautions.map((c) => formatSentence(c.sentence, unit)),
     missing: sheet.missing.map((id) => measure(id).name),
     ...(sheet.left === sheet.panels
       ? {}
@@ -235,7 +239,7 @@ function unusedLines(sheet: Sheet, unit: SheetUnit): string[] {
   const by = new Map<string, string[]>();
   for (const { measure: id, because } of sheet.unused())
     by.set(because, [...(by.get(because) ?? []), measure(id).name]);
-  return [...by].map(([because, names]) => tell(`${names.join(', ')}: ${because}`, unit));
+  return [...by].map(([because, names]) => formatSentence(`${names.join(', ')}: ${because}`, unit));
 }
 
 /** A length that somebody wrote prints as it was written; one that only the program holds, in the sheet's unit. */
@@ -305,9 +309,12 @@ export function printFigure(f: Figure, sheetUnit: SheetUnit): PrintedFigure {
     byHand: f.overrides.map(
       (o) => `${TARGET[o.target]} ${asGiven(o.written, o.value, unit)} by ${o.by}: ${o.reason}`,
     ),
-    note: tell(f.note, unit),
+    note: formatSentence(f.note, unit),
     reading: read
-      ? { amount: `${printSigned(read.cm, unit)} ${read.label}.`, words: tell(read.because, unit).trim() }
+      ? {
+          amount: `${printSigned(read.cm, unit)} ${read.label}.`,
+          words: formatSentence(read.because, unit).trim(),
+        }
       : null,
     why: whyOf(f, unit),
   };
@@ -339,7 +346,7 @@ function termText(t: Term, first: boolean, unit: SheetUnit): string {
 function whyOf(f: Figure, unit: SheetUnit): string[] {
   const lines = f.terms
     .filter((t) => !t.reading)
-    .map((t) => tell(`${printSigned(t.cm, unit)} ${t.label}. ${t.because}`, unit).trim());
+    .map((t) => formatSentence(`${printSigned(t.cm, unit)} ${t.label}. ${t.because}`, unit).trim());
   for (const o of f.overrides)
     if (o.target === 'finished')
       lines.push(`Set by hand to ${asGiven(o.written, o.value, unit)} by ${o.by}: ${o.reason}`);
@@ -350,7 +357,7 @@ function whyOf(f: Figure, unit: SheetUnit): string[] {
     // What lies on no sixteenth equals nothing: "≈ 11 1⁄2: ≈ 45 7⁄8 in finished ÷ 4".
     const equals = /≈/.test(exact + sumText) ? ':' : ' =';
     lines.push(
-      tell(
+      formatSentence(
         `${name} ${exact}${equals} ${sumText}; marked ${printWithUnit(s.rounded, unit)}.${s.note ? ` ${s.note}` : ''}`,
         unit,
       ),
@@ -363,7 +370,7 @@ function whyOf(f: Figure, unit: SheetUnit): string[] {
     Math.abs(f.marked - f.finished) > 1e-9
   )
     lines.push(`Marked ${printWithUnit(f.marked, unit)}, rounded once.`);
-  return [...lines, ...f.why.map((w) => tell(w, unit))];
+  return [...lines, ...f.why.map((w) => formatSentence(w, unit))];
 }
 
 /** The names of the CSV columns, in order. Lengths are printed in the sheet's unit and once more in bare cm. */

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { CM_PER, type Cm, cm, inches, type SheetUnit } from './length.ts';
 import {
+  formatSentence,
   oneShape,
   prettyFraction,
   printByHand,
@@ -10,7 +11,6 @@ import {
   printSigned,
   printWithUnit,
   say,
-  tell,
 } from './print.ts';
 import { printWritten, readLength, writtenToCm } from './reading.ts';
 import { ROUNDING_STEPS, roundLength } from './rounding.ts';
@@ -89,7 +89,7 @@ describe('a printed length, read again', () => {
   it('in a sentence is told in the unit it is read in', () => {
     fc.assert(
       fc.property(length, length, unit, (a, b, u) => {
-        const told = tell(`from ${say(a)} to ${say(b)}, no more`, u);
+        const told = formatSentence(`from ${say(a)} to ${say(b)}, no more`, u);
         expect(told).toBe(
           `from ${printByHand(cm(Math.round(a * 1e9) / 1e9), u)} to ${printByHand(cm(Math.round(b * 1e9) / 1e9), u)}, no more`,
         );

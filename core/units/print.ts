@@ -114,7 +114,7 @@ const thick = (thickness: number, unit: SheetUnit): string =>
     : `${Math.round((thickness / CM_PER.in) * 1000) / 1000} in`;
 
 /** The sentence with its lengths in one unit, by hand: "{cm:2.54} apart" → "1 in apart". */
-export const tell = (sentence: string, unit: SheetUnit): string =>
+export const formatSentence = (sentence: string, unit: SheetUnit): string =>
   sentence
     .replace(/\{cm:(-?[\d.]+(?:e-?\d+)?)\}/g, (_, n) => printByHand(Number(n) as Cm, unit))
     .replace(/\{thick:([\d.]+)\}/g, (_, n) => thick(Number(n), unit))

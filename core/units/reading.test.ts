@@ -3,7 +3,15 @@ import Fraction from 'fraction.js';
 import { fraction, unit as mathUnit } from 'mathjs';
 import { describe, expect, it } from 'vitest';
 import { cm, inches, inUnit } from './length.ts';
-import { printByHand, printEquals, printLength, printSigned, printWithUnit, say, tell } from './print.ts';
+import {
+  formatSentence,
+  printByHand,
+  printEquals,
+  printLength,
+  printSigned,
+  printWithUnit,
+  say,
+} from './print.ts';
 import { printWritten, readLength, writtenToCm } from './reading.ts';
 
 const read = (text: string, unit: 'cm' | 'in' | 'mm' = 'in') => {
@@ -168,8 +176,8 @@ describe('printing', () => {
   });
 
   it('fills the lengths of a sentence in the unit it is read in', () => {
-    expect(tell(`${say(2.54)} apart, not ${say(-5.08)}`, 'in')).toBe('1 in apart, not −2 in');
-    expect(tell(`${say(2.54)} apart`, 'cm')).toBe('2.54 cm apart');
+    expect(formatSentence(`${say(2.54)} apart, not ${say(-5.08)}`, 'in')).toBe('1 in apart, not −2 in');
+    expect(formatSentence(`${say(2.54)} apart`, 'cm')).toBe('2.54 cm apart');
   });
 
   it('prints every sixteenth so that it reads back as itself', () => {

@@ -45,7 +45,7 @@ import { behind } from '../http/address.ts';
 import type { Deps, Env, SignedIn } from '../http/context.ts';
 import { refusalOf } from '../http/database-errors.ts';
 import { describeRoutes } from '../http/describe.ts';
-import { answer, Refusal } from '../http/problem.ts';
+import { answer, HttpError } from '../http/problem.ts';
 import { on } from '../http/route.ts';
 import { noteOnce } from '../records/security-events.ts';
 import { TEXTS } from './texts.ts';
@@ -71,7 +71,7 @@ function atMost(mb: number) {
     bodyLimit({
       maxSize: mb * 1024 * 1024,
       onError: () => {
-        throw new Refusal(413, 'too-large', TEXTS.tooLarge(mb));
+        throw new HttpError(413, 'too-large', TEXTS.tooLarge(mb));
       },
     });
   limits.set(mb, known);
@@ -131,7 +131,7 @@ export function createApp(deps: Deps): Hono<Env> {
     .route('/', liveRoutes(deps))
     .route('/', describeRoutes())
     .all('*', () => {
-      throw new Refusal(404, 'not-found', TEXTS.notFound);
+      throw new HttpError(404, 'not-found', TEXTS.notFound);
     });
 
   const app = new Hono<Env>();
@@ -168,7 +168,7 @@ export function createApp(deps: Deps): Hono<Env> {
   app.route('/api', api);
   app.route('/', webShell());
   app.onError((error, c) => {
-    if (error instanceof Refusal) {
+    if (error instanceof HttpError) {
       const who = c.get('who') as SignedIn | undefined;
       if (who && error.problem.code === 'not-yours')
         void noteOnce(deps.pool, {
@@ -188,7 +188,7 @@ export function createApp(deps: Deps): Hono<Env> {
       return answer(c, refusal.problem);
     }
     deps.log.error({ err: error, path: c.req.path }, 'unexpected');
-    return answer(c, new Refusal(500, 'unexpected', TEXTS.unexpected).problem);
+    return answer(c, new HttpError(500, 'unexpected', TEXTS.unexpected).problem);
   });
   return app;
 }

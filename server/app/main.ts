@@ -4,7 +4,7 @@ import { foldText } from '@rocchetto/core';
 import type { ClientBase } from 'pg';
 import { pino } from 'pino';
 import { startQueue } from '../areas/messages/queue.ts';
-import { isAway } from '../db/error-kinds.ts';
+import { isDatabaseDown } from '../db/error-kinds.ts';
 import { migrate } from '../db/migrate.ts';
 import { openPool } from '../db/pool.ts';
 import { roleOf } from '../db/program-role.ts';
@@ -63,7 +63,7 @@ const listening = (app: ReturnType<typeof createApp>, port: number, host: string
  * Anything else ends the process, as it would without this.
  */
 process.on('unhandledRejection', (error) => {
-  if (!isAway(error)) throw error;
+  if (!isDatabaseDown(error)) throw error;
   process.stderr.write(`A connection to the database was lost: ${(error as Error).message}\n`);
 });
 

@@ -1,6 +1,6 @@
 import type { Paper } from '@rocchetto/contract';
 import { refusalOf } from '../http/database-errors.ts';
-import { Refusal } from '../http/problem.ts';
+import { HttpError } from '../http/problem.ts';
 import { usePaper } from '../paper/page.ts';
 import type { Came } from '../threads/came.ts';
 import { JOBS } from './jobs.ts';
@@ -19,7 +19,7 @@ export default async function work({
     usePaper(paper);
     return { answer: await (JOBS[job] as (...of: unknown[]) => unknown)(...args) };
   } catch (error) {
-    const refusal = error instanceof Refusal ? error : refusalOf(error);
+    const refusal = error instanceof HttpError ? error : refusalOf(error);
     if (!refusal) throw error;
     return { refused: refusal.problem };
   }

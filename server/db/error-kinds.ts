@@ -36,5 +36,5 @@ export const isClientTaken = (error: unknown): boolean =>
   isTaken(error) && (error as { constraint?: string }).constraint === 'client_once';
 
 /** Whether the error says that the database is not there just now. */
-export const isAway = (error: unknown): boolean =>
+export const isDatabaseDown = (error: unknown): boolean =>
   AWAY.has(codeOf(error)) || (error instanceof Error && AWAY_WORDS.test(error.message));

@@ -4,7 +4,7 @@ import type { Logger } from 'pino';
 import type { z } from 'zod';
 import type { Pool } from '../db/pool.ts';
 import type { Live } from '../live/live.ts';
-import { Refusal } from './problem.ts';
+import { HttpError } from './problem.ts';
 import { TEXTS } from './texts.ts';
 
 export interface SignedIn {
@@ -50,33 +50,34 @@ export function isDeeper(text: string, most: number): boolean {
   return false;
 }
 
-/** The body, checked. @throws Refusal 400 for no JSON, 422 with one sentence for each thing that is wrong */
+/** The body, checked. @throws HttpError 400 for no JSON, 422 with one sentence for each thing that is wrong */
 export async function body<S extends z.ZodType>(c: Ctx, schema: S): Promise<z.infer<S>> {
   let json: unknown;
   try {
     const text = await c.req.text();
-    if (isDeeper(text, DEEPEST)) throw new Refusal(400, 'too-deep', TEXTS.tooDeep(DEEPEST));
+    if (isDeeper(text, DEEPEST)) throw new HttpError(400, 'too-deep', TEXTS.tooDeep(DEEPEST));
     json = JSON.parse(text);
   } catch (error) {
-    if (error instanceof Refusal || (error instanceof Error && error.name === 'BodyLimitError')) throw error;
-    throw new Refusal(400, 'not-json', TEXTS.notJson);
+    if (error instanceof HttpError || (error instanceof Error && error.name === 'BodyLimitError'))
+      throw error;
+    throw new HttpError(400, 'not-json', TEXTS.notJson);
   }
   return checked(schema, json);
 }
 
-/** A value by its schema, its texts such as can be kept. @throws Refusal 422 */
+/** A value by its schema, its texts such as can be kept. @throws HttpError 422 */
 export function checked<S extends z.ZodType>(schema: S, value: unknown): z.infer<S> {
   const where = unkeepable(value);
-  if (where) throw new Refusal(422, 'not-keepable', unkeepableSentence(where));
+  if (where) throw new HttpError(422, 'not-keepable', unkeepableSentence(where));
   const result = schema.safeParse(value);
   if (result.success) return result.data;
   const problems = sentencesOf(result.error);
-  throw new Refusal(422, 'not-valid', problems[0] ?? 'Something is not filled in correctly.', { problems });
+  throw new HttpError(422, 'not-valid', problems[0] ?? 'Something is not filled in correctly.', { problems });
 }
 
-/** A numeric id from the path. @throws Refusal 404 for anything that is not one */
+/** A numeric id from the path. @throws HttpError 404 for anything that is not one */
 export function idParam(c: Ctx, what: string): number {
   const text = c.req.param('id') ?? '';
-  if (!/^\d{1,15}$/.test(text)) throw new Refusal(404, 'not-found', TEXTS.notFound(what));
+  if (!/^\d{1,15}$/.test(text)) throw new HttpError(404, 'not-found', TEXTS.notFound(what));
   return Number(text);
 }

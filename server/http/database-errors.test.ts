@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { inTheWay, isAway, isTaken } from '../db/error-kinds.ts';
+import { inTheWay, isDatabaseDown, isTaken } from '../db/error-kinds.ts';
 import { likeSafe } from '../db/like.ts';
 import { refusalOf } from './database-errors.ts';
 
@@ -42,12 +42,12 @@ describe('what a database error means to the one who asked', () => {
     'timeout exceeded when trying to connect',
     'Client was closed and is not queryable',
   ])('“%s” says that the database is away', (message) => {
-    expect(isAway(new Error(message))).toBe(true);
+    expect(isDatabaseDown(new Error(message))).toBe(true);
     expect(refusalOf(new Error(message))!.problem.code).toBe('database-away');
   });
   it('what is no error, or another, is nothing of the kind', () => {
     for (const error of [null, undefined, 'Connection terminated', 0, {}, new Error('bad weather')])
-      expect(isAway(error ?? {})).toBe(false);
+      expect(isDatabaseDown(error ?? {})).toBe(false);
     expect([inTheWay(withCode('40P01')), inTheWay(withCode('23505'))]).toEqual([true, false]);
     expect([isTaken(withCode('23P01')), isTaken(withCode('23505'))]).toEqual([true, false]);
   });

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import type { Changed } from '@rocchetto/contract/live.ts';
 import { inTransaction, type Tx } from '../db/pool.ts';
 import type { Ctx, Deps } from './context.ts';
-import { Refusal } from './problem.ts';
+import { HttpError } from './problem.ts';
 import { TEXTS } from './texts.ts';
 
 export interface Reply<A> {
@@ -38,7 +38,7 @@ export async function once<A, P>(
   present?: (tx: Tx, body: A) => Promise<P>,
 ): Promise<A | P> {
   const key = c.req.header('idempotency-key');
-  if (key !== undefined && !KEY.test(key)) throw new Refusal(400, 'bad-key', TEXTS.badKey);
+  if (key !== undefined && !KEY.test(key)) throw new HttpError(400, 'bad-key', TEXTS.badKey);
   const content = key === undefined ? null : await contentOf(c);
   const reply = await inTransaction(deps.pool, async (tx): Promise<Reply<A | P>> => {
     const made = key === undefined ? await work(tx) : await keyed(tx, c, key, content!, work);
@@ -64,7 +64,7 @@ async function keyed<A>(
     const { rows } = await tx.query('select content, body from write_once where staff_id = $1 and key = $2', [
       ...mine,
     ]);
-    if (!rows[0].content?.equals(content)) throw new Refusal(422, 'key-used', TEXTS.keyUsed);
+    if (!rows[0].content?.equals(content)) throw new HttpError(422, 'key-used', TEXTS.keyUsed);
     return { body: rows[0].body as A };
   }
   const made = await work(tx);

@@ -4,7 +4,7 @@ import type { ContentfulStatusCode } from 'hono/utils/http-status';
 import { TEXTS } from './texts.ts';
 
 /** A refusal with a plain sentence. Thrown so that an open transaction rolls back. */
-export class Refusal extends Error {
+export class HttpError extends Error {
   readonly problem: Problem;
   constructor(status: number, code: string, detail: string, more: Partial<Problem> = {}) {
     super(detail);
@@ -19,11 +19,11 @@ export class Refusal extends Error {
   }
 }
 
-export const notFound = (what: string) => new Refusal(404, 'not-found', TEXTS.notFoundOrRemoved(what));
+export const notFound = (what: string) => new HttpError(404, 'not-found', TEXTS.notFoundOrRemoved(what));
 
 /** Somebody else saved first: both texts go back, so that neither is lost. */
 export const conflict = (theirs: unknown, mine: unknown) =>
-  new Refusal(409, 'changed-meanwhile', TEXTS.changedMeanwhile, { theirs, mine });
+  new HttpError(409, 'changed-meanwhile', TEXTS.changedMeanwhile, { theirs, mine });
 
 /** Answers RFC 9457 problem+json. */
 export const answer = (c: Context, problem: Problem) =>

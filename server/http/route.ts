@@ -12,7 +12,7 @@ import {
 import type { Hono } from 'hono';
 import { z } from 'zod';
 import { body, type Ctx, checked, type Env } from './context.ts';
-import { Refusal } from './problem.ts';
+import { HttpError } from './problem.ts';
 import { TEXTS } from './texts.ts';
 
 /** What a route's handler is given beside the request: its body and query, checked by the contract. */
@@ -42,9 +42,9 @@ function looked(key: string, route: Route, answered: unknown): void {
 function guard(c: Ctx, route: Route): Role {
   if (route.may === 'open') return 'seamstress';
   const who = c.get('who');
-  if (!who) throw new Refusal(401, 'signed-out', TEXTS.signedOut);
+  if (!who) throw new HttpError(401, 'signed-out', TEXTS.signedOut);
   if (route.may !== 'signed-in' && !may(who.role, route.may))
-    throw new Refusal(403, 'not-yours', TEXTS.notYours(ROLE_WORD[who.role]));
+    throw new HttpError(403, 'not-yours', TEXTS.notYours(ROLE_WORD[who.role]));
   return who.role;
 }
 

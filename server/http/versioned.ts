@@ -41,7 +41,7 @@ function stands(was: unknown, mine: unknown, whole: boolean): boolean {
 
 /**
  * One change of a versioned record: its row is held, a version that has moved on is refused with both texts,
- * and what was and what is are remembered. Gives the version that now stands. @throws Refusal 404, 409
+ * and what was and what is are remembered. Gives the version that now stands. @throws HttpError 404, 409
  */
 export async function versioned<R extends { readonly version: number }>(
   tx: Tx,

@@ -1,6 +1,6 @@
 import type { ENCODINGS } from '@rocchetto/contract';
 import Papa from 'papaparse';
-import { Refusal } from '../http/problem.ts';
+import { HttpError } from '../http/problem.ts';
 import { TEXTS } from './texts.ts';
 
 export type Encoding = (typeof ENCODINGS)[number];
@@ -26,9 +26,9 @@ export interface Table {
   readonly rows: readonly (readonly string[])[];
 }
 
-/** The cells of a CSV file (RFC 4180 and what goes by that name), or of its first rows. @throws Refusal 422 for what is no table */
+/** The cells of a CSV file (RFC 4180 and what goes by that name), or of its first rows. @throws HttpError 422 for what is no table */
 export function tableOf(bytes: Uint8Array, encoding: Encoding, first?: number): Table {
-  const no = (code: string, sentence: string) => new Refusal(422, code, sentence);
+  const no = (code: string, sentence: string) => new HttpError(422, code, sentence);
   const text = new TextDecoder(encoding).decode(bytes);
   if (text.includes('\0')) throw no('no-table', TEXTS.noTable);
   const { data, meta } = Papa.parse<string[]>(text, {

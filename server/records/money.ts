@@ -1,6 +1,6 @@
 import type { MoneyNoted, MoneyView, MoneyWrite } from '@rocchetto/contract';
 import { handUnit } from '@rocchetto/contract';
-import { tell } from '@rocchetto/core';
+import { formatSentence } from '@rocchetto/core';
 import { balanceOf, stands } from '@rocchetto/core/alter/index.ts';
 import type { Db, Tx } from '../db/pool.ts';
 import { alterationsOfOrder } from './alterations.ts';
@@ -66,7 +66,7 @@ export async function moneyView(db: Db, orderId: number): Promise<MoneyView> {
   const { unit } = await readHouse(db);
   const alterations = all
     .filter((a) => stands(a.status) && a.price !== null)
-    .map((a) => ({ sentence: tell(a.sentence, handUnit(a.asked) ?? unit), price: a.price! }));
+    .map((a) => ({ sentence: formatSentence(a.sentence, handUnit(a.asked) ?? unit), price: a.price! }));
   return {
     noted,
     alterations,

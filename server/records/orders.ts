@@ -10,7 +10,7 @@ import {
 import { foldText, type Stage } from '@rocchetto/core';
 import { padded } from '../db/numbered.ts';
 import type { Db, Tx } from '../db/pool.ts';
-import { Refusal } from '../http/problem.ts';
+import { HttpError } from '../http/problem.ts';
 import { alterationsInShort } from './alterations.ts';
 import { benchOfOrder, orderAppointments } from './diary/ahead.ts';
 import { readHouse } from './house.ts';
@@ -123,9 +123,9 @@ export async function settleStage(tx: Tx, id: number, clear: boolean): Promise<v
 export async function beginFitting(tx: Tx, id: number): Promise<void> {
   await tx.query(`update orders set stage = 'fitting' where id = $1 and stage = 'cut'`, [id]);
 }
-/** @throws Refusal 409 where the order is cancelled: what is made of it waits until it is taken up again */
+/** @throws HttpError 409 where the order is cancelled: what is made of it waits until it is taken up again */
 export function refuseCancelled(order: { readonly stage: Stage; readonly number: string }): void {
-  if (order.stage === 'cancelled') throw new Refusal(409, 'cancelled', TEXTS.cancelled(order.number));
+  if (order.stage === 'cancelled') throw new HttpError(409, 'cancelled', TEXTS.cancelled(order.number));
 }
 
 /** Every garment of an order, the first one first. */

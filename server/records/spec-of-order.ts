@@ -6,7 +6,7 @@ import {
   type SpecFile,
 } from '@rocchetto/contract';
 import { dayIn, type Schools, standing, USUAL_SCHOOLS } from '@rocchetto/core';
-import { Refusal } from '../http/problem.ts';
+import { HttpError } from '../http/problem.ts';
 import type { SheetGround } from './sheets.ts';
 import { TEXTS } from './texts.ts';
 
@@ -19,13 +19,13 @@ export const rulesOfASheet = (rules: HouseRulesWire): HouseWire =>
 
 /**
  * The order as a spec file: its brief, its session's readings as read, the house's rules and the fitter's decisions.
- * Days are the studio's. @throws Refusal 409 without a brief of a garment that has a sheet
+ * Days are the studio's. @throws HttpError 409 without a brief of a garment that has a sheet
  */
 export function specOfOrder(ground: SheetGround, settings: Settings, today: string): SpecFile {
   const { order, house, session } = ground;
   const { brief } = order;
   const rules = rulesOfASheet(house.rules);
-  if (!brief || brief.parts.length === 0) throw new Refusal(409, 'no-brief', TEXTS.noBrief);
+  if (!brief || brief.parts.length === 0) throw new HttpError(409, 'no-brief', TEXTS.noBrief);
   return {
     format: 'rocchetto-spec',
     version: 2,

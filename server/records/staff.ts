@@ -1,7 +1,7 @@
 import type { Role, StaffView } from '@rocchetto/contract';
 import { foldText, initialsOf, usualSkills } from '@rocchetto/core';
 import type { Db, Tx } from '../db/pool.ts';
-import { Refusal } from '../http/problem.ts';
+import { HttpError } from '../http/problem.ts';
 import { TEXTS } from './texts.ts';
 
 export async function listStaff(db: Db): Promise<StaffView[]> {
@@ -37,11 +37,11 @@ export async function staffName(db: Db, id: number): Promise<string | undefined>
   return rows[0]?.name;
 }
 
-const taken = (name: string) => new Refusal(422, 'name-taken', TEXTS.nameTaken(name));
+const taken = (name: string) => new HttpError(422, 'name-taken', TEXTS.nameTaken(name));
 
-const onlyOwner = () => new Refusal(422, 'last-principal', TEXTS.lastPrincipal);
+const onlyOwner = () => new HttpError(422, 'last-principal', TEXTS.lastPrincipal);
 
-/** Adds somebody; a name is taken only while its bearer works here. @throws Refusal 422 name-taken */
+/** Adds somebody; a name is taken only while its bearer works here. @throws HttpError 422 name-taken */
 export async function addStaff(tx: Tx, name: string, role: Role): Promise<number> {
   const { rows } = await tx.query<{ id: number }>(
     'insert into staff (name, name_key, role, skills, initials) values ($1, $2, $3, $4, $5) on conflict do nothing returning id',
@@ -51,7 +51,7 @@ export async function addStaff(tx: Tx, name: string, role: Role): Promise<number
   return rows[0].id;
 }
 
-/** @throws Refusal 422 name-taken */
+/** @throws HttpError 422 name-taken */
 export async function nameStaff(tx: Tx, id: number, name: string): Promise<void> {
   const other = await tx.query('select 1 from staff where name_key = $1 and active and id <> $2', [
     foldText(name),
@@ -70,7 +70,7 @@ export async function holdStaff(tx: Tx, id: number): Promise<{ name: string; rol
   );
   return rows[0];
 }
-/** @throws Refusal 422 where the studio would be without an owner */
+/** @throws HttpError 422 where the studio would be without an owner */
 export async function changeRole(tx: Tx, id: number, role: Role): Promise<void> {
   const { rows } = await tx.query<{ id: number }>(`select id from staff where role = 'principal' and active`);
   if (role !== 'principal' && rows.length === 1 && rows[0]!.id === id) throw onlyOwner();
@@ -80,7 +80,7 @@ export async function changeRole(tx: Tx, id: number, role: Role): Promise<void> 
 /**
  * Takes somebody off the staff and ends their sign-ins. The principals' rows are held together, so that two who
  * take each other off at the same moment leave one. Answers false when nobody active has this id.
- * @throws Refusal 422 for the last principal
+ * @throws HttpError 422 for the last principal
  */
 export async function removeStaff(tx: Tx, id: number): Promise<boolean> {
   const { rows } = await tx.query<{ id: number }>(

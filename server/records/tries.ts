@@ -1,6 +1,6 @@
 import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
 import type { Pool } from '../db/pool.ts';
-import { Refusal } from '../http/problem.ts';
+import { HttpError } from '../http/problem.ts';
 import { TEXTS } from './texts.ts';
 
 /**
@@ -20,7 +20,7 @@ const BUDGETS = {
 const KNOCKS = { points: 40, duration: 300, blockDuration: 60 } as const;
 
 const slowDown = (res: RateLimiterRes) =>
-  new Refusal(429, 'slow-down', TEXTS.slowDown(Math.max(1, Math.ceil(res.msBeforeNext / 1000))));
+  new HttpError(429, 'slow-down', TEXTS.slowDown(Math.max(1, Math.ceil(res.msBeforeNext / 1000))));
 
 type Budget = { readonly points: number; readonly duration: number; readonly blockDuration: number };
 const limiterOf = (storeClient: Pool) => (keyPrefix: string, budget: Budget) =>
@@ -35,7 +35,7 @@ const limiterOf = (storeClient: Pool) => (keyPrefix: string, budget: Budget) =>
 
 /**
  * Counts what is tried at pages that open with a link alone. Takes one try of an address and answers how to give it
- * back once the link has opened. @throws Refusal 429
+ * back once the link has opened. @throws HttpError 429
  */
 export function countKnocks(pool: Pool) {
   const byAddress = limiterOf(pool)('link', KNOCKS);
@@ -57,7 +57,7 @@ export function countTries(pool: Pool) {
     limiter('name', BUDGETS.name),
     limiter('device', BUDGETS.device),
   ];
-  /** Takes one try from every budget. Answers how to give it back after a right one. @throws Refusal 429 */
+  /** Takes one try from every budget. Answers how to give it back after a right one. @throws HttpError 429 */
   return async (
     name: string,
     address: string,

@@ -1,7 +1,7 @@
 import { fileURLToPath } from 'node:url';
 import type { Paper } from '@rocchetto/contract';
 import { Piscina } from 'piscina';
-import { Refusal } from '../http/problem.ts';
+import { HttpError } from '../http/problem.ts';
 import type { Came } from './came.ts';
 import { WorkQueue } from './queue.ts';
 
@@ -63,7 +63,7 @@ type AnswerOf<F> = F extends (...args: never[]) => Promise<infer A> ? A : never;
 /**
  * How an area does its heavy work: each job in a thread of its own, in turn with what others ask of the same kind. The
  * program registers every area's jobs (app/jobs.ts); what goes in and comes out is copied.
- * @throws Refusal with the job's own sentence, 429 when too much waits, 409 when a newer question came
+ * @throws HttpError with the job's own sentence, 429 when too much waits, 409 when a newer question came
  */
 export const threadsFor =
   <J extends Jobs>() =>
@@ -72,7 +72,7 @@ export const threadsFor =
       const came = (await threads().run({ job, args, paper: of.paper ?? 'A4' })) as Came;
       if ('refused' in came) {
         const { status, code, detail, ...more } = came.refused;
-        throw new Refusal(status, code, detail, more);
+        throw new HttpError(status, code, detail, more);
       }
       return bytesOf(came.answer) as AnswerOf<J[K]>;
     });

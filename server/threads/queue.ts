@@ -1,4 +1,4 @@
-import { Refusal } from '../http/problem.ts';
+import { HttpError } from '../http/problem.ts';
 import { TEXTS } from './texts.ts';
 
 /** Of one kind so many are worked on at a time, so many of one person wait, and so many of all. */
@@ -9,10 +9,10 @@ export interface Bounds {
 }
 interface Waiting {
   readonly begin: () => void;
-  readonly drop: (why: Refusal) => void;
+  readonly drop: (why: HttpError) => void;
 }
 
-const full = (detail: string) => new Refusal(429, 'queue-full', detail);
+const full = (detail: string) => new HttpError(429, 'queue-full', detail);
 
 /**
  * Heavy work of one kind, in turn: a queue for each person, served by rotation, so that whoever asks for fifty things
@@ -35,11 +35,12 @@ export class WorkQueue {
   /**
    * Does the work when it is its turn.
    * @param latest what this person still has waiting is dropped: only the newest question wants an answer
-   * @throws Refusal 429 when too much waits already, 409 for what was dropped
+   * @throws HttpError 429 when too much waits already, 409 for what was dropped
    */
   async run<T>(person: number, work: () => Promise<T>, latest = false): Promise<T> {
     const mine = this.#queues.get(person) ?? [];
-    if (latest) for (const old of mine.splice(0)) old.drop(new Refusal(409, 'superseded', TEXTS.superseded));
+    if (latest)
+      for (const old of mine.splice(0)) old.drop(new HttpError(409, 'superseded', TEXTS.superseded));
     if (mine.length >= this.bounds.each)
       throw full(
         `You already have ${mine.length} ${this.what} waiting. Wait for some of them, then try again.`,

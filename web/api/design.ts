@@ -35,7 +35,7 @@ const design = api.injectEndpoints({
       query: (id) => change(`/likes/${id}`, 'DELETE'),
       invalidatesTags: (_, error) => (error ? [] : ['Client']),
     }),
-    learnt: b.query<AnswerOf<'GET /orders/:id/learnt'>, number>({
+    fitHistory: b.query<AnswerOf<'GET /orders/:id/learnt'>, number>({
       query: (orderId) => `/orders/${orderId}/learnt`,
       providesTags: ['Alterations', 'Order'],
     }),
@@ -48,5 +48,5 @@ export const {
   useNoteLikeMutation,
   useClientLikesQuery,
   useDropLikeMutation,
-  useLearntQuery,
+  useFitHistoryQuery,
 } = design;

@@ -2,10 +2,10 @@ import type {
   AnswerOf,
   ClosureWrite,
   DiaryRules,
+  ImpactAsked,
   LeaveWrite,
   RoomWrite,
   StaffWork,
-  WouldStandAsked,
 } from '@rocchetto/contract';
 import { api, change, LIST } from './base.ts';
 import { movesHours } from './moves.ts';
@@ -20,7 +20,7 @@ const hours = api.injectEndpoints({
       query: (body) => change('/diary/rules', 'PUT', body),
       invalidatesTags: (_, error) => (error ? [] : ['Diary', 'House']),
     }),
-    wouldStand: b.query<AnswerOf<'POST /diary/would-stand'>, WouldStandAsked>({
+    impact: b.query<AnswerOf<'POST /diary/would-stand'>, ImpactAsked>({
       query: (asked) => change('/diary/would-stand', 'POST', asked),
       keepUnusedDataFor: 0,
     }),
@@ -65,7 +65,7 @@ const hours = api.injectEndpoints({
 export const {
   useDiaryHouseQuery,
   useChangeRulesMutation,
-  useWouldStandQuery,
+  useImpactQuery,
   useRuleChangesQuery,
   useChangeWorkMutation,
   useAddRoomMutation,

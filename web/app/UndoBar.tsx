@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
-import { Meanwhile } from '../shared/Meanwhile.tsx';
 import { ActionButton } from '../shared/pieces.tsx';
 import { problemOf } from '../shared/problem-of.ts';
+import { Toast } from '../shared/Toast.tsx';
 import { dropUndo, UNDO_FOR, type Undoable, useUndoable } from '../shared/undo.ts';
 import { isWriting } from '../shared/writing.ts';
 
@@ -42,7 +42,7 @@ function Offered({ of }: { of: Undoable }) {
     return () => window.removeEventListener('keydown', key);
   }, []);
   return (
-    <Meanwhile>
+    <Toast>
       {said || of.says}{' '}
       {!said && (
         <ActionButton
@@ -57,6 +57,6 @@ function Offered({ of }: { of: Undoable }) {
           Undo (z)
         </ActionButton>
       )}
-    </Meanwhile>
+    </Toast>
   );
 }

@@ -2,7 +2,7 @@ import type { Changed } from '@rocchetto/contract/live.ts';
 import { useEffect } from 'react';
 import { useDispatch } from 'react-redux';
 import { api } from '../api/base.ts';
-import { hangsOn } from './hangs-on.ts';
+import { invalidatedTags } from './invalidated-tags.ts';
 
 /**
  * Follows what other hands save: one stream for the page, which the browser opens again after a loss. Only what is
@@ -15,7 +15,7 @@ export function useLive(signedIn: boolean) {
     const stream = new EventSource('/api/live');
     stream.addEventListener('changed', (e) => {
       const changed = JSON.parse((e as MessageEvent<string>).data) as Changed[];
-      dispatch(api.util.invalidateTags(hangsOn(changed)));
+      dispatch(api.util.invalidateTags(invalidatedTags(changed)));
     });
     // Also when the stream first begins: what was saved between the page's own fetching and now was told to nobody.
     stream.addEventListener('again', () => {

@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { forgetTold } from './connection.ts';
-import { FORGET } from './told.ts';
+import { FORGET } from './offline-cache.ts';
 
 afterEach(() => {
   vi.unstubAllGlobals();

@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import { FORGET, TOLD_AT } from './told.ts';
+import { FORGET, OFFLINE_CACHE_AT } from './offline-cache.ts';
 
 let toldAt: string | null = null;
 const listeners = new Set<() => void>();
@@ -7,7 +7,7 @@ const listeners = new Set<() => void>();
 /** Notes of each answer whether it came from the studio's book or from what it said earlier. */
 export function noteAnswer(headers: Headers | undefined) {
   if (!headers) return;
-  const at = headers.get(TOLD_AT);
+  const at = headers.get(OFFLINE_CACHE_AT);
   const next = at ? new Date(at).toISOString() : null;
   if (next === toldAt) return;
   toldAt = next;

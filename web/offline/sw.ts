@@ -4,7 +4,7 @@ import { CacheExpiration, ExpirationPlugin } from 'workbox-expiration';
 import { cleanupOutdatedCaches, precacheAndRoute } from 'workbox-precaching';
 import { NavigationRoute, registerRoute } from 'workbox-routing';
 import { NetworkFirst } from 'workbox-strategies';
-import { FORGET, keepable, TOLD, TOLD_AT } from './told.ts';
+import { FORGET, keepable, OFFLINE_CACHE, OFFLINE_CACHE_AT } from './offline-cache.ts';
 
 declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: { url: string; revision: string | null }[] };
 
@@ -26,7 +26,7 @@ const asTold = {
   cachedResponseWillBeUsed: async ({ cachedResponse }: { cachedResponse?: Response }) => {
     if (!cachedResponse) return null;
     const headers = new Headers(cachedResponse.headers);
-    headers.set(TOLD_AT, headers.get('date') ?? new Date(0).toUTCString());
+    headers.set(OFFLINE_CACHE_AT, headers.get('date') ?? new Date(0).toUTCString());
     headers.delete('etag');
     return new Response(await cachedResponse.blob(), { headers });
   },
@@ -42,7 +42,7 @@ const ofThisHand = {
     state?.asked === forgotten ? response : null,
 };
 const book = new NetworkFirst({
-  cacheName: TOLD,
+  cacheName: OFFLINE_CACHE,
   plugins: [
     asTold,
     ofThisHand,
@@ -53,9 +53,9 @@ const book = new NetworkFirst({
 /** What is still being kept, each until it is. */
 const inHand = new Set<Promise<unknown>>();
 const clear = async () => {
-  await caches.delete(TOLD);
+  await caches.delete(OFFLINE_CACHE);
   // The addresses that were asked for, and when, stand in a table beside the cache.
-  await new CacheExpiration(TOLD, LIMITS).delete();
+  await new CacheExpiration(OFFLINE_CACHE, LIMITS).delete();
 };
 /** Takes away what the book said; what was being kept just then goes too. */
 const forget = async () => {

@@ -34,7 +34,7 @@ export function Differences({ error, labels, inWords, keepMine, takeTheirs }: Pr
   const named = inWords ? [...new Set([...Object.keys(a!), ...Object.keys(b!)])] : Object.keys(labels);
   const differ = named.filter((k) => (inWords || k in mine) && show(a![k], long) !== show(b![k], long));
   return (
-    <Notice is="bad">
+    <Notice tone="bad">
       <p>{problem.detail}</p>
       {differ.length === 0 && <p>The other change does not touch what you wrote.</p>}
       <Ledger hidden={differ.length === 0}>

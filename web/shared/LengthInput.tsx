@@ -1,6 +1,6 @@
 import { readLength, type SheetUnit } from '@rocchetto/core';
 import { Input, type InputProps } from 'antd';
-import { understood } from './understood.ts';
+import { parsedHint } from './parsed-hint.ts';
 
 type Props = Omit<InputProps, 'value'> & {
   readonly value?: string | null;
@@ -10,7 +10,7 @@ type Props = Omit<InputProps, 'value'> & {
 
 /** A field for a length: its unit stands in it while none is written, and it shows what it understood. */
 export function LengthInput({ value, unit, ...rest }: Props) {
-  const said = understood(value, unit, true);
+  const said = parsedHint(value, unit, true);
   const read = readLength((value ?? '').trim(), unit);
   return (
     <>

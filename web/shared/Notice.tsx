@@ -1,15 +1,15 @@
 import type { ReactNode } from 'react';
 
 interface Props {
-  /** what it is: something to look at, something wrong, something done */
-  readonly is?: 'look' | 'bad' | 'good';
+  /** something to look at, something wrong, something done */
+  readonly tone?: 'look' | 'bad' | 'good';
   readonly children: ReactNode;
 }
 
 /** A sentence that stands out from the page. What is wrong is told to a screen reader at once. */
-export function Notice({ is = 'look', children }: Props) {
+export function Notice({ tone = 'look', children }: Props) {
   return (
-    <div className={`notice ${is}`} role={is === 'bad' ? 'alert' : 'status'}>
+    <div className={`notice ${tone}`} role={tone === 'bad' ? 'alert' : 'status'}>
       {children}
     </div>
   );

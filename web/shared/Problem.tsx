@@ -7,7 +7,7 @@ export function Problem({ error, again }: { error: unknown; again?: () => void }
   if (!error) return null;
   const { detail, problems = [] } = problemOf(error);
   return (
-    <Notice is="bad">
+    <Notice tone="bad">
       <p>{detail}</p>
       {problems.length > 1 && (
         <ul>

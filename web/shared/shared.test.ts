@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { emptied, emptyForm } from './emptied.ts';
+import { clearUnlessChanged, emptyForm } from './clear-unless-changed.ts';
 import { keepTogether } from './keepTogether.ts';
+import { parsedHint } from './parsed-hint.ts';
 import { problemOf } from './problem-of.ts';
-import { understood } from './understood.ts';
 
 describe('text', () => {
   it('keeps a whole, its fraction and its unit on one line', () => {
@@ -30,34 +30,34 @@ describe('a failed call', () => {
 
 describe('a length field', () => {
   it('says what it understood when that is not plainly what stands in it', () => {
-    expect(understood('72', 'cm')).toMatch(/^72 cm/);
-    expect(understood('72 cm', 'cm')).toBe('');
-    expect(understood('28 1/2', 'in')).toMatch(/^28 1⁄2 in .*72\.39? cm/);
-    expect(understood('3/4 in', 'in')).toBe('');
+    expect(parsedHint('72', 'cm')).toMatch(/^72 cm/);
+    expect(parsedHint('72 cm', 'cm')).toBe('');
+    expect(parsedHint('28 1/2', 'in')).toMatch(/^28 1⁄2 in .*72\.39? cm/);
+    expect(parsedHint('3/4 in', 'in')).toBe('');
   });
   it('beside a unit that stands in the field says nothing of a figure in it, and of another in the field’s own', () => {
-    expect(understood('28 1/2', 'in', true)).toBe('');
-    expect(understood('72', 'cm', true)).toBe('');
-    expect(understood('72 cm', 'in', true)).toBe('72 cm ≈ 28 3⁄8 in');
-    expect(understood('620 mm', 'cm', true)).toBe('620 mm = 62 cm');
-    expect(understood('72cm', 'in', true)).toBe('72 cm ≈ 28 3⁄8 in');
-    expect(understood('28.5', 'in', true)).toBe('');
-    expect(understood('72,5', 'cm', true)).toBe('72.5 cm');
+    expect(parsedHint('28 1/2', 'in', true)).toBe('');
+    expect(parsedHint('72', 'cm', true)).toBe('');
+    expect(parsedHint('72 cm', 'in', true)).toBe('72 cm ≈ 28 3⁄8 in');
+    expect(parsedHint('620 mm', 'cm', true)).toBe('620 mm = 62 cm');
+    expect(parsedHint('72cm', 'in', true)).toBe('72 cm ≈ 28 3⁄8 in');
+    expect(parsedHint('28.5', 'in', true)).toBe('');
+    expect(parsedHint('72,5', 'cm', true)).toBe('72.5 cm');
   });
   it('keeps silent while there is nothing, or nothing readable, in it', () => {
     for (const text of [null, undefined, '', '  ', 'about', '72 c', '-3 cm'])
-      expect(understood(text, 'cm')).toBe('');
+      expect(parsedHint(text, 'cm')).toBe('');
   });
 });
 
 describe('a form whose answer comes late', () => {
   it('empties what was sent and leaves what a hand has written since', () => {
-    expect(emptied('lace', '')('lace')).toBe('');
-    expect(emptied('lace', '')('e.g. lace for the hem')).toBe('e.g. lace for the hem');
-    expect(emptied('lace', '')('')).toBe('');
+    expect(clearUnlessChanged('lace', '')('lace')).toBe('');
+    expect(clearUnlessChanged('lace', '')('e.g. lace for the hem')).toBe('e.g. lace for the hem');
+    expect(clearUnlessChanged('lace', '')('')).toBe('');
     const sent = { waist: '72' };
-    expect(emptied<object>(sent, {})(sent)).toEqual({});
-    expect(emptied<object>(sent, {})({ ...sent, hip: '99' })).toEqual({ waist: '72', hip: '99' });
+    expect(clearUnlessChanged<object>(sent, {})(sent)).toEqual({});
+    expect(clearUnlessChanged<object>(sent, {})({ ...sent, hip: '99' })).toEqual({ waist: '72', hip: '99' });
   });
   it('field by field, whatever they hold', () => {
     const form = (now: Record<string, unknown>) => {

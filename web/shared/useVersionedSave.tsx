@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Differences } from './Differences.tsx';
-import { Meanwhile } from './Meanwhile.tsx';
 import { Problem } from './Problem.tsx';
 import { problemOf } from './problem-of.ts';
+import { Toast } from './Toast.tsx';
 
 interface How<W> {
   /** the record's version as it is on the server now, followed live */
@@ -45,7 +45,7 @@ export function useVersionedSave<W>({ now, send, state, labels, refetch }: How<W
     <>
       <Problem error={state.error} />
       {openedOn !== null && now > openedOn && (
-        <Meanwhile>Someone else saved this. Your text is safe; compare before saving.</Meanwhile>
+        <Toast>Someone else saved this. Your text is safe; compare before saving.</Toast>
       )}
     </>
   );

@@ -3,7 +3,7 @@ import { dayIn } from '../../dates/studio-day.ts';
 import { SCHOOL_NAME } from '../../garment/tables/fit.ts';
 import { measure } from '../../measures/catalogue.ts';
 import type { Cm, SheetUnit } from '../../units/length.ts';
-import { tell } from '../../units/print.ts';
+import { formatSentence } from '../../units/print.ts';
 import { printWritten, readLength } from '../../units/reading.ts';
 import { driftV1, printByHand, printLength, printSigned, printWithUnit } from './lengths-v1.ts';
 import type { FigureV1, PrintedFigureV1, PrintedV1, SheetV1 } from './sheet-v1.ts';
@@ -89,25 +89,27 @@ export function printV1(sheet: SheetV1, unit: SheetUnit): PrintedV1 {
           ? '—'
           : `${printWithUnit(p.width, unit)} × ${printWithUnit(p.length, unit)}`,
       grain: p.grain,
-      why: tell(p.why, unit),
-      note: tell(p.note, unit),
+      why: formatSentence(p.why, unit),
+      note: formatSentence(p.note, unit),
     })),
     notions: sheet.notions.map((n) => ({
       name: n.name,
-      text: [n.length !== null && printByHand(n.length, unit), tell(n.note, unit)].filter(Boolean).join(', '),
+      text: [n.length !== null && printByHand(n.length, unit), formatSentence(n.note, unit)]
+        .filter(Boolean)
+        .join(', '),
     })),
     allowances: sheet.allowances.map((a) => ({ name: a.name, text: printWithUnit(a.cm, unit) })),
     checks: sheet.checks.map((k) => ({
       code: k.code,
       state: k.state,
-      text: tell(
+      text: formatSentence(
         k.accepted
           ? `${k.sentence} Accepted by ${k.accepted.by}, ${dayOf(k.accepted.at, sheet)}: ${k.accepted.reason}`
           : k.sentence,
         unit,
       ),
     })),
-    cautions: sheet.cautions.map((c) => tell(c.sentence, unit)),
+    cautions: sheet.cautions.map((c) => formatSentence(c.sentence, unit)),
     missing: sheet.missing.map((id) => measure(id).name),
   };
 }
@@ -157,7 +159,7 @@ function printFigure(f: FigureV1, unit: SheetUnit): PrintedFigureV1 {
     drift: d === null ? '' : printSigned(d, unit),
     mark: marks.filter((m) => marks.length === 1 || m !== 'computed').join(', '),
     rule: f.overrides.length > 0 ? (f.rule === null ? 'absent' : printWithUnit(f.rule, unit)) : '',
-    note: tell(f.note, unit),
+    note: formatSentence(f.note, unit),
     why: whyOf(f, unit),
   };
 }
@@ -169,7 +171,9 @@ const toleranceText = (t: Cm, unit: SheetUnit) =>
 
 /** The figure's parts, one sentence a part: how it came to be. */
 function whyOf(f: FigureV1, unit: SheetUnit): string[] {
-  const lines = f.terms.map((t) => tell(`${printSigned(t.cm, unit)} ${t.label}. ${t.because}`, unit).trim());
+  const lines = f.terms.map((t) =>
+    formatSentence(`${printSigned(t.cm, unit)} ${t.label}. ${t.because}`, unit).trim(),
+  );
   for (const o of f.overrides)
     if (o.target === 'finished')
       lines.push(`Set by hand to ${asGiven(o.written, o.value, unit)} by ${o.by}: ${o.reason}`);
@@ -178,7 +182,7 @@ function whyOf(f: FigureV1, unit: SheetUnit): string[] {
     if (!q) continue;
     const sumText = q.terms.map((t) => `${printSigned(t.cm, unit)} ${t.label}`).join(', ');
     lines.push(
-      tell(
+      formatSentence(
         `${face} quarter ${printLength(q.exact, unit)} = ${sumText}; marked ${printWithUnit(q.rounded, unit)}.`,
         unit,
       ),
@@ -186,5 +190,5 @@ function whyOf(f: FigureV1, unit: SheetUnit): string[] {
   }
   if (!f.front && f.marked !== null && f.finished !== null && Math.abs(f.marked - f.finished) > 1e-9)
     lines.push(`Marked ${printWithUnit(f.marked, unit)}, rounded once.`);
-  return [...lines, ...f.why.map((w) => tell(w, unit))];
+  return [...lines, ...f.why.map((w) => formatSentence(w, unit))];
 }

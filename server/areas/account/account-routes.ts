@@ -5,7 +5,7 @@ import { behind } from '../../http/address.ts';
 import { type Ctx, type Deps, type Env, idParam } from '../../http/context.ts';
 import { cookieOf } from '../../http/cookie.ts';
 import { once } from '../../http/once.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { tokenHash } from '../../http/token.ts';
 import {
@@ -43,13 +43,13 @@ type Proofs = ReturnType<typeof proofs>;
 function proofs(deps: Deps) {
   const takeTry = countTries(deps.pool);
   const { addressOf } = behind();
-  /** Checks the passphrase of whoever is signed in, within the tries of this very sign-in. @throws Refusal 401, 429 */
+  /** Checks the passphrase of whoever is signed in, within the tries of this very sign-in. @throws HttpError 401, 429 */
   const prove = async (c: Ctx, passphrase: string, failed: 'unlock-failed' | 'sign-in-failed') => {
     const who = c.get('who');
     const giveBack = await takeTry(who.name, addressOf(c), tokenHash(cookieOf(c)!));
     if (!(await verifyPassphrase(await hashOf(deps.pool, who.id), passphrase))) {
       await noteEvent(deps.pool, { what: failed, staffId: who.id, address: addressOf(c) });
-      throw new Refusal(401, 'wrong-passphrase', TEXTS.wrongPassphrase);
+      throw new HttpError(401, 'wrong-passphrase', TEXTS.wrongPassphrase);
     }
     await giveBack();
   };
@@ -124,7 +124,7 @@ function factorRoutes(app: Hono<Env>, deps: Deps, { takeTry, addressOf, prove }:
       deps,
       async (tx) => {
         const who = c.get('who');
-        if ((await readFactor(tx, who.id, true))?.onAt) throw new Refusal(409, 'factor-on', TEXTS.factorOn);
+        if ((await readFactor(tx, who.id, true))?.onAt) throw new HttpError(409, 'factor-on', TEXTS.factorOn);
         return { body: {} };
       },
       async (tx): Promise<FactorBegun> => {
@@ -143,7 +143,7 @@ function factorRoutes(app: Hono<Env>, deps: Deps, { takeTry, addressOf, prove }:
       deps,
       async (tx) => {
         const made = await confirmFactor(tx, who.id, code, deps.now());
-        if (!made) throw new Refusal(422, 'wrong-code', TEXTS.wrongCodeUnchanged);
+        if (!made) throw new HttpError(422, 'wrong-code', TEXTS.wrongCodeUnchanged);
         codes = made;
         await noteEvent(tx, { what: 'factor-on', staffId: who.id, address: addressOf(c) });
         await remember(tx, 'staff', who.id, who.id, 'second factor on', undefined, undefined);
@@ -157,7 +157,7 @@ function factorRoutes(app: Hono<Env>, deps: Deps, { takeTry, addressOf, prove }:
   on(app, 'POST /me/second-factor/off', async (c, { role, body: { passphrase } }) => {
     const who = c.get('who');
     if (asksFactor(await readDoors(deps.pool), role))
-      throw new Refusal(409, 'factor-asked', TEXTS.factorAsked(ROLE_WORD[role]));
+      throw new HttpError(409, 'factor-asked', TEXTS.factorAsked(ROLE_WORD[role]));
     await prove(c, passphrase, 'sign-in-failed');
     return once(c, deps, async (tx) => {
       await dropFactor(tx, who.id);

@@ -3,7 +3,7 @@ import { startTestApp, type TestApp } from '../../app/testing.ts';
 import { purge } from '../../db/purge.ts';
 import { behind } from '../../http/address.ts';
 import type { Ctx } from '../../http/context.ts';
-import type { Refusal } from '../../http/problem.ts';
+import type { HttpError } from '../../http/problem.ts';
 import { makeSetupLink } from '../../records/sign-ins.ts';
 import { countTries } from '../../records/tries.ts';
 import { hashPassphrase } from './passphrase.ts';
@@ -80,7 +80,7 @@ describe('signing in', () => {
         out.push(
           await take('zoe fenn', address).then(
             () => 200,
-            (e: Refusal) => e.problem.status,
+            (e: HttpError) => e.problem.status,
           ),
         );
       return out;
@@ -89,7 +89,7 @@ describe('signing in', () => {
     expect(await tries('10.1.1.1', 1)).toEqual([200]);
     // From many addresses the name itself rests, and no longer than a quarter of a minute.
     for (let i = 0; i < 12; i++) await tries(`10.2.0.${i}`, 5);
-    const refused = await take('zoe fenn', '10.1.1.2').catch((e: Refusal) => e.problem);
+    const refused = await take('zoe fenn', '10.1.1.2').catch((e: HttpError) => e.problem);
     const wait = /Wait (\d+) seconds/.exec((refused as { detail: string }).detail);
     expect(Number(wait![1])).toBeLessThanOrEqual(15);
     await t.pool.query('delete from sign_in_tries');

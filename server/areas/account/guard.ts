@@ -2,7 +2,7 @@ import type { MiddlewareHandler } from 'hono';
 import { behind } from '../../http/address.ts';
 import type { Deps, Env } from '../../http/context.ts';
 import { cookieOf } from '../../http/cookie.ts';
-import { Refusal } from '../../http/problem.ts';
+import { HttpError } from '../../http/problem.ts';
 import { noteOnce } from '../../records/security-events.ts';
 import { whoHolds } from '../../records/sign-ins.ts';
 import { TEXTS } from './texts.ts';
@@ -16,7 +16,7 @@ export const sameOrigin: MiddlewareHandler<Env> = async (c, next) => {
       (origin !== undefined && hostOf(origin) !== c.req.header('host')) ||
       (site !== undefined && site !== 'same-origin')
     )
-      throw new Refusal(403, 'other-origin', TEXTS.otherOrigin);
+      throw new HttpError(403, 'other-origin', TEXTS.otherOrigin);
   }
   await next();
 };
@@ -32,18 +32,18 @@ export const signedIn =
   async (c, next) => {
     const token = cookieOf(c);
     const who = token ? await whoHolds(deps.pool, token) : undefined;
-    if (!who) throw new Refusal(401, 'signed-out', TEXTS.signedOut);
+    if (!who) throw new HttpError(401, 'signed-out', TEXTS.signedOut);
     const path = c.req.path.slice('/api'.length);
     if (who.locked && path !== '/unlock')
-      throw new Refusal(423, 'locked', TEXTS.locked(who.name), { theirs: { name: who.name } });
+      throw new HttpError(423, 'locked', TEXTS.locked(who.name), { theirs: { name: who.name } });
     // What was written on this device is only ever sent under the sign-in of its writer.
     const author = c.req.header('x-author');
     if (author !== undefined && author !== String(who.id)) {
       await noteOnce(deps.pool, { what: 'other-author', staffId: who.id, address: addressOf(c) });
-      throw new Refusal(409, 'other-author', TEXTS.otherAuthor);
+      throw new HttpError(409, 'other-author', TEXTS.otherAuthor);
     }
     if (who.factorOwed && !FOR_THE_FACTOR.test(path))
-      throw new Refusal(403, 'factor-needed', TEXTS.factorNeeded);
+      throw new HttpError(403, 'factor-needed', TEXTS.factorNeeded);
     // The passphrase itself proves that it is no other site's doing.
     if (
       c.req.method !== 'GET' &&
@@ -51,7 +51,7 @@ export const signedIn =
       path !== '/unlock' &&
       c.req.header('x-csrf-token') !== who.csrf
     )
-      throw new Refusal(403, 'no-csrf-token', TEXTS.noCsrfToken);
+      throw new HttpError(403, 'no-csrf-token', TEXTS.noCsrfToken);
     c.set('who', who);
     await next();
   };

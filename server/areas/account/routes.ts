@@ -5,7 +5,7 @@ import { inTransaction } from '../../db/pool.ts';
 import { behind } from '../../http/address.ts';
 import type { Ctx, Deps, Env } from '../../http/context.ts';
 import { COOKIE, cookieOf } from '../../http/cookie.ts';
-import { Refusal } from '../../http/problem.ts';
+import { HttpError } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import {
   DEVICE_COOKIE,
@@ -40,12 +40,12 @@ export function authRoutes(deps: Deps): Hono<Env> {
   const cookie = (c: Ctx, name: string, token: string, maxAge: number) =>
     setCookie(c, name, token, { httpOnly: true, sameSite: 'Lax', path: '/', secure: isSecure(c), maxAge });
   const keep = (c: Ctx, token: string) => cookie(c, COOKIE, token, 7 * 86_400);
-  /** Takes a try; one too many is written down, once in a while. @throws Refusal 429 */
+  /** Takes a try; one too many is written down, once in a while. @throws HttpError 429 */
   const counted = async (c: Ctx, name: string, device: Buffer | null) => {
     try {
       return await takeTry(foldText(name), addressOf(c), device);
     } catch (error) {
-      if (error instanceof Refusal)
+      if (error instanceof HttpError)
         await noteOnce(deps.pool, { what: 'slowed-down', name, address: addressOf(c) });
       throw error;
     }
@@ -60,19 +60,19 @@ export function authRoutes(deps: Deps): Hono<Env> {
     const at = { staffId: staff?.id ?? null, name, address: addressOf(c) };
     if (!(await verifyPassphrase(staff?.passphrase_hash ?? null, passphrase)) || !staff) {
       await noteEvent(deps.pool, { what: 'sign-in-failed', ...at });
-      throw new Refusal(401, 'wrong-sign-in', TEXTS.wrongSignIn);
+      throw new HttpError(401, 'wrong-sign-in', TEXTS.wrongSignIn);
     }
     const asked = (await readFactor(deps.pool, staff.id))?.onAt != null;
     if (asked && code === '') {
       // The passphrase is right: asking for the code is no wrong try.
       await giveBack();
-      throw new Refusal(401, 'code-needed', TEXTS.codeNeeded);
+      throw new HttpError(401, 'code-needed', TEXTS.codeNeeded);
     }
     if (asked) {
       const used = await inTransaction(deps.pool, (tx) => useCode(tx, staff.id, code, deps.now()));
       if (used === 'wrong') {
         await noteEvent(deps.pool, { what: 'code-failed', ...at });
-        throw new Refusal(401, 'wrong-code', TEXTS.wrongCode);
+        throw new HttpError(401, 'wrong-code', TEXTS.wrongCode);
       }
       if (used === 'recovery') await noteEvent(deps.pool, { what: 'recovery-used', ...at });
     }
@@ -132,4 +132,4 @@ export function authRoutes(deps: Deps): Hono<Env> {
   return app;
 }
 
-const linkUsed = () => new Refusal(410, 'link-used', TEXTS.linkUsed);
+const linkUsed = () => new HttpError(410, 'link-used', TEXTS.linkUsed);

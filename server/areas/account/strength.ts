@@ -1,4 +1,4 @@
-import { Refusal } from '../../http/problem.ts';
+import { HttpError } from '../../http/problem.ts';
 import { TEXTS } from './texts.ts';
 
 /** The least of zxcvbn's five steps that is taken: its 3 is “safely unguessable, protects against slow offline guessing”. */
@@ -32,12 +32,12 @@ const wordsOf = (text: string) => [text, ...text.split(/[^\p{L}\p{N}]+/u).filter
 
 /**
  * Refuses a passphrase that is soon guessed: common words and patterns, and whatever is made of the studio's or the
- * person's own name. @throws Refusal 422 with what makes it weak
+ * person's own name. @throws HttpError 422 with what makes it weak
  */
 export async function refuseWeak(passphrase: string, ...names: readonly string[]): Promise<void> {
   judge ??= makeJudge();
   const own = [...names.flatMap(wordsOf), 'rocchetto'].map((w) => w.toLowerCase());
   const { score, warning } = (await judge)(passphrase.normalize('NFKC').slice(0, 100), own);
   if (score < LEAST)
-    throw new Refusal(422, 'weak-passphrase', TEXTS.weakPassphrase(warning ? `${warning} ` : ''));
+    throw new HttpError(422, 'weak-passphrase', TEXTS.weakPassphrase(warning ? `${warning} ` : ''));
 }

@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import type { BroughtInWrite } from '@rocchetto/contract';
 import { handUnit } from '@rocchetto/contract';
-import { dayIn, printDate, tell } from '@rocchetto/core';
+import { dayIn, formatSentence, printDate } from '@rocchetto/core';
 import { readTicket, ticketCode } from '@rocchetto/core/alter/index.ts';
 import { printMoney } from '@rocchetto/core/units/money.ts';
 import { Hono } from 'hono';
@@ -9,7 +9,7 @@ import { remember } from '../../db/history.ts';
 import type { Tx } from '../../db/pool.ts';
 import { type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { addBroughtIn, alterationsOfOrder, broughtIn, orderOfTicket } from '../../records/alterations.ts';
 import { readClient } from '../../records/clients.ts';
@@ -28,7 +28,7 @@ export function broughtInRoutes(deps: Deps): Hono<Env> {
   on(app, 'POST /brought-in', (c, { body }) =>
     once(c, deps, async (tx) => {
       if (!(await readClient(tx, body.clientId)))
-        throw new Refusal(422, 'no-such-client', TEXTS.noSuchClient);
+        throw new HttpError(422, 'no-such-client', TEXTS.noSuchClient);
       const { clientId, what, dueOn } = body;
       const by = c.get('who').id;
       const order = { clientId, what, occasion: '', wornOn: null, dueOn, responsibleId: null };
@@ -41,9 +41,9 @@ export function broughtInRoutes(deps: Deps): Hono<Env> {
 
   on(app, 'GET /tickets', async (_c, { query }) => {
     const code = readTicket(query.code);
-    if (code === null) throw new Refusal(422, 'no-ticket', TEXTS.noTicket);
+    if (code === null) throw new HttpError(422, 'no-ticket', TEXTS.noTicket);
     const orderId = await orderOfTicket(deps.pool, code);
-    if (orderId === undefined) throw new Refusal(404, 'no-such-ticket', TEXTS.noSuchTicket);
+    if (orderId === undefined) throw new HttpError(404, 'no-such-ticket', TEXTS.noSuchTicket);
     return { orderId };
   });
 
@@ -87,7 +87,7 @@ export function broughtInRoutes(deps: Deps): Hono<Env> {
             .filter((a) => a.status !== 'declined' && a.status !== 'withdrawn')
             .map(
               (a) =>
-                tell(a.sentence, handUnit(a.asked) ?? house.unit) +
+                formatSentence(a.sentence, handUnit(a.asked) ?? house.unit) +
                 (a.price === null ? '' : ` ${printMoney(a.price, house.currency)}`),
             ),
           margin: [0, 8, 0, 0],

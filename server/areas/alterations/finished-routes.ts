@@ -11,7 +11,7 @@ import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import { type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import {
   addHandOver,
@@ -56,7 +56,7 @@ export function finishedRoutes(deps: Deps): Hono<Env> {
       if (!(await readOrder(tx, orderId, true))) throw notFound('order');
       const by = c.get('who').id;
       const gone = await uncountPins(tx, orderId, by, deps.now());
-      if (!gone) throw new Refusal(409, 'no-pins', TEXTS.noPins);
+      if (!gone) throw new HttpError(409, 'no-pins', TEXTS.noPins);
       await settled(tx, orderId, deps.now());
       await remember(tx, 'order', orderId, by, 'pin count crossed out', gone, undefined);
       return kept(orderId, { pins: await pinsOf(tx, orderId) });
@@ -68,12 +68,12 @@ export function finishedRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       if (!(await readOrder(tx, orderId, true))) throw notFound('order');
       if (accepted && !may(role, 'alter.accept'))
-        throw new Refusal(403, 'not-yours', TEXTS.onlyFittersAccept);
+        throw new HttpError(403, 'not-yours', TEXTS.onlyFittersAccept);
       const points = new Map((await told(tx, orderId, deps.now())).points.map((p) => [p.id, p]));
       const by = c.get('who').id;
       for (const [id, written] of Object.entries(readings)) {
         const p = points.get(id);
-        if (!p) throw new Refusal(422, 'no-such-point', TEXTS.noSuchPoint);
+        if (!p) throw new HttpError(422, 'no-such-point', TEXTS.noSuchPoint);
         const within = p.target === null || Math.abs(toCm(written) - p.target) <= (p.tolerance ?? 0) + 1e-9;
         const stands =
           within || !accepted
@@ -98,9 +98,10 @@ export function finishedRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       if (!(await readOrder(tx, orderId, true))) throw notFound('order');
       if ((await isHandedOver(tx, orderId)) !== null)
-        throw new Refusal(409, 'handed-over', TEXTS.handedOverAlready);
+        throw new HttpError(409, 'handed-over', TEXTS.handedOverAlready);
       const { inTheWay: open, cautions } = await told(tx, orderId, deps.now());
-      if (open.length > 0) throw new Refusal(409, 'in-the-way', TEXTS.inTheWay(open[0]!), { problems: open });
+      if (open.length > 0)
+        throw new HttpError(409, 'in-the-way', TEXTS.inTheWay(open[0]!), { problems: open });
       await addHandOver(tx, orderId, c.get('who').id, deps.now(), clientName, cautions);
       await remember(tx, 'order', orderId, c.get('who').id, 'handed over', undefined, { clientName });
       return kept(orderId, { ok: true });
@@ -111,7 +112,7 @@ export function finishedRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       if (!(await readOrder(tx, orderId, true))) throw notFound('order');
       if (!(await takeBack(tx, orderId, c.get('who').id, deps.now(), reason)))
-        throw new Refusal(409, 'in-the-house', TEXTS.inTheHouse);
+        throw new HttpError(409, 'in-the-house', TEXTS.inTheHouse);
       await remember(tx, 'order', orderId, c.get('who').id, 'return recorded', undefined, { reason });
       return kept(orderId, { ok: true });
     });

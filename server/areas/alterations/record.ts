@@ -4,10 +4,10 @@ import {
   cm,
   type DrawingView,
   dayIn,
+  formatSentence,
   printDate,
   printWithUnit,
   type SheetUnit,
-  tell,
   viewToSvg,
 } from '@rocchetto/core';
 import { ALTERATION_STEPS, boxSentence, STATE_WORD } from '@rocchetto/core/alter/index.ts';
@@ -65,12 +65,15 @@ export function fittingRecord(r: Record): Promise<Buffer> {
     const pieces = a.boxes
       .map(
         (b) =>
-          `${b.struck ? `crossed out (${b.struck})` : b.doneAt ? '×' : '○'} ${tell(boxSentence(b), hand)}`,
+          `${b.struck ? `crossed out (${b.struck})` : b.doneAt ? '×' : '○'} ${formatSentence(boxSentence(b), hand)}`,
       )
       .join('\n');
     const steps = a.steps
       .filter((s) => s.step !== 'asked' && s.step !== 'changed')
-      .map((s) => `${day(s.at)}, ${s.by}: ${wordOf(s.step)}${s.says ? `, ${tell(s.says, r.unit)}` : ''}`)
+      .map(
+        (s) =>
+          `${day(s.at)}, ${s.by}: ${wordOf(s.step)}${s.says ? `, ${formatSentence(s.says, r.unit)}` : ''}`,
+      )
       .join('\n');
     return {
       unbreakable: true,
@@ -79,7 +82,7 @@ export function fittingRecord(r: Record): Promise<Buffer> {
         {
           columns: [
             { text: `${i + 1}`, width: 16, bold: true },
-            { text: tell(a.sentence, r.unit), bold: true, fontSize: 10 },
+            { text: formatSentence(a.sentence, r.unit), bold: true, fontSize: 10 },
             { text: STATE_WORD[a.status], width: 90, alignment: 'right' },
           ],
         },

@@ -6,7 +6,7 @@ import { remember } from '../../db/history.ts';
 import type { Tx } from '../../db/pool.ts';
 import { type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { conflict, notFound, Refusal } from '../../http/problem.ts';
+import { conflict, HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import {
   addAlteration,
@@ -47,10 +47,10 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
       if (!order) throw notFound('order');
       refuseCancelled(order);
       if (body.appointmentId !== null && !(await isOfOrder(tx, body.appointmentId, orderId)))
-        throw new Refusal(422, 'other-appointment', TEXTS.otherAppointment);
+        throw new HttpError(422, 'other-appointment', TEXTS.otherAppointment);
       const since = await isHandedOver(tx, orderId);
       if (since !== null)
-        throw new Refusal(
+        throw new HttpError(
           409,
           'handed-over',
           TEXTS.handedOverOn(printDate(since.slice(0, 10), (await readHouse(tx)).dateOrder)),
@@ -71,7 +71,7 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
     const id = idParam(c, 'alteration');
     return once(c, deps, async (tx) => {
       const before = await held(tx, { id, version, role }, asked);
-      if (before.status !== 'asked') throw new Refusal(409, 'agreed', TEXTS.agreed);
+      if (before.status !== 'asked') throw new HttpError(409, 'agreed', TEXTS.agreed);
       const { boxes, targets } = await prepared(tx, before.orderId, asked, deps.now(), id);
       await writeAsked(tx, id, asked, targets);
       await writeBoxes(tx, id, boxes);
@@ -115,11 +115,11 @@ export function alterationRoutes(deps: Deps): Hono<Env> {
       const a = await holdAlteration(tx, id);
       if (!a) throw notFound('alteration');
       if (a.status !== 'agreed' && a.status !== 'in-work')
-        throw new Refusal(409, 'not-at-the-bench', TEXTS.notAtTheBench);
+        throw new HttpError(409, 'not-at-the-bench', TEXTS.notAtTheBench);
       const who = c.get('who').id;
       const at = { doneAt: to === 'done' ? deps.now() : null, doneBy: to === 'done' ? who : null };
       if (!(await writeBox(tx, id, box, { ...at, struck: to === 'struck' ? reason : null })))
-        throw new Refusal(422, 'no-such-piece', TEXTS.noSuchPiece);
+        throw new HttpError(422, 'no-such-piece', TEXTS.noSuchPiece);
       if (to === 'struck') await addStep(tx, id, who, deps.now(), 'struck', { words: reason, box });
       return kept(a.orderId, { id, version: a.version });
     });

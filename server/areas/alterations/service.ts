@@ -12,7 +12,15 @@ import {
   toCm,
 } from '@rocchetto/contract';
 import { handUnit } from '@rocchetto/contract/alterations.ts';
-import { dayIn, printDate, readLength, type Sheet, type SheetUnit, say, tell } from '@rocchetto/core';
+import {
+  dayIn,
+  formatSentence,
+  printDate,
+  readLength,
+  type Sheet,
+  type SheetUnit,
+  say,
+} from '@rocchetto/core';
 import {
   ALTERATION_STEPS,
   asMade,
@@ -30,7 +38,7 @@ import {
 } from '@rocchetto/core/alter/index.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { SignedIn } from '../../http/context.ts';
-import { Refusal } from '../../http/problem.ts';
+import { HttpError } from '../../http/problem.ts';
 import {
   addStep,
   alterationsOfOrder,
@@ -51,7 +59,7 @@ import { readHouse } from '../../records/house.ts';
 import { madeSheet } from '../../records/made-sheet.ts';
 import { TEXTS } from './texts.ts';
 
-/** What asking does to this garment: its boxes and what is measured again. @throws Refusal 422 when it cannot be made */
+/** What asking does to this garment: its boxes and what is measured again. @throws HttpError 422 when it cannot be made */
 export async function prepared(
   tx: Tx,
   orderId: number,
@@ -124,7 +132,7 @@ function possible<T>(unit: SheetUnit, make: () => T): T {
     return make();
   } catch (error) {
     if (!(error instanceof CannotAlter)) throw error;
-    throw new Refusal(422, 'cannot-alter', tell(error.message, unit));
+    throw new HttpError(422, 'cannot-alter', formatSentence(error.message, unit));
   }
 }
 
@@ -159,9 +167,9 @@ const NEEDS_MORE: Partial<Record<StepWire['step'], 'alter.ask' | 'alter.accept'>
   accept: 'alter.accept',
 };
 
-const no = (code: string, sentence: string) => new Refusal(409, code, sentence);
+const no = (code: string, sentence: string) => new HttpError(409, code, sentence);
 
-/** Takes one step of an alteration whose row is held. @throws Refusal 403, 409, 422 */
+/** Takes one step of an alteration whose row is held. @throws HttpError 403, 409, 422 */
 export async function takeStep(
   tx: Tx,
   a: AlterationView,
@@ -169,7 +177,7 @@ export async function takeStep(
   { who, role, now }: { readonly who: SignedIn; readonly role: Role; readonly now: Date },
 ): Promise<void> {
   const more = NEEDS_MORE[w.step];
-  if (more && !may(role, more)) throw new Refusal(403, 'not-yours', TEXTS.notOpenToRole(ROLE_WORD[role]));
+  if (more && !may(role, more)) throw new HttpError(403, 'not-yours', TEXTS.notOpenToRole(ROLE_WORD[role]));
   if (!mayStep(w.step, a.status))
     throw no('not-now', TEXTS.notNow(STATE_WORD[a.status], ALTERATION_STEPS[w.step].word));
   const to = ALTERATION_STEPS[w.step].to ?? a.status;
@@ -235,7 +243,7 @@ export async function takeStep(
     case 'finish': {
       const open = a.boxes.filter((b) => b.doneAt === null && b.struck === null);
       if (open.length > 0)
-        throw new Refusal(
+        throw new HttpError(
           409,
           'boxes-open',
           TEXTS.boxesOpen(
@@ -278,19 +286,19 @@ async function assign(
   { who, role, now, kept, told }: Doing & { readonly role: Role },
 ): Promise<void> {
   const own = w.staffId === who.id && (a.staffId === null || a.staffId === who.id);
-  if (!may(role, 'alter.ask') && !own) throw new Refusal(403, 'not-yours', TEXTS.onlyAssignersAssign);
+  if (!may(role, 'alter.ask') && !own) throw new HttpError(403, 'not-yours', TEXTS.onlyAssignersAssign);
   const name = w.staffId === null ? null : await isAtWork(tx, w.staffId);
-  if (name === undefined) throw new Refusal(422, 'no-such-staff', TEXTS.noSuchStaff);
-  if (w.staffId === null && w.day !== null) throw new Refusal(422, 'day-of-nobody', TEXTS.dayOfNobody);
+  if (name === undefined) throw new HttpError(422, 'no-such-staff', TEXTS.noSuchStaff);
+  if (w.staffId === null && w.day !== null) throw new HttpError(422, 'day-of-nobody', TEXTS.dayOfNobody);
   const { timeZone, dateOrder, unit } = await readHouse(tx);
-  if (w.day !== null && w.day < dayIn(timeZone, now)) throw new Refusal(422, 'past', TEXTS.past);
+  if (w.day !== null && w.day < dayIn(timeZone, now)) throw new HttpError(422, 'past', TEXTS.past);
   const minutes = w.minutes ?? a.minutes;
   await promise(
     tx,
     {
       id: a.id,
       orderId: a.orderId,
-      what: tell(a.sentence, handUnit(a.asked) ?? unit)
+      what: formatSentence(a.sentence, handUnit(a.asked) ?? unit)
         .replace(/\.$/, '')
         .slice(0, 200),
       at: now,
@@ -316,20 +324,20 @@ async function check(
   const made = await madeSheet(tx, a.orderId, now);
   const targets = targetsOf(await alterationsOfOrder(tx, a.orderId), made?.sheet ?? null)(a);
   if (targets.some((t) => w.readings[t.id] === undefined) && w.note === '')
-    throw new Refusal(422, 'not-measured', TEXTS.notMeasured(targets.map((t) => t.name).join(', ')));
+    throw new HttpError(422, 'not-measured', TEXTS.notMeasured(targets.map((t) => t.name).join(', ')));
   const known = new Map(targets.map((t) => [t.id, t]));
   const verdicts = Object.entries(w.readings).map(([id, text]) => {
     const t = known.get(id);
-    if (!t) throw new Refusal(422, 'no-such-target', TEXTS.noSuchTarget);
+    if (!t) throw new HttpError(422, 'no-such-target', TEXTS.noSuchTarget);
     const off = toCm(text) - t.target;
     return { ...t, text, off, within: Math.abs(off) <= t.tolerance + 1e-9 };
   });
   const outside = verdicts.find((v) => !v.within);
   if (outside)
-    throw new Refusal(
+    throw new HttpError(
       422,
       'outside',
-      tell(
+      formatSentence(
         `${outside.name}: ${outside.text} is ${say(Math.abs(outside.off))} ${outside.off > 0 ? 'more' : 'less'} than ${say(outside.target)}, and ${say(outside.tolerance)} is allowed. Send it back with a reason, or accept it by name.`,
         // In the unit of the hand that measured it.
         unitOfText(outside.text),

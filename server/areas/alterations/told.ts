@@ -5,7 +5,7 @@ import {
   TARGET_TOLERANCE,
   toAsked,
 } from '@rocchetto/contract';
-import { tell } from '@rocchetto/core';
+import { formatSentence } from '@rocchetto/core';
 import {
   CannotAlter,
   findGarmentKind,
@@ -122,7 +122,7 @@ export async function told(db: Db, orderId: number, now: Date): Promise<OrderAlt
         state: r === null ? 'open' : r.within ? 'within' : r.acceptedBy ? 'accepted' : 'outside',
       })),
     }),
-    cautions: (made?.sheet.cautions ?? []).map((k) => tell(k.sentence, unit)),
+    cautions: (made?.sheet.cautions ?? []).map((k) => formatSentence(k.sentence, unit)),
   };
 }
 

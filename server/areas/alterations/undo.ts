@@ -2,7 +2,7 @@ import type { AlterationView } from '@rocchetto/contract';
 import { ALTERATION_STEPS } from '@rocchetto/core/alter/index.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { SignedIn } from '../../http/context.ts';
-import { Refusal } from '../../http/problem.ts';
+import { HttpError } from '../../http/problem.ts';
 import {
   addStep,
   beforeLastStep,
@@ -21,7 +21,7 @@ const AT_ONCE = 60_000;
 
 /**
  * Takes back the last step of an alteration whose row is held, when the same hand took it with one key. It stays in the
- * list of steps, with its undoing after it. @throws Refusal 409
+ * list of steps, with its undoing after it. @throws HttpError 409
  */
 export async function undoStep(
   tx: Tx,
@@ -29,8 +29,8 @@ export async function undoStep(
   { who, now }: { readonly who: SignedIn; readonly now: Date },
 ): Promise<void> {
   const last = await beforeLastStep(tx, a.id);
-  if (!last || last.by !== who.id) throw new Refusal(409, 'nothing-to-undo', TEXTS.nothingToUndo);
-  if ((await isHandedOver(tx, a.orderId)) !== null) throw new Refusal(409, 'handed-over', TEXTS.handedOver);
+  if (!last || last.by !== who.id) throw new HttpError(409, 'nothing-to-undo', TEXTS.nothingToUndo);
+  if ((await isHandedOver(tx, a.orderId)) !== null) throw new HttpError(409, 'handed-over', TEXTS.handedOver);
   const { step, before } = last;
   const since = new Date(now.getTime() - AT_ONCE);
   let status = before.status;

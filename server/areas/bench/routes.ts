@@ -6,7 +6,7 @@ import { remember } from '../../db/history.ts';
 import type { Tx } from '../../db/pool.ts';
 import { type Ctx, type Deps, type Env, idParam } from '../../http/context.ts';
 import { once, type Reply } from '../../http/once.ts';
-import { conflict, notFound, Refusal } from '../../http/problem.ts';
+import { conflict, HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { orderExists } from '../../records/diary/ahead.ts';
 import { isClient } from '../../records/diary/appointments.ts';
@@ -99,7 +99,7 @@ export function benchRoutes(deps: Deps): Hono<Env> {
 
 /** Work on an alteration is changed and ticked where its pieces are. */
 function throwLinked(w: BenchWork): void {
-  if (w.alterationId !== null) throw new Refusal(409, 'alteration', TEXTS.alteration);
+  if (w.alterationId !== null) throw new HttpError(409, 'alteration', TEXTS.alteration);
 }
 
 const kept = (orderId: number, body: BenchKept): Reply<BenchKept> => ({
@@ -130,12 +130,12 @@ function changed(
   });
 }
 
-/** Whether it can be promised at all; the answer tells, once it is kept, what it asks of the day. @throws Refusal 422 */
+/** Whether it can be promised at all; the answer tells, once it is kept, what it asks of the day. @throws HttpError 422 */
 async function check(tx: Tx, deps: Deps, w: BenchWrite): Promise<() => Promise<string | null>> {
   const { zone, dateOrder, rules } = await readRules(tx);
   const today = dayIn(zone, deps.now());
-  if (w.day < today) throw new Refusal(422, 'past', TEXTS.past);
-  if (!(await readWork(tx, w.staffId))) throw new Refusal(422, 'no-such-staff', TEXTS.noSuchStaff);
+  if (w.day < today) throw new HttpError(422, 'past', TEXTS.past);
+  if (!(await readWork(tx, w.staffId))) throw new HttpError(422, 'no-such-staff', TEXTS.noSuchStaff);
   return async () => {
     const book = await readBook(tx, zone, rules, [w.day, w.day]);
     const hand = book.staff.find((s) => s.id === w.staffId)!;

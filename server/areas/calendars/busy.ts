@@ -9,7 +9,7 @@ import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import { type Ctx, type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { addBusy, keptOf, listBusy, readBusy, takeBackBusy } from '../../records/diary/busy.ts';
 import { readRules, readWork } from '../../records/diary/hours.ts';
@@ -35,10 +35,10 @@ function inTurn<T>(work: () => Promise<T>): Promise<T> {
   return mine;
 }
 
-/** Follows a file in a thread of its own. @throws Refusal 422 when it cannot be read or takes too long */
+/** Follows a file in a thread of its own. @throws HttpError 422 when it cannot be read or takes too long */
 function followed(text: string, zone: string, within: Span): Promise<BusyRead & { ok: true }> {
   return new Promise((done, failed) => {
-    const no = (sentence: string) => failed(new Refusal(422, 'no-calendar', sentence));
+    const no = (sentence: string) => failed(new HttpError(422, 'no-calendar', sentence));
     const worker = new Worker(BUILT ?? SOURCE, {
       eval: !BUILT,
       workerData: { text, zone, within },
@@ -61,7 +61,7 @@ export function busyRoutes(deps: Deps): Hono<Env> {
   const ownOnly = (c: Ctx, staffId: number) => {
     const who = c.get('who');
     if (staffId !== who.id && !may(who.role, 'staff.manage'))
-      throw new Refusal(403, 'not-yours', TEXTS.notYours);
+      throw new HttpError(403, 'not-yours', TEXTS.notYours);
   };
 
   on(
@@ -76,10 +76,10 @@ export function busyRoutes(deps: Deps): Hono<Env> {
     const today = dayIn(zone, deps.now());
     const until = dayAfter(today, AHEAD);
     const within = { from: wholeDay(zone, today).from, to: wholeDay(zone, until).to };
-    if (!/BEGIN:VCALENDAR/i.test(text)) throw new Refusal(422, 'no-calendar', TEXTS.noCalendar);
+    if (!/BEGIN:VCALENDAR/i.test(text)) throw new HttpError(422, 'no-calendar', TEXTS.noCalendar);
     const read = await inTurn(() => followed(text, zone, within));
     return once(c, deps, async (tx) => {
-      if (!(await readWork(tx, staffId))) throw new Refusal(422, 'no-such-staff', TEXTS.noSuchStaff);
+      if (!(await readWork(tx, staffId))) throw new HttpError(422, 'no-such-staff', TEXTS.noSuchStaff);
       // The same file read in again stands for the earlier one.
       await takeBackBusy(tx, { staffId, name }, deps.now());
       const kept = await keptOf(tx, staffId, within);

@@ -8,7 +8,7 @@ import { remember } from '../../db/history.ts';
 import type { Tx } from '../../db/pool.ts';
 import { type Ctx, type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { hasTag } from '../../http/tags.ts';
 import { newToken, tokenHash } from '../../http/token.ts';
@@ -93,7 +93,7 @@ export function feedRoutes(deps: Deps): Hono<Env> {
       deps,
       async (tx) => {
         if (roomId !== null && !(await readRoom(tx, roomId)))
-          throw new Refusal(422, 'no-such-room', TEXTS.noSuchRoom);
+          throw new HttpError(422, 'no-such-room', TEXTS.noSuchRoom);
         const id = await addFeed(tx, hash, {
           staffId: roomId === null ? who.id : null,
           roomId,

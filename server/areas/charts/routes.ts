@@ -23,7 +23,7 @@ import type { Db } from '../../db/pool.ts';
 import { type Ctx, type Deps, type Env, idParam } from '../../http/context.ts';
 import { cellsOf, csvOf } from '../../http/csv.ts';
 import { once } from '../../http/once.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { madeSheet } from '../../records/made-sheet.ts';
 import { readOrder } from '../../records/orders.ts';
@@ -88,7 +88,7 @@ export function chartRoutes(deps: Deps): Hono<Env> {
     const orderId = idParam(c, 'order');
     const sheet = await sheetOf(deps, orderId);
     const file = await chartOf(deps.pool, query.chart);
-    if (file.of !== 'body') throw new Refusal(422, 'no-bodies', TEXTS.noBodies);
+    if (file.of !== 'body') throw new HttpError(422, 'no-bodies', TEXTS.noBodies);
     const { unit } = sheet.input.house.rounding;
     const rows: SizeRow[] = [];
     for (const row of toChart(file).rows) {
@@ -105,7 +105,7 @@ export function chartRoutes(deps: Deps): Hono<Env> {
       if (!order) throw notFound('order');
       const chart = size === '' ? null : await chartOf(tx, chartId);
       if (chart && !toChart(chart).rows.some((r) => sizeName(r) === size || r.size === size))
-        throw new Refusal(422, 'no-such-size', TEXTS.noSuchSize(size));
+        throw new HttpError(422, 'no-such-size', TEXTS.noSuchSize(size));
       const at = deps.now();
       if (!(await keepSize(tx, orderId, version, chart && { chart, size }, c.get('who').id, at)))
         throw stale('the size');
@@ -147,7 +147,7 @@ function csv(c: Ctx, rows: readonly SizeRow[], unit: SheetUnit, name: string) {
 async function sheetOf(deps: Deps, orderId: number) {
   if (!(await readOrder(deps.pool, orderId))) throw notFound('order');
   const sheet = (await madeSheet(deps.pool, orderId, deps.now()))?.sheet;
-  if (!sheet) throw new Refusal(409, 'no-brief', TEXTS.noBrief);
+  if (!sheet) throw new HttpError(409, 'no-brief', TEXTS.noBrief);
   return sheet;
 }
 
@@ -182,10 +182,10 @@ function sound(chart: ChartFile): void {
     toChart(chart);
   } catch (error) {
     if (!(error instanceof ChartRefused)) throw error;
-    throw new Refusal(422, 'no-chart', TEXTS.noChart(error.sentences.slice(0, 8).join(' ')));
+    throw new HttpError(422, 'no-chart', TEXTS.noChart(error.sentences.slice(0, 8).join(' ')));
   }
   const bare = chart.sizes.find((s) => Object.keys(s.at).length === 0);
-  if (bare) throw new Refusal(422, 'no-chart', TEXTS.sizeWithoutFigures(bare.size));
+  if (bare) throw new HttpError(422, 'no-chart', TEXTS.sizeWithoutFigures(bare.size));
 }
-const taken = (name: string) => new Refusal(422, 'name-taken', TEXTS.nameTaken(name));
-const stale = (what: string) => new Refusal(409, 'stale', TEXTS.stale(what));
+const taken = (name: string) => new HttpError(422, 'name-taken', TEXTS.nameTaken(name));
+const stale = (what: string) => new HttpError(409, 'stale', TEXTS.stale(what));

@@ -5,7 +5,7 @@ import { stream } from 'hono/streaming';
 import { remember } from '../../db/history.ts';
 import { type Ctx, type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { conflict, notFound, Refusal } from '../../http/problem.ts';
+import { conflict, HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { readClient } from '../../records/clients.ts';
 import { readHouse } from '../../records/house.ts';
@@ -82,7 +82,7 @@ export function clientDataRoutes(deps: Deps): Hono<Env> {
         `select number from orders where client_id = $1 and stage not in ('asked', 'handed-over', 'cancelled') order by id limit 1`,
         [id],
       );
-      if (open.rows[0]) throw new Refusal(409, 'order-open', TEXTS.orderOpen(open.rows[0].number));
+      if (open.rows[0]) throw new HttpError(409, 'order-open', TEXTS.orderOpen(open.rows[0].number));
       const erased = await eraseClient(tx, client);
       // The reason is kept; a name in it is not.
       const told = reason.replaceAll(client.name, client.code);
@@ -114,7 +114,7 @@ export function clientDataRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       const client = await readClient(tx, id, true);
       if (!client) throw notFound('client');
-      if (await hasAnything(tx, id)) throw new Refusal(409, 'not-empty', TEXTS.notEmpty);
+      if (await hasAnything(tx, id)) throw new HttpError(409, 'not-empty', TEXTS.notEmpty);
       await deleteClient(tx, client);
       await remember(tx, 'client', id, c.get('who').id, 'deleted', undefined, { code: client.code });
       return { body: { ok: true as const }, changed: [['client', id, ERASED]] };

@@ -3,7 +3,7 @@ import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import { type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { conflict, notFound, Refusal } from '../../http/problem.ts';
+import { conflict, HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { readClient } from '../../records/clients.ts';
 import {
@@ -17,7 +17,7 @@ import {
   questionsOf,
 } from '../../records/design.ts';
 import { readOrder } from '../../records/orders.ts';
-import { lessonsFor } from './learnt.ts';
+import { lessonsFor } from './fit-history.ts';
 import { TEXTS } from './texts.ts';
 
 /** More open matters than one garment ever has. */
@@ -42,7 +42,7 @@ export function designRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       if (!(await readOrder(tx, orderId, true))) throw notFound('order');
       if ((await countQuestions(tx, orderId)) >= MOST)
-        throw new Refusal(409, 'many-questions', TEXTS.manyQuestions(MOST));
+        throw new HttpError(409, 'many-questions', TEXTS.manyQuestions(MOST));
       const by = c.get('who').id;
       const id = await addQuestion(tx, orderId, body, by, deps.now());
       await remember(tx, 'order', orderId, by, 'question added', undefined, { id, ...body });

@@ -8,7 +8,7 @@ import { remember } from '../../db/history.ts';
 import type { Tx } from '../../db/pool.ts';
 import { type Ctx, type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { conflict, notFound, Refusal } from '../../http/problem.ts';
+import { conflict, HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import {
   addSlot,
@@ -64,7 +64,7 @@ export function bookingRoutes(deps: Deps): Hono<Env> {
     return offeringOthers(deps, was?.kind ?? '', [slot], was ?? {}, () =>
       changed(c, deps, version, { slot, reason }, async (tx, a) => {
         if (a.status !== 'offered' && a.status !== 'confirmed')
-          throw new Refusal(422, 'not-movable', TEXTS.notMovable(said(a.status)));
+          throw new HttpError(422, 'not-movable', TEXTS.notMovable(said(a.status)));
         await letGo(tx, deps.now());
         const { rules } = await readRules(tx);
         const kind = { ...kindOf(rules.kinds, a.kind), minutes: a.minutes };
@@ -85,20 +85,20 @@ export function bookingRoutes(deps: Deps): Hono<Env> {
   on(app, 'POST /appointments/:id/status', (c, { body: { version, status, slotId, reason } }) =>
     changed(c, deps, version, { status, slotId, reason }, async (tx, a) => {
       if (!NEXT[a.status].includes(status))
-        throw new Refusal(422, 'not-next', TEXTS.notNext(said(a.status), said(status)));
+        throw new HttpError(422, 'not-next', TEXTS.notNext(said(a.status), said(status)));
       const by = { by: c.get('who').id, at: deps.now() };
       if (a.status === 'offered' && status === 'confirmed') {
         if (a.heldUntil && new Date(a.heldUntil) <= deps.now())
-          throw new Refusal(422, 'lapsed', TEXTS.lapsed);
+          throw new HttpError(422, 'lapsed', TEXTS.lapsed);
         const chosen = a.slots.find((s) => s.id === slotId && s.state === 'offered');
-        if (!chosen) throw new Refusal(422, 'which-time', TEXTS.whichTime);
+        if (!chosen) throw new HttpError(422, 'which-time', TEXTS.whichTime);
         await leaveSlots(tx, a.id, { but: chosen.id, reason: 'another was chosen', ...by });
         await takeSlot(tx, chosen.id);
       } else if (status === 'cancelled') await leaveSlots(tx, a.id, { reason: reason || 'cancelled', ...by });
       else if (status === 'arrived' || status === 'did-not-come' || status === 'done') {
         const taken = a.slots.find((s) => s.state === 'taken');
         if (status !== 'arrived' && taken && taken.start > minuteNow(deps))
-          throw new Refusal(422, 'not-yet', TEXTS.notYet(taken.from, taken.day));
+          throw new HttpError(422, 'not-yet', TEXTS.notYet(taken.from, taken.day));
       }
       if ((status === 'arrived' || status === 'done') && a.orderId !== null) {
         const { rules } = await readRules(tx);
@@ -199,7 +199,7 @@ async function offeringOthers<A>(
       { moving: own.id, clientId: own.clientId },
     );
     const minutes = own.minutes ?? kind.minutes;
-    throw new Refusal(
+    throw new HttpError(
       409,
       'taken',
       isClientTaken(error)

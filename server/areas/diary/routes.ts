@@ -11,7 +11,7 @@ import { daysFrom, wallAt, wholeDay } from '@rocchetto/core/diary/zoned.ts';
 import { Hono } from 'hono';
 import type { Db } from '../../db/pool.ts';
 import { type Deps, type Env, idParam } from '../../http/context.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { readAppointment, readDiary } from '../../records/diary/appointments.ts';
 import { readBench } from '../../records/diary/bench.ts';
@@ -108,16 +108,16 @@ export function diaryRoutes(deps: Deps): Hono<Env> {
   return app;
 }
 
-/** What free times are looked for in, as it was asked. @throws Refusal 422 for days that are none or too many */
+/** What free times are looked for in, as it was asked. @throws HttpError 422 for days that are none or too many */
 async function asked(deps: Deps, q: TimesQuery) {
   const { zone, dateOrder, rules } = await readRules(deps.pool);
   const kind = kindOf(rules.kinds, q.kind);
   const today = dayIn(zone, deps.now());
   const from = q.from && q.from > today ? q.from : today;
   const until = q.until ?? dayAfter(from, AHEAD);
-  if (until < from) throw new Refusal(422, 'no-days', TEXTS.noDays);
+  if (until < from) throw new HttpError(422, 'no-days', TEXTS.noDays);
   if (until > dayAfter(today, 366) || daysFrom(from, until).length > MOST_AHEAD)
-    throw new Refusal(422, 'too-far', TEXTS.tooFar(MOST_AHEAD));
+    throw new HttpError(422, 'too-far', TEXTS.tooFar(MOST_AHEAD));
   const book = await readBook(deps.pool, zone, rules, [from, until], q);
   const ready = readyFor(zone, kind, book.works, q.ready === '1', today, dateOrder);
   const away = [...q.away, ...book.away.map((a) => ({ from: a.firstDay, until: a.lastDay }))];

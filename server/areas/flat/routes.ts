@@ -6,7 +6,7 @@ import { remember } from '../../db/history.ts';
 import type { Db } from '../../db/pool.ts';
 import { type Ctx, type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { readHouse } from '../../records/house.ts';
 import { madeSheet } from '../../records/made-sheet.ts';
@@ -86,7 +86,7 @@ export function flatRoutes(deps: Deps): Hono<Env> {
       if (accepted) {
         const lays = await view(c, tx, lay.orderId);
         const says = lays.find((l) => l.id === id)?.rows.find((r) => r.point.id === point)?.change;
-        if (!says) throw new Refusal(409, 'nothing-to-change', TEXTS.nothingToChange);
+        if (!says) throw new HttpError(409, 'nothing-to-change', TEXTS.nothingToChange);
         await acceptChange(tx, id, point, says, c.get('who').id, deps.now());
       } else await dropChange(tx, id, point);
       const what = accepted ? 'change of a piece accepted' : 'change of a piece taken back';
@@ -98,7 +98,7 @@ export function flatRoutes(deps: Deps): Hono<Env> {
     const orderId = idParam(c, 'order');
     const made = await madeSheet(deps.pool, orderId, deps.now());
     const neck = made && neckHalf(made.sheet);
-    if (!neck) throw new Refusal(409, 'no-neck', TEXTS.noNeck);
+    if (!neck) throw new HttpError(409, 'no-neck', TEXTS.noNeck);
     const house = await readHouse(deps.pool);
     const pdf = await inThread(
       { kind: 'paper', person: c.get('who').id, paper: house.paper },
@@ -117,7 +117,7 @@ export function flatRoutes(deps: Deps): Hono<Env> {
       const lay = await flatLay(tx, id);
       if (!lay) throw notFound('piece measured flat');
       const stray = readings.find((r) => !findFlatPoint(lay.cut, r.point));
-      if (stray) throw new Refusal(422, 'no-such-point', TEXTS.noSuchPoint(stray.point));
+      if (stray) throw new HttpError(422, 'no-such-point', TEXTS.noSuchPoint(stray.point));
       await addFlatReadings(tx, id, readings, c.get('who').id, deps.now());
       return { body: await view(c, tx, lay.orderId), changed: [['order', lay.orderId, 0]] };
     });

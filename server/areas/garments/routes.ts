@@ -2,7 +2,7 @@ import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import { type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { readClient } from '../../records/clients.ts';
 import { dropBlock, dropGarment, keepBlock, ownBlocks, savedGarments, saveGarment } from './sql.ts';
@@ -15,7 +15,7 @@ export function garmentRoutes(deps: Deps): Hono<Env> {
   on(app, 'POST /garments', (c, { body: wanted }) =>
     once(c, deps, async (tx) => {
       const id = await saveGarment(tx, wanted, c.get('who').id);
-      if (id === null) throw new Refusal(422, 'name-taken', TEXTS.nameTaken(wanted.name));
+      if (id === null) throw new HttpError(422, 'name-taken', TEXTS.nameTaken(wanted.name));
       await remember(tx, 'garment', id, c.get('who').id, 'saved', undefined, wanted);
       return { body: { id, ...wanted }, changed: [['house', 1, 0]] };
     }),
@@ -40,7 +40,7 @@ export function garmentRoutes(deps: Deps): Hono<Env> {
       if (!(await readClient(tx, clientId))) throw notFound('client');
       const by = c.get('who').id;
       const id = await keepBlock(tx, clientId, wanted, by, deps.now());
-      if (id === null) throw new Refusal(422, 'name-taken', TEXTS.blockNameTaken(wanted.name));
+      if (id === null) throw new HttpError(422, 'name-taken', TEXTS.blockNameTaken(wanted.name));
       await remember(tx, 'client', clientId, by, 'block saved', undefined, wanted);
       return { body: { id }, changed: [['client', clientId, 0]] };
     });

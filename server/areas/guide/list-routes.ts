@@ -3,7 +3,7 @@ import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import { type Ctx, type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { readClient } from '../../records/clients.ts';
 import { readHouse } from '../../records/house.ts';
@@ -65,7 +65,7 @@ function change(deps: Deps, c: Ctx, of: Of, body: MeasuringListChange) {
     if (!before) throw notFound('list');
     if (await nameTaken(tx, id, body.name)) throw taken(body.name);
     const list = await changeMeasuringList(tx, id, body);
-    if (!list) throw new Refusal(409, 'stale', TEXTS.stale);
+    if (!list) throw new HttpError(409, 'stale', TEXTS.stale);
     const who = c.get('who').id;
     if (before.clientId !== null) {
       await remember(tx, 'client', before.clientId, who, 'measuring list changed', undefined, undefined);
@@ -106,4 +106,4 @@ async function print(deps: Deps, c: Ctx, of: Of) {
   return sendPdf(c, await inThread(printOn(c, paper), 'measuringList', page), `to-measure-${list.id}`);
 }
 
-const taken = (name: string) => new Refusal(422, 'name-taken', TEXTS.nameTaken(name));
+const taken = (name: string) => new HttpError(422, 'name-taken', TEXTS.nameTaken(name));

@@ -1,12 +1,12 @@
 import {
   cm,
+  formatSentence,
   MEASURES,
   type Measure,
   measure,
   printLength,
   REGIONS,
   type SheetUnit,
-  tell,
 } from '@rocchetto/core';
 import { cupSentences } from '@rocchetto/core/measures/cups.ts';
 import { FIGURE_FIELD } from '@rocchetto/core/measures/guide/figure-model.ts';
@@ -247,7 +247,7 @@ export function measureCard(c: CardFor): Promise<Buffer> {
       },
       ...cupSentences((id) => c.rows.find((r) => r.id === id)?.cm ?? null).map(
         (sentence): Content => ({
-          text: tell(sentence, 'cm'),
+          text: formatSentence(sentence, 'cm'),
           fontSize: 8,
           margin: [0, 4, 0, 0],
         }),

@@ -2,7 +2,7 @@ import { toPart } from '@rocchetto/contract';
 import { dayIn, inTapeOrder, measuringTogether, printDate, resolveAll, USUAL_AT_HOME } from '@rocchetto/core';
 import { Hono } from 'hono';
 import { type Deps, type Env, idParam } from '../../http/context.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { readClient } from '../../records/clients.ts';
 import { readHouse } from '../../records/house.ts';
@@ -60,7 +60,7 @@ export function guideRoutes(deps: Deps): Hono<Env> {
     if (!order) throw notFound('order');
     const garments = await garmentsOfOrder(deps.pool, order.id);
     const items = measuringTogether(garments.map((g) => g.parts.map(toPart)));
-    if (items.length === 0) throw new Refusal(409, 'no-brief', TEXTS.noBrief);
+    if (items.length === 0) throw new HttpError(409, 'no-brief', TEXTS.noBrief);
     const { studio, rules, paper } = await readHouse(deps.pool);
     const of = {
       studio,

@@ -6,7 +6,7 @@ import { isTaken } from '../../db/error-kinds.ts';
 import { remember } from '../../db/history.ts';
 import type { Db, Tx } from '../../db/pool.ts';
 import type { Deps } from '../../http/context.ts';
-import { Refusal } from '../../http/problem.ts';
+import { HttpError } from '../../http/problem.ts';
 import { bookedAhead } from '../../records/diary/ahead.ts';
 import { addSlot, holdAppointment, holdDays, stepAppointment } from '../../records/diary/appointments.ts';
 import { benchAhead, writeBench } from '../../records/diary/bench.ts';
@@ -57,7 +57,7 @@ async function giveOne(
   } catch (error) {
     await tx.query('rollback to savepoint hand_over');
     if (isTaken(error)) return 'they have another appointment then';
-    if (error instanceof Refusal) return error.problem.detail;
+    if (error instanceof HttpError) return error.problem.detail;
     throw error;
   }
 }

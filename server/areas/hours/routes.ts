@@ -1,4 +1,4 @@
-import type { WouldStand } from '@rocchetto/contract';
+import type { ImpactPreview } from '@rocchetto/contract';
 import { dayIn, printDayAndDate } from '@rocchetto/core';
 import { hoursOn } from '@rocchetto/core/diary/hours.ts';
 import { holds } from '@rocchetto/core/diary/spans.ts';
@@ -9,7 +9,7 @@ import { remember } from '../../db/history.ts';
 import type { Tx } from '../../db/pool.ts';
 import { type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { versioned } from '../../http/versioned.ts';
 import { ahead, bookedAhead } from '../../records/diary/ahead.ts';
@@ -73,7 +73,7 @@ function ruleRoutes(app: Hono<Env>, deps: Deps): void {
         const { day, time } = wallAt(zone, b.from);
         return { id: b.id, clientName: b.clientName, when: `${printDayAndDate(day, dateOrder)} ${time}` };
       }),
-    } satisfies WouldStand;
+    } satisfies ImpactPreview;
   });
   on(app, 'PUT /diary/rules', (c, { body: { version, rules } }) =>
     once(c, deps, async (tx) => {
@@ -143,9 +143,9 @@ function workRoutes(app: Hono<Env>, deps: Deps): void {
   );
   on(app, 'POST /staff/:id/hand-over', (c, { body: { toId, appointments, bench } }) => {
     const id = idParam(c, 'member of staff');
-    if (id === toId) throw new Refusal(422, 'same-hands', TEXTS.sameHands);
+    if (id === toId) throw new HttpError(422, 'same-hands', TEXTS.sameHands);
     return once(c, deps, async (tx) => {
-      if (!(await readWork(tx, toId))) throw new Refusal(422, 'no-such-staff', TEXTS.noSuchStaff);
+      if (!(await readWork(tx, toId))) throw new HttpError(422, 'no-such-staff', TEXTS.noSuchStaff);
       const body = await handOver(tx, deps, { from: id, to: toId, by: c.get('who').id, appointments, bench });
       return { body, changed: [['diary', 0, 0]] };
     });
@@ -207,7 +207,7 @@ function awayRoutes(app: Hono<Env>, deps: Deps): void {
     const { zone, dateOrder } = await readRules(tx);
     const during = { from: wholeDay(zone, days.firstDay).from, to: wholeDay(zone, days.lastDay).to };
     if (what.table === 'leave' && !(await readWork(tx, what.staffId)))
-      throw new Refusal(422, 'no-such-staff', TEXTS.noSuchStaff);
+      throw new HttpError(422, 'no-such-staff', TEXTS.noSuchStaff);
     const booked = await bookedAhead(
       tx,
       what.table === 'leave' ? { staffId: what.staffId, within: during } : { within: during },
@@ -223,7 +223,7 @@ function awayRoutes(app: Hono<Env>, deps: Deps): void {
     try {
       return await work();
     } catch (error) {
-      if (isTaken(error)) throw new Refusal(409, 'taken', TEXTS.taken);
+      if (isTaken(error)) throw new HttpError(409, 'taken', TEXTS.taken);
       throw error;
     }
   };

@@ -6,7 +6,7 @@ import { remember } from '../../db/history.ts';
 import { type Db, inTransaction } from '../../db/pool.ts';
 import { type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { readHouse } from '../../records/house.ts';
 import {
@@ -70,7 +70,7 @@ export function importRoutes(deps: Deps): Hono<Env> {
     await once(c, deps, async (tx) => {
       const read: Column[] = headers.map((_, i) => columns[i] ?? { is: 'leave' });
       if (!(await mapImport(tx, id, encoding, { columns: read, leave, rows })))
-        throw new Refusal(409, 'taken', TEXTS.taken);
+        throw new HttpError(409, 'taken', TEXTS.taken);
       await rememberMapping(tx, headerOf(headers), read, deps.now());
       return { body: {} };
     });
@@ -81,8 +81,8 @@ export function importRoutes(deps: Deps): Hono<Env> {
     const file = await readImport(deps.pool, id);
     if (!file) throw notFound('import');
     const says = columnsSay(file.columns);
-    if (says) throw new Refusal(422, 'columns', says);
-    if (!(await beginTaking(deps.pool, id))) throw new Refusal(409, 'taken', TEXTS.taken);
+    if (says) throw new HttpError(422, 'columns', says);
+    if (!(await beginTaking(deps.pool, id))) throw new HttpError(409, 'taken', TEXTS.taken);
     const who = c.get('who');
     const { timeZone, dateOrder } = await readHouse(deps.pool);
     // It goes on when the page is closed; how far it has come is asked for.

@@ -8,7 +8,7 @@ import { type Db, inTransaction } from '../../db/pool.ts';
 import { behind } from '../../http/address.ts';
 import type { Ctx, Deps, Env } from '../../http/context.ts';
 import { cookieOf } from '../../http/cookie.ts';
-import { Refusal } from '../../http/problem.ts';
+import { HttpError } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { tokenHash } from '../../http/token.ts';
 import { languageOf } from '../../records/clients.ts';
@@ -28,7 +28,7 @@ import { whoHolds } from '../../records/sign-ins.ts';
 import { countKnocks } from '../../records/tries.ts';
 import { TEXTS } from './texts.ts';
 
-const closed = () => new Refusal(404, 'closed', TEXTS.closed);
+const closed = () => new HttpError(404, 'closed', TEXTS.closed);
 
 type House = Awaited<ReturnType<typeof readHouse>>;
 /** The page as the client reads it: in their language where the house has texts in it, else in the house's own. */
@@ -107,7 +107,7 @@ export function answerRoutes(deps: Deps): Hono<Env> {
       if (again) return { id: a.id, page: await pageOf(tx, a, house) };
       // A refusal is said as the page is.
       const no = async (code: string, word: PageWord) =>
-        new Refusal(422, code, (await pageOf(tx, a, house)).words[word]);
+        new HttpError(422, code, (await pageOf(tx, a, house)).words[word]);
       if (a.status !== 'offered' && a.status !== 'confirmed') throw await no('not-open', 'notOpen');
       if (a.status === 'offered' && answer === 'yes') {
         if (a.heldUntil && new Date(a.heldUntil) <= now) throw await no('lapsed', 'lapsed');

@@ -3,7 +3,7 @@ import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import { type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { Refusal } from '../../http/problem.ts';
+import { HttpError } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { versioned } from '../../http/versioned.ts';
 import { listMessages, setCarrier, tellAgain } from '../../records/diary/messages.ts';
@@ -25,13 +25,13 @@ export function messageRoutes(deps: Deps): Hono<Env> {
   });
   on(app, 'POST /messages/:id/again', (c) =>
     once(c, deps, async (tx) => {
-      if (!(await tellAgain(tx, idParam(c, 'message')))) throw new Refusal(409, 'not-open', TEXTS.notOpen);
+      if (!(await tellAgain(tx, idParam(c, 'message')))) throw new HttpError(409, 'not-open', TEXTS.notOpen);
       return { body: { ok: true as const }, changed: [['diary', 0, 0]] };
     }),
   );
   on(app, 'POST /messages/carrier', (c, { body: { fails } }) =>
     once(c, deps, async (tx) => {
-      if (!(await setCarrier(tx, fails))) throw new Refusal(422, 'demo-only', TEXTS.demoOnly);
+      if (!(await setCarrier(tx, fails))) throw new HttpError(422, 'demo-only', TEXTS.demoOnly);
       const did = fails ? 'message failure simulated' : 'message failure ended';
       await remember(tx, 'house', 1, c.get('who').id, did, undefined, undefined);
       return { body: { fails }, changed: [['diary', 0, 0]] };
@@ -41,7 +41,7 @@ export function messageRoutes(deps: Deps): Hono<Env> {
   on(app, 'GET /house/mail', async (_c) => await readMailServer(deps.pool));
   on(app, 'PUT /house/mail', (c, { body: { version, ...wanted } }) =>
     once(c, deps, async (tx) => {
-      if (wanted.on && !(await readHouse(tx)).email) throw new Refusal(422, 'no-address', TEXTS.noAddress);
+      if (wanted.on && !(await readHouse(tx)).email) throw new HttpError(422, 'no-address', TEXTS.noAddress);
       const { password, ...shown } = wanted;
       const kept = ({ version: _, hasPassword: __, ...server }: MailServerView) => server;
       await versioned(tx, {
@@ -67,7 +67,7 @@ export function messageRoutes(deps: Deps): Hono<Env> {
       mailSecret(deps.pool),
       readHouse(deps.pool),
     ]);
-    if (!server.on || !house.email) throw new Refusal(422, 'no-mail', TEXTS.noMail);
+    if (!server.on || !house.email) throw new HttpError(422, 'no-mail', TEXTS.noMail);
     const letter = {
       channel: 'mail',
       to,
@@ -78,7 +78,7 @@ export function messageRoutes(deps: Deps): Hono<Env> {
       await sendMail({ server, secret, name: house.studio, from: house.email }, letter, `try-${Date.now()}`);
     } catch (error) {
       if (error instanceof MailTrouble || error instanceof MailRefused)
-        throw new Refusal(422, 'not-sent', TEXTS.notSent(error.message));
+        throw new HttpError(422, 'not-sent', TEXTS.notSent(error.message));
       throw error;
     }
     return { ok: true };

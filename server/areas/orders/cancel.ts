@@ -4,7 +4,7 @@ import { remember } from '../../db/history.ts';
 import type { Tx } from '../../db/pool.ts';
 import { type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { conflict, notFound, Refusal } from '../../http/problem.ts';
+import { conflict, HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { leaveSlots, readAppointment, stepAppointment } from '../../records/diary/appointments.ts';
 import { readRules } from '../../records/diary/hours.ts';
@@ -20,8 +20,8 @@ export function cancelRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       const order = await readOrder(tx, id, true);
       if (!order) throw notFound('order');
-      if (order.stage === 'cancelled') throw new Refusal(409, 'cancelled', TEXTS.cancelled);
-      if (order.stage === 'handed-over') throw new Refusal(409, 'handed-over', TEXTS.handedOver);
+      if (order.stage === 'cancelled') throw new HttpError(409, 'cancelled', TEXTS.cancelled);
+      if (order.stage === 'handed-over') throw new HttpError(409, 'handed-over', TEXTS.handedOver);
       if (order.version !== version) throw conflict(order, { reason });
       const by = { by: c.get('who').id, at: deps.now() };
       await cancelOrder(tx, id, reason, by.by, by.at);
@@ -41,7 +41,7 @@ export function cancelRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       const order = await readOrder(tx, id, true);
       if (!order) throw notFound('order');
-      if (order.stage !== 'cancelled') throw new Refusal(409, 'not-cancelled', TEXTS.notCancelled);
+      if (order.stage !== 'cancelled') throw new HttpError(409, 'not-cancelled', TEXTS.notCancelled);
       if (order.version !== version) throw conflict(order, {});
       await reopenOrder(tx, id);
       await remember(

@@ -6,7 +6,7 @@ import { remember } from '../../db/history.ts';
 import type { Tx } from '../../db/pool.ts';
 import { type Deps, type Env, idParam } from '../../http/context.ts';
 import { once, type Reply } from '../../http/once.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { versioned } from '../../http/versioned.ts';
 import { readClient } from '../../records/clients.ts';
@@ -30,11 +30,12 @@ import { TEXTS } from './texts.ts';
 const LETTERS = ['', ...'bcdefghijkl'];
 
 async function checkPeople(tx: Tx, wanted: OrderWrite) {
-  if (!(await readClient(tx, wanted.clientId))) throw new Refusal(422, 'no-such-client', TEXTS.noSuchClient);
+  if (!(await readClient(tx, wanted.clientId)))
+    throw new HttpError(422, 'no-such-client', TEXTS.noSuchClient);
   if (wanted.responsibleId !== null && !(await isActive(tx, wanted.responsibleId)))
-    throw new Refusal(422, 'no-such-staff', TEXTS.noSuchStaff);
+    throw new HttpError(422, 'no-such-staff', TEXTS.noSuchStaff);
   if (wanted.wornOn && wanted.dueOn && wanted.dueOn > wanted.wornOn)
-    throw new Refusal(422, 'due-after-worn', TEXTS.dueAfterWorn);
+    throw new HttpError(422, 'due-after-worn', TEXTS.dueAfterWorn);
 }
 
 /** The order as it is now, told to every page that shows it. */
@@ -82,7 +83,7 @@ export function orderRoutes(deps: Deps): Hono<Env> {
         read: (t) => readOrder(t, id, true),
         write: async (t, before) => {
           if (before.clientId !== wanted.clientId && !(await isUntouched(t, id)))
-            throw new Refusal(422, 'client-stays', TEXTS.clientStays);
+            throw new HttpError(422, 'client-stays', TEXTS.clientStays);
           await checkPeople(t, wanted);
           await changeOrder(t, id, wanted);
           return wanted;
@@ -100,7 +101,7 @@ export function orderRoutes(deps: Deps): Hono<Env> {
       // Counted again once the first is held: two hands at once give two letters.
       const count = (await garmentsOfOrder(tx, first.id)).length;
       if (count >= LETTERS.length)
-        throw new Refusal(422, 'too-many-garments', TEXTS.tooManyGarments(LETTERS.length));
+        throw new HttpError(422, 'too-many-garments', TEXTS.tooManyGarments(LETTERS.length));
       const made = await addGarment(tx, first.id, LETTERS[count]!, what);
       await remember(tx, 'order', made, c.get('who').id, 'added', undefined, { what, with: first.number });
       const reply = await told(tx, made, role);
@@ -121,7 +122,7 @@ export function orderRoutes(deps: Deps): Hono<Env> {
         read: (t) => readOrder(t, id, true),
         write: async (t, before) => {
           refuseCancelled(before);
-          if (isCut(before.stage)) throw new Refusal(409, 'already-cut', TEXTS.alreadyCut);
+          if (isCut(before.stage)) throw new HttpError(409, 'already-cut', TEXTS.alreadyCut);
           await changeBrief(t, id, brief);
           return { brief };
         },

@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { Refusal } from '../../http/problem.ts';
+import { HttpError } from '../../http/problem.ts';
 import { TEXTS } from './texts.ts';
 
 // One processor at the most: the others answer requests.
@@ -20,10 +20,10 @@ export interface Picture {
 
 /**
  * A picture decoded, turned upright and written anew as JPEG, so that nothing else of what was sent is kept: no place,
- * no camera, no bytes behind the picture. @throws Refusal 422 for what is no picture, or one of more than 60 megapixels
+ * no camera, no bytes behind the picture. @throws HttpError 422 for what is no picture, or one of more than 60 megapixels
  */
 export async function cleaned(bytes: Buffer): Promise<Picture> {
-  const none = new Refusal(422, 'no-picture', TEXTS.pictureUnreadable);
+  const none = new HttpError(422, 'no-picture', TEXTS.pictureUnreadable);
   try {
     const {
       format,
@@ -33,7 +33,7 @@ export async function cleaned(bytes: Buffer): Promise<Picture> {
     } = await sharp(bytes, { limitInputPixels: false }).metadata();
     if (!format || !['jpeg', 'png', 'webp', 'heif', 'tiff', 'gif'].includes(format)) throw none;
     if (width * height * Math.max(1, pages) > MOST_PIXELS)
-      throw new Refusal(
+      throw new HttpError(
         422,
         'too-many-pixels',
         TEXTS.tooManyPixels(Math.round((width * height * pages) / 1e6)),
@@ -54,6 +54,6 @@ export async function cleaned(bytes: Buffer): Promise<Picture> {
       .toBuffer();
     return { picture: data, thumb, width: info.width, height: info.height };
   } catch (error) {
-    throw error instanceof Refusal ? error : none;
+    throw error instanceof HttpError ? error : none;
   }
 }

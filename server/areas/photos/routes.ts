@@ -4,7 +4,7 @@ import { remember } from '../../db/history.ts';
 import { inTransaction } from '../../db/pool.ts';
 import { type Ctx, type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { holdAlteration } from '../../records/alterations.ts';
 import { readOrder } from '../../records/orders.ts';
@@ -24,7 +24,7 @@ export function photoRoutes(deps: Deps): Hono<Env> {
   on(app, 'POST /orders/:id/photos', async (c, { query }) => {
     const orderId = idParam(c, 'order');
     const bytes = Buffer.from(await c.req.arrayBuffer());
-    if (bytes.length === 0) throw new Refusal(422, 'no-picture', TEXTS.noPicture);
+    if (bytes.length === 0) throw new HttpError(422, 'no-picture', TEXTS.noPicture);
     // The library is only loaded when somebody brings a picture; it works beside this thread, one picture at a time.
     const { cleaned } = await import('./picture.ts');
     const picture = await inTurn({ kind: 'pictures', person: c.get('who').id }, () => cleaned(bytes));
@@ -32,11 +32,11 @@ export function photoRoutes(deps: Deps): Hono<Env> {
     const id = await inTransaction(deps.pool, async (tx) => {
       if (!(await readOrder(tx, orderId, true))) throw notFound('order');
       if ((await countPhotos(tx, orderId)) >= MOST)
-        throw new Refusal(409, 'many-photos', TEXTS.manyPhotos(MOST));
+        throw new HttpError(409, 'many-photos', TEXTS.manyPhotos(MOST));
       const by = c.get('who').id;
       const alterationId = query.alteration ?? null;
       if (alterationId !== null && (await holdAlteration(tx, alterationId))?.orderId !== orderId)
-        throw new Refusal(422, 'other-order', TEXTS.otherOrder);
+        throw new HttpError(422, 'other-order', TEXTS.otherOrder);
       const of = { words: query.words ?? '', about: query.about, alterationId };
       const made = await addPhoto(tx, orderId, hash, picture, of, by, deps.now());
       if (made.did !== 'nothing')

@@ -4,7 +4,7 @@ import { remember } from '../../db/history.ts';
 import type { Tx } from '../../db/pool.ts';
 import { type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { conflict, notFound, Refusal } from '../../http/problem.ts';
+import { conflict, HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { readHouse } from '../../records/house.ts';
 import { readOrder, refuseCancelled } from '../../records/orders.ts';
@@ -47,9 +47,9 @@ export function estimateRoutes(deps: Deps): Hono<Env> {
       const order = await heldOrder(tx, id);
       refuseCancelled(order);
       const seen = await viewEstimate(tx, id, deps.now());
-      if (seen.none) throw new Refusal(409, 'brought-in', TEXTS.broughtIn(seen.none));
-      if (seen.stamp !== stamp) throw new Refusal(409, 'moved-meanwhile', TEXTS.movedMeanwhile);
-      if (seen.estimate.asked === null) throw new Refusal(422, 'no-price', TEXTS.noPrice);
+      if (seen.none) throw new HttpError(409, 'brought-in', TEXTS.broughtIn(seen.none));
+      if (seen.stamp !== stamp) throw new HttpError(409, 'moved-meanwhile', TEXTS.movedMeanwhile);
+      if (seen.estimate.asked === null) throw new HttpError(422, 'no-price', TEXTS.noPrice);
       const { sheet, estimate, choices } = seen;
       const made: StoredEstimate = {
         version: 1,
@@ -72,7 +72,7 @@ export function estimateRoutes(deps: Deps): Hono<Env> {
       refuseCancelled(await heldOrder(tx, orderId));
       const by = c.get('who').id;
       if (!(await agreeEstimate(tx, id, orderId, name, by, deps.now())))
-        throw new Refusal(409, 'not-open', TEXTS.notOpen(revision));
+        throw new HttpError(409, 'not-open', TEXTS.notOpen(revision));
       await remember(tx, 'order', orderId, by, 'estimate agreed', undefined, { revision, name });
       return { body: { ok: true }, changed: [['alterations', orderId, 0]] };
     });
@@ -85,7 +85,7 @@ export function estimateRoutes(deps: Deps): Hono<Env> {
       await heldOrder(tx, orderId);
       const by = c.get('who').id;
       if (!(await withdrawEstimate(tx, id, reason, by, deps.now())))
-        throw new Refusal(409, 'not-open', TEXTS.notOpenForClient(revision));
+        throw new HttpError(409, 'not-open', TEXTS.notOpenForClient(revision));
       await remember(tx, 'order', orderId, by, 'estimate withdrawn', undefined, { revision, reason });
       return { body: { ok: true }, changed: [['alterations', orderId, 0]] };
     });
@@ -94,7 +94,7 @@ export function estimateRoutes(deps: Deps): Hono<Env> {
   on(app, 'GET /orders/:id/estimate.pdf', async (c, { query }) => {
     const id = idParam(c, 'order');
     const [view, house] = await Promise.all([viewEstimate(deps.pool, id, deps.now()), readHouse(deps.pool)]);
-    if (view.none) throw new Refusal(409, 'brought-in', view.none);
+    if (view.none) throw new HttpError(409, 'brought-in', view.none);
     const kept = query.revision === undefined ? null : view.kept.find((k) => k.revision === query.revision);
     if (kept === undefined) throw notFound('estimate');
     const { studio, address, phone, email, currency, timeZone, dateOrder } = house;

@@ -34,7 +34,7 @@ const clothsOf = ({ pieces }: Sheet): ClothName[] =>
 const BROUGHT_IN =
   'This garment was brought in: its price is that of its alterations, each agreed by itself. They stand under Money.';
 
-/** What an order would cost as it stands, and the estimates that were kept. @throws Refusal 404 */
+/** What an order would cost as it stands, and the estimates that were kept. @throws HttpError 404 */
 export async function viewEstimate(db: Db, orderId: number, now: Date): Promise<EstimateView> {
   const row = await readPlan(db, orderId);
   if (!row) throw notFound('order');

@@ -35,7 +35,7 @@ import {
 import { passesOf } from '@rocchetto/core/plan/touching.ts';
 import { type Work, workOf } from '@rocchetto/core/plan/work.ts';
 import type { Db } from '../../db/pool.ts';
-import { Refusal } from '../../http/problem.ts';
+import { HttpError } from '../../http/problem.ts';
 import { readRules } from '../../records/diary/hours.ts';
 import { span } from '../../records/diary/spans.ts';
 import { houseBench } from '../../records/house.ts';
@@ -274,7 +274,7 @@ interface Otherwise {
   /** an order that is supposed to be taken in */
   readonly taken: PlanRow | null;
 }
-/** What is supposed; null where nothing is. @throws Refusal 422 */
+/** What is supposed; null where nothing is. @throws HttpError 422 */
 function otherwise(all: All, ask: PromisesAsk): Otherwise | null {
   const { ground, rows } = all;
   const short = (day: string) => printShortDate(day, ground.today, ground.dateOrder);
@@ -300,7 +300,7 @@ function otherwise(all: All, ask: PromisesAsk): Otherwise | null {
 function movedTo({ ground, rows, zone, kinds }: All, id: number, to: string): Otherwise {
   const row = rows.find((r) => r.booked.some((b) => b.id === id));
   const booked = row?.booked.find((b) => b.id === id);
-  if (!row || !booked) throw new Refusal(422, 'no-such-appointment', TEXTS.noSuchAppointment);
+  if (!row || !booked) throw new HttpError(422, 'no-such-appointment', TEXTS.noSuchAppointment);
   const by = wholeDay(zone, to).from - wholeDay(zone, wallAt(zone, booked.start).day).from;
   const moved = { ...booked, start: booked.start + by, end: booked.end + by };
   const buffer = kinds.find((k) => k.id === booked.kind)?.buffer ?? 0;
@@ -329,7 +329,7 @@ const choicesOf = (all: All, row: PlanRow): Choices =>
   row.choices ?? PlanChoices.parse(usualChoices(all.works.get(row.id) ?? null));
 const inWork = (all: All, id: number): PlanRow => {
   const row = all.rows.find((r) => r.id === id);
-  if (!row) throw new Refusal(422, 'no-such-order', TEXTS.noSuchOrder);
+  if (!row) throw new HttpError(422, 'no-such-order', TEXTS.noSuchOrder);
   return row;
 };
 
@@ -374,7 +374,7 @@ function cameBack(all: All, id: number, minutes: number): Otherwise {
 /** Somebody away: their hours go, work given to them for these days is nobody's, and their appointments need another hand. */
 function handAway({ ground, rows, zone, kinds }: All, staff: number, from: string, until: string): Otherwise {
   const hand = ground.book.staff.find((h) => h.id === staff);
-  if (!hand) throw new Refusal(422, 'no-such-staff', TEXTS.awayOfNobody);
+  if (!hand) throw new HttpError(422, 'no-such-staff', TEXTS.awayOfNobody);
   const away = [{ from: wholeDay(zone, from).from, to: wholeDay(zone, until).to }];
   const inside = (at: number) => away[0]!.from <= at && at < away[0]!.to;
   const seen = new Set<number>();

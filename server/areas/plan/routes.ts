@@ -7,7 +7,7 @@ import { remember } from '../../db/history.ts';
 import type { Db, Tx } from '../../db/pool.ts';
 import { type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { conflict, notFound, Refusal } from '../../http/problem.ts';
+import { conflict, HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { addBench } from '../../records/diary/bench.ts';
 import { kindOf } from '../../records/diary/book.ts';
@@ -73,10 +73,10 @@ export function planRoutes(deps: Deps): Hono<Env> {
         if (!order) throw notFound('order');
         refuseCancelled(order);
         if (body.work.length + body.meetings.length === 0)
-          throw new Refusal(422, 'nothing-chosen', TEXTS.nothingChosen);
+          throw new HttpError(422, 'nothing-chosen', TEXTS.nothingChosen);
         // Two hands at once, or two presses: the second sees what the first took.
         if (stampOf((await readPlan(tx, id))!) !== body.stamp)
-          throw new Refusal(409, 'given-meanwhile', TEXTS.givenMeanwhile);
+          throw new HttpError(409, 'given-meanwhile', TEXTS.givenMeanwhile);
         const by = c.get('who').id;
         await giveWork(tx, deps, id, body.work, await readPlan(tx, id));
         for (const m of body.meetings) {
@@ -95,7 +95,7 @@ export function planRoutes(deps: Deps): Hono<Env> {
       });
     } catch (error) {
       if (!isTaken(error)) throw error;
-      throw new Refusal(409, 'taken', TEXTS.taken);
+      throw new HttpError(409, 'taken', TEXTS.taken);
     }
   });
   return app;
@@ -113,8 +113,8 @@ async function giveWork(
   const { zone } = await readRules(tx);
   const today = dayIn(zone, deps.now());
   for (const { step, ...w } of work) {
-    if (w.day < today) throw new Refusal(422, 'past', TEXTS.past);
-    if (!(await readWork(tx, w.staffId))) throw new Refusal(422, 'no-such-staff', TEXTS.noSuchStaff);
+    if (w.day < today) throw new HttpError(422, 'past', TEXTS.past);
+    if (!(await readWork(tx, w.staffId))) throw new HttpError(422, 'no-such-staff', TEXTS.noSuchStaff);
     const made = await addBench(tx, id, w);
     const kind = byHand.has(step) ? null : workStepOf(step);
     await giveStep(tx, made, step, kind && ofTable(kind, times));

@@ -19,7 +19,7 @@ import { planGround } from './ground.ts';
 import { sheetOfOrder } from './sheet.ts';
 import { readPlan, stampOf, type Took, tookOf } from './sql.ts';
 
-/** What can be promised of an order now. @throws Refusal 404 */
+/** What can be promised of an order now. @throws HttpError 404 */
 export async function viewPlan(db: Db, orderId: number, now: Date): Promise<PlanView> {
   const row = await readPlan(db, orderId);
   if (!row) throw notFound('order');

@@ -9,13 +9,13 @@ import {
 import {
   dayIn,
   findMeasure,
+  formatSentence,
   homeList,
   inTapeOrder,
   measuringTogether,
   ownFindings,
   printDate,
   readLength,
-  tell,
   wholeOf,
 } from '@rocchetto/core';
 import { printDayIn } from '@rocchetto/core/dates/in-language.ts';
@@ -26,7 +26,7 @@ import { type Db, inTransaction, type Tx } from '../../db/pool.ts';
 import { behind } from '../../http/address.ts';
 import { type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { newToken, tokenHash } from '../../http/token.ts';
 import { readRules } from '../../records/diary/hours.ts';
@@ -48,7 +48,7 @@ import { TEXTS } from './texts.ts';
 /** Who reads at home, in the book: the name itself stands on the client's card. */
 const READ_BY = 'the client, at home';
 
-const closed = () => new Refusal(404, 'closed', TEXTS.closed);
+const closed = () => new HttpError(404, 'closed', TEXTS.closed);
 
 type House = Awaited<ReturnType<typeof readHouse>>;
 /** The page in the client's language where the house has written it in that, else in the studio's English. */
@@ -83,7 +83,7 @@ async function pageOf(db: Db, link: HomeLink, house: House): Promise<HomePage> {
 
 /**
  * What was typed at home as readings, flagged as reported.
- * @throws Refusal 422 with a sentence for each that cannot be, or that is unlikely and was not looked at again
+ * @throws HttpError 422 with a sentence for each that cannot be, or that is unlikely and was not looked at again
  */
 function readingsOf({ readings, unit, helper }: HomeSend, page: HomePage, at: string) {
   const asked = new Set(page.measures);
@@ -106,7 +106,7 @@ function readingsOf({ readings, unit, helper }: HomeSend, page: HomePage, at: st
         way: 'whole',
       });
       if (found.some((f) => f.level === 'hard' || !stands))
-        problems.push(`${name}: ${told(tell(found[0]!.sentence, unit), 'unlikely')}`);
+        problems.push(`${name}: ${told(formatSentence(found[0]!.sentence, unit), 'unlikely')}`);
       out.push({
         id,
         measure,
@@ -124,7 +124,7 @@ function readingsOf({ readings, unit, helper }: HomeSend, page: HomePage, at: st
       });
     }
   }
-  if (problems.length > 0) throw new Refusal(422, 'not-valid', problems[0]!, { problems });
+  if (problems.length > 0) throw new HttpError(422, 'not-valid', problems[0]!, { problems });
   return out;
 }
 
@@ -208,7 +208,7 @@ export function openHomeRoutes(deps: Deps): Hono<Env> {
       const asked = await pageOf(tx, held, house);
       // A refusal is said as the page is.
       const no = (status: 409 | 422, code: string, word: HomeWord) =>
-        new Refusal(status, code, fillHome(asked.words[word]!, { sent: asked.sent }));
+        new HttpError(status, code, fillHome(asked.words[word]!, { sent: asked.sent }));
       const readings = readingsOf(body, asked, now.toISOString());
       if (held.sentAt) {
         if (await sentAlready(tx, held, readings)) return { link: null, page: asked };

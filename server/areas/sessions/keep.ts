@@ -2,7 +2,7 @@ import type { ReadingsAnswer, ReadingWire, SentReading, SessionWrite } from '@ro
 import { printWritten, type Reading } from '@rocchetto/core';
 import type { Db } from '../../db/pool.ts';
 import type { SignedIn } from '../../http/context.ts';
-import { Refusal } from '../../http/problem.ts';
+import { HttpError } from '../../http/problem.ts';
 import { type Ground, keepReadings, readingsById } from '../../records/sessions.ts';
 import { TEXTS } from './texts.ts';
 
@@ -15,13 +15,13 @@ const says = (r: Pick<Reading, 'state' | 'written' | 'way'>) =>
 const fact = (r: Pick<Reading, 'measure' | 'state' | 'written' | 'way' | 'tape' | 'replaces'>) =>
   JSON.stringify([r.measure, r.state, r.written?.value, r.written?.unit, r.way, r.tape, r.replaces]);
 
-const otherClient = () => new Refusal(422, 'other-client', TEXTS.otherClient);
+const otherClient = () => new HttpError(422, 'other-client', TEXTS.otherClient);
 
 /** Why a whole batch has no ground to stand on; null when it has. */
-function noGround(ground: Ground | null, session: SessionWrite): Refusal | null {
-  if (!ground) return new Refusal(422, 'no-such-client', TEXTS.noSuchClient);
-  if (ground.minor && !session.guardian.trim()) return new Refusal(422, 'guardian', TEXTS.guardian);
-  if (!ground.orderFits) return new Refusal(422, 'no-such-order', TEXTS.noSuchOrder);
+function noGround(ground: Ground | null, session: SessionWrite): HttpError | null {
+  if (!ground) return new HttpError(422, 'no-such-client', TEXTS.noSuchClient);
+  if (ground.minor && !session.guardian.trim()) return new HttpError(422, 'guardian', TEXTS.guardian);
+  if (!ground.orderFits) return new HttpError(422, 'no-such-order', TEXTS.noSuchOrder);
   return ground.heldBy !== null && ground.heldBy !== session.clientId ? otherClient() : null;
 }
 
@@ -49,7 +49,7 @@ function sorted(sent: readonly SentReading[]) {
  * Keeps a batch of readings, each judged by itself: those that are right are in the book when this returns, the
  * others come back with their sentence. One sent again is kept as it was; sent again with another figure it is
  * told so, never swallowed.
- * @throws Refusal 422 when the whole batch has no ground to stand on (client, guardian, order, session)
+ * @throws HttpError 422 when the whole batch has no ground to stand on (client, guardian, order, session)
  */
 export async function keepBatch(
   db: Db,

@@ -7,7 +7,7 @@ import { patiently } from '../../db/pool.ts';
 import { ordersTogether } from '../../db/together.ts';
 import { type Ctx, type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { readOrder } from '../../records/orders.ts';
 import { earlierSessions, readSession } from '../../records/sessions.ts';
@@ -40,7 +40,7 @@ export function sessionRoutes(deps: Deps): Hono<Env> {
     return once(c, deps, async (tx) => {
       const order = await readOrder(tx, orderId, true);
       if (!order) throw notFound('order');
-      if (isCut(order.stage)) throw new Refusal(409, 'already-cut', TEXTS.alreadyCut);
+      if (isCut(order.stage)) throw new HttpError(409, 'already-cut', TEXTS.alreadyCut);
       const made = await useMeasuring(tx, order, sessionId, c.get('who'), deps.now());
       await remember(
         tx,

@@ -3,14 +3,14 @@ import { type OrderFull, type ReadingWire, type SessionFull, SessionWrite } from
 import { standing } from '@rocchetto/core';
 import type { Tx } from '../../db/pool.ts';
 import type { SignedIn } from '../../http/context.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { HttpError, notFound } from '../../http/problem.ts';
 import { keepReadings, readSession } from '../../records/sessions.ts';
 import { TEXTS } from './texts.ts';
 
 /**
  * An earlier measuring of the client as the order's own: every reading that stands, as it was read, marked as carried
  * over and with its own time, in a session that can go on with what this order asks for besides.
- * @throws Refusal where it is another client's, nothing was read in it, or a minor's guardian was not there
+ * @throws HttpError where it is another client's, nothing was read in it, or a minor's guardian was not there
  */
 export async function useMeasuring(
   tx: Tx,
@@ -32,7 +32,7 @@ export async function useMeasuring(
         replaces: null,
       }),
     );
-  if (readings.length === 0) throw new Refusal(422, 'nothing-read', TEXTS.nothingRead);
+  if (readings.length === 0) throw new HttpError(422, 'nothing-read', TEXTS.nothingRead);
   // The column's own version is not the session's.
   const { version: _, ...details } = from.details as SessionFull['details'] & { readonly version?: number };
   const session = SessionWrite.parse({
@@ -47,6 +47,6 @@ export async function useMeasuring(
     consent: false,
   });
   const { kept } = await keepReadings(tx, session, readings, who);
-  if (kept.length !== readings.length) throw new Refusal(422, 'guardian', TEXTS.guardianOfMeasuring);
+  if (kept.length !== readings.length) throw new HttpError(422, 'guardian', TEXTS.guardianOfMeasuring);
   return { sessionId: session.id, readings: readings.length };
 }

@@ -10,7 +10,7 @@ import {
 import { remember } from '../../db/history.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { SignedIn } from '../../http/context.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { HttpError, notFound } from '../../http/problem.ts';
 import { addStep, endWork, holdAlteration, promise, writeState } from '../../records/alterations.ts';
 import { readHouse } from '../../records/house.ts';
 import { changeBrief, readOrder } from '../../records/orders.ts';
@@ -43,7 +43,7 @@ const state = (tx: Tx, a: Awaited<ReturnType<typeof held>>, status: AlterationSt
 
 /**
  * What was agreed at a fitting goes into the sheet, and nothing of it is left for the bench; or it is left for the bench,
- * as it is. @throws Refusal 404, 409, 422
+ * as it is. @throws HttpError 404, 409, 422
  */
 export async function carry(
   tx: Tx,
@@ -53,10 +53,10 @@ export async function carry(
   { who, now, at }: Doing & { readonly at: string },
 ): Promise<Settings> {
   const a = await held(tx, orderId, alterationId);
-  if (!isForSheet(toAsked(a.asked).kind)) throw new Refusal(422, 'not-of-the-sheet', TEXTS.notOfTheSheet);
-  if (!mayStep('carry', a.status)) throw new Refusal(409, 'not-now', TEXTS.notNow(STATE_WORD[a.status]));
+  if (!isForSheet(toAsked(a.asked).kind)) throw new HttpError(422, 'not-of-the-sheet', TEXTS.notOfTheSheet);
+  if (!mayStep('carry', a.status)) throw new HttpError(409, 'not-now', TEXTS.notNow(STATE_WORD[a.status]));
   if (s.changes.some((c) => c.alterationId === alterationId))
-    throw new Refusal(409, 'decided', TEXTS.decided);
+    throw new HttpError(409, 'decided', TEXTS.decided);
   const steps = to === 'block' ? await stepped(tx, orderId, a, { s, now, who }) : null;
   if (to !== 'bench') {
     await endWork(tx, a.id, now);
@@ -87,7 +87,7 @@ async function stepsLike(
   );
 }
 
-/** The steps that say the same go into the brief, from which the client’s own block is kept. @throws Refusal 422 */
+/** The steps that say the same go into the brief, from which the client’s own block is kept. @throws HttpError 422 */
 async function stepped(
   tx: Tx,
   orderId: number,
@@ -96,7 +96,7 @@ async function stepped(
 ): Promise<StepsWire> {
   const order = await readOrder(tx, orderId, true);
   const steps = await stepsLike(tx, orderId, a, { s, now });
-  if (!steps || !order?.brief) throw new Refusal(422, 'no-step', TEXTS.noStep);
+  if (!steps || !order?.brief) throw new HttpError(422, 'no-step', TEXTS.noStep);
   const brief = { ...order.brief, steps: [...order.brief.steps, ...steps] };
   await changeBrief(tx, orderId, brief);
   await remember(tx, 'order', orderId, who.id, 'brief changed', order.brief, brief);
@@ -104,7 +104,7 @@ async function stepped(
 }
 const signed = (amount: string, sign: 1 | -1): string => (sign < 0 ? `-${amount}` : amount);
 
-/** What was decided of a change is open again. @throws Refusal 404, 409 */
+/** What was decided of a change is open again. @throws HttpError 404, 409 */
 export async function uncarry(
   tx: Tx,
   orderId: number,
@@ -113,7 +113,7 @@ export async function uncarry(
   { who, now }: Doing,
 ): Promise<Settings> {
   const was = s.changes.find((c) => c.alterationId === alterationId);
-  if (!was) throw new Refusal(409, 'not-decided', TEXTS.notDecided);
+  if (!was) throw new HttpError(409, 'not-decided', TEXTS.notDecided);
   const a = await held(tx, orderId, alterationId);
   if (was.to === 'block') {
     // Of a change that was kept before its steps were, they are found as they were then.

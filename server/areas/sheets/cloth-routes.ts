@@ -5,7 +5,7 @@ import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import { type Ctx, type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { readHouse } from '../../records/house.ts';
 import { clientCodeOf, readOrder } from '../../records/orders.ts';
@@ -41,14 +41,14 @@ export function clothRoutes(deps: Deps): Hono<Env> {
   on(app, 'POST /orders/:id/cloth', async (c, { body }) => {
     const { id, view, thread } = await asked(c);
     const faults = clothFaults(clothInHand(body.cloth));
-    if (faults.length > 0) throw new Refusal(422, 'cloth', TEXTS.cloth(faults.join(' ')));
+    if (faults.length > 0) throw new HttpError(422, 'cloth', TEXTS.cloth(faults.join(' ')));
     const judged = await inThread(thread, 'layJudged', view, body);
-    if ('refused' in judged) throw new Refusal(judged.moved ? 409 : 422, 'lay', judged.refused);
+    if ('refused' in judged) throw new HttpError(judged.moved ? 409 : 422, 'lay', judged.refused);
     return once(c, deps, async (tx) => {
       // Two hands at once: the second sees what the first kept.
       if (!(await readOrder(tx, id, true))) throw notFound('order');
       if ((await newestLay(tx, id, body.of)) !== body.over)
-        throw new Refusal(409, 'lay-changed', TEXTS.layChanged);
+        throw new HttpError(409, 'lay-changed', TEXTS.layChanged);
       const made = await keepLay(tx, id, body, {
         revision: view.revision,
         takes: beforeShrinking(judged.length, clothInHand(body.cloth)),
@@ -64,7 +64,7 @@ export function clothRoutes(deps: Deps): Hono<Env> {
     const { id, view, kept, thread } = await asked(c);
     const code = await clientCodeOf(deps.pool, id);
     const pdf = await inThread(thread, 'layPdf', view, kept, query.of, code, unitOf(view.spec));
-    if ('refused' in pdf) throw new Refusal(409, 'no-lay', pdf.refused);
+    if ('refused' in pdf) throw new HttpError(409, 'no-lay', pdf.refused);
     return c.body(new Uint8Array(pdf.pdf), 200, {
       'content-type': 'application/pdf',
       'content-disposition': `inline; filename="lay-${view.spec.order.number}-${query.of}.pdf"`,

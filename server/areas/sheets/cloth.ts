@@ -6,7 +6,7 @@ import {
   type KeptLay,
   type LayKeep,
 } from '@rocchetto/contract/cloth-lay.ts';
-import { computeSheet, printWithUnit, type SheetUnit, tell } from '@rocchetto/core';
+import { computeSheet, formatSentence, printWithUnit, type SheetUnit } from '@rocchetto/core';
 import { LINING_WIDTH } from '@rocchetto/core/garment/cloth.ts';
 import type { ClothId } from '@rocchetto/core/garment/laid-length.ts';
 import { byCloth } from '@rocchetto/core/lay/by-cloth.ts';
@@ -106,7 +106,7 @@ export function layJudged(
     const [id, why] = faults[0]!;
     const named = pieces.find((p) => p.id === id.split('#')[0])?.name ?? id;
     return {
-      refused: `This lay cannot be cut: ${named}: ${tell(why[0]!, unitOf(view.spec))}${faults.length > 1 ? `, and ${faults.length - 1} more` : ''}. Nothing was kept.`,
+      refused: `This lay cannot be cut: ${named}: ${formatSentence(why[0]!, unitOf(view.spec))}${faults.length > 1 ? `, and ${faults.length - 1} more` : ''}. Nothing was kept.`,
       moved: false,
     };
   }

@@ -11,7 +11,7 @@ import { dayIn, readLength, USUAL_SCHOOLS } from '@rocchetto/core';
 import { remember } from '../../db/history.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { SignedIn } from '../../http/context.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { HttpError, notFound } from '../../http/problem.ts';
 import { readHouse } from '../../records/house.ts';
 import { changeBrief, readOrder } from '../../records/orders.ts';
 import { keepReadings } from '../../records/sessions.ts';
@@ -25,12 +25,12 @@ import { TEXTS } from './texts.ts';
 export async function importSpec(tx: Tx, orderId: number, spec: SpecFile, who: SignedIn, now: Date) {
   const refused = refusedIn(spec);
   if (refused.length > 0)
-    throw new Refusal(422, 'cannot-follow', TEXTS.cannotFollowImport(refused[0]!), { problems: refused });
+    throw new HttpError(422, 'cannot-follow', TEXTS.cannotFollowImport(refused[0]!), { problems: refused });
   const order = await readOrder(tx, orderId, true);
   if (!order) throw notFound('order');
   const sheet = await readSheet(tx, orderId);
-  if (sheet?.status === 'cut') throw new Refusal(409, 'already-cut', TEXTS.cutAlreadyNoImport);
-  if (order.minor && !order.guardian) throw new Refusal(422, 'guardian', TEXTS.guardian);
+  if (sheet?.status === 'cut') throw new HttpError(409, 'already-cut', TEXTS.cutAlreadyNoImport);
+  if (order.minor && !order.guardian) throw new HttpError(422, 'guardian', TEXTS.guardian);
   await changeBrief(tx, orderId, spec.garment);
   let sessionId: string | null = null;
   if (spec.readings.length > 0) {

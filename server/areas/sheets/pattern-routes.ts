@@ -2,7 +2,7 @@ import { type PatternQuery, unitOf } from '@rocchetto/contract';
 import { dayIn } from '@rocchetto/core';
 import { Hono } from 'hono';
 import { type Ctx, type Deps, type Env, idParam } from '../../http/context.ts';
-import { Refusal } from '../../http/problem.ts';
+import { HttpError } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { readHouse } from '../../records/house.ts';
 import { clientCodeOf } from '../../records/orders.ts';
@@ -31,7 +31,7 @@ export function patternRoutes(deps: Deps): Hono<Env> {
       thread: { kind: 'paper', person: c.get('who').id, paper: house.paper } as const,
     };
   };
-  const nothingYet = () => new Refusal(409, 'nothing-drafted', TEXTS.nothingDrafted);
+  const nothingYet = () => new HttpError(409, 'nothing-drafted', TEXTS.nothingDrafted);
   on(app, 'GET /orders/:id/pattern', async (c, { query }) => {
     const { view, of, paper, thread } = await asked(c, query);
     return await inThread(thread, 'pattern', view, of, query, paper);
@@ -53,7 +53,7 @@ export function patternRoutes(deps: Deps): Hono<Env> {
     const { view, of, paper, name, thread } = await asked(c, query);
     const made = await inThread(thread, 'patternPdf', view, of, query, paper);
     if (made === null) throw nothingYet();
-    if ('refused' in made) throw new Refusal(422, 'too-wide', made.refused);
+    if ('refused' in made) throw new HttpError(422, 'too-wide', made.refused);
     return c.body(new Uint8Array(made.pdf), 200, {
       'content-type': 'application/pdf',
       'content-disposition': `inline; filename="${name}.pdf"`,

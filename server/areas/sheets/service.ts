@@ -8,12 +8,12 @@ import {
   toSheetInput,
   undecided,
 } from '@rocchetto/contract';
-import { computeSheet, dayIn, openMatters, shownSheet, tell } from '@rocchetto/core';
+import { computeSheet, dayIn, formatSentence, openMatters, shownSheet } from '@rocchetto/core';
 import { remember } from '../../db/history.ts';
 import type { Tx } from '../../db/pool.ts';
 import { isTogether } from '../../db/together.ts';
 import type { SignedIn } from '../../http/context.ts';
-import { conflict, notFound, Refusal } from '../../http/problem.ts';
+import { conflict, HttpError, notFound } from '../../http/problem.ts';
 import { questionsOf } from '../../records/design.ts';
 import { readOrder, refuseCancelled } from '../../records/orders.ts';
 import { readSession } from '../../records/sessions.ts';
@@ -53,7 +53,7 @@ async function lockedSheet(
   if (!order) throw notFound('order');
   refuseCancelled(order);
   const record = await readSheet(tx, orderId);
-  if (record?.status === 'cut') throw new Refusal(409, 'already-cut', TEXTS.alreadyCut);
+  if (record?.status === 'cut') throw new HttpError(409, 'already-cut', TEXTS.alreadyCut);
   if ((record?.version ?? 0) !== version) throw conflict(await viewSheet(tx, orderId, null, now), mine);
   return record;
 }
@@ -91,15 +91,15 @@ async function applyChange(
       const set = decide(s, change, stamp);
       const sheet = await sheetWith(set);
       if (!sheet.figures.some((f) => f.id === change.figure))
-        throw new Refusal(422, 'no-such-figure', TEXTS.noSuchFigure(change.figure));
+        throw new HttpError(422, 'no-such-figure', TEXTS.noSuchFigure(change.figure));
       const refused = sheet.refused.find(
         ({ override: o }) => o.figure === change.figure && o.target === change.target,
       );
       if (refused)
-        throw new Refusal(
+        throw new HttpError(
           422,
           'cannot-follow',
-          TEXTS.cannotFollow(tell(refused.sentence, set.house.rounding?.unit ?? 'cm')),
+          TEXTS.cannotFollow(formatSentence(refused.sentence, set.house.rounding?.unit ?? 'cm')),
         );
       return set;
     }
@@ -107,7 +107,7 @@ async function applyChange(
       const check = (await sheetWith(s)).checks.find(
         (k) => k.code === change.code && k.state !== 'passed' && !k.absent,
       );
-      if (!check) throw new Refusal(422, 'no-such-warning', TEXTS.noSuchWarning);
+      if (!check) throw new HttpError(422, 'no-such-warning', TEXTS.noSuchWarning);
       return decide(s, change, stamp, check.sentence);
     }
     case 'carry':
@@ -117,7 +117,7 @@ async function applyChange(
     case 'session': {
       const session = await readSession(tx, change.sessionId);
       if (!session?.orderId || !(await isTogether(tx, session.orderId, orderId)))
-        throw new Refusal(422, 'other-session', TEXTS.otherSession);
+        throw new HttpError(422, 'other-session', TEXTS.otherSession);
       return { ...s, sessionId: change.sessionId };
     }
     default:
@@ -136,7 +136,7 @@ export async function agreeSheet(
 ) {
   const record = await lockedSheet(tx, orderId, version, { name }, now);
   if (record?.status === 'agreed')
-    throw new Refusal(409, 'already-agreed', TEXTS.alreadyAgreed(record.revision));
+    throw new HttpError(409, 'already-agreed', TEXTS.alreadyAgreed(record.revision));
   const settings = record?.settings ?? NO_SETTINGS;
   const spec = await specNow(tx, orderId, settings, now);
   const unit = spec.house?.rounding?.unit ?? 'cm';
@@ -144,12 +144,12 @@ export async function agreeSheet(
   const waits = heldBack(await questionsOf(tx, orderId), 'sheet');
   const agreed = undecided(agreedChanges(await groundNow(tx, orderId), settings, spec));
   const open = [
-    ...openMatters(sheet).map((s) => tell(s, unit)),
-    ...agreed.map((s) => tell(s, unit)),
+    ...openMatters(sheet).map((s) => formatSentence(s, unit)),
+    ...agreed.map((s) => formatSentence(s, unit)),
     ...(waits ? [waits] : []),
   ];
   if (open.length > 0)
-    throw new Refusal(422, 'open-matters', TEXTS.openMatters(open[0]!), { problems: open });
+    throw new HttpError(422, 'open-matters', TEXTS.openMatters(open[0]!), { problems: open });
   const revision = record?.revision ?? 1;
   await saveDraft(tx, orderId, revision, version, settings);
   await saveAgreed(tx, orderId, revision, version + 1, spec, shownSheet(sheet), who.id, name);
@@ -158,15 +158,20 @@ export async function agreeSheet(
 
 export async function cutSheet(tx: Tx, orderId: number, version: number, who: SignedIn, now: Date) {
   const record = await lockedSheet(tx, orderId, version, { cut: true }, now);
-  if (record?.status !== 'agreed') throw new Refusal(409, 'not-agreed', TEXTS.notAgreed);
+  if (record?.status !== 'agreed') throw new HttpError(409, 'not-agreed', TEXTS.notAgreed);
   const waits = heldBack(await questionsOf(tx, orderId), 'cut');
-  if (waits) throw new Refusal(409, 'undecided', waits);
+  if (waits) throw new HttpError(409, 'undecided', waits);
   const ground = await groundNow(tx, orderId);
   const open = undecided(agreedChanges(ground, record.settings, record.spec!));
   if (open.length > 0)
-    throw new Refusal(409, 'undecided', tell(open[0]!, record.spec!.house?.rounding?.unit ?? 'cm'), {
-      problems: open.map((s) => tell(s, record.spec!.house?.rounding?.unit ?? 'cm')),
-    });
+    throw new HttpError(
+      409,
+      'undecided',
+      formatSentence(open[0]!, record.spec!.house?.rounding?.unit ?? 'cm'),
+      {
+        problems: open.map((s) => formatSentence(s, record.spec!.house?.rounding?.unit ?? 'cm')),
+      },
+    );
   await saveCut(tx, orderId, record.revision, version + 1, who.id);
   await remember(tx, 'sheet', orderId, who.id, 'cut', undefined, { revision: record.revision });
 }

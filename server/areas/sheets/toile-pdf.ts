@@ -1,5 +1,12 @@
 import { type SheetView, toSheetInput } from '@rocchetto/contract';
-import { computeSheet, printDate, printWithUnit, type SheetUnit, tell, toileOf } from '@rocchetto/core';
+import {
+  computeSheet,
+  formatSentence,
+  printDate,
+  printWithUnit,
+  type SheetUnit,
+  toileOf,
+} from '@rocchetto/core';
 import type { Content, TableCell } from 'pdfmake/interfaces.js';
 import { printPaper } from '../../paper/print.ts';
 
@@ -53,7 +60,7 @@ export async function toilePdf(view: SheetView, unit: SheetUnit): Promise<Buffer
       },
       ...body,
       { text: 'Materials for the toile', bold: true, margin: [0, 8, 0, 2] },
-      ...toile.notes.map((n): Content => ({ text: `• ${tell(n, unit)}` })),
+      ...toile.notes.map((n): Content => ({ text: `• ${formatSentence(n, unit)}` })),
     ],
   });
 }

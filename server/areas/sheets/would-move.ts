@@ -16,7 +16,7 @@ import { computeSheet, danger, dayIn, EASE_ZONES, type HouseRules, type Leads } 
 import { type Held, heldOf, moveLines, nothingMoved, whatMoved } from '@rocchetto/core/compare/what-moved.ts';
 import { readsAny, rulesDiffer, watchedRules } from '@rocchetto/core/house/rules-read.ts';
 import type { Db } from '../../db/pool.ts';
-import { Refusal } from '../../http/problem.ts';
+import { HttpError } from '../../http/problem.ts';
 import { readHouse } from '../../records/house.ts';
 import { readSession } from '../../records/sessions.ts';
 import {
@@ -34,7 +34,7 @@ import { TEXTS } from './texts.ts';
 /** So many open orders are looked at in one piece of the work: a quarter of a second, after which others have their turn. */
 export const PIECE = 120;
 /** So many of the things that move are told of one order. */
-const TOLD = 3;
+const OFFLINE_CACHE = 3;
 
 /** A row of ease for every place, so that of one that is set anew only the fit that is set counts as other. */
 const everyRow = (house: HouseRules): HouseRules => ({
@@ -103,8 +103,8 @@ function movedOrder(o: Open, was: Held, other: SpecFile): OrderMoved | null {
     number,
     what,
     agreed: o.agreed,
-    moves: lines.slice(0, TOLD),
-    more: Math.max(0, lines.length - TOLD),
+    moves: lines.slice(0, OFFLINE_CACHE),
+    more: Math.max(0, lines.length - OFFLINE_CACHE),
   };
 }
 
@@ -180,7 +180,7 @@ export async function clientWouldMove(
   const house = await readHouse(db);
   const today = dayIn(house.timeZone, now);
   const session = await readSession(db, sessionId);
-  if (!session || session.clientId !== clientId) throw new Refusal(404, 'not-there', TEXTS.notThere);
+  if (!session || session.clientId !== clientId) throw new HttpError(404, 'not-there', TEXTS.notThere);
   // A client's are one piece of the work; whoever has more is told of the first.
   const found = await openSheetsOf(db, clientId, today, PIECE + 1);
   const all = await openOnes(db, found.slice(0, PIECE), today);
@@ -192,7 +192,7 @@ export async function clientWouldMove(
     const changes = readings.map((r) => ({ what: 'reading' as const, of: r.measure, value: r.value }));
     const { spec, refused } = suppose(made, changes, unitOf(made));
     const [reason] = Object.values(refused);
-    if (reason !== undefined) throw new Refusal(422, 'not-readable', reason);
+    if (reason !== undefined) throw new HttpError(422, 'not-readable', reason);
     return movedOrder(o, known(o, today).held, spec) ?? [];
   });
   return { looked: looked.length, more: found.length > PIECE, orders };

@@ -4,7 +4,7 @@ import { remember } from '../../db/history.ts';
 import type { Tx } from '../../db/pool.ts';
 import { type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { conflict, notFound, Refusal } from '../../http/problem.ts';
+import { conflict, HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { ahead, benchAhead, bookedAhead } from '../../records/diary/ahead.ts';
 import { readDoors } from '../../records/doors.ts';
@@ -119,7 +119,7 @@ export function staffRoutes(deps: Deps): Hono<Env> {
   on(app, 'DELETE /staff/:id/link', (c) => {
     const id = idParam(c, 'member of staff');
     return once(c, deps, async (tx) => {
-      if (!(await dropSetupLink(tx, id))) throw new Refusal(409, 'no-link', TEXTS.noLink);
+      if (!(await dropSetupLink(tx, id))) throw new HttpError(409, 'no-link', TEXTS.noLink);
       const name = (await staffName(tx, id)) ?? '';
       await remember(tx, 'staff', id, c.get('who').id, 'sign-in link withdrawn', undefined, undefined);
       await noteEvent(tx, { what: 'link-withdrawn', staffId: c.get('who').id, words: `for ${name}` });
@@ -128,12 +128,12 @@ export function staffRoutes(deps: Deps): Hono<Env> {
   });
   on(app, 'DELETE /staff/:id', (c) => {
     const id = idParam(c, 'member of staff');
-    if (id === c.get('who').id) throw new Refusal(422, 'yourself', TEXTS.yourself);
+    if (id === c.get('who').id) throw new HttpError(422, 'yourself', TEXTS.yourself);
     return once(c, deps, async (tx) => {
       const booked = await bookedAhead(tx, { staffId: id }, deps.now());
       const { timeZone: zone, dateOrder } = await readHouse(tx);
       if (booked.length > 0) throw ahead({ zone, dateOrder }, 'This person', booked);
-      if ((await benchAhead(tx, id)).length > 0) throw new Refusal(409, 'booked-ahead', TEXTS.bookedAhead);
+      if ((await benchAhead(tx, id)).length > 0) throw new HttpError(409, 'booked-ahead', TEXTS.bookedAhead);
       const name = (await staffName(tx, id)) ?? '';
       if (!(await removeStaff(tx, id))) throw notFound('member of staff');
       await remember(tx, 'staff', id, c.get('who').id, 'left', undefined, undefined);

@@ -27,7 +27,7 @@ import { remember } from '../../db/history.ts';
 import type { Db } from '../../db/pool.ts';
 import { type Deps, type Env, idParam } from '../../http/context.ts';
 import { once } from '../../http/once.ts';
-import { notFound, Refusal } from '../../http/problem.ts';
+import { HttpError, notFound } from '../../http/problem.ts';
 import { on } from '../../http/route.ts';
 import { readClient } from '../../records/clients.ts';
 import { readHouse } from '../../records/house.ts';
@@ -71,10 +71,10 @@ export function tapeRoutes(deps: Deps): Hono<Env> {
   on(app, 'POST /tape/pairs', (c, { body }) =>
     once(c, deps, async (tx) => {
       const me = c.get('who').id;
-      if (me !== body.readerId && me !== body.secondId) throw new Refusal(403, 'not-yours', TEXTS.notYours);
+      if (me !== body.readerId && me !== body.secondId) throw new HttpError(403, 'not-yours', TEXTS.notYours);
       for (const id of [body.readerId, body.secondId])
         if ((await staffName(tx, id)) === undefined)
-          throw new Refusal(422, 'no-such-staff', TEXTS.noSuchStaff);
+          throw new HttpError(422, 'no-such-staff', TEXTS.noSuchStaff);
       await keepPairs(tx, body, deps.now());
       await remember(tx, 'staff', body.readerId, me, 'practice saved', undefined, {
         with: body.secondId,

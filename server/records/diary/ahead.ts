@@ -3,7 +3,7 @@ import { printDayAndDate } from '@rocchetto/core';
 import type { Span } from '@rocchetto/core/diary/zoned.ts';
 import { wallAt } from '@rocchetto/core/diary/zoned.ts';
 import type { Db } from '../../db/pool.ts';
-import { Refusal } from '../../http/problem.ts';
+import { HttpError } from '../../http/problem.ts';
 import { KIND_NAME } from './appointments.ts';
 import type { StudioDays } from './check.ts';
 import { minutes, span } from './spans.ts';
@@ -62,13 +62,13 @@ export function ahead(
   { zone, dateOrder }: StudioDays,
   what: string,
   booked: Awaited<ReturnType<typeof bookedAhead>>,
-): Refusal {
+): HttpError {
   const first = booked.slice(0, 5).map((b) => {
     const { day, time } = wallAt(zone, b.start);
     return `${b.clientName}, ${printDayAndDate(day, dateOrder)} ${time}`;
   });
   const more = booked.length > 5 ? `, and ${booked.length - 5} more` : '';
-  return new Refusal(409, 'booked-ahead', TEXTS.bookedAhead(what, first.join('; '), more), {
+  return new HttpError(409, 'booked-ahead', TEXTS.bookedAhead(what, first.join('; '), more), {
     theirs: booked,
   });
 }

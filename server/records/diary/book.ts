@@ -6,7 +6,7 @@ import { DEFAULT_OPENING, kindsOf } from '@rocchetto/core/diary/house.ts';
 import { common, joined, lengthOf, without } from '@rocchetto/core/diary/spans.ts';
 import { daysFrom, type Span, wholeDay } from '@rocchetto/core/diary/zoned.ts';
 import type { Db } from '../../db/pool.ts';
-import { Refusal } from '../../http/problem.ts';
+import { HttpError } from '../../http/problem.ts';
 import { type BookRows, type ForWhom, readBookRows } from './book-rows.ts';
 import { TEXTS } from './texts.ts';
 
@@ -137,9 +137,9 @@ export function daysOf(f: Frame, days: readonly string[]): DiaryDay[] {
   });
 }
 
-/** A kind of appointment as the house has it. @throws Refusal 422 for one it does not know */
+/** A kind of appointment as the house has it. @throws HttpError 422 for one it does not know */
 export function kindOf(own: Parameters<typeof kindsOf>[0], id: string): AppointmentKind {
   const found = kindsOf(own).find((k) => k.id === id);
-  if (!found) throw new Refusal(422, 'no-such-kind', TEXTS.noSuchKind(id));
+  if (!found) throw new HttpError(422, 'no-such-kind', TEXTS.noSuchKind(id));
   return found;
 }

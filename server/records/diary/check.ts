@@ -7,7 +7,7 @@ import { type FreeTime, nearestTo } from '@rocchetto/core/diary/find.ts';
 import { hoursOn, windowsOf } from '@rocchetto/core/diary/hours.ts';
 import { clear, holds } from '@rocchetto/core/diary/spans.ts';
 import { type Minute, placeAt, wallAt } from '@rocchetto/core/diary/zoned.ts';
-import { Refusal } from '../../http/problem.ts';
+import { HttpError } from '../../http/problem.ts';
 import type { SlotMade } from './appointments.ts';
 import type { Book } from './book.ts';
 import { TEXTS } from './texts.ts';
@@ -18,10 +18,10 @@ export interface StudioDays {
   readonly dateOrder: DateOrder;
 }
 
-const no = (code: string, sentence: string) => new Refusal(422, code, sentence);
+const no = (code: string, sentence: string) => new HttpError(422, code, sentence);
 const list = (names: readonly string[]) => names.join(' and ');
 
-/** When it begins. @throws Refusal 422 for a time that is none, that the clocks skip or show twice, or that is past */
+/** When it begins. @throws HttpError 422 for a time that is none, that the clocks skip or show twice, or that is past */
 export function startOf(
   zone: string,
   s: Pick<SlotWire, 'day' | 'time' | 'turn'>,
@@ -52,7 +52,7 @@ function covers(hands: AppointmentKind['hands'], people: Book['staff']): boolean
 
 /**
  * Whether a time may be taken at all: within hours, by people who can, in a room that will do. That it is free is
- * the database's to say. @throws Refusal 422 with one sentence
+ * the database's to say. @throws HttpError 422 with one sentence
  */
 export function checkSlot(
   { zone, dateOrder }: StudioDays,

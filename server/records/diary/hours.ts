@@ -1,12 +1,12 @@
 import type {
   ClosureView,
   DiaryRules,
+  ImpactAsked,
   LeaveView,
   RoomView,
   RoomWrite,
   StaffAtWork,
   StaffWork,
-  WouldStandAsked,
 } from '@rocchetto/contract';
 import {
   type DiaryRuleChange,
@@ -92,7 +92,7 @@ function movedBy({ entity, what, of, before, after }: Happened, order: DateOrder
 export async function bookedTimes(
   db: Db,
   after: Date,
-  of: WouldStandAsked,
+  of: ImpactAsked,
 ): Promise<readonly (Span & { readonly id: number; readonly clientName: string })[]> {
   const { rows } = await db.query({
     name: 'booked-times',

@@ -6,7 +6,7 @@ import {
   useDropLikeMutation,
   useNoteLikeMutation,
 } from '../../api/design.ts';
-import { emptied } from '../../shared/emptied.ts';
+import { clearUnlessChanged } from '../../shared/clear-unless-changed.ts';
 import { useDays, useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
 import { ActionButton, TextField } from '../../shared/pieces.tsx';
@@ -36,7 +36,7 @@ export function Likes({ orderId, clientName, onTake }: Props) {
           aria-label="Add a like"
           onSubmit={async (e) => {
             e.preventDefault();
-            if ('data' in (await note({ orderId, words }))) setWords(emptied(words, ''));
+            if ('data' in (await note({ orderId, words }))) setWords(clearUnlessChanged(words, ''));
           }}
         >
           <TextField

@@ -1,7 +1,7 @@
 import { Ledger } from '../../shared/pieces.tsx';
 import './flat.css';
 import type { FlatView } from '@rocchetto/contract';
-import { printLength, printSigned, printWritten, type SheetUnit, tell } from '@rocchetto/core';
+import { formatSentence, printLength, printSigned, printWritten, type SheetUnit } from '@rocchetto/core';
 import type { FlatRow } from '@rocchetto/core/sheet/beside-flat.ts';
 import { Fragment, type ReactNode } from 'react';
 
@@ -57,7 +57,7 @@ export function FlatTable({ lay, unit, field, acts, readOnly = false }: Props) {
             {r.change && (
               <tr className="todo">
                 <td colSpan={field ? 7 : 6}>
-                  {tell(r.change, unit)}
+                  {formatSentence(r.change, unit)}
                   {acts?.(r)}
                 </td>
               </tr>

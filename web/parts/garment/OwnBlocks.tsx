@@ -1,7 +1,7 @@
 import type { OwnBlock, OwnBlockWrite } from '@rocchetto/contract';
 import { useState } from 'react';
 import { useDropBlockMutation, useKeepBlockMutation, useOwnBlocksQuery } from '../../api/garments.ts';
-import { emptied } from '../../shared/emptied.ts';
+import { clearUnlessChanged } from '../../shared/clear-unless-changed.ts';
 import { useDays } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
@@ -73,7 +73,7 @@ export function OwnBlocks({ clientId, clientName, onBegin, made }: Props) {
           ))}
         </ul>
       )}
-      {said && <Notice is="good">{said}</Notice>}
+      {said && <Notice tone="good">{said}</Notice>}
       <Problem error={keeping.error ?? dropping.error} />
       {onBegin && (
         <form
@@ -85,7 +85,7 @@ export function OwnBlocks({ clientId, clientName, onBegin, made }: Props) {
             const done = await keep({ clientId, name: name.trim(), ...made() });
             if (!('data' in done) || !done.data) return;
             setSaid(`“${name.trim()}” is saved for the next order of ${clientName}.`);
-            setName(emptied(name, ''));
+            setName(clearUnlessChanged(name, ''));
           }}
         >
           <TextField

@@ -1,4 +1,4 @@
-import { type Field, type GarmentPart, type SheetUnit, tell } from '@rocchetto/core';
+import { type Field, formatSentence, type GarmentPart, type SheetUnit } from '@rocchetto/core';
 import { Checkbox, Form, Input, InputNumber, Select } from 'antd';
 import type { Rule } from 'antd/es/form';
 import { LengthInput } from '../../shared/LengthInput.tsx';
@@ -59,8 +59,8 @@ function PartField({
   return (
     <Form.Item
       name={['parts', index, id]}
-      label={tell(field.label, unit)}
-      {...(field.hint ? { extra: tell(field.hint, unit) } : {})}
+      label={formatSentence(field.label, unit)}
+      {...(field.hint ? { extra: formatSentence(field.hint, unit) } : {})}
       hidden={hidden}
       {...(field.kind === 'length' ? { rules: [length] } : {})}
       {...(field.kind === 'yes-no' ? { valuePropName: 'checked' } : {})}
@@ -75,7 +75,11 @@ function control(field: Field, unit: SheetUnit) {
     case 'length':
       return <LengthInput unit={unit} />;
     case 'choice':
-      return <Select options={field.options.map((o) => ({ value: o.value, label: tell(o.label, unit) }))} />;
+      return (
+        <Select
+          options={field.options.map((o) => ({ value: o.value, label: formatSentence(o.label, unit) }))}
+        />
+      );
     case 'yes-no':
       return <Checkbox>yes</Checkbox>;
     case 'count':

@@ -1,5 +1,5 @@
 import type { PartWire } from '@rocchetto/contract';
-import { asked, type Field, partFor, type SheetUnit, tell } from '@rocchetto/core';
+import { asked, type Field, formatSentence, partFor, type SheetUnit } from '@rocchetto/core';
 
 /** What a field says, in words; a length as it was written. */
 const words = (field: Field, value: unknown): string => {
@@ -16,7 +16,7 @@ export function partWords(wire: PartWire, joined: boolean, unit: SheetUnit): str
     .filter(([id, f]) => !(joined && part.joins.givenUp.includes(id)) && asked(f, wire))
     .map(([id, f]) => `${f.label.toLowerCase()}: ${words(f, wire[id])}`)
     .join('; ');
-  return tell(line, unit);
+  return formatSentence(line, unit);
 }
 
 /** Whether a part hangs from another of these. */

@@ -30,7 +30,7 @@ export function Refusals() {
   if (!any || !List) return null;
   return (
     <div className="refusals noprint">
-      <Notice is="bad">
+      <Notice tone="bad">
         <p>Not saved in the studio. It is still on this device:</p>
         <List readings={readings} writes={writes} />
       </Notice>

@@ -1,8 +1,8 @@
 import type { ClientFull } from '@rocchetto/contract';
 import { useState } from 'react';
 import { useAddAwayMutation, useDropAwayMutation } from '../../api/clients.ts';
+import { clearUnlessChanged } from '../../shared/clear-unless-changed.ts';
 import { DateField } from '../../shared/DateField.tsx';
-import { emptied } from '../../shared/emptied.ts';
 import { useDays, useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
 import { ActionButton, TextField } from '../../shared/pieces.tsx';
@@ -52,9 +52,9 @@ export function ClientAway({ client }: { client: ClientFull }) {
               reason: reason.trim(),
             });
             if ('data' in done) {
-              setFirst(emptied(first, ''));
-              setLast(emptied(last, ''));
-              setReason(emptied(reason, ''));
+              setFirst(clearUnlessChanged(first, ''));
+              setLast(clearUnlessChanged(last, ''));
+              setReason(clearUnlessChanged(reason, ''));
             }
           }}
         >

@@ -1,5 +1,5 @@
 import type { AlterationView } from '@rocchetto/contract';
-import { type SheetUnit, tell } from '@rocchetto/core';
+import { formatSentence, type SheetUnit } from '@rocchetto/core';
 import { useState } from 'react';
 import { usePhotosQuery } from '../../api/photos.ts';
 import { useMay } from '../../shared/me.ts';
@@ -44,7 +44,7 @@ export function Photos({ orderId, unit, alterations }: Props) {
                 <option value="">the whole garment</option>
                 {alterations.map((a, i) => (
                   <option key={a.id} value={a.id}>
-                    mark {i + 1}: {tell(a.sentence, unit).slice(0, 60)}
+                    mark {i + 1}: {formatSentence(a.sentence, unit).slice(0, 60)}
                   </option>
                 ))}
               </SelectField>

@@ -49,7 +49,7 @@ export function PictureField({ orderId, label, keep, onKept }: Props) {
   return (
     <>
       {says.map((s) => (
-        <Notice key={s} is="bad">
+        <Notice key={s} tone="bad">
           {s}
         </Notice>
       ))}

@@ -150,8 +150,8 @@ function Passphrase() {
       <h2 id="passphrase-title">Passphrase</h2>
       <form className="stack" onSubmit={save} noValidate>
         <Problem error={error} />
-        {wrong && <Notice is="bad">{wrong}</Notice>}
-        {isSuccess && <Notice is="good">Passphrase changed. You were signed out everywhere else.</Notice>}
+        {wrong && <Notice tone="bad">{wrong}</Notice>}
+        {isSuccess && <Notice tone="good">Passphrase changed. You were signed out everywhere else.</Notice>}
         <label htmlFor="current">Current passphrase</label>
         <TextField id="current" name="current" type="password" autoComplete="current-password" />
         <label htmlFor="next">New passphrase</label>
@@ -270,7 +270,7 @@ function Codes({ of, onDone }: { of: readonly string[]; onDone: () => void }) {
   const dispatch = useDispatch();
   return (
     <>
-      <Notice is="good">
+      <Notice tone="good">
         The second factor is on. Write these recovery codes down and keep them away from your phone. Each
         works once. They are not shown again.
       </Notice>

@@ -1,4 +1,4 @@
-import { findMeasure, type LengthUnit, readLength, tell, wholeOf } from '@rocchetto/core';
+import { findMeasure, formatSentence, type LengthUnit, readLength, wholeOf } from '@rocchetto/core';
 import { ownFindings } from '@rocchetto/core/checks/own-findings.ts';
 
 export interface Line {
@@ -52,7 +52,7 @@ export function saidOf(id: string, text: string, unit: LengthUnit & ('cm' | 'in'
   const value = wholeOf({ written, way: 'whole' });
   const found = ownFindings({ measure, value, written, way: 'whole' });
   return found[0]
-    ? { sentence: tell(found[0].sentence, unit), hard: found.some((f) => f.level === 'hard') }
+    ? { sentence: formatSentence(found[0].sentence, unit), hard: found.some((f) => f.level === 'hard') }
     : null;
 }
 

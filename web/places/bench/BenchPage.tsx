@@ -2,7 +2,7 @@ import type { DateOrder } from '@rocchetto/core/dates/read-date.ts';
 import { ActionButton } from '../../shared/pieces.tsx';
 import './bench.css';
 import type { BenchRow } from '@rocchetto/contract';
-import { dayIn, tell } from '@rocchetto/core';
+import { dayIn, formatSentence } from '@rocchetto/core';
 import { latenessWords, neededBy, STATE_WORD } from '@rocchetto/core/alter/index.ts';
 import { hoursWord, overloadWords } from '@rocchetto/core/diary/load.ts';
 import { useState } from 'react';
@@ -11,7 +11,7 @@ import { useBenchRowsQuery, useBenchWeekQuery } from '../../api/bench.ts';
 import { keepTogether } from '../../shared/keepTogether.ts';
 import { useDays, useMay, useMe } from '../../shared/me.ts';
 import { Place } from '../../shared/Place.tsx';
-import { Giving, Grip } from './Giving.tsx';
+import { Assignment, DragHandle } from './Assignment.tsx';
 import { WeekProposal } from './WeekProposal.tsx';
 import { WeekThreads } from './WeekThreads.tsx';
 
@@ -115,7 +115,7 @@ export function Component() {
       )}
       {everybody ? (
         leads && week ? (
-          <Giving week={week} rows={data}>
+          <Assignment week={week} rows={data}>
             {(held) => (
               <>
                 <WeekThreads week={week} held={held} />
@@ -123,7 +123,7 @@ export function Component() {
                 {all}
               </>
             )}
-          </Giving>
+          </Assignment>
         ) : (
           all
         )
@@ -177,8 +177,8 @@ function Hand({ name, rows, mixed, gives = false }: HandProps) {
               const by = neededBy({ ...r, nextOn: r.nextAt === null ? null : dayIn(timeZone, r.nextAt) });
               return (
                 <li key={r.id} className={gives ? 'gives' : ''}>
-                  {gives && (r.status === 'agreed' || r.status === 'in-work') && <Grip row={r} />}
-                  <Link to={to(r)}>{tell(r.sentence, r.unit)}</Link>
+                  {gives && (r.status === 'agreed' || r.status === 'in-work') && <DragHandle row={r} />}
+                  <Link to={to(r)}>{formatSentence(r.sentence, r.unit)}</Link>
                   <div className="soft">
                     {r.orderNumber} {r.order}, {r.clientName} · {STATE_WORD[r.status]}
                     {r.workingId !== null && r.status !== 'in-work' && ', in progress'}

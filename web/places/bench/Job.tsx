@@ -1,6 +1,6 @@
 import type { AlterationView, BoxView, StepWire } from '@rocchetto/contract';
 import { handUnit } from '@rocchetto/contract/alterations.ts';
-import { type SheetUnit, tell } from '@rocchetto/core';
+import { formatSentence, type SheetUnit } from '@rocchetto/core';
 import {
   ALTERATION_STEPS,
   boxSentence,
@@ -38,7 +38,7 @@ export function Job({ of: a, unit }: Props) {
     if ('data' in done && done.data && UNDONE_BY_ONE_KEY.includes(s.step)) {
       const { version } = done.data;
       offerUndo({
-        says: `${tell(a.sentence, unit)} Now ${ALTERATION_STEPS[s.step].word}.`,
+        says: `${formatSentence(a.sentence, unit)} Now ${ALTERATION_STEPS[s.step].word}.`,
         undo: () => undo({ id: a.id, orderId: a.orderId, version }),
       });
     }
@@ -47,7 +47,7 @@ export function Job({ of: a, unit }: Props) {
   const tickBox = async (box: BoxView, to: 'done' | 'open') => {
     if (await tick(box.id, to))
       offerUndo({
-        says: `${tell(boxSentence(box), hand)}: ${to === 'done' ? 'ticked' : 'no longer ticked'}.`,
+        says: `${formatSentence(boxSentence(box), hand)}: ${to === 'done' ? 'ticked' : 'no longer ticked'}.`,
         undo: async () => ((await tick(box.id, to === 'done' ? 'open' : 'done')) ? {} : { error: 'refused' }),
       });
   };
@@ -65,7 +65,7 @@ export function Job({ of: a, unit }: Props) {
                 disabled={!ticks || b.struck !== null}
                 onChange={(e) => void tickBox(b, e.target.checked ? 'done' : 'open')}
               />{' '}
-              {keepTogether(tell(boxSentence(b), hand))}
+              {keepTogether(formatSentence(boxSentence(b), hand))}
               {b.layer !== 'outer' && <span className="layer"> {b.layer}</span>}
             </label>
             {b.struck && <span className="pending"> crossed out: {b.struck}</span>}
@@ -75,7 +75,7 @@ export function Job({ of: a, unit }: Props) {
                 <ActionButton
                   look="quiet"
                   className="noprint"
-                  aria-label={`Undo cross out: ${tell(boxSentence(b), hand)}`}
+                  aria-label={`Undo cross out: ${formatSentence(boxSentence(b), hand)}`}
                   onClick={() => void tick(b.id, 'open')}
                 >
                   Undo cross out
@@ -84,7 +84,7 @@ export function Job({ of: a, unit }: Props) {
                 <ActionButton
                   look="quiet"
                   className="noprint"
-                  aria-label={`Cross out: ${tell(boxSentence(b), hand)}`}
+                  aria-label={`Cross out: ${formatSentence(boxSentence(b), hand)}`}
                   onClick={() => setStriking({ box: b.id, reason: '' })}
                 >
                   Cross out

@@ -2,7 +2,7 @@ import { ActionButton } from '../../shared/pieces.tsx';
 import '../../shared/forms.css';
 import './bench.css';
 import { unitOf } from '@rocchetto/contract/to-core.ts';
-import { tell } from '@rocchetto/core';
+import { formatSentence } from '@rocchetto/core';
 import { ALTERATION_STEPS, findKind, signOf } from '@rocchetto/core/alter/index.ts';
 import { Link, useParams } from 'react-router';
 import { useAlterationsQuery, useUndoStepMutation } from '../../api/alterations.ts';
@@ -73,7 +73,7 @@ export function Component() {
               <h2>Check afterwards</h2>
               <ul className="why">
                 {kind.after.map((x) => (
-                  <li key={x}>{tell(x, unit)}</li>
+                  <li key={x}>{formatSentence(x, unit)}</li>
                 ))}
               </ul>
             </section>
@@ -85,7 +85,7 @@ export function Component() {
               {a.steps.map((s) => (
                 <li key={s.id}>
                   {short(s.at)}, {s.by}: {wordOf(s.step)}
-                  {s.says && <span className="soft">: {tell(s.says, unit)}</span>}{' '}
+                  {s.says && <span className="soft">: {formatSentence(s.says, unit)}</span>}{' '}
                   {s.undoable && s.byId === me.id && (
                     <ActionButton
                       look="quiet"
@@ -110,7 +110,7 @@ export function Component() {
             all its alterations
           </Link>
         </p>
-        <h1>{keepTogether(tell(a.sentence, unit))}</h1>
+        <h1>{keepTogether(formatSentence(a.sentence, unit))}</h1>
         <Facts
           of={[
             ...(a.neededOn ? [['Needed', short(a.neededOn)] as const] : []),

@@ -1,4 +1,4 @@
-import { tell } from '@rocchetto/core';
+import { formatSentence } from '@rocchetto/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useStepMutation } from '../../api/alterations.ts';
@@ -53,7 +53,7 @@ export function WeekProposal({ onDone }: { onDone: () => void }) {
               <strong>
                 {short(p.day)}, {p.staffName}
               </strong>
-              : {keepTogether(tell(p.sentence, p.unit))}
+              : {keepTogether(formatSentence(p.sentence, p.unit))}
             </label>
             <div className="soft">
               {p.orderNumber}, {p.clientName}; {p.why}
@@ -63,7 +63,7 @@ export function WeekProposal({ onDone }: { onDone: () => void }) {
         {data.left.map((p) => (
           <li key={p.id}>
             <Link to={`/orders/${p.orderId}/alterations/${p.id}`}>
-              {keepTogether(tell(p.sentence, p.unit))}
+              {keepTogether(formatSentence(p.sentence, p.unit))}
             </Link>
             <div className="tight">
               {p.orderNumber}, {p.clientName}: {p.why}

@@ -19,7 +19,7 @@ export function ClientData({ client }: { client: ClientFull }) {
         </a>
       </p>
       {data && (
-        <Notice is="good">
+        <Notice tone="good">
           <p>Erased. What must be kept:</p>
           <ul>
             {data.stays.map((s) => (

@@ -1,4 +1,4 @@
-import { type Cm, cm, printWithUnit, type SheetUnit, tell } from '@rocchetto/core';
+import { type Cm, cm, formatSentence, printWithUnit, type SheetUnit } from '@rocchetto/core';
 import { beforeShrinking, type ClothInHand } from '@rocchetto/core/lay/cloth.ts';
 import type { Lay } from '@rocchetto/core/lay/lay.ts';
 import { biasFrom, leftOver } from '@rocchetto/core/lay/left-over.ts';
@@ -58,7 +58,7 @@ export function Places({
                 <div className="wrong">
                   {wrong
                     .get(r.id)!
-                    .map((w) => tell(w, unit))
+                    .map((w) => formatSentence(w, unit))
                     .join('; ')}
                 </div>
               )}

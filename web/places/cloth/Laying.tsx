@@ -1,5 +1,5 @@
 import type { ClothView, ClothWire } from '@rocchetto/contract/cloth-lay.ts';
-import { tell } from '@rocchetto/core';
+import { formatSentence } from '@rocchetto/core';
 import { answerOf } from '@rocchetto/core/lay/answer.ts';
 import type { Lay } from '@rocchetto/core/lay/lay.ts';
 import type { Way } from '@rocchetto/core/lay/ways.ts';
@@ -46,12 +46,12 @@ export function Laying({ id, of, thread, children }: Props) {
         </Notice>
       )}
       {faults.map((f) => (
-        <Notice key={f} is="bad">
+        <Notice key={f} tone="bad">
           {f}
         </Notice>
       ))}
       <Buttons t={t} />
-      {t.search.failed && <Notice is="bad">{t.search.failed}</Notice>}
+      {t.search.failed && <Notice tone="bad">{t.search.failed}</Notice>}
       <Answered t={t} of={of} price={price} />
       {hand.lay ? (
         <>
@@ -151,7 +151,7 @@ function Answered({ t, of, price }: { t: OnTable; of: Cloth; price: ClothPrice |
     return <Notice>Not on the cloth: {missing.map((p) => t.wrong.get(p.id)![0]).join('; ')}.</Notice>;
   if (t.wrong.size > 0)
     return (
-      <Notice is="bad">
+      <Notice tone="bad">
         {t.wrong.size === 1 ? 'One piece lies' : `${t.wrong.size} pieces lie`} where it may not be cut. The
         list below says why.
       </Notice>
@@ -159,7 +159,7 @@ function Answered({ t, of, price }: { t: OnTable; of: Cloth; price: ClothPrice |
   const answer = answerOf(hand.lay, hand.way, t.all, t.cloth, search.seconds || TIME / 1000);
   return (
     <p className="lay-answer" data-state={answer.state}>
-      <strong>{tell(answer.sentence, unit)}</strong>
+      <strong>{formatSentence(answer.sentence, unit)}</strong>
       {of.rows !== null && hand.lay && answer.takes !== null && (
         <span className="soft"> In rows, as the sheet reckons without a lay: {t.print(of.rows)}.</span>
       )}

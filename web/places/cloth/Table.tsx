@@ -1,4 +1,4 @@
-import { type SheetUnit, tell } from '@rocchetto/core';
+import { formatSentence, type SheetUnit } from '@rocchetto/core';
 import { pathData } from '@rocchetto/core/draft/outline.ts';
 import { type ClothInHand, usable } from '@rocchetto/core/lay/cloth.ts';
 import type { LaidPiece, LaidStrip, Lay } from '@rocchetto/core/lay/lay.ts';
@@ -71,7 +71,7 @@ export function Table({ lay, pieces, cloth, unit, chosen, pinned, wrong, acts }:
     const s = start.current;
     start.current = null;
     if (!s || !drag) return setDrag(null);
-    if (drag.why) acts.say(`${tell(drag.why, unit)}: it went back to where it lay.`);
+    if (drag.why) acts.say(`${formatSentence(drag.why, unit)}: it went back to where it lay.`);
     else acts.move(s.id, drag);
     setDrag(null);
   };
@@ -148,7 +148,7 @@ export function Table({ lay, pieces, cloth, unit, chosen, pinned, wrong, acts }:
       </svg>
       {drag?.why && (
         <p className="drag-why" aria-hidden="true">
-          {tell(drag.why, unit)}
+          {formatSentence(drag.why, unit)}
         </p>
       )}
     </div>

@@ -294,7 +294,7 @@ function Booking({ times, kind, clientId, orderId, moving, start, onInstead }: B
           ))}
         </ul>
       )}
-      {refused?.code === 'taken' ? <Notice is="bad">{refused.detail}</Notice> : <Problem error={error} />}
+      {refused?.code === 'taken' ? <Notice tone="bad">{refused.detail}</Notice> : <Problem error={error} />}
       {instead.map((t) => (
         <p key={t.start}>
           <ActionButton look="plain" onClick={() => onInstead(t)}>

@@ -38,9 +38,9 @@ export function BusyCalendars() {
         Importing the same file again replaces the earlier one.
       </p>
       <Problem error={adding.error ?? removing.error} />
-      {wrong && <Notice is="bad">{wrong}</Notice>}
+      {wrong && <Notice tone="bad">{wrong}</Notice>}
       {made && (
-        <Notice is={made.over > 0 || made.notes.length > 0 ? 'look' : 'good'}>
+        <Notice tone={made.over > 0 || made.notes.length > 0 ? 'look' : 'good'}>
           <p>
             {made.times} {made.times === 1 ? 'time is' : 'times are'} kept free until {long(made.until)}.
           </p>

@@ -23,7 +23,7 @@ export function Feeds({ rooms }: { rooms: readonly RoomView[] }) {
       </p>
       <Problem error={adding.error ?? removing.error} />
       {path && (
-        <Notice is="good">
+        <Notice tone="good">
           <p>Copy it now; it is not shown again:</p>
           <code>
             {window.location.origin}

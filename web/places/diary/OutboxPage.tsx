@@ -75,7 +75,7 @@ export function Component() {
               <h2>Demo</h2>
               <Problem error={carrying.error} />
               {data.fails && (
-                <Notice is="bad">
+                <Notice tone="bad">
                   Simulated failure is on. Messages that are due are not recorded and are tried again, each
                   time after a longer wait.
                 </Notice>

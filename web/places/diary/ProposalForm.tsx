@@ -53,7 +53,7 @@ export function ProposalForm({ of: p, day, house, hindrance, onDone, onInstead }
       </h2>
       {hindrance && <Notice>{hindrance}</Notice>}
       {refused?.code === 'taken' ? (
-        <Notice is="bad">{refused.detail}</Notice>
+        <Notice tone="bad">{refused.detail}</Notice>
       ) : (
         <Problem error={moving.error} />
       )}

@@ -81,14 +81,14 @@ export function Series({ wishes, kindName, forWhom, lastBy: before }: Props) {
         ))}
       </ol>
       {stopped && (
-        <Notice is="bad">
+        <Notice tone="bad">
           <p>
             {done.length} of {times.length + done.length} are booked. {stopped}
           </p>
         </Notice>
       )}
       {done.length > 0 && (
-        <Notice is="good">
+        <Notice tone="good">
           {done.map((d) => (
             <p key={d.id}>
               <Link to={`/diary?day=${d.day}&a=${d.id}`}>

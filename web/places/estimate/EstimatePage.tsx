@@ -85,14 +85,14 @@ function Priced({ orderId, view }: { orderId: number; view: EstimateView }) {
       <Price view={view} />
       <PriceTape estimate={view.estimate} />
       {clash ? (
-        <Notice is="bad">
+        <Notice tone="bad">
           Someone else changed these prices. Yours are still here and not saved; save them to put them over
           theirs, or cancel to see theirs.
         </Notice>
       ) : (
         <Problem error={sending.error} />
       )}
-      {says && <Notice is="bad">{says}</Notice>}
+      {says && <Notice tone="bad">{says}</Notice>}
       {may && (
         <div className="row acts">
           {writing ? (

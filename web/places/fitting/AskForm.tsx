@@ -1,4 +1,4 @@
-import { type SheetUnit, tell } from '@rocchetto/core';
+import { formatSentence, type SheetUnit } from '@rocchetto/core';
 import { type AlterationKind, type As, findKind, isFold } from '@rocchetto/core/alter/index.ts';
 import { AskDetails, Follows } from './AskDetails.tsx';
 import { byMarks, countedAs, type Draft, wayOf, waysToCount, withSide } from './draft.ts';
@@ -61,8 +61,8 @@ export function AskForm({ of: d, unit, parts, offer, said, legs, came, lined, se
           ) : (
             kind.tapers && <Along of={d} kind={kind} unit={unit} set={set} />
           )}
-          {kind.note && <p className="soft">{tell(kind.note, unit)}</p>}
-          {lined && kind.liningNote && <p className="soft">{tell(kind.liningNote, unit)}</p>}
+          {kind.note && <p className="soft">{formatSentence(kind.note, unit)}</p>}
+          {lined && kind.liningNote && <p className="soft">{formatSentence(kind.liningNote, unit)}</p>}
           <AskDetails of={d} kind={kind} unit={unit} set={set} />
         </>
       )}

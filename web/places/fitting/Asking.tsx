@@ -118,7 +118,7 @@ export function Asking(props: Props) {
           </ActionButton>
         </p>
       )}
-      {wrong && <Notice is="bad">{wrong}</Notice>}
+      {wrong && <Notice tone="bad">{wrong}</Notice>}
       <Problem error={changing.error} />
       <div className="row acts">
         <ActionButton look="take" type="submit" disabled={sending || changing.isLoading}>

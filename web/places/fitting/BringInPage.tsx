@@ -110,7 +110,7 @@ export function Component() {
           value={condition}
           onChange={(e) => setCondition(e.target.value)}
         />
-        {wrong && <Notice is="bad">{wrong}</Notice>}
+        {wrong && <Notice tone="bad">{wrong}</Notice>}
         <Problem error={error} />
         <div className="row acts">
           <ActionButton look="take" type="submit" disabled={isLoading}>

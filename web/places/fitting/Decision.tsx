@@ -1,5 +1,5 @@
 import type { AlterationView, StepWire } from '@rocchetto/contract';
-import { type SheetUnit, tell } from '@rocchetto/core';
+import { formatSentence, type SheetUnit } from '@rocchetto/core';
 import { STATE_WORD } from '@rocchetto/core/alter/index.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -29,7 +29,7 @@ export function Decision(props: Props) {
   const { of: a, unit, chosen, price, unread, onChoose, onPrice, onStep } = props;
   const mayAsk = useMay('alter.ask');
   const [why, setWhy] = useState<Word | null>(null);
-  const sentence = tell(a.sentence, unit);
+  const sentence = formatSentence(a.sentence, unit);
   return (
     <li className={a.status === 'declined' || a.status === 'withdrawn' ? 'gone' : ''}>
       <div className="row">

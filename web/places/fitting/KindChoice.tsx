@@ -1,4 +1,4 @@
-import { type SheetUnit, tell } from '@rocchetto/core';
+import { formatSentence, type SheetUnit } from '@rocchetto/core';
 import { ALTERATION_KINDS, type AlterationKind, type Borne, foundBy } from '@rocchetto/core/alter/index.ts';
 import { useEffect, useState } from 'react';
 import { SelectField, TextField } from '../../shared/pieces.tsx';
@@ -113,7 +113,7 @@ export function KindChoice({ chosen, offer, unit, onChoose }: Props) {
           <ul className="why">
             {not.map((b) => (
               <li key={b.kind.id}>
-                {b.kind.name}: {tell(b.why!, unit)}
+                {b.kind.name}: {formatSentence(b.why!, unit)}
               </li>
             ))}
           </ul>

@@ -2,7 +2,7 @@ import type { OrderAlterations } from '@rocchetto/contract';
 import { useState } from 'react';
 import { useHandOverMutation, useTakeBackMutation, useUncountPinsMutation } from '../../api/leaving.ts';
 import { fittingOutbox } from '../../parts/outbox/useFittingOutbox.ts';
-import { emptied } from '../../shared/emptied.ts';
+import { clearUnlessChanged } from '../../shared/clear-unless-changed.ts';
 import { useDays, useMay } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
@@ -40,13 +40,13 @@ export function Leaving({ orderId, clientName, of }: Props) {
     });
     setCounting(false);
     setWrong(sent.is === 'refused' ? sent.sentence : '');
-    if (sent.is !== 'refused') setPins(emptied(pins, ''));
+    if (sent.is !== 'refused') setPins(clearUnlessChanged(pins, ''));
   };
   return (
     <>
       <h2>Pins and hand-over</h2>
       <Problem error={giving.error ?? taking.error ?? uncounting.error} />
-      {wrong && <Notice is="bad">{wrong}</Notice>}
+      {wrong && <Notice tone="bad">{wrong}</Notice>}
       <p>
         {of.pins === null ? 'No pins counted yet.' : `${of.pins.in} pins counted in, ${of.pins.out} out.`}{' '}
         {of.pins !== null && mayCount && !out && (

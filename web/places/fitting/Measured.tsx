@@ -2,7 +2,7 @@ import type { PointView } from '@rocchetto/contract';
 import { asGiven, cm, printLength, readLength, type SheetUnit, withUnit } from '@rocchetto/core';
 import { useState } from 'react';
 import { fittingOutbox } from '../../parts/outbox/useFittingOutbox.ts';
-import { emptied } from '../../shared/emptied.ts';
+import { clearUnlessChanged } from '../../shared/clear-unless-changed.ts';
 import { useMay, useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { ActionButton, Ledger, TextField } from '../../shared/pieces.tsx';
@@ -54,11 +54,11 @@ export function Measured({ orderId, unit, points, due }: Props) {
       if (!read.ok) return setWrong(read.sentence);
       readings[id] = withUnit(t.trim(), unit)!;
     }
-    if (await keep(readings, null)) setTyped(emptied(typed, {}));
+    if (await keep(readings, null)) setTyped(clearUnlessChanged(typed, {}));
   };
   const accept = async () => {
     const readings = Object.fromEntries(outside.map((p) => [p.id, p.reading!.written]));
-    if (await keep(readings, { name: me.name, reason })) setReason(emptied(reason, ''));
+    if (await keep(readings, { name: me.name, reason })) setReason(clearUnlessChanged(reason, ''));
   };
   return (
     <details
@@ -127,7 +127,7 @@ export function Measured({ orderId, unit, points, due }: Props) {
             ))}
           </tbody>
         </Ledger>
-        {wrong && <Notice is="bad">{wrong}</Notice>}
+        {wrong && <Notice tone="bad">{wrong}</Notice>}
         {may && (
           <div className="row acts">
             <ActionButton look="plain" type="submit" disabled={given.length === 0 || isLoading}>

@@ -86,7 +86,7 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
   return (
     <>
       <h2>Read back</h2>
-      {wrong && <Notice is="bad">{wrong}</Notice>}
+      {wrong && <Notice tone="bad">{wrong}</Notice>}
       {alterations.length === 0 && (
         <p className="soft">Each change you add appears here as a sentence, to be read aloud and agreed.</p>
       )}

@@ -1,5 +1,5 @@
 import type { AlterationWrite } from '@rocchetto/contract';
-import { type SheetUnit, tell } from '@rocchetto/core';
+import { formatSentence, type SheetUnit } from '@rocchetto/core';
 import { whose } from '../../offline/author.ts';
 import type { Waiting as One } from '../../parts/outbox/fittingOutbox.ts';
 import { fittingOutbox, useWaiting } from '../../parts/outbox/useFittingOutbox.ts';
@@ -55,7 +55,7 @@ export function Waiting({ orderId, unit, onTakeUp }: Props) {
 function Line({ of: w, unit, onTakeUp }: { of: One } & Pick<Props, 'unit' | 'onTakeUp'>) {
   return (
     <li>
-      {tell(saysOf(w), unit)}{' '}
+      {formatSentence(saysOf(w), unit)}{' '}
       {w.refused === '' ? (
         <span className="pending">
           {w.path === '' ? 'saved here, sent after its change' : 'saved here, not sent yet'}

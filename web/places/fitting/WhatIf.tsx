@@ -1,4 +1,4 @@
-import { printLength, printSigned, type SheetUnit, tell } from '@rocchetto/core';
+import { formatSentence, printLength, printSigned, type SheetUnit } from '@rocchetto/core';
 import { boxSentence } from '@rocchetto/core/alter/index.ts';
 import { PanelsChanged } from '../../parts/drawings/PanelsChanged.tsx';
 import { Notice } from '../../shared/Notice.tsx';
@@ -19,7 +19,7 @@ interface Props {
 /** What the change would make of the garment, before anyone agrees. */
 export function WhatIf({ of, unit, hand, undoes, waiting }: Props) {
   if (!of || (waiting && 'refused' in of)) return null;
-  if ('refused' in of) return <Notice is="bad">{of.refused}</Notice>;
+  if ('refused' in of) return <Notice tone="bad">{of.refused}</Notice>;
   const { applied, effect, drawn } = of.trial;
   const size = (n: number) => printLength(n as never, unit);
   return (
@@ -30,7 +30,7 @@ export function WhatIf({ of, unit, hand, undoes, waiting }: Props) {
     >
       <PanelsChanged drawn={drawn} unit={unit} now={waiting} />
       {(waiting ? [] : [...undoes, ...effect.says]).map((s) => (
-        <Notice key={s}>{tell(s, hand)}</Notice>
+        <Notice key={s}>{formatSentence(s, hand)}</Notice>
       ))}
       {applied.boxes.length === 0 ? null : effect.moved.length === 0 ? (
         <p className="soft">No measurement of the garment changes enough to mark.</p>
@@ -67,7 +67,7 @@ export function WhatIf({ of, unit, hand, undoes, waiting }: Props) {
           <h3>Pieces affected</h3>
           <ul className="why">
             {applied.boxes.map((b) => (
-              <li key={b.id}>{tell(boxSentence(b), hand)}</li>
+              <li key={b.id}>{formatSentence(boxSentence(b), hand)}</li>
             ))}
           </ul>
         </div>

@@ -1,6 +1,6 @@
 import type { SheetUnit } from '@rocchetto/core';
+import { parsedHint } from '../../shared/parsed-hint.ts';
 import { ActionButton, TextField } from '../../shared/pieces.tsx';
-import { understood } from '../../shared/understood.ts';
 
 interface TextProps {
   readonly id: string;
@@ -13,7 +13,7 @@ interface TextProps {
 
 /** One field of a change; a length says how it was understood. */
 export function Text({ id, label, of, unit, on }: TextProps) {
-  const said = unit ? understood(of, unit) : '';
+  const said = unit ? parsedHint(of, unit) : '';
   return (
     <div>
       <label htmlFor={`alter-${id}`}>

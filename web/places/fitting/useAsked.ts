@@ -1,6 +1,6 @@
 import type { AlterationView, OrderAlterations } from '@rocchetto/contract';
 import { AskedWire, toAsked, writtenOf } from '@rocchetto/contract/alterations.ts';
-import { type SheetUnit, tell } from '@rocchetto/core';
+import { formatSentence, type SheetUnit } from '@rocchetto/core';
 import {
   type Asked,
   amountSaid,
@@ -49,7 +49,7 @@ export function useAsked({ draft, unit, garment, came, alterations, editing }: O
     if (!asked?.success) return '';
     const what = toAsked(asked.data);
     const boxes = came ? boxesOf(came, what) : tried && 'trial' in tried ? tried.trial.applied.boxes : [];
-    return tell(amountSaid(what, boxes, writtenOf(asked.data)), unit);
+    return formatSentence(amountSaid(what, boxes, writtenOf(asked.data)), unit);
   }, [asked, tried, came, unit]);
   const undoes = useMemo(() => {
     if (!asked?.success || !tried || 'refused' in tried) return NONE_SAID;

@@ -3,7 +3,7 @@ import { AskedWire as AskedShape, handUnit, toAsked } from '@rocchetto/contract/
 // How agreed changes are taken into a sheet, so that one with changes can be worked out here.
 import '@rocchetto/contract/carried.ts';
 import { toSheetInput, unitOf } from '@rocchetto/contract/to-core.ts';
-import { computeSheet, type Sheet, type SheetUnit, tell } from '@rocchetto/core';
+import { computeSheet, formatSentence, type Sheet, type SheetUnit } from '@rocchetto/core';
 import {
   type AlterationKind,
   asMade,
@@ -72,7 +72,7 @@ export function useTrial(garment: Garment | null, asked: AskedWire | null): Trie
       return { trial: tryAlteration(garment.sheet, garment.now, what, garment.cut) };
     } catch (error) {
       if (!(error instanceof CannotAlter)) throw error;
-      return { refused: tell(error.message, handUnit(asked) ?? garment.unit) };
+      return { refused: formatSentence(error.message, handUnit(asked) ?? garment.unit) };
     }
   }, [garment, asked]);
 }

@@ -1,5 +1,5 @@
 import type { FlatView } from '@rocchetto/contract';
-import { type SheetUnit, tell } from '@rocchetto/core';
+import { formatSentence, type SheetUnit } from '@rocchetto/core';
 import { findFlatPoint } from '@rocchetto/core/measures/flat/flat-points.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -28,7 +28,7 @@ export function Accepted({ orderId, lay, unit, client }: Props) {
   const now = (point: string) => lay.rows.find((r) => r.point.id === point)?.change ?? null;
   const toBench = async () => {
     for (const c of lay.changes) {
-      const note = `${lay.of}${lay.words ? ` (${lay.words})` : ''}, ${name(c.point)}: ${tell(c.says, unit)}`;
+      const note = `${lay.of}${lay.words ? ` (${lay.words})` : ''}, ${name(c.point)}: ${formatSentence(c.says, unit)}`;
       const done = await ask({ orderId, note });
       if (!('data' in done)) return;
     }
@@ -46,7 +46,7 @@ export function Accepted({ orderId, lay, unit, client }: Props) {
       <ol className="changes">
         {lay.changes.map((c) => (
           <li key={c.point}>
-            <strong>{name(c.point)}</strong>: {tell(c.says, unit)}{' '}
+            <strong>{name(c.point)}</strong>: {formatSentence(c.says, unit)}{' '}
             <span className="soft">
               ({c.by}, {long(c.at)})
             </span>
@@ -54,7 +54,7 @@ export function Accepted({ orderId, lay, unit, client }: Props) {
               <Notice>
                 {now(c.point) === null
                   ? 'By what was read since, nothing is to be changed there.'
-                  : `By what was read since it would be: ${tell(now(c.point)!, unit)}`}
+                  : `By what was read since it would be: ${formatSentence(now(c.point)!, unit)}`}
               </Notice>
             )}
           </li>

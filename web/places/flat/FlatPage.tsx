@@ -1,7 +1,7 @@
 import { ActionButton, RadioMark, TextField } from '../../shared/pieces.tsx';
 import '../../parts/tape/tape.css';
 import type { FlatView, OrderFull } from '@rocchetto/contract';
-import { readLength, type SheetUnit, tell, withUnit } from '@rocchetto/core';
+import { formatSentence, readLength, type SheetUnit, withUnit } from '@rocchetto/core';
 import { CUT_NAME, FLAT_CUTS, LAID } from '@rocchetto/core/measures/flat/flat-points.ts';
 
 import { type FormEvent, lazy, Suspense, useRef, useState } from 'react';
@@ -266,11 +266,11 @@ function OneLay({
         <div>
           <FlatDrawing cut={lay.cut} point={point.id} name={point.name} />
           <p>
-            <strong>{point.name}</strong>. {tell(point.how, unit)}
+            <strong>{point.name}</strong>. {formatSentence(point.how, unit)}
           </p>
         </div>
         <div>
-          {wrong && <Notice is="bad">{wrong}</Notice>}
+          {wrong && <Notice tone="bad">{wrong}</Notice>}
           <Problem error={error} />
           {lay.says.map((s) => (
             <Notice key={s}>{s}</Notice>

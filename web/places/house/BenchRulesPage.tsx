@@ -97,14 +97,14 @@ function Figures({ view, refetch }: { view: HouseBenchView; refetch: () => unkno
       </p>
       <h1>Bench times, prices and fitting signs</h1>
       {problemOf(changing.error).status === 409 ? (
-        <Notice is="bad">
+        <Notice tone="bad">
           Someone else just changed these figures. Your text is safe; save again to apply yours on top of
           theirs.
         </Notice>
       ) : (
         <Problem error={changing.error} />
       )}
-      {says && <Notice is="bad">{says}</Notice>}
+      {says && <Notice tone="bad">{says}</Notice>}
       <h2>Times and prices</h2>
       <p className="soft">
         Times plan the bench; prices are offered when an alteration is agreed. Leave empty for the usual time

@@ -54,7 +54,7 @@ export function HandOver({ from, staff }: { from: number; staff: readonly StaffV
         </ActionButton>
       </p>
       {data && (
-        <Notice is={data.standing.length > 0 ? 'look' : 'good'}>
+        <Notice tone={data.standing.length > 0 ? 'look' : 'good'}>
           <p>
             {data.handed} reassigned{data.standing.length > 0 ? '; these stay as they were:' : '.'}
           </p>

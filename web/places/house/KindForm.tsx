@@ -10,7 +10,7 @@ import {
 import { Checkbox, Input, InputNumber } from 'antd';
 import { useState } from 'react';
 import { ActionButton, SelectField } from '../../shared/pieces.tsx';
-import { StandAsBooked } from './WouldStand.tsx';
+import { StandAsBooked } from './ImpactPreview.tsx';
 
 interface Props {
   /** null for a new one */

@@ -7,8 +7,8 @@ import { useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
 import { ActionButton, Ledger } from '../../shared/pieces.tsx';
 import { HoursField } from './HoursField.tsx';
+import { StandOutside } from './ImpactPreview.tsx';
 import { KindForm } from './KindForm.tsx';
-import { StandOutside } from './WouldStand.tsx';
 
 /** Opening hours and the kinds of appointment: the house's own over the usual ones, each change dated and named. */
 export function KindsTable() {

@@ -159,7 +159,7 @@ export function PageTexts({ which, language, version, rules, may }: PageProps) {
         </div>
       ))}
       {strange.length > 0 && (
-        <Notice is="bad">Unknown field {strange.map((f) => `{${f}}`).join(', ')}.</Notice>
+        <Notice tone="bad">Unknown field {strange.map((f) => `{${f}}`).join(', ')}.</Notice>
       )}
       {may && (
         <div className="row acts">

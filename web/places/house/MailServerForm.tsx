@@ -99,7 +99,7 @@ function Standing({ server, edit }: { server: MailServerView; edit: () => void }
       </div>
       <Problem error={trying.error} />
       {trying.isSuccess && (
-        <Notice is="good">The mail server took the letter to {trying.originalArgs}.</Notice>
+        <Notice tone="good">The mail server took the letter to {trying.originalArgs}.</Notice>
       )}
       <form
         className="row acts"

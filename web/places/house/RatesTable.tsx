@@ -106,7 +106,7 @@ export function RatesTable({
         them with these. What is left empty is not in an estimate, and the estimate says so. Cloth is priced
         in each estimate.
       </p>
-      {says && <Notice is="bad">{says}</Notice>}
+      {says && <Notice tone="bad">{says}</Notice>}
       {onKeep && (
         <EditActs
           what="rates"

@@ -11,8 +11,8 @@ import {
   useRemoveLeaveMutation,
   useRemoveRoomMutation,
 } from '../../api/hours.ts';
+import { emptyForm } from '../../shared/clear-unless-changed.ts';
 import { DateField, dateRule } from '../../shared/DateField.tsx';
-import { emptyForm } from '../../shared/emptied.ts';
 import { useDays, useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
 import { ActionButton } from '../../shared/pieces.tsx';

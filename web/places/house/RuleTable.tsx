@@ -1,5 +1,5 @@
 import type { RuleChange, RuleTexts } from '@rocchetto/contract';
-import { tell } from '@rocchetto/core';
+import { formatSentence } from '@rocchetto/core';
 import {
   type RuleCell,
   ruleWords,
@@ -7,8 +7,8 @@ import {
   usualIn,
 } from '@rocchetto/core/house/rule-tables.ts';
 import { useDays, useMe } from '../../shared/me.ts';
+import { parsedHint } from '../../shared/parsed-hint.ts';
 import { Ledger, SelectField, TextField } from '../../shared/pieces.tsx';
-import { understood } from '../../shared/understood.ts';
 
 interface Props {
   readonly table: Table;
@@ -31,7 +31,7 @@ export function RuleTable({ table: t, texts, changes, wrong, onWrite }: Props) {
   return (
     <>
       <h2 id={t.id}>{t.name}</h2>
-      <p className="soft">{tell(t.says, unit)}</p>
+      <p className="soft">{formatSentence(t.says, unit)}</p>
       <div className="scroll">
         <Ledger className="rules">
           <thead>
@@ -107,12 +107,12 @@ function CellField({ cell, text, wrong, onWrite }: FieldProps) {
       <SelectField aria-label={label} value={text || cell.usual} onChange={(e) => onWrite(e.target.value)}>
         {cell.options?.map((o) => (
           <option key={o.value} value={o.value}>
-            {tell(o.label, unit)}
+            {formatSentence(o.label, unit)}
           </option>
         ))}
       </SelectField>
     );
-  const said = cell.kind === 'length' ? understood(text, unit) : '';
+  const said = cell.kind === 'length' ? parsedHint(text, unit) : '';
   return (
     <>
       <TextField

@@ -29,7 +29,7 @@ export function Component() {
         <Link to="/house">Studio settings</Link>
       </p>
       <h1>Security</h1>
-      {changing.isSuccess && <Notice is="good">Saved.</Notice>}
+      {changing.isSuccess && <Notice tone="good">Saved.</Notice>}
       <Problem error={changing.error} />
       {/* Begins anew with what somebody else saved. */}
       <DoorsForm key={JSON.stringify(doors)} of={doors} busy={changing.isLoading} save={change} />

@@ -9,7 +9,7 @@ import {
   useWithdrawLinkMutation,
 } from '../../api/staff.ts';
 import { CopyText } from '../../shared/CopyText.tsx';
-import { emptyForm } from '../../shared/emptied.ts';
+import { emptyForm } from '../../shared/clear-unless-changed.ts';
 import { useDays, useMay, useMe } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
 import { ActionButton, Ledger } from '../../shared/pieces.tsx';

@@ -149,7 +149,7 @@ function Words({ kind, language, version, rules, may, roomName }: Props) {
         . A line whose field is empty is left out.
       </p>
       {strange.length > 0 && (
-        <Notice is="bad">Unknown field {strange.map((f) => `{${f}}`).join(', ')}.</Notice>
+        <Notice tone="bad">Unknown field {strange.map((f) => `{${f}}`).join(', ')}.</Notice>
       )}
       {may && (
         <div className="row acts">

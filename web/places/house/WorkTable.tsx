@@ -8,7 +8,7 @@ import { useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
 import { ActionButton, Ledger } from '../../shared/pieces.tsx';
 import { HoursField } from './HoursField.tsx';
-import { StandOutside } from './WouldStand.tsx';
+import { StandOutside } from './ImpactPreview.tsx';
 
 /** Who can do what, and when: each line opens to be changed. */
 export function WorkTable() {

@@ -61,7 +61,7 @@ function Upload({ onRead, again }: { onRead: (id: number) => void; again: boolea
   };
   return (
     <>
-      {says && <Notice is="bad">{says}</Notice>}
+      {says && <Notice tone="bad">{says}</Notice>}
       <p className="row">
         <span className="picturefield">
           <FileField
@@ -365,7 +365,7 @@ function Preview({
 }
 
 function Report({ of }: { of: ImportReport }) {
-  if (of.failed) return <Notice is="bad">{of.failed}</Notice>;
+  if (of.failed) return <Notice tone="bad">{of.failed}</Notice>;
   return (
     <section aria-label="Result">
       <p role="status">

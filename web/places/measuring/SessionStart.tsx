@@ -82,7 +82,7 @@ export function SessionStart({ ground, onBegin }: { ground: Ground; onBegin: (s:
         else setWrong(session.error.issues[0]!.message);
       }}
     >
-      {wrong && <Notice is="bad">{wrong}</Notice>}
+      {wrong && <Notice tone="bad">{wrong}</Notice>}
       <div className="fields">
         <Form.Item name="measurer" label="Measured by">
           <Select

@@ -1,4 +1,10 @@
-import { agreementSentence, type Measured, printWritten, type SheetUnit, tell } from '@rocchetto/core';
+import {
+  agreementSentence,
+  formatSentence,
+  type Measured,
+  printWritten,
+  type SheetUnit,
+} from '@rocchetto/core';
 import { useState } from 'react';
 import { ActionButton, TextField } from '../../shared/pieces.tsx';
 
@@ -30,7 +36,7 @@ export function TakenReadings({
           ))}
       </ul>
       <p>
-        {tell(
+        {formatSentence(
           onceOfTwo
             ? 'Measured once; this one is measured twice. Measure it again.'
             : m.net === null

@@ -1,16 +1,16 @@
 import {
   type Cm,
   cm,
+  formatSentence,
   printEquals,
   printWithUnit,
   type SheetUnit,
   TAPE_NAME,
   TAPES,
-  tell,
   WAYS,
 } from '@rocchetto/core';
-import type { Expectation } from '@rocchetto/core/net/expectation.ts';
-import { bandOf, bandSentence } from '@rocchetto/core/net/slips.ts';
+import type { Expectation } from '@rocchetto/core/expected-ranges/expectation.ts';
+import { bandOf, bandSentence } from '@rocchetto/core/expected-ranges/slips.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { ActionButton, TextField } from '../../shared/pieces.tsx';
 import { nextOf, otherUnit, type TapeFieldNow, type TapeFieldProps, useTapeField } from './useTapeField.ts';
@@ -56,10 +56,10 @@ export function TapeField(props: TapeFieldProps) {
       )}
       {quiet.length > 0 && asked.length === 0 && wrong === '' && (
         <p className="unlikely" role="status">
-          {quiet.map((x) => tell(x.sentence, unit)).join(' ')}
+          {quiet.map((x) => formatSentence(x.sentence, unit)).join(' ')}
         </p>
       )}
-      {wrong && <Notice is="bad">{wrong}</Notice>}
+      {wrong && <Notice tone="bad">{wrong}</Notice>}
       {asked.length > 0 && <Question of={f} unit={unit} />}
       <Turns of={f} {...props} />
     </div>
@@ -95,7 +95,7 @@ function Question({ of: f, unit }: { readonly of: TapeFieldNow; readonly unit: S
   return (
     <div className="notice" role="alert">
       {f.asked.map((x) => (
-        <p key={x.code}>{tell(x.sentence, unit)}</p>
+        <p key={x.code}>{formatSentence(x.sentence, unit)}</p>
       ))}
       <p className="row answers">
         {f.answers.map(({ key, word, act }) => (
@@ -184,7 +184,7 @@ function Band({ of, id, unit, value }: BandProps) {
   const [from, to] = bandOf(of);
   const at = value === null ? null : 50 + (25 * (value - of.mean)) / (1.96 * of.spread);
   return (
-    <figure className="expects" title={tell(bandSentence(id, of), unit)}>
+    <figure className="expects" title={formatSentence(bandSentence(id, of), unit)}>
       <svg viewBox="0 0 100 10" preserveAspectRatio="none" aria-hidden="true">
         <path d="M0 5 L100 5" stroke="var(--line)" strokeWidth={1} />
         <path d="M25 5 L75 5" stroke="var(--chalk)" strokeWidth={4} />

@@ -65,7 +65,7 @@ export function Taping({ ground, session, thread, onAnew }: Props) {
             onBusy={taping.digital.offer}
           />
           <TakenReadings measured={item.measured} unit={unit} onStrike={taping.strike} />
-          {taping.lost && <Notice is="bad">{taping.lost}</Notice>}
+          {taping.lost && <Notice tone="bad">{taping.lost}</Notice>}
           {taping.done && taping.misfit && (
             <Notice>
               <p>{taping.misfit.sentence}</p>

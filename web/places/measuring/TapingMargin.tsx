@@ -1,7 +1,15 @@
-import { cm, findMeasure, measure, printWithUnit, printWritten, searchMeasures, tell } from '@rocchetto/core';
+import {
+  cm,
+  findMeasure,
+  formatSentence,
+  measure,
+  printWithUnit,
+  printWritten,
+  searchMeasures,
+} from '@rocchetto/core';
+import { bandSentence } from '@rocchetto/core/expected-ranges/slips.ts';
 import { guideOf } from '@rocchetto/core/measures/guide/guide.ts';
 import { LANDMARKS } from '@rocchetto/core/measures/guide/landmarks.ts';
-import { bandSentence } from '@rocchetto/core/net/slips.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { KeptReading } from '../../parts/outbox/readingsOutbox.ts';
@@ -17,7 +25,7 @@ import type { Taping } from './useTaping.ts';
 function Refused({ all }: { all: readonly KeptReading[] }) {
   if (all.length === 0) return null;
   return (
-    <Notice is="bad">
+    <Notice tone="bad">
       <p>Not saved. Kept here until you have seen why:</p>
       <ul>
         {all.map((k) => (
@@ -69,7 +77,7 @@ export function TapingMargin({
       {expected && (expected.last !== null || expected.from.length > 0) && (
         <section>
           <h2>Expected</h2>
-          <p>{keepTogether(tell(bandSentence(item.id, expected), unit))}</p>
+          <p>{keepTogether(formatSentence(bandSentence(item.id, expected), unit))}</p>
           <p className="soft">Worked out from: {expected.source}.</p>
         </section>
       )}

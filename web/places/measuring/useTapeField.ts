@@ -2,6 +2,7 @@ import {
   type CheckContext,
   cm,
   type Finding,
+  formatSentence,
   type LengthUnit,
   readLength,
   type SheetUnit,
@@ -11,7 +12,6 @@ import {
   tapeAdded,
   tapeNote,
   tapeTyped,
-  tell,
   WAYS,
   type Way,
   wholeOf,
@@ -158,6 +158,9 @@ function useEmptiedFor(measure: string, empty: () => void, clear: () => void): (
   };
 }
 
+const notSaved = (f: Finding, unit: SheetUnit): string =>
+  `${formatSentence(f.sentence, unit)} Not saved. Correct this one or the other.`;
+
 /** What stands in the field, what is understood of it, what is asked about it, and what a key does there. */
 export function useTapeField(props: TapeFieldProps) {
   const { context, unit, tape } = props;
@@ -210,7 +213,7 @@ export function useTapeField(props: TapeFieldProps) {
     if (!read) return props.onNext();
     if (!read.ok) return setWrong(read.sentence);
     const hard = found.find((f) => f.level === 'hard');
-    if (hard) return setWrong(`${tell(hard.sentence, unit)} Not saved. Correct this one or the other.`);
+    if (hard) return setWrong(notSaved(hard, unit));
     if (found.length > 0 && !reason.trim()) {
       setAsked(found);
       return;

@@ -1,8 +1,8 @@
 import type { ReadingWire } from '@rocchetto/contract';
 import { drawnWaist, readLength, resolve, type SheetUnit, schoolSays, type Tape } from '@rocchetto/core';
-import { expectation } from '@rocchetto/core/net/expectation.ts';
-import { readsHalves } from '@rocchetto/core/net/slips.ts';
-import { misfitOf } from '@rocchetto/core/net/together.ts';
+import { expectation } from '@rocchetto/core/expected-ranges/expectation.ts';
+import { readsHalves } from '@rocchetto/core/expected-ranges/slips.ts';
+import { misfitOf } from '@rocchetto/core/expected-ranges/together.ts';
 import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { outbox } from '../../parts/outbox/useReadingsOutbox.ts';

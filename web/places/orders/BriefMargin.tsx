@@ -2,7 +2,7 @@ import type { OrderFull, OwnBlock } from '@rocchetto/contract';
 import { measure, type SheetUnit } from '@rocchetto/core';
 import type { ComponentProps } from 'react';
 import { Link } from 'react-router';
-import { Learnt } from '../../parts/design/Learnt.tsx';
+import { FitHistory } from '../../parts/design/FitHistory.tsx';
 import { Likes } from '../../parts/design/Likes.tsx';
 import { OpenQuestions } from '../../parts/design/OpenQuestions.tsx';
 import { OwnBlocks } from '../../parts/garment/OwnBlocks.tsx';
@@ -47,7 +47,7 @@ export function BriefMargin({ order, unit, measured, onBegin, onLike, made }: Pr
       )}
       <OwnBlocks clientId={order.clientId} clientName={order.clientName} onBegin={onBegin} made={made} />
       <Likes orderId={order.id} clientName={order.clientName} onTake={onLike} />
-      <Learnt orderId={order.id} unit={unit} figures={null} />
+      <FitHistory orderId={order.id} unit={unit} figures={null} />
       <OpenQuestions orderId={order.id} />
       <Link to={`/orders/${order.id}`}>Back to the order</Link>
     </>

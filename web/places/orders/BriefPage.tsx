@@ -34,12 +34,12 @@ import { isJoined } from '../../parts/garment/words.ts';
 import { useLengthRule } from '../../parts/readings/useLengthRule.ts';
 import { Thread } from '../../parts/thread/Thread.tsx';
 import { Differences } from '../../shared/Differences.tsx';
-import { Meanwhile } from '../../shared/Meanwhile.tsx';
 import { useMay, useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Place } from '../../shared/Place.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { problemOf } from '../../shared/problem-of.ts';
+import { Toast } from '../../shared/Toast.tsx';
 import { BlockSteps, stepsAfter } from './BlockSteps.tsx';
 import { BriefFields } from './BriefFields.tsx';
 import { BriefMargin } from './BriefMargin.tsx';
@@ -318,14 +318,14 @@ function NotSaved({ saving, wrong, meanwhile, keepMine, takeTheirs }: NotSavedPr
         <Problem error={saving.error} />
       )}
       {wrong.length > 0 && (
-        <Notice is="bad">
+        <Notice tone="bad">
           {wrong.map((w) => (
             <p key={w}>{w}</p>
           ))}
         </Notice>
       )}
       {meanwhile && !both && (
-        <Meanwhile>Someone else saved this order. Your text is safe; compare before saving.</Meanwhile>
+        <Toast>Someone else saved this order. Your text is safe; compare before saving.</Toast>
       )}
     </>
   );

@@ -3,7 +3,7 @@ import { readMoney } from '@rocchetto/core/units/money.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, change } from '../../api/base.ts';
-import { emptied } from '../../shared/emptied.ts';
+import { clearUnlessChanged } from '../../shared/clear-unless-changed.ts';
 import { useDays } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
@@ -123,8 +123,8 @@ export function Money({ orderId }: Of) {
           e.preventDefault();
           if (!sum.ok || !sum.amount) return;
           if ('data' in (await note({ orderId, is, amount: sum.amount, words }))) {
-            setAmount(emptied(amount, ''));
-            setWords(emptied(words, ''));
+            setAmount(clearUnlessChanged(amount, ''));
+            setWords(clearUnlessChanged(words, ''));
           }
         }}
       >

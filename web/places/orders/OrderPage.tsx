@@ -242,7 +242,7 @@ function Import({ id }: { id: number }) {
       <p className="soft">
         A spec or sheet file (JSON) brings its brief, measurements and rules into this order.
       </p>
-      {wrong && <Notice is="bad">{wrong}</Notice>}
+      {wrong && <Notice tone="bad">{wrong}</Notice>}
       <Problem error={error} />
       <Upload
         accept=".json,application/json"

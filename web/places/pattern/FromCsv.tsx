@@ -54,7 +54,7 @@ export function FromCsv({
     <>
       <Problem error={error} />
       {wrong.map((s) => (
-        <Notice key={s} is="bad">
+        <Notice key={s} tone="bad">
           {s}
         </Notice>
       ))}

@@ -1,7 +1,7 @@
-import { tell } from '@rocchetto/core';
+import { formatSentence } from '@rocchetto/core';
 import { useMe } from '../../shared/me.ts';
 
 /** A sentence with its lengths in the unit of the one who reads it. */
 export function Told({ text }: { text: string }) {
-  return <>{tell(text, useMe().unit)}</>;
+  return <>{formatSentence(text, useMe().unit)}</>;
 }

@@ -33,7 +33,7 @@ export function ChoicesForm({ id, plan, may }: { id: number; plan: PlanView; may
       <h2 id="plan-choices">How it is made</h2>
       {plan.usual && <p className="soft">As usual for such a garment; nobody has chosen yet.</p>}
       {clash || problemOf(error).status === 409 ? (
-        <Notice is="bad">
+        <Notice tone="bad">
           Someone else just chose otherwise. Yours is still here and not saved; save it to put it over theirs.{' '}
           <ActionButton
             look="quiet"

@@ -1,7 +1,7 @@
 import { ActionButton, TextField } from '../../shared/pieces.tsx';
 import './agreed.css';
 import type { AgreedChange, SheetChange, SheetView } from '@rocchetto/contract';
-import { type SheetUnit, tell } from '@rocchetto/core';
+import { formatSentence, type SheetUnit } from '@rocchetto/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useStepMutation } from '../../api/alterations.ts';
@@ -58,7 +58,7 @@ function One({
   const [declining, setDeclining] = useState<string | null>(null);
   const [step, { error, isLoading }] = useStepMutation();
   const [busy, setBusy] = useState(false);
-  const says = tell(a.sentence, unit);
+  const says = formatSentence(a.sentence, unit);
   const change = async (c: SheetChange['change']) => {
     setBusy(true);
     await onChange(c);
@@ -84,7 +84,9 @@ function One({
           </ActionButton>
         )}
       </div>
-      {a.cannot && <p className="soft">This can’t be drafted into the sheet. {tell(a.cannot, unit)}</p>}
+      {a.cannot && (
+        <p className="soft">This can’t be drafted into the sheet. {formatSentence(a.cannot, unit)}</p>
+      )}
       {may && a.to === null && declining === null && (
         <div className="row">
           {!a.cannot && (

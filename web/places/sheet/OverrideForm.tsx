@@ -1,8 +1,8 @@
 import { asGiven, type Figure, readLength, type SheetUnit, type Target, withUnit } from '@rocchetto/core';
 import { useRef, useState } from 'react';
 import { Notice } from '../../shared/Notice.tsx';
+import { parsedHint } from '../../shared/parsed-hint.ts';
 import { ActionButton, SelectField, TextField } from '../../shared/pieces.tsx';
-import { understood } from '../../shared/understood.ts';
 import type { Change } from './useSheetChange.tsx';
 
 const TARGETS: Record<Target, string> = {
@@ -33,7 +33,7 @@ export function OverrideForm({
   const { chosen, value, reason } = written;
   const target = chosen && figure.settable.includes(chosen) ? chosen : (figure.settable[0] ?? 'finished');
   const [wrong, setWrong] = useState('');
-  const told = understood(value.replace(/^[-−]/, ''), unit);
+  const told = parsedHint(value.replace(/^[-−]/, ''), unit);
   const sending = useRef(0);
   const send = async () => {
     // Pressed twice: it is on its way.
@@ -68,7 +68,7 @@ export function OverrideForm({
           <span className="soft">({o.by})</span> <Withdraw of={o} onChange={onChange} />
         </p>
       ))}
-      {wrong && <Notice is="bad">{wrong}</Notice>}
+      {wrong && <Notice tone="bad">{wrong}</Notice>}
       <form
         className="stack"
         onSubmit={(e) => {

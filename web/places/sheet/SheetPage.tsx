@@ -3,7 +3,7 @@ import './sheet.css';
 import type { SheetView } from '@rocchetto/contract';
 import { sheetOfView, unitOf } from '@rocchetto/contract/to-core.ts';
 import { undecided } from '@rocchetto/contract/undecided.ts';
-import { openMatters, type SheetUnit, tell } from '@rocchetto/core';
+import { formatSentence, openMatters, type SheetUnit } from '@rocchetto/core';
 import { lazy, Suspense, useMemo } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useOrderQuery } from '../../api/orders.ts';
@@ -29,7 +29,9 @@ import { Why } from './Why.tsx';
 // What stands beside a sheet, or below it: it comes after the sheet can be read.
 const Sides = lazy(() => import('./Sides.tsx'));
 const Agreed = lazy(() => import('./Agreed.tsx'));
-const Learnt = lazy(async () => ({ default: (await import('../../parts/design/Learnt.tsx')).Learnt }));
+const FitHistory = lazy(async () => ({
+  default: (await import('../../parts/design/FitHistory.tsx')).FitHistory,
+}));
 const FlatBeside = lazy(async () => ({
   default: (await import('../../parts/flat/FlatBeside.tsx')).FlatBeside,
 }));
@@ -108,7 +110,7 @@ function Sheet({ id, view, frozen, altered, clientId, thread }: Props) {
   const { views, panels } = following.drawn[unit];
   const absent = useMemo(() => new Set(sheet.checks.filter((k) => k.absent).map((k) => k.code)), [sheet]);
   const open = useMemo(
-    () => [...openMatters(sheet), ...undecided(view.agreed ?? [])].map((s) => tell(s, unit)),
+    () => [...openMatters(sheet), ...undecided(view.agreed ?? [])].map((s) => formatSentence(s, unit)),
     [sheet, view, unit],
   );
   const mayWrite = useMay('sheet.write') && view.status !== 'cut' && !frozen;
@@ -133,7 +135,7 @@ function Sheet({ id, view, frozen, altered, clientId, thread }: Props) {
             <OverrideForm key={picked.id} figure={picked} unit={unit} onChange={change} />
           )}
           <Suspense>
-            <Learnt
+            <FitHistory
               orderId={id}
               unit={unit}
               figures={mayWrite && view.status === 'draft' ? sheet.figures : null}

@@ -37,7 +37,7 @@ export function useSheetChange(id: number, view: SheetView) {
   const { status, theirs } = problemOf(error);
   const problem =
     error && status === 409 && theirs && waiting ? (
-      <Notice is="bad">
+      <Notice tone="bad">
         <p>Someone else changed this sheet. Theirs is saved; yours is still here: {words(waiting)}</p>
         <ActionButton look="take" onClick={() => void change(waiting, (theirs as SheetView).version)}>
           Apply mine on top

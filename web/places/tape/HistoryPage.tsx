@@ -1,7 +1,7 @@
 import { ActionButton, Ledger } from '../../shared/pieces.tsx';
 import './history.css';
 import type { HistoryView, MeasureSeries } from '@rocchetto/contract';
-import { cm, measure, printLength, printSigned, type SheetUnit, tell } from '@rocchetto/core';
+import { cm, formatSentence, measure, printLength, printSigned, type SheetUnit } from '@rocchetto/core';
 import { cupSentences } from '@rocchetto/core/measures/cups.ts';
 import { scaleLinear, scaleTime } from 'd3-scale';
 import { line } from 'd3-shape';
@@ -98,7 +98,7 @@ function History({ id, of }: { id: number; of: HistoryView }) {
       ))}
       {cups.map((c) => (
         <p key={c} className="soft">
-          {tell(c, unit)}
+          {formatSentence(c, unit)}
         </p>
       ))}
       {of.series.length === 0 && <p className="soft">Not measured yet.</p>}

@@ -162,7 +162,7 @@ export function Practice({ onDone }: { onDone: () => void }) {
             ))}
         </div>
       )}
-      {wrong && <Notice is="bad">{wrong}</Notice>}
+      {wrong && <Notice tone="bad">{wrong}</Notice>}
       <Problem error={error} />
       <div className="row acts">
         <ActionButton look="take" type="submit" disabled={second === 0 || isLoading}>

@@ -77,7 +77,7 @@ export function IntoBrief({ order, tried, refused, unit, agreed, onWritten }: Pr
           Fit, cloth and ease. Readings are taken at the tape; rounding is the studio’s.
         </span>
       </div>
-      {wrong && <Notice is="bad">{wrong}</Notice>}
+      {wrong && <Notice tone="bad">{wrong}</Notice>}
       {meanwhile ? (
         <Notice>
           Someone else saved this order. Nothing was written; the changes are still here. Write them into the

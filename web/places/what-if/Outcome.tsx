@@ -1,4 +1,4 @@
-import { printWithUnit, resolveAll, type Sheet, type SheetUnit, tell } from '@rocchetto/core';
+import { formatSentence, printWithUnit, resolveAll, type Sheet, type SheetUnit } from '@rocchetto/core';
 import { bodySeen, roomsOf, wishedBy } from '@rocchetto/core/compare/ease-seen.ts';
 import { halvesMoved, nothingMoved, type WhatMoved, whatMoved } from '@rocchetto/core/compare/what-moved.ts';
 import { useMemo } from 'react';
@@ -51,7 +51,7 @@ function Said({ title, of, unit }: { title: string; of: readonly string[]; unit:
       <h2>{title}</h2>
       <ul className="why">
         {of.map((s) => (
-          <li key={s}>{tell(s, unit)}</li>
+          <li key={s}>{formatSentence(s, unit)}</li>
         ))}
       </ul>
     </>
@@ -65,7 +65,7 @@ function Pieces({ moved, unit }: { moved: WhatMoved; unit: SheetUnit }) {
     of ? `${of.count} × ${length(of.width)} by ${length(of.length)}` : 'none';
   const notion = (of: WhatMoved['notions'][number]['before']) =>
     of
-      ? [of.length === null ? '' : printWithUnit(of.length, of.bought ?? unit), tell(of.note, unit)]
+      ? [of.length === null ? '' : printWithUnit(of.length, of.bought ?? unit), formatSentence(of.note, unit)]
           .filter(Boolean)
           .join(', ')
       : 'none';

@@ -64,7 +64,7 @@ export function Tries({ all, tried, refused, doubts, unit, onTry }: Props) {
             <ActionButton look="quiet" onClick={() => onTry(tried.filter((_, k) => k !== i))}>
               Remove<span className="hidden"> {one.label}</span>
             </ActionButton>
-            {refused[name] && <Notice is="bad">{refused[name]}</Notice>}
+            {refused[name] && <Notice tone="bad">{refused[name]}</Notice>}
             {doubts[name] && <Notice>{doubts[name]}</Notice>}
           </div>
         );

@@ -1,6 +1,6 @@
-import { cm, type Figure, printByHand, type SheetUnit, tell } from '@rocchetto/core';
-import { type Lesson, lessonSentence } from '@rocchetto/core/alter/learnt.ts';
-import { useLearntQuery } from '../../api/design.ts';
+import { cm, type Figure, formatSentence, printByHand, type SheetUnit } from '@rocchetto/core';
+import { type Lesson, lessonSentence } from '@rocchetto/core/alter/fit-history.ts';
+import { useFitHistoryQuery } from '../../api/design.ts';
 import { keepTogether } from '../../shared/keepTogether.ts';
 import { ActionButton } from '../../shared/pieces.tsx';
 
@@ -19,8 +19,8 @@ export interface Take {
 }
 
 /** What the fittings of earlier orders have shown, to be taken into this sheet by a hand or left. */
-export function Learnt({ orderId, unit, figures, onTake }: Props) {
-  const { data = [] } = useLearntQuery(orderId);
+export function FitHistory({ orderId, unit, figures, onTake }: Props) {
+  const { data = [] } = useFitHistoryQuery(orderId);
   if (data.length === 0) return null;
   return (
     <section aria-label="From earlier fittings">
@@ -32,7 +32,7 @@ export function Learnt({ orderId, unit, figures, onTake }: Props) {
           const taken = figure?.overrides.some((o) => o.target === take!.target);
           return (
             <li key={l.id}>
-              {keepTogether(tell(lessonSentence(l), unit))}{' '}
+              {keepTogether(formatSentence(lessonSentence(l), unit))}{' '}
               {taken ? (
                 <span className="soft">set by hand here</span>
               ) : (

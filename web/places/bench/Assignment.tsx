@@ -11,13 +11,13 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import type { BenchRow, BenchWeek } from '@rocchetto/contract';
-import { tell } from '@rocchetto/core';
+import { formatSentence } from '@rocchetto/core';
 import { type ReactNode, useState } from 'react';
 import { useStepMutation } from '../../api/alterations.ts';
-import { Meanwhile } from '../../shared/Meanwhile.tsx';
 import { useDays } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
 import { ActionButton } from '../../shared/pieces.tsx';
+import { Toast } from '../../shared/Toast.tsx';
 import { readPlace, standsThere } from './WeekThreads.tsx';
 
 interface Props {
@@ -27,7 +27,7 @@ interface Props {
 }
 
 /** Work is taken by its grip and laid onto a day of a hand, by pointer or by keys; what hinders is told before it is let go. */
-export function Giving({ week, rows, children }: Props) {
+export function Assignment({ week, rows, children }: Props) {
   const { short } = useDays();
   const [step, { error }] = useStepMutation();
   const [held, setHeld] = useState<BenchRow | null>(null);
@@ -51,7 +51,7 @@ export function Giving({ week, rows, children }: Props) {
     });
   };
   const words = (row: BenchRow | undefined) =>
-    row ? `${row.orderNumber}: ${tell(row.sentence, row.unit)}` : '';
+    row ? `${row.orderNumber}: ${formatSentence(row.sentence, row.unit)}` : '';
   return (
     <DndContext
       sensors={sensors}
@@ -91,7 +91,7 @@ export function Giving({ week, rows, children }: Props) {
     >
       <Problem error={error} />
       {given && (
-        <Meanwhile>
+        <Toast>
           {given.says}{' '}
           <ActionButton
             look="quiet"
@@ -101,7 +101,7 @@ export function Giving({ week, rows, children }: Props) {
           >
             Undo
           </ActionButton>
-        </Meanwhile>
+        </Toast>
       )}
       {children(held)}
     </DndContext>
@@ -109,7 +109,7 @@ export function Giving({ week, rows, children }: Props) {
 }
 
 /** What a piece of work is taken by. */
-export function Grip({ row }: { row: BenchRow }) {
+export function DragHandle({ row }: { row: BenchRow }) {
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: `job-${row.id}` });
   return (
     <ActionButton
@@ -119,7 +119,7 @@ export function Grip({ row }: { row: BenchRow }) {
       style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
       {...listeners}
       {...attributes}
-      aria-label={`Assign ${row.orderNumber}: ${tell(row.sentence, row.unit)}`}
+      aria-label={`Assign ${row.orderNumber}: ${formatSentence(row.sentence, row.unit)}`}
     >
       <svg viewBox="0 0 24 24" width="24" height="24" aria-hidden="true">
         <path d="M4 15 C8 3 16 3 20 15" fill="none" stroke="currentColor" strokeWidth="2.2" />

@@ -1,7 +1,7 @@
 /** The cache of what the studio's book said last on this device. */
-export const TOLD = 'told';
+export const OFFLINE_CACHE = 'told';
 /** Header of an answer that comes from there: when the server gave it. */
-export const TOLD_AT = 'x-told-at';
+export const OFFLINE_CACHE_AT = 'x-told-at';
 /** Said to the service worker by a page whose hand signs in or out. */
 export const FORGET = 'forget';
 

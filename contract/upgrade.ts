@@ -19,7 +19,7 @@ function plainLengths<T>(v: T): T {
 }
 
 /** House rules have had one shape; their lengths are read as they were written. */
-export const rulesForward = (v: unknown): unknown => plainLengths(v);
+export const upgradeRules = (v: unknown): unknown => plainLengths(v);
 
 const isObject = (v: unknown): v is Json => typeof v === 'object' && v !== null && !Array.isArray(v);
 /** Version 1 had none written on it. */
@@ -38,7 +38,7 @@ function partForward(part: unknown): unknown {
   };
 }
 
-export function briefForward(v: unknown): unknown {
+export function upgradeBrief(v: unknown): unknown {
   if (!isObject(v) || !isFirst(v)) return v;
   return {
     ...plainLengths(v),
@@ -70,11 +70,11 @@ function decidedForward(v: Json): Json {
 }
 
 /** What a fitter decided about a sheet. */
-export const settingsForward = (v: unknown): unknown =>
+export const upgradeSettings = (v: unknown): unknown =>
   isObject(v) && isFirst(v) ? { ...decidedForward(plainLengths(v)), version: 2 } : v;
 
 /** A spec file. */
-export const specForward = (v: unknown): unknown =>
+export const upgradeSpec = (v: unknown): unknown =>
   isObject(v) && v.version === 1
-    ? { ...decidedForward(v), version: 2, ...('garment' in v ? { garment: briefForward(v.garment) } : {}) }
+    ? { ...decidedForward(v), version: 2, ...('garment' in v ? { garment: upgradeBrief(v.garment) } : {}) }
     : v;

@@ -1,10 +1,10 @@
-import type { WouldStand } from '@rocchetto/contract';
+import type { ImpactPreview } from '@rocchetto/contract';
 import type { Hours } from '@rocchetto/core';
-import { useWouldStandQuery } from '../../api/hours.ts';
+import { useImpactQuery } from '../../api/hours.ts';
 import { useSettled } from '../../shared/useSettled.ts';
 
 /** Whose bookings they are, by name and time; the rest as a sign that there are more. */
-const whose = ({ first, count }: WouldStand) =>
+const whose = ({ first, count }: ImpactPreview) =>
   `${first.map((b) => `${b.clientName}, ${b.when}`).join('; ')}${count > first.length ? ' …' : '.'}`;
 
 interface Props {
@@ -17,7 +17,7 @@ interface Props {
 /** What other hours would leave outside them, told while they are written; nothing of it is moved. */
 export function StandOutside({ staffId, hours, before }: Props) {
   const asked = useSettled(hours, 400);
-  const { data } = useWouldStandQuery({ staffId, hours: [...asked] }, { skip: asked === before });
+  const { data } = useImpactQuery({ staffId, hours: [...asked] }, { skip: asked === before });
   if (!data || asked !== hours || asked === before) return null;
   const one = data.count === 1;
   return (
@@ -31,7 +31,7 @@ export function StandOutside({ staffId, hours, before }: Props) {
 
 /** How many are booked of a kind that is being changed: they keep what they were booked with. */
 export function StandAsBooked({ kind }: { readonly kind: string }) {
-  const { data } = useWouldStandQuery({ kind });
+  const { data } = useImpactQuery({ kind });
   if (!data) return null;
   return (
     <p role="status" className="soft">

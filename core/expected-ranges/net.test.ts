@@ -4,14 +4,14 @@ import { index as at, inv, type Matrix, matrix, multiply, subset } from 'mathjs'
 import { describe, expect, it } from 'vitest';
 import { findMeasure, MEASURES } from '../measures/catalogue.ts';
 import { cm } from '../units/length.ts';
-import { tell } from '../units/print.ts';
+import { formatSentence } from '../units/print.ts';
 import { expectation } from './expectation.ts';
 import { bandOf, doubtOf, readsHalves, slipsOf } from './slips.ts';
 import { NET, ownOf } from './table.ts';
 import { misfitOf } from './together.ts';
 
 const IDS = Object.keys(NET);
-const cm1 = (s: string) => tell(s, 'cm');
+const cm1 = (s: string) => formatSentence(s, 'cm');
 
 /** The covariance of two measures as the table tells it. */
 const cov = (a: string, b: string): number => {

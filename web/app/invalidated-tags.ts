@@ -28,5 +28,5 @@ const HANGS_ON: Readonly<Record<ChangedWhat, (id: string | number) => readonly T
 };
 
 /** What is to be asked for again; a kind that only a newer server knows asks for nothing. */
-export const hangsOn = (changed: readonly Changed[]): Tag[] =>
+export const invalidatedTags = (changed: readonly Changed[]): Tag[] =>
   changed.flatMap(([what, id]) => (Object.hasOwn(HANGS_ON, what) ? HANGS_ON[what](id) : []));

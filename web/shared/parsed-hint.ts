@@ -4,7 +4,7 @@ import { printEquals, printWritten, readLength, type SheetUnit } from '@rocchett
  * What a length field understood, when that is not plainly what stands in it; empty otherwise. Where the unit stands in
  * the field anyway a figure in that unit needs no word, and what is told of another is told in the field's own.
  */
-export function understood(text: string | null | undefined, unit: SheetUnit, unitStands = false): string {
+export function parsedHint(text: string | null | undefined, unit: SheetUnit, unitStands = false): string {
   const bare = (text ?? '').trim().replaceAll('/', '⁄');
   const read = bare === '' ? null : readLength(bare, unit);
   if (!read?.ok) return '';

@@ -1,7 +1,7 @@
 import type { FormInstance } from 'antd';
 
-/** For a field whose text was sent and taken: it is emptied, but what a hand has written there since stays. */
-export const emptied =
+/** For a field whose text was sent and taken: it is clearUnlessChanged, but what a hand has written there since stays. */
+export const clearUnlessChanged =
   <T>(sent: T, empty: T) =>
   (now: T): T =>
     now === sent ? empty : now;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { keepable } from './told.ts';
+import { keepable } from './offline-cache.ts';
 
 const kept = (path: string) => keepable(new URL(path, 'http://studio.test'));
 

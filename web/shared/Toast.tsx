@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
  * window, so that nothing moves away from under a hand that is about to press it; a press goes through it, but for a
  * key of its own.
  */
-export const Meanwhile = ({ children }: { children: ReactNode }) => (
+export const Toast = ({ children }: { children: ReactNode }) => (
   <p className="meanwhile" role="status">
     {children}
   </p>
