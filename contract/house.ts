@@ -1,4 +1,5 @@
 import { isPlaceZone } from '@rocchetto/core';
+import { ROUNDING_CHOICES } from '@rocchetto/core/units/rounding-choices.ts';
 import { z } from 'zod';
 
 /** The paper on which everything larger than a card is printed. */
@@ -32,7 +33,18 @@ export const HouseSettings = z.strictObject({
 export type HouseSettings = z.infer<typeof HouseSettings>;
 
 /** What is changed of it: what is not named stays as it is. */
-export const HouseWrite = HouseSettings.partial().required({ studio: true, timeZone: true });
+export const HouseWrite = HouseSettings.partial()
+  .required({ studio: true, timeZone: true })
+  .extend({
+    /** in which steps figures are marked, as `roundingWord` writes it: into the rules, with the settings */
+    rounding: z
+      .string()
+      .refine(
+        (word) => ROUNDING_CHOICES.some((c) => c.value === word),
+        'Choose how figures are rounded from the list.',
+      )
+      .optional(),
+  });
 export type HouseWrite = z.infer<typeof HouseWrite>;
 
 /** What of the first steps of a new studio is done. */

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { toSheetInput } from '@rocchetto/contract';
+import { toSheetInput, unitOf } from '@rocchetto/contract';
 import { computeSheet } from '@rocchetto/core';
 import { arranged } from '@rocchetto/core/pattern/arrange.ts';
 import { patternDxf } from '@rocchetto/core/pattern/dxf.ts';
@@ -9,6 +9,7 @@ import { type Pattern, patternOf } from '@rocchetto/core/pattern/pattern.ts';
 import { patternSvg } from '@rocchetto/core/pattern/svg.ts';
 import type { TilesAsked } from '@rocchetto/core/pattern/tiles.ts';
 import { wholePanels } from '@rocchetto/core/pattern/whole-panels.ts';
+import type { SheetUnit } from '@rocchetto/core/units/length.ts';
 import { rollPdf, tilesPdf } from '../server/areas/sheets/pattern-pdf.ts';
 import { here, readSpecFile } from './json-file.ts';
 import { runTool, StopWord } from './stop-word.ts';
@@ -48,7 +49,11 @@ function asked() {
   }
 }
 
-async function made(pattern: Pattern, q: ReturnType<typeof asked>): Promise<string | Buffer> {
+async function made(
+  pattern: Pattern,
+  q: ReturnType<typeof asked>,
+  unit: SheetUnit,
+): Promise<string | Buffer> {
   if (q.svg || q.dxf) {
     const lying = arranged(pattern.pieces, DRAWING);
     return q.svg ? patternSvg(lying, pattern.title) : patternDxf(lying);
@@ -64,7 +69,7 @@ async function made(pattern: Pattern, q: ReturnType<typeof asked>): Promise<stri
     way: q.landscape ? 'landscape' : 'portrait',
     apart: q.apart === true,
   };
-  return tilesPdf(pattern, tiles);
+  return tilesPdf(pattern, tiles, unit);
 }
 
 /** Reads a spec file and writes its pattern at full size. No database, no network. */
@@ -83,7 +88,7 @@ runTool(async () => {
     opened: q.opened === true,
   });
   try {
-    writeFileSync(here(q.out), await made(pattern, q));
+    writeFileSync(here(q.out), await made(pattern, q, unitOf(spec)));
   } catch (error) {
     if (error instanceof StopWord) throw error;
     throw new StopWord(`${q.out} cannot be written: ${(error as Error).message}`);

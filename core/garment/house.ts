@@ -1,10 +1,11 @@
 import { STALE_AFTER } from '../checks/stale.ts';
 import { cm } from '../units/length.ts';
+import { CM_ROUNDING } from '../units/rounding.ts';
 import type { HouseRules } from './input.ts';
 
 /** The house as it is before anyone changes a rule: half centimetres, front and back even, hip 20 cm down (house figures). */
 export const DEFAULT_HOUSE: HouseRules = {
-  rounding: { unit: 'cm', step: 0.5, mode: 'nearest' },
+  rounding: CM_ROUNDING,
   pairing: 'each',
   band: 'marked',
   zips: null,

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { printMoney, readMoney } from './money.ts';
+import { readMoney } from './money.ts';
+import { printMoney } from './print-money.ts';
 
 describe('a price as it is typed', () => {
   it.each<[string, number | null]>([

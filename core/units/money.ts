@@ -34,10 +34,3 @@ export function readMoney(typed: string): MoneyRead {
   const amount = Number(`${found[1]!.replace(/\D/g, '')}.${found[5] ?? '0'}`);
   return amount > 1_000_000 ? wrong('it is over 1,000,000.') : { ok: true, amount };
 }
-
-/**
- * A sum as the studio writes it: its currency sign, a blank at which no line breaks, two places: "€ 93.10". The sum alone
- * where the studio has no sign.
- */
-export const printMoney = (amount: number, currency: string): string =>
-  `${currency === '' ? '' : `${currency}\u00a0`}${amount.toFixed(2)}`;

@@ -17,7 +17,8 @@ export interface Rounding {
 /** The ways a house rounds; down is only how a dart keeps to its most. */
 export type HouseRounding = Rounding & { readonly mode: 'nearest' | 'up' };
 
-/** In which steps an inch studio marks until it says otherwise (house setting, no source). */
+/** In which steps a studio marks until it says otherwise, and an inch studio (house settings, no source). */
+export const CM_ROUNDING = { unit: 'cm', step: 0.5, mode: 'nearest' } as const;
 export const INCH_ROUNDING = { unit: 'in', step: 0.125, mode: 'nearest' } as const;
 
 /**

@@ -28,7 +28,7 @@ const house = api.injectEndpoints({
       query: (body) => change('/house/bench', 'PUT', body),
       invalidatesTags: (_, error) => (error ? [] : ['House']),
     }),
-    changeHouse: b.mutation<AnswerOf<'PUT /house'>, HouseSettings & { version: number }>({
+    changeHouse: b.mutation<AnswerOf<'PUT /house'>, HouseSettings & { version: number; rounding?: string }>({
       query: (body) => change('/house', 'PUT', body),
       invalidatesTags: (_, error) => (error ? [] : ['House', 'Me', 'Order', 'Sheet']),
     }),

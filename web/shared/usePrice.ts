@@ -1,4 +1,4 @@
-import { printMoney } from '@rocchetto/core/units/money.ts';
+import { printMoney } from '@rocchetto/core/units/print-money.ts';
 import { useMe } from './me.ts';
 
 /** How amounts of money are shown, with the studio's currency sign. */

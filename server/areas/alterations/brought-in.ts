@@ -3,7 +3,7 @@ import type { BroughtInWrite } from '@rocchetto/contract';
 import { handUnit } from '@rocchetto/contract';
 import { dayIn, formatSentence, printDate } from '@rocchetto/core';
 import { readTicket, ticketCode } from '@rocchetto/core/alter/index.ts';
-import { printMoney } from '@rocchetto/core/units/money.ts';
+import { printMoney } from '@rocchetto/core/units/print-money.ts';
 import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import type { Tx } from '../../db/pool.ts';

@@ -7,6 +7,7 @@ import {
   withoutPrices,
 } from '@rocchetto/contract';
 import { INCH_ROUNDING } from '@rocchetto/core/units/rounding.ts';
+import { roundingOf } from '@rocchetto/core/units/rounding-choices.ts';
 import { Hono } from 'hono';
 import { remember } from '../../db/history.ts';
 import type { Db, Tx } from '../../db/pool.ts';
@@ -41,7 +42,7 @@ const settings = async (db: Db): Promise<HouseView> => {
 export function houseRoutes(deps: Deps): Hono<Env> {
   const app = new Hono<Env>();
   on(app, 'GET /house', async (_c) => await settings(deps.pool));
-  on(app, 'PUT /house', (c, { body: { version, ...wanted } }) =>
+  on(app, 'PUT /house', (c, { body: { version, rounding, ...wanted } }) =>
     once(c, deps, async (tx) => {
       await versioned(tx, {
         what: 'house',
@@ -55,7 +56,10 @@ export function houseRoutes(deps: Deps): Hono<Env> {
           const { rules: _, version: __, ...was } = before;
           const first = !(await isSetUp(t));
           await changeHouse(t, { ...was, ...wanted });
-          await followUnit(t, before, { ...was, ...wanted }, first ? null : c.get('who').id);
+          const rules = rounding
+            ? { ...before.rules, rounding: roundingOf(rounding) }
+            : followsUnit(before, { ...was, ...wanted });
+          if (rules) await moveRules(t, before.rules, rules, first ? null : c.get('who').id);
           return wanted;
         },
         kept: ({ rules: _, version: __, ...settings }) => settings,
@@ -129,24 +133,24 @@ export function houseRoutes(deps: Deps): Hono<Env> {
   return app;
 }
 
-/** A studio that goes over to inches marks its figures in them, and back, unless it has a rule of its own; the rules’ history says so. */
-async function followUnit(
-  tx: Tx,
-  before: Awaited<ReturnType<typeof readHouse>>,
-  wanted: HouseSettings,
-  by: number | null,
-): Promise<void> {
-  if (before.unit === wanted.unit) return;
+type Before = Awaited<ReturnType<typeof readHouse>>;
+
+/** The rules of a studio that goes over to inches, which marks its figures in them, and back; null where it keeps its own. */
+function followsUnit(before: Before, wanted: HouseSettings): Before['rules'] | null {
+  if (before.unit === wanted.unit) return null;
   const { rounding, ...rest } = before.rules;
   const usual = JSON.stringify(rounding) === JSON.stringify(INCH_ROUNDING);
-  const rules =
-    wanted.unit === 'in' && rounding === undefined
-      ? { ...rest, rounding: INCH_ROUNDING }
-      : wanted.unit === 'cm' && usual
-        ? rest
-        : null;
-  if (rules === null) return;
+  if (wanted.unit === 'in' && rounding === undefined) return { ...rest, rounding: INCH_ROUNDING };
+  return wanted.unit === 'cm' && usual ? rest : null;
+}
+
+/** Writes rules that follow from settings. What is set with the studio itself (`by` null) moved nothing that anybody worked by. */
+async function moveRules(
+  tx: Tx,
+  was: Before['rules'],
+  rules: Before['rules'],
+  by: number | null,
+): Promise<void> {
   await changeRules(tx, rules);
-  // What is set with the studio itself moved no rule that anybody worked by.
-  if (by !== null) await remember(tx, 'house', 1, by, RULES_CHANGED, before.rules, rules);
+  if (by !== null) await remember(tx, 'house', 1, by, RULES_CHANGED, was, rules);
 }

@@ -87,6 +87,18 @@ describe('what a studio writes in', () => {
   });
 });
 
+describe('in which steps figures are marked', () => {
+  it('is set with the studio, as a rule of its own; what no hand marks in is refused', async () => {
+    const rounding = async () => (await json(principal!.get('/house/rules'))).rules.rounding;
+    await put({ unit: 'in', rounding: 'in 0.25 nearest' });
+    expect(await rounding()).toEqual({ unit: 'in', step: 0.25, mode: 'nearest' });
+    const refused = await put({ rounding: 'in 0.3 nearest' }, 422);
+    expect(refused.detail).toContain('Choose how figures are rounded from the list.');
+    await put({ unit: 'cm', rounding: 'cm 0.5 nearest' });
+    expect(await rounding()).toEqual({ unit: 'cm', step: 0.5, mode: 'nearest' });
+  });
+});
+
 describe('the studio’s paper', () => {
   it('is what sheets, lists and guides are printed on', async () => {
     const { orderId } = await skirtOrder(fitter!, { name: 'On Letter' });

@@ -2,7 +2,7 @@ import type { EstimateView, HouseView, KeptEstimate } from '@rocchetto/contract'
 import { dayIn, printDate } from '@rocchetto/core';
 import { hoursWord } from '@rocchetto/core/diary/load.ts';
 import type { EstimateLine, EstimatePart } from '@rocchetto/core/estimate/estimate.ts';
-import { printMoney } from '@rocchetto/core/units/money.ts';
+import { printMoney } from '@rocchetto/core/units/print-money.ts';
 import type { Content, TableCell } from 'pdfmake/interfaces.js';
 import { printPaper } from '../../paper/print.ts';
 

@@ -1,4 +1,5 @@
 import type { Paper, PatternQuery, SheetView } from '@rocchetto/contract';
+import { unitOf } from '@rocchetto/contract/to-core.ts';
 import type { Point, Segment } from '@rocchetto/core/draft/curve.ts';
 import type { Arranged } from '@rocchetto/core/pattern/arrange.ts';
 import { PAPERS } from '@rocchetto/core/pattern/papers.ts';
@@ -8,12 +9,15 @@ import { lines } from '@rocchetto/core/pattern/polyline.ts';
 import { DRAWN } from '@rocchetto/core/pattern/svg.ts';
 import {
   MARGIN,
+  OVERLAP,
   rollOf,
   type Tile,
   type Tiled,
   type TilesAsked,
   tilesOf,
 } from '@rocchetto/core/pattern/tiles.ts';
+import { cm, type SheetUnit } from '@rocchetto/core/units/length.ts';
+import { printByHand } from '@rocchetto/core/units/print.ts';
 import PDFDocument from 'pdfkit';
 import { FACES, runsOf } from '../../paper/faces.ts';
 import { drafted, type PatternOf, tilesAsked } from './pattern.ts';
@@ -198,7 +202,7 @@ const MEASURE_FIRST =
   'Print at full size (100 %, no scaling), then measure the squares: where one is off, nothing fits.';
 
 /** A pattern on sheets that are glued together, after a cover with its squares and its map. */
-export function tilesPdf(pattern: Pattern, asked: TilesAsked): Promise<Buffer> {
+export function tilesPdf(pattern: Pattern, asked: TilesAsked, unit: SheetUnit): Promise<Buffer> {
   const { name, width, height } = PAPERS[asked.paper];
   const size: [number, number] =
     asked.way === 'portrait' ? [width * CM, height * CM] : [height * CM, width * CM];
@@ -209,7 +213,7 @@ export function tilesPdf(pattern: Pattern, asked: TilesAsked): Promise<Buffer> {
     title: pattern.title,
     says: [
       MEASURE_FIRST,
-      `${pattern.pieces.length} ${pattern.pieces.length === 1 ? 'piece' : 'pieces'} on ${count} ${count === 1 ? 'sheet' : 'sheets'} of ${name} behind this one. Sheets lie 1 cm over each other: put crosses with the same letter on each other.`,
+      `${pattern.pieces.length} ${pattern.pieces.length === 1 ? 'piece' : 'pieces'} on ${count} ${count === 1 ? 'sheet' : 'sheets'} of ${name} behind this one. Sheets lie ${printByHand(cm(OVERLAP), unit)} over each other: put crosses with the same letter on each other.`,
     ],
   };
   doc.addPage({ size, margin: 0 });
@@ -248,7 +252,7 @@ export async function patternPdf(
 ): Promise<{ readonly pdf: Buffer } | { readonly refused: string } | null> {
   const { pattern } = drafted(view, of, q);
   if (!pattern) return null;
-  if (q.roll === undefined) return { pdf: await tilesPdf(pattern, tilesAsked(q, paper)) };
+  if (q.roll === undefined) return { pdf: await tilesPdf(pattern, tilesAsked(q, paper), unitOf(view.spec)) };
   try {
     return { pdf: await rollPdf(pattern, q.roll) };
   } catch (error) {

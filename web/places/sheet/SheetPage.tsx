@@ -17,9 +17,7 @@ import { useAfterPaint } from '../../shared/useAfterPaint.ts';
 import { Checks } from './Checks.tsx';
 import { CutList } from './CutList.tsx';
 import { Drawing, Panels } from './Drawing.tsx';
-import { OverrideForm } from './OverrideForm.tsx';
 import { Points } from './Points.tsx';
-import { RoundingForm } from './RoundingForm.tsx';
 import { SheetBar } from './SheetBar.tsx';
 import { partOf, SheetParts } from './SheetParts.tsx';
 import { usePicked } from './usePicked.ts';
@@ -36,6 +34,8 @@ const FlatBeside = lazy(async () => ({
   default: (await import('../../parts/flat/FlatBeside.tsx')).FlatBeside,
 }));
 const Moved = lazy(async () => ({ default: (await import('../../parts/drawings/Moved.tsx')).Moved }));
+const OverrideForm = lazy(async () => ({ default: (await import('./OverrideForm.tsx')).OverrideForm }));
+const RoundingForm = lazy(async () => ({ default: (await import('./RoundingForm.tsx')).RoundingForm }));
 const Ease = lazy(() => import('./Ease.tsx'));
 const AsMade = lazy(async () => ({ default: (await import('./AsMade.tsx')).AsMade }));
 
@@ -131,23 +131,23 @@ function Sheet({ id, view, frozen, altered, clientId, thread }: Props) {
       margin={
         <>
           {picked && <Why figure={picked} printed={printed.figures.find((f) => f.id === picked.id)!} />}
-          {picked && mayWrite && picked.settable.length > 0 && (
-            <OverrideForm key={picked.id} figure={picked} unit={unit} onChange={change} />
-          )}
           <Suspense>
+            {picked && mayWrite && picked.settable.length > 0 && (
+              <OverrideForm key={picked.id} figure={picked} unit={unit} onChange={change} />
+            )}
             <FitHistory
               orderId={id}
               unit={unit}
               figures={mayWrite && view.status === 'draft' ? sheet.figures : null}
               onTake={(take) => void change({ kind: 'override', id: crypto.randomUUID(), ...take })}
             />
+            {mayWrite && (
+              <RoundingForm
+                rounding={sheet.rounding}
+                onChange={(rounding) => void change({ kind: 'house', house: { rounding } })}
+              />
+            )}
           </Suspense>
-          {mayWrite && (
-            <RoundingForm
-              rounding={sheet.rounding}
-              onChange={(rounding) => void change({ kind: 'house', house: { rounding } })}
-            />
-          )}
         </>
       }
     >
