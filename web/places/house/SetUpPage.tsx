@@ -38,7 +38,7 @@ function MarkedIn() {
   // A step of the other unit goes with it.
   const stands = written && roundingOf(written).unit === unit ? written : usual;
   return (
-    <div className="fields">
+    <>
       <Form.Item label="Figures are marked" htmlFor="set-up-rounding">
         <SelectField
           id="set-up-rounding"
@@ -55,7 +55,7 @@ function MarkedIn() {
       <Form.Item name="rounding" hidden>
         <Input />
       </Form.Item>
-    </div>
+    </>
   );
 }
 
@@ -109,8 +109,9 @@ export function Component() {
           if ('data' in done) navigate('/today', { replace: true });
         }}
       >
-        <StudioFields />
-        <MarkedIn />
+        <StudioFields>
+          <MarkedIn />
+        </StudioFields>
         {own && (
           <Form.Item label="What you do yourself">
             <Checkbox.Group

@@ -1,5 +1,6 @@
 import { PAPERS } from '@rocchetto/contract/house.ts';
 import { Checkbox, Form, Input, Select } from 'antd';
+import type { ReactNode } from 'react';
 import { ChoiceByTyping } from '../../shared/ChoiceByTyping.tsx';
 
 const ZONES = Intl.supportedValuesOf('timeZone');
@@ -8,8 +9,8 @@ export const DATE_WORD = { dmy: '20/12/2026 (day first)', mdy: '12/20/2026 (mont
 export const WEEK_WORD = { 1: 'Monday', 7: 'Sunday' } as const;
 export const PAPER_WORD = { A4: 'A4', Letter: 'US Letter' } as const;
 
-/** What a studio is asked once, and can change at any time: how it is called and reached, and what it writes in. */
-export function StudioFields() {
+/** What a studio is asked once, and can change at any time: how it is called and reached, and what it writes in; `children` stand beside the unit. */
+export function StudioFields({ children }: { readonly children?: ReactNode }) {
   return (
     <>
       <div className="fields">
@@ -38,6 +39,7 @@ export function StudioFields() {
         <Form.Item name="unit" label="Unit">
           <Select options={Object.entries(UNIT_WORD).map(([value, label]) => ({ value, label }))} />
         </Form.Item>
+        {children}
         <Form.Item name="paper" label="Paper">
           <Select options={PAPERS.map((value) => ({ value, label: PAPER_WORD[value] }))} />
         </Form.Item>
