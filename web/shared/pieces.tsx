@@ -1,4 +1,4 @@
-import type { ComponentProps } from 'react';
+import type { ComponentProps, MouseEvent } from 'react';
 
 /**
  * What every form and list is made of, one set for all places: the browser's own elements, which a hand, a phone's
@@ -13,19 +13,22 @@ export type Look = 'take' | 'plain' | 'quiet' | 'ask' | 'pick' | 'bare';
 
 interface ActionButtonProps extends ComponentProps<'button'> {
   readonly look: Look;
-  /** what it does is under way: it cannot be pressed a second time */
+  /** what it does is under way: it keeps the focus, and a second press, or Enter in its form, does nothing */
   readonly busy?: boolean | undefined;
 }
+const nothing = (e: MouseEvent) => e.preventDefault();
+
 export function ActionButton({
   look,
   className,
   type = 'button',
   busy,
-  disabled,
+  onClick,
   ...rest
 }: ActionButtonProps) {
   const own = look === 'bare' ? className : dressed(look, className);
-  return <button {...rest} type={type} className={own} disabled={disabled || busy} aria-busy={busy} />;
+  const state = busy ? { 'aria-disabled': true, 'aria-busy': true, onClick: nothing } : { onClick };
+  return <button {...rest} {...state} type={type} className={own} />;
 }
 
 /** One line of text, a passphrase (`type`) or what is searched for. `bare` has a dress of its own. */
