@@ -117,7 +117,7 @@ export function LockScreen({ name, onOpen, onLeave }: Props) {
         <label htmlFor="unlock">Passphrase{name && ` of ${name}`}</label>
         <TextField ref={field} id="unlock" type="password" autoComplete="current-password" disabled={busy} />
         <div className="row acts">
-          <ActionButton look="take" type="submit" disabled={busy}>
+          <ActionButton look="take" type="submit" busy={busy}>
             Unlock screen
           </ActionButton>
           <ActionButton look="quiet" onClick={onLeave}>

@@ -47,7 +47,7 @@ function Offered({ of }: { of: Undoable }) {
       {!said && (
         <ActionButton
           look="quiet"
-          disabled={busy}
+          busy={busy}
           onMouseEnter={() => setHeld(true)}
           onMouseLeave={() => setHeld(false)}
           onFocus={() => setHeld(true)}

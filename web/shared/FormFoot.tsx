@@ -18,7 +18,7 @@ export function FormFoot({ thing, ready, busy, onRemove, onCancel }: Props) {
         Save {thing}
       </ActionButton>
       {onRemove && (
-        <ActionButton look="quiet" disabled={busy} onClick={() => void onRemove()}>
+        <ActionButton look="quiet" busy={busy} onClick={() => void onRemove()}>
           Remove {thing}
         </ActionButton>
       )}

@@ -116,7 +116,7 @@ function SignIns() {
                 {!s.isThis && (
                   <ActionButton
                     look="quiet"
-                    disabled={isLoading}
+                    busy={isLoading}
                     aria-label={`Sign out ${deviceWords(s.device)}`}
                     onClick={() => void end(s.id)}
                   >
@@ -165,7 +165,7 @@ function Passphrase() {
         <p id="next-help" className="soft">
           12 characters or more. Four or five unrelated plain words work well.
         </p>
-        <ActionButton look="plain" type="submit" disabled={isLoading}>
+        <ActionButton look="plain" type="submit" busy={isLoading}>
           Change passphrase
         </ActionButton>
       </form>
@@ -234,7 +234,7 @@ function SecondFactor({ since, left, asked }: { since: string | null; left: numb
           <Problem error={beginning.error} />
           <ActionButton
             look="plain"
-            disabled={beginning.isLoading}
+            busy={beginning.isLoading}
             onClick={async () => {
               const made = await begin();
               if ('data' in made && made.data) setBegun(made.data);

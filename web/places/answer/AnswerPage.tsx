@@ -93,7 +93,7 @@ export function Component() {
                     </strong>{' '}
                     <span className="soft">– {t.to}</span>{' '}
                     {(page.status === 'offered' || page.answer !== 'yes') && (
-                      <ActionButton look="take" disabled={busy} onClick={() => void say('yes', t.id)}>
+                      <ActionButton look="take" busy={busy} onClick={() => void say('yes', t.id)}>
                         {page.status === 'offered' ? page.words.choose : page.words.come}
                       </ActionButton>
                     )}
@@ -122,7 +122,7 @@ export function Component() {
                   value={words}
                   onChange={(e) => setWords(e.target.value)}
                 />
-                <ActionButton look="take" type="submit" disabled={busy}>
+                <ActionButton look="take" type="submit" busy={busy}>
                   {page.words.ask}
                 </ActionButton>
               </form>

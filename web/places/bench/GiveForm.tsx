@@ -63,13 +63,13 @@ export function GiveForm({ of: a }: { of: AlterationView }) {
           />
           <label htmlFor="give-note">Note for them</label>
           <TextField id="give-note" maxLength={500} value={note} onChange={(e) => setNote(e.target.value)} />
-          <ActionButton look="plain" type="submit" disabled={isLoading}>
+          <ActionButton look="plain" type="submit" busy={isLoading}>
             Assign job
           </ActionButton>
         </form>
       ) : (
         a.staffId === null && (
-          <ActionButton look="plain" disabled={isLoading} onClick={() => void give(me.id, null)}>
+          <ActionButton look="plain" busy={isLoading} onClick={() => void give(me.id, null)}>
             Assign to me
           </ActionButton>
         )

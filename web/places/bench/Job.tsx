@@ -129,14 +129,14 @@ export function Job({ of: a, unit }: Props) {
       {may && (
         <div className="row acts noprint">
           {a.status === 'agreed' && (
-            <ActionButton look="take" disabled={isLoading} onClick={() => void take({ step: 'start' })}>
+            <ActionButton look="take" busy={isLoading} onClick={() => void take({ step: 'start' })}>
               Start job
             </ActionButton>
           )}
           {a.status === 'in-work' && (
             <ActionButton
               look="plain"
-              disabled={isLoading}
+              busy={isLoading}
               onClick={() => void take({ step: 'pause', note: '' })}
             >
               Pause

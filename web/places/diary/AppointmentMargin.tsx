@@ -226,7 +226,7 @@ function ClosePage({ id }: { id: number }) {
       {data ? (
         <span role="status">{data.ended > 0 ? 'The client’s page is closed' : 'No page was open'}</span>
       ) : (
-        <ActionButton look="quiet" disabled={isLoading} onClick={() => void close(id)}>
+        <ActionButton look="quiet" busy={isLoading} onClick={() => void close(id)}>
           Close the client’s page
         </ActionButton>
       )}

@@ -313,7 +313,7 @@ function Booking({ times, kind, clientId, orderId, moving, start, onInstead }: B
       )}
       <div className="row">
         {times.length === 1 && (
-          <ActionButton look="take" type="submit" disabled={busy}>
+          <ActionButton look="take" type="submit" busy={busy}>
             {moving ? 'Move appointment' : 'Book appointment'}
           </ActionButton>
         )}
@@ -321,7 +321,7 @@ function Booking({ times, kind, clientId, orderId, moving, start, onInstead }: B
           <ActionButton
             look={times.length === 1 ? 'plain' : 'take'}
             type={times.length === 1 ? 'button' : 'submit'}
-            disabled={busy}
+            busy={busy}
             onClick={times.length === 1 ? () => void send(true) : undefined}
           >
             Offer times {times.length > 1 ? 'these' : 'it'}

@@ -61,7 +61,7 @@ export function Feeds({ rooms }: { rooms: readonly RoomView[] }) {
             </option>
           ))}
         </SelectField>
-        <ActionButton look="plain" type="submit" disabled={adding.isLoading}>
+        <ActionButton look="plain" type="submit" busy={adding.isLoading}>
           Create address
         </ActionButton>
       </form>

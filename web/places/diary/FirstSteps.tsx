@@ -23,7 +23,7 @@ export function FirstSteps() {
     <section aria-label="First steps">
       <div className="spread">
         <h2>First steps</h2>
-        <ActionButton look="quiet" disabled={isLoading} onClick={() => void away()}>
+        <ActionButton look="quiet" busy={isLoading} onClick={() => void away()}>
           {left === 0 ? 'Close this list' : 'Put this list away'}
         </ActionButton>
       </div>

@@ -60,7 +60,7 @@ export function Noted({ of: a }: { of: AppointmentView }) {
         </Fragment>
       ))}
       <div className="row">
-        <ActionButton look="take" type="submit" disabled={isLoading}>
+        <ActionButton look="take" type="submit" busy={isLoading}>
           Save notes
         </ActionButton>
         <ActionButton look="quiet" onClick={() => setOpen(false)}>

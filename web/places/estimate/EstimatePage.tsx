@@ -97,7 +97,7 @@ function Priced({ orderId, view }: { orderId: number; view: EstimateView }) {
         <div className="row acts">
           {writing ? (
             <>
-              <ActionButton look="take" type="submit" disabled={sending.isLoading}>
+              <ActionButton look="take" type="submit" busy={sending.isLoading}>
                 Save prices
               </ActionButton>
               <ActionButton look="quiet" onClick={leave}>
@@ -121,7 +121,7 @@ function Priced({ orderId, view }: { orderId: number; view: EstimateView }) {
       {edit && <Terms edit={edit} />}
       <Lines view={view} edit={edit} />
       {edit && (
-        <ActionButton look="take" type="submit" disabled={sending.isLoading}>
+        <ActionButton look="take" type="submit" busy={sending.isLoading}>
           Save prices
         </ActionButton>
       )}

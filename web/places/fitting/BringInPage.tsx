@@ -113,7 +113,7 @@ export function Component() {
         {wrong && <Notice tone="bad">{wrong}</Notice>}
         <Problem error={error} />
         <div className="row acts">
-          <ActionButton look="take" type="submit" disabled={isLoading}>
+          <ActionButton look="take" type="submit" busy={isLoading}>
             Create order
           </ActionButton>
         </div>

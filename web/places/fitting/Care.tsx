@@ -72,7 +72,7 @@ export function Care({ orderId }: Of) {
             <>
               <ActionButton
                 look="plain"
-                disabled={writing.isLoading}
+                busy={writing.isLoading}
                 onClick={async () => {
                   const lines = Object.fromEntries(TREATMENTS.map((t) => [t, words[t] ?? '']));
                   if ('data' in (await write({ orderId, lines }))) setWords(null);
@@ -105,7 +105,7 @@ export function Care({ orderId }: Of) {
           onChange={(e) => setRack(e.target.value)}
         />
         {rack !== null && rack !== data.rack && (
-          <ActionButton look="plain" type="submit" disabled={putting.isLoading}>
+          <ActionButton look="plain" type="submit" busy={putting.isLoading}>
             Save place
           </ActionButton>
         )}

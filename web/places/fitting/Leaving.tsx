@@ -50,7 +50,7 @@ export function Leaving({ orderId, clientName, of }: Props) {
       <p>
         {of.pins === null ? 'No pins counted yet.' : `${of.pins.in} pins counted in, ${of.pins.out} out.`}{' '}
         {of.pins !== null && mayCount && !out && (
-          <ActionButton look="quiet" disabled={uncounting.isLoading} onClick={() => void uncount(orderId)}>
+          <ActionButton look="quiet" busy={uncounting.isLoading} onClick={() => void uncount(orderId)}>
             Undo last count
           </ActionButton>
         )}

@@ -72,7 +72,7 @@ export function Accepted({ orderId, lay, unit, client }: Props) {
           Print card
         </ActionButton>
         {mayAsk && !asked && (
-          <ActionButton look="quiet" disabled={asking.isLoading} onClick={() => void toBench()}>
+          <ActionButton look="quiet" busy={asking.isLoading} onClick={() => void toBench()}>
             Ask for them as alterations
           </ActionButton>
         )}

@@ -37,11 +37,11 @@ export function ChangeActs({ orderId, lay, row, may, drafted, unit }: Props) {
         )}
         {may &&
           (kept ? (
-            <ActionButton look="quiet" disabled={isLoading} onClick={() => set(false)}>
+            <ActionButton look="quiet" busy={isLoading} onClick={() => set(false)}>
               Take back change{named}
             </ActionButton>
           ) : (
-            <ActionButton look="quiet" disabled={isLoading} onClick={() => set(true)}>
+            <ActionButton look="quiet" busy={isLoading} onClick={() => set(true)}>
               Accept change{named}
             </ActionButton>
           ))}

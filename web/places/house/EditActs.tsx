@@ -16,7 +16,7 @@ export function EditActs({ what, editing, busy, onEdit, onSave, onCancel }: Prop
     <div className="row acts">
       {editing ? (
         <>
-          <ActionButton look="take" disabled={busy} onClick={() => void onSave()}>
+          <ActionButton look="take" busy={busy} onClick={() => void onSave()}>
             Save {what}
           </ActionButton>
           <ActionButton look="quiet" onClick={onCancel}>

@@ -74,7 +74,7 @@ function DoorsForm({ of, busy, save }: FormProps) {
         ))}
       </fieldset>
       <p className="soft">Anyone without one is asked to set it up next; nothing else opens until then.</p>
-      <ActionButton look="plain" type="submit" disabled={busy}>
+      <ActionButton look="plain" type="submit" busy={busy}>
         Save security settings
       </ActionButton>
     </form>

@@ -231,7 +231,7 @@ function SignForm({ of, choosesDrawing, busy, onKeep, onReset, resetWord, onLeav
         })}
       </ol>
       <div className="row acts">
-        <ActionButton look="plain" type="submit" disabled={busy}>
+        <ActionButton look="plain" type="submit" busy={busy}>
           Save sign
         </ActionButton>
         {sign.causes.length < 10 && (

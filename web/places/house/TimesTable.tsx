@@ -81,7 +81,7 @@ export function TimesTable({
                 {onKeep && written === null && Math.abs(p.median - 1) >= 0.05 && (
                   <ActionButton
                     look="quiet"
-                    disabled={busy}
+                    busy={busy}
                     onClick={() => void onKeep(correct(p.step, p.median))}
                   >
                     Correct the times of “{p.name}”

@@ -76,7 +76,7 @@ function EarlierMeasuring({ order, onUse }: { order: OrderFull; onUse: (sessionI
           <ActionButton
             look="plain"
             key={s.id}
-            disabled={isLoading}
+            busy={isLoading}
             onClick={async () => {
               const used = await use({ orderId: order.id, sessionId: s.id });
               if ('data' in used && used.data) onUse(used.data.sessionId);

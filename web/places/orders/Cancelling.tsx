@@ -74,7 +74,7 @@ export function Cancelled({ order, may }: { order: OrderFull; may: boolean }) {
         {may && (
           <ActionButton
             look="plain"
-            disabled={isLoading}
+            busy={isLoading}
             onClick={() => void reopen({ id: order.id, version: order.version })}
           >
             Reopen order

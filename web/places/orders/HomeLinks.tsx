@@ -65,7 +65,7 @@ export function HomeLinks({ orderId, client }: { orderId: number; client: string
           </ActionButton>
         </div>
       )}
-      <ActionButton look="quiet" disabled={adding.isLoading} onClick={() => void make()}>
+      <ActionButton look="quiet" busy={adding.isLoading} onClick={() => void make()}>
         {open ? 'Create new link (closes the old one)' : 'Create link for two weeks'}
       </ActionButton>
     </section>

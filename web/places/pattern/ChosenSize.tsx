@@ -41,7 +41,7 @@ export function ChosenSize({ chosen, onDrop, busy }: Props) {
           Print card
         </ActionButton>
         {onDrop && (
-          <ActionButton look="quiet" disabled={busy} onClick={onDrop}>
+          <ActionButton look="quiet" busy={busy} onClick={onDrop}>
             Remove choice
           </ActionButton>
         )}

@@ -73,7 +73,7 @@ export function SizesTable({ view, onChoose, busy }: Props) {
                     ) : (
                       <ActionButton
                         look={i === 0 ? 'take' : 'quiet'}
-                        disabled={busy}
+                        busy={busy}
                         onClick={() => onChoose(s.name)}
                       >
                         Choose size<span className="hidden"> {s.name}</span>

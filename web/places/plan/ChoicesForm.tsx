@@ -134,7 +134,7 @@ export function ChoicesForm({ id, plan, may }: { id: number; plan: PlanView; may
                 {may && (
                   <ActionButton
                     look="quiet"
-                    disabled={isLoading}
+                    busy={isLoading}
                     aria-label={`Bring back ${b.name}`}
                     onClick={() =>
                       void send({

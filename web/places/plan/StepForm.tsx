@@ -65,25 +65,25 @@ export function StepForm({
         </div>
       </div>
       <div className="row acts">
-        <ActionButton look="take" type="submit" disabled={isLoading}>
+        <ActionButton look="take" type="submit" busy={isLoading}>
           Save minutes
         </ActionButton>
         <ActionButton
           look="ask"
-          disabled={isLoading}
+          busy={isLoading}
           onClick={() => void keep({ done: [...plan.choices.done, { step: step.id, on: plan.today }] })}
         >
           Mark as done
         </ActionButton>
         <ActionButton
           look="quiet"
-          disabled={isLoading}
+          busy={isLoading}
           onClick={() => void keep({ own: own?.added ? others : [...others, set(null)] })}
         >
           {own?.added ? 'Remove step' : 'Strike step'}
         </ActionButton>
         {own && !own.added && (
-          <ActionButton look="quiet" disabled={isLoading} onClick={() => void keep({ own: others })}>
+          <ActionButton look="quiet" busy={isLoading} onClick={() => void keep({ own: others })}>
             Back to the usual time
           </ActionButton>
         )}
@@ -185,7 +185,7 @@ export function AddStep({ id, plan }: { id: number; plan: PlanView }) {
         </div>
       </div>
       <div className="row acts">
-        <ActionButton look="take" type="submit" disabled={isLoading}>
+        <ActionButton look="take" type="submit" busy={isLoading}>
           Add step
         </ActionButton>
         <ActionButton look="quiet" onClick={() => setOpen(false)}>

@@ -76,7 +76,7 @@ function One({
         {may && a.to !== null && (
           <ActionButton
             look="quiet"
-            disabled={busy}
+            busy={busy}
             aria-label={`Reopen: ${says}`}
             onClick={() => void change({ kind: 'uncarry', alterationId: a.alterationId })}
           >
@@ -92,7 +92,7 @@ function One({
           {!a.cannot && (
             <ActionButton
               look="plain"
-              disabled={busy}
+              busy={busy}
               aria-label={`Draft into revision ${into}: ${says}`}
               onClick={() => void change({ kind: 'carry', alterationId: a.alterationId, to: 'sheet' })}
             >
@@ -102,7 +102,7 @@ function One({
           {a.asStep && (
             <ActionButton
               look="quiet"
-              disabled={busy}
+              busy={busy}
               aria-label={`Save in the client’s block: ${says}`}
               onClick={() => void change({ kind: 'carry', alterationId: a.alterationId, to: 'block' })}
             >
@@ -111,7 +111,7 @@ function One({
           )}
           <ActionButton
             look="quiet"
-            disabled={busy}
+            busy={busy}
             aria-label={`Leave for the bench: ${says}`}
             onClick={() => void change({ kind: 'carry', alterationId: a.alterationId, to: 'bench' })}
           >
@@ -144,7 +144,7 @@ function One({
             value={declining}
             onChange={(e) => setDeclining(e.target.value)}
           />
-          <ActionButton look="plain" type="submit" disabled={isLoading}>
+          <ActionButton look="plain" type="submit" busy={isLoading}>
             Decline
           </ActionButton>
           <ActionButton look="quiet" onClick={() => setDeclining(null)}>

@@ -53,7 +53,7 @@ export function Component() {
             {LEAST} characters or more.
           </p>
         )}
-        <ActionButton look="take" type="submit" disabled={busy}>
+        <ActionButton look="take" type="submit" busy={busy}>
           Save and sign in
         </ActionButton>
       </form>

@@ -101,7 +101,7 @@ export function Component() {
             <TextField id="code" name="code" autoComplete="one-time-code" autoFocus />
           </>
         )}
-        <ActionButton look="take" type="submit" disabled={busy}>
+        <ActionButton look="take" type="submit" busy={busy}>
           Sign in
         </ActionButton>
       </form>
