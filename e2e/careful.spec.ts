@@ -226,6 +226,8 @@ test('a sheet without hip says so, keeps its place open, and takes the figure by
 
 test('rounding is chosen on the sheet, in either unit, and told with its drift', async ({ page }) => {
   await signIn(page, 'Ines Kovar', '/orders/4/sheet?f=hip');
+  // A sheet is rounded in the unit in which it is looked at, beside the studio’s.
+  await page.getByRole('button', { name: 'Show inches' }).click();
   await page.getByLabel('Rounding of marked figures').selectOption({ label: 'in: exact' });
   await expect(page.getByText('Marked figures rounded once, exact.')).toBeVisible();
   await page.getByLabel('Rounding of marked figures').selectOption({ label: 'up to the next 1⁄2 in' });

@@ -232,8 +232,11 @@ test('what is asked while the network is away is kept on the device, and made on
   await page.getByLabel('Pins and needles').fill('6');
   await page.getByRole('button', { name: 'Count in' }).click();
   await expect(waiting).toContainText('6 pins counted in.');
+  const band = page.getByText('3 fitting entries waiting to be sent.');
+  await expect(band).toBeVisible();
   await context.setOffline(false);
   await expect(waiting).toBeHidden();
+  await expect(band).toBeHidden();
   await expect(page.getByRole('link', { name: 'Hem, straight: take up 2 cm.' })).toHaveCount(1);
   await expect(page.getByText('agreed by Away One')).toBeVisible();
   await expect(page.getByText('6 pins counted in, 0 out.')).toBeVisible();

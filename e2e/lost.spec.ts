@@ -91,6 +91,32 @@ test('measuring goes on where it was after looking something up', async ({ page 
   await expect(page.getByText('1. 70 cm')).toBeVisible();
 });
 
+test('a figure taken in the very moment in which its page ends is kept', async ({ page, context }) => {
+  await signIn(page);
+  const { orderId } = await newSkirt(page, 'Door Slams');
+  await takeUpTape(page, orderId);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('waist');
+  await page.locator('#reading').fill('70');
+  // Enter, and then the page does nothing more until it is closed: it has no later moment in which to finish anything.
+  void page
+    .evaluate(() => {
+      const key = new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true });
+      document.querySelector('#reading')!.dispatchEvent(key);
+      const halt = (turns: number): void => {
+        if (turns > 0) queueMicrotask(() => halt(turns - 1));
+        else for (const end = Date.now() + 20_000; Date.now() < end; );
+      };
+      halt(50);
+    })
+    .catch(() => undefined);
+  await new Promise((r) => setTimeout(r, 1500));
+  await page.close();
+  const next = await context.newPage();
+  await next.goto(`/orders/${orderId}/measure`);
+  await next.getByRole('button', { name: /^waist: / }).click();
+  await expect(next.getByText('1. 70 cm')).toBeVisible();
+});
+
 test('a signed-out hand is asked to sign in and comes back to the same reading; nothing that waited is lost', async ({
   page,
 }) => {

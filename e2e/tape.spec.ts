@@ -96,7 +96,7 @@ test('keys on an empty field: unit, tape, part, skip, declined, back, again, and
   await page.keyboard.press('w');
   await page.keyboard.type('7');
   await expect(page.locator('#understood')).toContainText('whole 28 in from a quarter');
-  await expect(page.locator('#understood')).toContainText('once the tape’s 1 cm is out');
+  await expect(page.locator('#understood')).toContainText('once the tape’s 3⁄8 in is out');
   await page.keyboard.press('Backspace');
   await page.keyboard.press('d');
   await expect(heading).toContainText('high hip');

@@ -90,13 +90,10 @@ function placeInTurn(
     for (const [i, h] of hands.entries()) {
       if (job.staffId !== null ? h.id !== job.staffId : !job.skills.some((s) => h.skills.includes(s)))
         continue;
-      for (let d = earliest; d <= latest && (best === null || d <= best.day); d++)
-        if (free[i]![d]! >= job.minutes) {
-          // Of two hands free on one day the one with less left: the long stretches stay for long work.
-          if (best === null || d < best.day || free[i]![d]! < free[best.hand]![best.day]!)
-            best = { hand: i, day: d };
-          break;
-        }
+      const day = firstFree(free[i]!, job.minutes, earliest, Math.min(latest, best?.day ?? latest));
+      // Of two hands free on one day the one with less left: the long stretches stay for long work.
+      if (day !== null && (best === null || day < best.day || free[i]![day]! < free[best.hand]![best.day]!))
+        best = { hand: i, day };
     }
     if (!best) {
       left.push(job.id);
@@ -111,6 +108,12 @@ function placeInTurn(
     reached.set(job.orderId, own);
   }
   return { placed, left, lateness };
+}
+
+/** The first of these days on which so many minutes are free; null where none is. */
+function firstFree(free: readonly number[], minutes: number, from: number, until: number): number | null {
+  for (let day = from; day <= until; day++) if (free[day]! >= minutes) return day;
+  return null;
 }
 
 const better = (a: Plan, b: Plan): boolean =>

@@ -21,6 +21,19 @@ export function placer(task: Task): Placer {
     at[count] = where;
     count++;
   };
+  /** A place moved past every forbidden stretch that it lies in, of one piece that lies at `base`. */
+  const past = (
+    bad: ArrayLike<number>,
+    base: number,
+    from: number,
+    v: Task['items'][number]['variants'][number],
+  ) => {
+    let where = from;
+    for (let i = 0; i < bad.length; i += 2)
+      if (where > bad[i]! + base + 1e-9 && where < bad[i + 1]! + base - 1e-9)
+        where = onRepeat(bad[i + 1]! + base, v);
+    return where;
+  };
   /** The lowest free place for a shape in a column, or infinity once it would end above `worst`. */
   const lowest = (
     shape: number,
@@ -32,14 +45,11 @@ export function placer(task: Task): Placer {
     for (let moved = true; moved; ) {
       moved = false;
       for (let k = 0; k < count; k++) {
-        const bad = offsets.of(shapes[k]!, shape, column - columns[k]!);
-        const base = at[k]!;
-        for (let i = 0; i < bad.length; i += 2)
-          if (where > bad[i]! + base + 1e-9 && where < bad[i + 1]! + base - 1e-9) {
-            where = onRepeat(bad[i + 1]! + base, v);
-            if (where > worst) return Number.POSITIVE_INFINITY;
-            moved = true;
-          }
+        const clear = past(offsets.of(shapes[k]!, shape, column - columns[k]!), at[k]!, where, v);
+        if (clear === where) continue;
+        if (clear > worst) return Number.POSITIVE_INFINITY;
+        where = clear;
+        moved = true;
       }
     }
     return where;

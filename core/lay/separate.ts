@@ -6,6 +6,13 @@ const SWEEPS = 60;
 const TRIES = 28;
 const NEAR = 6;
 
+/** Whether a place lies in one of the forbidden stretches of a piece that lies at `base`. */
+function liesIn(stretches: ArrayLike<number>, base: number, at: number): boolean {
+  for (let j = 0; j < stretches.length; j += 2)
+    if (at > stretches[j]! + base + 1e-7 && at < stretches[j + 1]! + base - 1e-7) return true;
+  return false;
+}
+
 /**
  * Pushes pieces apart within a length that is too short for how they lie: one after another each that lies over another
  * goes where it does so least, and those that keep meeting weigh more from sweep to sweep (guided local search).
@@ -123,12 +130,8 @@ export function separated(
       for (let k = 0; k < total; k++) {
         if (k === i) continue;
         const o = other(k);
-        const pairs = offsets.of(o.shape, shapeOf(i), column[i]! - o.column);
-        for (let j = 0; j < pairs.length; j += 2)
-          if (at[i]! > pairs[j]! + o.at + 1e-7 && at[i]! < pairs[j + 1]! + o.at - 1e-7) {
-            weights[i * total + k]! *= 1.5;
-            break;
-          }
+        if (liesIn(offsets.of(o.shape, shapeOf(i), column[i]! - o.column), o.at, at[i]!))
+          weights[i * total + k]! *= 1.5;
       }
   }
   return null;

@@ -7,7 +7,7 @@ import { api, setCsrfToken } from '../api/base.ts';
 import { useMeQuery } from '../api/me.ts';
 import { setAuthor, whenStrange } from '../offline/author.ts';
 import { useToldAt } from '../offline/connection.ts';
-import { PendingReadings } from '../parts/outbox/PendingReadings.tsx';
+import { Pending } from '../parts/outbox/Pending.tsx';
 import { Refusals } from '../parts/outbox/Refusals.tsx';
 import { fittingOutbox } from '../parts/outbox/useFittingOutbox.ts';
 import { outbox } from '../parts/outbox/useReadingsOutbox.ts';
@@ -122,7 +122,7 @@ export function Frame() {
         <div className={finding ? 'grow finding' : 'grow'}>
           <FindLater key={String(finding)} begin={finding} />
         </div>
-        {may(me.role, 'session.write') && <PendingReadings />}
+        {(may(me.role, 'session.write') || may(me.role, 'alter.ask')) && <Pending />}
         {!locked && <Help />}
         <WhoCard lock={lock} leave={() => void leave()} />
       </header>

@@ -1,6 +1,7 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { csrfToken } from '../../api/base.ts';
 import { type Author, author, onAuthor, sendKept, whose } from '../../offline/author.ts';
+import { putNow } from '../../offline/put-now.ts';
 
 /** What is written at a fitting: a change asked for, a step of one, pins counted, points measured, a photograph. */
 export interface FittingWrite {
@@ -131,7 +132,7 @@ export class FittingOutbox {
     this.#waiting = [...this.#waiting.filter((w) => w.id !== one.id), one].sort((a, b) => a.seq - b.seq);
     this.#tell();
     return this.#db
-      .then((db) => db.put('ask', one))
+      .then((db) => putNow(db, 'ask', one))
       .then(
         () => true,
         () => false,
@@ -141,10 +142,10 @@ export class FittingOutbox {
   #goes = (w: Waiting) => w.refused === '' && w.path !== '' && whose(w.by) === 'mine';
 
   /** Whoever is signed in says that what an earlier build kept without a name is theirs. */
-  async claim(orderId: number) {
+  async claim(orderId?: number) {
     const by = author();
     if (by)
-      for (const w of this.#waiting.filter((x) => x.orderId === orderId && !x.by))
+      for (const w of this.#waiting.filter((x) => (orderId === undefined || x.orderId === orderId) && !x.by))
         await this.#put({ ...w, by });
     this.#soon(0);
   }

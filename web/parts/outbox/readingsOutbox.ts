@@ -2,6 +2,7 @@ import type { ReadingsAnswer, ReadingWire, SessionWrite } from '@rocchetto/contr
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { csrfToken } from '../../api/base.ts';
 import { type Author, author, onAuthor, sendKept, type Whose, whose } from '../../offline/author.ts';
+import { putNow } from '../../offline/put-now.ts';
 
 /** A reading on this device: kept before it is sent, and kept after, until it is a week old. */
 export interface KeptReading {
@@ -70,7 +71,7 @@ export class Outbox {
   /** Begins a session on this device. It reaches the server with its first reading. */
   async begin(session: SessionWrite, by: number) {
     this.#sessions.set(session.id, session);
-    await (await this.#db).put('session', { session, by });
+    await putNow(await this.#db, 'session', { session, by });
     this.#tell();
   }
 
@@ -102,7 +103,7 @@ export class Outbox {
       refused: '',
       ...(by ? { by } : {}),
     };
-    await (await this.#db).put('reading', { ...kept, id: reading.id });
+    await putNow(await this.#db, 'reading', { ...kept, id: reading.id });
     this.#kept = [...this.#kept, kept];
     this.#tell();
     this.#soon(0);

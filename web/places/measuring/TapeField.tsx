@@ -2,6 +2,7 @@ import {
   type Cm,
   cm,
   formatSentence,
+  printByHand,
   printEquals,
   printWithUnit,
   type SheetUnit,
@@ -79,7 +80,7 @@ function Understood({ of: { read, whole, way, added, typed } }: { readonly of: T
           {printEquals(whole, otherUnit(read.written.unit))}
           {way !== 'whole' && `, whole ${printWithUnit(whole, own)} from a ${way}`}
           {added > 0 &&
-            `, body ${printWithUnit(cm(whole - added), own)} once the tape’s ${printWithUnit(added, own)} is out`}
+            `, body ${printWithUnit(cm(whole - added), own)} once the tape’s ${printByHand(added, own)} is out`}
         </>
       ) : read && !read.ok && typed.length > 2 ? (
         <span className="soft">{read.sentence}</span>

@@ -144,6 +144,7 @@ function Sheet({ id, view, frozen, altered, clientId, thread }: Props) {
             {mayWrite && (
               <RoundingForm
                 rounding={sheet.rounding}
+                shown={unit}
                 onChange={(rounding) => void change({ kind: 'house', house: { rounding } })}
               />
             )}
