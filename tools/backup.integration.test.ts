@@ -54,7 +54,7 @@ describe('backup and restore', () => {
     let going = true;
     let added = 0;
     const work = (async () => {
-      for (; going; added++) await json(desk.send('POST', '/clients', clientBody(`Toast ${added}`)), 201);
+      for (; going; added++) await json(desk.send('POST', '/clients', clientBody(`Meanwhile ${added}`)), 201);
     })();
     const checks = await backup(t.url, file);
     await new Promise((r) => setTimeout(r, 100));

@@ -177,7 +177,7 @@ export const SELDOM: Readonly<Record<string, { readonly many: number; readonly b
   'no corner inside an edge': { many: 2, by: 1.5 },
 };
 /** How a line that does not hold is told. */
-const OFFLINE_CACHE: Readonly<Record<string, RegExp>> = {
+const TOLD: Readonly<Record<string, RegExp>> = {
   'sides, back less front': /side-seams$/,
   'inside legs, back less front': /inseams$/,
   'crotch, front share, %': /crotch-length|floor-thigh|inseams/,
@@ -214,7 +214,7 @@ export function linesSeen() {
             line.at = where;
           }
           if (off <= (SELDOM[name]?.by ?? 0)) continue;
-          const by = OFFLINE_CACHE[name];
+          const by = TOLD[name];
           if (!by || !s.checks.some((k) => by.test(k.code) && k.state === 'warned'))
             untold.push(`${name}: ${value.toFixed(2)}, ${where}`);
         }

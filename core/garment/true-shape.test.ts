@@ -94,7 +94,7 @@ function princess(face: string) {
 }
 
 /** By which check a line is told where it does not hold. */
-const OFFLINE_CACHE: Readonly<Record<string, RegExp>> = {
+const TOLD: Readonly<Record<string, RegExp>> = {
   'armhole, back less front': /\.armholes$/,
   'sides run in alike': /\.(dart-over-(front|back)|sides)$/,
   'princess seams, front': /\.princess-front$/,
@@ -150,7 +150,7 @@ describe('true shape, by outlines alone', () => {
         const off = Math.max(least - value, value - most, 0);
         if (off > 1e-6) {
           line.off++;
-          const by = OFFLINE_CACHE[name];
+          const by = TOLD[name];
           if (
             !by ||
             !s.checks.some((k) => by.test(k.code) && (k.state === 'warned' || k.sentence.includes('eased')))

@@ -294,7 +294,7 @@ function wouldHold(
   if (choices.toile) offer('no-toile', 'Without a toile', book, chain({ ...choices, toile: false }));
   offer(
     'another-hand',
-    'With another hand at the bench',
+    'With another person at the bench',
     { ...book, staff: withAnother(book.staff, open) },
     steps,
   );

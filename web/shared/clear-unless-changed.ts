@@ -1,6 +1,6 @@
 import type { FormInstance } from 'antd';
 
-/** For a field whose text was sent and taken: it is clearUnlessChanged, but what a hand has written there since stays. */
+/** For a field whose text was sent and taken: it is emptied, but what a hand has written there since stays. */
 export const clearUnlessChanged =
   <T>(sent: T, empty: T) =>
   (now: T): T =>

@@ -34,7 +34,7 @@ import { TEXTS } from './texts.ts';
 /** So many open orders are looked at in one piece of the work: a quarter of a second, after which others have their turn. */
 export const PIECE = 120;
 /** So many of the things that move are told of one order. */
-const OFFLINE_CACHE = 3;
+const LISTED = 3;
 
 /** A row of ease for every place, so that of one that is set anew only the fit that is set counts as other. */
 const everyRow = (house: HouseRules): HouseRules => ({
@@ -103,8 +103,8 @@ function movedOrder(o: Open, was: Held, other: SpecFile): OrderMoved | null {
     number,
     what,
     agreed: o.agreed,
-    moves: lines.slice(0, OFFLINE_CACHE),
-    more: Math.max(0, lines.length - OFFLINE_CACHE),
+    moves: lines.slice(0, LISTED),
+    more: Math.max(0, lines.length - LISTED),
   };
 }
 

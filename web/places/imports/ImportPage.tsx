@@ -1,4 +1,4 @@
-import { useMe } from '../../shared/me.ts';
+import { useDays, useMe } from '../../shared/me.ts';
 import { ActionButton, FileField, Ledger, SelectField, Tick } from '../../shared/pieces.tsx';
 import '../../parts/pictures/pictures.css';
 import './imports.css';
@@ -300,6 +300,7 @@ function Preview({
   leave: readonly number[];
   onLeave: (leave: readonly number[]) => void;
 }) {
+  const { long } = useDays();
   const left = new Set(leave);
   const set = (row: number, stays: boolean) =>
     onLeave(stays ? leave.filter((r) => r !== row) : [...leave, row]);
@@ -321,7 +322,7 @@ function Preview({
                 {read.date && ','}
               </span>
             </label>
-            {read.date && ` ${read.date}`}
+            {read.date && ` ${long(read.date)}`}
             {read.readings.length > 0 &&
               `: ${read.readings
                 .map(
