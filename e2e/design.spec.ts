@@ -1,4 +1,4 @@
-import { accessible, byApi, expect, inDatabase, measured, signIn, test } from './help.ts';
+import { accessible, byApi, expect, inDatabase, measured, newSkirt, signIn, test } from './help.ts';
 
 // One pixel, the smallest PNG there is.
 const PIXEL = Buffer.from(
@@ -195,4 +195,29 @@ test('work is given by keys alone: taken up, carried from day to day, what hinde
   await expect(page.getByText(`${order!.number} was assigned to`)).toBeHidden();
   expect((await given())[0]!.staff).toBeNull();
   late();
+});
+
+test('what the client likes and what is left open are written without the network, and kept once', async ({
+  page,
+  context,
+}) => {
+  await signIn(page);
+  const { orderId } = await newSkirt(page, 'Likes Away');
+  await page.goto(`/orders/${orderId}/fitting`);
+  const like = page.getByRole('form', { name: 'Add a like' });
+  await expect(like).toBeVisible();
+  await page.getByRole('button', { name: 'Add open question' }).click();
+  await context.setOffline(true);
+  await like.getByRole('textbox').fill('a soft waistband');
+  await like.getByRole('button', { name: 'Save' }).click();
+  await expect(like.getByRole('textbox')).toHaveValue('');
+  await page.getByLabel('What is still to decide').fill('Which buttons');
+  await page.getByRole('button', { name: 'Save question' }).click();
+  await expect(page.getByText('2 entries waiting to be sent.')).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText('2 entries waiting to be sent.')).toBeHidden();
+  await expect(page.getByText('Which buttons')).toHaveCount(1);
+  expect(await inDatabase('select words from client_like where order_id = $1', [orderId])).toEqual([
+    { words: 'a soft waistband' },
+  ]);
 });

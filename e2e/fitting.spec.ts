@@ -232,7 +232,7 @@ test('what is asked while the network is away is kept on the device, and made on
   await page.getByLabel('Pins and needles').fill('6');
   await page.getByRole('button', { name: 'Count in' }).click();
   await expect(waiting).toContainText('6 pins counted in.');
-  const band = page.getByText('3 fitting entries waiting to be sent.');
+  const band = page.getByText('3 entries waiting to be sent.');
   await expect(band).toBeVisible();
   await context.setOffline(false);
   await expect(waiting).toBeHidden();

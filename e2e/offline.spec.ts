@@ -1,7 +1,19 @@
 import { stopChild } from '../tools/cluster.ts';
 import { freePort } from '../tools/ports.ts';
 import { startServer } from '../tools/serve.ts';
-import { accessible, call, expect, inTheBook, newSkirt, signIn, takeUpTape, test } from './help.ts';
+import {
+  accessible,
+  byApi,
+  call,
+  expect,
+  inDatabase,
+  inTheBook,
+  measured,
+  newSkirt,
+  signIn,
+  takeUpTape,
+  test,
+} from './help.ts';
 
 /** In the page: every address of the book's answers that this device keeps, or notes that it kept. */
 const keptHere = async () => [
@@ -70,6 +82,65 @@ test('the program opens while its server is gone, goes on measuring, and sends i
     await page.getByRole('button', { name: 'Sign out' }).click();
     await expect(page).toHaveURL(/sign-in/);
     expect(await page.evaluate(keptHere)).toEqual([]);
+  } finally {
+    await context.close();
+    await stopChild(server, 'SIGTERM', 15_000);
+  }
+});
+
+test('a job is ticked and done at the bench while the server is gone, a reload in between, and stands in the book after', async ({
+  browser,
+  studio,
+}) => {
+  const port = await freePort();
+  let server = await startServer(studio.databaseUrl, port);
+  const context = await browser.newContext({
+    baseURL: `http://127.0.0.1:${port}`,
+    serviceWorkers: 'allow',
+    viewport: { width: 1280, height: 800 },
+  });
+  const page = await context.newPage();
+  try {
+    await signIn(page, 'Bram Teller', '/orders');
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    const { orderId } = await measured(page, 'Bench Gone');
+    const { id } = await byApi(page, 'POST', `/orders/${orderId}/alterations`, {
+      source: 'fitting',
+      asked: { version: 2, kind: 'hem-straight', direction: 'up', amount: '2 cm' },
+    });
+    await byApi(page, 'POST', `/alterations/${id}/steps`, {
+      version: 1,
+      step: { step: 'agree', name: 'the client', price: null, neededOn: null },
+    });
+    await page.goto(`/orders/${orderId}/alterations/${id}`);
+    const boxes = page.getByRole('list', { name: 'Pieces' }).getByRole('checkbox');
+    await expect(boxes.first()).toBeVisible();
+    await page.reload();
+    await expect(boxes.first()).toBeVisible();
+    const n = await boxes.count();
+
+    await stopChild(server, 'SIGKILL', 15_000);
+    await page.getByRole('button', { name: 'Start job' }).click();
+    const waiting = page.getByRole('list', { name: 'Waiting to be sent' });
+    await expect(waiting).toContainText('take up 2 cm. Now begun. saved here, not sent yet');
+    for (let i = 0; i < n; i++) await boxes.nth(i).check();
+    await page.reload();
+    await expect(waiting.getByRole('listitem')).toHaveCount(n + 1);
+    for (let i = 0; i < n; i++) await expect(boxes.nth(i)).toBeChecked();
+    await page.getByRole('button', { name: 'Mark done' }).click();
+    await expect(page.getByText(`${n + 2} entries waiting to be sent.`)).toBeVisible();
+    await accessible(page, 'bench without the server');
+
+    server = await startServer(studio.databaseUrl, port);
+    await expect(waiting).toBeHidden();
+    await expect(page.getByText(/entries waiting to be sent/)).toBeHidden();
+    const steps = await inDatabase<{ step: string }>(
+      'select step from alteration_step where alteration_id = $1 order by id',
+      [id],
+    );
+    expect(steps.map((s) => s.step)).toEqual(['asked', 'agree', 'start', 'finish']);
+    await page.reload();
+    for (let i = 0; i < n; i++) await expect(boxes.nth(i)).toBeChecked();
   } finally {
     await context.close();
     await stopChild(server, 'SIGTERM', 15_000);

@@ -186,7 +186,7 @@ test('last time is told, and a figure that moved or was swapped is doubted', asy
   await page.evaluate(
     () =>
       new Promise((done) => {
-        const r = indexedDB.deleteDatabase('rocchetto');
+        const r = indexedDB.deleteDatabase('rocchetto-device');
         r.onsuccess = r.onerror = r.onblocked = () => done(null);
       }),
   );

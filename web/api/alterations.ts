@@ -1,6 +1,5 @@
-import type { AnswerOf, AskedWire, BoxWrite, StepWire } from '@rocchetto/contract';
-import type { z } from 'zod';
-import { api, change, LIST, STEP } from './base.ts';
+import type { AnswerOf, AskedWire, StepWire } from '@rocchetto/contract';
+import { api, change, STEP } from './base.ts';
 import { movesOrder } from './moves.ts';
 
 type On = { readonly id: number; readonly orderId: number };
@@ -34,17 +33,6 @@ const alterations = api.injectEndpoints({
       extraOptions: STEP,
       invalidatesTags: movesOrder,
     }),
-    tick: b.mutation<AnswerOf<'POST /alterations/:id/boxes'>, On & z.input<typeof BoxWrite>>({
-      query: ({ id, orderId: _, ...body }) => change(`/alterations/${id}/boxes`, 'POST', body),
-      // A tick moves nobody's day: neither the diary nor free times are asked for again.
-      invalidatesTags: (_, error, { orderId }) =>
-        error
-          ? []
-          : [
-              { type: 'Alterations', id: orderId },
-              { type: 'Alterations', id: LIST },
-            ],
-    }),
   }),
 });
 export const {
@@ -52,6 +40,5 @@ export const {
   useAlterationsQuery,
   useChangeAskedMutation,
   useStepMutation,
-  useTickMutation,
   useUndoStepMutation,
 } = alterations;

@@ -1,5 +1,5 @@
 import type { AnswerOf, BenchWrite } from '@rocchetto/contract';
-import { api, change, LIST, STEP } from './base.ts';
+import { api, change, LIST } from './base.ts';
 
 const kept = (_: unknown, error: unknown) => (error ? [] : (['Diary', 'Order'] as const));
 
@@ -11,14 +11,6 @@ const bench = api.injectEndpoints({
     }),
     changeBench: b.mutation<AnswerOf<'PUT /bench/:id'>, BenchWrite & { id: number; version: number }>({
       query: ({ id, ...body }) => change(`/bench/${id}`, 'PUT', body),
-      invalidatesTags: kept,
-    }),
-    doneWork: b.mutation<
-      AnswerOf<'POST /bench/:id/done'>,
-      { id: number; version: number; done: boolean; took?: number | null }
-    >({
-      query: ({ id, ...body }) => change(`/bench/${id}/done`, 'POST', body),
-      extraOptions: STEP,
       invalidatesTags: kept,
     }),
     dropWork: b.mutation<AnswerOf<'DELETE /bench/:id'>, number>({
@@ -43,7 +35,6 @@ const bench = api.injectEndpoints({
 export const {
   usePromiseWorkMutation,
   useChangeBenchMutation,
-  useDoneWorkMutation,
   useDropWorkMutation,
   useBenchWeekQuery,
   useProposalQuery,

@@ -1,4 +1,4 @@
-import type { AnswerOf, QuestionDecided, QuestionWrite } from '@rocchetto/contract';
+import type { AnswerOf, QuestionDecided } from '@rocchetto/contract';
 import type { z } from 'zod';
 import { api, change } from './base.ts';
 
@@ -12,19 +12,11 @@ const design = api.injectEndpoints({
       query: (orderId) => `/orders/${orderId}/design`,
       providesTags: (_, __, id) => [{ type: 'Alterations', id }],
     }),
-    askQuestion: b.mutation<AnswerOf<'POST /orders/:id/questions'>, Of & z.input<typeof QuestionWrite>>({
-      query: ({ orderId, ...body }) => change(`/orders/${orderId}/questions`, 'POST', body),
-      invalidatesTags: touched,
-    }),
     decideQuestion: b.mutation<
       AnswerOf<'POST /questions/:id/decided'>,
       Of & { id: number } & z.input<typeof QuestionDecided>
     >({
       query: ({ id, orderId: _, ...body }) => change(`/questions/${id}/decided`, 'POST', body),
-      invalidatesTags: touched,
-    }),
-    noteLike: b.mutation<AnswerOf<'POST /orders/:id/likes'>, Of & { words: string }>({
-      query: ({ orderId, ...body }) => change(`/orders/${orderId}/likes`, 'POST', body),
       invalidatesTags: touched,
     }),
     clientLikes: b.query<AnswerOf<'GET /clients/:id/likes'>, number>({
@@ -43,9 +35,7 @@ const design = api.injectEndpoints({
 });
 export const {
   useDesignQuery,
-  useAskQuestionMutation,
   useDecideQuestionMutation,
-  useNoteLikeMutation,
   useClientLikesQuery,
   useDropLikeMutation,
   useFitHistoryQuery,

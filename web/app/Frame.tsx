@@ -8,9 +8,8 @@ import { useMeQuery } from '../api/me.ts';
 import { setAuthor, whenStrange } from '../offline/author.ts';
 import { useToldAt } from '../offline/connection.ts';
 import { Pending } from '../parts/outbox/Pending.tsx';
+import { readings } from '../parts/outbox/queue.ts';
 import { Refusals } from '../parts/outbox/Refusals.tsx';
-import { fittingOutbox } from '../parts/outbox/useFittingOutbox.ts';
-import { outbox } from '../parts/outbox/useReadingsOutbox.ts';
 import { isSignOut, owesSignOut, signOutHere } from '../places/sign-in/sign-out.ts';
 import { closeHelp } from '../shared/help.ts';
 import { MeContext } from '../shared/me.ts';
@@ -76,7 +75,7 @@ export function Frame() {
   if (signedOut) return <Navigate to={`/sign-in?to=${encodeURIComponent(pathname + search)}`} replace />;
   const leave = async () => {
     // What has reached the book leaves this device with the one who wrote it.
-    await Promise.race([outbox().leave(), new Promise((r) => setTimeout(r, 2000))]).catch(() => undefined);
+    await Promise.race([readings().leave(), new Promise((r) => setTimeout(r, 2000))]).catch(() => undefined);
     await signOutHere();
     window.location.assign('/sign-in');
   };
@@ -172,9 +171,8 @@ function useAuthor(me: { readonly id: number; readonly name: string } | undefine
     if (me) {
       if (was.current !== undefined && was.current !== me.id) window.location.reload();
       was.current = me.id;
-      // Both outboxes begin with the page, wherever it is: what waits for this hand goes.
-      outbox();
-      fittingOutbox();
+      // The queue begins with the page, wherever it is: what waits for this hand goes.
+      readings();
     }
   }, [me]);
   useEffect(() => {

@@ -1,15 +1,12 @@
 import type { Like } from '@rocchetto/contract';
 import { useState } from 'react';
-import {
-  useClientLikesQuery,
-  useDesignQuery,
-  useDropLikeMutation,
-  useNoteLikeMutation,
-} from '../../api/design.ts';
+import { useClientLikesQuery, useDesignQuery, useDropLikeMutation } from '../../api/design.ts';
 import { clearUnlessChanged } from '../../shared/clear-unless-changed.ts';
 import { useDays, useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
 import { ActionButton, TextField } from '../../shared/pieces.tsx';
+import { useWaitingHere } from '../outbox/queue.ts';
+import { useWrite, WaitingHere, Wrong } from '../outbox/useWrite.tsx';
 
 interface Props {
   readonly orderId: number;
@@ -22,21 +19,26 @@ interface Props {
 export function Likes({ orderId, clientName, onTake }: Props) {
   const { data } = useDesignQuery(orderId);
   const may = useMay('alter.ask');
-  const [note, { error, isLoading }] = useNoteLikeMutation();
+  const { write, wrong, busy } = useWrite();
+  const here = useWaitingHere(orderId, 'like');
   const [words, setWords] = useState('');
   if (!data || (!may && data.likes.length === 0)) return null;
   return (
     <section aria-label={`What ${clientName} likes`}>
       <h2>What {clientName} likes</h2>
       <LikeList of={data.likes} onTake={onTake} empty="Saved with the client, for the next garment." />
-      <Problem error={error} />
+      <WaitingHere of={here} />
+      <Wrong says={wrong} />
       {may && (
         <form
           className="row"
           aria-label="Add a like"
           onSubmit={async (e) => {
             e.preventDefault();
-            if ('data' in (await note({ orderId, words }))) setWords(clearUnlessChanged(words, ''));
+            const path = `/orders/${orderId}/likes`;
+            const says = `Likes: ${words}.`;
+            const tried = await write({ orderId, is: 'like', path, body: { words }, says });
+            if (tried.is !== 'refused') setWords(clearUnlessChanged(words, ''));
           }}
         >
           <TextField
@@ -47,7 +49,7 @@ export function Likes({ orderId, clientName, onTake }: Props) {
             value={words}
             onChange={(e) => setWords(e.target.value)}
           />
-          <ActionButton look="plain" type="submit" disabled={words.trim() === '' || isLoading}>
+          <ActionButton look="plain" type="submit" disabled={words.trim() === '' || busy}>
             Save
           </ActionButton>
         </form>

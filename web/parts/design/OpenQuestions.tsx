@@ -1,11 +1,13 @@
 import type { Holds, Question } from '@rocchetto/contract';
 import { HOLDS } from '@rocchetto/contract/design.ts';
 import { useState } from 'react';
-import { useAskQuestionMutation, useDecideQuestionMutation, useDesignQuery } from '../../api/design.ts';
+import { useDecideQuestionMutation, useDesignQuery } from '../../api/design.ts';
 import { useDiaryHouseQuery } from '../../api/hours.ts';
 import { useDays, useMay } from '../../shared/me.ts';
 import { Problem } from '../../shared/Problem.tsx';
 import { ActionButton, SelectField, TextField } from '../../shared/pieces.tsx';
+import { useWaitingHere } from '../outbox/queue.ts';
+import { useWrite, WaitingHere, Wrong } from '../outbox/useWrite.tsx';
 
 const HOLDS_WORD: Readonly<Record<Holds, string>> = {
   nothing: 'nothing',
@@ -28,6 +30,7 @@ export function OpenQuestions({ orderId, now = null }: Props) {
   const { short } = useDays();
   const [asking, setAsking] = useState(false);
   const [reopen, reopening] = useDecideQuestionMutation();
+  const here = useWaitingHere(orderId, 'question');
   if (!data) return <Problem error={error} again={refetch} />;
   const open = data.questions
     .filter((q) => q.decision === null)
@@ -40,6 +43,7 @@ export function OpenQuestions({ orderId, now = null }: Props) {
     <section aria-label="Open questions">
       <h2>{now === null ? 'Open questions' : 'To be decided'}</h2>
       <Problem error={reopening.error} />
+      <WaitingHere of={here} />
       {open.length === 0 && <p className="soft">No open questions.</p>}
       <ul className="why">
         {open.map((q) => (
@@ -106,7 +110,7 @@ interface OpenProps {
 }
 
 function Open({ of: q, orderId, by, may, now }: OpenProps) {
-  const [decide, { error, isLoading }] = useDecideQuestionMutation();
+  const { write, wrong, busy } = useWrite();
   const [decision, setDecision] = useState<string | null>(null);
   const due = now !== null && q.byKind === now;
   return (
@@ -128,7 +132,13 @@ function Open({ of: q, orderId, by, may, now }: OpenProps) {
           aria-label={`Decide: ${q.what}`}
           onSubmit={(e) => {
             e.preventDefault();
-            void decide({ id: q.id, orderId, version: q.version, decision, name: q.decides });
+            void write({
+              orderId,
+              is: 'question',
+              path: `/questions/${q.id}/decided`,
+              body: { version: q.version, decision, name: q.decides },
+              says: `${q.what} ${decision}`,
+            }).then((tried) => tried.is === 'waits' && setDecision(null));
           }}
         >
           <TextField
@@ -139,12 +149,12 @@ function Open({ of: q, orderId, by, may, now }: OpenProps) {
             value={decision}
             onChange={(e) => setDecision(e.target.value)}
           />
-          <ActionButton look="plain" type="submit" disabled={decision.trim() === '' || isLoading}>
+          <ActionButton look="plain" type="submit" disabled={decision.trim() === '' || busy}>
             Save decision
           </ActionButton>
         </form>
       )}
-      <Problem error={error} />
+      <Wrong says={wrong} />
     </li>
   );
 }
@@ -156,7 +166,7 @@ interface AskProps {
 }
 
 function AskForm({ orderId, kinds, onDone }: AskProps) {
-  const [ask, { error, isLoading }] = useAskQuestionMutation();
+  const { write, wrong, busy } = useWrite();
   const [what, setWhat] = useState('');
   const [decides, setDecides] = useState('');
   const [byKind, setByKind] = useState('');
@@ -167,8 +177,14 @@ function AskForm({ orderId, kinds, onDone }: AskProps) {
       aria-label="Open question"
       onSubmit={async (e) => {
         e.preventDefault();
-        const done = await ask({ orderId, what, decides, byKind: byKind || null, holds });
-        if ('data' in done) onDone();
+        const tried = await write({
+          orderId,
+          is: 'question',
+          path: `/orders/${orderId}/questions`,
+          body: { what, decides, byKind: byKind || null, holds },
+          says: what,
+        });
+        if (tried.is !== 'refused') onDone();
       }}
     >
       <label htmlFor="question-what">What is still to decide</label>
@@ -198,9 +214,9 @@ function AskForm({ orderId, kinds, onDone }: AskProps) {
           </option>
         ))}
       </SelectField>
-      <Problem error={error} />
+      <Wrong says={wrong} />
       <div className="row acts">
-        <ActionButton look="plain" type="submit" disabled={what.trim() === '' || isLoading}>
+        <ActionButton look="plain" type="submit" disabled={what.trim() === '' || busy}>
           Save question
         </ActionButton>
         <ActionButton look="quiet" onClick={onDone}>

@@ -1,10 +1,7 @@
-import { useSyncExternalStore } from 'react';
 import { useLocation } from 'react-router';
-import { whose } from '../../offline/author.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { useLater } from '../../shared/useLater.ts';
-import { fittingOutbox } from './useFittingOutbox.ts';
-import { outbox, useKept } from './useReadingsOutbox.ts';
+import { readings, useRefused } from './queue.ts';
 
 const load = () => import('./RefusedList.tsx');
 
@@ -14,25 +11,21 @@ const load = () => import('./RefusedList.tsx');
  */
 export function Refusals() {
   const { pathname } = useLocation();
-  const kept = useKept();
-  const waiting = useSyncExternalStore(fittingOutbox().subscribe, fittingOutbox().snapshot);
-  const readings = kept.filter(
-    (k) =>
-      k.refused !== '' &&
-      whose(k.by) === 'mine' &&
-      pathname !== `/orders/${outbox().orderOf(k.sessionId)}/measure`,
-  );
-  const writes = waiting.filter(
-    (w) => w.refused !== '' && whose(w.by) === 'mine' && pathname !== `/orders/${w.orderId}/fitting`,
-  );
-  const any = readings.length + writes.length > 0;
+  const refused = useRefused();
+  const told = {
+    readings: refused.readings.filter(
+      (k) => pathname !== `/orders/${readings().orderOf(k.sessionId)}/measure`,
+    ),
+    writes: refused.writes.filter((w) => pathname !== `/orders/${w.orderId}/fitting` && pathname !== w.at),
+  };
+  const any = told.readings.length + told.writes.length > 0;
   const List = useLater(load, any);
   if (!any || !List) return null;
   return (
     <div className="refusals noprint">
       <Notice tone="bad">
         <p>Not saved in the studio. It is still on this device:</p>
-        <List readings={readings} writes={writes} />
+        <List {...told} />
       </Notice>
     </div>
   );

@@ -1,12 +1,12 @@
 import { measure, printWritten } from '@rocchetto/core';
 import { Link } from 'react-router';
-import type { Waiting } from './fittingOutbox.ts';
-import type { KeptReading } from './readingsOutbox.ts';
-import { outbox } from './useReadingsOutbox.ts';
+import { ActionButton } from '../../shared/pieces.tsx';
+import type { KeptReading, KeptWrite } from './device-book.ts';
+import { writes as entries, readings as queue } from './queue.ts';
 
 interface Props {
   readonly readings: readonly KeptReading[];
-  readonly writes: readonly Waiting[];
+  readonly writes: readonly KeptWrite[];
 }
 
 /** What of this device the studio would not take, each with its sentence and the way to where it is put right. */
@@ -14,7 +14,7 @@ export default function RefusedList({ readings, writes }: Props) {
   return (
     <ul>
       {readings.map((k) => {
-        const order = outbox().orderOf(k.sessionId);
+        const order = queue().orderOf(k.sessionId);
         return (
           <li key={k.reading.id}>
             {measure(k.reading.measure).name}
@@ -25,7 +25,13 @@ export default function RefusedList({ readings, writes }: Props) {
       })}
       {writes.map((w) => (
         <li key={w.id}>
-          {w.says} {w.refused} <Link to={`/orders/${w.orderId}/fitting`}>Open the fitting</Link>
+          {w.says} {w.refused}{' '}
+          <Link to={w.at ?? `/orders/${w.orderId}/fitting`}>
+            {w.at && !w.at.endsWith('/fitting') ? 'Open its page' : 'Open the fitting'}
+          </Link>{' '}
+          <ActionButton look="quiet" onClick={() => void entries().drop(w.id)}>
+            Remove
+          </ActionButton>
         </li>
       ))}
     </ul>

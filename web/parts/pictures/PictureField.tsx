@@ -2,7 +2,7 @@ import { FileField } from '../../shared/pieces.tsx';
 import './pictures.css';
 import { useId, useRef, useState } from 'react';
 import { Notice } from '../../shared/Notice.tsx';
-import { fittingOutbox } from '../outbox/useFittingOutbox.ts';
+import { writes } from '../outbox/queue.ts';
 
 interface Props {
   readonly orderId: number;
@@ -26,7 +26,7 @@ export function PictureField({ orderId, label, keep, onKept }: Props) {
     setWaits(0);
     for (const [i, file] of files.entries()) {
       setBusy(files.length - i);
-      const sent = await fittingOutbox().keep({
+      const sent = await writes().keep({
         orderId,
         is: 'photo',
         path: `/orders/${orderId}/photos?${new URLSearchParams(keep)}`,

@@ -1,8 +1,9 @@
 import type { BenchWork } from '@rocchetto/contract';
 import { useState } from 'react';
-import { useDoneWorkMutation } from '../../api/bench.ts';
 import { useMay } from '../../shared/me.ts';
 import { TextField, Tick } from '../../shared/pieces.tsx';
+import { useWaiting } from '../outbox/queue.ts';
+import { useWrite } from '../outbox/useWrite.tsx';
 
 /**
  * Whether a piece of bench work is done, ticked by whoever did it; the tick shows at once and goes back when it is
@@ -10,22 +11,32 @@ import { TextField, Tick } from '../../shared/pieces.tsx';
  */
 export function DoneBox({ of: w }: { of: BenchWork }) {
   const may = useMay('diary.ready');
-  const [done] = useDoneWorkMutation();
+  const { write, wrong, busy } = useWrite();
   const [wanted, setWanted] = useState<{ version: number; done: boolean } | null>(null);
   const told = w.took === null ? '' : String(w.took);
   // A field of its own: the days it stands on do without the component library.
   const [took, setTook] = useState(told);
-  const waits = wanted?.version === w.version;
-  const send = async (isDone: boolean) => {
-    if (waits) return;
-    setWanted({ version: w.version, done: isDone });
-    if (
-      'error' in
-      (await done({ id: w.id, version: w.version, done: isDone, took: Math.min(Number(took), 2880) || null }))
-    )
-      setWanted(null);
+  const path = `/bench/${w.id}/done`;
+  const waiting = useWaiting(w.orderId).findLast((x) => x.path === path && x.refused === '');
+  const send = async (done: boolean) => {
+    if (busy) return;
+    setWanted({ version: w.version, done });
+    const tried = await write({
+      orderId: w.orderId,
+      is: 'work',
+      path,
+      body: { version: w.version, done, took: Math.min(Number(took), 2880) || null },
+      says: `${w.what}: ${done ? 'done' : 'not done'}.`,
+      onTop: true,
+    });
+    if (tried.is === 'refused') setWanted(null);
   };
-  const shown = waits ? wanted.done : w.doneAt !== null;
+  const shown =
+    wanted?.version === w.version
+      ? wanted.done
+      : waiting
+        ? (waiting.body as { done: boolean }).done
+        : w.doneAt !== null;
   return (
     <>
       <Tick
@@ -34,6 +45,12 @@ export function DoneBox({ of: w }: { of: BenchWork }) {
         disabled={!may || w.alterationId !== null}
         onChange={(e) => void send(e.target.checked)}
       />
+      {waiting && !waiting.first && <span className="pending">saved here, not sent yet</span>}
+      {wrong && (
+        <span className="tight" role="alert">
+          {wrong}
+        </span>
+      )}
       {may && w.step !== null && (
         <TextField
           bare

@@ -10,10 +10,11 @@ import {
 } from '@rocchetto/core/alter/index.ts';
 import { hoursWord } from '@rocchetto/core/diary/load.ts';
 import { useState } from 'react';
-import { useStepMutation, useUndoStepMutation } from '../../api/alterations.ts';
+import { useUndoStepMutation } from '../../api/alterations.ts';
+import { useWaiting, useWaitingHere } from '../../parts/outbox/queue.ts';
+import { useWrite, WaitingHere, Wrong } from '../../parts/outbox/useWrite.tsx';
 import { keepTogether } from '../../shared/keepTogether.ts';
 import { useMay, useMe } from '../../shared/me.ts';
-import { Problem } from '../../shared/Problem.tsx';
 import { ActionButton, TextField, Tick } from '../../shared/pieces.tsx';
 import { offerUndo } from '../../shared/undo.ts';
 import { CheckForm } from './CheckForm.tsx';
@@ -24,31 +25,53 @@ interface Props {
   readonly unit: SheetUnit;
 }
 
+/** The alteration as it stands once what waits on this device is sent. */
+function useAsWaiting(a: AlterationView): AlterationView {
+  const me = useMe();
+  const path = `/alterations/${a.id}/steps`;
+  const last = useWaiting(a.orderId).findLast((w) => w.path === path && w.refused === '' && !w.first);
+  const step = (last?.body as { step?: StepWire } | undefined)?.step?.step;
+  const status = step && ALTERATION_STEPS[step].to;
+  return status ? { ...a, status, doneById: status === 'done' ? me.id : a.doneById } : a;
+}
+
 /** The work itself: its pieces, each a box; begun, laid down, done, and checked by another. */
-export function Job({ of: a, unit }: Props) {
+export function Job({ of: told, unit }: Props) {
+  const a = useAsWaiting(told);
   const hand = handUnit(a.asked) ?? unit;
   const me = useMe();
   const may = useMay('alter.work');
-  const [step, { error, isLoading }] = useStepMutation();
-  const { boxes, tick, error: notTicked, pending } = useTicks(a);
+  const { write, wrong, busy } = useWrite();
+  const { boxes, tick, wrong: notTicked } = useTicks(told);
   const [striking, setStriking] = useState<{ box: string; reason: string } | null>(null);
   const [undo] = useUndoStepMutation();
+  const here = useWaitingHere(a.orderId);
   const take = async (s: StepWire) => {
-    const done = await step({ id: a.id, orderId: a.orderId, version: a.version, step: s });
-    if ('data' in done && done.data && UNDONE_BY_ONE_KEY.includes(s.step)) {
-      const { version } = done.data;
+    const { word } = ALTERATION_STEPS[s.step];
+    const done = await write({
+      orderId: a.orderId,
+      is: 'step',
+      path: `/alterations/${a.id}/steps`,
+      body: { version: told.version, step: s },
+      says: `${a.sentence} Now ${word}.`,
+      onTop: true,
+    });
+    const version = done.is === 'kept' ? done.says.version : undefined;
+    if (version !== undefined && UNDONE_BY_ONE_KEY.includes(s.step))
       offerUndo({
-        says: `${formatSentence(a.sentence, unit)} Now ${ALTERATION_STEPS[s.step].word}.`,
+        says: `${formatSentence(a.sentence, unit)} Now ${word}.`,
         undo: () => undo({ id: a.id, orderId: a.orderId, version }),
       });
-    }
     return done;
   };
+  const ticked = (box: BoxView, to: 'done' | 'open') =>
+    `${boxSentence(box)}: ${to === 'done' ? 'ticked' : 'no longer ticked'}.`;
   const tickBox = async (box: BoxView, to: 'done' | 'open') => {
-    if (await tick(box.id, to))
+    const back = to === 'done' ? 'open' : 'done';
+    if (await tick(box, to, ticked(box, to)))
       offerUndo({
-        says: `${formatSentence(boxSentence(box), hand)}: ${to === 'done' ? 'ticked' : 'no longer ticked'}.`,
-        undo: async () => ((await tick(box.id, to === 'done' ? 'open' : 'done')) ? {} : { error: 'refused' }),
+        says: formatSentence(ticked(box, to), hand),
+        undo: async () => ((await tick(box, back, ticked(box, back))) ? {} : { error: 'refused' }),
       });
   };
   const ticks = may && (a.status === 'agreed' || a.status === 'in-work');
@@ -76,7 +99,7 @@ export function Job({ of: a, unit }: Props) {
                   look="quiet"
                   className="noprint"
                   aria-label={`Undo cross out: ${formatSentence(boxSentence(b), hand)}`}
-                  onClick={() => void tick(b.id, 'open')}
+                  onClick={() => void tick(b, 'open', ticked(b, 'open'))}
                 >
                   Undo cross out
                 </ActionButton>
@@ -96,7 +119,8 @@ export function Job({ of: a, unit }: Props) {
                 aria-label="Reason for crossing out"
                 onSubmit={async (e) => {
                   e.preventDefault();
-                  if (await tick(striking.box, 'struck', striking.reason)) setStriking(null);
+                  const says = `${boxSentence(b)}: crossed out, ${striking.reason}.`;
+                  if (await tick(b, 'struck', says, striking.reason)) setStriking(null);
                 }}
               >
                 <label htmlFor="strike-why">Reason for crossing out this piece</label>
@@ -117,7 +141,8 @@ export function Job({ of: a, unit }: Props) {
           </li>
         ))}
       </ul>
-      <Problem error={error ?? notTicked} />
+      <Wrong says={wrong || notTicked} />
+      <WaitingHere of={here} unit={hand} />
       {isOpen(a.status) && (
         <p className="soft">
           {STATE_WORD[a.status]}
@@ -129,23 +154,19 @@ export function Job({ of: a, unit }: Props) {
       {may && (
         <div className="row acts noprint">
           {a.status === 'agreed' && (
-            <ActionButton look="take" busy={isLoading} onClick={() => void take({ step: 'start' })}>
+            <ActionButton look="take" busy={busy} onClick={() => void take({ step: 'start' })}>
               Start job
             </ActionButton>
           )}
           {a.status === 'in-work' && (
-            <ActionButton
-              look="plain"
-              busy={isLoading}
-              onClick={() => void take({ step: 'pause', note: '' })}
-            >
+            <ActionButton look="plain" busy={busy} onClick={() => void take({ step: 'pause', note: '' })}>
               Pause
             </ActionButton>
           )}
           {(a.status === 'in-work' || a.status === 'agreed') && (
             <ActionButton
               look={a.status === 'in-work' ? 'take' : 'plain'}
-              disabled={isLoading || pending || left > 0}
+              disabled={busy || left > 0}
               onClick={() => void take({ step: 'finish', note: '' })}
             >
               {left === 0
@@ -155,7 +176,7 @@ export function Job({ of: a, unit }: Props) {
           )}
         </div>
       )}
-      {a.status === 'done' && may && <CheckForm of={a} unit={unit} take={take} busy={isLoading} />}
+      {a.status === 'done' && may && <CheckForm of={a} unit={unit} take={take} busy={busy} />}
     </>
   );
 }

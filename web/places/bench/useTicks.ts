@@ -1,74 +1,72 @@
 import type { AlterationView, BoxView } from '@rocchetto/contract';
-import { useEffect, useState } from 'react';
-import { useTickMutation } from '../../api/alterations.ts';
-import { inLine } from '../../api/in-line.ts';
+import { useEffect, useRef, useState } from 'react';
+import { useWaiting } from '../../parts/outbox/queue.ts';
+import { useWrite } from '../../parts/outbox/useWrite.tsx';
 
 type To = 'done' | 'open' | 'struck';
-interface Wanted {
+interface Ticked {
+  readonly box: string;
   readonly to: To;
   readonly reason: string;
-  /** answers that came since the server has it; null while it has not. One of them may have been asked for before. */
-  readonly since: number | null;
+}
+interface Kept extends Ticked {
+  /** answers that came since the server has it; one of them may have been asked for before */
+  readonly since: number;
 }
 
-/** Whether an answer shows what was wanted. */
-const shows = (b: BoxView | undefined, w: Wanted): boolean =>
+/** Whether an answer shows what was ticked. */
+const shows = (b: BoxView | undefined, w: Ticked): boolean =>
   b !== undefined &&
   (w.to === 'struck'
     ? b.struck === w.reason
     : b.struck === null && (b.doneAt !== null) === (w.to === 'done'));
 
 /** What still stands before the answers that are on their way: all but what an answer shows, and what two have denied. */
-export const afterAnswer = (
-  wanted: ReadonlyMap<string, Wanted>,
-  boxes: readonly BoxView[],
-): ReadonlyMap<string, Wanted> =>
-  new Map(
-    [...wanted].flatMap(([id, w]): [string, Wanted][] => {
-      if (w.since === null) return [[id, w]];
-      return shows(
-        boxes.find((b) => b.id === id),
-        w,
-      ) || w.since >= 1
-        ? []
-        : [[id, { ...w, since: w.since + 1 }]];
-    }),
-  );
+export const afterAnswer = (kept: readonly Kept[], boxes: readonly BoxView[]): readonly Kept[] =>
+  kept.flatMap((w) => {
+    const box = boxes.find((b) => b.id === w.box);
+    return shows(box, w) || w.since >= 1 ? [] : [{ ...w, since: w.since + 1 }];
+  });
+
+const overlay = (b: BoxView, w: Ticked | undefined): BoxView =>
+  w
+    ? {
+        ...b,
+        doneAt: w.to === 'done' ? (b.doneAt ?? 'now') : null,
+        struck: w.to === 'struck' ? w.reason : null,
+      }
+    : b;
 
 /**
- * The pieces of an alteration as this hand has ticked them: a tick shows at once, stays while older answers still come
- * in, and goes back when it is refused.
+ * The pieces of an alteration as this hand has ticked them, network or not: a tick shows at once, stays while older
+ * answers still come in, and goes back when it is refused.
  */
 export function useTicks(a: AlterationView) {
-  const [send, { error }] = useTickMutation();
-  const [wanted, setWanted] = useState<ReadonlyMap<string, Wanted>>(new Map());
+  const { write, wrong } = useWrite();
+  const [kept, setKept] = useState<readonly Kept[]>([]);
+  const path = `/alterations/${a.id}/boxes`;
+  const ofThis = useWaiting(a.orderId).filter((w) => w.is === 'tick' && w.path === path);
+  const waiting = ofThis.filter((w) => w.refused === '').map((w) => ({ id: w.id, ...(w.body as Ticked) }));
+  const before = useRef(waiting);
   useEffect(() => {
-    setWanted((now) => afterAnswer(now, a.boxes));
-  }, [a.boxes]);
-  const put = (box: string, w: Wanted | null) =>
-    setWanted((now) => {
-      const next = new Map(now);
-      if (w) next.set(box, w);
-      else next.delete(box);
-      return next;
-    });
-  const tick = async (box: string, to: To, reason = ''): Promise<boolean> => {
-    put(box, { to, reason, since: null });
-    const done = await inLine(`tick ${a.id} ${box}`, () =>
-      send({ id: a.id, orderId: a.orderId, box, to, reason }),
-    );
-    const kept = 'data' in done;
-    put(box, kept ? { to, reason, since: 0 } : null);
-    return kept;
-  };
-  const boxes = a.boxes.map((b): BoxView => {
-    const w = wanted.get(b.id);
-    if (!w) return b;
-    return {
-      ...b,
-      doneAt: w.to === 'done' ? (b.doneAt ?? 'now') : null,
-      struck: w.to === 'struck' ? w.reason : null,
-    };
+    const there = new Set(ofThis.map((w) => w.id));
+    const gone = before.current.filter((w) => !there.has(w.id));
+    before.current = waiting;
+    if (gone.length > 0)
+      setKept((now) => [
+        ...now.filter((k) => !gone.some((g) => g.box === k.box)),
+        ...gone.map(({ box, to, reason }) => ({ box, to, reason, since: 0 })),
+      ]);
   });
-  return { boxes, tick, error, pending: [...wanted.values()].some((w) => w.since === null) };
+  useEffect(() => setKept((now) => afterAnswer(now, a.boxes)), [a.boxes]);
+  const tick = async (box: BoxView, to: To, says: string, reason = ''): Promise<boolean> => {
+    const body = { box: box.id, to, reason };
+    const tried = await write({ orderId: a.orderId, is: 'tick', path, body, says });
+    if (tried.is === 'refused') setKept((now) => now.filter((k) => k.box !== box.id));
+    return tried.is !== 'refused';
+  };
+  const boxes = a.boxes.map((b) =>
+    overlay(b, waiting.findLast((w) => w.box === b.id) ?? kept.findLast((w) => w.box === b.id)),
+  );
+  return { boxes, tick, wrong };
 }

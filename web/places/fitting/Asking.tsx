@@ -5,7 +5,7 @@ import { type Cause, partOf, type Sign, signOf, signsWith } from '@rocchetto/cor
 import { useMemo, useState } from 'react';
 import { useChangeAskedMutation } from '../../api/alterations.ts';
 import { useHouseBenchQuery } from '../../api/house.ts';
-import { fittingOutbox } from '../../parts/outbox/useFittingOutbox.ts';
+import { writes } from '../../parts/outbox/queue.ts';
 import { useMay } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
@@ -65,7 +65,7 @@ export function Asking(props: Props) {
     }
     const source = mayRead ? 'fitting' : 'desk';
     setSending(true);
-    const first = await fittingOutbox().keep({
+    const first = await writes().keep({
       orderId,
       is: 'ask',
       path: `/orders/${orderId}/alterations`,

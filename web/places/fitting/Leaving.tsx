@@ -1,7 +1,7 @@
 import type { OrderAlterations } from '@rocchetto/contract';
 import { useState } from 'react';
 import { useHandOverMutation, useTakeBackMutation, useUncountPinsMutation } from '../../api/leaving.ts';
-import { fittingOutbox } from '../../parts/outbox/useFittingOutbox.ts';
+import { writes } from '../../parts/outbox/queue.ts';
 import { clearUnlessChanged } from '../../shared/clear-unless-changed.ts';
 import { useDays, useMay } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
@@ -31,7 +31,7 @@ export function Leaving({ orderId, clientName, of }: Props) {
   const n = Number(pins);
   const counted = async (way: 'in' | 'out') => {
     setCounting(true);
-    const sent = await fittingOutbox().keep({
+    const sent = await writes().keep({
       orderId,
       is: 'pins',
       path: `/orders/${orderId}/pins`,

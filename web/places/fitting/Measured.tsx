@@ -1,7 +1,7 @@
 import type { PointView } from '@rocchetto/contract';
 import { asGiven, cm, printLength, readLength, type SheetUnit, withUnit } from '@rocchetto/core';
 import { useState } from 'react';
-import { fittingOutbox } from '../../parts/outbox/useFittingOutbox.ts';
+import { writes } from '../../parts/outbox/queue.ts';
 import { clearUnlessChanged } from '../../shared/clear-unless-changed.ts';
 import { useMay, useMe } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
@@ -36,7 +36,7 @@ export function Measured({ orderId, unit, points, due }: Props) {
   ) => {
     setLoading(true);
     const names = Object.keys(readings).map((id) => points.find((p) => p.id === id)?.name ?? id);
-    const sent = await fittingOutbox().keep({
+    const sent = await writes().keep({
       orderId,
       is: 'points',
       path: `/orders/${orderId}/points`,

@@ -2,7 +2,7 @@ import type { AlterationView, StepWire } from '@rocchetto/contract';
 import { readMoney, type SheetUnit } from '@rocchetto/core';
 import { useState } from 'react';
 import { useHouseBenchQuery } from '../../api/house.ts';
-import { fittingOutbox, useWaiting } from '../../parts/outbox/useFittingOutbox.ts';
+import { useWaiting, writes } from '../../parts/outbox/queue.ts';
 import { DateField } from '../../shared/DateField.tsx';
 import { useMay } from '../../shared/me.ts';
 import { Notice } from '../../shared/Notice.tsx';
@@ -36,7 +36,7 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
     prices[a.id] ?? house?.bench.kinds[a.asked.kind]?.price?.toFixed(2) ?? '';
   /** A step is kept here first, and sent; true unless the server would not take it. */
   const step = async (a: AlterationView, one: StepWire, says: string): Promise<boolean> => {
-    const sent = await fittingOutbox().keep({
+    const sent = await writes().keep({
       orderId,
       is: 'step',
       path: `/alterations/${a.id}/steps`,
@@ -72,7 +72,7 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
       fine &&= await step(a, one(sum?.ok ? sum.amount : null), `Agreed by ${name}`);
     }
     for (const w of fine ? here : [])
-      await fittingOutbox().keep({
+      await writes().keep({
         orderId,
         is: 'step',
         path: '',

@@ -1,8 +1,8 @@
 import type { AlterationWrite } from '@rocchetto/contract';
 import { formatSentence, type SheetUnit } from '@rocchetto/core';
 import { whose } from '../../offline/author.ts';
-import type { Waiting as One } from '../../parts/outbox/fittingOutbox.ts';
-import { fittingOutbox, useWaiting } from '../../parts/outbox/useFittingOutbox.ts';
+import type { KeptWrite as One } from '../../parts/outbox/device-book.ts';
+import { useWaiting, writes } from '../../parts/outbox/queue.ts';
 import { ActionButton } from '../../shared/pieces.tsx';
 import { sentenceOf } from './words.ts';
 
@@ -43,7 +43,7 @@ export function Waiting({ orderId, unit, onTakeUp }: Props) {
       {unknown!.length > 0 && (
         <li className="pending">
           {unknown!.length} {unknown!.length === 1 ? 'change was' : 'changes were'} saved here without a name.{' '}
-          <ActionButton look="quiet" onClick={() => void fittingOutbox().claim(orderId)}>
+          <ActionButton look="quiet" onClick={() => void writes().claim(orderId)}>
             Send as mine
           </ActionButton>
         </li>
@@ -68,13 +68,13 @@ function Line({ of: w, unit, onTakeUp }: { of: One } & Pick<Props, 'unit' | 'onT
               look="quiet"
               onClick={() => {
                 onTakeUp(w.body as AlterationWrite);
-                void fittingOutbox().drop(w.id);
+                void writes().drop(w.id);
               }}
             >
               Edit again
             </ActionButton>
           )}
-          <ActionButton look="quiet" onClick={() => void fittingOutbox().drop(w.id)}>
+          <ActionButton look="quiet" onClick={() => void writes().drop(w.id)}>
             Remove
           </ActionButton>
         </>

@@ -12,8 +12,8 @@ import { guideOf } from '@rocchetto/core/measures/guide/guide.ts';
 import { LANDMARKS } from '@rocchetto/core/measures/guide/landmarks.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { KeptReading } from '../../parts/outbox/readingsOutbox.ts';
-import { outbox } from '../../parts/outbox/useReadingsOutbox.ts';
+import type { KeptReading } from '../../parts/outbox/device-book.ts';
+import { readings } from '../../parts/outbox/queue.ts';
 import { keepTogether } from '../../shared/keepTogether.ts';
 import { Notice } from '../../shared/Notice.tsx';
 import { ActionButton, TextField } from '../../shared/pieces.tsx';
@@ -32,7 +32,7 @@ function Refused({ all }: { all: readonly KeptReading[] }) {
           <li key={k.reading.id}>
             {measure(k.reading.measure).name}
             {k.reading.written && ` ${printWritten(k.reading.written)}`}: {k.refused}{' '}
-            <ActionButton look="quiet" onClick={() => void outbox().dismiss(k.reading.id)}>
+            <ActionButton look="quiet" onClick={() => void readings().dismiss(k.reading.id)}>
               Discard
             </ActionButton>
           </li>

@@ -14,7 +14,7 @@ import {
 } from '@rocchetto/core';
 import { useEffect, useMemo, useState } from 'react';
 import { useSessionQuery } from '../../api/sessions.ts';
-import { outbox, useKept } from '../../parts/outbox/useReadingsOutbox.ts';
+import { readings, useKept } from '../../parts/outbox/queue.ts';
 import { useMe } from '../../shared/me.ts';
 import type { Ground } from './ground.ts';
 import type { RibbonItem } from './Ribbon.tsx';
@@ -38,7 +38,7 @@ const joined = (
   { clientId, orderId, guardian }: Ground,
   by: number,
 ) =>
-  outbox()
+  readings()
     .join(SessionWrite.parse({ id, at, measurer, unit, clientId, orderId, guardian }), by)
     .catch(() => undefined);
 
@@ -51,7 +51,7 @@ export function useCurrentSession(ground: Ground | undefined, by: number) {
     if (!ground || looked) return;
     const recent = (at: string) => Date.now() - Date.parse(at) < GOES_ON;
     const there = ground.sessions.find((s) => !s.atHome && recent(s.at));
-    outbox()
+    readings()
       .newestFor(ground.orderId, ground.clientId)
       .catch(() => undefined)
       .then((here) => {
@@ -73,7 +73,7 @@ export function useCurrentSession(ground: Ground | undefined, by: number) {
   }, [ground, looked, by]);
   const begin = async (s: SessionWrite) => {
     // Where the browser keeps nothing the session goes on all the same; taking a reading will say so.
-    await outbox()
+    await readings()
       .begin(s, by)
       .catch(() => undefined);
     setSession({ ...s, levels: { waist: s.waistRule, hip: s.hipRule } });

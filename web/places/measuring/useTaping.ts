@@ -5,7 +5,7 @@ import { readsHalves } from '@rocchetto/core/expected-ranges/slips.ts';
 import { misfitOf } from '@rocchetto/core/expected-ranges/together.ts';
 import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { outbox } from '../../parts/outbox/useReadingsOutbox.ts';
+import { readings } from '../../parts/outbox/queue.ts';
 import { useMe } from '../../shared/me.ts';
 import type { Ground } from './ground.ts';
 import { type RibbonItem, stateOf } from './Ribbon.tsx';
@@ -141,7 +141,7 @@ export function useTaping(ground: Ground, session: Session) {
     const reading = newReading(item.id, me.name, r);
     underWay.current = [...underWay.current, reading];
     try {
-      await outbox().keep(session.id, reading);
+      await readings().keep(session.id, reading);
       setLost('');
       return true;
     } catch {
@@ -171,7 +171,7 @@ export function useTaping(ground: Ground, session: Session) {
     });
     // Asked of the device, not of this render: a fast second reading comes before the screen has caught up.
     const shown = item.measured.readings;
-    const held = outbox()
+    const held = readings()
       .snapshot()
       .filter((k) => k.sessionId === session.id);
     const taken = [...held.map((k) => k.reading), ...underWay.current]
@@ -182,7 +182,7 @@ export function useTaping(ground: Ground, session: Session) {
   };
   const isKept = (note: string) =>
     items.some((i) => i.measured.readings.some((r) => r.note === note)) ||
-    outbox()
+    readings()
       .snapshot()
       .some((k) => k.sessionId === session.id && k.reading.note === note);
   const digital = useDigitalTape(isKept);

@@ -4,7 +4,11 @@ import { USUAL_SCHOOLS } from '@rocchetto/core';
 import { IDBFactory } from 'fake-indexeddb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { setAuthor, whenStrange } from '../../offline/author.ts';
-import { Outbox, waitingOf } from './readingsOutbox.ts';
+import { openQueue } from './queue.ts';
+import { waitingOf } from './readings.ts';
+
+const open = (reading: (session: SessionWrite) => void) =>
+  openQueue({ reading, write: () => undefined }).readings;
 
 const session: SessionWrite = {
   id: '11111111-1111-4111-8111-111111111111',
@@ -70,7 +74,7 @@ const until = (done: () => boolean) =>
 describe('the messages', () => {
   it('keeps first, sends after, marks what the server has, and says so', async () => {
     const onSent = vi.fn();
-    const box = new Outbox(onSent);
+    const box = open(onSent);
     await box.begin(session, 1);
     const r = reading();
     await box.keep(session.id, r);
@@ -81,7 +85,7 @@ describe('the messages', () => {
   });
 
   it('sends what was taken in a session of another device, also what was kept before it was joined', async () => {
-    const box = new Outbox(() => undefined);
+    const box = open(() => undefined);
     const early = reading();
     await box.keep(session.id, early);
     await box.join(session, 1);
@@ -93,7 +97,7 @@ describe('the messages', () => {
 
   it('goes on keeping while the network is away, and sends everything once, in order, when it is back', async () => {
     answer = () => Promise.reject(new TypeError('Failed to fetch'));
-    const box = new Outbox(() => undefined);
+    const box = open(() => undefined);
     await box.begin(session, 1);
     const all = [reading('70'), reading('71'), reading('72')];
     for (const r of all) await box.keep(session.id, r);
@@ -107,13 +111,13 @@ describe('the messages', () => {
 
   it('a closed tab loses nothing: the next one finds readings and session, and sends them', async () => {
     answer = () => Promise.reject(new TypeError('Failed to fetch'));
-    const first = new Outbox(() => undefined);
+    const first = open(() => undefined);
     await first.begin(session, 1);
     const r = reading();
     await first.keep(session.id, r);
     answer = keepAll;
     sent = [];
-    const second = new Outbox(() => undefined);
+    const second = open(() => undefined);
     await until(() => second.snapshot()[0]?.sent === true);
     expect(new Set(sent.flat())).toEqual(new Set([r.id]));
     expect(await second.newestFor(7)).toEqual(session);
@@ -122,19 +126,19 @@ describe('the messages', () => {
 
   it.each([401, 403, 408, 429, 500, 503])('an answer of %d leaves it waiting', async (status) => {
     answer = () => new Response('{}', { status });
-    const box = new Outbox(() => undefined);
+    const box = open(() => undefined);
     await box.begin(session, 1);
     await box.keep(session.id, reading());
     await until(() => sent.length > 0);
     expect(box.snapshot()[0]).toMatchObject({ sent: false, refused: '' });
     answer = keepAll;
-    box.sendNow();
+    window.dispatchEvent(new Event('online'));
     await until(() => box.snapshot()[0]!.sent);
   });
 
   it('a refusal that will not mend itself is kept and told, and does not hold up the others', async () => {
     answer = () => Response.json({ detail: 'The client is a minor.' }, { status: 422 });
-    const box = new Outbox(() => undefined);
+    const box = open(() => undefined);
     await box.begin(session, 1);
     const bad = reading();
     await box.keep(session.id, bad);
@@ -154,7 +158,7 @@ describe('the messages', () => {
         kept: ids.filter((id) => id !== bad.id),
         refused: ids.includes(bad.id) ? [{ id: bad.id, sentence: 'In the book as 69 cm.' }] : [],
       });
-    const box = new Outbox(() => undefined);
+    const box = open(() => undefined);
     await box.begin(session, 1);
     await Promise.all([box.keep(session.id, bad), box.keep(session.id, good)]);
     await until(() => box.snapshot().some((k) => k.sent) && box.snapshot().some((k) => k.refused !== ''));
@@ -170,7 +174,7 @@ describe('the messages', () => {
     const other: SessionWrite = { ...session, id: '22222222-2222-4222-8222-222222222222' };
     const stuck = reading('70');
     answer = (ids) => (ids.includes(stuck.id) ? new Response('{}', { status: 500 }) : keepAll(ids));
-    const box = new Outbox(() => undefined);
+    const box = open(() => undefined);
     await box.begin(session, 1);
     await box.begin(other, 1);
     await box.keep(session.id, stuck);
@@ -185,14 +189,14 @@ describe('the messages', () => {
 
   it('does not keep what was sent for longer than a week, and what was not for ever', async () => {
     const old = { ...reading(), at: new Date(Date.now() - 8 * 86_400_000).toISOString() };
-    const box = new Outbox(() => undefined);
+    const box = open(() => undefined);
     await box.begin(session, 1);
     await box.keep(session.id, old);
     await until(() => box.snapshot()[0]!.sent);
     answer = () => Promise.reject(new TypeError('away'));
     const waiting = { ...reading('71'), at: old.at };
     await box.keep(session.id, waiting);
-    const later = new Outbox(() => undefined);
+    const later = open(() => undefined);
     await until(() => later.snapshot().length > 0);
     expect(later.snapshot().map((k) => k.reading.id)).toEqual([waiting.id]);
   });
@@ -203,7 +207,7 @@ describe('the messages', () => {
         throw new DOMException('not in a private window', 'SecurityError');
       },
     });
-    const box = new Outbox(() => undefined);
+    const box = open(() => undefined);
     await expect(box.keep(session.id, reading())).rejects.toThrow('private window');
     await expect(box.begin(session, 1)).rejects.toThrow('private window');
     expect(box.snapshot()).toEqual([]);
@@ -213,7 +217,7 @@ describe('the messages', () => {
 describe('whose reading it is', () => {
   it('goes under its writer’s sign-in only: after an expired one, the next hand’s sends nothing of it', async () => {
     answer = () => Response.json({ code: 'signed-out' }, { status: 401 });
-    const box = new Outbox(() => undefined);
+    const box = open(() => undefined);
     await box.begin(session, 1);
     const hers = reading();
     await box.keep(session.id, hers);
@@ -239,14 +243,14 @@ describe('whose reading it is', () => {
     const strange = vi.fn();
     whenStrange(strange);
     answer = () => Response.json({ code: 'other-author', detail: 'x' }, { status: 409 });
-    const box = new Outbox(() => undefined);
+    const box = open(() => undefined);
     await box.begin(session, 1);
     await box.keep(session.id, reading());
     await until(() => strange.mock.calls.length > 0);
     expect(box.snapshot()[0]).toMatchObject({ sent: false, refused: '' });
     // Not open to this role: her own refusal, told, and his go on.
     answer = () => Response.json({ code: 'not-yours', detail: 'Not open to the role.' }, { status: 403 });
-    box.sendNow();
+    window.dispatchEvent(new Event('online'));
     await until(() => box.snapshot()[0]!.refused !== '');
     setAuthor({ id: 2, name: 'Bram Teller' });
     answer = keepAll;
@@ -258,7 +262,7 @@ describe('whose reading it is', () => {
 
   it('what was kept without a name waits until somebody says that it is theirs', async () => {
     setAuthor(null);
-    const box = new Outbox(() => undefined);
+    const box = open(() => undefined);
     await box.begin(session, 1);
     await box.keep(session.id, reading());
     setAuthor({ id: 2, name: 'Bram Teller' });
@@ -271,7 +275,7 @@ describe('whose reading it is', () => {
   });
 
   it('leaves the device with its writer once it is in the book; what waits stays, its client’s number with it', async () => {
-    const box = new Outbox(() => undefined);
+    const box = open(() => undefined);
     await box.begin(session, 1);
     await box.keep(session.id, reading());
     await until(() => box.snapshot()[0]!.sent);
@@ -282,22 +286,51 @@ describe('whose reading it is', () => {
     await box.keep(other.id, waits);
     await box.leave();
     expect(box.snapshot().map((k) => k.reading.id)).toEqual([waits.id]);
-    const again = new Outbox(() => undefined);
+    const again = open(() => undefined);
     await until(() => again.snapshot().length === 1);
     expect(await again.newestFor(7)).toMatchObject({ id: other.id });
     answer = keepAll;
-    again.sendNow();
+    window.dispatchEvent(new Event('online'));
     await until(() => again.snapshot()[0]!.sent);
     await again.leave();
     expect(await again.newestFor(7)).toBeUndefined();
   });
 
+  it('what an earlier build kept in a database of its own is taken over, session and all, and sent', async () => {
+    const { openDB } = await import('idb');
+    const db = await openDB('rocchetto', 1, {
+      upgrade(d) {
+        d.createObjectStore('session', { keyPath: 'session.id' });
+        d.createObjectStore('reading', { keyPath: 'id' }).createIndex('bySession', 'sessionId');
+      },
+    });
+    const r = reading();
+    const by = { id: 1, name: 'Ilse Brandt' };
+    await db.put('session', { session, by: 1 });
+    await db.put('reading', {
+      id: r.id,
+      reading: r,
+      sessionId: session.id,
+      seq: 1,
+      sent: false,
+      refused: '',
+      by,
+    });
+    // A tab of the earlier build is still open: it holds up nobody.
+    const box = open(() => undefined);
+    await until(() => box.snapshot().some((k) => k.sent));
+    expect(sent.flat()).toEqual([r.id]);
+    expect(await box.newestFor(7)).toMatchObject({ id: session.id });
+    expect(await db.getAll('reading')).toEqual([]);
+    db.close();
+  });
+
   it('ten thousand on one device, half of them another’s: one’s own are sent, in hundreds, and none of the others', async () => {
     answer = () => Promise.reject(new TypeError('Failed to fetch'));
-    const first = new Outbox(() => undefined);
+    const first = open(() => undefined);
     await first.begin(session, 1);
     // Laid in at once, as a device has them after a long day without a network.
-    const db = await (await import('idb')).openDB('rocchetto', 1);
+    const db = await (await import('idb')).openDB('rocchetto-device', 1);
     const tx = db.transaction('reading', 'readwrite');
     for (let i = 0; i < 10_000; i++) {
       const r = reading();
@@ -315,7 +348,7 @@ describe('whose reading it is', () => {
     await tx.done;
     answer = keepAll;
     sent = [];
-    const box = new Outbox(() => undefined);
+    const box = open(() => undefined);
     await until(() => box.snapshot().filter((k) => k.sent).length === 5000);
     await new Promise((r) => setTimeout(r, 100));
     expect(waitingOf(box.snapshot(), 'other')).toHaveLength(5000);

@@ -3,14 +3,17 @@ import { type AlterationWrite, AskedWire } from '@rocchetto/contract';
 import { IDBFactory } from 'fake-indexeddb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { setAuthor } from '../../offline/author.ts';
-import { FittingOutbox, type FittingWrite } from './fittingOutbox.ts';
+import type { DeviceWrite } from './device-book.ts';
+import { openQueue } from './queue.ts';
+
+const open = (write: (write: DeviceWrite) => void) => openQueue({ reading: () => undefined, write }).writes;
 
 const body = (amount: string): AlterationWrite => ({
   asked: AskedWire.parse({ kind: 'hem-straight', direction: 'up', amount }),
   source: 'fitting',
   appointmentId: null,
 });
-const ask = (amount: string, orderId = 7): FittingWrite => ({
+const ask = (amount: string, orderId = 7): DeviceWrite => ({
   orderId,
   is: 'ask',
   path: `/orders/${orderId}/alterations`,
@@ -43,19 +46,19 @@ const until = (done: () => boolean) =>
 describe('what is asked at the mirror', () => {
   it('is sent at once and leaves the device when the book has it', async () => {
     const onSent = vi.fn();
-    const box = new FittingOutbox(onSent);
-    expect(await box.keep(ask('2 cm'))).toEqual({ is: 'kept' });
-    expect(onSent).toHaveBeenCalledWith(7);
+    const box = open(onSent);
+    expect(await box.keep(ask('2 cm'))).toMatchObject({ is: 'kept' });
+    expect(onSent).toHaveBeenCalledWith(expect.objectContaining({ orderId: 7 }));
     expect(box.snapshot()).toEqual([]);
   });
 
   it('waits while the network is away, survives a closed tab, and is sent under its one key, in order', async () => {
     answer = () => Promise.reject(new TypeError('Failed to fetch'));
-    const box = new FittingOutbox(() => undefined);
+    const box = open(() => undefined);
     expect(await box.keep(ask('1 cm'))).toEqual({ is: 'waits', safe: true });
     expect(await box.keep(ask('2 cm'))).toEqual({ is: 'waits', safe: true });
     const keys = box.snapshot().map((w) => w.id);
-    const again = new FittingOutbox(() => undefined);
+    const again = open(() => undefined);
     await until(() => again.snapshot().length === 2);
     answer = kept;
     sent = [];
@@ -68,7 +71,7 @@ describe('what is asked at the mirror', () => {
 
   it('goes back to the hand with the sentence when the server will not take it', async () => {
     answer = () => Response.json({ detail: 'There is not so much cloth.' }, { status: 422 });
-    const box = new FittingOutbox(() => undefined);
+    const box = open(() => undefined);
     expect(await box.keep(ask('2 cm'))).toEqual({
       is: 'refused',
       sentence: 'There is not so much cloth.',
@@ -78,7 +81,7 @@ describe('what is asked at the mirror', () => {
 
   it('stays with its sentence when it is refused later, and holds up nothing behind it', async () => {
     answer = () => Promise.reject(new TypeError('Failed to fetch'));
-    const box = new FittingOutbox(() => undefined);
+    const box = open(() => undefined);
     await box.keep(ask('1 cm'));
     await box.keep(ask('2 cm', 8));
     let n = 0;
@@ -91,7 +94,7 @@ describe('what is asked at the mirror', () => {
   });
 
   it('a server that is away, or a sign-in that ended, is tried again', async () => {
-    const box = new FittingOutbox(() => undefined);
+    const box = open(() => undefined);
     for (const status of [503, 401, 429]) {
       answer = () => Response.json({}, { status });
       expect(await box.keep(ask('2 cm'))).toEqual({ is: 'waits', safe: true });
@@ -103,7 +106,7 @@ describe('what is asked at the mirror', () => {
 
   it('a step of a change that waits itself follows it, to where the change has come', async () => {
     answer = () => Promise.reject(new TypeError('Failed to fetch'));
-    const box = new FittingOutbox(() => undefined);
+    const box = open(() => undefined);
     await box.keep(ask('1 cm'));
     const [asked] = box.snapshot();
     const step = { step: 'agree', name: 'the client', price: null, neededOn: null };
@@ -116,7 +119,7 @@ describe('what is asked at the mirror', () => {
       body: { way: 'out', pins: 3 },
       says: '',
     });
-    const again = new FittingOutbox(() => undefined);
+    const again = open(() => undefined);
     await until(() => again.snapshot().length === 3);
     sent = [];
     answer = () => Response.json({ id: 41, version: 1 }, { status: 201 });
@@ -133,7 +136,7 @@ describe('what is asked at the mirror', () => {
 
   it('goes with the change that it follows when that is dropped', async () => {
     answer = () => Promise.reject(new TypeError('Failed to fetch'));
-    const box = new FittingOutbox(() => undefined);
+    const box = open(() => undefined);
     await box.keep(ask('1 cm'));
     const [asked] = box.snapshot();
     await box.keep({ orderId: 7, is: 'step', path: '', body: {}, says: '', after: asked!.id });
@@ -148,7 +151,7 @@ describe('what is asked at the mirror', () => {
     });
     await db.put('ask', { id: 'old', orderId: 9, body: body('3 cm'), seq: 1, refused: '' });
     db.close();
-    const box = new FittingOutbox(() => undefined);
+    const box = open(() => undefined);
     await until(() => box.snapshot().length === 1);
     expect(sent).toEqual([]);
     await box.claim(9);
@@ -157,30 +160,70 @@ describe('what is asked at the mirror', () => {
   });
 });
 
+describe('work at the bench without the network', () => {
+  const step = (is: 'start' | 'finish'): DeviceWrite => ({
+    orderId: 7,
+    is: 'step',
+    path: '/alterations/5/steps',
+    body: { version: 3, step: { step: is } },
+    says: is,
+    onTop: true,
+  });
+
+  it('each step goes on top of what the one before it has made', async () => {
+    answer = () => Promise.reject(new TypeError('Failed to fetch'));
+    const box = open(() => undefined);
+    for (const one of [step('start'), step('finish')])
+      expect(await box.keep(one)).toEqual({ is: 'waits', safe: true });
+    sent = [];
+    let version = 4;
+    answer = () => Response.json({ id: 5, version: version++ });
+    window.dispatchEvent(new Event('online'));
+    await until(() => sent.length === 2);
+    expect(sent.map((s) => (s.body as { version?: number }).version)).toEqual([3, 4]);
+  });
+
+  it('what is written while another is on its way waits for it, and says so when that one has to wait', async () => {
+    let fail: (e: Error) => void = () => undefined;
+    answer = () =>
+      new Promise((_, no) => {
+        fail = no;
+      });
+    const box = open(() => undefined);
+    const first = box.keep(ask('1 cm'));
+    await until(() => sent.length === 1);
+    const second = box.keep(ask('2 cm'));
+    fail(new TypeError('Failed to fetch'));
+    for (const tried of await Promise.all([first, second]))
+      expect(tried).toEqual({ is: 'waits', safe: true });
+    expect(box.snapshot().map((w) => w.first)).toEqual([false, false]);
+  });
+});
+
 describe('whose change it is', () => {
   it('waits for its writer; another’s go before it, and one that is refused holds up nobody', async () => {
     answer = () => Response.json({ code: 'signed-out' }, { status: 401 });
-    const box = new FittingOutbox(() => undefined);
+    const box = open(() => undefined);
     await box.keep(ask('1 cm'));
     setAuthor({ id: 2, name: 'Bram Teller' });
     answer = kept;
     sent = [];
-    expect(await box.keep(ask('2 cm'))).toEqual({ is: 'kept' });
+    expect(await box.keep(ask('2 cm'))).toMatchObject({ is: 'kept' });
     expect(sent.map((s) => s.amount)).toEqual(['2 cm']);
     expect(box.snapshot().map((w) => w.by?.name)).toEqual(['Ilse Brandt']);
     setAuthor({ id: 1, name: 'Ilse Brandt' });
     answer = () => Response.json({ code: 'not-yours', detail: 'Not open to the role.' }, { status: 403 });
     await until(() => box.snapshot()[0]!.refused !== '');
     answer = kept;
-    expect(await box.keep(ask('3 cm'))).toEqual({ is: 'kept' });
+    expect(await box.keep(ask('3 cm'))).toMatchObject({ is: 'kept' });
     expect(box.snapshot().map((w) => w.refused)).toEqual(['Not open to the role.']);
   });
 
   it('a photograph taken without a network is kept, bytes and all, and sent with what it shows', async () => {
     answer = () => Promise.reject(new TypeError('Failed to fetch'));
-    const box = new FittingOutbox(() => undefined);
+    const box = open(() => undefined);
     const file = new Blob([new Uint8Array([0xff, 0xd8, 0xff, 1, 2, 3])], { type: 'image/jpeg' });
-    const one: FittingWrite = {
+    const one: DeviceWrite = {
       orderId: 7,
       is: 'photo',
       path: '/orders/7/photos?words=hem',
@@ -188,7 +231,7 @@ describe('whose change it is', () => {
       says: 'Photograph hem',
     };
     expect(await box.keep(one)).toEqual({ is: 'waits', safe: true });
-    const again = new FittingOutbox(() => undefined);
+    const again = open(() => undefined);
     await until(() => again.snapshot().length === 1);
     sent = [];
     answer = kept;
@@ -203,6 +246,6 @@ describe('whose change it is', () => {
   it('says so where the browser keeps nothing', async () => {
     globalThis.indexedDB = undefined as unknown as IDBFactory;
     answer = () => Promise.reject(new TypeError('Failed to fetch'));
-    expect(await new FittingOutbox(() => undefined).keep(ask('1 cm'))).toEqual({ is: 'waits', safe: false });
+    expect(await open(() => undefined).keep(ask('1 cm'))).toEqual({ is: 'waits', safe: false });
   });
 });

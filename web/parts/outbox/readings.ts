@@ -1,26 +1,9 @@
 import type { ReadingsAnswer, ReadingWire, SessionWrite } from '@rocchetto/contract';
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { csrfToken } from '../../api/base.ts';
-import { type Author, author, onAuthor, sendKept, type Whose, whose } from '../../offline/author.ts';
+import { author, sendKept, type Whose, whose } from '../../offline/author.ts';
 import { putNow } from '../../offline/put-now.ts';
-
-/** A reading on this device: kept before it is sent, and kept after, until it is a week old. */
-export interface KeptReading {
-  readonly reading: ReadingWire;
-  readonly sessionId: string;
-  /** order of taking on this device */
-  readonly seq: number;
-  readonly sent: boolean;
-  /** the server's sentence when it would not take it */
-  readonly refused: string;
-  /** who wrote it: it goes under their sign-in only. Absent in what an earlier build kept */
-  readonly by?: Author;
-}
-
-interface Shape extends DBSchema {
-  session: { key: string; value: { session: SessionWrite; by: number } };
-  reading: { key: string; value: KeptReading & { id: string }; indexes: { bySession: string } };
-}
+import { Courier, type Errand } from './courier.ts';
+import type { DeviceDb, KeptReading } from './device-book.ts';
 
 /** What of this device waits to be sent, of one kind of writer. */
 export const waitingOf = (kept: readonly KeptReading[], of: Whose): readonly KeptReading[] =>
@@ -30,34 +13,22 @@ export const waitingOf = (kept: readonly KeptReading[], of: Whose): readonly Kep
  * The readings of this device. An accepted reading is written to the browser's own database first and then
  * sent; it is sent again until the server has said that it is kept. The server knows a repeat by its id.
  */
-export class Outbox {
-  readonly #db: Promise<IDBPDatabase<Shape>>;
+export class Readings {
+  readonly #db: DeviceDb;
   readonly #listeners = new Set<() => void>();
   readonly #onSent: (session: SessionWrite) => void;
   readonly #loaded: Promise<void>;
+  readonly #courier: Courier;
   #kept: readonly KeptReading[] = [];
   #sessions = new Map<string, SessionWrite>();
-  #timer: ReturnType<typeof setTimeout> | undefined;
-  /** by session: how long the next try waits, and when it may be */
-  readonly #waits = new Map<string, number>();
-  readonly #notBefore = new Map<string, number>();
-  #sending = false;
   #seq = Date.now();
 
-  constructor(onSent: (session: SessionWrite) => void) {
+  /** @param ready once what an earlier build kept is in the database */
+  constructor(db: DeviceDb, ready: Promise<unknown>, onSent: (session: SessionWrite) => void) {
+    this.#db = db;
     this.#onSent = onSent;
-    // A browser that keeps nothing may throw at once; then every keep() says so.
-    this.#db = Promise.resolve().then(() =>
-      openDB<Shape>('rocchetto', 1, {
-        upgrade(db) {
-          db.createObjectStore('session', { keyPath: 'session.id' });
-          db.createObjectStore('reading', { keyPath: 'id' }).createIndex('bySession', 'sessionId');
-        },
-      }),
-    );
-    window.addEventListener('online', this.sendNow);
-    onAuthor(this.sendNow);
-    this.#loaded = this.#load().catch(() => undefined);
+    this.#courier = new Courier(() => this.#errands());
+    this.#loaded = ready.then(() => this.#load()).catch(() => undefined);
   }
 
   readonly subscribe = (listener: () => void) => {
@@ -79,7 +50,7 @@ export class Outbox {
   async join(session: SessionWrite, by: number) {
     await this.#loaded;
     await this.begin(session, by);
-    this.#soon(0);
+    this.#courier.go();
   }
 
   /** The newest session begun here for an order, or for a client without one, so that a reload goes on with it. */
@@ -106,14 +77,8 @@ export class Outbox {
     await putNow(await this.#db, 'reading', { ...kept, id: reading.id });
     this.#kept = [...this.#kept, kept];
     this.#tell();
-    this.#soon(0);
+    this.#courier.go();
   }
-
-  /** Sends what waits, now. */
-  readonly sendNow = () => {
-    this.#notBefore.clear();
-    this.#soon(0);
-  };
 
   async #load() {
     const db = await this.#db;
@@ -122,71 +87,51 @@ export class Outbox {
     const rows = await db.getAll('reading');
     for (const row of rows)
       if (row.sent && Date.parse(row.reading.at) < week) await db.delete('reading', row.id);
-    this.#kept = rows
-      .filter((r) => !r.sent || Date.parse(r.reading.at) >= week)
-      .sort((a, b) => a.seq - b.seq);
+    // What was taken while these were read is newer than they are.
+    const since = new Set(this.#kept.map((k) => k.reading.id));
+    const earlier = rows.filter((r) => !since.has(r.id) && (!r.sent || Date.parse(r.reading.at) >= week));
+    this.#kept = [...earlier, ...this.#kept].sort((a, b) => a.seq - b.seq);
     this.#tell();
-    this.#soon(0);
+    this.#courier.go();
   }
 
   #tell() {
     for (const listener of this.#listeners) listener();
   }
 
-  #soon(ms: number) {
-    clearTimeout(this.#timer);
-    this.#timer = setTimeout(() => void this.#send(), ms);
-  }
-
-  /** The session whose turn it is: one with readings that wait, whose last try is long enough ago. */
-  #next(): { session: SessionWrite; batch: readonly KeptReading[] } | null {
+  /** What may go now: of each session the first hundred that wait. */
+  #errands(): readonly Errand[] {
     const waiting = this.#kept.filter((k) => !k.sent && !k.refused && whose(k.by) === 'mine');
-    const now = Date.now();
-    for (const id of new Set(waiting.map((k) => k.sessionId))) {
+    return [...new Set(waiting.map((k) => k.sessionId))].flatMap((id) => {
       const session = this.#sessions.get(id);
-      if (!session || (this.#notBefore.get(id) ?? 0) > now) continue;
-      return { session, batch: waiting.filter((k) => k.sessionId === id).slice(0, 100) };
-    }
-    return null;
+      const batch = waiting.filter((k) => k.sessionId === id).slice(0, 100);
+      return session ? [{ name: id, run: () => this.#send(session, batch) }] : [];
+    });
   }
 
-  async #send() {
-    if (this.#sending) return;
-    const next = this.#next();
-    if (!next) return this.#later();
-    const { session, batch } = next;
-    this.#sending = true;
-    try {
-      const sent = await sendKept('/api/readings', batch[0]!.by!, {
-        headers: {
-          'content-type': 'application/json',
-          'x-csrf-token': csrfToken(),
-          // A device whose clock is wrong is set right by this.
-          'x-device-time': new Date().toISOString(),
-        },
-        body: JSON.stringify({ session, readings: batch.map((k) => k.reading) }),
-      });
-      if (sent.is === 'kept') {
-        const said = (await sent.answer.json()) as ReadingsAnswer;
-        await this.#settle(batch, said);
-        // An answer that is silent about something sent is no answer for it: that waits and is sent again.
-        if (said.kept.length + said.refused.length < batch.length) throw new Error('not answered for');
-      }
-      // A refusal of all will not mend itself. Signed out, slowed down or away: it stays waiting.
-      else if (sent.is === 'refused')
-        await this.#mark(new Map(batch.map((k) => [k.reading.id, { refused: sent.sentence }])));
-      else throw new Error('not now');
-      this.#waits.delete(session.id);
-      this.#notBefore.delete(session.id);
-      this.#onSent(session);
-    } catch {
-      // Only this session waits longer; the others take their turn.
-      const wait = Math.min((this.#waits.get(session.id) ?? 500) * 2, 15_000);
-      this.#waits.set(session.id, wait);
-      this.#notBefore.set(session.id, Date.now() + wait);
+  async #send(session: SessionWrite, batch: readonly KeptReading[]): Promise<boolean> {
+    const sent = await sendKept('/api/readings', batch[0]!.by!, {
+      headers: {
+        'content-type': 'application/json',
+        'x-csrf-token': csrfToken(),
+        // A device whose clock is wrong is set right by this.
+        'x-device-time': new Date().toISOString(),
+      },
+      body: JSON.stringify({ session, readings: batch.map((k) => k.reading) }),
+    });
+    // Signed out, slowed down or away: it stays waiting.
+    if (sent.is === 'waits') return false;
+    if (sent.is === 'refused')
+      // A refusal of all will not mend itself.
+      await this.#mark(new Map(batch.map((k) => [k.reading.id, { refused: sent.sentence }])));
+    else {
+      const said = (await sent.answer.json()) as ReadingsAnswer;
+      await this.#settle(batch, said);
+      // An answer that is silent about something sent is no answer for it: that waits and is sent again.
+      if (said.kept.length + said.refused.length < batch.length) return false;
     }
-    this.#sending = false;
-    this.#soon(0);
+    this.#onSent(session);
+    return true;
   }
 
   /** Each reading is answered for by itself: what is kept, and what is not with its sentence. */
@@ -202,12 +147,6 @@ export class Outbox {
     );
   }
 
-  /** Comes back when the first of those that wait longer may be tried again. */
-  #later() {
-    const due = [...this.#notBefore.values()];
-    if (due.length > 0) this.#soon(Math.max(50, Math.min(...due) - Date.now()));
-  }
-
   /** Whoever is signed in says that what an earlier build kept without a name is theirs. */
   async claim() {
     const by = author();
@@ -215,7 +154,7 @@ export class Outbox {
       await this.#mark(
         new Map(this.#kept.filter((k) => !k.by && !k.sent).map((k) => [k.reading.id, { by }])),
       );
-    this.#soon(0);
+    this.#courier.go();
   }
 
   /** Somebody signs out: what has reached the book leaves this device; what waits stays for its writer. */
