@@ -1,5 +1,5 @@
 import { sewnLength, sewnWidthAt } from '../draft/measure.ts';
-import type { Panel } from '../draft/panel.ts';
+import { isA, type Panel } from '../draft/panel.ts';
 import { alongOf } from '../draft/path.ts';
 import type { Figure } from '../figure/figure.ts';
 import { AGREE, capEase, MOST_EASED } from '../garment/meeting.ts';
@@ -80,8 +80,7 @@ function linesOf(main: readonly Panel[]): Map<string, LineOver> {
     without.push(
       ...main
         .filter(
-          (p) =>
-            parts.has(partOf(p)) && !isSleeve(p) && !p.id.includes('yoke') && !of.some((x) => x.panel === p),
+          (p) => parts.has(partOf(p)) && !isSleeve(p) && !isA(p, 'yoke') && !of.some((x) => x.panel === p),
         )
         .filter((p) => !(id === 'waist' && p.edges.some((e) => e.id === 'waist')))
         .map((p) => p.name),

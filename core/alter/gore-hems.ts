@@ -1,4 +1,4 @@
-import type { Panel } from '../draft/panel.ts';
+import { isA, type Panel } from '../draft/panel.ts';
 import { isMain, partOf } from '../garment/seams.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
@@ -36,7 +36,7 @@ export function goreHems(panels: readonly Panel[], asked: Asked, m: Making): rea
   );
   for (const part of new Set(own.map(partOf))) {
     const of = own.filter((p) => partOf(p) === part);
-    const trained = of.filter((p) => p.id.includes('train'));
+    const trained = of.filter((p) => isA(p, 'train'));
     const plain = of.filter((p) => !trained.includes(p));
     const times = (p: Panel, n: number) => Array.from({ length: n }, () => p);
     // Walked from the centre back round the left side: half of what has a train begins, the other half ends.

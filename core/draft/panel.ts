@@ -68,6 +68,22 @@ export interface PanelMark {
 }
 
 /**
+ * What a panel is beside its share of figures: `facing` what only finishes an edge, `yoke` what lies above a seam across,
+ * `centre` and `side` which of several panels of one face, `under` a collar’s under piece.
+ */
+export type PanelKind =
+  | 'facing'
+  | 'yoke'
+  | 'centre'
+  | 'side'
+  | 'train'
+  | 'cuff'
+  | 'under'
+  | 'fall'
+  | 'pocket'
+  | 'button-band';
+
+/**
  * A flat piece at full size, cm: usually the right half, where `cut` says the rest. Its outline is a ring of edges
  * walked with the cloth on the right hand (top from the centre outward, down the side, the hem back, up the centre).
  */
@@ -76,6 +92,9 @@ export interface Panel {
   readonly name: string;
   /** what shares of figures call it: front, back, panel … */
   readonly share: string;
+  readonly is?: readonly PanelKind[];
+  /** which face of the body it lies on, where its share does not say */
+  readonly face?: 'front' | 'back';
   readonly layer: PanelLayer;
   readonly cut: 'fold' | 'pair' | 'single';
   /** pieces of cloth that are cut from it */
@@ -100,6 +119,9 @@ export interface Panel {
   /** panels that go round the body together, where a part has several such rings one below the other */
   readonly ring?: string;
 }
+
+/** Whether a panel is of a kind. */
+export const isA = (p: Pick<Panel, 'is'>, kind: PanelKind): boolean => p.is?.includes(kind) ?? false;
 
 /** An edge with nothing gathered; `more` says what is otherwise. */
 export const edge = (

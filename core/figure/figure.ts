@@ -125,6 +125,7 @@ export interface Piece {
 /** Something to lay ready beside the cloth. A length, when there is one, is in cm. */
 export interface Notion {
   readonly name: string;
+  readonly is?: 'bone';
   readonly length: Cm | null;
   /** the unit it is sold in, where that is not the sheet's */
   readonly bought?: SheetUnit | null;

@@ -2,7 +2,7 @@ import { endOf, mapped, type Point, type Segment, startOf } from '../draft/curve
 import { edgeLength, pointAlong } from '../draft/measure.ts';
 import { cutApart } from '../draft/move-dart.ts';
 import { innerBy } from '../draft/outline.ts';
-import { type Edge, edgeOf, type Panel } from '../draft/panel.ts';
+import { type Edge, edgeOf, isA, type Panel } from '../draft/panel.ts';
 import { straight } from '../draft/shape.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
@@ -148,6 +148,7 @@ function across(
       ...part(outer, true),
       id: p.id.replace(/(front|back)/, `$1-${mark}`),
       name: `${p.name}, ${word}`,
+      is: [...(p.is ?? []), 'yoke'],
       note: '',
     },
     part(inner, false),
@@ -162,7 +163,7 @@ function seamed(now: Adapted, key: string, face: 'front' | 'back', q: Across, al
         p.layer === layer &&
         p.share === face &&
         p.id.startsWith(`${key}.${face}`) &&
-        !p.id.includes('facing') &&
+        !isA(p, 'facing') &&
         has(p, inwardOf(p)) &&
         outwardOf(p).length > 0,
     );
@@ -216,7 +217,14 @@ function seamed(now: Adapted, key: string, face: 'front' | 'back', q: Across, al
 function pleated(now: Adapted, key: string, width: number): Adapted {
   const front =
     now.panels.find((p) => p.id === `${key}.front` && p.layer === 'outer') ??
-    now.panels.find((p) => p.id === `${key}.front-centre` && p.layer === 'outer');
+    now.panels.find(
+      (p) =>
+        p.id.startsWith(`${key}.`) &&
+        p.share === 'front' &&
+        isA(p, 'centre') &&
+        !isA(p, 'yoke') &&
+        p.layer === 'outer',
+    );
   if (!front || !has(front, 'centre')) throw new Cannot('there is no front that a pleat could lie in.');
   if (!edgeOf(front, 'centre').fold) throw new Cannot('the front has a seam or an opening at its centre.');
   const by = cm(width / 2);

@@ -5,7 +5,7 @@ import { between, pathLength } from '../draft/path.ts';
 import { straight } from '../draft/shape.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { FACING, FACING_DEPTH } from './common/facing.ts';
-import { isMain, kindOf } from './seams.ts';
+import { faceOf, isMain, kindOf } from './seams.ts';
 import type { Allowances } from './tables/allowances.ts';
 
 /** Edges of a vent that are faced with its hem. */
@@ -147,4 +147,5 @@ const finishing = (p: Panel, id: string, name: string) => ({
   id: `${p.id}-${id}`,
   name,
   ...FACING,
+  ...(faceOf(p) ? { face: faceOf(p)! } : {}),
 });

@@ -1,5 +1,5 @@
 import type { Point } from '../draft/curve.ts';
-import type { Edge, Panel } from '../draft/panel.ts';
+import { type Edge, isA, type Panel, type PanelKind } from '../draft/panel.ts';
 import { pathLength } from '../draft/path.ts';
 
 /** What an edge of a panel is to the garment. `joint`: between two panels that go round the body together. */
@@ -71,6 +71,8 @@ export interface SeamEdge {
   readonly kind: SeamKind;
   readonly part: string;
   readonly face: Face | null;
+  /** what its panel is */
+  readonly is: readonly PanelKind[];
   /** true where the edge is drawn against the way of its seam, which runs from the top down or from the centre out */
   readonly against: boolean;
   /** how far along its seam the edge begins, and how long the seam is on this side, on the flat */
@@ -91,7 +93,7 @@ export const partOf = (p: Pick<Panel, 'id'>): string => p.id.split('.')[0]!;
 /** Panels that make the garment: no facings, bands, cuffs, collars, plackets, pockets. */
 const MAKES = new Set(['front', 'back', 'panel', 'half panel', 'gore', 'sleeve']);
 /** A facing only finishes an edge of what it faces. */
-export const isFacing = (p: Panel): boolean => p.share === 'facing' || p.id.includes('facing');
+export const isFacing = (p: Panel): boolean => isA(p, 'facing');
 /** Whether a panel is outer cloth that makes the garment. */
 export const isMain = (p: Panel): boolean => p.layer === 'outer' && MAKES.has(p.share) && !isFacing(p);
 /** How many of a panel one half of the garment has: a half or one of a pair is one, of equal panels it has half. */
@@ -101,7 +103,7 @@ export const perHalf = (p: Panel): number => (p.cut === 'single' ? p.count / 2 :
 export function faceOf(p: Panel, edge = ''): Face | null {
   if (edge.endsWith('-back') && p.share !== 'sleeve') return 'back';
   if (p.share === 'front' || p.share === 'back') return p.share;
-  return /\bfront\b/.test(p.id) ? 'front' : /\bback\b/.test(p.id) ? 'back' : null;
+  return p.face ?? null;
 }
 
 const SAME: Partial<Record<string, SeamKind>> = {
@@ -133,9 +135,10 @@ export function kindOf(p: Panel, e: Edge): SeamKind | null {
     case 'collar':
       return COLLAR[e.id] ?? null;
     case 'cuff':
-      if (e.id === 'sleeve') return p.id.endsWith('.cuff') ? 'cuff-edge' : null;
       // The strip that binds its opening is no cuff.
-      return e.id === 'other' && !/\.(placket|slit)$/.test(p.id) ? 'cuff-end' : null;
+      if (!isA(p, 'cuff')) return null;
+      if (e.id === 'sleeve') return p.layer === 'outer' ? 'cuff-edge' : null;
+      return e.id === 'other' ? 'cuff-end' : null;
     case 'band':
       return e.id === 'waist' || e.id === 'seam' || e.id === 'neck' ? 'band' : null;
     case 'fly':
@@ -150,7 +153,7 @@ export function kindOf(p: Panel, e: Edge): SeamKind | null {
   }
   if (isFacing(p)) return e.id === 'lower' || e.id === 'centre' ? null : (SAME[e.id] ?? null);
   const boned = p.edges.some((x) => x.id === 'inner');
-  const middle = p.id.endsWith('-centre') || p.id.includes('-centre-');
+  const middle = isA(p, 'centre');
   if (e.id === 'outer') return p.edges.some((x) => x.id === 'side') ? 'side' : 'princess';
   if (e.id === 'inner') return middle ? (faceOf(p) === 'back' ? 'centre-back' : 'front-edge') : 'princess';
   if (e.id === 'top') return boned ? 'upper' : 'casing';
@@ -208,7 +211,7 @@ function edgesFound(panels: readonly Panel[]): SeamEdge[] {
   const rings = panels.filter((p) => isMain(p) && p.ring !== undefined).map((p) => p.ring!);
   const lowest = rings.at(-1);
   // A seam over several panels runs from the centre out.
-  const ordered = [...panels].sort((p, q) => Number(/-side\b/.test(p.id)) - Number(/-side\b/.test(q.id)));
+  const ordered = [...panels].sort((p, q) => Number(isA(p, 'side')) - Number(isA(q, 'side')));
   for (const p of ordered)
     for (const e of p.edges) {
       let kind = kindOf(p, e);
@@ -225,6 +228,7 @@ function edgesFound(panels: readonly Panel[]): SeamEdge[] {
         kind,
         part: partOf(p),
         face: faceOf(p, e.id),
+        is: p.is ?? [],
         against: isAgainst(kind, e),
         from,
         whole: 0,
@@ -262,13 +266,13 @@ function seamsFound(panels: readonly Panel[]): Seam[] {
     if (a.length > 0 && b.length > 0) out.push({ id: [kind, name].join(': '), kind, name, rows: [a, b] });
   };
   for (const part of new Set(edges.map((e) => e.part))) {
-    const here = (kind: SeamKind, face: Face | null, panel?: string) =>
+    const here = (kind: SeamKind, face: Face | null, panel?: PanelKind) =>
       of(
         kind,
         (e) =>
           e.part === part &&
           (face === null || e.face === face) &&
-          (panel === undefined || e.panel.endsWith(panel)),
+          (panel === undefined || e.is.includes(panel)),
       );
     for (const kind of ['side', 'shoulder', 'inseam'] as const)
       add(
@@ -284,8 +288,8 @@ function seamsFound(panels: readonly Panel[]): Seam[] {
         here('princess', face, 'centre'),
         here('princess', face, 'side'),
       );
-      const above = of('yoke', (e) => e.part === part && e.face === face && e.panel.includes('yoke'));
-      const below = of('yoke', (e) => e.part === part && e.face === face && !e.panel.includes('yoke'));
+      const above = of('yoke', (e) => e.part === part && e.face === face && e.is.includes('yoke'));
+      const below = of('yoke', (e) => e.part === part && e.face === face && !e.is.includes('yoke'));
       add('yoke', `the yoke seam at the ${face}`, above, below);
     }
     // A gore with a train meets its neighbour and its own mirror; its two edges are not each other's partners.
@@ -315,7 +319,7 @@ function seamsFound(panels: readonly Panel[]): Seam[] {
     'neck',
     'the neckline and the collar',
     of('neck'),
-    of('collar-neck', (e) => !e.panel.endsWith('-under') && !/fall/.test(e.panel)),
+    of('collar-neck', (e) => !e.is.includes('under') && !e.is.includes('fall')),
   );
   add('neck', 'the neckline and its band', of('neck'), neckband);
   const waists = [...new Set(of('waist').map((e) => e.part))];
@@ -333,8 +337,8 @@ function seamsFound(panels: readonly Panel[]): Seam[] {
     add(
       'front-edge',
       `the front edge of the ${part} and its band`,
-      of('front-edge', (e) => e.part === part && !/back/.test(e.panel)),
-      bands.filter((e) => e.part === part && e.edge === 'seam' && /button/.test(e.panel)),
+      of('front-edge', (e) => e.part === part && e.face !== 'back'),
+      bands.filter((e) => e.part === part && e.edge === 'seam' && e.is.includes('button-band')),
     );
   return out;
 }

@@ -10,7 +10,7 @@ import {
 } from '../draft/curve.ts';
 import { edgeLength, pointAlong, sewnLength, spanAt } from '../draft/measure.ts';
 import { joined } from '../draft/outline.ts';
-import { type Edge, edgeOf, type Panel, type PanelMark } from '../draft/panel.ts';
+import { type Edge, edgeOf, isA, type Panel, type PanelMark } from '../draft/panel.ts';
 import { cm } from '../units/length.ts';
 import { faceOf, isMain, perHalf, seamsOf } from './seams.ts';
 
@@ -310,7 +310,7 @@ function zipped(panels: Panel[], { opens, length }: ZipIn): void {
 const POCKET = { inSeam: 4, from: 4, below: 9 } as const;
 /** Marks where pockets lie on skirt or trousers: notches in both side seams, or thread marks at the corners. */
 function pocketed(panels: Panel[]): void {
-  const pocket = panels.find((p) => p.id.endsWith('.pocket'));
+  const pocket = panels.find((p) => isA(p, 'pocket'));
   if (!pocket) return;
   const wide = edgeLength(pocket, 'top');
   const inSeam = pocket.name === 'pocket bag';

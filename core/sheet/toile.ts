@@ -56,7 +56,7 @@ export function toileOf(sheet: Sheet): Toile {
             `A zip at least ${say(zip)} long, sewn on the surface: it must pass the hip as the garment's does.`,
           ]),
       ...(opens && !opens.bought ? ['It is pinned shut along its opening, edge on edge.'] : []),
-      ...(sheet.notions.some((n) => n.name.startsWith('bones'))
+      ...(sheet.notions.some((n) => n.is === 'bone')
         ? ['Tape the bones to the seams on the outside, so that they can be moved.']
         : []),
     ],

@@ -8,8 +8,9 @@ import type { PartContext } from '../part.ts';
 export const FACING_DEPTH = 5 as Cm;
 
 /** What every facing is, beside its own outline and words. */
-export const FACING: Pick<Panel, 'share' | 'layer' | 'grain' | 'darts' | 'lines' | 'marks'> = {
+export const FACING: Pick<Panel, 'share' | 'is' | 'layer' | 'grain' | 'darts' | 'lines' | 'marks'> = {
   share: 'facing',
+  is: ['facing'],
   layer: 'outer',
   grain: 'as the panel it faces',
   darts: [],
@@ -45,6 +46,7 @@ export function waistFacing(
       id: c.id(`${face}-facing${layer === 'outer' ? '' : '-interfacing'}`),
       name: `${face} facing`,
       share: face,
+      is: ['facing'],
       layer,
       cut,
       count: cut === 'fold' ? 1 : 2,

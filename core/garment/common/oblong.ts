@@ -11,7 +11,7 @@ type Side = readonly [id: string, name: string, allowance: Cm];
  */
 export function oblong(
   own: Pick<Panel, 'id' | 'name' | 'share' | 'grain' | 'note'> &
-    Partial<Pick<Panel, 'layer' | 'cut' | 'count' | 'marks'>>,
+    Partial<Pick<Panel, 'is' | 'layer' | 'cut' | 'count' | 'marks'>>,
   [w, h]: readonly [number, number],
   sides: readonly [Side, Side, Side, Side],
 ): Panel {

@@ -416,6 +416,8 @@ function neckFacing(c: PartContext, v: TopValues, face: Face, panel: Panel): Pan
     id: c.id(`${face}-neck-facing`),
     name: `${face} neck facing`,
     share: 'facing',
+    is: ['facing'],
+    face,
     grain: 'as the panel it faces',
     edges: [
       edge('neck', 'neckline', neck, c.allowances.neck),

@@ -6,14 +6,22 @@ import { Notice } from '../../shared/Notice.tsx';
 import { Problem } from '../../shared/Problem.tsx';
 import { ActionButton } from '../../shared/pieces.tsx';
 
-/** The field of a part that takes a finished girth of what is worn beneath, by the figure that tells it. */
-const TAKEN: Readonly<Record<string, readonly (readonly [field: string, figure: string])[]>> = {
-  'long-bodice': [
-    ['overBust', 'bust'],
-    ['overWaist', 'waist'],
-    ['overHip', 'hip'],
-  ],
-  sleeve: [['over', 'sleeve.upper-arm']],
+interface Over {
+  /** it alone can be a garment worn over another */
+  readonly whole: boolean;
+  /** the field that takes a finished girth of what is worn beneath, by the figure that tells it */
+  readonly fields: readonly (readonly [field: string, figure: string])[];
+}
+const TAKEN: Readonly<Record<string, Over>> = {
+  'long-bodice': {
+    whole: true,
+    fields: [
+      ['overBust', 'bust'],
+      ['overWaist', 'waist'],
+      ['overHip', 'hip'],
+    ],
+  },
+  sleeve: { whole: false, fields: [['over', 'sleeve.upper-arm']] },
 };
 const TELLS: Readonly<Record<string, string>> = {
   overBust: 'bust',
@@ -37,14 +45,14 @@ export function OverGarment({
   const [ask, { error, isFetching }] = useLazySheetQuery();
   const [said, setSaid] = useState('');
   const others = order.garments.filter((g) => g.id !== order.id && g.parts.length > 0);
-  if (others.length === 0 || !parts.some((p) => p.part === 'long-bodice')) return null;
+  if (others.length === 0 || !parts.some((p) => TAKEN[p.part]?.whole)) return null;
   const take = async (id: number, what: string) => {
     setSaid('');
     const { data } = await ask({ id, revision: null });
     if (!data) return;
     const figures = sheetOfView(data).printed[unit].figures;
     const taken = parts.flatMap((p, index) =>
-      (TAKEN[p.part] ?? []).flatMap(([field, figure]) => {
+      (TAKEN[p.part]?.fields ?? []).flatMap(([field, figure]) => {
         const text = figures.find((f) => f.id === figure)?.finished ?? '';
         if (!/\d/.test(text)) return [];
         onTake(index, field, text);

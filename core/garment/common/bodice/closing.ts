@@ -115,6 +115,7 @@ export function closingBands(c: PartContext, m: { readonly bustLevel: Cm }, fron
       id: c.id(id),
       name: layer === 'outer' ? 'button band' : 'button band, interfacing',
       share: 'band',
+      is: ['button-band'],
       layer,
       cut: 'single',
       count: 2,

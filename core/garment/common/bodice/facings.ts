@@ -64,7 +64,7 @@ function neckFacing(c: PartContext, v: Neck, face: Face, panel: Panel): Panel {
   const a = c.allowances;
   const { fold } = edgeOf(panel, 'centre');
   return {
-    ...blank(c, `${face}-neck-facing`, `${face} neck facing`, panel),
+    ...blank(c, face, 'neck', panel),
     cut: fold ? 'fold' : 'pair',
     count: fold ? 1 : 2,
     edges: [
@@ -103,7 +103,7 @@ function armFacing(c: PartContext, face: Face, panel: Panel, depth: Cm): Panel {
   const low: Point = [underarm[0] + depth * Math.sin(turned), underarm[1] + depth * Math.cos(turned)];
   const a = c.allowances;
   return {
-    ...blank(c, `${face}-armhole-facing`, `${face} armhole facing`, panel),
+    ...blank(c, face, 'armhole', panel),
     cut: 'pair',
     count: 2,
     edges: [
@@ -121,9 +121,10 @@ function armFacing(c: PartContext, face: Face, panel: Panel, depth: Cm): Panel {
   };
 }
 
-const blank = (c: PartContext, id: string, name: string, panel: Panel) => ({
-  id: c.id(id),
-  name,
+const blank = (c: PartContext, face: Face, edge: string, panel: Panel) => ({
+  id: c.id(`${face}-${edge}-facing`),
+  name: `${face} ${edge} facing`,
   ...FACING,
+  face,
   note: `follows the ${panel.name}; interfaced`,
 });

@@ -157,12 +157,16 @@ export function cutFace(
   return {
     face,
     panels: [
-      notches(fold({ ...outer, id: c.id(`${face}-centre`), name: `centre ${face}` }), on?.waist?.[0]),
+      notches(
+        fold({ ...outer, id: c.id(`${face}-centre`), name: `centre ${face}`, is: ['centre'] }),
+        on?.waist?.[0],
+      ),
       notches(
         {
           ...inner,
           id: c.id(`${face}-side`),
           name: `side ${face}`,
+          is: ['side'],
           cut: 'pair',
           count: 2,
           grain: 'lengthwise, square to the bust line',

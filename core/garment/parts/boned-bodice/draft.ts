@@ -41,6 +41,18 @@ const NAMES = {
   'back-centre': 'centre back',
 } as const;
 type PanelId = 'front-centre' | 'front-side' | 'back-side' | 'back-centre';
+const FACE = {
+  'front-centre': 'front',
+  'front-side': 'front',
+  'back-side': 'back',
+  'back-centre': 'back',
+} as const;
+const AT = {
+  'front-centre': 'centre',
+  'front-side': 'side',
+  'back-side': 'side',
+  'back-centre': 'centre',
+} as const;
 export const PANEL_IDS: readonly PanelId[] = ['front-centre', 'front-side', 'back-side', 'back-centre'];
 
 export interface Bone {
@@ -296,7 +308,8 @@ function panelOf(
   return {
     id: c.id(id),
     name: NAMES[id],
-    share: id.startsWith('front') ? 'front' : 'back',
+    share: FACE[id],
+    is: [AT[id]],
     layer: 'outer',
     cut: fold ? 'fold' : 'pair',
     count: fold ? 1 : 2,
@@ -305,9 +318,9 @@ function panelOf(
       edge('top', 'upper edge', [upper], a.neck),
       edge(
         outerId(id),
-        id.endsWith('side') ? 'side seam' : 'seam',
+        AT[id] === 'side' ? 'side seam' : 'seam',
         right,
-        id.endsWith('side') && c.opens === 'left-side' ? cm(Math.max(a.side, a.zip)) : seamAllowance,
+        AT[id] === 'side' && c.opens === 'left-side' ? cm(Math.max(a.side, a.zip)) : seamAllowance,
       ),
       edge(
         foot === 0 ? 'waist' : 'lower',
@@ -462,7 +475,7 @@ function stayFigure(c: PartContext, v: BonedValues): Figure {
 }
 
 /** The outer edge of a panel: the side seam of the garment, or a seam of its face. */
-const outerId = (id: PanelId) => (id.endsWith('side') ? 'side' : 'outer');
+const outerId = (id: PanelId) => (AT[id] === 'side' ? 'side' : 'outer');
 
 /** A panel moved to where it is worn, waist at y 0. */
 export const asWorn = (q: Panel, dx: number) => {

@@ -104,6 +104,7 @@ export const bonedBodice = definePart({
     notions: [
       ...d.bones.map((b) => ({
         name: `bones, ${b.seam}`,
+        is: 'bone' as const,
         length: b.figure.marked,
         count: b.count,
         note: `${b.count} of this length, ends tipped`,

@@ -180,12 +180,13 @@ function fall(c: PartContext, seam: number, depth: number, point: number): Panel
   const end = endOf(down);
   const tip: Point = [end[0] + point * 0.6, end[1] + depth + point * 0.8];
   const outer: Segment = [tip, [tip[0] * 0.66, tip[1] - point * 0.2], [tip[0] * 0.33, depth], [0, depth]];
-  return make(c, 'fall', 'fall of the collar', [
+  const fall = make(c, 'fall', 'fall of the collar', [
     edge('neck', 'seam to the stand', [down], c.allowances.neck),
     edge('front', 'end', straight(end, tip), c.allowances.neck),
     edge('outer', 'outer edge', [outer], c.allowances.neck),
     edge('centre', 'centre back', straight([0, depth], [0, 0]), cm(0), { fold: true }),
   ]);
+  return { ...fall, is: ['fall'] };
 }
 
 const make = (c: PartContext, id: string, name: string, edges: readonly Edge[]): Panel => ({
@@ -246,6 +247,7 @@ function layersOf(c: PartContext, q: Panel): Panel[] {
   const under: Panel = {
     ...q,
     id: `${q.id}-under`,
+    is: [...(q.is ?? []), 'under'],
     name: `under ${q.name}`,
     count: 1,
     edges,

@@ -305,6 +305,7 @@ function gusset(c: PartContext, width: Cm): Panel[] {
       id: c.id('crotch-lining'),
       name: 'crotch lining',
       share: 'facing',
+      is: ['facing'],
       layer: 'lining',
       cut: 'fold',
       count: 1,

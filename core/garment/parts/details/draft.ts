@@ -137,7 +137,7 @@ export function draftDetails(c: PartContext, v: DetailValues): DetailDraft {
               top: a.side,
               rest: a.side,
             });
-      panels.push(pocket);
+      panels.push({ ...pocket, is: ['pocket'] });
       show('pocket-width', pocket, [w / 2, 0]);
       show('pocket-depth', pocket, [w, d / 2]);
       if (v.pockets === 'welt')

@@ -311,6 +311,7 @@ function gore(
     id: c.id(PANEL[layer][tail > 0 ? 'trained' : 'plain']),
     name: `${tail > 0 ? 'back gore, with the train' : 'gore'}${layer === 'lining' ? ', lining' : ''}`,
     share: 'gore',
+    ...(tail > 0 ? { is: ['train'] } : {}),
     layer,
     cut: tail > 0 ? 'pair' : 'single',
     count: tail > 0 ? 2 : count,

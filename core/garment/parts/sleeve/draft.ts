@@ -298,15 +298,18 @@ function cuffPanels(c: PartContext, v: SleeveValues, size: { length: number; dep
   const inside = edgeLength(cuff, 'end');
   return [
     cuff,
-    flatPiece(
-      c,
-      'cuff-interfacing',
-      'cuff, interfacing',
-      'interfacing',
-      inside / 2,
-      size.length,
-      'without allowances, the outer half',
-    ),
+    {
+      ...flatPiece(
+        c,
+        'cuff-interfacing',
+        'cuff, interfacing',
+        'interfacing',
+        inside / 2,
+        size.length,
+        'without allowances, the outer half',
+      ),
+      is: ['cuff'],
+    },
     ...(v.cuffCloses === 'none'
       ? []
       : [
@@ -326,6 +329,7 @@ const cuffPanel = (c: PartContext, cuff: { length: number; depth: number }): Pan
       id: c.id('cuff'),
       name: 'cuff',
       share: 'cuff',
+      is: ['cuff'],
       count: 2,
       grain: 'lengthwise along the cuff',
       marks: [{ kind: 'fold line', name: 'fold', at: [inside / 2, 0] }],
