@@ -38,7 +38,7 @@ export default function HelpBody({ id, close }: { id: string | null; close: () =
         ))}
       </ol>
       <h3>Keys</h3>
-      <Facts of={keysOf(page.id).map(({ keys, does }) => [does, <kbd key={keys}>{keys}</kbd>])} />
+      <Facts facts={keysOf(page.id).map(({ keys, does }) => [does, <kbd key={keys}>{keys}</kbd>])} />
       {picture && <img src={picture} alt={`${page.title}, with sample data`} loading="lazy" />}
       <h3>Other pages</h3>
       <p className="row helpto">

@@ -8,10 +8,10 @@ import { isWriting } from '../shared/writing.ts';
 /** What was just done with one key, and the key that undoes it: for ten seconds, longer while a hand is on it. */
 export function UndoBar() {
   const of = useUndoable();
-  return of && <Offered key={of.no} of={of} />;
+  return of && <Offered key={of.no} undoable={of} />;
 }
 
-function Offered({ of }: { of: Undoable }) {
+function Offered({ undoable }: { undoable: Undoable }) {
   const [busy, setBusy] = useState(false);
   const [said, setSaid] = useState('');
   const [held, setHeld] = useState(false);
@@ -20,16 +20,16 @@ function Offered({ of }: { of: Undoable }) {
     if (begun.current) return;
     begun.current = true;
     setBusy(true);
-    const done = await of.undo();
+    const done = await undoable.undo();
     const error = 'error' in done ? done.error : undefined;
     setBusy(false);
     setSaid(error ? problemOf(error).detail : 'Undone.');
   };
   useEffect(() => {
     if (held || busy) return;
-    const late = setTimeout(() => dropUndo(of), said === 'Undone.' ? UNDO_FOR / 4 : UNDO_FOR);
+    const late = setTimeout(() => dropUndo(undoable), said === 'Undone.' ? UNDO_FOR / 4 : UNDO_FOR);
     return () => clearTimeout(late);
-  }, [held, busy, said, of]);
+  }, [held, busy, said, undoable]);
   const press = useRef(undo);
   press.current = undo;
   useEffect(() => {
@@ -43,7 +43,7 @@ function Offered({ of }: { of: Undoable }) {
   }, []);
   return (
     <Toast>
-      {said || of.says}{' '}
+      {said || undoable.says}{' '}
       {!said && (
         <ActionButton
           look="quiet"

@@ -1,5 +1,5 @@
 /** How a client reaches the studio: a phone number and an e-mail address can be pressed. */
-export function Contact({ of: lines }: { of: readonly string[] }) {
+export function Contact({ lines }: { lines: readonly string[] }) {
   if (lines.length === 0) return null;
   return (
     <address className="soft">

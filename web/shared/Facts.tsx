@@ -3,10 +3,10 @@ import { Fragment, type ReactNode } from 'react';
 export type Fact = readonly [label: string, value: ReactNode];
 
 /** What is known, label beside value. Empty ones are left out. */
-export function Facts({ of }: { of: readonly (Fact | null | false | undefined)[] }) {
+export function Facts({ facts }: { facts: readonly (Fact | null | false | undefined)[] }) {
   return (
     <dl className="facts">
-      {of.map(
+      {facts.map(
         (fact) =>
           fact &&
           fact[1] !== null &&

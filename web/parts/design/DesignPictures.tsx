@@ -28,7 +28,7 @@ export function DesignPictures({ orderId, look = false }: { orderId: number; loo
   const list = (
     <PictureList
       orderId={orderId}
-      of={shown}
+      photos={shown}
       uncut
       head={(p) => WORD[p.about][0]!.toUpperCase() + WORD[p.about].slice(1)}
     />

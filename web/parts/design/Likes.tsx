@@ -26,8 +26,8 @@ export function Likes({ orderId, clientName, onTake }: Props) {
   return (
     <section aria-label={`What ${clientName} likes`}>
       <h2>What {clientName} likes</h2>
-      <LikeList of={data.likes} onTake={onTake} empty="Saved with the client, for the next garment." />
-      <WaitingHere of={here} />
+      <LikeList likes={data.likes} onTake={onTake} empty="Saved with the client, for the next garment." />
+      <WaitingHere written={here} />
       <Wrong says={wrong} />
       {may && (
         <form
@@ -59,18 +59,18 @@ export function Likes({ orderId, clientName, onTake }: Props) {
 }
 
 interface ListProps {
-  readonly of: readonly Like[];
+  readonly likes: readonly Like[];
   readonly empty: string;
   readonly onTake?: (words: string) => void;
   readonly onDrop?: (id: number) => void;
 }
 
-function LikeList({ of, empty, onTake, onDrop }: ListProps) {
+function LikeList({ likes, empty, onTake, onDrop }: ListProps) {
   const { short } = useDays();
-  if (of.length === 0) return <p className="soft">{empty}</p>;
+  if (likes.length === 0) return <p className="soft">{empty}</p>;
   return (
     <ul className="why">
-      {of.map((l) => (
+      {likes.map((l) => (
         <li key={l.id}>
           {l.words}{' '}
           <span className="soft">
@@ -107,7 +107,7 @@ export function ClientLikes({ clientId }: { clientId: number }) {
       <h2>Likes</h2>
       <Problem error={error} />
       <LikeList
-        of={data}
+        likes={data}
         empty="Nothing yet. Add what the client likes at a fitting."
         onDrop={may ? (id) => void drop(id) : undefined}
       />

@@ -43,13 +43,13 @@ export function OpenQuestions({ orderId, now = null }: Props) {
     <section aria-label="Open questions">
       <h2>{now === null ? 'Open questions' : 'To be decided'}</h2>
       <Problem error={reopening.error} />
-      <WaitingHere of={here} />
+      <WaitingHere written={here} />
       {open.length === 0 && <p className="soft">No open questions.</p>}
       <ul className="why">
         {open.map((q) => (
           <Open
             key={`${q.id} ${q.version}`}
-            of={q}
+            question={q}
             orderId={orderId}
             by={kindName(q.byKind)}
             may={may}
@@ -102,14 +102,14 @@ export function OpenQuestions({ orderId, now = null }: Props) {
 }
 
 interface OpenProps {
-  readonly of: Question;
+  readonly question: Question;
   readonly orderId: number;
   readonly by: string;
   readonly may: boolean;
   readonly now: string | null;
 }
 
-function Open({ of: q, orderId, by, may, now }: OpenProps) {
+function Open({ question: q, orderId, by, may, now }: OpenProps) {
   const { write, wrong, busy } = useWrite();
   const [decision, setDecision] = useState<string | null>(null);
   const due = now !== null && q.byKind === now;

@@ -22,7 +22,7 @@ const through = line<readonly [x: number, y: number]>(
 interface Props {
   readonly levels: readonly LevelSeen[];
   /** what is drawn around the body: "size 38", "the garment" */
-  readonly of: string;
+  readonly drawn: string;
   readonly rooms: readonly Room[];
   /** the same as it was, where something is tried */
   readonly was?: readonly Room[];
@@ -35,7 +35,7 @@ const NOW = ['as drafted now', 'as it is drafted now'] as const;
 type Side = 'half' | 'front' | 'back';
 
 /** The body as it was measured and a garment around it, from in front and from the side: where the ease is, and what it is for. */
-export function EaseSeen({ levels, of, rooms, was, wasIs = NOW, unit }: Props) {
+export function EaseSeen({ levels, drawn, rooms, was, wasIs = NOW, unit }: Props) {
   const roomAt = (id: string, all = rooms) => all.find((r) => r.id === id);
   const known = levels.filter((l) => roomAt(l.id));
   if (levels.length < 2 || known.length === 0) return null;
@@ -60,7 +60,7 @@ export function EaseSeen({ levels, of, rooms, was, wasIs = NOW, unit }: Props) {
   const view = (name: string, sides: readonly (readonly [Side, out: 1 | -1])[]) => (
     <svg
       role="img"
-      aria-label={`${name}: the body and ${of} around it`}
+      aria-label={`${name}: the body and ${drawn} around it`}
       viewBox={`${-widest * SCALE} ${-top * SCALE} ${2 * widest * SCALE} ${(top - low) * SCALE}`}
     >
       {levels.map((l) => (
@@ -114,8 +114,8 @@ export function EaseSeen({ levels, of, rooms, was, wasIs = NOW, unit }: Props) {
     </svg>
   );
   return (
-    <section aria-label={`Ease of ${of}`} className="easeseen">
-      <h2>Where the ease of {of} is</h2>
+    <section aria-label={`Ease of ${drawn}`} className="easeseen">
+      <h2>Where the ease of {drawn} is</h2>
       <div className="views">
         <figure>
           {view('From in front', [

@@ -11,7 +11,7 @@ export const NEW_LIST = { id: 0, name: '', measures: [], version: 0 } satisfies 
 
 interface Props {
   /** `NEW_LIST` for one that is not kept yet */
-  readonly of: MeasuringList;
+  readonly list: MeasuringList;
   /** both answer whether it was done */
   readonly onSave: (made: MeasuringListWrite) => Promise<boolean>;
   readonly onRemove: () => Promise<boolean>;
@@ -21,9 +21,9 @@ interface Props {
 }
 
 /** A standing list as it is made: its name, its measurements in order. */
-export function ListForm({ of, onSave, onRemove, busy, error, onClose }: Props) {
-  const [name, setName] = useState(of.name);
-  const [measures, setMeasures] = useState<readonly string[]>(of.measures);
+export function ListForm({ list, onSave, onRemove, busy, error, onClose }: Props) {
+  const [name, setName] = useState(list.name);
+  const [measures, setMeasures] = useState<readonly string[]>(list.measures);
   const save = async () => {
     if (await onSave({ name, measures: [...measures] })) onClose();
   };
@@ -37,7 +37,7 @@ export function ListForm({ of, onSave, onRemove, busy, error, onClose }: Props) 
   return (
     <form
       className="slip"
-      aria-label={of.id === 0 ? 'New list' : `List ${of.name}`}
+      aria-label={list.id === 0 ? 'New list' : `List ${list.name}`}
       onSubmit={(e) => {
         e.preventDefault();
         void save();
@@ -78,7 +78,7 @@ export function ListForm({ of, onSave, onRemove, busy, error, onClose }: Props) 
         ready={name.trim() !== '' && measures.length > 0}
         busy={busy}
         onRemove={
-          of.id === 0
+          list.id === 0
             ? undefined
             : async () => {
                 if (await onRemove()) onClose();

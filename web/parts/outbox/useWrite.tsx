@@ -31,13 +31,13 @@ export const Wrong = ({ says }: { readonly says: string }) =>
 
 interface Props {
   /** what waits of the page, or was refused later */
-  readonly of: readonly KeptWrite[];
+  readonly written: readonly KeptWrite[];
   readonly unit?: SheetUnit;
 }
 
 /** What was written here and has not reached the book yet: it is safe on this device. */
-export function WaitingHere({ of, unit = 'cm' }: Props) {
-  const told = of.filter((w) => !w.first);
+export function WaitingHere({ written, unit = 'cm' }: Props) {
+  const told = written.filter((w) => !w.first);
   if (told.length === 0) return null;
   return (
     <ul className="readback" aria-label="Waiting to be sent">

@@ -15,9 +15,9 @@ const STITCHES = [
 ];
 
 /** The mark of one of the staff; nothing for what has none. */
-export function Mark({ of, x = 0, y = 0 }: { of: number; x?: number; y?: number }) {
-  const d = STITCHES[of % STITCHES.length];
-  if (of < 0 || !d) return null;
+export function Mark({ staffId, x = 0, y = 0 }: { staffId: number; x?: number; y?: number }) {
+  const d = STITCHES[staffId % STITCHES.length];
+  if (staffId < 0 || !d) return null;
   return (
     <path
       d={d}

@@ -32,7 +32,7 @@ export function Photos({ orderId, unit, alterations }: Props) {
       )}
       <PictureList
         orderId={orderId}
-        of={shown}
+        photos={shown}
         head={(p) => (p.alterationId === null ? '' : `Mark ${numberOf.get(p.alterationId) ?? '?'}`)}
       />
       {mayAdd && (
@@ -75,5 +75,5 @@ export function Photos({ orderId, unit, alterations }: Props) {
 /** Those of one mark, on the page of its work. */
 export function MarkPhotos({ orderId, alterationId }: { orderId: number; alterationId: number }) {
   const { data = [] } = usePhotosQuery(orderId);
-  return <PictureList orderId={orderId} of={data.filter((p) => p.alterationId === alterationId)} />;
+  return <PictureList orderId={orderId} photos={data.filter((p) => p.alterationId === alterationId)} />;
 }

@@ -6,7 +6,7 @@ import { useDays, useMay } from '../../shared/me.ts';
 
 interface Props {
   readonly orderId: number;
-  readonly of: readonly PhotoView[];
+  readonly photos: readonly PhotoView[];
   /** what stands before the words of each */
   readonly head?: (p: PhotoView) => string;
   /** shown to their edges, not cut to one size */
@@ -14,14 +14,14 @@ interface Props {
 }
 
 /** Pictures with when, by whom and what they show; each opens whole. */
-export function PictureList({ orderId, of, head, uncut }: Props) {
+export function PictureList({ orderId, photos, head, uncut }: Props) {
   const [drop] = useDropPhotoMutation();
   const mayDrop = useMay('alter.accept');
   const { short } = useDays();
-  if (of.length === 0) return null;
+  if (photos.length === 0) return null;
   return (
     <ul className={uncut ? 'photos uncut' : 'photos'}>
-      {of.map((p) => {
+      {photos.map((p) => {
         const says = [head?.(p), p.words].filter(Boolean).join(': ');
         return (
           <li key={p.id}>

@@ -9,7 +9,7 @@ import { useWrite } from '../outbox/useWrite.tsx';
  * Whether a piece of bench work is done, ticked by whoever did it; the tick shows at once and goes back when it is
  * refused. Work of a plan also asks how long it took: what later plans are reckoned by.
  */
-export function DoneBox({ of: w }: { of: BenchWork }) {
+export function DoneBox({ work: w }: { work: BenchWork }) {
   const may = useMay('diary.ready');
   const { write, wrong, busy } = useWrite();
   const [wanted, setWanted] = useState<{ version: number; done: boolean } | null>(null);

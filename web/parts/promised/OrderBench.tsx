@@ -39,7 +39,7 @@ export function OrderBench({ order }: { order: OrderFull }) {
       <ul className="why">
         {order.bench.map((w) => (
           <li key={w.id}>
-            <DoneBox of={w} />{' '}
+            <DoneBox work={w} />{' '}
             <span className={w.doneAt ? 'soft' : ''}>
               {w.what}: {nameOf(w.staffId)}, {short(w.day)}, {hoursWord(w.minutes)}
               {w.makes && <span className="soft"> · makes ready {NEEDS[w.makes]}</span>}
@@ -69,7 +69,7 @@ export function OrderBench({ order }: { order: OrderFull }) {
         <WorkForm
           key={open === 'new' ? 'new' : `${open.id} ${open.version}`}
           orderId={order.id}
-          of={open === 'new' ? null : open}
+          work={open === 'new' ? null : open}
           staff={staff}
           onDone={(s) => {
             setSays(s);
@@ -90,12 +90,12 @@ interface Written {
 }
 interface FormProps {
   readonly orderId: number;
-  readonly of: BenchWork | null;
+  readonly work: BenchWork | null;
   readonly staff: readonly { id: number; name: string }[];
   readonly onDone: (says: string | null) => void;
 }
 
-function WorkForm({ orderId, of, staff, onDone }: FormProps) {
+function WorkForm({ orderId, work, staff, onDone }: FormProps) {
   const [promise, promising] = usePromiseWorkMutation();
   const [change, changing] = useChangeBenchMutation();
   return (
@@ -104,8 +104,10 @@ function WorkForm({ orderId, of, staff, onDone }: FormProps) {
       className="slip"
       layout="vertical"
       requiredMark={false}
-      aria-label={of ? `Edit ${of.what}` : 'Schedule work'}
-      initialValues={of ? { ...of, makes: of.makes ?? '', hours: of.minutes / 60 } : { makes: '', hours: 2 }}
+      aria-label={work ? `Edit ${work.what}` : 'Schedule work'}
+      initialValues={
+        work ? { ...work, makes: work.makes ?? '', hours: work.minutes / 60 } : { makes: '', hours: 2 }
+      }
       onFinish={async (w: Written) => {
         const body = {
           what: w.what,
@@ -114,8 +116,8 @@ function WorkForm({ orderId, of, staff, onDone }: FormProps) {
           day: w.day,
           minutes: Math.round(w.hours * 60),
         };
-        const done = of
-          ? await change({ id: of.id, version: of.version, ...body })
+        const done = work
+          ? await change({ id: work.id, version: work.version, ...body })
           : await promise({ orderId, ...body });
         if ('data' in done && done.data) onDone(done.data.says);
       }}
@@ -149,7 +151,7 @@ function WorkForm({ orderId, of, staff, onDone }: FormProps) {
       </div>
       <div className="row acts">
         <ActionButton look="take" type="submit" busy={promising.isLoading || changing.isLoading}>
-          {of ? 'Save work' : 'Schedule work'}
+          {work ? 'Save work' : 'Schedule work'}
         </ActionButton>
         <ActionButton look="quiet" onClick={() => onDone(null)}>
           Cancel

@@ -29,7 +29,7 @@ function Readings({ id }: { id: string }) {
   return (
     <>
       <Facts
-        of={[...resolveAll(data.readings)].map(([m, figure]) => {
+        facts={[...resolveAll(data.readings)].map(([m, figure]) => {
           const tape = figure.readings[0]?.tape ?? 'snug';
           return [
             measure(m).name,

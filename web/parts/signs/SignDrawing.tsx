@@ -31,11 +31,11 @@ function pathOf({ is, run: [x1, y1, x2, y2, bend = 0] }: SignStroke): string {
 }
 
 /** The folds or the strain of a sign, small, so that it is found by looking. */
-export function SignDrawing({ of }: { of: Sign }) {
+export function SignDrawing({ sign }: { sign: Sign }) {
   return (
     <svg viewBox="0 0 60 82" className="signdrawing" aria-hidden="true">
-      <path d={GROUND[of.view]} fill="none" stroke="var(--soft)" strokeWidth={1} strokeLinejoin="round" />
-      {of.strokes.map((s, i) => {
+      <path d={GROUND[sign.view]} fill="none" stroke="var(--soft)" strokeWidth={1} strokeLinejoin="round" />
+      {sign.strokes.map((s, i) => {
         const { width, dash, fill } = LOOK[s.is];
         return (
           <path

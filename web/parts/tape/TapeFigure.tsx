@@ -56,7 +56,7 @@ export function TapeFigure({ measure, name, build, ways, bare = false, said }: P
           strokeLinecap="round"
           strokeLinejoin="round"
         />
-        {!bare && !said && <Words of={course.landmarks} />}
+        {!bare && !said && <Words landmarks={course.landmarks} />}
       </svg>
       {!bare && <figcaption className="soft">{said ?? VIEW_WORD[view]}</figcaption>}
     </figure>
@@ -64,10 +64,10 @@ export function TapeFigure({ measure, name, build, ways, bare = false, said }: P
 }
 
 /** Words stand clear of the figure, on the side that their point lies, a line apart. */
-function Words({ of }: { of: ReturnType<typeof coursePaths>['landmarks'] }) {
+function Words({ landmarks }: { landmarks: ReturnType<typeof coursePaths>['landmarks'] }) {
   const placed = (['left', 'right'] as const).flatMap((side) => {
     let last = Number.NEGATIVE_INFINITY;
-    return of
+    return landmarks
       .filter(({ at }) => (side === 'left') === at[0] < 98)
       .toSorted((a, b) => a.at[1] - b.at[1])
       .map((w) => {

@@ -33,7 +33,7 @@ export function Component() {
         <section>
           <h2>Signed in as</h2>
           <Facts
-            of={[
+            facts={[
               ['Name', me.name],
               ['Role', ROLE_WORD[me.role]],
               [
@@ -185,7 +185,7 @@ function SecondFactor({ since, left, asked }: { since: string | null; left: numb
     return (
       <section aria-labelledby="factor">
         <h2 id="factor">Second factor</h2>
-        <Codes of={codes} onDone={() => setCodes(null)} />
+        <Codes codes={codes} onDone={() => setCodes(null)} />
       </section>
     );
   if (since !== null)
@@ -251,11 +251,11 @@ function SecondFactor({ since, left, asked }: { since: string | null; left: numb
 }
 
 /** The key as a square that an authenticator scans. */
-function Square({ of }: { of: string }) {
+function Square({ address }: { address: string }) {
   const [svg, setSvg] = useState('');
   useEffect(() => {
-    void toQr(of, { type: 'svg', margin: 2 }).then(setSvg);
-  }, [of]);
+    void toQr(address, { type: 'svg', margin: 2 }).then(setSvg);
+  }, [address]);
   return svg === '' ? null : (
     <img
       src={`data:image/svg+xml,${encodeURIComponent(svg)}`}
@@ -266,7 +266,7 @@ function Square({ of }: { of: string }) {
   );
 }
 
-function Codes({ of, onDone }: { of: readonly string[]; onDone: () => void }) {
+function Codes({ codes, onDone }: { codes: readonly string[]; onDone: () => void }) {
   const dispatch = useDispatch();
   return (
     <>
@@ -275,7 +275,7 @@ function Codes({ of, onDone }: { of: readonly string[]; onDone: () => void }) {
         works once. They are not shown again.
       </Notice>
       <ol className="codes figures">
-        {of.map((c) => (
+        {codes.map((c) => (
           <li key={c}>{c}</li>
         ))}
       </ol>
@@ -304,7 +304,7 @@ function Confirm({ begun, onCodes }: { begun: FactorBegun; onCodes: (codes: read
     <>
       <p>Scan this with an authenticator app, or type the key into it.</p>
       <div className="row">
-        <Square of={begun.uri} />
+        <Square address={begun.uri} />
         <p className="figures">{begun.secret.match(/.{1,4}/g)?.join(' ')}</p>
       </div>
       <form

@@ -57,7 +57,7 @@ export function Component() {
       <div>
         <h1>{page ? page.studio : 'Your appointment'}</h1>
         {page && <p className="soft">{page.words.yours}</p>}
-        {page && <Contact of={page.contact} />}
+        {page && <Contact lines={page.contact} />}
       </div>
       <div>
         {wrong && (

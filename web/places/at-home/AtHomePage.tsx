@@ -125,7 +125,7 @@ export function Component() {
               {page.studio}
             </h1>
             <p className="soft">{say('yours')}</p>
-            <Contact of={page.contact} />
+            <Contact lines={page.contact} />
           </div>
           <div className="notice good" role="status">
             {say('sent')}
@@ -203,9 +203,11 @@ function Begin({ say, page, draft, change, top, onGo }: Part & { onGo: () => voi
             </label>
           ))}
         </fieldset>
-        <Text of="helper" label={say('helper')} max={120} draft={draft} change={change} />
-        <Text of="beneath" label={say('beneath')} max={200} draft={draft} change={change} />
-        {page.minor && <Text of="guardian" label={say('guardian')} max={200} draft={draft} change={change} />}
+        <Text field="helper" label={say('helper')} max={120} draft={draft} change={change} />
+        <Text field="beneath" label={say('beneath')} max={200} draft={draft} change={change} />
+        {page.minor && (
+          <Text field="guardian" label={say('guardian')} max={200} draft={draft} change={change} />
+        )}
         <ActionButton look="take" type="submit">
           {say('start')}
         </ActionButton>
@@ -215,24 +217,24 @@ function Begin({ say, page, draft, change, top, onGo }: Part & { onGo: () => voi
 }
 
 function Text({
-  of,
+  field,
   label,
   max,
   draft,
   change,
 }: {
-  of: 'helper' | 'beneath' | 'guardian' | 'words';
+  field: 'helper' | 'beneath' | 'guardian' | 'words';
   label: string;
   max: number;
 } & Pick<Part, 'draft' | 'change'>) {
   return (
     <>
-      <label htmlFor={of}>{label}</label>
+      <label htmlFor={field}>{label}</label>
       <TextField
-        id={of}
-        value={draft[of]}
+        id={field}
+        value={draft[field]}
         maxLength={max}
-        onChange={(e) => change({ [of]: e.target.value })}
+        onChange={(e) => change({ [field]: e.target.value })}
       />
     </>
   );
@@ -391,7 +393,7 @@ function LookThrough({ say, page, draft, change, top, wrong, busy, onGo, onSend 
             {say('ask', { measures: [...unsure].map((m) => say(`name ${m}`)).join(', ') })}
           </div>
         )}
-        <Text of="words" label={say('changed')} max={300} draft={draft} change={change} />
+        <Text field="words" label={say('changed')} max={300} draft={draft} change={change} />
         <ActionButton look="take" type="submit" disabled={busy || !some || unsure.size > 0}>
           {say('send')}
         </ActionButton>

@@ -5,14 +5,14 @@ import { useMay, useMe } from '../../shared/me.ts';
 import { ActionButton, Ledger, TextField } from '../../shared/pieces.tsx';
 
 interface Props {
-  readonly of: AlterationView;
+  readonly alteration: AlterationView;
   readonly unit: SheetUnit;
   readonly busy: boolean;
   readonly take: (s: StepWire) => unknown;
 }
 
 /** Measured again by another than the doer: each moved measure against its target and tolerance. */
-export function CheckForm({ of: a, unit, take, busy }: Props) {
+export function CheckForm({ alteration: a, unit, take, busy }: Props) {
   const me = useMe();
   const mayAccept = useMay('alter.accept');
   const [read, setRead] = useState<Readonly<Record<string, string>>>({});

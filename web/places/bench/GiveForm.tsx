@@ -8,7 +8,7 @@ import { Problem } from '../../shared/Problem.tsx';
 import { ActionButton, SelectField, TextField } from '../../shared/pieces.tsx';
 
 /** Who does it and on which day, which then takes its minutes; a bench hand takes what nobody has. */
-export function GiveForm({ of: a }: { of: AlterationView }) {
+export function GiveForm({ alteration: a }: { alteration: AlterationView }) {
   const me = useMe();
   const { short } = useDays();
   const mayGive = useMay('alter.ask');

@@ -21,7 +21,7 @@ import { CheckForm } from './CheckForm.tsx';
 import { useTicks } from './useTicks.ts';
 
 interface Props {
-  readonly of: AlterationView;
+  readonly alteration: AlterationView;
   readonly unit: SheetUnit;
 }
 
@@ -36,7 +36,7 @@ function useAsWaiting(a: AlterationView): AlterationView {
 }
 
 /** The work itself: its pieces, each a box; begun, laid down, done, and checked by another. */
-export function Job({ of: told, unit }: Props) {
+export function Job({ alteration: told, unit }: Props) {
   const a = useAsWaiting(told);
   const hand = handUnit(a.asked) ?? unit;
   const me = useMe();
@@ -142,7 +142,7 @@ export function Job({ of: told, unit }: Props) {
         ))}
       </ul>
       <Wrong says={wrong || notTicked} />
-      <WaitingHere of={here} unit={hand} />
+      <WaitingHere written={here} unit={hand} />
       {isOpen(a.status) && (
         <p className="soft">
           {STATE_WORD[a.status]}
@@ -176,7 +176,7 @@ export function Job({ of: told, unit }: Props) {
           )}
         </div>
       )}
-      {a.status === 'done' && may && <CheckForm of={a} unit={unit} take={take} busy={busy} />}
+      {a.status === 'done' && may && <CheckForm alteration={a} unit={unit} take={take} busy={busy} />}
     </>
   );
 }

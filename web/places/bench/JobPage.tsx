@@ -67,7 +67,7 @@ export function Component() {
       thread={<Thread order={of} sheet={view} here="alterations" />}
       margin={
         <>
-          <GiveForm key={a.version} of={a} />
+          <GiveForm key={a.version} alteration={a} />
           {kind && kind.after.length > 0 && (
             <section>
               <h2>Check afterwards</h2>
@@ -112,14 +112,14 @@ export function Component() {
         </p>
         <h1>{keepTogether(formatSentence(a.sentence, unit))}</h1>
         <Facts
-          of={[
+          facts={[
             ...(a.neededOn ? [['Needed', short(a.neededOn)] as const] : []),
             ...(kind && kind.opens.length > 0 ? [['Opens', kind.opens.join(', ')] as const] : []),
             ...(sign ? [['Seen', sign.name] as const] : []),
             ...(a.asked.words ? [['The client’s words', `“${a.asked.words}”`] as const] : []),
           ]}
         />
-        <Job of={a} unit={unit} />
+        <Job alteration={a} unit={unit} />
         <PanelsChanged drawn={data.drawn[a.id] ?? []} unit={unit} />
         <MarkPhotos orderId={id} alterationId={a.id} />
         <ActionButton look="quiet" className="noprint" onClick={() => window.print()}>

@@ -108,7 +108,7 @@ function Day({ hand, day, at, held }: { hand: Hand; day: string; at: number; hel
         .join(' ')}
       title={`${hoursWord(of.works)} at work, ${hoursWord(of.booked)} of appointments, ${hoursWord(of.bench)} scheduled`}
     >
-      <Thread of={of} />
+      <Thread day={of} />
       <span className={told ? 'soft' : ''}>{told && isOver ? told.words : words}</span>
     </td>
   );
@@ -117,10 +117,10 @@ function Day({ hand, day, at, held }: { hand: Hand; day: string; at: number; hel
 /** Ten hours are the whole width; what goes past its hours is drawn past them. */
 const PER_HOUR = 9;
 
-function Thread({ of }: { of: Hand['days'][number] }) {
+function Thread({ day }: { day: Hand['days'][number] }) {
   const x = (minutes: number) => (minutes / 60) * PER_HOUR;
-  const [booked, bench, works] = [x(of.booked), x(of.bench), x(of.works)];
-  const loops = Math.max(0, Math.round(of.bench / 45));
+  const [booked, bench, works] = [x(day.booked), x(day.bench), x(day.works)];
+  const loops = Math.max(0, Math.round(day.bench / 45));
   const step = loops > 0 ? bench / loops : 0;
   const end = Math.max(works, booked + bench);
   return (
@@ -137,7 +137,7 @@ function Thread({ of }: { of: Hand['days'][number] }) {
           />
         );
       })}
-      {of.works > 0 && <path d={`M${works} 11 L${works} 20`} className="end" />}
+      {day.works > 0 && <path d={`M${works} 11 L${works} 20`} className="end" />}
       {end > 99 && <path d="M96 12 L99 16 L96 20" className="loop" />}
     </svg>
   );

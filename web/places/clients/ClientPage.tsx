@@ -137,7 +137,7 @@ export function Component() {
       ) : (
         <>
           <Facts
-            of={[
+            facts={[
               ['Phone', client.phone],
               ['E-mail', client.email],
               ['Address', client.address],

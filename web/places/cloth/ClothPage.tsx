@@ -40,12 +40,12 @@ export function Component() {
       </Place>
     );
   return (
-    <Laying key={`${of.of} ${of.panels}`} id={id} of={of} thread={thread}>
+    <Laying key={`${of.of} ${of.panels}`} id={id} cloth={of} thread={thread}>
       {links}
       <div className="cloth-title">
         <h1>Cloth</h1>
         {view.cloths.length > 1 && (
-          <Which view={view} of={of.of} onSet={(next) => setParams({ of: next }, { replace: true })} />
+          <Which view={view} cloth={of.of} onSet={(next) => setParams({ of: next }, { replace: true })} />
         )}
       </div>
       {view.status === 'draft' && (
@@ -57,13 +57,13 @@ export function Component() {
   );
 }
 
-function Which({ view, of, onSet }: { view: ClothView; of: string; onSet: (of: string) => void }) {
+function Which({ view, cloth, onSet }: { view: ClothView; cloth: string; onSet: (of: string) => void }) {
   return (
     <div>
       <label htmlFor="which-cloth">Which cloth</label>
       <Select
         id="which-cloth"
-        value={of}
+        value={cloth}
         onChange={onSet}
         options={view.cloths.map((c) => ({ value: c.of, label: c.name }))}
       />

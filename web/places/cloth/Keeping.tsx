@@ -12,13 +12,13 @@ type Cloth = ClothView['cloths'][number];
 /** Keeps the lay under a name; what is kept goes to the sheet's materials and onto paper. */
 export function Keeping({
   at,
-  of,
+  cloth,
   hand,
   inTheWay,
   onShow,
 }: {
   at: TableOf;
-  of: Cloth;
+  cloth: Cloth;
   hand: Hand;
   inTheWay: boolean;
   /** the kept lay onto the table, which can be undone */
@@ -28,17 +28,20 @@ export function Keeping({
   const { short } = useDays();
   const [keep, { error, isLoading }] = useKeepLayMutation();
   const field = useId();
-  const [name, setName] = useState(of.kept?.name ?? '');
+  const [name, setName] = useState(cloth.kept?.name ?? '');
   const isKept =
-    of.kept !== null && !of.kept.stale && isSame(of.kept.lay, hand.lay) && isSame(of.kept.cloth, hand.cloth);
+    cloth.kept !== null &&
+    !cloth.kept.stale &&
+    isSame(cloth.kept.lay, hand.lay) &&
+    isSame(cloth.kept.cloth, hand.cloth);
   const send = async () => {
-    const wanted = name.trim() || `lay of ${of.name}`;
+    const wanted = name.trim() || `lay of ${cloth.name}`;
     const result = await keep({
       orderId: at.order,
-      of: of.of,
+      of: cloth.of,
       name: wanted,
-      panels: of.panels,
-      over: of.kept?.id ?? 0,
+      panels: cloth.panels,
+      over: cloth.kept?.id ?? 0,
       cloth: hand.cloth,
       lay: hand.lay! as never,
     });
@@ -59,7 +62,7 @@ export function Keeping({
             <Input
               id={field}
               value={name}
-              placeholder={`lay of ${of.name}`}
+              placeholder={`lay of ${cloth.name}`}
               maxLength={200}
               onChange={(e) => setName(e.target.value)}
             />
@@ -72,16 +75,16 @@ export function Keeping({
           )}
         </form>
       )}
-      {of.kept && !of.kept.stale && (
+      {cloth.kept && !cloth.kept.stale && (
         <p>
-          {isKept ? 'Kept' : 'Kept before'}: “{of.kept.name}”, revision {of.kept.revision}, {of.kept.by},{' '}
-          {short(of.kept.at)}.{' '}
+          {isKept ? 'Kept' : 'Kept before'}: “{cloth.kept.name}”, revision {cloth.kept.revision},{' '}
+          {cloth.kept.by}, {short(cloth.kept.at)}.{' '}
           {!isKept && (
-            <ActionButton look="quiet" onClick={() => onShow(of.kept!)}>
+            <ActionButton look="quiet" onClick={() => onShow(cloth.kept!)}>
               Show the kept lay
             </ActionButton>
           )}{' '}
-          <a href={layPaper(at.order, of.of)} target="_blank" rel="noreferrer">
+          <a href={layPaper(at.order, cloth.of)} target="_blank" rel="noreferrer">
             Print the kept lay (PDF)
           </a>
         </p>

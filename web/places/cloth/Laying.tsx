@@ -24,13 +24,13 @@ type Cloth = ClothView['cloths'][number];
 type OnTable = ReturnType<typeof useTable>;
 interface Props {
   readonly id: number;
-  readonly of: Cloth;
+  readonly cloth: Cloth;
   readonly thread: ReactNode;
   readonly children: ReactNode;
 }
 
 /** The cloth on its table, what a hand does to it, what is looked for and kept. */
-export function Laying({ id, of, thread, children }: Props) {
+export function Laying({ id, cloth: of, thread, children }: Props) {
   const { unit, id: by } = useMe();
   const at = useMemo(() => ({ by, order: id, of: of.of, panels: of.panels }), [by, id, of.of, of.panels]);
   const t = useTable(at, of, unit);
@@ -38,7 +38,7 @@ export function Laying({ id, of, thread, children }: Props) {
   const settled = useSettledLay(t);
   const price = useClothPrice(id, of.of);
   return (
-    <Place title="Cloth" thread={thread} margin={<Beside t={t} of={of} price={price} />}>
+    <Place title="Cloth" thread={thread} margin={<Beside t={t} cloth={of} price={price} />}>
       {children}
       {of.kept?.stale && (
         <Notice>
@@ -52,7 +52,7 @@ export function Laying({ id, of, thread, children }: Props) {
       ))}
       <Buttons t={t} />
       {t.search.failed && <Notice tone="bad">{t.search.failed}</Notice>}
-      <Answered t={t} of={of} price={price} />
+      <Answered t={t} cloth={of} price={price} />
       {hand.lay ? (
         <>
           <Table
@@ -71,7 +71,7 @@ export function Laying({ id, of, thread, children }: Props) {
           {t.search.state !== 'laying' && (
             <Keeping
               at={at}
-              of={of}
+              cloth={of}
               hand={hand}
               inTheWay={t.wrong.size > 0 || faults.length > 0}
               onShow={({ cloth, lay }) => t.put({ cloth, lay, way: lay.way, pinned: [] })}
@@ -142,7 +142,7 @@ function Buttons({ t }: { t: OnTable }) {
 }
 
 /** Whether it fits, in a sentence with its figure; or what does not lie on the cloth yet. */
-function Answered({ t, of, price }: { t: OnTable; of: Cloth; price: ClothPrice | null }) {
+function Answered({ t, cloth, price }: { t: OnTable; cloth: Cloth; price: ClothPrice | null }) {
   const { unit } = useMe();
   const { hand, search } = t;
   if (t.faults.length > 0 || (!hand.lay && search.seconds === 0)) return null;
@@ -160,8 +160,8 @@ function Answered({ t, of, price }: { t: OnTable; of: Cloth; price: ClothPrice |
   return (
     <p className="lay-answer" data-state={answer.state}>
       <strong>{formatSentence(answer.sentence, unit)}</strong>
-      {of.rows !== null && hand.lay && answer.takes !== null && (
-        <span className="soft"> In rows, as the sheet reckons without a lay: {t.print(of.rows)}.</span>
+      {cloth.rows !== null && hand.lay && answer.takes !== null && (
+        <span className="soft"> In rows, as the sheet reckons without a lay: {t.print(cloth.rows)}.</span>
       )}
       {price && answer.state === 'to-buy' && answer.takes !== null && (
         <>
@@ -173,7 +173,7 @@ function Answered({ t, of, price }: { t: OnTable; of: Cloth; price: ClothPrice |
   );
 }
 
-function Beside({ t, of, price }: { t: OnTable; of: Cloth; price: ClothPrice | null }) {
+function Beside({ t, cloth: of, price }: { t: OnTable; cloth: Cloth; price: ClothPrice | null }) {
   const { unit } = useMe();
   const { hand, cloth, search } = t;
   const settled = useSettledLay(t);

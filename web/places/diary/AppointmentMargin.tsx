@@ -25,13 +25,13 @@ const STEP: Record<AppointmentStatus, string> = {
 };
 
 interface Props {
-  readonly of: AppointmentView;
+  readonly appointment: AppointmentView;
   readonly house: DiaryHouse;
   readonly bench: readonly BenchWork[];
 }
 
 /** How an appointment stands, what it needs, and what can be said of it next. */
-export function AppointmentMargin({ of: a, house, bench }: Props) {
+export function AppointmentMargin({ appointment: a, house, bench }: Props) {
   const [step, stepping] = useStepAppointmentMutation();
   const [ready, readying] = useReadyAppointmentMutation();
   const mayWrite = useMay('diary.write');
@@ -70,7 +70,7 @@ export function AppointmentMargin({ of: a, house, bench }: Props) {
       </h2>
       <Problem error={stepping.error ?? readying.error} />
       <Facts
-        of={[
+        facts={[
           [
             'Client',
             <Link key="c" to={`/clients/${a.clientId}`}>
@@ -95,7 +95,7 @@ export function AppointmentMargin({ of: a, house, bench }: Props) {
           ['Status', statusWord(a.status, a.answer)],
         ]}
       />
-      <Noted key={a.version} of={a} />
+      <Noted key={a.version} appointment={a} />
       {a.answer === 'yes' && a.status === 'confirmed' && (
         <p className="agreed">
           ✓ {a.answeredBy ? `The client accepted; entered by ${a.answeredBy}.` : 'The client accepted.'}

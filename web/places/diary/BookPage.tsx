@@ -100,7 +100,7 @@ export function Component() {
             <h2>Booking for</h2>
             {client ? (
               <Facts
-                of={[
+                facts={[
                   [
                     'Client',
                     <Link key="c" to={`/clients/${client.id}`}>

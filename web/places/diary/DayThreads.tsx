@@ -19,7 +19,7 @@ interface Props {
   readonly day: DiaryDay;
   readonly threads: readonly DayThread[];
   /** whose threads they are: moving to another thread changes that */
-  readonly of: 'staff' | 'rooms';
+  readonly lanes: 'staff' | 'rooms';
   readonly picked: number;
   readonly proposal: Proposal | null;
   readonly hindered: boolean;
@@ -66,7 +66,7 @@ export function DayThreads(p: Props) {
     to: x(p.proposal.start + p.proposal.appointment.minutes),
   };
   return (
-    <section className="daythreads" aria-label={`Threads of the day, by ${p.of}`}>
+    <section className="daythreads" aria-label={`Threads of the day, by ${p.lanes}`}>
       <svg ref={svg} viewBox={`0 0 ${WIDTH} ${height}`}>
         {Array.from({ length: Math.round((to - from) / 60) + 1 }, (_, h) => from + h * 60).map((at) => (
           <g key={at}>
@@ -105,9 +105,9 @@ export function DayThreads(p: Props) {
 }
 
 const rowOf = (
-  { of, threads }: Pick<Props, 'of' | 'threads'>,
+  { lanes, threads }: Pick<Props, 'lanes' | 'threads'>,
   l: { staff: readonly number[]; roomId: number | null },
-): number => threads.findIndex((t) => (of === 'staff' ? l.staff[0] === t.id : l.roomId === t.id));
+): number => threads.findIndex((t) => (lanes === 'staff' ? l.staff[0] === t.id : l.roomId === t.id));
 
 /** A proposal moved by so many minutes, and onto another thread. */
 function moved(p: Props, a: Loop, base: Proposal, minutes: number, rows: number): Proposal {
@@ -116,7 +116,7 @@ function moved(p: Props, a: Loop, base: Proposal, minutes: number, rows: number)
   const onto =
     rows === 0 || !thread
       ? {}
-      : p.of === 'rooms'
+      : p.lanes === 'rooms'
         ? { roomId: thread.id }
         : { staff: [thread.id, ...base.staff.slice(1).filter((s) => s !== thread.id)] };
   return { ...base, appointment: a.appointment, start: base.start + minutes, ...onto };

@@ -134,7 +134,7 @@ export function Component() {
             <DayThreads
               day={frame}
               threads={threads}
-              of={by}
+              lanes={by}
               picked={picked}
               proposal={proposal}
               hindered={inTheWay !== ''}
@@ -159,7 +159,7 @@ export function Component() {
           {proposal && (
             <ProposalForm
               key={proposal.appointment.id}
-              of={proposal}
+              proposal={proposal}
               day={day}
               house={house}
               hindrance={inTheWay}
@@ -172,8 +172,8 @@ export function Component() {
           )}
           {chosen && !proposal && (
             <>
-              <AppointmentMargin key={chosen.id} of={chosen} house={house} bench={data.bench} />
-              <Late key={`late ${chosen.id}`} of={chosen.id} loops={loops} day={frame} house={house} />
+              <AppointmentMargin key={chosen.id} appointment={chosen} house={house} bench={data.bench} />
+              <Late key={`late ${chosen.id}`} staffId={chosen.id} loops={loops} day={frame} house={house} />
             </>
           )}
           {!chosen && !proposal && (
@@ -275,7 +275,7 @@ function DayBench({ work, house }: { work: readonly BenchWork[]; house: DiaryHou
       <ul className="why">
         {work.map((w) => (
           <li key={w.id}>
-            <DoneBox of={w} /> {house.staff.find((s) => s.id === w.staffId)?.name ?? 'someone who left'}:{' '}
+            <DoneBox work={w} /> {house.staff.find((s) => s.id === w.staffId)?.name ?? 'someone who left'}:{' '}
             {w.what}, {hoursWord(w.minutes)}, for <Link to={`/orders/${w.orderId}`}>{w.orderNumber}</Link>{' '}
             {w.order}
           </li>

@@ -7,12 +7,12 @@ import type { Loop } from './threads.ts';
 
 /** What it does to the rest of the day when this client comes late. */
 export function Late({
-  of: id,
+  staffId: id,
   loops,
   day,
   house,
 }: {
-  of: number;
+  staffId: number;
   loops: readonly Loop[];
   day: DiaryDay;
   house: DiaryHouse;

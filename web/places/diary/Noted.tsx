@@ -13,7 +13,7 @@ const FIELDS = [
 ] as const;
 
 /** Who comes along, what to bring, and a note: read, and written where one may. */
-export function Noted({ of: a }: { of: AppointmentView }) {
+export function Noted({ appointment: a }: { appointment: AppointmentView }) {
   const may = useMay('diary.write') && (a.status === 'offered' || a.status === 'confirmed');
   const [keep, { error, isLoading }] = useNoteAppointmentMutation();
   const [open, setOpen] = useState(false);
@@ -21,7 +21,7 @@ export function Noted({ of: a }: { of: AppointmentView }) {
   if (!open)
     return (
       <>
-        <Facts of={FIELDS.map(([id, label]) => [label, a[id]])} />
+        <Facts facts={FIELDS.map(([id, label]) => [label, a[id]])} />
         {may && (
           <p>
             <ActionButton look="quiet" onClick={() => setOpen(true)}>

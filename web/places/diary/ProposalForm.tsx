@@ -9,7 +9,7 @@ import { problemOf } from '../../shared/problem-of.ts';
 import type { Proposal } from './threads.ts';
 
 interface Props {
-  readonly of: Proposal;
+  readonly proposal: Proposal;
   readonly day: string;
   readonly house: DiaryHouse;
   readonly hindrance: string;
@@ -18,7 +18,7 @@ interface Props {
 }
 
 /** A move that was drawn but not made: what stands in its way, its reason, and the word that makes it. */
-export function ProposalForm({ of: p, day, house, hindrance, onDone, onInstead }: Props) {
+export function ProposalForm({ proposal: p, day, house, hindrance, onDone, onInstead }: Props) {
   const clock = useClock();
   const [move, moving] = useMoveAppointmentMutation();
   const [reason, setReason] = useState('');

@@ -50,7 +50,7 @@ export const ThreadRow = memo(function ThreadRow({ thread: t, row, measure, pick
   const y = yAt(row);
   return (
     <g>
-      <Mark of={t.mark} x={4} y={y - 14} />
+      <Mark staffId={t.mark} x={4} y={y - 14} />
       <text x={t.mark < 0 ? 4 : 30} y={y} className="whose">
         {t.name}
       </text>

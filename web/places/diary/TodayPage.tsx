@@ -105,7 +105,7 @@ export function Component() {
             <DayThreads
               day={now!.day}
               threads={own}
-              of="staff"
+              lanes="staff"
               picked={picked}
               proposal={null}
               hindered={false}
@@ -119,9 +119,9 @@ export function Component() {
       }
       margin={
         chosen ? (
-          <AppointmentMargin key={chosen.id} of={chosen} house={house} bench={data.bench} />
+          <AppointmentMargin key={chosen.id} appointment={chosen} house={house} bench={data.bench} />
         ) : (
-          <Later of={later} with={(l) => leads || isMine(l)} all={leads} />
+          <Later days={later} with={(l) => leads || isMine(l)} all={leads} />
         )
       }
     >
@@ -146,14 +146,14 @@ export function Component() {
             {l.slot.end < minute ? (
               <span className="pending"> · enter the outcome</span>
             ) : (
-              <LayReady of={l} at={house.kinds.find((k) => k.id === l.appointment.kind)?.at ?? null} />
+              <LayReady loop={l} at={house.kinds.find((k) => k.id === l.appointment.kind)?.at ?? null} />
             )}
           </li>
         ))}
         {due.map((w) => (
           <BenchLine
             key={`b${w.id}`}
-            of={w}
+            work={w}
             when={w.day < today ? `scheduled for ${short(w.day)}` : ''}
             late
           />
@@ -199,7 +199,7 @@ export function Component() {
             </li>
           ))}
         {ahead.map((w) => (
-          <BenchLine key={`b${w.id}`} of={w} when={`for ${short(w.day)}`} />
+          <BenchLine key={`b${w.id}`} work={w} when={`for ${short(w.day)}`} />
         ))}
         {tight.map((o: OrderRow) => (
           <li key={`d${o.id}`} className="tight">
@@ -242,10 +242,10 @@ function Broken({ all }: { all: boolean }) {
 }
 
 /** Work at the bench that is still to do, ticked where it is read. */
-function BenchLine({ of: w, when, late = false }: { of: BenchWork; when: string; late?: boolean }) {
+function BenchLine({ work: w, when, late = false }: { work: BenchWork; when: string; late?: boolean }) {
   return (
     <li>
-      <DoneBox of={w} />{' '}
+      <DoneBox work={w} />{' '}
       {w.alterationId === null ? (
         w.what
       ) : (
@@ -258,7 +258,7 @@ function BenchLine({ of: w, when, late = false }: { of: BenchWork; when: string;
 }
 
 /** What to lay ready before the client comes. */
-function LayReady({ of: { appointment: a }, at }: { of: Loop; at: AppointmentKind['at'] }) {
+function LayReady({ loop: { appointment: a }, at }: { loop: Loop; at: AppointmentKind['at'] }) {
   const things = [
     a.orderId !== null && at === 'mirror' && 'the sheet, the garment, pins counted',
     at === 'tape' && 'tape, cords, the brief',
@@ -269,15 +269,15 @@ function LayReady({ of: { appointment: a }, at }: { of: Loop; at: AppointmentKin
 }
 
 interface LaterProps {
-  readonly of: readonly { readonly day: { readonly day: string }; readonly loops: readonly Loop[] }[];
+  readonly days: readonly { readonly day: { readonly day: string }; readonly loops: readonly Loop[] }[];
   readonly with: (l: Loop) => boolean;
   /** the whole house's, not only one's own */
   readonly all: boolean;
 }
 /** What the next days hold. */
-function Later({ of, with: shown, all }: LaterProps) {
+function Later({ days: every, with: shown, all }: LaterProps) {
   const { weekday } = useDays();
-  const days = of.flatMap(({ day, loops }) => {
+  const days = every.flatMap(({ day, loops }) => {
     const those = loops.filter(shown);
     return those.length > 0 ? [{ day: day.day, count: those.length, from: those[0]!.slot.from }] : [];
   });

@@ -85,7 +85,7 @@ export function Component() {
                   <tr key={s.id}>
                     <th scope="row">
                       <svg className="hand" width="22" height="20" aria-hidden="true">
-                        <Mark of={s.mark} />
+                        <Mark staffId={s.mark} />
                       </svg>{' '}
                       {s.name}
                     </th>

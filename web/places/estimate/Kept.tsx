@@ -50,22 +50,30 @@ export function Kept({ orderId, view }: { orderId: number; view: EstimateView })
         </ActionButton>
       )}
       {same && <p className="soft">Nothing moved since estimate {newest.revision}.</p>}
-      <List orderId={orderId} of={view.kept.slice(0, SHOWN)} may={may && !view.order.closed} />
+      <List orderId={orderId} estimates={view.kept.slice(0, SHOWN)} may={may && !view.order.closed} />
       {view.kept.length > SHOWN && (
         <details>
           <summary>Earlier estimates: {view.kept.length - SHOWN}</summary>
-          <List orderId={orderId} of={view.kept.slice(SHOWN)} may={may && !view.order.closed} />
+          <List orderId={orderId} estimates={view.kept.slice(SHOWN)} may={may && !view.order.closed} />
         </details>
       )}
     </section>
   );
 }
 
-const List = ({ orderId, of, may }: { orderId: number; of: readonly KeptEstimate[]; may: boolean }) => (
+const List = ({
+  orderId,
+  estimates,
+  may,
+}: {
+  orderId: number;
+  estimates: readonly KeptEstimate[];
+  may: boolean;
+}) => (
   <ol className="bare">
-    {of.map((k) => (
+    {estimates.map((k) => (
       <li key={k.id}>
-        <One orderId={orderId} of={k} may={may} />
+        <One orderId={orderId} estimate={k} may={may} />
       </li>
     ))}
   </ol>
@@ -86,7 +94,7 @@ function Movements({ moved }: { moved: Moved }) {
   );
 }
 
-function One({ orderId, of: k, may }: { orderId: number; of: KeptEstimate; may: boolean }) {
+function One({ orderId, estimate: k, may }: { orderId: number; estimate: KeptEstimate; may: boolean }) {
   const price = usePrice();
   const { short, today } = useDays();
   const [agree, agreeing] = useAgreeEstimateMutation();

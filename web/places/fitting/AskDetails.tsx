@@ -6,14 +6,14 @@ import type { Draft } from './draft.ts';
 import { Text } from './fields.tsx';
 
 interface Props {
-  readonly of: Draft;
+  readonly draft: Draft;
   readonly kind: AlterationKind;
   readonly unit: SheetUnit;
   readonly set: (more: Partial<Draft>) => void;
 }
 
 /** What else a kind asks: what comes off and goes on, which pocket, how an elastic is sewn, and whether it is sewn by hand. */
-export function AskDetails({ of: d, kind, unit, set }: Props) {
+export function AskDetails({ draft: d, kind, unit, set }: Props) {
   const put = (id: string, text: string) => set({ details: { ...d.details, [id]: text } });
   return (
     <>
@@ -39,7 +39,7 @@ export function AskDetails({ of: d, kind, unit, set }: Props) {
                 key={id}
                 id={`detail-${id}`}
                 label={name}
-                of={text}
+                value={text}
                 {...(is === 'length' ? { unit } : {})}
                 on={(t) => put(id, is === 'number' ? t.replace(/\D/g, '').slice(0, 2) : t)}
               />
@@ -57,7 +57,7 @@ export function AskDetails({ of: d, kind, unit, set }: Props) {
 }
 
 /** What an amount follows from on a garment that came as it is: the body’s reading, the garment’s own, and the ease. */
-export function Follows({ kind, unit, set }: Omit<Props, 'of'>) {
+export function Follows({ kind, unit, set }: Omit<Props, 'draft'>) {
   const [body, setBody] = useState('');
   const [garment, setGarment] = useState('');
   const [ease, setEase] = useState('');
@@ -69,9 +69,9 @@ export function Follows({ kind, unit, set }: Omit<Props, 'of'>) {
     <details>
       <summary>Work out the amount</summary>
       <div className="fields narrow">
-        <Text id="from-body" label="body" of={body} unit={unit} on={setBody} />
-        <Text id="from-garment" label="garment" of={garment} unit={unit} on={setGarment} />
-        <Text id="from-ease" label="ease wanted" of={ease} unit={unit} on={setEase} />
+        <Text id="from-body" label="body" value={body} unit={unit} on={setBody} />
+        <Text id="from-garment" label="garment" value={garment} unit={unit} on={setGarment} />
+        <Text id="from-ease" label="ease wanted" value={ease} unit={unit} on={setEase} />
       </div>
       {by !== null && Math.abs(by) > 0.05 && (
         <p>

@@ -9,7 +9,7 @@ afterEach(cleanup);
 it('tells of a lining hem only where there is a lining, in the unit of the hand', () => {
   const form = (lined: boolean) => (
     <AskForm
-      of={{ ...EMPTY, kind: 'hem-straight' }}
+      draft={{ ...EMPTY, kind: 'hem-straight' }}
       unit="in"
       parts={[]}
       offer={null}

@@ -7,7 +7,7 @@ import { HemMarks } from './HemMarks.tsx';
 import { KindChoice, type Offer } from './KindChoice.tsx';
 
 interface Props {
-  readonly of: Draft;
+  readonly draft: Draft;
   readonly unit: SheetUnit;
   readonly parts: readonly string[];
   readonly offer: Offer | null;
@@ -22,7 +22,7 @@ interface Props {
 }
 
 /** What is done, how much and where: each field as the hand writes it. */
-export function AskForm({ of: d, unit, parts, offer, said, legs, came, lined, set }: Props) {
+export function AskForm({ draft: d, unit, parts, offer, said, legs, came, lined, set }: Props) {
   const kind = findKind(d.kind);
   return (
     <>
@@ -42,7 +42,13 @@ export function AskForm({ of: d, unit, parts, offer, said, legs, came, lined, se
         />
         {kind && kind.amount !== 'none' && (
           <div>
-            <Text id="amount" label="How much" of={d.amount} unit={unit} on={(amount) => set({ amount })} />
+            <Text
+              id="amount"
+              label="How much"
+              value={d.amount}
+              unit={unit}
+              on={(amount) => set({ amount })}
+            />
             {said && (
               <p className="comes-to" aria-live="polite">
                 {said}
@@ -54,30 +60,30 @@ export function AskForm({ of: d, unit, parts, offer, said, legs, came, lined, se
       {kind && (
         <>
           {came && kind.group === 'girth' && <Follows kind={kind} unit={unit} set={set} />}
-          <HowMuch of={d} kind={kind} set={set} />
-          <Where of={d} kind={kind} parts={parts} unit={unit} set={set} />
+          <HowMuch draft={d} kind={kind} set={set} />
+          <Where draft={d} kind={kind} parts={parts} unit={unit} set={set} />
           {byMarks(d.kind) ? (
-            <HemMarks of={d} unit={unit} legs={legs} set={set} />
+            <HemMarks draft={d} unit={unit} legs={legs} set={set} />
           ) : (
-            kind.tapers && <Along of={d} kind={kind} unit={unit} set={set} />
+            kind.tapers && <Along draft={d} kind={kind} unit={unit} set={set} />
           )}
           {kind.note && <p className="soft">{formatSentence(kind.note, unit)}</p>}
           {lined && kind.liningNote && <p className="soft">{formatSentence(kind.liningNote, unit)}</p>}
-          <AskDetails of={d} kind={kind} unit={unit} set={set} />
+          <AskDetails draft={d} kind={kind} unit={unit} set={set} />
         </>
       )}
       <div className="fields">
-        <Text id="words" label="The client’s words" of={d.words} on={(words) => set({ words })} />
-        <Text id="note" label="Note for the bench" of={d.note} on={(note) => set({ note })} />
+        <Text id="words" label="The client’s words" value={d.words} on={(words) => set({ words })} />
+        <Text id="note" label="Note for the bench" value={d.note} on={(note) => set({ note })} />
       </div>
     </>
   );
 }
 
-type Of = Pick<Props, 'of' | 'set'> & { readonly kind: AlterationKind };
+type Of = Pick<Props, 'draft' | 'set'> & { readonly kind: AlterationKind };
 
 /** Which way, and of what the amount is the amount. */
-function HowMuch({ of: d, kind, set }: Of) {
+function HowMuch({ draft: d, kind, set }: Of) {
   const way = wayOf(d)!;
   const each = kind.moves.some((m) => m.do === 'edge') ? 'seam' : 'dart';
   const fold = isFold({ kind, direction: way });
@@ -99,14 +105,14 @@ function HowMuch({ of: d, kind, set }: Of) {
     <>
       <Choice
         label="Do what"
-        of={kind.directions.map((w) => [w.id, w.word] as const)}
+        options={kind.directions.map((w) => [w.id, w.word] as const)}
         chosen={way.id}
         onChoose={(direction) => set({ direction })}
       />
       {counted.length > 0 && kind.amount !== 'none' && (
         <Choice
           label="The amount is"
-          of={shown.map((as) => [as, words[as]] as const)}
+          options={shown.map((as) => [as, words[as]] as const)}
           chosen={countedAs(d, kind, way)}
           onChoose={(as) => set({ as })}
         />
@@ -116,12 +122,12 @@ function HowMuch({ of: d, kind, set }: Of) {
 }
 
 /** Which side, part and face. */
-function Where({ of: d, kind, parts, unit, set }: Of & Pick<Props, 'parts' | 'unit'>) {
+function Where({ draft: d, kind, parts, unit, set }: Of & Pick<Props, 'parts' | 'unit'>) {
   return (
     <>
       <Choice
         label="Side"
-        of={[
+        options={[
           ['both', 'both sides alike'],
           ['left', 'left only'],
           ['right', 'right only'],
@@ -132,7 +138,7 @@ function Where({ of: d, kind, parts, unit, set }: Of & Pick<Props, 'parts' | 'un
       {parts.length > 1 && kind.moves.length > 0 && (
         <Choice
           label="On"
-          of={[['', 'the whole garment'] as const, ...parts.map((p) => [p, `the ${p}`] as const)]}
+          options={[['', 'the whole garment'] as const, ...parts.map((p) => [p, `the ${p}`] as const)]}
           chosen={d.part}
           onChoose={(part) => set({ part })}
         />
@@ -140,7 +146,7 @@ function Where({ of: d, kind, parts, unit, set }: Of & Pick<Props, 'parts' | 'un
       {kind.moves.length > 0 && !kind.moves.some((m) => 'face' in m && m.face) && (
         <Choice
           label="At"
-          of={[
+          options={[
             ['', 'front and back'],
             ['front', 'the front'],
             ['back', 'the back'],
@@ -154,7 +160,7 @@ function Where({ of: d, kind, parts, unit, set }: Of & Pick<Props, 'parts' | 'un
 }
 
 /** Where along the seam it is full, and where nothing. */
-function Along({ of: d, kind, unit, set }: Of & Pick<Props, 'unit'>) {
+function Along({ draft: d, kind, unit, set }: Of & Pick<Props, 'unit'>) {
   const dart = kind.moves.some((m) => m.do === 'dart-new');
   const fields = dart
     ? ([
@@ -182,7 +188,7 @@ function Along({ of: d, kind, unit, set }: Of & Pick<Props, 'unit'>) {
             key={id}
             id={id === 'fullFrom' ? 'full-from' : id === 'fullTo' ? 'full-to' : id}
             label={label}
-            of={d[id]}
+            value={d[id]}
             unit={unit}
             on={(text) => set({ [id]: text, drawnWay: false })}
           />
@@ -192,7 +198,7 @@ function Along({ of: d, kind, unit, set }: Of & Pick<Props, 'unit'>) {
         <Text
           id="front-share"
           label="front share, %"
-          of={d.frontShare}
+          value={d.frontShare}
           on={(t) => set({ frontShare: t.replace(/\D/g, '').slice(0, 3) })}
         />
       )}

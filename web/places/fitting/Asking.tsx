@@ -100,7 +100,7 @@ export function Asking(props: Props) {
         />
       </details>
       <AskForm
-        of={draft}
+        draft={draft}
         unit={unit}
         parts={parts.filter((p) => p !== '')}
         offer={offer}
@@ -131,7 +131,7 @@ export function Asking(props: Props) {
         )}
       </div>
       <WhatIf
-        of={tried}
+        tried={tried}
         unit={unit}
         hand={(asked?.success && handUnit(asked.data)) || unit}
         undoes={undoes}

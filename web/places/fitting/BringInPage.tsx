@@ -93,7 +93,7 @@ export function Component() {
         </div>
         <Choice
           label="Inside"
-          of={[
+          options={[
             ['yes', 'lined'],
             ['no', 'unlined'],
           ]}

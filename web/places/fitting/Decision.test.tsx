@@ -36,7 +36,7 @@ function read(
       <MeContext value={{ id: 1, role } as Me}>
         <ol>
           <Decision
-            of={one(status)}
+            alteration={one(status)}
             unit="cm"
             chosen
             price="55.00"

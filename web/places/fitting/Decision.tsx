@@ -8,7 +8,7 @@ import { useMay } from '../../shared/me.ts';
 import { ActionButton, TextField, Tick } from '../../shared/pieces.tsx';
 
 interface Props {
-  readonly of: AlterationView;
+  readonly alteration: AlterationView;
   readonly unit: SheetUnit;
   /** it is among those that are agreed together */
   readonly chosen: boolean;
@@ -26,7 +26,7 @@ type Word = keyof typeof WORD;
 
 /** One change as it is read back: its sentence, its price, and what else may be said of it. */
 export function Decision(props: Props) {
-  const { of: a, unit, chosen, price, unread, onChoose, onPrice, onStep } = props;
+  const { alteration: a, unit, chosen, price, unread, onChoose, onPrice, onStep } = props;
   const mayAsk = useMay('alter.ask');
   const [why, setWhy] = useState<Word | null>(null);
   const sentence = formatSentence(a.sentence, unit);
@@ -61,13 +61,19 @@ export function Decision(props: Props) {
         </span>
       </div>
       {mayAsk && (
-        <Ways of={a} sentence={sentence} editing={props.editing} onEdit={props.onEdit} onWhy={setWhy} />
+        <Ways
+          alteration={a}
+          sentence={sentence}
+          editing={props.editing}
+          onEdit={props.onEdit}
+          onWhy={setWhy}
+        />
       )}
       {why !== null && (
         <Why
           key={why}
           id={`alter-why-${a.id}`}
-          of={why}
+          word={why}
           onSay={async (reason) => {
             if (await onStep({ step: why, reason }, WORD[why])) setWhy(null);
           }}
@@ -78,12 +84,12 @@ export function Decision(props: Props) {
   );
 }
 
-interface WaysProps extends Pick<Props, 'of' | 'editing' | 'onEdit'> {
+interface WaysProps extends Pick<Props, 'alteration' | 'editing' | 'onEdit'> {
   readonly sentence: string;
   readonly onWhy: (w: Word) => void;
 }
 /** What else may be said of a change where it stands now. */
-function Ways({ of: a, sentence, editing, onEdit, onWhy }: WaysProps) {
+function Ways({ alteration: a, sentence, editing, onEdit, onWhy }: WaysProps) {
   const way = (word: string, act: () => void, disabled = false) => (
     <ActionButton look="quiet" disabled={disabled} aria-label={`${word}: ${sentence}`} onClick={act}>
       {word}
@@ -106,12 +112,12 @@ function Ways({ of: a, sentence, editing, onEdit, onWhy }: WaysProps) {
 
 interface WhyProps {
   readonly id: string;
-  readonly of: Word;
+  readonly word: Word;
   readonly onSay: (reason: string) => Promise<void>;
   readonly onLeave: () => void;
 }
 /** The reason that a step needs. */
-function Why({ id, of, onSay, onLeave }: WhyProps) {
+function Why({ id, word, onSay, onLeave }: WhyProps) {
   const [reason, setReason] = useState('');
   return (
     <form
@@ -122,10 +128,10 @@ function Why({ id, of, onSay, onLeave }: WhyProps) {
         void onSay(reason);
       }}
     >
-      <label htmlFor={id}>{of === 'ask-again' ? 'What changed' : 'Reason'}</label>
+      <label htmlFor={id}>{word === 'ask-again' ? 'What changed' : 'Reason'}</label>
       <TextField id={id} className="grow" value={reason} onChange={(e) => setReason(e.target.value)} />
       <ActionButton look="plain" type="submit">
-        {of === 'decline' ? 'Decline' : of === 'withdraw' ? 'Withdraw' : 'Request again'}
+        {word === 'decline' ? 'Decline' : word === 'withdraw' ? 'Withdraw' : 'Request again'}
       </ActionButton>
       <ActionButton look="quiet" onClick={onLeave}>
         Cancel

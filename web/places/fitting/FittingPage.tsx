@@ -81,7 +81,7 @@ function Fitting({ id }: { id: number }) {
       <h1>Fitting the {order.what.toLowerCase()}</h1>
       {data.broughtIn && (
         <Facts
-          of={[
+          facts={[
             ['Brought in', `${long(data.broughtIn.at)}, received by ${data.broughtIn.by}`],
             ['Condition', data.broughtIn.condition],
             ...(data.broughtIn.label ? [['Label', data.broughtIn.label] as const] : []),
@@ -157,7 +157,7 @@ function Fitting({ id }: { id: number }) {
         }
       />
       <Care orderId={id} />
-      <Leaving key={`leaving ${order.id}`} orderId={id} clientName={order.clientName} of={data} />
+      <Leaving key={`leaving ${order.id}`} orderId={id} clientName={order.clientName} alterations={data} />
     </Place>
   );
 }

@@ -4,7 +4,7 @@ import type { Draft, LegTexts } from './draft.ts';
 import { Text } from './fields.tsx';
 
 interface Props {
-  readonly of: Draft;
+  readonly draft: Draft;
   readonly unit: SheetUnit;
   /** the garment has legs: each is marked for itself */
   readonly legs: boolean;
@@ -12,18 +12,18 @@ interface Props {
 }
 
 /** Marks round a hem, each as the pin stands; of trousers on each leg. */
-export function HemMarks({ of: d, unit, legs, set }: Props) {
+export function HemMarks({ draft: d, unit, legs, set }: Props) {
   if (legs)
     return (
       <>
         <Leg
-          of={d}
+          draft={d}
           unit={unit}
           set={set}
           leg="left"
           legend={d.alike ? 'Marks at both hems' : 'Marks at the left hem'}
         />
-        {!d.alike && <Leg of={d} unit={unit} set={set} leg="right" legend="Marks at the right hem" />}
+        {!d.alike && <Leg draft={d} unit={unit} set={set} leg="right" legend="Marks at the right hem" />}
         <p>
           <label>
             <Tick checked={d.alike} onChange={(e) => set({ alike: e.target.checked })} /> both legs alike
@@ -40,7 +40,7 @@ export function HemMarks({ of: d, unit, legs, set }: Props) {
             key={at}
             id={`${which}-${at}`}
             label={at}
-            of={d[which][at]}
+            value={d[which][at]}
             unit={unit}
             on={(t) => set({ [which]: { ...d[which], [at]: t } })}
           />
@@ -64,7 +64,7 @@ export function HemMarks({ of: d, unit, legs, set }: Props) {
 }
 
 function Leg({
-  of: d,
+  draft: d,
   unit,
   set,
   leg,
@@ -80,7 +80,7 @@ function Leg({
             key={at}
             id={`leg-${leg}-${at}`}
             label={at}
-            of={own[at]}
+            value={own[at]}
             unit={unit}
             on={(t) => set({ legs: { ...d.legs, [leg]: { ...own, [at]: t } } })}
           />

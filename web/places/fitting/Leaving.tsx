@@ -11,11 +11,11 @@ import { ActionButton, TextField, Tick } from '../../shared/pieces.tsx';
 interface Props {
   readonly orderId: number;
   readonly clientName: string;
-  readonly of: OrderAlterations;
+  readonly alterations: OrderAlterations;
 }
 
 /** Pins counted in and out, what stands in the way of handing the garment over, and the hand-over itself. */
-export function Leaving({ orderId, clientName, of }: Props) {
+export function Leaving({ orderId, clientName, alterations }: Props) {
   const { long } = useDays();
   const [mayCount, mayGive] = [useMay('alter.work'), useMay('alter.ask')];
   const [counting, setCounting] = useState(false);
@@ -27,7 +27,7 @@ export function Leaving({ orderId, clientName, of }: Props) {
   const [read, setRead] = useState(false);
   const [name, setName] = useState(clientName);
   const [reason, setReason] = useState('');
-  const out = of.handOvers.find((h) => h.takenBackAt === null);
+  const out = alterations.handOvers.find((h) => h.takenBackAt === null);
   const n = Number(pins);
   const counted = async (way: 'in' | 'out') => {
     setCounting(true);
@@ -48,8 +48,10 @@ export function Leaving({ orderId, clientName, of }: Props) {
       <Problem error={giving.error ?? taking.error ?? uncounting.error} />
       {wrong && <Notice tone="bad">{wrong}</Notice>}
       <p>
-        {of.pins === null ? 'No pins counted yet.' : `${of.pins.in} pins counted in, ${of.pins.out} out.`}{' '}
-        {of.pins !== null && mayCount && !out && (
+        {alterations.pins === null
+          ? 'No pins counted yet.'
+          : `${alterations.pins.in} pins counted in, ${alterations.pins.out} out.`}{' '}
+        {alterations.pins !== null && mayCount && !out && (
           <ActionButton look="quiet" busy={uncounting.isLoading} onClick={() => void uncount(orderId)}>
             Undo last count
           </ActionButton>
@@ -62,7 +64,8 @@ export function Leaving({ orderId, clientName, of }: Props) {
           onSubmit={(e) => {
             e.preventDefault();
             // Enter counts what comes next: out, as long as more went in than came out.
-            if (pins !== '' && !counting) void counted(of.pins && of.pins.in > of.pins.out ? 'out' : 'in');
+            if (pins !== '' && !counting)
+              void counted(alterations.pins && alterations.pins.in > alterations.pins.out ? 'out' : 'in');
           }}
         >
           <label htmlFor="pins">Pins and needles</label>
@@ -81,9 +84,9 @@ export function Leaving({ orderId, clientName, of }: Props) {
           </ActionButton>
         </form>
       )}
-      {of.handOvers.length > 0 && (
+      {alterations.handOvers.length > 0 && (
         <ul className="why">
-          {of.handOvers.map((h) => (
+          {alterations.handOvers.map((h) => (
             <li key={h.id}>
               Handed over on {long(h.at)} by {h.by} to {h.clientName}.
               {h.takenBackAt && ` Back in on ${long(h.takenBackAt)}: ${h.reason}`}
@@ -113,11 +116,11 @@ export function Leaving({ orderId, clientName, of }: Props) {
             </ActionButton>
           </form>
         )
-      ) : of.inTheWay.length > 0 ? (
+      ) : alterations.inTheWay.length > 0 ? (
         <>
           <p>Before hand-over:</p>
           <ul className="why">
-            {of.inTheWay.map((s) => (
+            {alterations.inTheWay.map((s) => (
               <li key={s} className="pending">
                 {s}
               </li>
@@ -134,13 +137,15 @@ export function Leaving({ orderId, clientName, of }: Props) {
               void give({ orderId, clientName: name, cautionsRead: true });
             }}
           >
-            {of.cautions.map((c) => (
+            {alterations.cautions.map((c) => (
               <Notice key={c}>{c}</Notice>
             ))}
             <p>
               <label>
                 <Tick checked={read} onChange={(e) => setRead(e.target.checked)} />{' '}
-                {of.cautions.length > 0 ? 'I have read these out.' : 'I have explained the garment’s care.'}
+                {alterations.cautions.length > 0
+                  ? 'I have read these out.'
+                  : 'I have explained the garment’s care.'}
               </label>
             </p>
             <div className="row">

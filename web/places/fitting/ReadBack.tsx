@@ -94,7 +94,7 @@ export function ReadBack({ orderId, clientName, unit, alterations, editing, onEd
         {alterations.map((a) => (
           <Decision
             key={a.id}
-            of={a}
+            alteration={a}
             unit={unit}
             chosen={!left.has(a.id)}
             price={priceOf(a)}

@@ -32,7 +32,7 @@ export function SignChoice({ signs, parts, chosen, onChoose, onTry }: Props) {
     return (
       <section aria-label="Fitting sign">
         <div className="row">
-          <SignDrawing of={chosen} />
+          <SignDrawing sign={chosen} />
           <div className="grow">
             <h3>{chosen.name}</h3>
             <ActionButton look="quiet" onClick={() => onChoose(null)}>
@@ -76,7 +76,7 @@ export function SignChoice({ signs, parts, chosen, onChoose, onTry }: Props) {
         {shown.map((s) => (
           <li key={s.id}>
             <ActionButton look="bare" onClick={() => onChoose(s)}>
-              <SignDrawing of={s} />
+              <SignDrawing sign={s} />
               <span>{s.name}</span>
             </ActionButton>
           </li>

@@ -31,7 +31,7 @@ export function Waiting({ orderId, unit, onTakeUp }: Props) {
   return (
     <ul className="readback" aria-label="Waiting to be sent">
       {mine!.slice(0, LISTED).map((w) => (
-        <Line key={w.id} of={w} unit={unit} onTakeUp={onTakeUp} />
+        <Line key={w.id} write={w} unit={unit} onTakeUp={onTakeUp} />
       ))}
       {mine!.length > LISTED && <li className="pending">and {mine!.length - LISTED} more.</li>}
       {others!.length > 0 && (
@@ -52,7 +52,7 @@ export function Waiting({ orderId, unit, onTakeUp }: Props) {
   );
 }
 
-function Line({ of: w, unit, onTakeUp }: { of: One } & Pick<Props, 'unit' | 'onTakeUp'>) {
+function Line({ write: w, unit, onTakeUp }: { write: One } & Pick<Props, 'unit' | 'onTakeUp'>) {
   return (
     <li>
       {formatSentence(saysOf(w), unit)}{' '}

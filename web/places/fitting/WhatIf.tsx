@@ -6,7 +6,7 @@ import { Ledger } from '../../shared/pieces.tsx';
 import type { Tried } from './useTrial.ts';
 
 interface Props {
-  readonly of: Tried;
+  readonly tried: Tried;
   readonly unit: SheetUnit;
   /** of the hand that writes the amount */
   readonly hand: SheetUnit;
@@ -17,10 +17,10 @@ interface Props {
 }
 
 /** What the change would make of the garment, before anyone agrees. */
-export function WhatIf({ of, unit, hand, undoes, waiting }: Props) {
-  if (!of || (waiting && 'refused' in of)) return null;
-  if ('refused' in of) return <Notice tone="bad">{of.refused}</Notice>;
-  const { applied, effect, drawn } = of.trial;
+export function WhatIf({ tried, unit, hand, undoes, waiting }: Props) {
+  if (!tried || (waiting && 'refused' in tried)) return null;
+  if ('refused' in tried) return <Notice tone="bad">{tried.refused}</Notice>;
+  const { applied, effect, drawn } = tried.trial;
   const size = (n: number) => printLength(n as never, unit);
   return (
     <section

@@ -5,15 +5,15 @@ import { ActionButton, TextField } from '../../shared/pieces.tsx';
 interface TextProps {
   readonly id: string;
   readonly label: string;
-  readonly of: string;
+  readonly value: string;
   /** the unit of a length when none is written */
   readonly unit?: SheetUnit;
   readonly on: (text: string) => void;
 }
 
 /** One field of a change; a length says how it was understood. */
-export function Text({ id, label, of, unit, on }: TextProps) {
-  const said = unit ? parsedHint(of, unit) : '';
+export function Text({ id, label, value, unit, on }: TextProps) {
+  const said = unit ? parsedHint(value, unit) : '';
   return (
     <div>
       <label htmlFor={`alter-${id}`}>
@@ -24,7 +24,7 @@ export function Text({ id, label, of, unit, on }: TextProps) {
         id={`alter-${id}`}
         autoComplete="off"
         maxLength={500}
-        value={of}
+        value={value}
         onChange={(e) => on(e.target.value)}
       />
       {said && (
@@ -38,20 +38,20 @@ export function Text({ id, label, of, unit, on }: TextProps) {
 
 interface ChoiceProps<T extends string> {
   readonly label: string;
-  readonly of: readonly (readonly [T, string])[];
+  readonly options: readonly (readonly [T, string])[];
   readonly chosen: T;
   readonly onChoose: (v: T) => void;
 }
 
 /** One of a few words. */
-export function Choice<T extends string>({ label, of, chosen, onChoose }: ChoiceProps<T>) {
+export function Choice<T extends string>({ label, options, chosen, onChoose }: ChoiceProps<T>) {
   return (
     <fieldset className="row choice">
       <legend className="hidden">{label}</legend>
       <span className="soft" aria-hidden="true">
         {label}
       </span>
-      {of.map(([id, word]) => (
+      {options.map(([id, word]) => (
         <ActionButton look="ask" key={id} aria-pressed={chosen === id} onClick={() => onChoose(id)}>
           {word}
         </ActionButton>

@@ -47,7 +47,7 @@ export default function LayEase({ orderId, drafted, lay, unit }: Props) {
   return (
     <EaseSeen
       levels={bodySeen((id) => measured.get(id) ?? null).levels}
-      of={`the ${lay.of}`}
+      drawn={`the ${lay.of}`}
       rooms={rooms('flat')}
       was={rooms('should')}
       wasIs={['wanted', 'as it is wanted']}

@@ -72,7 +72,7 @@ export function Component() {
         Mark the levels first, then measure girths from top to bottom, lengths, the arm, and what else the
         garment needs. ★ is measured twice.
       </p>
-      <One of={chosen} build={build} />
+      <One measure={chosen} build={build} />
       <div className="row">
         <label htmlFor="find-measure">Find a measurement</label>
         <TextField
@@ -116,7 +116,7 @@ export function Component() {
   );
 }
 
-function One({ of: m, build }: { of: Measure; build: Build }) {
+function One({ measure: m, build }: { measure: Measure; build: Build }) {
   const g = guideOf(m.id);
   const { unit } = useMe();
   const [from, to] = m.range;
@@ -130,7 +130,7 @@ function One({ of: m, build }: { of: Measure; build: Build }) {
         </h2>
         <p>{g.how}</p>
         <Facts
-          of={[
+          facts={[
             ['Also called', m.also],
             ['Common mistake', g.mistake],
             ['Mark first', m.marked ?? null],

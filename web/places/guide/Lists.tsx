@@ -41,24 +41,25 @@ export function Lists() {
           Add list
         </ActionButton>
       )}
-      {open && <HouseList key={`${open.id} ${open.version}`} of={open} onClose={() => setOpen(null)} />}
+      {open && <HouseList key={`${open.id} ${open.version}`} list={open} onClose={() => setOpen(null)} />}
     </section>
   );
 }
 
-function HouseList({ of, onClose }: { of: MeasuringList; onClose: () => void }) {
+function HouseList({ list, onClose }: { list: MeasuringList; onClose: () => void }) {
   const [add, adding] = useAddMeasuringListMutation();
   const [change, changing] = useChangeMeasuringListMutation();
   const [drop, dropping] = useDropMeasuringListMutation();
   return (
     <ListForm
-      of={of}
+      list={list}
       busy={adding.isLoading || changing.isLoading || dropping.isLoading}
       error={adding.error ?? changing.error ?? dropping.error}
       onSave={async (made) =>
-        'data' in (of.id === 0 ? await add(made) : await change({ id: of.id, version: of.version, ...made }))
+        'data' in
+        (list.id === 0 ? await add(made) : await change({ id: list.id, version: list.version, ...made }))
       }
-      onRemove={async () => 'data' in (await drop(of.id))}
+      onRemove={async () => 'data' in (await drop(list.id))}
       onClose={onClose}
     />
   );

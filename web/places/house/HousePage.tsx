@@ -52,7 +52,7 @@ export function Component() {
           <section>
             <h2>Roles</h2>
             <Facts
-              of={[
+              facts={[
                 ['owner', 'everything, with staff and studio settings'],
                 ['fitter', 'briefs, measuring, sheets and alterations; clients, orders and the diary'],
                 [
@@ -121,7 +121,7 @@ function Settings() {
     return (
       <>
         <Facts
-          of={[
+          facts={[
             ['Studio name', house.studio],
             ['Address', house.address || '—'],
             ['Phone', house.phone || '—'],

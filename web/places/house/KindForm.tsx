@@ -14,7 +14,7 @@ import { StandAsBooked } from './ImpactPreview.tsx';
 
 interface Props {
   /** null for a new one */
-  readonly of: AppointmentKind | null;
+  readonly kind: AppointmentKind | null;
   readonly busy: boolean;
   readonly onKeep: (k: AppointmentKind) => void;
   readonly onLeave: () => void;
@@ -32,8 +32,8 @@ const NEW: AppointmentKind = {
 };
 
 /** One kind of appointment: how long, whose hands, which room, and what must be there before it. */
-export function KindForm({ of, busy, onKeep, onLeave }: Props) {
-  const [k, setK] = useState(of ?? NEW);
+export function KindForm({ kind, busy, onKeep, onLeave }: Props) {
+  const [k, setK] = useState(kind ?? NEW);
   const set = (more: Partial<AppointmentKind>) => setK({ ...k, ...more });
   const hand = (i: number, any: readonly Skill[]) =>
     set({ hands: k.hands.map((h, n) => (n === i ? any : h)) });
@@ -46,13 +46,13 @@ export function KindForm({ of, busy, onKeep, onLeave }: Props) {
   return (
     <form
       className="slip"
-      aria-label={of ? `Edit ${of.name}` : 'Add appointment type'}
+      aria-label={kind ? `Edit ${kind.name}` : 'Add appointment type'}
       onSubmit={(e) => {
         e.preventDefault();
         if (lacks === '') onKeep({ ...k, name: k.name.trim() });
       }}
     >
-      <h3>{of ? of.name : 'Add appointment type'}</h3>
+      <h3>{kind ? kind.name : 'Add appointment type'}</h3>
       <div className="fields">
         <div>
           <label htmlFor="kind-name">Name</label>
@@ -152,14 +152,14 @@ export function KindForm({ of, busy, onKeep, onLeave }: Props) {
           />
         )}
       </fieldset>
-      {of && (
+      {kind && (
         <p>
           <Checkbox checked={k.offered !== false} onChange={(e) => set({ offered: e.target.checked })}>
             Offer when booking (existing bookings stay)
           </Checkbox>
         </p>
       )}
-      {of && <StandAsBooked kind={of.id} />}
+      {kind && <StandAsBooked kind={kind.id} />}
       <div className="row acts">
         <ActionButton look="take" type="submit" disabled={busy || lacks !== ''}>
           Save appointment type

@@ -44,7 +44,7 @@ export function KindsTable() {
         />
       ) : (
         <>
-          <Facts of={[['Open', hoursWords(rules.opening)]]} />
+          <Facts facts={[['Open', hoursWords(rules.opening)]]} />
           {may && (
             <div className="row acts">
               <ActionButton look="plain" onClick={() => setOpen('hours')}>
@@ -106,7 +106,7 @@ export function KindsTable() {
       {open !== '' && open !== 'hours' && (
         <KindForm
           key={open === 'new' ? 'new' : `${open.id} ${version}`}
-          of={open === 'new' ? null : open}
+          kind={open === 'new' ? null : open}
           busy={changing.isLoading}
           onKeep={keepKind}
           onLeave={() => {

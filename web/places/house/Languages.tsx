@@ -24,7 +24,7 @@ const OFFERED =
   );
 
 interface Props {
-  readonly of: DiaryRules;
+  readonly rules: DiaryRules;
   readonly version: number;
   readonly may: boolean;
   readonly chosen: string;
@@ -32,7 +32,7 @@ interface Props {
 }
 
 /** In which languages the house has texts. A client is written to in the one on their card. */
-export function Languages({ of: rules, version, may, chosen, onChoose }: Props) {
+export function Languages({ rules, version, may, chosen, onChoose }: Props) {
   const [change, { error }] = useChangeRulesMutation();
   const tags = Object.keys(rules.languages);
   if (!may && tags.length === 0) return null;

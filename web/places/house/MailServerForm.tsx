@@ -85,7 +85,7 @@ function Standing({ server, edit }: { server: MailServerView; edit: () => void }
   return (
     <>
       <Facts
-        of={[
+        facts={[
           ['Mail server', `${server.host}, port ${server.port}`],
           ['Encryption', SECURITY_WORD[server.security]],
           ['Sign-in', server.user ? `${server.user}${server.hasPassword ? '' : ', no password'}` : 'none'],

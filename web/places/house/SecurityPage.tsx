@@ -32,18 +32,18 @@ export function Component() {
       {changing.isSuccess && <Notice tone="good">Saved.</Notice>}
       <Problem error={changing.error} />
       {/* Begins anew with what somebody else saved. */}
-      <DoorsForm key={JSON.stringify(doors)} of={doors} busy={changing.isLoading} save={change} />
+      <DoorsForm key={JSON.stringify(doors)} doors={doors} busy={changing.isLoading} save={change} />
       <Events />
     </Place>
   );
 }
 
 interface FormProps {
-  readonly of: DoorsWrite;
+  readonly doors: DoorsWrite;
   readonly busy: boolean;
   readonly save: (doors: DoorsWrite) => unknown;
 }
-function DoorsForm({ of, busy, save }: FormProps) {
+function DoorsForm({ doors, busy, save }: FormProps) {
   const submit = (e: FormEvent<HTMLFormElement>) => {
     e.preventDefault();
     const form = new FormData(e.currentTarget);
@@ -62,14 +62,14 @@ function DoorsForm({ of, busy, save }: FormProps) {
           name="idle"
           className="short"
           inputMode="numeric"
-          defaultValue={of.idleMinutes}
+          defaultValue={doors.idleMinutes}
         />
       </div>
       <fieldset className="choices">
         <legend>Require a second factor</legend>
         {ROLES.map((r) => (
           <label key={r}>
-            <Tick name={`factor-${r}`} defaultChecked={of.secondFactor.includes(r)} /> {ROLE_WORD[r]}
+            <Tick name={`factor-${r}`} defaultChecked={doors.secondFactor.includes(r)} /> {ROLE_WORD[r]}
           </label>
         ))}
       </fieldset>

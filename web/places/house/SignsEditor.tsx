@@ -47,7 +47,7 @@ export function SignsEditor({ signs, busy, onKeep }: Props) {
       {open === '' && (
         <SignForm
           key="new"
-          of={{ name: '', like: SIGNS[0]!.id, hidden: false, causes: [NEW_CAUSE] }}
+          sign={{ name: '', like: SIGNS[0]!.id, hidden: false, causes: [NEW_CAUSE] }}
           choosesDrawing
           busy={busy}
           onKeep={(sign) => done(`own-${crypto.randomUUID().slice(0, 8)}`, sign)}
@@ -60,7 +60,7 @@ export function SignsEditor({ signs, busy, onKeep }: Props) {
           return (
             <li key={s.id} className={own?.hidden ? 'soft' : ''}>
               <div className="row">
-                <SignDrawing of={s} />
+                <SignDrawing sign={s} />
                 <div className="grow">
                   <strong>{s.name}</strong>
                   {own && <span className="soft"> own words{own.hidden && ', hidden'}</span>}
@@ -79,7 +79,7 @@ export function SignsEditor({ signs, busy, onKeep }: Props) {
               </div>
               {open === s.id && (
                 <SignForm
-                  of={own ?? { name: s.name, like: s.id, hidden: false, causes: s.causes }}
+                  sign={own ?? { name: s.name, like: s.id, hidden: false, causes: s.causes }}
                   choosesDrawing={OWN_SIGN.test(s.id)}
                   busy={busy}
                   onKeep={(sign) => done(s.id, sign)}
@@ -99,7 +99,7 @@ export function SignsEditor({ signs, busy, onKeep }: Props) {
 const NEW_CAUSE: Cause = { cause: '', try: '', kind: null, direction: '' };
 
 interface FormProps {
-  readonly of: HouseSign;
+  readonly sign: HouseSign;
   readonly choosesDrawing: boolean;
   readonly busy: boolean;
   readonly onKeep: (sign: HouseSign) => void;
@@ -108,7 +108,7 @@ interface FormProps {
   readonly onLeave: () => void;
 }
 
-function SignForm({ of, choosesDrawing, busy, onKeep, onReset, resetWord, onLeave }: FormProps) {
+function SignForm({ sign: of, choosesDrawing, busy, onKeep, onReset, resetWord, onLeave }: FormProps) {
   const [sign, set] = useState(of);
   const cause = (i: number, more: Partial<Cause>) =>
     set({ ...sign, causes: sign.causes.map((c, n) => (n === i ? { ...c, ...more } : c)) });
@@ -128,7 +128,7 @@ function SignForm({ of, choosesDrawing, busy, onKeep, onReset, resetWord, onLeav
       }}
     >
       <div className="row">
-        <SignDrawing of={findSign(sign.like)!} />
+        <SignDrawing sign={findSign(sign.like)!} />
         <div className="grow stack">
           <label htmlFor="sign-name">What is seen</label>
           <TextField

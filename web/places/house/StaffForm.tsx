@@ -5,7 +5,7 @@ import { Problem } from '../../shared/Problem.tsx';
 import { ActionButton, SelectField, TextField } from '../../shared/pieces.tsx';
 
 /** Another name or role for somebody who works here. */
-export function StaffForm({ of: s, onDone }: { of: StaffView; onDone: () => void }) {
+export function StaffForm({ person: s, onDone }: { person: StaffView; onDone: () => void }) {
   const [change, { error, isLoading }] = useChangeStaffMutation();
   const [was] = useState({ name: s.name, role: s.role });
   const [name, setName] = useState(s.name);

@@ -94,12 +94,12 @@ export function StaffSection() {
       {staff
         .filter((s) => s.id === editing)
         .map((s) => (
-          <StaffForm key={s.id} of={s} onDone={() => setEditing(0)} />
+          <StaffForm key={s.id} person={s} onDone={() => setEditing(0)} />
         ))}
       {mayManage && (
         <>
           <Invitations
-            of={staff.filter((s) => !s.ready || s.linkUntil !== null)}
+            staff={staff.filter((s) => !s.ready || s.linkUntil !== null)}
             made={made}
             renew={(id) => void renew(id)}
           />
@@ -111,15 +111,15 @@ export function StaffSection() {
 }
 
 interface InvitationsProps {
-  readonly of: readonly StaffView[];
+  readonly staff: readonly StaffView[];
   readonly made: Readonly<Record<number, string>>;
   readonly renew: (id: number) => void;
 }
 /** Who has a link they have not used yet, or none and no passphrase either. */
-function Invitations({ of, made, renew }: InvitationsProps) {
+function Invitations({ staff, made, renew }: InvitationsProps) {
   const { short } = useDays();
   const [withdraw, withdrawing] = useWithdrawLinkMutation();
-  if (of.length === 0) return null;
+  if (staff.length === 0) return null;
   return (
     <>
       <h2>Sign-in links not used yet</h2>
@@ -129,7 +129,7 @@ function Invitations({ of, made, renew }: InvitationsProps) {
       </p>
       <Problem error={withdrawing.error} />
       <ul className="bare">
-        {of.map((s) => (
+        {staff.map((s) => (
           <li key={s.id}>
             <div className="row">
               <strong>{s.name}</strong>

@@ -34,7 +34,7 @@ export function WordsTable() {
     <>
       <h2>Message texts</h2>
       <Languages
-        of={house.rules}
+        rules={house.rules}
         version={house.version}
         may={may}
         chosen={language}
@@ -166,7 +166,7 @@ function Words({ kind, language, version, rules, may, roomName }: Props) {
       {real && strange.length === 0 && (
         <section aria-label="Preview">
           <h3>As {real.clientName} would read it</h3>
-          <Preview words={words} language={language} of={real} studio={studio} roomName={roomName} />
+          <Preview words={words} language={language} appointment={real} studio={studio} roomName={roomName} />
         </section>
       )}
     </form>
@@ -176,13 +176,13 @@ function Words({ kind, language, version, rules, may, roomName }: Props) {
 function Preview({
   words,
   language,
-  of: a,
+  appointment: a,
   studio,
   roomName,
 }: {
   words: MessageWords;
   language: string;
-  of: AppointmentView;
+  appointment: AppointmentView;
   studio: string;
   roomName: Props['roomName'];
 }) {

@@ -38,7 +38,7 @@ export function WorkTable() {
               <tr key={s.id}>
                 <td>
                   <svg className="hand" width="22" height="20" aria-hidden="true">
-                    <Mark of={s.mark} />
+                    <Mark staffId={s.mark} />
                   </svg>{' '}
                   {s.name} <span className="soft">{s.initials}</span>
                 </td>
@@ -64,13 +64,13 @@ export function WorkTable() {
       {house.staff
         .filter((s) => s.id === open)
         .map((s) => (
-          <WorkForm key={`${s.id} ${s.version}`} of={s} onDone={() => setOpen(0)} />
+          <WorkForm key={`${s.id} ${s.version}`} person={s} onDone={() => setOpen(0)} />
         ))}
     </>
   );
 }
 
-function WorkForm({ of: s, onDone }: { of: StaffAtWork; onDone: () => void }) {
+function WorkForm({ person: s, onDone }: { person: StaffAtWork; onDone: () => void }) {
   const [change, { error, isLoading }] = useChangeWorkMutation();
   const [skills, setSkills] = useState<StaffWork['skills']>([...s.skills]);
   const [initials, setInitials] = useState(s.initials);
@@ -122,7 +122,7 @@ function WorkForm({ of: s, onDone }: { of: StaffAtWork; onDone: () => void }) {
               value: i,
               label: (
                 <svg width="22" height="20" role="img" aria-label={`mark ${i + 1}`}>
-                  <Mark of={i} />
+                  <Mark staffId={i} />
                 </svg>
               ),
             }))}

@@ -102,9 +102,9 @@ function File({ id }: { id: number }) {
           </label>
         </p>
       )}
-      {data.report && <Report of={data.report} />}
+      {data.report && <Report report={data.report} />}
       {(data.state === 'open' || data.state === 'failed') && (
-        <Open key={data.headers.join()} of={data} from={from} onLook={look} again={() => void refetch()} />
+        <Open key={data.headers.join()} view={data} from={from} onLook={look} again={() => void refetch()} />
       )}
     </>
   );
@@ -118,12 +118,12 @@ interface Reading {
 
 /** A file that is still to be taken: its columns, the button, its rows. */
 function Open({
-  of,
+  view,
   from,
   onLook,
   again,
 }: {
-  of: ImportView;
+  view: ImportView;
   from: number;
   onLook: (row: number) => void;
   again: () => void;
@@ -131,36 +131,36 @@ function Open({
   const [map, { error }] = useMapImportMutation();
   const [take, taking] = useTakeImportMutation();
   // What a hand has chosen stands at once; the answer to an earlier choice does not undo a later one.
-  const [reading, setReading] = useState<Reading>(of);
+  const [reading, setReading] = useState<Reading>(view);
   const line = useRef<Promise<unknown>>(Promise.resolve());
   const send = (more: Partial<Reading>) => {
     const { columns, leave, encoding } = { ...reading, ...more };
     const next = { columns, leave, encoding };
     setReading(next);
-    line.current = line.current.then(() => map({ id: of.id, ...next, from }));
+    line.current = line.current.then(() => map({ id: view.id, ...next, from }));
   };
   return (
     <>
       <Problem error={error} />
-      <Mapping of={of} reading={reading} send={send} />
-      {of.says && <Notice>{of.says}</Notice>}
+      <Mapping view={view} reading={reading} send={send} />
+      {view.says && <Notice>{view.says}</Notice>}
       <Problem error={taking.error} />
       <div className="row acts">
         <ActionButton
           look="take"
-          disabled={of.says !== '' || taking.isLoading}
+          disabled={view.says !== '' || taking.isLoading}
           onClick={async () => {
             // Not before the last choice has arrived.
             await line.current;
-            await take(of.id);
+            await take(view.id);
             again();
           }}
         >
-          Import {of.rows - reading.leave.length} rows
+          Import {view.rows - reading.leave.length} rows
         </ActionButton>
       </div>
       <Preview
-        of={of}
+        view={view}
         from={from}
         onLook={onLook}
         leave={reading.leave}
@@ -172,11 +172,11 @@ function Open({
 
 /** Each column: its header, what it holds, and for figures the unit and the share of those that say none. */
 function Mapping({
-  of,
+  view,
   reading: { columns, encoding },
   send,
 }: {
-  of: ImportView;
+  view: ImportView;
   reading: Reading;
   send: (more: Partial<Reading>) => void;
 }) {
@@ -196,8 +196,8 @@ function Mapping({
     <>
       <p className="row">
         <span className="soft">
-          {of.headers.length} columns, separated by{' '}
-          {of.delimiter === '\t' ? 'tabs' : of.delimiter === ';' ? 'semicolons' : `“${of.delimiter}”`}
+          {view.headers.length} columns, separated by{' '}
+          {view.delimiter === '\t' ? 'tabs' : view.delimiter === ';' ? 'semicolons' : `“${view.delimiter}”`}
         </span>
         <label htmlFor="encoding">Encoding</label>
         <SelectField
@@ -223,7 +223,7 @@ function Mapping({
             </tr>
           </thead>
           <tbody>
-            {of.headers.map((h, i) => {
+            {view.headers.map((h, i) => {
               const c = columns[i] ?? { is: 'leave' as const };
               const name = h || `column ${i + 1}`;
               return (
@@ -288,13 +288,13 @@ function Mapping({
 const PAGE = 60;
 
 function Preview({
-  of,
+  view,
   from,
   onLook,
   leave,
   onLeave,
 }: {
-  of: ImportView;
+  view: ImportView;
   from: number;
   onLook: (row: number) => void;
   leave: readonly number[];
@@ -308,7 +308,7 @@ function Preview({
     <section aria-label="First rows">
       <h2>{from === 0 ? 'First rows' : `Rows from ${from + 2}`}</h2>
       <ul className="why rows">
-        {of.preview.map(({ row, read }) => (
+        {view.preview.map(({ row, read }) => (
           <li key={row} className={left.has(row) ? 'left' : undefined}>
             <label>
               <Tick
@@ -343,21 +343,21 @@ function Preview({
           </li>
         ))}
       </ul>
-      {of.rows > PAGE && (
+      {view.rows > PAGE && (
         <p className="row">
           {from > 0 && (
             <ActionButton look="quiet" className="tall" onClick={() => onLook(Math.max(0, from - PAGE))}>
               Previous rows
             </ActionButton>
           )}
-          {from + PAGE < of.rows && (
+          {from + PAGE < view.rows && (
             <ActionButton look="quiet" className="tall" onClick={() => onLook(from + PAGE)}>
               Next rows
             </ActionButton>
           )}
           <span className="soft">
-            {from + 2} to {Math.min(of.rows, from + PAGE) + 1} of {of.rows + 1}; anything left out is listed
-            after the import.
+            {from + 2} to {Math.min(view.rows, from + PAGE) + 1} of {view.rows + 1}; anything left out is
+            listed after the import.
           </span>
         </p>
       )}
@@ -365,25 +365,25 @@ function Preview({
   );
 }
 
-function Report({ of }: { of: ImportReport }) {
-  if (of.failed) return <Notice tone="bad">{of.failed}</Notice>;
+function Report({ report }: { report: ImportReport }) {
+  if (report.failed) return <Notice tone="bad">{report.failed}</Notice>;
   return (
     <section aria-label="Result">
       <p role="status">
-        {of.taken} rows imported: {of.clients} new clients, {of.readings} measurements.
-        {of.already > 0 && ` ${of.already} were already there.`}
+        {report.taken} rows imported: {report.clients} new clients, {report.readings} measurements.
+        {report.already > 0 && ` ${report.already} were already there.`}
       </p>
-      {of.left.length > 0 && (
+      {report.left.length > 0 && (
         <>
           <h2>Left out</h2>
           <ul className="why">
-            {of.left.map((l) => (
+            {report.left.map((l) => (
               <li key={`${l.row} ${l.says}`}>
                 <span className="soft">{l.row}</span> {l.says}
               </li>
             ))}
           </ul>
-          {of.untold > 0 && <p className="soft">and {of.untold} more, not listed here</p>}
+          {report.untold > 0 && <p className="soft">and {report.untold} more, not listed here</p>}
         </>
       )}
     </section>

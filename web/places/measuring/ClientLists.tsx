@@ -42,7 +42,7 @@ export function ClientLists({
         <OwnList
           key={`${open.id} ${open.version}`}
           clientId={clientId}
-          of={open}
+          list={open}
           onClose={() => setOpen(null)}
         />
       ) : (
@@ -54,22 +54,30 @@ export function ClientLists({
   );
 }
 
-function OwnList({ clientId, of, onClose }: { clientId: number; of: MeasuringList; onClose: () => void }) {
+function OwnList({
+  clientId,
+  list,
+  onClose,
+}: {
+  clientId: number;
+  list: MeasuringList;
+  onClose: () => void;
+}) {
   const [add, adding] = useAddClientListMutation();
   const [change, changing] = useChangeClientListMutation();
   const [drop, dropping] = useDropClientListMutation();
   return (
     <ListForm
-      of={of}
+      list={list}
       busy={adding.isLoading || changing.isLoading || dropping.isLoading}
       error={adding.error ?? changing.error ?? dropping.error}
       onSave={async (made) =>
         'data' in
-        (of.id === 0
+        (list.id === 0
           ? await add({ clientId, ...made })
-          : await change({ id: of.id, clientId, version: of.version, ...made }))
+          : await change({ id: list.id, clientId, version: list.version, ...made }))
       }
-      onRemove={async () => 'data' in (await drop({ id: of.id, clientId }))}
+      onRemove={async () => 'data' in (await drop({ id: list.id, clientId }))}
       onClose={onClose}
     />
   );

@@ -46,10 +46,10 @@ export function TapeField(props: TapeFieldProps) {
         {f.carried && <span className="soft">as last time, not read</span>}
         <span className="unit">{f.read?.ok && f.read.unitGiven ? '' : unit}</span>
       </div>
-      <Understood of={f} />
+      <Understood field={f} />
       {context.expected && asked.length === 0 && wrong === '' && quiet.length === 0 && (
         <Band
-          of={context.expected}
+          expectation={context.expected}
           id={context.measure.id}
           unit={unit}
           value={whole === null ? null : cm(whole - added)}
@@ -61,14 +61,14 @@ export function TapeField(props: TapeFieldProps) {
         </p>
       )}
       {wrong && <Notice tone="bad">{wrong}</Notice>}
-      {asked.length > 0 && <Question of={f} unit={unit} />}
-      <Turns of={f} {...props} />
+      {asked.length > 0 && <Question field={f} unit={unit} />}
+      <Turns field={f} {...props} />
     </div>
   );
 }
 
 /** What is understood of what stands in the field, in both units, and of the body once the tape's own ease is out. */
-function Understood({ of: { read, whole, way, added, typed } }: { readonly of: TapeFieldNow }) {
+function Understood({ field: { read, whole, way, added, typed } }: { readonly field: TapeFieldNow }) {
   const own = read?.ok && read.written.unit === 'in' ? 'in' : 'cm';
   return (
     <p id="understood" className="understood" aria-live="polite">
@@ -92,7 +92,7 @@ function Understood({ of: { read, whole, way, added, typed } }: { readonly of: T
 }
 
 /** What is asked about an unlikely figure: read again, meant otherwise, or it stands with a reason. */
-function Question({ of: f, unit }: { readonly of: TapeFieldNow; readonly unit: SheetUnit }) {
+function Question({ field: f, unit }: { readonly field: TapeFieldNow; readonly unit: SheetUnit }) {
   return (
     <div className="notice" role="alert">
       {f.asked.map((x) => (
@@ -134,12 +134,12 @@ function Question({ of: f, unit }: { readonly of: TapeFieldNow; readonly unit: S
 
 /** The same by hand: what the tape reads in, how it is held, whole or part, and what becomes of this measure. */
 function Turns({
-  of: f,
+  field: f,
   unit,
   setUnit,
   tape,
   setTape,
-}: { readonly of: TapeFieldNow } & Pick<TapeFieldProps, 'unit' | 'setUnit' | 'tape' | 'setTape'>) {
+}: { readonly field: TapeFieldNow } & Pick<TapeFieldProps, 'unit' | 'setUnit' | 'tape' | 'setTape'>) {
   return (
     <>
       <div className="row turns">
@@ -173,19 +173,19 @@ function Turns({
 }
 
 interface BandProps {
-  readonly of: Expectation;
+  readonly expectation: Expectation;
   readonly id: string;
   readonly unit: SheetUnit;
   readonly value: Cm | null;
 }
 
 /** The quiet band: what the other figures and last time lead one to expect, and where this figure lies. */
-function Band({ of, id, unit, value }: BandProps) {
-  if (of.last === null && of.from.length === 0) return null;
-  const [from, to] = bandOf(of);
-  const at = value === null ? null : 50 + (25 * (value - of.mean)) / (1.96 * of.spread);
+function Band({ expectation, id, unit, value }: BandProps) {
+  if (expectation.last === null && expectation.from.length === 0) return null;
+  const [from, to] = bandOf(expectation);
+  const at = value === null ? null : 50 + (25 * (value - expectation.mean)) / (1.96 * expectation.spread);
   return (
-    <figure className="expects" title={formatSentence(bandSentence(id, of), unit)}>
+    <figure className="expects" title={formatSentence(bandSentence(id, expectation), unit)}>
       <svg viewBox="0 0 100 10" preserveAspectRatio="none" aria-hidden="true">
         <path d="M0 5 L100 5" stroke="var(--line)" strokeWidth={1} />
         <path d="M25 5 L75 5" stroke="var(--chalk)" strokeWidth={4} />

@@ -86,7 +86,7 @@ export function Component() {
       ) : (
         <>
           <Facts
-            of={[
+            facts={[
               [
                 'Client',
                 <Link key="client" to={`/clients/${order.clientId}`}>
@@ -125,7 +125,7 @@ export function Component() {
       <GarmentsOfOrder order={order} mayWrite={mayWrite} />
       <h2>Brief</h2>
       {order.brief ? (
-        <Facts of={briefWords(order.brief, unit)} />
+        <Facts facts={briefWords(order.brief, unit)} />
       ) : (
         <p className="soft">
           No brief yet. It says what is made and how, what it is worn over and with which shoes.

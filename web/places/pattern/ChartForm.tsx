@@ -14,7 +14,7 @@ import { FromCsv } from './FromCsv.tsx';
 
 interface Props {
   /** null for a new one */
-  readonly of: KeptChart | null;
+  readonly chart: KeptChart | null;
   /** the chart that is to be looked at now; null for the one before */
   readonly onClose: (id: number | null) => void;
 }
@@ -25,7 +25,7 @@ const rowsOf = (of: KeptChart | null): readonly GridRow[] =>
     : Array.from({ length: 5 }, () => EMPTY);
 
 /** A size chart, typed in at the table or read from a CSV file and looked over. */
-export function ChartForm({ of, onClose }: Props) {
+export function ChartForm({ chart: of, onClose }: Props) {
   const me = useMe();
   const [name, setName] = useState(of?.chart.name ?? '');
   const [is, setIs] = useState<'body' | 'finished' | 'lengths'>(of?.chart.of ?? 'body');

@@ -59,7 +59,7 @@ export function Component() {
       {editing !== null && mayWrite ? (
         <ChartForm
           key={editing}
-          of={charts.find((c) => String(c.id) === editing) ?? null}
+          chart={charts.find((c) => String(c.id) === editing) ?? null}
           onClose={(n) => look(n ?? chart)}
         />
       ) : (
@@ -182,7 +182,7 @@ function Ranked({
       {seen && (
         <EaseSeen
           levels={view.body.levels}
-          of={`size ${seen.name}`}
+          drawn={`size ${seen.name}`}
           rooms={seen.zones.map((z) => ({ ...plain, id: z.id, ease: z.ease, least: z.wish.least }))}
           was={seen.zones.map((z) => ({ ...plain, id: z.id, ease: z.wish.want, least: z.wish.least }))}
           wasIs={['wanted', 'as it is wanted']}

@@ -46,7 +46,7 @@ export function Component() {
       ) : plan ? (
         <>
           <Answer plan={plan} />
-          {plan.once && <Once of={plan.once} />}
+          {plan.once && <Once visit={plan.once} />}
           <PlanThread plan={plan} />
           <Steps id={id} plan={plan} may={may} />
         </>
@@ -90,17 +90,17 @@ function Answer({ plan }: { plan: PlanView }) {
 }
 
 /** The one fitting there is: what it settles, in order, and what that risks. */
-function Once({ of }: { of: NonNullable<PlanView['once']> }) {
+function Once({ visit }: { visit: NonNullable<PlanView['once']> }) {
   const parts = [
-    ['Ready before', of.before],
-    ['Decided without the client', of.decided],
-    ['The risk', of.risk],
+    ['Ready before', visit.before],
+    ['Decided without the client', visit.decided],
+    ['The risk', visit.risk],
   ] as const;
   return (
     <section aria-labelledby="plan-once">
-      <h2 id="plan-once">One fitting settles all, {hoursWord(of.minutes)}</h2>
+      <h2 id="plan-once">One fitting settles all, {hoursWord(visit.minutes)}</h2>
       <ol>
-        {of.settle.map((s) => (
+        {visit.settle.map((s) => (
           <li key={s.what}>
             {s.what}, {hoursWord(s.minutes)}
           </li>

@@ -31,7 +31,7 @@ export function Component() {
         data && (
           <Suppose
             key={params.toString()}
-            of={data}
+            promises={data}
             asked={asked}
             onAsk={(q) => setParams(q)}
             busy={isFetching}
@@ -54,13 +54,13 @@ export function Component() {
         <>
           {data.breaks && (
             <Breaks
-              of={data.breaks}
+              breaks={data.breaks}
               least={least([...data.breaks.orders, ...(data.breaks.taken ? [data.breaks.taken] : [])])}
             />
           )}
-          <ThreadsOverHands of={data} />
-          <Orders of={data} least={data.breaks ? null : least(data.orders)} />
-          <Weeks of={data} />
+          <ThreadsOverHands promises={data} />
+          <Orders promises={data} least={data.breaks ? null : least(data.orders)} />
+          <Weeks promises={data} />
         </>
       ) : (
         <Waiting what="the promises" error={error} again={refetch} />
@@ -88,28 +88,28 @@ function LeastChange(of: { tried: boolean; untried: number; onTry: () => void })
   );
 }
 
-function Breaks({ of, least }: { of: NonNullable<PromisesView['breaks']>; least: ReactNode }) {
+function Breaks({ breaks, least }: { breaks: NonNullable<PromisesView['breaks']>; least: ReactNode }) {
   const { short } = useDays();
-  const nothing = of.orders.length === 0 && of.appointments.length === 0;
+  const nothing = breaks.orders.length === 0 && breaks.appointments.length === 0;
   return (
     <section aria-label="What would break" className="plan-breaks">
-      <h2>Suppose: {of.says}</h2>
-      {of.taken && (
-        <p className="plan-says" data-holds={of.taken.holds}>
-          {of.taken.says.map((w) => keepTogether(w)).join(' ')}
+      <h2>Suppose: {breaks.says}</h2>
+      {breaks.taken && (
+        <p className="plan-says" data-holds={breaks.taken.holds}>
+          {breaks.taken.says.map((w) => keepTogether(w)).join(' ')}
         </p>
       )}
-      {of.taken && of.taken.holds !== 'yes' && (
+      {breaks.taken && breaks.taken.holds !== 'yes' && (
         <ul>
-          {of.taken.would.map((w) => (
+          {breaks.taken.would.map((w) => (
             <li key={w}>{keepTogether(w)}</li>
           ))}
         </ul>
       )}
-      {nothing && <p>{of.taken ? 'No promise that was given breaks by it.' : 'No promise breaks.'}</p>}
-      {of.orders.length > 0 && (
+      {nothing && <p>{breaks.taken ? 'No promise that was given breaks by it.' : 'No promise breaks.'}</p>}
+      {breaks.orders.length > 0 && (
         <ol>
-          {of.orders.map((o) => (
+          {breaks.orders.map((o) => (
             <li key={o.id}>
               <Link to={`/orders/${o.id}/plan`}>
                 {o.number} {o.what}
@@ -128,11 +128,11 @@ function Breaks({ of, least }: { of: NonNullable<PromisesView['breaks']>; least:
         </ol>
       )}
       {least}
-      {of.appointments.length > 0 && (
+      {breaks.appointments.length > 0 && (
         <>
           <h3>Appointments that need another hand or another time</h3>
           <ul>
-            {of.appointments.map((a) => (
+            {breaks.appointments.map((a) => (
               <li key={a.id}>
                 <Link to={`/diary?day=${a.day}&a=${a.id}`}>{a.says}</Link>
               </li>
@@ -148,14 +148,14 @@ function Breaks({ of, least }: { of: NonNullable<PromisesView['breaks']>; least:
 const spareWords = (n: number) =>
   n < 0 ? `${-n} ${n === -1 ? 'day' : 'days'} late` : n === 0 ? 'none' : `${n} ${n === 1 ? 'day' : 'days'}`;
 
-function Orders({ of, least }: { of: PromisesView; least: ReactNode }) {
+function Orders({ promises, least }: { promises: PromisesView; least: ReactNode }) {
   const { short } = useDays();
-  if (of.orders.length === 0) return <p>No order is in work.</p>;
+  if (promises.orders.length === 0) return <p>No order is in work.</p>;
   return (
     <>
       <p className="soft">
         Planned together, the one to be handed over first having the first choice of hands and times.
-        {of.more && ' Only the 400 that are due first are looked at.'}
+        {promises.more && ' Only the 400 that are due first are looked at.'}
       </p>
       {least}
       <div className="scroll">
@@ -169,14 +169,14 @@ function Orders({ of, least }: { of: PromisesView; least: ReactNode }) {
             </tr>
           </thead>
           <tbody>
-            {of.orders.map((o) => (
+            {promises.orders.map((o) => (
               <tr key={o.id}>
                 <td>
                   <Link to={`/orders/${o.id}/plan`}>
                     {o.number} {o.what}
                   </Link>
                   , {o.clientName}
-                  <Trouble of={o} />
+                  <Trouble promised={o} />
                 </td>
                 <td>{short(o.handOver)}</td>
                 <td>{short(o.ready)}</td>
@@ -192,7 +192,7 @@ function Orders({ of, least }: { of: PromisesView; least: ReactNode }) {
   );
 }
 
-function Trouble({ of: o }: { of: Promised }) {
+function Trouble({ promised: o }: { promised: Promised }) {
   // What holds is told by its days; only what is in its way is added, and ways out where it does not hold.
   const told =
     o.holds === 'no-day'
@@ -210,7 +210,7 @@ function Trouble({ of: o }: { of: Promised }) {
   );
 }
 
-function Weeks({ of }: { of: PromisesView }) {
+function Weeks({ promises }: { promises: PromisesView }) {
   const { short } = useDays();
   return (
     <>
@@ -224,7 +224,7 @@ function Weeks({ of }: { of: PromisesView }) {
           <thead>
             <tr>
               <th scope="col">Who</th>
-              {of.weeks.map((w) => (
+              {promises.weeks.map((w) => (
                 <th key={w.from} scope="col">
                   {short(w.from)}
                 </th>
@@ -232,10 +232,10 @@ function Weeks({ of }: { of: PromisesView }) {
             </tr>
           </thead>
           <tbody>
-            {of.staff.map((s) => (
+            {promises.staff.map((s) => (
               <tr key={s.id}>
                 <th scope="row">{s.name}</th>
-                {of.weeks.map((w) => {
+                {promises.weeks.map((w) => {
                   const hand = w.hands.find((h) => h.id === s.id)!;
                   return (
                     <td key={w.from}>

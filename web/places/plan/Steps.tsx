@@ -88,16 +88,16 @@ export function Steps({ id, plan, may }: { id: number; plan: PlanView; may: bool
                   ))}
                 </th>
                 <td>
-                  <Minutes of={s} />
+                  <Minutes step={s} />
                 </td>
                 <td data-as="earliest">
-                  <Earliest of={s} />
+                  <Earliest step={s} />
                 </td>
                 <td data-as="begin by">
-                  <By of={s} />
+                  <By step={s} />
                 </td>
                 <td data-as="to spare">
-                  <Spare of={s} />
+                  <Spare step={s} />
                 </td>
                 {may && (
                   <td className="noprint">
@@ -160,7 +160,7 @@ const accepted = (plan: PlanView, picked: readonly PlanStep[]) => ({
     })),
 });
 
-function Minutes({ of: s }: { of: PlanStep }) {
+function Minutes({ step: s }: { step: PlanStep }) {
   if (s.why.length === 0) return hoursWord(s.minutes);
   return (
     <details>
@@ -174,7 +174,7 @@ function Minutes({ of: s }: { of: PlanStep }) {
   );
 }
 
-function Earliest({ of: s }: { of: PlanStep }) {
+function Earliest({ step: s }: { step: PlanStep }) {
   const { short } = useDays();
   if (!s.earliest) return <span className="tight">needs {s.skills}</span>;
   const { day, time, untilDay, staff, room } = s.earliest;
@@ -197,12 +197,12 @@ function Earliest({ of: s }: { of: PlanStep }) {
   );
 }
 
-function By({ of: s }: { of: PlanStep }) {
+function By({ step: s }: { step: PlanStep }) {
   const { short } = useDays();
   return s.latest ? short(s.latest.day) : <span className="soft">—</span>;
 }
 
-function Spare({ of: s }: { of: PlanStep }) {
+function Spare({ step: s }: { step: PlanStep }) {
   if (s.slackDays === null) return <span className="soft">—</span>;
   if (s.slackDays < 0) return <span className="tight">{days(-s.slackDays)} late</span>;
   return s.slackDays === 0 ? <span className="tight">none</span> : days(s.slackDays);

@@ -31,12 +31,12 @@ const KINDS = Object.keys(WHAT) as What[];
 
 /** What is supposed: another order, a hand away, cloth that comes late, an appointment on another day, work that comes back. Nothing of it is kept. */
 export function Suppose({
-  of,
+  promises,
   asked,
   onAsk,
   busy,
 }: {
-  of: PromisesView;
+  promises: PromisesView;
   asked: Asked;
   onAsk: (q: Record<string, string>) => void;
   busy: boolean;
@@ -45,17 +45,17 @@ export function Suppose({
   const [what, setWhat] = useState<What>(KINDS.find((k) => asked[k]) ?? 'staff');
   const [who, setWho] = useState<number | undefined>(Number(asked[what]) || undefined);
   const [day, setDay] = useState(
-    asked.from ?? asked.cloth ?? asked.to ?? asked.worn ?? dayAfter(of.today, 1),
+    asked.from ?? asked.cloth ?? asked.to ?? asked.worn ?? dayAfter(promises.today, 1),
   );
   const [minutes, setMinutes] = useState(Number(asked.minutes) || 120);
-  const [until, setUntil] = useState(asked.until ?? dayAfter(of.today, 5));
-  const orders = of.orders.map((o) => ({ value: o.id, label: `${o.number} ${o.what}` }));
+  const [until, setUntil] = useState(asked.until ?? dayAfter(promises.today, 5));
+  const orders = promises.orders.map((o) => ({ value: o.id, label: `${o.number} ${o.what}` }));
   const options = {
-    staff: of.staff.map((s) => ({ value: s.id, label: s.name })),
+    staff: promises.staff.map((s) => ({ value: s.id, label: s.name })),
     order: orders,
     like: orders,
     back: orders,
-    appointment: of.orders.flatMap((o) =>
+    appointment: promises.orders.flatMap((o) =>
       o.appointments.map((a) => ({ value: a.id, label: `${o.number}, ${a.says}` })),
     ),
   }[what];
@@ -135,7 +135,7 @@ export function Suppose({
           <ActionButton look="take" type="submit" disabled={busy || who === undefined}>
             Look what breaks
           </ActionButton>
-          {of.breaks && (
+          {promises.breaks && (
             <ActionButton look="quiet" onClick={() => onAsk({})}>
               Suppose nothing
             </ActionButton>

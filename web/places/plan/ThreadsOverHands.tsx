@@ -23,15 +23,15 @@ const pressing = (orders: readonly Promised[]) =>
     );
 
 /** Orders as threads over the days, from hand to hand; where two pass one hand on one day they touch and are bound. */
-export function ThreadsOverHands({ of }: { of: PromisesView }) {
+export function ThreadsOverHands({ promises }: { promises: PromisesView }) {
   const { short } = useDays();
   const id = useId();
-  const able = pressing(of.orders);
+  const able = pressing(promises.orders);
   const [chosen, choose] = useState<readonly number[]>(() => able.slice(0, FIRST).map((o) => o.id));
   const shown = able.filter((o) => chosen.includes(o.id));
-  const name = (staffId: number) => of.staff.find((s) => s.id === staffId)?.name ?? '';
-  const order = (orderId: number) => of.orders.find((o) => o.id === orderId)?.number ?? '';
-  const touches = touchesOf(shown).filter((t) => daysBetween(of.today, t.day) <= AHEAD);
+  const name = (staffId: number) => promises.staff.find((s) => s.id === staffId)?.name ?? '';
+  const order = (orderId: number) => promises.orders.find((o) => o.id === orderId)?.number ?? '';
+  const touches = touchesOf(shown).filter((t) => daysBetween(promises.today, t.day) <= AHEAD);
   if (able.length === 0) return null;
   return (
     <section aria-labelledby={`${id}-h`} className="threads-hands">
@@ -49,7 +49,7 @@ export function ThreadsOverHands({ of }: { of: PromisesView }) {
       {shown.length === 0 ? (
         <p className="soft">Choose an order to see its thread.</p>
       ) : (
-        <Drawing of={of} shown={shown} />
+        <Drawing promises={promises} shown={shown} />
       )}
       <details>
         <summary>
@@ -69,15 +69,15 @@ export function ThreadsOverHands({ of }: { of: PromisesView }) {
   );
 }
 
-function Drawing({ of, shown }: { of: PromisesView; shown: readonly Promised[] }) {
+function Drawing({ promises, shown }: { promises: PromisesView; shown: readonly Promised[] }) {
   const { short } = useDays();
-  const hands = of.staff.filter((s) => shown.some((o) => o.passes.some((p) => p.staffId === s.id)));
+  const hands = promises.staff.filter((s) => shown.some((o) => o.passes.some((p) => p.staffId === s.id)));
   const last = Math.min(AHEAD, Math.max(7, ...shown.flatMap((o) => o.passes.map((p) => p.at + 1))));
   const x = scaleLinear([0, last], [LEFT, WIDE - 16]);
   const y = (staffId: number) => TOP + (hands.findIndex((h) => h.id === staffId) + 0.5) * ROW;
   const lift = (i: number) => (i - (shown.length - 1) / 2) * LIFT;
   const foot = TOP + hands.length * ROW;
-  const weeks = Array.from({ length: Math.floor(last) + 1 }, (_, n) => dayAfter(of.today, n)).filter(
+  const weeks = Array.from({ length: Math.floor(last) + 1 }, (_, n) => dayAfter(promises.today, n)).filter(
     (d) => weekdayOf(d) === 1,
   );
   const through = line<readonly [number, number]>().curve(curveBumpX);
@@ -98,7 +98,7 @@ function Drawing({ of, shown }: { of: PromisesView; shown: readonly Promised[] }
           .map((p) => [x(p.at), y(t.staffId) + lift(i)] as const),
       ),
     }))
-    .filter(({ t }) => daysBetween(of.today, t.day) < last);
+    .filter(({ t }) => daysBetween(promises.today, t.day) < last);
   return (
     <figure>
       <svg
@@ -108,8 +108,8 @@ function Drawing({ of, shown }: { of: PromisesView; shown: readonly Promised[] }
       >
         {weeks.map((d) => (
           <g key={d} className="week">
-            <path d={`M${x(daysBetween(of.today, d))} ${TOP - 12}V${foot}`} />
-            <text x={x(daysBetween(of.today, d))} y={foot + 18} textAnchor="middle">
+            <path d={`M${x(daysBetween(promises.today, d))} ${TOP - 12}V${foot}`} />
+            <text x={x(daysBetween(promises.today, d))} y={foot + 18} textAnchor="middle">
               {short(d)}
             </text>
           </g>

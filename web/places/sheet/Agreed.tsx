@@ -39,7 +39,7 @@ export default function Agreed({ orderId, view, unit, may, onChange }: Props) {
       <ul className="plainlist">
         {agreed.map((a) => (
           <li key={a.alterationId}>
-            <One of={a} orderId={orderId} into={into} unit={unit} may={may} onChange={onChange} />
+            <One agreed={a} orderId={orderId} into={into} unit={unit} may={may} onChange={onChange} />
           </li>
         ))}
       </ul>
@@ -48,13 +48,13 @@ export default function Agreed({ orderId, view, unit, may, onChange }: Props) {
 }
 
 function One({
-  of: a,
+  agreed: a,
   orderId,
   into,
   unit,
   may,
   onChange,
-}: Omit<Props, 'view'> & { of: AgreedChange; into: number }) {
+}: Omit<Props, 'view'> & { agreed: AgreedChange; into: number }) {
   const [declining, setDeclining] = useState<string | null>(null);
   const [step, { error, isLoading }] = useStepMutation();
   const [busy, setBusy] = useState(false);

@@ -47,11 +47,11 @@ export const CutList = memo(function CutList({ printed }: { printed: PrintedShee
       <div className="twocol">
         <div>
           <h2>Allowances</h2>
-          <Facts of={printed.allowances.map((a) => [a.name, a.text])} />
+          <Facts facts={printed.allowances.map((a) => [a.name, a.text])} />
         </div>
         <div>
           <h2>Materials</h2>
-          <Facts of={printed.notions.map((n) => [n.name, n.text])} />
+          <Facts facts={printed.notions.map((n) => [n.name, n.text])} />
         </div>
       </div>
     </>

@@ -31,7 +31,7 @@ const Lines = memo(
         {view.callouts.map((c, i) => (
           <g key={i}>
             <path d={leader(c, view.letters)} stroke="var(--soft)" strokeWidth={0.15 * thin} />
-            <Letter of={c} size={view.letters} />
+            <Letter callout={c} size={view.letters} />
           </g>
         ))}
         {view.words.map((w, i) => (
@@ -52,7 +52,7 @@ const Lines = memo(
   (was, is) => JSON.stringify(was.view) === JSON.stringify(is.view),
 );
 
-const Letter = ({ of: c, size, lit }: { of: Callout; size: number; lit?: boolean }) => (
+const Letter = ({ callout: c, size, lit }: { callout: Callout; size: number; lit?: boolean }) => (
   <text
     className={lit ? 'lit' : undefined}
     x={c.label[0]}
@@ -99,7 +99,7 @@ const View = ({ view, picked, label, thin = 1 }: Props) => (
       .map((c, i) => (
         <g key={i}>
           <path className="lit" d={leader(c, view.letters)} strokeWidth={0.3 * thin} />
-          <Letter of={c} size={view.letters} lit />
+          <Letter callout={c} size={view.letters} lit />
         </g>
       ))}
   </svg>

@@ -53,7 +53,7 @@ export default function Ease({ orderId, view: { spec }, sheet, altered, unit }: 
     <>
       <EaseSeen
         levels={levels}
-        of="the garment"
+        drawn="the garment"
         rooms={rooms}
         {...(pinned ? { was: drafted, wasIs: ['before the fitting', 'as the sheet has it'] as const } : {})}
         unit={unit}

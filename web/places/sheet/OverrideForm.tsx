@@ -65,7 +65,7 @@ export function OverrideForm({
       {figure.overrides.map((o) => (
         <p key={o.id}>
           {TARGETS[o.target]} {asGiven(o.written, o.value, unit)}: {o.reason}{' '}
-          <span className="soft">({o.by})</span> <Withdraw of={o} onChange={onChange} />
+          <span className="soft">({o.by})</span> <Withdraw override={o} onChange={onChange} />
         </p>
       ))}
       {wrong && <Notice tone="bad">{wrong}</Notice>}
@@ -116,16 +116,16 @@ export function OverrideForm({
 }
 
 function Withdraw({
-  of,
+  override,
   onChange,
 }: {
-  of: Figure['overrides'][number];
+  override: Figure['overrides'][number];
   onChange: (c: Change) => Promise<boolean>;
 }) {
   return (
     <ActionButton
       look="quiet"
-      onClick={() => void onChange({ kind: 'withdraw', figure: of.figure, target: of.target })}
+      onClick={() => void onChange({ kind: 'withdraw', figure: override.figure, target: override.target })}
     >
       Back to the rule
     </ActionButton>

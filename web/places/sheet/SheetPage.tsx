@@ -211,7 +211,7 @@ function Sheet({ id, view, frozen, altered, clientId, thread }: Props) {
         {part === 'figures' && (
           <>
             <div className="headgrid">
-              <Facts of={printed.head.slice(1)} />
+              <Facts facts={printed.head.slice(1)} />
               {views.length > 0 ? (
                 <Drawing views={views} picked={picked?.id ?? ''} />
               ) : (

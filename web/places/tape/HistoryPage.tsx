@@ -20,7 +20,7 @@ export function Component() {
     return (
       <Place title="Measurements over time" waiting={{ what: 'the measurements', error, again: refetch }} />
     );
-  return <History id={id} of={data} />;
+  return <History id={id} history={data} />;
 }
 
 /** Both cups of the newest session in which the bust was read. */
@@ -30,17 +30,17 @@ function cupsOf({ series }: HistoryView): string[] {
   return cupSentences((id) => pointsOf(id).find((p) => p.session === newest)?.cm ?? null);
 }
 
-function History({ id, of }: { id: number; of: HistoryView }) {
+function History({ id, history }: { id: number; history: HistoryView }) {
   const [params, setParams] = useSearchParams();
   const [unit, setUnit] = useState<SheetUnit>(useMe().unit);
   const { short } = useDays();
-  const chosen = of.series.find((s) => s.measure === params.get('m')) ?? of.series[0];
-  const at = of.series.flatMap((s) => s.points.map((p) => Date.parse(p.at)));
+  const chosen = history.series.find((s) => s.measure === params.get('m')) ?? history.series[0];
+  const at = history.series.flatMap((s) => s.points.map((p) => Date.parse(p.at)));
   const span = [Math.min(...at), Math.max(...at)] as const;
-  const cups = cupsOf(of);
+  const cups = cupsOf(history);
   return (
     <Place
-      title={`Measurements of ${of.clientName}`}
+      title={`Measurements of ${history.clientName}`}
       margin={
         chosen && (
           <section aria-label={measure(chosen.measure).name}>
@@ -79,7 +79,7 @@ function History({ id, of }: { id: number; of: HistoryView }) {
       }
     >
       <p className="crumb">
-        <Link to={`/clients/${id}`}>{of.clientName}</Link>
+        <Link to={`/clients/${id}`}>{history.clientName}</Link>
       </p>
       <div className="spread">
         <h1>Measurements over time</h1>
@@ -91,7 +91,7 @@ function History({ id, of }: { id: number; of: HistoryView }) {
           ))}
         </div>
       </div>
-      {of.stale.map((s) => (
+      {history.stale.map((s) => (
         <Notice key={s.orderId}>
           <Link to={`/orders/${s.orderId}/measure`}>{s.number}</Link>: {s.says}
         </Notice>
@@ -101,9 +101,9 @@ function History({ id, of }: { id: number; of: HistoryView }) {
           {formatSentence(c, unit)}
         </p>
       ))}
-      {of.series.length === 0 && <p className="soft">Not measured yet.</p>}
+      {history.series.length === 0 && <p className="soft">Not measured yet.</p>}
       <ul className="lines">
-        {of.series.map((s) => (
+        {history.series.map((s) => (
           <li key={s.measure}>
             <ActionButton
               look="bare"
@@ -111,7 +111,7 @@ function History({ id, of }: { id: number; of: HistoryView }) {
               onClick={() => setParams({ m: s.measure }, { replace: true })}
             >
               <span>{measure(s.measure).name}</span>
-              <Small of={s} span={span} />
+              <Small series={s} span={span} />
               <strong>{printLength(cm(s.points.at(-1)!.cm), unit)}</strong>
             </ActionButton>
           </li>
@@ -124,7 +124,7 @@ function History({ id, of }: { id: number; of: HistoryView }) {
 const [W, H] = [130, 34];
 
 /** One measure as a small line: every session a knot, the last one filled; a tenth of the figure is the height of the field. */
-function Small({ of: { points }, span }: { of: MeasureSeries; span: readonly [number, number] }) {
+function Small({ series: { points }, span }: { series: MeasureSeries; span: readonly [number, number] }) {
   const x = scaleTime()
     .domain(span[0] === span[1] ? [span[0] - 1, span[1] + 1] : span)
     .range([5, W - 5]);

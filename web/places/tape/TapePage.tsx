@@ -50,17 +50,17 @@ export function Component() {
       {data.hands.map((h) => (
         <Hand key={h.name} title={h.name} rows={h.rows} />
       ))}
-      <Between of={data.between} />
+      <Between between={data.between} />
     </Place>
   );
 }
 
-function Between({ of }: { of: WhoseTape['between'] }) {
-  if (of.length === 0) return null;
+function Between({ between }: { between: WhoseTape['between'] }) {
+  if (between.length === 0) return null;
   return (
     <>
       <h2>Between two people, in practice</h2>
-      {of.map((b) => (
+      {between.map((b) => (
         <Hand key={`${b.reader} ${b.second}`} title={`${b.reader} beside ${b.second}`} rows={b.rows} />
       ))}
     </>

@@ -36,8 +36,8 @@ export function Outcome({ before, after, trying, unit }: Props) {
         </>
       )}
       <Pieces moved={moved} unit={unit} />
-      {moved.said.length > 0 && <Said title="It would warn" of={moved.said} unit={unit} />}
-      {moved.gone.length > 0 && <Said title="It would no longer warn" of={moved.gone} unit={unit} />}
+      {moved.said.length > 0 && <Said title="It would warn" lines={moved.said} unit={unit} />}
+      {moved.gone.length > 0 && <Said title="It would no longer warn" lines={moved.gone} unit={unit} />}
       <Ease before={before} after={after} trying={trying} unit={unit} />
     </section>
   );
@@ -45,12 +45,12 @@ export function Outcome({ before, after, trying, unit }: Props) {
 
 const count = (n: number, of: string) => `${n === 0 ? 'no' : n} ${of}${n === 1 ? '' : 's'}`;
 
-function Said({ title, of, unit }: { title: string; of: readonly string[]; unit: SheetUnit }) {
+function Said({ title, lines, unit }: { title: string; lines: readonly string[]; unit: SheetUnit }) {
   return (
     <>
       <h2>{title}</h2>
       <ul className="why">
-        {of.map((s) => (
+        {lines.map((s) => (
           <li key={s}>{formatSentence(s, unit)}</li>
         ))}
       </ul>
@@ -105,7 +105,7 @@ function Ease({ before, after, trying, unit }: Props) {
   return (
     <EaseSeen
       levels={bodySeen(net).levels}
-      of="the garment"
+      drawn="the garment"
       rooms={roomsOf(
         after,
         net,
