@@ -81,6 +81,30 @@ test('a doubtful figure stands with a reason; an impossible one does not; two re
   await expect(page.getByRole('alert')).toContainText('cannot be as long as the whole');
 });
 
+test('a figure at a finished measurement is one more reading, and takes the place of another only where a hand says so', async ({
+  page,
+}) => {
+  await signIn(page);
+  const { orderId } = await newSkirt(page, 'Tape Correct');
+  await takeUpTape(page, orderId);
+  await call(page, '70');
+  await call(page, '70.5');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('high hip');
+  await page.getByRole('button', { name: /^waist: read$/ }).click();
+  await page.getByRole('button', { name: 'Correct 70 cm' }).click();
+  await expect(page.getByText('The next figure replaces 70 cm.')).toBeVisible();
+  await expect(page.locator('#reading')).toBeFocused();
+  await accessible(page, 'correcting');
+  await call(page, '71');
+  await expect.poll(() => kept(orderId)).toBe(3);
+  await page.getByRole('button', { name: /^waist: read$/ }).click();
+  await expect(page.locator('.readings li')).toHaveText([/^1\. 70\.5 cm/, /^2\. 71 cm/]);
+  await call(page, '70.6');
+  await expect.poll(() => kept(orderId)).toBe(4);
+  await page.getByRole('button', { name: /^waist: / }).click();
+  await expect(page.locator('.readings li')).toHaveCount(3);
+});
+
 test('keys on an empty field: unit, tape, part, skip, declined, back, again, and the list under ?', async ({
   page,
 }) => {

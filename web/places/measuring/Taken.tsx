@@ -13,10 +13,12 @@ export function TakenReadings({
   measured: m,
   unit,
   onStrike,
+  onCorrect,
 }: {
   measured: Measured;
   unit: SheetUnit;
   onStrike: (id: string, why: string) => void;
+  onCorrect: (of: { id: string; text: string }) => void;
 }) {
   if (m.readings.length === 0) return null;
   const onceOfTwo = m.measure.twice && m.agreement.state === 'single';
@@ -31,6 +33,15 @@ export function TakenReadings({
                 ? `${i + 1}. ${printWritten(r.written)}${r.way === 'whole' ? '' : ` (${r.way})`}${r.tape === 'snug' ? '' : `, ${r.tape.replace('-', ' ')}`}`
                 : r.state}
               {r.reason && <span className="soft"> “{r.reason}”</span>}{' '}
+              {r.written && (
+                <ActionButton
+                  look="quiet"
+                  aria-label={`Correct ${printWritten(r.written)}`}
+                  onClick={() => onCorrect({ id: r.id, text: printWritten(r.written!) })}
+                >
+                  Correct
+                </ActionButton>
+              )}{' '}
               <Strike onStrike={(why) => onStrike(r.id, why)} />
             </li>
           ))}

@@ -44,6 +44,14 @@ export function Taping({ ground, session, thread, onAnew }: Props) {
           <p className="soft how">
             {guideOf(item.id).how} {taping.says && <strong>{taping.says}</strong>}
           </p>
+          {taping.correcting && (
+            <p role="status">
+              The next figure replaces {taping.correcting.text}.{' '}
+              <ActionButton look="quiet" onClick={() => taping.correct(null)}>
+                Add one more reading instead
+              </ActionButton>
+            </p>
+          )}
           <TapeField
             context={{
               measure,
@@ -64,7 +72,15 @@ export function Taping({ ground, session, thread, onAnew }: Props) {
             heard={taping.digital.now}
             onBusy={taping.digital.offer}
           />
-          <TakenReadings measured={item.measured} unit={unit} onStrike={taping.strike} />
+          <TakenReadings
+            measured={item.measured}
+            unit={unit}
+            onStrike={taping.strike}
+            onCorrect={(r) => {
+              taping.correct(r);
+              document.getElementById('reading')?.focus();
+            }}
+          />
           {taping.lost && <Notice tone="bad">{taping.lost}</Notice>}
           {taping.done && taping.misfit && (
             <Notice>

@@ -9,6 +9,7 @@ import { readings } from '../../parts/outbox/queue.ts';
 import { useMe } from '../../shared/me.ts';
 import type { Ground } from './ground.ts';
 import { type RibbonItem, stateOf } from './Ribbon.tsx';
+import { useCorrecting } from './useCorrecting.ts';
 import { useDigitalTape } from './useDigitalTape.ts';
 import { useLastTimes } from './useLastTimes.ts';
 import { type Session, useReadings } from './useSession.ts';
@@ -105,6 +106,7 @@ export function useTaping(ground: Ground, session: Session) {
   const at = items.find((i) => i.id === place)?.id ?? start;
   const index = items.findIndex((i) => i.id === at);
   const item = items[index]!;
+  const correction = useCorrecting(at);
   // Where the hand is now, which may be further than this render: two keys may come before it.
   const here = useRef(at);
   // With the page itself, not after it: an effect that waited would lay the place before over a key pressed meanwhile.
@@ -162,6 +164,7 @@ export function useTaping(ground: Ground, session: Session) {
     const read = readLength(t.typed, t.unit);
     if (!read.ok) return;
     const kept = add({
+      replaces: correction.replaced(),
       written: read.written,
       way: t.way,
       tape: t.tape,
@@ -225,6 +228,7 @@ export function useTaping(ground: Ground, session: Session) {
       if (item.measured.readings.length === 0) back();
     },
     mark: (state: 'declined' | 'skipped') => onWith(add({ state })),
+    ...correction,
     strike: (id: string, why: string) =>
       void add({ state: 'skipped', replaces: id, reason: why, note: 'struck out' }),
   };
