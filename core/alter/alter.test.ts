@@ -321,7 +321,7 @@ describe('an alteration on a garment', () => {
       '2.5 cm is the least in a cloth without stretch: room to breathe',
     );
     expect(says(ask('side-seams', 'in', 2, { part: 'skirt' }))).toContain(
-      'The waists of the bodice and the skirt no longer agree',
+      'The waists of the bodice and the skirt: ',
     );
     const { effect } = tryAlteration(SKIRT, alike(SKIRT.panels), ask('side-seams', 'out', 2), false);
     const hip = effect.ease.find((x) => x.zone === 'hip')!;

@@ -6,6 +6,7 @@ import { AGREE, capEase, MOST_EASED } from '../garment/meeting.ts';
 import { kindOf, type Seam, type SeamEdge, seamsOf } from '../garment/seams.ts';
 import { type EaseZone, FLOORS, workroomClass } from '../garment/tables/fit.ts';
 import type { Sheet } from '../sheet/compute.ts';
+import { capital, inWords } from '../text/in-words.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import { type Halves, isMain, partOf, perHalf } from './apply.ts';
@@ -104,16 +105,31 @@ interface Measure {
   readonly value: number;
   /** what of it lies on front panels */
   readonly front: number;
+  /** panels of its ring that do not reach it: then it is no girth of the body */
+  readonly without: readonly string[];
 }
 /** Panels are never changed in place: what was measured on a list of them holds. */
 const MEASURED = new WeakMap<readonly Panel[], ReadonlyMap<string, Measure>>();
 
 function measured(panels: readonly Panel[]): Map<string, Measure> {
   const out = new Map<string, Measure>();
-  const add = (id: string, name: string, kind: Before['kind'], value: number, p: Panel) => {
+  const add = (
+    id: string,
+    name: string,
+    kind: Before['kind'],
+    value: number,
+    p: Panel,
+    without: readonly string[] = [],
+  ) => {
     const known = out.get(id);
     const front = p.share === 'front' ? value : 0;
-    out.set(id, { name, kind, value: (known?.value ?? 0) + value, front: (known?.front ?? 0) + front });
+    out.set(id, {
+      name,
+      kind,
+      value: (known?.value ?? 0) + value,
+      front: (known?.front ?? 0) + front,
+      without,
+    });
   };
   const main = panels.filter(isMain);
   for (const [id, { name, of, without }] of linesOf(main))
@@ -125,6 +141,7 @@ function measured(panels: readonly Panel[]): Map<string, Measure> {
         isSleeve(panel) ? 'edge' : 'girth',
         width * perHalf(panel),
         panel,
+        without,
       );
     }
   for (const p of main) {
@@ -189,7 +206,10 @@ export function finishedPoints(now: Halves): Point[] {
 function movedOf(before: Halves, a: Halves): Before[] {
   const [oldRight, oldLeft] = [measures(before.right), measures(before.left)];
   const [right, left] = [measures(a.right), measures(a.left)];
-  return [...oldRight].flatMap(([id, { name, kind, value }]) => {
+  return [...oldRight].flatMap(([id, { name, kind, value, without }]) => {
+    // Where fewer panels reach it than before, what is left is no measure of the same thing.
+    const others = [left, right].map((m) => m.get(id)?.without ?? without);
+    if (others.some((w) => w.length !== without.length)) return [];
     const other = oldLeft.get(id)?.value ?? value;
     const r = (right.get(id)?.value ?? value) - value;
     const l = (left.get(id)?.value ?? other) - other;
@@ -225,12 +245,13 @@ export function effectOf(
   const moved = movedOf(before, a);
   const ease: Effect['ease'][number][] = [];
   const says: string[] = [];
+  const partly = (id: string) => (measures(before.right).get(id)?.without.length ?? 0) > 0;
   const hang = before.right.some((p) => p.edges.some((e) => e.id === 'shoulder')) ? 'shoulder' : 'waist';
   for (const m of moved.filter((x) => x.kind === 'girth')) {
     const f = figureOf(sheet, m.id);
     if (!f || !(f.id in CLASSED)) continue;
     // Of a girth that some panels do not reach there is no ease to tell.
-    if (m.name.includes(', without the ')) continue;
+    if (partly(m.id)) continue;
     const zone = f.id as EaseZone;
     // A waist where two parts meet is one.
     if (ease.some((x) => x.zone === zone)) continue;
@@ -286,11 +307,15 @@ const CLASSED: Partial<Record<EaseZone, true>> = {
 /** Body lines that were crossed before and are not any more: they are not read off beyond the panel. */
 function noLongerReached(before: Halves, a: Halves): string[] {
   const is = measures(a.right);
-  return [...measures(before.right)].flatMap(([id, m]) =>
-    m.kind === 'girth' && !id.includes('.') && !is.has(id)
-      ? [`The ${m.name} line is not reached by the panels any more; its girth is measured on the cloth.`]
-      : [],
-  );
+  return [...measures(before.right)].flatMap(([id, m]) => {
+    // An edge that moved is measured where it is now.
+    if (m.kind !== 'girth' || id.includes('.') || id === 'below') return [];
+    const now = is.get(id)?.without;
+    const lost = now?.filter((w) => !m.without.includes(w)) ?? [];
+    if (now && lost.length === 0) return [];
+    const which = lost.length === 0 ? 'panels' : inWords(lost);
+    return [`The ${m.name} line is not reached by the ${which} any more: measure that girth on the garment.`];
+  });
 }
 
 /** The most that a boned waist is drawn in, cm (common practice: 4 to 5). */
@@ -322,16 +347,16 @@ function meetings(before: Halves, a: Halves): string[] {
       const fullness = GATHERS.has(seam.kind) ? fullnessOf(a[which], seam) : 0;
       // What is gathered can be spread by what lies in its gathers, and no further.
       const spread = Math.sign(more) === -Math.sign(fullness) ? Math.abs(more) - Math.abs(fullness) : 0;
-      const both = `${seam.name[0]!.toUpperCase()}${seam.name.slice(1)} no longer agree as they did: ${say(cm(x))} and ${say(cm(y))}, ${say(cm(Math.abs(more)))} more apart`;
+      const both = `${capital(seam.name)}: ${say(cm(x))} and ${say(cm(y))}, ${say(cm(Math.abs(more)))} more apart than before`;
       const longer = more > 0 ? rowName(a[which], seam.rows[0]) : rowName(a[which], seam.rows[1]);
       says.push(
         fullness !== 0
           ? spread <= AGREE
             ? `${both}. The gathers take it up.`
-            : `${both}: the gathers have only ${say(cm(Math.abs(fullness)))} to give. The ${rowName(a[which], fullness > 0 ? seam.rows[0] : seam.rows[1])} must follow.`
+            : `${both}, and the gathers have only ${say(cm(Math.abs(fullness)))} to give. The ${rowName(a[which], fullness > 0 ? seam.rows[0] : seam.rows[1])} must follow.`
           : Math.abs(more) <= MOST_EASED + 1e-9
             ? `${both}. Ease the ${longer} on, or true it.`
-            : `${both}: too much to ease. The ${longer} must follow.`,
+            : `${both}, too much to ease. The ${longer} must follow.`,
       );
     }
   }
@@ -349,11 +374,12 @@ function liningsOff(before: Halves, a: Halves): string[] {
       const old = before[which].filter(isMain)[i]!;
       return ['waist', 'armhole', 'cap'].flatMap((id) => {
         const [was, is] = [apart(before[which], old, id), apart(a[which], p, id)];
-        if (!was || !is) return [];
+        // Where it ends at a facing it is not sewn to that edge.
+        if (!was || !is || Math.abs(was[0] - was[1]) > MOST_EASED) return [];
         const more = Math.abs(is[0] - is[1] - (was[0] - was[1]));
         return more > AGREE
           ? [
-              `${p.name} and its lining at the ${id} no longer agree: ${say(cm(is[0]))} and ${say(cm(is[1]))}, ${say(cm(more))} more apart than before. The lining must follow.`,
+              `The ${p.name} and its lining at the ${id}: ${say(cm(is[0]))} and ${say(cm(is[1]))}, ${say(cm(more))} more apart than before. The lining must follow.`,
             ]
           : [];
       });
@@ -381,7 +407,7 @@ const fullnessOf = (panels: readonly Panel[], seam: Seam): number => {
   return sum(seam.rows[0]) || -sum(seam.rows[1]);
 };
 const rowName = (panels: readonly Panel[], row: readonly SeamEdge[]): string =>
-  [...new Set(row.map((e) => of(panels, e).name))].join(' and ');
+  inWords([...new Set(row.map((e) => of(panels, e).name))]);
 
 /** An armhole and the cap that is set into it, on one half, sewn, cm; null where there is no sleeve. */
 function capOf(panels: readonly Panel[]) {

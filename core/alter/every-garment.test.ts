@@ -16,7 +16,7 @@ import type { Asked } from './asked.ts';
 import { borneBy, foundBy, likelyOn } from './borne.ts';
 import { measuredBy } from './effect.ts';
 import { ALTERATION_KINDS } from './registry.ts';
-import { boxSentence } from './sentence.ts';
+import { amountSaid, boxSentence } from './sentence.ts';
 import { turn } from './slash.ts';
 import { ask, NO_RUN } from './testing.ts';
 import { tryAlteration } from './trial.ts';
@@ -489,5 +489,28 @@ describe('a cuff that is too tight', () => {
     const gathered = at(s.panels, 'sleeve.sleeve').edges.find((e) => e.id === 'wrist')!.gather;
     const t = by(gathered + 1);
     expect(t.effect.says.join()).toMatch(/the gathers have only .* to give\. The .*sleeve must follow/);
+  });
+});
+
+describe('what an alteration is told to make', () => {
+  it('a girth that a panel no longer reaches is told so, and not measured on what is left of it', () => {
+    const s = made('shirt-blouse');
+    const asked = ask('armhole-lower', 'lower', 3);
+    const { effect } = tryAlteration(s, { right: s.panels, left: s.left }, asked, false);
+    expect(effect.says).toContain(
+      'The bust line is not reached by the bodice front any more: measure that girth on the garment.',
+    );
+    expect(effect.moved.map((m) => m.id)).not.toContain('bust');
+    expect(effect.says.filter((x) => x.includes('less than the body'))).toEqual([]);
+  });
+  it('tiers go round the body each by itself: the amount is told of one, each piece once', () => {
+    const s = made('tiered-skirt');
+    const asked = ask('gore-seams', 'in', 1, { unit: 'cm' });
+    const { applied } = tryAlteration(s, { right: s.panels, left: s.left }, asked, false);
+    const ringOf = (id: string) => at(s.panels, id).ring!;
+    expect(new Set(s.panels.map((p) => p.ring)).size).toBeGreaterThan(2);
+    expect(formatSentence(amountSaid(asked, applied.boxes, '1 cm', ringOf), 'cm')).toMatch(
+      /^1 cm: 0\.5 cm at the tier 1, 0\.25 cm at the tier 2 and 0\.17 cm at the tier 3, 1 cm all round, on each part\.$/,
+    );
   });
 });

@@ -88,7 +88,7 @@ function untold(sheet: Sheet, t: Trial): string[] {
     const [x, y] = before.get(name)!;
     const off = Math.abs(a - b);
     const allowed = Math.max(0.3, Math.abs(x - y)) + 0.06;
-    return off > allowed && !t.effect.says.some((s) => s.includes('no longer agree')) ? [name] : [];
+    return off > allowed && !t.effect.says.some((s) => s.includes('more apart than before')) ? [name] : [];
   });
 }
 
@@ -151,7 +151,7 @@ describe('every kind × every garment × way × side', () => {
       rows.flatMap((r) => {
         if (typeof r.got === 'string') return [];
         const said = r.got.effect.says.find(
-          (s) => /side seams|inside leg/.test(s) && s.includes('no longer agree'),
+          (s) => /side seams|inside leg/.test(s) && s.includes('more apart than before'),
         );
         if (!said) return [];
         const now = pairs(r.got.applied.right);

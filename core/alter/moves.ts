@@ -63,6 +63,7 @@ function moved(panel: Panel, { edge }: SeamPlace, profile: Profile, move: Of<'ed
   }
 }
 
+const anA = (word: string) => `${/^[aeiou]/.test(word) ? 'an' : 'a'} ${word}`;
 const seamWord = (move: Of<'edge'>, face: string | null) => {
   const name = SEAM_NAME[move.seam[0]!];
   return face && !name.includes(face) ? `${name}${at(face)}` : name;
@@ -74,7 +75,7 @@ function placesBorne(panels: readonly Panel[], move: Of<'edge'>, asked: Making['
     throw new CannotAlter(
       `This garment has no ${
         move.beside && placesOf(panels, { ...move, beside: undefined }, asked).length > 0
-          ? `${seamWord(move, null)} beside ${move.beside.includes('hem') ? 'a' : 'an'} ${SEAM_NAME[move.beside[0]!]}`
+          ? `${seamWord(move, null)} beside ${anA(SEAM_NAME[move.beside[0]!])}`
           : seamWord(move, faceAsked(move, asked))
       }${asked.part ? ` on its ${asked.part}` : ''}.`,
     );

@@ -1,3 +1,4 @@
+import { inWords } from '../text/in-words.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { formatSentence, say } from '../units/print.ts';
 import { type Asked, isFold, isShared, totalOf } from './asked.ts';
@@ -85,24 +86,36 @@ export function alterationSentence(asked: Asked, written: string): string {
  * What an amount comes to while it is asked: at how many edges, and all round; '' where it is no girth.
  * "⅛ in pinned at each side seam: ⅛ in at each of 4 edges, ½ in all round."
  */
-export function amountSaid(asked: Asked, boxes: readonly Box[], written: string): string {
+export function amountSaid(
+  asked: Asked,
+  boxes: readonly Box[],
+  written: string,
+  ringOf: (panel: string) => string = (panel) => panel.split('.')[0]!,
+): string {
   if (!isShared(asked.kind) || asked.amount === null) return '';
   const own = boxes.filter((b) => b.layer === 'outer' && b.each !== null && b.piece !== '');
   const first = own[0];
   if (!first || own.some((b) => Math.sign(b.each!) !== Math.sign(first.each!))) return '';
   const p = inHand(asked.unit);
   const girth = own.filter((b) => b.seam !== 'length' && !/facing|band/.test(b.piece));
+  const by = (b: Box) => Math.abs(b.each!);
   const edges = girth.reduce((n, b) => n + b.edges, 0);
-  const round = girth.reduce((n, b) => n + b.edges * Math.abs(b.each!), 0);
-  const same = girth.every((b) => Math.abs(Math.abs(b.each!) - Math.abs(first.each!)) < 1e-9);
   const dart = asked.kind.moves.some((m) => m.do === 'dart' || m.do === 'dart-new');
   const what = dart ? (edges === 1 ? 'dart' : 'darts') : edges === 1 ? 'edge' : 'edges';
+  const same = girth.every((b) => Math.abs(by(b) - by(first)) < 1e-9);
   const each = same
-    ? `${p(cm(Math.abs(first.each!)))} at each of ${edges} ${what}`
-    : girth.map((b) => `${p(cm(Math.abs(b.each!)))} at the ${b.piece}`).join(', ');
-  const parts = new Set(girth.map((b) => b.panel.split('.')[0]));
-  const round1 = parts.size > 1 ? round / parts.size : round;
-  return `${written}${asked.as === 'pinned' && isFold(asked) ? ' pinned' : ''}: ${each}, ${p(cm(round1))} ${asked.side === 'both' ? 'all round' : `in all on the ${asked.side}`}${parts.size > 1 ? ' of each part' : ''}.`;
+    ? edges === 1
+      ? `${p(cm(by(first)))} at one ${what}`
+      : `${p(cm(by(first)))} at each of ${edges} ${what}`
+    : inWords([...new Set(girth.map((b) => `${p(cm(by(b)))} at the ${b.piece}`))]);
+  // What goes round the body is told for each ring of panels by itself.
+  const rings = new Map<string, number>();
+  for (const b of girth) rings.set(ringOf(b.panel), (rings.get(ringOf(b.panel)) ?? 0) + b.edges * by(b));
+  const [round, ...others] = [...rings.values()];
+  const alike = others.every((o) => Math.abs(o - round!) < 0.01);
+  const where = asked.side === 'both' ? 'all round' : `in all on the ${asked.side}`;
+  const total = alike ? `, ${p(cm(round!))} ${where}${others.length > 0 ? ', on each part' : ''}` : '';
+  return `${written}${asked.as === 'pinned' && isFold(asked) ? ' pinned' : ''}: ${each}${total}.`;
 }
 
 const LAYER = {
@@ -119,7 +132,8 @@ export function boxSentence(
   const layer = b.piece.includes(b.layer) ? '' : LAYER[b.layer];
   const side = b.side === 'both' ? '' : ` ${b.side}`;
   // “zip replaced” is of the zip by its own words.
-  const where = b.seam.includes(b.piece) ? `${b.seam}${layer}` : `${b.seam} of the ${b.piece}${layer}`;
+  const named = b.seam.includes(',') && !b.seam.endsWith(',') ? `${b.seam},` : b.seam;
+  const where = b.seam.includes(b.piece) ? `${b.seam}${layer}` : `${named} of the ${b.piece}${layer}`;
   if (b.each === null) return where;
   const by = b.each as Cm;
   const amount = `${b.even ? '' : 'at most '}${say(Math.abs(by))} ${by < 0 ? 'off' : 'on'}`;

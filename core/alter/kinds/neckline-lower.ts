@@ -2,7 +2,7 @@ import { type AlterationKind, LOWER } from '../kind.ts';
 
 export const necklineLower: AlterationKind = {
   id: 'neckline-lower',
-  name: 'neckline, lower',
+  name: 'neckline lowered',
   group: 'edge',
   pinned: 'length',
   directions: [LOWER],

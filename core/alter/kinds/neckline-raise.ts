@@ -2,7 +2,7 @@ import { type AlterationKind, HIGHER } from '../kind.ts';
 
 export const necklineRaise: AlterationKind = {
   id: 'neckline-raise',
-  name: 'neckline, raise',
+  name: 'neckline raised',
   group: 'edge',
   pinned: 'length',
   directions: [HIGHER],

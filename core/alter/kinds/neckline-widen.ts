@@ -2,7 +2,7 @@ import type { AlterationKind } from '../kind.ts';
 
 export const necklineWiden: AlterationKind = {
   id: 'neckline-widen',
-  name: 'neckline, widen',
+  name: 'neckline width',
   group: 'edge',
   pinned: 'length',
   directions: [

@@ -2,7 +2,7 @@ import { type AlterationKind, IN, OUT } from '../kind.ts';
 
 export const shouldersIn: AlterationKind = {
   id: 'shoulders-in',
-  name: 'shoulders in',
+  name: 'shoulder width',
   group: 'edge',
   otherArmhole: true,
   pinned: 'fold',

@@ -49,7 +49,12 @@ export function useAsked({ draft, unit, garment, came, alterations, editing }: O
     if (!asked?.success) return '';
     const what = toAsked(asked.data);
     const boxes = came ? boxesOf(came, what) : tried && 'trial' in tried ? tried.trial.applied.boxes : [];
-    return formatSentence(amountSaid(what, boxes, writtenOf(asked.data)), unit);
+    const panels = tried && 'trial' in tried ? tried.trial.applied.right : [];
+    const ringOf = (id: string) => {
+      const p = panels.find((x) => x.id === id);
+      return p?.ring ?? id.split('.')[0]!;
+    };
+    return formatSentence(amountSaid(what, boxes, writtenOf(asked.data), ringOf), unit);
   }, [asked, tried, came, unit]);
   const undoes = useMemo(() => {
     if (!asked?.success || !tried || 'refused' in tried) return NONE_SAID;

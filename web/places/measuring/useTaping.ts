@@ -224,9 +224,7 @@ export function useTaping(ground: Ground, session: Session) {
     back,
     toSheet,
     take,
-    again: () => {
-      if (item.measured.readings.length === 0) back();
-    },
+    again: () => void (item.measured.readings.length === 0 && back()),
     mark: (state: 'declined' | 'skipped') => onWith(add({ state })),
     ...correction,
     strike: (id: string, why: string) =>
