@@ -4,7 +4,7 @@ import { alongOf } from '../draft/path.ts';
 import type { Figure } from '../figure/figure.ts';
 import { AGREE, capEase, MOST_EASED } from '../garment/meeting.ts';
 import { kindOf, type Seam, type SeamEdge, seamsOf } from '../garment/seams.ts';
-import { type EaseZone, FLOORS, workroomClass } from '../garment/tables/fit.ts';
+import { type EaseZone, FLOORS, fitWord, workroomClass } from '../garment/tables/fit.ts';
 import type { Sheet } from '../sheet/compute.ts';
 import { capital, inWords } from '../text/in-words.ts';
 import { type Cm, cm } from '../units/length.ts';
@@ -269,7 +269,7 @@ export function effectOf(
         `The ${f.name} keeps ${say(after)} of ease; ${say(floor.least)} is the least in a cloth without stretch: ${floor.why}.`,
       );
     else if (known && was !== is)
-      says.push(`At the ${f.name} it becomes ${is.replace('-', ' ')}; it was ${was.replace('-', ' ')}.`);
+      says.push(`At the ${f.name} it becomes ${fitWord(is)}; it was ${fitWord(was)}.`);
     if (zone === 'waist' && isBoned(sheet) && after < -MOST_DRAWN_IN - 1e-9 && after < before)
       says.push(
         `The waist would be drawn in by ${say(cm(-after))}; ${say(MOST_DRAWN_IN)} is the most that is usual, and the client must breathe, sit and eat in it.`,

@@ -56,7 +56,7 @@ export function adaptedParts(
 /** A part with a step laid over its field, where it acts on one; why it cannot be otherwise. */
 function onField(brief: PartBrief, part: Known, s: StepTaken): PartBrief | string {
   const { field, amount } = STEPS[s.step];
-  if (!part.adapts?.includes(s.step)) return `a ${part.name} is not adapted so`;
+  if (!part.adapts?.includes(s.step)) return `this cannot be done on the ${part.name}`;
   if (amount !== null && s.amount === null) return 'its amount is missing';
   const asked = field ? part.fields[field] : undefined;
   if (!field || !asked) return brief;

@@ -81,8 +81,6 @@ export interface LineWanted extends LineMore {
   readonly split?: (finished: Cm) => {
     readonly panel: string;
     readonly times: number;
-    /** marked finer where steps lost on each would add up: gores */
-    readonly finely?: boolean;
   };
 }
 
@@ -297,7 +295,7 @@ function shared(c: LineContext, line: BodyLine, wanted: readonly LineWanted[]): 
   const split = wanted.every((w) => w.split) ? wanted[0]?.split?.(figure.finished) : undefined;
   if (split) {
     const whole = partOf('body', 'finished', figure.finished, split.times, 'Equal panels.');
-    const fine = split.finely ? finely(c, split.times) : c;
+    const fine = finely(c, split.times);
     const bare = share(fine, split.panel, split.times, [whole]);
     const one = fine === c ? bare : { ...bare, note: MARKED_FINER };
     return { ...line, figure: { ...figure, shares: [keepFloor(fine, line, [one])[0]!] } };

@@ -32,7 +32,7 @@ export interface Edges {
 /** Do the two meet as they should? One sentence with both lengths, and by how much they agree. */
 export function meetingCheck({ edge, gives, takes, meeting }: Edges): RawCheck {
   const more = cm(takes.sewn - gives.sewn);
-  const off = Math.abs(more) < 1e-6 ? 'equal' : `${p(Math.abs(more))} apart`;
+  const off = Math.abs(more) < 0.005 ? 'equal' : `${p(Math.abs(more))} apart`;
   const both = `${gives.name} and ${takes.name} meet at the ${edge}: ${p(gives.sewn)} and ${p(takes.sewn)} sewn`;
   const check = (holds: boolean, rest: string) => judge(holds, `join-${edge}`, edge, `${both}, ${rest}.`);
   const near = Math.abs(more) <= AGREE + 1e-9;

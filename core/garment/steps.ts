@@ -6,6 +6,8 @@ import { say } from '../units/print.ts';
 export interface Step {
   readonly id: StepId;
   readonly name: string;
+  /** the step with its amount, where it is no more and no less of something: `{}` stands for it */
+  readonly said?: string;
   /** what its amount is, cm; null where it takes none */
   readonly amount: {
     readonly label: string;
@@ -70,11 +72,13 @@ const ROWS: readonly Step[] = [
   {
     id: 'seam-front',
     name: 'seam across the front, below the side-neck',
+    said: 'seam across the front, {} below the side-neck',
     amount: { label: 'by', min: 4, max: 110, usual: '12 cm' },
   },
   {
     id: 'seam-back',
     name: 'seam across the back, below the side-neck',
+    said: 'seam across the back, {} below the side-neck',
     amount: { label: 'by', min: 4, max: 110, usual: '12 cm' },
   },
   {
@@ -90,11 +94,13 @@ const ROWS: readonly Step[] = [
   {
     id: 'pleat',
     name: 'pleat at centre front',
+    said: 'pleat of {} at centre front',
     amount: { label: 'width of cloth in it', min: 2, max: 40, usual: '6 cm' },
   },
   {
     id: 'sleeve-end',
     name: 'sleeve end shaped, its middle shorter',
+    said: 'sleeve end shaped, its middle {} shorter',
     amount: { label: 'by', min: 0.5, max: 8, usual: '2 cm' },
   },
 ];
@@ -114,9 +120,12 @@ export interface StepTaken {
 
 /** A step in words, without its part: “2. neckline wider, each side +2 cm”, “3. the dart moved to the shoulder”. */
 export function stepWords(s: StepTaken, i: number, chosen?: string): string {
-  const { name } = STEPS[s.step];
+  const { name, said } = STEPS[s.step];
+  const by = s.amount === null ? '' : say(s.amount);
   const says =
-    s.amount === null ? (chosen ?? `${name} ${s.to}`) : `${name} ${s.amount > 0 ? '+' : ''}${say(s.amount)}`;
+    s.amount === null
+      ? (chosen ?? `${name} ${s.to}`)
+      : (said?.replace('{}', by) ?? `${name} ${s.amount > 0 ? '+' : ''}${by}`);
   return `${i + 1}. ${says}`;
 }
 

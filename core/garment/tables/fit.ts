@@ -126,6 +126,9 @@ export type EaseOverlay = Partial<Record<EaseZone, Partial<Record<FitClass, Cm>>
   readonly own?: Partial<Record<EaseZone, EaseRule>>;
 };
 
+/** A class of fit as it is read: “very loose”, “semi-fitted”. */
+export const fitWord = (fit: string): string => (fit === 'very-loose' ? 'very loose' : fit);
+
 /** The wearing ease a class gives a zone, and where it comes from. */
 export function easeFor(
   zone: EaseZone,
@@ -138,13 +141,14 @@ export function easeFor(
   const ordered = overlay.own?.[zone];
   if (ordered) return ordered;
   const own = overlay[zone]?.[fit];
-  if (own !== undefined) return { ease: own, because: `House figure for ${fit} at the ${at}.` };
+  const word = fitWord(fit);
+  if (own !== undefined) return { ease: own, because: `House figure for ${word} at the ${at}.` };
   const span = ENVELOPE[zone]?.[fit];
   if (school === 'envelope' && span) {
     const middle = Math.round(((span[0] + span[1]) / 2) * 8) / 8;
     return {
       ease: inches(middle),
-      because: `Pattern-envelope chart, ${fit} at the ${at}: the middle of its span (chart from memory).`,
+      because: `Pattern-envelope chart, ${word} at the ${at}: the middle of its span (chart from memory).`,
     };
   }
   const note = school === 'envelope' ? ' (the envelope chart has no figure here)' : '';
@@ -154,7 +158,7 @@ export function easeFor(
     : '';
   return {
     ease: cm((hangs ? WAIST_HANGING : WORKROOM[zone])[fit]),
-    because: `Workroom table, ${fit} at the ${at}${note} (common practice).${band}`,
+    because: `Workroom table, ${word} at the ${at}${note} (common practice).${band}`,
   };
 }
 

@@ -43,7 +43,8 @@ export function bonedLines(
     v.reduction > 0 && !firm
       ? {
           ease: -v.reduction as Cm,
-          because: 'Drawn in as agreed with the client; never more than she can breathe, sit and eat in.',
+          because:
+            'Drawn in as agreed with the client; never more than the client can breathe, sit and eat in.',
         }
       : firm
         ? { ease: 0 as Cm, because: 'Read with a firm tape: the reading already holds the reduction.' }

@@ -47,7 +47,7 @@ function capChecks(c: PartContext, d: CapDraft, length: number): RawCheck[] {
       warn(
         c.id('armhole'),
         c.id('length'),
-        'The cap sleeve waits for its armhole: the bodice is not drafted yet.',
+        'The cap sleeve waits for its armhole: what it is set into is not drafted yet.',
       ),
     ];
   return [

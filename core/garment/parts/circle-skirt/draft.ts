@@ -2,7 +2,7 @@ import type { Point } from '../../../draft/curve.ts';
 import { edgeLength, sewnLength } from '../../../draft/measure.ts';
 import { edge, type Panel } from '../../../draft/panel.ts';
 import { arc, straight } from '../../../draft/shape.ts';
-import { buildFigure, markedGirth, share, TOLERANCE, term, ZERO } from '../../../figure/build.ts';
+import { buildFigure, finely, markedGirth, share, TOLERANCE, term, ZERO } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { roundLength } from '../../../units/rounding.ts';
@@ -100,11 +100,13 @@ export function draftCircle(c: PartContext, v: CircleValues): CircleDraft {
     ],
     settable: [],
   });
+  const fineHem = finely(c, 2 * pieces);
+  const nearest = { ...fineHem, rounding: { ...fineHem.rounding, mode: 'nearest' as const } };
   const hem: Figure = panel
     ? {
         ...hemBase,
         shares: [
-          share({ ...c, rounding: { ...c.rounding, mode: 'nearest' } }, 'half panel', 2 * pieces, [
+          share(nearest, 'half panel', 2 * pieces, [
             term('share', 'hem of a half panel', arcLength, 'Measured on the panel.'),
           ]),
         ],

@@ -80,7 +80,7 @@ export function draftCutOn(c: PartContext, v: CutOnValues): CutOnDraft {
     'span-half',
     'middle to sleeve end',
     v.sleeve !== null
-      ? [term('style', 'from end to end, as briefed', v.sleeve, 'As briefed.'), half(v.sleeve)]
+      ? [term('style', 'from end to end', v.sleeve, 'As briefed.'), half(v.sleeve)]
       : span === null
         ? null
         : [...bodyOf('arm-span')!, half(span)],

@@ -2,7 +2,7 @@ import type { Point } from '../../../draft/curve.ts';
 import { edgeLength, sewnLength } from '../../../draft/measure.ts';
 import { edge, type Panel } from '../../../draft/panel.ts';
 import { straight } from '../../../draft/shape.ts';
-import { buildFigure, markedGirth, share, TOLERANCE, term } from '../../../figure/build.ts';
+import { buildFigure, finely, markedGirth, share, TOLERANCE, term } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
@@ -84,7 +84,7 @@ export function draftGathered(c: PartContext, v: GatheredValues): GatheredDraft 
     terms: [
       term('share', `cloth ÷ ${count}`, one, `As many panels as the cloth's width asks for: ${count}.`),
     ],
-    ...(cloth.finished === null ? {} : { marked: roundLength(cm(one), c.rounding) }),
+    ...(cloth.finished === null ? {} : { marked: roundLength(cm(one), finely(c, count).rounding) }),
     settable: [],
     ...base,
   });

@@ -39,7 +39,7 @@ export const goredSkirt = definePart({
     ),
   }),
   lines: (v) => {
-    const split: LineWanted['split'] = () => ({ panel: 'gore', times: Number(v.gores), finely: true });
+    const split: LineWanted['split'] = () => ({ panel: 'gore', times: Number(v.gores) });
     return [
       { zone: 'waist', needed: true, split },
       { zone: 'tummy', needed: false, split },

@@ -1,5 +1,5 @@
 import { type Cm, cm, inches } from '../../../units/length.ts';
-import type { EaseRule, EaseZone, FitClass, Spans } from '../../tables/fit.ts';
+import { type EaseRule, type EaseZone, type FitClass, fitWord, type Spans } from '../../tables/fit.ts';
 
 /**
  * What is worn over other things has more room round the bust, spans in inches. Source: the ease chart printed on
@@ -32,7 +32,7 @@ export function outerEase(
   return zone === 'bust'
     ? {
         ease: inches(bust),
-        because: `A ${worn}, ${fit}: the middle of its row of the pattern-envelope chart (from memory), since nothing that is worn beneath was stated.`,
+        because: `A ${worn}, ${fitWord(fit)}: the middle of its row of the pattern-envelope chart (from memory), since nothing that is worn beneath was stated.`,
       }
     : {
         ease: cm(dress(zone) + more),

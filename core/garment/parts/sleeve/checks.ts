@@ -1,6 +1,7 @@
 import { sewnLength } from '../../../draft/measure.ts';
 import { TOLERANCE } from '../../../figure/build.ts';
 import { judge, missing, type RawCheck, warn } from '../../../figure/check.ts';
+import { capital } from '../../../text/in-words.ts';
 import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { whole } from '../../common/armhole-sewn.ts';
@@ -23,7 +24,7 @@ export function sleeveChecks(c: PartContext, v: SleeveValues, d: SleeveDraft): R
       warn(
         c.id('armhole'),
         c.id('cap-height'),
-        'The sleeve waits for its armhole: the bodice is not drafted yet.',
+        'The sleeve waits for its armhole: what it is set into is not drafted yet.',
       ),
     );
   if (plan.tooWide)
@@ -42,7 +43,7 @@ export function sleeveChecks(c: PartContext, v: SleeveValues, d: SleeveDraft): R
           f.id,
           // With the arm read it is the bodice that is missing.
           !plan.armhole && f.id !== c.id('length') && net('upper-arm') !== null
-            ? `${f.name} waits for the armhole: the bodice is not drafted yet.`
+            ? `${capital(f.name)} waits for the armhole: what it is set into is not drafted yet.`
             : `${f.name} is not known: what it is made from was not measured; measure it or set it by hand.`,
         ),
       );

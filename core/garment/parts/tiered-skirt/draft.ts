@@ -2,7 +2,7 @@ import type { Point } from '../../../draft/curve.ts';
 import { edgeLength, sewnLength } from '../../../draft/measure.ts';
 import { edge, type Panel } from '../../../draft/panel.ts';
 import { straight } from '../../../draft/shape.ts';
-import { buildFigure, markedGirth, share, TOLERANCE, term } from '../../../figure/build.ts';
+import { buildFigure, finely, markedGirth, share, TOLERANCE, term } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
@@ -95,7 +95,7 @@ export function draftTiered(c: PartContext, v: TieredValues): TieredDraft {
         : {
             ...bare,
             shares: [
-              share(c, 'panel', count, [
+              share(finely(c, count), 'panel', count, [
                 term(
                   'share',
                   `cloth ÷ ${count}`,

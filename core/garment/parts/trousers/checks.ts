@@ -8,7 +8,7 @@ import { shoesUnknown } from '../../common/length-wanted.ts';
 import { bandCheck } from '../../common/waistband.ts';
 import type { PartContext } from '../../part.ts';
 import { FACES } from '../../tables/darts.ts';
-import { FLOORS } from '../../tables/fit.ts';
+import { FLOORS, fitWord } from '../../tables/fit.ts';
 import { crotchRoom } from './crotch.ts';
 import type { TrouserDraft } from './draft.ts';
 import type { TrouserValues } from './fields.ts';
@@ -114,7 +114,7 @@ export function trouserChecks(c: PartContext, v: TrouserValues, d: TrouserDraft)
     const room = cm(seam - length);
     const [least, most] = crotchRoom(c.input.brief.fit);
     const holds = room >= least - 1e-9 && room <= most + 1e-9;
-    const range = `wanted ${p(cm(least))} to ${p(cm(most))} (${c.input.brief.fit.replace('-', ' ')})`;
+    const range = `wanted ${p(cm(least))} to ${p(cm(most))} (${fitWord(c.input.brief.fit)})`;
     found.push(
       judge(
         holds,
