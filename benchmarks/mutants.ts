@@ -18,9 +18,11 @@ const room = (path: string, ...more: string[]): Room => ({
 });
 const ROOMS: Readonly<Record<string, Room>> = {
   units: room('core/units', 'core/text/**/*.test.ts'),
-  // What it draws is judged on garments.
+  // What it draws is judged on garments; its outline of the cloth where the pattern is cut.
   draft: room(
     'core/draft',
+    'core/pattern/**/*.test.ts',
+    'core/garment/adapt.test.ts',
     'core/garment/dart-legs.test.ts',
     'core/garment/true-shape.test.ts',
     'core/alter/every-garment.test.ts',

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { cm } from '../units/length.ts';
 import { lengthOf, type Point, type Segment } from './curve.ts';
 import { dartOn, edgeLength, sewnLength } from './measure.ts';
-import { cutApart, moveDart, seamOver } from './move-dart.ts';
+import { cutApart, liesOn, moveDart, seamOver } from './move-dart.ts';
 import { sewnOutline } from './outline.ts';
 import { edge, edgeOf, type Panel } from './panel.ts';
 
@@ -121,6 +121,24 @@ const area = (p: Panel) => {
   );
 };
 
+/** How far a point lies from a path, by bezier-js, cm. */
+const offPath = (path: readonly Segment[], [x, y]: Point): number =>
+  Math.min(
+    ...path.map((s) => {
+      const [a, b] = [s[0], s.at(-1)!];
+      const all =
+        s.length > 2
+          ? s
+          : [
+              a,
+              [(2 * a[0] + b[0]) / 3, (2 * a[1] + b[1]) / 3],
+              [(a[0] + 2 * b[0]) / 3, (a[1] + 2 * b[1]) / 3],
+              b,
+            ];
+      return new Bezier(all.map((q) => ({ x: q[0]!, y: q[1]! }))).project({ x, y }).d!;
+    }),
+  );
+
 describe('a dart that is moved', () => {
   it.each([
     ['shoulder', 6],
@@ -158,6 +176,63 @@ describe('a dart that is moved', () => {
     expect(Math.abs(area(now) - wedge(dart) - (area(old) - wedge(was)))).toBeLessThan(6);
     expect(now.darts.find((d) => d.id === 'w')).toEqual(old.darts.find((d) => d.id === 'w'));
   });
+  it.each([
+    ['shoulder', 6],
+    ['armhole', 8],
+    ['waist', 4],
+  ] as const)(
+    'to the %s: whatever else lies on the edges stays on them, darts and notches too',
+    (to, along) => {
+      const bare = front();
+      const edges = ['neck', 'shoulder', 'armhole', 'side', 'waist'] as const;
+      const places = edges.flatMap((id) => {
+        const path = edgeOf(bare, id).path;
+        const whole = edgeLength(bare, id);
+        return [0.1, 0.35, 0.6, 0.9].map((t) => ({ id, path, along: whole * t }));
+      });
+      // Small darts all round, but where the moved one is cut, or comes from.
+      const small = places
+        .filter(
+          (q) =>
+            !(q.id === 'side' && Math.abs(q.along - 5) < 2.2) &&
+            !(q.id === to && Math.abs(q.along - along) < 1),
+        )
+        .map((q, i) =>
+          dartOn(
+            q.path,
+            { id: `s${i}`, figure: '', edge: q.id, at: cm(q.along), intake: cm(0.4), length: cm(2) },
+            APEX,
+          ),
+        );
+      const marks = small.map((d) => ({ kind: 'notch' as const, name: d.id, at: d.legs[0] }));
+      const old: Panel = { ...bare, darts: [...bare.darts.filter((d) => d.id === 'b'), ...small], marks };
+      const now = moveDart(old, 'b', { edge: to, along, figure: 'm', short: 2.5 }, APEX);
+      expect(now.darts).toHaveLength(small.length + 1);
+      const spread = edgeLength(now, to) - edgeLength(old, to);
+      for (const d of small) {
+        const is = now.darts.find((x) => x.id === d.id)!;
+        const path = edgeOf(now, is.edge).path;
+        // Where its dart has gone a seam is trued over a few centimetres; elsewhere it is as it was.
+        const most = d.edge === 'side' ? 0.7 : 0.01;
+        for (const leg of is.legs) expect(offPath(path, leg), `${d.id} on the ${d.edge}`).toBeLessThan(most);
+        // It has turned as a whole, or not at all.
+        const reach = (x: typeof d, k: 0 | 1) => Math.hypot(x.tip[0] - x.legs[k][0], x.tip[1] - x.legs[k][1]);
+        expect(reach(is, 0)).toBeCloseTo(reach(d, 0), 6);
+        expect(now.marks.find((m) => m.name === d.id)!.at).toEqual(is.legs[0]);
+        // Along the edge that was opened, what lies beyond the cut lies so much further on.
+        if (d.edge === to) expect(is.at - d.at).toBeCloseTo(d.at > along ? spread : 0, 6);
+      }
+      const dart = now.darts.find((d) => d.id === 'b')!;
+      const middle: Point = [
+        (dart.legs[0][0] + dart.legs[1][0]) / 2,
+        (dart.legs[0][1] + dart.legs[1][1]) / 2,
+      ];
+      // Its tip lies on the way from its mouth to the bust point, 2.5 before it.
+      expect(Math.hypot(dart.tip[0] - APEX[0], dart.tip[1] - APEX[1])).toBeCloseTo(2.5, 6);
+      expect(Math.hypot(dart.tip[0] - middle[0], dart.tip[1] - middle[1])).toBeCloseTo(dart.length, 6);
+    },
+  );
+
   it('into the waist dart becomes one with it', () => {
     const old = front();
     const waist = old.darts.find((d) => d.id === 'w')!;
@@ -178,6 +253,52 @@ describe('a dart that is moved', () => {
     expect(() => moveDart(front(), 'x', to, APEX)).toThrow('no dart');
     expect(() => moveDart(front(), 'b', { ...to, edge: 'hem' }, APEX)).toThrow('hem');
     expect(() => moveDart(front(), 'b', { ...to, edge: 'side' }, APEX)).toThrow('side');
+  });
+});
+
+describe('whether a point lies on a path', () => {
+  it.each<[Point, boolean]>([
+    [[5, 0.04], true],
+    [[5, -0.04], true],
+    [[5, 0.06], false],
+    [[-0.04, 0], false],
+    [[-0.06, 0], false],
+    [[10.04, 0], true],
+    [[10.06, 0], false],
+    [[10, 3], true],
+    [[10.04, 6], true],
+    [[9.94, 3], false],
+    [[10, 6.04], false],
+    [[10, 6.06], false],
+  ])('%j: to half a millimetre beside it, and not beyond its ends', (at, lies) => {
+    const path: Segment[] = [
+      [
+        [0, 0],
+        [10, 0],
+      ],
+      [
+        [10, 0],
+        [10, 6],
+      ],
+    ];
+    expect(liesOn(path, at)).toBe(lies);
+  });
+  it('a curve is followed, not its chord and not its box', () => {
+    const curve: Segment = [
+      [0, 0],
+      [0, 10],
+      [10, 10],
+      [10, 0],
+    ];
+    const at = new Bezier(curve.map(([x, y]) => ({ x, y })));
+    for (const t of [0.03, 0.25, 0.5, 0.81]) expect(liesOn([curve], [at.get(t).x, at.get(t).y])).toBe(true);
+    for (const off of [
+      [5, 0],
+      [5, 5],
+      [5, 9],
+      [1, 9],
+    ] as Point[])
+      expect(liesOn([curve], off)).toBe(false);
   });
 });
 
