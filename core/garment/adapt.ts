@@ -1,12 +1,15 @@
 import { endOf, mapped, type Point, type Segment, startOf } from '../draft/curve.ts';
+import { cutThrough, drawnClosed, drawnOpen } from '../draft/cut-through.ts';
 import { edgeLength, pointAlong } from '../draft/measure.ts';
-import { cutApart } from '../draft/move-dart.ts';
+import { type CutAt, cutApart, seamOver } from '../draft/move-dart.ts';
 import { innerBy } from '../draft/outline.ts';
-import { type Edge, edgeOf, isA, type Panel } from '../draft/panel.ts';
+import { type Dart, type Edge, edgeOf, isA, type Panel } from '../draft/panel.ts';
 import { straight } from '../draft/shape.ts';
+import { inWords } from '../text/in-words.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import type { Adapted } from './adapted-parts.ts';
+import type { Place } from './picture.ts';
 import { STEPS, type StepId, type StepTaken } from './steps.ts';
 
 /** A step that cannot be followed on a panel, with the reason. */
@@ -86,18 +89,23 @@ interface Met {
   readonly out: string;
   readonly outAlong: number;
   readonly inAlong: number;
+  /** how deep it is meant to meet the outward edge */
+  readonly level: number;
 }
 
 /** Where it meets the panel at the centre of a face, or its only one. */
 function metAtCentre(p: Panel, { depth, dip }: Across): Met {
-  const out = outwardOf(p).find((id) => crossesAt(p, id, depth) !== null);
   const inAlong = crossesAt(p, 'centre', depth + dip);
+  // With a dart above it closed the outward edge lies higher than it is drawn.
+  const turned = p.darts.some(opensAbove) && has(p, 'armhole') ? 'armhole' : undefined;
+  const out = outwardOf(p).find((id) => crossesAt(p, id, depth) !== null) ?? turned;
   if (out === undefined || inAlong === null)
     throw new Cannot(
       `${say(depth)} below the side-neck the ${p.name} has no ${out === undefined ? 'edge' : 'centre'} to cross: below the neckline, above its lower edge.`,
     );
-  return { out, outAlong: crossesAt(p, out, depth)!, inAlong };
+  return { out, outAlong: crossesAt(p, out, depth) ?? 0, inAlong, level: depth };
 }
+const opensAbove = (d: Dart) => d.legs[0][1] < d.tip[1];
 
 /** Where it meets the panel beside that: as far along the princess seam they share, and level from there on. */
 function metBeside(p: Panel, along: number, whole: number): Met {
@@ -108,34 +116,49 @@ function metBeside(p: Panel, along: number, whole: number): Met {
   const out = outwardOf(p).find((id) => crossesAt(p, id, y) !== null);
   if (out === undefined || inAlong <= 0 || inAlong >= own)
     throw new Cannot(`the ${p.name} has no edge to cross there.`);
-  return { out, outAlong: crossesAt(p, out, y)!, inAlong };
+  return { out, outAlong: crossesAt(p, out, y)!, inAlong, level: y };
 }
+
+/** What lies above a seam, what lies below, and where a place of the whole lies now. */
+interface Parted {
+  readonly upper: Panel;
+  readonly lower: Panel;
+  readonly place: (at: Place) => Place;
+}
+
+/** Where a seam bends between its ends: halfway, lower where it is curved. */
+const overOf = (a: Point, b: Point, q: Across): Point => [
+  (a[0] + b[0]) / 2,
+  q.curved ? a[1] + (b[1] - a[1]) * 0.75 : (a[1] + b[1]) / 2,
+];
+const wayOf = (a: Point, b: Point, q: Across): Segment[] => seamOver(a, overOf(a, b, q), b);
 
 /** A panel in two along a seam across: what lies above it, what lies below. */
 function across(
   p: Panel,
-  { out, outAlong, inAlong }: Met,
+  { out, outAlong, inAlong, level: meant }: Met,
   q: Across,
   { allowance, word, mark }: { readonly allowance: Cm; readonly word: string; readonly mark: string },
-): readonly [Panel, Panel] {
+): Parted {
   const inward = inwardOf(p);
   const [a, b] = [pointAlong(edgeOf(p, out).path, outAlong), pointAlong(edgeOf(p, inward).path, inAlong)];
-  const over: Point = [(a[0] + b[0]) / 2, q.curved ? a[1] + (b[1] - a[1]) * 0.75 : (a[1] + b[1]) / 2];
+  const over = overOf(a, b, q);
   const [high, low] = [Math.min(a[1], b[1]), Math.max(a[1], b[1])];
-  const crossed = p.darts.find(
+  const crossed = p.darts.filter(
     (d) => Math.min(d.tip[1], d.legs[0][1]) < low && Math.max(d.tip[1], d.legs[0][1]) > high,
   );
-  if (crossed) throw new Cannot(`the dart at the ${crossed.edge} of the ${p.name} crosses it.`);
   if (p.inner?.some((d) => d.up[1] < low && d.down[1] > high))
     throw new Cannot(`the waist dart of the ${p.name} reaches above it.`);
-  const { outer, inner } = cutApart(
-    p,
+  const ends = [
     { edge: out, along: outAlong },
     { edge: inward, along: inAlong },
-    over,
-    { id: 'yoke', name: 'yoke seam', allowance },
-  );
+  ] as const;
+  const seam = { id: 'yoke', name: 'yoke seam', allowance };
   const level = (a[1] + b[1]) / 2;
+  if (crossed.length > 0) return throughDarts(p, ends, { ...q, depth: meant }, crossed, seam, { word, mark });
+  if (outAlong === 0)
+    throw new Cannot(`${say(meant)} below the side-neck the ${p.name} has no edge to cross.`);
+  const { outer, inner } = cutApart(p, ...ends, over, seam);
   const part = (half: Panel, upper: boolean): Panel => ({
     ...half,
     across: { centre: inward, side: upper ? out : p.across.side },
@@ -143,16 +166,78 @@ function across(
     marks: p.marks.filter((m) => m.at[1] < level === upper),
     ...(p.inner ? { inner: p.inner.filter((d) => d.at[1] < level === upper) } : {}),
   });
-  return [
-    {
-      ...part(outer, true),
-      id: p.id.replace(/(front|back)/, `$1-${mark}`),
-      name: `${p.name}, ${word}`,
-      is: [...(p.is ?? []), 'yoke'],
-      note: '',
-    },
-    part(inner, false),
-  ];
+  const upper: Panel = {
+    ...part(outer, true),
+    id: p.id.replace(/(front|back)/, `$1-${mark}`),
+    name: `${p.name}, ${word}`,
+    is: [...(p.is ?? []), 'yoke'],
+    note: '',
+  };
+  return {
+    upper,
+    lower: part(inner, false),
+    place: (at) => (at.at[1] < q.depth ? { ...at, panel: upper.id } : at),
+  };
+}
+
+/** The same where darts cross the seam: closed on the side of their mouths, opening into the seam on the other. */
+function throughDarts(
+  p: Panel,
+  ends: readonly [CutAt, CutAt],
+  q: Across,
+  crossed: readonly Dart[],
+  seam: { readonly id: string; readonly name: string; readonly allowance: Cm },
+  { word, mark }: { readonly word: string; readonly mark: string },
+): Parted {
+  try {
+    const b = pointAlong(edgeOf(p, ends[1].edge).path, ends[1].along);
+    const way = (from: Point, to: Point) => wayOf(from, to, q);
+    const outs = new Map(outwardOf(p).map((id) => [id, edgeOf(p, id).path]));
+    // The farthest from the centre first.
+    const byReach = [...crossed].sort((x, y) => Math.abs(y.tip[0] - b[0]) - Math.abs(x.tip[0] - b[0]));
+    // A dart that opens above is drawn over closed, as it is worn; below the bust body lines are level as they are drafted.
+    const drawn = crossed.every(opensAbove)
+      ? drawnClosed(byReach, outs, b, q.depth, way)
+      : {
+          first: ends[0],
+          ...drawnOpen(way(pointAlong(edgeOf(p, ends[0].edge).path, ends[0].along), b), crossed),
+        };
+    const { upper, lower, place, darts, mouthUp } = cutThrough(p, [drawn.first, ends[1]], drawn, seam);
+    const widths = (of: readonly Dart[]) => inWords(of.map((d) => say(d.intake)));
+    const tips = mouthUp ? lower : upper;
+    const eased = darts.filter((d) => !tips.darts.includes(d)).length;
+    const rest = eased === 0 ? '' : eased === darts.length ? ', eased on' : `, the smaller eased on`;
+    const closed = `${crossed.length === 1 ? 'its dart is' : 'its darts are'} closed in the cutting: ${widths(crossed)} at the ${crossed[0]!.edge}, ${widths(darts)} at the seam${rest}${mouthUp ? '' : '; true both edges over it into one line'}`;
+    const id = p.id.replace(/(front|back)/, `$1-${mark}`);
+    return {
+      upper: {
+        ...upper,
+        id,
+        name: `${p.name}, ${word}`,
+        is: [...(p.is ?? []), 'yoke'],
+        across: { centre: ends[1].edge, side: drawn.first.edge },
+        note: mouthUp ? closed : '',
+      },
+      lower: { ...lower, note: mouthUp ? p.note : [p.note, closed].filter(Boolean).join('; ') },
+      place: (at) => {
+        // What tells a dart is told where it opens now.
+        const dart = darts.find((d) => d.figure === at.figure);
+        if (dart)
+          return {
+            ...at,
+            panel: mouthUp ? p.id : id,
+            at: pointAlong(edgeOf(mouthUp ? lower : upper, seam.id).path, dart.at),
+          };
+        const is = place(at.at);
+        return { ...at, panel: is.upper ? id : p.id, at: is.at };
+      },
+    };
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    throw new Cannot(
+      `it meets the dart at the ${crossed[0]!.edge} of the ${p.name} at its end, or darts that open on either side of it: lay it 2 cm higher or lower.`,
+    );
+  }
 }
 
 /** A seam across a face, and its lining, at a depth, over every panel that it meets: above it a yoke. */
@@ -169,7 +254,7 @@ function seamed(now: Adapted, key: string, face: 'front' | 'back', q: Across, al
     );
   const earlier = now.seams.filter((s) => s.panel.startsWith(`${key}.${face}`)).length;
   const mark = earlier === 0 ? 'yoke' : `yoke-${earlier + 1}`;
-  const cuts = new Map<Panel, readonly [Panel, Panel]>();
+  const cuts = new Map<Panel, Parted>();
   const ends: Adapted['seams'][number][] = [];
   for (const layer of ['outer', 'lining'] as const) {
     const panels = of(layer);
@@ -203,11 +288,14 @@ function seamed(now: Adapted, key: string, face: 'front' | 'back', q: Across, al
   const whole = now.place;
   return {
     ...now,
-    panels: now.panels.flatMap((p) => cuts.get(p) ?? [p]),
+    panels: now.panels.flatMap((p) => {
+      const cut = cuts.get(p);
+      return cut ? [cut.upper, cut.lower] : [p];
+    }),
     place: (at) => {
       const moved = whole(at);
       const cut = [...cuts].find(([p]) => p.id === moved.panel);
-      return cut && moved.at[1] < q.depth ? { ...moved, panel: cut[1][0].id } : moved;
+      return cut ? cut[1].place(moved) : moved;
     },
     seams: [...now.seams, ...ends],
   };
