@@ -1,6 +1,6 @@
 import { endOf, mapped, type Point, type Segment, startOf } from '../draft/curve.ts';
 import { cutThrough, drawnClosed, drawnOpen } from '../draft/cut-through.ts';
-import { edgeLength, pointAlong } from '../draft/measure.ts';
+import { edgeLength, pointAlong, sewnLength } from '../draft/measure.ts';
 import { type CutAt, cutApart, seamOver } from '../draft/move-dart.ts';
 import { innerBy } from '../draft/outline.ts';
 import { type Dart, type Edge, edgeOf, isA, type Panel } from '../draft/panel.ts';
@@ -8,7 +8,7 @@ import { straight } from '../draft/shape.ts';
 import { inWords } from '../text/in-words.ts';
 import { type Cm, cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
-import type { Adapted } from './adapted-parts.ts';
+import type { Adapted, SeamPut } from './adapted-parts.ts';
 import type { Place } from './picture.ts';
 import { STEPS, type StepId, type StepTaken } from './steps.ts';
 
@@ -124,6 +124,8 @@ interface Parted {
   readonly upper: Panel;
   readonly lower: Panel;
   readonly place: (at: Place) => Place;
+  /** darts that it closed */
+  readonly closed?: SeamPut['closed'];
 }
 
 /** Where a seam bends between its ends: halfway, lower where it is curved. */
@@ -180,6 +182,9 @@ function across(
   };
 }
 
+/** The figures that tell a dart: of one that was moved, what it was before too. */
+const tellsOf = (d: Dart): readonly string[] => [d.figure, `${d.id}-intake`];
+
 /** The same where darts cross the seam: closed on the side of their mouths, opening into the seam on the other. */
 function throughDarts(
   p: Panel,
@@ -221,7 +226,7 @@ function throughDarts(
       lower: { ...lower, note: mouthUp ? p.note : [p.note, closed].filter(Boolean).join('; ') },
       place: (at) => {
         // What tells a dart is told where it opens now.
-        const dart = darts.find((d) => d.figure === at.figure);
+        const dart = darts.find((d) => tellsOf(d).includes(at.figure));
         if (dart)
           return {
             ...at,
@@ -231,6 +236,7 @@ function throughDarts(
         const is = place(at.at);
         return { ...at, panel: is.upper ? id : p.id, at: is.at };
       },
+      closed: { figures: crossed.flatMap(tellsOf), above: mouthUp },
     };
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
@@ -278,11 +284,20 @@ function seamed(now: Adapted, key: string, face: 'front' | 'back', q: Across, al
     const word = end.out === 'side' ? 'above the seam' : 'yoke';
     for (const [p, m] of rows)
       cuts.set(p, across(p, m, p === middle ? q : { ...q, dip: 0 }, { allowance, word, mark }));
+    const sewnYoke = (p: Panel) => sewnLength(cuts.get(p)!.upper, 'yoke');
+    const farthest = (p: Panel) => Math.max(...edgeOf(p, 'yoke').path.flatMap((s) => s.map(([x]) => x)));
     if (layer === 'outer')
       ends.push({
         panel: middle.id,
         y: q.depth,
-        half: pointAlong(edgeOf(last, end.out).path, end.outAlong)[0],
+        half: Math.min(
+          farthest(cuts.get(last)!.upper),
+          rows.reduce((sum, [p]) => sum + sewnYoke(p), 0),
+        ),
+        dip: q.dip,
+        curved: q.curved,
+        waist: middle.lines.find((l) => l.id === 'waist')?.y ?? null,
+        closed: rows.map(([p]) => cuts.get(p)!.closed ?? null).find((c) => c !== null) ?? null,
       });
   }
   const whole = now.place;

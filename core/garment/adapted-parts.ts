@@ -6,12 +6,26 @@ import type { PartBrief } from './input.ts';
 import type { Place } from './picture.ts';
 import { STEPS, type StepId, type StepTaken, stepWords } from './steps.ts';
 
+/** A seam that was put in, and the panel it lies on. Lengths cm. */
+export interface SeamPut {
+  readonly panel: string;
+  /** how deep it lies, from the panel’s top, and how wide half of it is */
+  readonly y: number;
+  readonly half: number;
+  /** how much lower its middle lies, pointed or in a curve */
+  readonly dip: number;
+  readonly curved: boolean;
+  /** how deep the waist lies; null where the panel has none */
+  readonly waist: number | null;
+  /** darts that it closed, by their figures, on its upper or lower side */
+  readonly closed: { readonly figures: readonly string[]; readonly above: boolean } | null;
+}
+
 /** Panels with the steps that act on them, where places lie then, and steps that could not be followed. */
 export interface Adapted {
   readonly panels: readonly Panel[];
   readonly place: (p: Place) => Place;
-  /** depths of the seams that were put in, with the panel they lie on, cm from its top */
-  readonly seams: readonly { readonly panel: string; readonly y: number; readonly half: number }[];
+  readonly seams: readonly SeamPut[];
   readonly refused: readonly string[];
 }
 

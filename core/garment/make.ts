@@ -36,8 +36,9 @@ import {
   type OpeningMade,
   type PartContext,
 } from './part.ts';
-import { NO_PICTURE, type Picture, type Place, type Stroke } from './picture.ts';
+import { NO_PICTURE, type Picture, type Place } from './picture.ts';
 import { partFor } from './registry.ts';
+import { withSeams } from './seam-picture.ts';
 import { isMain } from './seams.ts';
 import { type Shape, shouldersOf } from './shoulders.ts';
 import { stepTerms } from './steps.ts';
@@ -351,8 +352,9 @@ function drafted(input: SheetInput, taken: Carrying | null, which: WhichSide, le
     look: () => ({
       places: made.flatMap((m) => m.draft.places()),
       pictures: [
-        ...made.map((m) => m.r.part.picture(m.c, m.values, m.draft as never)),
-        ...made.map((m) => seamPicture(m.draft, adapted.get(m.r.index))),
+        ...made.flatMap((m) =>
+          withSeams(m.r.part.picture(m.c, m.values, m.draft as never), adapted.get(m.r.index)),
+        ),
         zipPicture(context, opening, made, marked),
       ],
     }),
@@ -476,22 +478,6 @@ function zipPicture(
   return closes === 'zip'
     ? { front, back }
     : { front: { ...front, strokes: [] }, back: { ...back, strokes: [] } };
-}
-
-/** Seams that a step put in, as they are worn. */
-function seamPicture(draft: Drafted, a: Adapted | undefined): Picture {
-  if (!a || a.seams.length === 0) return NO_PICTURE;
-  const lines = (face: 'front' | 'back') =>
-    a.seams.flatMap(({ panel, y, half }): Stroke[] => {
-      if (!panel.includes(`.${face}`)) return [];
-      const waist = draft.panels.find((q) => q.id === panel)?.lines.find((l) => l.id === 'waist')?.y;
-      if (waist === undefined) return [];
-      return [{ kind: 'seam', figure: null, d: `M${-half} ${y - waist} L${half} ${y - waist}` }];
-    });
-  return {
-    front: { strokes: lines('front'), points: [] },
-    back: { strokes: lines('back'), points: [] },
-  };
 }
 
 /** The first of each name. */
