@@ -215,3 +215,42 @@ describe('every kind that a garment bears goes into its sheet', () => {
       }
   });
 });
+
+describe('a change in what lies above a seam across', () => {
+  const BODY = asLines(trueBody(seeded(7)));
+  const made = (garment: string, steps: readonly object[], changes: readonly Asked[]) =>
+    sheetOf(
+      garmentSpec(garment, BODY, {
+        garment: { steps },
+        house: { rounding: EXACT },
+        rest: {
+          changes: changes.map((asked) => ({
+            asked: { version: 2, ...asked },
+            by: 'Client',
+            at: '2026-03-09T10:00:00Z',
+          })),
+        },
+      }),
+    );
+  const changes = {
+    lower: { kind: 'neckline-lower', direction: 'lower', amount: '1.5 cm' },
+    wider: { kind: 'neckline-widen', direction: 'wider', amount: '1 cm' },
+  };
+  it.each([
+    ['bodice', 'lower', { step: 'seam-back', part: 0, amount: '12 cm' }],
+    ['bodice', 'wider', { step: 'seam-front', part: 0, amount: '12 cm' }],
+    ['sheath', 'wider', { step: 'seam-front', part: 0, amount: '20 cm' }],
+    ['princess-dress', 'wider', { step: 'seam-front', part: 0, amount: '14 cm' }],
+  ] as const)('moves every figure of the %s (%s) as it does without the seam', (garment, change, seam) => {
+    const moved = (steps: readonly object[]) => {
+      const was = made(garment, steps, []);
+      return made(garment, steps, [changes[change]]).figures.flatMap((f) => {
+        const by = (f.finished ?? 0) - (at(was, f.id)?.finished ?? 0);
+        return Math.abs(by) > 0.02 ? [[f.id, Number(by.toFixed(1))]] : [];
+      });
+    };
+    expect(made(garment, [seam], []).panels.some((p) => p.id.includes('-yoke'))).toBe(true);
+    expect(moved([]).length).toBeGreaterThan(0);
+    expect(moved([seam])).toEqual(moved([]));
+  });
+});

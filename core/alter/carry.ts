@@ -1,6 +1,6 @@
 import { startOf } from '../draft/curve.ts';
 import { edgeLength, sewnLength, sewnWidthAt } from '../draft/measure.ts';
-import type { Panel } from '../draft/panel.ts';
+import { isA, type Panel } from '../draft/panel.ts';
 import type { Figure } from '../figure/figure.ts';
 import { type Carried, carrying, type Drafts, type Moved, type TakenAs } from '../garment/carried.ts';
 import { faceOf, isMain, kindOf, perHalf, type SeamKind } from '../garment/seams.ts';
@@ -163,6 +163,15 @@ const ofPanel =
     const p = right.find((q) => id.test(q.id) && q.layer === 'outer');
     return p ? m(p) : null;
   };
+/** The sewn length of an edge over every panel of a face that has it: what lies above a seam across with the rest. */
+const along =
+  (part: string, face: 'front' | 'back', edge: string): Measure =>
+  ({ right }) => {
+    const own = right.flatMap((p) =>
+      isMain(p) && p.id.split('.')[0] === part && p.share === face ? (onEdge(edge)(p) ?? []) : [],
+    );
+    return own.length > 0 ? own.reduce((a, b) => a + b, 0) : null;
+  };
 const onEdge = (edge: string) => (p: Panel) =>
   p.edges.some((e) => e.id === edge && e.path.length > 0) ? sewnLength(p, edge) : null;
 
@@ -179,8 +188,8 @@ const MEASURES: readonly (readonly [end: RegExp, (p: string) => Measure])[] = [
   [/\.waist-line-back$/, (p) => edges(p, 'waist', 'back', true)],
   [/\.shoulder$/, (p) => edges(p, 'shoulder', 'front')],
   [/\.shoulder-back$/, (p) => edges(p, 'shoulder', 'back', true)],
-  [/\.centre-back-length$/, (p) => ofPanel(new RegExp(`^${p}\\.back(-centre)?$`), onEdge('centre'))],
-  [/\.hem-front$/, (p) => ofPanel(new RegExp(`^${p}\\.front(-centre)?$`), onEdge('centre'))],
+  [/\.centre-back-length$/, (p) => along(p, 'back', 'centre')],
+  [/\.hem-front$/, (p) => along(p, 'front', 'centre')],
   [/\.crotch-seam$/, (p) => edges(p, 'crotch')],
   [/\.inseam$/, (p) => edges(p, 'inseam', 'front')],
   [/^sleeve[^.]*\.cap-round$/, (p) => edges(p, 'cap')],
@@ -195,10 +204,13 @@ const MEASURES: readonly (readonly [end: RegExp, (p: string) => Measure])[] = [
   [
     /\.neck-half$/,
     (p) =>
-      ofPanel(new RegExp(`^${p}\\.front(-centre)?$`), (q) => {
-        const e = q.edges.find((x) => x.id === 'shoulder');
-        return e && e.path.length > 0 ? startOf(e.path[0]!)[0] : null;
-      }),
+      ({ right }) => {
+        const bears = (q: Panel) => q.edges.find((e) => e.id === 'shoulder' && e.path.length > 0);
+        const q = right.find(
+          (x) => isMain(x) && x.id.startsWith(`${p}.front`) && !isA(x, 'side') && bears(x),
+        );
+        return q ? startOf(bears(q)!.path[0]!)[0] : null;
+      },
   ],
   [/\.dart-front-intake$/, (p) => ofPanel(new RegExp(`^${p}\\.front$`), firstDart)],
   [/\.dart-back-intake$/, (p) => ofPanel(new RegExp(`^${p}\\.back$`), firstDart)],
