@@ -214,6 +214,9 @@ test('what the client likes and what is left open are written without the networ
   await page.getByLabel('What is still to decide').fill('Which buttons');
   await page.getByRole('button', { name: 'Save question' }).click();
   await expect(page.getByText('2 entries waiting to be sent.')).toBeVisible();
+  // Each is told where it was written, once.
+  for (const says of ['a soft waistband', 'Which buttons'])
+    await expect(page.getByText(new RegExp(`${says}.* saved here, not sent yet`))).toHaveCount(1);
   await context.setOffline(false);
   await expect(page.getByText('2 entries waiting to be sent.')).toBeHidden();
   await expect(page.getByText('Which buttons')).toHaveCount(1);

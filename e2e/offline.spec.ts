@@ -1,3 +1,4 @@
+import type { Browser } from '@playwright/test';
 import { stopChild } from '../tools/cluster.ts';
 import { freePort } from '../tools/ports.ts';
 import { startServer } from '../tools/serve.ts';
@@ -31,20 +32,36 @@ const keptHere = async () => [
   })),
 ];
 
+/** A page of a server of its own, which can be killed and started again. */
+async function ownServer(browser: Browser, databaseUrl: string) {
+  const port = await freePort();
+  let server = await startServer(databaseUrl, port);
+  const context = await browser.newContext({
+    baseURL: `http://127.0.0.1:${port}`,
+    serviceWorkers: 'allow',
+    viewport: { width: 1280, height: 800 },
+  });
+  return {
+    page: await context.newPage(),
+    kill: () => stopChild(server, 'SIGKILL', 15_000),
+    start: async () => {
+      server = await startServer(databaseUrl, port);
+    },
+    end: async () => {
+      await context.close();
+      await stopChild(server, 'SIGTERM', 15_000);
+    },
+  };
+}
+
 test.use({ serviceWorkers: 'allow' });
 
 test('the program opens while its server is gone, goes on measuring, and sends it all once the server is back', async ({
   browser,
   studio,
 }) => {
-  const port = await freePort();
-  let server = await startServer(studio.databaseUrl, port);
-  const context = await browser.newContext({
-    baseURL: `http://127.0.0.1:${port}`,
-    serviceWorkers: 'allow',
-    viewport: { width: 1280, height: 800 },
-  });
-  const page = await context.newPage();
+  const own = await ownServer(browser, studio.databaseUrl);
+  const { page } = own;
   try {
     await signIn(page, 'Bram Teller', '/orders');
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
@@ -58,7 +75,7 @@ test('the program opens while its server is gone, goes on measuring, and sends i
     await page.goto(`/orders/${orderId}/measure`);
     await expect(page.getByText('1. 70 cm')).toBeVisible();
 
-    await stopChild(server, 'SIGKILL', 15_000);
+    await own.kill();
     await page.reload();
     await expect(page.getByText('Can’t reach the server')).toBeVisible();
     await expect(page.getByText('1. 70 cm')).toBeVisible();
@@ -71,7 +88,7 @@ test('the program opens while its server is gone, goes on measuring, and sends i
     await page.goto('/clients?q=ada');
     await expect(page.getByRole('alert')).toContainText('Can’t reach the');
 
-    server = await startServer(studio.databaseUrl, port);
+    await own.start();
     await inTheBook(orderId, 3);
     await page.goto(`/orders/${orderId}/measure`);
     await expect(page.getByText('Everything is saved.')).toBeVisible();
@@ -83,8 +100,7 @@ test('the program opens while its server is gone, goes on measuring, and sends i
     await expect(page).toHaveURL(/sign-in/);
     expect(await page.evaluate(keptHere)).toEqual([]);
   } finally {
-    await context.close();
-    await stopChild(server, 'SIGTERM', 15_000);
+    await own.end();
   }
 });
 
@@ -92,14 +108,8 @@ test('a job is ticked and done at the bench while the server is gone, a reload i
   browser,
   studio,
 }) => {
-  const port = await freePort();
-  let server = await startServer(studio.databaseUrl, port);
-  const context = await browser.newContext({
-    baseURL: `http://127.0.0.1:${port}`,
-    serviceWorkers: 'allow',
-    viewport: { width: 1280, height: 800 },
-  });
-  const page = await context.newPage();
+  const own = await ownServer(browser, studio.databaseUrl);
+  const { page } = own;
   try {
     await signIn(page, 'Bram Teller', '/orders');
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
@@ -119,7 +129,7 @@ test('a job is ticked and done at the bench while the server is gone, a reload i
     await expect(boxes.first()).toBeVisible();
     const n = await boxes.count();
 
-    await stopChild(server, 'SIGKILL', 15_000);
+    await own.kill();
     await page.getByRole('button', { name: 'Start job' }).click();
     const waiting = page.getByRole('list', { name: 'Waiting to be sent' });
     await expect(waiting).toContainText('take up 2 cm. Now begun. saved here, not sent yet');
@@ -131,7 +141,7 @@ test('a job is ticked and done at the bench while the server is gone, a reload i
     await expect(page.getByText(`${n + 2} entries waiting to be sent.`)).toBeVisible();
     await accessible(page, 'bench without the server');
 
-    server = await startServer(studio.databaseUrl, port);
+    await own.start();
     await expect(waiting).toBeHidden();
     await expect(page.getByText(/entries waiting to be sent/)).toBeHidden();
     const steps = await inDatabase<{ step: string }>(
@@ -142,8 +152,7 @@ test('a job is ticked and done at the bench while the server is gone, a reload i
     await page.reload();
     for (let i = 0; i < n; i++) await expect(boxes.nth(i)).toBeChecked();
   } finally {
-    await context.close();
-    await stopChild(server, 'SIGTERM', 15_000);
+    await own.end();
   }
 });
 

@@ -44,7 +44,7 @@ export function OpenQuestions({ orderId, now = null }: Props) {
       <h2>{now === null ? 'Open questions' : 'To be decided'}</h2>
       <Problem error={reopening.error} />
       <WaitingHere written={here} />
-      {open.length === 0 && <p className="soft">No open questions.</p>}
+      {open.length + here.length === 0 && <p className="soft">No open questions.</p>}
       <ul className="why">
         {open.map((q) => (
           <Open

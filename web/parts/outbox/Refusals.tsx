@@ -16,7 +16,7 @@ export function Refusals() {
     readings: refused.readings.filter(
       (k) => pathname !== `/orders/${readings().orderOf(k.sessionId)}/measure`,
     ),
-    writes: refused.writes.filter((w) => pathname !== `/orders/${w.orderId}/fitting` && pathname !== w.at),
+    writes: refused.writes.filter((w) => pathname !== (w.at ?? `/orders/${w.orderId}/fitting`)),
   };
   const any = told.readings.length + told.writes.length > 0;
   const List = useLater(load, any);

@@ -22,7 +22,8 @@ const LISTED = 30;
 
 /** What was written on this device and has not reached the book yet: it is safe here, and sent when the network is back. */
 export function Waiting({ orderId, unit, onTakeUp }: Props) {
-  const waiting = useWaiting(orderId).filter((w) => !w.first);
+  // What was written in a place of its own (likes, questions, a job) is told there.
+  const waiting = useWaiting(orderId).filter((w) => !w.first && w.at === undefined);
   const [mine, others, unknown] = (['mine', 'other', 'unknown'] as const).map((of) =>
     waiting.filter((w) => whose(w.by) === of),
   );
