@@ -137,8 +137,8 @@ function closes(s: Sheet): string[] {
   const atMost = (what: string, a: number, b: number) => {
     if (!(a <= b + 1e-6)) wrong.push(`${what}: ${a} is more than ${b}`);
   };
-  // What is pulled on has no waist line of its own.
-  const waist = find(s, 'waist');
+  // What is pulled on has no waist line of its own; what ends under the bust is sewn on there.
+  const waist = find(s, 'waist') ?? find(s, 'underbust');
   const round = waist ? markedGirth(waist)! : Number.NaN;
   for (const f of s.figures) {
     if (f.finished === null) continue;

@@ -29,6 +29,11 @@ export const GARMENTS: readonly NamedGarment[] = [
     name: 'day dress, gathered skirt',
     parts: [BODICE, { part: 'gathered-skirt' }],
   },
+  {
+    id: 'empire-dress',
+    name: 'dress with a seam under the bust, gathered skirt',
+    parts: [{ ...BODICE, ends: 'under-bust' }, { part: 'gathered-skirt' }],
+  },
   { id: 'day-dress-circle', name: 'day dress, circle skirt', parts: [BODICE, { part: 'circle-skirt' }] },
   {
     id: 'day-dress-sleeved',

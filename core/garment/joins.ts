@@ -5,6 +5,11 @@ import { findPart } from './registry.ts';
 const MOST_PARTS = 12;
 const EDGE: Record<JoinEdge, string> = { waist: 'waist', armhole: 'armhole', neck: 'neckline' };
 
+/** The body line at which a bodice ends, and what hangs from it is sewn on. */
+export type Joint = 'waist' | 'underbust';
+/** How that line is called where it is spoken of. */
+export const JOINT_WORD: Readonly<Record<Joint, string>> = { waist: 'waist', underbust: 'under bust' };
+
 /** One part of a garment in its place: its instance and what it is joined to. */
 export interface Placed {
   /** where it stands in the brief */
@@ -72,4 +77,23 @@ export function placed(ids: readonly string[]): Placed[] {
   const depth = (r: Placed): number =>
     Math.max(0, ...Object.values(r.joinedTo).map((i) => 1 + depth(rows[i]!)));
   return [...rows].sort((a, b) => depth(a) - depth(b) || a.index - b.index);
+}
+
+/** Whether a brief ends this part under the bust. The plan by heights is drawn to the waist. */
+const endsUnder = (values: unknown): boolean => {
+  const { ends, plan } = (values ?? {}) as { readonly ends?: unknown; readonly plan?: unknown };
+  return ends === 'under-bust' && plan !== 'heights';
+};
+
+/**
+ * Where a bodice ends and what hangs from it joins it. A skirt that is shaped over waist and hip cannot hang from above
+ * its waist: then the bodice goes on down to it, and `shaped` is that skirt.
+ */
+export function jointOf(
+  rows: readonly Placed[],
+  values: (row: Placed) => unknown,
+): { readonly joint: Joint; readonly shaped: GarmentPart | null } {
+  if (!rows.some((r) => endsUnder(values(r)))) return { joint: 'waist', shaped: null };
+  const shaped = rows.find((r) => r.joinedTo.waist !== undefined && !r.part.hangsAbove)?.part ?? null;
+  return { joint: shaped ? 'waist' : 'underbust', shaped };
 }

@@ -18,7 +18,7 @@ import { totalCheck, totalLeaves } from './common/total-length.ts';
 import { legChecks } from './dart-legs.ts';
 import { withHemFacings } from './hem-facings.ts';
 import type { PartBrief, SheetInput } from './input.ts';
-import { type Placed, placed } from './joins.ts';
+import { jointOf, type Placed, placed } from './joins.ts';
 import { type Unused, unusedOf } from './leaves.ts';
 import { type BodyLine, bodyLines, floorGirth, type LineContext, type Zone } from './lines.ts';
 import { wantsOfPlaced } from './measuring.ts';
@@ -166,13 +166,14 @@ function groundOf(input: SheetInput, taken: Carrying | null, which: WhichSide) {
   const first = rows.find((r) => 'zip' in r.part.fields);
   const opens = OPENS.find((o) => first && values(first).zip === o) ?? null;
   const closes = CLOSES.find((k) => first && values(first).closes === k) ?? 'zip';
+  const { joint, shaped } = jointOf(rows, values);
   const lines = bodyLines(
     base satisfies LineContext,
-    rows.flatMap((r) => r.part.lines(values(r) as never, { opens, closes, ...base })),
+    rows.flatMap((r) => r.part.lines(values(r) as never, { opens, closes, joint, ...base })),
     (line) => rows.flatMap((r) => r.part.lifts?.(values(r) as never, line, input.brief.fit) ?? []),
   );
-  const context: GarmentContext = { opens, closes, line: (zone: Zone) => lines.get(zone), ...base };
-  return { steps, notTaken, rows, values, measured, not, refused, hang, base, lines, context };
+  const context: GarmentContext = { opens, closes, joint, line: (zone: Zone) => lines.get(zone), ...base };
+  return { steps, notTaken, rows, values, measured, not, refused, hang, base, lines, context, shaped };
 }
 
 /** Every part drafted in turn, with the steps and the cloth that act on its panels, and what was agreed at fittings. */
@@ -245,7 +246,7 @@ function shapeOf(
 /** @param left the left half’s own draft, where left and right were read apart */
 function drafted(input: SheetInput, taken: Carrying | null, which: WhichSide, left: Garment | null): Garment {
   const ground = groundOf(input, taken, which);
-  const { notTaken, rows, values, measured, not, refused, hang, base, lines, context } = ground;
+  const { notTaken, rows, values, measured, not, refused, hang, base, lines, context, shaped } = ground;
   const { plain, adapted, made, halves: own } = partsOf(input, taken, ground);
   const was = made.flatMap((m) => m.draft.panels);
   const halves = left ? told(was, left.left) : (own ?? alike(was));
@@ -288,6 +289,7 @@ function drafted(input: SheetInput, taken: Carrying | null, which: WhichSide, le
     ),
     ...(taken ? taken.checks(bare) : []),
     ...fitChecks(input),
+    ...jointChecks(shaped),
     ...ownChecks(input.brief, context.opens !== null && context.closes === 'zip', bare, was),
     ...[...notTaken, ...[...adapted.values()].flatMap((a) => a.refused)].map((sentence, i) =>
       warn(`step-left-out-${i + 1}`, null, sentence),
@@ -337,7 +339,7 @@ function drafted(input: SheetInput, taken: Carrying | null, which: WhichSide, le
         base,
         made.map((m) => ({
           asks: [
-            ...Object.values(wantsOfPlaced(m.r, m.values)).flat(),
+            ...Object.values(wantsOfPlaced(m.r, m.values, context.joint)).flat(),
             ...(m.draft.uses ?? []),
             ...neckUses(m.c, m.values),
           ],
@@ -455,16 +457,19 @@ function referenceChecks(measured: ReadonlyMap<string, Measured>, wanted: readon
 
 /** The zip as it is seen, from where it begins above the waist to where it ends below. */
 function zipPicture(
-  { opens, closes }: GarmentContext,
+  { opens, closes, joint }: GarmentContext,
   { endsAt }: OpeningMade,
   made: readonly { draft: Drafted }[],
   lines: readonly BodyLine[],
 ): Picture {
   if (!opens || endsAt === null || made.every((m) => m.draft.panels.length === 0)) return NO_PICTURE;
-  const top = -(made.map((m) => m.draft.opensAbove).find((a) => a !== undefined) ?? 0);
+  // A drawing's 0 is where the bodice ends.
+  const up = made.map((m) => m.draft.up).find((u) => u !== undefined) ?? 0;
+  const top = up - (made.map((m) => m.draft.opensAbove).find((a) => a !== undefined) ?? 0);
+  const levelOf = (l: BodyLine) => (l.zone === joint ? 0 : l.level === null ? top * 0.6 : l.level + up);
   const known = lines
     .filter((l) => l.front && l.back)
-    .map((l) => [l.level ?? top * 0.6, l.front!.rounded] as const)
+    .map((l) => [levelOf(l), l.front!.rounded] as const)
     .sort((a, b) => a[0] - b[0]);
   const halfAt = (y: number): number => {
     const below = known.findIndex(([level]) => level >= y);
@@ -472,7 +477,7 @@ function zipPicture(
     const [a, b] = [known[below - 1]!, known[below]!];
     return a[1] + ((b[1] - a[1]) * (y - a[0])) / (b[0] - a[0] || 1);
   };
-  const at = { top, end: endsAt, halfAt };
+  const at = { top, end: endsAt + up, halfAt };
   const [front, back] = [zipStrokes(opens, 'front', at), zipStrokes(opens, 'back', at)];
   // Buttons and lacing are drawn by the part that brings them.
   return closes === 'zip'
@@ -511,6 +516,18 @@ function shapeFor(
     forkForward: stepped(shape.forkForward),
   };
 }
+
+/** A bodice that was to end under the bust goes on down to a skirt that cannot hang from there. */
+const jointChecks = (shaped: Placed['part'] | null): RawCheck[] =>
+  shaped
+    ? [
+        warn(
+          'ends-at-waist',
+          null,
+          `The bodice ends at the waist, not under the bust: the ${shaped.name} is shaped from the waist down. Choose a gathered, tiered or circle skirt to hang from a seam under the bust.`,
+        ),
+      ]
+    : [];
 
 /** A fit that the cloth cannot give. */
 function fitChecks({ brief }: SheetInput): RawCheck[] {

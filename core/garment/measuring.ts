@@ -1,7 +1,7 @@
 import { findMeasure, MEASURES, type Region } from '../measures/catalogue.ts';
 import { lengthWants } from './common/length-wanted.ts';
 import { TOTALS } from './common/total-length.ts';
-import { type Placed, placed } from './joins.ts';
+import { type Joint, jointOf, type Placed, placed } from './joins.ts';
 import type { Wants } from './part.ts';
 
 /** A measure's place in the order the tape goes. */
@@ -58,12 +58,18 @@ export const measuringTogether = (
   garments: readonly (readonly { readonly part: string }[])[],
 ): { id: string; needed: boolean }[] => listed(garments.flatMap(wantsOf));
 
-const wantsOf = (parts: readonly { readonly part: string }[]): Wants[] =>
-  placed(parts.map((p) => p.part)).map((row) => wantsOfPlaced(row, parts[row.index]));
+function wantsOf(parts: readonly { readonly part: string }[]): Wants[] {
+  const rows = placed(parts.map((p) => p.part));
+  const { joint } = jointOf(rows, (row) => parts[row.index]);
+  return rows.map((row) => wantsOfPlaced(row, parts[row.index], joint));
+}
 
 /** What one part of a garment wants: one that hangs from a bodice may be read from the neck to its hem, whole. */
-export function wantsOfPlaced({ part, joinedTo }: Placed, values: unknown): Wants {
-  const [bare, length] = [part.wants(values as never), lengthWants(values ?? {})];
+export function wantsOfPlaced({ part, joinedTo }: Placed, values: unknown, joint: Joint): Wants {
+  const [whole, length] = [part.wants(values as never), lengthWants(values ?? {})];
+  // What hangs from under the bust falls free of the waist.
+  const free = joint === 'underbust' && joinedTo.waist !== undefined;
+  const bare = free ? { ...whole, needs: whole.needs.filter((id) => id !== 'waist') } : whole;
   const own = {
     needs: [...bare.needs, ...length.needs, ...neckNeeds(values)],
     helps: bare.helps,

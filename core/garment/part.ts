@@ -9,6 +9,7 @@ import type { Cm } from '../units/length.ts';
 import type { Reshape } from './adapted-parts.ts';
 import type { Fields, ValuesOf } from './fields.ts';
 import type { SheetInput } from './input.ts';
+import type { Joint } from './joins.ts';
 import type { Leaves } from './leaves.ts';
 import type { BodyLine, Lift, LineWanted, Zone } from './lines.ts';
 import type { Meeting } from './meeting.ts';
@@ -53,6 +54,8 @@ export interface GarmentContext extends Making {
   /** where the garment opens */
   readonly opens: Opens | null;
   readonly closes: Closes;
+  /** where a bodice ends, and what hangs from it is sewn on */
+  readonly joint: Joint;
 }
 
 /** What one part works with. */
@@ -84,6 +87,8 @@ export interface Drafted {
   readonly reaches?: Cm;
   /** an opening of this part ends at least here below the waist, cm, with the reason; `whole` where that is all the way down */
   readonly opensAtLeast?: { readonly depth: Cm; readonly because: string; readonly whole?: boolean };
+  /** how far above the waist it ends, or hangs from, cm; at the waist where nothing is said */
+  readonly up?: Cm;
   /** from its upper edge to the waist along the opening, cm */
   readonly opensAbove?: Cm;
   /** what its upper edge carries and the opening crosses as well, cm: a stand at the centre back */
@@ -128,6 +133,8 @@ export interface GarmentPart<F extends Fields = Fields, D extends Drafted = Draf
   readonly adapts?: readonly StepId[];
   /** how its panels follow those that act on them */
   readonly reshape?: Reshape;
+  /** falls free of waist and hip, so that it can hang from a seam above the waist */
+  readonly hangsAbove?: true;
   /** lies on the others without a seam that joins it: never a garment by itself */
   readonly free?: true;
   readonly wants: (values: ValuesOf<F>) => Wants;

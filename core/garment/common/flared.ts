@@ -49,11 +49,12 @@ export const FREE_LEAVES: Leaves = {
   ...left(true, ['waist-to-knee', 'waist-to-floor'], LENGTH_GIVEN),
 };
 
-/** A way in of a skirt that falls free is at least this deep, cm (common practice). */
-export const LEAST_PLACKET = {
-  depth: cm(18),
-  because: `A way in is at least ${p(18)} deep, or the hand that closes it tears it (common practice).`,
-} as const;
+/** A way in of a skirt that falls free is at least 18 cm deep from its seam, `up` above the waist: how far below the waist that ends. */
+export const leastPlacket = (up: Cm) => ({
+  depth: cm(Math.max(0, PLACKET - up)),
+  because: `A way in is at least ${p(PLACKET)} deep${up > 0 ? ' from the seam' : ''}, or the hand that closes it tears it (common practice).`,
+});
+const PLACKET = 18;
 
 /** Does a skirt that falls free clear the hip? Judged where the hip is, with the floor of a woven. */
 export function hipRoom(c: PartContext, girthAt: (depth: Cm) => Cm | null): RawCheck[] {

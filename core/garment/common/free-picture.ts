@@ -21,6 +21,7 @@ interface FreeSkirt {
   readonly lengths: HemLengths;
   readonly band: Band;
   readonly longest: Cm;
+  readonly up: Cm;
 }
 
 /** A skirt that falls in folds, from the front and from behind: half of its hem's width lies in the folds. */
@@ -31,10 +32,11 @@ export function freePicture(
 ): Picture {
   if (d.waist === null || d.hem.finished === null || d.longest <= 0) return NO_PICTURE;
   const waist = d.waist / 4;
-  const hem = Math.max(waist * 1.1, Math.min(d.hem.finished / 5, waist + d.longest * 0.75));
+  // Drawn from where it hangs.
+  const y = d.longest + d.up;
+  const hem = Math.max(waist * 1.1, Math.min(d.hem.finished / 5, waist + y * 0.75));
   const view = (face: 'front' | 'back'): View => {
     const out = emptyView();
-    const y = d.longest;
     out.strokes.push(
       skirtOutline({ waist, through: [], wide: [waist, 0], hem, left: y * 0.97, centre: y, right: y * 0.97 }),
     );

@@ -22,7 +22,9 @@ export const FREE_JOINS = {
 export interface FreeDraft extends Drafted {
   readonly band: Band;
   readonly panel: Panel | null;
+  /** the seam it joins, sewn */
   readonly waist: Cm | null;
+  /** waist to hem */
   readonly longest: Cm;
 }
 
@@ -90,7 +92,7 @@ export const freeCutting = (
       c.opens ? 'seams (one with the zip)' : 'seams',
       c.opens && c.allowances.zip > c.allowances.side ? 'zip' : 'side',
     ],
-    ['waist seam', 'waist'],
+    [c.joint === 'waist' ? 'waist seam' : 'seam under the bust', 'waist'],
     ['hem', hem],
     c.input.brief.lining !== '' && ['lining hem, double roll', 'liningHem'],
     !c.above && ['waistband edges', 'band'],

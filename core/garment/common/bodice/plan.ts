@@ -1,13 +1,14 @@
-import { bodyTerms, buildFigure, TOLERANCE, term } from '../../../figure/build.ts';
-import type { Figure, Term } from '../../../figure/figure.ts';
+import { term } from '../../../figure/build.ts';
+import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import type { PartContext } from '../../part.ts';
-import { type EaseZone, easeFor } from '../../tables/fit.ts';
+import { easeFor } from '../../tables/fit.ts';
 import { armholeByBust, NECK_ABOVE_NAPE, type NeckShape } from '../neck-and-armhole.ts';
 import { type NeckWide, neckOpening } from '../neck-wide.ts';
-import { heightsShape, heightsTerm } from './heights-plan.ts';
-import { type Plan, quarterShape, quarterTerm, SPAN_OF_BUST } from './quarter-plan.ts';
+import { type Plan, SPAN_OF_BUST } from './quarter-plan.ts';
+import { type Source, type Sources, sourcesOf, total, withEase, withMore } from './sources.ts';
+import { underBustEnd } from './under-bust.ts';
 
 /** A bodice's heights and widths before it is drafted, as marked. Lengths cm; figures may be absent. */
 export interface BodicePlan {
@@ -25,8 +26,11 @@ export interface BodicePlan {
     readonly acrossBack: Cm;
     readonly armhole: Cm;
     readonly bustLevel: Cm;
+    /** where it ends below, in front and behind: at the waist, or under the bust */
     readonly waistFront: Cm;
     readonly waistBack: Cm;
+    /** how far above the waist that is */
+    readonly up: Cm;
     readonly apex: Cm;
     readonly neckFront: Cm;
     readonly neckBack: Cm;
@@ -50,82 +54,6 @@ export interface Neck extends NeckWide {
   readonly neckBack: Cm;
   readonly plan: Plan;
 }
-
-/** Where a bodice's figures come from: readings, halves of them, estimates, and what the quarter plan and the plan by heights give. */
-function sourcesOf(c: PartContext, v: Neck) {
-  const { input, measured } = c;
-  const net = (id: string) => measured.get(id)?.net ?? null;
-  const ease = (zone: EaseZone): Term => {
-    const { brief, house } = input;
-    const { ease: amount, because } = easeFor(zone, brief.fit, brief.school, c.hang, house.ease);
-    return term('wearing', 'wearing ease', amount, because);
-  };
-  const positive = (value: Cm) => (value > 0 ? null : 'Enter a length over 0.');
-  const make = (
-    id: string,
-    name: string,
-    source: { readonly terms: readonly Term[]; readonly read?: boolean; readonly estimated?: boolean } | null,
-    more: {
-      readonly group?: Figure['group'];
-      readonly follows?: (value: Cm) => string | null;
-    } = {},
-  ) =>
-    buildFigure(c, {
-      id: c.id(id),
-      section: c.key,
-      name,
-      group: more.group ?? 'length',
-      tolerance: TOLERANCE.detail,
-      nearest: true,
-      terms: source?.terms ?? [],
-      note: id === 'shoulder' ? c.shape.slopeSays : '',
-      known: source !== null,
-      read: source?.read ?? false,
-      estimated: source?.estimated ?? false,
-      settable: source?.terms.some((t) => t.kind === 'wearing') ? ['wearing', 'finished'] : ['finished'],
-      follows: more.follows ?? positive,
-      why: source === null ? ['Not measured: measure it, or set the figure by hand with a reason.'] : [],
-    });
-  const read = (id: string, ...more: Term[]) => {
-    const m = measured.get(id);
-    return m?.net == null ? null : { terms: [...bodyTerms(m), ...more], read: more.length === 0 };
-  };
-  const half = (id: string) => {
-    const m = measured.get(id);
-    return m?.net == null
-      ? null
-      : {
-          terms: [
-            ...bodyTerms(m),
-            term('share', 'half of it', -m.net / 2, 'The panel is half a front or back.'),
-          ],
-        };
-  };
-  const guess = (value: number | null, because: string) =>
-    value === null ? null : { terms: [term('body', 'estimate', value, because)], estimated: true };
-
-  const heights = v.plan === 'heights' ? heightsShape(net('bust'), c) : null;
-  const quarter =
-    v.plan === 'quarter'
-      ? quarterShape(
-          {
-            across: net('across-shoulder'),
-            neck: net('neck-width'),
-            shoulder: net('shoulder'),
-            drop: net('shoulder-drop'),
-          },
-          c.stepped,
-        )
-      : null;
-  const plan = (amount: Cm | null, because: string): Source | null =>
-    amount === null ? null : { terms: [quarterTerm(amount, because)] };
-  const byHeights = (amount: Cm | null, because: string): Source | null =>
-    amount === null ? null : { terms: [heightsTerm(amount, because)] };
-  /** What a level lies lower than it was read; the plan by heights has its levels where they were read. */
-  const lower = (zone: EaseZone): Term[] => (heights ? [] : [ease(zone)]);
-  return { net, ease, positive, make, read, half, guess, heights, quarter, plan, byHeights, lower };
-}
-type Sources = ReturnType<typeof sourcesOf>;
 
 /** Neck, shoulder and the widths across, halves, cm. */
 function widthFigures(c: PartContext, v: Neck, s: Sources) {
@@ -330,7 +258,7 @@ function heightFigures(c: PartContext, v: Neck, s: Sources) {
 
 /** Heights and widths of a bodice as marked, cm, each with its terms, by the plan the part goes by. */
 export function planBodice(c: PartContext, v: Neck): BodicePlan {
-  const sources = sourcesOf(c, v);
+  const sources = sourcesOf(c, v.plan);
   const { quarter } = sources;
   const { neckHalf, opening, shoulder, shoulderBack, acrossBack, acrossFront } = widthFigures(c, v, sources);
   const { armhole, bustLevel, waistBack, waistFront, underBust, apex, neckFront, neckBack } = heightFigures(
@@ -338,12 +266,15 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
     v,
     sources,
   );
+  const under =
+    c.joint === 'underbust' ? underBustEnd(c, sources, { bustLevel, waistFront, waistBack }) : null;
   const figures = [
     bustLevel,
     ...(underBust ? [underBust] : []),
     armhole,
     waistFront,
     waistBack,
+    ...(under ? [under.front, under.up, under.back] : []),
     neckHalf,
     ...opening.figures,
     shoulder,
@@ -367,25 +298,18 @@ export function planBodice(c: PartContext, v: Neck): BodicePlan {
       acrossBack: acrossBack.marked!,
       armhole: armhole.marked!,
       bustLevel: bustLevel.marked!,
-      waistFront: waistFront.marked!,
-      waistBack: waistBack.marked!,
+      waistFront: (under?.front ?? waistFront).marked!,
+      waistBack: (under?.back ?? waistBack).marked!,
       apex: apex.marked!,
       neckFront: neckFront.marked!,
       neckBack: neckBack.marked!,
       underBust: underBust?.marked ?? null,
-      exact: { front: waistFront.finished!, back: waistBack.finished!, neckToBust: bustLevel.finished! },
+      up: under?.up.marked ?? cm(0),
+      exact: {
+        front: (under?.front ?? waistFront).finished!,
+        back: (under?.back ?? waistBack).finished!,
+        neckToBust: bustLevel.finished!,
+      },
     },
   };
 }
-
-type Source = { readonly terms: readonly Term[]; readonly read?: boolean; readonly estimated?: boolean };
-/** What the terms of a source add up to, cm. */
-const total = (terms: readonly Term[]): Cm => cm(terms.reduce((a, t) => a + t.cm, 0));
-const withMore = (s: Source | null, more: readonly Term[]): Source | null =>
-  s && { ...s, terms: [...s.terms, ...more], read: (s.read ?? false) && more.length === 0 };
-/** Ease on a half: half of the table's. */
-const withEase = (s: Source | null, t: Term): Source | null =>
-  s && {
-    ...s,
-    terms: [...s.terms, { ...t, cm: cm(t.cm / 2), because: `${t.because} Half of it on a half.` }],
-  };

@@ -197,7 +197,10 @@ export const takenFigures = (v: Shaped, taking: Readonly<Record<Face, BodiceTaki
   return isPrincess(v) ? all.filter((f) => !f.id.endsWith('-length')).map(asSeam) : all;
 };
 /** A waist dart's figure under the name of the seam that it opens into. */
-export const asSeam = (f: Figure): Figure => ({ ...f, name: f.name.replace('waist dart', 'princess seam') });
+export const asSeam = (f: Figure): Figure => ({
+  ...f,
+  name: f.name.replace(/(waist|under-bust) dart/, 'princess seam'),
+});
 
 /** Both sides of each princess seam are as long as each other, or the sheet says by how much not. */
 export const princessChecks = (c: PartContext, cut: readonly CutFace[]): RawCheck[] =>

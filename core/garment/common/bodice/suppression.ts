@@ -3,8 +3,9 @@ import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { roundLength } from '../../../units/rounding.ts';
+import { JOINT_WORD, type Joint } from '../../joins.ts';
 import type { PartContext } from '../../part.ts';
-import { type Face, suppress } from '../../tables/darts.ts';
+import { type Face, MOST_INTAKE, suppress } from '../../tables/darts.ts';
 
 /** What one face of a bodice takes up between bust and waist, as marked. Lengths cm. */
 export interface BodiceTaking {
@@ -18,6 +19,8 @@ export interface BodiceTaking {
 
 interface Quarter {
   readonly face: Face;
+  /** the line it is taken up at */
+  readonly joint: Joint;
   readonly bust: Cm;
   readonly waist: Cm;
   readonly centreIn: Cm;
@@ -35,21 +38,37 @@ interface Quarter {
   readonly place?: Cm | null;
 }
 
+/** Two darts from a seam under the bust lie so far apart, both under it, cm (common practice: 2.5 to 4). */
+const UNDER_BUST_APART = 3;
+
+/** Under the bust two darts share all that the side, which is short, does not take. */
+const halfOf = (q: Quarter, total: Cm): Cm =>
+  cm(
+    Math.max(
+      MOST_INTAKE[q.face],
+      (total - (total > 2 * q.centreIn ? q.centreIn : 0) - (q.sideTakes ?? 0)) / 2,
+    ),
+  );
+
+/** A dart from the waist, or one from the seam under the bust. */
+const dartName = ({ joint }: Quarter): string => (joint === 'waist' ? 'waist dart' : 'under-bust dart');
+
 /** Shares a quarter's suppression over centre seam, side seam and waist darts; a dart's intake set by hand takes from the side. */
 export function bodiceTaking(c: PartContext, q: Quarter): BodiceTaking {
   const { face } = q;
+  const at = JOINT_WORD[q.joint];
   const total = cm(q.bust - q.waist);
   const ruled = suppress(total, face, c.rounding, {
     centre: q.centreIn,
     ...(q.fixed === null ? {} : { fixed: { count: 1, intake: q.fixed } }),
-    ...(q.one ? { most: cm(20) } : {}),
+    ...(q.one ? { most: cm(20) } : q.joint === 'waist' ? {} : { most: halfOf(q, total) }),
     sideTakes: q.sideTakes,
   });
   // A plan's own dart leaves the centre seam what the house shapes it in.
   const shaped = q.fixed !== null && total > 2 * q.centreIn ? q.centreIn : cm(0);
   const rule = shaped > 0 ? { ...ruled, centre: shaped, side: cm(ruled.side - shaped) } : ruled;
   const base = { section: c.key, group: 'dart' as const, tolerance: TOLERANCE.detail, nearest: true };
-  const because = `bust quarter − waist quarter = ${p(total)}, as marked. ${rule.because}`;
+  const because = `bust quarter − ${at} quarter = ${p(total)}, as marked. ${rule.because}`;
   const asked = c.overridesOf(c.id(`dart-${face}-intake`)).length > 0;
   const count = asked ? Math.max(1, rule.count) : rule.count;
   const intake =
@@ -57,7 +76,7 @@ export function bodiceTaking(c: PartContext, q: Quarter): BodiceTaking {
       ? null
       : buildFigure(c, {
           id: c.id(`dart-${face}-intake`),
-          name: `${face} waist dart, intake`,
+          name: `${face} ${dartName(q)}, intake`,
           note: count > 1 ? `${count} per panel, each` : '',
           ...(rule.count > 0 ? { marked: rule.intake } : {}),
           terms: [
@@ -83,21 +102,21 @@ export function bodiceTaking(c: PartContext, q: Quarter): BodiceTaking {
   const side = cm(total - rule.centre - count * taken);
   const line = buildFigure(c, {
     id: c.id(`waist-line-${face}`),
-    name: `waist line, ${face} quarter`,
+    name: `${at} line, ${face} quarter`,
     marked: waistLine,
     terms: [
-      term('body', `waist, ${face} quarter`, q.waist, 'As marked.'),
+      term('body', `${at}, ${face} quarter`, q.waist, 'As marked.'),
       ...(count > 0
         ? [term('take', `${count} × dart of ${p(taken)}`, count * taken, 'Open on the flat panel.')]
         : []),
     ],
     settable: [],
-    why: [`The side seam runs in ${p(side)} at the waist.`],
+    why: [`The side seam runs in ${p(side)} ${q.joint === 'waist' ? 'at the waist' : at}.`],
     ...base,
   });
   const sideFigure = buildFigure(c, {
     id: c.id(`side-${face}`),
-    name: `side seam in at waist, ${face}`,
+    name: `side seam in ${q.joint === 'waist' ? 'at waist' : at}, ${face}`,
     marked: side,
     terms: [term('take', 'side seam', side, because)],
     settable: [],
@@ -109,14 +128,14 @@ export function bodiceTaking(c: PartContext, q: Quarter): BodiceTaking {
       ? [
           buildFigure(c, {
             id: c.id('centre-back-in'),
-            name: 'centre back in at waist',
+            name: `centre back in ${q.joint === 'waist' ? 'at waist' : at}`,
             marked: rule.centre,
             terms: [
               term(
                 'take',
                 'centre back seam',
                 rule.centre,
-                'Shaped in, so that a zip does not bulge (studio figure).',
+                `Shaped in, so that a zip does not bulge (studio figure${q.joint === 'waist' ? '' : '; no more than keeps the seam straight down to its end'}).`,
               ),
             ],
             settable: [],
@@ -147,12 +166,13 @@ function dart(
 ) {
   const base = { section: c.key, group: 'dart' as const, tolerance: TOLERANCE.detail, nearest: true };
   const id = `dart-${q.face}${i > 0 ? `-${i + 1}` : ''}`;
-  const name = `${q.face} waist dart${count > 1 ? ` ${i + 1}` : ''}`;
+  const name = `${q.face} ${dartName(q)}${count > 1 ? ` ${i + 1}` : ''}`;
   const apex =
     q.face === 'front' && q.apex > intake / 2 && q.apex < waistLine - count * intake ? q.apex : null;
   const planned = q.place != null && q.place < waistLine - intake / 2 ? q.place : null;
   const first = planned ?? apex ?? waistLine / (count + 1);
-  const along = cm(i === 0 ? first : first + (waistLine - first) / 2);
+  const beside = q.joint === 'waist' ? Number.POSITIVE_INFINITY : UNDER_BUST_APART + intake;
+  const along = cm(i === 0 ? first : first + Math.min((waistLine - first) / 2, beside));
   const place = buildFigure(c, {
     id: c.id(`${id}-place`),
     name: `${name}, from the centre`,
@@ -163,7 +183,7 @@ function dart(
           ? 'by the plan'
           : i === 0 && apex !== null
             ? 'half the apex span'
-            : 'shared along the waist',
+            : `shared along the ${q.joint === 'waist' ? 'waist' : 'seam'}`,
         along,
         planned !== null
           ? 'Where the plan puts it (common practice).'
@@ -180,7 +200,7 @@ function dart(
         : null,
     ...base,
   });
-  const most = cm(q.most - (i > 0 ? 2 : 0));
+  const most = cm(q.most - (i === 0 ? 0 : q.joint === 'waist' ? 2 : 0.5));
   const length = buildFigure(c, {
     id: c.id(`${id}-length`),
     name: `${name}, length`,
@@ -191,8 +211,8 @@ function dart(
         'length',
         most,
         q.face === 'front'
-          ? `From the waist to ${p(2.5)} below the bust point (common practice).`
-          : 'From the waist to the shoulder blade, about mid armhole (common practice).',
+          ? `From ${q.joint === 'waist' ? 'the waist' : 'the seam'} to ${p(2.5)} below the bust point (common practice).`
+          : `From ${q.joint === 'waist' ? 'the waist' : 'the seam'} to the shoulder blade, about mid armhole (common practice).`,
       ),
     ],
     follows: (v) =>

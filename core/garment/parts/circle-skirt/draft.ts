@@ -2,16 +2,17 @@ import type { Point } from '../../../draft/curve.ts';
 import { edgeLength, sewnLength } from '../../../draft/measure.ts';
 import { edge, type Panel } from '../../../draft/panel.ts';
 import { arc, straight } from '../../../draft/shape.ts';
-import { buildFigure, finely, markedGirth, share, TOLERANCE, term, ZERO } from '../../../figure/build.ts';
+import { buildFigure, finely, share, TOLERANCE, term, ZERO } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { roundLength } from '../../../units/rounding.ts';
 import { foldOrSeam } from '../../cloth.ts';
-import { FREE_FIELDS, LEAST_PLACKET, liningNote, liningShorter, seamForZip } from '../../common/flared.ts';
-import type { FreeDraft } from '../../common/free-skirt.ts';
+import { FREE_FIELDS, leastPlacket, liningNote, liningShorter, seamForZip } from '../../common/flared.ts';
 import { type HemLengths, hemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
+import { fromSeam, type HangingDraft, hangsAt } from '../../common/joint.ts';
 import { NO_BAND, waistband } from '../../common/waistband.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
+import { JOINT_WORD } from '../../joins.ts';
 import type { PartContext } from '../../part.ts';
 
 export const FIELDS = {
@@ -41,7 +42,7 @@ export function sector(circle: CircleValues['circle']): {
   return { fraction, pieces: Math.max(1, Math.ceil(fraction / 0.5 - 1e-9)) };
 }
 
-export interface CircleDraft extends FreeDraft {
+export interface CircleDraft extends HangingDraft {
   readonly radius: Figure;
   readonly hem: Figure;
   readonly lengths: HemLengths;
@@ -51,14 +52,14 @@ export interface CircleDraft extends FreeDraft {
 export function draftCircle(c: PartContext, v: CircleValues): CircleDraft {
   const { fraction, pieces } = sector(v.circle);
   const half = (Math.PI * fraction) / pieces;
-  const line = c.line('waist');
-  const waist = line ? markedGirth(line.figure) : null;
+  const hangs = hangsAt(c);
+  const { round: waist, up } = hangs;
   const r = waist === null ? null : waist / (2 * Math.PI * fraction);
   const fine = { ...c.rounding, step: c.rounding.step === 0 ? 0 : c.rounding.unit === 'cm' ? 0.1 : 0.0625 };
   const radius = buildFigure(c, {
     id: c.id('radius'),
     section: c.key,
-    name: 'waist radius',
+    name: c.joint === 'waist' ? 'waist radius' : 'radius of the seam under the bust',
     group: 'length',
     tolerance: TOLERANCE.detail,
     known: r !== null,
@@ -66,9 +67,9 @@ export function draftCircle(c: PartContext, v: CircleValues): CircleDraft {
     terms: [
       term(
         'share',
-        `waist ÷ 2π × ${v.circle}`,
+        `${hangs.name} ÷ 2π × ${v.circle}`,
         r ?? 0,
-        'So long is the radius whose arc is the marked waist (geometry). Marked finer than a width: what it misses is multiplied by 2π.',
+        `So long is the radius whose arc is the marked ${c.joint === 'waist' ? 'waist' : 'seam'} (geometry). Marked finer than a width: what it misses is multiplied by 2π.`,
       ),
     ],
     settable: [],
@@ -76,10 +77,11 @@ export function draftCircle(c: PartContext, v: CircleValues): CircleDraft {
   const lengths = hemLengths(c, v);
   const marked = markedLengths(lengths);
   const longest = cm(Math.max(0, ...STATIONS.map((s) => lengths[s].marked ?? 0)));
-  const panel = marked && r !== null ? sectorPanel(c, { r, half, length: longest, pieces }) : null;
+  const down = cm(longest + up);
+  const panel = marked && r !== null ? sectorPanel(c, { r, half, length: down, pieces }) : null;
   const lining =
     panel && r !== null && c.input.brief.lining
-      ? sectorPanel(c, { r, half, length: cm(longest - liningShorter(c)), pieces, lining: true })
+      ? sectorPanel(c, { r, half, length: cm(down - liningShorter(c)), pieces, lining: true })
       : null;
   const arcLength = panel ? edgeLength(panel, 'hem') : ZERO;
   const hemBase = buildFigure(c, {
@@ -121,20 +123,22 @@ export function draftCircle(c: PartContext, v: CircleValues): CircleDraft {
   return {
     panels: [...(panel ? [panel] : []), ...band.panels, ...(lining ? [lining] : [])],
     sewn: { waist: panel ? whole : null },
-    girthAt: (depth) => (r === null ? null : depth <= 0 ? whole : cm(2 * Math.PI * fraction * (r + depth))),
+    girthAt: (depth) =>
+      r === null ? null : depth <= -up ? whole : cm(2 * Math.PI * fraction * (r + depth + up)),
     reaches: longest,
-    opensAtLeast: LEAST_PLACKET,
+    opensAtLeast: leastPlacket(up),
     places: () =>
       panel && r !== null
         ? [
             { figure: radius.id, panel: panel.id, at: [0, 0] },
             ...(c.above ? [] : [{ figure: 'waist', panel: panel.id, at: at(r, half * 0.6) }]),
-            { figure: hem.id, panel: panel.id, at: at(r + longest, half * 0.5) },
+            { figure: hem.id, panel: panel.id, at: at(r + down, half * 0.5) },
             ...STATIONS.map((s, i) => ({
               figure: lengths[s].id,
               panel: panel.id,
-              at: at(r + longest * (0.3 + 0.15 * i), half),
+              at: at(r + down * (0.3 + 0.15 * i), half),
             })),
+            { figure: c.id('from-seam'), panel: panel.id, at: at(r + down * 0.9, half) },
           ]
         : [],
     radius,
@@ -144,6 +148,8 @@ export function draftCircle(c: PartContext, v: CircleValues): CircleDraft {
     panel,
     waist: whole,
     longest,
+    up,
+    fromSeam: fromSeam(c, hangs, longest),
   };
 }
 
@@ -174,7 +180,7 @@ function sectorPanel(
       count: pieces,
       grain: 'lengthwise along the fold; the sides lie on the bias',
       edges: [
-        edge('waist', 'waist', waist, c.allowances.waist),
+        edge('waist', JOINT_WORD[c.joint], waist, c.allowances.waist),
         edge('side', 'side seam', straight(corner, hem[0]![0]), side),
         edge('hem', 'hem', hem, lining ? c.allowances.liningHem : c.allowances.flaredHem, { turned: true }),
         edge('centre', 'middle', straight([0, length], [0, 0]), ZERO, { fold: true }),

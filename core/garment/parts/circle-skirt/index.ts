@@ -20,17 +20,24 @@ export const circleSkirt = definePart({
   hangsFrom: 'waist',
   adapts: ['longer'],
   joins: FREE_JOINS,
+  hangsAbove: true,
   wants: () => FREE_WANTS,
   leaves: () => FREE_LEAVES,
-  lines: (v) => [
+  lines: (v, { joint }) => [
     {
-      zone: 'waist',
+      zone: joint,
       needed: true,
       split: () => ({ panel: 'half panel', times: 2 * sector(v.circle).pieces }),
     },
   ],
   draft: draftCircle,
-  figures: (_, __, d) => [d.radius, d.hem, ...STATIONS.map((s) => d.lengths[s]), ...d.band.figures],
+  figures: (_, __, d) => [
+    d.radius,
+    d.hem,
+    ...STATIONS.map((s) => d.lengths[s]),
+    ...d.fromSeam,
+    ...d.band.figures,
+  ],
   checks: (c, _, d, opening) => freeChecks(c, d, opening),
   picture: (c, v, d) => freePicture(c, d, { band: v.band, gathered: false }),
   cutting: (c, v, d) =>

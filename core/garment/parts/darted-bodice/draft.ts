@@ -6,6 +6,7 @@ import { levelOfLength, straight, waistFrom } from '../../../draft/shape.ts';
 import { ZERO } from '../../../figure/build.ts';
 import type { Figure, Share } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
+import { roundLength } from '../../../units/rounding.ts';
 import { foldOrSeam } from '../../cloth.ts';
 import { movedFigures, SHORT_OF_BUST } from '../../common/bodice/bust-dart.ts';
 import { type BustTurn, bustTurn, turnedDartFigures, turnedFront } from '../../common/bodice/bust-turn.ts';
@@ -17,8 +18,10 @@ import { type BodicePlan, type Marked, planBodice } from '../../common/bodice/pl
 import { quarterDart } from '../../common/bodice/quarter-plan.ts';
 import { type CutFace, cutFace, type GoesOn, isPrincess } from '../../common/bodice/seams.ts';
 import { type BodiceTaking, bodiceTaking } from '../../common/bodice/suppression.ts';
+import { lowerLevel } from '../../common/bodice/under-bust.ts';
 import { armEnds, armholePath, neckEnds, neckline, withArmNotches } from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
+import { JOINT_WORD } from '../../joins.ts';
 import type { BodyLine } from '../../lines.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
@@ -45,7 +48,10 @@ export interface BodiceDraft extends Drafted {
   readonly underBust: Cm | null;
 }
 
-/** What darts, side seam and centre of each face take between bust and waist. */
+/** Down to a seam under the bust a side and a centre seam run in by at most so much of the height, or they would bend at the bust line (own choice: 7 degrees). */
+const UNDER_BUST_SLANT = Math.tan((7 * Math.PI) / 180);
+
+/** What darts, side seam and centre of each face take between bust and waist, or the seam under the bust. */
 function takingsOf(
   c: PartContext,
   v: BodiceValues,
@@ -54,25 +60,34 @@ function takingsOf(
   { bust, waist }: { readonly bust: BodyLine; readonly waist: BodyLine },
 ): Record<Face, BodiceTaking> {
   const { drop } = turn;
-  const centreIn = (face: Face) => (face === 'back' && c.opens === 'centre-back' ? c.shape.centreIn : ZERO);
+  const under = c.joint === 'underbust';
+  const leans = cm((m.waistBack - m.armhole - drop) * UNDER_BUST_SLANT);
+  const shapedIn = under
+    ? cm(Math.min(c.shape.centreIn, roundLength(leans, { ...c.rounding, mode: 'down' })))
+    : c.shape.centreIn;
+  const centreIn = (face: Face) => (face === 'back' && c.opens === 'centre-back' ? shapedIn : ZERO);
   const left = FACES.map((face) => {
     const total = bust[face]!.rounded - waist[face]!.rounded;
     return total > 2 * centreIn(face) ? total - centreIn(face) : total;
   });
-  const sideTakes = v.plan === 'measured' ? sidesAlike(left[0]!, left[1]!) : undefined;
+  const alike = sidesAlike(left[0]!, left[1]!);
+  const sideTakes = under ? cm(Math.min(alike, leans)) : v.plan === 'measured' ? alike : undefined;
   return Object.fromEntries(
     FACES.map((face) => [
       face,
       bodiceTaking(c, {
         face,
+        joint: c.joint,
         bust: bust[face]!.rounded,
         waist: waist[face]!.rounded,
         centreIn: centreIn(face),
         sideTakes,
         apex: m.apex,
         one: isPrincess(v),
-        fixed:
-          v.plan === 'quarter'
+        // A plan's own dart is counted down to the waist.
+        fixed: under
+          ? null
+          : v.plan === 'quarter'
             ? quarterDart(c.stepped).dart
             : v.plan === 'heights'
               ? face === 'front'
@@ -112,7 +127,7 @@ function asCut(c: PartContext, v: BodiceValues, m: Marked, { front, back }: Read
  */
 export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
   const plan = planBodice(c, v);
-  const [bust, waist] = [c.line('bust'), c.line('waist')];
+  const [bust, waist] = [c.line('bust'), c.line(c.joint)];
   // The quarter plan squares its lines across; by the others the front is turned about its bust point.
   const turn = plan.marked && bust?.front ? bustTurn(c, plan.marked, bust.front.rounded, v.plan) : null;
   const m = turn?.m;
@@ -192,6 +207,7 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
     : [];
   const panels = [...cutPanels, ...bands, ...faced, ...inside];
   const side = FACES.map((face) => sewnLength(faces[face], 'side'));
+  const down = c.joint === 'waist' ? 'waist' : 'the seam under the bust';
   const armhole = cm(FACES.reduce((sum, f) => sum + sewnLength(faces[f], 'armhole'), 0));
   const neck = cm(2 * FACES.reduce((sum, f) => sum + sewnLength(faces[f], 'neck'), 0));
   return {
@@ -199,12 +215,15 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
     sewn: { waist: sewn, armhole, neck },
     arm: armEnds(faces.back, m.waistBack),
     neckline: neckEnds(faces.front, faces.back, m.waistBack),
-    opensAbove:
-      c.opens === 'centre-back'
-        ? edgeLength(faces.back, 'centre')
-        : c.opens === 'centre-front'
-          ? edgeLength(faces.front, 'centre')
-          : side[1]!,
+    up: m.up,
+    opensAbove: cm(
+      m.up +
+        (c.opens === 'centre-back'
+          ? edgeLength(faces.back, 'centre')
+          : c.opens === 'centre-front'
+            ? edgeLength(faces.front, 'centre')
+            : side[1]!),
+    ),
     sewnDarts: {
       front: sewnPlaces(faces.front),
       back: sewnPlaces(faces.back),
@@ -224,10 +243,10 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
     measured: [
       ...movedFigures(c, cut[0]!.panels),
       ...closingFigures(c, m, faces.front),
-      onPanel(c, 'side-seam', 'side seam, underarm to waist', side[1]!),
+      onPanel(c, 'side-seam', `side seam, underarm to ${down}`, side[1]!),
       onPanel(c, 'armhole-round', 'armhole, sewn', armhole),
       onPanel(c, 'neck-round', 'neckline, sewn', neck),
-      onPanel(c, 'centre-back-length', 'centre back, neck to waist', edgeLength(faces.back, 'centre')),
+      onPanel(c, 'centre-back-length', `centre back, neck to ${down}`, edgeLength(faces.back, 'centre')),
     ],
   };
 }
@@ -392,7 +411,7 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
       a.armhole,
     ),
     edge('side', 'side seam', sidePath, sideAllowance),
-    edge('waist', 'waist', waistPath, waistAllowance, c.below ? {} : { turned: true }),
+    edge('waist', JOINT_WORD[c.joint], waistPath, waistAllowance, c.below ? {} : { turned: true }),
     edge('centre', `centre ${face}`, centrePath, seam ? a.zip : ZERO, { fold: !seam }),
   ];
   return {
@@ -407,7 +426,7 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
     darts,
     lines: [
       { id: 'bust', name: 'bust', y: cm(bustY) },
-      { id: 'waist', name: 'waist', y: cm(waistY) },
+      { id: c.joint, name: JOINT_WORD[c.joint], y: cm(waistY) },
     ],
     marks: [{ kind: 'notch', name: 'bust line', at: bustSide }],
     across: { centre: 'centre', side: 'side' },
@@ -463,11 +482,12 @@ function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>): Place[]
     return [
       own(`neck-${face}`, mid([centreNeck, sideNeck], 0.02)),
       own(`across-${face}`, armMid),
-      own(`waist-${face}`, mid([centreWaist, sideWaist], 0.08)),
+      own(lowerLevel(c, face), mid([centreWaist, sideWaist], 0.08)),
+      ...(c.joint === 'waist' ? [] : [own(`waist-${face}`, centreWaist)]),
       own(`waist-line-${face}`, mid([centreWaist, sideWaist], 0.75)),
       own(`side-${face}`, mid(ends(panel, 'side'), 0.92)),
       at(panel, 'bust', [underarm[0], bustY]),
-      at(panel, 'waist', mid([centreWaist, sideWaist], 0.3)),
+      at(panel, c.joint, mid([centreWaist, sideWaist], 0.3)),
       ...waistDarts.flatMap((d, i) => {
         const suffix = i > 0 ? `-${i + 1}` : '';
         return [
@@ -498,6 +518,7 @@ function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>): Place[]
       ...(face === 'front'
         ? [
             own('bust-level', [0, bustY]),
+            own('seam-up', mid([centreWaist, sideWaist], 0.9)),
             own('apex', [panel.darts.find((d) => d.edge === 'waist')?.tip[0] ?? underarm[0] / 2, bustY]),
             own('neck-half', sideNeck),
             own('shoulder', mid([sideNeck, shoulderPoint])),

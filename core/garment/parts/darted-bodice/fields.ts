@@ -6,6 +6,14 @@ import { choice, type ValuesOf } from '../../fields.ts';
 /** What the brief asks about a darted bodice. */
 export const FIELDS = {
   plan: PLAN_OR_HEIGHTS,
+  ends: choice(
+    'Ends',
+    [
+      ['waist', 'at the waist'],
+      ['under-bust', 'under the bust'],
+    ],
+    { when: { field: 'plan', is: ['measured', 'quarter'] } },
+  ),
   neckline: NECKLINE,
   shaping: choice('Shaped over the bust by', SHAPINGS),
   ...neckFields('8 cm'),

@@ -1,5 +1,6 @@
 import { TOLERANCE, ZERO } from '../../../figure/build.ts';
 import { judge, type RawCheck, warn } from '../../../figure/check.ts';
+import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { adapt } from '../../adapt.ts';
 import { quarterBalance } from '../../common/bodice/balance.ts';
@@ -17,10 +18,12 @@ import { cupQuarters } from '../../common/bodice/cup-quarters.ts';
 import { underBustSays } from '../../common/bodice/heights-plan.ts';
 import { quarterLines } from '../../common/bodice/quarter-plan.ts';
 import { isPrincess, isShared, princessChecks, takenFigures } from '../../common/bodice/seams.ts';
+import { lowerLevel, UNDER_WANTS, underLeaves } from '../../common/bodice/under-bust.ts';
 import { bodiceWants } from '../../common/bodice/wants.ts';
 import { headThroughNeck } from '../../common/head-passes.ts';
 import { neckWideChecks } from '../../common/neck-wide.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
+import { JOINT_WORD } from '../../joins.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { FACES } from '../../tables/darts.ts';
 import { type BodiceDraft, draftBodice, sideOf } from './draft.ts';
@@ -48,14 +51,25 @@ export const dartedBodice = definePart({
   ],
   reshape: adapt,
   joins: { gives: ['waist', 'armhole', 'neck'], takes: [], givenUp: [] },
-  wants: (v) => bodiceWants(v.plan, v.zip),
-  leaves: (c, v) => bodiceLeaves(c, v.plan),
-  lines: (v, { stepped }) =>
+  wants: (v) => {
+    const whole = bodiceWants(v.plan, v.zip);
+    return v.ends === 'under-bust' && v.plan !== 'heights'
+      ? {
+          needs: [...whole.needs.filter((id) => id !== 'waist'), ...UNDER_WANTS.needs],
+          helps: [...whole.helps, ...UNDER_WANTS.helps],
+        }
+      : whole;
+  },
+  leaves: (c, v) => ({
+    ...bodiceLeaves(c, v.plan),
+    ...(c.joint === 'underbust' ? underLeaves(c) : {}),
+  }),
+  lines: (v, { stepped, joint }) =>
     quarterLines(
       v.plan,
       [
         { zone: 'bust', needed: true, sharedBy: cupQuarters },
-        { zone: 'waist', needed: true },
+        { zone: joint, needed: true },
       ],
       stepped,
     ),
@@ -95,7 +109,7 @@ export const dartedBodice = definePart({
       ['shoulder seams', 'shoulder'],
       ['neckline', 'neck'],
       ['armholes', 'armhole'],
-      c.below ? ['waist seam', 'waist'] : ['hem', 'hem'],
+      c.below ? [c.joint === 'waist' ? 'waist seam' : 'seam under the bust', 'waist'] : ['hem', 'hem'],
       c.opens === 'centre-back' && ['centre back (zip) seam', 'zip'],
       c.opens === 'centre-front' && ['centre front', 'zip'],
       isPrincess(planned(v)) && ['princess seams', 'side'],
@@ -104,6 +118,26 @@ export const dartedBodice = definePart({
     cautions: [PINS],
   }),
 });
+
+/** A dart from a seam under the bust that is wider than this at its tip pokes, degrees (own choice). */
+const STEEP = 40;
+/** Whether the short darts from a seam under the bust stand up. */
+const steepDarts = (c: PartContext, v: BodiceValues, d: BodiceDraft): RawCheck[] =>
+  c.joint === 'waist' || isPrincess(v)
+    ? []
+    : FACES.flatMap((face) => {
+        const dart = d.taking![face].darts[0];
+        const angle = dart ? (2 * Math.atan(dart.intake / 2 / dart.length) * 180) / Math.PI : 0;
+        return angle <= STEEP
+          ? []
+          : [
+              warn(
+                c.id(`steep-${face}`),
+                c.id(`dart-${face}-intake`),
+                `${face}: a dart of ${p(dart!.intake)} on a length of ${p(dart!.length)} stands up at its point. Cut princess seams, or gather it into the seam.`,
+              ),
+            ];
+      });
 
 function bodiceChecks(c: PartContext, v: BodiceValues, d: BodiceDraft): RawCheck[] {
   const found: RawCheck[] = [...absentChecks(d.plan.figures), ...neckWideChecks(c, v, d.plan.figures)];
@@ -119,12 +153,12 @@ function bodiceChecks(c: PartContext, v: BodiceValues, d: BodiceDraft): RawCheck
       ),
     ];
   if (!d.faces) {
-    if (c.line('bust')?.front && c.line('waist')?.front)
+    if (c.line('bust')?.front && c.line(c.joint)?.front)
       found.push(
         warn(
           c.id('heights'),
-          c.id('waist-front'),
-          `The heights do not make a bodice: armhole ${p(m.armhole)}, bust ${p(m.bustLevel)}, waist ${p(m.waistFront)} in front and ${p(m.waistBack)} behind. Read them again.`,
+          c.id(lowerLevel(c, 'front')),
+          `The heights do not make a bodice: armhole ${p(m.armhole)}, bust ${p(m.bustLevel)}, ${JOINT_WORD[c.joint]} ${p(m.waistFront)} in front and ${p(m.waistBack)} behind. Read them again.`,
         ),
       );
     return found;
@@ -132,6 +166,7 @@ function bodiceChecks(c: PartContext, v: BodiceValues, d: BodiceDraft): RawCheck
   found.push(...bustAbove(c, m), ...narrowQuarters(c, m), ...wideAcross(c, m));
   if (v.plan === 'quarter') found.push(quarterBalance(c));
   else found.push(...turnChecks(c, d.turn!, d.bustDart[0]?.marked ?? ZERO, v.shaping === 'darts'));
+  found.push(...steepDarts(c, v, d));
   for (const face of FACES) {
     const t = d.taking![face];
     if (t.over > TOLERANCE.detail)
@@ -157,12 +192,13 @@ function bodiceChecks(c: PartContext, v: BodiceValues, d: BodiceDraft): RawCheck
       ),
     );
   const side = c.measured.get('underarm-to-waist')?.net;
-  if (side != null && Math.abs(sides[1] - side) > 3)
+  const whole = cm(sides[1] + m.up);
+  if (side != null && Math.abs(whole - side) > 3)
     found.push(
       warn(
         c.id('side-height'),
         c.id('side-seam'),
-        `The side seam is ${p(sides[1])}, the side height was read ${p(side)}: more than ${p(3)} apart. Read armhole depth and waist levels again.`,
+        `${c.joint === 'waist' ? 'The side seam is' : 'The side seam on down to the waist would be'} ${p(whole)}, the side height was read ${p(side)}: more than ${p(3)} apart. Read armhole depth and waist levels again.`,
       ),
     );
   return found;

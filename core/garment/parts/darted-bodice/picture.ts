@@ -21,7 +21,7 @@ import type { Face } from '../../tables/darts.ts';
 import type { BodiceDraft } from './draft.ts';
 import type { BodiceValues } from './fields.ts';
 
-/** The bodice as it sits, waist at y 0, from the front and from behind, darts closed. */
+/** The bodice as it sits, its lower edge at y 0, from the front and from behind, darts closed. */
 export function bodicePicture(c: PartContext, v: BodiceValues, d: BodiceDraft): Picture {
   if (!d.faces || !d.taking) return NO_PICTURE;
   return pictureOf(view(c, v, d, 'front'), view(c, v, d, 'back'));
@@ -48,13 +48,13 @@ function view(c: PartContext, v: BodiceValues, d: BodiceDraft, face: Face): View
   out.strokes.push(
     { kind: 'outline', figure: null, d: pathData(half) },
     { kind: 'outline', figure: null, d: pathData(mirrored(half)) },
-    { kind: 'outline', figure: 'waist', d: `M${n(-waist)} 0 L${n(waist)} 0` },
+    { kind: 'outline', figure: c.joint, d: `M${n(-waist)} 0 L${n(waist)} 0` },
     levelStroke('bust', underarm[0], bustY),
   );
   const figure = (id: string) =>
     [...d.plan.figures, ...d.bustDart, ...d.measured].find((f) => f.id === c.id(id));
   point(out, c.line('bust')?.figure, [-underarm[0], bustY]);
-  point(out, c.line('waist')?.figure, [-waist, 0]);
+  point(out, c.line(c.joint)?.figure, [-waist, 0]);
   const princess = isPrincess(v);
   let sewn = 0;
   for (const dart of panel.darts.filter((x) => x.edge === 'waist').sort((a, b) => b.at - a.at)) {

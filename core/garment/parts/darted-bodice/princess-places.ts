@@ -2,6 +2,7 @@ import { endOf, type Point, startOf } from '../../../draft/curve.ts';
 import { edgeLength, pointAlong } from '../../../draft/measure.ts';
 import { edgeOf, type Panel } from '../../../draft/panel.ts';
 import type { CutFace } from '../../common/bodice/seams.ts';
+import { lowerLevel } from '../../common/bodice/under-bust.ts';
 import type { PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
 
@@ -19,20 +20,23 @@ export function princessPlaces(c: PartContext, cut: readonly CutFace[]): Place[]
     const arm = has(side, 'armhole') ? side : centre;
     return [
       own(centre, `neck-${face}`, along(centre, 'neck', 0.05)),
-      own(centre, `waist-${face}`, end(centre, 'waist')),
+      own(centre, lowerLevel(c, face), end(centre, 'waist')),
+      ...(c.joint === 'waist' ? [] : [own(centre, `waist-${face}`, along(centre, 'waist', 0.9))]),
       own(centre, `waist-line-${face}`, along(centre, 'waist', 0.3)),
       own(centre, `dart-${face}-intake`, start(centre, 'waist')),
       own(side, `dart-${face}-place`, end(side, 'waist')),
       own(side, `side-${face}`, along(side, 'side', 0.95)),
       own(arm, `across-${face}`, along(arm, 'armhole', 0.3)),
       at(side, 'bust', along(side, 'side', 0.1)),
-      at(side, 'waist', along(side, 'waist', 0.4)),
+      at(side, c.joint, along(side, 'waist', 0.4)),
       own(side, `princess-${face}`, along(side, 'princess', 0.7)),
       ...(face === 'front'
         ? [
             own(centre, 'bust-level', along(centre, 'centre', 0.6)),
+            own(side, 'seam-up', along(side, 'waist', 0.1)),
             own(centre, 'apex', along(centre, 'princess', 0.5)),
-            own(centre, 'underbust-level', along(centre, 'princess', 0.8)),
+            // By the plan by heights, which ends at the waist and marks the line above it.
+            ...(c.joint === 'waist' ? [own(centre, 'underbust-level', along(centre, 'princess', 0.8))] : []),
             own(centre, 'neck-half', end(centre, 'neck')),
             own(shoulder, 'shoulder', along(shoulder, 'shoulder', 0.5)),
             own(centre, 'neck-round', along(centre, 'neck', 0.6)),

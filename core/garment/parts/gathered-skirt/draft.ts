@@ -2,18 +2,19 @@ import type { Point } from '../../../draft/curve.ts';
 import { edgeLength, sewnLength } from '../../../draft/measure.ts';
 import { edge, type Panel } from '../../../draft/panel.ts';
 import { straight } from '../../../draft/shape.ts';
-import { buildFigure, finely, markedGirth, share, TOLERANCE, term } from '../../../figure/build.ts';
+import { buildFigure, finely, share, TOLERANCE, term } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { roundLength } from '../../../units/rounding.ts';
 import { LINING_WIDTH } from '../../cloth.ts';
-import { FREE_FIELDS, LEAST_PLACKET, liningNote, liningShorter, seamForZip } from '../../common/flared.ts';
-import type { FreeDraft } from '../../common/free-skirt.ts';
+import { FREE_FIELDS, leastPlacket, liningNote, liningShorter, seamForZip } from '../../common/flared.ts';
 import { type HemLengths, hemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
+import { fromSeam, type HangingDraft, hangsAt } from '../../common/joint.ts';
 import { NO_BAND, waistband } from '../../common/waistband.ts';
 import type { ValuesOf } from '../../fields.ts';
 import type { SheetInput } from '../../input.ts';
+import { JOINT_WORD } from '../../joins.ts';
 import type { PartContext } from '../../part.ts';
 import type { Allowances } from '../../tables/allowances.ts';
 
@@ -42,7 +43,7 @@ export function panelCount(input: SheetInput, allowances: Allowances, ratio: num
   return Math.max(1, Math.ceil((ratio * waist) / usable - 1e-9));
 }
 
-export interface GatheredDraft extends FreeDraft {
+export interface GatheredDraft extends HangingDraft {
   readonly count: number;
   readonly cloth: Figure;
   readonly width: Figure;
@@ -52,18 +53,18 @@ export interface GatheredDraft extends FreeDraft {
 
 /** Rectangles gathered to the marked waist. */
 export function draftGathered(c: PartContext, v: GatheredValues): GatheredDraft {
-  const line = c.line('waist');
-  const finished = line?.figure.finished ?? null;
-  const waist = line ? markedGirth(line.figure) : null;
+  const hangs = hangsAt(c);
+  const { round: waist, up } = hangs;
+  const finished = hangs.line?.figure.finished ?? null;
   const count = finished === null ? 1 : panelCount(c.input, c.allowances, v.ratio, finished);
   const base = { section: c.key, known: waist !== null };
   const cloth = buildFigure(c, {
     id: c.id('cloth-round'),
-    name: 'cloth gathered to the waist',
+    name: c.joint === 'waist' ? 'cloth gathered to the waist' : 'cloth gathered to the seam',
     group: 'girth',
     tolerance: TOLERANCE.girth,
     terms: [
-      term('body', 'waist, as marked', waist ?? 0, 'The seam it joins.'),
+      term('body', `${hangs.name}, as marked`, waist ?? 0, 'The seam it joins.'),
       term(
         'add',
         `fullness, ${v.ratio} : 1`,
@@ -72,7 +73,9 @@ export function draftGathered(c: PartContext, v: GatheredValues): GatheredDraft 
       ),
     ],
     follows: (value) =>
-      waist !== null && value >= waist ? null : 'There is less cloth than waist: nothing could be gathered.',
+      waist !== null && value >= waist
+        ? null
+        : `There is less cloth than ${c.joint === 'waist' ? 'waist' : 'seam'}: nothing could be gathered.`,
     ...base,
   });
   const one = cloth.finished === null ? 0 : cloth.finished / count;
@@ -110,13 +113,13 @@ export function draftGathered(c: PartContext, v: GatheredValues): GatheredDraft 
   const sewn = waist === null ? null : cm(waist / count);
   const panel =
     marked && width.marked !== null && sewn !== null
-      ? rectangle(c, { width: width.marked, length: longest, sewn, count })
+      ? rectangle(c, { width: width.marked, length: cm(longest + up), sewn, count })
       : null;
   const lining =
     panel && c.input.brief.lining
       ? rectangle(c, {
           width: width.marked!,
-          length: cm(longest - liningShorter(c)),
+          length: cm(longest + up - liningShorter(c)),
           sewn: sewn!,
           count,
           lining: true,
@@ -124,16 +127,16 @@ export function draftGathered(c: PartContext, v: GatheredValues): GatheredDraft 
       : null;
   const whole = panel ? cm(count * sewnLength(panel, 'waist')) : waist;
   const band = c.above ? NO_BAND : waistband(c, whole, v.band, v.overlap);
-  const bottom: Point = [width.marked ?? 0, longest];
+  const bottom: Point = [width.marked ?? 0, longest + up];
   return {
     panels: [...(panel ? [panel] : []), ...band.panels, ...(lining ? [lining] : [])],
     sewn: { waist: panel ? whole : null },
     ...(panel
       ? { meets: { waist: { kind: 'gathered', cloth: cm(count * edgeLength(panel, 'waist')) } as const } }
       : {}),
-    girthAt: (depth) => (width.marked === null ? null : depth <= 0 ? whole : cm(count * width.marked)),
+    girthAt: (depth) => (width.marked === null ? null : depth <= -up ? whole : cm(count * width.marked)),
     reaches: longest,
-    opensAtLeast: LEAST_PLACKET,
+    opensAtLeast: leastPlacket(up),
     places: () =>
       panel
         ? [
@@ -146,6 +149,7 @@ export function draftGathered(c: PartContext, v: GatheredValues): GatheredDraft 
               panel: panel.id,
               at: [bottom[0], bottom[1] * (0.3 + 0.15 * i)] as Point,
             })),
+            { figure: c.id('from-seam'), panel: panel.id, at: [bottom[0], bottom[1] * 0.9] as Point },
           ]
         : [],
     count,
@@ -157,6 +161,8 @@ export function draftGathered(c: PartContext, v: GatheredValues): GatheredDraft 
     panel,
     waist: whole,
     longest,
+    up,
+    fromSeam: fromSeam(c, hangs, longest),
   };
 }
 
@@ -186,7 +192,7 @@ function rectangle(
     count,
     grain: 'lengthwise, parallel to the sides',
     edges: [
-      edge('waist', 'waist', straight(a!, b!), c.allowances.waist, { gather: cm(width - sewn) }),
+      edge('waist', JOINT_WORD[c.joint], straight(a!, b!), c.allowances.waist, { gather: cm(width - sewn) }),
       edge('side', 'side', straight(b!, d!), side),
       edge('hem', 'hem', straight(d!, e!), lining ? c.allowances.liningHem : c.allowances.hem, {
         turned: true,

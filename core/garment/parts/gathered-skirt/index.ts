@@ -14,17 +14,25 @@ export const gatheredSkirt = definePart({
   hangsFrom: 'waist',
   adapts: ['longer'],
   joins: FREE_JOINS,
+  hangsAbove: true,
   wants: () => FREE_WANTS,
   leaves: () => FREE_LEAVES,
-  lines: (v, { input, allowances }) => [
+  lines: (v, { input, allowances, joint }) => [
     {
-      zone: 'waist',
+      zone: joint,
       needed: true,
       split: (finished) => ({ panel: 'panel', times: panelCount(input, allowances, v.ratio, finished) }),
     },
   ],
   draft: draftGathered,
-  figures: (_, __, d) => [d.cloth, d.width, d.hem, ...STATIONS.map((s) => d.lengths[s]), ...d.band.figures],
+  figures: (_, __, d) => [
+    d.cloth,
+    d.width,
+    d.hem,
+    ...STATIONS.map((s) => d.lengths[s]),
+    ...d.fromSeam,
+    ...d.band.figures,
+  ],
   checks: (c, _, d, opening) => freeChecks(c, d, opening),
   picture: (c, v, d) => freePicture(c, d, { band: v.band, gathered: true }),
   cutting: (c, v, d) => freeCutting(c, d, { horsehair: v.horsehair, banded: v.band > 0, hem: 'hem' }),

@@ -77,6 +77,7 @@ function takingsOf(
     FACES.map((face) => [
       face,
       bodiceTaking(c, {
+        joint: 'waist',
         face,
         bust: bust[face]!.rounded,
         waist: waist[face]!.rounded,

@@ -2,13 +2,13 @@ import type { Point } from '../../../draft/curve.ts';
 import { edgeLength, sewnLength } from '../../../draft/measure.ts';
 import { edge, type Panel, type PanelMark } from '../../../draft/panel.ts';
 import { straight } from '../../../draft/shape.ts';
-import { buildFigure, markedGirth, share, TOLERANCE, term } from '../../../figure/build.ts';
+import { buildFigure, markedGirth, share, TOLERANCE, term, ZERO } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { roundLength } from '../../../units/rounding.ts';
 import { LINING_WIDTH } from '../../cloth.ts';
-import { FREE_FIELDS, LEAST_PLACKET, liningNote, liningShorter, seamForZip } from '../../common/flared.ts';
+import { FREE_FIELDS, leastPlacket, liningNote, liningShorter, seamForZip } from '../../common/flared.ts';
 import type { FreeDraft } from '../../common/free-skirt.ts';
 import { widestLine } from '../../common/from-waist/widest.ts';
 import { type HemLengths, hemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
@@ -278,7 +278,7 @@ export function draftPleated(c: PartContext, v: PleatedValues): PleatedDraft {
             ? cm(round + (closed - round) * Math.min(1, depth / Math.max(1, wide.level ?? 1)))
             : cm(panels * (width.marked ?? 0)),
     reaches: longest,
-    opensAtLeast: LEAST_PLACKET,
+    opensAtLeast: leastPlacket(ZERO),
     places: () =>
       panel ? placesOf(c, panel, { seen, depth, atWaist, cloth, width, hem, lengths, stitched }) : [],
     count: panels,

@@ -2,18 +2,19 @@ import type { Point } from '../../../draft/curve.ts';
 import { edgeLength, sewnLength } from '../../../draft/measure.ts';
 import { edge, type Panel } from '../../../draft/panel.ts';
 import { straight } from '../../../draft/shape.ts';
-import { buildFigure, finely, markedGirth, share, TOLERANCE, term } from '../../../figure/build.ts';
+import { buildFigure, finely, share, TOLERANCE, term } from '../../../figure/build.ts';
 import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { roundLength } from '../../../units/rounding.ts';
 import { LINING_WIDTH } from '../../cloth.ts';
-import { FREE_FIELDS, LEAST_PLACKET, seamForZip } from '../../common/flared.ts';
-import type { FreeDraft } from '../../common/free-skirt.ts';
+import { FREE_FIELDS, leastPlacket, seamForZip } from '../../common/flared.ts';
 import { type HemLengths, hemLengths, markedLengths, STATIONS } from '../../common/hem-lengths.ts';
+import { fromSeam, type HangingDraft, type Hangs, hangsAt } from '../../common/joint.ts';
 import { NO_BAND, waistband } from '../../common/waistband.ts';
 import type { ValuesOf } from '../../fields.ts';
 import type { SheetInput } from '../../input.ts';
+import { JOINT_WORD } from '../../joins.ts';
 import type { PartContext } from '../../part.ts';
 import type { Allowances } from '../../tables/allowances.ts';
 
@@ -44,23 +45,24 @@ interface Tier {
   readonly count: number;
   readonly panel: Panel | null;
 }
-export interface TieredDraft extends FreeDraft {
+export interface TieredDraft extends HangingDraft {
   readonly tiers: readonly Tier[];
   readonly hem: Figure;
   readonly lengths: HemLengths;
 }
 
-/** Tiers of rectangles, each gathered to the one above, the first to the waist. */
-export function draftTiered(c: PartContext, v: TieredValues): TieredDraft {
-  const line = c.line('waist');
-  const waist = line ? markedGirth(line.figure) : null;
-  const lengths = hemLengths(c, v);
-  const marked = markedLengths(lengths);
-  const longest = cm(Math.max(0, ...STATIONS.map((s) => lengths[s].marked ?? 0)));
+/** The tiers from the seam down, each gathered to the one above, and how much cloth the last has. `down`: seam to hem, cm; null while no length is known. */
+function tiersOf(
+  c: PartContext,
+  v: TieredValues,
+  { line, round: waist, up, name: joins }: Hangs,
+  down: Cm | null,
+): { readonly tiers: readonly Tier[]; readonly above: Cm | null } {
   const nearest = (x: number) => roundLength(cm(x), { ...c.rounding, mode: 'nearest' });
+  const whole = down ?? cm(0);
   const tiers: Tier[] = [];
   let above = waist;
-  let left: number = longest;
+  let left: number = whole;
   for (let i = 0; i < v.tiers; i++) {
     const name = `tier ${i + 1}`;
     const known = above !== null;
@@ -72,7 +74,7 @@ export function draftTiered(c: PartContext, v: TieredValues): TieredDraft {
       tolerance: TOLERANCE.girth,
       known,
       terms: [
-        term('body', i === 0 ? 'waist, as marked' : `tier ${i}, as cut`, above ?? 0, 'The seam it joins.'),
+        term('body', i === 0 ? `${joins}, as marked` : `tier ${i}, as cut`, above ?? 0, 'The seam it joins.'),
         term(
           'add',
           `fullness, ${v.ratio} : 1`,
@@ -107,19 +109,21 @@ export function draftTiered(c: PartContext, v: TieredValues): TieredDraft {
           };
     // The last tier takes what rounding left of the length.
     const last = i === v.tiers - 1;
-    const high = last ? left : nearest(longest / v.tiers);
+    const high = last ? left : nearest(whole / v.tiers);
     const height = buildFigure(c, {
       id: c.id(`tier-${i + 1}-height`),
       section: c.key,
       name: `${name}, height`,
       group: 'length',
-      known: marked !== null,
-      why: marked === null ? ['No length was measured and the brief gives none.'] : [],
+      known: down !== null,
+      why: down === null ? ['No length was measured and the brief gives none.'] : [],
       terms: [
         term(
           'share',
-          last ? 'what the tiers above leave' : `the longest station ÷ ${v.tiers}`,
-          marked === null ? 0 : last ? high : longest / v.tiers,
+          last
+            ? 'what the tiers above leave'
+            : `${up > 0 ? 'from the seam to the hem' : 'the longest station'} ÷ ${v.tiers}`,
+          down === null ? 0 : last ? high : whole / v.tiers,
           last ? 'So that all of them make the length.' : 'Tiers of one height.',
         ),
       ],
@@ -129,12 +133,23 @@ export function draftTiered(c: PartContext, v: TieredValues): TieredDraft {
     left = cm(left - (height.marked ?? 0));
     const width = round.shares[0]?.rounded ?? null;
     const panel =
-      marked && width !== null && height.marked !== null && height.marked > 0 && above !== null
+      down !== null && width !== null && height.marked !== null && height.marked > 0 && above !== null
         ? tierPanel(c, i + 1, { width, height: height.marked, sewn: cm(above / count), count, last })
         : null;
     tiers.push({ round, height, count, panel });
     above = width === null ? null : cm(count * width);
   }
+  return { tiers, above };
+}
+
+/** Tiers of rectangles, each gathered to the one above, the first to the waist. */
+export function draftTiered(c: PartContext, v: TieredValues): TieredDraft {
+  const hangs = hangsAt(c);
+  const { round: waist, up } = hangs;
+  const lengths = hemLengths(c, v);
+  const marked = markedLengths(lengths);
+  const longest = cm(Math.max(0, ...STATIONS.map((s) => lengths[s].marked ?? 0)));
+  const { tiers, above } = tiersOf(c, v, hangs, marked === null ? null : cm(longest + up));
   const hemBase = buildFigure(c, {
     id: c.id('hem'),
     section: c.key,
@@ -163,16 +178,16 @@ export function draftTiered(c: PartContext, v: TieredValues): TieredDraft {
       : {}),
     girthAt: (depth) => {
       if (!drafted) return null;
-      if (depth <= 0) return whole;
-      let down = 0;
+      if (depth <= -up) return whole;
+      let ends: number = -up;
       for (const t of tiers) {
-        down += t.height.marked!;
-        if (depth <= down + 1e-9) return roundOf(t);
+        ends += t.height.marked!;
+        if (depth <= ends + 1e-9) return roundOf(t);
       }
       return roundOf(tiers.at(-1)!);
     },
     reaches: longest,
-    opensAtLeast: LEAST_PLACKET,
+    opensAtLeast: leastPlacket(up),
     places: () => (drafted ? placesOf(c, tiers, { hem: hemBase, lengths }) : []),
     tiers,
     hem: hemBase,
@@ -181,6 +196,8 @@ export function draftTiered(c: PartContext, v: TieredValues): TieredDraft {
     panel: drafted ? first.panel : null,
     waist: whole,
     longest,
+    up,
+    fromSeam: fromSeam(c, hangs, longest),
   };
 }
 
@@ -207,9 +224,15 @@ function tierPanel(
     count: q.count,
     grain: 'lengthwise, parallel to the sides',
     edges: [
-      edge(first ? 'waist' : 'top', first ? 'waist' : 'top', straight(a!, b!), c.allowances.waist, {
-        gather: cm(q.width - q.sewn),
-      }),
+      edge(
+        first ? 'waist' : 'top',
+        first ? JOINT_WORD[c.joint] : 'top',
+        straight(a!, b!),
+        c.allowances.waist,
+        {
+          gather: cm(q.width - q.sewn),
+        },
+      ),
       edge('side', 'side', straight(b!, d!), side),
       edge(
         'hem',

@@ -23,11 +23,12 @@ export const tieredSkirt = definePart({
   hangsFrom: 'waist',
   adapts: ['longer'],
   joins: FREE_JOINS,
+  hangsAbove: true,
   wants: () => FREE_WANTS,
   leaves: () => FREE_LEAVES,
-  lines: (v, { input, allowances }) => [
+  lines: (v, { input, allowances, joint }) => [
     {
-      zone: 'waist',
+      zone: joint,
       needed: true,
       split: (finished) => ({ panel: 'panel', times: tierPanels(input, allowances, v.ratio * finished) }),
     },
@@ -37,6 +38,7 @@ export const tieredSkirt = definePart({
     ...d.tiers.flatMap((t) => [t.round, t.height]),
     d.hem,
     ...STATIONS.map((s) => d.lengths[s]),
+    ...d.fromSeam,
     ...d.band.figures,
   ],
   checks: (c, _, d, opening) => freeChecks(c, d, opening),
