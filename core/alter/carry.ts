@@ -1,6 +1,6 @@
 import { startOf } from '../draft/curve.ts';
 import { edgeLength, sewnLength, sewnWidthAt } from '../draft/measure.ts';
-import { isA, type Panel } from '../draft/panel.ts';
+import { isA, lineOf, type Panel } from '../draft/panel.ts';
 import type { Figure } from '../figure/figure.ts';
 import { type Carried, carrying, type Drafts, type Moved, type TakenAs } from '../garment/carried.ts';
 import { faceOf, isMain, kindOf, perHalf, type SeamKind } from '../garment/seams.ts';
@@ -241,12 +241,15 @@ function firstDart(p: Panel): number | null {
 export function readOff(before: Halves, after: Halves, figures: readonly Figure[]): Map<string, Moved> {
   const [was, is] = [measuredBy(before), measuredBy(after)];
   const out = new Map<string, Moved>();
-  const waistId = (m: ReadonlyMap<string, Cm>) =>
-    m.has('waist') ? 'waist' : [...m.keys()].find((id) => /^(bodice|skirt|trousers)\.waist$/.test(id));
+  /** A line that a seam lies on is measured there. */
+  const idOf = (m: ReadonlyMap<string, Cm>, line: string) =>
+    m.has(line)
+      ? line
+      : ['bodice', 'skirt', 'trousers'].map((part) => `${part}.${line}`).find((id) => m.has(id));
   for (const f of figures) {
     if (f.finished === null) continue;
     if (f.section === 'body' && f.group === 'girth') {
-      const id = f.id === 'waist' ? waistId(was) : f.id;
+      const id = idOf(was, f.id);
       const [a, b] = id ? [was.get(id), is.get(id)] : [];
       if (a == null || b == null || Math.abs(b - a) < NOTHING) continue;
       out.set(f.id, {
@@ -274,7 +277,7 @@ function sharesMoved(before: readonly Panel[], after: readonly Panel[], f: Figur
     panels
       .filter((p) => isMain(p) && faceOf(p) === face && p.share !== 'sleeve')
       .reduce((n, p) => {
-        if (f.id === 'waist' && p.edges.some((e) => e.id === 'waist')) return n + sewnLength(p, 'waist');
+        if (p.edges.some((e) => e.id === 'waist' && lineOf(e) === f.id)) return n + sewnLength(p, 'waist');
         const line = [...p.lines, ...(p.levels ?? [])].find((l) => l.id === f.id);
         return n + (line ? (sewnWidthAt(p, line.y) ?? 0) : 0);
       }, 0);

@@ -1,5 +1,5 @@
 import { sewnLength, sewnWidthAt } from '../draft/measure.ts';
-import { isA, type Panel } from '../draft/panel.ts';
+import { isA, lineOf, type Panel } from '../draft/panel.ts';
 import { alongOf } from '../draft/path.ts';
 import type { Figure } from '../figure/figure.ts';
 import { AGREE, capEase, MOST_EASED } from '../garment/meeting.ts';
@@ -52,6 +52,9 @@ interface LineOver {
   /** panels of the same ring that end before they reach it, or of which it is not known where it lies */
   readonly without: string[];
 }
+/** Whether a body line lies on the seam at which a panel ends, and is measured there. */
+const onSeam = (p: Panel, id: string): boolean => p.edges.some((e) => e.id === 'waist' && lineOf(e) === id);
+
 /** Each body line with every panel of its part that it crosses; a waist with a seam of its own is measured on the seam. */
 function linesOf(main: readonly Panel[]): Map<string, LineOver> {
   const out = new Map<string, LineOver>();
@@ -69,7 +72,7 @@ function linesOf(main: readonly Panel[]): Map<string, LineOver> {
   };
   for (const p of main)
     for (const { id, name } of [...p.lines, ...(p.levels ?? [])]) {
-      if (id === 'waist' && p.edges.some((e) => e.id === 'waist')) continue;
+      if (onSeam(p, id)) continue;
       const width = widthOn(p, id);
       if (width === null) continue;
       const over = out.get(id) ?? { name, of: [], without: [] };
@@ -83,7 +86,7 @@ function linesOf(main: readonly Panel[]): Map<string, LineOver> {
         .filter(
           (p) => parts.has(partOf(p)) && !isSleeve(p) && !isA(p, 'yoke') && !of.some((x) => x.panel === p),
         )
-        .filter((p) => !(id === 'waist' && p.edges.some((e) => e.id === 'waist')))
+        .filter((p) => !onSeam(p, id))
         .map((p) => p.name),
     );
   }
@@ -151,7 +154,13 @@ function measured(panels: readonly Panel[]): Map<string, Measure> {
       if (e.fold || e.path.length === 0) continue;
       const length = sewnLength(p, e.id);
       if (e.id === 'waist' || e.id === 'hem' || e.id === 'neck')
-        add(`${part}.${e.id}`, `${e.name} of the ${part}`, 'girth', (length + (p.beside ?? 0)) * times, p);
+        add(
+          `${part}.${lineOf(e)}`,
+          `${e.name} of the ${part}`,
+          'girth',
+          (length + (p.beside ?? 0)) * times,
+          p,
+        );
       else add(`${p.id}/${e.id}`, `${e.name}, ${p.name}`, 'edge', length, p);
     }
     const centre = p.edges.find((e) => e.id === p.across.centre);
@@ -228,7 +237,7 @@ const bodyOf = (f: Figure): number =>
 
 /** The figure of the sheet that a measure of the panels answers to. */
 function figureOf(sheet: Pick<Sheet, 'figures'>, id: string): Figure | undefined {
-  const zone = id.endsWith('.waist') ? 'waist' : id;
+  const zone = id.replace(/^.*\.(?=(waist|underbust)$)/, '');
   return sheet.figures.find((f) => f.id === zone && f.finished !== null);
 }
 

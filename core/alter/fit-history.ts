@@ -33,6 +33,8 @@ const SETS: Readonly<Record<string, Lesson['sets']>> = {
   waist: { figure: 'waist', target: 'style' },
   'bodice.waist': { figure: 'waist', target: 'style' },
   'skirt.waist': { figure: 'waist', target: 'style' },
+  'bodice.underbust': { figure: 'underbust', target: 'style' },
+  'skirt.underbust': { figure: 'underbust', target: 'style' },
   'high-hip': { figure: 'high-hip', target: 'style' },
   hip: { figure: 'hip', target: 'style' },
   'bodice.front/centre': { figure: 'bodice.waist-front', target: 'finished' },

@@ -16,6 +16,8 @@ export interface Edge {
   readonly gather: Cm;
   /** a hem or casing: its allowance is folded back over the panel along this edge */
   readonly turned?: boolean;
+  /** the body line it lies on, where that is not the one it has its id from: a waist edge that is sewn under the bust */
+  readonly line?: string;
 }
 
 /** A dart, open on the flat panel and closed when it is sewn. */
@@ -131,6 +133,9 @@ export const edge = (
   allowance: Cm,
   more: Partial<Edge> = {},
 ): Edge => ({ id, name, path, allowance, fold: false, gather: 0 as Cm, ...more });
+
+/** The body line a lower or upper edge lies on. */
+export const lineOf = (e: Pick<Edge, 'id' | 'line'>): string => e.line ?? e.id;
 
 /** The edge of this id. @throws RangeError when the panel has none */
 export function edgeOf(panel: Panel, id: string): Edge {

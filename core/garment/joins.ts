@@ -10,6 +10,14 @@ export type Joint = 'waist' | 'underbust';
 /** How that line is called where it is spoken of. */
 export const JOINT_WORD: Readonly<Record<Joint, string>> = { waist: 'waist', underbust: 'under bust' };
 
+/** What an edge is called that lies on it, and which line that is: for the maker of an edge that meets there. */
+export const jointEdge = (
+  joint: Joint,
+): { readonly name: string; readonly on: { readonly line?: Joint } } => ({
+  name: JOINT_WORD[joint],
+  on: joint === 'waist' ? {} : { line: joint },
+});
+
 /** One part of a garment in its place: its instance and what it is joined to. */
 export interface Placed {
   /** where it stands in the brief */

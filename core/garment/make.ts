@@ -18,7 +18,7 @@ import { totalCheck, totalLeaves } from './common/total-length.ts';
 import { legChecks } from './dart-legs.ts';
 import { withHemFacings } from './hem-facings.ts';
 import type { PartBrief, SheetInput } from './input.ts';
-import { jointOf, type Placed, placed } from './joins.ts';
+import { JOINT_WORD, type Joint, jointOf, type Placed, placed } from './joins.ts';
 import { type Unused, unusedOf } from './leaves.ts';
 import { type BodyLine, bodyLines, floorGirth, type LineContext, type Zone } from './lines.ts';
 import { wantsOfPlaced } from './measuring.ts';
@@ -295,7 +295,7 @@ function drafted(input: SheetInput, taken: Carrying | null, which: WhichSide, le
       warn(`step-left-out-${i + 1}`, null, sentence),
     ),
     ...lineChecks(base, marked),
-    ...joinChecks(made),
+    ...joinChecks(made, context.joint),
     ...sidesChecks(input, halves),
     ...legChecks(was, bare),
     ...made.flatMap((m) => m.r.part.checks(m.c, m.values, m.draft as never, opening)),
@@ -584,7 +584,7 @@ function lineChecks(c: LineContext, lines: readonly BodyLine[]): RawCheck[] {
 }
 
 /** Each edge at which two parts meet, judged by what the part that takes it expects. */
-function joinChecks(made: readonly { r: Placed; draft: Drafted }[]): RawCheck[] {
+function joinChecks(made: readonly { r: Placed; draft: Drafted }[], joint: Joint): RawCheck[] {
   return made.flatMap(({ r, draft }) =>
     (Object.entries(r.joinedTo) as [JoinEdge, number][]).flatMap(([edge, index]) => {
       const other = made.find((m) => m.r.index === index)!;
@@ -593,6 +593,7 @@ function joinChecks(made: readonly { r: Placed; draft: Drafted }[]): RawCheck[] 
       return [
         meetingCheck({
           edge,
+          at: edge === 'waist' && joint !== 'waist' ? JOINT_WORD[joint] : `at the ${edge}`,
           gives: { name: other.r.part.name, sewn: given },
           takes: { name: r.part.name, sewn: taken },
           meeting: draft.meets?.[edge] ?? { kind: 'equal' },

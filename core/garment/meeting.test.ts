@@ -10,6 +10,7 @@ import { sash } from './testing-part.ts';
 
 const edges = (gives: number, takes: number, meeting: Meeting): Edges => ({
   edge: 'armhole',
+  at: 'at the armhole',
   gives: { name: 'bodice', sewn: cm(gives) },
   takes: { name: 'sleeve', sewn: cm(takes) },
   meeting,

@@ -24,16 +24,18 @@ export const capEase = (stretch: number): Meeting =>
 export interface Edges {
   /** waist, armhole, neck */
   readonly edge: string;
+  /** where that is: “at the waist”, “under the bust” */
+  readonly at: string;
   readonly gives: { readonly name: string; readonly sewn: Cm };
   readonly takes: { readonly name: string; readonly sewn: Cm };
   readonly meeting: Meeting;
 }
 
 /** Do the two meet as they should? One sentence with both lengths, and by how much they agree. */
-export function meetingCheck({ edge, gives, takes, meeting }: Edges): RawCheck {
+export function meetingCheck({ edge, at, gives, takes, meeting }: Edges): RawCheck {
   const more = cm(takes.sewn - gives.sewn);
   const off = Math.abs(more) < 0.005 ? 'equal' : `${p(Math.abs(more))} apart`;
-  const both = `${gives.name} and ${takes.name} meet at the ${edge}: ${p(gives.sewn)} and ${p(takes.sewn)} sewn`;
+  const both = `${gives.name} and ${takes.name} meet ${at}: ${p(gives.sewn)} and ${p(takes.sewn)} sewn`;
   const check = (holds: boolean, rest: string) => judge(holds, `join-${edge}`, edge, `${both}, ${rest}.`);
   const near = Math.abs(more) <= AGREE + 1e-9;
   switch (meeting.kind) {

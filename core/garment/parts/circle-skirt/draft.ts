@@ -12,7 +12,7 @@ import { type HemLengths, hemLengths, markedLengths, STATIONS } from '../../comm
 import { fromSeam, type HangingDraft, hangsAt } from '../../common/joint.ts';
 import { NO_BAND, waistband } from '../../common/waistband.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
-import { JOINT_WORD } from '../../joins.ts';
+import { jointEdge } from '../../joins.ts';
 import type { PartContext } from '../../part.ts';
 
 export const FIELDS = {
@@ -164,6 +164,7 @@ function sectorPanel(
     lining = false,
   }: { r: number; half: number; length: Cm; pieces: number; lining?: boolean },
 ): Panel {
+  const joint = jointEdge(c.joint);
   const down = Math.PI / 2;
   const waist = arc([0, -r], r, down, down - half);
   const hem = arc([0, -r], r + length, down - half, down);
@@ -180,7 +181,7 @@ function sectorPanel(
       count: pieces,
       grain: 'lengthwise along the fold; the sides lie on the bias',
       edges: [
-        edge('waist', JOINT_WORD[c.joint], waist, c.allowances.waist),
+        edge('waist', joint.name, waist, c.allowances.waist, joint.on),
         edge('side', 'side seam', straight(corner, hem[0]![0]), side),
         edge('hem', 'hem', hem, lining ? c.allowances.liningHem : c.allowances.flaredHem, { turned: true }),
         edge('centre', 'middle', straight([0, length], [0, 0]), ZERO, { fold: true }),

@@ -21,7 +21,7 @@ import { type BodiceTaking, bodiceTaking } from '../../common/bodice/suppression
 import { lowerLevel } from '../../common/bodice/under-bust.ts';
 import { armEnds, armholePath, neckEnds, neckline, withArmNotches } from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
-import { JOINT_WORD } from '../../joins.ts';
+import { jointEdge } from '../../joins.ts';
 import type { BodyLine } from '../../lines.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
@@ -388,6 +388,7 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
         ]
       : []),
   ];
+  const joint = jointEdge(c.joint);
   const sideAllowance = sideOf(c, v);
   const waistAllowance = c.below ? a.waist : a.hem;
   const edges: Edge[] = [
@@ -411,7 +412,10 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
       a.armhole,
     ),
     edge('side', 'side seam', sidePath, sideAllowance),
-    edge('waist', JOINT_WORD[c.joint], waistPath, waistAllowance, c.below ? {} : { turned: true }),
+    edge('waist', joint.name, waistPath, waistAllowance, {
+      ...(c.below ? {} : { turned: true }),
+      ...joint.on,
+    }),
     edge('centre', `centre ${face}`, centrePath, seam ? a.zip : ZERO, { fold: !seam }),
   ];
   return {
@@ -426,7 +430,7 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
     darts,
     lines: [
       { id: 'bust', name: 'bust', y: cm(bustY) },
-      { id: c.joint, name: JOINT_WORD[c.joint], y: cm(waistY) },
+      { id: c.joint, name: joint.name, y: cm(waistY) },
     ],
     marks: [{ kind: 'notch', name: 'bust line', at: bustSide }],
     across: { centre: 'centre', side: 'side' },

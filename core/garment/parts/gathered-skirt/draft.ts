@@ -14,7 +14,7 @@ import { fromSeam, type HangingDraft, hangsAt } from '../../common/joint.ts';
 import { NO_BAND, waistband } from '../../common/waistband.ts';
 import type { ValuesOf } from '../../fields.ts';
 import type { SheetInput } from '../../input.ts';
-import { JOINT_WORD } from '../../joins.ts';
+import { jointEdge } from '../../joins.ts';
 import type { PartContext } from '../../part.ts';
 import type { Allowances } from '../../tables/allowances.ts';
 
@@ -182,6 +182,7 @@ function rectangle(
     [width, length],
     [0, length],
   ];
+  const joint = jointEdge(c.joint);
   const side = c.opens ? cm(Math.max(c.allowances.side, c.allowances.zip)) : c.allowances.side;
   return {
     id: c.id(lining ? 'lining' : 'panel'),
@@ -192,7 +193,10 @@ function rectangle(
     count,
     grain: 'lengthwise, parallel to the sides',
     edges: [
-      edge('waist', JOINT_WORD[c.joint], straight(a!, b!), c.allowances.waist, { gather: cm(width - sewn) }),
+      edge('waist', joint.name, straight(a!, b!), c.allowances.waist, {
+        gather: cm(width - sewn),
+        ...joint.on,
+      }),
       edge('side', 'side', straight(b!, d!), side),
       edge('hem', 'hem', straight(d!, e!), lining ? c.allowances.liningHem : c.allowances.hem, {
         turned: true,

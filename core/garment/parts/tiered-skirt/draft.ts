@@ -14,7 +14,7 @@ import { fromSeam, type HangingDraft, type Hangs, hangsAt } from '../../common/j
 import { NO_BAND, waistband } from '../../common/waistband.ts';
 import type { ValuesOf } from '../../fields.ts';
 import type { SheetInput } from '../../input.ts';
-import { JOINT_WORD } from '../../joins.ts';
+import { jointEdge } from '../../joins.ts';
 import type { PartContext } from '../../part.ts';
 import type { Allowances } from '../../tables/allowances.ts';
 
@@ -212,6 +212,7 @@ function tierPanel(
     [q.width, q.height],
     [0, q.height],
   ];
+  const joint = jointEdge(c.joint);
   const first = number === 1;
   const side = first && c.opens ? cm(Math.max(c.allowances.side, c.allowances.zip)) : c.allowances.side;
   return {
@@ -224,15 +225,10 @@ function tierPanel(
     count: q.count,
     grain: 'lengthwise, parallel to the sides',
     edges: [
-      edge(
-        first ? 'waist' : 'top',
-        first ? JOINT_WORD[c.joint] : 'top',
-        straight(a!, b!),
-        c.allowances.waist,
-        {
-          gather: cm(q.width - q.sewn),
-        },
-      ),
+      edge(first ? 'waist' : 'top', first ? joint.name : 'top', straight(a!, b!), c.allowances.waist, {
+        gather: cm(q.width - q.sewn),
+        ...(first ? joint.on : {}),
+      }),
       edge('side', 'side', straight(b!, d!), side),
       edge(
         'hem',
