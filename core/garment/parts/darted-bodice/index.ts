@@ -56,7 +56,7 @@ export const dartedBodice = definePart({
     return v.ends === 'under-bust' && v.plan !== 'heights'
       ? {
           needs: [...whole.needs.filter((id) => id !== 'waist'), ...UNDER_WANTS.needs],
-          helps: [...whole.helps, ...UNDER_WANTS.helps],
+          helps: [...whole.helps.filter((id) => id !== 'waist-front'), ...UNDER_WANTS.helps],
         }
       : whole;
   },
