@@ -14,6 +14,8 @@ export interface Edge {
   readonly fold: boolean;
   /** what is gathered or pleated away along it when it is sewn */
   readonly gather: Cm;
+  /** what is taken away along it is laid in pleats, whose lines are marked */
+  readonly pleated?: true;
   /** a hem or casing: its allowance is folded back over the panel along this edge */
   readonly turned?: boolean;
   /** the body line it lies on, where that is not the one it has its id from: a waist edge that is sewn under the bust */

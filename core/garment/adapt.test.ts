@@ -7,6 +7,7 @@ import { edgeOf, type Panel } from '../draft/panel.ts';
 import type { Sheet } from '../sheet/compute.ts';
 import { printSheet } from '../sheet/print.ts';
 import { asLines, randomBody, seeded } from './testing.ts';
+import { wholePattern } from './whole.ts';
 
 const BODY = [
   'bust 88 cm',
@@ -129,6 +130,73 @@ describe('a block adapted by steps', () => {
     const width = (x: Sheet) => x.pieces.find((k) => k.panel === 'bodice.front')!.width!;
     expect(width(s) - width(plain)).toBeCloseTo(4, 6);
     expect(s.pieces.find((k) => k.panel === 'bodice.front')!.note).toContain('not on the fold');
+  });
+
+  it('a pleat off the centre: one on either side, straight down, taken up above and at the waist', () => {
+    const steps = [
+      { step: 'pleat', part: 0, amount: '8 cm' },
+      { step: 'pleat-out', part: 0, amount: '4 cm' },
+    ];
+    const s = made([BODICE], steps);
+    const plain = made([BODICE], []);
+    expect(left(s)).toEqual([]);
+    const [p, q] = [panel(s, 'bodice.front')!, panel(plain, 'bodice.front')!];
+    for (const id of ['neck', 'waist']) {
+      expect(edgeLength(p, id)).toBeCloseTo(edgeLength(q, id) + 8, 4);
+      expect(sewnLength(p, id)).toBeCloseTo(sewnLength(q, id), 4);
+    }
+    for (const id of ['side', 'shoulder', 'armhole', 'centre'])
+      expect(sewnLength(p, id)).toBeCloseTo(sewnLength(q, id), 9);
+    // Its centre stays on the fold, and it adds a strip 8 wide, as long as the panel is 4 from its centre.
+    expect(edgeOf(p, 'centre')).toEqual(edgeOf(q, 'centre'));
+    const fold = p.marks.find((m) => m.name === 'pleat, its fold')!;
+    expect([fold.at[0], fold.to![0]]).toEqual([8, 8]);
+    expect(Math.abs(polygonArea(p)) - Math.abs(polygonArea(q))).toBeCloseTo(
+      8 * (fold.to![1] - fold.at[1]),
+      1,
+    );
+    // The waist dart lies farther out by the pleat, and is as it was.
+    const [d, e] = [p, q].map((x) => x.darts.find((k) => k.edge === 'waist')!);
+    expect(d!.tip[0] - e!.tip[0]).toBeCloseTo(8, 9);
+    expect([d!.intake, d!.length, d!.at]).toEqual([e!.intake, e!.length, e!.at]);
+    // Laid in pleats it is not gathered: the paper pattern says where it is folded.
+    const paper = wholePattern(s.panels).find((x) => x.id === 'bodice.front')!;
+    expect(paper.marks.some((m) => m.name.includes('gathered'))).toBe(false);
+  });
+  it('from a seam across down, at a hem it hangs open', () => {
+    const of = (parts: readonly object[], steps: readonly object[]) =>
+      made(parts, steps, [...BODY, 'hip 96 cm']);
+    const LONG = { part: 'long-bodice', below: '20 cm' };
+    const steps = [
+      { step: 'seam-front', part: 0, amount: '14 cm' },
+      { step: 'pleat', part: 0, amount: '6 cm' },
+      { step: 'pleat-out', part: 0, amount: '3 cm' },
+    ];
+    const [s, plain] = [of([LONG], steps), of([LONG], steps.slice(0, 1))];
+    expect(left(s)).toEqual([]);
+    const [p, q] = [panel(s, 'bodice.front')!, panel(plain, 'bodice.front')!];
+    expect(sewnLength(p, 'yoke')).toBeCloseTo(sewnLength(q, 'yoke'), 4);
+    expect(sewnLength(p, 'hem')).toBeCloseTo(sewnLength(q, 'hem') + 6, 4);
+    expect(panel(s, 'bodice.front-yoke')).toEqual(panel(plain, 'bodice.front-yoke'));
+  });
+  it.each([
+    ['across a dart', '9 cm', /dart at the waist of the bodice front/],
+    ['past the neckline’s way down', '28 cm', /no way for it/],
+  ])('a pleat %s is refused with its reason', (_, out, says) => {
+    const s = made(
+      [BODICE],
+      [
+        { step: 'pleat', part: 0, amount: '4 cm' },
+        { step: 'pleat-out', part: 0, amount: out },
+      ],
+    );
+    expect(left(s).join()).toMatch(says);
+    expect(panel(s, 'bodice.front')).toEqual(panel(made([BODICE], []), 'bodice.front'));
+  });
+  it('what moves a pleat needs one before it', () => {
+    expect(left(made([BODICE], [{ step: 'pleat-out', part: 0, amount: '4 cm' }])).join()).toContain(
+      'it follows no pleat',
+    );
   });
 
   it('a sleeve’s end is shaped: its middle shorter by the amount, its sides as they were', () => {

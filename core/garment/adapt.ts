@@ -1,19 +1,16 @@
-import { endOf, mapped, type Point, type Segment, startOf } from '../draft/curve.ts';
+import { endOf, type Point, type Segment, startOf } from '../draft/curve.ts';
 import { cutThrough, drawnClosed, drawnOpen } from '../draft/cut-through.ts';
 import { edgeLength, pointAlong, sewnLength } from '../draft/measure.ts';
 import { type CutAt, cutApart, seamOver } from '../draft/move-dart.ts';
-import { innerBy } from '../draft/outline.ts';
-import { type Dart, type Edge, edgeOf, isA, type Panel } from '../draft/panel.ts';
-import { straight } from '../draft/shape.ts';
+import { type Dart, edgeOf, isA, type Panel } from '../draft/panel.ts';
 import { inWords } from '../text/in-words.ts';
-import { type Cm, cm } from '../units/length.ts';
+import type { Cm } from '../units/length.ts';
 import { say } from '../units/print.ts';
 import type { Adapted, SeamPut } from './adapted-parts.ts';
+import { Cannot, has } from './cannot.ts';
 import type { Place } from './picture.ts';
+import { pleated } from './pleat.ts';
 import { STEPS, type StepId, type StepTaken } from './steps.ts';
-
-/** A step that cannot be followed on a panel, with the reason. */
-class Cannot extends Error {}
 
 /** Steps that put a seam across a face, and those that say how the one before them lies. */
 const FACE_OF: Partial<Record<StepId, 'front' | 'back'>> = { 'seam-front': 'front', 'seam-back': 'back' };
@@ -34,7 +31,9 @@ export function adapt(
       if (face) made = seamed(made, key, face, acrossOf(taken, steps[i + 1]?.taken), allowance);
       else if (SHAPES.has(taken.step) && !FACE_OF[steps[i - 1]?.taken.step ?? 'pleat'])
         throw new Cannot('it follows no seam across.');
-      else if (taken.step === 'pleat') made = pleated(made, key, amount);
+      else if (taken.step === 'pleat') made = pleated(made, key, amount, outOf(steps[i + 1]?.taken));
+      else if (taken.step === 'pleat-out' && steps[i - 1]?.taken.step !== 'pleat')
+        throw new Cannot('it follows no pleat.');
       else if (taken.step === 'sleeve-end') made = endShaped(made, key, amount);
     } catch (error) {
       if (!(error instanceof Cannot)) throw error;
@@ -49,8 +48,6 @@ export function adapt(
   }
   return made;
 }
-
-const has = (p: Panel, ...ids: readonly string[]) => ids.every((id) => p.edges.some((e) => e.id === id));
 
 /** How far along an edge it crosses a height, cm; null where it does not. */
 function crossesAt(panel: Panel, id: string, y: number): number | null {
@@ -72,6 +69,9 @@ interface Across {
   readonly dip: number;
   readonly curved: boolean;
 }
+
+/** How far from the centre the step after a pleat moves it, cm. */
+const outOf = (next: StepTaken | undefined): number => (next?.step === 'pleat-out' ? (next.amount ?? 0) : 0);
 
 /** The seams across of these steps, each with what the step after it says of its shape. */
 function acrossOf(taken: StepTaken, next: StepTaken | undefined): Across {
@@ -313,67 +313,6 @@ function seamed(now: Adapted, key: string, face: 'front' | 'back', q: Across, al
       return cut ? cut[1].place(moved) : moved;
     },
     seams: [...now.seams, ...ends],
-  };
-}
-
-/** A pleat at centre front: half of its width beyond the fold on either half, taken up at neckline and waist. */
-function pleated(now: Adapted, key: string, width: number): Adapted {
-  const front =
-    now.panels.find((p) => p.id === `${key}.front` && p.layer === 'outer') ??
-    now.panels.find(
-      (p) =>
-        p.id.startsWith(`${key}.`) &&
-        p.share === 'front' &&
-        isA(p, 'centre') &&
-        !isA(p, 'yoke') &&
-        p.layer === 'outer',
-    );
-  if (!front || !has(front, 'centre')) throw new Cannot('there is no front that a pleat could lie in.');
-  if (!edgeOf(front, 'centre').fold) throw new Cannot('the front has a seam or an opening at its centre.');
-  const by = cm(width / 2);
-  const move = ([x, y]: Point): Point => [x + by, y];
-  const all = (path: readonly Segment[]) => path.map((s) => mapped(s, move));
-  const centre = edgeOf(front, 'centre');
-  const [low, high] = [startOf(centre.path[0]!), endOf(centre.path.at(-1)!)];
-  const edges = front.edges.map((e): Edge => {
-    if (e.id === 'centre') return { ...e, path: straight([0, low[1]], [0, high[1]]) };
-    // From the neckline down, or from a seam across it.
-    const begins = startOf(e.path[0]!);
-    if (begins[0] === high[0] && begins[1] === high[1])
-      return { ...e, path: [[[0, high[1]], move(high)], ...all(e.path)], gather: cm(e.gather + by) };
-    const meets = endOf(e.path.at(-1)!);
-    if (meets[0] !== low[0] || meets[1] !== low[1]) return { ...e, path: all(e.path) };
-    return {
-      ...e,
-      path: [...all(e.path), [move(low), [0, low[1]]]],
-      // It hangs open at a hem; a waist seam takes it up again.
-      gather: e.id === 'waist' ? cm(e.gather + by) : e.gather,
-    };
-  });
-  const made: Panel = {
-    ...front,
-    edges,
-    darts: front.darts.map((d) => ({ ...d, tip: move(d.tip), legs: [move(d.legs[0]), move(d.legs[1])] })),
-    ...(front.inner ? { inner: front.inner.map((d) => innerBy(d, move)) } : {}),
-    marks: [
-      ...front.marks.map((m) => ({ ...m, at: move(m.at), ...(m.to ? { to: move(m.to) } : {}) })),
-      { kind: 'fold line', name: 'pleat', at: [by, high[1]], to: [by, low[1]] },
-    ],
-    note: [
-      front.note,
-      `pleat of ${say(width)} at the fold edge: its line is not on the fold, ${say(by)} beyond it is`,
-    ]
-      .filter(Boolean)
-      .join('; '),
-  };
-  const whole = now.place;
-  return {
-    ...now,
-    panels: now.panels.map((p) => (p === front ? made : p)),
-    place: (at) => {
-      const moved = whole(at);
-      return moved.panel === front.id ? { ...moved, at: move(moved.at) } : moved;
-    },
   };
 }
 

@@ -33,6 +33,7 @@ export const STEP_IDS = [
   'seam-point',
   'seam-curve',
   'pleat',
+  'pleat-out',
   'sleeve-end',
 ] as const;
 export type StepId = (typeof STEP_IDS)[number];
@@ -96,6 +97,12 @@ const ROWS: readonly Step[] = [
     name: 'pleat at centre front',
     said: 'pleat of {} at centre front',
     amount: { label: 'width of cloth in it', min: 2, max: 40, usual: '6 cm' },
+  },
+  {
+    id: 'pleat-out',
+    name: 'the pleat before, off the centre: one on either side',
+    said: 'the pleat before, {} from the centre on either side',
+    amount: { label: 'from the centre', min: 2, max: 30, usual: '6 cm' },
   },
   {
     id: 'sleeve-end',

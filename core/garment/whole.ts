@@ -142,7 +142,7 @@ function drills(p: Panel): PanelMark[] {
 const gathers = (p: Panel): PanelMark[] =>
   p.edges.flatMap((e): PanelMark[] => {
     // What a shoulder holds is eased, and marked so.
-    const whole = e.gather > 0.05 && e.id !== 'shoulder' ? edgeLength(p, e.id) : 0;
+    const whole = e.gather > 0.05 && e.id !== 'shoulder' && !e.pleated ? edgeLength(p, e.id) : 0;
     return whole > 4 * FROM_END
       ? [FROM_END, whole - FROM_END].map((at) => ({
           kind: 'notch' as const,

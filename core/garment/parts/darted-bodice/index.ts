@@ -48,6 +48,7 @@ export const dartedBodice = definePart({
     'seam-point',
     'seam-curve',
     'pleat',
+    'pleat-out',
   ],
   reshape: adapt,
   joins: { gives: ['waist', 'armhole', 'neck'], takes: [], givenUp: [] },

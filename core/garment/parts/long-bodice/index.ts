@@ -56,6 +56,7 @@ export const longBodice = definePart({
     'seam-point',
     'seam-curve',
     'pleat',
+    'pleat-out',
   ],
   reshape: adapt,
   joins: { gives: ['armhole', 'neck'], takes: [], givenUp: [] },

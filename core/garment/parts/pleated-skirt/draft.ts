@@ -345,7 +345,10 @@ function rectangle(
     count: q.count,
     grain: 'lengthwise, parallel to the sides',
     edges: [
-      edge('waist', 'waist', straight(a!, b!), c.allowances.waist, { gather: cm(q.width - q.sewn) }),
+      edge('waist', 'waist', straight(a!, b!), c.allowances.waist, {
+        gather: cm(q.width - q.sewn),
+        ...(lining ? {} : { pleated: true as const }),
+      }),
       edge('side', 'side', straight(b!, d!), side),
       edge('hem', 'hem', straight(d!, e!), lining ? c.allowances.liningHem : c.allowances.hem, {
         turned: true,

@@ -45,6 +45,7 @@ export const top = definePart({
     'seam-point',
     'seam-curve',
     'pleat',
+    'pleat-out',
   ],
   reshape: adapt,
   joins: { gives: ['armhole', 'neck'], takes: [], givenUp: [] },
