@@ -271,14 +271,14 @@ export function effectOf(
       : ['', ''];
     ease.push({ zone: f.id, name: f.name, before, after, was, is });
     const floor = floorOf(sheet, zone);
+    const at = zone === 'underbust' ? 'Under the bust' : `At the ${f.name}`;
     if (floor && after < 0 && after < before && !wasUnder(floor.least, before))
-      says.push(`At the ${f.name} it would be ${say(-after)} less than the body: no ${floor.why}.`);
+      says.push(`${at} it would be ${say(-after)} less than the body: no ${floor.why}.`);
     else if (floor && after < floor.least - 1e-9 && after < before && !wasUnder(floor.least, before))
       says.push(
         `The ${f.name} keeps ${say(after)} of ease; ${say(floor.least)} is the least in a cloth without stretch: ${floor.why}.`,
       );
-    else if (known && was !== is)
-      says.push(`At the ${f.name} it becomes ${fitWord(is)}; it was ${fitWord(was)}.`);
+    else if (known && was !== is) says.push(`${at} it becomes ${fitWord(is)}; it was ${fitWord(was)}.`);
     if (zone === 'waist' && isBoned(sheet) && after < -MOST_DRAWN_IN - 1e-9 && after < before)
       says.push(
         `The waist would be drawn in by ${say(cm(-after))}; ${say(MOST_DRAWN_IN)} is the most that is usual, and the client must breathe, sit and eat in it.`,

@@ -14,7 +14,7 @@ export const JOINT_WORD: Readonly<Record<Joint, string>> = { waist: 'waist', und
 export const jointEdge = (
   joint: Joint,
 ): { readonly name: string; readonly on: { readonly line?: Joint } } => ({
-  name: JOINT_WORD[joint],
+  name: joint === 'waist' ? 'waist' : 'seam under the bust',
   on: joint === 'waist' ? {} : { line: joint },
 });
 

@@ -1,5 +1,5 @@
 import type { Point } from '../draft/curve.ts';
-import { type Edge, isA, type Panel, type PanelKind } from '../draft/panel.ts';
+import { type Edge, isA, lineOf, type Panel, type PanelKind } from '../draft/panel.ts';
 import { pathLength } from '../draft/path.ts';
 
 /** What an edge of a panel is to the garment. `joint`: between two panels that go round the body together. */
@@ -324,8 +324,14 @@ function seamsFound(panels: readonly Panel[]): Seam[] {
   add('neck', 'the neckline and its band', of('neck'), neckband);
   const waists = [...new Set(of('waist').map((e) => e.part))];
   const waistOf = (part: string) => of('waist', (e) => e.part === part);
+  const high = outer.some((p) => p.edges.some((e) => e.id === 'waist' && lineOf(e) === 'underbust'));
   for (const part of waists.slice(1))
-    add('waist', `the waists of the ${waists[0]} and the ${part}`, waistOf(waists[0]!), waistOf(part));
+    add(
+      'waist',
+      `the ${high ? 'seams under the bust' : 'waists'} of the ${waists[0]} and the ${part}`,
+      waistOf(waists[0]!),
+      waistOf(part),
+    );
   for (const part of waists)
     add(
       'band',

@@ -18,6 +18,8 @@ const BODY: Readonly<Record<string, number>> = {
   'neck-to-bust': 27,
   'apex-span': 19,
   'across-shoulder': 39,
+  // Only what is closed at the crotch goes by it.
+  trunk: 154,
 };
 const made = (part: object, more: Readonly<Record<string, number>> = {}): Sheet =>
   sheetOf(
@@ -39,6 +41,7 @@ describe.each([
   ['darted-bodice', 'bodice'],
   ['long-bodice', 'bodice'],
   ['top', 'top'],
+  ['dance-suit', 'suit'],
 ])('the neckline of a %s', (part, key) => {
   it('is as wide as wanted, on front and back, and the shoulder ends where it did', () => {
     const [plain, wide] = [made({ part, widen: '0 cm' }), made({ part, neckBy: 'width', neckWide: '24 cm' })];

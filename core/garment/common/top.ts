@@ -456,6 +456,7 @@ function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>, q: TopPl
         ? [
             own('length', mid(first('centre'), last('centre'), 0.3)),
             own('neck-half', last('neck')),
+            own('neck-open', last('neck')),
             own('shoulder', mid(first('shoulder'), last('shoulder'))),
             own('neck-round', mid(first('neck'), last('neck'))),
             own('hem', mid(first('hem'), last('hem'))),

@@ -17,6 +17,7 @@ import {
   sideLean,
   withArmNotches,
 } from '../../common/neck-and-armhole.ts';
+import { neckOpening } from '../../common/neck-wide.ts';
 import { onPanel } from '../../common/on-panel.ts';
 import { upperFigures } from '../../common/upper-figures.ts';
 import type { BodyLine } from '../../lines.ts';
@@ -124,7 +125,8 @@ export function draftSuit(c: PartContext, v: SuitValues): SuitDraft {
     ],
     { estimated: neckWidth === null },
   );
-  const { shoulder, depth, neck } = upperFigures(c, v, v.widen, making);
+  const { widen } = neckOpening(c, v, { neckHalf, slope: c.shape.slope }, make);
+  const { shoulder, depth, neck } = upperFigures(c, v, widen, making);
   const leg = make('leg-height', 'leg cut up at the side', [
     term('style', 'from the brief', v.legHeight, 'As briefed.'),
   ]);
@@ -142,6 +144,7 @@ export function draftSuit(c: PartContext, v: SuitValues): SuitDraft {
       ? null
       : halfOf(c, v, face, {
           neckHalf: neckHalf.marked!,
+          widen,
           shoulder: shoulder.marked!,
           depth: depth.marked!,
           neck: neck[face].marked!,
@@ -208,6 +211,8 @@ export function draftSuit(c: PartContext, v: SuitValues): SuitDraft {
 
 interface Half {
   readonly neckHalf: Cm;
+  /** how far each side of the neckline lies beyond the neck, along the shoulder */
+  readonly widen: Cm;
   readonly shoulder: Cm;
   readonly depth: Cm;
   readonly neck: Cm;
@@ -223,7 +228,7 @@ function halfOf(c: PartContext, v: SuitValues, face: Face, q: Half): Panel | nul
   const a = c.allowances;
   const angle = (c.shape.slope * Math.PI) / 180;
   const along = (d: number): Point => [q.neckHalf + d * Math.cos(angle), d * Math.sin(angle)];
-  const [sideNeck, tip] = [along(v.widen), along(v.widen + q.shoulder)];
+  const [sideNeck, tip] = [along(q.widen), along(q.widen + q.shoulder)];
   const centreNeck: Point = [0, sideNeck[1] + q.neck];
   const middle = (sideNeck[1] + tip[1]) / 2;
   const crotchY = middle + q.lengths[face];
@@ -342,6 +347,7 @@ function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>): Place[]
         ? [
             own('trunk', mid(first('crotch'), last('crotch'))),
             own('neck-half', last('neck')),
+            own('neck-open', last('neck')),
             own('shoulder', mid(first('shoulder'), last('shoulder'))),
             own('neck-round', mid(first('neck'), last('neck'))),
             own('crotch-width', first('crotch')),

@@ -6,6 +6,7 @@ import { markedGirth, TOLERANCE } from '../../../figure/build.ts';
 import { judge, missing, pass, type RawCheck, warn } from '../../../figure/check.ts';
 import { cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
+import { neckWideChecks } from '../../common/neck-wide.ts';
 import { emptyView, levelStroke, pictureOf, point, type View } from '../../common/silhouette.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
 import { UPPER_HELPS, upperLeaves } from '../../common/upper-figures.ts';
@@ -66,8 +67,8 @@ export const danceSuit = definePart({
   }),
 });
 
-function suitChecks(c: PartContext, _: SuitValues, d: SuitDraft): RawCheck[] {
-  const found: RawCheck[] = [];
+function suitChecks(c: PartContext, v: SuitValues, d: SuitDraft): RawCheck[] {
+  const found: RawCheck[] = neckWideChecks(c, v, d.figures);
   for (const f of d.figures)
     if (f.finished === null)
       found.push(

@@ -21,7 +21,7 @@ import { type BodiceTaking, bodiceTaking } from '../../common/bodice/suppression
 import { lowerLevel } from '../../common/bodice/under-bust.ts';
 import { armEnds, armholePath, neckEnds, neckline, withArmNotches } from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
-import { jointEdge } from '../../joins.ts';
+import { JOINT_WORD, jointEdge } from '../../joins.ts';
 import type { BodyLine } from '../../lines.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
@@ -430,7 +430,7 @@ function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Pan
     darts,
     lines: [
       { id: 'bust', name: 'bust', y: cm(bustY) },
-      { id: c.joint, name: joint.name, y: cm(waistY) },
+      { id: c.joint, name: JOINT_WORD[c.joint], y: cm(waistY) },
     ],
     marks: [{ kind: 'notch', name: 'bust line', at: bustSide }],
     across: { centre: 'centre', side: 'side' },
@@ -525,6 +525,7 @@ function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>): Place[]
             own('seam-up', mid([centreWaist, sideWaist], 0.9)),
             own('apex', [panel.darts.find((d) => d.edge === 'waist')?.tip[0] ?? underarm[0] / 2, bustY]),
             own('neck-half', sideNeck),
+            own('neck-open', sideNeck),
             own('shoulder', mid([sideNeck, shoulderPoint])),
             own('neck-round', mid([centreNeck, sideNeck], 0.5)),
           ]

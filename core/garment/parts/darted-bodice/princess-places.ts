@@ -38,6 +38,7 @@ export function princessPlaces(c: PartContext, cut: readonly CutFace[]): Place[]
             // By the plan by heights, which ends at the waist and marks the line above it.
             ...(c.joint === 'waist' ? [own(centre, 'underbust-level', along(centre, 'princess', 0.8))] : []),
             own(centre, 'neck-half', end(centre, 'neck')),
+            own(centre, 'neck-open', end(centre, 'neck')),
             own(shoulder, 'shoulder', along(shoulder, 'shoulder', 0.5)),
             own(centre, 'neck-round', along(centre, 'neck', 0.6)),
             own(side, 'bust-dart-intake', along(side, 'princess', 0.98)),
