@@ -1,3 +1,4 @@
+import { readLength } from '@rocchetto/core/units/reading.ts';
 import { accessible, byApi, expect, inDatabase, newSkirt, signIn, test } from './help.ts';
 
 test('a second garment in one order: added, briefed, measured with the first, made over it', async ({
@@ -113,4 +114,59 @@ test('a block is adapted by steps, each taken back by itself, kept as the client
     { step: 'neck-deeper', part: 0, amount: '1 1/2 in', to: '' },
     { step: 'dart-to', part: 0, amount: null, to: 'armhole' },
   ]);
+});
+
+test('a dress that ends under the bust is briefed, asks for that girth and not the waist, and its skirt hangs from there', async ({
+  page,
+}) => {
+  await signIn(page, 'Bram Teller');
+  const client = await byApi(page, 'POST', '/clients', { name: 'High Seam' });
+  const order = await byApi(page, 'POST', '/orders', { clientId: client.id, what: 'Summer dress' });
+  await page.goto(`/orders/${order.id}/brief`);
+  await page.getByRole('combobox', { name: 'Garment' }).click();
+  await page.getByText('dress with a seam under the bust, gathered skirt').last().click();
+  await page.getByLabel('Length wanted').fill('60 cm');
+  const steps = page.getByRole('region', { name: 'Adapting the block' });
+  for (const [name, amount] of [
+    ['pleat at centre front', '6 cm'],
+    ['the pleat before, off the centre: one on either side', '3 cm'],
+  ] as const) {
+    await steps.getByRole('combobox', { name: 'Step' }).click();
+    await page.getByTitle(`darted bodice: ${name}`, { exact: true }).click();
+    await steps.locator('input[type=text], input:not([type])').last().fill(amount);
+    await steps.getByRole('button', { name: 'Add step' }).click();
+  }
+  await expect(steps.getByRole('listitem')).toHaveText([
+    /darted bodice: pleat of 6 cm at centre front/,
+    /darted bodice: the pleat before, 3 cm from the centre on either side/,
+  ]);
+  const asked = page.getByText(/^bust; under bust; /);
+  await expect(asked).toBeVisible();
+  await expect(asked).not.toContainText('; waist;');
+  await accessible(page, 'high seam');
+  await page.getByRole('button', { name: 'Save brief' }).click();
+  await expect(page).toHaveURL(/measure/);
+
+  const at = new Date().toISOString();
+  const lines =
+    'bust 92, underbust 76, hip 98, waist-to-hip 20.5, neck-to-bust 27.5, neck-to-underbust 36, neck-to-waist-front 44.5, nape-to-waist 41, across-shoulder 39.5, apex-span 19';
+  await byApi(page, 'POST', '/readings', {
+    session: { id: crypto.randomUUID(), clientId: client.id, orderId: order.id, at },
+    readings: lines.split(', ').map((line) => {
+      const [measure, text] = line.split(' ');
+      const read = readLength(text!, 'cm');
+      if (!read.ok) throw new Error(read.sentence);
+      return { id: crypto.randomUUID(), measure, state: 'read', written: read.written, at };
+    }),
+  });
+  await page.goto(`/orders/${order.id}/sheet`);
+  // The waist would lie at 44.5 + 0.6: the seam, read at 36, is 9.1 above it, marked 9; the skirt 60 and 9 long.
+  const row = (name: string) => page.getByRole('row').filter({ hasText: name });
+  await expect(row('seam under the bust, above the waist')).toContainText('9 cm');
+  await expect(row('length from the seam under the bust, the longest')).toContainText('69 cm');
+  await page.goto(`/orders/${order.id}/sheet?part=checks`);
+  await page.getByText(/passed, none open/).click();
+  await expect(
+    page.getByText(/darted bodice and gathered skirt meet at the seam under the bust: 80 cm and 80 cm sewn/),
+  ).toBeVisible();
 });

@@ -18,7 +18,7 @@ import { totalCheck, totalLeaves } from './common/total-length.ts';
 import { legChecks } from './dart-legs.ts';
 import { withHemFacings } from './hem-facings.ts';
 import type { PartBrief, SheetInput } from './input.ts';
-import { JOINT_WORD, type Joint, jointOf, type Placed, placed } from './joins.ts';
+import { type Joint, jointOf, type Placed, placed } from './joins.ts';
 import { type Unused, unusedOf } from './leaves.ts';
 import { type BodyLine, bodyLines, floorGirth, type LineContext, type Zone } from './lines.ts';
 import { wantsOfPlaced } from './measuring.ts';
@@ -593,7 +593,7 @@ function joinChecks(made: readonly { r: Placed; draft: Drafted }[], joint: Joint
       return [
         meetingCheck({
           edge,
-          at: edge === 'waist' && joint !== 'waist' ? JOINT_WORD[joint] : `at the ${edge}`,
+          at: edge === 'waist' && joint !== 'waist' ? 'at the seam under the bust' : `at the ${edge}`,
           gives: { name: other.r.part.name, sewn: given },
           takes: { name: r.part.name, sewn: taken },
           meeting: draft.meets?.[edge] ?? { kind: 'equal' },

@@ -24,7 +24,7 @@ export const capEase = (stretch: number): Meeting =>
 export interface Edges {
   /** waist, armhole, neck */
   readonly edge: string;
-  /** where that is: “at the waist”, “under the bust” */
+  /** where that is: “at the waist”, “at the seam under the bust” */
   readonly at: string;
   readonly gives: { readonly name: string; readonly sewn: Cm };
   readonly takes: { readonly name: string; readonly sewn: Cm };

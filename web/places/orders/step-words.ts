@@ -12,6 +12,7 @@ export function choiceOf(part: PartWire | undefined, step: StepId) {
 export const stepInWords = (s: StepsWire[number], parts: readonly PartWire[]): string => {
   const part = parts[s.part];
   const of = part ? partFor(part.part).name : 'a part that was removed';
-  if (s.amount !== null) return `${of}: ${STEPS[s.step].name} by ${s.amount}`;
+  const { name, said } = STEPS[s.step];
+  if (s.amount !== null) return `${of}: ${said?.replace('{}', s.amount) ?? `${name} by ${s.amount}`}`;
   return `${of}: ${choiceOf(part, s.step).find((o) => o.value === s.to)?.label ?? s.to}`;
 };

@@ -111,12 +111,14 @@ export function bodiceTaking(c: PartContext, q: Quarter): BodiceTaking {
         : []),
     ],
     settable: [],
-    why: [`The side seam runs in ${p(side)} ${q.joint === 'waist' ? 'at the waist' : at}.`],
+    why: [
+      `The side seam runs in ${p(side)} at the ${q.joint === 'waist' ? 'waist' : 'seam under the bust'}.`,
+    ],
     ...base,
   });
   const sideFigure = buildFigure(c, {
     id: c.id(`side-${face}`),
-    name: `side seam in ${q.joint === 'waist' ? 'at waist' : at}, ${face}`,
+    name: `side seam in ${q.joint === 'waist' ? 'at waist' : 'at the seam under the bust'}, ${face}`,
     marked: side,
     terms: [term('take', 'side seam', side, because)],
     settable: [],
@@ -128,7 +130,7 @@ export function bodiceTaking(c: PartContext, q: Quarter): BodiceTaking {
       ? [
           buildFigure(c, {
             id: c.id('centre-back-in'),
-            name: `centre back in ${q.joint === 'waist' ? 'at waist' : at}`,
+            name: `centre back in ${q.joint === 'waist' ? 'at waist' : 'at the seam under the bust'}`,
             marked: rule.centre,
             terms: [
               term(
