@@ -7,6 +7,8 @@ import { area, curveMonotoneY, line } from 'd3-shape';
 const SCALE = 4;
 /** The way from body to cloth is drawn so many times as far: as it is, a hand would not see it. */
 const FARTHER = 3;
+/** A line of cloth goes on so far past the last place at which the garment follows the body, cm. */
+const PAST = 1.5;
 /** From level to level: body, cloth, height. */
 type Between = readonly [body: number, cloth: number, y: number];
 const between = area<Between>()
@@ -51,11 +53,14 @@ export function EaseSeen({ levels, drawn, rooms, was, wasIs = NOW, unit }: Props
         ),
       ),
     ) + 2;
-  const ends = (at: (l: LevelSeen) => number) =>
+  // Cloth is drawn as far as the garment follows the body: where it falls free nothing says how far off it is.
+  const followed = levels.filter((l) => l.height <= known[0]!.height && l.height >= known.at(-1)!.height);
+  const free = followed.length < levels.length;
+  const ends = (of: readonly LevelSeen[], at: (l: LevelSeen) => number) =>
     [
-      [at(levels[0]!), top],
-      ...levels.map((l) => [at(l), l.height] as const),
-      [at(levels.at(-1)!), low],
+      [at(of[0]!), of[0] === levels[0] ? top : of[0]!.height + PAST],
+      ...of.map((l) => [at(l), l.height] as const),
+      [at(of.at(-1)!), of.at(-1) === levels.at(-1) ? low : of.at(-1)!.height - PAST],
     ] as const;
   const view = (name: string, sides: readonly (readonly [Side, out: 1 | -1])[]) => (
     <svg
@@ -74,19 +79,24 @@ export function EaseSeen({ levels, drawn, rooms, was, wasIs = NOW, unit }: Props
         />
       ))}
       {sides.map(([side, out]) => {
-        const body = ends((l) => l[side]);
-        const cloth = ends((l) => reach(l, off, side));
+        const body = ends(levels, (l) => l[side]);
+        const beneath = ends(followed, (l) => l[side]);
+        const cloth = ends(followed, (l) => reach(l, off, side));
         return (
           <g key={out}>
             <path
               className="room"
-              d={between(body.map(([x, y], i): Between => [out * x, out * cloth[i]![0], y])) ?? ''}
+              d={between(beneath.map(([x, y], i): Between => [out * x, out * cloth[i]![0], y])) ?? ''}
             />
             <path className="bodyline" d={through(body.map(([x, y]) => [out * x, y] as const)) ?? ''} />
             {offWas && (
               <path
                 className="wasline"
-                d={through(ends((l) => reach(l, offWas, side)).map(([x, y]) => [out * x, y] as const)) ?? ''}
+                d={
+                  through(
+                    ends(followed, (l) => reach(l, offWas, side)).map(([x, y]) => [out * x, y] as const),
+                  ) ?? ''
+                }
               />
             )}
             <path className="clothline" d={through(cloth.map(([x, y]) => [out * x, y] as const)) ?? ''} />
@@ -148,8 +158,9 @@ export function EaseSeen({ levels, drawn, rooms, was, wasIs = NOW, unit }: Props
         The inner line is the body by its measurements, the outer one the cloth as it would stand off, drawn
         three times as far{was ? `; the broken one is the cloth ${wasIs[1]}` : ''}. A short stroke across is
         the least that a cloth without stretch needs there
-        {rooms.some((r) => r.wish != null) ? ', a dotted one what the fit wants' : ''}. It shows no drape. At
-        an open point the height, or how much of the girth lies in front, was not measured.
+        {rooms.some((r) => r.wish != null) ? ', a dotted one what the fit wants' : ''}. It shows no drape
+        {free ? ', and no cloth where the garment falls free of the body' : ''}. At an open point the height,
+        or how much of the girth lies in front, was not measured.
       </p>
     </section>
   );
