@@ -16,7 +16,7 @@ import { type Graded, gradeSize } from '@rocchetto/core/compare/grade.ts';
 import { type Ranking, rankSizes, type ZoneHeld } from '@rocchetto/core/compare/rank.ts';
 import { guessChart, readChart, readSpan } from '@rocchetto/core/compare/read-chart.ts';
 import { wishesOf } from '@rocchetto/core/compare/wish.ts';
-import { profileOf } from '@rocchetto/core/compare/zones.ts';
+import { isUpper, profileOf } from '@rocchetto/core/compare/zones.ts';
 import { FLAT_CUTS, findFlatPoint, flatPoints } from '@rocchetto/core/measures/flat/flat-points.ts';
 import { z } from 'zod';
 import { Version } from './basics.ts';
@@ -146,7 +146,7 @@ export function comparison(sheet: Pick<Sheet, 'figures' | 'input'>, chart: SizeC
   const measured = resolveAll(sheet.input.readings);
   const net = (id: string) => measured.get(id)?.net ?? null;
   const profile = profileOf(sheet.input.brief.parts);
-  const hang = profile === 'upper' ? 'shoulder' : 'waist';
+  const hang = isUpper(profile) ? 'shoulder' : 'waist';
   const ranking = rankSizes(chart, profile, net, wishesOf(sheet, net, hang));
   return { ranking, body: bodySeen(net), grade: (name: string) => gradeFor(ranking, name, handStep(unit)) };
 }

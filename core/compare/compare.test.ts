@@ -8,7 +8,7 @@ import { chartDoubts, chartFaults, EN_13402, type SizeChart, type SizeRow } from
 import { gradeSize } from './grade.ts';
 import { rankSizes } from './rank.ts';
 import { type Wish, type WishOf, wishesOf } from './wish.ts';
-import { profileOf, withinMeasuring } from './zones.ts';
+import { type Profile, profileOf, withinMeasuring } from './zones.ts';
 
 const one = (x: number) => ({ least: cm(x), most: cm(x) });
 const row = (size: string, at: Readonly<Record<string, number>>, cup: string | null = null): SizeRow => ({
@@ -97,7 +97,7 @@ it('worked: shorts of 124 + 6 lie between two sizes: the larger; a thigh of 76 +
 describe('EN 13402-3, women (from memory)', () => {
   it.each(EN_13402.rows.map((r) => [r.size, r] as const))('a body that is row %s chooses it', (size, r) => {
     const body = Object.fromEntries(Object.entries(r.at).map(([id, s]) => [id, s.least]));
-    for (const profile of ['upper', 'skirt', 'trousers'] as const) {
+    for (const profile of ['upper', 'upper-over-full', 'upper-ends-high', 'skirt', 'trousers'] as const) {
       const { sizes } = rankSizes(EN_13402, profile, netOf(body), wishes({ bust: wish(5), hip: wish(5) }));
       expect(sizes[0]!.name, profile).toBe(size);
       expect(sizes[0]!.zones.every((h) => h.off === 0)).toBe(true);
@@ -226,7 +226,8 @@ describe('by what a garment is chosen', () => {
   it.each([
     [['straight-skirt'], 'skirt'],
     [['circle-skirt', 'details'], 'full-skirt'],
-    [['darted-bodice', 'circle-skirt'], 'upper'],
+    [['darted-bodice', 'circle-skirt'], 'upper-over-full'],
+    [['darted-bodice', 'straight-skirt'], 'upper'],
     [['trousers'], 'trousers'],
     [['pull-on-trousers'], 'pull-on'],
     [['top', 'sleeve'], 'upper'],
@@ -237,6 +238,19 @@ describe('by what a garment is chosen', () => {
     row('14', { 'high-bust': 88, bust: 92, waist: 74, hip: 98 }),
     row('16', { 'high-bust': 92, bust: 96, waist: 80, hip: 102 }),
   ]);
+  it('a dress over a full skirt is not held against the hip; one that ends under the bust not against the waist either', () => {
+    const empire = [{ part: 'darted-bodice', ends: 'under-bust' }, { part: 'gathered-skirt' }];
+    expect(profileOf(empire)).toBe('upper-ends-high');
+    const held = (profile: Profile) =>
+      rankSizes(sizes, profile, netOf(body), wishes({})).sizes[0]!.zones.map((z) => z.id);
+    expect(held('upper')).toEqual(['bust', 'high-bust', 'waist', 'hip']);
+    expect(held('upper-over-full')).toEqual(['bust', 'high-bust', 'waist']);
+    expect(held('upper-ends-high')).toEqual(['bust', 'high-bust']);
+    // A wide hip makes a straight dress a larger size’s work, and a full one none.
+    const wide = { ...body, hip: 112 };
+    const says = (profile: Profile) => rankSizes(sizes, profile, netOf(wide), wishes({}));
+    expect(says('upper').sizes[0]!.work.easy).toBeGreaterThan(says('upper-over-full').sizes[0]!.work.easy);
+  });
   it('a bodice goes by the high bust, though its full bust is another size’s', () => {
     const { sizes: all } = rankSizes(sizes, 'upper', netOf(body), wishes({}));
     expect(all[0]!.name).toBe('12');

@@ -3,7 +3,7 @@ import { EASE_ZONES, type EaseOverlay, type EaseZone, easeFor, FLOORS } from '..
 import type { Sheet } from '../sheet/compute.ts';
 import type { Cm } from '../units/length.ts';
 import { cm } from '../units/length.ts';
-import { profileOf } from './zones.ts';
+import { isUpper, profileOf } from './zones.ts';
 
 /** The body at one level, as an ellipse of its girth. Lengths cm; heights from the waist, up is more. */
 export interface LevelSeen {
@@ -127,7 +127,7 @@ export function wishedBy(
   { fit, school, parts }: Pick<SheetInput['brief'], 'fit' | 'school' | 'parts'>,
   house: EaseOverlay,
 ): (id: string) => Cm | null {
-  const hang = profileOf(parts) === 'upper' ? 'shoulder' : 'waist';
+  const hang = isUpper(profileOf(parts)) ? 'shoulder' : 'waist';
   return (id) =>
     EASE_ZONES.includes(id as EaseZone) ? easeFor(id as EaseZone, fit, school, hang, house).ease : null;
 }

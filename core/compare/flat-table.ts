@@ -9,7 +9,7 @@ import { type Rounding, roundLength } from '../units/rounding.ts';
 import { bustAsked, type FlatAsked, flatAsked } from './flat-asked.ts';
 import { allowancesIn, byCup, flatChange } from './flat-change.ts';
 import { wishesOf } from './wish.ts';
-import { findZone, profileOf } from './zones.ts';
+import { findZone, isUpper, profileOf } from './zones.ts';
 
 /** What pieces on the table are held against: an order’s sheet, its body and what is wanted there. */
 export interface FlatGround {
@@ -28,7 +28,7 @@ export function flatGround(sheet: Sheet | null): FlatGround {
   const measured = sheet ? resolveAll(sheet.input.readings) : new Map<string, Measured>();
   const net = (id: string) => measured.get(id)?.net ?? null;
   const profile = sheet && profileOf(sheet.input.brief.parts);
-  const wish = sheet && wishesOf(sheet, net, profile === 'upper' ? 'shoulder' : 'waist');
+  const wish = sheet && wishesOf(sheet, net, profile && isUpper(profile) ? 'shoulder' : 'waist');
   const unit = sheet?.input.house.rounding.unit ?? 'cm';
   const [bust, high] = [net('bust'), net('high-bust')];
   return {

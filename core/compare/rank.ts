@@ -6,6 +6,7 @@ import { chartDoubts, chartMeasures, type SizeChart, type SizeRow, type Span, si
 import type { Wish, WishOf } from './wish.ts';
 import {
   findZone,
+  isUpper,
   PROFILE_SAYS,
   type Profile,
   WORKS,
@@ -74,7 +75,7 @@ export function rankSizes(
     })
     .sort((a, b) => zoneOrder(a.zone.id) - zoneOrder(b.zone.id));
   // A cup is nothing to a skirt: of each size the first of its rows.
-  const byCup = profile === 'upper';
+  const byCup = isUpper(profile);
   const rows = byCup
     ? chart.rows
     : chart.rows.filter((r, i, all) => all.findIndex((q) => q.size === r.size) === i);
@@ -263,7 +264,7 @@ function told(
   }
   const tall = heightSays(chart, profile, net('stature'));
   if (tall) says.push(tall);
-  if (chart.of !== 'lengths' && profile === 'upper' && !zones.some(({ zone }) => zone.id === 'high-bust'))
+  if (chart.of !== 'lengths' && isUpper(profile) && !zones.some(({ zone }) => zone.id === 'high-bust'))
     says.push(
       net('high-bust') === null
         ? 'The high bust was not measured: a size chosen by the full bust is too large in the shoulders for a full cup.'

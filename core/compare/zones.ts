@@ -5,10 +5,21 @@ import { findMeasure } from '../measures/catalogue.ts';
 import { type Cm, cm } from '../units/length.ts';
 
 /** By what a size is chosen: the kind of the garment. */
-export const PROFILES = ['upper', 'skirt', 'full-skirt', 'trousers', 'pull-on'] as const;
+export const PROFILES = [
+  'upper',
+  'upper-over-full',
+  'upper-ends-high',
+  'skirt',
+  'full-skirt',
+  'trousers',
+  'pull-on',
+] as const;
 export type Profile = (typeof PROFILES)[number];
+const BY_HIGH_BUST = 'by high bust and cup: shoulder, neck and armhole are altered least well';
 export const PROFILE_SAYS: Readonly<Record<Profile, string>> = {
-  upper: 'by high bust and cup: shoulder, neck and armhole are altered least well',
+  upper: BY_HIGH_BUST,
+  'upper-over-full': `${BY_HIGH_BUST}; its skirt goes over any hip`,
+  'upper-ends-high': `${BY_HIGH_BUST}; its skirt hangs free from under the bust`,
   skirt: 'by the hip: the waist is altered easily',
   'full-skirt': 'by the waist: the cloth goes over any hip',
   trousers: 'by the hip and the seat: the waist is altered easily',
@@ -86,23 +97,32 @@ export const findZone = (id: string): Zone | undefined => BY_ID.get(id);
 /** The place of a zone in the order in which a fitter looks; −1 for none. */
 export const zoneOrder = (id: string): number => ZONES.findIndex((zone) => zone.id === id);
 
+const UPPER: ReadonlySet<Profile> = new Set(['upper', 'upper-over-full', 'upper-ends-high']);
+/** Whether a garment hangs from the shoulders. */
+export const isUpper = (profile: Profile): boolean => UPPER.has(profile);
+const HARD_ABOVE = [
+  'high-bust',
+  'across-shoulder',
+  'shoulder',
+  'across-back',
+  'across-front',
+  'neck-base',
+  'armhole-depth',
+];
+const MIDDLE_ABOVE = ['bust', 'neck-to-bust'];
 const HARD: Readonly<Record<Profile, readonly string[]>> = {
-  upper: [
-    'high-bust',
-    'across-shoulder',
-    'shoulder',
-    'across-back',
-    'across-front',
-    'neck-base',
-    'armhole-depth',
-  ],
+  upper: HARD_ABOVE,
+  'upper-over-full': HARD_ABOVE,
+  'upper-ends-high': HARD_ABOVE,
   skirt: ['hip'],
   'full-skirt': ['waist'],
   trousers: ['hip', 'rise', 'crotch-length'],
   'pull-on': ['hip'],
 };
 const MIDDLE: Readonly<Record<Profile, readonly string[]>> = {
-  upper: ['bust', 'neck-to-bust'],
+  upper: MIDDLE_ABOVE,
+  'upper-over-full': MIDDLE_ABOVE,
+  'upper-ends-high': MIDDLE_ABOVE,
   skirt: [],
   'full-skirt': [],
   trousers: ['thigh'],
@@ -113,11 +133,15 @@ export const runsOut = (profile: Profile, id: string): string => {
   const legs = profile === 'trousers' || profile === 'pull-on';
   if (id === 'hip')
     return legs ? ', from the waist to nothing at the knee' : ', from the waist down to the hem';
-  return id !== 'waist' ? '' : profile === 'upper' ? ', nothing at the underarm' : ', nothing at the hip';
+  return id !== 'waist' ? '' : isUpper(profile) ? ', nothing at the underarm' : ', nothing at the hip';
 };
+const OF_LEGS = ['rise', 'crotch-length', 'thigh', 'knee', 'inseam', 'outseam'];
+const OF_HIPS = ['hip', 'high-hip', 'waist-to-hip'];
 /** What a chart may say that a kind of garment does not go by. */
 const LEFT: Readonly<Record<Profile, readonly string[]>> = {
-  upper: ['rise', 'crotch-length', 'thigh', 'knee', 'inseam', 'outseam'],
+  upper: OF_LEGS,
+  'upper-over-full': [...OF_LEGS, ...OF_HIPS],
+  'upper-ends-high': [...OF_LEGS, ...OF_HIPS, 'waist'],
   skirt: ['bust', 'high-bust', 'underbust', 'rise', 'crotch-length', 'thigh', 'knee', 'inseam', 'outseam'],
   'full-skirt': [
     ...['hip', 'high-hip', 'bust', 'high-bust', 'underbust'],
@@ -135,7 +159,7 @@ const UPPER_ONLY = [
 /** How hard a zone is to alter on this kind of garment; null where it does not go by it. */
 export function workOf(profile: Profile, id: string): Work | null {
   if (!BY_ID.has(id) || LEFT[profile].includes(id)) return null;
-  if (profile !== 'upper' && UPPER_ONLY.includes(id)) return null;
+  if (!isUpper(profile) && UPPER_ONLY.includes(id)) return null;
   return HARD[profile].includes(id) ? 'hard' : MIDDLE[profile].includes(id) ? 'middle' : 'easy';
 }
 
@@ -145,11 +169,13 @@ export const withinMeasuring = (id: string): Cm =>
 
 const FULL = ['circle-skirt', 'gathered-skirt', 'tiered-skirt', 'pleated-skirt'];
 /** By what a size of these parts is chosen. */
-export function profileOf(parts: readonly { readonly part: string }[]): Profile {
+export function profileOf(parts: readonly { readonly part: string; readonly ends?: unknown }[]): Profile {
   const has = (...ids: string[]) => parts.some((q) => ids.includes(q.part));
   if (has('pull-on-trousers', 'knit-skirt')) return 'pull-on';
   if (has('trousers')) return 'trousers';
   const skirt = parts.find((q) => q.part.endsWith('skirt') && q.part !== 'overskirt');
   const only = parts.every((q) => q === skirt || ['details', 'overskirt'].includes(q.part));
-  return skirt && only ? (FULL.includes(skirt.part) ? 'full-skirt' : 'skirt') : 'upper';
+  const full = skirt !== undefined && FULL.includes(skirt.part);
+  if (skirt && only) return full ? 'full-skirt' : 'skirt';
+  return !full ? 'upper' : parts.some((q) => q.ends === 'under-bust') ? 'upper-ends-high' : 'upper-over-full';
 }
