@@ -1,7 +1,8 @@
 import { findMeasure, MEASURES, type Region } from '../measures/catalogue.ts';
 import { lengthWants } from './common/length-wanted.ts';
 import { TOTALS } from './common/total-length.ts';
-import { type Joint, jointOf, type Placed, placed } from './joins.ts';
+import { jointOf, type Placed, placed } from './joins.ts';
+import type { Joint } from './joint.ts';
 import type { Wants } from './part.ts';
 
 /** A measure's place in the order the tape goes. */

@@ -9,7 +9,7 @@ import type { Cm } from '../units/length.ts';
 import type { Reshape } from './adapted-parts.ts';
 import type { Fields, ValuesOf } from './fields.ts';
 import type { SheetInput } from './input.ts';
-import type { Joint } from './joins.ts';
+import type { Joint } from './joint.ts';
 import type { Leaves } from './leaves.ts';
 import type { BodyLine, Lift, LineWanted, Zone } from './lines.ts';
 import type { Meeting } from './meeting.ts';

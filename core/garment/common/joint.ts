@@ -1,7 +1,7 @@
 import { buildFigure, markedGirth, term, ZERO } from '../../figure/build.ts';
 import type { Figure } from '../../figure/figure.ts';
 import { type Cm, cm } from '../../units/length.ts';
-import { JOINT_WORD } from '../joins.ts';
+import { JOINT_WORD } from '../joint.ts';
 import type { BodyLine } from '../lines.ts';
 import type { PartContext } from '../part.ts';
 import type { FreeDraft } from './free-skirt.ts';

@@ -3,7 +3,7 @@ import type { Figure } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { roundLength } from '../../../units/rounding.ts';
-import { JOINT_WORD, type Joint } from '../../joins.ts';
+import { JOINT_WORD, type Joint } from '../../joint.ts';
 import type { PartContext } from '../../part.ts';
 import { type Face, MOST_INTAKE, suppress } from '../../tables/darts.ts';
 

@@ -12,7 +12,7 @@ import { type HemLengths, hemLengths, markedLengths, STATIONS } from '../../comm
 import { fromSeam, type HangingDraft, hangsAt } from '../../common/joint.ts';
 import { NO_BAND, waistband } from '../../common/waistband.ts';
 import { choice, type ValuesOf } from '../../fields.ts';
-import { jointEdge } from '../../joins.ts';
+import { jointEdge } from '../../joint.ts';
 import type { PartContext } from '../../part.ts';
 
 export const FIELDS = {

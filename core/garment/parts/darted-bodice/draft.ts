@@ -21,7 +21,7 @@ import { type BodiceTaking, bodiceTaking } from '../../common/bodice/suppression
 import { lowerLevel } from '../../common/bodice/under-bust.ts';
 import { armEnds, armholePath, neckEnds, neckline, withArmNotches } from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
-import { JOINT_WORD, jointEdge } from '../../joins.ts';
+import { JOINT_WORD, jointEdge } from '../../joint.ts';
 import type { BodyLine } from '../../lines.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';

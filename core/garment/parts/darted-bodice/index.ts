@@ -23,7 +23,7 @@ import { bodiceWants } from '../../common/bodice/wants.ts';
 import { headThroughNeck } from '../../common/head-passes.ts';
 import { neckWideChecks } from '../../common/neck-wide.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
-import { JOINT_WORD } from '../../joins.ts';
+import { JOINT_WORD } from '../../joint.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { FACES } from '../../tables/darts.ts';
 import { type BodiceDraft, draftBodice, sideOf } from './draft.ts';

@@ -14,7 +14,7 @@ import { fromSeam, type HangingDraft, type Hangs, hangsAt } from '../../common/j
 import { NO_BAND, waistband } from '../../common/waistband.ts';
 import type { ValuesOf } from '../../fields.ts';
 import type { SheetInput } from '../../input.ts';
-import { jointEdge } from '../../joins.ts';
+import { jointEdge } from '../../joint.ts';
 import type { PartContext } from '../../part.ts';
 import type { Allowances } from '../../tables/allowances.ts';
 
