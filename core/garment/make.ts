@@ -465,7 +465,7 @@ function zipPicture(
 ): Picture {
   if (!opens || endsAt === null || made.every((m) => m.draft.panels.length === 0)) return NO_PICTURE;
   // A drawing's 0 is where the bodice ends.
-  const up = made.map((m) => m.draft.up).find((u) => u !== undefined) ?? 0;
+  const up = made.map((m) => m.draft.up).find((u) => u != null) ?? 0;
   const top = up - (made.map((m) => m.draft.opensAbove).find((a) => a !== undefined) ?? 0);
   const levelOf = (l: BodyLine) => (l.zone === joint ? 0 : l.level === null ? top * 0.6 : l.level + up);
   const known = lines

@@ -87,8 +87,8 @@ export interface Drafted {
   readonly reaches?: Cm;
   /** an opening of this part ends at least here below the waist, cm, with the reason; `whole` where that is all the way down */
   readonly opensAtLeast?: { readonly depth: Cm; readonly because: string; readonly whole?: boolean };
-  /** how far above the waist it ends, or hangs from, cm; at the waist where nothing is said */
-  readonly up?: Cm;
+  /** how far above the waist it ends, or hangs from, cm; at the waist where nothing is said, null while that is not known */
+  readonly up?: Cm | null;
   /** from its upper edge to the waist along the opening, cm */
   readonly opensAbove?: Cm;
   /** what its upper edge carries and the opening crosses as well, cm: a stand at the centre back */

@@ -11,7 +11,7 @@ export interface Hangs {
   readonly line: BodyLine | undefined;
   /** the seam it joins, as marked; null while it is not known */
   readonly round: Cm | null;
-  /** what that is called: “waist”, “seam under the bust” */
+  /** what that is called: “waist”, “under bust” */
   readonly name: string;
   /** how far above the waist it lies */
   readonly up: Cm;
@@ -28,11 +28,13 @@ export interface HangingDraft extends FreeDraft {
 /** What a skirt that falls free joins: the waist, or the seam under the bust of the bodice above it. */
 export function hangsAt(c: PartContext): Hangs {
   const line = c.line(c.joint);
+  const up = c.joint === 'waist' ? ZERO : (c.above?.up ?? null);
   return {
     line,
-    round: line ? markedGirth(line.figure) : null,
+    // Nothing hangs while it is not known from where.
+    round: line && up !== null ? markedGirth(line.figure) : null,
     name: JOINT_WORD[c.joint],
-    up: c.joint === 'waist' ? ZERO : (c.above?.up ?? ZERO),
+    up: up ?? ZERO,
   };
 }
 

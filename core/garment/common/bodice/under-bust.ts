@@ -35,7 +35,7 @@ export function underLeaves(c: ReadAt): Leaves {
     ...left(
       true,
       ['waist', 'waist-front'],
-      'The bodice ends under the bust, the skirt falls free of the waist.',
+      'The bodice ends under the bust: nothing is drafted to the waist.',
     ),
     ...left(
       from === 'neck',

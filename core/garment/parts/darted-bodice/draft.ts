@@ -135,6 +135,7 @@ export function draftBodice(c: PartContext, v: BodiceValues): BodiceDraft {
     panels: [],
     sewn: { waist: null },
     places: () => [],
+    up: plan.marked?.up ?? null,
     plan,
     taking: null,
     turn,

@@ -67,7 +67,7 @@ describe('a bodice that ends under the bust (common practice, no source)', () =>
     const s = made(GATHERED, { more: { 'neck-to-underbust': 36, 'underbust-to-waist': 12, waist: 70 } });
     const left = new Map(s.unused().map((u) => [u.measure, u.because]));
     expect(left.get('underbust-to-waist')).toContain('Side-neck to under bust was read');
-    expect(left.get('waist')).toContain('falls free of the waist');
+    expect(left.get('waist')).toContain('nothing is drafted to the waist');
     expect(left.has('neck-to-underbust')).toBe(false);
     expect(left.has('underbust')).toBe(false);
   });
@@ -151,6 +151,20 @@ describe('a bodice that ends under the bust (common practice, no source)', () =>
     expect(of.has('waist')).toBe(false);
     expect(of.get('underbust')).toBe(true);
     expect(of.get('neck-to-underbust')).toBe(false);
+  });
+
+  it('while a length of the bodice is missing its skirt waits, and is not cut from the waist', () => {
+    const { 'nape-to-waist': _, ...rest } = BODY;
+    const s = sheetOf(
+      garmentSpec(
+        [{ part: 'darted-bodice', ends: 'under-bust' }, GATHERED] as never,
+        Object.entries(rest).map(([id, n]) => `${id} ${n} cm`),
+        { house: { rounding: EXACT } },
+      ),
+    );
+    expect(s.panels.filter((p) => p.layer === 'outer')).toEqual([]);
+    expect(figure(s, 'skirt.cloth-round').finished).toBeNull();
+    expect(says(s, 'absent-bodice.waist-back')!.state).not.toBe('passed');
   });
 
   it('opens from the neck through the seam: 18 deep into the skirt at least', () => {
