@@ -10,16 +10,17 @@ const TOGETHER: readonly (readonly [name: string, of: RegExp])[] = [
   ['rooms', /web\/shared\/(Place|Facts|useLater|useSettled|me)\.tsx?$|contract\/may\.ts$/],
   ['sheet-input', /web\/parts\/garment\/usePartsOf|contract\/(to-core|spec-reading|parse-length)\.ts$/],
   ['endpoints', /web\/api\/(?!(base|store|in-line|intent|own-steps)\.)[\w-]+\.ts$/],
-  // What the parts share, by what hangs from the shoulder, what goes round a leg, and the rest; the lists draw the
+  // What the parts share, by what hangs from the shoulder, goes round a leg, falls free, and the rest; the lists draw the
   // silhouette too.
   [
     'uppers-common',
     /core\/garment\/common\/(bodice\/|neck-and-armhole|neck-wide|top|upper-figures|cap|armhole-sewn|head-passes)/,
   ],
   ['legs-common', /core\/garment\/common\/leg/],
+  ['falling-common', /core\/garment\/common\/(free-|joint)/],
   [
     'parts-common',
-    /core\/garment\/common\/(?!silhouette|bodice\/|neck-and-armhole|neck-wide|top|upper-figures|cap|armhole-sewn|head-passes|leg)/,
+    /core\/garment\/common\/(?!silhouette|bodice\/|neck-and-armhole|neck-wide|top|upper-figures|cap|armhole-sewn|head-passes|leg|free-|joint)/,
   ],
 ];
 

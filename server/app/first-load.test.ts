@@ -56,7 +56,14 @@ describe('what a page brings before it can be used', () => {
     expect(gzipped(sheet)).toBeLessThan(260);
   });
   it('a skirt brings nothing that hangs from the shoulder or goes round a leg', () => {
-    for (const other of ['uppers-common', 'legs-common', 'darted-bodice', 'sleeve', 'trousers'])
+    for (const other of [
+      'uppers-common',
+      'legs-common',
+      'falling-common',
+      'darted-bodice',
+      'sleeve',
+      'trousers',
+    ])
       expect(names(sheet)).not.toContain(other);
   });
   it('the find field brings the library, and no garment', () => {
