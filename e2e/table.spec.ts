@@ -92,6 +92,15 @@ test('a measurement besides is found by any name; both sides and a seated client
   await inTheBook(orderId, 1);
   await page.reload();
   await expect(ribbon.getByRole('button', { name: 'armhole depth: read' })).toBeVisible();
+  // What nobody asked for is folded away, by region, and goes on the tape when it is pressed.
+  const rest = page.getByText(/^The other \d+ measurements$/);
+  const neck = page.getByRole('region', { name: 'neck and shoulder' });
+  await expect(neck).toBeHidden();
+  await rest.press('Enter');
+  await expect(neck.getByRole('button', { name: 'armhole depth', exact: true })).toHaveCount(0);
+  await neck.getByRole('button', { name: 'neck base', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'neck base' })).toBeVisible();
+  await accessible(page, 'the rest');
 });
 
 test('the guide is found by any name, and drawn fuller, taller or seated', async ({ page }) => {

@@ -8,6 +8,7 @@ import {
   searchMeasures,
 } from '@rocchetto/core';
 import { bandSentence } from '@rocchetto/core/expected-ranges/slips.ts';
+import { MEASURES } from '@rocchetto/core/measures/catalogue.ts';
 import { guideOf } from '@rocchetto/core/measures/guide/guide.ts';
 import { LANDMARKS } from '@rocchetto/core/measures/guide/landmarks.ts';
 import { useState } from 'react';
@@ -46,7 +47,7 @@ function Refused({ all }: { all: readonly KeptReading[] }) {
 export function TapingMargin({
   ground,
   session,
-  taping: { digital, item, last, expected, unit, waiting, refused, addMeasure },
+  taping: { digital, item, items, last, expected, unit, waiting, refused, addMeasure },
   onAnew,
 }: {
   ground: Ground;
@@ -111,7 +112,7 @@ export function TapingMargin({
           Start a new session
         </ActionButton>
       </section>
-      <Besides onAdd={addMeasure} />
+      <Besides asked={items} onAdd={addMeasure} />
       <TapeLink tape={digital} />
       <section>
         <h2>Usual range</h2>
@@ -144,8 +145,16 @@ function FindFirst({ id }: { id: string }) {
   );
 }
 
-/** A measurement that this order’s list does not ask for, found by any of its names. */
-function Besides({ onAdd }: { onAdd: (id: string) => void }) {
+/** Regions in the order in which a tape comes to them. */
+const REGIONS = [...new Set(MEASURES.map((m) => m.region))];
+
+interface BesidesProps {
+  /** what the list asks for already */
+  readonly asked: readonly { readonly id: string }[];
+  readonly onAdd: (id: string) => void;
+}
+/** A measurement that this order’s list does not ask for, found by any of its names, or among the rest, folded away. */
+function Besides({ asked, onAdd }: BesidesProps) {
   const [typed, setTyped] = useState('');
   const found = searchMeasures(typed, 6);
   return (
@@ -173,6 +182,35 @@ function Besides({ onAdd }: { onAdd: (id: string) => void }) {
           </li>
         ))}
       </ul>
+      <Rest asked={asked} onAdd={onAdd} />
     </section>
+  );
+}
+
+/** Every measurement that the list does not ask for, by region in the order in which the tape goes; those of one side are found by name. */
+function Rest({ asked, onAdd }: BesidesProps) {
+  const listed = new Set(asked.map((i) => i.id));
+  const rest = MEASURES.filter((m) => !listed.has(m.id) && m.side === undefined);
+  return (
+    <details>
+      <summary>The other {rest.length} measurements</summary>
+      {REGIONS.map((region) => {
+        const here = rest.filter((m) => m.region === region);
+        return here.length === 0 ? null : (
+          <section key={region} aria-label={region}>
+            <h3>{region}</h3>
+            <ul className="why">
+              {here.map((m) => (
+                <li key={m.id}>
+                  <ActionButton look="quiet" onClick={() => onAdd(m.id)}>
+                    {m.name}
+                  </ActionButton>
+                </li>
+              ))}
+            </ul>
+          </section>
+        );
+      })}
+    </details>
   );
 }

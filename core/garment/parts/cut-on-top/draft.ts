@@ -3,13 +3,14 @@ import { edgeLength } from '../../../draft/measure.ts';
 import { edge, edgeOf, type Panel } from '../../../draft/panel.ts';
 import { rounded, straight } from '../../../draft/shape.ts';
 import { TOLERANCE, term } from '../../../figure/build.ts';
-import type { Figure } from '../../../figure/figure.ts';
+import type { Figure, Term } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
 import { say as p } from '../../../units/print.ts';
 import { easeOf } from '../../common/ease-of.ts';
 import { figuresOf } from '../../common/figures-of.ts';
+import { NECK_ABOVE_NAPE } from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
-import type { ValuesOf } from '../../fields.ts';
+import { choice, type ValuesOf } from '../../fields.ts';
 import type { Drafted, PartContext } from '../../part.ts';
 import type { Place } from '../../picture.ts';
 import type { Face } from '../../tables/darts.ts';
@@ -17,12 +18,17 @@ import type { Face } from '../../tables/darts.ts';
 export const FIELDS = {
   length: {
     kind: 'length',
-    label: 'Length wanted, from the shoulder fold',
+    label: 'Length wanted',
     hint: 'a measurement of the garment length overrides this',
-    min: 30,
+    min: 15,
     max: 160,
     default: '65 cm',
   },
+  from: choice('Length measured from', [
+    ['shoulder', 'the shoulder fold'],
+    ['nape', 'the nape'],
+    ['waist', 'the waist down'],
+  ]),
   sleeve: {
     kind: 'length',
     label: 'From sleeve end to sleeve end',
@@ -65,6 +71,27 @@ export interface CutOnPlan {
   readonly hem: Readonly<Record<Face, Cm>>;
 }
 
+/** The length that the brief wants, from the shoulder fold; null where it counts from a waist that was not read. */
+function lengthTerms(v: CutOnValues, toWaist: readonly Term[] | null): readonly Term[] | null {
+  const own = term('style', 'wanted', v.length, 'As briefed.');
+  switch (v.from) {
+    case 'nape':
+      return [
+        own,
+        term(
+          'add',
+          'from the nape up to the fold',
+          cm(NECK_ABOVE_NAPE),
+          'So far the side-neck lies above the nape (common practice).',
+        ),
+      ];
+    case 'waist':
+      return toWaist && [...toWaist, own];
+    default:
+      return [own];
+  }
+}
+
 /** Front and back in one piece, the shoulder on a fold: its sleeves are cut on. */
 export function draftCutOn(c: PartContext, v: CutOnValues): CutOnDraft {
   const { figures, net, bodyOf, halfOf, make } = figuresOf(c, { tolerance: TOLERANCE.length });
@@ -72,7 +99,7 @@ export function draftCutOn(c: PartContext, v: CutOnValues): CutOnDraft {
   const length = make(
     'length',
     'length, from the shoulder fold',
-    bodyOf('garment-length') ?? [term('style', 'wanted', v.length, 'As briefed.')],
+    bodyOf('garment-length') ?? lengthTerms(v, bodyOf('neck-to-waist-front')),
     { read: net('garment-length') !== null },
   );
   const span = net('arm-span');

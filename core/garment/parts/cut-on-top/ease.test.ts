@@ -39,3 +39,34 @@ describe('ease set by hand on a half', () => {
     expect(f.rule).toBeCloseTo(figure(made(), of).finished!, 6);
   });
 });
+
+describe('the length of a top with cut-on sleeves', () => {
+  const read = BODY.filter((l) => !l.startsWith('garment-length'));
+  const lengthOf = (fields: object, lines: readonly string[] = read) =>
+    figure(
+      sheetOf(
+        garmentSpec('bodice', lines, {
+          garment: { parts: [{ part: 'cut-on-top', length: '20 cm', ...fields }] },
+          house: { rounding: EXACT },
+        }),
+      ),
+      'top.length',
+    );
+  it('counts from the shoulder fold, from the nape 2 below it, or from the waist', () => {
+    expect(lengthOf({ length: '60 cm' }).finished).toBeCloseTo(60, 9);
+    expect(lengthOf({ from: 'nape', length: '60 cm' }).finished).toBeCloseTo(62, 9);
+    // 44 down to the waist over the bust, and 20 below it.
+    expect(lengthOf({ from: 'waist' }, [...read, 'neck-to-waist-front 44 cm']).finished).toBeCloseTo(64, 9);
+    expect(lengthOf({ from: 'waist' }).finished).toBeNull();
+  });
+  it('a whole length that was read comes before what was wanted, and the waist is told as left', () => {
+    const s = sheetOf(
+      garmentSpec('bodice', [...BODY, 'neck-to-waist-front 44 cm'], {
+        garment: { parts: [{ part: 'cut-on-top', from: 'waist', length: '20 cm' }] },
+        house: { rounding: EXACT },
+      }),
+    );
+    expect(figure(s, 'top.length').finished).toBeCloseTo(62, 9);
+    expect(s.unused().find((u) => u.measure === 'neck-to-waist-front')!.because).toContain('whole length');
+  });
+});

@@ -6,7 +6,7 @@ import { say as p } from '../../../units/print.ts';
 import { headPasses } from '../../common/head-passes.ts';
 import { emptyView, levelStroke, n, pictureOf, point, type View } from '../../common/silhouette.ts';
 import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt-cutting.ts';
-import { HELD_AGAINST, left } from '../../leaves.ts';
+import { HELD_AGAINST, isKnown, left } from '../../leaves.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { NO_PICTURE, type Picture } from '../../picture.ts';
 import { type CutOnDraft, draftCutOn, FIELDS } from './draft.ts';
@@ -20,10 +20,17 @@ export const cutOnTop = definePart({
   hangsFrom: 'shoulder',
   joins: { gives: ['neck'], takes: [], givenUp: [] },
   wants: (v) => ({
-    needs: ['bust', 'armhole', 'upper-arm', ...(v.sleeve === null ? ['arm-span'] : [])],
+    needs: [
+      ...['bust', 'armhole', 'upper-arm'],
+      ...(v.sleeve === null ? ['arm-span'] : []),
+      ...(v.from === 'waist' ? ['neck-to-waist-front'] : []),
+    ],
     helps: ['neck-base', 'bust-front', 'hip', 'waist-to-hip', 'hip-front', 'garment-length', 'head'],
   }),
-  leaves: () => left(true, ['head'], HELD_AGAINST),
+  leaves: (c) => ({
+    ...left(true, ['head'], HELD_AGAINST),
+    ...left(isKnown(c, 'garment-length'), ['neck-to-waist-front'], 'The whole length was read.'),
+  }),
   lines: () => [
     { zone: 'bust', needed: true },
     { zone: 'hip', needed: false },
