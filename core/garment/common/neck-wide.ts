@@ -26,6 +26,20 @@ export const NECK_WIDE = {
   },
 } as const satisfies Fields;
 
+/** The same with what the neck's own width is widened by, up to `most` cm. */
+export const widened = <const D extends string>(usual: D, most: number) =>
+  ({
+    ...NECK_WIDE,
+    widen: {
+      kind: 'length',
+      label: 'Neckline widened, each side',
+      min: 0,
+      max: most,
+      default: usual,
+      when: BY_NECK,
+    },
+  }) as const satisfies Fields;
+
 /** What a brief says of a neckline's width, cm. */
 export interface NeckWide {
   readonly neckBy: string;

@@ -25,7 +25,7 @@ import {
   sideLean,
   withArmNotches,
 } from './neck-and-armhole.ts';
-import { BY_NECK, NECK_WIDE, neckOpening } from './neck-wide.ts';
+import { neckOpening, widened } from './neck-wide.ts';
 import { BIAS_STRIP, oblong } from './oblong.ts';
 import { onPanel } from './on-panel.ts';
 import { upperFigures } from './upper-figures.ts';
@@ -35,15 +35,7 @@ export const TOP_FIELDS = {
   neckline: NECKLINE,
   neckFront: neckFront('10 cm'),
   neckBack: { kind: 'length', label: 'Neckline depth, back', min: 1, max: 40, default: '2 cm' },
-  ...NECK_WIDE,
-  widen: {
-    kind: 'length',
-    label: 'Neckline widened, each side',
-    min: 0,
-    max: 12,
-    default: '2 cm',
-    when: BY_NECK,
-  },
+  ...widened('2 cm', 12),
   from: choice('Length measured from', [
     ['neck', 'the side-neck'],
     ['nape', 'the nape'],

@@ -21,6 +21,8 @@ interface Quarter {
   readonly face: Face;
   /** the line it is taken up at */
   readonly joint: Joint;
+  /** where it takes two darts, they lie on either side of the bust point */
+  readonly straddles?: boolean;
   readonly bust: Cm;
   readonly waist: Cm;
   readonly centreIn: Cm;
@@ -38,8 +40,20 @@ interface Quarter {
   readonly place?: Cm | null;
 }
 
-/** Two darts from a seam under the bust lie so far apart, both under it, cm (common practice: 2.5 to 4). */
+/** Two darts from a seam under the bust lie on either side of its point, so far from each other, cm (common practice: 2.5 to 4). */
 const UNDER_BUST_APART = 3;
+/** A dart keeps so far from the ends of its line, cm (own choice). */
+const FROM_ENDS = 1;
+/** How far from the line of the bust point each of two darts under it lies, to its middle, cm; null where they lie as from a waist. */
+function besideBust(
+  { straddles }: Quarter,
+  d: { readonly apex: Cm | null; readonly count: number; readonly intake: Cm; readonly waistLine: Cm },
+): number | null {
+  if (!straddles || d.count !== 2 || d.apex === null) return null;
+  const half = (UNDER_BUST_APART + d.intake) / 2;
+  const out = half + d.intake / 2 + FROM_ENDS;
+  return d.apex > out && d.apex < d.waistLine - out ? half : null;
+}
 
 /** Under the bust two darts share all that the side, which is short, does not take. */
 const halfOf = (q: Quarter, total: Cm): Cm =>
@@ -173,8 +187,14 @@ function dart(
     q.face === 'front' && q.apex > intake / 2 && q.apex < waistLine - count * intake ? q.apex : null;
   const planned = q.place != null && q.place < waistLine - intake / 2 ? q.place : null;
   const first = planned ?? apex ?? waistLine / (count + 1);
-  const beside = q.joint === 'waist' ? Number.POSITIVE_INFINITY : UNDER_BUST_APART + intake;
-  const along = cm(i === 0 ? first : first + Math.min((waistLine - first) / 2, beside));
+  const beside = besideBust(q, { apex, count, intake, waistLine });
+  const along = cm(
+    beside !== null
+      ? apex! + (i === 0 ? -beside : beside)
+      : i === 0
+        ? first
+        : first + (waistLine - first) / 2,
+  );
   const place = buildFigure(c, {
     id: c.id(`${id}-place`),
     name: `${name}, from the centre`,
@@ -183,15 +203,19 @@ function dart(
         'body',
         planned !== null
           ? 'by the plan'
-          : i === 0 && apex !== null
-            ? 'half the apex span'
-            : `shared along the ${q.joint === 'waist' ? 'waist' : 'seam'}`,
+          : beside !== null
+            ? 'beside the bust point'
+            : i === 0 && apex !== null
+              ? 'half the apex span'
+              : `shared along the ${q.joint === 'waist' ? 'waist' : 'seam'}`,
         along,
         planned !== null
           ? 'Where the plan puts it (common practice).'
-          : i === 0 && apex !== null
-            ? 'On the line of the bust point, to the middle of the dart.'
-            : 'To the middle of the dart.',
+          : beside !== null
+            ? `One on either side of the line of the bust point, ${p(cm(beside))} from it, to the middle of the dart.`
+            : i === 0 && apex !== null
+              ? 'On the line of the bust point, to the middle of the dart.'
+              : 'To the middle of the dart.',
       ),
     ],
     follows: (v) =>
@@ -202,7 +226,7 @@ function dart(
         : null,
     ...base,
   });
-  const most = cm(q.most - (i === 0 ? 0 : q.joint === 'waist' ? 2 : 0.5));
+  const most = cm(q.most - (i > 0 && beside === null ? 2 : 0));
   const length = buildFigure(c, {
     id: c.id(`${id}-length`),
     name: `${name}, length`,

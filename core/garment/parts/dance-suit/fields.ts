@@ -1,5 +1,5 @@
 import { NECKLINE, neckFront } from '../../common/neck-and-armhole.ts';
-import { BY_NECK, NECK_WIDE } from '../../common/neck-wide.ts';
+import { widened } from '../../common/neck-wide.ts';
 import type { ValuesOf } from '../../fields.ts';
 
 /** What the brief asks about a dancer's suit. */
@@ -7,15 +7,7 @@ export const FIELDS = {
   neckline: NECKLINE,
   neckFront: neckFront('14 cm'),
   neckBack: { kind: 'length', label: 'Neckline depth, back', min: 1, max: 45, default: '14 cm' },
-  ...NECK_WIDE,
-  widen: {
-    kind: 'length',
-    label: 'Neckline widened, each side',
-    min: 0,
-    max: 12,
-    default: '4 cm',
-    when: BY_NECK,
-  },
+  ...widened('4 cm', 12),
   legHeight: {
     kind: 'length',
     label: 'Leg cut up at the side, above the crotch',

@@ -1,8 +1,7 @@
-import { type Point, reversed, type Segment } from '../../../draft/curve.ts';
+import type { Point } from '../../../draft/curve.ts';
 import { insetCentre } from '../../../draft/inset.ts';
-import { dartOn, edgeLength, pointAlong, sewnLength, sewnWidthAt, widthAt } from '../../../draft/measure.ts';
-import { type Edge, edge, type Panel } from '../../../draft/panel.ts';
-import { levelOfLength, straight, waistFrom } from '../../../draft/shape.ts';
+import { edgeLength, sewnLength, sewnWidthAt, widthAt } from '../../../draft/measure.ts';
+import type { Panel } from '../../../draft/panel.ts';
 import { ZERO } from '../../../figure/build.ts';
 import type { Figure, Share } from '../../../figure/figure.ts';
 import { type Cm, cm } from '../../../units/length.ts';
@@ -18,15 +17,14 @@ import { type BodicePlan, type Marked, planBodice } from '../../common/bodice/pl
 import { quarterDart } from '../../common/bodice/quarter-plan.ts';
 import { type CutFace, cutFace, type GoesOn, isPrincess } from '../../common/bodice/seams.ts';
 import { type BodiceTaking, bodiceTaking } from '../../common/bodice/suppression.ts';
-import { lowerLevel } from '../../common/bodice/under-bust.ts';
-import { armEnds, armholePath, neckEnds, neckline, withArmNotches } from '../../common/neck-and-armhole.ts';
+import { armEnds, neckEnds, withArmNotches } from '../../common/neck-and-armhole.ts';
 import { onPanel } from '../../common/on-panel.ts';
-import { JOINT_WORD, jointEdge } from '../../joint.ts';
 import type { BodyLine } from '../../lines.ts';
 import type { Drafted, PartContext } from '../../part.ts';
-import type { Place } from '../../picture.ts';
 import { FACES, type Face, sidesAlike } from '../../tables/darts.ts';
 import type { BodiceValues } from './fields.ts';
+import { halfPanel, straddles } from './half-panel.ts';
+import { placesOf } from './places.ts';
 import { princessPlaces } from './princess-places.ts';
 
 export interface BodiceDraft extends Drafted {
@@ -78,6 +76,7 @@ function takingsOf(
       bodiceTaking(c, {
         face,
         joint: c.joint,
+        straddles: face === 'front' && straddles(c, v),
         bust: bust[face]!.rounded,
         waist: waist[face]!.rounded,
         centreIn: centreIn(face),
@@ -295,150 +294,6 @@ function sewnPlaces(panel: Panel): Cm[] {
     });
 }
 
-interface HalfPlan {
-  readonly face: Face;
-  readonly taking: BodiceTaking;
-  readonly bust: Cm;
-  /** from the underarm down to the bust line, along the side */
-  readonly drop: Cm;
-  /** height at which the side seam reaches the waist; null where the waist lies level */
-  readonly sideWaist: number | null;
-  readonly sideDart?: { readonly intake: Cm; readonly length: Cm } | null;
-  /** a front turned about its bust point: its underarm, and the legs of its dart in the side */
-  readonly open?: ReturnType<typeof turnedFront> | null;
-}
-
-function halfPanel(c: PartContext, v: BodiceValues, m: Marked, q: HalfPlan): Panel {
-  const { face, taking } = q;
-  const a = c.allowances;
-  const angle = (m.slope * Math.PI) / 180;
-  const along = (d: number): Point => [m.neckHalf + d * Math.cos(angle), d * Math.sin(angle)];
-  const neckDepth: number = face === 'front' ? m.neckFront : m.neckBack;
-  const sideNeck = along(m.widen);
-  const eased = face === 'back' ? cm(m.shoulderBack - m.shoulder) : ZERO;
-  const point = along(m.widen + m.shoulder + eased);
-  const waistY: number = face === 'front' ? m.waistFront : m.waistBack;
-  const centreNeck: Point = [0, sideNeck[1] + neckDepth];
-  const underarm: Point = q.open?.underarm ?? [q.bust, m.armhole];
-  const bustSide: Point = q.open?.upper ?? [q.bust, m.armhole + q.drop];
-  const bustY = q.open?.lower[1] ?? bustSide[1];
-  const waist = levelOfLength(
-    [taking.centre, waistY],
-    q.sideWaist === null ? 0 : waistY - q.sideWaist,
-    taking.waistLine,
-    // Square to a centre that is shaped in.
-    (from, to) => waistFrom(from, to, -taking.centre / (waistY - bustY), null),
-  );
-  const sideWaist = waist.at(-1) as Point;
-  const across: number = face === 'front' ? m.acrossFront : m.acrossBack;
-  const sidePath: Segment[] = q.open
-    ? [
-        ...straight(underarm, bustSide),
-        ...(q.sideDart ? straight(bustSide, q.open.lower) : []),
-        ...straight(q.open.lower, sideWaist),
-      ]
-    : q.drop > 0.01
-      ? [
-          [underarm, bustSide],
-          [bustSide, sideWaist],
-        ]
-      : straight(underarm, sideWaist);
-  const waistPath = reversed([waist]);
-  const seam = c.opens === `centre-${face}`;
-  const centreTop = centreNeck;
-  const centrePath: Segment[] =
-    taking.centre > 0
-      ? [
-          [
-            [taking.centre, waistY],
-            [0, bustY],
-          ],
-          [[0, bustY], centreTop],
-        ]
-      : straight([0, waistY], centreTop);
-  const length = taking.waistLine;
-  const darts = [
-    ...taking.darts.map((d, i) =>
-      // Counted from the side, since the edge runs that way; the tip goes up.
-      dartOn(
-        waistPath,
-        {
-          id: c.id(`dart-${face}${i > 0 ? `-${i + 1}` : ''}`),
-          figure: c.id(`dart-${face}-intake`),
-          edge: 'waist',
-          at: cm(length - d.at),
-          intake: d.intake,
-          length: d.length,
-        },
-        face === 'front' && i === 0 ? [m.apex, m.bustLevel] : [pointAlong(waistPath, length - d.at)[0], 0],
-      ),
-    ),
-    ...(q.sideDart
-      ? [
-          dartOn(
-            sidePath,
-            {
-              id: c.id('bust-dart'),
-              figure: c.id('bust-dart-intake'),
-              edge: 'side',
-              at: cm(q.drop + q.sideDart.intake / 2),
-              ...q.sideDart,
-            },
-            [m.apex, m.bustLevel],
-          ),
-        ]
-      : []),
-  ];
-  const joint = jointEdge(c.joint);
-  const sideAllowance = sideOf(c, v);
-  const waistAllowance = c.below ? a.waist : a.hem;
-  const edges: Edge[] = [
-    edge(
-      'neck',
-      'neckline',
-      neckline(face === 'back' ? 'round' : v.neckline, centreNeck, sideNeck, m.slope),
-      a.neck,
-    ),
-    edge('shoulder', 'shoulder', straight(sideNeck, point), a.shoulder, { gather: eased }),
-    edge(
-      'armhole',
-      'armhole',
-      armholePath(
-        point,
-        [Math.min(across, underarm[0] - 1), (point[1] + underarm[1]) / 2],
-        underarm,
-        m.slope,
-        q.open?.angle,
-      ),
-      a.armhole,
-    ),
-    edge('side', 'side seam', sidePath, sideAllowance),
-    edge('waist', joint.name, waistPath, waistAllowance, {
-      ...(c.below ? {} : { turned: true }),
-      ...joint.on,
-    }),
-    edge('centre', `centre ${face}`, centrePath, seam ? a.zip : ZERO, { fold: !seam }),
-  ];
-  return {
-    id: c.id(face),
-    name: `bodice ${face}`,
-    share: face,
-    layer: 'outer',
-    cut: seam ? 'pair' : 'fold',
-    count: seam ? 2 : 1,
-    grain: `lengthwise, parallel to centre ${face}`,
-    edges,
-    darts,
-    lines: [
-      { id: 'bust', name: 'bust', y: cm(bustY) },
-      { id: c.joint, name: JOINT_WORD[c.joint], y: cm(waistY) },
-    ],
-    marks: [{ kind: 'notch', name: 'bust line', at: bustSide }],
-    across: { centre: 'centre', side: 'side' },
-    note: seam ? `centre ${face} seam` : '',
-  };
-}
-
 /** How far the end of a shoulder, or the across line of an armhole, would lie beyond the quarter at the bust, cm; null where both lie within. */
 function shoulderBeyond(
   m: Marked,
@@ -450,100 +305,4 @@ function shoulderBeyond(
     Math.max(tip, m.acrossBack) - bust.back!.rounded,
   );
   return over > 0 ? cm(over) : null;
-}
-
-/** The side seams' allowance: a plan by heights leaves as much as its girths may be out by. */
-export const sideOf = (c: PartContext, v: BodiceValues): Cm =>
-  cm(
-    Math.max(
-      c.allowances.side,
-      c.opens === 'left-side' ? c.allowances.zip : 0,
-      v.plan === 'heights' ? heightsShape(null, c).side : 0,
-    ),
-  );
-
-function placesOf(c: PartContext, faces: Readonly<Record<Face, Panel>>): Place[] {
-  const ends = (panel: Panel, id: string): [Point, Point] => {
-    const path = panel.edges.find((e) => e.id === id)!.path;
-    return [path[0]![0], path.at(-1)!.at(-1) as Point];
-  };
-  const mid = ([a, b]: [Point, Point], t = 0.5): Point => [
-    a[0] + (b[0] - a[0]) * t,
-    a[1] + (b[1] - a[1]) * t,
-  ];
-  const at = (panel: Panel, figure: string, where: Point): Place => ({ figure, panel: panel.id, at: where });
-  return FACES.flatMap((face): Place[] => {
-    const panel = faces[face];
-    const own = (id: string, where: Point) => at(panel, c.id(id), where);
-    const [centreNeck, sideNeck] = ends(panel, 'neck');
-    const [sideWaist, centreWaist] = ends(panel, 'waist');
-    const [shoulderPoint, underarm] = ends(panel, 'armhole');
-    const armMid = panel.edges.find((e) => e.id === 'armhole')!.path[0]!.at(-1) as Point;
-    const bustY = panel.lines.find((l) => l.id === 'bust')?.y ?? underarm[1];
-    const waistDarts = panel.darts.filter((d) => d.edge === 'waist');
-    const side = panel.darts.find((d) => d.figure === c.id('side-dart'));
-    const bustDart = panel.darts.find((d) => d.id === c.id(side ? 'bust-dart-2' : 'bust-dart'));
-    const moved = bustDart !== undefined && bustDart.edge !== 'side';
-    return [
-      own(`neck-${face}`, mid([centreNeck, sideNeck], 0.02)),
-      own(`across-${face}`, armMid),
-      own(lowerLevel(c, face), mid([centreWaist, sideWaist], 0.08)),
-      ...(c.joint === 'waist' ? [] : [own(`waist-${face}`, centreWaist)]),
-      own(`waist-line-${face}`, mid([centreWaist, sideWaist], 0.75)),
-      own(`side-${face}`, mid(ends(panel, 'side'), 0.92)),
-      at(panel, 'bust', [underarm[0], bustY]),
-      at(panel, c.joint, mid([centreWaist, sideWaist], 0.3)),
-      ...waistDarts.flatMap((d, i) => {
-        const suffix = i > 0 ? `-${i + 1}` : '';
-        return [
-          ...(i === 0 ? [own(`dart-${face}-intake`, d.legs[0])] : []),
-          own(`dart-${face}${suffix}-place`, d.legs[1]),
-          own(`dart-${face}${suffix}-length`, d.tip),
-        ];
-      }),
-      ...(side ? [own('side-dart', side.legs[0]), own('side-dart-length', side.tip)] : []),
-      ...(bustDart && !moved
-        ? [own('bust-dart-intake', bustDart.legs[0]), own('bust-dart-length', bustDart.tip)]
-        : []),
-      ...(bustDart && moved
-        ? [
-            own('moved-dart', bustDart.legs[0]),
-            own('moved-dart-length', mid([bustDart.legs[0], bustDart.tip], 0.6)),
-            own('bust-dart-intake', bustDart.tip),
-            // Where both darts are one, its place and length are those of the waist dart.
-            ...(bustDart.edge === 'waist'
-              ? [
-                  own('dart-front-intake', bustDart.legs[1]),
-                  own('dart-front-place', bustDart.legs[1]),
-                  own('dart-front-length', bustDart.tip),
-                ]
-              : []),
-          ]
-        : []),
-      ...(face === 'front'
-        ? [
-            own('bust-level', [0, bustY]),
-            own('seam-up', mid([centreWaist, sideWaist], 0.9)),
-            own('apex', [panel.darts.find((d) => d.edge === 'waist')?.tip[0] ?? underarm[0] / 2, bustY]),
-            own('neck-half', sideNeck),
-            own('neck-open', sideNeck),
-            own('shoulder', mid([sideNeck, shoulderPoint])),
-            own('neck-round', mid([centreNeck, sideNeck], 0.5)),
-          ]
-        : [
-            own('shoulder-back', mid([sideNeck, shoulderPoint])),
-            own('armhole-depth', underarm),
-            own('armhole-round', mid([armMid, underarm])),
-            own('side-seam', mid(ends(panel, 'side'), 0.5)),
-            own('centre-back-length', mid([centreNeck, centreWaist])),
-            own('centre-back-in', centreWaist),
-          ]),
-      ...(face === 'front'
-        ? [
-            own('buttons', mid([centreNeck, centreWaist], 0.3)),
-            own('button-spacing', mid([centreNeck, centreWaist], 0.5)),
-          ]
-        : []),
-    ];
-  });
 }

@@ -26,8 +26,9 @@ import { allowanceList, PINS, pieces, threadAndNeedle } from '../../common/skirt
 import { JOINT_WORD } from '../../joint.ts';
 import { definePart, type PartContext } from '../../part.ts';
 import { FACES } from '../../tables/darts.ts';
-import { type BodiceDraft, draftBodice, sideOf } from './draft.ts';
+import { type BodiceDraft, draftBodice } from './draft.ts';
 import { type BodiceValues, FIELDS, planned } from './fields.ts';
+import { sideOf } from './half-panel.ts';
 import { bodicePicture } from './picture.ts';
 
 /** A darted bodice to the waist: by itself, with a skirt from its waist, with sleeves. */
@@ -127,7 +128,8 @@ const steepDarts = (c: PartContext, v: BodiceValues, d: BodiceDraft): RawCheck[]
   c.joint === 'waist' || isPrincess(v)
     ? []
     : FACES.flatMap((face) => {
-        const dart = d.taking![face].darts[0];
+        // The shortest stands up most.
+        const dart = d.taking![face].darts.toSorted((a, b) => a.length - b.length)[0];
         const angle = dart ? (2 * Math.atan(dart.intake / 2 / dart.length) * 180) / Math.PI : 0;
         return angle <= STEEP
           ? []
