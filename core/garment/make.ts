@@ -13,7 +13,6 @@ import { asTaken } from './as-taken.ts';
 import type { Carrying } from './carried.ts';
 import { clothChecks, clothToBuy, fromSecond } from './cloth.ts';
 import { belowWanted, type LengthValues, lengthChecks, lengthKeeps } from './common/length-wanted.ts';
-import { zipStrokes } from './common/silhouette.ts';
 import { totalCheck, totalLeaves } from './common/total-length.ts';
 import { legChecks } from './dart-legs.ts';
 import { withHemFacings } from './hem-facings.ts';
@@ -37,7 +36,7 @@ import {
   type OpeningMade,
   type PartContext,
 } from './part.ts';
-import { NO_PICTURE, type Picture, type Place } from './picture.ts';
+import type { Picture, Place } from './picture.ts';
 import { partFor } from './registry.ts';
 import { withSeams } from './seam-picture.ts';
 import { isMain } from './seams.ts';
@@ -56,6 +55,7 @@ import {
   told,
   unlike,
 } from './two-sides.ts';
+import { zipPicture } from './zip-picture.ts';
 
 /** A garment as it was put together: its figures, drafts and all that is read off them. */
 export interface Garment {
@@ -454,36 +454,6 @@ function referenceChecks(measured: ReadonlyMap<string, Measured>, wanted: readon
     const sentence = measured.get(id)?.net == null ? cannotConvert(id, measured) : '';
     return sentence ? [{ ...pass(`reference-${id}`, null, sentence) }] : [];
   });
-}
-
-/** The zip as it is seen, from where it begins above the waist to where it ends below. */
-function zipPicture(
-  { opens, closes, joint }: GarmentContext,
-  { endsAt }: OpeningMade,
-  made: readonly { draft: Drafted }[],
-  lines: readonly BodyLine[],
-): Picture {
-  if (!opens || endsAt === null || made.every((m) => m.draft.panels.length === 0)) return NO_PICTURE;
-  // A drawing's 0 is where the bodice ends.
-  const up = made.map((m) => m.draft.up).find((u) => u != null) ?? 0;
-  const top = up - (made.map((m) => m.draft.opensAbove).find((a) => a !== undefined) ?? 0);
-  const levelOf = (l: BodyLine) => (l.zone === joint ? 0 : l.level === null ? top * 0.6 : l.level + up);
-  const known = lines
-    .filter((l) => l.front && l.back)
-    .map((l) => [levelOf(l), l.front!.rounded] as const)
-    .sort((a, b) => a[0] - b[0]);
-  const halfAt = (y: number): number => {
-    const below = known.findIndex(([level]) => level >= y);
-    if (below <= 0) return (known[below === 0 ? 0 : known.length - 1] ?? [0, 20])[1];
-    const [a, b] = [known[below - 1]!, known[below]!];
-    return a[1] + ((b[1] - a[1]) * (y - a[0])) / (b[0] - a[0] || 1);
-  };
-  const at = { top, end: endsAt + up, halfAt };
-  const [front, back] = [zipStrokes(opens, 'front', at), zipStrokes(opens, 'back', at)];
-  // Buttons and lacing are drawn by the part that brings them.
-  return closes === 'zip'
-    ? { front, back }
-    : { front: { ...front, strokes: [] }, back: { ...back, strokes: [] } };
 }
 
 /** The first of each name. */
