@@ -117,6 +117,31 @@ test('a figure taken in the very moment in which its page ends is kept', async (
   await expect(next.getByText('1. 70 cm')).toBeVisible();
 });
 
+test('a figure whose page is left while the device is busy is kept', async ({ page }) => {
+  await signIn(page);
+  const { orderId } = await newSkirt(page, 'Busy Device');
+  await takeUpTape(page, orderId);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('waist');
+  await page.locator('#reading').fill('70');
+  await page.evaluate(async (next) => {
+    const book = await new Promise<IDBDatabase>((opened, failed) => {
+      const opening = indexedDB.open('rocchetto-device');
+      opening.onsuccess = () => opened(opening.result);
+      opening.onerror = failed;
+    });
+    // The figure stands in the queue behind these; the page is left before its turn has come.
+    const before = book.transaction('reading', 'readwrite').objectStore('reading');
+    for (let i = 0; i < 3000; i++) before.getAll();
+    const key = new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true });
+    document.querySelector('#reading')!.dispatchEvent(key);
+    location.href = next;
+  }, '/clients');
+  await page.waitForURL('**/clients');
+  await page.goto(`/orders/${orderId}/measure`);
+  await page.getByRole('button', { name: /^waist: / }).click();
+  await expect(page.getByText('1. 70 cm')).toBeVisible();
+});
+
 test('a signed-out hand is asked to sign in and comes back to the same reading; nothing that waited is lost', async ({
   page,
 }) => {

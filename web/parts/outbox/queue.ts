@@ -4,6 +4,7 @@ import { useLocation } from 'react-router';
 import { api, LIST } from '../../api/base.ts';
 import { store } from '../../api/store.ts';
 import { type Whose, whose } from '../../offline/author.ts';
+import { takeOverNoted } from '../../offline/put-now.ts';
 import { type DeviceWrite, openDeviceBook } from './device-book.ts';
 import { takeOverEarlier } from './earlier.ts';
 import { Readings } from './readings.ts';
@@ -21,8 +22,15 @@ export function openQueue(told: {
   readonly write: (write: DeviceWrite) => void;
 }): DeviceQueue {
   const db = openDeviceBook();
-  // What an earlier build kept is looked for once; where this browser keeps nothing there is none.
-  const ready = db.then(takeOverEarlier).catch(() => undefined);
+  // What an earlier build kept is looked for once, and what a page that was left had begun to keep; where this browser
+  // keeps nothing there is none.
+  const ready = db.then(
+    async (book) => {
+      await takeOverNoted(book).catch(() => undefined);
+      await takeOverEarlier(book).catch(() => undefined);
+    },
+    () => undefined,
+  );
   return {
     readings: new Readings(db, ready, told.reading),
     writes: new Writes(db, ready, told.write),

@@ -42,7 +42,7 @@ export class Readings {
   /** Begins a session on this device. It reaches the server with its first reading. */
   async begin(session: SessionWrite, by: number) {
     this.#sessions.set(session.id, session);
-    await putNow(await this.#db, 'session', { session, by });
+    await putNow(this.#db, 'session', { session, by });
     this.#tell();
   }
 
@@ -74,7 +74,7 @@ export class Readings {
       refused: '',
       ...(by ? { by } : {}),
     };
-    await putNow(await this.#db, 'reading', { ...kept, id: reading.id });
+    await putNow(this.#db, 'reading', { ...kept, id: reading.id });
     this.#kept = [...this.#kept, kept];
     this.#tell();
     this.#courier.go();

@@ -113,12 +113,10 @@ export class Writes {
   async #put(one: KeptWrite): Promise<boolean> {
     this.#waiting = [...this.#waiting.filter((w) => w.id !== one.id), one].sort((a, b) => a.seq - b.seq);
     this.#tell();
-    return this.#db
-      .then((db) => putNow(db, 'write', one))
-      .then(
-        () => true,
-        () => false,
-      );
+    return putNow(this.#db, 'write', one, one.is !== 'photo').then(
+      () => true,
+      () => false,
+    );
   }
   /** What may be sent now: not refused, on its own feet, and of whoever is signed in. */
   #goes = (w: KeptWrite) => w.refused === '' && w.path !== '' && whose(w.by) === 'mine';
