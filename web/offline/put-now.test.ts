@@ -82,4 +82,17 @@ describe('a row is noted before the call returns', () => {
     expect(await db.getAll('figure')).toEqual([]);
     expect(Object.keys(notes)).toEqual(['rocchetto-under-way:x', 'another']);
   });
+
+  it('a note that cannot be read holds up no other', async () => {
+    notes.setItem('rocchetto-under-way:1', '{"version": 1, "store": "fig');
+    notes.setItem(
+      'rocchetto-under-way:2',
+      JSON.stringify({ version: 1, store: 'figure', row: { text: 'no id' } }),
+    );
+    void putNow<Trial, 'figure'>(never, 'figure', { id: 'a', text: '70' });
+    const db = await open();
+    await takeOverNoted(db);
+    expect(await db.getAll('figure')).toEqual([{ id: 'a', text: '70' }]);
+    expect(Object.keys(notes)).toEqual(['rocchetto-under-way:1', 'rocchetto-under-way:2']);
+  });
 });

@@ -38,19 +38,23 @@ export async function putNow<S extends DBSchema, N extends StoreNames<S> & strin
   }
 }
 
-/** What a page that was left had noted and not put yet; a row that is there already stays as it is. */
+/** One note taken over, and gone; a row that is there already stays as it is. @throws where it cannot be put yet */
+async function takeOver<S extends DBSchema>(db: IDBPDatabase<S>, key: string): Promise<void> {
+  const noted = JSON.parse(localStorage.getItem(key) ?? 'null') as {
+    version: number;
+    store: StoreNames<S>;
+    row: StoreValue<S, StoreNames<S>>;
+  } | null;
+  // A later build's note is for a page of that build.
+  if (noted?.version !== 1 || !db.objectStoreNames.contains(noted.store)) return;
+  await db.add(noted.store, noted.row).catch((e: unknown) => {
+    if (!(e instanceof DOMException && e.name === 'ConstraintError')) throw e;
+  });
+  localStorage.removeItem(key);
+}
+
+/** What pages that were left had noted and not put yet. One that cannot be taken over stays, and holds up no other. */
 export async function takeOverNoted<S extends DBSchema>(db: IDBPDatabase<S>): Promise<void> {
-  for (const key of Object.keys(localStorage).filter((k) => k.startsWith(UNDER_WAY))) {
-    const noted = JSON.parse(localStorage.getItem(key) ?? 'null') as {
-      version: number;
-      store: StoreNames<S>;
-      row: StoreValue<S, StoreNames<S>>;
-    } | null;
-    // A later build's note is for a page of that build.
-    if (noted?.version !== 1 || !db.objectStoreNames.contains(noted.store)) continue;
-    await db.add(noted.store, noted.row).catch((e: unknown) => {
-      if (!(e instanceof DOMException && e.name === 'ConstraintError')) throw e;
-    });
-    localStorage.removeItem(key);
-  }
+  for (const key of Object.keys(localStorage).filter((k) => k.startsWith(UNDER_WAY)))
+    await takeOver(db, key).catch(() => undefined);
 }
